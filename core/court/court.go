@@ -1,0 +1,237 @@
+// Package court knows the floor: its frame, the line dimensions of the courts
+// teams play on, the named spots, and the tape-measure lengths of a place.
+//
+// Every length inside the core is in feet. The frame's origin is the point on
+// the floor under the centre of the ring; +Y points to half court.
+package court
+
+import (
+	"fmt"
+	"math"
+)
+
+// Units of length in feet.
+const (
+	Inch  = 1.0 / 12
+	Metre = 1 / 0.3048
+)
+
+// Parts of the basket that are the same wherever the ring is regulation size.
+const (
+	// RingRadius is the inside radius of the ring: 9 in (NFHS court diagram and
+	// FIBA Official Basketball Rules, both from memory).
+	RingRadius = 9 * Inch
+	// RingGap is the gap between the face of the board and the nearest point of
+	// the ring: 6 in (NFHS court diagram, from memory).
+	RingGap = 6 * Inch
+	// CircleRadius is the radius of the free-throw and centre circles: 6 ft
+	// (NFHS court diagram, from memory).
+	CircleRadius = 6.0
+	// AttackLine is the distance of a volleyball court's attack line from its
+	// centre line: 3 m (FIVB Official Volleyball Rules, from memory).
+	AttackLine = 3 * Metre
+)
+
+// Court is one half of a floor. All lengths are in feet.
+type Court struct {
+	// Preset is the id the dimensions came from, or "custom".
+	Preset string `json:"preset"`
+	// HalfLength is the distance from the baseline to the half-court line (or,
+	// on a half-court game's floor, to the far boundary).
+	HalfLength float64 `json:"halfLength"`
+	// Width is the distance from sideline to sideline.
+	Width float64 `json:"width"`
+	// ArcRadius is the three-point radius, measured from under the ring.
+	ArcRadius float64 `json:"arcRadius"`
+	// ArcGap is the distance of the arc's straight part from the sideline; 0
+	// asks for it to be computed.
+	ArcGap float64 `json:"arcGap"`
+	// LaneWidth is the width of the lane.
+	LaneWidth float64 `json:"laneWidth"`
+	// FreeThrow is the distance from the face of the board to the free-throw line.
+	FreeThrow float64 `json:"freeThrow"`
+	// Board is the distance from the baseline to the face of the board.
+	Board float64 `json:"board"`
+	// RingOut is the distance from the face of the board to the centre of the
+	// ring; 0 means RingGap + RingRadius.
+	RingOut float64 `json:"ringOut"`
+}
+
+// Preset ids.
+const (
+	HighSchool = "highschool"
+	FIBA       = "fiba"
+	NCAA       = "ncaa"
+	FIBA3x3    = "fiba3x3"
+	Junior     = "junior"
+)
+
+// Preset is a named set of dimensions with the place they come from.
+type Preset struct {
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	Source string `json:"source"`
+	Court  Court  `json:"court"`
+}
+
+// Presets returns the courts the product knows, the team's usual one first.
+func Presets() []Preset {
+	fiba := Court{
+		HalfLength: 14 * Metre, Width: 15 * Metre,
+		ArcRadius: 6.75 * Metre, ArcGap: 0.90 * Metre,
+		LaneWidth: 4.90 * Metre, FreeThrow: (5.80 - 1.20) * Metre, Board: 1.20 * Metre,
+		RingOut: (1.575 - 1.20) * Metre,
+	}
+	threes := fiba
+	threes.HalfLength = 11 * Metre
+	list := []Preset{
+		{HighSchool, "High school (US)", "NFHS Basketball Rules Book, court diagram, from memory", Court{
+			HalfLength: 42, Width: 50, ArcRadius: 19.75, ArcGap: 25 - 19.75,
+			LaneWidth: 12, FreeThrow: 15, Board: 4,
+		}},
+		{FIBA, "FIBA", "FIBA Official Basketball Rules 2024 Art. 2, from memory", fiba},
+		{NCAA, "NCAA", "NCAA rules book, court diagram, from memory", Court{
+			HalfLength: 47, Width: 50, ArcRadius: 22 + 1.75*Inch, ArcGap: 40.125 * Inch,
+			LaneWidth: 12, FreeThrow: 15, Board: 4,
+		}},
+		{FIBA3x3, "FIBA 3x3", "FIBA 3x3 Rules of the Game, from memory", threes},
+		{Junior, "Junior gym", "74 x 42 ft is common practice, no source; measure your own floor", Court{
+			HalfLength: 37, Width: 42, ArcRadius: 17.5,
+			LaneWidth: 12, FreeThrow: 15, Board: 4,
+		}},
+	}
+	for i := range list {
+		list[i].Court.Preset = list[i].ID
+	}
+	return list
+}
+
+// PresetCourt returns the dimensions of a preset, and whether the id is known.
+func PresetCourt(id string) (Court, bool) {
+	for _, p := range Presets() {
+		if p.ID == id {
+			return p.Court, true
+		}
+	}
+	return Court{}, false
+}
+
+// RingFromBaseline is the distance from the baseline to the point under the
+// centre of the ring, in feet: board offset, gap and ring radius added up.
+func (c Court) RingFromBaseline() float64 {
+	if c.RingOut > 0 {
+		return c.Board + c.RingOut
+	}
+	return c.Board + RingGap + RingRadius
+}
+
+// BaselineY is the baseline's y in the frame (negative), in feet.
+func (c Court) BaselineY() float64 { return -c.RingFromBaseline() }
+
+// HalfY is the half-court line's y in the frame, in feet.
+func (c Court) HalfY() float64 { return c.HalfLength - c.RingFromBaseline() }
+
+// BoardY is the y of the board's face in the frame, in feet.
+func (c Court) BoardY() float64 { return c.Board - c.RingFromBaseline() }
+
+// FreeThrowY is the free-throw line's y in the frame, in feet.
+func (c Court) FreeThrowY() float64 { return c.Board + c.FreeThrow - c.RingFromBaseline() }
+
+// MinArcGap is the least corridor a computed straight part leaves between arc
+// and sideline: 0.90 m, borrowed from FIBA's court (assumption for custom floors).
+const MinArcGap = 0.90 * Metre
+
+// ArcStraightX is the distance of the arc's straight part from the court's
+// long axis, in feet. Where the gap is not given it is computed: the arc runs
+// down untouched when it leaves at least MinArcGap at the sideline, and is cut
+// off there when it does not.
+func (c Court) ArcStraightX() float64 {
+	if c.ArcGap > 0 {
+		return math.Min(c.ArcRadius, c.Width/2-c.ArcGap)
+	}
+	return math.Min(c.ArcRadius, c.Width/2-MinArcGap)
+}
+
+// ArcMeetsY is the y at which the straight part meets the arc, in feet above
+// the centre of the ring.
+func (c Court) ArcMeetsY() float64 {
+	x := c.ArcStraightX()
+	return math.Sqrt(math.Max(0, c.ArcRadius*c.ArcRadius-x*x))
+}
+
+// InsideArc reports whether p lies inside the three-point line.
+func (c Court) InsideArc(p Point) bool {
+	if p.Y < c.ArcMeetsY() {
+		return math.Abs(p.X) < c.ArcStraightX()
+	}
+	return p.Len() < c.ArcRadius
+}
+
+// Contains reports whether p is on this half of the floor, lines included.
+func (c Court) Contains(p Point) bool {
+	return math.Abs(p.X) <= c.Width/2 && p.Y >= c.BaselineY() && p.Y <= c.HalfY()
+}
+
+// Clamp returns the point of the floor nearest to p that is at least inset
+// feet inside every boundary.
+func (c Court) Clamp(p Point, inset float64) Point {
+	half := c.Width/2 - inset
+	return Point{
+		math.Max(-half, math.Min(half, p.X)),
+		math.Max(c.BaselineY()+inset, math.Min(c.HalfY()-inset, p.Y)),
+	}
+}
+
+// Bounds within which a custom floor is believed to be a basketball floor, in
+// feet (assumptions: half a small school hall up to something larger than any
+// published court).
+const (
+	minWidth, maxWidth           = 30.0, 60.0
+	minHalfLength, maxHalfLength = 28.0, 52.0
+	minBoard, maxBoard           = 1.0, 8.0
+	minLane, maxLane             = 6.0, 20.0
+	maxRingOut                   = 3.0
+)
+
+// Validate checks that the lines of a custom floor fit together. The error
+// says in words which two lines collide.
+func (c Court) Validate() error {
+	named := []struct {
+		name string
+		v    float64
+	}{
+		{"half length", c.HalfLength}, {"width", c.Width}, {"three-point radius", c.ArcRadius},
+		{"gap at the sideline", c.ArcGap}, {"lane width", c.LaneWidth},
+		{"free-throw distance", c.FreeThrow}, {"board offset", c.Board}, {"ring's distance from the board", c.RingOut},
+	}
+	for _, n := range named {
+		if math.IsNaN(n.v) || math.IsInf(n.v, 0) || n.v < 0 {
+			return fmt.Errorf("the %s is not a length", n.name)
+		}
+	}
+	switch {
+	case c.Width < minWidth || c.Width > maxWidth:
+		return fmt.Errorf("a floor %s wide is outside %g to %g ft", FeetInches(c.Width), minWidth, maxWidth)
+	case c.HalfLength < minHalfLength || c.HalfLength > maxHalfLength:
+		return fmt.Errorf("a half floor %s long is outside %g to %g ft", FeetInches(c.HalfLength), minHalfLength, maxHalfLength)
+	case c.Board < minBoard || c.Board > maxBoard:
+		return fmt.Errorf("a board %s from the baseline is outside %g to %g ft", FeetInches(c.Board), minBoard, maxBoard)
+	case c.RingOut > maxRingOut:
+		return fmt.Errorf("a ring %s from its board is further than %g ft", FeetInches(c.RingOut), maxRingOut)
+	case c.LaneWidth < minLane || c.LaneWidth > maxLane:
+		return fmt.Errorf("a lane %s wide is outside %g to %g ft", FeetInches(c.LaneWidth), minLane, maxLane)
+	case c.LaneWidth >= c.Width:
+		return fmt.Errorf("the lane lines lie outside the sidelines: lane %s, floor %s wide", FeetInches(c.LaneWidth), FeetInches(c.Width))
+	case c.ArcGap > 0 && c.ArcGap >= c.Width/2:
+		return fmt.Errorf("the arc's straight part crosses the middle of the floor: %s from a sideline that is %s from the middle", FeetInches(c.ArcGap), FeetInches(c.Width/2))
+	case c.ArcStraightX() <= c.LaneWidth/2:
+		return fmt.Errorf("the three-point arc runs inside the lane line: %s against %s from the middle", FeetInches(c.ArcStraightX()), FeetInches(c.LaneWidth/2))
+	case c.FreeThrowY() >= c.ArcRadius:
+		return fmt.Errorf("the free-throw line lies outside the three-point arc: %s against %s from the ring", FeetInches(c.FreeThrowY()), FeetInches(c.ArcRadius))
+	case c.FreeThrowY() <= 0:
+		return fmt.Errorf("the free-throw line lies behind the ring")
+	case c.ArcRadius >= c.HalfY():
+		return fmt.Errorf("the three-point arc crosses the half-court line: %s against %s from the ring", FeetInches(c.ArcRadius), FeetInches(c.HalfY()))
+	}
+	return nil
+}

@@ -1,0 +1,136 @@
+package court
+
+import (
+	"math"
+	"strings"
+	"testing"
+)
+
+func near(t *testing.T, what string, got, want, tol float64) {
+	t.Helper()
+	if math.Abs(got-want) > tol || math.IsNaN(got) {
+		t.Errorf("%s = %.4f, want %.4f", what, got, want)
+	}
+}
+
+func preset(t *testing.T, id string) Court {
+	t.Helper()
+	c, ok := PresetCourt(id)
+	if !ok {
+		t.Fatalf("no preset %q", id)
+	}
+	return c
+}
+
+// Derived figures against the published diagrams, all from memory.
+func TestPublishedFigures(t *testing.T) {
+	hs, fiba, ncaa := preset(t, HighSchool), preset(t, FIBA), preset(t, NCAA)
+	// NFHS Basketball Rules Book, court diagram, from memory.
+	near(t, "high school ring centre to baseline, in", hs.RingFromBaseline()*12, 48+6+9, 1e-9)
+	near(t, "high school straight part to sideline, in", (hs.Width/2-hs.ArcStraightX())*12, 63, 1e-9)
+	near(t, "high school free-throw line to ring centre, ft", hs.FreeThrowY(), 13.75, 1e-9)
+	// FIBA Official Basketball Rules, Art. 2 diagram, from memory.
+	near(t, "FIBA arc meets straight part above ring, m", fiba.ArcMeetsY()/Metre, 1.415, 0.0005)
+	near(t, "FIBA arc meets straight part from baseline, m", (fiba.ArcMeetsY()+fiba.RingFromBaseline())/Metre, 2.99, 0.0005)
+	near(t, "FIBA ring centre to baseline, m", fiba.RingFromBaseline()/Metre, 1.575, 1e-9)
+	// NCAA rules book, court diagram, from memory.
+	near(t, "NCAA straight part to sideline, in", (ncaa.Width/2-ncaa.ArcStraightX())*12, 40.125, 1e-9)
+	// FIVB court 18 x 9 m, attack line 3 m from the centre line, from memory.
+	near(t, "attack line to baseline on an 84 ft floor, ft", hs.AttackLineFromBaseline(), 32+1.9/12, 0.005)
+}
+
+func TestPresetsAreSound(t *testing.T) {
+	for _, p := range Presets() {
+		if err := p.Court.Validate(); err != nil {
+			t.Errorf("%s: %v", p.ID, err)
+		}
+		if p.Source == "" || p.Court.Preset != p.ID {
+			t.Errorf("%s: preset %q, source %q", p.ID, p.Court.Preset, p.Source)
+		}
+		for _, s := range p.Court.Spots(StandOff) {
+			if !p.Court.Contains(s.At) {
+				t.Errorf("%s: spot %s at %+v is off the floor", p.ID, s.ID, s.At)
+			}
+			outside := strings.HasPrefix(s.ID, "top") || strings.HasPrefix(s.ID, "slot") ||
+				strings.HasPrefix(s.ID, "wing") || strings.HasPrefix(s.ID, "corner")
+			if outside && p.Court.InsideArc(s.At) {
+				t.Errorf("%s: spot %s lies inside the arc", p.ID, s.ID)
+			}
+			if strings.HasSuffix(s.ID, "R") {
+				m, ok := p.Court.SpotAt(strings.TrimSuffix(s.ID, "R") + "L")
+				if !ok || m != s.At.Mirror() {
+					t.Errorf("%s: %s has no mirror", p.ID, s.ID)
+				}
+			}
+		}
+	}
+	if _, ok := PresetCourt("moon"); ok {
+		t.Error("an unknown preset was found")
+	}
+	if _, ok := preset(t, FIBA).SpotAt("moon"); ok {
+		t.Error("an unknown spot was found")
+	}
+}
+
+func TestCustomCourtSaysWhichLinesCollide(t *testing.T) {
+	base := preset(t, Junior)
+	cases := []struct {
+		name   string
+		change func(*Court)
+		want   string
+	}{
+		{"lane as wide as the arc", func(c *Court) { c.LaneWidth = 19; c.ArcRadius = 9 }, "arc runs inside the lane line"},
+		{"free throw outside the arc", func(c *Court) { c.FreeThrow = 20 }, "free-throw line lies outside the three-point arc"},
+		{"arc over half court", func(c *Court) { c.ArcRadius = 35 }, "crosses the half-court line"},
+		{"straight part past the middle", func(c *Court) { c.ArcGap = 30 }, "crosses the middle"},
+		{"not a number", func(c *Court) { c.Width = math.NaN() }, "width is not a length"},
+		{"infinite", func(c *Court) { c.ArcRadius = math.Inf(1) }, "three-point radius is not a length"},
+		{"too narrow", func(c *Court) { c.Width = 8 }, "wide is outside"},
+		{"too long", func(c *Court) { c.HalfLength = 90 }, "long is outside"},
+		{"board", func(c *Court) { c.Board = 0 }, "from the baseline is outside"},
+		{"ring", func(c *Court) { c.RingOut = 9 }, "from its board is further"},
+		{"lane", func(c *Court) { c.LaneWidth = 2 }, "lane 2' 0\" wide is outside"},
+		{"free throw behind the ring", func(c *Court) { c.FreeThrow = 1 }, "behind the ring"},
+	}
+	for _, tc := range cases {
+		c := base
+		tc.change(&c)
+		err := c.Validate()
+		if err == nil || !strings.Contains(err.Error(), tc.want) {
+			t.Errorf("%s: %v, want it to say %q", tc.name, err, tc.want)
+		}
+	}
+	wide := base
+	wide.ArcRadius = 20
+	near(t, "an arc wider than the floor is cut at the corridor", wide.Width/2-wide.ArcStraightX(), MinArcGap, 1e-9)
+}
+
+func TestTape(t *testing.T) {
+	c := preset(t, HighSchool)
+	nail, _ := c.SpotAt("nail")
+	tp := c.TapeOf(nail)
+	near(t, "nail from baseline", tp.FromBaseline, 19, 1e-9)
+	near(t, "nail from sideline", tp.FromSideline, 25, 1e-9)
+	for ft, want := range map[float64]string{13.75: `13' 9"`, 7.0417: `7' 0½"`, 11.99: `12' 0"`, -0.5: `-0' 6"`} {
+		if got := FeetInches(ft); got != want {
+			t.Errorf("FeetInches(%v) = %s, want %s", ft, got, want)
+		}
+	}
+	if got := Metric(6.75 * Metre); got != "6.75 m" {
+		t.Errorf("Metric = %s", got)
+	}
+}
+
+func TestClampAndSegment(t *testing.T) {
+	c := preset(t, HighSchool)
+	p := c.Clamp(Point{100, -100}, 1)
+	if !c.Contains(p) || p.X != 24 || p.Y != c.BaselineY()+1 {
+		t.Errorf("clamped to %+v", p)
+	}
+	near(t, "beside", SegmentDist(Point{1, 1}, Point{0, 0}, Point{2, 0}), 1, 1e-12)
+	near(t, "past the end", SegmentDist(Point{5, 4}, Point{0, 0}, Point{2, 0}), 5, 1e-12)
+	near(t, "degenerate", SegmentDist(Point{3, 4}, Point{0, 0}, Point{0, 0}), 5, 1e-12)
+	if (Point{}).Unit() != (Point{}) || (Point{3, 4}).Toward(Point{3, 4}, 2) != (Point{3, 4}) {
+		t.Error("zero vectors must stay put")
+	}
+}

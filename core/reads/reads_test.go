@@ -1,0 +1,353 @@
+package reads
+
+import (
+	"errors"
+	"math"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"evrik/core/court"
+)
+
+func highSchool(t testing.TB) court.Court {
+	t.Helper()
+	c, ok := court.PresetCourt(court.HighSchool)
+	if !ok {
+		t.Fatal("no high-school court")
+	}
+	return c
+}
+
+func down(t testing.TB, cue Cue) (court.Court, Situation) {
+	t.Helper()
+	c := highSchool(t)
+	return c, downScreen.Example(c, cue)
+}
+
+// Every row of the down screen from geometry: place the defenders as the cue
+// describes, relative to cutter, screener and rim, and expect the read (common
+// practice, no source). The places are not the engine's own examples.
+func TestDownScreenRows(t *testing.T) {
+	for _, preset := range court.Presets() {
+		base := downScreen.Example(preset.Court, NoCue)
+		up := base.To.Sub(base.From).Unit()              // along the cut
+		rimward := base.Screener.Scale(-1).Unit()        // from the screener to the rim
+		hip := base.Cutter.Sub(up.Scale(2.8))            // behind the cutter on his path
+		withMan := base.Screener.Add(rimward.Scale(3.2)) // X-screener guards his man
+		inTheWay := base.Cutter.Add(up.Scale(3)).Sub(rimward.Scale(0.5))
+		for _, tc := range []struct {
+			name     string
+			x, xs    court.Point
+			cue      Cue
+			cut, scr Read
+		}{
+			{"behind the hip", hip, withMan, Trail, Curl, Pop},
+			{"in the screener's body", base.Screener.Sub(up.Scale(1.3)), withMan, Stuck, Straight, Shape},
+			{"rim side", base.Screener.Add(rimward.Scale(2.9)), withMan.Add(up.Scale(-2)), Under, Fade, Rescreen},
+			{"past the screen", base.Cutter.Add(up.Scale(3)), withMan, Jump, BackCut, StepBall},
+			{"screener's man takes him, own man stays", base.Screener.Add(rimward.Scale(2)), inTheWay, Switch, ClearOut, Split},
+			{"screener's man steps out, own man chases", hip, inTheWay, Show, Keep, Slip},
+		} {
+			s := base
+			s.XCutter, s.XScreener = tc.x, tc.xs
+			a, err := Judge(preset.Court, School{}, &s)
+			if err != nil {
+				t.Errorf("%s on %s: %v", tc.name, preset.ID, err)
+				continue
+			}
+			if a.Cue != tc.cue || a.Row.CutterRead != tc.cut || a.Row.ScreenerRead != tc.scr {
+				t.Errorf("%s on %s: %s -> %s / %s, want %s -> %s / %s", tc.name, preset.ID,
+					a.Cue, a.Row.CutterRead, a.Row.ScreenerRead, tc.cue, tc.cut, tc.scr)
+			}
+			if a.Why == "" || a.Row.Say == "" || strings.Contains(a.Why, "NaN") {
+				t.Errorf("%s: no sentence", tc.name)
+			}
+		}
+	}
+}
+
+func TestExamplesAreClearOnEveryCourtAndSide(t *testing.T) {
+	for _, p := range court.Presets() {
+		for _, cue := range Cues() {
+			s := downScreen.Example(p.Court, cue)
+			m := s.Mirror()
+			for _, sit := range []Situation{s, m} {
+				a, err := Judge(p.Court, School{}, &sit)
+				if err != nil || a.Cue != cue || a.Margin < 1 {
+					t.Errorf("%s %s %s: cue %s margin %.2f err %v", p.ID, sit.Side(), cue, a.Cue, a.Margin, err)
+				}
+			}
+			if s.Side() != "right" || m.Side() != "left" {
+				t.Errorf("%s: sides %s, %s", p.ID, s.Side(), m.Side())
+			}
+		}
+	}
+}
+
+func TestSchoolChangesAnswerAndSentence(t *testing.T) {
+	c, under := down(t, Under)
+	_, jump := down(t, Jump)
+	judge := func(s Situation, school School) Answer {
+		a, err := Judge(c, school, &s)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return a
+	}
+	if a, b := judge(under, School{}), judge(under, School{FadeToCorner: true}); a.Row.Say == b.Row.Say || b.Row.CutterRead != Fade {
+		t.Errorf("under: %q and %q", a.Row.Say, b.Row.Say)
+	}
+	if a, b := judge(jump, School{}), judge(jump, School{FlareFirst: true}); a.Row.CutterRead != BackCut || b.Row.CutterRead != Flare {
+		t.Errorf("jump: %s and %s", a.Row.CutterRead, b.Row.CutterRead)
+	}
+	rows := downScreen.Rows(School{FlareFirst: true})
+	if len(rows) != len(Cues()) || rows[3].CutterRead != Flare || downScreen.rows[3].CutterRead != BackCut {
+		t.Error("a school's rows must not change the table itself")
+	}
+}
+
+// random returns a valid situation with both defenders anywhere near the screen.
+func random(rng *rand.Rand, s Situation) Situation {
+	near := func() court.Point {
+		return s.Screener.Add(court.Point{X: rng.Float64()*16 - 8, Y: rng.Float64()*16 - 8})
+	}
+	s.XCutter, s.XScreener = near(), near()
+	return s
+}
+
+func TestMirrorSymmetry(t *testing.T) {
+	_, base := down(t, NoCue)
+	rng := rand.New(rand.NewPCG(1, 2))
+	for range 5000 {
+		s := random(rng, base)
+		m := s.Mirror()
+		v, w := Classify(&s), Classify(&m)
+		if v.Cue != w.Cue || math.Abs(v.Margin-w.Margin) > 1e-9 {
+			t.Fatalf("%+v: %+v, mirrored %+v", s, v, w)
+		}
+	}
+}
+
+// The margin is what it claims: nobody who moves by less than it changes the
+// cue, and a small move past it in some direction does. The check walks
+// circles round each defender and knows nothing of the engine's edges.
+func TestMarginIsTheDistanceToAnotherCue(t *testing.T) {
+	_, base := down(t, NoCue)
+	rng := rand.New(rand.NewPCG(3, 4))
+	const directions = 720
+	for range 400 {
+		s := random(rng, base)
+		v := Classify(&s)
+		changed := false
+		for k := range directions {
+			angle := 2 * math.Pi * float64(k) / directions
+			d := court.Point{X: math.Cos(angle), Y: math.Sin(angle)}
+			for _, who := range []func(*Situation) *court.Point{
+				func(s *Situation) *court.Point { return &s.XCutter },
+				func(s *Situation) *court.Point { return &s.XScreener },
+			} {
+				in, out := s, s
+				*who(&in) = who(&s).Add(d.Scale(v.Margin * 0.999))
+				*who(&out) = who(&s).Add(d.Scale(v.Margin*1.001 + 0.02))
+				if c := Classify(&in).Cue; c != v.Cue {
+					t.Fatalf("moving %.3f ft inside a margin of %.3f changes %s to %s\n%+v", v.Margin*0.999, v.Margin, v.Cue, c, s)
+				}
+				if Classify(&out).Cue == v.Next {
+					changed = true
+				}
+			}
+		}
+		if !changed {
+			t.Fatalf("no move just past the margin %.3f of %s reaches %s\n%+v", v.Margin, v.Cue, v.Next, s)
+		}
+	}
+}
+
+func TestLateCueAcceptsBothReads(t *testing.T) {
+	c, s := down(t, Trail)
+	f := newFrame(&s)
+	s.XCutter = f.at(-3.4, 0.2) // a hand's breadth from going under
+	a, err := Judge(c, School{}, &s)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if !a.Late || a.Cue != Trail || a.Next != Under || len(a.Accepted) != 2 || a.Accepted[1] != Fade {
+		t.Errorf("late answer: %+v", a)
+	}
+	if !strings.Contains(a.Note, "Curl and fade are both right") {
+		t.Errorf("note: %q", a.Note)
+	}
+	s.XCutter = f.at(-3.4, 1.4)
+	if a, _ = Judge(c, School{}, &s); a.Late || a.Note != "" || len(a.Accepted) != 1 {
+		t.Errorf("clear answer: %+v", a)
+	}
+}
+
+func TestPositionsThatCannotBeJudged(t *testing.T) {
+	c, base := down(t, Trail)
+	cases := []struct {
+		name   string
+		change func(*Situation)
+		want   string
+	}{
+		{"not a number", func(s *Situation) { s.XCutter.X = math.NaN() }, "not a number"},
+		{"infinite", func(s *Situation) { s.To.Y = math.Inf(-1) }, "not a number"},
+		{"off the court", func(s *Situation) { s.XScreener = court.Point{X: 40, Y: 3} }, "is off the court"},
+		{"two on one spot", func(s *Situation) { s.XCutter = s.Screener }, "on one spot"},
+		{"all on one spot", func(s *Situation) {
+			p := s.Cutter
+			s.Screener, s.Passer, s.XCutter, s.XScreener = p, p, p, p
+		}, "on one spot"},
+		{"no direction", func(s *Situation) { s.From = s.To }, "no direction"},
+		{"too early", func(s *Situation) { s.Cutter = s.Cutter.Toward(s.From, 9) }, "short of the screener"},
+		{"too late", func(s *Situation) { s.Cutter = s.Cutter.Toward(s.To, 9) }, "past the screener"},
+		{"far from the screen", func(s *Situation) { s.Cutter = newFrame(s).at(0, 7) }, "not using this screen"},
+		{"unknown screen", func(s *Situation) { s.Screen = "moon" }, "no screen called"},
+	}
+	for _, tc := range cases {
+		s := base
+		tc.change(&s)
+		_, err := Judge(c, School{}, &s)
+		if !errors.Is(err, ErrPlaces) || !strings.Contains(err.Error(), tc.want) {
+			t.Errorf("%s: %v, want it to say %q", tc.name, err, tc.want)
+		}
+	}
+}
+
+func TestReadMapAgreesWithClassifier(t *testing.T) {
+	_, s := down(t, Trail)
+	for _, mover := range []Mover{MoveXCutter, MoveXScreener} {
+		m := MapOf(&s, mover)
+		seen := map[byte]bool{}
+		for i := range m.Cues {
+			seen[m.Cues[i]] = true
+			if i%37 != 0 {
+				continue
+			}
+			q := s
+			p := m.Origin.Add(court.Point{X: (float64(i%m.Cols) + 0.5) * m.Cell, Y: (float64(i/m.Cols) + 0.5) * m.Cell})
+			if mover == MoveXCutter {
+				q.XCutter = p
+			} else {
+				q.XScreener = p
+			}
+			v := Classify(&q)
+			if m.Legend[m.Cues[i]-'0'] != v.Cue || int(m.Margins[i]) != int(math.Min(255, v.Margin*10)) {
+				t.Fatalf("cell %d: map says %c %d, classifier %s %.2f", i, m.Cues[i], m.Margins[i], v.Cue, v.Margin)
+			}
+		}
+		if mover == MoveXCutter && len(seen) != 4 {
+			t.Errorf("X-cutter's map shows %d cues, want the four that his place can show", len(seen))
+		}
+		if mover == MoveXScreener && len(seen) != 2 {
+			t.Errorf("X-screener's map shows %d cues, want two", len(seen))
+		}
+	}
+}
+
+func TestPlayEndsWhereTheReadSays(t *testing.T) {
+	c := highSchool(t)
+	for _, cue := range Cues() {
+		for _, school := range []School{{}, {FadeToCorner: true, FlareFirst: true}} {
+			s := downScreen.Example(c, cue)
+			m := s.Mirror()
+			a, err := Judge(c, school, &s)
+			if err != nil {
+				t.Fatal(err)
+			}
+			p, q := PlayOf(c, &s, a), PlayOf(c, &m, a)
+			if len(p.Tracks) != 6 || len(p.Steps) != 5 {
+				t.Fatalf("%s: %d tracks, %d steps", cue, len(p.Tracks), len(p.Steps))
+			}
+			for i, tr := range p.Tracks {
+				for k, key := range tr.Keys {
+					if !key.At.Finite() || !c.Contains(key.At) || key.T > p.Duration || (k > 0 && key.T < tr.Keys[k-1].T) {
+						t.Errorf("%s: %s key %d is %+v", cue, tr.Who, k, key)
+					}
+					if w := q.Tracks[i].Keys[k]; w.At.Dist(key.At.Mirror()) > 1e-9 || math.Abs(w.T-key.T) > 1e-9 {
+						t.Errorf("%s: %s is not mirrored", cue, tr.Who)
+					}
+				}
+			}
+			end := p.Tracks[0].Keys[len(p.Tracks[0].Keys)-1].At
+			toRim := a.Row.CutterRead == Curl || a.Row.CutterRead == BackCut
+			if toRim != (end.Len() < 6) {
+				t.Errorf("%s: %s ends %.1f ft from the ring", cue, a.Row.CutterRead, end.Len())
+			}
+			if (a.Row.CutterRead == Fade || a.Row.CutterRead == Flare) && c.InsideArc(end) {
+				t.Errorf("%s ends inside the arc at %+v", a.Row.CutterRead, end)
+			}
+		}
+	}
+	if p := PlayOf(c, &Situation{Screen: "moon"}, Answer{}); len(p.Tracks) != 0 {
+		t.Error("an unknown screen was played")
+	}
+}
+
+func TestWords(t *testing.T) {
+	for _, c := range Cues() {
+		b, _ := c.MarshalText()
+		var back Cue
+		if err := back.UnmarshalText(b); err != nil || back != c {
+			t.Errorf("%s does not survive its text", c)
+		}
+	}
+	if c, ok := ParseCue("moon"); ok || c != NoCue || Cue(200).String() != "none" {
+		t.Error("unknown cues must be none")
+	}
+	for _, s := range Screens() {
+		for _, r := range s.Rows(School{}) {
+			for role, id := range map[Role]Read{Cutter: r.CutterRead, Screener: r.ScreenerRead} {
+				if info, ok := Info(id); !ok || info.Role != role {
+					t.Errorf("%s %s: read %q is not a %s's", s.ID, r.Cue, id, role)
+				}
+			}
+			if r.Say == "" || len(r.Mistakes) == 0 || r.Seen == "" {
+				t.Errorf("%s %s has no words", s.ID, r.Cue)
+			}
+		}
+	}
+}
+
+// FuzzJudge feeds any coordinates: a finite answer or a sentence, never a panic.
+func FuzzJudge(f *testing.F) {
+	f.Add(1.0, 2.0, 3.0, 4.0)
+	f.Add(math.Inf(1), math.NaN(), 0.0, -1e308)
+	f.Fuzz(func(t *testing.T, ax, ay, bx, by float64) {
+		c, s := down(t, NoCue)
+		s.XCutter, s.XScreener = court.Point{X: ax, Y: ay}, court.Point{X: bx, Y: by}
+		a, err := Judge(c, School{}, &s)
+		if err != nil {
+			if !errors.Is(err, ErrPlaces) {
+				t.Fatal(err)
+			}
+			return
+		}
+		if a.Cue == NoCue || math.IsNaN(a.Margin) || a.Margin < 0 || math.IsInf(a.Margin, 0) {
+			t.Fatalf("%+v", a)
+		}
+	})
+}
+
+func BenchmarkClassify(b *testing.B) {
+	_, s := down(b, Trail)
+	b.ReportAllocs()
+	for b.Loop() {
+		Classify(&s)
+	}
+}
+
+func BenchmarkReadMap(b *testing.B) {
+	_, s := down(b, Trail)
+	for b.Loop() {
+		MapOf(&s, MoveXCutter)
+	}
+}
+
+func TestClassifyDoesNotAllocate(t *testing.T) {
+	_, s := down(t, Show)
+	if n := testing.AllocsPerRun(100, func() { Classify(&s) }); n != 0 {
+		t.Errorf("%v allocations per classification", n)
+	}
+}
