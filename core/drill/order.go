@@ -120,6 +120,9 @@ func OrderList(stage Stage, in Setup) (Order, error) {
 	rng := rand.New(rand.NewPCG(in.Seed, uint64(n)))
 	who := rng.Perm(n)
 	pairs := lineUp(n, out.Baskets, stage.Defenders > 0, total)
+	if pairs == nil {
+		return Order{}, setup("No fair order was found for %d players at %d baskets. Use one basket fewer.", n, out.Baskets)
+	}
 	period := sidePeriod(n, total)
 	out.Reps = make([]Rep, total)
 	for k, p := range pairs {
@@ -192,7 +195,9 @@ func sidePeriod(n, total int) int {
 	return n
 }
 
-// lineUp returns `total` pairs in order.
+// lineUp returns `total` pairs in order. Within the limits of a set-up there
+// always is one (the tests try every number of players); should a wider limit
+// ever break that, it returns nil rather than an unfair list.
 func lineUp(n, baskets int, defended bool, total int) []pair {
 	tight := n == 4*baskets && defended
 	l := newLine(n, baskets, defended || n > 4*baskets)
@@ -208,34 +213,15 @@ func lineUp(n, baskets int, defended bool, total int) []pair {
 			continue
 		}
 		done := false
-		// A fresh round that cannot follow the last reps is put off; repeating
-		// an earlier one is always possible in the end.
+		// A round that cannot follow the last reps is put off.
 		for try := 0; try < 2*fresh && !done; try++ {
 			done = l.lined(round(n, r+try), limit) != nil
 		}
 		if !done {
-			l.repeat(limit)
+			return nil
 		}
 	}
 	return l.reps
-}
-
-// repeat adds pairs as they come, longest wait first, when no round fits whole.
-func (l *line) repeat(limit int) {
-	for range min(limit, l.n) {
-		best := pair{-1, -1}
-		for i := range l.n {
-			for j := range l.n {
-				if i == j || !l.free(i) || !l.free(j) {
-					continue
-				}
-				if best.cutter < 0 || l.counts[i]+l.counts[j] < l.counts[best.cutter]+l.counts[best.screener] {
-					best = pair{i, j}
-				}
-			}
-		}
-		l.add(best)
-	}
 }
 
 // tightRound is a round for exactly two groups a basket: there is no line, so

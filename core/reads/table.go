@@ -197,3 +197,21 @@ var downScreen = &Screen{
 		},
 	},
 }
+
+// Columns lists the reads of a role that the screens' tables ask for under a
+// school, in board order.
+func Columns(school School, role Role) []Read {
+	asked := map[Read]bool{}
+	for _, s := range Screens() {
+		for _, r := range s.Rows(school) {
+			asked[r.CutterRead], asked[r.ScreenerRead] = true, true
+		}
+	}
+	var out []Read
+	for _, info := range readInfos {
+		if info.Role == role && asked[info.ID] {
+			out = append(out, info.ID)
+		}
+	}
+	return out
+}

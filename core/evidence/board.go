@@ -1,0 +1,142 @@
+package evidence
+
+import (
+	"cmp"
+	"slices"
+	"time"
+
+	"evrik/core/drill"
+	"evrik/core/reads"
+)
+
+// Need is how many more reps a player should get of a read: none when he has
+// it, as many as would turn the verdict when he does not, and otherwise as
+// many as would settle the question.
+func (j Judgement) Need() int {
+	switch j.Verdict {
+	case HasIt:
+		return 0
+	case NotYet:
+		return j.RightInARow
+	default:
+		return j.Settle
+	}
+}
+
+// Line is one player's standings, in the order of the board's reads.
+type Line struct {
+	Player string     `json:"player"`
+	Cells  []Standing `json:"cells"`
+}
+
+// Board judges every player on every read of a role.
+func (p Policy) Board(players []string, role reads.Role, columns []reads.Read, reps []Rep, now time.Time) []Line {
+	type key struct {
+		player string
+		read   reads.Read
+	}
+	byCell := map[key][]Rep{}
+	for _, r := range reps {
+		if r.Role == role {
+			k := key{r.Player, r.Expected}
+			byCell[k] = append(byCell[k], r)
+		}
+	}
+	lines := make([]Line, len(players))
+	for i, id := range players {
+		lines[i] = Line{id, make([]Standing, len(columns))}
+		for j, read := range columns {
+			lines[i].Cells[j] = p.Stand(id, string(read), byCell[key{id, read}], now)
+		}
+	}
+	return lines
+}
+
+// Hold is a read that holds a team back, and whom.
+type Hold struct {
+	Read   reads.Read `json:"read"`
+	Role   reads.Role `json:"role"`
+	NotYet []string   `json:"notYet"`
+	Stale  []string   `json:"stale"`
+	TooFew []string   `json:"tooFew"`
+	Has    int        `json:"has"`
+}
+
+// Holds sorts a board's reads by how much they hold the team back: most
+// players who do not have it first, then most stale, then most unknown.
+func Holds(role reads.Role, columns []reads.Read, lines []Line) []Hold {
+	holds := make([]Hold, len(columns))
+	for j, read := range columns {
+		h := Hold{Read: read, Role: role, NotYet: []string{}, Stale: []string{}, TooFew: []string{}}
+		for _, l := range lines {
+			switch l.Cells[j].Judgement.Verdict {
+			case HasIt:
+				h.Has++
+			case NotYet:
+				h.NotYet = append(h.NotYet, l.Player)
+			case Stale:
+				h.Stale = append(h.Stale, l.Player)
+			default:
+				h.TooFew = append(h.TooFew, l.Player)
+			}
+		}
+		holds[j] = h
+	}
+	slices.SortStableFunc(holds, func(a, b Hold) int {
+		return cmp.Or(
+			cmp.Compare(len(b.NotYet), len(a.NotYet)),
+			cmp.Compare(len(b.Stale), len(a.Stale)),
+			cmp.Compare(len(b.TooFew), len(a.TooFew)))
+	})
+	return holds
+}
+
+// HighestHeld is the highest rung each player of a board holds on any read.
+func HighestHeld(lines []Line) map[string]int {
+	held := make(map[string]int, len(lines))
+	for _, l := range lines {
+		for _, c := range l.Cells {
+			held[l.Player] = max(held[l.Player], c.Held)
+		}
+	}
+	return held
+}
+
+// HoldOnRung counts the players of a board who have it on a rung for at least
+// half of the board's reads.
+func HoldOnRung(lines []Line, rung drill.Rung) int {
+	n := 0
+	for _, l := range lines {
+		has := 0
+		for _, c := range l.Cells {
+			for _, on := range c.Rungs {
+				if on.Rung == rung && on.All.Verdict == HasIt {
+					has++
+				}
+			}
+		}
+		if has > 0 && 2*has >= len(l.Cells) {
+			n++
+		}
+	}
+	return n
+}
+
+// NeedsOf sums up how many reps every player of a board needs per read.
+func NeedsOf(lines []Line) map[string]map[reads.Read]float64 {
+	needs := make(map[string]map[reads.Read]float64, len(lines))
+	for _, l := range lines {
+		needs[l.Player] = map[reads.Read]float64{}
+		for _, c := range l.Cells {
+			if k := c.Judgement.Need(); k > 0 {
+				needs[l.Player][reads.Read(c.Read)] = float64(k)
+			}
+		}
+	}
+	return needs
+}
+
+// OfPlayers keeps the lines of some players.
+func OfPlayers(lines []Line, players []string) []Line {
+	return slices.DeleteFunc(slices.Clone(lines), func(l Line) bool { return !slices.Contains(players, l.Player) })
+}

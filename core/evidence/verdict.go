@@ -1,0 +1,330 @@
+package evidence
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"time"
+
+	"evrik/core/drill"
+)
+
+// Verdict answers "can this player execute this read?".
+type Verdict string
+
+// The verdicts.
+const (
+	HasIt  Verdict = "has"
+	NotYet Verdict = "not-yet"
+	TooFew Verdict = "too-few"
+	Stale  Verdict = "stale"
+)
+
+// Name is the verdict in a coach's words.
+func (v Verdict) Name() string {
+	switch v {
+	case HasIt:
+		return "has it"
+	case NotYet:
+		return "not yet"
+	case Stale:
+		return "stale"
+	default:
+		return "too few to say"
+	}
+}
+
+// Policy is what a team counts as enough. All values are assumptions that a
+// team may change.
+type Policy struct {
+	// HalfLife is the age at which a rep counts half.
+	HalfLife time.Duration
+	// Level is the probability the interval holds.
+	Level float64
+	// LiveTarget and ShownTarget are the rates asked for on live rungs and on
+	// the shown rung.
+	LiveTarget, ShownTarget float64
+	// Sure is the probability needed to say "has it"; 1-Sure to say "not yet".
+	Sure float64
+	// MinReps is the weighted number of reps below which nothing is said.
+	MinReps float64
+	// StaleReps is the weighted number of reps below which a held read is stale.
+	StaleReps float64
+	// MaxSettle caps RepsToSettle.
+	MaxSettle int
+}
+
+// DefaultPolicy returns the product's assumptions.
+func DefaultPolicy() Policy {
+	return Policy{
+		HalfLife: 28 * 24 * time.Hour, Level: 0.80, LiveTarget: 0.70, ShownTarget: 0.80,
+		Sure: 0.85, MinReps: 6, StaleReps: 4, MaxSettle: 30,
+	}
+}
+
+// Target is the rate asked for on a rung.
+func (p Policy) Target(rung drill.Rung) float64 {
+	if rung == drill.Shown {
+		return p.ShownTarget
+	}
+	return p.LiveTarget
+}
+
+// weight is what a rep of this age counts.
+func (p Policy) weight(age time.Duration) float64 {
+	if age <= 0 {
+		return 1
+	}
+	return math.Exp2(-float64(age) / float64(p.HalfLife))
+}
+
+// Tally is the evidence on one question: one player, role and read on one rung.
+type Tally struct {
+	Right int `json:"right"` // raw counts
+	Reps  int `json:"reps"`
+	// WeightedRight and Weighted count newer reps more.
+	WeightedRight float64 `json:"weightedRight"`
+	Weighted      float64 `json:"weighted"`
+	// Last is when the newest rep was made.
+	Last time.Time `json:"last"`
+}
+
+// Judgement is a verdict with its arithmetic.
+type Judgement struct {
+	Verdict Verdict `json:"verdict"`
+	Tally   Tally   `json:"tally"`
+	// Rate is the expected rate, Interval the range that holds it with the
+	// policy's probability, Target the rate asked for.
+	Rate     float64  `json:"rate"`
+	Interval Interval `json:"interval"`
+	Target   float64  `json:"target"`
+	// Chance is the probability that the rate reaches the target.
+	Chance float64 `json:"chance"`
+	// RightInARow is how many right reps in a row would give "has it"; 0 when
+	// that is the verdict already.
+	RightInARow int `json:"rightInARow"`
+	// Settle is how many reps at the present rate would settle the question.
+	Settle int `json:"settle"`
+	// Sentence says it in words.
+	Sentence string `json:"sentence"`
+}
+
+// Tallied adds up reps as seen at a moment. Reps after it are left out.
+func (p Policy) Tallied(reps []Rep, at time.Time) Tally {
+	var t Tally
+	for _, r := range reps {
+		if r.At.After(at) {
+			continue
+		}
+		w := p.weight(at.Sub(r.At))
+		t.Reps++
+		t.Weighted += w
+		if r.Right {
+			t.Right++
+			t.WeightedRight += w
+		}
+		if r.At.After(t.Last) {
+			t.Last = r.At
+		}
+	}
+	return t
+}
+
+// Judge gives the verdict on reps of one player, role, read and rung at a moment.
+func (p Policy) Judge(rung drill.Rung, reps []Rep, now time.Time) Judgement {
+	target := p.Target(rung)
+	t := p.Tallied(reps, now)
+	j := Judgement{Tally: t, Target: target}
+	d := newPosterior(t.WeightedRight, t.Weighted)
+	j.Rate, j.Chance = d.mean(), d.above(target)
+	j.Interval = Jeffreys(t.WeightedRight, t.Weighted, p.Level)
+	j.Verdict = p.settled(t.WeightedRight, t.Weighted, target)
+	if j.Verdict == TooFew && t.Weighted < p.StaleReps && t.Reps > 0 {
+		// Did he have it when he last did it?
+		then := p.Tallied(reps, t.Last)
+		if p.settled(then.WeightedRight, then.Weighted, target) == HasIt {
+			j.Verdict = Stale
+		}
+	}
+	if j.Verdict != HasIt {
+		j.RightInARow = p.rightInARow(t.WeightedRight, t.Weighted, target)
+	}
+	j.Settle = p.RepsToSettle(t.WeightedRight, t.Weighted, target)
+	j.Sentence = j.sentence(now)
+	return j
+}
+
+// settled is the verdict without regard to staleness.
+func (p Policy) settled(s, n, target float64) Verdict {
+	if n < p.MinReps {
+		return TooFew
+	}
+	switch chance := newPosterior(s, n).above(target); {
+	case chance >= p.Sure:
+		return HasIt
+	case chance <= 1-p.Sure:
+		return NotYet
+	}
+	return TooFew
+}
+
+func (p Policy) rightInARow(s, n, target float64) int {
+	for k := 1; k < p.MaxSettle; k++ {
+		if p.settled(s+float64(k), n+float64(k), target) == HasIt {
+			return k
+		}
+	}
+	return p.MaxSettle
+}
+
+// RepsToSettle is the smallest number of further reps at the present rate that
+// brings the verdict to "has it" or "not yet"; 0 when it is there, at most
+// MaxSettle.
+func (p Policy) RepsToSettle(s, n, target float64) int {
+	rate := newPosterior(s, n).mean()
+	for k := range p.MaxSettle {
+		if p.settled(s+rate*float64(k), n+float64(k), target) != TooFew {
+			return k
+		}
+	}
+	return p.MaxSettle
+}
+
+func (j Judgement) sentence(now time.Time) string {
+	days := int(now.Sub(j.Tally.Last).Hours() / 24)
+	count := fmt.Sprintf("%d of %d right", j.Tally.Right, j.Tally.Reps)
+	switch j.Verdict {
+	case HasIt:
+		return fmt.Sprintf("Has it: %s, newest counting most.", count)
+	case NotYet:
+		return fmt.Sprintf("Not yet: %s against a target of %.0f in 10.", count, j.Target*10)
+	case Stale:
+		return fmt.Sprintf("Stale: had it, but the last rep was %d days ago.", days)
+	}
+	if j.Tally.Reps == 0 {
+		return fmt.Sprintf("Too few to say: no reps yet. About %d would settle it.", j.Settle)
+	}
+	return fmt.Sprintf("Too few to say: %s. %s in a row would settle it.", count, rightOnes(j.RightInARow))
+}
+
+func rightOnes(k int) string {
+	if k == 1 {
+		return "One more right rep"
+	}
+	return fmt.Sprintf("%d right reps", k)
+}
+
+// Standing is a player's answer on one read: rung by rung, and the highest held.
+type Standing struct {
+	Player string `json:"player"`
+	Read   string `json:"read"`
+	// Held is the number of the highest rung on which he has it, 0 for none.
+	Held int `json:"held"`
+	// Rung is the rung the cell speaks of: the highest one held, or else the
+	// highest one tried; empty without reps.
+	Rung      drill.Rung `json:"rung"`
+	Judgement Judgement  `json:"judgement"`
+	// Rungs holds every rung with reps, lowest first.
+	Rungs []OnRung `json:"rungs"`
+	// Gap is a sentence when left and right differ by more than chance.
+	Gap string `json:"gap"`
+	// Confused is the read made most often in place of the right one, or empty.
+	Confused string `json:"confused"`
+}
+
+// OnRung is the judgement on one rung, with both sides.
+type OnRung struct {
+	Rung  drill.Rung `json:"rung"`
+	All   Judgement  `json:"all"`
+	Right Judgement  `json:"right"`
+	Left  Judgement  `json:"left"`
+}
+
+// Stand sums up the reps of one player on one read in one role. Technique
+// rungs are left out: on them nobody reads.
+func (p Policy) Stand(player, read string, reps []Rep, now time.Time) Standing {
+	st := Standing{Player: player, Read: read, Rungs: []OnRung{}}
+	byRung := map[drill.Rung][]Rep{}
+	wrong := map[string]int{}
+	for _, r := range reps {
+		if info, ok := drill.RungByID(r.Rung); ok && info.Reads {
+			byRung[r.Rung] = append(byRung[r.Rung], r)
+			if !r.Right && r.Made != "" && r.Made != r.Expected {
+				wrong[string(r.Made)]++
+			}
+		}
+	}
+	for _, info := range drill.Ladder() {
+		rs := byRung[info.ID]
+		if len(rs) == 0 {
+			continue
+		}
+		sided := func(side string) []Rep {
+			return slices.DeleteFunc(slices.Clone(rs), func(r Rep) bool { return r.Side != side })
+		}
+		on := OnRung{info.ID, p.Judge(info.ID, rs, now), p.Judge(info.ID, sided(drill.Right), now), p.Judge(info.ID, sided(drill.Left), now)}
+		st.Rungs = append(st.Rungs, on)
+		if on.All.Verdict == HasIt || st.Held == 0 {
+			st.Rung, st.Judgement = info.ID, on.All
+		}
+		if on.All.Verdict == HasIt {
+			st.Held = info.Number
+		}
+		if on.Right.Tally.Reps > 0 && on.Left.Tally.Reps > 0 && !on.Right.Interval.Overlaps(on.Left.Interval) {
+			strong, weak, name := on.Right, on.Left, "right"
+			if on.Left.Rate > on.Right.Rate {
+				strong, weak, name = on.Left, on.Right, "left"
+			}
+			st.Gap = fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.",
+				name, strong.Tally.Right, strong.Tally.Reps, weak.Tally.Right, weak.Tally.Reps)
+		}
+	}
+	if len(st.Rungs) == 0 {
+		st.Judgement = p.Judge(drill.Live2, nil, now)
+	}
+	most := 0
+	for made, k := range wrong {
+		if k > most || (k == most && made < st.Confused) {
+			st.Confused, most = made, k
+		}
+	}
+	return st
+}
+
+// Advice is what the group should do with a rung.
+type Advice string
+
+// Group advice.
+const (
+	GoUp   Advice = "up"
+	Stay   Advice = "stay"
+	GoDown Advice = "down"
+)
+
+// Shares behind the advice (common practice, no source): two thirds hold it to
+// go up; less than half right over the last ten reps to go down.
+const (
+	upShare    = 2.0 / 3
+	downShare  = 0.5
+	downWindow = 10
+)
+
+// GroupAdvice says whether a group should change rung: held is how many of the
+// present players have it, last the newest answers of the block, oldest first.
+func GroupAdvice(held, present int, last []bool) Advice {
+	if n := len(last); n >= downWindow {
+		right := 0
+		for _, ok := range last[n-downWindow:] {
+			if ok {
+				right++
+			}
+		}
+		if float64(right) < downShare*downWindow {
+			return GoDown
+		}
+	}
+	if present > 0 && float64(held) >= upShare*float64(present)-1e-9 {
+		return GoUp
+	}
+	return Stay
+}

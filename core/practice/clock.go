@@ -1,0 +1,85 @@
+package practice
+
+import (
+	"errors"
+	"slices"
+	"time"
+)
+
+// Status is where a practice stands.
+type Status string
+
+// A practice is planned, then open on the floor, then done.
+const (
+	Planned Status = "planned"
+	Open    Status = "open"
+	Done    Status = "done"
+)
+
+// Action is what a coach does to the clock.
+type Action string
+
+// Actions on the clock.
+const (
+	StartClock Action = "start"
+	StopClock  Action = "stop"
+	GoToBlock  Action = "block"
+	Finish     Action = "finish"
+	Reopen     Action = "reopen"
+)
+
+// Clock is the state of a practice on the floor. It holds moments, not a
+// ticking count, so that it is right after a reload or a crash.
+type Clock struct {
+	Status Status
+	Block  string // id; empty before the first start
+	// Before is how long the block had run when the clock was last started or stopped.
+	Before time.Duration
+	// Since is when the clock was last started; zero while it stands.
+	Since time.Time
+}
+
+// Elapsed is how long the current block has run.
+func (c Clock) Elapsed(now time.Time) time.Duration {
+	if c.Since.IsZero() {
+		return c.Before
+	}
+	return c.Before + max(0, now.Sub(c.Since))
+}
+
+// Apply returns the clock after an action. blocks are the practice's block ids
+// in order. Errors are sentences.
+func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Clock, error) {
+	switch a {
+	case StartClock, GoToBlock:
+		if len(blocks) == 0 {
+			return c, errors.New("This practice has no blocks yet. Plan one first.")
+		}
+		if block == "" {
+			if block = c.Block; !slices.Contains(blocks, block) {
+				block = blocks[0]
+			}
+		}
+		if !slices.Contains(blocks, block) {
+			return c, errors.New("This block is not in the practice any more. Reload to see the plan.")
+		}
+		running := a == StartClock || !c.Since.IsZero()
+		before := c.Elapsed(now)
+		if block != c.Block {
+			before = 0
+		}
+		c = Clock{Status: Open, Block: block, Before: before}
+		if running {
+			c.Since = now
+		}
+	case StopClock:
+		c.Before, c.Since = c.Elapsed(now), time.Time{}
+	case Finish:
+		c.Before, c.Since, c.Status = c.Elapsed(now), time.Time{}, Done
+	case Reopen:
+		c.Status = Open
+	default:
+		return c, errors.New("The clock knows start, stop, block, finish and reopen.")
+	}
+	return c, nil
+}

@@ -1,0 +1,48 @@
+-- name: PracticesOfTeam :many
+SELECT p.*, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
+FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC;
+
+-- name: Practice :one
+SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: LockPractice :one
+SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE;
+
+-- name: NextPractice :one
+-- The one that is open, or the first that is still to come.
+SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= sqlc.arg(since))
+ORDER BY (status = 'open') DESC, starts_at LIMIT 1;
+
+-- name: InsertPractice :exec
+INSERT INTO practices (id, program_id, team_id, starts_at, minutes, note, status) VALUES ($1, $2, $3, $4, $5, $6, $7);
+
+-- name: UpdatePractice :execrows
+UPDATE practices SET starts_at = $4, minutes = $5, note = $6, version = version + 1
+WHERE program_id = $1 AND team_id = $2 AND id = $3 AND version = $7;
+
+-- name: DeletePractice :execrows
+DELETE FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: SetClock :execrows
+UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7
+WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: BlocksOfPractice :many
+SELECT * FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position;
+
+-- name: DeleteBlocks :exec
+DELETE FROM blocks WHERE program_id = $1 AND practice_id = $2;
+
+-- name: InsertBlock :exec
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12);
+
+-- name: Attendance :many
+SELECT player_id FROM attendance WHERE program_id = $1 AND practice_id = $2;
+
+-- name: DeleteAttendance :exec
+DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2;
+
+-- name: InsertAttendance :exec
+INSERT INTO attendance (program_id, practice_id, player_id)
+SELECT sqlc.arg(program_id), sqlc.arg(practice_id), unnest(sqlc.arg(players)::uuid[]);

@@ -1,0 +1,27 @@
+-- name: InsertRepEvent :execrows
+-- Sent twice, stored once.
+INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
+    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24)
+ON CONFLICT (id) DO NOTHING;
+
+-- name: RepEvent :one
+SELECT * FROM rep_events WHERE program_id = $1 AND id = $2;
+
+-- name: RepsOfTeam :many
+-- What stands: reps that no later event has voided. A player who moved up
+-- brings the record along, so the team is that of the player, not of the rep.
+SELECT r.* FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep'
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no;
+
+-- name: RepsOfPractice :many
+SELECT * FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no;
+
+-- name: RepsOfPlayer :many
+SELECT * FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no;

@@ -1,0 +1,30 @@
+-- name: TeamsOfProgram :many
+SELECT * FROM teams WHERE program_id = $1 ORDER BY position, name;
+
+-- name: Team :one
+SELECT * FROM teams WHERE program_id = $1 AND id = $2;
+
+-- name: InsertTeam :exec
+INSERT INTO teams (id, program_id, name, season, ages, court, position)
+VALUES ($1, $2, $3, $4, $5, $6, $7);
+
+-- name: UpdateTeam :execrows
+UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9
+WHERE program_id = $1 AND id = $2;
+
+-- name: PlayersOfTeam :many
+SELECT * FROM players WHERE program_id = $1 AND team_id = $2 ORDER BY jersey::int, length(jersey), name;
+
+-- name: Player :one
+SELECT * FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: InsertPlayer :exec
+INSERT INTO players (id, program_id, team_id, jersey, name, handler, wing, big, shooter)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9);
+
+-- name: UpdatePlayer :execrows
+UPDATE players SET jersey = $4, name = $5, handler = $6, wing = $7, big = $8, shooter = $9
+WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: DeletePlayer :execrows
+DELETE FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3;

@@ -1,0 +1,89 @@
+// Package store keeps the facts in PostgreSQL. It decides nothing: SQL lives
+// in queries/, the schema in migrations/, and every query is scoped to a
+// program (the few that cannot be say why, and a test checks it).
+package store
+
+import (
+	"context"
+	"embed"
+	"errors"
+	"fmt"
+	"io/fs"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
+	"github.com/jackc/pgx/v5/pgxpool"
+	"github.com/jackc/pgx/v5/stdlib"
+	"github.com/pressly/goose/v3"
+
+	"evrik/internal/store/gen"
+)
+
+//go:embed migrations/*.sql
+var migrations embed.FS
+
+// Migrate brings a database's schema up to date. Two processes may do it at
+// the same time.
+func Migrate(ctx context.Context, url string) error {
+	config, err := pgx.ParseConfig(url)
+	if err != nil {
+		return fmt.Errorf("The database address cannot be read: %v", err)
+	}
+	db := stdlib.OpenDB(*config)
+	defer db.Close()
+	sub, err := fs.Sub(migrations, "migrations")
+	if err != nil {
+		return err
+	}
+	p, err := goose.NewProvider(goose.DialectPostgres, db, sub)
+	if err != nil {
+		return err
+	}
+	if _, err := p.Up(ctx); err != nil {
+		return fmt.Errorf("The database could not be brought up to date: %w", err)
+	}
+	return nil
+}
+
+// Store is an open database.
+type Store struct {
+	*gen.Queries
+	Pool *pgxpool.Pool
+}
+
+// Open connects to a migrated database.
+func Open(ctx context.Context, url string) (*Store, error) {
+	pool, err := pgxpool.New(ctx, url)
+	if err != nil {
+		return nil, fmt.Errorf("The database address cannot be read: %v", err)
+	}
+	if err := pool.Ping(ctx); err != nil {
+		pool.Close()
+		return nil, fmt.Errorf("The database does not answer: %v", err)
+	}
+	return &Store{gen.New(pool), pool}, nil
+}
+
+// Close ends all connections.
+func (s *Store) Close() { s.Pool.Close() }
+
+// Tx runs f in a transaction: everything in it is stored, or nothing.
+func (s *Store) Tx(ctx context.Context, f func(q *gen.Queries) error) error {
+	return pgx.BeginFunc(ctx, s.Pool, func(tx pgx.Tx) error { return f(gen.New(tx)) })
+}
+
+// NotFound reports whether an error says that there is no such row.
+func NotFound(err error) bool { return errors.Is(err, pgx.ErrNoRows) }
+
+// Refused reports whether the database refused the data itself (a constraint,
+// a value out of range), as opposed to being out of order.
+func Refused(err error) bool {
+	var pg *pgconn.PgError
+	return errors.As(err, &pg) && len(pg.Code) == 5 && (pg.Code[:2] == "22" || pg.Code[:2] == "23")
+}
+
+// Duplicate reports whether an error says that a unique value is taken.
+func Duplicate(err error) bool {
+	var pg *pgconn.PgError
+	return errors.As(err, &pg) && pg.Code == "23505"
+}

@@ -1,0 +1,82 @@
+package web
+
+import (
+	"context"
+	"errors"
+	"log/slog"
+	"net/http"
+	"strings"
+
+	"github.com/labstack/echo/v5"
+
+	"evrik/core/drill"
+	"evrik/core/reads"
+	"evrik/internal/store"
+	"evrik/internal/web/api"
+)
+
+// problem is an error meant for the coach: a status and a sentence that says
+// what happened, what was kept and what to do.
+type problem struct {
+	status  int
+	message string
+}
+
+func (p problem) Error() string   { return p.message }
+func (p problem) StatusCode() int { return p.status }
+
+func invalid(message string) error  { return problem{http.StatusUnprocessableEntity, message} }
+func missing(message string) error  { return problem{http.StatusNotFound, message} }
+func conflict(message string) error { return problem{http.StatusConflict, message} }
+
+// orMissing turns "no such row" into a 404 with this sentence.
+func orMissing(err error, message string) error {
+	if store.NotFound(err) {
+		return missing(message)
+	}
+	return err
+}
+
+// handleError writes every error as a problem. What nobody foresaw is logged
+// and told without detail.
+func (s *Server) handleError(c *echo.Context, err error) {
+	p := problemOf(err)
+	if p.status >= 500 {
+		slog.Error("request failed", "method", c.Request().Method, "path", c.Request().URL.Path, "error", err)
+	}
+	if !strings.HasPrefix(c.Request().URL.Path, "/api/") {
+		http.Error(c.Response(), p.message, p.status)
+		return
+	}
+	if err := c.JSON(p.status, api.Problem{Message: p.message}); err != nil {
+		slog.Warn("answer not delivered", "error", err)
+	}
+}
+
+func problemOf(err error) problem {
+	var p problem
+	var tooLarge *http.MaxBytesError
+	switch {
+	case errors.As(err, &p):
+		return p
+	case errors.Is(err, reads.ErrPlaces), errors.Is(err, drill.ErrSetup):
+		return problem{http.StatusUnprocessableEntity, err.Error()}
+	case errors.As(err, &tooLarge), echo.StatusCode(err) == http.StatusRequestEntityTooLarge:
+		return problem{http.StatusRequestEntityTooLarge, "That is more than one request may hold. Nothing was stored; send it in smaller parts."}
+	case store.Refused(err):
+		return problem{http.StatusUnprocessableEntity, "A value does not fit. Nothing was stored; check the entries and try again."}
+	case errors.Is(err, context.Canceled):
+		return problem{499, "The request was given up before it was answered."}
+	}
+	switch code := echo.StatusCode(err); {
+	case code == http.StatusNotFound:
+		return problem{code, "There is nothing here. It may have been deleted."}
+	case code == http.StatusMethodNotAllowed:
+		return problem{code, "This cannot be done here."}
+	case code == http.StatusBadRequest || code == http.StatusUnsupportedMediaType:
+		return problem{http.StatusUnprocessableEntity, "The request cannot be read. Nothing was stored; reload the page and try again."}
+	case code >= 400 && code < 500:
+		return problem{code, "The request was refused. Nothing was stored."}
+	}
+	return problem{http.StatusInternalServerError, "Something went wrong on our side. Nothing of this request was stored; try again in a moment."}
+}

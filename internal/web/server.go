@@ -1,0 +1,136 @@
+// Package web serves the contract of api/openapi.yaml and the built interface.
+// Handlers are thin: they find out who asks, call the core for every decision
+// and the store for every fact, and keep no state of their own, so that two
+// servers on one database serve one practice.
+package web
+
+import (
+	"errors"
+	"fmt"
+	"io/fs"
+	"net/http"
+	"path"
+	"strings"
+	"time"
+
+	"github.com/alexedwards/scs/pgxstore"
+	"github.com/alexedwards/scs/v2"
+	"github.com/getkin/kin-openapi/openapi3"
+	"github.com/labstack/echo/v5"
+	"github.com/labstack/echo/v5/middleware"
+
+	"evrik/core/evidence"
+	"evrik/core/roster"
+	"evrik/internal/store"
+	"evrik/internal/web/api"
+)
+
+// Options of a server.
+type Options struct {
+	// Assets is the built interface.
+	Assets fs.FS
+	// Demo is the sign-in that the demo fills in; nil outside the demo.
+	Demo *api.SignIn
+	// Now tells the time; time.Now by default.
+	Now func() time.Time
+}
+
+// Server answers requests.
+type Server struct {
+	db       *store.Store
+	sessions *scs.SessionManager
+	policy   evidence.Policy
+	now      func() time.Time
+	demo     *api.SignIn
+	assets   fs.FS
+	spec     *openapi3.T
+}
+
+const (
+	sessionLife = 30 * 24 * time.Hour
+	sessionIdle = 14 * 24 * time.Hour
+	// maxBody is the largest request body in bytes: a roster file and a little.
+	maxBody = roster.MaxFile + 64<<10
+)
+
+// New returns the handler for everything Evrik serves.
+func New(db *store.Store, o Options) (http.Handler, error) {
+	spec, err := api.GetSpec()
+	if err != nil {
+		return nil, fmt.Errorf("the contract cannot be read: %w", err)
+	}
+	s := &Server{db: db, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec}
+	if s.now == nil {
+		s.now = time.Now
+	}
+	s.sessions = scs.New()
+	s.sessions.Store = pgxstore.New(db.Pool)
+	s.sessions.Lifetime, s.sessions.IdleTimeout = sessionLife, sessionIdle
+	s.sessions.Cookie.Name = "evrik"
+	s.sessions.Cookie.HttpOnly = true
+	s.sessions.Cookie.SameSite = http.SameSiteLaxMode
+
+	e := echo.New()
+	e.HTTPErrorHandler = s.handleError
+	e.IPExtractor = echo.ExtractIPDirect()
+	e.Use(middleware.Recover())
+	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024}))
+	e.Use(headers)
+	e.Use(middleware.BodyLimit(maxBody))
+	e.Use(s.fitsContract)
+	api.RegisterHandlers(e, api.NewStrictHandler(s, []api.StrictMiddlewareFunc{s.authorise}))
+	e.GET("/healthz", s.healthy)
+	e.GET("/*", s.static)
+
+	// A form on another site must not act for the coach who is signed in here:
+	// on top of SameSite cookies, unsafe requests from other origins are refused.
+	csrf := http.NewCrossOriginProtection()
+	csrf.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		w.Header().Set("Content-Type", "application/json")
+		w.WriteHeader(http.StatusForbidden)
+		fmt.Fprint(w, `{"message":"This request came from another site and was refused. Nothing was changed."}`)
+	}))
+	return csrf.Handler(s.sessions.LoadAndSave(e)), nil
+}
+
+func headers(next echo.HandlerFunc) echo.HandlerFunc {
+	return func(c *echo.Context) error {
+		h := c.Response().Header()
+		h.Set("X-Content-Type-Options", "nosniff")
+		h.Set("X-Frame-Options", "DENY")
+		h.Set("Referrer-Policy", "same-origin")
+		if strings.HasPrefix(c.Request().URL.Path, "/api/") {
+			h.Set("Cache-Control", "no-store")
+		}
+		return next(c)
+	}
+}
+
+func (s *Server) healthy(c *echo.Context) error {
+	if err := s.db.Pool.Ping(c.Request().Context()); err != nil {
+		return problem{http.StatusServiceUnavailable, "The database does not answer."}
+	}
+	return c.String(http.StatusOK, "ok")
+}
+
+// static serves a built file, or the application's page for every address
+// inside it. Files under immutable/ carry their content's hash in the name.
+func (s *Server) static(c *echo.Context) error {
+	name := strings.TrimPrefix(path.Clean("/"+c.Request().URL.Path), "/")
+	if strings.HasPrefix(name, "api/") || s.assets == nil {
+		return echo.ErrNotFound
+	}
+	info, err := fs.Stat(s.assets, name)
+	if name == "" || errors.Is(err, fs.ErrNotExist) || (err == nil && info.IsDir()) {
+		if path.Ext(name) != "" {
+			return echo.ErrNotFound
+		}
+		name = "index.html"
+	}
+	cache := "no-cache"
+	if strings.Contains(name, "/immutable/") {
+		cache = "public, max-age=31536000, immutable"
+	}
+	c.Response().Header().Set("Cache-Control", cache)
+	return c.FileFS(name, s.assets)
+}

@@ -1,0 +1,150 @@
+package web
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// board judges a team's players on the reads of a role.
+type board struct {
+	players []gen.Player
+	columns []reads.Read
+	lines   []evidence.Line
+	reps    []evidence.Rep
+}
+
+func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (board, error) {
+	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return board{}, err
+	}
+	rows, err := s.db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return board{}, err
+	}
+	b := board{players: players, columns: reads.Columns(store.SchoolOf(team), role), reps: store.RepsOf(rows)}
+	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
+	return b, nil
+}
+
+func ids(players []gen.Player) []string {
+	out := make([]string, len(players))
+	for i, p := range players {
+		out[i] = p.ID.String()
+	}
+	return out
+}
+
+// GetBoard returns players by reads.
+func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api.GetBoardResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.board(ctx, team, reads.Role(r.Params.Role))
+	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.players), Lines: b.lines}
+	for _, c := range b.columns {
+		out.Columns = append(out.Columns, string(c))
+	}
+	return out, err
+}
+
+// recentReps is how many of a player's last reps his card lists.
+const recentReps = 20
+
+// GetCard returns everything about one player.
+func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.GetCardResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	p, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId})
+	if err != nil {
+		return nil, orMissing(err, noPlayer)
+	}
+	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	reps := store.RepsOf(rows)
+	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
+	for role, to := range map[reads.Role]*[]evidence.Standing{reads.Cutter: &out.Cutter, reads.Screener: &out.Screener} {
+		*to = s.policy.Board([]string{p.ID.String()}, role, reads.Columns(store.SchoolOf(team), role), reps, s.now())[0].Cells
+	}
+	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
+		out.Recent = append(out.Recent, repView(rows[i]))
+	}
+	return out, nil
+}
+
+// nowHolds is how many reads the first view names.
+const nowHolds = 3
+
+// GetNow gathers the team's current question: what is next, what holds it
+// back, how the week looks.
+func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.GetNowResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.board(ctx, team, reads.Cutter)
+	if err != nil {
+		return nil, err
+	}
+	now := s.now()
+	out := api.GetNow200JSONResponse{Players: playerViews(b.players), Holds: []evidence.Hold{}}
+	for _, h := range evidence.Holds(reads.Cutter, b.columns, b.lines) {
+		if len(out.Holds) < nowHolds && len(b.reps) > 0 && len(h.NotYet)+len(h.Stale)+len(h.TooFew) > 0 {
+			out.Holds = append(out.Holds, h)
+		}
+	}
+	week := evidence.CountCorrections(evidence.Since(b.reps, now.Add(-7*24*time.Hour)))
+	out.Corrections = &week
+	// A practice that was to begin a few hours ago is still the next one.
+	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})
+	if err == nil {
+		view, err := s.practiceView(ctx, team, next)
+		if err != nil {
+			return nil, err
+		}
+		out.Next = &view
+	} else if !store.NotFound(err) {
+		return nil, err
+	}
+	list, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return nil, err
+	}
+	lim, _ := practice.AgeBand(team.Ages).Limits()
+	out.Week.MaxPractices, out.Week.Source = lim.MaxPerWeek, lim.Source
+	for _, p := range list {
+		if d := now.Sub(p.StartsAt); d < 7*24*time.Hour && p.StartsAt.Before(now.Add(24*time.Hour)) {
+			out.Week.Practices++
+			out.Week.Minutes += int(p.Minutes)
+		}
+	}
+	return out, nil
+}
+
+func repView(r gen.RepEvent) api.LoggedRep {
+	return api.LoggedRep{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), At: r.At, Player: r.PlayerID, Role: r.Role, Rung: r.Rung,
+		Side: api.LoggedRepSide(r.Side), Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
+		Outcome: r.Outcome, Corrections: r.Corrections}
+}
+
+func parseIDs(list []uuid.UUID) []string {
+	out := make([]string, len(list))
+	for i, id := range list {
+		out[i] = id.String()
+	}
+	return out
+}

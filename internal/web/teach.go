@@ -1,0 +1,114 @@
+package web
+
+import (
+	"context"
+	"fmt"
+
+	"github.com/google/uuid"
+
+	"evrik/core/court"
+	"evrik/core/drill"
+	"evrik/core/reads"
+	"evrik/internal/store"
+	"evrik/internal/web/api"
+)
+
+// floor returns what judging needs of a team: its court and its school.
+func (s *Server) floor(ctx context.Context, team uuid.UUID) (court.Court, reads.School, error) {
+	t, err := s.team(ctx, team)
+	if err != nil {
+		return court.Court{}, reads.School{}, err
+	}
+	c, err := store.CourtOf(t)
+	return c, store.SchoolOf(t), err
+}
+
+// GetLesson returns a screen's table and a clear situation per cue.
+func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (api.GetLessonResponseObject, error) {
+	c, school, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	screen, ok := reads.ScreenByID(r.Params.Screen)
+	if !ok {
+		return nil, missing("There is no such screen. Choose one from the list.")
+	}
+	out := api.GetLesson200JSONResponse{Screen: *screen, Rows: screen.Rows(school), Lines: c.Lines(), Spots: c.Spots(court.StandOff)}
+	for _, row := range out.Rows {
+		out.Examples = append(out.Examples, screen.Example(c, row.Cue))
+	}
+	return out, nil
+}
+
+// Judge answers a situation.
+func (s *Server) Judge(ctx context.Context, r api.JudgeRequestObject) (api.JudgeResponseObject, error) {
+	c, school, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	a, err := reads.Judge(c, school, r.Body)
+	return api.Judge200JSONResponse(a), err
+}
+
+// ReadMap answers for every place of one defender.
+func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.ReadMapResponseObject, error) {
+	c, school, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := reads.Judge(c, school, r.Body); err != nil {
+		return nil, err
+	}
+	return api.ReadMap200JSONResponse(reads.MapOf(r.Body, reads.Mover(r.Params.Mover))), nil
+}
+
+// Play sets a situation in motion.
+func (s *Server) Play(ctx context.Context, r api.PlayRequestObject) (api.PlayResponseObject, error) {
+	c, school, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	a, err := reads.Judge(c, school, r.Body)
+	if err != nil {
+		return nil, err
+	}
+	return api.Play200JSONResponse(reads.PlayOf(c, r.Body, a)), nil
+}
+
+// OrderList makes a stage's order list for tonight's numbers.
+func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (api.OrderListResponseObject, error) {
+	onTeam, err := s.players(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	d, ok := drill.ByID(r.Body.Drill)
+	if !ok {
+		return nil, missing("This drill is not in the catalogue.")
+	}
+	stage, ok := d.Stage(r.Body.Stage)
+	if !ok {
+		return nil, missing(fmt.Sprintf("%s has no such stage.", d.Name))
+	}
+	known := map[uuid.UUID]bool{}
+	for _, p := range onTeam {
+		known[p.ID] = true
+	}
+	in := drill.Setup{Baskets: r.Body.Baskets, Minutes: r.Body.Minutes}
+	for _, id := range r.Body.Players {
+		if !known[id] {
+			return nil, missing(noPlayer)
+		}
+		in.Players = append(in.Players, id.String())
+	}
+	if r.Body.Seconds != nil {
+		in.Seconds = *r.Body.Seconds
+	}
+	if r.Body.Seed != nil {
+		in.Seed = uint64(*r.Body.Seed)
+	}
+	if r.Body.LeftFirst != nil {
+		in.LeftFirst = *r.Body.LeftFirst
+	}
+	o, err := drill.OrderList(stage, in)
+	return api.OrderList200JSONResponse(o), err
+}

@@ -1,0 +1,214 @@
+package web
+
+import (
+	"bytes"
+	"context"
+	"fmt"
+	"io"
+	"net/http"
+
+	"github.com/google/uuid"
+
+	"evrik/core/court"
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/core/roster"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// GetCatalogue tells what the product knows: reads, rungs, drills, tags, courts.
+func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (api.GetCatalogueResponseObject, error) {
+	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Ladder: drill.Ladder(),
+		Corrections: evidence.Corrections(), Courts: court.Presets(), Ages: practice.AllLimits()}
+	for _, d := range drill.Catalogue() {
+		out.Drills = append(out.Drills, *d)
+	}
+	return out, nil
+}
+
+// GetTeam returns a team's settings.
+func (s *Server) GetTeam(ctx context.Context, r api.GetTeamRequestObject) (api.GetTeamResponseObject, error) {
+	view, err := s.teamView(ctx, r.TeamId)
+	return api.GetTeam200JSONResponse{TeamJSONResponse: api.TeamJSONResponse(view)}, err
+}
+
+func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
+	t, err := s.team(ctx, id)
+	if err != nil {
+		return api.Team{}, err
+	}
+	c, err := store.CourtOf(t)
+	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: c, Metric: t.Metric, School: store.SchoolOf(t)}, err
+}
+
+// UpdateTeam changes a team's settings.
+func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) (api.UpdateTeamResponseObject, error) {
+	name, err := text("The team's name", r.Body.Name)
+	if err != nil {
+		return nil, err
+	}
+	season, err := text("The season", r.Body.Season)
+	if err != nil {
+		return nil, err
+	}
+	if err := knownAges(r.Body.Ages); err != nil {
+		return nil, err
+	}
+	if err := r.Body.Court.Validate(); err != nil {
+		return nil, invalid(fmt.Sprintf("This floor cannot be: %v. The old one was kept; check the tape.", err))
+	}
+	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
+		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
+		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst})
+	if err != nil {
+		return nil, err
+	}
+	if n == 0 {
+		return nil, missing("This team is not in your program.")
+	}
+	view, err := s.teamView(ctx, r.TeamId)
+	return api.UpdateTeam200JSONResponse{TeamJSONResponse: api.TeamJSONResponse(view)}, err
+}
+
+func (s *Server) players(ctx context.Context, team uuid.UUID) ([]gen.Player, error) {
+	if _, err := s.team(ctx, team); err != nil {
+		return nil, err
+	}
+	return s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: caller(ctx).ProgramID, TeamID: team})
+}
+
+func playerView(p gen.Player) api.Player {
+	return api.Player{Id: p.ID, Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter}
+}
+
+func playerViews(rows []gen.Player) []api.Player {
+	out := make([]api.Player, len(rows))
+	for i, p := range rows {
+		out[i] = playerView(p)
+	}
+	return out
+}
+
+// ListPlayers returns the roster in order of jerseys.
+func (s *Server) ListPlayers(ctx context.Context, r api.ListPlayersRequestObject) (api.ListPlayersResponseObject, error) {
+	rows, err := s.players(ctx, r.TeamId)
+	return api.ListPlayers200JSONResponse(playerViews(rows)), err
+}
+
+// AddPlayer puts a player on the roster.
+func (s *Server) AddPlayer(ctx context.Context, r api.AddPlayerRequestObject) (api.AddPlayerResponseObject, error) {
+	rows, err := s.players(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	e, err := roster.Clean(*r.Body)
+	if err != nil {
+		return nil, invalid(err.Error())
+	}
+	if len(rows) >= roster.MaxPlayers {
+		return nil, invalid(fmt.Sprintf("A team has at most %d players.", roster.MaxPlayers))
+	}
+	p := insertPlayer(caller(ctx).ProgramID, r.TeamId, e)
+	if err := s.db.InsertPlayer(ctx, p); err != nil {
+		return nil, jerseyTaken(err, e.Jersey)
+	}
+	return api.AddPlayer201JSONResponse{Id: p.ID, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
+}
+
+func insertPlayer(program, team uuid.UUID, e roster.Entry) gen.InsertPlayerParams {
+	return gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, TeamID: team, Jersey: e.Jersey, Name: e.Name,
+		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}
+}
+
+func jerseyTaken(err error, jersey string) error {
+	if store.Duplicate(err) {
+		return conflict(fmt.Sprintf("Jersey %s is taken on this team. Nothing was changed; choose another.", jersey))
+	}
+	return err
+}
+
+// UpdatePlayer changes a player's entry.
+func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObject) (api.UpdatePlayerResponseObject, error) {
+	e, err := roster.Clean(*r.Body)
+	if err != nil {
+		return nil, invalid(err.Error())
+	}
+	n, err := s.db.UpdatePlayer(ctx, gen.UpdatePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PlayerId,
+		Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
+	if err != nil {
+		return nil, jerseyTaken(err, e.Jersey)
+	}
+	if n == 0 {
+		return nil, missing(noPlayer)
+	}
+	return api.UpdatePlayer200JSONResponse{Id: r.PlayerId, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
+}
+
+const noPlayer = "This player is not on the team."
+
+// DeletePlayer removes a player and, as a family may ask, everything logged of
+// him.
+func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject, error) {
+	n, err := s.db.DeletePlayer(ctx, gen.DeletePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PlayerId})
+	if err == nil && n == 0 {
+		err = missing(noPlayer)
+	}
+	return api.DeletePlayer204Response{}, err
+}
+
+// ExportRoster writes the roster as CSV.
+func (s *Server) ExportRoster(ctx context.Context, r api.ExportRosterRequestObject) (api.ExportRosterResponseObject, error) {
+	rows, err := s.players(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	entries := make([]roster.Entry, len(rows))
+	for i, p := range rows {
+		entries[i] = roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter}
+	}
+	var b bytes.Buffer
+	if err := roster.Write(&b, entries); err != nil {
+		return nil, err
+	}
+	return api.ExportRoster200TextcsvResponse{Body: &b, ContentLength: int64(b.Len())}, nil
+}
+
+// ImportRoster reads a CSV file: every row is imported, or none and every bad
+// row is named. With check nothing is stored.
+func (s *Server) ImportRoster(ctx context.Context, r api.ImportRosterRequestObject) (api.ImportRosterResponseObject, error) {
+	rows, err := s.players(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	file, err := io.ReadAll(io.LimitReader(r.Body, roster.MaxFile+1))
+	if err != nil {
+		return nil, problem{http.StatusRequestEntityTooLarge, fmt.Sprintf("The file is larger than %d MB; a roster is a few lines. Nothing was imported.", roster.MaxFile>>20)}
+	}
+	taken := map[string]string{}
+	for _, p := range rows {
+		taken[p.Jersey] = p.Name
+	}
+	entries, bad := roster.Parse(file, taken)
+	if bad != nil {
+		return api.ImportRoster422JSONResponse{Message: "Nothing was imported. Correct these rows and choose the file again.", Errors: bad}, nil
+	}
+	if r.Params.Check != nil && *r.Params.Check {
+		return api.ImportRoster200JSONResponse{Message: fmt.Sprintf("%d players are ready to be imported.", len(entries)), Errors: []roster.RowError{}}, nil
+	}
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		for _, e := range entries {
+			if err := q.InsertPlayer(ctx, insertPlayer(caller(ctx).ProgramID, r.TeamId, e)); err != nil {
+				return jerseyTaken(err, e.Jersey)
+			}
+		}
+		return nil
+	})
+	if err != nil {
+		return nil, err
+	}
+	return api.ImportRoster200JSONResponse{Message: fmt.Sprintf("%d players were imported.", len(entries)), Imported: len(entries), Errors: []roster.RowError{}}, nil
+}
