@@ -50,6 +50,8 @@ type Policy struct {
 	MinReps float64
 	// StaleReps is the weighted number of reps below which a held read is stale.
 	StaleReps float64
+	// SideReps is how many reps each side needs before the sides are compared.
+	SideReps int
 	// MaxSettle caps RepsToSettle.
 	MaxSettle int
 }
@@ -58,7 +60,7 @@ type Policy struct {
 func DefaultPolicy() Policy {
 	return Policy{
 		HalfLife: 28 * 24 * time.Hour, Level: 0.80, LiveTarget: 0.70, ShownTarget: 0.80,
-		Sure: 0.85, MinReps: 6, StaleReps: 4, MaxSettle: 30,
+		Sure: 0.85, MinReps: 6, StaleReps: 4, SideReps: 4, MaxSettle: 30,
 	}
 }
 
@@ -270,7 +272,7 @@ func (p Policy) Stand(player, read string, reps []Rep, now time.Time) Standing {
 		if on.All.Verdict == HasIt {
 			st.Held = info.Number
 		}
-		if on.Right.Tally.Reps > 0 && on.Left.Tally.Reps > 0 && !on.Right.Interval.Overlaps(on.Left.Interval) {
+		if min(on.Right.Tally.Reps, on.Left.Tally.Reps) >= p.SideReps && !on.Right.Interval.Overlaps(on.Left.Interval) {
 			strong, weak, name := on.Right, on.Left, "right"
 			if on.Left.Rate > on.Right.Rate {
 				strong, weak, name = on.Left, on.Right, "left"

@@ -151,7 +151,15 @@ func (c *Cluster) own() error {
 }
 
 func (c *Cluster) prepare() error {
-	if err := os.MkdirAll(c.dir, 0o700); err != nil {
+	// The postgres user must be able to walk to the directory, and nobody else
+	// may look into it.
+	err := os.MkdirAll(filepath.Dir(c.dir), 0o755)
+	if err == nil {
+		if err = os.Mkdir(c.dir, 0o700); errors.Is(err, os.ErrExist) {
+			err = nil
+		}
+	}
+	if err != nil {
 		return fmt.Errorf("The directory %s cannot be made (%v). Set EVRIK_HOME to one you may write to.", c.dir, err)
 	}
 	if c.owner != nil {
@@ -184,7 +192,7 @@ func (c *Cluster) create(ctx context.Context) error {
 	out, err := c.command(ctx, "initdb", "-D", c.data(), "-U", superuser, "--pwfile", c.passwordFile(),
 		"--auth=scram-sha-256", "--encoding=UTF8", "--locale=C.UTF-8", "--no-sync").CombinedOutput()
 	if err != nil {
-		return fmt.Errorf("A new database could not be made in %s: %s", c.dir, lastLine(out))
+		return fmt.Errorf("A new database could not be made in %s (%v): %s. May the user who runs it walk to that directory?", c.dir, err, lastLine(out))
 	}
 	return nil
 }

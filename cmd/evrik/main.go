@@ -1,0 +1,174 @@
+// Command evrik serves Evrik.
+//
+//	evrik serve      serve, with a database of its own unless EVRIK_DATABASE_URL names one
+//	evrik demo       the same with the invented demo club; -reset seeds it afresh
+//	evrik migrate    bring the database's schema up to date
+package main
+
+import (
+	"context"
+	"errors"
+	"flag"
+	"fmt"
+	"log/slog"
+	"net"
+	"net/http"
+	"os"
+	"os/signal"
+	"path/filepath"
+	"syscall"
+	"time"
+
+	"evrik/internal/demo"
+	"evrik/internal/pglocal"
+	"evrik/internal/store"
+	"evrik/internal/web"
+	assets "evrik/web"
+)
+
+func main() {
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	defer stop()
+	if err := run(ctx, os.Args[1:]); err != nil {
+		fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
+		os.Exit(1)
+	}
+}
+
+const usage = "Say what to do: evrik serve, evrik demo or evrik migrate."
+
+// Settings come from the environment, so that a service manager can set them.
+const (
+	defaultAddr  = "127.0.0.1:8417"
+	databaseName = "evrik"
+	shutdownWait = 10 * time.Second
+)
+
+func run(ctx context.Context, args []string) error {
+	if len(args) == 0 {
+		return errors.New(usage)
+	}
+	flags := flag.NewFlagSet(args[0], flag.ContinueOnError)
+	reset := flags.Bool("reset", false, "throw the demo club away and seed it afresh")
+	if err := flags.Parse(args[1:]); err != nil {
+		return err
+	}
+	switch args[0] {
+	case "serve", "demo", "migrate":
+	default:
+		return fmt.Errorf("There is no %q. %s", args[0], usage)
+	}
+
+	// The address first: a taken port should be said before anything is started.
+	var listener net.Listener
+	if args[0] != "migrate" {
+		addr := envOr("EVRIK_ADDR", defaultAddr)
+		var err error
+		if listener, err = net.Listen("tcp", addr); err != nil {
+			return fmt.Errorf("The address %s cannot be used (%v). Stop what runs there, or choose another: EVRIK_ADDR=127.0.0.1:8418.", addr, reason(err))
+		}
+		defer listener.Close()
+	}
+	url, done, err := database(ctx, args[0])
+	if err != nil {
+		return err
+	}
+	defer done()
+	if err := store.Migrate(ctx, url); err != nil || args[0] == "migrate" {
+		return err
+	}
+	db, err := store.Open(ctx, url)
+	if err != nil {
+		return err
+	}
+	defer db.Close()
+	options := web.Options{Assets: assets.Assets()}
+	if args[0] == "demo" {
+		if err := demo.Ensure(ctx, db, time.Now(), *reset); err != nil {
+			return fmt.Errorf("The demo club could not be made: %w", err)
+		}
+		if n, err := db.DemoProgram(ctx); err == nil && n > 0 {
+			options.Demo = &demo.SignIn
+		}
+	}
+	return serve(ctx, listener, db, options)
+}
+
+// database returns the address of the database and what ends it.
+func database(ctx context.Context, mode string) (string, func(), error) {
+	if url := os.Getenv("EVRIK_DATABASE_URL"); url != "" {
+		return url, func() {}, nil
+	}
+	name := "data"
+	if mode == "demo" {
+		name = "demo"
+	}
+	cluster, err := pglocal.Start(ctx, pglocal.Options{Dir: filepath.Join(home(), name)})
+	if err != nil {
+		return "", nil, err
+	}
+	stop := func() {
+		if err := cluster.Stop(context.Background()); err != nil {
+			fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
+		}
+	}
+	if err := cluster.Ensure(ctx, databaseName); err != nil {
+		stop()
+		return "", nil, err
+	}
+	return cluster.URL(databaseName), stop, nil
+}
+
+// home is where databases of our own live: a place the postgres user can reach
+// when root starts us.
+func home() string {
+	if dir := os.Getenv("EVRIK_HOME"); dir != "" {
+		return dir
+	}
+	if os.Geteuid() == 0 {
+		return "/var/lib/evrik"
+	}
+	if dir, err := os.UserHomeDir(); err == nil {
+		return filepath.Join(dir, ".local", "share", "evrik")
+	}
+	return ".evrik"
+}
+
+func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options) error {
+	handler, err := web.New(db, o)
+	if err != nil {
+		return err
+	}
+	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	failed := make(chan error, 1)
+	go func() { failed <- server.Serve(l) }()
+	fmt.Printf("Evrik is at http://%s\n", l.Addr())
+	if o.Demo != nil {
+		fmt.Printf("Demo sign-in (filled in for you): %s / %s\n", o.Demo.Email, o.Demo.Password)
+	}
+	fmt.Println("Ctrl-C stops it; the data is kept.")
+	select {
+	case err := <-failed:
+		return err
+	case <-ctx.Done():
+	}
+	slog.Info("stopping")
+	wait, cancel := context.WithTimeout(context.Background(), shutdownWait)
+	defer cancel()
+	return server.Shutdown(wait)
+}
+
+func envOr(name, value string) string {
+	if v := os.Getenv(name); v != "" {
+		return v
+	}
+	return value
+}
+
+// reason is the short cause of a failed listen.
+func reason(err error) string {
+	if errors.Is(err, syscall.EADDRINUSE) {
+		return "another program has it"
+	}
+	return err.Error()
+}

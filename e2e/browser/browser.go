@@ -1,0 +1,342 @@
+// Package browser drives the real interface in headless Chromium the way a
+// person does: it finds things by role and visible name, in the accessibility
+// tree, and waits for conditions, never for time.
+package browser
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"os"
+	"path/filepath"
+	"strings"
+	"time"
+
+	"github.com/chromedp/cdproto/accessibility"
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/dom"
+	"github.com/chromedp/cdproto/emulation"
+	"github.com/chromedp/cdproto/input"
+	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/cdproto/runtime"
+	"github.com/chromedp/chromedp"
+)
+
+// patience is how long a condition may take to come true.
+const patience = 15 * time.Second
+
+// poll is the pause between two looks at the page.
+const poll = 25 * time.Millisecond
+
+// Page is a tab. Its methods fail by calling Fatal.
+type Page struct {
+	ctx   context.Context
+	Base  string
+	Fatal func(args ...any)
+}
+
+// Start opens a browser with one empty tab. The returned function closes it.
+func Start(base string, fatal func(args ...any)) (*Page, func()) {
+	opts := append(chromedp.DefaultExecAllocatorOptions[:],
+		chromedp.NoSandbox, chromedp.DisableGPU,
+		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
+		chromedp.Flag("disable-sync", true), chromedp.Flag("no-first-run", true), chromedp.Flag("disable-quic", true),
+		chromedp.Flag("lang", "en-US"), chromedp.Flag("force-color-profile", "srgb"),
+		chromedp.WindowSize(1280, 800))
+	alloc, stopAlloc := chromedp.NewExecAllocator(context.Background(), opts...)
+	ctx, stop := chromedp.NewContext(alloc)
+	p := &Page{ctx: ctx, Base: base, Fatal: fatal}
+	// The first call's context lives as long as the browser.
+	if err := chromedp.Do(ctx, chromedp.Navigate("about:blank")); err != nil {
+		fatal(err)
+	}
+	return p, func() { stop(); stopAlloc() }
+}
+
+func (p *Page) do(a chromedp.Action[chromedp.Void]) {
+	ctx, cancel := context.WithTimeout(p.ctx, patience*2)
+	defer cancel()
+	if err := chromedp.Do(ctx, a); err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Viewport sets the window's size in CSS pixels.
+func (p *Page) Viewport(width, height int64) { p.do(chromedp.EmulateViewport(width, height)) }
+
+// Open goes to an address inside the application.
+func (p *Page) Open(path string) { p.do(chromedp.Navigate(p.Base + path)) }
+
+// Path is where the page is.
+func (p *Page) Path() string { return Eval[string](p, "location.pathname") }
+
+// Eval evaluates an expression on the page.
+func Eval[T any](p *Page, expression string) T {
+	v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression, chromedp.EvalAwaitPromise))
+	if err != nil {
+		p.Fatal(expression, ": ", err)
+	}
+	return v
+}
+
+// Node is something on the page.
+type Node struct {
+	Name string
+	id   cdp.BackendNodeID
+}
+
+// find lists the visible nodes of a role whose name holds the text; an exact
+// match comes alone.
+func (p *Page) find(role, name string) ([]Node, error) {
+	root, err := chromedp.Call(p.ctx, dom.GetDocument, dom.GetDocumentParams{})
+	if err != nil {
+		return nil, err
+	}
+	res, err := chromedp.Call(p.ctx, accessibility.QueryAXTree, accessibility.QueryAXTreeParams{NodeID: root.Root.NodeID, Role: role})
+	if err != nil {
+		return nil, err
+	}
+	var exact, loose []Node
+	for _, n := range res.Nodes {
+		if n.Ignored || n.BackendDOMNodeID == 0 {
+			continue
+		}
+		var text string
+		if n.Name != nil {
+			_ = json.Unmarshal(n.Name.Value, &text)
+		}
+		node := Node{text, n.BackendDOMNodeID}
+		switch {
+		case strings.EqualFold(strings.TrimSpace(text), name):
+			exact = append(exact, node)
+		case strings.Contains(strings.ToLower(text), strings.ToLower(name)):
+			loose = append(loose, node)
+		}
+	}
+	if len(exact) > 0 {
+		return exact, nil
+	}
+	return loose, nil
+}
+
+// wait looks until a condition holds.
+func (p *Page) wait(what string, holds func() bool) {
+	end := time.Now().Add(patience)
+	for !holds() {
+		if time.Now().After(end) {
+			p.Fatal(fmt.Sprintf("waited in vain for %s\nat %s\n%s", what, p.Path(), p.Outline()))
+		}
+		time.Sleep(poll)
+	}
+}
+
+// See waits until something of a role with this name is there and returns it.
+func (p *Page) See(role, name string) Node {
+	var found []Node
+	p.wait(fmt.Sprintf("%s %q", role, name), func() bool {
+		list, err := p.find(role, name)
+		found = list
+		return err == nil && len(list) > 0
+	})
+	return found[0]
+}
+
+// Has reports whether something of a role with this name is there now.
+func (p *Page) Has(role, name string) bool {
+	list, err := p.find(role, name)
+	return err == nil && len(list) > 0
+}
+
+// Gone waits until nothing of a role has this name.
+func (p *Page) Gone(role, name string) {
+	p.wait(fmt.Sprintf("%s %q to go", role, name), func() bool {
+		list, err := p.find(role, name)
+		return err == nil && len(list) == 0
+	})
+}
+
+// Text waits until the page shows a text.
+func (p *Page) Text(text string) {
+	p.wait(fmt.Sprintf("the text %q", text), func() bool { return strings.Contains(p.Outline(), text) })
+}
+
+// Outline is the visible text of the page.
+func (p *Page) Outline() string { return Eval[string](p, "document.body.innerText") }
+
+// Click clicks the first thing of a role with this name. A page that is just
+// being drawn anew is looked at again.
+func (p *Page) Click(role, name string) {
+	p.wait(fmt.Sprintf("%s %q to be clicked", role, name), func() bool {
+		list, err := p.find(role, name)
+		if err != nil || len(list) == 0 {
+			return false
+		}
+		x, y, ok := p.middle(list[0])
+		if !ok {
+			return false
+		}
+		return chromedp.Do(p.ctx, chromedp.MouseClickXY(x, y)) == nil
+	})
+}
+
+// middle scrolls a node into view and returns its middle, if it can be hit there.
+func (p *Page) middle(n Node) (x, y float64, ok bool) {
+	if _, err := chromedp.Call(p.ctx, dom.ScrollIntoViewIfNeeded, dom.ScrollIntoViewIfNeededParams{BackendNodeID: n.id}); err != nil {
+		return 0, 0, false
+	}
+	res, err := chromedp.Call(p.ctx, dom.GetContentQuads, dom.GetContentQuadsParams{BackendNodeID: n.id})
+	if err != nil || len(res.Quads) == 0 || len(res.Quads[0]) != 8 {
+		return 0, 0, false
+	}
+	q := res.Quads[0]
+	return (q[0] + q[2] + q[4] + q[6]) / 4, (q[1] + q[3] + q[5] + q[7]) / 4, true
+}
+
+// Middle is the place of a thing on the page, in CSS pixels.
+func (p *Page) Middle(role, name string) (x, y float64) {
+	p.wait(fmt.Sprintf("the place of %s %q", role, name), func() bool {
+		list, err := p.find(role, name)
+		if err != nil || len(list) == 0 {
+			return false
+		}
+		var ok bool
+		x, y, ok = p.middle(list[0])
+		return ok
+	})
+	return x, y
+}
+
+// Fill replaces the text of a field.
+func (p *Page) Fill(name, value string) { p.FillRole("textbox", name, value) }
+
+// FillRole replaces the text of a field of another role, such as spinbutton.
+func (p *Page) FillRole(role, name, value string) {
+	n := p.See(role, name)
+	obj, err := chromedp.Call(p.ctx, dom.ResolveNode, dom.ResolveNodeParams{BackendNodeID: n.id})
+	if err != nil {
+		p.Fatal(err)
+	}
+	p.callOn(obj.Object.ObjectID, "function(){ this.focus(); this.select && this.select(); }")
+	if _, err := chromedp.Call(p.ctx, input.InsertText, input.InsertTextParams{Text: value}); err != nil {
+		p.Fatal(err)
+	}
+	p.callOn(obj.Object.ObjectID, "function(){ this.dispatchEvent(new Event('change', {bubbles: true})); }")
+}
+
+// Choose picks an option of a list by its visible text.
+func (p *Page) Choose(name, option string) {
+	n := p.See("combobox", name)
+	obj, err := chromedp.Call(p.ctx, dom.ResolveNode, dom.ResolveNodeParams{BackendNodeID: n.id})
+	if err != nil {
+		p.Fatal(err)
+	}
+	p.callOn(obj.Object.ObjectID, fmt.Sprintf(`function(){
+		const o = [...this.options].find((o) => o.text.trim() === %q);
+		if (!o) throw new Error('no such option: ' + [...this.options].map((o) => o.text).join(', '));
+		this.value = o.value; this.dispatchEvent(new Event('change', {bubbles: true})); }`, option))
+}
+
+func (p *Page) callOn(id runtime.RemoteObjectID, function string) {
+	res, err := chromedp.Call(p.ctx, runtime.CallFunctionOn, runtime.CallFunctionOnParams{ObjectID: id, FunctionDeclaration: function})
+	if err == nil && res.ExceptionDetails != nil {
+		err = errors.New(res.ExceptionDetails.Exception.Description)
+	}
+	if err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Focus puts the keyboard on a thing.
+func (p *Page) Focus(role, name string) {
+	n := p.See(role, name)
+	if _, err := chromedp.Call(p.ctx, dom.Focus, dom.FocusParams{BackendNodeID: n.id}); err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Press sends keys to whatever has the keyboard.
+func (p *Page) Press(keys string, opts ...chromedp.KeyOption) { p.do(chromedp.KeyEvent(keys, opts...)) }
+
+// Mouse sends one mouse event with the left button.
+func (p *Page) Mouse(kind input.DispatchMouseEventType, x, y float64) {
+	p.do(chromedp.MouseEvent(kind, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+}
+
+// Upload chooses a file for the page's file field.
+func (p *Page) Upload(file string) {
+	root, err := chromedp.Call(p.ctx, dom.GetDocument, dom.GetDocumentParams{})
+	if err != nil {
+		p.Fatal(err)
+	}
+	field, err := chromedp.Call(p.ctx, dom.QuerySelector, dom.QuerySelectorParams{NodeID: root.Root.NodeID, Selector: "input[type=file]"})
+	if err == nil {
+		_, err = chromedp.Call(p.ctx, dom.SetFileInputFiles, dom.SetFileInputFilesParams{NodeID: field.NodeID, Files: []string{file}})
+	}
+	if err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Watch prints what the page says on its console and what it throws.
+func (p *Page) Watch(say func(string)) {
+	if _, err := chromedp.Call(p.ctx, runtime.Enable, cdp.Empty{}); err != nil {
+		p.Fatal(err)
+	}
+	t := chromedp.FromContext(p.ctx).Target
+	go func() {
+		for e, err := range cdp.Events(p.ctx, t, runtime.ExceptionThrown) {
+			if err != nil {
+				return
+			}
+			say(e.ExceptionDetails.Exception.Description)
+		}
+	}()
+	go func() {
+		for e, err := range cdp.Events(p.ctx, t, runtime.ConsoleAPICalled) {
+			if err != nil {
+				return
+			}
+			for _, a := range e.Args {
+				say(string(e.Type) + ": " + string(a.Value) + a.Description)
+			}
+		}
+	}()
+}
+
+// Offline cuts the page's network or gives it back.
+func (p *Page) Offline(cut bool) {
+	if _, err := chromedp.Call(p.ctx, network.Enable, network.EnableParams{}); err != nil {
+		p.Fatal(err)
+	}
+	if _, err := chromedp.Call(p.ctx, network.OverrideNetworkState, network.OverrideNetworkStateParams{Offline: cut, DownloadThroughput: -1, UploadThroughput: -1}); err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Dark asks the page for its dark colours.
+func (p *Page) Dark() {
+	if _, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
+		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}); err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Settle waits until fonts are there and the page has been painted.
+func (p *Page) Settle() {
+	Eval[bool](p, "document.fonts.ready.then(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => r(true)))))")
+}
+
+// Shot writes a picture of the window.
+func (p *Page) Shot(file string) {
+	b, err := chromedp.Run(p.ctx, chromedp.CaptureScreenshot())
+	if err == nil {
+		err = os.MkdirAll(filepath.Dir(file), 0o755)
+	}
+	if err == nil {
+		err = os.WriteFile(file, b, 0o644)
+	}
+	if err != nil {
+		p.Fatal(err)
+	}
+}

@@ -1,0 +1,110 @@
+// Command shots takes the pictures of docs/screenshots from a running demo.
+//
+//	go run ./e2e/shots -base http://127.0.0.1:8417 -out docs/screenshots [name ...]
+package main
+
+import (
+	"flag"
+	"fmt"
+	"os"
+	"path/filepath"
+	"slices"
+	"strings"
+
+	"evrik/e2e/browser"
+)
+
+var (
+	base = flag.String("base", "http://127.0.0.1:8417", "address of a running demo")
+	out  = flag.String("out", "docs/screenshots", "where the pictures go")
+	dark = flag.Bool("dark", false, "dark colours")
+)
+
+type shot struct {
+	name          string
+	width, height int64
+	take          func(p *browser.Page, team string)
+}
+
+const desk, deskHigh = 1280, 800
+
+var shots = []shot{
+	{"now", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/now")
+		p.See("heading", "What holds the team back")
+		p.See("link", "on the floor")
+	}},
+	{"teach", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach?cue=under")
+		p.Text("rim side of the screen.")
+	}},
+	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/drills/slot-twos")
+		p.Text("As cutter, each")
+	}},
+	{"plan", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/now")
+		p.Click("link", "Change the plan")
+		p.Text("needed reps covered")
+	}},
+	{"run-tablet", 1024, 768, onTheFloor},
+	{"run-phone", 390, 844, onTheFloor},
+	{"run", desk, deskHigh, onTheFloor},
+	{"squad", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/squad")
+		p.Text("Tap a cell for the arithmetic")
+	}},
+	{"card", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/squad")
+		p.Click("link", "Bram, Curl")
+		p.Text("Last reps")
+	}},
+	{"roster", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/squad")
+		p.Click("button", "Edit the roster")
+		p.Text("Roster file")
+	}},
+	{"settings", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/settings")
+		p.Text("Sign out everywhere")
+	}},
+}
+
+// onTheFloor opens tonight's practice at its first drill.
+func onTheFloor(p *browser.Page, team string) {
+	p.Open("/" + team + "/run")
+	p.See("timer", "Time left")
+	for !p.Has("region", "Who is up") {
+		p.Click("button", "Next block")
+		p.Settle()
+	}
+}
+
+func main() {
+	flag.Parse()
+	fatal := func(args ...any) {
+		fmt.Fprintln(os.Stderr, args...)
+		os.Exit(1)
+	}
+	p, stop := browser.Start(*base, fatal)
+	defer stop()
+	if *dark {
+		p.Dark()
+	}
+	p.Watch(func(line string) { fmt.Fprintln(os.Stderr, "page:", line) })
+	p.Viewport(desk, deskHigh)
+	p.Open("/")
+	p.Click("button", "Sign in")
+	p.See("heading", "What holds the team back")
+	team := strings.Split(p.Path(), "/")[1]
+	for _, s := range shots {
+		if flag.NArg() > 0 && !slices.Contains(flag.Args(), s.name) {
+			continue
+		}
+		p.Viewport(s.width, s.height)
+		s.take(p, team)
+		p.Settle()
+		p.Shot(filepath.Join(*out, s.name+".png"))
+		fmt.Println(s.name)
+	}
+}

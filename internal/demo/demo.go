@@ -1,0 +1,156 @@
+// Package demo makes an invented club with two teams, nine logged practices
+// each and a practice tonight, from a fixed seed, so that every view has
+// something true to show. Nobody in it exists.
+package demo
+
+import (
+	"context"
+	"math/rand/v2"
+	"time"
+
+	"github.com/alexedwards/argon2id"
+	"github.com/google/uuid"
+
+	"evrik/core/court"
+	"evrik/core/practice"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// SignIn is filled in on the demo's first page.
+var SignIn = api.SignIn{Email: "coach@tallowcreek.example", Password: "read the defender"}
+
+const assistantEmail = "assistant@tallowcreek.example"
+
+// seed of everything random in the demo.
+const seed = 20260
+
+// Ensure seeds the demo club when the database holds no program at all, and
+// with reset seeds it afresh.
+func Ensure(ctx context.Context, db *store.Store, now time.Time, reset bool) error {
+	if reset {
+		if err := db.DeleteDemoPrograms(ctx); err != nil {
+			return err
+		}
+	}
+	n, err := db.CountPrograms(ctx)
+	if err != nil || n > 0 {
+		return err
+	}
+	return db.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.LockSetup(ctx); err != nil {
+			return err
+		}
+		if n, err := q.CountPrograms(ctx); err != nil || n > 0 {
+			return err
+		}
+		s := &seeder{q: q, ctx: ctx, now: now, source: rand.NewChaCha8([32]byte{seed & 0xff, seed >> 8 & 0xff})}
+		s.rng = rand.New(s.source)
+		return s.club()
+	})
+}
+
+type seeder struct {
+	q       *gen.Queries
+	ctx     context.Context
+	now     time.Time
+	source  *rand.ChaCha8
+	rng     *rand.Rand
+	program uuid.UUID
+	coaches [2]uuid.UUID
+}
+
+func (s *seeder) id() uuid.UUID { return uuid.Must(uuid.NewRandomFromReader(s.source)) }
+
+func (s *seeder) club() error {
+	s.program = s.id()
+	if err := s.q.InsertProgram(s.ctx, gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball", Demo: true}); err != nil {
+		return err
+	}
+	hash, err := argon2id.CreateHash(SignIn.Password, argon2id.DefaultParams)
+	if err != nil {
+		return err
+	}
+	for i, c := range []gen.InsertStaffParams{
+		{Name: "Marlow", Email: SignIn.Email, Role: "head"}, {Name: "Ines", Email: assistantEmail, Role: "assistant"},
+	} {
+		s.coaches[i] = s.id()
+		c.ID, c.ProgramID, c.PasswordHash = s.coaches[i], s.program, hash
+		if err := s.q.InsertStaff(s.ctx, c); err != nil {
+			return err
+		}
+	}
+	for i, t := range squads {
+		if err := s.team(i, t); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// daysAgo is when the logged practices were.
+var daysAgo = [9]int{41, 38, 34, 30, 24, 17, 12, 7, 3}
+
+// startHour is when practice begins.
+const startHour = 18
+
+func (s *seeder) day(ago int) time.Time {
+	y, m, d := s.now.Date()
+	return time.Date(y, m, d-ago, startHour, 0, 0, 0, s.now.Location())
+}
+
+func (s *seeder) team(position int, t squad) error {
+	id := s.id()
+	c, _ := court.PresetCourt(court.HighSchool)
+	if err := s.q.InsertTeam(s.ctx, gen.InsertTeamParams{ID: id, ProgramID: s.program, Name: t.name, Season: "Winter season",
+		Ages: string(t.ages), Court: store.CourtJSON(c), Position: int32(position)}); err != nil {
+		return err
+	}
+	players := make([]member, len(t.players))
+	for i, p := range t.players {
+		p.id = s.id()
+		players[i] = p
+		if err := s.q.InsertPlayer(s.ctx, gen.InsertPlayerParams{ID: p.id, ProgramID: s.program, TeamID: id, Jersey: p.jersey, Name: p.name,
+			Handler: p.tendency == 'h', Wing: p.tendency == 'w', Big: p.tendency == 'b', Shooter: p.shooter}); err != nil {
+			return err
+		}
+	}
+	for k, ago := range daysAgo {
+		if err := s.logged(id, t, players, k, s.day(ago)); err != nil {
+			return err
+		}
+	}
+	next := s.day(0)
+	if s.now.After(next.Add(90 * time.Minute)) {
+		next = s.day(-1)
+	}
+	_, err := s.plan(id, next, t.minutes, practice.Planned, players, t.tonight)
+	return err
+}
+
+// plan stores a practice and returns it with its blocks.
+func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice.Status, players []member, outline []outlined) (planned, error) {
+	p := planned{id: s.id()}
+	present := make([]uuid.UUID, len(players))
+	for i, m := range players {
+		present[i] = m.id
+	}
+	for _, o := range outline {
+		b := practice.Block{ID: s.id().String(), Kind: o.kind, Title: o.title, Minutes: o.minutes, Baskets: 1, Seed: s.rng.Uint64N(1 << 31)}
+		if o.kind == practice.DrillBlock {
+			b.Drill, b.Stage, b.Baskets = "slot-twos", o.stage, 2
+		}
+		p.blocks = append(p.blocks, b)
+	}
+	if err := s.q.InsertPractice(s.ctx, gen.InsertPracticeParams{ID: p.id, ProgramID: s.program, TeamID: team, StartsAt: at,
+		Minutes: int32(minutes), Status: string(status)}); err != nil {
+		return p, err
+	}
+	return p, store.PutPlan(s.ctx, s.q, s.program, p.id, present, p.blocks)
+}
+
+type planned struct {
+	id     uuid.UUID
+	blocks []practice.Block
+}

@@ -1,0 +1,141 @@
+package demo
+
+import (
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/drill"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/store/gen"
+)
+
+// The model of a rep: what is added to a player's rate (all invented).
+const (
+	shownBonus    = 0.10 // a coach shows it slower than a defender
+	learning      = 0.02 // per practice
+	lowest        = 0.03
+	highest       = 0.97
+	screenerShare = 0.6 // of the reps in which the helper also judges the screener
+	tagShare      = 0.35
+)
+
+// confused is what is done instead of a read.
+var confused = map[reads.Read][]reads.Read{
+	reads.Curl: {reads.Straight, reads.Straight, reads.Fade}, reads.Straight: {reads.Curl, reads.Fade},
+	reads.Fade: {reads.Curl, reads.Curl, reads.Straight}, reads.BackCut: {reads.Straight, reads.Straight, reads.Curl},
+	reads.ClearOut: {reads.Straight, reads.Curl}, reads.Keep: {reads.Straight, reads.Curl},
+	reads.Pop: {reads.Shape}, reads.Shape: {reads.Pop}, reads.Rescreen: {reads.Pop, reads.Slip}, reads.StepBall: {reads.Slip, reads.Shape},
+	reads.Split: {reads.Shape, reads.Slip}, reads.Slip: {reads.Shape, reads.Pop},
+}
+
+var tags = map[reads.Role][]string{
+	reads.Cutter:   {"named", "early", "daylight", "no-backcut", "upright", "angle"},
+	reads.Screener: {"too-high", "moving", "no-call", "looped", "stood"},
+}
+
+// logged stores a past practice and what the players did in it.
+func (s *seeder) logged(team uuid.UUID, t squad, players []member, k int, at time.Time) error {
+	here := []member{}
+	for _, m := range players {
+		if !m.away[k] {
+			here = append(here, m)
+		}
+	}
+	p, err := s.plan(team, at, t.minutes, practice.Done, here, past(k))
+	if err != nil {
+		return err
+	}
+	byID := map[string]member{}
+	present := make([]string, len(here))
+	for i, m := range here {
+		byID[m.id.String()], present[i] = m, m.id.String()
+	}
+	clock := at
+	for _, b := range p.blocks {
+		if b.Kind == practice.DrillBlock {
+			d, stage, err := practice.StageOf(b)
+			if err != nil {
+				return err
+			}
+			floor := session{seeder: s, team: team, base: t.base, practice: p.id, number: k, block: b, drill: d, stage: stage, members: byID}
+			if err := floor.log(present, clock); err != nil {
+				return err
+			}
+		}
+		clock = clock.Add(time.Duration(b.Minutes * float64(time.Minute)))
+	}
+	return nil
+}
+
+// session is one drill block of a past practice being logged.
+type session struct {
+	*seeder
+	team     uuid.UUID
+	base     map[reads.Read]float64
+	practice uuid.UUID
+	number   int // of the practice, from 0
+	block    practice.Block
+	drill    *drill.Drill
+	stage    drill.Stage
+	members  map[string]member
+}
+
+func (s *session) log(present []string, from time.Time) error {
+	order, err := practice.Order(s.block, present)
+	if err != nil {
+		return err
+	}
+	screen, _ := reads.ScreenByID(s.drill.Screen)
+	for _, rep := range order.Reps {
+		cue := rep.Cue
+		if cue == reads.NoCue {
+			cue = s.stage.Cues[s.rng.IntN(len(s.stage.Cues))]
+		}
+		row, _ := screen.Row(reads.School{}, cue)
+		at := from.Add(time.Duration(float64(rep.Slot) * order.Seconds * float64(time.Second)))
+		if err := s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at); err != nil {
+			return err
+		}
+		if s.rng.Float64() < screenerShare {
+			if err := s.rep(rep, cue, reads.Screener, row.ScreenerRead, s.members[rep.Screener], at); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// rate is a player's true rate on a read in this block.
+func (s *session) rate(m member, read reads.Read, side string) float64 {
+	r := s.base[read] + m.skill + m.quirk[read] + learning*float64(s.number)
+	if s.stage.Rung == drill.Shown {
+		r += shownBonus
+	} else {
+		r -= m.doing
+	}
+	if side == drill.Left {
+		r -= m.weakLeft
+	}
+	return min(highest, max(lowest, r))
+}
+
+func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) error {
+	row := gen.InsertRepEventParams{
+		ID: s.id(), ProgramID: s.program, TeamID: s.team, PracticeID: s.practice, BlockID: uuid.MustParse(s.block.ID), Kind: "rep",
+		RepNo: int32(rep.No), At: at, PlayerID: m.id, Role: string(role), Drill: s.drill.ID, Rung: string(s.stage.Rung), Screen: s.drill.Screen,
+		Side: rep.Side, Cue: cue.String(), Expected: string(read), Made: string(read), IsRight: true,
+		Corrections: []string{}, ObserverID: s.coaches[rep.Basket-1], Device: "demo",
+	}
+	if s.rng.Float64() >= s.rate(m, read, rep.Side) {
+		others := confused[read]
+		row.Made, row.IsRight = string(others[s.rng.IntN(len(others))]), false
+		if s.rng.Float64() < tagShare {
+			list := tags[role]
+			row.Corrections = []string{list[s.rng.IntN(len(list))]}
+		}
+	}
+	_, err := s.q.InsertRepEvent(s.ctx, row)
+	return err
+}

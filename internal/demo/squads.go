@@ -1,0 +1,125 @@
+package demo
+
+import (
+	"github.com/google/uuid"
+
+	"evrik/core/practice"
+	"evrik/core/reads"
+)
+
+// member is an invented player with hidden true rates.
+type member struct {
+	id       uuid.UUID
+	jersey   string
+	name     string
+	tendency byte // h handler, w wing, b big
+	shooter  bool
+	// skill is added to every read's base rate.
+	skill float64
+	// quirk changes single reads.
+	quirk map[reads.Read]float64
+	// weakLeft is taken off every rate on the left side.
+	weakLeft float64
+	// doing is taken off on live rungs: he knows more than he does.
+	doing float64
+	// away are the practices, counted from 0, he missed.
+	away map[int]bool
+}
+
+type outlined struct {
+	kind    practice.Kind
+	title   string
+	stage   string
+	minutes float64
+}
+
+type squad struct {
+	name    string
+	ages    practice.AgeBand
+	minutes int
+	base    map[reads.Read]float64
+	players []member
+	tonight []outlined
+}
+
+const (
+	drillTitle = "Slot twos"
+	own        = practice.OwnBlock
+	water      = practice.WaterBlock
+	drilled    = practice.DrillBlock
+)
+
+var squads = []squad{
+	{
+		name: "U14", ages: practice.Ages12to14, minutes: 90,
+		base: map[reads.Read]float64{
+			reads.Curl: 0.84, reads.Straight: 0.80, reads.Fade: 0.50, reads.BackCut: 0.42, reads.ClearOut: 0.55, reads.Keep: 0.45,
+			reads.Pop: 0.78, reads.Shape: 0.72, reads.Rescreen: 0.38, reads.StepBall: 0.55, reads.Split: 0.45, reads.Slip: 0.48,
+		},
+		players: []member{
+			{jersey: "0", name: "Odile", tendency: 'h', shooter: true, skill: 0.10},
+			{jersey: "00", name: "Bram", tendency: 'w', skill: 0.12, weakLeft: 0.60},
+			{jersey: "3", name: "Tavi", tendency: 'h', skill: 0.05, doing: 0.40},
+			{jersey: "4", name: "Noor", tendency: 'w', shooter: true, skill: 0.08, quirk: map[reads.Read]float64{reads.BackCut: 0.45}},
+			{jersey: "7", name: "Juni", tendency: 'w', skill: -0.10},
+			{jersey: "8", name: "Esme", tendency: 'w', skill: 0.02},
+			{jersey: "10", name: "Kit", tendency: 'h', skill: 0.06, quirk: map[reads.Read]float64{reads.Fade: 0.35}},
+			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.14, away: map[int]bool{3: true, 4: true, 5: true, 6: true, 7: true, 8: true}},
+			{jersey: "14", name: "Sunny", tendency: 'b', skill: 0.00},
+			{jersey: "21", name: "Ivo", tendency: 'b', skill: -0.12, quirk: map[reads.Read]float64{reads.Curl: -0.30}},
+			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10},
+			{jersey: "32", name: "Marek", tendency: 'b', skill: -0.06},
+			{jersey: "44", name: "Lotte", tendency: 'b', skill: 0.04, away: map[int]bool{0: true, 1: true, 2: true, 3: true, 4: true, 5: true, 6: true}},
+		},
+		tonight: []outlined{
+			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and lay-ups, both sides", "", 9}, {water, "Water", "", 2},
+			{drilled, drillTitle, "shown", 12}, {own, "Form shooting in pairs", "", 7}, {water, "Water", "", 2},
+			{drilled, drillTitle, "live", 14}, {water, "Water", "", 2},
+			{own, "Four on four, two dribbles", "", 12}, {own, "Five on five, half court", "", 8}, {water, "Water", "", 2},
+			{own, "Free throws and one thing learned", "", 8},
+		},
+	},
+	{
+		name: "JV", ages: practice.Grades9on, minutes: 105,
+		base: map[reads.Read]float64{
+			reads.Curl: 0.90, reads.Straight: 0.86, reads.Fade: 0.76, reads.BackCut: 0.66, reads.ClearOut: 0.62, reads.Keep: 0.58,
+			reads.Pop: 0.84, reads.Shape: 0.80, reads.Rescreen: 0.60, reads.StepBall: 0.68, reads.Split: 0.55, reads.Slip: 0.62,
+		},
+		players: []member{
+			{jersey: "1", name: "Dara", tendency: 'h', skill: 0.06},
+			{jersey: "2", name: "Wim", tendency: 'h', shooter: true, skill: 0.04},
+			{jersey: "5", name: "Alma", tendency: 'w', shooter: true, skill: 0.08},
+			{jersey: "9", name: "Theo", tendency: 'w', skill: -0.10},
+			{jersey: "12", name: "Greta", tendency: 'w', skill: 0.00, quirk: map[reads.Read]float64{reads.BackCut: -0.35}},
+			{jersey: "13", name: "Soren", tendency: 'b', skill: -0.05},
+			{jersey: "15", name: "Mina", tendency: 'b', skill: 0.03},
+			{jersey: "20", name: "Felix", tendency: 'w', skill: -0.08, doing: 0.25},
+			{jersey: "22", name: "Yara", tendency: 'w', shooter: true, skill: 0.07},
+			{jersey: "30", name: "Otto", tendency: 'b', skill: -0.02},
+			{jersey: "33", name: "Lena", tendency: 'h', skill: 0.05},
+			{jersey: "50", name: "Cas", tendency: 'b', skill: -0.15},
+		},
+		tonight: []outlined{
+			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Form shooting and handling", "", 9}, {water, "Water", "", 2},
+			{drilled, drillTitle, "live", 15}, {water, "Water", "", 2}, {drilled, drillTitle, "live-switch", 15}, {water, "Water", "", 2},
+			{own, "Four on four to twelve", "", 20}, {water, "Water", "", 2}, {own, "Five on five, whole floor", "", 18}, {water, "Water", "", 2},
+			{own, "Free throws", "", 8},
+		},
+	},
+}
+
+// past is what the logged practices looked like, by number.
+func past(k int) []outlined {
+	stages := []string{"shown", "shown"}
+	switch {
+	case k >= 6:
+		stages = []string{"shown", "live-switch"}
+	case k >= 2:
+		stages = []string{"shown", "live"}
+	}
+	return []outlined{
+		{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and lay-ups", "", 9},
+		{drilled, drillTitle, stages[0], 12}, {water, "Water", "", 3}, {drilled, drillTitle, stages[1], 14},
+		{own, "Four on four", "", 12}, {water, "Water", "", 3}, {own, "Five on five", "", 14}, {own, "Free throws", "", 8},
+	}
+}

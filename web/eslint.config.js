@@ -1,0 +1,18 @@
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import config from './svelte.config.js';
+
+export default ts.config(
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...svelte.configs.recommended,
+  { languageOptions: { globals: { ...globals.browser } } },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: config } },
+    rules: { 'svelte/no-navigation-without-resolve': 'off' }
+  },
+  { ignores: ['build/', '.svelte-kit/', 'src/lib/api/schema.d.ts'] }
+);

@@ -1,0 +1,44 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type Point = Schemas['Point'];
+export type Situation = Schemas['Situation'];
+export type Row = Schemas['Row'];
+export type Player = Schemas['Player'];
+export type Block = Schemas['Block'];
+export type Practice = Schemas['Practice'];
+export type Sheet = Schemas['Sheet'];
+export type Standing = Schemas['Standing'];
+export type Judgement = Schemas['Judgement'];
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+/** A refusal that the coach should read. Status 0 means that no answer came. */
+export class Refusal extends Error {
+  constructor(
+    public status: number,
+    message: string
+  ) {
+    super(message);
+  }
+}
+
+type Answered<T> = { data?: T; error?: { message?: string }; response: Response };
+
+/** Unwraps an answer of the contract, or throws a Refusal with a sentence. */
+export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
+  let answer: Answered<T>;
+  try {
+    answer = await call;
+  } catch {
+    throw new Refusal(0, 'The server cannot be reached. What you entered is still here; try again in a moment.');
+  }
+  if (!answer.response.ok) {
+    throw new Refusal(
+      answer.response.status,
+      answer.error?.message ?? 'Something went wrong. Nothing was stored; try again in a moment.'
+    );
+  }
+  return answer.data as T;
+}

@@ -1,0 +1,70 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import type { Schemas } from '$lib/api/client';
+
+  // Half a court from above, the basket at the bottom, one unit a foot. The
+  // children draw in the same units with y turned: use sy() from geometry.ts.
+  let {
+    lines,
+    top = 31,
+    label,
+    children,
+    svg = $bindable()
+  }: { lines: Schemas['Lines']; top?: number; label: string; children?: Snippet; svg?: SVGSVGElement } = $props();
+
+  const l = $derived(lines);
+  const upper = $derived(Math.min(top, l.halfY));
+  const margin = 1.2;
+</script>
+
+<svg
+  bind:this={svg}
+  viewBox={`${-l.halfWidth - margin} ${-upper - margin} ${2 * (l.halfWidth + margin)} ${upper - l.baselineY + 2 * margin}`}
+  role="group"
+  aria-label={label}
+  class="court"
+>
+  <rect x={-l.halfWidth} y={-upper} width={2 * l.halfWidth} height={upper - l.baselineY} class="boards" />
+  <g class="paint">
+    <path
+      d={`M${-l.halfWidth} ${-upper}V${-l.baselineY}H${l.halfWidth}V${-upper}${upper === l.halfY ? 'Z' : ''}`}
+    />
+    <rect x={-l.laneHalf} y={-l.freeThrowY} width={2 * l.laneHalf} height={l.freeThrowY - l.baselineY} class="lane" />
+    <path d={`M${-l.circleRadius} ${-l.freeThrowY}A${l.circleRadius} ${l.circleRadius} 0 0 1 ${l.circleRadius} ${-l.freeThrowY}`} />
+    <path
+      d={`M${-l.arcStraightX} ${-l.baselineY}V${-l.arcMeetsY}A${l.arcRadius} ${l.arcRadius} 0 0 1 ${l.arcStraightX} ${-l.arcMeetsY}V${-l.baselineY}`}
+    />
+    <path d={`M-3 ${-l.boardY}H3`} class="board" />
+    <circle cx="0" cy="0" r={l.ringRadius} class="ring" />
+  </g>
+  {@render children?.()}
+</svg>
+
+<style>
+  .court {
+    display: block;
+    width: 100%;
+    height: 100%;
+    touch-action: none;
+    user-select: none;
+  }
+  .boards {
+    fill: var(--board);
+  }
+  .paint {
+    fill: none;
+    stroke: var(--line);
+    stroke-width: 0.16;
+  }
+  .lane {
+    fill: color-mix(in srgb, var(--line) 9%, transparent);
+  }
+  .board {
+    stroke: var(--ink);
+    stroke-width: 0.3;
+  }
+  .ring {
+    stroke: var(--tape-orange);
+    stroke-width: 0.28;
+  }
+</style>

@@ -1,0 +1,75 @@
+<script lang="ts">
+  import type { Point } from '$lib/api/client';
+  import { sy } from './geometry';
+
+  // Offence: a solid disc with a jersey or a letter. Defence: an open wedge
+  // that faces somewhere, because facing is information.
+  let {
+    kind,
+    at,
+    text = '',
+    face = 0,
+    lifted = false
+  }: { kind: 'offence' | 'defence' | 'ball' | 'screener'; at: Point; text?: string; face?: number; lifted?: boolean } =
+    $props();
+</script>
+
+<g transform={`translate(${at.x} ${sy(at)})`} class={kind} class:lifted>
+  {#if kind === 'ball'}
+    <circle r="0.62" />
+    <path d="M-0.62 0H0.62M0 -0.62V0.62" class="seam" />
+  {:else if kind === 'defence'}
+    <circle r="1.9" class="touch" />
+    <path d="M1.750 0L-1.150 -1.450L-0.750 0L-1.150 1.450Z" transform={`rotate(${face})`} class="wedge" />
+    {#if text}<text y="0.36" class="label">{text}</text>{/if}
+  {:else}
+    {#if kind === 'screener'}<path d="M-1.5 -1.150H1.500" transform={`rotate(${face + 90})`} class="stance" />{/if}
+    <circle r="1.08" class="disc" />
+    <text y="0.43" class="jersey">{text}</text>
+  {/if}
+</g>
+
+<style>
+  .disc {
+    fill: var(--ink);
+  }
+  .jersey {
+    fill: var(--on-ink);
+    font-family: var(--font-numeral);
+    font-weight: 600;
+    font-size: 1.28px;
+    text-anchor: middle;
+  }
+  .stance {
+    stroke: var(--ink);
+    stroke-width: 0.42;
+  }
+  .touch {
+    fill: transparent;
+  }
+  .wedge {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 0.26;
+    stroke-linejoin: round;
+  }
+  .lifted .wedge {
+    fill: var(--mark);
+  }
+  .label {
+    fill: var(--ink);
+    font-family: var(--font-numeral);
+    font-weight: 600;
+    font-size: 1.05px;
+    text-anchor: middle;
+  }
+  .ball circle {
+    fill: #d9772b;
+    stroke: #5e2e0a;
+    stroke-width: 0.14;
+  }
+  .seam {
+    stroke: #5e2e0a;
+    stroke-width: 0.1;
+  }
+</style>

@@ -1,0 +1,101 @@
+<script lang="ts">
+  import type { Row, Schemas } from '$lib/api/client';
+  import { glyphs, readOfCue } from '$lib/parts/glyphs';
+  import { isLate } from './lab.svelte';
+
+  // The read map: where each answer is right, for every place of one defender.
+  let {
+    map,
+    rows,
+    halfWidth
+  }: { map: Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array }; rows: Row[]; halfWidth: number } = $props();
+
+  const radius = $derived((map.rows * map.cell) / 2);
+  const middle = $derived({
+    x: map.origin.x + (map.cols * map.cell) / 2,
+    y: -(map.origin.y + (map.rows * map.cell) / 2)
+  });
+
+  const alphaClear = 84;
+  const alphaLate = 34;
+
+  const picture = $derived.by(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = map.cols;
+    canvas.height = map.rows;
+    const ctx = canvas.getContext('2d');
+    if (!ctx) return '';
+    const style = getComputedStyle(document.documentElement);
+    const colours = map.legend.map((cue) => {
+      const g = glyphs[readOfCue(rows, cue)];
+      return g ? rgb(style.getPropertyValue(g.tape)) : [0, 0, 0];
+    });
+    const image = ctx.createImageData(map.cols, map.rows);
+    for (let i = 0; i < map.cues.length; i++) {
+      const c = colours[Number(map.cues[i])] ?? [0, 0, 0];
+      // The map's rows run upward, the picture's downward.
+      const at = ((map.rows - 1 - Math.floor(i / map.cols)) * map.cols + (i % map.cols)) * 4;
+      image.data.set([c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, isLate(map.margins[i] ?? 0) ? alphaLate : alphaClear], at);
+    }
+    ctx.putImageData(image, 0, 0);
+    return canvas.toDataURL();
+  });
+
+  // A read's glyph stands where its answer is surest.
+  const signs = $derived.by(() => {
+    const best = new Map<number, { at: number; score: number }>();
+    for (let i = 0; i < map.cues.length; i++) {
+      const k = Number(map.cues[i]);
+      const col = i % map.cols;
+      const row = Math.floor(i / map.cols);
+      const x = map.origin.x + (col + 0.5) * map.cell;
+      const y = -(map.origin.y + (row + 0.5) * map.cell);
+      const inside = Math.min(radius - Math.hypot(x - middle.x, y - middle.y), halfWidth - Math.abs(x));
+      const score = Math.min(map.margins[i] ?? 0, inside * 10);
+      if (score > (best.get(k)?.score ?? 3)) best.set(k, { at: i, score });
+    }
+    return [...best.entries()].map(([k, { at }]) => ({
+      read: readOfCue(rows, map.legend[k] ?? ''),
+      x: map.origin.x + ((at % map.cols) + 0.5) * map.cell,
+      y: -(map.origin.y + (Math.floor(at / map.cols) + 0.5) * map.cell)
+    }));
+  });
+
+  function rgb(css: string): number[] {
+    const hex = css.trim().replace('#', '');
+    return [0, 2, 4].map((i) => parseInt(hex.slice(i, i + 2), 16));
+  }
+</script>
+
+<clipPath id="map-edge"><circle cx={middle.x} cy={middle.y} r={radius} /></clipPath>
+<g class="map" aria-hidden="true">
+  <image
+    clip-path="url(#map-edge)"
+    href={picture}
+    x={map.origin.x}
+    y={-(map.origin.y + map.rows * map.cell)}
+    width={map.cols * map.cell}
+    height={map.rows * map.cell}
+    preserveAspectRatio="none"
+  />
+  {#each signs as s (s.read)}
+    {@const g = glyphs[s.read]}
+    {#if g}
+      <g transform={`translate(${s.x - 1.75} ${s.y - 1.75}) scale(0.11)`} style:color={`var(${g.tape})`} class="sign">
+        <circle cx={g.post[0]} cy={g.post[1]} r="3.6" fill="currentColor" />
+        <path d={g.way} fill="none" stroke="currentColor" stroke-width="2.8" stroke-linecap="round" />
+        {#if g.bar}<path d={g.bar} stroke="currentColor" stroke-width="3.2" />{/if}
+        {#if g.tip}
+          <path d="M0 0L-6.5 -3.8V3.8Z" fill="currentColor" transform={`translate(${g.tip[0]} ${g.tip[1]}) rotate(${g.tip[2]})`} />
+        {/if}
+        {#if g.ball}<circle cx={g.ball[0]} cy={g.ball[1]} r="2.6" fill="none" stroke="currentColor" stroke-width="2" />{/if}
+      </g>
+    {/if}
+  {/each}
+</g>
+
+<style>
+  .map {
+    pointer-events: none;
+  }
+</style>

@@ -1,0 +1,150 @@
+import { api, ask, type Point, type Row, type Schemas, type Situation } from '$lib/api/client';
+import { mirror } from './geometry';
+
+type Mover = 'xCutter' | 'xScreener';
+type ReadMap = Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array };
+
+/** What is on the page at once: from the map while a defender is dragged, from
+ * the engine as soon as it has answered. */
+export interface Painted {
+  cue: string;
+  /** Feet. */
+  margin: number;
+  row: Row;
+  exact: Schemas['Answer'] | null;
+}
+
+/** Below this margin in feet the engine calls a cue late; the map says so too
+ * until the engine's own word arrives. */
+const lateTenths = 5;
+
+/** The read lab's state: a situation, the engine's maps round it and its answer. */
+export class Lab {
+  lesson = $state.raw<Schemas['Lesson'] | null>(null);
+  situation = $state.raw<Situation | null>(null);
+  maps = $state.raw<Partial<Record<Mover, ReadMap>>>({});
+  painted = $state.raw<Painted | null>(null);
+  problem = $state('');
+  onLeft = $state(false);
+
+  private busy = false;
+  private again = false;
+
+  constructor(
+    private team: string,
+    private screen: string
+  ) {}
+
+  async load(cue?: string, read?: string) {
+    this.lesson = await ask(
+      api.GET('/api/teams/{teamId}/lesson', {
+        params: { path: { teamId: this.team }, query: { screen: this.screen } }
+      })
+    );
+    const at = this.lesson.rows.findIndex(
+      (r) => r.cue === cue || (read !== undefined && (r.cutterRead === read || r.screenerRead === read))
+    );
+    this.show(this.lesson.examples[Math.max(0, at)]);
+  }
+
+  /** Puts a cue's clear example on the floor. */
+  example(cue: string) {
+    const at = this.lesson?.rows.findIndex((r) => r.cue === cue) ?? -1;
+    const s = this.lesson?.examples[at];
+    if (s) this.show(this.onLeft ? mirrored(s) : s);
+  }
+
+  mirror() {
+    if (!this.situation) return;
+    this.onLeft = !this.onLeft;
+    this.show(mirrored(this.situation));
+  }
+
+  /** Moves a defender: the answer comes from the map at once, without waiting. */
+  move(who: Mover, to: Point) {
+    if (!this.situation) return;
+    this.situation = { ...this.situation, [who]: to };
+    this.paintFromMap(who, to);
+    this.refresh();
+  }
+
+  private show(s: Situation | undefined) {
+    if (!s) return;
+    this.situation = s;
+    this.refresh();
+  }
+
+  private paintFromMap(who: Mover, p: Point) {
+    const m = this.maps[who];
+    if (!m || !this.lesson) return;
+    const col = clamp(Math.floor((p.x - m.origin.x) / m.cell), 0, m.cols - 1);
+    const row = clamp(Math.floor((p.y - m.origin.y) / m.cell), 0, m.rows - 1);
+    const cell = row * m.cols + col;
+    const cue = m.legend[Number(m.cues[cell])] ?? '';
+    const found = this.lesson.rows.find((r) => r.cue === cue);
+    if (found) this.painted = { cue, margin: (m.margins[cell] ?? 0) / 10, row: found, exact: null };
+  }
+
+  /** Asks the engine for the exact answer and both maps; one question at a
+   * time, the newest place last. */
+  private async refresh() {
+    if (this.busy) {
+      this.again = true;
+      return;
+    }
+    this.busy = true;
+    do {
+      this.again = false;
+      await this.askEngine();
+    } while (this.again);
+    this.busy = false;
+  }
+
+  private async askEngine() {
+    const body = this.situation;
+    if (!body) return;
+    const path = { teamId: this.team };
+    try {
+      const [answer, cutter, screener] = await Promise.all([
+        ask(api.POST('/api/teams/{teamId}/judge', { params: { path }, body })),
+        this.map('xCutter', body),
+        this.map('xScreener', body)
+      ]);
+      this.maps = { xCutter: cutter, xScreener: screener };
+      if (!this.again) {
+        this.painted = { cue: answer.cue, margin: answer.margin, row: answer.row, exact: answer };
+        this.problem = '';
+      }
+    } catch (e) {
+      this.problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  private async map(mover: Mover, body: Situation): Promise<ReadMap> {
+    const m = await ask(
+      api.POST('/api/teams/{teamId}/readmap', {
+        params: { path: { teamId: this.team }, query: { mover } },
+        body
+      })
+    );
+    return { ...m, margins: Uint8Array.from(atob(m.margins), (c) => c.charCodeAt(0)) };
+  }
+}
+
+/** Whether a map cell's margin is late. */
+export const isLate = (tenths: number) => tenths < lateTenths;
+
+function mirrored(s: Situation): Situation {
+  return {
+    screen: s.screen,
+    from: mirror(s.from),
+    to: mirror(s.to),
+    cutter: mirror(s.cutter),
+    screener: mirror(s.screener),
+    passer: mirror(s.passer),
+    xCutter: mirror(s.xCutter),
+    xScreener: mirror(s.xScreener)
+  };
+}
+
+const clamp = (v: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, v));

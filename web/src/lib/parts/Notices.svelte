@@ -1,0 +1,32 @@
+<script lang="ts">
+  import { Toast } from 'flowbite-svelte';
+  import { notices } from '$lib/state/notices.svelte';
+</script>
+
+<div class="foot no-print" aria-live="polite">
+  {#each notices.list as n (n.id)}
+    <Toast
+      dismissable
+      align={false}
+      class="notice max-w-xl rounded-[3px] border-l-8"
+      classes={{ content: 'text-base text-[var(--ink)]' }}
+      style={`background: var(--sheet); border-color: ${n.bad ? 'var(--alarm)' : 'var(--tape-green)'}`}
+      onclose={() => notices.drop(n.id)}
+    >
+      {n.text}
+    </Toast>
+  {/each}
+</div>
+
+<style>
+  .foot {
+    position: fixed;
+    left: 50%;
+    bottom: 1rem;
+    transform: translateX(-50%);
+    z-index: 60;
+    display: grid;
+    gap: 0.5rem;
+    width: min(36rem, calc(100vw - 2rem));
+  }
+</style>

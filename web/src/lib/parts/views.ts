@@ -1,0 +1,32 @@
+/** The views in the order in which a coach's work is done, one key each. */
+export const views = [
+  { id: 'now', name: 'Now', key: '1' },
+  { id: 'teach', name: 'Teach', key: '2' },
+  { id: 'drills', name: 'Drills', key: '3' },
+  { id: 'plan', name: 'Plan', key: '4' },
+  { id: 'run', name: 'Run', key: '5' },
+  { id: 'squad', name: 'Squad', key: '6' }
+];
+
+/** The keys a view adds, for the help that "?" opens. */
+export const viewKeys: Record<string, [string, string][]> = {
+  teach: [
+    ['Tab', 'to a defender, then the arrow keys move him half a foot (Shift: two inches)'],
+    ['M', 'mirror to the other side'],
+    ['Space', 'play and stop'],
+    ['N', 'next step']
+  ],
+  plan: [
+    ['Ctrl Z / Ctrl Y', 'undo and redo'],
+    ['Ctrl S', 'store the plan'],
+    ['Up, Down on a block', 'choose the block before or after'],
+    ['Alt Up, Alt Down', 'move the chosen block'],
+    ['+ and −', 'a minute more or less']
+  ],
+  run: [
+    ['1 – 6', 'log the answer on that button'],
+    ['Z', 'take the last rep back'],
+    ['Space', 'start and stop the clock'],
+    ['N', 'next block']
+  ]
+};

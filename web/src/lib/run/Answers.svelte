@@ -1,0 +1,159 @@
+<script lang="ts">
+  import { session } from '$lib/state/session.svelte';
+  import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import { cueName, tapeOf } from '$lib/parts/glyphs';
+  import type { Floor } from './floor.svelte';
+
+  // One tap a rep. Where the cue is known, the big button says "he read it";
+  // on live rungs each big button is a cue read rightly.
+  let { floor }: { floor: Floor } = $props();
+
+  const live = $derived(Boolean(floor.current?.live));
+  const asking = $derived(Boolean(floor.wrong && !floor.wrong.cue));
+</script>
+
+<section aria-label="What was seen">
+  {#if !floor.rep}
+    <p class="hint">Go to the next block, or step back to a rep.</p>
+  {:else if asking}
+    <p class="hint">Wrong read. What did the defence show?</p>
+    <div class="grid">
+      {#each floor.cues as c (c)}
+        <button class="answer" onclick={() => (floor.wrong = { cue: c })}>
+          <CueGlyph cue={c} size={52} /><span>{cueName(c)}</span>
+        </button>
+      {/each}
+    </div>
+  {:else}
+    <p class="hint">
+      {#if floor.wrong}Showed {cueName(floor.wrong.cue).toLowerCase()}. What did he do instead?
+      {:else if live}<b>{floor.up?.name}</b> read it right: which one?
+      {:else}<b>{floor.up?.name}</b>{/if}
+    </p>
+    <div class="grid" class:lead={!live}>
+      {#each floor.answers as a, i (a.key)}
+        <button
+          class="answer"
+          class:main={a.main}
+          style:--tape={a.read ? tapeOf(a.read) : 'var(--line)'}
+          onclick={() => floor.answer(a)}
+        >
+          <ReadGlyph read={a.read} size={a.main ? 72 : 48} />
+          <span>
+            {#if a.main && !live}<small>{floor.current?.reads ? 'He read it' : 'As named'}</small>{/if}
+            {a.label || session.readName(a.read)}
+          </span>
+          <kbd class="numeral" aria-hidden="true">{i + 1}</kbd>
+        </button>
+      {/each}
+    </div>
+  {/if}
+  {#if floor.rep}
+    <div class="more">
+      {#if live}
+        <button class="tape plain" aria-pressed={floor.wrong !== null} onclick={() => (floor.wrong = floor.wrong ? null : { cue: '' })}>
+          Wrong read
+        </button>
+      {/if}
+      <button class="tape plain" aria-pressed={floor.late} onclick={() => (floor.late = !floor.late)}>Late</button>
+      <button class="tape plain" disabled={floor.log.length === 0} onclick={() => floor.undo()}>Undo</button>
+    </div>
+  {/if}
+</section>
+
+<style>
+  section {
+    display: flex;
+    flex-direction: column;
+    gap: 0.7rem;
+    min-width: 0;
+  }
+  .hint {
+    font-size: 1.2rem;
+  }
+  .grid {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    gap: 0.7rem;
+    flex: 1;
+    grid-auto-rows: minmax(84px, 1fr);
+  }
+  .grid.lead .main {
+    grid-column: 1 / -1;
+    min-height: 120px;
+  }
+  .answer {
+    position: relative;
+    display: flex;
+    align-items: center;
+    gap: 0.9rem;
+    min-height: 84px;
+    padding: 0.4rem 1rem;
+    background: var(--sheet);
+    border: 2px solid var(--seam);
+    border-left: 10px solid var(--tape, var(--line));
+    color: var(--ink);
+    font: inherit;
+    font-size: 1.45rem;
+    font-weight: 700;
+    line-height: 1.1;
+    text-align: left;
+    cursor: pointer;
+  }
+  .answer.main {
+    font-size: 1.9rem;
+    background: color-mix(in srgb, var(--tape) 22%, var(--sheet));
+    border-color: var(--tape);
+  }
+  .answer:active {
+    background: var(--mark);
+    color: #07090b;
+  }
+  small {
+    display: block;
+    font-size: 1rem;
+    font-weight: 400;
+  }
+  kbd {
+    position: absolute;
+    right: 0.6rem;
+    bottom: 0.3rem;
+    font-size: 0.95rem;
+    color: var(--ink-soft);
+  }
+  .more {
+    display: grid;
+    grid-auto-flow: column;
+    grid-auto-columns: 1fr;
+    gap: 0.7rem;
+  }
+  .more .tape {
+    min-height: 64px;
+    font-size: 1.15rem;
+  }
+  @media (max-width: 700px) {
+    .answer {
+      min-height: 68px;
+      font-size: 1.15rem;
+      padding: 0.2rem 0.6rem;
+      gap: 0.5rem;
+    }
+    .answer.main {
+      font-size: 1.35rem;
+    }
+    .grid {
+      grid-auto-rows: minmax(68px, auto);
+      gap: 0.5rem;
+    }
+    .grid.lead .main {
+      min-height: 84px;
+    }
+    kbd {
+      display: none;
+    }
+    .hint {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,256 @@
+import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
+import { deviceName, Queue } from './queue.svelte';
+
+type Run = Schemas['Run'];
+type RunBlock = Schemas['RunBlock'];
+type OrderRep = Schemas['OrderRep'];
+type RepEvent = Schemas['RepEvent'];
+export type Role = 'cutter' | 'screener';
+
+/** One logged answer as the surface shows it. */
+export interface Logged {
+  event: RepEvent;
+  right: boolean;
+  expected: string;
+}
+
+/** One thing that can be tapped: what was seen, in one touch. */
+export interface Answer {
+  key: string;
+  read: string;
+  cue: string;
+  /** The read that the cue asks for. */
+  expected: string;
+  label: string;
+  main: boolean;
+}
+
+/** A practice on the floor: the clock, who is up, what is logged. */
+export class Floor {
+  run = $state.raw<Run | null>(null);
+  clock = $state.raw<Schemas['Clock'] | null>(null);
+  log = $state.raw<Logged[]>([]);
+  judge = $state<Role | 'both'>('cutter');
+  end = $state(0); // basket that is logged here; 0 for all
+  late = $state(false);
+  /** While a wrong read is being entered: the cue that was shown, once known. */
+  wrong = $state<{ cue: string } | null>(null);
+  private half = $state(false); // the cutter of a rep with two judged roles is done
+  private skipped = $state.raw<Record<string, number>>({}); // rep to go to, by block
+  private clockAt = $state(0);
+  now = $state(Date.now());
+  problem = $state('');
+  readonly queue: Queue;
+
+  constructor(
+    private team: string,
+    private id: string
+  ) {
+    this.queue = new Queue(team, id);
+  }
+
+  private get path() {
+    return { teamId: this.team, practiceId: this.id };
+  }
+
+  async load() {
+    const run = await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } }));
+    this.run = run;
+    this.setClock(run.clock);
+    const stored: Logged[] = run.reps.map((r) => ({
+      event: { ...r, kind: 'rep', device: '' },
+      right: r.right,
+      expected: r.expected
+    }));
+    this.log = stored;
+    for (const e of await this.queue.pending()) this.apply(e);
+    this.queue.send();
+  }
+
+  blocks = $derived(this.run?.blocks ?? []);
+  at = $derived(
+    Math.max(
+      0,
+      this.blocks.findIndex((b) => b.block.id === this.clock?.block)
+    )
+  );
+  current = $derived<RunBlock | undefined>(this.blocks[this.at]);
+  next = $derived<RunBlock | undefined>(this.blocks[this.at + 1]);
+  players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
+  elapsed = $derived((this.clock?.elapsedMs ?? 0) + (this.clock?.running ? Math.max(0, this.now - this.clockAt) : 0));
+  left = $derived((this.current?.block.minutes ?? 0) * 60000 - this.elapsed);
+
+  /** The reps of this block at the ends that are logged here. */
+  private order = $derived((this.current?.order?.reps ?? []).filter((r) => this.end === 0 || r.basket === this.end));
+
+  rep = $derived.by<OrderRep | undefined>(() => {
+    const block = this.current?.block.id;
+    if (!block) return undefined;
+    const to = this.skipped[block];
+    if (to !== undefined) return this.order.find((r) => r.no >= to);
+    const roles = this.judge === 'both' ? ['cutter', 'screener'] : [this.judge];
+    const last = Math.max(
+      0,
+      ...this.log
+        .filter((l) => l.event.block === block && roles.includes(l.event.role ?? ''))
+        .filter((l) => this.end === 0 || this.current?.order?.reps[(l.event.repNo ?? 1) - 1]?.basket === this.end)
+        .map((l) => l.event.repNo ?? 0)
+    );
+    return this.order.find((r) => r.no > last || (r.no === last && this.half));
+  });
+
+  role = $derived<Role>(this.judge === 'both' ? (this.half ? 'screener' : 'cutter') : this.judge);
+  up = $derived(this.rep ? this.players.get(this.role === 'cutter' ? this.rep.cutter : this.rep.screener) : undefined);
+
+  private rows = $derived<Row[]>(this.current?.rows ?? []);
+  /** The cue is known beforehand when a coach shows or names it. */
+  known = $derived(Boolean(this.rep && this.rep.cue !== 'none'));
+  private readOf = (r: Row) => (this.role === 'cutter' ? r.cutterRead : r.screenerRead);
+
+  /** What can be tapped now. */
+  answers = $derived.by<Answer[]>(() => {
+    const rep = this.rep;
+    if (!rep || !this.current) return [];
+    const make = (read: string, row: Row, label: string, main: boolean): Answer => ({
+      key: `${row.cue}-${read}-${label}`,
+      read,
+      cue: row.cue,
+      expected: this.readOf(row),
+      label,
+      main
+    });
+    const row = this.rows.find((r) => r.cue === (this.known ? rep.cue : this.wrong?.cue));
+    if (this.known && row) {
+      if (!this.current.reads) return [make(this.readOf(row), row, 'Clean', true), make('', row, 'Not clean', false)];
+      return [make(this.readOf(row), row, '', true), ...this.others(row).map((r) => make(r, row, '', false)), make('', row, 'No read', false)];
+    }
+    if (this.wrong && !this.wrong.cue) return [];
+    if (this.wrong && row) return [...this.others(row).map((r) => make(r, row, '', false)), make('', row, 'No read', false)];
+    return this.rows.map((r) => make(this.readOf(r), r, '', true));
+  });
+
+  private others(row: Row): string[] {
+    const right = this.readOf(row);
+    return [...new Set(this.rows.map(this.readOf))].filter((r) => r !== right);
+  }
+
+  cues = $derived(this.rows.map((r) => r.cue));
+
+  /** Logs an answer for whoever is up and goes on. */
+  answer(a: Answer) {
+    const rep = this.rep;
+    const player = this.up;
+    const block = this.current?.block.id;
+    if (!rep || !player || !block) return;
+    const event: RepEvent = {
+      id: crypto.randomUUID(),
+      kind: 'rep',
+      at: new Date().toISOString(),
+      device: deviceName(),
+      block,
+      repNo: rep.no,
+      player: player.id,
+      role: this.role,
+      side: rep.side,
+      cue: a.cue,
+      made: a.read,
+      late: this.late
+    };
+    this.send([event]);
+    this.late = false;
+    this.wrong = null;
+    this.half = this.judge === 'both' && this.role === 'cutter';
+    this.skipped = without(this.skipped, block);
+  }
+
+  /** Tags the last wrong answer with a correction: the old event is voided and
+   * a new one says it whole, because events never change. */
+  tag(correction: string) {
+    const last = this.log.at(-1);
+    if (!last) return;
+    const again = { ...last.event, id: crypto.randomUUID(), device: deviceName() };
+    const tags = last.event.corrections ?? [];
+    again.corrections = tags.includes(correction) ? tags.filter((t) => t !== correction) : [...tags, correction];
+    this.send([this.voiding(last.event), again]);
+  }
+
+  undo() {
+    const last = this.log.at(-1);
+    if (!last) return;
+    this.half = this.judge === 'both' && last.event.role === 'screener';
+    this.send([this.voiding(last.event)]);
+  }
+
+  /** Goes to another rep of the order without logging. */
+  skip(by: number) {
+    const block = this.current?.block.id;
+    const at = this.order.findIndex((r) => r.no === this.rep?.no);
+    const to = this.order[Math.max(0, (at < 0 ? this.order.length : at) + by)];
+    this.half = false;
+    if (block && to) this.skipped = { ...this.skipped, [block]: to.no };
+  }
+
+  private voiding(e: RepEvent): RepEvent {
+    return { id: crypto.randomUUID(), kind: 'void', voids: e.id, at: new Date().toISOString(), device: deviceName() };
+  }
+
+  private send(events: RepEvent[]) {
+    events.forEach((e) => this.apply(e));
+    this.queue.put(events).catch(() => {
+      this.problem = 'This device has no room to keep the rep. Free some space; what was logged before is safe.';
+    });
+  }
+
+  private apply(e: RepEvent) {
+    if (e.kind === 'void') {
+      this.log = this.log.filter((l) => l.event.id !== e.voids);
+      return;
+    }
+    if (this.log.some((l) => l.event.id === e.id)) return;
+    const row = this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
+    const expected = (e.role === 'screener' ? row?.screenerRead : row?.cutterRead) ?? '';
+    this.log = [...this.log, { event: e, expected, right: e.made === expected }];
+  }
+
+  private setClock(c: Schemas['Clock']) {
+    this.clock = c;
+    this.clockAt = Date.now();
+    this.now = this.clockAt;
+  }
+
+  /** Moves the clock here at once and tells the server; without an answer the
+   * clock runs on this device alone. */
+  async act(action: Schemas['ClockAction']['action'], block?: string) {
+    const c = this.clock;
+    if (!c) return;
+    const to = block ?? c.block ?? this.blocks[0]?.block.id;
+    const moved = to !== c.block;
+    this.setClock({
+      ...c,
+      status: action === 'finish' ? 'done' : 'open',
+      ...(to ? { block: to } : {}),
+      elapsedMs: moved ? 0 : this.elapsed,
+      running: action === 'start' || (action === 'block' && c.running)
+    });
+    try {
+      const body = { action, ...(block ? { block } : {}) };
+      this.setClock(
+        await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body }))
+      );
+      this.problem = '';
+    } catch (e) {
+      if (!(e instanceof Refusal && e.status === 0)) this.problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  goTo(by: number) {
+    const b = this.blocks[this.at + by];
+    if (b) this.act('block', b.block.id);
+    this.wrong = null;
+    this.half = false;
+  }
+}
+
+function without(map: Record<string, number>, key: string): Record<string, number> {
+  return Object.fromEntries(Object.entries(map).filter(([k]) => k !== key));
+}

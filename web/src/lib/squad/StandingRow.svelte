@@ -1,0 +1,106 @@
+<script lang="ts">
+  import type { Judgement, Standing } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
+  import IntervalCell from '$lib/parts/IntervalCell.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+
+  // One read on a player's card: the sentence, and the arithmetic one tap below.
+  let { standing, open = false }: { standing: Standing; open?: boolean } = $props();
+
+  const st = $derived(standing);
+  const per = (x: number) => `${Math.round(x * 100)} %`;
+  const line = (j: Judgement) =>
+    j.tally.reps === 0
+      ? 'no reps'
+      : `${j.tally.right} of ${j.tally.reps}, weighted ${j.tally.weightedRight.toFixed(1)} of ${j.tally.weighted.toFixed(1)}`;
+</script>
+
+<details {open}>
+  <summary>
+    <ReadGlyph read={st.read} size={40} />
+    <span class="name">
+      <b>{session.readName(st.read)}</b>
+      <span class="soft">{st.judgement.sentence}</span>
+      {#if st.gap}<span class="gap">{st.gap}</span>{/if}
+      {#if st.confused}<span class="soft">Most often makes it: {session.readName(st.confused).toLowerCase()}.</span>{/if}
+    </span>
+    <IntervalCell standing={st} width={130} />
+    <span class="numeral held">{st.held || '–'}</span>
+  </summary>
+  {#if st.rungs.length === 0}
+    <p class="soft none">No reps on a rung where the player reads.</p>
+  {:else}
+    <table>
+      <thead>
+        <tr><th>Rung</th><th>Right</th><th>Likely rate</th><th>Reaches {per(st.judgement.target)}</th><th>Right side</th><th>Left side</th></tr>
+      </thead>
+      <tbody>
+        {#each st.rungs as r (r.rung)}
+          <tr>
+            <td><b class="numeral">{session.rung(r.rung)?.number}</b> {session.rung(r.rung)?.name}</td>
+            <td>{line(r.all)}</td>
+            <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
+            <td class="numeral">{per(r.all.chance)} <span class="soft">of {per(r.all.target)}</span></td>
+            <td class="numeral">{r.right.tally.right}/{r.right.tally.reps}</td>
+            <td class="numeral">{r.left.tally.right}/{r.left.tally.reps}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <p class="soft none">
+      A rep counts half after 28 days. The likely rate holds the true one with 80 % (Jeffreys prior). "Has it" needs a chance of
+      85 % to reach the target, on at least 6 weighted reps.
+    </p>
+  {/if}
+</details>
+
+<style>
+  details {
+    border-top: 1px solid var(--seam);
+  }
+  summary {
+    display: grid;
+    grid-template-columns: auto 1fr auto 1.5rem;
+    gap: 0.8rem;
+    align-items: center;
+    padding: 0.5rem 1rem;
+    cursor: pointer;
+    list-style: none;
+    min-height: 56px;
+  }
+  summary:hover {
+    background: color-mix(in srgb, var(--mark) 16%, transparent);
+  }
+  .name > * {
+    display: block;
+    line-height: 1.25;
+  }
+  .name > span {
+    font-size: 0.92rem;
+  }
+  .gap {
+    color: var(--tape-orange);
+  }
+  .held {
+    font-size: 1.7rem;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: 0.95rem;
+  }
+  th {
+    text-align: left;
+    font-weight: 400;
+    color: var(--ink-soft);
+    font-size: 0.88rem;
+  }
+  th,
+  td {
+    padding: 0.25rem 1rem;
+  }
+  .none {
+    padding: 0.3rem 1rem 0.7rem;
+    font-size: 0.88rem;
+  }
+</style>

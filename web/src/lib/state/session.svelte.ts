@@ -1,0 +1,81 @@
+import { api, ask, type Schemas } from '$lib/api/client';
+
+type Catalogue = Schemas['Catalogue'];
+
+/** Who is signed in, and what the product knows. One per page. */
+class Session {
+  view = $state<Schemas['Session'] | null>(null);
+  catalogue = $state<Catalogue | null>(null);
+
+  async load() {
+    this.take(await ask(api.GET('/api/session')));
+    await this.know();
+  }
+
+  async signIn(body: Schemas['SignIn']) {
+    this.take(await ask(api.POST('/api/session', { body })));
+    await this.know();
+  }
+
+  async setUp(body: Schemas['SetUp']) {
+    this.take(await ask(api.POST('/api/setup', { body })));
+    await this.know();
+  }
+
+  async signOut(everywhere: boolean) {
+    await ask(api.DELETE('/api/session', { params: { query: { everywhere } } }));
+    await this.load();
+  }
+
+  read(id: string) {
+    return this.catalogue?.reads.find((r) => r.id === id);
+  }
+
+  readName(id: string) {
+    return id === '' ? 'no read' : (this.read(id)?.name ?? id);
+  }
+
+  rung(id: string) {
+    return this.catalogue?.ladder.find((r) => r.id === id);
+  }
+
+  rungName(number: number) {
+    return this.catalogue?.ladder.find((r) => r.number === number)?.name ?? '';
+  }
+
+  drill(id: string) {
+    return this.catalogue?.drills.find((d) => d.id === id);
+  }
+
+  correction(id: string) {
+    return this.catalogue?.corrections.find((c) => c.id === id)?.name ?? id;
+  }
+
+  get head() {
+    return this.view?.me?.role === 'head';
+  }
+
+  private take(view: Schemas['Session']) {
+    this.view = view;
+  }
+
+  private async know() {
+    if (this.view?.state === 'in' && !this.catalogue) {
+      this.catalogue = await ask(api.GET('/api/catalogue'));
+    }
+  }
+}
+
+export const session = new Session();
+
+const lastTeamKey = 'evrik.team';
+
+/** The team to open: the one used last on this device, or the first. */
+export function lastTeam(teams: { id: string }[]): string | undefined {
+  const last = localStorage.getItem(lastTeamKey);
+  return teams.find((t) => t.id === last)?.id ?? teams[0]?.id;
+}
+
+export function rememberTeam(id: string) {
+  localStorage.setItem(lastTeamKey, id);
+}

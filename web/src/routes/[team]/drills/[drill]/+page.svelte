@@ -1,0 +1,318 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { page } from '$app/state';
+  import { api, ask, Refusal, type Player, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
+  import CourtFloor from '$lib/court/CourtFloor.svelte';
+  import RepFloor from '$lib/court/RepFloor.svelte';
+  import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import Ladder from '$lib/parts/Ladder.svelte';
+  import { cueName } from '$lib/parts/glyphs';
+
+  const team = page.params.team ?? '';
+  const path = { teamId: team };
+  const drill = $derived(session.drill(page.params.drill ?? ''));
+
+  let players = $state<Player[]>([]);
+  let lesson = $state<Schemas['Lesson'] | null>(null);
+  let here = $state<Record<string, boolean>>({});
+  let stageId = $state('live');
+  let baskets = $state(2);
+  let minutes = $state(10);
+  let seconds = $state<number | null>(null);
+  let seed = $state(1);
+  let order = $state<Schemas['Order'] | null>(null);
+  let problem = $state('');
+  let at = $state(0);
+
+  const stage = $derived(drill?.stages.find((s) => s.id === stageId) ?? drill?.stages[0]);
+  const present = $derived(players.filter((p) => here[p.id]).map((p) => p.id));
+  const shown = $derived(order?.reps[Math.min(at, (order?.reps.length ?? 1) - 1)]);
+  const slotReps = $derived(order?.reps.filter((r) => r.slot === shown?.slot) ?? []);
+  const byId = $derived(new Map(players.map((p) => [p.id, p])));
+  const jersey = (id: string) => byId.get(id)?.jersey ?? '';
+  const name = (id: string) => byId.get(id)?.name ?? 'coach';
+
+  onMount(async () => {
+    const screen = drill?.screen ?? 'down';
+    [players, lesson] = await Promise.all([
+      ask(api.GET('/api/teams/{teamId}/players', { params: { path } })),
+      ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }))
+    ]);
+    here = Object.fromEntries(players.map((p) => [p.id, true]));
+  });
+
+  let asked = 0;
+  $effect(() => {
+    if (!drill || !stage || players.length === 0) return;
+    const body = {
+      drill: drill.id,
+      stage: stage.id,
+      players: present,
+      baskets,
+      minutes,
+      seed,
+      ...(seconds ? { seconds } : {})
+    };
+    const mine = ++asked;
+    ask(api.POST('/api/teams/{teamId}/order', { params: { path }, body })).then(
+      (o) => {
+        if (mine !== asked) return;
+        order = o;
+        problem = '';
+        at = 0;
+      },
+      (e: Refusal) => {
+        if (mine !== asked) return;
+        order = null;
+        problem = e.message;
+      }
+    );
+  });
+</script>
+
+{#if !drill || !stage}
+  <h1>This drill is not in the catalogue</h1>
+  <p class="my-4"><a href={`/${team}/drills`}>Back to the drills</a></p>
+{:else}
+  <div class="drill">
+    <section>
+      <h1>{drill.name}</h1>
+      <p>{drill.about}</p>
+      <div class="stages">
+        <Ladder stages={drill.stages} chosen={stageId} />
+        <div class="grid gap-2" role="radiogroup" aria-label="Stage">
+          {#each [...drill.stages].reverse() as s (s.id)}
+            <button class="tape plain stage" role="radio" aria-checked={s.id === stageId} onclick={() => (stageId = s.id)}>
+              <span class="numeral">{session.rung(s.rung)?.number}</span>
+              <span>{s.name}</span>
+            </button>
+          {/each}
+        </div>
+      </div>
+      <h2>Say before it starts</h2>
+      <ul class="plain-list">
+        {#each stage.rules as r (r)}<li>{r}</li>{/each}
+      </ul>
+      <p class="soft">{drill.rotation}</p>
+      <h2>Watch</h2>
+      <ul class="plain-list">
+        {#each drill.watch as w (w)}<li>{w}</li>{/each}
+      </ul>
+      <p class="soft">{drill.helpers}. {drill.equipment.join('. ')}.</p>
+      <div class="caution">
+        {#each drill.cautions as c (c)}<p>{c}</p>{/each}
+      </div>
+    </section>
+
+    <section aria-labelledby="tonight" class="sheet tonight">
+      <h2 id="tonight">Tonight</h2>
+      <div class="inputs">
+        <label class="field"><span>Baskets</span><select bind:value={baskets}><option value={1}>1</option><option value={2}>2</option></select></label>
+        <label class="field"><span>Minutes</span><input type="number" min="1" max="60" bind:value={minutes} /></label>
+        <label class="field">
+          <span>Seconds a rep</span><input type="number" min="5" max="120" placeholder={String(stage.seconds)} bind:value={seconds} />
+        </label>
+      </div>
+      <details>
+        <summary><b class="numeral">{present.length}</b> of {players.length} players take part</summary>
+        <div class="people">
+          {#each players as p (p.id)}
+            <label><input type="checkbox" bind:checked={here[p.id]} /><span class="numeral">{p.jersey}</span> {p.name}</label>
+          {/each}
+        </div>
+      </details>
+      {#if problem}
+        <p role="alert" class="problem">{problem}</p>
+      {:else if order}
+        <dl class="sums">
+          <div><dt>Reps</dt><dd class="numeral">{order.reps.length}</dd></div>
+          <div><dt>As cutter, each</dt><dd class="numeral">{spanOf(order.counts.map((c) => c.cutter))}</dd></div>
+          <div><dt>As screener, each</dt><dd class="numeral">{spanOf(order.counts.map((c) => c.screener))}</dd></div>
+          <div><dt>In line</dt><dd class="numeral">{Math.round(order.waiting * 100)} %</dd></div>
+        </dl>
+        {#each order.notes as n (n)}<p class="note">{n}</p>{/each}
+        {#if lesson && shown}
+          <div class="mini">
+            <CourtFloor lines={lesson.lines} label="Who is where" top={26}>
+              <RepFloor {lesson} rep={shown} {jersey} defended={stage.defenders > 0 || stage.coachShows} />
+            </CourtFloor>
+          </div>
+          <p class="step">
+            <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}>‹</button>
+            <span>Rep <b class="numeral">{shown.no}</b> of <span class="numeral">{order.reps.length}</span></span>
+            <button class="tape plain" aria-label="Rep after" disabled={at >= order.reps.length - 1} onclick={() => (at += 1)}>›</button>
+            <button class="tape plain" onclick={() => (seed += 1)}>Deal again</button>
+          </p>
+        {/if}
+        <div class="scroll">
+          <table>
+            <thead>
+              <tr><th>Rep</th><th>End</th><th>Side</th><th>Cuts</th><th>Screens</th>
+                {#if stage.defenders > 0}<th>Defend</th>{:else}<th>Show</th>{/if}</tr>
+            </thead>
+            <tbody>
+              {#each order.reps as r, i (r.no)}
+                <tr class:now={slotReps.includes(r)} onclick={() => (at = i)}>
+                  <td class="numeral">{r.no}</td>
+                  <td class="numeral">{r.basket}</td>
+                  <td>{r.side}</td>
+                  <td><b class="numeral">{jersey(r.cutter)}</b> {name(r.cutter)}</td>
+                  <td><b class="numeral">{jersey(r.screener)}</b> {name(r.screener)}</td>
+                  <td>
+                    {#if stage.defenders > 0}
+                      <span class="numeral">{jersey(r.xCutter)}</span> {name(r.xCutter)},
+                      <span class="numeral">{jersey(r.xScreener)}</span> {name(r.xScreener)}
+                    {:else}
+                      <span class="cue"><CueGlyph cue={r.cue} size={24} />{cueName(r.cue)}</span>
+                    {/if}
+                  </td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      {/if}
+    </section>
+  </div>
+{/if}
+
+<script lang="ts" module>
+  function spanOf(counts: number[]): string {
+    const lo = Math.min(...counts);
+    const hi = Math.max(...counts);
+    return lo === hi ? String(lo) : `${lo}–${hi}`;
+  }
+</script>
+
+<style>
+  .drill {
+    display: grid;
+    grid-template-columns: minmax(18rem, 24rem) minmax(0, 1fr);
+    gap: 1.5rem;
+    align-items: start;
+  }
+  .drill section:first-child {
+    display: grid;
+    gap: 0.75rem;
+  }
+  .stages {
+    display: flex;
+    gap: 1rem;
+    align-items: center;
+  }
+  .stage {
+    justify-content: flex-start;
+    text-align: left;
+    font-weight: 400;
+    width: 100%;
+    min-height: 44px;
+  }
+  .stage[aria-checked='true'] {
+    font-weight: 700;
+  }
+  .plain-list {
+    margin: 0;
+    padding-left: 1.1rem;
+    list-style: square;
+  }
+  .caution {
+    border-left: 6px solid var(--mark);
+    padding-left: 0.7rem;
+    font-size: 0.92rem;
+  }
+  .tonight {
+    padding: 1.1rem;
+    display: grid;
+    gap: 0.9rem;
+    border-top: 8px solid var(--mark);
+  }
+  .inputs {
+    display: grid;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    gap: 0.75rem;
+  }
+  summary {
+    min-height: 36px;
+    cursor: pointer;
+  }
+  .people {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+  }
+  .people label {
+    display: flex;
+    align-items: center;
+    gap: 0.5rem;
+    min-height: 44px;
+  }
+  .people input {
+    width: 22px;
+    height: 22px;
+  }
+  .sums {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 2rem;
+  }
+  .sums dt {
+    color: var(--ink-soft);
+    font-size: 0.9rem;
+  }
+  .sums dd {
+    font-size: 1.9rem;
+    line-height: 1;
+  }
+  .note {
+    border-left: 6px solid var(--tape-teal);
+    padding-left: 0.7rem;
+  }
+  .mini {
+    height: 17rem;
+  }
+  .step {
+    display: flex;
+    gap: 0.7rem;
+    align-items: center;
+    justify-content: center;
+  }
+  .scroll {
+    max-height: 22rem;
+    overflow: auto;
+    border-top: 2px solid var(--ink);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th {
+    position: sticky;
+    top: 0;
+    background: var(--sheet);
+    text-align: left;
+    font-size: 0.9rem;
+    color: var(--ink-soft);
+    padding: 0.4rem 0.5rem;
+  }
+  td {
+    padding: 0.35rem 0.5rem;
+    border-top: 1px solid var(--seam);
+  }
+  tr.now td {
+    background: color-mix(in srgb, var(--mark) 28%, transparent);
+  }
+  .cue {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.3rem;
+  }
+  .problem {
+    color: var(--alarm);
+    font-weight: 700;
+  }
+  @media (max-width: 900px) {
+    .drill {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

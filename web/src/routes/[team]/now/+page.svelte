@@ -1,0 +1,237 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { page } from '$app/state';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import { tapeOf } from '$lib/parts/glyphs';
+  import { dayOf, hourOf } from '$lib/parts/verdicts';
+
+  const team = page.params.team ?? '';
+  let now = $state<Schemas['Now'] | null>(null);
+
+  onMount(async () => {
+    now = await ask(api.GET('/api/teams/{teamId}/now', { params: { path: { teamId: team } } }));
+  });
+
+  const names = (ids: string[]) =>
+    ids.map((id) => now?.players.find((p) => p.id === id)?.name ?? '?').join(', ');
+  const stale = $derived(now?.holds.flatMap((h) => h.stale.map((id) => ({ id, read: h.read }))) ?? []);
+</script>
+
+{#if !now}
+  <p role="status" class="soft">Looking up where the team stands…</p>
+{:else if now.players.length === 0}
+  <section class="sheet p-6 max-w-2xl">
+    <h1>First, the roster</h1>
+    <p class="my-3">A jersey number and a short name for each player is all that is kept. Type them in or import a file.</p>
+    <a class="tape" href={`/${team}/squad`}>To the squad</a>
+  </section>
+{:else}
+  <div class="grid-now">
+    <section class="sheet next" aria-labelledby="next">
+      {#if now.next}
+        {@const p = now.next}
+        <p class="soft">{p.status === 'open' ? 'On the floor now' : 'Next practice'}</p>
+        <h1 id="next">{dayOf(p.startsAt)} <span class="numeral">{hourOf(p.startsAt)}</span></h1>
+        <p class="soft">
+          <span class="numeral">{p.minutes}</span> min · <span class="numeral">{p.present.length}</span> players ·
+          <span class="numeral">{Math.round(p.sheet.covered)}</span> of
+          <span class="numeral">{Math.round(p.sheet.demand)}</span> reps that are needed
+        </p>
+        <ol class="sheet-lines">
+          {#each p.blocks as b, i (b.id)}
+            {@const t = p.sheet.blocks[i]}
+            <li class={b.kind} style:--minutes={b.minutes}>
+              <span class="numeral at">{t?.start ?? 0}</span>
+              <span class="what">
+                {b.title}
+                {#if b.kind === 'drill'}
+                  <span class="soft">{session.drill(b.drill)?.stages.find((s) => s.id === b.stage)?.name}</span>
+                {/if}
+              </span>
+              <span class="numeral">{b.minutes}′</span>
+            </li>
+          {/each}
+        </ol>
+        {#each p.sheet.warnings.slice(0, 2) as w (w.block + w.text)}<p class="warn">{w.text}</p>{/each}
+        <div class="flex gap-3 mt-4">
+          <a class="tape" href={`/${team}/run/${p.id}`}>{p.status === 'open' ? 'Back to the floor' : 'Start on the floor'}</a>
+          <a class="tape plain" href={`/${team}/plan/${p.id}`}>Change the plan</a>
+        </div>
+      {:else}
+        <h1 id="next">No practice is planned</h1>
+        <p class="my-3">Plan one and its run sheet stands here.</p>
+        <a class="tape" href={`/${team}/plan`}>Plan a practice</a>
+      {/if}
+    </section>
+
+    <section aria-labelledby="holds">
+      <h2 id="holds">What holds the team back</h2>
+      {#if now.holds.length === 0}
+        <p class="soft mt-2">Nothing is logged yet. After the first drill with judged reps the reads stand here.</p>
+      {/if}
+      <ol class="quiet-list holds">
+        {#each now.holds as h (h.read)}
+          <li class="sheet" style:--tape={tapeOf(h.read)}>
+            <ReadGlyph read={h.read} size={52} />
+            <div>
+              <h3>{session.readName(h.read)}</h3>
+              {#if h.notYet.length}<p><b class="numeral">{h.notYet.length}</b> not yet: {names(h.notYet)}</p>{/if}
+              {#if h.tooFew.length}
+                <p class="soft"><b class="numeral">{h.tooFew.length}</b> too few to say: {names(h.tooFew)}</p>
+              {/if}
+              {#if h.stale.length}<p class="soft"><b class="numeral">{h.stale.length}</b> stale: {names(h.stale)}</p>{/if}
+              <p class="soft"><b class="numeral">{h.has}</b> have it</p>
+            </div>
+            <a class="teach" href={`/${team}/teach?read=${h.read}`}>Teach it</a>
+          </li>
+        {/each}
+      </ol>
+    </section>
+
+    <section class="side" aria-label="This week">
+      <h2>This week</h2>
+      <p>
+        <b class="numeral big">{now.week.practices}</b> practices, <b class="numeral">{now.week.minutes}</b> min in seven days
+      </p>
+      <p class="soft small">
+        {#if now.week.maxPractices}At most {now.week.maxPractices} a week for this age ({now.week.source}). Your own league's rule
+          comes first.{/if}
+      </p>
+      {#if now.corrections?.length}
+        <h2>Most common corrections</h2>
+        <ol class="quiet-list counts">
+          {#each now.corrections.slice(0, 3) as c (c.id)}
+            <li>{session.correction(c.id)} <span class="numeral">{c.count}</span></li>
+          {/each}
+        </ol>
+      {/if}
+      {#if stale.length}
+        <h2>Went stale</h2>
+        <ul class="quiet-list">
+          {#each stale as s (s.id + s.read)}
+            <li><ReadGlyph read={s.read} size={22} /> {names([s.id])}: {session.readName(s.read)}</li>
+          {/each}
+        </ul>
+      {/if}
+    </section>
+  </div>
+{/if}
+
+<style>
+  .grid-now {
+    display: grid;
+    grid-template-columns: minmax(20rem, 1.15fr) minmax(18rem, 1fr) 15rem;
+    gap: 1.5rem;
+    align-items: start;
+  }
+  .next {
+    padding: 1.25rem;
+    border-top: 8px solid var(--mark);
+  }
+  .next h1 {
+    font-size: 2rem;
+  }
+  .sheet-lines {
+    list-style: none;
+    margin: 0.9rem 0 0;
+    padding: 0;
+  }
+  .sheet-lines li {
+    display: grid;
+    grid-template-columns: 2.2rem 1fr auto;
+    gap: 0.6rem;
+    padding: 0.1rem 0.5rem 0.1rem 0;
+    min-height: calc(var(--minutes) * 0.21rem + 0.6rem);
+    border-top: 1px solid var(--seam);
+  }
+  .sheet-lines li.drill .what {
+    font-weight: 700;
+    border-left: 6px solid var(--tape-blue);
+    padding-left: 0.6rem;
+  }
+  .sheet-lines li.own .what,
+  .sheet-lines li.water .what {
+    border-left: 6px solid transparent;
+    padding-left: 0.6rem;
+  }
+  .sheet-lines li.water {
+    color: var(--tape-teal);
+  }
+  .sheet-lines .soft {
+    font-weight: 400;
+    display: block;
+    font-size: 0.9rem;
+  }
+  .at {
+    color: var(--ink-soft);
+    text-align: right;
+  }
+  .warn {
+    border-left: 6px solid var(--tape-orange);
+    padding-left: 0.6rem;
+    margin-top: 0.7rem;
+  }
+  .holds {
+    display: grid;
+    gap: 0.75rem;
+    margin-top: 0.75rem;
+  }
+  .holds li {
+    display: grid;
+    grid-template-columns: auto 1fr auto;
+    gap: 0.9rem;
+    padding: 0.8rem;
+    border-left: 8px solid var(--tape);
+  }
+  .holds h3 {
+    font-weight: 700;
+    font-size: 1.15rem;
+  }
+  .holds p {
+    font-size: 0.95rem;
+  }
+  .teach {
+    align-self: start;
+    padding: 0.6rem;
+  }
+  .side {
+    display: grid;
+    gap: 0.5rem;
+  }
+  .side h2:not(:first-child) {
+    margin-top: 1rem;
+  }
+  .side li {
+    display: flex;
+    align-items: center;
+    gap: 0.4rem;
+    flex-wrap: wrap;
+    padding: 0.15rem 0;
+  }
+  .counts li {
+    justify-content: space-between;
+    flex-wrap: nowrap;
+    border-bottom: 1px solid var(--seam);
+  }
+  .big {
+    font-size: 2rem;
+  }
+  .small {
+    font-size: 0.88rem;
+  }
+  @media (max-width: 1120px) {
+    .grid-now {
+      grid-template-columns: 1fr 1fr;
+    }
+    .side {
+      grid-column: 1 / -1;
+    }
+  }
+  @media (max-width: 760px) {
+    .grid-now {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,111 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { firstPlan } from '$lib/plan/draft.svelte';
+
+  const path = { teamId: page.params.team ?? '' };
+  let list = $state<Schemas['PracticeSummary'][] | null>(null);
+  let busy = $state(false);
+
+  async function load() {
+    list = await ask(api.GET('/api/teams/{teamId}/practices', { params: { path } }));
+  }
+  onMount(load);
+
+  async function add() {
+    busy = true;
+    try {
+      const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
+      const drill = session.catalogue?.drills[0];
+      const body = firstPlan(
+        players.map((p) => p.id),
+        drill
+      );
+      const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
+      await goto(`/${path.teamId}/plan/${made.id}`);
+    } catch (e) {
+      notices.fail(e);
+    } finally {
+      busy = false;
+    }
+  }
+
+  const coming = $derived([...(list?.filter((p) => p.status !== 'done') ?? [])].reverse());
+  const done = $derived(list?.filter((p) => p.status === 'done') ?? []);
+</script>
+
+<div class="head">
+  <h1>Practices</h1>
+  <button class="tape" onclick={add} disabled={busy}>Plan a practice</button>
+</div>
+{#if !list}
+  <p role="status" class="soft">Looking up the practices…</p>
+{:else if list.length === 0}
+  <p class="my-4 max-w-xl">
+    Nothing is planned yet. The first plan starts with a warm-up, the down screen shown and live, and water; change it to
+    your evening.
+  </p>
+{:else}
+  {#each [{ name: 'To come', rows: coming }, { name: 'Done', rows: done }] as group (group.name)}
+    {#if group.rows.length}
+      <h2>{group.name}</h2>
+      <ul class="quiet-list sheet">
+        {#each group.rows as p (p.id)}
+          <li>
+            <a href={`/${path.teamId}/plan/${p.id}`}>
+              <b>{dayOf(p.startsAt)}</b>
+              <span class="numeral">{hourOf(p.startsAt)}</span>
+              <span><span class="numeral">{p.minutes}</span> min</span>
+              <span class="soft">
+                {#if p.status === 'open'}on the floor
+                {:else if p.reps > 0}<span class="numeral">{p.reps}</span> answers logged{/if}
+              </span>
+            </a>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  {/each}
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    max-width: 48rem;
+  }
+  h2 {
+    margin: 1.25rem 0 0.5rem;
+  }
+  ul {
+    max-width: 48rem;
+  }
+  li + li {
+    border-top: 1px solid var(--seam);
+  }
+  a {
+    display: grid;
+    grid-template-columns: 9rem 6rem 6rem 1fr;
+    gap: 0.75rem;
+    padding: 0.8rem 1rem;
+    text-decoration: none;
+    min-height: 48px;
+  }
+  a:hover {
+    background: color-mix(in srgb, var(--mark) 18%, transparent);
+  }
+  @media (max-width: 560px) {
+    a {
+      grid-template-columns: 1fr auto auto;
+    }
+    a .soft {
+      grid-column: 1 / -1;
+    }
+  }
+</style>

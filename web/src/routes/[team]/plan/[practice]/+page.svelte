@@ -1,0 +1,196 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { beforeNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, ask, type Player } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { Draft } from '$lib/plan/draft.svelte';
+  import Inspector from '$lib/plan/Inspector.svelte';
+  import RunSheet from '$lib/plan/RunSheet.svelte';
+  import Totals from '$lib/plan/Totals.svelte';
+  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import Sure from '$lib/parts/Sure.svelte';
+
+  const team = page.params.team ?? '';
+  const id = page.params.practice ?? '';
+  const draft = new Draft(team, id);
+  let players = $state<Player[]>([]);
+  let failed = $state('');
+  let deleting = $state(false);
+
+  onMount(async () => {
+    try {
+      players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path: { teamId: team } } }));
+      await draft.load();
+    } catch (e) {
+      failed = e instanceof Error ? e.message : String(e);
+    }
+  });
+
+  // The browser's own field speaks local time without a zone.
+  const local = $derived.by(() => {
+    if (!draft.input.startsAt) return '';
+    const d = new Date(draft.input.startsAt);
+    return new Date(d.getTime() - d.getTimezoneOffset() * 60000).toISOString().slice(0, 16);
+  });
+
+  async function save() {
+    try {
+      await draft.save();
+      notices.say('The plan is stored.');
+      return true;
+    } catch (e) {
+      notices.fail(e);
+      return false;
+    }
+  }
+
+  async function toFloor() {
+    if (!draft.changed || (await save())) await goto(`/${team}/run/${id}`);
+  }
+
+  async function drop() {
+    try {
+      await ask(
+        api.DELETE('/api/teams/{teamId}/practices/{practiceId}', {
+          params: { path: { teamId: team, practiceId: id } }
+        })
+      );
+      draft.stored = null;
+      await goto(`/${team}/plan`);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
+  beforeNavigate((nav) => {
+    if (draft.changed && !confirm('The plan is not stored yet. Leave without storing it?')) nav.cancel();
+  });
+
+  function keys(e: KeyboardEvent) {
+    if (!(e.ctrlKey || e.metaKey)) return;
+    const k = e.key.toLowerCase();
+    if (k === 's') save();
+    else if (k === 'y' || (k === 'z' && e.shiftKey)) draft.redo();
+    else if (k === 'z') draft.undo();
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window onkeydown={keys} />
+
+{#if failed}
+  <h1>No such practice</h1>
+  <p class="my-4">{failed}</p>
+  <a class="tape" href={`/${team}/plan`}>To the practices</a>
+{:else if !draft.stored}
+  <p role="status" class="soft">Unrolling the run sheet…</p>
+{:else}
+  <div class="head">
+    <h1>{dayOf(draft.input.startsAt)} <span class="numeral">{hourOf(draft.input.startsAt)}</span></h1>
+    <label class="inline"
+      ><span class="visually-hidden">Date and time</span>
+      <input
+        type="datetime-local"
+        value={local}
+        onchange={(e) => {
+          const v = new Date(e.currentTarget.value);
+          if (!Number.isNaN(v.getTime())) draft.change({ startsAt: v.toISOString() });
+        }}
+      /></label
+    >
+    <label class="inline"
+      >Length <input
+        type="number"
+        min="10"
+        max="240"
+        value={draft.input.minutes}
+        onchange={(e) => draft.change({ minutes: Math.round(Number(e.currentTarget.value)) })}
+      /> min</label
+    >
+    <span class="grow"></span>
+    <button class="tape plain no-print" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
+    <button class="tape plain no-print" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
+    <button class="tape no-print" onclick={save} disabled={!draft.changed || draft.saving}>Store</button>
+    <button class="tape plain no-print" onclick={toFloor}>To the floor</button>
+  </div>
+  {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
+  <div class="plan">
+    <RunSheet {draft} />
+    <div class="side">
+      <Inspector {draft} />
+      <Totals {draft} {players} />
+      <label class="field"
+        ><span>Note to the assistants</span>
+        <textarea
+          rows="2"
+          value={draft.input.note}
+          onchange={(e) => draft.change({ note: e.currentTarget.value })}
+        ></textarea></label
+      >
+      <div class="flex gap-2 no-print">
+        <button class="tape plain" onclick={() => print()}>Print</button>
+        {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}>Delete this practice</button>{/if}
+      </div>
+    </div>
+  </div>
+  <Sure
+    bind:open={deleting}
+    title="Delete this practice?"
+    text="The plan is gone for good. What was logged in it stays with the players."
+    act="Delete it"
+    onsure={drop}
+  />
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+    flex-wrap: wrap;
+    margin-bottom: 1rem;
+  }
+  .grow {
+    flex: 1;
+  }
+  .inline {
+    display: inline-flex;
+    gap: 0.4rem;
+    align-items: center;
+  }
+  .inline input {
+    border: 1px solid var(--line);
+    border-radius: 3px;
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    min-height: 44px;
+    padding: 0 0.5rem;
+  }
+  .inline input[type='number'] {
+    width: 5rem;
+  }
+  .plan {
+    display: grid;
+    grid-template-columns: minmax(0, 1.2fr) minmax(20rem, 1fr);
+    gap: 1.25rem;
+    align-items: start;
+  }
+  .side {
+    display: grid;
+    gap: 1rem;
+  }
+  .problem {
+    color: var(--alarm);
+    font-weight: 700;
+    margin-bottom: 0.75rem;
+  }
+  @media (max-width: 900px) {
+    .plan {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,210 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  const path = { teamId: page.params.team ?? '' };
+  let team = $state<Schemas['Team'] | null>(null);
+  let staff = $state<Schemas['Person'][]>([]);
+  let fresh = $state<Schemas['NewStaff']>({ name: '', email: '', role: 'assistant', password: '' });
+  let custom = $state(false);
+
+  onMount(async () => {
+    [team, staff] = await Promise.all([
+      ask(api.GET('/api/teams/{teamId}', { params: { path } })),
+      ask(api.GET('/api/staff'))
+    ]);
+    custom = team.court.preset === 'custom';
+  });
+
+  async function act(what: () => Promise<void>, said: string) {
+    try {
+      await what();
+      notices.say(said);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
+  const save = (e: SubmitEvent) => {
+    e.preventDefault();
+    act(async () => {
+      if (!team) return;
+      const { name, season, ages, court, metric, school } = team;
+      team = await ask(
+        api.PUT('/api/teams/{teamId}', { params: { path }, body: { name, season, ages, court, metric, school } })
+      );
+      await session.load();
+    }, 'The settings are stored.');
+  };
+
+  function choose(id: string) {
+    if (!team) return;
+    custom = id === 'custom';
+    const preset = session.catalogue?.courts.find((c) => c.id === id);
+    team.court = preset ? { ...preset.court } : { ...team.court, preset: 'custom' };
+  }
+
+  const addStaff = (e: SubmitEvent) => {
+    e.preventDefault();
+    act(async () => {
+      staff = [...staff, await ask(api.POST('/api/staff', { body: fresh }))];
+      fresh = { name: '', email: '', role: 'assistant', password: '' };
+    }, 'The account is made. Hand the password over in person.');
+  };
+
+  const removeStaff = (p: Schemas['Person']) =>
+    act(async () => {
+      await ask(api.DELETE('/api/staff/{staffId}', { params: { path: { staffId: p.id } } }));
+      staff = staff.filter((s) => s.id !== p.id);
+    }, `${p.name} can no longer sign in.`);
+
+  async function out(everywhere: boolean) {
+    await session.signOut(everywhere);
+    await goto('/');
+  }
+
+  const lengths = [
+    ['width', 'Width'],
+    ['halfLength', 'Half the length'],
+    ['arcRadius', 'Three-point radius'],
+    ['arcGap', 'Straight part to the sideline (0: computed)'],
+    ['laneWidth', 'Lane width'],
+    ['freeThrow', 'Free-throw line from the board'],
+    ['board', 'Board from the baseline']
+  ] as const;
+</script>
+
+<h1>Settings</h1>
+{#if !team}
+  <p role="status" class="soft">Looking the settings up…</p>
+{:else}
+  <div class="settings">
+    <form class="sheet" onsubmit={save}>
+      <h2>Team</h2>
+      <label class="field"><span>Team's name</span><input bind:value={team.name} maxlength="80" disabled={!session.head} /></label>
+      <label class="field"><span>Season</span><input bind:value={team.season} maxlength="80" disabled={!session.head} /></label>
+      <label class="field">
+        <span>Age group</span>
+        <select bind:value={team.ages} disabled={!session.head}>
+          {#each session.catalogue?.ages ?? [] as a (a.band)}<option value={a.band}>{a.name}</option>{/each}
+        </select>
+      </label>
+      <h2>Floor</h2>
+      <label class="field">
+        <span>Court</span>
+        <select value={custom ? 'custom' : team.court.preset} onchange={(e) => choose(e.currentTarget.value)} disabled={!session.head}>
+          {#each session.catalogue?.courts ?? [] as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
+          <option value="custom">Our own gym, measured</option>
+        </select>
+      </label>
+      {#if custom}
+        <div class="lengths">
+          {#each lengths as [key, label] (key)}
+            <label class="field"><span>{label}, ft</span><input type="number" step="any" bind:value={team.court[key]} /></label>
+          {/each}
+        </div>
+      {:else}
+        <p class="soft">{session.catalogue?.courts.find((c) => c.id === team?.court.preset)?.source}</p>
+      {/if}
+      <h2>Our school of screening</h2>
+      <label class="field">
+        <span>When he goes under</span>
+        <select bind:value={team.school.fadeToCorner} disabled={!session.head}>
+          <option value={false}>Stop behind the screener and shoot; he re-screens</option>
+          <option value={true}>Fade to the corner and use the re-screen there</option>
+        </select>
+      </label>
+      <label class="field">
+        <span>When he jumps the screen</span>
+        <select bind:value={team.school.flareFirst} disabled={!session.head}>
+          <option value={false}>Back cut first</option>
+          <option value={true}>Flare out first</option>
+        </select>
+      </label>
+      {#if session.head}<button class="tape">Store the settings</button>{:else}<p class="soft">The head coach can change these.</p>{/if}
+    </form>
+
+    <div class="grid gap-5 content-start">
+      <section class="sheet">
+        <h2>Coaches</h2>
+        <ul class="quiet-list">
+          {#each staff as p (p.id)}
+            <li>
+              <span><b>{p.name}</b> <span class="soft">{p.role === 'head' ? 'head coach' : 'assistant'}, {p.email}</span></span>
+              {#if session.head && p.id !== session.view?.me?.id}
+                <button class="tape plain" onclick={() => removeStaff(p)}>Remove {p.name}</button>
+              {/if}
+            </li>
+          {/each}
+        </ul>
+        {#if session.head}
+          <form onsubmit={addStaff} aria-label="New coach">
+            <label class="field"><span>Name</span><input bind:value={fresh.name} required maxlength="80" autocomplete="off" /></label>
+            <label class="field"><span>Email</span><input type="email" bind:value={fresh.email} required autocomplete="off" /></label>
+            <label class="field">
+              <span>First password</span>
+              <input type="password" bind:value={fresh.password} required minlength="10" autocomplete="new-password" />
+            </label>
+            <label class="field">
+              <span>May</span>
+              <select bind:value={fresh.role}>
+                <option value="assistant">plan, run and log (assistant)</option>
+                <option value="head">change everything (head coach)</option>
+              </select>
+            </label>
+            <button class="tape plain">Make the account</button>
+          </form>
+        {/if}
+      </section>
+      <section class="sheet">
+        <h2>You</h2>
+        <p>{session.view?.me?.name}, {session.view?.program}</p>
+        <div class="flex gap-2 flex-wrap">
+          <button class="tape plain" onclick={() => out(false)}>Sign out</button>
+          <button class="tape plain" onclick={() => out(true)}>Sign out everywhere</button>
+        </div>
+      </section>
+    </div>
+  </div>
+{/if}
+
+<style>
+  .settings {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    gap: 1.25rem;
+    margin-top: 1rem;
+    align-items: start;
+  }
+  form,
+  section {
+    display: grid;
+    gap: 0.8rem;
+    padding: 1.1rem;
+  }
+  section form {
+    padding: 0.8rem 0 0;
+    border-top: 1px solid var(--seam);
+  }
+  .lengths {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.6rem;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 0.7rem;
+    padding: 0.3rem 0;
+  }
+  @media (max-width: 800px) {
+    .settings {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

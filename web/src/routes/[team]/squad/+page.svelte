@@ -1,0 +1,193 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { page } from '$app/state';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
+  import IntervalCell from '$lib/parts/IntervalCell.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import RosterEditor from '$lib/squad/RosterEditor.svelte';
+  import { verdictName } from '$lib/parts/verdicts';
+
+  const team = page.params.team ?? '';
+  let role = $state<'cutter' | 'screener'>('cutter');
+  let board = $state<Schemas['Board'] | null>(null);
+  let editing = $state(false);
+
+  async function load(r: 'cutter' | 'screener') {
+    board = await ask(
+      api.GET('/api/teams/{teamId}/board', { params: { path: { teamId: team }, query: { role: r } } })
+    );
+  }
+  onMount(() => load(role));
+
+  function show(r: 'cutter' | 'screener') {
+    role = r;
+    load(r);
+  }
+
+  const tendency = (p: Schemas['Player']) =>
+    [p.handler && 'handler', p.wing && 'wing', p.big && 'big', p.shooter && 'shooter'].filter(Boolean).join(', ');
+</script>
+
+<div class="head">
+  <h1>Squad</h1>
+  <div role="radiogroup" aria-label="Reads of" class="flex">
+    {#each [['cutter', 'As cutter'], ['screener', 'As screener']] as const as [id, label] (id)}
+      <button class="tape plain" role="radio" aria-checked={role === id} onclick={() => show(id)}>{label}</button>
+    {/each}
+  </div>
+  <span class="grow"></span>
+  <button class="tape plain" onclick={() => (editing = !editing)}>{editing ? 'Back to the board' : 'Edit the roster'}</button>
+</div>
+
+{#if !board}
+  <p role="status" class="soft">Reading the log…</p>
+{:else if editing || board.players.length === 0}
+  <RosterEditor {team} players={board.players} onchange={() => load(role)} />
+{:else}
+  <div class="scroll sheet">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col" class="who">Player</th>
+          {#each board.columns as c (c)}
+            <th scope="col"><span class="read"><ReadGlyph read={c} size={38} />{session.readName(c)}</span></th>
+          {/each}
+        </tr>
+      </thead>
+      <tbody>
+        {#each board.lines as line, i (line.player)}
+          {@const p = board.players[i]}
+          <tr>
+            <th scope="row" class="who">
+              <a href={`/${team}/squad/${line.player}`}>
+                <span class="numeral jersey">{p?.jersey}</span>
+                <span>{p?.name}<small class="soft">{p ? tendency(p) : ''}</small></span>
+              </a>
+            </th>
+            {#each line.cells as cell (cell.read)}
+              {@const j = cell.judgement}
+              <td title={`${j.sentence}${cell.gap ? ` ${cell.gap}` : ''}`}>
+                <a
+                  href={`/${team}/squad/${line.player}?read=${cell.read}`}
+                  aria-label={`${p?.name}, ${session.readName(cell.read)}: ${verdictName(j.verdict)}${cell.held ? `, holds rung ${cell.held}` : ''}`}
+                >
+                  <IntervalCell standing={cell} />
+                  <span class="numeral held">{cell.held || ''}</span>
+                  <small class={j.verdict}>{j.tally.reps === 0 ? 'no reps' : verdictName(j.verdict)}{cell.gap ? ' ◂▸' : ''}</small>
+                </a>
+              </td>
+            {/each}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  <p class="key soft">
+    The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held. Solid: has it.
+    Hollow: not yet. Thin: too few to say. Dotted: stale. ◂▸: left and right differ. Tap a cell for the arithmetic.
+  </p>
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    gap: 1rem;
+    align-items: center;
+    flex-wrap: wrap;
+    margin-bottom: 0.9rem;
+  }
+  .head .flex .tape {
+    margin-left: -2px;
+    border-radius: 0;
+  }
+  .grow {
+    flex: 1;
+  }
+  .scroll {
+    overflow: auto;
+  }
+  table {
+    border-collapse: collapse;
+    width: 100%;
+  }
+  thead th {
+    position: sticky;
+    top: 0;
+    background: var(--sheet);
+    text-align: left;
+    padding: 0.45rem 0.5rem;
+    border-bottom: 3px solid var(--ink);
+    z-index: 1;
+  }
+  .read {
+    display: flex;
+    align-items: center;
+    gap: 0.4rem;
+    font-size: 0.95rem;
+    white-space: nowrap;
+  }
+  .who {
+    text-align: left;
+    position: sticky;
+    left: 0;
+    background: var(--sheet);
+    min-width: 9.5rem;
+  }
+  .who a {
+    display: flex;
+    align-items: center;
+    gap: 0.6rem;
+    min-height: 44px;
+    padding-left: 0.6rem;
+    text-decoration: none;
+    font-weight: 700;
+    line-height: 1.1;
+  }
+  .who small {
+    display: block;
+    font-weight: 400;
+  }
+  .jersey {
+    font-size: 1.5rem;
+    min-width: 1.7rem;
+    text-align: right;
+  }
+  tbody tr {
+    border-top: 1px solid var(--seam);
+  }
+  td {
+    padding: 0;
+  }
+  td a {
+    display: grid;
+    grid-template-columns: auto 1.1rem;
+    align-items: center;
+    gap: 0 0.4rem;
+    padding: 0.2rem 0.5rem;
+    text-decoration: none;
+    min-height: 44px;
+  }
+  td a:hover,
+  .who a:hover {
+    background: color-mix(in srgb, var(--mark) 20%, transparent);
+  }
+  .held {
+    font-size: 1.35rem;
+    line-height: 1;
+  }
+  td small {
+    grid-column: 1 / -1;
+    font-size: 0.78rem;
+    line-height: 1;
+    color: var(--ink-soft);
+  }
+  td small.has {
+    color: var(--ink);
+    font-weight: 700;
+  }
+  .key {
+    margin-top: 0.7rem;
+    font-size: 0.92rem;
+  }
+</style>

@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { page } from '$app/state';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import StandingRow from '$lib/squad/StandingRow.svelte';
+  import { cueName } from '$lib/parts/glyphs';
+  import { dayOf } from '$lib/parts/verdicts';
+
+  const team = page.params.team ?? '';
+  let card = $state<Schemas['Card'] | null>(null);
+  let failed = $state('');
+  const open = page.url.searchParams.get('read');
+
+  onMount(async () => {
+    try {
+      card = await ask(
+        api.GET('/api/teams/{teamId}/players/{playerId}', {
+          params: { path: { teamId: team, playerId: page.params.player ?? '' } }
+        })
+      );
+    } catch (e) {
+      failed = e instanceof Error ? e.message : String(e);
+    }
+  });
+</script>
+
+{#if failed}
+  <h1>No such player</h1>
+  <p class="my-4">{failed}</p>
+  <a class="tape" href={`/${team}/squad`}>To the squad</a>
+{:else if !card}
+  <p role="status" class="soft">Reading the log…</p>
+{:else}
+  <header>
+    <span class="numeral jersey">{card.player.jersey}</span>
+    <div>
+      <h1>{card.player.name}</h1>
+      <p class="soft">
+        {[card.player.handler && 'handler', card.player.wing && 'wing', card.player.big && 'big', card.player.shooter && 'shooter']
+          .filter(Boolean)
+          .join(', ')}
+      </p>
+    </div>
+    <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
+  </header>
+  <div class="card">
+    <div class="grid gap-5">
+      {#each [['As cutter', card.cutter], ['As screener', card.screener]] as const as [title, list] (title)}
+        <section class="sheet">
+          <h2>{title}</h2>
+          {#each list as st (st.read)}<StandingRow standing={st} open={st.read === open} />{/each}
+        </section>
+      {/each}
+    </div>
+    <div class="grid gap-5 content-start">
+      <section class="sheet side">
+        <h2>Corrections</h2>
+        {#each card.corrections as c (c.id)}
+          <p class="count">
+            <span>{session.correction(c.id)}</span>
+            <span class="numeral">{c.count} <span class="soft">{c.perHundred.toFixed(0)} per 100 reps</span></span>
+          </p>
+        {:else}<p class="soft">None noted.</p>{/each}
+      </section>
+      <section class="sheet side">
+        <h2>Last reps</h2>
+        <ol class="quiet-list">
+          {#each card.recent as r (r.id)}
+            <li>
+              <span class="soft">{dayOf(r.at)}</span>
+              <span class="numeral">{session.rung(r.rung)?.number}</span>
+              <span>{cueName(r.cue)}, {r.side}</span>
+              <ReadGlyph read={r.made} size={24} />
+              <span>{r.right ? '✓' : '✕'} {session.readName(r.made)}</span>
+            </li>
+          {:else}<li class="soft">Nothing is logged yet.</li>{/each}
+        </ol>
+      </section>
+    </div>
+  </div>
+{/if}
+
+<style>
+  header {
+    display: flex;
+    gap: 1rem;
+    align-items: center;
+    margin-bottom: 1rem;
+  }
+  header .tape {
+    margin-left: auto;
+  }
+  .jersey {
+    font-size: 4rem;
+    line-height: 0.9;
+  }
+  .card {
+    display: grid;
+    grid-template-columns: minmax(0, 1.6fr) minmax(18rem, 1fr);
+    gap: 1.25rem;
+    align-items: start;
+  }
+  section h2 {
+    padding: 0.8rem 1rem 0.4rem;
+  }
+  .side {
+    padding-bottom: 0.8rem;
+  }
+  .side p,
+  .side li {
+    padding: 0.15rem 1rem;
+  }
+  .count {
+    display: flex;
+    justify-content: space-between;
+    gap: 0.7rem;
+  }
+  .side li {
+    display: grid;
+    grid-template-columns: 6.2rem 1rem 1fr auto 7rem;
+    gap: 0.5rem;
+    align-items: center;
+    font-size: 0.92rem;
+  }
+  @media (max-width: 1000px) {
+    .card {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

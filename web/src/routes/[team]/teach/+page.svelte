@@ -1,0 +1,279 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { page } from '$app/state';
+  import { api, ask, type Point, type Schemas } from '$lib/api/client';
+  import CourtFloor from '$lib/court/CourtFloor.svelte';
+  import Figure from '$lib/court/Figure.svelte';
+  import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
+  import AnswerPanel from '$lib/court/AnswerPanel.svelte';
+  import { add, along, facing, pointAt, sy } from '$lib/court/geometry';
+  import { Lab } from '$lib/court/lab.svelte';
+  import { Player } from '$lib/court/player.svelte';
+  import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import { cueName } from '$lib/parts/glyphs';
+  import { notices } from '$lib/state/notices.svelte';
+
+  type Mover = 'xCutter' | 'xScreener';
+  const team = page.params.team ?? '';
+  const lab = new Lab(team, page.url.searchParams.get('screen') ?? 'down');
+  const player = new Player();
+  let svg = $state<SVGSVGElement>();
+  let dragged = $state<Mover | null>(null);
+  let mapOf = $state<Mover>('xCutter');
+  let showMap = $state(true);
+
+  onMount(() =>
+    lab.load(page.url.searchParams.get('cue') ?? undefined, page.url.searchParams.get('read') ?? undefined)
+  );
+
+  const s = $derived(lab.situation);
+  const map = $derived(lab.maps[mapOf]);
+  const inset = 0.8; // ft a dragged figure stays inside the lines
+
+  function move(who: Mover, to: Point) {
+    const l = lab.lesson?.lines;
+    if (!l) return;
+    player.stop();
+    mapOf = who;
+    lab.move(who, {
+      x: Math.max(-l.halfWidth + inset, Math.min(l.halfWidth - inset, to.x)),
+      y: Math.max(l.baselineY + inset, Math.min(l.halfY - inset, to.y))
+    });
+  }
+
+  function down(e: PointerEvent, who: Mover) {
+    (e.currentTarget as Element).setPointerCapture(e.pointerId);
+    dragged = who;
+    mapOf = who;
+  }
+
+  function drag(e: PointerEvent) {
+    if (!dragged || !svg) return;
+    const p = pointAt(svg, e.clientX, e.clientY);
+    if (p) move(dragged, p);
+  }
+
+  const steps: Record<string, [number, number]> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, 1],
+    ArrowDown: [0, -1]
+  };
+
+  function nudge(e: KeyboardEvent, who: Mover) {
+    const d = steps[e.key];
+    if (!d || !s) return;
+    e.preventDefault();
+    const feet = e.shiftKey ? 1 / 6 : 0.5;
+    move(who, add(s[who], d[0] * feet, d[1] * feet));
+  }
+
+  async function play() {
+    if (player.running) return player.stop();
+    if (!s) return;
+    try {
+      const p: Schemas['Play'] = await ask(
+        api.POST('/api/teams/{teamId}/play', { params: { path: { teamId: team } }, body: s })
+      );
+      player.start(p);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
+  async function step() {
+    if (!player.play && s) {
+      player.load(await ask(api.POST('/api/teams/{teamId}/play', { params: { path: { teamId: team } }, body: s })));
+    }
+    player.step();
+  }
+
+  function keys(e: KeyboardEvent) {
+    if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea, button')) return;
+    if (e.key === 'm') lab.mirror();
+    if (e.key === 'n') step();
+    if (e.key === ' ') {
+      e.preventDefault();
+      play();
+    }
+  }
+
+  /** Where a figure is: in the play, or in the situation. */
+  const place = (who: string, at: Point) => {
+    const track = player.play?.tracks.find((t) => t.who === who);
+    return track ? along(track.keys, player.time) : at;
+  };
+  const movers: { id: Mover; name: string; text: string; man: 'cutter' | 'screener' }[] = [
+    { id: 'xCutter', name: "Cutter's defender", text: 'C', man: 'cutter' },
+    { id: 'xScreener', name: "Screener's defender", text: 'S', man: 'screener' }
+  ];
+</script>
+
+<svelte:window onkeydown={keys} />
+
+{#if !lab.lesson || !s}
+  <p role="status" class="soft">Laying the court out…</p>
+{:else}
+  {@const lesson = lab.lesson}
+  <div class="lab">
+    <section class="floor">
+      <div class="bar">
+        <h1>{lesson.screen.name}</h1>
+        <p class="soft">{lesson.screen.about} <b>Drag a defender.</b></p>
+      </div>
+      <div class="court-box sheet">
+        <CourtFloor lines={lesson.lines} label="Half court" bind:svg top={30}>
+          {#if showMap && map && !player.play}<ReadMapLayer {map} rows={lesson.rows} halfWidth={lesson.lines.halfWidth} />{/if}
+          {#if !player.play}
+            <path class="cut" d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} />
+            <path class="pass" d={`M${s.passer.x} ${sy(s.passer)}L${s.to.x} ${sy(s.to)}`} />
+            <circle class="catch" cx={s.to.x} cy={sy(s.to)} r="0.7" />
+          {:else}
+            {#each player.play.tracks.filter((t) => t.who === 'cutter' || t.who === 'screener') as t (t.who)}
+              <polyline class="trail" points={t.keys.map((k) => `${k.at.x},${sy(k.at)}`).join(' ')} />
+            {/each}
+          {/if}
+          <Figure kind="offence" at={place('passer', s.passer)} text="P" />
+          <Figure kind="ball" at={place('ball', add(s.passer, 1.3, 0.5))} />
+          <Figure
+            kind="screener"
+            at={place('screener', s.screener)}
+            text="S"
+            face={facing(s.screener, s.from)}
+          />
+          <Figure kind="offence" at={place('cutter', s.cutter)} text="C" />
+          {#each movers as m (m.id)}
+            {@const at = place(m.id, s[m.id])}
+            <g
+              role="button"
+              aria-roledescription="draggable defender"
+              tabindex="0"
+              aria-label={`${m.name}: drag, or move with the arrow keys`}
+              class="grab"
+              onpointerdown={(e) => down(e, m.id)}
+              onpointermove={drag}
+              onpointerup={() => (dragged = null)}
+              onpointercancel={() => (dragged = null)}
+              onkeydown={(e) => nudge(e, m.id)}
+              onfocus={() => (mapOf = m.id)}
+            >
+              <Figure
+                kind="defence"
+                {at}
+                text={m.text}
+                lifted={dragged === m.id}
+                face={facing(at, place(m.man, s[m.man]))}
+              />
+            </g>
+          {/each}
+        </CourtFloor>
+      </div>
+      <div class="tools">
+        <button class="tape" onclick={play}>{player.running ? 'Stop' : 'Play'}</button>
+        <button class="tape plain" aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}>Slow</button>
+        <button class="tape plain" onclick={step}>Step</button>
+        {#if player.play}<button class="tape plain" onclick={() => player.clear()}>Back to the read</button>{/if}
+        <button class="tape plain" onclick={() => lab.mirror()}>Mirror</button>
+        <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}>Read map</button>
+        {#if player.moment}<p class="moment" role="status"><b>{player.moment.name}.</b> {player.moment.say}</p>{/if}
+      </div>
+      <div class="cues" role="group" aria-label="Show a cue">
+        {#each lesson.rows as r (r.cue)}
+          <button
+            class="tape plain"
+            aria-pressed={lab.painted?.cue === r.cue}
+            onclick={() => {
+              player.clear();
+              lab.example(r.cue);
+            }}
+          >
+            <CueGlyph cue={r.cue} size={30} />{cueName(r.cue)}
+          </button>
+        {/each}
+      </div>
+    </section>
+    <AnswerPanel {lab} />
+  </div>
+{/if}
+
+<style>
+  .lab {
+    display: grid;
+    grid-template-columns: minmax(0, 1.55fr) minmax(21rem, 1fr);
+    gap: 1.25rem;
+    align-items: start;
+  }
+  .floor {
+    display: grid;
+    gap: 0.75rem;
+  }
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+    align-items: baseline;
+  }
+  .bar .soft {
+    font-size: 0.95rem;
+  }
+  .court-box {
+    height: calc(100vh - 17.5rem);
+    min-height: 20rem;
+    max-height: 46rem;
+  }
+  .cut {
+    stroke: var(--ink);
+    stroke-width: 0.22;
+    opacity: 0.55;
+  }
+  .pass {
+    stroke: var(--ink);
+    stroke-width: 0.2;
+    stroke-dasharray: 0.9 0.7;
+    opacity: 0.5;
+  }
+  .catch {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 0.18;
+    stroke-dasharray: 0.5 0.4;
+  }
+  .trail {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 0.2;
+    opacity: 0.4;
+  }
+  .grab {
+    cursor: grab;
+  }
+  .grab:focus-visible {
+    outline: none;
+  }
+  .grab:focus-visible :global(.touch) {
+    stroke: var(--focus);
+    stroke-width: 0.3;
+  }
+  .tools,
+  .cues {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    align-items: center;
+  }
+  .cues .tape {
+    padding: 0 0.8rem 0 0.5rem;
+    font-weight: 400;
+  }
+  .moment {
+    flex-basis: 100%;
+  }
+  @media (max-width: 900px) {
+    .lab {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .court-box {
+      height: 46vh;
+    }
+  }
+</style>
