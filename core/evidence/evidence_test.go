@@ -200,6 +200,13 @@ func TestStanding(t *testing.T) {
 	if st.Confused != "straight" {
 		t.Errorf("confused with %q", st.Confused)
 	}
+	old := made("++++++++++++", 60)
+	for i := range old {
+		old[i].Rung = drill.Shown
+	}
+	if st := p.Stand("a", "curl", append(old, made("+-", 50)...), now); st.Rung != drill.Shown || st.Judgement.Verdict != Stale || st.Held != 0 {
+		t.Errorf("a stale rung is hidden by one tried once: %s on %s", st.Judgement.Verdict, st.Rung)
+	}
 	if none := p.Stand("a", "curl", air, now); none.Held != 0 || none.Rung != "" || none.Judgement.Verdict != TooFew {
 		t.Errorf("technique counted as a read: %+v", none)
 	}

@@ -223,7 +223,7 @@ type Standing struct {
 	// Held is the number of the highest rung on which he has it, 0 for none.
 	Held int `json:"held"`
 	// Rung is the rung the cell speaks of: the highest one held, or else the
-	// highest one tried; empty without reps.
+	// highest one gone stale, or else the highest one tried; empty without reps.
 	Rung      drill.Rung `json:"rung"`
 	Judgement Judgement  `json:"judgement"`
 	// Rungs holds every rung with reps, lowest first.
@@ -266,7 +266,7 @@ func (p Policy) Stand(player, read string, reps []Rep, now time.Time) Standing {
 		}
 		on := OnRung{info.ID, p.Judge(info.ID, rs, now), p.Judge(info.ID, sided(drill.Right), now), p.Judge(info.ID, sided(drill.Left), now)}
 		st.Rungs = append(st.Rungs, on)
-		if on.All.Verdict == HasIt || st.Held == 0 {
+		if on.All.Verdict == HasIt || (st.Held == 0 && (on.All.Verdict == Stale || st.Judgement.Verdict != Stale)) {
 			st.Rung, st.Judgement = info.ID, on.All
 		}
 		if on.All.Verdict == HasIt {

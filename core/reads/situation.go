@@ -186,7 +186,7 @@ type offset struct{ along, out float64 }
 var clearPlaces = map[Cue]struct{ cutter, screener offset }{
 	Trail:  {offset{-3.4, 1.6}, offset{0.6, -3.0}},
 	Stuck:  {offset{-1.2, 0.0}, offset{0.6, -3.0}},
-	Under:  {offset{1.0, -2.6}, offset{-1.6, -3.6}},
+	Under:  {offset{1.2, -3.8}, offset{-2.2, -3.0}},
 	Jump:   {offset{3.4, 2.6}, offset{0.6, -3.0}},
 	Switch: {offset{-0.8, -1.8}, offset{2.6, 2.6}},
 	Show:   {offset{-2.6, 2.6}, offset{2.8, 2.4}},

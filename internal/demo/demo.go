@@ -81,16 +81,37 @@ func (s *seeder) club() error {
 			return err
 		}
 	}
+	teams := make([]roster, len(squads))
 	for i, t := range squads {
-		if err := s.team(i, t); err != nil {
+		if teams[i], err = s.team(i, t); err != nil {
+			return err
+		}
+	}
+	for i, t := range teams {
+		var guests []member
+		if i == 0 { // those who have moved up since were in the younger team
+			for _, m := range teams[1].players {
+				if m.movedUp > 0 {
+					guests = append(guests, m)
+				}
+			}
+		}
+		if err := s.season(t, guests); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
+// roster is a stored team.
+type roster struct {
+	squad
+	id      uuid.UUID
+	players []member
+}
+
 // daysAgo is when the logged practices were.
-var daysAgo = [9]int{41, 38, 34, 30, 24, 17, 12, 7, 3}
+var daysAgo = [9]int{52, 49, 45, 41, 24, 17, 12, 7, 3}
 
 // startHour is when practice begins.
 const startHour = 18
@@ -100,24 +121,39 @@ func (s *seeder) day(ago int) time.Time {
 	return time.Date(y, m, d-ago, startHour, 0, 0, 0, s.now.Location())
 }
 
-func (s *seeder) team(position int, t squad) error {
-	id := s.id()
+func (s *seeder) team(position int, t squad) (roster, error) {
+	r := roster{squad: t, id: s.id(), players: make([]member, len(t.players))}
 	c, _ := court.PresetCourt(court.HighSchool)
-	if err := s.q.InsertTeam(s.ctx, gen.InsertTeamParams{ID: id, ProgramID: s.program, Name: t.name, Season: "Winter season",
+	if err := s.q.InsertTeam(s.ctx, gen.InsertTeamParams{ID: r.id, ProgramID: s.program, Name: t.name, Season: "Winter season",
 		Ages: string(t.ages), Court: store.CourtJSON(c), Position: int32(position)}); err != nil {
-		return err
+		return r, err
 	}
-	players := make([]member, len(t.players))
 	for i, p := range t.players {
 		p.id = s.id()
-		players[i] = p
-		if err := s.q.InsertPlayer(s.ctx, gen.InsertPlayerParams{ID: p.id, ProgramID: s.program, TeamID: id, Jersey: p.jersey, Name: p.name,
+		r.players[i] = p
+		if err := s.q.InsertPlayer(s.ctx, gen.InsertPlayerParams{ID: p.id, ProgramID: s.program, TeamID: r.id, Jersey: p.jersey, Name: p.name,
 			Handler: p.tendency == 'h', Wing: p.tendency == 'w', Big: p.tendency == 'b', Shooter: p.shooter}); err != nil {
-			return err
+			return r, err
 		}
 	}
+	return r, nil
+}
+
+// season stores a team's logged practices and the one that comes next.
+func (s *seeder) season(t roster, guests []member) error {
 	for k, ago := range daysAgo {
-		if err := s.logged(id, t, players, k, s.day(ago)); err != nil {
+		here := []member{}
+		for _, m := range t.players {
+			if !m.away[k] && k >= m.movedUp {
+				here = append(here, m)
+			}
+		}
+		for _, m := range guests {
+			if k < m.movedUp {
+				here = append(here, m)
+			}
+		}
+		if err := s.logged(t, here, k, s.day(ago)); err != nil {
 			return err
 		}
 	}
@@ -125,7 +161,7 @@ func (s *seeder) team(position int, t squad) error {
 	if s.now.After(next.Add(90 * time.Minute)) {
 		next = s.day(-1)
 	}
-	_, err := s.plan(id, next, t.minutes, practice.Planned, players, t.tonight)
+	_, err := s.plan(t.id, next, t.minutes, practice.Planned, t.players, t.tonight)
 	return err
 }
 

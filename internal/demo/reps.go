@@ -36,14 +36,8 @@ var tags = map[reads.Role][]string{
 }
 
 // logged stores a past practice and what the players did in it.
-func (s *seeder) logged(team uuid.UUID, t squad, players []member, k int, at time.Time) error {
-	here := []member{}
-	for _, m := range players {
-		if !m.away[k] {
-			here = append(here, m)
-		}
-	}
-	p, err := s.plan(team, at, t.minutes, practice.Done, here, past(k))
+func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
+	p, err := s.plan(t.id, at, t.minutes, practice.Done, here, past(k))
 	if err != nil {
 		return err
 	}
@@ -59,7 +53,7 @@ func (s *seeder) logged(team uuid.UUID, t squad, players []member, k int, at tim
 			if err != nil {
 				return err
 			}
-			floor := session{seeder: s, team: team, base: t.base, practice: p.id, number: k, block: b, drill: d, stage: stage, members: byID}
+			floor := session{seeder: s, team: t.id, base: t.base, practice: p.id, number: k, block: b, drill: d, stage: stage, members: byID}
 			if err := floor.log(present, clock); err != nil {
 				return err
 			}

@@ -22,6 +22,8 @@ type member struct {
 	weakLeft float64
 	// doing is taken off on live rungs: he knows more than he does.
 	doing float64
+	// movedUp is the practice before which he played in the younger team.
+	movedUp int
 	// away are the practices, counted from 0, he missed.
 	away map[int]bool
 }
@@ -58,13 +60,13 @@ var squads = []squad{
 		},
 		players: []member{
 			{jersey: "0", name: "Odile", tendency: 'h', shooter: true, skill: 0.10},
-			{jersey: "00", name: "Bram", tendency: 'w', skill: 0.12, weakLeft: 0.60},
+			{jersey: "00", name: "Bram", tendency: 'w', skill: 0.12, weakLeft: 0.75},
 			{jersey: "3", name: "Tavi", tendency: 'h', skill: 0.05, doing: 0.40},
 			{jersey: "4", name: "Noor", tendency: 'w', shooter: true, skill: 0.08, quirk: map[reads.Read]float64{reads.BackCut: 0.45}},
 			{jersey: "7", name: "Juni", tendency: 'w', skill: -0.10},
 			{jersey: "8", name: "Esme", tendency: 'w', skill: 0.02},
 			{jersey: "10", name: "Kit", tendency: 'h', skill: 0.06, quirk: map[reads.Read]float64{reads.Fade: 0.35}},
-			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.14, away: map[int]bool{3: true, 4: true, 5: true, 6: true, 7: true, 8: true}},
+			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.14, away: map[int]bool{4: true, 5: true, 6: true, 7: true, 8: true}},
 			{jersey: "14", name: "Sunny", tendency: 'b', skill: 0.00},
 			{jersey: "21", name: "Ivo", tendency: 'b', skill: -0.12, quirk: map[reads.Read]float64{reads.Curl: -0.30}},
 			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10},
@@ -97,7 +99,7 @@ var squads = []squad{
 			{jersey: "22", name: "Yara", tendency: 'w', shooter: true, skill: 0.07},
 			{jersey: "30", name: "Otto", tendency: 'b', skill: -0.02},
 			{jersey: "33", name: "Lena", tendency: 'h', skill: 0.05},
-			{jersey: "50", name: "Cas", tendency: 'b', skill: -0.15},
+			{jersey: "50", name: "Cas", tendency: 'b', skill: -0.05, movedUp: 5},
 		},
 		tonight: []outlined{
 			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Form shooting and handling", "", 9}, {water, "Water", "", 2},

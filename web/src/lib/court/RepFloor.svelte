@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { Schemas } from '$lib/api/client';
+  import type { Point, Schemas } from '$lib/api/client';
   import Figure from './Figure.svelte';
   import { add, facing, mirror, sy } from './geometry';
 
-  // One rep of an order list on the floor: who cuts, who screens, who defends.
+  // The set-up of one rep on the floor: who cuts, who screens, who defends.
   let {
     lesson,
     rep,
@@ -20,6 +20,12 @@
     lesson.examples[Math.max(0, lesson.rows.findIndex((r) => r.cue === rep.cue))] ?? lesson.examples[0]
   );
   const turn = $derived(rep.side === 'left' ? mirror : <T,>(p: T) => p);
+  // A defender starts between his man and the rim.
+  const guard = 2.6; // ft
+  const inside = (man: Point) => {
+    const far = Math.hypot(man.x, man.y);
+    return { x: man.x * (1 - guard / far), y: man.y * (1 - guard / far) };
+  };
   const s = $derived(
     example && {
       from: turn(example.from),
@@ -34,17 +40,20 @@
 </script>
 
 {#if s}
+  {@const across = facing(s.to, s.screener) + 90}
   <path d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} class="cut" />
+  <path d={`M${s.to.x} ${sy(s.to)}L${s.screener.x} ${sy(s.screener)}`} class="cut" />
+  <path d="M-1.500 0H1.500" transform={`translate(${s.screener.x} ${sy(s.screener)}) rotate(${across})`} class="bar" />
   <path d={`M${s.passer.x} ${sy(s.passer)}L${s.to.x} ${sy(s.to)}`} class="pass" />
   <Figure kind="offence" at={s.passer} text="P" />
   <Figure kind="ball" at={add(s.passer, 1.3, 0.5)} />
-  <Figure kind="screener" at={s.screener} text={jersey(rep.screener)} face={facing(s.screener, s.from)} />
+  <Figure kind="offence" at={s.to} text={jersey(rep.screener)} />
   <Figure kind="offence" at={s.from} text={jersey(rep.cutter)} />
   {#if defended}
-    <Figure kind="defence" at={s.xCutter} text={jersey(rep.xCutter) || 'X'} face={facing(s.xCutter, s.cutter)} />
-    {#if rep.xScreener}
-      <Figure kind="defence" at={s.xScreener} text={jersey(rep.xScreener)} face={facing(s.xScreener, s.screener)} />
-    {/if}
+    {@const x = inside(s.from)}
+    {@const xs = inside(s.to)}
+    <Figure kind="defence" at={x} text={jersey(rep.xCutter) || 'X'} face={facing(x, s.from)} />
+    {#if rep.xScreener}<Figure kind="defence" at={xs} text={jersey(rep.xScreener)} face={facing(xs, s.to)} />{/if}
   {/if}
 {/if}
 
@@ -52,6 +61,10 @@
   .cut {
     stroke: var(--ink);
     stroke-width: 0.24;
+  }
+  .bar {
+    stroke: var(--ink);
+    stroke-width: 0.45;
   }
   .pass {
     stroke: var(--ink);

@@ -39,7 +39,7 @@
   }
 </script>
 
-<div class="scale sheet" style:height={`${total * perMinute + 8}px`} role="listbox" aria-label="Run sheet">
+<div class="scale sheet" style:height={`${total * perMinute + 26}px`} role="listbox" aria-label="Run sheet">
   {#each ticks as t (t)}
     <span class="tick numeral" style:top={`${t * perMinute}px`} aria-hidden="true">{t}</span>
   {/each}

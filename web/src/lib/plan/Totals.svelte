@@ -2,29 +2,15 @@
   import type { Player } from '$lib/api/client';
   import type { Draft } from './draft.svelte';
 
-  // What the plan gives whom, always in view.
+  // Who is here, and what the plan gives each.
   let { draft, players }: { draft: Draft; players: Player[] } = $props();
 
   const sheet = $derived(draft.sheet);
   const most = $derived(Math.max(1, ...(sheet?.load.map((l) => l.cutter + l.screener) ?? [])));
   const load = $derived(new Map(sheet?.load.map((l) => [l.player, l])));
-  const whole = $derived(sheet?.warnings.filter((w) => w.block === '') ?? []);
 </script>
 
-<section aria-label="What the plan gives">
-  {#if sheet}
-    <div class="sums">
-      <p>
-        <b class="numeral">{sheet.used}</b> of <b class="numeral">{draft.input.minutes}</b> min
-        <span class="soft">{sheet.left < 0 ? `${-sheet.left} too many` : `${sheet.left} left`}</span>
-      </p>
-      <p>
-        <b class="numeral">{Math.round(sheet.covered)}</b> of <b class="numeral">{Math.round(sheet.demand)}</b>
-        <span class="soft">needed reps covered</span>
-      </p>
-    </div>
-    {#each whole as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
-  {/if}
+<section aria-label="Who is here">
   <h2>Who is here <span class="soft">cuts and screens each gets</span></h2>
   <ul class="quiet-list">
     {#each players as p (p.id)}
@@ -57,15 +43,6 @@
   section {
     display: grid;
     gap: 0.5rem;
-  }
-  .sums {
-    display: flex;
-    gap: 1.5rem;
-    flex-wrap: wrap;
-  }
-  .sums b {
-    font-size: 1.6rem;
-    line-height: 1;
   }
   h2 .soft {
     font-weight: 400;
@@ -105,9 +82,5 @@
   }
   .screen {
     background: repeating-linear-gradient(90deg, var(--tape-teal) 0 3px, transparent 3px 5px);
-  }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.7rem;
   }
 </style>

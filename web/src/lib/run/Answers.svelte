@@ -29,7 +29,7 @@
     <p class="hint">
       {#if floor.wrong}Showed {cueName(floor.wrong.cue).toLowerCase()}. What did he do instead?
       {:else if live}<b>{floor.up?.name}</b> read it right: which one?
-      {:else}<b>{floor.up?.name}</b>{/if}
+      {:else}What did <b>{floor.up?.name}</b> do?{/if}
     </p>
     <div class="grid" class:lead={!live}>
       {#each floor.answers as a, i (a.key)}
@@ -92,7 +92,8 @@
     padding: 0.4rem 1rem;
     background: var(--sheet);
     border: 2px solid var(--seam);
-    border-left: 10px solid var(--tape, var(--line));
+    box-shadow: inset 10px 0 0 var(--tape, var(--line));
+    padding-left: 1.5rem;
     color: var(--ink);
     font: inherit;
     font-size: 1.45rem;

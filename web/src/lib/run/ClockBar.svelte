@@ -38,7 +38,7 @@
     <button class="tape" onclick={() => floor.act(floor.clock?.running ? 'stop' : 'start')}>
       {floor.clock?.running ? 'Stop clock' : 'Start clock'}
     </button>
-    <button class="tape plain" onclick={() => floor.goTo(-1)} disabled={floor.at === 0}>Block before</button>
+    <button class="tape plain" onclick={() => floor.goTo(-1)} disabled={floor.at === 0}>Before</button>
     {#if floor.next}
       <button class="tape plain" onclick={() => floor.goTo(1)}>Next block</button>
     {:else}
@@ -74,7 +74,7 @@
     font-size: 1rem;
   }
   .clock {
-    font-size: clamp(4.5rem, 11vw, 8.5rem);
+    font-size: clamp(4.5rem, 10vw, 8rem);
     line-height: 0.85;
     color: var(--mark);
   }
@@ -84,13 +84,18 @@
   .hands {
     display: grid;
     gap: 0.4rem;
-    min-width: 10rem;
+    min-width: 13rem;
   }
   .hands .tape {
     min-height: 48px;
+    padding: 0 0.6rem;
+  }
+  .hands {
+    grid-template-columns: 1fr 1.4fr;
   }
   .hands .tape:first-child {
     min-height: 64px;
+    grid-column: 1 / -1;
   }
   @media (max-width: 700px) {
     header {
@@ -109,6 +114,7 @@
     }
     .hands .tape:first-child {
       min-height: 56px;
+      grid-column: auto;
     }
     h1 {
       font-size: 1.4rem;

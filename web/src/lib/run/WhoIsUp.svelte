@@ -17,8 +17,8 @@
     <button class="tape plain" aria-label="Rep before" onclick={() => floor.skip(-1)}>‹</button>
     {#if rep}
       <p>
-        Rep <b class="numeral">{rep.no}</b> of <span class="numeral">{total}</span> · <b>{rep.side}</b> side{#if twoEnds}
-          · end <b class="numeral">{rep.basket}</b>{/if}
+        Rep <b class="numeral">{rep.no}</b> of <span class="numeral">{total}</span>, <b>{rep.side}</b>
+        {#if twoEnds}side, end <b class="numeral">{rep.basket}</b>{:else}side{/if}
       </p>
     {:else}
       <p>All {total} reps are logged</p>
@@ -50,7 +50,7 @@
       </p>
     {/if}
     {#if floor.known}
-      <p class="cue"><CueGlyph cue={rep.cue} size={72} /><span><span class="soft">{shows}</span> {cueName(rep.cue)}</span></p>
+      <p class="cue"><CueGlyph cue={rep.cue} size={150} /><span><span class="soft">{shows}</span> {cueName(rep.cue)}</span></p>
     {/if}
   {/if}
   <div class="switches">
@@ -126,9 +126,14 @@
     display: flex;
     align-items: center;
     gap: 0.9rem;
-    font-size: clamp(2.2rem, 4.5vw, 3.6rem);
+    font-size: clamp(2.2rem, 5.5vw, 4.4rem);
     font-weight: 700;
     line-height: 1;
+    flex: 1;
+  }
+  .cue :global(svg) {
+    width: clamp(60px, 16vh, 190px);
+    height: auto;
   }
   .cue .soft {
     display: block;
@@ -157,6 +162,15 @@
     font-weight: 700;
   }
   @media (max-width: 700px) {
+    section {
+      display: contents;
+    }
+    .switches {
+      order: 9;
+    }
+    .line .tape {
+      min-width: 56px;
+    }
     .pair > div {
       padding: 0.3rem 0.6rem;
     }
@@ -166,9 +180,10 @@
     }
     .cue {
       font-size: 1.9rem;
+      height: 60px;
     }
-    section {
-      gap: 0.5rem;
+    .cue :global(svg) {
+      width: 70px;
     }
   }
 </style>

@@ -8,11 +8,11 @@
   let { standing, open = false }: { standing: Standing; open?: boolean } = $props();
 
   const st = $derived(standing);
-  const per = (x: number) => `${Math.round(x * 100)} %`;
+  const per = (x: number) => `${Math.round(x * 100)}%`;
   const line = (j: Judgement) =>
     j.tally.reps === 0
       ? 'no reps'
-      : `${j.tally.right} of ${j.tally.reps}, weighted ${j.tally.weightedRight.toFixed(1)} of ${j.tally.weighted.toFixed(1)}`;
+      : `${j.tally.right} of ${j.tally.reps} (weighed ${j.tally.weightedRight.toFixed(1)} of ${j.tally.weighted.toFixed(1)})`;
 </script>
 
 <details {open}>
@@ -32,7 +32,7 @@
   {:else}
     <table>
       <thead>
-        <tr><th>Rung</th><th>Right</th><th>Likely rate</th><th>Reaches {per(st.judgement.target)}</th><th>Right side</th><th>Left side</th></tr>
+        <tr><th>Rung</th><th>Right answers</th><th>Likely rate</th><th>Chance of the target</th><th>Right</th><th>Left</th></tr>
       </thead>
       <tbody>
         {#each st.rungs as r (r.rung)}
@@ -40,7 +40,7 @@
             <td><b class="numeral">{session.rung(r.rung)?.number}</b> {session.rung(r.rung)?.name}</td>
             <td>{line(r.all)}</td>
             <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
-            <td class="numeral">{per(r.all.chance)} <span class="soft">of {per(r.all.target)}</span></td>
+            <td class="numeral">{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td>
             <td class="numeral">{r.right.tally.right}/{r.right.tally.reps}</td>
             <td class="numeral">{r.left.tally.right}/{r.left.tally.reps}</td>
           </tr>
@@ -85,9 +85,10 @@
     font-size: 1.7rem;
   }
   table {
-    width: 100%;
+    display: block;
+    overflow-x: auto;
     border-collapse: collapse;
-    font-size: 0.95rem;
+    font-size: 0.92rem;
   }
   th {
     text-align: left;
@@ -97,7 +98,8 @@
   }
   th,
   td {
-    padding: 0.25rem 1rem;
+    padding: 0.25rem 0.4rem 0.25rem 1rem;
+    white-space: nowrap;
   }
   .none {
     padding: 0.3rem 1rem 0.7rem;

@@ -161,9 +161,9 @@
   }
   td a {
     display: grid;
-    grid-template-columns: auto 1.1rem;
+    grid-template-columns: 84px 1.1rem;
     align-items: center;
-    gap: 0 0.4rem;
+    gap: 0 0.5rem;
     padding: 0.2rem 0.5rem;
     text-decoration: none;
     min-height: 44px;

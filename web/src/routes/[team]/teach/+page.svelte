@@ -187,7 +187,7 @@
               lab.example(r.cue);
             }}
           >
-            <CueGlyph cue={r.cue} size={30} />{cueName(r.cue)}
+            <CueGlyph cue={r.cue} size={36} />{cueName(r.cue)}
           </button>
         {/each}
       </div>

@@ -8,6 +8,7 @@
   import { Draft } from '$lib/plan/draft.svelte';
   import Inspector from '$lib/plan/Inspector.svelte';
   import RunSheet from '$lib/plan/RunSheet.svelte';
+  import Sums from '$lib/plan/Sums.svelte';
   import Totals from '$lib/plan/Totals.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import Sure from '$lib/parts/Sure.svelte';
@@ -120,6 +121,7 @@
   <div class="plan">
     <RunSheet {draft} />
     <div class="side">
+      <Sums {draft} />
       <Inspector {draft} />
       <Totals {draft} {players} />
       <label class="field"
@@ -164,7 +166,7 @@
   .inline input {
     border: 1px solid var(--line);
     border-radius: 3px;
-    background: var(--sheet);
+    background-color: var(--sheet);
     color: var(--ink);
     font: inherit;
     min-height: 44px;

@@ -101,7 +101,7 @@
     --tape-rose: #ffb0cf;
     --tape-brown: #e8c98d;
     color-scheme: dark;
-    min-height: 100%;
+    min-height: 100dvh;
     background: var(--floor);
     color: var(--ink);
     display: flex;

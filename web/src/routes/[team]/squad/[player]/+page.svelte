@@ -60,7 +60,7 @@
         {#each card.corrections as c (c.id)}
           <p class="count">
             <span>{session.correction(c.id)}</span>
-            <span class="numeral">{c.count} <span class="soft">{c.perHundred.toFixed(0)} per 100 reps</span></span>
+            <span><b class="numeral">{c.count}</b> <span class="soft">{c.perHundred.toFixed(1)} per 100 reps</span></span>
           </p>
         {:else}<p class="soft">None noted.</p>{/each}
       </section>

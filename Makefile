@@ -1,0 +1,68 @@
+# Evrik. `make demo` runs it, `make test` tests it; the rest is for those who
+# change it. Nothing here needs more than Go, Node and (for a first run) apt.
+
+SHELL := /bin/bash
+.DEFAULT_GOAL := help
+
+WEB := web/build/index.html
+WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.json web/package-lock.json web/svelte.config.js web/vite.config.ts
+GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
+TOOL := go tool -modfile=tools/go.mod
+
+.PHONY: help demo demo-reset test check bench screenshots ratio dev generate build need-go need-node need-postgres need-chromium
+
+help: ## what can be made
+	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
+
+demo: build need-postgres ## install what is missing, build, start with the demo club
+	@exec ./bin/evrik demo
+
+demo-reset: build need-postgres ## the same with the demo club seeded afresh
+	@exec ./bin/evrik demo -reset
+
+test: need-go need-postgres need-chromium $(WEB) ## every test: core, store, server, browser
+	go vet ./...
+	go test ./...
+
+check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code
+	@test -z "$$(gofmt -l core internal cmd e2e web/*.go)" || { gofmt -l core internal cmd e2e web/*.go; echo "run gofmt on these"; exit 1; }
+	cd web && npm run --silent check && npm run --silent lint
+	$(MAKE) $(WEB)
+	go vet ./...
+	$(MAKE) generate
+	@git diff --exit-code -- internal/web/api internal/store/gen web/src/lib/api/schema.d.ts || { echo "generated code was out of date; commit what make generate wrote"; exit 1; }
+
+generate: need-go need-node web/node_modules/.stamp ## server interface, TypeScript types and queries from their sources
+	cd api && go tool -modfile=../tools/go.mod oapi-codegen -config oapi.yaml openapi.yaml
+	cd internal/store && go tool -modfile=../../tools/go.mod sqlc generate
+	cd web && npm run --silent types
+
+bench: need-go need-postgres need-chromium $(WEB) ## the figures of docs/performance.md
+	go test -run '^$$' -bench . -benchmem ./core/...
+	go test -run '^$$' -bench . -benchtime 1x ./e2e/
+
+screenshots: build need-postgres need-chromium ## docs/screenshots from a fresh demo
+	./scripts/screenshots.sh
+
+ratio: ## how much of the code is tests
+	@./scripts/ratio.sh
+
+dev: need-go need-node need-postgres web/node_modules/.stamp ## Vite with live reload in front of the demo server
+	@./scripts/dev.sh
+
+build: need-go $(WEB) bin/evrik
+
+bin/evrik: $(GO_SOURCES) $(WEB)
+	go build -o bin/evrik ./cmd/evrik
+
+web/node_modules/.stamp: web/package-lock.json
+	@./scripts/need.sh node
+	cd web && npm ci --no-audit --no-fund --loglevel=error
+	@touch $@
+
+$(WEB): $(WEB_SOURCES) web/node_modules/.stamp
+	cd web && npm run --silent build
+	@touch $@
+
+need-go need-node need-postgres need-chromium: need-%:
+	@./scripts/need.sh $*

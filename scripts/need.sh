@@ -1,0 +1,41 @@
+#!/usr/bin/env bash
+# Makes sure that something Evrik needs is there. Go and Node are asked for;
+# PostgreSQL, Chromium and a font are installed with apt when missing.
+set -euo pipefail
+
+say() { printf 'evrik: %s\n' "$*" >&2; }
+
+root() {
+  if [ "$(id -u)" = 0 ]; then "$@"; elif command -v sudo >/dev/null; then sudo "$@"
+  else say "$1 needs root, and there is no sudo. Run as root once: $*"; exit 1; fi
+}
+
+install() {
+  command -v apt-get >/dev/null || { say "Please install $* by your system's own means; there is no apt-get here."; exit 1; }
+  say "installing $* (once)"
+  root apt-get update -qq
+  DEBIAN_FRONTEND=noninteractive root apt-get install -y -qq --no-install-recommends "$@" >/dev/null
+}
+
+at_least() { [ "$(printf '%s\n%s\n' "$1" "$2" | sort -V | head -n1)" = "$1" ]; }
+
+case "$1" in
+  go)
+    command -v go >/dev/null || { say "Go is missing. Install Go 1.26 or newer and start again."; exit 1; } ;;
+  node)
+    command -v node >/dev/null && command -v npm >/dev/null || { say "Node.js with npm is missing. Install Node 20 or newer and start again."; exit 1; }
+    at_least 20.0.0 "$(node -p process.versions.node)" || { say "Node $(node -v) is too old. Install Node 20 or newer and start again."; exit 1; } ;;
+  postgres)
+    [ -n "${EVRIK_DATABASE_URL:-}" ] && exit 0
+    compgen -G '/usr/lib/postgresql/*/bin/initdb' >/dev/null || command -v initdb >/dev/null && exit 0
+    # Debian makes and starts a cluster of its own on installing; ours is private, so it need not.
+    if command -v apt-get >/dev/null && [ ! -d /etc/postgresql-common ]; then
+      root mkdir -p /etc/postgresql-common/createcluster.d
+      echo 'create_main_cluster = false' | root tee /etc/postgresql-common/createcluster.d/evrik.conf >/dev/null
+    fi
+    install postgresql ;;
+  chromium)
+    command -v chromium >/dev/null || command -v chromium-browser >/dev/null || command -v google-chrome >/dev/null || install chromium fonts-dejavu-core ;;
+  *)
+    say "need.sh does not know $1"; exit 2 ;;
+esac

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { Draft } from './draft.svelte';
+
+  // Minutes and covered demand, always in view.
+  let { draft }: { draft: Draft } = $props();
+
+  const sheet = $derived(draft.sheet);
+  const whole = $derived(sheet?.warnings.filter((w) => w.block === '') ?? []);
+  const share = $derived(sheet && sheet.demand > 0 ? sheet.covered / sheet.demand : 0);
+</script>
+
+{#if sheet}
+  <section aria-label="What the plan gives">
+    <p>
+      <b class="numeral">{sheet.used}</b> of <b class="numeral">{draft.input.minutes}</b> min
+      <span class="soft">{sheet.left < 0 ? `${-sheet.left} too many` : `${sheet.left} left`}</span>
+    </p>
+    <p>
+      <b class="numeral">{Math.round(sheet.covered)}</b> of <b class="numeral">{Math.round(sheet.demand)}</b>
+      <span class="soft">needed reps covered</span>
+      <span class="rail"><span style:width={`${share * 100}%`}></span></span>
+    </p>
+    {#each whole as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
+  </section>
+{/if}
+
+<style>
+  section {
+    display: flex;
+    gap: 0.4rem 1.75rem;
+    flex-wrap: wrap;
+  }
+  b {
+    font-size: 1.7rem;
+    line-height: 1;
+  }
+  .rail {
+    display: block;
+    height: 8px;
+    background: var(--seam);
+  }
+  .rail span {
+    display: block;
+    height: 100%;
+    background: var(--tape-blue);
+  }
+  .warn {
+    flex-basis: 100%;
+    border-left: 6px solid var(--tape-orange);
+    padding-left: 0.7rem;
+  }
+</style>
