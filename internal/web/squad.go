@@ -50,6 +50,9 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
+	if !r.Params.Role.Valid() {
+		return nil, invalid("The board shows players as cutters or as screeners.")
+	}
 	b, err := s.board(ctx, team, reads.Role(r.Params.Role))
 	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.players), Lines: b.lines}
 	for _, c := range b.columns {

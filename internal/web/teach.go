@@ -56,6 +56,9 @@ func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.R
 	if err != nil {
 		return nil, err
 	}
+	if !r.Params.Mover.Valid() {
+		return nil, invalid("A read map is made for the cutter's or the screener's defender.")
+	}
 	if _, err := reads.Judge(c, school, r.Body); err != nil {
 		return nil, err
 	}

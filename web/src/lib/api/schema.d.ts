@@ -550,12 +550,12 @@ export interface components {
             cell: number;
             cols: number;
             rows: number;
-            /** @description one digit per cell */
+            /** @description one digit per cell, an index into legend */
             cues: string;
             legend: string[];
             /**
              * Format: byte
-             * @description one byte per cell
+             * @description one byte per cell, tenths of a foot
              */
             margins: string;
         };
@@ -713,7 +713,7 @@ export interface components {
             errors: components["schemas"]["RowError"][];
         };
         RowError: {
-            /** @description line of the file */
+            /** @description line of the file, the header is 1 */
             row: number;
             message: string;
         };
@@ -880,7 +880,7 @@ export interface components {
             block?: string;
             /**
              * Format: int64
-             * @description of the block
+             * @description of the block, at now
              */
             elapsedMs: number;
             running: boolean;

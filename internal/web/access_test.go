@@ -1,0 +1,210 @@
+package web
+
+import (
+	"fmt"
+	"net/http"
+	"sort"
+	"strings"
+	"testing"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/web/api"
+)
+
+// operations lists method, path and id of everything in the contract.
+func operations(t *testing.T) [][3]string {
+	t.Helper()
+	spec, err := api.GetSpec()
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out [][3]string
+	for path, item := range spec.Paths.Map() {
+		for method, op := range item.Operations() {
+			// The generator writes ids with a capital first letter.
+			id := strings.ToLower(op.OperationID[:1]) + op.OperationID[1:]
+			out = append(out, [3]string{method, path, id})
+		}
+	}
+	sort.Slice(out, func(i, j int) bool { return out[i][2] < out[j][2] })
+	return out
+}
+
+func TestEveryOperationHasARole(t *testing.T) {
+	seen := map[string]bool{}
+	for _, op := range operations(t) {
+		id := strings.ToUpper(op[2][:1]) + op[2][1:]
+		seen[id] = true
+		if _, ok := required[id]; !ok {
+			t.Errorf("%s has no required role", id)
+		}
+	}
+	for id := range required {
+		if !seen[id] {
+			t.Errorf("%s has a role but is not in the contract", id)
+		}
+	}
+}
+
+// bodies that satisfy the contract's form, for whoever asks.
+func bodyFor(operation string, c club) any {
+	court := map[string]any{"preset": "custom", "halfLength": 42, "width": 50, "arcRadius": 19.75, "arcGap": 0, "laneWidth": 12, "freeThrow": 15, "board": 4, "ringOut": 0}
+	player := map[string]any{"jersey": "77", "name": "New", "handler": true, "wing": false, "big": false, "shooter": false}
+	switch operation {
+	case "judge", "readMap", "play":
+		return downTrail()
+	case "orderList":
+		return map[string]any{"drill": "slot-twos", "stage": "live", "players": c.players, "baskets": 1, "minutes": 10}
+	case "addPlayer", "updatePlayer":
+		return player
+	case "importRoster":
+		return "jersey,name\n55,Zed\n"
+	case "layOut", "addPractice", "updatePractice":
+		return planFor(c)
+	case "updateTeam":
+		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false, "school": map[string]bool{"fadeToCorner": false, "flareFirst": false}}
+	case "setClock":
+		return map[string]any{"action": "start"}
+	case "logReps":
+		return map[string]any{"events": []any{}}
+	case "addStaff":
+		return map[string]string{"name": "n", "email": "n@x.example", "role": "assistant", "password": goodPassword}
+	case "signIn":
+		return map[string]string{"email": "n@x.example", "password": "p"}
+	case "setUp":
+		return firstCoach
+	}
+	return nil
+}
+
+func fill(path string, c club, practice uuid.UUID) string {
+	player := uuid.New()
+	if len(c.players) > 0 {
+		player = c.players[0]
+	}
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", practice.String(), "{staffId}", uuid.NewString())
+	return queries(r.Replace(path))
+}
+
+// queries adds the query parameters that the contract requires.
+func queries(path string) string {
+	switch {
+	case strings.HasSuffix(path, "/lesson"):
+		return path + "?screen=down"
+	case strings.HasSuffix(path, "/readmap"):
+		return path + "?mover=xCutter"
+	case strings.HasSuffix(path, "/board"):
+		return path + "?role=cutter"
+	}
+	return path
+}
+
+// Every operation: nobody signed in gets 401, an assistant 403 where the head
+// coach is needed, and nobody ever reaches another program's rows.
+func TestWhoMayDoWhat(t *testing.T) {
+	w := newWorld(t)
+	mine, theirs := w.club("mine", 6), w.club("theirs", 6)
+	var practice api.Practice
+	w.as(theirs.head).do("POST", theirs.path("/practices"), planFor(theirs), 201, &practice)
+	head, helper, nobody := w.as(mine.head), w.as(mine.helper), w.agent()
+	for _, op := range operations(t) {
+		method, path, id := op[0], op[1], op[2]
+		need := required[strings.ToUpper(id[:1])+id[1:]]
+		if need == anyone {
+			continue
+		}
+		own := fill(path, mine, uuid.New())
+		nobody.says(method, own, bodyFor(id, mine), 401, "not signed in")
+		if need == headCoach {
+			helper.says(method, own, bodyFor(id, mine), 403, "Only the head coach")
+		}
+		if strings.Contains(path, "{teamId}") {
+			head.do(method, fill(path, theirs, practice.Id), bodyFor(id, theirs), 404, nil)
+			// My team with their practice or player is not found either.
+			if strings.Contains(path, "{practiceId}") || strings.Contains(path, "{playerId}") {
+				mixed := strings.Replace(fill(path, theirs, practice.Id), theirs.team.String(), mine.team.String(), 1)
+				head.do(method, mixed, bodyFor(id, mine), 404, nil)
+			}
+		}
+	}
+	var still api.Practice
+	w.as(theirs.head).do("GET", theirs.path("/practices/"+practice.Id.String()), nil, 200, &still)
+	if still.Version != practice.Version {
+		t.Error("another program's practice was changed")
+	}
+}
+
+// Whatever a client sends, it gets a 4xx with a sentence and never a 5xx.
+func TestNoBodyBreaksTheServer(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 6)
+	var practice api.Practice
+	head := w.as(c.head)
+	head.do("POST", c.path("/practices"), planFor(c), 201, &practice)
+	nasty := []string{"", "null", "[]", "{", "{}", `"x"`, "17", `{"screen":NaN}`, `{"events":[{}]}`, `{"events":null}`,
+		`{"events":[{"id":"x","kind":"rep","at":"yesterday","device":"d"}]}`, `{"action":"fly"}`, `{"name":"\u0000","jersey":"1"}`,
+		`{"minutes":1e999}`, `{"minutes":-1,"startsAt":"2026-01-01T00:00:00Z","note":"","present":[],"blocks":[]}`,
+		`{"startsAt":"292277026596-12-04T15:30:07Z","minutes":60,"note":"","present":[],"blocks":[]}`,
+		"\xff\xfe", strings.Repeat("[", 20000)}
+	for _, op := range operations(t) {
+		method, path, id := op[0], op[1], op[2]
+		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" {
+			continue
+		}
+		for _, body := range nasty {
+			at := fill(path, c, practice.Id)
+			req, err := http.NewRequest(method, w.server.URL+at, strings.NewReader(body))
+			if err != nil {
+				t.Fatal(err)
+			}
+			req.Header.Set("Content-Type", "application/json")
+			res, err := head.http.Do(req)
+			if err != nil {
+				t.Fatal(err)
+			}
+			res.Body.Close()
+			// An empty list of events is a proper, if idle, request.
+			if res.StatusCode < 400 || res.StatusCode >= 500 {
+				t.Errorf("%s %.60q: %d", id, body, res.StatusCode)
+			}
+		}
+	}
+	head.says("POST", c.path("/judge"), fmt.Sprintf(`{"screen":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413, "more than one request may hold")
+	for _, path := range []string{"/api/nowhere", "/api/teams/no-id/now"} {
+		res, err := head.http.Get(w.server.URL + path)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res.Body.Close()
+		if res.StatusCode < 400 || res.StatusCode >= 500 {
+			t.Errorf("%s: %d", path, res.StatusCode)
+		}
+	}
+}
+
+func TestStaticFiles(t *testing.T) {
+	w := newWorld(t)
+	for path, want := range map[string][2]string{
+		"/":                            {"200", "no-cache"},
+		"/some/page":                   {"200", "no-cache"},
+		"/_app/immutable/hash.js":      {"200", "immutable"},
+		"/_app/other/not-hashed.js":    {"200", "no-cache"},
+		"/_app/immutable/gone.js":      {"404", ""},
+		"/../../etc/passwd.txt":        {"404", ""},
+		"/healthz":                     {"200", ""},
+		"/_app/immutable/%2e%2e/x.txt": {"404", ""},
+	} {
+		res, err := http.Get(w.server.URL + path)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res.Body.Close()
+		if fmt.Sprint(res.StatusCode) != want[0] || !strings.Contains(res.Header.Get("Cache-Control"), want[1]) {
+			t.Errorf("%s: %d, %q", path, res.StatusCode, res.Header.Get("Cache-Control"))
+		}
+		if res.Header.Get("X-Content-Type-Options") != "nosniff" {
+			t.Errorf("%s: no nosniff", path)
+		}
+	}
+}

@@ -1,0 +1,213 @@
+package web
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"fmt"
+	"io"
+	"net/http"
+	"net/http/cookiejar"
+	"net/http/httptest"
+	"os"
+	"strings"
+	"testing"
+	"testing/fstest"
+	"time"
+
+	"github.com/alexedwards/argon2id"
+	"github.com/getkin/kin-openapi/openapi3filter"
+	"github.com/getkin/kin-openapi/routers"
+	"github.com/getkin/kin-openapi/routers/legacy"
+	"github.com/google/uuid"
+
+	"evrik/core/court"
+	"evrik/internal/pgtest"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
+
+// evening is the moment all tests of this package play at.
+var evening = time.Date(2026, 3, 20, 18, 0, 0, 0, time.UTC)
+
+const goodPassword = "a password for tests"
+
+var goodHash = func() string {
+	h, err := argon2id.CreateHash(goodPassword, argon2id.DefaultParams)
+	if err != nil {
+		panic(err)
+	}
+	return h
+}()
+
+// world is a server on a fresh database.
+type world struct {
+	t      *testing.T
+	db     *store.Store
+	server *httptest.Server
+	router routers.Router
+	now    time.Time
+}
+
+func newWorld(t *testing.T) *world {
+	t.Helper()
+	w := &world{t: t, db: pgtest.Store(t), now: evening}
+	h, err := New(w.db, Options{Now: func() time.Time { return w.now }, Assets: fstest.MapFS{
+		"index.html":               {Data: []byte("<!doctype html>the app")},
+		"_app/immutable/hash.js":   {Data: []byte("code")},
+		"_app/other/not-hashed.js": {Data: []byte("code")},
+	}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	w.server = httptest.NewServer(h)
+	t.Cleanup(w.server.Close)
+	spec, err := api.GetSpec()
+	if err != nil {
+		t.Fatal(err)
+	}
+	spec.Servers = nil
+	if w.router, err = legacy.NewRouter(spec); err != nil {
+		t.Fatal(err)
+	}
+	return w
+}
+
+// club is a program with a team of players and both kinds of staff.
+type club struct {
+	program, team uuid.UUID
+	players       []uuid.UUID
+	head, helper  string // emails
+}
+
+func (w *world) club(name string, size int) club {
+	w.t.Helper()
+	ctx := w.t.Context()
+	c := club{program: uuid.New(), team: uuid.New(), head: name + "-head@x.example", helper: name + "-helper@x.example"}
+	floor, _ := court.PresetCourt(court.HighSchool)
+	must := func(err error) {
+		w.t.Helper()
+		if err != nil {
+			w.t.Fatal(err)
+		}
+	}
+	must(w.db.InsertProgram(ctx, gen.InsertProgramParams{ID: c.program, Name: name}))
+	for role, email := range map[string]string{"head": c.head, "assistant": c.helper} {
+		must(w.db.InsertStaff(ctx, gen.InsertStaffParams{ID: uuid.New(), ProgramID: c.program, Name: role, Email: email, Role: role, PasswordHash: goodHash}))
+	}
+	must(w.db.InsertTeam(ctx, gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: name, Season: "s", Ages: "12-14", Court: store.CourtJSON(floor)}))
+	for i := range size {
+		id := uuid.New()
+		c.players = append(c.players, id)
+		must(w.db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: id, ProgramID: c.program, TeamID: c.team, Jersey: fmt.Sprint(i), Name: fmt.Sprint("P", i)}))
+	}
+	return c
+}
+
+func (c club) path(rest string) string { return "/api/teams/" + c.team.String() + rest }
+
+// agent is a browser: it keeps its cookies.
+type agent struct {
+	*world
+	http *http.Client
+}
+
+func (w *world) agent() *agent {
+	jar, err := cookiejar.New(nil)
+	if err != nil {
+		w.t.Fatal(err)
+	}
+	return &agent{w, &http.Client{Jar: jar}}
+}
+
+// as signs an agent in.
+func (w *world) as(email string) *agent {
+	w.t.Helper()
+	a := w.agent()
+	a.do("POST", "/api/session", map[string]string{"email": email, "password": goodPassword}, 200, nil)
+	return a
+}
+
+// do sends a JSON request (or a string as it is), checks the status, checks
+// the answer against the contract and decodes it.
+func (a *agent) do(method, path string, body any, status int, into any) string {
+	a.t.Helper()
+	kind, data := "application/json", []byte(nil)
+	switch b := body.(type) {
+	case nil:
+	case string:
+		data = []byte(b)
+	default:
+		var err error
+		if data, err = json.Marshal(b); err != nil {
+			a.t.Fatal(err)
+		}
+	}
+	if strings.Contains(path, "/roster") {
+		kind = "text/csv"
+	}
+	req, err := http.NewRequestWithContext(context.Background(), method, a.server.URL+path, bytes.NewReader(data))
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	req.Header.Set("Content-Type", kind)
+	res, err := a.http.Do(req)
+	if err != nil {
+		a.t.Fatalf("%s %s: %v", method, path, err)
+	}
+	defer res.Body.Close()
+	got, err := io.ReadAll(res.Body)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	if res.StatusCode != status {
+		a.t.Fatalf("%s %s: %d %s, want %d", method, path, res.StatusCode, clip(got), status)
+	}
+	a.fits(req, res, got)
+	if into != nil {
+		if err := json.Unmarshal(got, into); err != nil {
+			a.t.Fatalf("%s %s: %v in %s", method, path, err, clip(got))
+		}
+	}
+	return string(got)
+}
+
+// fits checks an answer against api/openapi.yaml.
+func (a *agent) fits(req *http.Request, res *http.Response, body []byte) {
+	a.t.Helper()
+	at := req.Clone(req.Context())
+	at.URL.Host, at.URL.Scheme = "", ""
+	route, params, err := a.router.FindRoute(at)
+	if err != nil {
+		a.t.Fatalf("%s %s is not in the contract: %v", req.Method, req.URL.Path, err)
+	}
+	in := &openapi3filter.ResponseValidationInput{
+		RequestValidationInput: &openapi3filter.RequestValidationInput{Request: at, PathParams: params, Route: route},
+		Status:                 res.StatusCode, Header: res.Header,
+		Options: &openapi3filter.Options{IncludeResponseStatus: true, ExcludeResponseBody: len(body) == 0 || strings.HasPrefix(res.Header.Get("Content-Type"), "text/csv")},
+	}
+	in.SetBodyBytes(body)
+	if err := openapi3filter.ValidateResponse(req.Context(), in); err != nil {
+		a.t.Errorf("%s %s: the answer does not fit the contract: %v", req.Method, req.URL.Path, err)
+	}
+}
+
+// says sends a request that must be refused with a sentence holding a text.
+func (a *agent) says(method, path string, body any, status int, text string) {
+	a.t.Helper()
+	var p api.Problem
+	a.do(method, path, body, status, &p)
+	if !strings.Contains(p.Message, text) {
+		a.t.Errorf("%s %s: %q, want it to say %q", method, path, p.Message, text)
+	}
+}
+
+func clip(b []byte) string {
+	if len(b) > 400 {
+		return string(b[:400]) + "…"
+	}
+	return string(b)
+}

@@ -1,0 +1,356 @@
+package web
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/court"
+	"evrik/core/evidence"
+	"evrik/core/reads"
+	"evrik/core/roster"
+	"evrik/internal/web/api"
+)
+
+func downTrail() reads.Situation {
+	screen, _ := reads.ScreenByID(reads.Down)
+	c, _ := court.PresetCourt(court.HighSchool)
+	return screen.Example(c, reads.Trail)
+}
+
+// planFor is an hour with one shown and one live block.
+func planFor(c club) map[string]any {
+	block := func(kind, title, stage string, minutes float64) map[string]any {
+		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "", "minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3}
+		if kind == "drill" {
+			b["drill"], b["stage"] = "slot-twos", stage
+		}
+		return b
+	}
+	return map[string]any{"startsAt": evening, "minutes": 60, "note": "", "present": c.players, "blocks": []any{
+		block("own", "Warm-up", "", 10), block("drill", "Slot twos", "shown", 10), block("water", "Water", "", 2), block("drill", "Slot twos", "live", 10),
+	}}
+}
+
+func TestRoster(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 3)
+	head := w.as(c.head)
+	entry := roster.Entry{Jersey: "00", Name: "Double", Wing: true}
+	var made api.Player
+	head.do("POST", c.path("/players"), entry, 201, &made)
+	head.says("POST", c.path("/players"), entry, 409, "Jersey 00 is taken")
+	head.says("POST", c.path("/players"), roster.Entry{Jersey: "123", Name: "x"}, 422, "not a jersey number")
+	at := c.path("/players/" + made.Id.String())
+	head.says("PUT", at, roster.Entry{Jersey: "1", Name: "Double"}, 409, "taken")
+	head.says("PUT", at, roster.Entry{Jersey: "1", Name: ""}, 422, "name is missing")
+	head.do("PUT", at, roster.Entry{Jersey: "99", Name: "Renamed", Big: true}, 200, &made)
+	if made.Jersey != "99" || !made.Big || made.Wing {
+		t.Errorf("changed to %+v", made)
+	}
+	head.do("DELETE", at, nil, 204, nil)
+	head.says("DELETE", at, nil, 404, "not on the team")
+
+	var r api.ImportResult
+	head.do("POST", c.path("/roster?check=true"), "jersey,name\n00,Ada\n0,Bo\n", 422, &r)
+	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || !strings.Contains(r.Errors[0].Message, "P0's on this team") {
+		t.Errorf("check says %+v", r)
+	}
+	head.do("POST", c.path("/roster?check=true"), "\uFEFFjersey,name\n00,Ada\n", 200, &r)
+	head.do("POST", c.path("/roster"), "jersey,name\n00,Ada\n50,=1+1\n", 422, &r)
+	var list []api.Player
+	head.do("GET", c.path("/players"), nil, 200, &list)
+	if len(list) != 3 {
+		t.Fatalf("a checked or refused file left %d players", len(list))
+	}
+	head.do("POST", c.path("/roster"), "jersey,name,shooter\n00,Ada,yes\n50,Cleo,no\n", 200, &r)
+	if r.Imported != 2 {
+		t.Errorf("imported %+v", r)
+	}
+	csv := head.do("GET", c.path("/roster"), nil, 200, nil)
+	if !strings.Contains(csv, "00,Ada,no,no,no,yes\r\n") || strings.Index(csv, "0,P0") > strings.Index(csv, "00,Ada") {
+		t.Errorf("export:\n%s", csv)
+	}
+	head.do("POST", c.path("/roster"), strings.Repeat("x", 20<<20), 413, nil)
+}
+
+func TestTeach(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 0)
+	head := w.as(c.head)
+	var a reads.Answer
+	head.do("POST", c.path("/judge"), downTrail(), 200, &a)
+	if a.Cue != reads.Trail || a.Row.CutterRead != reads.Curl || a.Margin < 1 {
+		t.Errorf("answer %+v", a)
+	}
+	for text, change := range map[string]func(*reads.Situation){
+		"off the court": func(s *reads.Situation) { s.XCutter.X = 90 },
+		"on one spot":   func(s *reads.Situation) { s.XCutter = s.Screener },
+		"no screen":     func(s *reads.Situation) { s.Screen = "moon" },
+	} {
+		s := downTrail()
+		change(&s)
+		for _, to := range []string{"/judge", "/readmap?mover=xCutter", "/play"} {
+			head.says("POST", c.path(to), s, 422, text)
+		}
+	}
+	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":NaN,"y":1}}`, 422, "malformed")
+	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "Nothing was stored")
+	head.says("POST", c.path("/judge"), `{"screen":"down"}`, 422, "Nothing was stored")
+	head.says("GET", c.path("/lesson?screen=moon"), nil, 404, "no such screen")
+	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
+	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)
+	head.do("POST", c.path("/play"), downTrail(), 200, nil)
+
+	// The team's school changes the lesson.
+	var team api.Team
+	head.do("GET", c.path(""), nil, 200, &team)
+	team.School.FlareFirst = true
+	head.do("PUT", c.path(""), team, 200, nil)
+	var lesson api.Lesson
+	head.do("GET", c.path("/lesson?screen=down"), nil, 200, &lesson)
+	if len(lesson.Rows) != 6 || lesson.Rows[3].CutterRead != reads.Flare || len(lesson.Examples) != 6 {
+		t.Errorf("lesson %+v", lesson.Rows)
+	}
+	team.Court.ArcRadius = 40
+	head.says("PUT", c.path(""), team, 422, "crosses the half-court line")
+}
+
+func TestOrderListOfTheTeam(t *testing.T) {
+	w := newWorld(t)
+	c, other := w.club("club", 8), w.club("other", 1)
+	head := w.as(c.head)
+	body := bodyFor("orderList", c).(map[string]any)
+	var o api.Order
+	head.do("POST", c.path("/order"), body, 200, &o)
+	if len(o.Reps) != 30 || len(o.Counts) != 8 {
+		t.Errorf("%d reps for %d", len(o.Reps), len(o.Counts))
+	}
+	for text, change := range map[string]any{"players": other.players, "drill": "moon", "stage": "moon"} {
+		bad := bodyFor("orderList", c).(map[string]any)
+		bad[text] = change
+		head.do("POST", c.path("/order"), bad, 404, nil)
+	}
+	body["players"] = c.players[:3]
+	head.says("POST", c.path("/order"), body, 422, "needs 4 players")
+	body["players"] = append([]uuid.UUID{c.players[0]}, c.players...)
+	head.says("POST", c.path("/order"), body, 422, "twice")
+}
+
+func TestPlan(t *testing.T) {
+	w := newWorld(t)
+	c, other := w.club("club", 12), w.club("other", 1)
+	head := w.as(c.helper) // an assistant may plan
+	var sheet api.Sheet
+	head.do("POST", c.path("/sheet"), planFor(c), 200, &sheet)
+	if sheet.Used != 32 || len(sheet.Load) != 12 || sheet.Demand <= 0 || sheet.Covered <= 0 {
+		t.Errorf("sheet %+v", sheet)
+	}
+	var p api.Practice
+	head.do("POST", c.path("/practices"), planFor(c), 201, &p)
+	at := c.path("/practices/" + p.Id.String())
+	change := planFor(c)
+	change["minutes"], change["version"] = 75, p.Version
+	head.do("PUT", at, change, 200, &p)
+	if p.Minutes != 75 || p.Version != 2 {
+		t.Errorf("changed to %d min, version %d", p.Minutes, p.Version)
+	}
+	head.says("PUT", at, change, 409, "Somebody else changed")
+	stranger := planFor(c)
+	stranger["present"] = other.players
+	head.says("POST", c.path("/practices"), stranger, 404, "not on the team")
+	long := planFor(c)
+	long["minutes"] = 600
+	head.says("POST", c.path("/practices"), long, 422, "10 to 240")
+	var list []api.PracticeSummary
+	head.do("GET", c.path("/practices"), nil, 200, &list)
+	if len(list) != 1 {
+		t.Errorf("%d practices stored", len(list))
+	}
+	w.as(c.head).do("DELETE", at, nil, 204, nil)
+	head.says("GET", at, nil, 404, "may have been deleted")
+}
+
+func TestClockOnTheFloor(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 8)
+	a := w.as(c.helper)
+	var p api.Practice
+	a.do("POST", c.path("/practices"), planFor(c), 201, &p)
+	at := c.path("/practices/" + p.Id.String())
+	var clock api.Clock
+	a.do("POST", at+"/clock", map[string]any{"action": "start"}, 200, &clock)
+	if !clock.Running || clock.Block == nil || clock.Block.String() != p.Blocks[0].ID {
+		t.Fatalf("clock %+v", clock)
+	}
+	w.now = w.now.Add(4 * time.Minute)
+	var run api.Run
+	a.do("GET", at+"/run", nil, 200, &run)
+	if run.Clock.ElapsedMs != (4 * time.Minute).Milliseconds() {
+		t.Errorf("four minutes later: %+v", run.Clock)
+	}
+	a.do("POST", at+"/clock", map[string]any{"action": "block", "block": p.Blocks[1].ID}, 200, &clock)
+	a.says("POST", at+"/clock", map[string]any{"action": "block", "block": uuid.NewString()}, 409, "not in the practice")
+	a.do("POST", at+"/clock", map[string]any{"action": "finish"}, 200, &clock)
+	if clock.Status != api.ClockStatusDone || clock.Running {
+		t.Errorf("finished: %+v", clock)
+	}
+}
+
+// repEvent is a cutter's answer as a device sends it.
+func repEvent(block string, player uuid.UUID, no int, cue reads.Cue, made reads.Read) map[string]any {
+	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab", "block": block, "repNo": no,
+		"player": player, "role": "cutter", "side": "right", "cue": cue, "made": made}
+}
+
+func batch(events ...map[string]any) map[string]any { return map[string]any{"events": events} }
+
+func TestLogReps(t *testing.T) {
+	w := newWorld(t)
+	c, other := w.club("club", 8), w.club("other", 1)
+	a := w.as(c.helper)
+	var p api.Practice
+	a.do("POST", c.path("/practices"), planFor(c), 201, &p)
+	at := c.path("/practices/" + p.Id.String())
+	live := p.Blocks[3].ID
+	stored := func() []api.LoggedRep {
+		t.Helper()
+		var run api.Run
+		a.do("GET", at+"/run", nil, 200, &run)
+		return run.Reps
+	}
+
+	first := repEvent(live, c.players[0], 1, reads.Trail, reads.Curl)
+	var receipt api.RepReceipt
+	a.do("POST", at+"/reps", batch(first), 200, &receipt)
+	if len(receipt.Stored) != 1 || len(receipt.Known) != 0 {
+		t.Fatalf("receipt %+v", receipt)
+	}
+	// The same rep sent twice is stored once, also within one batch.
+	a.do("POST", at+"/reps", batch(first, first), 200, &receipt)
+	if len(receipt.Known) != 2 || len(stored()) != 1 {
+		t.Errorf("sent three times: %+v, stored %d", receipt, len(stored()))
+	}
+	if r := stored()[0]; !r.Right || r.Expected != "curl" || r.Rung != "live2" || r.RepNo != 1 {
+		t.Errorf("stored %+v", r)
+	}
+	// A batch is stored whole or not at all.
+	good := repEvent(live, c.players[1], 2, reads.Under, reads.Curl)
+	for text, bad := range map[string]map[string]any{
+		"not on the team":     repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
+		"not a drill":         repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
+		"has no cue":          repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
+		"not a read of":       repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
+		"needs its block":     {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
+		"Which rep":           {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
+		"is not there":        {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
+		"There is no correct": withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
+	} {
+		status := 422
+		if text == "not on the team" || text == "is not there" {
+			status = 404
+		}
+		a.says("POST", at+"/reps", batch(good, bad), status, text)
+	}
+	if n := len(stored()); n != 1 {
+		t.Fatalf("a refused batch left %d reps", n)
+	}
+	// A mistake is voided by another event; nothing is changed or deleted.
+	void := map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": first["id"]}
+	a.do("POST", at+"/reps", batch(good, void, void), 200, nil)
+	if reps := stored(); len(reps) != 1 || reps[0].Player != c.players[1] || reps[0].Right {
+		t.Errorf("after the void: %+v", reps)
+	}
+	a.says("POST", at+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": void["id"]}), 422, "Only a rep")
+	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE rep_events SET is_right = true"); err == nil {
+		t.Error("a logged rep was changed")
+	}
+	// A device whose clock runs three hours ahead does not log in the future.
+	ahead := repEvent(live, c.players[2], 3, reads.Jump, reads.BackCut)
+	ahead["at"] = evening.Add(3 * time.Hour)
+	a.do("POST", at+"/reps", batch(ahead), 200, nil)
+	for _, r := range stored() {
+		if r.At.After(evening) {
+			t.Errorf("a rep at %v", r.At)
+		}
+	}
+	// Another program cannot take the id, nor see the rep.
+	o := w.as(other.head)
+	var theirs api.Practice
+	o.do("POST", other.path("/practices"), planFor(other), 201, &theirs)
+	taken := repEvent(theirs.Blocks[3].ID, other.players[0], 1, reads.Trail, reads.Curl)
+	taken["id"] = good["id"]
+	o.says("POST", other.path("/practices/"+theirs.Id.String()+"/reps"), batch(taken), 404, "id is taken")
+	// Deleting the plan keeps what the players did.
+	w.as(c.head).do("DELETE", at, nil, 204, nil)
+	var card api.Card
+	a.do("GET", c.path("/players/"+c.players[1].String()), nil, 200, &card)
+	if len(card.Recent) != 1 {
+		t.Errorf("the card shows %d reps", len(card.Recent))
+	}
+	// Deleting the player deletes his reps, as a family may ask.
+	w.as(c.head).do("DELETE", c.path("/players/"+c.players[1].String()), nil, 204, nil)
+	var left int
+	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM rep_events WHERE player_id = $1", c.players[1]).Scan(&left); err != nil || left != 0 {
+		t.Errorf("%d reps of a deleted player, %v", left, err)
+	}
+}
+
+func withTags(e map[string]any, tags ...string) map[string]any {
+	e["corrections"] = tags
+	return e
+}
+
+// Eight right live reps turn "too few to say" into "has it", on the board and
+// on the first view; a player's record follows him to another team.
+func TestLoggingChangesTheBoard(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 8)
+	a := w.as(c.helper)
+	var p api.Practice
+	a.do("POST", c.path("/practices"), planFor(c), 201, &p)
+	cell := func() evidence.Standing {
+		t.Helper()
+		var b api.Board
+		a.do("GET", c.path("/board?role=cutter"), nil, 200, &b)
+		return b.Lines[0].Cells[0]
+	}
+	if got := cell(); got.Read != "curl" || got.Judgement.Verdict != evidence.TooFew || got.Held != 0 {
+		t.Fatalf("before: %+v", got)
+	}
+	var now api.Now
+	a.do("GET", c.path("/now"), nil, 200, &now)
+	if len(now.Holds) != 0 || now.Next == nil || now.Next.Id != p.Id || now.Week.Practices != 1 {
+		t.Errorf("before: %+v", now)
+	}
+	events := []map[string]any{}
+	for i := range 8 {
+		right := repEvent(p.Blocks[3].ID, c.players[0], i+1, reads.Trail, reads.Curl)
+		wrong := withTags(repEvent(p.Blocks[3].ID, c.players[1], i+9, reads.Jump, reads.Straight), "no-backcut")
+		events = append(events, right, wrong)
+	}
+	a.do("POST", c.path("/practices/"+p.Id.String()+"/reps"), batch(events...), 200, nil)
+	if got := cell(); got.Judgement.Verdict != evidence.HasIt || got.Held != 4 {
+		t.Errorf("after: %s on rung %d", got.Judgement.Verdict, got.Held)
+	}
+	a.do("GET", c.path("/now"), nil, 200, &now)
+	if len(now.Holds) == 0 || now.Holds[0].Read != reads.BackCut || (*now.Corrections)[0].ID != "no-backcut" {
+		t.Errorf("after: holds %+v", now.Holds)
+	}
+	var run api.Run
+	a.do("GET", c.path("/practices/"+p.Id.String()+"/run"), nil, 200, &run)
+	if advice := run.Blocks[3].Advice; advice == nil || *advice != api.Down {
+		t.Errorf("ten reps with fewer than half right: advice %v", advice)
+	}
+	if _, err := w.db.Pool.Exec(t.Context(), fmt.Sprintf("UPDATE players SET jersey = '98' WHERE id = '%s'", c.players[0])); err != nil {
+		t.Fatal(err)
+	}
+	var catalogue api.Catalogue
+	a.do("GET", "/api/catalogue", nil, 200, &catalogue)
+	if len(catalogue.Ladder) != 8 || len(catalogue.Courts) != 5 || len(catalogue.Ages) != 4 {
+		t.Errorf("catalogue: %d rungs, %d courts", len(catalogue.Ladder), len(catalogue.Courts))
+	}
+}
