@@ -156,6 +156,22 @@ func (p *Page) Gone(role, name string) {
 	})
 }
 
+// Says waits until a live region (status or alert) speaks a text. Such regions
+// have no name of their own, only what they say.
+func (p *Page) Says(role, text string) {
+	p.wait(fmt.Sprintf("%s to say %q", role, text), func() bool { return p.Speaks(role, text) })
+}
+
+// Hushed waits until no live region speaks a text any more.
+func (p *Page) Hushed(role, text string) {
+	p.wait(fmt.Sprintf("%s no longer to say %q", role, text), func() bool { return !p.Speaks(role, text) })
+}
+
+// Speaks reports whether a live region speaks a text now.
+func (p *Page) Speaks(role, text string) bool {
+	return Eval[bool](p, fmt.Sprintf("[...document.querySelectorAll('[role=%s]')].some((e) => e.innerText.includes(%q))", role, text))
+}
+
 // Text waits until the page shows a text.
 func (p *Page) Text(text string) {
 	p.wait(fmt.Sprintf("the text %q", text), func() bool { return strings.Contains(p.Outline(), text) })

@@ -9,6 +9,7 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"strings"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
@@ -31,6 +32,9 @@ func Migrate(ctx context.Context, url string) error {
 	}
 	db := stdlib.OpenDB(*config)
 	defer db.Close()
+	if err := db.PingContext(ctx); err != nil {
+		return silent(err)
+	}
 	sub, err := fs.Sub(migrations, "migrations")
 	if err != nil {
 		return err
@@ -43,6 +47,12 @@ func Migrate(ctx context.Context, url string) error {
 		return fmt.Errorf("The database could not be brought up to date: %w", err)
 	}
 	return nil
+}
+
+// silent says that no connection could be made, and why, in one line.
+func silent(err error) error {
+	lines := strings.Split(strings.TrimSpace(err.Error()), "\n")
+	return fmt.Errorf("The database does not answer (%s). Check that it runs and that EVRIK_DATABASE_URL is right.", strings.TrimSpace(lines[len(lines)-1]))
 }
 
 // Store is an open database.
@@ -59,7 +69,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	}
 	if err := pool.Ping(ctx); err != nil {
 		pool.Close()
-		return nil, fmt.Errorf("The database does not answer: %v", err)
+		return nil, silent(err)
 	}
 	return &Store{gen.New(pool), pool}, nil
 }

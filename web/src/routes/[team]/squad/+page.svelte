@@ -17,6 +17,7 @@
     board = await ask(
       api.GET('/api/teams/{teamId}/board', { params: { path: { teamId: team }, query: { role: r } } })
     );
+    if (board.players.length === 0) editing = true;
   }
   onMount(() => load(role));
 
@@ -42,7 +43,7 @@
 
 {#if !board}
   <p role="status" class="soft">Reading the log…</p>
-{:else if editing || board.players.length === 0}
+{:else if editing}
   <RosterEditor {team} players={board.players} onchange={() => load(role)} />
 {:else}
   <div class="scroll sheet">

@@ -70,22 +70,21 @@
 
   async function play() {
     if (player.running) return player.stop();
+    await fetchPlay((p) => player.start(p));
+  }
+
+  async function fetchPlay(use: (p: Schemas['Play']) => void) {
     if (!s) return;
     try {
-      const p: Schemas['Play'] = await ask(
-        api.POST('/api/teams/{teamId}/play', { params: { path: { teamId: team } }, body: s })
-      );
-      player.start(p);
+      use(await ask(api.POST('/api/teams/{teamId}/play', { params: { path: { teamId: team } }, body: s })));
     } catch (e) {
       notices.fail(e);
     }
   }
 
   async function step() {
-    if (!player.play && s) {
-      player.load(await ask(api.POST('/api/teams/{teamId}/play', { params: { path: { teamId: team } }, body: s })));
-    }
-    player.step();
+    if (player.play) return player.step();
+    await fetchPlay((p) => player.load(p));
   }
 
   function keys(e: KeyboardEvent) {

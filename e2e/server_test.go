@@ -1,0 +1,144 @@
+// Package e2e drives the real program through its real interface.
+package e2e
+
+import (
+	"bufio"
+	"bytes"
+	"fmt"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"syscall"
+	"testing"
+	"time"
+
+	"evrik/e2e/browser"
+	"evrik/internal/pgtest"
+)
+
+var binary string
+
+func TestMain(m *testing.M) { os.Exit(run(m)) }
+
+func run(m *testing.M) int {
+	dir, err := os.MkdirTemp("", "evrik-e2e-")
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	defer os.RemoveAll(dir)
+	binary = filepath.Join(dir, "evrik")
+	if out, err := exec.Command("go", "build", "-o", binary, "evrik/cmd/evrik").CombinedOutput(); err != nil {
+		fmt.Fprintf(os.Stderr, "%v: %s", err, out)
+		return 1
+	}
+	return pgtest.Main(m)
+}
+
+// server is a running evrik.
+type server struct {
+	t    testing.TB
+	cmd  *exec.Cmd
+	Base string
+	env  []string
+	mode string
+}
+
+// launch starts evrik in a mode with extra environment, and waits until it
+// says where it is.
+func launch(t testing.TB, mode string, env ...string) *server {
+	t.Helper()
+	s := &server{t: t, env: env, mode: mode}
+	s.up("127.0.0.1:0")
+	t.Cleanup(s.stop)
+	return s
+}
+
+func (s *server) up(addr string) {
+	s.t.Helper()
+	s.cmd = exec.Command(binary, s.mode)
+	s.cmd.Env = append(append(os.Environ(), s.env...), "EVRIK_ADDR="+addr)
+	var complaints bytes.Buffer
+	s.cmd.Stderr = &complaints
+	out, err := s.cmd.StdoutPipe()
+	if err == nil {
+		err = s.cmd.Start()
+	}
+	if err != nil {
+		s.t.Fatal(err)
+	}
+	scan := bufio.NewScanner(out)
+	for scan.Scan() {
+		if base, ok := strings.CutPrefix(scan.Text(), "Evrik is at "); ok {
+			s.Base = base
+			go func() {
+				for scan.Scan() {
+					continue // the pipe must not fill up
+				}
+			}()
+			return
+		}
+	}
+	s.t.Fatalf("evrik %s did not start: %s", s.mode, complaints.String())
+}
+
+// kill ends the server without warning.
+func (s *server) kill() {
+	s.t.Helper()
+	if err := s.cmd.Process.Kill(); err != nil {
+		s.t.Fatal(err)
+	}
+	_ = s.cmd.Wait()
+}
+
+// again starts the server where it was.
+func (s *server) again() {
+	s.t.Helper()
+	s.up(strings.TrimPrefix(s.Base, "http://"))
+}
+
+func (s *server) stop() {
+	_ = s.cmd.Process.Signal(os.Interrupt)
+	_ = s.cmd.Wait()
+}
+
+// demo starts the demo on a fresh database of the tests' own cluster.
+func demo(t testing.TB) *server {
+	t.Helper()
+	return launch(t, "demo", "EVRIK_DATABASE_URL="+pgtest.URL(t))
+}
+
+func page(t testing.TB, s *server) *browser.Page {
+	t.Helper()
+	p, stop := browser.Start(s.Base, func(args ...any) { t.Helper(); t.Fatal(args...) })
+	t.Cleanup(stop)
+	p.Watch(func(line string) { t.Log("page:", line) })
+	p.Viewport(1280, 800)
+	return p
+}
+
+// enter opens the demo and signs in with what is filled in.
+func enter(t testing.TB, s *server) *browser.Page {
+	t.Helper()
+	p := page(t, s)
+	p.Open("/")
+	p.Text("This is a demo")
+	p.Click("button", "Sign in")
+	p.See("heading", "What holds the team back")
+	return p
+}
+
+// fails runs evrik and returns what it complains of.
+func fails(t *testing.T, env []string, args ...string) string {
+	t.Helper()
+	cmd := exec.Command(binary, args...)
+	cmd.Env = append(os.Environ(), env...)
+	done := time.AfterFunc(time.Minute, func() { _ = cmd.Process.Signal(syscall.SIGKILL) })
+	defer done.Stop()
+	out, err := cmd.CombinedOutput()
+	if err == nil {
+		t.Fatalf("evrik %v did not fail: %s", args, out)
+	}
+	return string(out)
+}

@@ -1,0 +1,93 @@
+package demo
+
+import (
+	"os"
+	"testing"
+	"time"
+
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/pgtest"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+)
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
+
+// The demo's boards show what it is there to show.
+func TestDemoTellsItsStories(t *testing.T) {
+	db, ctx := pgtest.Store(t), t.Context()
+	now := time.Date(2026, 1, 20, 12, 0, 0, 0, time.UTC)
+	if err := Ensure(ctx, db, now, false); err != nil {
+		t.Fatal(err)
+	}
+	staff, err := db.StaffByEmail(ctx, SignIn.Email)
+	if err != nil {
+		t.Fatal(err)
+	}
+	teams, err := db.TeamsOfProgram(ctx, staff.ProgramID)
+	if err != nil || len(teams) != 2 {
+		t.Fatalf("%d teams, %v", len(teams), err)
+	}
+	stories := map[string]bool{}
+	verdicts := map[evidence.Verdict]int{}
+	for i, team := range teams {
+		players, err := db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: staff.ProgramID, TeamID: team.ID})
+		if err != nil || len(players) != []int{13, 12}[i] {
+			t.Fatalf("%s: %d players, %v", team.Name, len(players), err)
+		}
+		list, err := db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: staff.ProgramID, TeamID: team.ID})
+		if err != nil || len(list) != 10 || list[0].Status != string(practice.Planned) || list[0].StartsAt.Before(now) {
+			t.Fatalf("%s: %d practices, %v", team.Name, len(list), err)
+		}
+		rows, err := db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: staff.ProgramID, TeamID: team.ID})
+		if err != nil {
+			t.Fatal(err)
+		}
+		ids := make([]string, len(players))
+		for k, p := range players {
+			ids[k] = p.ID.String()
+		}
+		for k, line := range evidence.DefaultPolicy().Board(ids, reads.Cutter, reads.Columns(reads.School{}, reads.Cutter), store.RepsOf(rows), now) {
+			for _, c := range line.Cells {
+				verdicts[c.Judgement.Verdict]++
+				if c.Gap != "" && players[k].Name == "Bram" {
+					stories["left and right differ"] = true
+				}
+			}
+		}
+		for _, r := range rows {
+			if r.TeamID != team.ID {
+				stories["a record that moved up"] = true
+			}
+		}
+	}
+	for _, story := range []string{"left and right differ", "a record that moved up"} {
+		if !stories[story] {
+			t.Errorf("the demo does not show: %s", story)
+		}
+	}
+	for _, v := range []evidence.Verdict{evidence.HasIt, evidence.NotYet, evidence.TooFew, evidence.Stale} {
+		if verdicts[v] == 0 {
+			t.Errorf("nobody on the demo's boards is %q: %v", v.Name(), verdicts)
+		}
+	}
+
+	// A second start keeps the data; a reset seeds it afresh.
+	if err := Ensure(ctx, db, now, false); err != nil {
+		t.Fatal(err)
+	}
+	if again, err := db.StaffByEmail(ctx, SignIn.Email); err != nil || again.ID != staff.ID {
+		t.Errorf("the second start made another club: %v", err)
+	}
+	if _, err := db.Pool.Exec(ctx, "DELETE FROM teams"); err != nil {
+		t.Fatal(err)
+	}
+	if err := Ensure(ctx, db, now, true); err != nil {
+		t.Fatal(err)
+	}
+	if n, err := db.DemoProgram(ctx); err != nil || n != 1 {
+		t.Errorf("%d demo clubs after a reset, %v", n, err)
+	}
+}
