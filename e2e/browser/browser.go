@@ -330,10 +330,10 @@ func (p *Page) Offline(cut bool) {
 	}
 }
 
-// Dark asks the page for its dark colours.
-func (p *Page) Dark() {
+// Scheme asks the page for its light or dark colours.
+func (p *Page) Scheme(name string) {
 	if _, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
-		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}); err != nil {
+		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: name}}}); err != nil {
 		p.Fatal(err)
 	}
 }

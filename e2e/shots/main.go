@@ -17,7 +17,6 @@ import (
 var (
 	base = flag.String("base", "http://127.0.0.1:8417", "address of a running demo")
 	out  = flag.String("out", "docs/screenshots", "where the pictures go")
-	dark = flag.Bool("dark", false, "dark colours")
 )
 
 type shot struct {
@@ -37,6 +36,11 @@ var shots = []shot{
 	{"teach", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/teach?cue=under")
 		p.Text("rim side of the screen.")
+	}},
+	{"teach-dark", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Scheme("dark")
+		p.Open("/" + team + "/teach?cue=trail")
+		p.Text("his own path.")
 	}},
 	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/drills/slot-twos")
@@ -88,9 +92,6 @@ func main() {
 	}
 	p, stop := browser.Start(*base, fatal)
 	defer stop()
-	if *dark {
-		p.Dark()
-	}
 	p.Watch(func(line string) { fmt.Fprintln(os.Stderr, "page:", line) })
 	p.Viewport(desk, deskHigh)
 	p.Open("/")
@@ -102,6 +103,7 @@ func main() {
 			continue
 		}
 		p.Viewport(s.width, s.height)
+		p.Scheme("light")
 		s.take(p, team)
 		p.Settle()
 		p.Shot(filepath.Join(*out, s.name+".png"))

@@ -32,7 +32,10 @@ export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
   try {
     answer = await call;
   } catch {
-    throw new Refusal(0, 'The server cannot be reached. What you entered is still here; try again in a moment.');
+    throw new Refusal(
+      0,
+      'The server cannot be reached. What you entered is still here; try again in a moment.'
+    );
   }
   if (!answer.response.ok) {
     throw new Refusal(

@@ -10,7 +10,11 @@
   const widest = 4; // ft of margin at which the bar is full
 </script>
 
-<aside aria-label="Answer" class="answer sheet" style:--tape={painted ? tapeOf(painted.row.cutterRead) : 'var(--line)'}>
+<aside
+  aria-label="Answer"
+  class="answer sheet"
+  style:--tape={painted ? tapeOf(painted.row.cutterRead) : 'var(--line)'}
+>
   {#if lab.problem}
     <p role="alert" class="problem">{lab.problem}</p>
   {/if}
@@ -26,7 +30,9 @@
     <p class="say">“{row.say}”</p>
     <div class="margin">
       <span class="numeral feet">{painted.margin.toFixed(1)} ft</span>
-      <span class="rail"><span class="fill" style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}></span></span>
+      <span class="rail"
+        ><span class="fill" style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}></span></span
+      >
       <span class="soft">
         {#if painted.exact?.late}{painted.exact.note}
         {:else}clear of {cueName(painted.exact?.next ?? '').toLowerCase()}{/if}

@@ -10,7 +10,13 @@
     label,
     children,
     svg = $bindable()
-  }: { lines: Schemas['Lines']; top?: number; label: string; children?: Snippet; svg?: SVGSVGElement } = $props();
+  }: {
+    lines: Schemas['Lines'];
+    top?: number;
+    label: string;
+    children?: Snippet;
+    svg?: SVGSVGElement;
+  } = $props();
 
   const l = $derived(lines);
   const upper = $derived(Math.min(top, l.halfY));
@@ -29,8 +35,16 @@
     <path
       d={`M${-l.halfWidth} ${-upper}V${-l.baselineY}H${l.halfWidth}V${-upper}${upper === l.halfY ? 'Z' : ''}`}
     />
-    <rect x={-l.laneHalf} y={-l.freeThrowY} width={2 * l.laneHalf} height={l.freeThrowY - l.baselineY} class="lane" />
-    <path d={`M${-l.circleRadius} ${-l.freeThrowY}A${l.circleRadius} ${l.circleRadius} 0 0 1 ${l.circleRadius} ${-l.freeThrowY}`} />
+    <rect
+      x={-l.laneHalf}
+      y={-l.freeThrowY}
+      width={2 * l.laneHalf}
+      height={l.freeThrowY - l.baselineY}
+      class="lane"
+    />
+    <path
+      d={`M${-l.circleRadius} ${-l.freeThrowY}A${l.circleRadius} ${l.circleRadius} 0 0 1 ${l.circleRadius} ${-l.freeThrowY}`}
+    />
     <path
       d={`M${-l.arcStraightX} ${-l.baselineY}V${-l.arcMeetsY}A${l.arcRadius} ${l.arcRadius} 0 0 1 ${l.arcStraightX} ${-l.arcMeetsY}V${-l.baselineY}`}
     />

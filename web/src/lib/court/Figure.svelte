@@ -10,8 +10,13 @@
     text = '',
     face = 0,
     lifted = false
-  }: { kind: 'offence' | 'defence' | 'ball' | 'screener'; at: Point; text?: string; face?: number; lifted?: boolean } =
-    $props();
+  }: {
+    kind: 'offence' | 'defence' | 'ball' | 'screener';
+    at: Point;
+    text?: string;
+    face?: number;
+    lifted?: boolean;
+  } = $props();
 </script>
 
 <g transform={`translate(${at.x} ${sy(at)})`} class={kind} class:lifted>
@@ -20,10 +25,14 @@
     <path d="M-0.62 0H0.62M0 -0.62V0.62" class="seam" />
   {:else if kind === 'defence'}
     <circle r="1.9" class="touch" />
-    <path d="M1.750 0L-1.150 -1.450L-0.750 0L-1.150 1.450Z" transform={`rotate(${face})`} class="wedge" />
+    <path d="M2 0L-1.2 -1.25L-0.7 0L-1.2 1.25Z" transform={`rotate(${face})`} class="wedge" />
     {#if text}<text y="0.36" class="label">{text}</text>{/if}
   {:else}
-    {#if kind === 'screener'}<path d="M-1.5 -1.150H1.500" transform={`rotate(${face + 90})`} class="stance" />{/if}
+    {#if kind === 'screener'}<path
+        d="M-1.5 -1.150H1.500"
+        transform={`rotate(${face + 90})`}
+        class="stance"
+      />{/if}
     <circle r="1.08" class="disc" />
     <text y="0.43" class="jersey">{text}</text>
   {/if}

@@ -8,7 +8,8 @@
     map,
     rows,
     halfWidth
-  }: { map: Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array }; rows: Row[]; halfWidth: number } = $props();
+  }: { map: Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array }; rows: Row[]; halfWidth: number } =
+    $props();
 
   const radius = $derived((map.rows * map.cell) / 2);
   const middle = $derived({
@@ -35,7 +36,10 @@
       const c = colours[Number(map.cues[i])] ?? [0, 0, 0];
       // The map's rows run upward, the picture's downward.
       const at = ((map.rows - 1 - Math.floor(i / map.cols)) * map.cols + (i % map.cols)) * 4;
-      image.data.set([c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, isLate(map.margins[i] ?? 0) ? alphaLate : alphaClear], at);
+      image.data.set(
+        [c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, isLate(map.margins[i] ?? 0) ? alphaLate : alphaClear],
+        at
+      );
     }
     ctx.putImageData(image, 0, 0);
     return canvas.toDataURL();
@@ -81,14 +85,29 @@
   {#each signs as s (s.read)}
     {@const g = glyphs[s.read]}
     {#if g}
-      <g transform={`translate(${s.x - 1.75} ${s.y - 1.75}) scale(0.11)`} style:color={`var(${g.tape})`} class="sign">
+      <g
+        transform={`translate(${s.x - 1.75} ${s.y - 1.75}) scale(0.11)`}
+        style:color={`var(${g.tape})`}
+        class="sign"
+      >
         <circle cx={g.post[0]} cy={g.post[1]} r="3.6" fill="currentColor" />
         <path d={g.way} fill="none" stroke="currentColor" stroke-width="2.8" stroke-linecap="round" />
         {#if g.bar}<path d={g.bar} stroke="currentColor" stroke-width="3.2" />{/if}
         {#if g.tip}
-          <path d="M0 0L-6.5 -3.8V3.8Z" fill="currentColor" transform={`translate(${g.tip[0]} ${g.tip[1]}) rotate(${g.tip[2]})`} />
+          <path
+            d="M0 0L-6.5 -3.8V3.8Z"
+            fill="currentColor"
+            transform={`translate(${g.tip[0]} ${g.tip[1]}) rotate(${g.tip[2]})`}
+          />
         {/if}
-        {#if g.ball}<circle cx={g.ball[0]} cy={g.ball[1]} r="2.6" fill="none" stroke="currentColor" stroke-width="2" />{/if}
+        {#if g.ball}<circle
+            cx={g.ball[0]}
+            cy={g.ball[1]}
+            r="2.6"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="2"
+          />{/if}
       </g>
     {/if}
   {/each}

@@ -17,7 +17,12 @@
   } = $props();
 
   const example = $derived(
-    lesson.examples[Math.max(0, lesson.rows.findIndex((r) => r.cue === rep.cue))] ?? lesson.examples[0]
+    lesson.examples[
+      Math.max(
+        0,
+        lesson.rows.findIndex((r) => r.cue === rep.cue)
+      )
+    ] ?? lesson.examples[0]
   );
   const turn = $derived(rep.side === 'left' ? mirror : <T,>(p: T) => p);
   // A defender starts between his man and the rim.
@@ -43,7 +48,11 @@
   {@const across = facing(s.to, s.screener) + 90}
   <path d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} class="cut" />
   <path d={`M${s.to.x} ${sy(s.to)}L${s.screener.x} ${sy(s.screener)}`} class="cut" />
-  <path d="M-1.500 0H1.500" transform={`translate(${s.screener.x} ${sy(s.screener)}) rotate(${across})`} class="bar" />
+  <path
+    d="M-1.500 0H1.500"
+    transform={`translate(${s.screener.x} ${sy(s.screener)}) rotate(${across})`}
+    class="bar"
+  />
   <path d={`M${s.passer.x} ${sy(s.passer)}L${s.to.x} ${sy(s.to)}`} class="pass" />
   <Figure kind="offence" at={s.passer} text="P" />
   <Figure kind="ball" at={add(s.passer, 1.3, 0.5)} />
@@ -53,7 +62,12 @@
     {@const x = inside(s.from)}
     {@const xs = inside(s.to)}
     <Figure kind="defence" at={x} text={jersey(rep.xCutter) || 'X'} face={facing(x, s.from)} />
-    {#if rep.xScreener}<Figure kind="defence" at={xs} text={jersey(rep.xScreener)} face={facing(xs, s.to)} />{/if}
+    {#if rep.xScreener}<Figure
+        kind="defence"
+        at={xs}
+        text={jersey(rep.xScreener)}
+        face={facing(xs, s.to)}
+      />{/if}
   {/if}
 {/if}
 

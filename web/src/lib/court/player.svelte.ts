@@ -29,7 +29,10 @@ export class Player {
     let last = performance.now();
     const tick = (now: number) => {
       if (!this.running || !this.play) return;
-      this.time = Math.min(this.play.duration, this.time + ((now - last) / 1000) * (this.slow ? slowSpeed : 1));
+      this.time = Math.min(
+        this.play.duration,
+        this.time + ((now - last) / 1000) * (this.slow ? slowSpeed : 1)
+      );
       last = now;
       if (this.time >= this.play.duration) this.running = false;
       else this.frame = requestAnimationFrame(tick);

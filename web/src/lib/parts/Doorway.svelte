@@ -51,7 +51,9 @@
           {#each bands as [id, label] (id)}<option value={id}>{label}</option>{/each}
         </select>
       </label>
-      <label class="field"><span>Your name</span><input bind:value={name} required maxlength="80" autocomplete="name" /></label>
+      <label class="field"
+        ><span>Your name</span><input bind:value={name} required maxlength="80" autocomplete="name" /></label
+      >
     {:else if demo}
       <p class="demo">This is a demo with an invented club. The sign-in is filled in.</p>
     {/if}

@@ -1,8 +1,12 @@
 <script lang="ts">
   import { glyphs } from './glyphs';
 
-  let { read, size = 32, label = '', mono = false }: { read: string; size?: number; label?: string; mono?: boolean } =
-    $props();
+  let {
+    read,
+    size = 32,
+    label = '',
+    mono = false
+  }: { read: string; size?: number; label?: string; mono?: boolean } = $props();
 
   const g = $derived(glyphs[read]);
 </script>
@@ -26,7 +30,14 @@
       stroke="currentColor"
       stroke-width="2"
     />
-    <path d={g.way} fill="none" stroke="currentColor" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" />
+    <path
+      d={g.way}
+      fill="none"
+      stroke="currentColor"
+      stroke-width="2.6"
+      stroke-linecap="round"
+      stroke-linejoin="round"
+    />
     {#if g.bar}<path d={g.bar} stroke="currentColor" stroke-width="3.2" stroke-linecap="butt" />{/if}
     {#if g.tip}
       <path
@@ -35,7 +46,14 @@
         transform={`translate(${g.tip[0]} ${g.tip[1]}) rotate(${g.tip[2]})`}
       />
     {/if}
-    {#if g.ball}<circle cx={g.ball[0]} cy={g.ball[1]} r="2.6" fill="none" stroke="currentColor" stroke-width="2" />{/if}
+    {#if g.ball}<circle
+        cx={g.ball[0]}
+        cy={g.ball[1]}
+        r="2.6"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="2"
+      />{/if}
   {:else}
     <path d="M8 16H24" stroke="currentColor" stroke-width="2.600" stroke-dasharray="3 3" />
   {/if}

@@ -29,7 +29,13 @@ export const glyphs: Record<string, Glyph> = {
     hollow: false,
     tape: '--tape-blue'
   },
-  straight: { way: 'M20.500 30V5', tip: [20.5, 3, -90], post: cutterPost, hollow: false, tape: '--tape-green' },
+  straight: {
+    way: 'M20.500 30V5',
+    tip: [20.5, 3, -90],
+    post: cutterPost,
+    hollow: false,
+    tape: '--tape-green'
+  },
   fade: {
     way: 'M20 30C20 22 19.500 19 20.500 17L27.500 10',
     tip: [29, 8.5, -45],
@@ -37,7 +43,13 @@ export const glyphs: Record<string, Glyph> = {
     hollow: false,
     tape: '--tape-orange'
   },
-  backcut: { way: 'M22 30L21 13L7 26', tip: [5, 28, 137], post: [13, 14], hollow: false, tape: '--tape-violet' },
+  backcut: {
+    way: 'M22 30L21 13L7 26',
+    tip: [5, 28, 137],
+    post: [13, 14],
+    hollow: false,
+    tape: '--tape-violet'
+  },
   flare: {
     way: 'M19 30L20 18C21 11 29 12 28.500 21',
     tip: [28.3, 24, 95],
@@ -53,7 +65,13 @@ export const glyphs: Record<string, Glyph> = {
     tape: '--tape-teal'
   },
   keep: { way: 'M20.500 30V15', ball: [20.5, 9], post: cutterPost, hollow: false, tape: '--tape-rose' },
-  pop: { way: 'M17 14.500L23 5.500', tip: [24.2, 3.6, -57], post: screenerPost, hollow: true, tape: '--tape-blue' },
+  pop: {
+    way: 'M17 14.500L23 5.500',
+    tip: [24.2, 3.6, -57],
+    post: screenerPost,
+    hollow: true,
+    tape: '--tape-blue'
+  },
   shape: {
     way: 'M15 13.500V10M7 9C9 4 21 4 23 9',
     post: screenerPost,
@@ -67,7 +85,14 @@ export const glyphs: Record<string, Glyph> = {
     hollow: true,
     tape: '--tape-orange'
   },
-  step: { way: 'M15 13.500V9', tip: [15, 7, -90], ball: [15, 2.5], post: screenerPost, hollow: true, tape: '--tape-violet' },
+  step: {
+    way: 'M15 13.500V9',
+    tip: [15, 7, -90],
+    ball: [15, 2.5],
+    post: screenerPost,
+    hollow: true,
+    tape: '--tape-violet'
+  },
   split: {
     way: 'M12 21.500L6 28',
     tip: [4.7, 29.5, 132],
@@ -76,7 +101,13 @@ export const glyphs: Record<string, Glyph> = {
     hollow: true,
     tape: '--tape-teal'
   },
-  slip: { way: 'M12.500 22C11 27 9 29 5 29', tip: [3, 29.2, 178], post: screenerPost, hollow: true, tape: '--tape-rose' }
+  slip: {
+    way: 'M12.500 22C11 27 9 29 5 29',
+    tip: [3, 29.2, 178],
+    post: screenerPost,
+    hollow: true,
+    tape: '--tape-rose'
+  }
 };
 
 /** The tape colour of a read, as a CSS value. */
@@ -85,7 +116,10 @@ export function tapeOf(read: string): string {
 }
 
 /** Where a cue's defenders stand round the post, for its small picture. */
-export const cues: Record<string, { name: string; x: [number, number, number]; xs?: [number, number, number] }> = {
+export const cues: Record<
+  string,
+  { name: string; x: [number, number, number]; xs?: [number, number, number] }
+> = {
   trail: { name: 'Trail', x: [23, 27, -90] },
   stuck: { name: 'Stuck', x: [13, 25, -70] },
   under: { name: 'Under', x: [4.5, 18, -60] },

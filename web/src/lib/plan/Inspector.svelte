@@ -31,7 +31,9 @@
       <label class="field">
         <span>Stage</span>
         <select value={b.stage} onchange={(e) => draft.changeBlock(b.id, { stage: text(e) })}>
-          {#each drill.stages as s (s.id)}<option value={s.id}>{session.rung(s.rung)?.number}. {s.name}</option>{/each}
+          {#each drill.stages as s (s.id)}<option value={s.id}
+              >{session.rung(s.rung)?.number}. {s.name}</option
+            >{/each}
         </select>
       </label>
     {/if}

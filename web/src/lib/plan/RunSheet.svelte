@@ -65,9 +65,8 @@
       </span>
       {#if t && b.kind === 'drill'}
         <span class="reps">
-          {#if t.problem}cannot be run{:else}<b class="numeral">{t.reps}</b> reps, <b class="numeral"
-              >{t.perPlayer.toFixed(1)}</b
-            > cuts each{/if}
+          {#if t.problem}cannot be run{:else}<b class="numeral">{t.reps}</b> reps,
+            <b class="numeral">{t.perPlayer.toFixed(1)}</b> cuts each{/if}
         </span>
       {/if}
       <span class="numeral min">{b.minutes}′</span>

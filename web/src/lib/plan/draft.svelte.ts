@@ -36,7 +36,9 @@ export function firstPlan(players: string[], drill: Schemas['Drill'] | undefined
       newBlock('own', 'Warm-up: run, land, change direction', 10),
       newBlock('own', 'Ball handling and lay-ups', 9),
       newBlock('water', 'Water', 2),
-      ...(drill ? [drillBlock(drill, 'shown', 12), newBlock('water', 'Water', 2), drillBlock(drill, 'live', 14)] : [])
+      ...(drill
+        ? [drillBlock(drill, 'shown', 12), newBlock('water', 'Water', 2), drillBlock(drill, 'live', 14)]
+        : [])
     ]
   };
 }
@@ -55,7 +57,9 @@ export class Draft {
 
   canUndo = $derived(this.past.length > 0);
   canRedo = $derived(this.future.length > 0);
-  changed = $derived(this.stored !== null && JSON.stringify(this.input) !== JSON.stringify(inputOf(this.stored)));
+  changed = $derived(
+    this.stored !== null && JSON.stringify(this.input) !== JSON.stringify(inputOf(this.stored))
+  );
   block = $derived(this.input.blocks.find((b) => b.id === this.chosen));
 
   constructor(

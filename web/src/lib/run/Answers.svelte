@@ -52,11 +52,17 @@
   {#if floor.rep}
     <div class="more">
       {#if live}
-        <button class="tape plain" aria-pressed={floor.wrong !== null} onclick={() => (floor.wrong = floor.wrong ? null : { cue: '' })}>
+        <button
+          class="tape plain"
+          aria-pressed={floor.wrong !== null}
+          onclick={() => (floor.wrong = floor.wrong ? null : { cue: '' })}
+        >
           Wrong read
         </button>
       {/if}
-      <button class="tape plain" aria-pressed={floor.late} onclick={() => (floor.late = !floor.late)}>Late</button>
+      <button class="tape plain" aria-pressed={floor.late} onclick={() => (floor.late = !floor.late)}
+        >Late</button
+      >
       <button class="tape plain" disabled={floor.log.length === 0} onclick={() => floor.undo()}>Undo</button>
     </div>
   {/if}

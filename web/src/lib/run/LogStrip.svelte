@@ -9,7 +9,9 @@
   const shown = 14;
   const recent = $derived(floor.log.slice(-shown).reverse());
   const last = $derived(floor.log.at(-1));
-  const groups = $derived(last?.event.role === 'screener' ? ['screen', 'spacing'] : ['read', 'timing', 'use']);
+  const groups = $derived(
+    last?.event.role === 'screener' ? ['screen', 'spacing'] : ['read', 'timing', 'use']
+  );
   const tags = $derived((session.catalogue?.corrections ?? []).filter((c) => groups.includes(c.group)));
 </script>
 
@@ -33,7 +35,9 @@
         <ReadGlyph read={l.event.made ?? ''} size={26} />
         <span class="mark" aria-hidden="true">{l.right ? '✓' : '✕'}</span>
         <span class="visually-hidden">
-          {p?.name}: {session.readName(l.event.made ?? '')}, {l.right ? 'right' : `wrong, ${session.readName(l.expected)} was asked`}
+          {p?.name}: {session.readName(l.event.made ?? '')}, {l.right
+            ? 'right'
+            : `wrong, ${session.readName(l.expected)} was asked`}
         </span>
       </li>
     {:else}

@@ -50,7 +50,9 @@
       </p>
     {/if}
     {#if floor.known}
-      <p class="cue"><CueGlyph cue={rep.cue} size={150} /><span><span class="soft">{shows}</span> {cueName(rep.cue)}</span></p>
+      <p class="cue">
+        <CueGlyph cue={rep.cue} size={150} /><span><span class="soft">{shows}</span> {cueName(rep.cue)}</span>
+      </p>
     {/if}
   {/if}
   <div class="switches">
@@ -67,7 +69,12 @@
     {#if twoEnds}
       <div role="radiogroup" aria-label="Which end is logged here">
         {#each [[0, 'Both ends'], [1, 'End 1'], [2, 'End 2']] as const as [n, label] (n)}
-          <button class="tape plain" role="radio" aria-checked={floor.end === n} onclick={() => (floor.end = n)}>{label}</button>
+          <button
+            class="tape plain"
+            role="radio"
+            aria-checked={floor.end === n}
+            onclick={() => (floor.end = n)}>{label}</button
+          >
         {/each}
       </div>
     {/if}

@@ -54,7 +54,9 @@ export class Floor {
   }
 
   async load() {
-    const run = await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } }));
+    const run = await ask(
+      api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
+    );
     this.run = run;
     this.setClock(run.clock);
     const stored: Logged[] = run.reps.map((r) => ({
@@ -77,11 +79,15 @@ export class Floor {
   current = $derived<RunBlock | undefined>(this.blocks[this.at]);
   next = $derived<RunBlock | undefined>(this.blocks[this.at + 1]);
   players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
-  elapsed = $derived((this.clock?.elapsedMs ?? 0) + (this.clock?.running ? Math.max(0, this.now - this.clockAt) : 0));
+  elapsed = $derived(
+    (this.clock?.elapsedMs ?? 0) + (this.clock?.running ? Math.max(0, this.now - this.clockAt) : 0)
+  );
   left = $derived((this.current?.block.minutes ?? 0) * 60000 - this.elapsed);
 
   /** The reps of this block at the ends that are logged here. */
-  private order = $derived((this.current?.order?.reps ?? []).filter((r) => this.end === 0 || r.basket === this.end));
+  private order = $derived(
+    (this.current?.order?.reps ?? []).filter((r) => this.end === 0 || r.basket === this.end)
+  );
 
   rep = $derived.by<OrderRep | undefined>(() => {
     const block = this.current?.block.id;
@@ -93,14 +99,18 @@ export class Floor {
       0,
       ...this.log
         .filter((l) => l.event.block === block && roles.includes(l.event.role ?? ''))
-        .filter((l) => this.end === 0 || this.current?.order?.reps[(l.event.repNo ?? 1) - 1]?.basket === this.end)
+        .filter(
+          (l) => this.end === 0 || this.current?.order?.reps[(l.event.repNo ?? 1) - 1]?.basket === this.end
+        )
         .map((l) => l.event.repNo ?? 0)
     );
     return this.order.find((r) => r.no > last || (r.no === last && this.half));
   });
 
   role = $derived<Role>(this.judge === 'both' ? (this.half ? 'screener' : 'cutter') : this.judge);
-  up = $derived(this.rep ? this.players.get(this.role === 'cutter' ? this.rep.cutter : this.rep.screener) : undefined);
+  up = $derived(
+    this.rep ? this.players.get(this.role === 'cutter' ? this.rep.cutter : this.rep.screener) : undefined
+  );
 
   private rows = $derived<Row[]>(this.current?.rows ?? []);
   /** The cue is known beforehand when a coach shows or names it. */
@@ -121,11 +131,17 @@ export class Floor {
     });
     const row = this.rows.find((r) => r.cue === (this.known ? rep.cue : this.wrong?.cue));
     if (this.known && row) {
-      if (!this.current.reads) return [make(this.readOf(row), row, 'Clean', true), make('', row, 'Not clean', false)];
-      return [make(this.readOf(row), row, '', true), ...this.others(row).map((r) => make(r, row, '', false)), make('', row, 'No read', false)];
+      if (!this.current.reads)
+        return [make(this.readOf(row), row, 'Clean', true), make('', row, 'Not clean', false)];
+      return [
+        make(this.readOf(row), row, '', true),
+        ...this.others(row).map((r) => make(r, row, '', false)),
+        make('', row, 'No read', false)
+      ];
     }
     if (this.wrong && !this.wrong.cue) return [];
-    if (this.wrong && row) return [...this.others(row).map((r) => make(r, row, '', false)), make('', row, 'No read', false)];
+    if (this.wrong && row)
+      return [...this.others(row).map((r) => make(r, row, '', false)), make('', row, 'No read', false)];
     return this.rows.map((r) => make(this.readOf(r), r, '', true));
   });
 
@@ -170,7 +186,9 @@ export class Floor {
     if (!last) return;
     const again = { ...last.event, id: crypto.randomUUID(), device: deviceName() };
     const tags = last.event.corrections ?? [];
-    again.corrections = tags.includes(correction) ? tags.filter((t) => t !== correction) : [...tags, correction];
+    again.corrections = tags.includes(correction)
+      ? tags.filter((t) => t !== correction)
+      : [...tags, correction];
     this.send([this.voiding(last.event), again]);
   }
 
@@ -191,13 +209,20 @@ export class Floor {
   }
 
   private voiding(e: RepEvent): RepEvent {
-    return { id: crypto.randomUUID(), kind: 'void', voids: e.id, at: new Date().toISOString(), device: deviceName() };
+    return {
+      id: crypto.randomUUID(),
+      kind: 'void',
+      voids: e.id,
+      at: new Date().toISOString(),
+      device: deviceName()
+    };
   }
 
   private send(events: RepEvent[]) {
     events.forEach((e) => this.apply(e));
     this.queue.put(events).catch(() => {
-      this.problem = 'This device has no room to keep the rep. Free some space; what was logged before is safe.';
+      this.problem =
+        'This device has no room to keep the rep. Free some space; what was logged before is safe.';
     });
   }
 
@@ -235,11 +260,14 @@ export class Floor {
     try {
       const body = { action, ...(block ? { block } : {}) };
       this.setClock(
-        await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body }))
+        await ask(
+          api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body })
+        )
       );
       this.problem = '';
     } catch (e) {
-      if (!(e instanceof Refusal && e.status === 0)) this.problem = e instanceof Error ? e.message : String(e);
+      if (!(e instanceof Refusal && e.status === 0))
+        this.problem = e instanceof Error ? e.message : String(e);
     }
   }
 

@@ -54,7 +54,9 @@ export class Queue {
     clearTimeout(this.timer);
     try {
       for (;;) {
-        const rows = (await db.waiting.where({ practice: this.practice }).sortBy('n')).filter((r) => !r.refused);
+        const rows = (await db.waiting.where({ practice: this.practice }).sortBy('n')).filter(
+          (r) => !r.refused
+        );
         if (rows.length === 0) break;
         await this.sendSome(rows.slice(0, batch));
         this.reachable = true;
@@ -81,7 +83,8 @@ export class Queue {
       );
       await db.waiting.bulkDelete(rows.flatMap((r) => (r.n === undefined ? [] : [r.n])));
     } catch (e) {
-      const final = e instanceof Refusal && e.status >= 400 && e.status < 500 && ![401, 403, 408, 429].includes(e.status);
+      const final =
+        e instanceof Refusal && e.status >= 400 && e.status < 500 && ![401, 403, 408, 429].includes(e.status);
       if (!final) throw e;
       // One bad event must not hold the others back: find it, keep it, say so.
       if (rows.length > 1) {

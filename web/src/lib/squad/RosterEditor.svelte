@@ -7,7 +7,14 @@
   let { team, players, onchange }: { team: string; players: Player[]; onchange: () => void } = $props();
 
   type Entry = Schemas['PlayerInput'];
-  const blank = (): Entry => ({ jersey: '', name: '', handler: false, wing: false, big: false, shooter: false });
+  const blank = (): Entry => ({
+    jersey: '',
+    name: '',
+    handler: false,
+    wing: false,
+    big: false,
+    shooter: false
+  });
   const marks = [
     ['handler', 'Handler'],
     ['wing', 'Wing'],
@@ -59,7 +66,9 @@
       const p = leaving;
       if (!p) return;
       await ask(
-        api.DELETE('/api/teams/{teamId}/players/{playerId}', { params: { path: { teamId: team, playerId: p.id } } })
+        api.DELETE('/api/teams/{teamId}/players/{playerId}', {
+          params: { path: { teamId: team, playerId: p.id } }
+        })
       );
       notices.say(`${p.name} and every rep of ${p.name} are deleted.`);
     });
@@ -94,8 +103,22 @@
   {/if}
   {#if session.head}
     <form class="sheet entry" onsubmit={add} aria-label="New player">
-      <label class="field"><span>Jersey</span><input bind:value={fresh.jersey} inputmode="numeric" maxlength="2" required /></label>
-      <label class="field"><span>Short name</span><input bind:value={fresh.name} maxlength="24" required autocomplete="off" /></label>
+      <label class="field"
+        ><span>Jersey</span><input
+          bind:value={fresh.jersey}
+          inputmode="numeric"
+          maxlength="2"
+          required
+        /></label
+      >
+      <label class="field"
+        ><span>Short name</span><input
+          bind:value={fresh.name}
+          maxlength="24"
+          required
+          autocomplete="off"
+        /></label
+      >
       {#each marks as [key, label] (key)}
         <label class="mark"><input type="checkbox" bind:checked={fresh[key]} />{label}</label>
       {/each}
@@ -150,8 +173,8 @@
   <section class="sheet file">
     <h2>Roster file</h2>
     <p class="soft">
-      CSV with the first line <code>jersey,name,handler,wing,big,shooter</code>. Nothing more is kept of a child: no birth
-      date, no photo, no contact.
+      CSV with the first line <code>jersey,name,handler,wing,big,shooter</code>. Nothing more is kept of a
+      child: no birth date, no photo, no contact.
     </p>
     <div class="flex gap-3 flex-wrap items-center">
       {#if session.head}
@@ -166,7 +189,10 @@
         <p><b>{result.message}</b></p>
         <ul>
           {#each result.errors as e (e.row + e.message)}
-            <li>{#if e.row > 0}<span class="numeral">Row {e.row}.</span>{/if} {e.message}</li>
+            <li>
+              {#if e.row > 0}<span class="numeral">Row {e.row}.</span>{/if}
+              {e.message}
+            </li>
           {/each}
         </ul>
       </div>

@@ -22,7 +22,9 @@
       <b>{session.readName(st.read)}</b>
       <span class="soft">{st.judgement.sentence}</span>
       {#if st.gap}<span class="gap">{st.gap}</span>{/if}
-      {#if st.confused}<span class="soft">Most often makes it: {session.readName(st.confused).toLowerCase()}.</span>{/if}
+      {#if st.confused}<span class="soft"
+          >Most often makes it: {session.readName(st.confused).toLowerCase()}.</span
+        >{/if}
     </span>
     <IntervalCell standing={st} width={130} />
     <span class="numeral held">{st.held || '–'}</span>
@@ -32,7 +34,10 @@
   {:else}
     <table>
       <thead>
-        <tr><th>Rung</th><th>Right answers</th><th>Likely rate</th><th>Chance of the target</th><th>Right</th><th>Left</th></tr>
+        <tr
+          ><th>Rung</th><th>Right answers</th><th>Likely rate</th><th>Chance of the target</th><th>Right</th
+          ><th>Left</th></tr
+        >
       </thead>
       <tbody>
         {#each st.rungs as r (r.rung)}
@@ -40,7 +45,8 @@
             <td><b class="numeral">{session.rung(r.rung)?.number}</b> {session.rung(r.rung)?.name}</td>
             <td>{line(r.all)}</td>
             <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
-            <td class="numeral">{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td>
+            <td class="numeral">{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td
+            >
             <td class="numeral">{r.right.tally.right}/{r.right.tally.reps}</td>
             <td class="numeral">{r.left.tally.right}/{r.left.tally.reps}</td>
           </tr>
@@ -48,8 +54,8 @@
       </tbody>
     </table>
     <p class="soft none">
-      A rep counts half after 28 days. The likely rate holds the true one with 80 % (Jeffreys prior). "Has it" needs a chance of
-      85 % to reach the target, on at least 6 weighted reps.
+      A rep counts half after 28 days. The likely rate holds the true one with 80 % (Jeffreys prior). "Has it"
+      needs a chance of 85 % to reach the target, on at least 6 weighted reps.
     </p>
   {/if}
 </details>

@@ -22,7 +22,8 @@
 
   function key(e: KeyboardEvent) {
     const target = e.target as HTMLElement;
-    if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, select, textarea, [contenteditable]')) return;
+    if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, select, textarea, [contenteditable]'))
+      return;
     const view = views.find((v) => v.key === e.key);
     if (view && !bare) goto(`/${team}/${view.id}`);
     if (e.key === '?') help = true;
@@ -35,7 +36,11 @@
 
 <svelte:window onkeydown={key} />
 <svelte:head>
-  <title>{[views.find((v) => v.id === here)?.name ?? 'Settings', known?.name, 'Evrik'].filter(Boolean).join(' · ')}</title>
+  <title
+    >{[views.find((v) => v.id === here)?.name ?? 'Settings', known?.name, 'Evrik']
+      .filter(Boolean)
+      .join(' · ')}</title
+  >
 </svelte:head>
 
 {#if !known}

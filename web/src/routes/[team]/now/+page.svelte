@@ -24,7 +24,9 @@
 {:else if now.players.length === 0}
   <section class="sheet p-6 max-w-2xl">
     <h1>First, the roster</h1>
-    <p class="my-3">A jersey number and a short name for each player is all that is kept. Type them in or import a file.</p>
+    <p class="my-3">
+      A jersey number and a short name for each player is all that is kept. Type them in or import a file.
+    </p>
     <a class="tape" href={`/${team}/squad`}>To the squad</a>
   </section>
 {:else}
@@ -35,7 +37,8 @@
         <p class="soft">{p.status === 'open' ? 'On the floor now' : 'Next practice'}</p>
         <h1 id="next">{dayOf(p.startsAt)} <span class="numeral">{hourOf(p.startsAt)}</span></h1>
         <p class="soft">
-          <span class="numeral">{p.minutes}</span> min · <span class="numeral">{p.present.length}</span> players ·
+          <span class="numeral">{p.minutes}</span> min · <span class="numeral">{p.present.length}</span>
+          players ·
           <span class="numeral">{Math.round(p.sheet.covered)}</span> of
           <span class="numeral">{Math.round(p.sheet.demand)}</span> reps that are needed
         </p>
@@ -47,7 +50,9 @@
               <span class="what">
                 {b.title}
                 {#if b.kind === 'drill'}
-                  <span class="soft">{session.drill(b.drill)?.stages.find((s) => s.id === b.stage)?.name}</span>
+                  <span class="soft"
+                    >{session.drill(b.drill)?.stages.find((s) => s.id === b.stage)?.name}</span
+                  >
                 {/if}
               </span>
               <span class="numeral">{b.minutes}′</span>
@@ -56,7 +61,9 @@
         </ol>
         {#each p.sheet.warnings.slice(0, 2) as w (w.block + w.text)}<p class="warn">{w.text}</p>{/each}
         <div class="flex gap-3 mt-4">
-          <a class="tape" href={`/${team}/run/${p.id}`}>{p.status === 'open' ? 'Back to the floor' : 'Start on the floor'}</a>
+          <a class="tape" href={`/${team}/run/${p.id}`}
+            >{p.status === 'open' ? 'Back to the floor' : 'Start on the floor'}</a
+          >
           <a class="tape plain" href={`/${team}/plan/${p.id}`}>Change the plan</a>
         </div>
       {:else}
@@ -69,7 +76,9 @@
     <section aria-labelledby="holds">
       <h2 id="holds">What holds the team back</h2>
       {#if now.holds.length === 0}
-        <p class="soft mt-2">Nothing is logged yet. After the first drill with judged reps the reads stand here.</p>
+        <p class="soft mt-2">
+          Nothing is logged yet. After the first drill with judged reps the reads stand here.
+        </p>
       {/if}
       <ol class="quiet-list holds">
         {#each now.holds as h (h.read)}
@@ -77,11 +86,15 @@
             <ReadGlyph read={h.read} size={52} />
             <div>
               <h3>{session.readName(h.read)}</h3>
-              {#if h.notYet.length}<p><b class="numeral">{h.notYet.length}</b> not yet: {names(h.notYet)}</p>{/if}
+              {#if h.notYet.length}<p>
+                  <b class="numeral">{h.notYet.length}</b> not yet: {names(h.notYet)}
+                </p>{/if}
               {#if h.tooFew.length}
                 <p class="soft"><b class="numeral">{h.tooFew.length}</b> too few to say: {names(h.tooFew)}</p>
               {/if}
-              {#if h.stale.length}<p class="soft"><b class="numeral">{h.stale.length}</b> stale: {names(h.stale)}</p>{/if}
+              {#if h.stale.length}<p class="soft">
+                  <b class="numeral">{h.stale.length}</b> stale: {names(h.stale)}
+                </p>{/if}
               <p class="soft"><b class="numeral">{h.has}</b> have it</p>
             </div>
             <a class="teach" href={`/${team}/teach?read=${h.read}`}>Teach it</a>
@@ -93,11 +106,12 @@
     <section class="side" aria-label="This week">
       <h2>This week</h2>
       <p>
-        <b class="numeral big">{now.week.practices}</b> practices, <b class="numeral">{now.week.minutes}</b> min in seven days
+        <b class="numeral big">{now.week.practices}</b> practices, <b class="numeral">{now.week.minutes}</b> min
+        in seven days
       </p>
       <p class="soft small">
-        {#if now.week.maxPractices}At most {now.week.maxPractices} a week for this age ({now.week.source}). Your own league's rule
-          comes first.{/if}
+        {#if now.week.maxPractices}At most {now.week.maxPractices} a week for this age ({now.week.source}).
+          Your own league's rule comes first.{/if}
       </p>
       {#if now.corrections?.length}
         <h2>Most common corrections</h2>

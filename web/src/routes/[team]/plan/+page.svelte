@@ -47,8 +47,8 @@
   <p role="status" class="soft">Looking up the practices…</p>
 {:else if list.length === 0}
   <p class="my-4 max-w-xl">
-    Nothing is planned yet. The first plan starts with a warm-up, the down screen shown and live, and water; change it to
-    your evening.
+    Nothing is planned yet. The first plan starts with a warm-up, the down screen shown and live, and water;
+    change it to your evening.
   </p>
 {:else}
   {#each [{ name: 'To come', rows: coming }, { name: 'Done', rows: done }] as group (group.name)}

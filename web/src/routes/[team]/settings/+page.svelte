@@ -35,7 +35,10 @@
       if (!team) return;
       const { name, season, ages, court, metric, school } = team;
       team = await ask(
-        api.PUT('/api/teams/{teamId}', { params: { path }, body: { name, season, ages, court, metric, school } })
+        api.PUT('/api/teams/{teamId}', {
+          params: { path },
+          body: { name, season, ages, court, metric, school }
+        })
       );
       await session.load();
     }, 'The settings are stored.');
@@ -85,8 +88,16 @@
   <div class="settings">
     <form class="sheet" onsubmit={save}>
       <h2>Team</h2>
-      <label class="field"><span>Team's name</span><input bind:value={team.name} maxlength="80" disabled={!session.head} /></label>
-      <label class="field"><span>Season</span><input bind:value={team.season} maxlength="80" disabled={!session.head} /></label>
+      <label class="field"
+        ><span>Team's name</span><input
+          bind:value={team.name}
+          maxlength="80"
+          disabled={!session.head}
+        /></label
+      >
+      <label class="field"
+        ><span>Season</span><input bind:value={team.season} maxlength="80" disabled={!session.head} /></label
+      >
       <label class="field">
         <span>Age group</span>
         <select bind:value={team.ages} disabled={!session.head}>
@@ -96,7 +107,11 @@
       <h2>Floor</h2>
       <label class="field">
         <span>Court</span>
-        <select value={custom ? 'custom' : team.court.preset} onchange={(e) => choose(e.currentTarget.value)} disabled={!session.head}>
+        <select
+          value={custom ? 'custom' : team.court.preset}
+          onchange={(e) => choose(e.currentTarget.value)}
+          disabled={!session.head}
+        >
           {#each session.catalogue?.courts ?? [] as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
           <option value="custom">Our own gym, measured</option>
         </select>
@@ -104,7 +119,9 @@
       {#if custom}
         <div class="lengths">
           {#each lengths as [key, label] (key)}
-            <label class="field"><span>{label}, ft</span><input type="number" step="any" bind:value={team.court[key]} /></label>
+            <label class="field"
+              ><span>{label}, ft</span><input type="number" step="any" bind:value={team.court[key]} /></label
+            >
           {/each}
         </div>
       {:else}
@@ -125,7 +142,9 @@
           <option value={true}>Flare out first</option>
         </select>
       </label>
-      {#if session.head}<button class="tape">Store the settings</button>{:else}<p class="soft">The head coach can change these.</p>{/if}
+      {#if session.head}<button class="tape">Store the settings</button>{:else}<p class="soft">
+          The head coach can change these.
+        </p>{/if}
     </form>
 
     <div class="grid gap-5 content-start">
@@ -134,7 +153,10 @@
         <ul class="quiet-list">
           {#each staff as p (p.id)}
             <li>
-              <span><b>{p.name}</b> <span class="soft">{p.role === 'head' ? 'head coach' : 'assistant'}, {p.email}</span></span>
+              <span
+                ><b>{p.name}</b>
+                <span class="soft">{p.role === 'head' ? 'head coach' : 'assistant'}, {p.email}</span></span
+              >
               {#if session.head && p.id !== session.view?.me?.id}
                 <button class="tape plain" onclick={() => removeStaff(p)}>Remove {p.name}</button>
               {/if}
@@ -143,11 +165,31 @@
         </ul>
         {#if session.head}
           <form onsubmit={addStaff} aria-label="New coach">
-            <label class="field"><span>Name</span><input bind:value={fresh.name} required maxlength="80" autocomplete="off" /></label>
-            <label class="field"><span>Email</span><input type="email" bind:value={fresh.email} required autocomplete="off" /></label>
+            <label class="field"
+              ><span>Name</span><input
+                bind:value={fresh.name}
+                required
+                maxlength="80"
+                autocomplete="off"
+              /></label
+            >
+            <label class="field"
+              ><span>Email</span><input
+                type="email"
+                bind:value={fresh.email}
+                required
+                autocomplete="off"
+              /></label
+            >
             <label class="field">
               <span>First password</span>
-              <input type="password" bind:value={fresh.password} required minlength="10" autocomplete="new-password" />
+              <input
+                type="password"
+                bind:value={fresh.password}
+                required
+                minlength="10"
+                autocomplete="new-password"
+              />
             </label>
             <label class="field">
               <span>May</span>

@@ -27,18 +27,24 @@
   }
 
   const tendency = (p: Schemas['Player']) =>
-    [p.handler && 'handler', p.wing && 'wing', p.big && 'big', p.shooter && 'shooter'].filter(Boolean).join(', ');
+    [p.handler && 'handler', p.wing && 'wing', p.big && 'big', p.shooter && 'shooter']
+      .filter(Boolean)
+      .join(', ');
 </script>
 
 <div class="head">
   <h1>Squad</h1>
   <div role="radiogroup" aria-label="Reads of" class="flex">
     {#each [['cutter', 'As cutter'], ['screener', 'As screener']] as const as [id, label] (id)}
-      <button class="tape plain" role="radio" aria-checked={role === id} onclick={() => show(id)}>{label}</button>
+      <button class="tape plain" role="radio" aria-checked={role === id} onclick={() => show(id)}
+        >{label}</button
+      >
     {/each}
   </div>
   <span class="grow"></span>
-  <button class="tape plain" onclick={() => (editing = !editing)}>{editing ? 'Back to the board' : 'Edit the roster'}</button>
+  <button class="tape plain" onclick={() => (editing = !editing)}
+    >{editing ? 'Back to the board' : 'Edit the roster'}</button
+  >
 </div>
 
 {#if !board}
@@ -52,7 +58,9 @@
         <tr>
           <th scope="col" class="who">Player</th>
           {#each board.columns as c (c)}
-            <th scope="col"><span class="read"><ReadGlyph read={c} size={38} />{session.readName(c)}</span></th>
+            <th scope="col"
+              ><span class="read"><ReadGlyph read={c} size={38} />{session.readName(c)}</span></th
+            >
           {/each}
         </tr>
       </thead>
@@ -75,7 +83,9 @@
                 >
                   <IntervalCell standing={cell} />
                   <span class="numeral held">{cell.held || ''}</span>
-                  <small class={j.verdict}>{j.tally.reps === 0 ? 'no reps' : verdictName(j.verdict)}{cell.gap ? ' ◂▸' : ''}</small>
+                  <small class={j.verdict}
+                    >{j.tally.reps === 0 ? 'no reps' : verdictName(j.verdict)}{cell.gap ? ' ◂▸' : ''}</small
+                  >
                 </a>
               </td>
             {/each}
@@ -85,8 +95,9 @@
     </table>
   </div>
   <p class="key soft">
-    The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held. Solid: has it.
-    Hollow: not yet. Thin: too few to say. Dotted: stale. ◂▸: left and right differ. Tap a cell for the arithmetic.
+    The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held.
+    Solid: has it. Hollow: not yet. Thin: too few to say. Dotted: stale. ◂▸: left and right differ. Tap a cell
+    for the arithmetic.
   </p>
 {/if}
 

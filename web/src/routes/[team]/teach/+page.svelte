@@ -88,7 +88,13 @@
   }
 
   function keys(e: KeyboardEvent) {
-    if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea, button')) return;
+    if (
+      e.ctrlKey ||
+      e.metaKey ||
+      e.altKey ||
+      (e.target as HTMLElement).closest('input, select, textarea, button')
+    )
+      return;
     if (e.key === 'm') lab.mirror();
     if (e.key === 'n') step();
     if (e.key === ' ') {
@@ -122,7 +128,11 @@
       </div>
       <div class="court-box sheet">
         <CourtFloor lines={lesson.lines} label="Half court" bind:svg top={30}>
-          {#if showMap && map && !player.play}<ReadMapLayer {map} rows={lesson.rows} halfWidth={lesson.lines.halfWidth} />{/if}
+          {#if showMap && map && !player.play}<ReadMapLayer
+              {map}
+              rows={lesson.rows}
+              halfWidth={lesson.lines.halfWidth}
+            />{/if}
           {#if !player.play}
             <path class="cut" d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} />
             <path class="pass" d={`M${s.passer.x} ${sy(s.passer)}L${s.to.x} ${sy(s.to)}`} />
@@ -169,12 +179,20 @@
       </div>
       <div class="tools">
         <button class="tape" onclick={play}>{player.running ? 'Stop' : 'Play'}</button>
-        <button class="tape plain" aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}>Slow</button>
+        <button class="tape plain" aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}
+          >Slow</button
+        >
         <button class="tape plain" onclick={step}>Step</button>
-        {#if player.play}<button class="tape plain" onclick={() => player.clear()}>Back to the read</button>{/if}
+        {#if player.play}<button class="tape plain" onclick={() => player.clear()}>Back to the read</button
+          >{/if}
         <button class="tape plain" onclick={() => lab.mirror()}>Mirror</button>
-        <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}>Read map</button>
-        {#if player.moment}<p class="moment" role="status"><b>{player.moment.name}.</b> {player.moment.say}</p>{/if}
+        <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}
+          >Read map</button
+        >
+        {#if player.moment}<p class="moment" role="status">
+            <b>{player.moment.name}.</b>
+            {player.moment.say}
+          </p>{/if}
       </div>
       <div class="cues" role="group" aria-label="Show a cue">
         {#each lesson.rows as r (r.cue)}

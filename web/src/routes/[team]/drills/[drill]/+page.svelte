@@ -1,3 +1,11 @@
+<script lang="ts" module>
+  function spanOf(counts: number[]): string {
+    const lo = Math.min(...counts);
+    const hi = Math.max(...counts);
+    return lo === hi ? String(lo) : `${lo}–${hi}`;
+  }
+</script>
+
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
@@ -83,7 +91,12 @@
         <Ladder stages={drill.stages} chosen={stageId} />
         <div class="grid gap-2" role="radiogroup" aria-label="Stage">
           {#each [...drill.stages].reverse() as s (s.id)}
-            <button class="tape plain stage" role="radio" aria-checked={s.id === stageId} onclick={() => (stageId = s.id)}>
+            <button
+              class="tape plain stage"
+              role="radio"
+              aria-checked={s.id === stageId}
+              onclick={() => (stageId = s.id)}
+            >
               <span class="numeral">{session.rung(s.rung)?.number}</span>
               <span>{s.name}</span>
             </button>
@@ -108,17 +121,32 @@
     <section aria-labelledby="tonight" class="sheet tonight">
       <h2 id="tonight">Tonight</h2>
       <div class="inputs">
-        <label class="field"><span>Baskets</span><select bind:value={baskets}><option value={1}>1</option><option value={2}>2</option></select></label>
-        <label class="field"><span>Minutes</span><input type="number" min="1" max="60" bind:value={minutes} /></label>
+        <label class="field"
+          ><span>Baskets</span><select bind:value={baskets}
+            ><option value={1}>1</option><option value={2}>2</option></select
+          ></label
+        >
+        <label class="field"
+          ><span>Minutes</span><input type="number" min="1" max="60" bind:value={minutes} /></label
+        >
         <label class="field">
-          <span>Seconds a rep</span><input type="number" min="5" max="120" placeholder={String(stage.seconds)} bind:value={seconds} />
+          <span>Seconds a rep</span><input
+            type="number"
+            min="5"
+            max="120"
+            placeholder={String(stage.seconds)}
+            bind:value={seconds}
+          />
         </label>
       </div>
       <details>
         <summary><b class="numeral">{present.length}</b> of {players.length} players take part</summary>
         <div class="people">
           {#each players as p (p.id)}
-            <label><input type="checkbox" bind:checked={here[p.id]} /><span class="numeral">{p.jersey}</span> {p.name}</label>
+            <label
+              ><input type="checkbox" bind:checked={here[p.id]} /><span class="numeral">{p.jersey}</span>
+              {p.name}</label
+            >
           {/each}
         </div>
       </details>
@@ -126,10 +154,22 @@
         <p role="alert" class="problem">{problem}</p>
       {:else if order}
         <dl class="sums">
-          <div><dt>Reps</dt><dd class="numeral">{order.reps.length}</dd></div>
-          <div><dt>As cutter, each</dt><dd class="numeral">{spanOf(order.counts.map((c) => c.cutter))}</dd></div>
-          <div><dt>As screener, each</dt><dd class="numeral">{spanOf(order.counts.map((c) => c.screener))}</dd></div>
-          <div><dt>In line</dt><dd class="numeral">{Math.round(order.waiting * 100)} %</dd></div>
+          <div>
+            <dt>Reps</dt>
+            <dd class="numeral">{order.reps.length}</dd>
+          </div>
+          <div>
+            <dt>As cutter, each</dt>
+            <dd class="numeral">{spanOf(order.counts.map((c) => c.cutter))}</dd>
+          </div>
+          <div>
+            <dt>As screener, each</dt>
+            <dd class="numeral">{spanOf(order.counts.map((c) => c.screener))}</dd>
+          </div>
+          <div>
+            <dt>In line</dt>
+            <dd class="numeral">{Math.round(order.waiting * 100)} %</dd>
+          </div>
         </dl>
         {#each order.notes as n (n)}<p class="note">{n}</p>{/each}
         {#if lesson && shown}
@@ -139,17 +179,28 @@
             </CourtFloor>
           </div>
           <p class="step">
-            <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}>‹</button>
-            <span>Rep <b class="numeral">{shown.no}</b> of <span class="numeral">{order.reps.length}</span></span>
-            <button class="tape plain" aria-label="Rep after" disabled={at >= order.reps.length - 1} onclick={() => (at += 1)}>›</button>
+            <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}
+              >‹</button
+            >
+            <span
+              >Rep <b class="numeral">{shown.no}</b> of <span class="numeral">{order.reps.length}</span></span
+            >
+            <button
+              class="tape plain"
+              aria-label="Rep after"
+              disabled={at >= order.reps.length - 1}
+              onclick={() => (at += 1)}>›</button
+            >
             <button class="tape plain" onclick={() => (seed += 1)}>Deal again</button>
           </p>
         {/if}
         <div class="scroll">
           <table>
             <thead>
-              <tr><th>Rep</th><th>End</th><th>Side</th><th>Cuts</th><th>Screens</th>
-                {#if stage.defenders > 0}<th>Defend</th>{:else}<th>Show</th>{/if}</tr>
+              <tr
+                ><th>Rep</th><th>End</th><th>Side</th><th>Cuts</th><th>Screens</th>
+                {#if stage.defenders > 0}<th>Defend</th>{:else}<th>Show</th>{/if}</tr
+              >
             </thead>
             <tbody>
               {#each order.reps as r, i (r.no)}
@@ -161,8 +212,10 @@
                   <td><b class="numeral">{jersey(r.screener)}</b> {name(r.screener)}</td>
                   <td>
                     {#if stage.defenders > 0}
-                      <span class="numeral">{jersey(r.xCutter)}</span> {name(r.xCutter)},
-                      <span class="numeral">{jersey(r.xScreener)}</span> {name(r.xScreener)}
+                      <span class="numeral">{jersey(r.xCutter)}</span>
+                      {name(r.xCutter)},
+                      <span class="numeral">{jersey(r.xScreener)}</span>
+                      {name(r.xScreener)}
                     {:else}
                       <span class="cue"><CueGlyph cue={r.cue} size={24} />{cueName(r.cue)}</span>
                     {/if}
@@ -176,14 +229,6 @@
     </section>
   </div>
 {/if}
-
-<script lang="ts" module>
-  function spanOf(counts: number[]): string {
-    const lo = Math.min(...counts);
-    const hi = Math.max(...counts);
-    return lo === hi ? String(lo) : `${lo}–${hi}`;
-  }
-</script>
 
 <style>
   .drill {

@@ -129,12 +129,13 @@
         <textarea
           rows="2"
           value={draft.input.note}
-          onchange={(e) => draft.change({ note: e.currentTarget.value })}
-        ></textarea></label
+          onchange={(e) => draft.change({ note: e.currentTarget.value })}></textarea></label
       >
       <div class="flex gap-2 no-print">
         <button class="tape plain" onclick={() => print()}>Print</button>
-        {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}>Delete this practice</button>{/if}
+        {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}
+            >Delete this practice</button
+          >{/if}
       </div>
     </div>
   </div>

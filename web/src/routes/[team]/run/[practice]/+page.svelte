@@ -32,7 +32,8 @@
   });
 
   function keys(e: KeyboardEvent) {
-    if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea')) return;
+    if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea'))
+      return;
     const a = floor.answers[Number(e.key) - 1];
     if (a) floor.answer(a);
     else if (e.key === 'z') floor.undo();
@@ -50,7 +51,10 @@
     <div class="message">
       <h1>This practice cannot be shown</h1>
       <p>{failed}</p>
-      <p><button class="tape" onclick={load}>Try again</button> <a class="tape plain" href={`/${team}/plan`}>To the practices</a></p>
+      <p>
+        <button class="tape" onclick={load}>Try again</button>
+        <a class="tape plain" href={`/${team}/plan`}>To the practices</a>
+      </p>
     </div>
   {:else if !floor.run || !floor.clock}
     <p role="status" class="message">Onto the floor…</p>
@@ -63,7 +67,9 @@
     <ClockBar {floor} {team} />
     {#if floor.problem}<p role="alert" class="alarm">{floor.problem}</p>{/if}
     {#if floor.queue.refused}
-      <p role="alert" class="alarm">One rep was not taken and is kept on this device: {floor.queue.refused}</p>
+      <p role="alert" class="alarm">
+        One rep was not taken and is kept on this device: {floor.queue.refused}
+      </p>
     {/if}
     <main class="work">
       {#if floor.current?.problem}

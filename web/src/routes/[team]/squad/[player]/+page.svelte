@@ -38,7 +38,12 @@
     <div>
       <h1>{card.player.name}</h1>
       <p class="soft">
-        {[card.player.handler && 'handler', card.player.wing && 'wing', card.player.big && 'big', card.player.shooter && 'shooter']
+        {[
+          card.player.handler && 'handler',
+          card.player.wing && 'wing',
+          card.player.big && 'big',
+          card.player.shooter && 'shooter'
+        ]
           .filter(Boolean)
           .join(', ')}
       </p>
@@ -60,7 +65,10 @@
         {#each card.corrections as c (c.id)}
           <p class="count">
             <span>{session.correction(c.id)}</span>
-            <span><b class="numeral">{c.count}</b> <span class="soft">{c.perHundred.toFixed(1)} per 100 reps</span></span>
+            <span
+              ><b class="numeral">{c.count}</b>
+              <span class="soft">{c.perHundred.toFixed(1)} per 100 reps</span></span
+            >
           </p>
         {:else}<p class="soft">None noted.</p>{/each}
       </section>
