@@ -38,3 +38,5 @@ require (
 	golang.org/x/text v0.43.0 // indirect
 	golang.org/x/time v0.15.0 // indirect
 )
+
+ignore ./web/node_modules

@@ -325,7 +325,8 @@ func (p *Page) Offline(cut bool) {
 	if _, err := chromedp.Call(p.ctx, network.Enable, network.EnableParams{}); err != nil {
 		p.Fatal(err)
 	}
-	if _, err := chromedp.Call(p.ctx, network.OverrideNetworkState, network.OverrideNetworkStateParams{Offline: cut, DownloadThroughput: -1, UploadThroughput: -1}); err != nil {
+	rules := []*network.Conditions{{Offline: cut, DownloadThroughput: -1, UploadThroughput: -1}}
+	if _, err := chromedp.Call(p.ctx, network.EmulateNetworkConditionsByRule, network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: rules}); err != nil {
 		p.Fatal(err)
 	}
 }

@@ -90,7 +90,7 @@
   }
   .add .tape,
   .tools .tape {
-    min-height: 44px;
+    min-height: 48px;
     padding: 0 0.8rem;
     font-weight: 400;
   }

@@ -57,6 +57,7 @@
       style:top={`${(starts[i] ?? 0) * perMinute}px`}
       style:height={`${Math.max(1, b.minutes) * perMinute - 2}px`}
       onclick={() => (draft.chosen = b.id)}
+      onfocus={() => (draft.chosen = b.id)}
       onkeydown={(e) => keys(e, b.id)}
     >
       <span class="what">

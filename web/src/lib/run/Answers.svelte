@@ -136,7 +136,6 @@
     gap: 0.7rem;
   }
   .more .tape {
-    min-height: 64px;
     font-size: 1.15rem;
   }
   @media (max-width: 700px) {

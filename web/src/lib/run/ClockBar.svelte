@@ -87,14 +87,12 @@
     min-width: 13rem;
   }
   .hands .tape {
-    min-height: 48px;
     padding: 0 0.6rem;
   }
   .hands {
     grid-template-columns: 1fr 1.4fr;
   }
   .hands .tape:first-child {
-    min-height: 64px;
     grid-column: 1 / -1;
   }
   @media (max-width: 700px) {
@@ -110,10 +108,8 @@
     }
     .hands .tape {
       padding: 0 0.3rem;
-      min-height: 56px;
     }
     .hands .tape:first-child {
-      min-height: 56px;
       grid-column: auto;
     }
     h1 {

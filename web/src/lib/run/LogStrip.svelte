@@ -67,7 +67,6 @@
   }
   .tags .tape {
     white-space: nowrap;
-    min-height: 48px;
     padding: 0 0.8rem;
     font-weight: 400;
   }

@@ -230,7 +230,7 @@
   li .tape {
     justify-self: end;
     font-weight: 400;
-    min-height: 44px;
+    min-height: 48px;
     padding: 0 0.8rem;
   }
   .mark {

@@ -243,6 +243,10 @@
     align-items: center;
     gap: 0.7rem;
     padding: 0.3rem 0;
+    flex-wrap: wrap;
+  }
+  li span {
+    overflow-wrap: anywhere;
   }
   @media (max-width: 800px) {
     .settings {

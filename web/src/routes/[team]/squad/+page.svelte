@@ -150,7 +150,7 @@
     display: flex;
     align-items: center;
     gap: 0.6rem;
-    min-height: 44px;
+    min-height: 48px;
     padding-left: 0.6rem;
     text-decoration: none;
     font-weight: 700;
@@ -178,7 +178,7 @@
     gap: 0 0.5rem;
     padding: 0.2rem 0.5rem;
     text-decoration: none;
-    min-height: 44px;
+    min-height: 48px;
   }
   td a:hover,
   .who a:hover {

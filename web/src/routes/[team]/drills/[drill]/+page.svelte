@@ -251,7 +251,7 @@
     text-align: left;
     font-weight: 400;
     width: 100%;
-    min-height: 44px;
+    min-height: 48px;
   }
   .stage[aria-checked='true'] {
     font-weight: 700;
@@ -289,7 +289,7 @@
     display: flex;
     align-items: center;
     gap: 0.5rem;
-    min-height: 44px;
+    min-height: 48px;
   }
   .people input {
     width: 22px;

@@ -170,7 +170,7 @@
     background-color: var(--sheet);
     color: var(--ink);
     font: inherit;
-    min-height: 44px;
+    min-height: 48px;
     padding: 0 0.5rem;
   }
   .inline input[type='number'] {

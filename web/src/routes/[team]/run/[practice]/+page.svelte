@@ -114,6 +114,9 @@
     flex-direction: column;
     font-size: 1.1rem;
   }
+  .floor :global(.tape) {
+    min-height: 64px;
+  }
   .work {
     flex: 1;
     display: grid;

@@ -1,0 +1,27 @@
+package reads_test
+
+import (
+	"fmt"
+
+	"evrik/core/court"
+	"evrik/core/reads"
+)
+
+// The defender goes under a down screen: the cutter stops behind the screener.
+func ExampleJudge() {
+	floor, _ := court.PresetCourt(court.HighSchool)
+	down, _ := reads.ScreenByID(reads.Down)
+	situation := down.Example(floor, reads.Under)
+	answer, err := reads.Judge(floor, reads.School{}, &situation)
+	if err != nil {
+		fmt.Println(err)
+		return
+	}
+	fmt.Printf("%s, %.1f ft clear of %s\n", answer.Cue, answer.Margin, answer.Next)
+	fmt.Println(answer.Why)
+	fmt.Println(answer.Row.Say)
+	// Output:
+	// under, 1.8 ft clear of stuck
+	// His man is 3.8 ft on the rim side of the screen.
+	// He went under: stop behind the screener's back and shoot it.
+}

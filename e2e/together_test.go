@@ -1,0 +1,110 @@
+package e2e
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// The network is cut in the gym: logging goes on, the surface says so calmly,
+// and everything is sent when the network is back. Two devices log one
+// practice, one end each, and nothing is lost or doubled.
+func TestTwoDevicesAndNoNetwork(t *testing.T) {
+	s := demo(t)
+	one, two := enter(t, s), enter(t, s)
+	floor(one)
+	floor(two)
+	one.Click("radio", "End 1")
+	two.Click("radio", "End 2")
+	one.Text("end 1")
+	two.Text("end 2")
+
+	one.Offline(true)
+	for n := 1; n <= 6; n++ {
+		one.Press("1")
+		one.Text(fmt.Sprintf("%d logged", n))
+		two.Press("2")
+		two.Text(fmt.Sprintf("%d logged", n))
+	}
+	one.Text("No network: 6 kept on this device")
+	two.Text("All sent")
+	one.Offline(false)
+	one.Text("All sent")
+	one.Open(one.Path())
+	one.Text("12 logged")
+
+	// Both roles of a rep, one after the other, and tags on a wrong screen.
+	one.Click("radio", "Both")
+	one.Click("button", "He read it")
+	one.Text("13 logged")
+	one.Click("button", "No read")
+	one.Text("14 logged")
+	one.Click("button", "Feet moving")
+	one.Text("All sent")
+	one.Click("button", "Undo")
+	one.Text("13 logged")
+	one.Click("button", "Undo")
+	one.Text("12 logged")
+	one.Text("All sent")
+}
+
+// Two coaches change one plan: the later one is told, and keeps his draft.
+func TestTwoCoachesOnePlan(t *testing.T) {
+	s := demo(t)
+	one, two := enter(t, s), enter(t, s)
+	one.Click("link", "Change the plan")
+	one.Text("needed reps covered")
+	two.Open(one.Path())
+	two.Text("needed reps covered")
+
+	one.FillRole("spinbutton", "Length", "80")
+	one.Text("take 8 min out")
+	one.Click("button", "Store")
+	one.Text("The plan is stored.")
+
+	two.Click("button", "+ Own block")
+	two.Fill("Title", "Zone talk")
+	two.See("option", "Zone talk")
+	two.Click("button", "Store")
+	two.Text("Somebody else changed this practice meanwhile")
+	two.See("option", "Zone talk")
+	two.Click("button", "Undo")
+	two.Click("button", "Undo")
+	two.Gone("option", "Zone talk")
+}
+
+// The run sheet by keyboard alone: choose, move, lengthen, take out, undo.
+func TestPlanByKeyboard(t *testing.T) {
+	p := enter(t, demo(t))
+	p.Click("link", "Change the plan")
+	p.Text("needed reps covered")
+	p.Focus("option", "Ball handling")
+	order := func(first, second string) {
+		t.Helper()
+		p.See("option", first)
+		text := p.Outline()
+		if strings.Index(text, first) > strings.Index(text, second) {
+			t.Errorf("%q stands after %q", first, second)
+		}
+	}
+	alt := chromedp.KeyModifiers(kb.ModifierAlt)
+	order("Warm-up", "Ball handling")
+	p.Press(kb.ArrowUp, alt)
+	p.See("button", "Store")
+	order("Ball handling", "Warm-up")
+	p.Press("+")
+	p.Press("+")
+	p.See("option", "Ball handling and lay-ups, both sides 11′")
+	p.Press(kb.Delete)
+	p.Gone("option", "Ball handling")
+	for range 4 {
+		p.Press("z", ctrl)
+	}
+	p.See("option", "Ball handling and lay-ups, both sides 9′")
+	order("Warm-up", "Ball handling")
+	p.Press("s", ctrl)
+	p.Text("The plan is stored.")
+}
