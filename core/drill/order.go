@@ -232,9 +232,7 @@ func tightRound(n, r int) []pair {
 	out := make([]pair, 0, n)
 	per := half / 2 // pairs of one slot
 	for at := 0; at < half; at += per {
-		for _, p := range mine[at : at+per] {
-			out = append(out, p)
-		}
+		out = append(out, mine[at:at+per]...)
 		for _, p := range mine[at : at+per] {
 			out = append(out, pair{p.cutter + half, p.screener + half})
 		}

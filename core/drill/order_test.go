@@ -63,10 +63,6 @@ func checkOrder(t *testing.T, name string, st Stage, in Setup, o Order) {
 			t.Fatalf("%s: rep %+v", name, r)
 		}
 		on := map[string]bool{}
-		people := []string{r.Cutter, r.Screener}
-		if st.Defenders > 0 {
-			people = append(people, r.XCutter, r.XScreener)
-		}
 		for j := k; j >= 0 && o.Reps[j].Slot == r.Slot; j-- {
 			q := o.Reps[j]
 			people := []string{q.Cutter, q.Screener}

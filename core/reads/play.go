@@ -40,6 +40,7 @@ const (
 	holdScrn  = 0.4 // screener holds one count before leaving
 	endPause  = 0.8 // the last picture stays
 	passDelay = 0.1 // the ball leaves this long before the catch needs it
+	reaction  = 0.4 // a defender follows his man's answer this much later
 )
 
 // Places of the answers, in feet.
@@ -47,6 +48,7 @@ const (
 	finishAt   = 4.0 // in front of the ring, where a cut to the rim ends
 	outsideArc = 1.5 // a three is taken this far behind the line
 	popBack    = 4.5 // behind the screener's back
+	closest    = 3.2 // a recovering defender gets no nearer than this
 )
 
 // PlayOf sets a judged situation in motion on a court: the screen is set, the
@@ -177,7 +179,8 @@ func (b *builder) leave(who string, t float64, path []court.Point, end *float64)
 // defender adds a defender's track: with his man to the screen, in his place
 // at the read, and recovering toward his man's last place by the end.
 func (b *builder) defender(who string, from, read court.Point, t0, t1 float64, man court.Point, end float64) {
-	recover := read.Toward(man, math.Max(0, math.Min(read.Dist(man)-2*BodyRadius-0.5, motion.Cutting.Covered(end-t1)*0.8)))
+	room := math.Max(0, read.Dist(man)-closest)
+	recover := read.Toward(man, math.Min(room, motion.Cutting.Covered(end-t1-reaction)))
 	keys := []Key{{0, from}}
 	if t0 > 0 {
 		keys = append(keys, Key{t0, from})

@@ -17,9 +17,14 @@ import (
 
 const noPractice = "This practice is not there. It may have been deleted; logged reps stay with the players."
 
-func (s *Server) practice(ctx context.Context, team gen.Team, id uuid.UUID) (gen.Practice, error) {
+// practice returns a team of the caller's and one of its practices.
+func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, gen.Practice, error) {
+	team, err := s.team(ctx, teamID)
+	if err != nil {
+		return team, gen.Practice{}, err
+	}
 	p, err := s.db.Practice(ctx, gen.PracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-	return p, orMissing(err, noPractice)
+	return team, p, orMissing(err, noPractice)
 }
 
 // layOut computes a plan's sheet from the players' evidence.
@@ -117,11 +122,7 @@ func (s *Server) GetPractice(ctx context.Context, r api.GetPracticeRequestObject
 }
 
 func (s *Server) loadPractice(ctx context.Context, teamID, id uuid.UUID) (api.Practice, error) {
-	team, err := s.team(ctx, teamID)
-	if err != nil {
-		return api.Practice{}, err
-	}
-	p, err := s.practice(ctx, team, id)
+	team, p, err := s.practice(ctx, teamID, id)
 	if err != nil {
 		return api.Practice{}, err
 	}
@@ -154,11 +155,7 @@ func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject
 
 // UpdatePractice stores a changed plan, unless somebody else changed it since.
 func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequestObject) (api.UpdatePracticeResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	old, err := s.practice(ctx, team, r.PracticeId)
+	team, old, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}

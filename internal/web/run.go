@@ -18,11 +18,7 @@ import (
 
 // GetRun returns everything the floor needs of a practice at once.
 func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.GetRunResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	p, err := s.practice(ctx, team, r.PracticeId)
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
@@ -160,11 +156,7 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 // LogReps stores a batch of events whole or not at all. An event that is known
 // already is not stored again, so a device may send until it is answered.
 func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.LogRepsResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	p, err := s.practice(ctx, team, r.PracticeId)
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}

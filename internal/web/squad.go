@@ -4,8 +4,6 @@ import (
 	"context"
 	"time"
 
-	"github.com/google/uuid"
-
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
@@ -142,12 +140,4 @@ func repView(r gen.RepEvent) api.LoggedRep {
 	return api.LoggedRep{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), At: r.At, Player: r.PlayerID, Role: r.Role, Rung: r.Rung,
 		Side: api.LoggedRepSide(r.Side), Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
 		Outcome: r.Outcome, Corrections: r.Corrections}
-}
-
-func parseIDs(list []uuid.UUID) []string {
-	out := make([]string, len(list))
-	for i, id := range list {
-		out[i] = id.String()
-	}
-	return out
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Row, Schemas } from '$lib/api/client';
+  import GlyphStrokes from '$lib/parts/GlyphStrokes.svelte';
   import { glyphs, readOfCue } from '$lib/parts/glyphs';
   import { isLate } from './lab.svelte';
 
@@ -90,24 +91,7 @@
         style:color={`var(${g.tape})`}
         class="sign"
       >
-        <circle cx={g.post[0]} cy={g.post[1]} r="3.6" fill="currentColor" />
-        <path d={g.way} fill="none" stroke="currentColor" stroke-width="2.8" stroke-linecap="round" />
-        {#if g.bar}<path d={g.bar} stroke="currentColor" stroke-width="3.2" />{/if}
-        {#if g.tip}
-          <path
-            d="M0 0L-6.5 -3.8V3.8Z"
-            fill="currentColor"
-            transform={`translate(${g.tip[0]} ${g.tip[1]}) rotate(${g.tip[2]})`}
-          />
-        {/if}
-        {#if g.ball}<circle
-            cx={g.ball[0]}
-            cy={g.ball[1]}
-            r="2.6"
-            fill="none"
-            stroke="currentColor"
-            stroke-width="2"
-          />{/if}
+        <GlyphStrokes {g} />
       </g>
     {/if}
   {/each}

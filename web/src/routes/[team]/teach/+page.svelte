@@ -127,6 +127,9 @@
         <p class="soft">{lesson.screen.about} <b>Drag a defender.</b></p>
       </div>
       <div class="court-box sheet">
+        {#if player.moment}
+          <p class="moment" role="status"><b>{player.moment.name}.</b> {player.moment.say}</p>
+        {/if}
         <CourtFloor lines={lesson.lines} label="Half court" bind:svg top={30}>
           {#if showMap && map && !player.play}<ReadMapLayer
               {map}
@@ -189,10 +192,6 @@
         <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}
           >Read map</button
         >
-        {#if player.moment}<p class="moment" role="status">
-            <b>{player.moment.name}.</b>
-            {player.moment.say}
-          </p>{/if}
       </div>
       <div class="cues" role="group" aria-label="Show a cue">
         {#each lesson.rows as r (r.cue)}
@@ -234,6 +233,7 @@
     font-size: 0.95rem;
   }
   .court-box {
+    position: relative;
     height: calc(100vh - 17.5rem);
     min-height: 20rem;
     max-height: 46rem;
@@ -283,14 +283,20 @@
     font-weight: 400;
   }
   .moment {
-    flex-basis: 100%;
+    position: absolute;
+    inset: 0 0 auto 0;
+    padding: 0.5rem 0.9rem;
+    background: color-mix(in srgb, var(--sheet) 88%, transparent);
+    pointer-events: none;
   }
   @media (max-width: 900px) {
     .lab {
       grid-template-columns: minmax(0, 1fr);
     }
     .court-box {
-      height: 46vh;
+      height: auto;
+      min-height: 0;
+      aspect-ratio: 52 / 39;
     }
   }
 </style>
