@@ -16,6 +16,7 @@ import (
 	"github.com/jackc/pgx/v5/pgxpool"
 	"github.com/jackc/pgx/v5/stdlib"
 	"github.com/pressly/goose/v3"
+	"github.com/pressly/goose/v3/lock"
 
 	"evrik/internal/store/gen"
 )
@@ -39,7 +40,12 @@ func Migrate(ctx context.Context, url string) error {
 	if err != nil {
 		return err
 	}
-	p, err := goose.NewProvider(goose.DialectPostgres, db, sub)
+	// One process migrates, the others wait for it: a look a second, for a minute.
+	turns, err := lock.NewPostgresSessionLocker(lock.WithLockTimeout(1, 60))
+	if err != nil {
+		return err
+	}
+	p, err := goose.NewProvider(goose.DialectPostgres, db, sub, goose.WithSessionLocker(turns))
 	if err != nil {
 		return err
 	}
