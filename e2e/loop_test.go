@@ -37,7 +37,7 @@ func dragTo(p *browser.Page, who string, x, y float64) {
 func teach(t *testing.T, p *browser.Page) {
 	const own, other = "Cutter's defender", "Screener's defender"
 	p.Click("link", "Teach")
-	p.See("heading", "Down screen")
+	p.See("combobox", "Screen")
 	read(p, "Curl")
 	for cue, want := range map[string]string{"Stuck": "Straight", "Under": "Fade", "Jump": "Back cut", "Switch": "Clear out", "Show": "Keep it"} {
 		p.Click("button", cue)
@@ -77,6 +77,15 @@ func teach(t *testing.T, p *browser.Page) {
 	p.Says("status", "Screen set")
 	p.Click("button", "Mirror")
 	read(p, "Curl")
+	// Other screens, other answers to the same cue.
+	p.Choose("Screen", "Back screen")
+	read(p, "Rim cut")
+	p.Click("button", "Under")
+	read(p, "Step out")
+	p.Choose("Screen", "Flare")
+	read(p, "Curl")
+	p.Click("button", "Stuck")
+	p.Text("attack his recovery")
 }
 
 // verdicts reads the board: "Name, Read: verdict" by name.

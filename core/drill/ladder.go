@@ -2,7 +2,11 @@
 // list: rep by rep who does what, where and on which side, with fair counts.
 package drill
 
-import "evrik/core/reads"
+import (
+	"slices"
+
+	"evrik/core/reads"
+)
 
 // Rung is a step of the ladder on which one read is taught.
 type Rung string
@@ -106,6 +110,17 @@ func (d *Drill) Stage(id string) (Stage, bool) {
 
 // Catalogue returns every drill the product ships.
 func Catalogue() []*Drill { return []*Drill{slotTwos} }
+
+// Screens returns the screens that the catalogue's drills teach.
+func Screens() []*reads.Screen {
+	var out []*reads.Screen
+	for _, d := range Catalogue() {
+		if s, ok := reads.ScreenByID(d.Screen); ok && !slices.Contains(out, s) {
+			out = append(out, s)
+		}
+	}
+	return out
+}
 
 // ByID returns a drill, and whether the catalogue has one with this id.
 func ByID(id string) (*Drill, bool) {

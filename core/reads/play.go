@@ -103,8 +103,10 @@ func cutPath(c court.Court, f frame, s *Situation, read Read) []court.Point {
 	switch read {
 	case Curl:
 		return []court.Point{f.at(1.7, 1.3), f.at(2.3, -0.6), rim}
-	case Straight:
+	case Straight, RimCut:
 		return []court.Point{s.To}
+	case StepOut:
+		return []court.Point{behindArc(c, s.From)}
 	case Fade:
 		return []court.Point{behindArc(c, f.at(-0.4, popBack))}
 	case BackCut:

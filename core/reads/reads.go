@@ -77,6 +77,8 @@ const (
 	Flare    Read = "flare"
 	ClearOut Read = "clear"
 	Keep     Read = "keep"
+	RimCut   Read = "rimcut"
+	StepOut  Read = "stepout"
 
 	Pop      Read = "pop"
 	Shape    Read = "shape"
@@ -103,6 +105,8 @@ var readInfos = []ReadInfo{
 	{Flare, "Flare", Cutter, "Flare out!"},
 	{ClearOut, "Clear out", Cutter, "Take him away!"},
 	{Keep, "Keep it", Cutter, "Keep it alive!"},
+	{RimCut, "Rim cut", Cutter, "To the rim!"},
+	{StepOut, "Step out", Cutter, "Step out, shoot!"},
 	{Pop, "Pop", Screener, "Pop to ball!"},
 	{Shape, "Shape up", Screener, "Show your hands!"},
 	{Rescreen, "Re-screen", Screener, "Screen him again!"},

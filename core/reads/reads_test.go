@@ -68,20 +68,75 @@ func TestDownScreenRows(t *testing.T) {
 }
 
 func TestExamplesAreClearOnEveryCourtAndSide(t *testing.T) {
-	for _, p := range court.Presets() {
-		for _, cue := range Cues() {
-			s := downScreen.Example(p.Court, cue)
-			m := s.Mirror()
-			for _, sit := range []Situation{s, m} {
-				a, err := Judge(p.Court, School{}, &sit)
-				if err != nil || a.Cue != cue || a.Margin < 1 {
-					t.Errorf("%s %s %s: cue %s margin %.2f err %v", p.ID, sit.Side(), cue, a.Cue, a.Margin, err)
+	for _, screen := range Screens() {
+		for _, p := range court.Presets() {
+			for _, cue := range Cues() {
+				s := screen.Example(p.Court, cue)
+				m := s.Mirror()
+				for _, sit := range []Situation{s, m} {
+					a, err := Judge(p.Court, School{}, &sit)
+					if err != nil || a.Cue != cue || a.Margin < 1 {
+						t.Errorf("%s on %s, %s %s: cue %s margin %.2f err %v", screen.ID, p.ID, sit.Side(), cue, a.Cue, a.Margin, err)
+					}
+				}
+				if s.Side() != "right" || m.Side() != "left" {
+					t.Errorf("%s on %s: sides %s, %s", screen.ID, p.ID, s.Side(), m.Side())
 				}
 			}
-			if s.Side() != "right" || m.Side() != "left" {
-				t.Errorf("%s: sides %s, %s", p.ID, s.Side(), m.Side())
+		}
+	}
+}
+
+// Every off-ball screen from geometry: for each the test says itself, in court
+// directions, on which side the cutter goes by, places the defenders as the
+// cue is described and expects the read that coaches teach (common practice,
+// no source).
+func TestEveryScreenFromGeometry(t *testing.T) {
+	usual := map[Cue]Read{Trail: Curl, Stuck: Straight, Under: Fade, Jump: BackCut, Switch: ClearOut, Show: Keep}
+	toRim := map[Cue]Read{Trail: RimCut, Stuck: RimCut, Under: StepOut, Jump: StepOut, Switch: ClearOut, Show: Keep}
+	for id, tc := range map[string]struct {
+		side  court.Point // where the cutter goes by, from the screener, on the right half
+		reads map[Cue]Read
+	}{
+		Away: {court.Point{X: 1, Y: 1}, usual}, Down: {court.Point{X: 1, Y: 1}, usual}, Pin: {court.Point{X: 1, Y: -1}, usual},
+		FlareS: {court.Point{X: 1, Y: 1}, usual}, Exit: {court.Point{X: 0, Y: -1}, usual}, Hammer: {court.Point{X: 1, Y: 0}, usual},
+		Back: {court.Point{X: -1, Y: 1}, toRim}, High: {court.Point{X: 1, Y: 0}, toRim},
+	} {
+		screen, ok := ScreenByID(id)
+		if !ok {
+			t.Fatalf("no screen %q", id)
+		}
+		c := highSchool(t)
+		base := screen.Example(c, NoCue)
+		on := base.To.Sub(base.From).Unit() // along the cut
+		by := on.Left()
+		if by.Dot(tc.side) < 0 {
+			by = by.Scale(-1)
+		}
+		if base.Cutter.Sub(base.Screener).Dot(by) <= 0 {
+			t.Errorf("%s: the cutter goes by on the wrong side", id)
+		}
+		behind, far, ahead := on.Scale(-3), by.Scale(-3.4), on.Scale(3)
+		hisMan := base.Screener.Add(far).Add(on.Scale(-2.5))
+		inTheWay := base.Cutter.Add(ahead)
+		for cue, places := range map[Cue][2]court.Point{
+			Trail:  {base.Cutter.Add(behind), hisMan},
+			Stuck:  {base.Screener.Add(on.Scale(-1.3)), hisMan},
+			Under:  {base.Screener.Add(far).Add(on.Scale(1)), hisMan},
+			Jump:   {base.Cutter.Add(ahead), hisMan},
+			Switch: {base.Screener.Add(by.Scale(-1.8)), inTheWay},
+			Show:   {base.Cutter.Add(behind), inTheWay},
+		} {
+			s := base
+			s.XCutter, s.XScreener = places[0], places[1]
+			a, err := Judge(c, School{}, &s)
+			if err != nil || a.Cue != cue || a.Row.CutterRead != tc.reads[cue] {
+				t.Errorf("%s: placed as %s, judged %s -> %s, want %s (%v)", id, cue, a.Cue, a.Row.CutterRead, tc.reads[cue], err)
 			}
 		}
+	}
+	if len(Screens()) != 8 {
+		t.Errorf("%d screens, and the table above has 8", len(Screens()))
 	}
 }
 
@@ -117,10 +172,10 @@ func random(rng *rand.Rand, s Situation) Situation {
 }
 
 func TestMirrorSymmetry(t *testing.T) {
-	_, base := down(t, NoCue)
+	c := highSchool(t)
 	rng := rand.New(rand.NewPCG(1, 2))
-	for range 5000 {
-		s := random(rng, base)
+	for k := range 8000 {
+		s := random(rng, screens[k%len(screens)].Example(c, NoCue))
 		m := s.Mirror()
 		v, w := Classify(&s), Classify(&m)
 		if v.Cue != w.Cue || math.Abs(v.Margin-w.Margin) > 1e-9 {
@@ -248,35 +303,39 @@ func TestReadMapAgreesWithClassifier(t *testing.T) {
 
 func TestPlayEndsWhereTheReadSays(t *testing.T) {
 	c := highSchool(t)
-	for _, cue := range Cues() {
-		for _, school := range []School{{}, {FadeToCorner: true, FlareFirst: true}} {
-			s := downScreen.Example(c, cue)
-			m := s.Mirror()
-			a, err := Judge(c, school, &s)
-			if err != nil {
-				t.Fatal(err)
-			}
-			p, q := PlayOf(c, &s, a), PlayOf(c, &m, a)
-			if len(p.Tracks) != 6 || len(p.Steps) != 5 {
-				t.Fatalf("%s: %d tracks, %d steps", cue, len(p.Tracks), len(p.Steps))
-			}
-			for i, tr := range p.Tracks {
-				for k, key := range tr.Keys {
-					if !key.At.Finite() || !c.Contains(key.At) || key.T > p.Duration || (k > 0 && key.T < tr.Keys[k-1].T) {
-						t.Errorf("%s: %s key %d is %+v", cue, tr.Who, k, key)
-					}
-					if w := q.Tracks[i].Keys[k]; w.At.Dist(key.At.Mirror()) > 1e-9 || math.Abs(w.T-key.T) > 1e-9 {
-						t.Errorf("%s: %s is not mirrored", cue, tr.Who)
+	rim := map[Read]bool{Curl: true, BackCut: true, RimCut: true}
+	three := map[Read]bool{Fade: true, Flare: true, StepOut: true}
+	for _, screen := range Screens() {
+		for _, cue := range Cues() {
+			for _, school := range []School{{}, {FadeToCorner: true, FlareFirst: true}} {
+				s := screen.Example(c, cue)
+				m := s.Mirror()
+				a, err := Judge(c, school, &s)
+				if err != nil {
+					t.Fatal(err)
+				}
+				name := screen.ID + " " + cue.String()
+				p, q := PlayOf(c, &s, a), PlayOf(c, &m, a)
+				if len(p.Tracks) != 6 || len(p.Steps) != 5 {
+					t.Fatalf("%s: %d tracks, %d steps", name, len(p.Tracks), len(p.Steps))
+				}
+				for i, tr := range p.Tracks {
+					for k, key := range tr.Keys {
+						if !key.At.Finite() || !c.Contains(key.At) || key.T > p.Duration || (k > 0 && key.T < tr.Keys[k-1].T) {
+							t.Errorf("%s: %s key %d is %+v", name, tr.Who, k, key)
+						}
+						if w := q.Tracks[i].Keys[k]; w.At.Dist(key.At.Mirror()) > 1e-9 || math.Abs(w.T-key.T) > 1e-9 {
+							t.Errorf("%s: %s is not mirrored", name, tr.Who)
+						}
 					}
 				}
-			}
-			end := p.Tracks[0].Keys[len(p.Tracks[0].Keys)-1].At
-			toRim := a.Row.CutterRead == Curl || a.Row.CutterRead == BackCut
-			if toRim != (end.Len() < 6) {
-				t.Errorf("%s: %s ends %.1f ft from the ring", cue, a.Row.CutterRead, end.Len())
-			}
-			if (a.Row.CutterRead == Fade || a.Row.CutterRead == Flare) && c.InsideArc(end) {
-				t.Errorf("%s ends inside the arc at %+v", a.Row.CutterRead, end)
+				end := p.Tracks[0].Keys[len(p.Tracks[0].Keys)-1].At
+				if rim[a.Row.CutterRead] && end.Len() > 6 {
+					t.Errorf("%s: %s ends %.1f ft from the ring", name, a.Row.CutterRead, end.Len())
+				}
+				if three[a.Row.CutterRead] && c.InsideArc(end) {
+					t.Errorf("%s: %s ends inside the arc at %+v", name, a.Row.CutterRead, end)
+				}
 			}
 		}
 	}

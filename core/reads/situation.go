@@ -120,15 +120,23 @@ func (s *Situation) Side() string {
 }
 
 // frame is the screen's own frame: origin the screener, a along the cut, n
-// toward the side on which the cutter passes (away from the rim).
+// toward the side on which the cutter passes.
 type frame struct{ origin, a, n court.Point }
 
 func newFrame(s *Situation) frame {
 	a := s.To.Sub(s.From).Unit()
 	n := a.Left()
-	// The cutter passes on the side away from the rim. A screen set on the line
-	// through the ring has no such side; the cutter's own side decides then.
-	side := n.Dot(s.Screener)
+	var side float64
+	switch passesOf(s.Screen) {
+	case nearBall:
+		side = n.Dot(s.Passer.Sub(s.Screener))
+	case alongBaseline:
+		side = -n.Y
+	default:
+		side = n.Dot(s.Screener)
+	}
+	// Where that side is no side, as on a line through the ring, the cutter's
+	// own decides.
 	if abs(side) < SameSpot {
 		side = n.Dot(s.Cutter.Sub(s.Screener))
 	}
@@ -136,6 +144,14 @@ func newFrame(s *Situation) frame {
 		n = n.Scale(-1)
 	}
 	return frame{s.Screener, a, n}
+}
+
+// passesOf is the side on which the cutter of a type of screen goes by.
+func passesOf(id string) passing {
+	if s, ok := ScreenByID(id); ok {
+		return s.spots.passes
+	}
+	return farFromRim
 }
 
 // in returns p's coordinates in the frame, in feet.
@@ -153,12 +169,19 @@ func (f frame) at(along, out float64) court.Point {
 // defenders giving a clear cue. Cue NoCue gives the first one.
 func (s *Screen) Example(c court.Court, cue Cue) Situation {
 	spot := func(id string) court.Point {
-		p, _ := c.SpotAt(id)
+		p, _ := c.SpotAt(id) // "rim" is the origin
 		return p
 	}
 	sit := Situation{Screen: s.ID, From: spot(s.spots.from), To: spot(s.spots.to), Passer: spot(s.spots.ball)}
-	// The screen is set half way along the cut, hip to hip on its rim side.
-	middle := sit.From.Add(sit.To).Scale(0.5)
+	if s.spots.to == "rim" {
+		sit.To = finishNear(sit.From)
+	}
+	// The screen is set on the way, hip to hip on its far side.
+	at := s.spots.at
+	if at == 0 {
+		at = 0.5
+	}
+	middle := sit.From.Add(sit.To.Sub(sit.From).Scale(at))
 	sit.Screener, sit.Cutter = middle, middle
 	sit.Screener = newFrame(&sit).at(0, -HipToHip)
 	f := newFrame(&sit)

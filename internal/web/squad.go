@@ -4,6 +4,7 @@ import (
 	"context"
 	"time"
 
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
@@ -29,7 +30,7 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (boa
 	if err != nil {
 		return board{}, err
 	}
-	b := board{players: players, columns: reads.Columns(store.SchoolOf(team), role), reps: store.RepsOf(rows)}
+	b := board{players: players, columns: reads.Columns(drill.Screens(), store.SchoolOf(team), role), reps: store.RepsOf(rows)}
 	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
 	return b, nil
 }
@@ -79,7 +80,7 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	reps := store.RepsOf(rows)
 	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
 	for role, to := range map[reads.Role]*[]evidence.Standing{reads.Cutter: &out.Cutter, reads.Screener: &out.Screener} {
-		*to = s.policy.Board([]string{p.ID.String()}, role, reads.Columns(store.SchoolOf(team), role), reps, s.now())[0].Cells
+		*to = s.policy.Board([]string{p.ID.String()}, role, reads.Columns(drill.Screens(), store.SchoolOf(team), role), reps, s.now())[0].Cells
 	}
 	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(rows[i]))

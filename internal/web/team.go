@@ -24,6 +24,9 @@ import (
 func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (api.GetCatalogueResponseObject, error) {
 	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Ladder: drill.Ladder(),
 		Corrections: evidence.Corrections(), Courts: court.Presets(), Ages: practice.AllLimits()}
+	for _, screen := range reads.Screens() {
+		out.Screens = append(out.Screens, *screen)
+	}
 	for _, d := range drill.Catalogue() {
 		out.Drills = append(out.Drills, *d)
 	}

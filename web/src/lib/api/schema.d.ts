@@ -640,6 +640,7 @@ export interface components {
             source: string;
         };
         Catalogue: {
+            screens: components["schemas"]["ScreenInfo"][];
             reads: components["schemas"]["ReadInfo"][];
             ladder: components["schemas"]["RungInfo"][];
             drills: components["schemas"]["Drill"][];

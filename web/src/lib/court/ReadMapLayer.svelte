@@ -8,9 +8,12 @@
   let {
     map,
     rows,
-    halfWidth
-  }: { map: Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array }; rows: Row[]; halfWidth: number } =
-    $props();
+    lines
+  }: {
+    map: Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array };
+    rows: Row[];
+    lines: Schemas['Lines'];
+  } = $props();
 
   const radius = $derived((map.rows * map.cell) / 2);
   const middle = $derived({
@@ -55,11 +58,16 @@
       const row = Math.floor(i / map.cols);
       const x = map.origin.x + (col + 0.5) * map.cell;
       const y = -(map.origin.y + (row + 0.5) * map.cell);
-      const inside = Math.min(radius - Math.hypot(x - middle.x, y - middle.y), halfWidth - Math.abs(x));
+      const inside = Math.min(
+        radius - Math.hypot(x - middle.x, y - middle.y),
+        lines.halfWidth - Math.abs(x),
+        -lines.baselineY - y
+      );
       const score = Math.min(map.margins[i] ?? 0, inside * 10);
       if (score > (best.get(k)?.score ?? 3)) best.set(k, { at: i, score });
     }
     return [...best.entries()].map(([k, { at }]) => ({
+      cue: k,
       read: readOfCue(rows, map.legend[k] ?? ''),
       x: map.origin.x + ((at % map.cols) + 0.5) * map.cell,
       y: -(map.origin.y + (Math.floor(at / map.cols) + 0.5) * map.cell)
@@ -73,7 +81,15 @@
 </script>
 
 <clipPath id="map-edge"><circle cx={middle.x} cy={middle.y} r={radius} /></clipPath>
-<g class="map" aria-hidden="true">
+<clipPath id="map-floor">
+  <rect
+    x={-lines.halfWidth}
+    y={-lines.halfY}
+    width={2 * lines.halfWidth}
+    height={lines.halfY - lines.baselineY}
+  />
+</clipPath>
+<g class="map" aria-hidden="true" clip-path="url(#map-floor)">
   <image
     clip-path="url(#map-edge)"
     href={picture}
@@ -83,7 +99,7 @@
     height={map.rows * map.cell}
     preserveAspectRatio="none"
   />
-  {#each signs as s (s.read)}
+  {#each signs as s (s.cue)}
     {@const g = glyphs[s.read]}
     {#if g}
       <g

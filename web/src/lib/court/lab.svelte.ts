@@ -30,17 +30,13 @@ export class Lab {
   private busy = false;
   private again = false;
 
-  constructor(
-    private team: string,
-    private screen: string
-  ) {}
+  constructor(private team: string) {}
 
-  async load(cue?: string, read?: string) {
+  async load(screen: string, cue?: string, read?: string) {
     this.lesson = await ask(
-      api.GET('/api/teams/{teamId}/lesson', {
-        params: { path: { teamId: this.team }, query: { screen: this.screen } }
-      })
+      api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: this.team }, query: { screen } } })
     );
+    this.onLeft = false;
     const at = this.lesson.rows.findIndex(
       (r) => r.cue === cue || (read !== undefined && (r.cutterRead === read || r.screenerRead === read))
     );

@@ -64,6 +64,20 @@ export const glyphs: Record<string, Glyph> = {
     hollow: false,
     tape: '--tape-teal'
   },
+  rimcut: {
+    way: 'M27 3L10 24',
+    tip: [8.2, 26.4, 129],
+    post: [12.5, 10.5],
+    hollow: false,
+    tape: '--tape-blue'
+  },
+  stepout: {
+    way: 'M25 3L19 12C15.500 19 21 24.500 25.500 19.500',
+    tip: [28.2, 15.8, -52],
+    post: [10.5, 13],
+    hollow: false,
+    tape: '--tape-orange'
+  },
   keep: { way: 'M20.500 30V15', ball: [20.5, 9], post: cutterPost, hollow: false, tape: '--tape-rose' },
   pop: {
     way: 'M17 14.500L23 5.500',

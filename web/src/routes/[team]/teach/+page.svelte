@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Point, type Schemas } from '$lib/api/client';
   import CourtFloor from '$lib/court/CourtFloor.svelte';
@@ -11,20 +12,32 @@
   import { Player } from '$lib/court/player.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import { cueName } from '$lib/parts/glyphs';
+  import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
 
   type Mover = 'xCutter' | 'xScreener';
   const team = page.params.team ?? '';
-  const lab = new Lab(team, page.url.searchParams.get('screen') ?? 'down');
+  const lab = new Lab(team);
   const player = new Player();
   let svg = $state<SVGSVGElement>();
   let dragged = $state<Mover | null>(null);
   let mapOf = $state<Mover>('xCutter');
   let showMap = $state(true);
 
-  onMount(() =>
-    lab.load(page.url.searchParams.get('cue') ?? undefined, page.url.searchParams.get('read') ?? undefined)
-  );
+  // The address names the screen and the cue, so that it can be sent to somebody.
+  const asked = (name: string) => page.url.searchParams.get(name) ?? undefined;
+  onMount(() => lab.load(asked('screen') ?? screenOf(asked('read')), asked('cue'), asked('read')));
+
+  /** The first screen whose table asks for a read. */
+  function screenOf(read: string | undefined) {
+    return read === 'rimcut' || read === 'stepout' ? 'back' : 'down';
+  }
+
+  async function choose(screen: string) {
+    player.clear();
+    await lab.load(screen);
+    replaceState(`?screen=${screen}`, {});
+  }
 
   const s = $derived(lab.situation);
   const map = $derived(lab.maps[mapOf]);
@@ -123,7 +136,14 @@
   <div class="lab">
     <section class="floor">
       <div class="bar">
-        <h1>{lesson.screen.name}</h1>
+        <select
+          class="screen"
+          aria-label="Screen"
+          value={lesson.screen.id}
+          onchange={(e) => choose(e.currentTarget.value)}
+        >
+          {#each session.catalogue?.screens ?? [] as o (o.id)}<option value={o.id}>{o.name}</option>{/each}
+        </select>
         <p class="soft">{lesson.screen.about} <b>Drag a defender.</b></p>
       </div>
       <div class="court-box sheet">
@@ -229,12 +249,25 @@
     gap: 0 1rem;
     align-items: baseline;
   }
+  .screen {
+    border: 0;
+    background-color: transparent;
+    font: inherit;
+    font-size: 1.55rem;
+    font-weight: 700;
+    color: var(--ink);
+    min-height: 48px;
+    padding: 0 2.4rem 0 0;
+    field-sizing: content;
+    max-width: 24rem;
+    cursor: pointer;
+  }
   .bar .soft {
     font-size: 0.95rem;
   }
   .court-box {
     position: relative;
-    height: calc(100vh - 17.5rem);
+    height: calc(100vh - 18.2rem);
     min-height: 20rem;
     max-height: 46rem;
   }
@@ -290,6 +323,9 @@
     pointer-events: none;
   }
   @media (max-width: 900px) {
+    .bar {
+      grid-template-columns: minmax(0, 1fr);
+    }
     .lab {
       grid-template-columns: minmax(0, 1fr);
     }
