@@ -3,6 +3,7 @@
 //	evrik serve      serve, with a database of its own unless EVRIK_DATABASE_URL names one
 //	evrik demo       the same with the invented demo club; -reset seeds it afresh
 //	evrik migrate    bring the database's schema up to date
+//	evrik agree      compare the read tables with the kinematics, screen by screen
 package main
 
 import (
@@ -35,7 +36,7 @@ func main() {
 	}
 }
 
-const usage = "Say what to do: evrik serve, evrik demo or evrik migrate."
+const usage = "Say what to do: evrik serve, evrik demo, evrik migrate or evrik agree."
 
 // Settings come from the environment, so that a service manager can set them.
 const (
@@ -54,6 +55,9 @@ func run(ctx context.Context, args []string) error {
 		return err
 	}
 	switch args[0] {
+	case "agree":
+		agree(os.Stdout)
+		return nil
 	case "serve", "demo", "migrate":
 	default:
 		return fmt.Errorf("There is no %q. %s", args[0], usage)

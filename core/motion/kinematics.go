@@ -19,8 +19,11 @@ var (
 	Jogging = Runner{Accel: 8, Top: 8}
 )
 
-// PassSpeed is the speed of a chest or bounce pass in ft/s (assumption).
-const PassSpeed = 32.0
+// Speeds of passes in ft/s (assumptions).
+const (
+	PassSpeed = 32.0 // chest or bounce
+	SkipSpeed = 26.0 // over somebody's head
+)
 
 // TimeTo is the time in seconds to cover d feet from rest: constant
 // acceleration up to top speed (textbook kinematics).

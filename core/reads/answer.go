@@ -25,6 +25,9 @@ type Answer struct {
 	// Note is set when the cue is late.
 	Note string `json:"note"`
 	Row  Row    `json:"row"`
+	// Options is the second opinion: every cut run against the defenders, the
+	// most open first.
+	Options []Option `json:"options"`
 }
 
 // Judge validates a situation, finds the cue and puts the answer in words for
@@ -45,7 +48,7 @@ func Judge(c court.Court, school School, s *Situation) (Answer, error) {
 	a := Answer{
 		Screen: s.Screen, Side: s.Side(), Cue: v.Cue, Margin: v.Margin, Next: v.Next,
 		Late: v.Late(), Accepted: []Read{row.CutterRead}, Decider: "xCutter", Row: row,
-		Why: why(s, v),
+		Why: why(s, v), Options: Options(c, s),
 	}
 	if v.ByScreener {
 		a.Decider = "xScreener"

@@ -176,20 +176,20 @@ var awayScreen = &Screen{
 var pinScreen = &Screen{
 	ID:    Pin,
 	Name:  "Pin-down",
-	About: "The wing runs down toward the block and screens for the player there, who comes out to the wing.",
+	About: "The wing runs down toward the block and screens for the player there, who comes up to the slot.",
 	Before: []string{
-		"Cutter: lean into the lane first, then come out low off the hip.",
+		"Cutter: lean into the lane first, then come up off the hip.",
 		"Screener: sprint from the wing, back to the top, body on body.",
-		"Both: go all the way to the wing, not two steps past the screen.",
+		"Both: go all the way to the catch, not two steps past the screen.",
 	},
 	Caution: contactCaution, variants: schools,
 	rows: but(grammar,
 		Row{Cue: Trail, Say: "He's chasing you: curl into the lane.", CutterPart: "Round the screener in one turn, hands up, a short jumper or the rim."},
-		Row{Cue: Under, Say: "He cut through inside: fade to the corner side and shoot it."},
-		Row{Cue: Jump, Say: "He sits on the wing side: plant and cut behind him to the rim.",
-			Mistakes: []string{"Fights out to the wing against him", "Never sees the back cut", "Screener does not turn to screen again"}},
+		Row{Cue: Under, Say: "He cut through inside: fade to the wing and shoot it."},
+		Row{Cue: Jump, Say: "He sits above the screen: plant and cut behind him to the rim.",
+			Mistakes: []string{"Fights up to the catch against him", "Never sees the back cut", "Screener does not turn to screen again"}},
 	),
-	spots: layout{from: "blockR", to: "wingR", ball: "slotL", screenerFrom: "wingR"},
+	spots: layout{from: "blockR", to: "slotR", ball: "slotL", screenerFrom: "wingR"},
 }
 
 var flareScreen = &Screen{
@@ -227,12 +227,16 @@ var exitScreen = &Screen{
 	Caution: contactCaution,
 	// Low on the floor there is no room for the schools' other answers.
 	rows: but(grammar,
-		Row{Cue: Trail, Say: "He's chasing you: curl up over the screen into the lane."},
+		// A curl would be a turn right round; the corner is open when he comes late.
+		Row{Cue: Trail, CutterRead: Straight, ScreenerRead: Shape, Say: "He's behind you: on to the corner, shot ready.",
+			CutterPart: "Run to the corner, turn, catch with your feet set.", Mistakes: []string{"Slows down to look", "Toes on the line"}},
 		Row{Cue: Stuck, Say: "He's stuck: straight to the corner, feet ready."},
-		Row{Cue: Under, Seen: "Your man goes over the top of the screen, the short way out", Say: "He cut over the top: stop low behind the screen and shoot."},
+		Row{Cue: Under, Seen: "Your man has to come over the top of the screen", CutterRead: Straight, ScreenerRead: Rescreen,
+			Say: "He's above the screen: on to the corner, shot ready.", CutterPart: "Run to the corner, turn, catch with your feet set.",
+			Mistakes: []string{"Stops short of the corner", "Toes on the line"}},
 		Row{Cue: Jump, Say: "He's in the corner already: plant and cut back under the rim."},
 	),
-	spots: layout{from: "dunkerR", to: "cornerR", ball: "top", screenerFrom: "midpostR", passes: alongBaseline},
+	spots: layout{from: "dunkerR", to: "cornerR", ball: "top", screenerFrom: "midpostR", passes: alongBaseline, watching: true},
 }
 
 var hammerScreen = &Screen{
@@ -249,11 +253,13 @@ var hammerScreen = &Screen{
 	rows: but(grammar,
 		Row{Cue: Trail, Say: "He's chasing you: turn in behind the screen to the rim."},
 		Row{Cue: Stuck, Say: "He's stuck: straight to the corner, shot ready."},
-		Row{Cue: Under, Say: "He dropped to the lane: stop behind the screen, corner three."},
+		Row{Cue: Under, CutterRead: Straight, ScreenerRead: Rescreen,
+			Say: "He dropped to the lane: down to the corner for the three.", CutterPart: "Slide to the corner as the ball turns it.",
+			Mistakes: []string{"Stands and watches the drive", "Stops short of the corner"}},
 		Row{Cue: Switch, Say: "They switched: the screener slips to the rim."},
 		Row{Cue: Jump, Say: "He's in the corner already: cut in front of him to the rim."},
 	),
-	spots: layout{from: "wingR", to: "cornerR", ball: "shortL", screenerFrom: "blockR"},
+	spots: layout{from: "wingR", to: "cornerR", ball: "shortL", screenerFrom: "blockR", watching: true},
 }
 
 // behind is the grammar of back screens, which send the cutter to the rim.

@@ -48,6 +48,7 @@ const (
 	finishAt   = 4.0 // in front of the ring, where a cut to the rim ends
 	outsideArc = 1.5 // a three is taken this far behind the line
 	popBack    = 4.5 // behind the screener's back
+	curlBack   = 5.0 // behind the screen, from which a curl to the rim is a turn right round
 	closest    = 3.2 // a recovering defender gets no nearer than this
 )
 
@@ -102,6 +103,10 @@ func cutPath(c court.Court, f frame, s *Situation, read Read) []court.Point {
 	rim := finishNear(s.Screener)
 	switch read {
 	case Curl:
+		if back, _ := f.in(rim); back < -curlBack {
+			// The rim lies behind the cut: the curl goes across the lane first.
+			return []court.Point{f.at(1.7, 1.3), f.at(2.3, -0.6), f.at(-0.5, -6), rim}
+		}
 		return []court.Point{f.at(1.7, 1.3), f.at(2.3, -0.6), rim}
 	case Straight, RimCut:
 		return []court.Point{s.To}
@@ -110,7 +115,7 @@ func cutPath(c court.Court, f frame, s *Situation, read Read) []court.Point {
 	case Fade:
 		return []court.Point{behindArc(c, f.at(-0.4, popBack))}
 	case BackCut:
-		return []court.Point{f.at(0.6, HipToHip+0.3), f.at(-2.4, 1.4), rim}
+		return []court.Point{f.at(-2, 0.6), rim}
 	case Flare:
 		return []court.Point{behindArc(c, f.at(-3, popBack+4))}
 	case ClearOut:

@@ -92,6 +92,7 @@ func TestExamplesAreClearOnEveryCourtAndSide(t *testing.T) {
 // cue is described and expects the read that coaches teach (common practice,
 // no source).
 func TestEveryScreenFromGeometry(t *testing.T) {
+	low := map[Cue]Read{Trail: Straight, Stuck: Straight, Under: Straight, Jump: BackCut, Switch: ClearOut, Show: Keep}
 	usual := map[Cue]Read{Trail: Curl, Stuck: Straight, Under: Fade, Jump: BackCut, Switch: ClearOut, Show: Keep}
 	toRim := map[Cue]Read{Trail: RimCut, Stuck: RimCut, Under: StepOut, Jump: StepOut, Switch: ClearOut, Show: Keep}
 	for id, tc := range map[string]struct {
@@ -99,7 +100,7 @@ func TestEveryScreenFromGeometry(t *testing.T) {
 		reads map[Cue]Read
 	}{
 		Away: {court.Point{X: 1, Y: 1}, usual}, Down: {court.Point{X: 1, Y: 1}, usual}, Pin: {court.Point{X: 1, Y: -1}, usual},
-		FlareS: {court.Point{X: 1, Y: 1}, usual}, Exit: {court.Point{X: 0, Y: -1}, usual}, Hammer: {court.Point{X: 1, Y: 0}, usual},
+		FlareS: {court.Point{X: 1, Y: 1}, usual}, Exit: {court.Point{X: 0, Y: -1}, low}, Hammer: {court.Point{X: 1, Y: 0}, map[Cue]Read{Trail: Curl, Stuck: Straight, Under: Straight, Jump: BackCut, Switch: ClearOut, Show: Keep}},
 		Back: {court.Point{X: -1, Y: 1}, toRim}, High: {court.Point{X: 1, Y: 0}, toRim},
 	} {
 		screen, ok := ScreenByID(id)

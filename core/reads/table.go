@@ -68,6 +68,9 @@ type layout struct {
 	// at is where on the cut the screen is set, 0 to 1; half way when 0.
 	at     float64
 	passes passing
+	// watching is true where the cutter's defender looks at the ball and stands,
+	// because it is driven or screened for elsewhere; else he moves with the cut.
+	watching bool
 }
 
 // Rows returns the screen's table for a school, one row per cue in teaching order.

@@ -543,6 +543,20 @@ export interface components {
             why: string;
             note: string;
             row: components["schemas"]["Row"];
+            options: components["schemas"]["Option"][];
+        };
+        Option: {
+            read: string;
+            /** @description feet to his own defender at the catch */
+            separation: number;
+            /** @description feet to the screener's defender, if he leaves his man */
+            help: number;
+            openness: string;
+            seconds: number;
+            /** @description from the ring */
+            feet: number;
+            /** @enum {string} */
+            pass: "direct" | "skip" | "none";
         };
         ReadMap: {
             mover: string;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import Options from './Options.svelte';
   import { cueName, tapeOf } from '$lib/parts/glyphs';
   import type { Lab } from './lab.svelte';
 
@@ -38,7 +39,10 @@
         {:else}clear of {cueName(painted.exact?.next ?? '').toLowerCase()}{/if}
       </span>
     </div>
-    {#if painted.exact}<p class="soft why">{painted.exact.why}</p>{/if}
+    {#if painted.exact}
+      <p class="soft why">{painted.exact.why}</p>
+      <Options options={painted.exact.options} chosen={row.cutterRead} />
+    {/if}
     <dl>
       <dt>Cutter</dt>
       <dd>{row.cutterPart}</dd>

@@ -154,7 +154,7 @@
           {#if showMap && map && !player.play}<ReadMapLayer
               {map}
               rows={lesson.rows}
-              halfWidth={lesson.lines.halfWidth}
+              lines={lesson.lines}
             />{/if}
           {#if !player.play}
             <path class="cut" d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} />
@@ -244,10 +244,11 @@
     gap: 0.75rem;
   }
   .bar {
-    display: flex;
-    flex-wrap: wrap;
+    display: grid;
+    grid-template-columns: auto 1fr;
     gap: 0 1rem;
-    align-items: baseline;
+    align-items: center;
+    min-height: 48px;
   }
   .screen {
     border: 0;
@@ -259,11 +260,12 @@
     min-height: 48px;
     padding: 0 2.4rem 0 0;
     field-sizing: content;
-    max-width: 24rem;
+    max-width: 22rem;
     cursor: pointer;
   }
   .bar .soft {
-    font-size: 0.95rem;
+    font-size: 0.92rem;
+    line-height: 1.25;
   }
   .court-box {
     position: relative;

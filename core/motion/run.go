@@ -1,0 +1,97 @@
+package motion
+
+import (
+	"math"
+
+	"evrik/core/court"
+)
+
+// Mover is somebody in motion: where he is, in feet, and how fast he goes, in
+// feet a second along each axis.
+type Mover struct {
+	At       court.Point
+	Velocity court.Point
+}
+
+// Along returns where a runner is t seconds after setting out along a path, and
+// whether he has come to its end. On each leg he keeps the part of his speed
+// that points along it, loses the time to stop what points the other way, and
+// speeds up to his top.
+func (r Runner) Along(m Mover, path []court.Point, t float64) (court.Point, bool) {
+	at, v := m.At, m.Velocity
+	for _, to := range path {
+		way := to.Sub(at)
+		length := way.Len()
+		if length == 0 {
+			continue
+		}
+		dir := way.Scale(1 / length)
+		speed := v.Dot(dir)
+		if speed < 0 {
+			stop := -speed / r.Accel
+			if t <= stop {
+				return at, false
+			}
+			t, speed = t-stop, 0
+		}
+		speed = math.Min(speed, r.Top)
+		took := r.timeFrom(speed, length)
+		if t < took {
+			return at.Add(dir.Scale(r.coveredFrom(speed, t))), false
+		}
+		t -= took
+		at, v = to, dir.Scale(math.Min(r.Top, math.Sqrt(speed*speed+2*r.Accel*length)))
+	}
+	return at, true
+}
+
+// Arrival is when a runner comes to the end of a path, in seconds.
+func (r Runner) Arrival(m Mover, path []court.Point) float64 {
+	at, v, total := m.At, m.Velocity, 0.0
+	for _, to := range path {
+		way := to.Sub(at)
+		length := way.Len()
+		if length == 0 {
+			continue
+		}
+		dir := way.Scale(1 / length)
+		speed := v.Dot(dir)
+		if speed < 0 {
+			total, speed = total-speed/r.Accel, 0
+		}
+		speed = math.Min(speed, r.Top)
+		total += r.timeFrom(speed, length)
+		at, v = to, dir.Scale(math.Min(r.Top, math.Sqrt(speed*speed+2*r.Accel*length)))
+	}
+	return total
+}
+
+// timeFrom is the time to cover d feet starting at speed u.
+func (r Runner) timeFrom(u, d float64) float64 {
+	if ramp := (r.Top*r.Top - u*u) / (2 * r.Accel); d > ramp {
+		return (r.Top-u)/r.Accel + (d-ramp)/r.Top
+	}
+	return (math.Sqrt(u*u+2*r.Accel*d) - u) / r.Accel
+}
+
+// coveredFrom is the distance in feet covered in t seconds starting at speed u.
+func (r Runner) coveredFrom(u, t float64) float64 {
+	if ramp := (r.Top - u) / r.Accel; t > ramp {
+		return u*ramp + r.Accel*ramp*ramp/2 + r.Top*(t-ramp)
+	}
+	return u*t + r.Accel*t*t/2
+}
+
+// Round returns a path from one place to another that does not go through a
+// body of the given radius in feet: straight, or past the body's nearer side.
+func Round(from, to, body court.Point, radius float64) []court.Point {
+	near := court.NearestOnSegment(body, from, to)
+	if near.Dist(body) >= radius || from.Dist(body) <= radius/2 {
+		return []court.Point{to}
+	}
+	side := near.Sub(body).Unit()
+	if side == (court.Point{}) {
+		side = to.Sub(from).Unit().Left()
+	}
+	return []court.Point{body.Add(side.Scale(radius)), to}
+}

@@ -1,0 +1,91 @@
+package reads
+
+import (
+	"math"
+	"math/rand/v2"
+	"slices"
+
+	"evrik/core/court"
+)
+
+// Most is the most common disagreement: the table's read, what came freer, and
+// how often.
+func (a Agreement) Most() (table, instead Read, n int) {
+	for pair, k := range a.Instead {
+		if k > n || (k == n && string(pair[0])+string(pair[1]) < string(table)+string(instead)) {
+			table, instead, n = pair[0], pair[1], k
+		}
+	}
+	return table, instead, n
+}
+
+// clearMargin is the margin in feet from which a situation counts as clear.
+const clearMargin = 1.0
+
+// sampleRadius is how far round the screener the cutter's defender is placed, in
+// feet: further off he does not guard anybody (assumption).
+const sampleRadius = 5.5
+
+// Agreement compares table and kinematics on one screen.
+type Agreement struct {
+	Screen  string
+	Clear   int // situations compared
+	Agreed  int
+	ByCue   [numCues]struct{ Clear, Agreed int }
+	Instead map[[2]Read]int // table's read, kinematics' read
+}
+
+// Share is the agreed share, 0 to 1.
+func (a Agreement) Share() float64 { return float64(a.Agreed) / float64(max(1, a.Clear)) }
+
+// closeEnough is the difference in feet below which two cuts are equally open.
+const closeEnough = 0.5
+
+// Agree samples clear situations of a screen: the cutter's defender anywhere
+// near the screen, the screener's defender with his man. The two agree when a
+// read that the table (of either school) gives for the cue is open (4 ft and more, the ball's way free), or as open as any
+// cut there is.
+func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
+	rng := rand.New(rand.NewPCG(seed, uint64(len(screen.ID))))
+	a := Agreement{Screen: screen.ID, Instead: map[[2]Read]int{}}
+	base := screen.Example(c, NoCue)
+	for a.Clear < n {
+		s := base
+		r, angle := sampleRadius*math.Sqrt(rng.Float64()), 2*math.Pi*rng.Float64()
+		s.XCutter = s.Screener.Add(court.Point{X: r * math.Cos(angle), Y: r * math.Sin(angle)})
+		v := Classify(&s)
+		if v.Margin < clearMargin || v.Cue == Switch || v.Cue == Show || s.Validate(c) != nil {
+			continue
+		}
+		options := Options(c, &s)
+		right := screen.answers(v.Cue)
+		a.Clear++
+		a.ByCue[v.Cue].Clear++
+		best := 0.0 // of the table's answers
+		for _, o := range options {
+			if slices.Contains(right, o.Read) {
+				best = math.Max(best, o.worth())
+			}
+		}
+		if best >= math.Min(openFrom, options[0].worth()-closeEnough) {
+			a.Agreed++
+			a.ByCue[v.Cue].Agreed++
+		} else {
+			a.Instead[[2]Read{right[0], options[0].Read}]++
+		}
+	}
+	return a
+}
+
+// answers lists the reads that a cue asks for: the table's first, then those of
+// the schools that see it otherwise.
+func (s *Screen) answers(cue Cue) []Read {
+	row, _ := s.Row(School{}, cue)
+	out := []Read{row.CutterRead}
+	for _, v := range s.variants {
+		if v.row.Cue == cue && !slices.Contains(out, v.row.CutterRead) {
+			out = append(out, v.row.CutterRead)
+		}
+	}
+	return out
+}
