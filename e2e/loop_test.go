@@ -86,6 +86,30 @@ func teach(t *testing.T, p *browser.Page) {
 	read(p, "Curl")
 	p.Click("button", "Stuck")
 	p.Text("attack his recovery")
+	// The address holds the situation, also one dragged to the other side.
+	p.Click("button", "Mirror")
+	p.Click("button", "Under")
+	read(p, "Fade")
+	dragTo(p, own, 300, 300)
+	address := browser.Eval[string](p, "location.pathname + location.search")
+	shows := browser.Eval[string](p, "document.querySelector('[data-cue]').dataset.cue")
+	p.Open(address)
+	p.Says("status", "")
+	if again := browser.Eval[string](p, "new Promise((r) => setTimeout(function look() { const e = document.querySelector('.why'); e && e.innerText.length > 3 ? r(document.querySelector('[data-cue]').dataset.cue) : setTimeout(look, 20); }))"); again != shows || !strings.Contains(address, "at=") {
+		t.Errorf("%s shows %s, and showed %s", address, again, shows)
+	}
+	// A question keeps its answer covered until it is asked for.
+	p.Click("button", "Give me one")
+	p.See("heading", "What should the cutter do?")
+	p.Click("button", "Straight")
+	p.Says("status", "")
+	p.Click("button", "Show the answer")
+	p.See("heading", "Expect these mistakes")
+	p.Click("link", "Tape sheet")
+	p.Text("Volleyball attack line")
+	p.Click("link", "Back to the lab")
+	p.Click("link", "Cue cards")
+	p.Text("Cue cards: Down screen")
 }
 
 // verdicts reads the board: "Name, Read: verdict" by name.

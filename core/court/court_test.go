@@ -134,3 +134,31 @@ func TestClampAndSegment(t *testing.T) {
 		t.Error("zero vectors must stay put")
 	}
 }
+
+func TestTapeSheet(t *testing.T) {
+	for _, p := range Presets() {
+		for _, metric := range []bool{false, true} {
+			sheet := p.Court.TapeSheet(metric)
+			if len(sheet) != len(p.Court.Spots(StandOff))+1 {
+				t.Fatalf("%s: %d marks", p.ID, len(sheet))
+			}
+			for _, m := range sheet[:len(sheet)-1] {
+				want := map[bool]string{true: " m", false: "\""}[metric]
+				if !strings.HasSuffix(m.FromBaseline, want) || !strings.HasSuffix(m.FromSideline, want) {
+					t.Errorf("%s: %+v", p.ID, m)
+				}
+				if side := map[bool]string{true: "right", false: "left"}[m.At.X > 0]; m.At.X != 0 && m.Sideline != side {
+					t.Errorf("%s: %s is measured from the %s sideline", p.ID, m.Name, m.Sideline)
+				}
+			}
+		}
+	}
+	// FIVB: 42 ft less 3 m on an 84 ft floor, from memory; the nail is 19 ft out.
+	sheet := preset(t, HighSchool).TapeSheet(false)
+	if last := sheet[len(sheet)-1]; last.FromBaseline != `32' 2"` || last.FromSideline != "" {
+		t.Errorf("attack line %+v", last)
+	}
+	if sheet[1].Name != "Nail" || sheet[1].FromBaseline != `19' 0"` || sheet[1].FromSideline != `25' 0"` || sheet[1].Sideline != "either" {
+		t.Errorf("nail %+v", sheet[1])
+	}
+}

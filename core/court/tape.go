@@ -36,3 +36,40 @@ func FeetInches(ft float64) string {
 
 // Metric writes a length in feet as metres to the centimetre, such as 6.75 m.
 func Metric(ft float64) string { return fmt.Sprintf("%.2f m", ft/Metre) }
+
+// Mark is one line of a tape sheet: a place as lengths a person can measure.
+type Mark struct {
+	Name string `json:"name"`
+	At   Point  `json:"at"`
+	// FromBaseline and FromSideline are written in the team's units, to the half
+	// inch or the centimetre; FromSideline is empty for a line across the floor.
+	FromBaseline string `json:"fromBaseline"`
+	FromSideline string `json:"fromSideline"`
+	// Sideline is the one to measure from: left, right, or either in the middle.
+	Sideline string `json:"sideline"`
+}
+
+// middle is how near the long axis, in feet, a spot is measured from either side.
+const middle = 0.05
+
+// TapeSheet lists every spot of the court, and the volleyball attack line that
+// many gyms have, as tape-measure lengths.
+func (c Court) TapeSheet(metric bool) []Mark {
+	write := FeetInches
+	if metric {
+		write = Metric
+	}
+	var out []Mark
+	for _, s := range c.Spots(StandOff) {
+		t := c.TapeOf(s.At)
+		m := Mark{Name: s.Name, At: s.At, FromBaseline: write(t.FromBaseline), FromSideline: write(t.FromSideline), Sideline: "right"}
+		switch {
+		case math.Abs(s.At.X) < middle:
+			m.Sideline = "either"
+		case s.At.X < 0:
+			m.Sideline = "left"
+		}
+		out = append(out, m)
+	}
+	return append(out, Mark{Name: "Volleyball attack line", At: Point{0, c.AttackLineFromBaseline() + c.BaselineY()}, FromBaseline: write(c.AttackLineFromBaseline())})
+}

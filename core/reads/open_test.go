@@ -71,3 +71,27 @@ func BenchmarkOptions(b *testing.B) {
 		Options(c, &s)
 	}
 }
+
+// Situations to ask about are clear, valid, of every cue and on both sides, and
+// the same for the same seed.
+func TestClearSituations(t *testing.T) {
+	c := highSchool(t)
+	for _, screen := range Screens() {
+		cues, sides := map[Cue]int{}, map[string]int{}
+		for seed := range uint64(400) {
+			s := Clear(c, screen, seed)
+			a, err := Judge(c, School{}, &s)
+			if err != nil || a.Margin < 1 || a.Late {
+				t.Fatalf("%s, seed %d: margin %.2f, %v", screen.ID, seed, a.Margin, err)
+			}
+			cues[a.Cue]++
+			sides[a.Side]++
+			if s != Clear(c, screen, seed) {
+				t.Fatal("the same seed gave two situations")
+			}
+		}
+		if len(cues) != len(Cues()) || sides["left"] < 100 || sides["right"] < 100 {
+			t.Errorf("%s: cues %v, sides %v", screen.ID, cues, sides)
+		}
+	}
+}

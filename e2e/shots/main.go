@@ -42,6 +42,19 @@ var shots = []shot{
 		p.Open("/" + team + "/teach?cue=trail")
 		p.Text("his own path.")
 	}},
+	{"teach-flare", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach?screen=flare&cue=stuck")
+		p.Text("attack his recovery")
+		p.Text("from the screener's middle")
+	}},
+	{"cue-cards", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach/cards?screen=down")
+		p.Text("Take him away!")
+	}},
+	{"tape-sheet", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach/tape")
+		p.Text("Volleyball attack line")
+	}},
 	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/drills/slot-twos")
 		p.Text("As cutter, each")

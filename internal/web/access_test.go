@@ -90,6 +90,8 @@ func fill(path string, c club, practice uuid.UUID) string {
 // queries adds the query parameters that the contract requires.
 func queries(path string) string {
 	switch {
+	case strings.HasSuffix(path, "/question"):
+		return path + "?screen=down&seed=4"
 	case strings.HasSuffix(path, "/lesson"):
 		return path + "?screen=down"
 	case strings.HasSuffix(path, "/readmap"):

@@ -105,6 +105,19 @@ func TestTeach(t *testing.T) {
 	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)
 	head.do("POST", c.path("/play"), downTrail(), 200, nil)
 
+	var asked reads.Situation
+	head.do("GET", c.path("/question?screen=flare&seed=9"), nil, 200, &asked)
+	head.do("POST", c.path("/judge"), asked, 200, &a)
+	if a.Screen != "flare" || a.Late || len(a.Options) < 4 {
+		t.Errorf("question judged %+v", a)
+	}
+	head.says("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "no such screen")
+	var tape api.TapeSheet
+	head.do("GET", c.path("/tape"), nil, 200, &tape)
+	if len(tape.Marks) < 15 || !strings.Contains(tape.Source, "from memory") {
+		t.Errorf("tape sheet %+v", tape.Source)
+	}
+
 	// The team's school changes the lesson.
 	var team api.Team
 	head.do("GET", c.path(""), nil, 200, &team)

@@ -78,6 +78,35 @@ func (s *Server) Play(ctx context.Context, r api.PlayRequestObject) (api.PlayRes
 	return api.Play200JSONResponse(reads.PlayOf(c, r.Body, a)), nil
 }
 
+// GetQuestion draws a clear situation to ask about.
+func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject) (api.GetQuestionResponseObject, error) {
+	c, _, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	screen, ok := reads.ScreenByID(r.Params.Screen)
+	if !ok {
+		return nil, missing("There is no such screen. Choose one from the list.")
+	}
+	return api.GetQuestion200JSONResponse(reads.Clear(c, screen, uint64(r.Params.Seed))), nil
+}
+
+// GetTape returns the tape sheet of the team's court in the team's units.
+func (s *Server) GetTape(ctx context.Context, r api.GetTapeRequestObject) (api.GetTapeResponseObject, error) {
+	t, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	c, err := store.CourtOf(t)
+	out := api.GetTape200JSONResponse{Lines: c.Lines(), Marks: c.TapeSheet(t.Metric), Source: "measured by the team"}
+	for _, p := range court.Presets() {
+		if p.ID == c.Preset {
+			out.Source = p.Source
+		}
+	}
+	return out, err
+}
+
 // OrderList makes a stage's order list for tonight's numbers.
 func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (api.OrderListResponseObject, error) {
 	onTeam, err := s.players(ctx, r.TeamId)

@@ -424,6 +424,9 @@ type LoggedRep struct {
 // LoggedRepSide defines model for LoggedRep.Side.
 type LoggedRepSide string
 
+// Mark defines model for Mark.
+type Mark = court.Mark
+
 // NewStaff defines model for NewStaff.
 type NewStaff struct {
 	Email    string       `json:"email"`
@@ -680,6 +683,14 @@ type Stage = drill.Stage
 // Standing defines model for Standing.
 type Standing = evidence.Standing
 
+// TapeSheet defines model for TapeSheet.
+type TapeSheet struct {
+	// Lines what is painted, in feet in the court's frame
+	Lines  Lines  `json:"lines"`
+	Marks  []Mark `json:"marks"`
+	Source string `json:"source"`
+}
+
 // Team defines model for Team.
 type Team struct {
 	Ages   string             `json:"ages"`
@@ -735,6 +746,12 @@ type GetBoardParamsRole string
 // GetLessonParams defines parameters for GetLesson.
 type GetLessonParams struct {
 	Screen string `form:"screen" json:"screen"`
+}
+
+// GetQuestionParams defines parameters for GetQuestion.
+type GetQuestionParams struct {
+	Screen string `form:"screen" json:"screen"`
+	Seed   int64  `form:"seed" json:"seed"`
 }
 
 // ReadMapParams defines parameters for ReadMap.
@@ -886,6 +903,9 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (GET /api/teams/{teamId}/question)
+	GetQuestion(ctx *echo.Context, teamId TeamId, params GetQuestionParams) error
+
 	// (POST /api/teams/{teamId}/readmap)
 	ReadMap(ctx *echo.Context, teamId TeamId, params ReadMapParams) error
 
@@ -897,6 +917,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx *echo.Context, teamId TeamId) error
+
+	// (GET /api/teams/{teamId}/tape)
+	GetTape(ctx *echo.Context, teamId TeamId) error
 }
 
 // ServerInterfaceWrapper converts echo contexts to parameters.
@@ -1418,6 +1441,38 @@ func (w *ServerInterfaceWrapper) GetRun(ctx *echo.Context) error {
 	return err
 }
 
+// GetQuestion converts echo context to params.
+func (w *ServerInterfaceWrapper) GetQuestion(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetQuestionParams
+	// ------------- Required query parameter "screen" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+	}
+
+	// ------------- Required query parameter "seed" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "seed", ctx.QueryParams(), &params.Seed, runtime.BindQueryParameterOptions{Type: "integer", Format: "int64"})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter seed: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetQuestion(ctx, teamId, params)
+	return err
+}
+
 // ReadMap converts echo context to params.
 func (w *ServerInterfaceWrapper) ReadMap(ctx *echo.Context) error {
 	var err error
@@ -1500,6 +1555,22 @@ func (w *ServerInterfaceWrapper) LayOut(ctx *echo.Context) error {
 	return err
 }
 
+// GetTape converts echo context to params.
+func (w *ServerInterfaceWrapper) GetTape(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetTape(ctx, teamId)
+	return err
+}
+
 // This is a simple interface which specifies echo.Route addition functions which
 // are present on both echo.Echo and echo.Group, since we want to allow using
 // either of them for path registration
@@ -1559,6 +1630,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId", wrapper.UpdateTeam, options.OperationMiddlewares["updateTeam"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/now", wrapper.GetNow, options.OperationMiddlewares["getNow"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/lesson", wrapper.GetLesson, options.OperationMiddlewares["getLesson"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/question", wrapper.GetQuestion, options.OperationMiddlewares["getQuestion"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/tape", wrapper.GetTape, options.OperationMiddlewares["getTape"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/judge", wrapper.Judge, options.OperationMiddlewares["judge"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/readmap", wrapper.ReadMap, options.OperationMiddlewares["readMap"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/play", wrapper.Play, options.OperationMiddlewares["play"]...)
@@ -2699,6 +2772,46 @@ func (response GetRundefaultJSONResponse) VisitGetRunResponse(w http.ResponseWri
 	return err
 }
 
+type GetQuestionRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Params GetQuestionParams
+}
+
+type GetQuestionResponseObject interface {
+	VisitGetQuestionResponse(w http.ResponseWriter) error
+}
+
+type GetQuestion200JSONResponse Situation
+
+func (response GetQuestion200JSONResponse) VisitGetQuestionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetQuestiondefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetQuestiondefaultJSONResponse) VisitGetQuestionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ReadMapRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params ReadMapParams
@@ -2880,6 +2993,45 @@ func (response LayOutdefaultJSONResponse) VisitLayOutResponse(w http.ResponseWri
 	return err
 }
 
+type GetTapeRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type GetTapeResponseObject interface {
+	VisitGetTapeResponse(w http.ResponseWriter) error
+}
+
+type GetTape200JSONResponse TapeSheet
+
+func (response GetTape200JSONResponse) VisitGetTapeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetTapedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetTapedefaultJSONResponse) VisitGetTapeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 // StrictServerInterface represents all server handlers.
 type StrictServerInterface interface {
 
@@ -2970,6 +3122,9 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx context.Context, request GetRunRequestObject) (GetRunResponseObject, error)
 
+	// (GET /api/teams/{teamId}/question)
+	GetQuestion(ctx context.Context, request GetQuestionRequestObject) (GetQuestionResponseObject, error)
+
 	// (POST /api/teams/{teamId}/readmap)
 	ReadMap(ctx context.Context, request ReadMapRequestObject) (ReadMapResponseObject, error)
 
@@ -2981,6 +3136,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx context.Context, request LayOutRequestObject) (LayOutResponseObject, error)
+
+	// (GET /api/teams/{teamId}/tape)
+	GetTape(ctx context.Context, request GetTapeRequestObject) (GetTapeResponseObject, error)
 }
 
 type StrictHandlerFunc func(ctx *echo.Context, request any) (any, error)
@@ -4018,6 +4176,32 @@ func (sh *strictHandler) GetRun(ctx *echo.Context, teamId TeamId, practiceId Pra
 	return nil
 }
 
+// GetQuestion operation middleware
+func (sh *strictHandler) GetQuestion(ctx *echo.Context, teamId TeamId, params GetQuestionParams) error {
+	var request GetQuestionRequestObject
+
+	request.TeamId = teamId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetQuestion(ctx.Request().Context(), request.(GetQuestionRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetQuestion")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetQuestionResponseObject); ok {
+		return validResponse.VisitGetQuestionResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // ReadMap operation middleware
 func (sh *strictHandler) ReadMap(ctx *echo.Context, teamId TeamId, params ReadMapParams) error {
 	var request ReadMapRequestObject
@@ -4168,103 +4352,131 @@ func (sh *strictHandler) LayOut(ctx *echo.Context, teamId TeamId) error {
 	return nil
 }
 
+// GetTape operation middleware
+func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId) error {
+	var request GetTapeRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetTape(ctx.Request().Context(), request.(GetTapeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetTape")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetTapeResponseObject); ok {
+		return validResponse.VisitGetTapeResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // Base64 encoded, compressed with deflate, json marshaled OpenAPI spec.
 // Stored as a slice of fixed-width chunks rather than one concatenated
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3D1dc+S2kX8FNXdVvqviSmvHlwf5ab124r2sbZW0uZwr5QeI7BlyxQEYANRoakv/PYVPfkyDBEejiSpP",
-	"qx2SQKO70d8NfFnlfNtwBkzJ1dWXVUMF3YICYf9X0z2ID4X+u2Krq1VDVbnKVoxuQf/PP85WAv7RVgKK",
-	"1ZUSLWQrmZewpfq7NRdbqlZXq7at9Jtq3+hvpRIV26yenrJVI2iuqhzi83QvPG8mqeh6HZ3GP33eHAro",
-	"NjqFe/icGZ70x7LhTIKh0bVDjv4750wBU/pP2jR1lVNVcXb5WXKmf+sm+U8B69XV6j8uO+pf2qfyMgxo",
-	"5ipA5qJq9DirqxUlTXiara4Fv6the8KZ7XjIxLuSKlLSpgEGRUbMf3dUkntolPuv4qTgGqxbkLKy854E",
-	"LD8eChYnlSSy2jAoSMX09J+Ang4lZjCUEJqVvpJEglIV20jL3/YrPei7DXystpXb1YI3IFRlOeaOMsOf",
-	"I87KVlv6+HPFWmVfc49Zu70D4R5fg/gbwH3vccUUbNzzik19brcAMq3krcixR0/9ffJ3C7cbZzDbAPIB",
-	"nGHw38NG4nefIVerbPX4ZsPfuB89V184nPWevqm2DRfKCkdVrq5W8CCq+8ucC7jsdsNTtnrH5A7EIb5p",
-	"nkOjwMoEBVuJYsH9QIWge/3/vMWxVUBeFXYaYO1WI+bxfasUCA31bS4AGIjegrtPa6r6Y95xXgNllrRi",
-	"Uxm2HLLZGkB1MqhHS3hUKHSMKxxsboaUAxxMMf6vFgQEMYLv5j6+4TvDWAYZOM9VBfRRWMNaL1RUm1Kh",
-	"uNuV+3kOdRO64S0NA3Id/h3yso4tOpraaRwW7Uo7zM2wsABayAvHg6n8az4yy/i+5vk9JivkPSiJb/hC",
-	"VHWNorcqElRZtrqvrCTyVLADZiu+0+jaURVh5O2EmJGQc1bEnsEQsIqpP37bQdZbm1R0g3OyqlSdIK3M",
-	"is0C/SdZWJ8dvFtHFvDcwe+gTRVcln5Hya3vORXFIelzXrfb0Y6dlVp1xSB9k5uZP1YMsKGsdZk+2LV5",
-	"H5cYKQQzb2Vh2R0AflUHpPC4Mys4xB/UdTr0t4qyIoJUC8j8Ctx7mZt6hnXgoSqAGZ3HIJlz/Fdm8vcR",
-	"xhEC8mXi/n345j1vmcIVolFyp0VoGkMJyJ0llzT1R77ZQHEDDTa39Br6+QuJkt+bA2GubECUsCCMo99T",
-	"RWu+aRGOppsFe7szQDFaPotF8BFboZYM1gp1LUACymtGUKeP9oOR65g4pEWxgNQ3Ldt8YGuOCjGjqpNH",
-	"AlrERrJcsUA0mffx0VADyHIYNUrMYSCgdMyJjm6ZZS6UISOWif951sqAmjYSip/loX3L10SVQMxYGaGK",
-	"MGNyJdgHzFqhw+H0WBLEA4ivJFGV8VPCWAVV8Mb9eACjaBnTf6LWuVRUtbJvKDU1ZcyYjrwxBmfBGSCm",
-	"0pg8dqA+Srqp7ZqiFHhntx7i3fjfPXBSUaGMlcMbbdo4y2RdsUqWhjUM0Jhhl0rU0bocDCjsndQ4AH0j",
-	"eNtM2K+H3g3uwmKWn/NS7RSpmrgH7HH6eKRFEdXsfj5k6MiSGxA/tawQ1nAesnsDgpT2IRHQyENPEcOM",
-	"hWEw8nL8vHeDHIWkViCooSL/M21Qt4GK/IYWVYs7FXfefD54shYAn0rnrx48LWm9/ghso4FFHteUwd+q",
-	"IvK0saoLo5j+99dWoZ/tIgOOLQk7+gBG/3EfHZnHWh/c/ro9djqoZkht1MGFJVEqdc03HWmvA2oOeN+O",
-	"MGsXLJcA6UGsvnBw3zglmIaaa0+apbj5wTvrI7a/4y3ORzltDw20WQdQL7XZjq3l2c9KqBvn7D1TGGt3",
-	"T1Ev8A/pNBETUosM3FvjxCNr2VGVl0uWP8EiljxZF1kKi+tw1ke6n71HvrCwGf4yBtrFDy5EkcZeNqCh",
-	"F/ATrxFXsKSR0BHj6jdYyCPapIwQvIYYRe2T9EkU53+C3TOoZ6DMfDTBrdODEsbPDGpS9Z5B7lHK7oN5",
-	"8QZkWyMiEYTgCyIsN3z3o/4Cw5uFCIpIagCkxONpI+z5F3sDZh5MzLz737bYgBc3I3lfUjaQyJ0a1JCJ",
-	"B4qIw7LaRNQxqsVH0NdG5ZkxMGDFMP7eDW7Czh/Yu5vBJP1oJDAFLI9wOahhRLL3oaJ1vT9cZk2lGpjZ",
-	"086Jtu3Q4W28HH20A/0McMvIP7wZfR/Bq53GATL+ujdVZheG4V5RsQHcKHoAUVS56rswenOazftmbxMg",
-	"nL9Zm21r9/Gsp+XH9BRwxO+xXgAp85w65INA1x71U+VFtyuOEhp/AYRl6KztdM0rF7mbp6hJgOCU+ghS",
-	"Yt4aPNJtUwPixVOS10AFkZVqjXIk2jPJW8hIxYyDz0UBgvA1EXynKZum4P1wk4HuyUCgecnmrBaJ2XjY",
-	"ZlmwRjZ8QVDstuEqMcSzcmvyiPBTZR2ZUNp6rCHZ/UqShurtURiyrQGUJ5+xYr+SZC2sVXTguf0MoORv",
-	"RzhvVOS3SlC97/4f9+6oBL3E3+K+H/4or0Rew8TUwUv6Leoexv0//fS3qN/4E63XEUXDNlGQRoTuAOhj",
-	"wU8d1j4YtDf9YIEjdBz4kB0Nsh45kxyij47/lvpDXZA+IurSdGN6GDIW8z66EgAeG8iHGnZxBnaqJKCI",
-	"ZPJblfOI69UlVmZnFtD8wtOsih5UUVNftIPo6dGZfswX8xFMC7JRXFmXbXGWvgFglPkPFHLozIIl40oB",
-	"PC6H3IFJzl9gd6voeo3oxS2t6mUeckOl3HEx7U0FW8g6NFTKSirKEpDmfFcLWEBQmBRdnrV8z5JILHm9",
-	"IJNifC9kFF8Ck1ZKd8p09s5VYA2RtaWPfjoZrc8aVU30HjbT36aGt7ph+tUNA9jiNVl4QlN/YUnmlo7x",
-	"jysXOsCKKWA6LGsSfGsMC2ETH4fqFeoGr4YiipsvfWr1K0kKWAMrQGSkWpMSSA30ASQpK0m2lGHD8wYY",
-	"Aymjm3NQFFMJq/vkfdUYrwRN9UzER6ZLYhoqQrgMX69eCd+xsFBClTXLXKhpxnmz8qM3kcNvDw/9shdX",
-	"c2bQkFTz5Gi/vObpV1Fg9XqTNU8mezHcxSOhFcoUkIIpjcA84qobxYTvTSoUG0ZH+09j1SGT7nm/DGH8",
-	"dEldgV9ST7VZBRuARr3xsTDlCuTSaGCzoJpQUzpWkDG1O5rRpuoHOGilhinb6AZo5CpwDl7r5QcLU3qc",
-	"JAVtLSMvD9qa7z6wplUnq/zT1P9TJWTEfuvpoM6+5u1dDZicxHTmrGG5pY8f7Mv/8/btJLkTIDhBxeCI",
-	"G8Y1gJ2S6/jCYwnVdJ6VIxSLiK2ID3EgrfqlvMmS4xl1tbLmEZB9VTM2TVfnPItvpi12M4vHcN9KPxRo",
-	"WDG1xV/SVtSUWb4Rr0HgMa+obZ/o300kyZ5r5ffTVANTH+Nabc0eLq9oxThT19t6aizhhx/HU7F0j2uQ",
-	"tLCkT87SfZLqUoLm91Nw3sM+XVH9BfaoyV/yeU7XL2V2unnAx1KpDbaZW5AnQJIJZsi73AC7DqbLSJJV",
-	"kUqokrKiHuz63sPELfEZhIT9wux+ybmKzbuLFG5h+8VNHrjML8iNkpmld/PFtlJcax+FuX8VSp6LjREr",
-	"cqlAXPzIlFjAjOYjy40mf3GA0kdUOu3nhcnjSr+WVtVhpl4exOw3/yHlkQsq8U2IC8vrpm2qydhCtCnI",
-	"1BmNSkVmpzow6Ern40+mNsxL1koTSr5bEOE9vvrSpBblUL/FnCyz1gBcP3jimoE8rjJP2m70rCvstMhA",
-	"xYZvoo0IjiP5pbO2v8as7TPyxZzdv5jwPeIdlvm6hzYOUlK2AdOPuqUFEM4QB+GwFDed1FP0vG23WyoQ",
-	"4+oUOzee+T/nPkreKmEbCNRyGbYsj8KnXYXKOLns0+9kzYVLR9J+3GumlAUDI5TnR6i23I7H9DNa2Ddh",
-	"xbtAvf0yye4L61hu++lPf6YN3jeFZ1R5LaPeLVbcz4AU1aZSthwA6jojlJGKFfBIKqY4qWEDDM+L2SeL",
-	"IlK2zzMCyN1eQQ8OBUyVkvA1oWTNjXMadpF+Fd2p/CHiDnNRufbdpPoMX40wI6LsfGF021a2cnQI+X+D",
-	"+4CwDgtJ/PMzbY5ineZ7X2M58pcfgKklXTLNj/qLWfUxwoybBt/ZbsjXllXuK+pojhkpy9ACzwf+JZEl",
-	"3wEKSAEPzhDd0kdf1/7Hb7OTNQcLE1l54FWxuLm9AFyJa5Yiyp8lod/7jsC2UXuyK4ERpjfujkoMujNk",
-	"waOSfWmMTeNMLu+q6Xcwm5S3I3GE7W8gh6pBGP+e8R1iRUnFBRTkDtZcQL8ma7kHYEY6nIHBjuwqVRJV",
-	"VpLopYFUz5jpwIQz02ZugSha0LT2ZCz2mgo18fgmluTbVlLR+6VZlIZKOTFnLJTm46XxD90LN/GcJFqF",
-	"P0KxLaOQtuCsh4DRBBbQAQZHMA5W2kNWmpVjyjEXaylfLT1layL2HNJXWFcMiOtVXFc1ZOavEmgBglSS",
-	"fD3vb9hunKhNikZSwgqOCKbctOzZTuZNy6JxidxryMliEP/16Yovml7EJbX0Y1GqcqJ5PFJrMUwi+eBA",
-	"3hUtRSwVj91DS6XwqtyrmLax3tXeOGm7mebNpMBBXT1E9DX3afnZjK4lSPDo0IoIxB532CL22JVu7wzq",
-	"zE5QsOsTggldROOjjgLxXBe1RlaEiJtFjmQc7VEX03lgkQABHaTO+zHgkib7n3aG4IiaT+dWj2bfPDqW",
-	"p+Bu85JzpCNkTQv4xN9zwWLB7nVNBURz3qP1DoYbfJukihyUy7VRry58QQ+gM86WlavaxrOX7av2fXHB",
-	"evSzJmLR1bAvxmJ3tNwokwlbPt9PsGEfrEcyrz5sQtjKt42g21h/mxrIaQnKiGqLnAqX0wroNl24fQK6",
-	"/UUjfd4ctjWtdnhMWN2C+msTP1bksMD5xJWtU6hUgD44ULl2BPe+O7XiIA0+Wep66/MVs7bRKLbB8F6q",
-	"2J5aXlLVgLgeF5P1W86nFO1knBjvAUutn+rivRrFrOgawTqA+xVUHtBoCRV6fMwDiEizWgFbGsH9qGav",
-	"3y5Ii5coEvzcFptYk+VEIeDpq/0cICm4bWWsC5AKZs6ujCMq2JTpDfd6bz4mWB7exlL2OL5oUfKM2AsG",
-	"t1lmKH80DBB4p2Ow3qpTj3azAuOoo92cyonXFfVidd/0wp64QJ15eRwkTRKGocduYo8kBbXXgm+TX7bB",
-	"gOTXpw4N6O2stOZInvxqrwIu7f3bZcDEOvsMKg2kuBRw2MtmDh6dMsAC2Y+wwRquntWeejojNPHMDgPx",
-	"8uKOW+8/jrtiaF7elsMcTs8d8cmwdL0fwvuLTgaKpyTbenExd7R7K1qcjdHF9WD5dKaBo7+8rI+8kLry",
-	"cyR5mLeubHexe+lP8UPoydYjFdmtf0PxA6pKqIsJC8GfiDC1H7om8ZkmguixGzGi6QdTSp3aBG8ycN7K",
-	"Sv4g9D2kf4GvZRxEtfxFTRp00O+w2Gzo2gdtANsQNHDw514Dv8WmZYWs45bUswAC4x11FIA/zDzRYzvm",
-	"jKX5ChVQosoXBq1kCOdMd8ubt4ygoZKzhec32W+CF5i7Y6scwAEIjDk0YiOlWCfC7qtC24kw9ouD+6hK",
-	"p6UKHulPNGfH2BDaMKT8yZQFMaWNb3IHagdga8PuBN9JEISygnTHQ16QT+FvYo4EWdMcwkuf9g3cmtGJ",
-	"hkASKoBstHlFFRTEtS9W0iSDyH9t6X33+L8vyK0lk819hk1vBtE73I75HaFEgVTkgdZVQRVIIoDWJFwu",
-	"QeiGVkyaCoDtRTjF+mr1o5YVvfLDq9Xbi68v3vrGRtpUq6vVHy7eXvzB2IqqNES6pE11mfcPl3XnsWhK",
-	"GlvwQ7G6Wv0ZVHcC7eiqi2/evj3ZxQrdJLHbJjQhGsGLNlfknmmLwZpK1B2lhI0ewO3fZfGU2cXLLnhY",
-	"QA02cjdcvfbXfm1d+1y4iOXv7i6Rf7Qg9t1lIvAAYr8rwcQ/u1UfBKB/P0Djt0g23l5hwVt17DKzKEF9",
-	"1BQn5/QEg8s3Gi4VjrQPzF2qAlJ9z4v96S7/cEHboZhQooWnZy3nuayk7MmlEYyYQOsLIcSM/drw4Y9G",
-	"QFnwYyWVPTzhmQIlLXccQvcjA/BAzBiofV7fh5aP3n04K7wrim7pp+eGcCxFEkN8fbqrghySkZtxigKK",
-	"k/DT5Rd3I9TTlMi+gS1/gAh7IYJWmPeLZ9B5qBmwL7tXLv2lVk+/+7WZ/MzlF3sV1dOUIv5kcxzLd7W9",
-	"teg8C3RXamkt56zp4Tr+2mjjJizl9Fugs+RPJRSfgz6cypfhkOIYrb935/Qm2B3+wJvoFWY+G3kYO0Rq",
-	"+39/QSPPLgoREr4C5G5PXGDxzMwaIZPx+8f38C3bA6gWMLGOF7OQwjF5yfx/kondXUcIebU+pe7pSbdR",
-	"Hc4mjO0jd3ph0kbqjtKLbqVz7hYHOnrbnAWVuIYnd/dc7kMNr2HruAsZYnT5xdQ/vhju9PARRvTIaoUA",
-	"pojZgM8weU+Nt1Btd2KRYwr0tOX9QmKnd3bJmeWOKz3EqW1PGq31uk8rehp/gsJpyeQ69/+tFINZU4Q+",
-	"3RmxFSNbrk7gfCKEcrm0qDd6Hep1z+CPRmqZcfz4Eu7zG+8x9/W6y5Scnkf7hymc24V1dHkhFxbnyssv",
-	"/tLmSaf2B/N7D/NzXq2JYJjXTRDbhCaJgIbwtTk+zgSwub3o77TBxffufpGXCxTjLgR169Wq3bxy3h2T",
-	"zb4ZbueecY1f1/56e4b9Zfv1T77D+idoxiV/7xzMM8j+0SEBCUqAwQ6kImtTk/6a1EDX7fIijDo4HiNd",
-	"FczhpOsCeglWu/zS3Y2fItD7OJwT6Xao4jtSm44kc8MXkYrufU+ll/jy9EI9Dujbl0f6C4rkQKxZofzq",
-	"uP3tK+P2y9ABeC5qxVJt70Oz1ukJ1b968cz60zVP4m5C7tv4Xp7OvrfgX0rmj3xzY3sOXoLK4UCLM5O4",
-	"17WP0Nka8easC5+kvNNQkkrrAS6gyAhn59ruop2Mu9607CW9AD18DEWqrNjG9mbXnAvCAM6fUVjI5xHc",
-	"C6DF1h3Kc1oLzh/3kxQY9yfPzKeYpivQh2Hzf6MIl8dmTDq39rAqu4Obmubm+ABzIJIrhj7xpnVho9gG",
-	"/fHRXENnX5rFi4JHdZnLhyE+xjSdCF8RKsn72/97Ne6Lu4XPL380+viwqHpPpLayzbk0vK0LUtLGHpCG",
-	"bZa8BGN+zFWAxdg/GdvnY+/BrYUIpf3dgBnhgpj1W2/+22++ORsMjFu5v6OShLsKT7upwsmWJ2bHj3Rv",
-	"iwxfk2txGoFsj/mMROvYV5JQUalyC6rKM+JJ6A7yOZZ4T0//DAAA//8=",
+	"3D1dc9w4jn+F1XdVc1el2JnZuX3IPiWZ2Z3cJhmfnb29qa15oCV0S2OJ1JKU210p//crfuqjQYmy2x7X",
+	"PsVpiiQIgCAAAuDXTc6bljNgSm7efN20VNAGFAj7v5oeQHwo9N8V27zZtFSVm2zDaAP6f7452wj4Z1cJ",
+	"KDZvlOgg28i8hIbqflsuGqo2bzZdV+kv1aHVfaUSFdtt7u+zTStorqoc4vP0HzxuJqnodhudxrc+bg4F",
+	"tIlO4RofM8O97ixbziQYGl045Oi/c84UMKX/pG1bVzlVFWfnv0nO9G/9JP8uYLt5s/m3857657ZVnocB",
+	"zVwFyFxUrR5n82ZDSRtas82F4Nc1NCec2Y6HTLwvqSIlbVtgUGTE/HdPJbmBVrn/Kk4KrsG6AikrO+9J",
+	"wPLjoWBxUkkiqx2DglRMT/8F6OlQYgZDCaFZ6RtJJChVsZ20/G176UHf7uBj1VRuVwveglCV5Zhrygx/",
+	"Tjgr2zT07lPFOmU/c82sa65BuOYLEH8HuBk0V0zBzrVXbK673QLItJJ3Isea7of75B8WbjfOaLYR5CM4",
+	"w+C/ho3Er3+DXG2yzd2rHX/lfvRcfeZwNmh9VTUtF8oKR1Vu3mzgVlQ35zkXcN7vhvts85bJPYhjfNM8",
+	"h1aBlQkKGoliwf1AhaAH/f+8w7FVQF4VdhpgXaMRc/e+UwqEhvoqFwAMxGDBfdeaquGY15zXQJklrdhV",
+	"hi3HbLYFUL0MGtAS7hQKHeMKB5ubIeUIB3OM/7MFAUGM4Pulzpd8bxjLIAPnuaqAIQpr2OqFimpXKhR3",
+	"+/KwzKFuQje8pWFArsO/Q17Ws0VPUzuNw6JdaY+5BRYWQAt55ngwlX9NJ7OMdzXPbzBZIW9ASXzDF6Kq",
+	"axS9VZFwlGWbm8pKIk8FO2C24XuNrj1VEUZuZsSMhJyzItYGY8Aqpv74fQ/ZYG1S0R3OyapSdYK0Mis2",
+	"C/RdsrA+O3i/jizguYffQZsquCz9HiS33nEqimPS57zumsmOXZRadcUgfZObmT9WDLChrHaZPtiF+R6X",
+	"GCkEM19lYdk9AH5VR6TwuDMrOMYf1HU69FeKsiKCVAvI8grcd5mbeoF14LYqgJkzj0Ey5/heZvL3EcYR",
+	"AvJ14v596POed0zhB6I55E6L0DSGEpA7TS5p6o98t4PiElpsbulP6McvJEp+rw6EubIRUcKCMI5+TxWt",
+	"+a5DOJruVuztXgHFaPkoFsFH7IRaM1gn1IUACSivGUGdPtoPRq5j4pAWxQpSX3Zs94FtOSrEzFGdPBLQ",
+	"IjaS5YoVosl8j4+GKkCWw6g5xBwGAkqnnOjollnmQhkyopn4nxe1DKhpK6H4JI/1W74lqgRixsoIVYQZ",
+	"lStBP2BWCx0Pp8eSIG5BfCOJqoydEsYqqIJX7scjGEXHmP4T1c6loqqTQ0WprSljRnXkrVE4C84AUZWm",
+	"5LEDDVHST23XFKXAW7v1EOvG/+6Bk4oKZbQc3mrVxmkm24pVsjSsYYDGFLtUok7W5WBAYe+lxhHoO8G7",
+	"dkZ/PbZucBMW0/yclWqnSD2JB8A+7DyenKLI0ex+PmboyJJbED91rBBWcR6zewuClLaRCGjlsaWIYcbC",
+	"MBp5PX7eu0EehKROIKihIv8LbVGzgYr8khZVhxsV1159PmrZCoAvpbNXj1pLWm8/AttpYJHmmjL4e1VE",
+	"Wlt7dGEU0//+3Cm02z4y4FSTsKOPYPSdh+jIPNaG4A7X7bHTQ7VAanMcnFkSpVLX9OlJexFQc8T7doRF",
+	"vWC9BEh3Yg2Fg+vjDsE01Fx40qzFzQ/eWJ+w/TXvcD7KaXesoC0agHqpbTPVlhe7lVC3zth7pDDW5p6i",
+	"XuAf02nGJ6RWKbhXxohH1rKnKi/XLH+GRSx5st6zFBbX42yIdD/7gHxhYQv8ZRS0sx+ciyKNvaxDQy/g",
+	"J14jpmBJI64jxtUvsJJHtEoZIXgNMYralvRJFOd/hv0jqGegzLw3wa3TgxLGzwxqUs89g9wHHXYfzIeX",
+	"ILsaEYkgBF/hYbnk+x91DwxvFiIoIlcDICXuT5tgz384GDDzYGLq3X93xQ68uJnI+5KykUTuj0ENmbil",
+	"iDgsq13kOEZP8Qn0tTnyzBgYsGLsf+8HN27nD+zt5WiSoTcSmAKWR7gc1NgjOeioaF0fjpdZU6lGava8",
+	"caJ1O3R46y9Hm/ag2wDXjHzj5aR/BK92GgfItPdgqswuDMO9omIHuFJ0C6KocjU0YfTmNJv31cFegHD+",
+	"amu2rd3Hi5aWH9NTwBF/wHoBpMxz6pgPAl0H1E+VF/2ueJDQ+CsgLEMXdacLXjnP3TJFzQUITqmPICVm",
+	"rcEdbdoaECuekrwGKoisVGcOR6Itk7yDjFTMGPhcFCAI3xLB95qyaQe8H27W0T3rCDQf2TurVWI27rZZ",
+	"56yRLV/hFLtquUp08Wzcmjwi/FRZTyaUth5ryO1+JUlL9fYoDNm2AMqTz2ix30iyFVYrOrLcPgEo+csD",
+	"jDcq8islqN53/4dbd1SCXuIvcdsPb8orkdcwM3Wwkn6Jmodx+0+3/hK1G3+i9TZy0LBdFKQJoXsAhljw",
+	"U4e1jwYdTD9a4AQdRzZkT4NsQM4kg+ij47+19lDvpI+IurSzMd0NGfN5PzgSAO5ayMcn7Oob2LmQgCJy",
+	"k9+pnEdMr/5iZXFmAe1nnqZVDKCKqvqiG3lPH3zTj9li3oNpQTYHV9bftjhN3wAwufkPFHLozIIm40IB",
+	"PC7H3IFJzk9U3DzqUN4K3rxz2xhFlP7gqiriH8R9H/FeE3R6q1ZtJgBNph+MmSQEDHbWy4DPsL9SdLtF",
+	"lI2GVvU6LLRUyj0X8yZqUDCtlUilrKSiLIETHeosYIHrwqQYz3y25sSz3M6WvF5xPWUMWmQUH1eUFp94",
+	"yhiBvQtrGyOroXd+OhkNepuEogwa2/m+qT7DfphhyMgItnigG35LrHtYkrmlY/zjYrCOsGKiwo5jxQRv",
+	"jLYm7G3Ssc4CdYuHmBHFTU9/X/2NJAVsgRUgMlJtSQmkBnoLkpSVJA1l2PC8BcZAyujmHEUaVcLKEnlT",
+	"tcbUQ+/PZpxO83FGLRXBB4mvV6+E71lYKKHK6rrOf7dgEVv5MZjI4XeAh2EskQvkM2hICiRztF8fSPaz",
+	"KLAgyNlAMnMlNN7FE6EVYj+QKDSNwDzi/zCnPb43qVBs7HIetsZCbmZ9HsPYjmnrmmANv6SBvmC1lgA0",
+	"6uKYClOuQK51sbYrQjQ1pWNRLnO7o51sqqHXiFZqfA8e3QCt3ATOwQPo/GBhSo+TJE+4ZeT1nnDT7wNr",
+	"O3WycEpN/T9XQkaU4sEZ1BstvLuuAZOT2Jm5qK039O6D/fi/Xr+eJXcCBCcIw5xwwzSwsj/ker7wWEJP",
+	"Os/KEYpFxFbEMDuSVsP46GTJ8YhgZVnzCMg+VBybpg8eX9bjtRlkZvEYHpo+xwINi1C3+Evaipoy6zfi",
+	"BQjckRjV7RON5pmbx8dq+cO7v5Gqj3Gt1maPl1d0Ynr9Odh6airhx53jNh494CdImq/X33jTQ9LRpQTN",
+	"b+bgvIFD+kH1VzigKn/Jlzldf5TZ6ZYBn0qlLuhmbkGeAEkqmCHvegXsIqguE0lWRcLLSsqKerTrB42J",
+	"W+I3EBIOK90GJecqNu8+Eg2H7Rc3eeAyvyA3SmaW3s8X20rxU/tBmPu9UPJYbExYkUsF4uxHpsQKZjSd",
+	"LDca/9MRSu9Q6XRYFiZ3G/1ZWqiMmXq9V2iYUYnEnK5IbzB+Q+yyPG1TzfoWoplWJnhrEn+zONWRQlc6",
+	"G3/2vsh8ZLU0oeTbFW7zh4e0mvtaOT7fYkaWWWsAbug8cRlWHleZJ20/etZHy1pkoGLDZyZHBMcD+aXX",
+	"tr/FtO1n5IslvX814QfEO46ddo3WD1JStgOT5NvQAghniIFwHN+cTuo5el51TUMFolydYufGwymecx8l",
+	"b5WwDQSquYzzwCfu0z7sZ3pj72MayJYLd8dLh36vhfggDIyQ8xCh2no9Hjuf0WjJGS3eOeptzyS9L6xj",
+	"ve6nu36iLZ6Mhl9T81pGrVssY4IBKapdpWyMBdR1RigjFSvgjlRMcVLDDhh+2WhbVnmkbPJsBJDrg4IB",
+	"HAqYKiXhW0LJlhvjNOwi/Sm6U/ltxBzmonI50Un3az7EY0FE2fnC6DZXb+PoEIIqDO4DwnosJPHPJ9o+",
+	"iHXadz5wdWIv3wJTa1KP2h91j8XjY4IZNw2+s92QL+2qfnhQRy/ukVgXLfC8418SWfI9oIAUcOsU0Ybe",
+	"+WSBP36fnSzjWhjPyi2vitUVAwrAD3HNUkT5Ah36uz8RaFp1IPsSGGF64+6pxKB7htCCqGRf62PTOJPr",
+	"U5WGaeHmGtyROML2l5BD1SKMf8P4HtGipOICCnINWy5gGOi23gIwIx3PwGBP9pUqiSorSfTSQKpHzHSk",
+	"wplpM7dAFC3otfasL/aCCjXTfBm75GsqqejN2luUlko5M2fMleb9pfGO7oPL+J0kmtowQbGNTZE2im+A",
+	"gMkEFtARBicwjlY6QFaalmNiXFefUj4EfU7XRPQ5JFmzrhgQlwC6rWrIzF8l0AIEqST5dtnesClOUZ0U",
+	"9aSEFTzAmXLZsUcbmZcdi/olcn9CzgaD+N6nC75oBx6X1NCPVVeVMxn5kViL8SWSdw7kfSRYRFPx2D3W",
+	"VAp/lPsjpmutdXUwRtp+ISM2yXFQV7eR85r7a/nFG11LkGDRoRERiD7usEVsLZt+74yC904QBe0vBBNS",
+	"s6b1owLxXGq6RlaEiLtVhmQc7VET01lgEQcBHV2dD33AJU22P+0MwRA1XZdWj96+eXSsv4K7ykvOkTSb",
+	"LS3gC3/PBYs5u7c1FRC9856sdzTcqG/SUeSgXH8aDYLtVyRWOuVsXQywzeZ72mR1n2wYtEc/ayIWXWLA",
+	"aiz29fomN5nQ8OUkjR37YC2S5ePDXghb+bYTtIklDaqRnJagjKi2yKlwOa2ANunC7QvQ5rNG+rI6bAOF",
+	"7fCYsLoC9bc2XqvlOGr8xJGtc6hUgDYcHbl2BPe9KwVydA0+G+p65e8rFnWjiW+D4QlqsT21PqSqBXEx",
+	"DSYb5vHPHbSzfmI8sS41fqr392oUs6LPrusBHkZQeUCjIVRoTZ5bEJEMwAIaGsH9JGZvmINJi6cIEvyt",
+	"K3axzNWZQMDTR/s5QFJw28lYaiUVzBQEjSMq6JTpVQz03rxL0Dy8jqVsjcNoUPKC2AsKt1lmCH80DBB4",
+	"p2ewwapT6+VZgfGgennuyInHFQ18dd8N3J64QF34eOokTRKGIXFxZo8kJ40kf2ydAcmfz1ViGOystIxT",
+	"nvzpIAIu7furdcDE0iUNKg2kuBRw2MsWqrnOKWCB7A/QwVquHpVedDolNLEQioF4fXDHlbcfp1kxNC+v",
+	"yvEdzsAc8Zdh6ed+cO+vKrcUv5Ls6tXB3NGUuGhwNkYXl9jmrzMNHMPlZUPkhasrP0eShXnlwnZXm5e+",
+	"NCJCT7adHJH9+ncUr/pVQl3MaAi+zMTcfugz7xeSCKK1TGJE0w1zhzq1F7zJwHktK7lDyHtI74GvZepE",
+	"tfxFzTXoKN9htdrQ52RaB7YhaODg3wZVESw2LStkPbekFlgIjPeg+gpfaAsRg2VdWYGGihWeX5MkibnU",
+	"EtPQfKa/nXVWufM18BNt0oeU5lqOwQElqnylW04Gh9V8kQXzlRGlVHK2suyX7RPs3NxVO3MAByBiiI0E",
+	"m50Iuy8KbSfC2GcH94NiudaqMEgGpik5ZJ2EY6f5FxP4xJQ2L8g1qD2AjX67FnwvQRDKCtJXFT0jX8Lf",
+	"xFSS2dIcwkdfDi1cmdGJhkASKoDstAJJFRTEJWhW0lx3kf9o6E3f/J9n5MqSyd7uBrFmBtEyzI75J0KJ",
+	"AqnILa2rgiqQRACtSXiThNAdrZg0MQ7NWSh+/mbzo5aGgwDLN5vXZ9+evfapm7StNm82fzh7ffYHow2r",
+	"0hDpnLbVeT6sSezK+GhKGm33Q7F5s/kLqL5w8eSFlO9evz7Zexz9JLFHSjQhWsGLLlfkhmmdyCqD1FXg",
+	"wkYP4A6fQLnP7OJl7x4toAbrmxyvXlukP3cuQTC83/MP9wTNPzsQh/4NGrgFcdiXYDy8/aqPXOy/HqHx",
+	"eyTewL58wjv10GVmUYJ6vzBOzvkJRm+2tFwqHGkfmHuLB6R6x4vD6d6McW7psZhQooP7Ry3nsaykbMHb",
+	"CEaMK/mJEGLGfmn48MUfUBb8WElly0M8UqCk3Y6Hy4mJinskZgzUPnLBO88fvPtwVnhbFP3ST88NofBG",
+	"EkN8e7oXphySkQeVigKKk/DT+Vf3kNj9nMi+hIbfQoS9EEErzPfFI+g8Phmwnv0n5/4ttPtf/drMDdT5",
+	"V/uC2f3cQfzF3uKs39X2savnWaB7iU2fck6bHq/jb61WbsJSTr8Fek3+VELxMejDqXwealvHaP3OlXdO",
+	"0Dt8naToy3f+vvXYO4pkL/z6hEqeXRQiJHyMy/WBONfpMzNrhEzGszF9vnHdHkBPAePNeTINKVRXTOb/",
+	"k0zsnshCyKvPU+paT7qN6lDSMraPXNHLpI3UV2CMbqXn3C0OdPSRQgsqcSld7snC3LsaXsLWce94xOjy",
+	"2UR4Phnu9PARRvTI6oQApojZgI9QeU+NtxBPeGKRY0IQteb9RGJnUJ3lmeWOC67EqW0L1NZ63acVPa2v",
+	"EXFaMrnaBP9SB4NZU4Q+fWnhipGGqxMYnwih3G1h1Bq9CBHJz2CPRqK1cfz4IPXnV95j5utFfxd0eh4d",
+	"lot4bhPW0eWJTFicK8+/+re+Z43aH8zvA8wvWbXGg2E+N05s45okAlrCt6ZAnnFgc/s+5Gmdi+/dszRP",
+	"5yjGTQjq1quPdvPJ8+6YbPHL8Kj7gmn8svbX62fYX7Yiwcl32LBGaFzyDyp9PoPsn5RBSDgEGOxBKrI1",
+	"Ufcv6Rjo83mehFFHBUDSj4IlnPR5Tk/Baudf/Z9pAn2IwyWRbocq/kRqk3NlHoYjUtGDzxr1El+eXqjH",
+	"AX399Eh/QpEciLUolF8ct79+Ydx+HnIcn4tasau29yEd7fSEGr7Y+cznp0sPxc2E3CcqPj2dffbE70rm",
+	"j3x3abMqnoLKoWTHM5N4UJcAobNV4k01D39Jea2hJJU+B7iAIiOcPdd2F92s3/WyY09pBejhYyhSZcV2",
+	"Nvu85lwQBvD8Nwor+TyC++CcnMH0//hvnsrHnUVGAihmx1msQvyk3vOJt2vpYSvFCZU3xGZqvhBXsABa",
+	"NK7o1Gn1d1/OKollfGWl5QvG+QyL8aXJv5B/02MzdjZ3thibld9tTXNTHsMU/HLB/icW2c5pGBMaP96Z",
+	"tyvtR4t4UXCnznN5O8bHlKYzzktCJXl/9b8vxnh1T3f65U9GnxZDqw9EahvL1F3iXV2Qkra2ACC2WfIS",
+	"jPK5FP8XY/9kbD8fe4+eOkUo7R8UzQgXxKzf+nK+/+67Z4OBcXvq76kk4YHT026qULn1xOz4kR5siOlL",
+	"MixPI5BtGduIr5Z9IwkVlSobUFWeEU9CV6jqtMRTtJ2Ncf6i258QFX1mSuyQcC8xmtcetcTUEL9qgMpO",
+	"AKlNIuvvEBZzf///AQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -140,6 +140,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/question": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getQuestion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getTape"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/judge": {
         parameters: {
             query?: never;
@@ -506,6 +542,18 @@ export interface components {
             id: string;
             name: string;
             at: components["schemas"]["Point"];
+        };
+        Mark: {
+            name: string;
+            at: components["schemas"]["Point"];
+            fromBaseline: string;
+            fromSideline: string;
+            sideline: string;
+        };
+        TapeSheet: {
+            lines: components["schemas"]["Lines"];
+            marks: components["schemas"]["Mark"][];
+            source: string;
         };
         Situation: {
             screen: string;
@@ -1270,6 +1318,55 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Lesson"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getQuestion: {
+        parameters: {
+            query: {
+                screen: string;
+                seed: number;
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a clear situation to ask about */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Situation"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getTape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the court's spots as tape-measure lengths */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapeSheet"];
                 };
             };
             default: components["responses"]["Problem"];

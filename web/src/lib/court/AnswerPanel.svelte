@@ -2,6 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import Options from './Options.svelte';
+  import Question from './Question.svelte';
   import { cueName, tapeOf } from '$lib/parts/glyphs';
   import type { Lab } from './lab.svelte';
 
@@ -19,7 +20,9 @@
   {#if lab.problem}
     <p role="alert" class="problem">{lab.problem}</p>
   {/if}
-  {#if painted}
+  {#if lab.asking && painted}
+    <Question {lab} right={painted.row.cutterRead} />
+  {:else if painted}
     {@const row = painted.row}
     <div class="head" data-cue={painted.cue}>
       <ReadGlyph read={row.cutterRead} size={76} />
@@ -39,9 +42,11 @@
         {:else}clear of {cueName(painted.exact?.next ?? '').toLowerCase()}{/if}
       </span>
     </div>
-    {#if painted.exact}
-      <p class="soft why">{painted.exact.why}</p>
-      <Options options={painted.exact.options} chosen={row.cutterRead} />
+    {#if lab.last}
+      <div class:moving={!painted.exact}>
+        <p class="soft why">{painted.exact?.why ?? '…'}</p>
+        <Options options={lab.last.options} chosen={row.cutterRead} />
+      </div>
     {/if}
     <dl>
       <dt>Cutter</dt>
@@ -111,6 +116,9 @@
     display: block;
     height: 100%;
     background: var(--tape);
+  }
+  .moving {
+    opacity: 0.45;
   }
   .why {
     font-size: 0.95rem;

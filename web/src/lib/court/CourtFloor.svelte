@@ -7,12 +7,14 @@
   let {
     lines,
     top = 31,
+    left,
     label,
     children,
     svg = $bindable()
   }: {
     lines: Schemas['Lines'];
     top?: number;
+    left?: number;
     label: string;
     children?: Snippet;
     svg?: SVGSVGElement;
@@ -21,11 +23,13 @@
   const l = $derived(lines);
   const upper = $derived(Math.min(top, l.halfY));
   const margin = 1.2;
+  // A picture of one side starts at `left` instead of the far sideline.
+  const from = $derived(left ?? -l.halfWidth - margin);
 </script>
 
 <svg
   bind:this={svg}
-  viewBox={`${-l.halfWidth - margin} ${-upper - margin} ${2 * (l.halfWidth + margin)} ${upper - l.baselineY + 2 * margin}`}
+  viewBox={`${from} ${-upper - margin} ${l.halfWidth + margin - from} ${upper - l.baselineY + 2 * margin}`}
   role="group"
   aria-label={label}
   class="court"

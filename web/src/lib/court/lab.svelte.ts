@@ -26,17 +26,55 @@ export class Lab {
   painted = $state.raw<Painted | null>(null);
   problem = $state('');
   onLeft = $state(false);
+  /** While a question is open the answer stays covered. */
+  asking = $state(false);
+  /** The engine's last word, kept on the page while a defender is on the move. */
+  last = $state.raw<Schemas['Answer'] | null>(null);
 
   private busy = false;
   private again = false;
 
   constructor(private team: string) {}
 
+  /** Puts a situation of the address on the floor: two defenders' places. */
+  place(at: string) {
+    const [xc, yc, xs, ys] = at.split(',').map(Number);
+    if (!this.situation || [xc, yc, xs, ys].some((v) => v === undefined || Number.isNaN(v))) return;
+    // The side goes with the defender: an address made on the left opens there.
+    if ((xc ?? 0) < 0 !== this.situation.screener.x < 0) this.mirror();
+    this.show({ ...this.situation, xCutter: { x: xc!, y: yc! }, xScreener: { x: xs!, y: ys! } });
+  }
+
+  /** The defenders' places as they stand in an address, in feet. */
+  get address(): string {
+    const s = this.situation;
+    return s
+      ? [s.xCutter.x, s.xCutter.y, s.xScreener.x, s.xScreener.y].map((v) => v.toFixed(2)).join(',')
+      : '';
+  }
+
+  /** Draws a clear situation and covers the answer. */
+  async question() {
+    if (!this.situation) return;
+    const s = await ask(
+      api.GET('/api/teams/{teamId}/question', {
+        params: {
+          path: { teamId: this.team },
+          query: { screen: this.situation.screen, seed: Math.floor(Math.random() * 2 ** 31) }
+        }
+      })
+    );
+    this.asking = true;
+    this.onLeft = s.screener.x < 0;
+    this.show(s);
+  }
+
   async load(screen: string, cue?: string, read?: string) {
     this.lesson = await ask(
       api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: this.team }, query: { screen } } })
     );
     this.onLeft = false;
+    this.asking = false;
     const at = this.lesson.rows.findIndex(
       (r) => r.cue === cue || (read !== undefined && (r.cutterRead === read || r.screenerRead === read))
     );
@@ -45,6 +83,7 @@ export class Lab {
 
   /** Puts a cue's clear example on the floor. */
   example(cue: string) {
+    this.asking = false;
     const at = this.lesson?.rows.findIndex((r) => r.cue === cue) ?? -1;
     const s = this.lesson?.examples[at];
     if (s) this.show(this.onLeft ? mirrored(s) : s);
@@ -109,6 +148,7 @@ export class Lab {
       this.maps = { xCutter: cutter, xScreener: screener };
       if (!this.again) {
         this.painted = { cue: answer.cue, margin: answer.margin, row: answer.row, exact: answer };
+        this.last = answer;
         this.problem = '';
       }
     } catch (e) {

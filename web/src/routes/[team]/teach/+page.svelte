@@ -26,7 +26,26 @@
 
   // The address names the screen and the cue, so that it can be sent to somebody.
   const asked = (name: string) => page.url.searchParams.get(name) ?? undefined;
-  onMount(() => lab.load(asked('screen') ?? screenOf(asked('read')), asked('cue'), asked('read')));
+  onMount(async () => {
+    await lab.load(asked('screen') ?? screenOf(asked('read')), asked('cue'), asked('read'));
+    const at = asked('at');
+    if (at) lab.place(at);
+  });
+
+  /** Keeps the address on the situation, so that it can be sent to somebody. */
+  function remember() {
+    dragged = null;
+    if (s) replaceState(`?screen=${s.screen}&at=${lab.address}`, {});
+  }
+
+  async function question() {
+    player.clear();
+    try {
+      await lab.question();
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
 
   /** The first screen whose table asks for a read. */
   function screenOf(read: string | undefined) {
@@ -151,7 +170,7 @@
           <p class="moment" role="status"><b>{player.moment.name}.</b> {player.moment.say}</p>
         {/if}
         <CourtFloor lines={lesson.lines} label="Half court" bind:svg top={30}>
-          {#if showMap && map && !player.play}<ReadMapLayer
+          {#if showMap && map && !player.play && !lab.asking}<ReadMapLayer
               {map}
               rows={lesson.rows}
               lines={lesson.lines}
@@ -184,9 +203,10 @@
               class="grab"
               onpointerdown={(e) => down(e, m.id)}
               onpointermove={drag}
-              onpointerup={() => (dragged = null)}
+              onpointerup={remember}
               onpointercancel={() => (dragged = null)}
               onkeydown={(e) => nudge(e, m.id)}
+              onkeyup={remember}
               onfocus={() => (mapOf = m.id)}
             >
               <Figure
@@ -209,6 +229,7 @@
         {#if player.play}<button class="tape plain" onclick={() => player.clear()}>Back to the read</button
           >{/if}
         <button class="tape plain" onclick={() => lab.mirror()}>Mirror</button>
+        <button class="tape plain" onclick={question}>Give me one</button>
         <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}
           >Read map</button
         >
@@ -217,7 +238,7 @@
         {#each lesson.rows as r (r.cue)}
           <button
             class="tape plain"
-            aria-pressed={lab.painted?.cue === r.cue}
+            aria-pressed={!lab.asking && lab.painted?.cue === r.cue}
             onclick={() => {
               player.clear();
               lab.example(r.cue);
@@ -228,7 +249,13 @@
         {/each}
       </div>
     </section>
-    <AnswerPanel {lab} />
+    <div class="grid gap-3">
+      <AnswerPanel {lab} />
+      <p class="papers">
+        <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.screen.id}`}>Cue cards</a>
+        <a class="tape plain" href={`/${team}/teach/tape`}>Tape sheet</a>
+      </p>
+    </div>
   </div>
 {/if}
 
@@ -305,6 +332,10 @@
   .grab:focus-visible :global(.touch) {
     stroke: var(--focus);
     stroke-width: 0.3;
+  }
+  .papers {
+    display: flex;
+    gap: 0.5rem;
   }
   .tools,
   .cues {

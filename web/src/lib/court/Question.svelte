@@ -1,0 +1,45 @@
+<script lang="ts">
+  import { session } from '$lib/state/session.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import type { Lab } from './lab.svelte';
+
+  // A question: the answer is covered until somebody has said what it is.
+  let { lab, right }: { lab: Lab; right: string } = $props();
+
+  let said = $state('');
+  const choices = $derived([...new Set(lab.lesson?.rows.map((r) => r.cutterRead) ?? [])]);
+  $effect(() => {
+    void lab.situation; // a new question forgets the last answer
+    said = '';
+  });
+</script>
+
+<h2>What should the cutter do?</h2>
+<div class="choices">
+  {#each choices as c (c)}
+    <button class="tape plain" aria-pressed={said === c} onclick={() => (said = c)}>
+      <ReadGlyph read={c} size={34} />{session.readName(c)}
+    </button>
+  {/each}
+</div>
+{#if said}
+  <p role="status" class="verdict">
+    {said === right ? 'That is it.' : `No: ${session.readName(right).toLowerCase()}.`}
+  </p>
+{/if}
+<div class="choices">
+  <button class="tape" onclick={() => (lab.asking = false)}>Show the answer</button>
+  <button class="tape plain" onclick={() => lab.question()}>Another one</button>
+</div>
+
+<style>
+  .choices {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+  .verdict {
+    font-size: 1.5rem;
+    font-weight: 700;
+  }
+</style>
