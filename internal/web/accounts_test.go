@@ -82,6 +82,35 @@ func TestSignInIsLimited(t *testing.T) {
 	w.as(c.head)
 }
 
+// One place that guesses is closed; a proxy on this machine tells places apart.
+func TestSignInLimitTellsPlacesApart(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 0)
+	try := func(place, email, password string) int {
+		t.Helper()
+		req, _ := http.NewRequest("POST", w.server.URL+"/api/session", strings.NewReader(`{"email":"`+email+`","password":"`+password+`"}`))
+		req.Header.Set("Content-Type", "application/json")
+		req.Header.Set("X-Forwarded-For", place)
+		res, err := w.agent().http.Do(req)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res.Body.Close()
+		return res.StatusCode
+	}
+	for i := range signInTries {
+		if got := try("203.0.113.9", strings.Repeat("x", i+1)+"@y.example", "guess"); got != 401 {
+			t.Fatalf("guess %d: %d", i, got)
+		}
+	}
+	if got := try("203.0.113.9", c.head, goodPassword); got != 429 {
+		t.Errorf("the guessing place gets %d", got)
+	}
+	if got := try("203.0.113.10", c.head, goodPassword); got != 200 {
+		t.Errorf("another place gets %d", got)
+	}
+}
+
 func TestSessionCookieAndOtherSites(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 0)

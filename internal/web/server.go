@@ -31,6 +31,9 @@ type Options struct {
 	Assets fs.FS
 	// Demo is the sign-in that the demo fills in; nil outside the demo.
 	Demo *api.SignIn
+	// HTTPS says that browsers reach the server over HTTPS, so that the session
+	// cookie must never travel without it.
+	HTTPS bool
 	// Now tells the time; time.Now by default.
 	Now func() time.Time
 }
@@ -68,11 +71,13 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.sessions.Lifetime, s.sessions.IdleTimeout = sessionLife, sessionIdle
 	s.sessions.Cookie.Name = "evrik"
 	s.sessions.Cookie.HttpOnly = true
+	s.sessions.Cookie.Secure = o.HTTPS
 	s.sessions.Cookie.SameSite = http.SameSiteLaxMode
 
 	e := echo.New()
 	e.HTTPErrorHandler = s.handleError
-	e.IPExtractor = echo.ExtractIPDirect()
+	// A proxy on this machine may say who sent the request; nobody else is believed.
+	e.IPExtractor = echo.ExtractIPFromXFFHeader(echo.TrustLinkLocal(false), echo.TrustPrivateNet(false))
 	e.Use(middleware.Recover())
 	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024}))
 	e.Use(headers)
