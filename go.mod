@@ -14,6 +14,7 @@ require (
 	github.com/jackc/pgx/v5 v5.12.0
 	github.com/labstack/echo/v5 v5.4.4
 	github.com/oapi-codegen/runtime v1.8.0
+	github.com/paulmach/orb v0.14.0
 	github.com/pressly/goose/v3 v3.29.0
 	gonum.org/v1/gonum v0.17.0
 )

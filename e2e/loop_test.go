@@ -71,6 +71,13 @@ func teach(t *testing.T, p *browser.Page) {
 	p.Click("button", "Trail")
 	read(p, "Curl")
 	p.Hushed("alert", "stand on one spot")
+	// Cutter and screener can be moved too, and the screen's set-up is judged.
+	p.Text("Hip to hip")
+	cx, cy := p.Middle("button", "Cutter: drag")
+	dragTo(p, "Cutter: drag", cx+35, cy-20)
+	p.Text("inches of daylight at the hip")
+	p.Click("button", "Trail")
+	p.Text("Hip to hip")
 	p.Click("button", "Step")
 	p.Says("status", "Start")
 	p.Click("button", "Step")

@@ -93,3 +93,45 @@ func TestFirstStart(t *testing.T) {
 	p.Press("?")
 	p.See("heading", "Keys of this view")
 }
+
+// The floor, the school and the coaches are the head coach's to set, and what
+// is set shows in the lesson.
+func TestSettings(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Click("link", "Settings")
+	p.Text("NFHS Basketball Rules Book")
+	p.Choose("Court", "Our own gym, measured")
+	p.FillRole("spinbutton", "Three-point radius, ft", "40")
+	p.Click("button", "Store the settings")
+	p.Text("the three-point arc crosses the half-court line")
+	p.FillRole("spinbutton", "Three-point radius, ft", "18")
+	p.Choose("When he jumps the screen", "Flare out first")
+	p.Click("button", "Store the settings")
+	p.Text("The settings are stored.")
+	p.Fill("Name", "Bo")
+	p.Fill("Email", "bo@tallowcreek.example")
+	p.Fill("First password", "a long sentence")
+	p.Click("button", "Make the account")
+	p.See("button", "Remove Bo")
+	p.Click("link", "Teach")
+	p.Click("button", "Jump")
+	p.Says("status", "Flare")
+	p.Text("flare out, away from him")
+	p.Click("link", "Tape sheet")
+	p.Text("Floor: measured by the team")
+	p.Text("26' 9\"") // 18 ft and a stand-off of 3 ft 6 in from a ring 5 ft 3 in out
+
+	// The new coach signs in, and sees an assistant's settings.
+	q := page(t, s)
+	q.Open("/")
+	q.Fill("Email", "bo@tallowcreek.example")
+	q.Fill("Password", "a long sentence")
+	q.Click("button", "Sign in")
+	q.See("heading", "What holds the team back")
+	q.Click("link", "Settings")
+	q.Text("The head coach can change these.")
+	if q.Has("button", "Store the settings") || q.Has("button", "Remove") {
+		t.Error("an assistant is offered to change the settings")
+	}
+}

@@ -28,6 +28,8 @@ type Answer struct {
 	// Options is the second opinion: every cut run against the defenders, the
 	// most open first.
 	Options []Option `json:"options"`
+	// Checks judge how the screen is set and used.
+	Checks []Check `json:"checks"`
 }
 
 // Judge validates a situation, finds the cue and puts the answer in words for
@@ -48,7 +50,7 @@ func Judge(c court.Court, school School, s *Situation) (Answer, error) {
 	a := Answer{
 		Screen: s.Screen, Side: s.Side(), Cue: v.Cue, Margin: v.Margin, Next: v.Next,
 		Late: v.Late(), Accepted: []Read{row.CutterRead}, Decider: "xCutter", Row: row,
-		Why: why(s, v), Options: Options(c, s),
+		Why: why(s, v), Options: Options(c, s), Checks: Mechanics(c, s),
 	}
 	if v.ByScreener {
 		a.Decider = "xScreener"

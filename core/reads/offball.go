@@ -212,7 +212,7 @@ var flareScreen = &Screen{
 		Row{Cue: Jump, Seen: "Your man is out there already, between you and the catch", Say: "He jumped the flare: cut back to the rim.",
 			Mistakes: []string{"Drifts on into the defender", "Skip pass thrown anyway"}},
 	),
-	spots: layout{from: "slotR", to: "cornerR", ball: "slotL", screenerFrom: "elbowR", at: 0.42},
+	spots: layout{from: "slotR", to: "cornerR", ball: "slotL", screenerFrom: "elbowR", at: 0.42, blind: true},
 }
 
 var exitScreen = &Screen{
@@ -259,7 +259,7 @@ var hammerScreen = &Screen{
 		Row{Cue: Switch, Say: "They switched: the screener slips to the rim."},
 		Row{Cue: Jump, Say: "He's in the corner already: cut in front of him to the rim."},
 	),
-	spots: layout{from: "wingR", to: "cornerR", ball: "shortL", screenerFrom: "blockR", watching: true},
+	spots: layout{from: "wingR", to: "cornerR", ball: "shortL", screenerFrom: "blockR", watching: true, blind: true},
 }
 
 // behind is the grammar of back screens, which send the cutter to the rim.
@@ -300,7 +300,7 @@ var backScreen = &Screen{
 		"Cutter: go when he leans, off the ball-side shoulder.",
 	},
 	Caution: blindCaution, rows: behind,
-	spots: layout{from: "wingR", to: "rim", ball: "slotL", screenerFrom: "blockR", at: 0.3, passes: nearBall},
+	spots: layout{from: "wingR", to: "rim", ball: "slotL", screenerFrom: "blockR", at: 0.3, passes: nearBall, blind: true},
 }
 
 var highPostScreen = &Screen{
@@ -313,5 +313,5 @@ var highPostScreen = &Screen{
 		"Wing: first look is the cut, then the post stepping out, then the far side.",
 	},
 	Caution: blindCaution, rows: behind,
-	spots: layout{from: "slotR", to: "rim", ball: "wingR", screenerFrom: "midpostR", at: 0.3, passes: nearBall},
+	spots: layout{from: "slotR", to: "rim", ball: "wingR", screenerFrom: "midpostR", at: 0.3, passes: nearBall, blind: true},
 }

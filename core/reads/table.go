@@ -71,6 +71,8 @@ type layout struct {
 	// watching is true where the cutter's defender looks at the ball and stands,
 	// because it is driven or screened for elsewhere; else he moves with the cut.
 	watching bool
+	// blind is true where the screen comes from behind the defender.
+	blind bool
 }
 
 // Rows returns the screen's table for a school, one row per cue in teaching order.

@@ -180,20 +180,17 @@ func (p *Page) Text(text string) {
 // Outline is the visible text of the page.
 func (p *Page) Outline() string { return Eval[string](p, "document.body.innerText") }
 
-// Click clicks the first thing of a role with this name. A page that is just
-// being drawn anew is looked at again.
+// Click clicks the first thing of a role with this name, once it stands still
+// and nothing lies over it: a hand would wait for that too.
 func (p *Page) Click(role, name string) {
-	p.wait(fmt.Sprintf("%s %q to be clicked", role, name), func() bool {
-		list, err := p.find(role, name)
-		if err != nil || len(list) == 0 {
-			return false
-		}
-		x, y, ok := p.middle(list[0])
-		if !ok {
-			return false
-		}
-		return chromedp.Do(p.ctx, chromedp.MouseClickXY(x, y)) == nil
+	var x, y float64
+	p.wait(fmt.Sprintf("%s %q to lie open", role, name), func() bool {
+		x, y = p.Middle(role, name)
+		return Eval[bool](p, fmt.Sprintf("(() => { const e = document.elementFromPoint(%f, %f); return Boolean(e) && getComputedStyle(e).pointerEvents !== 'none' && !e.closest('.notice'); })()", x, y))
 	})
+	if err := chromedp.Do(p.ctx, chromedp.MouseClickXY(x, y)); err != nil {
+		p.Fatal(err)
+	}
 }
 
 // middle scrolls a node into view and returns its middle, if it can be hit there.
@@ -209,16 +206,20 @@ func (p *Page) middle(n Node) (x, y float64, ok bool) {
 	return (q[0] + q[2] + q[4] + q[6]) / 4, (q[1] + q[3] + q[5] + q[7]) / 4, true
 }
 
-// Middle is the place of a thing on the page, in CSS pixels.
+// Middle is where a thing stands still on the page, in CSS pixels: at the same
+// place in two looks.
 func (p *Page) Middle(role, name string) (x, y float64) {
-	p.wait(fmt.Sprintf("the place of %s %q", role, name), func() bool {
+	seen := false
+	p.wait(fmt.Sprintf("%s %q to stand still", role, name), func() bool {
 		list, err := p.find(role, name)
 		if err != nil || len(list) == 0 {
+			seen = false
 			return false
 		}
-		var ok bool
-		x, y, ok = p.middle(list[0])
-		return ok
+		nx, ny, ok := p.middle(list[0])
+		still := ok && seen && nx == x && ny == y
+		x, y, seen = nx, ny, ok
+		return still
 	})
 	return x, y
 }

@@ -592,6 +592,13 @@ export interface components {
             note: string;
             row: components["schemas"]["Row"];
             options: components["schemas"]["Option"][];
+            checks: components["schemas"]["Check"][];
+        };
+        Check: {
+            id: string;
+            ok: boolean;
+            feet: number;
+            text: string;
         };
         Option: {
             read: string;

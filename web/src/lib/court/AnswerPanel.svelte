@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import Checks from './Checks.svelte';
   import Options from './Options.svelte';
   import Question from './Question.svelte';
   import { cueName, tapeOf } from '$lib/parts/glyphs';
@@ -58,6 +59,10 @@
       <dt>Passer</dt>
       <dd>{row.passerPart}</dd>
     </dl>
+    {#if lab.last}
+      <h2>How it is set</h2>
+      <Checks checks={lab.last.checks} />
+    {/if}
     <h2>Expect these mistakes</h2>
     <ul>
       {#each row.mistakes as m (m)}<li>{m}</li>{/each}

@@ -1,7 +1,10 @@
 import { api, ask, type Point, type Row, type Schemas, type Situation } from '$lib/api/client';
 import { mirror } from './geometry';
 
+/** The defenders, for whose places the engine sends maps. */
 type Mover = 'xCutter' | 'xScreener';
+/** Everybody who can be moved. */
+export type Figure = Mover | 'cutter' | 'screener';
 type ReadMap = Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array };
 
 /** What is on the page at once: from the map while a defender is dragged, from
@@ -13,6 +16,8 @@ export interface Painted {
   row: Row;
   exact: Schemas['Answer'] | null;
 }
+
+const inAddress = ['cutter', 'screener', 'xCutter', 'xScreener'] as const;
 
 /** Below this margin in feet the engine calls a cue late; the map says so too
  * until the engine's own word arrives. */
@@ -36,21 +41,23 @@ export class Lab {
 
   constructor(private team: string) {}
 
-  /** Puts a situation of the address on the floor: two defenders' places. */
+  /** Puts a situation of the address on the floor: four people's places. */
   place(at: string) {
-    const [xc, yc, xs, ys] = at.split(',').map(Number);
-    if (!this.situation || [xc, yc, xs, ys].some((v) => v === undefined || Number.isNaN(v))) return;
-    // The side goes with the defender: an address made on the left opens there.
-    if ((xc ?? 0) < 0 !== this.situation.screener.x < 0) this.mirror();
-    this.show({ ...this.situation, xCutter: { x: xc!, y: yc! }, xScreener: { x: xs!, y: ys! } });
+    const n = at.split(',').map(Number);
+    if (!this.situation || n.length !== 2 * inAddress.length || n.some(Number.isNaN)) return;
+    const places = Object.fromEntries(
+      inAddress.map((who, i) => [who, { x: n[2 * i] ?? 0, y: n[2 * i + 1] ?? 0 }])
+    );
+    // The side goes with the screener: an address made on the left opens there.
+    const left = (places.screener?.x ?? 0) < 0;
+    if (left !== this.onLeft) this.mirror();
+    this.show({ ...this.situation, ...places });
   }
 
-  /** The defenders' places as they stand in an address, in feet. */
+  /** Where the four stand, as an address holds it, in feet. */
   get address(): string {
     const s = this.situation;
-    return s
-      ? [s.xCutter.x, s.xCutter.y, s.xScreener.x, s.xScreener.y].map((v) => v.toFixed(2)).join(',')
-      : '';
+    return s ? inAddress.flatMap((who) => [s[who].x, s[who].y].map((v) => v.toFixed(2))).join(',') : '';
   }
 
   /** Draws a clear situation and covers the answer. */
@@ -95,11 +102,12 @@ export class Lab {
     this.show(mirrored(this.situation));
   }
 
-  /** Moves a defender: the answer comes from the map at once, without waiting. */
-  move(who: Mover, to: Point) {
+  /** Moves somebody. For a defender the answer comes from the map at once,
+   * without waiting; for cutter and screener it comes from the engine. */
+  move(who: Figure, to: Point) {
     if (!this.situation) return;
     this.situation = { ...this.situation, [who]: to };
-    this.paintFromMap(who, to);
+    if (who === 'xCutter' || who === 'xScreener') this.paintFromMap(who, to);
     this.refresh();
   }
 

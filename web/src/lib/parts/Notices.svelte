@@ -19,12 +19,17 @@
 </div>
 
 <style>
+  .foot :global(button) {
+    pointer-events: auto;
+  }
   .foot {
     position: fixed;
     left: 50%;
     bottom: 1rem;
     transform: translateX(-50%);
     z-index: 60;
+    /* What lies under a notice can still be tapped; only its cross is in the way. */
+    pointer-events: none;
     display: grid;
     gap: 0.5rem;
     width: min(36rem, calc(100vw - 2rem));

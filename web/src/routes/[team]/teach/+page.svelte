@@ -8,20 +8,19 @@
   import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
   import AnswerPanel from '$lib/court/AnswerPanel.svelte';
   import { add, along, facing, pointAt, sy } from '$lib/court/geometry';
-  import { Lab } from '$lib/court/lab.svelte';
+  import { Lab, type Figure as Who } from '$lib/court/lab.svelte';
   import { Player } from '$lib/court/player.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import { cueName } from '$lib/parts/glyphs';
   import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
 
-  type Mover = 'xCutter' | 'xScreener';
   const team = page.params.team ?? '';
   const lab = new Lab(team);
   const player = new Player();
   let svg = $state<SVGSVGElement>();
-  let dragged = $state<Mover | null>(null);
-  let mapOf = $state<Mover>('xCutter');
+  let dragged = $state<Who | null>(null);
+  let mapOf = $state<'xCutter' | 'xScreener'>('xCutter');
   let showMap = $state(true);
 
   // The address names the screen and the cue, so that it can be sent to somebody.
@@ -62,21 +61,26 @@
   const map = $derived(lab.maps[mapOf]);
   const inset = 0.8; // ft a dragged figure stays inside the lines
 
-  function move(who: Mover, to: Point) {
+  /** The map shows the places of the defender in hand. */
+  function take(who: Who) {
+    if (who === 'xCutter' || who === 'xScreener') mapOf = who;
+  }
+
+  function move(who: Who, to: Point) {
     const l = lab.lesson?.lines;
     if (!l) return;
     player.stop();
-    mapOf = who;
+    take(who);
     lab.move(who, {
       x: Math.max(-l.halfWidth + inset, Math.min(l.halfWidth - inset, to.x)),
       y: Math.max(l.baselineY + inset, Math.min(l.halfY - inset, to.y))
     });
   }
 
-  function down(e: PointerEvent, who: Mover) {
+  function down(e: PointerEvent, who: Who) {
     (e.currentTarget as Element).setPointerCapture(e.pointerId);
     dragged = who;
-    mapOf = who;
+    take(who);
   }
 
   function drag(e: PointerEvent) {
@@ -92,7 +96,7 @@
     ArrowDown: [0, -1]
   };
 
-  function nudge(e: KeyboardEvent, who: Mover) {
+  function nudge(e: KeyboardEvent, who: Who) {
     const d = steps[e.key];
     if (!d || !s) return;
     e.preventDefault();
@@ -140,9 +144,17 @@
     const track = player.play?.tracks.find((t) => t.who === who);
     return track ? along(track.keys, player.time) : at;
   };
-  const movers: { id: Mover; name: string; text: string; man: 'cutter' | 'screener' }[] = [
-    { id: 'xCutter', name: "Cutter's defender", text: 'C', man: 'cutter' },
-    { id: 'xScreener', name: "Screener's defender", text: 'S', man: 'screener' }
+  const movers: {
+    id: Who;
+    name: string;
+    text: string;
+    kind: 'offence' | 'screener' | 'defence';
+    man?: Who;
+  }[] = [
+    { id: 'screener', name: 'Screener', text: 'S', kind: 'screener' },
+    { id: 'cutter', name: 'Cutter', text: 'C', kind: 'offence' },
+    { id: 'xCutter', name: "Cutter's defender", text: 'C', kind: 'defence', man: 'cutter' },
+    { id: 'xScreener', name: "Screener's defender", text: 'S', kind: 'defence', man: 'screener' }
   ];
 </script>
 
@@ -163,7 +175,7 @@
         >
           {#each session.catalogue?.screens ?? [] as o (o.id)}<option value={o.id}>{o.name}</option>{/each}
         </select>
-        <p class="soft">{lesson.screen.about} <b>Drag a defender.</b></p>
+        <p class="soft">{lesson.screen.about} <b>Drag anybody.</b></p>
       </div>
       <div class="court-box sheet">
         {#if player.moment}
@@ -186,18 +198,11 @@
           {/if}
           <Figure kind="offence" at={place('passer', s.passer)} text="P" />
           <Figure kind="ball" at={place('ball', add(s.passer, 1.3, 0.5))} />
-          <Figure
-            kind="screener"
-            at={place('screener', s.screener)}
-            text="S"
-            face={facing(s.screener, s.from)}
-          />
-          <Figure kind="offence" at={place('cutter', s.cutter)} text="C" />
           {#each movers as m (m.id)}
             {@const at = place(m.id, s[m.id])}
             <g
               role="button"
-              aria-roledescription="draggable defender"
+              aria-roledescription="draggable player"
               tabindex="0"
               aria-label={`${m.name}: drag, or move with the arrow keys`}
               class="grab"
@@ -207,14 +212,14 @@
               onpointercancel={() => (dragged = null)}
               onkeydown={(e) => nudge(e, m.id)}
               onkeyup={remember}
-              onfocus={() => (mapOf = m.id)}
+              onfocus={() => take(m.id)}
             >
               <Figure
-                kind="defence"
+                kind={m.kind}
                 {at}
                 text={m.text}
                 lifted={dragged === m.id}
-                face={facing(at, place(m.man, s[m.man]))}
+                face={facing(at, m.man ? place(m.man, s[m.man]) : s.from)}
               />
             </g>
           {/each}

@@ -1,0 +1,118 @@
+package reads
+
+import (
+	"fmt"
+	"math"
+
+	"evrik/core/court"
+)
+
+// Figures of a well-set screen, in feet.
+const (
+	// Daylight is what may be seen between cutter and screener (assumption: half
+	// a foot; coaches ask for none).
+	Daylight = 0.5
+	// MissBody is how far past the screener's body the defender's way may run
+	// before the screen misses him (assumption).
+	MissBody = 1.0
+	// OneStep is the normal step left to an opponent who cannot see the screen
+	// (NFHS Rule 4-40 and FIBA Art. 33, from memory; taken as 3 ft: assumption).
+	OneStep = 3.0
+	// SpacingLeast and SpacingWanted are the distances between neighbours
+	// (common practice, no source).
+	SpacingLeast, SpacingWanted = 12.0, 15.0
+	// ToeRoom is how far behind the line a catch for three must be; less is toes
+	// on the line (assumption: what a 0.90 m corner corridor leaves a player).
+	ToeRoom = 0.75
+)
+
+// Check is one thing a coach looks at in a screen, judged from where people stand.
+type Check struct {
+	ID string `json:"id"`
+	OK bool   `json:"ok"`
+	// Feet is the measure behind the sentence.
+	Feet float64 `json:"feet"`
+	Text string  `json:"text"`
+}
+
+// Mechanics judges how a screen is set and used in a valid situation.
+func Mechanics(c court.Court, s *Situation) []Check {
+	out := []Check{daylight(s), meetsBody(s)}
+	if screen, ok := ScreenByID(s.Screen); ok && screen.spots.blind {
+		out = append(out, blindSide(s))
+	}
+	return append(out, spacing(s), lane(s), behindLine(c, s))
+}
+
+// daylight is the gap between cutter and screener.
+func daylight(s *Situation) Check {
+	gap := math.Max(0, s.Cutter.Dist(s.Screener)-2*BodyRadius)
+	k := Check{ID: "daylight", OK: gap <= Daylight, Feet: gap, Text: "Hip to hip: no way through."}
+	if !k.OK {
+		k.Text = fmt.Sprintf("%.0f inches of daylight at the hip: his man slips through.", gap*12)
+	}
+	return k
+}
+
+// meetsBody is by how much the screen misses the way of the cutter's defender
+// to the catch. One who has gone the other way round has been met.
+func meetsBody(s *Situation) Check {
+	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.To)-2*BodyRadius)
+	past, out := newFrame(s).in(s.XCutter)
+	k := Check{ID: "body", Feet: miss, OK: miss <= MissBody || out < 0 || past > 0, Text: "The screen is on his man's way."}
+	if !k.OK {
+		k.Text = fmt.Sprintf("The screen misses his man by %.1f ft: screen the man, not the spot.", miss)
+	}
+	return k
+}
+
+// blindSide is the step left to a defender who cannot see the screen. Whoever
+// is in the screener's body already has run into it himself.
+func blindSide(s *Situation) Check {
+	room := s.XCutter.Dist(s.Screener)
+	k := Check{ID: "blind", Feet: room, OK: room >= OneStep || Classify(s).Cue == Stuck,
+		Text: "A normal step is left: the screen is legal from behind."}
+	if !k.OK {
+		k.Text = fmt.Sprintf("He cannot see it and has %.1f ft: leave a normal step, or it is a foul and hurts him.", room)
+	}
+	return k
+}
+
+// spacing is the distance of passer and catch.
+func spacing(s *Situation) Check {
+	d := s.Passer.Dist(s.To)
+	k := Check{ID: "spacing", Feet: d, OK: d >= SpacingLeast, Text: fmt.Sprintf("%.0f ft from passer to catch.", d)}
+	switch {
+	case d < SpacingLeast:
+		k.Text = fmt.Sprintf("Only %.0f ft from passer to catch: one man can guard both.", d)
+	case d < SpacingWanted:
+		k.Text = fmt.Sprintf("%.0f ft from passer to catch: %.0f would be better.", d, SpacingWanted)
+	}
+	return k
+}
+
+// lane is how near a defender is to the ball's way to the catch.
+func lane(s *Situation) Check {
+	free := math.Min(court.SegmentDist(s.XCutter, s.Passer, s.To), court.SegmentDist(s.XScreener, s.Passer, s.To))
+	k := Check{ID: "lane", Feet: free, OK: free >= LaneWidth, Text: fmt.Sprintf("The pass to the catch is free by %.1f ft.", free)}
+	if !k.OK {
+		k.Text = "A defender stands in the pass to the catch: fake it, or go over him."
+	}
+	return k
+}
+
+// behindLine is how far behind the three-point line a catch outside it is.
+func behindLine(c court.Court, s *Situation) Check {
+	behind := s.To.Len() - c.ArcRadius
+	if s.To.Y < c.ArcMeetsY() {
+		behind = math.Abs(s.To.X) - c.ArcStraightX()
+	}
+	k := Check{ID: "line", Feet: behind, OK: behind < 0 || behind >= ToeRoom, Text: "The catch is inside the line."}
+	switch {
+	case behind >= ToeRoom:
+		k.Text = fmt.Sprintf("The catch is %.1f ft behind the line.", behind)
+	case behind >= 0:
+		k.Text = "Toes on the line: his man recovers two steps sooner. Back up."
+	}
+	return k
+}

@@ -1,0 +1,93 @@
+package reads
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"evrik/core/court"
+)
+
+func check(t *testing.T, c court.Court, s *Situation, id string) (Check, bool) {
+	t.Helper()
+	for _, k := range Mechanics(c, s) {
+		if k.ID == id {
+			if k.Text == "" || math.IsNaN(k.Feet) {
+				t.Errorf("check %+v", k)
+			}
+			return k, true
+		}
+	}
+	return Check{}, false
+}
+
+// A well-set screen passes every check on every court; each fault is found when
+// it is made, with its measure, and on both sides of the floor.
+func TestMechanics(t *testing.T) {
+	for _, p := range court.Presets() {
+		for _, screen := range Screens() {
+			for _, cue := range []Cue{Trail, Stuck, Under, Jump} {
+				s := screen.Example(p.Court, cue)
+				m := s.Mirror()
+				for _, k := range Mechanics(p.Court, &s) {
+					mirrored, _ := check(t, p.Court, &m, k.ID)
+					if math.Abs(mirrored.Feet-k.Feet) > 1e-9 || mirrored.OK != k.OK {
+						t.Errorf("%s %s: %+v, mirrored %+v", screen.ID, cue, k, mirrored)
+					}
+					if k.ID != "lane" && k.ID != "spacing" && k.ID != "blind" && !k.OK {
+						t.Errorf("%s on %s, %s: %s", screen.ID, p.ID, cue, k.Text)
+					}
+				}
+			}
+		}
+	}
+	c, base := down(t, Trail)
+	f := newFrame(&base)
+	for _, tc := range []struct {
+		id, text string
+		change   func(*Situation)
+		feet     float64
+	}{
+		{"daylight", "24 inches of daylight", func(s *Situation) { s.Cutter = f.at(0, 2*BodyRadius+2) }, 2},
+		{"body", "misses his man by 2.0 ft", func(s *Situation) { s.XCutter, s.To = f.at(-4, 2*BodyRadius+2), f.at(12, 2*BodyRadius+2) }, 2},
+		{"spacing", "Only 8 ft", func(s *Situation) { s.Passer = s.To.Add(court.Point{X: -8}) }, 8},
+		{"lane", "in the pass", func(s *Situation) { s.XScreener = s.Passer.Toward(s.To, 9) }, 0},
+		{"line", "Toes on the line", func(s *Situation) { s.To = s.To.Unit().Scale(c.ArcRadius + 0.5) }, 0.5},
+	} {
+		if k, _ := check(t, c, &base, tc.id); !k.OK {
+			t.Errorf("%s is wrong from the start: %s", tc.id, k.Text)
+		}
+		s := base
+		tc.change(&s)
+		k, ok := check(t, c, &s, tc.id)
+		if !ok || k.OK || !strings.Contains(k.Text, tc.text) || math.Abs(k.Feet-tc.feet) > 0.02 {
+			t.Errorf("%s: %+v, want %q and %.1f ft", tc.id, k, tc.text, tc.feet)
+		}
+	}
+}
+
+// NFHS Rule 4-40 and FIBA Art. 33, from memory: behind a still opponent one
+// normal step is left, taken as 3 ft. It is asked of blind-side screens alone.
+func TestBlindSideStep(t *testing.T) {
+	for _, screen := range Screens() {
+		c := highSchool(t)
+		s := screen.Example(c, Trail)
+		blind := screen.ID == FlareS || screen.ID == Hammer || screen.ID == Back || screen.ID == High
+		if _, asked := check(t, c, &s, "blind"); asked != blind {
+			t.Errorf("%s: the blind-side step is asked for: %v", screen.ID, asked)
+			continue
+		}
+		if !blind {
+			continue
+		}
+		f := newFrame(&s)
+		s.XCutter = f.at(-2.7, 0.8)
+		if k, _ := check(t, c, &s, "blind"); k.OK || !strings.Contains(k.Text, "2.8 ft") {
+			t.Errorf("%s, closer than a step: %+v", screen.ID, k)
+		}
+		s.XCutter = f.at(-3, 0.8)
+		if k, _ := check(t, c, &s, "blind"); !k.OK {
+			t.Errorf("%s, a step away: %+v", screen.ID, k)
+		}
+	}
+}
