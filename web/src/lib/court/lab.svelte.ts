@@ -36,6 +36,9 @@ export class Lab {
   /** The engine's last word, kept on the page while a defender is on the move. */
   last = $state.raw<Schemas['Answer'] | null>(null);
 
+  /** The defender in hand: only his own map is needed until he is let go. */
+  private hand: Mover | null = null;
+  private mapKeys: Partial<Record<Mover, string>> = {};
   private busy = false;
   private again = false;
 
@@ -107,12 +110,20 @@ export class Lab {
   move(who: Figure, to: Point) {
     if (!this.situation) return;
     this.situation = { ...this.situation, [who]: to };
-    if (who === 'xCutter' || who === 'xScreener') this.paintFromMap(who, to);
+    this.hand = who === 'xCutter' || who === 'xScreener' ? who : null;
+    if (this.hand) this.paintFromMap(this.hand, to);
+    this.refresh();
+  }
+
+  /** Nobody is moved any more: the other defender's map follows. */
+  settle() {
+    this.hand = null;
     this.refresh();
   }
 
   private show(s: Situation | undefined) {
     if (!s) return;
+    this.hand = null;
     this.situation = s;
     this.refresh();
   }
@@ -150,8 +161,8 @@ export class Lab {
     try {
       const [answer, cutter, screener] = await Promise.all([
         ask(api.POST('/api/teams/{teamId}/judge', { params: { path }, body })),
-        this.map('xCutter', body),
-        this.map('xScreener', body)
+        this.hand === 'xScreener' ? this.maps.xCutter : this.map('xCutter', body),
+        this.hand === 'xCutter' ? this.maps.xScreener : this.map('xScreener', body)
       ]);
       this.maps = { xCutter: cutter, xScreener: screener };
       if (!this.again) {
@@ -164,13 +175,19 @@ export class Lab {
     }
   }
 
+  /** A defender's map does not depend on where he himself stands: it is asked
+   * for anew only when somebody else has moved. */
   private async map(mover: Mover, body: Situation): Promise<ReadMap> {
+    const key = JSON.stringify({ ...body, [mover]: null });
+    const known = this.maps[mover];
+    if (known && this.mapKeys[mover] === key) return known;
     const m = await ask(
       api.POST('/api/teams/{teamId}/readmap', {
         params: { path: { teamId: this.team }, query: { mover } },
         body
       })
     );
+    this.mapKeys[mover] = key;
     return { ...m, margins: Uint8Array.from(atob(m.margins), (c) => c.charCodeAt(0)) };
   }
 }

@@ -34,6 +34,7 @@
   /** Keeps the address on the situation, so that it can be sent to somebody. */
   function remember() {
     dragged = null;
+    lab.settle();
     if (s) replaceState(`?screen=${s.screen}&at=${lab.address}`, {});
   }
 
@@ -209,7 +210,7 @@
               onpointerdown={(e) => down(e, m.id)}
               onpointermove={drag}
               onpointerup={remember}
-              onpointercancel={() => (dragged = null)}
+              onpointercancel={remember}
               onkeydown={(e) => nudge(e, m.id)}
               onkeyup={remember}
               onfocus={() => take(m.id)}
