@@ -177,6 +177,11 @@ func (p *Page) Text(text string) {
 	p.wait(fmt.Sprintf("the text %q", text), func() bool { return strings.Contains(p.Outline(), text) })
 }
 
+// Until waits until an expression holds on the page.
+func (p *Page) Until(expression string) {
+	p.wait(expression, func() bool { return Eval[bool](p, "Boolean("+expression+")") })
+}
+
 // Outline is the visible text of the page.
 func (p *Page) Outline() string { return Eval[string](p, "document.body.innerText") }
 

@@ -1,7 +1,6 @@
 package web
 
 import (
-	"fmt"
 	"strings"
 	"testing"
 	"time"
@@ -12,6 +11,8 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
@@ -358,8 +359,22 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 	if advice := run.Blocks[3].Advice; advice == nil || *advice != api.Down {
 		t.Errorf("ten reps with fewer than half right: advice %v", advice)
 	}
-	if _, err := w.db.Pool.Exec(t.Context(), fmt.Sprintf("UPDATE players SET jersey = '98' WHERE id = '%s'", c.players[0])); err != nil {
+	// He moves up: the record goes with him.
+	older := uuid.New()
+	floor, _ := court.PresetCourt(court.HighSchool)
+	if err := w.db.InsertTeam(t.Context(), gen.InsertTeamParams{ID: older, ProgramID: c.program, Name: "older", Season: "s", Ages: "grades 9-12", Court: store.CourtJSON(floor)}); err != nil {
 		t.Fatal(err)
+	}
+	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE players SET team_id = $1 WHERE id = $2", older, c.players[0]); err != nil {
+		t.Fatal(err)
+	}
+	var moved api.Board
+	a.do("GET", "/api/teams/"+older.String()+"/board?role=cutter", nil, 200, &moved)
+	if len(moved.Lines) != 1 || moved.Lines[0].Cells[0].Held != 4 {
+		t.Errorf("on the older team's board: %+v", moved.Lines)
+	}
+	if left := cell(); left.Player != c.players[1].String() {
+		t.Errorf("the younger team's board still begins with %s", left.Player)
 	}
 	var catalogue api.Catalogue
 	a.do("GET", "/api/catalogue", nil, 200, &catalogue)

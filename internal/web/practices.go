@@ -27,17 +27,13 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 	return team, p, orMissing(err, noPractice)
 }
 
-// layOut computes a plan's sheet from the players' evidence.
-func (s *Server) layOut(ctx context.Context, team gen.Team, minutes int, present []uuid.UUID, blocks []practice.Block) (practice.Sheet, error) {
-	b, err := s.board(ctx, team, reads.Cutter)
-	if err != nil {
-		return practice.Sheet{}, err
-	}
+// layOut computes a plan's sheet from the players' evidence as cutters.
+func (b board) layOut(team gen.Team, minutes int, present []uuid.UUID, blocks []practice.Block) practice.Sheet {
 	return practice.LayOut(practice.Plan{
 		Minutes: float64(minutes), Players: inRosterOrder(b.players, present), Blocks: blocks,
 		School: store.SchoolOf(team), Ages: practice.AgeBand(team.Ages),
 		Held: evidence.HighestHeld(b.lines), Needs: evidence.NeedsOf(b.lines),
-	}), nil
+	})
 }
 
 // inRosterOrder returns the ids of the present players who are on the team, in
@@ -52,7 +48,8 @@ func inRosterOrder(players []gen.Player, present []uuid.UUID) []string {
 	return out
 }
 
-func (s *Server) practiceView(ctx context.Context, team gen.Team, p gen.Practice) (api.Practice, error) {
+// practiceView is a practice with its sheet, laid out against a board of cutters.
+func (s *Server) practiceView(ctx context.Context, team gen.Team, p gen.Practice, b board) (api.Practice, error) {
 	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
 	if err != nil {
 		return api.Practice{}, err
@@ -62,9 +59,8 @@ func (s *Server) practiceView(ctx context.Context, team gen.Team, p gen.Practice
 		return api.Practice{}, err
 	}
 	blocks := store.BlocksOf(rows)
-	sheet, err := s.layOut(ctx, team, int(p.Minutes), present, blocks)
 	return api.Practice{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Blocks: blocks,
-		Version: int(p.Version), Status: api.PracticeStatus(p.Status), Sheet: sheet}, err
+		Version: int(p.Version), Status: api.PracticeStatus(p.Status), Sheet: b.layOut(team, int(p.Minutes), present, blocks)}, nil
 }
 
 // checkPlan refuses what cannot be stored.
@@ -96,8 +92,11 @@ func (s *Server) LayOut(ctx context.Context, r api.LayOutRequestObject) (api.Lay
 	if err := s.checkPlan(ctx, team, r.Body); err != nil {
 		return nil, err
 	}
-	sheet, err := s.layOut(ctx, team, r.Body.Minutes, r.Body.Present, r.Body.Blocks)
-	return api.LayOut200JSONResponse(sheet), err
+	b, err := s.board(ctx, team, reads.Cutter)
+	if err != nil {
+		return nil, err
+	}
+	return api.LayOut200JSONResponse(b.layOut(team, r.Body.Minutes, r.Body.Present, r.Body.Blocks)), nil
 }
 
 // ListPractices lists a team's practices, newest first.
@@ -126,7 +125,11 @@ func (s *Server) loadPractice(ctx context.Context, teamID, id uuid.UUID) (api.Pr
 	if err != nil {
 		return api.Practice{}, err
 	}
-	return s.practiceView(ctx, team, p)
+	b, err := s.board(ctx, team, reads.Cutter)
+	if err != nil {
+		return api.Practice{}, err
+	}
+	return s.practiceView(ctx, team, p, b)
 }
 
 // AddPractice stores a new plan.

@@ -22,11 +22,11 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	view, err := s.practiceView(ctx, team, p)
+	b, err := s.board(ctx, team, reads.Cutter)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	view, err := s.practiceView(ctx, team, p, b)
 	if err != nil {
 		return nil, err
 	}

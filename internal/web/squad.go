@@ -114,7 +114,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	// A practice that was to begin a few hours ago is still the next one.
 	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})
 	if err == nil {
-		view, err := s.practiceView(ctx, team, next)
+		view, err := s.practiceView(ctx, team, next, b)
 		if err != nil {
 			return nil, err
 		}

@@ -60,7 +60,7 @@ export class Lab {
   /** Where the four stand, as an address holds it, in feet. */
   get address(): string {
     const s = this.situation;
-    return s ? inAddress.flatMap((who) => [s[who].x, s[who].y].map((v) => v.toFixed(2))).join(',') : '';
+    return s ? inAddress.flatMap((who) => [s[who].x, s[who].y].map((v) => v.toFixed(4))).join(',') : '';
   }
 
   /** Draws a clear situation and covers the answer. */

@@ -26,7 +26,7 @@
   // The address names the screen and the cue, so that it can be sent to somebody.
   const asked = (name: string) => page.url.searchParams.get(name) ?? undefined;
   onMount(async () => {
-    await lab.load(asked('screen') ?? screenOf(asked('read')), asked('cue'), asked('read'));
+    await lab.load(asked('screen') ?? 'down', asked('cue'), asked('read'));
     const at = asked('at');
     if (at) lab.place(at);
   });
@@ -45,11 +45,6 @@
     } catch (e) {
       notices.fail(e);
     }
-  }
-
-  /** The first screen whose table asks for a read. */
-  function screenOf(read: string | undefined) {
-    return read === 'rimcut' || read === 'stepout' ? 'back' : 'down';
   }
 
   async function choose(screen: string) {
