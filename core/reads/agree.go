@@ -54,11 +54,11 @@ func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
 		r, angle := sampleRadius*math.Sqrt(rng.Float64()), 2*math.Pi*rng.Float64()
 		s.XCutter = s.Screener.Add(court.Point{X: r * math.Cos(angle), Y: r * math.Sin(angle)})
 		v := Classify(&s)
-		if v.Margin < clearMargin || v.Cue == Switch || v.Cue == Show || s.Validate(c) != nil {
+		right := screen.answers(v.Cue)
+		if v.Margin < clearMargin || len(right) == 0 || s.Validate(c) != nil {
 			continue
 		}
 		options := Options(c, &s)
-		right := screen.answers(v.Cue)
 		a.Clear++
 		a.ByCue[v.Cue].Clear++
 		best := 0.0 // of the table's answers
@@ -77,14 +77,25 @@ func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
 	return a
 }
 
-// answers lists the reads that a cue asks for: the table's first, then those of
-// the schools that see it otherwise.
+// answers lists the reads that a cue asks for and that can be run: the table's
+// first, then those of the schools that see it otherwise, then the further looks.
 func (s *Screen) answers(cue Cue) []Read {
+	var out []Read
+	add := func(r Read) {
+		if runs[r] && !slices.Contains(out, r) {
+			out = append(out, r)
+		}
+	}
 	row, _ := s.Row(School{}, cue)
-	out := []Read{row.CutterRead}
+	add(row.CutterRead)
 	for _, v := range s.variants {
-		if v.row.Cue == cue && !slices.Contains(out, v.row.CutterRead) {
-			out = append(out, v.row.CutterRead)
+		if v.row.Cue == cue {
+			add(v.row.CutterRead)
+		}
+	}
+	if len(out) > 0 {
+		for _, l := range row.Then {
+			add(l.Read)
 		}
 	}
 	return out

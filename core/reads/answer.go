@@ -19,7 +19,7 @@ type Answer struct {
 	Next     Cue    `json:"next"`
 	Accepted []Read `json:"accepted"`
 	// Decider is whose place is nearest to changing the answer.
-	Decider string `json:"decider"`
+	Decider Place `json:"decider"`
 	// Why says from which distances the cue follows.
 	Why string `json:"why"`
 	// Note is set when the cue is late.
@@ -30,6 +30,8 @@ type Answer struct {
 	Options []Option `json:"options"`
 	// Checks judge how the screen is set and used.
 	Checks []Check `json:"checks"`
+	// Help is who is open for the help behind a ball screen; nil for all else.
+	Help *Help `json:"help,omitempty"`
 }
 
 // Judge validates a situation, finds the cue and puts the answer in words for
@@ -42,23 +44,26 @@ func Judge(c court.Court, school School, s *Situation) (Answer, error) {
 	if err := s.Validate(c); err != nil {
 		return Answer{}, err
 	}
-	v := Classify(s)
-	row, ok := screen.Row(school, v.Cue)
+	f := screen.frame(s)
+	v := screen.classify(s, &f)
+	row, ok := screen.rowFor(school, s, v.Cue)
 	if !ok {
 		return Answer{}, places("The table of the %s has no answer to %q.", screen.Name, v.Cue)
 	}
 	a := Answer{
-		Screen: s.Screen, Side: s.Side(), Cue: v.Cue, Margin: v.Margin, Next: v.Next,
-		Late: v.Late(), Accepted: []Read{row.CutterRead}, Decider: "xCutter", Row: row,
-		Why: why(s, v), Options: Options(c, s), Checks: Mechanics(c, s),
+		Screen: s.Screen, Side: s.Side(), Cue: v.Cue, Margin: v.Margin, Next: screen.next(s, &f, v),
+		Late: v.Late(), Accepted: []Read{row.CutterRead}, Decider: v.By, Row: row,
+		Why: screen.why(s, &f, row, v), Options: Options(c, s), Checks: Mechanics(c, s),
 	}
-	if v.ByScreener {
-		a.Decider = "xScreener"
+	if help, ok := HelpOf(s); ok {
+		a.Help = &help
 	}
-	if next, ok := screen.Row(school, v.Next); ok && a.Late && v.Next != v.Cue {
-		a.Accepted = append(a.Accepted, next.CutterRead)
-		a.Note = fmt.Sprintf("Too close to call: between %s and %s. %s and %s are both right.",
-			v.Cue, v.Next, readName(row.CutterRead), lowerFirst(readName(next.CutterRead)))
+	if next, ok := screen.rowFor(school, s, a.Next); ok && a.Late && a.Next != v.Cue {
+		a.Note = fmt.Sprintf("Too close to call: between %s and %s.", v.Cue, a.Next)
+		if next.CutterRead != row.CutterRead {
+			a.Accepted = append(a.Accepted, next.CutterRead)
+			a.Note = fmt.Sprintf("%s %s and %s are both right.", a.Note, readName(row.CutterRead), lowerFirst(readName(next.CutterRead)))
+		}
 	}
 	return a, nil
 }
@@ -75,27 +80,16 @@ func lowerFirst(s string) string {
 	return string(s[0]-'A'+'a') + s[1:]
 }
 
-// why tells the distances, in feet, that make the cue.
-func why(s *Situation, v Verdict) string {
-	f := newFrame(s)
-	ca, _ := f.in(s.Cutter)
-	xa, xo := f.in(s.XCutter)
-	body := s.XCutter.Dist(s.Screener)
-	switch v.Cue {
-	case Trail:
-		return fmt.Sprintf("His man is %.1f ft behind him and %.1f ft out on his own path.", ca-xa, xo)
-	case Stuck:
-		return fmt.Sprintf("His man is %.1f ft from the screener's middle: in the body, not past it.", body)
-	case Under:
-		return fmt.Sprintf("His man is %.1f ft on the rim side of the screen.", -xo)
-	case Jump:
-		return fmt.Sprintf("His man is %.1f ft ahead of him, between him and the catch.", xa-ca)
-	case Switch:
-		return fmt.Sprintf("The screener's man is %.1f ft in front of him; his own man stayed, %.1f ft from the screener.",
-			s.XScreener.Dist(s.Cutter), body)
-	case Show:
-		return fmt.Sprintf("The screener's man is %.1f ft in front of him; his own man still chases, %.1f ft away.",
-			s.XScreener.Dist(s.Cutter), s.XCutter.Dist(s.Cutter))
+// why tells the distances, in feet, that make the cue. The row that remains
+// when no other holds tells its own condition, or what is nearest to another.
+func (sc *Screen) why(s *Situation, f *frame, row Row, v Verdict) string {
+	if text := row.when.told(s, f, sc.People); text != "" {
+		return text
+	}
+	for i := len(sc.rows) - 1; i > 0; i-- {
+		if feet, by := sc.rows[i].when.measure(s, f); by == v.By && abs(feet) == v.Margin {
+			return sc.rows[i].when.nearest(s, f).told(s, f, sc.People)
+		}
 	}
 	return ""
 }

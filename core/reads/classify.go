@@ -1,222 +1,132 @@
 package reads
 
-import "math"
+import (
+	"math"
 
-// Boundaries of the model, in feet.
-const (
-	// LateMargin is the margin below which a cue comes late and two answers are
-	// accepted (assumption).
-	LateMargin = 0.5
-	// TakeReach is how near the cutter X-screener must stand, ahead of him, to
-	// be in his way (assumption).
-	TakeReach = 6.0
-	// StayReach is how near the screener X-cutter must be to count as having
-	// stayed with him (assumption).
-	StayReach = 4.0
+	"evrik/core/court"
 )
+
+// LateMargin is the margin in feet below which a cue comes late and two answers
+// are accepted (assumption).
+const LateMargin = 0.5
 
 // Verdict is a classified situation: the bare numbers, without words.
 type Verdict struct {
 	// Cue is what the defenders show.
 	Cue Cue
-	// Margin is the distance in feet to the nearest place at which one of the
-	// two defenders would show another cue.
+	// Margin in feet: as long as no defender moves by more, the cue stays. It is
+	// never overstated; at a corner between three cues it may be understated.
 	Margin float64
-	// Next is that other cue.
-	Next Cue
-	// ByScreener reports that it is X-screener's place that is nearest to
-	// changing the answer.
-	ByScreener bool
+	// By is the defender whose place is nearest to changing the cue.
+	By Place
 }
 
-// Late reports whether the cue is too close to call, so that the answers to
-// both Cue and Next are right.
+// Late reports whether the cue is too close to call, so that the answers to it
+// and to the next one are right.
 func (v Verdict) Late() bool { return v.Margin < LateMargin }
 
-// Classify finds the cue of a valid situation. It allocates nothing.
+// Classify finds the cue of a valid situation. It allocates nothing. An unknown
+// screen has no cue.
 func Classify(s *Situation) Verdict {
-	f := newFrame(s)
-	c := newPlane(f, s)
-	xa, xo := f.in(s.XCutter)
-	sa, so := f.in(s.XScreener)
-	return c.verdict(vec{xa, xo}, vec{sa, so})
+	screen, ok := ScreenByID(s.Screen)
+	if !ok {
+		return Verdict{}
+	}
+	f := screen.frame(s)
+	return screen.classify(s, &f)
 }
 
-// vec is a place in the screen's frame: along the cut and out to the cutter's side.
-type vec struct{ a, n float64 }
-
-func (p vec) dist(q vec) float64 { return math.Hypot(p.a-q.a, p.n-q.n) }
-
-// plane holds what the regions depend on: where the cutter is in the frame.
-type plane struct{ cutter vec }
-
-func newPlane(f frame, s *Situation) plane {
-	a, n := f.in(s.Cutter)
-	return plane{vec{a, n}}
-}
-
-// verdict combines both defenders. X-screener's place decides whether the
-// screen is switched or shown; if he is not in the way X-cutter's place decides.
-func (pl plane) verdict(x, xs vec) Verdict {
-	own := pl.cueOfCutter(x)
-	helped := Show
-	if pl.stays(x) {
-		helped = Switch
-	}
-	takes := pl.takes(xs)
-
-	var v Verdict
-	var edge nearest
-	if takes {
-		v.Cue = helped
-		edge = pl.stayEdges(x)
-		v.Next = Switch + Show - helped
-	} else {
-		v.Cue = own
-		edge = pl.cueEdges(x)
-		v.Next = pl.across(x, edge, own)
-	}
-	v.Margin = edge.dist
-	if take := pl.takeEdges(xs); take.dist < v.Margin {
-		v.Margin, v.ByScreener = take.dist, true
-		v.Next = own
-		if !takes {
-			v.Next = helped
+// classify tries the table's rows from the last, the most particular, to the
+// first, which is what remains.
+func (sc *Screen) classify(s *Situation, f *frame) Verdict {
+	v := Verdict{Margin: math.Inf(1)}
+	for i := len(sc.rows) - 1; i > 0; i-- {
+		feet, by := sc.rows[i].when.measure(s, f)
+		if m := abs(feet); m < v.Margin {
+			v.Margin, v.By = m, by
+		}
+		if feet >= 0 {
+			v.Cue = sc.rows[i].Cue
+			return v
 		}
 	}
+	v.Cue = sc.rows[0].Cue
 	return v
 }
 
-// cueOfCutter is the region X-cutter stands in.
-func (pl plane) cueOfCutter(x vec) Cue {
-	switch {
-	case x.a <= pl.cutter.a && x.a*x.a+x.n*x.n <= Touching*Touching:
-		return Stuck
-	case x.n < 0:
-		return Under
-	case x.a > pl.cutter.a:
-		return Jump
+// Rings on which the next cue is looked for: how far past the margin, and how
+// many directions (assumptions; a cue's region is wider than a ring's step).
+const (
+	ringStep   = 0.02 // feet past the margin, and
+	ringGrowth = 0.06 // share of the margin, per ring
+	ringCount  = 12
+	ringPoints = 24
+)
+
+// next is the cue that the deciding defender shows first when he moves past the
+// margin; the cue itself when none is near.
+func (sc *Screen) next(s *Situation, f *frame, v Verdict) Cue {
+	moved := *s
+	at := s.At(v.By)
+	for ring := range ringCount {
+		r := v.Margin*(1+ringGrowth*float64(ring)) + ringStep*float64(ring+1)
+		for k := range ringPoints {
+			turn := 2 * math.Pi * float64(k) / ringPoints
+			// The ring runs in the screen's frame, so that a mirrored situation
+			// is searched in the mirrored order.
+			moved.Put(v.By, at.Add(f.a.Scale(r*math.Cos(turn))).Add(f.n.Scale(r*math.Sin(turn))))
+			if c := sc.classify(&moved, f).Cue; c != v.Cue {
+				return c
+			}
+		}
+	}
+	return v.Cue
+}
+
+// frame is the screen's own frame: origin the screener, a along the cut, n
+// toward the side on which the cutter passes.
+type frame struct{ origin, a, n court.Point }
+
+func newFrame(s *Situation) frame {
+	screen, ok := ScreenByID(s.Screen)
+	if !ok {
+		screen = downScreen
+	}
+	return screen.frame(s)
+}
+
+func (sc *Screen) frame(s *Situation) frame {
+	a := s.To.Sub(s.From).Unit()
+	n := a.Left()
+	var side float64
+	switch sc.spots.passes {
+	case nearBall:
+		side = n.Dot(s.Passer.Sub(s.Screener))
+	case alongBaseline:
+		side = -n.Y
+	case overTop:
+		side = n.Y
 	default:
-		return Trail
+		side = n.Dot(s.Screener)
 	}
+	// Where that side is no side, as on a line through the ring, the cutter's
+	// own decides.
+	if abs(side) < SameSpot {
+		side = n.Dot(s.Cutter.Sub(s.Screener))
+	}
+	if side < 0 {
+		n = n.Scale(-1)
+	}
+	return frame{s.Screener, a, n}
 }
 
-// takes reports whether X-screener is in the cutter's way: ahead of him, on
-// his side of the screen and within reach.
-func (pl plane) takes(xs vec) bool {
-	return xs.a >= pl.cutter.a && xs.n >= 0 && xs.dist(pl.cutter) <= TakeReach
+// in returns p's coordinates in the frame, in feet.
+func (f *frame) in(p court.Point) (along, out float64) {
+	d := p.Sub(f.origin)
+	return d.Dot(f.a), d.Dot(f.n)
 }
 
-// stays reports whether X-cutter has let the cutter go and kept the screener:
-// he is nearer to the screener, and near.
-func (pl plane) stays(x vec) bool {
-	d := math.Hypot(x.a, x.n)
-	return d <= StayReach && d < x.dist(pl.cutter)
-}
-
-// nearest is the closest boundary point found so far.
-type nearest struct {
-	dist float64
-	at   vec
-}
-
-func (b *nearest) offer(p, at vec) {
-	if d := p.dist(at); d < b.dist {
-		b.dist, b.at = d, at
-	}
-}
-
-// clampTo offers the point of an axis-parallel segment nearest to p. The
-// segment runs along a (at fixed n) or along n (at fixed a).
-func (b *nearest) alongA(p vec, n, lo, hi float64) {
-	if lo <= hi {
-		b.offer(p, vec{math.Max(lo, math.Min(hi, p.a)), n})
-	}
-}
-
-func (b *nearest) alongN(p vec, a, lo, hi float64) {
-	if lo <= hi {
-		b.offer(p, vec{a, math.Max(lo, math.Min(hi, p.n))})
-	}
-}
-
-// onCircle returns the point of a circle nearest to p.
-func onCircle(p, centre vec, r float64) vec {
-	d := p.dist(centre)
-	if d == 0 {
-		return vec{centre.a - r, centre.n}
-	}
-	k := r / d
-	return vec{centre.a + (p.a-centre.a)*k, centre.n + (p.n-centre.n)*k}
-}
-
-// cueEdges finds the boundary of X-cutter's regions nearest to x.
-func (pl plane) cueEdges(x vec) nearest {
-	b := nearest{dist: math.Inf(1)}
-	ca := pl.cutter.a
-	inner := math.Max(-Touching, math.Min(Touching, ca))
-	// Trail or jump against under: the screener's own line, outside his body.
-	b.alongA(x, 0, math.Inf(-1), -Touching)
-	b.alongA(x, 0, inner, math.Inf(1))
-	// Level with the cutter: jump begins; inside the body it also ends stuck.
-	low := 0.0
-	if abs(ca) < Touching {
-		low = -math.Sqrt(Touching*Touching - ca*ca)
-	}
-	b.alongN(x, ca, low, math.Inf(1))
-	// The screener's body, as far as it lies behind the cutter.
-	if at := onCircle(x, vec{}, Touching); at.a <= ca {
-		b.offer(x, at)
-	}
-	return b
-}
-
-// takeEdges finds the boundary of "in the cutter's way" nearest to xs.
-func (pl plane) takeEdges(xs vec) nearest {
-	b := nearest{dist: math.Inf(1)}
-	c := pl.cutter
-	reach := math.Sqrt(math.Max(0, TakeReach*TakeReach-c.n*c.n))
-	b.alongA(xs, 0, c.a, c.a+reach)
-	b.alongN(xs, c.a, 0, c.n+TakeReach)
-	if at := onCircle(xs, c, TakeReach); at.a >= c.a && at.n >= 0 {
-		b.offer(xs, at)
-	}
-	return b
-}
-
-// stayEdges finds the boundary between having stayed with the screener and
-// still chasing the cutter nearest to x.
-func (pl plane) stayEdges(x vec) nearest {
-	b := nearest{dist: math.Inf(1)}
-	c := pl.cutter
-	gap := math.Hypot(c.a, c.n)
-	if gap == 0 {
-		return b
-	}
-	// The line half way between screener and cutter, within reach of the screener.
-	u := vec{c.a / gap, c.n / gap}
-	half := math.Sqrt(math.Max(0, StayReach*StayReach-gap*gap/4))
-	t := math.Max(-half, math.Min(half, -x.a*u.n+x.n*u.a))
-	b.offer(x, vec{u.a*gap/2 - t*u.n, u.n*gap/2 + t*u.a})
-	if at := onCircle(x, vec{}, StayReach); at.a*u.a+at.n*u.n <= gap/2 {
-		b.offer(x, at)
-	}
-	return b
-}
-
-// across returns the cue on the far side of the nearest edge.
-func (pl plane) across(x vec, edge nearest, own Cue) Cue {
-	const step = 1e-6 // ft past the edge
-	if edge.dist > step {
-		k := 1 + step/edge.dist
-		if c := pl.cueOfCutter(vec{x.a + (edge.at.a-x.a)*k, x.n + (edge.at.n-x.n)*k}); c != own {
-			return c
-		}
-	}
-	for _, d := range [8]vec{{step, 0}, {-step, 0}, {0, step}, {0, -step}, {step, step}, {-step, -step}, {step, -step}, {-step, step}} {
-		if c := pl.cueOfCutter(vec{edge.at.a + d.a, edge.at.n + d.n}); c != own {
-			return c
-		}
-	}
-	return own
+// at returns the place on the floor of frame coordinates.
+func (f *frame) at(along, out float64) court.Point {
+	return f.origin.Add(f.a.Scale(along)).Add(f.n.Scale(out))
 }

@@ -21,7 +21,7 @@ func ExampleJudge() {
 	fmt.Println(answer.Why)
 	fmt.Println(answer.Row.Say)
 	// Output:
-	// under, 1.8 ft clear of stuck
-	// His man is 3.8 ft on the rim side of the screen.
+	// under, 1.5 ft clear of stuck
+	// The cutter's man is 3.8 ft on the far side of the screen, 4.0 ft from the screener.
 	// He went under: stop behind the screener's back and shoot it.
 }

@@ -21,6 +21,12 @@ const (
 	// SpacingLeast and SpacingWanted are the distances between neighbours
 	// (common practice, no source).
 	SpacingLeast, SpacingWanted = 12.0, 15.0
+	// BackSlack is by how many degrees a screener's back may point away from
+	// where it should (assumption).
+	BackSlack = 40.0
+	// MostInside is how many attackers may be inside the arc (common practice:
+	// rarely two, never three).
+	MostInside = 2
 	// ToeRoom is how far behind the line a catch for three must be; less is toes
 	// on the line (assumption: what a 0.90 m corner corridor leaves a player).
 	ToeRoom = 0.75
@@ -30,18 +36,106 @@ const (
 type Check struct {
 	ID string `json:"id"`
 	OK bool   `json:"ok"`
-	// Feet is the measure behind the sentence.
+	// Feet is the measure behind the sentence; for a back's angle it is degrees,
+	// for bodies their number.
 	Feet float64 `json:"feet"`
 	Text string  `json:"text"`
 }
 
-// Mechanics judges how a screen is set and used in a valid situation.
+// Mechanics judges how a screen is set and used, and how the floor is spread, in
+// a valid situation.
 func Mechanics(c court.Court, s *Situation) []Check {
-	out := []Check{daylight(s), meetsBody(s)}
-	if screen, ok := ScreenByID(s.Screen); ok && screen.spots.blind {
-		out = append(out, blindSide(s))
+	screen, ok := ScreenByID(s.Screen)
+	if !ok {
+		return nil
 	}
-	return append(out, spacing(s), lane(s), behindLine(c, s))
+	var out []Check
+	if !screen.spots.free {
+		out = append(out, daylight(s), meetsBody(s), backTo(c, screen, s))
+		if screen.spots.blind {
+			out = append(out, blindSide(s))
+		}
+	}
+	if screen.Family == OffBall {
+		out = append(out, spacing(s), lane(s), behindLine(c, s))
+	}
+	if spread := neighbours(screen, s); spread.Text != "" {
+		out = append(out, spread, bodiesInside(c, screen, s))
+	}
+	return out
+}
+
+// backTo is by how many degrees the screener's back points away from where it
+// should: to the catch, or where the table says.
+func backTo(c court.Court, screen *Screen, s *Situation) Check {
+	wanted := s.To
+	if at, ok := c.SpotAt(screen.spots.back); ok {
+		wanted = at
+		if s.onLeft() {
+			wanted = at.Mirror()
+		}
+	}
+	off := angle(s.Back.Sub(s.Screener), wanted.Sub(s.Screener)) * 180 / math.Pi
+	if s.Back == (court.Point{}) {
+		off = 0 // nothing was said about it
+	}
+	k := Check{ID: "back", OK: off <= BackSlack, Feet: off, Text: "The screener's back points where it should."}
+	if !k.OK {
+		k.Text = fmt.Sprintf("The screener's back is turned %.0f degrees off: turn it to where the catch is.", off)
+	}
+	return k
+}
+
+// spacers are the attackers who are not in the action and must give it room.
+func (sc *Screen) spacers() []Place {
+	var out []Place
+	for _, p := range sc.People {
+		if p.ID >= second && p.ID <= three && !p.Screens {
+			out = append(out, p.ID)
+		}
+	}
+	return out
+}
+
+// neighbours is the least distance of somebody off the action to a teammate.
+func neighbours(sc *Screen, s *Situation) Check {
+	least, first, other := math.Inf(1), nobody, nobody
+	for _, a := range sc.spacers() {
+		for _, q := range sc.People {
+			if q.ID == a || q.ID == screener || q.ID.Defends() {
+				continue
+			}
+			if d := s.At(a).Dist(s.At(q.ID)); d < least {
+				least, first, other = d, a, q.ID
+			}
+		}
+	}
+	if first == nobody {
+		return Check{}
+	}
+	k := Check{ID: "spread", Feet: least, OK: least >= SpacingLeast, Text: fmt.Sprintf("The floor is spread: at least %.0f ft between neighbours.", least)}
+	switch {
+	case least < SpacingLeast:
+		k.Text = fmt.Sprintf("Only %.0f ft between %s and %s: one man guards both.", least, sc.word(first), sc.word(other))
+	case least < SpacingWanted:
+		k.Text = fmt.Sprintf("%.0f ft between %s and %s: %.0f would be better.", least, sc.word(first), sc.word(other), SpacingWanted)
+	}
+	return k
+}
+
+// bodiesInside counts attackers inside the arc.
+func bodiesInside(c court.Court, sc *Screen, s *Situation) Check {
+	n := 0
+	for _, p := range sc.People {
+		if !p.ID.Defends() && c.InsideArc(s.At(p.ID)) {
+			n++
+		}
+	}
+	k := Check{ID: "inside", Feet: float64(n), OK: n <= MostInside, Text: fmt.Sprintf("%d inside the arc: there is room.", n)}
+	if !k.OK {
+		k.Text = fmt.Sprintf("%d attackers inside the arc: never three; somebody clears out.", n)
+	}
+	return k
 }
 
 // daylight is the gap between cutter and screener.
@@ -58,7 +152,8 @@ func daylight(s *Situation) Check {
 // to the catch. One who has gone the other way round has been met.
 func meetsBody(s *Situation) Check {
 	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.To)-2*BodyRadius)
-	past, out := newFrame(s).in(s.XCutter)
+	f := newFrame(s)
+	past, out := f.in(s.XCutter)
 	k := Check{ID: "body", Feet: miss, OK: miss <= MissBody || out < 0 || past > 0, Text: "The screen is on his man's way."}
 	if !k.OK {
 		k.Text = fmt.Sprintf("The screen misses his man by %.1f ft: screen the man, not the spot.", miss)

@@ -72,7 +72,7 @@ func TestBlindSideStep(t *testing.T) {
 	for _, screen := range Screens() {
 		c := highSchool(t)
 		s := screen.Example(c, Trail)
-		blind := screen.ID == FlareS || screen.ID == Hammer || screen.ID == Back || screen.ID == High
+		blind := screen.ID == FlareS || screen.ID == Hammer || screen.ID == Back || screen.ID == High || screen.ID == StepUp
 		if _, asked := check(t, c, &s, "blind"); asked != blind {
 			t.Errorf("%s: the blind-side step is asked for: %v", screen.ID, asked)
 			continue

@@ -101,10 +101,10 @@ func Options(c court.Court, s *Situation) []Option {
 	if !ok {
 		return nil
 	}
-	f := newFrame(s)
-	var out []Option
+	f := screen.frame(s)
+	out := []Option{}
 	for _, read := range screen.ownReads() {
-		out = append(out, option(c, f, s, read))
+		out = append(out, option(c, &f, s, read))
 	}
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(b.worth(), a.worth()) })
 	return out
@@ -118,15 +118,18 @@ func (o Option) worth() float64 {
 	return o.Separation
 }
 
+// runs are the cuts that can be run against the defenders alone.
+var runs = map[Read]bool{Curl: true, Straight: true, Fade: true, BackCut: true, Flare: true, RimCut: true, StepOut: true, CutLow: true, CutOver: true}
+
 // ownReads lists the cuts that answer the cutter's own defender, under any school.
 func (s *Screen) ownReads() []Read {
 	var out []Read
 	add := func(r Read) {
-		if !slices.Contains(out, r) {
+		if runs[r] && !slices.Contains(out, r) {
 			out = append(out, r)
 		}
 	}
-	for _, row := range s.rows[:ownCues] {
+	for _, row := range s.rows {
 		add(row.CutterRead)
 	}
 	for _, v := range s.variants {
@@ -135,11 +138,7 @@ func (s *Screen) ownReads() []Read {
 	return out
 }
 
-// ownCues is how many rows of a table are about the cutter's own defender;
-// they come first.
-const ownCues = 4
-
-func option(c court.Court, f frame, s *Situation, read Read) Option {
+func option(c court.Court, f *frame, s *Situation, read Read) Option {
 	path := inStride(cutPath(c, f, s, read), read)
 	end := path[len(path)-1]
 	m := motion.Mover{At: s.Cutter, Velocity: f.a.Scale(CutSpeed)}
@@ -161,10 +160,10 @@ func option(c court.Court, f frame, s *Situation, read Read) Option {
 	o := Option{Read: read, Feet: end.Len(), Pass: Direct}
 	far := s.Passer.Dist(end)
 	o.Seconds = math.Max(arrive, far/motion.PassSpeed)
-	if inLane(s, own, helper, end, o.Seconds-far/motion.PassSpeed, far) {
+	if standsInLane(s, own, helper, end, o.Seconds-far/motion.PassSpeed, far) {
 		// Somebody stands in the ball's way: over his head, slower.
 		o.Pass, o.Seconds = Skip, math.Max(arrive, far/motion.SkipSpeed)
-		if inLane(s, own, helper, end, o.Seconds-far/motion.SkipSpeed, SkipReach) {
+		if standsInLane(s, own, helper, end, o.Seconds-far/motion.SkipSpeed, SkipReach) {
 			o.Pass = NoPass
 		}
 	}
@@ -193,10 +192,10 @@ func inStride(path []court.Point, read Read) []court.Point {
 	return path
 }
 
-// inLane reports whether a defender stands in the ball's way when it leaves, no
+// standsInLane reports whether a defender stands in the ball's way when it leaves, no
 // further than a distance in feet from the catch. One at the catch itself is
 // counted by the separation.
-func inLane(s *Situation, own, helper pursuer, end court.Point, leaves, within float64) bool {
+func standsInLane(s *Situation, own, helper pursuer, end court.Point, leaves, within float64) bool {
 	for _, p := range [2]pursuer{own, helper} {
 		x := p.at(s, end, leaves)
 		if d := x.Dist(end); d > LaneWidth && d <= within && court.SegmentDist(x, s.Passer, end) < LaneWidth {

@@ -41,16 +41,11 @@ const (
 	endPause  = 0.8 // the last picture stays
 	passDelay = 0.1 // the ball leaves this long before the catch needs it
 	reaction  = 0.4 // a defender follows his man's answer this much later
+	lookPause = 0.9 // everybody stands in his place before a read without a screen
 )
 
-// Places of the answers, in feet.
-const (
-	finishAt   = 4.0 // in front of the ring, where a cut to the rim ends
-	outsideArc = 1.5 // a three is taken this far behind the line
-	popBack    = 4.5 // behind the screener's back
-	curlBack   = 5.0 // behind the screen, from which a curl to the rim is a turn right round
-	closest    = 3.2 // a recovering defender gets no nearer than this
-)
+// closest is how near, in feet, a recovering defender gets (assumption).
+const closest = 3.2
 
 // PlayOf sets a judged situation in motion on a court: the screen is set, the
 // cutter comes to it, both answer the cue and the ball goes to the first look.
@@ -59,37 +54,42 @@ func PlayOf(c court.Court, s *Situation, a Answer) Play {
 	if !ok {
 		return Play{}
 	}
-	start := screen.Start(c)
-	if s.Screener.X < 0 {
-		start = start.Mirror()
+	begin, from := screen.Start(c), s.From
+	if s.onLeft() {
+		begin = begin.Mirror()
 	}
-	f := newFrame(s)
-
-	set := motion.Cutting.TimeTo(start.Dist(s.Screener))
-	use := set + setPause + motion.Jogging.TimeTo(s.From.Dist(s.Cutter))
+	f := screen.frame(s)
+	set := motion.Cutting.TimeTo(begin.Dist(s.Screener))
+	use := set + setPause + motion.Jogging.TimeTo(from.Dist(s.Cutter))
+	leave := use - motion.Jogging.TimeTo(from.Dist(s.Cutter))
+	if screen.spots.free {
+		begin, from, set, use, leave = s.Screener, s.Cutter, 0, lookPause, lookPause
+	}
 	b := builder{}
-	cutEnd := b.run("cutter", s.From, set+setPause, use, s.Cutter, cutPath(c, f, s, a.Row.CutterRead))
-	scrEnd := b.run("screener", start, 0, set, s.Screener, nil)
-	b.leave("screener", use+holdScrn, screenerPath(c, f, s, a.Row.ScreenerRead), &scrEnd)
-	target := "cutter"
-	if a.Row.CutterRead == ClearOut || a.Row.CutterRead == Keep {
-		target = "screener"
+	cutEnd := b.run(cutter, from, leave, use, s.Cutter, cutPath(c, &f, s, a.Row.CutterRead))
+	scrEnd := b.run(screener, begin, 0, set, s.Screener, nil)
+	b.leave(screener, use+holdScrn, screenerPath(c, &f, s, a.Row.ScreenerRead), &scrEnd)
+	b.tracks = append(b.tracks, Track{Who: "ball"})
+	for _, p := range screen.People {
+		if !p.ID.Defends() && b.find(p.ID.String()) == nil {
+			b.stand(p.ID, s.At(p.ID))
+		}
 	}
-	catchAt, catchT := b.last(target)
-	flight := s.Passer.Dist(catchAt) / motion.PassSpeed
-	leave := math.Max(use, catchT-flight-passDelay)
-	b.tracks = append(b.tracks,
-		Track{"ball", []Key{{0, s.Passer}, {leave, s.Passer}, {leave + flight, catchAt}}},
-		Track{"passer", []Key{{0, s.Passer}}})
-	b.defender("xCutter", guard(s.From, 2.5), s.XCutter, set+setPause, use, b.end("cutter"), cutEnd)
-	b.defender("xScreener", guard(start, 2.5), s.XScreener, 0, set, b.end("screener"), scrEnd)
+	arrive := b.ball(screen, screen.ballTo(s, a.Row.CutterRead), use)
+	b.defender(xCutter, screen.waits(s, from, s.XCutter), s.XCutter, leave, use, b.end("cutter"), cutEnd)
+	b.defender(xScreener, screen.waits(s, begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
+	for _, p := range screen.People {
+		if p.ID.Defends() && b.find(p.ID.String()) == nil {
+			b.stand(p.ID, s.At(p.ID))
+		}
+	}
 
-	end := math.Max(math.Max(cutEnd, scrEnd), leave+flight)
+	end := math.Max(math.Max(cutEnd, scrEnd), arrive)
 	steps := []Step{
 		{0, "Start", screen.About},
-		{set, "Screen set", screen.Before[1]},
+		{set, "Set", screen.Before[1]},
 		{use, "Read", a.Row.Say},
-		{leave + flight, "Catch", a.Row.PasserPart},
+		{arrive, "Ball", a.Row.PasserPart},
 		{end, "Finish", a.Row.ScreenerPart},
 	}
 	return Play{Duration: end + endPause, Tracks: b.tracks, Steps: steps}
@@ -98,78 +98,80 @@ func PlayOf(c court.Court, s *Situation, a Answer) Play {
 // guard is where a defender waits: on the line from his man to the rim.
 func guard(man court.Point, d float64) court.Point { return man.Toward(court.Point{}, d) }
 
-// cutPath is the cutter's way after the read, from his place at the screen.
-func cutPath(c court.Court, f frame, s *Situation, read Read) []court.Point {
-	rim := finishNear(s.Screener)
-	switch read {
-	case Curl:
-		if back, _ := f.in(rim); back < -curlBack {
-			// The rim lies behind the cut: the curl goes across the lane first.
-			return []court.Point{f.at(1.7, 1.3), f.at(2.3, -0.6), f.at(-0.5, -6), rim}
-		}
-		return []court.Point{f.at(1.7, 1.3), f.at(2.3, -0.6), rim}
-	case Straight, RimCut:
-		return []court.Point{s.To}
-	case StepOut:
-		return []court.Point{behindArc(c, s.From)}
-	case Fade:
-		return []court.Point{behindArc(c, f.at(-0.4, popBack))}
-	case BackCut:
-		return []court.Point{f.at(-2, 0.6), rim}
-	case Flare:
-		return []court.Point{behindArc(c, f.at(-3, popBack+4))}
-	case ClearOut:
-		return []court.Point{behindArc(c, f.at(1, popBack+6))}
-	default: // Keep: catch short of the defender who steps out, and back up
-		return []court.Point{s.Cutter.Toward(s.To, 4), behindArc(c, s.Cutter.Toward(s.To, 4).Add(f.n.Scale(3)))}
+// waits is where a defender is before the read: with his man, or in his place
+// where nobody moves before it.
+func (sc *Screen) waits(_ *Situation, man, at court.Point) court.Point {
+	if sc.spots.free {
+		return at
 	}
-}
-
-// screenerPath is the screener's way after holding the screen.
-func screenerPath(c court.Court, f frame, s *Situation, read Read) []court.Point {
-	switch read {
-	case Pop:
-		return []court.Point{s.To}
-	case Shape:
-		return []court.Point{f.at(1.5, -1.5), guard(s.Screener, s.Screener.Len()-7)}
-	case Rescreen:
-		return []court.Point{f.at(-1.2, 0.6)}
-	case StepBall:
-		return []court.Point{s.Screener.Toward(s.Passer, 5)}
-	default: // Split and Slip: straight to the rim, no loop
-		return []court.Point{finishNear(s.Screener)}
-	}
-}
-
-func finishNear(from court.Point) court.Point { return court.Point{}.Toward(from, finishAt) }
-
-// behindArc moves p straight out from the ring until it is behind the
-// three-point line, and keeps it on the floor.
-func behindArc(c court.Court, p court.Point) court.Point {
-	if p.Len() < c.ArcRadius+outsideArc {
-		p = court.Point{}.Toward(p, c.ArcRadius+outsideArc)
-	}
-	return c.Clamp(p, 1)
+	return guard(man, 2.5)
 }
 
 type builder struct{ tracks []Track }
 
 // run adds a track that stands at from until t0, arrives at to at t1 and then
 // follows path at cutting speed. It returns when the way ends.
-func (b *builder) run(who string, from court.Point, t0, t1 float64, to court.Point, path []court.Point) float64 {
+func (b *builder) run(who Place, from court.Point, t0, t1 float64, to court.Point, path []court.Point) float64 {
 	keys := []Key{{0, from}}
 	if t0 > 0 {
 		keys = append(keys, Key{t0, from})
 	}
-	b.tracks = append(b.tracks, Track{who, append(keys, Key{t1, to})})
+	if t1 > t0 || t1 == 0 && from != to {
+		keys = append(keys, Key{t1, to})
+	}
+	b.tracks = append(b.tracks, Track{who.String(), keys})
 	end := t1
 	b.leave(who, t1, path, &end)
 	return end
 }
 
+// stand adds a track of somebody who stays where he is.
+func (b *builder) stand(who Place, at court.Point) {
+	b.tracks = append(b.tracks, Track{who.String(), []Key{{0, at}}})
+}
+
+// ball fills the ball's track: with its owner until it is passed, then to the
+// receiver where he is at the end of his way. It returns when it is there.
+func (b *builder) ball(screen *Screen, to Place, use float64) float64 {
+	from := screen.ball()
+	owner := b.find(from.String())
+	track := b.find("ball")
+	if to == from {
+		track.Keys = append(track.Keys, owner.Keys...)
+		return math.Max(use, owner.Keys[len(owner.Keys)-1].T)
+	}
+	catchAt, catchT := b.last(to.String())
+	flight := owner.at(catchT).Dist(catchAt) / motion.PassSpeed
+	leave := math.Max(use, catchT-flight-passDelay)
+	for _, k := range owner.Keys {
+		if k.T < leave {
+			track.Keys = append(track.Keys, k)
+		}
+	}
+	track.Keys = append(track.Keys, Key{leave, owner.at(leave)})
+	flight = owner.at(leave).Dist(catchAt) / motion.PassSpeed
+	track.Keys = append(track.Keys, Key{leave + flight, catchAt})
+	return leave + flight
+}
+
+// at is where a track is at a time.
+func (t *Track) at(now float64) court.Point {
+	before := t.Keys[0]
+	for _, k := range t.Keys {
+		if k.T >= now {
+			if k.T == before.T {
+				return k.At
+			}
+			return before.At.Add(k.At.Sub(before.At).Scale((now - before.T) / (k.T - before.T)))
+		}
+		before = k
+	}
+	return before.At
+}
+
 // leave continues a track along path, starting at t at cutting speed.
-func (b *builder) leave(who string, t float64, path []court.Point, end *float64) {
-	tr := b.find(who)
+func (b *builder) leave(who Place, t float64, path []court.Point, end *float64) {
+	tr := b.find(who.String())
 	at := tr.Keys[len(tr.Keys)-1].At
 	if t > tr.Keys[len(tr.Keys)-1].T {
 		tr.Keys = append(tr.Keys, Key{t, at})
@@ -185,18 +187,20 @@ func (b *builder) leave(who string, t float64, path []court.Point, end *float64)
 
 // defender adds a defender's track: with his man to the screen, in his place
 // at the read, and recovering toward his man's last place by the end.
-func (b *builder) defender(who string, from, read court.Point, t0, t1 float64, man court.Point, end float64) {
+func (b *builder) defender(who Place, from, read court.Point, t0, t1 float64, man court.Point, end float64) {
 	room := math.Max(0, read.Dist(man)-closest)
 	recover := read.Toward(man, math.Min(room, motion.Cutting.Covered(end-t1-reaction)))
 	keys := []Key{{0, from}}
 	if t0 > 0 {
 		keys = append(keys, Key{t0, from})
 	}
-	keys = append(keys, Key{t1, read})
+	if t1 > 0 {
+		keys = append(keys, Key{t1, read})
+	}
 	if end > t1 {
 		keys = append(keys, Key{end, recover})
 	}
-	b.tracks = append(b.tracks, Track{who, keys})
+	b.tracks = append(b.tracks, Track{who.String(), keys})
 }
 
 func (b *builder) find(who string) *Track {

@@ -11,7 +11,7 @@ import (
 // seed: any cue, either side, the defenders anywhere that shows it beyond doubt.
 func Clear(c court.Court, screen *Screen, seed uint64) Situation {
 	rng := rand.New(rand.NewPCG(seed, 0))
-	cue := Cues()[rng.IntN(len(Cues()))]
+	cue := screen.rows[rng.IntN(len(screen.rows))].Cue
 	s := screen.Example(c, cue)
 	clear := s
 	for range clearTries {

@@ -10,19 +10,10 @@ const (
 	MapCell = 0.3
 )
 
-// Mover is the defender whose places a read map answers for.
-type Mover string
-
-// The two defenders that can be moved.
-const (
-	MoveXCutter   Mover = "xCutter"
-	MoveXScreener Mover = "xScreener"
-)
-
 // Map tells the cue for every place of one defender while all others stay.
 // Cells run row by row from the corner at Origin, +x first.
 type Map struct {
-	Mover  Mover       `json:"mover"`
+	Mover  Place       `json:"mover"`
 	Origin court.Point `json:"origin"` // feet
 	Cell   float64     `json:"cell"`   // feet
 	Cols   int         `json:"cols"`
@@ -35,30 +26,42 @@ type Map struct {
 }
 
 // MapOf computes the read map of a valid situation for one defender.
-func MapOf(s *Situation, mover Mover) Map {
+func MapOf(s *Situation, mover Place) Map {
+	screen, ok := ScreenByID(s.Screen)
+	if !ok {
+		return Map{}
+	}
+	at := *s
 	m := Map{
 		Mover: mover, Cell: MapCell, Cols: MapCols, Rows: MapRows,
-		Origin: s.Screener.Sub(court.Point{X: MapCols * MapCell / 2, Y: MapRows * MapCell / 2}),
-		Legend: append([]Cue{NoCue}, Cues()...), Margins: make([]uint8, MapCols*MapRows),
+		Origin: screen.mapMiddle(s, mover).Sub(court.Point{X: MapCols * MapCell / 2, Y: MapRows * MapCell / 2}),
+		Legend: []Cue{NoCue}, Margins: make([]uint8, MapCols*MapRows),
+	}
+	digit := map[Cue]byte{}
+	for i, row := range screen.rows {
+		m.Legend = append(m.Legend, row.Cue)
+		digit[row.Cue] = '1' + byte(i)
 	}
 	cues := make([]byte, MapCols*MapRows)
-	f := newFrame(s)
-	pl := newPlane(f, s)
-	at := func(p court.Point) vec { a, n := f.in(p); return vec{a, n} }
-	x, xs := at(s.XCutter), at(s.XScreener)
+	f := screen.frame(s)
 	for row := range MapRows {
 		for col := range MapCols {
-			p := at(m.Origin.Add(court.Point{X: (float64(col) + 0.5) * MapCell, Y: (float64(row) + 0.5) * MapCell}))
-			if mover == MoveXScreener {
-				xs = p
-			} else {
-				x = p
-			}
-			v := pl.verdict(x, xs)
-			cues[row*MapCols+col] = '0' + byte(v.Cue)
+			at.Put(mover, m.Origin.Add(court.Point{X: (float64(col) + 0.5) * MapCell, Y: (float64(row) + 0.5) * MapCell}))
+			v := screen.classify(&at, &f)
+			cues[row*MapCols+col] = digit[v.Cue]
 			m.Margins[row*MapCols+col] = uint8(min(255, v.Margin*10))
 		}
 	}
 	m.Cues = string(cues)
 	return m
+}
+
+// mapMiddle is the place round which a defender's map is drawn: the screen, or
+// half way to his man where no screen is set or he belongs to somebody else.
+func (sc *Screen) mapMiddle(s *Situation, mover Place) court.Point {
+	if (mover == xCutter || mover == xScreener) && !sc.spots.free {
+		return s.Screener
+	}
+	man, ball := s.At(mover.man()), s.At(sc.ball())
+	return man.Add(ball).Add(court.Point{}).Scale(1.0 / 3)
 }

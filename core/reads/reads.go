@@ -20,13 +20,41 @@ const (
 	Jump       // X-cutter is already past the screen, between cutter and catch
 	Switch     // X-screener takes the cutter, X-cutter keeps the screener
 	Show       // X-screener steps into the cutter's way and will go back
+
+	HighSide // X-cutter stands on the half-court side of his man
+	LowSide  // X-cutter stands on the baseline side of his man
+	Waits    // X-screener waits where the screen has been before
+	Denied   // the receiver's defender is in the pass or the handoff
+
+	Drop     // the big stays back, the guard chases over
+	Tag      // drop, and the corner's defender steps in to the roller
+	Early    // the guard is over the screen before the handler uses it
+	UnderFar // the guard goes under, too far out for a shot
+	Hedge    // the big steps out and will go back
+	Blitz    // guard and big both on the ball
+	Ice      // guard on the high side, big below
+	TagLow   // the roller is met, the popper left
+
+	Turned  // the defender has turned his head to the ball
+	Asleep  // the way to the rim is empty
+	Dig     // the passer's man drops on the post
+	Crowded // bodies between the passer and the rim, a shooter in reach
+	Doubled // two on the post
+	Opens   // a way to the lane is open
+	Still   // nothing moves, everybody is guarded
+	Behind  // the post is played from behind
+	Fronted // the post is fronted, the far side clear
+	Helped  // the post is fronted, help behind it
 	numCues
 )
 
-// Cues lists every cue in teaching order.
+// Cues lists the cues of the common grammar in teaching order.
 func Cues() []Cue { return []Cue{Trail, Stuck, Under, Jump, Switch, Show} }
 
-var cueIDs = [numCues]string{"none", "trail", "stuck", "under", "jump", "switch", "show"}
+var cueIDs = [numCues]string{"none", "trail", "stuck", "under", "jump", "switch", "show",
+	"high", "low", "waits", "denied",
+	"drop", "tag", "early", "under-far", "hedge", "blitz", "ice", "tag-low",
+	"turned", "asleep", "dig", "crowded", "doubled", "opens", "still", "behind", "fronted", "helped"}
 
 // String returns the cue's id.
 func (c Cue) String() string {
@@ -47,7 +75,7 @@ func (c *Cue) UnmarshalText(b []byte) error {
 
 // ParseCue returns the cue with this id, and whether there is one.
 func ParseCue(id string) (Cue, bool) {
-	for _, c := range Cues() {
+	for c := Trail; c < numCues; c++ {
 		if cueIDs[c] == id {
 			return c, true
 		}
@@ -58,11 +86,14 @@ func ParseCue(id string) (Cue, bool) {
 // Role is the part a player has in a rep.
 type Role string
 
-// Roles of an off-ball screen.
+// Roles: the cutter off the ball, the handler with it, the screener of either,
+// the passer, and the post.
 const (
 	Cutter   Role = "cutter"
 	Screener Role = "screener"
 	Passer   Role = "passer"
+	Handler  Role = "handler"
+	Pivot    Role = "post"
 )
 
 // Read is an answer to a cue, by id.
@@ -86,6 +117,51 @@ const (
 	StepBall Read = "step"
 	Split    Read = "split"
 	Slip     Read = "slip"
+
+	CutLow    Read = "cutlow"
+	CutOver   Read = "cutover"
+	OtherSide Read = "otherside"
+	Flash     Read = "flash"
+	ForOther  Read = "forother"
+
+	Seal      Read = "seal"
+	Change    Read = "change"
+	Roll      Read = "roll"
+	ShortRoll Read = "shortroll"
+	Flip      Read = "flip"
+
+	PullUp      Read = "pullup"
+	Snake       Read = "snake"
+	Pocket      Read = "pocket"
+	CornerPass  Read = "cornerpass"
+	Reject      Read = "reject"
+	ShootBehind Read = "shootbehind"
+	UseAgain    Read = "useagain"
+	DragOut     Read = "dragout"
+	Through     Read = "through"
+	PassOut     Read = "passout"
+	AttackBig   Read = "attackbig"
+	StepBack    Read = "stepback"
+	BackOut     Read = "backout"
+	FeedSeal    Read = "feedseal"
+	TurnCorner  Read = "turncorner"
+	BackDoor    Read = "backdoor"
+	HitPop      Read = "hitpop"
+	HitSlip     Read = "hitslip"
+	HitRoll     Read = "hitroll"
+
+	HandBack   Read = "handback"
+	CutClear   Read = "cutclear"
+	Relocate   Read = "relocate"
+	ScreenSlip Read = "screenslip"
+	Feed       Read = "feed"
+	Lob        Read = "lob"
+	HighLow    Read = "highlow"
+
+	GiveBack Read = "giveback"
+	Work     Read = "work"
+	KickOut  Read = "kickout"
+	HoldSeal Read = "holdseal"
 )
 
 // ReadInfo names a read and says whose it is.
@@ -113,6 +189,47 @@ var readInfos = []ReadInfo{
 	{StepBall, "Step to ball", Screener, "Step to ball!"},
 	{Split, "Pin and slip", Screener, "Pin, slip!"},
 	{Slip, "Slip", Screener, "Slip it!"},
+
+	{CutLow, "Cut low", Cutter, "Low side, go!"},
+	{CutOver, "Over the top", Cutter, "Over the top!"},
+	{OtherSide, "Other side", Cutter, "Other side!"},
+	{Flash, "Flash", Cutter, "Flash, hands up!"},
+	{ForOther, "Screen for a shooter", Cutter, "Free the shooter!"},
+	{Seal, "Seal and open", Screener, "Seal, open up!"},
+	{Change, "Change", Screener, "Change, go!"},
+	{Roll, "Roll", Screener, "Roll, hands up!"},
+	{ShortRoll, "Short roll", Screener, "Short roll!"},
+	{Flip, "Flip the angle", Screener, "Flip it!"},
+	{PullUp, "Pull-up", Handler, "Keep him behind!"},
+	{Snake, "Snake", Handler, "Snake it back!"},
+	{Pocket, "Pocket pass", Handler, "Pocket, now!"},
+	{CornerPass, "Corner pass", Handler, "Corner, on time!"},
+	{Reject, "Reject", Handler, "Reject it!"},
+	{ShootBehind, "Shoot behind it", Handler, "Stop, shoot it!"},
+	{UseAgain, "Use it again", Handler, "Again, lower!"},
+	{DragOut, "Drag and pass", Handler, "Drag him out!"},
+	{Through, "Split them", Handler, "Through, stay low!"},
+	{PassOut, "Pass out early", Handler, "Out of two!"},
+	{AttackBig, "Attack the big", Handler, "At the big!"},
+	{StepBack, "Step back", Handler, "Step back!"},
+	{BackOut, "Back it out", Handler, "Back out, go!"},
+	{FeedSeal, "Feed the seal", Handler, "Feed the seal!"},
+	{TurnCorner, "Turn the corner", Handler, "Turn the corner!"},
+	{BackDoor, "Back door", Handler, "Behind him!"},
+	{HitPop, "Hit the pop", Handler, "Hit the pop!"},
+	{HitSlip, "Hit the slip", Handler, "Hit the slip!"},
+	{HitRoll, "Hit the roll", Handler, "Hit the roll!"},
+	{HandBack, "Cut for the hand-back", Passer, "Tight, hands ready!"},
+	{CutClear, "Cut through", Passer, "Through and clear!"},
+	{Relocate, "Relocate", Passer, "Move, be seen!"},
+	{ScreenSlip, "Screen and slip", Passer, "Screen, hold, slip!"},
+	{Feed, "Feed the post", Passer, "Feed the number!"},
+	{Lob, "Lob", Passer, "Lob it over!"},
+	{HighLow, "High-low", Passer, "High, then low!"},
+	{GiveBack, "Hand it back", Pivot, "Hand it back!"},
+	{Work, "Go to work", Pivot, "Go to work!"},
+	{KickOut, "Kick it out", Pivot, "Kick it out!"},
+	{HoldSeal, "Hold the seal", Pivot, "Hold the seal!"},
 }
 
 // Catalogue returns every read in board order.

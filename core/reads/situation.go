@@ -22,6 +22,28 @@ type Situation struct {
 	Passer    court.Point `json:"passer"`
 	XCutter   court.Point `json:"xCutter"`
 	XScreener court.Point `json:"xScreener"`
+
+	// The other screener and his defender, and up to three more of each side,
+	// where the type of situation has them.
+	Second  court.Point `json:"second,omitzero"`
+	XSecond court.Point `json:"xSecond,omitzero"`
+	One     court.Point `json:"one,omitzero"`
+	Two     court.Point `json:"two,omitzero"`
+	Three   court.Point `json:"three,omitzero"`
+	XOne    court.Point `json:"xOne,omitzero"`
+	XTwo    court.Point `json:"xTwo,omitzero"`
+	XThree  court.Point `json:"xThree,omitzero"`
+
+	// Eyes is the place the cutter's defender looks at, where that matters.
+	Eyes court.Point `json:"eyes,omitzero"`
+	// Back is a place the screener's back points to; none when zero.
+	Back court.Point `json:"back,omitzero"`
+
+	// Shooters among handler, screener and second screener: who can make the
+	// three. It decides who pops, and what "under" is worth.
+	CutterShoots   bool `json:"cutterShoots,omitzero"`
+	ScreenerShoots bool `json:"screenerShoots,omitzero"`
+	SecondShoots   bool `json:"secondShoots,omitzero"`
 }
 
 // Distances of the model, in feet.
@@ -54,151 +76,203 @@ func (e placesError) Is(target error) bool { return target == ErrPlaces }
 
 func places(format string, args ...any) error { return placesError{fmt.Sprintf(format, args...)} }
 
-type named struct {
-	name string
-	at   court.Point
-}
-
-func (s *Situation) people() [5]named {
-	return [5]named{
-		{"the cutter", s.Cutter}, {"the screener", s.Screener}, {"the passer", s.Passer},
-		{"the cutter's defender", s.XCutter}, {"the screener's defender", s.XScreener},
-	}
-}
-
 // Validate checks that the situation can be judged on this court: real
 // numbers, everyone on the floor, nobody in another's place, the cutter at the
 // screen. Errors are sentences and match ErrPlaces.
 func (s *Situation) Validate(c court.Court) error {
-	people := s.people()
-	for _, p := range append(people[:], named{"the start of the cut", s.From}, named{"the catch", s.To}) {
-		if !p.at.Finite() {
-			return places("Where %s stands is not a number. Nothing was judged; put the figure back on the floor.", p.name)
+	screen, ok := ScreenByID(s.Screen)
+	if !ok {
+		return places("There is no screen called %q. Choose one from the list.", s.Screen)
+	}
+	for _, p := range append(screen.People, Person{ID: start, Word: "the start of the cut"}, Person{ID: catch, Word: "the catch"}) {
+		at := s.At(p.ID)
+		if !at.Finite() {
+			return places("Where %s stands is not a number. Nothing was judged; put the figure back on the floor.", p.Word)
 		}
-		if !c.Contains(p.at) {
+		if !c.Contains(at) {
 			return places("%s is off the court (%s, %s from the ring). Nothing was judged; drag it back inside the lines.",
-				upper(p.name), court.FeetInches(p.at.X), court.FeetInches(p.at.Y))
+				upper(p.Word), court.FeetInches(at.X), court.FeetInches(at.Y))
 		}
 	}
-	for i := range people {
-		for j := i + 1; j < len(people); j++ {
-			if people[i].at.Dist(people[j].at) < SameSpot {
-				return places("%s and %s stand on one spot. Nothing was judged; move one of them.",
-					upper(people[i].name), people[j].name)
+	if !s.Eyes.Finite() || !s.Back.Finite() {
+		return places("Where somebody faces is not a number. Nothing was judged; turn the figure again.")
+	}
+	for i, p := range screen.People {
+		for _, q := range screen.People[i+1:] {
+			if s.At(p.ID).Dist(s.At(q.ID)) < SameSpot {
+				return places("%s and %s stand on one spot. Nothing was judged; move one of them.", upper(p.Word), q.Word)
 			}
 		}
 	}
 	if s.From.Dist(s.To) < HipToHip {
 		return places("The cut has no direction: its start and the catch are on one spot. Move the catch away.")
 	}
-	along, out := newFrame(s).in(s.Cutter)
+	if screen.spots.free {
+		return nil
+	}
+	f := newFrame(s)
+	along, out := f.in(s.Cutter)
+	who := screen.word(cutter)
 	switch {
 	case along < -LevelBand:
-		return places("The cutter is still %.0f ft short of the screener's shoulder, so there is nothing to read yet. Bring him to the screen.", -along)
+		return places("%s is still %.0f ft short of the screener's shoulder, so there is nothing to read yet. Bring him to the screen.", upper(who), -along)
 	case along > LevelBand:
-		return places("The cutter is %.0f ft past the screener's shoulder, so the read is over. Bring him back to the screen.", along)
+		return places("%s is %.0f ft past the screener's shoulder, so the read is over. Bring him back to the screen.", upper(who), along)
 	case out < 0 || out > UseBand:
-		return places("The cutter is not using this screen: he passes %.0f ft from the screener's shoulder on the wrong line. Bring him close.", abs(out))
+		return places("%s is not using this screen: he passes %.0f ft from the screener's shoulder on the wrong line. Bring him close.", upper(who), abs(out))
 	}
 	return nil
 }
 
+// word is how a sentence speaks of one of the screen's people.
+func (sc *Screen) word(p Place) string {
+	return word(sc.People, p)
+}
+
+func word(people []Person, p Place) string {
+	for _, who := range people {
+		if who.ID == p {
+			return who.Word
+		}
+	}
+	switch p {
+	case catch:
+		return "the catch"
+	case start:
+		return "the start of the cut"
+	case rim:
+		return "the rim"
+	}
+	return p.String()
+}
+
 // Mirror returns the same situation on the other side of the court.
 func (s Situation) Mirror() Situation {
-	for _, p := range []*court.Point{&s.From, &s.To, &s.Cutter, &s.Screener, &s.Passer, &s.XCutter, &s.XScreener} {
-		*p = p.Mirror()
+	for p := cutter; p < rim; p++ {
+		s.Put(p, s.At(p).Mirror())
 	}
+	s.Eyes, s.Back = s.Eyes.Mirror(), s.Back.Mirror()
 	return s
 }
 
-// Side is the side of the floor the screen is set on.
+// Side is the side of the floor the screen is set on; where there is no screen
+// on a side, the ball's.
 func (s *Situation) Side() string {
-	if s.Screener.X < 0 {
+	if s.onLeft() {
 		return "left"
 	}
 	return "right"
 }
 
-// frame is the screen's own frame: origin the screener, a along the cut, n
-// toward the side on which the cutter passes.
-type frame struct{ origin, a, n court.Point }
-
-func newFrame(s *Situation) frame {
-	a := s.To.Sub(s.From).Unit()
-	n := a.Left()
-	var side float64
-	switch passesOf(s.Screen) {
-	case nearBall:
-		side = n.Dot(s.Passer.Sub(s.Screener))
-	case alongBaseline:
-		side = -n.Y
-	default:
-		side = n.Dot(s.Screener)
+func (s *Situation) onLeft() bool {
+	if screen, ok := ScreenByID(s.Screen); ok && screen.spots.free && screen.ball() == passer {
+		return s.Passer.X < 0
 	}
-	// Where that side is no side, as on a line through the ring, the cutter's
-	// own decides.
-	if abs(side) < SameSpot {
-		side = n.Dot(s.Cutter.Sub(s.Screener))
-	}
-	if side < 0 {
-		n = n.Scale(-1)
-	}
-	return frame{s.Screener, a, n}
-}
-
-// passesOf is the side on which the cutter of a type of screen goes by.
-func passesOf(id string) passing {
-	if s, ok := ScreenByID(id); ok {
-		return s.spots.passes
-	}
-	return farFromRim
-}
-
-// in returns p's coordinates in the frame, in feet.
-func (f frame) in(p court.Point) (along, out float64) {
-	d := p.Sub(f.origin)
-	return d.Dot(f.a), d.Dot(f.n)
-}
-
-// at returns the place on the floor of frame coordinates.
-func (f frame) at(along, out float64) court.Point {
-	return f.origin.Add(f.a.Scale(along)).Add(f.n.Scale(out))
+	return s.Screener.X < 0
 }
 
 // Example places a screen of this type on a court's right side with the
-// defenders giving a clear cue. Cue NoCue gives the first one.
-func (s *Screen) Example(c court.Court, cue Cue) Situation {
+// defenders giving a clear cue. A cue it does not have gives the first one.
+func (sc *Screen) Example(c court.Court, cue Cue) Situation {
 	spot := func(id string) court.Point {
 		p, _ := c.SpotAt(id) // "rim" is the origin
 		return p
 	}
-	sit := Situation{Screen: s.ID, From: spot(s.spots.from), To: spot(s.spots.to), Passer: spot(s.spots.ball)}
-	if s.spots.to == "rim" {
-		sit.To = finishNear(sit.From)
+	s := Situation{Screen: sc.ID, From: spot(sc.spots.from), To: spot(sc.spots.to), CutterShoots: true}
+	if sc.spots.to == "rim" {
+		s.To = finishNear(s.From)
 	}
-	// The screen is set on the way, hip to hip on its far side.
-	at := s.spots.at
-	if at == 0 {
-		at = 0.5
+	if sc.spots.ball != "" {
+		s.Passer = spot(sc.spots.ball)
 	}
-	middle := sit.From.Add(sit.To.Sub(sit.From).Scale(at))
-	sit.Screener, sit.Cutter = middle, middle
-	sit.Screener = newFrame(&sit).at(0, -HipToHip)
-	f := newFrame(&sit)
-	sit.Cutter = f.at(0, HipToHip)
-	p, ok := clearPlaces[cue]
-	if !ok {
-		p = clearPlaces[Trail]
+	for who, id := range sc.spots.others {
+		s.Put(who, spot(id))
 	}
-	sit.XCutter = f.at(p.cutter.along, p.cutter.out)
-	sit.XScreener = f.at(p.screener.along, p.screener.out)
-	return sit
+	for _, p := range sc.spots.set {
+		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet))
+	}
+	if !sc.spots.free {
+		// The screen is set on the way, hip to hip on its far side.
+		at := sc.spots.at
+		if at == 0 {
+			at = 0.5
+		}
+		middle := s.From.Add(s.To.Sub(s.From).Scale(at))
+		s.Screener, s.Cutter = middle, middle
+		f := newFrame(&s)
+		s.Screener = f.at(0, -HipToHip)
+		f = newFrame(&s)
+		s.Cutter = f.at(0, HipToHip)
+		for who, at := range sc.spots.beside {
+			s.Put(who, f.at(at.along, at.out))
+		}
+	}
+	row := sc.rows[0]
+	for _, r := range sc.rows {
+		if r.Cue == cue {
+			row = r
+		}
+	}
+	for _, p := range []Place{start, catch, cutter, screener} {
+		if row.shift > 0 {
+			s.Put(p, c.Clamp(s.At(p).Add(court.Point{Y: row.shift}), 1))
+		}
+	}
+	sc.placeDefenders(&s, row)
+	s.Back = spot(sc.spots.back)
+	if sc.spots.back == "" || sc.spots.back == "catch" {
+		s.Back = s.To
+	}
+	return s
 }
+
+// placeDefenders puts everybody's man where a cue is clear.
+func (sc *Screen) placeDefenders(s *Situation, row Row) {
+	ball := s.At(sc.ball())
+	for _, p := range sc.People {
+		if p.ID.Defends() {
+			man := s.At(p.Guards)
+			sag := guarding
+			if man.X*ball.X < 0 && p.ID >= xOne {
+				sag = helpSag * man.Len()
+			}
+			s.Put(p.ID, man.Toward(court.Point{}, sag))
+		}
+	}
+	if at, ok := clearPlaces[row.Cue]; ok && !sc.spots.free {
+		f := newFrame(s)
+		s.XCutter = f.at(at.cutter.along, at.cutter.out)
+		s.XScreener = f.at(at.screener.along, at.screener.out)
+	}
+	s.Eyes = s.At(sc.spots.eyes)
+	if sc.spots.eyes == nobody {
+		s.Eyes = s.Cutter
+	}
+	for _, p := range row.show {
+		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet).Add(p.plus))
+	}
+}
+
+// ball is who has the ball at the instant of the read.
+func (sc *Screen) ball() Place {
+	for _, p := range sc.People {
+		if p.Ball {
+			return p.ID
+		}
+	}
+	return passer
+}
+
+// Distances at which examples place defenders (assumptions).
+const (
+	guarding = 3.0  // feet from the man, toward the rim
+	helpSag  = 0.45 // share of the way to the rim, two passes away
+)
 
 // Start returns where the screener comes from on a court, for a screen on the
 // right side.
-func (s *Screen) Start(c court.Court) court.Point {
-	p, _ := c.SpotAt(s.spots.screenerFrom)
+func (sc *Screen) Start(c court.Court) court.Point {
+	p, _ := c.SpotAt(sc.spots.screenerFrom)
 	return p
 }
 
@@ -213,6 +287,17 @@ var clearPlaces = map[Cue]struct{ cutter, screener offset }{
 	Jump:   {offset{3.4, 2.6}, offset{0.6, -3.0}},
 	Switch: {offset{-0.8, -1.8}, offset{2.6, 2.6}},
 	Show:   {offset{-2.6, 2.6}, offset{2.8, 2.4}},
+	Waits:  {offset{-3.0, 1.6}, offset{1.4, 4.6}},
+	Denied: {offset{3.4, 2.6}, offset{0.6, -3.0}},
+
+	Drop:     {offset{-3.0, 1.5}, offset{2.4, -6.5}},
+	Tag:      {offset{-3.0, 1.5}, offset{2.4, -6.5}},
+	UnderFar: {offset{1.2, -3.8}, offset{-2.2, -3.6}},
+	Early:    {offset{3.0, 2.4}, offset{2.4, -3.0}},
+	Ice:      {offset{2.8, 2.4}, offset{-4.5, -3.0}},
+	Hedge:    {offset{-5.6, 1.0}, offset{3.4, 3.2}},
+	Blitz:    {offset{-1.6, 3.2}, offset{2.2, 3.2}},
+	TagLow:   {offset{-3.0, 1.5}, offset{2.4, -6.5}},
 }
 
 func abs(x float64) float64 {

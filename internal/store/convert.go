@@ -32,7 +32,7 @@ func CourtJSON(c court.Court) []byte {
 
 // SchoolOf is a team's choice where practitioners differ.
 func SchoolOf(t gen.Team) reads.School {
-	return reads.School{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst}
+	return reads.School{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst}
 }
 
 // RepsOf turns stored events into evidence.

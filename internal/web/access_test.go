@@ -63,7 +63,7 @@ func bodyFor(operation string, c club) any {
 	case "layOut", "addPractice", "updatePractice":
 		return planFor(c)
 	case "updateTeam":
-		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false, "school": map[string]bool{"fadeToCorner": false, "flareFirst": false}}
+		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false, "school": map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false}}
 	case "setClock":
 		return map[string]any{"action": "start"}
 	case "logReps":

@@ -56,13 +56,14 @@ func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.R
 	if err != nil {
 		return nil, err
 	}
-	if !r.Params.Mover.Valid() {
-		return nil, invalid("A read map is made for the cutter's or the screener's defender.")
+	mover, ok := reads.ParsePlace(r.Params.Mover)
+	if !ok || !mover.Defends() {
+		return nil, invalid("A read map is made for the places of a defender.")
 	}
 	if _, err := reads.Judge(c, school, r.Body); err != nil {
 		return nil, err
 	}
-	return api.ReadMap200JSONResponse(reads.MapOf(r.Body, reads.Mover(r.Params.Mover))), nil
+	return api.ReadMap200JSONResponse(reads.MapOf(r.Body, mover)), nil
 }
 
 // Play sets a situation in motion.

@@ -66,7 +66,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 	}
 	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
 		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
-		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst})
+		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst})
 	if err != nil {
 		return nil, err
 	}

@@ -126,4 +126,5 @@ type Team struct {
 	FadeToCorner bool
 	FlareFirst   bool
 	Position     int32
+	ShootFirst   bool
 }

@@ -270,24 +270,6 @@ func (e GetBoardParamsRole) Valid() bool {
 	}
 }
 
-// Defines values for ReadMapParamsMover.
-const (
-	XCutter   ReadMapParamsMover = "xCutter"
-	XScreener ReadMapParamsMover = "xScreener"
-)
-
-// Valid indicates whether the value is a known member of the ReadMapParamsMover enum.
-func (e ReadMapParamsMover) Valid() bool {
-	switch e {
-	case XCutter:
-		return true
-	case XScreener:
-		return true
-	default:
-		return false
-	}
-}
-
 // AgeLimits defines model for AgeLimits.
 type AgeLimits = practice.Limits
 
@@ -370,6 +352,12 @@ type CourtPreset = court.Preset
 
 // Drill defines model for Drill.
 type Drill = drill.Drill
+
+// Figure defines model for Figure.
+type Figure = reads.Person
+
+// Help defines model for Help.
+type Help = reads.Help
 
 // Hold defines model for Hold.
 type Hold = evidence.Hold
@@ -759,11 +747,8 @@ type GetQuestionParams struct {
 
 // ReadMapParams defines parameters for ReadMap.
 type ReadMapParams struct {
-	Mover ReadMapParamsMover `form:"mover" json:"mover"`
+	Mover string `form:"mover" json:"mover"`
 }
-
-// ReadMapParamsMover defines parameters for ReadMap.
-type ReadMapParamsMover string
 
 // ImportRosterParams defines parameters for ImportRoster.
 type ImportRosterParams struct {
@@ -4385,102 +4370,109 @@ func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3D1dc9w2kn8FNXdVuauiJSeb2wftk61kN761HZ3kvb3UVh4gsmeGEQlwAVCjKZf++xU++TENEpRGE9U+",
-	"WR6SQKO70ehvfF3lvG44A6bk6uLrqqGC1qBA2P9VdA/iQ6H/LtnqYtVQtV1lK0Zr0P/zj7OVgH+2pYBi",
-	"daFEC9lK5luoqf5uzUVN1epi1balflPtG/2tVKJkm9XjY7ZqBM1VmUN8nu6F580kFV2vo9P4p8+bQwGt",
-	"o1O4h8+Z4VF/LBvOJBgaXTnk6L9zzhQwpf+kTVOVOVUlZ+e/Sc70b90k/y5gvbpY/dt5R/1z+1SehwHN",
-	"XAXIXJSNHmd1saKkCU+z1ZXgtxXUR5zZjodMvNtSRba0aYBBkRHz3x2V5A4a5f6rOCm4BusGpCztvEcB",
-	"y4+HgsVJKYksNwwKUjI9/Regx0OJGQwlhGalbySRoFTJNtLyt/1KD/puAx/LunS7WvAGhCotx9xSZvhz",
-	"xFnZqqYPn0rWKvuae8za+haEe3wF4u8Ad73HJVOwcc9LNvW53QLItJK3IscePfb3yT8s3G6cwWwDyAdw",
-	"hsF/DRuJ3/4GuVplq4c3G/7G/ei5+szhrPf0TVk3XCgrHNV2dbGCe1HenedcwHm3Gx6z1TsmdyAO8U3z",
-	"HBoFViYoqCWKBfcDFYLu9f/zLeR3cvDNFKNc6tfRcVoc6wXkZWHBBdbWGsEPl61SIPTqb3IBwED0ENd9",
-	"WlHVH/OW8woosywiNqVh7yG7rgFUJ8t6PAEPCoWOcYWDzc2Q6Xj52YKAIEbw3dzH13xnGNQgA+fdsoA+",
-	"CitY64WKcrNVKO522/08p7sJ3fCWhgG5Dv8OeVnHXh1N7TQOi3alHeYCa83sCQG0kGeOqVM3hPnIrOd9",
-	"xfM7TPjIO1ASlyCFKKsKxXNZJJyN2equtKLNk8MOmK34TuNtR1WEo+sJuSUh56yIPYMhYCVTf/y+g6y3",
-	"NqnoBmdpVaoqQfyZFZsF+k+ysD47eLeOLOC5g99BmyoJLf2eJAjfcyqKQ9LnvGrr0dadFYNVySB9t5uZ",
-	"P5YMsKGsupo+2JV5HxcdKQQzb2Vh2R0AflUHpPC4Mys4xB9UVTr0N4qyIoJUC8j8Ctx7mZt6hnXgviyA",
-	"mUOUQTLn+K/M5JcRxhEC8mVy/zJ8c8lbpvCT0Zx2x0VoGkMJyJ1qmDT1R77ZQHENDTa39Ef18xcSJb/X",
-	"C8Jc2YAoYUEYR19SRSu+aRGOppsFe7vTaDFaPotF8BFboZYM1gp1JUACymtGUKeP9oOR65g4pEWxgNTX",
-	"Ldt8YGuOCjFzVCePBLSIjWS5YoFoMu/jo6GakOUwag4xh4GA0jEnOrpllrlQhjSq8gEzGh0VO+RL3Fri",
-	"d7gOrHCdFjvNuT5gvW6sP0tSySz8yzWyy4hG5n+e1a6goo2E4pM8VPD5mqgtEDNWRqgizOicCXoRs2r4",
-	"cDg9lgRxD+IbSVRpDL4wVkEVvHE/HsAoWsb0nyhppKKqlX0FsakoY0Z35o3RuAvOAFERx2xpB+qjpJva",
-	"rgnlPI2ed1bkIGai/90DJxUVymh3vNEqndPI1iUr5dZsCQM0ptCmEnW0LgcDCnsnLQ9A3wjeNhN6+6F5",
-	"h/sCsD3izH07RaoG0gP2aXrISHtAVBL38yFDR5bcgPipZYWwBsOQ3RsQZGsfEgGNPDSVMcxYGAYjL8fP",
-	"pRvkSUhqBYIaKvK/0AaVpFTk17QoW9yYuvVmw8GTtQD4snUG+8HTLa3WH4FtNLDI44oy+HtZRJ429sjG",
-	"KKb//bnFz4RdZMCxBmVHH8DoP+6jI/NY64PbX7fHTgfVDKnNMXhmSZRKXfNNR9qrgJoD3rcjzOpDyyVA",
-	"ujewLxzcN+7wT0PNlSfNUtz84J0UI7a/5S3ORzltDxXTWcNXL7Wpx1bC7GdbqBpn5D5TGGszV1Ev8A/p",
-	"NOEUU4sU+xvjvEDWsqMq3y5Z/gSLWPJknWstLK7DWR/pfvYe+cLCZvjLKKZnPzjXTBp7WUeOXsBPvEJM",
-	"4C2NuMwYV7/AQh7RKmGE4BXEKGqfpE+iOP8z7J5BPQNl5r0obp0elDB+ZlCTeu4Z5D7psPtgXrwG2VaI",
-	"SAQh+ALP0jXf/ai/wPBmIYIiEmMBKXE/4gh7/sXegJkHE1Pv/rstNuDFzUjebykbSOSeacQUiHuKiMNt",
-	"uYkcx+gpPoK+MkeeGQMDVgwDEN3gxu/+gb27HkzS98ICU8DyCJeDGnpiex8qWlX7w2VWVKqBmj1tnGjd",
-	"Dh3eBgzQRzvQzwDXjPzD69H3EbzaaRwg4697U2V2YRjuFRWbiKF8D6Ioc9U3YfTmNJv3zd5auZy/WZtt",
-	"a/fxrKXlx/QUcMTvsV4AKfOcOuSDQNce9VPlRbcrniQ0/goIy9BZ3emKl85jOU9REwHCKfURpMSsNXig",
-	"dVMBYsVTkldABZGlas3hSLRlkreQkZIZA5+LAgThayL4TlM27YD3w006+CcdoOYlG7RbJGbj7qplTirZ",
-	"8AXOwJuGq0TX1sqtySPCT5V1ZEJp67GGpEmUkjRUb4/CkG0NoDz5jBb7jSRrYbWiA8vtE4CSvzzBeKMi",
-	"v1GC6n33f7h1RyXoJf4St/3wR3kp8gompg5W0i9R8zBu/+mnv0Ttxp9otY4cNGwTBWlE6A6APhb81GHt",
-	"g0F70w8WOELHgQ3Z0SDrkTPJIPro+G+pPdQFJyKiLu1sTHdDxnz98ykVkVQIeGggH56wiyPPUzkRRSSV",
-	"oVU5j5heXUBpdmYBzWeeplX0oIqq+qIdeE+fnOqA2WLeg2lBNgdX1kWZnKZvABilPgQKOXRmQZNxuRAe",
-	"l0PuwCTnJyrunnUorwWv37ttjCJKv3BTFvEX4r6P+FcjdHqrVq1GAI2m742ZJAQMdpbLgM+wu1F0vUaU",
-	"jZqW1TIsNFTKHRfTJmpQMK2VSKUspaIsgRMd6ixggevCpBjPfLbmxEmi0lteLQjLGYMWGcUnVqUleh4z",
-	"N2Ln8gOHyKrpg59ORrMHRyk4vYfN9LepPsNumH6qzAC2eMYgHh3XX1iSuaVj/OOS0KIhx1GynOC10daE",
-	"jSYd6ixQNXiOHVHcfOnj9N9IUsAaWAEiI+WabIFUQO9Bkm0pSU0ZNjxvgDGQMro5BxlWpbCyRN6VjTH1",
-	"0PjZhNNpOr+qoSL4IPH16pXwHQsLJVRZXdf572YsYis/ehM5/Pbw0M+hctFag4akaK2j/fJw7c+iwLJJ",
-	"JxPoTEhouItHQivkvCDZdxqBecT/YU57fG9SodjQ5dx/Gks1mvR59HNaxk+XJKn4JfX0Bau1BKBRF8dY",
-	"mHIFcqmLtVmQo6opHcvumdodzWhT9b1GtFTDOHh0AzRyFTgHTxz0g4UpPU6SPOGWkZd7ws13H1jTqqOl",
-	"kWrq/7kUMqIU986gzmjh7W0FmJzEzsxZbb2mDx/sy//19u0kuRMgOEL66Ygbxgml3SHX8YXHEnrSeVaO",
-	"UCwitiKG2YG06ieIJ0uOZ2Rry4pHQPa58tg0Xfb8vB6vzSAzi8dw3/Q5FGhYir7FX9JW1JRZvhGvQOCO",
-	"xKhun2g0T0Qen6vl92N/A1Uf41qtzR4ur2jFOPzZ23pqLOGHH8dtPLrHT5A0X6+PeNN90tGlBB1XkQzh",
-	"vIN9+kH1V9ijKv+Wz3O6fimz080DPpZKbdDN3II8AZJUMEPe5QrYVVBdRpKsjKSXbSkrqsGu7z1M3BK/",
-	"gZCwX+g22HKuYvPuItlw2H5xkwcu8wtyo2Rm6d18sa0UP7WfhLnfCyXPxcaIFblUIM5+ZEosYEbzkeVG",
-	"4386QOkDKp3288LkYaVfS0uVMVMv9wr1S1ORnNMFZR3Gb4gFy9M21aRvIVpqZpK3Rvk3s1MdKHRbZ+NP",
-	"xovMS1ZLE0q+W+A2f3pKq4nXyuH5FjOyzFoDcH3niSsx87jKPGm70bMuW9YiAxUbvsQ7IjieyC+dtv0t",
-	"pm2fkC/m9P7FhO8R7zB32j20fpAtZRsw1dI1LYBwhhgIh/nN6aSeoudNW9dUIMrVMXZuPJ3ilPsoeauE",
-	"bSBQzWVYUD9yn3ZpP+OIvc9pIGsuXIyX9v1eM/lBGBih1iNCteV6PHY+t2pZkqdz1Nsvk/S+sI7lup/+",
-	"9BNt8CI8PEzNKxm1brGKCQakKDelsjkWUFUZoYyUrIAHUjLFSQUbYHiw0T5Z5JGy1cMRQG73CnpwKGBq",
-	"KwlfE0rW3BinYRfpV9Gdyu8j5jAXpSsKT4qv+RSPGRFl5wuj2xrFlaNDSKowuA8I67CQxD+faPMk1mne",
-	"+8TVkb18D0wtKblqftRfzB4fI8y4afCd7YZ8baH6/kEdDdwjuS5a4HnHvyRyy3eAAlLAvVNEa/rgiwX+",
-	"+H12tEpzYTwr97wsFrdMKAA/xDVLEeU7nej3/kSgbtSe7LbACNMbd0clBt0JUguikn2pj03jTC4vVeqX",
-	"w5swuCNxhO2vIYeyQRj/jvEdokVJxQUU5BbWXEA/0W25BWBGOpyBwY7sSrUlaltKopcGUj1jpgMVzkyb",
-	"uQWiaEHD2pO+2Csq1MTj61iQry6londLoygNlXJizpgrzftL4x+6F67jMUm0tGGEYpubIm0WXw8Bowks",
-	"oAMMjmAcrLSHrDQtx+S4Lj6lfAr6lK6J6HNIsWZVMiCuAHRdVpCZv7ZACxCklOTbeXvDljhFdVLUkxJW",
-	"8ARnynXLnm1kXrcs6pfI/Qk5mQzivz5e8kXT87ikpn4sClVOdCKI5FoMg0jeOZB3mWARTcVj91BTKfxR",
-	"7o+YtrHW1d4YabuZitgkx0FV3kfOa+7D8rMRXUuQYNGhGRGIPu6wRWwzn27vDJL3jpAF7QOCCaVZ40Zc",
-	"gXiuJF8jK0LEzSJDMo72qInpLLCIg4AOQud9H/CWJtufdoZgiJpP51aPRt88OpaH4G7yLedImc2aFvCF",
-	"X3LBYs7udUUFRGPeo/UOhht8m3QUOSiXn0a9ZPsFhZVOOVuWA2yr+V62WN0XGwbt0c+aiEVXGLAYi13j",
-	"w1EkE2o+X6SxYR+sRTJ/fNiAsJVvG0HrWNGgGshpCcqIaoucEpfTCmidLty+AK0/a6TPq8M2UdgOjwmr",
-	"G1B/a+I9ag6zxo+c2TqFSgXog4Mj147g3nctUA7C4JOprjc+XjGrG418G6xY0jzlCSlVDYircTJZv45/",
-	"6qCd9BPjhXWp+VOdv1ejmBVddV0HcD+DygMaTaFCexHdg4hUABZQ0wjuRzl7/RpMWrxEkuBvbbGJVa5O",
-	"JAIeP9vPAZKC21bGSiupYKazahxRQadM72KQ2h/I61jKNnmMJiXPiL2gcJtlhvRHwwCBdzoG6606tU+g",
-	"FRhP6hPojpx4XlHPV/ddz+2JC9SZl8dO0iRhGAoXJ/ZIctFI8svWGZD8+lQnht7OSqs45cmv9jLg0t6/",
-	"WQZMrFzSoNJAiksBh71spp3tlAIWyP4EHazh6lnlRcdTQhMboRiIlyd33Hj7cVwVQ/PtzXYYw+mZIz4Y",
-	"ln7uB/f+onZL8ZBkWy1O5o6WxEWTszG6uMI2H840cPSXl/WRF0JXfo4kC/PGpe0uNi99S0iEnmw9OiK7",
-	"9W8o3vVrC1UxoSH4NhNT+6GrvJ8pIoj2MokRTT+YOtSpDfAmA+e1rOQPQt1D+hf4WsZOVMtf1IRBB/UO",
-	"i9WGribTOrANQQMH/9brimCxaVkh67gltcFCYLwn9Vf4QhuIGCzL2grUVCzw/JoiScyllliG5iv97ayT",
-	"yp2/TCDRJn1Ka675HBxQoswXuuVkcFhNN1kwbxlRSiVnC9t+2W+CnZu7bmcO4ABEDLGRZLMjYfdVoe1I",
-	"GPvs4H5SLtdSFQapwDQth6yTcOg0/2ISn5jS5gW5BbUDsNlvt4LvJAhCWUG6rqJn5Ev4m5hOMmuaQ3jp",
-	"y76BGzM60RBIQgWQjVYgqYKCuALNUppwF/mPmt51j//zjNxYMtnobhBrZhAtw+yYfyKUKJCK3NOqLKgC",
-	"SQTQioTLXQjd0JJJk+NQn4Wm7xerH7U07CVYXqzenn179taXbtKmXF2s/nD29uwPRhtWW0Okc9qU53m/",
-	"F7Nr46MpabTdD8XqYvUXUF3D5tFVM9+9fXu0i026SWK3vWhCNIIXba7IHdM6kVUGqevAhY0ewO3fJfOY",
-	"2cXLzj1aQAXWNzlcvbZIf25dgWC4COkf7i6ff7Yg9t1lPnAPYr/bgvHwdqs+cLH/eoDG75F8A3uFDG/V",
-	"U5eZRQnq/cI4OacnGFx+03CpcKR9YO5SI5DqPS/2x7t8x7mlh2JCiRYen7Wc57KSsg1vIxgxruQXQogZ",
-	"+7Xhwzd/QFnwYymVbQ/xTIGSFh0PwYmRinsgZgzUPnPBO8+fvPtwVnhXFN3Sj88NofFGEkN8e7yruhyS",
-	"kZupigKKo/DT+Vd3I9vjlMi+hprfQ4S9EEErzPvFM+g8PBmwL7tXzv2lco+/+rWZCNT5V3sV3OPUQfzF",
-	"RnGW72p7a9hpFuiutNOnnNOmh+v4W6OVm7CU42+BTpM/llB8DvpwKp+H3tYxWr937Z0T9A7fJyl6haCP",
-	"tx56R5HqhV9fUMmzi0KEhM9xud0T5zo9MbNGyGQ8G+N7MJftAfQUMN6cF9OQQnfFZP4/ysTuajCEvPo8",
-	"pe7pUbdRFVpaxvaRa3qZtJG6DozRrXTK3eJAR297tKASV9Ll7n7MvavhNWwdd49HjC6fTYbni+FODx9h",
-	"RI+sVghgipgN+AyV99h4C/mERxY5JgVRa94vJHZ63VlOLHdcciVObdugttLrPq7oaXyPiOOSyfUm+Jc6",
-	"GMyaIvTpWguXjNRcHcH4RAjlooVRa/QqZCSfwB6NZGvj+PFJ6qdX3mPm61UXCzo+j/bbRZzahHV0eSET",
-	"FufK86/+0vRJo/YH83sP83NWrfFgmNeNE9u4JomAhvC1aZBnHNjc3ot5XOfipbuW5uUcxbgJQd169dFu",
-	"Xjntjslm3wy348+Yxq9rf709wf6yHQmOvsP6PULjkr/X6fMEsn/UBiHhEGCwA6nI2mTdv6ZjoKvneRFG",
-	"HTQAST8K5nDS1Tm9BKudf/V/pgn0Pg7nRLodqvgTqUzNlbkYjkhF975q1Et8eXyhHgf07csj/QVFciDW",
-	"rFB+ddz+9pVx+3mocTwVtWKhtstQjnZ8QvVv7Dzx+enKQ3EzIfeFii9PZ1898buS+SPfXNuqipegcmjZ",
-	"cWIS9/oSIHS2Srzp5uGDlLcaSlLqc4ALKDLC2am2u2gn/a7XLXtJK0APH0OR2pZsY6vPK84FYQCnjygs",
-	"5PMI7oNzcgLT/+PfeSkfdxYZCaCYHGe2C/GLes9H3q65i60UJ1TeEVup+UpcwQJoUbumU8fV3307qySW",
-	"8Z2V5gOM0xUWw6DJv5B/02Mzdja3thmbld9NRXPTHsM0/HLJ/kcW2c5pGBMaPz6YuyvtS7N4UfCgznN5",
-	"P8THmKYTzktCJbm8+d9XY7y6qzv98kejj5uhVXsitY1l+i7xtirIlja2ASC2WXJ3Gf9c/l+M/ZOxfTr2",
-	"Hlx1ilDaXyiaES6IWb/15Xz/3Xcng4Fxe+rvqCThgtPjbqrQufXI7PiR7m2K6WsyLI8jkG0b24ivln0j",
-	"CRWl2tagyjwjnoSuUdVxiadoM5nj/EU/f0FUdJUpsUPC3cRobnvUElND/KYGKlsBpDKFrL9DWszj4/8H",
-	"AAD//w==",
+	"3D1dc+S2kX8FNXdVvqviSmvHl4fN01p24r2sbZ2kXM6V8gNE9gyxIgEGADWa2tJ/v8IXv6ZBgtJI3srT",
+	"aock0OhuNPobnze5qBvBgWu1efd501BJa9Ag3f8qegD5oTB/M755t2moLjfZhtMazP/C42wj4Z8tk1Bs",
+	"3mnZQrZReQk1Nd9thayp3rzbtC0zb+pDY75VWjK+2zw+ZptG0lyzHOLz9C88byal6XYbnSY8fd4cGmgd",
+	"ncI/fM4Mj+Zj1QiuwNLo0iPH/J0LroFr8ydtmorlVDPBzz8pwc1v/ST/LmG7ebf5t/Oe+ufuqTrvBrRz",
+	"FaByyRozzubdhpKme5ptLqW4raA+4cxuPGTifUk1KWnTAIciI/a/e6rIHTTa/1cLUggD1jUoxdy8JwEr",
+	"jIeCJQhTRLEdh4Iwbqa/AXo6lNjBUEIYVvpKEQVaM75Tjr/dV2bQ9zv4yGrmd7UUDUjNHMfcUm75c8JZ",
+	"2aamDz8x3mr3mn/M2/oWpH98CfLvAHeDx4xr2PnnjM997rYAMq0SrcyxR4/DffIPB7cfZzTbCPIRnN3g",
+	"v3UbSdx+glxvss3Dm514438MXH3mcTZ4+obVjZDaCUddbt5t4F6yu/NcSDjvd8NjtnnP1R7kMb5pnkOj",
+	"wckEDbVCseB/oFLSg/l/XkJ+p0bfzDHKhXkdHafFsV5AzgoH7pi1dAmkgC3wAiThQCUou7nykvId4zti",
+	"XqBurdnxuCVUzRKwP5p3HrNNRfUQuFshKqDc8ZrcMX4M3BZA97MOmAseNLpMLjS+fmGHTEfwLw4EBMNS",
+	"7Jc+vhJ7y+m5BOD4JmCFhRN4Wxtmr2BrFirZrtQD7u0/2JeH5S3jJ/TDO2bokOvx75GX9XzaM4ebxmPR",
+	"rbTHXMejC5tLAi3U2fvAMWk7y35k1/NdJfI7TIqpO9AKF0WFZFWF4pkVCYdstrljTkYGcrgBs43YG7zt",
+	"qQaJUqWeEYAKcsGL2DMYA8a4/uO3PWSDtSlNdzhLa6arBDlqV2wXGD7JuvW5wft1ZB2ee/g9tKki1dHv",
+	"SRL1O0FlcUz6XFRtPdm6i/K0YhzSd7ud+SPjgA3l9N70wS7t+7joSCGYfSvrlt0DEFZ1RIqAO7uCY/xB",
+	"VaVDf60pLyJIdYAsr8C/l/mpF1gH7lkB3J7GHJI5J3xlJ7+IMI6UkK+T+xfdNxei5Ro/YrV2WDghQtMY",
+	"SkLudcykqT+K3Q6KK2iwud1hcZKFRMnvMDWYKxsRpVsQxtEXVNNK7FqEo+luxd7uVWOMls9iEXzEVuo1",
+	"g7VSX0pQgPKaFdTpo31v5TomDmlRrCD1Vct3H/hWoELMHtXJIwEtYiM5rlghmuz7+GioJuQ4jNpDzGOg",
+	"Q+mUEz3dMsdcKENanfuIGa2Oih3yDDe7xB2uA2tcp8VOc2EO2KAbm8+SVDIH/3qN7CKikYWfF7UrqGij",
+	"oPhJHSv4YmvtCztWRqgm3OqcCXoRd2r4sTGjQN6D/EoRzazl2I1VUA1v/I9HMMqWc/MnShqlqW7VUEFs",
+	"Ksq51Z1FYzXuQnBAVMQpW7qBhijpp3ZrQjnPoOe9EzmIvRl+D8ApTaW22p1ojErnNbIt40yVdktYoDGF",
+	"NpWok3V5GFDYe2l5BPpOiraZ0duPzTvcqYDtEe83cFOkaiADYJ+mh0y0B0Ql8T8fM3RkyQ3IH1teSGcw",
+	"jNm9AUlK95BIaNSxqYxhxsEwGnk9fi78IE9CUisR1FCZ/4U2qCSlMr+iBWtxY+o2mA1HT7YS4Kb0BvvR",
+	"05JW24/AdwZY5HFFOfydFZGnjTuyMYqZf39p8TNhHxlwqkG50Ucwho+H6MgC1obgDtcdsNNDtUBqewye",
+	"ORKlUtd+05P2skPNEe+7ERb1ofUSIN2tOBQO/ht/+Keh5jKQZi1uvg9Oignb34oW56OctseK6aLha5ba",
+	"1FMrYfGzEqrGG7nPFMbGzNU0CPxjOs04xfQqxf7aOi+Qteypzss1y59hEUeerHetdYvrcTZEeph9QL5u",
+	"YQv8ZRXTs++9ayaNvZwjxyzgz2zXSsAcZyPX2ECr2bVUFqsoXkGwfFfsy17JPwZhL2SxbsvaLzpIukVk",
+	"bp39dEka8SVIteKo71XiH73Xe4zqwR7qOG/8xidxG+F8aBrshJeiqkBmxKyOCEm40KXTFY9Zei8iSC7F",
+	"Mo7NS5mFr4fGjYkpdUfmpRB3c+u+PaDLjppODVUjdbtg0tFQ3bHGKsqotm1OuTqiws94Y7VAodszXmBG",
+	"Ru8YnT/EtcGoXUlnrN0eRo5VP4MDOwXPDWWoIqhEDbeiOBClKS8UYdyaVUpLwXckF5IPozdDtNCEsIKf",
+	"dSjwHMHd90lbze6YJ2w0USGOvZJGAgFc6F9h5clnJoscYxXEzin3JH0SLcSfYf+MM8lCmQXfsF9nAKUb",
+	"P7OoSdXmLXKfpMJ/sC9egWorRNEDKcUKf/mV2P9gvsDw5iCCIhKCBqXw6MgEe+HFwYBZABPbd//dFjsI",
+	"StREiy0pH+mZA4cP1yDvKaLklWwXMTJQ22QCfWVlhB0DA1aOw6r94Daa+IG/vxpNMowtAdfA8wiXgx7H",
+	"lwYfalpVh+NlVlTpkfNg3uViLFZ0eBcGRR/twTwD3N4LD68m30fw6qbxgEy/HkyVuYWhAprKXeQMuwdZ",
+	"sFwPjzGzOe3mfXNwvjsh3mzttnX7eNF/FMYMFPDEH7BeB1IWOHXMBx1dB9RPlRf9rniS0PgrICxDFy3C",
+	"S8F8HGaZojaujVPqIyiF+aDggdZNBYhvkpK8AiqJYrq1Kj9pQJK8hSycr0IWIInYEin2hrJpZksYbjZs",
+	"ORvWsS+5VIRVYjbuhF/neleNWBHiuG6ETnTYb/yaAiLCVFlPJpS2AWtIFhlTpKFmexSWbEYRC+SztvlX",
+	"imylsy2O/FE/AWj16xNcUlTm11pSs+/+D/dZUQVmib/GPVr4o5zJvIKZqTvfz69Rp1fcq2We/hr1hv1I",
+	"q23koOG7KEgTQvcADLEQpu7WPhp0MP1ogRN0HHnGehpkA3ImuXk+ev5b6+XpQ64RUZd2NqYHV2IRzOWM",
+	"s0imGDw0kI9P2NX5NHOZXkUkQavVuYj4EPow+eLMEpqfRZpWMYAqqurLdhQTenICF+bRCHEZB7I9uLI+",
+	"du41fQvAJKGro5BHZ9ZpMj7DK+ByzB2Y5PyJyrtnHcpbKerv/DbGbXwp6mtWxF+Ie47iX03QGXx1ejMB",
+	"aDL9YMwkIWCxs14G/Az7a023W0TZqCmr1mGhoUpF3GQ933YKprMSqVJMacoTONGjzgHWcV03KcYzPztz",
+	"4lVybUpRrUg2sAYtMkpIF03Lgz9lxtfep0+PkVXThzCdiiZXTxILBw+b+W9TIyH9MMMEwBFs8YRqPOfH",
+	"fOFI5peO8Y9PrY0mUkxSgKWorbYmR37Pgc7ifbHHmcNEC+cG89lHX6ku0zkjbEtKIBXQe1CkZIrUlGPD",
+	"iwY4B6Wim/NpfsqY02k+a7Shsous4Os1KxF73qd0U+10XR+VWLCInfwYTOTxO8DD0IHp3ZoWDUluQE/7",
+	"9Y7AX2SBJdvPpgXbQPecW7rP5ENyig0C84j/w572+N6kUvNxIG34NJZAOevzGGbqTZ+uSb0LSxroC05r",
+	"6YBO8UFzoUGtdbE2KzLvDaVjOYtzu6OZbKqh14gyPc7uiW6ARm06zsHTocNg3ZQBJ0nxPcfI6+N79rsP",
+	"vGn1yZLjDfX/zKSKKMWDM6g3WkR7WwEmJ7Ezc1Fbr+nDB/fyf719O0vuBAhOkFQ/4YZpmnx/yPV8EbCE",
+	"nnSBlSMUi4itiGF2JK2GZS/JkuMZNSiqEhGQHy7isD1cx4GYKqPGDLKzBAwPTZ9jgRamHU7i8Je0FQ1l",
+	"1m9EHzReodsnGs0z+RTP1fKHEfSRqo9xrdFmj5dXtHKa1DHYenoq4ccfx208ikeGE329IY8Hi0JiUThJ",
+	"89k49R0c0g+qv8IBVfnTw+12umXAp1Kp7XQzv6BAgLSkB0Pe9QrYZae6TCQZiyTNlpQX1WjXDx4mbolP",
+	"IBUcVroNSiF0bN59JMcX2y9+8o7LwoL8KJldej9fbCvFT+0nYe73QslzsTFhRaE0yLMfuJYrmNF+5LjR",
+	"+p+OUPqASqfDsjB52JjX0hIA7dTrvULDyn0kk35FsZr1G2LB8rRNNetbiBbQ2pTUSVbh4lRHCl3pbfzZ",
+	"eJF9yWlpUqv3K9zmT0/Ut/FaNT7fYkaWXWsH3NB54gtnA66yQNp+9KyvAXDIQMVG6IARERxP5Jde2/4a",
+	"07ZfkS+W9P7VhB8Q77gixD90fpCS8h3YZhI1LYAIjhgIx1Ub6aSeo+d1W9dUIsrVKXZuPJ3iNfdR8lbp",
+	"toFENZdxv5GJ+7RP+5lG7ENOA9kK6WO8dOj3WsgPwsDoKtgiVFuvx2Pnc6vX5cF6R737Mknv69axXvcz",
+	"n/5EG7y0GA9Ti0pFrVusDowDKdiOaZdjAVWVEcoJ4wU8EMa1IBXsgOPBRvdklUfK9USIAHJ70DCAQwPX",
+	"pSJiSyjZCmucdrvIvIruVHEfMYeFZL7VRVJ8LaR4LIgoN183uqu83ng6dEkVFvcdwnosJPHPT7R5Eus0",
+	"34V0/Im9fA9crykkbX4wXyweHxPM+Gnwne2H/NJC9cODOhq4R3Jdhr1cFFGl2AMKSAH3XhGt6UMogfrj",
+	"t9nJ+mdI61m5F6xAVa3l9IDjQ9ywFNGhEZR5708E6kYfyL4ETrjZuHuqMOheIbUgKtnX+tgMztT6Asxh",
+	"kw8bBvckjrD9FeTAGoTx77jYI1qU0kJCQW5hKyQME93WWwB2pOMZOOzJnumS6JIpYpYGSj9jpiMVTrgU",
+	"drdAFC1oWHvWF3tJpZ55fBUL8tVMaXq3NorSUKVm5oy50oK/NP6hf+EqHpOMFGzpErBQZCt1CdI3jbLF",
+	"CDZR0pzohdutuoQD8SkqEVcc2+I6FA4kHsdkW5TSvK0qemt2rOvGN8s5LuVGueTEAV0neHP4HzHGBPUj",
+	"Ag54wKMxTYezGbyrz+CQYD+nSSPaKlL7UjEOxBftb1kFmf2rBFqAJEyRr5etKVeWGtW4UT9Rt4InuIqu",
+	"Wv5sE/qq5VGvSx7O/9lUl/D16VJLmoE/KTWxZVUgdqZ7TCSTZBwiC66PvM9zi+hhAbvHelgRFJVwgLaN",
+	"sx0P1gTdL3QxSHKLVOw+oo2IkHSwGK92BOnsVVRsIdaGxxZxDdjQCq2T5HiHcGdCOe20C2NHPN9GxSAr",
+	"QsTdKjM5jvaoAe3ty4j7gxaxKtOSJlvXboa+3LSkenH1aGwxoGN9gPE6L4VAioi2tIAbceGK+dCFbisq",
+	"YSaib53z0ecTfIymG409Gijp3PJLWn90DeoOVlTOez11XTq0K9fGc1hpzVy9UxBDYrt94yuO/T8l5YXY",
+	"bo0IFArX7df6ixo67SS1rCOCaCa1iXN73heNR1rVqRPV0Hv0ddCF0cMK+yr7zsAI1EjkLl87spq7+tbB",
+	"k2A31GK5jmfHPzijdfkMdjkD7pDYSVrH6kr16LBToO1555DD8MNOA63TT4gboPXPhizLFpPLJXfDYxL/",
+	"GvTfmnhztuPCghMnP8+hUgP64EhvcSP4933vr6NMidls6OsQ0lpUMCfuL16s6Rr2hKy7BuTlNN9w2MBm",
+	"TluZDSXgtZepKXZ9SMCgmBd9AWYP8DDJLgAazbJDm/Ddg4wUiRZQ0wjuJ2mdwzJdWrxEHumnttjFiptn",
+	"ckVPnxDqAUnBbati1bdUctubfKYPRFDM09v3pDbGC4qqdt2No3nrC2Kvs1rsMrsMWcsAHe/0DDZYdWqD",
+	"XCcwntQg1x858dSzgTv3m4FnHBeoCy9P/ehJwrCrbUUyHpdNsi7q0W+oFa9fG6U0YgLAYbmsdlTTlPyy",
+	"4JD8rnMAJb8+1yppIAFWjDWPJJdumz6kfX1uQF1KSMeOFumv7tPfHeSmpr3/ywqKjpJbE79Yh+WHm1VI",
+	"fLhJRk2sAtuyf+ba12CnhudiPP02TWHvxMQTdPZG6GdVLJ6stSRN7BhnIV6fL3YdnDbTQjual9flOCw8",
+	"2HMhvp6uJ3YRw1V9KeNZDm21uj4kWmUbrffA6OJrZUOGROtszH552RB5XTQ8zJHk1rn2lQCrfTqhdzZC",
+	"T76dqFT9+ncUb49aQlXMaJShc83cfuibeSzUJUXbI8WIZh7MKYG+IV0ycEErT/6gK6VK/wJfyzRy4fjL",
+	"+XtGJVSr1cy+zNsFjyxBOw7+NGi04rDpWCHruSW1Z0vHeE9q2XJDG4gYuOs6ldRUrgi32LprzI+dWNka",
+	"moe4WWeNgXB9U6IP4yk9TJfT+kBLlq/0havOSzzft8W+ZUUpVah7c64/qvum84vkvi2sB7gDIobYSP7q",
+	"ibD7RaHtRBj72cP9pPTQtSoMUtRtu5g5Z/s4UnVjcym5NuYouQW9BxfGJ7dS7JWN9hekb79+Rm66v4lt",
+	"TrWlOXQv3RwauLajEwOBIlQC2RkFkmooiK/5ZsrGmMl/1PSuf/yfZ+TakckljHRizQ5iZJgb80+EEg1K",
+	"k3tasYJqUEQCrUh3nR6hO8q4smlT9Vl3O867zQ9GGg5ytt9t3p59ffY2VIPThm3ebf5w9vbsD1Yb1qUl",
+	"0jlt2Hk+vLTCdwYzlLTa7odi827zF9D9zRaTy/2+efv2ZFfJ9ZPE7tczhGikKNpckztudCKnDFLf1A8b",
+	"vQN3eHvfY+YWr3p3egEVOF/2ePXXbMd/aX3NcXf15D/87Yn/bEEe+usT4R7kYV+CjQj0qz6KW/12hMZv",
+	"kRQmd2mfaPVTl5lFCRriCDg55ycYXTdoQ0co0j5wf40kKP2dKA6nu+7QhzHGYkLLFh6ftZznspJ2NwNE",
+	"MGJDDy+EEDv2l4aP0E8GZcGPTGnXceaZAiUtJaULZk1U3CMxY6EO6UIh2PLk3Yezwvui6Jd+em7oevkk",
+	"McTXp7sc1SMZuQu0KKA4CT+df/Z34D7OiewrqMU9RNgLEbTSvl88g87jkwH7sn/lPFzj+/hbWJuNWJ5/",
+	"dpfvPs4dxDcu6rd+V7t7Wl9ngf4SYXPKeW16vI6/NUa56ZZy+i3Qa/KnEorPQR9O5fPuEpAYrb/z92Ak",
+	"6B2h9Vr00uYQnz/2jiIFUb+9oJLnFoUIiZBYdnsg3nX6yswaIZP1bExvHl+3B9BTwHpzXkxD6hq2JvP/",
+	"SSb2d6gi5B3cyXvabVR1XXJj+8j30U3aSH1T1+hWes3d4kFH79d2oBJfJepv286Dq+FL2Dr+wrMYXX52",
+	"Fwm8FO7M8BFGDMhqpQSuid2Az1B5T423Lon3xCLH5v0azfuFxM6g4dMryx2f0YxT2/W8rsy6Tyt6mtB2",
+	"5rRk8u1O/qUOBrumCH36buWMk1roExifCKF8tDBqjV52ZQCvYI9GSiRw/ITKkNdX3mPm62UfCzo9jw47",
+	"0Ly2Cevp8kImLM6V55/dHwtG7ff29wHml6xa68Gwr1sntnVNEgkNEVvbc9M6sIW7QPy0zsULf3/fyzmK",
+	"cROC+vWao92+8ro7Jlt8MxB6yTT+svbX21fYX67Jycl32LDtcFzyD5oHv4Lsn3RWSTgEOOxBabK11Stf",
+	"0jHQF9G9CKOOegqlHwVLOOmLC1+C1c4/hz/TBPoQh0si3Q1V/IlUttDR3qBLlKaHUIgeJL46vVCPA/r2",
+	"5ZH+giK5I9aiUP7iuP3tF8bt511h8WtRKxZqu+hqQE9PqOHV5q98fvqabNxMyEN18MvTOVTb/K5k/ih2",
+	"V64K5yWo3HUBemUSD1qdIHR2SrxtEBSClLcGSsLMOSAkFBkR/LW2u2xn/a5XLX9JK8AMH0ORvXLWtXyo",
+	"hJCEA7x+RGEln0dw3zknZzD9P+Gdl/JxZ5GRAIrZcRYbm7+o93zi7Vq6K08LQtUdcZW9X4grWAItat/H",
+	"7rT6e+iQl8QyoVnbyqjIv5ADM6Ardvi2roGjE9BNRXPbdMY2CfTZ/CeWyd4rGJMKPzzY+27dS4t40fCg",
+	"z3N1P8bHlKYz3klCFbm4/t8vxjr11/2G5U9GnzZQrA5EGSPK9moTbVWQkjauaSi2G/ISrHa5lOAXY/9k",
+	"bL8ee4+uR0YoHS4hzoiQxK7fOWu+/eabV4PB3yRvu+l1lyKfdlN13Z5PzI4f6cHlkH5JluNpBLJrfR1x",
+	"xvKvFKGS6bIGzfKMBBL65nanJZ6mzWwS8415/oKo6EtPYoeEv73V3hBrJKaB+E0NVLUSSGUrm3+HvJfH",
+	"x/8PAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

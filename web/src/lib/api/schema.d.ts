@@ -502,6 +502,7 @@ export interface components {
         School: {
             fadeToCorner: boolean;
             flareFirst: boolean;
+            shootFirst: boolean;
         };
         Point: {
             x: number;
@@ -564,6 +565,19 @@ export interface components {
             passer: components["schemas"]["Point"];
             xCutter: components["schemas"]["Point"];
             xScreener: components["schemas"]["Point"];
+            second?: components["schemas"]["Point"];
+            xSecond?: components["schemas"]["Point"];
+            one?: components["schemas"]["Point"];
+            two?: components["schemas"]["Point"];
+            three?: components["schemas"]["Point"];
+            xOne?: components["schemas"]["Point"];
+            xTwo?: components["schemas"]["Point"];
+            xThree?: components["schemas"]["Point"];
+            eyes?: components["schemas"]["Point"];
+            back?: components["schemas"]["Point"];
+            cutterShoots?: boolean;
+            screenerShoots?: boolean;
+            secondShoots?: boolean;
         };
         Row: {
             cue: string;
@@ -575,6 +589,11 @@ export interface components {
             screenerPart: string;
             passerPart: string;
             mistakes: string[];
+            /** @description further answers in order, and when they come */
+            then: {
+                read: string;
+                if: string;
+            }[] | null;
         };
         Answer: {
             screen: string;
@@ -586,13 +605,46 @@ export interface components {
             late: boolean;
             next: string;
             accepted: string[];
-            /** @enum {string} */
-            decider: "xCutter" | "xScreener";
+            /** @description the defender nearest to changing the answer */
+            decider: string;
             why: string;
             note: string;
             row: components["schemas"]["Row"];
             options: components["schemas"]["Option"][];
             checks: components["schemas"]["Check"][];
+            help?: components["schemas"]["Help"];
+        };
+        Help: {
+            /** @description somebody stands in the strong corner */
+            paired: boolean;
+            helpers: {
+                who: string;
+                job: string;
+                /** @description roller, ball or nothing */
+                stepped: string;
+                two: boolean;
+            }[];
+            looks: {
+                to: string;
+                /** @enum {string} */
+                pass: "direct" | "skip" | "none";
+                feet: number;
+                by: string;
+                seconds: number;
+                /** @description seconds */
+                window: number;
+                rim: boolean;
+            }[];
+            say: string;
+        };
+        Figure: {
+            id: string;
+            name: string;
+            word: string;
+            letter: string;
+            guards: string;
+            ball: boolean;
+            screens: boolean;
         };
         Check: {
             id: string;
@@ -653,6 +705,11 @@ export interface components {
         ScreenInfo: {
             id: string;
             name: string;
+            /** @enum {string} */
+            family: "off-ball" | "ball" | "handoff" | "post";
+            people: components["schemas"]["Figure"][];
+            roles: string[];
+            parts: string[];
             about: string;
             before: string[];
             caution: string;
@@ -1409,7 +1466,7 @@ export interface operations {
     readMap: {
         parameters: {
             query: {
-                mover: "xCutter" | "xScreener";
+                mover: string;
             };
             header?: never;
             path: {
