@@ -52,24 +52,34 @@ type Mark struct {
 // middle is how near the long axis, in feet, a spot is measured from either side.
 const middle = 0.05
 
+// MarkAt is one place of the floor as tape-measure lengths.
+func (c Court) MarkAt(name string, at Point, metric bool) Mark {
+	write := writer(metric)
+	t := c.TapeOf(at)
+	m := Mark{Name: name, At: at, FromBaseline: write(t.FromBaseline), FromSideline: write(t.FromSideline), Sideline: "right"}
+	switch {
+	case math.Abs(at.X) < middle:
+		m.Sideline = "either"
+	case at.X < 0:
+		m.Sideline = "left"
+	}
+	return m
+}
+
+func writer(metric bool) func(float64) string {
+	if metric {
+		return Metric
+	}
+	return FeetInches
+}
+
 // TapeSheet lists every spot of the court, and the volleyball attack line that
 // many gyms have, as tape-measure lengths.
 func (c Court) TapeSheet(metric bool) []Mark {
-	write := FeetInches
-	if metric {
-		write = Metric
-	}
+	write := writer(metric)
 	var out []Mark
 	for _, s := range c.Spots(StandOff) {
-		t := c.TapeOf(s.At)
-		m := Mark{Name: s.Name, At: s.At, FromBaseline: write(t.FromBaseline), FromSideline: write(t.FromSideline), Sideline: "right"}
-		switch {
-		case math.Abs(s.At.X) < middle:
-			m.Sideline = "either"
-		case s.At.X < 0:
-			m.Sideline = "left"
-		}
-		out = append(out, m)
+		out = append(out, c.MarkAt(s.Name, s.At, metric))
 	}
 	return append(out, Mark{Name: "Volleyball attack line", At: Point{0, c.AttackLineFromBaseline() + c.BaselineY()}, FromBaseline: write(c.AttackLineFromBaseline())})
 }

@@ -59,7 +59,7 @@ func Judge(c court.Court, school School, s *Situation) (Answer, error) {
 		a.Help = &help
 	}
 	if next, ok := screen.rowFor(school, s, a.Next); ok && a.Late && a.Next != v.Cue {
-		a.Note = fmt.Sprintf("Too close to call: between %s and %s.", v.Cue, a.Next)
+		a.Note = fmt.Sprintf("Too close to call: between %s and %s.", lowerFirst(v.Cue.Name()), lowerFirst(a.Next.Name()))
 		if next.CutterRead != row.CutterRead {
 			a.Accepted = append(a.Accepted, next.CutterRead)
 			a.Note = fmt.Sprintf("%s %s and %s are both right.", a.Note, readName(row.CutterRead), lowerFirst(readName(next.CutterRead)))

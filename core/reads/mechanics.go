@@ -49,7 +49,7 @@ func Mechanics(c court.Court, s *Situation) []Check {
 	if !ok {
 		return nil
 	}
-	var out []Check
+	out := []Check{}
 	if !screen.spots.free {
 		out = append(out, daylight(s), meetsBody(s), backTo(c, screen, s))
 		if screen.spots.blind {

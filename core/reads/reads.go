@@ -51,17 +51,34 @@ const (
 // Cues lists the cues of the common grammar in teaching order.
 func Cues() []Cue { return []Cue{Trail, Stuck, Under, Jump, Switch, Show} }
 
-var cueIDs = [numCues]string{"none", "trail", "stuck", "under", "jump", "switch", "show",
-	"high", "low", "waits", "denied",
-	"drop", "tag", "early", "under-far", "hedge", "blitz", "ice", "tag-low",
-	"turned", "asleep", "dig", "crowded", "doubled", "opens", "still", "behind", "fronted", "helped"}
+// cueInfos are the cues' ids and names.
+var cueInfos = [numCues]CueInfo{
+	{"none", "No cue"}, {"trail", "Trail"}, {"stuck", "Stuck"}, {"under", "Under"}, {"jump", "Jump"}, {"switch", "Switch"}, {"show", "Show"},
+	{"high", "High side"}, {"low", "Low side"}, {"waits", "Waits for it"}, {"denied", "Denied"},
+	{"drop", "Drop"}, {"tag", "Drop and tag"}, {"early", "Jumps early"}, {"under-far", "Under, far out"}, {"hedge", "Hedge"},
+	{"blitz", "Blitz"}, {"ice", "Ice"}, {"tag-low", "Popper left"},
+	{"turned", "Head turned"}, {"asleep", "Lane empty"}, {"dig", "Digs"}, {"crowded", "No way through"}, {"doubled", "Doubled"},
+	{"opens", "Sunk in"}, {"still", "Nobody moves"}, {"behind", "From behind"}, {"fronted", "Fronted"}, {"helped", "Fronted, help"},
+}
+
+// CueInfo names a cue.
+type CueInfo struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// CueCatalogue returns every cue's id and name.
+func CueCatalogue() []CueInfo { return append([]CueInfo(nil), cueInfos[:]...) }
+
+// Name is what the cue is called.
+func (c Cue) Name() string { return cueInfos[min(c, numCues-1)].Name }
 
 // String returns the cue's id.
 func (c Cue) String() string {
 	if c >= numCues {
-		return cueIDs[NoCue]
+		return cueInfos[NoCue].ID
 	}
-	return cueIDs[c]
+	return cueInfos[c].ID
 }
 
 // MarshalText writes the cue as its id.
@@ -76,7 +93,7 @@ func (c *Cue) UnmarshalText(b []byte) error {
 // ParseCue returns the cue with this id, and whether there is one.
 func ParseCue(id string) (Cue, bool) {
 	for c := Trail; c < numCues; c++ {
-		if cueIDs[c] == id {
+		if cueInfos[c].ID == id {
 			return c, true
 		}
 	}

@@ -269,6 +269,29 @@ const (
 	helpSag  = 0.45 // share of the way to the rim, two passes away
 )
 
+// TapeMarks are the places where this screen is set, on both sides, as lengths a
+// person can measure, so that it is set where the game sets it. Situations
+// without a screen have none.
+func (sc *Screen) TapeMarks(c court.Court, metric bool) []court.Mark {
+	if sc.spots.free {
+		return nil
+	}
+	var out []court.Mark
+	s := sc.Example(c, NoCue)
+	for _, p := range sc.People {
+		if !p.Screens {
+			continue
+		}
+		name := sc.Name
+		if p.ID != screener {
+			name += ", " + lowerFirst(p.Name)
+		}
+		at := s.At(p.ID)
+		out = append(out, c.MarkAt("Right "+lowerFirst(name), at, metric), c.MarkAt("Left "+lowerFirst(name), at.Mirror(), metric))
+	}
+	return out
+}
+
 // Start returns where the screener comes from on a court, for a screen on the
 // right side.
 func (sc *Screen) Start(c court.Court) court.Point {

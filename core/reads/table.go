@@ -89,7 +89,9 @@ type Screen struct {
 	Before []string `json:"before"`
 	// Caution is the safety note shown with the screen.
 	Caution string `json:"caution"`
-	rows    []Row
+	// Sketch is the screen in a few strokes, on a high-school floor.
+	Sketch *Sketch `json:"sketch"`
+	rows   []Row
 	// variants replace a row when the team's school asks for it.
 	variants []variant
 	persons  []personal
@@ -193,6 +195,46 @@ func (s *Screen) Row(school School, cue Cue) (Row, bool) {
 
 // Screens returns every screen the product teaches, in teaching order.
 func Screens() []*Screen { return append([]*Screen(nil), screens...) }
+
+// Sketch holds the places that tell one type of screen from another, in feet.
+type Sketch struct {
+	From     court.Point   `json:"from"`
+	To       court.Point   `json:"to"`
+	Screener court.Point   `json:"screener"`
+	Ball     court.Point   `json:"ball"`
+	Others   []court.Point `json:"others"`
+}
+
+// Sketched returns every screen with its sketch, in teaching order.
+func Sketched() []Screen {
+	floor, _ := court.PresetCourt(court.HighSchool)
+	var out []Screen
+	for _, sc := range screens {
+		s := sc.Example(floor, NoCue)
+		k := Sketch{From: s.From, To: s.To, Screener: s.Screener, Ball: s.At(sc.ball())}
+		if sc.spots.free {
+			k.To = cutEnd(floor, sc, &s)
+		}
+		for _, p := range sc.People {
+			if p.ID >= second && p.ID <= three {
+				k.Others = append(k.Others, s.At(p.ID))
+			}
+		}
+		copied := *sc
+		copied.Sketch = &k
+		out = append(out, copied)
+	}
+	return out
+}
+
+// cutEnd is where the first read of a table takes its reader.
+func cutEnd(c court.Court, sc *Screen, s *Situation) court.Point {
+	f := sc.frame(s)
+	if path := cutPath(c, &f, s, sc.rows[0].CutterRead); len(path) > 0 {
+		return path[len(path)-1]
+	}
+	return s.At(screener)
+}
 
 // ScreenByID returns the screen with this id, and whether there is one.
 func ScreenByID(id string) (*Screen, bool) {

@@ -92,6 +92,8 @@ func queries(path string) string {
 	switch {
 	case strings.HasSuffix(path, "/question"):
 		return path + "?screen=down&seed=4"
+	case strings.HasSuffix(path, "/search"):
+		return path + "?words=flare"
 	case strings.HasSuffix(path, "/lesson"):
 		return path + "?screen=down"
 	case strings.HasSuffix(path, "/readmap"):

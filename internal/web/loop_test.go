@@ -104,6 +104,40 @@ func TestTeach(t *testing.T) {
 	head.says("GET", c.path("/lesson?screen=moon"), nil, 404, "no such screen")
 	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
 	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)
+
+	// Every situation of the catalogue can be taught: lesson, answer, map of
+	// every defender, play and a question.
+	var known api.Catalogue
+	head.do("GET", "/api/catalogue", nil, 200, &known)
+	for _, screen := range known.Screens {
+		var l api.Lesson
+		head.do("GET", c.path("/lesson?screen="+screen.ID), nil, 200, &l)
+		for i, s := range l.Examples {
+			var a reads.Answer
+			head.do("POST", c.path("/judge"), s, 200, &a)
+			if a.Cue != l.Rows[i].Cue || (a.Help != nil) != (screen.Family == reads.BallUp) {
+				t.Errorf("%s: example of %s judged %s, help %v", screen.ID, l.Rows[i].Cue, a.Cue, a.Help)
+			}
+			head.do("POST", c.path("/play"), s, 200, nil)
+		}
+		for _, p := range screen.People {
+			if p.ID.Defends() {
+				head.do("POST", c.path("/readmap?mover="+p.ID.String()), l.Examples[0], 200, nil)
+			}
+		}
+		head.do("GET", c.path("/question?seed=3&screen="+screen.ID), nil, 200, nil)
+	}
+	var hits []reads.Hit
+	head.do("GET", c.path("/search?words=he+goes+under+on+the+flare"), nil, 200, &hits)
+	if len(hits) == 0 || hits[0].Screen != reads.FlareS || hits[0].Cue != reads.Under {
+		t.Errorf("search: %+v", hits)
+	}
+	var sheet api.TapeSheet
+	head.do("GET", c.path("/tape?screen=stagger"), nil, 200, &sheet)
+	if n := len(sheet.Marks); n < 4 || !strings.HasPrefix(sheet.Marks[n-1].Name, "Left staggered pair") {
+		t.Errorf("tape of a screen: %+v", sheet.Marks)
+	}
+	head.says("GET", c.path("/tape?screen=moon"), nil, 404, "no such screen")
 	head.do("POST", c.path("/play"), downTrail(), 200, nil)
 
 	var asked reads.Situation

@@ -23,6 +23,18 @@ func (s *Server) floor(ctx context.Context, team uuid.UUID) (court.Court, reads.
 	return c, store.SchoolOf(t), err
 }
 
+const noScreen = "There is no such screen. Choose one from the list."
+
+// Search finds the lines of the tables that words describe.
+func (s *Server) Search(ctx context.Context, r api.SearchRequestObject) (api.SearchResponseObject, error) {
+	_, school, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	out := api.Search200JSONResponse{}
+	return append(out, reads.Search(school, r.Params.Words)...), nil
+}
+
 // GetLesson returns a screen's table and a clear situation per cue.
 func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (api.GetLessonResponseObject, error) {
 	c, school, err := s.floor(ctx, r.TeamId)
@@ -31,7 +43,7 @@ func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (a
 	}
 	screen, ok := reads.ScreenByID(r.Params.Screen)
 	if !ok {
-		return nil, missing("There is no such screen. Choose one from the list.")
+		return nil, missing(noScreen)
 	}
 	out := api.GetLesson200JSONResponse{Screen: *screen, Rows: screen.Rows(school), Lines: c.Lines(), Spots: c.Spots(court.StandOff)}
 	for _, row := range out.Rows {
@@ -87,7 +99,7 @@ func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject
 	}
 	screen, ok := reads.ScreenByID(r.Params.Screen)
 	if !ok {
-		return nil, missing("There is no such screen. Choose one from the list.")
+		return nil, missing(noScreen)
 	}
 	return api.GetQuestion200JSONResponse(reads.Clear(c, screen, uint64(r.Params.Seed))), nil
 }
@@ -100,6 +112,13 @@ func (s *Server) GetTape(ctx context.Context, r api.GetTapeRequestObject) (api.G
 	}
 	c, err := store.CourtOf(t)
 	out := api.GetTape200JSONResponse{Lines: c.Lines(), Marks: c.TapeSheet(t.Metric), Source: "measured by the team"}
+	if r.Params.Screen != nil {
+		screen, ok := reads.ScreenByID(*r.Params.Screen)
+		if !ok {
+			return nil, missing(noScreen)
+		}
+		out.Marks = append(out.Marks, screen.TapeMarks(c, t.Metric)...)
+	}
 	for _, p := range court.Presets() {
 		if p.ID == c.Preset {
 			out.Source = p.Source

@@ -22,11 +22,8 @@ import (
 
 // GetCatalogue tells what the product knows: reads, rungs, drills, tags, courts.
 func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (api.GetCatalogueResponseObject, error) {
-	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Ladder: drill.Ladder(),
+	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(), Screens: reads.Sketched(), Ladder: drill.Ladder(),
 		Corrections: evidence.Corrections(), Courts: court.Presets(), Ages: practice.AllLimits()}
-	for _, screen := range reads.Screens() {
-		out.Screens = append(out.Screens, *screen)
-	}
 	for _, d := range drill.Catalogue() {
 		out.Drills = append(out.Drills, *d)
 	}

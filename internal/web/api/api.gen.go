@@ -304,6 +304,7 @@ type Catalogue struct {
 	Ages        []AgeLimits   `json:"ages"`
 	Corrections []Correction  `json:"corrections"`
 	Courts      []CourtPreset `json:"courts"`
+	Cues        []CueInfo     `json:"cues"`
 	Drills      []Drill       `json:"drills"`
 	Ladder      []RungInfo    `json:"ladder"`
 	Reads       []ReadInfo    `json:"reads"`
@@ -350,6 +351,9 @@ type Court = court.Court
 // CourtPreset defines model for CourtPreset.
 type CourtPreset = court.Preset
 
+// CueInfo defines model for CueInfo.
+type CueInfo = reads.CueInfo
+
 // Drill defines model for Drill.
 type Drill = drill.Drill
 
@@ -358,6 +362,9 @@ type Figure = reads.Person
 
 // Help defines model for Help.
 type Help = reads.Help
+
+// Hit defines model for Hit.
+type Hit = reads.Hit
 
 // Hold defines model for Hold.
 type Hold = evidence.Hold
@@ -756,6 +763,17 @@ type ImportRosterParams struct {
 	Check *bool `form:"check,omitempty" json:"check,omitempty"`
 }
 
+// SearchParams defines parameters for Search.
+type SearchParams struct {
+	Words string `form:"words" json:"words"`
+}
+
+// GetTapeParams defines parameters for GetTape.
+type GetTapeParams struct {
+	// Screen adds the places where this screen is set
+	Screen *string `form:"screen,omitempty" json:"screen,omitempty"`
+}
+
 // SignInJSONRequestBody defines body for SignIn for application/json ContentType.
 type SignInJSONRequestBody = SignIn
 
@@ -903,11 +921,14 @@ type ServerInterface interface {
 	// (POST /api/teams/{teamId}/roster)
 	ImportRoster(ctx *echo.Context, teamId TeamId, params ImportRosterParams) error
 
+	// (GET /api/teams/{teamId}/search)
+	Search(ctx *echo.Context, teamId TeamId, params SearchParams) error
+
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx *echo.Context, teamId TeamId) error
 
 	// (GET /api/teams/{teamId}/tape)
-	GetTape(ctx *echo.Context, teamId TeamId) error
+	GetTape(ctx *echo.Context, teamId TeamId, params GetTapeParams) error
 }
 
 // ServerInterfaceWrapper converts echo contexts to parameters.
@@ -1527,6 +1548,31 @@ func (w *ServerInterfaceWrapper) ImportRoster(ctx *echo.Context) error {
 	return err
 }
 
+// Search converts echo context to params.
+func (w *ServerInterfaceWrapper) Search(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SearchParams
+	// ------------- Required query parameter "words" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "words", ctx.QueryParams(), &params.Words, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter words: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.Search(ctx, teamId, params)
+	return err
+}
+
 // LayOut converts echo context to params.
 func (w *ServerInterfaceWrapper) LayOut(ctx *echo.Context) error {
 	var err error
@@ -1554,8 +1600,17 @@ func (w *ServerInterfaceWrapper) GetTape(ctx *echo.Context) error {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetTapeParams
+	// ------------- Optional query parameter "screen" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetTape(ctx, teamId)
+	err = w.Handler.GetTape(ctx, teamId, params)
 	return err
 }
 
@@ -1619,6 +1674,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/now", wrapper.GetNow, options.OperationMiddlewares["getNow"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/lesson", wrapper.GetLesson, options.OperationMiddlewares["getLesson"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/question", wrapper.GetQuestion, options.OperationMiddlewares["getQuestion"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/search", wrapper.Search, options.OperationMiddlewares["search"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/tape", wrapper.GetTape, options.OperationMiddlewares["getTape"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/judge", wrapper.Judge, options.OperationMiddlewares["judge"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/readmap", wrapper.ReadMap, options.OperationMiddlewares["readMap"]...)
@@ -2941,6 +2997,46 @@ func (response ImportRosterdefaultJSONResponse) VisitImportRosterResponse(w http
 	return err
 }
 
+type SearchRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Params SearchParams
+}
+
+type SearchResponseObject interface {
+	VisitSearchResponse(w http.ResponseWriter) error
+}
+
+type Search200JSONResponse []Hit
+
+func (response Search200JSONResponse) VisitSearchResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SearchdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SearchdefaultJSONResponse) VisitSearchResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type LayOutRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Body   *LayOutJSONRequestBody
@@ -2983,6 +3079,7 @@ func (response LayOutdefaultJSONResponse) VisitLayOutResponse(w http.ResponseWri
 
 type GetTapeRequestObject struct {
 	TeamId TeamId `json:"teamId"`
+	Params GetTapeParams
 }
 
 type GetTapeResponseObject interface {
@@ -3121,6 +3218,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/roster)
 	ImportRoster(ctx context.Context, request ImportRosterRequestObject) (ImportRosterResponseObject, error)
+
+	// (GET /api/teams/{teamId}/search)
+	Search(ctx context.Context, request SearchRequestObject) (SearchResponseObject, error)
 
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx context.Context, request LayOutRequestObject) (LayOutResponseObject, error)
@@ -4292,6 +4392,32 @@ func (sh *strictHandler) ImportRoster(ctx *echo.Context, teamId TeamId, params I
 	return nil
 }
 
+// Search operation middleware
+func (sh *strictHandler) Search(ctx *echo.Context, teamId TeamId, params SearchParams) error {
+	var request SearchRequestObject
+
+	request.TeamId = teamId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.Search(ctx.Request().Context(), request.(SearchRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "Search")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SearchResponseObject); ok {
+		return validResponse.VisitSearchResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // LayOut operation middleware
 func (sh *strictHandler) LayOut(ctx *echo.Context, teamId TeamId) error {
 	var request LayOutRequestObject
@@ -4341,10 +4467,11 @@ func (sh *strictHandler) LayOut(ctx *echo.Context, teamId TeamId) error {
 }
 
 // GetTape operation middleware
-func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId) error {
+func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId, params GetTapeParams) error {
 	var request GetTapeRequestObject
 
 	request.TeamId = teamId
+	request.Params = params
 
 	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
 		return sh.ssi.GetTape(ctx.Request().Context(), request.(GetTapeRequestObject))
@@ -4370,109 +4497,112 @@ func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3D1dc+S2kX8FNXdVvqviSmvHl4fN01p24r2sbZ2kXM6V8gNE9gyxIgEGADWa2tJ/v8IXv6ZBgtJI3srT",
-	"aock0OhuNPobnze5qBvBgWu1efd501BJa9Ag3f8qegD5oTB/M755t2moLjfZhtMazP/C42wj4Z8tk1Bs",
-	"3mnZQrZReQk1Nd9thayp3rzbtC0zb+pDY75VWjK+2zw+ZptG0lyzHOLz9C88byal6XYbnSY8fd4cGmgd",
-	"ncI/fM4Mj+Zj1QiuwNLo0iPH/J0LroFr8ydtmorlVDPBzz8pwc1v/ST/LmG7ebf5t/Oe+ufuqTrvBrRz",
-	"FaByyRozzubdhpKme5ptLqW4raA+4cxuPGTifUk1KWnTAIciI/a/e6rIHTTa/1cLUggD1jUoxdy8JwEr",
-	"jIeCJQhTRLEdh4Iwbqa/AXo6lNjBUEIYVvpKEQVaM75Tjr/dV2bQ9zv4yGrmd7UUDUjNHMfcUm75c8JZ",
-	"2aamDz8x3mr3mn/M2/oWpH98CfLvAHeDx4xr2PnnjM997rYAMq0SrcyxR4/DffIPB7cfZzTbCPIRnN3g",
-	"v3UbSdx+glxvss3Dm514438MXH3mcTZ4+obVjZDaCUddbt5t4F6yu/NcSDjvd8NjtnnP1R7kMb5pnkOj",
-	"wckEDbVCseB/oFLSg/l/XkJ+p0bfzDHKhXkdHafFsV5AzgoH7pi1dAmkgC3wAiThQCUou7nykvId4zti",
-	"XqBurdnxuCVUzRKwP5p3HrNNRfUQuFshKqDc8ZrcMX4M3BZA97MOmAseNLpMLjS+fmGHTEfwLw4EBMNS",
-	"7Jc+vhJ7y+m5BOD4JmCFhRN4Wxtmr2BrFirZrtQD7u0/2JeH5S3jJ/TDO2bokOvx75GX9XzaM4ebxmPR",
-	"rbTHXMejC5tLAi3U2fvAMWk7y35k1/NdJfI7TIqpO9AKF0WFZFWF4pkVCYdstrljTkYGcrgBs43YG7zt",
-	"qQaJUqWeEYAKcsGL2DMYA8a4/uO3PWSDtSlNdzhLa6arBDlqV2wXGD7JuvW5wft1ZB2ee/g9tKki1dHv",
-	"SRL1O0FlcUz6XFRtPdm6i/K0YhzSd7ud+SPjgA3l9N70wS7t+7joSCGYfSvrlt0DEFZ1RIqAO7uCY/xB",
-	"VaVDf60pLyJIdYAsr8C/l/mpF1gH7lkB3J7GHJI5J3xlJ7+IMI6UkK+T+xfdNxei5Ro/YrV2WDghQtMY",
-	"SkLudcykqT+K3Q6KK2iwud1hcZKFRMnvMDWYKxsRpVsQxtEXVNNK7FqEo+luxd7uVWOMls9iEXzEVuo1",
-	"g7VSX0pQgPKaFdTpo31v5TomDmlRrCD1Vct3H/hWoELMHtXJIwEtYiM5rlghmuz7+GioJuQ4jNpDzGOg",
-	"Q+mUEz3dMsdcKENanfuIGa2Oih3yDDe7xB2uA2tcp8VOc2EO2KAbm8+SVDIH/3qN7CKikYWfF7UrqGij",
-	"oPhJHSv4YmvtCztWRqgm3OqcCXoRd2r4sTGjQN6D/EoRzazl2I1VUA1v/I9HMMqWc/MnShqlqW7VUEFs",
-	"Ksq51Z1FYzXuQnBAVMQpW7qBhijpp3ZrQjnPoOe9EzmIvRl+D8ApTaW22p1ojErnNbIt40yVdktYoDGF",
-	"NpWok3V5GFDYe2l5BPpOiraZ0duPzTvcqYDtEe83cFOkaiADYJ+mh0y0B0Ql8T8fM3RkyQ3IH1teSGcw",
-	"jNm9AUlK95BIaNSxqYxhxsEwGnk9fi78IE9CUisR1FCZ/4U2qCSlMr+iBWtxY+o2mA1HT7YS4Kb0BvvR",
-	"05JW24/AdwZY5HFFOfydFZGnjTuyMYqZf39p8TNhHxlwqkG50Ucwho+H6MgC1obgDtcdsNNDtUBqewye",
-	"ORKlUtd+05P2skPNEe+7ERb1ofUSIN2tOBQO/ht/+Keh5jKQZi1uvg9Oignb34oW56OctseK6aLha5ba",
-	"1FMrYfGzEqrGG7nPFMbGzNU0CPxjOs04xfQqxf7aOi+Qteypzss1y59hEUeerHetdYvrcTZEeph9QL5u",
-	"YQv8ZRXTs++9ayaNvZwjxyzgz2zXSsAcZyPX2ECr2bVUFqsoXkGwfFfsy17JPwZhL2SxbsvaLzpIukVk",
-	"bp39dEka8SVIteKo71XiH73Xe4zqwR7qOG/8xidxG+F8aBrshJeiqkBmxKyOCEm40KXTFY9Zei8iSC7F",
-	"Mo7NS5mFr4fGjYkpdUfmpRB3c+u+PaDLjppODVUjdbtg0tFQ3bHGKsqotm1OuTqiws94Y7VAodszXmBG",
-	"Ru8YnT/EtcGoXUlnrN0eRo5VP4MDOwXPDWWoIqhEDbeiOBClKS8UYdyaVUpLwXckF5IPozdDtNCEsIKf",
-	"dSjwHMHd90lbze6YJ2w0USGOvZJGAgFc6F9h5clnJoscYxXEzin3JH0SLcSfYf+MM8lCmQXfsF9nAKUb",
-	"P7OoSdXmLXKfpMJ/sC9egWorRNEDKcUKf/mV2P9gvsDw5iCCIhKCBqXw6MgEe+HFwYBZABPbd//dFjsI",
-	"StREiy0pH+mZA4cP1yDvKaLklWwXMTJQ22QCfWVlhB0DA1aOw6r94Daa+IG/vxpNMowtAdfA8wiXgx7H",
-	"lwYfalpVh+NlVlTpkfNg3uViLFZ0eBcGRR/twTwD3N4LD68m30fw6qbxgEy/HkyVuYWhAprKXeQMuwdZ",
-	"sFwPjzGzOe3mfXNwvjsh3mzttnX7eNF/FMYMFPDEH7BeB1IWOHXMBx1dB9RPlRf9rniS0PgrICxDFy3C",
-	"S8F8HGaZojaujVPqIyiF+aDggdZNBYhvkpK8AiqJYrq1Kj9pQJK8hSycr0IWIInYEin2hrJpZksYbjZs",
-	"ORvWsS+5VIRVYjbuhF/neleNWBHiuG6ETnTYb/yaAiLCVFlPJpS2AWtIFhlTpKFmexSWbEYRC+SztvlX",
-	"imylsy2O/FE/AWj16xNcUlTm11pSs+/+D/dZUQVmib/GPVr4o5zJvIKZqTvfz69Rp1fcq2We/hr1hv1I",
-	"q23koOG7KEgTQvcADLEQpu7WPhp0MP1ogRN0HHnGehpkA3ImuXk+ev5b6+XpQ64RUZd2NqYHV2IRzOWM",
-	"s0imGDw0kI9P2NX5NHOZXkUkQavVuYj4EPow+eLMEpqfRZpWMYAqqurLdhQTenICF+bRCHEZB7I9uLI+",
-	"du41fQvAJKGro5BHZ9ZpMj7DK+ByzB2Y5PyJyrtnHcpbKerv/DbGbXwp6mtWxF+Ie47iX03QGXx1ejMB",
-	"aDL9YMwkIWCxs14G/Az7a023W0TZqCmr1mGhoUpF3GQ933YKprMSqVJMacoTONGjzgHWcV03KcYzPztz",
-	"4lVybUpRrUg2sAYtMkpIF03Lgz9lxtfep0+PkVXThzCdiiZXTxILBw+b+W9TIyH9MMMEwBFs8YRqPOfH",
-	"fOFI5peO8Y9PrY0mUkxSgKWorbYmR37Pgc7ifbHHmcNEC+cG89lHX6ku0zkjbEtKIBXQe1CkZIrUlGPD",
-	"iwY4B6Wim/NpfsqY02k+a7Shsous4Os1KxF73qd0U+10XR+VWLCInfwYTOTxO8DD0IHp3ZoWDUluQE/7",
-	"9Y7AX2SBJdvPpgXbQPecW7rP5ENyig0C84j/w572+N6kUvNxIG34NJZAOevzGGbqTZ+uSb0LSxroC05r",
-	"6YBO8UFzoUGtdbE2KzLvDaVjOYtzu6OZbKqh14gyPc7uiW6ARm06zsHTocNg3ZQBJ0nxPcfI6+N79rsP",
-	"vGn1yZLjDfX/zKSKKMWDM6g3WkR7WwEmJ7Ezc1Fbr+nDB/fyf719O0vuBAhOkFQ/4YZpmnx/yPV8EbCE",
-	"nnSBlSMUi4itiGF2JK2GZS/JkuMZNSiqEhGQHy7isD1cx4GYKqPGDLKzBAwPTZ9jgRamHU7i8Je0FQ1l",
-	"1m9EHzReodsnGs0z+RTP1fKHEfSRqo9xrdFmj5dXtHKa1DHYenoq4ccfx208ikeGE329IY8Hi0JiUThJ",
-	"89k49R0c0g+qv8IBVfnTw+12umXAp1Kp7XQzv6BAgLSkB0Pe9QrYZae6TCQZiyTNlpQX1WjXDx4mbolP",
-	"IBUcVroNSiF0bN59JMcX2y9+8o7LwoL8KJldej9fbCvFT+0nYe73QslzsTFhRaE0yLMfuJYrmNF+5LjR",
-	"+p+OUPqASqfDsjB52JjX0hIA7dTrvULDyn0kk35FsZr1G2LB8rRNNetbiBbQ2pTUSVbh4lRHCl3pbfzZ",
-	"eJF9yWlpUqv3K9zmT0/Ut/FaNT7fYkaWXWsH3NB54gtnA66yQNp+9KyvAXDIQMVG6IARERxP5Jde2/4a",
-	"07ZfkS+W9P7VhB8Q77gixD90fpCS8h3YZhI1LYAIjhgIx1Ub6aSeo+d1W9dUIsrVKXZuPJ3iNfdR8lbp",
-	"toFENZdxv5GJ+7RP+5lG7ENOA9kK6WO8dOj3WsgPwsDoKtgiVFuvx2Pnc6vX5cF6R737Mknv69axXvcz",
-	"n/5EG7y0GA9Ti0pFrVusDowDKdiOaZdjAVWVEcoJ4wU8EMa1IBXsgOPBRvdklUfK9USIAHJ70DCAQwPX",
-	"pSJiSyjZCmucdrvIvIruVHEfMYeFZL7VRVJ8LaR4LIgoN183uqu83ng6dEkVFvcdwnosJPHPT7R5Eus0",
-	"34V0/Im9fA9crykkbX4wXyweHxPM+Gnwne2H/NJC9cODOhq4R3Jdhr1cFFGl2AMKSAH3XhGt6UMogfrj",
-	"t9nJ+mdI61m5F6xAVa3l9IDjQ9ywFNGhEZR5708E6kYfyL4ETrjZuHuqMOheIbUgKtnX+tgMztT6Asxh",
-	"kw8bBvckjrD9FeTAGoTx77jYI1qU0kJCQW5hKyQME93WWwB2pOMZOOzJnumS6JIpYpYGSj9jpiMVTrgU",
-	"drdAFC1oWHvWF3tJpZ55fBUL8tVMaXq3NorSUKVm5oy50oK/NP6hf+EqHpOMFGzpErBQZCt1CdI3jbLF",
-	"CDZR0pzohdutuoQD8SkqEVcc2+I6FA4kHsdkW5TSvK0qemt2rOvGN8s5LuVGueTEAV0neHP4HzHGBPUj",
-	"Ag54wKMxTYezGbyrz+CQYD+nSSPaKlL7UjEOxBftb1kFmf2rBFqAJEyRr5etKVeWGtW4UT9Rt4InuIqu",
-	"Wv5sE/qq5VGvSx7O/9lUl/D16VJLmoE/KTWxZVUgdqZ7TCSTZBwiC66PvM9zi+hhAbvHelgRFJVwgLaN",
-	"sx0P1gTdL3QxSHKLVOw+oo2IkHSwGK92BOnsVVRsIdaGxxZxDdjQCq2T5HiHcGdCOe20C2NHPN9GxSAr",
-	"QsTdKjM5jvaoAe3ty4j7gxaxKtOSJlvXboa+3LSkenH1aGwxoGN9gPE6L4VAioi2tIAbceGK+dCFbisq",
-	"YSaib53z0ecTfIymG409Gijp3PJLWn90DeoOVlTOez11XTq0K9fGc1hpzVy9UxBDYrt94yuO/T8l5YXY",
-	"bo0IFArX7df6ixo67SS1rCOCaCa1iXN73heNR1rVqRPV0Hv0ddCF0cMK+yr7zsAI1EjkLl87spq7+tbB",
-	"k2A31GK5jmfHPzijdfkMdjkD7pDYSVrH6kr16LBToO1555DD8MNOA63TT4gboPXPhizLFpPLJXfDYxL/",
-	"GvTfmnhztuPCghMnP8+hUgP64EhvcSP4933vr6NMidls6OsQ0lpUMCfuL16s6Rr2hKy7BuTlNN9w2MBm",
-	"TluZDSXgtZepKXZ9SMCgmBd9AWYP8DDJLgAazbJDm/Ddg4wUiRZQ0wjuJ2mdwzJdWrxEHumnttjFiptn",
-	"ckVPnxDqAUnBbati1bdUctubfKYPRFDM09v3pDbGC4qqdt2No3nrC2Kvs1rsMrsMWcsAHe/0DDZYdWqD",
-	"XCcwntQg1x858dSzgTv3m4FnHBeoCy9P/ehJwrCrbUUyHpdNsi7q0W+oFa9fG6U0YgLAYbmsdlTTlPyy",
-	"4JD8rnMAJb8+1yppIAFWjDWPJJdumz6kfX1uQF1KSMeOFumv7tPfHeSmpr3/ywqKjpJbE79Yh+WHm1VI",
-	"fLhJRk2sAtuyf+ba12CnhudiPP02TWHvxMQTdPZG6GdVLJ6stSRN7BhnIV6fL3YdnDbTQjual9flOCw8",
-	"2HMhvp6uJ3YRw1V9KeNZDm21uj4kWmUbrffA6OJrZUOGROtszH552RB5XTQ8zJHk1rn2lQCrfTqhdzZC",
-	"T76dqFT9+ncUb49aQlXMaJShc83cfuibeSzUJUXbI8WIZh7MKYG+IV0ycEErT/6gK6VK/wJfyzRy4fjL",
-	"+XtGJVSr1cy+zNsFjyxBOw7+NGi04rDpWCHruSW1Z0vHeE9q2XJDG4gYuOs6ldRUrgi32LprzI+dWNka",
-	"moe4WWeNgXB9U6IP4yk9TJfT+kBLlq/0havOSzzft8W+ZUUpVah7c64/qvum84vkvi2sB7gDIobYSP7q",
-	"ibD7RaHtRBj72cP9pPTQtSoMUtRtu5g5Z/s4UnVjcym5NuYouQW9BxfGJ7dS7JWN9hekb79+Rm66v4lt",
-	"TrWlOXQv3RwauLajEwOBIlQC2RkFkmooiK/5ZsrGmMl/1PSuf/yfZ+TakckljHRizQ5iZJgb80+EEg1K",
-	"k3tasYJqUEQCrUh3nR6hO8q4smlT9Vl3O867zQ9GGg5ytt9t3p59ffY2VIPThm3ebf5w9vbsD1Yb1qUl",
-	"0jlt2Hk+vLTCdwYzlLTa7odi827zF9D9zRaTy/2+efv2ZFfJ9ZPE7tczhGikKNpckztudCKnDFLf1A8b",
-	"vQN3eHvfY+YWr3p3egEVOF/2ePXXbMd/aX3NcXf15D/87Yn/bEEe+usT4R7kYV+CjQj0qz6KW/12hMZv",
-	"kRQmd2mfaPVTl5lFCRriCDg55ycYXTdoQ0co0j5wf40kKP2dKA6nu+7QhzHGYkLLFh6ftZznspJ2NwNE",
-	"MGJDDy+EEDv2l4aP0E8GZcGPTGnXceaZAiUtJaULZk1U3CMxY6EO6UIh2PLk3Yezwvui6Jd+em7oevkk",
-	"McTXp7sc1SMZuQu0KKA4CT+df/Z34D7OiewrqMU9RNgLEbTSvl88g87jkwH7sn/lPFzj+/hbWJuNWJ5/",
-	"dpfvPs4dxDcu6rd+V7t7Wl9ngf4SYXPKeW16vI6/NUa56ZZy+i3Qa/KnEorPQR9O5fPuEpAYrb/z92Ak",
-	"6B2h9Vr00uYQnz/2jiIFUb+9oJLnFoUIiZBYdnsg3nX6yswaIZP1bExvHl+3B9BTwHpzXkxD6hq2JvP/",
-	"SSb2d6gi5B3cyXvabVR1XXJj+8j30U3aSH1T1+hWes3d4kFH79d2oBJfJepv286Dq+FL2Dr+wrMYXX52",
-	"Fwm8FO7M8BFGDMhqpQSuid2Az1B5T423Lon3xCLH5v0azfuFxM6g4dMryx2f0YxT2/W8rsy6Tyt6mtB2",
-	"5rRk8u1O/qUOBrumCH36buWMk1roExifCKF8tDBqjV52ZQCvYI9GSiRw/ITKkNdX3mPm62UfCzo9jw47",
-	"0Ly2Cevp8kImLM6V55/dHwtG7ff29wHml6xa68Gwr1sntnVNEgkNEVvbc9M6sIW7QPy0zsULf3/fyzmK",
-	"cROC+vWao92+8ro7Jlt8MxB6yTT+svbX21fYX67Jycl32LDtcFzyD5oHv4Lsn3RWSTgEOOxBabK11Stf",
-	"0jHQF9G9CKOOegqlHwVLOOmLC1+C1c4/hz/TBPoQh0si3Q1V/IlUttDR3qBLlKaHUIgeJL46vVCPA/r2",
-	"5ZH+giK5I9aiUP7iuP3tF8bt511h8WtRKxZqu+hqQE9PqOHV5q98fvqabNxMyEN18MvTOVTb/K5k/ih2",
-	"V64K5yWo3HUBemUSD1qdIHR2SrxtEBSClLcGSsLMOSAkFBkR/LW2u2xn/a5XLX9JK8AMH0ORvXLWtXyo",
-	"hJCEA7x+RGEln0dw3zknZzD9P+Gdl/JxZ5GRAIrZcRYbm7+o93zi7Vq6K08LQtUdcZW9X4grWAItat/H",
-	"7rT6e+iQl8QyoVnbyqjIv5ADM6Ardvi2roGjE9BNRXPbdMY2CfTZ/CeWyd4rGJMKPzzY+27dS4t40fCg",
-	"z3N1P8bHlKYz3klCFbm4/t8vxjr11/2G5U9GnzZQrA5EGSPK9moTbVWQkjauaSi2G/ISrHa5lOAXY/9k",
-	"bL8ee4+uR0YoHS4hzoiQxK7fOWu+/eabV4PB3yRvu+l1lyKfdlN13Z5PzI4f6cHlkH5JluNpBLJrfR1x",
-	"xvKvFKGS6bIGzfKMBBL65nanJZ6mzWwS8415/oKo6EtPYoeEv73V3hBrJKaB+E0NVLUSSGUrm3+HvJfH",
-	"x/8PAAD//w==",
+	"3D1Zc9y4mX8F1btVs1tFS57JbB6cJ1szyXhje7SSstmp1DxA5NdNWCTAAKBaXS799y2cvAASbLVkV57c",
+	"Fkkc34XvxpdNzuqGUaBSbN582TSY4xokcPO/Ch+Avy/Ub0I3bzYNluUm21Bcg/qfe5xtOPyzJRyKzRvJ",
+	"W8g2Ii+hxuq7LeM1lps3m7Yl6k15aNS3QnJCd5vHx2zTcJxLkkN8nu6Fp80kJN5uo9O4p0+bQwKuo1PY",
+	"h0+Z4VF9LBpGBWgcXVrgqN85oxKoVD9x01Qkx5Iwev5ZMKr+1k3y7xy2mzebfzvvsH9unopzP6CeqwCR",
+	"c9KocTZvNhg1/mm2ueTstoL6hDOb8QIT70ssUYmbBigUGdL/3WOB7qCR9r+SoYKpZV2DEMTMe5JlufGC",
+	"y2KICCTIjkKBCFXT3wA+HUj0YEFEKFL6TiABUhK6E4a+zVdq0Lc7+EBqYrmaswa4JIZibjHV9DmirGxT",
+	"44ePhLbSvGYf07a+BW4fXwL/O8Bd7zGhEnb2OaFznxsWCEwrWMvz0KPHPp/8w6zbjjOYbbDywTr94L97",
+	"RmK3nyGXm2zz8GrHXtk/Oqo+szDrPX1F6oZxaYSjLDdvNnDPyd15zjicd9zwmG3eUrEHPoU3znNoJBiZ",
+	"IKEWQSjYP2DO8UH9Py8hvxODb+YI5UK9HhynDUO9gJwUZrlD0pIloAK2QAvgiALmIDRz5SWmO0J3SL2A",
+	"zV6z6bglVM3SYn9R7zxmmwrL/uJuGasAU0NrfEfodHFbANnN2iMueJDBbVImw/tnesh0AP9qlhCAMGf7",
+	"pY+v2F5Tes4BaJgJSKHXCbStFbFXsFUb5WRXyh71dh/sy8Myy9gJ7fCGGDxwLfwt8LKOTjviMNNYKJqd",
+	"dpDzNLrAXBxwIc7eOopJ4yz9kd7Pu4rldyEpJu5AirAoKjipqiCcSZFwyGabO2JkpEOHGTDbsL2C2x5L",
+	"4EGs1DMCUEDOaBF7BsOFESr/+GO3st7ehMS7MElLIqsEOap3rDfoPsn8/szg3T4yD+du/Xa1qSLV4O8o",
+	"ifqOYV5MUZ+zqq1HrLsoTytCIZ3b9cwfCIXQUEbvTR/sUr8fFh0pCNNvZX7b3QLcriaocLDTO5jCD6oq",
+	"ffXXEtMiAlSzkOUd2PcyO/UC6cA9KYDq05hCMuW4r/TkFxHC4RzydXL/wn9zwVoqw0eslAYKJwRoGkFx",
+	"yK2OmTT1B7bbQXEFTWhuc1icZCNR9BtI9ebKBkjxGwpR9AWWuGK7NkDReLeCtzvVOITLJ5FIeMSWyzWD",
+	"tVxechAQobUVO71o4T3dstA4WuCnj/STPh9CYhUXxQqSuWrpLrYkc+QnjwS4iI1kqGuFiNPvh0cLalSG",
+	"UrE+DDVGPCA8ZMeEbckgM7QapG+twk9oW6u8IZ2BhK04dhdWqWVYRQ4pB0yd107VVp8laXhm/esVvIuI",
+	"guf+vKisQYUbAcVHMbUX2FabK3qsDGGJqFZhE9QsarT6qW0kgN8D/04gSbQh6scqsIRX9o+TNfKWUvUz",
+	"iBohsWxFX99sKkypVsVZoxX4glEIaJxj6jQD9UHSTW32FKQ8BZ63RoIFzFf3d7c4ITGXWllkjdIQrYK3",
+	"JZSIUnOGXnRIP05F6mhfdg3BtXfCd7L0HWdtM2MGTK3FsI8ixCPWDWGmSFVoeos9Tq0ZKSMBDcf+eUrQ",
+	"kS03wH9pacGN/TEk9wY4Ks1DxKERU8s7BBmzhsHI6+FzYQc5CkgtD4AG8/wvuAlKUszzK1yQNmyb3Tor",
+	"ZPJkywFuSmv/T56WuNp+ALpTiw08rjCFv5Mi8rQxGkAIY+rfX9vwmbCPDDhWyMzogzW6j/vgyBzU+svt",
+	"79tBp1vVAqr1MXhmUJSKXf1Nh9pLD5oJ7ZsRFtWr9RIg3UvZFw72G3v4p4Hm0qFmNWyssjeBy4lkXZoO",
+	"YBexXgv4yblsRlx7y9owG+S4narpi24AtbWmHttMi5+VUDXW5H/iWaKMfondeTUlsxkXoVxl5lxrV05g",
+	"L3ss83LN9mco3KAn6xyNfnMdzPpAd7P30Oc3tkBgWq8++8k6qtLIy7i11Ab+THYth5AbceAo7Clluxbz",
+	"YhXGK3B+gBVipTNVpkvYM16skzj6C78Sv4nM7LObLomZL4GLFZpKx8u/2BjAENQ9HvKUN3zjM7uNUD40",
+	"TUhB4ayqgGdI7Q4xjiiTpVF1pyS9ZxEgl2wZxuqlTK+vW40ZM6STToxkxu7m9n17CG47avk1WAyshYJw",
+	"g0NxRxqt5weNBXVI1xELZMY3LVlwdXtCi5CN1LmJ53UQqSCqd+JtzdvDwM1sZzDLToFzg0lQjxWshltW",
+	"HJCQmBYCEaqtQiE5ozuUM077saw+WHBCkMXO2hd4BuHm+yRW0xxzBKORkB4UifjFDyTAxbrDKBZmslLI",
+	"hJn0sGm7J/KYzbMq4OMtcSQmRJn8DVYe+1HIRBz3+iwzT9InkYz9GfZPOJD1KjMXJrD7dEvx42caNKmW",
+	"mAbuUebXe/3iFYi2ChAncM5WhE6u2P5n9UUIbmZFUESyEUCIcKBsBD33Ym/AzC0zJHT+uy124DTIEeeV",
+	"mA5shJ6zjkrg9zig4ZZkFzEQg3blaPWVFpB6jNBi+TDC3g2uA8vv6durwST9MCNQCTSPUDnIYaix96HE",
+	"VXWYbrPCQg4cP/PuMmgibGwi4sFHe1DPIGyru4dXo+8jcDXT2IWMv+5NlZmNBU8nzHeRA/weeEFy2T/D",
+	"FXNq5n11MH5Xxl5tNdsaPl70/bkxHQYs8nuk55eUOUod0oHHaw/7qfKi44qjhMZfIUAyeNGav2TEhuSW",
+	"MapTHMKY+gBChPyH8IDrpoKAXxmjvALMkSCy1fYOaoCjvIXMKReMF8AR2yLO9gqzaTabG242gj0b4dMv",
+	"mayUVWI2HkdZFz0RDVsR7bpumEyMuWzsnhwg3FRZh6Ygbh3UAgmFRKAGK/YoNNqUFurQp/0q3wm05Ual",
+	"mfgSPwJI8dsR7kTM82vJseK7/wv7G7EAtcXf4t7I8KOc8LyCmam93+63qMMy7pFUT3+LejJ/wdU2ctDQ",
+	"XXRJI0R3C+hDwU3t9z4YtDf9YIMjcEy8mh0Osh46k1x0Hyz9rfXQddH3iKhLOxvTA2OxYPZy8mHEhICH",
+	"BvLhCbs6tWou6a+I5Oq1MmcR46XLmFicmUPziaVpFb1VRVV93g7ieUfn8oXcOS6mZpasD66sS6Owmr5e",
+	"wCi3z2PIgjPzmoxN9nOwHFJHSHJ+xPzuSYfylrP6nWXjsIODs/qaFPEX4m6z+FcjcDpHpdyMFjSavjdm",
+	"khDQ0FkvAz7B/lri7TagbNSYVOug0GAhIj7Cjm69gmmsRCwEERLTBEq0oDML81TnJw3RzCdjTrxI2lXJ",
+	"qhX5ItqgDYziMofTSiJOmfy3t5n0Q2DV+MFNJ6J59qMc097DZv7b1ChWN0w/F3SwtnhufTj9S31hUGa3",
+	"HqIfm2UdTYIZZYNzVmttjQ+cvj2dxTqip0nkSDLjA7SJaN8Jn/SeIbJFJaAK8D0IVBKBakxDw7MGKAUh",
+	"osx5nJM26o6bTSBuMPdhpfB+1U7YnnbZ/VgaXdeGZBYsYiM/ehNZ+Pbg0PfeWp+uBkOSF9Difr0j8Fde",
+	"hOouZjPEdZLCnE++S+oMpJcrAOYR/4c+7cO8ibmkwyhi/2ksl3bW59FP2hw/XZOF6bbU0xeM1uIXneKA",
+	"p0yCWOtibVYUYShMx9JX57ijGTFV32uEiRxmZkUZoBEbTznhzHg3mJ/SwSQpuGkIeX1wU3/3njatPFmd",
+	"hML+nwkXEaW4dwZ1RgtrbysIycnQmbmordf44b15+b9ev55Fd8IKTlBfMaKGccVEd8h1dOGgFDzpHClH",
+	"MBYRWxHDbCKt+hVQyZLjCeVIomKRJT9cxNf2cB1fxFgZVWaQnsVBuG/6TAWam7Y/iYFfEisqzKxnRBsx",
+	"X6HbJxrNM8kkT9Xy++kDA1U/RLVKm51ur2j5OKOlx3pyLOGHH8dtPBwOiyf6el0OVigEG4rCcZzPBunv",
+	"4JB+UP0VDkGVPz3XQE+3vPCxVGq9bmY35BCQlvGh0LteAbv0qstIkpFIwnOJaVENuL73MJElPgMXcFjp",
+	"NigZk7F595H87BC/2Mk9lbkN2VEyvfVuvhgrxU/toyD3tUDyVGiMSJEJCfzsZyr5CmLUHxlq1P6nCUgf",
+	"gtLpsCxMHjbqtbTkTT31eq9Qv4lDoApiRd2i9huGguVpTDXrW4jWUut04lFK5eJUE4WutDb+bLxIv2S0",
+	"NC7F2xVu8+OLLHS8VgzPt5iRpffqF9d3ntgaagerzKG2Gz3r6jcMMIJiwzVDiQiOI+ml07a/D2nbL0gX",
+	"S3r/asT3kDet5rEPjR+kxHQHuq9IjQtAjAYMhGnFTTqq5/B53dY15odY+vbTODeeTvGSfJTMKp4NeFBz",
+	"GbaeGblPu7SfccTe5TSgLeM2xov7fq+F/KDQMnwR4hOT7ucSyspwAvyMFm8d9ebLJL3P72O97qc+/Yib",
+	"cJV5OEzNKhG1bkM1fBRQQXZEmhwLqKoMYYoILeABESoZqmAHNBxsNE9WeaRMe4zIQm4PEnrrkEBlKRDb",
+	"Ioy2TBunnovUq0FOZfcRc5hxYrueJMXXXIrHgogy8/nRTRH+xuLBJ1W4MlYHSgeFJPr5iJujSKd552oR",
+	"RvbyPVC5pha4+Vl9sXh8jCBjpwlzth3yWwvV9w/qaOA+kOvSb+sjkCjZHoILKeDeKqI1fnDla3/8MTtZ",
+	"KxWuPSv3jBRBVWs5PWB6iCuSQtL1BFPv/QlB3cgD2pdAEVWMu8citLoXSC2ISva1PjYFM7G+eLbf70WH",
+	"wS2KI2R/BTmQJkD4d5TtA1qUkIxDgW5hyzj0E93WWwB6pOkMFPZoT2SJZEkEUlsDIZ8w00SFYyZ/32ww",
+	"CJZgWHvWF3uJuZx5fBUL8tVESHy3NorSYCFm5oy50py/NP6hfeEqHpOMVKvJEkKhyJbLErjtH6YrMXSi",
+	"pDrRC8OtsoQDsikqEVcc2a6pYwjHMck2iGnaVhW+VRxrGjPOUo5JuREmObGH1xHcDPwHhDEC/QCBPRqw",
+	"YEzT4XQG7+oz2CXYz2nSAW01UPhTEQrINlzYkgoy/asEXABHRKDvl60pU1Ic1biDfiK/gyNcRVctfbIJ",
+	"fdXSqNcld+f/bKqL+/p0qSVNz5+UmtiyKhA700gokkkyDJE510fe5blF9DAH3akeVjhFxR2gbWNsx4M2",
+	"QfcLHSiS3CIVuY9oI8wlHSzGqw1CvL0aFFsBa8NCC5lefMHytJPkeLtwZ0It8bghp0ee6YSjgRVB4m6V",
+	"mRwHe9SAtvZlxP2Bi1iJbYmTrWszQ1drW2K5uPtgbNGBY32A8TovGQsUEW1xATfswlQyBje6rTCHmYi+",
+	"ds5Hn4/gMZhuMPZgoKRzy25p/dHVqztY0TbA6qnr0qFNrXo4hxXXxNQ7OTHEtttXttza/lNiWrDtVolA",
+	"JsK6/Vp/UYPHTcWWdURgzag2cY7nbcV8pGvhyrnFHVhDf6xghcvxk/OLk19mSu9ccba67+YVwmEaRVqp",
+	"Ekt8dcxzareZKZvu5TlYErPbW8zF7PsJLel6ynCYddTVtXfwxp3jhETOtnU7qzm76+A9SjSAmi3XUO3o",
+	"e+MwWNZ/TL6GOaB3HNexml45UDQESK1rGOCQsKIhAdfp9HYDuP6k0LJsrZo8fjN86LS9Bvm3Jt4jcVrU",
+	"ceLE8zlQSgg+mOiMZgT7vu2ZN8lSmc1Ev3bhxEXlfuR6pMWabntHZDw2wC/HuZ79xk9zmuJsGCdc95qa",
+	"3tiFYxSIadEVv3YL7ic4uoVGMxyDvTDvgUcKdAuocQT2o5Tafok0Lp4jh/dzW+xiheUzebqnT8a1C0mB",
+	"bStilc+YU31FwEwDEmcUpbe9Sm0o6YwEaZqMR2sGFsSetxj1Nn12siYATzsdgfV2ndqn2giMo/pU2yMn",
+	"nvbXc6X/0ItKhAXqwsvjGEaSMPR1xYFs02Vz2OsuHUOteP1aGQQR8wsOIJ5J36OQ/K5xviW/Pteja602",
+	"6D6YA5JJdU4fUr8+N6AsOcDpFVbfZCnp3V5ecNr7v67A6CCxOPGLdVB+uFkFxIeb/ZF6v69+7xsAoVPD",
+	"UnE49TlNYfdi4gidvWHySdWiJ2vJihM7LeoVr8/Vu3YOs3GRI87L63IYku/x3KRx96Ke6KO1q/q5xjNM",
+	"2tVWe7zCOVprE8KLrVN22SmtsTG77WV94PlMBDdHkkvt2lZhrPanuRb2AXzS7Uil6va/w+G2wiVUxYxG",
+	"6boGzfFD10hloSYs2poqhjT1YE4JTHC9DBbntPLkD3wZW/oX4b2Mo0aGvowjZFC+tlrN7ErsTeBOI9RT",
+	"8OdekxsDTUMKWUctqf1yPOEd1S7nBjcQMXDXdYmpMV8R6tI17yHvXmJVsWvcYmadNQbcLWqJPoxjev8u",
+	"p1SC5CRfGYcQ3kM/3zNHv6VFKRaMruwrbL7xfpHctlO2C/aLiAE2kjt8Iuh+U2A7EcQ+2XUflZr75E7L",
+	"+gJAYgMdwyjhjc5jpVKZo+gW5B5MCgW65WwvdKZFgbprC87Qjf+NdGOwLc7Bv3RzaOBaj47UCgTCHNBO",
+	"KZBYQoFsvT0ROr6P/qPGd93j/zxD1wZNJlnHizU9iJJhZsw/IYwkCInucUUKLEEgDrhC/lZLhHeYUKFT",
+	"1uozf0nVm83PShr28uXfbF6ffX/22lXi44Zs3mz+cPb67A9aG5alRtI5bsh53r87xnZlU5jU2u77YvNm",
+	"8xeQ3QUzozs2f3j9+mQ3OnaTxK65VIhoOCvaXKI7qnQiowxi21AxNLpfbv8SzcfMbF507vQCKjC+7OHu",
+	"r8mO/traem9/A+w/7CWm/2yBH7pbTOEe+GFfgo4IdLuexAx/n4Dxx0D6mLk7k7Xy2G1mUYS6OEIYnfMT",
+	"DG791GG7INDeU3ubKwj5jhWH0906asMYQzEheQuPT9rOU0lJmhs1IhDRoYdnAoge+1uDh+vlEyTBD0RI",
+	"0+3niQIlLWTpg1kjFXciZvSqXaqWC7YczX1hUnhbFN3WT08Nvo9SEkF8f7o7ii2QA1fyFgUUJ6Gn8y/2",
+	"KurHOZF9BTW7hwh5BQQt1+8XT8Dz8GQIfdm9cu5u03783e1NRyzPv5g7sB/nDuIbE/Vbz9XmuuSX2aC9",
+	"y1udclabHu7jb41SbvxWTs8CnSZ/KqH4FPCFsXzuL8+J4fqdvT8mQe9wbe+id6e7+PzUOxooRvv9GZU8",
+	"s6mAkHBJfbcHZF2nL0ysETRpz4ZxPBzLA8FTQHtznk1D8s1yk+n/JBPbq4wD6O1djX1aNqp8h+IYH9ke",
+	"xkmM1DXUjbLSS3KLXXrwmnuzVGQrdO2l97lzNXwLrGMvCozh5ZO5weK5YKeGjxCiA1bLOVCJNAM+QeU9",
+	"Ndx8AvWJRY7OuVaa9zOJnV6zrReWOzabPIxt02+8Uvs+rehpXMuf06LJtpr5lzoY9J4i+Ok6xROKaiZP",
+	"YHwGEGWjhVFr9NKXYLyAPRopTwnDx1XlvLzyHjNfL7tY0OlptN/956VNWIuXZzJhw1R5/sX8WDBqf9J/",
+	"70F+yarVHgz9unZia9ck4tAgttX9TrUDm5l7/E/rXLyw914+n6M4bEJgu191tOtXXpZjssU3HaKXTONv",
+	"i79evwB/mQYzJ+ewfsvnuOTvNW5+Adk/6mqTcAhQ2IOQaKsrh76lY6ArYHwWQh30c0o/CpZg0hV2Pgep",
+	"nX9xP9MEeh+GSyLdDFX8CVW6yFTfPI2ExAfXBMBJfHF6oR5f6OvnB/ozimSPrEWh/M1R++tvjNrPfVH3",
+	"S2ErFmq78PW3p0eUHvtt/jWsKFsPHzYTcleZ/fx4dtU2XxXNH9juylThPAeWfQemF0Zxr81MAM9GidfN",
+	"mVyQ8latEhF1DjAORYYYfSl25+2s3/Wqpc9pBajhYyDSdx2bdhsVYxxRgJePKKyk8wjsvXNyBtL/4955",
+	"Lh93FhkJoJgdZ7Gp/LN6z0ferqV7CiVDWNwhU9n7jbiCOeCitj0ET6u/u+6ESSTjGuWtjIr8CzkwHbhi",
+	"h29rmmcaAd1UONcNf3SDRpvNf2KZbL2CManw84O+a9i8tAgXCQ/yPBf3Q3iMcTrjnURYoIvr//1mrFN7",
+	"1bLb/mj0cfPK6oCEMqJ0nzzWVgUqcWMatoa4IS9Ba5dLCX4x8k+G9suR9+Bq6gCm3QXQGWIc6f0bZ82P",
+	"P/zwYmugzBzreyyQv5D6tEwlAHPTjCPIVNfmcZLI3DNeiFmRuVTN+vtLuKN+ITLFBaXrE5zKKfFtBcK0",
+	"lVT/11tF5oNb29zs9ut5rGK49VUhpxU1H/DB5Ad/S16B0xy2pqV8xNFOvxMIcyLLGiTJM+TY0zaNPC1j",
+	"StzMJqjfqOcLch4XhXA+shwE0nnaJmnf5lKoXyAjUt+rzV8nFaQrbIqpIPZeZn33szqPFcxe1YBFywFV",
+	"WtJ8hayqx8f/DwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -158,6 +158,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["search"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/tape": {
         parameters: {
             query?: never;
@@ -702,6 +720,16 @@ export interface components {
             role: string;
             shout: string;
         };
+        Hit: {
+            screen: string;
+            name: string;
+            cue: string;
+            read: string;
+        };
+        CueInfo: {
+            id: string;
+            name: string;
+        };
         ScreenInfo: {
             id: string;
             name: string;
@@ -713,6 +741,13 @@ export interface components {
             about: string;
             before: string[];
             caution: string;
+            sketch?: {
+                from: components["schemas"]["Point"];
+                to: components["schemas"]["Point"];
+                screener: components["schemas"]["Point"];
+                ball: components["schemas"]["Point"];
+                others: components["schemas"]["Point"][] | null;
+            } | null;
         };
         Lesson: {
             screen: components["schemas"]["ScreenInfo"];
@@ -768,6 +803,7 @@ export interface components {
         Catalogue: {
             screens: components["schemas"]["ScreenInfo"][];
             reads: components["schemas"]["ReadInfo"][];
+            cues: components["schemas"]["CueInfo"][];
             ladder: components["schemas"]["RungInfo"][];
             drills: components["schemas"]["Drill"][];
             corrections: components["schemas"]["Correction"][];
@@ -1413,9 +1449,37 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    search: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description lines of the tables that the words describe, the best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hit"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     getTape: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description adds the places where this screen is set */
+                screen?: string;
+            };
             header?: never;
             path: {
                 teamId: components["parameters"]["teamId"];

@@ -1,0 +1,105 @@
+package reads
+
+import (
+	"cmp"
+	"math"
+	"slices"
+	"strings"
+	"unicode"
+)
+
+// Hit is a line of a table that somebody's words describe.
+type Hit struct {
+	Screen string `json:"screen"`
+	Name   string `json:"name"`
+	Cue    Cue    `json:"cue"`
+	Read   Read   `json:"read"`
+	score  float64
+}
+
+// Weights of a word by where it stands in a table (assumptions).
+const (
+	inName = 4.0 // the screen's name or another word for it
+	inCue  = 4.0 // the cue's name or another word for it
+	inRead = 2.0
+	inText = 1.0
+	// mostHits is how many lines a search returns.
+	mostHits = 8
+)
+
+// other words for screens and cues, as coaches say them (common practice, no source).
+var otherWords = map[string]string{
+	Ball: "pick roll on-ball", StepUp: "flip sideline", Handoff: "hand off dho give", DribbleAt: "entry",
+	Back: "rip", Stagger: "double two screens pair", Floppy: "single baseline runner under rim", Exit: "corner baseline", Hammer: "weak corner drive",
+	AfterFeed: "post entry passer feed", RoundPost: "post weak side", FeedPost: "post entry front pass", Changes: "slip repeat", DoubleHigh: "horns two", Pin: "pindown",
+	"trail": "chases chasing follows behind hip lock", "stuck": "attached level body", "under": "below short gap through", "jump": "cheats cheat top-lock toplock overplays overplay early over",
+	"switch": "switches trade", "show": "help bump steps", "drop": "back deep sag over", "tag": "helps help corner", "early": "over jump", "hedge": "show out hard", "blitz": "trap double two",
+	"ice": "down push sideline", "denied": "deny overplays overplay", "dig": "digs stunt", "doubled": "double trap", "fronted": "front fronting lob", "helped": "front fronting help lob",
+	"turned": "looks watching ball head sleeps", "asleep": "sleeps open empty", "opens": "sags sunk lane", "behind": "plays behind", "under-far": "below half court far",
+	"high": "above top", "low": "below baseline", "waits": "cheats sits",
+}
+
+// filler are words that tell nothing.
+var filler = map[string]bool{"he": true, "the": true, "on": true, "go": true, "his": true, "a": true, "is": true, "my": true, "man": true, "to": true, "of": true,
+	"and": true, "in": true, "it": true, "what": true, "if": true, "when": true, "they": true, "their": true, "you": true, "your": true, "for": true, "at": true, "i": true, "do": true, "we": true, "screen": true}
+
+// wordsOf splits a text into stems.
+func wordsOf(text string) []string {
+	var out []string
+	for _, w := range strings.FieldsFunc(strings.ToLower(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) }) {
+		for _, end := range []string{"ing", "es", "ed", "s"} {
+			if len(w) > len(end)+2 && strings.HasSuffix(w, end) {
+				w = w[:len(w)-len(end)]
+				break
+			}
+		}
+		if !filler[w] {
+			out = append(out, w)
+		}
+	}
+	return out
+}
+
+// Search finds the lines of the tables that words describe, the best first: "he
+// goes under on the flare". No known word finds nothing.
+func Search(school School, words string) []Hit {
+	type doc struct {
+		hit    Hit
+		weight map[string]float64
+	}
+	var docs []doc
+	count := map[string]float64{}
+	for _, sc := range screens {
+		for _, row := range sc.Rows(school) {
+			d := doc{Hit{Screen: sc.ID, Name: sc.Name, Cue: row.Cue, Read: row.CutterRead}, map[string]float64{}}
+			add := func(weight float64, texts ...string) {
+				words := wordsOf(strings.Join(texts, " "))
+				slices.Sort(words)
+				for _, w := range slices.Compact(words) {
+					d.weight[w] += weight
+				}
+			}
+			add(inText, row.Seen, row.Say, sc.About, string(sc.Family))
+			add(inRead, readName(row.CutterRead), readName(row.ScreenerRead))
+			add(inCue, row.Cue.Name(), row.Cue.String(), otherWords[row.Cue.String()])
+			add(inName, sc.Name, otherWords[sc.ID])
+			for w := range d.weight {
+				count[w]++
+			}
+			docs = append(docs, d)
+		}
+	}
+	var out []Hit
+	asked := wordsOf(words)
+	for _, d := range docs {
+		for _, w := range asked {
+			// A word in few lines tells more.
+			d.hit.score += d.weight[w] * math.Log(1+float64(len(docs))/math.Max(1, count[w]))
+		}
+		if d.hit.score > 0 {
+			out = append(out, d.hit)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Hit) int { return cmp.Compare(b.score, a.score) })
+	return out[:min(len(out), mostHits)]
+}
