@@ -13,7 +13,7 @@ func BenchmarkDrag(b *testing.B) {
 	p := enter(b, demo(b))
 	p.Click("link", "Teach")
 	p.Says("status", "Curl")
-	p.Text("his own path")
+	p.Text("on the side of the cut")
 	for b.Loop() {
 		times := browser.Eval[[]float64](p, `(async () => {
 			const g = document.querySelector("[aria-label^=\"Cutter's defender\"]");

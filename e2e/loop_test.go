@@ -7,7 +7,6 @@ import (
 	"strings"
 	"testing"
 
-	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
@@ -16,119 +15,6 @@ import (
 
 // ctrl holds the control key down.
 var ctrl = chromedp.KeyModifiers(kb.ModifierCtrl)
-
-// read waits until the answer panel shows a read.
-func read(p *browser.Page, name string) { p.Says("status", name) }
-
-// dragTo drags a defender in steps to a place relative to another thing on the
-// court, in CSS pixels.
-func dragTo(p *browser.Page, who string, x, y float64) {
-	fx, fy := p.Middle("button", who)
-	p.Mouse(input.DispatchMouseEventTypeMousePressed, fx, fy)
-	for k := 1; k <= 6; k++ {
-		f := float64(k) / 6
-		p.Mouse(input.DispatchMouseEventTypeMouseMoved, fx+(x-fx)*f, fy+(y-fy)*f)
-	}
-	p.Mouse(input.DispatchMouseEventTypeMouseReleased, x, y)
-}
-
-// The defender is dragged through cues and the answer changes under the hand;
-// the arrow keys do the same.
-func teach(t *testing.T, p *browser.Page) {
-	const own, other = "Cutter's defender", "Screener's defender"
-	p.Click("link", "Teach")
-	p.See("combobox", "Screen")
-	read(p, "Curl")
-	for cue, want := range map[string]string{"Stuck": "Straight", "Under": "Fade", "Jump": "Back cut", "Switch": "Clear out", "Show": "Keep it"} {
-		p.Click("button", cue)
-		read(p, want)
-	}
-	// Where the defender stands for "under", and where for "jump".
-	p.Click("button", "Under")
-	read(p, "Fade")
-	ux, uy := p.Middle("button", own)
-	p.Click("button", "Jump")
-	read(p, "Back cut")
-	dragTo(p, own, ux, uy)
-	read(p, "Fade")
-	p.Text("on the rim side of the screen")
-	// The same way back by keyboard: half a foot a press.
-	p.Focus("button", own)
-	for range 30 {
-		if p.Speaks("status", "Back cut") {
-			break
-		}
-		p.Press(kb.ArrowUp)
-		p.Press(kb.ArrowRight)
-	}
-	read(p, "Back cut")
-	// Two on one spot are refused in words, and moving on goes on.
-	p.Click("button", "Trail")
-	read(p, "Curl")
-	sx, sy := p.Middle("button", other)
-	dragTo(p, own, sx, sy)
-	p.Says("alert", "stand on one spot")
-	p.Click("button", "Trail")
-	read(p, "Curl")
-	p.Hushed("alert", "stand on one spot")
-	// Cutter and screener can be moved too, and the screen's set-up is judged.
-	p.Text("Hip to hip")
-	cx, cy := p.Middle("button", "Cutter: drag")
-	dragTo(p, "Cutter: drag", cx+35, cy-20)
-	p.Text("inches of daylight at the hip")
-	p.Click("button", "Trail")
-	p.Text("Hip to hip")
-	p.Click("button", "Step")
-	p.Says("status", "Start")
-	p.Click("button", "Step")
-	p.Says("status", "Screen set")
-	p.Click("button", "Mirror")
-	read(p, "Curl")
-	// Other screens, other answers to the same cue.
-	p.Choose("Screen", "Back screen")
-	read(p, "Rim cut")
-	p.Click("button", "Under")
-	read(p, "Step out")
-	p.Choose("Screen", "Flare")
-	read(p, "Curl")
-	p.Click("button", "Stuck")
-	p.Text("attack his recovery")
-	// The address holds the situation, also one dragged to the other side.
-	p.Click("button", "Mirror")
-	p.Click("button", "Under")
-	read(p, "Fade")
-	dragTo(p, own, 300, 300)
-	p.Until("document.querySelector('.why')?.innerText.includes(' ft ')") // the engine has answered
-	address := browser.Eval[string](p, "location.pathname + location.search")
-	shows := browser.Eval[string](p, "document.querySelector('[data-cue]').dataset.cue")
-	why := browser.Eval[string](p, "document.querySelector('.why').innerText")
-	if !strings.Contains(address, "at=") || !strings.Contains(why, "ft") {
-		t.Fatalf("%s, %q", address, why)
-	}
-	p.Open(address)
-	p.Text(why) // the same distances, to the tenth of a foot
-	if again := browser.Eval[string](p, "document.querySelector('[data-cue]').dataset.cue"); again != shows {
-		t.Errorf("%s shows %s, and showed %s", address, again, shows)
-	}
-	// A question keeps its answer covered until it is asked for.
-	p.Click("button", "Give me one")
-	p.See("heading", "What should the cutter do?")
-	if p.Has("heading", "Expect these mistakes") {
-		t.Error("the answer lies open beside the question")
-	}
-	p.Click("button", "Straight")
-	p.Settle()
-	if !p.Speaks("status", "That is it.") && !p.Speaks("status", "No: ") {
-		t.Errorf("an answer was given and nothing said of it:\n%s", p.Outline())
-	}
-	p.Click("button", "Show the answer")
-	p.See("heading", "Expect these mistakes")
-	p.Click("link", "Tape sheet")
-	p.Text("Volleyball attack line")
-	p.Click("link", "Back to the lab")
-	p.Click("link", "Cue cards")
-	p.Text("Cue cards: Down screen")
-}
 
 // verdicts reads the board: "Name, Read: verdict" by name.
 func verdicts(p *browser.Page, names []string) string {

@@ -32,7 +32,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Text("needed reps covered")
 	plan := p.Path()
 	views := []struct{ path, text string }{
-		{team + "/now", "What holds the team back"}, {team + "/teach", "his own path"}, {team + "/drills", "climbs one rung"},
+		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"}, {team + "/drills", "climbs one rung"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/squad", "Tap a cell"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 	}

@@ -8,6 +8,8 @@ const (
 	MapCols = 80
 	MapRows = 60
 	MapCell = 0.3
+	// mapLean is how far toward the ball a map without a screen is drawn, feet.
+	mapLean = 5.0
 )
 
 // Map tells the cue for every place of one defender while all others stay.
@@ -57,11 +59,17 @@ func MapOf(s *Situation, mover Place) Map {
 }
 
 // mapMiddle is the place round which a defender's map is drawn: the screen, or
-// half way to his man where no screen is set or he belongs to somebody else.
+// where a defender of his man has his choices. It does not depend on his own.
 func (sc *Screen) mapMiddle(s *Situation, mover Place) court.Point {
 	if (mover == xCutter || mover == xScreener) && !sc.spots.free {
 		return s.Screener
 	}
 	man, ball := s.At(mover.man()), s.At(sc.ball())
-	return man.Add(ball).Add(court.Point{}).Scale(1.0 / 3)
+	switch {
+	case mover != xCutter && mover != xScreener:
+		return man.Add(ball).Scale(1.0 / 3) // he helps between his man, the ball and the rim
+	case ball == man || ball == s.Passer:
+		return man.Toward(ball, mapLean)
+	}
+	return man.Add(ball).Scale(0.5)
 }

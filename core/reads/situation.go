@@ -219,9 +219,13 @@ func (sc *Screen) Example(c court.Court, cue Cue) Situation {
 		}
 	}
 	sc.placeDefenders(&s, row)
-	s.Back = spot(sc.spots.back)
-	if sc.spots.back == "" || sc.spots.back == "catch" {
-		s.Back = s.To
+	switch sc.spots.back {
+	case "":
+		if !sc.spots.free {
+			s.Back = s.To
+		}
+	default:
+		s.Back = spot(sc.spots.back)
 	}
 	return s
 }
@@ -244,9 +248,8 @@ func (sc *Screen) placeDefenders(s *Situation, row Row) {
 		s.XCutter = f.at(at.cutter.along, at.cutter.out)
 		s.XScreener = f.at(at.screener.along, at.screener.out)
 	}
-	s.Eyes = s.At(sc.spots.eyes)
-	if sc.spots.eyes == nobody {
-		s.Eyes = s.Cutter
+	if sc.spots.eyes != nobody {
+		s.Eyes = s.At(sc.spots.eyes)
 	}
 	for _, p := range row.show {
 		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet).Add(p.plus))

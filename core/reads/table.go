@@ -133,7 +133,7 @@ type layout struct {
 	watching bool
 	// blind is true where the screen comes from behind the defender.
 	blind bool
-	// back is where the screener's back should point: a spot, or "catch".
+	// back is the spot to which the screener's back should point; the catch when empty.
 	back string
 	// free is true where nobody goes past a screen, so that it does not matter
 	// how far along his way the cutter is.
@@ -203,6 +203,8 @@ type Sketch struct {
 	Screener court.Point   `json:"screener"`
 	Ball     court.Point   `json:"ball"`
 	Others   []court.Point `json:"others"`
+	// Set is true where somebody sets a screen.
+	Set bool `json:"set"`
 }
 
 // Sketched returns every screen with its sketch, in teaching order.
@@ -211,8 +213,8 @@ func Sketched() []Screen {
 	var out []Screen
 	for _, sc := range screens {
 		s := sc.Example(floor, NoCue)
-		k := Sketch{From: s.From, To: s.To, Screener: s.Screener, Ball: s.At(sc.ball())}
-		if sc.spots.free {
+		k := Sketch{From: s.From, To: s.To, Screener: s.Screener, Ball: s.At(sc.ball()), Set: !sc.spots.free || sc.ID == Cross}
+		if !k.Set {
 			k.To = cutEnd(floor, sc, &s)
 		}
 		for _, p := range sc.People {
@@ -227,10 +229,10 @@ func Sketched() []Screen {
 	return out
 }
 
-// cutEnd is where the first read of a table takes its reader.
+// cutEnd is where the last, most particular read of a table takes its reader.
 func cutEnd(c court.Court, sc *Screen, s *Situation) court.Point {
 	f := sc.frame(s)
-	if path := cutPath(c, &f, s, sc.rows[0].CutterRead); len(path) > 0 {
+	if path := cutPath(c, &f, s, sc.rows[len(sc.rows)-1].CutterRead); len(path) > 0 {
 		return path[len(path)-1]
 	}
 	return s.At(screener)

@@ -165,10 +165,14 @@ func postPath(c court.Court, s *Situation, read Read) ([]court.Point, bool) {
 	}
 	switch read {
 	case HandBack:
-		return []court.Point{s.Screener.Toward(s.Cutter, HipToHip), finishNear(s.Screener)}, true
+		// Over the top of the post, hip to hip, then to the rim.
+		over := s.Screener.Sub(s.Cutter).Unit().Left()
+		if over.Y < 0 {
+			over = over.Scale(-1)
+		}
+		return []court.Point{s.Screener.Add(over.Scale(HipToHip)), finishNear(s.Screener)}, true
 	case CutClear:
-		far := court.Point{X: s.Cutter.X, Y: s.Cutter.Y / 3}.Mirror()
-		return []court.Point{finishNear(s.Cutter), behindArc(c, far)}, true
+		return []court.Point{finishNear(s.Cutter)}, true
 	case Relocate:
 		turn := alongArc
 		if s.Cutter.X > 0 {

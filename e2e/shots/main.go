@@ -35,17 +35,17 @@ var shots = []shot{
 	}},
 	{"teach", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/teach?cue=under")
-		p.Text("rim side of the screen.")
+		p.Text("on the far side of the screen")
 	}},
 	{"teach-dark", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Scheme("dark")
 		p.Open("/" + team + "/teach?cue=trail")
-		p.Text("his own path.")
+		p.Text("on the side of the cut")
 	}},
 	{"teach-flare", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/teach?screen=flare&cue=stuck")
 		p.Text("attack his recovery")
-		p.Text("from the screener's middle")
+		p.Text("from the screener.")
 	}},
 	{"cue-cards", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/teach/cards?screen=down")

@@ -747,6 +747,7 @@ export interface components {
                 screener: components["schemas"]["Point"];
                 ball: components["schemas"]["Point"];
                 others: components["schemas"]["Point"][] | null;
+                set: boolean;
             } | null;
         };
         Lesson: {

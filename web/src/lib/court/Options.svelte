@@ -39,7 +39,7 @@
   }
   li {
     display: grid;
-    grid-template-columns: 26px 5rem 1fr 2.4rem 6rem;
+    grid-template-columns: 26px 6.6rem 1fr 2.4rem 6rem;
     gap: 0.5rem;
     align-items: center;
     font-size: 0.95rem;

@@ -7,6 +7,7 @@
   let { lab, right }: { lab: Lab; right: string } = $props();
 
   let said = $state('');
+  const who = $derived(lab.lesson?.screen.people.find((p) => p.id === 'cutter')?.word ?? 'the cutter');
   const choices = $derived([...new Set(lab.lesson?.rows.map((r) => r.cutterRead) ?? [])]);
   $effect(() => {
     void lab.situation; // a new question forgets the last answer
@@ -14,7 +15,7 @@
   });
 </script>
 
-<h2>What should the cutter do?</h2>
+<h2>What should {who} do?</h2>
 <div class="choices">
   {#each choices as c (c)}
     <button class="tape plain" aria-pressed={said === c} onclick={() => (said = c)}>

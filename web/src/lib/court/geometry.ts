@@ -1,4 +1,4 @@
-import type { Point } from '$lib/api/client';
+import type { Point, Situation } from '$lib/api/client';
 
 /** The court's y points up, the screen's down. */
 export const sy = (p: Point) => -p.y;
@@ -33,3 +33,29 @@ export function pointAt(svg: SVGSVGElement, clientX: number, clientY: number): P
   const p = new DOMPoint(clientX, clientY).matrixTransform(m.inverse());
   return { x: p.x, y: -p.y };
 }
+
+const isPoint = (v: unknown): v is Point => typeof v === 'object' && v !== null && 'x' in v && 'y' in v;
+
+/** Where somebody is in a situation; under the ring when he is not in it. */
+export function placeOf(s: Situation, who: string): Point {
+  const at = (s as unknown as Record<string, unknown>)[who];
+  return isPoint(at) ? at : { x: 0, y: 0 };
+}
+
+/** The same situation on the other side of the floor. */
+export function mirrored(s: Situation): Situation {
+  return Object.fromEntries(
+    Object.entries(s).map(([who, at]) => [who, isPoint(at) ? mirror(at) : at])
+  ) as Situation;
+}
+
+/** The part of the floor a picture of a situation shows: how high it goes, and
+ * where it starts on the left: a picture of one side leaves the other out. */
+export function framing(s: Situation, people: number, halfY: number): { top: number; left?: number } {
+  const top = Math.min(halfY, Math.max(26, s.to.y + 3, s.cutter.y + 3));
+  const oneSide = people <= 6 && s.from.x > 0 && s.passer.x > -11 && s.cutter.x > -10;
+  return oneSide ? { top, left: -12 } : { top };
+}
+
+/** Which way the screener's stance lies: square to his back. */
+export const stance = (s: Situation, at: Point) => facing(s.back ?? s.to, at);

@@ -1,10 +1,6 @@
 import { api, ask, type Point, type Row, type Schemas, type Situation } from '$lib/api/client';
-import { mirror } from './geometry';
+import { add, mirrored, placeOf } from './geometry';
 
-/** The defenders, for whose places the engine sends maps. */
-type Mover = 'xCutter' | 'xScreener';
-/** Everybody who can be moved. */
-export type Figure = Mover | 'cutter' | 'screener';
 type ReadMap = Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array };
 
 /** What is on the page at once: from the map while a defender is dragged, from
@@ -17,7 +13,12 @@ export interface Painted {
   exact: Schemas['Answer'] | null;
 }
 
-const inAddress = ['cutter', 'screener', 'xCutter', 'xScreener'] as const;
+/** Defenders start with an x: the engine sends maps for their places. */
+export const defends = (who: string) => who.startsWith('x');
+/** The two whose maps are always in hand; the others' are asked for when taken. */
+const always = ['xCutter', 'xScreener'];
+const shooters = ['cutterShoots', 'screenerShoots', 'secondShoots'] as const;
+export type Shooter = (typeof shooters)[number];
 
 /** Below this margin in feet the engine calls a cue late; the map says so too
  * until the engine's own word arrives. */
@@ -27,7 +28,9 @@ const lateTenths = 5;
 export class Lab {
   lesson = $state.raw<Schemas['Lesson'] | null>(null);
   situation = $state.raw<Situation | null>(null);
-  maps = $state.raw<Partial<Record<Mover, ReadMap>>>({});
+  maps = $state.raw<Record<string, ReadMap>>({});
+  /** The defender whose map is shown. */
+  mapOf = $state('xCutter');
   painted = $state.raw<Painted | null>(null);
   problem = $state('');
   onLeft = $state(false);
@@ -37,30 +40,48 @@ export class Lab {
   last = $state.raw<Schemas['Answer'] | null>(null);
 
   /** The defender in hand: only his own map is needed until he is let go. */
-  private hand: Mover | null = null;
-  private mapKeys: Partial<Record<Mover, string>> = {};
+  private hand: string | null = null;
+  private mapKeys: Record<string, string> = {};
   private busy = false;
   private again = false;
 
   constructor(private team: string) {}
 
-  /** Puts a situation of the address on the floor: four people's places. */
-  place(at: string) {
-    const n = at.split(',').map(Number);
-    if (!this.situation || n.length !== 2 * inAddress.length || n.some(Number.isNaN)) return;
-    const places = Object.fromEntries(
-      inAddress.map((who, i) => [who, { x: n[2 * i] ?? 0, y: n[2 * i + 1] ?? 0 }])
-    );
-    // The side goes with the screener: an address made on the left opens there.
-    const left = (places.screener?.x ?? 0) < 0;
-    if (left !== this.onLeft) this.mirror();
-    this.show({ ...this.situation, ...places });
+  /** Everybody on the floor, and the places that can be moved with them. */
+  private get placed(): string[] {
+    const s = this.situation;
+    const handles = ['back', 'eyes'].filter((h) => s && h in s);
+    return [...(this.lesson?.screen.people ?? []).map((p) => p.id), ...handles];
   }
 
-  /** Where the four stand, as an address holds it, in feet. */
+  /** Puts a situation of the address on the floor. */
+  place(floor: string) {
+    if (!this.situation) return;
+    const places: Record<string, unknown> = {};
+    for (const part of floor.split('~')) {
+      const [who = '', x, y] = part.split(':');
+      if (shooters.includes(who as Shooter)) places[who] = x === '1';
+      const at = { x: Number(x), y: Number(y) };
+      if (this.placed.includes(who) && !Number.isNaN(at.x + at.y)) places[who] = at;
+    }
+    const given = { ...this.situation, ...places };
+    // An address made on the left opens there, with the ends of the cut.
+    if (given.screener.x < 0 && this.situation.screener.x > 0) {
+      this.onLeft = true;
+      this.show({ ...mirrored(this.situation), ...places });
+    } else this.show(given);
+  }
+
+  /** Where everybody stands, as an address holds it, in feet. */
   get address(): string {
     const s = this.situation;
-    return s ? inAddress.flatMap((who) => [s[who].x, s[who].y].map((v) => v.toFixed(4))).join(',') : '';
+    if (!s) return '';
+    const places = this.placed.map((who) => {
+      const at = placeOf(s, who);
+      return `${who}:${at.x.toFixed(4)}:${at.y.toFixed(4)}`;
+    });
+    const shots = shooters.filter((k) => s[k] !== undefined).map((k) => `${k}:${s[k] ? 1 : 0}`);
+    return [...places, ...shots].join('~');
   }
 
   /** Draws a clear situation and covers the answer. */
@@ -75,7 +96,8 @@ export class Lab {
       })
     );
     this.asking = true;
-    this.onLeft = s.screener.x < 0;
+    const first = this.lesson?.examples[0];
+    this.onLeft = first !== undefined && s.screener.x * first.screener.x < 0;
     this.show(s);
   }
 
@@ -85,6 +107,8 @@ export class Lab {
     );
     this.onLeft = false;
     this.asking = false;
+    this.maps = {};
+    this.mapOf = 'xCutter';
     const at = this.lesson.rows.findIndex(
       (r) => r.cue === cue || (read !== undefined && (r.cutterRead === read || r.screenerRead === read))
     );
@@ -106,19 +130,35 @@ export class Lab {
   }
 
   /** Moves somebody. For a defender the answer comes from the map at once,
-   * without waiting; for cutter and screener it comes from the engine. */
-  move(who: Figure, to: Point) {
-    if (!this.situation) return;
-    this.situation = { ...this.situation, [who]: to };
-    this.hand = who === 'xCutter' || who === 'xScreener' ? who : null;
+   * without waiting; for everybody else it comes from the engine. */
+  move(who: string, to: Point) {
+    const s = this.situation;
+    if (!s) return;
+    const next: Situation = { ...s, [who]: to };
+    // The screener takes the way he faces with him.
+    if (who === 'screener' && s.back) next.back = add(s.back, to.x - s.screener.x, to.y - s.screener.y);
+    this.situation = next;
+    this.hand = defends(who) ? who : null;
     if (this.hand) this.paintFromMap(this.hand, to);
     this.refresh();
+  }
+
+  /** Says who can make the three. */
+  shoots(who: Shooter, can: boolean) {
+    if (this.situation) this.show({ ...this.situation, [who]: can });
   }
 
   /** Nobody is moved any more: the other defender's map follows. */
   settle() {
     this.hand = null;
     this.refresh();
+  }
+
+  /** Shows the map of a defender's places, and asks for it if need be. */
+  showMap(who: string) {
+    if (!defends(who) || this.mapOf === who) return;
+    this.mapOf = who;
+    if (!this.maps[who]) this.refresh();
   }
 
   private show(s: Situation | undefined) {
@@ -128,7 +168,7 @@ export class Lab {
     this.refresh();
   }
 
-  private paintFromMap(who: Mover, p: Point) {
+  private paintFromMap(who: string, p: Point) {
     const m = this.maps[who];
     if (!m || !this.lesson) return;
     const col = clamp(Math.floor((p.x - m.origin.x) / m.cell), 0, m.cols - 1);
@@ -159,12 +199,12 @@ export class Lab {
     if (!body) return;
     const path = { teamId: this.team };
     try {
-      const [answer, cutter, screener] = await Promise.all([
+      const wanted = this.hand ? [this.hand] : [...new Set([...always, this.mapOf])];
+      const [answer, ...maps] = await Promise.all([
         ask(api.POST('/api/teams/{teamId}/judge', { params: { path }, body })),
-        this.hand === 'xScreener' ? this.maps.xCutter : this.map('xCutter', body),
-        this.hand === 'xCutter' ? this.maps.xScreener : this.map('xScreener', body)
+        ...wanted.map((who) => this.map(who, body))
       ]);
-      this.maps = { xCutter: cutter, xScreener: screener };
+      this.maps = { ...this.maps, ...Object.fromEntries(maps.map((m, i) => [wanted[i], m])) };
       if (!this.again) {
         this.painted = { cue: answer.cue, margin: answer.margin, row: answer.row, exact: answer };
         this.last = answer;
@@ -177,7 +217,7 @@ export class Lab {
 
   /** A defender's map does not depend on where he himself stands: it is asked
    * for anew only when somebody else has moved. */
-  private async map(mover: Mover, body: Situation): Promise<ReadMap> {
+  private async map(mover: string, body: Situation): Promise<ReadMap> {
     const key = JSON.stringify({ ...body, [mover]: null });
     const known = this.maps[mover];
     if (known && this.mapKeys[mover] === key) return known;
@@ -194,18 +234,5 @@ export class Lab {
 
 /** Whether a map cell's margin is late. */
 export const isLate = (tenths: number) => tenths < lateTenths;
-
-function mirrored(s: Situation): Situation {
-  return {
-    screen: s.screen,
-    from: mirror(s.from),
-    to: mirror(s.to),
-    cutter: mirror(s.cutter),
-    screener: mirror(s.screener),
-    passer: mirror(s.passer),
-    xCutter: mirror(s.xCutter),
-    xScreener: mirror(s.xScreener)
-  };
-}
 
 const clamp = (v: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, v));

@@ -2,7 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import { cueName, tapeOf } from '$lib/parts/glyphs';
+  import { tapeOf } from '$lib/parts/glyphs';
   import type { Floor } from './floor.svelte';
 
   // One tap a rep. Where the cue is known, the big button says "he read it";
@@ -21,13 +21,13 @@
     <div class="grid">
       {#each floor.cues as c (c)}
         <button class="answer" onclick={() => (floor.wrong = { cue: c })}>
-          <CueGlyph cue={c} size={52} /><span>{cueName(c)}</span>
+          <CueGlyph cue={c} size={52} /><span>{session.cueName(c)}</span>
         </button>
       {/each}
     </div>
   {:else}
     <p class="hint">
-      {#if floor.wrong}Showed {cueName(floor.wrong.cue).toLowerCase()}. What did he do instead?
+      {#if floor.wrong}Showed {session.cueName(floor.wrong.cue).toLowerCase()}. What did he do instead?
       {:else if live}<b>{floor.up?.name}</b> read it right: which one?
       {:else}What did <b>{floor.up?.name}</b> do?{/if}
     </p>

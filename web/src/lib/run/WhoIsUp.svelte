@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
-  import { cueName } from '$lib/parts/glyphs';
+
   import type { Floor } from './floor.svelte';
 
   let { floor }: { floor: Floor } = $props();
@@ -51,7 +52,9 @@
     {/if}
     {#if floor.known}
       <p class="cue">
-        <CueGlyph cue={rep.cue} size={150} /><span><span class="soft">{shows}</span> {cueName(rep.cue)}</span>
+        <CueGlyph cue={rep.cue} size={150} /><span
+          ><span class="soft">{shows}</span> {session.cueName(rep.cue)}</span
+        >
       </p>
     {/if}
   {/if}

@@ -35,6 +35,10 @@ class Session {
     return id === '' ? 'no read' : (this.read(id)?.name ?? id);
   }
 
+  cueName(id: string) {
+    return this.catalogue?.cues.find((c) => c.id === id)?.name ?? id;
+  }
+
   rung(id: string) {
     return this.catalogue?.ladder.find((r) => r.id === id);
   }

@@ -12,8 +12,8 @@
   const here = $derived(page.url.pathname.split('/')[2] ?? '');
   const teams = $derived(session.view?.teams ?? []);
   const known = $derived(teams.find((t) => t.id === team));
-  // The floor surface has no chrome of the desk.
-  const bare = $derived(here === 'run' && Boolean(page.params.practice));
+  // The floor surface and the show for the team have no chrome of the desk.
+  const bare = $derived(here === 'show' || (here === 'run' && Boolean(page.params.practice)));
   let help = $state(false);
 
   $effect(() => {

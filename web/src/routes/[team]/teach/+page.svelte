@@ -2,102 +2,70 @@
   import { onMount } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask, type Point, type Schemas } from '$lib/api/client';
-  import CourtFloor from '$lib/court/CourtFloor.svelte';
-  import Figure from '$lib/court/Figure.svelte';
-  import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
+  import { api, ask, type Schemas } from '$lib/api/client';
   import AnswerPanel from '$lib/court/AnswerPanel.svelte';
-  import { add, along, facing, pointAt, sy } from '$lib/court/geometry';
-  import { Lab, type Figure as Who } from '$lib/court/lab.svelte';
+  import { Lab } from '$lib/court/lab.svelte';
   import { Player } from '$lib/court/player.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
-  import { cueName } from '$lib/parts/glyphs';
-  import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import Chooser from '$lib/teach/Chooser.svelte';
+  import LabFloor from '$lib/teach/LabFloor.svelte';
+  import { copySvg } from '$lib/teach/copy';
 
   const team = page.params.team ?? '';
   const lab = new Lab(team);
   const player = new Player();
   let svg = $state<SVGSVGElement>();
-  let dragged = $state<Who | null>(null);
-  let mapOf = $state<'xCutter' | 'xScreener'>('xCutter');
   let showMap = $state(true);
+  let choosing = $state(false);
+  let problem = $state('');
 
   // The address names the screen and the cue, so that it can be sent to somebody.
   const asked = (name: string) => page.url.searchParams.get(name) ?? undefined;
-  onMount(async () => {
-    await lab.load(asked('screen') ?? 'down', asked('cue'), asked('read'));
-    const at = asked('at');
-    if (at) lab.place(at);
-  });
+  onMount(() =>
+    guarded(async () => {
+      await lab.load(asked('screen') ?? 'down', asked('cue'), asked('read'));
+      const floor = asked('floor');
+      if (floor) lab.place(floor);
+    })
+  );
 
-  /** Keeps the address on the situation, so that it can be sent to somebody. */
-  function remember() {
-    dragged = null;
-    lab.settle();
-    if (s) replaceState(`?screen=${s.screen}&at=${lab.address}`, {});
-  }
-
-  async function question() {
-    player.clear();
+  async function guarded(work: () => Promise<void>) {
     try {
-      await lab.question();
+      problem = '';
+      await work();
     } catch (e) {
-      notices.fail(e);
+      if (lab.lesson) notices.fail(e);
+      else problem = e instanceof Error ? e.message : String(e);
     }
   }
 
-  async function choose(screen: string) {
-    player.clear();
-    await lab.load(screen);
-    replaceState(`?screen=${screen}`, {});
-  }
-
   const s = $derived(lab.situation);
-  const map = $derived(lab.maps[mapOf]);
-  const inset = 0.8; // ft a dragged figure stays inside the lines
 
-  /** The map shows the places of the defender in hand. */
-  function take(who: Who) {
-    if (who === 'xCutter' || who === 'xScreener') mapOf = who;
+  /** Keeps the address on the situation, so that it can be sent to somebody. */
+  function remember() {
+    lab.settle();
+    if (s) replaceState(`?screen=${s.screen}&floor=${lab.address}`, {});
   }
 
-  function move(who: Who, to: Point) {
-    const l = lab.lesson?.lines;
-    if (!l) return;
-    player.stop();
-    take(who);
-    lab.move(who, {
-      x: Math.max(-l.halfWidth + inset, Math.min(l.halfWidth - inset, to.x)),
-      y: Math.max(l.baselineY + inset, Math.min(l.halfY - inset, to.y))
+  function question() {
+    player.clear();
+    return guarded(() => lab.question());
+  }
+
+  function choose(screen: string, cue?: string) {
+    player.clear();
+    return guarded(async () => {
+      await lab.load(screen, cue);
+      replaceState(cue ? `?screen=${screen}&cue=${cue}` : `?screen=${screen}`, {});
     });
   }
 
-  function down(e: PointerEvent, who: Who) {
-    (e.currentTarget as Element).setPointerCapture(e.pointerId);
-    dragged = who;
-    take(who);
-  }
-
-  function drag(e: PointerEvent) {
-    if (!dragged || !svg) return;
-    const p = pointAt(svg, e.clientX, e.clientY);
-    if (p) move(dragged, p);
-  }
-
-  const steps: Record<string, [number, number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 1],
-    ArrowDown: [0, -1]
-  };
-
-  function nudge(e: KeyboardEvent, who: Who) {
-    const d = steps[e.key];
-    if (!d || !s) return;
-    e.preventDefault();
-    const feet = e.shiftKey ? 1 / 6 : 0.5;
-    move(who, add(s[who], d[0] * feet, d[1] * feet));
+  function mirror() {
+    player.clear();
+    lab.mirror();
+    remember();
   }
 
   async function play() {
@@ -105,13 +73,11 @@
     await fetchPlay((p) => player.start(p));
   }
 
-  async function fetchPlay(use: (p: Schemas['Play']) => void) {
-    if (!s) return;
-    try {
+  function fetchPlay(use: (p: Schemas['Play']) => void) {
+    return guarded(async () => {
+      if (!s) return;
       use(await ask(api.POST('/api/teams/{teamId}/play', { params: { path: { teamId: team } }, body: s })));
-    } catch (e) {
-      notices.fail(e);
-    }
+    });
   }
 
   async function step() {
@@ -119,107 +85,69 @@
     await fetchPlay((p) => player.load(p));
   }
 
+  async function copy() {
+    if (!svg || !s) return;
+    const done = await copySvg(svg, `${s.screen}-${lab.painted?.cue ?? 'floor'}`);
+    notices.say(
+      done === 'copied' ? 'The picture was copied as SVG.' : 'The picture was stored as an SVG file.'
+    );
+  }
+
   function keys(e: KeyboardEvent) {
     if (
+      choosing ||
       e.ctrlKey ||
       e.metaKey ||
       e.altKey ||
       (e.target as HTMLElement).closest('input, select, textarea, button')
     )
       return;
-    if (e.key === 'm') lab.mirror();
+    if (e.key === 'm') mirror();
     if (e.key === 'n') step();
+    if (e.key === '/') {
+      e.preventDefault();
+      choosing = true;
+    }
     if (e.key === ' ') {
       e.preventDefault();
       play();
     }
   }
 
-  /** Where a figure is: in the play, or in the situation. */
-  const place = (who: string, at: Point) => {
-    const track = player.play?.tracks.find((t) => t.who === who);
-    return track ? along(track.keys, player.time) : at;
-  };
-  const movers: {
-    id: Who;
-    name: string;
-    text: string;
-    kind: 'offence' | 'screener' | 'defence';
-    man?: Who;
-  }[] = [
-    { id: 'screener', name: 'Screener', text: 'S', kind: 'screener' },
-    { id: 'cutter', name: 'Cutter', text: 'C', kind: 'offence' },
-    { id: 'xCutter', name: "Cutter's defender", text: 'C', kind: 'defence', man: 'cutter' },
-    { id: 'xScreener', name: "Screener's defender", text: 'S', kind: 'defence', man: 'screener' }
-  ];
+  const shown = $derived(lab.asking ? undefined : lab.painted?.cue);
 </script>
 
 <svelte:window onkeydown={keys} />
+<Chooser {team} current={lab.lesson?.screen.id ?? ''} bind:open={choosing} onchoose={choose} />
 
-{#if !lab.lesson || !s}
+{#if problem}
+  <p role="alert">{problem}</p>
+  <button class="tape" onclick={() => choose('down')}>Open the down screen</button>
+{:else if !lab.lesson || !s}
   <p role="status" class="soft">Laying the court out…</p>
 {:else}
   {@const lesson = lab.lesson}
   <div class="lab">
     <section class="floor">
       <div class="bar">
-        <select
-          class="screen"
-          aria-label="Screen"
-          value={lesson.screen.id}
-          onchange={(e) => choose(e.currentTarget.value)}
-        >
-          {#each session.catalogue?.screens ?? [] as o (o.id)}<option value={o.id}>{o.name}</option>{/each}
-        </select>
+        <button class="screen" aria-haspopup="dialog" onclick={() => (choosing = true)}>
+          {lesson.screen.name}
+          <svg viewBox="0 0 16 10" width="16" height="10" aria-hidden="true"
+            ><path
+              d="M1.500 1.500L8 8L14.500 1.500"
+              fill="none"
+              stroke="currentColor"
+              stroke-width="2.6"
+            /></svg
+          >
+        </button>
         <p class="soft">{lesson.screen.about} <b>Drag anybody.</b></p>
       </div>
       <div class="court-box sheet">
         {#if player.moment}
           <p class="moment" role="status"><b>{player.moment.name}.</b> {player.moment.say}</p>
         {/if}
-        <CourtFloor lines={lesson.lines} label="Half court" bind:svg top={30}>
-          {#if showMap && map && !player.play && !lab.asking}<ReadMapLayer
-              {map}
-              rows={lesson.rows}
-              lines={lesson.lines}
-            />{/if}
-          {#if !player.play}
-            <path class="cut" d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} />
-            <path class="pass" d={`M${s.passer.x} ${sy(s.passer)}L${s.to.x} ${sy(s.to)}`} />
-            <circle class="catch" cx={s.to.x} cy={sy(s.to)} r="0.7" />
-          {:else}
-            {#each player.play.tracks.filter((t) => t.who === 'cutter' || t.who === 'screener') as t (t.who)}
-              <polyline class="trail" points={t.keys.map((k) => `${k.at.x},${sy(k.at)}`).join(' ')} />
-            {/each}
-          {/if}
-          <Figure kind="offence" at={place('passer', s.passer)} text="P" />
-          <Figure kind="ball" at={place('ball', add(s.passer, 1.3, 0.5))} />
-          {#each movers as m (m.id)}
-            {@const at = place(m.id, s[m.id])}
-            <g
-              role="button"
-              aria-roledescription="draggable player"
-              tabindex="0"
-              aria-label={`${m.name}: drag, or move with the arrow keys`}
-              class="grab"
-              onpointerdown={(e) => down(e, m.id)}
-              onpointermove={drag}
-              onpointerup={remember}
-              onpointercancel={remember}
-              onkeydown={(e) => nudge(e, m.id)}
-              onkeyup={remember}
-              onfocus={() => take(m.id)}
-            >
-              <Figure
-                kind={m.kind}
-                {at}
-                text={m.text}
-                lifted={dragged === m.id}
-                face={facing(at, m.man ? place(m.man, s[m.man]) : s.from)}
-              />
-            </g>
-          {/each}
-        </CourtFloor>
+        <LabFloor {lab} {player} {showMap} bind:svg onsettle={remember} />
       </div>
       <div class="tools">
         <button class="tape" onclick={play}>{player.running ? 'Stop' : 'Play'}</button>
@@ -229,7 +157,7 @@
         <button class="tape plain" onclick={step}>Step</button>
         {#if player.play}<button class="tape plain" onclick={() => player.clear()}>Back to the read</button
           >{/if}
-        <button class="tape plain" onclick={() => lab.mirror()}>Mirror</button>
+        <button class="tape plain" onclick={mirror}>Mirror</button>
         <button class="tape plain" onclick={question}>Give me one</button>
         <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}
           >Read map</button
@@ -239,13 +167,13 @@
         {#each lesson.rows as r (r.cue)}
           <button
             class="tape plain"
-            aria-pressed={!lab.asking && lab.painted?.cue === r.cue}
+            aria-pressed={shown === r.cue}
             onclick={() => {
               player.clear();
               lab.example(r.cue);
             }}
           >
-            <CueGlyph cue={r.cue} size={36} />{cueName(r.cue)}
+            <CueGlyph cue={r.cue} size={36} />{session.cueName(r.cue)}
           </button>
         {/each}
       </div>
@@ -253,8 +181,10 @@
     <div class="grid gap-3">
       <AnswerPanel {lab} />
       <p class="papers">
+        <a class="tape" href={`/${team}/show?screen=${lesson.screen.id}&cue=${shown ?? ''}`}>Show the team</a>
         <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.screen.id}`}>Cue cards</a>
-        <a class="tape plain" href={`/${team}/teach/tape`}>Tape sheet</a>
+        <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.screen.id}`}>Tape sheet</a>
+        <button class="tape plain" onclick={copy}>Copy as SVG</button>
       </p>
     </div>
   </div>
@@ -269,7 +199,10 @@
   }
   .floor {
     display: grid;
+    grid-template-rows: auto minmax(20rem, 1fr) auto auto;
     gap: 0.75rem;
+    height: calc(100dvh - 6.6rem);
+    max-height: 60rem;
   }
   .bar {
     display: grid;
@@ -279,16 +212,16 @@
     min-height: 48px;
   }
   .screen {
-    border: 0;
-    background-color: transparent;
-    font: inherit;
+    display: flex;
+    gap: 0.7rem;
+    align-items: center;
     font-size: 1.55rem;
     font-weight: 700;
     color: var(--ink);
     min-height: 48px;
-    padding: 0 2.4rem 0 0;
-    field-sizing: content;
-    max-width: 22rem;
+    max-width: 24rem;
+    text-align: left;
+    line-height: 1.1;
     cursor: pointer;
   }
   .bar .soft {
@@ -297,45 +230,11 @@
   }
   .court-box {
     position: relative;
-    height: calc(100vh - 18.2rem);
-    min-height: 20rem;
-    max-height: 46rem;
-  }
-  .cut {
-    stroke: var(--ink);
-    stroke-width: 0.22;
-    opacity: 0.55;
-  }
-  .pass {
-    stroke: var(--ink);
-    stroke-width: 0.2;
-    stroke-dasharray: 0.9 0.7;
-    opacity: 0.5;
-  }
-  .catch {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 0.18;
-    stroke-dasharray: 0.5 0.4;
-  }
-  .trail {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 0.2;
-    opacity: 0.4;
-  }
-  .grab {
-    cursor: grab;
-  }
-  .grab:focus-visible {
-    outline: none;
-  }
-  .grab:focus-visible :global(.touch) {
-    stroke: var(--focus);
-    stroke-width: 0.3;
+    min-height: 0;
   }
   .papers {
     display: flex;
+    flex-wrap: wrap;
     gap: 0.5rem;
   }
   .tools,
@@ -363,9 +262,12 @@
     .lab {
       grid-template-columns: minmax(0, 1fr);
     }
-    .court-box {
+    .floor {
       height: auto;
-      min-height: 0;
+      max-height: none;
+      grid-template-rows: none;
+    }
+    .court-box {
       aspect-ratio: 52 / 39;
     }
   }

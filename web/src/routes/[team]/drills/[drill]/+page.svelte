@@ -15,7 +15,6 @@
   import RepFloor from '$lib/court/RepFloor.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
-  import { cueName } from '$lib/parts/glyphs';
 
   const team = page.params.team ?? '';
   const path = { teamId: team };
@@ -217,7 +216,7 @@
                       <span class="numeral">{jersey(r.xScreener)}</span>
                       {name(r.xScreener)}
                     {:else}
-                      <span class="cue"><CueGlyph cue={r.cue} size={24} />{cueName(r.cue)}</span>
+                      <span class="cue"><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}</span>
                     {/if}
                   </td>
                 </tr>

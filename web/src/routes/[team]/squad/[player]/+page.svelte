@@ -5,7 +5,7 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import StandingRow from '$lib/squad/StandingRow.svelte';
-  import { cueName } from '$lib/parts/glyphs';
+
   import { dayOf } from '$lib/parts/verdicts';
 
   const team = page.params.team ?? '';
@@ -79,7 +79,7 @@
             <li>
               <span class="soft">{dayOf(r.at)}</span>
               <span class="numeral">{session.rung(r.rung)?.number}</span>
-              <span>{cueName(r.cue)}, {r.side}</span>
+              <span>{session.cueName(r.cue)}, {r.side}</span>
               <ReadGlyph read={r.made} size={24} />
               <span>{r.right ? '✓' : '✕'} {session.readName(r.made)}</span>
             </li>

@@ -4,65 +4,132 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import CourtFloor from '$lib/court/CourtFloor.svelte';
-  import Figure from '$lib/court/Figure.svelte';
-  import { facing, sy } from '$lib/court/geometry';
+  import Floor from '$lib/court/Floor.svelte';
+  import { distance, framing, sy } from '$lib/court/geometry';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import { cueName, tapeOf } from '$lib/parts/glyphs';
+  import { tapeOf } from '$lib/parts/glyphs';
+  import { families } from '$lib/teach/families';
 
-  // A sheet of cue cards: one read a card, picture, cue, answer, words to shout.
+  // Cue cards: one read a card, picture, cue, answer, words to shout. The sheet
+  // holds a screen's cards, a whole family's, or a single one.
   const path = { teamId: page.params.team ?? '' };
-  let lesson = $state<Schemas['Lesson'] | null>(null);
-  let plays = $state<Schemas['Play'][]>([]);
+  type Card = {
+    lesson: Schemas['Lesson'];
+    row: Schemas['Row'];
+    s: Schemas['Situation'];
+    play: Schemas['Play'];
+  };
+  let cards = $state.raw<Card[] | null>(null);
+  let problem = $state('');
 
-  onMount(async () => {
-    const screen = page.url.searchParams.get('screen') ?? 'down';
-    const l = await ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }));
-    plays = await Promise.all(
-      l.examples.map((body) => ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body })))
+  const asked = $derived(page.url.searchParams);
+  const family = $derived(families.find((f) => f.id === asked.get('family')));
+  const screen = $derived(asked.get('screen') ?? 'down');
+  const info = $derived(session.catalogue?.screens.find((s) => s.id === screen));
+  const title = $derived(family?.name ?? info?.name ?? '');
+
+  async function cardsOf(id: string, cue: string | null): Promise<Card[]> {
+    const lesson = await ask(
+      api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen: id } } })
     );
-    lesson = l;
-  });
+    const wanted = lesson.rows.map((row, i) => ({ row, s: lesson.examples[i] }));
+    return Promise.all(
+      wanted.flatMap(({ row, s }) =>
+        s && (!cue || row.cue === cue)
+          ? [
+              ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body: s })).then((play) => ({
+                lesson,
+                row,
+                s,
+                play
+              }))
+            ]
+          : []
+      )
+    );
+  }
+
+  async function draw() {
+    cards = null;
+    try {
+      const ids = family
+        ? (session.catalogue?.screens ?? []).filter((s) => s.family === family.id).map((s) => s.id)
+        : [screen];
+      cards = (await Promise.all(ids.map((id) => cardsOf(id, family ? null : asked.get('cue'))))).flat();
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+  onMount(draw);
 
   /** A player's way after the read: from his place at the screen to the end. */
-  const way = (play: Schemas['Play'] | undefined, who: string) => {
-    const read = play?.steps[2]?.t ?? 0;
-    const keys = play?.tracks.find((t) => t.who === who)?.keys ?? [];
+  const way = (play: Schemas['Play'], who: string) => {
+    const read = play.steps[2]?.t ?? 0;
+    const keys = play.tracks.find((t) => t.who === who)?.keys ?? [];
     return keys
       .filter((k) => k.t >= read - 1e-6)
       .map((k) => `${k.at.x},${sy(k.at)}`)
       .join(' ');
   };
+  /** The pass, where the ball leaves the hands it is in. */
+  const pass = (play: Schemas['Play'], holder: string | undefined) => {
+    const ball = play.tracks.find((t) => t.who === 'ball')?.keys ?? [];
+    const carried = play.tracks.find((t) => t.who === holder)?.keys ?? [];
+    const [from, to] = ball.slice(-2);
+    const end = carried[carried.length - 1];
+    const flies = from && to && end && distance(to.at, end.at) > 1;
+    return flies ? `M${from.at.x} ${sy(from.at)}L${to.at.x} ${sy(to.at)}` : '';
+  };
 </script>
 
-{#if !lesson}
+{#if problem}
+  <p role="alert">{problem}</p>
+  <a class="tape" href={`/${path.teamId}/teach`}>Back to the lab</a>
+{:else if !cards}
   <p role="status" class="soft">Drawing the cards…</p>
 {:else}
   <div class="head no-print">
-    <h1>Cue cards: {lesson.screen.name}</h1>
+    <h1>Cue cards: {title}</h1>
     <button class="tape" onclick={() => print()}>Print</button>
-    <a class="tape plain" href={`/${path.teamId}/teach?screen=${lesson.screen.id}`}>Back to the lab</a>
+    {#if info && !family}
+      {#if asked.get('cue')}
+        <a class="tape plain" data-sveltekit-reload href={`?screen=${screen}`}
+          >All of {info.name.toLowerCase()}</a
+        >
+      {/if}
+      <a class="tape plain" data-sveltekit-reload href={`?family=${info.family}`}>The whole family</a>
+    {/if}
+    <a class="tape plain" href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</a>
   </div>
   <ul class="quiet-list cards">
-    {#each lesson.rows as r, i (r.cue)}
-      {@const s = lesson.examples[i]}
+    {#each cards as { lesson, row: r, s, play } (lesson.screen.id + r.cue)}
       <li class="sheet" style:--tape={tapeOf(r.cutterRead)}>
-        <div class="picture">
-          <CourtFloor lines={lesson.lines} label={`${cueName(r.cue)} on the floor`} top={26} left={-12}>
-            {#if s}
-              <polyline class="cut" points={way(plays[i], 'cutter')} />
-              <polyline class="second" points={way(plays[i], 'screener')} />
-              <Figure kind="offence" at={s.passer} text="P" />
-              <Figure kind="screener" at={s.screener} text="S" face={facing(s.screener, s.from)} />
-              <Figure kind="offence" at={s.cutter} text="C" />
-              <Figure kind="defence" at={s.xCutter} text="C" face={facing(s.xCutter, s.cutter)} />
-              <Figure kind="defence" at={s.xScreener} text="S" face={facing(s.xScreener, s.screener)} />
-            {/if}
+        <div class="picture" class:wide={lesson.screen.people.length > 6}>
+          <CourtFloor
+            lines={lesson.lines}
+            label={`${session.cueName(r.cue)} on the floor`}
+            {...framing(s, lesson.screen.people.length, lesson.lines.halfY)}
+          >
+            <polyline class="cut" points={way(play, 'cutter')} />
+            <path class="pass" d={pass(play, lesson.screen.people.find((p) => p.ball)?.id)} />
+            <polyline class="second" points={way(play, 'screener')} />
+            <Floor people={lesson.screen.people} situation={s} />
           </CourtFloor>
         </div>
-        <p><b>{cueName(r.cue)}.</b> {r.seen}.</p>
+        {#if family}<p class="soft">{lesson.screen.name}</p>{/if}
+        <p><b>{session.cueName(r.cue)}.</b> {r.seen}.</p>
         <p class="answer"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
         <p class="shout">{session.read(r.cutterRead)?.shout}</p>
-        <p class="soft">Screener: {session.readName(r.screenerRead).toLowerCase()}.</p>
+        <p class="soft">{lesson.screen.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
+        {#if !asked.get('cue')}
+          <a
+            class="no-print one"
+            data-sveltekit-reload
+            href={`?screen=${lesson.screen.id}&cue=${r.cue}`}
+            aria-label={`Only this card: ${session.cueName(r.cue)}, ${lesson.screen.name.toLowerCase()}`}
+            >Only this card</a
+          >
+        {/if}
       </li>
     {/each}
   </ul>
@@ -90,6 +157,14 @@
     aspect-ratio: 38 / 34;
     margin-bottom: 0.5rem;
   }
+  .picture.wide {
+    aspect-ratio: 52 / 34;
+  }
+  .pass {
+    stroke: var(--ink);
+    stroke-width: 0.3;
+    stroke-dasharray: 1 0.8;
+  }
   .cut {
     fill: none;
     stroke: var(--tape);
@@ -110,6 +185,11 @@
   }
   .shout {
     font-size: 1.3rem;
+  }
+  .one {
+    display: inline-block;
+    min-height: 32px;
+    font-size: 0.92rem;
   }
   @media print {
     .cards {

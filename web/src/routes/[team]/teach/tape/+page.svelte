@@ -10,7 +10,8 @@
   let tape = $state<Schemas['TapeSheet'] | null>(null);
 
   onMount(async () => {
-    tape = await ask(api.GET('/api/teams/{teamId}/tape', { params: { path } }));
+    const screen = page.url.searchParams.get('screen') ?? undefined;
+    tape = await ask(api.GET('/api/teams/{teamId}/tape', { params: { path, query: { screen } } }));
   });
 </script>
 

@@ -1,0 +1,222 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/chromedp/cdproto/input"
+	"github.com/chromedp/chromedp/kb"
+
+	"evrik/e2e/browser"
+)
+
+// read waits until the answer panel shows a read.
+func read(p *browser.Page, name string) { p.Says("status", name) }
+
+// dragTo drags a defender in steps to a place relative to another thing on the
+// court, in CSS pixels.
+func dragTo(p *browser.Page, who string, x, y float64) {
+	fx, fy := p.Middle("button", who)
+	p.Mouse(input.DispatchMouseEventTypeMousePressed, fx, fy)
+	for k := 1; k <= 6; k++ {
+		f := float64(k) / 6
+		p.Mouse(input.DispatchMouseEventTypeMouseMoved, fx+(x-fx)*f, fy+(y-fy)*f)
+	}
+	p.Mouse(input.DispatchMouseEventTypeMouseReleased, x, y)
+}
+
+// The defender is dragged through cues and the answer changes under the hand;
+// the arrow keys do the same.
+func teach(t *testing.T, p *browser.Page) {
+	const own, other = "Cutter's defender", "Screener's defender"
+	p.Click("link", "Teach")
+	p.See("button", "Down screen")
+	read(p, "Curl")
+	for cue, want := range map[string]string{"Stuck": "Straight", "Under": "Fade", "Jump": "Back cut", "Switch": "Clear out", "Show": "Keep it"} {
+		p.Click("button", cue)
+		read(p, want)
+	}
+	// Where the defender stands for "under", and where for "jump".
+	p.Click("button", "Under")
+	read(p, "Fade")
+	ux, uy := p.Middle("button", own)
+	p.Click("button", "Jump")
+	read(p, "Back cut")
+	dragTo(p, own, ux, uy)
+	read(p, "Fade")
+	p.Text("on the far side of the screen")
+	// The same way back by keyboard: half a foot a press.
+	p.Focus("button", own)
+	for range 30 {
+		if p.Speaks("status", "Back cut") {
+			break
+		}
+		p.Press(kb.ArrowUp)
+		p.Press(kb.ArrowRight)
+	}
+	read(p, "Back cut")
+	// Two on one spot are refused in words, and moving on goes on.
+	p.Click("button", "Trail")
+	read(p, "Curl")
+	sx, sy := p.Middle("button", other)
+	dragTo(p, own, sx, sy)
+	p.Says("alert", "stand on one spot")
+	p.Click("button", "Trail")
+	read(p, "Curl")
+	p.Hushed("alert", "stand on one spot")
+	// Cutter and screener can be moved too, and the screen's set-up is judged.
+	p.Text("Hip to hip")
+	cx, cy := p.Middle("button", "Cutter: drag")
+	dragTo(p, "Cutter: drag", cx+35, cy-20)
+	p.Text("inches of daylight at the hip")
+	p.Click("button", "Trail")
+	p.Text("Hip to hip")
+	p.Click("button", "Step")
+	p.Says("status", "Start")
+	p.Click("button", "Step")
+	p.Says("status", "Set")
+	p.Click("button", "Mirror")
+	read(p, "Curl")
+	// Other screens, other answers to the same cue.
+	choose(p, "Down screen", "Back screen")
+	read(p, "Rim cut")
+	p.Click("button", "Under")
+	read(p, "Step out")
+	choose(p, "Back screen", "Flare")
+	read(p, "Curl")
+	p.Click("button", "Stuck")
+	p.Text("attack his recovery")
+	// The address holds the situation, also one dragged to the other side.
+	p.Click("button", "Mirror")
+	p.Click("button", "Under")
+	read(p, "Fade")
+	dragTo(p, own, 300, 300)
+	p.Until("document.querySelector('.why')?.innerText.includes(' ft ')") // the engine has answered
+	address := browser.Eval[string](p, "location.pathname + location.search")
+	shows := browser.Eval[string](p, "document.querySelector('[data-cue]').dataset.cue")
+	why := browser.Eval[string](p, "document.querySelector('.why').innerText")
+	if !strings.Contains(address, "floor=") || !strings.Contains(why, "ft") {
+		t.Fatalf("%s, %q", address, why)
+	}
+	p.Open(address)
+	p.Text(why) // the same distances, to the tenth of a foot
+	if again := browser.Eval[string](p, "document.querySelector('[data-cue]').dataset.cue"); again != shows {
+		t.Errorf("%s shows %s, and showed %s", address, again, shows)
+	}
+	// A question keeps its answer covered until it is asked for.
+	p.Click("button", "Give me one")
+	p.See("heading", "What should the cutter do?")
+	if p.Has("heading", "Expect these mistakes") {
+		t.Error("the answer lies open beside the question")
+	}
+	p.Click("button", "Straight")
+	p.Settle()
+	if !p.Speaks("status", "That is it.") && !p.Speaks("status", "No: ") {
+		t.Errorf("an answer was given and nothing said of it:\n%s", p.Outline())
+	}
+	p.Click("button", "Show the answer")
+	p.See("heading", "Expect these mistakes")
+	p.Click("link", "Tape sheet")
+	p.Text("Volleyball attack line")
+	p.Click("link", "Back to the lab")
+	p.Click("link", "Cue cards")
+	p.Text("Cue cards: Down screen")
+}
+
+// choose opens the chooser and picks a situation by its name.
+func choose(p *browser.Page, from, to string) {
+	p.Click("button", from)
+	p.See("searchbox", "Say what you see")
+	p.Click("button", to)
+}
+
+// Through the cues of four families: every defender is dragged by the mouse from
+// where the first cue has him to where another cue has him, and the answer
+// follows; the same by the arrow keys; a coach's words find a line.
+func TestDragThroughTheFamilies(t *testing.T) {
+	p := enter(t, demo(t))
+	p.Click("link", "Teach")
+	read(p, "Curl")
+	at := "Down screen"
+	for _, family := range []struct {
+		screen string
+		movers []string
+		first  [2]string
+		others [][2]string
+		keys   string
+	}{
+		{"Flare", []string{"Cutter's defender", "Screener's defender"}, [2]string{"Trail", "Curl"},
+			[][2]string{{"Stuck", "Straight"}, {"Under", "Fade"}, {"Jump", "Back cut"}, {"Switch", "Clear out"}, {"Show", "Keep it"}}, kb.ArrowLeft},
+		{"Ball screen", []string{"Guard", "Big", "Near corner's defender"}, [2]string{"Drop", "Pull-up"},
+			[][2]string{{"Drop and tag", "Corner pass"}, {"Under", "Use it again"}, {"Jumps early", "Reject"}, {"Ice", "Attack the big"},
+				{"Hedge", "Drag and pass"}, {"Blitz", "Pass out early"}, {"Switch", "Attack the big"}}, kb.ArrowUp},
+		{"Handoff", []string{"Receiver's defender", "Carrier's defender"}, [2]string{"Trail", "Turn the corner"},
+			[][2]string{{"Under", "Shoot behind it"}, {"Denied", "Back door"}, {"Switch", "Attack the big"}}, kb.ArrowUp},
+		{"Feeding the post", []string{"Post's defender", "Far corner's defender"}, [2]string{"From behind", "Feed the post"},
+			[][2]string{{"Fronted", "Lob"}, {"Fronted, help", "High-low"}}, kb.ArrowUp + kb.ArrowRight},
+	} {
+		choose(p, at, family.screen)
+		at = family.screen
+		read(p, family.first[1])
+		for _, cue := range family.others {
+			p.Click("button", cue[0])
+			read(p, cue[1])
+			places := map[string][2]float64{}
+			for _, who := range family.movers {
+				x, y := p.Middle("button", who+": drag")
+				places[who] = [2]float64{x, y}
+			}
+			p.Click("button", family.first[0])
+			read(p, family.first[1])
+			for _, who := range family.movers {
+				dragTo(p, who+": drag", places[who][0], places[who][1])
+			}
+			read(p, cue[1])
+		}
+		// By keyboard: the defender who matters walks until the answer changes.
+		p.Click("button", family.first[0])
+		read(p, family.first[1])
+		p.Focus("button", family.movers[0]+": drag")
+		for range 40 {
+			if !p.Speaks("status", family.first[1]) {
+				break
+			}
+			p.Press(family.keys)
+		}
+		if p.Speaks("status", family.first[1]) {
+			t.Errorf("%s: twenty feet by keyboard and the answer is still %s", family.screen, family.first[1])
+		}
+	}
+
+	// Help: who stepped, who is left.
+	choose(p, at, "Ball screen")
+	p.Click("button", "Drop and tag")
+	p.Text("The plug meets the roller: pass to the near corner")
+	// Who shoots changes who rolls and who pops.
+	p.Click("button", "Drop")
+	p.Text("Roll. Roll on a curved way")
+	p.Click("checkbox", "Screener")
+	p.Text("Pop. You shoot")
+
+	// A coach's words find the line.
+	p.Click("button", "Ball screen")
+	p.FillRole("searchbox", "Say what you see", "he goes under on the flare")
+	p.See("list", "Found")
+	p.Press(kb.Enter)
+	read(p, "Fade")
+	p.See("button", "Flare")
+
+	// For the team: question, answer, next, by arrow keys.
+	p.Click("link", "Show the team")
+	p.Text("What do you do?")
+	p.Press(kb.ArrowRight)
+	read(p, "Fade")
+	p.Press(kb.ArrowRight)
+	p.Text("What do you do?")
+	p.Text("4 / 6")
+	p.Press(kb.ArrowLeft)
+	read(p, "Fade")
+	p.Press(kb.Escape)
+	p.See("link", "Show the team")
+	read(p, "Fade")
+}

@@ -1,0 +1,51 @@
+<script lang="ts">
+  import type { Point, Schemas, Situation } from '$lib/api/client';
+  import Figure from './Figure.svelte';
+  import { add, along, facing, placeOf, stance } from './geometry';
+
+  // Everybody of a situation on the floor, as it is or at a time of its play.
+  let {
+    people,
+    situation: s,
+    play = null,
+    time = 0,
+    wrap,
+    lifted = ''
+  }: {
+    people: Schemas['Figure'][];
+    situation: Situation;
+    play?: Schemas['Play'] | null;
+    time?: number;
+    /** Draws a figure in something that can be taken hold of. */
+    wrap?: import('svelte').Snippet<[Schemas['Figure'], import('svelte').Snippet]>;
+    lifted?: string;
+  } = $props();
+
+  const at = (who: string): Point => {
+    const track = play?.tracks.find((t) => t.who === who);
+    return track ? along(track.keys, time) : placeOf(s, who);
+  };
+  const ball = $derived.by(() => {
+    const track = play?.tracks.find((t) => t.who === 'ball');
+    const holder = people.find((p) => p.ball);
+    return add(track ? along(track.keys, time) : placeOf(s, holder?.id ?? 'passer'), 1.2, 0.5);
+  });
+  const face = (p: Schemas['Figure'], here: Point) => {
+    if (p.id === 'screener') return stance(s, placeOf(s, 'screener'));
+    if (p.screens) return facing(placeOf(s, p.id), s.from) + 180;
+    if (p.id === 'xCutter' && s.eyes) return facing(here, s.eyes);
+    return facing(here, at(p.guards));
+  };
+  // Attackers first, so that a defender on top of them can be taken hold of.
+  const kind = (p: Schemas['Figure']) =>
+    p.guards !== 'none' ? 'defence' : p.screens ? 'screener' : 'offence';
+</script>
+
+{#each people as p (p.id)}
+  {@const here = at(p.id)}
+  {#snippet figure()}
+    <Figure kind={kind(p)} at={here} text={p.letter} face={face(p, here)} lifted={lifted === p.id} />
+  {/snippet}
+  {#if wrap}{@render wrap(p, figure)}{:else}{@render figure()}{/if}
+{/each}
+<Figure kind="ball" at={ball} />

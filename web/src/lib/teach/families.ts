@@ -1,0 +1,7 @@
+/** The families of situations, in the order in which they are taught. */
+export const families = [
+  { id: 'off-ball', name: 'Off the ball', about: 'a screen for a teammate without it' },
+  { id: 'ball', name: 'Ball screens', about: 'coverage first, then the help' },
+  { id: 'handoff', name: 'Handoffs', about: 'the ball is the screen' },
+  { id: 'post', name: 'Round the post', about: 'after the feed, away from it, and into it' }
+] as const;
