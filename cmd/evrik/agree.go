@@ -17,22 +17,24 @@ const (
 // agree prints where the read tables and the kinematics agree.
 func agree(w io.Writer) {
 	floor, _ := court.PresetCourt(court.HighSchool)
-	own := []reads.Cue{reads.Trail, reads.Stuck, reads.Under, reads.Jump}
-	fmt.Fprintf(w, "%-32s %8s", "screen", "agreed")
-	for _, c := range own {
-		fmt.Fprintf(w, "%9s", c)
-	}
-	fmt.Fprintln(w, "  most often instead")
+	fmt.Fprintf(w, "%-26s %7s  %-14s %7s %7s  %s\n", "situation", "agreed", "cue", "sampled", "agreed", "most often instead")
 	for _, s := range reads.Screens() {
 		a := reads.Agree(floor, s, agreeSample, agreeSeed)
-		fmt.Fprintf(w, "%-32s %7.1f%%", s.Name, 100*a.Share())
-		for _, c := range own {
-			fmt.Fprintf(w, "%8.0f%%", 100*float64(a.ByCue[c].Agreed)/float64(max(1, a.ByCue[c].Clear)))
+		if a.Clear == 0 {
+			continue
 		}
-		table, instead, n := a.Most()
-		if n > 0 {
-			fmt.Fprintf(w, "  %s, where the table says %s: %d", instead, table, n)
+		fmt.Fprintf(w, "%-26s %6.1f%%\n", s.Name, 100*a.Share())
+		for _, r := range s.Rows(reads.School{}) {
+			by := a.ByCue[r.Cue]
+			if by.Clear == 0 {
+				continue
+			}
+			table, instead, n := a.Most(r.Cue)
+			line := fmt.Sprintf("%-26s %7s  %-14s %7d %6.0f%%", "", "", r.Cue.Name(), by.Clear, 100*float64(by.Agreed)/float64(by.Clear))
+			if n > 0 {
+				line += fmt.Sprintf("  %s, where the table says %s: %d", instead, table, n)
+			}
+			fmt.Fprintln(w, line)
 		}
-		fmt.Fprintln(w)
 	}
 }

@@ -15,6 +15,8 @@ type Runner struct {
 var (
 	// Cutting is a hard cut.
 	Cutting = Runner{Accel: 12, Top: 17}
+	// Dribbling is a hard drive with the ball: a tenth slower than without.
+	Dribbling = Runner{Accel: 11, Top: 15.3}
 	// Jogging is walking a defender into a screen.
 	Jogging = Runner{Accel: 8, Top: 8}
 )

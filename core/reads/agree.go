@@ -8,12 +8,18 @@ import (
 	"evrik/core/court"
 )
 
-// Most is the most common disagreement: the table's read, what came freer, and
-// how often.
-func (a Agreement) Most() (table, instead Read, n int) {
-	for pair, k := range a.Instead {
-		if k > n || (k == n && string(pair[0])+string(pair[1]) < string(table)+string(instead)) {
-			table, instead, n = pair[0], pair[1], k
+// Disagreement is a cue with the table's read and the kinematics' read.
+type Disagreement struct {
+	Cue            Cue
+	Table, Instead Read
+}
+
+// Most is the most common disagreement on a cue: the table's read, what came
+// freer, and how often.
+func (a Agreement) Most(cue Cue) (table, instead Read, n int) {
+	for d, k := range a.Instead {
+		if d.Cue == cue && (k > n || (k == n && string(d.Instead) < string(instead))) {
+			table, instead, n = d.Table, d.Instead, k
 		}
 	}
 	return table, instead, n
@@ -32,7 +38,7 @@ type Agreement struct {
 	Clear   int // situations compared
 	Agreed  int
 	ByCue   [numCues]struct{ Clear, Agreed int }
-	Instead map[[2]Read]int // table's read, kinematics' read
+	Instead map[Disagreement]int
 }
 
 // Share is the agreed share, 0 to 1.
@@ -47,12 +53,13 @@ const closeEnough = 0.5
 // cut there is.
 func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
 	rng := rand.New(rand.NewPCG(seed, uint64(len(screen.ID))))
-	a := Agreement{Screen: screen.ID, Instead: map[[2]Read]int{}}
+	a := Agreement{Screen: screen.ID, Instead: map[Disagreement]int{}}
 	base := screen.Example(c, NoCue)
+	if !slices.ContainsFunc(screen.rows, func(r Row) bool { return len(screen.answers(r.Cue)) > 0 }) {
+		return a
+	}
 	for a.Clear < n {
-		s := base
-		r, angle := sampleRadius*math.Sqrt(rng.Float64()), 2*math.Pi*rng.Float64()
-		s.XCutter = s.Screener.Add(court.Point{X: r * math.Cos(angle), Y: r * math.Sin(angle)})
+		s := screen.sample(c, rng, base)
 		v := Classify(&s)
 		right := screen.answers(v.Cue)
 		if v.Margin < clearMargin || len(right) == 0 || s.Validate(c) != nil {
@@ -71,10 +78,28 @@ func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
 			a.Agreed++
 			a.ByCue[v.Cue].Agreed++
 		} else {
-			a.Instead[[2]Read{right[0], options[0].Read}]++
+			a.Instead[Disagreement{v.Cue, right[0], options[0].Read}]++
 		}
 	}
 	return a
+}
+
+// sample places defenders for a comparison: off the ball the cutter's defender
+// anywhere near the screen, the screener's with his man; else everybody round
+// where one of the table's rows has him.
+func (s *Screen) sample(c court.Court, rng *rand.Rand, base Situation) Situation {
+	if s.Family == OffBall && !s.spots.free {
+		r, angle := sampleRadius*math.Sqrt(rng.Float64()), 2*math.Pi*rng.Float64()
+		base.XCutter = base.Screener.Add(court.Point{X: r * math.Cos(angle), Y: r * math.Sin(angle)})
+		return base
+	}
+	out := s.Example(c, s.rows[rng.IntN(len(s.rows))].Cue)
+	for _, p := range s.People {
+		if p.ID.Defends() {
+			out.Put(p.ID, near(rng, out.At(p.ID)))
+		}
+	}
+	return out
 }
 
 // answers lists the reads that a cue asks for and that can be run: the table's
@@ -87,6 +112,9 @@ func (s *Screen) answers(cue Cue) []Read {
 		}
 	}
 	row, _ := s.Row(School{}, cue)
+	if row.feel {
+		return nil
+	}
 	add(row.CutterRead)
 	for _, v := range s.variants {
 		if v.row.Cue == cue {

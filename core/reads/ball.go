@@ -144,7 +144,7 @@ var ballScreen = &Screen{
 			CutterPart:   "Two retreat dribbles, keep it alive, pass over or round him.",
 			ScreenerPart: "Leave early into the space he left; stop short of the help.",
 			PasserPart:   "Far side: lift, you are the next pass when the slip is met.",
-			Then:         []Look{{Through, "a gap between the two: low and tight, shoulders to the far sideline"}},
+			Then:         []Look{{Through, "a gap between the two: low and tight, shoulders to the far sideline"}, {CornerPass, "a helper meets the slip: the man he left"}},
 			Mistakes:     []string{"Picks it up", "Dribbles into the sideline", "Screener holds the screen"},
 		},
 		{
@@ -158,7 +158,7 @@ var ballScreen = &Screen{
 			Mistakes:     []string{"Waits until both have arrived", "Cross-court pass in the air", "Short roll runs to the rim blind"},
 		},
 		{
-			Cue: Switch, when: all(takes, stays), Seen: "The big takes you, the guard stays with the screener",
+			Cue: Switch, feel: true, when: all(takes, stays), Seen: "The big takes you, the guard stays with the screener",
 			CutterRead: AttackBig, ScreenerRead: Seal,
 			Say:          "They switched: at the big; back it out if he is set, or feed the seal.",
 			CutterPart:   "Change of pace at his feet: jumper if he sits back, past him if he comes.",
@@ -272,7 +272,8 @@ var doubleHighScreen = &Screen{
 			Say: "Everybody stays home: the roll is one on one, hit it.", CutterPart: "Turn the corner, eyes on the roll, pass before the help.",
 			ScreenerPart: "First rolls to the rim, second pops to the gap.", Then: []Look{{PullUp, "the roller's man sits under the rim"}}},
 		Row{Cue: Under, Say: "He went under both: come off them again, lower."},
-		Row{Cue: Hedge, Say: "The first one's man shows: hit the roll behind him.", CutterRead: HitRoll, ScreenerRead: Roll, ScreenerPart: "First rolls into the space he left."},
+		Row{Cue: Hedge, Say: "The first one's man shows: hit the roll behind him.", CutterRead: HitRoll, ScreenerRead: Roll, ScreenerPart: "First rolls into the space he left.",
+			Then: []Look{{HitPop, "the second one's man drops to the roll"}, {Through, "a gap between the two"}}},
 		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one he left."},
 	),
 	persons: []personal{{
@@ -362,7 +363,7 @@ var handoffScreen = &Screen{
 			Mistakes:     []string{"Fights for the ball", "Carrier gives it anyway"},
 		},
 		{
-			Cue: Switch, when: all(takes, stays), Seen: "The carrier's man takes you, yours stays with the carrier",
+			Cue: Switch, feel: true, when: all(takes, stays), Seen: "The carrier's man takes you, yours stays with the carrier",
 			CutterRead: AttackBig, ScreenerRead: Slip,
 			Say:          "They switched: go at the big; carrier slips.",
 			CutterPart:   "Straight at him before he is set, change of pace, two feet.",

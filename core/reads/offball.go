@@ -240,10 +240,12 @@ var exitScreen = &Screen{
 		Row{Cue: Trail, CutterRead: Straight, ScreenerRead: Shape, Say: "He's behind you: on to the corner, shot ready.",
 			CutterPart: "Run to the corner, turn, catch with your feet set.", Mistakes: []string{"Slows down to look", "Toes on the line"}},
 		Row{Cue: Stuck, Say: "He's stuck: straight to the corner, feet ready."},
-		Row{Cue: Under, Seen: "Your man has to come over the top of the screen", CutterRead: Straight, ScreenerRead: Rescreen,
+		Row{Cue: Under, Seen: "Your man has to come over the top of the screen", show: []put{{who: xCutter, from: screener, plus: court.Point{X: -2, Y: 3.8}}}, CutterRead: Straight, ScreenerRead: Rescreen,
 			Say: "He's above the screen: on to the corner, shot ready.", CutterPart: "Run to the corner, turn, catch with your feet set.",
 			Mistakes: []string{"Stops short of the corner", "Toes on the line"}},
-		Row{Cue: Jump, Say: "He's in the corner already: plant and cut back under the rim."},
+		// Above the screen and ahead he still gets to the corner first.
+		Row{Cue: Jump, when: ahead(xCutter, cutter), Seen: "Your man is ahead of you, on your way or above it",
+			Say: "He's ahead of you: plant and cut back under the rim."},
 	),
 	spots: layout{from: "dunkerR", to: "cornerR", ball: "top", screenerFrom: "midpostR", passes: alongBaseline, watching: true},
 }

@@ -104,7 +104,11 @@ func Options(c court.Court, s *Situation) []Option {
 	f := screen.frame(s)
 	out := []Option{}
 	for _, read := range screen.ownReads() {
-		out = append(out, option(c, &f, s, read))
+		if screen.Family == OffBall {
+			out = append(out, option(c, &f, s, read))
+		} else {
+			out = append(out, screen.ballOption(c, &f, s, read))
+		}
 	}
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(b.worth(), a.worth()) })
 	return out
@@ -118,8 +122,14 @@ func (o Option) worth() float64 {
 	return o.Separation
 }
 
-// runs are the cuts that can be run against the defenders alone.
-var runs = map[Read]bool{Curl: true, Straight: true, Fade: true, BackCut: true, Flare: true, RimCut: true, StepOut: true, CutLow: true, CutOver: true}
+// runs are the reads that can be run against the defenders in a moment: a cut, a
+// drive or a pass with an end. "Keep it" or "use it again" only go on.
+var runs = map[Read]bool{
+	Curl: true, Straight: true, Fade: true, BackCut: true, Flare: true, RimCut: true, StepOut: true, CutLow: true, CutOver: true,
+	PullUp: true, Snake: true, Pocket: true, CornerPass: true, Reject: true, ShootBehind: true, DragOut: true, Through: true, PassOut: true,
+	AttackBig: true, TurnCorner: true, BackDoor: true, HitPop: true, HitSlip: true, HitRoll: true, FeedSeal: true,
+	HandBack: true, CutClear: true, Relocate: true, ScreenSlip: true, Flash: true, Feed: true, Lob: true, HighLow: true,
+}
 
 // ownReads lists the cuts that answer the cutter's own defender, under any school.
 func (s *Screen) ownReads() []Read {
@@ -134,6 +144,11 @@ func (s *Screen) ownReads() []Read {
 	}
 	for _, v := range s.variants {
 		add(v.row.CutterRead)
+	}
+	for _, row := range s.rows {
+		for _, l := range row.Then {
+			add(l.Read)
+		}
 	}
 	return out
 }
@@ -228,6 +243,9 @@ type pursuer struct {
 // at is where he is at a time. He goes on at his pace until he has seen the
 // cut, then runs to the catch, round the screener if that body is in his way.
 func (p pursuer) at(s *Situation, catch court.Point, t float64) court.Point {
+	if math.IsInf(p.late, 1) {
+		return p.from // he holds his place
+	}
 	m := motion.Mover{At: p.from.Add(p.pace.Scale(math.Max(0, math.Min(p.late, t)))), Velocity: p.pace}
 	if court.SegmentDist(s.Screener, p.from, m.At) < bodies {
 		// He runs into the screener's body and stops there.

@@ -62,7 +62,7 @@ var afterFeed = &Screen{
 	Caution: postCaution,
 	rows: []Row{
 		{
-			Cue: Crowded, Seen: "Your man plays you honestly and the lane is no way through",
+			Cue: Crowded, feel: true, Seen: "Your man plays you honestly and the lane is no way through",
 			show:       []put{{who: xTwo, from: rim, feet: 8, to: cutter}},
 			CutterRead: ScreenSlip, ScreenerRead: Work,
 			Say:          "No way through: screen for your teammate, hold one count, slip.",

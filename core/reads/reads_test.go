@@ -130,7 +130,9 @@ func TestEveryScreenFromGeometry(t *testing.T) {
 			Show:   {base.Cutter.Add(behind), inTheWay},
 		} {
 			s := base
-			s.XCutter, s.XScreener = places[0], places[1]
+			if s.XCutter, s.XScreener = places[0], places[1]; id == Exit && cue == Under {
+				s.XCutter = base.Screener.Add(far).Add(on.Scale(-1.5)) // ahead of the cutter he denies the corner
+			}
 			a, err := Judge(c, School{}, &s)
 			if err != nil || a.Cue != cue || a.Row.CutterRead != tc.reads[cue] {
 				t.Errorf("%s: placed as %s, judged %s -> %s, want %s (%v)", id, cue, a.Cue, a.Row.CutterRead, tc.reads[cue], err)

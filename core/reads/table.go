@@ -37,6 +37,9 @@ type Row struct {
 	// when is where the defenders stand for this cue. Rows are tried from the
 	// last to the first: the first row is what remains.
 	when cond
+	// feel is true where the answer is not a matter of feet, such as a mismatch:
+	// the kinematics have no opinion on it.
+	feel bool
 	// shift sets the example so many feet further out.
 	shift float64
 	// show places the defenders of a clear example, where the grammar's own
@@ -286,6 +289,7 @@ func (r Row) with(c Row) Row {
 	if c.show != nil {
 		r.show = c.show
 	}
+	r.feel = r.feel || c.feel
 	if c.shift != 0 {
 		r.shift = c.shift
 	}

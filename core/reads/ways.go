@@ -1,7 +1,9 @@
 package reads
 
 import (
+	"cmp"
 	"math"
+	"slices"
 
 	"evrik/core/court"
 )
@@ -12,16 +14,19 @@ import (
 
 // Places of the answers, in feet.
 const (
-	finishAt   = 4.0  // in front of the ring, where a cut to the rim ends
-	twoFeet    = 6.0  // from the ring, where a drive at the big stops on two feet
-	outsideArc = 1.5  // a three is taken this far behind the line
-	popBack    = 4.5  // behind the screener's back
-	curlBack   = 5.0  // behind the screen, from which a curl to the rim is a turn right round
-	middle     = 15.5 // from the ring, where the jumper in the middle is taken (common practice: 15 to 17 ft)
-	pullUpLeg  = 7.0  // two dribbles toward the rim
-	retreat    = 5.0  // a drag or a step away from the big
-	shortRoll  = 13.0 // from the ring, where a short roll stops
-	alongArc   = 0.45 // radians along the arc to where the post sees the passer
+	finishAt    = 4.0  // in front of the ring, where a cut to the rim ends
+	twoFeet     = 6.0  // from the ring, where a drive at the big stops on two feet
+	outsideArc  = 1.5  // a three is taken this far behind the line
+	popBack     = 4.5  // behind the screener's back
+	curlBack    = 5.0  // behind the screen, from which a curl to the rim is a turn right round
+	middle      = 15.5 // from the ring, where the jumper in the middle is taken (common practice: 15 to 17 ft)
+	pullUpLeg   = 5.0  // a long dribble toward the rim
+	roomToShoot = 5.0  // from the big, where a pull-up stops short
+	popGap      = 6.0  // inside the screen, the gap at the elbow
+	popAlong    = 4.0  // along the screen's way, to either side of it, where a pop looks for room
+	retreat     = 5.0  // a drag or a step away from the big
+	shortRoll   = 13.0 // from the ring, where a short roll stops
+	alongArc    = 0.45 // radians along the arc to where the post sees the passer
 )
 
 // ballTo is who has the ball when a read has been played; most often its reader.
@@ -126,7 +131,9 @@ func handlerPath(f *frame, s *Situation, read Read) ([]court.Point, bool) {
 	off := f.at(2.5, 1.4)
 	switch read {
 	case PullUp:
-		return []court.Point{off, off.Toward(rim, pullUpLeg)}, true
+		// He stops with room in front of the big.
+		leg := math.Max(0, math.Min(pullUpLeg, off.Dist(s.XScreener)-roomToShoot))
+		return []court.Point{off, off.Toward(rim, leg)}, true
 	case Snake:
 		return []court.Point{f.at(3.5, 1), rim.Toward(s.Screener, middle)}, true
 	case Pocket, HitRoll, CornerPass, HitSlip, HitPop:
@@ -204,7 +211,7 @@ func screenerPath(c court.Court, f *frame, s *Situation, read Read) []court.Poin
 	switch read {
 	case Pop:
 		if screen, ok := ScreenByID(s.Screen); ok && screen.Family == BallUp {
-			return []court.Point{behindArc(c, f.at(-2, 0))}
+			return []court.Point{roomiest(s, behindArc(c, f.at(popAlong, 0)), behindArc(c, f.at(-popAlong, 0)), f.at(0, -popGap))}
 		}
 		return []court.Point{s.To}
 	case Shape:
@@ -230,6 +237,12 @@ func screenerPath(c court.Court, f *frame, s *Situation, read Read) []court.Poin
 		}
 	}
 	return []court.Point{rim} // straight to the rim, no loop
+}
+
+// roomiest is the place that is furthest from guard and big: a pop goes to space.
+func roomiest(s *Situation, places ...court.Point) court.Point {
+	room := func(at court.Point) float64 { return math.Min(at.Dist(s.XCutter), at.Dist(s.XScreener)) }
+	return slices.MaxFunc(places, func(p, q court.Point) int { return cmp.Compare(room(p), room(q)) })
 }
 
 func finishNear(from court.Point) court.Point { return court.Point{}.Toward(from, finishAt) }
