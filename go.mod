@@ -11,6 +11,7 @@ require (
 	github.com/chromedp/chromedp v0.23.0
 	github.com/getkin/kin-openapi v0.142.0
 	github.com/google/uuid v1.6.0
+	github.com/hashicorp/golang-lru/v2 v2.0.7
 	github.com/jackc/pgx/v5 v5.12.0
 	github.com/labstack/echo/v5 v5.4.4
 	github.com/oapi-codegen/runtime v1.8.0

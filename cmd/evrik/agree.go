@@ -19,7 +19,7 @@ func agree(w io.Writer) {
 	floor, _ := court.PresetCourt(court.HighSchool)
 	fmt.Fprintf(w, "%-26s %7s  %-14s %7s %7s  %s\n", "situation", "agreed", "cue", "sampled", "agreed", "most often instead")
 	for _, s := range reads.Screens() {
-		a := reads.Agree(floor, s, agreeSample, agreeSeed)
+		a := reads.Agree(reads.On(floor), s, agreeSample, agreeSeed)
 		if a.Clear == 0 {
 			continue
 		}

@@ -11,22 +11,6 @@ type Runner struct {
 	Top float64
 }
 
-// Speeds of the model (assumptions for players of about 12 to 18).
-var (
-	// Cutting is a hard cut.
-	Cutting = Runner{Accel: 12, Top: 17}
-	// Dribbling is a hard drive with the ball: a tenth slower than without.
-	Dribbling = Runner{Accel: 11, Top: 15.3}
-	// Jogging is walking a defender into a screen.
-	Jogging = Runner{Accel: 8, Top: 8}
-)
-
-// Speeds of passes in ft/s (assumptions).
-const (
-	PassSpeed = 32.0 // chest or bounce
-	SkipSpeed = 26.0 // over somebody's head
-)
-
 // TimeTo is the time in seconds to cover d feet from rest: constant
 // acceleration up to top speed (textbook kinematics).
 func (r Runner) TimeTo(d float64) float64 {

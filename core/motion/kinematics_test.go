@@ -8,7 +8,7 @@ import (
 // Textbook kinematics: v/(2a) + d/v once past v²/(2a), and the two functions
 // are each other's inverse; a numeric integration is the independent check.
 func TestStraightLine(t *testing.T) {
-	for _, r := range []Runner{Cutting, Jogging, {Accel: 5, Top: 20}} {
+	for _, r := range []Runner{DefaultPace.Cutting(), DefaultPace.Jogging(), {Accel: 5, Top: 20}} {
 		ramp := r.Top * r.Top / (2 * r.Accel)
 		for _, d := range []float64{0.1, ramp / 2, ramp, ramp * 1.5, 40} {
 			got := r.TimeTo(d)

@@ -51,7 +51,8 @@ const closeEnough = 0.5
 // near the screen, the screener's defender with his man. The two agree when a
 // read that the table (of either school) gives for the cue is open (4 ft and more, the ball's way free), or as open as any
 // cut there is.
-func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
+func Agree(fl Floor, screen *Screen, n int, seed uint64) Agreement {
+	c := fl.Court
 	rng := rand.New(rand.NewPCG(seed, uint64(len(screen.ID))))
 	a := Agreement{Screen: screen.ID, Instead: map[Disagreement]int{}}
 	base := screen.Example(c, NoCue)
@@ -65,7 +66,7 @@ func Agree(c court.Court, screen *Screen, n int, seed uint64) Agreement {
 		if v.Margin < clearMargin || len(right) == 0 || s.Validate(c) != nil {
 			continue
 		}
-		options := Options(c, &s)
+		options := Options(fl, &s)
 		a.Clear++
 		a.ByCue[v.Cue].Clear++
 		best := 0.0 // of the table's answers

@@ -1,10 +1,6 @@
 package reads
 
-import (
-	"fmt"
-
-	"evrik/core/court"
-)
+import "fmt"
 
 // Answer is a judged situation in words.
 type Answer struct {
@@ -36,29 +32,29 @@ type Answer struct {
 
 // Judge validates a situation, finds the cue and puts the answer in words for
 // the team's school. Errors match ErrPlaces, or say that the screen is unknown.
-func Judge(c court.Court, school School, s *Situation) (Answer, error) {
+func Judge(fl Floor, s *Situation) (Answer, error) {
 	screen, ok := ScreenByID(s.Screen)
 	if !ok {
 		return Answer{}, places("There is no screen called %q. Choose one from the list.", s.Screen)
 	}
-	if err := s.Validate(c); err != nil {
+	if err := s.Validate(fl.Court); err != nil {
 		return Answer{}, err
 	}
 	f := screen.frame(s)
 	v := screen.classify(s, &f)
-	row, ok := screen.rowFor(school, s, v.Cue)
+	row, ok := screen.rowFor(fl.School, s, v.Cue)
 	if !ok {
 		return Answer{}, places("The table of the %s has no answer to %q.", screen.Name, v.Cue)
 	}
 	a := Answer{
 		Screen: s.Screen, Side: s.Side(), Cue: v.Cue, Margin: v.Margin, Next: screen.next(s, &f, v),
 		Late: v.Late(), Accepted: []Read{row.CutterRead}, Decider: v.By, Row: row,
-		Why: screen.why(s, &f, row, v), Options: Options(c, s), Checks: Mechanics(c, s),
+		Why: screen.why(s, &f, row, v), Options: Options(fl, s), Checks: Mechanics(fl.Court, s),
 	}
-	if help, ok := HelpOf(s); ok {
+	if help, ok := HelpOf(fl.Pace, s); ok {
 		a.Help = &help
 	}
-	if next, ok := screen.rowFor(school, s, a.Next); ok && a.Late && a.Next != v.Cue {
+	if next, ok := screen.rowFor(fl.School, s, a.Next); ok && a.Late && a.Next != v.Cue {
 		a.Note = fmt.Sprintf("Too close to call: between %s and %s.", lowerFirst(v.Cue.Name()), lowerFirst(a.Next.Name()))
 		if next.CutterRead != row.CutterRead {
 			a.Accepted = append(a.Accepted, next.CutterRead)

@@ -30,26 +30,26 @@ const (
 // ballOption runs one read of a table whose ball is in the screen, in the
 // handoff, or in the post: who ends with the ball, how near his and the other
 // involved defenders are then, and how near the rest.
-func (sc *Screen) ballOption(c court.Court, f *frame, s *Situation, read Read) Option {
+func (sc *Screen) ballOption(fl *Floor, f *frame, s *Situation, read Read) Option {
 	owner, to := sc.ball(), sc.ballTo(s, read)
-	path, from := sc.optionPath(c, f, s, read, to)
+	path, from := sc.optionPath(fl.Court, f, s, read, to)
 	end := path[len(path)-1]
 	o := Option{Read: read, Feet: end.Len(), Pass: Direct}
-	run := sc.arrival(f, s, to, owner, from, path)
+	run := sc.arrival(fl, f, s, to, owner, from, path)
 	o.Seconds = run
 	if to != owner {
 		leave := released
 		if read == DragOut || read == PassOut {
 			leave = dragging
 		}
-		o.Pass, o.Seconds = sc.ballFlight(s, owner, to, end, leave, run, read)
+		o.Pass, o.Seconds = sc.ballFlight(fl, s, owner, to, end, leave, run, read)
 	}
 	o.Separation, o.Help = math.Inf(1), math.Inf(1)
 	for _, p := range sc.People {
 		if !p.ID.Defends() {
 			continue
 		}
-		at := sc.chaser(f, s, p.ID, to, read).at(s, end, o.Seconds)
+		at := sc.chaser(fl, f, s, p.ID, to, read).at(s, end, o.Seconds)
 		switch {
 		case !sc.involved(p, to, owner):
 			o.Help = math.Min(o.Help, at.Dist(end))
@@ -101,10 +101,10 @@ func (sc *Screen) optionPath(c court.Court, f *frame, s *Situation, read Read, t
 
 // arrival is when he is there: with the ball a little slower, and not before he
 // has gathered it for the shot.
-func (sc *Screen) arrival(f *frame, s *Situation, to, owner Place, from court.Point, path []court.Point) float64 {
+func (sc *Screen) arrival(fl *Floor, f *frame, s *Situation, to, owner Place, from court.Point, path []court.Point) float64 {
 	m := motion.Mover{At: from}
 	late := 0.0
-	r := motion.Cutting
+	r := fl.Pace.Cutting()
 	if to == cutter && !sc.spots.free {
 		if path[0].Sub(from).Dot(f.a) >= 0 {
 			m.Velocity = f.a.Scale(comingOff)
@@ -113,7 +113,7 @@ func (sc *Screen) arrival(f *frame, s *Situation, to, owner Place, from court.Po
 		}
 	}
 	if to == owner || sc.Family == Handoffs && to == cutter {
-		r, late = motion.Dribbling, late+gather
+		r, late = fl.Pace.Dribbling(), late+gather
 	}
 	return late + r.Arrival(m, path)
 }
@@ -121,11 +121,11 @@ func (sc *Screen) arrival(f *frame, s *Situation, to, owner Place, from court.Po
 // ballFlight is how and when the ball gets to a catch. A defender in its way
 // takes it, unless he is on the ball, where he can be passed round, or it goes
 // over him.
-func (sc *Screen) ballFlight(s *Situation, owner, to Place, end court.Point, leave, run float64, read Read) (Pass, float64) {
+func (sc *Screen) ballFlight(fl *Floor, s *Situation, owner, to Place, end court.Point, leave, run float64, read Read) (Pass, float64) {
 	start := s.At(owner)
 	far := start.Dist(end)
-	direct := math.Max(run, leave+far/motion.PassSpeed)
-	over := math.Max(run, leave+far/motion.SkipSpeed)
+	direct := math.Max(run, leave+far/fl.Pace.Pass)
+	over := math.Max(run, leave+far/fl.Pace.Skip)
 	if read == Lob {
 		for _, p := range sc.People {
 			if p.ID.Defends() && p.Guards != to && s.At(p.ID).Len() < LobHelp {
@@ -172,10 +172,10 @@ func (sc *Screen) involved(p Person, to, owner Place) bool {
 var jumpers = map[Read]bool{PullUp: true, Snake: true, ShootBehind: true, StepBack: true}
 
 // chaser is how a defender goes after a read.
-func (sc *Screen) chaser(f *frame, s *Situation, x, to Place, read Read) pursuer {
-	p := pursuer{from: s.At(x), late: HelpReaction}
+func (sc *Screen) chaser(fl *Floor, f *frame, s *Situation, x, to Place, read Read) pursuer {
+	p := pursuer{from: s.At(x), late: fl.Pace.HelpReact(), runs: fl.Pace.Cutting()}
 	if x.man() == to || to == cutter && (x == xCutter || x == xScreener) {
-		p.late = Reaction
+		p.late = fl.Pace.React
 	}
 	if x == xScreener && (jumpers[read] || read == Feed) {
 		p.late = math.Inf(1)

@@ -12,7 +12,7 @@ func ExampleJudge() {
 	floor, _ := court.PresetCourt(court.HighSchool)
 	down, _ := reads.ScreenByID(reads.Down)
 	situation := down.Example(floor, reads.Under)
-	answer, err := reads.Judge(floor, reads.School{}, &situation)
+	answer, err := reads.Judge(reads.On(floor), &situation)
 	if err != nil {
 		fmt.Println(err)
 		return

@@ -78,7 +78,7 @@ type Help struct {
 
 // HelpOf reads the help of a valid situation with the ball in a screen and
 // teammates round it; ok is false for every other.
-func HelpOf(s *Situation) (h Help, ok bool) {
+func HelpOf(pace motion.Pace, s *Situation) (h Help, ok bool) {
 	screen, known := ScreenByID(s.Screen)
 	if !known || screen.Family != BallUp {
 		return Help{}, false
@@ -86,7 +86,7 @@ func HelpOf(s *Situation) (h Help, ok bool) {
 	spacers := screen.spacers()
 	h.Paired = strongCorner(s, spacers) != nobody
 	h.Helpers = helpers(screen, s, spacers)
-	h.Looks = looks(screen, s, spacers)
+	h.Looks = looks(screen, pace, s, spacers)
 	for i := range h.Helpers {
 		n := 0
 		for _, l := range h.Looks {
@@ -141,14 +141,14 @@ func helpers(sc *Screen, s *Situation, spacers []Place) []Helper {
 
 // looks lists the passes to roller, popper and spacers: layups that are open
 // first, then open shots by how long they last, then the rest.
-func looks(sc *Screen, s *Situation, spacers []Place) []HelpLook {
-	out := []HelpLook{sc.rollLook(s)}
+func looks(sc *Screen, pace motion.Pace, s *Situation, spacers []Place) []HelpLook {
+	out := []HelpLook{sc.rollLook(pace, s)}
 	targets := spacers
 	if sc.has(second) {
 		targets = append([]Place{second}, spacers...)
 	}
 	for _, p := range targets {
-		out = append(out, sc.spotLook(s, p))
+		out = append(out, sc.spotLook(pace, s, p))
 	}
 	slices.SortStableFunc(out, func(a, b HelpLook) int {
 		if c := cmp.Compare(b.rank(), a.rank()); c != 0 {
@@ -171,28 +171,28 @@ func (l HelpLook) rank() int {
 }
 
 // rollLook is the pass to the roller on his way to the rim.
-func (sc *Screen) rollLook(s *Situation) HelpLook {
+func (sc *Screen) rollLook(pace motion.Pace, s *Situation) HelpLook {
 	end := finishNear(s.Screener)
-	run := motion.Cutting.TimeTo(s.Screener.Dist(end))
+	run := pace.Cutting().TimeTo(s.Screener.Dist(end))
 	l := HelpLook{To: screener, Rim: true}
-	l.Pass, l.Seconds = sc.flight(s, end, screener)
+	l.Pass, l.Seconds = sc.flight(pace, s, end, screener)
 	l.Seconds = math.Max(run, released+l.Seconds)
-	l.By, l.Feet, l.Window = sc.nearest(s, end, l.Seconds, screener)
+	l.By, l.Feet, l.Window = sc.nearest(pace, s, end, l.Seconds, screener)
 	return l
 }
 
 // spotLook is the pass to somebody who stands where he is.
-func (sc *Screen) spotLook(s *Situation, p Place) HelpLook {
+func (sc *Screen) spotLook(pace motion.Pace, s *Situation, p Place) HelpLook {
 	end := s.At(p)
 	l := HelpLook{To: p, Rim: end.Len() < AtRim}
-	l.Pass, l.Seconds = sc.flight(s, end, p)
+	l.Pass, l.Seconds = sc.flight(pace, s, end, p)
 	l.Seconds += released
-	l.By, l.Feet, l.Window = sc.nearest(s, end, l.Seconds, p)
+	l.By, l.Feet, l.Window = sc.nearest(pace, s, end, l.Seconds, p)
 	return l
 }
 
 // flight is how the ball gets from the handler to a place, and how long it takes.
-func (sc *Screen) flight(s *Situation, end court.Point, to Place) (Pass, float64) {
+func (sc *Screen) flight(pace motion.Pace, s *Situation, end court.Point, to Place) (Pass, float64) {
 	far := s.Cutter.Dist(end)
 	for _, p := range sc.People {
 		if !p.ID.Defends() || p.Guards == to {
@@ -200,30 +200,30 @@ func (sc *Screen) flight(s *Situation, end court.Point, to Place) (Pass, float64
 		}
 		x := s.At(p.ID)
 		if x.Dist(end) > Contest && x.Dist(s.Cutter) > Contest && court.SegmentDist(x, s.Cutter, end) < LaneWidth {
-			return Skip, far / motion.SkipSpeed
+			return Skip, far / pace.Skip
 		}
 	}
-	return Direct, far / motion.PassSpeed
+	return Direct, far / pace.Pass
 }
 
 // nearest is the defender who comes nearest to a catch by the time of the ball,
 // how near that is in feet, and how many seconds the catch stays unbothered
 // after that. The guard on the ball is behind the play.
-func (sc *Screen) nearest(s *Situation, end court.Point, at float64, to Place) (by Place, feet, window float64) {
+func (sc *Screen) nearest(pace motion.Pace, s *Situation, end court.Point, at float64, to Place) (by Place, feet, window float64) {
 	feet, window = math.Inf(1), math.Inf(1)
 	for _, p := range sc.People {
 		if !p.ID.Defends() || p.ID == xCutter {
 			continue
 		}
 		away := s.At(p.ID).Dist(end)
-		late := Reaction
+		late := pace.React
 		if p.Guards != to {
-			late = HelpReaction // he has a man of his own to leave first
+			late = pace.HelpReact() // he has a man of his own to leave first
 		}
-		if d := math.Max(0, away-motion.Cutting.Covered(at-late)); d < feet {
+		if d := math.Max(0, away-pace.Cutting().Covered(at-late)); d < feet {
 			feet, by = d, p.ID
 		}
-		window = math.Min(window, late+motion.Cutting.TimeTo(away-Contest)-at)
+		window = math.Min(window, late+pace.Cutting().TimeTo(away-Contest)-at)
 	}
 	return by, feet, window
 }

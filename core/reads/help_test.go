@@ -40,7 +40,7 @@ func look(h Help, p Place) (HelpLook, int) {
 // stand (common practice, no source).
 func TestHelpReader(t *testing.T) {
 	s := ballFive(t)
-	h, ok := HelpOf(&s.Situation)
+	h, ok := HelpOf(motion.DefaultPace, &s.Situation)
 	if !ok || !h.Paired {
 		t.Fatalf("the near corner is filled: %+v", h)
 	}
@@ -52,7 +52,7 @@ func TestHelpReader(t *testing.T) {
 
 	// The near corner's man steps to the roller: the near corner is open and first.
 	s.Put(xOne, s.Screener.Toward(court.Point{}, 11))
-	h, _ = HelpOf(&s.Situation)
+	h, _ = HelpOf(motion.DefaultPace, &s.Situation)
 	if l, at := look(h, one); at != 0 || l.Feet < 4 || l.Window <= 0 || jobOf(h, xOne).Stepped != "roller" {
 		t.Errorf("tagged from the corner: %+v at %d, %q", l, at, h.Say)
 	}
@@ -61,7 +61,7 @@ func TestHelpReader(t *testing.T) {
 	s = ballFive(t)
 	s.Put(one, court.Point{X: -8.5, Y: 21.6})
 	s.home(xOne)
-	h, _ = HelpOf(&s.Situation)
+	h, _ = HelpOf(motion.DefaultPace, &s.Situation)
 	if h.Paired || jobOf(h, xOne).Job != Plug || jobOf(h, xThree).Job != LowTag || jobOf(h, xTwo).Job != HighTag {
 		t.Errorf("cleared side: %+v", h)
 	}
@@ -69,7 +69,7 @@ func TestHelpReader(t *testing.T) {
 	// The big has come out to the ball and nobody reaches the middle: the roller.
 	s = ballFive(t)
 	s.put(xScreener, cutter, 4, 2, 0)
-	h, _ = HelpOf(&s.Situation)
+	h, _ = HelpOf(motion.DefaultPace, &s.Situation)
 	if l, at := look(h, screener); at != 0 || !l.Rim {
 		t.Errorf("nobody at the midline: roller is look %d, %+v, %q", at, l, h.Say)
 	}
@@ -78,10 +78,10 @@ func TestHelpReader(t *testing.T) {
 	s = ballFive(t)
 	s.Put(xThree, court.Point{X: 3, Y: 5})
 	s.Put(xTwo, s.Two.Add(s.Three.Sub(s.Two).Scale(0.5)))
-	if h, _ = HelpOf(&s.Situation); !jobOf(h, xTwo).Two {
+	if h, _ = HelpOf(motion.DefaultPace, &s.Situation); !jobOf(h, xTwo).Two {
 		t.Errorf("he has two: %+v", h)
 	}
-	if _, ok := HelpOf(&downFive(t).Situation); ok {
+	if _, ok := HelpOf(motion.DefaultPace, &downFive(t).Situation); ok {
 		t.Error("an off-ball screen has no ball-screen help")
 	}
 }
@@ -98,11 +98,11 @@ func TestHelpWindowClosedForm(t *testing.T) {
 		s.Put(x, court.Point{X: -21, Y: 20 + float64(x)/10})
 	}
 	s.Put(xOne, s.One.Toward(court.Point{}, gap))
-	h, _ := HelpOf(&s.Situation)
+	h, _ := HelpOf(motion.DefaultPace, &s.Situation)
 	l, _ := look(h, one)
-	r := motion.Cutting
+	r := motion.DefaultPace.Cutting()
 	far := gap - Contest
-	want := Reaction + r.Top/(2*r.Accel) + far/r.Top - (released + s.Cutter.Dist(s.One)/motion.PassSpeed)
+	want := motion.DefaultPace.React + r.Top/(2*r.Accel) + far/r.Top - (released + s.Cutter.Dist(s.One)/motion.DefaultPace.Pass)
 	if far <= r.Top*r.Top/(2*r.Accel) || l.Pass != Direct || math.Abs(l.Window-want) > 1e-9 || l.By != xOne {
 		t.Errorf("window %.4f by %s (%s), closed form %.4f", l.Window, l.By, l.Pass, want)
 	}
@@ -115,8 +115,8 @@ func TestHelpProperties(t *testing.T) {
 	for range 3000 {
 		s := scattered(rng, ballScreen, ballFive(t).Situation)
 		m := s.Mirror()
-		h, _ := HelpOf(&s)
-		g, _ := HelpOf(&m)
+		h, _ := HelpOf(motion.DefaultPace, &s)
+		g, _ := HelpOf(motion.DefaultPace, &m)
 		for i, l := range h.Looks {
 			if !finite(l.Feet) || !finite(l.Window) || !finite(l.Seconds) || l.Seconds <= 0 {
 				t.Fatalf("%+v", l)
@@ -132,7 +132,7 @@ func TestHelpProperties(t *testing.T) {
 		near := s
 		near.Put(xTwo, s.XTwo.Toward(s.Two, s.XTwo.Dist(s.Two)/2))
 		before, _ := look(h, two)
-		g, _ = HelpOf(&near)
+		g, _ = HelpOf(motion.DefaultPace, &near)
 		if after, _ := look(g, two); after.Feet > before.Feet+1e-9 {
 			t.Fatalf("his man came nearer and he is more open: %+v, %+v", before, after)
 		}
@@ -145,7 +145,7 @@ func BenchmarkHelp(b *testing.B) {
 	s := ballFive(b)
 	b.ReportAllocs()
 	for b.Loop() {
-		HelpOf(&s.Situation)
+		HelpOf(motion.DefaultPace, &s.Situation)
 	}
 }
 
@@ -158,11 +158,11 @@ func FuzzHelp(f *testing.F) {
 	f.Fuzz(func(t *testing.T, ax, ay, bx, by, cx, cy float64) {
 		s := ballFive(t)
 		s.XOne, s.XTwo, s.Cutter = court.Point{X: ax, Y: ay}, court.Point{X: bx, Y: by}, court.Point{X: cx, Y: cy}
-		h, ok := HelpOf(&s.Situation)
+		h, ok := HelpOf(motion.DefaultPace, &s.Situation)
 		if !ok || len(h.Looks) != 4 || h.Say == "" {
 			t.Fatalf("%+v", h)
 		}
-		a, err := Judge(highSchool(t), School{}, &s.Situation)
+		a, err := Judge(On(highSchool(t)), &s.Situation)
 		if err != nil {
 			return
 		}

@@ -13,11 +13,6 @@ import (
 const (
 	// CutSpeed is how fast cutter and chasing defender come to the screen, ft/s.
 	CutSpeed = 9.0
-	// Reaction is how long a defender goes on as he was after the cutter has
-	// chosen, in seconds.
-	Reaction = 0.3
-	// HelpReaction is the same for the screener's defender, who watches his own man.
-	HelpReaction = 0.6
 	// Plant is what a cut back against one's own way costs, in seconds.
 	Plant = 0.15
 	// Reach is how near, in feet, a cut may pass a defender before he can stop
@@ -96,7 +91,7 @@ type Option struct {
 // Options runs every cut of the screen's table against both defenders and
 // sorts them by how open they come. It knows nothing of cues: it is the second
 // opinion on the table. The situation must be valid.
-func Options(c court.Court, s *Situation) []Option {
+func Options(fl Floor, s *Situation) []Option {
 	screen, ok := ScreenByID(s.Screen)
 	if !ok {
 		return nil
@@ -104,14 +99,18 @@ func Options(c court.Court, s *Situation) []Option {
 	f := screen.frame(s)
 	out := []Option{}
 	for _, read := range screen.ownReads() {
-		if screen.Family == OffBall {
-			out = append(out, option(c, &f, s, read))
-		} else {
-			out = append(out, screen.ballOption(c, &f, s, read))
-		}
+		out = append(out, screen.optionOf(&fl, &f, s, read))
 	}
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(b.worth(), a.worth()) })
 	return out
+}
+
+// optionOf runs one read.
+func (s *Screen) optionOf(fl *Floor, f *frame, at *Situation, read Read) Option {
+	if s.Family == OffBall {
+		return option(fl, f, at, read)
+	}
+	return s.ballOption(fl, f, at, read)
 }
 
 // worth orders options: how open, and nothing when the ball cannot get there.
@@ -153,8 +152,8 @@ func (s *Screen) ownReads() []Read {
 	return out
 }
 
-func option(c court.Court, f *frame, s *Situation, read Read) Option {
-	path := inStride(cutPath(c, f, s, read), read)
+func option(fl *Floor, f *frame, s *Situation, read Read) Option {
+	path := inStride(cutPath(fl.Court, f, s, read), read)
 	end := path[len(path)-1]
 	m := motion.Mover{At: s.Cutter, Velocity: f.a.Scale(CutSpeed)}
 	late := 0.0
@@ -162,8 +161,8 @@ func option(c court.Court, f *frame, s *Situation, read Read) Option {
 		// Whoever goes back against his own way has slowed down and plants first.
 		m.Velocity, late = court.Point{}, Plant
 	}
-	arrive := late + motion.Cutting.Arrival(m, path)
-	own := pursuer{s.XCutter, f.a.Scale(CutSpeed), Reaction}
+	arrive := late + fl.Pace.Cutting().Arrival(m, path)
+	own := pursuer{s.XCutter, f.a.Scale(CutSpeed), fl.Pace.React, fl.Pace.Cutting()}
 	if screen, ok := ScreenByID(s.Screen); ok && screen.spots.watching {
 		// Who looks at the ball stands; only who has jumped the cut moves with it.
 		x, out := f.in(s.XCutter)
@@ -171,14 +170,14 @@ func option(c court.Court, f *frame, s *Situation, read Read) Option {
 			own.pace = court.Point{}
 		}
 	}
-	helper := pursuer{s.XScreener, court.Point{}, HelpReaction}
+	helper := pursuer{s.XScreener, court.Point{}, fl.Pace.HelpReact(), fl.Pace.Cutting()}
 	o := Option{Read: read, Feet: end.Len(), Pass: Direct}
 	far := s.Passer.Dist(end)
-	o.Seconds = math.Max(arrive, far/motion.PassSpeed)
-	if standsInLane(s, own, helper, end, o.Seconds-far/motion.PassSpeed, far) {
+	o.Seconds = math.Max(arrive, far/fl.Pace.Pass)
+	if standsInLane(s, own, helper, end, o.Seconds-far/fl.Pace.Pass, far) {
 		// Somebody stands in the ball's way: over his head, slower.
-		o.Pass, o.Seconds = Skip, math.Max(arrive, far/motion.SkipSpeed)
-		if standsInLane(s, own, helper, end, o.Seconds-far/motion.SkipSpeed, SkipReach) {
+		o.Pass, o.Seconds = Skip, math.Max(arrive, far/fl.Pace.Skip)
+		if standsInLane(s, own, helper, end, o.Seconds-far/fl.Pace.Skip, SkipReach) {
 			o.Pass = NoPass
 		}
 	}
@@ -238,6 +237,7 @@ func passesBy(from court.Point, path []court.Point, x court.Point) float64 {
 type pursuer struct {
 	from, pace court.Point
 	late       float64
+	runs       motion.Runner
 }
 
 // at is where he is at a time. He goes on at his pace until he has seen the
@@ -259,6 +259,6 @@ func (p pursuer) at(s *Situation, catch court.Point, t float64) court.Point {
 	if t <= p.late {
 		return m.At
 	}
-	at, _ := motion.Cutting.Along(m, motion.Round(m.At, catch, s.Screener, bodies), t-p.late)
+	at, _ := p.runs.Along(m, motion.Round(m.At, catch, s.Screener, bodies), t-p.late)
 	return at
 }

@@ -4,6 +4,8 @@ import (
 	"math"
 	"math/rand/v2"
 	"testing"
+
+	"evrik/core/court"
 )
 
 // Table and kinematics agree on clear situations of every screen. Below nine in
@@ -14,12 +16,12 @@ func TestTableAndKinematicsAgree(t *testing.T) {
 			continue
 		}
 		const least = 0.90
-		a := Agree(highSchool(t), s, 2000, 7)
+		a := Agree(On(highSchool(t)), s, 2000, 7)
 		if a.Clear != 2000 || a.Share() < least {
 			t.Errorf("%s: %.1f %% of %d agree, want %.0f %%: %v", s.ID, 100*a.Share(), a.Clear, 100*least, a.Instead)
 		}
 	}
-	one, two := Agree(highSchool(t), downScreen, 500, 3), Agree(highSchool(t), downScreen, 500, 3)
+	one, two := Agree(On(highSchool(t)), downScreen, 500, 3), Agree(On(highSchool(t)), downScreen, 500, 3)
 	if one.Agreed != two.Agreed {
 		t.Error("the same seed gave two reports")
 	}
@@ -37,7 +39,7 @@ func TestOptionsProperties(t *testing.T) {
 		}
 		s := scattered(rng, screen, screen.Example(c, NoCue))
 		m := s.Mirror()
-		options, mirrored := Options(c, &s), Options(c, &m)
+		options, mirrored := Options(On(c), &s), Options(On(c), &m)
 		if len(options) < 1 || len(options) != len(mirrored) {
 			t.Fatalf("%s: %d options", screen.ID, len(options))
 		}
@@ -53,7 +55,7 @@ func TestOptionsProperties(t *testing.T) {
 			}
 		}
 	}
-	if Options(c, &Situation{Screen: "moon"}) != nil {
+	if Options(On(c), &Situation{Screen: "moon"}) != nil {
 		t.Error("an unknown screen has options")
 	}
 }
@@ -70,7 +72,91 @@ func TestOpenness(t *testing.T) {
 func BenchmarkOptions(b *testing.B) {
 	c, s := down(b, Trail)
 	for b.Loop() {
-		Options(c, &s)
+		Options(On(c), &s)
+	}
+}
+
+// BenchmarkWhoIsOpen runs every read of a five-on-five frame.
+func BenchmarkWhoIsOpen(b *testing.B) {
+	c := highSchool(b)
+	s := ballScreen.Example(c, Hedge)
+	for b.Loop() {
+		Options(On(c), &s)
+	}
+}
+
+// BenchmarkOpenMap is a read map with the kinematics in every cell, of the
+// situation with most people.
+func BenchmarkOpenMap(b *testing.B) {
+	c := highSchool(b)
+	s := ballScreen.Example(c, Hedge)
+	for b.Loop() {
+		OpenMapOf(On(c), &s, xCutter)
+	}
+}
+
+// A map with kinematics says in every cell what the second opinion says there.
+func TestOpenMapAgreesWithOptions(t *testing.T) {
+	c := highSchool(t)
+	for screen, cue := range map[*Screen]Cue{downScreen: Under, ballScreen: Early, handoffScreen: Under, afterFeed: Dig} {
+		s := screen.Example(c, cue)
+		m := OpenMapOf(On(c), &s, xCutter)
+		if plain := MapOf(&s, xCutter); plain.Cues != m.Cues || plain.Open != nil || len(m.Open) != len(m.Cues) {
+			t.Fatalf("%s: not the same map", screen.ID)
+		}
+		open := 0
+		for i := 0; i < len(m.Open); i += 53 {
+			q := s
+			q.Put(xCutter, m.Origin.Add(court.Point{X: (float64(i%m.Cols) + 0.5) * m.Cell, Y: (float64(i/m.Cols) + 0.5) * m.Cell}))
+			row, _ := screen.rowFor(School{}, &q, Classify(&q).Cue)
+			want := 0.0
+			for _, o := range Options(On(c), &q) {
+				if o.Read == row.CutterRead {
+					want = o.worth()
+				}
+			}
+			if int(m.Open[i]) != int(math.Min(255, want*10)) {
+				t.Fatalf("%s cell %d: %d tenths, the option says %.2f ft", screen.ID, i, m.Open[i], want)
+			}
+			if m.Open[i] > 0 {
+				open++
+			}
+		}
+		if open == 0 {
+			t.Errorf("%s: nothing is open anywhere", screen.ID)
+		}
+	}
+	if m := OpenMapOf(On(c), &Situation{Screen: "moon"}, xCutter); m.Open != nil {
+		t.Error("an unknown screen has a map")
+	}
+}
+
+// Where a cut goes against the defender's way, a slower reaction opens it.
+func TestSlowerReactionOpensMore(t *testing.T) {
+	c := highSchool(t)
+	quick, slow := On(c), On(c)
+	slow.Pace.React = 0.5
+	for _, tc := range []struct {
+		screen *Screen
+		cue    Cue
+		read   Read
+	}{
+		{downScreen, Under, Fade}, {downScreen, Jump, BackCut}, {flareScreen, Under, Fade}, {backScreen, Under, StepOut},
+		{handoffScreen, Under, ShootBehind}, {ballScreen, Tag, CornerPass}, {afterFeed, Dig, Relocate},
+	} {
+		s := tc.screen.Example(c, tc.cue)
+		feet := func(fl Floor) float64 {
+			for _, o := range Options(fl, &s) {
+				if o.Read == tc.read {
+					return o.Separation
+				}
+			}
+			t.Fatalf("%s does not run %s", tc.screen.ID, tc.read)
+			return 0
+		}
+		if a, b := feet(quick), feet(slow); b < a || (b == a && a < allAlone) {
+			t.Errorf("%s, %s: %.2f ft, and %.2f with slower defenders", tc.screen.ID, tc.read, a, b)
+		}
 	}
 }
 
@@ -82,7 +168,7 @@ func TestClearSituations(t *testing.T) {
 		cues, sides := map[Cue]int{}, map[string]int{}
 		for seed := range uint64(400) {
 			s := Clear(c, screen, seed)
-			a, err := Judge(c, School{}, &s)
+			a, err := Judge(On(c), &s)
 			if err != nil || a.Margin < 1 || a.Late {
 				t.Fatalf("%s, seed %d: margin %.2f, %v", screen.ID, seed, a.Margin, err)
 			}

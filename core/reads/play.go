@@ -49,7 +49,8 @@ const closest = 3.2
 
 // PlayOf sets a judged situation in motion on a court: the screen is set, the
 // cutter comes to it, both answer the cue and the ball goes to the first look.
-func PlayOf(c court.Court, s *Situation, a Answer) Play {
+func PlayOf(fl Floor, s *Situation, a Answer) Play {
+	c := fl.Court
 	screen, ok := ScreenByID(s.Screen)
 	if !ok {
 		return Play{}
@@ -59,13 +60,13 @@ func PlayOf(c court.Court, s *Situation, a Answer) Play {
 		begin = begin.Mirror()
 	}
 	f := screen.frame(s)
-	set := motion.Cutting.TimeTo(begin.Dist(s.Screener))
-	use := set + setPause + motion.Jogging.TimeTo(from.Dist(s.Cutter))
-	leave := use - motion.Jogging.TimeTo(from.Dist(s.Cutter))
+	set := fl.Pace.Cutting().TimeTo(begin.Dist(s.Screener))
+	use := set + setPause + fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
+	leave := use - fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
 	if screen.spots.free {
 		begin, from, set, use, leave = s.Screener, s.Cutter, 0, lookPause, lookPause
 	}
-	b := builder{}
+	b := builder{pace: fl.Pace}
 	cutEnd := b.run(cutter, from, leave, use, s.Cutter, cutPath(c, &f, s, a.Row.CutterRead))
 	scrEnd := b.run(screener, begin, 0, set, s.Screener, nil)
 	b.leave(screener, use+holdScrn, screenerPath(c, &f, s, a.Row.ScreenerRead), &scrEnd)
@@ -107,7 +108,10 @@ func (sc *Screen) waits(_ *Situation, man, at court.Point) court.Point {
 	return guard(man, 2.5)
 }
 
-type builder struct{ tracks []Track }
+type builder struct {
+	pace   motion.Pace
+	tracks []Track
+}
 
 // run adds a track that stands at from until t0, arrives at to at t1 and then
 // follows path at cutting speed. It returns when the way ends.
@@ -141,7 +145,7 @@ func (b *builder) ball(screen *Screen, to Place, use float64) float64 {
 		return math.Max(use, owner.Keys[len(owner.Keys)-1].T)
 	}
 	catchAt, catchT := b.last(to.String())
-	flight := owner.at(catchT).Dist(catchAt) / motion.PassSpeed
+	flight := owner.at(catchT).Dist(catchAt) / b.pace.Pass
 	leave := math.Max(use, catchT-flight-passDelay)
 	for _, k := range owner.Keys {
 		if k.T < leave {
@@ -149,7 +153,7 @@ func (b *builder) ball(screen *Screen, to Place, use float64) float64 {
 		}
 	}
 	track.Keys = append(track.Keys, Key{leave, owner.at(leave)})
-	flight = owner.at(leave).Dist(catchAt) / motion.PassSpeed
+	flight = owner.at(leave).Dist(catchAt) / b.pace.Pass
 	track.Keys = append(track.Keys, Key{leave + flight, catchAt})
 	return leave + flight
 }
@@ -180,7 +184,7 @@ func (b *builder) leave(who Place, t float64, path []court.Point, end *float64) 
 	for _, p := range path {
 		gone += at.Dist(p)
 		at = p
-		*end = t + motion.Cutting.TimeTo(gone)
+		*end = t + b.pace.Cutting().TimeTo(gone)
 		tr.Keys = append(tr.Keys, Key{*end, p})
 	}
 }
@@ -189,7 +193,7 @@ func (b *builder) leave(who Place, t float64, path []court.Point, end *float64) 
 // at the read, and recovering toward his man's last place by the end.
 func (b *builder) defender(who Place, from, read court.Point, t0, t1 float64, man court.Point, end float64) {
 	room := math.Max(0, read.Dist(man)-closest)
-	recover := read.Toward(man, math.Min(room, motion.Cutting.Covered(end-t1-reaction)))
+	recover := read.Toward(man, math.Min(room, b.pace.Cutting().Covered(end-t1-reaction)))
 	keys := []Key{{0, from}}
 	if t0 > 0 {
 		keys = append(keys, Key{t0, from})

@@ -25,6 +25,9 @@ type Map struct {
 	Legend []Cue  `json:"legend"`
 	// Margins holds the margin per cell in tenths of a foot.
 	Margins []uint8 `json:"margins"`
+	// Open holds, when asked for, how open the table's read comes per cell, in
+	// tenths of a foot; a read that cannot be run, or that no pass reaches, is 0.
+	Open []uint8 `json:"open"`
 }
 
 // MapOf computes the read map of a valid situation for one defender.
@@ -55,6 +58,27 @@ func MapOf(s *Situation, mover Place) Map {
 		}
 	}
 	m.Cues = string(cues)
+	return m
+}
+
+// OpenMapOf is MapOf with the kinematics of the table's read in every cell.
+func OpenMapOf(fl Floor, s *Situation, mover Place) Map {
+	m := MapOf(s, mover)
+	screen, ok := ScreenByID(s.Screen)
+	if !ok {
+		return m
+	}
+	m.Open = make([]uint8, len(m.Margins))
+	at := *s
+	f := screen.frame(s)
+	for i := range m.Open {
+		at.Put(mover, m.Origin.Add(court.Point{X: (float64(i%m.Cols) + 0.5) * m.Cell, Y: (float64(i/m.Cols) + 0.5) * m.Cell}))
+		row, ok := screen.rowFor(fl.School, &at, m.Legend[m.Cues[i]-'0'])
+		if !ok || !runs[row.CutterRead] {
+			continue
+		}
+		m.Open[i] = uint8(min(255, screen.optionOf(&fl, &f, &at, row.CutterRead).worth()*10))
+	}
 	return m
 }
 

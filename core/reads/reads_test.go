@@ -51,7 +51,7 @@ func TestDownScreenRows(t *testing.T) {
 		} {
 			s := base
 			s.XCutter, s.XScreener = tc.x, tc.xs
-			a, err := Judge(preset.Court, School{}, &s)
+			a, err := Judge(On(preset.Court), &s)
 			if err != nil {
 				t.Errorf("%s on %s: %v", tc.name, preset.ID, err)
 				continue
@@ -75,7 +75,7 @@ func TestExamplesAreClearOnEveryCourtAndSide(t *testing.T) {
 				s := screen.Example(p.Court, cue)
 				m := s.Mirror()
 				for _, sit := range []Situation{s, m} {
-					a, err := Judge(p.Court, School{}, &sit)
+					a, err := Judge(On(p.Court), &sit)
 					if err != nil || a.Cue != cue || a.Margin < 1 {
 						t.Errorf("%s on %s, %s %s: cue %s margin %.2f err %v", screen.ID, p.ID, sit.Side(), cue, a.Cue, a.Margin, err)
 					}
@@ -133,7 +133,7 @@ func TestEveryScreenFromGeometry(t *testing.T) {
 			if s.XCutter, s.XScreener = places[0], places[1]; id == Exit && cue == Under {
 				s.XCutter = base.Screener.Add(far).Add(on.Scale(-1.5)) // ahead of the cutter he denies the corner
 			}
-			a, err := Judge(c, School{}, &s)
+			a, err := Judge(On(c), &s)
 			if err != nil || a.Cue != cue || a.Row.CutterRead != tc.reads[cue] {
 				t.Errorf("%s: placed as %s, judged %s -> %s, want %s (%v)", id, cue, a.Cue, a.Row.CutterRead, tc.reads[cue], err)
 			}
@@ -145,7 +145,7 @@ func TestSchoolChangesAnswerAndSentence(t *testing.T) {
 	c, under := down(t, Under)
 	_, jump := down(t, Jump)
 	judge := func(s Situation, school School) Answer {
-		a, err := Judge(c, school, &s)
+		a, err := Judge(On(c).With(school), &s)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -248,7 +248,7 @@ func TestLateCueAcceptsBothReads(t *testing.T) {
 	c, s := down(t, Trail)
 	f := newFrame(&s)
 	s.XCutter = (&f).at(-3.4, 0.2) // a hand's breadth from going under
-	a, err := Judge(c, School{}, &s)
+	a, err := Judge(On(c), &s)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -259,7 +259,7 @@ func TestLateCueAcceptsBothReads(t *testing.T) {
 		t.Errorf("note: %q", a.Note)
 	}
 	s.XCutter = f.at(-3.4, 1.4)
-	if a, _ = Judge(c, School{}, &s); a.Late || a.Note != "" || len(a.Accepted) != 1 {
+	if a, _ = Judge(On(c), &s); a.Late || a.Note != "" || len(a.Accepted) != 1 {
 		t.Errorf("clear answer: %+v", a)
 	}
 }
@@ -288,7 +288,7 @@ func TestPositionsThatCannotBeJudged(t *testing.T) {
 	for _, tc := range cases {
 		s := base
 		tc.change(&s)
-		_, err := Judge(c, School{}, &s)
+		_, err := Judge(On(c), &s)
 		if !errors.Is(err, ErrPlaces) || !strings.Contains(err.Error(), tc.want) {
 			t.Errorf("%s: %v, want it to say %q", tc.name, err, tc.want)
 		}
@@ -336,12 +336,12 @@ func TestPlayEndsWhereTheReadSays(t *testing.T) {
 			for _, school := range []School{{}, {FadeToCorner: true, FlareFirst: true}} {
 				s := screen.Example(c, cue)
 				m := s.Mirror()
-				a, err := Judge(c, school, &s)
+				a, err := Judge(On(c).With(school), &s)
 				if err != nil {
 					t.Fatal(err)
 				}
 				name := screen.ID + " " + cue.String()
-				p, q := PlayOf(c, &s, a), PlayOf(c, &m, a)
+				p, q := PlayOf(On(c), &s, a), PlayOf(On(c), &m, a)
 				if len(p.Tracks) != len(screen.People)+1 || len(p.Steps) != 5 {
 					t.Fatalf("%s: %d tracks, %d steps", name, len(p.Tracks), len(p.Steps))
 				}
@@ -365,7 +365,7 @@ func TestPlayEndsWhereTheReadSays(t *testing.T) {
 			}
 		}
 	}
-	if p := PlayOf(c, &Situation{Screen: "moon"}, Answer{}); len(p.Tracks) != 0 {
+	if p := PlayOf(On(c), &Situation{Screen: "moon"}, Answer{}); len(p.Tracks) != 0 {
 		t.Error("an unknown screen was played")
 	}
 }
@@ -393,26 +393,6 @@ func TestWords(t *testing.T) {
 			}
 		}
 	}
-}
-
-// FuzzJudge feeds any coordinates: a finite answer or a sentence, never a panic.
-func FuzzJudge(f *testing.F) {
-	f.Add(1.0, 2.0, 3.0, 4.0)
-	f.Add(math.Inf(1), math.NaN(), 0.0, -1e308)
-	f.Fuzz(func(t *testing.T, ax, ay, bx, by float64) {
-		c, s := down(t, NoCue)
-		s.XCutter, s.XScreener = court.Point{X: ax, Y: ay}, court.Point{X: bx, Y: by}
-		a, err := Judge(c, School{}, &s)
-		if err != nil {
-			if !errors.Is(err, ErrPlaces) {
-				t.Fatal(err)
-			}
-			return
-		}
-		if a.Cue == NoCue || math.IsNaN(a.Margin) || a.Margin < 0 || math.IsInf(a.Margin, 0) {
-			t.Fatalf("%+v", a)
-		}
-	})
 }
 
 func BenchmarkClassify(b *testing.B) {

@@ -49,7 +49,7 @@ func runTable(t *testing.T, id string, school School, cases []tableCase) {
 			s := sceneOf(p.Court, id)
 			tc.place(s)
 			for _, sit := range []Situation{s.Situation, s.Situation.Mirror()} {
-				a, err := Judge(p.Court, school, &sit)
+				a, err := Judge(On(p.Court).With(school), &sit)
 				if err != nil || a.Cue != tc.cue || a.Row.CutterRead != tc.cut || a.Row.ScreenerRead != tc.scr {
 					t.Errorf("%s on %s, %s: placed as %s, judged %s -> %s / %s, want %s / %s (%v)", id, p.ID, sit.Side(), tc.cue, a.Cue, a.Row.CutterRead, a.Row.ScreenerRead, tc.cut, tc.scr, err)
 					continue
@@ -113,14 +113,14 @@ func TestBallScreenFromGeometry(t *testing.T) {
 	goesUnder(s)
 	bigBack(s)
 	s.CutterShoots = false
-	if a, err := Judge(c, School{ShootFirst: true}, &s.Situation); err != nil || a.Row.CutterRead != UseAgain {
+	if a, err := Judge(On(c).With(School{ShootFirst: true}), &s.Situation); err != nil || a.Row.CutterRead != UseAgain {
 		t.Errorf("no shooter, under: %s, %v", a.Row.CutterRead, err)
 	}
 	s = sceneOf(c, Ball)
 	chasing(s)
 	bigBack(s)
 	s.ScreenerShoots = true
-	if a, err := Judge(c, School{}, &s.Situation); err != nil || a.Row.ScreenerRead != Pop {
+	if a, err := Judge(On(c), &s.Situation); err != nil || a.Row.ScreenerRead != Pop {
 		t.Errorf("a screener who shoots: %s, %v", a.Row.ScreenerRead, err)
 	}
 }

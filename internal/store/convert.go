@@ -7,6 +7,7 @@ import (
 	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/core/motion"
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/store/gen"
@@ -28,6 +29,39 @@ func CourtJSON(c court.Court) []byte {
 		panic(err) // a court is seven numbers and a name; Validate has seen them
 	}
 	return b
+}
+
+// PaceOf is how fast a team's players move: its own figures, or its age band's.
+func PaceOf(t gen.Team) (pace motion.Pace, own bool, err error) {
+	if t.Pace == nil {
+		return motion.PaceOf(t.Ages), false, nil
+	}
+	if err := json.Unmarshal(t.Pace, &pace); err != nil {
+		return pace, true, fmt.Errorf("the pace of team %s cannot be read: %w", t.ID, err)
+	}
+	return pace, true, nil
+}
+
+// PaceJSON is a pace as it is stored; none is the age band's.
+func PaceJSON(p *motion.Pace) []byte {
+	if p == nil {
+		return nil
+	}
+	b, err := json.Marshal(p)
+	if err != nil {
+		panic(err) // a pace is five numbers; Validate has seen them
+	}
+	return b
+}
+
+// FloorOf is what judging needs of a team.
+func FloorOf(t gen.Team) (reads.Floor, error) {
+	c, err := CourtOf(t)
+	if err != nil {
+		return reads.Floor{}, err
+	}
+	pace, _, err := PaceOf(t)
+	return reads.Floor{Court: c, School: SchoolOf(t), Pace: pace}, err
 }
 
 // SchoolOf is a team's choice where practitioners differ.

@@ -1,6 +1,7 @@
 package web
 
 import (
+	"reflect"
 	"strings"
 	"testing"
 	"time"
@@ -9,6 +10,7 @@ import (
 
 	"evrik/core/court"
 	"evrik/core/evidence"
+	"evrik/core/motion"
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/internal/store"
@@ -165,6 +167,74 @@ func TestTeach(t *testing.T) {
 	}
 	team.Court.ArcRadius = 40
 	head.says("PUT", c.path(""), team, 422, "crosses the half-court line")
+}
+
+// The age group's pace until the team has figures of its own; they change who
+// comes open, and nonsense is refused with the old ones kept.
+func TestPaceOfTheTeam(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 1)
+	head := w.as(c.head)
+	var team api.Team
+	head.do("GET", c.path(""), nil, 200, &team)
+	if team.OwnPace || team.Pace != motion.PaceOf(team.Ages) {
+		t.Errorf("a new team: %+v", team.Pace)
+	}
+	open := func() float64 {
+		var a reads.Answer
+		head.do("POST", c.path("/judge"), downTrail(), 200, &a)
+		return a.Options[0].Separation
+	}
+	before := open()
+	body := bodyFor("updateTeam", c).(map[string]any)
+	body["pace"] = map[string]float64{"accel": 12, "top": 17, "react": 0.9, "pass": 32, "skip": 26}
+	head.do("PUT", c.path(""), body, 200, &team)
+	if !team.OwnPace || team.Pace.React != 0.9 || open() == before {
+		t.Errorf("own figures: %+v, %.2f ft as before", team.Pace, before)
+	}
+	body["pace"] = map[string]float64{"accel": 12, "top": 900, "react": 0.3, "pass": 32, "skip": 26}
+	head.says("PUT", c.path(""), body, 422, "The top speed must be between")
+	head.do("GET", c.path(""), nil, 200, &team)
+	if team.Pace.React != 0.9 {
+		t.Error("the old figures were not kept")
+	}
+	delete(body, "pace")
+	head.do("PUT", c.path(""), body, 200, &team)
+	if team.OwnPace || open() != before {
+		t.Error("the age group's figures did not come back")
+	}
+}
+
+// A map is made once for everybody who looks at the same floor: it does not
+// depend on where the mover himself stands, and on everything else it does.
+func TestReadMapsAreKept(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 1)
+	head, helper := w.as(c.head), w.as(c.helper)
+	s := downTrail()
+	var first, second, other api.ReadMap
+	head.do("POST", c.path("/readmap?mover=xCutter&open=true"), s, 200, &first)
+	if len(first.Open) != len(first.Margins) || len(first.Open) != reads.MapCols*reads.MapRows {
+		t.Fatalf("%d cells of openness, %d of margin", len(first.Open), len(first.Margins))
+	}
+	moved := s
+	moved.XCutter.Y += 2
+	helper.do("POST", c.path("/readmap?mover=xCutter&open=true"), moved, 200, &second)
+	if !reflect.DeepEqual(first, second) {
+		t.Error("the mover's own place changed his map")
+	}
+	moved.XScreener = moved.Cutter.Add(moved.To.Sub(moved.From).Unit().Scale(3)) // in the cutter's way
+	helper.do("POST", c.path("/readmap?mover=xCutter&open=true"), moved, 200, &other)
+	if other.Cues == first.Cues {
+		t.Error("the other defender's place did not change the map")
+	}
+	body := bodyFor("updateTeam", c).(map[string]any)
+	body["pace"] = motion.PaceOf("7-8")
+	head.do("PUT", c.path(""), body, 200, nil)
+	helper.do("POST", c.path("/readmap?mover=xCutter&open=true"), s, 200, &other)
+	if other.Cues != first.Cues || reflect.DeepEqual(other.Open, first.Open) {
+		t.Error("the team's pace did not change how open the answers come")
+	}
 }
 
 func TestOrderListOfTheTeam(t *testing.T) {

@@ -7,6 +7,7 @@ package web
 import (
 	"errors"
 	"fmt"
+	lru "github.com/hashicorp/golang-lru/v2"
 	"io/fs"
 	"net/http"
 	"path"
@@ -20,6 +21,7 @@ import (
 	"github.com/labstack/echo/v5/middleware"
 
 	"evrik/core/evidence"
+	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
@@ -47,11 +49,14 @@ type Server struct {
 	demo     *api.SignIn
 	assets   fs.FS
 	spec     *openapi3.T
+	maps     *lru.Cache[mapKey, reads.Map]
 }
 
 const (
 	sessionLife = 30 * 24 * time.Hour
 	sessionIdle = 14 * 24 * time.Hour
+	// keptMaps is how many read maps are kept for the next viewer, about 15 kB each.
+	keptMaps = 512
 	// maxBody is the largest request body in bytes: a roster file and a little.
 	maxBody = roster.MaxFile + 64<<10
 )
@@ -62,7 +67,11 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, fmt.Errorf("the contract cannot be read: %w", err)
 	}
-	s := &Server{db: db, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec}
+	maps, err := lru.New[mapKey, reads.Map](keptMaps)
+	if err != nil {
+		return nil, err
+	}
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec}
 	if s.now == nil {
 		s.now = time.Now
 	}

@@ -13,31 +13,30 @@ import (
 	"evrik/internal/web/api"
 )
 
-// floor returns what judging needs of a team: its court and its school.
-func (s *Server) floor(ctx context.Context, team uuid.UUID) (court.Court, reads.School, error) {
+// floor returns what judging needs of a team.
+func (s *Server) floor(ctx context.Context, team uuid.UUID) (reads.Floor, error) {
 	t, err := s.team(ctx, team)
 	if err != nil {
-		return court.Court{}, reads.School{}, err
+		return reads.Floor{}, err
 	}
-	c, err := store.CourtOf(t)
-	return c, store.SchoolOf(t), err
+	return store.FloorOf(t)
 }
 
 const noScreen = "There is no such screen. Choose one from the list."
 
 // Search finds the lines of the tables that words describe.
 func (s *Server) Search(ctx context.Context, r api.SearchRequestObject) (api.SearchResponseObject, error) {
-	_, school, err := s.floor(ctx, r.TeamId)
+	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
 	out := api.Search200JSONResponse{}
-	return append(out, reads.Search(school, r.Params.Words)...), nil
+	return append(out, reads.Search(fl.School, r.Params.Words)...), nil
 }
 
 // GetLesson returns a screen's table and a clear situation per cue.
 func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (api.GetLessonResponseObject, error) {
-	c, school, err := s.floor(ctx, r.TeamId)
+	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -45,26 +44,26 @@ func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (a
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	out := api.GetLesson200JSONResponse{Screen: *screen, Rows: screen.Rows(school), Lines: c.Lines(), Spots: c.Spots(court.StandOff)}
+	out := api.GetLesson200JSONResponse{Screen: *screen, Rows: screen.Rows(fl.School), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
 	for _, row := range out.Rows {
-		out.Examples = append(out.Examples, screen.Example(c, row.Cue))
+		out.Examples = append(out.Examples, screen.Example(fl.Court, row.Cue))
 	}
 	return out, nil
 }
 
 // Judge answers a situation.
 func (s *Server) Judge(ctx context.Context, r api.JudgeRequestObject) (api.JudgeResponseObject, error) {
-	c, school, err := s.floor(ctx, r.TeamId)
+	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	a, err := reads.Judge(c, school, r.Body)
+	a, err := reads.Judge(fl, r.Body)
 	return api.Judge200JSONResponse(a), err
 }
 
 // ReadMap answers for every place of one defender.
 func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.ReadMapResponseObject, error) {
-	c, school, err := s.floor(ctx, r.TeamId)
+	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -72,28 +71,54 @@ func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.R
 	if !ok || !mover.Defends() {
 		return nil, invalid("A read map is made for the places of a defender.")
 	}
-	if _, err := reads.Judge(c, school, r.Body); err != nil {
+	if err := r.Body.Validate(fl.Court); err != nil {
 		return nil, err
 	}
-	return api.ReadMap200JSONResponse(reads.MapOf(r.Body, mover)), nil
+	open := r.Params.Open != nil && *r.Params.Open
+	return api.ReadMap200JSONResponse(s.readMap(fl, *r.Body, mover, open)), nil
+}
+
+// mapKey is what a read map depends on: everything but the mover's own place.
+type mapKey struct {
+	floor reads.Floor
+	at    reads.Situation
+	mover reads.Place
+	open  bool
+}
+
+// readMap makes a map, or finds the one made for somebody else.
+func (s *Server) readMap(fl reads.Floor, at reads.Situation, mover reads.Place, open bool) reads.Map {
+	at.Put(mover, court.Point{})
+	key := mapKey{fl, at, mover, open}
+	if m, ok := s.maps.Get(key); ok {
+		return m
+	}
+	var m reads.Map
+	if open {
+		m = reads.OpenMapOf(fl, &at, mover)
+	} else {
+		m = reads.MapOf(&at, mover)
+	}
+	s.maps.Add(key, m)
+	return m
 }
 
 // Play sets a situation in motion.
 func (s *Server) Play(ctx context.Context, r api.PlayRequestObject) (api.PlayResponseObject, error) {
-	c, school, err := s.floor(ctx, r.TeamId)
+	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	a, err := reads.Judge(c, school, r.Body)
+	a, err := reads.Judge(fl, r.Body)
 	if err != nil {
 		return nil, err
 	}
-	return api.Play200JSONResponse(reads.PlayOf(c, r.Body, a)), nil
+	return api.Play200JSONResponse(reads.PlayOf(fl, r.Body, a)), nil
 }
 
 // GetQuestion draws a clear situation to ask about.
 func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject) (api.GetQuestionResponseObject, error) {
-	c, _, err := s.floor(ctx, r.TeamId)
+	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -101,7 +126,7 @@ func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	return api.GetQuestion200JSONResponse(reads.Clear(c, screen, uint64(r.Params.Seed))), nil
+	return api.GetQuestion200JSONResponse(reads.Clear(fl.Court, screen, uint64(r.Params.Seed))), nil
 }
 
 // GetTape returns the tape sheet of the team's court in the team's units.

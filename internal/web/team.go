@@ -41,8 +41,9 @@ func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
 	if err != nil {
 		return api.Team{}, err
 	}
-	c, err := store.CourtOf(t)
-	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: c, Metric: t.Metric, School: store.SchoolOf(t)}, err
+	fl, err := store.FloorOf(t)
+	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: fl.Court, Metric: t.Metric,
+		School: fl.School, Pace: fl.Pace, OwnPace: t.Pace != nil}, err
 }
 
 // UpdateTeam changes a team's settings.
@@ -61,9 +62,14 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 	if err := r.Body.Court.Validate(); err != nil {
 		return nil, invalid(fmt.Sprintf("This floor cannot be: %v. The old one was kept; check the tape.", err))
 	}
+	if r.Body.Pace != nil {
+		if err := r.Body.Pace.Validate(); err != nil {
+			return nil, invalid(fmt.Sprintf("%v The old figures were kept.", err))
+		}
+	}
 	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
 		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
-		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst})
+		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst, Pace: store.PaceJSON(r.Body.Pace)})
 	if err != nil {
 		return nil, err
 	}

@@ -127,4 +127,5 @@ type Team struct {
 	FlareFirst   bool
 	Position     int32
 	ShootFirst   bool
+	Pace         []byte
 }

@@ -158,7 +158,7 @@ func (q *Queries) PlayersOfTeam(ctx context.Context, arg PlayersOfTeamParams) ([
 }
 
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -181,12 +181,13 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.FlareFirst,
 		&i.Position,
 		&i.ShootFirst,
+		&i.Pace,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -210,6 +211,7 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.FlareFirst,
 			&i.Position,
 			&i.ShootFirst,
+			&i.Pace,
 		); err != nil {
 			return nil, err
 		}
@@ -257,7 +259,7 @@ func (q *Queries) UpdatePlayer(ctx context.Context, arg UpdatePlayerParams) (int
 }
 
 const updateTeam = `-- name: UpdateTeam :execrows
-UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10
+UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11
 WHERE program_id = $1 AND id = $2
 `
 
@@ -272,6 +274,7 @@ type UpdateTeamParams struct {
 	FadeToCorner bool
 	FlareFirst   bool
 	ShootFirst   bool
+	Pace         []byte
 }
 
 func (q *Queries) UpdateTeam(ctx context.Context, arg UpdateTeamParams) (int64, error) {
@@ -286,6 +289,7 @@ func (q *Queries) UpdateTeam(ctx context.Context, arg UpdateTeamParams) (int64, 
 		arg.FadeToCorner,
 		arg.FlareFirst,
 		arg.ShootFirst,
+		arg.Pace,
 	)
 	if err != nil {
 		return 0, err

@@ -20,6 +20,7 @@ import (
 	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/core/motion"
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/core/roster"
@@ -471,6 +472,9 @@ type OrderInput struct {
 // OrderRep defines model for OrderRep.
 type OrderRep = drill.Rep
 
+// Pace defines model for Pace.
+type Pace = motion.Pace
+
 // Person defines model for Person.
 type Person struct {
 	Email string             `json:"email"`
@@ -696,8 +700,12 @@ type Team struct {
 	Id     openapi_types.UUID `json:"id"`
 	Metric bool               `json:"metric"`
 	Name   string             `json:"name"`
-	School School             `json:"school"`
-	Season string             `json:"season"`
+
+	// OwnPace the team's own figures; else its age group's
+	OwnPace bool   `json:"ownPace"`
+	Pace    Pace   `json:"pace"`
+	School  School `json:"school"`
+	Season  string `json:"season"`
 }
 
 // TeamInput defines model for TeamInput.
@@ -706,6 +714,7 @@ type TeamInput struct {
 	Court  Court  `json:"court"`
 	Metric bool   `json:"metric"`
 	Name   string `json:"name"`
+	Pace   *Pace  `json:"pace,omitempty"`
 	School School `json:"school"`
 	Season string `json:"season"`
 }
@@ -755,6 +764,9 @@ type GetQuestionParams struct {
 // ReadMapParams defines parameters for ReadMap.
 type ReadMapParams struct {
 	Mover string `form:"mover" json:"mover"`
+
+	// Open adds how open the answer is for every place
+	Open *bool `form:"open,omitempty" json:"open,omitempty"`
 }
 
 // ImportRosterParams defines parameters for ImportRoster.
@@ -1500,6 +1512,13 @@ func (w *ServerInterfaceWrapper) ReadMap(ctx *echo.Context) error {
 	err = runtime.BindQueryParameterWithOptions("form", true, true, "mover", ctx.QueryParams(), &params.Mover, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter mover: %s", err))
+	}
+
+	// ------------- Optional query parameter "open" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "open", ctx.QueryParams(), &params.Open, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter open: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -4497,112 +4516,115 @@ func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId, params GetTap
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3D3bcty4lb+C6t2q2a2iJc9kNg/Ok62ZZLyxPVpJ2exUah4g8nQTFgkwAKhWl0v/voUbCZIACbZasitP",
-	"boskLueGc8eXTc7qhlGgUmzefNk0mOMaJHDzvwofgL8v1G9CN282DZblJttQXIP6n3ucbTj8syUcis0b",
-	"yVvINiIvocbquy3jNZabN5u2JepNeWjUt0JyQnebx8ds03CcS5JDfJ7+hafNJCTebqPTuKdPm0MCrqNT",
-	"2IdPmeFRfSwaRgVoHF1a4KjfOaMSqFQ/cdNUJMeSMHr+WTCq/tZP8u8ctps3m38777F/bp6K825APVcB",
-	"IuekUeNs3mwwarqn2eaSs9sK6hPObMYLTLwvsUQlbhqgUGRI/3ePBbqDRtr/SoYKppZ1DUIQM+9JluXG",
-	"Cy6LISKQIDsKBSJUTX8D+HQg0YMFEaFI6TuBBEhJ6E4Y+jZfqUHf7uADqYnlas4a4JIYirnFVNPniLKy",
-	"TY0fPhLaSvOafUzb+ha4fXwJ/O8Ad95jQiXs7HNC5z43LBCYVrCW56FHjz6f/MOs244zmG2w8sE6u8F/",
-	"7xiJ3X6GXG6yzcOrHXtl/+io+szCzHv6itQN49IIR1lu3mzgnpO785xxOO+54THbvKViD3wKb5zn0Egw",
-	"MkFCLYJQsH/AnOOD+n9eQn4nBt/MEcqFej04ThuGegE5Kcxyh6QlS0AFbIEWwBEFzEFo5spLTHeE7pB6",
-	"AZu9ZtNxS6iapcX+ot55zDYVlv7ibhmrAFNDa3xH6HRxWwDZz+oRFzzI4DYpk+H9Mz1kOoB/NUsIQJiz",
-	"/dLHV2yvKT3nADTMBKTQ6wTa1orYK9iqjXKyK6VHvf0H+/KwzDJ2Qju8IYYOuBb+FnhZT6c9cZhpLBTN",
-	"TnvIdTS6wFwccCHO3jqKSeMs/ZHez7uK5XchKSbuQIqwKCo4qaognEmRcMhmmztiZKRDhxkw27C9gtse",
-	"S+BBrNQzAlBAzmgRewbDhREq//hjvzJvb0LiXZikJZFVghzVO9YbdJ9k3f7M4P0+sg7O/frtalNFqsHf",
-	"URL1HcO8mKI+Z1Vbj1h3UZ5WhEI6t+uZPxAKoaGM3ps+2KV+Pyw6UhCm38q6bfcLcLuaoMLBTu9gCj+o",
-	"qvTVX0tMiwhQzUKWd2Dfy+zUC6QD96QAqk9jCsmU477Sk19ECIdzyNfJ/YvumwvWUhk+YqU0UDghQNMI",
-	"ikNudcykqT+w3Q6KK2hCc5vD4iQbiaLfQMqbKxsgpdtQiKIvsMQV27UBisa7Fbzdq8YhXD6JRMIjtlyu",
-	"Gazl8pKDgAitrdjpRQvv6ZaFxtECP32kn/T5EBKruChWkMxVS3exJZkjP3kkwEVsJENdK0Scfj88WlCj",
-	"MpSK9WGoMdIBooPsmLAtGWSGVoP0rVX4CW1rlTekM5CwFcfuwiq1DKvIIeWAqfPaqdrqsyQNz6x/vYJ3",
-	"EVHw3J8XlTWocCOg+Cim9gLbanNFj5UhLBHVKmyCmkWNVj+1jQTwe+DfCSSJNkS7sQos4ZX942SNvKVU",
-	"/QyiRkgsW+Hrm02FKdWqOGu0Al8wCgGNc0ydZiAfJP3UZk9BylPgeWskWMB8dX93ixMSc6mVRdYoDdEq",
-	"eFtCiSg1Z+hFh/TjVKSO9mXXEFx7L3wnS99x1jYzZsDUWgz7KEI8Yt0QZopUhcZb7HFqzUgZCWg49s9T",
-	"go5suQH+S0sLbuyPIbk3wFFpHiIOjZha3iHImDUMRl4Pnws7yFFAankANJjnf8FNUJJinl/hgrRh2+zW",
-	"WSGTJ1sOcFNa+3/ytMTV9gPQnVps4HGFKfydFJGnjdEAQhhT//7ahs+EfWTAsUJmRh+s0X3sgyNzUPOX",
-	"6+/bQadf1QKq9TF4ZlCUil39TY/ayw40E9o3IyyqV+slQLqX0hcO9ht7+KeB5tKhZjVsrLI3gcuJZF2a",
-	"DmAXsV4L+Mm5bEZce8vaMBvkuJ2q6YtuALW1ph7bTIuflVA11uR/4lmijH6J3Xk1JbMZF6FcZeZca1dO",
-	"YC97LPNyzfZnKNygJ+sdjd3mepj5QHeze+jrNrZAYFqvPvvJOqrSyMu4tdQG/kx2LYeQG3HgKPSUsl2L",
-	"ebEK4xU4P8AKsdKbKtMl7Bkv1kkc/UW3km4TmdlnP10SM18CFys0lZ6Xf7ExgCGoPR7qKG/4xmd2G6F8",
-	"aJqQgsJZVQHPkNodYhxRJkuj6k5Jes8iQC7ZMozVS5leX78aM2ZIJ50YyYzdze379hDcdtTya7AYWAsF",
-	"4QaH4o40Ws8PGgvqkK4jFsiMb1qy4Or2hBYhG6l3E8/rIFJBVO+kszVvDwM3s53BLDsFzg0mQT1WsBpu",
-	"WXFAQmJaCESotgqF5IzuUM449WNZPlhwQpDFzuoLPINw830Sq2mOOYLRSEgPikT84gcS4GLdYRQLM1kp",
-	"ZMJMeti03RN5zOZZFfDxljgSE6JM/gYrj/0oZCKOe32WmSfpk0jG/gz7JxzIepWZCxPYfbqldONnGjSp",
-	"lpgG7lHm13v94hWItgoQJ3DOVoROrtj+Z/VFCG5mRVBEshFAiHCgbAQ996I3YOaWGRI6/90WO3Aa5Ijz",
-	"SkwHNoLnrKMS+D0OaLgl2UUMxKBdOVp9pQWkHiO0WD6MsPeD68Dye/r2ajCJH2YEKoHmESoHOQw1eh9K",
-	"XFWH6TYrLOTA8TPvLoMmwsYmIh58tAf1DMK2unt4Nfo+AlczjV3I+GtvqsxsLHg6Yb6LHOD3wAuSS/8M",
-	"V8ypmffVwfhdGXu11Wxr+HjR9+fGdBiwyPdIr1tS5ih1SAcdXj3sp8qLniuOEhp/hQDJ4EVr/pIRG5Jb",
-	"xqhOcQhj6gMIEfIfwgOumwoCfmWM8gowR4LIVts7qAGO8hYyp1wwXgBHbIs42yvMptlsbrjZCPZshE+/",
-	"ZLJSVonZeBxlXfRENGxFtOu6YTIx5rKxe3KAcFNlPZqCuHVQCyQUEoEarNij0GhTWqhDn/arfCfQlhuV",
-	"ZuJL/AggxW9HuBMxz68lx4rv/i/sb8QC1BZ/i3sjw49ywvMKZqbu/Ha/RR2WcY+kevpb1JP5C662kYOG",
-	"7qJLGiG6X4APBTd1t/fBoN70gw2OwDHxavY4yDx0JrnoPlj6W+uh66PvEVGXdjamB8Ziwezl5MOICQEP",
-	"DeTDE3Z1atVc0l8RydVrZc4ixkufMbE4M4fmE0vTKrxVRVV93g7ieUfn8oXcOS6mZpasD66sT6Owmr5e",
-	"wCi3r8OQBWfWaTI22c/BckgdIcn5EfO7Jx3KW87qd5aNww4OzuprUsRfiLvN4l+NwOkclXIzWtBoem/M",
-	"JCGgobNeBnyC/bXE221A2agxqdZBocFCRHyEPd12CqaxErEQREhMEyjRgs4srKO6btIQzXwy5sSLpF2V",
-	"rFqRL6IN2sAoLnM4rSTilMl/e5tJPwRWjR/cdCKaZz/KMfUeNvPfpkax+mH8XNDB2uK59eH0L/WFQZnd",
-	"eoh+bJZ1NAlmlA3OWa21NT5w+no6i3VET5PIkWTGB2gT0b4TXdJ7hsgWlYAqwPcgUEkEqjENDc8aoBSE",
-	"iDLncU7aqDtuNoG4wbwLK4X3q3bC9rTP7sfS6Lo2JLNgERv54U1k4evBwffeWp+uBkOSF9Difr0j8Fde",
-	"hOouZjPEdZLCnE++T+oMpJcrAOYR/4c+7cO8ibmkwyii/zSWSzvr8/CTNsdP12Rhui15+oLRWrpFpzjg",
-	"KZMg1rpYmxVFGArTsfTVOe5oRkzle40wkcPMrCgDNGLTUU44M94N1k3pYJIU3DSEvD64qb97T5tWnqxO",
-	"QmH/z4SLiFLsnUG90cLa2wpCcjJ0Zi5q6zV+eG9e/q/Xr2fRnbCCE9RXjKhhXDHRH3I9XTgoBU86R8oR",
-	"jEXEVsQwm0grvwIqWXI8oRxJVCyy5IeL+NoeruOLGCujygzSszgI+6bPVKC5af1JDPySWFFhZj0j2oj5",
-	"Ct0+0WieSSZ5qpbvpw8MVP0Q1Sptdrq9ouXjjBaP9eRYwg8/jtt4OBwWT/T1uhysUAg2FIXjOJ8N0t/B",
-	"If2g+iscgip/eq6Bnm554WOp1Ha6md2QQ0BaxodC73oF7LJTXUaSjEQSnktMi2rA9d7DRJb4DFzAYaXb",
-	"oGRMxubdR/KzQ/xiJ++ozG3IjpLprffzxVgpfmofBbmvBZKnQmNEikxI4Gc/U8lXEKP+yFCj9j9NQPoQ",
-	"lE6HZWHysFGvpSVv6qnXe4X8Jg6BKogVdYvabxgKlqcx1axvIVpLrdOJRymVi1NNFLrS2viz8SL9ktHS",
-	"uBRvV7jNjy+y0PFaMTzfYkaW3mu3ON95YmuoHawyh9p+9Kyv3zDACIoN1wwlIjiOpJde2/4+pG2/IF0s",
-	"6f2rEe8hb1rNYx8aP0iJ6Q50X5EaF4AYDRgI04qbdFTP4fO6rWvMD7H07adxbjyd4iX5KJlVOjbgQc1l",
-	"2Hpm5D7t037GEXuX04C2jNsYL/b9Xgv5QaFldEWIT0y6n0soK8MJ8DNavHXUmy+T9L5uH+t1P/XpR9yE",
-	"q8zDYWpWiah1G6rho4AKsiPS5FhAVWUIU0RoAQ+IUMlQBTug4WCjebLKI2XaY0QWcnuQ4K1DApWlQGyL",
-	"MNoybZx2XKReDXIqu4+Yw4wT2/UkKb7mUjwWRJSZrxvdFOFvLB66pApXxupA6aCQRD8fcXMU6TTvXC3C",
-	"yF6+ByrX1AI3P6svFo+PEWTsNGHOtkN+a6F6/6COBu4DuS5+Wx+BRMn2EFxIAfdWEa3xgytf++OP2cla",
-	"qXDtWblnpAiqWsvpAdNDXJEUkq4nmHrvTwjqRh7QvgSKqGLcPRah1b1AakFUsq/1sSmYifXFs36/Fx0G",
-	"tyiOkP0V5ECaAOHfUbYPaFFCMg4FuoUt4+Anuq23APRI0xko7NGeyBLJkgiktgZCPmGmiQrHTP6+2WAQ",
-	"LMGw9qwv9hJzOfP4Khbkq4mQ+G5tFKXBQszMGXOlOX9p/EP7wlU8JhmpVpMlhEKRLZclcNs/TFdi6ERJ",
-	"daIXhltlCQdkU1QirjiyXVPHEI5jkm0Q07StKnyrONY0ZpylHJNyI0xyoofXEdwM/AeEMQL9AIEeDVgw",
-	"pulwOoN39RnsEuznNOmAthoo/KkIBWQbLmxJBZn+VQIugCMi0PfL1pQpKY5q3EE/UbeDI1xFVy19sgl9",
-	"1dKo1yV35/9sqov7+nSpJY3nT0pNbFkViJ1pJBTJJBmGyJzrI+/z3CJ6mIPuVA8rnKLiDtC2MbbjQZug",
-	"+4UOFElukYrcR7QR5pIOFuPVBiGdvRoUWwFrw0ILmV58wfK0k+R4u3BnQi3xuCFnhzzTCUcDK4LE3Soz",
-	"OQ72qAFt7cuI+wMXsRLbEidb12aGvta2xHJx98HYogPH+gDjdV4yFigi2uICbtiFqWQMbnRbYQ4zEX3t",
-	"nI8+H8FjMN1g7MFASeeW3dL6o8urO1jRNsDqqevSoU2tejiHFdfE1Ds5McS221e23Nr+U2JasO1WiUAm",
-	"wrr9Wn9Rg8dNxZZ1RGDNqDZxjudtxXyka+HKucUdWEN/rGCFy/GT84uTX2ZK71xxtrrv5hXCYRpF0oDD",
-	"ti5+gy6WOMaYGRUYMlNP7SVAWNqz+zbzLqZq+m5ES9kd4TjEO+Lruz90tp9jlETGt2U9qxm/b/A9ykOA",
-	"mi2XWO3oe+NPWFaPTDqHOb93HNexkl850EMESK2KGOCQsB4iAdfp5HgDuP6k0LJszJo0fzN86DC+Bvm3",
-	"Jt5CcVrzceK89DlQSgg+mKiUZgT7vm2pN0limU1Uv3bRxkXdf+SZpMWaZnxHJEQ2wC/HqaB+X6g5RXI2",
-	"yhMui03NfuyjNQrEtOhrY/sF+/mPbqHRBMhgq8x74JH63QJqHIH9KOPWr6DGxXOk+H5ui12s7nwmjff0",
-	"ubp2ISmwbUWsMBpzqm8QmOlP4mym9K5Yqf0mnQ0hTQ/yaEnBgtjrDEq9zS55WRNARzs9gXm7Tm1jbQTG",
-	"UW2s7ZETzwr0PO0/eEGLsEBdeHkc4kgShl3ZcSAZddla7lSbnqFWvH6t7IWIdQYHEM+kDlJIftf45tIV",
-	"vJkWXquVRfvBHJBMJvQK/VO9PjegLDmkQydZbe16MCW966UNp73/6wqMDvKOE79YB+WHm1VAfLjZH6n9",
-	"d8XxvhkQOjUsFYczo9MU9k5MHKGzN0w+qZj0ZB1bcWIjRr3i9al8186fNq6BxHl5XQ4j9h7PTfp6L+qJ",
-	"XTB3VbvXeAJKu9qojxdAR0txQnixZcwueaU1Nma/vcwHXpeo4OZI8rhd2yKN1e421+E+gE+6HalU/f53",
-	"ONx1uISqmNEoXVOhOX7o+6wslIxFO1fFkKYezCmBCZ6ZweKcVp78QVfllv5FeC/joJKhL+MOGVS3rVYz",
-	"+wp8E9fTCO0o+LPXA8dA05BC1lNLajudjvCO6qZzgxuIGLjrmsjUmK+IhOmS+JDzL7Ho2PV1MbPOGgPu",
-	"krVEH8YxrYGXMy5BcpKvDFOIzoE/31JHv6VFKRaMrmw7bL7p/CK57bZsF9wtIgbYSGrxiaD7TYHtRBD7",
-	"ZNd9VObukxsx6/sBiY2DDIOINzrNlUpljqJbkHswGRbolrO90IkYBepvNThDN91vpPuGbXEO3Us3hwau",
-	"9ehIrUAgzAHtlAKJJRTIluMTocP/6D9qfNc//s8zdG3QZHJ5OrGmB1EyzIz5J4SRBCHRPa5IgSUIxAFX",
-	"qLv0EuEdJlTojLb6rLvD6s3mZyUNvXT6N5vXZ9+fvXaF+rghmzebP5y9PvuD1oZlqZF0jhtynvtXy9im",
-	"bQqTWtt9X2zebP4Csr9/ZnQF5w+vX5/swsd+ktgtmAoRDWdFm0t0R5VOZJRBbPsthkbvluvfsfmYmc2L",
-	"3p1eQAXGlz3c/TXZ0V9bWw7eXRD7D3vH6T9b4If+klO4B37Yl6AjAv2uJyHF3ydg/DGQXWau1mStPHab",
-	"WRShLo4QRuf8BINLQXVULwi099Re9gpCvmPF4XSXktowxlBMSN7C45O281RSkubCjQhEdOjhmQCix/7W",
-	"4OFa/QRJ8AMR0jQDeqJASYtodsGskYo7ETN61S6TywVbjua+MCm8LYp+66enhq7NUhJBfH+6K4wtkAM3",
-	"9hYFFCehp/Mv9qbqxzmRfQU1u4cIeQUELdfvF0/A8/BkCH3Zv3LuLtt+/N3tTUcsz7+YK7If5w7iGxP1",
-	"W8/V5jbll9mgvepbnXJWmx7u42+NUm66rZyeBXpN/lRC8SngC2P5vLtbJ4brd/Z6mQS9w3XFi16t7uLz",
-	"U+9ooFbt92dU8symAkLC5fzdHpB1nb4wsUbQpD0bxvFwLA8ETwHtzXk2DanrpZtM/yeZ2N50HECvd3P2",
-	"admo6hoYx/jItjhOYqS+326UlV6SW+zSg7fgm6UiW8Br78TPnavhW2Ade49gDC+fzAUXzwU7NXyEEB2w",
-	"Ws6BSqQZ8Akq76nh1uVXn1jk6JRspXk/k9jxenG9sNyxyeZhbJt25JXa92lFT+M6Ap0WTbYTzb/UwaD3",
-	"FMFP30ieUFQzeQLjM4AoGy2MWqOXXYXGC9ijkeqVMHxc0c7LK+8x8/WyjwWdnkb95kAvbcJavDyTCRum",
-	"yvMv5seCUfuT/rsH+SWrVnsw9Ovaia1dk4hDg9hWt0PVDmxmrvk/rXPxwl6L+XyO4rAJge1+1dGuX3lZ",
-	"jskW33SIXjKNvy3+ev0C/GX6z5ycw/yO0HHJ7/V1fgHZP2p6k3AIUNiDkGirC4u+pWOgr298FkIdtHtK",
-	"PwqWYNLXfT4HqZ1/cT/TBLoPwyWRboYq/oQqXYOqL6ZGQuKD6xHgJL44vVCPL/T18wP9GUVyh6xFofzN",
-	"Ufvrb4zaz7ua75fCVizUdtGV554eUXrst/nXsKJsuXzYTMhd4fbz49lV23xVNH9guytThfMcWO4aNL0w",
-	"ir0uNAE8GyVe925yQcpbtUpE1DnAOBQZYvSl2J23s37Xq5Y+pxWgho+BSF+FbLpxVIxxRAFePqKwks4j",
-	"sO+ckzOQ/h/3znP5uLPISADF7DiLPeef1Xs+8nYtXWMoGcLiDpnK3m/EFcwBF7VtMXha/d01L0wiGddH",
-	"b2VU5F/IgenAFTt8W9Nb0wjopsK57gek+zfabP4Ty2TrFYxJhZ8f9FXE5qVFuEh4kOe5uB/CY4zTGe8k",
-	"wgJdXP/vN2Od2puY3fZHo497W1YHJJQRpdvosbYqUIkb0881xA15CVq7XErwi5F/MrRfjrwHN1cHMO3u",
-	"h84Q40jv3zhrfvzhhxdbA2XmWN9jgbr7qk/LVAIwN706gkx1bR4nicw944WYFZlL1ay/v4Q76hciU1xQ",
-	"uj7BqZwS31YgTNdJ9X+9VWQ+uLW9z26/nscqhtuuKuS0ouYDPpj84G/JK3Caw9Z0nI842ul3AmFOZFmD",
-	"JHmGHHvanpKnZUyJm9kE9Rv1fEHO46IQzkeWg0A6T9sk7dtcCvULZETqd2rz10kF6QubYiqIvbZZXw2t",
-	"zmMFs1c1YNFyQJWWNF8hq+rx8f8DAAD//w==",
+	"3D3tcuQ2cq+CmqRqkyruau1z7sf611r2nTe3thVpLxfXlX9AZM8QFgfgAaBGUy69VB4hT5bCFz8bJDga",
+	"yVv3a7VDEmh0Nxr9jd82udjXggPXavPut01NJd2DBun+V9EjyA+F+ZvxzbtNTXW5yTac7sH8LzzONhL+",
+	"0TAJxeadlg1kG5WXsKfmu62Qe6o37zZNw8yb+libb5WWjO82j4/ZppY01yyH+DzdC0+bSWm63UanCU+f",
+	"NocGuo9O4R8+ZYZH87GqBVdgaXTlkWP+zgXXwLX5k9Z1xXKqmeAXvyrBzW/dJP8qYbt5t/mXi476F+6p",
+	"umgHtHMVoHLJajPO5t2Gkrp9mm2upLitYH/Gmd14yMSHkmpS0roGDkVG7H8PVJE7qLX/rxakEAasG1CK",
+	"uXnPAlYYDwVLEKaIYjsOBWHcTP8J6PlQYgdDCWFY6ZUiCrRmfKccf7uvzKDvd/CR7Znf1VLUIDVzHHNL",
+	"ueXPEWdlmz19+IHxRrvX/GPe7G9B+sdXIP8GcNd7zLiGnX/O+Nznbgsg0yrRyBx79NjfJ393cPtxBrMN",
+	"IB/A2Q7+S7uRxO2vkOtNtnl4vROv/Y+Bq994nPWevmb7WkjthKMuN+82cC/Z3UUuJFx0u+Ex27zn6gBy",
+	"im+a51BrcDJBw16hWPA/UCnp0fw/LyG/U4Nv5hjl0ryOjtPgWC8gZ4UDd8haugRSwBZ4AZJwoBKU3Vx5",
+	"SfmO8R0xL1C31mw6bglVvQTs9+adx2xTUd0H7laICih3vCZ3jE+B2wLobtYec8GDRpfJhcbXL+yQ6Qj+",
+	"yYGAYFiKw9LH1+JgOT2XABzfBKywcAJv9obZK9iahUq2K3WPe7sPDuVxecv4Cf3wjhla5Hr8e+RlHZ92",
+	"zOGm8Vh0K+0w1/LowuaSQAv15n3gmLSdZT+y6/mmEvkdJsXUHWiFi6JCsqpC8cyKhEM229wxJyMDOdyA",
+	"2UYcDN4OVINEqbKfEYAKcsGL2DMYAsa4/uNXHWS9tSlNdzhLa6arBDlqV2wXGD7J2vW5wbt1ZC2eO/g9",
+	"tKki1dHvJIn6jaCymJI+F1WzH23dRXlaMQ7pu93O/JFxwIZyem/6YFf2fVx0pBDMvpW1y+4ACKuakCLg",
+	"zq5gij+oqnTobzTlRQSpDpDlFfj3Mj/1AuvAPSuA29OYQzLnhK/s5JcRxpES8nVy/7L95lI0XONHrNYO",
+	"C2dEaBpDSci9jpk09Uex20FxDTU2tzsszrKQKPkdpnpzZQOitAvCOPqSalqJXYNwNN2t2NudaozR8kks",
+	"go/YSL1msEbqKwkKIry2YqWXDXzgW4GNYwV++kjf2vMBE6u0KFawzHXDdzGQ3JGfPBLQIjaS464VIs6+",
+	"j4+GalSOU6k9DC1FWkS0mB0ztmeDzPEqyt9WhZ/wtlV5MZ2B4VacuMNVao2ryJhyIMx5HVRt81mShufg",
+	"X6/gXUYUvPDzorIGFa0VFD+oqb0gttZcsWNlhGrCrQqboGZxp9VPbSMF8h7kK0U0s4ZoO1ZBNbz2P05g",
+	"lA3n5k+UNEpT3ai+vllXlHOriovaKvCF4IBonGPudAP1UdJN7daEcp5Bz3snwRDzNfwegFOaSm2VRVEb",
+	"DdEreFvGmSrtzrBAY/pxKlFH6/IwoLB3wncC+k6Kpp4xA6bWIu6jwPaId0O4KVIVmh6wp6k1I2UE0XD8",
+	"z1OGjiy5Bvl9wwvp7I8hu9cgSekeEgm1mlreGGYcDIOR1+Pn0g9yEpIaiaCGyvzPtEYlKZX5NS1Yg9tm",
+	"t8EKmTzZSoBPpbf/J09LWm0/At8ZYJHHFeXwN1ZEntZOA8AoZv79qcHPhENkwLFC5kYfwBg+7qMjC1jr",
+	"g9tfd8BOB9UCqe0x+MaRKJW69puOtFctaia870ZYVK/WS4B0L2VfOPhv/OGfhpqrQJrVuPHK3gQvZ5J1",
+	"aTqAB2K9FvBtcNmMdu2taPBtkNNmqqYvugHM0ur92GZa/KyEqvYm/xPPEmP0axrOqymbzbgI9Soz58a6",
+	"cpC1HKjOyzXLn+FwR56sczS2i+tw1kd6mL1HvnZhCwxm9eo333pHVRp7ObeWWcCf2K6RgLkRB47CnlK2",
+	"a6gsVlG8guAHWCFWOlNlCsJByGKdxLFftJC0i8jcOrvpkjbzFUi1QlPp9vL3PgYwRHVvD7WcN3zjV3Eb",
+	"4Xyoa0xBkaKqQGbErI4ISbjQpVN1pyx9EBEkl2IZx+alzMLXQePGxHTSiZEsxN3cum+P6LKjll9N1cBa",
+	"KJh0NFR3rLZ6PmosmEN6H7FAZnzTWqDQHRgvMBupcxPP6yDaYNSupLU1b48DN7OfwYGdgueaMlSPVWIP",
+	"t6I4EqUpLxRh3FqFSkvBdyQXkvdjWX200IQgi5+1L/Acwd33SVvN7pgTNhrD9KBIxC9+IAEt1h1GsTCT",
+	"l0IuzGSHTVs906csXlSIj7ekkZgQF/pnWHnsRzETcdzbs8w9SZ9EC/EnODzhQLZQZiFM4NcZQGnHzyxq",
+	"Ui0xi9yTzK8P9sVrUE2FMCdIKVaETq7F4TvzBYY3BxEUkWwEUAoPlI2wF17sDZgFMDGh859NsYOgQY52",
+	"Xkn5wEboOeu4BnlPEQ23ZLuIgYjalSPoKysg7RgYsHIYYe8Gt4HlD/z99WCSfpgRuAaeR7gc9DDU2PtQ",
+	"06o6TpdZUaUHjp95dxnUkW3sIuLoowOYZ4Db6uHh9ej7CF7dNB6Q8de9qTK3MPR0onIXOcDvQRYs1/0z",
+	"3GxOu3lfH53fVYjXW7tt3T5e9P2FMQMFPPF7rNeClAVOHfJBS9ce9VPlRbcrThIafwGEZeiiNX8lmA/J",
+	"LVPUpjjglPoISmH+Q3ig+7oCxK9MSV4BlUQx3Vh7h9QgSd5AFpQLIQuQRGyJFAdD2TSbLQw3G8GejfDZ",
+	"l1xWyioxG4+jrIueqFqsiHbd1EInxlw2fk0BEWGqrCMTStuANSShkClSU7M9Cks2o4UG8lm/yitFttKp",
+	"NBNf4g8AWv18gjuRyvxGS2r23f/g/kaqwCzx57g3En+UM5lXMDN167f7OeqwjHskzdOfo57M72m1jRw0",
+	"fBcFaUToDoA+FsLU7doHg/amHyxwhI6JV7OjQdYjZ5KL7qPnv7Ueui76HhF1aWdjemAsFsxeTj6MmBDw",
+	"UEM+PGFXp1bNJf0VkVy9RuciYrx0GROLM0uofxRpWkUPqqiqL5tBPO/kXD7MnRNiag5ke3BlXRqF1/Qt",
+	"AKPcvpZCHp1Zq8n4ZL+AyyF3YJLzByrvnnQob6XYf+O3Me7gkGJ/w4r4C3G3WfyrETqDo1JvRgCNpu+N",
+	"mSQELHbWy4Af4XCj6XaLKBt7yqp1WKipUhEfYce3rYLprESqFFOa8gRO9KhzgLVc106K8cyPzpx4kbSr",
+	"UlQr8kWsQYuMEjKH00oizpn8d/CZ9ENk7elDmE5F8+xHOaa9h/X8t6lRrG6Yfi7oALZ4bj2e/mW+cCTz",
+	"S8f4x2dZR5NgRtngUuyttiYHTt+ezuId0dMkcqKF8wH6RLRXqk16zwjbkhJIBfQeFCmZInvKseFFDZyD",
+	"UtHNeZqTNuqOm00grqlsw0r4es1KxIF32f1UO13Xh2QWLGInP3oTefz28ND33nqfrkVDkhfQ0369I/An",
+	"WWB1F7MZ4jZJYc4n3yV1IunlBoF5xP9hT3t8b1Kp+TCK2H8ay6Wd9Xn0kzbHT9dkYYYl9fQFp7W0QKc4",
+	"4LnQoNa6WOsVRRiG0rH01bndUY82Vd9rRJkeZmZFN0CtNi3n4JnxYbB2yoCTpOCmY+T1wU373QdeN/ps",
+	"dRKG+n9iUkWU4t4Z1BktormtAJOT2Jm5qK3v6cMH9/J/vH07S+4ECM5QXzHihnHFRHfIdXwRsISedIGV",
+	"IxSLiK2IYTaRVv0KqGTJ8YRyJFWJCMgPl3HYHm7iQIyVUWMG2VkChvumz1SghWn7kzj8JW1FQ5n1G/GK",
+	"5oAXAFbIsawv1P/9L7pfvOowfR97WwLN9Yo4rNdA0PEzIu5BkhAwfaWINxuQqHCdCuIkmdOgw40QoG8j",
+	"wRa0BQrthZnujUV2Ko3cN45ILq1hhQGW6NmYyfh5qinWz/EY2GOYaDEmx3R5RSPHaUc9jtDjY3j4cdwQ",
+	"p3juQqJDPiTKYXFyLFQqaT6bSXEHx3Rt4i9wRO2y9IQQO90y4OOjo2kVaL+gQIC0tBxD3vVa8lWrX46O",
+	"GxbJSi8pL6qBaO49TNwSv4JUcFzp2ymF0LF5D5Ekemy/+MlbLgsL8qNkdundfLGtFFetTsLc74WSp2Jj",
+	"xIpCaZBvvuNarmBG+5HjRusknKD0AZVOx2Vh8rAxr6Vl2Nqp17vu+p02kFKVFcWl1rmLZTSkbapZB1C0",
+	"4N3mfI/yXhenmmjdpXfEzAb17EtOlZZavV8R2zi9EsYG1dXwfItZwnatLXB9D5cvdA+4ygJpu9GzrsjG",
+	"IQMVG6FjTURwnMgvnUn0BWYSvSBfLBlnqwnfI9605Mo/dM6qkvId2OYve1oAERyx4qZlUemknqPnTbPf",
+	"U3mM5dg/befGc15ech8lb5V2G0hUcxn2Bxr5uLvcrHFaRUg8IVshfSCe9p2TC0lcGBhtpegTKyPmsv5K",
+	"vEphRov30RT3ZZLe165jve5nPv2B1ngrADyXQFQq6oLACi05kILtmHaJMFBVGaGcMF7AA2FcC1LBDjge",
+	"EXZPVrkNXQ+TCCC3Rw09ODRwXSoitoSSrbAehHYXmVfRnWrs4EjjGOAJ076bTEtuQR8AeOdzJ748VdPb",
+	"Cl4pYghGKC/sj6H1TvDWI1DzpqrMp6GL2BRWyXwbnaSAbcgZWhCnDjft6K6rw8bzTJulE+qiA9kDxZJ4",
+	"/Qdan8Tm9TehuGVk298D12uKy+vvzBeLR90IM34aXAr5IT+33I++UhHNBEGSp/p9ohRRpTgACkgB915p",
+	"3tOHUA/5x6+ys/XmkdZVdy9YgaqFy/kmU4XDbkQdmsyZ974msK/1kRxK4ISb3X6gCoPuBXJVoqfQWqet",
+	"wZlaX43dbyBk8yo8iSNsfw05sBph/DsuDogoVVpIKMgtbIWEfubkemvFjjSdgcOBHJguiS6Zkbr/aEDp",
+	"J8w0UTeFKwhxC0TRguZJzDr3r6jUM4+vY1HjPVOa3q0Ny9VUqZk5Y26/4ICPf+hfuI4HuSPlj7rEzt1t",
+	"I3UJ0jeks6U9NvM2s+eo3a26hCPxOU8RtyHbrimMwQPjbItSOnJG45zjcriUy3bt0XWEN4f/AWOMUD8g",
+	"YI8HPBrT9E2bEr76DA4VG3NaP6JZI5VkFeMQVKQtqyCzf5VAC5CEKfLFsuXnatSj1gHq02pXcIJb67rh",
+	"Tzb3rxse9RDl4fyfzZ0KX58vV6nu+b5SM6VWRfZnOlNFUpOGMdfgpsm7xMmIHhawO9XDiqCohAO0qZ2d",
+	"e7Tm8mGhpUmSC6di9xFtRIQslsUECEeQ1rZGxRZiGXlsEdfcEa13PEvRQIifJxSnjzu8tsRzrZUssiJE",
+	"3K0y6eNojxr73haOuGpoEavZLmmyJ8DN0BVvl1Qvrh4NVgd0rI9Y3+SlEEhV2pYW8ElcutJYdKHbikqY",
+	"SRGxgYTo8xE+BtMNxh4MlHRu+SWtP7p6hSwr+lB4PXVdfr1rfoAnRdM9cwV0QQyJ7fa1r9/3/5SUF2K7",
+	"NSJQKFy3X+vbqum4S92yjgiiHhW7zu1534Ih0gZz5dzqDryhP1aw8P4OyQnryS8Lo3euOFvDd/MK4TAv",
+	"J2nAYZ+gfsc3kTjGeDMaNGSuQL+XUeN5z6/bzbuY+9t3eXrObhknED4wX9dOpLX9wkZJ3Pi+Tmz1xu86",
+	"xo9yJmAvlmv2dvyD8ycsq0cu9cSd3ztJ97Eacj3QQxRoq4o45DBcD9FA9+ns+Ano/kdDlmVj1tWNuOGx",
+	"w/gG9F/reE/OaRHRmQsd5lCpAX0wUSndCP5936NxknAzW/lwEyKji7r/yDPJizXdHU/IsK1BXo1zi/uN",
+	"xuYUydmIFF5nnZpO20WWDIp50RVbdwD3E2oDoNGMWrT36j3ISEF4AXsawf0ohbtfkk+L58gZ/7UpdrFG",
+	"BjN54edP/vaApOC2UbFKeyq5vZJipuFNsJnS26ylNjANNoR2Te2jNSoLYq81KO0y22x4ywAt73QM1lt1",
+	"al90JzBO6ovuj5x4BmPP0/5lL2iBC9SFl8chjiRh2NaxI9nNy9Zyq9p0G2rF6zfGXohYZ3AE9UzqIIfk",
+	"d51vLl3Bm+kJt1pZ9B/MIcllDq/QP83rcwPqUkI6dpLV1rapV9K7vTz0tPd/WkHRQSJ74hfrsPzwaRUS",
+	"Hz4dTtT+224LfTMAOzU8F+Op9mkKeysmTtDZa6GfVJ18thbANLGzp4V4fdrhTfCnjYtqaV7elMOIfW/P",
+	"TRrFL+qJbTB3Vf/geLJMs9qoj1fUR2u7MLr4uviQaNM4G7NbXtZHXpuoEOZI8rjd+Kqf1e62cGUCQk++",
+	"HalU3fp3FG9jXUJVzGiUoUvV3H7oGvcs1CBGW6HFiGYezCmBCZ6ZAXBBK0/+oC2bTP8CX8s4qOT4y7lD",
+	"BuWSq9XMrqWDi+tZgrYc/GuvqZLDpmOFrOOW1P5MLeOd1J7pE60hYuCu60q0p3JFJMz2WMCcf4lV7KFR",
+	"kJt11hgIt/Yl+jBO6TW9nB0KWrJ8ZZhCHHioOpvmsfhLAsWBk631vqqvCVQKCNOK0B0Q277+lUKDQTVN",
+	"iPdRF+tTbRhhvlOUfcsKdKoEX9lN233Temdy30Tco60FwkPeoSZG70h29pmIfhI1Pwecr0R3DLs/+jWe",
+	"lCj95Obk9s5M5kM5w43xyWYVc20s6kFO5q0UB2VzSVwGprvp4w351P5NbC+9Lc2hfenTsYYbOzoxEChC",
+	"JZCd0YGphoL4FhVM2QwG8m97etc9/vc35MaRyaUjtZLZDmLEsBvza0KJBqXJPa1YQTXYVNGKtBfBErqj",
+	"jCublLd/097r9m7znRHoveqFd5u3b7548zbksdKabd5t/vDm7Zs/2G2jS0ukC1qzi7x/3ZJvZGgoaRX2",
+	"D8Xm3ebPoLs7mUbX0n759u3ZLkHtJondDGsIUUtRNLkmd9yodU6fpb4HKTZ6C27/3tnHzC1edRGBAipw",
+	"7vjh6m/Yjv/U+BYJ7aXJf/f3/v6jAXnsLv6Fe5DHQwk2qNGtehIV/WWCxq+QBDl33axo9KnLzKIEDaEQ",
+	"nJzzEwwuyrWBSRRpH7i/ABmU/kYUx/Nd1OsjMUMxoWUDj09azlNZSbtLaCIYsdGTZ0KIHftzw0dof4Wy",
+	"4EemtGuQ9USBkhaUbeNxIy19ImYs1CEZLcSLTt59OCu8L4pu6efnhrb1WBJDfHG+a709kpFbrIsCirPw",
+	"08Vv/vb2xzmRfQ17cQ8R9kIErbTvF0+g8/BkwL7sXrkIF9A//hLWZoOuF7+5a+Mf5w7iTy5wuX5XuxvG",
+	"X2aB/vp7c8p5zXu4jr/WRrlpl3L+LdBp/ecSik9BH07li/a+qRitv/FXLiXoHaFT5GChfQ0kpBhMHbxI",
+	"aeAvz6jkuUUhQiKkLd4eiff+vjCzRshknTPOd3LqHkBPAeuQejYNqe0vncz/Z5nY3/6NkLd3m/x5t1HV",
+	"NvWO7SPf9jtpI3U9qKNb6SV3iwcdO1N9S0Pi66W9CygPbonPYev4uzVjdPnRXfryXLgzw0cYMSCrkRK4",
+	"JnYDPkHlPTfe2hTxM4scm1VuNO9nEju9/nQvLHd8vjxObdeivzLrPq/oqUMDpvOSyTf++ac6GOyaIvTp",
+	"LldgnIQGXmcnlA94Rq3Rq7bI5AXs0UgBDo6fUHf08sp7zHy96sJZ5+fRfi+mlzZhPV2eyYTFufLiN/fH",
+	"glH7rf29h/klq9Z6MOzr1oltXZNEQk3E1rYItg5sweH8zsVLf1Xs8zmKcROC+vWao92+8rI7Jlt8MxB6",
+	"yTT+vPbX2xfYX67dz9l3WL9Lelzy93qdv4DsH/UYSjgEOBxAabK1tVGf0zHQlWg+C6MOumulHwVLOOlK",
+	"V5+D1S5+C3+mCfQ+DpdEuhuq+JpUtozWXtZOlKbH0OYgSHx1fqEeB/Tt8yP9GUVyS6xFofzZcfvbz4zb",
+	"L9qy9ZeiVizUdtlWGJ+fUHbs9/nvYUX5in/cTMhD7fnz0zkUDP2uZP4odteukOg5qNz2mHphEvca6SB0",
+	"dkq8bT8VgpS3tsMYM+eAkFBkRPCX2u6ymfW7Xjf8Oa0AM3wMRfZ6cNdQpBJCEg7w8hGFlXwewX3rnJzB",
+	"9H+Fd57Lx51FRgIoZsdZvIfhWb3nI2/X0tWeWhCq7ogrTv5MXMESaLH3HR3Pq7+HXpFJLBNaAa7imIkH",
+	"RZFSHIiofR6eCwcZ0bUV0vsn6srldGJA+IamS2lV/0Re00Cj2InfwBh15lSwPTpDN8nzHgTeFRkTRd89",
+	"2DvB3UuLeNHwoC9ydT/Ex5iRZlyihCpyefPfn41J7K9ED8sfjT5uJFodiTKWm20/KJqqICWtHYtj3J+X",
+	"YFXaU9k/Gdsvx96DK+QRSoeL2jMiJLHrdx6ir7788sVg4MLpEgeqSHtx/Hk3lQIqXY8TdFPduMdJcvog",
+	"ZKFm5fRSFfAvL+ED+57pFL+XresYNM9Vrlun+b9dKnEf3Pqecbe/n5ssRtu2mua8ouYjPbqk5M/JFXGe",
+	"w9bdKhDx7vNXilDJdLkHzfKMhO3pe3Ged2NqWs9mxX8yzxfkvFV7vGMuB0VscrirFPAJHOYv0BGp3+rq",
+	"v0/+SVcQFlNB/P3p9o52cx4bnL3eA1WNBFJZSfM7pHI9Pv5/AAAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

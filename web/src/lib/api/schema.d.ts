@@ -506,6 +506,7 @@ export interface components {
             court: components["schemas"]["Court"];
             metric: boolean;
             school: components["schemas"]["School"];
+            pace?: components["schemas"]["Pace"];
         };
         Team: {
             /** Format: uuid */
@@ -516,6 +517,21 @@ export interface components {
             court: components["schemas"]["Court"];
             metric: boolean;
             school: components["schemas"]["School"];
+            pace: components["schemas"]["Pace"];
+            /** @description the team's own figures; else its age group's */
+            ownPace: boolean;
+        };
+        Pace: {
+            /** @description ft/s² */
+            accel: number;
+            /** @description ft/s */
+            top: number;
+            /** @description seconds */
+            react: number;
+            /** @description ft/s */
+            pass: number;
+            /** @description ft/s, over somebody's head */
+            skip: number;
         };
         School: {
             fadeToCorner: boolean;
@@ -697,6 +713,11 @@ export interface components {
              * @description one byte per cell, tenths of a foot
              */
             margins: string;
+            /**
+             * Format: byte
+             * @description one byte per cell: tenths of a foot between the catch of the table's read and the nearest defender
+             */
+            open?: string | null;
         };
         Key: {
             t: number;
@@ -1532,6 +1553,8 @@ export interface operations {
         parameters: {
             query: {
                 mover: string;
+                /** @description adds how open the answer is for every place */
+                open?: boolean;
             };
             header?: never;
             path: {

@@ -2,7 +2,7 @@
   import type { Row, Schemas } from '$lib/api/client';
   import GlyphStrokes from '$lib/parts/GlyphStrokes.svelte';
   import { glyphs, readOfCue } from '$lib/parts/glyphs';
-  import { isLate } from './lab.svelte';
+  import { isLate, type ReadMap } from './lab.svelte';
 
   // The read map: where each answer is right, for every place of one defender.
   let {
@@ -10,7 +10,7 @@
     rows,
     lines
   }: {
-    map: Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array };
+    map: ReadMap;
     rows: Row[];
     lines: Schemas['Lines'];
   } = $props();
@@ -23,6 +23,13 @@
 
   const alphaClear = 84;
   const alphaLate = 34;
+  const wideOpen = 60; // tenths of a foot from which a shot is wide open
+  const alpha = (i: number) =>
+    map.open
+      ? 14 + Math.min(1, (map.open[i] ?? 0) / wideOpen) * 150
+      : isLate(map.margins[i] ?? 0)
+        ? alphaLate
+        : alphaClear;
 
   const picture = $derived.by(() => {
     const canvas = document.createElement('canvas');
@@ -40,10 +47,7 @@
       const c = colours[Number(map.cues[i])] ?? [0, 0, 0];
       // The map's rows run upward, the picture's downward.
       const at = ((map.rows - 1 - Math.floor(i / map.cols)) * map.cols + (i % map.cols)) * 4;
-      image.data.set(
-        [c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, isLate(map.margins[i] ?? 0) ? alphaLate : alphaClear],
-        at
-      );
+      image.data.set([c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, alpha(i)], at);
     }
     ctx.putImageData(image, 0, 0);
     return canvas.toDataURL();

@@ -1,7 +1,10 @@
 import { api, ask, type Point, type Row, type Schemas, type Situation } from '$lib/api/client';
 import { add, mirrored, placeOf } from './geometry';
 
-type ReadMap = Omit<Schemas['ReadMap'], 'margins'> & { margins: Uint8Array };
+export type ReadMap = Omit<Schemas['ReadMap'], 'margins' | 'open'> & {
+  margins: Uint8Array;
+  open: Uint8Array | null;
+};
 
 /** What is on the page at once: from the map while a defender is dragged, from
  * the engine as soon as it has answered. */
@@ -32,6 +35,8 @@ export class Lab {
   /** The defender whose map is shown. */
   mapOf = $state('xCutter');
   painted = $state.raw<Painted | null>(null);
+  /** Whether the map also shades how open the answer comes. */
+  shadeOpen = $state(false);
   problem = $state('');
   onLeft = $state(false);
   /** While a question is open the answer stays covered. */
@@ -154,6 +159,12 @@ export class Lab {
     this.refresh();
   }
 
+  /** Shades the map by how open the answer comes, or no longer. */
+  shade(open: boolean) {
+    this.shadeOpen = open;
+    this.refresh();
+  }
+
   /** Shows the map of a defender's places, and asks for it if need be. */
   showMap(who: string) {
     if (!defends(who) || this.mapOf === who) return;
@@ -218,19 +229,23 @@ export class Lab {
   /** A defender's map does not depend on where he himself stands: it is asked
    * for anew only when somebody else has moved. */
   private async map(mover: string, body: Situation): Promise<ReadMap> {
-    const key = JSON.stringify({ ...body, [mover]: null });
+    // While somebody is dragged the plain map is enough, and quicker.
+    const open = this.shadeOpen && !this.hand;
+    const key = JSON.stringify({ ...body, [mover]: null, open });
     const known = this.maps[mover];
     if (known && this.mapKeys[mover] === key) return known;
     const m = await ask(
       api.POST('/api/teams/{teamId}/readmap', {
-        params: { path: { teamId: this.team }, query: { mover } },
+        params: { path: { teamId: this.team }, query: { mover, open } },
         body
       })
     );
     this.mapKeys[mover] = key;
-    return { ...m, margins: Uint8Array.from(atob(m.margins), (c) => c.charCodeAt(0)) };
+    return { ...m, margins: bytes(m.margins), open: m.open ? bytes(m.open) : null };
   }
 }
+
+const bytes = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
 
 /** Whether a map cell's margin is late. */
 export const isLate = (tenths: number) => tenths < lateTenths;

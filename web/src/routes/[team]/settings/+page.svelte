@@ -20,6 +20,14 @@
     custom = team.court.preset === 'custom';
   });
 
+  const speeds = [
+    ['top', 'Top speed, ft/s'],
+    ['accel', 'Acceleration, ft/s²'],
+    ['react', 'Reaction, s'],
+    ['pass', 'Chest or bounce pass, ft/s'],
+    ['skip', 'Pass over a head, ft/s']
+  ] as const;
+
   async function act(what: () => Promise<void>, said: string) {
     try {
       await what();
@@ -33,11 +41,11 @@
     e.preventDefault();
     act(async () => {
       if (!team) return;
-      const { name, season, ages, court, metric, school } = team;
+      const { name, season, ages, court, metric, school, pace } = team;
       team = await ask(
         api.PUT('/api/teams/{teamId}', {
           params: { path },
-          body: { name, season, ages, court, metric, school }
+          body: { name, season, ages, court, metric, school, pace: team.ownPace ? pace : undefined }
         })
       );
       await session.load();
@@ -142,6 +150,33 @@
           <option value={true}>Flare out first</option>
         </select>
       </label>
+      <label class="field">
+        <span>When the guard goes under a ball screen</span>
+        <select bind:value={team.school.shootFirst} disabled={!session.head}>
+          <option value={false}>Use it again, lower, first</option>
+          <option value={true}>Shoot behind the screen first</option>
+        </select>
+      </label>
+      <h2>How fast they move</h2>
+      <label class="own"
+        ><input type="checkbox" bind:checked={team.ownPace} disabled={!session.head} />Our own figures, not
+        those of the age group</label
+      >
+      <p class="soft">
+        They decide who comes open, and by how much. All are assumptions until somebody takes the time.
+      </p>
+      <div class="lengths">
+        {#each speeds as [key, label] (key)}
+          <label class="field"
+            ><span>{label}</span><input
+              type="number"
+              step="any"
+              bind:value={team.pace[key]}
+              disabled={!session.head || !team.ownPace}
+            /></label
+          >
+        {/each}
+      </div>
       {#if session.head}<button class="tape">Store the settings</button>{:else}<p class="soft">
           The head coach can change these.
         </p>{/if}
@@ -215,6 +250,12 @@
 {/if}
 
 <style>
+  .own {
+    display: flex;
+    gap: 0.6rem;
+    align-items: center;
+    min-height: 48px;
+  }
   .settings {
     display: grid;
     grid-template-columns: repeat(2, minmax(0, 1fr));

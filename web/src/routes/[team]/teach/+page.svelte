@@ -162,6 +162,12 @@
         <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}
           >Read map</button
         >
+        <button
+          class="tape plain"
+          aria-pressed={lab.shadeOpen}
+          disabled={!showMap}
+          onclick={() => lab.shade(!lab.shadeOpen)}>How open</button
+        >
       </div>
       <div class="cues" role="group" aria-label="Show a cue">
         {#each lesson.rows as r (r.cue)}
