@@ -160,11 +160,14 @@ func (c Court) ArcMeetsY() float64 {
 }
 
 // InsideArc reports whether p lies inside the three-point line.
-func (c Court) InsideArc(p Point) bool {
+func (c Court) InsideArc(p Point) bool { return c.BehindArc(p) < 0 }
+
+// BehindArc is how far behind the three-point line p is, in feet; negative inside.
+func (c Court) BehindArc(p Point) float64 {
 	if p.Y < c.ArcMeetsY() {
-		return math.Abs(p.X) < c.ArcStraightX()
+		return math.Abs(p.X) - c.ArcStraightX()
 	}
-	return p.Len() < c.ArcRadius
+	return p.Len() - c.ArcRadius
 }
 
 // Contains reports whether p is on this half of the floor, lines included.

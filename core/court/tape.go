@@ -47,6 +47,8 @@ type Mark struct {
 	FromSideline string `json:"fromSideline"`
 	// Sideline is the one to measure from: left, right, or either in the middle.
 	Sideline string `json:"sideline"`
+	// Screen is true for a place where a screen is set.
+	Screen bool `json:"screen"`
 }
 
 // middle is how near the long axis, in feet, a spot is measured from either side.

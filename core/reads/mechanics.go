@@ -59,8 +59,11 @@ func Mechanics(c court.Court, s *Situation) []Check {
 	if screen.Family == OffBall {
 		out = append(out, spacing(s), lane(s), behindLine(c, s))
 	}
+	if screen.Family == OffBall && !screen.spots.free && Classify(s).Cue == Under {
+		out = append(out, stopBehind(s))
+	}
 	if spread := neighbours(screen, s); spread.Text != "" {
-		out = append(out, spread, bodiesInside(c, screen, s))
+		out = append(out, spread, bodiesInside(c, screen, s), toes(c, screen, s))
 	}
 	return out
 }
@@ -138,6 +141,37 @@ func bodiesInside(c court.Court, sc *Screen, s *Situation) Check {
 	return k
 }
 
+// stopBehind is by how many feet the line from the defender who went under to
+// the cutter misses the screener: who stops off to an angle lets him through.
+func stopBehind(s *Situation) Check {
+	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.Cutter)-2*BodyRadius)
+	k := Check{ID: "stop", OK: miss == 0, Feet: miss, Text: "The screener stands between him and his man."}
+	if !k.OK {
+		k.Text = fmt.Sprintf("Stopped at an angle: his man slips past the screener by %.1f ft. Straight behind the back.", miss)
+	}
+	return k
+}
+
+// toes is how far behind the three-point line the nearest to it of those who
+// space the floor stands; those inside it are counted elsewhere.
+func toes(c court.Court, sc *Screen, s *Situation) Check {
+	least, who := math.Inf(1), nobody
+	for _, p := range sc.spacers() {
+		if behind := c.BehindArc(s.At(p)); behind >= 0 && behind < least {
+			least, who = behind, p
+		}
+	}
+	k := Check{ID: "standoff", OK: true, Text: "Nobody spaces the floor from outside the line."}
+	if who == nobody {
+		return k
+	}
+	k.Feet, k.OK, k.Text = least, least >= ToeRoom, fmt.Sprintf("Off the line by %.1f ft or more.", least)
+	if !k.OK {
+		k.Text = fmt.Sprintf("%s has his toes on the line: a step back costs his man two.", upper(sc.word(who)))
+	}
+	return k
+}
+
 // daylight is the gap between cutter and screener.
 func daylight(s *Situation) Check {
 	gap := math.Max(0, s.Cutter.Dist(s.Screener)-2*BodyRadius)
@@ -198,10 +232,7 @@ func lane(s *Situation) Check {
 
 // behindLine is how far behind the three-point line a catch outside it is.
 func behindLine(c court.Court, s *Situation) Check {
-	behind := s.To.Len() - c.ArcRadius
-	if s.To.Y < c.ArcMeetsY() {
-		behind = math.Abs(s.To.X) - c.ArcStraightX()
-	}
+	behind := c.BehindArc(s.To)
 	k := Check{ID: "line", Feet: behind, OK: behind < 0 || behind >= ToeRoom, Text: "The catch is inside the line."}
 	switch {
 	case behind >= ToeRoom:

@@ -52,6 +52,7 @@ func TestMechanics(t *testing.T) {
 		{"body", "misses his man by 2.0 ft", func(s *Situation) { s.XCutter, s.To = f.at(-4, 2*BodyRadius+2), f.at(12, 2*BodyRadius+2) }, 2},
 		{"spacing", "Only 8 ft", func(s *Situation) { s.Passer = s.To.Add(court.Point{X: -8}) }, 8},
 		{"lane", "in the pass", func(s *Situation) { s.XScreener = s.Passer.Toward(s.To, 9) }, 0},
+		{"back", "turned 90 degrees off", func(s *Situation) { s.Back = s.Screener.Add(s.To.Sub(s.Screener).Left()) }, 90},
 		{"line", "Toes on the line", func(s *Situation) { s.To = s.To.Unit().Scale(c.ArcRadius + 0.5) }, 0.5},
 	} {
 		if k, _ := check(t, c, &base, tc.id); !k.OK {
@@ -63,6 +64,48 @@ func TestMechanics(t *testing.T) {
 		if !ok || k.OK || !strings.Contains(k.Text, tc.text) || math.Abs(k.Feet-tc.feet) > 0.02 {
 			t.Errorf("%s: %+v, want %q and %.1f ft", tc.id, k, tc.text, tc.feet)
 		}
+	}
+}
+
+// How the others space the floor, and where the cutter stops behind a re-screen:
+// each fault is found when it is made (common practice, no source: 12 ft between
+// neighbours, three never inside the arc, nobody's toes on the line).
+func TestSpacingOfTheOthers(t *testing.T) {
+	c := highSchool(t)
+	base := ballScreen.Example(c, Drop)
+	for _, tc := range []struct {
+		id, text string
+		change   func(*Situation)
+		feet     float64
+	}{
+		{"spread", "Only 7 ft between the far wing and the far corner", func(s *Situation) { s.Two = s.Three.Add(court.Point{Y: 7}) }, 7},
+		{"inside", "3 attackers inside the arc", func(s *Situation) {
+			s.Two, s.Three = court.Point{X: -7, Y: 14}, court.Point{X: -8, Y: 0}
+		}, 3},
+		{"standoff", "The near corner has his toes", func(s *Situation) { s.One = s.One.Unit().Scale(c.ArcRadius + 0.4) }, 0.4},
+	} {
+		if k, ok := check(t, c, &base, tc.id); !ok || !k.OK {
+			t.Errorf("%s is wrong from the start: %+v", tc.id, k)
+		}
+		s := base
+		tc.change(&s)
+		if k, _ := check(t, c, &s, tc.id); k.OK || !strings.Contains(k.Text, tc.text) || math.Abs(k.Feet-tc.feet) > 0.02 {
+			t.Errorf("%s: %+v, want %q and %.1f", tc.id, k, tc.text, tc.feet)
+		}
+	}
+
+	_, under := down(t, Under)
+	if k, ok := check(t, c, &under, "stop"); !ok || !k.OK {
+		t.Errorf("straight behind the back: %+v", k)
+	}
+	f := newFrame(&under)
+	under.XCutter, under.Cutter = f.at(1.5, -4), f.at(2.8, 2.5)
+	if k, _ := check(t, c, &under, "stop"); k.OK || !strings.Contains(k.Text, "at an angle") {
+		t.Errorf("off to an angle: %+v", k)
+	}
+	_, trail := down(t, Trail)
+	if _, asked := check(t, c, &trail, "stop"); asked {
+		t.Error("nobody went under, and the stop is judged")
 	}
 }
 

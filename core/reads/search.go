@@ -25,6 +25,8 @@ const (
 	inText = 1.0
 	// mostHits is how many lines a search returns.
 	mostHits = 8
+	// closeScore is the share of the best line's score that a line must have.
+	closeScore = 0.5
 )
 
 // other words for screens and cues, as coaches say them (common practice, no source).
@@ -101,5 +103,12 @@ func Search(school School, words string) []Hit {
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Hit) int { return cmp.Compare(b.score, a.score) })
-	return out[:min(len(out), mostHits)]
+	out = out[:min(len(out), mostHits)]
+	// What fits much worse than the best is not what was meant.
+	for i, h := range out {
+		if h.score < closeScore*out[0].score {
+			return out[:i]
+		}
+	}
+	return out
 }

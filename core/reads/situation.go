@@ -290,7 +290,9 @@ func (sc *Screen) TapeMarks(c court.Court, metric bool) []court.Mark {
 			name += ", " + lowerFirst(p.Name)
 		}
 		at := s.At(p.ID)
-		out = append(out, c.MarkAt("Right "+lowerFirst(name), at, metric), c.MarkAt("Left "+lowerFirst(name), at.Mirror(), metric))
+		right, left := c.MarkAt("Right "+lowerFirst(name), at, metric), c.MarkAt("Left "+lowerFirst(name), at.Mirror(), metric)
+		right.Screen, left.Screen = true, true
+		out = append(out, right, left)
 	}
 	return out
 }

@@ -136,7 +136,7 @@ func TestTeach(t *testing.T) {
 	}
 	var sheet api.TapeSheet
 	head.do("GET", c.path("/tape?screen=stagger"), nil, 200, &sheet)
-	if n := len(sheet.Marks); n < 4 || !strings.HasPrefix(sheet.Marks[n-1].Name, "Left staggered pair") {
+	if len(sheet.Marks) < 10 || !sheet.Marks[1].Screen || !strings.HasPrefix(sheet.Marks[1].Name, "Left staggered pair") || sheet.Marks[4].Screen {
 		t.Errorf("tape of a screen: %+v", sheet.Marks)
 	}
 	head.says("GET", c.path("/tape?screen=moon"), nil, 404, "no such screen")

@@ -142,7 +142,7 @@ func (s *Server) GetTape(ctx context.Context, r api.GetTapeRequestObject) (api.G
 		if !ok {
 			return nil, missing(noScreen)
 		}
-		out.Marks = append(out.Marks, screen.TapeMarks(c, t.Metric)...)
+		out.Marks = append(screen.TapeMarks(c, t.Metric), out.Marks...)
 	}
 	for _, p := range court.Presets() {
 		if p.ID == c.Preset {

@@ -584,6 +584,8 @@ export interface components {
             fromBaseline: string;
             fromSideline: string;
             sideline: string;
+            /** @description a screen is set here */
+            screen: boolean;
         };
         TapeSheet: {
             lines: components["schemas"]["Lines"];

@@ -153,8 +153,8 @@
       <label class="field">
         <span>When the guard goes under a ball screen</span>
         <select bind:value={team.school.shootFirst} disabled={!session.head}>
-          <option value={false}>Use it again, lower, first</option>
-          <option value={true}>Shoot behind the screen first</option>
+          <option value={false}>Use it again, lower</option>
+          <option value={true}>Stop behind the screen and shoot</option>
         </select>
       </label>
       <h2>How fast they move</h2>

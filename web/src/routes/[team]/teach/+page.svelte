@@ -7,6 +7,7 @@
   import { Lab } from '$lib/court/lab.svelte';
   import { Player } from '$lib/court/player.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Chooser from '$lib/teach/Chooser.svelte';
@@ -141,7 +142,9 @@
             /></svg
           >
         </button>
-        <p class="soft">{lesson.screen.about} <b>Drag anybody.</b></p>
+        <p class="soft">
+          {lesson.screen.about} <b>{lab.shadeOpen && showMap ? 'Darker is more open.' : 'Drag anybody.'}</b>
+        </p>
       </div>
       <div class="court-box sheet">
         {#if player.moment}
@@ -149,6 +152,13 @@
         {/if}
         <LabFloor {lab} {player} {showMap} bind:svg onsettle={remember} />
       </div>
+      {#if lab.painted && !lab.asking}
+        <p class="brief" aria-hidden="true">
+          <ReadGlyph read={lab.painted.row.cutterRead} size={44} />
+          <b>{session.readName(lab.painted.row.cutterRead)}</b>
+          <span class="numeral">{lab.painted.margin.toFixed(1)} ft</span>
+        </p>
+      {/if}
       <div class="tools">
         <button class="tape" onclick={play}>{player.running ? 'Stop' : 'Play'}</button>
         <button class="tape plain" aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}
@@ -238,6 +248,12 @@
     position: relative;
     min-height: 0;
   }
+  .brief {
+    display: none;
+    align-items: center;
+    gap: 0.6rem;
+    font-size: 1.7rem;
+  }
   .papers {
     display: flex;
     flex-wrap: wrap;
@@ -267,6 +283,9 @@
     }
     .lab {
       grid-template-columns: minmax(0, 1fr);
+    }
+    .brief {
+      display: flex;
     }
     .floor {
       height: auto;

@@ -112,6 +112,10 @@
         {#each drill.watch as w (w)}<li>{w}</li>{/each}
       </ul>
       <p class="soft">{drill.helpers}. {drill.equipment.join('. ')}.</p>
+      <p class="links">
+        <a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</a>
+        <a class="tape plain" href={`/${team}/teach/tape?screen=${drill.screen}`}>Tape its spots</a>
+      </p>
       <div class="caution">
         {#each drill.cautions as c (c)}<p>{c}</p>{/each}
       </div>
@@ -230,6 +234,12 @@
 {/if}
 
 <style>
+  .links {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin: 0.75rem 0;
+  }
   .drill {
     display: grid;
     grid-template-columns: minmax(18rem, 24rem) minmax(0, 1fr);

@@ -32,7 +32,10 @@
     <div class="picture sheet">
       <CourtFloor lines={tape.lines} label="Spots on the floor" top={34}>
         {#each tape.marks as m, i (m.name)}
-          {#if m.fromSideline}
+          {#if m.screen}
+            <path class="bar" d={`M${m.at.x - 1.1} ${sy(m.at)}h2.2`} />
+            <text x={m.at.x + 1.3} y={sy(m.at) + 0.4}>{i + 1}</text>
+          {:else if m.fromSideline}
             <path class="x" d={`M${m.at.x - 0.5} ${sy(m.at) - 0.5}l1 1m0 -1l-1 1`} />
             <text x={m.at.x + 0.8} y={sy(m.at) + 0.4}>{i + 1}</text>
           {:else}
@@ -46,8 +49,10 @@
       <tbody>
         {#each tape.marks as m, i (m.name)}
           <tr>
-            <td class="numeral">{i + 1}</td>
-            <td>{m.name}</td>
+            <td class="numeral" class:set={m.screen}>{i + 1}</td>
+            <td
+              >{m.name}{#if m.screen}<span class="soft">: set it here</span>{/if}</td
+            >
             <td class="numeral">{m.fromBaseline}</td>
             <td>
               {#if m.fromSideline}<span class="numeral">{m.fromSideline}</span>
@@ -79,6 +84,13 @@
   .picture {
     aspect-ratio: 52 / 42;
     padding: 0.5rem;
+  }
+  .bar {
+    stroke: var(--tape-orange);
+    stroke-width: 0.8;
+  }
+  .set {
+    border-left: 8px solid var(--tape-orange);
   }
   .x {
     stroke: var(--tape-blue);
