@@ -42,17 +42,30 @@ var shots = []shot{
 		p.Open("/" + team + "/teach?cue=trail")
 		p.Text("on the side of the cut")
 	}},
-	{"teach-flare", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach?screen=flare&cue=stuck")
-		p.Text("attack his recovery")
-		p.Text("from the screener.")
+	{"teach-ball", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach?screen=ball&cue=tag")
+		p.Text("paired side")
+	}},
+	{"teach-post", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach?screen=afterfeed&cue=dig")
+		p.Text("Run it")
+	}},
+	{"chooser", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach")
+		p.Click("button", "Down screen")
+		p.See("button", "Hammer")
+	}},
+	{"show", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/show?screen=flare&cue=under")
+		p.Click("button", "Answer")
+		p.Text("Screener: re-screen.")
 	}},
 	{"cue-cards", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach/cards?screen=down")
-		p.Text("Take him away!")
+		p.Open("/" + team + "/teach/cards?screen=ball")
+		p.Text("Out of two!")
 	}},
 	{"tape-sheet", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach/tape")
+		p.Open("/" + team + "/teach/tape?screen=down")
 		p.Text("Volleyball attack line")
 	}},
 	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
