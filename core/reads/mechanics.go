@@ -18,6 +18,12 @@ const (
 	// OneStep is the normal step left to an opponent who cannot see the screen
 	// (NFHS Rule 4-40 and FIBA Art. 33, from memory; taken as 3 ft: assumption).
 	OneStep = 3.0
+	// TwoStrides is the distance left to a moving opponent (NFHS Rule 4-40 and
+	// FIBA Art. 33, from memory: one to two strides; taken as 6 ft: assumption).
+	TwoStrides = 6.0
+	// LoopSlack is how much longer than straight a screener's way out may be
+	// (assumption).
+	LoopSlack = 1.0
 	// SpacingLeast and SpacingWanted are the distances between neighbours
 	// (common practice, no source).
 	SpacingLeast, SpacingWanted = 12.0, 15.0
@@ -54,6 +60,8 @@ func Mechanics(c court.Court, s *Situation) []Check {
 		out = append(out, daylight(s), meetsBody(s), backTo(c, screen, s))
 		if screen.spots.blind {
 			out = append(out, blindSide(s))
+		} else if screen.Family == OffBall {
+			out = append(out, timeAndDistance(s))
 		}
 	}
 	if screen.Family == OffBall {
@@ -61,6 +69,9 @@ func Mechanics(c court.Court, s *Situation) []Check {
 	}
 	if screen.Family == OffBall && !screen.spots.free && Classify(s).Cue == Under {
 		out = append(out, stopBehind(s))
+	}
+	if cue := Classify(s).Cue; screen.Family == OffBall && s.Exit != (court.Point{}) && (cue == Switch || cue == Show) {
+		out = append(out, straightOut(s))
 	}
 	if spread := neighbours(screen, s); spread.Text != "" {
 		out = append(out, spread, bodiesInside(c, screen, s), toes(c, screen, s))
@@ -203,6 +214,29 @@ func blindSide(s *Situation) Check {
 		Text: "A normal step is left: the screen is legal from behind."}
 	if !k.OK {
 		k.Text = fmt.Sprintf("He cannot see it and has %.1f ft: leave a normal step, or it is a foul and hurts him.", room)
+	}
+	return k
+}
+
+// timeAndDistance is what a moving opponent who can see the screen has had to
+// stop or turn: his way from his man's start to the screen.
+func timeAndDistance(s *Situation) Check {
+	room := math.Max(0, guard(s.From, guarding).Dist(s.Screener)-2*BodyRadius)
+	k := Check{ID: "moving", Feet: room, OK: room >= TwoStrides, Text: fmt.Sprintf("His man has %.0f ft to see it coming.", room)}
+	if !k.OK {
+		k.Text = fmt.Sprintf("Set %.1f ft in front of a moving man: leave him two strides, or it is a foul.", room)
+	}
+	return k
+}
+
+// straightOut is by how many feet the screener's way to the rim is longer than
+// the straight one.
+func straightOut(s *Situation) Check {
+	end := finishNear(s.Screener)
+	loop := s.Screener.Dist(s.Exit) + s.Exit.Dist(end) - s.Screener.Dist(end)
+	k := Check{ID: "exit", Feet: loop, OK: loop <= LoopSlack, Text: "Straight out to the rim."}
+	if !k.OK {
+		k.Text = fmt.Sprintf("A loop of %.1f ft on the way to the rim: the pass is late and long. Go straight.", loop)
 	}
 	return k
 }

@@ -67,10 +67,12 @@ func TestMechanics(t *testing.T) {
 	}
 }
 
-// How the others space the floor, and where the cutter stops behind a re-screen:
+// How the others space the floor, how the screener leaves, the room of a moving
+// opponent (two strides: NFHS Rule 4-40 and FIBA Art. 33, from memory), and where
+// the cutter stops behind a re-screen:
 // each fault is found when it is made (common practice, no source: 12 ft between
 // neighbours, three never inside the arc, nobody's toes on the line).
-func TestSpacingOfTheOthers(t *testing.T) {
+func TestSpacingAndWays(t *testing.T) {
 	c := highSchool(t)
 	base := ballScreen.Example(c, Drop)
 	for _, tc := range []struct {
@@ -92,6 +94,25 @@ func TestSpacingOfTheOthers(t *testing.T) {
 		if k, _ := check(t, c, &s, tc.id); k.OK || !strings.Contains(k.Text, tc.text) || math.Abs(k.Feet-tc.feet) > 0.02 {
 			t.Errorf("%s: %+v, want %q and %.1f", tc.id, k, tc.text, tc.feet)
 		}
+	}
+
+	_, switched := down(t, Switch)
+	if k, ok := check(t, c, &switched, "exit"); !ok || !k.OK || k.Feet > 0.01 {
+		t.Errorf("straight out: %+v", k)
+	}
+	// A detour over a point d off the straight way, half way down it.
+	rim := finishNear(switched.Screener)
+	half, way := switched.Screener.Add(rim).Scale(0.5), rim.Sub(switched.Screener)
+	switched.Exit = half.Add(way.Unit().Left().Scale(5))
+	want := 2*math.Hypot(way.Len()/2, 5) - way.Len()
+	if k, _ := check(t, c, &switched, "exit"); k.OK || math.Abs(k.Feet-want) > 1e-9 || !strings.Contains(k.Text, "A loop of") {
+		t.Errorf("a loop of %.2f ft: %+v", want, k)
+	}
+
+	_, near := down(t, Trail)
+	near.From = near.Screener.Add(near.From.Sub(near.Screener).Unit().Scale(6))
+	if k, ok := check(t, c, &near, "moving"); !ok || k.OK || !strings.Contains(k.Text, "two strides") {
+		t.Errorf("in front of a moving man: %+v", k)
 	}
 
 	_, under := down(t, Under)

@@ -38,6 +38,8 @@ type Situation struct {
 	Eyes court.Point `json:"eyes,omitzero"`
 	// Back is a place the screener's back points to; none when zero.
 	Back court.Point `json:"back,omitzero"`
+	// Exit is a place the screener's way to the rim goes through; straight when zero.
+	Exit court.Point `json:"exit,omitzero"`
 
 	// Shooters among handler, screener and second screener: who can make the
 	// three. It decides who pops, and what "under" is worth.
@@ -94,8 +96,8 @@ func (s *Situation) Validate(c court.Court) error {
 				upper(p.Word), court.FeetInches(at.X), court.FeetInches(at.Y))
 		}
 	}
-	if !s.Eyes.Finite() || !s.Back.Finite() {
-		return places("Where somebody faces is not a number. Nothing was judged; turn the figure again.")
+	if !s.Eyes.Finite() || !s.Back.Finite() || !s.Exit.Finite() {
+		return places("Where somebody faces or goes is not a number. Nothing was judged; turn the figure again.")
 	}
 	for i, p := range screen.People {
 		for _, q := range screen.People[i+1:] {
@@ -151,7 +153,7 @@ func (s Situation) Mirror() Situation {
 	for p := cutter; p < rim; p++ {
 		s.Put(p, s.At(p).Mirror())
 	}
-	s.Eyes, s.Back = s.Eyes.Mirror(), s.Back.Mirror()
+	s.Eyes, s.Back, s.Exit = s.Eyes.Mirror(), s.Back.Mirror(), s.Exit.Mirror()
 	return s
 }
 
@@ -219,6 +221,9 @@ func (sc *Screen) Example(c court.Court, cue Cue) Situation {
 		}
 	}
 	sc.placeDefenders(&s, row)
+	if sc.Family == OffBall && !sc.spots.free {
+		s.Exit = s.Screener.Scale(exitAt)
+	}
 	switch sc.spots.back {
 	case "":
 		if !sc.spots.free {
@@ -270,6 +275,7 @@ func (sc *Screen) ball() Place {
 const (
 	guarding = 3.0  // feet from the man, toward the rim
 	helpSag  = 0.45 // share of the way to the rim, two passes away
+	exitAt   = 0.55 // share of the screener's distance from the rim, on his way out
 )
 
 // TapeMarks are the places where this screen is set, on both sides, as lengths a

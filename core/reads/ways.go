@@ -236,6 +236,9 @@ func screenerPath(c court.Court, f *frame, s *Situation, read Read) []court.Poin
 			return []court.Point{s.To}
 		}
 	}
+	if s.Exit != (court.Point{}) && (read == Slip || read == Split) {
+		return []court.Point{s.Exit, rim}
+	}
 	return []court.Point{rim} // straight to the rim, no loop
 }
 

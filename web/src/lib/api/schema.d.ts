@@ -611,6 +611,7 @@ export interface components {
             xThree?: components["schemas"]["Point"];
             eyes?: components["schemas"]["Point"];
             back?: components["schemas"]["Point"];
+            exit?: components["schemas"]["Point"];
             cutterShoots?: boolean;
             screenerShoots?: boolean;
             secondShoots?: boolean;

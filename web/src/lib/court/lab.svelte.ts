@@ -55,7 +55,7 @@ export class Lab {
   /** Everybody on the floor, and the places that can be moved with them. */
   private get placed(): string[] {
     const s = this.situation;
-    const handles = ['back', 'eyes'].filter((h) => s && h in s);
+    const handles = ['back', 'eyes', 'exit'].filter((h) => s && h in s);
     return [...(this.lesson?.screen.people ?? []).map((p) => p.id), ...handles];
   }
 

@@ -86,6 +86,7 @@
     return add(from, ((to.x - from.x) / far) * handleAt, ((to.y - from.y) / far) * handleAt);
   }
 
+  const toRim = ['slip', 'split'];
   const turners = $derived(
     !s || player.play
       ? []
@@ -95,6 +96,10 @@
             : []),
           ...(s.eyes
             ? [{ id: 'eyes', name: 'Where the defender looks', of: s.xCutter, at: handle(s.xCutter, s.eyes) }]
+            : []),
+          // The way out is there to be bent where the screener goes to the rim.
+          ...(s.exit && toRim.includes(lab.painted?.row.screenerRead ?? '')
+            ? [{ id: 'exit', name: "Screener's way out", of: s.screener, at: s.exit }]
             : [])
         ]
   );
