@@ -247,3 +247,73 @@ func TestDragThroughTheFamilies(t *testing.T) {
 	p.See("link", "Show the team")
 	read(p, "Fade")
 }
+
+// What a coach takes away from the lab: one card, a family's cards, the tape
+// sheet with the screen's places, the picture as SVG, and the team's own pace.
+func TestPapersOfTheLab(t *testing.T) {
+	p := enter(t, demo(t))
+	team := "/" + strings.Split(p.Path(), "/")[1]
+	p.Open(team + "/teach?screen=stagger&cue=under")
+	read(p, "Fade")
+
+	// The picture as a file of its own: an SVG that parses, with its colours in it.
+	p.Until(`(navigator.clipboard.writeText = async (t) => { window.copied = t; }, true)`)
+	p.Click("button", "Copy as SVG")
+	p.Text("copied as SVG")
+	if fault := browser.Eval[string](p, `(() => {
+		const doc = new DOMParser().parseFromString(window.copied, 'image/svg+xml');
+		if (doc.querySelector('parsererror')) return doc.querySelector('parsererror').textContent;
+		const people = [...doc.querySelectorAll('text')].map((t) => t.textContent).sort().join('');
+		if (people !== 'CCFFPSS') return 'people: ' + people;
+		if (doc.querySelector('[class], [tabindex]')) return 'it carries the page with it';
+		const disc = [...doc.querySelectorAll('circle')].find((c) => c.getAttribute('r') === '1.08');
+		return disc && /fill: ?rgb/.test(disc.getAttribute('style')) ? '' : 'no colours';
+	})()`); fault != "" {
+		t.Error(fault)
+	}
+
+	p.Click("link", "Tape sheet")
+	p.Text("Right staggered pair, first screener")
+	p.Click("link", "Back to the lab")
+	p.Open(team + "/teach/cards?screen=stagger")
+	p.Click("link", "Only this card: Jump, staggered pair")
+	p.Text("Back door!")
+	if n := browser.Eval[int](p, "document.querySelectorAll('.cards > li').length"); n != 1 {
+		t.Errorf("%d cards, want the one", n)
+	}
+	p.Click("link", "The whole family")
+	p.Text("Cue cards: Off the ball")
+	if n := browser.Eval[int](p, "document.querySelectorAll('.cards > li').length"); n < 60 {
+		t.Errorf("%d cards for twelve screens", n)
+	}
+
+	// Who nobody knows is said, not shown empty.
+	p.Open(team + "/teach?screen=moon")
+	p.Says("alert", "no such screen")
+	p.Click("button", "Open the down screen")
+	read(p, "Curl")
+
+	// By keyboard: the chooser, a search that finds nothing, and out again.
+	p.Press("/")
+	p.FillRole("searchbox", "Say what you see", "xylophone")
+	p.Says("status", "No line of the tables says that")
+	p.Press(kb.Escape)
+	p.Until("!document.querySelector('dialog').open")
+
+	// The team's own stopwatch changes who comes open.
+	feet := func() string {
+		return browser.Eval[string](p, "document.querySelector('[aria-label=\"Who comes open\"]').innerText")
+	}
+	p.Text("on the side of the cut")
+	before := feet()
+	p.Click("link", "Settings")
+	p.Click("checkbox", "Our own figures")
+	p.FillRole("spinbutton", "Reaction, s", "0.9")
+	p.Click("button", "Store the settings")
+	p.Text("The settings are stored")
+	p.Click("link", "Teach")
+	p.Text("on the side of the cut")
+	if after := feet(); after == before {
+		t.Errorf("a slow reaction changes nothing: %s", after)
+	}
+}

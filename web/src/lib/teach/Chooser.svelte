@@ -58,6 +58,13 @@
     onchoose(screen, cue);
   }
 
+  /** Escape leaves at once; a search field would only empty itself. */
+  function escape(e: KeyboardEvent) {
+    if (e.key !== 'Escape') return;
+    e.preventDefault();
+    open = false;
+  }
+
   function submit(e: SubmitEvent) {
     e.preventDefault();
     const first = hits?.[0];
@@ -72,6 +79,7 @@
       <input
         type="search"
         bind:value={words}
+        onkeydown={escape}
         oninput={search}
         placeholder="he goes under on the flare"
         autocomplete="off"

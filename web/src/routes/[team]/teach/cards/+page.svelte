@@ -118,7 +118,7 @@
         </div>
         {#if family}<p class="soft">{lesson.screen.name}</p>{/if}
         <p><b>{session.cueName(r.cue)}.</b> {r.seen}.</p>
-        <p class="answer"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
+        <p class="what"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
         <p class="shout">{session.read(r.cutterRead)?.shout}</p>
         <p class="soft">{lesson.screen.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
         {#if !asked.get('cue')}
@@ -176,7 +176,7 @@
     stroke-width: 0.25;
     stroke-dasharray: 0.3 0.5;
   }
-  .answer {
+  .what {
     display: flex;
     align-items: center;
     gap: 0.6rem;

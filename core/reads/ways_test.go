@@ -1,0 +1,147 @@
+package reads
+
+import (
+	"math"
+	"testing"
+
+	"evrik/core/court"
+)
+
+// Who has the ball at the end of each read, as it is taught (common practice, no
+// source): the test says it in its own words for every row of every table.
+func TestWhoEndsWithTheBall(t *testing.T) {
+	c := highSchool(t)
+	others := map[string]map[Cue]Place{
+		Ball:       {Tag: one, Hedge: screener, Blitz: screener},
+		StepUp:     {Hedge: screener},
+		Ghost:      {Hedge: screener, Switch: screener},
+		DoubleHigh: {Drop: screener, TagLow: second, Hedge: screener},
+		Changes:    {Waits: screener},
+		RoundPost:  {Still: screener},
+		FeedPost:   {Behind: screener, Fronted: screener, Helped: second},
+		Cross:      {Switch: screener},
+	}
+	for _, screen := range Screens() {
+		for _, row := range screen.rows {
+			want, special := others[screen.ID][row.Cue]
+			if !special {
+				want = cutter
+				if screen.Family == OffBall && (row.Cue == Switch || row.Cue == Show) {
+					want = screener
+				}
+			}
+			s := screen.Example(c, row.Cue)
+			if got := screen.ballTo(&s, row.CutterRead); got != want {
+				t.Errorf("%s %s: the ball ends with %s, want %s", screen.ID, row.Cue, got, want)
+			}
+			// The play says the same: at its end ball and receiver are together.
+			a, err := Judge(On(c), &s)
+			if err != nil {
+				t.Fatal(err)
+			}
+			p := PlayOf(On(c), &s, a)
+			ends := map[string]court.Point{}
+			for _, track := range p.Tracks {
+				ends[track.Who] = track.Keys[len(track.Keys)-1].At
+			}
+			if gap := ends["ball"].Dist(ends[want.String()]); gap > 0.01 {
+				t.Errorf("%s %s: the ball ends %.1f ft from %s", screen.ID, row.Cue, gap, want)
+			}
+		}
+	}
+}
+
+// Every read of every table has a way: finite, on the floor, mirrored on the
+// other side; threes end behind the line, finishes at the rim, and a pull-up
+// stops short of the big.
+func TestWaysOfEveryRead(t *testing.T) {
+	for _, preset := range court.Presets() {
+		for _, screen := range Screens() {
+			for _, row := range screen.rows {
+				s := screen.Example(preset.Court, row.Cue)
+				m := s.Mirror()
+				f, g := screen.frame(&s), screen.frame(&m)
+				check := func(whose string, here, there []court.Point) {
+					if len(here) != len(there) {
+						t.Fatalf("%s %s %s: %d legs, mirrored %d", screen.ID, row.Cue, whose, len(here), len(there))
+					}
+					for i, p := range here {
+						if !p.Finite() || !preset.Court.Contains(p) || p.Mirror().Dist(there[i]) > 1e-9 {
+							t.Errorf("%s %s on %s, %s: leg %d to %+v, mirrored %+v", screen.ID, row.Cue, preset.ID, whose, i, p, there[i])
+						}
+					}
+				}
+				check("cutter", cutPath(preset.Court, &f, &s, row.CutterRead), cutPath(preset.Court, &g, &m, row.CutterRead))
+				check("screener", screenerPath(preset.Court, &f, &s, row.ScreenerRead), screenerPath(preset.Court, &g, &m, row.ScreenerRead))
+			}
+		}
+	}
+	c := highSchool(t)
+	s := ballScreen.Example(c, Drop)
+	f := ballScreen.frame(&s)
+	for _, big := range []float64{-4, -7, -12} {
+		s.XScreener = f.at(2.5, big)
+		end := cutPath(c, &f, &s, PullUp)
+		if room := end[len(end)-1].Dist(s.XScreener); room < roomToShoot-1e-9 && end[len(end)-1] != end[0] {
+			t.Errorf("big %.0f ft below the screen: pulls up %.1f ft in front of him", -big, room)
+		}
+	}
+	if end := cutPath(c, &f, &s, Snake); math.Abs(end[1].Len()-middle) > 1e-9 {
+		t.Errorf("a snake ends %.1f ft from the ring, taught are 15 to 17", end[1].Len())
+	}
+	h := handoffScreen.Example(c, Under)
+	hf := handoffScreen.frame(&h)
+	if end := cutPath(c, &hf, &h, ShootBehind); hf.origin.Dist(end[0]) > 4 {
+		t.Errorf("the shot behind a handoff is %.1f ft from the carrier", hf.origin.Dist(end[0]))
+	}
+}
+
+// Tape marks: both sides, on the floor, one for each screener, none where nobody
+// sets a screen; the lengths are square to the lines.
+func TestTapeMarksOfScreens(t *testing.T) {
+	for _, p := range court.Presets() {
+		for _, screen := range Screens() {
+			marks := screen.TapeMarks(p.Court, false)
+			want := 0
+			for _, person := range screen.People {
+				if person.Screens && !screen.spots.free {
+					want += 2
+				}
+			}
+			if len(marks) != want {
+				t.Errorf("%s: %d marks, want %d", screen.ID, len(marks), want)
+			}
+			for i, m := range marks {
+				if !m.Screen || !p.Court.Contains(m.At) || m.FromBaseline == "" || (m.Sideline == "left") != (m.At.X < 0) {
+					t.Errorf("%s: %+v", screen.ID, m)
+				}
+				if i%2 == 1 && (marks[i-1].At.Mirror() != m.At || marks[i-1].FromSideline != m.FromSideline) {
+					t.Errorf("%s: left and right differ: %+v %+v", screen.ID, marks[i-1], m)
+				}
+			}
+		}
+	}
+}
+
+// A sketch shows the situation: everything on the floor, the cut of some length.
+func TestSketches(t *testing.T) {
+	c := highSchool(t)
+	list := Sketched()
+	if len(list) != len(Screens()) {
+		t.Fatalf("%d sketches", len(list))
+	}
+	for _, s := range list {
+		k := s.Sketch
+		for _, p := range append(k.Others, k.From, k.To, k.Screener, k.Ball) {
+			if !c.Contains(p) {
+				t.Errorf("%s: %+v is off the floor", s.ID, p)
+			}
+		}
+		if k.From.Dist(k.To) < 4 {
+			t.Errorf("%s: a cut of %.1f ft is not seen", s.ID, k.From.Dist(k.To))
+		}
+	}
+	if downScreen.Sketch != nil {
+		t.Error("the table itself was changed")
+	}
+}
