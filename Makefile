@@ -38,7 +38,7 @@ generate: need-go need-node web/node_modules/.stamp ## server interface, TypeScr
 	cd web && npm run --silent types
 
 bench: need-go need-postgres need-chromium $(WEB) ## the figures of docs/performance.md
-	go test -run '^$$' -bench . -benchmem ./core/...
+	go test -run '^$$' -bench . -benchmem ./core/... ./internal/web/
 	go test -run '^$$' -bench . -benchtime 1x ./e2e/
 
 screenshots: build need-postgres need-chromium ## docs/screenshots from a fresh demo
