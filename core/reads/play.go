@@ -77,8 +77,8 @@ func PlayOf(fl Floor, s *Situation, a Answer) Play {
 		}
 	}
 	arrive := b.ball(screen, screen.ballTo(s, a.Row.CutterRead), use)
-	b.defender(xCutter, screen.waits(s, from, s.XCutter), s.XCutter, leave, use, b.end("cutter"), cutEnd)
-	b.defender(xScreener, screen.waits(s, begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
+	b.defender(xCutter, screen.waits(from, s.XCutter), s.XCutter, leave, use, b.end("cutter"), cutEnd)
+	b.defender(xScreener, screen.waits(begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
 	for _, p := range screen.People {
 		if p.ID.Defends() && b.find(p.ID.String()) == nil {
 			b.stand(p.ID, s.At(p.ID))
@@ -101,7 +101,7 @@ func guard(man court.Point, d float64) court.Point { return man.Toward(court.Poi
 
 // waits is where a defender is before the read: with his man, or in his place
 // where nobody moves before it.
-func (sc *Screen) waits(_ *Situation, man, at court.Point) court.Point {
+func (sc *Screen) waits(man, at court.Point) court.Point {
 	if sc.spots.free {
 		return at
 	}

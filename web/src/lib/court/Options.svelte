@@ -8,6 +8,17 @@
   // first. The upright line is where open begins.
   let { options, chosen }: { options: Schemas['Option'][]; chosen: string } = $props();
 
+  // A long table shows what comes free at all, and the read that is asked for.
+  const most = 6;
+  const nothing = 0.05; // ft
+  const shown = $derived(
+    options.length <= most
+      ? options
+      : options.filter(
+          (o, i) => o.read === chosen || (i < most && o.pass !== 'none' && o.separation > nothing)
+        )
+  );
+
   const open = 4; // ft, where the engine's "open" begins
   const widest = 12; // ft at which a bar is full
   const share = (feet: number) => `${Math.min(100, (feet / widest) * 100)}%`;
@@ -17,7 +28,7 @@
 <section aria-label="Who comes open">
   <h2>Run it: feet to his man at the catch</h2>
   <ul class="quiet-list">
-    {#each options as o (o.read)}
+    {#each shown as o (o.read)}
       <li class:chosen={o.read === chosen} class:none={o.pass === 'none'}>
         <ReadGlyph read={o.read} size={26} />
         <span>{session.readName(o.read)}</span>
