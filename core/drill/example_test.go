@@ -11,7 +11,7 @@ import (
 func ExampleOrderList() {
 	d, _ := drill.ByID("slot-twos")
 	stage, _ := d.Stage("live")
-	order, err := drill.OrderList(stage, drill.Setup{
+	order, err := drill.OrderList(d, stage, drill.Setup{
 		Players: []string{"Ada", "Bo", "Cleo", "Dee", "Eli"}, Baskets: 1, Minutes: 2, Seconds: 20, Seed: 1,
 	})
 	if err != nil {
@@ -36,8 +36,8 @@ func ExampleOrderList() {
 func ExampleOrderList_tooFew() {
 	d, _ := drill.ByID("slot-twos")
 	stage, _ := d.Stage("live")
-	_, err := drill.OrderList(stage, drill.Setup{Players: []string{"Ada", "Bo", "Cleo"}, Baskets: 1, Minutes: 10})
+	_, err := drill.OrderList(d, stage, drill.Setup{Players: []string{"Ada", "Bo", "Cleo"}, Baskets: 1, Minutes: 10})
 	fmt.Println(err)
 	// Output:
-	// Live: nobody switches needs 4 players and 3 are here. Run the shown stage, with a coach as the defender, instead: it works with two.
+	// Live: nobody switches needs 4 players and 3 are here. Run "Shown: coach plays the defender" instead: it works with 2.
 }

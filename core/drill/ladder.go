@@ -73,6 +73,8 @@ type Stage struct {
 	Name string `json:"name"`
 	// Rules are what the coach announces.
 	Rules []string `json:"rules"`
+	// Switches are the live rules that are on, see Switches.
+	Switches []string `json:"switches,omitempty"`
 	// Defenders is how many players defend each rep.
 	Defenders int `json:"defenders"`
 	// CoachShows is true when a coach plays X-cutter from a cue list.
@@ -83,19 +85,76 @@ type Stage struct {
 	Seconds float64 `json:"seconds"`
 }
 
-// Drill is an entry of the catalogue.
+// Drill is an entry of the catalogue, or a program's own.
 type Drill struct {
-	ID     string `json:"id"`
-	Name   string `json:"name"`
-	About  string `json:"about"`
-	Screen string `json:"screen"`
-	// Rotation says in words how players move on.
-	Rotation  string   `json:"rotation"`
+	ID    string `json:"id"`
+	Name  string `json:"name"`
+	About string `json:"about"`
+	// Screen is the situation whose reads are taught; empty where none is.
+	Screen string `json:"screen,omitempty"`
+	// Positions are who is on the floor in a rep. The first player's is the one
+	// whose reads count, the second's his screener or partner.
+	Positions []Position `json:"positions"`
+	// Phases show one rep on the right side of the floor.
+	Phases   []Phase  `json:"phases"`
+	Rotation Rotation `json:"rotation"`
+	// Helpers says who else is wanted.
 	Helpers   string   `json:"helpers"`
 	Equipment []string `json:"equipment"`
 	Watch     []string `json:"watch"`
-	Cautions  []string `json:"cautions"`
-	Stages    []Stage  `json:"stages"`
+	// Fixes are the corrections this drill is good for (evidence tags).
+	Fixes    []string `json:"fixes"`
+	Cautions []string `json:"cautions"`
+	Stages   []Stage  `json:"stages"`
+	// Workout lists, per cue, the answers that are drilled one after the other, on
+	// both sides.
+	Workout []Set `json:"workout,omitempty"`
+}
+
+// Set is one cue of a workout with its answers.
+type Set struct {
+	Cue     reads.Cue    `json:"cue"`
+	Answers []reads.Read `json:"answers"`
+}
+
+// Shots is how many reps a workout has: every answer on both sides.
+func (d *Drill) Shots() int {
+	n := 0
+	for _, s := range d.Workout {
+		n += 2 * len(s.Answers)
+	}
+	return n
+}
+
+// Position is a place in a rep.
+type Position struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Letter stands on the figure where no jersey does.
+	Letter string `json:"letter"`
+	// Spot is where he starts, a named place of the court.
+	Spot string `json:"spot"`
+	// Helper is true where a coach or helper stands; without one a player does.
+	Helper bool `json:"helper,omitempty"`
+	// Ball is true for who has a ball at the start.
+	Ball bool `json:"ball,omitempty"`
+}
+
+// positions are the ids of the positions that players take; without helpers
+// theirs come last.
+func (d *Drill) positions(noHelpers bool) []string {
+	var out, theirs []string
+	for _, p := range d.Positions {
+		if p.Helper {
+			theirs = append(theirs, p.ID)
+		} else {
+			out = append(out, p.ID)
+		}
+	}
+	if noHelpers {
+		out = append(out, theirs...)
+	}
+	return out
 }
 
 // Stage returns a stage of the drill, and whether it has one with this id.
@@ -108,14 +167,12 @@ func (d *Drill) Stage(id string) (Stage, bool) {
 	return Stage{}, false
 }
 
-// Catalogue returns every drill the product ships.
-func Catalogue() []*Drill { return []*Drill{slotTwos} }
-
-// Screens returns the screens that the catalogue's drills teach.
-func Screens() []*reads.Screen {
+// Taught returns the situations a team's board speaks of: those with reps, by
+// their ids, and that of the catalogue's first drill, with which a team begins.
+func Taught(logged []string) []*reads.Screen {
 	var out []*reads.Screen
-	for _, d := range Catalogue() {
-		if s, ok := reads.ScreenByID(d.Screen); ok && !slices.Contains(out, s) {
+	for _, s := range reads.Screens() {
+		if s.ID == catalogue[0].Screen || slices.Contains(logged, s.ID) {
 			out = append(out, s)
 		}
 	}
@@ -132,41 +189,12 @@ func ByID(id string) (*Drill, bool) {
 	return nil, false
 }
 
-var ownCues = []reads.Cue{reads.Trail, reads.Stuck, reads.Under, reads.Jump}
-
-// slotTwos: the shape is common practice, no source; seconds per rep are
-// assumptions until the team's own pace is known.
-var slotTwos = &Drill{
-	ID:     "slot-twos",
-	Name:   "Slot twos",
-	About:  "Two on two and a coach with the ball in the far slot. One comes down and screens, the other reads his man and comes off it. A quick reversal to the screener keeps him alive.",
-	Screen: reads.Down,
-	Rotation: "Offence stays on for defence, defence goes to the end of the line. " +
-		"Sides change when everyone has cut once and screened once.",
-	Helpers:   "One passer at each basket",
-	Equipment: []string{"One ball at each basket", "Tape mark where the screen is set", "Chair (post stage)"},
-	Watch: []string{
-		"Cutter waits until the screener's feet are down",
-		"Screener finds the body, not the spot",
-		"One goes to the rim, the other to the ball",
-		"Two dribbles at most; a put-back keeps the rep alive",
-	},
-	Cautions: []string{
-		"Run, land and change direction before the first live screen.",
-		"Feet set, arms in, no lean. Match size and strength in live pairs.",
-		"Pain is not effort: a hurt player leaves the drill.",
-	},
-	Stages: []Stage{
-		{ID: "air", Rung: Air, Name: "Air: name it, run it", Seconds: 14, Cues: ownCues,
-			Rules: []string{"No defence", "The coach names the cut before it starts"}},
-		{ID: "post", Rung: Post, Name: "Post: hit the chair", Seconds: 15, Cues: ownCues,
-			Rules: []string{"A chair stands where the defender would be", "The coach names the cut", "Screen touches the chair"}},
-		{ID: "shown", Rung: Shown, Name: "Shown: coach plays the defender", Seconds: 16, Cues: ownCues, CoachShows: true,
-			Rules: []string{"A coach follows the cue list", "Nothing is announced", "Play to the shot"}},
-		{ID: "live", Rung: Live2, Name: "Live: nobody switches", Seconds: 20, Cues: ownCues, Defenders: 2,
-			Rules: []string{"Two on two, no switching", "Two dribbles", "Put-backs count"}},
-		{ID: "live-switch", Rung: Live2, Name: "Live: switching allowed", Seconds: 20, Defenders: 2,
-			Cues:  append(append([]reads.Cue(nil), ownCues...), reads.Switch, reads.Show),
-			Rules: []string{"Two on two, switch or show when you like", "Two dribbles", "Put-backs count"}},
-	},
+// Switches are the rules of live rungs a drill can turn on (common practice, no
+// source; the 12 s clock is FIBA 3x3's, from memory).
+func Switches() map[string]string {
+	return map[string]string{
+		"no-switch": "Defenders do not switch", "two-dribbles": "Two dribbles at most", "putbacks": "Own rebounds keep the ball",
+		"clear": "The ball is cleared past the arc", "clock-12": "12 seconds to shoot", "cut-or-lose": "A pass without a cut or a screen loses the ball",
+		"winners": "Winners stay", "freeze": "Freeze and look at it",
+	}
 }

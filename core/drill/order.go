@@ -3,7 +3,9 @@ package drill
 import (
 	"errors"
 	"fmt"
+	"math"
 	"math/rand/v2"
+	"slices"
 
 	"evrik/core/reads"
 )
@@ -12,8 +14,8 @@ import (
 const (
 	// MaxPlayers is the largest squad an order list is made for (assumption).
 	MaxPlayers = 24
-	// MaxBaskets for this drill: both ends of a floor.
-	MaxBaskets = 2
+	// MaxBaskets: both ends of a floor and four at its sides.
+	MaxBaskets = 6
 	// MaxMinutes and MinSeconds bound a block and a rep (assumptions).
 	MaxMinutes = 60
 	MinSeconds = 5
@@ -42,6 +44,17 @@ type Setup struct {
 	Seed uint64 `json:"seed"`
 	// LeftFirst starts on the left side.
 	LeftFirst bool `json:"leftFirst"`
+	// NoHelpers is true where nobody but the coach is there: players take the
+	// helpers' places, which costs reps.
+	NoHelpers bool `json:"noHelpers"`
+	// Apart and Together hold pairs of players the coach wants so.
+	Apart    [][2]string `json:"apart"`
+	Together [][2]string `json:"together"`
+	// Harder are cues that come twice as often.
+	Harder []reads.Cue `json:"harder"`
+	// Done are reps that have been run: they stand, the rest is made anew for
+	// whoever is here now.
+	Done []Rep `json:"done"`
 }
 
 // Rep is one line of the order list. Empty ids stand for a coach or nobody.
@@ -55,6 +68,15 @@ type Rep struct {
 	XCutter   string    `json:"xCutter"`
 	XScreener string    `json:"xScreener"`
 	Cue       reads.Cue `json:"cue"` // what the coach shows or names; none on live stages
+	// Others and XOthers are the further positions of offence and defence.
+	Others  []Placed `json:"others,omitempty"`
+	XOthers []Placed `json:"xOthers,omitempty"`
+}
+
+// Placed is a player in a position.
+type Placed struct {
+	Position string `json:"position"`
+	Player   string `json:"player"`
 }
 
 // Count is what one player gets out of the order.
@@ -66,6 +88,11 @@ type Count struct {
 	Right    int    `json:"right"`
 	Left     int    `json:"left"`
 	Partners int    `json:"partners"` // different players on the same side of the ball
+	Others   int    `json:"others"`   // reps in a further position
+	// Touches of the ball, sprints and jumps on offence, from the drill's motion.
+	Touches int `json:"touches"`
+	Sprints int `json:"sprints"`
+	Jumps   int `json:"jumps"`
 }
 
 // Order is the whole list with its sums.
@@ -76,7 +103,7 @@ type Order struct {
 	Seconds float64 `json:"seconds"`
 	// Waiting is the share of the time, 0 to 1, a player spends in line.
 	Waiting float64 `json:"waiting"`
-	// Spread is the largest difference between two players' counts in a role.
+	// Spread is the largest difference between two players' counts in a position.
 	Spread int `json:"spread"`
 	// Notes are sentences about what was changed or should be known.
 	Notes []string `json:"notes"`
@@ -88,11 +115,10 @@ const (
 	Left  = "left"
 )
 
-// OrderList makes the order of a stage for tonight's numbers: offence, then
-// defence, then the line. Counts per player and role differ by at most one,
-// sides are balanced per player and role, partners vary as far as they can.
-// Errors match ErrSetup and are sentences.
-func OrderList(stage Stage, in Setup) (Order, error) {
+// OrderList makes the order of a drill's stage for tonight's numbers, by the
+// drill's rotation. On every rotation but winners-stay counts per player and
+// position differ by at most one. Errors match ErrSetup and are sentences.
+func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	seconds := in.Seconds
 	if seconds == 0 {
 		seconds = stage.Seconds
@@ -100,57 +126,78 @@ func OrderList(stage Stage, in Setup) (Order, error) {
 	if err := checkSetup(in, seconds); err != nil {
 		return Order{}, err
 	}
-	n := len(in.Players)
-	perBasket := 2 + stage.Defenders
-	if n < perBasket {
-		return Order{}, setup("%s needs %d players and %d are here. Run %s instead: it works with two.",
-			stage.Name, perBasket, n, lowerStage(stage))
+	positions := d.positions(in.NoHelpers)
+	j := job{drill: d, stage: stage, n: len(in.Players), size: len(positions), baskets: in.Baskets, seed: in.Seed}
+	out := Order{Seconds: seconds, Notes: []string{}}
+	if err := j.fit(&out, in); err != nil {
+		return Order{}, err
 	}
-	out := Order{Baskets: in.Baskets, Seconds: seconds, Notes: []string{}}
-	if fit := n / perBasket; fit < out.Baskets {
-		out.Baskets = fit
-		out.Notes = append(out.Notes, fmt.Sprintf("%d players fill one basket, not %d: the second needs %d. Everyone is at one end.",
-			n, in.Baskets, perBasket*in.Baskets))
-	}
-	total := int(in.Minutes*60/seconds+1e-9) * out.Baskets
-	if total == 0 {
+	past, left := j.past(in, seconds)
+	total := int((in.Minutes*60-left)/seconds+1e-9) * j.baskets
+	if total <= 0 && len(past) == 0 {
 		return Order{}, setup("%.0f s do not hold one rep of %.0f s. Give the block more minutes.", in.Minutes*60, seconds)
 	}
+	j.total = max(0, total)
+	j.apart, j.together = j.pairsOf(in.Players, in.Apart), j.pairsOf(in.Players, in.Together)
 
-	rng := rand.New(rand.NewPCG(in.Seed, uint64(n)))
-	who := rng.Perm(n)
-	pairs := lineUp(n, out.Baskets, stage.Defenders > 0, total)
-	if pairs == nil {
-		return Order{}, setup("No fair order was found for %d players at %d baskets. Use one basket fewer.", n, out.Baskets)
+	rng := rand.New(rand.NewPCG(in.Seed, uint64(j.n)))
+	turns := j.turns(rng, in)
+	if turns == nil && j.total > 0 {
+		return Order{}, setup("No fair order was found for %d players at %d baskets. Use one basket fewer.", j.n, j.baskets)
 	}
-	period := sidePeriod(n, total)
-	out.Reps = make([]Rep, total)
-	for k, p := range pairs {
-		rep := Rep{No: k + 1, Slot: k / out.Baskets, Basket: k%out.Baskets + 1, Side: Right,
-			Cutter: in.Players[who[p.cutter]], Screener: in.Players[who[p.screener]]}
+	out.Baskets = j.baskets
+	out.Reps = append(out.Reps, past...)
+	start := 0
+	if len(past) > 0 {
+		start = past[len(past)-1].Slot + 1
+	}
+	period := sidePeriod(j.n, j.total)
+	if d.Rotation.Rule == SwapEnds {
+		period = max(1, (j.total+1)/2)
+	}
+	fresh := make([]Rep, len(turns))
+	for k, t := range turns {
+		side := Right
 		if (k/period%2 == 1) != in.LeftFirst {
-			rep.Side = Left
+			side = Left
 		}
-		if stage.Defenders > 0 {
-			// Whoever had the ball at this basket in the slot before defends now;
-			// the first defence is the end of the line.
-			d := p
-			if k >= out.Baskets {
-				d = pairs[k-out.Baskets]
-			} else {
-				d = firstDefence(pairs, out.Baskets, n, k)
-			}
-			rep.XCutter, rep.XScreener = in.Players[who[d.cutter]], in.Players[who[d.screener]]
-		}
-		out.Reps[k] = rep
+		fresh[k] = t.rep(positions, in.Players)
+		fresh[k].No, fresh[k].Slot, fresh[k].Basket, fresh[k].Side = len(past)+k+1, start+k/j.baskets, k%j.baskets+1, side
 	}
 	if stage.Defenders == 0 {
-		dealCues(out.Reps, stage.Cues, rng)
+		dealCues(fresh, stage.Cues, in.Harder, rng)
 	}
-	out.count(in.Players)
-	out.Waiting = 1 - float64(perBasket*out.Baskets)/float64(n)
-	out.remark(stage, n)
+	out.Reps = append(out.Reps, fresh...)
+	out.count(in.Players, d)
+	out.Waiting = 1 - math.Min(1, float64(j.perBasket()*j.baskets)/float64(j.n))
+	out.remark(j, in)
 	return out, nil
+}
+
+// rep names a turn's players in their positions.
+func (t turn) rep(positions, players []string) Rep {
+	var r Rep
+	for i, p := range t.crew {
+		switch i {
+		case 0:
+			r.Cutter = players[p]
+		case 1:
+			r.Screener = players[p]
+		default:
+			r.Others = append(r.Others, Placed{positions[i], players[p]})
+		}
+	}
+	for i, p := range t.defence {
+		switch i {
+		case 0:
+			r.XCutter = players[p]
+		case 1:
+			r.XScreener = players[p]
+		default:
+			r.XOthers = append(r.XOthers, Placed{positions[min(i, len(positions)-1)], players[p]})
+		}
+	}
+	return r
 }
 
 func checkSetup(in Setup, seconds float64) error {
@@ -158,16 +205,19 @@ func checkSetup(in Setup, seconds float64) error {
 	switch {
 	case n == 0:
 		return setup("Nobody is here: choose who takes part.")
-	case n == 1:
-		return setup("One player cannot screen for himself. A second makes a pair.")
 	case n > MaxPlayers:
 		return setup("%d players are more than one drill can hold (%d). Split the squad into two groups.", n, MaxPlayers)
 	case in.Baskets < 1 || in.Baskets > MaxBaskets:
-		return setup("This drill runs at one or two baskets, not %d.", in.Baskets)
+		return setup("A drill runs at one to %d baskets, not %d.", MaxBaskets, in.Baskets)
 	case !(in.Minutes > 0) || in.Minutes > MaxMinutes:
 		return setup("A block lasts more than 0 and at most %d minutes.", MaxMinutes)
 	case !(seconds >= MinSeconds) || seconds > MaxSeconds:
 		return setup("A rep takes between %d and %d seconds with its reset.", MinSeconds, MaxSeconds)
+	}
+	for i, r := range in.Done {
+		if r.Slot < 0 || r.Slot > MaxMinutes*60/MinSeconds || i > 0 && r.Slot < in.Done[i-1].Slot {
+			return setup("The reps that have been run are not in order. Nothing was dealt; reload the list.")
+		}
 	}
 	seen := make(map[string]bool, n)
 	for _, p := range in.Players {
@@ -177,13 +227,6 @@ func checkSetup(in Setup, seconds float64) error {
 		seen[p] = true
 	}
 	return nil
-}
-
-func lowerStage(s Stage) string {
-	if s.Defenders > 0 {
-		return "the shown stage, with a coach as the defender,"
-	}
-	return "the air stage"
 }
 
 // sidePeriod is after how many reps the side changes: when everyone has cut
@@ -271,8 +314,8 @@ func firstDefence(pairs []pair, baskets, n, k int) pair {
 }
 
 // dealCues gives every cutter all the cues before any comes again, in an order
-// he cannot foresee.
-func dealCues(reps []Rep, cues []reads.Cue, rng *rand.Rand) {
+// he cannot foresee; the harder cues come twice in a hand.
+func dealCues(reps []Rep, cues, harder []reads.Cue, rng *rand.Rand) {
 	if len(cues) == 0 {
 		return
 	}
@@ -281,6 +324,11 @@ func dealCues(reps []Rep, cues []reads.Cue, rng *rand.Rand) {
 		hand := left[reps[i].Cutter]
 		if len(hand) == 0 {
 			hand = append([]reads.Cue(nil), cues...)
+			for _, c := range harder {
+				if slices.Contains(cues, c) {
+					hand = append(hand, c)
+				}
+			}
 			rng.Shuffle(len(hand), func(a, b int) { hand[a], hand[b] = hand[b], hand[a] })
 		}
 		pick := 0
@@ -293,45 +341,89 @@ func dealCues(reps []Rep, cues []reads.Cue, rng *rand.Rand) {
 	}
 }
 
-func (o *Order) count(players []string) {
+func (o *Order) count(players []string, d *Drill) {
 	at := make(map[string]int, len(players))
 	o.Counts = make([]Count, len(players))
 	met := make([]map[string]bool, len(players))
 	for i, p := range players {
 		at[p], o.Counts[i].Player, met[i] = i, p, map[string]bool{}
 	}
+	work := d.work()
+	perPosition := make([][]int, len(work))
+	for i := range perPosition {
+		perPosition[i] = make([]int, len(players))
+	}
 	for _, r := range o.Reps {
-		c, s := at[r.Cutter], at[r.Screener]
-		o.Counts[c].Cutter++
-		o.Counts[s].Screener++
-		met[c][r.Screener], met[s][r.Cutter] = true, true
-		for _, i := range [2]int{c, s} {
+		for i, post := range r.offence() {
+			k, here := at[post]
+			if !here {
+				continue // he has left: his past reps stand, but not here
+			}
+			perPosition[i][k]++
+			c := &o.Counts[k]
+			switch i {
+			case 0:
+				c.Cutter++
+			case 1:
+				c.Screener++
+			default:
+				c.Others++
+			}
 			if r.Side == Right {
-				o.Counts[i].Right++
+				c.Right++
 			} else {
-				o.Counts[i].Left++
+				c.Left++
+			}
+			c.Touches, c.Sprints, c.Jumps = c.Touches+work[i].touches, c.Sprints+work[i].sprints, c.Jumps+work[i].jumps
+			for _, q := range r.offence() {
+				if q != post {
+					met[k][q] = true
+				}
 			}
 		}
-		if r.XCutter != "" {
-			o.Counts[at[r.XCutter]].Defence++
-			o.Counts[at[r.XScreener]].Defence++
+		for _, p := range r.defence() {
+			if k, here := at[p]; here {
+				o.Counts[k].Defence++
+			}
 		}
-	}
-	spread := func(of func(Count) int) int {
-		lo, hi := of(o.Counts[0]), of(o.Counts[0])
-		for _, c := range o.Counts {
-			lo, hi = min(lo, of(c)), max(hi, of(c))
-		}
-		return hi - lo
 	}
 	for i := range met {
 		o.Counts[i].Partners = len(met[i])
 	}
-	o.Spread = max(spread(func(c Count) int { return c.Cutter }), spread(func(c Count) int { return c.Screener }))
+	for _, counts := range perPosition {
+		o.Spread = max(o.Spread, slices.Max(counts)-slices.Min(counts))
+	}
+}
+
+// offence lists a rep's players on offence in the order of the positions.
+func (r Rep) offence() []string {
+	out := make([]string, 0, 2+len(r.Others))
+	for _, p := range []string{r.Cutter, r.Screener} {
+		if p != "" {
+			out = append(out, p)
+		}
+	}
+	for _, p := range r.Others {
+		out = append(out, p.Player)
+	}
+	return out
+}
+
+func (r Rep) defence() []string {
+	out := make([]string, 0, 2+len(r.XOthers))
+	for _, p := range []string{r.XCutter, r.XScreener} {
+		if p != "" {
+			out = append(out, p)
+		}
+	}
+	for _, p := range r.XOthers {
+		out = append(out, p.Player)
+	}
+	return out
 }
 
 // remark adds what a coach should know about the order.
-func (o *Order) remark(stage Stage, n int) {
+func (o *Order) remark(j job, in Setup) {
 	right := 0
 	for _, r := range o.Reps {
 		if r.Side == Right {
@@ -339,17 +431,33 @@ func (o *Order) remark(stage Stage, n int) {
 		}
 	}
 	left := len(o.Reps) - right
-	if diff := max(right-left, left-right); diff > n/2 {
+	if diff := max(right-left, left-right); diff > j.n/2 && j.drill.Rotation.Rule != Follow {
 		fewer := Left
 		if left > right {
 			fewer = Right
 		}
-		o.Notes = append(o.Notes, fmt.Sprintf("The sides drift apart: %d reps on the right, %d on the left. Start on the %s next time.", right, left, fewer))
+		o.note("The sides drift apart: %d reps on the right, %d on the left. Start on the %s next time.", right, left, fewer)
 	}
-	if n == 4*o.Baskets && stage.Defenders > 0 {
-		o.Notes = append(o.Notes, "There is no line with these numbers: offence and defence take turns without a rest, and partners hardly change.")
+	if j.n == j.perBasket()*o.Baskets && j.takesTurns() {
+		o.note("There is no line with these numbers: offence and defence take turns without a rest, and partners hardly change.")
 	}
-	if n%2 == 1 {
-		o.Notes = append(o.Notes, "An odd number: partners shift by one each time through, and the counts still differ by one at most.")
+	if j.n%2 == 1 && j.size == 2 {
+		o.note("An odd number: partners shift by one each time through, and the counts still differ by one at most.")
 	}
+	if j.drill.Rotation.Rule == WinnersStay {
+		o.note("Winners stay, so the list is only what may happen: counts depend on the scores.")
+	}
+	if in.NoHelpers && j.size > len(j.drill.positions(false)) {
+		o.note("No helper: a player takes the helper's place in every rep and gets fewer reps of his own.")
+	}
+	if broken := j.broken(o.Reps, in); broken > 0 {
+		o.note("%d of %d reps break a wish to keep players apart or together: the numbers leave no other way.", broken, len(o.Reps))
+	}
+	if len(in.Done) > 0 {
+		o.note("The first %d reps stand as they were run; the rest is dealt anew for %d players.", len(in.Done), j.n)
+	}
+}
+
+func (o *Order) note(format string, args ...any) {
+	o.Notes = append(o.Notes, fmt.Sprintf(format, args...))
 }

@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"math"
 	"reflect"
+	"slices"
 	"strings"
 	"testing"
 
@@ -19,9 +20,18 @@ func squad(n int) []string {
 	return ids
 }
 
+func slotTwos(t testing.TB) *Drill {
+	t.Helper()
+	d, ok := ByID("slot-twos")
+	if !ok {
+		t.Fatal("slot twos are not in the catalogue")
+	}
+	return d
+}
+
 func stage(t testing.TB, id string) Stage {
 	t.Helper()
-	s, ok := slotTwos.Stage(id)
+	s, ok := slotTwos(t).Stage(id)
 	if !ok {
 		t.Fatalf("no stage %q", id)
 	}
@@ -32,7 +42,7 @@ func stage(t testing.TB, id string) Stage {
 // basket, 5 for each of the six pairs' worth of players; two baskets give 60 and 10.
 func TestOffDefLineArithmetic(t *testing.T) {
 	for baskets, each := range map[int]int{1: 5, 2: 10} {
-		o, err := OrderList(stage(t, "live"), Setup{Players: squad(12), Baskets: baskets, Minutes: 10, Seconds: 20})
+		o, err := OrderList(slotTwos(t), stage(t, "live"), Setup{Players: squad(12), Baskets: baskets, Minutes: 10, Seconds: 20})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -135,7 +145,7 @@ func TestEveryNumberOfPlayersIsFair(t *testing.T) {
 				for _, minutes := range []float64{3, 8, 20} {
 					in := Setup{Players: squad(n), Baskets: baskets, Minutes: minutes, Seed: uint64(n)}
 					name := fmt.Sprintf("%s n=%d b=%d m=%g", id, n, baskets, minutes)
-					o, err := OrderList(st, in)
+					o, err := OrderList(slotTwos(t), st, in)
 					if n < 2+st.Defenders {
 						if !errors.Is(err, ErrSetup) {
 							t.Errorf("%s: %v", name, err)
@@ -159,7 +169,7 @@ func TestEveryNumberOfPlayersIsFair(t *testing.T) {
 // in as many reps than the list does.
 func TestPartnersAreTheMostPossible(t *testing.T) {
 	for n := 5; n <= 6; n++ {
-		o, err := OrderList(stage(t, "live"), Setup{Players: squad(n), Baskets: 1, Minutes: float64(n) * 20 / 60, Seconds: 20})
+		o, err := OrderList(slotTwos(t), stage(t, "live"), Setup{Players: squad(n), Baskets: 1, Minutes: float64(n) * 20 / 60, Seconds: 20})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -211,20 +221,20 @@ func TestPartnersAreTheMostPossible(t *testing.T) {
 func TestSameSeedSameOrder(t *testing.T) {
 	st := stage(t, "shown")
 	in := Setup{Players: squad(13), Baskets: 2, Minutes: 8, Seed: 7}
-	a, _ := OrderList(st, in)
-	b, _ := OrderList(st, in)
+	a, _ := OrderList(slotTwos(t), st, in)
+	b, _ := OrderList(slotTwos(t), st, in)
 	if !reflect.DeepEqual(a, b) {
 		t.Error("the same seed gave two orders")
 	}
 	in.Seed = 8
-	if c, _ := OrderList(st, in); reflect.DeepEqual(a.Reps, c.Reps) {
+	if c, _ := OrderList(slotTwos(t), st, in); reflect.DeepEqual(a.Reps, c.Reps) {
 		t.Error("another seed gave the same order")
 	}
 }
 
 func TestCueListIsBalancedPerCutter(t *testing.T) {
 	st := stage(t, "shown")
-	o, err := OrderList(st, Setup{Players: squad(11), Baskets: 1, Minutes: 20, Seed: 3})
+	o, err := OrderList(slotTwos(t), st, Setup{Players: squad(11), Baskets: 1, Minutes: 20, Seed: 3})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -244,7 +254,7 @@ func TestCueListIsBalancedPerCutter(t *testing.T) {
 			t.Errorf("%s sees %v", p, counts)
 		}
 	}
-	live, _ := OrderList(stage(t, "live"), Setup{Players: squad(8), Baskets: 1, Minutes: 5})
+	live, _ := OrderList(slotTwos(t), stage(t, "live"), Setup{Players: squad(8), Baskets: 1, Minutes: 5})
 	for _, r := range live.Reps {
 		if r.Cue != reads.NoCue {
 			t.Fatal("nobody shows a cue on a live stage")
@@ -261,10 +271,10 @@ func TestSetupsThatCannotBeRun(t *testing.T) {
 		want   string
 	}{
 		{"nobody", func(s *Setup) { s.Players = nil }, "Nobody is here"},
-		{"one", func(s *Setup) { s.Players = squad(1) }, "cannot screen for himself"},
-		{"three live", func(s *Setup) { s.Players = squad(3) }, "shown stage"},
+		{"one", func(s *Setup) { s.Players = squad(1) }, "needs 4 players and 1"},
+		{"three live", func(s *Setup) { s.Players = squad(3) }, "Shown: coach plays the defender"},
 		{"two hundred", func(s *Setup) { s.Players = squad(200) }, "Split the squad"},
-		{"no basket", func(s *Setup) { s.Baskets = 0 }, "one or two baskets"},
+		{"no basket", func(s *Setup) { s.Baskets = 0 }, "one to 6 baskets"},
 		{"no time", func(s *Setup) { s.Minutes = 0 }, "A block lasts"},
 		{"not a number", func(s *Setup) { s.Minutes = math.NaN() }, "A block lasts"},
 		{"seconds", func(s *Setup) { s.Seconds = 1 }, "A rep takes"},
@@ -276,7 +286,7 @@ func TestSetupsThatCannotBeRun(t *testing.T) {
 		in := good
 		in.Players = squad(8)
 		tc.change(&in)
-		_, err := OrderList(st, in)
+		_, err := OrderList(slotTwos(t), st, in)
 		if !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), tc.want) {
 			t.Errorf("%s: %v, want it to say %q", tc.name, err, tc.want)
 		}
@@ -284,29 +294,32 @@ func TestSetupsThatCannotBeRun(t *testing.T) {
 }
 
 func TestCatalogueIsSound(t *testing.T) {
+	if len(Catalogue()) != 22 {
+		t.Errorf("%d drills, want 22", len(Catalogue()))
+	}
+	names := map[string]bool{}
 	for _, d := range Catalogue() {
-		if found, ok := ByID(d.ID); !ok || found != d {
-			t.Errorf("%s is not found", d.ID)
+		if found, ok := ByID(d.ID); !ok || found != d || names[d.Name] {
+			t.Errorf("%s is not found, or there twice", d.ID)
 		}
-		if _, ok := reads.ScreenByID(d.Screen); !ok {
-			t.Errorf("%s: no screen %q", d.ID, d.Screen)
-		}
+		names[d.Name] = true
 		before := 0
 		for _, s := range d.Stages {
-			info, ok := RungByID(s.Rung)
-			if !ok || info.Number < before || len(s.Cues) == 0 || s.Seconds <= 0 || s.Rung.Number() != info.Number {
-				t.Errorf("%s: stage %+v", d.ID, s)
+			if s.Rung.Number() < before {
+				t.Errorf("%s: stage %s goes down the ladder", d.ID, s.ID)
 			}
-			if info.Live != (s.Defenders > 0) {
-				t.Errorf("%s %s: live %v with %d defenders", d.ID, s.ID, info.Live, s.Defenders)
+			before = s.Rung.Number()
+		}
+		for _, texts := range [][]string{d.Equipment, d.Watch, d.Cautions, {d.About, d.Helpers, d.Rotation.Say}} {
+			if len(texts) == 0 || slices.Contains(texts, "") {
+				t.Errorf("%s says too little: %v", d.ID, texts)
 			}
-			before = info.Number
 		}
 	}
 	if _, ok := ByID("moon"); ok {
 		t.Error("an unknown drill was found")
 	}
-	if _, ok := slotTwos.Stage("moon"); ok || Rung("moon").Number() != 0 {
+	if _, ok := slotTwos(t).Stage("moon"); ok || Rung("moon").Number() != 0 {
 		t.Error("an unknown stage was found")
 	}
 	if len(Ladder()) != 8 {
@@ -318,7 +331,7 @@ func BenchmarkOrderList(b *testing.B) {
 	st := stage(b, "live")
 	in := Setup{Players: squad(20), Baskets: 2, Minutes: 20, Seconds: 20}
 	for b.Loop() {
-		if _, err := OrderList(st, in); err != nil {
+		if _, err := OrderList(slotTwos(b), st, in); err != nil {
 			b.Fatal(err)
 		}
 	}

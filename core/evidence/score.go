@@ -39,9 +39,9 @@ func Score(screen *reads.Screen, school reads.School, seen Seen) (expected reads
 	switch {
 	case !ok:
 		return "", false, fmt.Errorf("The %s has no cue called %q.", screen.Name, seen.Cue)
-	case seen.Role == reads.Cutter:
+	case seen.Role == screen.Roles[0]:
 		expected = row.CutterRead
-	case seen.Role == reads.Screener:
+	case seen.Role == screen.Roles[1]:
 		expected = row.ScreenerRead
 	default:
 		return "", false, fmt.Errorf("Nobody is judged as %q in this drill.", seen.Role)

@@ -233,11 +233,11 @@ func StageOf(b Block) (*drill.Drill, drill.Stage, error) {
 
 // Order is the order list of a drill block for these players.
 func Order(b Block, players []string) (drill.Order, error) {
-	_, st, err := StageOf(b)
+	d, st, err := StageOf(b)
 	if err != nil {
 		return drill.Order{}, err
 	}
-	return drill.OrderList(st, drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed})
+	return drill.OrderList(d, st, drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed})
 }
 
 // whole adds the warnings about the practice as one.

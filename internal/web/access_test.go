@@ -94,6 +94,8 @@ func queries(path string) string {
 		return path + "?screen=down&seed=4"
 	case strings.HasSuffix(path, "/search"):
 		return path + "?words=flare"
+	case strings.HasSuffix(path, "/motion"):
+		return path + "?drill=slot-twos"
 	case strings.HasSuffix(path, "/lesson"):
 		return path + "?screen=down"
 	case strings.HasSuffix(path, "/readmap"):

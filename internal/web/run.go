@@ -64,7 +64,9 @@ func (s *Server) runBlock(team gen.Team, block practice.Block, present []string,
 	}
 	rung, _ := drill.RungByID(stage.Rung)
 	out.Stage, out.Order, out.Reads, out.Live = &stage, &order, rung.Reads, rung.Live
+	first := reads.Cutter
 	if screen, ok := reads.ScreenByID(d.Screen); ok {
+		first = screen.Roles[0]
 		table := []reads.Row{}
 		for _, cue := range stage.Cues {
 			if row, ok := screen.Row(store.SchoolOf(team), cue); ok {
@@ -76,7 +78,7 @@ func (s *Server) runBlock(team gen.Team, block practice.Block, present []string,
 	if rung.Reads {
 		var answers []bool
 		for _, row := range rows {
-			if row.BlockID.String() == block.ID && row.Role == string(reads.Cutter) {
+			if row.BlockID.String() == block.ID && row.Role == string(first) {
 				answers = append(answers, row.IsRight)
 			}
 		}
@@ -237,9 +239,12 @@ func (l *logger) row(ctx context.Context, e api.RepEvent) (gen.InsertRepEventPar
 	if _, err := l.q.Player(ctx, gen.PlayerParams{ProgramID: l.team.ProgramID, TeamID: l.team.ID, ID: *e.Player}); err != nil {
 		return row, orMissing(err, noPlayer+" Nothing was stored.")
 	}
-	screen, _ := reads.ScreenByID(d.Screen)
+	screen, ok := reads.ScreenByID(d.Screen)
+	if !ok {
+		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was stored.", d.Name))
+	}
 	cue, _ := reads.ParseCue(*e.Cue)
-	seen := evidence.Seen{Role: reads.Role(*e.Role), Side: string(*e.Side), Cue: cue, Made: reads.Read(*e.Made)}
+	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Side: string(*e.Side), Cue: cue, Made: reads.Read(*e.Made)}
 	if e.Outcome != nil {
 		seen.Outcome = evidence.Outcome(*e.Outcome)
 	}
@@ -257,10 +262,22 @@ func (l *logger) row(ctx context.Context, e api.RepEvent) (gen.InsertRepEventPar
 	if e.Late != nil {
 		row.Late = *e.Late
 	}
-	row.BlockID, row.PlayerID, row.Role, row.Side = *e.Block, *e.Player, *e.Role, string(*e.Side)
+	row.BlockID, row.PlayerID, row.Role, row.Side = *e.Block, *e.Player, string(seen.Role), string(*e.Side)
 	row.Drill, row.Rung, row.Screen, row.Cue = d.ID, string(stage.Rung), screen.ID, cue.String()
 	row.Expected, row.Made, row.IsRight, row.Outcome = string(expected), *e.Made, right, string(seen.Outcome)
 	return row, nil
+}
+
+// roleOf is the role of who stands in a drill's first or second position: cutter
+// and screener off the ball, handler and screener with it.
+func roleOf(screen *reads.Screen, position string) reads.Role {
+	switch position {
+	case string(reads.Cutter):
+		return screen.Roles[0]
+	case string(reads.Screener):
+		return screen.Roles[1]
+	}
+	return reads.Role(position)
 }
 
 // void fills an event that takes a rep back with what the rep was about.

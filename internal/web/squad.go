@@ -2,6 +2,7 @@ package web
 
 import (
 	"context"
+	"slices"
 	"time"
 
 	"evrik/core/drill"
@@ -30,9 +31,19 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (boa
 	if err != nil {
 		return board{}, err
 	}
-	b := board{players: players, columns: reads.Columns(drill.Screens(), store.SchoolOf(team), role), reps: store.RepsOf(rows)}
+	b := board{players: players, columns: columns(team, rows, role), reps: store.RepsOf(rows)}
 	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
 	return b, nil
+}
+
+// columns are the reads a board shows: of the situations the team has logged.
+func columns(team gen.Team, rows []gen.RepEvent, role reads.Role) []reads.Read {
+	var logged []string
+	for _, r := range rows {
+		logged = append(logged, r.Screen)
+	}
+	slices.Sort(logged)
+	return reads.Columns(drill.Taught(slices.Compact(logged)), store.SchoolOf(team), role)
 }
 
 func ids(players []gen.Player) []string {
@@ -80,7 +91,7 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	reps := store.RepsOf(rows)
 	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
 	for role, to := range map[reads.Role]*[]evidence.Standing{reads.Cutter: &out.Cutter, reads.Screener: &out.Screener} {
-		*to = s.policy.Board([]string{p.ID.String()}, role, reads.Columns(drill.Screens(), store.SchoolOf(team), role), reps, s.now())[0].Cells
+		*to = s.policy.Board([]string{p.ID.String()}, role, columns(team, rows, role), reps, s.now())[0].Cells
 	}
 	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(rows[i]))

@@ -152,6 +152,33 @@ func (s *Server) GetTape(ctx context.Context, r api.GetTapeRequestObject) (api.G
 	return out, err
 }
 
+// GetMotion plays one rep of a drill on the team's court.
+func (s *Server) GetMotion(ctx context.Context, r api.GetMotionRequestObject) (api.GetMotionResponseObject, error) {
+	fl, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	d, ok := drill.ByID(r.Params.Drill)
+	if !ok {
+		return nil, missing("This drill is not in the catalogue.")
+	}
+	play, err := d.Motion(fl.Court, fl.Pace)
+	return api.GetMotion200JSONResponse{Play: play, Lines: fl.Court.Lines()}, err
+}
+
+// wishes are pairs of players to be kept apart or together.
+func wishes(pairs *[]api.Pair) [][2]string {
+	var out [][2]string
+	if pairs != nil {
+		for _, p := range *pairs {
+			if len(p) == 2 {
+				out = append(out, [2]string{p[0], p[1]})
+			}
+		}
+	}
+	return out
+}
+
 // OrderList makes a stage's order list for tonight's numbers.
 func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (api.OrderListResponseObject, error) {
 	onTeam, err := s.players(ctx, r.TeamId)
@@ -186,6 +213,20 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if r.Body.LeftFirst != nil {
 		in.LeftFirst = *r.Body.LeftFirst
 	}
-	o, err := drill.OrderList(stage, in)
+	if r.Body.NoHelpers != nil {
+		in.NoHelpers = *r.Body.NoHelpers
+	}
+	in.Apart, in.Together = wishes(r.Body.Apart), wishes(r.Body.Together)
+	if r.Body.Harder != nil {
+		for _, id := range *r.Body.Harder {
+			if cue, ok := reads.ParseCue(id); ok {
+				in.Harder = append(in.Harder, cue)
+			}
+		}
+	}
+	if r.Body.Done != nil {
+		in.Done = *r.Body.Done
+	}
+	o, err := drill.OrderList(d, stage, in)
 	return api.OrderList200JSONResponse(o), err
 }

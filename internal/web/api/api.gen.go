@@ -426,6 +426,13 @@ type LoggedRepSide string
 // Mark defines model for Mark.
 type Mark = court.Mark
 
+// Motion defines model for Motion.
+type Motion struct {
+	// Lines what is painted, in feet in the court's frame
+	Lines Lines `json:"lines"`
+	Play  Play  `json:"play"`
+}
+
 // NewStaff defines model for NewStaff.
 type NewStaff struct {
 	Email    string       `json:"email"`
@@ -459,14 +466,23 @@ type Order = drill.Order
 
 // OrderInput defines model for OrderInput.
 type OrderInput struct {
-	Baskets   int                  `json:"baskets"`
-	Drill     string               `json:"drill"`
+	Apart   *[]Pair `json:"apart,omitempty"`
+	Baskets int     `json:"baskets"`
+
+	// Done reps that have been run and stand
+	Done  *[]OrderRep `json:"done,omitempty"`
+	Drill string      `json:"drill"`
+
+	// Harder cues that come twice as often
+	Harder    *[]string            `json:"harder,omitempty"`
 	LeftFirst *bool                `json:"leftFirst,omitempty"`
 	Minutes   float64              `json:"minutes"`
+	NoHelpers *bool                `json:"noHelpers,omitempty"`
 	Players   []openapi_types.UUID `json:"players"`
 	Seconds   *float64             `json:"seconds,omitempty"`
 	Seed      *int64               `json:"seed,omitempty"`
 	Stage     string               `json:"stage"`
+	Together  *[]Pair              `json:"together,omitempty"`
 }
 
 // OrderRep defines model for OrderRep.
@@ -474,6 +490,9 @@ type OrderRep = drill.Rep
 
 // Pace defines model for Pace.
 type Pace = motion.Pace
+
+// Pair defines model for Pair.
+type Pair = []string
 
 // Person defines model for Person.
 type Person struct {
@@ -485,6 +504,12 @@ type Person struct {
 
 // PersonRole defines model for Person.Role.
 type PersonRole string
+
+// Phase defines model for Phase.
+type Phase = drill.Phase
+
+// Placed defines model for Placed.
+type Placed = drill.Placed
 
 // Play defines model for Play.
 type Play = reads.Play
@@ -505,6 +530,9 @@ type PlayerInput = roster.Entry
 
 // Point defines model for Point.
 type Point = court.Point
+
+// Position defines model for Position.
+type Position = drill.Position
 
 // Practice defines model for Practice.
 type Practice struct {
@@ -755,6 +783,11 @@ type GetLessonParams struct {
 	Screen string `form:"screen" json:"screen"`
 }
 
+// GetMotionParams defines parameters for GetMotion.
+type GetMotionParams struct {
+	Drill string `form:"drill" json:"drill"`
+}
+
 // GetQuestionParams defines parameters for GetQuestion.
 type GetQuestionParams struct {
 	Screen string `form:"screen" json:"screen"`
@@ -872,6 +905,9 @@ type ServerInterface interface {
 
 	// (GET /api/teams/{teamId}/lesson)
 	GetLesson(ctx *echo.Context, teamId TeamId, params GetLessonParams) error
+
+	// (GET /api/teams/{teamId}/motion)
+	GetMotion(ctx *echo.Context, teamId TeamId, params GetMotionParams) error
 
 	// (GET /api/teams/{teamId}/now)
 	GetNow(ctx *echo.Context, teamId TeamId) error
@@ -1131,6 +1167,31 @@ func (w *ServerInterfaceWrapper) GetLesson(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetLesson(ctx, teamId, params)
+	return err
+}
+
+// GetMotion converts echo context to params.
+func (w *ServerInterfaceWrapper) GetMotion(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetMotionParams
+	// ------------- Required query parameter "drill" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "drill", ctx.QueryParams(), &params.Drill, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter drill: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetMotion(ctx, teamId, params)
 	return err
 }
 
@@ -1693,6 +1754,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/now", wrapper.GetNow, options.OperationMiddlewares["getNow"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/lesson", wrapper.GetLesson, options.OperationMiddlewares["getLesson"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/question", wrapper.GetQuestion, options.OperationMiddlewares["getQuestion"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/motion", wrapper.GetMotion, options.OperationMiddlewares["getMotion"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/search", wrapper.Search, options.OperationMiddlewares["search"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/tape", wrapper.GetTape, options.OperationMiddlewares["getTape"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/judge", wrapper.Judge, options.OperationMiddlewares["judge"]...)
@@ -2195,6 +2257,46 @@ type GetLessondefaultJSONResponse struct {
 }
 
 func (response GetLessondefaultJSONResponse) VisitGetLessonResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetMotionRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Params GetMotionParams
+}
+
+type GetMotionResponseObject interface {
+	VisitGetMotionResponse(w http.ResponseWriter) error
+}
+
+type GetMotion200JSONResponse Motion
+
+func (response GetMotion200JSONResponse) VisitGetMotionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetMotiondefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetMotiondefaultJSONResponse) VisitGetMotionResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -3178,6 +3280,9 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/lesson)
 	GetLesson(ctx context.Context, request GetLessonRequestObject) (GetLessonResponseObject, error)
 
+	// (GET /api/teams/{teamId}/motion)
+	GetMotion(ctx context.Context, request GetMotionRequestObject) (GetMotionResponseObject, error)
+
 	// (GET /api/teams/{teamId}/now)
 	GetNow(ctx context.Context, request GetNowRequestObject) (GetNowResponseObject, error)
 
@@ -3684,6 +3789,32 @@ func (sh *strictHandler) GetLesson(ctx *echo.Context, teamId TeamId, params GetL
 		return err
 	} else if validResponse, ok := response.(GetLessonResponseObject); ok {
 		return validResponse.VisitGetLessonResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetMotion operation middleware
+func (sh *strictHandler) GetMotion(ctx *echo.Context, teamId TeamId, params GetMotionParams) error {
+	var request GetMotionRequestObject
+
+	request.TeamId = teamId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetMotion(ctx.Request().Context(), request.(GetMotionRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetMotion")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetMotionResponseObject); ok {
+		return validResponse.VisitGetMotionResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -4516,115 +4647,124 @@ func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId, params GetTap
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3D3tcuQ2cq+CmqRqkyruau1z7sf611r2nTe3thVpLxfXlX9AZM8QFgfgAaBGUy69VB4hT5bCFz8bJDga",
-	"yVv3a7VDEmh0Nxr9jd82udjXggPXavPut01NJd2DBun+V9EjyA+F+ZvxzbtNTXW5yTac7sH8LzzONhL+",
-	"0TAJxeadlg1kG5WXsKfmu62Qe6o37zZNw8yb+libb5WWjO82j4/ZppY01yyH+DzdC0+bSWm63UanCU+f",
-	"NocGuo9O4R8+ZYZH87GqBVdgaXTlkWP+zgXXwLX5k9Z1xXKqmeAXvyrBzW/dJP8qYbt5t/mXi476F+6p",
-	"umgHtHMVoHLJajPO5t2Gkrp9mm2upLitYH/Gmd14yMSHkmpS0roGDkVG7H8PVJE7qLX/rxakEAasG1CK",
-	"uXnPAlYYDwVLEKaIYjsOBWHcTP8J6PlQYgdDCWFY6ZUiCrRmfKccf7uvzKDvd/CR7Znf1VLUIDVzHHNL",
-	"ueXPEWdlmz19+IHxRrvX/GPe7G9B+sdXIP8GcNd7zLiGnX/O+Nznbgsg0yrRyBx79NjfJ393cPtxBrMN",
-	"IB/A2Q7+S7uRxO2vkOtNtnl4vROv/Y+Bq994nPWevmb7WkjthKMuN+82cC/Z3UUuJFx0u+Ex27zn6gBy",
-	"im+a51BrcDJBw16hWPA/UCnp0fw/LyG/U4Nv5hjl0ryOjtPgWC8gZ4UDd8haugRSwBZ4AZJwoBKU3Vx5",
-	"SfmO8R0xL1C31mw6bglVvQTs9+adx2xTUd0H7laICih3vCZ3jE+B2wLobtYec8GDRpfJhcbXL+yQ6Qj+",
-	"yYGAYFiKw9LH1+JgOT2XABzfBKywcAJv9obZK9iahUq2K3WPe7sPDuVxecv4Cf3wjhla5Hr8e+RlHZ92",
-	"zOGm8Vh0K+0w1/LowuaSQAv15n3gmLSdZT+y6/mmEvkdJsXUHWiFi6JCsqpC8cyKhEM229wxJyMDOdyA",
-	"2UYcDN4OVINEqbKfEYAKcsGL2DMYAsa4/uNXHWS9tSlNdzhLa6arBDlqV2wXGD7J2vW5wbt1ZC2eO/g9",
-	"tKki1dHvJIn6jaCymJI+F1WzH23dRXlaMQ7pu93O/JFxwIZyem/6YFf2fVx0pBDMvpW1y+4ACKuakCLg",
-	"zq5gij+oqnTobzTlRQSpDpDlFfj3Mj/1AuvAPSuA29OYQzLnhK/s5JcRxpES8nVy/7L95lI0XONHrNYO",
-	"C2dEaBpDSci9jpk09Uex20FxDTU2tzsszrKQKPkdpnpzZQOitAvCOPqSalqJXYNwNN2t2NudaozR8kks",
-	"go/YSL1msEbqKwkKIry2YqWXDXzgW4GNYwV++kjf2vMBE6u0KFawzHXDdzGQ3JGfPBLQIjaS464VIs6+",
-	"j4+GalSOU6k9DC1FWkS0mB0ztmeDzPEqyt9WhZ/wtlV5MZ2B4VacuMNVao2ryJhyIMx5HVRt81mShufg",
-	"X6/gXUYUvPDzorIGFa0VFD+oqb0gttZcsWNlhGrCrQqboGZxp9VPbSMF8h7kK0U0s4ZoO1ZBNbz2P05g",
-	"lA3n5k+UNEpT3ai+vllXlHOriovaKvCF4IBonGPudAP1UdJN7daEcp5Bz3snwRDzNfwegFOaSm2VRVEb",
-	"DdEreFvGmSrtzrBAY/pxKlFH6/IwoLB3wncC+k6Kpp4xA6bWIu6jwPaId0O4KVIVmh6wp6k1I2UE0XD8",
-	"z1OGjiy5Bvl9wwvp7I8hu9cgSekeEgm1mlreGGYcDIOR1+Pn0g9yEpIaiaCGyvzPtEYlKZX5NS1Yg9tm",
-	"t8EKmTzZSoBPpbf/J09LWm0/At8ZYJHHFeXwN1ZEntZOA8AoZv79qcHPhENkwLFC5kYfwBg+7qMjC1jr",
-	"g9tfd8BOB9UCqe0x+MaRKJW69puOtFctaia870ZYVK/WS4B0L2VfOPhv/OGfhpqrQJrVuPHK3gQvZ5J1",
-	"aTqAB2K9FvBtcNmMdu2taPBtkNNmqqYvugHM0ur92GZa/KyEqvYm/xPPEmP0axrOqymbzbgI9Soz58a6",
-	"cpC1HKjOyzXLn+FwR56sczS2i+tw1kd6mL1HvnZhCwxm9eo333pHVRp7ObeWWcCf2K6RgLkRB47CnlK2",
-	"a6gsVlG8guAHWCFWOlNlCsJByGKdxLFftJC0i8jcOrvpkjbzFUi1QlPp9vL3PgYwRHVvD7WcN3zjV3Eb",
-	"4Xyoa0xBkaKqQGbErI4ISbjQpVN1pyx9EBEkl2IZx+alzMLXQePGxHTSiZEsxN3cum+P6LKjll9N1cBa",
-	"KJh0NFR3rLZ6PmosmEN6H7FAZnzTWqDQHRgvMBupcxPP6yDaYNSupLU1b48DN7OfwYGdgueaMlSPVWIP",
-	"t6I4EqUpLxRh3FqFSkvBdyQXkvdjWX200IQgi5+1L/Acwd33SVvN7pgTNhrD9KBIxC9+IAEt1h1GsTCT",
-	"l0IuzGSHTVs906csXlSIj7ekkZgQF/pnWHnsRzETcdzbs8w9SZ9EC/EnODzhQLZQZiFM4NcZQGnHzyxq",
-	"Ui0xi9yTzK8P9sVrUE2FMCdIKVaETq7F4TvzBYY3BxEUkWwEUAoPlI2wF17sDZgFMDGh859NsYOgQY52",
-	"Xkn5wEboOeu4BnlPEQ23ZLuIgYjalSPoKysg7RgYsHIYYe8Gt4HlD/z99WCSfpgRuAaeR7gc9DDU2PtQ",
-	"06o6TpdZUaUHjp95dxnUkW3sIuLoowOYZ4Db6uHh9ej7CF7dNB6Q8de9qTK3MPR0onIXOcDvQRYs1/0z",
-	"3GxOu3lfH53fVYjXW7tt3T5e9P2FMQMFPPF7rNeClAVOHfJBS9ce9VPlRbcrThIafwGEZeiiNX8lmA/J",
-	"LVPUpjjglPoISmH+Q3ig+7oCxK9MSV4BlUQx3Vh7h9QgSd5AFpQLIQuQRGyJFAdD2TSbLQw3G8GejfDZ",
-	"l1xWyioxG4+jrIueqFqsiHbd1EInxlw2fk0BEWGqrCMTStuANSShkClSU7M9Cks2o4UG8lm/yitFttKp",
-	"NBNf4g8AWv18gjuRyvxGS2r23f/g/kaqwCzx57g3En+UM5lXMDN167f7OeqwjHskzdOfo57M72m1jRw0",
-	"fBcFaUToDoA+FsLU7doHg/amHyxwhI6JV7OjQdYjZ5KL7qPnv7Ueui76HhF1aWdjemAsFsxeTj6MmBDw",
-	"UEM+PGFXp1bNJf0VkVy9RuciYrx0GROLM0uofxRpWkUPqqiqL5tBPO/kXD7MnRNiag5ke3BlXRqF1/Qt",
-	"AKPcvpZCHp1Zq8n4ZL+AyyF3YJLzByrvnnQob6XYf+O3Me7gkGJ/w4r4CwtuM+xcdk9sVjZoUoIE3LKP",
-	"TzuiR/B06s1oRSP4e2O28CWJE4vn9dLkRzjcaLrdImrLnrJqHT5rqlTE29jtgFZVdfYmVYopTXkCT3sc",
-	"OsBa/m0nxbjvR2eYvEgCVymqFZkn1jRGRgk5yGnFFedMIzz4nPwhsvb0IUynohn7o2zV3sN6/tvUeFg3",
-	"TD+rdABbPEsfTyQzXziS+aVj/OPztaPpNKO8cin2Vu+TA/dxT/vxLu1pOjrRwnkTfUrbK9Wmz2eEbUkJ",
-	"pAJ6D4qUTJE95djwogbOQano5jzN3Rt17M2mItdUtgEqfL1mJeLAuzoBqp3W7IM7C7a1kx+9iTx+e3jo",
-	"+4G9d9iiIcmf6Gm/3qX4kyywCo7ZXHOb7jDn3e/SQ5FEdYPAPOJJsXoDvjep1HwYj+w/jWXlznpP+umf",
-	"46dr8jnDknqah9N/WqBTXPlcaFBrnbX1inIOQ+lYIuzc7qhHm6rvf6JMD3O8ohugVpuWc/Ac+zBYO2XA",
-	"SVKY1DHy+jCp/e4Drxt9tooLQ/0/Maki6nXvDOrMH9HcVoDJSezMXNT79/Thg3v5P96+nSV3AgRnqNQY",
-	"ccO49qI75Dq+CFhCT7rAyhGKRcRWxMSbSKt+LVWy5HhCYZOqRATkh8s4bA83cSDGyqgxqOwsAcN9I2oq",
-	"0MK0/Ukc/pK2oqHM+o14RXPASwkr5FjWF+r//hfdL151mL6PvS2B5npFRNdrIOj4GRH3IEkIvb5SxJsN",
-	"SHy5TgVxkhZq0OFGCNC3MWUL2gKF9sJM98YiO5VG7htHJJcgscIAS/SRzOQOPdUU62eLDOwxTLQYk2O6",
-	"vKKR4wSmHkfo8TE8/Dhu0lM8CyLRtR9S7rCIOxZ0lTSfzcm4g2O6NvEXOKJ2WXpqiZ1uGfDx0dG0CrRf",
-	"UCBAWoKPIe96Lfmq1S9Hxw2L5LeXlBfVQDT3HiZuiV9BKjiu9BKVQujYvIdIOj62X/zkLZeFBflRMrv0",
-	"br7YVoqrVidh7vdCyVOxMWJFoTTIN99xLVcwo/3IcaN1N05Q+oBKp+OyMHnYmNfScnXt1Otdd/2eHUjR",
-	"y4oyVesmxnIj0jbVrAMoWjpvs8dHGbSLU0207tI7YmbDg/Ylp0pLrd6viJKcXlNjw/NqeL7FLGG71ha4",
-	"vofLl8wHXGWBtN3oWVeu45CBio3Q+yYiOE7kl84k+gIziV6QL5aMs9WE7xFvWrzlHzpnVUn5DmwbmT0t",
-	"gAiOWHHTAqt0Us/R86bZ76k8xrL1n7Zz49kzL7mPkrdKuw0kqrkMOw2NfNxdltckEORTWMhWSB/Sp33n",
-	"5EI6GAZGW3P6xBqLufzBEq93mNHifTTFfZmk97XrWK/7mU9/oDXeVADPShCVirogsJJNDqRgO6ZdSg1U",
-	"VUYoJ4wX8EAY14JUsAOOx5bdk1VuQ9cNJQLI7VFDDw4NXJeKiC2hZCusB6HdReZVdKcaOzjSggYLYU6m",
-	"fTeZltyCPgDwzudOfKGrprcVvFLEEIxQXtgfQxOf4K1HoOZNVZlPQz+yKayS+YY8SaHfkH20IE4dbtrR",
-	"XX+IjeeZNt8nVFgHsgeKJfH6D7Q+ic3rb0KZzMi2vweu15Sp19+ZLxaPuhFm/DS4FPJDfm5ZJH2lIppT",
-	"gqRh9TtOKaJKcQAUkALuvdK8pw+hsvKPX2Vn6/IjravuXrACVQuXM1emCofdiDq0qzPvfU1gX+sjOZTA",
-	"CTe7/UAVBt0LZL1ET6G1TluDM7W+rrvfisgmWHgSR9j+GnJgNcL4d1wcEFGqtJBQkFvYCpsG8gRrxY40",
-	"nYHDgRyYLokumZG6/2hA6SfMNFE3hSstcQtE0YLmScw696+o1DOPr2NR4z1Tmt6tDcvVVKmZOWNuv+CA",
-	"j3/oX7iOB7kjhZS6xM7dbSN1CdK3trNFQjaHN7PnqN2tuoQj8dlTEbch264pscED42yLUjpyRuOc47LB",
-	"lMub7dF1hDeH/wFjjFA/IGCPBzwa0/RNm1y++gwOtR9zWj+iWSM1aRXjEFSkLasgs3+VQAuQhCnyxbLl",
-	"56rdo9YB6tNqV3CCW+u64U82968bHvUQ5eH8n82dCl+fL1ep7vm+UjOlVkX2Z3pcRVKThjHX4KbJuxTM",
-	"iB4WsDvVw4qgqIQDtKmdnXu05vJhoTlKkgunYvcRbUSELJbFBAhHkNa2RsUWYhl5bBHXJhLNrzxL+UGI",
-	"nyeUuY97xbbEc02aLLIiRNytMunjaI8a+94WjrhqaBGr/i5psifAzdCVgZdUL64eDVYHdKyPWN/kpRBI",
-	"fduWFvBJXLoiW3Sh24pKmEkRsYGE6PMRPgbTDcYeDJR0bvklrT+6eiUxKzpaeD11Xaa+a6OAp1fTPXOl",
-	"eEEMie32te8E4P8pKS/EdmtEoFC4br/Wt1XTcb+7ZR0RRD0qm53b876ZQ6Sh5sq51R14Q3+sYOGdIpJT",
-	"35NfFkbvXHG2hu/mFcJhXk7SgMOOQ/3ecSJxjPFmNGjIXKl/L6PG855ft5t3Mfe37/L0nN0yTiB8YL6u",
-	"MUlr+4WNkrjxfcXZ6o3f9Z4f5UzAXixX/+34B+dPWFaPXOqJO793ku5j1eh6oIco0FYVcchhuB6ige7T",
-	"2fET0P2PhizLxqyrQHHDY4fxDei/1vHuntNypDMXOsyhUgP6YKJSuhH8+77b4yThZrby4SZERhd1/5Fn",
-	"khdr+kSekGFbg7wa5xb3W5bNKZKzESm8Yjs1nbaLLBkU86Ir2+4A7ifUBkCjGbVoF9d7kJHS8gL2NIL7",
-	"UQp3v7ifFs+RM/5rU+xiLRFm8sLPn/ztAUnBbaNiNftUcnu5xUzrnGAzpTdsS22FGmwI7drjR2tUFsRe",
-	"a1DaZbbZ8JYBWt7pGKy36tQO605gnNRh3R858QzGnqf9y17QAheoCy+PQxxJwrCtiEeym5et5Va16TbU",
-	"itdvjL0Qsc7ggaVXQsIR1DPpjhyS33WOvHRtcKYV3WrN0n8wh1GXZrxCWTWvzw2oSwnp2EnWcdteYknv",
-	"9pLW097/aQVFB1nviV+sw/LDp1VIfPh0ONFUaJs89G0G7IjxXIzn5adp961MOUHBr4V+UlH02ToP08SG",
-	"ohbi9TmKN8H5Nq7ApXl5Uw7D+709N+lPv6hUtpHfVW2L45k1zWoPQLyQP1oIhtHFl+OHrJzGGaTd8rI+",
-	"8tqshjBHknvuxpcIrfbNhZsaEHry7Uj/6ta/o3j37BKqYkb9DM2x5vZD1y9ooWAx2oEtRjTzYE5jTHDj",
-	"DIALKnzyB22NZfoX+FrGESjHX853MqitXK2Tdp0kXBDQErTl4F97vZwcNh0rZB23pLaFahnvpK5Qn2gN",
-	"EWt4XTOkPZUrwma2IQPmKUwseQ/9idyss5ZDuCww0eFxSovr5VRS0JLlK2Ma4sBDido06cXfTSgOnGyt",
-	"q1Z9TaBSQJhWhO6A2K75rxQaOappQnCQusCgamMO8w2q7FtWoFMl+Mom3u6b1pWT+97lHm0tEB7yDjUx",
-	"ekdSuc9E9JOo+TngfCW6Y9j90a/xpKzqJ/dEt1d1Mh/3GW6MTzYFmWtjfg8SOG+lOCibeOLSNd0FI2/I",
-	"p/ZvYlv4bWkO7UufjjXc2NGJgUARKoHsjA5MNRTE97NgyqY7kH/b07vu8b+/ITeOTC53qZXMdhAjht2Y",
-	"XxNKNChN7mnFCqrB5pVWpL1/ltAdZVzZDL79m/Y6uXeb74xA75U6vNu8ffPFm7ch6ZXWbPNu84c3b9/8",
-	"wW4bXVoiXdCaXeT9W558/0RDSauwfyg27zZ/Bt1dBTW6DffLt2/PdvdqN0nsQlpDiFqKosk1ueNGrXP6",
-	"LPWtT7HRW3D7190+Zm7xqgsfFFCB890PV3/DdvynxvdTaO9q/ru/bvgfDchjd98w3IM8HnwTpG7VkxDq",
-	"LxM0foVk07lbbkWjT11mFiVoiJvg5JyfYHA/r41iokj7wP29y6D0N6I4nu9+YB+2GYoJLRt4fNJynspK",
-	"2t19E8GIDbU8E0Ls2J8bPkKvLJQFPzKlXTetJwqUtAhuG7wbaekTMWOhDplrIbh08u7DWeF9UXRLPz83",
-	"tH3Kkhjii/PdJu6RjFyeXRRQnIWfLn7zl8Y/zonsa9iLe4iwFyJopX2/eAKdhycD9mX3ykW49/7xl7A2",
-	"G6G9+M3dVv84dxB/clHO9bvaXWz+Mgv0t+6bU85r3sN1/LU2yk27lPNvgU7rP5dQfAr6cCpftNdcxWj9",
-	"jb/pKUHvCA0qBwvtayAhH2Hq4EXqCH95RiXPLQoREiHH8fZIvPf3hZk1QibrnHG+k1P3AHoKWIfUs2lI",
-	"bVvrZP4/y8T+0nGEvL1L7M+7jaq2l3hsH/lu40kbqWt9Hd1KL7lbPOjYmRoar/riau8CyoNb4nPYOv5K",
-	"zxhdfnR3zTwX7szwEUYMyGqkBK6J3YBPUHnPjbc2n/zMIsemoBvN+5nETq+Z3QvLHZ9cj1Pb3QxQmXWf",
-	"V/TUoVvTecnkuwT9Ux0Mdk0R+nR3OjBOQrevsxPKBzyj1uhVW5HyAvZopFoHx08oUnp55T1mvl514azz",
-	"82i/cdNLm7CeLs9kwuJcefGb+2PBqP3W/t7D/JJVaz0Y9nXrxLauSSKhJmJr+wlbB7bgcH7n4qW/ofb5",
-	"HMW4CUH9es3Rbl952R2TLb4ZCL1kGn9e++vtC+wv1xvo7Dus31I9Lvl7jdFfQPaPGhIlHAIcDqA02dpC",
-	"qs/pGOjqOZ+FUQetuNKPgiWcdHWuz8FqF7+FP9MEeh+HSyLdDVV8TSpbc2vviCdK02PoiRAkvjq/UI8D",
-	"+vb5kf6MIrkl1qJQ/uy4/e1nxu0XbY37S1ErFmq7bMuRz08oO/b7/Pewonx7ANxMyEOh+vPTOVQX/a5k",
-	"/ih2167q6Dmo3DakemES97ruIHR2SrztVRWClLe2HRkz54CQUGRE8Jfa7rKZ9bteN/w5rQAzfAxF9lZy",
-	"132kEkISDvDyEYWVfB7BfeucnMH0f4V3nsvHnUVGAihmx1m8tOFZvecjb9fSjaJaEKruiKtk/kxcwRJo",
-	"sfftH8+rv4fGkkksE/oGruKYiQdFkVIciKh9Hp4LBxnRtRXS+yfqyuV0YkD47qdLaVX/RF7TQKPYid/A",
-	"GHXmVLANPUPryfMeBN4VGRNF3z3Yq8jdS4t40fCgL3J1P8THmJFmXKKEKnJ589+fjUnsb2IPyx+NPu46",
-	"Wh2JMpab7VUomqogJa0di2Pcn5dgVdpT2T8Z2y/H3oOb6xFKh/vhMyIkset3HqKvvvzyxWDgwukSB6pI",
-	"e1/9eTeVAipdQxR0U924x0ly+iBkoWbl9FLJ8C8v4QP7nukUv5et6xh02lWutaf5v10qcR/c+gZzt7+f",
-	"myxG27aa5ryi5iM9uqTkz8kVcZ7D1l1BEPHu81eKUMl0uQfN8oyE7ekbd553Y2paz2bFfzLPF+S8VXu8",
-	"Yy4HRWxyuKsUGNycG5H6ra7+++SfdAVhMRXEX9tur4Y357HB2es9UNVIIJWVNL9DKtfj4/8HAAD//w==",
+	"3D3bctw2lr+C6t0q71bRlpPJzoPz5DiZiXfsRCt5djY1lQeIPN1ExAY4AKhWl8s/tZ+wX7aFG68HJNhq",
+	"Kap50oUEcHBuODg3ft7kYl8LDlyrzZvPm5pKugcN0v1V0SPI94X5nfHNm01NdbnJNpzuwfwVHmcbCf9o",
+	"mIRi80bLBrKNykvYUzNuK+Se6s2bTdMw86Y+1mas0pLx3ebLl2xTS5prlkN8ne6Fh62kNN1uo8uEpw9b",
+	"QwPdR5fwDx+ywhczWNWCK7A0uvTIMb/ngmvg2vxK67piOdVM8IvflODmf90i/yphu3mz+ZeLjvoX7qm6",
+	"aCe0axWgcslqM8/mzYaSun2abS6luKlgf8aV3XzIwoeSalLSugYORUbsnweqyC3U2v+pBSmEAesalGJu",
+	"3bOAFeZDwRKEKaLYjkNBGDfLfwJ6PpTYyVBCGFZ6oYgCrRnfKcffbpSZ9O0OPrA981ItRQ1SM8cxN5Rb",
+	"/hxxVrbZ0/uPjDfaveYf82Z/A9I/vgT5N4Db3mPGNez8c8bnhjsRQJZVopE59uhLX07+7uD28wxWG0A+",
+	"gLOd/NdWkMTNb5DrTba5f7kTL/0/A1e/8jjrPX3J9rWQ2ilHXW7ebOBOstuLXEi46KThS7Z5y9UB5BTf",
+	"NM+h1uB0goa9QrHg/0GlpEfzd15CfqsGY+YY5Z15HZ2nwbFeQM4KB+6QtXQJpIAt8AIk4UAlKCtceUn5",
+	"jvEdMS9Qt9dsOm8JVb0E7I/mnS/ZpqK6D9yNEBVQ7nhN7hifArcF0N2qPeaCe41ukwuN71/YKdMR/LMD",
+	"AcGwFIelwVfiYDk9lwAcFwJWWDiBN3vD7BVszUYl25W6x73dgEN5XBYZv6Cf3jFDi1yPf4+8rOPTjjnc",
+	"Mh6Lbqcd5loeXRAuCbRQr94GjkmTLDvI7ue7SuS3mBZTt6AVrooKyaoKxTMrEg7ZbHPLnI4M5HATZhtx",
+	"MHg7UA0Spcp+RgEqyAUvYs9gCBjj+o/fdJD19qY03eEsrZmuEvSo3bHdYBiStftzk3f7yFo8d/B7aFNV",
+	"qqPfSRr1O0FlMSV9LqpmPxLdRX1aMQ7p0m5X/sA4YFM5uzd9skv7Pq46Ughm38rabXcAhF1NSBFwZ3cw",
+	"xR9UVTr015ryIoJUB8jyDvx7mV96gXXgjhXA7WnMIZlzwii7+LsI40gJ+Tq9/64d8040XONHrNYOC2dE",
+	"aBpDSci9jZm09Aex20FxBTW2tjsszrKRKPkdpnprZQOitBvCOPod1bQSuwbhaLpbIdudaYzR8kEsgs/Y",
+	"SL1mskbqSwkKIry2YqfvGnjPtwKbxyr89Jm+t+cDplZpUaxgmauG72IguSM/eSagRWwmx10rVJx9H58N",
+	"tagcp1J7GFqKtIhoMTtmbM8GmeNVlL+tCT/hbWvyYjYDw29x4hY3qTVuImPGgTDndTC1zbAkC8/Bv97A",
+	"excx8MK/F401qGitoPiopvcFsbXXFTtXRqgm3JqwCWYWd1b99G6kQN6BfKGIZvYi2s5VUA0v/T8nMMqG",
+	"c/MrShqlqW5U396sK8q5NcVFbQ34QnBALM4xd7qJ+ijplnZ7QjnPoOet02DI9TX8PwCnNJXaGouiNhai",
+	"N/C2jDNVWsmwQGP2cSpRR/vyMKCwd8p3AvpOiqaeuQZMb4u4jwKTEe+GcEukGjQ9YE8za0bGCGLh+H9P",
+	"GTqy5Rrkjw0vpLt/DNm9BklK95BIqNX05o1hxsEwmHk9ft75SU5CUiMR1FCZ/5nWqCalMr+iBWvwu9lN",
+	"uIVMnmwlwKfS3/8nT0tabT8A3xlgkccV5fA3VkSe1s4CwChmfv7c4GfCITLh2CBzsw9gDIP76MgC1vrg",
+	"9vcdsNNBtUBqewy+ciRKpa4d05H2skXNhPfdDIvm1XoNkO6l7CsHP8Yf/mmouQykWY0bb+xN8HImXZdm",
+	"A3gg1lsB3weXzUhqb0SDi0FOm6mZvugGMFur9+M70+KwLbsHxLzomXjWzrC2H2GK7IQoyFYYezB9kRKq",
+	"2vsVHnhgZZu6pGrFTeHSvI5eSIVi625Dl34E7u/QFD+qZVMN/J9iu31ZwPZl5VwAW1FVVt0cGOcg1Uul",
+	"6dFI2IHWL8F5pQyNipc1ZdYzotxKCjVDFE1wnlqQ3LuY4dE5cxEbkenGLk8OpVBALJsTKoFo2uxKjVmI",
+	"1vW2yi2zQyl2oDov13H3QchbL2btoJEYWu/tSlnDQw8jLDuXdJgfQ/Tsfayvbp2u6PNsKwc91uvkrK8N",
+	"At6CqPf0S0uaBQ1ohf/V996Tmqb/nN/VbOpPbNdIwPzcA09279awa6gsVmmLCoKjasW5192lpyAchCzW",
+	"HYl2RAtJu4nM7bNbLum0uQSpVpjS3WHzow9SDVHd078RMfhN3OBI0lDXmAUtRVWBzIjZHRGScKFLdxeb",
+	"Ss9BRJBcimUcm5cyC18HjZtzWaSyTSXE7dy+b47otqOuiZqqwXW2YNLRUN2y2l5E0dussSL3kSvyTPBE",
+	"CxS6A+MFdonv4hjzRrI2GLU7aZ0hN8dBHMSv4MBOwbM5nDA2UWIPN6I4EqUpLxRh3JoTSkvBdyQXkveD",
+	"rX20pBxkftW+4nMEjxxumKhZiTlB0BhmqEdC0lEdZOabUU4r4qBeC7lDx06btnumT9m8qJAgREkjQUsu",
+	"9C+w0i6NYiYSWbJnmXuSvogW4k9wWDNmbEkZKLMQx/L7DKC082cWNamuAovck/wD7+2LV6CaCmFOkFKs",
+	"iO1dicMPZgSGNwcRFJF0GVAKj+SOsBde7E2YBTAxpfOfTbGDcMUZSV5J+eAS2/Mmcw3yjiJXsJLtIh4M",
+	"1PExgt6Z7XYODFg5TAHpJreZD+/526vBIv04OHANPI9wOehhLLw3UNOqOk63WVGlB57JeX8u1BExdikb",
+	"6KMDmGeAO5PCw6vR+Ahe3TIekPHo3lKZ2xh6OlG5ixzgdyALluv+GW6E0wrvy6MLDAjxcmvF1snxonM6",
+	"zBko4InfY70WpCxw6pAPWrr2qJ+qLzqpOElp/AUQlqF6+TLMfMx4maI2Bwen1AdQCrs1wz3d1xXmmaAk",
+	"r4DK3k20BknyBrJgXAhZgCRiS6Q4qL6fYvbWGaabTbGYDUHbl1za1Co1Gw/0rQvvqVqsCMde10InBgU3",
+	"fk8BEWGprCMTStuANSTjlSlSUyMehSWbsUID+azj74UiW+lMmomz+yOAVr+c4O+mMr/Wkhq5+x/cIU4V",
+	"mC3+EneX449yJvMKZpZuHcu/RD3qcZe5efpL1NX+I622kYOG76IgjQjdAdDHQli63ftg0t7ygw2O0DFx",
+	"u3c0yHrkTPIhf/D8t9aF3KWHRFRd2tmYHrmNZVuc6FoyklZDPjxhV+f+zWWlFpFk0kbnIuaJbVN6FleW",
+	"UP8k0qyKHlRRU182g4DzycmmmDsnBH0dyPbgyro8H2/pWwBGyacthTw6s9aS8dmoAZdD7sA050cqbx90",
+	"KG+l2H/nxRh3cEixv2ZF/IUFtxl2LrsntmwANClBAn6zjy87okfwfurNaEcj+HtztvAlqROL5/Xa5KPA",
+	"Xf3rzATDUyn5cGjS2WyG5E9wuNZ0u0XMqj1l1cp4C1Uq4g3tJLQ1pd19mCrFlKY8QeY8jR1grXy1i6Lb",
+	"cxenJ8mALEW1InXLXt2RWUISf1p10jnzcA++qGWIrD29D8upaMnLKN2797CeH5saUO6m6adlD2CLl7ng",
+	"mZhmhCOZ3zrGP77gIZqPNirMkGJv7VI5cG/3rDPvcp/WcxAtnLfT54S+UG39SUbYlpRAKqB3oEjJFNlT",
+	"jk0vauAclIoK52nu6KjjcTaXv6ayDXPi+zU7EQfeFdpQ7ax6H4RauPs7/dFbyOO3h4e+n9p7ry0akvyd",
+	"nvbrXZ4/ywIrgZot1rD5QnPRhy6/Gqn0MAjMI56e35p9zEtjTR70idDlMAjfF2kqNY8/jWXDzzqF+mnX",
+	"yNNaMh7DnBZNXuL6ZU0GdsBhzxRzBmG73RYr3ZodaAHPKQEQLjSotS7uekWVluG/WH77nMzWI1Hve+0o",
+	"08PUzahY1mrT8jNeOhMma5cMOEkKLjvxWh9ctuPe87rB8uIMldPPUMpCMeh79/5/vJ6ier44SzirdhQp",
+	"hVoR7cp874DcGBtZNpxQXrioWKqLqs8CHZRfv379OpIFj3JhSSVaHZk34ME0lxSiDywHQhURW209QHG+",
+	"7mD5BoHESNyfmFSRO17P0Oju4KK5qQCthhQ/TlKJepNhdtPi3bRP8NezwpUA4HnK3cQOjFY6K++ORHpc",
+	"F9fZT51wB9qgRlRgxsiRGDkRI96NyUHYr3NdOs1STeQciqXqoIdXr6pKRPZ+/y6+yfufz7Wb++v4dsZX",
+	"L7Hx8Aai910a09M0bKC/iCNpkoo3zLJewV/SHPDK8woxQvWF+r//xeQyGMrT97G3JdBcr8iv8PY2On9G",
+	"xB1IEhIhXijiL8lItkedCuKkisCgw80QoG8zPCxoCxTaW4/GK4vsVBq5MZ5ITM7bPr3zyuqV7o8xA/vU",
+	"pxWui0TvZzwJ48FOjH4e2MCTgWlOl5GKVaPMXRUKPBVoK2TkCMEzh8pYRtEg9NAeqeNDQ2zcHEkWcdSD",
+	"mJLaExLNravL4iZJyTjknqBmnEKdoH3m5hOSMRMcHeHN9iaVthcH00mbQWK6RdPd3af6S48vI8PBK4mZ",
+	"HBbukTmFp7Sk+Ww+3y0c00/Rv8AR9ZmlpyXa5Van9raUaDcUCJCWHOr8v2s9GJctK4/sNRYp3ispL6oB",
+	"8/ceJird30AqOK6MMJRC6Ni6h0itIaaR/eItl4UN+Vkyu/VuPVRZu05g+AXzNMz9Xih5KDZGrCiUBvnq",
+	"B67lCma0gxw32lDVBKX3qHY6LiuT+415La0QyS69Puxz2VP4qansLjF1ToTOk8teC70uXb3NU7dD086j",
+	"7hhbfSL1erkhxdAr2pfY6CyWkpimj2bjGtGWSraqcFRZtbjU5J5Z+vjCbFaOfcl5B6RWb1ckJ5xea22z",
+	"4tTQNIj5W+1eW+D6gRvfSingKguk7WbPujJuhwxU44aeiBGdeyK/dBeQrzAvzxPyxZK/aTXhe8SbFmz5",
+	"hy4GU1K+A9tecE8LIIIjjqlp4X06qefoed3s91QeY1WcD5PceNLqU8pRsqi0YiChjmGt7UA5Ct12ydWT",
+	"/AufOUq2QvpMOtqPuS1kYWNgtL1IHlh7O5e2X+J1sDNnl08ScCOTTOZ2H+vNZjP0I63xZlN4MqCoVNT9",
+	"ibXy4EAKtmPaZbJCVWWEcsJ4AfeEcS1IBTvgeEqXe7Iq7uS65EUAuTlq6MGhgetSEbEllGyFdRW2UmRe",
+	"RSVV3EXsFys+y8u+mSxLbkAfAHgXSia+AYqmNxW8ULYQ1YZUzD9Dc8cQhEag5k1VmaGhT+0UVsl8o8ak",
+	"jKuQ9LugTh1u2tld37CN55k2zTZ03glkDxRL4vWPtD6JzevvQn3tyPF2B1yvaV9U/2BGLB51I8z4ZXAt",
+	"5Kd8bsmbfaMimsqJZD/3O5EqokpxABSQAu680byn96Hjxh+/yc7W/VFan/ydYAVqFi4njE4NDiuIOrQx",
+	"Nu99S2Bf6yM5lMAJN9J+oAqD7gmSTaOn0No4j8GZWt/vp9+i0uY1ehJH2P4KcmA1wvi3XBwQVaq0kFCQ",
+	"G9gKm335gNuKnWm6AocDOTBdEl0yo3X/0YDSD1hpYm4KV9HpNoiiBU3/mw0sXvpEgMjjq1gy1J4pTW/X",
+	"5nXUVKmZNWMe0xBpiw/0L1zFc7ciPXh1iZ2720bqEqRveWxrc23pTGbPUSutuoQj8UnLEY8r266pbMXz",
+	"vdgWpXTkjMY5xyVhK1eu0qPrCG8hpNBjjBHqBwTs8YBHY5q9aWu6Vp/BoeRyzupHLGukFLxiHIKJtGUV",
+	"ZPa3EmgBkjBFvlq++bkuSNHbAeoObHdwgkfwquEPvu5fNTzqIcrD+T+bEhxGny8Ft+75vlITgFelhs30",
+	"Po1k3A7zPYKbJu8qHyJ2WMDu1A4rgqESDtCmdvfco70uHxaa5iW5cCp2F7FGREhpWkyfcgRp79ao2kJu",
+	"Rh5bxLUPR8sazlL1F1KCEvrjjL8h0BLPNe+0yIoQcbfqSh9He/Sy7+/CEVcNLWJNV0qa7AlwK3TdV0qq",
+	"F3ePZqUEdKx3al/npRBIWfmWFvBJvHO9LdCNbisqYSYpzsZgos9H+BgsN5h7MFHSueW3tP7o6lWiruh0",
+	"5u3UdQVyrnsRng1B98xVwPe7bfkGPP5HSXkhtlvXTQm37Ve3JKPjPsjLNiKIetStYk7mfQ+lSKP1lWur",
+	"W/AX/bGBhUe1kivOkl9em7sXxs0bhMNUvqQJh50o+z2FReIcY2E0aMhch51e6pznvTbXXKHBjxmXp+fs",
+	"lnEC4QPzdT3C2rtfEJREwfeF3qsFv/sm0SjdBPZiueh+x987f8KyeeTywtz5vZN0H2sCowd2iAJtTRGH",
+	"HIbbIRroPp0dPwHd/2TIsnyZdYWfbnrsML4G/dc63vV9WgV85vq9OVRqQB9MTEo3g3/fdwGfZMPNFvRd",
+	"h8joou0/8kzyYk3/8BNKNGqQl+MMsH4r2zlDcjYihTdKSa3H6CJLBsW86LqldAD3KzICoNGSDLS7/x3I",
+	"SEeXAvY0gvtR+VG/pw4tHqcUqtjFOhHNZO/NFSedVmLkAUnBbaNirXKo5PajZzMd68KdKb2Rb2qL/HCH",
+	"0O6zSdHSywW1114o7TbbmivLAC3vdAzW23Xql3ecwjjpyzv+yImnF/c87V/3gha4Ql14eRziSFKGbSMa",
+	"JM1o+bbcmjadQK14/drcFyK3M7hn6Q0I4AjqkWxHDsnvOkdeujU48xWz1ZalHzCHUVdPsMJYNa/PTahL",
+	"CenYSbZx2xaeSe/26lzS3v95BUUH5S2JI9Zh+f7TKiTefzqceFVoeyv17wzYEeO5GC/ASbPuW51ygoHv",
+	"UwtP7kVyti9S0MRG8xbi9emd18H5Nm4sQfPyuhyG93syN/lu0aJR2UZ+V33OIp5Z06z2AMT758xVEh+Y",
+	"DkXZ42DDHRALhgv8Uulzy07sqmmJ7lvshJSfxt12O9xlfcq0KRNhA0m+v2tf+7ja8Rc+D4YwC9+OjLtu",
+	"zzuKf7KlhKqYsW1Dw8s5Yet6AC5U60e7qsY4wjyYM0cTfEQD4ML9IHlA22AgfQS+l0kTfMtfzjEzaA+w",
+	"2uDtukO5CKMlaMvBv/X6MzpsOlbIOm5JbfXYMt5JnR4/0RoiV+11nYv2VK6IydkmS5gbMrFNTOg56Fad",
+	"vZaEL1QnelNO+a7Kcp4qaMnylQETceCh0HWaUeM/iC0OnGytH1h9S6BSQJhWhO6A2E81vVBoWKqmCZFH",
+	"6qKOqg1ozDedtG/Z04KqlPq3wZdj3JjWT5T7D+Z4tLVAeMg71MToHWv+cB6in0TN54DzleiOYfcnv8eT",
+	"UrYf/CEe+3145oNKQ8H4ZPObuTZ3+0F26I0UB2WzWlwuqPuq3Svyqf2d2La8W5pD+9KnYw3XdnZiIHBf",
+	"NNkZA5tqKIjvAcWUzaUg/7ant93jf39Frh2ZXGJUq5ntJEYNuzm/JZRoUJrc0YoVVINNWq2IBFULrsyi",
+	"O8q4sumB+1ftN4zfbH4wCr1XR/Fm8/rVV69eh4xaWrPNm80fXr1+9QcrNrq0RLqgNbvI+58W9T2RDSXt",
+	"beB9sXmz+TPo7vujhjIeGvPm169fn+2D/90iyFf/26zIWoqiyTW55casc8Yy9e3MsdlbcC9CxvwXO73d",
+	"vOpiEwVU4AIDw91fsx3/ufEtgegetDXL//55wwxY/2hAthVz5mAFeTz4xobdrifx2V8naPwGSdVjOw4F",
+	"EY0+dZtZlKAhKIOTc36BMNYuYEOkKNLeu9lt+t93ojiejU9CTGioJrRs4MuDtvNQVtLug4sRjNg4ziMh",
+	"xM793PAR+kuiLPiBKe06UD5QoaSFh9vI4MhKn6gZC3VIiwuRq5OlD2eFt0XRbf383ND29kxiiK/Otm5A",
+	"8hSptChcK5oH89PFZ/vjffFlTmVfwV7cQYS9vsH6b5n3iwfQeXgyYCO7Vy78FjZffg17s+Hfi8/mh99a",
+	"TG9/ciHU9VJtBz7RBt0+NuaU85b3cB9/rY1x027l/CLQWf3nUooPQR9O5Yv226oxWn/nPy+aYHeEptOD",
+	"jfYtkJDsMPUeI0WKvz6ikec2hSiJkEB5cyTetfzEzBohk3XOON/JqTKAngLWIfVoFlL7qYpk/j/Lwm9t",
+	"oQBGXnOeUv/0rGJUtd8HicmR/4JIkiB1n7OIitJTSosHHTtTQzN1X7ntXUB5cEs8B9HZt13QY6TxfdKT",
+	"SBP6ET4PynwUnXxNi1Ul1K401X0V9xnTyH/rP0agn9w3/h4Li2b6iLIIyGqkBK6JVZIPuJacG29tQcGZ",
+	"jwVbg2BuR490NPTa4T7x2eCrK3Bquy8yVWbf5z0ewjcUzkwm32Hrn+rw9p+SQOnTfUuLcRL6Op6dUD7i",
+	"HfUYXLYlSU/gM4iUa+H4CVVqT3/BirkYLruQ4/l5tN/07KndDJ4uj+RmwLny4rP7ZcHx8L39fw/zS54H",
+	"62Wyr9tAg3UfB+OhZD7IIDic3wH8zt0tH9GZj1/zqN+vOdrtK08rMdnim4HQS+6L5yVfr59AvlxzqLNL",
+	"WP9TMXHN3/vgyxPo/lFHqoRDgMMBlCZbW0n3nI6BrqD3URh10Ist/ShYwklX6PwYrHbxOfyaptD7OFxS",
+	"6W6q4ltS2aJrYj/uoDQ9hqYYQeOr8yv1OKCvHx/pj6iSW2ItKuVnx+2vnxm3X7RNDp6KWrFw6Lu2Hv38",
+	"hLJzv81/j1uU7w+BXxPy0Kng8ekcyst+VzJ/ELsrV3b2GFRuO5I9MYl7bZcQOjsj3jYrC4HkG9uPjplz",
+	"QEgoMiL4U4m7bGYdsFcNf8xbgJk+hiJdMr5z7WcqISThAE8f9VnJ5xHct87JGUz/V3jnseIQWWQmgGJ2",
+	"nsUPET2qH33k7Vr6krsWhKpb4krZn4krWAIt9r7/53nt99BZNIllQuPIVRwz8aAoUooDEbXPlXQhO6O6",
+	"tkJ6/0RdubxbDAjf/nYp9e2fyGsaaBQ78RsYo86cCraja+g9et6DwLsiY6roh/taSH3lXlrEi4Z7fZGr",
+	"uyE+xow04xIlVJF31//9bK7E7/eD7Y9mH0fyqiNR5uZmm1WKpipISWvH4hj35yVYk/ZU9k/G9tOxt8cX",
+	"KEM5hNKutsTaNJLY/TsP0Tdff/1kMHDhbIkDVSTAc2ahUkCl64iDCtW1e5ykpw9CFmpWTy/VjP/6FD6w",
+	"H5lO8XvZ2ptBq2Vf4mf+tlslbsCN7zB48/u5yWK0bSuezqtqPtCjSxx/Tq6I8xy27hsUEe8+f6EIlUyX",
+	"e9Asz0gQT9+59byCqWk9W7nwyTxf0PPW7PGOuRwUsQn8rprDJ9mY30BHtH5rq/8+mShd0V7MBBGN1C8U",
+	"UbXQypzHBmcv90BVI4FUVtP8Dul2X778fwAAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -158,6 +158,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/motion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getMotion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/search": {
         parameters: {
             query?: never;
@@ -738,6 +756,10 @@ export interface components {
                 say: string;
             }[];
         };
+        Motion: {
+            play: components["schemas"]["Play"];
+            lines: components["schemas"]["Lines"];
+        };
         ReadInfo: {
             id: string;
             name: string;
@@ -795,22 +817,56 @@ export interface components {
             rung: string;
             name: string;
             rules: string[];
+            /** @description live rules that are on */
+            switches?: string[];
             defenders: number;
             coachShows: boolean;
             cues: string[];
             seconds: number;
         };
+        Position: {
+            id: string;
+            name: string;
+            letter: string;
+            spot: string;
+            helper?: boolean;
+            ball?: boolean;
+        };
+        Phase: {
+            name: string;
+            say: string;
+            acts: {
+                do: string;
+                who: string;
+                to?: string;
+                for?: string;
+                with?: boolean;
+            }[];
+        };
         Drill: {
             id: string;
             name: string;
             about: string;
-            screen: string;
-            rotation: string;
+            /** @description the situation whose reads are taught */
+            screen?: string;
+            positions: components["schemas"]["Position"][];
+            phases: components["schemas"]["Phase"][];
+            rotation: {
+                /** @enum {string} */
+                rule: "off-def-line" | "follow" | "winners-stay" | "swap-ends" | "fixed-pairs" | "stations";
+                say: string;
+            };
             helpers: string;
             equipment: string[];
             watch: string[];
+            /** @description corrections the drill is good for */
+            fixes: string[];
             cautions: string[];
             stages: components["schemas"]["Stage"][];
+            workout?: {
+                cue: string;
+                answers: string[];
+            }[];
         };
         Correction: {
             id: string;
@@ -847,6 +903,18 @@ export interface components {
             /** Format: int64 */
             seed?: number;
             leftFirst?: boolean;
+            noHelpers?: boolean;
+            apart?: components["schemas"]["Pair"][];
+            together?: components["schemas"]["Pair"][];
+            /** @description cues that come twice as often */
+            harder?: string[];
+            /** @description reps that have been run and stand */
+            done?: components["schemas"]["OrderRep"][];
+        };
+        Pair: string[];
+        Placed: {
+            position: string;
+            player: string;
         };
         OrderRep: {
             no: number;
@@ -859,6 +927,8 @@ export interface components {
             xCutter: string;
             xScreener: string;
             cue: string;
+            others?: components["schemas"]["Placed"][];
+            xOthers?: components["schemas"]["Placed"][];
         };
         Order: {
             reps: components["schemas"]["OrderRep"][];
@@ -870,6 +940,10 @@ export interface components {
                 right: number;
                 left: number;
                 partners: number;
+                others: number;
+                touches: number;
+                sprints: number;
+                jumps: number;
             }[];
             baskets: number;
             seconds: number;
@@ -1469,6 +1543,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Situation"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getMotion: {
+        parameters: {
+            query: {
+                drill: string;
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description one rep of a drill on the team's court */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Motion"];
                 };
             };
             default: components["responses"]["Problem"];

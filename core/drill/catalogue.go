@@ -1,0 +1,129 @@
+package drill
+
+import (
+	"bytes"
+	"embed"
+	"encoding/json"
+	"fmt"
+	"io/fs"
+	"slices"
+
+	"evrik/core/court"
+	"evrik/core/motion"
+	"evrik/core/reads"
+)
+
+// The catalogue's drills are data files, one a drill. Names and words are the
+// product's own; what the drills do is common practice, no source; seconds per
+// rep are assumptions until the team's own pace is known.
+//
+//go:embed catalogue/*.json
+var catalogueFiles embed.FS
+
+var catalogue = mustLoad()
+
+// Catalogue returns every drill the product ships, in the order of their files.
+func Catalogue() []*Drill { return append([]*Drill(nil), catalogue...) }
+
+// mustLoad reads the catalogue. A file that cannot be read is a fault of the
+// build, which the tests find.
+func mustLoad() []*Drill {
+	names, err := fs.Glob(catalogueFiles, "catalogue/*.json")
+	if err != nil {
+		panic(err)
+	}
+	var out []*Drill
+	for _, name := range names {
+		data, err := catalogueFiles.ReadFile(name)
+		if err != nil {
+			panic(err)
+		}
+		d, err := Read(data)
+		if err != nil {
+			panic(fmt.Sprintf("%s: %v", name, err))
+		}
+		out = append(out, d)
+	}
+	return out
+}
+
+// Read reads a drill from JSON and checks it. Unknown fields are refused, so that
+// nothing is lost without a word. Errors match ErrSetup.
+func Read(data []byte) (*Drill, error) {
+	dec := json.NewDecoder(bytes.NewReader(data))
+	dec.DisallowUnknownFields()
+	var d Drill
+	if err := dec.Decode(&d); err != nil {
+		return nil, setup("This is not a drill: %v.", err)
+	}
+	return &d, d.Validate()
+}
+
+// Validate checks that a drill can be run: its positions, its motion on every
+// court the product knows, its stages and their cues. Errors match ErrSetup.
+func (d *Drill) Validate() error {
+	if d.ID == "" || d.Name == "" || len(d.Stages) == 0 {
+		return setup("A drill needs an id, a name and at least one stage.")
+	}
+	if !slices.Contains(Rules(), d.Rotation.Rule) {
+		return setup("%s: there is no rotation called %q.", d.Name, d.Rotation.Rule)
+	}
+	seen := map[string]bool{}
+	for _, p := range d.Positions {
+		if p.ID == "" || seen[p.ID] {
+			return setup("%s has two positions called %q.", d.Name, p.ID)
+		}
+		seen[p.ID] = true
+	}
+	if n := len(d.positions(false)); n == 0 || n > MaxCrew {
+		return setup("%s has %d positions for players; one to %d can be dealt.", d.Name, n, MaxCrew)
+	}
+	screen, taught := reads.ScreenByID(d.Screen)
+	if d.Screen != "" && !taught {
+		return setup("%s teaches %q, which is no situation.", d.Name, d.Screen)
+	}
+	stages := map[string]bool{}
+	for _, s := range d.Stages {
+		if err := d.checkStage(s, screen, stages); err != nil {
+			return err
+		}
+	}
+	for _, p := range court.Presets() {
+		if _, err := d.Motion(p.Court, motion.DefaultPace); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// MaxCrew is the most positions a drill can have on offence: a team.
+const MaxCrew = 5
+
+func (d *Drill) checkStage(s Stage, screen *reads.Screen, seen map[string]bool) error {
+	rung, ok := RungByID(s.Rung)
+	switch {
+	case s.ID == "" || seen[s.ID]:
+		return setup("%s has two stages called %q.", d.Name, s.ID)
+	case !ok:
+		return setup("%s, %s: there is no rung called %q.", d.Name, s.Name, s.Rung)
+	case !(s.Seconds >= MinSeconds) || s.Seconds > MaxSeconds:
+		return setup("%s, %s: a rep takes between %d and %d seconds.", d.Name, s.Name, MinSeconds, MaxSeconds)
+	case s.Defenders < 0 || s.Defenders > MaxCrew || rung.Live != (s.Defenders > 0):
+		return setup("%s, %s: a live rung needs defenders, any other has none.", d.Name, s.Name)
+	}
+	seen[s.ID] = true
+	for _, c := range s.Cues {
+		if screen == nil {
+			return setup("%s, %s: cues without a situation that has them.", d.Name, s.Name)
+		}
+		if _, ok := screen.Row(reads.School{}, c); !ok {
+			return setup("%s, %s: the %s has no cue %q.", d.Name, s.Name, screen.Name, c)
+		}
+	}
+	for _, sw := range s.Switches {
+		if _, ok := Switches()[sw]; !ok {
+			return setup("%s, %s: there is no rule called %q.", d.Name, s.Name, sw)
+		}
+	}
+	return nil
+}

@@ -1,0 +1,431 @@
+package drill
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+
+	"evrik/core/court"
+	"evrik/core/motion"
+	"evrik/core/reads"
+)
+
+func drillOf(t testing.TB, id string) *Drill {
+	t.Helper()
+	d, ok := ByID(id)
+	if !ok {
+		t.Fatalf("no drill %q", id)
+	}
+	return d
+}
+
+// Every drill, stage, number of players and baskets: whoever is on is on once,
+// counts per player and position differ by at most one (winners-stay promises
+// nothing), the arithmetic of reps holds, and what cannot be run is a sentence.
+func TestEveryDrillIsDealtFairly(t *testing.T) {
+	for _, d := range Catalogue() {
+		for _, st := range d.Stages {
+			for n := 1; n <= MaxPlayers; n++ {
+				for _, baskets := range []int{1, 2, 4} {
+					name := fmt.Sprintf("%s %s n=%d b=%d", d.ID, st.ID, n, baskets)
+					in := Setup{Players: squad(n), Baskets: baskets, Minutes: 9, Seed: uint64(n + baskets)}
+					o, err := OrderList(d, st, in)
+					if n < len(d.positions(false))+st.Defenders {
+						if !errors.Is(err, ErrSetup) {
+							t.Errorf("%s: %v", name, err)
+						}
+						continue
+					}
+					if err != nil {
+						t.Errorf("%s: %v", name, err)
+						continue
+					}
+					if want := int(9*60/st.Seconds+1e-9) * o.Baskets; len(o.Reps) != want {
+						t.Errorf("%s: %d reps, want %d", name, len(o.Reps), want)
+					}
+					checkTurns(t, name, d, st, o)
+					if d.Rotation.Rule != WinnersStay && d.Rotation.Rule != Follow && d.Rotation.Rule != Stations && o.Spread > 1 {
+						t.Errorf("%s: spread %d", name, o.Spread)
+					}
+					// Every basket of its own: fair within it, one more where groups differ.
+					if (d.Rotation.Rule == Follow || d.Rotation.Rule == Stations) && (o.Baskets == 1 || n%o.Baskets == 0) && o.Spread > 1 {
+						t.Errorf("%s: spread %d", name, o.Spread)
+					}
+				}
+			}
+		}
+	}
+}
+
+func checkTurns(t *testing.T, name string, d *Drill, st Stage, o Order) {
+	t.Helper()
+	for k, r := range o.Reps {
+		if r.No != k+1 || len(r.offence()) != len(d.positions(false)) || len(r.defence()) != st.Defenders {
+			t.Fatalf("%s: rep %+v", name, r)
+		}
+		on := map[string]bool{}
+		for j := k; j >= 0 && o.Reps[j].Slot == r.Slot; j-- {
+			for _, p := range append(o.Reps[j].offence(), o.Reps[j].defence()...) {
+				if p == "" || on[p] {
+					t.Fatalf("%s: %q is twice on the floor in slot %d", name, p, r.Slot)
+				}
+				on[p] = true
+			}
+		}
+		// Offence defends next where the rule says so and as many defend as attack.
+		if (d.Rotation.Rule == OffDefLine) && st.Defenders == len(d.positions(false)) && k >= o.Baskets {
+			if before := o.Reps[k-o.Baskets].offence(); !slices.Equal(before, r.defence()) {
+				t.Fatalf("%s: rep %d is defended by %v, %v had the ball before", name, r.No, r.defence(), before)
+			}
+		}
+	}
+}
+
+// Lines as coaches run them: with three lines and one basket the front of each
+// plays and moves one line on, so that a player has each place every third rep he
+// takes part in (common practice, no source).
+func TestFollowMovesToTheNextLine(t *testing.T) {
+	d := drillOf(t, "three-line-away")
+	o, err := OrderList(d, d.Stages[0], Setup{Players: squad(9), Baskets: 1, Minutes: 7, Seconds: 14, Seed: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	places := map[string][]int{}
+	for _, r := range o.Reps {
+		for i, p := range r.offence() {
+			places[p] = append(places[p], i)
+		}
+	}
+	for p, at := range places {
+		for k := 1; k < len(at); k++ {
+			if at[k] != (at[k-1]+1)%3 {
+				t.Fatalf("%s goes through the places %v", p, at)
+			}
+		}
+	}
+}
+
+func TestFixedPairsSwapPlaces(t *testing.T) {
+	d := drillOf(t, "step-up-and-back")
+	st, _ := d.Stage("shown")
+	o, err := OrderList(d, st, Setup{Players: squad(8), Baskets: 1, Minutes: 10, Seed: 3, Together: [][2]string{{"p01", "p02"}, {"p03", "p07"}}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	mate := map[string]string{}
+	last := map[string]string{}
+	for _, r := range o.Reps {
+		for a, b := range map[string]string{r.Cutter: r.Screener, r.Screener: r.Cutter} {
+			if m, ok := mate[a]; ok && m != b {
+				t.Fatalf("%s changes partners", a)
+			}
+			mate[a] = b
+		}
+		if before, ok := last[r.Cutter]; ok && before == "cutter" {
+			t.Fatalf("%s handles twice running", r.Cutter)
+		}
+		last[r.Cutter], last[r.Screener] = "cutter", "screener"
+	}
+	if mate["p01"] != "p02" || mate["p03"] != "p07" {
+		t.Errorf("wished together, and paired %s and %s", mate["p01"], mate["p03"])
+	}
+}
+
+// A coach's wishes are kept where the numbers allow, and it is said where not.
+func TestKeepApartAndTogether(t *testing.T) {
+	d := slotTwos(t)
+	st := stage(t, "shown")
+	in := Setup{Players: squad(12), Baskets: 1, Minutes: 3, Seed: 5, Apart: [][2]string{{"p01", "p02"}, {"p03", "p04"}, {"p05", "gone"}}}
+	o, err := OrderList(d, st, in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, r := range o.Reps {
+		for _, w := range in.Apart {
+			if on := r.offence(); slices.Contains(on, w[0]) && slices.Contains(on, w[1]) {
+				t.Errorf("rep %d puts %v together", r.No, w)
+			}
+		}
+	}
+	in = Setup{Players: squad(4), Baskets: 1, Minutes: 10, Seed: 5, Apart: [][2]string{{"p01", "p02"}, {"p01", "p03"}, {"p01", "p04"}}}
+	if o, err = OrderList(d, st, in); err != nil || !strings.Contains(strings.Join(o.Notes, " "), "break a wish") {
+		t.Errorf("a wish that cannot be kept: %v, %v", o.Notes, err)
+	}
+	crews := dealCrews(crewSetup{n: 12, size: 3, baskets: 1, total: 12, together: [][2]int{{0, 1}}}, 3)
+	kept := 0
+	for _, c := range crews {
+		if slices.Contains(c, 0) == slices.Contains(c, 1) {
+			kept++
+		}
+	}
+	if kept < 10 {
+		t.Errorf("together in only %d of 12 crews", kept)
+	}
+}
+
+// In the middle of a drill somebody comes, leaves or is hurt: what was run stands
+// to the letter, the rest is fair in itself and without whoever has left.
+func TestTheRestIsDealtAnew(t *testing.T) {
+	d := slotTwos(t)
+	st := stage(t, "live")
+	first, err := OrderList(d, st, Setup{Players: squad(10), Baskets: 1, Minutes: 10, Seconds: 20, Seed: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	done := first.Reps[:12]
+	now := append(squad(10)[:9], "late") // p10 is hurt
+	o, err := OrderList(d, st, Setup{Players: now, Baskets: 1, Minutes: 10, Seconds: 20, Seed: 2, Done: done})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(o.Reps) != 30 {
+		t.Errorf("%d reps in the same ten minutes, want 30", len(o.Reps))
+	}
+	for k, r := range done {
+		if fmt.Sprint(o.Reps[k]) != fmt.Sprint(r) {
+			t.Fatalf("rep %d was changed afterwards", r.No)
+		}
+	}
+	rest := map[string]int{}
+	for _, r := range o.Reps[12:] {
+		if slices.Contains(append(r.offence(), r.defence()...), "p10") {
+			t.Fatalf("rep %d has a hurt player on", r.No)
+		}
+		if r.Slot <= done[11].Slot {
+			t.Fatalf("rep %d is in slot %d again", r.No, r.Slot)
+		}
+		for _, p := range r.offence() {
+			rest[p]++
+		}
+	}
+	lo, hi := 99, 0
+	for _, p := range now {
+		lo, hi = min(lo, rest[p]), max(hi, rest[p])
+	}
+	if hi-lo > 1 || rest["late"] == 0 {
+		t.Errorf("the rest gives %v", rest)
+	}
+	if !strings.Contains(strings.Join(o.Notes, " "), "stand as they were run") {
+		t.Errorf("nothing is said of it: %v", o.Notes)
+	}
+}
+
+// Without a helper a player takes his place, and everybody gets fewer reps of
+// his own; more baskets than players fill are dropped with a word.
+func TestNoHelpers(t *testing.T) {
+	d := slotTwos(t)
+	st := stage(t, "shown")
+	with, err := OrderList(d, st, Setup{Players: squad(9), Baskets: 1, Minutes: 10, Seed: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	without, err := OrderList(d, st, Setup{Players: squad(9), Baskets: 1, Minutes: 10, Seed: 1, NoHelpers: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(with.Reps[0].Others) != 0 || len(without.Reps[0].Others) != 1 || without.Reps[0].Others[0].Position != "passer" {
+		t.Errorf("others: %v and %v", with.Reps[0].Others, without.Reps[0].Others)
+	}
+	if without.Spread > 1 || !strings.Contains(strings.Join(without.Notes, " "), "helper's place") {
+		t.Errorf("spread %d, notes %v", without.Spread, without.Notes)
+	}
+	if without.Waiting >= with.Waiting {
+		t.Error("more on the floor, and nobody waits less")
+	}
+}
+
+// Harder cues come twice as often, all others still come.
+func TestHarderCues(t *testing.T) {
+	st := stage(t, "shown")
+	o, err := OrderList(slotTwos(t), st, Setup{Players: squad(2), Baskets: 1, Minutes: 40, Seconds: 12, Seed: 4, Harder: []reads.Cue{reads.Jump, reads.Ice}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	count := map[reads.Cue]int{}
+	for _, r := range o.Reps {
+		count[r.Cue]++
+	}
+	for _, c := range st.Cues {
+		want := 0.2
+		if c == reads.Jump {
+			want = 0.4
+		}
+		if share := float64(count[c]) / float64(len(o.Reps)); share < want-0.03 || share > want+0.03 {
+			t.Errorf("%s comes in %.2f of the reps, want %.1f", c, share, want)
+		}
+	}
+	if count[reads.Ice] != 0 {
+		t.Error("a cue that this drill does not have was shown")
+	}
+}
+
+// Counts of the workout: three coverages x six answers x both sides are 36 shots
+// (common practice, no source).
+func TestThirtySixShots(t *testing.T) {
+	d := drillOf(t, "ball-thirty-six")
+	if d.Shots() != 36 || len(d.Workout) != 3 {
+		t.Errorf("%d shots in %d sets", d.Shots(), len(d.Workout))
+	}
+	screen, _ := reads.ScreenByID(d.Screen)
+	for _, set := range d.Workout {
+		if _, ok := screen.Row(reads.School{}, set.Cue); !ok || len(set.Answers) != 6 {
+			t.Errorf("%s: %v", set.Cue, set.Answers)
+		}
+		for i, a := range set.Answers {
+			if _, ok := reads.Info(a); !ok || slices.Contains(set.Answers[:i], a) {
+				t.Errorf("%s: answer %q", set.Cue, a)
+			}
+		}
+	}
+}
+
+// Touches, sprints and jumps follow from the motion: in Slot twos the cutter cuts
+// once, catches once and shoots once; the screener sprints to the screen and pops.
+func TestEffortFollowsFromTheMotion(t *testing.T) {
+	o, err := OrderList(slotTwos(t), stage(t, "shown"), Setup{Players: squad(6), Baskets: 1, Minutes: 8, Seed: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range o.Counts {
+		if c.Touches != c.Cutter || c.Jumps != c.Cutter || c.Sprints != c.Cutter+2*c.Screener {
+			t.Errorf("%+v", c)
+		}
+	}
+}
+
+// The catalogue in motion on every court: everybody on the floor, in order of
+// time, nobody faster than he can be, the ball always with somebody or in the air.
+func TestEveryDrillMoves(t *testing.T) {
+	for _, p := range court.Presets() {
+		for _, d := range Catalogue() {
+			play, err := d.Motion(p.Court, motion.DefaultPace)
+			if err != nil {
+				t.Fatal(err)
+			}
+			if len(play.Steps) != len(d.Phases) || play.Duration > 60 {
+				t.Errorf("%s: %d steps in %.0f s", d.ID, len(play.Steps), play.Duration)
+			}
+			at := map[string][]reads.Key{}
+			for _, tr := range play.Tracks {
+				at[tr.Who] = tr.Keys
+				for k, key := range tr.Keys {
+					if !key.At.Finite() || !p.Court.Contains(key.At) || k > 0 && key.T < tr.Keys[k-1].T {
+						t.Errorf("%s on %s: %s key %d is %+v", d.ID, p.ID, tr.Who, k, key)
+					}
+					if k > 0 && tr.Who != "ball" && key.At.Dist(tr.Keys[k-1].At) > motion.DefaultPace.Top*(key.T-tr.Keys[k-1].T)+1e-6 {
+						t.Errorf("%s: %s runs %.1f ft in %.2f s", d.ID, tr.Who, key.At.Dist(tr.Keys[k-1].At), key.T-tr.Keys[k-1].T)
+					}
+				}
+			}
+			// Each key of the ball is where somebody, or the ring, is then.
+			for _, key := range at["ball"] {
+				held := key.At.Len() < 0.01
+				for who, keys := range at {
+					held = held || who != "ball" && where(keys, key.T).Dist(key.At) < 3
+				}
+				if !held {
+					t.Errorf("%s: at %.2f s the ball lies at %+v with nobody", d.ID, key.T, key.At)
+				}
+			}
+		}
+	}
+}
+
+func where(keys []reads.Key, t float64) court.Point {
+	before := keys[0]
+	for _, k := range keys {
+		if k.T >= t {
+			if k.T == before.T {
+				return k.At
+			}
+			return before.At.Add(k.At.Sub(before.At).Scale((t - before.T) / (k.T - before.T)))
+		}
+		before = k
+	}
+	return before.At
+}
+
+// Motions and files that cannot be are refused in a sentence that says what.
+func TestDrillsThatCannotBe(t *testing.T) {
+	base := `{"id":"x","name":"Mine","about":"a","screen":"down","positions":[{"id":"cutter","name":"Cutter","letter":"C","spot":"cornerR"},{"id":"screener","name":"Screener","letter":"S","spot":"slotR"},{"id":"passer","name":"Passer","letter":"P","spot":"slotL","helper":true,"ball":true}],
+	"phases":[{"name":"One","say":"s","acts":[ACTS]}],"rotation":{"rule":"off-def-line","say":"s"},"helpers":"h","equipment":[],"watch":[],"fixes":[],"cautions":[],"stages":[{"id":"air","rung":"air","name":"Air","rules":[],"defenders":0,"coachShows":false,"cues":["trail"],"seconds":14}]}`
+	with := func(acts string) string { return strings.Replace(base, "ACTS", acts, 1) }
+	good := with(`{"do":"pass","who":"passer","to":"cutter"}`)
+	if _, err := Read([]byte(good)); err != nil {
+		t.Fatal(err)
+	}
+	for want, file := range map[string]string{
+		"has no ball":                 with(`{"do":"pass","who":"cutter","to":"passer"}`),
+		"dribble, pass or shoot":      with(`{"do":"cut","who":"passer","to":"rim"}`),
+		"no such position":            with(`{"do":"cut","who":"ghost","to":"rim"}`),
+		"no other position":           with(`{"do":"pass","who":"passer","to":"passer"}`),
+		"no spot of the court":        with(`{"do":"cut","who":"cutter","to":"moon"}`),
+		"never comes off it":          with(`{"do":"screen","who":"screener","for":"cutter"}`),
+		"does not come near":          with(`{"do":"screen","who":"screener","to":"wingL","for":"cutter"},{"do":"cut","who":"cutter","to":"shortR"}`),
+		"whom is the screen for":      with(`{"do":"screen","who":"screener","for":"screener"}`),
+		"one spot for two":            with(`{"do":"cut","who":"cutter","to":"slotR"}`),
+		"nobody has shot":             with(`{"do":"rebound","who":"cutter"}`),
+		"there is no such act":        with(`{"do":"juggle","who":"cutter"}`),
+		"unknown field":               strings.Replace(good, `"about"`, `"colour":"red","about"`, 1),
+		"is no situation":             strings.Replace(good, `"down"`, `"moon"`, 1),
+		"has no cue":                  strings.Replace(good, `"trail"`, `"blitz"`, 1),
+		"no rotation called":          strings.Replace(good, `off-def-line`, `carousel`, 1),
+		"two positions called":        strings.Replace(good, `"id":"screener"`, `"id":"cutter"`, 1),
+		"no rung called":              strings.Replace(good, `"rung":"air"`, `"rung":"cloud"`, 1),
+		"a rep takes between":         strings.Replace(good, `"seconds":14`, `"seconds":0`, 1),
+		"a live rung needs defenders": strings.Replace(good, `"rung":"air"`, `"rung":"live2"`, 1),
+		"needs an id":                 strings.Replace(good, `"name":"Mine"`, `"name":""`, 1),
+		"positions for players":       strings.Replace(strings.Replace(good, `"spot":"cornerR"`, `"spot":"cornerR","helper":true`, 1), `"spot":"slotR"`, `"spot":"slotR","helper":true`, 1),
+		"This is not a drill":         `{"id":`,
+		"starts at":                   strings.Replace(good, `"spot":"cornerR"`, `"spot":"bench"`, 1),
+	} {
+		if _, err := Read([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
+			t.Errorf("want %q, got %v", want, err)
+		}
+	}
+}
+
+// Brute force over small squads: no way of dealing is fairer than the ring's, for
+// every length of list.
+func TestRingAgainstBruteForce(t *testing.T) {
+	for _, in := range []crewSetup{{n: 4, size: 3, baskets: 1, total: 4}, {n: 5, size: 3, baskets: 1, total: 3}, {n: 6, size: 3, baskets: 1, total: 3, rest: true}} {
+		for total := 1; total <= in.total; total++ {
+			in.total = total
+			o, r := spreadOf(in.n, in.size, dealCrews(in, 9))
+			best := 1 << 30
+			var crews [][]int
+			var try func()
+			var fill func(crew []int)
+			fill = func(crew []int) {
+				if len(crew) == in.size {
+					crews = append(crews, append([]int(nil), crew...))
+					try()
+					crews = crews[:len(crews)-1]
+					return
+				}
+				for p := range in.n {
+					if slices.Contains(crew, p) || in.rest && len(crews) > 0 && slices.Contains(crews[len(crews)-1], p) {
+						continue
+					}
+					fill(append(crew, p))
+				}
+			}
+			try = func() {
+				if len(crews) == total {
+					a, b := spreadOf(in.n, in.size, crews)
+					best = min(best, a+b)
+					return
+				}
+				if best > 1 {
+					fill(nil)
+				}
+			}
+			try()
+			if o+r > max(best, 2) {
+				t.Errorf("%+v: spreads %d and %d, brute force finds a sum of %d", in, o, r, best)
+			}
+		}
+	}
+}
