@@ -444,6 +444,9 @@ func (o *Order) remark(j job, in Setup) {
 	if j.n%2 == 1 && j.size == 2 {
 		o.note("An odd number: partners shift by one each time through, and the counts still differ by one at most.")
 	}
+	if r := j.drill.Rotation.Rule; (r == Follow || r == Stations) && j.n%o.Baskets != 0 {
+		o.note("The ends are not equally full: %d players at one, %d at another, so that counts differ by more than one.", j.n/o.Baskets, j.n/o.Baskets+1)
+	}
 	if j.drill.Rotation.Rule == WinnersStay {
 		o.note("Winners stay, so the list is only what may happen: counts depend on the scores.")
 	}

@@ -46,7 +46,7 @@ func Check(minutes int, blocks []Block) error {
 			return fmt.Errorf("%s: %w", nth, err)
 		}
 		if b.Baskets < 1 || b.Baskets > drill.MaxBaskets {
-			return fmt.Errorf("%s runs at one or two baskets, not %d.", nth, b.Baskets)
+			return fmt.Errorf("%s runs at one to %d baskets, not %d.", nth, drill.MaxBaskets, b.Baskets)
 		}
 		if b.Seconds != 0 && !(b.Seconds >= drill.MinSeconds && b.Seconds <= drill.MaxSeconds) {
 			return fmt.Errorf("%s: a rep takes %d to %d seconds, not %g.", nth, drill.MinSeconds, drill.MaxSeconds, b.Seconds)

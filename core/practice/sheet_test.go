@@ -150,7 +150,7 @@ func TestCheck(t *testing.T) {
 		"lasts 1 to 60":           func(b []Block) (int, []Block) { b[0].Minutes = math.NaN(); return 60, b },
 		"needs a title":           func(b []Block) (int, []Block) { b[0].Title = " "; return 60, b },
 		"not in the catalogue":    func(b []Block) (int, []Block) { b[1].Drill = "moon"; return 60, b },
-		"one to 6 baskets":      func(b []Block) (int, []Block) { b[1].Baskets = 3; return 60, b },
+		"one to 6 baskets":        func(b []Block) (int, []Block) { b[1].Baskets = 9; return 60, b },
 		"a rep takes":             func(b []Block) (int, []Block) { b[1].Seconds = 1; return 60, b },
 		"Block 2 needs a title o": func(b []Block) (int, []Block) { b[1].Title = strings.Repeat("x", 61); return 60, b },
 	} {

@@ -52,7 +52,7 @@
         <label class="field">
           <span>Baskets</span>
           <select value={b.baskets} onchange={(e) => draft.changeBlock(b.id, { baskets: Number(text(e)) })}>
-            <option value={1}>1</option><option value={2}>2</option>
+            {#each [1, 2, 3, 4, 5, 6] as n (n)}<option value={n}>{n}</option>{/each}
           </select>
         </label>
         <label class="field">

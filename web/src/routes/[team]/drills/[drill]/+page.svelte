@@ -11,8 +11,8 @@
   import { page } from '$app/state';
   import { api, ask, Refusal, type Player, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
-  import CourtFloor from '$lib/court/CourtFloor.svelte';
-  import RepFloor from '$lib/court/RepFloor.svelte';
+  import { Player as Clock } from '$lib/court/player.svelte';
+  import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
 
@@ -21,9 +21,11 @@
   const drill = $derived(session.drill(page.params.drill ?? ''));
 
   let players = $state<Player[]>([]);
-  let lesson = $state<Schemas['Lesson'] | null>(null);
+  let motion = $state.raw<Schemas['Motion'] | null>(null);
+  const clock = new Clock();
   let here = $state<Record<string, boolean>>({});
-  let stageId = $state('live');
+  let stageId = $state('');
+  let noHelpers = $state(false);
   let baskets = $state(2);
   let minutes = $state(10);
   let seconds = $state<number | null>(null);
@@ -40,14 +42,42 @@
   const jersey = (id: string) => byId.get(id)?.jersey ?? '';
   const name = (id: string) => byId.get(id)?.name ?? 'coach';
 
+  const own = $derived(drill?.positions.filter((p) => !p.helper) ?? []);
+  const helpers = $derived(drill?.positions.filter((p) => p.helper) ?? []);
+  /** What the first two positions are called, for heads and sums. */
+  const first = $derived(own[0]?.name ?? 'Player');
+  const second = $derived(own[1]?.name);
+
   onMount(async () => {
-    const screen = drill?.screen ?? 'down';
-    [players, lesson] = await Promise.all([
-      ask(api.GET('/api/teams/{teamId}/players', { params: { path } })),
-      ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }))
-    ]);
+    const id = drill?.id;
+    if (!id) return;
+    // A drill opens where its ladder is climbed to: the last stage.
+    stageId = drill.stages.at(drill.stages.length > 3 ? 3 : -1)?.id ?? '';
+    try {
+      [players, motion] = await Promise.all([
+        ask(api.GET('/api/teams/{teamId}/players', { params: { path } })),
+        ask(api.GET('/api/teams/{teamId}/motion', { params: { path, query: { drill: id } } }))
+      ]);
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
     here = Object.fromEntries(players.map((p) => [p.id, true]));
   });
+
+  const offence = (r: Schemas['OrderRep']) => [
+    r.cutter,
+    ...(r.screener ? [r.screener] : []),
+    ...(r.others ?? []).map((o) => o.player)
+  ];
+  const defence = (r: Schemas['OrderRep']) => [
+    ...[r.xCutter, r.xScreener].filter((id) => id !== ''),
+    ...(r.xOthers ?? []).map((o) => o.player)
+  ];
+
+  function run() {
+    if (clock.running) return clock.stop();
+    if (motion) clock.start(motion.play);
+  }
 
   let asked = 0;
   $effect(() => {
@@ -59,6 +89,7 @@
       baskets,
       minutes,
       seed,
+      noHelpers,
       ...(seconds ? { seconds } : {})
     };
     const mine = ++asked;
@@ -106,15 +137,19 @@
       <ul class="plain-list">
         {#each stage.rules as r (r)}<li>{r}</li>{/each}
       </ul>
-      <p class="soft">{drill.rotation}</p>
+      <p class="soft">{drill.rotation.say}</p>
       <h2>Watch</h2>
       <ul class="plain-list">
         {#each drill.watch as w (w)}<li>{w}</li>{/each}
       </ul>
-      <p class="soft">{drill.helpers}. {drill.equipment.join('. ')}.</p>
+      <p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
       <p class="links">
-        <a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</a>
-        <a class="tape plain" href={`/${team}/teach/tape?screen=${drill.screen}`}>Tape its spots</a>
+        {#if drill.screen}<a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}
+            >Teach its reads</a
+          >{/if}
+        <a class="tape plain" href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}
+          >Tape its spots</a
+        >
       </p>
       <div class="caution">
         {#each drill.cautions as c (c)}<p>{c}</p>{/each}
@@ -126,7 +161,7 @@
       <div class="inputs">
         <label class="field"
           ><span>Baskets</span><select bind:value={baskets}
-            ><option value={1}>1</option><option value={2}>2</option></select
+            >{#each [1, 2, 3, 4, 5, 6] as b (b)}<option value={b}>{b}</option>{/each}</select
           ></label
         >
         <label class="field"
@@ -142,6 +177,12 @@
           />
         </label>
       </div>
+      {#if helpers.length}
+        <label class="check"
+          ><input type="checkbox" bind:checked={noHelpers} />Nobody to help: a player stands in as
+          {helpers.map((h) => h.name.toLowerCase()).join(' and ')}</label
+        >
+      {/if}
       <details>
         <summary><b class="numeral">{present.length}</b> of {players.length} players take part</summary>
         <div class="people">
@@ -162,12 +203,26 @@
             <dd class="numeral">{order.reps.length}</dd>
           </div>
           <div>
-            <dt>As cutter, each</dt>
+            <dt>As {first.toLowerCase()}, each</dt>
             <dd class="numeral">{spanOf(order.counts.map((c) => c.cutter))}</dd>
           </div>
+          {#if second}
+            <div>
+              <dt>As {second.toLowerCase()}, each</dt>
+              <dd class="numeral">{spanOf(order.counts.map((c) => c.screener))}</dd>
+            </div>
+          {/if}
           <div>
-            <dt>As screener, each</dt>
-            <dd class="numeral">{spanOf(order.counts.map((c) => c.screener))}</dd>
+            <dt>Touches, each</dt>
+            <dd class="numeral">{spanOf(order.counts.map((c) => c.touches))}</dd>
+          </div>
+          <div>
+            <dt>Sprints, each</dt>
+            <dd class="numeral">{spanOf(order.counts.map((c) => c.sprints))}</dd>
+          </div>
+          <div>
+            <dt>Jumps, each</dt>
+            <dd class="numeral">{spanOf(order.counts.map((c) => c.jumps))}</dd>
           </div>
           <div>
             <dt>In line</dt>
@@ -175,13 +230,18 @@
           </div>
         </dl>
         {#each order.notes as n (n)}<p class="note">{n}</p>{/each}
-        {#if lesson && shown}
+        {#if motion && shown}
           <div class="mini">
-            <CourtFloor lines={lesson.lines} label="Who is where" top={26}>
-              <RepFloor {lesson} rep={shown} {jersey} defended={stage.defenders > 0 || stage.coachShows} />
-            </CourtFloor>
+            {#if clock.moment}
+              <p class="moment" role="status"><b>{clock.moment.name}.</b> {clock.moment.say}</p>
+            {/if}
+            <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
           </div>
           <p class="step">
+            <button class="tape" onclick={run}>{clock.running ? 'Stop' : 'Run it'}</button>
+            <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
+              >Slow</button
+            >
             <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}
               >‹</button
             >
@@ -201,8 +261,10 @@
           <table>
             <thead>
               <tr
-                ><th>Rep</th><th>End</th><th>Side</th><th>Cuts</th><th>Screens</th>
-                {#if stage.defenders > 0}<th>Defend</th>{:else}<th>Show</th>{/if}</tr
+                ><th>Rep</th><th>End</th><th>Side</th>
+                {#each own as p (p.id)}<th>{p.name}</th>{/each}
+                {#if stage.defenders > 0}<th>Defend</th>{/if}
+                {#if stage.cues.length && !stage.defenders}<th>Show</th>{/if}</tr
               >
             </thead>
             <tbody>
@@ -211,18 +273,21 @@
                   <td class="numeral">{r.no}</td>
                   <td class="numeral">{r.basket}</td>
                   <td>{r.side}</td>
-                  <td><b class="numeral">{jersey(r.cutter)}</b> {name(r.cutter)}</td>
-                  <td><b class="numeral">{jersey(r.screener)}</b> {name(r.screener)}</td>
-                  <td>
-                    {#if stage.defenders > 0}
-                      <span class="numeral">{jersey(r.xCutter)}</span>
-                      {name(r.xCutter)},
-                      <span class="numeral">{jersey(r.xScreener)}</span>
-                      {name(r.xScreener)}
-                    {:else}
-                      <span class="cue"><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}</span>
-                    {/if}
-                  </td>
+                  {#each offence(r).slice(0, own.length) as id, k (k)}
+                    <td><b class="numeral">{jersey(id)}</b> {name(id)}</td>
+                  {/each}
+                  {#if stage.defenders > 0}
+                    <td>
+                      {#each defence(r) as id (id)}
+                        <span class="defender"><span class="numeral">{jersey(id)}</span> {name(id)}</span>
+                      {/each}
+                    </td>
+                  {/if}
+                  {#if stage.cues.length && !stage.defenders}
+                    <td
+                      ><span class="cue"><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}</span></td
+                    >
+                  {/if}
                 </tr>
               {/each}
             </tbody>
@@ -249,6 +314,26 @@
   .drill section:first-child {
     display: grid;
     gap: 0.75rem;
+  }
+  .check {
+    display: flex;
+    gap: 0.6rem;
+    align-items: center;
+    min-height: 40px;
+  }
+  .check input {
+    width: 20px;
+    height: 20px;
+  }
+  .moment {
+    position: absolute;
+    inset: 0 0 auto 0;
+    padding: 0.4rem 0.7rem;
+    background: color-mix(in srgb, var(--sheet) 88%, transparent);
+  }
+  .defender {
+    white-space: nowrap;
+    margin-right: 0.6rem;
   }
   .stages {
     display: flex;
@@ -322,6 +407,7 @@
     padding-left: 0.7rem;
   }
   .mini {
+    position: relative;
     height: 17rem;
   }
   .step {
