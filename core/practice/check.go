@@ -19,7 +19,7 @@ const (
 
 // Check refuses a plan that cannot be stored. The error is a sentence. A plan
 // that is merely unwise passes; LayOut warns about it.
-func Check(minutes int, blocks []Block) error {
+func Check(lib drill.Library, minutes int, blocks []Block) error {
 	if minutes < MinPractice || minutes > MaxPractice {
 		return fmt.Errorf("A practice lasts %d to %d minutes, not %d.", MinPractice, MaxPractice, minutes)
 	}
@@ -42,7 +42,7 @@ func Check(minutes int, blocks []Block) error {
 		if b.Kind != DrillBlock {
 			continue
 		}
-		if _, _, err := StageOf(b); err != nil {
+		if _, _, err := StageOf(lib, b); err != nil {
 			return fmt.Errorf("%s: %w", nth, err)
 		}
 		if b.Baskets < 1 || b.Baskets > drill.MaxBaskets {

@@ -45,6 +45,8 @@ type Plan struct {
 	Players []string // present
 	Blocks  []Block
 	School  reads.School
+	// Library is what drills there are.
+	Library drill.Library
 	Ages    AgeBand
 	// Held is the highest rung each player holds on any read of a screen.
 	Held  map[string]int
@@ -154,12 +156,12 @@ func LayOut(p Plan) Sheet {
 // should be said about it.
 func (s *Sheet) drill(p Plan, i int, t *Timed, at map[string]int, given Needs) {
 	b := p.Blocks[i]
-	d, st, err := StageOf(b)
+	d, st, err := StageOf(p.Library, b)
 	if err != nil {
 		t.Problem = err.Error()
 		return
 	}
-	order, err := Order(b, p.Players)
+	order, err := Order(p.Library, b, p.Players)
 	if err != nil {
 		t.Problem = err.Error()
 		return
@@ -181,7 +183,7 @@ func (s *Sheet) drill(p Plan, i int, t *Timed, at map[string]int, given Needs) {
 	if b.Minutes < ShortBlock || b.Minutes > LongBlock {
 		s.warn(b.ID, commonPractice, "A block of %.0f min is outside %.0f to %.0f: too short to settle, or too long to stay sharp.", b.Minutes, ShortBlock, LongBlock)
 	}
-	if rung.Live && !lowerRungBefore(p.Blocks[:i], b.Drill, rung.Number) {
+	if rung.Live && !lowerRungBefore(p.Library, p.Blocks[:i], b.Drill, rung.Number) {
 		unready := 0
 		for _, id := range p.Players {
 			if p.Held[id] < drill.Shown.Number() {
@@ -211,16 +213,16 @@ func give(given Needs, school reads.School, d *drill.Drill, st drill.Stage, c dr
 	}
 }
 
-func lowerRungBefore(blocks []Block, drillID string, number int) bool {
+func lowerRungBefore(lib drill.Library, blocks []Block, drillID string, number int) bool {
 	return slices.ContainsFunc(blocks, func(b Block) bool {
-		_, st, err := StageOf(b)
+		_, st, err := StageOf(lib, b)
 		return err == nil && b.Drill == drillID && st.Rung.Number() < number && st.Rung.Number() >= drill.Shown.Number()
 	})
 }
 
 // StageOf returns the drill and stage a block runs. The error is a sentence.
-func StageOf(b Block) (*drill.Drill, drill.Stage, error) {
-	d, ok := drill.ByID(b.Drill)
+func StageOf(lib drill.Library, b Block) (*drill.Drill, drill.Stage, error) {
+	d, ok := lib.ByID(b.Drill)
 	if !ok {
 		return nil, drill.Stage{}, fmt.Errorf("This block's drill is not in the catalogue any more. Choose another.")
 	}
@@ -232,8 +234,8 @@ func StageOf(b Block) (*drill.Drill, drill.Stage, error) {
 }
 
 // Order is the order list of a drill block for these players.
-func Order(b Block, players []string) (drill.Order, error) {
-	d, st, err := StageOf(b)
+func Order(lib drill.Library, b Block, players []string) (drill.Order, error) {
+	d, st, err := StageOf(lib, b)
 	if err != nil {
 		return drill.Order{}, err
 	}

@@ -140,7 +140,7 @@ func TestAgeBands(t *testing.T) {
 }
 
 func TestCheck(t *testing.T) {
-	if err := Check(60, evening().Blocks); err != nil {
+	if err := Check(drill.Library{}, 60, evening().Blocks); err != nil {
 		t.Fatal(err)
 	}
 	for want, change := range map[string]func(b []Block) (int, []Block){
@@ -154,7 +154,8 @@ func TestCheck(t *testing.T) {
 		"a rep takes":             func(b []Block) (int, []Block) { b[1].Seconds = 1; return 60, b },
 		"Block 2 needs a title o": func(b []Block) (int, []Block) { b[1].Title = strings.Repeat("x", 61); return 60, b },
 	} {
-		if err := Check(change(evening().Blocks)); err == nil || !strings.Contains(err.Error(), want) {
+		minutes, blocks := change(evening().Blocks)
+		if err := Check(drill.Library{}, minutes, blocks); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%v, want it to say %q", err, want)
 		}
 	}

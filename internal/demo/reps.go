@@ -49,7 +49,7 @@ func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
 	clock := at
 	for _, b := range p.blocks {
 		if b.Kind == practice.DrillBlock {
-			d, stage, err := practice.StageOf(b)
+			d, stage, err := practice.StageOf(drill.Library{}, b)
 			if err != nil {
 				return err
 			}
@@ -77,7 +77,7 @@ type session struct {
 }
 
 func (s *session) log(present []string, from time.Time) error {
-	order, err := practice.Order(s.block, present)
+	order, err := practice.Order(drill.Library{}, s.block, present)
 	if err != nil {
 		return err
 	}

@@ -54,6 +54,15 @@ func PaceJSON(p *motion.Pace) []byte {
 	return b
 }
 
+// DrillOf reads one of a program's own drills.
+func DrillOf(row gen.Drill) (*drill.Drill, error) {
+	d, err := drill.Read(row.Drill)
+	if err != nil {
+		return nil, fmt.Errorf("drill %s cannot be read: %w", row.ID, err)
+	}
+	return d, nil
+}
+
 // FloorOf is what judging needs of a team.
 func FloorOf(t gen.Team) (reads.Floor, error) {
 	c, err := CourtOf(t)

@@ -9,6 +9,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/core/drill"
 	"evrik/internal/web/api"
 )
 
@@ -54,6 +55,14 @@ func bodyFor(operation string, c club) any {
 	switch operation {
 	case "judge", "readMap", "play":
 		return downTrail()
+	case "addDrill":
+		return drill.File{Schema: drill.FileSchema, Drill: drill.Catalogue()[0]}
+	case "previewDrill":
+		return drill.Catalogue()[0]
+	case "updateDrill":
+		return map[string]any{"drill": drill.Catalogue()[0], "version": 1}
+	case "archiveDrill":
+		return map[string]bool{"archived": true}
 	case "orderList":
 		return map[string]any{"drill": "slot-twos", "stage": "live", "players": c.players, "baskets": 1, "minutes": 10}
 	case "addPlayer", "updatePlayer":
@@ -83,7 +92,7 @@ func fill(path string, c club, practice uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", practice.String(), "{staffId}", uuid.NewString())
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", practice.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 

@@ -31,7 +31,7 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 func (b board) layOut(team gen.Team, minutes int, present []uuid.UUID, blocks []practice.Block) practice.Sheet {
 	return practice.LayOut(practice.Plan{
 		Minutes: float64(minutes), Players: inRosterOrder(b.players, present), Blocks: blocks,
-		School: store.SchoolOf(team), Ages: practice.AgeBand(team.Ages),
+		School: store.SchoolOf(team), Library: b.library, Ages: practice.AgeBand(team.Ages),
 		Held: evidence.HighestHeld(b.lines), Needs: evidence.NeedsOf(b.lines),
 	})
 }
@@ -65,7 +65,11 @@ func (s *Server) practiceView(ctx context.Context, team gen.Team, p gen.Practice
 
 // checkPlan refuses what cannot be stored.
 func (s *Server) checkPlan(ctx context.Context, team gen.Team, in *api.PracticeInput) error {
-	if err := practice.Check(in.Minutes, in.Blocks); err != nil {
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return err
+	}
+	if err := practice.Check(lib, in.Minutes, in.Blocks); err != nil {
 		return invalid(err.Error() + " Nothing was stored.")
 	}
 	if len(in.Note) > 2000 {

@@ -27,7 +27,8 @@ var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone,
 
 	"GetCatalogue": anyStaff, "GetTeam": anyStaff, "GetNow": anyStaff, "GetLesson": anyStaff,
-	"GetQuestion": anyStaff, "Search": anyStaff, "GetMotion": anyStaff, "GetTape": anyStaff,
+	"GetQuestion": anyStaff, "Search": anyStaff, "GetMotion": anyStaff, "PreviewDrill": anyStaff, "ListDrills": anyStaff, "AddDrill": anyStaff,
+	"UpdateDrill": anyStaff, "ArchiveDrill": anyStaff, "GetTape": anyStaff,
 	"Judge": anyStaff, "ReadMap": anyStaff, "Play": anyStaff, "OrderList": anyStaff,
 	"ListPlayers": anyStaff, "GetCard": anyStaff, "GetBoard": anyStaff, "ExportRoster": anyStaff,
 	"ListPractices": anyStaff, "GetPractice": anyStaff, "LayOut": anyStaff, "GetRun": anyStaff,

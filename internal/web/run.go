@@ -52,10 +52,10 @@ func (s *Server) runBlock(team gen.Team, block practice.Block, present []string,
 	if block.Kind != practice.DrillBlock {
 		return out
 	}
-	d, stage, err := practice.StageOf(block)
+	d, stage, err := practice.StageOf(b.library, block)
 	var order drill.Order
 	if err == nil {
-		order, err = practice.Order(block, present)
+		order, err = practice.Order(b.library, block, present)
 	}
 	if err != nil {
 		problem := err.Error()
@@ -166,9 +166,13 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 	if err != nil {
 		return nil, err
 	}
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
 	out := api.LogReps200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		l := logger{q: q, team: team, practice: p, blocks: store.BlocksOf(rows), observer: caller(ctx).ID, now: s.now()}
+		l := logger{q: q, team: team, practice: p, blocks: store.BlocksOf(rows), library: lib, observer: caller(ctx).ID, now: s.now()}
 		for _, e := range r.Body.Events {
 			n, err := l.log(ctx, e)
 			switch {
@@ -194,6 +198,7 @@ type logger struct {
 	team     gen.Team
 	practice gen.Practice
 	blocks   []practice.Block
+	library  drill.Library
 	observer uuid.UUID
 	now      time.Time
 }
@@ -232,7 +237,7 @@ func (l *logger) row(ctx context.Context, e api.RepEvent) (gen.InsertRepEventPar
 			block = b
 		}
 	}
-	d, stage, err := practice.StageOf(block)
+	d, stage, err := practice.StageOf(l.library, block)
 	if err != nil {
 		return row, invalid("This block is not a drill of the practice any more. Nothing was stored; reload to see the plan.")
 	}

@@ -20,6 +20,7 @@ type board struct {
 	columns []reads.Read
 	lines   []evidence.Line
 	reps    []evidence.Rep
+	library drill.Library
 }
 
 func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (board, error) {
@@ -31,7 +32,11 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (boa
 	if err != nil {
 		return board{}, err
 	}
-	b := board{players: players, columns: columns(team, rows, role), reps: store.RepsOf(rows)}
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return board{}, err
+	}
+	b := board{players: players, library: lib, columns: columns(team, rows, role), reps: store.RepsOf(rows)}
 	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
 	return b, nil
 }

@@ -158,9 +158,13 @@ func (s *Server) GetMotion(ctx context.Context, r api.GetMotionRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	d, ok := drill.ByID(r.Params.Drill)
+	lib, err := s.library(ctx, caller(ctx).ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	d, ok := lib.ByID(r.Params.Drill)
 	if !ok {
-		return nil, missing("This drill is not in the catalogue.")
+		return nil, missing(noDrill)
 	}
 	play, err := d.Motion(fl.Court, fl.Pace)
 	return api.GetMotion200JSONResponse{Play: play, Lines: fl.Court.Lines()}, err
@@ -185,9 +189,13 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	d, ok := drill.ByID(r.Body.Drill)
+	lib, err := s.library(ctx, caller(ctx).ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	d, ok := lib.ByID(r.Body.Drill)
 	if !ok {
-		return nil, missing("This drill is not in the catalogue.")
+		return nil, missing(noDrill)
 	}
 	stage, ok := d.Stage(r.Body.Stage)
 	if !ok {

@@ -31,6 +31,15 @@ type Block struct {
 	Seed       int64
 }
 
+type Drill struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	Drill     []byte
+	Archived  bool
+	Version   int32
+	ChangedAt time.Time
+}
+
 type Player struct {
 	ID        uuid.UUID
 	ProgramID uuid.UUID

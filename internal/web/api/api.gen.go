@@ -358,6 +358,9 @@ type CueInfo = reads.CueInfo
 // Drill defines model for Drill.
 type Drill = drill.Drill
 
+// DrillFile a drill file of any version, see docs/drill.schema.json; what it holds is checked by the importer
+type DrillFile map[string]interface{}
+
 // Figure defines model for Figure.
 type Figure = reads.Person
 
@@ -487,6 +490,21 @@ type OrderInput struct {
 
 // OrderRep defines model for OrderRep.
 type OrderRep = drill.Rep
+
+// OwnDrill defines model for OwnDrill.
+type OwnDrill struct {
+	Archived bool  `json:"archived"`
+	Drill    Drill `json:"drill"`
+	Version  int   `json:"version"`
+}
+
+// OwnDrillInput defines model for OwnDrillInput.
+type OwnDrillInput struct {
+	Drill Drill `json:"drill"`
+
+	// Version the version that was changed
+	Version int `json:"version"`
+}
 
 // Pace defines model for Pace.
 type Pace = motion.Pace
@@ -765,6 +783,11 @@ type StaffId = openapi_types.UUID
 // TeamId defines model for teamId.
 type TeamId = openapi_types.UUID
 
+// ArchiveDrillJSONBody defines parameters for ArchiveDrill.
+type ArchiveDrillJSONBody struct {
+	Archived bool `json:"archived"`
+}
+
 // SignOutParams defines parameters for SignOut.
 type SignOutParams struct {
 	Everywhere *bool `form:"everywhere,omitempty" json:"everywhere,omitempty"`
@@ -819,6 +842,15 @@ type GetTapeParams struct {
 	Screen *string `form:"screen,omitempty" json:"screen,omitempty"`
 }
 
+// AddDrillJSONRequestBody defines body for AddDrill for application/json ContentType.
+type AddDrillJSONRequestBody = DrillFile
+
+// UpdateDrillJSONRequestBody defines body for UpdateDrill for application/json ContentType.
+type UpdateDrillJSONRequestBody = OwnDrillInput
+
+// ArchiveDrillJSONRequestBody defines body for ArchiveDrill for application/json ContentType.
+type ArchiveDrillJSONRequestBody ArchiveDrillJSONBody
+
 // SignInJSONRequestBody defines body for SignIn for application/json ContentType.
 type SignInJSONRequestBody = SignIn
 
@@ -858,6 +890,9 @@ type SetClockJSONRequestBody = ClockAction
 // LogRepsJSONRequestBody defines body for LogReps for application/json ContentType.
 type LogRepsJSONRequestBody = RepBatch
 
+// PreviewDrillJSONRequestBody defines body for PreviewDrill for application/json ContentType.
+type PreviewDrillJSONRequestBody = Drill
+
 // ReadMapJSONRequestBody defines body for ReadMap for application/json ContentType.
 type ReadMapJSONRequestBody = Situation
 
@@ -869,6 +904,18 @@ type ServerInterface interface {
 
 	// (GET /api/catalogue)
 	GetCatalogue(ctx *echo.Context) error
+
+	// (GET /api/drills)
+	ListDrills(ctx *echo.Context) error
+
+	// (POST /api/drills)
+	AddDrill(ctx *echo.Context) error
+
+	// (PUT /api/drills/{drillId})
+	UpdateDrill(ctx *echo.Context, drillId openapi_types.UUID) error
+
+	// (POST /api/drills/{drillId}/archive)
+	ArchiveDrill(ctx *echo.Context, drillId openapi_types.UUID) error
 
 	// (DELETE /api/session)
 	SignOut(ctx *echo.Context, params SignOutParams) error
@@ -957,6 +1004,9 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (POST /api/teams/{teamId}/preview)
+	PreviewDrill(ctx *echo.Context, teamId TeamId) error
+
 	// (GET /api/teams/{teamId}/question)
 	GetQuestion(ctx *echo.Context, teamId TeamId, params GetQuestionParams) error
 
@@ -990,6 +1040,56 @@ func (w *ServerInterfaceWrapper) GetCatalogue(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetCatalogue(ctx)
+	return err
+}
+
+// ListDrills converts echo context to params.
+func (w *ServerInterfaceWrapper) ListDrills(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListDrills(ctx)
+	return err
+}
+
+// AddDrill converts echo context to params.
+func (w *ServerInterfaceWrapper) AddDrill(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AddDrill(ctx)
+	return err
+}
+
+// UpdateDrill converts echo context to params.
+func (w *ServerInterfaceWrapper) UpdateDrill(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "drillId" -------------
+	var drillId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "drillId", ctx.Param("drillId"), &drillId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter drillId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.UpdateDrill(ctx, drillId)
+	return err
+}
+
+// ArchiveDrill converts echo context to params.
+func (w *ServerInterfaceWrapper) ArchiveDrill(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "drillId" -------------
+	var drillId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "drillId", ctx.Param("drillId"), &drillId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter drillId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ArchiveDrill(ctx, drillId)
 	return err
 }
 
@@ -1523,6 +1623,22 @@ func (w *ServerInterfaceWrapper) GetRun(ctx *echo.Context) error {
 	return err
 }
 
+// PreviewDrill converts echo context to params.
+func (w *ServerInterfaceWrapper) PreviewDrill(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PreviewDrill(ctx, teamId)
+	return err
+}
+
 // GetQuestion converts echo context to params.
 func (w *ServerInterfaceWrapper) GetQuestion(ctx *echo.Context) error {
 	var err error
@@ -1754,6 +1870,11 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/now", wrapper.GetNow, options.OperationMiddlewares["getNow"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/lesson", wrapper.GetLesson, options.OperationMiddlewares["getLesson"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/question", wrapper.GetQuestion, options.OperationMiddlewares["getQuestion"]...)
+	router.GET(options.BaseURL+"/api/drills", wrapper.ListDrills, options.OperationMiddlewares["listDrills"]...)
+	router.POST(options.BaseURL+"/api/drills", wrapper.AddDrill, options.OperationMiddlewares["addDrill"]...)
+	router.PUT(options.BaseURL+"/api/drills/:drillId", wrapper.UpdateDrill, options.OperationMiddlewares["updateDrill"]...)
+	router.POST(options.BaseURL+"/api/drills/:drillId/archive", wrapper.ArchiveDrill, options.OperationMiddlewares["archiveDrill"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/preview", wrapper.PreviewDrill, options.OperationMiddlewares["previewDrill"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/motion", wrapper.GetMotion, options.OperationMiddlewares["getMotion"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/search", wrapper.Search, options.OperationMiddlewares["search"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/tape", wrapper.GetTape, options.OperationMiddlewares["getTape"]...)
@@ -1816,6 +1937,157 @@ type GetCataloguedefaultJSONResponse struct {
 }
 
 func (response GetCataloguedefaultJSONResponse) VisitGetCatalogueResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListDrillsRequestObject struct {
+}
+
+type ListDrillsResponseObject interface {
+	VisitListDrillsResponse(w http.ResponseWriter) error
+}
+
+type ListDrills200JSONResponse []OwnDrill
+
+func (response ListDrills200JSONResponse) VisitListDrillsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListDrillsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListDrillsdefaultJSONResponse) VisitListDrillsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddDrillRequestObject struct {
+	Body *AddDrillJSONRequestBody
+}
+
+type AddDrillResponseObject interface {
+	VisitAddDrillResponse(w http.ResponseWriter) error
+}
+
+type AddDrill201JSONResponse OwnDrill
+
+func (response AddDrill201JSONResponse) VisitAddDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddDrilldefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddDrilldefaultJSONResponse) VisitAddDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type UpdateDrillRequestObject struct {
+	DrillId openapi_types.UUID `json:"drillId"`
+	Body    *UpdateDrillJSONRequestBody
+}
+
+type UpdateDrillResponseObject interface {
+	VisitUpdateDrillResponse(w http.ResponseWriter) error
+}
+
+type UpdateDrill200JSONResponse OwnDrill
+
+func (response UpdateDrill200JSONResponse) VisitUpdateDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type UpdateDrilldefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response UpdateDrilldefaultJSONResponse) VisitUpdateDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ArchiveDrillRequestObject struct {
+	DrillId openapi_types.UUID `json:"drillId"`
+	Body    *ArchiveDrillJSONRequestBody
+}
+
+type ArchiveDrillResponseObject interface {
+	VisitArchiveDrillResponse(w http.ResponseWriter) error
+}
+
+type ArchiveDrill204Response struct {
+}
+
+func (response ArchiveDrill204Response) VisitArchiveDrillResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type ArchiveDrilldefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ArchiveDrilldefaultJSONResponse) VisitArchiveDrillResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -2937,6 +3209,46 @@ func (response GetRundefaultJSONResponse) VisitGetRunResponse(w http.ResponseWri
 	return err
 }
 
+type PreviewDrillRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *PreviewDrillJSONRequestBody
+}
+
+type PreviewDrillResponseObject interface {
+	VisitPreviewDrillResponse(w http.ResponseWriter) error
+}
+
+type PreviewDrill200JSONResponse Motion
+
+func (response PreviewDrill200JSONResponse) VisitPreviewDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PreviewDrilldefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PreviewDrilldefaultJSONResponse) VisitPreviewDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetQuestionRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params GetQuestionParams
@@ -3244,6 +3556,18 @@ type StrictServerInterface interface {
 	// (GET /api/catalogue)
 	GetCatalogue(ctx context.Context, request GetCatalogueRequestObject) (GetCatalogueResponseObject, error)
 
+	// (GET /api/drills)
+	ListDrills(ctx context.Context, request ListDrillsRequestObject) (ListDrillsResponseObject, error)
+
+	// (POST /api/drills)
+	AddDrill(ctx context.Context, request AddDrillRequestObject) (AddDrillResponseObject, error)
+
+	// (PUT /api/drills/{drillId})
+	UpdateDrill(ctx context.Context, request UpdateDrillRequestObject) (UpdateDrillResponseObject, error)
+
+	// (POST /api/drills/{drillId}/archive)
+	ArchiveDrill(ctx context.Context, request ArchiveDrillRequestObject) (ArchiveDrillResponseObject, error)
+
 	// (DELETE /api/session)
 	SignOut(ctx context.Context, request SignOutRequestObject) (SignOutResponseObject, error)
 
@@ -3331,6 +3655,9 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx context.Context, request GetRunRequestObject) (GetRunResponseObject, error)
 
+	// (POST /api/teams/{teamId}/preview)
+	PreviewDrill(ctx context.Context, request PreviewDrillRequestObject) (PreviewDrillResponseObject, error)
+
 	// (GET /api/teams/{teamId}/question)
 	GetQuestion(ctx context.Context, request GetQuestionRequestObject) (GetQuestionResponseObject, error)
 
@@ -3382,6 +3709,171 @@ func (sh *strictHandler) GetCatalogue(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(GetCatalogueResponseObject); ok {
 		return validResponse.VisitGetCatalogueResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ListDrills operation middleware
+func (sh *strictHandler) ListDrills(ctx *echo.Context) error {
+	var request ListDrillsRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListDrills(ctx.Request().Context(), request.(ListDrillsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListDrills")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListDrillsResponseObject); ok {
+		return validResponse.VisitListDrillsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AddDrill operation middleware
+func (sh *strictHandler) AddDrill(ctx *echo.Context) error {
+	var request AddDrillRequestObject
+
+	var body AddDrillJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AddDrill(ctx.Request().Context(), request.(AddDrillRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddDrill")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AddDrillResponseObject); ok {
+		return validResponse.VisitAddDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// UpdateDrill operation middleware
+func (sh *strictHandler) UpdateDrill(ctx *echo.Context, drillId openapi_types.UUID) error {
+	var request UpdateDrillRequestObject
+
+	request.DrillId = drillId
+
+	var body UpdateDrillJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.UpdateDrill(ctx.Request().Context(), request.(UpdateDrillRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "UpdateDrill")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(UpdateDrillResponseObject); ok {
+		return validResponse.VisitUpdateDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ArchiveDrill operation middleware
+func (sh *strictHandler) ArchiveDrill(ctx *echo.Context, drillId openapi_types.UUID) error {
+	var request ArchiveDrillRequestObject
+
+	request.DrillId = drillId
+
+	var body ArchiveDrillJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ArchiveDrill(ctx.Request().Context(), request.(ArchiveDrillRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ArchiveDrill")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ArchiveDrillResponseObject); ok {
+		return validResponse.VisitArchiveDrillResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -4414,6 +4906,54 @@ func (sh *strictHandler) GetRun(ctx *echo.Context, teamId TeamId, practiceId Pra
 	return nil
 }
 
+// PreviewDrill operation middleware
+func (sh *strictHandler) PreviewDrill(ctx *echo.Context, teamId TeamId) error {
+	var request PreviewDrillRequestObject
+
+	request.TeamId = teamId
+
+	var body PreviewDrillJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.PreviewDrill(ctx.Request().Context(), request.(PreviewDrillRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PreviewDrill")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(PreviewDrillResponseObject); ok {
+		return validResponse.VisitPreviewDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetQuestion operation middleware
 func (sh *strictHandler) GetQuestion(ctx *echo.Context, teamId TeamId, params GetQuestionParams) error {
 	var request GetQuestionRequestObject
@@ -4647,124 +5187,129 @@ func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId, params GetTap
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3D3bctw2lr+C6t0q71bRlpPJzoPz5DiZiXfsRCt5djY1lQeIPN1ExAY4AKhWl8s/tZ+wX7aFG68HJNhq",
-	"Kap50oUEcHBuODg3ft7kYl8LDlyrzZvPm5pKugcN0v1V0SPI94X5nfHNm01NdbnJNpzuwfwVHmcbCf9o",
-	"mIRi80bLBrKNykvYUzNuK+Se6s2bTdMw86Y+1mas0pLx3ebLl2xTS5prlkN8ne6Fh62kNN1uo8uEpw9b",
-	"QwPdR5fwDx+ywhczWNWCK7A0uvTIMb/ngmvg2vxK67piOdVM8IvflODmf90i/yphu3mz+ZeLjvoX7qm6",
-	"aCe0axWgcslqM8/mzYaSun2abS6luKlgf8aV3XzIwoeSalLSugYORUbsnweqyC3U2v+pBSmEAesalGJu",
-	"3bOAFeZDwRKEKaLYjkNBGDfLfwJ6PpTYyVBCGFZ6oYgCrRnfKcffbpSZ9O0OPrA981ItRQ1SM8cxN5Rb",
-	"/hxxVrbZ0/uPjDfaveYf82Z/A9I/vgT5N4Db3mPGNez8c8bnhjsRQJZVopE59uhLX07+7uD28wxWG0A+",
-	"gLOd/NdWkMTNb5DrTba5f7kTL/0/A1e/8jjrPX3J9rWQ2ilHXW7ebOBOstuLXEi46KThS7Z5y9UB5BTf",
-	"NM+h1uB0goa9QrHg/0GlpEfzd15CfqsGY+YY5Z15HZ2nwbFeQM4KB+6QtXQJpIAt8AIk4UAlKCtceUn5",
-	"jvEdMS9Qt9dsOm8JVb0E7I/mnS/ZpqK6D9yNEBVQ7nhN7hifArcF0N2qPeaCe41ukwuN71/YKdMR/LMD",
-	"AcGwFIelwVfiYDk9lwAcFwJWWDiBN3vD7BVszUYl25W6x73dgEN5XBYZv6Cf3jFDi1yPf4+8rOPTjjnc",
-	"Mh6Lbqcd5loeXRAuCbRQr94GjkmTLDvI7ue7SuS3mBZTt6AVrooKyaoKxTMrEg7ZbHPLnI4M5HATZhtx",
-	"MHg7UA0Spcp+RgEqyAUvYs9gCBjj+o/fdJD19qY03eEsrZmuEvSo3bHdYBiStftzk3f7yFo8d/B7aFNV",
-	"qqPfSRr1O0FlMSV9LqpmPxLdRX1aMQ7p0m5X/sA4YFM5uzd9skv7Pq46Ughm38rabXcAhF1NSBFwZ3cw",
-	"xR9UVTr015ryIoJUB8jyDvx7mV96gXXgjhXA7WnMIZlzwii7+LsI40gJ+Tq9/64d8040XONHrNYOC2dE",
-	"aBpDSci9jZm09Aex20FxBTW2tjsszrKRKPkdpnprZQOitBvCOPod1bQSuwbhaLpbIdudaYzR8kEsgs/Y",
-	"SL1mskbqSwkKIry2YqfvGnjPtwKbxyr89Jm+t+cDplZpUaxgmauG72IguSM/eSagRWwmx10rVJx9H58N",
-	"tagcp1J7GFqKtIhoMTtmbM8GmeNVlL+tCT/hbWvyYjYDw29x4hY3qTVuImPGgTDndTC1zbAkC8/Bv97A",
-	"excx8MK/F401qGitoPiopvcFsbXXFTtXRqgm3JqwCWYWd1b99G6kQN6BfKGIZvYi2s5VUA0v/T8nMMqG",
-	"c/MrShqlqW5U396sK8q5NcVFbQ34QnBALM4xd7qJ+ijplnZ7QjnPoOet02DI9TX8PwCnNJXaGouiNhai",
-	"N/C2jDNVWsmwQGP2cSpRR/vyMKCwd8p3AvpOiqaeuQZMb4u4jwKTEe+GcEukGjQ9YE8za0bGCGLh+H9P",
-	"GTqy5Rrkjw0vpLt/DNm9BklK95BIqNX05o1hxsEwmHk9ft75SU5CUiMR1FCZ/5nWqCalMr+iBWvwu9lN",
-	"uIVMnmwlwKfS3/8nT0tabT8A3xlgkccV5fA3VkSe1s4CwChmfv7c4GfCITLh2CBzsw9gDIP76MgC1vrg",
-	"9vcdsNNBtUBqewy+ciRKpa4d05H2skXNhPfdDIvm1XoNkO6l7CsHP8Yf/mmouQykWY0bb+xN8HImXZdm",
-	"A3gg1lsB3weXzUhqb0SDi0FOm6mZvugGMFur9+M70+KwLbsHxLzomXjWzrC2H2GK7IQoyFYYezB9kRKq",
-	"2vsVHnhgZZu6pGrFTeHSvI5eSIVi625Dl34E7u/QFD+qZVMN/J9iu31ZwPZl5VwAW1FVVt0cGOcg1Uul",
-	"6dFI2IHWL8F5pQyNipc1ZdYzotxKCjVDFE1wnlqQ3LuY4dE5cxEbkenGLk8OpVBALJsTKoFo2uxKjVmI",
-	"1vW2yi2zQyl2oDov13H3QchbL2btoJEYWu/tSlnDQw8jLDuXdJgfQ/Tsfayvbp2u6PNsKwc91uvkrK8N",
-	"At6CqPf0S0uaBQ1ohf/V996Tmqb/nN/VbOpPbNdIwPzcA09279awa6gsVmmLCoKjasW5192lpyAchCzW",
-	"HYl2RAtJu4nM7bNbLum0uQSpVpjS3WHzow9SDVHd078RMfhN3OBI0lDXmAUtRVWBzIjZHRGScKFLdxeb",
-	"Ss9BRJBcimUcm5cyC18HjZtzWaSyTSXE7dy+b47otqOuiZqqwXW2YNLRUN2y2l5E0dussSL3kSvyTPBE",
-	"CxS6A+MFdonv4hjzRrI2GLU7aZ0hN8dBHMSv4MBOwbM5nDA2UWIPN6I4EqUpLxRh3JoTSkvBdyQXkveD",
-	"rX20pBxkftW+4nMEjxxumKhZiTlB0BhmqEdC0lEdZOabUU4r4qBeC7lDx06btnumT9m8qJAgREkjQUsu",
-	"9C+w0i6NYiYSWbJnmXuSvogW4k9wWDNmbEkZKLMQx/L7DKC082cWNamuAovck/wD7+2LV6CaCmFOkFKs",
-	"iO1dicMPZgSGNwcRFJF0GVAKj+SOsBde7E2YBTAxpfOfTbGDcMUZSV5J+eAS2/Mmcw3yjiJXsJLtIh4M",
-	"1PExgt6Z7XYODFg5TAHpJreZD+/526vBIv04OHANPI9wOehhLLw3UNOqOk63WVGlB57JeX8u1BExdikb",
-	"6KMDmGeAO5PCw6vR+Ahe3TIekPHo3lKZ2xh6OlG5ixzgdyALluv+GW6E0wrvy6MLDAjxcmvF1snxonM6",
-	"zBko4InfY70WpCxw6pAPWrr2qJ+qLzqpOElp/AUQlqF6+TLMfMx4maI2Bwen1AdQCrs1wz3d1xXmmaAk",
-	"r4DK3k20BknyBrJgXAhZgCRiS6Q4qL6fYvbWGaabTbGYDUHbl1za1Co1Gw/0rQvvqVqsCMde10InBgU3",
-	"fk8BEWGprCMTStuANSTjlSlSUyMehSWbsUID+azj74UiW+lMmomz+yOAVr+c4O+mMr/Wkhq5+x/cIU4V",
-	"mC3+EneX449yJvMKZpZuHcu/RD3qcZe5efpL1NX+I622kYOG76IgjQjdAdDHQli63ftg0t7ygw2O0DFx",
-	"u3c0yHrkTPIhf/D8t9aF3KWHRFRd2tmYHrmNZVuc6FoyklZDPjxhV+f+zWWlFpFk0kbnIuaJbVN6FleW",
-	"UP8k0qyKHlRRU182g4DzycmmmDsnBH0dyPbgyro8H2/pWwBGyacthTw6s9aS8dmoAZdD7sA050cqbx90",
-	"KG+l2H/nxRh3cEixv2ZF/IUFtxl2LrsntmwANClBAn6zjy87okfwfurNaEcj+HtztvAlqROL5/Xa5KPA",
-	"Xf3rzATDUyn5cGjS2WyG5E9wuNZ0u0XMqj1l1cp4C1Uq4g3tJLQ1pd19mCrFlKY8QeY8jR1grXy1i6Lb",
-	"cxenJ8mALEW1InXLXt2RWUISf1p10jnzcA++qGWIrD29D8upaMnLKN2797CeH5saUO6m6adlD2CLl7ng",
-	"mZhmhCOZ3zrGP77gIZqPNirMkGJv7VI5cG/3rDPvcp/WcxAtnLfT54S+UG39SUbYlpRAKqB3oEjJFNlT",
-	"jk0vauAclIoK52nu6KjjcTaXv6ayDXPi+zU7EQfeFdpQ7ax6H4RauPs7/dFbyOO3h4e+n9p7ry0akvyd",
-	"nvbrXZ4/ywIrgZot1rD5QnPRhy6/Gqn0MAjMI56e35p9zEtjTR70idDlMAjfF2kqNY8/jWXDzzqF+mnX",
-	"yNNaMh7DnBZNXuL6ZU0GdsBhzxRzBmG73RYr3ZodaAHPKQEQLjSotS7uekWVluG/WH77nMzWI1Hve+0o",
-	"08PUzahY1mrT8jNeOhMma5cMOEkKLjvxWh9ctuPe87rB8uIMldPPUMpCMeh79/5/vJ6ier44SzirdhQp",
-	"hVoR7cp874DcGBtZNpxQXrioWKqLqs8CHZRfv379OpIFj3JhSSVaHZk34ME0lxSiDywHQhURW209QHG+",
-	"7mD5BoHESNyfmFSRO17P0Oju4KK5qQCthhQ/TlKJepNhdtPi3bRP8NezwpUA4HnK3cQOjFY6K++ORHpc",
-	"F9fZT51wB9qgRlRgxsiRGDkRI96NyUHYr3NdOs1STeQciqXqoIdXr6pKRPZ+/y6+yfufz7Wb++v4dsZX",
-	"L7Hx8Aai910a09M0bKC/iCNpkoo3zLJewV/SHPDK8woxQvWF+r//xeQyGMrT97G3JdBcr8iv8PY2On9G",
-	"xB1IEhIhXijiL8lItkedCuKkisCgw80QoG8zPCxoCxTaW4/GK4vsVBq5MZ5ITM7bPr3zyuqV7o8xA/vU",
-	"pxWui0TvZzwJ48FOjH4e2MCTgWlOl5GKVaPMXRUKPBVoK2TkCMEzh8pYRtEg9NAeqeNDQ2zcHEkWcdSD",
-	"mJLaExLNravL4iZJyTjknqBmnEKdoH3m5hOSMRMcHeHN9iaVthcH00mbQWK6RdPd3af6S48vI8PBK4mZ",
-	"HBbukTmFp7Sk+Ww+3y0c00/Rv8AR9ZmlpyXa5Van9raUaDcUCJCWHOr8v2s9GJctK4/sNRYp3ispL6oB",
-	"8/ceJird30AqOK6MMJRC6Ni6h0itIaaR/eItl4UN+Vkyu/VuPVRZu05g+AXzNMz9Xih5KDZGrCiUBvnq",
-	"B67lCma0gxw32lDVBKX3qHY6LiuT+415La0QyS69Puxz2VP4qansLjF1ToTOk8teC70uXb3NU7dD086j",
-	"7hhbfSL1erkhxdAr2pfY6CyWkpimj2bjGtGWSraqcFRZtbjU5J5Z+vjCbFaOfcl5B6RWb1ckJ5xea22z",
-	"4tTQNIj5W+1eW+D6gRvfSingKguk7WbPujJuhwxU44aeiBGdeyK/dBeQrzAvzxPyxZK/aTXhe8SbFmz5",
-	"hy4GU1K+A9tecE8LIIIjjqlp4X06qefoed3s91QeY1WcD5PceNLqU8pRsqi0YiChjmGt7UA5Ct12ydWT",
-	"/AufOUq2QvpMOtqPuS1kYWNgtL1IHlh7O5e2X+J1sDNnl08ScCOTTOZ2H+vNZjP0I63xZlN4MqCoVNT9",
-	"ibXy4EAKtmPaZbJCVWWEcsJ4AfeEcS1IBTvgeEqXe7Iq7uS65EUAuTlq6MGhgetSEbEllGyFdRW2UmRe",
-	"RSVV3EXsFys+y8u+mSxLbkAfAHgXSia+AYqmNxW8ULYQ1YZUzD9Dc8cQhEag5k1VmaGhT+0UVsl8o8ak",
-	"jKuQ9LugTh1u2tld37CN55k2zTZ03glkDxRL4vWPtD6JzevvQn3tyPF2B1yvaV9U/2BGLB51I8z4ZXAt",
-	"5Kd8bsmbfaMimsqJZD/3O5EqokpxABSQAu680byn96Hjxh+/yc7W/VFan/ydYAVqFi4njE4NDiuIOrQx",
-	"Nu99S2Bf6yM5lMAJN9J+oAqD7gmSTaOn0No4j8GZWt/vp9+i0uY1ehJH2P4KcmA1wvi3XBwQVaq0kFCQ",
-	"G9gKm335gNuKnWm6AocDOTBdEl0yo3X/0YDSD1hpYm4KV9HpNoiiBU3/mw0sXvpEgMjjq1gy1J4pTW/X",
-	"5nXUVKmZNWMe0xBpiw/0L1zFc7ciPXh1iZ2720bqEqRveWxrc23pTGbPUSutuoQj8UnLEY8r266pbMXz",
-	"vdgWpXTkjMY5xyVhK1eu0qPrCG8hpNBjjBHqBwTs8YBHY5q9aWu6Vp/BoeRyzupHLGukFLxiHIKJtGUV",
-	"ZPa3EmgBkjBFvlq++bkuSNHbAeoObHdwgkfwquEPvu5fNTzqIcrD+T+bEhxGny8Ft+75vlITgFelhs30",
-	"Po1k3A7zPYKbJu8qHyJ2WMDu1A4rgqESDtCmdvfco70uHxaa5iW5cCp2F7FGREhpWkyfcgRp79ao2kJu",
-	"Rh5bxLUPR8sazlL1F1KCEvrjjL8h0BLPNe+0yIoQcbfqSh9He/Sy7+/CEVcNLWJNV0qa7AlwK3TdV0qq",
-	"F3ePZqUEdKx3al/npRBIWfmWFvBJvHO9LdCNbisqYSYpzsZgos9H+BgsN5h7MFHSueW3tP7o6lWiruh0",
-	"5u3UdQVyrnsRng1B98xVwPe7bfkGPP5HSXkhtlvXTQm37Ve3JKPjPsjLNiKIetStYk7mfQ+lSKP1lWur",
-	"W/AX/bGBhUe1kivOkl9em7sXxs0bhMNUvqQJh50o+z2FReIcY2E0aMhch51e6pznvTbXXKHBjxmXp+fs",
-	"lnEC4QPzdT3C2rtfEJREwfeF3qsFv/sm0SjdBPZiueh+x987f8KyeeTywtz5vZN0H2sCowd2iAJtTRGH",
-	"HIbbIRroPp0dPwHd/2TIsnyZdYWfbnrsML4G/dc63vV9WgV85vq9OVRqQB9MTEo3g3/fdwGfZMPNFvRd",
-	"h8joou0/8kzyYk3/8BNKNGqQl+MMsH4r2zlDcjYihTdKSa3H6CJLBsW86LqldAD3KzICoNGSDLS7/x3I",
-	"SEeXAvY0gvtR+VG/pw4tHqcUqtjFOhHNZO/NFSedVmLkAUnBbaNirXKo5PajZzMd68KdKb2Rb2qL/HCH",
-	"0O6zSdHSywW1114o7TbbmivLAC3vdAzW23Xql3ecwjjpyzv+yImnF/c87V/3gha4Ql14eRziSFKGbSMa",
-	"JM1o+bbcmjadQK14/drcFyK3M7hn6Q0I4AjqkWxHDsnvOkdeujU48xWz1ZalHzCHUVdPsMJYNa/PTahL",
-	"CenYSbZx2xaeSe/26lzS3v95BUUH5S2JI9Zh+f7TKiTefzqceFVoeyv17wzYEeO5GC/ASbPuW51ygoHv",
-	"UwtP7kVyti9S0MRG8xbi9emd18H5Nm4sQfPyuhyG93syN/lu0aJR2UZ+V33OIp5Z06z2AMT758xVEh+Y",
-	"DkXZ42DDHRALhgv8Uulzy07sqmmJ7lvshJSfxt12O9xlfcq0KRNhA0m+v2tf+7ja8Rc+D4YwC9+OjLtu",
-	"zzuKf7KlhKqYsW1Dw8s5Yet6AC5U60e7qsY4wjyYM0cTfEQD4ML9IHlA22AgfQS+l0kTfMtfzjEzaA+w",
-	"2uDtukO5CKMlaMvBv/X6MzpsOlbIOm5JbfXYMt5JnR4/0RoiV+11nYv2VK6IydkmS5gbMrFNTOg56Fad",
-	"vZaEL1QnelNO+a7Kcp4qaMnylQETceCh0HWaUeM/iC0OnGytH1h9S6BSQJhWhO6A2E81vVBoWKqmCZFH",
-	"6qKOqg1ozDedtG/Z04KqlPq3wZdj3JjWT5T7D+Z4tLVAeMg71MToHWv+cB6in0TN54DzleiOYfcnv8eT",
-	"UrYf/CEe+3145oNKQ8H4ZPObuTZ3+0F26I0UB2WzWlwuqPuq3Svyqf2d2La8W5pD+9KnYw3XdnZiIHBf",
-	"NNkZA5tqKIjvAcWUzaUg/7ant93jf39Frh2ZXGJUq5ntJEYNuzm/JZRoUJrc0YoVVINNWq2IBFULrsyi",
-	"O8q4sumB+1ftN4zfbH4wCr1XR/Fm8/rVV69eh4xaWrPNm80fXr1+9QcrNrq0RLqgNbvI+58W9T2RDSXt",
-	"beB9sXmz+TPo7vujhjIeGvPm169fn+2D/90iyFf/26zIWoqiyTW55casc8Yy9e3MsdlbcC9CxvwXO73d",
-	"vOpiEwVU4AIDw91fsx3/ufEtgegetDXL//55wwxY/2hAthVz5mAFeTz4xobdrifx2V8naPwGSdVjOw4F",
-	"EY0+dZtZlKAhKIOTc36BMNYuYEOkKNLeu9lt+t93ojiejU9CTGioJrRs4MuDtvNQVtLug4sRjNg4ziMh",
-	"xM793PAR+kuiLPiBKe06UD5QoaSFh9vI4MhKn6gZC3VIiwuRq5OlD2eFt0XRbf383ND29kxiiK/Otm5A",
-	"8hSptChcK5oH89PFZ/vjffFlTmVfwV7cQYS9vsH6b5n3iwfQeXgyYCO7Vy78FjZffg17s+Hfi8/mh99a",
-	"TG9/ciHU9VJtBz7RBt0+NuaU85b3cB9/rY1x027l/CLQWf3nUooPQR9O5Yv226oxWn/nPy+aYHeEptOD",
-	"jfYtkJDsMPUeI0WKvz6ikec2hSiJkEB5cyTetfzEzBohk3XOON/JqTKAngLWIfVoFlL7qYpk/j/Lwm9t",
-	"oQBGXnOeUv/0rGJUtd8HicmR/4JIkiB1n7OIitJTSosHHTtTQzN1X7ntXUB5cEs8B9HZt13QY6TxfdKT",
-	"SBP6ET4PynwUnXxNi1Ul1K401X0V9xnTyH/rP0agn9w3/h4Li2b6iLIIyGqkBK6JVZIPuJacG29tQcGZ",
-	"jwVbg2BuR490NPTa4T7x2eCrK3Bquy8yVWbf5z0ewjcUzkwm32Hrn+rw9p+SQOnTfUuLcRL6Op6dUD7i",
-	"HfUYXLYlSU/gM4iUa+H4CVVqT3/BirkYLruQ4/l5tN/07KndDJ4uj+RmwLny4rP7ZcHx8L39fw/zS54H",
-	"62Wyr9tAg3UfB+OhZD7IIDic3wH8zt0tH9GZj1/zqN+vOdrtK08rMdnim4HQS+6L5yVfr59AvlxzqLNL",
-	"WP9TMXHN3/vgyxPo/lFHqoRDgMMBlCZbW0n3nI6BrqD3URh10Ist/ShYwklX6PwYrHbxOfyaptD7OFxS",
-	"6W6q4ltS2aJrYj/uoDQ9hqYYQeOr8yv1OKCvHx/pj6iSW2ItKuVnx+2vnxm3X7RNDp6KWrFw6Lu2Hv38",
-	"hLJzv81/j1uU7w+BXxPy0Kng8ekcyst+VzJ/ELsrV3b2GFRuO5I9MYl7bZcQOjsj3jYrC4HkG9uPjplz",
-	"QEgoMiL4U4m7bGYdsFcNf8xbgJk+hiJdMr5z7WcqISThAE8f9VnJ5xHct87JGUz/V3jnseIQWWQmgGJ2",
-	"nsUPET2qH33k7Vr6krsWhKpb4krZn4krWAIt9r7/53nt99BZNIllQuPIVRwz8aAoUooDEbXPlXQhO6O6",
-	"tkJ6/0RdubxbDAjf/nYp9e2fyGsaaBQ78RsYo86cCraja+g9et6DwLsiY6roh/taSH3lXlrEi4Z7fZGr",
-	"uyE+xow04xIlVJF31//9bK7E7/eD7Y9mH0fyqiNR5uZmm1WKpipISWvH4hj35yVYk/ZU9k/G9tOxt8cX",
-	"KEM5hNKutsTaNJLY/TsP0Tdff/1kMHDhbIkDVSTAc2ahUkCl64iDCtW1e5ykpw9CFmpWTy/VjP/6FD6w",
-	"H5lO8XvZ2ptBq2Vf4mf+tlslbsCN7zB48/u5yWK0bSuezqtqPtCjSxx/Tq6I8xy27hsUEe8+f6EIlUyX",
-	"e9Asz0gQT9+59byCqWk9W7nwyTxf0PPW7PGOuRwUsQn8rprDJ9mY30BHtH5rq/8+mShd0V7MBBGN1C8U",
-	"UbXQypzHBmcv90BVI4FUVtP8Dul2X778fwAAAP//",
+	"3H3bctw2FuCvoHq3yrtVtOVksvPgPDlOMvGOnWglz86mpvIAkaebsNgABwDV6nLpp/YT9su2cOP1gARb",
+	"LcU1T7qQxOXccO74ssnFvhYcuFabN182NZV0Dxqk+6uiR5DvC/M745s3m5rqcpNtON2D+Ss8zjYS/t0w",
+	"CcXmjZYNZBuVl7Cn5rutkHuqN282TcPMm/pYm2+VlozvNg8P2aaWNNcsh/g83QuPm0lput1GpwlPHzeH",
+	"BrqPTuEfPmaGB/OxqgVXYHF06YFjfs8F18C1+ZXWdcVyqpngF5+V4OZ/3ST/VcJ282bzXy467F+4p+qi",
+	"HdDOVYDKJavNOJs3G0rq9mm2uZTipoL9GWd24yETH0qqSUnrGjgUGbF/Hqgit1Br/6cWpBBmWdegFHPz",
+	"nmVZYTx0WYIwRRTbcSgI42b6T0DPBxI7GIoIQ0ovFFGgNeM75ejbfWUGfbuDD2zPPFdLUYPUzFHMDeWW",
+	"PkeUlW329P4j4412r/nHvNnfgPSPL0H+E+C295hxDTv/nPG5zx0LINMq0cgce/TQ55N/uXX7cQazDVY+",
+	"WGc7+B8tI4mbz5DrTba5f7kTL/0/A1W/8jDrPX3J9rWQ2glHXW7ebOBOstuLXEi46LjhIdu85eoAcgpv",
+	"mudQa3AyQcNeoVDw/6BS0qP5Oy8hv1WDb+YI5Z15HR2nwaFeQM4Kt9whaekSSAFb4AVIwoFKUJa58pLy",
+	"HeM7Yl6gbq/ZdNwSqnppsb+Ydx6yTUV1f3E3QlRAuaM1uWN8urgtgO5m7REX3Gt0m1xofP/CDpkO4N/c",
+	"EhAIS3FY+vhKHCyl5xKA40zACrtO4M3eEHsFW7NRyXal7lFv98GhPC6zjJ/QD++IoQWuh78HXtbRaUcc",
+	"bhoPRbfTDnItjS4wlwRaqFdvA8WkcZb9yO7nh0rkt5gUU7egFS6KCsmqCoUzKxIO2Wxzy5yMDOhwA2Yb",
+	"cTBwO1ANEsXKfkYAKsgFL2LPYLgwxvVfv+tW1tub0nSHk7RmukqQo3bHdoPhk6zdnxu820fWwrlbv19t",
+	"qkh1+DtJov4gqCymqM9F1exHrLsoTyvGIZ3b7cwfGAdsKKf3pg92ad/HRUcKwuxbWbvtbgFhVxNUBNjZ",
+	"HUzhB1WVvvprTXkRAapbyPIO/HuZn3qBdOCOFcDtacwhmXLCV3bydxHCkRLydXL/XfvNO9FwjR+xWjso",
+	"nBGgaQQlIfc6ZtLUH8RuB8UV1Njc7rA4y0ai6HeQ6s2VDZDSbgij6HdU00rsGoSi6W4Fb3eqMYbLR5EI",
+	"PmIj9ZrBGqkvJSiI0NqKnb5r4D3fCmwcK/DTR/rRng+YWKVFsYJkrhq+iy3JHfnJIwEtYiM56loh4uz7",
+	"+GioRuUoldrD0GKkBUQL2TFhezLIHK2i9G1V+AltW5UX0xkYbsWJW1yl1riKjCkHwpzXQdU2nyVpeG79",
+	"6xW8dxEFL/x7UVmDitYKio9qai+IrTVX7FgZoZpwq8ImqFncafVT20iBvAP5QhHNrCHajlVQDS/9Pydr",
+	"lA3n5lcUNUpT3ai+vllXlHOriovaKvCF4IBonGPqdAP1QdJN7faEUp4Bz1snwRDzNfw/LE5pKrVVFkVt",
+	"NESv4G0ZZ6q0nGEXjenHqUgd7cuvAV17J3wnS99J0dQzZsDUWsR9FBiPeDeEmyJVoekt9jS1ZqSMIBqO",
+	"//eUoCNbrkH+0vBCOvtjSO41SFK6h0RCraaWNwYZt4bByOvh884PchKQGomAhsr8b7RGJSmV+RUtWIPb",
+	"ZjfBCpk82UqAT6W3/ydPS1ptPwDfmcUijyvK4Z+siDytnQaAYcz8/K3Bz4RDZMCxQuZGH6wxfNwHRxag",
+	"1l9uf98BOt2qFlBtj8FXDkWp2LXfdKi9bEEzoX03wqJ6tV4CpHsp+8LBf+MP/zTQXAbUrIaNV/YmcDmT",
+	"rEvTAfwi1msBPwaXzYhrb0SDs0FOm6mavugGMFur92ObafGzLbsHRL3oqXhWz7C6H2GK7IQoyFYYfTB9",
+	"khKq2vsVHnlgZZu6pGqFpXBpXkcNUqHYOmvo0n+B+zs0xY9q2VQD/6fYbl8WsH1ZORfAVlSVFTcHxjlI",
+	"9VJpejQcdqD1S3BeKYOj4mVNmfWMKDeTQtUQRROcp3ZJ7l1M8eicuYiOyHRjpyeHUigglswJlUA0bXal",
+	"xjRE63pb5ZbZoRg7UJ2X66j7IOStZ7P2oxEbWu/tSl7DQw8jKDuXdBgfA/SsPdYXt05W9Gm25YMe6XV8",
+	"1pcGAW6B1XvypUXNggS0zP/qR+9JTZN/zu/ayr+fmeMCWhR2B7S67KHBhYrHgUAnc7asAiK2hPIjuQOp",
+	"mOAZUQCkELly07xypPPqsxL8exczZZqUoiqUEVnWmQ8FuTlaUeZW3Y/xdBj5me0aCZhPfuB171k4u4bK",
+	"YpVkqyA41Vac0Z3dP13CQchi3fFtv2hX0m4ic/vspks6GS9BqhVqf3cw/uIDakNQ986KCMt+Fjc4kDTU",
+	"NabtS1FVIDNidkeEJFzo0tmNU04/iAiQS7EMY/NSZtfXrcaNucz+2aYS4nZu3zdHdNtRN0pN1cD0Lph0",
+	"OFS3rLZGM2p5G413HzHnZwI9WqCrOzBeYA6HLuYyr9BrA1G7k9Zxc3McxGz8DG7ZKXA2BylGJkrs4UYU",
+	"R6I05UZ0cCsvlJaC70guJO8LjT5YUg5dP2tfSDuERw5ijNUsx5zAaAwzKiLh86gMMuPNCKcVMVsvhdwB",
+	"aYdN2z3Tp2xeVEjApKSRACsX+ndYqUNHIROJgtlz1z1Jn0QL8TMc1nwz1vrMKrMQc/P7DEtpx88saFLd",
+	"Gha4J/ky3tsXr0A1FUKcIKVYEYe8EoefzBcY3PxxX0RSe0ApPOo8gl54sTdgFpaJCZ3/2RQ7CObYiPNK",
+	"ygcGd8/zzTXIO4qYiyXbRbwtqJNmtHpnYtgxsMXKYbpKN7jN0njP314NJunH7IFr4HmEykEP4/a9DzWt",
+	"quN0mxVVeuBFnfc9Qx1hY5degj46gHkGuOMrPLwafR+Bq5vGL2T8dW+qzG0MPZ2o3EUO8DuQBct1/ww3",
+	"zGmZ9+XRBTGEeLm1bOv4eNGRHsYMGPDI75Feu6QsUOqQDlq89rCfKi86rjhJaPwdEJKhetlwZz6+vYxR",
+	"my+EY+oDKIVZ+HBP93WFeVEoySugsmc11yBJ3kAWlAshC5DGvJHioPo+lVkLOQw3mw4yGy63L7kUr1Vi",
+	"Nh6UXBeKVLVYETq+roVODGBu/J4CIMJUWYcmFLcBakh2LlOkpoY9Cos2o4UG9Fkn5QtFttKpNBPH/EcA",
+	"rX4/wTdPZX6tJTV8939w5z1VYLb4e9y1jz/KmcwrmJm6dYL/HvX+x9375unv0bDAL7TaRg4avosuaYTo",
+	"bgF9KISp270PBu1NP9jgCByTEEGHg6yHziR/9wdPf2vd3V0qS0TUpZ2N6VHmWGbIiW4ww2k15MMTdnWe",
+	"4lwGbRFJfG10LmJe4zb9aHFmCfWvIk2r6K0qqurLZhAcPzkxFnPnhAC1W7I9uLIuJ8lr+nYBo0TZFkMe",
+	"nFmryfjM2QDLIXVgkvMjlbePOpS3Uux/8GyMOzik2F+zIv7CgtsMO5fdE1viAJqUIAG37OPTjvARPLV6",
+	"M9rRaP29Mdv1JYkTC+f10uSjwMMS69QEQ1MpuXtogtxsNuevcLjWdLtF1Ko9ZdXK2BBVKuIN7Ti0VaWd",
+	"PUyVYkpTnsBzHsduYS1/tZOi23OG07Nka1qHd/KA1nRHRgkFB2mVVOfMGT74ApwhsPb0PkynouU5o9T0",
+	"3sN6/tvU4Hc3TD+FfLC2eEkOnjVqvnAo81vH6McXZ0Rz50ZFJFLsrV4qB+7tnnbmXe7T2hOihfN2+vzV",
+	"F6qtlckI25ISSAX0DhQpmSJ7yrHhRQ2cg1JR5jzNHR11PM7WHdRUtiFZfL9mJ+LAu6Igqp1W7wNmC7a/",
+	"kx+9iTx8e3Do+6m999qCIcnf6XG/3uX5myywcq3ZwhKb2zQXfehywZGqFAPAPOLp+dzsY14aq/KgT4Qu",
+	"hwkDfZamUvP401jm/qxTqJ8ijjytJeMxyGnR5CUuX9ZkiwcY9lQxpxC2222h0s3ZLS3AOSUAwoUGtdbF",
+	"Xa+oKDP0F8vFn+PZesTqfa8dZXqYZhply1ptWnrGy3zCYO2UASZJgXDHXusD4fa797xusBw+g+X0M5Sy",
+	"ULj63r3/P15PQT1fSCacVjuKlEKtiHYlyXdAboyOLBtOKC9cVCzVRdUngW6V375+/TqSsY9SYUklWsmZ",
+	"N+CXaYwUog8sB0IVEVttPUBxuu7W8h2yEsNxPzOpIjZeT9HobHDR3FSAVm6KXyZpT73BML1p0TbtI/z1",
+	"LHMlLPA8pXliB0YqnZV2Ryw9ruHr9KeOuQNuUCUqEGPkSIyciBHvxuQg7NfkLp1mqSpyDsVSJdPjK21V",
+	"JSJ7v38X3+T9b+fazf11fDtj00ts/HoD0vsujelpGjbQn8ShNEnEG2I5QcAfeCzZU+Yluxt4xHqioBWA",
+	"SYVKPgkqQd8IfNPO3n2MsolffuSIOnmV0yxC/9CJ8ANVrgQfCkT2RLY0t49LmgPerKBCbAF9of7f/8XE",
+	"Y7BXpu9jb0uguV6R5uLNHnT8jIg7kCTko7xQxPsqkKSbOnWJk8ITAw43Qlh9m2hjl7bAKHvrWHplgZ3K",
+	"Ku4buxZ7DMyqoD21wYr37o+xHPEZaCs8SIlO6HguzKN9Sf10vIFDCaVom8SMFTDNWWwFnpG1FTJykuMJ",
+	"XGUssWsQAWrF2ZhhxcaNkWSYRB25KRlWoTbBehwtbJJkvQPuemnvz7UJ2GcM0JC/m+BvCm+2Bm3aXtya",
+	"TtoMElovms6FMpVfemwTDj9eiczk6HwPzSk0pSXNZ9Mqb+GYrsz8HY6o6zI9O9ROtzobvMVEu6GAgLQc",
+	"XeeGX+tIumxJeaQ2s0i9Z0l5UQ2Iv/cwUeh+BqnguDLQUwqhY/MeIuWpmET2k7dUFjbkR8ns1rv5UGHt",
+	"msfhStRpkPuzQPJYaIxIUSgN8tVPXMsVxGg/ctRoI4YTkN6j0um4LEzuN+a1tNo1O/X66NtlT+CnVhS4",
+	"/OA5FjpPSUEt9LqqgbZcwH6adh51x9jqE6nX/g+pn1/R8cYGybHM0DR5NBteinbhsoWoo2K8xakm5n7p",
+	"wzyzyVH2JeekkVq9XZEjcnp5/hoz1O61XVw/fua7bwVYZQG13ehZV/nvgIFK3NBGMyJzT6SXzgD5BnO2",
+	"PSNdLLn9ViM+0ToHb5hbG31PCyCCL9voq1A9h8/rZr+n8hgr/H0c58Zzh5+Tj5JZpWUDCXUMam3T0lEE",
+	"vctxn6TB+AReshXSJzTSfuhzIRkeW0bbvuaR5dpz1RMlXjo9c3b5XA33ZZLK3O5jvdpsPv1Ia7w/GZ6T",
+	"KSoV9UJj3V84kILtmHYJxVBVGaGcMF7APWFcC1LBDjieWeeerAr/ucaKkYXcHDX01qGB61LZkk2yFdZj",
+	"23KReRXlVHEX0V8s+yxP+2YyLbkBfQDgXUSf+J45mt5U8ELZ2mUb2TL/DP1AQy4AsmreVJX5NNSrTtcq",
+	"me/tmZT4FnKvF8Spg007ums1t/E002Y7h2ZNAe0BY0m0/pHWJ5F5/UMoyR453u6A6zUdr+qfzBeLR90I",
+	"Mn4aXAr5Ib+2HNq+UhHNqEWS0PvNaxVRpTgAupAC7rzSvKf3oUnLX7/LztYwVNrQyJ1gBaoWLuftThUO",
+	"y4htLMC89z2Bfa2P5FACJ9xw+4EqbHXPkPMbPYXWhtsMzNT6FlH9rqY2vdSjOEL2V5ADqxHCv+XigIhS",
+	"pYWEgtzAVtgk2EdYK3ak6QwcDuTAdEl0yYzU/XcDSj9ipom6KVxhrdsgChY0C3M2vnvp8zEij69iOWl7",
+	"pjS9XZteU1OlZuaMeUxDwDP+oX/hKp5CF2nbrEvs3N02UpcgfZdsWyJtK5gye45abtUlHInPHY94XNl2",
+	"TYExnnbHtiimI2c0TjkuF165qqEeXkdwCyGFHmGMQD9AYI8GPBjT9E1bWrf6DA6Vr3NaP6JZIxX5FeMQ",
+	"VKQtqyCzv5VAC5CEKfLNsuXnGmdFrQPUHdju4ASP4FXDH23uXzU86iHKw/k/m5kdvj5fJnTd832l5mGv",
+	"ytCbaZcbSXwept0EN03eFaBE9LAA3akeVgRFJRygTe3s3KM1lw8LfRaTXDgVu4toIyJkli1msTmEtLY1",
+	"KrYQy8hDi7iO82h1yVmKL0NmVkJLpfG1Ey3yXL9XC6wIEnerTPo42KPGvreFI64aWsR635Q02RPgZuia",
+	"4JRUL+4eTQ4K4Fjv1L7OSyGQ/KAtLeCTeOdajKAb3VZUwkxuoo3BRJ+P4DGYbjD2YKCkc8tvaf3R1SsI",
+	"XtEcz+up6+oUXcMrPBuC7plrRNBv0Ob7IPkfJeWF2G5dAy5ct1/dxY6OW2cv64gg6lHTkDme962sIr35",
+	"V86tbsEb+mMFC49qJRf+Jb+8NoUyfDevEA4zKpMGHDYv7behFoljjJnRgCFzjY56GYye9tqUf4UGP2Zc",
+	"np6yW8IJiA/E17WVa22/wCiJjO/r7VczfneN1SjdBPZiuffBjr93/oRl9cjlhbnzeyfpPtaLRw/0EAXa",
+	"qiIOOAzXQzTQfTo5fgK6/9WgZdmYdfW3bnjsML4G/Y86flHAtBj7zGWUc6DUgD6YqJRuBP++bxw/yYab",
+	"rau8DpHRRd1/5JnkxZqW8ydUytQgL8cZYP3ux3OK5GxECu9Xk1oW00WWDIh50TWt6RbcL4wJC41WxqAX",
+	"QtyBjDTWKWBPI7AfVYH1WxvR4mkq0opdrCHUTPbeXI3YaZVefiEpsG1UrGMRldzekzfTODDYTOm9n1Nv",
+	"VQg2hHY3bUUrYBfEXmtQ2m22pW+WAFra6Qist+vUy5qcwDjpsiZ/5MTTi3ue9m97QQtcoC68PA5xJAnD",
+	"th8Qkma0bC23qk3HUCtevzb2QsQ6g3uW3gcCjqCeSHfkkPyuc+Sla4MzF9+t1iz9B3MQdfUEK5RV8/rc",
+	"gLqUkA6dZB237aSa9G6v3Cjt/d9WYHRQZZT4xToo339aBcT7T4cTTYW2xVXfZsCOGE/FeB1UmnbfypQT",
+	"FHyfWnhyS5izXWJCE+8msCten955HZxv4/4eNC+vy2F4v8dzk6uuFpXKNvK76gaUeGZNs9oDEG9jNFfQ",
+	"fWA61MaPgw13QOwyXOCXSp9bdmJzU4t03+kopPw0ztrtYJf1MdOmTIQNJPn+rn0J6mrHX7hRDiEWvh0p",
+	"d92edxS/5aeEqpjRbUPf0Tlm61oxLjRNiDa3jVGEeTCnjib4iAaLC/ZB8gdtn4f0L/C9TO5NsPTlHDOD",
+	"Lg2rFd6uSZeLMFqEthT8udcm00HTkULWUUtqx82W8E5quPmJ1hAxtdc1kNpTuSImZ3tdYW7IxG49ofWj",
+	"m3XWLAmXmid6U065imc5TxW0ZPnKgIk48FDoOs2o8XeoiwMnW+sHVt8TqBQQphWhOyD2dq8XCg1L1TQh",
+	"8khd1FG1AY353p/2LXtaUJVS/za4bMh90/qJcn/Hkgdbuwi/8g40MXzHenCcB+knYfNrgPlKcMeg+6vf",
+	"40kp24++u+nhwbbRdkGlIWN8svnNXBvbfpAdeiPFQdmsFpcL6i5CfEU+tb8T2x15S3NoX/p0rOHajk7M",
+	"CtwlODujYFMNBfGtuJhyF5j8tz297R7/91fk2qHJJUa1ktkOYsSwG/N7QokGpckdrVhBNdik1YpIULXg",
+	"yky6o4wrmx64f9Vee/1m85MR6L06ijeb16++efU6ZNTSmm3ebP7y6vWrv1i20aVF0gWt2UXev43Wt6Y2",
+	"mLTWwPti82bzN9DdlbUGM3415s1vX7/2Wo32Sgit64rl9uuLz54QHZEuslQ7icVqJCuylqJock1uuVHr",
+	"nLJMfVd5bPR2uRchY/7BDm83390ei+78A1P6x3AN6qP2ndZFJzSUmKoTE3h4UOxkK/ndXjIS2j8QwQ3F",
+	"7AXfWXo5FVY+DDoBztuiCHcE+SS/H0RxPBs1dPcIPQzlgZYNPEzQ8c3ZJu6wMIW6z55sXPs4TlhBxNae",
+	"suLAz0OMF1/sz/fFg1PYJN2Dtqbgv75smE01obYXspOdG//2ZgyirLfdpQzUP7KNPyKHKP5HbaTQU2J5",
+	"2IQkCdOvnxHT50bphWfO50Utzr5uJY9Fbnrjm3FHkvAqfqYvUcF30wPf1lw9EmGqC1YXUIGLFA8Bd812",
+	"/LfGt+qbYPDfDchjh0K4A3k8+IbDHdQmsPkjZYOK7biR640+XZbHTvgQpcfZbX6C8O3MYeGDKk8jREKS",
+	"QLL0SNzOY0lJu0ubIxCxgf0nAogd+2uDR+j7HFW1XGfo59C0ulSRJT3LrjrkSYdUhvNrUt3Wz08Nbc/t",
+	"Z1akApCnQKVF8fiz1WLm4ov94bWlmMi+gr24gwh5fYf1xTTvF4/A8/BkwL7sXrnwW9g8/BH2ZvOBLr6Y",
+	"H35rMbn9yeXUrOdq++EzbdDtY7OgZ7ZbOT8LdG6gcwnFx4APx/JFez97DNc/+CvKE/SOcBlEVG8M2W/T",
+	"cOIfqBL5ZEq42xQiJEJG/c2R+FjjMxNrBE3WW48o8Ct4AD0FbITiyTSk9gqp5zWx3trKsZgDg/qnZ2Wj",
+	"qr23K8ZH/mavJEbqrpmKstJzcotfOnamhktOfCsPHxPIg5/6a2CdfXs7SQw1/v6SJNQUPdP1z8fMR9Hx",
+	"17R7gYTa9Spwt1x/xTjirlgwhqBf3d27TwVFM3xEWARgNVIC18QKyUeYJeeGW1thduZjwRalGevoqTxw",
+	"XZv653a/uXI7HNvupsTK7Pu8x0O42+jMaPItF/+jDm9/xROKn+6OS8ZJaPR7dkT5FKiox+CyrVF9Bp9B",
+	"pH4Xh08oW35+AyvmYrjsclDOT6P9LpjP7WbweHkiNwNOlRdf3C8Ljocf7f97kF/yPFgvk33dRp6t+zgo",
+	"DyXzUedH+LmzmRCvLJ42uoubedTv1xzt9pXn5Zhs8c2A6CX3xdfFX6+fgb9CG/8zc1j/Cre45O9dxPYM",
+	"sn/UojDhEOBwAKXJ1pZWf03HQNfh4UkIddCcM/0oWIJJ1/niKUjt4kv4NU2g92G4GJa0nxTfk8p24SD2",
+	"0iWl6TF0SQoSX51fqMcX+vrpgf6EIrlF1qJQ/uqo/fVXRu0Xbdeb58JWLBz6rm1Qcn5E2bHf5n+GFeUb",
+	"BuFmQh5a1zw9nkO98Z+K5g9id+XqkJ8Cy22LymdGca8PH4Jnp8Tb7pUhkHxjG5Qycw4ICUVGBH8udpfN",
+	"rAP2quFPaQWY4WMg0iVzqYpkWwkhCQd4/qjPSjqPwh7uGByews/kRn7yzMvnZqFV7nNbQ8YU4UJ7DiJH",
+	"0Nk53eoRxLZe5xkW+l/hnacKMGWRkQAScwVjNz8+aYBk5MYcewHyCqjsuRW1IFTdEte05ivx8Uugxd53",
+	"+j4vW4ce4kkkE1pEr6KYiWtMkVIciKh9VYSLxRqu2grpHU915SpssEX4RvdLOY3/Qe7wgKOYKtfAGHRG",
+	"Ztne7aHL+HmFkfcxx0TRT/e1kPrKvbQIFw33+iJXd0N4jAlpxtdNqCLvrv/3V+PreL8fbH80+viMqY5E",
+	"GZPctqUWTVWQktaOxDHqz0uwtsqp5J8M7ecjbw8vUAZzCKZdFalVViWx+3euv+++/fbZ1sCFUxIPVJGw",
+	"njMzlQIqXe87lKmu3eMkOX0QslCzcnqpO8wfz+Hc/IXpFIemrbIdXKrgi/nN33arxH1w43sJ3/x5/s8Y",
+	"btva5vOKmg/06CoCviYf03kOW3fbVCRsw18oQiXT5R40yzMS2PM8xTMj5Glaz9YofjLPF+S8VXu8xzUH",
+	"RWxlhqvb9NlT5jfQEanf6up/TopRV54fU0GMxfNCEVULrcx5bGD2cg9UNRJIZSXNn5BH+fDw/wMAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

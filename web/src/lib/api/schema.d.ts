@@ -158,6 +158,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listDrills"];
+        put?: never;
+        post: operations["addDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{drillId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drillId: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["updateDrill"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{drillId}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drillId: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["archiveDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["previewDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/motion": {
         parameters: {
             query?: never;
@@ -755,6 +825,20 @@ export interface components {
                 name: string;
                 say: string;
             }[];
+        };
+        /** @description a drill file of any version, see docs/drill.schema.json; what it holds is checked by the importer */
+        DrillFile: {
+            [key: string]: unknown;
+        };
+        OwnDrill: {
+            drill: components["schemas"]["Drill"];
+            archived: boolean;
+            version: number;
+        };
+        OwnDrillInput: {
+            drill: components["schemas"]["Drill"];
+            /** @description the version that was changed */
+            version: number;
         };
         Motion: {
             play: components["schemas"]["Play"];
@@ -1543,6 +1627,133 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Situation"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listDrills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the program's own drills, archived ones among them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnDrill"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrillFile"];
+            };
+        };
+        responses: {
+            /** @description stored under an id of its own */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnDrill"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    updateDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drillId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnDrillInput"];
+            };
+        };
+        responses: {
+            /** @description stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnDrill"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    archiveDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drillId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    archived: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    previewDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Drill"];
+            };
+        };
+        responses: {
+            /** @description one rep of a drill that is not stored yet, on the team's court */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Motion"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -412,6 +412,7 @@
   }
   .step {
     display: flex;
+    flex-wrap: wrap;
     gap: 0.7rem;
     align-items: center;
     justify-content: center;

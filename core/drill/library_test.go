@@ -1,0 +1,117 @@
+package drill
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"reflect"
+	"slices"
+	"strings"
+	"testing"
+
+	"github.com/santhosh-tekuri/jsonschema/v6"
+)
+
+// Every drill of the catalogue exports to a file that fits the published schema,
+// judged by an independent validator (santhosh-tekuri/jsonschema), and comes back
+// the same.
+func TestFilesFitThePublishedSchema(t *testing.T) {
+	doc, err := jsonschema.UnmarshalJSON(bytes.NewReader(Schema))
+	if err != nil {
+		t.Fatal(err)
+	}
+	c := jsonschema.NewCompiler()
+	if err := c.AddResource("drill.json", doc); err != nil {
+		t.Fatal(err)
+	}
+	schema, err := c.Compile("drill.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, d := range Catalogue() {
+		file, err := Export(d)
+		if err != nil {
+			t.Fatal(err)
+		}
+		value, err := jsonschema.UnmarshalJSON(bytes.NewReader(file))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := schema.Validate(value); err != nil {
+			t.Errorf("%s: %v", d.ID, err)
+		}
+		back, err := Import(file)
+		if err != nil || !reflect.DeepEqual(back, d) {
+			t.Errorf("%s does not come back the same: %v", d.ID, err)
+		}
+	}
+	for what, change := range map[string][2]string{
+		"a spot": {`"spot": "cornerR"`, `"spot": "bench"`}, "a verb": {`"do": "screen"`, `"do": "juggle"`},
+		"a rung": {`"rung": "air"`, `"rung": "cloud"`}, "a field": {`"about"`, `"colour"`}, "a version": {`"schema": 1`, `"schema": 2`},
+	} {
+		file, _ := Export(slotTwos(t))
+		value, err := jsonschema.UnmarshalJSON(strings.NewReader(strings.Replace(string(file), change[0], change[1], 1)))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if schema.Validate(value) == nil {
+			t.Errorf("%s that does not exist fits the schema", what)
+		}
+	}
+	// The schema's lists are the engine's.
+	var listed struct {
+		Defs struct {
+			Spot struct {
+				Enum []string `json:"enum"`
+			} `json:"spot"`
+		} `json:"$defs"`
+	}
+	if err := json.Unmarshal(Schema, &listed); err != nil {
+		t.Fatal(err)
+	}
+	spots := Spots()
+	slices.Sort(spots)
+	slices.Sort(listed.Defs.Spot.Enum)
+	if !slices.Equal(spots, listed.Defs.Spot.Enum) {
+		t.Errorf("the schema knows %v, the court %v", listed.Defs.Spot.Enum, spots)
+	}
+}
+
+func TestLibrary(t *testing.T) {
+	own := *slotTwos(t)
+	own.ID, own.Name = "mine", "Our twos"
+	lib := NewLibrary([]*Drill{&own})
+	if d, ok := lib.ByID("mine"); !ok || d != &own || len(lib.All()) != 23 {
+		t.Errorf("%v, %d drills", ok, len(lib.All()))
+	}
+	if _, ok := lib.ByID("slot-twos"); !ok {
+		t.Error("the catalogue is gone")
+	}
+	if err := lib.Admit(&own); err != nil {
+		t.Errorf("a drill may be stored again: %v", err)
+	}
+	twin := own
+	twin.ID = "other"
+	if err := lib.Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "already") {
+		t.Errorf("two drills of one name: %v", err)
+	}
+	twin.Name = " slot TWOS "
+	if err := lib.Admit(&twin); !errors.Is(err, ErrSetup) {
+		t.Errorf("a name of the catalogue's: %v", err)
+	}
+	many := make([]*Drill, MaxOwn)
+	for i := range many {
+		d := own
+		d.ID, d.Name = string(rune('a'+i)), string(rune('a'+i))
+		many[i] = &d
+	}
+	twin.Name = "One too many"
+	if err := NewLibrary(many).Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "at most") {
+		t.Errorf("%v", err)
+	}
+	for want, file := range map[string]string{"newer version": `{"schema":2,"drill":{"anything":1}}`, "not a drill file": `{"schema":1}`, "This is not a drill file:": `nonsense`} {
+		if _, err := Import([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
+			t.Errorf("%s: %v", file, err)
+		}
+	}
+}

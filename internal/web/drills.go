@@ -1,0 +1,143 @@
+package web
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+
+	"github.com/google/uuid"
+
+	"evrik/core/drill"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+const noDrill = "This drill is not in the catalogue, nor among your own."
+
+// library is what a program can run. Archived drills are in it, so that the
+// practices that ran them can still be shown.
+func (s *Server) library(ctx context.Context, program uuid.UUID) (drill.Library, error) {
+	rows, err := s.db.DrillsOfProgram(ctx, program)
+	if err != nil {
+		return drill.Library{}, err
+	}
+	own := make([]*drill.Drill, 0, len(rows))
+	for _, row := range rows {
+		d, err := store.DrillOf(row)
+		if err != nil {
+			return drill.Library{}, err
+		}
+		own = append(own, d)
+	}
+	return drill.NewLibrary(own), nil
+}
+
+func ownDrill(row gen.Drill) (api.OwnDrill, error) {
+	d, err := store.DrillOf(row)
+	if err != nil {
+		return api.OwnDrill{}, err
+	}
+	return api.OwnDrill{Drill: *d, Archived: row.Archived, Version: int(row.Version)}, nil
+}
+
+// ListDrills returns the program's own drills.
+func (s *Server) ListDrills(ctx context.Context, _ api.ListDrillsRequestObject) (api.ListDrillsResponseObject, error) {
+	rows, err := s.db.DrillsOfProgram(ctx, caller(ctx).ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	out := api.ListDrills200JSONResponse{}
+	for _, row := range rows {
+		d, err := ownDrill(row)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, d)
+	}
+	return out, nil
+}
+
+// AddDrill stores a drill file, a new drill or an imported one, under an id of
+// its own.
+func (s *Server) AddDrill(ctx context.Context, r api.AddDrillRequestObject) (api.AddDrillResponseObject, error) {
+	file, err := json.Marshal(r.Body)
+	if err != nil {
+		return nil, err
+	}
+	d, err := drill.Import(file)
+	if err != nil {
+		return nil, err
+	}
+	id := uuid.Must(uuid.NewV7())
+	d.ID = id.String()
+	program := caller(ctx).ProgramID
+	stored, err := s.admit(ctx, program, d)
+	if err != nil {
+		return nil, err
+	}
+	if err := s.db.InsertDrill(ctx, gen.InsertDrillParams{ID: id, ProgramID: program, Drill: stored}); err != nil {
+		return nil, err
+	}
+	return api.AddDrill201JSONResponse{Drill: *d, Version: 1}, nil
+}
+
+// UpdateDrill changes one of the program's own drills.
+func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject) (api.UpdateDrillResponseObject, error) {
+	program := caller(ctx).ProgramID
+	d := r.Body.Drill
+	d.ID = r.DrillId.String()
+	if _, err := s.db.Drill(ctx, gen.DrillParams{ProgramID: program, ID: r.DrillId}); err != nil {
+		return nil, orMissing(err, noDrill)
+	}
+	stored, err := s.admit(ctx, program, &d)
+	if err != nil {
+		return nil, err
+	}
+	n, err := s.db.UpdateDrill(ctx, gen.UpdateDrillParams{ProgramID: program, ID: r.DrillId, Drill: stored, Version: int32(r.Body.Version)})
+	if err != nil {
+		return nil, err
+	}
+	if n == 0 {
+		return nil, conflict("Somebody else has changed this drill meanwhile. Nothing was stored; reload it and change it again.")
+	}
+	return api.UpdateDrill200JSONResponse{Drill: d, Version: r.Body.Version + 1}, nil
+}
+
+// admit checks a drill against the program's library and writes it as JSON.
+func (s *Server) admit(ctx context.Context, program uuid.UUID, d *drill.Drill) ([]byte, error) {
+	lib, err := s.library(ctx, program)
+	if err != nil {
+		return nil, err
+	}
+	if err := lib.Admit(d); err != nil {
+		return nil, err
+	}
+	b, err := json.Marshal(d)
+	if err != nil {
+		return nil, fmt.Errorf("a drill cannot be written: %w", err)
+	}
+	return b, nil
+}
+
+// ArchiveDrill takes a drill out of the lists, or back in.
+func (s *Server) ArchiveDrill(ctx context.Context, r api.ArchiveDrillRequestObject) (api.ArchiveDrillResponseObject, error) {
+	n, err := s.db.ArchiveDrill(ctx, gen.ArchiveDrillParams{ProgramID: caller(ctx).ProgramID, ID: r.DrillId, Archived: r.Body.Archived})
+	if err == nil && n == 0 {
+		err = missing(noDrill)
+	}
+	return api.ArchiveDrill204Response{}, err
+}
+
+// PreviewDrill plays a drill that is being written: what cannot be is said.
+func (s *Server) PreviewDrill(ctx context.Context, r api.PreviewDrillRequestObject) (api.PreviewDrillResponseObject, error) {
+	fl, err := s.floor(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if err := r.Body.Validate(); err != nil {
+		return nil, err
+	}
+	play, err := r.Body.Motion(fl.Court, fl.Pace)
+	return api.PreviewDrill200JSONResponse{Play: play, Lines: fl.Court.Lines()}, err
+}
