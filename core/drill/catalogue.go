@@ -121,7 +121,7 @@ func (d *Drill) checkStage(s Stage, screen *reads.Screen, seen map[string]bool) 
 		}
 	}
 	for _, sw := range s.Switches {
-		if _, ok := Switches()[sw]; !ok {
+		if !slices.ContainsFunc(Switches(), func(s [2]string) bool { return s[0] == sw }) {
 			return setup("%s, %s: there is no rule called %q.", d.Name, s.Name, sw)
 		}
 	}

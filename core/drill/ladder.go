@@ -189,12 +189,12 @@ func ByID(id string) (*Drill, bool) {
 	return nil, false
 }
 
-// Switches are the rules of live rungs a drill can turn on (common practice, no
+// Switches are the rules of live rungs a drill can turn on, ids and names (common practice, no
 // source; the 12 s clock is FIBA 3x3's, from memory).
-func Switches() map[string]string {
-	return map[string]string{
-		"no-switch": "Defenders do not switch", "two-dribbles": "Two dribbles at most", "putbacks": "Own rebounds keep the ball",
-		"clear": "The ball is cleared past the arc", "clock-12": "12 seconds to shoot", "cut-or-lose": "A pass without a cut or a screen loses the ball",
-		"winners": "Winners stay", "freeze": "Freeze and look at it",
+func Switches() [][2]string {
+	return [][2]string{
+		{"no-switch", "Defenders do not switch"}, {"two-dribbles", "Two dribbles at most"}, {"putbacks", "Own rebounds keep the ball"},
+		{"clear", "The ball is cleared past the arc"}, {"clock-12", "12 seconds to shoot"}, {"cut-or-lose", "A pass without a cut or a screen loses the ball"},
+		{"winners", "Winners stay"}, {"freeze", "Freeze and look at it"},
 	}
 }

@@ -310,6 +310,9 @@ func (d *Drill) work() []effort {
 	by := map[string]*effort{}
 	for _, p := range d.Positions {
 		by[p.ID] = &effort{}
+		if p.Ball {
+			by[p.ID].touches = 1 // he starts with it
+		}
 	}
 	count := func(id string, f func(*effort)) {
 		if e, ok := by[id]; ok {

@@ -444,7 +444,7 @@ func (o *Order) remark(j job, in Setup) {
 	if j.n%2 == 1 && j.size == 2 {
 		o.note("An odd number: partners shift by one each time through, and the counts still differ by one at most.")
 	}
-	if r := j.drill.Rotation.Rule; (r == Follow || r == Stations) && j.n%o.Baskets != 0 {
+	if r := j.drill.Rotation.Rule; (r == Follow || r == Stations) && j.n%o.Baskets != 0 && o.Spread > 1 {
 		o.note("The ends are not equally full: %d players at one, %d at another, so that counts differ by more than one.", j.n/o.Baskets, j.n/o.Baskets+1)
 	}
 	if j.drill.Rotation.Rule == WinnersStay {

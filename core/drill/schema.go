@@ -1,7 +1,7 @@
 package drill
 
 import (
-	_ "embed"
+	_ "embed" // the schema
 
 	"evrik/core/court"
 )
@@ -11,12 +11,13 @@ import (
 //go:embed drill.schema.json
 var Schema []byte
 
-// Spots lists the ids of the places a drill can use: the court's spots and the rim.
-func Spots() []string {
+// SpotNames lists the places a drill can use, ids and names: the rim and the
+// court's spots.
+func SpotNames() [][2]string {
 	floor, _ := court.PresetCourt(court.HighSchool)
-	out := []string{Rim}
+	out := [][2]string{{Rim, "The rim"}}
 	for _, s := range floor.Spots(court.StandOff) {
-		out = append(out, s.ID)
+		out = append(out, [2]string{s.ID, s.Name})
 	}
 	return out
 }

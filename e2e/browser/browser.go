@@ -19,6 +19,7 @@ import (
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
 )
@@ -283,6 +284,22 @@ func (p *Page) Press(keys string, opts ...chromedp.KeyOption) { p.do(chromedp.Ke
 // Mouse sends one mouse event with the left button.
 func (p *Page) Mouse(kind input.DispatchMouseEventType, x, y float64) {
 	p.do(chromedp.MouseEvent(kind, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+}
+
+// Print shows the page as paper does, for a picture.
+func (p *Page) Print() {
+	if _, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{Media: "print"}); err != nil {
+		p.Fatal(err)
+	}
+}
+
+// PDF prints the page as a coach would, on A4.
+func (p *Page) PDF() []byte {
+	res, err := chromedp.Call(p.ctx, page.PrintToPDF, page.PrintToPDFParams{PrintBackground: new(true), PaperWidth: 8.27, PaperHeight: 11.69})
+	if err != nil {
+		p.Fatal(err)
+	}
+	return res.Data
 }
 
 // Upload chooses a file for the page's file field.

@@ -37,11 +37,6 @@ var shots = []shot{
 		p.Open("/" + team + "/teach?cue=under")
 		p.Text("on the far side of the screen")
 	}},
-	{"teach-dark", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Scheme("dark")
-		p.Open("/" + team + "/teach?cue=trail")
-		p.Text("on the side of the cut")
-	}},
 	{"teach-ball", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/teach?screen=ball&cue=tag")
 		p.Text("paired side")
@@ -68,9 +63,24 @@ var shots = []shot{
 		p.Open("/" + team + "/teach/tape?screen=down")
 		p.Text("Volleyball attack line")
 	}},
+	{"drills", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/drills")
+		p.Text("22 of 22")
+	}},
+	{"drill-editor", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/drills/edit?from=slot-twos")
+		p.Text("What happens")
+	}},
+	{"drill-sheet", 718, 1046, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/drills/wing-wing-middle")
+		p.Text("Touches, each")
+		p.Print()
+	}},
 	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/drills/slot-twos")
 		p.Text("As cutter, each")
+		p.Click("button", "Run it")
+		p.Says("status", "Finish")
 	}},
 	{"plan", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/now")
@@ -88,11 +98,6 @@ var shots = []shot{
 		p.Open("/" + team + "/squad")
 		p.Click("link", "Bram, Curl")
 		p.Text("Last reps")
-	}},
-	{"roster", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/squad")
-		p.Click("button", "Edit the roster")
-		p.Text("Roster file")
 	}},
 	{"settings", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/settings")

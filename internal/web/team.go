@@ -22,12 +22,21 @@ import (
 
 // GetCatalogue tells what the product knows: reads, rungs, drills, tags, courts.
 func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (api.GetCatalogueResponseObject, error) {
-	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(), Screens: reads.Sketched(), Ladder: drill.Ladder(),
+	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(), Screens: reads.Sketched(), Spots: named(drill.SpotNames()), Switches: named(drill.Switches()), Ladder: drill.Ladder(),
 		Corrections: evidence.Corrections(), Courts: court.Presets(), Ages: practice.AllLimits()}
 	for _, d := range drill.Catalogue() {
 		out.Drills = append(out.Drills, *d)
 	}
 	return out, nil
+}
+
+// named lists ids with their names.
+func named(pairs [][2]string) []reads.CueInfo {
+	out := make([]reads.CueInfo, len(pairs))
+	for i, p := range pairs {
+		out[i] = reads.CueInfo{ID: p[0], Name: p[1]}
+	}
+	return out
 }
 
 // GetTeam returns a team's settings.

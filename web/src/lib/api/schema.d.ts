@@ -969,6 +969,10 @@ export interface components {
             screens: components["schemas"]["ScreenInfo"][];
             reads: components["schemas"]["ReadInfo"][];
             cues: components["schemas"]["CueInfo"][];
+            /** @description where a drill's players can be */
+            spots: components["schemas"]["CueInfo"][];
+            /** @description rules of live rungs */
+            switches: components["schemas"]["CueInfo"][];
             ladder: components["schemas"]["RungInfo"][];
             drills: components["schemas"]["Drill"][];
             corrections: components["schemas"]["Correction"][];

@@ -14,7 +14,7 @@
 </script>
 
 <div class="add" role="group" aria-label="Add a block">
-  {#each session.catalogue?.drills ?? [] as d (d.id)}
+  {#each session.drills as d (d.id)}
     <button class="tape plain" onclick={() => draft.add(drillBlock(d, 'shown', 10))}>+ {d.name}</button>
   {/each}
   <button class="tape plain" onclick={() => draft.add(newBlock('own', 'Own block', 10))}>+ Own block</button>

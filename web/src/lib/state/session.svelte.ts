@@ -6,6 +6,8 @@ type Catalogue = Schemas['Catalogue'];
 class Session {
   view = $state<Schemas['Session'] | null>(null);
   catalogue = $state<Catalogue | null>(null);
+  /** The program's own drills. */
+  own = $state.raw<Schemas['OwnDrill'][]>([]);
 
   async load() {
     this.take(await ask(api.GET('/api/session')));
@@ -48,7 +50,17 @@ class Session {
   }
 
   drill(id: string) {
-    return this.catalogue?.drills.find((d) => d.id === id);
+    return this.own.find((o) => o.drill.id === id)?.drill ?? this.catalogue?.drills.find((d) => d.id === id);
+  }
+
+  /** What can be run: the program's own drills, then the catalogue's. */
+  get drills() {
+    const own = this.own.filter((o) => !o.archived).map((o) => o.drill);
+    return [...own, ...(this.catalogue?.drills ?? [])];
+  }
+
+  async loadOwn() {
+    this.own = await ask(api.GET('/api/drills'));
   }
 
   correction(id: string) {
@@ -65,7 +77,8 @@ class Session {
 
   private async know() {
     if (this.view?.state === 'in' && !this.catalogue) {
-      this.catalogue = await ask(api.GET('/api/catalogue'));
+      const [catalogue] = await Promise.all([ask(api.GET('/api/catalogue')), this.loadOwn()]);
+      this.catalogue = catalogue;
     }
   }
 }

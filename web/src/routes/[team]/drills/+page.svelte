@@ -1,6 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import type { Schemas } from '$lib/api/client';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sketch from '$lib/court/Sketch.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
@@ -14,7 +15,7 @@
   let players = $state<number | null>(null);
   let alone = $state(false);
 
-  const drills = $derived(session.catalogue?.drills ?? []);
+  const drills = $derived(session.drills);
   const screens = $derived(
     (session.catalogue?.screens ?? []).filter((s) => drills.some((d) => d.screen === s.id))
   );
@@ -33,11 +34,39 @@
       .split(/\s+/)
       .every((w) => `${d.name} ${d.about} ${d.watch.join(' ')}`.toLowerCase().includes(w));
   const shown = $derived(drills.filter(fits));
+  const isOwn = (d: Drill) => session.own.some((o) => o.drill.id === d.id);
+
+  async function take(e: Event) {
+    const field = e.currentTarget as HTMLInputElement;
+    const file = field.files?.[0];
+    if (!file) return;
+    try {
+      const body = JSON.parse(await file.text()) as Record<string, unknown>;
+      const o = await ask(api.POST('/api/drills', { body }));
+      await session.loadOwn();
+      notices.say(`${o.drill.name} was imported.`);
+    } catch (err) {
+      if (err instanceof SyntaxError) notices.say('This is not a drill file. Nothing was imported.', true);
+      else notices.fail(err);
+    }
+    field.value = '';
+  }
 </script>
 
 <div class="head">
   <h1>Drills</h1>
   <p class="soft">A drill climbs one rung at a time, and goes back one when it breaks.</p>
+  <span class="acts">
+    <a class="tape" href={`/${team}/drills/edit`}>Write your own</a>
+    <label class="tape plain"
+      >Import a drill<input
+        type="file"
+        accept=".json,application/json"
+        class="visually-hidden"
+        onchange={take}
+      /></label
+    >
+  </span>
 </div>
 <form class="filters" aria-label="Filter the drills" onsubmit={(e) => e.preventDefault()}>
   <label class="field"><span>Words</span><input type="search" bind:value={words} maxlength="80" /></label>
@@ -77,7 +106,10 @@
       <a href={`/${team}/drills/${d.id}`}>
         <Ladder stages={d.stages} />
         <div>
-          <h2>{d.name}</h2>
+          <h2>
+            {d.name}{#if isOwn(d)}
+              <span class="soft own">ours</span>{/if}
+          </h2>
           <p class="about">{d.about}</p>
           <p class="soft facts">
             {#if screenOf(d)}<Sketch sketch={screenOf(d)?.sketch ?? null} size={54} />{/if}
@@ -102,6 +134,16 @@
     gap: 1rem;
     align-items: baseline;
     flex-wrap: wrap;
+  }
+  .acts {
+    margin-left: auto;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+  }
+  .own {
+    font-size: 0.95rem;
+    font-weight: 400;
   }
   .filters {
     display: grid;

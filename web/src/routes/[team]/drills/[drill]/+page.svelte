@@ -13,6 +13,7 @@
   import { session } from '$lib/state/session.svelte';
   import { Player as Clock } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
+  import { download } from '$lib/drill/draft.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
 
@@ -33,6 +34,8 @@
   let order = $state<Schemas['Order'] | null>(null);
   let problem = $state('');
   let at = $state(0);
+  /** Reps that have been run: they stand when somebody comes or leaves. */
+  let done = $state.raw<Schemas['OrderRep'][]>([]);
 
   const stage = $derived(drill?.stages.find((s) => s.id === stageId) ?? drill?.stages[0]);
   const present = $derived(players.filter((p) => here[p.id]).map((p) => p.id));
@@ -74,6 +77,23 @@
     ...(r.xOthers ?? []).map((o) => o.player)
   ];
 
+  const ownEntry = $derived(session.own.find((o) => o.drill.id === drill?.id));
+
+  async function archive() {
+    if (!ownEntry) return;
+    try {
+      await ask(
+        api.POST('/api/drills/{drillId}/archive', {
+          params: { path: { drillId: ownEntry.drill.id } },
+          body: { archived: !ownEntry.archived }
+        })
+      );
+      await session.loadOwn();
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
   function run() {
     if (clock.running) return clock.stop();
     if (motion) clock.start(motion.play);
@@ -90,6 +110,7 @@
       minutes,
       seed,
       noHelpers,
+      ...(done.length ? { done } : {}),
       ...(seconds ? { seconds } : {})
     };
     const mine = ++asked;
@@ -98,7 +119,7 @@
         if (mine !== asked) return;
         order = o;
         problem = '';
-        at = 0;
+        at = Math.min(done.length, o.reps.length - 1);
       },
       (e: Refusal) => {
         if (mine !== asked) return;
@@ -125,7 +146,10 @@
               class="tape plain stage"
               role="radio"
               aria-checked={s.id === stageId}
-              onclick={() => (stageId = s.id)}
+              onclick={() => {
+                done = [];
+                stageId = s.id;
+              }}
             >
               <span class="numeral">{session.rung(s.rung)?.number}</span>
               <span>{s.name}</span>
@@ -143,13 +167,33 @@
         {#each drill.watch as w (w)}<li>{w}</li>{/each}
       </ul>
       <p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
-      <p class="links">
+      {#if drill.workout}
+        <h2>{2 * drill.workout.reduce((n, s) => n + s.answers.length, 0)} shots, both sides</h2>
+        <dl class="workout">
+          {#each drill.workout as set (set.cue)}
+            <dt><CueGlyph cue={set.cue} size={26} />{session.cueName(set.cue)}</dt>
+            <dd>{set.answers.map((a) => session.readName(a).toLowerCase()).join(', ')}</dd>
+          {/each}
+        </dl>
+      {/if}
+      <p class="links no-print">
         {#if drill.screen}<a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}
             >Teach its reads</a
           >{/if}
         <a class="tape plain" href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}
           >Tape its spots</a
         >
+      </p>
+      <p class="links no-print">
+        {#if ownEntry}
+          <a class="tape plain" href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</a>
+          <button class="tape plain" onclick={archive}
+            >{ownEntry.archived ? 'Take it back in' : 'Archive it'}</button
+          >
+        {/if}
+        <a class="tape plain" href={`/${team}/drills/edit?from=${drill.id}`}>Make it your own</a>
+        <button class="tape plain" onclick={() => download(drill)}>Export</button>
+        <button class="tape plain" onclick={() => print()}>Print</button>
       </p>
       <div class="caution">
         {#each drill.cautions as c (c)}<p>{c}</p>{/each}
@@ -158,7 +202,7 @@
 
     <section aria-labelledby="tonight" class="sheet tonight">
       <h2 id="tonight">Tonight</h2>
-      <div class="inputs">
+      <div class="inputs no-print">
         <label class="field"
           ><span>Baskets</span><select bind:value={baskets}
             >{#each [1, 2, 3, 4, 5, 6] as b (b)}<option value={b}>{b}</option>{/each}</select
@@ -178,12 +222,12 @@
         </label>
       </div>
       {#if helpers.length}
-        <label class="check"
+        <label class="check no-print"
           ><input type="checkbox" bind:checked={noHelpers} />Nobody to help: a player stands in as
-          {helpers.map((h) => h.name.toLowerCase()).join(' and ')}</label
+          {helpers.map((h) => h.name.toLowerCase()).join(', ')}</label
         >
       {/if}
-      <details>
+      <details class="no-print">
         <summary><b class="numeral">{present.length}</b> of {players.length} players take part</summary>
         <div class="people">
           {#each players as p (p.id)}
@@ -237,7 +281,7 @@
             {/if}
             <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
           </div>
-          <p class="step">
+          <p class="step no-print">
             <button class="tape" onclick={run}>{clock.running ? 'Stop' : 'Run it'}</button>
             <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
               >Slow</button
@@ -255,6 +299,16 @@
               onclick={() => (at += 1)}>›</button
             >
             <button class="tape plain" onclick={() => (seed += 1)}>Deal again</button>
+          </p>
+          <p class="step no-print">
+            {#if done.length}
+              <span>Reps 1 to <b class="numeral">{done.length}</b> stand. Choose above who is here now.</span>
+              <button class="tape plain" onclick={() => (done = [])}>Start over</button>
+            {:else if at > 0}
+              <button class="tape plain" onclick={() => (done = order?.reps.slice(0, at) ?? [])}
+                >Somebody came or left: deal the rest from rep {shown.no} anew</button
+              >
+            {/if}
           </p>
         {/if}
         <div class="scroll">
@@ -279,7 +333,10 @@
                   {#if stage.defenders > 0}
                     <td>
                       {#each defence(r) as id (id)}
-                        <span class="defender"><span class="numeral">{jersey(id)}</span> {name(id)}</span>
+                        <span class="defender"
+                          ><span class="numeral">{jersey(id)}</span>
+                          <span class="on-screen">{name(id)}</span></span
+                        >
                       {/each}
                     </td>
                   {/if}
@@ -334,6 +391,17 @@
   .defender {
     white-space: nowrap;
     margin-right: 0.6rem;
+  }
+  .workout {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0.3rem 0.8rem;
+  }
+  .workout dt {
+    display: flex;
+    gap: 0.3rem;
+    align-items: center;
+    font-weight: 700;
   }
   .stages {
     display: flex;
@@ -454,6 +522,48 @@
   @media (max-width: 900px) {
     .drill {
       grid-template-columns: minmax(0, 1fr);
+    }
+  }
+  @media print {
+    .drill {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 0.6rem;
+      font-size: 9pt;
+      zoom: 0.85;
+    }
+    .drill section:first-child {
+      display: block;
+      columns: 3;
+    }
+    .drill section:first-child :global(h1) {
+      column-span: all;
+    }
+    .stages,
+    .on-screen {
+      display: none;
+    }
+    .scroll {
+      max-height: none;
+      overflow: visible;
+    }
+    .mini {
+      height: 10rem;
+    }
+    .tonight {
+      padding: 0;
+      border: 0;
+      gap: 0.4rem;
+    }
+    table {
+      font-size: 8pt;
+    }
+    td,
+    th {
+      padding: 0 0.3rem;
+      line-height: 1.25;
+    }
+    .now {
+      background: none;
     }
   }
 </style>

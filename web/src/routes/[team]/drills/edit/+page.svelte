@@ -1,0 +1,260 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { beforeNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, ask } from '$lib/api/client';
+  import { Player } from '$lib/court/player.svelte';
+  import DrillFloor from '$lib/drill/DrillFloor.svelte';
+  import Phases from '$lib/drill/Phases.svelte';
+  import Positions from '$lib/drill/Positions.svelte';
+  import Stages from '$lib/drill/Stages.svelte';
+  import { download, Draft } from '$lib/drill/draft.svelte';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  // Write a drill of your own: from any drill, or change one of your own. The
+  // floor beside it runs what is written, or says what cannot be.
+  const team = page.params.team ?? '';
+  const player = new Player();
+  let draft = $state.raw<Draft | null>(null);
+  let cues = $state<string[]>([]);
+  const rules = [
+    ['off-def-line', 'Offence, defence, line'],
+    ['follow', 'Lines: move to the next one'],
+    ['fixed-pairs', 'Fixed pairs swap places'],
+    ['swap-ends', 'Offence, defence, line; change sides half way'],
+    ['stations', 'Groups at baskets, move on half way'],
+    ['winners-stay', 'Winners stay']
+  ];
+
+  onMount(async () => {
+    const id = page.url.searchParams.get('drill') ?? '';
+    const own = session.own.find((o) => o.drill.id === id);
+    const from = session.drill(page.url.searchParams.get('from') ?? 'slot-twos');
+    if (own) draft = new Draft(team, own.drill, own.version);
+    else if (from)
+      draft = new Draft(team, { ...structuredClone($state.snapshot(from)), name: `${from.name}, ours` }, 0);
+    await loadCues();
+  });
+
+  async function loadCues() {
+    const screen = draft?.drill.screen;
+    if (!screen) {
+      cues = [];
+      return;
+    }
+    const lesson = await ask(
+      api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: team }, query: { screen } } })
+    );
+    cues = lesson.rows.map((r) => r.cue);
+  }
+
+  async function situation(id: string) {
+    if (!draft) return;
+    // Cues belong to a situation: with another one they are chosen anew.
+    draft.change({ screen: id || undefined, stages: draft.drill.stages.map((s) => ({ ...s, cues: [] })) });
+    await loadCues();
+  }
+
+  async function store() {
+    if (!draft) return;
+    try {
+      const id = await draft.store();
+      await session.loadOwn();
+      notices.say('The drill is stored.');
+      await goto(`/${team}/drills/${id}`);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
+  beforeNavigate((nav) => {
+    if (draft?.changed && !confirm('Leave without storing the drill?')) nav.cancel();
+  });
+
+  function keys(e: KeyboardEvent) {
+    if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== 'z') return;
+    e.preventDefault();
+    if (e.shiftKey) draft?.redo();
+    else draft?.undo();
+  }
+
+  const lines = (text: string) => text.split('\n').filter((l) => l.trim());
+</script>
+
+<svelte:window onkeydown={keys} />
+
+{#if !draft}
+  <p role="status" class="soft">Opening the drill…</p>
+{:else}
+  {@const d = draft.drill}
+  <div class="bar">
+    <h1>{draft.version ? 'Change a drill' : 'A drill of your own'}</h1>
+    <button class="tape" disabled={draft.problem !== ''} onclick={store}>Store the drill</button>
+    <button class="tape plain" disabled={!draft.canUndo} onclick={() => draft?.undo()}>Undo</button>
+    <button class="tape plain" disabled={!draft.canRedo} onclick={() => draft?.redo()}>Redo</button>
+    <button class="tape plain" onclick={() => draft && download(draft.drill)}>Export</button>
+  </div>
+  <div class="editor">
+    <div class="fields">
+      <label class="field"
+        ><span>Name</span><input
+          value={d.name}
+          maxlength="60"
+          onchange={(e) => draft?.change({ name: e.currentTarget.value })}
+        /></label
+      >
+      <label class="field"
+        ><span>What it is</span><textarea
+          rows="3"
+          value={d.about}
+          onchange={(e) => draft?.change({ about: e.currentTarget.value })}></textarea></label
+      >
+      <div class="two">
+        <label class="field">
+          <span>Teaches the reads of</span>
+          <select value={d.screen ?? ''} onchange={(e) => situation(e.currentTarget.value)}>
+            <option value="">no situation</option>
+            {#each session.catalogue?.screens ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+          </select>
+        </label>
+        <label class="field">
+          <span>How players move on</span>
+          <select
+            value={d.rotation.rule}
+            onchange={(e) =>
+              draft?.change({
+                rotation: { rule: e.currentTarget.value as typeof d.rotation.rule, say: d.rotation.say }
+              })}
+          >
+            {#each rules as [id, name] (id)}<option value={id}>{name}</option>{/each}
+          </select>
+        </label>
+      </div>
+      <label class="field"
+        ><span>Said to the players</span><input
+          value={d.rotation.say}
+          maxlength="200"
+          onchange={(e) => draft?.change({ rotation: { rule: d.rotation.rule, say: e.currentTarget.value } })}
+        /></label
+      >
+      <Positions {draft} />
+      <Phases {draft} />
+      <Stages {draft} {cues} />
+      <div class="two">
+        <label class="field"
+          ><span>Points to watch, one a line</span><textarea
+            rows="4"
+            value={d.watch.join('\n')}
+            onchange={(e) => draft?.change({ watch: lines(e.currentTarget.value) })}></textarea></label
+        >
+        <label class="field"
+          ><span>Cautions, one a line</span><textarea
+            rows="4"
+            value={d.cautions.join('\n')}
+            onchange={(e) => draft?.change({ cautions: lines(e.currentTarget.value) })}></textarea></label
+        >
+      </div>
+    </div>
+    <aside class="sheet preview" aria-label="Preview">
+      {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
+      {#if draft.motion}
+        <div class="court">
+          {#if player.moment}<p class="moment"><b>{player.moment.name}.</b> {player.moment.say}</p>{/if}
+          <DrillFloor drill={d} motion={draft.motion} {player} jersey={() => ''} />
+        </div>
+        <button
+          class="tape"
+          onclick={() => (player.running ? player.stop() : draft?.motion && player.start(draft.motion.play))}
+          >{player.running ? 'Stop' : 'Run it'}</button
+        >
+      {/if}
+    </aside>
+  </div>
+{/if}
+
+<style>
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: center;
+    margin-bottom: 0.9rem;
+  }
+  .bar h1 {
+    margin-right: auto;
+  }
+  .editor {
+    display: grid;
+    grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+    gap: 1.5rem;
+    align-items: start;
+  }
+  .fields {
+    display: grid;
+    gap: 0.8rem;
+  }
+  .fields :global(fieldset) {
+    border: 0;
+    padding: 0;
+    margin: 0;
+    min-width: 0;
+  }
+  .fields :global(legend) {
+    font-weight: 700;
+    font-size: 1.15rem;
+    margin-bottom: 0.4rem;
+  }
+  .fields :global(input:not([type='checkbox'], [type='radio'])),
+  .fields :global(select),
+  .fields :global(textarea) {
+    min-height: 44px;
+    width: 100%;
+    min-width: 0;
+    padding: 0.3rem 0.5rem;
+    border: 1px solid var(--line);
+    background-color: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+  }
+  .fields :global(select) {
+    padding-right: 1.9rem;
+    text-overflow: ellipsis;
+  }
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.8rem;
+  }
+  .preview {
+    position: sticky;
+    top: 1rem;
+    padding: 1rem;
+    display: grid;
+    gap: 0.7rem;
+    border-top: 8px solid var(--mark);
+  }
+  .court {
+    position: relative;
+    aspect-ratio: 52 / 34;
+  }
+  .moment {
+    position: absolute;
+    inset: 0 0 auto 0;
+    padding: 0.4rem 0.7rem;
+    background: color-mix(in srgb, var(--sheet) 88%, transparent);
+  }
+  .problem {
+    color: var(--alarm);
+    font-weight: 700;
+  }
+  @media (max-width: 900px) {
+    .editor,
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .preview {
+      position: static;
+    }
+  }
+</style>
