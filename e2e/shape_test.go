@@ -34,7 +34,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
 		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
-		{team + "/teach/cards?screen=handoff", "Behind him!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/drills", "climbs one rung"},
+		{team + "/teach/cards?screen=handoff", "Behind him!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/squad", "Tap a cell"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 	}

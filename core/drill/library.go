@@ -2,7 +2,10 @@ package drill
 
 import (
 	"encoding/json"
+	"slices"
 	"strings"
+
+	"evrik/core/reads"
 )
 
 // Library is what a program can run: the catalogue and its own drills. The zero
@@ -82,4 +85,26 @@ func Import(data []byte) (*Drill, error) {
 		return nil, setup("This is not a drill file. Nothing was imported.")
 	}
 	return Read(head.Drill)
+}
+
+// Serving lists the ids of the drills whose situation asks for one of some reads
+// under a school, on a stage that shows the cue.
+func (l Library) Serving(school reads.School, wanted []reads.Read) []string {
+	out := []string{}
+	for _, d := range l.All() {
+		screen, ok := reads.ScreenByID(d.Screen)
+		if !ok {
+			continue
+		}
+		serves := slices.ContainsFunc(d.Stages, func(s Stage) bool {
+			return slices.ContainsFunc(s.Cues, func(c reads.Cue) bool {
+				row, _ := screen.Row(school, c)
+				return slices.Contains(wanted, row.CutterRead) || slices.Contains(wanted, row.ScreenerRead)
+			})
+		})
+		if serves {
+			out = append(out, d.ID)
+		}
+	}
+	return out
 }

@@ -10,6 +10,8 @@ import (
 	"testing"
 
 	"github.com/santhosh-tekuri/jsonschema/v6"
+
+	"evrik/core/reads"
 )
 
 // Every drill of the catalogue exports to a file that fits the published schema,
@@ -77,6 +79,22 @@ func TestFilesFitThePublishedSchema(t *testing.T) {
 	slices.Sort(listed.Defs.Spot.Enum)
 	if !slices.Equal(spots, listed.Defs.Spot.Enum) {
 		t.Errorf("the schema knows %v, the court %v", listed.Defs.Spot.Enum, spots)
+	}
+}
+
+// Drills for what holds a squad back: those with a stage that shows its cue.
+func TestDrillsThatServeARead(t *testing.T) {
+	lib := Library{}
+	has := func(ids []string, id string) bool { return slices.Contains(ids, id) }
+	fade := lib.Serving(reads.School{}, []reads.Read{reads.Fade})
+	if !has(fade, "slot-twos") || !has(fade, "series-flare") || has(fade, "form-shooting") || has(fade, "ball-thirty-six") || has(fade, "series-pindown") {
+		t.Errorf("for the fade: %v", fade)
+	}
+	if flare := lib.Serving(reads.School{FlareFirst: true}, []reads.Read{reads.Flare}); !has(flare, "slot-twos") {
+		t.Errorf("for the flare of that school: %v", flare)
+	}
+	if got := lib.Serving(reads.School{}, nil); len(got) != 0 {
+		t.Errorf("for nothing: %v", got)
 	}
 }
 

@@ -38,8 +38,10 @@ type Setup struct {
 	Players []string `json:"players"`
 	Baskets int      `json:"baskets"`
 	Minutes float64  `json:"minutes"`
-	// Seconds a rep takes with its reset; 0 takes the stage's figure.
-	Seconds float64 `json:"seconds"`
+	// Seconds a rep takes with its reset; 0 takes the team's measured pace, or the
+	// stage's figure.
+	Seconds  float64   `json:"seconds"`
+	Measured *Measured `json:"-"`
 	// Seed makes the order; the same seed gives the same order.
 	Seed uint64 `json:"seed"`
 	// LeftFirst starts on the left side.
@@ -50,6 +52,9 @@ type Setup struct {
 	// Apart and Together hold pairs of players the coach wants so.
 	Apart    [][2]string `json:"apart"`
 	Together [][2]string `json:"together"`
+	// Bigs are the large players: on live stages they guard each other as far as
+	// a rep's people allow.
+	Bigs []string `json:"bigs"`
 	// Harder are cues that come twice as often.
 	Harder []reads.Cue `json:"harder"`
 	// Done are reps that have been run: they stand, the rest is made anew for
@@ -101,6 +106,8 @@ type Order struct {
 	Counts  []Count `json:"counts"` // in the order of Setup.Players
 	Baskets int     `json:"baskets"`
 	Seconds float64 `json:"seconds"`
+	// Basis says where the seconds come from.
+	Basis string `json:"basis"`
 	// Waiting is the share of the time, 0 to 1, a player spends in line.
 	Waiting float64 `json:"waiting"`
 	// Spread is the largest difference between two players' counts in a position.
@@ -120,7 +127,10 @@ const (
 // position differ by at most one. Errors match ErrSetup and are sentences.
 func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	seconds := in.Seconds
-	if seconds == 0 {
+	switch {
+	case seconds == 0 && in.Measured != nil:
+		seconds = in.Measured.Seconds
+	case seconds == 0:
 		seconds = stage.Seconds
 	}
 	if err := checkSetup(in, seconds); err != nil {
@@ -128,7 +138,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	}
 	positions := d.positions(in.NoHelpers)
 	j := job{drill: d, stage: stage, n: len(in.Players), size: len(positions), baskets: in.Baskets, seed: in.Seed}
-	out := Order{Seconds: seconds, Notes: []string{}}
+	out := Order{Seconds: seconds, Basis: basis(stage, in, seconds), Notes: []string{}}
 	if err := j.fit(&out, in); err != nil {
 		return Order{}, err
 	}
@@ -161,7 +171,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 		if (k/period%2 == 1) != in.LeftFirst {
 			side = Left
 		}
-		fresh[k] = t.rep(positions, in.Players)
+		fresh[k] = matchSizes(t, in).rep(positions, in.Players)
 		fresh[k].No, fresh[k].Slot, fresh[k].Basket, fresh[k].Side = len(past)+k+1, start+k/j.baskets, k%j.baskets+1, side
 	}
 	if stage.Defenders == 0 {

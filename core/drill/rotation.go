@@ -317,3 +317,27 @@ func (j job) stations(rng *rand.Rand) []turn {
 	}
 	return out
 }
+
+// matchSizes puts a turn's defenders on attackers of their size. Who defends does
+// not change, so that no count does.
+func matchSizes(t turn, in Setup) turn {
+	if len(in.Bigs) == 0 || len(t.defence) != len(t.crew) {
+		return t
+	}
+	big := func(p int) bool { return slices.Contains(in.Bigs, in.Players[p]) }
+	defence := append([]int(nil), t.defence...)
+	for i := range defence {
+		if big(t.crew[i]) == big(defence[i]) {
+			continue
+		}
+		// Whoever is wrong elsewhere changes places with him.
+		for k := range defence {
+			if k != i && big(t.crew[k]) != big(defence[k]) && big(defence[k]) == big(t.crew[i]) {
+				defence[i], defence[k] = defence[k], defence[i]
+				break
+			}
+		}
+	}
+	t.defence = defence
+	return t
+}

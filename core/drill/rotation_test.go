@@ -429,3 +429,52 @@ func TestRingAgainstBruteForce(t *testing.T) {
 		}
 	}
 }
+
+// Big guards big as far as the five allow, and nobody's counts change.
+func TestSizesMatchOnLiveStages(t *testing.T) {
+	d := drillOf(t, "wing-wing-middle")
+	st, _ := d.Stage("live")
+	in := Setup{Players: squad(13), Baskets: 1, Minutes: 12, Seed: 6}
+	plain, err := OrderList(d, st, in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	in.Bigs = []string{"p02", "p05", "p09", "p11"}
+	o, err := OrderList(d, st, in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	wrong := func(o Order) int {
+		n := 0
+		for _, r := range o.Reps {
+			for i, p := range r.offence() {
+				if slices.Contains(in.Bigs, p) != slices.Contains(in.Bigs, r.defence()[i]) {
+					n++
+				}
+			}
+		}
+		return n
+	}
+	least := 0
+	for k, r := range o.Reps {
+		bigs := func(ids []string) (n int) {
+			for _, p := range ids {
+				if slices.Contains(in.Bigs, p) {
+					n++
+				}
+			}
+			return n
+		}
+		a, b := bigs(r.offence()), bigs(r.defence())
+		least += max(a-b, b-a) // more bigs on one side cannot be matched
+		one, two := append([]string(nil), r.defence()...), append([]string(nil), plain.Reps[k].defence()...)
+		slices.Sort(one)
+		slices.Sort(two)
+		if !slices.Equal(one, two) || !slices.Equal(r.offence(), plain.Reps[k].offence()) {
+			t.Fatalf("rep %d has other people: %v and %v", r.No, one, two)
+		}
+	}
+	if got := wrong(o); got != least || got >= wrong(plain) {
+		t.Errorf("%d mismatches, %d cannot be helped, %d without a word", got, least, wrong(plain))
+	}
+}

@@ -81,6 +81,7 @@ var shots = []shot{
 		p.Text("As cutter, each")
 		p.Click("button", "Run it")
 		p.Says("status", "Finish")
+		browser.Eval[bool](p, "(scrollTo(0, 0), true)")
 	}},
 	{"plan", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/now")

@@ -54,6 +54,15 @@ func PaceJSON(p *motion.Pace) []byte {
 	return b
 }
 
+// LoggedOf are the times of a drill's reps.
+func LoggedOf(rows []gen.PaceOfDrillRow) []drill.Logged {
+	out := make([]drill.Logged, len(rows))
+	for i, r := range rows {
+		out[i] = drill.Logged{Block: r.BlockID.String(), No: int(r.RepNo), Baskets: int(r.Baskets), At: r.At}
+	}
+	return out
+}
+
 // DrillOf reads one of a program's own drills.
 func DrillOf(row gen.Drill) (*drill.Drill, error) {
 	d, err := drill.Read(row.Drill)

@@ -125,6 +125,11 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 			out.Holds = append(out.Holds, h)
 		}
 	}
+	var wanted []reads.Read
+	for _, h := range out.Holds {
+		wanted = append(wanted, h.Read)
+	}
+	out.Drills = b.library.Serving(store.SchoolOf(team), wanted)
 	week := evidence.CountCorrections(evidence.Since(b.reps, now.Add(-7*24*time.Hour)))
 	out.Corrections = &week
 	// A practice that was to begin a few hours ago is still the next one.

@@ -10,6 +10,7 @@ import (
 	"evrik/core/drill"
 	"evrik/core/reads"
 	"evrik/internal/store"
+	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
@@ -221,6 +222,13 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if r.Body.LeftFirst != nil {
 		in.LeftFirst = *r.Body.LeftFirst
 	}
+	if r.Body.MatchSizes != nil && *r.Body.MatchSizes {
+		for _, p := range onTeam {
+			if p.Big {
+				in.Bigs = append(in.Bigs, p.ID.String())
+			}
+		}
+	}
 	if r.Body.NoHelpers != nil {
 		in.NoHelpers = *r.Body.NoHelpers
 	}
@@ -231,6 +239,13 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 				in.Harder = append(in.Harder, cue)
 			}
 		}
+	}
+	rows, err := s.db.PaceOfDrill(ctx, gen.PaceOfDrillParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, Drill: d.ID, Stage: stage.ID})
+	if err != nil {
+		return nil, err
+	}
+	if m, ok := drill.MeasurePace(store.LoggedOf(rows)); ok {
+		in.Measured = &m
 	}
 	if r.Body.Done != nil {
 		in.Done = *r.Body.Done

@@ -80,6 +80,58 @@ func (q *Queries) InsertRepEvent(ctx context.Context, arg InsertRepEventParams) 
 	return result.RowsAffected(), nil
 }
 
+const paceOfDrill = `-- name: PaceOfDrill :many
+SELECT r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
+FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.drill = $3 AND b.stage = $4
+GROUP BY r.block_id, r.rep_no ORDER BY r.block_id, r.rep_no
+`
+
+type PaceOfDrillParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Drill     string
+	Stage     string
+}
+
+type PaceOfDrillRow struct {
+	BlockID uuid.UUID
+	RepNo   int32
+	At      time.Time
+	Baskets int32
+}
+
+// When the reps of a drill's stage were seen, with how many baskets ran.
+func (q *Queries) PaceOfDrill(ctx context.Context, arg PaceOfDrillParams) ([]PaceOfDrillRow, error) {
+	rows, err := q.db.Query(ctx, paceOfDrill,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.Drill,
+		arg.Stage,
+	)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []PaceOfDrillRow{}
+	for rows.Next() {
+		var i PaceOfDrillRow
+		if err := rows.Scan(
+			&i.BlockID,
+			&i.RepNo,
+			&i.At,
+			&i.Baskets,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const repEvent = `-- name: RepEvent :one
 SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE program_id = $1 AND id = $2
 `

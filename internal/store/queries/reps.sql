@@ -25,3 +25,10 @@ ORDER BY r.at, r.rep_no;
 SELECT * FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no;
+
+-- name: PaceOfDrill :many
+-- When the reps of a drill's stage were seen, with how many baskets ran.
+SELECT r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
+FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.drill = $3 AND b.stage = sqlc.arg(stage)
+GROUP BY r.block_id, r.rep_no ORDER BY r.block_id, r.rep_no;

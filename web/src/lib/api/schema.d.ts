@@ -992,6 +992,8 @@ export interface components {
             seed?: number;
             leftFirst?: boolean;
             noHelpers?: boolean;
+            /** @description bigs guard bigs on live stages */
+            matchSizes?: boolean;
             apart?: components["schemas"]["Pair"][];
             together?: components["schemas"]["Pair"][];
             /** @description cues that come twice as often */
@@ -1035,6 +1037,8 @@ export interface components {
             }[];
             baskets: number;
             seconds: number;
+            /** @description where the seconds come from */
+            basis: string;
             waiting: number;
             spread: number;
             notes: string[];
@@ -1136,6 +1140,8 @@ export interface components {
             perHundred: number;
         };
         Now: {
+            /** @description drills for what holds the team back */
+            drills: string[];
             next?: components["schemas"]["Practice"];
             players: components["schemas"]["Player"][];
             holds: components["schemas"]["Hold"][];

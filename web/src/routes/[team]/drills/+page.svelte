@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
@@ -14,6 +15,18 @@
   let rung = $state('');
   let players = $state<number | null>(null);
   let alone = $state(false);
+  let needed = $state(false);
+  /** Drills for what holds the team back, as soon as it is known. */
+  let serving = $state.raw<string[] | null>(null);
+
+  onMount(async () => {
+    try {
+      serving = (await ask(api.GET('/api/teams/{teamId}/now', { params: { path: { teamId: team } } })))
+        .drills;
+    } catch (e) {
+      notices.fail(e);
+    }
+  });
 
   const drills = $derived(session.drills);
   const screens = $derived(
@@ -29,6 +42,7 @@
     (!rung || d.stages.some((s) => s.rung === rung)) &&
     (!players || least(d) <= players) &&
     (!alone || !helped(d)) &&
+    (!needed || (serving ?? []).includes(d.id)) &&
     words
       .toLowerCase()
       .split(/\s+/)
@@ -94,7 +108,12 @@
       bind:value={players}
     /></label
   >
-  <label class="check"><input type="checkbox" bind:checked={alone} />No helpers needed</label>
+  <span>
+    <label class="check"><input type="checkbox" bind:checked={alone} />No helpers needed</label>
+    <label class="check"
+      ><input type="checkbox" disabled={!serving?.length} bind:checked={needed} />For what holds us back</label
+    >
+  </span>
 </form>
 <p class="soft" role="status">{shown.length} of {drills.length} drills</p>
 {#if shown.length === 0}
@@ -156,7 +175,8 @@
     display: flex;
     gap: 0.5rem;
     align-items: center;
-    min-height: 48px;
+    min-height: 36px;
+    white-space: nowrap;
   }
   .check input {
     width: 20px;

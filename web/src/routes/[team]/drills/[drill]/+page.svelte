@@ -14,6 +14,8 @@
   import { Player as Clock } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { download } from '$lib/drill/draft.svelte';
+  import PhasePicture from '$lib/drill/PhasePicture.svelte';
+  import Wishes from '$lib/drill/Wishes.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
 
@@ -27,6 +29,7 @@
   let here = $state<Record<string, boolean>>({});
   let stageId = $state('');
   let noHelpers = $state(false);
+  let matchSizes = $state(false);
   let baskets = $state(2);
   let minutes = $state(10);
   let seconds = $state<number | null>(null);
@@ -36,6 +39,11 @@
   let at = $state(0);
   /** Reps that have been run: they stand when somebody comes or leaves. */
   let done = $state.raw<Schemas['OrderRep'][]>([]);
+  let apart = $state<string[][]>([]);
+  let together = $state<string[][]>([]);
+  let harder = $state<string[]>([]);
+  /** The highest rung each player holds on a read of this drill's situation. */
+  let held = $state<number[]>([]);
 
   const stage = $derived(drill?.stages.find((s) => s.id === stageId) ?? drill?.stages[0]);
   const present = $derived(players.filter((p) => here[p.id]).map((p) => p.id));
@@ -65,7 +73,21 @@
       problem = e instanceof Error ? e.message : String(e);
     }
     here = Object.fromEntries(players.map((p) => [p.id, true]));
+    await stand();
   });
+
+  /** Where the squad stands on the drill's ladder. */
+  async function stand() {
+    const screen = drill?.screen;
+    const role = session.catalogue?.screens.find((s) => s.id === screen)?.roles[0];
+    if (!screen || role !== 'cutter') return;
+    const [board, lesson] = await Promise.all([
+      ask(api.GET('/api/teams/{teamId}/board', { params: { path, query: { role: 'cutter' } } })),
+      ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }))
+    ]);
+    const asked = board.columns.flatMap((c, i) => (lesson.rows.some((r) => r.cutterRead === c) ? [i] : []));
+    held = board.lines.map((l) => Math.max(0, ...asked.map((i) => l.cells[i]?.held ?? 0)));
+  }
 
   const offence = (r: Schemas['OrderRep']) => [
     r.cutter,
@@ -94,6 +116,10 @@
     }
   }
 
+  /** Splits the squad: guards at one end, posts at the other. */
+  const choose = (who: (p: Player) => boolean) =>
+    (here = Object.fromEntries(players.map((p) => [p.id, who(p)])));
+
   function run() {
     if (clock.running) return clock.stop();
     if (motion) clock.start(motion.play);
@@ -110,6 +136,10 @@
       minutes,
       seed,
       noHelpers,
+      matchSizes,
+      apart,
+      together,
+      harder,
       ...(done.length ? { done } : {}),
       ...(seconds ? { seconds } : {})
     };
@@ -139,7 +169,7 @@
       <h1>{drill.name}</h1>
       <p>{drill.about}</p>
       <div class="stages">
-        <Ladder stages={drill.stages} chosen={stageId} />
+        <Ladder stages={drill.stages} chosen={stageId} {held} />
         <div class="grid gap-2" role="radiogroup" aria-label="Stage">
           {#each [...drill.stages].reverse() as s (s.id)}
             <button
@@ -157,6 +187,7 @@
           {/each}
         </div>
       </div>
+      {#if held.length}<p class="soft small">In blue: how many players hold the rung.</p>{/if}
       <h2>Say before it starts</h2>
       <ul class="plain-list">
         {#each stage.rules as r (r)}<li>{r}</li>{/each}
@@ -200,6 +231,24 @@
       </div>
     </section>
 
+    {#if motion}
+      <section class="phases" aria-label="Phase by phase">
+        {#each drill.phases as ph, i (i)}
+          <figure>
+            <div class="still">
+              <PhasePicture
+                {drill}
+                {motion}
+                from={motion.play.steps[i]?.t ?? 0}
+                to={motion.play.steps[i + 1]?.t ?? motion.play.duration}
+              />
+            </div>
+            <figcaption><b>{i + 1}. {ph.name}.</b> {ph.say}</figcaption>
+          </figure>
+        {/each}
+      </section>
+    {/if}
+
     <section aria-labelledby="tonight" class="sheet tonight">
       <h2 id="tonight">Tonight</h2>
       <div class="inputs no-print">
@@ -229,6 +278,11 @@
       {/if}
       <details class="no-print">
         <summary><b class="numeral">{present.length}</b> of {players.length} players take part</summary>
+        <p class="links">
+          <button class="tape plain" onclick={() => choose(() => true)}>Everybody</button>
+          <button class="tape plain" onclick={() => choose((p) => !p.big)}>Guards and wings</button>
+          <button class="tape plain" onclick={() => choose((p) => p.big)}>Bigs</button>
+        </p>
         <div class="people">
           {#each players as p (p.id)}
             <label
@@ -238,6 +292,13 @@
           {/each}
         </div>
       </details>
+      <Wishes
+        players={players.filter((p) => here[p.id])}
+        cues={stage.cues}
+        bind:apart
+        bind:together
+        bind:harder
+      />
       {#if problem}
         <p role="alert" class="problem">{problem}</p>
       {:else if order}
@@ -273,6 +334,7 @@
             <dd class="numeral">{Math.round(order.waiting * 100)} %</dd>
           </div>
         </dl>
+        <p class="soft">{order.basis}.</p>
         {#each order.notes as n (n)}<p class="note">{n}</p>{/each}
         {#if motion && shown}
           <div class="mini">
@@ -391,6 +453,26 @@
   .defender {
     white-space: nowrap;
     margin-right: 0.6rem;
+  }
+  .phases {
+    grid-column: 1 / -1;
+    grid-row: 2;
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+    gap: 1rem;
+  }
+  figure {
+    margin: 0;
+  }
+  .still {
+    aspect-ratio: 52 / 35;
+  }
+  figcaption {
+    font-size: 0.95rem;
+    line-height: 1.3;
+  }
+  .small {
+    font-size: 0.92rem;
   }
   .workout {
     display: grid;
@@ -547,7 +629,18 @@
       overflow: visible;
     }
     .mini {
-      height: 10rem;
+      display: none;
+    }
+    .phases {
+      grid-row: auto;
+      grid-template-columns: repeat(4, 1fr);
+      gap: 0.5rem;
+    }
+    figcaption {
+      font-size: 8pt;
+    }
+    .drill section:first-child :global(:not(h1)) {
+      font-size: 9pt;
     }
     .tonight {
       padding: 0;
