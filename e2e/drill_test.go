@@ -66,8 +66,9 @@ func TestOwnDrill(t *testing.T) {
 		p.Click("checkbox", name)
 	}
 	p.Text("11 of 13 players take part")
-	p.Until("document.querySelectorAll('tbody tr').length > 0")
 	before := order(p)
+	p.Click("DisclosureTriangle", "Counts per player")
+	p.Text("Partners")
 	for range 8 {
 		p.Click("button", "Rep after")
 	}
@@ -138,9 +139,11 @@ func firstPlayers(p *browser.Page, n int) []string {
 	return names[:n]
 }
 
-// order is the order list as it stands on the page, a line a rep.
+// order is the order list as it stands on the page, a line a rep, as soon as it is
+// that of the numbers above it.
 func order(p *browser.Page) []string {
-	return browser.Eval[[]string](p, "[...document.querySelectorAll('tbody tr')].map((r) => r.innerText.replace(/\\s+/g, ' '))")
+	p.Until(`document.querySelector('.tonight').getAttribute('aria-busy') === 'false'`)
+	return browser.Eval[[]string](p, `[...document.querySelectorAll('[aria-label="Order list"] tbody tr')].map((r) => r.innerText.replace(/\s+/g, ' '))`)
 }
 
 // printed is the text of a PDF and how many pages it has.

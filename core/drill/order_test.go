@@ -327,6 +327,20 @@ func TestCatalogueIsSound(t *testing.T) {
 	}
 }
 
+// BenchmarkCrewList is the largest list: 24 players, four positions, 30 minutes.
+func BenchmarkCrewList(b *testing.B) {
+	d, ok := ByID("fours-to-twelve")
+	if !ok {
+		b.Fatal("no such drill")
+	}
+	in := Setup{Players: squad(24), Baskets: 3, Minutes: 30, Seconds: 20}
+	for b.Loop() {
+		if _, err := OrderList(d, d.Stages[1], in); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
 func BenchmarkOrderList(b *testing.B) {
 	st := stage(b, "live")
 	in := Setup{Players: squad(20), Baskets: 2, Minutes: 20, Seconds: 20}

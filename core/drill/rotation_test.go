@@ -390,7 +390,7 @@ func TestDrillsThatCannotBe(t *testing.T) {
 // Brute force over small squads: no way of dealing is fairer than the ring's, for
 // every length of list.
 func TestRingAgainstBruteForce(t *testing.T) {
-	for _, in := range []crewSetup{{n: 4, size: 3, baskets: 1, total: 4}, {n: 5, size: 3, baskets: 1, total: 3}, {n: 6, size: 3, baskets: 1, total: 3, rest: true}} {
+	for _, in := range []crewSetup{{n: 4, size: 3, baskets: 1, total: 4}, {n: 5, size: 3, baskets: 1, total: 3}, {n: 6, size: 3, baskets: 1, total: 3, rest: true}, {n: 6, size: 3, baskets: 2, total: 4}, {n: 5, size: 2, baskets: 2, total: 4}} {
 		for total := 1; total <= in.total; total++ {
 			in.total = total
 			o, r := spreadOf(in.n, in.size, dealCrews(in, 9))
@@ -406,7 +406,13 @@ func TestRingAgainstBruteForce(t *testing.T) {
 					return
 				}
 				for p := range in.n {
-					if slices.Contains(crew, p) || in.rest && len(crews) > 0 && slices.Contains(crews[len(crews)-1], p) {
+					// In the slot already, or with rest in the slot before.
+					busy := slices.Contains(crew, p)
+					slot := len(crews) / in.baskets
+					for k, c := range crews {
+						busy = busy || slices.Contains(c, p) && (k/in.baskets == slot || in.rest && k/in.baskets == slot-1)
+					}
+					if busy {
 						continue
 					}
 					fill(append(crew, p))

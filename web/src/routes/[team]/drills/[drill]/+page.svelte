@@ -14,6 +14,7 @@
   import { Player as Clock } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { download } from '$lib/drill/draft.svelte';
+  import Counts from '$lib/drill/Counts.svelte';
   import PhasePicture from '$lib/drill/PhasePicture.svelte';
   import Wishes from '$lib/drill/Wishes.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
@@ -44,6 +45,8 @@
   let harder = $state<string[]>([]);
   /** The highest rung each player holds on a read of this drill's situation. */
   let held = $state<number[]>([]);
+  /** The table of the drill's situation, for the coach's cue list on paper. */
+  let answers = $state.raw<Schemas['Row'][]>([]);
 
   const stage = $derived(drill?.stages.find((s) => s.id === stageId) ?? drill?.stages[0]);
   const present = $derived(players.filter((p) => here[p.id]).map((p) => p.id));
@@ -76,16 +79,18 @@
     await stand();
   });
 
-  /** Where the squad stands on the drill's ladder. */
+  /** The answers to the drill's cues, and where the squad stands on its ladder. */
   async function stand() {
     const screen = drill?.screen;
+    if (!screen) return;
     const role = session.catalogue?.screens.find((s) => s.id === screen)?.roles[0];
-    if (!screen || role !== 'cutter') return;
-    const [board, lesson] = await Promise.all([
-      ask(api.GET('/api/teams/{teamId}/board', { params: { path, query: { role: 'cutter' } } })),
-      ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }))
-    ]);
-    const asked = board.columns.flatMap((c, i) => (lesson.rows.some((r) => r.cutterRead === c) ? [i] : []));
+    const lesson = await ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }));
+    answers = lesson.rows;
+    if (role !== 'cutter') return;
+    const board = await ask(
+      api.GET('/api/teams/{teamId}/board', { params: { path, query: { role: 'cutter' } } })
+    );
+    const asked = board.columns.flatMap((c, i) => (answers.some((r) => r.cutterRead === c) ? [i] : []));
     held = board.lines.map((l) => Math.max(0, ...asked.map((i) => l.cells[i]?.held ?? 0)));
   }
 
@@ -120,12 +125,28 @@
   const choose = (who: (p: Player) => boolean) =>
     (here = Object.fromEntries(players.map((p) => [p.id, who(p)])));
 
+  /** Rep after rep, with the jerseys of whoever is up, until it is stopped. */
+  let running = $state(false);
   function run() {
-    if (clock.running) return clock.stop();
-    if (motion) clock.start(motion.play);
+    running = !running;
+    if (!running) clock.stop();
+    else if (motion) clock.start(motion.play);
   }
+  $effect(() => {
+    if (!running || clock.running || !motion || !order) return;
+    const end = clock.play && clock.time >= clock.play.duration;
+    if (!end) return;
+    if (at >= order.reps.length - 1) running = false;
+    else {
+      at += 1;
+      clock.start(motion.play);
+    }
+  });
+  const upNext = $derived(order?.reps[at + 1]);
 
   let asked = 0;
+  /** While the list on the page is not yet that of the numbers above it. */
+  let dealing = $state(false);
   $effect(() => {
     if (!drill || !stage || players.length === 0) return;
     const body = {
@@ -144,16 +165,19 @@
       ...(seconds ? { seconds } : {})
     };
     const mine = ++asked;
+    dealing = true;
     ask(api.POST('/api/teams/{teamId}/order', { params: { path }, body })).then(
       (o) => {
         if (mine !== asked) return;
         order = o;
+        dealing = false;
         problem = '';
         at = Math.min(done.length, o.reps.length - 1);
       },
       (e: Refusal) => {
         if (mine !== asked) return;
         order = null;
+        dealing = false;
         problem = e.message;
       }
     );
@@ -192,11 +216,23 @@
       <ul class="plain-list">
         {#each stage.rules as r (r)}<li>{r}</li>{/each}
       </ul>
+      {#if stage.switches?.length}
+        <p class="soft">
+          On: {stage.switches
+            .map((id) => session.catalogue?.switches.find((w) => w.id === id)?.name.toLowerCase() ?? id)
+            .join(', ')}.
+        </p>
+      {/if}
       <p class="soft">{drill.rotation.say}</p>
       <h2>Watch</h2>
       <ul class="plain-list">
         {#each drill.watch as w (w)}<li>{w}</li>{/each}
       </ul>
+      {#if drill.fixes.length}
+        <p class="soft">
+          Good for: {drill.fixes.map((f) => session.correction(f).toLowerCase()).join(', ')}.
+        </p>
+      {/if}
       <p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
       {#if drill.workout}
         <h2>{2 * drill.workout.reduce((n, s) => n + s.answers.length, 0)} shots, both sides</h2>
@@ -249,7 +285,7 @@
       </section>
     {/if}
 
-    <section aria-labelledby="tonight" class="sheet tonight">
+    <section aria-labelledby="tonight" class="sheet tonight" aria-busy={dealing}>
       <h2 id="tonight">Tonight</h2>
       <div class="inputs no-print">
         <label class="field"
@@ -344,7 +380,7 @@
             <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
           </div>
           <p class="step no-print">
-            <button class="tape" onclick={run}>{clock.running ? 'Stop' : 'Run it'}</button>
+            <button class="tape" onclick={run}>{running ? 'Stop' : 'Run it'}</button>
             <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
               >Slow</button
             >
@@ -362,6 +398,13 @@
             >
             <button class="tape plain" onclick={() => (seed += 1)}>Deal again</button>
           </p>
+          {#if upNext}
+            <p class="step soft no-print">
+              Next: {offence(upNext)
+                .map((id) => `${jersey(id)} ${name(id)}`)
+                .join(', ')}
+            </p>
+          {/if}
           <p class="step no-print">
             {#if done.length}
               <span>Reps 1 to <b class="numeral">{done.length}</b> stand. Choose above who is here now.</span>
@@ -373,14 +416,28 @@
             {/if}
           </p>
         {/if}
+        <Counts {order} {own} {jersey} {name} defended={stage.defenders > 0} />
+        {#if answers.length && stage.cues.length && !stage.defenders}
+          <p class="fold">
+            <span>Fold here. What the coach shows, and the answer:</span>
+            {#each order.reps as r (r.no)}
+              <span class="shown"
+                ><b class="numeral">{r.no}</b>
+                {session.cueName(r.cue).toLowerCase()}: {session.readName(
+                  answers.find((a) => a.cue === r.cue)?.cutterRead ?? ''
+                )}</span
+              >
+            {/each}
+          </p>
+        {/if}
         <div class="scroll">
-          <table>
+          <table aria-label="Order list">
             <thead>
               <tr
                 ><th>Rep</th><th>End</th><th>Side</th>
                 {#each own as p (p.id)}<th>{p.name}</th>{/each}
                 {#if stage.defenders > 0}<th>Defend</th>{/if}
-                {#if stage.cues.length && !stage.defenders}<th>Show</th>{/if}</tr
+                {#if stage.cues.length && !stage.defenders}<th class="no-print">Show</th>{/if}</tr
               >
             </thead>
             <tbody>
@@ -403,7 +460,7 @@
                     </td>
                   {/if}
                   {#if stage.cues.length && !stage.defenders}
-                    <td
+                    <td class="no-print"
                       ><span class="cue"><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}</span></td
                     >
                   {/if}
@@ -473,6 +530,12 @@
   }
   .small {
     font-size: 0.92rem;
+  }
+  .fold {
+    display: none;
+  }
+  .tonight[aria-busy='true'] .scroll {
+    opacity: 0.5;
   }
   .workout {
     display: grid;
@@ -620,6 +683,21 @@
     .drill section:first-child :global(h1) {
       column-span: all;
     }
+    .fold {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 0.6rem;
+      order: 9;
+      border-top: 1px dashed var(--ink);
+      padding-top: 0.3rem;
+      font-size: 7.5pt;
+    }
+    .shown {
+      white-space: nowrap;
+    }
+    .small {
+      display: none;
+    }
     .stages,
     .on-screen {
       display: none;
@@ -643,6 +721,7 @@
       font-size: 9pt;
     }
     .tonight {
+      grid-template-columns: minmax(0, 1fr);
       padding: 0;
       border: 0;
       gap: 0.4rem;
