@@ -10,13 +10,23 @@
   const said = $derived(draft.sheet?.warnings.filter((w) => w.block === b?.id) ?? []);
 
   const number = (e: Event) => Number((e.currentTarget as HTMLInputElement).value);
+  function addDrill(e: Event) {
+    const field = e.currentTarget as HTMLSelectElement;
+    const d = session.drills.find((x) => x.id === field.value);
+    field.value = '';
+    if (!d) return;
+    // The shown rung is where reads begin; a drill without it starts at its foot.
+    const stage = d.stages.find((s) => s.rung === 'shown') ?? d.stages[0];
+    if (stage) draft.add(drillBlock(d, stage.id, 10));
+  }
   const text = (e: Event) => (e.currentTarget as HTMLInputElement | HTMLSelectElement).value;
 </script>
 
 <div class="add" role="group" aria-label="Add a block">
-  {#each session.drills as d (d.id)}
-    <button class="tape plain" onclick={() => draft.add(drillBlock(d, 'shown', 10))}>+ {d.name}</button>
-  {/each}
+  <select aria-label="Add a drill" value="" onchange={addDrill}>
+    <option value="">+ Drill…</option>
+    {#each session.drills as d (d.id)}<option value={d.id}>{d.name}</option>{/each}
+  </select>
   <button class="tape plain" onclick={() => draft.add(newBlock('own', 'Own block', 10))}>+ Own block</button>
   <button class="tape plain" onclick={() => draft.add(newBlock('water', 'Water', 2))}>+ Water</button>
 </div>
@@ -82,6 +92,16 @@
 {/if}
 
 <style>
+  .add select {
+    min-height: 48px;
+    max-width: 16rem;
+    border: 2px solid var(--line);
+    background-color: var(--board);
+    color: var(--ink);
+    font: inherit;
+    font-weight: 700;
+    cursor: pointer;
+  }
   .add,
   .row {
     display: flex;

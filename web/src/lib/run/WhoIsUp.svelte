@@ -10,6 +10,10 @@
   const who = (id: string) => floor.players.get(id);
   const total = $derived(floor.current?.order?.reps.length ?? 0);
   const twoEnds = $derived((floor.current?.order?.baskets ?? 1) > 1);
+  /** The drill's own names of its places. */
+  const places = $derived(
+    session.drill(floor.current?.block.drill ?? '')?.positions.filter((p) => !p.helper) ?? []
+  );
   const shows = $derived(floor.current?.stage?.coachShows ? 'Coach shows' : 'Named');
 </script>
 
@@ -31,26 +35,45 @@
     {@const s = who(rep.screener)}
     <div class="pair">
       <div class:judged={floor.role === 'cutter'}>
-        <span class="soft">Cuts</span>
+        <span class="soft">{places[0]?.name ?? 'Cuts'}</span>
         <span class="numeral jersey">{c?.jersey}</span>
         <span class="name">{c?.name}</span>
       </div>
-      <div class:judged={floor.role === 'screener'}>
-        <span class="soft">Screens</span>
-        <span class="numeral jersey">{s?.jersey}</span>
-        <span class="name">{s?.name}</span>
-      </div>
+      {#if s}
+        <div class:judged={floor.role === 'screener'}>
+          <span class="soft">{places[1]?.name ?? 'Screens'}</span>
+          <span class="numeral jersey">{s.jersey}</span>
+          <span class="name">{s.name}</span>
+        </div>
+      {/if}
     </div>
+    {#if rep.others?.length}
+      <p class="defence">
+        {#each rep.others as o (o.position)}
+          <span class="place"
+            ><span class="soft">{places.find((p) => p.id === o.position)?.name ?? o.position}</span>
+            <b class="numeral">{who(o.player)?.jersey}</b>
+            {who(o.player)?.name}</span
+          >
+        {/each}
+      </p>
+    {/if}
     {#if rep.xCutter}
       <p class="defence">
         <span class="soft">Defend</span>
-        <b class="numeral">{who(rep.xCutter)?.jersey}</b>
-        {who(rep.xCutter)?.name} on the cutter,
-        <b class="numeral">{who(rep.xScreener)?.jersey}</b>
-        {who(rep.xScreener)?.name} on the screener
+        {#if rep.xOthers?.length}
+          {#each [rep.xCutter, rep.xScreener, ...rep.xOthers.map((o) => o.player)] as id (id)}
+            <span class="place"><b class="numeral">{who(id)?.jersey}</b> {who(id)?.name}</span>
+          {/each}
+        {:else}
+          <b class="numeral">{who(rep.xCutter)?.jersey}</b>
+          {who(rep.xCutter)?.name} on the {(places[0]?.name ?? 'cutter').toLowerCase()},
+          <b class="numeral">{who(rep.xScreener)?.jersey}</b>
+          {who(rep.xScreener)?.name} on the {(places[1]?.name ?? 'screener').toLowerCase()}
+        {/if}
       </p>
     {/if}
-    {#if floor.known}
+    {#if floor.known && rep.cue !== 'none'}
       <p class="cue">
         <CueGlyph cue={rep.cue} size={150} /><span
           ><span class="soft">{shows}</span> {session.cueName(rep.cue)}</span
@@ -85,6 +108,10 @@
 </section>
 
 <style>
+  .place {
+    white-space: nowrap;
+    margin-right: 0.8rem;
+  }
   section {
     display: flex;
     flex-direction: column;
