@@ -70,6 +70,9 @@ func (d *Drill) Validate() error {
 	}
 	seen := map[string]bool{}
 	for _, p := range d.Positions {
+		if p.ID == Rim || p.ID == "ball" {
+			return setup("%s: a position cannot be called %q.", d.Name, p.ID)
+		}
 		if p.ID == "" || seen[p.ID] {
 			return setup("%s has two positions called %q.", d.Name, p.ID)
 		}

@@ -123,8 +123,9 @@ const (
 )
 
 // OrderList makes the order of a drill's stage for tonight's numbers, by the
-// drill's rotation. On every rotation but winners-stay counts per player and
-// position differ by at most one. Errors match ErrSetup and are sentences.
+// drill's rotation. Counts per player and position differ by at most one; where
+// every basket has players of its own (follow, stations) that holds within a
+// basket, and a note says so. Errors match ErrSetup and are sentences.
 func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	seconds := in.Seconds
 	switch {
@@ -135,6 +136,11 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	}
 	if err := checkSetup(in, seconds); err != nil {
 		return Order{}, err
+	}
+	for _, r := range in.Done {
+		if len(r.offence()) > len(d.Positions) {
+			return Order{}, setup("The reps that have been run are not of this drill. Nothing was dealt; reload the list.")
+		}
 	}
 	positions := d.positions(in.NoHelpers)
 	j := job{drill: d, stage: stage, n: len(in.Players), size: len(positions), baskets: in.Baskets, seed: in.Seed}
@@ -151,7 +157,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	j.apart, j.together = j.pairsOf(in.Players, in.Apart), j.pairsOf(in.Players, in.Together)
 
 	rng := rand.New(rand.NewPCG(in.Seed, uint64(j.n)))
-	turns := j.turns(rng, in)
+	turns := j.turns(rng)
 	if turns == nil && j.total > 0 {
 		return Order{}, setup("No fair order was found for %d players at %d baskets. Use one basket fewer.", j.n, j.baskets)
 	}

@@ -126,7 +126,7 @@ func (j job) broken(reps []Rep, in Setup) int {
 }
 
 // turns deals the reps by the drill's rule; nil when there is no fair way.
-func (j job) turns(rng *rand.Rand, in Setup) []turn {
+func (j job) turns(rng *rand.Rand) []turn {
 	switch j.drill.Rotation.Rule {
 	case Follow:
 		return j.follow(rng)
@@ -172,8 +172,10 @@ func (j job) pairs(rng *rand.Rand) []turn {
 		}
 		// Whoever had the ball at this basket in the slot before defends now;
 		// the first defence is the end of the line.
-		d := firstDefence(list, j.baskets, j.n, min(k, j.baskets-1))
-		if k >= j.baskets {
+		var d pair
+		if k < j.baskets {
+			d = firstDefence(list, j.baskets, j.n, k)
+		} else {
 			d = list[k-j.baskets]
 		}
 		out[k].defence = []int{who[d.cutter], who[d.screener]}

@@ -188,6 +188,15 @@ func TestTheRestIsDealtAnew(t *testing.T) {
 			t.Fatalf("rep %d was changed afterwards", r.No)
 		}
 	}
+	// Reps of another drill, or out of order, are refused in a sentence.
+	for want, bad := range map[string][]Rep{
+		"not of this drill": {{No: 1, Cutter: "a", Screener: "b", Others: []Placed{{"x", "c"}, {"y", "d"}}}},
+		"not in order":      {{No: 1, Slot: 5}, {No: 2, Slot: 4}},
+	} {
+		if _, err := OrderList(d, st, Setup{Players: now, Baskets: 1, Minutes: 10, Seconds: 20, Done: bad}); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
+			t.Errorf("want %q, got %v", want, err)
+		}
+	}
 	rest := map[string]int{}
 	for _, r := range o.Reps[12:] {
 		if slices.Contains(append(r.offence(), r.defence()...), "p10") {
@@ -373,6 +382,7 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		"has no cue":                  strings.Replace(good, `"trail"`, `"blitz"`, 1),
 		"no rotation called":          strings.Replace(good, `off-def-line`, `carousel`, 1),
 		"two positions called":        strings.Replace(good, `"id":"screener"`, `"id":"cutter"`, 1),
+		"cannot be called \"rim\"":    strings.Replace(good, `"id":"screener"`, `"id":"rim"`, 1),
 		"no rung called":              strings.Replace(good, `"rung":"air"`, `"rung":"cloud"`, 1),
 		"a rep takes between":         strings.Replace(good, `"seconds":14`, `"seconds":0`, 1),
 		"a live rung needs defenders": strings.Replace(good, `"rung":"air"`, `"rung":"live2"`, 1),

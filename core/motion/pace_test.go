@@ -49,7 +49,7 @@ func FuzzAlong(f *testing.F) {
 	f.Fuzz(func(t *testing.T, x, y, vx, vy, ax, ay, bx, by, at float64) {
 		for _, v := range []float64{x, y, vx, vy, ax, ay, bx, by, at} {
 			if math.IsNaN(v) || math.Abs(v) > 1e6 { // the engine lets nobody off the court
-				t.Skip()
+				return
 			}
 		}
 		m := Mover{court.Point{X: x, Y: y}, court.Point{X: vx, Y: vy}}

@@ -38,7 +38,6 @@ const (
 	isAbove
 	isWatching
 	isFarOut
-	isInside
 )
 
 // all holds where every condition does.
