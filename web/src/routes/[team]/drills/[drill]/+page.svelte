@@ -14,10 +14,12 @@
   import { Player as Clock } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { download } from '$lib/drill/draft.svelte';
+  import About from '$lib/drill/About.svelte';
   import Counts from '$lib/drill/Counts.svelte';
+  import OrderTable from '$lib/drill/OrderTable.svelte';
+  import { offence } from '$lib/drill/crew';
   import PhasePicture from '$lib/drill/PhasePicture.svelte';
   import Wishes from '$lib/drill/Wishes.svelte';
-  import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
 
   const team = page.params.team ?? '';
@@ -51,7 +53,6 @@
   const stage = $derived(drill?.stages.find((s) => s.id === stageId) ?? drill?.stages[0]);
   const present = $derived(players.filter((p) => here[p.id]).map((p) => p.id));
   const shown = $derived(order?.reps[Math.min(at, (order?.reps.length ?? 1) - 1)]);
-  const slotReps = $derived(order?.reps.filter((r) => r.slot === shown?.slot) ?? []);
   const byId = $derived(new Map(players.map((p) => [p.id, p])));
   const jersey = (id: string) => byId.get(id)?.jersey ?? '';
   const name = (id: string) => byId.get(id)?.name ?? 'coach';
@@ -65,8 +66,8 @@
   onMount(async () => {
     const id = drill?.id;
     if (!id) return;
-    // A drill opens where its ladder is climbed to: the last stage.
-    stageId = drill.stages.at(drill.stages.length > 3 ? 3 : -1)?.id ?? '';
+    // A drill opens at its first live stage, or where its ladder ends.
+    stageId = (drill.stages.find((s) => s.defenders > 0) ?? drill.stages.at(-1))?.id ?? '';
     try {
       [players, motion] = await Promise.all([
         ask(api.GET('/api/teams/{teamId}/players', { params: { path } })),
@@ -93,16 +94,6 @@
     const asked = board.columns.flatMap((c, i) => (answers.some((r) => r.cutterRead === c) ? [i] : []));
     held = board.lines.map((l) => Math.max(0, ...asked.map((i) => l.cells[i]?.held ?? 0)));
   }
-
-  const offence = (r: Schemas['OrderRep']) => [
-    r.cutter,
-    ...(r.screener ? [r.screener] : []),
-    ...(r.others ?? []).map((o) => o.player)
-  ];
-  const defence = (r: Schemas['OrderRep']) => [
-    ...[r.xCutter, r.xScreener].filter((id) => id !== ''),
-    ...(r.xOthers ?? []).map((o) => o.player)
-  ];
 
   const ownEntry = $derived(session.own.find((o) => o.drill.id === drill?.id));
 
@@ -212,45 +203,7 @@
         </div>
       </div>
       {#if held.length}<p class="soft small">In blue: how many players hold the rung.</p>{/if}
-      <h2>Say before it starts</h2>
-      <ul class="plain-list">
-        {#each stage.rules as r (r)}<li>{r}</li>{/each}
-      </ul>
-      {#if stage.switches?.length}
-        <p class="soft">
-          On: {stage.switches
-            .map((id) => session.catalogue?.switches.find((w) => w.id === id)?.name.toLowerCase() ?? id)
-            .join(', ')}.
-        </p>
-      {/if}
-      <p class="soft">{drill.rotation.say}</p>
-      <h2>Watch</h2>
-      <ul class="plain-list">
-        {#each drill.watch as w (w)}<li>{w}</li>{/each}
-      </ul>
-      {#if drill.fixes.length}
-        <p class="soft">
-          Good for: {drill.fixes.map((f) => session.correction(f).toLowerCase()).join(', ')}.
-        </p>
-      {/if}
-      <p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
-      {#if drill.workout}
-        <h2>{2 * drill.workout.reduce((n, s) => n + s.answers.length, 0)} shots, both sides</h2>
-        <dl class="workout">
-          {#each drill.workout as set (set.cue)}
-            <dt><CueGlyph cue={set.cue} size={26} />{session.cueName(set.cue)}</dt>
-            <dd>{set.answers.map((a) => session.readName(a).toLowerCase()).join(', ')}</dd>
-          {/each}
-        </dl>
-      {/if}
-      <p class="links no-print">
-        {#if drill.screen}<a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}
-            >Teach its reads</a
-          >{/if}
-        <a class="tape plain" href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}
-          >Tape its spots</a
-        >
-      </p>
+      <About {drill} {stage} {team} />
       <p class="links no-print">
         {#if ownEntry}
           <a class="tape plain" href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</a>
@@ -417,58 +370,7 @@
           </p>
         {/if}
         <Counts {order} {own} {jersey} {name} defended={stage.defenders > 0} />
-        {#if answers.length && stage.cues.length && !stage.defenders}
-          <p class="fold">
-            <span>Fold here. What the coach shows, and the answer:</span>
-            {#each order.reps as r (r.no)}
-              <span class="shown"
-                ><b class="numeral">{r.no}</b>
-                {session.cueName(r.cue).toLowerCase()}: {session.readName(
-                  answers.find((a) => a.cue === r.cue)?.cutterRead ?? ''
-                )}</span
-              >
-            {/each}
-          </p>
-        {/if}
-        <div class="scroll">
-          <table aria-label="Order list">
-            <thead>
-              <tr
-                ><th>Rep</th><th>End</th><th>Side</th>
-                {#each own as p (p.id)}<th>{p.name}</th>{/each}
-                {#if stage.defenders > 0}<th>Defend</th>{/if}
-                {#if stage.cues.length && !stage.defenders}<th class="no-print">Show</th>{/if}</tr
-              >
-            </thead>
-            <tbody>
-              {#each order.reps as r, i (r.no)}
-                <tr class:now={slotReps.includes(r)} onclick={() => (at = i)}>
-                  <td class="numeral">{r.no}</td>
-                  <td class="numeral">{r.basket}</td>
-                  <td>{r.side}</td>
-                  {#each offence(r).slice(0, own.length) as id, k (k)}
-                    <td><b class="numeral">{jersey(id)}</b> {name(id)}</td>
-                  {/each}
-                  {#if stage.defenders > 0}
-                    <td>
-                      {#each defence(r) as id (id)}
-                        <span class="defender"
-                          ><span class="numeral">{jersey(id)}</span>
-                          <span class="on-screen">{name(id)}</span></span
-                        >
-                      {/each}
-                    </td>
-                  {/if}
-                  {#if stage.cues.length && !stage.defenders}
-                    <td class="no-print"
-                      ><span class="cue"><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}</span></td
-                    >
-                  {/if}
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        <OrderTable {order} {own} {stage} {answers} bind:at {jersey} {name} dim={dealing} />
       {/if}
     </section>
   </div>
@@ -507,10 +409,6 @@
     padding: 0.4rem 0.7rem;
     background: color-mix(in srgb, var(--sheet) 88%, transparent);
   }
-  .defender {
-    white-space: nowrap;
-    margin-right: 0.6rem;
-  }
   .phases {
     grid-column: 1 / -1;
     grid-row: 2;
@@ -531,23 +429,6 @@
   .small {
     font-size: 0.92rem;
   }
-  .fold {
-    display: none;
-  }
-  .tonight[aria-busy='true'] .scroll {
-    opacity: 0.5;
-  }
-  .workout {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 0.3rem 0.8rem;
-  }
-  .workout dt {
-    display: flex;
-    gap: 0.3rem;
-    align-items: center;
-    font-weight: 700;
-  }
   .stages {
     display: flex;
     gap: 1rem;
@@ -562,11 +443,6 @@
   }
   .stage[aria-checked='true'] {
     font-weight: 700;
-  }
-  .plain-list {
-    margin: 0;
-    padding-left: 1.1rem;
-    list-style: square;
   }
   .caution {
     border-left: 6px solid var(--mark);
@@ -630,36 +506,6 @@
     align-items: center;
     justify-content: center;
   }
-  .scroll {
-    max-height: 22rem;
-    overflow: auto;
-    border-top: 2px solid var(--ink);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th {
-    position: sticky;
-    top: 0;
-    background: var(--sheet);
-    text-align: left;
-    font-size: 0.9rem;
-    color: var(--ink-soft);
-    padding: 0.4rem 0.5rem;
-  }
-  td {
-    padding: 0.35rem 0.5rem;
-    border-top: 1px solid var(--seam);
-  }
-  tr.now td {
-    background: color-mix(in srgb, var(--mark) 28%, transparent);
-  }
-  .cue {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.3rem;
-  }
   .problem {
     color: var(--alarm);
     font-weight: 700;
@@ -683,28 +529,11 @@
     .drill section:first-child :global(h1) {
       column-span: all;
     }
-    .fold {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0 0.6rem;
-      order: 9;
-      border-top: 1px dashed var(--ink);
-      padding-top: 0.3rem;
-      font-size: 7.5pt;
-    }
-    .shown {
-      white-space: nowrap;
-    }
     .small {
       display: none;
     }
-    .stages,
-    .on-screen {
+    .stages {
       display: none;
-    }
-    .scroll {
-      max-height: none;
-      overflow: visible;
     }
     .mini {
       display: none;
@@ -725,17 +554,6 @@
       padding: 0;
       border: 0;
       gap: 0.4rem;
-    }
-    table {
-      font-size: 8pt;
-    }
-    td,
-    th {
-      padding: 0 0.3rem;
-      line-height: 1.25;
-    }
-    .now {
-      background: none;
     }
   }
 </style>

@@ -1,0 +1,72 @@
+<script lang="ts">
+  import type { Schemas } from '$lib/api/client';
+  import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  // What a coach says, watches and needs at a stage of a drill.
+  let { drill, stage, team }: { drill: Schemas['Drill']; stage: Schemas['Stage']; team: string } = $props();
+</script>
+
+<h2>Say before it starts</h2>
+<ul class="plain-list">
+  {#each stage.rules as r (r)}<li>{r}</li>{/each}
+</ul>
+{#if stage.switches?.length}
+  <p class="soft">
+    On: {stage.switches
+      .map((id) => session.catalogue?.switches.find((w) => w.id === id)?.name.toLowerCase() ?? id)
+      .join(', ')}.
+  </p>
+{/if}
+<p class="soft">{drill.rotation.say}</p>
+<h2>Watch</h2>
+<ul class="plain-list">
+  {#each drill.watch as w (w)}<li>{w}</li>{/each}
+</ul>
+{#if drill.fixes.length}
+  <p class="soft">
+    Good for: {drill.fixes.map((f) => session.correction(f).toLowerCase()).join(', ')}.
+  </p>
+{/if}
+<p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
+{#if drill.workout}
+  <h2>{2 * drill.workout.reduce((n, s) => n + s.answers.length, 0)} shots, both sides</h2>
+  <dl class="workout">
+    {#each drill.workout as set (set.cue)}
+      <dt><CueGlyph cue={set.cue} size={26} />{session.cueName(set.cue)}</dt>
+      <dd>{set.answers.map((a) => session.readName(a).toLowerCase()).join(', ')}</dd>
+    {/each}
+  </dl>
+{/if}
+<p class="links no-print">
+  {#if drill.screen}<a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</a
+    >{/if}
+  <a class="tape plain" href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}
+    >Tape its spots</a
+  >
+</p>
+
+<style>
+  .links {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin: 0.75rem 0;
+  }
+  .workout {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0.3rem 0.8rem;
+  }
+  .workout dt {
+    display: flex;
+    gap: 0.3rem;
+    align-items: center;
+    font-weight: 700;
+  }
+  .plain-list {
+    margin: 0;
+    padding-left: 1.1rem;
+    list-style: square;
+  }
+</style>
