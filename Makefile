@@ -9,7 +9,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test check bench screenshots ratio dev generate build need-go need-node need-postgres need-chromium
+.PHONY: help demo demo-reset test check bench screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -20,7 +20,7 @@ demo: build need-postgres ## install what is missing, build, start with the demo
 demo-reset: build need-postgres ## the same with the demo club seeded afresh
 	@exec ./bin/evrik demo -reset
 
-test: need-go need-postgres need-chromium $(WEB) ## every test: core, store, server, browser
+test: need-go need-postgres need-chromium need-glpk $(WEB) ## every test: core, store, server, browser
 	go vet ./...
 	go test ./...
 
@@ -37,7 +37,7 @@ generate: need-go need-node web/node_modules/.stamp ## server interface, TypeScr
 	cd internal/store && go tool -modfile=../../tools/go.mod sqlc generate
 	cd web && npm run --silent types
 
-bench: need-go need-postgres need-chromium $(WEB) ## the figures of docs/performance.md
+bench: need-go need-postgres need-chromium need-glpk $(WEB) ## the figures of docs/performance.md
 	go test -run '^$$' -bench . -benchmem ./core/... ./internal/web/
 	go test -run '^$$' -bench . -benchtime 1x ./e2e/
 
@@ -64,5 +64,5 @@ $(WEB): $(WEB_SOURCES) web/node_modules/.stamp
 	cd web && npm run --silent build
 	@touch $@
 
-need-go need-node need-postgres need-chromium: need-%:
+need-go need-node need-postgres need-chromium need-glpk: need-%:
 	@./scripts/need.sh $*

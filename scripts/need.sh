@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Makes sure that something Evrik needs is there. Go and Node are asked for;
-# PostgreSQL, Chromium and a font are installed with apt when missing.
+# PostgreSQL, Chromium, a font and GLPK are installed with apt when missing.
 set -euo pipefail
 
 say() { printf 'evrik: %s\n' "$*" >&2; }
@@ -36,6 +36,8 @@ case "$1" in
     install postgresql ;;
   chromium)
     command -v chromium >/dev/null || command -v chromium-browser >/dev/null || command -v google-chrome >/dev/null || install chromium fonts-dejavu-core ;;
+  glpk)
+    command -v glpsol >/dev/null || install glpk-utils ;;
   *)
     say "need.sh does not know $1"; exit 2 ;;
 esac

@@ -1,0 +1,155 @@
+// Package fit chooses the blocks of a practice: which of many options, in which
+// stretches between breaks, cover the most weighted demand in the minutes there
+// are. It knows nothing of basketball; package practice makes its problems.
+package fit
+
+import (
+	"errors"
+	"fmt"
+)
+
+// Lane is where an option runs.
+type Lane int
+
+// The whole floor, or one of two ends in the part of the practice where both
+// are used for different things.
+const (
+	Whole Lane = iota
+	EndA
+	EndB
+	lanes
+)
+
+// Demand is reps that are wanted: Need of them, each worth Weight. Reps beyond
+// the need are worth nothing.
+type Demand struct{ Need, Weight float64 }
+
+// Give is what an option gives one demand, in reps.
+type Give struct {
+	Demand int
+	Reps   float64
+}
+
+// Option is a block that may be chosen.
+type Option struct {
+	// Stage names what is run: at most one option of a stage is chosen for the
+	// whole floor, or one for each end.
+	Stage   int
+	Lane    Lane
+	Minutes int
+	Hard    bool // counts toward HardPerStretch
+	Gives   []Give
+	// After holds stages one of which must have been run before, by the same
+	// players; empty asks for none.
+	After []int
+	// Rank orders blocks where the rules leave a choice; lower comes earlier.
+	Rank int
+}
+
+// Fixed is a block that stays as it is.
+type Fixed struct {
+	Minutes float64
+	Hard    bool
+	// Break is true for a break: it ends a stretch.
+	Break bool
+	// Stage is what it runs for everybody, or -1.
+	Stage int
+	After []int
+}
+
+// Problem is what is to be fitted. Fixed blocks keep their order; the first Head
+// of them open the practice, the last Tail close it.
+type Problem struct {
+	Minutes float64
+	Demands []Demand
+	// Given is what the fixed blocks give each demand, in reps; nil is nothing.
+	Given   []float64
+	Options []Option
+	Fixed   []Fixed
+	Head    int
+	Tail    int
+	// Stretch is the longest time without a break, Break how long a new one
+	// lasts, HardPerStretch how many hard blocks a stretch may hold.
+	Stretch        float64
+	Break          float64
+	HardPerStretch int
+	// PartMin and PartMax bound the part with two ends, in minutes; 0 forbids it.
+	PartMin, PartMax int
+	// Work is how many bounds may be computed before the search stops; 0 takes
+	// DefaultWork. The same problem always does the same work.
+	Work int
+}
+
+// DefaultWork bounds a search to well under a second on one core (assumption).
+const DefaultWork = 24000
+
+// Item is a block of a solution: a fixed one or an option.
+type Item struct {
+	Fixed  int // index, or -1
+	Option int // index, or -1
+}
+
+// Step is one item, or the part with two ends.
+type Step struct {
+	Item Item
+	// A and B are the options at the two ends, in order; empty for an item.
+	A, B []int
+}
+
+// Solution is a plan that keeps every rule.
+type Solution struct {
+	Chosen []int // options, ascending
+	// Stretches hold the steps between breaks.
+	Stretches [][]Step
+	// Value is the weighted demand covered, Bound what no plan can exceed.
+	Value, Bound float64
+	// Proven is true when no plan is better.
+	Proven bool
+	// Work is how many bounds were computed.
+	Work int
+}
+
+// Gap is how far the value may be from the best there is, as a share of the bound.
+func (s Solution) Gap() float64 {
+	if s.Proven || s.Bound <= 0 {
+		return 0
+	}
+	return (s.Bound - s.Value) / s.Bound
+}
+
+// ErrNoPlan says that the fixed blocks alone break a rule.
+var ErrNoPlan = errors.New("the fixed blocks cannot be laid out")
+
+// Value is the weighted demand covered by some options and the fixed blocks.
+func (p *Problem) Value(chosen []int) float64 {
+	got := make([]float64, len(p.Demands))
+	copy(got, p.Given)
+	for _, o := range chosen {
+		for _, g := range p.Options[o].Gives {
+			got[g.Demand] += g.Reps
+		}
+	}
+	sum := 0.0
+	for i, d := range p.Demands {
+		sum += d.Weight * min(d.Need, got[i])
+	}
+	return sum
+}
+
+// validate refuses a problem that makes no sense; it is the caller's mistake.
+func (p *Problem) validate() error {
+	for i, o := range p.Options {
+		if o.Minutes <= 0 || o.Lane < Whole || o.Lane >= lanes {
+			return fmt.Errorf("option %d: %d minutes in lane %d", i, o.Minutes, o.Lane)
+		}
+		for _, g := range o.Gives {
+			if g.Demand < 0 || g.Demand >= len(p.Demands) || g.Reps < 0 {
+				return fmt.Errorf("option %d gives %+v of %d demands", i, g, len(p.Demands))
+			}
+		}
+	}
+	if p.Head+p.Tail > len(p.Fixed) || p.Given != nil && len(p.Given) != len(p.Demands) {
+		return fmt.Errorf("%d opening and %d closing of %d fixed blocks, %d given of %d", p.Head, p.Tail, len(p.Fixed), len(p.Given), len(p.Demands))
+	}
+	return nil
+}
