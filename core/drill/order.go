@@ -127,13 +127,7 @@ const (
 // every basket has players of its own (follow, stations) that holds within a
 // basket, and a note says so. Errors match ErrSetup and are sentences.
 func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
-	seconds := in.Seconds
-	switch {
-	case seconds == 0 && in.Measured != nil:
-		seconds = in.Measured.Seconds
-	case seconds == 0:
-		seconds = stage.Seconds
-	}
+	seconds := in.secondsOf(stage)
 	if err := checkSetup(in, seconds); err != nil {
 		return Order{}, err
 	}
@@ -149,7 +143,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 		return Order{}, err
 	}
 	past, left := j.past(in, seconds)
-	total := int((in.Minutes*60-left)/seconds+1e-9) * j.baskets
+	total := j.slots(in.Minutes-left/60, seconds) * j.baskets
 	if total <= 0 && len(past) == 0 {
 		return Order{}, setup("%.0f s do not hold one rep of %.0f s. Give the block more minutes.", in.Minutes*60, seconds)
 	}

@@ -72,3 +72,32 @@ func basis(stage Stage, in Setup, seconds float64) string {
 	}
 	return fmt.Sprintf("%.0f s a rep: the drill's own figure, an assumption until you have logged some", stage.Seconds)
 }
+
+// Room is how many reps a stage has in a block and at how many baskets, without
+// dealing them: what OrderList would deal. Errors match ErrSetup.
+func Room(d *Drill, stage Stage, in Setup) (reps, baskets int, err error) {
+	seconds := in.secondsOf(stage)
+	if err := checkSetup(in, seconds); err != nil {
+		return 0, 0, err
+	}
+	j := job{drill: d, stage: stage, n: len(in.Players), size: len(d.positions(in.NoHelpers)), baskets: in.Baskets}
+	if err := j.fit(&Order{}, in); err != nil {
+		return 0, 0, err
+	}
+	return j.slots(in.Minutes, seconds) * j.baskets, j.baskets, nil
+}
+
+// secondsOf is how long a rep takes: as the coach says, as measured, or the
+// stage's figure.
+func (in Setup) secondsOf(stage Stage) float64 {
+	switch {
+	case in.Seconds != 0:
+		return in.Seconds
+	case in.Measured != nil:
+		return in.Measured.Seconds
+	}
+	return stage.Seconds
+}
+
+// slots is how many turns fit into some minutes.
+func (j job) slots(minutes, seconds float64) int { return int(minutes*60/seconds + 1e-9) }

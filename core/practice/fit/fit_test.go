@@ -34,6 +34,7 @@ func (in instance) problem(rng *rand.Rand) *Problem {
 		}
 		taught := rng.Perm(in.reads)[:1+rng.IntN(min(4, in.reads))]
 		pace := 0.2 + 0.5*rng.Float64() // reps a minute, each
+		only := rng.IntN(4)             // 0 and 1: for every second player
 		for _, lane := range []Lane{Whole, EndA, EndB} {
 			if lane != Whole && !in.ends {
 				continue
@@ -41,7 +42,7 @@ func (in instance) problem(rng *rand.Rand) *Problem {
 			for _, minutes := range in.lengths {
 				o := Option{Stage: s, Lane: lane, Minutes: minutes, Hard: hard, After: after, Rank: s}
 				for player := range in.players {
-					if lane != Whole && (player%2 == 0) != (lane == EndA) {
+					if lane != Whole && (player%2 == 0) != (lane == EndA) || in.ends && only < 2 && player%2 != only {
 						continue
 					}
 					for _, r := range taught {

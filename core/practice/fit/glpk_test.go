@@ -257,7 +257,7 @@ func TestOptimumEqualsGLPK(t *testing.T) {
 	rng := rand.New(rand.NewPCG(36, 7))
 	compared, parts := 0, 0
 	for compared < 40 {
-		in := instance{stages: 2 + rng.IntN(4), players: 1 + rng.IntN(3), reads: 2 + rng.IntN(3), minutes: float64(30 + rng.IntN(30)),
+		in := instance{stages: 3 + rng.IntN(4), players: 2 + rng.IntN(3), reads: 2 + rng.IntN(3), minutes: float64(28 + rng.IntN(20)),
 			lengths: [][]int{{10}, {6, 10}, {8, 12}}[rng.IntN(3)], ends: compared%2 == 0}
 		p := in.problem(rng)
 		if compared%3 == 0 { // a pinned block in the middle
