@@ -86,7 +86,7 @@ func run(ctx context.Context, args []string) error {
 		return err
 	}
 	defer db.Close()
-	options := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != ""}
+	options := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "", Outbox: filepath.Join(home(), "outbox")}
 	if args[0] == "demo" {
 		if err := demo.Ensure(ctx, db, time.Now(), *reset); err != nil {
 			return fmt.Errorf("The demo club could not be made: %w", err)

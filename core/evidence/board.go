@@ -91,17 +91,6 @@ func Holds(role reads.Role, columns []reads.Read, lines []Line) []Hold {
 	return holds
 }
 
-// HighestHeld is the highest rung each player of a board holds on any read.
-func HighestHeld(lines []Line) map[string]int {
-	held := make(map[string]int, len(lines))
-	for _, l := range lines {
-		for _, c := range l.Cells {
-			held[l.Player] = max(held[l.Player], c.Held)
-		}
-	}
-	return held
-}
-
 // HoldOnRung counts the players of a board who have it on a rung for at least
 // half of the board's reads.
 func HoldOnRung(lines []Line, rung drill.Rung) int {
@@ -120,20 +109,6 @@ func HoldOnRung(lines []Line, rung drill.Rung) int {
 		}
 	}
 	return n
-}
-
-// NeedsOf sums up how many reps every player of a board needs per read.
-func NeedsOf(lines []Line) map[string]map[reads.Read]float64 {
-	needs := make(map[string]map[reads.Read]float64, len(lines))
-	for _, l := range lines {
-		needs[l.Player] = map[reads.Read]float64{}
-		for _, c := range l.Cells {
-			if k := c.Judgement.Need(); k > 0 {
-				needs[l.Player][reads.Read(c.Read)] = float64(k)
-			}
-		}
-	}
-	return needs
 }
 
 // OfPlayers keeps the lines of some players.

@@ -1,6 +1,9 @@
 package evidence
 
 import (
+	"math"
+	"time"
+
 	"evrik/core/drill"
 	"evrik/core/reads"
 )
@@ -50,4 +53,10 @@ func (p Policy) Questions(role reads.Role, lines []Line) []Question {
 		}
 	}
 	return out
+}
+
+// Fresh is how long a read that has just been settled keeps: until its reps,
+// losing weight with age, are too few to count as held.
+func (p Policy) Fresh() time.Duration {
+	return time.Duration(float64(p.HalfLife) * math.Log2(p.MinReps/p.StaleReps))
 }

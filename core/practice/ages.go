@@ -1,5 +1,10 @@
 package practice
 
+import (
+	"errors"
+	"fmt"
+)
+
 // AgeBand is the age group a team belongs to; no birth date is kept.
 type AgeBand string
 
@@ -11,23 +16,25 @@ const (
 	Grades9on  AgeBand = "grades 9-12"
 )
 
-// Limits is what the guideline says for an age band.
+// Limits is what the guideline, or a team's local rule, says.
 type Limits struct {
 	Band       AgeBand `json:"band"`
 	Name       string  `json:"name"`
 	MinMinutes float64 `json:"minMinutes"` // length of a practice
 	MaxMinutes float64 `json:"maxMinutes"`
 	MaxPerWeek int     `json:"maxPerWeek"` // practices
+	MaxHours   float64 `json:"maxHours"`   // organised hours a week
+	RestDays   int     `json:"restDays"`   // a week, at least
 	Source     string  `json:"source"`
 }
 
 const guideline = "USA Basketball / NBA Youth Guidelines, 2016, from memory"
 
 var limits = []Limits{
-	{Ages7to8, "ages 7 and 8", 30, 60, 1, guideline},
-	{Ages9to11, "ages 9 to 11", 45, 75, 2, guideline},
-	{Ages12to14, "ages 12 to 14", 60, 90, 4, guideline},
-	{Grades9on, "grades 9 to 12", 90, 120, 4, guideline},
+	{Ages7to8, "ages 7 and 8", 30, 60, 1, 3, 2, guideline},
+	{Ages9to11, "ages 9 to 11", 45, 75, 2, 5, 2, guideline},
+	{Ages12to14, "ages 12 to 14", 60, 90, 4, 10, 1, guideline},
+	{Grades9on, "grades 9 to 12", 90, 120, 4, 14, 1, guideline},
 }
 
 // Limits returns the guideline's figures for the band, and whether it has any.
@@ -42,3 +49,49 @@ func (a AgeBand) Limits() (Limits, bool) {
 
 // AllLimits returns every band, youngest first.
 func AllLimits() []Limits { return append([]Limits(nil), limits...) }
+
+// LocalRule is what a team's own league, school or federation says; 0 leaves the
+// guideline's figure.
+type LocalRule struct {
+	MaxMinutes float64 `json:"maxMinutes"`
+	MaxPerWeek int     `json:"maxPerWeek"`
+	MaxHours   float64 `json:"maxHours"`
+	RestDays   int     `json:"restDays"`
+}
+
+// Check refuses a rule that cannot be. The error is a sentence.
+func (r LocalRule) Check() error {
+	const week, hours = 7, 60
+	switch {
+	case r.MaxMinutes != 0 && (r.MaxMinutes < MinPractice || r.MaxMinutes > MaxPractice):
+		return fmt.Errorf("A local rule for a practice's length lies between %d and %d minutes, or is left empty.", MinPractice, MaxPractice)
+	case r.MaxPerWeek < 0 || r.MaxPerWeek > 2*week:
+		return errors.New("A local rule for practices a week lies between 1 and 14, or is left empty.")
+	case r.MaxHours < 0 || r.MaxHours > hours:
+		return fmt.Errorf("A local rule for hours a week lies between 1 and %d, or is left empty.", hours)
+	case r.RestDays < 0 || r.RestDays > week:
+		return errors.New("A local rule for rest days lies between 1 and 7, or is left empty.")
+	}
+	return nil
+}
+
+// With puts a local rule in place of the guideline's figures.
+func (l Limits) With(r LocalRule) Limits {
+	if r == (LocalRule{}) {
+		return l
+	}
+	if r.MaxMinutes > 0 {
+		l.MaxMinutes, l.MinMinutes = r.MaxMinutes, min(l.MinMinutes, r.MaxMinutes)
+	}
+	if r.MaxPerWeek > 0 {
+		l.MaxPerWeek = r.MaxPerWeek
+	}
+	if r.MaxHours > 0 {
+		l.MaxHours = r.MaxHours
+	}
+	if r.RestDays > 0 {
+		l.RestDays = r.RestDays
+	}
+	l.Source = "Your local rule where you set one; otherwise " + guideline
+	return l
+}

@@ -48,6 +48,9 @@ func Check(lib drill.Library, minutes int, blocks []Block) error {
 		if b.Baskets < 1 || b.Baskets > drill.MaxBaskets {
 			return fmt.Errorf("%s runs at one to %d baskets, not %d.", nth, drill.MaxBaskets, b.Baskets)
 		}
+		if b.End < 0 || b.End > ends {
+			return fmt.Errorf("%s is at end %d; there are two.", nth, b.End)
+		}
 		if b.Seconds != 0 && !(b.Seconds >= drill.MinSeconds && b.Seconds <= drill.MaxSeconds) {
 			return fmt.Errorf("%s: a rep takes %d to %d seconds, not %g.", nth, drill.MinSeconds, drill.MaxSeconds, b.Seconds)
 		}

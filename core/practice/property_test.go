@@ -15,15 +15,14 @@ func TestLayOutProperties(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 10))
 	stages := []string{"air", "post", "shown", "live", "live-switch", "moon"}
 	for range 600 {
-		p := Plan{Minutes: float64(20 + rng.IntN(100)), Players: squad(rng.IntN(16)), Ages: Grades9on, Held: map[string]int{}, Needs: Needs{}}
+		p := Plan{Minutes: float64(20 + rng.IntN(100)), People: squad(rng.IntN(16))}
 		for i := range rng.IntN(9) {
 			b := block(fmt.Sprint(i), []Kind{DrillBlock, OwnBlock, WaterBlock}[rng.IntN(3)], float64(1+rng.IntN(20)), stages[rng.IntN(len(stages))])
 			b.Baskets, b.Seed = 1+rng.IntN(2), rng.Uint64()
 			p.Blocks = append(p.Blocks, b)
 		}
-		for _, id := range p.Players {
-			p.Held[id] = rng.IntN(5)
-			p.Needs[id] = map[reads.Read]float64{reads.Curl: float64(rng.IntN(9)), reads.Fade: float64(rng.IntN(9))}
+		for _, who := range p.People {
+			p.Wants = append(p.Wants, want(who.ID, reads.Curl, rng.IntN(2) == 0, float64(1+rng.IntN(9))), want(who.ID, reads.BackCut, rng.IntN(2) == 0, float64(1+rng.IntN(9))))
 		}
 		s := LayOut(p)
 		clock, reps := 0.0, 0
@@ -56,9 +55,9 @@ func TestLayOutProperties(t *testing.T) {
 
 // More minutes, or a second basket, never cover less.
 func TestMoreTimeNeverCoversLess(t *testing.T) {
-	st := Plan{Minutes: 60, Players: squad(12), Needs: Needs{}}
-	for _, id := range st.Players {
-		st.Needs[id] = map[reads.Read]float64{reads.Curl: 4, reads.BackCut: 6}
+	st := Plan{Minutes: 60, People: squad(12)}
+	for _, who := range st.People {
+		st.Wants = append(st.Wants, want(who.ID, reads.Curl, false, 4), want(who.ID, reads.BackCut, false, 6))
 	}
 	covered := func(minutes float64, baskets int) float64 {
 		b := block("b", DrillBlock, minutes, "shown")

@@ -3,6 +3,7 @@
 package practice
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 
@@ -33,25 +34,44 @@ type Block struct {
 	Seconds float64 `json:"seconds"`
 	// Seed of the order list.
 	Seed uint64 `json:"seed"`
+	// End is 0 for the whole floor. Blocks at ends 1 and 2 that follow one another
+	// run side by side.
+	End int `json:"end"`
+	// Players take part, by id; none named means everybody.
+	Players []string `json:"players"`
+	// Pin keeps the block as it is when a plan is fitted.
+	Pin bool `json:"pin"`
+	// NoHelpers lets players take the helpers' places.
+	NoHelpers bool `json:"noHelpers"`
 }
 
-// Needs is the reps each player still needs per cutter's read to settle what
-// he can do: Needs[player][read].
-type Needs map[string]map[reads.Read]float64
+// Person is a player who is here.
+type Person struct {
+	ID                 string
+	Handler, Wing, Big bool
+	// Limited players keep out of live blocks.
+	Limited bool
+}
 
 // Plan is what is laid out.
 type Plan struct {
 	Minutes float64
-	Players []string // present
+	People  []Person // present
 	Blocks  []Block
 	School  reads.School
 	// Library is what drills there are.
 	Library drill.Library
-	Ages    AgeBand
-	// Held is the highest rung each player holds on any read of a screen.
-	Held  map[string]int
-	Needs Needs
+	// Limits of the age band, or the local rule.
+	Limits Limits
+	Terms  Terms
+	// Wants is what is open about the players, weighed.
+	Wants []Want
+	// Pace is how long a rep takes the team, where it has been measured.
+	Pace map[StageKey]drill.Measured
 }
+
+// StageKey names a stage of a drill.
+type StageKey struct{ Drill, Stage string }
 
 // Sheet is a plan with its arithmetic.
 type Sheet struct {
@@ -65,6 +85,8 @@ type Sheet struct {
 	// of that the plan gives them.
 	Demand  float64 `json:"demand"`
 	Covered float64 `json:"covered"`
+	// Reads says the same read by read, most uncovered first.
+	Reads []Cover `json:"reads"`
 	// Warnings are sentences.
 	Warnings []Warning `json:"warnings"`
 }
@@ -78,6 +100,7 @@ type Timed struct {
 	Reps      int     `json:"reps"`
 	PerPlayer float64 `json:"perPlayer"`
 	Waiting   float64 `json:"waiting"` // share, 0 to 1
+	Hard      bool    `json:"hard"`
 	// Problem says why the block cannot be run, or is empty.
 	Problem string   `json:"problem"`
 	Notes   []string `json:"notes"`
@@ -91,6 +114,22 @@ type Load struct {
 	Defence  int    `json:"defence"`
 	// Judged is the reps as cutter or screener on rungs where players read.
 	Judged int `json:"judged"`
+	// Minutes he takes part, and in live blocks.
+	Minutes     float64 `json:"minutes"`
+	HardMinutes float64 `json:"hardMinutes"`
+	// Touches of the ball and jumps on offence, from the drills' motion.
+	Touches int `json:"touches"`
+	Jumps   int `json:"jumps"`
+}
+
+// Cover is how much of what is open about one read a plan covers, in reps.
+type Cover struct {
+	Role    reads.Role `json:"role"`
+	Read    reads.Read `json:"read"`
+	Live    bool       `json:"live"`
+	Players int        `json:"players"` // who need it
+	Demand  float64    `json:"demand"`
+	Covered float64    `json:"covered"`
 }
 
 // Warning is a sentence about a plan, with where the figure comes from.
@@ -106,9 +145,12 @@ const (
 	ShortBlock, LongBlock = 4.0, 15.0
 	// WaterEvery is the longest stretch in minutes without a break (assumption; shorter in heat).
 	WaterEvery = 20.0
-	// newToIt is the share of players present who have not held the shown rung
-	// above which a live block is early (assumption).
-	newToIt = 1.0 / 3
+	// HardInARow is how many hard blocks may follow one another before a break or
+	// an easier block (common practice, no source).
+	HardInARow = 2
+	// NewToIt is the share of players present who have not held a read on the
+	// shown rung above which a live block is early (assumption).
+	NewToIt = 1.0 / 3
 )
 
 const (
@@ -116,107 +158,177 @@ const (
 	assumption     = "Our assumption; shorten it in heat and follow your league's heat policy"
 )
 
+// sheetMaker keeps what LayOut needs from block to block.
+type sheetMaker struct {
+	Sheet
+	plan   Plan
+	at     map[string]int // index of a player
+	given  map[Want]float64
+	clock  [3]float64 // of the whole floor and of each end
+	water  float64    // when the last break ended
+	row    [3]int     // hard blocks in a row at each end
+	warned bool       // about this stretch without water
+}
+
 // LayOut computes the run sheet of a plan. A block that cannot be run gets its
 // problem in words; the others stand.
 func LayOut(p Plan) Sheet {
-	s := Sheet{Blocks: make([]Timed, 0, len(p.Blocks)), Load: make([]Load, len(p.Players)), Warnings: []Warning{}}
-	at := make(map[string]int, len(p.Players))
-	for i, id := range p.Players {
-		at[id], s.Load[i].Player = i, id
+	s := sheetMaker{plan: p, at: make(map[string]int, len(p.People)), given: map[Want]float64{}}
+	s.Blocks, s.Load, s.Warnings = make([]Timed, 0, len(p.Blocks)), make([]Load, len(p.People)), []Warning{}
+	for i, who := range p.People {
+		s.at[who.ID], s.Load[i].Player = i, who.ID
 	}
-	given := Needs{}
-	clock, dry := 0.0, 0.0
-	thirsty := false
 	for i, b := range p.Blocks {
-		t := Timed{ID: b.ID, Start: clock, End: clock + b.Minutes, Notes: []string{}}
-		clock = t.End
+		t := Timed{ID: b.ID, Notes: []string{}}
+		t.Start = s.clock[b.End]
+		if b.End == 0 {
+			t.Start = max(s.clock[1], s.clock[2])
+		}
+		t.End = t.Start + b.Minutes
+		s.clock[b.End] = t.End
+		if b.End == 0 {
+			s.clock[1], s.clock[2] = t.End, t.End
+		}
 		if b.Kind == DrillBlock {
-			s.drill(p, i, &t, at, given)
+			s.drill(i, &t)
+		} else if b.Kind == OwnBlock {
+			s.takePart(b, false)
 		}
-		if b.Kind == WaterBlock {
-			dry, thirsty = 0, false
-		} else if dry += b.Minutes; dry > WaterEvery && !thirsty {
-			thirsty = true
-			s.warn(b.ID, assumption, "More than %.0f minutes without water: put a break before this block.", WaterEvery)
-		}
+		s.rhythm(b, t)
 		s.Blocks = append(s.Blocks, t)
 	}
-	s.Used, s.Left = clock, p.Minutes-clock
-	for _, player := range p.Players {
-		for read, need := range p.Needs[player] {
-			s.Demand += need
-			s.Covered += min(need, given[player][read])
+	s.Used = max(s.clock[1], s.clock[2])
+	s.Left = p.Minutes - s.Used
+	s.cover()
+	s.whole()
+	return s.Sheet
+}
+
+// rhythm watches water and changes of intensity.
+func (s *sheetMaker) rhythm(b Block, t Timed) {
+	if b.Kind == WaterBlock {
+		s.water, s.warned, s.row = t.End, false, [3]int{}
+		return
+	}
+	if t.End-s.water > WaterEvery && !s.warned {
+		s.warned = true
+		s.warn(b.ID, assumption, "More than %.0f minutes without water: put a break before this block.", WaterEvery)
+	}
+	for end := range s.row {
+		if b.End != 0 && end != b.End {
+			continue
+		}
+		if !t.Hard {
+			s.row[end] = 0
+		} else if s.row[end]++; s.row[end] == HardInARow+1 && (end > 0) == (b.End > 0) {
+			s.warn(b.ID, commonPractice, "The third live block in a row: put water or an easier block before it.")
 		}
 	}
-	s.whole(p)
-	return s
+}
+
+// takePart adds a block's minutes to those who are in it.
+func (s *sheetMaker) takePart(b Block, live bool) {
+	for _, id := range s.plan.taking(b, live) {
+		l := &s.Load[s.at[id]]
+		l.Minutes += b.Minutes
+		if live {
+			l.HardMinutes += b.Minutes
+		}
+	}
+}
+
+// taking lists who of those present takes part in a block.
+func (p Plan) taking(b Block, live bool) []string { return taking(p.People, b, live) }
+
+func taking(people []Person, b Block, live bool) []string {
+	out := make([]string, 0, len(people))
+	for _, who := range people {
+		if (len(b.Players) == 0 || slices.Contains(b.Players, who.ID)) && !(live && who.Limited) {
+			out = append(out, who.ID)
+		}
+	}
+	return out
 }
 
 // drill fills in a drill block: its order list, what everyone gets, and what
 // should be said about it.
-func (s *Sheet) drill(p Plan, i int, t *Timed, at map[string]int, given Needs) {
-	b := p.Blocks[i]
+func (s *sheetMaker) drill(i int, t *Timed) {
+	p, b := s.plan, s.plan.Blocks[i]
 	d, st, err := StageOf(p.Library, b)
 	if err != nil {
 		t.Problem = err.Error()
 		return
 	}
-	order, err := Order(p.Library, b, p.Players)
+	order, err := Order(p.Library, b, p.People)
 	if err != nil {
 		t.Problem = err.Error()
 		return
 	}
 	rung, _ := drill.RungByID(st.Rung)
-	t.Reps, t.Waiting = len(order.Reps), order.Waiting
-	t.PerPlayer = float64(len(order.Reps)) / float64(len(p.Players))
+	t.Reps, t.Waiting, t.Hard = len(order.Reps), order.Waiting, rung.Live
+	t.PerPlayer = float64(len(order.Reps)) / float64(len(order.Counts))
 	t.Notes = append(t.Notes, order.Notes...)
+	s.takePart(b, rung.Live)
 	for _, c := range order.Counts {
-		l := &s.Load[at[c.Player]]
+		l := &s.Load[s.at[c.Player]]
 		l.Cutter += c.Cutter
 		l.Screener += c.Screener
 		l.Defence += c.Defence
+		l.Touches += c.Touches
+		l.Jumps += c.Jumps
 		if rung.Reads {
 			l.Judged += c.Cutter + c.Screener
-			give(given, p.School, d, st, c)
+		}
+	}
+	for _, sh := range p.shares(d, st, b) {
+		for _, id := range p.taking(b, rung.Live) {
+			s.given[sh.want(id)] += sh.reps
 		}
 	}
 	if b.Minutes < ShortBlock || b.Minutes > LongBlock {
 		s.warn(b.ID, commonPractice, "A block of %.0f min is outside %.0f to %.0f: too short to settle, or too long to stay sharp.", b.Minutes, ShortBlock, LongBlock)
 	}
-	if rung.Live && !lowerRungBefore(p.Library, p.Blocks[:i], b.Drill, rung.Number) {
-		unready := 0
-		for _, id := range p.Players {
-			if p.Held[id] < drill.Shown.Number() {
-				unready++
-			}
-		}
-		if float64(unready) > newToIt*float64(len(p.Players)) {
-			s.warn(b.ID, commonPractice, "%d of %d players have not held a shown read yet. Run the shown stage before this live one.", unready, len(p.Players))
+	if rung.Live && !p.shownBefore(i, d.Screen) {
+		if here, unready := p.unready(d.Screen, p.taking(b, true)); tooNew(unready, here) {
+			s.warn(b.ID, commonPractice, "%d of %d players have not held these reads when shown yet. Run a shown stage before this live one.", unready, here)
 		}
 	}
 }
 
-// give adds a player's expected reps per read: the cues of a stage are taken
-// to come equally often (assumption on live stages, a fact on shown ones).
-func give(given Needs, school reads.School, d *drill.Drill, st drill.Stage, c drill.Count) {
-	screen, ok := reads.ScreenByID(d.Screen)
-	if !ok {
-		return
-	}
-	if given[c.Player] == nil {
-		given[c.Player] = map[reads.Read]float64{}
-	}
-	for _, cue := range st.Cues {
-		if row, ok := screen.Row(school, cue); ok {
-			given[c.Player][row.CutterRead] += float64(c.Cutter) / float64(len(st.Cues))
+// cover sums up what the blocks give of what is open.
+func (s *sheetMaker) cover() {
+	at := map[Want]int{}
+	for _, w := range s.plan.Wants {
+		if _, here := s.at[w.Player]; !here {
+			continue
 		}
+		kind := Want{Role: w.Role, Read: w.Read, Live: w.Live}
+		k, known := at[kind]
+		if !known {
+			k = len(s.Reads)
+			at[kind] = k
+			s.Reads = append(s.Reads, Cover{Role: w.Role, Read: w.Read, Live: w.Live})
+		}
+		c := &s.Reads[k]
+		got := min(w.Reps, s.given[w.key()])
+		c.Players++
+		c.Demand, c.Covered = c.Demand+w.Reps, c.Covered+got
+		s.Demand, s.Covered = s.Demand+w.Reps, s.Covered+got
+	}
+	slices.SortStableFunc(s.Reads, func(a, b Cover) int {
+		return cmp.Compare(b.Demand-b.Covered, a.Demand-a.Covered)
+	})
+	if s.Reads == nil {
+		s.Reads = []Cover{}
 	}
 }
 
-func lowerRungBefore(lib drill.Library, blocks []Block, drillID string, number int) bool {
-	return slices.ContainsFunc(blocks, func(b Block) bool {
-		_, st, err := StageOf(lib, b)
-		return err == nil && b.Drill == drillID && st.Rung.Number() < number && st.Rung.Number() >= drill.Shown.Number()
+// shownBefore reports whether a block before the i-th shows the reads of a
+// situation.
+func (p Plan) shownBefore(i int, screen string) bool {
+	return slices.ContainsFunc(p.Blocks[:i], func(b Block) bool {
+		d, st, err := StageOf(p.Library, b)
+		return b.Kind == DrillBlock && err == nil && d.Screen == screen && st.Rung == drill.Shown
 	})
 }
 
@@ -233,29 +345,35 @@ func StageOf(lib drill.Library, b Block) (*drill.Drill, drill.Stage, error) {
 	return d, st, nil
 }
 
-// Order is the order list of a drill block for these players.
-func Order(lib drill.Library, b Block, players []string) (drill.Order, error) {
+// Order is the order list of a drill block for those of these people who take part.
+func Order(lib drill.Library, b Block, people []Person) (drill.Order, error) {
 	d, st, err := StageOf(lib, b)
 	if err != nil {
 		return drill.Order{}, err
 	}
-	return drill.OrderList(d, st, drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed})
+	return drill.OrderList(d, st, b.setup(taking(people, b, isLive(st))))
+}
+
+// setup is a block as the order list wants it.
+func (b Block) setup(players []string) drill.Setup {
+	return drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed, NoHelpers: b.NoHelpers}
 }
 
 // whole adds the warnings about the practice as one.
-func (s *Sheet) whole(p Plan) {
+func (s *sheetMaker) whole() {
+	p := s.plan
 	if s.Left < 0 {
 		s.warn("", "Arithmetic", "The blocks need %.0f min and the practice has %.0f: take %.0f min out.", s.Used, p.Minutes, -s.Left)
 	}
 	if first := slices.IndexFunc(p.Blocks, func(b Block) bool { return b.Kind == DrillBlock }); first == 0 {
 		s.warn(p.Blocks[0].ID, commonPractice, "Warm up first: running, landing and changes of direction before the first screen.")
 	}
-	if lim, ok := p.Ages.Limits(); ok && p.Minutes > lim.MaxMinutes {
+	if lim := p.Limits; lim.MaxMinutes > 0 && p.Minutes > lim.MaxMinutes {
 		s.warn("", lim.Source, "%.0f min is long for %s: %.0f to %.0f is the guideline. Your own league's or school's rule comes first.",
 			p.Minutes, lim.Name, lim.MinMinutes, lim.MaxMinutes)
 	}
 }
 
-func (s *Sheet) warn(block, source, format string, args ...any) {
+func (s *sheetMaker) warn(block, source, format string, args ...any) {
 	s.Warnings = append(s.Warnings, Warning{block, fmt.Sprintf(format, args...), source})
 }

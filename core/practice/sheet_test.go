@@ -3,19 +3,36 @@ package practice
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
 	"evrik/core/drill"
+	"evrik/core/evidence"
 	"evrik/core/reads"
 )
 
-func squad(n int) []string {
-	ids := make([]string, n)
-	for i := range ids {
-		ids[i] = fmt.Sprint("p", i)
+func squad(n int) []Person {
+	people := make([]Person, n)
+	for i := range people {
+		people[i].ID = fmt.Sprint("p", i)
 	}
-	return ids
+	return people
+}
+
+// want is an open question with a weight of one.
+func want(player string, read reads.Read, live bool, reps float64) Want {
+	return Want{Player: player, Role: reads.Cutter, Read: read, Live: live, Reps: reps, Weight: 1, Verdict: evidence.TooFew}
+}
+
+// fresh is a squad that has not held anything shown.
+func fresh(people []Person) (out []Want) {
+	for _, who := range people {
+		for _, r := range []reads.Read{reads.Curl, reads.Straight, reads.Fade, reads.BackCut} {
+			out = append(out, want(who.ID, r, false, 10))
+		}
+	}
+	return out
 }
 
 func block(id string, kind Kind, minutes float64, stage string) Block {
@@ -27,7 +44,8 @@ func block(id string, kind Kind, minutes float64, stage string) Block {
 }
 
 func evening() Plan {
-	return Plan{Minutes: 60, Players: squad(12), Ages: Ages12to14, Blocks: []Block{
+	lim, _ := Ages12to14.Limits()
+	return Plan{Minutes: 60, People: squad(12), Limits: lim, Terms: DefaultTerms(), Blocks: []Block{
 		block("warm", OwnBlock, 10, ""), block("shown", DrillBlock, 10, "shown"), block("water", WaterBlock, 2, ""),
 		block("live", DrillBlock, 10, "live"), block("play", OwnBlock, 10, ""),
 	}}
@@ -61,14 +79,16 @@ func TestLayOut(t *testing.T) {
 
 func TestCoverage(t *testing.T) {
 	p := evening()
-	p.Needs = Needs{"p0": {reads.Curl: 100, reads.Fade: 0.5}, "p1": {reads.BackCut: 1}, "gone": {reads.Curl: 50}}
+	p.Wants = []Want{want("p0", reads.Curl, false, 100), want("p0", reads.Fade, true, 0.5), want("p1", reads.BackCut, false, 1), want("gone", reads.Curl, false, 50)}
 	s := LayOut(p)
 	if s.Demand != 101.5 {
 		t.Errorf("demand %g: only those present count", s.Demand)
 	}
-	// p0 cuts 4 to 6 times over four cues: 1 to 1.5 curls expected.
-	if s.Covered < 2.4 || s.Covered > 3.1 {
-		t.Errorf("covered %g", s.Covered)
+	// 30 reps each block at one basket are 2.5 cuts each, 0.625 of each of the four
+	// cues: so much of the curl and the back cut is shown, and of the fade live
+	// 0.5 is all that is needed.
+	if math.Abs(s.Covered-1.75) > 1e-9 || len(s.Reads) != 3 || s.Reads[0].Read != reads.Curl || s.Reads[0].Players != 1 {
+		t.Errorf("covered %g, %+v", s.Covered, s.Reads)
 	}
 	p.Blocks[1].Stage = "air"
 	p.Blocks[3].Stage = "post"
@@ -84,7 +104,12 @@ func TestWarnings(t *testing.T) {
 	}{
 		{"too long", "", "take 22 min out", func(p *Plan) { p.Minutes = 20 }},
 		{"no water", "water", "without water", func(p *Plan) { p.Blocks[2].Kind = OwnBlock }},
-		{"live first", "live", "have not held a shown read", func(p *Plan) { p.Blocks[1].Stage = "air" }},
+		{"live first", "live", "12 of 12 players have not held", func(p *Plan) { p.Blocks[1].Stage, p.Wants = "air", fresh(p.People) }},
+		{"three live blocks", "play", "third live block in a row", func(p *Plan) {
+			p.Blocks[3].Minutes, p.Wants = 4, nil
+			p.Blocks[4] = block("play", DrillBlock, 4, "live-switch")
+			p.Blocks = slices.Insert(p.Blocks, 3, block("more", DrillBlock, 4, "live"))
+		}},
 		{"short block", "shown", "outside 4 to 15", func(p *Plan) { p.Blocks[1].Minutes = 3 }},
 		{"long block", "shown", "outside 4 to 15", func(p *Plan) { p.Blocks[1].Minutes = 16 }},
 		{"no warm-up", "shown", "Warm up first", func(p *Plan) { p.Blocks = p.Blocks[1:] }},
@@ -99,18 +124,15 @@ func TestWarnings(t *testing.T) {
 	}
 	p := evening()
 	p.Blocks[1].Stage = "air"
-	p.Held = map[string]int{}
-	for _, id := range p.Players[:9] {
-		p.Held[id] = drill.Shown.Number()
-	}
+	p.Wants = fresh(p.People[:4])
 	if s := LayOut(p); has(s, "live", "have not held") {
-		t.Error("three of twelve who are new to it do not hold the others back")
+		t.Error("four of twelve who are new to it do not hold the others back")
 	}
 }
 
 func TestBlocksThatCannotBeRun(t *testing.T) {
 	p := evening()
-	p.Players = squad(3)
+	p.People = squad(3)
 	p.Blocks = append(p.Blocks, Block{ID: "lost", Kind: DrillBlock, Drill: "moon", Minutes: 5, Baskets: 1},
 		Block{ID: "stage", Kind: DrillBlock, Drill: "slot-twos", Stage: "moon", Minutes: 5, Baskets: 1})
 	s := LayOut(p)
@@ -158,5 +180,40 @@ func TestCheck(t *testing.T) {
 		if err := Check(drill.Library{}, minutes, blocks); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%v, want it to say %q", err, want)
 		}
+	}
+}
+
+// Ends 1 and 2 run side by side; a group's players alone take part, and limited
+// players keep out of live blocks.
+func TestTwoEnds(t *testing.T) {
+	p := evening()
+	p.People[11].Limited = true
+	var guards, posts []string
+	for i, who := range p.People {
+		if i < 7 {
+			guards = append(guards, who.ID)
+		} else {
+			posts = append(posts, who.ID)
+		}
+	}
+	p.Blocks[1].End, p.Blocks[1].Players = 1, guards
+	second := block("posts", DrillBlock, 8, "live")
+	second.End, second.Players = 2, posts
+	p.Blocks = slices.Insert(p.Blocks, 2, second)
+	s := LayOut(p)
+	if a, b, c := s.Blocks[1], s.Blocks[2], s.Blocks[3]; a.Start != 10 || a.End != 20 || b.Start != 10 || b.End != 18 || c.Start != 20 || s.Used != 42 {
+		t.Errorf("%+v, used %g", s.Blocks, s.Used)
+	}
+	if l := s.Load[0]; l.Minutes != 40 || l.HardMinutes != 10 {
+		t.Errorf("guard %+v", l)
+	}
+	if l := s.Load[8]; l.Minutes != 38 || l.HardMinutes != 18 || l.Judged == 0 {
+		t.Errorf("post %+v", l)
+	}
+	if l := s.Load[11]; l.Minutes != 20 || l.HardMinutes != 0 || l.Defence != 0 {
+		t.Errorf("limited %+v", l)
+	}
+	if s.Blocks[2].Problem != "" || s.Blocks[2].PerPlayer != 6 { // 24 reps, four who may
+		t.Errorf("%+v", s.Blocks[2])
 	}
 }

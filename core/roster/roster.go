@@ -11,6 +11,8 @@ import (
 	"strings"
 	"unicode"
 	"unicode/utf8"
+
+	"evrik/core/csvcell"
 )
 
 // Entry is what is kept of a player: nothing that identifies a child outside
@@ -56,15 +58,10 @@ func Clean(e Entry) (Entry, error) {
 		return e, errors.New("The name holds characters that cannot be shown.")
 	case utf8.RuneCountInString(e.Name) > MaxName:
 		return e, fmt.Errorf("The name is longer than %d characters: use a short display name.", MaxName)
-	case isFormula(e.Name):
+	case csvcell.IsFormula(e.Name):
 		return e, fmt.Errorf("%q begins with %q, which a spreadsheet runs as a formula. Take the sign away.", clip(e.Name), e.Name[:1])
 	}
 	return e, nil
-}
-
-// isFormula reports whether a spreadsheet would run a cell (OWASP CSV injection).
-func isFormula(cell string) bool {
-	return cell != "" && strings.ContainsRune("=+-@\t\r", rune(cell[0]))
 }
 
 func clip(s string) string {
@@ -227,11 +224,7 @@ func Write(w io.Writer, entries []Entry) error {
 	word := map[bool]string{true: "yes", false: "no"}
 	rows := [][]string{columns}
 	for _, e := range entries {
-		name := e.Name
-		if isFormula(name) {
-			name = "'" + name
-		}
-		rows = append(rows, []string{e.Jersey, name, word[e.Handler], word[e.Wing], word[e.Big], word[e.Shooter]})
+		rows = append(rows, []string{e.Jersey, csvcell.Harmless(e.Name), word[e.Handler], word[e.Wing], word[e.Big], word[e.Shooter]})
 	}
 	return c.WriteAll(rows)
 }

@@ -103,6 +103,14 @@ func (s *seeder) club() error {
 	return nil
 }
 
+// zoneOf names the time zone of a moment; a machine that does not say is in UTC.
+func zoneOf(t time.Time) string {
+	if name := t.Location().String(); name != "Local" {
+		return name
+	}
+	return "UTC"
+}
+
 // roster is a stored team.
 type roster struct {
 	squad
@@ -125,7 +133,7 @@ func (s *seeder) team(position int, t squad) (roster, error) {
 	r := roster{squad: t, id: s.id(), players: make([]member, len(t.players))}
 	c, _ := court.PresetCourt(court.HighSchool)
 	if err := s.q.InsertTeam(s.ctx, gen.InsertTeamParams{ID: r.id, ProgramID: s.program, Name: t.name, Season: "Winter season",
-		Ages: string(t.ages), Court: store.CourtJSON(c), Position: int32(position)}); err != nil {
+		Ages: string(t.ages), Court: store.CourtJSON(c), Position: int32(position), Zone: zoneOf(s.now)}); err != nil {
 		return r, err
 	}
 	for i, p := range t.players {
@@ -183,7 +191,7 @@ func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice
 		Minutes: int32(minutes), Status: string(status)}); err != nil {
 		return p, err
 	}
-	return p, store.PutPlan(s.ctx, s.q, s.program, p.id, present, p.blocks)
+	return p, store.PutPlan(s.ctx, s.q, s.program, p.id, present, nil, p.blocks)
 }
 
 type planned struct {

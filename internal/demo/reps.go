@@ -42,9 +42,9 @@ func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
 		return err
 	}
 	byID := map[string]member{}
-	present := make([]string, len(here))
+	present := make([]practice.Person, len(here))
 	for i, m := range here {
-		byID[m.id.String()], present[i] = m, m.id.String()
+		byID[m.id.String()], present[i].ID = m, m.id.String()
 	}
 	clock := at
 	for _, b := range p.blocks {
@@ -76,7 +76,7 @@ type session struct {
 	members  map[string]member
 }
 
-func (s *session) log(present []string, from time.Time) error {
+func (s *session) log(present []practice.Person, from time.Time) error {
 	order, err := practice.Order(drill.Library{}, s.block, present)
 	if err != nil {
 		return err

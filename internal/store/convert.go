@@ -24,11 +24,7 @@ func CourtOf(t gen.Team) (court.Court, error) {
 
 // CourtJSON is a court as it is stored.
 func CourtJSON(c court.Court) []byte {
-	b, err := json.Marshal(c)
-	if err != nil {
-		panic(err) // a court is seven numbers and a name; Validate has seen them
-	}
-	return b
+	return jsonOf(c)
 }
 
 // PaceOf is how fast a team's players move: its own figures, or its age band's.
@@ -47,11 +43,7 @@ func PaceJSON(p *motion.Pace) []byte {
 	if p == nil {
 		return nil
 	}
-	b, err := json.Marshal(p)
-	if err != nil {
-		panic(err) // a pace is five numbers; Validate has seen them
-	}
-	return b
+	return jsonOf(p)
 }
 
 // LoggedOf are the times of a drill's reps.
@@ -108,7 +100,81 @@ func BlocksOf(rows []gen.Block) []practice.Block {
 		blocks[i] = practice.Block{
 			ID: b.ID.String(), Kind: practice.Kind(b.Kind), Title: b.Title, Drill: b.Drill, Stage: b.Stage,
 			Minutes: b.Minutes, Baskets: int(b.Baskets), Seconds: b.Seconds, Seed: uint64(b.Seed),
+			End: int(b.FloorEnd), Players: make([]string, len(b.Players)), Pin: b.Pin, NoHelpers: b.NoHelpers,
+		}
+		for k, id := range b.Players {
+			blocks[i].Players[k] = id.String()
 		}
 	}
 	return blocks
+}
+
+// jsonOf is a value as it is stored. Values of the core are plain data that their
+// Check has seen, so that writing them cannot fail.
+func jsonOf(v any) []byte {
+	b, err := json.Marshal(v)
+	if err != nil {
+		panic(err)
+	}
+	return b
+}
+
+// read fills a value from a stored column; an empty column leaves it as it is.
+func read(what string, column []byte, into any) error {
+	if column == nil {
+		return nil
+	}
+	if err := json.Unmarshal(column, into); err != nil {
+		return fmt.Errorf("%s cannot be read: %w", what, err)
+	}
+	return nil
+}
+
+// TermsOf are a practice's terms, or the usual ones.
+func TermsOf(p gen.Practice) (practice.Terms, error) {
+	t := practice.DefaultTerms()
+	return t, read("the terms of practice "+p.ID.String(), p.Terms, &t)
+}
+
+// TermsJSON are terms as they are stored.
+func TermsJSON(t practice.Terms) []byte { return jsonOf(t) }
+
+// LocalRuleOf is a team's local rule; the zero rule where it has none.
+func LocalRuleOf(t gen.Team) (r practice.LocalRule, err error) {
+	return r, read("the local rule of team "+t.ID.String(), t.LocalRule, &r)
+}
+
+// LocalRuleJSON is a rule as it is stored.
+func LocalRuleJSON(r practice.LocalRule) []byte { return jsonOf(r) }
+
+// AimOf is what a team's weeks ahead are for; ok is false where nobody has said.
+func AimOf(t gen.Team) (aim practice.SeasonAim, ok bool, err error) {
+	return aim, t.SeasonAim != nil, read("the season of team "+t.ID.String(), t.SeasonAim, &aim)
+}
+
+// AimJSON is an aim as it is stored.
+func AimJSON(a practice.SeasonAim) []byte { return jsonOf(a) }
+
+// TemplateBlocks are the blocks of a kept plan.
+func TemplateBlocks(t gen.Template) (blocks []practice.Block, err error) {
+	return blocks, read("the kept plan "+t.ID.String(), t.Blocks, &blocks)
+}
+
+// BlocksJSON are blocks as a kept plan stores them.
+func BlocksJSON(blocks []practice.Block) []byte { return jsonOf(blocks) }
+
+// PacesOf are the paces measured at every stage that has reps enough.
+func PacesOf(rows []gen.PaceOfTeamRow) map[practice.StageKey]drill.Measured {
+	logged := map[practice.StageKey][]drill.Logged{}
+	for _, r := range rows {
+		k := practice.StageKey{Drill: r.Drill, Stage: r.Stage}
+		logged[k] = append(logged[k], drill.Logged{Block: r.BlockID.String(), No: int(r.RepNo), Baskets: int(r.Baskets), At: r.At})
+	}
+	out := map[practice.StageKey]drill.Measured{}
+	for k, reps := range logged {
+		if m, ok := drill.MeasurePace(reps); ok {
+			out[k] = m
+		}
+	}
+	return out
 }

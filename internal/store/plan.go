@@ -11,7 +11,7 @@ import (
 
 // PutPlan replaces the blocks and the attendance of a practice. Run it in a
 // transaction. Block ids stay as given, so that logged reps keep their block.
-func PutPlan(ctx context.Context, q *gen.Queries, program, practiceID uuid.UUID, present []uuid.UUID, blocks []practice.Block) error {
+func PutPlan(ctx context.Context, q *gen.Queries, program, practiceID uuid.UUID, present, limited []uuid.UUID, blocks []practice.Block) error {
 	if err := q.DeleteBlocks(ctx, gen.DeleteBlocksParams{ProgramID: program, PracticeID: practiceID}); err != nil {
 		return err
 	}
@@ -20,14 +20,20 @@ func PutPlan(ctx context.Context, q *gen.Queries, program, practiceID uuid.UUID,
 		if err != nil {
 			return err
 		}
+		players := make([]uuid.UUID, len(b.Players))
+		for k, p := range b.Players {
+			if players[k], err = uuid.Parse(p); err != nil {
+				return err
+			}
+		}
 		if err := q.InsertBlock(ctx, gen.InsertBlockParams{ID: id, ProgramID: program, PracticeID: practiceID, Position: int32(i),
 			Kind: string(b.Kind), Title: b.Title, Drill: b.Drill, Stage: b.Stage, Minutes: b.Minutes, Baskets: int32(b.Baskets),
-			Seconds: b.Seconds, Seed: int64(b.Seed)}); err != nil {
+			Seconds: b.Seconds, Seed: int64(b.Seed), FloorEnd: int32(b.End), Players: players, Pin: b.Pin, NoHelpers: b.NoHelpers}); err != nil {
 			return err
 		}
 	}
 	if err := q.DeleteAttendance(ctx, gen.DeleteAttendanceParams{ProgramID: program, PracticeID: practiceID}); err != nil {
 		return err
 	}
-	return q.InsertAttendance(ctx, gen.InsertAttendanceParams{ProgramID: program, PracticeID: practiceID, Players: present})
+	return q.InsertAttendance(ctx, gen.InsertAttendanceParams{ProgramID: program, PracticeID: practiceID, Players: present, Limited: limited})
 }

@@ -151,6 +151,13 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 	if err := knownAges(b.Ages); err != nil {
 		return nil, err
 	}
+	zone := "UTC"
+	if b.Zone != nil {
+		// A browser whose zone is not known here still sets the team up.
+		if known, err := knownZone(*b.Zone); err == nil {
+			zone = known
+		}
+	}
 	who, err := newStaff(b.Name, b.Email, "head", b.Password)
 	if err != nil {
 		return nil, err
@@ -174,7 +181,7 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 		}
 		c, _ := court.PresetCourt(court.HighSchool)
 		return q.InsertTeam(ctx, gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: who.ProgramID, Name: team,
-			Season: seasonOf(s.now()), Ages: b.Ages, Court: store.CourtJSON(c)})
+			Season: seasonOf(s.now()), Ages: b.Ages, Court: store.CourtJSON(c), Zone: zone})
 	})
 	if err != nil {
 		return nil, err

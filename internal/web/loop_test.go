@@ -27,7 +27,7 @@ func downTrail() reads.Situation {
 // planFor is an hour with one shown and one live block.
 func planFor(c club) map[string]any {
 	block := func(kind, title, stage string, minutes float64) map[string]any {
-		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "", "minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3}
+		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "", "minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3, "end": 0, "players": []string{}, "pin": false, "noHelpers": false}
 		if kind == "drill" {
 			b["drill"], b["stage"] = "slot-twos", stage
 		}
@@ -36,6 +36,14 @@ func planFor(c club) map[string]any {
 	return map[string]any{"startsAt": evening, "minutes": 60, "note": "", "present": c.players, "blocks": []any{
 		block("own", "Warm-up", "", 10), block("drill", "Slot twos", "shown", 10), block("water", "Water", "", 2), block("drill", "Slot twos", "live", 10),
 	}}
+}
+
+// renamed gives a plan's blocks new ids, for another practice.
+func renamed(plan map[string]any) map[string]any {
+	for _, b := range plan["blocks"].([]any) {
+		b.(map[string]any)["id"] = uuid.NewString()
+	}
+	return plan
 }
 
 func TestRoster(t *testing.T) {

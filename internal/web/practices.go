@@ -2,11 +2,14 @@ package web
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"slices"
+	"time"
 
 	"github.com/google/uuid"
 
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
@@ -27,80 +30,197 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 	return team, p, orMissing(err, noPractice)
 }
 
-// layOut computes a plan's sheet from the players' evidence as cutters.
-func (b board) layOut(team gen.Team, minutes int, present []uuid.UUID, blocks []practice.Block) practice.Sheet {
-	return practice.LayOut(practice.Plan{
-		Minutes: float64(minutes), Players: inRosterOrder(b.players, present), Blocks: blocks,
-		School: store.SchoolOf(team), Library: b.library, Ages: practice.AgeBand(team.Ages),
-		Held: evidence.HighestHeld(b.lines), Needs: evidence.NeedsOf(b.lines),
-	})
+// desk is what planning takes: the team, what is open about its players, how
+// fast they go through a drill, and the limits of their age.
+type desk struct {
+	board  // of cutters
+	team   gen.Team
+	open   []evidence.Question
+	pace   map[practice.StageKey]drill.Measured
+	limits practice.Limits
+	zone   *time.Location
 }
 
-// inRosterOrder returns the ids of the present players who are on the team, in
-// the roster's order, so that the same people always get the same order list.
-func inRosterOrder(players []gen.Player, present []uuid.UUID) []string {
-	var out []string
-	for _, p := range players {
+// roles are all parts a player is judged in.
+var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot}
+
+func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
+	d := desk{team: team}
+	var err error
+	if d.board, err = s.board(ctx, team, reads.Cutter); err != nil {
+		return d, err
+	}
+	aim, _, err := store.AimOf(team)
+	if err != nil {
+		return d, err
+	}
+	// What has been practised, and what the season is for.
+	taught := drill.Taught(append(d.situations(), aim.Install...))
+	for _, role := range roles {
+		lines := s.policy.Board(ids(d.players), role, reads.Columns(taught, store.SchoolOf(team), role), d.reps, s.now())
+		d.open = append(d.open, s.policy.Questions(role, lines)...)
+	}
+	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return d, err
+	}
+	d.pace = store.PacesOf(rows)
+	rule, err := store.LocalRuleOf(team)
+	if err != nil {
+		return d, err
+	}
+	lim, _ := practice.AgeBand(team.Ages).Limits()
+	d.limits = lim.With(rule)
+	d.zone, err = time.LoadLocation(team.Zone)
+	return d, err
+}
+
+// plan is what the core lays out and fits.
+func (d desk) plan(minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
+	p := practice.Plan{Minutes: float64(minutes), Blocks: blocks, School: store.SchoolOf(d.team), Library: d.library,
+		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited)}
+	p.Wants = terms.Weigh(p.People, d.open, p.School)
+	return p
+}
+
+// people are the present players who are on the team, in the roster's order, so
+// that the same people always get the same order list.
+func (b board) people(present, limited []uuid.UUID) []practice.Person {
+	var out []practice.Person
+	for _, p := range b.players {
 		if slices.Contains(present, p.ID) {
-			out = append(out, p.ID.String())
+			out = append(out, practice.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Limited: slices.Contains(limited, p.ID)})
 		}
 	}
 	return out
 }
 
-// practiceView is a practice with its sheet, laid out against a board of cutters.
-func (s *Server) practiceView(ctx context.Context, team gen.Team, p gen.Practice, b board) (api.Practice, error) {
-	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return api.Practice{}, err
+// attended is who is here, and who keeps out of live blocks.
+func attended(rows []gen.AttendanceRow) (present, limited []uuid.UUID) {
+	present, limited = []uuid.UUID{}, []uuid.UUID{}
+	for _, r := range rows {
+		present = append(present, r.PlayerID)
+		if r.Limited {
+			limited = append(limited, r.PlayerID)
+		}
 	}
-	present, err := s.db.Attendance(ctx, gen.AttendanceParams{ProgramID: team.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return api.Practice{}, err
-	}
-	blocks := store.BlocksOf(rows)
-	return api.Practice{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Blocks: blocks,
-		Version: int(p.Version), Status: api.PracticeStatus(p.Status), Sheet: b.layOut(team, int(p.Minutes), present, blocks)}, nil
+	return present, limited
 }
 
-// checkPlan refuses what cannot be stored.
-func (s *Server) checkPlan(ctx context.Context, team gen.Team, in *api.PracticeInput) error {
-	lib, err := s.library(ctx, team.ProgramID)
+// practiceView is a practice with its sheet.
+func (s *Server) practiceView(ctx context.Context, p gen.Practice, d desk) (api.Practice, error) {
+	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
 	if err != nil {
-		return err
+		return api.Practice{}, err
 	}
-	if err := practice.Check(lib, in.Minutes, in.Blocks); err != nil {
+	here, err := s.db.Attendance(ctx, gen.AttendanceParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return api.Practice{}, err
+	}
+	terms, err := store.TermsOf(p)
+	if err != nil {
+		return api.Practice{}, err
+	}
+	present, limited := attended(here)
+	blocks := store.BlocksOf(rows)
+	return api.Practice{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Limited: limited, Terms: terms,
+		Blocks: blocks, Version: int(p.Version), Status: api.PracticeStatus(p.Status),
+		Sheet: practice.LayOut(d.plan(int(p.Minutes), present, limited, terms, blocks))}, nil
+}
+
+// checkPlan refuses what cannot be laid out.
+func (d desk) checkPlan(in *api.PracticeInput) error {
+	if err := practice.Check(d.library, in.Minutes, in.Blocks); err != nil {
+		return invalid(err.Error() + " Nothing was stored.")
+	}
+	if err := termsIn(in).Check(); err != nil {
 		return invalid(err.Error() + " Nothing was stored.")
 	}
 	if len(in.Note) > 2000 {
 		return invalid("The note is longer than 2000 characters. Nothing was stored.")
 	}
-	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
-	if err != nil {
-		return err
-	}
 	for _, id := range in.Present {
-		if !slices.ContainsFunc(players, func(p gen.Player) bool { return p.ID == id }) {
+		if !slices.ContainsFunc(d.players, func(p gen.Player) bool { return p.ID == id }) {
 			return missing(noPlayer + " Nothing was stored.")
 		}
 	}
 	return nil
 }
 
+// termsIn are a request's terms, or the usual ones.
+func termsIn(in *api.PracticeInput) practice.Terms {
+	if in.Terms == nil {
+		return practice.DefaultTerms()
+	}
+	return *in.Terms
+}
+
+// limitedIn is who keeps out of live blocks by a request.
+func limitedIn(in *api.PracticeInput) []uuid.UUID {
+	if in.Limited == nil {
+		return []uuid.UUID{}
+	}
+	return *in.Limited
+}
+
+func (d desk) planIn(in *api.PracticeInput) practice.Plan {
+	return d.plan(in.Minutes, in.Present, limitedIn(in), termsIn(in), in.Blocks)
+}
+
+// checkTime refuses a time that cannot be kept: the core says why.
+func (s *Server) checkTime(ctx context.Context, d desk, in *api.PracticeInput, own uuid.UUID) error {
+	rows, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID})
+	if err != nil {
+		return err
+	}
+	var others []practice.Slot
+	for _, p := range rows {
+		if p.ID != own {
+			others = append(others, practice.Slot{Start: p.StartsAt, Minutes: float64(p.Minutes)})
+		}
+	}
+	if err := practice.CheckTime(practice.Slot{Start: in.StartsAt, Minutes: float64(in.Minutes)}, d.zone, others); err != nil {
+		return conflict(err.Error() + " Nothing was stored; your plan is still on this page.")
+	}
+	return nil
+}
+
 // LayOut computes a plan's arithmetic without storing it.
 func (s *Server) LayOut(ctx context.Context, r api.LayOutRequestObject) (api.LayOutResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
+	d, err := s.teamDesk(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	if err := s.checkPlan(ctx, team, r.Body); err != nil {
+	if err := d.checkPlan(r.Body); err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	return api.LayOut200JSONResponse(practice.LayOut(d.planIn(r.Body))), nil
+}
+
+// teamDesk is the desk of a team of the caller's.
+func (s *Server) teamDesk(ctx context.Context, id uuid.UUID) (desk, error) {
+	team, err := s.team(ctx, id)
+	if err != nil {
+		return desk{}, err
+	}
+	return s.desk(ctx, team)
+}
+
+// FillPlan fits a plan to the minutes without storing it.
+func (s *Server) FillPlan(ctx context.Context, r api.FillPlanRequestObject) (api.FillPlanResponseObject, error) {
+	d, err := s.teamDesk(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	return api.LayOut200JSONResponse(b.layOut(team, r.Body.Minutes, r.Body.Present, r.Body.Blocks)), nil
+	if err := d.checkPlan(&r.Body.Plan); err != nil {
+		return nil, err
+	}
+	out, err := practice.Fill(d.planIn(&r.Body.Plan), practice.Scope(r.Body.Scope), uuid.NewString)
+	var c practice.Conflict
+	if errors.As(err, &c) {
+		return nil, conflict(c.Error())
+	}
+	return api.FillPlan200JSONResponse(out), err
 }
 
 // ListPractices lists a team's practices, newest first.
@@ -129,29 +249,33 @@ func (s *Server) loadPractice(ctx context.Context, teamID, id uuid.UUID) (api.Pr
 	if err != nil {
 		return api.Practice{}, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	d, err := s.desk(ctx, team)
 	if err != nil {
 		return api.Practice{}, err
 	}
-	return s.practiceView(ctx, team, p, b)
+	return s.practiceView(ctx, p, d)
 }
 
 // AddPractice stores a new plan.
 func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject) (api.AddPracticeResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
+	d, err := s.teamDesk(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	if err := s.checkPlan(ctx, team, r.Body); err != nil {
+	team := d.team
+	if err := d.checkPlan(r.Body); err != nil {
+		return nil, err
+	}
+	if err := s.checkTime(ctx, d, r.Body, uuid.Nil); err != nil {
 		return nil, err
 	}
 	id := uuid.Must(uuid.NewV7())
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		if err := q.InsertPractice(ctx, gen.InsertPracticeParams{ID: id, ProgramID: team.ProgramID, TeamID: team.ID,
-			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Status: string(practice.Planned)}); err != nil {
+			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Status: string(practice.Planned), Terms: store.TermsJSON(termsIn(r.Body))}); err != nil {
 			return err
 		}
-		return store.PutPlan(ctx, q, team.ProgramID, id, r.Body.Present, r.Body.Blocks)
+		return store.PutPlan(ctx, q, team.ProgramID, id, r.Body.Present, limitedIn(r.Body), r.Body.Blocks)
 	})
 	if err != nil {
 		return nil, err
@@ -166,8 +290,18 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 	if err != nil {
 		return nil, err
 	}
-	if err := s.checkPlan(ctx, team, r.Body); err != nil {
+	d, err := s.desk(ctx, team)
+	if err != nil {
 		return nil, err
+	}
+	if err := d.checkPlan(r.Body); err != nil {
+		return nil, err
+	}
+	// A plan that keeps its time keeps it, whatever has been planned since.
+	if !r.Body.StartsAt.Equal(old.StartsAt) || r.Body.Minutes != int(old.Minutes) {
+		if err := s.checkTime(ctx, d, r.Body, old.ID); err != nil {
+			return nil, err
+		}
 	}
 	version := old.Version
 	if r.Body.Version != nil {
@@ -175,14 +309,14 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 	}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		n, err := q.UpdatePractice(ctx, gen.UpdatePracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: old.ID,
-			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Version: version})
+			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Version: version, Terms: store.TermsJSON(termsIn(r.Body))})
 		if err != nil {
 			return err
 		}
 		if n == 0 {
 			return conflict("Somebody else changed this practice meanwhile. Your plan is still on this page and was not stored; reload to see theirs.")
 		}
-		return store.PutPlan(ctx, q, team.ProgramID, old.ID, r.Body.Present, r.Body.Blocks)
+		return store.PutPlan(ctx, q, team.ProgramID, old.ID, r.Body.Present, limitedIn(r.Body), r.Body.Blocks)
 	})
 	if err != nil {
 		return nil, err

@@ -33,10 +33,13 @@ var required = map[string]access{
 	"ListPlayers": anyStaff, "GetCard": anyStaff, "GetBoard": anyStaff, "ExportRoster": anyStaff,
 	"ListPractices": anyStaff, "GetPractice": anyStaff, "LayOut": anyStaff, "GetRun": anyStaff,
 	"SetClock": anyStaff, "LogReps": anyStaff, "ListStaff": anyStaff,
+	"FillPlan": anyStaff, "GetLoads": anyStaff, "GetSeason": anyStaff, "SetSeason": anyStaff, "ListTemplates": anyStaff, "AddTemplate": anyStaff,
+	"DeleteTemplate": anyStaff, "CarryOver": anyStaff, "ExportPractice": anyStaff, "MailPractice": anyStaff, "ListOutbox": anyStaff, "ReadMail": anyStaff,
+	"ReadFeed":    anyone, // the address itself is the key
 	"AddPractice": anyStaff, "UpdatePractice": anyStaff,
 
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "DeletePlayer": headCoach,
-	"ImportRoster": headCoach, "DeletePractice": headCoach, "AddStaff": headCoach, "RemoveStaff": headCoach,
+	"ImportRoster": headCoach, "DeletePractice": headCoach, "AddStaff": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach, "RemoveStaff": headCoach,
 }
 
 const sessionStaff, sessionEpoch = "staff", "epoch"

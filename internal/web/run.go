@@ -22,11 +22,11 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	b, err := s.desk(ctx, team)
 	if err != nil {
 		return nil, err
 	}
-	view, err := s.practiceView(ctx, team, p, b)
+	view, err := s.practiceView(ctx, p, b)
 	if err != nil {
 		return nil, err
 	}
@@ -35,9 +35,9 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 		return nil, err
 	}
 	out := api.GetRun200JSONResponse{Practice: view, Players: playerViews(b.players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}}
-	present := inRosterOrder(b.players, view.Present)
+	people := b.people(view.Present, view.Limited)
 	for _, block := range view.Blocks {
-		out.Blocks = append(out.Blocks, s.runBlock(team, block, present, b, rows))
+		out.Blocks = append(out.Blocks, s.runBlock(team, block, people, b.board, rows))
 	}
 	for _, row := range rows {
 		out.Reps = append(out.Reps, repView(row))
@@ -47,7 +47,7 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 
 // runBlock adds to a block its order list, its table of answers and the advice
 // on its rung.
-func (s *Server) runBlock(team gen.Team, block practice.Block, present []string, b board, rows []gen.RepEvent) api.RunBlock {
+func (s *Server) runBlock(team gen.Team, block practice.Block, people []practice.Person, b board, rows []gen.RepEvent) api.RunBlock {
 	out := api.RunBlock{Block: block}
 	if block.Kind != practice.DrillBlock {
 		return out
@@ -55,7 +55,7 @@ func (s *Server) runBlock(team gen.Team, block practice.Block, present []string,
 	d, stage, err := practice.StageOf(b.library, block)
 	var order drill.Order
 	if err == nil {
-		order, err = practice.Order(b.library, block, present)
+		order, err = practice.Order(b.library, block, people)
 	}
 	if err != nil {
 		problem := err.Error()
@@ -81,6 +81,10 @@ func (s *Server) runBlock(team gen.Team, block practice.Block, present []string,
 			if row.BlockID.String() == block.ID && row.Role == string(first) {
 				answers = append(answers, row.IsRight)
 			}
+		}
+		present := make([]string, len(people))
+		for i, p := range people {
+			present[i] = p.ID
 		}
 		here := evidence.OfPlayers(b.lines, present)
 		advice := api.RunBlockAdvice(evidence.GroupAdvice(evidence.HoldOnRung(here, stage.Rung), len(present), answers))

@@ -23,6 +23,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/standin"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
 )
@@ -36,6 +37,8 @@ type Options struct {
 	// HTTPS says that browsers reach the server over HTTPS, so that the session
 	// cookie must never travel without it.
 	HTTPS bool
+	// Outbox is the folder for simulated mail.
+	Outbox string
 	// Now tells the time; time.Now by default.
 	Now func() time.Time
 }
@@ -50,6 +53,7 @@ type Server struct {
 	assets   fs.FS
 	spec     *openapi3.T
 	maps     *lru.Cache[mapKey, reads.Map]
+	outbox   standin.Outbox
 }
 
 const (
@@ -71,7 +75,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec}
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec, outbox: standin.Outbox{Dir: o.Outbox}}
 	if s.now == nil {
 		s.now = time.Now
 	}

@@ -7,7 +7,6 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/evidence"
-	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -21,7 +20,11 @@ type board struct {
 	lines   []evidence.Line
 	reps    []evidence.Rep
 	library drill.Library
+	rows    []gen.RepEvent
 }
+
+// situations are those the board's reps are of.
+func (b board) situations() []string { return logged(b.rows) }
 
 func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (board, error) {
 	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
@@ -36,19 +39,24 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (boa
 	if err != nil {
 		return board{}, err
 	}
-	b := board{players: players, library: lib, columns: columns(team, rows, role), reps: store.RepsOf(rows)}
+	b := board{players: players, library: lib, rows: rows, columns: columns(team, rows, role), reps: store.RepsOf(rows)}
 	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
 	return b, nil
 }
 
 // columns are the reads a board shows: of the situations the team has logged.
 func columns(team gen.Team, rows []gen.RepEvent, role reads.Role) []reads.Read {
-	var logged []string
+	return reads.Columns(drill.Taught(logged(rows)), store.SchoolOf(team), role)
+}
+
+// logged are the situations some reps are of.
+func logged(rows []gen.RepEvent) []string {
+	var out []string
 	for _, r := range rows {
-		logged = append(logged, r.Screen)
+		out = append(out, r.Screen)
 	}
-	slices.Sort(logged)
-	return reads.Columns(drill.Taught(slices.Compact(logged)), store.SchoolOf(team), role)
+	slices.Sort(out)
+	return slices.Compact(out)
 }
 
 func ids(players []gen.Player) []string {
@@ -114,7 +122,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	b, err := s.desk(ctx, team)
 	if err != nil {
 		return nil, err
 	}
@@ -135,7 +143,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	// A practice that was to begin a few hours ago is still the next one.
 	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})
 	if err == nil {
-		view, err := s.practiceView(ctx, team, next, b)
+		view, err := s.practiceView(ctx, next, b)
 		if err != nil {
 			return nil, err
 		}
@@ -147,8 +155,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	lim, _ := practice.AgeBand(team.Ages).Limits()
-	out.Week.MaxPractices, out.Week.Source = lim.MaxPerWeek, lim.Source
+	out.Week.MaxPractices, out.Week.Source = b.limits.MaxPerWeek, b.limits.Source
 	for _, p := range list {
 		if d := now.Sub(p.StartsAt); d < 7*24*time.Hour && p.StartsAt.Before(now.Add(24*time.Hour)) {
 			out.Week.Practices++

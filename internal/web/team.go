@@ -6,6 +6,8 @@ import (
 	"fmt"
 	"io"
 	"net/http"
+	"time"
+	_ "time/tzdata" // zones are known on machines that do not have them
 
 	"github.com/google/uuid"
 
@@ -50,9 +52,13 @@ func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
 	if err != nil {
 		return api.Team{}, err
 	}
+	rule, err := store.LocalRuleOf(t)
+	if err != nil {
+		return api.Team{}, err
+	}
 	fl, err := store.FloorOf(t)
 	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: fl.Court, Metric: t.Metric,
-		School: fl.School, Pace: fl.Pace, OwnPace: t.Pace != nil}, err
+		School: fl.School, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
 }
 
 // UpdateTeam changes a team's settings.
@@ -76,9 +82,25 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 			return nil, invalid(fmt.Sprintf("%v The old figures were kept.", err))
 		}
 	}
+	old, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	zone, rule := old.Zone, old.LocalRule
+	if r.Body.Zone != nil {
+		if zone, err = knownZone(*r.Body.Zone); err != nil {
+			return nil, err
+		}
+	}
+	if r.Body.LocalRule != nil {
+		if err := r.Body.LocalRule.Check(); err != nil {
+			return nil, invalid(err.Error() + " The old figures were kept.")
+		}
+		rule = store.LocalRuleJSON(*r.Body.LocalRule)
+	}
 	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
 		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
-		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst, Pace: store.PaceJSON(r.Body.Pace)})
+		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst, Pace: store.PaceJSON(r.Body.Pace), Zone: zone, LocalRule: rule})
 	if err != nil {
 		return nil, err
 	}
@@ -87,6 +109,14 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 	}
 	view, err := s.teamView(ctx, r.TeamId)
 	return api.UpdateTeam200JSONResponse{TeamJSONResponse: api.TeamJSONResponse(view)}, err
+}
+
+// knownZone checks the name of a time zone (IANA).
+func knownZone(name string) (string, error) {
+	if _, err := time.LoadLocation(name); err != nil || name == "" || name == "Local" {
+		return "", invalid("This time zone is not known. Choose one from the list, such as America/Chicago. The old one was kept.")
+	}
+	return name, nil
 }
 
 func (s *Server) players(ctx context.Context, team uuid.UUID) ([]gen.Player, error) {

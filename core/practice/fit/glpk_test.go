@@ -288,3 +288,36 @@ func TestOptimumEqualsGLPK(t *testing.T) {
 		t.Errorf("only %d of %d plans use both ends: the test tries too little", parts, compared)
 	}
 }
+
+// BenchmarkAgainstGLPK times the search and glpsol on the same model, one after
+// the other: an hour, twelve players, ten reads, a catalogue of ten stages in
+// three lengths. glpsol gets a minute for each number of breaks.
+func BenchmarkAgainstGLPK(b *testing.B) {
+	const instances = 4
+	for b.Loop() {
+		var mine, theirs time.Duration
+		same, open := 0, 0
+		for seed := range uint64(instances) {
+			rng := rand.New(rand.NewPCG(seed, 60))
+			p := instance{stages: 10, players: 12, reads: 10, minutes: 60, lengths: []int{6, 10, 15}}.problem(rng)
+			began := time.Now()
+			s, err := Solve(p)
+			mine += time.Since(began)
+			if err != nil || !s.Proven {
+				b.Fatal(err, s.Proven)
+			}
+			v, took, proven := glpsol(b, p, time.Minute)
+			theirs += took
+			if !proven {
+				open++
+			} else if math.Abs(v-s.Value) < 1e-6 {
+				same++
+			}
+		}
+		b.ReportMetric(theirs.Seconds()/mine.Seconds(), "times-faster")
+		b.ReportMetric(mine.Seconds()*1000/instances, "ms-search")
+		b.ReportMetric(theirs.Seconds()*1000/instances, "ms-glpsol")
+		b.ReportMetric(float64(same), "same-optimum")
+		b.ReportMetric(float64(open), "glpsol-unfinished")
+	}
+}

@@ -75,13 +75,15 @@ type Problem struct {
 	HardPerStretch int
 	// PartMin and PartMax bound the part with two ends, in minutes; 0 forbids it.
 	PartMin, PartMax int
+	// Beat is a value already reached elsewhere: only better plans are looked for.
+	Beat float64
 	// Work is how many bounds may be computed before the search stops; 0 takes
 	// DefaultWork. The same problem always does the same work.
 	Work int
 }
 
 // DefaultWork bounds a search to well under a second on one core (assumption).
-const DefaultWork = 24000
+const DefaultWork = 90000
 
 // Item is a block of a solution: a fixed one or an option.
 type Item struct {
@@ -105,6 +107,11 @@ type Solution struct {
 	Value, Bound float64
 	// Proven is true when no plan is better.
 	Proven bool
+	// Found is false where nothing better than Problem.Beat was found; Value is
+	// then Beat, and Chosen and Stretches are the fixed blocks alone.
+	Found bool
+	// Beat is a value already reached elsewhere: only better plans are looked for.
+	Beat float64
 	// Work is how many bounds were computed.
 	Work int
 }

@@ -41,7 +41,7 @@ func (f *frontier) Pop() any {
 // Steps of price tightening at the root and at other nodes.
 const (
 	rootSteps = 300
-	nodeSteps = 12
+	nodeSteps = 20
 )
 
 // search is branch and bound over the groups: best bound first, bounds from the
@@ -68,7 +68,10 @@ func Solve(p *Problem) (Solution, error) {
 	}
 	m := p.model()
 	s := &search{bounder: newBounder(m), p: p, tried: map[string]bool{}, got: make([]float64, len(m.curves))}
-	s.best = Solution{Stretches: stretches, Value: m.value(nil, s.got)}
+	s.best = Solution{Stretches: stretches, Value: m.value(nil, s.got), Found: true}
+	if p.Beat > s.best.Value {
+		s.best.Value, s.best.Found = p.Beat, false
+	}
 	s.greedy()
 	s.polish()
 	s.run()
@@ -109,7 +112,7 @@ func (s *search) offer(chosen []int) bool {
 	if stretches == nil {
 		return false
 	}
-	s.best.Chosen, s.best.Stretches, s.best.Value = set, stretches, v
+	s.best.Chosen, s.best.Stretches, s.best.Value, s.best.Found = set, stretches, v, true
 	return true
 }
 

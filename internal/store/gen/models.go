@@ -14,6 +14,7 @@ type Attendance struct {
 	ProgramID  uuid.UUID
 	PracticeID uuid.UUID
 	PlayerID   uuid.UUID
+	Limited    bool
 }
 
 type Block struct {
@@ -29,6 +30,10 @@ type Block struct {
 	Baskets    int32
 	Seconds    float64
 	Seed       int64
+	FloorEnd   int32
+	Players    []uuid.UUID
+	Pin        bool
+	NoHelpers  bool
 }
 
 type Drill struct {
@@ -65,6 +70,7 @@ type Practice struct {
 	BlockID      *uuid.UUID
 	BlockMs      int64
 	RunningSince *time.Time
+	Terms        []byte
 }
 
 type Program struct {
@@ -137,4 +143,17 @@ type Team struct {
 	Position     int32
 	ShootFirst   bool
 	Pace         []byte
+	Zone         string
+	LocalRule    []byte
+	SeasonAim    []byte
+	FeedHash     []byte
+}
+
+type Template struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	Name      string
+	Minutes   int32
+	Blocks    []byte
+	ChangedAt time.Time
 }

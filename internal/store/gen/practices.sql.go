@@ -13,7 +13,7 @@ import (
 )
 
 const attendance = `-- name: Attendance :many
-SELECT player_id FROM attendance WHERE program_id = $1 AND practice_id = $2
+SELECT player_id, limited FROM attendance WHERE program_id = $1 AND practice_id = $2
 `
 
 type AttendanceParams struct {
@@ -21,19 +21,24 @@ type AttendanceParams struct {
 	PracticeID uuid.UUID
 }
 
-func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]uuid.UUID, error) {
+type AttendanceRow struct {
+	PlayerID uuid.UUID
+	Limited  bool
+}
+
+func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]AttendanceRow, error) {
 	rows, err := q.db.Query(ctx, attendance, arg.ProgramID, arg.PracticeID)
 	if err != nil {
 		return nil, err
 	}
 	defer rows.Close()
-	items := []uuid.UUID{}
+	items := []AttendanceRow{}
 	for rows.Next() {
-		var player_id uuid.UUID
-		if err := rows.Scan(&player_id); err != nil {
+		var i AttendanceRow
+		if err := rows.Scan(&i.PlayerID, &i.Limited); err != nil {
 			return nil, err
 		}
-		items = append(items, player_id)
+		items = append(items, i)
 	}
 	if err := rows.Err(); err != nil {
 		return nil, err
@@ -42,7 +47,7 @@ func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]uuid.
 }
 
 const blocksOfPractice = `-- name: BlocksOfPractice :many
-SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
+SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
 `
 
 type BlocksOfPracticeParams struct {
@@ -72,6 +77,10 @@ func (q *Queries) BlocksOfPractice(ctx context.Context, arg BlocksOfPracticePara
 			&i.Baskets,
 			&i.Seconds,
 			&i.Seed,
+			&i.FloorEnd,
+			&i.Players,
+			&i.Pin,
+			&i.NoHelpers,
 		); err != nil {
 			return nil, err
 		}
@@ -129,25 +138,48 @@ func (q *Queries) DeletePractice(ctx context.Context, arg DeletePracticeParams) 
 	return result.RowsAffected(), nil
 }
 
+const deleteTemplate = `-- name: DeleteTemplate :execrows
+DELETE FROM templates WHERE program_id = $1 AND id = $2
+`
+
+type DeleteTemplateParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+}
+
+func (q *Queries) DeleteTemplate(ctx context.Context, arg DeleteTemplateParams) (int64, error) {
+	result, err := q.db.Exec(ctx, deleteTemplate, arg.ProgramID, arg.ID)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const insertAttendance = `-- name: InsertAttendance :exec
-INSERT INTO attendance (program_id, practice_id, player_id)
-SELECT $1, $2, unnest($3::uuid[])
+INSERT INTO attendance (program_id, practice_id, player_id, limited)
+SELECT $1, $2, p, p = ANY ($3::uuid[]) FROM unnest($4::uuid[]) AS p
 `
 
 type InsertAttendanceParams struct {
 	ProgramID  uuid.UUID
 	PracticeID uuid.UUID
+	Limited    []uuid.UUID
 	Players    []uuid.UUID
 }
 
 func (q *Queries) InsertAttendance(ctx context.Context, arg InsertAttendanceParams) error {
-	_, err := q.db.Exec(ctx, insertAttendance, arg.ProgramID, arg.PracticeID, arg.Players)
+	_, err := q.db.Exec(ctx, insertAttendance,
+		arg.ProgramID,
+		arg.PracticeID,
+		arg.Limited,
+		arg.Players,
+	)
 	return err
 }
 
 const insertBlock = `-- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
 `
 
 type InsertBlockParams struct {
@@ -163,6 +195,10 @@ type InsertBlockParams struct {
 	Baskets    int32
 	Seconds    float64
 	Seed       int64
+	FloorEnd   int32
+	Players    []uuid.UUID
+	Pin        bool
+	NoHelpers  bool
 }
 
 func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error {
@@ -179,12 +215,16 @@ func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error 
 		arg.Baskets,
 		arg.Seconds,
 		arg.Seed,
+		arg.FloorEnd,
+		arg.Players,
+		arg.Pin,
+		arg.NoHelpers,
 	)
 	return err
 }
 
 const insertPractice = `-- name: InsertPractice :exec
-INSERT INTO practices (id, program_id, team_id, starts_at, minutes, note, status) VALUES ($1, $2, $3, $4, $5, $6, $7)
+INSERT INTO practices (id, program_id, team_id, starts_at, minutes, note, status, terms) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
 `
 
 type InsertPracticeParams struct {
@@ -195,6 +235,7 @@ type InsertPracticeParams struct {
 	Minutes   int32
 	Note      string
 	Status    string
+	Terms     []byte
 }
 
 func (q *Queries) InsertPractice(ctx context.Context, arg InsertPracticeParams) error {
@@ -206,12 +247,13 @@ func (q *Queries) InsertPractice(ctx context.Context, arg InsertPracticeParams) 
 		arg.Minutes,
 		arg.Note,
 		arg.Status,
+		arg.Terms,
 	)
 	return err
 }
 
 const lockPractice = `-- name: LockPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
 `
 
 type LockPracticeParams struct {
@@ -235,12 +277,13 @@ func (q *Queries) LockPractice(ctx context.Context, arg LockPracticeParams) (Pra
 		&i.BlockID,
 		&i.BlockMs,
 		&i.RunningSince,
+		&i.Terms,
 	)
 	return i, err
 }
 
 const nextPractice = `-- name: NextPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
 ORDER BY (status = 'open') DESC, starts_at LIMIT 1
 `
 
@@ -266,12 +309,13 @@ func (q *Queries) NextPractice(ctx context.Context, arg NextPracticeParams) (Pra
 		&i.BlockID,
 		&i.BlockMs,
 		&i.RunningSince,
+		&i.Terms,
 	)
 	return i, err
 }
 
 const practice = `-- name: Practice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
 
 type PracticeParams struct {
@@ -295,12 +339,13 @@ func (q *Queries) Practice(ctx context.Context, arg PracticeParams) (Practice, e
 		&i.BlockID,
 		&i.BlockMs,
 		&i.RunningSince,
+		&i.Terms,
 	)
 	return i, err
 }
 
 const practicesOfTeam = `-- name: PracticesOfTeam :many
-SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
+SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
 FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
 `
 
@@ -321,6 +366,7 @@ type PracticesOfTeamRow struct {
 	BlockID      *uuid.UUID
 	BlockMs      int64
 	RunningSince *time.Time
+	Terms        []byte
 	Reps         int64
 }
 
@@ -345,8 +391,66 @@ func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams
 			&i.BlockID,
 			&i.BlockMs,
 			&i.RunningSince,
+			&i.Terms,
 			&i.Reps,
 		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const putTemplate = `-- name: PutTemplate :exec
+INSERT INTO templates (id, program_id, name, minutes, blocks) VALUES ($1, $2, $3, $4, $5)
+`
+
+type PutTemplateParams struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	Name      string
+	Minutes   int32
+	Blocks    []byte
+}
+
+func (q *Queries) PutTemplate(ctx context.Context, arg PutTemplateParams) error {
+	_, err := q.db.Exec(ctx, putTemplate,
+		arg.ID,
+		arg.ProgramID,
+		arg.Name,
+		arg.Minutes,
+		arg.Blocks,
+	)
+	return err
+}
+
+const repsPerBlock = `-- name: RepsPerBlock :many
+SELECT block_id, count(*) AS reps FROM rep_events WHERE program_id = $1 AND practice_id = $2 AND kind = 'rep' GROUP BY block_id
+`
+
+type RepsPerBlockParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+}
+
+type RepsPerBlockRow struct {
+	BlockID uuid.UUID
+	Reps    int64
+}
+
+func (q *Queries) RepsPerBlock(ctx context.Context, arg RepsPerBlockParams) ([]RepsPerBlockRow, error) {
+	rows, err := q.db.Query(ctx, repsPerBlock, arg.ProgramID, arg.PracticeID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []RepsPerBlockRow{}
+	for rows.Next() {
+		var i RepsPerBlockRow
+		if err := rows.Scan(&i.BlockID, &i.Reps); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
@@ -388,8 +492,39 @@ func (q *Queries) SetClock(ctx context.Context, arg SetClockParams) (int64, erro
 	return result.RowsAffected(), nil
 }
 
+const templatesOfProgram = `-- name: TemplatesOfProgram :many
+SELECT id, program_id, name, minutes, blocks, changed_at FROM templates WHERE program_id = $1 ORDER BY name
+`
+
+func (q *Queries) TemplatesOfProgram(ctx context.Context, programID uuid.UUID) ([]Template, error) {
+	rows, err := q.db.Query(ctx, templatesOfProgram, programID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []Template{}
+	for rows.Next() {
+		var i Template
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.Name,
+			&i.Minutes,
+			&i.Blocks,
+			&i.ChangedAt,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const updatePractice = `-- name: UpdatePractice :execrows
-UPDATE practices SET starts_at = $4, minutes = $5, note = $6, version = version + 1
+UPDATE practices SET starts_at = $4, minutes = $5, note = $6, terms = $8, version = version + 1
 WHERE program_id = $1 AND team_id = $2 AND id = $3 AND version = $7
 `
 
@@ -401,6 +536,7 @@ type UpdatePracticeParams struct {
 	Minutes   int32
 	Note      string
 	Version   int32
+	Terms     []byte
 }
 
 func (q *Queries) UpdatePractice(ctx context.Context, arg UpdatePracticeParams) (int64, error) {
@@ -412,6 +548,7 @@ func (q *Queries) UpdatePractice(ctx context.Context, arg UpdatePracticeParams) 
 		arg.Minutes,
 		arg.Note,
 		arg.Version,
+		arg.Terms,
 	)
 	if err != nil {
 		return 0, err

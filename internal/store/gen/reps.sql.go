@@ -80,6 +80,42 @@ func (q *Queries) InsertRepEvent(ctx context.Context, arg InsertRepEventParams) 
 	return result.RowsAffected(), nil
 }
 
+const lastPracticed = `-- name: LastPracticed :many
+SELECT r.screen, max(r.at)::timestamptz AS at FROM rep_events r
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen
+`
+
+type LastPracticedParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+}
+
+type LastPracticedRow struct {
+	Screen string
+	At     time.Time
+}
+
+// When each situation was last seen, on rungs where players read.
+func (q *Queries) LastPracticed(ctx context.Context, arg LastPracticedParams) ([]LastPracticedRow, error) {
+	rows, err := q.db.Query(ctx, lastPracticed, arg.ProgramID, arg.TeamID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []LastPracticedRow{}
+	for rows.Next() {
+		var i LastPracticedRow
+		if err := rows.Scan(&i.Screen, &i.At); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const paceOfDrill = `-- name: PaceOfDrill :many
 SELECT r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
@@ -117,6 +153,55 @@ func (q *Queries) PaceOfDrill(ctx context.Context, arg PaceOfDrillParams) ([]Pac
 	for rows.Next() {
 		var i PaceOfDrillRow
 		if err := rows.Scan(
+			&i.BlockID,
+			&i.RepNo,
+			&i.At,
+			&i.Baskets,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const paceOfTeam = `-- name: PaceOfTeam :many
+SELECT r.drill, b.stage, r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
+FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep'
+GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no
+`
+
+type PaceOfTeamParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+}
+
+type PaceOfTeamRow struct {
+	Drill   string
+	Stage   string
+	BlockID uuid.UUID
+	RepNo   int32
+	At      time.Time
+	Baskets int32
+}
+
+// The same for every stage at once.
+func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceOfTeamRow, error) {
+	rows, err := q.db.Query(ctx, paceOfTeam, arg.ProgramID, arg.TeamID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []PaceOfTeamRow{}
+	for rows.Next() {
+		var i PaceOfTeamRow
+		if err := rows.Scan(
+			&i.Drill,
+			&i.Stage,
 			&i.BlockID,
 			&i.RepNo,
 			&i.At,

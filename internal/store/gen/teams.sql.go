@@ -62,8 +62,8 @@ func (q *Queries) InsertPlayer(ctx context.Context, arg InsertPlayerParams) erro
 }
 
 const insertTeam = `-- name: InsertTeam :exec
-INSERT INTO teams (id, program_id, name, season, ages, court, position)
-VALUES ($1, $2, $3, $4, $5, $6, $7)
+INSERT INTO teams (id, program_id, name, season, ages, court, position, zone)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
 `
 
 type InsertTeamParams struct {
@@ -74,6 +74,7 @@ type InsertTeamParams struct {
 	Ages      string
 	Court     []byte
 	Position  int32
+	Zone      string
 }
 
 func (q *Queries) InsertTeam(ctx context.Context, arg InsertTeamParams) error {
@@ -85,6 +86,7 @@ func (q *Queries) InsertTeam(ctx context.Context, arg InsertTeamParams) error {
 		arg.Ages,
 		arg.Court,
 		arg.Position,
+		arg.Zone,
 	)
 	return err
 }
@@ -157,8 +159,44 @@ func (q *Queries) PlayersOfTeam(ctx context.Context, arg PlayersOfTeamParams) ([
 	return items, nil
 }
 
+const setFeed = `-- name: SetFeed :execrows
+UPDATE teams SET feed_hash = $3 WHERE program_id = $1 AND id = $2
+`
+
+type SetFeedParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+	FeedHash  []byte
+}
+
+func (q *Queries) SetFeed(ctx context.Context, arg SetFeedParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setFeed, arg.ProgramID, arg.ID, arg.FeedHash)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
+const setSeasonAim = `-- name: SetSeasonAim :execrows
+UPDATE teams SET season_aim = $3 WHERE program_id = $1 AND id = $2
+`
+
+type SetSeasonAimParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+	SeasonAim []byte
+}
+
+func (q *Queries) SetSeasonAim(ctx context.Context, arg SetSeasonAimParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setSeasonAim, arg.ProgramID, arg.ID, arg.SeasonAim)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -182,12 +220,45 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.Position,
 		&i.ShootFirst,
 		&i.Pace,
+		&i.Zone,
+		&i.LocalRule,
+		&i.SeasonAim,
+		&i.FeedHash,
+	)
+	return i, err
+}
+
+const teamByFeed = `-- name: TeamByFeed :one
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash FROM teams WHERE feed_hash = $1
+`
+
+// unscoped: a calendar reads without signing in; the hash of its address finds the team
+func (q *Queries) TeamByFeed(ctx context.Context, feedHash []byte) (Team, error) {
+	row := q.db.QueryRow(ctx, teamByFeed, feedHash)
+	var i Team
+	err := row.Scan(
+		&i.ID,
+		&i.ProgramID,
+		&i.Name,
+		&i.Season,
+		&i.Ages,
+		&i.Court,
+		&i.Metric,
+		&i.FadeToCorner,
+		&i.FlareFirst,
+		&i.Position,
+		&i.ShootFirst,
+		&i.Pace,
+		&i.Zone,
+		&i.LocalRule,
+		&i.SeasonAim,
+		&i.FeedHash,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -212,6 +283,10 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.Position,
 			&i.ShootFirst,
 			&i.Pace,
+			&i.Zone,
+			&i.LocalRule,
+			&i.SeasonAim,
+			&i.FeedHash,
 		); err != nil {
 			return nil, err
 		}
@@ -259,7 +334,7 @@ func (q *Queries) UpdatePlayer(ctx context.Context, arg UpdatePlayerParams) (int
 }
 
 const updateTeam = `-- name: UpdateTeam :execrows
-UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11
+UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11, zone = $12, local_rule = $13
 WHERE program_id = $1 AND id = $2
 `
 
@@ -275,6 +350,8 @@ type UpdateTeamParams struct {
 	FlareFirst   bool
 	ShootFirst   bool
 	Pace         []byte
+	Zone         string
+	LocalRule    []byte
 }
 
 func (q *Queries) UpdateTeam(ctx context.Context, arg UpdateTeamParams) (int64, error) {
@@ -290,6 +367,8 @@ func (q *Queries) UpdateTeam(ctx context.Context, arg UpdateTeamParams) (int64, 
 		arg.FlareFirst,
 		arg.ShootFirst,
 		arg.Pace,
+		arg.Zone,
+		arg.LocalRule,
 	)
 	if err != nil {
 		return 0, err

@@ -14,10 +14,10 @@ SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'do
 ORDER BY (status = 'open') DESC, starts_at LIMIT 1;
 
 -- name: InsertPractice :exec
-INSERT INTO practices (id, program_id, team_id, starts_at, minutes, note, status) VALUES ($1, $2, $3, $4, $5, $6, $7);
+INSERT INTO practices (id, program_id, team_id, starts_at, minutes, note, status, terms) VALUES ($1, $2, $3, $4, $5, $6, $7, $8);
 
 -- name: UpdatePractice :execrows
-UPDATE practices SET starts_at = $4, minutes = $5, note = $6, version = version + 1
+UPDATE practices SET starts_at = $4, minutes = $5, note = $6, terms = $8, version = version + 1
 WHERE program_id = $1 AND team_id = $2 AND id = $3 AND version = $7;
 
 -- name: DeletePractice :execrows
@@ -34,15 +34,27 @@ SELECT * FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY positio
 DELETE FROM blocks WHERE program_id = $1 AND practice_id = $2;
 
 -- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12);
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16);
 
 -- name: Attendance :many
-SELECT player_id FROM attendance WHERE program_id = $1 AND practice_id = $2;
+SELECT player_id, limited FROM attendance WHERE program_id = $1 AND practice_id = $2;
 
 -- name: DeleteAttendance :exec
 DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2;
 
 -- name: InsertAttendance :exec
-INSERT INTO attendance (program_id, practice_id, player_id)
-SELECT sqlc.arg(program_id), sqlc.arg(practice_id), unnest(sqlc.arg(players)::uuid[]);
+INSERT INTO attendance (program_id, practice_id, player_id, limited)
+SELECT sqlc.arg(program_id), sqlc.arg(practice_id), p, p = ANY (sqlc.arg(limited)::uuid[]) FROM unnest(sqlc.arg(players)::uuid[]) AS p;
+
+-- name: RepsPerBlock :many
+SELECT block_id, count(*) AS reps FROM rep_events WHERE program_id = $1 AND practice_id = $2 AND kind = 'rep' GROUP BY block_id;
+
+-- name: TemplatesOfProgram :many
+SELECT * FROM templates WHERE program_id = $1 ORDER BY name;
+
+-- name: PutTemplate :exec
+INSERT INTO templates (id, program_id, name, minutes, blocks) VALUES ($1, $2, $3, $4, $5);
+
+-- name: DeleteTemplate :execrows
+DELETE FROM templates WHERE program_id = $1 AND id = $2;

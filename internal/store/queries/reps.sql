@@ -32,3 +32,15 @@ SELECT r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integ
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
 WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.drill = $3 AND b.stage = sqlc.arg(stage)
 GROUP BY r.block_id, r.rep_no ORDER BY r.block_id, r.rep_no;
+
+-- name: PaceOfTeam :many
+-- The same for every stage at once.
+SELECT r.drill, b.stage, r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
+FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep'
+GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no;
+
+-- name: LastPracticed :many
+-- When each situation was last seen, on rungs where players read.
+SELECT r.screen, max(r.at)::timestamptz AS at FROM rep_events r
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen;

@@ -5,11 +5,11 @@ SELECT * FROM teams WHERE program_id = $1 ORDER BY position, name;
 SELECT * FROM teams WHERE program_id = $1 AND id = $2;
 
 -- name: InsertTeam :exec
-INSERT INTO teams (id, program_id, name, season, ages, court, position)
-VALUES ($1, $2, $3, $4, $5, $6, $7);
+INSERT INTO teams (id, program_id, name, season, ages, court, position, zone)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8);
 
 -- name: UpdateTeam :execrows
-UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11
+UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11, zone = $12, local_rule = $13
 WHERE program_id = $1 AND id = $2;
 
 -- name: PlayersOfTeam :many
@@ -28,3 +28,13 @@ WHERE program_id = $1 AND team_id = $2 AND id = $3;
 
 -- name: DeletePlayer :execrows
 DELETE FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: SetSeasonAim :execrows
+UPDATE teams SET season_aim = $3 WHERE program_id = $1 AND id = $2;
+
+-- name: SetFeed :execrows
+UPDATE teams SET feed_hash = $3 WHERE program_id = $1 AND id = $2;
+
+-- name: TeamByFeed :one
+-- unscoped: a calendar reads without signing in; the hash of its address finds the team
+SELECT * FROM teams WHERE feed_hash = $1;

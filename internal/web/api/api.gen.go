@@ -79,6 +79,24 @@ func (e ClockActionAction) Valid() bool {
 	}
 }
 
+// Defines values for FillInputScope.
+const (
+	Evening FillInputScope = "evening"
+	Holes   FillInputScope = "holes"
+)
+
+// Valid indicates whether the value is a known member of the FillInputScope enum.
+func (e FillInputScope) Valid() bool {
+	switch e {
+	case Evening:
+		return true
+	case Holes:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for LoggedRepSide.
 const (
 	LoggedRepSideLeft  LoggedRepSide = "left"
@@ -271,6 +289,27 @@ func (e GetBoardParamsRole) Valid() bool {
 	}
 }
 
+// Defines values for ExportPracticeParamsFormat.
+const (
+	Csv  ExportPracticeParamsFormat = "csv"
+	Ics  ExportPracticeParamsFormat = "ics"
+	Json ExportPracticeParamsFormat = "json"
+)
+
+// Valid indicates whether the value is a known member of the ExportPracticeParamsFormat enum.
+func (e ExportPracticeParamsFormat) Valid() bool {
+	switch e {
+	case Csv:
+		return true
+	case Ics:
+		return true
+	case Json:
+		return true
+	default:
+		return false
+	}
+}
+
 // AgeLimits defines model for AgeLimits.
 type AgeLimits = practice.Limits
 
@@ -358,8 +397,14 @@ type Court = court.Court
 // CourtPreset defines model for CourtPreset.
 type CourtPreset = court.Preset
 
+// Cover defines model for Cover.
+type Cover = practice.Cover
+
 // CueInfo defines model for CueInfo.
 type CueInfo = reads.CueInfo
+
+// DayLoad defines model for DayLoad.
+type DayLoad = practice.DayLoad
 
 // Drill defines model for Drill.
 type Drill = drill.Drill
@@ -369,6 +414,18 @@ type DrillFile map[string]interface{}
 
 // Figure defines model for Figure.
 type Figure = reads.Person
+
+// FillInput defines model for FillInput.
+type FillInput struct {
+	Plan  PracticeInput  `json:"plan"`
+	Scope FillInputScope `json:"scope"`
+}
+
+// FillInputScope defines model for FillInput.Scope.
+type FillInputScope string
+
+// Filled defines model for Filled.
+type Filled = practice.Filled
 
 // Help defines model for Help.
 type Help = reads.Help
@@ -410,6 +467,9 @@ type Lesson struct {
 // Lines what is painted, in feet in the court's frame
 type Lines = court.Lines
 
+// LocalRule defines model for LocalRule.
+type LocalRule = practice.LocalRule
+
 // LoggedRep defines model for LoggedRep.
 type LoggedRep struct {
 	At          time.Time          `json:"at"`
@@ -431,6 +491,21 @@ type LoggedRep struct {
 
 // LoggedRepSide defines model for LoggedRep.Side.
 type LoggedRepSide string
+
+// Mail defines model for Mail.
+type Mail struct {
+	At      time.Time `json:"at"`
+	Id      string    `json:"id"`
+	Subject string    `json:"subject"`
+	To      string    `json:"to"`
+}
+
+// MailText defines model for MailText.
+type MailText struct {
+	Attachments []string `json:"attachments"`
+	Mail        Mail     `json:"mail"`
+	Text        string   `json:"text"`
+}
 
 // Mark defines model for Mark.
 type Mark = court.Mark
@@ -541,6 +616,17 @@ type Phase = drill.Phase
 // Placed defines model for Placed.
 type Placed = drill.Placed
 
+// PlanFile a plan as an open file
+type PlanFile struct {
+	Blocks   []Block   `json:"blocks"`
+	Minutes  int       `json:"minutes"`
+	Note     string    `json:"note"`
+	Schema   int       `json:"schema"`
+	StartsAt time.Time `json:"startsAt"`
+	Team     string    `json:"team"`
+	Terms    Terms     `json:"terms"`
+}
+
 // Play defines model for Play.
 type Play = reads.Play
 
@@ -568,12 +654,14 @@ type Position = drill.Position
 type Practice struct {
 	Blocks   []Block              `json:"blocks"`
 	Id       openapi_types.UUID   `json:"id"`
+	Limited  []openapi_types.UUID `json:"limited"`
 	Minutes  int                  `json:"minutes"`
 	Note     string               `json:"note"`
 	Present  []openapi_types.UUID `json:"present"`
 	Sheet    Sheet                `json:"sheet"`
 	StartsAt time.Time            `json:"startsAt"`
 	Status   PracticeStatus       `json:"status"`
+	Terms    Terms                `json:"terms"`
 	Version  int                  `json:"version"`
 }
 
@@ -582,11 +670,15 @@ type PracticeStatus string
 
 // PracticeInput defines model for PracticeInput.
 type PracticeInput struct {
-	Blocks   []Block              `json:"blocks"`
-	Minutes  int                  `json:"minutes"`
-	Note     string               `json:"note"`
-	Present  []openapi_types.UUID `json:"present"`
-	StartsAt time.Time            `json:"startsAt"`
+	Blocks []Block `json:"blocks"`
+
+	// Limited who keeps out of live blocks
+	Limited  *[]openapi_types.UUID `json:"limited,omitempty"`
+	Minutes  int                   `json:"minutes"`
+	Note     string                `json:"note"`
+	Present  []openapi_types.UUID  `json:"present"`
+	StartsAt time.Time             `json:"startsAt"`
+	Terms    *Terms                `json:"terms,omitempty"`
 
 	// Version the version the change was made on
 	Version *int `json:"version,omitempty"`
@@ -700,6 +792,18 @@ type School = reads.School
 // ScreenInfo defines model for ScreenInfo.
 type ScreenInfo = reads.Screen
 
+// Season defines model for Season.
+type Season struct {
+	Aim  SeasonAim  `json:"aim"`
+	Plan SeasonPlan `json:"plan"`
+}
+
+// SeasonAim defines model for SeasonAim.
+type SeasonAim = practice.SeasonAim
+
+// SeasonPlan defines model for SeasonPlan.
+type SeasonPlan = practice.SeasonPlan
+
 // Session defines model for Session.
 type Session struct {
 	Demo    *SignIn      `json:"demo,omitempty"`
@@ -720,6 +824,9 @@ type SetUp struct {
 	Password string `json:"password"`
 	Program  string `json:"program"`
 	Team     string `json:"team"`
+
+	// Zone the browser's time zone
+	Zone *string `json:"zone,omitempty"`
 }
 
 // Sheet defines model for Sheet.
@@ -753,28 +860,37 @@ type TapeSheet struct {
 
 // Team defines model for Team.
 type Team struct {
-	Ages   string             `json:"ages"`
-	Court  Court              `json:"court"`
-	Id     openapi_types.UUID `json:"id"`
-	Metric bool               `json:"metric"`
-	Name   string             `json:"name"`
+	Ages  string `json:"ages"`
+	Court Court  `json:"court"`
+
+	// Feed a calendar address is in use
+	Feed      bool               `json:"feed"`
+	Id        openapi_types.UUID `json:"id"`
+	LocalRule LocalRule          `json:"localRule"`
+	Metric    bool               `json:"metric"`
+	Name      string             `json:"name"`
 
 	// OwnPace the team's own figures; else its age group's
 	OwnPace bool   `json:"ownPace"`
 	Pace    Pace   `json:"pace"`
 	School  School `json:"school"`
 	Season  string `json:"season"`
+	Zone    string `json:"zone"`
 }
 
 // TeamInput defines model for TeamInput.
 type TeamInput struct {
-	Ages   string `json:"ages"`
-	Court  Court  `json:"court"`
-	Metric bool   `json:"metric"`
-	Name   string `json:"name"`
-	Pace   *Pace  `json:"pace,omitempty"`
-	School School `json:"school"`
-	Season string `json:"season"`
+	Ages      string     `json:"ages"`
+	Court     Court      `json:"court"`
+	LocalRule *LocalRule `json:"localRule,omitempty"`
+	Metric    bool       `json:"metric"`
+	Name      string     `json:"name"`
+	Pace      *Pace      `json:"pace,omitempty"`
+	School    School     `json:"school"`
+	Season    string     `json:"season"`
+
+	// Zone IANA time zone, such as Europe/Berlin
+	Zone *string `json:"zone,omitempty"`
 }
 
 // TeamName defines model for TeamName.
@@ -782,6 +898,30 @@ type TeamName struct {
 	Id   openapi_types.UUID `json:"id"`
 	Name string             `json:"name"`
 }
+
+// Template defines model for Template.
+type Template struct {
+	Blocks  []Block            `json:"blocks"`
+	Id      openapi_types.UUID `json:"id"`
+	Minutes int                `json:"minutes"`
+	Name    string             `json:"name"`
+}
+
+// TemplateInput defines model for TemplateInput.
+type TemplateInput struct {
+	Blocks  []Block `json:"blocks"`
+	Minutes int     `json:"minutes"`
+	Name    string  `json:"name"`
+}
+
+// Terms defines model for Terms.
+type Terms = practice.Terms
+
+// Warning defines model for Warning.
+type Warning = practice.Warning
+
+// Week defines model for Week.
+type Week = practice.Week
 
 // PlayerId defines model for playerId.
 type PlayerId = openapi_types.UUID
@@ -818,10 +958,24 @@ type GetLessonParams struct {
 	Screen string `form:"screen" json:"screen"`
 }
 
+// GetLoadsParams defines parameters for GetLoads.
+type GetLoadsParams struct {
+	// From a day of the week; today by default
+	From *string `form:"from,omitempty" json:"from,omitempty"`
+}
+
 // GetMotionParams defines parameters for GetMotion.
 type GetMotionParams struct {
 	Drill string `form:"drill" json:"drill"`
 }
+
+// ExportPracticeParams defines parameters for ExportPractice.
+type ExportPracticeParams struct {
+	Format ExportPracticeParamsFormat `form:"format" json:"format"`
+}
+
+// ExportPracticeParamsFormat defines parameters for ExportPractice.
+type ExportPracticeParamsFormat string
 
 // GetQuestionParams defines parameters for GetQuestion.
 type GetQuestionParams struct {
@@ -875,6 +1029,9 @@ type AddStaffJSONRequestBody = NewStaff
 // UpdateTeamJSONRequestBody defines body for UpdateTeam for application/json ContentType.
 type UpdateTeamJSONRequestBody = TeamInput
 
+// FillPlanJSONRequestBody defines body for FillPlan for application/json ContentType.
+type FillPlanJSONRequestBody = FillInput
+
 // JudgeJSONRequestBody defines body for Judge for application/json ContentType.
 type JudgeJSONRequestBody = Situation
 
@@ -908,8 +1065,14 @@ type PreviewDrillJSONRequestBody = Drill
 // ReadMapJSONRequestBody defines body for ReadMap for application/json ContentType.
 type ReadMapJSONRequestBody = Situation
 
+// SetSeasonJSONRequestBody defines body for SetSeason for application/json ContentType.
+type SetSeasonJSONRequestBody = SeasonAim
+
 // LayOutJSONRequestBody defines body for LayOut for application/json ContentType.
 type LayOutJSONRequestBody = PracticeInput
+
+// AddTemplateJSONRequestBody defines body for AddTemplate for application/json ContentType.
+type AddTemplateJSONRequestBody = TemplateInput
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
@@ -928,6 +1091,12 @@ type ServerInterface interface {
 
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx *echo.Context, drillId openapi_types.UUID) error
+
+	// (GET /api/outbox)
+	ListOutbox(ctx *echo.Context) error
+
+	// (GET /api/outbox/{mailId})
+	ReadMail(ctx *echo.Context, mailId string) error
 
 	// (DELETE /api/session)
 	SignOut(ctx *echo.Context, params SignOutParams) error
@@ -959,11 +1128,23 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/board)
 	GetBoard(ctx *echo.Context, teamId TeamId, params GetBoardParams) error
 
+	// (DELETE /api/teams/{teamId}/feed)
+	EndFeed(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/feed)
+	MakeFeed(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/fill)
+	FillPlan(ctx *echo.Context, teamId TeamId) error
+
 	// (POST /api/teams/{teamId}/judge)
 	Judge(ctx *echo.Context, teamId TeamId) error
 
 	// (GET /api/teams/{teamId}/lesson)
 	GetLesson(ctx *echo.Context, teamId TeamId, params GetLessonParams) error
+
+	// (GET /api/teams/{teamId}/loads)
+	GetLoads(ctx *echo.Context, teamId TeamId, params GetLoadsParams) error
 
 	// (GET /api/teams/{teamId}/motion)
 	GetMotion(ctx *echo.Context, teamId TeamId, params GetMotionParams) error
@@ -1007,8 +1188,17 @@ type ServerInterface interface {
 	// (PUT /api/teams/{teamId}/practices/{practiceId})
 	UpdatePractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (GET /api/teams/{teamId}/practices/{practiceId}/carry)
+	CarryOver(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
 	// (POST /api/teams/{teamId}/practices/{practiceId}/clock)
 	SetClock(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
+	ExportPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId, params ExportPracticeParams) error
+
+	// (POST /api/teams/{teamId}/practices/{practiceId}/mail)
+	MailPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
 	// (POST /api/teams/{teamId}/practices/{practiceId}/reps)
 	LogReps(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
@@ -1034,11 +1224,29 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/search)
 	Search(ctx *echo.Context, teamId TeamId, params SearchParams) error
 
+	// (GET /api/teams/{teamId}/season)
+	GetSeason(ctx *echo.Context, teamId TeamId) error
+
+	// (PUT /api/teams/{teamId}/season)
+	SetSeason(ctx *echo.Context, teamId TeamId) error
+
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx *echo.Context, teamId TeamId) error
 
 	// (GET /api/teams/{teamId}/tape)
 	GetTape(ctx *echo.Context, teamId TeamId, params GetTapeParams) error
+
+	// (GET /api/teams/{teamId}/templates)
+	ListTemplates(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/templates)
+	AddTemplate(ctx *echo.Context, teamId TeamId) error
+
+	// (DELETE /api/teams/{teamId}/templates/{templateId})
+	DeleteTemplate(ctx *echo.Context, teamId TeamId, templateId openapi_types.UUID) error
+
+	// (GET /calendar/{feedKey})
+	ReadFeed(ctx *echo.Context, feedKey string) error
 }
 
 // ServerInterfaceWrapper converts echo contexts to parameters.
@@ -1102,6 +1310,31 @@ func (w *ServerInterfaceWrapper) ArchiveDrill(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.ArchiveDrill(ctx, drillId)
+	return err
+}
+
+// ListOutbox converts echo context to params.
+func (w *ServerInterfaceWrapper) ListOutbox(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListOutbox(ctx)
+	return err
+}
+
+// ReadMail converts echo context to params.
+func (w *ServerInterfaceWrapper) ReadMail(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "mailId" -------------
+	var mailId string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "mailId", ctx.Param("mailId"), &mailId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter mailId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ReadMail(ctx, mailId)
 	return err
 }
 
@@ -1241,6 +1474,54 @@ func (w *ServerInterfaceWrapper) GetBoard(ctx *echo.Context) error {
 	return err
 }
 
+// EndFeed converts echo context to params.
+func (w *ServerInterfaceWrapper) EndFeed(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.EndFeed(ctx, teamId)
+	return err
+}
+
+// MakeFeed converts echo context to params.
+func (w *ServerInterfaceWrapper) MakeFeed(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.MakeFeed(ctx, teamId)
+	return err
+}
+
+// FillPlan converts echo context to params.
+func (w *ServerInterfaceWrapper) FillPlan(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.FillPlan(ctx, teamId)
+	return err
+}
+
 // Judge converts echo context to params.
 func (w *ServerInterfaceWrapper) Judge(ctx *echo.Context) error {
 	var err error
@@ -1279,6 +1560,31 @@ func (w *ServerInterfaceWrapper) GetLesson(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetLesson(ctx, teamId, params)
+	return err
+}
+
+// GetLoads converts echo context to params.
+func (w *ServerInterfaceWrapper) GetLoads(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetLoadsParams
+	// ------------- Optional query parameter "from" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "from", ctx.QueryParams(), &params.From, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter from: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetLoads(ctx, teamId, params)
 	return err
 }
 
@@ -1563,6 +1869,30 @@ func (w *ServerInterfaceWrapper) UpdatePractice(ctx *echo.Context) error {
 	return err
 }
 
+// CarryOver converts echo context to params.
+func (w *ServerInterfaceWrapper) CarryOver(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.CarryOver(ctx, teamId, practiceId)
+	return err
+}
+
 // SetClock converts echo context to params.
 func (w *ServerInterfaceWrapper) SetClock(ctx *echo.Context) error {
 	var err error
@@ -1584,6 +1914,63 @@ func (w *ServerInterfaceWrapper) SetClock(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.SetClock(ctx, teamId, practiceId)
+	return err
+}
+
+// ExportPractice converts echo context to params.
+func (w *ServerInterfaceWrapper) ExportPractice(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ExportPracticeParams
+	// ------------- Required query parameter "format" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "format", ctx.QueryParams(), &params.Format, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter format: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ExportPractice(ctx, teamId, practiceId, params)
+	return err
+}
+
+// MailPractice converts echo context to params.
+func (w *ServerInterfaceWrapper) MailPractice(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.MailPractice(ctx, teamId, practiceId)
 	return err
 }
 
@@ -1781,6 +2168,38 @@ func (w *ServerInterfaceWrapper) Search(ctx *echo.Context) error {
 	return err
 }
 
+// GetSeason converts echo context to params.
+func (w *ServerInterfaceWrapper) GetSeason(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetSeason(ctx, teamId)
+	return err
+}
+
+// SetSeason converts echo context to params.
+func (w *ServerInterfaceWrapper) SetSeason(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetSeason(ctx, teamId)
+	return err
+}
+
 // LayOut converts echo context to params.
 func (w *ServerInterfaceWrapper) LayOut(ctx *echo.Context) error {
 	var err error
@@ -1819,6 +2238,78 @@ func (w *ServerInterfaceWrapper) GetTape(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetTape(ctx, teamId, params)
+	return err
+}
+
+// ListTemplates converts echo context to params.
+func (w *ServerInterfaceWrapper) ListTemplates(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListTemplates(ctx, teamId)
+	return err
+}
+
+// AddTemplate converts echo context to params.
+func (w *ServerInterfaceWrapper) AddTemplate(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AddTemplate(ctx, teamId)
+	return err
+}
+
+// DeleteTemplate converts echo context to params.
+func (w *ServerInterfaceWrapper) DeleteTemplate(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "templateId" -------------
+	var templateId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "templateId", ctx.Param("templateId"), &templateId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter templateId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.DeleteTemplate(ctx, teamId, templateId)
+	return err
+}
+
+// ReadFeed converts echo context to params.
+func (w *ServerInterfaceWrapper) ReadFeed(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "feedKey" -------------
+	var feedKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "feedKey", ctx.Param("feedKey"), &feedKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter feedKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ReadFeed(ctx, feedKey)
 	return err
 }
 
@@ -1911,6 +2402,21 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/run", wrapper.GetRun, options.OperationMiddlewares["getRun"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/reps", wrapper.LogReps, options.OperationMiddlewares["logReps"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/fill", wrapper.FillPlan, options.OperationMiddlewares["fillPlan"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/loads", wrapper.GetLoads, options.OperationMiddlewares["getLoads"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/season", wrapper.GetSeason, options.OperationMiddlewares["getSeason"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/season", wrapper.SetSeason, options.OperationMiddlewares["setSeason"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/feed", wrapper.EndFeed, options.OperationMiddlewares["endFeed"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/feed", wrapper.MakeFeed, options.OperationMiddlewares["makeFeed"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/templates", wrapper.ListTemplates, options.OperationMiddlewares["listTemplates"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/templates", wrapper.AddTemplate, options.OperationMiddlewares["addTemplate"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/templates/:templateId", wrapper.DeleteTemplate, options.OperationMiddlewares["deleteTemplate"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/carry", wrapper.CarryOver, options.OperationMiddlewares["carryOver"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/export", wrapper.ExportPractice, options.OperationMiddlewares["exportPractice"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/mail", wrapper.MailPractice, options.OperationMiddlewares["mailPractice"]...)
+	router.GET(options.BaseURL+"/api/outbox", wrapper.ListOutbox, options.OperationMiddlewares["listOutbox"]...)
+	router.GET(options.BaseURL+"/api/outbox/:mailId", wrapper.ReadMail, options.OperationMiddlewares["readMail"]...)
+	router.GET(options.BaseURL+"/calendar/:feedKey", wrapper.ReadFeed, options.OperationMiddlewares["readFeed"]...)
 
 }
 
@@ -2100,6 +2606,83 @@ type ArchiveDrilldefaultJSONResponse struct {
 }
 
 func (response ArchiveDrilldefaultJSONResponse) VisitArchiveDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListOutboxRequestObject struct {
+}
+
+type ListOutboxResponseObject interface {
+	VisitListOutboxResponse(w http.ResponseWriter) error
+}
+
+type ListOutbox200JSONResponse []Mail
+
+func (response ListOutbox200JSONResponse) VisitListOutboxResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListOutboxdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListOutboxdefaultJSONResponse) VisitListOutboxResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadMailRequestObject struct {
+	MailId string `json:"mailId"`
+}
+
+type ReadMailResponseObject interface {
+	VisitReadMailResponse(w http.ResponseWriter) error
+}
+
+type ReadMail200JSONResponse MailText
+
+func (response ReadMail200JSONResponse) VisitReadMailResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadMaildefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ReadMaildefaultJSONResponse) VisitReadMailResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -2472,6 +3055,120 @@ func (response GetBoarddefaultJSONResponse) VisitGetBoardResponse(w http.Respons
 	return err
 }
 
+type EndFeedRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type EndFeedResponseObject interface {
+	VisitEndFeedResponse(w http.ResponseWriter) error
+}
+
+type EndFeed204Response struct {
+}
+
+func (response EndFeed204Response) VisitEndFeedResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type EndFeeddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response EndFeeddefaultJSONResponse) VisitEndFeedResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakeFeedRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type MakeFeedResponseObject interface {
+	VisitMakeFeedResponse(w http.ResponseWriter) error
+}
+
+type MakeFeed200JSONResponse struct {
+	Path string `json:"path"`
+}
+
+func (response MakeFeed200JSONResponse) VisitMakeFeedResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakeFeeddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response MakeFeeddefaultJSONResponse) VisitMakeFeedResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FillPlanRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *FillPlanJSONRequestBody
+}
+
+type FillPlanResponseObject interface {
+	VisitFillPlanResponse(w http.ResponseWriter) error
+}
+
+type FillPlan200JSONResponse Filled
+
+func (response FillPlan200JSONResponse) VisitFillPlanResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FillPlandefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response FillPlandefaultJSONResponse) VisitFillPlanResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type JudgeRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Body   *JudgeJSONRequestBody
@@ -2541,6 +3238,46 @@ type GetLessondefaultJSONResponse struct {
 }
 
 func (response GetLessondefaultJSONResponse) VisitGetLessonResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetLoadsRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Params GetLoadsParams
+}
+
+type GetLoadsResponseObject interface {
+	VisitGetLoadsResponse(w http.ResponseWriter) error
+}
+
+type GetLoads200JSONResponse Week
+
+func (response GetLoads200JSONResponse) VisitGetLoadsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetLoadsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetLoadsdefaultJSONResponse) VisitGetLoadsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -3099,6 +3836,46 @@ func (response UpdatePracticedefaultJSONResponse) VisitUpdatePracticeResponse(w 
 	return err
 }
 
+type CarryOverRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type CarryOverResponseObject interface {
+	VisitCarryOverResponse(w http.ResponseWriter) error
+}
+
+type CarryOver200JSONResponse []Block
+
+func (response CarryOver200JSONResponse) VisitCarryOverResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CarryOverdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response CarryOverdefaultJSONResponse) VisitCarryOverResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type SetClockRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -3129,6 +3906,145 @@ type SetClockdefaultJSONResponse struct {
 }
 
 func (response SetClockdefaultJSONResponse) VisitSetClockResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ExportPracticeRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+	Params     ExportPracticeParams
+}
+
+type ExportPracticeResponseObject interface {
+	VisitExportPracticeResponse(w http.ResponseWriter) error
+}
+
+type ExportPractice200ResponseHeaders struct {
+	ContentDisposition *string
+}
+
+type ExportPractice200JSONResponse struct {
+	Body    PlanFile
+	Headers ExportPractice200ResponseHeaders
+}
+
+func (response ExportPractice200JSONResponse) VisitExportPracticeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	if response.Headers.ContentDisposition != nil {
+		w.Header().Set("Content-Disposition", fmt.Sprint(*response.Headers.ContentDisposition))
+	}
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ExportPractice200TextcalendarResponse struct {
+	Body          io.Reader
+	Headers       ExportPractice200ResponseHeaders
+	ContentLength int64
+}
+
+func (response ExportPractice200TextcalendarResponse) VisitExportPracticeResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/calendar")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	if response.Headers.ContentDisposition != nil {
+		w.Header().Set("Content-Disposition", fmt.Sprint(*response.Headers.ContentDisposition))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type ExportPractice200TextcsvResponse struct {
+	Body          io.Reader
+	Headers       ExportPractice200ResponseHeaders
+	ContentLength int64
+}
+
+func (response ExportPractice200TextcsvResponse) VisitExportPracticeResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/csv")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	if response.Headers.ContentDisposition != nil {
+		w.Header().Set("Content-Disposition", fmt.Sprint(*response.Headers.ContentDisposition))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type ExportPracticedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ExportPracticedefaultJSONResponse) VisitExportPracticeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MailPracticeRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type MailPracticeResponseObject interface {
+	VisitMailPracticeResponse(w http.ResponseWriter) error
+}
+
+type MailPractice200JSONResponse []Mail
+
+func (response MailPractice200JSONResponse) VisitMailPracticeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MailPracticedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response MailPracticedefaultJSONResponse) VisitMailPracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -3482,6 +4398,85 @@ func (response SearchdefaultJSONResponse) VisitSearchResponse(w http.ResponseWri
 	return err
 }
 
+type GetSeasonRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type GetSeasonResponseObject interface {
+	VisitGetSeasonResponse(w http.ResponseWriter) error
+}
+
+type GetSeason200JSONResponse Season
+
+func (response GetSeason200JSONResponse) VisitGetSeasonResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetSeasondefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetSeasondefaultJSONResponse) VisitGetSeasonResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetSeasonRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *SetSeasonJSONRequestBody
+}
+
+type SetSeasonResponseObject interface {
+	VisitSetSeasonResponse(w http.ResponseWriter) error
+}
+
+type SetSeason200JSONResponse Season
+
+func (response SetSeason200JSONResponse) VisitSetSeasonResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetSeasondefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetSeasondefaultJSONResponse) VisitSetSeasonResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type LayOutRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Body   *LayOutJSONRequestBody
@@ -3562,6 +4557,164 @@ func (response GetTapedefaultJSONResponse) VisitGetTapeResponse(w http.ResponseW
 	return err
 }
 
+type ListTemplatesRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type ListTemplatesResponseObject interface {
+	VisitListTemplatesResponse(w http.ResponseWriter) error
+}
+
+type ListTemplates200JSONResponse []Template
+
+func (response ListTemplates200JSONResponse) VisitListTemplatesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListTemplatesdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListTemplatesdefaultJSONResponse) VisitListTemplatesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddTemplateRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *AddTemplateJSONRequestBody
+}
+
+type AddTemplateResponseObject interface {
+	VisitAddTemplateResponse(w http.ResponseWriter) error
+}
+
+type AddTemplate201JSONResponse Template
+
+func (response AddTemplate201JSONResponse) VisitAddTemplateResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddTemplatedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddTemplatedefaultJSONResponse) VisitAddTemplateResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DeleteTemplateRequestObject struct {
+	TeamId     TeamId             `json:"teamId"`
+	TemplateId openapi_types.UUID `json:"templateId"`
+}
+
+type DeleteTemplateResponseObject interface {
+	VisitDeleteTemplateResponse(w http.ResponseWriter) error
+}
+
+type DeleteTemplate204Response struct {
+}
+
+func (response DeleteTemplate204Response) VisitDeleteTemplateResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DeleteTemplatedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DeleteTemplatedefaultJSONResponse) VisitDeleteTemplateResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ReadFeedRequestObject struct {
+	FeedKey string `json:"feedKey"`
+}
+
+type ReadFeedResponseObject interface {
+	VisitReadFeedResponse(w http.ResponseWriter) error
+}
+
+type ReadFeed200TextcalendarResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response ReadFeed200TextcalendarResponse) VisitReadFeedResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/calendar")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type ReadFeeddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ReadFeeddefaultJSONResponse) VisitReadFeedResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 // StrictServerInterface represents all server handlers.
 type StrictServerInterface interface {
 
@@ -3579,6 +4732,12 @@ type StrictServerInterface interface {
 
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx context.Context, request ArchiveDrillRequestObject) (ArchiveDrillResponseObject, error)
+
+	// (GET /api/outbox)
+	ListOutbox(ctx context.Context, request ListOutboxRequestObject) (ListOutboxResponseObject, error)
+
+	// (GET /api/outbox/{mailId})
+	ReadMail(ctx context.Context, request ReadMailRequestObject) (ReadMailResponseObject, error)
 
 	// (DELETE /api/session)
 	SignOut(ctx context.Context, request SignOutRequestObject) (SignOutResponseObject, error)
@@ -3610,11 +4769,23 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/board)
 	GetBoard(ctx context.Context, request GetBoardRequestObject) (GetBoardResponseObject, error)
 
+	// (DELETE /api/teams/{teamId}/feed)
+	EndFeed(ctx context.Context, request EndFeedRequestObject) (EndFeedResponseObject, error)
+
+	// (POST /api/teams/{teamId}/feed)
+	MakeFeed(ctx context.Context, request MakeFeedRequestObject) (MakeFeedResponseObject, error)
+
+	// (POST /api/teams/{teamId}/fill)
+	FillPlan(ctx context.Context, request FillPlanRequestObject) (FillPlanResponseObject, error)
+
 	// (POST /api/teams/{teamId}/judge)
 	Judge(ctx context.Context, request JudgeRequestObject) (JudgeResponseObject, error)
 
 	// (GET /api/teams/{teamId}/lesson)
 	GetLesson(ctx context.Context, request GetLessonRequestObject) (GetLessonResponseObject, error)
+
+	// (GET /api/teams/{teamId}/loads)
+	GetLoads(ctx context.Context, request GetLoadsRequestObject) (GetLoadsResponseObject, error)
 
 	// (GET /api/teams/{teamId}/motion)
 	GetMotion(ctx context.Context, request GetMotionRequestObject) (GetMotionResponseObject, error)
@@ -3658,8 +4829,17 @@ type StrictServerInterface interface {
 	// (PUT /api/teams/{teamId}/practices/{practiceId})
 	UpdatePractice(ctx context.Context, request UpdatePracticeRequestObject) (UpdatePracticeResponseObject, error)
 
+	// (GET /api/teams/{teamId}/practices/{practiceId}/carry)
+	CarryOver(ctx context.Context, request CarryOverRequestObject) (CarryOverResponseObject, error)
+
 	// (POST /api/teams/{teamId}/practices/{practiceId}/clock)
 	SetClock(ctx context.Context, request SetClockRequestObject) (SetClockResponseObject, error)
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
+	ExportPractice(ctx context.Context, request ExportPracticeRequestObject) (ExportPracticeResponseObject, error)
+
+	// (POST /api/teams/{teamId}/practices/{practiceId}/mail)
+	MailPractice(ctx context.Context, request MailPracticeRequestObject) (MailPracticeResponseObject, error)
 
 	// (POST /api/teams/{teamId}/practices/{practiceId}/reps)
 	LogReps(ctx context.Context, request LogRepsRequestObject) (LogRepsResponseObject, error)
@@ -3685,11 +4865,29 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/search)
 	Search(ctx context.Context, request SearchRequestObject) (SearchResponseObject, error)
 
+	// (GET /api/teams/{teamId}/season)
+	GetSeason(ctx context.Context, request GetSeasonRequestObject) (GetSeasonResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/season)
+	SetSeason(ctx context.Context, request SetSeasonRequestObject) (SetSeasonResponseObject, error)
+
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx context.Context, request LayOutRequestObject) (LayOutResponseObject, error)
 
 	// (GET /api/teams/{teamId}/tape)
 	GetTape(ctx context.Context, request GetTapeRequestObject) (GetTapeResponseObject, error)
+
+	// (GET /api/teams/{teamId}/templates)
+	ListTemplates(ctx context.Context, request ListTemplatesRequestObject) (ListTemplatesResponseObject, error)
+
+	// (POST /api/teams/{teamId}/templates)
+	AddTemplate(ctx context.Context, request AddTemplateRequestObject) (AddTemplateResponseObject, error)
+
+	// (DELETE /api/teams/{teamId}/templates/{templateId})
+	DeleteTemplate(ctx context.Context, request DeleteTemplateRequestObject) (DeleteTemplateResponseObject, error)
+
+	// (GET /calendar/{feedKey})
+	ReadFeed(ctx context.Context, request ReadFeedRequestObject) (ReadFeedResponseObject, error)
 }
 
 type StrictHandlerFunc func(ctx *echo.Context, request any) (any, error)
@@ -3886,6 +5084,54 @@ func (sh *strictHandler) ArchiveDrill(ctx *echo.Context, drillId openapi_types.U
 		return err
 	} else if validResponse, ok := response.(ArchiveDrillResponseObject); ok {
 		return validResponse.VisitArchiveDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ListOutbox operation middleware
+func (sh *strictHandler) ListOutbox(ctx *echo.Context) error {
+	var request ListOutboxRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListOutbox(ctx.Request().Context(), request.(ListOutboxRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListOutbox")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListOutboxResponseObject); ok {
+		return validResponse.VisitListOutboxResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ReadMail operation middleware
+func (sh *strictHandler) ReadMail(ctx *echo.Context, mailId string) error {
+	var request ReadMailRequestObject
+
+	request.MailId = mailId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ReadMail(ctx.Request().Context(), request.(ReadMailRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ReadMail")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ReadMailResponseObject); ok {
+		return validResponse.VisitReadMailResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -4225,6 +5471,104 @@ func (sh *strictHandler) GetBoard(ctx *echo.Context, teamId TeamId, params GetBo
 	return nil
 }
 
+// EndFeed operation middleware
+func (sh *strictHandler) EndFeed(ctx *echo.Context, teamId TeamId) error {
+	var request EndFeedRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.EndFeed(ctx.Request().Context(), request.(EndFeedRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "EndFeed")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(EndFeedResponseObject); ok {
+		return validResponse.VisitEndFeedResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// MakeFeed operation middleware
+func (sh *strictHandler) MakeFeed(ctx *echo.Context, teamId TeamId) error {
+	var request MakeFeedRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.MakeFeed(ctx.Request().Context(), request.(MakeFeedRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "MakeFeed")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(MakeFeedResponseObject); ok {
+		return validResponse.VisitMakeFeedResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// FillPlan operation middleware
+func (sh *strictHandler) FillPlan(ctx *echo.Context, teamId TeamId) error {
+	var request FillPlanRequestObject
+
+	request.TeamId = teamId
+
+	var body FillPlanJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.FillPlan(ctx.Request().Context(), request.(FillPlanRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "FillPlan")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(FillPlanResponseObject); ok {
+		return validResponse.VisitFillPlanResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // Judge operation middleware
 func (sh *strictHandler) Judge(ctx *echo.Context, teamId TeamId) error {
 	var request JudgeRequestObject
@@ -4293,6 +5637,32 @@ func (sh *strictHandler) GetLesson(ctx *echo.Context, teamId TeamId, params GetL
 		return err
 	} else if validResponse, ok := response.(GetLessonResponseObject); ok {
 		return validResponse.VisitGetLessonResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetLoads operation middleware
+func (sh *strictHandler) GetLoads(ctx *echo.Context, teamId TeamId, params GetLoadsParams) error {
+	var request GetLoadsRequestObject
+
+	request.TeamId = teamId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetLoads(ctx.Request().Context(), request.(GetLoadsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetLoads")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetLoadsResponseObject); ok {
+		return validResponse.VisitGetLoadsResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -4794,6 +6164,32 @@ func (sh *strictHandler) UpdatePractice(ctx *echo.Context, teamId TeamId, practi
 	return nil
 }
 
+// CarryOver operation middleware
+func (sh *strictHandler) CarryOver(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request CarryOverRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.CarryOver(ctx.Request().Context(), request.(CarryOverRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "CarryOver")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(CarryOverResponseObject); ok {
+		return validResponse.VisitCarryOverResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // SetClock operation middleware
 func (sh *strictHandler) SetClock(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request SetClockRequestObject
@@ -4837,6 +6233,59 @@ func (sh *strictHandler) SetClock(ctx *echo.Context, teamId TeamId, practiceId P
 		return err
 	} else if validResponse, ok := response.(SetClockResponseObject); ok {
 		return validResponse.VisitSetClockResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ExportPractice operation middleware
+func (sh *strictHandler) ExportPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId, params ExportPracticeParams) error {
+	var request ExportPracticeRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ExportPractice(ctx.Request().Context(), request.(ExportPracticeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ExportPractice")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ExportPracticeResponseObject); ok {
+		return validResponse.VisitExportPracticeResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// MailPractice operation middleware
+func (sh *strictHandler) MailPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request MailPracticeRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.MailPractice(ctx.Request().Context(), request.(MailPracticeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "MailPractice")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(MailPracticeResponseObject); ok {
+		return validResponse.VisitMailPracticeResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -5120,6 +6569,79 @@ func (sh *strictHandler) Search(ctx *echo.Context, teamId TeamId, params SearchP
 	return nil
 }
 
+// GetSeason operation middleware
+func (sh *strictHandler) GetSeason(ctx *echo.Context, teamId TeamId) error {
+	var request GetSeasonRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetSeason(ctx.Request().Context(), request.(GetSeasonRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetSeason")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetSeasonResponseObject); ok {
+		return validResponse.VisitGetSeasonResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetSeason operation middleware
+func (sh *strictHandler) SetSeason(ctx *echo.Context, teamId TeamId) error {
+	var request SetSeasonRequestObject
+
+	request.TeamId = teamId
+
+	var body SetSeasonJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetSeason(ctx.Request().Context(), request.(SetSeasonRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetSeason")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetSeasonResponseObject); ok {
+		return validResponse.VisitSetSeasonResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // LayOut operation middleware
 func (sh *strictHandler) LayOut(ctx *echo.Context, teamId TeamId) error {
 	var request LayOutRequestObject
@@ -5194,137 +6716,291 @@ func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId, params GetTap
 	return nil
 }
 
+// ListTemplates operation middleware
+func (sh *strictHandler) ListTemplates(ctx *echo.Context, teamId TeamId) error {
+	var request ListTemplatesRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListTemplates(ctx.Request().Context(), request.(ListTemplatesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListTemplates")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListTemplatesResponseObject); ok {
+		return validResponse.VisitListTemplatesResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AddTemplate operation middleware
+func (sh *strictHandler) AddTemplate(ctx *echo.Context, teamId TeamId) error {
+	var request AddTemplateRequestObject
+
+	request.TeamId = teamId
+
+	var body AddTemplateJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AddTemplate(ctx.Request().Context(), request.(AddTemplateRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddTemplate")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AddTemplateResponseObject); ok {
+		return validResponse.VisitAddTemplateResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// DeleteTemplate operation middleware
+func (sh *strictHandler) DeleteTemplate(ctx *echo.Context, teamId TeamId, templateId openapi_types.UUID) error {
+	var request DeleteTemplateRequestObject
+
+	request.TeamId = teamId
+	request.TemplateId = templateId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.DeleteTemplate(ctx.Request().Context(), request.(DeleteTemplateRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DeleteTemplate")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(DeleteTemplateResponseObject); ok {
+		return validResponse.VisitDeleteTemplateResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ReadFeed operation middleware
+func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
+	var request ReadFeedRequestObject
+
+	request.FeedKey = feedKey
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ReadFeed(ctx.Request().Context(), request.(ReadFeedRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ReadFeed")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ReadFeedResponseObject); ok {
+		return validResponse.VisitReadFeedResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // Base64 encoded, compressed with deflate, json marshaled OpenAPI spec.
 // Stored as a slice of fixed-width chunks rather than one concatenated
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3H3bctw2tuivoPqcKp9T1ZacTM48OE+Ok0x8xk60Jc+enZrKA0SubsJiAxwAVKu3Sz+1P2F/2S7ceF0g",
-	"wVar7ZonXUjism5Yd3xeZWJXCQ5cq9Xrz6uKSroDDdL9VdIDyHe5+Z3x1etVRXWxWq843YH5KzxeryT8",
-	"s2YS8tVrLWtYr1RWwI6a7zZC7qhevV7VNTNv6kNlvlVaMr5dPT6uV5WkmWYZxOdpX3jaTErTzSY6TXj6",
-	"tDk00F10Cv/wKTM8mo9VJbgCi6MrDxzzeya4Bq7Nr7SqSpZRzQS//KQEN/9rJ/nfEjar16v/ddli/9I9",
-	"VZfNgHauHFQmWWXGWb1eUVI1T9erKyluS9idcGY3HjLxvqCaFLSqgEO+JvbPPVXkDirt/9SC5MIs6waU",
-	"Ym7ekywrjIcuSxCmiGJbDjlh3Ez/EejpQGIHQxFhSOmFIgq0ZnyrHH27r8ygb7bwnu2Y52opKpCaOYq5",
-	"pdzS54Cy1qsdffjAeK3da/4xr3e3IP3jK5B/B7jrPGZcw9Y/Z3zqc8cCyLRK1DLDHj12+eQfbt1+nN5s",
-	"vZX31tkM/kfDSOL2E2R6tV49vNyKl/6fgaovPMw6T1+yXSWkdsJRF6vXK7iX7O4yExIuW254XK/ecLUH",
-	"OYY3zTKoNDiZoGGnUCj4f1Ap6cH8nRWQ3aneN1OE8ta8jo5T41DPIWO5W26ftHQBJIcN8Bwk4UAlKMtc",
-	"WUH5lvEtMS9Qt9f1eNwCympusb+Ydx7Xq5Lq7uJuhSiBckdrcsv4eHEbAN3O2iEueNDoNrnQ+P6FHTId",
-	"wL+5JSAQlmI/9/G12FtKzyQAx5mA5XadwOudIfYSNmajkm0L3aHe9oN9cZhnGT+hH94RQwNcD38PvHVL",
-	"py1xuGk8FN1OW8g1NDrDXBJori7eBIpJ4yz7kd3PD6XI7jAppu5AK1wU5ZKVJQpnliccsuvVHXMyMqDD",
-	"Dbheib2B255qkChWdhMCUEEmeB57Bv2FMa7//F27ss7elKZbnKQ102WCHLU7thsMn6yb/bnB232sGzi3",
-	"6/erTRWpDn9HSdQfBJX5GPWZKOvdgHVn5WnJOKRzu535PeOADeX03vTBruz7uOhIQZh9a91su11A2NUI",
-	"FQF2dgdj+EFZpq/+RlOeR4DqFjK/A//e2k89Qzpwz3Lg9jTmkEw54Ss7+dsI4UgJ2TK5/7b55q2oucaP",
-	"WK0dFE4I0DSCkpB5HTNp6vdiu4X8GipsbndYnGQjUfQ7SHXmWveQ0mwIo+i3VNNSbGuEoul2AW+3qjGG",
-	"yyeRCD5iLfWSwWqpryQoiNDagp2+reEd3whsHCvw00f60Z4PmFileb6AZK5rvo0tyR35ySMBzWMjOepa",
-	"IOLs+9HRKuHwN7T9QAKhxELyhSJeKJOMcnJrxNZTUaT2TGcFIFPLugRFxIaU7B6IrI3999T5UM3RcSS1",
-	"h76lvACNzuoaGmiIasjTngPWjk1R1rbWy4itrbaPqUsMN2DFHW5NaNw6wPQiYVSVYGWYz5KUW7f+5brt",
-	"24huG/49q6dCSSsF+QeESMTGWmp2rDWhmnCrvSdomNwZNGOzUIG8B/lCEc2sDd6MlVMNL/0/R2uUNefm",
-	"VxQ1SlNdq66qXZWUc2uFiMraLrnggCjbQ4J1A3VB0k7t9oRSngHPGye8Ecs9/D8sTmkqtdWTRWWUY6/b",
-	"bhhnqrDMYheNmQapSB3sy68BXXt77oyWvpWiriYsoLGhjLtnMB7xHhg3Raou11nscRrdQA9DlDv/7zFB",
-	"R7Zcgfyl5rl0plef3CuQpHAPiYRKjZ0OGGTcGnojL4fPWz/IUUCqJQIaKrO/0AqVpFRm1zRnNW6W3gYD",
-	"bPRkIwE+Ft71MXpa0HLzHvjWLBZ5XFIOf2d55GnllB8MY+bnbzV+JuwjAw51UTd6b43h4y441gFq3eV2",
-	"9x2g065qBtX2GLxwKErFrv2mRe1VA5oR7bsRZjXL5RIg3UHbFQ7+G3/4p4HmKqBmMWy8UjOCy4lkXZoO",
-	"4BexXAv4MXirBlx7K2qcDTJajy2UWQ+I2Vq1G5qLs59t2AOmg3ZUPKtnWN2PMEW2QuRkI2RXI52dpICy",
-	"8i6VJx5Y61VVULXASLoyr6O2uFBsmSF45b/AXT2a4ke10ea7OobYbF7msHlZOu/HRpSlFTd7xjlI9VJp",
-	"erAKOK1egnPIGRzlLyvKrFNIuZkUqoYomuA3tkty72KKR+vHRnREpms7PdkXQgGxZE6oBKJpvS00piFa",
-	"r+Mij9QWxdie6qxYRt17Ie88mzUfDdjQOq4X8hoedRlA2Xnjw/gYoCdNtK64dbKiS7MNH3RIr+WzrjQI",
-	"cAus3pEvDWpmJKBl/osfvRM5Tf45l3Mj/35mjgtontsd0PKqgwYXJR/GQJ3M2bASjDFM+YHcg1RM8DVR",
-	"ACQXmXLTXDjSufikBP/ehYuZJoUoc2VElo1jQE5uD1aUuVV3w1stRn5m21oCFo7oBRw6Fs62pjJfJNlK",
-	"CP7EBWd06/IYL2EvZL7s+LZfNCtpNrF2+2ynSzoZr0CqBWp/ezD+4mOJfVB3zooIy34StziQNFQVpu1L",
-	"UZYg18TsjghJuNCFsxvHnL4XESAXYh7G5qW1XV+7GjfmPPuvV6UQd1P7vj2g2466USqqeqZ3zqTDobpj",
-	"lTWaUcvbaLy7iDk/EePSAl3dnvEcczi04aZphV4biNqdNI6b20MvXOVncMtOgbM5SDEyUWIHtyI/EKUp",
-	"N6KDW3mhtBR8SzIheVdodMGScuj6WbtC2iE8chBjrGY55ghGY5hREckciMogM96EcFoQrvZSyB2Qdti0",
-	"3TN9zOZFicSKChqJLXOhf4eFOnQUMpEAoD133ZP0SbQQP8N+yTdDrc+sch3CjX6fYSnN+GsLmlS3hgXu",
-	"Ub6Md/bFa1B1iRAnSCkWhGCvxf4n8wUGN3/c55GsJlAKD7gPoBde7Ay4DsvEhM7/r/MtBHNswHkF5T2D",
-	"u+P55hrkPUXMxYJtI94W1EkzWL0zMewY2GJlP1OnHdwmqLzjb657k3TTFYBr4FmEykH3UxY6H2palofx",
-	"NkuqdM+LOu17hirCxi6zBn20B/MMcMdXeHg9+D4CVzeNX8jw685Ua7cx9HSichs5wO9B5izT3TPcMKdl",
-	"3pcHF8QQ4uXGsq3j41lHehgzYMAjv0N6zZLWgVL7dNDgtYP9VHnRcsVRQuOvgJAM1fOGO/Oh/XmM2lQp",
-	"HFPvQSnMwocHuqtKzItCSVYClR2ruQJJshrWQbkQMgdpzBsp9slRvpsw3GQmzGSmgH3JZbctErPxeOyy",
-	"KGwTdU3bcCV0Ykxz5fcUANGGNBs0obgNUEMSk5kiFTXskVu0GS00oM86KV8ospFOpRk55j8AaPX7Eb55",
-	"KrMbLanhu//AnfdUgdni73HXPv4oYzIrYWLqxgn+e9T7H3fvm6e/R8MCv9ByEzlo+Da6pAGi2wV0oRCm",
-	"bvbeG7QzfW+DA3CMQgQtDtYddCb5u997+lvq7m6zeCKiLu1sTI8yx5JijnSDGU6rIOufsItTNKeSh/NI",
-	"zm+tMxHzGjeZV7MzS6h+FWlaRWdVUVVf1r3g+NE5wZg7JwSo3ZLtwbVu07G8pm8XMMgRbjDkwbluNBmf",
-	"NBxg2acOTHJ+oPLuSYfyRordD56NcQeHFLsblsdfmHGbYeeye2KrO0CTAiTgln182gE+gqdWrwY7Gqy/",
-	"M2azviRxYuG8XJp8EHhYYpmaYGgqJW0RzQ2cTGT9FfY3mm42iFq1o6xcGBuiSkW8oS2HNqq0s4epUkxp",
-	"yhN4zuPYLazhr2ZSdHvOcDpLomqb9Nendvd/shHS+cadY9yoLxrojtxSK0MWRPPM98kLty4CZJRQ05FW",
-	"rHbKtOy9r3HqI2VHH8J0KloBNcj+7zyspr9NDbK3w3Sz9Htri1c94Ym55guHMr/1hlIwgvWFMNFkvUHB",
-	"jhQ7S0my50/vqIPexz+u8yFaOPeqzxV+oZq6pDVhG1IAKYHegyIFU2RHOTa8qIBzUCoqDY7zf0c9nZM1",
-	"HhWVTQwY36/ZidjztgCLamdG+AjdjLPBCazORB6+HTh0HePeXW7BkORg9bhf7mP9TeZYadwtVSyaWusy",
-	"Du1aiVE1iKElVJGdKgWyKVlTQZM2ex+pIzJoyCIOqk/1LuZcspoa+kToop/n0JUQVGoefxqrtZj0ZXWT",
-	"+pGnlWQ8Bjkt6pB+PHy4JL8/wLCjQTo9ttluA5V2znZpAc4pcRsuNKilnvlqQQ2goeJY9cQU51cDgdF1",
-	"NlKm+9mxUeau1KqhZ7wwy/FTO2gzdYBNUhzfMevyOL797h2vaiwF0WA7/WimLJQcv3Pv/79XY5BPlwAK",
-	"p5QPAr1QGcXGFpPfA7k1Kr6sOaE8d0G9VA9blxTaVX776tWriNqFUmNBJVqDm9Xgl2kFn96zDAhVRGy0",
-	"dWDF6btdy3fISgzn/cyk0jHDWWfFDftPzNF1y7aK2DQAYn8V3FUf+AQRzDbqqEOtR0LUtyWgJbzil1ES",
-	"WGcwTLubtdS79PNqkmcTFniaGk2xBSPsTsoKA0kxLOZstbxWZgTcoBpeoO1I0W3koI34ekbna7c4e+6Q",
-	"TFXkM8jnStqeXnKtShHZ+8Pb+CYffjvVbh5u4tsZGqJi5dcbkN518IwP6bCB7iQOpUknhiGWI86LPY+l",
-	"vsqsYPc9/2BHFDTyNKlizaeEJagxgW+a2duPUTbxy4+ceEevcpxT6R+6E2FPlevFADkieyJbmtrHFc0A",
-	"71pRIoaKvlT//V+YeAzG1Ph97G0JNNMLkn68TYaOvybiHiQJ2TkvFPGeGyQFqUpd4qgMx4DDjRBW36Qd",
-	"2aXNMMrOutkuLLBTWcV9Y9dij4FJzbajhVjx3v4xlCM+H2+BPy3RJR/PDHqyZ62bnNhzr6EUbVO6sXKu",
-	"KUMwx/PTNkJGTnI8na2Ipbn14mGNOBsyrFi5MZLsnahbOyXfLFRqWP+rhU2SrHfAXS7t/bk2AvuEXRuy",
-	"mRO8YuHNxk5O24tb01GbQRIN8rr174zllx6amv2PFyIzOVehg+YUmtKSZpNJpndwSFdm/goH1MGanitr",
-	"p1ucG99gotlQQEBaxrILSiz1cl01pDxQm1mk+rWgPC97xN95mCh0P4FUcFgY9iqE0LF595FiXUwi+8kb",
-	"Kgsb8qOs7dbb+VBh7boI4krUcZD7UiB5KjQGpCiUBnnxE9dyATHajxw12vjpCKQPqHQ6zAuTh5V5La2S",
-	"z069PBZ51RH4qfUVLlt6ioVOU2BRCb2shqIpnrCfpp1H7TG2+ETq9IFEugksaH1kUwawPNk0eTQZBIu2",
-	"Y7NluYPSxNmpRuZ+4WNQk6li9iXnpJFavVmQMXN8s4IlZqjda7O4bpTPt2ELsFoH1Lajr9s+CA4YqMQN",
-	"/VQjMvdIemkNkG8wZ9sZ6WLO7bcY8YnWOXjD3NroO5oDEXzeRl+E6il83tS7HZWHWBn00zg3nkl9Tj5K",
-	"ZpWGDSRUMag13WsHcf4243+UFOTTmW2qhEvvpN247ExpALaMpo/RE4vXp2pJCryQfOLs8pkr7ssklbnZ",
-	"x3K12Xz6gVZ4ozo8Q1WUKuqFxnrhcCA52zLt0quhLNeEcsJ4Dg+EcS1ICVvgeJ6he7Ioqug6bEYWcnvQ",
-	"0FmHBq4L282Jko2wHtuGi8yrKKeK+4j+YtlnftrXo2nJLeg9AG/TDYjvIKTpbQkvlK3ktoEy88/QGDYk",
-	"KiCr5nVZmk9D9e54rZL5Jq9JaYAhE31GnDrYNKO7noMrTzNN7rfvZtWgPWAsidY/0OooMq9+CAXqA8fb",
-	"PXC9pPVZ9ZP5YvaoG0DGT4NLIT/k15ZR3FUqovnFSEp+t4uxIqoQe0AXksO9V5p39CG0rPnzd+uTdY6V",
-	"NjRyL1iOqoXzWcxjhcMyYhMLMO99T2BX6QPZF8AJN9y+pwpb3RkyoKOn0NJwm4GZWt4wq9ve1ibbehRH",
-	"yP4aMmAVQvh3XOwRUaq0kJCTW9gI2evyt9xasSONZ+CwJ3umC6ILZqTuP2tQ+gkzjdRN4cqM3QZRsKA5",
-	"qZPx3Suf3hF5fB1LmNsxpend0qydiio1MWfMYxoCnvEP/QvX8fy+SP9uXWDn7qaWugDp26XbgnFbz7W2",
-	"56jlVl3AgfhM+ojHlW2WlFvjOYFsg2I6ckbjlOMqA5SroergdQC3EFLoEMYA9D0EdmjAgzFN37SFhovP",
-	"4FAHPKX1I5o10p+gZByCirRhJaztbwXQHCRhinwzb/m5NmJR6wB1BzY7OMIjeF3zJ5v71zWPeoiycP5P",
-	"5qmHr0+Xr111fF+p2eKLEv8m+iZH0rP7aTfBTZO15TgRPSxAd6yH5UFRCQdoXTk792DN5f1M18kkF07J",
-	"7iPaiAiJarNJcQ4hjW2Nii3EMgrtc93VA2g+2UlKUUNmVkKDqeH9Iw3yXENcC6wIEreLTPo42KPGvreF",
-	"I64amsc6ARU02RPgZmhbAhVUz+4eTQ4K4Fju1L7JCiGQ/KANzeGjeOsarqAb3ZRUwkSqo43BRJ8P4NGb",
-	"rjd2b6Ckc8tvafnR1SmPXtAq0Oupy6o2XfsvPBuC7phry9BtV+e7QvkfBeW52GxcOzJct1/c048Oe6jP",
-	"64ggqkELlSme9429Ipc0LJxb3YE39IcKFh7VSi6DTH55aQpl+G5aIexnVCYN2G/l2m3KLRLHGDKjrwIR",
-	"/QxGT3tNJYFCgx8TLk9P2Q3hBMQH4mub7DW2X2CURMb33QcWM357n9kg3QR2Yr4TxJa/c/6EefXI5YW5",
-	"83sr6S7WmUj39BAF2qoiDjgM10M00F06OX4EuvvVoGXemHXVyG547DC+Af23Kn5jxLg0/cRFpVOg1IA+",
-	"GKmUbgT/vm+jP8qGm6wyvQmR0Vndf+CZ5PmSBvxHFOBUIK+GGWDdXtBTiuRkRArv3pNabdNGlgyIed62",
-	"8GkX3K2zCQuNFtqgN4Pcg4y0GcphRyOwHxSXdRs90fx5Ct3ybaw91kT23lTp2XEFZH4hKbCtVax/E5Xc",
-	"Xpg40UYx2EzpnbBT75gINoR2V65F63RnxF5jUNptNhV1lgAa2mkJrLPr1Fu7nMA46tYuf+TE04s7nvZv",
-	"O0ELXKDOvDwMcSQJw6Y7EpJmNG8tN6pNy1ALXr8x9kLEOoMHlt4VAw6gnkl35JD8rnPkpWuDEzcgLtYs",
-	"/QdTEHX1BAuUVfP61IC6kJAOnWQdt+krm/Rup9wo7f3fFmC0V2WU+MUyKD98XATEh4/7I02FpuFX12bA",
-	"jhhPxXgdVJp238iUIxR8n1p4dIOck13pQhNvarArXp7eeROcb8NuJzQrbop+eL/Dc6M7z2aVyibyu+g+",
-	"mHhmTb3YAxBv6jRVJx698ctf9FWGsmAqfW7Zka1eLdJ936eQ8lM7a7eF3bqLmfYCML+BJN/fjS9BXez4",
-	"C1cLIsTCNwPlrt3zluJ3HhVQ5hO6bejCOsVsbWPKmV4M0Va/MYpw97dNXEAw7yPqLS7YB8kfNO0j0r/A",
-	"9zK6RcLSl3PM9Jo/LFZ425ZlLsJoEdpQ8KdO09BwG97W5ug01JLaf7QhvKPaj36kFURM7WXttHZULojJ",
-	"2c5fmBsysadQaITpZp00S8Lt9onelGMuJprPUwUtWbYwYCL2PBS6jjNq/GX6Ys/JxvqB1fcESgWEaUXo",
-	"Foi96+wF3uagogmRR+qijqoJaEx3QrVv2dOCqpT6t97VS+6bxk+U+RunPNiaRfiVt6CJ4TvW0uM0SD8K",
-	"m18DzBeCOwbdX/0ej0rZfvJNVo+Ptqm4Cyr1GeOjzW/m2tj2vezQWyn2yma15KS9FvKCfGx+J7ZX9IZm",
-	"0Lz08VDBjR2dmBW4K4G2RsGmGnLi+4Qx5a5z+T87etc+/r8X5MahySVGNZLZDmLEsBvze0KJBqXJPS1Z",
-	"TjXYpNWSSFCV4MpMuqWMK5seuLto7j9/vfrJCPROHcXr1auLby5ehYxaWrHV69WfLl5d/MmyjS4ski5p",
-	"xS6z7rXEvlG3waS1Bt7lq9erv4Bu7y42mPGrMW9+++qV12q0V0JoVZUss19ffvKE6Ih0lqWaSSxWI1mR",
-	"lRR5nWlyx41a55Rl6nvsY6M3y70MGfOPdni7+bajILrz90zpH8OlsE/ad1pTntBQYqxOjODhQbGVjeR3",
-	"e1mT0P6BCG4oZif41tLLsbDyYdARcN7kebgxySf5/SDyw8moob1V6bEvD7Ss4XGEjm9ONnGLhTHUffZk",
-	"7XrbccJyIjb2lBV7fhpivPxsf77LH53CJukOtDUF//F5xWyqCbWdoZ3sXPm3V0MQrTvbnctA/WO98kdk",
-	"H8V/q4wUek4s95uQJGH61RkxfWqUXnrmPC9qcfZ1K3kqctMb3ww7koRX8TN9jgq+Q9rACg5PRZhqg9U5",
-	"lOAixX3A3bAt/632HQBHGPxnDfLQohDuQR72vv1yC7URbP5I2aBiW27keq2Pl+WxEz5E6XF2m54gfDtx",
-	"WPigyvMIkZAkkCw9ErfzVFLS7grrCERsYP+ZAGLH/trgEbpgR1Ut1yf7HJpWmyoyp2fZVYc86ZDKcHpN",
-	"qt366amh6UB+ZkUqAHkMVJrnTz9bLWYuP9sfXluKiexr2Il7iJDXd1ibTfN+/gQ8908G7Mv2lUu/hdXj",
-	"H2FvNh/o8rP54bcWk9sfXU7Ncq62H55pg24fqxk9s9nK6VmgdQOdSig+BXw4li+b2+pjuP7BX9ieoHeE",
-	"qzGiemPIfhuHE/9AlchnU8LdphAhETLqbw/ExxrPTKwRNFlvPaLAL+AB9BSwEYpn05CaC7XOa2K9sZVj",
-	"MQcG9U9PykZlc4tZjI/8PWdJjNReuhVlpXNyi186dqaGK198Kw8fE8iCn/prYJ1dc1dLDDX+Npck1OQd",
-	"0/XLY+aDaPlr3L1AQuV6Fbg7v79iHHFXLBhD0K/uJuLngqIZPiIsArBqKYFrYoXkE8ySU8OtqTA78bFg",
-	"i9KMdfRcHri26/253W+u3A7Htrs3sjT7Pu3xEG56OjGafMvFf6nD2194heKnvfGTcRIa/Z4cUT4FKuox",
-	"uGpqVM/gM4jU7+LwCWXL5zewYi6GqzYH5fQ02u2CeW43g8fLM7kZcKq8/Ox+mXE8/Gj/34H8nOfBepns",
-	"6zbybN3HQXkomI86P8HPvZ4I8cr8eaO7uJlH/X7N0W5fOS/HrGffDIiec198Xfz16gz8Fdr4n5jDuhfN",
-	"xSV/57q4M8j+QYvChEOAwx6UJhtbWv01HQNth4dnIdRec870o2AOJm3ni+cgtcvP4dc0gd6F4WxY0n6S",
-	"f09K24WD2DuclKaH0CUpSHx1eqEeX+ir5wf6M4rkBlmzQvmro/ZXXxm1XzZdb86FrVg49G3ToOT0iLJj",
-	"v8m+hBXlGwbhZkIWWtc8P55DvfEXRfN7sb12dcjPgeWmReWZUdzpw4fg2SnxtntlCCTf2galzJwDQkK+",
-	"JoKfi91lPemAva75c1oBZvgYiHTBXKoi2ZRCSMIBzh/1WUjnUdjDPYP9c/iZ3MjPnnl5bhZa5D63NWRM",
-	"ES605yByAL0+pVs9gtjG6zzBQv8W3nmuANM6MhJAYq5g7ObHZw2QDNyYQy9AVgKVHbeiFoSqO+Ka1nwl",
-	"Pn4JNN/5Tt+nZevQQzyJZEKL6EUUM3KNKVKIPRGVr4pwsVjDVRshveOpKl2FDbYI3+h+LqfxX8gdHnAU",
-	"U+VqGILOyCzbuz10GT+tMPI+5pgo+umhElJfu5dm4aLhQV9m6r4PjyEhTfi6CVXk7c2/fzW+jne73vYH",
-	"ow/PmPJAlDHJbVtqUZc5KWjlSByj/qwAa6scS/7J0D4feXt4gTKYQzDtqkitsiqJ3b9z/X337bdnWwMX",
-	"TkncU0XCek7MVAqodL3vUKa6cY+T5PReyFxNyum57jB/nMO5+QvTKQ5NW2Xbu1TBF/Obv+1Wifvg1vcS",
-	"vv1y/s8Ybpva5tOKmvf04CoCviYf02kOW3fbVCRsw18oQiXTxQ40y9YksOdpimcGyNO0mqxR/Giez8h5",
-	"q/Z4j2sGitjKDFe36bOnzG+gI1K/0dW/TIpRW54fU0GMxfNCEVUJrcx5bGD2cgdU1RJIaSXNF8ijfHz8",
-	"nwAAAP//",
+	"3H3bcty4ttivoDqpclJFW5o5c3ZSniePPN7jbHusSDrZmTo1DxC5ugmLDXADoFp9XP6pfEK+LIUbCZIA",
+	"Cba6285+stwkcVk3LKzrl1XOtjWjQKVYvf6yqjHHW5DAzf8qvAf+vlB/E7p6vaqxLFfZiuItqP+5x9mK",
+	"wz8awqFYvZa8gWwl8hK2WH23ZnyL5er1qmmIelPua/WtkJzQzerr12xVc5xLkkN8nu6F580kJF6vo9O4",
+	"p8+bQwLeRqewD58zw1f1sagZFaBxdG2Bo/7OGZVApfoT13VFciwJoxefBaPqt26S/8xhvXq9+k8XHfYv",
+	"zFNx0Q6o5ypA5JzUapzV6xVGdfs0W11zdl/B9ogzm/ECE+9KLFGJ6xooFBnS/91hgR6glva/kqGCqWXd",
+	"ghDEzHuUZbnxgstiiAgkyIZCgQhV098BPh5I9GBBRChSeiGQACkJ3QhD3+YrNeibDXwgW2K5mrMauCSG",
+	"Yu4x1fQ5oKxstcVPv7HGsL59SJvtPXD78COhjYTo42vgfwd48B4TKmFjnxM69bnhj8CaOAj5Fu9FeFTB",
+	"Gp6HPvzqs9i/my3bWXpr6e2rtwsPHN4q2in/bDmT3X+GXK6y1dPLDXtpf3Rs8soiwXv6kmxrxqWRtrJc",
+	"vV7BIycPFznjcNGx19ds9YaKHfAxAnGeQy3BCBkJWxGEnP0Bc4736v95CfmD6H0zRXlX6vXgOE0YUwXk",
+	"pDDL7dOqLAEVsAZaAEcUsAKm4ta8xHRD6AapF7DZazYet4Sqnlvsb+qdr9mqwtJf3D1jFWBq6JNvCB0v",
+	"bg0gu1k9goQnGdwmZTK8f6aHTAfwJ7OEAIQ52819fMN2mv5zDkCDyxGk0OsE2mwVC1SwVhvlZFNKj3q7",
+	"D3blfp6R7IR2eEMMLXAt/C3wso5OO+Iw01gomp12kGtpdIa5OOBCvHrjKCaNs/RHej+/VCx/CIlF8QAy",
+	"ImgKTqoqCGcwwrRPVZdozbim613JKkDrijGeoR8Q4+hH/YxRQEC9A96bjBQJikC2eiBmaodhs8ZsxXYK",
+	"FTssgQcRvZ2Sw0yxklX/+nsy2p5AEj+A3lpp3nyB6grnWnyO2a4mNMyPdrTxNOpIVVMIVGMuf0ZUQWoL",
+	"mAoEj8D396xQBNSy2CyYtvjpvXn5h8vLMbMJyBktwtAQAH1UECr/8lMQZ0LiTVguSCKrhCNKL16j1H2S",
+	"tRg1g3eYy1pi7dZvV2sIsoOvQYGP2NSTy7DJQQfXLwzzYsxhOaua7UBCzh5bFaGQLlT1zB8IhdBQHs0l",
+	"DXat3w9L6BSU6reydts+UsyuRqhwsNM7GMMPqip99bcS0yICVLOQ+R3Y9zI79QzpwCMpgGqlh0Iy5biv",
+	"9ORXEcLhHPJlx+tV+80Va6gMazJSGigcEaBpBMUht3eDpKk/sM0GihuoQ3ObM/koG4mi30DKmyvrIaXd",
+	"UIiir7DEFds0AYrGmwW83V1pQrh8FomER2y4XDJYw+U1BwERWluw06sG3tM1C42jj4T0kd7qEyQkVnFR",
+	"LCCZm4ZuYksymlXySICL2EiGuhaIOP1+dLSayaCCARwQRhqSLwRyek2OKboHX7U4EEViR2ReQmBq3lQg",
+	"EFujijwC4o26tz93vqCCbjgSa7VAU56Dhre6lgZaohrytOWAzLBpkLX1JXHE1vpSFVKoSNjwwB7CSqIM",
+	"X8JCmhNTqoq7zKnPku4QZv3LrxBXkSuE+3lWKYUK1wKKjwEiYWutXeuxMoQlovqSlKCDUnNvHN++BfBH",
+	"4C8EkkQbQNqxCizhpf1xbHppKFV/BlEjJJaN8K8fdYUp1Rooq/UVsWAUAheQIcGagXyQdFObPQUpT4Hn",
+	"jRHeAQOJ+90tTkjMpdakWa3UZ6vbrgklotTMohcdui6lInWwL7uG4Nq7c2e09A1nTR1kkgjvRCxnIR6x",
+	"5i8zRaou5y32MI1uoIcFlDv7c+wiPNpyDfy3hhYcAjfvGjgqzUPEoRZj204IMmYNvZGXw+fKDnIQkBoe",
+	"AA3m+V9xHZSkmOc3uCBN+OJ67y5goydrDnBXWgvT6GmJq/UHoBu12MDjClP4OykiT2uj/AStuIRuPjXh",
+	"M2EXGXCoi5rRe2t0H/vgyBzU/OX6+3bQ6VY1g2p9DL4yKErFrv6mQ+11C5oR7ZsRZjXL5RIg3TruCwf7",
+	"jT3800Bz7VCzHDaPIft2rn6GMP0WsO27LzzqJI8wa2waCxl1qoeJdsklX49i1+Bf9O16s3ZTqeYXA5uD",
+	"zC9OVxwB9khHSJpqZRexXLl6i/cfGA6YAUrMiykn0udmW4uo+yny2WCXnYnNn82NnYo8t4WD0PfW2ZoH",
+	"h8E9a8LSNcfN+OI7a1hTm663QyvE7Gdr8hS62ng3B62+6isFIgJtGCvQmnH/ojM7SdkZoZ+pB2WrusRi",
+	"wd37Wr0eNPEwQZbZF67tF2ELosRhDVBdEn3Vla3XLwtYv6yMUW3NqkqfYjtCKXDxUki81/c6XL8EYwlW",
+	"OCpe1phoESTMTCKo3Qqc4PXRSzLvhvTZzgsVuHoQ2ejp0a5kApBmc4Q5IImbTSlDFw9t7l5k6NwEMbbD",
+	"Mi+XUfeO8QfLZu1HAzbUbqeFvBb2mQ6gbHxpbvwQoCdv/v4pbmSFT7MtH3ik1/GZLw0c3Byre/KlRc2M",
+	"HNTM/+qt9V6kiUDj62jl3ztiuAAXhd4Brq49NJigmWFIhJE5a1IBYmuE6R49AheE0QwJAFSwXJhpXhnS",
+	"efVZMPqziR4hEpWsKoQSWdoLCQW632tRZlbtO6c7jLwjm4ZDyJnYcxd6usimwbxYJNkqcGbqBapfZ0kb",
+	"L2HHeLFMK9RftCtpN5GZfXbTJWkG18DFgttkpxi8I1X1ntZNQJGuK0xTA5vMEBpIrO6JWngEa3YoWQVi",
+	"3nihp3UD/Rmkj6qCImIpWuDW0jaIgGC5Z01EG95ELo5bxmEykIdxuIE6/FAbSeKyMXf6/PR15tFe/FIC",
+	"DnKrBquX50WiuoSyR4j4nDlgMTy/Iwa8MUPtcJ30ZRIaKxBhAKdZPJ35Spo4Cz1aCnAOGt3sPGV4UVq7",
+	"7+RprV/S5vmKhPXZR1z1zsuIqm55yM3rvnNMYVigpQg3YUcGraHSZwmPAVKVfcvjB+n6v9ngpsFFp1N/",
+	"I+T2md2HyVRCXYfsYpxVFfAMKYGNGEeUydKIurHysmORc6Nk89SjXsr0+rrVmDFTSKhi7GGSzfbBbUcd",
+	"DjUWPSN1QbjBpHggtTYvB23U2YqTbcTwPREvIllwdTtCi5BpvgvdmCZ0qSCqd9K6OO73vdAPO4NZdpKY",
+	"xCRoPhVsC/es2CMhMVXaENUqkJCc0Q3KGae+HuSDJeUeYWf19U6D8MjdIqQ9aI5Zrjv8RkLmt0go40Q0",
+	"asRWFA3Ei8XPWcXK6Px62LTdE3nI5lkVNKdEjCWUyT9goVlgqRVNXyXMk/RJJGPvYLfkm+FF1ljprM3O",
+	"7tMtpR0/06BJdQBo4B5k9X+vX7wB0VQB4gTO2YJgpRu2+1V9EYKbvcEUEdsYCBEOXhvaxuyL3oCZW2ZI",
+	"6PyPptiAszANOK/ENIewj5hK4I84YAErySbilwi6MwarN1YTPUZosbwfOtwNriNm39M3N71J/NA/oBJo",
+	"HqFykP3wP+9DiatqP95mhYXs+RunvbQQs3maUN/gox2oZxETu3t4M/g+AlczjV3I8GtvqsxsLHg6Yb6J",
+	"HOCPwAuSS/8MV8ypmffl3rj7GXu51mxr+Hj21ubGdBiwyPdIr11S5ii1TwctXj3sp8qLjisOEhp/gwDJ",
+	"YDlviyQ2CG4eozp2O4ypDyBEyGgJT3hbVyHDMEZ5BZh7hsAaOMobyJxywXgBHLE14myXHA9z64abjBmd",
+	"jKnTL5lw+0ViNh65tCxeqY1PSttwzWRi9M/K7skBogv+adEUxK2DWiD1ighUY8UehUab0kId+rQ774VA",
+	"a25UmpEL+yOAFH8c4MXGPL+VHCu++99hNzcWoLb4R9wJHn6UE55XMDF16y7+I+onjzvC1dM/og7033C1",
+	"jhw0dBNd0gDR3QJ8KLip2733BvWm721wAI6RM73DQeahM8kz/MHS31LH8AeW4+rGOkL6BHXKJLWpZLOh",
+	"LrQobSw5W6zd90HWhC5MOHJCpKkU6WFssajbAx0iSkDVkPcVk6F9fHZRU0lgRSR3q5E5i/kP29Du2Zk5",
+	"1L+zNGXMN0vGbki86UXfHZzbFTLsOyOfWbI+77Mu3tsFNTTaQtTL9WoxZMGZtQqgTf5ysOxTR+jA+YhJ",
+	"9TxKjXhMRGPmCFIiS3R9aKuLGymqEKk93Fmz6nAfEufl1mXWp/PG1oJlShvQoEu26OoRW4Ouv7DwlvjD",
+	"s1TMNWfbX+yhFDbXcba9JUX8hRm/VkjLNE90NjZIVAKHsJ0qPu0AaM6VKleDHQ3W743Zri/pcNRwXn42",
+	"fmThuIFlSq9i9ZR0lWBOyGQC0++wu5V4vQ5cEhxlLwjewEJE3JWd4Gwvhsa6g4UgQmKaIAotjsEyiBV7",
+	"7aTB7RkzwFkSlLpkjz61m991HqkpjKA910oZl4C36B5r0b4g3EZ9n7xwbfAKjOJSptOKSxwzHW9nNbqR",
+	"puimS44K8x7W09+mBld2w/j5m721xYsKhBOyxMqhzG69pZQQwdo882iSxiAfnrOtpiTe8w55lxvrsRqn",
+	"0SPJjLPA5oi9EG3af4bIGpWAKsCPIFBJBNpqz3nQw0z73tG+NDjMmxO1209m/9aYt0Fa4f2qnbAd7eob",
+	"YGkuxTaEZsZ0ZgSWN5GFrwcH381jnT8aDEnuAov75R6DT7wIRebeY0GiKVUm00SvFSkNEClaCt4vpjLt",
+	"dSj+lAuwy9oMpOkrNOQRc+tEeKhWoINPmCyjkcM15pLGn8ZybCcts34yZ+BpzQmNQU6yxqWdzVxeJ/M6",
+	"HQw9xd5cL9rttlDp5uyWFg2VDZ0YTIJY6meqF5TYUFQcy5qd4vx6IDB80zkmsp8VFWXuWqxaeg6n7Bt+",
+	"6gZtp3awSQq0M8y6PNBOfxcJqMIK2+lHMya8X2vhXwOlFqYrbDCjlA/CFqBWio0u/vQI6F6p+LyhCNPC",
+	"uKhT7cU+KXSr/PEyVBIiXuyjxDxY4iZvwC5TCz65IzkgLBBbS22OjdN3t5afAitRnPeOcCFj9gyZl7fk",
+	"P0Jm23uyEUjH6SH9J6Mm69RGcIbuRp461F2/WXNfQbBCjl8qZDLn4pBaHf86U6sjYYHHqd7BNqCE3VFZ",
+	"YSAphmU+Oi2vkxkON0ENz9F2pKZN5KCNmOBG56tf+2jukExV5HMo5koZPL+ikahYZO9PV/FNPn061m6e",
+	"buPbGV5EtbFJrdch3be7jQ9ptwF/EoPSpBNDEcsB58WOxnJTeF6Sx57Z1hMFrTxNqlRgY7YT1BjHN+3s",
+	"3cdBNrHLj5x4B69ynPRgH5oTYYeFKXUGoWpPkS1N7eMa5xAuClcFLiryQvzf/xMSj+4yNX4/9DYHnMsF",
+	"IWz2ThYcP0PsEThysWYvBLKWm0BAXZ26xFH6tQKHGcGtvg2i00ubYZStNrO90sBOZRXzjV6LPgYmNVtP",
+	"C9HivfvPUI7YgPkF9rRET0k8zu3ZljU/e6BnXgtStM65CqXxT10Ei3C05ZrxdMN/LKg1W+1Iz7vbirMh",
+	"w7KVGSPpvhM1a6dET7oMXW1/1bBJkvUGuMulvT3XQqkWsXutSzdKsIq5N9t7ctpezJoO2gx1KUWjkrYV",
+	"pkpZxxSxGqhOIBrFMRwrYWPS5BitLdkViw3qrlyKNwu8ZtJWqA084PNbu9MvjSNP9Art4N6qfKunrfpo",
+	"pskcTIMSwbonBhzfdPa48XkjYTJDYyHzJUdKeWyZlIPBcT4Z4v4A+3Q6+xvsgwbx9Eh9Pd3iZMMWE+2G",
+	"HALSUsCME2mpVfK6FT0D5iSRKjUlpkXVE1bew8RD8jNwAfuFbsqSMRmbdxcpqhM6Qe3kLZW5DdlRMr31",
+	"br4YK0XNPIdB7luB5LnQGJAiExL4q1+p5AuIUX9kqFH7u0cgfQpKp/28MHlaqdfSKm7oqZf7jq+9Azo1",
+	"YdXkakyx0HEyVmsmlyWlttmo+tM0/aFTOxZrEF6d/dOoBqnhTWRLhsW/Zz86jhqia/AMCkYsnnphluBi",
+	"7ebwymTLFKAllgoNmSmVyEG2Q+9ITermy7qiaQaYQbHfy3Y+GtHOVFP2iHNc1vkBoBaINbItgdhu7Wgm",
+	"4jMS9pyx+gC9/EDqm7JAgTU+aTvUFheAGJ23Q6XR6pQCb8nvttluMd/HahHNA3kKn/Hcl3OKjWReb7mW",
+	"Qx2DWttRZRDL0uVojQLfbAJKW3I+Z9iPPZhJ5goto63R+swKUlPZf2W4mtHEeW+js8yXSdeMdh/Lrxrq",
+	"04+4DhfhDucUsEpEPS2hOp8UUEE2RJqEGKiqDGGKCC3gCREqGapg02sR4CtYG9t3YElYKd8QGlnI/V6C",
+	"tw4JVJa6Ui1Ga6a9Ei0XqVeDnOqKPwQ6Y4RCNkfTvh5Ni+5B7gBoF1KDbHVUie8reCF0OSHtDFY/ut4i",
+	"LhgnsGraVJX61JWQGa+VE9snJCnU1eUOzWUL2CoWdnRTT31laabN1rGVelu0O4wl0fpHXB9E5vUvrkrS",
+	"wLj8OIpcni7rXP+qvpg9GAeQsdOEpZAd8ntLZvB1oGhqQyCJym+EI5Ao2Q6CCyng0V40tvjJleP8y0/Z",
+	"wXb+YacQrt1/j4wUQS14PoFirHBoRmz9Xeq9nxFsa7lHuxKo6eKxwyK0ujMkX0RPoaUuZQUzsbwYsN/c",
+	"QweUWxRHyP4GciB1gPAfKNsFRKmQjEOB7mHNOCzSpsdKKwvWhaCwQzsiSyRLoqTuPxoQ8hkzjdRNZgpD",
+	"mA0GwRKMu56MYbi2IUyRxzexoNAtEboDzbLztcZCTMwZszI7p378Q/vCTTyGNdICSpahc3fdcFkCtx23",
+	"dIkPnYGb6XNUc6ssYY9sEk/ESk3WSwpkhONeyTqI6cgZHaYck5QkTNarh9cB3JzbzCOMAeh7CPRowIIx",
+	"Td/UqeGLz2BXuWFK6w9o1oGKMhWh4FSkNakgs42acAEcEYF+mL/5mRLJ0dtB0ITa7uAAK+pNQ59tnbhp",
+	"aNSqlqcU5rpyXx8vJ6H27IWpGRGLglsnesJEUhD6oWXO9JJ3mYARPcxBd6yHFU5RcQdoU5t77l5fl3cz",
+	"FfXTaqVFyzozF4w5G/hpK8O5u3VQbE20PDPd64Ixk0cpHuCiDxOqnEZqtblmHxpYESRuFl3p42CPXvbt",
+	"XThaZTtWjrLEyZYAM0NXl7LEcnb3wQA4B47ljoDbvGQsEAO3xgXcsStTIiu40XWFOUyE82q/VfT5AB69",
+	"6Xpj9wZKOrfslpYfXV5BiwX1qq2euixh3NSgDUf84C0xhXT8msm2NKn9p8S0YOu1qYkb1u0XF5bGfGlq",
+	"bw2sHhS9muJ5W1020oBu4dziAexFf6hghT2Byam+yS8vDRN2300rhP2o4aQB+20q/IZDLHGMITPaTCfW",
+	"j9K1tNdmy4igr2bC5GkpuyUch3hHfF2l5/bu5xglkfFtvZjFjK9raAaYnmzn22mrT9+QrdW3aNoH11VA",
+	"CKrp7CChQ6+batxnB29hMrjQ2kA8C4xn7PGkA0CRbC76aTYTwPXPVYOGdjTjfiNUSMu+h6ac1MB9V/f4",
+	"JG+oNFGnc6DZATwUeB+Ejp+E2y7nv81Ax8zsDdxfbbf9zKI3texKRycHlV3xCDRAR/sUMhsBb9M/dfyY",
+	"CzfSshKpE62iJRYP/ukpwTiQbDMTDmsOokxo5eWkiR5QFylNiYjbEiFs/M+yepP7Z1SCtJy2wZ6Rw43a",
+	"LSll+Ro48Rb19tohnrVWQ+tuJH/OZSR+beqVH0TjQgQDhwrYsvlibRv63hiQ5+/DJtjdQG7DI5GqQlrG",
+	"aRu8gdR3T3MaEhoJ78DbdP3jDvD2d0Uf89ZLbONa1fDhg0j+Wx1vfzoug3TkShlToIxGA/9HMCNT9yZU",
+	"t962oSDSL2Y9Z8XlbOV8u6I2YNhmJQ5SBiZLcdy6SKJZ49HAtRUpmV/2m6bNx7kdkL+sDqxhAL3fQm3K",
+	"RjEZ7BAu5ZmarNwFLbQdxG3+crdgP025NB3U3Hqj6crBvrqHdffqp+j7xV9xcYpyAfPdpopNrKTuQZ2o",
+	"JksGTNcFOHrqv91cFu2H1SX+p6f7L2sU3PaJGA7TiFjhWswpoZv0Kf5uPpgV8K2tVE/dFkSoTIuvUYu3",
+	"ziDVrij5mLatDA45oc0hG88S8+Tzj5chhd0/QmZeHnrxk8R1W7I1EH08bxBub+8dRy94/bZkTEYMkPBE",
+	"0oubwR7EicwjFJLfNb6qdINHXPlfbjyxH0xB1KSFLrDHqNenBpQlh3ToJJtx2mYXSe96WeNp739agNFe",
+	"snjiF8ug/HS3CIhPd7sDrWHtPdA3i4XOG0vF4XT2NANWK1MOsGHZjIOD6xwerSMzTmy0qle8POvj1vmX",
+	"hkXrcF7elv0INo/nXNhiunLbBjctauccDx5tFhu54yVTp8r9RBv22z79lavugrkNnz7wJq+RbququqjW",
+	"xhh0O9hlPma6/v12A0nurVtbSWSxb0tiWtgLw5BY6HqgePnGqnDL8hKqqILstYaYYrauWv5MSa1o/5EY",
+	"RagHU7fEBDdIb3HugpL8QVsFLP2L8F5G3To1fRlDaK+G1+I0z64gsAmi0QhtKfiz18nAQNP13GqpJbUp",
+	"Qkt4B/VEuMM1RIwBy6qibjFfEHaiC7iGPG2JpSFddX4z60QVyGx1Z400ifajZX3F1xAK+cMoxxXQAnOE",
+	"i4KD0L0xCUWNCIdCpOav+bXdpwNc3IvacCg5yRcGJLAddcVSxkYsCXj7wlRvXGs/q/gZQSUAESkQ3gDa",
+	"cNbUL8KlsmqcENmDTVSPaAMGpntD6Lf0UeV8a1GT3IJ+7maw1r6W2zb2Fp7t6uyWOpjZyXx8WUqJ0Wes",
+	"ktxxiPSMZPONkdsn1fdvfn/TmVkzJJq8RFigXxsF5YtfgFc6o2CR9XUhccQw/ruF4EGZXc/uOq8Xsa1d",
+	"tPo3TcqdTjtcfCHorG4TKXZu8+fN8DzCTpdtkgednLiKZVvdm6y9SNHsRXWxJwtWmkYI0VqQgCg8ScRq",
+	"A2h1drrWCUgynf2xaC1rljciVCDTWBoP6q0/bOGP1S0IEZpXTZFSrawrT9g1dDSYcettwdTiJdUSemez",
+	"nw+whDqz7pL2vjGV7dCmuRFVLrJZt+LDthusfj4KPJgsa4f3Hxguwu5tto0EiG6JnB35zQY+mBcj0dWn",
+	"WXVte+gtcMxNlLWargQ/1TUoW0kmcZW8k9j9y4YAmMGyXlH5dnq76xRPzMk8Jdbi5yIW2mhzSywHeERs",
+	"V6XFfPFVh0OZwNS+nLvTOdJUqnd7GabWrd3mkwrgj8Bfobv2b6Q7BK5xDu1Ld/sabvXoSC1PaBvRBihw",
+	"rES9radPhM7HQP9lix+6x//1Fbo1ADbJVe0m9SBqR2bMnxFGEoREj7giBZagE18rxEHUjAo16QYTKnSK",
+	"4faVIhSiu06uflWw8UpHvF5dvvrh1aXLysU1Wb1e/cury1f/oslHlpoSLnBNLnIsccU2JsPKtmdUrKrN",
+	"re+L1evVX0FetS9pQjSrUW/+eHlpzUbSWnlwXVck119ffLY6cFfXbPIO0E6isRrJrKw5K5pcogfKdsJa",
+	"I7HtrBoavV3uhcu6N0SjN9913gju/AMR8q3TJ56177Ti1a7w6pj9RvCwoNjw9nZr9pIhVyYVMaooZsvo",
+	"RtPLobCyodQj4Lwpire2jKlNFPyFmVito1CDHlvX8vvalz6SN/B1hI4fjjZxh4Ux1G0GZmN6QFBECsTW",
+	"2pLAdvQ4xHjxRf/7vvhqZB/HW5D6NP33Lyui01Ww7gdolPCVfXs1BJFfTXAui/XPbGXvFn0U/1utpNAp",
+	"sdwv1puE6cszYvrYKL2wzHle1IbZ16zkuchNLxA9jOl2rwYi5ROo4KfAzY9ReC7CWCPv2dPkgfDJvHKO",
+	"A6Ft/zZzGAiybSqth2wxqTJEYafUiLVODToKRC6+qJGtUAqCxlRSMQWAT8WwbRe+AAwYBeTSWQ8/6WZ5",
+	"0oBhkiU9E91/D5jo/nSQFV2sbQEVGPNWH6i3ZEM/NbYry2hl/2iA77ulwSPw/c62xBuVku348M8UZhJk",
+	"Q5UO0cjDoRnTJl2QcZhSpidw304oJjZC6jQHlotxTj6pErfzPCY1YdFKHIchouOSTwQQPfb3Bg/XmTAq",
+	"xU3vwnMI8S7SfVaMqzW5vH4XOX18rb3b+vGpoe0KeWal3QF5DFRcFM/X4zRmLr7of+whGBPZN7BljxAh",
+	"r59Cll31fnG0Myv0ZffKhd3CqjuGdDrDxRf1z9T5/leQdyaEfzlX6w/PtEGzj9XMnabdyvFZoPORHkso",
+	"Pgd8YSxf6MbxU7j+hdnQ/3m9w3WRjipELnlnHBv4Z/DCcjL90WwqICRcBYj7PbKBg2cm1giaupCNsLD5",
+	"lRbvwIaizwkadai4CI+CgUCUSbRj/AFhukdbxuFbsGjwkPqIHyC8r8tnXE6NHXm2ZYV6K3wnHQbOUNiN",
+	"gmd+1v0lKm19Q0KyWmgYtyXfjsbBa9eh6bigf0eqyqYPnkI4vvtWth41MRRhPOrOIGsirc9WMYp1WmeK",
+	"SUpCN+g49qABDnVk3QmQqKMJT3YBcqHYZ8bgG13ILGYLx/bpUfFTgbBLjB2TH8wbSedkGy8fPynPeRja",
+	"pQc5wnbZt5WlbQhd7mK0voeTsWI2ySyKGWYiJgbTDnda4L27ce0AHn5Gkqmf7vfI7TILItN6QINWnx8u",
+	"z6vWaN9pzGeG9b4QFg+64q42EqG6rWf2PeDS9lObQOZH5rpIzbNZ4Vm0vz2XfWSdrBwbLDnUpgyyXvT3",
+	"zG/U1CGMIeh3HeZ0Miiq4SOC3wGr4RyoRPrAe4YF6dhwa4vXHfmI1/XuPhAhT+WY65pGn9srZyr5hbGt",
+	"wYkq8ny/xgBPtetEdlw02Q5Y/1SKmN5TBD/CLQoRilyfzKMjygaXRY27121A0hnMu5HSoGH4uIqo38lF",
+	"+01RXHe5P8enUb8p2bktwhYvJ7IIh6ny4ov5Y8ZG/Fb/7kE+xXZjRtYBaUaJs8pDSWww2jPc39lE5Bcv",
+	"Thv0xeO38r0uPpPrV87LMdnsmw7Rc5bm74u/Ls/AX64L9pE5zI/OjUv+fsTsqWX/oPtRwiFwjNCMkxwD",
+	"XXm9kxBqr01Z+lEwB5OuqPYpSO3ii/szTaD7MJyNVtKfFD+jShf4VtJcICHx3jVgcBJfHF+oxxd6eXqg",
+	"n1Akt8iaFcrfHbVffmfUfpFjbvq5BYnoSj399BhSX04gZyNpe2PpaswoJs+sC6Qwm7J9U2z3GuCgHWC8",
+	"od85IS9EW1vC/0xMFgs4umpL1h+fv/TYb/Jvcfm1LSTCt7vc0enp2ROeXHpMkD9/1Y89MZdgOLWhxEme",
+	"fPG4ylYk14XhBKPnduS3ff6/2sy9C+eH7Y8xdvWal8Xj9HvhdIsKU4QFwjrHR2dDYlcF58rs6uVbImqv",
+	"+fLEDP9MQseVnvumMucjJtWMYvNtorPrRppGj9qAqcOp2yaeWAgiJKZSnEdsuOqi3xRTH9jmxlQdPcXh",
+	"0PY6PPPJ4DV0CxCBMdnoNohOMbnXnS6JsLEFGWL0XModbybdbTcNPaXNRw0fA5GJttCNrSrGODI18v8/",
+	"FZbwSGB3Cq+CGfnk6XfnZqFFzlKtxxMTxmbz8vYgs2M6USOIbX2MEyz0P907pwoNySIjubC52YQxQuVf",
+	"fgoVfzil4jZwWo1KUVWAuedEkgxh8YBM95PvxKPLARdb2zL6uGztmlEnkYzrNbyIYkaOEIFKtkOstqnx",
+	"JopKcZVSUNpYEdt1Y7wI2zF9Ltnon8j56XAUuwE2MASdklm6CbhrV31cYWQ9itMXwRvz0ixcnnE7MutQ",
+	"96Or2//13Vi23297258MBmO02iOB90jHTe1YUxWoxLUh8RD15yVoE8eh5J8M7fORt4UXCIW5AKZNVQ6t",
+	"rHKk928cPT/9+OPZ1uBCcndYILeeIzOVAMxNE7UgU92ax0lyesd4IVLzRYM12P88x2X2NyJT7rK6lmWv",
+	"O78tmasDKNVWkfng3jalvf923q44bmeCem9dvbzTqUFmhogo3QE8CIRLwMX3kjV124PKKbJI225x5xV4",
+	"cUy4W7mrAHQErMQosq1pe9zD7wPem+Tx78nHdRysaYhFkzleCIQ5keUWJMlPnMMhcT1ZOulOPZ8LQ1eK",
+	"uDUx5yCQTuI35aRsJL76C2Kx6O3t8duEOHdlmWNKsbqDvxBI1EwKpSEqmL3cAhYNB1Tps++7SbmTttzm",
+	"dJzJXfvWOQ7ntv5pirW5wlSgB6ilvohgqtuSasvjM5LQThFy0u7qVHm4ft3UM0cfdhgbY0jh5thCyJGj",
+	"+sluOyVipYeCuYiV5wUYHmyJDRRh6fb4vNpICprOcXjxZQ1Q/A320yVu0tJSF7gkA0eYNV12EW8nrGdj",
+	"N516QfkheEH5+vXr/wsAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

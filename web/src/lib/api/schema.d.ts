@@ -539,6 +539,224 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fillPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getLoads"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getSeason"];
+        put: operations["setSeason"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeFeed"];
+        delete: operations["endFeed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["listTemplates"];
+        put?: never;
+        post: operations["addTemplate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/templates/{templateId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                templateId: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["deleteTemplate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/carry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get: operations["carryOver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get: operations["exportPractice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mailPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listOutbox"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox/{mailId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                mailId: string;
+            };
+            cookie?: never;
+        };
+        get: operations["readMail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendar/{feedKey}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                feedKey: string;
+            };
+            cookie?: never;
+        };
+        get: operations["readFeed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -558,6 +776,8 @@ export interface components {
             name: string;
             email: string;
             password: string;
+            /** @description the browser's time zone */
+            zone?: string;
         };
         Session: {
             /** @enum {string} */
@@ -595,6 +815,9 @@ export interface components {
             metric: boolean;
             school: components["schemas"]["School"];
             pace?: components["schemas"]["Pace"];
+            /** @description IANA time zone, such as Europe/Berlin */
+            zone?: string;
+            localRule?: components["schemas"]["LocalRule"];
         };
         Team: {
             /** Format: uuid */
@@ -608,6 +831,10 @@ export interface components {
             pace: components["schemas"]["Pace"];
             /** @description the team's own figures; else its age group's */
             ownPace: boolean;
+            zone: string;
+            localRule: components["schemas"]["LocalRule"];
+            /** @description a calendar address is in use */
+            feed: boolean;
         };
         Pace: {
             /** @description ft/s² */
@@ -963,6 +1190,8 @@ export interface components {
             minMinutes: number;
             maxMinutes: number;
             maxPerWeek: number;
+            maxHours: number;
+            restDays: number;
             source: string;
         };
         Catalogue: {
@@ -1166,6 +1395,13 @@ export interface components {
             seconds: number;
             /** Format: int64 */
             seed: number;
+            /** @description 0 for the whole floor, 1 or 2 for one end */
+            end: number;
+            /** @description who takes part; none means everybody */
+            players: string[];
+            pin: boolean;
+            /** @description players take the helpers' places */
+            noHelpers: boolean;
         };
         Sheet: {
             blocks: {
@@ -1175,6 +1411,7 @@ export interface components {
                 reps: number;
                 perPlayer: number;
                 waiting: number;
+                hard: boolean;
                 problem: string;
                 notes: string[];
             }[];
@@ -1186,14 +1423,15 @@ export interface components {
                 screener: number;
                 defence: number;
                 judged: number;
+                minutes: number;
+                hardMinutes: number;
+                touches: number;
+                jumps: number;
             }[];
             demand: number;
             covered: number;
-            warnings: {
-                block: string;
-                text: string;
-                source: string;
-            }[];
+            reads: components["schemas"]["Cover"][];
+            warnings: components["schemas"]["Warning"][];
         };
         PracticeInput: {
             /** Format: date-time */
@@ -1201,6 +1439,9 @@ export interface components {
             minutes: number;
             note: string;
             present: string[];
+            /** @description who keeps out of live blocks */
+            limited?: string[];
+            terms?: components["schemas"]["Terms"];
             blocks: components["schemas"]["Block"][];
             /** @description the version the change was made on */
             version?: number;
@@ -1213,6 +1454,8 @@ export interface components {
             minutes: number;
             note: string;
             present: string[];
+            limited: string[];
+            terms: components["schemas"]["Terms"];
             blocks: components["schemas"]["Block"][];
             version: number;
             /** @enum {string} */
@@ -1327,6 +1570,150 @@ export interface components {
             stored: string[];
             /** @description stored before */
             known: string[];
+        };
+        FillInput: {
+            plan: components["schemas"]["PracticeInput"];
+            /** @enum {string} */
+            scope: "evening" | "holes";
+        };
+        Terms: {
+            baskets: number;
+            /** @description coaches included */
+            helpers: number;
+            balls: number;
+            /** @description reads */
+            focus: string[];
+            /** @description cues the next opponent is expected to show */
+            expect: string[];
+            /** @description drills */
+            banned: string[];
+        };
+        Cover: {
+            role: string;
+            read: string;
+            live: boolean;
+            players: number;
+            demand: number;
+            covered: number;
+        };
+        Filled: {
+            blocks: components["schemas"]["Block"][];
+            sheet: components["schemas"]["Sheet"];
+            value: number;
+            bound: number;
+            gap: number;
+            proven: boolean;
+            split: string;
+            reasons: {
+                block: string;
+                text: string;
+                swaps: {
+                    block: components["schemas"]["Block"];
+                    text: string;
+                    less: number;
+                }[];
+            }[];
+            open: {
+                cover: components["schemas"]["Cover"];
+                why: string;
+            }[];
+            moreMinutes: number;
+            moreReps: number;
+        };
+        DayLoad: {
+            minutes: number;
+            hardMinutes: number;
+            jumps: number;
+        };
+        Week: {
+            from: string;
+            days: components["schemas"]["DayLoad"][];
+            players: {
+                player: string;
+                days: components["schemas"]["DayLoad"][];
+                total: components["schemas"]["DayLoad"];
+                practices: number;
+                restDays: number;
+                past: string[];
+            }[];
+            limits: components["schemas"]["AgeLimits"];
+            warnings: components["schemas"]["Warning"][];
+        };
+        Warning: {
+            block: string;
+            text: string;
+            source: string;
+        };
+        SeasonAim: {
+            until: string;
+            weekdays: number[];
+            perPractice: number;
+            install: string[];
+            games: {
+                date: string;
+                needs: string[];
+            }[];
+        };
+        Season: {
+            aim: components["schemas"]["SeasonAim"];
+            plan: components["schemas"]["SeasonPlan"];
+        };
+        SeasonPlan: {
+            days: {
+                date: string;
+                game: boolean;
+                items: {
+                    screen: string;
+                    /** @enum {string} */
+                    task: "teach" | "live" | "refresh";
+                    by: string;
+                }[];
+                ready: string[];
+                missing: string[];
+            }[];
+            problems: string[];
+            freshDays: number;
+        };
+        LocalRule: {
+            maxMinutes: number;
+            maxPerWeek: number;
+            maxHours: number;
+            restDays: number;
+        };
+        TemplateInput: {
+            name: string;
+            minutes: number;
+            blocks: components["schemas"]["Block"][];
+        };
+        Template: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            minutes: number;
+            blocks: components["schemas"]["Block"][];
+        };
+        /** @description a plan as an open file */
+        PlanFile: {
+            schema: number;
+            team: string;
+            /** Format: date-time */
+            startsAt: string;
+            minutes: number;
+            note: string;
+            terms: components["schemas"]["Terms"];
+            blocks: components["schemas"]["Block"][];
+        };
+        Mail: {
+            id: string;
+            to: string;
+            subject: string;
+            /** Format: date-time */
+            at: string;
+        };
+        MailText: {
+            mail: components["schemas"]["Mail"];
+            text: string;
+            attachments: string[];
         };
     };
     responses: {
@@ -2370,6 +2757,371 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RepReceipt"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    fillPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillInput"];
+            };
+        };
+        responses: {
+            /** @description a plan fitted to the minutes, nothing stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Filled"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getLoads: {
+        parameters: {
+            query?: {
+                /** @description a day of the week; today by default */
+                from?: string;
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what a week asks of every player */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getSeason: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the weeks ahead */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Season"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setSeason: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeasonAim"];
+            };
+        };
+        responses: {
+            /** @description stored, and the weeks ahead */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Season"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a new calendar address; an old one stops working */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        path: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the address does not work any more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listTemplates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description plans kept for another evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Template"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateInput"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Template"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                templateId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    carryOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description drill blocks of the practice before that were not run */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportPractice: {
+        parameters: {
+            query: {
+                format: "csv" | "ics" | "json";
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the plan as a file */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                    "text/calendar": string;
+                    "application/json": components["schemas"]["PlanFile"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mailPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description put into the outbox for the assistants */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mail"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listOutbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description simulated mail, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mail"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readMail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                mailId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description one message */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MailText"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                feedKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a team's practices */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -14,7 +14,11 @@ export function newBlock(kind: Block['kind'], title: string, minutes: number): B
     minutes,
     baskets: 1,
     seconds: 0,
-    seed: Math.floor(Math.random() * 2 ** 31)
+    seed: Math.floor(Math.random() * 2 ** 31),
+    end: 0,
+    players: [],
+    pin: false,
+    noHelpers: false
   };
 }
 

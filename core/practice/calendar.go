@@ -1,0 +1,56 @@
+package practice
+
+import (
+	"fmt"
+	"time"
+)
+
+// Slot is a time that is taken.
+type Slot struct {
+	Start   time.Time
+	Minutes float64
+}
+
+func (s Slot) end() time.Time { return s.Start.Add(time.Duration(s.Minutes * float64(time.Minute))) }
+
+// CheckTime refuses a practice that runs past midnight, through the hour in which
+// the clocks change, or into another of the team's, in the team's own time. The
+// error is of type Conflict and names the smallest change.
+func CheckTime(s Slot, zone *time.Location, others []Slot) error {
+	start, end := s.Start.In(zone), s.end().In(zone)
+	const clock = "15:04"
+	midnight := time.Date(start.Year(), start.Month(), start.Day()+1, 0, 0, 0, 0, zone)
+	if end.After(midnight) {
+		over := end.Sub(midnight).Minutes()
+		earlier := start.Add(-end.Sub(midnight))
+		if fits := s.Minutes - over; fits >= MinPractice {
+			return conflict("This practice would end at %s the next day. Begin at %s, or make it %.0f min.", end.Format(clock), earlier.Format(clock), fits)
+		}
+		return conflict("This practice would end at %s the next day. Begin at %s.", end.Format(clock), earlier.Format(clock))
+	}
+	_, before := start.Zone()
+	if _, after := end.Zone(); before != after {
+		way, first := "forward", start
+		if after < before {
+			way = "back"
+		}
+		for first.Before(end) { // the first minute of the new time
+			if _, now := first.Zone(); now == after {
+				break
+			}
+			first = first.Add(time.Minute)
+		}
+		return conflict("The clocks go %s during this practice, so its end would be misread. Begin at %s or later.", way, first.Truncate(time.Minute).Format(clock))
+	}
+	for _, o := range others {
+		if s.Start.Before(o.end()) && o.Start.Before(s.end()) {
+			other := o.Start.In(zone)
+			text := fmt.Sprintf("The team has a practice from %s to %s on that day. Begin at %s or later", other.Format(clock), o.end().In(zone).Format(clock), o.end().In(zone).Format(clock))
+			if room := o.Start.Sub(s.Start).Minutes(); room >= MinPractice {
+				text += fmt.Sprintf(", or make this one %.0f min", room)
+			}
+			return conflict("%s.", text)
+		}
+	}
+	return nil
+}

@@ -1,0 +1,77 @@
+package practice
+
+import (
+	"fmt"
+	"math/rand/v2"
+
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/reads"
+)
+
+// night is a random evening: players with parts, and what is open about them in
+// some reads. Most reads are of one or two situations, as on a real team.
+func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
+	p := Plan{Minutes: minutes, Terms: DefaultTerms(), Limits: Limits{}}
+	p.Terms.Helpers = 1 + rng.IntN(4)
+	for i := range players {
+		part := rng.IntN(3)
+		p.People = append(p.People, Person{ID: fmt.Sprint("p", i), Handler: part == 0, Wing: part == 1, Big: part == 2, Limited: rng.IntN(12) == 0})
+	}
+	type column struct {
+		role reads.Role
+		read reads.Read
+	}
+	var columns []column
+	seen := map[column]bool{}
+	for _, d := range drill.Catalogue() {
+		if screen, ok := reads.ScreenByID(d.Screen); ok {
+			for _, r := range screen.Rows(p.School) {
+				for _, c := range []column{{screen.Roles[0], r.CutterRead}, {screen.Roles[1], r.ScreenerRead}} {
+					if c.read != "" && !seen[c] {
+						seen[c] = true
+						columns = append(columns, c)
+					}
+				}
+			}
+		}
+	}
+	rng.Shuffle(len(columns), func(a, b int) { columns[a], columns[b] = columns[b], columns[a] })
+	var open []evidence.Question
+	for _, c := range columns[:min(readCount, len(columns))] {
+		hard := rng.Float64()
+		for _, who := range p.People {
+			level := rng.Float64() + 0.5 - hard
+			verdict := []evidence.Verdict{evidence.TooFew, evidence.NotYet, evidence.Stale}[rng.IntN(3)]
+			if level < 0.5 {
+				open = append(open, evidence.Question{Player: who.ID, Role: c.role, Read: c.read, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
+			}
+			if level < 1.1 {
+				open = append(open, evidence.Question{Player: who.ID, Role: c.role, Read: c.read, Live: true, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
+			}
+		}
+	}
+	for range 2 {
+		p.Terms.Focus = append(p.Terms.Focus, columns[rng.IntN(readCount)].read)
+	}
+	p.Wants = p.Terms.Weigh(p.People, open, p.School)
+	return p
+}
+
+// counter names new blocks b1, b2, ...
+func counter() func() string {
+	n := 0
+	return func() string { n++; return fmt.Sprint("b", n) }
+}
+
+// openQuestions are curl, fade and back cut, shown and live, of some players.
+func openQuestions(ids ...string) (out []evidence.Question) {
+	for _, id := range ids {
+		for _, r := range []reads.Read{reads.Curl, reads.Fade, reads.BackCut} {
+			for _, live := range []bool{false, true} {
+				out = append(out, evidence.Question{Player: id, Role: reads.Cutter, Read: r, Live: live, Reps: 5, Verdict: evidence.TooFew})
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,280 @@
+package practice
+
+import (
+	"errors"
+	"math"
+	"math/rand/v2"
+	"reflect"
+	"slices"
+	"strings"
+	"testing"
+
+	"evrik/core/drill"
+	"evrik/core/reads"
+)
+
+// auditNight reads a filled evening against the rules of a plan, from the sheet
+// and the terms alone.
+func auditNight(t *testing.T, p Plan, f Filled) {
+	t.Helper()
+	fail := func(format string, args ...any) {
+		t.Helper()
+		t.Errorf(format, args...)
+		for _, b := range f.Blocks {
+			t.Logf("  %s %s %g min, end %d", b.Title, b.Stage, b.Minutes, b.End)
+		}
+		t.FailNow()
+	}
+	if f.Sheet.Left < -1e-9 || f.Gap < 0 || f.Bound < f.Value-1e-9 {
+		fail("%g min left, gap %g, %g of %g", f.Sheet.Left, f.Gap, f.Value, f.Bound)
+	}
+	for _, w := range f.Sheet.Warnings {
+		if w.Source != p.Limits.Source || p.Limits.Source == "" {
+			fail("a planned evening is warned about: %s", w.Text)
+		}
+	}
+	if f.Blocks[0].Kind != OwnBlock || f.Blocks[len(f.Blocks)-1].Kind != OwnBlock {
+		fail("the evening does not open and close with own blocks")
+	}
+	weighed := 0.0
+	given := map[Want]float64{}
+	helpers := map[float64]int{} // in use from a moment on
+	for i, b := range f.Blocks {
+		timed := f.Sheet.Blocks[i]
+		if timed.Problem != "" {
+			fail("block %d: %s", i, timed.Problem)
+		}
+		if b.Kind != DrillBlock {
+			continue
+		}
+		d, st, _ := StageOf(p.Library, b)
+		if slices.Contains(p.Terms.Banned, d.ID) {
+			fail("%s is left out and planned", d.Name)
+		}
+		need, balls := count(st.CoachShows), 0
+		for _, pos := range d.Positions {
+			need += count(pos.Helper && !b.NoHelpers)
+			balls += count(pos.Ball)
+		}
+		helpers[timed.Start] += need * b.Baskets
+		if balls*b.Baskets > p.Terms.Balls || b.Baskets > p.Terms.Baskets {
+			fail("%s takes %d balls and %d baskets", b.Title, balls*b.Baskets, b.Baskets)
+		}
+		for _, sh := range p.shares(d, st, b) {
+			for _, id := range p.taking(b, isLive(st)) {
+				given[sh.want(id)] += sh.reps
+			}
+		}
+	}
+	for at, n := range helpers {
+		if n > p.Terms.Helpers {
+			fail("%d helpers of %d at minute %g", n, p.Terms.Helpers, at)
+		}
+	}
+	for _, w := range p.Wants {
+		weighed += w.Weight * min(w.Reps, given[w.key()])
+	}
+	if math.Abs(weighed-f.Value) > 1e-6 {
+		fail("worth %g by the sheet, %g by the search", weighed, f.Value)
+	}
+}
+
+func TestFilledEveningsKeepTheRules(t *testing.T) {
+	rng := rand.New(rand.NewPCG(12, 34))
+	parted, banned := 0, 0
+	for i := range 16 {
+		p := night(rng, 4+rng.IntN(16), 4+rng.IntN(22), float64(45+15*rng.IntN(5)))
+		p.Terms.Balls = 2 + rng.IntN(8)
+		if i%3 == 0 {
+			p.Terms.Banned = []string{"slot-twos", "perimeter-ten"}
+			banned++
+		}
+		f, err := Fill(p, Evening, counter())
+		if err != nil {
+			t.Fatal(err)
+		}
+		auditNight(t, p, f)
+		if f.Split != "" {
+			parted++
+		}
+		if again, _ := Fill(p, Evening, counter()); !reflect.DeepEqual(again, f) {
+			t.Fatal("the same evening is filled in two ways")
+		}
+		// A block that is pinned stays, with its minutes, and so does the order.
+		p.Blocks = slices.Clone(f.Blocks)
+		var pins []string
+		for k := range p.Blocks {
+			if b := &p.Blocks[k]; b.Kind == DrillBlock && b.End == 0 && len(pins) < 2 {
+				b.Pin = true
+				pins = append(pins, b.ID)
+			}
+		}
+		p.Minutes -= 5
+		more := counter()
+		g, err := Fill(p, Evening, func() string { return "new " + more() })
+		if err != nil {
+			var c Conflict
+			if !errors.As(err, &c) {
+				t.Fatal(err)
+			}
+			continue
+		}
+		auditNight(t, p, g)
+		var kept []string
+		for _, b := range g.Blocks {
+			if slices.Contains(pins, b.ID) {
+				kept = append(kept, b.ID)
+			}
+		}
+		if !slices.Equal(kept, pins) {
+			t.Fatalf("pins %v became %v", pins, kept)
+		}
+	}
+	if parted < 5 {
+		t.Errorf("only %d of 16 evenings use both ends", parted)
+	}
+}
+
+// More time, or one more helper, never covers less of what can be covered.
+func TestMoreIsNeverWorse(t *testing.T) {
+	for seed := range uint64(4) {
+		p := night(rand.New(rand.NewPCG(seed, 1)), 12, 12, 75)
+		p.Terms.Helpers = 2
+		f, err := Fill(p, Evening, counter())
+		if err != nil {
+			t.Fatal(err)
+		}
+		for what, change := range map[string]func(*Plan){"ten minutes": func(p *Plan) { p.Minutes += 10 }, "two helpers": func(p *Plan) { p.Terms.Helpers += 2 }} {
+			q := p
+			change(&q)
+			g, err := Fill(q, Evening, counter())
+			if err != nil || g.Bound < f.Value-1e-6 || f.Proven && g.Proven && g.Value < f.Value-1e-6 {
+				t.Errorf("%d: %s more cover %g after %g (%v)", seed, what, g.Value, f.Value, err)
+			}
+		}
+	}
+}
+
+// A small evening by hand. Twelve players want two curls and two fades shown and
+// nothing else. Slot twos shows four cues at 16 s a rep: 12 minutes at two
+// baskets are 90 reps, 7.5 cuts each, 1.875 of each cue; 15 minutes are 112, 2.33.
+func TestReasonsAndNumbers(t *testing.T) {
+	p := Plan{Minutes: 60, People: squad(12), Terms: DefaultTerms(), Blocks: []Block{block("warm", OwnBlock, 10, ""), block("end", OwnBlock, 8, "")}}
+	p.Terms.Helpers = 4
+	for _, who := range p.People {
+		p.Wants = append(p.Wants, want(who.ID, reads.Curl, false, 2), want(who.ID, reads.Fade, false, 2))
+	}
+	for _, d := range drill.Catalogue() {
+		if d.ID != "slot-twos" {
+			p.Terms.Banned = append(p.Terms.Banned, d.ID)
+		}
+	}
+	f, err := Fill(p, Evening, counter())
+	if err != nil || !f.Proven || math.Abs(f.Value-48) > 1e-9 || f.MoreReps != 0 || len(f.Open) != 0 {
+		t.Fatalf("%+v %v", f, err)
+	}
+	var reason string
+	for i, b := range f.Blocks {
+		if b.Drill == "slot-twos" {
+			if b.Minutes != 15 || b.Baskets != 2 || f.Sheet.Blocks[i].Reps != 112 {
+				t.Errorf("%+v %+v", b, f.Sheet.Blocks[i])
+			}
+			for _, r := range f.Reasons {
+				if r.Block == b.ID {
+					reason = r.Text
+				}
+			}
+		}
+	}
+	if want := "12 players lack shown reps of curl (12 too few to say); this gives each about 2½, enough for 12. 12 players lack shown reps of fade (12 too few to say); this gives each about 2½, enough for 12."; reason != want {
+		t.Errorf("reason %q", reason)
+	}
+	if math.Abs(f.Sheet.Left) > 1e-9 {
+		t.Errorf("%g minutes are left though there is play for them: %+v", f.Sheet.Left, f.Blocks)
+	}
+	// Less time, and something stays open, with a reason and a price.
+	p.Minutes = 32
+	f, err = Fill(p, Evening, counter())
+	if err != nil || len(f.Open) != 2 || f.Open[0].Why == "" || f.MoreReps <= 0 {
+		t.Fatalf("%+v %v", f, err)
+	}
+	// Only live reps are wanted, of people who have not held it shown: the shown
+	// stage has to come first, in the same plan.
+	p.Minutes, p.Wants = 90, fresh(p.People)
+	for _, who := range p.People {
+		p.Wants = append(p.Wants, want(who.ID, reads.Curl, true, 9))
+	}
+	f, err = Fill(p, Evening, counter())
+	var stages []string
+	for _, b := range f.Blocks {
+		if b.Drill != "" {
+			stages = append(stages, b.Stage)
+		}
+	}
+	if err != nil || len(stages) < 2 || stages[0] != "shown" {
+		t.Errorf("%v %v", stages, err)
+	}
+	// Leaving the drill out is said to be why.
+	p.Terms.Banned = append(p.Terms.Banned, "slot-twos")
+	if f, err = Fill(p, Evening, counter()); err != nil || len(f.Open) == 0 || !strings.Contains(f.Open[0].Why, "you left that drill out") {
+		t.Errorf("%+v %v", f.Open, err)
+	}
+}
+
+func TestHoles(t *testing.T) {
+	p := night(rand.New(rand.NewPCG(8, 8)), 12, 10, 90)
+	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), block("w", WaterBlock, 3, ""), block("mine", DrillBlock, 9, "shown"), block("end", OwnBlock, 8, "")}
+	f, err := Fill(p, Holes, counter())
+	if err != nil {
+		t.Fatal(err)
+	}
+	var kept []string
+	for _, b := range f.Blocks {
+		if !strings.HasPrefix(b.ID, "b") {
+			kept = append(kept, b.ID)
+			if b.ID == "mine" && b.Minutes != 9 {
+				t.Errorf("%+v", b)
+			}
+		}
+	}
+	if !slices.Equal(kept, []string{"warm", "w", "mine", "end"}) || len(f.Blocks) < 7 {
+		t.Errorf("%v of %d blocks", kept, len(f.Blocks))
+	}
+}
+
+func TestConflicts(t *testing.T) {
+	base := func() Plan {
+		p := evening()
+		for i := range p.Blocks {
+			p.Blocks[i].Pin = true
+		}
+		return p
+	}
+	for want, change := range map[string]func(*Plan){
+		"Nobody is here":                            func(p *Plan) { p.People = nil },
+		"holds no plan":                             func(p *Plan) { p.Minutes = 0 },
+		"and left out at once":                      func(p *Plan) { p.Terms.Banned = []string{"slot-twos"} },
+		"before the block that":                     func(p *Plan) { p.Wants = fresh(p.People); p.Blocks[1], p.Blocks[3] = p.Blocks[3], p.Blocks[1] },
+		"Shorten shown by 2 min, or make it 38 min": func(p *Plan) { p.Minutes = 36; p.Blocks[0].Minutes, p.Blocks[4].Minutes = 8, 8 },
+		"or make it 136 min": func(p *Plan) {
+			p.Minutes, p.Blocks = 90, nil
+			for _, id := range []string{"a", "b", "c", "d", "e", "f", "g", "h", "i", "j", "k"} {
+				b := block(id, DrillBlock, 11, "live")
+				b.Pin = true
+				p.Blocks = append(p.Blocks, b)
+			}
+			p.Blocks[10].Minutes = 8
+		},
+	} {
+		p := base()
+		change(&p)
+		_, err := Fill(p, Evening, counter())
+		var c Conflict
+		if !errors.As(err, &c) || !strings.Contains(err.Error(), want) {
+			t.Errorf("%v, want it to say %q", err, want)
+		}
+	}
+	if f, err := Fill(base(), Evening, counter()); err != nil || len(f.Blocks) < 5 {
+		t.Errorf("pins that fit: %v", err)
+	}
+}

@@ -1,0 +1,167 @@
+package practice
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/reads"
+)
+
+// reasonReads is how many reads a reason names.
+const reasonReads = 2
+
+// reasons says of every drill block what it gives to whom that the blocks before
+// it have not given yet, and what could stand in its place. from tells which
+// option a block was made of.
+func (f *filler) reasons(p Plan, a answer, from map[string]int) []Reason {
+	out := []Reason{}
+	given := map[Want]float64{}
+	for _, b := range p.Blocks {
+		r := Reason{Block: b.ID, Swaps: []Swap{}}
+		d, st, err := StageOf(p.Library, b)
+		switch {
+		case b.Kind == WaterBlock:
+			continue
+		case b.Kind == OwnBlock:
+			r.Text = "Yours: it stays, and gives no judged reps."
+		case err != nil:
+			r.Text = err.Error()
+		default:
+			r.Text = p.reason(d, st, b, given)
+			if o, made := from[b.ID]; made {
+				r.Swaps = a.swaps(o)
+			} else if b.Pin {
+				r.Text = "Pinned. " + r.Text
+			}
+		}
+		out = append(out, r)
+	}
+	return out
+}
+
+// gift is what a block newly gives of one read.
+type gift struct {
+	share
+	players, settled int
+	why              map[evidence.Verdict]int
+	worth            float64
+}
+
+// reason words the largest gifts of a block, and adds them to what is given.
+func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given map[Want]float64) string {
+	here := p.taking(b, isLive(st))
+	var gifts []gift
+	for _, sh := range p.shares(d, st, b) {
+		g := gift{share: sh, why: map[evidence.Verdict]int{}}
+		for _, w := range p.Wants {
+			if w.Role != sh.role || w.Read != sh.read || w.Live != sh.live || !slices.Contains(here, w.Player) {
+				continue
+			}
+			before := given[w.key()]
+			given[w.key()] += sh.reps
+			if before >= w.Reps {
+				continue
+			}
+			g.players++
+			g.why[w.Verdict]++
+			g.worth += w.Weight * (min(w.Reps, before+sh.reps) - before)
+			if before+sh.reps >= w.Reps {
+				g.settled++
+			}
+		}
+		if g.players > 0 {
+			gifts = append(gifts, g)
+		}
+	}
+	if len(gifts) == 0 {
+		return "Everybody has what it teaches, or gets it earlier tonight."
+	}
+	slices.SortStableFunc(gifts, func(a, b gift) int { return cmp.Compare(b.worth, a.worth) })
+	var parts []string
+	for _, g := range gifts[:min(reasonReads, len(gifts))] {
+		parts = append(parts, g.sentence())
+	}
+	return strings.Join(parts, " ")
+}
+
+func (g gift) sentence() string {
+	info, _ := reads.Info(g.read)
+	name := strings.ToLower(info.Name)
+	kind := "shown"
+	if g.live {
+		kind = "live"
+	}
+	var why []string
+	for _, v := range []struct {
+		verdict evidence.Verdict
+		says    string
+	}{{evidence.NotYet, "not yet"}, {evidence.Stale, "stale"}, {evidence.TooFew, "too few to say"}} {
+		if n := g.why[v.verdict]; n > 0 {
+			why = append(why, fmt.Sprintf("%d %s", n, v.says))
+		}
+	}
+	text := fmt.Sprintf("%s lack %s reps of %s (%s); this gives each %s.", players(g.players), kind, name, strings.Join(why, ", "), about(g.reps))
+	if g.settled > 0 {
+		text = strings.TrimSuffix(text, ".") + fmt.Sprintf(", enough for %d.", g.settled)
+	}
+	return text
+}
+
+func players(n int) string {
+	if n == 1 {
+		return "1 player"
+	}
+	return fmt.Sprintf("%d players", n)
+}
+
+// about rounds reps to halves, as a coach would say them.
+func about(reps float64) string {
+	if reps < 0.75 {
+		return "less than one"
+	}
+	half := math.Round(2*reps) / 2
+	if half == math.Floor(half) {
+		return fmt.Sprintf("about %.0f", half)
+	}
+	return fmt.Sprintf("about %.0f½", math.Floor(half))
+}
+
+// swaps are the blocks of the same minutes that lose the least in place of an
+// option, best first.
+func (a answer) swaps(o int) []Swap {
+	rest := slices.DeleteFunc(slices.Clone(a.solution.Chosen), func(c int) bool { return c == o })
+	type trial struct {
+		option int
+		value  float64
+	}
+	var trials []trial
+	for other, opt := range a.options {
+		if other != o && opt.Lane == a.options[o].Lane && opt.Minutes == a.options[o].Minutes && !slices.Contains(rest, other) {
+			trials = append(trials, trial{other, a.problem.Value(append(slices.Clone(rest), other))})
+		}
+	}
+	slices.SortStableFunc(trials, func(x, y trial) int { return cmp.Compare(y.value, x.value) })
+	out := []Swap{}
+	for _, t := range trials {
+		if len(out) == swapsShown {
+			break
+		}
+		if a.problem.Arrange(append(slices.Clone(rest), t.option)) == nil {
+			continue
+		}
+		b := a.blocks[t.option]
+		b.Minutes = float64(a.options[t.option].Minutes)
+		if b.Players == nil {
+			b.Players = []string{}
+		}
+		s := a.stages[a.options[t.option].Stage]
+		less := max(0, a.solution.Value-t.value)
+		out = append(out, Swap{Block: b, Less: less, Text: fmt.Sprintf("%s, %s", s.drill.Name, s.stage.Name)})
+	}
+	return out
+}

@@ -1,0 +1,282 @@
+package practice
+
+import (
+	"errors"
+	"fmt"
+	"math/rand/v2"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"evrik/core/reads"
+)
+
+// berlin changes its clocks on 28 March and 25 October 2026 (EU summer time rule,
+// from memory), at 02:00 and 03:00 local time.
+func berlin(t *testing.T) *time.Location {
+	zone, err := time.LoadLocation("Europe/Berlin")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return zone
+}
+
+func TestCheckTime(t *testing.T) {
+	zone := berlin(t)
+	at := func(month time.Month, day, hour, minute int) time.Time {
+		return time.Date(2026, month, day, hour, minute, 0, 0, zone)
+	}
+	others := []Slot{{at(3, 10, 18, 0), 90}}
+	for want, s := range map[string]Slot{
+		"Begin at 22:30, or make it 60 min":     {at(3, 12, 23, 0), 90},
+		"would end at 00:30 the next day. Begi": {at(3, 12, 23, 55), 35},
+		"clocks go forward during this practi":  {at(3, 29, 1, 30), 60},
+		"go back during this practice":          {at(10, 25, 1, 40), 90},
+		"Begin at 19:30 or later, or make this": {at(3, 10, 17, 30), 60},
+		"from 18:00 to 19:30 on that day. Begi": {at(3, 10, 18, 0), 30},
+	} {
+		err := CheckTime(s, zone, others)
+		var c Conflict
+		if !errors.As(err, &c) || !strings.Contains(err.Error(), want) {
+			t.Errorf("%v: %v, want it to say %q", s, err, want)
+		}
+	}
+	for _, s := range []Slot{{at(3, 10, 19, 30), 60}, {at(3, 10, 16, 30), 90}, {at(3, 12, 22, 30), 90}, {at(3, 29, 3, 0), 60}, {at(3, 29, 18, 0), 90}} {
+		if err := CheckTime(s, zone, others); err != nil {
+			t.Errorf("%v: %v", s, err)
+		}
+	}
+	// What is proposed passes, wherever the practice lies.
+	rng := rand.New(rand.NewPCG(2, 3))
+	for range 300 {
+		s := Slot{at(3, 28, rng.IntN(24), rng.IntN(60)), float64(10 + rng.IntN(110))}
+		err := CheckTime(s, zone, others)
+		if err == nil {
+			continue
+		}
+		_, after, _ := strings.Cut(err.Error(), "Begin at ")
+		var hour, minute int
+		if _, err := fmt.Sscanf(after, "%d:%d", &hour, &minute); err != nil {
+			t.Fatal(err)
+		}
+		start := s.Start.In(zone)
+		moved := Slot{time.Date(2026, start.Month(), start.Day(), hour, minute, 0, 0, zone), s.Minutes}
+		if again := CheckTime(moved, zone, others); again != nil {
+			t.Errorf("%v: %v, and then %v", s.Start, err, again)
+		}
+	}
+}
+
+// USA Basketball / NBA Youth Guidelines, 2016, from memory.
+func TestLocalRule(t *testing.T) {
+	l, _ := Ages12to14.Limits()
+	if l.MaxPerWeek != 4 || l.MaxHours != 10 || l.RestDays != 1 || !strings.Contains(l.Source, "from memory") {
+		t.Errorf("%+v", l)
+	}
+	if same := l.With(LocalRule{}); same != l {
+		t.Errorf("no rule changes %+v", same)
+	}
+	own := l.With(LocalRule{MaxMinutes: 50, MaxHours: 6})
+	if own.MaxMinutes != 50 || own.MinMinutes != 50 || own.MaxHours != 6 || own.MaxPerWeek != 4 || !strings.HasPrefix(own.Source, "Your local rule") {
+		t.Errorf("%+v", own)
+	}
+	for _, bad := range []LocalRule{{MaxMinutes: 5}, {MaxPerWeek: 20}, {MaxHours: -1}, {RestDays: 8}} {
+		if bad.Check() == nil {
+			t.Errorf("%+v passes", bad)
+		}
+	}
+	if err := (LocalRule{MaxMinutes: 80, RestDays: 2}).Check(); err != nil {
+		t.Error(err)
+	}
+}
+
+func TestWeek(t *testing.T) {
+	zone := berlin(t)
+	monday := MondayOf(time.Date(2026, 4, 1, 12, 0, 0, 0, zone), zone)
+	if monday.Format(DateFormat) != "2026-03-30" || MondayOf(monday, zone) != monday || MondayOf(monday.Add(-time.Minute), zone) == monday {
+		t.Fatalf("monday %v", monday)
+	}
+	sheet := Sheet{Load: []Load{{Player: "a", Minutes: 90, HardMinutes: 20, Jumps: 12}, {Player: "guest", Minutes: 90}}}
+	var sessions []Session
+	for _, day := range []int{-1, 0, 1, 2, 3, 4, 5, 6, 7} { // the Sunday before to the Monday after
+		sessions = append(sessions, Session{Start: monday.AddDate(0, 0, day).Add(18 * time.Hour), Minutes: 90, Sheet: sheet})
+	}
+	lim, _ := Ages12to14.Limits()
+	w := WeekOf(monday, sessions, []string{"a", "b"}, lim)
+	a, b := w.Players[0], w.Players[1]
+	if a.Practices != 7 || a.Total != (DayLoad{630, 140, 84}) || a.RestDays != 0 || a.Days[6].Jumps != 12 || b.RestDays != 7 || b.Practices != 0 {
+		t.Errorf("%+v", w.Players)
+	}
+	if len(a.Past) != 3 || len(b.Past) != 0 || len(w.Warnings) != 3 || w.Warnings[0].Source != lim.Source || !strings.HasPrefix(w.Warnings[1].Text, "1 player: more than 10 hours") {
+		t.Errorf("%v %+v", a.Past, w.Warnings)
+	}
+	if w.Days[0].Minutes != 90 || w.Days[0].HardMinutes != 20 {
+		t.Errorf("%+v", w.Days)
+	}
+}
+
+const keeps = 16 * 24 * time.Hour
+
+func TestSeason(t *testing.T) {
+	today := time.Date(2026, 11, 2, 15, 0, 0, 0, time.UTC) // a Monday
+	aim := SeasonAim{Until: "2026-12-06", Weekdays: []int{1, 3}, PerPractice: 1, Install: []string{"down", "away", "flare"},
+		Games: []SeasonGame{{Date: "2026-11-14", Needs: []string{"flare"}}, {Date: "2026-11-28", Needs: []string{"down", "away"}}}}
+	if err := aim.Check(today); err != nil {
+		t.Fatal(err)
+	}
+	p := Season(aim, nil, today, keeps)
+	if len(p.Problems) != 0 {
+		t.Fatalf("%v", p.Problems)
+	}
+	var said []string
+	for _, d := range p.Days {
+		for _, i := range d.Items {
+			said = append(said, d.Date[5:]+" "+i.Screen+" "+string(i.Task))
+		}
+	}
+	// The flare's game comes first, so it is taught before what stands higher on
+	// the list; two practices before a game are the least.
+	want := []string{"11-02 flare teach", "11-04 flare live", "11-09 down teach", "11-11 away teach", "11-16 flare refresh", "11-18 down live", "11-23 away live"}
+	if !slices.Equal(said[:7], want) {
+		t.Errorf("%v\nwant %v", said[:7], want)
+	}
+	// What is live comes again before it is stale.
+	last := map[string]string{}
+	for _, d := range p.Days {
+		for _, i := range d.Items {
+			if i.Task == Refresh && d.Date > i.By {
+				t.Errorf("%s refreshed on %s, due %s", i.Screen, d.Date, i.By)
+			}
+			last[i.Screen] = d.Date
+		}
+	}
+	// Too much for the time is said, with a change.
+	aim.Games[0].Date, aim.Games[0].Needs = "2026-11-05", []string{"flare", "down"}
+	p = Season(aim, nil, today, keeps)
+	if len(p.Problems) != 1 || !strings.Contains(p.Problems[0], "cannot be live before the game on 2026-11-05") || !strings.Contains(p.Problems[0], "2 situations") {
+		t.Errorf("%v", p.Problems)
+	}
+	// What is held already is not taught again.
+	p = Season(aim, []Situation{{Screen: "flare", Shown: true, Live: true, Last: today}, {Screen: "down", Shown: true}}, today, keeps)
+	if len(p.Problems) != 0 || p.Days[0].Items[0] != (SeasonItem{"down", GoLive, "2026-11-04"}) {
+		t.Errorf("%v %+v", p.Problems, p.Days[0])
+	}
+	aim.Weekdays = nil
+	if p = Season(aim, nil, today, keeps); !strings.Contains(strings.Join(p.Problems, " "), "No practice falls") {
+		t.Errorf("%v", p.Problems)
+	}
+	for want, change := range map[string]func(*SeasonAim){
+		"Say until when":        func(a *SeasonAim) { a.Until = "soon" },
+		"is over":               func(a *SeasonAim) { a.Until = "2026-10-01" },
+		"days ahead at most":    func(a *SeasonAim) { a.Until = "2029-10-01" },
+		"1 to 8 situations":     func(a *SeasonAim) { a.PerPractice = 0 },
+		"seven days":            func(a *SeasonAim) { a.Weekdays = []int{7} },
+		"no situation called":   func(a *SeasonAim) { a.Install = []string{"moon"} },
+		"not a day for a game":  func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "x"}} },
+		"not among what you te": func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "2026-11-14", Needs: []string{"ball"}}} },
+	} {
+		bad := SeasonAim{Until: "2026-12-06", PerPractice: 1, Install: []string{"down"}}
+		change(&bad)
+		if err := bad.Check(today); err == nil || !strings.Contains(err.Error(), want) {
+			t.Errorf("%v, want it to say %q", err, want)
+		}
+	}
+}
+
+// Earliest due first finds a plan for the games whenever there is one: brute force
+// over every order of teaching and going live says whether there is.
+func TestSeasonMissesNoGameWithoutNeed(t *testing.T) {
+	rng := rand.New(rand.NewPCG(4, 9))
+	today := time.Date(2026, 11, 2, 9, 0, 0, 0, time.UTC)
+	screens := []string{"down", "away", "flare"}
+	possible, not := 0, 0
+	for range 150 {
+		aim := SeasonAim{Until: "2026-11-20", Weekdays: []int{1, 2, 3, 4, 5, 6}[:2+rng.IntN(2)], PerPractice: 1 + rng.IntN(2), Install: screens}
+		due := map[string]string{}
+		for _, s := range screens {
+			due[s] = today.AddDate(0, 0, 2+rng.IntN(12)).Format(DateFormat)
+			aim.Games = append(aim.Games, SeasonGame{Date: due[s], Needs: []string{s}})
+		}
+		var days []string
+		for d := today; d.Format(DateFormat) <= aim.Until; d = d.AddDate(0, 0, 1) {
+			game := slices.ContainsFunc(aim.Games, func(g SeasonGame) bool { return g.Date == d.Format(DateFormat) })
+			if slices.Contains(aim.Weekdays, int(d.Weekday())) && !game {
+				days = append(days, d.Format(DateFormat))
+			}
+		}
+		used := make([]int, len(days))
+		var try func(k int) bool
+		try = func(k int) bool {
+			if k == len(screens) {
+				return true
+			}
+			for i := range days {
+				for j := i + 1; j < len(days) && days[j] < due[screens[k]]; j++ {
+					if used[i] < aim.PerPractice && used[j] < aim.PerPractice {
+						used[i]++
+						used[j]++
+						ok := try(k + 1)
+						used[i]--
+						used[j]--
+						if ok {
+							return true
+						}
+					}
+				}
+			}
+			return false
+		}
+		want := try(0)
+		p := Season(aim, nil, today, keeps)
+		missed := slices.ContainsFunc(p.Days, func(d SeasonDay) bool { return len(d.Missing) > 0 })
+		if want {
+			possible++
+		} else {
+			not++
+		}
+		if missed == want {
+			t.Fatalf("%+v: possible %v, missed %v: %+v", aim, want, missed, p.Days)
+		}
+	}
+	if possible < 20 || not < 20 {
+		t.Errorf("%d possible, %d not: the test tries too little", possible, not)
+	}
+}
+
+// The weights of a want, by what makes it count.
+func TestWeigh(t *testing.T) {
+	terms := DefaultTerms()
+	terms.Focus, terms.Expect = []reads.Read{reads.Fade}, []reads.Cue{reads.Trail}
+	people := []Person{{ID: "g", Handler: true}, {ID: "b", Big: true}, {ID: "any"}}
+	for _, tc := range []struct {
+		q    [3]any
+		want float64
+	}{
+		{[3]any{"g", reads.BackCut, false}, 1}, {[3]any{"g", reads.Fade, false}, 2}, {[3]any{"g", reads.Curl, false}, 1.5},
+		{[3]any{"b", reads.BackCut, false}, 0.5}, {[3]any{"any", reads.BackCut, false}, 1}, {[3]any{"g", reads.BackCut, true}, 0.5},
+	} {
+		open := openQuestions("g", "b", "any")
+		var got float64
+		for _, w := range terms.Weigh(people, open, reads.School{}) {
+			if w.Player == tc.q[0] && w.Read == tc.q[1] && w.Live == tc.q[2] {
+				got = w.Weight
+			}
+		}
+		if got != tc.want {
+			t.Errorf("%v weighs %g, want %g", tc.q, got, tc.want)
+		}
+	}
+	for _, bad := range []func(*Terms){
+		func(t *Terms) { t.Baskets = 0 }, func(t *Terms) { t.Helpers = -1 }, func(t *Terms) { t.Balls = 0 },
+		func(t *Terms) { t.Banned = make([]string, 300) },
+	} {
+		x := DefaultTerms()
+		if bad(&x); x.Check() == nil {
+			t.Errorf("%+v passes", x)
+		}
+	}
+	if err := terms.Check(); err != nil {
+		t.Error(err)
+	}
+}

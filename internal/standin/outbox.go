@@ -1,0 +1,161 @@
+// Package standin holds small simulated stand-ins for the world outside.
+package standin
+
+import (
+	"errors"
+	"fmt"
+	"io"
+	"io/fs"
+	"mime"
+	"mime/multipart"
+	"mime/quotedprintable"
+	"net/mail"
+	"os"
+	"path/filepath"
+	"slices"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+	gomail "github.com/wneessen/go-mail"
+)
+
+// Outbox keeps mail as .eml files in a folder per program instead of sending it.
+type Outbox struct{ Dir string }
+
+// Message is what a mail says.
+type Message struct {
+	To, Subject, Text string
+	// Attachments by file name.
+	Attachments map[string][]byte
+}
+
+// Stored is a mail in the outbox.
+type Stored struct {
+	ID, To, Subject string
+	At              time.Time
+}
+
+// ErrNoMail says that there is no such message.
+var ErrNoMail = errors.New("no such message")
+
+// from is who a simulated mail comes from; the domain is reserved (RFC 2606).
+const from = "evrik@localhost.example"
+
+// Put writes a message and returns it as stored.
+func (o Outbox) Put(program uuid.UUID, m Message, at time.Time) (Stored, error) {
+	msg := gomail.NewMsg()
+	if err := errors.Join(msg.From(from), msg.To(m.To)); err != nil {
+		return Stored{}, err
+	}
+	id := uuid.Must(uuid.NewV7())
+	msg.Subject(m.Subject)
+	msg.SetDateWithValue(at)
+	msg.SetMessageIDWithValue(id.String() + "@localhost.example")
+	msg.SetBodyString(gomail.TypeTextPlain, m.Text)
+	for name, data := range m.Attachments {
+		if err := msg.AttachReader(name, strings.NewReader(string(data))); err != nil {
+			return Stored{}, err
+		}
+	}
+	dir := filepath.Join(o.Dir, program.String())
+	if err := os.MkdirAll(dir, 0o700); err != nil {
+		return Stored{}, err
+	}
+	if err := msg.WriteToFile(filepath.Join(dir, id.String()+".eml")); err != nil {
+		return Stored{}, err
+	}
+	return Stored{id.String(), m.To, m.Subject, at}, nil
+}
+
+// List returns a program's mail, newest first.
+func (o Outbox) List(program uuid.UUID) ([]Stored, error) {
+	files, err := os.ReadDir(filepath.Join(o.Dir, program.String()))
+	if errors.Is(err, fs.ErrNotExist) {
+		return nil, nil
+	}
+	var out []Stored
+	for _, f := range files {
+		id, isMail := strings.CutSuffix(f.Name(), ".eml")
+		if !isMail {
+			continue
+		}
+		stored, _, _, err := o.Read(program, id)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, stored)
+	}
+	// Ids of version 7 grow with time.
+	slices.SortFunc(out, func(a, b Stored) int { return strings.Compare(b.ID, a.ID) })
+	return out, err
+}
+
+// Read returns a message, its text and the names of what is attached. The error
+// matches ErrNoMail where there is none.
+func (o Outbox) Read(program uuid.UUID, id string) (s Stored, text string, attached []string, err error) {
+	if _, err := uuid.Parse(id); err != nil {
+		return s, "", nil, ErrNoMail
+	}
+	f, err := os.Open(filepath.Join(o.Dir, program.String(), id+".eml"))
+	if errors.Is(err, fs.ErrNotExist) {
+		return s, "", nil, ErrNoMail
+	}
+	if err != nil {
+		return s, "", nil, err
+	}
+	defer f.Close()
+	msg, err := mail.ReadMessage(f)
+	if err != nil {
+		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+	}
+	at, err := msg.Header.Date()
+	if err != nil {
+		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+	}
+	to, err := msg.Header.AddressList("To")
+	if err != nil {
+		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+	}
+	subject, err := new(mime.WordDecoder).DecodeHeader(msg.Header.Get("Subject"))
+	if err != nil {
+		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+	}
+	text, attached, err = body(msg)
+	return Stored{id, to[0].Address, subject, at}, text, attached, err
+}
+
+// body is a message's plain text and the names of its attachments.
+func body(msg *mail.Message) (text string, attached []string, err error) {
+	kind, params, err := mime.ParseMediaType(msg.Header.Get("Content-Type"))
+	if err != nil {
+		return "", nil, err
+	}
+	if !strings.HasPrefix(kind, "multipart/") {
+		var r io.Reader = msg.Body
+		if strings.EqualFold(msg.Header.Get("Content-Transfer-Encoding"), "quoted-printable") {
+			r = quotedprintable.NewReader(r)
+		}
+		b, err := io.ReadAll(r)
+		return string(b), nil, err
+	}
+	parts := multipart.NewReader(msg.Body, params["boundary"])
+	for {
+		p, err := parts.NextPart() // undoes quoted-printable by itself
+		if errors.Is(err, io.EOF) {
+			return text, attached, nil
+		}
+		if err != nil {
+			return text, attached, err
+		}
+		if name := p.FileName(); name != "" {
+			attached = append(attached, name)
+			continue
+		}
+		b, err := io.ReadAll(p)
+		if err != nil {
+			return text, attached, err
+		}
+		text += string(b)
+	}
+}

@@ -1,0 +1,207 @@
+package web
+
+import (
+	"context"
+	"fmt"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/practice"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// GetLoads sums up what a week of practices asks of every player.
+func (s *Server) GetLoads(ctx context.Context, r api.GetLoadsRequestObject) (api.GetLoadsResponseObject, error) {
+	d, err := s.teamDesk(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	at := s.now()
+	if r.Params.From != nil {
+		if at, err = time.ParseInLocation(practice.DateFormat, *r.Params.From, d.zone); err != nil {
+			return nil, invalid("Say the week as a day, such as 2026-11-30.")
+		}
+	}
+	monday := practice.MondayOf(at, d.zone)
+	rows, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID})
+	if err != nil {
+		return nil, err
+	}
+	var sessions []practice.Session
+	for _, p := range rows {
+		if p.StartsAt.Before(monday) || !p.StartsAt.Before(monday.AddDate(0, 0, 7)) {
+			continue
+		}
+		view, err := s.practiceView(ctx, practiceOf(p), d)
+		if err != nil {
+			return nil, err
+		}
+		sessions = append(sessions, practice.Session{Start: p.StartsAt, Minutes: float64(p.Minutes), Done: p.Status == string(practice.Done), Sheet: view.Sheet})
+	}
+	return api.GetLoads200JSONResponse(practice.WeekOf(monday, sessions, ids(d.players), d.limits)), nil
+}
+
+// practiceOf is a listed practice without its count.
+func practiceOf(r gen.PracticesOfTeamRow) gen.Practice {
+	return gen.Practice{ID: r.ID, ProgramID: r.ProgramID, TeamID: r.TeamID, StartsAt: r.StartsAt, Minutes: r.Minutes, Note: r.Note,
+		Version: r.Version, Status: r.Status, BlockID: r.BlockID, BlockMs: r.BlockMs, RunningSince: r.RunningSince, Terms: r.Terms}
+}
+
+// GetSeason plans the weeks ahead for what the team wants of them.
+func (s *Server) GetSeason(ctx context.Context, r api.GetSeasonRequestObject) (api.GetSeasonResponseObject, error) {
+	d, err := s.teamDesk(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	aim, said, err := store.AimOf(d.team)
+	if err != nil {
+		return nil, err
+	}
+	today := s.now().In(d.zone)
+	if !said {
+		aim = practice.FirstAim(today, d.situations())
+	}
+	view, err := s.season(ctx, d, aim, today)
+	return api.GetSeason200JSONResponse(view), err
+}
+
+func (s *Server) season(ctx context.Context, d desk, aim practice.SeasonAim, today time.Time) (api.Season, error) {
+	rows, err := s.db.LastPracticed(ctx, gen.LastPracticedParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID})
+	if err != nil {
+		return api.Season{}, err
+	}
+	last := map[string]time.Time{}
+	for _, r := range rows {
+		last[r.Screen] = r.At.In(d.zone)
+	}
+	now := practice.Situations(aim.Install, d.open, store.SchoolOf(d.team), ids(d.players), last)
+	return api.Season{Aim: aim, Plan: practice.Season(aim, now, today, s.policy.Fresh())}, nil
+}
+
+// SetSeason stores what the weeks ahead are for.
+func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (api.SetSeasonResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	d, err := s.desk(ctx, team)
+	if err != nil {
+		return nil, err
+	}
+	today := s.now().In(d.zone)
+	if err := r.Body.Check(today); err != nil {
+		return nil, invalid(err.Error() + " Nothing was stored.")
+	}
+	if _, err := s.db.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID, SeasonAim: store.AimJSON(*r.Body)}); err != nil {
+		return nil, err
+	}
+	// What is open depends on what is to be taught.
+	if d, err = s.teamDesk(ctx, r.TeamId); err != nil {
+		return nil, err
+	}
+	view, err := s.season(ctx, d, *r.Body, today)
+	return api.SetSeason200JSONResponse(view), err
+}
+
+// ListTemplates lists the plans a program has kept for another evening.
+func (s *Server) ListTemplates(ctx context.Context, r api.ListTemplatesRequestObject) (api.ListTemplatesResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.TemplatesOfProgram(ctx, team.ProgramID)
+	out := api.ListTemplates200JSONResponse{}
+	for _, t := range rows {
+		blocks, err := store.TemplateBlocks(t)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, api.Template{Id: t.ID, Name: t.Name, Minutes: int(t.Minutes), Blocks: blocks})
+	}
+	return out, err
+}
+
+// maxTemplates is how many plans a program keeps (assumption).
+const maxTemplates = 100
+
+// AddTemplate keeps a plan for another evening.
+func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject) (api.AddTemplateResponseObject, error) {
+	d, err := s.teamDesk(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	name, err := text("The plan's name", r.Body.Name)
+	if err != nil {
+		return nil, err
+	}
+	if err := practice.Check(d.library, r.Body.Minutes, r.Body.Blocks); err != nil {
+		return nil, invalid(err.Error() + " Nothing was stored.")
+	}
+	known, err := s.db.TemplatesOfProgram(ctx, d.team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	if len(known) >= maxTemplates {
+		return nil, conflict(fmt.Sprintf("A program keeps %d plans at most. Delete one first.", maxTemplates))
+	}
+	// Who was here that evening is not part of it.
+	for i := range r.Body.Blocks {
+		if r.Body.Blocks[i].End == 0 {
+			r.Body.Blocks[i].Players = []string{}
+		}
+	}
+	t := api.Template{Id: uuid.Must(uuid.NewV7()), Name: name, Minutes: r.Body.Minutes, Blocks: r.Body.Blocks}
+	err = s.db.PutTemplate(ctx, gen.PutTemplateParams{ID: t.Id, ProgramID: d.team.ProgramID, Name: t.Name, Minutes: int32(t.Minutes), Blocks: store.BlocksJSON(t.Blocks)})
+	return api.AddTemplate201JSONResponse(t), err
+}
+
+// DeleteTemplate forgets a kept plan.
+func (s *Server) DeleteTemplate(ctx context.Context, r api.DeleteTemplateRequestObject) (api.DeleteTemplateResponseObject, error) {
+	if _, err := s.team(ctx, r.TeamId); err != nil {
+		return nil, err
+	}
+	n, err := s.db.DeleteTemplate(ctx, gen.DeleteTemplateParams{ProgramID: caller(ctx).ProgramID, ID: r.TemplateId})
+	if err == nil && n == 0 {
+		err = missing("This kept plan is not there. It may have been deleted.")
+	}
+	return api.DeleteTemplate204Response{}, err
+}
+
+// CarryOver lists what the practice before this one left undone.
+func (s *Server) CarryOver(ctx context.Context, r api.CarryOverRequestObject) (api.CarryOverResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return nil, err
+	}
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	out := api.CarryOver200JSONResponse{}
+	for _, before := range rows { // newest first
+		if before.Status != string(practice.Done) || !before.StartsAt.Before(p.StartsAt) {
+			continue
+		}
+		blocks, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: before.ID})
+		if err != nil {
+			return nil, err
+		}
+		counts, err := s.db.RepsPerBlock(ctx, gen.RepsPerBlockParams{ProgramID: team.ProgramID, PracticeID: before.ID})
+		if err != nil {
+			return nil, err
+		}
+		reps := map[string]int{}
+		for _, c := range counts {
+			reps[c.BlockID.String()] = int(c.Reps)
+		}
+		return append(out, practice.NotRun(lib, store.BlocksOf(blocks), reps)...), nil
+	}
+	return out, nil
+}
