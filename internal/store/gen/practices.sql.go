@@ -157,7 +157,7 @@ func (q *Queries) DeleteTemplate(ctx context.Context, arg DeleteTemplateParams) 
 
 const insertAttendance = `-- name: InsertAttendance :exec
 INSERT INTO attendance (program_id, practice_id, player_id, limited)
-SELECT $1, $2, p, p = ANY ($3::uuid[]) FROM unnest($4::uuid[]) AS p
+SELECT $1, $2, p, COALESCE(p = ANY ($3::uuid[]), false) FROM unnest($4::uuid[]) AS p
 `
 
 type InsertAttendanceParams struct {

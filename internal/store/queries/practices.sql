@@ -45,7 +45,7 @@ DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2;
 
 -- name: InsertAttendance :exec
 INSERT INTO attendance (program_id, practice_id, player_id, limited)
-SELECT sqlc.arg(program_id), sqlc.arg(practice_id), p, p = ANY (sqlc.arg(limited)::uuid[]) FROM unnest(sqlc.arg(players)::uuid[]) AS p;
+SELECT sqlc.arg(program_id), sqlc.arg(practice_id), p, COALESCE(p = ANY (sqlc.arg(limited)::uuid[]), false) FROM unnest(sqlc.arg(players)::uuid[]) AS p;
 
 -- name: RepsPerBlock :many
 SELECT block_id, count(*) AS reps FROM rep_events WHERE program_id = $1 AND practice_id = $2 AND kind = 'rep' GROUP BY block_id;

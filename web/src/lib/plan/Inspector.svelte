@@ -1,53 +1,56 @@
 <script lang="ts">
+  import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
-  import { drillBlock, newBlock, type Draft } from './draft.svelte';
+  import type { Draft } from './draft.svelte';
 
-  let { draft }: { draft: Draft } = $props();
+  // The chosen block: what it is, why it is there, and what could be instead.
+  let { draft, players }: { draft: Draft; players: Player[] } = $props();
 
   const b = $derived(draft.block);
   const drill = $derived(b ? session.drill(b.drill) : undefined);
   const timed = $derived(draft.sheet?.blocks.find((t) => t.id === b?.id));
   const said = $derived(draft.sheet?.warnings.filter((w) => w.block === b?.id) ?? []);
+  const group = $derived(players.filter((p) => b?.players.includes(p.id)));
 
   const number = (e: Event) => Number((e.currentTarget as HTMLInputElement).value);
-  function addDrill(e: Event) {
-    const field = e.currentTarget as HTMLSelectElement;
-    const d = session.drills.find((x) => x.id === field.value);
-    field.value = '';
-    if (!d) return;
-    // The shown rung is where reads begin; a drill without it starts at its foot.
-    const stage = d.stages.find((s) => s.rung === 'shown') ?? d.stages[0];
-    if (stage) draft.add(drillBlock(d, stage.id, 10));
-  }
   const text = (e: Event) => (e.currentTarget as HTMLInputElement | HTMLSelectElement).value;
-</script>
 
-<div class="add" role="group" aria-label="Add a block">
-  <select aria-label="Add a drill" value="" onchange={addDrill}>
-    <option value="">+ Drill…</option>
-    {#each session.drills as d (d.id)}<option value={d.id}>{d.name}</option>{/each}
-  </select>
-  <button class="tape plain" onclick={() => draft.add(newBlock('own', 'Own block', 10))}>+ Own block</button>
-  <button class="tape plain" onclick={() => draft.add(newBlock('water', 'Water', 2))}>+ Water</button>
-</div>
+  function toggle(id: string) {
+    if (!b) return;
+    const all = b.players.length ? b.players : players.map((p) => p.id);
+    const next = all.includes(id) ? all.filter((p) => p !== id) : [...all, id];
+    draft.changeBlock(b.id, { players: next.length === players.length ? [] : next });
+  }
+</script>
 
 {#if b}
   <section class="sheet block" aria-label="Chosen block">
-    <label class="field">
-      <span>Title</span>
-      <input value={b.title} maxlength="60" onchange={(e) => draft.changeBlock(b.id, { title: text(e) })} />
-    </label>
-    {#if drill}
-      <label class="field">
-        <span>Stage</span>
-        <select value={b.stage} onchange={(e) => draft.changeBlock(b.id, { stage: text(e) })}>
-          {#each drill.stages as s (s.id)}<option value={s.id}
-              >{session.rung(s.rung)?.number}. {s.name}</option
-            >{/each}
-        </select>
-      </label>
+    {#if draft.reason}
+      <div class="why">
+        <h2>Why it is here</h2>
+        <p>{draft.reason.text}</p>
+        {#if draft.reason.swaps.length}
+          <p class="soft">For the same minutes:</p>
+          <ul class="quiet-list">
+            {#each draft.reason.swaps as s (s.block.drill + s.block.stage)}
+              <li>
+                <button class="tape plain" onclick={() => draft.swap(b.id, s.block)}>{s.text}</button>
+                <span class="soft">
+                  {#if s.less < 0.5}covers as much{:else}covers <b class="numeral">{Math.round(s.less)}</b> less{/if}
+                </span>
+              </li>
+            {/each}
+          </ul>
+        {/if}
+      </div>
     {/if}
+    {#if timed?.problem}<p role="alert" class="problem">{timed.problem}</p>{/if}
+    {#each said as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
     <div class="row">
+      <label class="field wide">
+        <span>Title</span>
+        <input value={b.title} maxlength="60" onchange={(e) => draft.changeBlock(b.id, { title: text(e) })} />
+      </label>
       <label class="field">
         <span>Minutes</span>
         <input
@@ -58,7 +61,17 @@
           onchange={(e) => draft.changeBlock(b.id, { minutes: number(e) })}
         />
       </label>
-      {#if drill}
+    </div>
+    {#if drill}
+      <div class="row">
+        <label class="field wide">
+          <span>Stage</span>
+          <select value={b.stage} onchange={(e) => draft.changeBlock(b.id, { stage: text(e) })}>
+            {#each drill.stages as s (s.id)}<option value={s.id}
+                >{session.rung(s.rung)?.number}. {s.name}</option
+              >{/each}
+          </select>
+        </label>
         <label class="field">
           <span>Baskets</span>
           <select value={b.baskets} onchange={(e) => draft.changeBlock(b.id, { baskets: Number(text(e)) })}>
@@ -76,12 +89,54 @@
             onchange={(e) => draft.changeBlock(b.id, { seconds: number(e) })}
           />
         </label>
-      {/if}
-    </div>
-    {#if timed?.problem}<p role="alert" class="problem">{timed.problem}</p>{/if}
+      </div>
+    {/if}
+    {#if b.kind !== 'water'}
+      <div class="row">
+        <label class="field wide">
+          <span>Where</span>
+          <select value={b.end} onchange={(e) => draft.changeBlock(b.id, { end: Number(text(e)) })}>
+            <option value={0}>The whole floor</option>
+            <option value={1}>End 1, beside end 2</option>
+            <option value={2}>End 2, beside end 1</option>
+          </select>
+        </label>
+        {#if drill?.positions.some((p) => p.helper)}
+          <label class="check">
+            <input
+              type="checkbox"
+              checked={b.noHelpers}
+              onchange={() => draft.changeBlock(b.id, { noHelpers: !b.noHelpers })}
+            />
+            Players stand in for helpers
+          </label>
+        {/if}
+      </div>
+      <details>
+        <summary>
+          Who takes part: {b.players.length ? group.map((p) => p.name).join(', ') : 'everybody'}
+        </summary>
+        <ul class="quiet-list group">
+          {#each players as p (p.id)}
+            <li>
+              <label class="check">
+                <input
+                  type="checkbox"
+                  checked={!b.players.length || b.players.includes(p.id)}
+                  onchange={() => toggle(p.id)}
+                />
+                {p.name}
+              </label>
+            </li>
+          {/each}
+        </ul>
+      </details>
+    {/if}
     {#each timed?.notes ?? [] as n (n)}<p class="soft">{n}</p>{/each}
-    {#each said as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
-    <div class="row tools">
+    <div class="row tools no-print">
+      {#if b.kind !== 'water'}
+        <button class="tape plain" aria-pressed={b.pin} onclick={() => draft.togglePin(b.id)}>Pin</button>
+      {/if}
       <button class="tape plain" onclick={() => draft.move(b.id, -1)}>Earlier</button>
       <button class="tape plain" onclick={() => draft.move(b.id, 1)}>Later</button>
       <button class="tape plain" onclick={() => draft.remove(b.id)}>Take out</button>
@@ -92,36 +147,64 @@
 {/if}
 
 <style>
-  .add select {
-    min-height: 48px;
-    max-width: 16rem;
-    border: 2px solid var(--line);
-    background-color: var(--board);
-    color: var(--ink);
-    font: inherit;
-    font-weight: 700;
-    cursor: pointer;
-  }
-  .add,
-  .row {
-    display: flex;
-    gap: 0.5rem;
-    flex-wrap: wrap;
-  }
-  .add .tape,
-  .tools .tape {
-    min-height: 48px;
-    padding: 0 0.8rem;
-    font-weight: 400;
-  }
   .block {
     display: grid;
     gap: 0.75rem;
     padding: 1rem;
   }
+  .row {
+    display: flex;
+    gap: 0.5rem;
+    flex-wrap: wrap;
+    align-items: end;
+  }
   .row > .field {
     flex: 1;
     min-width: 5.5rem;
+  }
+  .row > .wide {
+    flex: 2.4;
+  }
+  .tools .tape {
+    min-height: 48px;
+    padding: 0 0.8rem;
+    font-weight: 400;
+  }
+  .why {
+    display: grid;
+    gap: 0.4rem;
+    padding-bottom: 0.75rem;
+    border-bottom: 1px solid var(--seam);
+  }
+  .why li {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+    padding: 0.15rem 0;
+  }
+  .why .tape {
+    padding: 0 0.7rem;
+    font-weight: 400;
+    text-align: left;
+  }
+  .check {
+    display: flex;
+    gap: 0.5rem;
+    align-items: center;
+    min-height: 48px;
+    flex: 1;
+  }
+  .check input {
+    width: 20px;
+    height: 20px;
+    flex: none;
+  }
+  .group {
+    columns: 2;
+  }
+  summary {
+    cursor: pointer;
+    min-height: 36px;
   }
   .warn {
     border-left: 6px solid var(--tape-orange);

@@ -5,8 +5,8 @@
   let { draft }: { draft: Draft } = $props();
 
   const sheet = $derived(draft.sheet);
-  const whole = $derived(sheet?.warnings.filter((w) => w.block === '') ?? []);
   const share = $derived(sheet && sheet.demand > 0 ? sheet.covered / sheet.demand : 0);
+  const most = (of: number[]) => Math.max(0, ...of);
 </script>
 
 {#if sheet}
@@ -16,11 +16,17 @@
       <span class="soft">{sheet.left < 0 ? `${-sheet.left} too many` : `${sheet.left} left`}</span>
     </p>
     <p>
-      <b class="numeral">{Math.round(sheet.covered)}</b> of <b class="numeral">{Math.round(sheet.demand)}</b>
+      <b class="numeral">{Math.round(sheet.covered)}</b> of
+      <b class="numeral">{Math.round(sheet.demand)}</b>
       <span class="soft">needed reps covered</span>
       <span class="rail"><span style:width={`${share * 100}%`}></span></span>
     </p>
-    {#each whole as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
+    <p>
+      <b class="numeral">{most(sheet.load.map((l) => l.hardMinutes))}</b>
+      <span class="soft">live min and</span>
+      <b class="numeral">{most(sheet.load.map((l) => l.jumps))}</b>
+      <span class="soft">jumps at most for one player</span>
+    </p>
   </section>
 {/if}
 
@@ -43,10 +49,5 @@
     display: block;
     height: 100%;
     background: var(--tape-blue);
-  }
-  .warn {
-    flex-basis: 100%;
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.7rem;
   }
 </style>

@@ -8,22 +8,37 @@
   const sheet = $derived(draft.sheet);
   const most = $derived(Math.max(1, ...(sheet?.load.map((l) => l.cutter + l.screener) ?? [])));
   const load = $derived(new Map(sheet?.load.map((l) => [l.player, l])));
+  const here = (id: string) => draft.input.present.includes(id);
+  const limited = (id: string) => draft.input.limited.includes(id);
 </script>
 
 <section aria-label="Who is here">
-  <h2>Who is here <span class="soft">cuts and screens each gets</span></h2>
+  <div class="line head soft" aria-hidden="true">
+    <span>Here</span><span>Not live</span><span>cuts + screens</span><span></span><span>touch</span><span
+      >live′</span
+    ><span>jumps</span>
+  </div>
   <ul class="quiet-list">
     {#each players as p (p.id)}
       {@const l = load.get(p.id)}
-      <li class:away={!draft.input.present.includes(p.id)}>
+      <li class="line" class:away={!here(p.id)}>
         <label>
           <input
             type="checkbox"
-            checked={draft.input.present.includes(p.id)}
-            onchange={() => draft.togglePresent(p.id)}
+            checked={here(p.id)}
+            onchange={() => draft.setHere(p.id, here(p.id) ? 'away' : 'here')}
           />
           <span class="numeral jersey">{p.jersey}</span>
           <span class="name">{p.name}</span>
+        </label>
+        <label class="limited">
+          <input
+            type="checkbox"
+            aria-label={`${p.name} keeps out of live blocks`}
+            checked={limited(p.id)}
+            disabled={!here(p.id)}
+            onchange={() => draft.setHere(p.id, limited(p.id) ? 'here' : 'limited')}
+          />
         </label>
         {#if l}
           <span class="bars" aria-label={`${l.cutter} cuts, ${l.screener} screens`} role="img">
@@ -33,6 +48,9 @@
             ></span>
           </span>
           <span class="numeral">{l.cutter}+{l.screener}</span>
+          <span class="numeral">{l.touches}</span>
+          <span class="numeral">{l.hardMinutes}</span>
+          <span class="numeral">{l.jumps}</span>
         {/if}
       </li>
     {/each}
@@ -40,25 +58,30 @@
 </section>
 
 <style>
-  section {
+  .line {
     display: grid;
-    gap: 0.5rem;
-  }
-  h2 .soft {
-    font-weight: 400;
-    font-size: 0.9rem;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 10rem 1fr 3rem;
-    gap: 0.6rem;
+    grid-template-columns: 8.5rem 3.4rem minmax(2rem, 1fr) 3rem 2.6rem 2.6rem 2.6rem;
+    gap: 0.4rem;
     align-items: center;
+  }
+  .line > .numeral {
+    text-align: right;
+  }
+  .head {
+    font-size: 0.8rem;
+    line-height: 1.1;
+  }
+  .head span:nth-child(n + 4) {
+    text-align: right;
   }
   label {
     display: flex;
-    gap: 0.5rem;
+    gap: 0.45rem;
     align-items: center;
-    min-height: 36px;
+    min-height: 38px;
+  }
+  .limited {
+    justify-content: center;
   }
   input {
     width: 20px;

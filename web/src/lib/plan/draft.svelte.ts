@@ -1,6 +1,9 @@
 import { api, ask, type Block, type Practice, type Schemas, type Sheet } from '$lib/api/client';
 
-type Input = Schemas['PracticeInput'];
+type Input = Required<Omit<Schemas['PracticeInput'], 'version'>>;
+type Filled = Schemas['Filled'];
+export type Scope = Schemas['FillInput']['scope'];
+type Reason = Filled['reasons'][number];
 
 const historyDepth = 200;
 
@@ -26,35 +29,41 @@ export function drillBlock(drill: Schemas['Drill'], stage: string, minutes: numb
   return { ...newBlock('drill', drill.name, minutes), drill: drill.id, stage, baskets: 2 };
 }
 
-/** What a new practice starts with: tomorrow at six, everybody, one drill shown and live. */
-export function firstPlan(players: string[], drill: Schemas['Drill'] | undefined): Input {
+/** What a new practice starts with: the first free evening at six, everybody, no blocks. */
+export function firstPlan(players: string[], taken: string[]): Schemas['PracticeInput'] {
   const at = new Date();
-  at.setDate(at.getDate() + 1);
+  const days = new Set(taken.map((t) => new Date(t).toDateString()));
+  do at.setDate(at.getDate() + 1);
+  while (days.has(at.toDateString()));
   at.setHours(18, 0, 0, 0);
-  return {
-    startsAt: at.toISOString(),
-    minutes: 90,
-    note: '',
-    present: players,
-    blocks: [
-      newBlock('own', 'Warm-up: run, land, change direction', 10),
-      newBlock('own', 'Ball handling and lay-ups', 9),
-      newBlock('water', 'Water', 2),
-      ...(drill
-        ? [drillBlock(drill, 'shown', 12), newBlock('water', 'Water', 2), drillBlock(drill, 'live', 14)]
-        : [])
-    ]
-  };
+  return { startsAt: at.toISOString(), minutes: 90, note: '', present: players, blocks: [] };
+}
+
+/** Blocks for another practice: new ids, nothing pinned. */
+export function again(blocks: Block[]): Block[] {
+  return blocks.map((b) => ({ ...b, id: crypto.randomUUID(), pin: false }));
 }
 
 /** A practice being edited: the draft, its history, its arithmetic. */
 export class Draft {
-  input = $state.raw<Input>({ startsAt: '', minutes: 90, note: '', present: [], blocks: [] });
+  input = $state.raw<Input>({
+    startsAt: '',
+    minutes: 90,
+    note: '',
+    present: [],
+    limited: [],
+    terms: { baskets: 2, helpers: 2, balls: 8, focus: [], expect: [], banned: [] },
+    blocks: []
+  });
   stored = $state.raw<Practice | null>(null);
   sheet = $state.raw<Sheet | null>(null);
   problem = $state('');
   chosen = $state('');
   saving = $state(false);
+  filling = $state(false);
+  /** The last fitted plan, and of what blocks it spoke. */
+  filled = $state.raw<Filled | null>(null);
+  private reasons = $state.raw<Record<string, { reason: Reason; was: string }>>({});
   private past = $state.raw<Input[]>([]);
   private future = $state.raw<Input[]>([]);
   private asked = 0;
@@ -65,6 +74,17 @@ export class Draft {
     this.stored !== null && JSON.stringify(this.input) !== JSON.stringify(inputOf(this.stored))
   );
   block = $derived(this.input.blocks.find((b) => b.id === this.chosen));
+
+  /** Why the chosen block is there; silent once the block has been changed. */
+  reason = $derived.by(() => {
+    const b = this.block;
+    const known = b && this.reasons[b.id];
+    return known && known.was === gist(b) ? known.reason : undefined;
+  });
+  /** True while the plan is the one that was fitted. */
+  fits = $derived(
+    this.filled !== null && this.filled.blocks.map(gist).join() === this.input.blocks.map(gist).join()
+  );
 
   constructor(
     private team: string,
@@ -90,10 +110,15 @@ export class Draft {
   }
 
   change(next: Partial<Input>) {
+    this.step(next);
+    this.compute();
+  }
+
+  /** One step to undo. */
+  private step(next: Partial<Input>) {
     this.past = [...this.past.slice(-historyDepth), this.input];
     this.future = [];
     this.input = { ...this.input, ...next };
-    this.compute();
   }
 
   changeBlock(id: string, next: Partial<Block>) {
@@ -126,16 +151,68 @@ export class Draft {
     this.change({ blocks });
   }
 
+  /** Puts a block before the one that is now at an index. */
+  moveTo(id: string, index: number) {
+    const from = this.input.blocks.findIndex((b) => b.id === id);
+    const moved = this.input.blocks[from];
+    if (!moved || index === from || index === from + 1) return;
+    const blocks = this.input.blocks.filter((b) => b.id !== id);
+    blocks.splice(index > from ? index - 1 : index, 0, moved);
+    this.change({ blocks });
+  }
+
+  /** Another drill in a block's place. */
+  swap(id: string, by: Block) {
+    const { drill, stage, title, baskets, seconds, seed, noHelpers } = by;
+    this.changeBlock(id, { drill, stage, title, baskets, seconds, seed, noHelpers });
+  }
+
+  togglePin(id: string) {
+    const b = this.input.blocks.find((x) => x.id === id);
+    if (b && b.kind !== 'water') this.changeBlock(id, { pin: !b.pin });
+  }
+
+  setTerms(next: Partial<Schemas['Terms']>) {
+    this.change({ terms: { ...this.input.terms, ...next } });
+  }
+
+  /** Present, present without live blocks, or absent. */
+  setHere(player: string, how: 'here' | 'limited' | 'away') {
+    const without = (list: string[]) => list.filter((p) => p !== player);
+    this.change({
+      present: how === 'away' ? without(this.input.present) : [...without(this.input.present), player],
+      limited: how === 'limited' ? [...without(this.input.limited), player] : without(this.input.limited)
+    });
+  }
+
+  /** Asks the core for the plan that covers the most; one step to undo. */
+  async fill(scope: Scope) {
+    this.filling = true;
+    try {
+      const filled = await ask(
+        api.POST('/api/teams/{teamId}/fill', {
+          params: { path: { teamId: this.team } },
+          body: { plan: this.input, scope }
+        })
+      );
+      this.step({ blocks: filled.blocks });
+      this.asked++; // what is still being computed speaks of the plan before
+      this.sheet = filled.sheet;
+      this.problem = '';
+      this.filled = filled;
+      const was = new Map(filled.blocks.map((b) => [b.id, gist(b)]));
+      this.reasons = Object.fromEntries(
+        filled.reasons.map((r) => [r.block, { reason: r, was: was.get(r.block) ?? '' }])
+      );
+      if (!this.block) this.chosen = filled.blocks.find((b) => b.kind === 'drill')?.id ?? '';
+    } finally {
+      this.filling = false;
+    }
+  }
+
   choose(by: number) {
     const at = this.input.blocks.findIndex((b) => b.id === this.chosen);
     this.chosen = this.input.blocks[Math.max(0, Math.min(this.input.blocks.length - 1, at + by))]?.id ?? '';
-  }
-
-  togglePresent(player: string) {
-    const present = this.input.present.includes(player)
-      ? this.input.present.filter((p) => p !== player)
-      : [...this.input.present, player];
-    this.change({ present });
   }
 
   undo() {
@@ -188,6 +265,12 @@ export class Draft {
   }
 }
 
+/** What a reason speaks of; a pin changes nothing about it. */
+function gist(b: Block): string {
+  return [b.id, b.drill, b.stage, b.minutes, b.baskets, b.end].join('|');
+}
+
 function inputOf(p: Practice): Input {
-  return { startsAt: p.startsAt, minutes: p.minutes, note: p.note, present: p.present, blocks: p.blocks };
+  const { startsAt, minutes, note, present, limited, terms, blocks } = p;
+  return { startsAt, minutes, note, present, limited, terms, blocks };
 }

@@ -4,9 +4,9 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
-  import { session } from '$lib/state/session.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { firstPlan } from '$lib/plan/draft.svelte';
+  import Pages from '$lib/plan/Pages.svelte';
 
   const path = { teamId: page.params.team ?? '' };
   let list = $state<Schemas['PracticeSummary'][] | null>(null);
@@ -21,10 +21,9 @@
     busy = true;
     try {
       const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
-      const drill = session.catalogue?.drills[0];
       const body = firstPlan(
         players.map((p) => p.id),
-        drill
+        list?.map((p) => p.startsAt) ?? []
       );
       const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
       await goto(`/${path.teamId}/plan/${made.id}`);
@@ -39,16 +38,17 @@
   const done = $derived(list?.filter((p) => p.status === 'done') ?? []);
 </script>
 
+<Pages here="" />
 <div class="head">
   <h1>Practices</h1>
-  <button class="tape" onclick={add} disabled={busy}>Plan a practice</button>
+  <button class="tape" onclick={add} disabled={busy || !list}>Plan a practice</button>
 </div>
 {#if !list}
   <p role="status" class="soft">Looking up the practices…</p>
 {:else if list.length === 0}
   <p class="my-4 max-w-xl">
-    Nothing is planned yet. The first plan starts with a warm-up, the down screen shown and live, and water;
-    change it to your evening.
+    Nothing is planned yet. Plan a practice makes an empty evening with everybody there, and one button fills
+    it with what your players need most.
   </p>
 {:else}
   {#each [{ name: 'To come', rows: coming }, { name: 'Done', rows: done }] as group (group.name)}

@@ -6,9 +6,14 @@
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Draft } from '$lib/plan/draft.svelte';
+  import Adder from '$lib/plan/Adder.svelte';
+  import Covers from '$lib/plan/Covers.svelte';
+  import FillBar from '$lib/plan/FillBar.svelte';
   import Inspector from '$lib/plan/Inspector.svelte';
   import RunSheet from '$lib/plan/RunSheet.svelte';
+  import Share from '$lib/plan/Share.svelte';
   import Sums from '$lib/plan/Sums.svelte';
+  import Terms from '$lib/plan/Terms.svelte';
   import Totals from '$lib/plan/Totals.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import Sure from '$lib/parts/Sure.svelte';
@@ -19,6 +24,20 @@
   let players = $state<Player[]>([]);
   let failed = $state('');
   let deleting = $state(false);
+
+  const tabs = [
+    ['block', 'Block'],
+    ['who', 'Who is here'],
+    ['terms', 'Terms'],
+    ['covers', 'Covers'],
+    ['share', 'Share']
+  ] as const;
+  let tab = $state<(typeof tabs)[number][0]>('block');
+  const here = $derived(players.filter((p) => draft.input.present.includes(p.id)));
+  const count = $derived<Partial<Record<string, number>>>({
+    who: draft.input.present.length,
+    covers: draft.sheet?.warnings.length || undefined
+  });
 
   onMount(async () => {
     try {
@@ -69,7 +88,29 @@
     if (draft.changed && !confirm('The plan is not stored yet. Leave without storing it?')) nav.cancel();
   });
 
+  /** Arrows walk along the tabs. */
+  function walk(e: KeyboardEvent) {
+    const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+    if (!by) return;
+    const at = tabs.findIndex(([id]) => id === tab);
+    tab = tabs[(at + by + tabs.length) % tabs.length]![0];
+    queueMicrotask(() => document.getElementById(`tab-${tab}`)?.focus());
+  }
+
+  async function fill(scope: 'evening' | 'holes') {
+    try {
+      await draft.fill(scope);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
   function keys(e: KeyboardEvent) {
+    const typing = (e.target as HTMLElement).closest('input, select, textarea');
+    if (!typing && !e.ctrlKey && !e.metaKey && !e.altKey) {
+      if (e.key === 'f') fill('evening');
+      if (e.key === 'h') fill('holes');
+    }
     if (!(e.ctrlKey || e.metaKey)) return;
     const k = e.key.toLowerCase();
     if (k === 's') save();
@@ -118,24 +159,38 @@
     <button class="tape plain no-print" onclick={toFloor}>To the floor</button>
   </div>
   {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
+  <FillBar {draft} />
   <div class="plan">
-    <RunSheet {draft} />
+    <div class="left">
+      <Adder {draft} />
+      <RunSheet {draft} />
+    </div>
     <div class="side">
       <Sums {draft} />
-      <Inspector {draft} />
-      <Totals {draft} {players} />
-      <label class="field"
-        ><span>Note to the assistants</span>
-        <textarea
-          rows="2"
-          value={draft.input.note}
-          onchange={(e) => draft.change({ note: e.currentTarget.value })}></textarea></label
-      >
-      <div class="flex gap-2 no-print">
-        <button class="tape plain" onclick={() => print()}>Print</button>
-        {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}
-            >Delete this practice</button
-          >{/if}
+      <div class="tabs no-print" role="tablist" aria-label="About the plan" tabindex="-1" onkeydown={walk}>
+        {#each tabs as [key, name] (key)}
+          <button
+            id={`tab-${key}`}
+            role="tab"
+            aria-selected={tab === key}
+            aria-controls="about-plan"
+            tabindex={tab === key ? 0 : -1}
+            onclick={() => (tab = key)}
+            >{name}{#if count[key]}<span class="numeral">{count[key]}</span>{/if}</button
+          >
+        {/each}
+      </div>
+      <div id="about-plan" role="tabpanel" aria-labelledby={`tab-${tab}`}>
+        {#if tab === 'block'}<Inspector {draft} players={here} />
+        {:else if tab === 'who'}<Totals {draft} {players} />
+        {:else if tab === 'terms'}<Terms {draft} />
+        {:else if tab === 'covers'}<Covers {draft} />
+        {:else}
+          <Share {draft} {team} practice={id} />
+          {#if session.head}
+            <button class="tape plain delete" onclick={() => (deleting = true)}>Delete this practice</button>
+          {/if}
+        {/if}
       </div>
     </div>
   </div>
@@ -178,13 +233,40 @@
   }
   .plan {
     display: grid;
-    grid-template-columns: minmax(0, 1.2fr) minmax(20rem, 1fr);
+    grid-template-columns: minmax(0, 1.1fr) minmax(20rem, 1fr);
     gap: 1.25rem;
     align-items: start;
   }
+  .left,
   .side {
     display: grid;
-    gap: 1rem;
+    gap: 0.75rem;
+  }
+  .tabs {
+    display: flex;
+    border-bottom: 2px solid var(--seam);
+  }
+  .tabs button {
+    display: inline-flex;
+    gap: 0.4rem;
+    align-items: center;
+    min-height: 48px;
+    padding: 0 0.85rem;
+    font: inherit;
+    color: var(--ink-soft);
+    background: none;
+    border: 0;
+    border-bottom: 5px solid transparent;
+    margin-bottom: -2px;
+    cursor: pointer;
+  }
+  .tabs button[aria-selected='true'] {
+    color: var(--ink);
+    font-weight: 700;
+    border-bottom-color: var(--mark);
+  }
+  .delete {
+    margin-top: 1.5rem;
   }
   .problem {
     color: var(--alarm);

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import { notices } from '$lib/state/notices.svelte';
+  import type { Draft, Scope } from './draft.svelte';
+
+  // The two buttons that let the core plan, and how good what it found is.
+  let { draft }: { draft: Draft } = $props();
+
+  async function fill(scope: Scope) {
+    try {
+      await draft.fill(scope);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
+  const f = $derived(draft.filled);
+  const best = $derived.by(() => {
+    if (!f) return 'Fills the minutes with what the players here need most, pinned and own blocks kept.';
+    if (!draft.fits) return 'Changed since it was fitted. Fill again to fit the rest around your changes.';
+    const more =
+      f.moreReps >= 1
+        ? ` Ten more minutes would cover ${Math.round(f.moreReps)} more reps.`
+        : ' More minutes would cover nothing more.';
+    const how = f.proven
+      ? 'No plan within your terms covers more.'
+      : `At most ${Math.max(0.1, f.gap * 100).toFixed(1)} % more could be covered.`;
+    return how + (f.split ? ` Both ends in use: ${f.split}.` : '') + more;
+  });
+</script>
+
+<section class="bar no-print" aria-label="Fit the plan">
+  <button class="tape" disabled={draft.filling} onclick={() => fill('evening')}>Fill the evening</button>
+  <button class="tape plain" disabled={draft.filling} onclick={() => fill('holes')}
+    >Fill only the holes</button
+  >
+  <p role="status" aria-live="polite">{draft.filling ? 'Weighing drills against minutes…' : best}</p>
+</section>
+
+<style>
+  .bar {
+    display: flex;
+    gap: 0.6rem;
+    align-items: center;
+    margin-bottom: 1rem;
+    min-height: 3.2rem;
+  }
+  .tape {
+    flex: none;
+  }
+  p {
+    line-height: 1.25;
+    max-width: 46rem;
+  }
+  @media (max-width: 700px) {
+    .bar {
+      flex-wrap: wrap;
+    }
+  }
+</style>

@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { session } from '$lib/state/session.svelte';
+  import type { Draft } from './draft.svelte';
+
+  // What the practice has to work with, and what it is for.
+  let { draft }: { draft: Draft } = $props();
+
+  const t = $derived(draft.input.terms);
+  const has = [
+    ['baskets', 'Baskets', 1, 6],
+    ['helpers', 'Coaches and helpers', 0, 12],
+    ['balls', 'Balls', 1, 60]
+  ] as const;
+
+  const cues = $derived(session.catalogue?.cues.filter((c) => c.id !== 'none') ?? []);
+  const lists = $derived([
+    {
+      key: 'focus' as const,
+      title: 'What you want most',
+      hint: 'These reads count double.',
+      add: 'Add a read',
+      of: session.catalogue?.reads ?? [],
+      name: (id: string) => session.readName(id)
+    },
+    {
+      key: 'expect' as const,
+      title: 'What the next opponent does',
+      hint: 'Answers to it count half as much again.',
+      add: 'Add a defence',
+      of: cues,
+      name: (id: string) => session.cueName(id)
+    },
+    {
+      key: 'banned' as const,
+      title: 'Drills to leave out',
+      hint: '',
+      add: 'Leave a drill out',
+      of: session.drills,
+      name: (id: string) => session.drill(id)?.name ?? 'a drill that is gone'
+    }
+  ]);
+</script>
+
+<section class="terms" aria-label="Terms of the evening">
+  <div class="row">
+    {#each has as [key, name, least, most] (key)}
+      <label class="field">
+        <span>{name}</span>
+        <input
+          type="number"
+          min={least}
+          max={most}
+          value={t[key]}
+          onchange={(e) => draft.setTerms({ [key]: Math.round(Number(e.currentTarget.value)) })}
+        />
+      </label>
+    {/each}
+  </div>
+  {#each lists as l (l.key)}
+    <div>
+      <h2>{l.title} <span class="soft">{l.hint}</span></h2>
+      <ul class="quiet-list chips">
+        {#each t[l.key] as id (id)}
+          <li>
+            <button
+              class="tape plain"
+              aria-label={`Take ${l.name(id)} away`}
+              onclick={() => draft.setTerms({ [l.key]: t[l.key].filter((x) => x !== id) })}
+              >{l.name(id)} <span aria-hidden="true">×</span></button
+            >
+          </li>
+        {/each}
+        <li>
+          <select
+            aria-label={l.add}
+            value=""
+            onchange={(e) => {
+              const id = e.currentTarget.value;
+              e.currentTarget.value = '';
+              if (id && !t[l.key].includes(id)) draft.setTerms({ [l.key]: [...t[l.key], id] });
+            }}
+          >
+            <option value="">+ {l.add}…</option>
+            {#each l.of as o (o.id)}<option value={o.id}>{o.name}</option>{/each}
+          </select>
+        </li>
+      </ul>
+    </div>
+  {/each}
+</section>
+
+<style>
+  .terms {
+    display: grid;
+    gap: 1.1rem;
+  }
+  .row {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 0.75rem;
+  }
+  h2 .soft {
+    font-weight: 400;
+    font-size: 0.9rem;
+  }
+  .chips {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin-top: 0.4rem;
+  }
+  .chips .tape {
+    font-weight: 400;
+    padding: 0 0.8rem;
+  }
+  select {
+    min-height: 48px;
+    max-width: 15rem;
+    border: 2px dashed var(--line);
+    background-color: var(--board);
+    color: var(--ink);
+    font: inherit;
+  }
+</style>

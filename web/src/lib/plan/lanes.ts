@@ -1,0 +1,29 @@
+import type { Block } from '$lib/api/client';
+
+/** A block with its place on the sheet: blocks at ends 1 and 2 run side by side. */
+export interface Placed {
+  block: Block;
+  start: number; // minutes
+  end: number;
+}
+
+const length = (b: Block) => (Number.isFinite(b.minutes) ? Math.max(0, b.minutes) : 0);
+
+/** Where every block lies. The core says the same; this moves under the finger. */
+export function place(blocks: Block[]): Placed[] {
+  const clock = [0, 0, 0];
+  return blocks.map((block) => {
+    const lane = block.end;
+    const start = lane === 0 ? Math.max(clock[1]!, clock[2]!) : clock[lane]!;
+    const end = start + length(block);
+    if (lane === 0) clock[1] = clock[2] = end;
+    else clock[lane] = end;
+    return { block, start, end };
+  });
+}
+
+/** The index before which a block goes that is dropped at a minute. */
+export function dropIndex(placed: Placed[], minute: number): number {
+  const at = placed.findIndex((p) => minute < (p.start + p.end) / 2);
+  return at < 0 ? placed.length : at;
+}
