@@ -89,7 +89,7 @@ func TestOwnDrill(t *testing.T) {
 	}
 
 	// On paper: one page, with the names.
-	text, pages := printed(t, p.PDF())
+	text, pages := printed(t, p.PDF(browser.A4))
 	if pages != 1 {
 		t.Errorf("%d pages", pages)
 	}

@@ -47,11 +47,13 @@ func TestCoachPath(t *testing.T) {
 	p.Click("link", "Now")
 	p.Click("link", "Change the plan")
 	p.Text("needed reps covered")
+	p.Click("tab", "Who is here")
 	for _, name := range []string{"Odile", "Tavi", "Noor", "Juni", "Esme", "Kit", "Sunny", "Pia", "Marek"} {
 		// By keyboard: totals above the list change height as it is worked through.
 		p.Focus("checkbox", name)
 		p.Press(" ")
 	}
+	p.Click("tab", "Block")
 	p.Click("option", "Live: nobody switches")
 	p.Choose("Baskets", "1")
 	p.FillRole("spinbutton", "Minutes", "10")

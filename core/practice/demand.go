@@ -70,14 +70,16 @@ func (t Terms) Check() error {
 // What a rep is worth (assumptions).
 const (
 	focusWeight  = 2.0 // of a read in the coach's focus
+	dueWeight    = 2.0 // of a read on the rung that the season sets for the day
 	expectWeight = 1.5 // of an answer to what the opponent is expected to show
 	asideWeight  = 0.5 // of a part that is not the player's own
 	earlyWeight  = 0.5 // of a live read that is not held when shown
 )
 
 // Weigh turns open questions into wants: by the coach's focus, what the opponent
-// is expected to show, and the player's part. Who has no part named has all.
-func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.School) []Want {
+// is expected to show, what the season sets for the day, and the player's part.
+// Who has no part named has all.
+func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.School, due []SeasonItem) []Want {
 	part := map[string]Person{}
 	for _, p := range people {
 		part[p.ID] = p
@@ -104,6 +106,9 @@ func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.Sch
 		}
 		if answers[q.Read] {
 			w.Weight *= expectWeight
+		}
+		if slices.ContainsFunc(due, func(i SeasonItem) bool { return i.wants(q.Read, q.Live) }) {
+			w.Weight *= dueWeight
 		}
 		if p, here := part[q.Player]; here && !p.plays(q.Role) {
 			w.Weight *= asideWeight
@@ -207,13 +212,10 @@ func behind(open []evidence.Question, school reads.School, screenID string, play
 	if !ok {
 		return 0
 	}
-	first := map[reads.Read]bool{}
-	for _, r := range screen.Rows(school) {
-		first[r.CutterRead] = true
-	}
+	first := mainReads(school, screenID)
 	missing := map[string]int{}
 	for _, q := range open {
-		if q.Live == live && q.Role == screen.Roles[0] && first[q.Read] {
+		if q.Live == live && q.Role == screen.Roles[0] && slices.Contains(first, q.Read) {
 			missing[q.Player]++
 		}
 	}
@@ -224,6 +226,19 @@ func behind(open []evidence.Question, school reads.School, screenID string, play
 		}
 	}
 	return n
+}
+
+// mainReads are the reads of who uses a screen, in the order of its table.
+func mainReads(school reads.School, screenID string) []reads.Read {
+	out := []reads.Read{}
+	if screen, ok := reads.ScreenByID(screenID); ok {
+		for _, r := range screen.Rows(school) {
+			if !slices.Contains(out, r.CutterRead) {
+				out = append(out, r.CutterRead)
+			}
+		}
+	}
+	return out
 }
 
 // tooNew reports whether too many have not held a read yet to go live with it.

@@ -86,6 +86,11 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given map[Want]flo
 	for _, g := range gifts[:min(reasonReads, len(gifts))] {
 		parts = append(parts, g.sentence())
 	}
+	for _, i := range p.Due {
+		if i.Screen == d.Screen && (i.Task != Teach) == isLive(st) {
+			parts = append(parts, fmt.Sprintf("The season sets %s for this day.", i.says()))
+		}
+	}
 	return strings.Join(parts, " ")
 }
 

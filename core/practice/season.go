@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"evrik/core/evidence"
@@ -44,6 +45,8 @@ type SeasonGame struct {
 // Situation is how far a team is with a situation today.
 type Situation struct {
 	Screen string
+	// Reads are those of who uses the screen.
+	Reads []reads.Read
 	// Shown and Live tell whether two thirds hold its reads there.
 	Shown, Live bool
 	// Last is when it was last practised; zero if never.
@@ -56,7 +59,7 @@ func Situations(ids []string, open []evidence.Question, school reads.School, pla
 	out := make([]Situation, 0, len(ids))
 	for _, id := range ids {
 		n := len(players)
-		out = append(out, Situation{Screen: id, Last: last[id],
+		out = append(out, Situation{Screen: id, Reads: mainReads(school, id), Last: last[id],
 			Shown: n > 0 && !tooNew(behind(open, school, id, players, false), n), Live: n > 0 && !tooNew(behind(open, school, id, players, true), n)})
 	}
 	return out
@@ -75,10 +78,21 @@ const (
 
 // SeasonItem is a block of a practice ahead.
 type SeasonItem struct {
-	Screen string `json:"screen"`
-	Task   Task   `json:"task"`
+	Screen string       `json:"screen"`
+	Reads  []reads.Read `json:"reads"`
+	Task   Task         `json:"task"`
 	// By is the day it has to have been done, or empty.
 	By string `json:"by"`
+}
+
+// wants reports whether an item is about a read on that rung.
+func (i SeasonItem) wants(r reads.Read, live bool) bool {
+	return live == (i.Task != Teach) && slices.Contains(i.Reads, r)
+}
+
+// says names an item as a coach would.
+func (i SeasonItem) says() string {
+	return strings.ToLower(screenName(i.Screen)) + map[Task]string{Teach: ", shown", GoLive: ", live", Refresh: ", live again"}[i.Task]
 }
 
 // SeasonDay is a practice or a game ahead.
@@ -98,6 +112,16 @@ type SeasonPlan struct {
 	Problems []string `json:"problems"`
 	// FreshDays is after how many days without practice a read goes stale.
 	FreshDays int `json:"freshDays"`
+}
+
+// On is what is set for a day's practice.
+func (p SeasonPlan) On(date string) []SeasonItem {
+	for _, d := range p.Days {
+		if d.Date == date && !d.Game {
+			return d.Items
+		}
+	}
+	return []SeasonItem{}
 }
 
 // Limits of a season (assumptions).
@@ -149,6 +173,7 @@ func day(t time.Time) time.Time {
 // course is a situation on its way through the season.
 type course struct {
 	screen    string
+	reads     []reads.Read
 	rank      int
 	next      Task
 	from, due time.Time   // no earlier, no later
@@ -206,11 +231,14 @@ func Season(a SeasonAim, now []Situation, today time.Time, fresh time.Duration) 
 func (a SeasonAim) courses(now []Situation, games []SeasonGame, practices []time.Time, first, last time.Time, fresh time.Duration) []*course {
 	var out []*course
 	for i, id := range a.Install {
-		c := &course{screen: id, rank: i, next: Teach, from: first}
+		c := &course{screen: id, reads: []reads.Read{}, rank: i, next: Teach, from: first}
 		for _, s := range now {
-			if s.Screen == id && s.Live {
+			if s.Screen != id {
+				continue
+			}
+			if c.reads = s.Reads; s.Live {
 				c.next, c.last = Refresh, day(s.Last)
-			} else if s.Screen == id && s.Shown {
+			} else if s.Shown {
 				c.next = GoLive
 			}
 		}
@@ -260,7 +288,7 @@ func (a SeasonAim) practice(courses []*course, d time.Time, practices []time.Tim
 	slices.SortStableFunc(ready, func(a, b *course) int { return cmp.Or(a.due.Compare(b.due), cmp.Compare(a.rank, b.rank)) })
 	items := []SeasonItem{}
 	for _, c := range ready[:min(a.PerPractice, len(ready))] {
-		item := SeasonItem{Screen: c.screen, Task: c.next}
+		item := SeasonItem{Screen: c.screen, Reads: c.reads, Task: c.next}
 		if !c.due.IsZero() {
 			item.By = c.due.Format(DateFormat)
 		}

@@ -66,6 +66,8 @@ type Plan struct {
 	Terms  Terms
 	// Wants is what is open about the players, weighed.
 	Wants []Want
+	// Due is what the season sets for the day.
+	Due []SeasonItem
 	// Pace is how long a rep takes the team, where it has been measured.
 	Pace map[StageKey]drill.Measured
 }
@@ -87,6 +89,8 @@ type Sheet struct {
 	Covered float64 `json:"covered"`
 	// Reads says the same read by read, most uncovered first.
 	Reads []Cover `json:"reads"`
+	// Due is what the season sets for the day.
+	Due []SeasonItem `json:"due"`
 	// Warnings are sentences.
 	Warnings []Warning `json:"warnings"`
 }
@@ -175,6 +179,7 @@ type sheetMaker struct {
 func LayOut(p Plan) Sheet {
 	s := sheetMaker{plan: p, at: make(map[string]int, len(p.People)), given: map[Want]float64{}}
 	s.Blocks, s.Load, s.Warnings = make([]Timed, 0, len(p.Blocks)), make([]Load, len(p.People)), []Warning{}
+	s.Due = append([]SeasonItem{}, p.Due...)
 	for i, who := range p.People {
 		s.at[who.ID], s.Load[i].Player = i, who.ID
 	}

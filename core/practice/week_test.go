@@ -158,8 +158,10 @@ func TestSeason(t *testing.T) {
 		t.Errorf("%v", p.Problems)
 	}
 	// What is held already is not taught again.
-	p = Season(aim, []Situation{{Screen: "flare", Shown: true, Live: true, Last: today}, {Screen: "down", Shown: true}}, today, keeps)
-	if len(p.Problems) != 0 || p.Days[0].Items[0] != (SeasonItem{"down", GoLive, "2026-11-04"}) {
+	now := Situations([]string{"flare", "down"}, nil, reads.School{}, []string{"a"}, map[string]time.Time{"flare": today})
+	now[1].Live = false
+	p = Season(aim, now, today, keeps)
+	if item := p.Days[0].Items[0]; len(p.Problems) != 0 || item.Screen != "down" || item.Task != GoLive || item.By != "2026-11-04" || !slices.Contains(item.Reads, reads.Curl) {
 		t.Errorf("%v %+v", p.Problems, p.Days[0])
 	}
 	aim.Weekdays = nil
@@ -249,16 +251,18 @@ func TestWeigh(t *testing.T) {
 	terms := DefaultTerms()
 	terms.Focus, terms.Expect = []reads.Read{reads.Fade}, []reads.Cue{reads.Trail}
 	people := []Person{{ID: "g", Handler: true}, {ID: "b", Big: true}, {ID: "any"}}
+	due := []SeasonItem{{Screen: "down", Reads: []reads.Read{reads.Curl}, Task: GoLive}}
 	for _, tc := range []struct {
 		q    [3]any
 		want float64
 	}{
 		{[3]any{"g", reads.BackCut, false}, 1}, {[3]any{"g", reads.Fade, false}, 2}, {[3]any{"g", reads.Curl, false}, 1.5},
 		{[3]any{"b", reads.BackCut, false}, 0.5}, {[3]any{"any", reads.BackCut, false}, 1}, {[3]any{"g", reads.BackCut, true}, 0.5},
+		{[3]any{"g", reads.Curl, true}, 1.5},
 	} {
 		open := openQuestions("g", "b", "any")
 		var got float64
-		for _, w := range terms.Weigh(people, open, reads.School{}) {
+		for _, w := range terms.Weigh(people, open, reads.School{}, due) {
 			if w.Player == tc.q[0] && w.Read == tc.q[1] && w.Live == tc.q[2] {
 				got = w.Weight
 			}

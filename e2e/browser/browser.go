@@ -293,9 +293,18 @@ func (p *Page) Print() {
 	}
 }
 
-// PDF prints the page as a coach would, on A4.
-func (p *Page) PDF() []byte {
-	res, err := chromedp.Call(p.ctx, page.PrintToPDF, page.PrintToPDFParams{PrintBackground: new(true), PaperWidth: 8.27, PaperHeight: 11.69})
+// Paper is a sheet's width and height in inches.
+type Paper [2]float64
+
+// The papers of the world.
+var (
+	A4     = Paper{8.27, 11.69}
+	Letter = Paper{8.5, 11}
+)
+
+// PDF prints the page as a coach would.
+func (p *Page) PDF(on Paper) []byte {
+	res, err := chromedp.Call(p.ctx, page.PrintToPDF, page.PrintToPDFParams{PrintBackground: new(true), PreferCSSPageSize: new(true), PaperWidth: on[0], PaperHeight: on[1]})
 	if err != nil {
 		p.Fatal(err)
 	}

@@ -169,8 +169,25 @@ func (s *seeder) season(t roster, guests []member) error {
 	if s.now.After(next.Add(90 * time.Minute)) {
 		next = s.day(-1)
 	}
-	_, err := s.plan(t.id, next, t.minutes, practice.Planned, t.players, t.tonight)
+	if _, err := s.plan(t.id, next, t.minutes, practice.Planned, t.players, t.tonight); err != nil {
+		return err
+	}
+	later := next.AddDate(0, 0, 2)
+	if _, err := s.plan(t.id, later, 60, practice.Planned, t.players, soon); err != nil {
+		return err
+	}
+	_, err := s.q.SetSeasonAim(s.ctx, gen.SetSeasonAimParams{ProgramID: s.program, ID: t.id, SeasonAim: store.AimJSON(aim(next, t.install))})
 	return err
+}
+
+// aim is what the six weeks from tonight's practice are for: practice on its
+// weekday and two days later, two games.
+func aim(next time.Time, install []string) practice.SeasonAim {
+	on := func(days int) string { return next.AddDate(0, 0, days).Format(practice.DateFormat) }
+	a := practice.FirstAim(next, install)
+	a.Weekdays = []int{int(next.Weekday()), int(next.AddDate(0, 0, 2).Weekday())}
+	a.Games = []practice.SeasonGame{{Date: on(11), Needs: install[:2]}, {Date: on(25), Needs: install}}
+	return a
 }
 
 // plan stores a practice and returns it with its blocks.

@@ -39,7 +39,7 @@ func TestDemoTellsItsStories(t *testing.T) {
 			t.Fatalf("%s: %d players, %v", team.Name, len(players), err)
 		}
 		list, err := db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: staff.ProgramID, TeamID: team.ID})
-		if err != nil || len(list) != 10 || list[0].Status != string(practice.Planned) || list[0].StartsAt.Before(now) {
+		if err != nil || len(list) != 11 || list[1].Status != string(practice.Planned) || list[1].StartsAt.Before(now) {
 			t.Fatalf("%s: %d practices, %v", team.Name, len(list), err)
 		}
 		rows, err := db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: staff.ProgramID, TeamID: team.ID})

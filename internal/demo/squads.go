@@ -42,6 +42,8 @@ type squad struct {
 	base    map[reads.Read]float64
 	players []member
 	tonight []outlined
+	// install is what the weeks ahead are to teach.
+	install []string
 }
 
 const (
@@ -80,6 +82,7 @@ var squads = []squad{
 			{own, "Four on four, two dribbles", "", 12}, {own, "Five on five, half court", "", 8}, {water, "Water", "", 2},
 			{own, "Free throws and one thing learned", "", 8},
 		},
+		install: []string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.Back},
 	},
 	{
 		name: "JV", ages: practice.Grades9on, minutes: 105,
@@ -107,7 +110,14 @@ var squads = []squad{
 			{own, "Four on four to twelve", "", 20}, {water, "Water", "", 2}, {own, "Five on five, whole floor", "", 18}, {water, "Water", "", 2},
 			{own, "Free throws", "", 8},
 		},
+		install: []string{reads.Down, reads.FlareS, reads.Ball, reads.Stagger},
 	},
+}
+
+// soon is the practice after tonight's.
+var soon = []outlined{
+	{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and lay-ups, both sides", "", 9}, {water, "Water", "", 2},
+	{drilled, drillTitle, "live", 12}, {water, "Water", "", 2}, {own, "Four on four, two dribbles", "", 12}, {own, "Free throws", "", 8},
 }
 
 // past is what the logged practices looked like, by number.

@@ -56,29 +56,7 @@ func (s *Server) GetSeason(ctx context.Context, r api.GetSeasonRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	aim, said, err := store.AimOf(d.team)
-	if err != nil {
-		return nil, err
-	}
-	today := s.now().In(d.zone)
-	if !said {
-		aim = practice.FirstAim(today, d.situations())
-	}
-	view, err := s.season(ctx, d, aim, today)
-	return api.GetSeason200JSONResponse(view), err
-}
-
-func (s *Server) season(ctx context.Context, d desk, aim practice.SeasonAim, today time.Time) (api.Season, error) {
-	rows, err := s.db.LastPracticed(ctx, gen.LastPracticedParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID})
-	if err != nil {
-		return api.Season{}, err
-	}
-	last := map[string]time.Time{}
-	for _, r := range rows {
-		last[r.Screen] = r.At.In(d.zone)
-	}
-	now := practice.Situations(aim.Install, d.open, store.SchoolOf(d.team), ids(d.players), last)
-	return api.Season{Aim: aim, Plan: practice.Season(aim, now, today, s.policy.Fresh())}, nil
+	return api.GetSeason200JSONResponse{Aim: d.aim, Plan: d.season}, nil
 }
 
 // SetSeason stores what the weeks ahead are for.
@@ -91,19 +69,15 @@ func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	today := s.now().In(d.zone)
-	if err := r.Body.Check(today); err != nil {
+	if err := r.Body.Check(s.now().In(d.zone)); err != nil {
 		return nil, invalid(err.Error() + " Nothing was stored.")
 	}
 	if _, err := s.db.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID, SeasonAim: store.AimJSON(*r.Body)}); err != nil {
 		return nil, err
 	}
 	// What is open depends on what is to be taught.
-	if d, err = s.teamDesk(ctx, r.TeamId); err != nil {
-		return nil, err
-	}
-	view, err := s.season(ctx, d, *r.Body, today)
-	return api.SetSeason200JSONResponse(view), err
+	d, err = s.teamDesk(ctx, r.TeamId)
+	return api.SetSeason200JSONResponse{Aim: d.aim, Plan: d.season}, err
 }
 
 // ListTemplates lists the plans a program has kept for another evening.

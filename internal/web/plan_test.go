@@ -333,6 +333,13 @@ func TestLoadsAndSeason(t *testing.T) {
 	if len(season.Aim.Games) != 1 || !slices.ContainsFunc(season.Plan.Days, func(d practice.SeasonDay) bool { return d.Game && len(d.Ready) == 1 }) {
 		t.Errorf("%+v", season.Plan)
 	}
+	// A plan for a day of the season says what is due, and weighs it.
+	plan["startsAt"] = season.Plan.Days[0].Date + "T18:00:00Z"
+	var sheet practice.Sheet
+	head.do("POST", c.path("/sheet"), plan, 200, &sheet)
+	if len(sheet.Due) != 1 || sheet.Due[0].Screen != reads.Down || !slices.Contains(sheet.Due[0].Reads, reads.Curl) {
+		t.Errorf("due on %v: %+v", plan["startsAt"], sheet.Due)
+	}
 	aim.PerPractice = 0
 	head.says("PUT", c.path("/season"), aim, 422, "blocks for 1 to 8")
 }

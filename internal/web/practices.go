@@ -39,6 +39,9 @@ type desk struct {
 	pace   map[practice.StageKey]drill.Measured
 	limits practice.Limits
 	zone   *time.Location
+	aim    practice.SeasonAim
+	said   bool // the aim is the coach's
+	season practice.SeasonPlan
 }
 
 // roles are all parts a player is judged in.
@@ -50,12 +53,18 @@ func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 	if d.board, err = s.board(ctx, team, reads.Cutter); err != nil {
 		return d, err
 	}
-	aim, _, err := store.AimOf(team)
-	if err != nil {
+	if d.zone, err = time.LoadLocation(team.Zone); err != nil {
 		return d, err
 	}
+	if d.aim, d.said, err = store.AimOf(team); err != nil {
+		return d, err
+	}
+	today := s.now().In(d.zone)
+	if !d.said {
+		d.aim = practice.FirstAim(today, d.situations())
+	}
 	// What has been practised, and what the season is for.
-	taught := drill.Taught(append(d.situations(), aim.Install...))
+	taught := drill.Taught(append(d.situations(), d.aim.Install...))
 	for _, role := range roles {
 		lines := s.policy.Board(ids(d.players), role, reads.Columns(taught, store.SchoolOf(team), role), d.reps, s.now())
 		d.open = append(d.open, s.policy.Questions(role, lines)...)
@@ -71,15 +80,24 @@ func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 	}
 	lim, _ := practice.AgeBand(team.Ages).Limits()
 	d.limits = lim.With(rule)
-	d.zone, err = time.LoadLocation(team.Zone)
+	practiced, err := s.db.LastPracticed(ctx, gen.LastPracticedParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	last := map[string]time.Time{}
+	for _, r := range practiced {
+		last[r.Screen] = r.At.In(d.zone)
+	}
+	now := practice.Situations(d.aim.Install, d.open, store.SchoolOf(team), ids(d.players), last)
+	d.season = practice.Season(d.aim, now, today, s.policy.Fresh())
 	return d, err
 }
 
 // plan is what the core lays out and fits.
-func (d desk) plan(minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
+func (d desk) plan(startsAt time.Time, minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
 	p := practice.Plan{Minutes: float64(minutes), Blocks: blocks, School: store.SchoolOf(d.team), Library: d.library,
-		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited)}
-	p.Wants = terms.Weigh(p.People, d.open, p.School)
+		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited), Due: []practice.SeasonItem{}}
+	if d.said {
+		p.Due = d.season.On(startsAt.In(d.zone).Format(practice.DateFormat))
+	}
+	p.Wants = terms.Weigh(p.People, d.open, p.School, p.Due)
 	return p
 }
 
@@ -125,7 +143,7 @@ func (s *Server) practiceView(ctx context.Context, p gen.Practice, d desk) (api.
 	blocks := store.BlocksOf(rows)
 	return api.Practice{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Limited: limited, Terms: terms,
 		Blocks: blocks, Version: int(p.Version), Status: api.PracticeStatus(p.Status),
-		Sheet: practice.LayOut(d.plan(int(p.Minutes), present, limited, terms, blocks))}, nil
+		Sheet: practice.LayOut(d.plan(p.StartsAt, int(p.Minutes), present, limited, terms, blocks))}, nil
 }
 
 // checkPlan refuses what cannot be laid out.
@@ -164,7 +182,7 @@ func limitedIn(in *api.PracticeInput) []uuid.UUID {
 }
 
 func (d desk) planIn(in *api.PracticeInput) practice.Plan {
-	return d.plan(in.Minutes, in.Present, limitedIn(in), termsIn(in), in.Blocks)
+	return d.plan(in.StartsAt, in.Minutes, in.Present, limitedIn(in), termsIn(in), in.Blocks)
 }
 
 // checkTime refuses a time that cannot be kept: the core says why.

@@ -1431,6 +1431,8 @@ export interface components {
             demand: number;
             covered: number;
             reads: components["schemas"]["Cover"][];
+            /** @description what the season sets for the day */
+            due: components["schemas"]["SeasonItem"][];
             warnings: components["schemas"]["Warning"][];
         };
         PracticeInput: {
@@ -1658,16 +1660,18 @@ export interface components {
             aim: components["schemas"]["SeasonAim"];
             plan: components["schemas"]["SeasonPlan"];
         };
+        SeasonItem: {
+            screen: string;
+            reads: string[];
+            /** @enum {string} */
+            task: "teach" | "live" | "refresh";
+            by: string;
+        };
         SeasonPlan: {
             days: {
                 date: string;
                 game: boolean;
-                items: {
-                    screen: string;
-                    /** @enum {string} */
-                    task: "teach" | "live" | "refresh";
-                    by: string;
-                }[];
+                items: components["schemas"]["SeasonItem"][];
                 ready: string[];
                 missing: string[];
             }[];

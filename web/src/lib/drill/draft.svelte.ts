@@ -1,21 +1,19 @@
 import { api, ask, type Schemas } from '$lib/api/client';
+import { History } from '$lib/state/history.svelte';
 
 export type Drill = Schemas['Drill'];
 export type Act = Schemas['Phase']['acts'][number];
 
-const historyDepth = 60;
 const askAfter = 250; // ms after the last change the engine is asked
 
 /** A drill that is being written: every change can be undone, and the engine says
  * at once what cannot be run. */
 export class Draft {
-  drill = $state.raw<Drill>(null as unknown as Drill);
+  private steps: History<Drill>;
   motion = $state.raw<Schemas['Motion'] | null>(null);
   problem = $state('');
   stored = $state('');
   version = $state(0);
-  private past: Drill[] = $state.raw([]);
-  private future: Drill[] = $state.raw([]);
   private timer: ReturnType<typeof setTimeout> | undefined;
   private asked = 0;
 
@@ -24,40 +22,39 @@ export class Draft {
     drill: Drill,
     version: number
   ) {
-    this.drill = drill;
+    this.steps = new History(drill);
     this.version = version;
     this.stored = version > 0 ? JSON.stringify(drill) : '';
     this.preview();
   }
 
-  changed = $derived(JSON.stringify(this.drill) !== this.stored);
-  canUndo = $derived(this.past.length > 0);
-  canRedo = $derived(this.future.length > 0);
+  get drill() {
+    return this.steps.now;
+  }
+  get canUndo() {
+    return this.steps.canUndo;
+  }
+  get canRedo() {
+    return this.steps.canRedo;
+  }
+  get changed() {
+    return JSON.stringify(this.drill) !== this.stored;
+  }
 
   change(next: Partial<Drill>) {
-    this.past = [...this.past.slice(-historyDepth), this.drill];
-    this.future = [];
-    this.show({ ...this.drill, ...next });
+    this.steps.step({ ...this.drill, ...next });
+    this.show();
   }
 
   undo() {
-    const before = this.past.at(-1);
-    if (!before) return;
-    this.past = this.past.slice(0, -1);
-    this.future = [this.drill, ...this.future];
-    this.show(before);
+    if (this.steps.undo()) this.show();
   }
 
   redo() {
-    const [after, ...rest] = this.future;
-    if (!after) return;
-    this.future = rest;
-    this.past = [...this.past, this.drill];
-    this.show(after);
+    if (this.steps.redo()) this.show();
   }
 
-  private show(d: Drill) {
-    this.drill = d;
+  private show() {
     clearTimeout(this.timer);
     this.timer = setTimeout(() => this.preview(), askAfter);
   }
@@ -91,7 +88,7 @@ export class Draft {
               body: { drill: this.drill, version: this.version }
             })
           );
-    this.drill = o.drill;
+    this.steps.now = o.drill;
     this.version = o.version;
     this.stored = JSON.stringify(o.drill);
     return o.drill.id;

@@ -11,6 +11,7 @@
   let ages = $state('12-14');
   let name = $state('');
   let problem = $state('');
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   let busy = $state(false);
 
   const bands = [
@@ -25,7 +26,7 @@
     busy = true;
     problem = '';
     try {
-      if (setup) await session.setUp({ program, team, ages, name, email, password });
+      if (setup) await session.setUp({ program, team, ages, name, email, password, zone });
       else await session.signIn({ email, password });
     } catch (e) {
       problem = e instanceof Error ? e.message : String(e);

@@ -17,11 +17,16 @@ export const viewKeys: Record<string, [string, string][]> = {
     ['N', 'next step']
   ],
   plan: [
+    ['F', 'fill the evening'],
+    ['H', 'fill only the holes'],
     ['Ctrl Z / Ctrl Y', 'undo and redo'],
     ['Ctrl S', 'store the plan'],
     ['Up, Down on a block', 'choose the block before or after'],
     ['Alt Up, Alt Down', 'move the chosen block'],
-    ['+ and −', 'a minute more or less']
+    ['+ and −', 'a minute more or less'],
+    ['P', 'pin the chosen block, or let it go'],
+    ['Delete', 'take the chosen block out'],
+    ['Left, Right', 'in the week of loads: the week before or after']
   ],
   run: [
     ['1 – 6', 'log the answer on that button'],

@@ -47,7 +47,7 @@
 <style>
   .add {
     display: grid;
-    grid-template-columns: 1fr 1fr auto;
+    grid-template-columns: 1fr 1.3fr auto;
     gap: 0.5rem;
   }
   select {

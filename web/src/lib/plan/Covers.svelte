@@ -16,7 +16,13 @@
   const reads = $derived(draft.sheet?.reads ?? []);
   const most = $derived(Math.max(1, ...reads.map((c) => c.demand)));
   const why = $derived(new Map((draft.fits ? draft.filled?.open : [])?.map((o) => [key(o.cover), o.why])));
-  const warnings = $derived(draft.sheet?.warnings ?? []);
+  // What is said of most is said once, above the list.
+  const usual = $derived.by(() => {
+    const times = new Map<string, number>();
+    for (const w of why.values()) times.set(w, (times.get(w) ?? 0) + 1);
+    return [...times].sort((a, b) => b[1] - a[1])[0]?.[0];
+  });
+  const warnings = $derived(draft.sheet?.warnings.filter((w) => w.block) ?? []);
   const title = (id: string) => draft.input.blocks.find((b) => b.id === id)?.title;
 </script>
 
@@ -27,9 +33,7 @@
       <ul class="quiet-list">
         {#each warnings as w (w.block + w.text)}
           <li class="warn">
-            {#if w.block}<button class="link" onclick={() => (draft.chosen = w.block)}
-                >{title(w.block)}</button
-              >:{/if}
+            <button class="link" onclick={() => (draft.chosen = w.block)}>{title(w.block)}</button>:
             {w.text} <span class="soft">{w.source}.</span>
           </li>
         {/each}
@@ -40,6 +44,9 @@
     <h2>
       Reads the players need <span class="soft">filled: covered tonight; whole bar: reps still needed</span>
     </h2>
+    {#if usual}<p class="soft">
+        Where no other reason stands: {usual.charAt(0).toLowerCase() + usual.slice(1)}
+      </p>{/if}
     {#if reads.length === 0}
       <p class="soft">Nothing is open about the players here, or nobody is here.</p>
     {/if}
@@ -60,7 +67,8 @@
             ></span
           >
           <span class="numeral">{Math.round(c.covered)}/{Math.round(c.demand)}</span>
-          {#if why.get(key(c))}<span class="soft why">{why.get(key(c))}</span>{/if}
+          {#if why.has(key(c)) && why.get(key(c)) !== usual}<span class="soft why">{why.get(key(c))}</span
+            >{/if}
         </li>
       {/each}
     </ul>

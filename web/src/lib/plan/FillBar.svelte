@@ -1,5 +1,6 @@
 <script lang="ts">
   import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
   import type { Draft, Scope } from './draft.svelte';
 
   // The two buttons that let the core plan, and how good what it found is.
@@ -14,8 +15,15 @@
   }
 
   const f = $derived(draft.filled);
+  const task = { teach: 'shown', live: 'live', refresh: 'live again' } as const;
+  const season = $derived.by(() => {
+    const due = draft.sheet?.due ?? [];
+    if (due.length === 0) return '';
+    return ` The season sets: ${due.map((i) => `${session.screenName(i.screen).toLowerCase()} ${task[i.task]}`).join(', ')}.`;
+  });
   const best = $derived.by(() => {
-    if (!f) return 'Fills the minutes with what the players here need most, pinned and own blocks kept.';
+    if (!f)
+      return 'Fills the minutes with what the players here need most, pinned and own blocks kept.' + season;
     if (!draft.fits) return 'Changed since it was fitted. Fill again to fit the rest around your changes.';
     const more =
       f.moreReps >= 1

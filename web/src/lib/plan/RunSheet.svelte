@@ -159,6 +159,11 @@
     {/each}
     {#if target >= 0}<span class="drop" style:top={`${dropAt * perMinute - 3}px`}></span>{/if}
   </div>
+  {#if blocks.length}
+    <p class="hint soft no-print">
+      Drag a block to move it, its lower edge to change its length; <b>?</b> lists the keys.
+    </p>
+  {/if}
 </div>
 
 <style>
@@ -233,6 +238,18 @@
   .end1 .each,
   .end2 .each {
     display: block;
+  }
+  .stage,
+  .end1 .title,
+  .end2 .title {
+    display: block;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .hint {
+    padding: 0.2rem 0.75rem 0.4rem 3rem;
+    font-size: 0.9rem;
   }
   .lifted {
     opacity: 0.45;
@@ -339,5 +356,14 @@
     min-width: 2.2rem;
     text-align: right;
     font-size: 1.05em;
+  }
+  @media (max-width: 560px) {
+    .end1 .reps,
+    .end2 .reps {
+      display: none;
+    }
+    .each {
+      display: block;
+    }
   }
 </style>

@@ -131,8 +131,10 @@
     Give out {#if draft.changed}<span class="soft">store the plan first: files hold what is stored</span>{/if}
   </h2>
   <div class="row">
-    <a class="tape plain" href={`/${team}/plan/${practice}/print?for=coach`}>Print for me</a>
-    <a class="tape plain" href={`/${team}/plan/${practice}/print?for=assistants`}>Print for assistants</a>
+    <a class="tape plain" target="_blank" href={`/${team}/plan/${practice}/print?for=coach`}>Print for me</a>
+    <a class="tape plain" target="_blank" href={`/${team}/plan/${practice}/print?for=assistants`}
+      >Print for assistants</a
+    >
     <a class="tape plain" href={file('ics')} download>Calendar file</a>
     <a class="tape plain" href={file('csv')} download>CSV</a>
     <a class="tape plain" href={file('json')} download>JSON</a>

@@ -28,6 +28,9 @@
       <span class="soft">jumps at most for one player</span>
     </p>
   </section>
+  {#each sheet.warnings.filter((w) => !w.block) as w (w.text)}
+    <p class="warn">{w.text} <span class="soft">{w.source}.</span></p>
+  {/each}
 {/if}
 
 <style>
@@ -35,6 +38,11 @@
     display: flex;
     gap: 0.4rem 1.75rem;
     flex-wrap: wrap;
+  }
+  .warn {
+    border-left: 6px solid var(--tape-orange);
+    padding-left: 0.7rem;
+    line-height: 1.25;
   }
   b {
     font-size: 1.7rem;

@@ -1,11 +1,10 @@
 import { api, ask, type Block, type Practice, type Schemas, type Sheet } from '$lib/api/client';
+import { History } from '$lib/state/history.svelte';
 
 type Input = Required<Omit<Schemas['PracticeInput'], 'version'>>;
 type Filled = Schemas['Filled'];
 export type Scope = Schemas['FillInput']['scope'];
 type Reason = Filled['reasons'][number];
-
-const historyDepth = 200;
 
 export function newBlock(kind: Block['kind'], title: string, minutes: number): Block {
   return {
@@ -29,14 +28,24 @@ export function drillBlock(drill: Schemas['Drill'], stage: string, minutes: numb
   return { ...newBlock('drill', drill.name, minutes), drill: drill.id, stage, baskets: 2 };
 }
 
-/** What a new practice starts with: the first free evening at six, everybody, no blocks. */
-export function firstPlan(players: string[], taken: string[]): Schemas['PracticeInput'] {
-  const at = new Date();
-  const days = new Set(taken.map((t) => new Date(t).toDateString()));
-  do at.setDate(at.getDate() + 1);
-  while (days.has(at.toDateString()));
-  at.setHours(18, 0, 0, 0);
-  return { startsAt: at.toISOString(), minutes: 90, note: '', present: players, blocks: [] };
+const usualHour = 18; // common practice, no source
+
+/** What a new practice starts with: an evening at six, everybody, no blocks; on a
+ * day that is given, or on the first that is free. */
+export function firstPlan(
+  players: string[],
+  practices: Schemas['PracticeSummary'][],
+  day?: string,
+  focus: string[] = []
+): Schemas['PracticeInput'] {
+  const at = day ? new Date(`${day}T00:00`) : new Date();
+  const days = new Set(practices.map((p) => new Date(p.startsAt).toDateString()));
+  if (!day)
+    do at.setDate(at.getDate() + 1);
+    while (days.has(at.toDateString()));
+  at.setHours(usualHour, 0, 0, 0);
+  const terms = { baskets: 2, helpers: 2, balls: 8, focus, expect: [], banned: [] };
+  return { startsAt: at.toISOString(), minutes: 90, note: '', present: players, terms, blocks: [] };
 }
 
 /** Blocks for another practice: new ids, nothing pinned. */
@@ -46,7 +55,7 @@ export function again(blocks: Block[]): Block[] {
 
 /** A practice being edited: the draft, its history, its arithmetic. */
 export class Draft {
-  input = $state.raw<Input>({
+  private steps = new History<Input>({
     startsAt: '',
     minutes: 90,
     note: '',
@@ -63,13 +72,19 @@ export class Draft {
   filling = $state(false);
   /** The last fitted plan, and of what blocks it spoke. */
   filled = $state.raw<Filled | null>(null);
+  private fittedTo = $state('');
   private reasons = $state.raw<Record<string, { reason: Reason; was: string }>>({});
-  private past = $state.raw<Input[]>([]);
-  private future = $state.raw<Input[]>([]);
   private asked = 0;
 
-  canUndo = $derived(this.past.length > 0);
-  canRedo = $derived(this.future.length > 0);
+  get input() {
+    return this.steps.now;
+  }
+  get canUndo() {
+    return this.steps.canUndo;
+  }
+  get canRedo() {
+    return this.steps.canRedo;
+  }
   changed = $derived(
     this.stored !== null && JSON.stringify(this.input) !== JSON.stringify(inputOf(this.stored))
   );
@@ -81,10 +96,8 @@ export class Draft {
     const known = b && this.reasons[b.id];
     return known && known.was === gist(b) ? known.reason : undefined;
   });
-  /** True while the plan is the one that was fitted. */
-  fits = $derived(
-    this.filled !== null && this.filled.blocks.map(gist).join() === this.input.blocks.map(gist).join()
-  );
+  /** True while the plan, and what it was fitted to, is what it was then. */
+  fits = $derived(this.filled !== null && this.fittedTo === terms(this.input));
 
   constructor(
     private team: string,
@@ -104,21 +117,14 @@ export class Draft {
 
   private take(p: Practice) {
     this.stored = p;
-    this.input = inputOf(p);
+    this.steps.now = inputOf(p);
     this.sheet = p.sheet;
     this.problem = '';
   }
 
   change(next: Partial<Input>) {
-    this.step(next);
+    this.steps.step({ ...this.input, ...next });
     this.compute();
-  }
-
-  /** One step to undo. */
-  private step(next: Partial<Input>) {
-    this.past = [...this.past.slice(-historyDepth), this.input];
-    this.future = [];
-    this.input = { ...this.input, ...next };
   }
 
   changeBlock(id: string, next: Partial<Block>) {
@@ -195,11 +201,12 @@ export class Draft {
           body: { plan: this.input, scope }
         })
       );
-      this.step({ blocks: filled.blocks });
+      this.steps.step({ ...this.input, blocks: filled.blocks });
       this.asked++; // what is still being computed speaks of the plan before
       this.sheet = filled.sheet;
       this.problem = '';
       this.filled = filled;
+      this.fittedTo = terms(this.input);
       const was = new Map(filled.blocks.map((b) => [b.id, gist(b)]));
       this.reasons = Object.fromEntries(
         filled.reasons.map((r) => [r.block, { reason: r, was: was.get(r.block) ?? '' }])
@@ -216,21 +223,11 @@ export class Draft {
   }
 
   undo() {
-    const before = this.past.at(-1);
-    if (!before) return;
-    this.future = [this.input, ...this.future];
-    this.past = this.past.slice(0, -1);
-    this.input = before;
-    this.compute();
+    if (this.steps.undo()) this.compute();
   }
 
   redo() {
-    const after = this.future[0];
-    if (!after) return;
-    this.past = [...this.past, this.input];
-    this.future = this.future.slice(1);
-    this.input = after;
-    this.compute();
+    if (this.steps.redo()) this.compute();
   }
 
   async save() {
@@ -268,6 +265,11 @@ export class Draft {
 /** What a reason speaks of; a pin changes nothing about it. */
 function gist(b: Block): string {
   return [b.id, b.drill, b.stage, b.minutes, b.baskets, b.end].join('|');
+}
+
+/** All that a fitted plan speaks of. */
+function terms({ minutes, present, limited, terms, blocks }: Input): string {
+  return JSON.stringify([minutes, present, limited, terms, blocks.map(gist)]);
 }
 
 function inputOf(p: Practice): Input {

@@ -27,3 +27,18 @@ export function dropIndex(placed: Placed[], minute: number): number {
   const at = placed.findIndex((p) => minute < (p.start + p.end) / 2);
   return at < 0 ? placed.length : at;
 }
+
+/** A stretch of the sheet: one block, or what runs at the two ends side by side. */
+export type Stretch = { whole: Placed } | { ends: [Placed[], Placed[]] };
+
+export function stretches(blocks: Block[]): Stretch[] {
+  const out: Stretch[] = [];
+  for (const p of place(blocks)) {
+    const lane = p.block.end;
+    const last = out.at(-1);
+    if (lane === 0) out.push({ whole: p });
+    else if (last && 'ends' in last) last.ends[lane - 1]!.push(p);
+    else out.push({ ends: lane === 1 ? [[p], []] : [[], [p]] });
+  }
+  return out;
+}

@@ -37,6 +37,10 @@ class Session {
     return id === '' ? 'no read' : (this.read(id)?.name ?? id);
   }
 
+  screenName(id: string) {
+    return this.catalogue?.screens.find((s) => s.id === id)?.name ?? id;
+  }
+
   cueName(id: string) {
     return this.catalogue?.cues.find((c) => c.id === id)?.name ?? id;
   }

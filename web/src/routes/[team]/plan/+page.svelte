@@ -23,7 +23,7 @@
       const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
       const body = firstPlan(
         players.map((p) => p.id),
-        list?.map((p) => p.startsAt) ?? []
+        list ?? []
       );
       const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
       await goto(`/${path.teamId}/plan/${made.id}`);

@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import Feed from '$lib/plan/Feed.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
 
@@ -28,6 +29,16 @@
     ['skip', 'Pass over a head, ft/s']
   ] as const;
 
+  const rules = [
+    ['maxMinutes', 'Longest practice, min', 'maxMinutes'],
+    ['maxPerWeek', 'Practices a week, at most', 'maxPerWeek'],
+    ['maxHours', 'Hours a week, at most', 'maxHours'],
+    ['restDays', 'Rest days a week, at least', 'restDays']
+  ] as const;
+  const guideline = $derived(session.catalogue?.ages.find((a) => a.band === team?.ages));
+  // A zone the browser does not list stays in the list while it is the team's.
+  const zones = $derived([...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', team?.zone ?? 'UTC'])]);
+
   async function act(what: () => Promise<void>, said: string) {
     try {
       await what();
@@ -41,11 +52,21 @@
     e.preventDefault();
     act(async () => {
       if (!team) return;
-      const { name, season, ages, court, metric, school, pace } = team;
+      const { name, season, ages, court, metric, school, pace, zone, localRule } = team;
       team = await ask(
         api.PUT('/api/teams/{teamId}', {
           params: { path },
-          body: { name, season, ages, court, metric, school, pace: team.ownPace ? pace : undefined }
+          body: {
+            name,
+            season,
+            ages,
+            court,
+            metric,
+            school,
+            zone,
+            localRule,
+            pace: team.ownPace ? pace : undefined
+          }
         })
       );
       await session.load();
@@ -112,6 +133,32 @@
           {#each session.catalogue?.ages ?? [] as a (a.band)}<option value={a.band}>{a.name}</option>{/each}
         </select>
       </label>
+      <label class="field">
+        <span>Time zone</span>
+        <select bind:value={team.zone} disabled={!session.head}>
+          {#each zones as z (z)}<option value={z}>{z.replaceAll('_', ' ')}</option>{/each}
+        </select>
+      </label>
+      <h2>Local rule</h2>
+      <p class="soft">
+        What your federation, league or school says goes before the guideline{guideline
+          ? ` (${guideline.source})`
+          : ''}. An empty field leaves the guideline's figure.
+      </p>
+      <div class="lengths">
+        {#each rules as [key, label, of] (key)}
+          <label class="field"
+            ><span>{label}</span><input
+              type="number"
+              min="0"
+              placeholder={guideline ? String(guideline[of]) : ''}
+              value={team.localRule[key] || ''}
+              onchange={(e) => team && (team.localRule[key] = Number(e.currentTarget.value))}
+              disabled={!session.head}
+            /></label
+          >
+        {/each}
+      </div>
       <h2>Floor</h2>
       <label class="field">
         <span>Court</span>
@@ -237,6 +284,7 @@
           </form>
         {/if}
       </section>
+      <Feed bind:team />
       <section class="sheet">
         <h2>You</h2>
         <p>{session.view?.me?.name}, {session.view?.program}</p>

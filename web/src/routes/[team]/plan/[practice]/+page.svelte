@@ -36,7 +36,7 @@
   const here = $derived(players.filter((p) => draft.input.present.includes(p.id)));
   const count = $derived<Partial<Record<string, number>>>({
     who: draft.input.present.length,
-    covers: draft.sheet?.warnings.length || undefined
+    covers: draft.sheet?.warnings.filter((w) => w.block).length || undefined
   });
 
   onMount(async () => {
@@ -152,11 +152,12 @@
         onchange={(e) => draft.change({ minutes: Math.round(Number(e.currentTarget.value)) })}
       /> min</label
     >
-    <span class="grow"></span>
-    <button class="tape plain no-print" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
-    <button class="tape plain no-print" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
-    <button class="tape no-print" onclick={save} disabled={!draft.changed || draft.saving}>Store</button>
-    <button class="tape plain no-print" onclick={toFloor}>To the floor</button>
+    <div class="acts no-print">
+      <button class="tape plain" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
+      <button class="tape plain" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
+      <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Store</button>
+      <button class="tape plain" onclick={toFloor}>To the floor</button>
+    </div>
   </div>
   {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
   <FillBar {draft} />
@@ -211,8 +212,10 @@
     flex-wrap: wrap;
     margin-bottom: 1rem;
   }
-  .grow {
-    flex: 1;
+  .acts {
+    display: flex;
+    gap: 0.6rem;
+    margin-left: auto;
   }
   .inline {
     display: inline-flex;
@@ -240,6 +243,7 @@
   .left,
   .side {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 0.75rem;
   }
   .tabs {
@@ -276,6 +280,20 @@
   @media (max-width: 900px) {
     .plan {
       grid-template-columns: minmax(0, 1fr);
+    }
+  }
+  @media (max-width: 560px) {
+    .acts {
+      gap: 0.35rem;
+      margin-left: 0;
+    }
+    .acts .tape,
+    .tabs button {
+      padding: 0 0.5rem;
+      line-height: 1.1;
+    }
+    .tabs {
+      justify-content: space-between;
     }
   }
 </style>

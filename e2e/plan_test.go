@@ -1,0 +1,193 @@
+package e2e
+
+import (
+	"encoding/csv"
+	"encoding/json"
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+
+	"evrik/e2e/browser"
+)
+
+// blocks is the run sheet as it stands, a line a block.
+func blocks(p *browser.Page) []string {
+	return browser.Eval[[]string](p, `[...document.querySelectorAll('[role=option]')].map((b) => b.innerText.replace(/\s+/g, ' ').trim())`)
+}
+
+// file is what a link of the page downloads.
+func file(p *browser.Page, name string) string {
+	p.See("link", name)
+	browser.Eval[bool](p, fmt.Sprintf(`(window.file = undefined, fetch([...document.links].find((a) => a.innerText.trim() === %q).href)
+		.then((r) => r.text()).then((t) => { window.file = t; }), true)`, name))
+	p.Until("window.file !== undefined")
+	return browser.Eval[string](p, "window.file")
+}
+
+// The evening is filled, a block pinned, the practice shortened and fitted anew;
+// the reasons are read, the plan printed and exported, and all of it undone.
+func TestPlanIsFitted(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Click("link", "Change the plan")
+	p.Text("needed reps covered")
+	p.Text("The season sets: down screen shown")
+	start := blocks(p)
+
+	p.Press("f")
+	p.Text("No plan within your terms covers more.")
+	filled := blocks(p)
+	if slices.Equal(filled, start) || !slices.Contains(filled, "Warm-up: run, land, change direction 10′") {
+		t.Fatalf("filled:\n%s", strings.Join(filled, "\n"))
+	}
+
+	// Pin a drill, then 75 minutes for all of it.
+	drilled := slices.IndexFunc(filled, func(b string) bool { return strings.Contains(b, "cuts each") })
+	pin := filled[drilled]
+	p.Focus("option", strings.Split(pin, ":")[0])
+	p.Press("p")
+	p.See("option", "Pinned. ")
+	p.FillRole("spinbutton", "Length", "75")
+	p.Text("too many")
+	p.Text("Changed since it was fitted")
+	p.Click("button", "Fill the evening")
+	p.Text("No plan within your terms covers more.")
+	p.Text("of 75 min")
+	if text := p.Outline(); strings.Contains(text, "too many") {
+		t.Errorf("75 minutes hold too much:\n%s", text)
+	}
+	short := blocks(p)
+	if slices.Equal(short, filled) || !slices.Contains(short, "Pinned. "+pin) {
+		t.Errorf("the pinned block %q is not in\n%s", pin, strings.Join(short, "\n"))
+	}
+
+	// Why is this here, and what could be instead.
+	p.Click("option", "Pinned. ")
+	p.Text("Why it is here")
+	p.Text("Pinned. ")
+	reasons := 0
+	for i, b := range short {
+		if !strings.Contains(b, "reps") {
+			continue
+		}
+		browser.Eval[bool](p, fmt.Sprintf("(document.querySelectorAll('[role=option]')[%d].click(), true)", i))
+		p.Text("Why it is here")
+		if strings.Contains(p.Outline(), "this gives each") {
+			reasons++
+		}
+	}
+	if reasons < 2 {
+		t.Errorf("%d blocks say what they give", reasons)
+	}
+	p.Click("tab", "Covers")
+	p.Text("the minutes went to what more players need")
+
+	p.Click("button", "Store")
+	p.Text("The plan is stored.")
+	p.Click("tab", "Share")
+	plan := p.Path()
+
+	// On paper: one page for each, on both papers.
+	q := enter(t, s)
+	for _, who := range []struct{ is, says, not string }{{"coach", "needed reps", "They rotate"}, {"assistants", "They rotate", "needed reps"}} {
+		q.Open(plan + "/print?for=" + who.is)
+		q.Text("Whoever is hurt")
+		for name, paper := range map[string]browser.Paper{"A4": browser.A4, "Letter": browser.Letter} {
+			text, pages := printed(t, q.PDF(paper))
+			text = strings.Join(strings.Fields(text), " ")
+			if pages != 1 || !strings.Contains(text, who.says) || strings.Contains(text, who.not) || !strings.Contains(text, "Free throws") {
+				t.Errorf("for %s on %s: %d pages\n%s", who.is, name, pages, text)
+			}
+		}
+	}
+
+	rows, err := csv.NewReader(strings.NewReader(file(p, "CSV"))).ReadAll()
+	if err != nil || len(rows) != len(short)+1 {
+		t.Errorf("%d lines for %d blocks, %v", len(rows), len(short), err)
+	}
+	var out struct {
+		Minutes int
+		Blocks  []struct{ Pin bool }
+	}
+	if err := json.Unmarshal([]byte(file(p, "JSON")), &out); err != nil || out.Minutes != 75 || len(out.Blocks) != len(short) {
+		t.Errorf("%+v, %v", out, err)
+	}
+	if ics := file(p, "Calendar file"); !strings.HasPrefix(ics, "BEGIN:VCALENDAR") || strings.Count(ics, "BEGIN:VEVENT") != 1 {
+		t.Errorf("%s", ics)
+	}
+
+	for browser.Eval[bool](p, "![...document.querySelectorAll('button')].find((b) => b.innerText === 'Undo').disabled") {
+		p.Click("button", "Undo")
+		p.Settle()
+	}
+	p.Text("of 90 min")
+	if back := blocks(p); !slices.Equal(back, start) {
+		t.Errorf("undone:\n%s\nwas\n%s", strings.Join(back, "\n"), strings.Join(start, "\n"))
+	}
+}
+
+// What cannot be planned is said with what would resolve it, and nothing is lost.
+func TestPlanSaysWhatIsInTheWay(t *testing.T) {
+	p := enter(t, demo(t))
+	p.Click("link", "Change the plan")
+	p.Text("needed reps covered")
+	start := blocks(p)
+	p.FillRole("spinbutton", "Length", "40")
+	p.Click("button", "Fill the evening")
+	p.Says("alert", "min")
+	p.Says("alert", "40")
+	if now := blocks(p); !slices.Equal(now, start) {
+		t.Errorf("the sheet changed to\n%s", strings.Join(now, "\n"))
+	}
+	p.Click("button", "Undo")
+	// A block is dragged by its middle to where another lies.
+	x, y := p.Middle("option", "Form shooting in pairs 7")
+	_, to := p.Middle("option", "Warm-up: run, land, change direction 10")
+	p.Mouse("mousePressed", x, y)
+	p.Mouse("mouseMoved", x, to-30)
+	p.Mouse("mouseReleased", x, to-30)
+	p.See("button", "Undo")
+	p.Until(`document.querySelector('[role=option]').innerText.startsWith('Form shooting')`)
+	p.Click("button", "Undo")
+	p.Until(`document.querySelector('[role=option]').innerText.startsWith('Warm-up')`)
+}
+
+// The weeks ahead lead to a plan, the plan to the assistants and to the week's loads.
+func TestSeasonToPlanToOutbox(t *testing.T) {
+	p := enter(t, demo(t))
+	p.Click("link", "Plan")
+	p.Click("link", "Season")
+	p.Text("The weeks ahead")
+	p.See("button", "Leave Flare out")
+	p.Click("button", "Leave Flare out")
+	p.Gone("button", "Leave Flare out")
+	p.Click("button", "Undo")
+	p.See("button", "Leave Flare out")
+	p.FillRole("spinbutton", "Situations a practice", "9")
+	p.Says("alert", "1 to 8 situations")
+	p.Click("button", "Undo")
+	p.Hushed("alert", "1 to 8 situations")
+
+	p.Click("button", "Plan ")
+	p.Text("The season sets: ")
+	p.Text("Nothing is planned yet")
+	p.Click("button", "Fill only the holes")
+	p.See("option", "Water")
+	p.Click("tab", "Share")
+	p.Click("button", "Mail the assistants")
+	p.Text("In the outbox for assistant@tallowcreek.example")
+	p.Fill("Keep this plan for another evening as", "Season evening")
+	p.Click("button", "Keep it")
+	p.See("button", "Forget Season evening")
+
+	p.Click("link", "Plan")
+	p.Click("link", "Outbox")
+	p.See("article", "Message")
+	p.Text("Attached: practice.ics")
+	p.Click("link", "Loads this week")
+	p.See("columnheader", "Rest days")
+	p.Click("button", "The week after")
+	p.Until("location.search.includes('from=')")
+	p.See("columnheader", "Rest days")
+}

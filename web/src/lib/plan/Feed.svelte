@@ -1,0 +1,79 @@
+<script lang="ts">
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import Sure from '$lib/parts/Sure.svelte';
+
+  // The team's calendar address: whoever knows it sees when practice is, and
+  // nothing about a player.
+  let { team = $bindable() }: { team: Schemas['Team'] } = $props();
+
+  let address = $state('');
+  let ending = $state(false);
+  const path = $derived({ teamId: team.id });
+
+  async function make() {
+    try {
+      const made = await ask(api.POST('/api/teams/{teamId}/feed', { params: { path } }));
+      address = location.origin + made.path;
+      team.feed = true;
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+  async function end() {
+    try {
+      await ask(api.DELETE('/api/teams/{teamId}/feed', { params: { path } }));
+      address = '';
+      team.feed = false;
+      notices.say('The address does not work any more.');
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+  async function copy() {
+    await navigator.clipboard.writeText(address);
+    notices.say('Copied.');
+  }
+</script>
+
+<section class="sheet" aria-label="Calendar">
+  <h2>Calendar of practices</h2>
+  <p>
+    An address that calendars subscribe to. It holds times and block titles, no player. Whoever has it can
+    read it, so hand it on with care; a new one or none ends the old.
+  </p>
+  {#if address}
+    <label class="field"><span>The address, shown this once</span><input readonly value={address} /></label>
+    <button class="tape plain" onclick={copy}>Copy it</button>
+  {:else}
+    <p class="soft">{team.feed ? 'An address is in use.' : 'There is no address now.'}</p>
+  {/if}
+  {#if session.head}
+    <div class="row">
+      <button class="tape plain" onclick={make}>{team.feed ? 'Make a new address' : 'Make an address'}</button
+      >
+      {#if team.feed}<button class="tape plain" onclick={() => (ending = true)}>End the address</button>{/if}
+    </div>
+  {/if}
+</section>
+<Sure
+  bind:open={ending}
+  title="End the calendar address?"
+  text="Calendars that use it stop being told of practices."
+  act="End it"
+  onsure={end}
+/>
+
+<style>
+  section {
+    display: grid;
+    gap: 0.8rem;
+    padding: 1.1rem;
+  }
+  .row {
+    display: flex;
+    gap: 0.5rem;
+    flex-wrap: wrap;
+  }
+</style>

@@ -1,0 +1,108 @@
+<script lang="ts">
+  import type { Player, Schemas } from '$lib/api/client';
+  import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import type { Placed } from './lanes';
+
+  // A block on paper. The coach's has the arithmetic, the assistant's what he does.
+  let {
+    placed,
+    startsAt,
+    timed,
+    players,
+    helping
+  }: {
+    placed: Placed;
+    startsAt: string;
+    timed: Schemas['Sheet']['blocks'][number] | undefined;
+    players: Player[];
+    helping: boolean;
+  } = $props();
+
+  const b = $derived(placed.block);
+  const drill = $derived(b.kind === 'drill' ? session.drill(b.drill) : undefined);
+  const stage = $derived(drill?.stages.find((s) => s.id === b.stage));
+  const group = $derived(players.filter((p) => b.players.includes(p.id)));
+  const minute = 60000; // ms
+  const hour = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
+  const from = $derived(hour.format(new Date(new Date(startsAt).getTime() + placed.start * minute)));
+</script>
+
+<div class={`block ${b.kind}`}>
+  <p>
+    <span class="numeral at">{from}</span>
+    <b>{b.title}</b>
+    {#if stage}<span>{stage.name}</span>{/if}
+    <span class="numeral min">{b.minutes} min</span>
+  </p>
+  {#if drill && stage}
+    {#if group.length}<p>
+        <span class="soft">Who</span>
+        {group.map((p) => `${p.jersey} ${p.name}`).join(', ')}
+      </p>{/if}
+    {#if helping}
+      {#if stage.coachShows && stage.cues.length}
+        <p class="show">
+          <span class="soft">You show</span>
+          {#each stage.cues as c (c)}<span class="cue"
+              ><CueGlyph cue={c} size={18} />{session.cueName(c)}</span
+            >{/each}
+        </p>
+      {/if}
+      <p><span class="soft">Helpers</span> {drill.helpers}</p>
+      <p><span class="soft">They rotate</span> {drill.rotation.say}</p>
+    {:else}
+      <p><span class="soft">Say</span> {stage.rules.slice(0, 2).join('. ')}.</p>
+      {#if drill.watch[0]}<p><span class="soft">Watch</span> {drill.watch[0]}</p>{/if}
+      {#if timed}
+        <p class="sum">
+          <span class="numeral">{timed.reps}</span> reps,
+          <span class="numeral">{timed.perPlayer.toFixed(1)}</span>
+          cuts each, <span class="numeral">{b.baskets}</span>
+          {b.baskets === 1 ? 'basket' : 'baskets'}
+        </p>
+      {/if}
+    {/if}
+  {/if}
+</div>
+
+<style>
+  .block {
+    padding: 0.25em 0.6em;
+    border-left: 4px solid var(--line);
+    break-inside: avoid;
+  }
+  .drill {
+    border-left-color: var(--ink);
+  }
+  .water {
+    border-left-style: dotted;
+  }
+  p {
+    line-height: 1.28;
+  }
+  p:first-child {
+    display: flex;
+    gap: 0.7em;
+    align-items: baseline;
+  }
+  .at {
+    flex: none;
+    min-width: 3.6em;
+  }
+  .min {
+    margin-left: auto;
+    white-space: nowrap;
+  }
+  .show {
+    display: flex;
+    gap: 0.2em 0.9em;
+    flex-wrap: wrap;
+    align-items: center;
+  }
+  .cue {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.2em;
+  }
+</style>

@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import AimForm from '$lib/plan/AimForm.svelte';
+  import { firstPlan } from '$lib/plan/draft.svelte';
+  import { dateName, weekdayName } from '$lib/plan/days';
+  import Pages from '$lib/plan/Pages.svelte';
+  import { SeasonDraft, type SeasonDay } from '$lib/plan/season.svelte';
+  import Timeline from '$lib/plan/Timeline.svelte';
+
+  const path = { teamId: page.params.team ?? '' };
+  let draft = $state.raw<SeasonDraft | null>(null);
+  let practices = $state.raw<Schemas['PracticeSummary'][]>([]);
+  let failed = $state('');
+
+  onMount(async () => {
+    try {
+      [draft, practices] = await Promise.all([
+        SeasonDraft.load(path.teamId),
+        ask(api.GET('/api/teams/{teamId}/practices', { params: { path } }))
+      ]);
+    } catch (e) {
+      failed = e instanceof Error ? e.message : String(e);
+    }
+  });
+
+  const verb = { teach: 'show', live: 'go live with', refresh: 'come back to' } as const;
+
+  const plannedOn = (date: string) =>
+    practices.some((p) => new Date(p.startsAt).toDateString() === new Date(`${date}T12:00`).toDateString());
+  const next = $derived(draft?.plan.days.find((d) => !d.game && d.items.length > 0 && !plannedOn(d.date)));
+  const says = (d: SeasonDay) =>
+    d.items.map((i) => `${verb[i.task]} the ${session.screenName(i.screen).toLowerCase()}`).join(', ');
+
+  async function plan(d: SeasonDay) {
+    try {
+      const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
+      const focus = [...new Set(d.items.flatMap((i) => i.reads))];
+      const body = firstPlan(
+        players.map((p) => p.id),
+        practices,
+        d.date,
+        focus
+      );
+      const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
+      await goto(`/${path.teamId}/plan/${made.id}`);
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+
+  function keys(e: KeyboardEvent) {
+    if (!draft || !(e.ctrlKey || e.metaKey)) return;
+    const k = e.key.toLowerCase();
+    if (k === 'y' || (k === 'z' && e.shiftKey)) draft.redo();
+    else if (k === 'z') draft.undo();
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<Pages here="season" />
+{#if failed}
+  <p role="alert" class="problem">{failed}</p>
+{:else if !draft}
+  <p role="status" class="soft">Laying the weeks out…</p>
+{:else}
+  <div class="head">
+    <h1>The weeks ahead</h1>
+    <p class="soft">
+      Shown, then live in a later practice, before the game that needs it; again within {draft.plan.freshDays}
+      days.
+    </p>
+    <span class="grow"></span>
+    <button class="tape plain no-print" onclick={() => draft?.undo()} disabled={!draft.canUndo}>Undo</button>
+    <button class="tape plain no-print" onclick={() => draft?.redo()} disabled={!draft.canRedo}>Redo</button>
+  </div>
+  {#if draft.problem}<p role="alert" class="problem">
+      {draft.problem} The weeks shown are those before.
+    </p>{/if}
+  {#each draft.plan.problems as p (p)}<p class="warn">{p}</p>{/each}
+  {#if draft.plan.days.length > 0 && draft.aim.install.length > 0}
+    <Timeline days={draft.plan.days} install={draft.aim.install} />
+  {:else}
+    <p>Say below when you practise and what you want to teach; the weeks are laid out from it.</p>
+  {/if}
+  {#if next}
+    <p class="next no-print">
+      <button class="tape" onclick={() => next && plan(next)}
+        >Plan {weekdayName(next.date)}, {dateName(next.date)}</button
+      >
+      <span>{says(next)}</span>
+    </p>
+  {/if}
+  <AimForm {draft} />
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+    flex-wrap: wrap;
+    margin-bottom: 0.75rem;
+  }
+  .grow {
+    flex: 1;
+  }
+  .problem {
+    color: var(--alarm);
+    font-weight: 700;
+    margin-bottom: 0.75rem;
+  }
+  .warn {
+    border-left: 6px solid var(--tape-orange);
+    padding-left: 0.7rem;
+    margin-bottom: 0.5rem;
+    max-width: 60rem;
+  }
+  .next {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+    margin-top: 0.9rem;
+  }
+</style>
