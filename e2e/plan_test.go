@@ -122,6 +122,7 @@ func TestPlanIsFitted(t *testing.T) {
 		p.Settle()
 	}
 	p.Text("of 90 min")
+	p.See("option", "84 reps, 6.5 cuts each")
 	if back := blocks(p); !slices.Equal(back, start) {
 		t.Errorf("undone:\n%s\nwas\n%s", strings.Join(back, "\n"), strings.Join(start, "\n"))
 	}
