@@ -16,18 +16,22 @@ type group struct {
 
 // model is a problem made ready for the search.
 type model struct {
-	p        *Problem
-	curves   []curve
-	gives    [][]amount
-	settled  float64
-	groups   []group
-	groupOf  []int // of an option; -1 where the option is useless
-	gates    []int // gated groups
-	capacity int   // minutes for options, at most
+	p       *Problem
+	curves  []curve
+	gives   [][]amount
+	settled float64
+	groups  []group
+	groupOf []int // of an option; -1 where the option is useless
+	gates   []int // gated groups
+	// Lengths are counted in units, the greatest that divides every option's
+	// minutes: the fewer there are, the quicker is the knapsack.
+	length           []int // of each option
+	capacity         int   // for options, at most
+	partMin, partMax int
 }
 
 func (p *Problem) model() *model {
-	m := &model{p: p, groupOf: make([]int, len(p.Options))}
+	m := &model{p: p, groupOf: make([]int, len(p.Options)), length: make([]int, len(p.Options))}
 	m.curves, m.gives, m.settled = p.curves()
 	wanted := map[int]bool{} // stages somebody asks for
 	for _, o := range p.Options {
@@ -69,8 +73,24 @@ func (p *Problem) model() *model {
 			}
 		}
 	}
-	m.capacity = m.room()
+	unit := p.unit()
+	for i, o := range p.Options {
+		m.length[i] = o.Minutes / unit
+	}
+	m.capacity = m.room() / unit
+	m.partMin, m.partMax = (p.PartMin+unit-1)/unit, p.PartMax/unit
 	return m
+}
+
+// unit is the greatest number of minutes that divides those of every option.
+func (p *Problem) unit() int {
+	unit := 0
+	for _, o := range p.Options {
+		for a := o.Minutes; a > 0; {
+			unit, a = a, unit%a
+		}
+	}
+	return max(1, unit)
 }
 
 // room is the largest number of minutes the options can have: what the fixed
@@ -111,7 +131,7 @@ type state struct {
 	in    []bool // groups with a chosen option
 	shut  shut
 	base  []float64
-	taken [lanes]int // minutes
+	taken [lanes]int // units
 	part  bool       // an end has been chosen
 	chain []int      // options chosen
 	unmet []int      // groups chosen whose wish is not met yet
@@ -172,12 +192,12 @@ func newBounder(m *model) *bounder {
 	return b
 }
 
-// size is how many different sums of minutes a lane can have.
+// size is how many different sums of units a lane can have.
 func (b *bounder) size(lane Lane) int {
 	if lane == Whole {
 		return b.m.capacity + 1
 	}
-	return b.m.p.PartMax + 1
+	return b.m.partMax + 1
 }
 
 // bound is what no completion of a state can exceed, at some prices. It leaves
@@ -238,10 +258,10 @@ func (b *bounder) settle(st *state, q prices) float64 {
 // parts yields the lengths the part with two ends may have, 0 for none.
 func (b *bounder) parts(st *state) func(yield func(int) bool) {
 	return func(yield func(int) bool) {
-		if !st.part && !yield(0) || b.m.p.PartMax == 0 {
+		if !st.part && !yield(0) || b.m.partMax == 0 {
 			return
 		}
-		for s := max(b.m.p.PartMin, st.taken[EndA], st.taken[EndB], 1); s <= min(b.m.p.PartMax, b.m.capacity-st.taken[Whole]); s++ {
+		for s := max(b.m.partMin, st.taken[EndA], st.taken[EndB], 1); s <= min(b.m.partMax, b.m.capacity-st.taken[Whole]); s++ {
 			if !yield(s) {
 				return
 			}
@@ -288,7 +308,7 @@ func (b *bounder) fill(st *state, q prices, lane Lane) {
 				v += q.rep[a.curve] * a.reps
 			}
 			b.value[o] = v
-			w := b.m.p.Options[o].Minutes
+			w := b.m.length[o]
 			if v <= 0 && lane == Whole || w >= len(row) {
 				continue
 			}
@@ -311,7 +331,7 @@ func (b *bounder) take(st *state, lane Lane, mins int) {
 			continue
 		}
 		for _, o := range st.live[lane][i].options {
-			w := b.m.p.Options[o].Minutes
+			w := b.m.length[o]
 			if w <= mins && old[mins-w]+b.value[o] == now {
 				b.chosen = append(b.chosen, o)
 				mins -= w
@@ -349,7 +369,7 @@ func (b *bounder) forced(st *state, q prices, with func(option int, bound float6
 			without(c.group, sum+best)
 			copy(here, next)
 			for _, o := range c.options {
-				w, v := b.m.p.Options[o].Minutes, b.value[o]
+				w, v := b.m.length[o], b.value[o]
 				best := math.Inf(-1)
 				for m := 0; m+w < size; m++ {
 					t := next[m+w]

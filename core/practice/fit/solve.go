@@ -281,7 +281,7 @@ func (s *search) state(n *node) *state {
 		o := &m.p.Options[d.option]
 		st.in[d.group] = true
 		st.chain = append(st.chain, d.option)
-		st.taken[o.Lane] += o.Minutes
+		st.taken[o.Lane] += m.length[d.option]
 		st.part = st.part || o.Lane != Whole
 		for _, a := range m.gives[d.option] {
 			st.base[a.curve] += a.reps
@@ -294,10 +294,10 @@ func (s *search) state(n *node) *state {
 	}
 	part := 0
 	if st.part {
-		part = max(m.p.PartMin, st.taken[EndA], st.taken[EndB])
+		part = max(m.partMin, st.taken[EndA], st.taken[EndB])
 	}
 	left := m.capacity - st.taken[Whole] - part
-	if left < 0 || st.taken[EndA] > m.p.PartMax || st.taken[EndB] > m.p.PartMax {
+	if left < 0 || st.taken[EndA] > m.partMax || st.taken[EndB] > m.partMax {
 		st.dead = true
 		return st
 	}
