@@ -15,6 +15,11 @@ import (
 
 	"evrik/e2e/browser"
 	"evrik/internal/pgtest"
+
+	// What the driven program is made of, so that no cached result outlives it.
+	_ "evrik/internal/demo"
+	_ "evrik/internal/web"
+	_ "evrik/web"
 )
 
 var binary string

@@ -11,10 +11,18 @@ import (
 	"evrik/core/reads"
 )
 
-// lengths of blocks the planner tries, in minutes (common practice, no source:
-// coaches plan in fives, and blocks last 4 to 15). Finer ones cover no more in
-// ninety minutes and take three times as long to prove best.
-var lengths = []int{5, 10, 15}
+// Lengths of blocks the planner tries, in minutes (common practice, no source:
+// blocks last 4 to 15). Little time is fitted closely; in much of it fives, as
+// coaches plan, cover as much and are proven best three times as soon.
+var (
+	closely = []int{5, 6, 8, 10, 12, longest}
+	fives   = []int{5, 10, longest}
+)
+
+const (
+	shortest, longest = 5, 15
+	fitClosely        = 45 // minutes free, at most
+)
 
 // The part of a practice with something different at each end (common practice,
 // no source: 10 minutes a day is usual).
@@ -82,6 +90,7 @@ type stageInfo struct {
 // blocks that could run them.
 type candidates struct {
 	plan    Plan
+	lengths []int
 	stages  []stageInfo
 	options []fit.Option
 	blocks  []Block // of each option
@@ -90,9 +99,10 @@ type candidates struct {
 }
 
 // candidates gathers the blocks the planner may choose from, given how the squad
-// is parted between two ends (nil: it is not). Stages in taken are in the plan.
-func (p Plan) candidates(part *split, taken map[StageKey]bool) candidates {
-	c := candidates{plan: p, demands: map[Want]int{}, shows: map[string][]int{}}
+// is parted between two ends (nil: it is not). Stages in taken are in the plan;
+// lengths are in minutes.
+func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) candidates {
+	c := candidates{plan: p, lengths: lengths, demands: map[Want]int{}, shows: map[string][]int{}}
 	for i, w := range p.Wants {
 		c.demands[w.key()] = i
 	}
@@ -150,7 +160,7 @@ func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
 	}
 	for _, set := range c.setUps(s, b, helpers) {
 		players := c.plan.taking(set, isLive(s.stage))
-		for _, minutes := range lengths {
+		for _, minutes := range c.lengths {
 			set.Minutes = float64(minutes)
 			o := fit.Option{Stage: i, Lane: lane, Minutes: minutes, Hard: isLive(s.stage), After: after, Rank: s.stage.Rung.Number()}
 			for _, sh := range c.plan.shares(s.drill, s.stage, set) {
@@ -192,7 +202,7 @@ func (c *candidates) setUps(s stageInfo, b Block, helpers int) []Block {
 			try := b
 			try.Kind, try.Title, try.Drill, try.Stage = DrillBlock, s.drill.Name, s.drill.ID, s.stage.ID
 			try.Baskets, try.NoHelpers = n, alone
-			try.Minutes = float64(lengths[len(lengths)-1])
+			try.Minutes = longest
 			if m, ok := c.plan.Pace[StageKey{s.drill.ID, s.stage.ID}]; ok {
 				try.Seconds = math.Round(m.Seconds)
 			}
@@ -253,7 +263,7 @@ func (c *candidates) why(cover Cover, left float64) string {
 		return "No drill you have gives it on this rung."
 	case !offered:
 		return "What gives it cannot be run tonight: too few players, helpers or balls, or a lower rung comes first."
-	case left >= float64(lengths[0]):
+	case left >= shortest:
 		return "Another break would be needed for it, and the minutes do not hold both."
 	}
 	return "The minutes went to what more players need."

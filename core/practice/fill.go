@@ -132,6 +132,7 @@ type filler struct {
 	head, tail int
 	given      []float64
 	taken      map[StageKey]bool
+	lengths    []int // of blocks, in minutes
 	pinnedPart bool
 }
 
@@ -206,7 +207,23 @@ func (f *filler) prepare() error {
 			}
 		}
 	}
+	free := p.Minutes
+	for _, side := range f.kept {
+		free -= minutesOf(side)
+	}
+	if f.lengths = fives; free <= fitClosely {
+		f.lengths = closely
+	}
 	return f.contradiction(blocks)
+}
+
+// minutesOf is how long a kept block lasts, or what runs at the two ends.
+func minutesOf(side []Block) float64 {
+	var lane [ends + 1]float64
+	for _, b := range side {
+		lane[b.End] += b.Minutes
+	}
+	return slices.Max(lane[:])
 }
 
 // contradiction finds a kept live block before the kept shown one it needs.
@@ -277,7 +294,7 @@ func (f *filler) solve(minutes float64, work int) (answer, error) {
 }
 
 func (f *filler) solveSplit(part *split, minutes, beat float64, work int) (answer, error) {
-	a := answer{candidates: f.plan.candidates(part, f.taken), split: part, kept: f.kept}
+	a := answer{candidates: f.plan.candidates(part, f.taken, f.lengths), split: part, kept: f.kept}
 	pr := &fit.Problem{Minutes: minutes, Options: a.options, Head: f.head, Tail: f.tail, Given: f.given,
 		Stretch: WaterEvery, Break: waterMinutes, HardPerStretch: HardInARow, Beat: beat, Work: work}
 	if part != nil {
@@ -288,9 +305,7 @@ func (f *filler) solveSplit(part *split, minutes, beat float64, work int) (answe
 	}
 	for _, side := range f.kept {
 		fixed := fit.Fixed{Stage: -1}
-		var lane [ends + 1]float64
 		for _, b := range side {
-			lane[b.End] += b.Minutes
 			fixed.Break = fixed.Break || b.Kind == WaterBlock
 			if _, st, err := StageOf(f.plan.Library, b); b.Kind == DrillBlock && err == nil {
 				fixed.Hard = fixed.Hard || isLive(st)
@@ -302,7 +317,7 @@ func (f *filler) solveSplit(part *split, minutes, beat float64, work int) (answe
 				}
 			}
 		}
-		fixed.Minutes = slices.Max(lane[:])
+		fixed.Minutes = minutesOf(side)
 		pr.Fixed = append(pr.Fixed, fixed)
 	}
 	// A kept live block that nothing leads to is the coach's choice; the sheet

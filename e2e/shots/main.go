@@ -41,15 +41,6 @@ var shots = []shot{
 		p.Open("/" + team + "/teach?screen=ball&cue=tag")
 		p.Text("paired side")
 	}},
-	{"teach-post", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach?screen=afterfeed&cue=dig")
-		p.Text("Run it")
-	}},
-	{"chooser", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach")
-		p.Click("button", "Down screen")
-		p.See("button", "Hammer")
-	}},
 	{"show", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/show?screen=flare&cue=under")
 		p.Click("button", "Answer")
@@ -83,10 +74,13 @@ var shots = []shot{
 		p.Says("status", "Finish")
 		browser.Eval[bool](p, "(scrollTo(0, 0), true)")
 	}},
-	{"plan", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/now")
-		p.Click("link", "Change the plan")
-		p.Text("needed reps covered")
+	{"week", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/plan/week")
+		p.See("columnheader", "Rest days")
+	}},
+	{"season", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/plan/season")
+		p.Text("Games, and")
 	}},
 	{"run-tablet", 1024, 768, onTheFloor},
 	{"run-phone", 390, 844, onTheFloor},
@@ -100,10 +94,25 @@ var shots = []shot{
 		p.Click("link", "Bram, Curl")
 		p.Text("Last reps")
 	}},
-	{"settings", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/settings")
-		p.Text("Sign out everywhere")
+	// These change tonight's plan, so they come last.
+	{"plan-sheet", 718, 1046, func(p *browser.Page, team string) {
+		fillTonight(p, team)
+		p.Click("button", "Store")
+		p.Text("The plan is stored.")
+		p.Open(p.Path() + "/print?for=coach")
+		p.Text("Whoever is hurt")
+		p.Print()
 	}},
+	{"plan", desk, deskHigh, fillTonight},
+}
+
+// fillTonight lets the planner fill tonight's practice.
+func fillTonight(p *browser.Page, team string) {
+	p.Open("/" + team + "/now")
+	p.Click("link", "Change the plan")
+	p.Text("needed reps covered")
+	p.Click("button", "Fill the evening")
+	p.Text("Why it is here")
 }
 
 // onTheFloor opens tonight's practice at its first drill.

@@ -8,7 +8,7 @@
   let { draft }: { draft: Draft } = $props();
 
   const perMinute = 7.2; // px
-  const roomy = 5; // minutes from which a block has room for two lines
+  const roomy = 6; // minutes from which a block has room for two lines
   const tick = 10; // minutes
   const slack = 6; // px before a press becomes a drag
 
@@ -280,6 +280,10 @@
     align-items: center;
     font-size: 0.8rem;
     line-height: 1;
+  }
+  .slim .stage,
+  .slim .each {
+    display: none;
   }
   .chosen {
     outline: 3px solid var(--mark);
