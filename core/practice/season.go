@@ -8,6 +8,7 @@ import (
 	"strings"
 	"time"
 
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/reads"
 )
@@ -184,8 +185,9 @@ type course struct {
 // Season lays the situations out over the practices to come: each is shown, is
 // live in a later practice and before the game that needs it, and is revisited
 // before it goes stale. In every practice those come first that are due first.
-// fresh is how long a read keeps without practice. The aim has passed Check.
-func Season(a SeasonAim, now []Situation, today time.Time, fresh time.Duration) SeasonPlan {
+// fresh is how long a read keeps without practice, lib what drills there are. The
+// aim has passed Check.
+func Season(a SeasonAim, now []Situation, today time.Time, fresh time.Duration, lib drill.Library) SeasonPlan {
 	p := SeasonPlan{Days: []SeasonDay{}, Problems: []string{}, FreshDays: int(fresh.Hours() / 24)}
 	first := day(today)
 	last, _ := time.Parse(DateFormat, a.Until)
@@ -221,6 +223,7 @@ func Season(a SeasonAim, now []Situation, today time.Time, fresh time.Duration) 
 			p.problem("%s is not live by %s: the practices do not hold it. Practise once more a week, or teach one situation less.", screenName(c.screen), a.Until)
 		}
 	}
+	p.drills(a.Install, lib)
 	if len(practices) == 0 {
 		p.problem("No practice falls into this time. Choose the weekdays on which you practise.")
 	}
@@ -323,6 +326,26 @@ func (p *SeasonPlan) missing(a SeasonAim, d SeasonDay) {
 	for _, id := range d.Missing {
 		p.problem("%s cannot be live before the game on %s: it is shown in one practice and live in a later one. Give each practice %d situations, or move it up your list.",
 			screenName(id), d.Date, a.PerPractice+1)
+	}
+}
+
+// drills says which situations no drill shows, or runs live.
+func (p *SeasonPlan) drills(install []string, lib drill.Library) {
+	for _, want := range []struct {
+		live bool
+		says string
+	}{{false, "shows"}, {true, "runs live"}} {
+		var none []string
+		for _, id := range install {
+			if !slices.ContainsFunc(lib.All(), func(d *drill.Drill) bool {
+				return d.Screen == id && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool { return isLive(st) == want.live && (want.live || st.Rung == drill.Shown) })
+			}) {
+				none = append(none, strings.ToLower(screenName(id)))
+			}
+		}
+		if len(none) > 0 {
+			p.problem("No drill you have %s: %s. Write one under Drills, or leave it to your own blocks, which nobody judges.", want.says, strings.Join(none, ", "))
+		}
 	}
 }
 

@@ -9,6 +9,7 @@ import (
 	"testing"
 	"time"
 
+	"evrik/core/drill"
 	"evrik/core/reads"
 )
 
@@ -118,6 +119,9 @@ func TestWeek(t *testing.T) {
 
 const keeps = 16 * 24 * time.Hour
 
+// lib is the catalogue and a drill that runs the flare live.
+var lib = drill.NewLibrary([]*drill.Drill{{ID: "own", Screen: reads.FlareS, Stages: []drill.Stage{{Rung: drill.Live2}}}})
+
 func TestSeason(t *testing.T) {
 	today := time.Date(2026, 11, 2, 15, 0, 0, 0, time.UTC) // a Monday
 	aim := SeasonAim{Until: "2026-12-06", Weekdays: []int{1, 3}, PerPractice: 1, Install: []string{"down", "away", "flare"},
@@ -125,7 +129,7 @@ func TestSeason(t *testing.T) {
 	if err := aim.Check(today); err != nil {
 		t.Fatal(err)
 	}
-	p := Season(aim, nil, today, keeps)
+	p := Season(aim, nil, today, keeps, lib)
 	if len(p.Problems) != 0 {
 		t.Fatalf("%v", p.Problems)
 	}
@@ -151,21 +155,26 @@ func TestSeason(t *testing.T) {
 			last[i.Screen] = d.Date
 		}
 	}
+	// What no drill runs is said.
+	p = Season(aim, nil, today, keeps, drill.Library{})
+	if len(p.Problems) != 1 || !strings.Contains(p.Problems[0], "No drill you have runs live: flare. Write one") {
+		t.Errorf("%v", p.Problems)
+	}
 	// Too much for the time is said, with a change.
 	aim.Games[0].Date, aim.Games[0].Needs = "2026-11-05", []string{"flare", "down"}
-	p = Season(aim, nil, today, keeps)
+	p = Season(aim, nil, today, keeps, lib)
 	if len(p.Problems) != 1 || !strings.Contains(p.Problems[0], "cannot be live before the game on 2026-11-05") || !strings.Contains(p.Problems[0], "2 situations") {
 		t.Errorf("%v", p.Problems)
 	}
 	// What is held already is not taught again.
 	now := Situations([]string{"flare", "down"}, nil, reads.School{}, []string{"a"}, map[string]time.Time{"flare": today})
 	now[1].Live = false
-	p = Season(aim, now, today, keeps)
+	p = Season(aim, now, today, keeps, lib)
 	if item := p.Days[0].Items[0]; len(p.Problems) != 0 || item.Screen != "down" || item.Task != GoLive || item.By != "2026-11-04" || !slices.Contains(item.Reads, reads.Curl) {
 		t.Errorf("%v %+v", p.Problems, p.Days[0])
 	}
 	aim.Weekdays = nil
-	if p = Season(aim, nil, today, keeps); !strings.Contains(strings.Join(p.Problems, " "), "No practice falls") {
+	if p = Season(aim, nil, today, keeps, lib); !strings.Contains(strings.Join(p.Problems, " "), "No practice falls") {
 		t.Errorf("%v", p.Problems)
 	}
 	for want, change := range map[string]func(*SeasonAim){
@@ -230,7 +239,7 @@ func TestSeasonMissesNoGameWithoutNeed(t *testing.T) {
 			return false
 		}
 		want := try(0)
-		p := Season(aim, nil, today, keeps)
+		p := Season(aim, nil, today, keeps, lib)
 		missed := slices.ContainsFunc(p.Days, func(d SeasonDay) bool { return len(d.Missing) > 0 })
 		if want {
 			possible++

@@ -82,7 +82,7 @@ var squads = []squad{
 			{own, "Four on four, two dribbles", "", 12}, {own, "Five on five, half court", "", 8}, {water, "Water", "", 2},
 			{own, "Free throws and one thing learned", "", 8},
 		},
-		install: []string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.Back},
+		install: []string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.StepUp},
 	},
 	{
 		name: "JV", ages: practice.Grades9on, minutes: 105,

@@ -36,8 +36,12 @@ type Stored struct {
 	At              time.Time
 }
 
-// ErrNoMail says that there is no such message.
-var ErrNoMail = errors.New("no such message")
+// ErrNoMail says that there is no such message, ErrUnreadable that its file is not
+// mail any more.
+var (
+	ErrNoMail     = errors.New("no such message")
+	ErrUnreadable = errors.New("the file is no mail")
+)
 
 // from is who a simulated mail comes from; the domain is reserved (RFC 2606).
 const from = "evrik@localhost.example"
@@ -68,7 +72,8 @@ func (o Outbox) Put(program uuid.UUID, m Message, at time.Time) (Stored, error) 
 	return Stored{id.String(), m.To, m.Subject, at}, nil
 }
 
-// List returns a program's mail, newest first.
+// List returns a program's mail, newest first. A file that is no mail any more is
+// listed without a subject.
 func (o Outbox) List(program uuid.UUID) ([]Stored, error) {
 	files, err := os.ReadDir(filepath.Join(o.Dir, program.String()))
 	if errors.Is(err, fs.ErrNotExist) {
@@ -81,7 +86,9 @@ func (o Outbox) List(program uuid.UUID) ([]Stored, error) {
 			continue
 		}
 		stored, _, _, err := o.Read(program, id)
-		if err != nil {
+		if errors.Is(err, ErrUnreadable) {
+			stored = Stored{ID: id}
+		} else if err != nil {
 			return nil, err
 		}
 		out = append(out, stored)
@@ -92,7 +99,7 @@ func (o Outbox) List(program uuid.UUID) ([]Stored, error) {
 }
 
 // Read returns a message, its text and the names of what is attached. The error
-// matches ErrNoMail where there is none.
+// matches ErrNoMail where there is none, ErrUnreadable where its file is broken.
 func (o Outbox) Read(program uuid.UUID, id string) (s Stored, text string, attached []string, err error) {
 	if _, err := uuid.Parse(id); err != nil {
 		return s, "", nil, ErrNoMail
@@ -105,24 +112,32 @@ func (o Outbox) Read(program uuid.UUID, id string) (s Stored, text string, attac
 		return s, "", nil, err
 	}
 	defer f.Close()
-	msg, err := mail.ReadMessage(f)
+	s, text, attached, err = parse(f)
 	if err != nil {
-		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+		return Stored{}, "", nil, fmt.Errorf("%w: %s: %w", ErrUnreadable, id, err)
 	}
-	at, err := msg.Header.Date()
+	s.ID = id
+	return s, text, attached, nil
+}
+
+func parse(r io.Reader) (s Stored, text string, attached []string, err error) {
+	msg, err := mail.ReadMessage(r)
 	if err != nil {
-		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+		return s, "", nil, err
+	}
+	if s.At, err = msg.Header.Date(); err != nil {
+		return s, "", nil, err
 	}
 	to, err := msg.Header.AddressList("To")
 	if err != nil {
-		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+		return s, "", nil, err
 	}
-	subject, err := new(mime.WordDecoder).DecodeHeader(msg.Header.Get("Subject"))
-	if err != nil {
-		return s, "", nil, fmt.Errorf("mail %s: %w", id, err)
+	s.To = to[0].Address
+	if s.Subject, err = new(mime.WordDecoder).DecodeHeader(msg.Header.Get("Subject")); err != nil {
+		return s, "", nil, err
 	}
 	text, attached, err = body(msg)
-	return Stored{id, to[0].Address, subject, at}, text, attached, err
+	return s, text, attached, err
 }
 
 // body is a message's plain text and the names of its attachments.

@@ -202,6 +202,9 @@ func (s *Server) ReadMail(ctx context.Context, r api.ReadMailRequestObject) (api
 	if errors.Is(err, standin.ErrNoMail) {
 		return nil, missing("This message is not in the outbox.")
 	}
+	if errors.Is(err, standin.ErrUnreadable) {
+		return nil, missing("This message cannot be read: its file in the outbox was changed or cut short. Mail the plan again.")
+	}
 	if attached == nil {
 		attached = []string{}
 	}

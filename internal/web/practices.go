@@ -86,7 +86,7 @@ func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 		last[r.Screen] = r.At.In(d.zone)
 	}
 	now := practice.Situations(d.aim.Install, d.open, store.SchoolOf(team), ids(d.players), last)
-	d.season = practice.Season(d.aim, now, today, s.policy.Fresh())
+	d.season = practice.Season(d.aim, now, today, s.policy.Fresh(), d.library)
 	return d, err
 }
 
