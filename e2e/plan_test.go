@@ -186,7 +186,7 @@ func TestSeasonToPlanToOutbox(t *testing.T) {
 	p.Click("link", "Outbox")
 	p.See("article", "Message")
 	p.Text("Attached: practice.ics")
-	p.Click("link", "Loads this week")
+	p.Click("link", "Loads")
 	p.See("columnheader", "Rest days")
 	p.Click("button", "The week after")
 	p.Until("location.search.includes('from=')")

@@ -219,10 +219,6 @@
     padding-left: 0.7rem;
     font-size: 0.92rem;
   }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-  }
   summary {
     cursor: pointer;
     min-height: 32px;

@@ -94,8 +94,4 @@
     border-left: 6px solid var(--mark);
     padding-left: 0.7rem;
   }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-  }
 </style>

@@ -89,11 +89,6 @@
     font-weight: 400;
     font-size: 0.85rem;
   }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding: 0.1rem 0 0.1rem 0.7rem;
-    margin-top: 0.5rem;
-  }
   .link {
     font: inherit;
     font-weight: 700;

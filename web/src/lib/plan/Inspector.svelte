@@ -206,12 +206,4 @@
     cursor: pointer;
     min-height: 36px;
   }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.7rem;
-  }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-  }
 </style>

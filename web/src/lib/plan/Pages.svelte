@@ -6,7 +6,7 @@
 
   const pages = [
     ['', 'Practices'],
-    ['week', 'Loads this week'],
+    ['week', 'Loads'],
     ['season', 'Season'],
     ['outbox', 'Outbox']
   ];
@@ -24,7 +24,7 @@
   nav {
     display: flex;
     flex-wrap: wrap;
-    gap: 1.5rem;
+    gap: 0 1.25rem;
     margin-bottom: 0.75rem;
   }
   a {

@@ -39,11 +39,6 @@
     gap: 0.4rem 1.75rem;
     flex-wrap: wrap;
   }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.7rem;
-    line-height: 1.25;
-  }
   b {
     font-size: 1.7rem;
     line-height: 1;

@@ -64,6 +64,7 @@
 
 <style>
   .scroll {
+    position: relative; /* keeps what only screen readers see from widening the page */
     overflow-x: auto;
     width: fit-content;
     max-width: 100%;

@@ -182,11 +182,6 @@
     color: var(--ink-soft);
     text-align: right;
   }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.6rem;
-    margin-top: 0.7rem;
-  }
   .holds {
     display: grid;
     gap: 0.75rem;

@@ -39,7 +39,7 @@
 </script>
 
 <Pages here="" />
-<div class="head">
+<div class="page-head">
   <h1>Practices</h1>
   <button class="tape" onclick={add} disabled={busy || !list}>Plan a practice</button>
 </div>
@@ -74,12 +74,6 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    max-width: 48rem;
-  }
   h2 {
     margin: 1.25rem 0 0.5rem;
   }

@@ -32,7 +32,7 @@
       .join(', ');
 </script>
 
-<div class="head">
+<div class="page-head">
   <h1>Squad</h1>
   <div role="radiogroup" aria-label="Reads of" class="flex">
     {#each [['cutter', 'As cutter'], ['screener', 'As screener']] as const as [id, label] (id)}
@@ -102,14 +102,7 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    gap: 1rem;
-    align-items: center;
-    flex-wrap: wrap;
-    margin-bottom: 0.9rem;
-  }
-  .head .flex .tape {
+  .page-head .flex .tape {
     margin-left: -2px;
     border-radius: 0;
   }

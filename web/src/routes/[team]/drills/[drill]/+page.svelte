@@ -506,10 +506,6 @@
     align-items: center;
     justify-content: center;
   }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-  }
   @media (max-width: 900px) {
     .drill {
       grid-template-columns: minmax(0, 1fr);

@@ -244,10 +244,6 @@
     padding: 0.4rem 0.7rem;
     background: color-mix(in srgb, var(--sheet) 88%, transparent);
   }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-  }
   @media (max-width: 900px) {
     .editor,
     .two {

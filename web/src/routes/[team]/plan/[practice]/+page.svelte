@@ -130,7 +130,7 @@
 {:else if !draft.stored}
   <p role="status" class="soft">Unrolling the run sheet…</p>
 {:else}
-  <div class="head">
+  <div class="page-head">
     <h1>{dayOf(draft.input.startsAt)} <span class="numeral">{hourOf(draft.input.startsAt)}</span></h1>
     <label class="inline"
       ><span class="visually-hidden">Date and time</span>
@@ -205,13 +205,6 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    flex-wrap: wrap;
-    margin-bottom: 1rem;
-  }
   .acts {
     display: flex;
     gap: 0.6rem;
@@ -271,11 +264,6 @@
   }
   .delete {
     margin-top: 1.5rem;
-  }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-    margin-bottom: 0.75rem;
   }
   @media (max-width: 900px) {
     .plan {

@@ -69,10 +69,6 @@
     max-width: 44rem;
     margin: 0.5rem 0 1rem;
   }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-  }
   .both {
     display: grid;
     grid-template-columns: minmax(16rem, 1fr) 2fr;

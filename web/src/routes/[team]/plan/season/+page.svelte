@@ -71,7 +71,7 @@
 {:else if !draft}
   <p role="status" class="soft">Laying the weeks out…</p>
 {:else}
-  <div class="head">
+  <div class="page-head">
     <h1>The weeks ahead</h1>
     <p class="soft">
       Shown, then live in a later practice, before the game that needs it; again within {draft.plan.freshDays}
@@ -102,26 +102,8 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    flex-wrap: wrap;
-    margin-bottom: 0.75rem;
-  }
   .grow {
     flex: 1;
-  }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-    margin-bottom: 0.75rem;
-  }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.7rem;
-    margin-bottom: 0.5rem;
-    max-width: 60rem;
   }
   .next {
     display: flex;

@@ -61,7 +61,7 @@
 {:else if !week}
   <p role="status" class="soft">Adding the week up…</p>
 {:else}
-  <div class="head">
+  <div class="page-head">
     <h1>Week of {dateName(week.from)}</h1>
     <button class="tape plain no-print" onclick={() => walk(-7)}>The week before</button>
     <button class="tape plain no-print" onclick={() => walk(7)}>The week after</button>
@@ -112,25 +112,8 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    flex-wrap: wrap;
-    margin-bottom: 0.75rem;
-  }
   .key {
     margin-left: auto;
-  }
-  .problem {
-    color: var(--alarm);
-    font-weight: 700;
-    margin-bottom: 0.75rem;
-  }
-  .warn {
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.7rem;
-    margin-bottom: 0.5rem;
   }
   .scroll {
     overflow-x: auto;

@@ -88,7 +88,7 @@
 {:else if !cards}
   <p role="status" class="soft">Drawing the cards…</p>
 {:else}
-  <div class="head no-print">
+  <div class="page-head no-print">
     <h1>Cue cards: {title}</h1>
     <button class="tape" onclick={() => print()}>Print</button>
     {#if info && !family}
@@ -136,13 +136,6 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    flex-wrap: wrap;
-    margin-bottom: 1rem;
-  }
   .cards {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(20rem, 1fr));

@@ -18,7 +18,7 @@
 {#if !tape}
   <p role="status" class="soft">Measuring the floor…</p>
 {:else}
-  <div class="head no-print">
+  <div class="page-head no-print">
     <h1>Tape sheet</h1>
     <button class="tape" onclick={() => print()}>Print</button>
     <a class="tape plain" href={`/${path.teamId}/teach`}>Back to the lab</a>
@@ -67,13 +67,6 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    flex-wrap: wrap;
-    margin-bottom: 0.5rem;
-  }
   .both {
     display: grid;
     grid-template-columns: minmax(0, 1.2fr) minmax(22rem, 1fr);
