@@ -142,7 +142,9 @@ func TestPlanSaysWhatIsInTheWay(t *testing.T) {
 		t.Errorf("the sheet changed to\n%s", strings.Join(now, "\n"))
 	}
 	p.Click("button", "Undo")
-	// A block is dragged by its middle to where another lies.
+	p.Hushed("alert", "40")
+	// A block is dragged by its middle to where another lies; the sheet has moved up
+	// where the alert stood.
 	x, y := p.Middle("option", "Form shooting in pairs 7")
 	_, to := p.Middle("option", "Warm-up: run, land, change direction 10")
 	p.Mouse("mousePressed", x, y)

@@ -14,10 +14,11 @@ import (
 	"time"
 
 	"evrik/e2e/browser"
+	club "evrik/internal/demo"
 	"evrik/internal/pgtest"
+	"evrik/internal/store"
 
 	// What the driven program is made of, so that no cached result outlives it.
-	_ "evrik/internal/demo"
 	_ "evrik/internal/web"
 	_ "evrik/web"
 )
@@ -108,10 +109,16 @@ func (s *server) stop() {
 	_ = s.cmd.Wait()
 }
 
-// demo starts the demo on a fresh database of the tests' own cluster.
+// demo starts the demo on a fresh database of the tests' own cluster. The club is
+// seeded once and copied. Tests of the demo run side by side: mostly they wait.
 func demo(t testing.TB) *server {
 	t.Helper()
-	return launch(t, "demo", "EVRIK_DATABASE_URL="+pgtest.URL(t))
+	if test, is := t.(*testing.T); is {
+		test.Parallel()
+	}
+	return launch(t, "demo", "EVRIK_DATABASE_URL="+pgtest.Copy(t, "demo", func(db *store.Store) error {
+		return club.Ensure(t.Context(), db, time.Now(), false)
+	}))
 }
 
 func page(t testing.TB, s *server) *browser.Page {

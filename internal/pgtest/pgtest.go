@@ -6,8 +6,11 @@ import (
 	"context"
 	"fmt"
 	"os"
+	"sync"
 	"sync/atomic"
 	"testing"
+
+	"github.com/jackc/pgx/v5"
 
 	"evrik/internal/pglocal"
 	"evrik/internal/store"
@@ -48,14 +51,53 @@ func URL(t testing.TB) string {
 // Store makes a migrated database and opens it.
 func Store(t testing.TB) *store.Store {
 	t.Helper()
-	url := URL(t)
-	if err := store.Migrate(t.Context(), url); err != nil {
-		t.Fatal(err)
-	}
-	db, err := store.Open(t.Context(), url)
+	db, err := store.Open(t.Context(), Copy(t, "migrated", func(*store.Store) error { return nil }))
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(db.Close)
 	return db
 }
+
+// Copy makes a copy of a migrated database that fill has filled, and returns its
+// address. The database is filled once per name and test binary.
+func Copy(t testing.TB, name string, fill func(*store.Store) error) string {
+	t.Helper()
+	made.Lock()
+	defer made.Unlock()
+	ctx := t.Context()
+	if !made.names[name] {
+		if err := cluster.Ensure(ctx, name); err != nil {
+			t.Fatal(err)
+		}
+		if err := store.Migrate(ctx, cluster.URL(name)); err != nil {
+			t.Fatal(err)
+		}
+		db, err := store.Open(ctx, cluster.URL(name))
+		if err != nil {
+			t.Fatal(err)
+		}
+		err = fill(db)
+		db.Close() // a database that is in use cannot be copied
+		if err != nil {
+			t.Fatal(err)
+		}
+		made.names[name] = true
+	}
+	conn, err := pgx.Connect(ctx, cluster.URL("postgres"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close(ctx)
+	to := fmt.Sprintf("t%d", serial.Add(1))
+	if _, err := conn.Exec(ctx, "CREATE DATABASE "+to+" TEMPLATE "+pgx.Identifier{name}.Sanitize()); err != nil {
+		t.Fatal(err)
+	}
+	return cluster.URL(to)
+}
+
+// made are the databases that copies are made of.
+var made = struct {
+	sync.Mutex
+	names map[string]bool
+}{names: map[string]bool{}}

@@ -1,18 +1,9 @@
 <script lang="ts">
-  import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
-  import type { Draft, Scope } from './draft.svelte';
+  import type { Draft } from './draft.svelte';
 
   // The two buttons that let the core plan, and how good what it found is.
   let { draft }: { draft: Draft } = $props();
-
-  async function fill(scope: Scope) {
-    try {
-      await draft.fill(scope);
-    } catch (e) {
-      notices.fail(e);
-    }
-  }
 
   const f = $derived(draft.filled);
   const task = { teach: 'shown', live: 'live', refresh: 'live again' } as const;
@@ -37,8 +28,9 @@
 </script>
 
 <section class="bar no-print" aria-label="Fit the plan">
-  <button class="tape" disabled={draft.filling} onclick={() => fill('evening')}>Fill the evening</button>
-  <button class="tape plain" disabled={draft.filling} onclick={() => fill('holes')}
+  <button class="tape" disabled={draft.filling} onclick={() => draft.fill('evening')}>Fill the evening</button
+  >
+  <button class="tape plain" disabled={draft.filling} onclick={() => draft.fill('holes')}
     >Fill only the holes</button
   >
   <p role="status" aria-live="polite">{draft.filling ? 'Weighing drills against minutes…' : best}</p>

@@ -3,7 +3,7 @@ import { History } from '$lib/state/history.svelte';
 
 type Input = Required<Omit<Schemas['PracticeInput'], 'version'>>;
 type Filled = Schemas['Filled'];
-export type Scope = Schemas['FillInput']['scope'];
+type Scope = Schemas['FillInput']['scope'];
 type Reason = Filled['reasons'][number];
 
 export function newBlock(kind: Block['kind'], title: string, minutes: number): Block {
@@ -35,8 +35,7 @@ const usualHour = 18; // common practice, no source
 export function firstPlan(
   players: string[],
   practices: Schemas['PracticeSummary'][],
-  day?: string,
-  focus: string[] = []
+  day?: string
 ): Schemas['PracticeInput'] {
   const at = day ? new Date(`${day}T00:00`) : new Date();
   const days = new Set(practices.map((p) => new Date(p.startsAt).toDateString()));
@@ -44,8 +43,7 @@ export function firstPlan(
     do at.setDate(at.getDate() + 1);
     while (days.has(at.toDateString()));
   at.setHours(usualHour, 0, 0, 0);
-  const terms = { baskets: 2, helpers: 2, balls: 8, focus, expect: [], banned: [] };
-  return { startsAt: at.toISOString(), minutes: 90, note: '', present: players, terms, blocks: [] };
+  return { startsAt: at.toISOString(), minutes: 90, note: '', present: players, blocks: [] };
 }
 
 /** Blocks for another practice: new ids, nothing pinned. */
@@ -191,7 +189,8 @@ export class Draft {
     });
   }
 
-  /** Asks the core for the plan that covers the most; one step to undo. */
+  /** Asks the core for the plan that covers the most; one step to undo. Where it
+   * cannot be, the plan stays and the problem says why. */
   async fill(scope: Scope) {
     this.filling = true;
     try {
@@ -212,6 +211,8 @@ export class Draft {
         filled.reasons.map((r) => [r.block, { reason: r, was: was.get(r.block) ?? '' }])
       );
       if (!this.block) this.chosen = filled.blocks.find((b) => b.kind === 'drill')?.id ?? '';
+    } catch (e) {
+      this.problem = e instanceof Error ? e.message : String(e);
     } finally {
       this.filling = false;
     }

@@ -97,19 +97,11 @@
     queueMicrotask(() => document.getElementById(`tab-${tab}`)?.focus());
   }
 
-  async function fill(scope: 'evening' | 'holes') {
-    try {
-      await draft.fill(scope);
-    } catch (e) {
-      notices.fail(e);
-    }
-  }
-
   function keys(e: KeyboardEvent) {
     const typing = (e.target as HTMLElement).closest('input, select, textarea');
     if (!typing && !e.ctrlKey && !e.metaKey && !e.altKey) {
-      if (e.key === 'f') fill('evening');
-      if (e.key === 'h') fill('holes');
+      if (e.key === 'f') draft.fill('evening');
+      if (e.key === 'h') draft.fill('holes');
     }
     if (!(e.ctrlKey || e.metaKey)) return;
     const k = e.key.toLowerCase();

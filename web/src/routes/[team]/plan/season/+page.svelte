@@ -39,12 +39,10 @@
   async function plan(d: SeasonDay) {
     try {
       const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
-      const focus = [...new Set(d.items.flatMap((i) => i.reads))];
       const body = firstPlan(
         players.map((p) => p.id),
         practices,
-        d.date,
-        focus
+        d.date
       );
       const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
       await goto(`/${path.teamId}/plan/${made.id}`);
