@@ -51,6 +51,44 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one.Text("All sent")
 }
 
+// Both ends of the floor run by one clock: each device follows its own end, and
+// what is logged at both is in one practice.
+func TestTwoEndsOnTheFloor(t *testing.T) {
+	s := demo(t)
+	one, two := enter(t, s), enter(t, s)
+	one.Click("link", "Change the plan")
+	one.Text("needed reps covered")
+	one.Click("button", "Fill the evening")
+	one.Text("Both ends in use")
+	one.Click("button", "Store")
+	one.Text("The plan is stored.")
+	one.Click("button", "To the floor")
+	one.See("timer", "Time left")
+	for !one.Has("radio", "End 2") || one.Has("radio", "Both ends") {
+		one.Click("button", "Next block")
+		one.Settle()
+	}
+	one.Click("button", "Start clock")
+	one.See("button", "Stop clock")
+	one.Text("of practice, ")
+	one.Text("min ahead") // the warm-up was skipped
+	first := one.See("heading", "").Name
+	two.Open(one.Path())
+	two.See("timer", "Time left")
+	two.See("heading", first)
+	two.Click("radio", "End 2")
+	two.Until(fmt.Sprintf("document.querySelector('h1').innerText !== %q", first))
+	one.Press("1")
+	one.Text("1 logged")
+	one.Text("All sent")
+	two.Press("1")
+	two.Text("1 logged")
+	two.Text("All sent")
+	two.Open(two.Path())
+	two.Text("2 logged")
+	two.Until(fmt.Sprintf("document.querySelector('h1').innerText !== %q", first)) // the device knows its end
+}
+
 // Two coaches change one plan: the later one is told, and keeps his draft.
 func TestTwoCoachesOnePlan(t *testing.T) {
 	s := demo(t)

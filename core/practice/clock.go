@@ -37,6 +37,8 @@ type Clock struct {
 	Before time.Duration
 	// Since is when the clock was last started; zero while it stands.
 	Since time.Time
+	// Began is when it was started for the first time; zero before.
+	Began time.Time
 }
 
 // Elapsed is how long the current block has run.
@@ -68,9 +70,12 @@ func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Cl
 		if block != c.Block {
 			before = 0
 		}
-		c = Clock{Status: Open, Block: block, Before: before}
+		c = Clock{Status: Open, Block: block, Before: before, Began: c.Began}
 		if running {
 			c.Since = now
+		}
+		if running && c.Began.IsZero() {
+			c.Began = now
 		}
 	case StopClock:
 		c.Before, c.Since = c.Elapsed(now), time.Time{}

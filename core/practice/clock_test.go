@@ -27,6 +27,9 @@ func TestClock(t *testing.T) {
 	step(GoToBlock, "a", 6, "a", 5, false)
 	step(StartClock, "", 7, "a", 5, true)
 	step(GoToBlock, "b", 9, "b", 0, true)
+	if !c.Began.Equal(t0) {
+		t.Errorf("began at %v", c.Began)
+	}
 	step(Finish, "", 12, "b", 3, false)
 	if c.Status != Done {
 		t.Errorf("status %s", c.Status)
@@ -46,6 +49,9 @@ func TestClock(t *testing.T) {
 		if after, err := c.Apply(tc.a, tc.block, tc.blocks, t0); err == nil || after != c {
 			t.Errorf("%+v: %+v %v", tc, after, err)
 		}
+	}
+	if looked, err := (Clock{}).Apply(GoToBlock, "b", blocks, t0); err != nil || !looked.Began.IsZero() {
+		t.Errorf("looking at a block began the practice: %+v %v", looked, err)
 	}
 	if moved, err := c.Apply(StartClock, "", []string{"x"}, t0); err != nil || moved.Block != "x" {
 		t.Errorf("a plan that lost its current block starts at the first: %+v %v", moved, err)

@@ -101,13 +101,16 @@ func clockOf(p gen.Practice) practice.Clock {
 	if p.RunningSince != nil {
 		c.Since = *p.RunningSince
 	}
+	if p.BeganAt != nil {
+		c.Began = *p.BeganAt
+	}
 	return c
 }
 
 func (s *Server) clockView(p gen.Practice) api.Clock {
 	c, now := clockOf(p), s.now()
 	return api.Clock{Status: api.ClockStatus(c.Status), Block: p.BlockID, ElapsedMs: c.Elapsed(now).Milliseconds(),
-		Running: !c.Since.IsZero(), Now: now}
+		Running: !c.Since.IsZero(), Began: p.BeganAt, Now: now}
 }
 
 // SetClock starts, stops or moves the practice's clock.
@@ -149,8 +152,11 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 		if !c.Since.IsZero() {
 			p.RunningSince = &c.Since
 		}
+		if !c.Began.IsZero() {
+			p.BeganAt = &c.Began
+		}
 		_, err = q.SetClock(ctx, gen.SetClockParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: p.ID, Status: p.Status,
-			BlockID: p.BlockID, BlockMs: p.BlockMs, RunningSince: p.RunningSince})
+			BlockID: p.BlockID, BlockMs: p.BlockMs, RunningSince: p.RunningSince, BeganAt: p.BeganAt})
 		return err
 	})
 	if err != nil {

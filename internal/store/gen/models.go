@@ -71,6 +71,7 @@ type Practice struct {
 	BlockMs      int64
 	RunningSince *time.Time
 	Terms        []byte
+	BeganAt      *time.Time
 }
 
 type Program struct {

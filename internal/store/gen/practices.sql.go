@@ -253,7 +253,7 @@ func (q *Queries) InsertPractice(ctx context.Context, arg InsertPracticeParams) 
 }
 
 const lockPractice = `-- name: LockPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
 `
 
 type LockPracticeParams struct {
@@ -278,12 +278,13 @@ func (q *Queries) LockPractice(ctx context.Context, arg LockPracticeParams) (Pra
 		&i.BlockMs,
 		&i.RunningSince,
 		&i.Terms,
+		&i.BeganAt,
 	)
 	return i, err
 }
 
 const nextPractice = `-- name: NextPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
 ORDER BY (status = 'open') DESC, starts_at LIMIT 1
 `
 
@@ -310,12 +311,13 @@ func (q *Queries) NextPractice(ctx context.Context, arg NextPracticeParams) (Pra
 		&i.BlockMs,
 		&i.RunningSince,
 		&i.Terms,
+		&i.BeganAt,
 	)
 	return i, err
 }
 
 const practice = `-- name: Practice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
 
 type PracticeParams struct {
@@ -340,12 +342,13 @@ func (q *Queries) Practice(ctx context.Context, arg PracticeParams) (Practice, e
 		&i.BlockMs,
 		&i.RunningSince,
 		&i.Terms,
+		&i.BeganAt,
 	)
 	return i, err
 }
 
 const practicesOfTeam = `-- name: PracticesOfTeam :many
-SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
+SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
 FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
 `
 
@@ -367,6 +370,7 @@ type PracticesOfTeamRow struct {
 	BlockMs      int64
 	RunningSince *time.Time
 	Terms        []byte
+	BeganAt      *time.Time
 	Reps         int64
 }
 
@@ -392,6 +396,7 @@ func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams
 			&i.BlockMs,
 			&i.RunningSince,
 			&i.Terms,
+			&i.BeganAt,
 			&i.Reps,
 		); err != nil {
 			return nil, err
@@ -462,7 +467,7 @@ func (q *Queries) RepsPerBlock(ctx context.Context, arg RepsPerBlockParams) ([]R
 }
 
 const setClock = `-- name: SetClock :execrows
-UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7
+UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7, began_at = $8
 WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
 
@@ -474,6 +479,7 @@ type SetClockParams struct {
 	BlockID      *uuid.UUID
 	BlockMs      int64
 	RunningSince *time.Time
+	BeganAt      *time.Time
 }
 
 func (q *Queries) SetClock(ctx context.Context, arg SetClockParams) (int64, error) {
@@ -485,6 +491,7 @@ func (q *Queries) SetClock(ctx context.Context, arg SetClockParams) (int64, erro
 		arg.BlockID,
 		arg.BlockMs,
 		arg.RunningSince,
+		arg.BeganAt,
 	)
 	if err != nil {
 		return 0, err

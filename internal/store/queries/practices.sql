@@ -24,7 +24,7 @@ WHERE program_id = $1 AND team_id = $2 AND id = $3 AND version = $7;
 DELETE FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3;
 
 -- name: SetClock :execrows
-UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7
+UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7, began_at = $8
 WHERE program_id = $1 AND team_id = $2 AND id = $3;
 
 -- name: BlocksOfPractice :many

@@ -1487,6 +1487,11 @@ export interface components {
             running: boolean;
             /**
              * Format: date-time
+             * @description when it was first started
+             */
+            began?: string;
+            /**
+             * Format: date-time
              * @description the server's time
              */
             now: string;

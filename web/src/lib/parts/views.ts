@@ -32,6 +32,7 @@ export const viewKeys: Record<string, [string, string][]> = {
     ['1 – 6', 'log the answer on that button'],
     ['Z', 'take the last rep back'],
     ['Space', 'start and stop the clock'],
-    ['N', 'next block']
+    ['N', 'next block'],
+    ['H', 'the horn']
   ]
 };

@@ -11,6 +11,14 @@
   const over = $derived(floor.left < 0);
   const adviceNow = $derived(floor.current?.advice ? advice[floor.current.advice] : '');
 
+  const pace = $derived(
+    floor.behind === 0
+      ? 'on time'
+      : floor.behind > 0
+        ? `${floor.behind} min behind`
+        : `${-floor.behind} min ahead`
+  );
+
   async function finish() {
     await floor.act('finish');
     await goto(`/${team}/squad`);
@@ -29,11 +37,33 @@
     </p>
     <h1>{floor.current?.block.title}</h1>
     <p class="soft">{floor.current?.stage?.name ?? ''} {adviceNow}</p>
+    {#if floor.current && floor.current.block.end > 0}
+      <div class="ends" role="radiogroup" aria-label="Your end">
+        {#each [1, 2] as const as n (n)}
+          <button
+            class="tape plain"
+            role="radio"
+            aria-checked={floor.lane === n}
+            onclick={() => floor.takeEnd(n)}>End {n}</button
+          >
+        {/each}
+      </div>
+    {/if}
     <p class="soft next">Next: {floor.next?.block.title ?? 'the end'}</p>
   </div>
-  <p class="clock numeral" class:over role="timer" aria-label="Time left in this block">
-    {over ? '+' : ''}{clockText(Math.abs(floor.left))}
-  </p>
+  <div>
+    <p class="clock numeral" class:over role="timer" aria-label="Time left in this block">
+      {over ? '+' : ''}{clockText(Math.abs(floor.left))}
+    </p>
+    {#if floor.practiceLeft !== undefined}
+      <p class="whole soft">
+        <span class="numeral"
+          >{floor.practiceLeft < 0 ? '+' : ''}{clockText(Math.abs(floor.practiceLeft))}</span
+        >
+        of practice, {pace}
+      </p>
+    {/if}
+  </div>
   <div class="hands">
     <button class="tape" onclick={() => floor.act(floor.clock?.running ? 'stop' : 'start')}>
       {floor.clock?.running ? 'Stop clock' : 'Start clock'}
@@ -73,7 +103,21 @@
     gap: 1rem;
     font-size: 1rem;
   }
+  .ends {
+    display: flex;
+    gap: 0.4rem;
+    margin: 0.3rem 0;
+  }
+  .ends .tape {
+    white-space: nowrap;
+  }
+  .whole {
+    text-align: right;
+    font-size: 1rem;
+    white-space: nowrap;
+  }
   .clock {
+    text-align: right;
     font-size: clamp(4.5rem, 10vw, 8rem);
     line-height: 0.85;
     color: var(--mark);

@@ -6,6 +6,12 @@ type RunBlock = Schemas['RunBlock'];
 type OrderRep = Schemas['OrderRep'];
 type RepEvent = Schemas['RepEvent'];
 export type Role = 'cutter' | 'screener';
+export type Lane = 1 | 2;
+
+const minute = 60000; // ms
+const longest = 6 * 60 * minute; // a practice with all its breaks (assumption)
+const laneKey = 'evrik.end';
+const offsetKey = 'evrik.clock-offset';
 
 /** One logged answer as the surface shows it. */
 export interface Logged {
@@ -39,6 +45,10 @@ export class Floor {
   private skipped = $state.raw<Record<string, number>>({}); // rep to go to, by block
   private clockAt = $state(0);
   now = $state(Date.now());
+  /** The end this device is at, where both are used for different things. */
+  lane = $state<Lane>(localStorage.getItem(laneKey) === '2' ? 2 : 1);
+  /** How far the server's clock is ahead of this device's, in ms, as last heard. */
+  private offset = $state(Number(localStorage.getItem(offsetKey)) || 0);
   problem = $state('');
   readonly queue: Queue;
 
@@ -58,7 +68,7 @@ export class Floor {
       api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
     );
     this.run = run;
-    this.setClock(run.clock);
+    this.hear(run.clock);
     const stored: Logged[] = run.reps.map((r) => ({
       event: { ...r, kind: 'rep', device: '' },
       right: r.right,
@@ -69,20 +79,71 @@ export class Floor {
     this.queue.send();
   }
 
-  blocks = $derived(this.run?.blocks ?? []);
-  at = $derived(
-    Math.max(
-      0,
-      this.blocks.findIndex((b) => b.block.id === this.clock?.block)
+  private all = $derived(this.run?.blocks ?? []);
+  private starts = $derived(
+    new Map(this.run?.practice.sheet.blocks.map((t) => [t.id, t.start * minute]) ?? [])
+  );
+  private startOf = (b: RunBlock | undefined) => (b && this.starts.get(b.block.id)) ?? 0;
+  /** What runs on the whole floor, and at the end this device is at. */
+  blocks = $derived(
+    this.all.filter(
+      (b) => [0, this.lane].includes(b.block.end) || !this.beside(b).some((x) => x.block.end === this.lane)
     )
   );
+  private shown = $derived(this.all.find((b) => b.block.id === this.clock?.block) ?? this.all[0]);
+  /** How long the block that the clock names has run. */
+  private ran = $derived(
+    (this.clock?.elapsedMs ?? 0) + (this.clock?.running ? Math.max(0, this.now - this.clockAt) : 0)
+  );
+  /** Where in the plan the floor is, in ms from its beginning. */
+  private place = $derived(this.startOf(this.shown) + this.ran);
+  /** One clock runs both ends: here it is the block of this end that is due. */
+  at = $derived.by(() => {
+    const index = (b: RunBlock | undefined) => Math.max(0, b ? this.blocks.indexOf(b) : 0);
+    if (!this.shown || this.shown.block.end === 0) return index(this.shown);
+    const mine = this.beside(this.shown).filter((b) => this.blocks.includes(b));
+    return index(mine.findLast((b) => this.startOf(b) <= this.place) ?? mine[0]);
+  });
   current = $derived<RunBlock | undefined>(this.blocks[this.at]);
   next = $derived<RunBlock | undefined>(this.blocks[this.at + 1]);
   players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
-  elapsed = $derived(
-    (this.clock?.elapsedMs ?? 0) + (this.clock?.running ? Math.max(0, this.now - this.clockAt) : 0)
+  elapsed = $derived(this.place - this.startOf(this.current));
+  left = $derived((this.current?.block.minutes ?? 0) * minute - this.elapsed);
+
+  /** Since the clock was first started, by the server's time; undefined before, and
+   * when the practice is taken up again on another day. */
+  private whole = $derived.by(() => {
+    if (!this.clock?.began) return undefined;
+    const since = this.now + this.offset - Date.parse(this.clock.began);
+    return since < longest ? since : undefined;
+  });
+  /** What is left of the whole practice, in ms. */
+  practiceLeft = $derived(
+    this.whole === undefined ? undefined : (this.run?.practice.minutes ?? 0) * minute - this.whole
   );
-  left = $derived((this.current?.block.minutes ?? 0) * 60000 - this.elapsed);
+  /** Minutes behind the plan; negative is ahead. */
+  behind = $derived(this.whole === undefined ? 0 : Math.round((this.whole - this.place) / minute));
+
+  /** The blocks that run at the two ends together with one of them. */
+  private beside(b: RunBlock): RunBlock[] {
+    let from = this.all.indexOf(b);
+    let to = from;
+    while (from > 0 && this.all[from - 1]!.block.end > 0) from--;
+    while (to + 1 < this.all.length && this.all[to + 1]!.block.end > 0) to++;
+    return b.block.end === 0 ? [b] : this.all.slice(from, to + 1);
+  }
+
+  takeEnd(lane: Lane) {
+    this.lane = lane;
+    localStorage.setItem(laneKey, String(lane));
+    this.fresh();
+  }
+
+  /** Forgets what was half entered: another block is up. */
+  fresh() {
+    this.wrong = null;
+    this.half = false;
+  }
 
   /** The reps of this block at the ends that are logged here. */
   private order = $derived(
@@ -161,7 +222,7 @@ export class Floor {
     const event: RepEvent = {
       id: crypto.randomUUID(),
       kind: 'rep',
-      at: new Date().toISOString(),
+      at: this.time(),
       device: deviceName(),
       block,
       repNo: rep.no,
@@ -213,7 +274,7 @@ export class Floor {
       id: crypto.randomUUID(),
       kind: 'void',
       voids: e.id,
-      at: new Date().toISOString(),
+      at: this.time(),
       device: deviceName()
     };
   }
@@ -237,6 +298,18 @@ export class Floor {
     this.log = [...this.log, { event: e, expected, right: e.made === expected }];
   }
 
+  /** Now by the server's clock: this device's may be hours off. */
+  private time(): string {
+    return new Date(Date.now() + this.offset).toISOString();
+  }
+
+  /** Takes the clock as the server tells it. */
+  private hear(c: Schemas['Clock']) {
+    this.offset = Date.parse(c.now) - Date.now();
+    localStorage.setItem(offsetKey, String(this.offset));
+    this.setClock(c);
+  }
+
   private setClock(c: Schemas['Clock']) {
     this.clock = c;
     this.clockAt = Date.now();
@@ -254,12 +327,13 @@ export class Floor {
       ...c,
       status: action === 'finish' ? 'done' : 'open',
       ...(to ? { block: to } : {}),
-      elapsedMs: moved ? 0 : this.elapsed,
+      elapsedMs: moved ? 0 : this.ran,
+      ...(action === 'start' && !c.began ? { began: this.time() } : {}),
       running: action === 'start' || (action === 'block' && c.running)
     });
     try {
       const body = { action, ...(block ? { block } : {}) };
-      this.setClock(
+      this.hear(
         await ask(
           api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body })
         )
@@ -274,8 +348,7 @@ export class Floor {
   goTo(by: number) {
     const b = this.blocks[this.at + by];
     if (b) this.act('block', b.block.id);
-    this.wrong = null;
-    this.half = false;
+    this.fresh();
   }
 }
 

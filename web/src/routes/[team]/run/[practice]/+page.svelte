@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { onDestroy, onMount } from 'svelte';
+  import { onDestroy, onMount, untrack } from 'svelte';
   import { page } from '$app/state';
   import { Floor } from '$lib/run/floor.svelte';
+  import { horn } from '$lib/run/horn';
   import Answers from '$lib/run/Answers.svelte';
   import ClockBar from '$lib/run/ClockBar.svelte';
   import LogStrip from '$lib/run/LogStrip.svelte';
@@ -26,6 +27,19 @@
     load();
     ticking = setInterval(() => (floor.now = Date.now()), tick);
   });
+  // At an end the clock alone brings the next block.
+  const block = $derived(floor.current?.block.id);
+  $effect(() => {
+    if (block) untrack(() => floor.fresh());
+  });
+  // The horn sounds once, when the time of a block is up while it runs.
+  const up = $derived(Boolean(floor.clock?.running) && floor.left <= 0 ? block : '');
+  let sounded = '';
+  $effect(() => {
+    if (up && up !== sounded && floor.left > -2 * tick) horn();
+    sounded = up ?? '';
+  });
+
   onDestroy(() => {
     clearInterval(ticking);
     floor.queue.stop();
@@ -38,6 +52,7 @@
     if (a) floor.answer(a);
     else if (e.key === 'z') floor.undo();
     else if (e.key === 'n') floor.goTo(1);
+    else if (e.key === 'h') horn();
     else if (e.key === ' ') floor.act(floor.clock?.running ? 'stop' : 'start');
     else return;
     e.preventDefault();
