@@ -25,14 +25,15 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one.Offline(true)
 	for n := 1; n <= 6; n++ {
 		one.Press("1")
-		one.Text(fmt.Sprintf("%d logged", n))
+		one.Text(fmt.Sprintf("No network: %d kept on this device", n))
 		two.Press("2")
 		two.Text(fmt.Sprintf("%d logged", n))
 	}
-	one.Text("No network: 6 kept on this device")
 	two.Text("All sent")
 	one.Offline(false)
 	one.Text("All sent")
+	one.Text("12 logged")
+	two.Text("12 logged") // without asking: each hears of the other
 	one.Open(one.Path())
 	one.Text("12 logged")
 
@@ -49,6 +50,12 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one.Click("button", "Undo")
 	one.Text("12 logged")
 	one.Text("All sent")
+	two.Text("12 logged")
+	// The clock is one for both.
+	one.Press(" ")
+	two.See("button", "Stop clock")
+	two.Press(" ")
+	one.See("button", "Start clock")
 }
 
 // Both ends of the floor run by one clock: each device follows its own end, and
@@ -81,8 +88,9 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	one.Press("1")
 	one.Text("1 logged")
 	one.Text("All sent")
-	two.Press("1")
 	two.Text("1 logged")
+	two.Press("1")
+	one.Text("2 logged")
 	two.Text("All sent")
 	two.Open(two.Path())
 	two.Text("2 logged")

@@ -139,6 +139,7 @@ func home() string {
 }
 
 func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options) error {
+	o.Life = ctx
 	handler, err := web.New(db, o)
 	if err != nil {
 		return err

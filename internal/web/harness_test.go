@@ -55,16 +55,7 @@ type world struct {
 func newWorld(t *testing.T) *world {
 	t.Helper()
 	w := &world{t: t, db: pgtest.Store(t), now: evening}
-	h, err := New(w.db, Options{Now: func() time.Time { return w.now }, Outbox: t.TempDir(), Assets: fstest.MapFS{
-		"index.html":               {Data: []byte("<!doctype html>the app")},
-		"_app/immutable/hash.js":   {Data: []byte("code")},
-		"_app/other/not-hashed.js": {Data: []byte("code")},
-	}})
-	if err != nil {
-		t.Fatal(err)
-	}
-	w.server = httptest.NewServer(h)
-	t.Cleanup(w.server.Close)
+	w.server = w.process()
 	spec, err := api.GetSpec()
 	if err != nil {
 		t.Fatal(err)
@@ -74,6 +65,23 @@ func newWorld(t *testing.T) *world {
 		t.Fatal(err)
 	}
 	return w
+}
+
+// process is one more server on the same database.
+func (w *world) process() *httptest.Server {
+	t := w.t
+	t.Helper()
+	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(), Assets: fstest.MapFS{
+		"index.html":               {Data: []byte("<!doctype html>the app")},
+		"_app/immutable/hash.js":   {Data: []byte("code")},
+		"_app/other/not-hashed.js": {Data: []byte("code")},
+	}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	server := httptest.NewServer(h)
+	t.Cleanup(server.Close)
+	return server
 }
 
 // club is a program with a team of players and both kinds of staff.

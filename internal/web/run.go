@@ -157,7 +157,10 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 		}
 		_, err = q.SetClock(ctx, gen.SetClockParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: p.ID, Status: p.Status,
 			BlockID: p.BlockID, BlockMs: p.BlockMs, RunningSince: p.RunningSince, BeganAt: p.BeganAt})
-		return err
+		if err != nil {
+			return err
+		}
+		return tell(ctx, q, change{Practice: p.ID, Clock: true})
 	})
 	if err != nil {
 		return nil, err
@@ -194,7 +197,10 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 				out.Known = append(out.Known, e.Id)
 			}
 		}
-		return nil
+		if len(out.Stored) == 0 {
+			return nil
+		}
+		return tell(ctx, q, change{Practice: p.ID, Events: out.Stored})
 	})
 	if err != nil {
 		return nil, err

@@ -5,6 +5,7 @@
 package web
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	lru "github.com/hashicorp/golang-lru/v2"
@@ -17,6 +18,7 @@ import (
 	"github.com/alexedwards/scs/pgxstore"
 	"github.com/alexedwards/scs/v2"
 	"github.com/getkin/kin-openapi/openapi3"
+	"github.com/google/uuid"
 	"github.com/labstack/echo/v5"
 	"github.com/labstack/echo/v5/middleware"
 
@@ -39,6 +41,8 @@ type Options struct {
 	HTTPS bool
 	// Outbox is the folder for simulated mail.
 	Outbox string
+	// Life ends what devices follow; context.Background by default.
+	Life context.Context
 	// Now tells the time; time.Now by default.
 	Now func() time.Time
 }
@@ -54,6 +58,8 @@ type Server struct {
 	spec     *openapi3.T
 	maps     *lru.Cache[mapKey, reads.Map]
 	outbox   standin.Outbox
+	life     context.Context
+	live     *hub
 }
 
 const (
@@ -75,10 +81,15 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec, outbox: standin.Outbox{Dir: o.Outbox}}
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec, outbox: standin.Outbox{Dir: o.Outbox},
+		life: o.Life, live: &hub{followers: map[uuid.UUID]map[chan change]bool{}}}
 	if s.now == nil {
 		s.now = time.Now
 	}
+	if s.life == nil {
+		s.life = context.Background()
+	}
+	go db.Listen(s.life, s.live.told, s.live.missed)
 	s.sessions = scs.New()
 	s.sessions.Store = pgxstore.New(db.Pool)
 	s.sessions.Lifetime, s.sessions.IdleTimeout = sessionLife, sessionIdle
@@ -92,7 +103,9 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	// A proxy on this machine may say who sent the request; nobody else is believed.
 	e.IPExtractor = echo.ExtractIPFromXFFHeader(echo.TrustLinkLocal(false), echo.TrustPrivateNet(false))
 	e.Use(middleware.Recover())
-	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024}))
+	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024, Skipper: func(c *echo.Context) bool {
+		return strings.HasSuffix(c.Request().URL.Path, "/live") // a stream must not wait for enough to pack
+	}}))
 	e.Use(headers)
 	e.Use(middleware.BodyLimit(maxBody))
 	e.Use(s.fitsContract)

@@ -259,6 +259,62 @@ func (q *Queries) RepEvent(ctx context.Context, arg RepEventParams) (RepEvent, e
 	return i, err
 }
 
+const repEvents = `-- name: RepEvents :many
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE program_id = $1 AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
+`
+
+type RepEventsParams struct {
+	ProgramID uuid.UUID
+	Ids       []uuid.UUID
+}
+
+// Events by their ids, in the order in which they were stored.
+func (q *Queries) RepEvents(ctx context.Context, arg RepEventsParams) ([]RepEvent, error) {
+	rows, err := q.db.Query(ctx, repEvents, arg.ProgramID, arg.Ids)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []RepEvent{}
+	for rows.Next() {
+		var i RepEvent
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.TeamID,
+			&i.PracticeID,
+			&i.BlockID,
+			&i.Kind,
+			&i.Voids,
+			&i.RepNo,
+			&i.At,
+			&i.RecordedAt,
+			&i.PlayerID,
+			&i.Role,
+			&i.Drill,
+			&i.Rung,
+			&i.Screen,
+			&i.Side,
+			&i.Cue,
+			&i.Expected,
+			&i.Made,
+			&i.IsRight,
+			&i.Late,
+			&i.Outcome,
+			&i.Corrections,
+			&i.ObserverID,
+			&i.Device,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const repsOfPlayer = `-- name: RepsOfPlayer :many
 SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
@@ -431,4 +487,15 @@ func (q *Queries) RepsOfTeam(ctx context.Context, arg RepsOfTeamParams) ([]RepEv
 		return nil, err
 	}
 	return items, nil
+}
+
+const tellFloor = `-- name: TellFloor :exec
+SELECT pg_notify('evrik_floor', $1::text)
+`
+
+// unscoped: told to every listening process when the transaction is through; the
+// payload names ids, never a player.
+func (q *Queries) TellFloor(ctx context.Context, payload string) error {
+	_, err := q.db.Exec(ctx, tellFloor, payload)
+	return err
 }

@@ -44,3 +44,12 @@ GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.blo
 -- When each situation was last seen, on rungs where players read.
 SELECT r.screen, max(r.at)::timestamptz AS at FROM rep_events r
 WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen;
+
+-- name: RepEvents :many
+-- Events by their ids, in the order in which they were stored.
+SELECT * FROM rep_events WHERE program_id = $1 AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
+
+-- name: TellFloor :exec
+-- unscoped: told to every listening process when the transaction is through; the
+-- payload names ids, never a player.
+SELECT pg_notify('evrik_floor', sqlc.arg(payload)::text);

@@ -429,6 +429,14 @@ type FillInputScope string
 // Filled defines model for Filled.
 type Filled = practice.Filled
 
+// FloorNews defines model for FloorNews.
+type FloorNews struct {
+	Reps []LoggedRep `json:"reps"`
+
+	// Voided reps that do not count any more
+	Voided []openapi_types.UUID `json:"voided"`
+}
+
 // Help defines model for Help.
 type Help = reads.Help
 
@@ -478,17 +486,20 @@ type LoggedRep struct {
 	Block       openapi_types.UUID `json:"block"`
 	Corrections []string           `json:"corrections"`
 	Cue         string             `json:"cue"`
-	Expected    string             `json:"expected"`
-	Id          openapi_types.UUID `json:"id"`
-	Late        bool               `json:"late"`
-	Made        string             `json:"made"`
-	Outcome     string             `json:"outcome"`
-	Player      openapi_types.UUID `json:"player"`
-	RepNo       int                `json:"repNo"`
-	Right       bool               `json:"right"`
-	Role        string             `json:"role"`
-	Rung        string             `json:"rung"`
-	Side        LoggedRepSide      `json:"side"`
+
+	// Device what logged it
+	Device   string             `json:"device"`
+	Expected string             `json:"expected"`
+	Id       openapi_types.UUID `json:"id"`
+	Late     bool               `json:"late"`
+	Made     string             `json:"made"`
+	Outcome  string             `json:"outcome"`
+	Player   openapi_types.UUID `json:"player"`
+	RepNo    int                `json:"repNo"`
+	Right    bool               `json:"right"`
+	Role     string             `json:"role"`
+	Rung     string             `json:"rung"`
+	Side     LoggedRepSide      `json:"side"`
 }
 
 // LoggedRepSide defines model for LoggedRep.Side.
@@ -1201,6 +1212,9 @@ type ServerInterface interface {
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
 	ExportPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId, params ExportPracticeParams) error
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/live)
+	FollowPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
 	// (POST /api/teams/{teamId}/practices/{practiceId}/mail)
 	MailPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
@@ -1955,6 +1969,30 @@ func (w *ServerInterfaceWrapper) ExportPractice(ctx *echo.Context) error {
 	return err
 }
 
+// FollowPractice converts echo context to params.
+func (w *ServerInterfaceWrapper) FollowPractice(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.FollowPractice(ctx, teamId, practiceId)
+	return err
+}
+
 // MailPractice converts echo context to params.
 func (w *ServerInterfaceWrapper) MailPractice(ctx *echo.Context) error {
 	var err error
@@ -2407,6 +2445,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/run", wrapper.GetRun, options.OperationMiddlewares["getRun"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/reps", wrapper.LogReps, options.OperationMiddlewares["logReps"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/live", wrapper.FollowPractice, options.OperationMiddlewares["followPractice"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/fill", wrapper.FillPlan, options.OperationMiddlewares["fillPlan"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/loads", wrapper.GetLoads, options.OperationMiddlewares["getLoads"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/season", wrapper.GetSeason, options.OperationMiddlewares["getSeason"]...)
@@ -4021,6 +4060,75 @@ func (response ExportPracticedefaultJSONResponse) VisitExportPracticeResponse(w 
 	return err
 }
 
+type FollowPracticeRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type FollowPracticeResponseObject interface {
+	VisitFollowPracticeResponse(w http.ResponseWriter) error
+}
+
+type FollowPractice200TexteventStreamResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response FollowPractice200TexteventStreamResponse) VisitFollowPracticeResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/event-stream")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	flusher, ok := w.(http.Flusher)
+	if !ok {
+		// If w doesn't support flushing, fall back to io.Copy.
+		_, err := io.Copy(w, response.Body)
+		return err
+	}
+	// text/event-stream messages are typically small; use a
+	// modest buffer and flush after each chunk so clients see
+	// events immediately instead of waiting on OS buffering.
+	buf := make([]byte, 4096)
+	for {
+		n, err := response.Body.Read(buf)
+		if n > 0 {
+			if _, writeErr := w.Write(buf[:n]); writeErr != nil {
+				return writeErr
+			}
+			flusher.Flush()
+		}
+		if err != nil {
+			if err == io.EOF {
+				return nil
+			}
+			return err
+		}
+	}
+}
+
+type FollowPracticedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response FollowPracticedefaultJSONResponse) VisitFollowPracticeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type MailPracticeRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -4842,6 +4950,9 @@ type StrictServerInterface interface {
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
 	ExportPractice(ctx context.Context, request ExportPracticeRequestObject) (ExportPracticeResponseObject, error)
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/live)
+	FollowPractice(ctx context.Context, request FollowPracticeRequestObject) (FollowPracticeResponseObject, error)
 
 	// (POST /api/teams/{teamId}/practices/{practiceId}/mail)
 	MailPractice(ctx context.Context, request MailPracticeRequestObject) (MailPracticeResponseObject, error)
@@ -6271,6 +6382,32 @@ func (sh *strictHandler) ExportPractice(ctx *echo.Context, teamId TeamId, practi
 	return nil
 }
 
+// FollowPractice operation middleware
+func (sh *strictHandler) FollowPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request FollowPracticeRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.FollowPractice(ctx.Request().Context(), request.(FollowPracticeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "FollowPractice")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(FollowPracticeResponseObject); ok {
+		return validResponse.VisitFollowPracticeResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // MailPractice operation middleware
 func (sh *strictHandler) MailPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request MailPracticeRequestObject
@@ -6850,163 +6987,165 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3H3bkty2ttivoDqpUlJFacY+Pjsp+UmW7G1lS/ZkZk52XKf8gCFXN6FhA9wAOD19VPqpfEK+LIUrbwAJ",
-	"9k3KftKoSQIL6wIsrOvnVc62NaNApVi9/ryqMcdbkMDN/yq8B/6+UH8Tunq9qrEsV9mK4i2o/7nH2YrD",
-	"PxrCoVi9lryBbCXyErZYfbdmfIvl6vWqaYh6U+5r9a2QnNDN6suXbFVznEuSQ3ye9oXjZhISr9fRadzT",
-	"4+aQgLfRKezDY2b4oj4WNaMCNI1uLHLU3zmjEqhUf+K6rkiOJWH06pNgVP3WTvKfOaxXr1f/6aql/pV5",
-	"Kq78gHquAkTOSa3GWb1eYVT7p9nqhrOHCrYnnNmMF5h4V2KJSlzXQKHIkP7vDgv0CLW0/5UMFUyBdQdC",
-	"EDPvScBy4wXBYogIJMiGQoEIVdPfAz4dSvRgQUIoVnohkAApCd0Iw9/mKzXomw18IFtipZqzGrgkhmMe",
-	"MNX8OeCsbLXFz7+yxoi+fUib7QNw+/AjoY2E6OMb4H8HeOw8JlTCxj4ndOpzIx8BmDgI+Q7vRXhUwRqe",
-	"hz780hWxfzdLtrP0YOmtq7eKDjo6UPgp//SSyR4+QS5X2er55Ya9tD86MXllidB5+pJsa8al2W1luXq9",
-	"gidOHq9yxuGqFa8v2eoNFTvgYwLiPIdagtlkJGxFEHP2B8w53qv/5yXkj6L3zRTnvVWvB8dpwpQqICeF",
-	"AbfPq7IEVMAaaAEcUcAKmUpa8xLTDaEbpF7AZq3ZeNwSqnoO2F/VO1+yVYVlF7gHxirA1PAn3xA6Bm4N",
-	"INtZOwwJzzK4TMpkeP1MD5mO4N8NCAEMc7ab+/iW7TT/5xyABsERpNBwAm22SgQqWKuFcrIpZYd72w92",
-	"5X5ekOyEdnjDDB65Fv8WeVnLpy1zmGksFs1KW8x5Hp0RLg64EK/eOI5Jkyz9kV7PTxXLH0PbongEGdlo",
-	"Ck6qKohnMJtpn6uu0Zpxzde7klWA1hVjPEPfIcbR9/oZo4CAdg74zmSkSFAEstUjMVM7ChsYsxXbKVLs",
-	"sAQeJPR2ah9mSpSs+tdfk9H2BJL4EfTSSvPmC1RXONfb51jsakLD8mhHG0+jjlQ1hUA15vJHRBWmtoCp",
-	"QPAEfP/ACsVAXsRm0bTFz+/Ny99dX4+FTUDOaBHGhgDok4JQ+ZcfgjQTEm/C+4Iksko4ojTwmqTuk8xT",
-	"1AzeUi7zzNrCb6E1DNni15CgS9jUk8uIyUEH108M82IsYTmrmu1gh5w9tipCIX1T1TN/IBRCQ3V4Lmmw",
-	"G/1+eIdOIal+K/PL7hLFrGpECoc7vYIx/qCq0qG/k5gWEaQaQOZXYN/L7NQzrANPpACqlR4KyZzjvtKT",
-	"v40wDueQLzte3/pv3rKGyrAmI6XBwgkRmsZQHHJ7N0ia+gPbbKC4hTo0tzmTT7KQKPkNpjpzZT2i+AWF",
-	"OPotlrhimybA0XizQLbbK02IlkexSHjEhsslgzVc3nAQEOG1BSt928B7umahcfSRkD7SO32ChLZVXBQL",
-	"WOa2oZsYSEazSh4JcBEbyXDXgi1Ovx8drWYyqGAAB4SRxuQLgZxek2OKHqCrWhxIIrEjMi8hMDVvKhCI",
-	"rVFFngDxRt3bj50vqKAbicRaLdCc57DRgc7zgGeqoUxbCciMmAZFW18SR2KtL1UhhYqEDQ/sMawkyvAl",
-	"LKQ5MaWquMuc+izpDmHgX36FeBu5QsAG0yDHUUSMwWpNuJBISMzNxcirlgWW8FISbaAYIejBzTer7UKF",
-	"awHFxwD3sbVW2/VYGcISUX37SlBuqbmQjq/1AvgT8BcCWcDTVsMbStWfQZoLiWUjuveausKUamSxWt89",
-	"C0YhcLMZSoIZqIuSdmqzpiBLK/S8MadCwPLifnfAaUpqFZ3VK0eobLUmlIhSS6EG+s8jiDpYl4UhCHt7",
-	"oI1A33DW1EHpiwhlxCQXEj5rVzNTpCqJHWAPUxUHCl5Aa7Q/x27YoyXXwH9taMEhcKWvgaPSPEQcajE2",
-	"GoUwY2DojbwcP2/tIAchqeEB1GCe/xXXwS0a8/wWF6QJ34gf3M1u9GTNAe5La7oaPS1xtf4AdKOADTyu",
-	"MIW/kyLytDZaVdA8TOjm9yZ82OwiAw6VXDN6D0b3cRcdmcNaF9zuuh12WqhmSK3P11eGRKnU1d+0pL3x",
-	"qBnxvhlhVmVdvgOkm927m4P9xmoVaai5caRZjpunkOE8Vz9DmH8L2Pb9Ih3uJE8wa8UabzJKXQgz7RLr",
-	"gR7FwtC1IFh4M7+oVLuOwc1Bdh2nhI4Qe6IjJE1ns0As19re4f0HhgP2hRLzYso79anZ1iLq14p8Nlhl",
-	"a7vrzubGTiWeW8JB5HvnjNiDw+CBNeHdNcfN+EY9a7FTi663Q/PG7Gdr8hy6M3WuJFp91XcVRATaMFag",
-	"NePdG9TsJGVr3T5SD8pWdYnFgkv9jXo9aDtigiwzXNzYL8KmSYnDGqC6fXZVV7Zevyxg/bIy1ro1qyp9",
-	"iu0IpcDFSyHxXl8Ycf0SjIlZ0ah4WWOityBhZhJB7VbgBHeSBsm8G9JnW/dW4OpBZKOnR7uSCUBazBHm",
-	"gCRuNqUMXTy0HX2RBXUTpNgOy7xcxt07xh+tmPmPBmKo/VkLZS3sjB1g2Tjp3PghRE+aFLqnuNkrujzr",
-	"5aDDeq2cdXcDhzcn6p39xZNmZh/Uwv/qnXWLpG2Bxoni979fiJECXBR6Bbi66ZDBROMMYy3MnrMmFSC2",
-	"Rpju0RNwQRjNkABABcuFmeaVYZ1XnwSjP5qwFCJRyapCqC1LuzehQA97vZUZqLte75Yiv5BNwyHkpez5",
-	"ITu6yKbBvFi0s1Xg7N8LVL/WRDcGYcd4sUwr1F94SPwiMrPOdrokzeAGuFhwm2wVg19IVb2ndRNQpOvK",
-	"WHRSIqbMEBpJrO5ttfAE1uxQsgrEvPFCT+sG+jPIH1UFAVVGGxUW+Mu0DSKwsTywJqINbyIXxy3jMBkh",
-	"xDjcQh1+qI0k8b0xd/r89HXmyV78UiIZcqsGq5fnt0R1CWVPEHFmc8BieH4HyBIWqB2uk75MImMFIozg",
-	"NFOqM19JE8ChR0tBzkGjm5WnDC9Ka1CePK31S9ruX5GwPvuEq955GVHVrQy5ed13TiiMCHiOcBO2bOAN",
-	"lV2R6AhAqrJvZfwgXf9XGzU1uOi06m+E3T6xhzCbSqjrkF2Ms6oCniG1YSPGEWWyNFvdWHnZsci5UbJ5",
-	"7lEvZRq+FhozZgoLVYw9TorZPrjsqCejxqJnpC4IN5QUj6TW5uWgjTpbcbKNGL4nAlEkC0K3I7QImebb",
-	"mJBpRpcKo3ol3nfysO/FlNgZDNhJ2yQmQfOpYFt4YMUeCYmp0oaoVoGE5IxuUM447epBXbSk3CPsrF29",
-	"0xA8crcIaQ9aYpbrDr+SkPktEiM5EeYasRVFI/xigXlWsTI6vx42bfVEHrJ4VgXNKRFjCWXyD1hoFlhq",
-	"RdNXCfMkfRLJ2C+wW/LN8CJrrHTWZmfX6UDx42caNakOAI3cg6z+7/WLtyCaKsCcwDlbEAV1y3Y/qy9C",
-	"eLM3mCJiGwMhwlFxQ9uYfbEzYObADG06/6MpNuAsTAPJKzHNIex8phL4Ew5YwEqyifglgu6MAfTGaqLH",
-	"CAHL+zHJ7eA6FPc9fXPbm6QbUwhUAs0jXA6yH1fY+VDiqtqPl1lhIXv+xmkvLcRsniaGOPhoB+pZxMTu",
-	"Ht4Ovo/g1UxjARl+3ZkqMwsLnk6YbyIH+BPwguSye4Yr4dTC+3Jv4ggYe7nWYmvkePbW5sZ0FLDE77Ce",
-	"BylznNrnA0/XDvVT94tWKg7aNP4GAZbBct4WSWx03TxFdVB4mFIfQIiQ0RKe8bauQoZhjPIKMO8YAmvg",
-	"KG8gc8oF4wVwxNaIs11yoM2dG24yGHUyWE+/ZOL4F22z8ZCoZYFQPvApbcE1k4lhRSu7JoeINqrIkylI",
-	"W4e1QE4XEajGSjwKTTalhTryaXfeC4HW3Kg0Ixf2RwAp/jjAi415fic5VnL3v8NubixALfGPuBM8/Cgn",
-	"PK9gYmrvLv4j6iePO8LV0z+iDvRfcbWOHDR0EwVpQOgWgC4W3NR+7b1BO9P3FjhAx8iZ3tIg65AzyTP8",
-	"wfLfUsfwB5bj6tY6QvoMdc7st6kstqEutCgfLTkNza/7IGtCG38cOSFOHcYWC+c90CGiNqga8r5iMrSP",
-	"zwI1lV1WRJLCGpmzmP/Qx4zPzsyh/o2lKWNds2TshsSbXvTdwUljIcO+M/IZkPV5n7WB5C6oodEWol4S",
-	"maeQRWfmFUCbVeZw2eeO0IHzEZPqOE6NeExEY+YIciJLdH1oq4sbKaoQqTXcW7PqcB0S5+XWpeyny8bW",
-	"omVKG9CoS7bo6hG9QbcLWHhJ/PEoFXPN2fYneyiFzXWcbe9IEX9hxq8V0jLNE53mDRKVwCFsp4pPO0Ca",
-	"c6XK1WBFA/g7Y3r4kg5HjeflZ+NHFo4bWKb0KlFPyYMJJptMZkb9Brs7idfrwCXBcfaC4A0sRMRd2W6c",
-	"/mJorDtYCCIkpglboaUxWAGx256fNLg8Ywa4SOZTm0XS53bzu05QNRUXtOdaKeMS8BY9YL21Lwi3Ud8n",
-	"A64NXoFRXC52WtWKU+b57axGN9IU3XTJUWGdh/X0t6nBle0w3cTQHmzxagXhTC+xciSzS/ecEmJYm8Ae",
-	"zf4YJNpzttWcxHveoc7lxnqsxvn5SDLjLLDJZy+EryeQIbJGJaAK8BMIVBKBttpzHvQw0753tL8bHObN",
-	"idrtJ9OKa8x9kFZ4vWolbEfbwglYmkuxDaGZMZ2ZDaszkcVvBw9dN491/mg0JLkLLO2Xewx+50UoMvcB",
-	"CxLN1TKZJhpWpDRApHgpeL+YSuHXofhTLsA2HTSQ/6/IkEfMrRPhoVqBDj5hsoxGDteYSxp/GkvenbTM",
-	"drNEA09rTmgMc5I1Lp9t5vI6mTDqcNhR7M31wi/XY6WdswUtGiobOjGYBLHUz1QvqN2huDiWjjsl+fVg",
-	"w+iazjGR/ayoqHDXYuX5OVwLwMhTO6if2uEmKdDOCOvyQDv9XSSgCitqpx/NmPB+EYd/DdRwmC7dwYxS",
-	"PghbgFopNrqq1BOgB6Xi84YiTAvjok61F3dZoYXy++tQrYl4FZES82DtnLwBC6be+OSO5ICwQGwttTk2",
-	"zt8tLD8EIFGS9wvhQsbsGTIv78h/hMy2D2QjkI7TQ/pPRk06q43gDN2NOupQe/1mzUMFwdI73RokkzkX",
-	"hxQB+deZIiAJAJ6mLAjbgNrsTioKg51iWD+k1fLaPcPRJqjhOd6OFMuJHLQRE9zofO0WVZo7JFMV+RyK",
-	"uRoJx5dKEhWLrP35bXyRz7+fajXPd/HlDC+i2tik4HVE79rdxoe0W0B3EkPSpBNDMcsB58WOxnJTeF6S",
-	"p57ZtrMV+P00qQSCjdlOUGOc3PjZ24+DYmLBj5x4B0M5TnqwD82JsMPC1FCDUBmpyJKm1nGDcwhXm6sC",
-	"FxV5Jf7v/wltj+4yNX4/9DYHnMsFIWz2ThYcP0PsCThysWYvBLKWm0BAXZ0K4ij9WqHDjOCg90F0GrQZ",
-	"QdlqM9srjexUUTHfaFj0MTCp2Xa0EL29t/8Z7iM2YH6BPS3RUxKPczvastbNHuiZ14IcrXOuQmn8UxfB",
-	"IhxtuWY83fAfC2rNVjvS8+767WwosGxlxki670TN2inRky5DV9tfNW6S9nqD3OW7vT3XQqkWsXutSzdK",
-	"sIq5N/09OW0tBqaDFkNdStGoVm6FqVLWMUWsBqoTiEZxDKdK2Jg0OUaLVrZVaIO6K5fizQKvmbSlbwMP",
-	"+PzS7vVL48gTDaEdvANV1+ppy0maaTKH0+COYN0TA4lvWnvc+LyRMJmhsVD4kiOlOmKZlIPBcT4Z4v4I",
-	"+3Q++xvsgwbx9Eh9Pd3iZENPCb8gR4C0FDDjRFpqlbzxW89AOEmkSk2JaVH1NqvOw8RD8hNwAfuFbsqS",
-	"MRmbdxcpqhM6Qe3knsvcguwomV56O19MlKJmnsMw97VQciw2BqzIhAT+6mcq+QJm1B8ZbtT+7hFKn4O7",
-	"035+M3leqdfSKm7oqZf7jm86B3RqwqrJ1ZgSodNkrNZMLktK9dmo+tM0/aFVOxZrEJ0C/udRDVLDm8iW",
-	"DKuKz350GjVE1+AZFIxYPPXCLMHF2s3hlcmWKUBLLBUaM1MqkcNsS96RmtTOl7VF0wwyg9t+L9v5ZEw7",
-	"U6a5w5zjetGPALVArJG+tqJf2slMxBdk7Dlj9QF6+YHcN2WBAmt80naoLS4AMTpvh0rj1SkF3rLfXbPd",
-	"Yr6P1SKaR/IUPeO5L5fcNpJl3UsthzqGNd+qZRDL0uZojQLfbAKKr2WfM9yNPZhJ5gqB4Yu/HllBair7",
-	"rwxXM5o47210lvky6Zrh17H8qqE+/YjrcHXvcE4Bq0TU0xKq80kBFWRDpEmIgarKEKaI0AKeEaGSoQo2",
-	"vd4DXQVrYxsaLAkr5RtCI4A87CV04JBAZalL4GK0Ztor4aVIvRqUVFf8IdByIxSyOZr29Wha9AByB0Db",
-	"kBpkq6NK/FDBC6HLCWlnsPrRNS1xwTgBqGlTVepTV0JmDCsntgFJUqiryx2ayxawVSzs6KZQ+8ryjM/W",
-	"sSWAPdkdxZJ4/SOuD2Lz+idXJWlgXH4aRS5P14uuf1ZfzB6MA8zYacK7kB3yW0tm6OpA0dSGQBJVt8OO",
-	"QKJkOwgCUsCTvWhs8bMrx/mXH7KD7fzDFiRcu/+eGCmCWvB8AsVY4dCC6P1d6r0fEWxruUe6rLJuD7LD",
-	"IgTdBZIvoqfQUpeywplYXgy42zVEB5RbEkfY/hZyIHWA8R8p2wW2UiEZhwI9wJpxWKRNj5VWFqwLQWGH",
-	"dkSWSJZE7br/aEDII2YaqZvMFIYwCwyiJRh3PRnDcGNDmCKPb2NBoVsidGubZedrjYWYmDNmZXZO/fiH",
-	"9oXbeAxrpLeULEPn7rrhsgRuW3npEh86AzfT56iWVlnCHtkknoiVmqyXFMgIx72SdZDSkTM6zDkmKUmY",
-	"rNcOXQd4c26zDmMMUN8jYIcHLBrT9E2dGr74DHaVG6a0/oBmHagoUxEKTkVakwoy2wEKF8AREei7+Zuf",
-	"KZEcvR0ETah+BQdYUW8berR14rahUatanlKY6637+nQ5CXXHXpiaEbEouHWi2UwkBaEfWuZML3mbCRjR",
-	"wxx2x3pY4RQVd4A2tbnn7vV1eTdTUT+tVlq0rDNzwZizgZ+2Mpy7Wwe3rYleaqYtXjBm8iTFA1z0YUKV",
-	"00itNtdFRCMrQsTNoit9HO3Ry769C0erbMfKUZY42RJgZmjrUpZYzq4+GADn0LHcEXCXl4wFYuDWuIB7",
-	"9taUyAoudF1hDhPhvNpvFX0+wEdvut7YvYGSzi27pOVHV6egxYJ61VZPXZYwbmrQhiN+8JaYQjrdmsm2",
-	"NKn9p8S0YOu1qYkb1u0XF5bGfGlqbw2sHhS9mpJ5W1020tlu4dziEexFf6hghT2Byam+yS8vDRN2300r",
-	"hP2o4aQB+20qup2MWOIYQ2G0mU6sH6Vrec9ny4igr2bC5Gk52zOOI7xjvrbSs7/7OUFJFHxbL2ax4Osa",
-	"mgGhJ9v5Pt3q0zdka/UtmvbBTRXYBNV0dpDQoddONe6zg7cwGVxobSAdC0zH2NPZHQCKZHPRD7OZAK4x",
-	"rxo0tKIZ9xuhQlrxPTTlpAbedXWPT/KGShN1OoeaHcBjgfdB7HSTcD04/20GO2bmzsB9aNvlZ5a8qWVX",
-	"Wj45qOyK+VwtIrlg6bgZ3/z+HW8iLbF47B5/EowHyHYj4bDmIMqEXly+fJRVqPTAutroMlRqXByByxu7",
-	"LQxlcp8isiP0bPoneDd+xY2UVoKrXVswpEIIG8a0rGzm/oiClnbD2OCOrcaN2oKUEpeoWSTewt/ensRR",
-	"sBqRdSN151zGXjem7PpB7CVEMP6pgC2brzm3oe+NHXz+Wm9i9g3mNjwScCuk5Vnfpw6kvkKbQ53QSJQK",
-	"XsC194C3vyn+mDfCYhueq4YPn6fy3+p4e9hxNacTF/yYQmU0qPk/gomlusWiurz7vohIv5j1fC7Xsw0A",
-	"LEQ+7tkmVw4yHyYrity5gKhZG9jAQxep/F/2e7/Nh+sdkIatzt1hHkC3E9yUqWUyZiNckTQ157qNvfAd",
-	"1m0adgtwN9u6NI3gHLzRrOtg3+GDmpQVk95Bobc3JEAKH85R4H1yUczJA2pQ5KBbPhcX5yi4MN+vq9jE",
-	"ihIf1MtrsujCdGWFkxdPsIvLoh3F2tIJ6QUTlvVw9p02hsM0Ilb6F3NK6CZ9ir+bD2bPFm9t1lP7khKV",
-	"aZI2apLXaqCF9u94uJL1BNsS4hAVwZzy8Wy7zgHx/XXo4tM9w2ZeHkZDJJ0XvvRtIIp73rDurSCtXC94",
-	"/a5kTEYMufBM0ovEwR7EmcxMFJLfNT6/dMNR/A623AhlP5jCqEmvXWDXUq9PDShLDunYSTaH+aYhSe92",
-	"su/T3v99AUV7SfeJXyzD8vP9IiQ+3+8OtCr663jXvBg6dSwXh8sCpBkC/Z5ygC3QZm4cXC/yZJ2tcWLD",
-	"Wg3x8uyZO+enGxb/w3l5V/YjATsy58I/07VrHyS2qC12PAi3WewsiJeenSqbtCPSKVHDuIQnQBoMEyOG",
-	"uQ1DP9CUoIluq9O66ODGGMZb3GVdyvjoSreAJDfhna3IsthHKDEt7I1lyCx0PVC/uoaqcOv3Eqqomtxp",
-	"sTElbG3XgZnSZNE+LjGOUA+mrqkJ7qQecO6akvyBr6aW/kV4LaOup5q/jEG5VwttcbpsW1jZBCNpgnoO",
-	"/tTpCGGw6XqXeW5JbS7hGe+g3hL3uIaINWJZddkt5gvCd3Qh3JDFO7HEputyYGadqKaZre6tlSjRgLWs",
-	"P/saQqGTGOW4AlpgjnBRcBC6xyihqBHhkJLUPMBujfzpQCH3orZcSk7yhYEdbEdd0ZmxFU0C3r4wVTDX",
-	"2l8tfkRQCUBECoQ3gDacNfWLcMmxGidESGETHSV84MV0jw39lj6qnI8yahNc0BffDOYNfIYzPD49dHZJ",
-	"Lc7sZF16WU6J8WesIt9pmPSCbPOVidtn1fdvfnvT2nkzJJq8RFignxuF5aufgFc6M2OR+Xchc8Qo/pvF",
-	"4EEZckd379dAbGsX9f9Vk5un0zcXXwha29tEqqJb/GUzZU+w0mWL5MF+mriKZa09mOzHSPHxRfXFJwt/",
-	"moYS0ZqagCg8S8Rqg2h1droWFEgynUWzCJY1yxsRKjRq7I0Liqa31S8HgKtbB6gjPq+aIqXqW1vmsW2M",
-	"aSjj4PVo8nRJtYTe2yzyAyyhzri7pE1yTGU7tPlwRJWLLNZBfNhyg1XkR0EHk+UB8f4Dw0XYv862kUDb",
-	"LZGzI7/ZwAfzYiRK/TxQ17YX4QLP4ER5sOmK+lPdl7KVZBJXySuJ3b9sDIIZLOsV5/fT21Wn+GPO5i+x",
-	"Fj8XMuGj9i2zHOARsd2pFsvFFx1WZgJ8+/vcvc41p1K928vUtX51n5crgD8Bf4Xu/d9Id1pc4xz8S/f7",
-	"Gu706EiBJ7SNaAMUOFZbve1LQITOa0H/ZYsf28f/9RW6Mwg2SWp+kXoQtSIz5o8IIwlCoidckQJL0AnE",
-	"FeIgakaFmnSDCRXaGbt9pRiF6O6dq58VbjolOF6vrl999+raZTfjmqxer/7l1fWrf9HsI0vNCVe4Jlc5",
-	"lrhiG+P3tW0ulahqc+v7YvV69VeQb/1LmhENNOrN76+vrdlIWisPruuK5Prrq09WB27rw03eAfwkmqoR",
-	"H3TNWdHkEj1SthPWGolth9rQ6B7cK1e9wDCNXnzbwSS48g9EyHdOnzhq3WlFwF0B27H4jfBhUbHh/nZr",
-	"1pIhV24WMao4ZsvoRvPLobiyIekj5Lwpine2HKxNuPyJmWCxk3CDHlvXRPzS330kb+DLiBzfnWzilgpj",
-	"rNtM1sb00qCIFIittSWB7ehpmPHqs/73ffHF7H0cb0Hq0/TfP6+ITvvBuq+iUcJX9u3VEEXdqoxz2cB/",
-	"Zit7t+iT+N9qtQudk8r9osdJlL6+IKVPTdIrK5yXJW1YfA0kxxI3vdD2MDbevRrIOEjggh8CNz9G4ViC",
-	"sUY+sOfJA+F388olDgTfRm/mMBBk21RaD9liUmWIwk6pEWudYnUSjFx9ViPbTSmIGlORxhRSPpfA+m6G",
-	"ARwwCsilBR9+0s3KpEHDpEh2THT/PWCi+9NhVrTBvgVUYMxbfaTekQ39vbHdbUaQ/aMBvm9Bgyfg+51t",
-	"LTgqydvK4Z8pwiTIhiodopGHYzOmTboo5zCnTE/gvp1QTGyE1HkOLBdknXxSJS7nOCE1cdlqOw5jRAdG",
-	"nwkheuxvDR+uw2N0Fzc9IC+xibeh9rPbuILJ1Udwodun19rbpZ+eG3x3zQsr7Q7JY6Tiojhej9OUufqs",
-	"/7GHYGzLvoUte4IIe/0Qsuyq94uTnVmhL9tXruwSVu0xpPMprj6rf6bO97+CvDc5BMulWn94oQWadaxm",
-	"7jR+KacXgdZHeqpN8Rj0hal8pRvwT9H6J2ZzD+b1DteNO6oQueyhcWzgn8ELy9n0R7OowCbhKmk87JEN",
-	"HLwws0bI1IZshDebn2nxC9iA9LmNRh0qLsKjYCAQZRLtGH9EmO7RlnH4GiIaPKQ+4kcIr+v6iMupsSPP",
-	"tv5Qb4XvpMPAGQq7UfDMj7pPR6Wtb0hIVguNY18672QSvHadrk6L+l9IVdn8xXNsjr98LVuPmhiKMB11",
-	"h5U1kdZnqwTFOq0zJSQloRt0GnvQgIY6su4MRNTRhGe7ALlQ7AtT8I0uCBezhWP79KT0qUBYEGPH5Afz",
-	"RtI52Ulfj52UlzwMLehBiTCgIluh24bQ5S5G61s4GStmU82ilGEmYmIw7XClBd67G9cO4PFHJJn66WGP",
-	"3CqzIDGtBzRo9fnu+rJqjfadxnxmWK8LYfGoKxdrIxGqfV24b4GWti/dBDE/MteNa17Mio5F++tL2UfW",
-	"7pVjgyWH2pST1kB/y/JGTT3HGIF+02FOZ8OiGj6y8TtkNZwDlUgfeEdYkE6NN18E8MRHvK4b+IEIeS7H",
-	"XNt8+9JeOVMRMUxtjU5UkeP9GgM61a6j22nJZDuJ/VMpYnpNEfoIBxQiFLl+oycnlA0uixp3b3xA0gXM",
-	"u5ESq2H8uMqy38hF+01R3LS5P6fn0W5zt0tbhC1dzmQRDnPl1Wfzx4yN+J3+vYP5FNuNGVkHpBklzioP",
-	"JbHBaEe4v7OJyC9enDfoi8dv5Xtd/SbXr1xWYrLZNx2h5yzN35Z8XV9Avlw38RNLWDc6N77z9yNmz733",
-	"D7pIJRwCpwjNOMsx0JYpPAuj9tq9pR8Fczhpi5Ofg9WuPrs/0zb0Lg5no5X0J8WPqNKF0tVuLpCQeO8a",
-	"WbgdX5x+U48Den1+pJ9xS/bEmt2Uvzluv/7GuP0qx9z0xQsy0Vv19PenkPpyhn02krY33l2NGcXkmbWB",
-	"FGZRtv+M7QIEHLQDjDf0G2fkhWTzrRAuJGSxgKO3vvT/6eVLj/0m/xqXX9uKI3y7yx2fnl884dmlxwTl",
-	"82f9uLPNJRhObShxkidfPK2yFcl1eTjB6KUd+TcVpjY3wOTiXTk/bH+MsavXvCyept8Lp1tUmCIsENY5",
-	"PjobErsqOG/Nql6+I6LuNLGemOGfadNxpee+6p7zEZNqRrH5OtHZdSNNw0xtwNTh1L56JhaCCImpFJfZ",
-	"Nlx5069KqQ9sc2vKnp7jcPA9Iy98MnQa4wWYwJhsdDtJp5g86I6hRNjYggwxeinljjeT7rbbhp7T5qOG",
-	"j6HIRFvoBmEVYxyZXgP/n26W8ERgdw6vghn57Ol3lxahRc5SrccTE8Zm8/L2ILNTOlEjhPU+xgkR+p/u",
-	"nXOFhmSRkVzY3GzCGKHyLz+Eij+cU3EbOK1GpagqwLzjRJIMYfGITBeZb8SjywEXW9t6+7Ri7Zp6J7GM",
-	"69m8iGNGjhCBSrZDrLap8SaKSkmVUlB8rIjtXjIGwnaen0s2+idyfjoaxW6ADQxRp/Ys3Uzdtf0+7WZk",
-	"PYrTF8Fb89IsXo64HRk41P3o7d3/+mYs2++3veVPBoMxWu2RwHuk46Z2rKkKVOLasHiI+/MStInjUPZP",
-	"xvbl2NviC4SiXIDSpiqHVlY50us3jp4fvv/+YjC4kNwdFsjBc2KhEoC5aUYXFKo78zhpn94xXojUfNFg",
-	"DfY/L3GZ/ZXIlLusrmXpLjASP/iSuTqAUi0VmQ8ebHPfh6/n7YrTdiao987VyzufGmRmiGylO4BHgXAJ",
-	"uPhWsqbuelg5Rxap77p32Q0vTgl3K3cVgE5AlRhH+pq2pz38PuC9SR7/lnxcp6Gaxlg0meOFQJgTWW5B",
-	"kvzMORwS15Olk+7V87kwdKWIWxNzDgLpJH5TTspG4qu/IBaL7m+PXyfEuS3LHFOK1R38hUCiZlIoDVHh",
-	"7OUWsGg4oEqffd9Myp205Tan40zu/VuXOJx9/dMUa3OFqUCPUEt9EcFUt3fVlscjktDOEXLiV3WuPNxu",
-	"3dQLRx+2FBtTSNHm1JuQY0f1k112SsRKjwRzESvHBRgebIkNFGFp13hcbSSFTec4vPq8Bij+BvvpEjdp",
-	"aakLXJKBI8yaLtuItzPWs7GLTr2gfBe8oHz58uX/BQAA//8=",
+	"3H3rctw4utiroDqp8m4VbWnmzNmkPL888njHWXtGkXSymTo1PyDy6yYsNsAFQLV6XX6pPEKeLIUrbwAJ",
+	"trrbzv6y3CQBfDfgw3f9vMrZtmYUqBSr159XNeZ4CxK4+V+F98DfF+pvQlevVzWW5SpbUbwF9T/3OFtx",
+	"+EdDOBSr15I3kK1EXsIWq+/WjG+xXL1eNQ1Rb8p9rb4VkhO6WX35kq1qjnNJcojP077wvJmExOt1dBr3",
+	"9HlzSMDb6BT24XNm+KI+FjWjAjSNri1y1N85oxKoVH/iuq5IjiVh9OKTYFT91k7yXzmsV69X/+Wipf6F",
+	"eSou/IB6rgJEzkmtxlm9XmFU+6fZ6pqz+wq2R5zZjBeYeFdiiUpc10ChyJD+7w4L9AC1tP+VDBVMLesW",
+	"hCBm3qMsy40XXBZDRCBBNhQKRKia/g7w8VCiBwsSQrHSC4EESEnoRhj+Nl+pQd9s4APZEivVnNXAJTEc",
+	"c4+p5s8BZ2WrLX76hTVG9O1D2mzvgduHHwltJEQfXwP/O8BD5zGhEjb2OaFTnxv5CKyJg5Bv8V6ERxWs",
+	"4Xnowy9dEftPA7KdpbeWHlw9KDro6KzCT/mHl0x2/wlyucpWTy837KX90YnJK0uEztOXZFszLs1uK8vV",
+	"6xU8cvJwkTMOF614fclWb6jYAR8TEOc51BLMJiNhK4KYsz9gzvFe/T8vIX8QvW+mOO9KvR4cpwlTqoCc",
+	"FGa5fV6VJaAC1kAL4IgCVshU0pqXmG4I3SD1AjawZuNxS6jqucX+ot75kq0qLLuLu2esAkwNf/INoePF",
+	"rQFkO2uHIeFJBsGkTIbhZ3rIdAT/ZpYQwDBnu7mPb9hO83/OAWhwOYIUep1Am60SgQrWClBONqXscG/7",
+	"wa7czwuSndAOb5jBI9fi3yIva/m0ZQ4zjcWigbTFnOfRGeHigAvx6o3jmDTJ0h9peH6qWP4Q2hbFA8jI",
+	"RlNwUlVBPIPZTPtcdYnWjGu+3pWsArSuGOMZ+g4xjr7XzxgFBLRzwHcmI0WCIpCtHoiZ2lHYrDFbsZ0i",
+	"xQ5L4EFCb6f2YaZEyap/fZiMtieQxA+gQSvNmy9QXeFcb59jsasJDcujHW08jTpS1RQC1ZjLHxFVmNoC",
+	"pgLBI/D9PSsUA3kRm0XTFj+9Ny9/d3k5FjYBOaNFGBsCoE8KQuVffgjSTEi8Ce8Lksgq4YjSi9ckdZ9k",
+	"nqJm8JZymWfWdv12tYYhW/waEnQJm3pyGTE56OD6iWFejCUsZ1WzHeyQs8dWRSikb6p65g+EQmioDs8l",
+	"DXat3w/v0Ckk1W9lHuwuUQxUI1I43GkIxviDqkpf/a3EtIgg1SxkHgL7XmannmEdeCQFUK30UEjmHPeV",
+	"nvwqwjicQ77seL3y31yxhsqwJiOlwcIREZrGUBxyezdImvoD22yguIE6NLc5k48CSJT8BlOdubIeUTxA",
+	"IY6+whJXbNMEOBpvFsh2e6UJ0fJZLBIeseFyyWANl9ccBER4bQGkVw28p2sWGkcfCekjvdUnSGhbxUWx",
+	"gGVuGrqJLcloVskjAS5iIxnuWrDF6fejo9VMBhUM4IAw0ph8IZDTa3JM0T10VYsDSSR2ROYlBKbmTQUC",
+	"sTWqyCMg3qh7+3PnCyroRiKxVgs05zlsdFbnecAz1VCmrQRkRkyDoq0viSOx1peqkEJFwoYH9hBWEmX4",
+	"EhbSnJhSVdxlTn2WdIcw619+hbiKXCFgg2mQ4ygixmC1JlxIJCTm5mLkVcsCS3gpiTZQjBB07+ab1Xah",
+	"wrWA4mOA+9haq+16rAxhiai+fSUot9RcSMfXegH8EfgLgezC06DhDaXqzyDNhcSyEd17TV1hSjWyWK3v",
+	"ngWjELjZDCXBDNRFSTu1gSnI0go9b8ypELC8uN/d4jQltYrO6pUjVLZaE0pEqaVQL/qPZxB1AJddQ3Dt",
+	"7YE2WvqGs6YOSl9EKCMmuZDwWbuamSJVSews9jBVcaDgBbRG+3Pshj0CuQb+S0MLDoErfQ0cleYh4lCL",
+	"sdEohBmzht7Iy/FzZQc5CEkND6AG8/yvuA5u0ZjnN7ggTfhGfO9udqMnaw5wV1rT1ehpiav1B6AbtdjA",
+	"4wpT+DspIk9ro1UFzcOEbn5rwofNLjLgUMk1o/fW6D7uoiNzWOsutwu3w067qhlS6/P1lSFRKnX1Ny1p",
+	"rz1qRrxvRphVWZfvAOlm9+7mYL+xWkUaaq4daZbj5jFkOM/VzxDm3wK2fb9IhzvJI8xascabjFIXwky7",
+	"xHqgR7Fr6FoQ7HozD1SqXcfg5iC7jlNCR4g90hGSprPZRSzX2t7i/QeGA/aFEvNiyjv1qdnWIurXinw2",
+	"gLK13XVnc2OnEs+BcBD53joj9uAwuGdNeHfNcTO+Uc9a7BTQ9XZo3pj9bE2eQnemzpVEq6/6roKIQBvG",
+	"CrRmvHuDmp2kbK3bz9SDslVdYrHgUn+tXg/ajpggywwX1/aLsGlS4rAGqG6fXdWVrdcvC1i/rIy1bs2q",
+	"Sp9iO0IpcPFSSLzXF0ZcvwRjYlY0Kl7WmOgtSJiZRFC7FTjBnaSXZN4N6bOteytw9SCy0dOjXckEIC3m",
+	"CHNAEjebUoYuHtqOvsiCuglSbIdlXi7j7h3jD1bM/EcDMdT+rIWyFnbGDrBsnHRu/BCiJ00K3VPc7BVd",
+	"nvVy0GG9Vs66u4HDmxP1zv7iSTOzD2rhf/XWukXStkDjRPH73ztipAAXhYYAV9cdMphonGGshdlz1qQC",
+	"xNYI0z16BC4IoxkSAKhguTDTvDKs8+qTYPRHE5ZCJCpZVQi1ZWn3JhTofq+3MrPqrte7pcg7smk4hLyU",
+	"PT9kRxfZNJgXi3a2Cpz9e4Hq15roxkvYMV4s0wr1F34lHojMwNlOl6QZXAMXC26TrWLwjlTVe1o3AUW6",
+	"roxFJyViygyhkcTq3lYLj2DNDiWrQMwbL/S0bqA/gvxRVRBQZbRRYYG/TNsgAhvLPWsi2vAmcnHcMg6T",
+	"EUKMww3U4YfaSBLfG3Onz09fZx7txS8lkiG3arB6eX5LVJdQ9ggRZzYHLIbnd4AsYYHa4TrpyyQyViDC",
+	"CE4zpTrzlTQBHHq0FOQcNLqBPGV4UVqD8uRprV/Sdv+KhPXZR1z1zsuIqm5lyM3rvnNCYUTAc4SbsGUD",
+	"b6jsikRHAFKVfSvjB+n67yrG+K+wC3AUh1ocx/P4yEgRspWpGZBUp1/BEGUSaTOYPjgVEhaFb0yqJtYQ",
+	"Z9cRYqVfbPTY4MLXXgMiYveJ3YfFVUJdB2FmVQU8Q+rgQowrsEuz5Y9B2rHI+VmyeSlSL2V6fe1qzJgp",
+	"olQx9jC53eyDYEc9OjUWPWN9QbjhaPFAam1mD9rqsxUn24gDYCIgR7Lg6naEFiEXRRsbMy3wUmFUQ+J9",
+	"SPf7XmyNncEsO+m4wCRoRhZsC/es2CMhMVVaIdWqoJCc0Q3KGaddfbCLlpT7lJ21q38bgkfuWCEtSkvM",
+	"ch3qFxIyQ0ZiRSfCfSM2s2ikYyxA0SqY5u6jh02DnshDgGdV0KwUMRpRJn+HheaRpdZEfaUyT9InkYy9",
+	"g92Sb0YbsjZOWdulhdMtxY+fadSkOkI0cg/yfrzXL96AaKoAcwLnbEE02A3b/ay+COHN3uSKiI0QhAhH",
+	"Bw5thPbFzoCZW2Zo0/kfTbEBZ2kbSF6JaQ5hJzyVwB9xwBJYkk3EPxN06wxWb6xHeozQYnk/NrsdXIck",
+	"v6dvbnqTdGMrgUqgeYTLQfbjKzsfSlxV+zGYFRayp3tMe6shZvs1sdTBRztQzyKuBvfwZvB9BK9mmswp",
+	"O/2vO1NlBrDg6YT5JnKAPwIvSC67Z7gSTi28L/cmnoKxl2sttkaOZ2+vbkxHAUv8Duv5JWWOU/t84Ona",
+	"oX7qftFKxUGbxt8gwDJYzttkiY0ynKeoDo4PU+oDCBEy3sIT3tZVyECOUV4B5h2DaA0c5Q1kTrlgvACO",
+	"2BpxtksOOLp1w00G5U5eHfRLJp9h0TYbDw1bFhDmA8DSAK6ZTAyvWlmYHCLa6CpPpiBtHdYCuW1EoBor",
+	"8Sg02ZQW6sin3ZovBFpzo9KMXPkfAaT4/QBvPub5reRYyd3/Drv7sQAF4u/xYIDwo5zwvIKJqb3b/Pdo",
+	"vEA8IEA9/T0aSPALrtaRg4ZuoksaELpdQBcLbmoPe2/QzvQ9AAfoGAUVtDTIOuRM8pB/sPy31EH+geW4",
+	"urEOoT5DnTILcCqbb6gLLcrLS07H83AfZFVprSGRE+LY4XyxsOYDHUPZqoBHmywc2IQqDR4iQecZPNWQ",
+	"91WaoYdhFpyp/LwiklbXyJzFPLA+6n52Zg71ryxNjesadmN3K9704hcPTrsLuUacmdQsWWsKWRuK78JC",
+	"Gm1b6qXheQpZdGZedbR5eQ6Xw0BfyxShM+sjJtXzmD3ifBKNmSPIzCzRi6QNN26kqE6lYLizFuohHBLn",
+	"5dZVP0gXr61Fy5RCoVGXbBzXI3rbeHdhYZD4w7O01DVn25/suRa2+HG2vSVF/IUZF2FIUTVPdMY8SFQC",
+	"h7CpKz7tAGnOKy1XA4gG6++M6deXdL5qPC8/Xj+ycAjGMr1ZyXxKSlEwb2cyyexX2N1KvF4H7hmOsxfE",
+	"wWAhIp7fdgf1d0tjIMJCECExTdgTLY3BCojd//ykQfCMJeEsSWRtQk6f283vOtfXFK/QQQBKn5eAt+ge",
+	"6z1+QeSS+j554dpmFhjFpbWnFQA5ZsrkziqFI2XTTZccYNd5WE9/mxqn2g7TzbHtrS1e+CGcNCdWjmQW",
+	"dM8pIYa1tQCiiTSDmgWcbTUn8Z6DqXM/sk6vcakDJJnxN9g8vhfCl2bIEFmjElAF+BEEKolAWx2EEHTW",
+	"076jub8bHOYQipr+JzO0a8x9vFsYXgUJ29G2BgWW5l5to5FmrG9mw+pMZPHbwUPXU2T9RxoNSR4HS/vl",
+	"ToffeBEKcr7HgkTT3kzSjl4rUqogUrwUvKJMVUPQ7twpL2KbWRsopaDIkEcsthORtlqTDj5hsowGYdeY",
+	"Sxp/GsuDnjTudhNuA09rTmgMc5I1LjVw5v47mXvrcNjR8M09w4PrsdLO2S4tGnUcOjGYBLHUVbUgwEBz",
+	"cSyzeUry68GG0bW+YyL7CWZR4a7FyvNzuKyCkad2UD+1w01SzKIR1uUxi/q7SGwaVtROP5ox4f16GP8e",
+	"KIcxXQWFUZiK9ijxI6B7peLzhiJMC+PlTjU5d1mhXeX3l6GyHfGCLCXmwTJEeQN2mXrjkzuSA8ICsbXU",
+	"Ft04f7dr+SGwEiV57wgXMmbYkHl5S/4Zsvzek41AOuQR6T8ZNZnBNhg2dDfqqEPt9Zs19xUEqxh1y7lM",
+	"pq8cUk/l32fqqSQs8DgVVtgG1GZ3VFEY7BTDUiytltfuGY42QQ3P8Xak7lDkoI1Y8Ubna7c+1dwhmarI",
+	"51DMlZt4ftUpUbEI7E9XcSCffjsWNE+3cXCGF1FtbFLrdUTvGuDGh7QDoDuJIWnSiaGY5YDzYkdjaT48",
+	"L8ljz37b2Qr8fppUTcKGvyeoMU5u/Oztx0ExscuPnHgHr3KcP2IfmhNhh4UpRwehilwRkKbguMY5hAv3",
+	"VYGLirwQ//f/hLZHd5kavx96mwPO5YIoOHsnC46fIfYIHLlwtRcCWctNICavTl3iKJNdocOM4Fbv4/D0",
+	"0mYEZavNbK80slNFxXyj16KPgUnNtqOF6O29/c9wH7G5BwvsaYkuk3io3LMta91EjJ55LcjROn0tVBFh",
+	"6iJYhAM214ynG/5jcbHZakd6DmK/nQ0Flq3MGEn3nahZOyUA0yU7a/urxk3SXm+Qu3y3t+daKGsldq91",
+	"mVsJVjH3pr8np8Fi1nQQMNRlZ43KDleYKmUdU8RqoDoXaxQKcazcl0mTY7T+Z1vQN6i7cineLPCaSVtF",
+	"OPCAz4N2p18aB6/oFdrBO6vqWj1tZU4zTeZwGtwRrHtiIPFNa48bnzcSJpNdFgpfcrBVRyyT0lk4ziej",
+	"5B9gn85nf4N90CCeHuyvp1uct+kp4QFyBEjLpjNOpKVWyWu/9QyEk0QK/pSYFlVvs+o8TDwkPwEXsF/o",
+	"piwZk7F5d5H6RKET1E7uucwBZEfJNOjtfDFRipp5DsPc10LJc7ExYEUmJPBXP1PJFzCj/shwo/Z3j1D6",
+	"FNyd9vObydNKvZZWvERPvdx3fN05oFNzf026x5QIHSf5t2ZyWX6vT+zVn6bpD63asViD6PRCOI1qkBrn",
+	"RLZkWKB9YabboWqILmc0qL2xeOqFCZeLtZvDi7wtU4CWWCo0ZqZUIofZlrwjNamdL2vrzxlkBrf9XuL4",
+	"0Zh2puJ1hznHpbcfAGqBWCN9mUoP2tFMxGdk7Dlj9QF6+YHcN2WBAmt80naoLS4AMTpvh0rj1SkF3rLf",
+	"bbPdYr6PlXWaR/IUPePpM+fcNpJl3UsthzqGNd/1ZhDL0qZ5jQLfbA6LbwuQM9yNPZjJBwstw9fRfWYx",
+	"rqkEwjJcGGrivLfRWebLpGuGh2P5VUN9+hHX4ULp4bQEVomopyVUMpUCKsiGSJNTA1WVIUwRoQU8IUIl",
+	"QxVsem0cugrWxvaGWBJWyjeERhZyv5fQWYcEKktdTRijNdNeCS9F6tWgpLo6GoHuJaGQzdG0r0fTonuQ",
+	"OwDahtQgW2hW4vsKXghdmUk7g9WPrv+LC8YJrJo2VaU+ddV4xmvlxPZySQp1delHcwkHtiCIHd3UvF9Z",
+	"nvEJP7aasie7o1gSr3/E9UFsXv/kCk4NjMuPo8jl6dLb9c/qi9mDcYAZO014F7JDfmv5EF0dKJodEUiB",
+	"6DYrEkiUbAfBhbR5FFv85Cqb/uWH7GA7/7CbC9fuv0dGiqAWPJ9JMVY4tCB6f5d670cE21ruka5QrTut",
+	"7LAIre4MWRjRU2ipS1nhTCyvq9xtwKIDyieyIm6gvoEcSB1g/AfKdoGtVEjGoUD3sH5eBZTMjjSegcIO",
+	"7YgskSyJ2nX/0YCQx6u1YqfNLIBBtATjridjGK5tCFPk8U0sKHRLhO4StOx8rbEQE3PGrMzOqR//0L5w",
+	"E49hjbTpkmXo3F03XJbAbVc0XSVEJ/Fm+hzV0ipL2CObzROxUpP1khob4bhXsg5SOnJGhznHZCcJkzjb",
+	"oesAb85t1mGMAep7BOzwgEVjmr6ps8sXn8Gu+MOU1h/QrANFaSpCwalIa1JBZptp4QI4IgJ9N3/zM9Wm",
+	"o7eDoAnVQ3CAFfWmoc+2Ttw0NGpVy1NqnF25r4+Xk1B37IWpGRHHqp4VSUHoh5Y500vepgRG9DCH3bEe",
+	"VjhFxR2gTW3uuXt9Xd7NNCdIKzsXrZDNXDDmbOCnLbLn7tbBbWuiLZ3pMBiMmTxK/QEXfZhQMDZS9s41",
+	"ZNHIihBxs+hKH0d79LJv78LRguWxyp4lTrYEmBnaEp8llrPQBwPgHDqWOwJu85KxQAzcGhdwx65Mla0g",
+	"oOsKc5gI59V+q+jzAT560/XG7g2UdG5ZkJYfXZ2aGAtKf1s9dVnOuSnnG474wVtiavF0y0/bKq/2nxLT",
+	"gq3XprxwWLdfXKMb86WpvTWwelA3a0rmbaHeSJPAhXOLB7AX/aGCFfYEJqf6Jr+8NEzYfTetEPajhpMG",
+	"7Hf86DaFYoljDIXRZjqxfpSu5T2fLSOCvpoJk6flbM84jvCO+dqi2f7u5wQlUfBtyZnFgq/LkQaEnmzn",
+	"W56rT9+QrdW3aNoH11VgE1TT2UFCh1471bhlEd7CZHChtYF0LDAdY09ndwAoks1FP8xmArgex2rQEEQz",
+	"7jdChbTie2jKSQ286+oen+QNlSbqdA41O4CHAu+D2Okm4frl/LcZ7JiZOwP3V9uCn1nyplZuafnkoMot",
+	"5nMFRHLN03Ffw/n9O96PW2Lx0D3+JBgPkG3swmHNQZQJbc18BSqrUOmBdcHSZajUuHgGLq/ttjCUyX2K",
+	"yI7Qs+mf4N34FTdSWhWvFrZgSIUQNoxpWeXN/TNqYtoNY4M7tho3aruklLhEzSKx+kn+9iSetVYjsm6k",
+	"7pzL2OvaVLA/iL2ECMY/FbBl82XrNvS9sYPPX+tNzL7B3IZHAm6FtDzrW/6B1Fdoc6gTGolSwQu49g7w",
+	"9lfFH/NGWGzDc9Xw4fNU/kcd77Q7Lut05IIfU6iMBjX/M5hYqrtVqsu7bzGJ9ItZz+dyOdtLwa7Ixz3b",
+	"5MpB5sNkRZFbFxA1awMbeOgiTRTKfhu9+XC9A9Kw1bk7zAPoNtWbMrVMxmyEi5qm5ly3sRe+Wb1Nw24X",
+	"3M22Lk1PPbfeaNZ1sIXzQf3eiknvoNDbGxIghQ/nKLQx7QgH1KDIQbcCLy5OUXBhvvVZsYnVNT6oLdpk",
+	"0YXpygpHL55ggcuizdna0gnpBROWtcP2TUuGwzQiVj0Yc0roJn2Kv5sPZs8Wb23WU/uSEpXpNzfqN9hq",
+	"oIX27/h1JesJtrvGISqCOeXj2XadA+L7y9DFp3uGzbw8jIZIOi989dxAFPe8Yd1bQVq5XvD6bcmYjBhy",
+	"4YmkF4mDPYgTmZkoJL9rfH7phqP4HWy5Ecp+MIVRk167wK6lXp8aUJYc0rGTbA7zfUeS3u1k36e9/9sC",
+	"ivaS7hO/WIblp7tFSHy62x1oVfTX8a55MXTqWC4OlwVIMwT6PeUAW6DN3Di4XuTRmoTjxN6/esXLs2du",
+	"nZ9uWPwP5+Vt2Y8E7MicC/9M1659kNiiDuPxINxmsbMgXoN2qmzSjkinRA3jEh4B6WWYGDHMbRj6gaYE",
+	"TXRbptZFBzfGMN7iLutSxkdXOgCS3IS3tiLLYh+hxLSwN5Yhs9D1QP3qGqrCXfRLqKJqcqdLx5SwtY0L",
+	"ZkqTRVvBxDhCPZi6pia4k3qLc9eU5A98NbX0L8KwjBrIav4yBuVeLbTF6bJthWUTjKQJ6jn4U6ephMGm",
+	"awPnuSW1P4VnvIPaU9zhGiLWiGXVZbeYLwjf0YVwQxbvxBKbrlGCmXWimma2urNWokQD1rJW92sIhU5i",
+	"lOMKaIE5wkXBQeh2rYSiRoRDSlLzALtl9qcDhdyL2nIpOckXBnawHXVFZ8ZWNAl4+8JUwVxrf7X4EUEl",
+	"ABEpEN4A2nDW1C/CJcdqnBAhhU10lPCBF9NtOvRb+qhyPsqoTTBdtbCDeQOf4QyPT786C1KLMztZl16W",
+	"U2L8GavIdxwmPSPbfGXi9ln1/Ztf37R23gyJJi8RFujnRmH54ifglc7MWGT+XcgcMYr/ajF4UIbcUjU5",
+	"vIht7aL+v2py83T65uILQWt7m0hVdMCfN1P2CJAuA5IHW3LiKpa1dm+yHyPFxxfVF58s/Gk6S0RragKi",
+	"8CQRqw2i1dnpelEgyXQWzaK1rFneiFChUWNvXFA0va1+OVi4unWAOuLzqilSqr61ZR7b3pqGMm69Hk2e",
+	"LqmW0DubRX6AJdQZd5d0nI6pbIf2cY6ochFg3YoPAzdYRX4UdDBZHhDvPzBchP3rbBsJtN0SOTvymw18",
+	"MC9GotRPs+ratjNc4BmcKA82XVF/qoFTtpJM4ioZktj9y8YgmMGyXnF+P72FOsUfczJ/ibX4uZAJH7Vv",
+	"meUAj4htcLVYLr7osDIT4Nvf5+50rjmV6t1epq71q/u8XAH8EfgrdOf/RrpZ4xrn4F+629dwq0dHanlC",
+	"24g2QIFjtdXbvgRE6LwW9Kctfmgf//kVujUINklqHkg9iILIjPkjwkiCkOgRV6TAEnQCcYU4iJpRoSbd",
+	"YEKFdsZuXylGIboB6OpnhZtOCY7Xq8tX3726dNnNuCar16t/e3X56t80+8hSc8IFrslFjiWu2Mb4fW2n",
+	"TCWq2tz6vli9Xv0V5JV/STOiWY168/vLS2s2ktbKg+u6Irn++uKT1YHb+nCTdwA/iaZqxAddc1Y0uUQP",
+	"lO2EtUZi2+Q2NLpf7oWrXmCYRgPfdjAJQv6BCPnW6RPPgjutCLgrYDsWvxE+LCo23N9uDSwZcuVmEaOK",
+	"Y7aMbjS/HIorG5I+Qs6bonhry8HahMufmAkWOwo36LF1TcQv/d1H8ga+jMjx3dEmbqkwxrrNZG1MLw2K",
+	"SIHYWlsS2I4ehxkvPut/3xdfzN7H8RakPk3/8/OK6LQfrFszGiV8Zd9eDVHUrco4lw38R7ayd4s+if+j",
+	"VrvQKancL3qcROnLM1L62CS9sMJ5XtKGxdes5LnETS+0PYyNd68GMg4SuOCHwM2PUXguwVgj79nT5IHw",
+	"m3nlHAeCb6M3cxgIsm0qrYdsMakyRGGn1Ii1TrE6CkYuPquR7aYURI2pSGMKKZ9KYH03wwAOGAXk0oIP",
+	"P+lmZdKgYVIkOya6/x4w0f3hMCvaYN8CKjDmrT5Sb8mG/tbY7jajlf2jAb5vlwaPwPc721pwVJK3lcM/",
+	"UoRJkA1VOkQjD8dmTJt0Uc5hTpmewH07oZjYCKnTHFguyDr5pEoE53lCauKy1XYcxogOjD4RQvTY3xo+",
+	"XIfH6C5uekCeYxNvQ+1nt3G1JlcfwYVuH19rb0E/Pjf47ppnVtodksdIxUXxfD1OU+bis/7HHoKxLfsG",
+	"tuwRIuz1Q8iyq94vjnZmhb5sX7mwIKzaY0jnU1x8Vv9Mne9/BXlncgiWS7X+8EwAGjhWM3caD8rxRaD1",
+	"kR5rU3wO+sJUvtA9/Kdo/ROzuQfzeodryx1ViFz20Dg28I/gheVk+qMBKrBJuEoa93tkAwfPzKwRMrUh",
+	"G+HN5mdavAMbkD630ahDxUV4FAwEokyiHeMPCNM92jIOX0NEg4fUR/wAYbgun3E5NXbk2dYf6q3wnXQY",
+	"OENhNwqe+VH36ai09Q0JyWqhcexL5x1Ngteu09VxUf+OVJXNXzzF5vjua9l61MRQhOmoO6ysibQ+WyUo",
+	"1mmdKSEpCd2g49iDBjTUkXUnIKKOJjzZBciFYp+Zgm90QbiYLRzbp0elTwXCLjF2TH4wbySdk5309dhJ",
+	"ec7D0C49KBFmqchW6LYhdLmL0foWTsaK2VSzKGWYiZgYTDuEtMB7d+PaATz8iCRTP93vkYMyCxLTekCD",
+	"Vp/vLs+r1mjfacxnhjVcCIsHXblYG4lQ7evCfQu0tH3pJoj5kbluXPNiVnQs2l9fyj6ydq8cGyw51Kac",
+	"tF70tyxv1NRzjBHoVx3mdDIsquEjG79DVsM5UIn0gfcMC9Kx8eaLAB75iNd1Az8QIU/lmGubb5/bK2cq",
+	"IoaprdGJKvJ8v8aATrXr6HZcMtlOYv9SipiGKUIf4RaFCEWu3+jRCWWDy6LG3WsfkHQG826kxGoYP66y",
+	"7Ddy0X5TFNdt7s/xebTb3O3cFmFLlxNZhMNcefHZ/DFjI36rf+9gPsV2Y0bWAWlGibPKQ0lsMNoz3N/Z",
+	"ROQXL04b9MXjt/K9rn6T61fOKzHZ7JuO0HOW5m9Lvi7PIF+um/iRJawbnRvf+fsRs6fe+wddpBIOgWOE",
+	"ZpzkGGjLFJ6EUXvt3tKPgjmctMXJT8FqF5/dn2kbeheHs9FK+pPiR1TpQulqNxdISLx3jSzcji+Ov6nH",
+	"F3p5eqSfcEv2xJrdlL85br/8xrj9Isfc9MULMtGVevrbY0h9OcE+G0nbG++uxoxi8szaQAoDlO0/Y7sA",
+	"AQftAOMN/cYZeSHZfCuEMwlZLODoypf+P7586bHf5F/j8mtbcYRvd7nj09OLJzy59JigfP6sH3e2uQTD",
+	"qQ0lTvLki8dVtiK5Lg8nGD23I/+6wtTmBphcvAvnh+2PMXb1mpfF4/R74XSLClOEBcI6x0dnQ2JXBefK",
+	"QPXyLRF1p4n1xAz/SpuOa8YRZMV3rKrYbkbl6HCFppDuu/dSSG4LYiwglUnheimASmTa9702gon+pIX3",
+	"z5nRtf70rmKM/wo78efMJFahP61B5qW5Xmu375//pc4GVyHwqx4NHzGp0pnhjEH0dSNNX1NtZ9ZR777I",
+	"KRaCCImpFOfZ3V0V2q9KqQ9sc2Oq057iDPetPc98gHf6FwaYwFjW9Lbh9Md73diVCBsCkiFGz6WD82bS",
+	"K3rT0FOa5tTwMRSZoBjdx03tosi0hPj/dLOERwK7Uzh/zMgnz5I8twgt8mnr6xYx0YY2fXIPMjumrztC",
+	"WO8KnhCh/+neOVUETxYZyUU3zub1ESr/8kOoRscp9euBb3FUMawCzDu+PskQFg/INPv5RhzvHHCxtR3S",
+	"jyvWrvd6Esu41tqLOGbkrxKoZDvEalvBwAS7KalSCooP6bFNZsaL0B3O53PC/oV81I5GsYt6A0PUqT1L",
+	"97x33dmPuxlZx+/0ff3GvJR2RTrsEmvWoa6xV7f/65txQLzf9sCfjNljtNojgfdIh7ftWFMVqMS1YfEQ",
+	"9+claEvUoeyfjO3zsbfFFwhFuQClTfEUraxypOE3/rgfvv/+bGtwkdM7LJBbz5GFSgDmpmdgUKhuzeOk",
+	"fXrHeCFS03qDpfL/OMdl9hciU+6yuuSou8BIfO8rG+s4VwUqMh/c2x7M91/PKRmn7Uzs9a0ra3g6NcjM",
+	"ENlKdwAPAuEScPGtJLfd9rByimRf3xzxvBtenBLuVu4KNR2BKjGO9KWHj3v4fcB7k+P/Lbkij0M1jbFo",
+	"zs0LgTAnstyCJPmJU20kricrXN2p53PZAkoRt56AHATStRZM1S+bMKH+gljKgL89fp1I9LZ6dkwpVnfw",
+	"FwKJmkmhNESFs5dbwKLhgCp99n0zmZHSVkWdDge682+d43D2ZWpTrM0VpgI9QC31RQRT3YVXWx6fkSt4",
+	"isggD9Wp0qW75W3PHCTaUmxMIUWbY29Cjh3VTxbslMCiHgnmAoueFwd6sCU2UCunhfF5JawUNp1/9+Lz",
+	"GqD4G+ynKxGlZQ8v8BwHjjBrumwDE09YdsgCnXpB+S54Qfny5cv/CwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

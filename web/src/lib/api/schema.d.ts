@@ -539,6 +539,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/practices/{practiceId}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get: operations["followPractice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/fill": {
         parameters: {
             query?: never;
@@ -1521,7 +1540,14 @@ export interface components {
             clock: components["schemas"]["Clock"];
             reps: components["schemas"]["LoggedRep"][];
         };
+        FloorNews: {
+            reps: components["schemas"]["LoggedRep"][];
+            /** @description reps that do not count any more */
+            voided: string[];
+        };
         LoggedRep: {
+            /** @description what logged it */
+            device: string;
             /** Format: uuid */
             id: string;
             /** Format: uuid */
@@ -2766,6 +2792,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RepReceipt"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    followPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description server-sent events: clock (Clock), reps (FloorNews), again (fetch everything) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -63,7 +63,7 @@
       <button class="tape plain" aria-pressed={floor.late} onclick={() => (floor.late = !floor.late)}
         >Late</button
       >
-      <button class="tape plain" disabled={floor.log.length === 0} onclick={() => floor.undo()}>Undo</button>
+      <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>
     </div>
   {/if}
 </section>

@@ -8,7 +8,7 @@
 
   const shown = 14;
   const recent = $derived(floor.log.slice(-shown).reverse());
-  const last = $derived(floor.log.at(-1));
+  const last = $derived(floor.last);
   const groups = $derived(
     last?.event.role === 'screener' ? ['screen', 'spacing'] : ['read', 'timing', 'use']
   );

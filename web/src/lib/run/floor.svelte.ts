@@ -1,4 +1,5 @@
 import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
+import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 
 type Run = Schemas['Run'];
@@ -10,6 +11,7 @@ export type Lane = 1 | 2;
 
 const minute = 60000; // ms
 const longest = 6 * 60 * minute; // a practice with all its breaks (assumption)
+const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
 const offsetKey = 'evrik.clock-offset';
 
@@ -51,6 +53,10 @@ export class Floor {
   private offset = $state(Number(localStorage.getItem(offsetKey)) || 0);
   problem = $state('');
   readonly queue: Queue;
+  private stream: EventSource | undefined;
+  private again: ReturnType<typeof setTimeout> | undefined;
+  /** Reps that have been taken back, so that news of them that comes late is not. */
+  private gone = new Set<string>();
 
   constructor(
     private team: string,
@@ -64,18 +70,20 @@ export class Floor {
   }
 
   async load() {
+    // What is logged, heard or sent while the server answers must not fall between.
+    const known = new Set(this.log.map((l) => l.event.id));
+    const before = await this.queue.pending();
     const run = await ask(
       api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
     );
     this.run = run;
     this.hear(run.clock);
-    const stored: Logged[] = run.reps.map((r) => ({
-      event: { ...r, kind: 'rep', device: '' },
-      right: r.right,
-      expected: r.expected
-    }));
-    this.log = stored;
-    for (const e of await this.queue.pending()) this.apply(e);
+    const stored = new Set<string>(run.reps.map((r) => r.id));
+    this.log = [
+      ...run.reps.map((r) => this.logged(r)),
+      ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
+    ].filter((l) => !this.gone.has(l.event.id));
+    for (const e of [...before, ...(await this.queue.pending())]) this.apply(e);
     this.queue.send();
   }
 
@@ -243,7 +251,7 @@ export class Floor {
   /** Tags the last wrong answer with a correction: the old event is voided and
    * a new one says it whole, because events never change. */
   tag(correction: string) {
-    const last = this.log.at(-1);
+    const last = this.last;
     if (!last) return;
     const again = { ...last.event, id: crypto.randomUUID(), device: deviceName() };
     const tags = last.event.corrections ?? [];
@@ -253,8 +261,11 @@ export class Floor {
     this.send([this.voiding(last.event), again]);
   }
 
+  /** The newest answer of this device: what undo and tags are about. */
+  last = $derived(this.log.findLast((l) => l.event.device === deviceName()));
+
   undo() {
-    const last = this.log.at(-1);
+    const last = this.last;
     if (!last) return;
     this.half = this.judge === 'both' && last.event.role === 'screener';
     this.send([this.voiding(last.event)]);
@@ -287,8 +298,46 @@ export class Floor {
     });
   }
 
+  /** A stored rep as this surface shows it. */
+  private logged(r: Schemas['LoggedRep']): Logged {
+    const drill = session.drill(this.all.find((b) => b.block.id === r.block)?.block.drill ?? '');
+    const roles = session.catalogue?.screens.find((s) => s.id === drill?.screen)?.roles;
+    const role = r.role === roles?.[0] ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
+    return { event: { ...r, role, kind: 'rep' }, right: r.right, expected: r.expected };
+  }
+
+  /** Follows what other devices log and do to the clock. */
+  follow() {
+    const { teamId, practiceId } = this.path;
+    const stream = new EventSource(`/api/teams/${teamId}/practices/${practiceId}/live`);
+    this.stream = stream;
+    const on = (name: string, then: (data: string) => void) =>
+      stream.addEventListener(name, (e) => then((e as MessageEvent<string>).data));
+    on('again', () => this.load().catch(() => {}));
+    on('clock', (data) => this.hear(JSON.parse(data)));
+    on('reps', (data) => {
+      const news: Schemas['FloorNews'] = JSON.parse(data);
+      const known = new Set(this.log.map((l) => l.event.id));
+      const fresh = news.reps.filter((r) => !known.has(r.id) && !this.gone.has(r.id));
+      news.voided.forEach((id) => this.gone.add(id));
+      this.log = [...this.log, ...fresh.map((r) => this.logged(r))].filter((l) => !this.gone.has(l.event.id));
+    });
+    // The browser tries again by itself unless it was refused.
+    stream.onerror = () => {
+      if (stream.readyState !== EventSource.CLOSED) return;
+      this.again = setTimeout(() => this.follow(), followPause);
+    };
+  }
+
+  leave() {
+    clearTimeout(this.again);
+    this.stream?.close();
+    this.queue.stop();
+  }
+
   private apply(e: RepEvent) {
     if (e.kind === 'void') {
+      if (e.voids) this.gone.add(e.voids);
       this.log = this.log.filter((l) => l.event.id !== e.voids);
       return;
     }

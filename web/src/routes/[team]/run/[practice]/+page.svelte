@@ -24,7 +24,7 @@
   }
 
   onMount(() => {
-    load();
+    load().then(() => floor.follow());
     ticking = setInterval(() => (floor.now = Date.now()), tick);
   });
   // At an end the clock alone brings the next block.
@@ -42,7 +42,7 @@
 
   onDestroy(() => {
     clearInterval(ticking);
-    floor.queue.stop();
+    floor.leave();
   });
 
   function keys(e: KeyboardEvent) {

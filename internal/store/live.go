@@ -1,0 +1,56 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+)
+
+// channel is what changes on the floor are told on, to every process that serves
+// this database.
+const channel = "evrik_floor"
+
+// Pauses between attempts to listen again.
+const (
+	shortPause = 200 * time.Millisecond
+	longPause  = 5 * time.Second
+)
+
+// Listen calls told with every notification until the context is done. Whenever
+// notifications may have been missed, because the connection was made anew, it
+// calls missed. Nothing is lost by that: what was told is in the tables.
+func (s *Store) Listen(ctx context.Context, told func(payload string), missed func()) {
+	pause := shortPause
+	for ctx.Err() == nil {
+		began := time.Now()
+		_ = s.listen(ctx, told, missed)
+		if time.Since(began) > longPause {
+			pause = shortPause
+		}
+		select {
+		case <-ctx.Done():
+		case <-time.After(pause):
+		}
+		pause = min(longPause, 2*pause)
+	}
+}
+
+func (s *Store) listen(ctx context.Context, told func(string), missed func()) error {
+	conn, err := pgx.ConnectConfig(ctx, s.Pool.Config().ConnConfig)
+	if err != nil {
+		return err
+	}
+	defer conn.Close(context.WithoutCancel(ctx))
+	if _, err := conn.Exec(ctx, "LISTEN "+channel); err != nil {
+		return err
+	}
+	missed()
+	for {
+		n, err := conn.WaitForNotification(ctx)
+		if err != nil {
+			return err
+		}
+		told(n.Payload)
+	}
+}

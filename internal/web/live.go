@@ -1,0 +1,221 @@
+package web
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"sync"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// change is what is told of a practice on the floor. It travels through
+// PostgreSQL, so that devices at other processes hear of it too.
+type change struct {
+	Practice uuid.UUID `json:"p"`
+	// Events are ids of stored rep events.
+	Events []uuid.UUID `json:"e,omitempty"`
+	Clock  bool        `json:"c,omitempty"`
+	// again asks for everything anew: something may have been missed.
+	again bool
+}
+
+// toldAtOnce is how many ids one notification holds: PostgreSQL takes 8000 bytes.
+const toldAtOnce = 180
+
+// tell announces a change when the transaction is through.
+func tell(ctx context.Context, q *gen.Queries, c change) error {
+	rest := c.Events
+	for {
+		c.Events, rest = rest[:min(len(rest), toldAtOnce)], rest[min(len(rest), toldAtOnce):]
+		payload, err := json.Marshal(c)
+		if err != nil {
+			return err
+		}
+		if err := q.TellFloor(ctx, string(payload)); err != nil || len(rest) == 0 {
+			return err
+		}
+	}
+}
+
+// hub hands changes on to who follows a practice from this process.
+type hub struct {
+	mu        sync.Mutex
+	followers map[uuid.UUID]map[chan change]bool
+}
+
+// waitingChanges is how many changes a slow device may be behind before it is
+// told to fetch everything.
+const waitingChanges = 64
+
+func (h *hub) follow(practice uuid.UUID) (changes chan change, leave func()) {
+	changes = make(chan change, waitingChanges)
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	if h.followers[practice] == nil {
+		h.followers[practice] = map[chan change]bool{}
+	}
+	h.followers[practice][changes] = true
+	return changes, func() {
+		h.mu.Lock()
+		defer h.mu.Unlock()
+		delete(h.followers[practice], changes)
+		if len(h.followers[practice]) == 0 {
+			delete(h.followers, practice)
+		}
+	}
+}
+
+func (h *hub) told(payload string) {
+	var c change
+	if json.Unmarshal([]byte(payload), &c) != nil {
+		return // not ours
+	}
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for f := range h.followers[c.Practice] {
+		hand(f, c)
+	}
+}
+
+// missed tells everybody that something may not have been told.
+func (h *hub) missed() {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for practice, list := range h.followers {
+		for f := range list {
+			hand(f, change{Practice: practice, again: true})
+		}
+	}
+}
+
+// hand gives a change to a follower; a full one loses the oldest and is told to
+// fetch everything.
+func hand(f chan change, c change) {
+	for {
+		select {
+		case f <- c:
+			return
+		default:
+			c = change{Practice: c.Practice, again: true}
+			select {
+			case <-f:
+			default:
+			}
+		}
+	}
+}
+
+// FollowPractice streams what changes on the floor as server-sent events: clock,
+// reps, and again where the device should fetch everything.
+func (s *Server) FollowPractice(ctx context.Context, r api.FollowPracticeRequestObject) (api.FollowPracticeResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	return floorStream{s: s, ctx: ctx, team: team, practice: p.ID}, nil
+}
+
+type floorStream struct {
+	s        *Server
+	ctx      context.Context
+	team     gen.Team
+	practice uuid.UUID
+}
+
+const (
+	// streamLife is how long a device follows before it has to ask again, and is
+	// authorised again.
+	streamLife = 10 * time.Minute
+	// heartbeat keeps proxies from closing a silent stream (assumption).
+	heartbeat = 20 * time.Second
+)
+
+// VisitFollowPracticeResponse writes the stream until the device leaves.
+func (f floorStream) VisitFollowPracticeResponse(w http.ResponseWriter) error {
+	out := http.NewResponseController(w)
+	// The server's limit is for requests that end.
+	if err := out.SetReadDeadline(time.Time{}); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "text/event-stream")
+	w.Header().Set("X-Accel-Buffering", "no")
+	w.WriteHeader(http.StatusOK)
+	changes, leave := f.s.live.follow(f.practice)
+	defer leave()
+	beat := time.NewTicker(heartbeat)
+	defer beat.Stop()
+	end := time.NewTimer(streamLife)
+	defer end.Stop()
+	// Whoever reads this knows that nothing is missed from here on.
+	if err := f.say(w, "again", struct{}{}); err != nil {
+		return nil
+	}
+	for {
+		if err := out.Flush(); err != nil {
+			return nil // the device has left
+		}
+		var err error
+		select {
+		case <-f.ctx.Done():
+			return nil
+		case <-f.s.life.Done():
+			return nil
+		case <-end.C:
+			return nil
+		case <-beat.C:
+			_, err = fmt.Fprint(w, ": here\n\n")
+		case c := <-changes:
+			err = f.pass(w, c)
+		}
+		if err != nil {
+			return nil
+		}
+	}
+}
+
+// pass writes a change.
+func (f floorStream) pass(w http.ResponseWriter, c change) error {
+	if c.again {
+		return f.say(w, "again", struct{}{})
+	}
+	if c.Clock {
+		p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.team.ProgramID, TeamID: f.team.ID, ID: f.practice})
+		if err != nil {
+			return err
+		}
+		if err := f.say(w, "clock", f.s.clockView(p)); err != nil {
+			return err
+		}
+	}
+	if len(c.Events) == 0 {
+		return nil
+	}
+	rows, err := f.s.db.RepEvents(f.ctx, gen.RepEventsParams{ProgramID: f.team.ProgramID, Ids: c.Events})
+	if err != nil {
+		return err
+	}
+	news := api.FloorNews{Reps: []api.LoggedRep{}, Voided: []uuid.UUID{}}
+	for _, row := range rows {
+		if row.Voids != nil {
+			news.Voided = append(news.Voided, *row.Voids)
+		} else {
+			news.Reps = append(news.Reps, repView(row))
+		}
+	}
+	return f.say(w, "reps", news)
+}
+
+func (f floorStream) say(w http.ResponseWriter, event string, what any) error {
+	data, err := json.Marshal(what)
+	if err != nil {
+		return err
+	}
+	_, err = fmt.Fprintf(w, "event: %s\ndata: %s\n\n", event, data)
+	return err
+}

@@ -1,0 +1,165 @@
+package web
+
+import (
+	"bufio"
+	"context"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/reads"
+	"evrik/internal/web/api"
+)
+
+// stream is what a device hears of a practice.
+type stream struct {
+	t    *testing.T
+	news chan [2]string // event and data
+}
+
+// follow opens the stream of a practice at one of the processes.
+func (a *agent) follow(base, path string) stream {
+	a.t.Helper()
+	ctx, leave := context.WithCancel(context.Background())
+	a.t.Cleanup(leave)
+	req, err := http.NewRequestWithContext(ctx, http.MethodGet, base+path, nil)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	res, err := a.http.Do(req)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	if got := res.Header.Get("Content-Type"); res.StatusCode != 200 || got != "text/event-stream" {
+		a.t.Fatalf("%d, %s", res.StatusCode, got)
+	}
+	s := stream{a.t, make(chan [2]string, 100)}
+	go func() {
+		defer close(s.news)
+		defer res.Body.Close()
+		event := ""
+		for scan := bufio.NewScanner(res.Body); scan.Scan(); {
+			if name, is := strings.CutPrefix(scan.Text(), "event: "); is {
+				event = name
+			} else if data, is := strings.CutPrefix(scan.Text(), "data: "); is {
+				s.news <- [2]string{event, data}
+			}
+		}
+	}()
+	return s
+}
+
+// hears waits for the next event of a name, and decodes it.
+func (s stream) hears(event string, into any) {
+	s.t.Helper()
+	late := time.After(10 * time.Second)
+	for {
+		select {
+		case got, open := <-s.news:
+			if !open {
+				s.t.Fatalf("the stream ended before %s", event)
+			}
+			if got[0] != event {
+				continue
+			}
+			if err := json.Unmarshal([]byte(got[1]), into); err != nil {
+				s.t.Fatalf("%v in %s", err, got[1])
+			}
+			return
+		case <-late:
+			s.t.Fatalf("heard no %s", event)
+		}
+	}
+}
+
+// Two devices at two processes follow one practice: each hears what the other
+// logs, takes back and does to the clock; another club hears nothing of it.
+func TestDevicesHearOfEachOther(t *testing.T) {
+	w := newWorld(t)
+	second := w.process()
+	c, other := w.club("club", 6), w.club("other", 6)
+	head, helper := w.as(c.head), w.as(c.helper)
+	var p api.Practice
+	head.do("POST", c.path("/practices"), planFor(c), 201, &p)
+	at := c.path("/practices/" + p.Id.String())
+	here, there := head.follow(w.server.URL, at+"/live"), helper.follow(second.URL, at+"/live")
+	var nothing struct{}
+	here.hears("again", &nothing)
+	there.hears("again", &nothing)
+
+	rep := repEvent(p.Blocks[1].ID, c.players[0], 1, reads.Trail, reads.Curl)
+	head.do("POST", at+"/reps", batch(rep), 200, nil)
+	for _, s := range []stream{here, there} {
+		var news api.FloorNews
+		s.hears("reps", &news)
+		if len(news.Reps) != 1 || news.Reps[0].Id.String() != rep["id"] || !news.Reps[0].Right || news.Reps[0].Device == "" || len(news.Voided) != 0 {
+			t.Fatalf("%+v", news)
+		}
+	}
+	// Sent again it is no news; the void is.
+	head.do("POST", at+"/reps", batch(rep), 200, nil)
+	void := map[string]any{"id": uuid.NewString(), "kind": "void", "voids": rep["id"], "at": evening, "device": "d"}
+	head.do("POST", at+"/reps", batch(void), 200, nil)
+	var news api.FloorNews
+	there.hears("reps", &news)
+	if len(news.Reps) != 0 || len(news.Voided) != 1 || news.Voided[0].String() != rep["id"] {
+		t.Errorf("%+v", news)
+	}
+	var clock api.Clock
+	head.do("POST", at+"/clock", map[string]any{"action": "start"}, 200, nil)
+	there.hears("clock", &clock)
+	if !clock.Running || clock.Began == nil {
+		t.Errorf("%+v", clock)
+	}
+	// More than one notification holds arrives whole.
+	many := make([]map[string]any, 400)
+	for i := range many {
+		many[i] = repEvent(p.Blocks[1].ID, c.players[i%6], i+2, reads.Trail, reads.Curl)
+	}
+	head.do("POST", at+"/reps", batch(many...), 200, nil)
+	for got := 0; got < len(many); {
+		var news api.FloorNews
+		there.hears("reps", &news)
+		got += len(news.Reps)
+	}
+
+	w.as(other.head).says("GET", at+"/live", nil, 404, "")
+	// A listener whose connection was cut says so, and hears again.
+	if _, err := w.db.Pool.Exec(t.Context(), "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()"); err != nil {
+		t.Fatal(err)
+	}
+	there.hears("again", &nothing)
+	head.do("POST", at+"/clock", map[string]any{"action": "stop"}, 200, nil)
+	there.hears("clock", &clock)
+	if clock.Running {
+		t.Errorf("%+v", clock)
+	}
+}
+
+// A device that cannot keep up is told to fetch everything, and holds up nobody.
+func TestSlowFollower(t *testing.T) {
+	h := &hub{followers: map[uuid.UUID]map[chan change]bool{}}
+	practice := uuid.New()
+	slow, leave := h.follow(practice)
+	for i := range waitingChanges * 3 {
+		h.told(fmt.Sprintf(`{"p":%q,"c":true,"e":[%q]}`, practice, uuid.NewSHA1(practice, []byte{byte(i)})))
+	}
+	h.told("not ours")
+	h.told(fmt.Sprintf(`{"p":%q,"c":true}`, uuid.New()))
+	again := false
+	for range waitingChanges {
+		again = (<-slow).again || again
+	}
+	if !again || len(slow) != 0 {
+		t.Errorf("told to fetch everything %v, %d left", again, len(slow))
+	}
+	leave()
+	if len(h.followers) != 0 {
+		t.Errorf("%+v", h.followers)
+	}
+}
