@@ -4,6 +4,7 @@
 package evidence
 
 import (
+	"slices"
 	"time"
 
 	"evrik/core/drill"
@@ -14,6 +15,7 @@ import (
 // voided by another event before reps reach this package.
 type Rep struct {
 	ID     string
+	Block  string
 	At     time.Time
 	Player string
 	Role   reads.Role
@@ -27,6 +29,57 @@ type Rep struct {
 	Late     bool
 	// Corrections are tags, see Corrections.
 	Corrections []string
+	// Of names the rep and the part that was watched, so that several observations
+	// of it can be told from several reps; empty where that is not known. Observer
+	// is who watched.
+	Of, Observer string
+}
+
+// OnePerRep lets every rep count once, however many watched it: what an observer
+// said last of it stands, and where observers differ, what most of them say; on a
+// tie, what the first one said (an assumption). The order stays that of the first
+// observation.
+func OnePerRep(seen []Rep) []Rep {
+	type watched struct {
+		at   int // in the result
+		last []Rep
+	}
+	out := make([]Rep, 0, len(seen))
+	several := map[string]*watched{}
+	for _, r := range seen {
+		if r.Of == "" {
+			out = append(out, r)
+			continue
+		}
+		w, known := several[r.Of]
+		if !known {
+			several[r.Of] = &watched{len(out), []Rep{r}}
+			out = append(out, r)
+			continue
+		}
+		if i := slices.IndexFunc(w.last, func(l Rep) bool { return l.Observer == r.Observer }); i >= 0 {
+			w.last[i] = r
+		} else {
+			w.last = append(w.last, r)
+		}
+		out[w.at] = judged(w.last)
+	}
+	return out
+}
+
+// judged is the observation that counts.
+func judged(by []Rep) Rep {
+	right := 0
+	for _, r := range by {
+		if r.Right {
+			right++
+		}
+	}
+	verdict := by[0].Right
+	if 2*right != len(by) {
+		verdict = 2*right > len(by)
+	}
+	return by[slices.IndexFunc(by, func(r Rep) bool { return r.Right == verdict })]
 }
 
 // Since returns the reps that are not older than a moment.

@@ -462,6 +462,16 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 	if got := cell(); got.Judgement.Verdict != evidence.HasIt || got.Held != 4 {
 		t.Errorf("after: %s on rung %d", got.Judgement.Verdict, got.Held)
 	}
+	// The head coach logs the same eight reps: observations of them, not more reps.
+	once := cell()
+	seen := []map[string]any{}
+	for i := range 8 {
+		seen = append(seen, repEvent(p.Blocks[3].ID, c.players[0], i+1, reads.Trail, reads.Curl))
+	}
+	w.as(c.head).do("POST", c.path("/practices/"+p.Id.String()+"/reps"), batch(seen...), 200, nil)
+	if twice := cell(); twice.Judgement != once.Judgement {
+		t.Errorf("seen by two: %+v, by one: %+v", twice.Judgement, once.Judgement)
+	}
 	a.do("GET", c.path("/now"), nil, 200, &now)
 	if len(now.Holds) == 0 || now.Holds[0].Read != reads.BackCut || (*now.Corrections)[0].ID != "no-backcut" {
 		t.Errorf("after: holds %+v", now.Holds)

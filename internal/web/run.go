@@ -77,9 +77,9 @@ func (s *Server) runBlock(team gen.Team, block practice.Block, people []practice
 	}
 	if rung.Reads {
 		var answers []bool
-		for _, row := range rows {
-			if row.BlockID.String() == block.ID && row.Role == string(first) {
-				answers = append(answers, row.IsRight)
+		for _, rep := range evidence.OnePerRep(store.RepsOf(rows)) {
+			if rep.Block == block.ID && rep.Role == first {
+				answers = append(answers, rep.Right)
 			}
 		}
 		present := make([]string, len(people))

@@ -39,7 +39,7 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (boa
 	if err != nil {
 		return board{}, err
 	}
-	b := board{players: players, library: lib, rows: rows, columns: columns(team, rows, role), reps: store.RepsOf(rows)}
+	b := board{players: players, library: lib, rows: rows, columns: columns(team, rows, role), reps: evidence.OnePerRep(store.RepsOf(rows))}
 	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
 	return b, nil
 }
@@ -101,7 +101,7 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	reps := store.RepsOf(rows)
+	reps := evidence.OnePerRep(store.RepsOf(rows))
 	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
 	for role, to := range map[reads.Role]*[]evidence.Standing{reads.Cutter: &out.Cutter, reads.Screener: &out.Screener} {
 		*to = s.policy.Board([]string{p.ID.String()}, role, columns(team, rows, role), reps, s.now())[0].Cells

@@ -1,0 +1,71 @@
+package evidence
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"testing"
+)
+
+func observation(id, of, observer string, right bool) Rep {
+	return Rep{ID: id, Of: of, Observer: observer, Right: right}
+}
+
+func TestOnePerRep(t *testing.T) {
+	for name, tc := range map[string]struct {
+		seen []Rep
+		want string // ids that count, in order
+	}{
+		"nothing":                           {nil, ""},
+		"two reps":                          {[]Rep{observation("a", "1", "x", true), observation("b", "2", "x", false)}, "a b "},
+		"not numbered, so each its own":     {[]Rep{observation("a", "", "x", true), observation("b", "", "y", true)}, "a b "},
+		"two agree":                         {[]Rep{observation("a", "1", "x", true), observation("b", "1", "y", true)}, "a "},
+		"two differ: the first":             {[]Rep{observation("a", "1", "x", false), observation("b", "1", "y", true)}, "a "},
+		"three: what two say":               {[]Rep{observation("a", "1", "x", false), observation("b", "1", "y", true), observation("c", "1", "z", true)}, "b "},
+		"one says it again: the last":       {[]Rep{observation("a", "1", "x", false), observation("b", "2", "x", true), observation("c", "1", "x", true)}, "c b "},
+		"who corrected himself, and others": {[]Rep{observation("a", "1", "x", true), observation("b", "1", "y", false), observation("c", "1", "x", false)}, "c "},
+	} {
+		got := ""
+		for _, r := range OnePerRep(tc.seen) {
+			got += r.ID + " "
+		}
+		if got != tc.want {
+			t.Errorf("%s: %q counts, want %q", name, got, tc.want)
+		}
+	}
+}
+
+// However many watch, there are as many reps as were run, and where all agree the
+// count of right ones is that of one observer.
+func TestObserversNeverDouble(t *testing.T) {
+	rng := rand.New(rand.NewPCG(5, 8))
+	for range 200 {
+		reps, observers := 1+rng.IntN(12), 1+rng.IntN(4)
+		right := 0
+		var seen []Rep
+		for n := range reps {
+			is := rng.IntN(2) == 0
+			if is {
+				right++
+			}
+			for o := range observers {
+				if o == 0 || rng.IntN(3) > 0 {
+					seen = append(seen, observation(fmt.Sprint(n, o), fmt.Sprint(n), fmt.Sprint(o), is))
+				}
+			}
+		}
+		rng.Shuffle(len(seen), func(a, b int) { seen[a], seen[b] = seen[b], seen[a] })
+		one := OnePerRep(seen)
+		counted := 0
+		for _, r := range one {
+			if r.Right {
+				counted++
+			}
+		}
+		if len(one) != reps || counted != right {
+			t.Fatalf("%d of %d right, want %d of %d", counted, len(one), right, reps)
+		}
+		if again := OnePerRep(one); len(again) != reps {
+			t.Fatalf("done twice: %d", len(again))
+		}
+	}
+}
