@@ -132,6 +132,11 @@ func TestKilledWhileLogging(t *testing.T) {
 	p.Text("6 logged")
 	log(7, 12)
 	p.Text("kept on this device")
+	// The page is closed and opened with nobody to answer: all of it is here.
+	p.Until("navigator.serviceWorker.controller !== null")
+	p.Open(p.Path())
+	p.Text("12 logged")
+	p.Text("kept on this device")
 	s.again()
 	p.Text("All sent")
 	log(13, 14)

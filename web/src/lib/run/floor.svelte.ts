@@ -1,4 +1,5 @@
 import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
+import { keep, kept, unanswered } from '$lib/state/device';
 import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 
@@ -11,6 +12,7 @@ export type Lane = 1 | 2;
 
 const minute = 60000; // ms
 const longest = 6 * 60 * minute; // a practice with all its breaks (assumption)
+const rememberAfter = 300; // ms
 const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
 const offsetKey = 'evrik.clock-offset';
@@ -55,6 +57,7 @@ export class Floor {
   readonly queue: Queue;
   private stream: EventSource | undefined;
   private again: ReturnType<typeof setTimeout> | undefined;
+  private remembering: ReturnType<typeof setTimeout> | undefined;
   /** Reps that have been taken back, so that news of them that comes late is not. */
   private gone = new Set<string>();
 
@@ -73,9 +76,12 @@ export class Floor {
     // What is logged, heard or sent while the server answers must not fall between.
     const known = new Set(this.log.map((l) => l.event.id));
     const before = await this.queue.pending();
-    const run = await ask(
-      api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
-    );
+    const run = await this.fetch();
+    if (!run) {
+      for (const e of before) this.apply(e);
+      this.queue.send();
+      return;
+    }
     this.run = run;
     this.hear(run.clock);
     const stored = new Set<string>(run.reps.map((r) => r.id));
@@ -85,6 +91,47 @@ export class Floor {
     ].filter((l) => !this.gone.has(l.event.id));
     for (const e of [...before, ...(await this.queue.pending())]) this.apply(e);
     this.queue.send();
+  }
+
+  private get key() {
+    return `floor ${this.id}`;
+  }
+
+  /** The practice as the server has it; undefined where it does not answer and the
+   * practice is here already, from before or as it was kept on this device. */
+  private async fetch(): Promise<Run | undefined> {
+    try {
+      return await ask(
+        api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
+      );
+    } catch (e) {
+      if (!unanswered(e)) throw e;
+      if (this.run) return undefined;
+      const was = await kept<{ run: Run; log: Logged[] }>(this.key);
+      if (!was) throw e;
+      this.run = was.run;
+      this.log = was.log;
+      // The clock has gone on since it was kept.
+      const c = was.run.clock;
+      const since = c.running ? Math.max(0, Date.now() + this.offset - Date.parse(c.now)) : 0;
+      this.setClock({ ...c, elapsedMs: c.elapsedMs + since });
+      return undefined;
+    }
+  }
+
+  /** Keeps the practice on this device, a little after a change and however many
+   * follow. */
+  remember() {
+    this.remembering ??= setTimeout(() => this.rememberNow(), rememberAfter);
+  }
+
+  rememberNow() {
+    clearTimeout(this.remembering);
+    this.remembering = undefined;
+    const { run, clock, log } = this;
+    if (!run || !clock) return;
+    const now = { ...clock, elapsedMs: this.ran, now: this.time() };
+    keep(this.key, { run: { ...run, clock: now }, log });
   }
 
   private all = $derived(this.run?.blocks ?? []);

@@ -1,19 +1,7 @@
-import Dexie, { type EntityTable } from 'dexie';
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
+import { device, type Waiting } from '$lib/state/device';
 
 type RepEvent = Schemas['RepEvent'];
-
-interface Waiting {
-  /** Order in which the events were made on this device. */
-  n?: number;
-  practice: string;
-  event: RepEvent;
-  /** Why the server will not take it, when it has said so. */
-  refused?: string;
-}
-
-const db = new Dexie('evrik') as Dexie & { waiting: EntityTable<Waiting, 'n'> };
-db.version(1).stores({ waiting: '++n, practice' });
 
 const batch = 100;
 const shortestPause = 1000; // ms between tries while there is no answer
@@ -36,14 +24,14 @@ export class Queue {
 
   /** The events of this practice that the server may not have yet. */
   async pending(): Promise<RepEvent[]> {
-    const rows = await db.waiting.where({ practice: this.practice }).sortBy('n');
+    const rows = await device.waiting.where({ practice: this.practice }).sortBy('n');
     this.waiting = rows.length;
     return rows.map((r) => r.event);
   }
 
   /** Keeps events on the device, then tries to send them. */
   async put(events: RepEvent[]) {
-    await db.waiting.bulkAdd(events.map((event) => ({ practice: this.practice, event })));
+    await device.waiting.bulkAdd(events.map((event) => ({ practice: this.practice, event })));
     this.waiting += events.length;
     this.send();
   }
@@ -54,7 +42,7 @@ export class Queue {
     clearTimeout(this.timer);
     try {
       for (;;) {
-        const rows = (await db.waiting.where({ practice: this.practice }).sortBy('n')).filter(
+        const rows = (await device.waiting.where({ practice: this.practice }).sortBy('n')).filter(
           (r) => !r.refused
         );
         if (rows.length === 0) break;
@@ -69,7 +57,7 @@ export class Queue {
       this.pause = Math.min(longestPause, this.pause * 2);
     } finally {
       this.sending = false;
-      this.waiting = await db.waiting.where({ practice: this.practice }).count();
+      this.waiting = await device.waiting.where({ practice: this.practice }).count();
     }
   }
 
@@ -81,7 +69,7 @@ export class Queue {
           body: { events: rows.map((r) => r.event) }
         })
       );
-      await db.waiting.bulkDelete(rows.flatMap((r) => (r.n === undefined ? [] : [r.n])));
+      await device.waiting.bulkDelete(rows.flatMap((r) => (r.n === undefined ? [] : [r.n])));
     } catch (e) {
       const final =
         e instanceof Refusal && e.status >= 400 && e.status < 500 && ![401, 403, 408, 429].includes(e.status);
@@ -93,7 +81,7 @@ export class Queue {
       }
       this.refused = e.message;
       const n = rows[0]?.n;
-      if (n !== undefined) await db.waiting.update(n, { refused: e.message });
+      if (n !== undefined) await device.waiting.update(n, { refused: e.message });
     }
   }
 

@@ -1,4 +1,5 @@
 import { api, ask, type Schemas } from '$lib/api/client';
+import { forget, keep, orKept } from './device';
 
 type Catalogue = Schemas['Catalogue'];
 
@@ -10,7 +11,7 @@ class Session {
   own = $state.raw<Schemas['OwnDrill'][]>([]);
 
   async load() {
-    this.take(await ask(api.GET('/api/session')));
+    this.take(await orKept('session', ask(api.GET('/api/session'))));
     await this.know();
   }
 
@@ -26,6 +27,7 @@ class Session {
 
   async signOut(everywhere: boolean) {
     await ask(api.DELETE('/api/session', { params: { query: { everywhere } } }));
+    await forget();
     await this.load();
   }
 
@@ -64,7 +66,7 @@ class Session {
   }
 
   async loadOwn() {
-    this.own = await ask(api.GET('/api/drills'));
+    this.own = await orKept('drills', ask(api.GET('/api/drills')));
   }
 
   correction(id: string) {
@@ -77,11 +79,15 @@ class Session {
 
   private take(view: Schemas['Session']) {
     this.view = view;
+    keep('session', view);
   }
 
   private async know() {
     if (this.view?.state === 'in' && !this.catalogue) {
-      const [catalogue] = await Promise.all([ask(api.GET('/api/catalogue')), this.loadOwn()]);
+      const [catalogue] = await Promise.all([
+        orKept('catalogue', ask(api.GET('/api/catalogue'))),
+        this.loadOwn()
+      ]);
       this.catalogue = catalogue;
     }
   }

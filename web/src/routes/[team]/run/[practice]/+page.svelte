@@ -32,6 +32,9 @@
   $effect(() => {
     if (block) untrack(() => floor.fresh());
   });
+  $effect(() => {
+    if (floor.run && floor.clock && floor.log) untrack(() => floor.remember());
+  });
   // The horn sounds once, when the time of a block is up while it runs.
   const up = $derived(Boolean(floor.clock?.running) && floor.left <= 0 ? block : '');
   let sounded = '';
@@ -59,7 +62,7 @@
   }
 </script>
 
-<svelte:window onkeydown={keys} ononline={() => floor.queue.send()} />
+<svelte:window onkeydown={keys} ononline={() => floor.queue.send()} onpagehide={() => floor.rememberNow()} />
 
 <div class="floor">
   {#if failed}

@@ -1,0 +1,57 @@
+import Dexie, { type EntityTable } from 'dexie';
+import { Refusal, type Schemas } from '$lib/api/client';
+
+/** An event that the server may not have yet. */
+export interface Waiting {
+  /** Order in which the events were made on this device. */
+  n?: number;
+  practice: string;
+  event: Schemas['RepEvent'];
+  /** Why the server will not take it, when it has said so. */
+  refused?: string;
+}
+
+/** An answer of the server, for when there is none. */
+interface Kept {
+  key: string;
+  value: unknown;
+}
+
+export const device = new Dexie('evrik') as Dexie & {
+  waiting: EntityTable<Waiting, 'n'>;
+  kept: EntityTable<Kept, 'key'>;
+};
+device.version(1).stores({ waiting: '++n, practice' });
+device.version(2).stores({ waiting: '++n, practice', kept: '&key' });
+
+/** Keeps an answer. A device without room goes on without it. */
+export async function keep(key: string, value: unknown) {
+  await device.kept.put({ key, value }).catch(() => {});
+}
+
+/** What was kept; undefined if nothing was. */
+export async function kept<T>(key: string): Promise<T | undefined> {
+  const row = await device.kept.get(key).catch(() => undefined);
+  return row?.value as T | undefined;
+}
+
+/** Forgets all answers, on signing out. What waits to be sent stays. */
+export async function forget() {
+  await device.kept.clear().catch(() => {});
+}
+
+/** True where no answer came, or the server is in trouble. */
+export const unanswered = (e: unknown) => e instanceof Refusal && (e.status === 0 || e.status >= 500);
+
+/** The server's answer, which is kept; where there is none, what was kept. */
+export async function orKept<T>(key: string, call: Promise<T>): Promise<T> {
+  try {
+    const value = await call;
+    await keep(key, value);
+    return value;
+  } catch (e) {
+    const value = unanswered(e) ? await kept<T>(key) : undefined;
+    if (value === undefined) throw e;
+    return value;
+  }
+}

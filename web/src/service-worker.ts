@@ -1,0 +1,44 @@
+/// <reference types="@sveltejs/kit" />
+/// <reference no-default-lib="true"/>
+/// <reference lib="esnext" />
+/// <reference lib="webworker" />
+import { build, files, version } from '$service-worker';
+
+// The app itself stays on the device, so that the floor opens with no network.
+// What the server knows is kept by the app, never here.
+const worker = self as unknown as ServiceWorkerGlobalScope;
+const name = `evrik-${version}`;
+const page = '/';
+const parts = new Set([...build, ...files]);
+
+worker.addEventListener('install', (event) => {
+  event.waitUntil(
+    caches
+      .open(name)
+      .then((cache) => cache.addAll([...parts, page]))
+      .then(() => worker.skipWaiting())
+  );
+});
+
+worker.addEventListener('activate', (event) => {
+  const old = async () => {
+    for (const key of await caches.keys()) if (key !== name) await caches.delete(key);
+    await worker.clients.claim();
+  };
+  event.waitUntil(old());
+});
+
+worker.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (request.method !== 'GET' || url.origin !== location.origin) return;
+  if (parts.has(url.pathname)) event.respondWith(fromDevice(url.pathname, request));
+  // Every address of the app is one page; the server's is newer where it answers.
+  else if (request.mode === 'navigate' && !/^\/(api|calendar)\//.test(url.pathname))
+    event.respondWith(fetch(request).catch(() => fromDevice(page, request)));
+});
+
+async function fromDevice(path: string, request: Request): Promise<Response> {
+  const cache = await caches.open(name);
+  return (await cache.match(path)) ?? fetch(request);
+}
