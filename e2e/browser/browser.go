@@ -184,7 +184,10 @@ func (p *Page) Until(expression string) {
 }
 
 // Outline is the visible text of the page.
-func (p *Page) Outline() string { return Eval[string](p, "document.body.innerText") }
+func (p *Page) Outline() string {
+	// Between two documents there is no body, and so no text.
+	return Eval[string](p, "document.body?.innerText ?? ''")
+}
 
 // Click clicks the first thing of a role with this name, once it stands still
 // and nothing lies over it: a hand would wait for that too.

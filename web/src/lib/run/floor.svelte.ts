@@ -60,6 +60,9 @@ export class Floor {
   private remembering: ReturnType<typeof setTimeout> | undefined;
   /** Reps that have been taken back, so that news of them that comes late is not. */
   private gone = new Set<string>();
+  private acts = 0; // on the clock, ever
+  private acting = 0; // of them unanswered
+  private missed = false; // news of the clock while one was unanswered
 
   constructor(
     private team: string,
@@ -76,6 +79,7 @@ export class Floor {
     // What is logged, heard or sent while the server answers must not fall between.
     const known = new Set(this.log.map((l) => l.event.id));
     const before = await this.queue.pending();
+    const acts = this.acts;
     const run = await this.fetch();
     if (!run) {
       for (const e of before) this.apply(e);
@@ -83,7 +87,8 @@ export class Floor {
       return;
     }
     this.run = run;
-    this.hear(run.clock);
+    // What the coach has done to the clock meanwhile is newer than this answer.
+    if (acts === this.acts) this.hear(run.clock);
     const stored = new Set<string>(run.reps.map((r) => r.id));
     this.log = [
       ...run.reps.map((r) => this.logged(r)),
@@ -361,7 +366,10 @@ export class Floor {
     const on = (name: string, then: (data: string) => void) =>
       stream.addEventListener(name, (e) => then((e as MessageEvent<string>).data));
     on('again', () => this.load().catch(() => {}));
-    on('clock', (data) => this.hear(JSON.parse(data)));
+    on('clock', (data) => {
+      if (this.acting === 0) this.hear(JSON.parse(data));
+      else this.missed = true;
+    });
     on('reps', (data) => {
       const news: Schemas['FloorNews'] = JSON.parse(data);
       const known = new Set(this.log.map((l) => l.event.id));
@@ -419,6 +427,8 @@ export class Floor {
     if (!c) return;
     const to = block ?? c.block ?? this.blocks[0]?.block.id;
     const moved = to !== c.block;
+    const mine = ++this.acts;
+    this.acting++;
     this.setClock({
       ...c,
       status: action === 'finish' ? 'done' : 'open',
@@ -429,15 +439,19 @@ export class Floor {
     });
     try {
       const body = { action, ...(block ? { block } : {}) };
-      this.hear(
-        await ask(
-          api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body })
-        )
+      const heard = await ask(
+        api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body })
       );
+      if (mine === this.acts) this.hear(heard);
       this.problem = '';
     } catch (e) {
       if (!(e instanceof Refusal && e.status === 0))
         this.problem = e instanceof Error ? e.message : String(e);
+    } finally {
+      if (--this.acting === 0 && this.missed) {
+        this.missed = false;
+        this.load().catch(() => {});
+      }
     }
   }
 
