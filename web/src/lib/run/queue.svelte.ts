@@ -5,7 +5,7 @@ type RepEvent = Schemas['RepEvent'];
 
 const batch = 100;
 const shortestPause = 1000; // ms between tries while there is no answer
-const longestPause = 15000; // ms
+const longestPause = 5000; // ms; a coach who sees the network back should soon see "All sent" (assumption)
 
 /** Events are written to the device first and leave it only when the server
  * has answered that they are stored. Sending twice is harmless. */
