@@ -91,7 +91,7 @@ func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 	if err := f.prepare(); err != nil {
 		return Filled{}, err
 	}
-	best, err := f.solve(p.Minutes, fit.DefaultWork)
+	best, err := f.solve(p.Minutes, fit.DefaultWork, p.splits())
 	if err != nil {
 		return Filled{}, f.tooLong(err)
 	}
@@ -116,7 +116,13 @@ func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 		}
 	}
 	if out.Sheet.Demand-out.Sheet.Covered >= 0.5 && p.Minutes+moreMinutes <= MaxPractice {
-		if more, err := f.solve(p.Minutes+moreMinutes, askMoreWork); err == nil {
+		// Parted as the plan is, or not at all: another way for ten minutes more
+		// would be another plan.
+		var same []split
+		if best.split != nil {
+			same = []split{*best.split}
+		}
+		if more, err := f.solve(p.Minutes+moreMinutes, askMoreWork, same); err == nil {
 			out.MoreReps = max(0, more.reps()-reps)
 		}
 	}
@@ -132,7 +138,8 @@ type filler struct {
 	head, tail int
 	given      []float64
 	taken      map[StageKey]bool
-	lengths    []int // of blocks, in minutes
+	lengths    []int                 // of blocks, in minutes
+	offered    map[string]candidates // by the name of a split
 	pinnedPart bool
 }
 
@@ -181,7 +188,7 @@ func (f *filler) prepare() error {
 			return conflict("%s is in the plan and left out at once. Take the block out, or let the drill in again.", b.Title)
 		}
 	}
-	f.taken = map[StageKey]bool{}
+	f.taken, f.offered = map[StageKey]bool{}, map[string]candidates{}
 	f.given = make([]float64, len(p.Wants))
 	at := map[Want]int{}
 	for i, w := range p.Wants {
@@ -272,13 +279,13 @@ func (f *filler) frame() []Block {
 	return []Block{block("Warm-up: run, land, change direction", 10), block("Ball handling and lay-ups, both sides", 9), block("Free throws and one thing learned", 8)}
 }
 
-// solve fits the minutes, with the squad together and parted in every way.
-func (f *filler) solve(minutes float64, work int) (answer, error) {
+// solve fits the minutes, with the squad together and parted in some ways.
+func (f *filler) solve(minutes float64, work int, splits []split) (answer, error) {
 	best, err := f.solveSplit(nil, minutes, 0, work)
 	if err != nil || f.pinnedPart {
 		return best, err
 	}
-	for _, s := range f.plan.splits() {
+	for _, s := range splits {
 		other, err := f.solveSplit(&s, minutes, best.solution.Value, min(work, secondWork))
 		if err != nil {
 			return best, err
@@ -293,8 +300,22 @@ func (f *filler) solve(minutes float64, work int) (answer, error) {
 	return best, nil
 }
 
+// candidates are gathered once for each way to part the squad.
+func (f *filler) candidates(part *split) candidates {
+	name := ""
+	if part != nil {
+		name = part.name
+	}
+	c, known := f.offered[name]
+	if !known {
+		c = f.plan.candidates(part, f.taken, f.lengths)
+		f.offered[name] = c
+	}
+	return c
+}
+
 func (f *filler) solveSplit(part *split, minutes, beat float64, work int) (answer, error) {
-	a := answer{candidates: f.plan.candidates(part, f.taken, f.lengths), split: part, kept: f.kept}
+	a := answer{candidates: f.candidates(part), split: part, kept: f.kept}
 	pr := &fit.Problem{Minutes: minutes, Options: a.options, Head: f.head, Tail: f.tail, Given: f.given,
 		Stretch: WaterEvery, Break: waterMinutes, HardPerStretch: HardInARow, Beat: beat, Work: work}
 	if part != nil {

@@ -163,13 +163,16 @@ type bounder struct {
 	gateAt []int     // index of a group's price, or -1
 	wanted [][]int   // for each group, the gates it would satisfy
 	slack  []float64 // subgradient of the rep prices
+	gate   []float64 // of the gates' prices
+	at     prices    // that are being tried
 	chosen []int
 	work   int
 }
 
 func newBounder(m *model) *bounder {
 	b := &bounder{m: m, value: make([]float64, len(m.p.Options)), gateAt: make([]int, len(m.groups)),
-		wanted: make([][]int, len(m.groups)), slack: make([]float64, len(m.curves))}
+		wanted: make([][]int, len(m.groups)), slack: make([]float64, len(m.curves)),
+		gate: make([]float64, len(m.gates)), at: m.noPrices()}
 	var count [lanes]int
 	for g, gr := range m.groups {
 		count[gr.lane]++
@@ -417,13 +420,14 @@ func (b *bounder) others(st *state, lane Lane) []float64 {
 // bound and its prices. see is shown every relaxed completion.
 func (b *bounder) tighten(st *state, q prices, steps int, target float64, see func([]int)) (float64, prices) {
 	best, bestAt := math.Inf(1), q.clone()
-	at := q.clone()
+	at, gate := b.at, b.gate
+	copy(at.rep, q.rep)
+	copy(at.gate, q.gate)
 	theta, since := 1.0, 0
-	gate := make([]float64, len(b.m.gates))
 	for range steps {
 		d := b.bound(st, at)
 		if math.IsInf(d, -1) {
-			return d, at
+			return d, bestAt
 		}
 		if see != nil {
 			see(b.chosen)

@@ -52,7 +52,13 @@ type search struct {
 	best  Solution
 	tried map[string]bool
 	got   []float64
-	ids   int
+	// together is the set that is looked at; its room is kept between looks.
+	together []int
+	// with and without are the bounds of the node that is branched on, by option
+	// and by group; st is its state.
+	with, without []float64
+	st            state
+	ids           int
 }
 
 // Solve finds the plan that covers the most. Where the work runs out first, the
@@ -67,7 +73,9 @@ func Solve(p *Problem) (Solution, error) {
 		return Solution{}, fmt.Errorf("%w in %g minutes", ErrNoPlan, p.Minutes)
 	}
 	m := p.model()
-	s := &search{bounder: newBounder(m), p: p, tried: map[string]bool{}, got: make([]float64, len(m.curves))}
+	s := &search{bounder: newBounder(m), p: p, tried: map[string]bool{}, got: make([]float64, len(m.curves)),
+		with: make([]float64, len(p.Options)), without: make([]float64, len(m.groups)),
+		st: state{open: make([]bool, len(m.groups)), in: make([]bool, len(m.groups)), base: make([]float64, len(m.curves))}}
 	s.best = Solution{Stretches: stretches, Value: m.value(nil, s.got), Found: true}
 	if p.Beat > s.best.Value {
 		s.best.Value, s.best.Found = p.Beat, false
@@ -196,7 +204,10 @@ func (s *search) run() {
 
 // see offers a node's options with those of a relaxed completion.
 func (s *search) see(st *state) func([]int) {
-	return func(more []int) { s.offer(append(slices.Clone(st.chain), more...)) }
+	return func(more []int) {
+		s.together = append(append(s.together[:0], st.chain...), more...)
+		s.offer(s.together)
+	}
 }
 
 // branch tightens a node and returns its children that can still be better.
@@ -213,25 +224,23 @@ func (s *search) branch(n *node) []*node {
 	// What cannot be in a better plan is shut below this node; what is left has
 	// its bound already.
 	closed := slices.Clone(n.shut)
-	with := map[int]float64{}
-	without := map[int]float64{}
 	s.forced(st, q, func(o int, v float64) {
-		if with[o] = v; v <= s.best.Value+tiny {
+		if s.with[o] = v; v <= s.best.Value+tiny {
 			closed.set(o)
 		}
-	}, func(g int, v float64) { without[g] = v })
+	}, func(g int, v float64) { s.without[g] = v })
 	g := s.pick(st, q)
 	if g < 0 {
 		return nil // everything is settled, and it has been offered
 	}
 	var out []*node
 	for _, o := range append(slices.Clone(s.m.groups[g].options), -1) {
-		v := without[g]
+		v := s.without[g]
 		if o >= 0 {
 			if st.shut.has(o) {
 				continue
 			}
-			v = with[o]
+			v = s.with[o]
 		}
 		if v = min(v, bound); v > s.best.Value+tiny {
 			s.ids++
@@ -269,7 +278,11 @@ func (s *search) pick(st *state, q prices) int {
 // state works a node out.
 func (s *search) state(n *node) *state {
 	m := s.m
-	st := &state{open: make([]bool, len(m.groups)), in: make([]bool, len(m.groups)), base: make([]float64, len(m.curves)), shut: n.shut}
+	st := &s.st // one node is worked out at a time
+	clear(st.in)
+	clear(st.base)
+	*st = state{open: st.open, in: st.in, base: st.base, shut: n.shut, chain: st.chain[:0], unmet: st.unmet[:0],
+		live: [lanes][]choice{st.live[Whole][:0], st.live[EndA][:0], st.live[EndB][:0]}}
 	for g, gr := range m.groups {
 		st.open[g] = slices.ContainsFunc(gr.options, func(o int) bool { return !n.shut.has(o) })
 	}
