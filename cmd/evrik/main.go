@@ -94,6 +94,12 @@ func run(ctx context.Context, args []string) error {
 		if n, err := db.DemoProgram(ctx); err == nil && n > 0 {
 			options.Demo = &demo.SignIn
 		}
+		devices, end, err := standIns(listener.Addr())
+		if err != nil {
+			return err
+		}
+		defer end()
+		options.StandIns = devices
 	}
 	return serve(ctx, listener, db, options)
 }
@@ -150,6 +156,9 @@ func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options) 
 	fmt.Printf("Evrik is at http://%s\n", l.Addr())
 	if o.Demo != nil {
 		fmt.Printf("Demo sign-in (filled in for you): %s / %s\n", o.Demo.Email, o.Demo.Password)
+	}
+	if o.StandIns != nil {
+		fmt.Printf("Simulated scoreboard: %s (EVRIK_STANDINS=off leaves simulated devices out)\n", *o.StandIns.Scoreboard)
 	}
 	fmt.Println("Ctrl-C stops it; the data is kept.")
 	select {

@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"testing"
+
+	"evrik/core/reads"
 )
 
 func observation(id, of, observer string, right bool) Rep {
@@ -67,5 +69,25 @@ func TestObserversNeverDouble(t *testing.T) {
 		if again := OnePerRep(one); len(again) != reps {
 			t.Fatalf("done twice: %d", len(again))
 		}
+	}
+}
+
+// Verdicts that some reps have turned: with them and without, at one moment.
+func TestTurns(t *testing.T) {
+	old, tonight := made("+-+-+-+-", 3), made("++++++++++++++++++++", 0)
+	for i := range old {
+		old[i].Player, tonight[i].Player = "a", "a"
+	}
+	for i := range tonight {
+		tonight[i].Player, tonight[i].ID = "a", "tonight"
+	}
+	isNew := func(r Rep) bool { return r.ID == "tonight" }
+	p := DefaultPolicy()
+	turns := p.Turns([]string{"a", "b"}, reads.Cutter, []reads.Read{reads.Curl, reads.Fade}, append(old, tonight...), isNew, now)
+	if len(turns) != 1 || turns[0].Player != "a" || turns[0].Read != reads.Curl || turns[0].Is != HasIt || turns[0].Was == HasIt {
+		t.Errorf("%+v", turns)
+	}
+	if none := p.Turns([]string{"a"}, reads.Cutter, []reads.Read{reads.Curl}, old, isNew, now); len(none) != 0 {
+		t.Errorf("%+v", none)
 	}
 }

@@ -159,24 +159,34 @@ func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
 		return
 	}
 	for _, set := range c.setUps(s, b, helpers) {
-		players := c.plan.taking(set, isLive(s.stage))
 		for _, minutes := range c.lengths {
 			set.Minutes = float64(minutes)
-			o := fit.Option{Stage: i, Lane: lane, Minutes: minutes, Hard: isLive(s.stage), After: after, Rank: s.stage.Rung.Number()}
-			for _, sh := range c.plan.shares(s.drill, s.stage, set) {
-				for _, id := range players {
-					if d, wanted := c.demands[sh.want(id)]; wanted {
-						o.Gives = append(o.Gives, fit.Give{Demand: d, Reps: sh.reps})
-					}
-				}
-			}
-			if len(o.Gives) == 0 {
+			if !c.offer(i, set, lane, after) {
 				break
 			}
-			c.options = append(c.options, o)
-			c.blocks = append(c.blocks, set)
 		}
 	}
+}
+
+// offer makes an option of a block that runs a stage; false where it gives nothing
+// that anybody needs.
+func (c *candidates) offer(i int, b Block, lane fit.Lane, after []int) bool {
+	s := c.stages[i]
+	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: isLive(s.stage), After: after, Rank: s.stage.Rung.Number()}
+	players := c.plan.taking(b, isLive(s.stage))
+	for _, sh := range c.plan.shares(s.drill, s.stage, b) {
+		for _, id := range players {
+			if d, wanted := c.demands[sh.want(id)]; wanted {
+				o.Gives = append(o.Gives, fit.Give{Demand: d, Reps: sh.reps})
+			}
+		}
+	}
+	if len(o.Gives) == 0 {
+		return false
+	}
+	c.options = append(c.options, o)
+	c.blocks = append(c.blocks, b)
+	return true
 }
 
 // setUps finds at how many baskets a stage runs best with the helpers and balls

@@ -39,6 +39,15 @@ type Clock struct {
 	Since time.Time
 	// Began is when it was started for the first time; zero before.
 	Began time.Time
+	// Changed is when it was last touched; zero before.
+	Changed time.Time
+}
+
+// ClockEvent is one action on a clock.
+type ClockEvent struct {
+	At     time.Time
+	Action Action
+	Block  string // that runs from here on
 }
 
 // Elapsed is how long the current block has run.
@@ -49,9 +58,14 @@ func (c Clock) Elapsed(now time.Time) time.Duration {
 	return c.Before + max(0, now.Sub(c.Since))
 }
 
-// Apply returns the clock after an action. blocks are the practice's block ids
-// in order. Errors are sentences.
+// Apply returns the clock after an action of some moment, which may lie back: a
+// device without a network tells it late. What is older than the last action
+// changes nothing, and applying an action again changes nothing either. blocks are
+// the practice's block ids in order. Errors are sentences.
 func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Clock, error) {
+	if now.Before(c.Changed) {
+		return c, nil
+	}
 	switch a {
 	case StartClock, GoToBlock:
 		if len(blocks) == 0 {
@@ -86,5 +100,26 @@ func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Cl
 	default:
 		return c, errors.New("The clock knows start, stop, block, finish and reopen.")
 	}
+	c.Changed = now
 	return c, nil
+}
+
+// Ran is how long each block's clock ran, by block id, from the actions in order.
+func Ran(events []ClockEvent, now time.Time) map[string]time.Duration {
+	ran := map[string]time.Duration{}
+	block, since := "", time.Time{}
+	for _, e := range events {
+		if !since.IsZero() {
+			ran[block] += e.At.Sub(since)
+		}
+		running := e.Action == StartClock || e.Action == GoToBlock && !since.IsZero()
+		block, since = e.Block, time.Time{}
+		if running {
+			since = e.At
+		}
+	}
+	if !since.IsZero() {
+		ran[block] += max(0, now.Sub(since))
+	}
+	return ran
 }

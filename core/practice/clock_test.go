@@ -46,14 +46,14 @@ func TestClock(t *testing.T) {
 		block  string
 		blocks []string
 	}{{StartClock, "", nil}, {GoToBlock, "gone", blocks}, {"moon", "", blocks}} {
-		if after, err := c.Apply(tc.a, tc.block, tc.blocks, t0); err == nil || after != c {
+		if after, err := c.Apply(tc.a, tc.block, tc.blocks, at(30)); err == nil || after != c {
 			t.Errorf("%+v: %+v %v", tc, after, err)
 		}
 	}
 	if looked, err := (Clock{}).Apply(GoToBlock, "b", blocks, t0); err != nil || !looked.Began.IsZero() {
 		t.Errorf("looking at a block began the practice: %+v %v", looked, err)
 	}
-	if moved, err := c.Apply(StartClock, "", []string{"x"}, t0); err != nil || moved.Block != "x" {
+	if moved, err := c.Apply(StartClock, "", []string{"x"}, at(30)); err != nil || moved.Block != "x" {
 		t.Errorf("a plan that lost its current block starts at the first: %+v %v", moved, err)
 	}
 }

@@ -136,6 +136,9 @@ type filler struct {
 	newID      func() string
 	kept       [][]Block // each a block, or what runs at the two ends side by side
 	head, tail int
+	// past is how many blocks of the plan have been run: they stay where they are,
+	// and what they gave is in the evidence.
+	past       int
 	given      []float64
 	taken      map[StageKey]bool
 	lengths    []int                 // of blocks, in minutes
@@ -189,31 +192,14 @@ func (f *filler) prepare() error {
 		}
 	}
 	f.taken, f.offered = map[StageKey]bool{}, map[string]candidates{}
-	f.given = make([]float64, len(p.Wants))
-	at := map[Want]int{}
-	for i, w := range p.Wants {
-		at[w.key()] = i
-	}
-	for i, b := range blocks {
-		if side := len(f.kept) - 1; b.End > 0 && i > 0 && blocks[i-1].End > 0 {
-			f.kept[side] = append(f.kept[side], b)
-		} else {
-			f.kept = append(f.kept, []Block{b})
-		}
+	f.kept = sides(blocks)
+	for _, b := range blocks {
 		f.pinnedPart = f.pinnedPart || b.End > 0
-		d, st, err := StageOf(p.Library, b)
-		if b.Kind != DrillBlock || err != nil {
-			continue
-		}
-		f.taken[StageKey{b.Drill, b.Stage}] = true
-		for _, sh := range p.shares(d, st, b) {
-			for _, id := range p.taking(b, isLive(st)) {
-				if k, wanted := at[sh.want(id)]; wanted {
-					f.given[k] += sh.reps
-				}
-			}
+		if _, _, err := StageOf(p.Library, b); b.Kind == DrillBlock && err == nil {
+			f.taken[StageKey{b.Drill, b.Stage}] = true
 		}
 	}
+	f.given = p.given(blocks[f.past:])
 	free := p.Minutes
 	for _, side := range f.kept {
 		free -= minutesOf(side)
@@ -222,6 +208,40 @@ func (f *filler) prepare() error {
 		f.lengths = closely
 	}
 	return f.contradiction(blocks)
+}
+
+// given is how many reps of each want some blocks give.
+func (p Plan) given(blocks []Block) []float64 {
+	given, at := make([]float64, len(p.Wants)), map[Want]int{}
+	for i, w := range p.Wants {
+		at[w.key()] = i
+	}
+	for _, b := range blocks {
+		d, st, err := StageOf(p.Library, b)
+		if b.Kind != DrillBlock || err != nil {
+			continue
+		}
+		for _, sh := range p.shares(d, st, b) {
+			for _, id := range p.taking(b, isLive(st)) {
+				if k, wanted := at[sh.want(id)]; wanted {
+					given[k] += sh.reps
+				}
+			}
+		}
+	}
+	return given
+}
+
+// sides groups blocks: each alone, or what runs at the two ends side by side.
+func sides(blocks []Block) (out [][]Block) {
+	for i, b := range blocks {
+		if b.End > 0 && i > 0 && blocks[i-1].End > 0 {
+			out[len(out)-1] = append(out[len(out)-1], b)
+		} else {
+			out = append(out, []Block{b})
+		}
+	}
+	return out
 }
 
 // minutesOf is how long a kept block lasts, or what runs at the two ends.
@@ -239,7 +259,7 @@ func (f *filler) contradiction(blocks []Block) error {
 	kept.Blocks = blocks
 	for i, b := range blocks {
 		d, st, err := StageOf(kept.Library, b)
-		if b.Kind != DrillBlock || err != nil || !isLive(st) || kept.shownBefore(i, d.Screen) || !kept.shownBefore(len(blocks), d.Screen) {
+		if i < f.past || b.Kind != DrillBlock || err != nil || !isLive(st) || kept.shownBefore(i, d.Screen) || !kept.shownBefore(len(blocks), d.Screen) {
 			continue
 		}
 		if here, unready := kept.unready(d.Screen, kept.taking(b, true)); tooNew(unready, here) {

@@ -352,11 +352,7 @@ func StageOf(lib drill.Library, b Block) (*drill.Drill, drill.Stage, error) {
 
 // Order is the order list of a drill block for those of these people who take part.
 func Order(lib drill.Library, b Block, people []Person) (drill.Order, error) {
-	d, st, err := StageOf(lib, b)
-	if err != nil {
-		return drill.Order{}, err
-	}
-	return drill.OrderList(d, st, b.setup(taking(people, b, isLive(st))))
+	return order(lib, b, people, nil)
 }
 
 // setup is a block as the order list wants it.

@@ -8,6 +8,7 @@ import (
 	"evrik/core/drill"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
 
@@ -82,6 +83,7 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 		return err
 	}
 	screen, _ := reads.ScreenByID(s.drill.Screen)
+	var events []gen.RepEvent
 	for _, rep := range order.Reps {
 		cue := rep.Cue
 		if cue == reads.NoCue {
@@ -89,16 +91,13 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 		}
 		row, _ := screen.Row(reads.School{}, cue)
 		at := from.Add(time.Duration(float64(rep.Slot) * order.Seconds * float64(time.Second)))
-		if err := s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at); err != nil {
-			return err
-		}
+		events = append(events, s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at))
 		if s.rng.Float64() < screenerShare {
-			if err := s.rep(rep, cue, reads.Screener, row.ScreenerRead, s.members[rep.Screener], at); err != nil {
-				return err
-			}
+			events = append(events, s.rep(rep, cue, reads.Screener, row.ScreenerRead, s.members[rep.Screener], at))
 		}
 	}
-	return nil
+	_, err = store.PutReps(s.ctx, s.q, s.program, s.team, events)
+	return err
 }
 
 // rate is a player's true rate on a read in this block.
@@ -115,9 +114,9 @@ func (s *session) rate(m member, read reads.Read, side string) float64 {
 	return min(highest, max(lowest, r))
 }
 
-func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) error {
-	row := gen.InsertRepEventParams{
-		ID: s.id(), ProgramID: s.program, TeamID: s.team, PracticeID: s.practice, BlockID: uuid.MustParse(s.block.ID), Kind: "rep",
+func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) gen.RepEvent {
+	row := gen.RepEvent{
+		ID: s.id(), PracticeID: s.practice, BlockID: uuid.MustParse(s.block.ID), Kind: "rep",
 		RepNo: int32(rep.No), At: at, PlayerID: m.id, Role: string(role), Drill: s.drill.ID, Rung: string(s.stage.Rung), Screen: s.drill.Screen,
 		Side: rep.Side, Cue: cue.String(), Expected: string(read), Made: string(read), IsRight: true,
 		Corrections: []string{}, ObserverID: s.coaches[rep.Basket-1], Device: "demo",
@@ -130,6 +129,5 @@ func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.
 			row.Corrections = []string{list[s.rng.IntN(len(list))]}
 		}
 	}
-	_, err := s.q.InsertRepEvent(s.ctx, row)
-	return err
+	return row
 }

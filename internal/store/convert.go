@@ -112,6 +112,38 @@ func BlocksOf(rows []gen.Block) []practice.Block {
 	return blocks
 }
 
+// ChangesOf turns stored changes of a running practice into the core's.
+func ChangesOf(rows []gen.FloorChange) []practice.Change {
+	out := make([]practice.Change, len(rows))
+	for i, r := range rows {
+		out[i] = practice.Change{Kind: practice.ChangeKind(r.Kind), After: int(r.AfterRep), Was: practice.Presence(r.Was), State: practice.Presence(r.State)}
+		if r.BlockID != nil {
+			out[i].Block = r.BlockID.String()
+		}
+		if r.PlayerID != nil {
+			out[i].Player = r.PlayerID.String()
+		}
+	}
+	return out
+}
+
+// ClockOf turns what was done to a clock into the core's events.
+func ClockOf(rows []gen.ClockEvent) []practice.ClockEvent {
+	out := make([]practice.ClockEvent, len(rows))
+	for i, r := range rows {
+		out[i] = practice.ClockEvent{At: r.At, Action: practice.Action(r.Action)}
+		if r.BlockID != nil {
+			out[i].Block = r.BlockID.String()
+		}
+	}
+	return out
+}
+
+// DroppedOf are the blocks that were given up while a practice ran.
+func DroppedOf(p gen.Practice) (blocks []practice.Block, err error) {
+	return blocks, read("what practice "+p.ID.String()+" dropped", p.Dropped, &blocks)
+}
+
 // jsonOf is a value as it is stored. Values of the core are plain data that their
 // Check has seen, so that writing them cannot fail.
 func jsonOf(v any) []byte {

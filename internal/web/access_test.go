@@ -56,6 +56,10 @@ func bodyFor(operation string, c club) any {
 	switch operation {
 	case "judge", "readMap", "play":
 		return downTrail()
+	case "changeFloor":
+		return map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": c.players[0], "state": "left"}
+	case "setReview":
+		return map[string]any{"review": "Good ears tonight."}
 	case "addDrill":
 		return drill.File{Schema: drill.FileSchema, Drill: drill.Catalogue()[0]}
 	case "previewDrill":
@@ -99,7 +103,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key")
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{screenId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 
@@ -110,6 +114,8 @@ func queries(path string) string {
 		return path + "?screen=down&seed=4"
 	case strings.HasSuffix(path, "/search"):
 		return path + "?words=flare"
+	case strings.HasSuffix(path, "/display/motion"):
+		return path + "?block=" + uuid.NewString()
 	case strings.HasSuffix(path, "/motion"):
 		return path + "?drill=slot-twos"
 	case strings.HasSuffix(path, "/lesson"):
@@ -136,6 +142,13 @@ func TestWhoMayDoWhat(t *testing.T) {
 		method, path, id := op[0], op[1], op[2]
 		need := required[strings.ToUpper(id[:1])+id[1:]]
 		if need == anyone {
+			continue
+		}
+		if need == screen {
+			// Being signed in pairs no screen.
+			for _, who := range []*agent{nobody, head} {
+				who.says(method, fill(path, mine, uuid.New()), nil, 401, "shows no practice")
+			}
 			continue
 		}
 		own := fill(path, mine, uuid.New())
@@ -173,8 +186,8 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 		"\xff\xfe", strings.Repeat("[", 20000)}
 	for _, op := range operations(t) {
 		method, path, id := op[0], op[1], op[2]
-		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" || id == "mailPractice" || id == "makeFeed" {
-			continue // nothing is read of the last two
+		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" || id == "mailPractice" || id == "makeFeed" || id == "addScreen" {
+			continue // nothing is read of the last three
 		}
 		for _, body := range nasty {
 			at := fill(path, c, practice.Id)

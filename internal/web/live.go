@@ -21,8 +21,9 @@ type change struct {
 	// Events are ids of stored rep events.
 	Events []uuid.UUID `json:"e,omitempty"`
 	Clock  bool        `json:"c,omitempty"`
-	// again asks for everything anew: something may have been missed.
-	again bool
+	// All asks for everything anew: the plan or the people changed, or something may
+	// have been missed.
+	All bool `json:"a,omitempty"`
 }
 
 // toldAtOnce is how many ids one notification holds: PostgreSQL takes 8000 bytes.
@@ -89,7 +90,7 @@ func (h *hub) missed() {
 	defer h.mu.Unlock()
 	for practice, list := range h.followers {
 		for f := range list {
-			hand(f, change{Practice: practice, again: true})
+			hand(f, change{Practice: practice, All: true})
 		}
 	}
 }
@@ -102,7 +103,7 @@ func hand(f chan change, c change) {
 		case f <- c:
 			return
 		default:
-			c = change{Practice: c.Practice, again: true}
+			c = change{Practice: c.Practice, All: true}
 			select {
 			case <-f:
 			default:
@@ -118,14 +119,17 @@ func (s *Server) FollowPractice(ctx context.Context, r api.FollowPracticeRequest
 	if err != nil {
 		return nil, err
 	}
-	return floorStream{s: s, ctx: ctx, team: team, practice: p.ID}, nil
+	return floorStream{s: s, ctx: ctx, program: team.ProgramID, team: team.ID, practice: p.ID}, nil
 }
 
 type floorStream struct {
 	s        *Server
 	ctx      context.Context
-	team     gen.Team
+	program  uuid.UUID
+	team     uuid.UUID
 	practice uuid.UUID
+	// screen is true for a second screen, which hears of no player's answers.
+	screen bool
 }
 
 const (
@@ -138,29 +142,38 @@ const (
 
 // VisitFollowPracticeResponse writes the stream until the device leaves.
 func (f floorStream) VisitFollowPracticeResponse(w http.ResponseWriter) error {
+	// Whoever reads this knows that nothing is missed from here on.
+	begin := func() error { return f.say(w, "again", struct{}{}) }
+	beat := func() error { _, err := fmt.Fprint(w, ": here\n\n"); return err }
+	return f.stream(w, "text/event-stream", heartbeat, begin, beat, func(c change) error { return f.pass(w, c) })
+}
+
+// VisitFollowDisplayResponse writes what a second screen hears.
+func (f floorStream) VisitFollowDisplayResponse(w http.ResponseWriter) error {
+	return f.VisitFollowPracticeResponse(w)
+}
+
+// stream writes to a device until it leaves: at the beginning, at every change and
+// at every beat.
+func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Duration, begin, beat func() error, pass func(change) error) error {
 	out := http.NewResponseController(w)
 	// The server's limit is for requests that end.
 	if err := out.SetReadDeadline(time.Time{}); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "text/event-stream")
+	w.Header().Set("Content-Type", kind)
 	w.Header().Set("X-Accel-Buffering", "no")
 	w.WriteHeader(http.StatusOK)
 	changes, leave := f.s.live.follow(f.practice)
 	defer leave()
-	beat := time.NewTicker(heartbeat)
-	defer beat.Stop()
+	beats := time.NewTicker(every)
+	defer beats.Stop()
 	end := time.NewTimer(streamLife)
 	defer end.Stop()
-	// Whoever reads this knows that nothing is missed from here on.
-	if err := f.say(w, "again", struct{}{}); err != nil {
-		return nil
-	}
-	for {
-		if err := out.Flush(); err != nil {
+	for err := begin(); err == nil; {
+		if out.Flush() != nil {
 			return nil // the device has left
 		}
-		var err error
 		select {
 		case <-f.ctx.Done():
 			return nil
@@ -168,24 +181,22 @@ func (f floorStream) VisitFollowPracticeResponse(w http.ResponseWriter) error {
 			return nil
 		case <-end.C:
 			return nil
-		case <-beat.C:
-			_, err = fmt.Fprint(w, ": here\n\n")
+		case <-beats.C:
+			err = beat()
 		case c := <-changes:
-			err = f.pass(w, c)
-		}
-		if err != nil {
-			return nil
+			err = pass(c)
 		}
 	}
+	return nil
 }
 
 // pass writes a change.
 func (f floorStream) pass(w http.ResponseWriter, c change) error {
-	if c.again {
+	if c.All || f.screen && len(c.Events) > 0 {
 		return f.say(w, "again", struct{}{})
 	}
 	if c.Clock {
-		p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.team.ProgramID, TeamID: f.team.ID, ID: f.practice})
+		p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})
 		if err != nil {
 			return err
 		}
@@ -196,7 +207,7 @@ func (f floorStream) pass(w http.ResponseWriter, c change) error {
 	if len(c.Events) == 0 {
 		return nil
 	}
-	rows, err := f.s.db.RepEvents(f.ctx, gen.RepEventsParams{ProgramID: f.team.ProgramID, Ids: c.Events})
+	rows, err := f.s.db.RepEvents(f.ctx, gen.RepEventsParams{ProgramID: f.program, Ids: c.Events})
 	if err != nil {
 		return err
 	}

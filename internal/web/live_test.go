@@ -153,7 +153,7 @@ func TestSlowFollower(t *testing.T) {
 	h.told(fmt.Sprintf(`{"p":%q,"c":true}`, uuid.New()))
 	again := false
 	for range waitingChanges {
-		again = (<-slow).again || again
+		again = (<-slow).All || again
 	}
 	if !again || len(slow) != 0 {
 		t.Errorf("told to fetch everything %v, %d left", again, len(slow))

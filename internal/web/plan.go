@@ -47,7 +47,7 @@ func (s *Server) GetLoads(ctx context.Context, r api.GetLoadsRequestObject) (api
 // practiceOf is a listed practice without its count.
 func practiceOf(r gen.PracticesOfTeamRow) gen.Practice {
 	return gen.Practice{ID: r.ID, ProgramID: r.ProgramID, TeamID: r.TeamID, StartsAt: r.StartsAt, Minutes: r.Minutes, Note: r.Note,
-		Version: r.Version, Status: r.Status, BlockID: r.BlockID, BlockMs: r.BlockMs, RunningSince: r.RunningSince, Terms: r.Terms}
+		Version: r.Version, Status: r.Status, BlockID: r.BlockID, BlockMs: r.BlockMs, RunningSince: r.RunningSince, Terms: r.Terms, Dropped: r.Dropped}
 }
 
 // GetSeason plans the weeks ahead for what the team wants of them.
@@ -175,7 +175,11 @@ func (s *Server) CarryOver(ctx context.Context, r api.CarryOverRequestObject) (a
 		for _, c := range counts {
 			reps[c.BlockID.String()] = int(c.Reps)
 		}
-		return append(out, practice.NotRun(lib, store.BlocksOf(blocks), reps)...), nil
+		dropped, err := store.DroppedOf(practiceOf(before))
+		if err != nil {
+			return nil, err
+		}
+		return append(out, practice.Undone(lib, store.BlocksOf(blocks), reps, dropped)...), nil
 	}
 	return out, nil
 }

@@ -117,6 +117,9 @@ func (b board) people(present, limited []uuid.UUID) []practice.Person {
 func attended(rows []gen.AttendanceRow) (present, limited []uuid.UUID) {
 	present, limited = []uuid.UUID{}, []uuid.UUID{}
 	for _, r := range rows {
+		if r.Gone != "" {
+			continue
+		}
 		present = append(present, r.PlayerID)
 		if r.Limited {
 			limited = append(limited, r.PlayerID)
@@ -334,13 +337,45 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 		if n == 0 {
 			return conflict("Somebody else changed this practice meanwhile. Your plan is still on this page and was not stored; reload to see theirs.")
 		}
-		return store.PutPlan(ctx, q, team.ProgramID, old.ID, r.Body.Present, limitedIn(r.Body), r.Body.Blocks)
+		if old.Status == string(practice.Open) {
+			if err := keepDropped(ctx, q, old, r.Body.Blocks); err != nil {
+				return err
+			}
+		}
+		if err := store.PutPlan(ctx, q, team.ProgramID, old.ID, r.Body.Present, limitedIn(r.Body), r.Body.Blocks); err != nil {
+			return err
+		}
+		return tell(ctx, q, change{Practice: old.ID, All: true})
 	})
 	if err != nil {
 		return nil, err
 	}
 	view, err := s.loadPractice(ctx, team.ID, old.ID)
 	return api.UpdatePractice200JSONResponse{PracticeJSONResponse: api.PracticeJSONResponse(view)}, err
+}
+
+// keepDropped notes which blocks a running practice gives up with a new plan: they
+// are carried over, and what was logged in them on a device that has not heard of it
+// is still taken.
+func keepDropped(ctx context.Context, q *gen.Queries, p gen.Practice, to []practice.Block) error {
+	rows, err := q.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return err
+	}
+	dropped, err := store.DroppedOf(p)
+	if err != nil {
+		return err
+	}
+	in := func(list []practice.Block, id string) bool {
+		return slices.ContainsFunc(list, func(b practice.Block) bool { return b.ID == id })
+	}
+	dropped = slices.DeleteFunc(dropped, func(b practice.Block) bool { return in(to, b.ID) })
+	for _, b := range store.BlocksOf(rows) {
+		if b.Kind == practice.DrillBlock && !in(to, b.ID) && !in(dropped, b.ID) {
+			dropped = append(dropped, b)
+		}
+	}
+	return q.SetDropped(ctx, gen.SetDroppedParams{ProgramID: p.ProgramID, ID: p.ID, Dropped: store.BlocksJSON(dropped)})
 }
 
 // DeletePractice deletes a plan; what was logged in it stays.

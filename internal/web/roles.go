@@ -17,6 +17,7 @@ type access int
 
 const (
 	anyone    access = iota // nobody needs to be signed in
+	screen                  // a second screen that a code has paired
 	anyStaff                // head coach or assistant
 	headCoach               // head coach alone
 )
@@ -36,6 +37,10 @@ var required = map[string]access{
 	"FillPlan": anyStaff, "GetLoads": anyStaff, "GetSeason": anyStaff, "SetSeason": anyStaff, "ListTemplates": anyStaff, "AddTemplate": anyStaff,
 	"DeleteTemplate": anyStaff, "CarryOver": anyStaff, "ExportPractice": anyStaff, "MailPractice": anyStaff, "ListOutbox": anyStaff, "ReadMail": anyStaff,
 	"ReadFeed":    anyone, // the address itself is the key
+	"ChangeFloor": anyStaff, "ListCuts": anyStaff, "GetReview": anyStaff, "SetReview": anyStaff,
+	"ListScreens": anyStaff, "AddScreen": anyStaff, "EndScreen": anyStaff,
+	"PairScreen": anyone, // the code is the key
+	"GetDisplay": screen, "GetDisplayMotion": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 	"AddPractice": anyStaff, "UpdatePractice": anyStaff,
 
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "DeletePlayer": headCoach,
@@ -68,6 +73,17 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 		who, err := s.signedIn(c.Request().Context())
 		if err != nil {
 			return nil, err
+		}
+		if known && need == screen {
+			sc, err := s.pairedScreen(c.Request().Context())
+			if err == nil && sc == nil {
+				err = problem{http.StatusUnauthorized, notPaired}
+			}
+			if err != nil {
+				return nil, err
+			}
+			c.SetRequest(c.Request().WithContext(context.WithValue(c.Request().Context(), screenKey{}, *sc)))
+			return next(c, request)
 		}
 		switch {
 		case known && need == anyone:

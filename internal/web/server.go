@@ -39,6 +39,8 @@ type Options struct {
 	// HTTPS says that browsers reach the server over HTTPS, so that the session
 	// cookie must never travel without it.
 	HTTPS bool
+	// StandIns are the simulated devices that run beside it; nil for none.
+	StandIns *api.StandIns
 	// Outbox is the folder for simulated mail.
 	Outbox string
 	// Life ends what devices follow; context.Background by default.
@@ -54,6 +56,7 @@ type Server struct {
 	policy   evidence.Policy
 	now      func() time.Time
 	demo     *api.SignIn
+	standIns *api.StandIns
 	assets   fs.FS
 	spec     *openapi3.T
 	maps     *lru.Cache[mapKey, reads.Map]
@@ -81,7 +84,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, assets: o.Assets, spec: spec, outbox: standin.Outbox{Dir: o.Outbox},
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, spec: spec, outbox: standin.Outbox{Dir: o.Outbox},
 		life: o.Life, live: &hub{followers: map[uuid.UUID]map[chan change]bool{}}}
 	if s.now == nil {
 		s.now = time.Now
@@ -104,7 +107,8 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	e.IPExtractor = echo.ExtractIPFromXFFHeader(echo.TrustLinkLocal(false), echo.TrustPrivateNet(false))
 	e.Use(middleware.Recover())
 	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024, Skipper: func(c *echo.Context) bool {
-		return strings.HasSuffix(c.Request().URL.Path, "/live") // a stream must not wait for enough to pack
+		// A stream must not wait for enough to pack.
+		return strings.HasSuffix(c.Request().URL.Path, "/live") || strings.HasSuffix(c.Request().URL.Path, "/feed")
 	}}))
 	e.Use(headers)
 	e.Use(middleware.BodyLimit(maxBody))

@@ -15,6 +15,7 @@ type Attendance struct {
 	PracticeID uuid.UUID
 	PlayerID   uuid.UUID
 	Limited    bool
+	Gone       string
 }
 
 type Block struct {
@@ -36,6 +37,14 @@ type Block struct {
 	NoHelpers  bool
 }
 
+type ClockEvent struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	At         time.Time
+	Action     string
+	BlockID    *uuid.UUID
+}
+
 type Drill struct {
 	ID        uuid.UUID
 	ProgramID uuid.UUID
@@ -43,6 +52,19 @@ type Drill struct {
 	Archived  bool
 	Version   int32
 	ChangedAt time.Time
+}
+
+type FloorChange struct {
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	At         time.Time
+	Kind       string
+	BlockID    *uuid.UUID
+	AfterRep   int32
+	PlayerID   *uuid.UUID
+	Was        string
+	State      string
 }
 
 type Player struct {
@@ -72,6 +94,9 @@ type Practice struct {
 	RunningSince *time.Time
 	Terms        []byte
 	BeganAt      *time.Time
+	ClockAt      *time.Time
+	Review       string
+	Dropped      []byte
 }
 
 type Program struct {
@@ -107,6 +132,17 @@ type RepEvent struct {
 	Corrections []string
 	ObserverID  uuid.UUID
 	Device      string
+}
+
+type Screen struct {
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	TeamID     uuid.UUID
+	PracticeID uuid.UUID
+	CodeHash   []byte
+	CodeUntil  time.Time
+	PairedAt   *time.Time
+	Until      time.Time
 }
 
 type Session struct {

@@ -13,7 +13,7 @@ import (
 )
 
 const attendance = `-- name: Attendance :many
-SELECT player_id, limited FROM attendance WHERE program_id = $1 AND practice_id = $2
+SELECT player_id, limited, gone FROM attendance WHERE program_id = $1 AND practice_id = $2
 `
 
 type AttendanceParams struct {
@@ -24,6 +24,7 @@ type AttendanceParams struct {
 type AttendanceRow struct {
 	PlayerID uuid.UUID
 	Limited  bool
+	Gone     string
 }
 
 func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]AttendanceRow, error) {
@@ -35,7 +36,7 @@ func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]Atten
 	items := []AttendanceRow{}
 	for rows.Next() {
 		var i AttendanceRow
-		if err := rows.Scan(&i.PlayerID, &i.Limited); err != nil {
+		if err := rows.Scan(&i.PlayerID, &i.Limited, &i.Gone); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
@@ -92,8 +93,43 @@ func (q *Queries) BlocksOfPractice(ctx context.Context, arg BlocksOfPracticePara
 	return items, nil
 }
 
+const clockEvents = `-- name: ClockEvents :many
+SELECT program_id, practice_id, at, action, block_id FROM clock_events WHERE program_id = $1 AND practice_id = $2 ORDER BY at
+`
+
+type ClockEventsParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+}
+
+func (q *Queries) ClockEvents(ctx context.Context, arg ClockEventsParams) ([]ClockEvent, error) {
+	rows, err := q.db.Query(ctx, clockEvents, arg.ProgramID, arg.PracticeID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []ClockEvent{}
+	for rows.Next() {
+		var i ClockEvent
+		if err := rows.Scan(
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.At,
+			&i.Action,
+			&i.BlockID,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const deleteAttendance = `-- name: DeleteAttendance :exec
-DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2
+DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2 AND gone = ''
 `
 
 type DeleteAttendanceParams struct {
@@ -101,6 +137,7 @@ type DeleteAttendanceParams struct {
 	PracticeID uuid.UUID
 }
 
+// Who has left, or was hurt, stays so unless the plan brings the player back.
 func (q *Queries) DeleteAttendance(ctx context.Context, arg DeleteAttendanceParams) error {
 	_, err := q.db.Exec(ctx, deleteAttendance, arg.ProgramID, arg.PracticeID)
 	return err
@@ -155,9 +192,50 @@ func (q *Queries) DeleteTemplate(ctx context.Context, arg DeleteTemplateParams) 
 	return result.RowsAffected(), nil
 }
 
+const floorChanges = `-- name: FloorChanges :many
+SELECT id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state FROM floor_changes WHERE program_id = $1 AND practice_id = $2 ORDER BY at, id
+`
+
+type FloorChangesParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+}
+
+func (q *Queries) FloorChanges(ctx context.Context, arg FloorChangesParams) ([]FloorChange, error) {
+	rows, err := q.db.Query(ctx, floorChanges, arg.ProgramID, arg.PracticeID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []FloorChange{}
+	for rows.Next() {
+		var i FloorChange
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.At,
+			&i.Kind,
+			&i.BlockID,
+			&i.AfterRep,
+			&i.PlayerID,
+			&i.Was,
+			&i.State,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const insertAttendance = `-- name: InsertAttendance :exec
 INSERT INTO attendance (program_id, practice_id, player_id, limited)
 SELECT $1, $2, p, COALESCE(p = ANY ($3::uuid[]), false) FROM unnest($4::uuid[]) AS p
+ON CONFLICT (practice_id, player_id) DO UPDATE SET gone = '', limited = EXCLUDED.limited
 `
 
 type InsertAttendanceParams struct {
@@ -223,6 +301,68 @@ func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error 
 	return err
 }
 
+const insertClockEvent = `-- name: InsertClockEvent :exec
+INSERT INTO clock_events (program_id, practice_id, at, action, block_id) VALUES ($1, $2, $3, $4, $5) ON CONFLICT DO NOTHING
+`
+
+type InsertClockEventParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	At         time.Time
+	Action     string
+	BlockID    *uuid.UUID
+}
+
+// Told twice, kept once.
+func (q *Queries) InsertClockEvent(ctx context.Context, arg InsertClockEventParams) error {
+	_, err := q.db.Exec(ctx, insertClockEvent,
+		arg.ProgramID,
+		arg.PracticeID,
+		arg.At,
+		arg.Action,
+		arg.BlockID,
+	)
+	return err
+}
+
+const insertFloorChange = `-- name: InsertFloorChange :execrows
+INSERT INTO floor_changes (id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING
+`
+
+type InsertFloorChangeParams struct {
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	At         time.Time
+	Kind       string
+	BlockID    *uuid.UUID
+	AfterRep   int32
+	PlayerID   *uuid.UUID
+	Was        string
+	State      string
+}
+
+// Sent twice, kept once.
+func (q *Queries) InsertFloorChange(ctx context.Context, arg InsertFloorChangeParams) (int64, error) {
+	result, err := q.db.Exec(ctx, insertFloorChange,
+		arg.ID,
+		arg.ProgramID,
+		arg.PracticeID,
+		arg.At,
+		arg.Kind,
+		arg.BlockID,
+		arg.AfterRep,
+		arg.PlayerID,
+		arg.Was,
+		arg.State,
+	)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const insertPractice = `-- name: InsertPractice :exec
 INSERT INTO practices (id, program_id, team_id, starts_at, minutes, note, status, terms) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
 `
@@ -253,7 +393,7 @@ func (q *Queries) InsertPractice(ctx context.Context, arg InsertPracticeParams) 
 }
 
 const lockPractice = `-- name: LockPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
 `
 
 type LockPracticeParams struct {
@@ -279,12 +419,15 @@ func (q *Queries) LockPractice(ctx context.Context, arg LockPracticeParams) (Pra
 		&i.RunningSince,
 		&i.Terms,
 		&i.BeganAt,
+		&i.ClockAt,
+		&i.Review,
+		&i.Dropped,
 	)
 	return i, err
 }
 
 const nextPractice = `-- name: NextPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
 ORDER BY (status = 'open') DESC, starts_at LIMIT 1
 `
 
@@ -312,12 +455,15 @@ func (q *Queries) NextPractice(ctx context.Context, arg NextPracticeParams) (Pra
 		&i.RunningSince,
 		&i.Terms,
 		&i.BeganAt,
+		&i.ClockAt,
+		&i.Review,
+		&i.Dropped,
 	)
 	return i, err
 }
 
 const practice = `-- name: Practice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
 
 type PracticeParams struct {
@@ -343,12 +489,15 @@ func (q *Queries) Practice(ctx context.Context, arg PracticeParams) (Practice, e
 		&i.RunningSince,
 		&i.Terms,
 		&i.BeganAt,
+		&i.ClockAt,
+		&i.Review,
+		&i.Dropped,
 	)
 	return i, err
 }
 
 const practicesOfTeam = `-- name: PracticesOfTeam :many
-SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
+SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, p.clock_at, p.review, p.dropped, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
 FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
 `
 
@@ -371,6 +520,9 @@ type PracticesOfTeamRow struct {
 	RunningSince *time.Time
 	Terms        []byte
 	BeganAt      *time.Time
+	ClockAt      *time.Time
+	Review       string
+	Dropped      []byte
 	Reps         int64
 }
 
@@ -397,6 +549,9 @@ func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams
 			&i.RunningSince,
 			&i.Terms,
 			&i.BeganAt,
+			&i.ClockAt,
+			&i.Review,
+			&i.Dropped,
 			&i.Reps,
 		); err != nil {
 			return nil, err
@@ -467,7 +622,7 @@ func (q *Queries) RepsPerBlock(ctx context.Context, arg RepsPerBlockParams) ([]R
 }
 
 const setClock = `-- name: SetClock :execrows
-UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7, began_at = $8
+UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7, began_at = $8, clock_at = $9
 WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
 
@@ -480,6 +635,7 @@ type SetClockParams struct {
 	BlockMs      int64
 	RunningSince *time.Time
 	BeganAt      *time.Time
+	ClockAt      *time.Time
 }
 
 func (q *Queries) SetClock(ctx context.Context, arg SetClockParams) (int64, error) {
@@ -492,6 +648,70 @@ func (q *Queries) SetClock(ctx context.Context, arg SetClockParams) (int64, erro
 		arg.BlockMs,
 		arg.RunningSince,
 		arg.BeganAt,
+		arg.ClockAt,
+	)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
+const setDropped = `-- name: SetDropped :exec
+UPDATE practices SET dropped = $3 WHERE program_id = $1 AND id = $2
+`
+
+type SetDroppedParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+	Dropped   []byte
+}
+
+func (q *Queries) SetDropped(ctx context.Context, arg SetDroppedParams) error {
+	_, err := q.db.Exec(ctx, setDropped, arg.ProgramID, arg.ID, arg.Dropped)
+	return err
+}
+
+const setPresence = `-- name: SetPresence :exec
+INSERT INTO attendance (program_id, practice_id, player_id, limited, gone) VALUES ($1, $2, $3, $4, $5)
+ON CONFLICT (practice_id, player_id) DO UPDATE SET gone = EXCLUDED.gone, limited = EXCLUDED.limited
+`
+
+type SetPresenceParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	PlayerID   uuid.UUID
+	Limited    bool
+	Gone       string
+}
+
+func (q *Queries) SetPresence(ctx context.Context, arg SetPresenceParams) error {
+	_, err := q.db.Exec(ctx, setPresence,
+		arg.ProgramID,
+		arg.PracticeID,
+		arg.PlayerID,
+		arg.Limited,
+		arg.Gone,
+	)
+	return err
+}
+
+const setReview = `-- name: SetReview :execrows
+UPDATE practices SET review = $4 WHERE program_id = $1 AND team_id = $2 AND id = $3
+`
+
+type SetReviewParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	ID        uuid.UUID
+	Review    string
+}
+
+func (q *Queries) SetReview(ctx context.Context, arg SetReviewParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setReview,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.ID,
+		arg.Review,
 	)
 	if err != nil {
 		return 0, err

@@ -12,46 +12,54 @@ import (
 	"github.com/google/uuid"
 )
 
-const insertRepEvent = `-- name: InsertRepEvent :execrows
-INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
-    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24)
-ON CONFLICT (id) DO NOTHING
+const insertRepEvents = `-- name: InsertRepEvents :many
+INSERT INTO rep_events (program_id, team_id, id, observer_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
+    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device)
+SELECT $1::uuid, $2::uuid,
+    unnest($3::uuid[]), unnest($4::uuid[]), unnest($5::uuid[]), unnest($6::uuid[]), unnest($7::text[]),
+    NULLIF(unnest($8::uuid[]), '00000000-0000-0000-0000-000000000000'::uuid), unnest($9::integer[]),
+    unnest($10::timestamptz[]), unnest($11::uuid[]), unnest($12::text[]),
+    unnest($13::text[]), unnest($14::text[]), unnest($15::text[]), unnest($16::text[]),
+    unnest($17::text[]), unnest($18::text[]), unnest($19::text[]), unnest($20::boolean[]),
+    unnest($21::boolean[]), unnest($22::text[]), string_to_array(unnest($23::text[]), ','),
+    unnest($24::text[])
+ON CONFLICT (id) DO NOTHING RETURNING id
 `
 
-type InsertRepEventParams struct {
-	ID          uuid.UUID
+type InsertRepEventsParams struct {
 	ProgramID   uuid.UUID
 	TeamID      uuid.UUID
-	PracticeID  uuid.UUID
-	BlockID     uuid.UUID
-	Kind        string
-	Voids       *uuid.UUID
-	RepNo       int32
-	At          time.Time
-	PlayerID    uuid.UUID
-	Role        string
-	Drill       string
-	Rung        string
-	Screen      string
-	Side        string
-	Cue         string
-	Expected    string
-	Made        string
-	IsRight     bool
-	Late        bool
-	Outcome     string
+	ID          []uuid.UUID
+	ObserverID  []uuid.UUID
+	PracticeID  []uuid.UUID
+	BlockID     []uuid.UUID
+	Kind        []string
+	Voids       []uuid.UUID
+	RepNo       []int32
+	At          []time.Time
+	PlayerID    []uuid.UUID
+	Role        []string
+	Drill       []string
+	Rung        []string
+	Screen      []string
+	Side        []string
+	Cue         []string
+	Expected    []string
+	Made        []string
+	IsRight     []bool
+	Late        []bool
+	Outcome     []string
 	Corrections []string
-	ObserverID  uuid.UUID
-	Device      string
+	Device      []string
 }
 
-// Sent twice, stored once.
-func (q *Queries) InsertRepEvent(ctx context.Context, arg InsertRepEventParams) (int64, error) {
-	result, err := q.db.Exec(ctx, insertRepEvent,
-		arg.ID,
+// A batch in one statement; sent twice, stored once. Answers with what is new.
+func (q *Queries) InsertRepEvents(ctx context.Context, arg InsertRepEventsParams) ([]uuid.UUID, error) {
+	rows, err := q.db.Query(ctx, insertRepEvents,
 		arg.ProgramID,
 		arg.TeamID,
+		arg.ID,
+		arg.ObserverID,
 		arg.PracticeID,
 		arg.BlockID,
 		arg.Kind,
@@ -71,13 +79,24 @@ func (q *Queries) InsertRepEvent(ctx context.Context, arg InsertRepEventParams) 
 		arg.Late,
 		arg.Outcome,
 		arg.Corrections,
-		arg.ObserverID,
 		arg.Device,
 	)
 	if err != nil {
-		return 0, err
+		return nil, err
 	}
-	return result.RowsAffected(), nil
+	defer rows.Close()
+	items := []uuid.UUID{}
+	for rows.Next() {
+		var id uuid.UUID
+		if err := rows.Scan(&id); err != nil {
+			return nil, err
+		}
+		items = append(items, id)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
 }
 
 const lastPracticed = `-- name: LastPracticed :many

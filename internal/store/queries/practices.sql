@@ -24,8 +24,29 @@ WHERE program_id = $1 AND team_id = $2 AND id = $3 AND version = $7;
 DELETE FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3;
 
 -- name: SetClock :execrows
-UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7, began_at = $8
+UPDATE practices SET status = $4, block_id = $5, block_ms = $6, running_since = $7, began_at = $8, clock_at = $9
 WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: InsertClockEvent :exec
+-- Told twice, kept once.
+INSERT INTO clock_events (program_id, practice_id, at, action, block_id) VALUES ($1, $2, $3, $4, $5) ON CONFLICT DO NOTHING;
+
+-- name: ClockEvents :many
+SELECT * FROM clock_events WHERE program_id = $1 AND practice_id = $2 ORDER BY at;
+
+-- name: InsertFloorChange :execrows
+-- Sent twice, kept once.
+INSERT INTO floor_changes (id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING;
+
+-- name: FloorChanges :many
+SELECT * FROM floor_changes WHERE program_id = $1 AND practice_id = $2 ORDER BY at, id;
+
+-- name: SetReview :execrows
+UPDATE practices SET review = $4 WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: SetDropped :exec
+UPDATE practices SET dropped = $3 WHERE program_id = $1 AND id = $2;
 
 -- name: BlocksOfPractice :many
 SELECT * FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position;
@@ -38,14 +59,20 @@ INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, s
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16);
 
 -- name: Attendance :many
-SELECT player_id, limited FROM attendance WHERE program_id = $1 AND practice_id = $2;
+SELECT player_id, limited, gone FROM attendance WHERE program_id = $1 AND practice_id = $2;
 
 -- name: DeleteAttendance :exec
-DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2;
+-- Who has left, or was hurt, stays so unless the plan brings the player back.
+DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2 AND gone = '';
 
 -- name: InsertAttendance :exec
 INSERT INTO attendance (program_id, practice_id, player_id, limited)
-SELECT sqlc.arg(program_id), sqlc.arg(practice_id), p, COALESCE(p = ANY (sqlc.arg(limited)::uuid[]), false) FROM unnest(sqlc.arg(players)::uuid[]) AS p;
+SELECT sqlc.arg(program_id), sqlc.arg(practice_id), p, COALESCE(p = ANY (sqlc.arg(limited)::uuid[]), false) FROM unnest(sqlc.arg(players)::uuid[]) AS p
+ON CONFLICT (practice_id, player_id) DO UPDATE SET gone = '', limited = EXCLUDED.limited;
+
+-- name: SetPresence :exec
+INSERT INTO attendance (program_id, practice_id, player_id, limited, gone) VALUES ($1, $2, $3, $4, $5)
+ON CONFLICT (practice_id, player_id) DO UPDATE SET gone = EXCLUDED.gone, limited = EXCLUDED.limited;
 
 -- name: RepsPerBlock :many
 SELECT block_id, count(*) AS reps FROM rep_events WHERE program_id = $1 AND practice_id = $2 AND kind = 'rep' GROUP BY block_id;

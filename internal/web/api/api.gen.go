@@ -97,6 +97,48 @@ func (e FillInputScope) Valid() bool {
 	}
 }
 
+// Defines values for FloorChangeKind.
+const (
+	Presence FloorChangeKind = "presence"
+	Swap     FloorChangeKind = "swap"
+)
+
+// Valid indicates whether the value is a known member of the FloorChangeKind enum.
+func (e FloorChangeKind) Valid() bool {
+	switch e {
+	case Presence:
+		return true
+	case Swap:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for FloorChangeState.
+const (
+	FloorChangeStateHere    FloorChangeState = "here"
+	FloorChangeStateHurt    FloorChangeState = "hurt"
+	FloorChangeStateLeft    FloorChangeState = "left"
+	FloorChangeStateLimited FloorChangeState = "limited"
+)
+
+// Valid indicates whether the value is a known member of the FloorChangeState enum.
+func (e FloorChangeState) Valid() bool {
+	switch e {
+	case FloorChangeStateHere:
+		return true
+	case FloorChangeStateHurt:
+		return true
+	case FloorChangeStateLeft:
+		return true
+	case FloorChangeStateLimited:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for LoggedRepSide.
 const (
 	LoggedRepSideLeft  LoggedRepSide = "left"
@@ -193,6 +235,30 @@ func (e PracticeSummaryStatus) Valid() bool {
 	}
 }
 
+// Defines values for PresentState.
+const (
+	PresentStateHere    PresentState = "here"
+	PresentStateHurt    PresentState = "hurt"
+	PresentStateLeft    PresentState = "left"
+	PresentStateLimited PresentState = "limited"
+)
+
+// Valid indicates whether the value is a known member of the PresentState enum.
+func (e PresentState) Valid() bool {
+	switch e {
+	case PresentStateHere:
+		return true
+	case PresentStateHurt:
+		return true
+	case PresentStateLeft:
+		return true
+	case PresentStateLimited:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for RepEventKind.
 const (
 	Rep  RepEventKind = "rep"
@@ -223,6 +289,27 @@ func (e RepEventSide) Valid() bool {
 	case RepEventSideLeft:
 		return true
 	case RepEventSideRight:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ReviewViewStatus.
+const (
+	ReviewViewStatusDone    ReviewViewStatus = "done"
+	ReviewViewStatusOpen    ReviewViewStatus = "open"
+	ReviewViewStatusPlanned ReviewViewStatus = "planned"
+)
+
+// Valid indicates whether the value is a known member of the ReviewViewStatus enum.
+func (e ReviewViewStatus) Valid() bool {
+	switch e {
+	case ReviewViewStatusDone:
+		return true
+	case ReviewViewStatusOpen:
+		return true
+	case ReviewViewStatusPlanned:
 		return true
 	default:
 		return false
@@ -380,8 +467,11 @@ type ClockStatus string
 
 // ClockAction defines model for ClockAction.
 type ClockAction struct {
-	Action ClockActionAction   `json:"action"`
-	Block  *openapi_types.UUID `json:"block,omitempty"`
+	Action ClockActionAction `json:"action"`
+
+	// At when it was done, by the server's time; now if left out
+	At    *time.Time          `json:"at,omitempty"`
+	Block *openapi_types.UUID `json:"block,omitempty"`
 }
 
 // ClockActionAction defines model for ClockAction.Action.
@@ -405,8 +495,41 @@ type Cover = practice.Cover
 // CueInfo defines model for CueInfo.
 type CueInfo = reads.CueInfo
 
+// Cut defines model for Cut.
+type Cut = practice.Cut
+
+// Cuts defines model for Cuts.
+type Cuts struct {
+	Cuts []Cut `json:"cuts"`
+
+	// Over minutes the practice ends late as it is
+	Over float64 `json:"over"`
+}
+
 // DayLoad defines model for DayLoad.
 type DayLoad = practice.DayLoad
+
+// Display defines model for Display.
+type Display struct {
+	Blocks []RunBlock `json:"blocks"`
+	Clock  Clock      `json:"clock"`
+
+	// Cues names of cues
+	Cues     map[string]string `json:"cues"`
+	Minutes  int               `json:"minutes"`
+	Players  []Jersey          `json:"players"`
+	Progress []Progress        `json:"progress"`
+
+	// Starts of each block, in minutes from the beginning
+	Starts []float64 `json:"starts"`
+	Team   string    `json:"team"`
+}
+
+// DisplayMotion defines model for DisplayMotion.
+type DisplayMotion struct {
+	Drill  Drill  `json:"drill"`
+	Motion Motion `json:"motion"`
+}
 
 // Drill defines model for Drill.
 type Drill = drill.Drill
@@ -428,6 +551,26 @@ type FillInputScope string
 
 // Filled defines model for Filled.
 type Filled = practice.Filled
+
+// FloorChange defines model for FloorChange.
+type FloorChange struct {
+	// AfterRep reps of it that stand
+	AfterRep int       `json:"afterRep"`
+	At       time.Time `json:"at"`
+
+	// Block that runs
+	Block  *openapi_types.UUID `json:"block,omitempty"`
+	Id     openapi_types.UUID  `json:"id"`
+	Kind   FloorChangeKind     `json:"kind"`
+	Player *openapi_types.UUID `json:"player,omitempty"`
+	State  *FloorChangeState   `json:"state,omitempty"`
+}
+
+// FloorChangeKind defines model for FloorChange.Kind.
+type FloorChangeKind string
+
+// FloorChangeState defines model for FloorChange.State.
+type FloorChangeState string
 
 // FloorNews defines model for FloorNews.
 type FloorNews struct {
@@ -451,6 +594,13 @@ type ImportResult struct {
 	Errors   []RowError `json:"errors"`
 	Imported int        `json:"imported"`
 	Message  string     `json:"message"`
+}
+
+// Jersey defines model for Jersey.
+type Jersey struct {
+	Id     openapi_types.UUID `json:"id"`
+	Jersey string             `json:"jersey"`
+	Name   string             `json:"name"`
 }
 
 // Judgement defines model for Judgement.
@@ -540,6 +690,12 @@ type NewStaff struct {
 
 // NewStaffRole defines model for NewStaff.Role.
 type NewStaffRole string
+
+// NextPractice defines model for NextPractice.
+type NextPractice struct {
+	Id       openapi_types.UUID `json:"id"`
+	StartsAt time.Time          `json:"startsAt"`
+}
 
 // Now defines model for Now.
 type Now struct {
@@ -709,10 +865,28 @@ type PracticeSummary struct {
 // PracticeSummaryStatus defines model for PracticeSummary.Status.
 type PracticeSummaryStatus string
 
+// Present defines model for Present.
+type Present struct {
+	Player openapi_types.UUID `json:"player"`
+	State  PresentState       `json:"state"`
+}
+
+// PresentState defines model for Present.State.
+type PresentState string
+
 // Problem defines model for Problem.
 type Problem struct {
 	// Message a sentence for the coach
 	Message string `json:"message"`
+}
+
+// Progress defines model for Progress.
+type Progress struct {
+	Basket int                `json:"basket"`
+	Block  openapi_types.UUID `json:"block"`
+
+	// Rep the last that was logged there
+	Rep int `json:"rep"`
 }
 
 // ReadInfo defines model for ReadInfo.
@@ -764,6 +938,30 @@ type RepReceipt struct {
 	Stored []openapi_types.UUID `json:"stored"`
 }
 
+// Review defines model for Review.
+type Review = practice.Review
+
+// ReviewNote defines model for ReviewNote.
+type ReviewNote struct {
+	Review string `json:"review"`
+}
+
+// ReviewView defines model for ReviewView.
+type ReviewView struct {
+	Next     *NextPractice    `json:"next,omitempty"`
+	Note     string           `json:"note"`
+	Players  []Player         `json:"players"`
+	Review   Review           `json:"review"`
+	StartsAt time.Time        `json:"startsAt"`
+	Status   ReviewViewStatus `json:"status"`
+
+	// Turns verdicts this practice changed
+	Turns []Turn `json:"turns"`
+}
+
+// ReviewViewStatus defines model for ReviewView.Status.
+type ReviewViewStatus string
+
 // Row defines model for Row.
 type Row = reads.Row
 
@@ -772,10 +970,13 @@ type RowError = roster.RowError
 
 // Run defines model for Run.
 type Run struct {
-	Blocks   []RunBlock  `json:"blocks"`
-	Clock    Clock       `json:"clock"`
-	Players  []Player    `json:"players"`
-	Practice Practice    `json:"practice"`
+	Blocks   []RunBlock `json:"blocks"`
+	Clock    Clock      `json:"clock"`
+	Players  []Player   `json:"players"`
+	Practice Practice   `json:"practice"`
+
+	// Presence who takes part how; who is not named has not come
+	Presence []Present   `json:"presence"`
 	Reps     []LoggedRep `json:"reps"`
 }
 
@@ -802,8 +1003,27 @@ type RungInfo = drill.RungInfo
 // School defines model for School.
 type School = reads.School
 
+// ScreenCode defines model for ScreenCode.
+type ScreenCode struct {
+	Code  string             `json:"code"`
+	Id    openapi_types.UUID `json:"id"`
+	Until time.Time          `json:"until"`
+}
+
 // ScreenInfo defines model for ScreenInfo.
 type ScreenInfo = reads.Screen
+
+// ScreenPair defines model for ScreenPair.
+type ScreenPair struct {
+	Code string `json:"code"`
+}
+
+// Screened defines model for Screened.
+type Screened struct {
+	Id       openapi_types.UUID `json:"id"`
+	PairedAt time.Time          `json:"pairedAt"`
+	Until    time.Time          `json:"until"`
+}
 
 // Season defines model for Season.
 type Season struct {
@@ -822,11 +1042,14 @@ type SeasonPlan = practice.SeasonPlan
 
 // Session defines model for Session.
 type Session struct {
-	Demo    *SignIn      `json:"demo,omitempty"`
-	Me      *Person      `json:"me,omitempty"`
-	Program *string      `json:"program,omitempty"`
-	State   SessionState `json:"state"`
-	Teams   []TeamName   `json:"teams"`
+	Demo    *SignIn `json:"demo,omitempty"`
+	Me      *Person `json:"me,omitempty"`
+	Program *string `json:"program,omitempty"`
+
+	// StandIns simulated devices that run beside the demo
+	StandIns *StandIns    `json:"standIns,omitempty"`
+	State    SessionState `json:"state"`
+	Teams    []TeamName   `json:"teams"`
 }
 
 // SessionState defines model for Session.State.
@@ -862,6 +1085,14 @@ type Spot = court.Spot
 
 // Stage defines model for Stage.
 type Stage = drill.Stage
+
+// StandIns simulated devices that run beside the demo
+type StandIns struct {
+	Clicker bool `json:"clicker"`
+
+	// Scoreboard its address
+	Scoreboard *string `json:"scoreboard,omitempty"`
+}
 
 // Standing defines model for Standing.
 type Standing = evidence.Standing
@@ -933,6 +1164,9 @@ type TemplateInput struct {
 // Terms defines model for Terms.
 type Terms = practice.Terms
 
+// Turn defines model for Turn.
+type Turn = evidence.Turn
+
 // Warning defines model for Warning.
 type Warning = practice.Warning
 
@@ -950,6 +1184,11 @@ type StaffId = openapi_types.UUID
 
 // TeamId defines model for teamId.
 type TeamId = openapi_types.UUID
+
+// GetDisplayMotionParams defines parameters for GetDisplayMotion.
+type GetDisplayMotionParams struct {
+	Block openapi_types.UUID `form:"block" json:"block"`
+}
 
 // ArchiveDrillJSONBody defines parameters for ArchiveDrill.
 type ArchiveDrillJSONBody struct {
@@ -1024,6 +1263,9 @@ type GetTapeParams struct {
 	Screen *string `form:"screen,omitempty" json:"screen,omitempty"`
 }
 
+// PairScreenJSONRequestBody defines body for PairScreen for application/json ContentType.
+type PairScreenJSONRequestBody = ScreenPair
+
 // AddDrillJSONRequestBody defines body for AddDrill for application/json ContentType.
 type AddDrillJSONRequestBody = DrillFile
 
@@ -1069,11 +1311,17 @@ type AddPracticeJSONRequestBody = PracticeInput
 // UpdatePracticeJSONRequestBody defines body for UpdatePractice for application/json ContentType.
 type UpdatePracticeJSONRequestBody = PracticeInput
 
+// ChangeFloorJSONRequestBody defines body for ChangeFloor for application/json ContentType.
+type ChangeFloorJSONRequestBody = FloorChange
+
 // SetClockJSONRequestBody defines body for SetClock for application/json ContentType.
 type SetClockJSONRequestBody = ClockAction
 
 // LogRepsJSONRequestBody defines body for LogReps for application/json ContentType.
 type LogRepsJSONRequestBody = RepBatch
+
+// SetReviewJSONRequestBody defines body for SetReview for application/json ContentType.
+type SetReviewJSONRequestBody = ReviewNote
 
 // PreviewDrillJSONRequestBody defines body for PreviewDrill for application/json ContentType.
 type PreviewDrillJSONRequestBody = Drill
@@ -1095,6 +1343,21 @@ type ServerInterface interface {
 
 	// (GET /api/catalogue)
 	GetCatalogue(ctx *echo.Context) error
+
+	// (GET /api/display)
+	GetDisplay(ctx *echo.Context) error
+
+	// (GET /api/display/feed)
+	FeedScoreboard(ctx *echo.Context) error
+
+	// (GET /api/display/live)
+	FollowDisplay(ctx *echo.Context) error
+
+	// (GET /api/display/motion)
+	GetDisplayMotion(ctx *echo.Context, params GetDisplayMotionParams) error
+
+	// (POST /api/display/pair)
+	PairScreen(ctx *echo.Context) error
 
 	// (GET /api/drills)
 	ListDrills(ctx *echo.Context) error
@@ -1207,8 +1470,14 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/carry)
 	CarryOver(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (POST /api/teams/{teamId}/practices/{practiceId}/changes)
+	ChangeFloor(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
 	// (POST /api/teams/{teamId}/practices/{practiceId}/clock)
 	SetClock(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/cuts)
+	ListCuts(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
 	ExportPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId, params ExportPracticeParams) error
@@ -1222,8 +1491,23 @@ type ServerInterface interface {
 	// (POST /api/teams/{teamId}/practices/{practiceId}/reps)
 	LogReps(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (GET /api/teams/{teamId}/practices/{practiceId}/review)
+	GetReview(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (PUT /api/teams/{teamId}/practices/{practiceId}/review)
+	SetReview(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/screens)
+	ListScreens(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (POST /api/teams/{teamId}/practices/{practiceId}/screens)
+	AddScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (DELETE /api/teams/{teamId}/practices/{practiceId}/screens/{screenId})
+	EndScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId, screenId openapi_types.UUID) error
 
 	// (POST /api/teams/{teamId}/preview)
 	PreviewDrill(ctx *echo.Context, teamId TeamId) error
@@ -1279,6 +1563,60 @@ func (w *ServerInterfaceWrapper) GetCatalogue(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetCatalogue(ctx)
+	return err
+}
+
+// GetDisplay converts echo context to params.
+func (w *ServerInterfaceWrapper) GetDisplay(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetDisplay(ctx)
+	return err
+}
+
+// FeedScoreboard converts echo context to params.
+func (w *ServerInterfaceWrapper) FeedScoreboard(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.FeedScoreboard(ctx)
+	return err
+}
+
+// FollowDisplay converts echo context to params.
+func (w *ServerInterfaceWrapper) FollowDisplay(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.FollowDisplay(ctx)
+	return err
+}
+
+// GetDisplayMotion converts echo context to params.
+func (w *ServerInterfaceWrapper) GetDisplayMotion(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetDisplayMotionParams
+	// ------------- Required query parameter "block" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "block", ctx.QueryParams(), &params.Block, runtime.BindQueryParameterOptions{Type: "string", Format: "uuid"})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter block: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetDisplayMotion(ctx, params)
+	return err
+}
+
+// PairScreen converts echo context to params.
+func (w *ServerInterfaceWrapper) PairScreen(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PairScreen(ctx)
 	return err
 }
 
@@ -1912,6 +2250,30 @@ func (w *ServerInterfaceWrapper) CarryOver(ctx *echo.Context) error {
 	return err
 }
 
+// ChangeFloor converts echo context to params.
+func (w *ServerInterfaceWrapper) ChangeFloor(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ChangeFloor(ctx, teamId, practiceId)
+	return err
+}
+
 // SetClock converts echo context to params.
 func (w *ServerInterfaceWrapper) SetClock(ctx *echo.Context) error {
 	var err error
@@ -1933,6 +2295,30 @@ func (w *ServerInterfaceWrapper) SetClock(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.SetClock(ctx, teamId, practiceId)
+	return err
+}
+
+// ListCuts converts echo context to params.
+func (w *ServerInterfaceWrapper) ListCuts(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListCuts(ctx, teamId, practiceId)
 	return err
 }
 
@@ -2041,6 +2427,54 @@ func (w *ServerInterfaceWrapper) LogReps(ctx *echo.Context) error {
 	return err
 }
 
+// GetReview converts echo context to params.
+func (w *ServerInterfaceWrapper) GetReview(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetReview(ctx, teamId, practiceId)
+	return err
+}
+
+// SetReview converts echo context to params.
+func (w *ServerInterfaceWrapper) SetReview(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetReview(ctx, teamId, practiceId)
+	return err
+}
+
 // GetRun converts echo context to params.
 func (w *ServerInterfaceWrapper) GetRun(ctx *echo.Context) error {
 	var err error
@@ -2062,6 +2496,86 @@ func (w *ServerInterfaceWrapper) GetRun(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetRun(ctx, teamId, practiceId)
+	return err
+}
+
+// ListScreens converts echo context to params.
+func (w *ServerInterfaceWrapper) ListScreens(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListScreens(ctx, teamId, practiceId)
+	return err
+}
+
+// AddScreen converts echo context to params.
+func (w *ServerInterfaceWrapper) AddScreen(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AddScreen(ctx, teamId, practiceId)
+	return err
+}
+
+// EndScreen converts echo context to params.
+func (w *ServerInterfaceWrapper) EndScreen(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// ------------- Path parameter "screenId" -------------
+	var screenId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "screenId", ctx.Param("screenId"), &screenId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screenId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.EndScreen(ctx, teamId, practiceId, screenId)
 	return err
 }
 
@@ -2446,6 +2960,18 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/reps", wrapper.LogReps, options.OperationMiddlewares["logReps"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/live", wrapper.FollowPractice, options.OperationMiddlewares["followPractice"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/changes", wrapper.ChangeFloor, options.OperationMiddlewares["changeFloor"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/cuts", wrapper.ListCuts, options.OperationMiddlewares["listCuts"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/review", wrapper.GetReview, options.OperationMiddlewares["getReview"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/review", wrapper.SetReview, options.OperationMiddlewares["setReview"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.ListScreens, options.OperationMiddlewares["listScreens"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.AddScreen, options.OperationMiddlewares["addScreen"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens/:screenId", wrapper.EndScreen, options.OperationMiddlewares["endScreen"]...)
+	router.POST(options.BaseURL+"/api/display/pair", wrapper.PairScreen, options.OperationMiddlewares["pairScreen"]...)
+	router.GET(options.BaseURL+"/api/display", wrapper.GetDisplay, options.OperationMiddlewares["getDisplay"]...)
+	router.GET(options.BaseURL+"/api/display/motion", wrapper.GetDisplayMotion, options.OperationMiddlewares["getDisplayMotion"]...)
+	router.GET(options.BaseURL+"/api/display/live", wrapper.FollowDisplay, options.OperationMiddlewares["followDisplay"]...)
+	router.GET(options.BaseURL+"/api/display/feed", wrapper.FeedScoreboard, options.OperationMiddlewares["feedScoreboard"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/fill", wrapper.FillPlan, options.OperationMiddlewares["fillPlan"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/loads", wrapper.GetLoads, options.OperationMiddlewares["getLoads"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/season", wrapper.GetSeason, options.OperationMiddlewares["getSeason"]...)
@@ -2499,6 +3025,250 @@ type GetCataloguedefaultJSONResponse struct {
 }
 
 func (response GetCataloguedefaultJSONResponse) VisitGetCatalogueResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetDisplayRequestObject struct {
+}
+
+type GetDisplayResponseObject interface {
+	VisitGetDisplayResponse(w http.ResponseWriter) error
+}
+
+type GetDisplay200JSONResponse Display
+
+func (response GetDisplay200JSONResponse) VisitGetDisplayResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetDisplaydefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetDisplaydefaultJSONResponse) VisitGetDisplayResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FeedScoreboardRequestObject struct {
+}
+
+type FeedScoreboardResponseObject interface {
+	VisitFeedScoreboardResponse(w http.ResponseWriter) error
+}
+
+type FeedScoreboard200ApplicationxNdjsonResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response FeedScoreboard200ApplicationxNdjsonResponse) VisitFeedScoreboardResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "application/x-ndjson")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	flusher, ok := w.(http.Flusher)
+	if !ok {
+		// If w doesn't support flushing, fall back to io.Copy.
+		_, err := io.Copy(w, response.Body)
+		return err
+	}
+	// text/event-stream messages are typically small; use a
+	// modest buffer and flush after each chunk so clients see
+	// events immediately instead of waiting on OS buffering.
+	buf := make([]byte, 4096)
+	for {
+		n, err := response.Body.Read(buf)
+		if n > 0 {
+			if _, writeErr := w.Write(buf[:n]); writeErr != nil {
+				return writeErr
+			}
+			flusher.Flush()
+		}
+		if err != nil {
+			if err == io.EOF {
+				return nil
+			}
+			return err
+		}
+	}
+}
+
+type FeedScoreboarddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response FeedScoreboarddefaultJSONResponse) VisitFeedScoreboardResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FollowDisplayRequestObject struct {
+}
+
+type FollowDisplayResponseObject interface {
+	VisitFollowDisplayResponse(w http.ResponseWriter) error
+}
+
+type FollowDisplay200TexteventStreamResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response FollowDisplay200TexteventStreamResponse) VisitFollowDisplayResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/event-stream")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	flusher, ok := w.(http.Flusher)
+	if !ok {
+		// If w doesn't support flushing, fall back to io.Copy.
+		_, err := io.Copy(w, response.Body)
+		return err
+	}
+	// text/event-stream messages are typically small; use a
+	// modest buffer and flush after each chunk so clients see
+	// events immediately instead of waiting on OS buffering.
+	buf := make([]byte, 4096)
+	for {
+		n, err := response.Body.Read(buf)
+		if n > 0 {
+			if _, writeErr := w.Write(buf[:n]); writeErr != nil {
+				return writeErr
+			}
+			flusher.Flush()
+		}
+		if err != nil {
+			if err == io.EOF {
+				return nil
+			}
+			return err
+		}
+	}
+}
+
+type FollowDisplaydefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response FollowDisplaydefaultJSONResponse) VisitFollowDisplayResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetDisplayMotionRequestObject struct {
+	Params GetDisplayMotionParams
+}
+
+type GetDisplayMotionResponseObject interface {
+	VisitGetDisplayMotionResponse(w http.ResponseWriter) error
+}
+
+type GetDisplayMotion200JSONResponse DisplayMotion
+
+func (response GetDisplayMotion200JSONResponse) VisitGetDisplayMotionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetDisplayMotiondefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetDisplayMotiondefaultJSONResponse) VisitGetDisplayMotionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PairScreenRequestObject struct {
+	Body *PairScreenJSONRequestBody
+}
+
+type PairScreenResponseObject interface {
+	VisitPairScreenResponse(w http.ResponseWriter) error
+}
+
+type PairScreen204Response struct {
+}
+
+func (response PairScreen204Response) VisitPairScreenResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type PairScreendefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response PairScreendefaultJSONResponse) VisitPairScreenResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -3920,6 +4690,41 @@ func (response CarryOverdefaultJSONResponse) VisitCarryOverResponse(w http.Respo
 	return err
 }
 
+type ChangeFloorRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+	Body       *ChangeFloorJSONRequestBody
+}
+
+type ChangeFloorResponseObject interface {
+	VisitChangeFloorResponse(w http.ResponseWriter) error
+}
+
+type ChangeFloor204Response struct {
+}
+
+func (response ChangeFloor204Response) VisitChangeFloorResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type ChangeFloordefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ChangeFloordefaultJSONResponse) VisitChangeFloorResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type SetClockRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -3950,6 +4755,46 @@ type SetClockdefaultJSONResponse struct {
 }
 
 func (response SetClockdefaultJSONResponse) VisitSetClockResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListCutsRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type ListCutsResponseObject interface {
+	VisitListCutsResponse(w http.ResponseWriter) error
+}
+
+type ListCuts200JSONResponse Cuts
+
+func (response ListCuts200JSONResponse) VisitListCutsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListCutsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListCutsdefaultJSONResponse) VisitListCutsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -4210,6 +5055,81 @@ func (response LogRepsdefaultJSONResponse) VisitLogRepsResponse(w http.ResponseW
 	return err
 }
 
+type GetReviewRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type GetReviewResponseObject interface {
+	VisitGetReviewResponse(w http.ResponseWriter) error
+}
+
+type GetReview200JSONResponse ReviewView
+
+func (response GetReview200JSONResponse) VisitGetReviewResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetReviewdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetReviewdefaultJSONResponse) VisitGetReviewResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetReviewRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+	Body       *SetReviewJSONRequestBody
+}
+
+type SetReviewResponseObject interface {
+	VisitSetReviewResponse(w http.ResponseWriter) error
+}
+
+type SetReview204Response struct {
+}
+
+func (response SetReview204Response) VisitSetReviewResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type SetReviewdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetReviewdefaultJSONResponse) VisitSetReviewResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetRunRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -4239,6 +5159,121 @@ type GetRundefaultJSONResponse struct {
 }
 
 func (response GetRundefaultJSONResponse) VisitGetRunResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListScreensRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type ListScreensResponseObject interface {
+	VisitListScreensResponse(w http.ResponseWriter) error
+}
+
+type ListScreens200JSONResponse []Screened
+
+func (response ListScreens200JSONResponse) VisitListScreensResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListScreensdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListScreensdefaultJSONResponse) VisitListScreensResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddScreenRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type AddScreenResponseObject interface {
+	VisitAddScreenResponse(w http.ResponseWriter) error
+}
+
+type AddScreen201JSONResponse ScreenCode
+
+func (response AddScreen201JSONResponse) VisitAddScreenResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddScreendefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddScreendefaultJSONResponse) VisitAddScreenResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type EndScreenRequestObject struct {
+	TeamId     TeamId             `json:"teamId"`
+	PracticeId PracticeId         `json:"practiceId"`
+	ScreenId   openapi_types.UUID `json:"screenId"`
+}
+
+type EndScreenResponseObject interface {
+	VisitEndScreenResponse(w http.ResponseWriter) error
+}
+
+type EndScreen204Response struct {
+}
+
+func (response EndScreen204Response) VisitEndScreenResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type EndScreendefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response EndScreendefaultJSONResponse) VisitEndScreenResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -4834,6 +5869,21 @@ type StrictServerInterface interface {
 	// (GET /api/catalogue)
 	GetCatalogue(ctx context.Context, request GetCatalogueRequestObject) (GetCatalogueResponseObject, error)
 
+	// (GET /api/display)
+	GetDisplay(ctx context.Context, request GetDisplayRequestObject) (GetDisplayResponseObject, error)
+
+	// (GET /api/display/feed)
+	FeedScoreboard(ctx context.Context, request FeedScoreboardRequestObject) (FeedScoreboardResponseObject, error)
+
+	// (GET /api/display/live)
+	FollowDisplay(ctx context.Context, request FollowDisplayRequestObject) (FollowDisplayResponseObject, error)
+
+	// (GET /api/display/motion)
+	GetDisplayMotion(ctx context.Context, request GetDisplayMotionRequestObject) (GetDisplayMotionResponseObject, error)
+
+	// (POST /api/display/pair)
+	PairScreen(ctx context.Context, request PairScreenRequestObject) (PairScreenResponseObject, error)
+
 	// (GET /api/drills)
 	ListDrills(ctx context.Context, request ListDrillsRequestObject) (ListDrillsResponseObject, error)
 
@@ -4945,8 +5995,14 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/carry)
 	CarryOver(ctx context.Context, request CarryOverRequestObject) (CarryOverResponseObject, error)
 
+	// (POST /api/teams/{teamId}/practices/{practiceId}/changes)
+	ChangeFloor(ctx context.Context, request ChangeFloorRequestObject) (ChangeFloorResponseObject, error)
+
 	// (POST /api/teams/{teamId}/practices/{practiceId}/clock)
 	SetClock(ctx context.Context, request SetClockRequestObject) (SetClockResponseObject, error)
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/cuts)
+	ListCuts(ctx context.Context, request ListCutsRequestObject) (ListCutsResponseObject, error)
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
 	ExportPractice(ctx context.Context, request ExportPracticeRequestObject) (ExportPracticeResponseObject, error)
@@ -4960,8 +6016,23 @@ type StrictServerInterface interface {
 	// (POST /api/teams/{teamId}/practices/{practiceId}/reps)
 	LogReps(ctx context.Context, request LogRepsRequestObject) (LogRepsResponseObject, error)
 
+	// (GET /api/teams/{teamId}/practices/{practiceId}/review)
+	GetReview(ctx context.Context, request GetReviewRequestObject) (GetReviewResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/practices/{practiceId}/review)
+	SetReview(ctx context.Context, request SetReviewRequestObject) (SetReviewResponseObject, error)
+
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx context.Context, request GetRunRequestObject) (GetRunResponseObject, error)
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/screens)
+	ListScreens(ctx context.Context, request ListScreensRequestObject) (ListScreensResponseObject, error)
+
+	// (POST /api/teams/{teamId}/practices/{practiceId}/screens)
+	AddScreen(ctx context.Context, request AddScreenRequestObject) (AddScreenResponseObject, error)
+
+	// (DELETE /api/teams/{teamId}/practices/{practiceId}/screens/{screenId})
+	EndScreen(ctx context.Context, request EndScreenRequestObject) (EndScreenResponseObject, error)
 
 	// (POST /api/teams/{teamId}/preview)
 	PreviewDrill(ctx context.Context, request PreviewDrillRequestObject) (PreviewDrillResponseObject, error)
@@ -5035,6 +6106,146 @@ func (sh *strictHandler) GetCatalogue(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(GetCatalogueResponseObject); ok {
 		return validResponse.VisitGetCatalogueResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetDisplay operation middleware
+func (sh *strictHandler) GetDisplay(ctx *echo.Context) error {
+	var request GetDisplayRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetDisplay(ctx.Request().Context(), request.(GetDisplayRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetDisplay")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetDisplayResponseObject); ok {
+		return validResponse.VisitGetDisplayResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// FeedScoreboard operation middleware
+func (sh *strictHandler) FeedScoreboard(ctx *echo.Context) error {
+	var request FeedScoreboardRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.FeedScoreboard(ctx.Request().Context(), request.(FeedScoreboardRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "FeedScoreboard")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(FeedScoreboardResponseObject); ok {
+		return validResponse.VisitFeedScoreboardResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// FollowDisplay operation middleware
+func (sh *strictHandler) FollowDisplay(ctx *echo.Context) error {
+	var request FollowDisplayRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.FollowDisplay(ctx.Request().Context(), request.(FollowDisplayRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "FollowDisplay")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(FollowDisplayResponseObject); ok {
+		return validResponse.VisitFollowDisplayResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetDisplayMotion operation middleware
+func (sh *strictHandler) GetDisplayMotion(ctx *echo.Context, params GetDisplayMotionParams) error {
+	var request GetDisplayMotionRequestObject
+
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetDisplayMotion(ctx.Request().Context(), request.(GetDisplayMotionRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetDisplayMotion")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetDisplayMotionResponseObject); ok {
+		return validResponse.VisitGetDisplayMotionResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// PairScreen operation middleware
+func (sh *strictHandler) PairScreen(ctx *echo.Context) error {
+	var request PairScreenRequestObject
+
+	var body PairScreenJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.PairScreen(ctx.Request().Context(), request.(PairScreenRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PairScreen")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(PairScreenResponseObject); ok {
+		return validResponse.VisitPairScreenResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -6306,6 +7517,55 @@ func (sh *strictHandler) CarryOver(ctx *echo.Context, teamId TeamId, practiceId 
 	return nil
 }
 
+// ChangeFloor operation middleware
+func (sh *strictHandler) ChangeFloor(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request ChangeFloorRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	var body ChangeFloorJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ChangeFloor(ctx.Request().Context(), request.(ChangeFloorRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ChangeFloor")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ChangeFloorResponseObject); ok {
+		return validResponse.VisitChangeFloorResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // SetClock operation middleware
 func (sh *strictHandler) SetClock(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request SetClockRequestObject
@@ -6349,6 +7609,32 @@ func (sh *strictHandler) SetClock(ctx *echo.Context, teamId TeamId, practiceId P
 		return err
 	} else if validResponse, ok := response.(SetClockResponseObject); ok {
 		return validResponse.VisitSetClockResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ListCuts operation middleware
+func (sh *strictHandler) ListCuts(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request ListCutsRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListCuts(ctx.Request().Context(), request.(ListCutsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListCuts")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListCutsResponseObject); ok {
+		return validResponse.VisitListCutsResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -6483,6 +7769,81 @@ func (sh *strictHandler) LogReps(ctx *echo.Context, teamId TeamId, practiceId Pr
 	return nil
 }
 
+// GetReview operation middleware
+func (sh *strictHandler) GetReview(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request GetReviewRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetReview(ctx.Request().Context(), request.(GetReviewRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetReview")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetReviewResponseObject); ok {
+		return validResponse.VisitGetReviewResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetReview operation middleware
+func (sh *strictHandler) SetReview(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request SetReviewRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	var body SetReviewJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetReview(ctx.Request().Context(), request.(SetReviewRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetReview")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetReviewResponseObject); ok {
+		return validResponse.VisitSetReviewResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetRun operation middleware
 func (sh *strictHandler) GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request GetRunRequestObject
@@ -6503,6 +7864,85 @@ func (sh *strictHandler) GetRun(ctx *echo.Context, teamId TeamId, practiceId Pra
 		return err
 	} else if validResponse, ok := response.(GetRunResponseObject); ok {
 		return validResponse.VisitGetRunResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ListScreens operation middleware
+func (sh *strictHandler) ListScreens(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request ListScreensRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListScreens(ctx.Request().Context(), request.(ListScreensRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListScreens")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListScreensResponseObject); ok {
+		return validResponse.VisitListScreensResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AddScreen operation middleware
+func (sh *strictHandler) AddScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request AddScreenRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AddScreen(ctx.Request().Context(), request.(AddScreenRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddScreen")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AddScreenResponseObject); ok {
+		return validResponse.VisitAddScreenResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// EndScreen operation middleware
+func (sh *strictHandler) EndScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId, screenId openapi_types.UUID) error {
+	var request EndScreenRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+	request.ScreenId = screenId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.EndScreen(ctx.Request().Context(), request.(EndScreenRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "EndScreen")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(EndScreenResponseObject); ok {
+		return validResponse.VisitEndScreenResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -6987,165 +8427,186 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3H3rctw4utiroDqp8m4VbWnmzNmkPL888njHWXtGkXSymTo1PyDy6yYsNsAFQLV6XX6pPEKeLIUrbwAJ",
-	"trrbzv6y3CQBfDfgw3f9vMrZtmYUqBSr159XNeZ4CxK4+V+F98DfF+pvQlevVzWW5SpbUbwF9T/3OFtx",
-	"+EdDOBSr15I3kK1EXsIWq+/WjG+xXL1eNQ1Rb8p9rb4VkhO6WX35kq1qjnNJcojP077wvJmExOt1dBr3",
-	"9HlzSMDb6BT24XNm+KI+FjWjAjSNri1y1N85oxKoVH/iuq5IjiVh9OKTYFT91k7yXzmsV69X/+Wipf6F",
-	"eSou/IB6rgJEzkmtxlm9XmFU+6fZ6pqz+wq2R5zZjBeYeFdiiUpc10ChyJD+7w4L9AC1tP+VDBVMLesW",
-	"hCBm3qMsy40XXBZDRCBBNhQKRKia/g7w8VCiBwsSQrHSC4EESEnoRhj+Nl+pQd9s4APZEivVnNXAJTEc",
-	"c4+p5s8BZ2WrLX76hTVG9O1D2mzvgduHHwltJEQfXwP/O8BD5zGhEjb2OaFTnxv5CKyJg5Bv8V6ERxWs",
-	"4Xnowy9dEftPA7KdpbeWHlw9KDro6KzCT/mHl0x2/wlyucpWTy837KX90YnJK0uEztOXZFszLs1uK8vV",
-	"6xU8cvJwkTMOF614fclWb6jYAR8TEOc51BLMJiNhK4KYsz9gzvFe/T8vIX8QvW+mOO9KvR4cpwlTqoCc",
-	"FGa5fV6VJaAC1kAL4IgCVshU0pqXmG4I3SD1AjawZuNxS6jqucX+ot75kq0qLLuLu2esAkwNf/INoePF",
-	"rQFkO2uHIeFJBsGkTIbhZ3rIdAT/ZpYQwDBnu7mPb9hO83/OAWhwOYIUep1Am60SgQrWClBONqXscG/7",
-	"wa7czwuSndAOb5jBI9fi3yIva/m0ZQ4zjcWigbTFnOfRGeHigAvx6o3jmDTJ0h9peH6qWP4Q2hbFA8jI",
-	"RlNwUlVBPIPZTPtcdYnWjGu+3pWsArSuGOMZ+g4xjr7XzxgFBLRzwHcmI0WCIpCtHoiZ2lHYrDFbsZ0i",
-	"xQ5L4EFCb6f2YaZEyap/fZiMtieQxA+gQSvNmy9QXeFcb59jsasJDcujHW08jTpS1RQC1ZjLHxFVmNoC",
-	"pgLBI/D9PSsUA3kRm0XTFj+9Ny9/d3k5FjYBOaNFGBsCoE8KQuVffgjSTEi8Ce8Lksgq4YjSi9ckdZ9k",
-	"nqJm8JZymWfWdv12tYYhW/waEnQJm3pyGTE56OD6iWFejCUsZ1WzHeyQs8dWRSikb6p65g+EQmioDs8l",
-	"DXat3w/v0Ckk1W9lHuwuUQxUI1I43GkIxviDqkpf/a3EtIgg1SxkHgL7XmannmEdeCQFUK30UEjmHPeV",
-	"nvwqwjicQ77seL3y31yxhsqwJiOlwcIREZrGUBxyezdImvoD22yguIE6NLc5k48CSJT8BlOdubIeUTxA",
-	"IY6+whJXbNMEOBpvFsh2e6UJ0fJZLBIeseFyyWANl9ccBER4bQGkVw28p2sWGkcfCekjvdUnSGhbxUWx",
-	"gGVuGrqJLcloVskjAS5iIxnuWrDF6fejo9VMBhUM4IAw0ph8IZDTa3JM0T10VYsDSSR2ROYlBKbmTQUC",
-	"sTWqyCMg3qh7+3PnCyroRiKxVgs05zlsdFbnecAz1VCmrQRkRkyDoq0viSOx1peqkEJFwoYH9hBWEmX4",
-	"EhbSnJhSVdxlTn2WdIcw619+hbiKXCFgg2mQ4ygixmC1JlxIJCTm5mLkVcsCS3gpiTZQjBB07+ab1Xah",
-	"wrWA4mOA+9haq+16rAxhiai+fSUot9RcSMfXegH8EfgLgezC06DhDaXqzyDNhcSyEd17TV1hSjWyWK3v",
-	"ngWjELjZDCXBDNRFSTu1gSnI0go9b8ypELC8uN/d4jQltYrO6pUjVLZaE0pEqaVQL/qPZxB1AJddQ3Dt",
-	"7YE2WvqGs6YOSl9EKCMmuZDwWbuamSJVSews9jBVcaDgBbRG+3Pshj0CuQb+S0MLDoErfQ0cleYh4lCL",
-	"sdEohBmzht7Iy/FzZQc5CEkND6AG8/yvuA5u0ZjnN7ggTfhGfO9udqMnaw5wV1rT1ehpiav1B6AbtdjA",
-	"4wpT+DspIk9ro1UFzcOEbn5rwofNLjLgUMk1o/fW6D7uoiNzWOsutwu3w067qhlS6/P1lSFRKnX1Ny1p",
-	"rz1qRrxvRphVWZfvAOlm9+7mYL+xWkUaaq4daZbj5jFkOM/VzxDm3wK2fb9IhzvJI8xascabjFIXwky7",
-	"xHqgR7Fr6FoQ7HozD1SqXcfg5iC7jlNCR4g90hGSprPZRSzX2t7i/QeGA/aFEvNiyjv1qdnWIurXinw2",
-	"gLK13XVnc2OnEs+BcBD53joj9uAwuGdNeHfNcTO+Uc9a7BTQ9XZo3pj9bE2eQnemzpVEq6/6roKIQBvG",
-	"CrRmvHuDmp2kbK3bz9SDslVdYrHgUn+tXg/ajpggywwX1/aLsGlS4rAGqG6fXdWVrdcvC1i/rIy1bs2q",
-	"Sp9iO0IpcPFSSLzXF0ZcvwRjYlY0Kl7WmOgtSJiZRFC7FTjBnaSXZN4N6bOteytw9SCy0dOjXckEIC3m",
-	"CHNAEjebUoYuHtqOvsiCuglSbIdlXi7j7h3jD1bM/EcDMdT+rIWyFnbGDrBsnHRu/BCiJ00K3VPc7BVd",
-	"nvVy0GG9Vs66u4HDmxP1zv7iSTOzD2rhf/XWukXStkDjRPH73ztipAAXhYYAV9cdMphonGGshdlz1qQC",
-	"xNYI0z16BC4IoxkSAKhguTDTvDKs8+qTYPRHE5ZCJCpZVQi1ZWn3JhTofq+3MrPqrte7pcg7smk4hLyU",
-	"PT9kRxfZNJgXi3a2Cpz9e4Hq15roxkvYMV4s0wr1F34lHojMwNlOl6QZXAMXC26TrWLwjlTVe1o3AUW6",
-	"roxFJyViygyhkcTq3lYLj2DNDiWrQMwbL/S0bqA/gvxRVRBQZbRRYYG/TNsgAhvLPWsi2vAmcnHcMg6T",
-	"EUKMww3U4YfaSBLfG3Onz09fZx7txS8lkiG3arB6eX5LVJdQ9ggRZzYHLIbnd4AsYYHa4TrpyyQyViDC",
-	"CE4zpTrzlTQBHHq0FOQcNLqBPGV4UVqD8uRprV/Sdv+KhPXZR1z1zsuIqm5lyM3rvnNCYUTAc4SbsGUD",
-	"b6jsikRHAFKVfSvjB+n67yrG+K+wC3AUh1ocx/P4yEgRspWpGZBUp1/BEGUSaTOYPjgVEhaFb0yqJtYQ",
-	"Z9cRYqVfbPTY4MLXXgMiYveJ3YfFVUJdB2FmVQU8Q+rgQowrsEuz5Y9B2rHI+VmyeSlSL2V6fe1qzJgp",
-	"olQx9jC53eyDYEc9OjUWPWN9QbjhaPFAam1mD9rqsxUn24gDYCIgR7Lg6naEFiEXRRsbMy3wUmFUQ+J9",
-	"SPf7XmyNncEsO+m4wCRoRhZsC/es2CMhMVVaIdWqoJCc0Q3KGaddfbCLlpT7lJ21q38bgkfuWCEtSkvM",
-	"ch3qFxIyQ0ZiRSfCfSM2s2ikYyxA0SqY5u6jh02DnshDgGdV0KwUMRpRJn+HheaRpdZEfaUyT9InkYy9",
-	"g92Sb0YbsjZOWdulhdMtxY+fadSkOkI0cg/yfrzXL96AaKoAcwLnbEE02A3b/ay+COHN3uSKiI0QhAhH",
-	"Bw5thPbFzoCZW2Zo0/kfTbEBZ2kbSF6JaQ5hJzyVwB9xwBJYkk3EPxN06wxWb6xHeozQYnk/NrsdXIck",
-	"v6dvbnqTdGMrgUqgeYTLQfbjKzsfSlxV+zGYFRayp3tMe6shZvs1sdTBRztQzyKuBvfwZvB9BK9mmswp",
-	"O/2vO1NlBrDg6YT5JnKAPwIvSC67Z7gSTi28L/cmnoKxl2sttkaOZ2+vbkxHAUv8Duv5JWWOU/t84Ona",
-	"oX7qftFKxUGbxt8gwDJYzttkiY0ynKeoDo4PU+oDCBEy3sIT3tZVyECOUV4B5h2DaA0c5Q1kTrlgvACO",
-	"2BpxtksOOLp1w00G5U5eHfRLJp9h0TYbDw1bFhDmA8DSAK6ZTAyvWlmYHCLa6CpPpiBtHdYCuW1EoBor",
-	"8Sg02ZQW6sin3ZovBFpzo9KMXPkfAaT4/QBvPub5reRYyd3/Drv7sQAF4u/xYIDwo5zwvIKJqb3b/Pdo",
-	"vEA8IEA9/T0aSPALrtaRg4ZuoksaELpdQBcLbmoPe2/QzvQ9AAfoGAUVtDTIOuRM8pB/sPy31EH+geW4",
-	"urEOoT5DnTILcCqbb6gLLcrLS07H83AfZFVprSGRE+LY4XyxsOYDHUPZqoBHmywc2IQqDR4iQecZPNWQ",
-	"91WaoYdhFpyp/LwiklbXyJzFPLA+6n52Zg71ryxNjesadmN3K9704hcPTrsLuUacmdQsWWsKWRuK78JC",
-	"Gm1b6qXheQpZdGZedbR5eQ6Xw0BfyxShM+sjJtXzmD3ifBKNmSPIzCzRi6QNN26kqE6lYLizFuohHBLn",
-	"5dZVP0gXr61Fy5RCoVGXbBzXI3rbeHdhYZD4w7O01DVn25/suRa2+HG2vSVF/IUZF2FIUTVPdMY8SFQC",
-	"h7CpKz7tAGnOKy1XA4gG6++M6deXdL5qPC8/Xj+ycAjGMr1ZyXxKSlEwb2cyyexX2N1KvF4H7hmOsxfE",
-	"wWAhIp7fdgf1d0tjIMJCECExTdgTLY3BCojd//ykQfCMJeEsSWRtQk6f283vOtfXFK/QQQBKn5eAt+ge",
-	"6z1+QeSS+j554dpmFhjFpbWnFQA5ZsrkziqFI2XTTZccYNd5WE9/mxqn2g7TzbHtrS1e+CGcNCdWjmQW",
-	"dM8pIYa1tQCiiTSDmgWcbTUn8Z6DqXM/sk6vcakDJJnxN9g8vhfCl2bIEFmjElAF+BEEKolAWx2EEHTW",
-	"076jub8bHOYQipr+JzO0a8x9vFsYXgUJ29G2BgWW5l5to5FmrG9mw+pMZPHbwUPXU2T9RxoNSR4HS/vl",
-	"ToffeBEKcr7HgkTT3kzSjl4rUqogUrwUvKJMVUPQ7twpL2KbWRsopaDIkEcsthORtlqTDj5hsowGYdeY",
-	"Sxp/GsuDnjTudhNuA09rTmgMc5I1LjVw5v47mXvrcNjR8M09w4PrsdLO2S4tGnUcOjGYBLHUVbUgwEBz",
-	"cSyzeUry68GG0bW+YyL7CWZR4a7FyvNzuKyCkad2UD+1w01SzKIR1uUxi/q7SGwaVtROP5ox4f16GP8e",
-	"KIcxXQWFUZiK9ijxI6B7peLzhiJMC+PlTjU5d1mhXeX3l6GyHfGCLCXmwTJEeQN2mXrjkzuSA8ICsbXU",
-	"Ft04f7dr+SGwEiV57wgXMmbYkHl5S/4Zsvzek41AOuQR6T8ZNZnBNhg2dDfqqEPt9Zs19xUEqxh1y7lM",
-	"pq8cUk/l32fqqSQs8DgVVtgG1GZ3VFEY7BTDUiytltfuGY42QQ3P8Xak7lDkoI1Y8Ubna7c+1dwhmarI",
-	"51DMlZt4ftUpUbEI7E9XcSCffjsWNE+3cXCGF1FtbFLrdUTvGuDGh7QDoDuJIWnSiaGY5YDzYkdjaT48",
-	"L8ljz37b2Qr8fppUTcKGvyeoMU5u/Oztx0ExscuPnHgHr3KcP2IfmhNhh4UpRwehilwRkKbguMY5hAv3",
-	"VYGLirwQ//f/hLZHd5kavx96mwPO5YIoOHsnC46fIfYIHLlwtRcCWctNICavTl3iKJNdocOM4Fbv4/D0",
-	"0mYEZavNbK80slNFxXyj16KPgUnNtqOF6O29/c9wH7G5BwvsaYkuk3io3LMta91EjJ55LcjROn0tVBFh",
-	"6iJYhAM214ynG/5jcbHZakd6DmK/nQ0Flq3MGEn3nahZOyUA0yU7a/urxk3SXm+Qu3y3t+daKGsldq91",
-	"mVsJVjH3pr8np8Fi1nQQMNRlZ43KDleYKmUdU8RqoDoXaxQKcazcl0mTY7T+Z1vQN6i7cineLPCaSVtF",
-	"OPCAz4N2p18aB6/oFdrBO6vqWj1tZU4zTeZwGtwRrHtiIPFNa48bnzcSJpNdFgpfcrBVRyyT0lk4ziej",
-	"5B9gn85nf4N90CCeHuyvp1uct+kp4QFyBEjLpjNOpKVWyWu/9QyEk0QK/pSYFlVvs+o8TDwkPwEXsF/o",
-	"piwZk7F5d5H6RKET1E7uucwBZEfJNOjtfDFRipp5DsPc10LJc7ExYEUmJPBXP1PJFzCj/shwo/Z3j1D6",
-	"FNyd9vObydNKvZZWvERPvdx3fN05oFNzf026x5QIHSf5t2ZyWX6vT+zVn6bpD63asViD6PRCOI1qkBrn",
-	"RLZkWKB9YabboWqILmc0qL2xeOqFCZeLtZvDi7wtU4CWWCo0ZqZUIofZlrwjNamdL2vrzxlkBrf9XuL4",
-	"0Zh2puJ1hznHpbcfAGqBWCN9mUoP2tFMxGdk7Dlj9QF6+YHcN2WBAmt80naoLS4AMTpvh0rj1SkF3rLf",
-	"bbPdYr6PlXWaR/IUPePpM+fcNpJl3UsthzqGNd/1ZhDL0qZ5jQLfbA6LbwuQM9yNPZjJBwstw9fRfWYx",
-	"rqkEwjJcGGrivLfRWebLpGuGh2P5VUN9+hHX4ULp4bQEVomopyVUMpUCKsiGSJNTA1WVIUwRoQU8IUIl",
-	"QxVsem0cugrWxvaGWBJWyjeERhZyv5fQWYcEKktdTRijNdNeCS9F6tWgpLo6GoHuJaGQzdG0r0fTonuQ",
-	"OwDahtQgW2hW4vsKXghdmUk7g9WPrv+LC8YJrJo2VaU+ddV4xmvlxPZySQp1delHcwkHtiCIHd3UvF9Z",
-	"nvEJP7aasie7o1gSr3/E9UFsXv/kCk4NjMuPo8jl6dLb9c/qi9mDcYAZO014F7JDfmv5EF0dKJodEUiB",
-	"6DYrEkiUbAfBhbR5FFv85Cqb/uWH7GA7/7CbC9fuv0dGiqAWPJ9JMVY4tCB6f5d670cE21ruka5QrTut",
-	"7LAIre4MWRjRU2ipS1nhTCyvq9xtwKIDyieyIm6gvoEcSB1g/AfKdoGtVEjGoUD3sH5eBZTMjjSegcIO",
-	"7YgskSyJ2nX/0YCQx6u1YqfNLIBBtATjridjGK5tCFPk8U0sKHRLhO4StOx8rbEQE3PGrMzOqR//0L5w",
-	"E49hjbTpkmXo3F03XJbAbVc0XSVEJ/Fm+hzV0ipL2CObzROxUpP1khob4bhXsg5SOnJGhznHZCcJkzjb",
-	"oesAb85t1mGMAep7BOzwgEVjmr6ps8sXn8Gu+MOU1h/QrANFaSpCwalIa1JBZptp4QI4IgJ9N3/zM9Wm",
-	"o7eDoAnVQ3CAFfWmoc+2Ttw0NGpVy1NqnF25r4+Xk1B37IWpGRHHqp4VSUHoh5Y500vepgRG9DCH3bEe",
-	"VjhFxR2gTW3uuXt9Xd7NNCdIKzsXrZDNXDDmbOCnLbLn7tbBbWuiLZ3pMBiMmTxK/QEXfZhQMDZS9s41",
-	"ZNHIihBxs+hKH0d79LJv78LRguWxyp4lTrYEmBnaEp8llrPQBwPgHDqWOwJu85KxQAzcGhdwx65Mla0g",
-	"oOsKc5gI59V+q+jzAT560/XG7g2UdG5ZkJYfXZ2aGAtKf1s9dVnOuSnnG474wVtiavF0y0/bKq/2nxLT",
-	"gq3XprxwWLdfXKMb86WpvTWwelA3a0rmbaHeSJPAhXOLB7AX/aGCFfYEJqf6Jr+8NEzYfTetEPajhpMG",
-	"7Hf86DaFYoljDIXRZjqxfpSu5T2fLSOCvpoJk6flbM84jvCO+dqi2f7u5wQlUfBtyZnFgq/LkQaEnmzn",
-	"W56rT9+QrdW3aNoH11VgE1TT2UFCh1471bhlEd7CZHChtYF0LDAdY09ndwAoks1FP8xmArgex2rQEEQz",
-	"7jdChbTie2jKSQ286+oen+QNlSbqdA41O4CHAu+D2Okm4frl/LcZ7JiZOwP3V9uCn1nyplZuafnkoMot",
-	"5nMFRHLN03Ffw/n9O96PW2Lx0D3+JBgPkG3swmHNQZQJbc18BSqrUOmBdcHSZajUuHgGLq/ttjCUyX2K",
-	"yI7Qs+mf4N34FTdSWhWvFrZgSIUQNoxpWeXN/TNqYtoNY4M7tho3aruklLhEzSKx+kn+9iSetVYjsm6k",
-	"7pzL2OvaVLA/iL2ECMY/FbBl82XrNvS9sYPPX+tNzL7B3IZHAm6FtDzrW/6B1Fdoc6gTGolSwQu49g7w",
-	"9lfFH/NGWGzDc9Xw4fNU/kcd77Q7Lut05IIfU6iMBjX/M5hYqrtVqsu7bzGJ9ItZz+dyOdtLwa7Ixz3b",
-	"5MpB5sNkRZFbFxA1awMbeOgiTRTKfhu9+XC9A9Kw1bk7zAPoNtWbMrVMxmyEi5qm5ly3sRe+Wb1Nw24X",
-	"3M22Lk1PPbfeaNZ1sIXzQf3eiknvoNDbGxIghQ/nKLQx7QgH1KDIQbcCLy5OUXBhvvVZsYnVNT6oLdpk",
-	"0YXpygpHL55ggcuizdna0gnpBROWtcP2TUuGwzQiVj0Yc0roJn2Kv5sPZs8Wb23WU/uSEpXpNzfqN9hq",
-	"oIX27/h1JesJtrvGISqCOeXj2XadA+L7y9DFp3uGzbw8jIZIOi989dxAFPe8Yd1bQVq5XvD6bcmYjBhy",
-	"4YmkF4mDPYgTmZkoJL9rfH7phqP4HWy5Ecp+MIVRk167wK6lXp8aUJYc0rGTbA7zfUeS3u1k36e9/9sC",
-	"ivaS7hO/WIblp7tFSHy62x1oVfTX8a55MXTqWC4OlwVIMwT6PeUAW6DN3Di4XuTRmoTjxN6/esXLs2du",
-	"nZ9uWPwP5+Vt2Y8E7MicC/9M1659kNiiDuPxINxmsbMgXoN2qmzSjkinRA3jEh4B6WWYGDHMbRj6gaYE",
-	"TXRbptZFBzfGMN7iLutSxkdXOgCS3IS3tiLLYh+hxLSwN5Yhs9D1QP3qGqrCXfRLqKJqcqdLx5SwtY0L",
-	"ZkqTRVvBxDhCPZi6pia4k3qLc9eU5A98NbX0L8KwjBrIav4yBuVeLbTF6bJthWUTjKQJ6jn4U6ephMGm",
-	"awPnuSW1P4VnvIPaU9zhGiLWiGXVZbeYLwjf0YVwQxbvxBKbrlGCmXWimma2urNWokQD1rJW92sIhU5i",
-	"lOMKaIE5wkXBQeh2rYSiRoRDSlLzALtl9qcDhdyL2nIpOckXBnawHXVFZ8ZWNAl4+8JUwVxrf7X4EUEl",
-	"ABEpEN4A2nDW1C/CJcdqnBAhhU10lPCBF9NtOvRb+qhyPsqoTTBdtbCDeQOf4QyPT786C1KLMztZl16W",
-	"U2L8GavIdxwmPSPbfGXi9ln1/Ztf37R23gyJJi8RFujnRmH54ifglc7MWGT+XcgcMYr/ajF4UIbcUjU5",
-	"vIht7aL+v2py83T65uILQWt7m0hVdMCfN1P2CJAuA5IHW3LiKpa1dm+yHyPFxxfVF58s/Gk6S0RragKi",
-	"8CQRqw2i1dnpelEgyXQWzaK1rFneiFChUWNvXFA0va1+OVi4unWAOuLzqilSqr61ZR7b3pqGMm69Hk2e",
-	"LqmW0DubRX6AJdQZd5d0nI6pbIf2cY6ochFg3YoPAzdYRX4UdDBZHhDvPzBchP3rbBsJtN0SOTvymw18",
-	"MC9GotRPs+ratjNc4BmcKA82XVF/qoFTtpJM4ioZktj9y8YgmMGyXnF+P72FOsUfczJ/ibX4uZAJH7Vv",
-	"meUAj4htcLVYLr7osDIT4Nvf5+50rjmV6t1epq71q/u8XAH8EfgrdOf/RrpZ4xrn4F+629dwq0dHanlC",
-	"24g2QIFjtdXbvgRE6LwW9Kctfmgf//kVujUINklqHkg9iILIjPkjwkiCkOgRV6TAEnQCcYU4iJpRoSbd",
-	"YEKFdsZuXylGIboB6OpnhZtOCY7Xq8tX3726dNnNuCar16t/e3X56t80+8hSc8IFrslFjiWu2Mb4fW2n",
-	"TCWq2tz6vli9Xv0V5JV/STOiWY168/vLS2s2ktbKg+u6Irn++uKT1YHb+nCTdwA/iaZqxAddc1Y0uUQP",
-	"lO2EtUZi2+Q2NLpf7oWrXmCYRgPfdjAJQv6BCPnW6RPPgjutCLgrYDsWvxE+LCo23N9uDSwZcuVmEaOK",
-	"Y7aMbjS/HIorG5I+Qs6bonhry8HahMufmAkWOwo36LF1TcQv/d1H8ga+jMjx3dEmbqkwxrrNZG1MLw2K",
-	"SIHYWlsS2I4ehxkvPut/3xdfzN7H8RakPk3/8/OK6LQfrFszGiV8Zd9eDVHUrco4lw38R7ayd4s+if+j",
-	"VrvQKancL3qcROnLM1L62CS9sMJ5XtKGxdes5LnETS+0PYyNd68GMg4SuOCHwM2PUXguwVgj79nT5IHw",
-	"m3nlHAeCb6M3cxgIsm0qrYdsMakyRGGn1Ii1TrE6CkYuPquR7aYURI2pSGMKKZ9KYH03wwAOGAXk0oIP",
-	"P+lmZdKgYVIkOya6/x4w0f3hMCvaYN8CKjDmrT5Sb8mG/tbY7jajlf2jAb5vlwaPwPc721pwVJK3lcM/",
-	"UoRJkA1VOkQjD8dmTJt0Uc5hTpmewH07oZjYCKnTHFguyDr5pEoE53lCauKy1XYcxogOjD4RQvTY3xo+",
-	"XIfH6C5uekCeYxNvQ+1nt3G1JlcfwYVuH19rb0E/Pjf47ppnVtodksdIxUXxfD1OU+bis/7HHoKxLfsG",
-	"tuwRIuz1Q8iyq94vjnZmhb5sX7mwIKzaY0jnU1x8Vv9Mne9/BXlncgiWS7X+8EwAGjhWM3caD8rxRaD1",
-	"kR5rU3wO+sJUvtA9/Kdo/ROzuQfzeodryx1ViFz20Dg28I/gheVk+qMBKrBJuEoa93tkAwfPzKwRMrUh",
-	"G+HN5mdavAMbkD630ahDxUV4FAwEokyiHeMPCNM92jIOX0NEg4fUR/wAYbgun3E5NXbk2dYf6q3wnXQY",
-	"OENhNwqe+VH36ai09Q0JyWqhcexL5x1Ngteu09VxUf+OVJXNXzzF5vjua9l61MRQhOmoO6ysibQ+WyUo",
-	"1mmdKSEpCd2g49iDBjTUkXUnIKKOJjzZBciFYp+Zgm90QbiYLRzbp0elTwXCLjF2TH4wbySdk5309dhJ",
-	"ec7D0C49KBFmqchW6LYhdLmL0foWTsaK2VSzKGWYiZgYTDuEtMB7d+PaATz8iCRTP93vkYMyCxLTekCD",
-	"Vp/vLs+r1mjfacxnhjVcCIsHXblYG4lQ7evCfQu0tH3pJoj5kbluXPNiVnQs2l9fyj6ydq8cGyw51Kac",
-	"tF70tyxv1NRzjBHoVx3mdDIsquEjG79DVsM5UIn0gfcMC9Kx8eaLAB75iNd1Az8QIU/lmGubb5/bK2cq",
-	"IoaprdGJKvJ8v8aATrXr6HZcMtlOYv9SipiGKUIf4RaFCEWu3+jRCWWDy6LG3WsfkHQG826kxGoYP66y",
-	"7Ddy0X5TFNdt7s/xebTb3O3cFmFLlxNZhMNcefHZ/DFjI36rf+9gPsV2Y0bWAWlGibPKQ0lsMNoz3N/Z",
-	"ROQXL04b9MXjt/K9rn6T61fOKzHZ7JuO0HOW5m9Lvi7PIF+um/iRJawbnRvf+fsRs6fe+wddpBIOgWOE",
-	"ZpzkGGjLFJ6EUXvt3tKPgjmctMXJT8FqF5/dn2kbeheHs9FK+pPiR1TpQulqNxdISLx3jSzcji+Ov6nH",
-	"F3p5eqSfcEv2xJrdlL85br/8xrj9Isfc9MULMtGVevrbY0h9OcE+G0nbG++uxoxi8szaQAoDlO0/Y7sA",
-	"AQftAOMN/cYZeSHZfCuEMwlZLODoypf+P7586bHf5F/j8mtbcYRvd7nj09OLJzy59JigfP6sH3e2uQTD",
-	"qQ0lTvLki8dVtiK5Lg8nGD23I/+6wtTmBphcvAvnh+2PMXb1mpfF4/R74XSLClOEBcI6x0dnQ2JXBefK",
-	"QPXyLRF1p4n1xAz/SpuOa8YRZMV3rKrYbkbl6HCFppDuu/dSSG4LYiwglUnheimASmTa9702gon+pIX3",
-	"z5nRtf70rmKM/wo78efMJFahP61B5qW5Xmu375//pc4GVyHwqx4NHzGp0pnhjEH0dSNNX1NtZ9ZR777I",
-	"KRaCCImpFOfZ3V0V2q9KqQ9sc2Oq057iDPetPc98gHf6FwaYwFjW9Lbh9Md73diVCBsCkiFGz6WD82bS",
-	"K3rT0FOa5tTwMRSZoBjdx03tosi0hPj/dLOERwK7Uzh/zMgnz5I8twgt8mnr6xYx0YY2fXIPMjumrztC",
-	"WO8KnhCh/+neOVUETxYZyUU3zub1ESr/8kOoRscp9euBb3FUMawCzDu+PskQFg/INPv5RhzvHHCxtR3S",
-	"jyvWrvd6Esu41tqLOGbkrxKoZDvEalvBwAS7KalSCooP6bFNZsaL0B3O53PC/oV81I5GsYt6A0PUqT1L",
-	"97x33dmPuxlZx+/0ff3GvJR2RTrsEmvWoa6xV7f/65txQLzf9sCfjNljtNojgfdIh7ftWFMVqMS1YfEQ",
-	"9+claEvUoeyfjO3zsbfFFwhFuQClTfEUraxypOE3/rgfvv/+bGtwkdM7LJBbz5GFSgDmpmdgUKhuzeOk",
-	"fXrHeCFS03qDpfL/OMdl9hciU+6yuuSou8BIfO8rG+s4VwUqMh/c2x7M91/PKRmn7Uzs9a0ra3g6NcjM",
-	"ENlKdwAPAuEScPGtJLfd9rByimRf3xzxvBtenBLuVu4KNR2BKjGO9KWHj3v4fcB7k+P/Lbkij0M1jbFo",
-	"zs0LgTAnstyCJPmJU20kricrXN2p53PZAkoRt56AHATStRZM1S+bMKH+gljKgL89fp1I9LZ6dkwpVnfw",
-	"FwKJmkmhNESFs5dbwKLhgCp99n0zmZHSVkWdDge682+d43D2ZWpTrM0VpgI9QC31RQRT3YVXWx6fkSt4",
-	"isggD9Wp0qW75W3PHCTaUmxMIUWbY29Cjh3VTxbslMCiHgnmAoueFwd6sCU2UCunhfF5JawUNp1/9+Lz",
-	"GqD4G+ynKxGlZQ8v8BwHjjBrumwDE09YdsgCnXpB+S54Qfny5cv/CwAA//8=",
+	"3L3rkty4sSD8Koj6vgjZESV1j8/Yu6H5pZFGHh1Lmt5uHXsdJ+YHmswqYpoF0ADY1XUUeql9hH2yDdx4",
+	"KSZIsG7SmV9qFUlcMhOJvOfnRSY2leDAtVq8/LyoqKQb0CDd/0q6A/kuN38zvni5qKguFssFpxsw/wuP",
+	"lwsJ/6qZhHzxUssalguVFbCh5ruVkBuqFy8Xdc3Mm3pXmW+VloyvF1++LBeVpJlmGcTnaV84bial6WoV",
+	"nSY8PW4ODXQTncI/PGaGL+ZjVQmuwOLoxgPH/J0JroFr8yetqpJlVDPBr35Tgpvf2kn+fwmrxcvF/3fV",
+	"Yv/KPVVXzYB2rhxUJlllxlm8XFBSNU+Xixsp7kvYnHBmNx4y8bagmhS0qoBDviT2v1uqyANU2v9XC5IL",
+	"s6w7UIq5eU+yrDAeuixBmCKKrTnkhHEz/SegpwOJHQxFhCGlZ4oo0JrxtXL07b4yg75aw3u2Yf5US1GB",
+	"1MxRzD3llj73KGu52NCnn0Xtjr5/yOvNPUj/8APjtYbo4xuQ/wB46DxmXMPaP2d87HN3PpA1SVD6Dd0p",
+	"fFQlaplhH37pHrH/dFv2s/TW0ttXbxcdcHRW0Uz5a3Myxf1vkOnFcvH0fC2e+x/DMXnhkdB5+pxtKiG1",
+	"47a6WLxcwKNkD1eZkHDVHq8vy8UrrrYghwikWQaVBsdkNGwUCjn/A5WS7sz/swKyB9X7ZozyXpvX0XFq",
+	"HFM5ZCx3y+3Tqi6A5LACnoMkHKgBpjmtWUH5mvE1MS9Qt9flcNwCympqsT+bd74sFyXV3cXdC1EC5Y4+",
+	"5Zrx4eJWALqdtUOQ8KTRbXKh8f0LO2Q6gH9xS0AgLMV26uNbsbX0n0kAji5HsdyuE3i9MUeghJXZqGTr",
+	"Qneot/1gW+ymD5Kf0A/viKEBroe/B96ypdOWONw0Hopupy3kGhqdOFwSaK5evAoUk3ay7Ed2Pz+WInvA",
+	"2KJ6AB1hNLlkZYnCGRwz7VPVNVkJael6W4gSyKoUQi7Jd0RI8if7THAgwDsXfGcylicIAsvFA3NTBwy7",
+	"NS4XYmtQsaUaJIrozRgfFuYoefGvvycn7Smi6QPYrRXuzWekKmlm2efw2FWM4+fRjzacxlypZgpFKir1",
+	"D4QbSG2AckXgEeTuXuSGgJojNgmmDX16517+7vp6eNgUZILnODQUQB8VjOu/fI/iTGm6xvmCZrpMuKLs",
+	"4i1KwyfLBqNu8BZzy4ZY2/X71TqCbOHrUNBFbOrN5Y7JQRfXj4LKfHjCMlHWmz0OOXltlYxDOlO1M79n",
+	"HLChOjSXNNiNfR/n0CkotW8tm213keJ2NUBFgJ3dwRB+UJbpq7/TlOcRoLqFTO/Av7f0U0+QDjyyHLgV",
+	"ejgkU074yk7+OkI4UkI273p93XzzWtRc45KM1g4KJwRoGkFJyLxukDT1e7FeQ34LFTa3u5NPspEo+h2k",
+	"OnMte0hpNoRR9GuqaSnWNULRdD3jbLcqDYbLo0gEH7GWes5gtdQ3EhREaG3GTl/X8I6vBDaOvRLSR3pj",
+	"bxCMrdI8n0EytzVfx5bkJKvkkYDmsZEcdc1gcfb96GiV0KiAARIIJRaSzxQJck1GObmHrmhxIIrUlums",
+	"AGRqWZegiFiRkj0CkbXR24+dDxXQ3YmkViywlBeg0VldQwMNUe2faX8Clu6YokfbKomDY22VKkygYrjh",
+	"QTzgQqLGlTBMchJGVAnKnPksSYdw65+vQryOqBCwphylOE6YM1itmFSaKE2lU4wa0TKnGp5rZg0UAwDd",
+	"h/kmpV0oaaUg/4BQn1hZsd2OtSRUE261rwThljuFdKjWK5CPIJ8p4heethtZc27+RHGuNNW16uo1VUk5",
+	"t8ASldU9c8EB0Wz2T4IbqAuSdmq3J5SkDXheuVsBsbyE38PiLCatiC6qRUDUcrFinKnCnkK7aEwPo3qc",
+	"VMw2l+R+RwaQNlrRlrAVMUo9EbU+OSHtwdLvG4VXe4kOwLWWoq7QEx9hBBEzIHbgvS3PTZEqmHYWe5h4",
+	"uidUIpKq/zmm1Q+2XIH8uea5BMSMUIEkhXtIJFRqaKjCIOPW0Bt5Pnxe+0EOAlItEdBQmf2VVui1QGV2",
+	"S3NW41r4fdAmB09WEuBT4c1lg6cFLVfvga/NYpHHJeXwD5ZHnlZOkkNN0oyvf6nxC24bGXBfsHaj99YY",
+	"Pu6CYxmg1l1ud98BOu2qJlBt7/QXDkWp2LXftKi9aUAzoH03wqSYPJ8DpJv6u8zBf+MlmTTQ3ATUzIfN",
+	"I2asz8zPgNNvDpu+L6ZDnewRJi1nQyZjRBScaOdYLOwofg1dq4Vf77LZVKotycHmIFtSEHwHgD3RFZIm",
+	"J/pFHCAp1shJsbfwDKOWvbQxJQ4UJudVwO11QXRBNaESCBeaeJwRyndkIyRgXo9Awv0BvdnRyCVKs7Ik",
+	"wHNFvK1/MEaa0O5B4F/3W/ELSKaqWh9KU5hfNKvnqPs1quaPA9AIcmEhLRAJtaBlqifFifq+hMkL358r",
+	"u3RMOntDd+8FRUxqBZX5mEP2t3pTqagrN/LZ3uJac3V3tjB2KpbDFg7C9BumDPs6+gje1jx6CrMgU4/S",
+	"S/g6GIJonjNDHrS86S0M8at2ScnwLGtC8Gr9AOND7HRQN9cC/u8gFexQg6cUa+nZT5oxPXyAWUyMEoVr",
+	"rECzIqisjJNwklZSbJw2C2sWVLqhTyh2ioZL0D5qY5xr2bd6fpjAxtpLMvMqoN9UB1Qe+eg5dXT6QeCK",
+	"VON+TLL1bZpRxl73c+1vMfic/CDoYsNq9gT8e1HjEnNG66FldtLzYxZVbfbN5JOfrdgTZnvrmLYs4dh9",
+	"EqbIWoicrITsEtDkJEXrJT1St10uqoKqGcbhG/M6eiSFYvMM4Df+C9zFpSlOjLIue5EFYrV6nsPqeem8",
+	"PitRllYz2TLOQarnStOdNTzS6jk4V6XBUf68osyeGOVmUqiVRNGEsAS7JPcuRrBtmARiwmK6ttOTbSEU",
+	"ECu6WaFJ03pdaMyKYv2xszxxaxRjW6qzYh51b4V88Mes+WjvGNq4iJlnDQ/q2YOyC/YI42OAHjVNdzUz",
+	"xyu6NNucgw7pteesyw0C3MJR7/CXBjUTwoU9/C/eeFaXJlc4xvgl8L+3zJ0C/B53UZ37MXuO56xYCeYG",
+	"N4L4I0jFBF8SBUBykSk3zQtHOi9+U4L/4MIbmSaFKHNlWJYNk4E82AbdqrvRUy1G3rJ1LQGLdunFs3T0",
+	"y3VNZT6Ls5UQ/Kgz1PnW1TNcwlbIfJ6mb79oVtJsYun22U6XpO3dgFQzLIStsveWleU7XmEqX1VSnhp5",
+	"64awQBJVj9XCI3hZpxAlqGkjuJ02DPQrSh9lCfn5VNR7UUcsHOuIMdDopqORpkLCLVT4Q2tsj/PGLOhn",
+	"4yaqR2/MS4mIy7wKZl6eZolWGnyESFCUBKr2728ELfiB2tIq6cskNAbLwjHa/Z5ynwKcg0Z3O08ZXhXe",
+	"MTl6W9uXrP+4ZLg8+0jL3n0Z0X8b5cDNG74Lh8IdgYYiwoQtGTQOr+6R6ByAVA3an/GDFOi3pRDydUH5",
+	"GgvfWGmQt1Ahnm6orJbKtDNCKe0Mhxv6xDaGl/35+vraKlLuv9eY29E5yGY6tvYlPKqJrHnPthLznR4Y",
+	"d2nob+E9BjwDVIpt44MmhzfScI/pF2CNdSXbMOcz9qG8Rd+mPXZLUt0GFzZIQ68Dg+6PsEUYiIRKnSZg",
+	"6VGwHHN3tTbLXHiTZc1112CZHvU5Kol6X5pfBwaHn33Q+Z7RrNX6Ilz2N3GPc2cNVYXuWZQlyCUxcgoR",
+	"0my7cDf8cEtbERGXCjHNNM1LS7u+djVuzBTOWQrxMHq77NBtRwNBKqp6Pv6cScfA1AOrrHee4wdJsk0k",
+	"bmAkjlcLdHVbxnMssqENqR3n79pA1O6kCT253/VCcv0MbtlJ0gFlqCdYiQ3ci3znGKkijLuoAC0FX5NM",
+	"SN4V/7tgSVGf/axddcshPKJSY0KzPTHzReafGeZJjKSYjGQJRdxe0QSJWF6D1yecqmuHTds904dsXpSo",
+	"aT5iveVC/xNmWsPmOgTt/eOepE+ihXgL2znfDBiyNfB796PfZ1hKM/7SgiY1lsEC96AAhnf2xVtQdYkQ",
+	"J0gpZpjQb8X2J/MFBjevuOcRPwsohScV7PtZ/IudAZdhmRjT8Vb9iEd18mr9rfn8GOerHyXmhTXLrPM1",
+	"BPvvHoMoKM8ADzHkGuQjRezTBVtHIkHQAJK9RTubph0DW6zsZ561g9uEq3f81W1vkm7mCHANPIscRtD9",
+	"7JHOh5qWJYLFkqoZcrOEmJvPZYqhj7ZgnkWCGsLD273vI3B10yyDTNb/ujPV0m0MvUSpXEfkjEeQOct0",
+	"T5ymyvGY5zsXLSrE85XlLo7dTErUYcyAAY/8Duk1S1oGSu3TQYPXDvZT2Vp7Kg7ibX/DDj7V054C5nMo",
+	"pjGqncKBYeo9KIW5FOCJbqoSc9tQkpVAZcdMX4EkWQ3LIAMJmYM0uqYU2+Rw6rsw3GjK0aiGY19y2Zqz",
+	"boN44Pu8cPcmvD1tw5XQicHjC7+nAIg2drxBE4rbADUkc58pUlFzPHKLNiMsB/TZAKpniqykk7wGQYMf",
+	"ALT65wFxg1Rmd1pSc+7+Nx5YSBWYLf4zHnaIP8qYzEoYmboJ0PtnNDIxHnponv4zGrL4My1XkYuGr6NL",
+	"2kN0u4AuFMLUzd57g3am721wDxyD8MUWB8sOOpNi8d57+psbivdeZLS89W7KPkGds8bBWK2CfZFtVtWB",
+	"5GIDzb4PsvW1RpvIDXHqZIVY0taB7srlIodHXwoFYUKl3R5hqEsXnirI+iLNbMPgWPWBPFI0oNaZiMUF",
+	"pNsMJVQfRZoY13U3xFRAWfeyMw4uKoDJ/cF475bsTZNNomEIQK2tCaxXZKDBkAfnshEdfSRigOV+GpMn",
+	"CuzO+kBZeRyxR1yiqnZzoMQsElUka18KI0VlKrOHT95vsr8PTbNiE2o7pR+vjQfLaPiQeSfZZWNHbDw2",
+	"3YXhW5IPR0mpKyk2P/p7DTdMSrG5Y3n8hQnHNSaouie2HhBo4q32iEUuPu0e0EKshE3v6e5ob/2dMZv1",
+	"Jd2vFs7zr9dYlNo8uTnEZU4lTKNZyaMp9B9he6fpaoXoGYGyZ0RnUaUi8QgtB21dNdaORZViSlOewBM9",
+	"jsEfEM//mknx7T3pbtWvg4w4LjrxVTKnw/hTMwa6SmfvuEgif5sU3T+T7ndbb8UVELMBNEbr0EA35J7a",
+	"m2hG1J/5Pnnh1gCJjBJKC6UVYTtl2YqtF10HInGYLjniuxtTPP5tat5OO0w3vra3tnjxLbxwgVoElPmt",
+	"N5SCEayvxxRNZt6rGxUCkGXPW9fR4rwHcVhuimjhnDe+lsIz1ZTHWhK2IgWQEugjKFIwRTY2gAcNdOH9",
+	"II0+zzrMuxb1o4xWyamobGJF8f2anYgtb+uAUe20fx/JN2EjdGy1M5GHbwcOXbebd8ZZMCS5bzzu53tw",
+	"fpE5lvR1TxWLlh5w6bx2rcQIrDaYHVWkxipSWd/4mEu2rW6ClLMyaMgiduWR1A8r76NPhC6iSWkVlZrH",
+	"n8Zq0YyaoLtFT5CnlWQ8Bjkt6lCeYUJLH61/EmDY0UOcNtRst4FKO2e7tGgaDHZjCA1qrt9vRrSGpeJY",
+	"dZmxk1/tMYyuj4Ay3U/yjx7uSi0aesZLW7nz1A7aTB1gkxTv6w7r/Hhf+10krpMabKdfzZTJfk2yPyMl",
+	"ycYr0QkOY6EzBX0Ecm8UEVlzQnnexF7NJoV2lX+6xkqnxYviFVSipSCzGvwyLePTW5bZ9Dex0tbuHKfv",
+	"di3fX2OJkCv9lkmlY+YXnRV37L8w+/Q9Wytiw4WJ/VNwV53FB5JjGlxHHErINOqV1BtN5z2kpt2fJ2ra",
+	"JSzwNFXuxBoMszvpUYikJoVyeK2U1/KMgBtUwgu0Han9GLloI7bGwf3arRE6dUmmCvIZ5FMlv46v/KlK",
+	"Edn70+v4Jp9+OdVunu7i29lXl61JzKw3IL1rJhxe0mED3UkcSpNuDEMsB9wXWx5LkZNZwR57VuYOK5iX",
+	"5edTRxLEmHBumtnbj9Fj4pcfufEOXuUw98o/dDfClipXEhiwqqiRLY3t44Zi9hGaZVAiioq+Uv/3/2Ds",
+	"MShTw/extyXQTM8IKfQ6GTr+kohHkCTE/j1TxNuXkADHKnWJg8o+BhxuhLD6JqjRLm3ioLg80RcW2KlH",
+	"ZdOmntprYFSy7Ughlr23/9nnIz5vZ4bVL9FYFo87PNr+101i6hkBUYq2qZ9YVaoxRTDHo19XQqa7J2JB",
+	"xsvFlvXc2A072z+wYuHGSNJ3osb3lGjWUPzFWoktbJJ4vQPufG7v7zUs4yum14asxwSrWHiz0ZPT9uLW",
+	"dNBmeMhsHLR+KCk3wjrlxJYYWbFyGLBxqryxUZNjtAZ721QBlV1nWbyjNQHMAzm9tU/2pWGIjV3hMpQS",
+	"aFbVtXr66uhumqbIAMoR0OIWed3a44b3jYbRRLGZhy85JKxzLJNSwSTNRlMOHmCXTmd/w6tYzMicsNPN",
+	"znluMNFsKCAgLRPVubrmWiVvGtazdzhZpOhiQXle9phV5+HZwoKXC1UIoWPzbiM1IqejidsN+VGWduvt",
+	"fLGjFDXzHAa5rwWSY6GxR4pCaZAvfuJaziBG+5GjRuuVH4D0CeVOu2lm8rQwr6UVc7NTz/dw33Qu6NS8",
+	"eZc7M3aETpM4Xwk9Lze+SYq3n6bJD63YMVuCiHqmTyUapEZj+XzJWYa104ghLhVUHzf1zGTl2dLN4YV2",
+	"5wlAcywV/bACRCQKkO2mw+6JSe18y7YGsAMmyvZ7RRdORrQTXUc6xDlsf/IANnu61k2p8GZrJzMRX5Cw",
+	"p4zVB8jlB1LfmAUKvPHJ2qE2NAci+LQdKo1WxwR4T3539WZD5eFJWaP4jCf5XJJtJJ/15tRKqGJQa+gw",
+	"pnRfOs++8RW7cfFVN/0S9yJw2ky/QVChzw9qGkplgnYjJiZSAiPLaEr3pbtB0qO6JVYQwiy9pEq3tl4f",
+	"jq37gZKxgxbChhujv4xUMGj6SxxZMHYsQ7bAC92NyGA+rs99maT6NfuYr/6ZTz/QCm8ghCe0iFJFvV9Y",
+	"YUYOJGdrpl02FpTlklBOGM/hiTCuBSlh3Wtv1hV6175n2pyAZLlmPLKQ+52Gzjo0cF3Y4iOUrITo1cY3",
+	"r6LcM9QFQrr6YcG+g2lfDqYl96C3ALwNcyK+AYOm9yU8U7bSnHXQmx9DX8QQIIWsmtdlaT4N1cWGa5XM",
+	"9zhMCpIOiWtTqSq+wJEf3fWCWniaaVLFfDnSBu0BY0m0/oFWB5F59WMooLdn8H8cxLyPt6SpfjJfTAor",
+	"e5Dx0+BcyA/5rWXSdOXSaF4NkjzTbeKpiCrEFtCFtBk4G/oUqu//5fvTVduR1iX7KFiOaibTOTjDe8ke",
+	"xOZeMu/9QGBT6R2x7ThsB8ItVdjqLpC/E72F5rr5DczU/N4f3caENhVhJJ/mFqpbyIBVCOE/cLFFWKnS",
+	"QkJO7mF1XImfpR9pOAOHLdkyXRBdMMN1/1WD0qcrJuSnXfoN4mB5ZLBNUi6TRJYgcaNpoBQ3+x+U6D+n",
+	"d2VoWtmqA9KGLvv4vn26jFv+Y7zstJ1WTtRIBc1GEKHW03GGLiw0LNnHeAC+YxrNbAxupXB26vm4G83D",
+	"jKRR7l/Lg0RBN99s5w1S3NvtbJBh6DGemqfr+cFBSbru24/eQrNfoi3wmc7l24vdjNVPdh/GedffUf6V",
+	"ksnSy1YatS2drjtrA4Zxqc++dXnbaS0xTcZXFVHulmq6RLQRUUlA+VRLnnBjNUaXxtTSkrgMxOkW6jGG",
+	"kgaa4jUaLnnjo6Ujj29j+ScbpmxT6HlqY0WVGpkz5tAO8YPxD/0Lt/F0mUhXdl1g6uSqlroA6Zvg2+pu",
+	"tqrJ0qqHVgjVBeyIT2+OCQurObXR8BQbtkIxHVE9cfJy6drKVRLp4HUPbiFCp0MYe6DvIbBDAx6MaWYU",
+	"sT1EtQxFu8ZMdYjBCCkmWDIOQfNfsRKWvnc6zUESpsh307Yv1+gratJDvbXNDg5w2N7W/BtqmHK6e6Hq",
+	"uCaTky9DVdeJRvWkENsfiPmNKVu7lNMN5KSgylcy3SS3lg3G7WOzekZqsEZyL/sx9UH6ydqKDQqvc9u5",
+	"EgLah3aPPBgGwpVZV+4C2tnbcos3yZxZtjraNU2EhJTJ5BdfpDtY6lF+itzfoY1wDpkLR8fqbZygUlTI",
+	"wEhoOBExoYfGwBZYESSuZ5nQ42CPGte93hVtYhfrDFDQZMu7m6FtEVBQPbl7NAkggGN+MMRdVgiB5AGs",
+	"aA6fxGtXthXd6KqkEkZSmmzsTvT5Hjx60/XG7g2UdKH6Lc2/U13+xWuRA6YQRurjJBoJa65dhPehpQzs",
+	"AsI42Jno1F6b0fjIW7Xm1TZyzUzwmG26Ya7mY7f5ju9x4f8pKM/FauWaq+CWwNkdiqicW0KmAlHtlZEd",
+	"41i+TQnah6icK/arB/BugX25FY/lSi4pk/zy3ESv8N24nN3P+0oasN/DtttaXSSOsc9KfK666OdZedpr",
+	"8p0VGm0z4iD1lN0QTkB8IL62ZVBjKQ4HJZFt+dKGh7GtkKaCs62etWU52TAkhxEWg6USJHJBV8Z7jh3j",
+	"aL7ZTDnKO20/C4RvsskT5T59xTbB7J32wU2J3IJmOj9IfJWvGBKfsaYbGM2w8U6nDh18d43lEQHkyf65",
+	"7yfTYV3ZMzcotqOJGDTGlfYc8NC86wpkN95zKMo1BDYFmi3AQ053KHS6lWia5fyPCei4mTsD91fbbn/p",
+	"0ZtqvG3p5CD7rfvcbCK5i0IjD8+4AmN175cLTdVDV4LQ4AKKfLdnCSsJqpgOeGqLxXqJ2g5sWyDMA6WF",
+	"xRGwvPFsYf9M7lKO7AA8674Q1A3iDiOlFdxt94bGFSvF9nwkSbX8d0dU2fcMY007togwarukFAePJZFY",
+	"qdNGfVZHrXXne6e6kbpzziOvG9cC7SDyUgpvxwobMV1hes3fucCDaYOTS1wNbXUjWWe2jsc7ntJu0r2H",
+	"BTkq0Nbu4mQpxiPh3XQGpX8CuvloaCrB7+Dz2szw+B2s/wOrPruO9EY+dT2/MfBHswH/C63IYpsTS7FV",
+	"tsCXkaiIfXHZC4yZlBbDipqEQV+VZC9leLRg4F3IJJgZfQCRzn0FlfmsPJcD6heZu3rfud3JyR+1z40G",
+	"O+M9C1KLFbVBywb4NiYmmEWbBXfLFFlQteuNlitCwyBsv350vTlsaAQ5+WgIl7IskSjQqokozq0F9gSX",
+	"2l51sG6DDZqfo1LZdBP7fB3rrnJQg/vRamXjJclOXnXMb24ZbbPf1hxLrzQ2FDWTOmXuD1OrWHMQKjnj",
+	"6/Qp/uE+SI/VsFM3sfuW8prz0h6qVmrNrbeyWVeybOFbOh4iVjjJIF6moh+8sRy/wyZe3o+NSbovmuYY",
+	"SIbAtDemMT6153rG63eFEDpi/Ycnll4DGnagzmTd45D8rvNgp9vr4nrbfNuf/2AMoq4uzQxzonl9bEBd",
+	"SEiHTrIVsul+mPRup2xV2vu/zMBor1pV4hfzoPz0aRYQnz5tDzTmNip816qL3TqeivF6Wmn214anHGCC",
+	"9SnPB5eDn+fvGGtbr9Pyzu2K56ed3wXn7r6ZmWbFXdFP1+icuZCjky5dN5H8swJo45lS9WwfTbzFxFi9",
+	"0S3TQYjaj7J5BGKX4QL5qfT5mweaHyzSfReKkMJVO39EC7tlFzNNCkzYQJJv+c6XMpztWO7YAvbi6dmm",
+	"LqmGnLg4fQ8QWXNyD4rl4FM5NmJQuycrWfYQc0grswLbF2g4J9OK0DyXrg7zhPvDT4IKHmZXXg/bPwJ8",
+	"tSdUdk12FV6FFMqo8N9pLTjGQtpuaxOViqNtNmN0bh6MKd8Jvsne4oLylfxBEwae/gW+l/1oNXdqnGm9",
+	"Vxp5dgB2JwKd+va0nXP5W6cTnoNm6KjeUEtqU72G8A7qqfeJVhCxscxribGhckaIne3egdn+Eyvuh+5u",
+	"btaR4vrLxSdv+0o0y7kbbVJ5tNeerdaeo43/aAk8pzKwFsJsZGyt8Oiq1LIg3d5g4+Fz4UVrw9WSZTNj",
+	"nMSWhxqUQ9ugBrp55orir2zwg/qBQKmAWGa6BrKWoq6e4RWIK5oQxUhdBKNqYpDGewvat+wFHLy1UUtn",
+	"usDkB2vMlo4yGng2q/NbamHmJ+viy1NKjD5jBbpPQ6QXJJuvjNw+qb579fFVa71eElVnBaGK/FQbKF/9",
+	"CLK0ScGzjNoziSOG8Y8eggcFS8wV/vFFbKqQcPpVax2NV3OZrea0FsWRyiVh85ctnHOCnc7bpNwovApY",
+	"ZA33TWom1otoVruh0T4ALsstWmIfCIcnTUTlAG3uzpAXR7SwCdyz1rISWa2wvgPOijqjh1JbDH9v4UaX",
+	"AnPFZ2WdpxSBbqu+h0GXHjNhvQ2YGryk2nc/+aJSB9h3bQ7WkC2piSTxGTpFLCV8S1VCSdn9XotOtnYJ",
+	"7iy9v77d5kHycrDp4zwDtwrEZNrUBoQh+N13IIzJuhFqCCs+iB7+gXbdGsSnjJZTp7v3guZ4KIbYRILy",
+	"N0xPjvxqDe/di0kJx6dadeWb1M9wCI+UUx7vQDbWlne50ELTMnknsbPkw1XcYMteM7Nmer/rpATqc7nJ",
+	"vKE3RNc0yT6eWA5whPm2xbPPxRcbgejC6fsXwSdb5Ypr826vio4Pp2hq5iiQjyBfkE/N38S24F/RDJqX",
+	"Pu0quLOjE7M8ZU2Da+AgrZHM93FjyibnkT9s6EP7+I8vyJ0DsCsg0WzSDmJ25Mb8gVCiQWnySEuWUw22",
+	"uE9JJKhKcGUmXVPGbfUr2LxoiiW8XPxkYNMpWfhycf3iuxfXofIQrdji5eLfXly/+DdLPrqwlHBFK3aV",
+	"UU1LsXbu/rUzPpijaq3s7/LFy8VfQb9uXrKE6FZj3vzT9bW3q2lvBqNVVbLMfn31m1cS2nrao0pSM4nF",
+	"aiT0oJIirzNNHrjYKm+EpnUZVcGa5V6FummOaOzmc6ZC/9DY1t/4V8648TBFbNvU93kLrWFVcbqtXwWz",
+	"Cbr/twD5XWuxnQWDp+c8H8Jh/3od7FhwIP9+98tHYjNeqSbwCHLnE9hdJrP7xcHkB6IASC4yZXfyYpOf",
+	"CjAhGw0HjChLsU2mDSMuXNk6T8+Vlt4KNgMoji09V0YEd+WiXhKbT0n+YBNc/7h0rIH8YQU6KxyEdMH4",
+	"+o+nAsem6dY7cVJ8W1+bcUE3oK0k8J+fF8xs5F81yKai9MtOLmG4W1zCSguaqSJDv57/XH4IbUZQWpVQ",
+	"hbxsu5tniuSha80p4F6FlBGhELDfUCbv2ghqW5PoR+HCe08Cg07eype+FGAw9WUA/e8xMyVTzaUrpHco",
+	"OS7mWXqbKH0UyJr+vSiJvmdKvwnq81FEk9YCL7RvGgpTA0LyF9taNsZct5clCc2WiODm/t8Ivra3/6Gw",
+	"WkYI6VWev/HNkM5BRnZs2xEkiYq+O9nELRYQrupqhtWukywnLDcnmWmLgdMQ49Vn+++7/IuTZIcc0Uq3",
+	"DUP0bx/LEr0prY/i/6iMTHlOLPdbfiVh+vqCmD41Sq/84bwsavHj61ZyLHLT28ztJ8WFV5FszcNuDVv4",
+	"6EiEiVrfi6fRC+EX98olLoQPlCVdBm3oxYayckk4bI1SuLLJ9SeByNVnM7JnSihoXO1f10bsXAfWjP8J",
+	"nnRMsgqVag6/6SbPpAPD6JHseKT+J+KR+jVAVrVZPjmU4Lw5faDesTX/pdZporEV4be+qvVAVWjP4a8p",
+	"h0mxNTcyRK0Ph2ZM7A/pTTiljE8Qvh0RTHyY85mkW59dlXxTJW7nuEPqkquiMr/LbjoTQOzY3xo8NF2t",
+	"Rrn4nX3jEky8zbGbZONmTUE1DPlXp5fa262fnho+wtYNf2GhPQB5CFSa58fLcRYzV5/tP/4SjLHsW9iI",
+	"R4iQ1/eYI9O8n5/szsK+bF+58ltYtNeQTYq8+mz+Gbvf/wr6k0sEnH+q7YcX2qDbx2JCp2m2cvoj0IYE",
+	"nYopHgM+HMtXTTxtDNc/evNtgtzRuHNjAlFIAR4G+P96WfOc2xTCJEINtfsd8dH/FybWCJraCEWc2fzE",
+	"87cA+SLNqAZNQGMuwJUH3Ar5QCjfkY2Q8DWOKHpJfaAPgO/r+gjl1HkFJ6MUzFu4TrofJ8phO4gV/cF2",
+	"qS2t9Y0oLSplYdw0KTjZCV6FPu+nBf1bVpa+cME5mOPbr2XrMRNDjuPR9hdeMe1DlMxB8TFaS3NICsbX",
+	"5DT2oD0c2kDyMyDRBs+fTQEK+VQXxuArW6M4Zgun/ulJ8VOCUuMerPfujaR7UnW9LvhNecnL0C8dPRHe",
+	"bez70/mI8SyEJH8LN2MpfL54FDPCBQjuTbu/05zugsa1BXj4gWhhfrrfkbDLJYpMH8+CWn2+u76sWGMj",
+	"YeKhAGZfhKoH2yPKecKrplTxt4DLaUfxHA9x3rFof/1TluQKps559y2fN+5KjMcQ9NFG9Z4Nimb4COMP",
+	"wKqlBK6JvfCOsCCdGm5N+ecTX/G2YvR7pvS5HHNm/K/jlXO1sHFsW3CSkh3v19jDUwjqOjGabkKwz+9I",
+	"ELsp4yEJKiyKME48Xz89onyocNS4e9PpKXJ2826k6j8On9Ds4BtRtF/l+U2b6np6GnWDz2Aj35146rNZ",
+	"hHGqvPrs/piwEb+xv3cgn2K7cSN3whm98FAwH1p8hPt7ORLHK/PzhvDKuFa+syXsMvvKZU/McvLNgOgp",
+	"S/O3db6uL3C+QueoE5+wbq5FnPP38x/Ozfv3eqgnXAKnCM04yzXQ1ic+C6H64edeBVMwOU0YaIzUrj6H",
+	"P9MYeheGk9FK9pP8h9COXEKliNJ0F1qGBo6vTs/U4wu9Pj/Qz8iSG2RNMuVvjtqvvzFqv8qolPE0l9fm",
+	"6S+PmPhyBj4byVIfcldnRnFp1W0ghe9o6Po3+H7LIME6wGTNv3FCnok2e/mqw1XZ+ccMvVJe23W8LYU4",
+	"l+xjx3bTHJFo0DUpKLKySToXOmBNu7Kviac70K87KTWnRpId+1X2NcwUvo8frodngaNcAM+1HpdZX9da",
+	"nVXFMuNj7gG6U0QLAjwnjNtaK78rVghPIR8YBf1P9nFHEkjwLfho+6RgF/W4WC5YZssgK8EvHetyU1Lu",
+	"02dc8YGrEKownkkYXlaPMzMOvcTKCVWE2qRmWx+DhmqPr92unr9hqhKKBZfPyAy/J2JMyA2dkMovmxxq",
+	"1ZE/2Dv2I2zVGdJFv0k0hUrYX/VO/kBZmU4MF8wzqWpNGPchMi4xpCnmT5ViSlOu1WWu1dBt4ati6r1Y",
+	"37ouDOcQnm6h+pHqrLi05HQL1S1kwCo07s0Zny3baNKYzSoJUz5KakkEv5Sa2rbcjxk7bkNb+TPCy8zw",
+	"d9vUPxqF0TbWpxsgWvz3NJ/c9eB5DpI3g38U+jidjgsNhh4foNIXosN6NIDltuZnpcCaR4+qi1+0XeDN",
+	"bU5c277f06XtotXGlaw7/84lrtOmn2ZKzk+3Tosvma0KsXWlgar/NrbWaLJRG/R4Jkdvp70z6kfMRO6N",
+	"fhVlUrnAbPvNJe8pj+Crz+6PCX/CTzwKuAjH6xb6aYKWv1Zg/zzyWaKJtgFOx2W/R5HUiA2nDvhxI5+9",
+	"MsalZcJZcYz2tDGXYeJLZuxAL08Z3xhBbBP+N3IX/6/wzrmitpeRkUJGyyQ1M67/8j1WhvScBqO9eLIB",
+	"Gy2Byk58lxaEqgfimmN/I8GWEmi+cT0ZTnysXXWDKo1kNuKxifhIpphBjJIiRgwQla9B6BIczKkyGncT",
+	"xu07Cg8XYT5MqAPwO4pLDDiKmfxr2Aed4VmGfYXOKidmRj7Yb9wAfeteSrP5HWaVdesgVJHXd3//ZoJO",
+	"3m162x/N0xC83BFFd8Qq01tRlzkpaOVIHKP+rADr0zqU/JOhfTny9vACZTCHYNqVP7XWF0ns/p0G8v2f",
+	"/nSxNQTBc0sVCes58aFSQGVWRA/VnXucxKe3QuYqtZQL2uPw10uokz8znaJJ2q4qwSKn6X3TksrmNpmt",
+	"EvfBPSyd1e7rBaLFcTuRb3cXOjecTwxyM0RY6RbgQRFaAM2/lYIGdz2onKPAixn8FdtcmuHFMRHMzKHU",
+	"8gmwEqPIprvSaS+/93Tn6jp9S+Fnp8GahVg0z/qZIlQyXWxAs+zM6dWaVqM1qj+Z51MZokYQ967tDBSx",
+	"9bWccc6bXMxfEEsTbbTHr5N92DYIiwnFRgd/poiqhFZGQjQwe74BqmoJpLR33zdTDUP7xi/jlt5PzVuX",
+	"uJybTjwp7tOScueTsIoINcQPViHhR9SHOEc0eLOrc5XI6XbwuXBiUIuxIYbO4C9qiNb85LedEkzeQ8GU",
+	"Bfi43J+DjbyI2bbd4/GG2xCwdPV5BZD/DXbj1SfTKsbMCIVCrjBvumyTUc5YatJvOlVB+Q5VUL58+fL/",
+	"AgAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -558,6 +558,182 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/practices/{practiceId}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["changeFloor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get: operations["listCuts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getReview"];
+        put: operations["setReview"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/screens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get: operations["listScreens"];
+        put?: never;
+        post: operations["addScreen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/practices/{practiceId}/screens/{screenId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+                screenId: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endScreen"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/display/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pairScreen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/display": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDisplay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/display/motion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDisplayMotion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/display/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["followDisplay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/display/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["feedScoreboard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/fill": {
         parameters: {
             query?: never;
@@ -805,6 +981,13 @@ export interface components {
             me?: components["schemas"]["Person"];
             program?: string;
             teams: components["schemas"]["TeamName"][];
+            standIns?: components["schemas"]["StandIns"];
+        };
+        /** @description simulated devices that run beside the demo */
+        StandIns: {
+            clicker: boolean;
+            /** @description its address */
+            scoreboard?: string;
         };
         TeamName: {
             /** Format: uuid */
@@ -1520,6 +1703,11 @@ export interface components {
             action: "start" | "stop" | "block" | "finish" | "reopen";
             /** Format: uuid */
             block?: string;
+            /**
+             * Format: date-time
+             * @description when it was done, by the server's time; now if left out
+             */
+            at?: string;
         };
         RunBlock: {
             block: components["schemas"]["Block"];
@@ -1534,6 +1722,8 @@ export interface components {
             advice?: "up" | "stay" | "down";
         };
         Run: {
+            /** @description who takes part how; who is not named has not come */
+            presence: components["schemas"]["Present"][];
             practice: components["schemas"]["Practice"];
             players: components["schemas"]["Player"][];
             blocks: components["schemas"]["RunBlock"][];
@@ -1603,6 +1793,150 @@ export interface components {
             stored: string[];
             /** @description stored before */
             known: string[];
+        };
+        FloorChange: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            kind: "swap" | "presence";
+            /**
+             * Format: uuid
+             * @description that runs
+             */
+            block?: string;
+            /** @description reps of it that stand */
+            afterRep: number;
+            /** Format: uuid */
+            player?: string;
+            /** @enum {string} */
+            state?: "here" | "limited" | "left" | "hurt";
+        };
+        Present: {
+            /** Format: uuid */
+            player: string;
+            /** @enum {string} */
+            state: "here" | "limited" | "left" | "hurt";
+        };
+        Cut: {
+            blocks: components["schemas"]["Block"][];
+            text: string;
+            /** @description open reps that are not covered any more */
+            less: number;
+            /** @description minutes it still ends late */
+            over: number;
+        };
+        Cuts: {
+            /**
+             * Format: double
+             * @description minutes the practice ends late as it is
+             */
+            over: number;
+            cuts: components["schemas"]["Cut"][];
+        };
+        Review: {
+            blocks: {
+                id: string;
+                title: string;
+                planned: number;
+                ran: number;
+                reps: number;
+                right: number;
+            }[];
+            players: {
+                player: string;
+                reps: number;
+                right: number;
+            }[];
+            wrong: {
+                expected: string;
+                made: string;
+                count: number;
+            }[];
+            corrections: {
+                id: string;
+                count: number;
+                perHundred: number;
+            }[];
+            dropped: components["schemas"]["Block"][];
+        };
+        Turn: {
+            player: string;
+            role: string;
+            read: string;
+            was: string;
+            is: string;
+        };
+        ReviewView: {
+            /** Format: date-time */
+            startsAt: string;
+            /** @enum {string} */
+            status: "planned" | "open" | "done";
+            players: components["schemas"]["Player"][];
+            review: components["schemas"]["Review"];
+            /** @description verdicts this practice changed */
+            turns: components["schemas"]["Turn"][];
+            note: string;
+            next?: components["schemas"]["NextPractice"];
+        };
+        NextPractice: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startsAt: string;
+        };
+        ReviewNote: {
+            review: string;
+        };
+        Screened: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            pairedAt: string;
+            /** Format: date-time */
+            until: string;
+        };
+        ScreenCode: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            /** Format: date-time */
+            until: string;
+        };
+        ScreenPair: {
+            code: string;
+        };
+        Display: {
+            team: string;
+            minutes: number;
+            blocks: components["schemas"]["RunBlock"][];
+            /** @description of each block, in minutes from the beginning */
+            starts: number[];
+            players: components["schemas"]["Jersey"][];
+            clock: components["schemas"]["Clock"];
+            progress: components["schemas"]["Progress"][];
+            /** @description names of cues */
+            cues: {
+                [key: string]: string;
+            };
+        };
+        Jersey: {
+            /** Format: uuid */
+            id: string;
+            jersey: string;
+            name: string;
+        };
+        Progress: {
+            /** Format: uuid */
+            block: string;
+            basket: number;
+            /** @description the last that was logged there */
+            rep: number;
+        };
+        DisplayMotion: {
+            drill: components["schemas"]["Drill"];
+            motion: components["schemas"]["Motion"];
         };
         FillInput: {
             plan: components["schemas"]["PracticeInput"];
@@ -2816,6 +3150,286 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeFloor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FloorChange"];
+            };
+        };
+        responses: {
+            /** @description the order lists follow */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listCuts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ways to end in time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cuts"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getReview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what a practice came to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setReview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReviewNote"];
+            };
+        };
+        responses: {
+            /** @description the note is kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listScreens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description second screens that show this practice */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Screened"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addScreen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a code that pairs one screen, once */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScreenCode"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endScreen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+                screenId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the screen shows nothing any more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    pairScreen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScreenPair"];
+            };
+        };
+        responses: {
+            /** @description this browser or device shows the practice */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getDisplay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what a second screen shows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Display"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getDisplayMotion: {
+        parameters: {
+            query: {
+                block: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description one rep of the block's drill */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DisplayMotion"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    followDisplay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description server-sent events: clock (Clock), again (fetch everything) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    feedScoreboard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description one JSON line at every change, and every second; see docs/feed.md */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,0 +1,20 @@
+-- name: InsertScreen :exec
+INSERT INTO screens (id, program_id, team_id, practice_id, code_hash, code_until, until) VALUES ($1, $2, $3, $4, $5, $6, $7);
+
+-- name: PairScreen :one
+-- unscoped: a screen has nobody signed in; its code finds the practice, once.
+UPDATE screens SET paired_at = sqlc.arg(now)::timestamptz WHERE code_hash = $1 AND paired_at IS NULL AND code_until > sqlc.arg(now)::timestamptz RETURNING *;
+
+-- name: PairedScreen :one
+-- unscoped: the session of a paired screen, from which the scope is taken.
+SELECT * FROM screens WHERE id = $1 AND paired_at IS NOT NULL AND until > sqlc.arg(now);
+
+-- name: ScreensOfPractice :many
+SELECT * FROM screens WHERE program_id = $1 AND practice_id = $2 AND paired_at IS NOT NULL AND until > sqlc.arg(now) ORDER BY paired_at;
+
+-- name: EndScreen :execrows
+DELETE FROM screens WHERE program_id = $1 AND practice_id = $2 AND id = $3;
+
+-- name: ForgetScreens :exec
+-- unscoped: what has run out, of everybody.
+DELETE FROM screens WHERE until < sqlc.arg(now) OR (paired_at IS NULL AND code_until < sqlc.arg(now));

@@ -1,0 +1,319 @@
+package web
+
+import (
+	"context"
+	"crypto/rand"
+	"crypto/sha256"
+	"encoding/json"
+	"fmt"
+	"math/big"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/practice"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// Pairing of second screens (assumptions).
+const (
+	// codeLetters leave out what looks alike from afar. Six of 28 make 480 million
+	// codes, of which one place may try eight in ten minutes.
+	codeLetters = "23456789ABCDEFGHJKMNPRTVWXYZ"
+	codeLength  = 6
+	codeLife    = 10 * time.Minute
+	// screenLife is a day in the gym.
+	screenLife = 12 * time.Hour
+	// maxScreens of one practice.
+	maxScreens = 8
+)
+
+const (
+	sessionScreen = "screen"
+	notPaired     = "This screen shows no practice. Ask for a code on the floor, under More, and type it in."
+)
+
+type screenKey struct{}
+
+// screenOf is the paired screen that sent the request.
+func screenOf(ctx context.Context) gen.Screen {
+	sc, _ := ctx.Value(screenKey{}).(gen.Screen)
+	return sc
+}
+
+// pairedScreen returns the screen a session is paired as, or nil.
+func (s *Server) pairedScreen(ctx context.Context) (*gen.Screen, error) {
+	id, err := uuid.Parse(s.sessions.GetString(ctx, sessionScreen))
+	if err != nil {
+		return nil, nil
+	}
+	sc, err := s.db.PairedScreen(ctx, gen.PairedScreenParams{ID: id, Now: s.now()})
+	if store.NotFound(err) {
+		return nil, nil
+	}
+	return &sc, err
+}
+
+// codeHash is what is stored of a code, however it was typed.
+func codeHash(code string) []byte {
+	code = strings.ToUpper(strings.NewReplacer(" ", "", "-", "").Replace(code))
+	sum := sha256.Sum256([]byte("screen\x00" + code))
+	return sum[:]
+}
+
+// AddScreen makes a code that pairs one second screen with a practice.
+func (s *Server) AddScreen(ctx context.Context, r api.AddScreenRequestObject) (api.AddScreenResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	now := s.now()
+	if err := s.db.ForgetScreens(ctx, now); err != nil {
+		return nil, err
+	}
+	paired, err := s.db.ScreensOfPractice(ctx, gen.ScreensOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: now})
+	if err != nil {
+		return nil, err
+	}
+	if len(paired) >= maxScreens {
+		return nil, conflict(fmt.Sprintf("%d screens show this practice. End one of them first.", maxScreens))
+	}
+	var code strings.Builder
+	for range codeLength {
+		n, err := rand.Int(rand.Reader, big.NewInt(int64(len(codeLetters))))
+		if err != nil {
+			return nil, err
+		}
+		code.WriteByte(codeLetters[n.Int64()])
+	}
+	sc := gen.InsertScreenParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, PracticeID: p.ID, CodeHash: codeHash(code.String()),
+		CodeUntil: now.Add(codeLife), Until: now.Add(screenLife)}
+	if err := s.db.InsertScreen(ctx, sc); err != nil {
+		return nil, err
+	}
+	text := code.String()
+	return api.AddScreen201JSONResponse{Id: sc.ID, Code: text[:codeLength/2] + " " + text[codeLength/2:], Until: sc.CodeUntil}, nil
+}
+
+// ListScreens lists the second screens that show a practice.
+func (s *Server) ListScreens(ctx context.Context, r api.ListScreensRequestObject) (api.ListScreensResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.ScreensOfPractice(ctx, gen.ScreensOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: s.now()})
+	out := api.ListScreens200JSONResponse{}
+	for _, r := range rows {
+		out = append(out, api.Screened{Id: r.ID, PairedAt: *r.PairedAt, Until: r.Until})
+	}
+	return out, err
+}
+
+// EndScreen makes a second screen show nothing.
+func (s *Server) EndScreen(ctx context.Context, r api.EndScreenRequestObject) (api.EndScreenResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	return api.EndScreen204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
+		n, err := q.EndScreen(ctx, gen.EndScreenParams{ProgramID: team.ProgramID, PracticeID: p.ID, ID: r.ScreenId})
+		if err == nil && n == 0 {
+			err = missing("This screen is not paired any more.")
+		}
+		if err != nil {
+			return err
+		}
+		return tell(ctx, q, change{Practice: p.ID, All: true})
+	})
+}
+
+// PairScreen makes the session that asks a second screen. A code works once; wrong
+// ones are counted like failed sign-ins.
+func (s *Server) PairScreen(ctx context.Context, r api.PairScreenRequestObject) (api.PairScreenResponseObject, error) {
+	keys := []string{throttleKey("screen", clientPlace(ctx))}
+	if err := s.notTooOften(ctx, keys); err != nil {
+		return nil, err
+	}
+	sc, err := s.db.PairScreen(ctx, gen.PairScreenParams{CodeHash: codeHash(r.Body.Code), Now: s.now()})
+	if store.NotFound(err) {
+		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
+			return nil, err
+		}
+		return nil, missing("This code is not right, was used already or has run out. Ask for a new one on the floor, under More.")
+	}
+	if err != nil {
+		return nil, err
+	}
+	s.sessions.Put(ctx, sessionScreen, sc.ID.String())
+	return api.PairScreen204Response{}, nil
+}
+
+// shown is the practice a second screen shows.
+func (s *Server) shown(ctx context.Context) (gen.Team, gen.Practice, error) {
+	sc := screenOf(ctx)
+	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: sc.ProgramID, ID: sc.TeamID})
+	if err != nil {
+		return team, gen.Practice{}, orMissing(err, noPractice)
+	}
+	p, err := s.db.Practice(ctx, gen.PracticeParams{ProgramID: sc.ProgramID, TeamID: sc.TeamID, ID: sc.PracticeID})
+	return team, p, orMissing(err, noPractice)
+}
+
+// GetDisplay is what a second screen shows: the clock, the blocks and who is up, and
+// of the players a jersey and a name. No answer, no verdict.
+func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) (api.GetDisplayResponseObject, error) {
+	team, p, err := s.shown(ctx)
+	if err != nil {
+		return nil, err
+	}
+	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return nil, err
+	}
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	f, err := s.onFloor(ctx, p, board{players: players, library: lib})
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	blocks := store.BlocksOf(rows)
+	out := api.GetDisplay200JSONResponse{Team: team.Name, Minutes: int(p.Minutes), Clock: s.clockView(p), Players: []api.Jersey{},
+		Blocks: []api.RunBlock{}, Starts: practice.Starts(blocks), Progress: []api.Progress{}, Cues: map[string]string{}}
+	for _, who := range players {
+		out.Players = append(out.Players, api.Jersey{Id: who.ID, Jersey: who.Jersey, Name: who.Name})
+	}
+	reps, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	for i, b := range blocks {
+		run := f.block(team, b)
+		run.Rows = nil // the answers stay on the coach's screen
+		out.Blocks = append(out.Blocks, run)
+		if run.Stage != nil {
+			for _, cue := range run.Stage.Cues {
+				out.Cues[cue.String()] = cue.Name()
+			}
+		}
+		if run.Order != nil {
+			var logged []int
+			for _, r := range reps {
+				if r.BlockID == rows[i].ID {
+					logged = append(logged, int(r.RepNo))
+				}
+			}
+			for basket, no := range practice.Progress(*run.Order, logged) {
+				out.Progress = append(out.Progress, api.Progress{Block: rows[i].ID, Basket: basket + 1, Rep: no})
+			}
+		}
+	}
+	return out, nil
+}
+
+// GetDisplayMotion plays one rep of a block's drill on a second screen.
+func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionRequestObject) (api.GetDisplayMotionResponseObject, error) {
+	team, p, err := s.shown(ctx)
+	if err != nil {
+		return nil, err
+	}
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	fl, err := store.FloorOf(team)
+	if err != nil {
+		return nil, err
+	}
+	for _, b := range store.BlocksOf(rows) {
+		if d, ok := lib.ByID(b.Drill); ok && b.ID == r.Params.Block.String() {
+			play, err := d.Motion(fl.Court, fl.Pace)
+			return api.GetDisplayMotion200JSONResponse{Drill: *d, Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, err
+		}
+	}
+	return nil, missing("This block runs no drill.")
+}
+
+// FollowDisplay streams to a second screen that something changed.
+func (s *Server) FollowDisplay(ctx context.Context, _ api.FollowDisplayRequestObject) (api.FollowDisplayResponseObject, error) {
+	return s.screenStream(ctx), nil
+}
+
+func (s *Server) screenStream(ctx context.Context) floorStream {
+	sc := screenOf(ctx)
+	return floorStream{s: s, ctx: ctx, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID, screen: true}
+}
+
+// FeedScoreboard streams the clock to a scoreboard: a line at every change and every
+// second.
+func (s *Server) FeedScoreboard(ctx context.Context, _ api.FeedScoreboardRequestObject) (api.FeedScoreboardResponseObject, error) {
+	return &scoreboardFeed{floorStream: s.screenStream(ctx)}, nil
+}
+
+type scoreboardFeed struct {
+	floorStream
+	blocks []practice.Block
+	clock  practice.Clock
+	left   int64 // ms, as told last
+	told   string
+}
+
+// feedEvery is how often a line is written without a change.
+const feedEvery = time.Second
+
+// VisitFeedScoreboardResponse writes lines until the scoreboard leaves.
+func (f *scoreboardFeed) VisitFeedScoreboardResponse(w http.ResponseWriter) error {
+	write := func() error { return f.line(w) }
+	fetch := func() error {
+		if err := f.fetch(); err != nil {
+			return err
+		}
+		return f.line(w)
+	}
+	return f.stream(w, "application/x-ndjson", feedEvery, fetch, write, func(c change) error {
+		if c.All || c.Clock {
+			return fetch()
+		}
+		return nil
+	})
+}
+
+func (f *scoreboardFeed) fetch() error {
+	// A screen that was ended, or whose day is over, is told nothing more.
+	if _, err := f.s.db.PairedScreen(f.ctx, gen.PairedScreenParams{ID: screenOf(f.ctx).ID, Now: f.s.now()}); err != nil {
+		return err
+	}
+	p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})
+	if err != nil {
+		return err
+	}
+	rows, err := f.s.db.BlocksOfPractice(f.ctx, gen.BlocksOfPracticeParams{ProgramID: f.program, PracticeID: f.practice})
+	f.blocks, f.clock = store.BlocksOf(rows), clockOf(p)
+	return err
+}
+
+// line writes what the scoreboard shows now.
+func (f *scoreboardFeed) line(w http.ResponseWriter) error {
+	board := practice.BoardAt(f.clock, f.blocks, f.s.now())
+	board.Horn = board.Running && board.Block == f.told && f.left > 0 && board.LeftMs <= 0
+	f.left, f.told = board.LeftMs, board.Block
+	line, err := json.Marshal(board)
+	if err != nil {
+		return err
+	}
+	_, err = fmt.Fprintf(w, "%s\n", line)
+	return err
+}

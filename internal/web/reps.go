@@ -1,0 +1,230 @@
+package web
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// LogReps stores a batch of events whole or not at all. An event that is known
+// already is not stored again, so a device may send until it is answered.
+func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.LogRepsResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	dropped, err := store.DroppedOf(p)
+	if err != nil {
+		return nil, err
+	}
+	l := logger{team: team, practice: p, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
+		events: make([]gen.RepEvent, 0, len(r.Body.Events))}
+	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
+		return nil, err
+	}
+	for _, e := range r.Body.Events {
+		row, err := l.row(e)
+		if err != nil {
+			return nil, err
+		}
+		l.events = append(l.events, row)
+	}
+	out := api.LogReps200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
+	if len(l.events) == 0 {
+		return out, nil
+	}
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		if out.Stored, err = store.PutReps(ctx, q, team.ProgramID, team.ID, l.events); err != nil {
+			return err
+		}
+		if out.Known, err = l.known(ctx, q, out.Stored); err != nil || len(out.Stored) == 0 {
+			return err
+		}
+		return tell(ctx, q, change{Practice: p.ID, Events: out.Stored})
+	})
+	if err != nil {
+		return nil, err
+	}
+	return out, nil
+}
+
+// logger makes the rows of one batch.
+type logger struct {
+	team     gen.Team
+	practice gen.Practice
+	blocks   []practice.Block
+	library  drill.Library
+	observer uuid.UUID
+	now      time.Time
+	players  map[uuid.UUID]bool
+	voided   map[uuid.UUID]gen.RepEvent // what the batch takes back, as far as it is stored
+	events   []gen.RepEvent
+}
+
+// look fetches what the events name.
+func (l *logger) look(ctx context.Context, q *gen.Queries, events []api.RepEvent) error {
+	players, err := q.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: l.team.ProgramID, TeamID: l.team.ID})
+	if err != nil {
+		return err
+	}
+	l.players, l.voided = map[uuid.UUID]bool{}, map[uuid.UUID]gen.RepEvent{}
+	for _, p := range players {
+		l.players[p.ID] = true
+	}
+	var voids []uuid.UUID
+	for _, e := range events {
+		if e.Voids != nil {
+			voids = append(voids, *e.Voids)
+		}
+	}
+	if len(voids) == 0 {
+		return nil
+	}
+	rows, err := q.RepEvents(ctx, gen.RepEventsParams{ProgramID: l.team.ProgramID, Ids: voids})
+	for _, r := range rows {
+		l.voided[r.ID] = r
+	}
+	return err
+}
+
+// known are the events that were stored before, or come twice in the batch; the id
+// of another program's is taken.
+func (l *logger) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID) ([]uuid.UUID, error) {
+	known, fresh := []uuid.UUID{}, map[uuid.UUID]bool{}
+	for _, id := range stored {
+		fresh[id] = true
+	}
+	ours := map[uuid.UUID]bool{}
+	if len(stored) < len(l.events) {
+		all := make([]uuid.UUID, len(l.events))
+		for i, e := range l.events {
+			all[i] = e.ID
+		}
+		rows, err := q.RepEvents(ctx, gen.RepEventsParams{ProgramID: l.team.ProgramID, Ids: all})
+		if err != nil {
+			return nil, err
+		}
+		for _, r := range rows {
+			ours[r.ID] = true
+		}
+	}
+	for _, e := range l.events {
+		switch {
+		case fresh[e.ID]:
+			fresh[e.ID] = false // the next of this id is a repetition
+		case ours[e.ID]:
+			known = append(known, e.ID)
+		default:
+			return nil, missing("This rep's id is taken. Nothing was stored.")
+		}
+	}
+	return known, nil
+}
+
+func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
+	// A device whose clock runs ahead must not log in the future.
+	at := e.At
+	if at.After(l.now) {
+		at = l.now
+	}
+	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice.ID, Kind: string(e.Kind), At: at, ObserverID: l.observer, Device: e.Device}
+	if e.Kind == api.Void {
+		return l.void(e, row)
+	}
+	if e.Block == nil || e.Player == nil || e.Role == nil || e.Side == nil || e.Cue == nil || e.Made == nil {
+		return row, invalid("A rep needs its block, player, role, side, cue and read. Nothing was stored.")
+	}
+	var block practice.Block
+	for _, b := range l.blocks {
+		if b.ID == e.Block.String() {
+			block = b
+		}
+	}
+	d, stage, err := practice.StageOf(l.library, block)
+	if err != nil {
+		return row, invalid("This block is not a drill of the practice any more. Nothing was stored; reload to see the plan.")
+	}
+	if !l.players[*e.Player] {
+		return row, missing(noPlayer + " Nothing was stored.")
+	}
+	screen, ok := reads.ScreenByID(d.Screen)
+	if !ok {
+		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was stored.", d.Name))
+	}
+	cue, _ := reads.ParseCue(*e.Cue)
+	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Side: string(*e.Side), Cue: cue, Made: reads.Read(*e.Made)}
+	if e.Outcome != nil {
+		seen.Outcome = evidence.Outcome(*e.Outcome)
+	}
+	if e.Corrections != nil {
+		seen.Corrections = *e.Corrections
+		row.Corrections = *e.Corrections
+	}
+	expected, right, err := evidence.Score(screen, store.SchoolOf(l.team), seen)
+	if err != nil {
+		return row, invalid(fmt.Sprintf("%v Nothing was stored.", err))
+	}
+	if e.RepNo != nil {
+		row.RepNo = int32(*e.RepNo)
+	}
+	if e.Late != nil {
+		row.Late = *e.Late
+	}
+	row.BlockID, row.PlayerID, row.Role, row.Side = *e.Block, *e.Player, string(seen.Role), string(*e.Side)
+	row.Drill, row.Rung, row.Screen, row.Cue = d.ID, string(stage.Rung), screen.ID, cue.String()
+	row.Expected, row.Made, row.IsRight, row.Outcome = string(expected), *e.Made, right, string(seen.Outcome)
+	return row, nil
+}
+
+// roleOf is the role of who stands in a drill's first or second position: cutter
+// and screener off the ball, handler and screener with it.
+func roleOf(screen *reads.Screen, position string) reads.Role {
+	switch position {
+	case string(reads.Cutter):
+		return screen.Roles[0]
+	case string(reads.Screener):
+		return screen.Roles[1]
+	}
+	return reads.Role(position)
+}
+
+// void fills an event that takes a rep back with what the rep was about.
+func (l *logger) void(e api.RepEvent, row gen.RepEvent) (gen.RepEvent, error) {
+	if e.Voids == nil {
+		return row, invalid("Which rep is taken back? Nothing was stored.")
+	}
+	rep, stored := l.voided[*e.Voids]
+	if !stored {
+		i := slices.IndexFunc(l.events, func(o gen.RepEvent) bool { return o.ID == *e.Voids })
+		if i < 0 {
+			return row, missing("The rep to take back is not there. Nothing was stored.")
+		}
+		rep = l.events[i]
+	}
+	if rep.Kind != string(api.Rep) {
+		return row, invalid("Only a rep can be taken back. Nothing was stored.")
+	}
+	row.Voids, row.PracticeID, row.BlockID, row.PlayerID = e.Voids, rep.PracticeID, rep.BlockID, rep.PlayerID
+	row.RepNo, row.Role, row.Drill, row.Rung, row.Screen, row.Side = rep.RepNo, rep.Role, rep.Drill, rep.Rung, rep.Screen, rep.Side
+	row.Cue, row.Expected, row.Made, row.IsRight = rep.Cue, rep.Expected, rep.Made, rep.IsRight
+	return row, nil
+}

@@ -1,0 +1,100 @@
+package web
+
+import (
+	"context"
+
+	"github.com/google/uuid"
+
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// GetReview sums up a practice for the minute after it.
+func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (api.GetReviewResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.board(ctx, team, reads.Cutter)
+	if err != nil {
+		return nil, err
+	}
+	of := gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID}
+	rows, err := s.db.BlocksOfPractice(ctx, of)
+	if err != nil {
+		return nil, err
+	}
+	logged, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams(of))
+	if err != nil {
+		return nil, err
+	}
+	clock, err := s.db.ClockEvents(ctx, gen.ClockEventsParams(of))
+	if err != nil {
+		return nil, err
+	}
+	here, err := s.db.Attendance(ctx, gen.AttendanceParams(of))
+	if err != nil {
+		return nil, err
+	}
+	dropped, err := store.DroppedOf(p)
+	if err != nil {
+		return nil, err
+	}
+	reps, now := evidence.OnePerRep(store.RepsOf(logged)), s.now()
+	out := api.GetReview200JSONResponse{StartsAt: p.StartsAt, Status: api.ReviewViewStatus(p.Status), Players: playerViews(b.players), Note: p.Review,
+		Turns:  []evidence.Turn{},
+		Review: practice.ReviewOf(b.library, store.BlocksOf(rows), practice.Ran(store.ClockOf(clock), now), inRosterOrder(b.players, here), reps, dropped)}
+	// What this practice changed: the verdicts with and without its reps.
+	own := map[string]bool{}
+	for _, rep := range reps {
+		own[rep.ID] = true
+	}
+	var screens []string
+	for _, l := range logged {
+		screens = append(screens, l.Screen)
+	}
+	taught := drill.Taught(screens)
+	for _, role := range roles {
+		columns := reads.Columns(taught, store.SchoolOf(team), role)
+		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, b.reps, func(r evidence.Rep) bool { return own[r.ID] }, now)...)
+	}
+	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: p.StartsAt})
+	if err == nil && next.ID != p.ID {
+		out.Next = &api.NextPractice{Id: next.ID, StartsAt: next.StartsAt}
+	} else if err != nil && !store.NotFound(err) {
+		return nil, err
+	}
+	return out, nil
+}
+
+// inRosterOrder are those who took part in a practice, also if they left early.
+func inRosterOrder(players []gen.Player, here []gen.AttendanceRow) []string {
+	took := map[uuid.UUID]bool{}
+	for _, a := range here {
+		took[a.PlayerID] = true
+	}
+	out := []string{}
+	for _, p := range players {
+		if took[p.ID] {
+			out = append(out, p.ID.String())
+		}
+	}
+	return out
+}
+
+// SetReview keeps the note about a practice.
+func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (api.SetReviewResponseObject, error) {
+	if len(r.Body.Review) > 2000 {
+		return nil, invalid("The note is longer than 2000 characters. Nothing was stored.")
+	}
+	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PracticeId, Review: r.Body.Review})
+	if err == nil && n == 0 {
+		err = missing(noPractice)
+	}
+	return api.SetReview204Response{}, err
+}
