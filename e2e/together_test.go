@@ -7,6 +7,8 @@ import (
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
+
+	"evrik/e2e/browser"
 )
 
 // The network is cut in the gym: logging goes on, the surface says so calmly,
@@ -17,8 +19,8 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one, two := enter(t, s), enter(t, s)
 	floor(one)
 	floor(two)
-	one.Click("radio", "End 1")
-	two.Click("radio", "End 2")
+	logs(one, "End 1")
+	logs(two, "End 2")
 	one.Text("end 1")
 	two.Text("end 2")
 
@@ -38,7 +40,7 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one.Text("12 logged")
 
 	// Both roles of a rep, one after the other, and tags on a wrong screen.
-	one.Click("radio", "Both")
+	logs(one, "Both")
 	one.Click("button", "He read it")
 	one.Text("13 logged")
 	one.Click("button", "No read")
@@ -58,6 +60,13 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one.See("button", "Start clock")
 }
 
+// logs chooses what a device logs: a role, or an end.
+func logs(p *browser.Page, what string) {
+	p.Click("button", "Logging")
+	p.Click("radio", what)
+	p.Gone("dialog", "More")
+}
+
 // Both ends of the floor run by one clock: each device follows its own end, and
 // what is logged at both is in one practice.
 func TestTwoEndsOnTheFloor(t *testing.T) {
@@ -71,7 +80,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	one.Text("The plan is stored.")
 	one.Click("button", "To the floor")
 	one.See("timer", "Time left")
-	for !one.Has("radio", "End 2") || one.Has("radio", "Both ends") {
+	for !one.Has("radio", "End 2") || one.Has("button", "both ends") {
 		one.Click("button", "Next block")
 		one.Settle()
 	}

@@ -23,7 +23,7 @@ const (
 
 // HurtCaution is what is shown when a player is hurt. Your local law, league and
 // medical staff come first.
-const HurtCaution = "Out of the rest. Pain is not effort: no more drills today. If a blow to the head is suspected, sit the player out at once, no return the same day, and only when a licensed health-care professional has cleared it. When in doubt, sit them out."
+const HurtCaution = "Out of the rest. Pain is not effort: no more drills today. If a blow to the head is suspected, sit the player out at once: no return the same day, and later only when a licensed health-care professional has cleared it, under your local law. When in doubt, sit them out."
 
 // ChangeKind is what a change on the floor is about.
 type ChangeKind string

@@ -1,6 +1,7 @@
 <script lang="ts">
   import '../app.css';
   import { onMount, type Snippet } from 'svelte';
+  import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import Doorway from '$lib/parts/Doorway.svelte';
@@ -17,14 +18,20 @@
       failed = e instanceof Error ? e.message : String(e);
     }
   }
-  onMount(load);
+  // The gym's second screen has nobody signed in: its code lets it in.
+  const aside = $derived(page.url.pathname === '/display');
+  onMount(() => {
+    if (!aside) load();
+  });
   // A refusal that no page expected still reaches the coach.
   const stray = (e: PromiseRejectionEvent) => notices.fail(e.reason);
 </script>
 
 <svelte:window onunhandledrejection={stray} />
 
-{#if failed}
+{#if aside}
+  {@render children()}
+{:else if failed}
   <main class="mx-auto max-w-lg p-8">
     <h1>No answer yet</h1>
     <p class="my-4">{failed}</p>

@@ -1407,6 +1407,8 @@ export interface components {
             ladder: components["schemas"]["RungInfo"][];
             drills: components["schemas"]["Drill"][];
             corrections: components["schemas"]["Correction"][];
+            /** @description shown when a player is hurt */
+            hurtCaution: string;
             courts: components["schemas"]["CourtPreset"][];
             ages: components["schemas"]["AgeLimits"][];
         };
@@ -1865,8 +1867,10 @@ export interface components {
             player: string;
             role: string;
             read: string;
-            was: string;
-            is: string;
+            /** @enum {string} */
+            was: "has" | "not-yet" | "too-few" | "stale";
+            /** @enum {string} */
+            is: "has" | "not-yet" | "too-few" | "stale";
         };
         ReviewView: {
             /** Format: date-time */

@@ -30,7 +30,10 @@ export const viewKeys: Record<string, [string, string][]> = {
   ],
   run: [
     ['1 – 6', 'log the answer on that button'],
-    ['Z', 'take the last rep back'],
+    ['Down, Up', 'point at another answer; Page Down logs it (a clicker sends these)'],
+    ['Z or Page Up', 'take the last rep back'],
+    ['F', 'freeze, and play on'],
+    ['C', 'cover the cue'],
     ['Space', 'start and stop the clock'],
     ['N', 'next block'],
     ['H', 'the horn']

@@ -7,15 +7,21 @@
 
   // One tap a rep. Where the cue is known, the big button says "he read it";
   // on live rungs each big button is a cue read rightly.
-  let { floor }: { floor: Floor } = $props();
+  let { floor, pointing }: { floor: Floor; pointing: boolean } = $props();
 
-  const live = $derived(Boolean(floor.current?.live));
+  const live = $derived(Boolean(floor.line.current?.live));
   const asking = $derived(Boolean(floor.wrong && !floor.wrong.cue));
 </script>
 
 <section aria-label="What was seen">
-  {#if !floor.rep}
-    <p class="hint">Go to the next block, or step back to a rep.</p>
+  {#if floor.frozen}
+    <div class="frozen">
+      <p class="ice">Frozen</p>
+      <p class="hint">Nobody moves. The rep stays as it is, and the clock stands.</p>
+      <button class="tape" onclick={() => floor.freeze()}>Play on</button>
+    </div>
+  {:else if !floor.rep}
+    <p class="hint">Nobody can run this block now. Go to the next one, or see who is here under More.</p>
   {:else if asking}
     <p class="hint">Wrong read. What did the defence show?</p>
     <div class="grid">
@@ -36,12 +42,13 @@
         <button
           class="answer"
           class:main={a.main}
+          class:pointed={pointing && i === floor.pointed}
           style:--tape={a.read ? tapeOf(a.read) : 'var(--line)'}
           onclick={() => floor.answer(a)}
         >
           <ReadGlyph read={a.read} size={a.main ? 72 : 48} />
           <span>
-            {#if a.main && !live}<small>{floor.current?.reads ? 'He read it' : 'As named'}</small>{/if}
+            {#if a.main && !live}<small>{floor.line.current?.reads ? 'He read it' : 'As named'}</small>{/if}
             {a.label || session.readName(a.read)}
           </span>
           <kbd class="numeral" aria-hidden="true">{i + 1}</kbd>
@@ -49,7 +56,7 @@
       {/each}
     </div>
   {/if}
-  {#if floor.rep}
+  {#if floor.rep && !floor.frozen}
     <div class="more">
       {#if live}
         <button
@@ -60,9 +67,6 @@
           Wrong read
         </button>
       {/if}
-      <button class="tape plain" aria-pressed={floor.late} onclick={() => (floor.late = !floor.late)}
-        >Late</button
-      >
       <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>
     </div>
   {/if}
@@ -83,18 +87,18 @@
     grid-template-columns: repeat(2, minmax(0, 1fr));
     gap: 0.7rem;
     flex: 1;
-    grid-auto-rows: minmax(84px, 1fr);
+    grid-auto-rows: minmax(64px, 1fr);
   }
   .grid.lead .main {
     grid-column: 1 / -1;
-    min-height: 120px;
+    min-height: 96px;
   }
   .answer {
     position: relative;
     display: flex;
     align-items: center;
     gap: 0.9rem;
-    min-height: 84px;
+    min-height: 64px;
     padding: 0.4rem 1rem;
     background: var(--sheet);
     border: 2px solid var(--seam);
@@ -112,6 +116,10 @@
     font-size: 1.9rem;
     background: color-mix(in srgb, var(--tape) 22%, var(--sheet));
     border-color: var(--tape);
+  }
+  .answer.pointed {
+    outline: 5px solid var(--mark);
+    outline-offset: -2px;
   }
   .answer:active {
     background: var(--mark);
@@ -138,28 +146,50 @@
   .more .tape {
     font-size: 1.15rem;
   }
+  .frozen {
+    flex: 1;
+    display: grid;
+    align-content: center;
+    justify-items: center;
+    gap: 1rem;
+    text-align: center;
+  }
+  .ice {
+    font-size: clamp(3rem, 8vw, 6rem);
+    font-weight: 700;
+    line-height: 1;
+    color: var(--tape-blue);
+  }
+  .frozen .tape {
+    min-width: 14rem;
+    font-size: 1.4rem;
+  }
   @media (max-width: 700px) {
+    section {
+      gap: 0.5rem;
+    }
     .answer {
-      min-height: 68px;
+      min-height: 64px;
       font-size: 1.15rem;
-      padding: 0.2rem 0.6rem;
+      padding: 0.2rem 0.6rem 0.2rem 1rem;
       gap: 0.5rem;
     }
     .answer.main {
       font-size: 1.35rem;
     }
     .grid {
-      grid-auto-rows: minmax(68px, auto);
+      grid-auto-rows: minmax(64px, auto);
       gap: 0.5rem;
     }
     .grid.lead .main {
       min-height: 84px;
     }
-    kbd {
-      display: none;
-    }
+    kbd,
     .hint {
       display: none;
+    }
+    .frozen .hint {
+      display: block;
     }
   }
 </style>

@@ -4,24 +4,22 @@
   import Sure from '$lib/parts/Sure.svelte';
   import type { Floor } from './floor.svelte';
 
-  let { floor, team }: { floor: Floor; team: string } = $props();
+  let {
+    floor,
+    team,
+    onmore,
+    onlate
+  }: { floor: Floor; team: string; onmore: () => void; onlate: () => void } = $props();
 
   let finishing = $state(false);
   const advice = { up: 'Two thirds have it: go up a rung.', down: 'It breaks: go down a rung.', stay: '' };
-  const over = $derived(floor.left < 0);
-  const adviceNow = $derived(floor.current?.advice ? advice[floor.current.advice] : '');
-
-  const pace = $derived(
-    floor.behind === 0
-      ? 'on time'
-      : floor.behind > 0
-        ? `${floor.behind} min behind`
-        : `${-floor.behind} min ahead`
-  );
+  const line = $derived(floor.line);
+  const over = $derived(line.left < 0);
+  const adviceNow = $derived(line.current?.advice ? advice[line.current.advice] : '');
 
   async function finish() {
-    await floor.act('finish');
-    await goto(`/${team}/squad`);
+    floor.act('finish');
+    await goto(`/${team}/run/${floor.run?.practice.id}/review`);
   }
 </script>
 
@@ -35,52 +33,58 @@
         {:else}No network: {floor.queue.waiting} kept on this device{/if}
       </span>
     </p>
-    <h1>{floor.current?.block.title}</h1>
-    <p class="soft">{floor.current?.stage?.name ?? ''} {adviceNow}</p>
-    {#if floor.current && floor.current.block.end > 0}
+    <h1>{line.current?.block.title}</h1>
+    <p class="soft stage">{line.current?.stage?.name ?? ''} {adviceNow}</p>
+    {#if line.current && line.current.block.end > 0}
       <div class="ends" role="radiogroup" aria-label="Your end">
         {#each [1, 2] as const as n (n)}
           <button
             class="tape plain"
             role="radio"
-            aria-checked={floor.lane === n}
+            aria-checked={line.lane === n}
             onclick={() => floor.takeEnd(n)}>End {n}</button
           >
         {/each}
       </div>
     {/if}
-    <p class="soft next">Next: {floor.next?.block.title ?? 'the end'}</p>
+    <p class="soft next">Next: {line.next?.block.title ?? 'the end'}</p>
   </div>
-  <div>
+  <div class="times">
     <p class="clock numeral" class:over role="timer" aria-label="Time left in this block">
-      {over ? '+' : ''}{clockText(Math.abs(floor.left))}
+      {over ? '+' : ''}{clockText(Math.abs(line.left))}
     </p>
-    {#if floor.practiceLeft !== undefined}
+    {#if line.practiceLeft !== undefined}
       <p class="whole soft">
-        <span class="numeral"
-          >{floor.practiceLeft < 0 ? '+' : ''}{clockText(Math.abs(floor.practiceLeft))}</span
+        <span class="numeral">{line.practiceLeft < 0 ? '+' : ''}{clockText(Math.abs(line.practiceLeft))}</span
         >
-        of practice, {pace}
+        of practice,
+        {#if line.behind > 0}
+          <button class="late" onclick={onlate}>{line.behind} min behind</button>
+        {:else if line.behind < 0}{-line.behind} min ahead
+        {:else}on time{/if}
       </p>
     {/if}
   </div>
   <div class="hands">
-    <button class="tape" onclick={() => floor.act(floor.clock?.running ? 'stop' : 'start')}>
-      {floor.clock?.running ? 'Stop clock' : 'Start clock'}
+    <button class="tape wide" onclick={() => floor.act(line.clock?.running ? 'stop' : 'start')}>
+      {line.clock?.running ? 'Stop clock' : 'Start clock'}
     </button>
-    <button class="tape plain" onclick={() => floor.goTo(-1)} disabled={floor.at === 0}>Before</button>
-    {#if floor.next}
+    <button class="tape plain" aria-pressed={floor.frozen} onclick={() => floor.freeze()}>
+      {floor.frozen ? 'Play on' : 'Freeze'}
+    </button>
+    {#if line.next}
       <button class="tape plain" onclick={() => floor.goTo(1)}>Next block</button>
     {:else}
       <button class="tape plain" onclick={() => (finishing = true)}>Finish</button>
     {/if}
+    <button class="tape plain" onclick={onmore}>More</button>
   </div>
 </header>
 
 <Sure
   bind:open={finishing}
   title="Finish this practice?"
-  text="The clock stops. Everything that was logged is kept."
+  text="The clock stops. Everything that was logged is kept, and you see what it came to."
   act="Finish"
   onsure={finish}
 />
@@ -113,8 +117,15 @@
   }
   .whole {
     text-align: right;
-    font-size: 1rem;
+    font-size: 1.05rem;
     white-space: nowrap;
+  }
+  .late {
+    min-height: 40px;
+    color: var(--alarm);
+    font-weight: 700;
+    text-decoration: underline;
+    cursor: pointer;
   }
   .clock {
     text-align: right;
@@ -128,38 +139,58 @@
   .hands {
     display: grid;
     gap: 0.4rem;
-    min-width: 13rem;
+    grid-template-columns: 1fr 1fr 0.8fr;
+    min-width: 19rem;
   }
   .hands .tape {
-    padding: 0 0.6rem;
+    padding: 0 0.5rem;
+    white-space: nowrap;
   }
-  .hands {
-    grid-template-columns: 1fr 1.4fr;
-  }
-  .hands .tape:first-child {
+  .wide {
     grid-column: 1 / -1;
+  }
+  @media (max-width: 1100px) {
+    .hands {
+      min-width: 15rem;
+      grid-template-columns: 1fr 1fr;
+    }
+    .wide {
+      grid-column: auto;
+    }
   }
   @media (max-width: 700px) {
     header {
       grid-template-columns: minmax(0, 1fr) auto;
-      padding: 0.6rem 0.75rem;
-      gap: 0.5rem;
+      padding: 0.4rem 0.75rem;
+      gap: 0.3rem 0.5rem;
+    }
+    .what .soft {
+      font-size: 0.95rem;
+      gap: 0.6rem;
+    }
+    .clock {
+      font-size: 4rem;
+    }
+    .whole {
+      font-size: 0.95rem;
     }
     .hands {
       grid-column: 1 / -1;
-      grid-template-columns: 1.2fr 1fr 1fr;
+      grid-template-columns: 1.3fr 1fr 1.2fr 0.9fr;
       min-width: 0;
     }
     .hands .tape {
-      padding: 0 0.3rem;
-    }
-    .hands .tape:first-child {
-      grid-column: auto;
+      padding: 0 0.2rem;
+      font-size: 1rem;
     }
     h1 {
-      font-size: 1.4rem;
+      font-size: 1.25rem;
+      white-space: nowrap;
+      overflow: hidden;
+      text-overflow: ellipsis;
     }
-    .next {
+    .next,
+    .stage {
       display: none !important;
     }
   }

@@ -1,50 +1,40 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import type { Floor } from './floor.svelte';
+  import AfterRep from './AfterRep.svelte';
+  import type { Floor, Logged } from './floor.svelte';
 
-  // What was logged last, newest first; a wrong answer can be tagged.
-  let { floor }: { floor: Floor } = $props();
+  // What was logged last, newest first; a tap opens it.
+  let { floor, onopen }: { floor: Floor; onopen: (l: Logged | null) => void } = $props();
 
   const shown = 14;
   const recent = $derived(floor.log.slice(-shown).reverse());
-  const last = $derived(floor.last);
-  const groups = $derived(
-    last?.event.role === 'screener' ? ['screen', 'spacing'] : ['read', 'timing', 'use']
-  );
-  const tags = $derived((session.catalogue?.corrections ?? []).filter((c) => groups.includes(c.group)));
 </script>
 
 <footer aria-label="Logged">
-  {#if last && !last.right}
-    <div class="tags" role="group" aria-label="What went wrong">
-      {#each tags as t (t.id)}
-        <button
-          class="tape plain"
-          aria-pressed={last.event.corrections?.includes(t.id) ?? false}
-          onclick={() => floor.tag(t.id)}>{t.name}</button
-        >
-      {/each}
-    </div>
-  {/if}
+  {#if floor.last}<div class="after"><AfterRep {floor} rep={floor.last} /></div>{/if}
   <ol class="quiet-list">
     {#each recent as l (l.event.id)}
       {@const p = floor.players.get(l.event.player ?? '')}
-      <li class:wrong={!l.right} title={`${p?.name}: ${session.readName(l.event.made ?? '')}`}>
-        <span class="numeral">{p?.jersey}</span>
-        <ReadGlyph read={l.event.made ?? ''} size={26} />
-        <span class="mark" aria-hidden="true">{l.right ? '✓' : '✕'}</span>
-        <span class="visually-hidden">
-          {p?.name}: {session.readName(l.event.made ?? '')}, {l.right
-            ? 'right'
-            : `wrong, ${session.readName(l.expected)} was asked`}
-        </span>
+      <li>
+        <button class:wrong={!l.right} onclick={() => onopen(l)}>
+          <span class="numeral">{p?.jersey}</span>
+          <ReadGlyph read={l.event.made ?? ''} size={26} />
+          <span class="mark" aria-hidden="true">{l.right ? '✓' : '✕'}</span>
+          <span class="visually-hidden">
+            {p?.name}: {session.readName(l.event.made ?? '')}, {l.right
+              ? 'right'
+              : `wrong, ${session.readName(l.expected)} was asked`}
+          </span>
+        </button>
       </li>
     {:else}
       <li class="soft">Nothing logged yet. Tap what you see; the order moves on by itself.</li>
     {/each}
   </ol>
-  <p class="soft count"><b class="numeral">{floor.log.length}</b> logged</p>
+  <button class="count soft" onclick={() => onopen(null)}
+    ><b class="numeral">{floor.log.length}</b> logged</button
+  >
 </footer>
 
 <style>
@@ -53,49 +43,43 @@
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 0.4rem 1rem;
     align-items: center;
-    padding: 0.5rem 1.25rem 0.75rem;
+    padding: 0.5rem 1.25rem 0.6rem;
     border-top: 1px solid var(--seam);
     background: var(--sheet);
     min-height: 4.2rem;
   }
-  .tags {
+  .after {
     grid-column: 1 / -1;
-    display: flex;
-    gap: 0.4rem;
-    overflow-x: auto;
-    padding-bottom: 0.2rem;
-  }
-  .tags .tape {
-    white-space: nowrap;
-    padding: 0 0.8rem;
-    font-weight: 400;
+    min-width: 0;
   }
   ol {
     display: flex;
     gap: 0.4rem;
     overflow: hidden;
   }
-  li {
+  li button {
     display: flex;
     align-items: center;
     gap: 0.3rem;
+    min-height: 48px;
     padding: 0.2rem 0.5rem;
     border-bottom: 4px solid var(--tape-green);
+    color: inherit;
     white-space: nowrap;
+    cursor: pointer;
   }
-  li.soft {
-    border: 0;
-    white-space: normal;
-  }
-  li.wrong {
+  li .wrong {
     border-bottom: 4px dashed var(--tape-orange);
   }
   .count {
     white-space: nowrap;
+    min-height: 48px;
+    text-decoration: underline;
+    cursor: pointer;
   }
   @media (max-width: 700px) {
     footer {
-      padding: 0.4rem 0.75rem;
+      padding: 0.3rem 0.75rem;
     }
   }
 </style>

@@ -1,50 +1,58 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
-
   import type { Floor } from './floor.svelte';
 
-  let { floor }: { floor: Floor } = $props();
+  let {
+    floor,
+    hidden,
+    onpick,
+    onlogging
+  }: { floor: Floor; hidden: boolean; onpick: () => void; onlogging: () => void } = $props();
 
   const rep = $derived(floor.rep);
   const who = (id: string) => floor.players.get(id);
-  const total = $derived(floor.current?.order?.reps.length ?? 0);
-  const twoEnds = $derived((floor.current?.order?.baskets ?? 1) > 1);
+  const current = $derived(floor.line.current);
+  const total = $derived(current?.order?.reps.length ?? 0);
+  const twoEnds = $derived((current?.order?.baskets ?? 1) > 1);
   /** The drill's own names of its places. */
   const places = $derived(
-    session.drill(floor.current?.block.drill ?? '')?.positions.filter((p) => !p.helper) ?? []
+    session.drill(current?.block.drill ?? '')?.positions.filter((p) => !p.helper) ?? []
   );
-  const shows = $derived(floor.current?.stage?.coachShows ? 'Coach shows' : 'Named');
+  const shows = $derived(current?.stage?.coachShows ? 'Coach shows' : 'Named');
+  const coming = $derived(floor.rota.upcoming(2));
+  const judged = { cutter: 'cutter', screener: 'screener', both: 'both roles' };
 </script>
 
 <section aria-label="Who is up">
   <div class="line">
-    <button class="tape plain" aria-label="Rep before" onclick={() => floor.skip(-1)}>‹</button>
+    <button class="tape plain" aria-label="Rep before" onclick={() => floor.rota.skip(-1)}>‹</button>
     {#if rep}
       <p>
-        Rep <b class="numeral">{rep.no}</b> of <span class="numeral">{total}</span>, <b>{rep.side}</b>
+        {#if floor.rota.apart}<b>Out of order:</b> rep{:else}Rep{/if}
+        <b class="numeral">{rep.no}</b> of <span class="numeral">{total}</span>, <b>{rep.side}</b>
         {#if twoEnds}side, end <b class="numeral">{rep.basket}</b>{:else}side{/if}
       </p>
     {:else}
-      <p>All {total} reps are logged</p>
+      <p>No rep of {total} can be run</p>
     {/if}
-    <button class="tape plain" aria-label="Rep after" onclick={() => floor.skip(1)}>›</button>
+    <button class="tape plain" aria-label="Rep after" onclick={() => floor.rota.skip(1)}>›</button>
   </div>
   {#if rep}
     {@const c = who(rep.cutter)}
     {@const s = who(rep.screener)}
     <div class="pair">
-      <div class:judged={floor.role === 'cutter'}>
+      <button class:judged={floor.role === 'cutter'} onclick={onpick} title="Somebody else">
         <span class="soft">{places[0]?.name ?? 'Cuts'}</span>
         <span class="numeral jersey">{c?.jersey}</span>
         <span class="name">{c?.name}</span>
-      </div>
+      </button>
       {#if s}
-        <div class:judged={floor.role === 'screener'}>
+        <button class:judged={floor.role === 'screener'} onclick={onpick} title="Somebody else">
           <span class="soft">{places[1]?.name ?? 'Screens'}</span>
           <span class="numeral jersey">{s.jersey}</span>
           <span class="name">{s.name}</span>
-        </div>
+        </button>
       {/if}
     </div>
     {#if rep.others?.length}
@@ -74,36 +82,34 @@
       </p>
     {/if}
     {#if floor.known && rep.cue !== 'none'}
-      <p class="cue">
-        <CueGlyph cue={rep.cue} size={150} /><span
-          ><span class="soft">{shows}</span> {session.cueName(rep.cue)}</span
-        >
-      </p>
+      {#if hidden}
+        <p class="cue covered">Cue covered</p>
+      {:else}
+        <p class="cue">
+          <CueGlyph cue={rep.cue} size={150} /><span
+            ><span class="soft">{shows}</span> {session.cueName(rep.cue)}</span
+          >
+        </p>
+      {/if}
     {/if}
   {/if}
-  <div class="switches">
-    <div role="radiogroup" aria-label="Who is judged">
-      {#each [['cutter', 'Cutter'], ['screener', 'Screener'], ['both', 'Both']] as [id, label] (id)}
-        <button
-          class="tape plain"
-          role="radio"
-          aria-checked={floor.judge === id}
-          onclick={() => (floor.judge = id as Floor['judge'])}>{label}</button
-        >
-      {/each}
-    </div>
-    {#if twoEnds}
-      <div role="radiogroup" aria-label="Which end is logged here">
-        {#each [[0, 'Both ends'], [1, 'End 1'], [2, 'End 2']] as const as [n, label] (n)}
-          <button
-            class="tape plain"
-            role="radio"
-            aria-checked={floor.end === n}
-            onclick={() => (floor.end = n)}>{label}</button
-          >
+  <div class="foot">
+    {#if coming.length > 0}
+      <p class="soft coming">
+        Then
+        {#each coming as r (r.no)}
+          <span>
+            <b class="numeral">{who(r.cutter)?.jersey}</b>
+            {#if who(r.screener)}and <b class="numeral">{who(r.screener)?.jersey}</b>{/if}
+          </span>
         {/each}
-      </div>
+      </p>
     {/if}
+    <button class="tape plain" onclick={onlogging}
+      >Logging {judged[floor.rota.judge]}{#if twoEnds}, {floor.rota.end === 0
+          ? 'both ends'
+          : `end ${floor.rota.end}`}{/if}</button
+    >
   </div>
 </section>
 
@@ -133,7 +139,7 @@
     grid-template-columns: 1fr 1fr;
     gap: 0.75rem;
   }
-  .pair > div {
+  .pair > button {
     display: grid;
     grid-template-columns: auto 1fr;
     align-items: baseline;
@@ -142,8 +148,11 @@
     background: var(--sheet);
     border-left: 8px solid var(--seam);
     min-width: 0;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
   }
-  .pair > div.judged {
+  .pair > button.judged {
     border-left-color: var(--mark);
   }
   .pair .soft {
@@ -168,6 +177,10 @@
     line-height: 1;
     flex: 1;
   }
+  .covered {
+    color: var(--ink-soft);
+    font-size: 1.6rem;
+  }
   .cue :global(svg) {
     width: clamp(60px, 16vh, 190px);
     height: auto;
@@ -180,47 +193,59 @@
   .defence {
     font-size: 1.15rem;
   }
-  .switches {
+  .foot {
     display: flex;
     flex-wrap: wrap;
+    align-items: center;
+    justify-content: space-between;
     gap: 0.5rem 1.25rem;
     margin-top: auto;
   }
-  .switches > div {
-    display: flex;
+  .coming span {
+    margin-left: 0.7rem;
+    color: var(--ink);
+    white-space: nowrap;
   }
-  .switches .tape {
-    padding: 0 0.8rem;
+  .foot .tape {
     font-weight: 400;
-    border-radius: 0;
-    margin-left: -2px;
-  }
-  .switches .tape[aria-checked='true'] {
-    font-weight: 700;
+    padding: 0 0.9rem;
   }
   @media (max-width: 700px) {
     section {
-      display: contents;
-    }
-    .switches {
-      order: 9;
+      gap: 0.4rem;
     }
     .line .tape {
       min-width: 56px;
     }
-    .pair > div {
-      padding: 0.3rem 0.6rem;
+    .pair {
+      gap: 0.5rem;
     }
-    .switches .tape {
-      padding: 0 0.55rem;
-      font-size: 0.95rem;
+    .pair > button {
+      padding: 0.2rem 0.6rem;
+    }
+    .jersey {
+      font-size: 2.6rem;
+    }
+    .name {
+      font-size: 1.25rem;
+    }
+    .defence {
+      font-size: 1rem;
+      line-height: 1.2;
     }
     .cue {
-      font-size: 1.9rem;
-      height: 60px;
+      font-size: 1.8rem;
+      height: 54px;
+      flex: none;
     }
     .cue :global(svg) {
-      width: 70px;
+      width: 64px;
+    }
+    .cue .soft {
+      display: inline;
+    }
+    .foot {
+      display: none;
     }
   }
 </style>

@@ -2,20 +2,18 @@ import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api
 import { keep, kept, unanswered } from '$lib/state/device';
 import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
+import { Rota } from './rota.svelte';
+import { Timeline, type Lane } from './timeline.svelte';
 
 type Run = Schemas['Run'];
-type RunBlock = Schemas['RunBlock'];
 type OrderRep = Schemas['OrderRep'];
 type RepEvent = Schemas['RepEvent'];
-export type Role = 'cutter' | 'screener';
-export type Lane = 1 | 2;
+type FloorChange = Schemas['FloorChange'];
+export type Presence = Schemas['Present']['state'];
 
-const minute = 60000; // ms
-const longest = 6 * 60 * minute; // a practice with all its breaks (assumption)
 const rememberAfter = 300; // ms
 const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
-const offsetKey = 'evrik.clock-offset';
 
 /** One logged answer as the surface shows it. */
 export interface Logged {
@@ -35,71 +33,88 @@ export interface Answer {
   main: boolean;
 }
 
+interface KeptFloor {
+  run: Run;
+  log: Logged[];
+  pointers?: Record<string, number>;
+}
+
 /** A practice on the floor: the clock, who is up, what is logged. */
 export class Floor {
   run = $state.raw<Run | null>(null);
-  clock = $state.raw<Schemas['Clock'] | null>(null);
   log = $state.raw<Logged[]>([]);
-  judge = $state<Role | 'both'>('cutter');
-  end = $state(0); // basket that is logged here; 0 for all
-  late = $state(false);
+  readonly line = new Timeline();
+  readonly rota: Rota;
+  readonly queue: Queue;
   /** While a wrong read is being entered: the cue that was shown, once known. */
   wrong = $state<{ cue: string } | null>(null);
-  private half = $state(false); // the cutter of a rep with two judged roles is done
-  private skipped = $state.raw<Record<string, number>>({}); // rep to go to, by block
-  private clockAt = $state(0);
-  now = $state(Date.now());
-  /** The end this device is at, where both are used for different things. */
-  lane = $state<Lane>(localStorage.getItem(laneKey) === '2' ? 2 : 1);
-  /** How far the server's clock is ahead of this device's, in ms, as last heard. */
-  private offset = $state(Number(localStorage.getItem(offsetKey)) || 0);
+  /** The answer that a clicker's wheel points at. */
+  pointed = $state(0);
+  /** The rep stays up while the coach talks. */
+  frozen = $state(false);
   problem = $state('');
-  readonly queue: Queue;
+  /** What was changed here and is not in the run yet. */
+  private changes = $state.raw<FloorChange[]>([]);
   private stream: EventSource | undefined;
   private again: ReturnType<typeof setTimeout> | undefined;
   private remembering: ReturnType<typeof setTimeout> | undefined;
   /** Reps that have been taken back, so that news of them that comes late is not. */
   private gone = new Set<string>();
-  private acts = 0; // on the clock, ever
-  private acting = 0; // of them unanswered
-  private missed = false; // news of the clock while one was unanswered
 
   constructor(
     private team: string,
     private id: string
   ) {
-    this.queue = new Queue(team, id);
+    this.line.lane = localStorage.getItem(laneKey) === '2' ? 2 : 1;
+    this.queue = new Queue(team, id, (clock) => (clock ? this.line.hear(clock) : this.reload()));
+    this.rota = new Rota({
+      block: () => this.line.current?.block.id,
+      order: () => this.order,
+      baskets: () => this.line.current?.order?.baskets ?? 1,
+      log: () => this.log,
+      missing: (r) => this.isMissing(r)
+    });
   }
 
   private get path() {
     return { teamId: this.team, practiceId: this.id };
   }
 
+  private get key() {
+    return `floor ${this.id}`;
+  }
+
   async load() {
     // What is logged, heard or sent while the server answers must not fall between.
     const known = new Set(this.log.map((l) => l.event.id));
     const before = await this.queue.pending();
-    const acts = this.acts;
     const run = await this.fetch();
-    if (!run) {
-      for (const e of before) this.apply(e);
-      this.queue.send();
-      return;
+    if (run) {
+      this.take(run);
+      if (this.queue.clocks === 0) this.line.hear(run.clock);
+      const stored = new Set<string>(run.reps.map((r) => r.id));
+      this.log = [
+        ...run.reps.map((r) => this.logged(r)),
+        ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
+      ].filter((l) => !this.gone.has(l.event.id));
     }
-    this.run = run;
-    // What the coach has done to the clock meanwhile is newer than this answer.
-    if (acts === this.acts) this.hear(run.clock);
-    const stored = new Set<string>(run.reps.map((r) => r.id));
-    this.log = [
-      ...run.reps.map((r) => this.logged(r)),
-      ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
-    ].filter((l) => !this.gone.has(l.event.id));
-    for (const e of [...before, ...(await this.queue.pending())]) this.apply(e);
+    const after = run ? await this.queue.pending() : [];
+    for (const e of [...before, ...after]) this.apply(e);
+    this.changes = this.queue.changes;
     this.queue.send();
   }
 
-  private get key() {
-    return `floor ${this.id}`;
+  private reload() {
+    this.load().catch(() => {});
+  }
+
+  private take(run: Run) {
+    this.run = run;
+    this.line.lay(
+      run.blocks,
+      run.practice.sheet.blocks.map((t) => t.start),
+      run.practice.minutes
+    );
   }
 
   /** The practice as the server has it; undefined where it does not answer and the
@@ -110,18 +125,23 @@ export class Floor {
         api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
       );
     } catch (e) {
-      if (!unanswered(e)) throw e;
-      if (this.run) return undefined;
-      const was = await kept<{ run: Run; log: Logged[] }>(this.key);
-      if (!was) throw e;
-      this.run = was.run;
-      this.log = was.log;
-      // The clock has gone on since it was kept.
-      const c = was.run.clock;
-      const since = c.running ? Math.max(0, Date.now() + this.offset - Date.parse(c.now)) : 0;
-      this.setClock({ ...c, elapsedMs: c.elapsedMs + since });
+      const deleted = e instanceof Refusal && e.status === 404;
+      const signedOut = e instanceof Refusal && e.status === 401;
+      if (!unanswered(e) && !deleted && !signedOut) throw e;
+      if (!this.run) await this.takeKept(e);
+      // A practice that is gone is shown only while it holds what was not sent.
+      if (deleted && this.queue.waiting === 0) throw e;
       return undefined;
     }
+  }
+
+  private async takeKept(e: unknown) {
+    const was = await kept<KeptFloor>(this.key);
+    if (!was) throw e;
+    this.take(was.run);
+    this.log = was.log;
+    this.rota.pointers = was.pointers ?? {};
+    this.line.resume(was.run.clock);
   }
 
   /** Keeps the practice on this device, a little after a change and however many
@@ -133,68 +153,43 @@ export class Floor {
   rememberNow() {
     clearTimeout(this.remembering);
     this.remembering = undefined;
-    const { run, clock, log } = this;
-    if (!run || !clock) return;
-    const now = { ...clock, elapsedMs: this.ran, now: this.time() };
-    keep(this.key, { run: { ...run, clock: now }, log });
+    const clock = this.line.snapshot();
+    if (!this.run || !clock) return;
+    const value: KeptFloor = { run: { ...this.run, clock }, log: this.log, pointers: this.rota.pointers };
+    keep(this.key, value);
   }
 
-  private all = $derived(this.run?.blocks ?? []);
-  private starts = $derived(
-    new Map(this.run?.practice.sheet.blocks.map((t) => [t.id, t.start * minute]) ?? [])
-  );
-  private startOf = (b: RunBlock | undefined) => (b && this.starts.get(b.block.id)) ?? 0;
-  /** What runs on the whole floor, and at the end this device is at. */
-  blocks = $derived(
-    this.all.filter(
-      (b) => [0, this.lane].includes(b.block.end) || !this.beside(b).some((x) => x.block.end === this.lane)
-    )
-  );
-  private shown = $derived(this.all.find((b) => b.block.id === this.clock?.block) ?? this.all[0]);
-  /** How long the block that the clock names has run. */
-  private ran = $derived(
-    (this.clock?.elapsedMs ?? 0) + (this.clock?.running ? Math.max(0, this.now - this.clockAt) : 0)
-  );
-  /** Where in the plan the floor is, in ms from its beginning. */
-  private place = $derived(this.startOf(this.shown) + this.ran);
-  /** One clock runs both ends: here it is the block of this end that is due. */
-  at = $derived.by(() => {
-    const index = (b: RunBlock | undefined) => Math.max(0, b ? this.blocks.indexOf(b) : 0);
-    if (!this.shown || this.shown.block.end === 0) return index(this.shown);
-    const mine = this.beside(this.shown).filter((b) => this.blocks.includes(b));
-    return index(mine.findLast((b) => this.startOf(b) <= this.place) ?? mine[0]);
-  });
-  current = $derived<RunBlock | undefined>(this.blocks[this.at]);
-  next = $derived<RunBlock | undefined>(this.blocks[this.at + 1]);
   players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
-  elapsed = $derived(this.place - this.startOf(this.current));
-  left = $derived((this.current?.block.minutes ?? 0) * minute - this.elapsed);
 
-  /** Since the clock was first started, by the server's time; undefined before, and
-   * when the practice is taken up again on another day. */
-  private whole = $derived.by(() => {
-    if (!this.clock?.began) return undefined;
-    const since = this.now + this.offset - Date.parse(this.clock.began);
-    return since < longest ? since : undefined;
+  /** How everybody takes part, with what the server has not heard yet. */
+  presence = $derived.by(() => {
+    const is = new Map<string, Presence>(this.run?.presence.map((p) => [p.player, p.state]) ?? []);
+    for (const c of this.changes) if (c.player && c.state) is.set(c.player, c.state);
+    return is;
   });
-  /** What is left of the whole practice, in ms. */
-  practiceLeft = $derived(
-    this.whole === undefined ? undefined : (this.run?.practice.minutes ?? 0) * minute - this.whole
-  );
-  /** Minutes behind the plan; negative is ahead. */
-  behind = $derived(this.whole === undefined ? 0 : Math.round((this.whole - this.place) / minute));
 
-  /** The blocks that run at the two ends together with one of them. */
-  private beside(b: RunBlock): RunBlock[] {
-    let from = this.all.indexOf(b);
-    let to = from;
-    while (from > 0 && this.all[from - 1]!.block.end > 0) from--;
-    while (to + 1 < this.all.length && this.all[to + 1]!.block.end > 0) to++;
-    return b.block.end === 0 ? [b] : this.all.slice(from, to + 1);
+  /** The order list of the current block, with swaps the server has not heard yet. */
+  private order = $derived.by<OrderRep[]>(() => {
+    const current = this.line.current;
+    const swaps = this.changes.filter((c) => c.kind === 'swap' && c.block === current?.block.id);
+    return (current?.order?.reps ?? []).map((r) => {
+      const turned = swaps.filter((c) => r.no > c.afterRep).length % 2 === 1;
+      return turned ? { ...r, side: r.side === 'left' ? 'right' : 'left' } : r;
+    });
+  });
+
+  /** Until the order is dealt anew, the reps of who has left are passed over. */
+  private isMissing(r: OrderRep): boolean {
+    if (this.changes.length === 0) return false;
+    const live = this.line.current?.live;
+    return [r.cutter, r.screener, ...(r.others ?? []).map((o) => o.player)].some((id) => {
+      const state = this.presence.get(id);
+      return state === 'left' || state === 'hurt' || (live && state === 'limited');
+    });
   }
 
   takeEnd(lane: Lane) {
-    this.lane = lane;
+    this.line.lane = lane;
     localStorage.setItem(laneKey, String(lane));
     this.fresh();
   }
@@ -202,38 +197,25 @@ export class Floor {
   /** Forgets what was half entered: another block is up. */
   fresh() {
     this.wrong = null;
-    this.half = false;
+    this.pointed = 0;
+    this.frozen = false;
+    this.rota.fresh();
   }
 
-  /** The reps of this block at the ends that are logged here. */
-  private order = $derived(
-    (this.current?.order?.reps ?? []).filter((r) => this.end === 0 || r.basket === this.end)
-  );
+  get rep() {
+    return this.rota.rep;
+  }
 
-  rep = $derived.by<OrderRep | undefined>(() => {
-    const block = this.current?.block.id;
-    if (!block) return undefined;
-    const to = this.skipped[block];
-    if (to !== undefined) return this.order.find((r) => r.no >= to);
-    const roles = this.judge === 'both' ? ['cutter', 'screener'] : [this.judge];
-    const last = Math.max(
-      0,
-      ...this.log
-        .filter((l) => l.event.block === block && roles.includes(l.event.role ?? ''))
-        .filter(
-          (l) => this.end === 0 || this.current?.order?.reps[(l.event.repNo ?? 1) - 1]?.basket === this.end
-        )
-        .map((l) => l.event.repNo ?? 0)
-    );
-    return this.order.find((r) => r.no > last || (r.no === last && this.half));
+  get role() {
+    return this.rota.role;
+  }
+
+  up = $derived.by(() => {
+    const rep = this.rota.rep;
+    return rep && this.players.get(this.rota.role === 'cutter' ? rep.cutter : rep.screener);
   });
 
-  role = $derived<Role>(this.judge === 'both' ? (this.half ? 'screener' : 'cutter') : this.judge);
-  up = $derived(
-    this.rep ? this.players.get(this.role === 'cutter' ? this.rep.cutter : this.rep.screener) : undefined
-  );
-
-  private rows = $derived<Row[]>(this.current?.rows ?? []);
+  rows = $derived<Row[]>(this.line.current?.rows ?? []);
   /** The cue is known beforehand when a coach shows or names it. */
   known = $derived(Boolean(this.rep && this.rep.cue !== 'none'));
   private readOf = (r: Row) => (this.role === 'cutter' ? r.cutterRead : r.screenerRead);
@@ -241,7 +223,8 @@ export class Floor {
   /** What can be tapped now. */
   answers = $derived.by<Answer[]>(() => {
     const rep = this.rep;
-    if (!rep || !this.current) return [];
+    const current = this.line.current;
+    if (!rep || !current) return [];
     const make = (read: string, row: Row, label: string, main: boolean): Answer => ({
       key: `${row.cue}-${read}-${label}`,
       read,
@@ -252,7 +235,7 @@ export class Floor {
     });
     const row = this.rows.find((r) => r.cue === (this.known ? rep.cue : this.wrong?.cue));
     if (this.known && row) {
-      if (!this.current.reads)
+      if (!current.reads)
         return [make(this.readOf(row), row, 'Clean', true), make('', row, 'Not clean', false)];
       return [
         make(this.readOf(row), row, '', true),
@@ -271,18 +254,23 @@ export class Floor {
     return [...new Set(this.rows.map(this.readOf))].filter((r) => r !== right);
   }
 
+  /** The reads a role can make in this block. */
+  readsOf(role: string): string[] {
+    return [...new Set(this.rows.map((r) => (role === 'screener' ? r.screenerRead : r.cutterRead)))];
+  }
+
   cues = $derived(this.rows.map((r) => r.cue));
 
   /** Logs an answer for whoever is up and goes on. */
   answer(a: Answer) {
     const rep = this.rep;
     const player = this.up;
-    const block = this.current?.block.id;
-    if (!rep || !player || !block) return;
+    const block = this.line.current?.block.id;
+    if (!rep || !player || !block || this.frozen) return;
     const event: RepEvent = {
       id: crypto.randomUUID(),
       kind: 'rep',
-      at: this.time(),
+      at: this.line.time(),
       device: deviceName(),
       block,
       repNo: rep.no,
@@ -290,27 +278,38 @@ export class Floor {
       role: this.role,
       side: rep.side,
       cue: a.cue,
-      made: a.read,
-      late: this.late
+      made: a.read
     };
     this.send([event]);
-    this.late = false;
     this.wrong = null;
-    this.half = this.judge === 'both' && this.role === 'cutter';
-    this.skipped = without(this.skipped, block);
+    this.pointed = 0;
+    this.rota.logged(rep.no);
   }
 
-  /** Tags the last wrong answer with a correction: the old event is voided and
-   * a new one says it whole, because events never change. */
-  tag(correction: string) {
-    const last = this.last;
-    if (!last) return;
-    const again = { ...last.event, id: crypto.randomUUID(), device: deviceName() };
-    const tags = last.event.corrections ?? [];
-    again.corrections = tags.includes(correction)
+  /** Moves what a clicker points at. */
+  turn(by: number) {
+    const n = this.answers.length;
+    if (n > 0) this.pointed = (this.pointed + by + n) % n;
+  }
+
+  /** Says a logged rep anew: the old event is voided and a new one says it whole,
+   * because events never change. */
+  amend(l: Logged, change: Partial<RepEvent>) {
+    const again = { ...l.event, ...change, id: crypto.randomUUID(), device: deviceName() };
+    this.send([this.voiding(l.event), again]);
+  }
+
+  tag(l: Logged, correction: string) {
+    const tags = l.event.corrections ?? [];
+    const corrections = tags.includes(correction)
       ? tags.filter((t) => t !== correction)
       : [...tags, correction];
-    this.send([this.voiding(last.event), again]);
+    this.amend(l, { corrections });
+  }
+
+  /** Takes a logged rep back. */
+  takeBack(l: Logged) {
+    this.send([this.voiding(l.event)]);
   }
 
   /** The newest answer of this device: what undo and tags are about. */
@@ -319,17 +318,9 @@ export class Floor {
   undo() {
     const last = this.last;
     if (!last) return;
-    this.half = this.judge === 'both' && last.event.role === 'screener';
-    this.send([this.voiding(last.event)]);
-  }
-
-  /** Goes to another rep of the order without logging. */
-  skip(by: number) {
-    const block = this.current?.block.id;
-    const at = this.order.findIndex((r) => r.no === this.rep?.no);
-    const to = this.order[Math.max(0, (at < 0 ? this.order.length : at) + by)];
-    this.half = false;
-    if (block && to) this.skipped = { ...this.skipped, [block]: to.no };
+    this.takeBack(last);
+    if (last.event.block === this.line.current?.block.id && last.event.repNo)
+      this.rota.back(last.event.repNo);
   }
 
   private voiding(e: RepEvent): RepEvent {
@@ -337,38 +328,63 @@ export class Floor {
       id: crypto.randomUUID(),
       kind: 'void',
       voids: e.id,
-      at: this.time(),
+      at: this.line.time(),
       device: deviceName()
     };
   }
 
   private send(events: RepEvent[]) {
     events.forEach((e) => this.apply(e));
-    this.queue.put(events).catch(() => {
-      this.problem =
-        'This device has no room to keep the rep. Free some space; what was logged before is safe.';
-    });
+    this.queue.put(events.map((event) => ({ event })));
+  }
+
+  /** Says that somebody comes, leaves, is limited or is hurt. */
+  setPresence(player: string, state: Presence) {
+    this.change({ kind: 'presence', player, state });
+  }
+
+  /** Swaps the sides from the rep that is up on. */
+  swap() {
+    this.change({ kind: 'swap' });
+  }
+
+  private change(what: Pick<FloorChange, 'kind' | 'player' | 'state'>) {
+    const current = this.line.current;
+    const running = current?.order && this.line.clock?.status === 'open';
+    const change: FloorChange = {
+      id: crypto.randomUUID(),
+      at: this.line.time(),
+      ...(current?.order && (running || what.kind === 'swap') ? { block: current.block.id } : {}),
+      afterRep: current?.order ? this.rota.run : 0,
+      ...what
+    };
+    this.changes = [...this.changes, change];
+    this.queue.put([{ change }]);
   }
 
   /** A stored rep as this surface shows it. */
   private logged(r: Schemas['LoggedRep']): Logged {
-    const drill = session.drill(this.all.find((b) => b.block.id === r.block)?.block.drill ?? '');
+    const drill = session.drill(this.line.all.find((b) => b.block.id === r.block)?.block.drill ?? '');
     const roles = session.catalogue?.screens.find((s) => s.id === drill?.screen)?.roles;
     const role = r.role === roles?.[0] ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
     return { event: { ...r, role, kind: 'rep' }, right: r.right, expected: r.expected };
   }
 
-  /** Follows what other devices log and do to the clock. */
+  /** Follows what other devices, and other tabs of this one, do. */
   follow() {
+    this.queue.watch((events) => events.forEach((e) => this.apply(e)));
+    this.listen();
+  }
+
+  private listen() {
     const { teamId, practiceId } = this.path;
     const stream = new EventSource(`/api/teams/${teamId}/practices/${practiceId}/live`);
     this.stream = stream;
     const on = (name: string, then: (data: string) => void) =>
       stream.addEventListener(name, (e) => then((e as MessageEvent<string>).data));
-    on('again', () => this.load().catch(() => {}));
+    on('again', () => this.reload());
     on('clock', (data) => {
-      if (this.acting === 0) this.hear(JSON.parse(data));
-      else this.missed = true;
+      if (this.queue.clocks === 0) this.line.hear(JSON.parse(data));
     });
     on('reps', (data) => {
       const news: Schemas['FloorNews'] = JSON.parse(data);
@@ -380,7 +396,7 @@ export class Floor {
     // The browser tries again by itself unless it was refused.
     stream.onerror = () => {
       if (stream.readyState !== EventSource.CLOSED) return;
-      this.again = setTimeout(() => this.follow(), followPause);
+      this.again = setTimeout(() => this.listen(), followPause);
     };
   }
 
@@ -392,76 +408,39 @@ export class Floor {
 
   private apply(e: RepEvent) {
     if (e.kind === 'void') {
-      if (e.voids) this.gone.add(e.voids);
+      if (!e.voids || this.gone.has(e.voids)) return;
+      this.gone.add(e.voids);
       this.log = this.log.filter((l) => l.event.id !== e.voids);
       return;
     }
-    if (this.log.some((l) => l.event.id === e.id)) return;
+    if (this.gone.has(e.id) || this.log.some((l) => l.event.id === e.id)) return;
     const row = this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
     const expected = (e.role === 'screener' ? row?.screenerRead : row?.cutterRead) ?? '';
     this.log = [...this.log, { event: e, expected, right: e.made === expected }];
   }
 
-  /** Now by the server's clock: this device's may be hours off. */
-  private time(): string {
-    return new Date(Date.now() + this.offset).toISOString();
-  }
-
-  /** Takes the clock as the server tells it. */
-  private hear(c: Schemas['Clock']) {
-    this.offset = Date.parse(c.now) - Date.now();
-    localStorage.setItem(offsetKey, String(this.offset));
-    this.setClock(c);
-  }
-
-  private setClock(c: Schemas['Clock']) {
-    this.clock = c;
-    this.clockAt = Date.now();
-    this.now = this.clockAt;
-  }
-
-  /** Moves the clock here at once and tells the server; without an answer the
-   * clock runs on this device alone. */
-  async act(action: Schemas['ClockAction']['action'], block?: string) {
-    const c = this.clock;
-    if (!c) return;
-    const to = block ?? c.block ?? this.blocks[0]?.block.id;
-    const moved = to !== c.block;
-    const mine = ++this.acts;
-    this.acting++;
-    this.setClock({
-      ...c,
-      status: action === 'finish' ? 'done' : 'open',
-      ...(to ? { block: to } : {}),
-      elapsedMs: moved ? 0 : this.ran,
-      ...(action === 'start' && !c.began ? { began: this.time() } : {}),
-      running: action === 'start' || (action === 'block' && c.running)
-    });
-    try {
-      const body = { action, ...(block ? { block } : {}) };
-      const heard = await ask(
-        api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params: { path: this.path }, body })
-      );
-      if (mine === this.acts) this.hear(heard);
-      this.problem = '';
-    } catch (e) {
-      if (!(e instanceof Refusal && e.status === 0))
-        this.problem = e instanceof Error ? e.message : String(e);
-    } finally {
-      if (--this.acting === 0 && this.missed) {
-        this.missed = false;
-        this.load().catch(() => {});
-      }
-    }
+  /** Moves the clock here at once; the server is told when it can be reached, with
+   * the moment at which it was done. */
+  act(action: Schemas['ClockAction']['action'], block?: string) {
+    const at = this.line.time();
+    const after = this.line.after(action, block);
+    if (!after) return;
+    this.line.set(after);
+    this.queue.put([{ clock: { action, at, ...(after.block ? { block: after.block } : {}) } }]);
   }
 
   goTo(by: number) {
-    const b = this.blocks[this.at + by];
+    const b = this.line.blocks[this.line.at + by];
     if (b) this.act('block', b.block.id);
     this.fresh();
   }
-}
 
-function without(map: Record<string, number>, key: string): Record<string, number> {
-  return Object.fromEntries(Object.entries(map).filter(([k]) => k !== key));
+  private ranBefore = false;
+
+  /** Stops the clock with the rep still up, or plays on as before. */
+  freeze() {
+    if (!this.frozen) this.ranBefore = Boolean(this.line.clock?.running);
+    this.frozen = !this.frozen;
+    if (this.ranBefore) this.act(this.frozen ? 'stop' : 'start');
+  }
 }

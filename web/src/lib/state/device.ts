@@ -1,12 +1,15 @@
 import Dexie, { type EntityTable } from 'dexie';
 import { Refusal, type Schemas } from '$lib/api/client';
 
-/** An event that the server may not have yet. */
+/** Something done on the floor that the server may not have yet: a rep event, an
+ * action on the clock, or a change of who is there. */
 export interface Waiting {
-  /** Order in which the events were made on this device. */
+  /** Order in which it was done on this device. */
   n?: number;
   practice: string;
-  event: Schemas['RepEvent'];
+  event?: Schemas['RepEvent'];
+  clock?: Schemas['ClockAction'];
+  change?: Schemas['FloorChange'];
   /** Why the server will not take it, when it has said so. */
   refused?: string;
 }
@@ -38,6 +41,12 @@ export async function kept<T>(key: string): Promise<T | undefined> {
 /** Forgets all answers, on signing out. What waits to be sent stays. */
 export async function forget() {
   await device.kept.clear().catch(() => {});
+}
+
+/** Room left on this device, in bytes; undefined where the browser does not say. */
+export async function room(): Promise<number | undefined> {
+  const e = await navigator.storage?.estimate?.().catch(() => undefined);
+  return e?.quota === undefined ? undefined : e.quota - (e.usage ?? 0);
 }
 
 /** True where no answer came, or the server is in trouble. */

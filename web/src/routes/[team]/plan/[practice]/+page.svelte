@@ -5,7 +5,7 @@
   import { api, ask, type Player } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { Draft } from '$lib/plan/draft.svelte';
+  import { again, Draft } from '$lib/plan/draft.svelte';
   import Adder from '$lib/plan/Adder.svelte';
   import Covers from '$lib/plan/Covers.svelte';
   import FillBar from '$lib/plan/FillBar.svelte';
@@ -43,10 +43,23 @@
     try {
       players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path: { teamId: team } } }));
       await draft.load();
+      if (page.url.searchParams.has('carry')) await carry();
     } catch (e) {
       failed = e instanceof Error ? e.message : String(e);
     }
   });
+
+  /** Puts in what the practice before left undone; undo takes it out again. */
+  async function carry() {
+    const left = await ask(
+      api.GET('/api/teams/{teamId}/practices/{practiceId}/carry', {
+        params: { path: { teamId: team, practiceId: id } }
+      })
+    );
+    if (left.length === 0) return;
+    draft.change({ blocks: [...draft.input.blocks, ...again(left)] });
+    notices.say(`Carried over: ${left.map((b) => b.title).join(', ')}. Store it when it fits.`);
+  }
 
   // The browser's own field speaks local time without a zone.
   const local = $derived.by(() => {

@@ -1,16 +1,31 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
   import { page } from '$app/state';
-  import { Floor } from '$lib/run/floor.svelte';
+  import { Floor, type Logged } from '$lib/run/floor.svelte';
   import { horn } from '$lib/run/horn';
+  import { hear } from '$lib/run/clicker';
   import Answers from '$lib/run/Answers.svelte';
   import ClockBar from '$lib/run/ClockBar.svelte';
+  import Cuts from '$lib/run/Cuts.svelte';
+  import EditRep from '$lib/run/EditRep.svelte';
+  import Jerseys from '$lib/run/Jerseys.svelte';
   import LogStrip from '$lib/run/LogStrip.svelte';
+  import More from '$lib/run/More.svelte';
+  import Unsent from '$lib/run/Unsent.svelte';
   import WhoIsUp from '$lib/run/WhoIsUp.svelte';
 
   const team = page.params.team ?? '';
   const floor = new Floor(team, page.params.practice ?? '');
+  const coveredKey = 'evrik.cue-covered';
   let failed = $state('');
+  let more = $state(false);
+  let part = $state('tools');
+  let picking = $state(false);
+  let late = $state(false);
+  let editing = $state(false);
+  let edited = $state.raw<Logged | null>(null);
+  let covered = $state(localStorage.getItem(coveredKey) === 'yes');
+  let pointing = $state(false); // a clicker's wheel has been turned
   let ticking: ReturnType<typeof setInterval>;
   const tick = 250; // ms
 
@@ -25,21 +40,23 @@
 
   onMount(() => {
     load().then(() => floor.follow());
-    ticking = setInterval(() => (floor.now = Date.now()), tick);
+    ticking = setInterval(() => (floor.line.now = Date.now()), tick);
+    return hear(press);
   });
+  $effect(() => localStorage.setItem(coveredKey, covered ? 'yes' : 'no'));
   // At an end the clock alone brings the next block.
-  const block = $derived(floor.current?.block.id);
+  const block = $derived(floor.line.current?.block.id);
   $effect(() => {
     if (block) untrack(() => floor.fresh());
   });
   $effect(() => {
-    if (floor.run && floor.clock && floor.log) untrack(() => floor.remember());
+    if (floor.run && floor.line.clock && floor.log && floor.rota.pointers) untrack(() => floor.remember());
   });
   // The horn sounds once, when the time of a block is up while it runs.
-  const up = $derived(Boolean(floor.clock?.running) && floor.left <= 0 ? block : '');
+  const up = $derived(Boolean(floor.line.clock?.running) && floor.line.left <= 0 ? block : '');
   let sounded = '';
   $effect(() => {
-    if (up && up !== sounded && floor.left > -2 * tick) horn();
+    if (up && up !== sounded && floor.line.left > -2 * tick) horn();
     sounded = up ?? '';
   });
 
@@ -48,23 +65,40 @@
     floor.leave();
   });
 
-  function keys(e: KeyboardEvent) {
-    if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea'))
-      return;
-    const a = floor.answers[Number(e.key) - 1];
+  function open(l: Logged | null) {
+    edited = l;
+    editing = true;
+  }
+
+  /** What a key does, or the same key of a clicker; false where it does nothing. */
+  function press(key: string): boolean {
+    const a = floor.answers[Number(key) - 1];
+    const chosen = floor.answers[floor.pointed];
     if (a) floor.answer(a);
-    else if (e.key === 'z') floor.undo();
-    else if (e.key === 'n') floor.goTo(1);
-    else if (e.key === 'h') horn();
-    else if (e.key === ' ') floor.act(floor.clock?.running ? 'stop' : 'start');
-    else return;
-    e.preventDefault();
+    else if (key === 'PageDown' && chosen) floor.answer(chosen);
+    else if (key === 'ArrowDown' || key === 'ArrowUp') {
+      floor.turn(key === 'ArrowDown' ? 1 : -1);
+      pointing = true;
+    } else if (key === 'z' || key === 'PageUp') floor.undo();
+    else if (key === 'n') floor.goTo(1);
+    else if (key === 'f') floor.freeze();
+    else if (key === 'c') covered = !covered;
+    else if (key === 'h') horn();
+    else if (key === ' ') floor.act(floor.line.clock?.running ? 'stop' : 'start');
+    else return false;
+    return true;
+  }
+
+  function keys(e: KeyboardEvent) {
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    if ((e.target as HTMLElement).closest('input, select, textarea, dialog')) return;
+    if (press(e.key)) e.preventDefault();
   }
 </script>
 
 <svelte:window onkeydown={keys} ononline={() => floor.queue.send()} onpagehide={() => floor.rememberNow()} />
 
-<div class="floor">
+<div class="floor lights-out">
   {#if failed}
     <div class="message">
       <h1>This practice cannot be shown</h1>
@@ -74,58 +108,46 @@
         <a class="tape plain" href={`/${team}/plan`}>To the practices</a>
       </p>
     </div>
-  {:else if !floor.run || !floor.clock}
+  {:else if !floor.run || !floor.line.clock}
     <p role="status" class="message">Onto the floor…</p>
-  {:else if floor.blocks.length === 0}
+  {:else if floor.line.blocks.length === 0}
     <div class="message">
       <h1>This practice has no blocks</h1>
       <p><a class="tape" href={`/${team}/plan/${floor.run.practice.id}`}>Plan it first</a></p>
     </div>
   {:else}
-    <ClockBar {floor} {team} />
-    {#if floor.problem}<p role="alert" class="alarm">{floor.problem}</p>{/if}
-    {#if floor.queue.refused}
-      <p role="alert" class="alarm">
-        One rep was not taken and is kept on this device: {floor.queue.refused}
-      </p>
-    {/if}
+    <ClockBar {floor} {team} onmore={() => (more = true)} onlate={() => (late = true)} />
+    {#if floor.problem}<p role="alert" class="message">{floor.problem}</p>{/if}
+    <Unsent {floor} {team} />
     <main class="work">
-      {#if floor.current?.problem}
-        <p class="big">{floor.current.problem}</p>
-      {:else if floor.current?.order}
-        <WhoIsUp {floor} />
-        <Answers {floor} />
+      {#if floor.line.current?.problem}
+        <p class="big">{floor.line.current.problem}</p>
+      {:else if floor.line.current?.order}
+        <WhoIsUp
+          {floor}
+          hidden={covered}
+          onpick={() => (picking = true)}
+          onlogging={() => {
+            part = 'tools';
+            more = true;
+          }}
+        />
+        <Answers {floor} {pointing} />
       {:else}
-        <p class="big">{floor.current?.block.title}</p>
+        <p class="big">{floor.line.current?.block.title}</p>
       {/if}
     </main>
-    <LogStrip {floor} />
+    <LogStrip {floor} onopen={open} />
+    <More bind:open={more} bind:part bind:covered {floor} {team} />
+    <Jerseys bind:open={picking} {floor} />
+    <Cuts bind:open={late} {floor} {team} />
+    <EditRep bind:open={editing} bind:rep={edited} {floor} />
   {/if}
 </div>
 
 <style>
-  /* The floor surface is dark in any light: glare from a gym's lamps, two
-     steps away. Contrast is AAA throughout. */
   .floor {
-    --floor: #07090b;
-    --board: #12181d;
-    --sheet: #151c22;
-    --ink: #ffffff;
-    --ink-soft: #c9d4dc;
-    --seam: #3a4853;
-    --line: #93a4b1;
-    --on-ink: #07090b;
-    --focus: #9cc9ff;
-    --alarm: #ffb3a8;
-    --tape-blue: #9cc4ff;
-    --tape-green: #86e0ab;
-    --tape-orange: #ffbd80;
-    --tape-violet: #dbb8fa;
-    --tape-teal: #7fdde6;
-    --tape-rose: #ffb0cf;
-    --tape-brown: #e8c98d;
-    color-scheme: dark;
-    min-height: 100dvh;
+    height: 100dvh;
     background: var(--floor);
     color: var(--ink);
     display: flex;
@@ -137,6 +159,8 @@
   }
   .work {
     flex: 1;
+    min-height: 0;
+    overflow: auto;
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
     gap: 1.25rem;
@@ -150,23 +174,22 @@
     font-weight: 700;
     line-height: 1.1;
   }
-  .alarm {
-    margin: 0.75rem 1.25rem 0;
-    padding: 0.5rem 0.9rem;
-    border-left: 8px solid var(--alarm);
-    color: var(--alarm);
-  }
   .message {
     padding: 2rem;
     display: grid;
     gap: 1rem;
   }
   @media (max-width: 700px) {
+    .floor {
+      height: auto;
+      min-height: 100dvh;
+    }
     .work {
       grid-template-columns: minmax(0, 1fr);
       align-content: start;
-      padding: 0.75rem;
-      gap: 0.75rem;
+      padding: 0.5rem 0.75rem;
+      min-height: 24rem;
+      gap: 0.5rem;
     }
   }
 </style>

@@ -1,0 +1,120 @@
+<script lang="ts">
+  import Panel from '$lib/parts/Panel.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import AfterRep from './AfterRep.svelte';
+  import type { Floor, Logged } from './floor.svelte';
+
+  // Everything logged, newest first, and one of it said anew or taken back.
+  let {
+    floor,
+    rep = $bindable(null),
+    open = $bindable(false)
+  }: {
+    floor: Floor;
+    rep: Logged | null;
+    open: boolean;
+  } = $props();
+
+  const name = (id: string | undefined) => floor.players.get(id ?? '')?.name ?? '';
+  const jersey = (id: string | undefined) => floor.players.get(id ?? '')?.jersey ?? '';
+  // Saying it anew makes another event: the rep is found again by what it is about.
+  const shown = $derived(
+    rep &&
+      floor.log.findLast(
+        (l) =>
+          l.event.id === rep?.event.id ||
+          (l.event.repNo === rep?.event.repNo &&
+            l.event.block === rep?.event.block &&
+            l.event.role === rep?.event.role &&
+            l.event.player === rep?.event.player)
+      )
+  );
+  const reads = $derived(
+    shown?.event.block === floor.line.current?.block.id ? floor.readsOf(shown?.event.role ?? '') : []
+  );
+</script>
+
+<Panel bind:open title={shown ? `Rep ${shown.event.repNo}: ${name(shown.event.player)}` : 'Logged'}>
+  {#if shown}
+    <p>
+      Showed <b>{session.cueName(shown.event.cue ?? '').toLowerCase()}</b>, {shown.event.side} side: asked for
+      <b>{session.readName(shown.expected).toLowerCase()}</b>, made
+      <b>{session.readName(shown.event.made ?? '').toLowerCase()}</b>{shown.event.late ? ', late' : ''}.
+    </p>
+    {#if reads.length > 0}
+      <div class="reads" role="group" aria-label="What was made">
+        {#each [...reads, ''] as r (r)}
+          <button
+            class="tape plain"
+            aria-pressed={shown.event.made === r}
+            onclick={() => shown && floor.amend(shown, { made: r })}
+          >
+            <ReadGlyph read={r} size={36} />{r ? session.readName(r) : 'No read'}
+          </button>
+        {/each}
+      </div>
+    {/if}
+    <AfterRep {floor} rep={shown} wrap />
+    <div class="foot">
+      <button
+        class="tape plain"
+        onclick={() => {
+          if (shown) floor.takeBack(shown);
+          rep = null;
+        }}>Take it back</button
+      >
+      <button class="tape plain" onclick={() => (rep = null)}>All logged reps</button>
+    </div>
+  {:else}
+    <ol class="quiet-list">
+      {#each floor.log.toReversed() as l (l.event.id)}
+        <li>
+          <button onclick={() => (rep = l)}>
+            <span class="numeral">{jersey(l.event.player)}</span>
+            <span>{name(l.event.player)}</span>
+            <ReadGlyph read={l.event.made ?? ''} size={28} />
+            <span
+              >{session.readName(l.event.made ?? '')}{l.right
+                ? ''
+                : `, not ${session.readName(l.expected).toLowerCase()}`}</span
+            >
+          </button>
+        </li>
+      {:else}
+        <li class="soft">Nothing is logged yet.</li>
+      {/each}
+    </ol>
+  {/if}
+</Panel>
+
+<style>
+  p {
+    margin-bottom: 0.8rem;
+  }
+  .reads,
+  .foot {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin-bottom: 0.8rem;
+  }
+  .foot {
+    margin: 1rem 0 0;
+  }
+  li button {
+    display: grid;
+    grid-template-columns: 3rem 8rem 2.5rem 1fr;
+    align-items: center;
+    gap: 0.5rem;
+    width: 100%;
+    min-height: 56px;
+    border-bottom: 1px solid var(--seam);
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  li .numeral {
+    font-size: 1.7rem;
+  }
+</style>

@@ -1,0 +1,95 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
+
+  // Second screens, and the simulated devices of the demo.
+  let { team, practice }: { team: string; practice: string } = $props();
+
+  let code = $state.raw<Schemas['ScreenCode'] | null>(null);
+  let paired = $state.raw<Schemas['Screened'][]>([]);
+  let problem = $state('');
+  const path = $derived({ teamId: team, practiceId: practice });
+  const standIns = $derived(session.view?.standIns);
+  const look = 3000; // ms between looks whether a screen has been paired
+
+  async function attempt(what: () => Promise<void>) {
+    problem = '';
+    try {
+      await what();
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  const list = () =>
+    attempt(async () => {
+      paired = await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}/screens', { params: { path } }));
+    });
+
+  const make = () =>
+    attempt(async () => {
+      code = await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/screens', { params: { path } }));
+    });
+
+  const end = (screenId: string) =>
+    attempt(async () => {
+      await ask(
+        api.DELETE('/api/teams/{teamId}/practices/{practiceId}/screens/{screenId}', {
+          params: { path: { ...path, screenId } }
+        })
+      );
+      await list();
+    });
+
+  onMount(() => {
+    list();
+    const timer = setInterval(list, look);
+    return () => clearInterval(timer);
+  });
+
+  const at = (time: string) => new Date(time).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+</script>
+
+{#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+<p>
+  A second screen shows the clock and who is up, to everybody in the gym. It shows no answers and no verdicts.
+  On that screen open <b>{location.host}/display</b> and type the code.
+</p>
+{#if code}
+  <p class="code numeral" role="status" aria-label="Code">{code.code}</p>
+  <p class="soft">For one screen, until {at(code.until)}.</p>
+{/if}
+<p><button class="tape" onclick={make}>{code ? 'Another code' : 'Code for a screen'}</button></p>
+{#each paired as s, i (s.id)}
+  <p class="row">
+    <span>Screen {i + 1}, since {at(s.pairedAt)}</span>
+    <button class="tape plain" onclick={() => end(s.id)}>End it</button>
+  </p>
+{/each}
+{#if standIns}
+  <p class="soft">
+    Simulated devices of the demo:
+    {#if standIns.scoreboard}<a href={standIns.scoreboard} target="_blank" rel="noreferrer">scoreboard</a
+      >,{/if}
+    {#if standIns.clicker}<a href={`/${team}/clicker`} target="_blank" rel="noreferrer">hand clicker</a>.{/if}
+  </p>
+{/if}
+
+<style>
+  p {
+    margin-bottom: 0.8rem;
+  }
+  .code {
+    font-size: 5rem;
+    line-height: 1;
+    letter-spacing: 0.08em;
+    color: var(--mark);
+  }
+  .row {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 1rem;
+  }
+</style>

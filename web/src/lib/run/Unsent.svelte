@@ -1,0 +1,105 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { api, ask } from '$lib/api/client';
+  import Sure from '$lib/parts/Sure.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import type { Floor } from './floor.svelte';
+
+  // What stands between a logged rep and the server, in words, and what to do.
+  let { floor, team }: { floor: Floor; team: string } = $props();
+
+  const queue = $derived(floor.queue);
+  let sure = $state(false);
+  let problem = $state('');
+
+  /** The deleted practice comes back as it was, with what waits for it. */
+  async function putBack() {
+    const p = floor.run?.practice;
+    if (!p) return;
+    problem = '';
+    try {
+      const { startsAt, minutes, note, present, limited, terms, blocks } = p;
+      const again = await ask(
+        api.POST('/api/teams/{teamId}/practices', {
+          params: { path: { teamId: team } },
+          body: { startsAt, minutes, note, present, limited, terms, blocks }
+        })
+      );
+      await queue.moveTo(again.id);
+      await goto(`/${team}/run/${again.id}`, { replaceState: true });
+      location.reload();
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  async function save() {
+    const events = await queue.pending();
+    const text = JSON.stringify({ practice: floor.run?.practice.startsAt, events }, null, 1);
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+    link.download = 'unsent-reps.json';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+</script>
+
+{#if problem}<p role="alert" class="alarm">{problem}</p>{/if}
+{#if queue.gone}
+  <div role="alert" class="alarm">
+    <p>
+      The head coach has deleted this practice. <b>{queue.waiting} reps are kept on this device.</b>
+    </p>
+    <div class="acts">
+      <button class="tape" onclick={putBack}>Put the practice back with them</button>
+      <button class="tape plain" onclick={save}>Save them as a file</button>
+      <button class="tape plain" onclick={() => (sure = true)}>Throw them away</button>
+    </div>
+  </div>
+{:else if queue.signedOut}
+  <div role="alert" class="alarm">
+    <p>
+      You are signed out. Log on: <b>{queue.waiting} reps are kept on this device</b> and are sent when you have
+      signed in again.
+    </p>
+    <div class="acts"><button class="tape" onclick={() => session.load()}>Sign in</button></div>
+  </div>
+{:else if queue.refused}
+  <p role="alert" class="alarm">A rep was not taken and is kept on this device: {queue.refused}</p>
+{/if}
+{#if queue.unkept.length > 0}
+  <p role="alert" class="alarm">
+    This device has no room left. {queue.unkept.length} reps are only in this page: keep it open until it says “All
+    sent”, and free some space. What was logged before is safe.
+  </p>
+{:else if queue.low}
+  <p role="status" class="alarm">
+    This device is nearly full. Every rep is still kept; free some space before it cannot keep the next ones.
+  </p>
+{/if}
+
+<Sure
+  bind:open={sure}
+  title="Throw these reps away?"
+  text="They are on this device alone. Nobody can bring them back."
+  act="Throw away"
+  onsure={async () => {
+    await queue.discard();
+    await goto(`/${team}/now`);
+  }}
+/>
+
+<style>
+  .alarm {
+    margin: 0.75rem 1.25rem 0;
+    padding: 0.5rem 0.9rem;
+    border-left: 8px solid var(--alarm);
+    color: var(--alarm);
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin-top: 0.6rem;
+  }
+</style>

@@ -1,0 +1,103 @@
+import { api, ask, Refusal, type Schemas } from '$lib/api/client';
+import { Timeline } from './timeline.svelte';
+
+type Display = Schemas['Display'];
+type OrderRep = Schemas['OrderRep'];
+
+const retry = 3000; // ms
+
+/** What the gym's second screen knows: it reads, and never writes. */
+export class SecondScreen {
+  view = $state.raw<Display | null>(null);
+  /** No code has been typed, or the last one has run out. */
+  unpaired = $state('');
+  problem = $state('');
+  readonly lines = [new Timeline(), new Timeline()] as const;
+  private stream: EventSource | undefined;
+  private again: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    this.lines[0].lane = 1;
+    this.lines[1].lane = 2;
+  }
+
+  async load() {
+    try {
+      const view = await ask(api.GET('/api/display'));
+      this.view = view;
+      for (const line of this.lines) {
+        line.lay(view.blocks, view.starts, view.minutes);
+        line.hear(view.clock);
+      }
+      this.unpaired = this.problem = '';
+      if (!this.stream) this.follow();
+    } catch (e) {
+      if (e instanceof Refusal && (e.status === 401 || e.status === 404)) {
+        this.leave();
+        this.view = null;
+        this.unpaired = e.message;
+      } else {
+        this.problem = e instanceof Error ? e.message : String(e);
+        this.again = setTimeout(() => this.load(), retry);
+      }
+    }
+  }
+
+  async pair(code: string) {
+    await ask(api.POST('/api/display/pair', { body: { code } }));
+    await this.load();
+  }
+
+  private follow() {
+    const stream = new EventSource('/api/display/live');
+    this.stream = stream;
+    stream.addEventListener('again', () => this.load());
+    stream.addEventListener('clock', (e) => {
+      const clock: Schemas['Clock'] = JSON.parse((e as MessageEvent<string>).data);
+      for (const line of this.lines) line.hear(clock);
+    });
+    stream.onerror = () => {
+      if (stream.readyState !== EventSource.CLOSED) return;
+      this.stream = undefined;
+      this.again = setTimeout(() => this.load(), retry);
+    };
+  }
+
+  leave() {
+    clearTimeout(this.again);
+    this.stream?.close();
+    this.stream = undefined;
+  }
+
+  tick() {
+    const now = Date.now();
+    for (const line of this.lines) line.now = now;
+  }
+
+  /** Both ends are in use for different things now. */
+  split = $derived((this.lines[0].current?.block.end ?? 0) > 0);
+
+  /** Who is up next at each basket of an end's block, and who after that. */
+  up(lane: 0 | 1): { basket: number; now: OrderRep; then: OrderRep | undefined }[] {
+    const block = this.lines[lane].current;
+    const reps = block?.order?.reps ?? [];
+    if (!block || reps.length === 0) return [];
+    const out = [];
+    for (let basket = 1; basket <= (block.order?.baskets ?? 1); basket++) {
+      const mine = reps.filter((r) => r.basket === basket);
+      if (mine.length === 0) continue;
+      const last =
+        this.view?.progress.find((p) => p.block === block.block.id && p.basket === basket)?.rep ?? 0;
+      // Past its end the list begins anew.
+      const round = Math.floor(Math.max(0, last - 1) / reps.length);
+      const at = mine.findIndex((r) => r.no + round * reps.length > last);
+      const i = at < 0 ? 0 : at;
+      out.push({ basket, now: mine[i]!, then: mine[(i + 1) % mine.length] });
+    }
+    return out;
+  }
+
+  who(id: string) {
+    return this.view?.players.find((p) => p.id === id);
+  }
+}
