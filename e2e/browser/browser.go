@@ -55,6 +55,30 @@ func Start(base string, fatal func(args ...any)) (*Page, func()) {
 	return p, func() { stop(); stopAlloc() }
 }
 
+// Tab opens another tab of the same browser: the same device, with what it keeps.
+func (p *Page) Tab() (*Page, func()) {
+	ctx, stop := chromedp.NewContext(p.ctx)
+	tab := &Page{ctx: ctx, Base: p.Base, Fatal: p.Fatal}
+	if err := chromedp.Do(ctx, chromedp.Navigate("about:blank")); err != nil {
+		p.Fatal(err)
+	}
+	return tab, func() { stop() }
+}
+
+// Front brings the tab to the front, as a coach does who looks at it.
+func (p *Page) Front() {
+	if _, err := chromedp.Call(p.ctx, page.BringToFront, cdp.Empty{}); err != nil {
+		p.Fatal(err)
+	}
+}
+
+// Before runs a script in every document before its own scripts do.
+func (p *Page) Before(script string) {
+	if _, err := chromedp.Call(p.ctx, page.AddScriptToEvaluateOnNewDocument, page.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
+		p.Fatal(err)
+	}
+}
+
 func (p *Page) do(a chromedp.Action[chromedp.Void]) {
 	ctx, cancel := context.WithTimeout(p.ctx, patience*2)
 	defer cancel()

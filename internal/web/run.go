@@ -64,7 +64,7 @@ func clockOf(p gen.Practice) practice.Clock {
 func (s *Server) clockView(p gen.Practice) api.Clock {
 	c, now := clockOf(p), s.now()
 	return api.Clock{Status: api.ClockStatus(c.Status), Block: p.BlockID, ElapsedMs: c.Elapsed(now).Milliseconds(),
-		Running: !c.Since.IsZero(), Began: p.BeganAt, Now: now}
+		Running: !c.Since.IsZero(), Began: p.BeganAt, Changed: p.ClockAt, Now: now}
 }
 
 // SetClock starts, stops or moves the practice's clock, as of when a device says it

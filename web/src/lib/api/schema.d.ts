@@ -1696,6 +1696,11 @@ export interface components {
             began?: string;
             /**
              * Format: date-time
+             * @description when it was last touched
+             */
+            changed?: string;
+            /**
+             * Format: date-time
              * @description the server's time
              */
             now: string;

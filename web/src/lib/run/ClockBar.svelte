@@ -30,7 +30,7 @@
       <span aria-live="polite">
         {#if floor.queue.waiting === 0}All sent
         {:else if floor.queue.reachable}{floor.queue.waiting} on the way
-        {:else}No network: {floor.queue.waiting} kept on this device{/if}
+        {:else}No network: {floor.queue.kept} kept on this device{/if}
       </span>
     </p>
     <h1>{line.current?.block.title}</h1>

@@ -67,14 +67,15 @@
 {:else if queue.refused}
   <p role="alert" class="alarm">A rep was not taken and is kept on this device: {queue.refused}</p>
 {/if}
-{#if queue.unkept.length > 0}
+{#if queue.unkept > 0}
   <p role="alert" class="alarm">
-    This device has no room left. {queue.unkept.length} reps are only in this page: keep it open until it says “All
-    sent”, and free some space. What was logged before is safe.
+    This device has no room left. {queue.unkept} reps are only in this page: keep it open until they are sent, and
+    free some space. What was logged before is safe.
   </p>
 {:else if queue.low}
   <p role="status" class="alarm">
-    This device is nearly full. Every rep is still kept; free some space before it cannot keep the next ones.
+    This device is full. Every rep is still kept, in room that was set aside; free some space before that is
+    used up.
   </p>
 {/if}
 

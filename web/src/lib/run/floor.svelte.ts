@@ -11,7 +11,7 @@ type RepEvent = Schemas['RepEvent'];
 type FloorChange = Schemas['FloorChange'];
 export type Presence = Schemas['Present']['state'];
 
-const rememberAfter = 300; // ms
+const rememberAfter = 1000; // ms
 const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
 
@@ -66,7 +66,7 @@ export class Floor {
     private id: string
   ) {
     this.line.lane = localStorage.getItem(laneKey) === '2' ? 2 : 1;
-    this.queue = new Queue(team, id, (clock) => (clock ? this.line.hear(clock) : this.reload()));
+    this.queue = new Queue(team, id, (clock) => (clock ? this.line.hear(clock, true) : this.reload()));
     this.rota = new Rota({
       block: () => this.line.current?.block.id,
       order: () => this.order,
@@ -86,12 +86,12 @@ export class Floor {
 
   async load() {
     // What is logged, heard or sent while the server answers must not fall between.
-    const known = new Set(this.log.map((l) => l.event.id));
+    const known = this.here;
     const before = await this.queue.pending();
     const run = await this.fetch();
     if (run) {
       this.take(run);
-      if (this.queue.clocks === 0) this.line.hear(run.clock);
+      this.line.hear(run.clock);
       const stored = new Set<string>(run.reps.map((r) => r.id));
       this.log = [
         ...run.reps.map((r) => this.logged(r)),
@@ -141,7 +141,7 @@ export class Floor {
     this.take(was.run);
     this.log = was.log;
     this.rota.pointers = was.pointers ?? {};
-    this.line.resume(was.run.clock);
+    this.line.resume(was.run.clock, this.queue.clockActions);
   }
 
   /** Keeps the practice on this device, a little after a change and however many
@@ -383,13 +383,10 @@ export class Floor {
     const on = (name: string, then: (data: string) => void) =>
       stream.addEventListener(name, (e) => then((e as MessageEvent<string>).data));
     on('again', () => this.reload());
-    on('clock', (data) => {
-      if (this.queue.clocks === 0) this.line.hear(JSON.parse(data));
-    });
+    on('clock', (data) => this.line.hear(JSON.parse(data)));
     on('reps', (data) => {
       const news: Schemas['FloorNews'] = JSON.parse(data);
-      const known = new Set(this.log.map((l) => l.event.id));
-      const fresh = news.reps.filter((r) => !known.has(r.id) && !this.gone.has(r.id));
+      const fresh = news.reps.filter((r) => !this.here.has(r.id) && !this.gone.has(r.id));
       news.voided.forEach((id) => this.gone.add(id));
       this.log = [...this.log, ...fresh.map((r) => this.logged(r))].filter((l) => !this.gone.has(l.event.id));
     });
@@ -406,6 +403,9 @@ export class Floor {
     this.queue.stop();
   }
 
+  /** The reps on the surface, by id: news of one that is here is no news. */
+  private here = $derived(new Set(this.log.map((l) => l.event.id)));
+
   private apply(e: RepEvent) {
     if (e.kind === 'void') {
       if (!e.voids || this.gone.has(e.voids)) return;
@@ -413,7 +413,7 @@ export class Floor {
       this.log = this.log.filter((l) => l.event.id !== e.voids);
       return;
     }
-    if (this.gone.has(e.id) || this.log.some((l) => l.event.id === e.id)) return;
+    if (this.gone.has(e.id) || this.here.has(e.id)) return;
     const row = this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
     const expected = (e.role === 'screener' ? row?.screenerRead : row?.cutterRead) ?? '';
     this.log = [...this.log, { event: e, expected, right: e.made === expected }];
@@ -423,10 +423,8 @@ export class Floor {
    * the moment at which it was done. */
   act(action: Schemas['ClockAction']['action'], block?: string) {
     const at = this.line.time();
-    const after = this.line.after(action, block);
-    if (!after) return;
-    this.line.set(after);
-    this.queue.put([{ clock: { action, at, ...(after.block ? { block: after.block } : {}) } }]);
+    const after = this.line.act({ action, at, ...(block ? { block } : {}) });
+    if (after) this.queue.put([{ clock: { action, at, ...(after.block ? { block: after.block } : {}) } }]);
   }
 
   goTo(by: number) {

@@ -1,44 +1,51 @@
-import { liveQuery, type Subscription } from 'dexie';
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
-import { device, room, type Waiting } from '$lib/state/device';
+import { device, setAside, useReserve, type Waiting } from '$lib/state/device';
 
 type RepEvent = Schemas['RepEvent'];
 
 const batch = 100;
 const shortestPause = 1000; // ms between tries while there is no answer
 const longestPause = 5000; // ms; a coach who sees the network back should soon see "All sent" (assumption)
-const lowRoom = 2_000_000; // bytes, some thousand reps with what a browser needs besides (assumption)
-const lookForRoom = 60_000; // ms
 
+/** What a row is about, whichever copy of it this is. */
+const what = (r: Waiting) => r.event?.id ?? r.change?.id ?? `${r.clock?.action} ${r.clock?.at}`;
 const isRep = (r: Waiting) => r.event !== undefined;
+
+/** What one tab tells the others of this device. */
+interface News {
+  added: Waiting[];
+  sent: number[];
+}
 
 /** What is done on the floor is written to the device first and leaves it only when
  * the server has answered that it is stored, in the order in which it was done.
  * Sending twice is harmless, so two tabs of one device may both send. */
 export class Queue {
-  /** Rep events that the server may not have yet. */
-  waiting = $state(0);
-  /** Actions on the clock that it may not have yet. */
-  clocks = $state(0);
-  refused = $state('');
+  /** Everything the server may not have yet, of all tabs of this device, in order. */
+  private held = $state.raw<Waiting[]>([]);
+  /** Rep events among it. */
+  waiting = $derived(this.held.filter(isRep).length);
+  /** Of these, what is written to this device. */
+  kept = $derived(this.held.filter((r) => isRep(r) && r.n !== undefined).length);
+  /** Actions on the clock among it. */
+  clockActions = $derived(this.held.flatMap((r) => r.clock ?? []));
+  /** Who came or went, and swaps of the sides, among it. */
+  changes = $derived(this.held.flatMap((r) => r.change ?? []));
+  refused = $derived(this.held.find((r) => r.refused)?.refused ?? '');
+  /** Rep events that this device had no room for: they are in this page alone. */
+  unkept = $derived(this.held.filter((r) => isRep(r) && r.unkept).length);
   reachable = $state(true);
   signedOut = $state(false);
-  /** Who came or went, and swaps of the sides, that it may not have yet. */
-  changes = $state.raw<Schemas['FloorChange'][]>([]);
   /** The practice is not there any more, in the server's words. */
   gone = $state('');
-  /** Rep events that this device had no room for: they are in this page alone. */
-  unkept = $state.raw<Waiting[]>([]);
-  /** This device has little room left. */
+  /** This device is full, or was: only what was set aside is left. */
   low = $state(false);
-  /** On the way to the device's store. */
-  private writing: Waiting[] = [];
   private sending = false;
   private again = false;
   private pause = shortestPause;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private roomTimer: ReturnType<typeof setInterval> | undefined;
-  private watching: Subscription | undefined;
+  /** Between the tabs of this device. */
+  private tabs: BroadcastChannel | undefined;
 
   constructor(
     private team: string,
@@ -51,52 +58,62 @@ export class Queue {
     return { teamId: this.team, practiceId: this.practice };
   }
 
-  private rows = () => device.waiting.where({ practice: this.practice }).sortBy('n');
-
   /** The rep events of this practice that the server may not have yet. */
   async pending(): Promise<RepEvent[]> {
-    const rows = await this.rows();
-    this.count(rows);
-    return rows.flatMap((r) => r.event ?? []);
+    const before = new Set(this.held.map((r) => r.n));
+    const rows = await device.waiting.where({ practice: this.practice }).sortBy('n');
+    const known = new Set(rows.map(what));
+    // What another tab has sent is gone; what was put meanwhile is not read yet.
+    const rest = this.held.filter((r) => !known.has(what(r)) && (r.n === undefined || !before.has(r.n)));
+    this.held = [...rows, ...rest];
+    return this.held.flatMap((r) => r.event ?? []);
   }
 
-  /** Tells what other tabs of this device do, and watches the room on it. */
+  /** Tells what other tabs of this device do, and sets room aside on it. */
   watch(others: (events: RepEvent[]) => void) {
-    this.watching = liveQuery(this.rows).subscribe((rows) => {
-      this.count(rows);
-      others(rows.flatMap((r) => r.event ?? []));
-    });
-    const look = async () => {
-      const left = await room();
-      this.low = left !== undefined && left < lowRoom;
+    this.tabs = new BroadcastChannel(`evrik.floor ${this.practice}`);
+    this.tabs.onmessage = (e: MessageEvent<News>) => {
+      const { added, sent } = e.data;
+      const known = new Set(this.held.map(what));
+      const gone = new Set(sent);
+      this.held = [...this.held, ...added.filter((r) => !known.has(what(r)))].filter(
+        (r) => !gone.has(r.n ?? -1)
+      );
+      others(added.flatMap((r) => r.event ?? []));
     };
-    look();
-    this.roomTimer = setInterval(look, lookForRoom);
-  }
-
-  private count(rows: Waiting[]) {
-    const all = [...rows, ...this.unkept, ...this.writing];
-    this.waiting = all.filter(isRep).length;
-    this.clocks = all.filter((r) => r.clock).length;
-    this.changes = all.flatMap((r) => r.change ?? []);
-    this.refused = rows.find((r) => r.refused)?.refused ?? '';
+    setAside().then((there) => (this.low = !there));
   }
 
   /** Keeps what was done on the device, then tries to send it. */
   async put(done: Omit<Waiting, 'practice' | 'n'>[]) {
-    const rows = done.map((d) => ({ practice: this.practice, ...d }));
-    this.waiting += rows.filter(isRep).length;
-    this.clocks += rows.filter((r) => r.clock).length;
-    this.writing = [...this.writing, ...rows];
+    const rows: Waiting[] = done.map((d) => ({ practice: this.practice, ...d }));
+    this.held = [...this.held, ...rows];
+    const write = () =>
+      device.waiting.bulkAdd(
+        rows.map((r) => ({ ...r })),
+        { allKeys: true }
+      );
     try {
-      await device.waiting.bulkAdd(rows.map((r) => ({ ...r })));
+      const keys = await write().catch(async (e) => {
+        this.low = true;
+        if (!(await useReserve())) throw e;
+        return write();
+      });
+      this.replace(rows, (r, i) => ({ ...r, n: keys[i]! }));
     } catch {
-      this.unkept = [...this.unkept, ...rows];
+      this.replace(rows, (r) => ({ ...r, unkept: true }));
     }
-    this.writing = this.writing.filter((r) => !rows.includes(r));
-    this.send();
+    if (this.timer === undefined) this.send();
   }
 
+  private replace(rows: Waiting[], by: (r: Waiting, i: number) => Waiting) {
+    const now = new Map(rows.map((r, i) => [what(r), by(r, i)]));
+    this.held = this.held.map((r) => now.get(what(r)) ?? r);
+    const added = [...now.values()].filter((r) => r.n !== undefined);
+    if (added.length > 0) this.tabs?.postMessage({ added, sent: [] } satisfies News);
+  }
+
+  /** Sends what is held, now; while there is no answer it is tried again by itself. */
   async send() {
     if (this.sending) {
       this.again = true;
@@ -104,6 +121,7 @@ export class Queue {
     }
     this.sending = true;
     clearTimeout(this.timer);
+    this.timer = undefined;
     try {
       do {
         this.again = false;
@@ -119,29 +137,32 @@ export class Queue {
       }
     } finally {
       this.sending = false;
-      this.count(await this.rows().catch(() => []));
     }
   }
 
   private async sendAll() {
     for (;;) {
-      const rows = [...(await this.rows().catch(() => [])), ...this.unkept].filter((r) => !r.refused);
+      // What is on its way to the device's store is sent when it is there.
+      const rows = this.held.filter((r) => !r.refused && (r.n !== undefined || r.unkept));
       const first = rows[0];
-      if (!first) return;
+      if (!first) break;
       // Reps that follow one another travel together; what lies between keeps its place.
       const other = rows.findIndex((r) => !isRep(r));
       await this.sendSome(isRep(first) ? rows.slice(0, other < 0 ? batch : Math.min(batch, other)) : [first]);
-      this.reachable = true;
-      this.signedOut = false;
-      this.gone = '';
-      this.pause = shortestPause;
+      this.answered();
     }
+  }
+
+  private answered() {
+    this.reachable = true;
+    this.signedOut = false;
+    this.gone = '';
+    this.pause = shortestPause;
   }
 
   private async sendSome(rows: Waiting[]) {
     try {
       await this.tell(rows);
-      await this.done(rows);
     } catch (e) {
       const final =
         e instanceof Refusal && e.status >= 400 && e.status < 500 && ![401, 403, 408, 429].includes(e.status);
@@ -152,17 +173,15 @@ export class Queue {
         for (const r of rows) await this.sendSome([r]);
         return;
       }
-      const row = rows[0];
-      // A clock that cannot follow, or a player who is gone, is no record to keep.
-      if (row && !isRep(row)) {
-        await this.done([row]);
-        this.count(await this.rows());
+      const row = rows[0]!;
+      if (isRep(row)) {
+        if (row.n !== undefined) await device.waiting.update(row.n, { refused: e.message });
+        this.replace([row], (r) => ({ ...r, refused: e.message }));
+      } else {
+        // A clock that cannot follow, or a player who is gone, is no record to keep.
+        await this.done(rows);
         this.heard();
-        return;
       }
-      this.refused = e.message;
-      if (row?.n !== undefined) await device.waiting.update(row.n, { refused: e.message });
-      else this.unkept = this.unkept.map((r) => (r === row ? { ...r, refused: e.message } : r));
     }
   }
 
@@ -174,13 +193,14 @@ export class Queue {
         api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params, body: clock })
       );
       await this.done(rows);
-      this.count(await this.rows());
-      if (this.clocks === 0) this.heard(answer);
+      if (this.clockActions.length === 0) this.heard(answer);
     } else if (change) {
       await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/changes', { params, body: change }));
+      await this.done(rows);
     } else {
       const body = { events: rows.flatMap((r) => r.event ?? []) };
       await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/reps', { params, body }));
+      await this.done(rows);
     }
   }
 
@@ -196,34 +216,32 @@ export class Queue {
   }
 
   private async done(rows: Waiting[]) {
-    await device.waiting.bulkDelete(rows.flatMap((r) => (r.n === undefined ? [] : [r.n])));
-    this.unkept = this.unkept.filter((r) => !rows.includes(r));
+    const sent = rows.flatMap((r) => (r.n === undefined ? [] : [r.n]));
+    await device.waiting.bulkDelete(sent).catch(() => {}); // then it is sent again, and known
+    const gone = new Set(rows.map(what));
+    this.held = this.held.filter((r) => !gone.has(what(r)));
+    this.tabs?.postMessage({ added: [], sent } satisfies News);
   }
 
-  /** Gives what waits to another practice, and returns how many reps that were. */
-  async moveTo(practice: string): Promise<number> {
-    const rows = [...(await this.rows()), ...this.unkept];
+  /** Gives the reps that wait to another practice. */
+  async moveTo(practice: string) {
+    const reps = this.held.filter(isRep);
     await device.waiting.bulkPut(
-      rows
-        .filter(isRep)
-        .map(({ n, event }) => ({ ...(n === undefined ? {} : { n }), practice, event: event! }))
+      reps.map(({ n, event }) => ({ ...(n === undefined ? {} : { n }), practice, event: event! }))
     );
     await device.waiting.where({ practice: this.practice }).delete();
-    this.unkept = [];
-    return rows.filter(isRep).length;
+    this.held = [];
   }
 
   /** Throws away what waits. */
   async discard() {
     await device.waiting.where({ practice: this.practice }).delete();
-    this.unkept = [];
-    this.count([]);
+    this.held = [];
   }
 
   stop() {
     clearTimeout(this.timer);
-    clearInterval(this.roomTimer);
-    this.watching?.unsubscribe();
+    this.tabs?.close();
   }
 }
 

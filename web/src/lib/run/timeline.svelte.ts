@@ -2,6 +2,7 @@ import type { Schemas } from '$lib/api/client';
 
 type RunBlock = Schemas['RunBlock'];
 type Clock = Schemas['Clock'];
+type Action = Schemas['ClockAction'];
 export type Lane = 1 | 2;
 
 const minute = 60000; // ms
@@ -22,7 +23,6 @@ export class Timeline {
   lane = $state<Lane>(1);
   now = $state(Date.now());
   private clockAt = $state(0);
-  private heardAt = 0; // by the server's clock
   private heardOnce = false;
   private said = 0;
   /** How far the server's clock is ahead of this device's, in ms, as last heard. */
@@ -94,11 +94,11 @@ export class Timeline {
     return new Date(this.said).toISOString();
   }
 
-  /** Takes the clock as the server tells it, unless something newer was heard. */
-  hear(c: Clock) {
+  /** Takes the clock as the server tells it, unless what is here is newer; sure where
+   * it answers what was done here. */
+  hear(c: Clock, sure = false) {
     const at = Date.parse(c.now);
-    if (at < this.heardAt) return;
-    this.heardAt = at;
+    const touched = (clock: Clock | null) => Date.parse(clock?.changed ?? '') || 0;
     // What an answer takes on the way makes the server look behind: the quickest
     // one is the truest, until somebody sets this device's clock.
     const ahead = at - Date.now();
@@ -106,7 +106,7 @@ export class Timeline {
     if (!this.heardOnce || ahead > this.offset || this.offset - ahead > clockWasSet) this.offset = ahead;
     this.heardOnce = true;
     localStorage.setItem(offsetKey, String(this.offset));
-    this.set(c);
+    if (sure || touched(c) >= touched(this.clock)) this.set(c);
   }
 
   set(c: Clock) {
@@ -120,25 +120,35 @@ export class Timeline {
     return this.clock && { ...this.clock, elapsedMs: this.ran, now: this.time() };
   }
 
-  /** Takes up a clock that was kept: it has gone on since. */
-  resume(c: Clock) {
+  /** Takes up a clock that was kept, and what was done to it since: it has gone on. */
+  resume(kept: Clock, actions: Action[]) {
+    let c = kept;
+    for (const a of actions)
+      if (!c.changed || Date.parse(a.at ?? '') > Date.parse(c.changed)) c = this.applied(c, a);
     const since = c.running ? Math.max(0, Date.now() + this.offset - Date.parse(c.now)) : 0;
     this.set({ ...c, elapsedMs: c.elapsedMs + since });
   }
 
-  /** What an action makes of the clock, before the server has answered. */
-  after(action: Schemas['ClockAction']['action'], block?: string): Clock | null {
-    const c = this.clock;
-    if (!c) return null;
+  /** Does something to the clock here, before the server has heard of it. */
+  act(a: Action): Clock | null {
+    if (this.clock)
+      this.set(this.applied({ ...this.clock, elapsedMs: this.ran, now: a.at ?? this.clock.now }, a));
+    return this.clock;
+  }
+
+  /** What an action makes of a clock. */
+  private applied(c: Clock, { action, at = c.now, block }: Action): Clock {
+    const ran = c.elapsedMs + (c.running ? Math.max(0, Date.parse(at) - Date.parse(c.now)) : 0);
     const to = block ?? c.block ?? this.blocks[0]?.block.id;
     return {
       ...c,
       status: action === 'finish' ? 'done' : 'open',
       ...(to ? { block: to } : {}),
-      elapsedMs: to !== c.block ? 0 : this.ran,
-      ...(action === 'start' && !c.began ? { began: this.time() } : {}),
+      elapsedMs: to !== c.block ? 0 : ran,
+      ...(action === 'start' && !c.began ? { began: at } : {}),
       running: action === 'start' || (action === 'block' && c.running),
-      now: this.time()
+      changed: at,
+      now: at
     };
   }
 }

@@ -10,6 +10,8 @@ export interface Waiting {
   event?: Schemas['RepEvent'];
   clock?: Schemas['ClockAction'];
   change?: Schemas['FloorChange'];
+  /** The device had no room for it. */
+  unkept?: boolean;
   /** Why the server will not take it, when it has said so. */
   refused?: string;
 }
@@ -43,10 +45,30 @@ export async function forget() {
   await device.kept.clear().catch(() => {});
 }
 
-/** Room left on this device, in bytes; undefined where the browser does not say. */
-export async function room(): Promise<number | undefined> {
-  const e = await navigator.storage?.estimate?.().catch(() => undefined);
-  return e?.quota === undefined ? undefined : e.quota - (e.usage ?? 0);
+const reserve = 'reserve';
+const reserveBytes = 1_000_000; // some two thousand reps (assumption)
+const randomAtOnce = 65_536; // bytes, the most a browser gives
+
+/** Sets room aside, so that a device that fills up can still keep the reps of an
+ * evening, and say so in time: browsers do not tell how much is left. False where
+ * there is no room even for that. */
+export async function setAside(): Promise<boolean> {
+  if (await kept(reserve)) return true;
+  const bytes = new Uint8Array(reserveBytes); // random, so that no store makes it smaller
+  for (let i = 0; i < bytes.length; i += randomAtOnce)
+    crypto.getRandomValues(bytes.subarray(i, i + randomAtOnce));
+  return device.kept.put({ key: reserve, value: bytes }).then(
+    () => true,
+    () => false
+  );
+}
+
+/** Gives the room that was set aside to what has to be kept now; false where there
+ * is none. */
+export async function useReserve(): Promise<boolean> {
+  if (!(await kept(reserve))) return false;
+  await device.kept.delete(reserve);
+  return true;
 }
 
 /** True where no answer came, or the server is in trouble. */

@@ -1,0 +1,127 @@
+package e2e
+
+import (
+	"errors"
+	"fmt"
+	"net/http"
+	"net/http/httptest"
+	"net/http/httputil"
+	"net/url"
+	"strings"
+	"sync"
+	"testing"
+
+	"github.com/jackc/pgx/v5"
+
+	"evrik/e2e/browser"
+)
+
+// badNet lies between browsers and the server and does what gyms' networks do.
+type badNet struct {
+	mu sync.Mutex
+	// before is called with every batch of reps before it is passed on; after with
+	// every answer to one. An answer for which after returns false gets lost.
+	before func()
+	after  func() bool
+}
+
+// between puts a bad network in front of a server.
+func between(t testing.TB, s *server) (*server, *badNet) {
+	t.Helper()
+	n := &badNet{before: func() {}, after: func() bool { return true }}
+	to, err := url.Parse(s.Base)
+	if err != nil {
+		t.Fatal(err)
+	}
+	batch := func(r *http.Request) bool {
+		return r.Method == http.MethodPost && strings.HasSuffix(r.URL.Path, "/reps")
+	}
+	lost := errors.New("the answer got lost")
+	proxy := &httputil.ReverseProxy{
+		Rewrite: func(r *httputil.ProxyRequest) {
+			r.SetURL(to)
+			r.Out.Host = r.In.Host // the page's own address, as a proxy in a gym would leave it
+		},
+		ModifyResponse: func(r *http.Response) error {
+			if batch(r.Request) && !n.say().after() {
+				return lost
+			}
+			return nil
+		},
+		// Whatever goes wrong, the browser sees a connection that broke.
+		ErrorHandler: func(http.ResponseWriter, *http.Request, error) { panic(http.ErrAbortHandler) },
+	}
+	front := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if batch(r) {
+			n.say().before()
+		}
+		proxy.ServeHTTP(w, r)
+	}))
+	t.Cleanup(front.CloseClientConnections)
+	via := *s
+	via.Base = front.URL
+	return &via, n
+}
+
+// rules are a bad network's habits at a moment.
+type rules struct {
+	before func()
+	after  func() bool
+}
+
+func (n *badNet) say() rules {
+	n.mu.Lock()
+	defer n.mu.Unlock()
+	return rules{n.before, n.after}
+}
+
+func (n *badNet) set(before func(), after func() bool) {
+	n.mu.Lock()
+	defer n.mu.Unlock()
+	n.before, n.after = before, after
+}
+
+// ask reads one value from the server's database.
+func ask[T any](t testing.TB, s *server, sql string, args ...any) (v T) {
+	t.Helper()
+	for _, e := range s.env {
+		if at, ok := strings.CutPrefix(e, "EVRIK_DATABASE_URL="); ok {
+			conn, err := pgx.Connect(t.Context(), at)
+			if err != nil {
+				t.Fatal(err)
+			}
+			defer conn.Close(t.Context())
+			if err := conn.QueryRow(t.Context(), sql, args...).Scan(&v); err != nil {
+				t.Fatal(err)
+			}
+			return v
+		}
+	}
+	t.Fatal("the server has a database of its own")
+	return v
+}
+
+// standing are the reps of a practice that nothing has taken back.
+const standing = ` FROM rep_events r WHERE r.practice_id = $1::uuid AND r.kind = 'rep' AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.voids = r.id)`
+
+// audit waits until a page has sent everything and compares what it shows with what
+// is stored: each rep is there, and there once.
+func audit(t testing.TB, s *server, p *browser.Page, want int) {
+	t.Helper()
+	p.Text(fmt.Sprintf("%d logged", want))
+	p.Text("All sent")
+	practice := strings.Split(p.Path(), "/")[3]
+	stored := ask[int](t, s, "SELECT count(*)"+standing, practice)
+	once := ask[int](t, s, "SELECT count(DISTINCT (r.device, r.block_id, r.rep_no, r.role, r.player_id))"+standing, practice)
+	shown := browser.Eval[int](p, "Number(document.querySelector('footer .count b').innerText)")
+	if stored != want || once != want || shown != want {
+		t.Errorf("%d reps were logged: %d are stored, %d of them once, %d are shown", want, stored, once, shown)
+	}
+}
+
+// log logs some right answers with one key each.
+func log(p *browser.Page, n int) {
+	for range n {
+		p.Press("1")
+	}
+}
