@@ -246,6 +246,27 @@ func TestDeviceFull(t *testing.T) {
 	p.Hushed("alert", "only in this page")
 }
 
+// A coach leaves the floor before everything is sent and opens the app at home.
+func TestSentFromHome(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	floor(p)
+	p.Text("All sent")
+	p.Until("navigator.serviceWorker.controller !== null")
+	practice := strings.Split(p.Path(), "/")[3]
+	p.Offline(true)
+	log(p, 5)
+	p.Text("5 kept on this device")
+	p.Click("link", "Off the floor")
+	p.Gone("timer", "Time left")
+	p.Offline(false)
+	p.Open("/")
+	p.Text("5 reps from the floor were sent")
+	if n := ask[int](t, s, "SELECT count(*)"+standing, practice); n != 5 {
+		t.Errorf("%d reps are stored", n)
+	}
+}
+
 // The session ends while the device has no network: logging goes on, the reps are
 // kept, and are sent when the coach has signed in again.
 func TestSignedOutMeanwhile(t *testing.T) {

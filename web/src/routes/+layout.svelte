@@ -3,6 +3,7 @@
   import { onMount, type Snippet } from 'svelte';
   import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
+  import { sendRest } from '$lib/run/queue.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import Doorway from '$lib/parts/Doorway.svelte';
   import Notices from '$lib/parts/Notices.svelte';
@@ -14,6 +15,7 @@
     failed = '';
     try {
       await session.load();
+      rest();
     } catch (e) {
       failed = e instanceof Error ? e.message : String(e);
     }
@@ -23,11 +25,19 @@
   onMount(() => {
     if (!aside) load();
   });
+  /** What was logged in a gym without a network is sent wherever the coach opens the
+   * app again. */
+  async function rest() {
+    if (session.view?.state !== 'in' || page.route.id === '/[team]/run/[practice]') return;
+    const n = await sendRest();
+    if (n > 0)
+      notices.say(n === 1 ? 'A rep from the floor was sent.' : `${n} reps from the floor were sent.`);
+  }
   // A refusal that no page expected still reaches the coach.
   const stray = (e: PromiseRejectionEvent) => notices.fail(e.reason);
 </script>
 
-<svelte:window onunhandledrejection={stray} />
+<svelte:window onunhandledrejection={stray} ononline={rest} />
 
 {#if aside}
   {@render children()}

@@ -18,7 +18,7 @@
   const adviceNow = $derived(line.current?.advice ? advice[line.current.advice] : '');
 
   async function finish() {
-    floor.act('finish');
+    await floor.act('finish');
     await goto(`/${team}/run/${floor.run?.practice.id}/review`);
   }
 </script>

@@ -11,7 +11,7 @@ type RepEvent = Schemas['RepEvent'];
 type FloorChange = Schemas['FloorChange'];
 export type Presence = Schemas['Present']['state'];
 
-const rememberAfter = 1000; // ms
+const rememberEvery = 1000; // ms
 const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
 
@@ -144,15 +144,20 @@ export class Floor {
     this.line.resume(was.run.clock, this.queue.clockActions);
   }
 
-  /** Keeps the practice on this device, a little after a change and however many
-   * follow. */
+  private remembered = 0; // when, in ms
+
+  /** Keeps the practice on this device: at once, and then once a second however much
+   * changes. */
   remember() {
-    this.remembering ??= setTimeout(() => this.rememberNow(), rememberAfter);
+    const wait = this.remembered + rememberEvery - Date.now();
+    if (wait <= 0) this.rememberNow();
+    else this.remembering ??= setTimeout(() => this.rememberNow(), wait);
   }
 
   rememberNow() {
     clearTimeout(this.remembering);
     this.remembering = undefined;
+    this.remembered = Date.now();
     const clock = this.line.snapshot();
     if (!this.run || !clock) return;
     const value: KeptFloor = { run: { ...this.run, clock }, log: this.log, pointers: this.rota.pointers };
@@ -421,10 +426,11 @@ export class Floor {
 
   /** Moves the clock here at once; the server is told when it can be reached, with
    * the moment at which it was done. */
-  act(action: Schemas['ClockAction']['action'], block?: string) {
+  async act(action: Schemas['ClockAction']['action'], block?: string) {
     const at = this.line.time();
     const after = this.line.act({ action, at, ...(block ? { block } : {}) });
-    if (after) this.queue.put([{ clock: { action, at, ...(after.block ? { block: after.block } : {}) } }]);
+    if (after)
+      await this.queue.put([{ clock: { action, at, ...(after.block ? { block: after.block } : {}) } }]);
   }
 
   goTo(by: number) {

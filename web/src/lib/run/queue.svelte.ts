@@ -40,7 +40,8 @@ export class Queue {
   gone = $state('');
   /** This device is full, or was: only what was set aside is left. */
   low = $state(false);
-  private sending = false;
+  private sending: Promise<void> | undefined;
+  private stopped = false;
   private again = false;
   private pause = shortestPause;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -85,8 +86,8 @@ export class Queue {
   }
 
   /** Keeps what was done on the device, then tries to send it. */
-  async put(done: Omit<Waiting, 'practice' | 'n'>[]) {
-    const rows: Waiting[] = done.map((d) => ({ practice: this.practice, ...d }));
+  async put(done: Pick<Waiting, 'event' | 'clock' | 'change'>[]) {
+    const rows: Waiting[] = done.map((d) => ({ team: this.team, practice: this.practice, ...d }));
     this.held = [...this.held, ...rows];
     const write = () =>
       device.waiting.bulkAdd(
@@ -103,7 +104,7 @@ export class Queue {
     } catch {
       this.replace(rows, (r) => ({ ...r, unkept: true }));
     }
-    if (this.timer === undefined) this.send();
+    if (this.timer === undefined) await this.send();
   }
 
   private replace(rows: Waiting[], by: (r: Waiting, i: number) => Waiting) {
@@ -114,12 +115,13 @@ export class Queue {
   }
 
   /** Sends what is held, now; while there is no answer it is tried again by itself. */
-  async send() {
-    if (this.sending) {
-      this.again = true;
-      return;
-    }
-    this.sending = true;
+  send(): Promise<void> {
+    if (this.sending) this.again = true;
+    this.sending ??= this.sendNow().finally(() => (this.sending = undefined));
+    return this.sending;
+  }
+
+  private async sendNow() {
     clearTimeout(this.timer);
     this.timer = undefined;
     try {
@@ -131,12 +133,10 @@ export class Queue {
       // No answer, or the server is in trouble: everything is still here.
       this.reachable = !(e instanceof Refusal && e.status === 0);
       this.signedOut = e instanceof Refusal && e.status === 401;
-      if (!this.gone) {
+      if (!this.gone && !this.stopped) {
         this.timer = setTimeout(() => this.send(), this.pause);
         this.pause = Math.min(longestPause, this.pause * 2);
       }
-    } finally {
-      this.sending = false;
     }
   }
 
@@ -193,7 +193,7 @@ export class Queue {
         api.POST('/api/teams/{teamId}/practices/{practiceId}/clock', { params, body: clock })
       );
       await this.done(rows);
-      if (this.clockActions.length === 0) this.heard(answer);
+      if (!this.held.some((r) => r.clock)) this.heard(answer);
     } else if (change) {
       await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/changes', { params, body: change }));
       await this.done(rows);
@@ -240,9 +240,26 @@ export class Queue {
   }
 
   stop() {
+    this.stopped = true;
     clearTimeout(this.timer);
     this.tabs?.close();
   }
+}
+
+/** Sends what was left unsent when its practice was left, of all practices on this
+ * device, and returns how many reps that were. */
+export async function sendRest(): Promise<number> {
+  const rows = await device.waiting.toArray();
+  const practices = new Map(rows.flatMap((r) => (r.team ? [[r.practice, r.team] as const] : [])));
+  let sent = 0;
+  for (const [practice, team] of practices) {
+    const queue = new Queue(team, practice, () => {});
+    queue.stop(); // once is enough: the next visit tries again
+    const before = (await queue.pending()).length;
+    await queue.send();
+    sent += before - queue.waiting;
+  }
+  return sent;
 }
 
 const deviceKey = 'evrik.device';

@@ -6,6 +6,7 @@ import { Refusal, type Schemas } from '$lib/api/client';
 export interface Waiting {
   /** Order in which it was done on this device. */
   n?: number;
+  team?: string;
   practice: string;
   event?: Schemas['RepEvent'];
   clock?: Schemas['ClockAction'];
