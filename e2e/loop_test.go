@@ -131,7 +131,7 @@ func TestKilledWhileLogging(t *testing.T) {
 	s.kill() // the sixth may or may not have arrived
 	p.Text("6 logged")
 	log(7, 12)
-	p.Text("kept on this device")
+	p.Until("/[67] kept on this device/.test(document.body.innerText)")
 	// The page is closed and opened with nobody to answer: all of it is here.
 	p.Until("navigator.serviceWorker.controller !== null")
 	p.Open(p.Path())

@@ -1,5 +1,5 @@
 import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
-import { keep, kept, unanswered } from '$lib/state/device';
+import { device, forgetOthers, keep, kept, unanswered } from '$lib/state/device';
 import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 import { Rota } from './rota.svelte';
@@ -11,7 +11,6 @@ type RepEvent = Schemas['RepEvent'];
 type FloorChange = Schemas['FloorChange'];
 export type Presence = Schemas['Present']['state'];
 
-const rememberEvery = 1000; // ms
 const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
 
@@ -33,10 +32,9 @@ export interface Answer {
   main: boolean;
 }
 
-interface KeptFloor {
-  run: Run;
-  log: Logged[];
-  pointers?: Record<string, number>;
+interface Place {
+  clock: Schemas['Clock'];
+  pointers: Record<string, number>;
 }
 
 /** A practice on the floor: the clock, who is up, what is logged. */
@@ -57,7 +55,6 @@ export class Floor {
   private changes = $state.raw<FloorChange[]>([]);
   private stream: EventSource | undefined;
   private again: ReturnType<typeof setTimeout> | undefined;
-  private remembering: ReturnType<typeof setTimeout> | undefined;
   /** Reps that have been taken back, so that news of them that comes late is not. */
   private gone = new Set<string>();
 
@@ -80,10 +77,6 @@ export class Floor {
     return { teamId: this.team, practiceId: this.id };
   }
 
-  private get key() {
-    return `floor ${this.id}`;
-  }
-
   async load() {
     // What is logged, heard or sent while the server answers must not fall between.
     const known = this.here;
@@ -97,6 +90,9 @@ export class Floor {
         ...run.reps.map((r) => this.logged(r)),
         ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
       ].filter((l) => !this.gone.has(l.event.id));
+      keep(`run ${this.id}`, { ...run, reps: [] });
+      this.keepShown(this.log, [...this.gone]);
+      forgetOthers(this.id).catch(() => {});
     }
     const after = run ? await this.queue.pending() : [];
     for (const e of [...before, ...after]) this.apply(e);
@@ -135,33 +131,30 @@ export class Floor {
     }
   }
 
+  /** The practice as it was kept on this device. */
   private async takeKept(e: unknown) {
-    const was = await kept<KeptFloor>(this.key);
-    if (!was) throw e;
-    this.take(was.run);
-    this.log = was.log;
-    this.rota.pointers = was.pointers ?? {};
-    this.line.resume(was.run.clock, this.queue.clockActions);
+    const run = await kept<Run>(`run ${this.id}`);
+    if (!run) throw e;
+    this.take(run);
+    const rows = await device.shown.where({ practice: this.id }).toArray();
+    this.log = rows.map((r) => r.entry as Logged).sort((a, b) => a.event.at.localeCompare(b.event.at));
+    const place = await kept<Place>(`place ${this.id}`);
+    this.rota.pointers = place?.pointers ?? {};
+    this.line.resume(place?.clock ?? run.clock, this.queue.clockActions);
   }
 
-  private remembered = 0; // when, in ms
-
-  /** Keeps the practice on this device: at once, and then once a second however much
-   * changes. */
-  remember() {
-    const wait = this.remembered + rememberEvery - Date.now();
-    if (wait <= 0) this.rememberNow();
-    else this.remembering ??= setTimeout(() => this.rememberNow(), wait);
+  private keepShown(entries: Logged[], gone: string[] = []) {
+    const rows = entries.map((entry) => ({ id: entry.event.id, practice: this.id, entry }));
+    device.shown.bulkPut(rows).catch(() => {});
+    if (gone.length > 0) device.shown.bulkDelete(gone).catch(() => {});
   }
 
-  rememberNow() {
-    clearTimeout(this.remembering);
-    this.remembering = undefined;
-    this.remembered = Date.now();
+  /** Keeps where the floor is on this device: the clock, and who is up. */
+  keepPlace() {
     const clock = this.line.snapshot();
-    if (!this.run || !clock) return;
-    const value: KeptFloor = { run: { ...this.run, clock }, log: this.log, pointers: this.rota.pointers };
-    keep(this.key, value);
+    if (!clock) return;
+    const place: Place = { clock, pointers: this.rota.pointers };
+    keep(`place ${this.id}`, $state.snapshot(place));
   }
 
   players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
@@ -391,9 +384,12 @@ export class Floor {
     on('clock', (data) => this.line.hear(JSON.parse(data)));
     on('reps', (data) => {
       const news: Schemas['FloorNews'] = JSON.parse(data);
-      const fresh = news.reps.filter((r) => !this.here.has(r.id) && !this.gone.has(r.id));
+      const fresh = news.reps
+        .filter((r) => !this.here.has(r.id) && !this.gone.has(r.id))
+        .map((r) => this.logged(r));
       news.voided.forEach((id) => this.gone.add(id));
-      this.log = [...this.log, ...fresh.map((r) => this.logged(r))].filter((l) => !this.gone.has(l.event.id));
+      this.log = [...this.log, ...fresh].filter((l) => !this.gone.has(l.event.id));
+      this.keepShown(fresh, news.voided);
     });
     // The browser tries again by itself unless it was refused.
     stream.onerror = () => {
@@ -415,13 +411,16 @@ export class Floor {
     if (e.kind === 'void') {
       if (!e.voids || this.gone.has(e.voids)) return;
       this.gone.add(e.voids);
+      this.keepShown([], [e.voids]);
       this.log = this.log.filter((l) => l.event.id !== e.voids);
       return;
     }
     if (this.gone.has(e.id) || this.here.has(e.id)) return;
     const row = this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
     const expected = (e.role === 'screener' ? row?.screenerRead : row?.cutterRead) ?? '';
-    this.log = [...this.log, { event: e, expected, right: e.made === expected }];
+    const entry = { event: e, expected, right: e.made === expected };
+    this.log = [...this.log, entry];
+    this.keepShown([entry]);
   }
 
   /** Moves the clock here at once; the server is told when it can be reached, with

@@ -23,12 +23,21 @@ interface Kept {
   value: unknown;
 }
 
+/** A rep of a practice as the floor shows it. */
+interface Shown {
+  id: string;
+  practice: string;
+  entry: unknown;
+}
+
 export const device = new Dexie('evrik') as Dexie & {
   waiting: EntityTable<Waiting, 'n'>;
   kept: EntityTable<Kept, 'key'>;
+  shown: EntityTable<Shown, 'id'>;
 };
 device.version(1).stores({ waiting: '++n, practice' });
 device.version(2).stores({ waiting: '++n, practice', kept: '&key' });
+device.version(3).stores({ waiting: '++n, practice', kept: '&key', shown: '&id, practice' });
 
 /** Keeps an answer. A device without room goes on without it. */
 export async function keep(key: string, value: unknown) {
@@ -41,9 +50,21 @@ export async function kept<T>(key: string): Promise<T | undefined> {
   return row?.value as T | undefined;
 }
 
+/** Forgets what is kept of all practices but this one and those with something still
+ * to send: a device holds no more of children than the evening needs. */
+export async function forgetOthers(practice: string) {
+  const waiting = await device.waiting.toArray();
+  const needed = new Set([practice, ...waiting.map((r) => r.practice)]);
+  await device.shown.filter((r) => !needed.has(r.practice)).delete();
+  await device.kept
+    .filter((r) => /^(run|place) /.test(r.key) && !needed.has(r.key.split(' ')[1] ?? ''))
+    .delete();
+}
+
 /** Forgets all answers, on signing out. What waits to be sent stays. */
 export async function forget() {
   await device.kept.clear().catch(() => {});
+  await device.shown.clear().catch(() => {});
 }
 
 const reserve = 'reserve';

@@ -50,7 +50,7 @@
     if (block) untrack(() => floor.fresh());
   });
   $effect(() => {
-    if (floor.run && floor.line.clock && floor.log && floor.rota.pointers) untrack(() => floor.remember());
+    if (floor.line.clock && floor.rota.pointers) untrack(() => floor.keepPlace());
   });
   // The horn sounds once, when the time of a block is up while it runs.
   const up = $derived(Boolean(floor.line.clock?.running) && floor.line.left <= 0 ? block : '');
@@ -96,7 +96,7 @@
   }
 </script>
 
-<svelte:window onkeydown={keys} ononline={() => floor.queue.send()} onpagehide={() => floor.rememberNow()} />
+<svelte:window onkeydown={keys} ononline={() => floor.queue.send()} />
 
 <div class="floor lights-out">
   {#if failed}
