@@ -63,13 +63,13 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 		columns := reads.Columns(taught, store.SchoolOf(team), role)
 		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, b.reps, func(r evidence.Rep) bool { return own[r.ID] }, now)...)
 	}
-	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: p.StartsAt})
-	if err == nil && next.ID != p.ID {
-		out.Next = &api.NextPractice{Id: next.ID, StartsAt: next.StartsAt}
-	} else if err != nil && !store.NotFound(err) {
-		return nil, err
+	others, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	for _, o := range others { // newest first
+		if o.StartsAt.After(p.StartsAt) && o.Status == string(practice.Planned) {
+			out.Next = &api.NextPractice{Id: o.ID, StartsAt: o.StartsAt}
+		}
 	}
-	return out, nil
+	return out, err
 }
 
 // inRosterOrder are those who took part in a practice, also if they left early.
