@@ -9,7 +9,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test check bench screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
+.PHONY: help demo demo-reset test check bench soak screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -40,6 +40,9 @@ generate: need-go need-node web/node_modules/.stamp ## server interface, TypeScr
 bench: need-go need-postgres need-chromium need-glpk $(WEB) ## the figures of docs/performance.md
 	go test -run '^$$' -bench . -benchmem ./core/... ./internal/web/
 	go test -run '^$$' -bench . -benchtime 1x ./e2e/
+
+soak: need-go need-postgres need-chromium $(WEB) ## ten minutes of random faults on the floor; SEED=n for another run
+	go test -count=1 -v -timeout 30m -run TestSoak ./e2e -soak 10m -seed $(or $(SEED),1)
 
 screenshots: build need-postgres need-chromium ## docs/screenshots from a fresh demo
 	./scripts/screenshots.sh

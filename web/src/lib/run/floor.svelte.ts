@@ -81,8 +81,15 @@ export class Floor {
     // What is logged, heard or sent while the server answers must not fall between.
     const known = this.here;
     const before = await this.queue.pending();
-    const run = await this.fetch();
-    if (run) {
+    const place = this.run ? undefined : await kept<Place>(`place ${this.id}`);
+    const { run, log } = await this.fetch();
+    // From here on in one go: nobody may tap on half of it.
+    if (place) this.rota.pointers = place.pointers;
+    if (run && log) {
+      this.take(run);
+      this.log = log;
+      this.line.resume(place?.clock ?? run.clock, this.queue.clockActions);
+    } else if (run) {
       this.take(run);
       this.line.hear(run.clock);
       const stored = new Set<string>(run.reps.map((r) => r.id));
@@ -94,8 +101,8 @@ export class Floor {
       this.keepShown(this.log, [...this.gone]);
       forgetOthers(this.id).catch(() => {});
     }
-    const after = run ? await this.queue.pending() : [];
-    for (const e of [...before, ...after]) this.apply(e);
+    for (const e of before) this.apply(e);
+    if (run) for (const e of await this.queue.pending()) this.apply(e);
     this.changes = this.queue.changes;
     this.queue.send();
   }
@@ -113,34 +120,25 @@ export class Floor {
     );
   }
 
-  /** The practice as the server has it; undefined where it does not answer and the
-   * practice is here already, from before or as it was kept on this device. */
-  private async fetch(): Promise<Run | undefined> {
+  /** The practice as the server has it. Where it does not answer: as it was kept on
+   * this device, with its log, or nothing where it is here already. */
+  private async fetch(): Promise<{ run?: Run; log?: Logged[] }> {
     try {
-      return await ask(
-        api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params: { path: this.path } })
-      );
+      const params = { path: this.path };
+      return { run: await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params })) };
     } catch (e) {
       const deleted = e instanceof Refusal && e.status === 404;
       const signedOut = e instanceof Refusal && e.status === 401;
       if (!unanswered(e) && !deleted && !signedOut) throw e;
-      if (!this.run) await this.takeKept(e);
       // A practice that is gone is shown only while it holds what was not sent.
       if (deleted && this.queue.waiting === 0) throw e;
-      return undefined;
+      if (this.run) return {};
+      const run = await kept<Run>(`run ${this.id}`);
+      if (!run) throw e;
+      const rows = await device.shown.where({ practice: this.id }).toArray();
+      const log = rows.map((r) => r.entry as Logged).sort((a, b) => a.event.at.localeCompare(b.event.at));
+      return { run, log };
     }
-  }
-
-  /** The practice as it was kept on this device. */
-  private async takeKept(e: unknown) {
-    const run = await kept<Run>(`run ${this.id}`);
-    if (!run) throw e;
-    this.take(run);
-    const rows = await device.shown.where({ practice: this.id }).toArray();
-    this.log = rows.map((r) => r.entry as Logged).sort((a, b) => a.event.at.localeCompare(b.event.at));
-    const place = await kept<Place>(`place ${this.id}`);
-    this.rota.pointers = place?.pointers ?? {};
-    this.line.resume(place?.clock ?? run.clock, this.queue.clockActions);
   }
 
   private keepShown(entries: Logged[], gone: string[] = []) {

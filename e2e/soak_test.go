@@ -1,0 +1,135 @@
+package e2e
+
+import (
+	"flag"
+	"fmt"
+	"math/rand/v2"
+	"os"
+	"strings"
+	"sync/atomic"
+	"testing"
+	"time"
+
+	"evrik/e2e/browser"
+	"evrik/internal/pglocal"
+)
+
+var (
+	soakFor  = flag.Duration("soak", 12*time.Second, "how long the random run of faults lasts")
+	soakSeed = flag.Uint64("seed", 1, "of the random run of faults")
+)
+
+// device is one browser in a random run, with what it must have logged.
+type device struct {
+	*browser.Page
+	standing int
+	offline  bool
+}
+
+// written waits until everything the page has begun to write to its device is there.
+func (d *device) written() {
+	browser.Eval[bool](d.Page, `new Promise((r) => { const q = indexedDB.open('evrik'); q.onsuccess = () => {
+		const tx = q.result.transaction('waiting', 'readwrite'); tx.oncomplete = () => { q.result.close(); r(true); }; }; })`)
+}
+
+// Three devices log one practice while everything goes wrong at random: networks are
+// cut, answers get lost, pages are closed, the server is killed, PostgreSQL crashes.
+// In the end what was logged is stored, once. make soak runs it for ten minutes.
+func TestSoak(t *testing.T) {
+	t.Parallel()
+	rng := rand.New(rand.NewPCG(*soakSeed, 0))
+	dir, err := os.MkdirTemp("", "evrik-soak-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { os.RemoveAll(dir) })
+	cluster, err := pglocal.Start(t.Context(), pglocal.Options{Dir: dir})
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = cluster.Stop(t.Context()) })
+	if err := cluster.Ensure(t.Context(), "evrik"); err != nil {
+		t.Fatal(err)
+	}
+	s := launch(t, "demo", "EVRIK_DATABASE_URL="+cluster.URL("evrik"))
+	via, net := between(t, s)
+	var lostAnswers atomic.Int64
+	luck := func(share float64) bool { return rand.Float64() < share }
+	net.set(func() {}, func() bool {
+		if luck(0.1) {
+			lostAnswers.Add(1)
+			return false
+		}
+		return true
+	})
+
+	devices := make([]*device, 3)
+	for i := range devices {
+		d := &device{Page: enter(t, via)}
+		devices[i] = d
+		if i == 0 {
+			floor(d.Page)
+		} else {
+			d.Open(devices[0].Path())
+		}
+		d.See("region", "Who is up")
+		d.Until("navigator.serviceWorker.controller !== null")
+	}
+	count := map[string]int{}
+	for end := time.Now().Add(*soakFor); time.Now().Before(end); {
+		d := devices[rng.IntN(len(devices))]
+		switch n := rng.IntN(100); {
+		case n < 60:
+			reps := 1 + rng.IntN(8)
+			log(d.Page, reps)
+			d.standing += reps
+			count["reps"] += reps
+		case n < 70:
+			if d.standing > 0 {
+				d.Press("z")
+				d.standing--
+				count["undone"]++
+			}
+		case n < 78:
+			if d.standing > 0 {
+				d.Click("button", "Missed")
+				count["amended"]++
+			}
+		case n < 88:
+			d.offline = !d.offline
+			d.Offline(d.offline)
+			count["networks cut or back"]++
+		case n < 95:
+			d.written()
+			d.Open(d.Path())
+			d.See("region", "Who is up")
+			count["pages closed and opened"]++
+		case n < 98:
+			s.kill()
+			s.again()
+			count["server killed"]++
+		default:
+			crash(t, dir)
+			count["database crashed"]++
+		}
+	}
+	want := 0
+	for _, d := range devices {
+		want += d.standing
+	}
+	net.set(func() {}, func() bool { return true })
+	for _, d := range devices {
+		d.Offline(false)
+	}
+	for _, d := range devices {
+		d.Text("All sent")
+		d.Text(fmt.Sprintf("%d logged", want))
+	}
+	practice := strings.Split(devices[0].Path(), "/")[3]
+	stored := ask[int](t, s, "SELECT count(*)"+standing, practice)
+	once := ask[int](t, s, "SELECT count(DISTINCT (r.device, r.block_id, r.rep_no, r.role, r.player_id))"+standing, practice)
+	t.Logf("%v with seed %d: %v, %d answers lost; %d reps stand, lost = %d, doubled = %d", *soakFor, *soakSeed, count, lostAnswers.Load(), want, want-once, stored-once)
+	if once != want || stored != want {
+		t.Error("what was logged is not what is stored")
+	}
+}
