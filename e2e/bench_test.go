@@ -1,8 +1,10 @@
 package e2e
 
 import (
+	"math/rand/v2"
 	"slices"
 	"testing"
+	"time"
 
 	"evrik/e2e/browser"
 )
@@ -49,4 +51,107 @@ func BenchmarkFirstLoad(b *testing.B) {
 			.filter((e) => e.name.endsWith('.js')).reduce((sum, e) => sum + e.encodedBodySize, 0) / 1000`)
 		b.ReportMetric(kilobytes, "kB-js")
 	}
+}
+
+// The scripted practice (all assumptions): how often a read is right, how often its
+// end or a correction is noted, and how long a helper takes for one tap.
+const (
+	scriptRight   = 0.75
+	scriptOutcome = 0.15
+	scriptTag     = 0.30 // of the wrong ones
+	tapSeconds    = 2.0  // to see what happened and to tap, one rep after the other
+	scriptReps    = 150
+)
+
+// BenchmarkScriptedPractice logs a seeded practice as a helper does, shown reps and
+// live ones, and counts the taps; then, with five hundred reps in the list, measures
+// in the page from a tap to the frame after the one that painted it.
+func BenchmarkScriptedPractice(b *testing.B) {
+	p := enter(b, demo(b))
+	floor(p)
+	for b.Loop() {
+		taps(b, p)
+		paint(b, p)
+	}
+}
+
+// taps logs the script and reports how many taps that takes.
+func taps(b *testing.B, p *browser.Page) {
+	rng := rand.New(rand.NewPCG(5, 0))
+	var each []float64
+	tap := func(n *float64, names ...string) {
+		for _, name := range names {
+			p.Click("button", name)
+			*n++
+		}
+	}
+	// What is on the buttons: the right read first, then the others.
+	others := func() []string {
+		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer:not(.main)')].map((e) => e.innerText.split('\\n')[0].trim())")
+	}
+	leading := func() []string {
+		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer.main')].map((e) => e.innerText.split('\\n').filter((t) => !/^(He read it|As named|[0-9])$/.test(t.trim()))[0].trim())")
+	}
+	began := time.Now()
+	for n := range scriptReps {
+		if n == scriptReps/2 { // on to the live block
+			for !p.Has("button", "Wrong read") {
+				p.Click("button", "Next block")
+				p.Settle()
+			}
+		}
+		count := 0.0
+		right := rng.Float64() < scriptRight
+		reads := leading()
+		switch {
+		case right:
+			tap(&count, reads[rng.IntN(len(reads))])
+		case p.Has("button", "Wrong read"):
+			tap(&count, "Wrong read")
+			made := browser.Eval[[]string](p, "[...document.querySelectorAll('.wrongs .answer')].map((e) => e.ariaLabel)")
+			tap(&count, made[rng.IntN(len(made))])
+		default:
+			made := others()
+			tap(&count, made[rng.IntN(len(made))])
+		}
+		if rng.Float64() < scriptOutcome {
+			tap(&count, "Missed")
+		}
+		if !right && rng.Float64() < scriptTag {
+			tap(&count, "Waited too long")
+		}
+		each = append(each, count)
+	}
+	driven := time.Since(began)
+	sum := 0.0
+	for _, n := range each {
+		sum += n
+	}
+	slices.Sort(each)
+	b.ReportMetric(each[len(each)/2], "median-taps/rep")
+	b.ReportMetric(sum/scriptReps, "mean-taps/rep")
+	b.ReportMetric(60/(sum/scriptReps*tapSeconds), "reps/min-by-hand")
+	b.ReportMetric(scriptReps/driven.Minutes(), "reps/min-driven")
+}
+
+// paint logs until five hundred reps stand, and reports how long a tap takes.
+func paint(b *testing.B, p *browser.Page) {
+	log(p, 500-scriptReps)
+	p.Text("500 logged")
+	p.Text("All sent")
+	times := browser.Eval[[]float64](p, `(async () => {
+		const painted = () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => r(performance.now()))));
+		const out = [];
+		for (let i = 0; i < 200; i++) {
+			await new Promise((r) => setTimeout(r, 50));
+			const button = document.querySelector('.answer');
+			const t = performance.now();
+			button.click();
+			out.push(await painted() - t);
+		}
+		return out;
+	})()`)
+	slices.Sort(times)
+	b.ReportMetric(times[len(times)/2], "p50-ms")
+	b.ReportMetric(times[len(times)*95/100], "p95-ms")
 }

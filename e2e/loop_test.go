@@ -82,8 +82,7 @@ func TestCoachPath(t *testing.T) {
 	p.Text(fmt.Sprintf("%d logged", reps))
 	// A wrong read takes what was shown and what was made; undo takes it back.
 	p.Click("button", "Wrong read")
-	p.Click("button", "Under")
-	p.Click("button", "Back cut")
+	p.Click("button", "Under: back cut")
 	p.Text(fmt.Sprintf("%d logged", reps+1))
 	p.Click("button", "Stopped at an angle")
 	p.Press("z")

@@ -45,16 +45,21 @@ var goodHash = func() string {
 
 // world is a server on a fresh database.
 type world struct {
-	t      *testing.T
+	t      testing.TB
 	db     *store.Store
 	server *httptest.Server
 	router routers.Router
 	now    time.Time
 }
 
-func newWorld(t *testing.T) *world {
+func newWorld(t testing.TB) *world {
 	t.Helper()
-	w := &world{t: t, db: pgtest.Store(t), now: evening}
+	return worldOn(t, pgtest.Store(t))
+}
+
+func worldOn(t testing.TB, db *store.Store) *world {
+	t.Helper()
+	w := &world{t: t, db: db, now: evening}
 	w.server = w.process()
 	spec, err := api.GetSpec()
 	if err != nil {

@@ -18,7 +18,7 @@ import (
 
 // stream is what a device hears of a practice.
 type stream struct {
-	t    *testing.T
+	t    testing.TB
 	news chan [2]string // event and data
 }
 

@@ -10,6 +10,7 @@ import (
 	"fmt"
 	lru "github.com/hashicorp/golang-lru/v2"
 	"io/fs"
+	"log/slog"
 	"net/http"
 	"path"
 	"strings"
@@ -125,7 +126,21 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		w.WriteHeader(http.StatusForbidden)
 		fmt.Fprint(w, `{"message":"This request came from another site and was refused. Nothing was changed."}`)
 	}))
-	return csrf.Handler(s.sessions.LoadAndSave(e)), nil
+	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
+		slog.Error("no session could be read or kept", "path", r.URL.Path, "error", err)
+		w.Header().Set("Content-Type", "application/json")
+		w.WriteHeader(http.StatusServiceUnavailable)
+		fmt.Fprint(w, `{"message":"The database does not answer. Nothing was stored; try again in a moment."}`)
+	}
+	inSession := s.sessions.LoadAndSave(e)
+	return csrf.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		// The app itself is served to anybody, whatever the database does.
+		if strings.HasPrefix(r.URL.Path, "/api/") || strings.HasPrefix(r.URL.Path, "/calendar/") {
+			inSession.ServeHTTP(w, r)
+		} else {
+			e.ServeHTTP(w, r)
+		}
+	})), nil
 }
 
 func headers(next echo.HandlerFunc) echo.HandlerFunc {

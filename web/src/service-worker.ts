@@ -35,8 +35,13 @@ worker.addEventListener('fetch', (event) => {
   if (parts.has(url.pathname)) event.respondWith(fromDevice(url.pathname, request));
   // Every address of the app is one page; the server's is newer where it answers.
   else if (request.mode === 'navigate' && !/^\/(api|calendar)\//.test(url.pathname))
-    event.respondWith(fetch(request).catch(() => fromDevice(page, request)));
+    event.respondWith(fetch(request).then(orDevice, () => fromDevice(page, request)));
 });
+
+/** A server in trouble is no reason to show no page. */
+async function orDevice(answer: Response): Promise<Response> {
+  return answer.status < 500 ? answer : ((await (await caches.open(name)).match(page)) ?? answer);
+}
 
 async function fromDevice(path: string, request: Request): Promise<Response> {
   const cache = await caches.open(name);

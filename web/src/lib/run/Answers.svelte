@@ -10,7 +10,6 @@
   let { floor, pointing }: { floor: Floor; pointing: boolean } = $props();
 
   const live = $derived(Boolean(floor.line.current?.live));
-  const asking = $derived(Boolean(floor.wrong && !floor.wrong.cue));
 </script>
 
 <section aria-label="What was seen">
@@ -22,19 +21,29 @@
     </div>
   {:else if !floor.rep}
     <p class="hint">Nobody can run this block now. Go to the next one, or see who is here under More.</p>
-  {:else if asking}
-    <p class="hint">Wrong read. What did the defence show?</p>
-    <div class="grid">
-      {#each floor.cues as c (c)}
-        <button class="answer" onclick={() => (floor.wrong = { cue: c })}>
-          <CueGlyph cue={c} size={52} /><span>{session.cueName(c)}</span>
-        </button>
+  {:else if floor.wrong}
+    <p class="hint stays">What did the defence show, and what did <b>{floor.up?.name}</b> do?</p>
+    <div class="wrongs">
+      {#each floor.rows as row (row.cue)}
+        <div role="group" aria-label={session.cueName(row.cue)}>
+          <span class="cue"><CueGlyph cue={row.cue} size={46} />{session.cueName(row.cue)}</span>
+          {#each floor.wrongs(row) as a (a.key)}
+            <button
+              class="answer"
+              style:--tape={a.read ? tapeOf(a.read) : 'var(--line)'}
+              aria-label={`${session.cueName(row.cue)}: ${session.readName(a.read).toLowerCase()}`}
+              title={session.readName(a.read)}
+              onclick={() => floor.answer(a)}
+            >
+              <ReadGlyph read={a.read} size={40} />
+            </button>
+          {/each}
+        </div>
       {/each}
     </div>
   {:else}
     <p class="hint">
-      {#if floor.wrong}Showed {session.cueName(floor.wrong.cue).toLowerCase()}. What did he do instead?
-      {:else if live}<b>{floor.up?.name}</b> read it right: which one?
+      {#if live}<b>{floor.up?.name}</b> read it right: which one?
       {:else}What did <b>{floor.up?.name}</b> do?{/if}
     </p>
     <div class="grid" class:lead={!live}>
@@ -59,11 +68,7 @@
   {#if floor.rep && !floor.frozen}
     <div class="more">
       {#if live}
-        <button
-          class="tape plain"
-          aria-pressed={floor.wrong !== null}
-          onclick={() => (floor.wrong = floor.wrong ? null : { cue: '' })}
-        >
+        <button class="tape plain" aria-pressed={floor.wrong} onclick={() => (floor.wrong = !floor.wrong)}>
           Wrong read
         </button>
       {/if}
@@ -111,6 +116,31 @@
     line-height: 1.1;
     text-align: left;
     cursor: pointer;
+  }
+  .wrongs {
+    display: grid;
+    gap: 0.7rem;
+    flex: 1;
+  }
+  .wrongs > div {
+    display: grid;
+    grid-template-columns: minmax(7rem, 1.3fr);
+    grid-auto-flow: column;
+    grid-auto-columns: minmax(64px, 1fr);
+    gap: 0.5rem;
+    align-items: stretch;
+  }
+  .wrongs .answer {
+    justify-content: center;
+    padding: 0 0 0 10px;
+  }
+  .cue {
+    display: flex;
+    align-items: center;
+    gap: 0.6rem;
+    font-size: 1.3rem;
+    font-weight: 700;
+    line-height: 1.1;
   }
   .answer.main {
     font-size: 1.9rem;
@@ -188,8 +218,22 @@
     .hint {
       display: none;
     }
-    .frozen .hint {
+    .frozen .hint,
+    .hint.stays {
       display: block;
+    }
+    .wrongs > div {
+      grid-template-columns: 5.2rem;
+      gap: 0.3rem;
+    }
+    .cue {
+      font-size: 1rem;
+      flex-direction: column;
+      align-items: flex-start;
+      gap: 0;
+    }
+    .cue :global(svg) {
+      display: none;
     }
   }
 </style>

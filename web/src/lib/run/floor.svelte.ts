@@ -44,8 +44,8 @@ export class Floor {
   readonly line = new Timeline();
   readonly rota: Rota;
   readonly queue: Queue;
-  /** While a wrong read is being entered: the cue that was shown, once known. */
-  wrong = $state<{ cue: string } | null>(null);
+  /** A wrong read is being entered where the cue is not known beforehand. */
+  wrong = $state(false);
   /** The answer that a clicker's wheel points at. */
   pointed = $state(0);
   /** The rep stays up while the coach talks. */
@@ -192,7 +192,7 @@ export class Floor {
 
   /** Forgets what was half entered: another block is up. */
   fresh() {
-    this.wrong = null;
+    this.wrong = false;
     this.pointed = 0;
     this.frozen = false;
     this.rota.fresh();
@@ -216,34 +216,34 @@ export class Floor {
   known = $derived(Boolean(this.rep && this.rep.cue !== 'none'));
   private readOf = (r: Row) => (this.role === 'cutter' ? r.cutterRead : r.screenerRead);
 
+  private make = (read: string, row: Row, label: string, main: boolean): Answer => ({
+    key: `${row.cue}-${read}-${label}`,
+    read,
+    cue: row.cue,
+    expected: this.readOf(row),
+    label,
+    main
+  });
+
   /** What can be tapped now. */
   answers = $derived.by<Answer[]>(() => {
     const rep = this.rep;
     const current = this.line.current;
     if (!rep || !current) return [];
-    const make = (read: string, row: Row, label: string, main: boolean): Answer => ({
-      key: `${row.cue}-${read}-${label}`,
-      read,
-      cue: row.cue,
-      expected: this.readOf(row),
-      label,
-      main
-    });
-    const row = this.rows.find((r) => r.cue === (this.known ? rep.cue : this.wrong?.cue));
-    if (this.known && row) {
-      if (!current.reads)
-        return [make(this.readOf(row), row, 'Clean', true), make('', row, 'Not clean', false)];
-      return [
-        make(this.readOf(row), row, '', true),
-        ...this.others(row).map((r) => make(r, row, '', false)),
-        make('', row, 'No read', false)
-      ];
-    }
-    if (this.wrong && !this.wrong.cue) return [];
-    if (this.wrong && row)
-      return [...this.others(row).map((r) => make(r, row, '', false)), make('', row, 'No read', false)];
-    return this.rows.map((r) => make(this.readOf(r), r, '', true));
+    const row = this.rows.find((r) => r.cue === rep.cue);
+    if (!this.known || !row) return this.rows.map((r) => this.make(this.readOf(r), r, '', true));
+    if (!current.reads)
+      return [this.make(this.readOf(row), row, 'Clean', true), this.make('', row, 'Not clean', false)];
+    return [this.make(this.readOf(row), row, '', true), ...this.wrongs(row)];
   });
+
+  /** What can be done wrong on a cue. */
+  wrongs(row: Row): Answer[] {
+    return [
+      ...this.others(row).map((r) => this.make(r, row, '', false)),
+      this.make('', row, 'No read', false)
+    ];
+  }
 
   private others(row: Row): string[] {
     const right = this.readOf(row);
@@ -254,8 +254,6 @@ export class Floor {
   readsOf(role: string): string[] {
     return [...new Set(this.rows.map((r) => (role === 'screener' ? r.screenerRead : r.cutterRead)))];
   }
-
-  cues = $derived(this.rows.map((r) => r.cue));
 
   /** Logs an answer for whoever is up and goes on. */
   answer(a: Answer) {
@@ -277,7 +275,7 @@ export class Floor {
       made: a.read
     };
     this.send([event]);
-    this.wrong = null;
+    this.wrong = false;
     this.pointed = 0;
     this.rota.logged(rep.no);
   }
