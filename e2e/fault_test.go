@@ -11,7 +11,7 @@ import (
 	"testing"
 
 	"evrik/e2e/browser"
-	"evrik/internal/pglocal"
+	"evrik/internal/pgtest"
 )
 
 // The network is cut for a whole practice and a thousand reps are sent at its end;
@@ -69,20 +69,8 @@ func TestWholePracticeWithoutNetwork(t *testing.T) {
 // PostgreSQL crashes and comes back while reps are logged.
 func TestDatabaseRestarts(t *testing.T) {
 	t.Parallel()
-	dir, err := os.MkdirTemp("", "evrik-cluster-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { os.RemoveAll(dir) })
-	cluster, err := pglocal.Start(t.Context(), pglocal.Options{Dir: dir})
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = cluster.Stop(t.Context()) })
-	if err := cluster.Ensure(t.Context(), "evrik"); err != nil {
-		t.Fatal(err)
-	}
-	s := launch(t, "demo", "EVRIK_DATABASE_URL="+cluster.URL("evrik"))
+	dir, url := pgtest.Safe(t)
+	s := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
 	p, other := enter(t, s), enter(t, s)
 	floor(p)
 	other.Open(p.Path())

@@ -4,14 +4,13 @@ import (
 	"flag"
 	"fmt"
 	"math/rand/v2"
-	"os"
 	"strings"
 	"sync/atomic"
 	"testing"
 	"time"
 
 	"evrik/e2e/browser"
-	"evrik/internal/pglocal"
+	"evrik/internal/pgtest"
 )
 
 var (
@@ -38,20 +37,8 @@ func (d *device) written() {
 func TestSoak(t *testing.T) {
 	t.Parallel()
 	rng := rand.New(rand.NewPCG(*soakSeed, 0))
-	dir, err := os.MkdirTemp("", "evrik-soak-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { os.RemoveAll(dir) })
-	cluster, err := pglocal.Start(t.Context(), pglocal.Options{Dir: dir})
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = cluster.Stop(t.Context()) })
-	if err := cluster.Ensure(t.Context(), "evrik"); err != nil {
-		t.Fatal(err)
-	}
-	s := launch(t, "demo", "EVRIK_DATABASE_URL="+cluster.URL("evrik"))
+	dir, url := pgtest.Safe(t)
+	s := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
 	via, net := between(t, s)
 	var lostAnswers atomic.Int64
 	luck := func(share float64) bool { return rand.Float64() < share }

@@ -135,3 +135,13 @@ func TestSettings(t *testing.T) {
 		t.Error("an assistant is offered to change the settings")
 	}
 }
+
+// The demo's simulated devices can be left out.
+func TestWithoutStandIns(t *testing.T) {
+	t.Parallel()
+	s := launch(t, "demo", "EVRIK_STANDINS=off", "EVRIK_DATABASE_URL="+pgtest.URL(t))
+	p := enter(t, s)
+	p.Until("fetch('/api/session').then((r) => r.json()).then((v) => v.standIns === undefined)")
+	p.Open("/" + strings.Split(p.Path(), "/")[1] + "/clicker")
+	p.Text("They are switched off")
+}

@@ -37,10 +37,6 @@ var shots = []shot{
 		p.Open("/" + team + "/teach?cue=under")
 		p.Text("on the far side of the screen")
 	}},
-	{"teach-ball", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach?screen=ball&cue=tag")
-		p.Text("paired side")
-	}},
 	{"show", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/show?screen=flare&cue=under")
 		p.Click("button", "Answer")
@@ -58,15 +54,6 @@ var shots = []shot{
 		p.Open("/" + team + "/drills")
 		p.Text("22 of 22")
 	}},
-	{"drill-editor", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/drills/edit?from=slot-twos")
-		p.Text("What happens")
-	}},
-	{"drill-sheet", 718, 1046, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/drills/wing-wing-middle")
-		p.Text("Touches, each")
-		p.Print()
-	}},
 	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/drills/slot-twos")
 		p.Text("As cutter, each")
@@ -82,9 +69,31 @@ var shots = []shot{
 		p.Open("/" + team + "/plan/season")
 		p.Text("Games, and")
 	}},
-	{"run-tablet", 1024, 768, onTheFloor},
+	{"run-tablet", 1024, 768, logging},
 	{"run-phone", 390, 844, onTheFloor},
 	{"run", desk, deskHigh, onTheFloor},
+	{"display", 1280, 720, func(p *browser.Page, team string) {
+		onTheFloor(p, team)
+		p.Click("button", "More")
+		p.Click("tab", "Second screen")
+		p.Click("button", "Code for a screen")
+		p.See("status", "Code")
+		code := browser.Eval[string](p, "document.querySelector('.code').innerText")
+		p.Open("/display")
+		p.Fill("Code", code)
+		p.Click("button", "Show the practice")
+		p.See("timer", "Time left")
+	}},
+	{"clicker", 390, 844, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/clicker")
+		p.See("button", "Undo")
+	}},
+	{"review", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/run")
+		p.See("timer", "Time left")
+		p.Open(p.Path() + "/review")
+		p.See("heading", "Reps each")
+	}},
 	{"squad", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
 		p.Text("Tap a cell for the arithmetic")
@@ -123,6 +132,18 @@ func onTheFloor(p *browser.Page, team string) {
 		p.Click("button", "Next block")
 		p.Settle()
 	}
+}
+
+// logging is the floor in the middle of a block, with its clock running.
+func logging(p *browser.Page, team string) {
+	onTheFloor(p, team)
+	p.Click("button", "Start clock")
+	for i := range 26 {
+		p.Press([]string{"1", "1", "2", "1", "1", "3"}[i%6])
+	}
+	p.Press("2")
+	p.Text("27 logged")
+	p.Text("All sent")
 }
 
 func main() {

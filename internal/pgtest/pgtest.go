@@ -48,6 +48,26 @@ func URL(t testing.TB) string {
 	return cluster.URL(name)
 }
 
+// Safe starts a cluster of its own that waits for the disk, as the product's does, and
+// returns its directory and the address of an empty database in it.
+func Safe(t testing.TB) (dir, url string) {
+	t.Helper()
+	dir, err := os.MkdirTemp("", "evrik-safe-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { os.RemoveAll(dir) })
+	own, err := pglocal.Start(t.Context(), pglocal.Options{Dir: dir})
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = own.Stop(context.Background()) })
+	if err := own.Ensure(t.Context(), "evrik"); err != nil {
+		t.Fatal(err)
+	}
+	return dir, own.URL("evrik")
+}
+
 // Store makes a migrated database and opens it.
 func Store(t testing.TB) *store.Store {
 	t.Helper()

@@ -2,7 +2,6 @@ package web
 
 import (
 	"encoding/json"
-	"os"
 	"slices"
 	"sync"
 	"testing"
@@ -14,7 +13,7 @@ import (
 
 	"evrik/core/court"
 	"evrik/core/reads"
-	"evrik/internal/pglocal"
+	"evrik/internal/pgtest"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
 )
@@ -42,23 +41,11 @@ func BenchmarkSecondViewer(b *testing.B) {
 // other tests' cluster trades that for speed.
 func safely(b *testing.B) (w *world, c club, p api.Practice, at string) {
 	b.Helper()
-	dir, err := os.MkdirTemp("", "evrik-bench-")
-	if err != nil {
+	_, url := pgtest.Safe(b)
+	if err := store.Migrate(b.Context(), url); err != nil {
 		b.Fatal(err)
 	}
-	b.Cleanup(func() { os.RemoveAll(dir) })
-	cluster, err := pglocal.Start(b.Context(), pglocal.Options{Dir: dir})
-	if err != nil {
-		b.Fatal(err)
-	}
-	b.Cleanup(func() { _ = cluster.Stop(b.Context()) })
-	if err := cluster.Ensure(b.Context(), "evrik"); err != nil {
-		b.Fatal(err)
-	}
-	if err := store.Migrate(b.Context(), cluster.URL("evrik")); err != nil {
-		b.Fatal(err)
-	}
-	db, err := store.Open(b.Context(), cluster.URL("evrik"))
+	db, err := store.Open(b.Context(), url)
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -54,15 +54,7 @@ func (d desk) inWords(view api.Practice) string {
 
 // ExportPractice writes a practice as CSV, iCalendar or JSON.
 func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequestObject) (api.ExportPracticeResponseObject, error) {
-	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
-	if err != nil {
-		return nil, err
-	}
-	d, err := s.desk(ctx, team)
-	if err != nil {
-		return nil, err
-	}
-	view, err := s.practiceView(ctx, p, d)
+	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
@@ -76,14 +68,14 @@ func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequest
 		}
 		return api.ExportPractice200TextcsvResponse{Body: &buf, Headers: headers, ContentLength: int64(buf.Len())}, nil
 	case api.Ics:
-		text := calendar(team, []gen.Practice{p}, map[string]string{p.ID.String(): d.inWords(view)}, s.now())
+		text := calendar(d.team, []gen.Practice{p}, map[string]string{p.ID.String(): d.inWords(view)}, s.now())
 		return api.ExportPractice200TextcalendarResponse{Body: strings.NewReader(text), Headers: headers, ContentLength: int64(len(text))}, nil
 	case api.Json:
 		// Who takes part is left out: a plan that travels names no child.
 		for i := range view.Blocks {
 			view.Blocks[i].Players = []string{}
 		}
-		return api.ExportPractice200JSONResponse{Headers: headers, Body: api.PlanFile{Schema: practice.FileSchema, Team: team.Name,
+		return api.ExportPractice200JSONResponse{Headers: headers, Body: api.PlanFile{Schema: practice.FileSchema, Team: d.team.Name,
 			StartsAt: view.StartsAt, Minutes: view.Minutes, Note: view.Note, Terms: view.Terms, Blocks: view.Blocks}}, nil
 	}
 	return nil, invalid("A practice is exported as csv, ics or json.")
@@ -143,26 +135,18 @@ func (s *Server) ReadFeed(ctx context.Context, r api.ReadFeedRequestObject) (api
 
 // MailPractice puts the run sheet into the outbox for every assistant.
 func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObject) (api.MailPracticeResponseObject, error) {
-	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.desk(ctx, team)
-	if err != nil {
-		return nil, err
-	}
-	view, err := s.practiceView(ctx, p, d)
-	if err != nil {
-		return nil, err
-	}
-	staff, err := s.db.StaffOfProgram(ctx, team.ProgramID)
+	staff, err := s.db.StaffOfProgram(ctx, d.team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
 	body := d.inWords(view)
 	m := standin.Message{
-		Subject: fmt.Sprintf("%s practice, %s", team.Name, p.StartsAt.In(d.zone).Format("Monday 2 January, 15:04")), Text: body,
-		Attachments: map[string][]byte{"practice.ics": []byte(calendar(team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
+		Subject: fmt.Sprintf("%s practice, %s", d.team.Name, p.StartsAt.In(d.zone).Format("Monday 2 January, 15:04")), Text: body,
+		Attachments: map[string][]byte{"practice.ics": []byte(calendar(d.team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
 	}
 	out := api.MailPractice200JSONResponse{}
 	for _, who := range staff {
@@ -170,7 +154,7 @@ func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObje
 			continue
 		}
 		m.To = who.Email
-		stored, err := s.outbox.Put(team.ProgramID, m, s.now())
+		stored, err := s.outbox.Put(d.team.ProgramID, m, s.now())
 		if err != nil {
 			return nil, err
 		}

@@ -190,15 +190,7 @@ func earlier(at, now time.Time) time.Time {
 
 // ListCuts lists ways to end a running practice in time.
 func (s *Server) ListCuts(ctx context.Context, r api.ListCutsRequestObject) (api.ListCutsResponseObject, error) {
-	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
-	if err != nil {
-		return nil, err
-	}
-	d, err := s.desk(ctx, team)
-	if err != nil {
-		return nil, err
-	}
-	view, err := s.practiceView(ctx, p, d)
+	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}

@@ -9,6 +9,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/evidence"
+	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/web/api"
 )
@@ -103,6 +104,21 @@ func TestClockIsToldLate(t *testing.T) {
 	}
 }
 
+// Who left early counts in the week's loads all the same.
+func TestLoadsOfWhoLeft(t *testing.T) {
+	w := newWorld(t)
+	c, head, _, at := onFloor(w)
+	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": c.players[0], "state": "left"}, 204, nil)
+	head.do("POST", at+"/clock", map[string]any{"action": "finish"}, 200, nil)
+	var week practice.Week
+	head.do("GET", c.path("/loads"), nil, 200, &week)
+	for _, p := range week.Players {
+		if p.Player == c.players[0].String() && p.Practices != 1 {
+			t.Errorf("%+v", p)
+		}
+	}
+}
+
 // A practice that runs late is cut; what was given up is carried over, and what a
 // device logged in it before it heard of that is taken.
 func TestCutAndCarriedOver(t *testing.T) {
@@ -177,6 +193,9 @@ func TestReviewOfAPractice(t *testing.T) {
 	head.do("POST", at+"/reps", batch(append(events, twice)...), 200, nil)
 	var r api.ReviewView
 	head.do("GET", at+"/review", nil, 200, &r)
+	if len(r.Review.Players) != 8 {
+		t.Errorf("%d players", len(r.Review.Players))
+	}
 	if b := r.Review.Blocks[3]; b.Reps != 26 || b.Right != 24 {
 		t.Errorf("%+v", b)
 	}

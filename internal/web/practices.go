@@ -113,11 +113,12 @@ func (b board) people(present, limited []uuid.UUID) []practice.Person {
 	return out
 }
 
-// attended is who is here, and who keeps out of live blocks.
-func attended(rows []gen.AttendanceRow) (present, limited []uuid.UUID) {
+// attended is who is here, and who keeps out of live blocks; of a practice that is
+// over, everybody who took part: leaving early does not undo what was asked of a player.
+func attended(rows []gen.AttendanceRow, over bool) (present, limited []uuid.UUID) {
 	present, limited = []uuid.UUID{}, []uuid.UUID{}
 	for _, r := range rows {
-		if r.Gone != "" {
+		if r.Gone != "" && !over {
 			continue
 		}
 		present = append(present, r.PlayerID)
@@ -142,7 +143,7 @@ func (s *Server) practiceView(ctx context.Context, p gen.Practice, d desk) (api.
 	if err != nil {
 		return api.Practice{}, err
 	}
-	present, limited := attended(here)
+	present, limited := attended(here, p.Status == string(practice.Done))
 	blocks := store.BlocksOf(rows)
 	return api.Practice{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Limited: limited, Terms: terms,
 		Blocks: blocks, Version: int(p.Version), Status: api.PracticeStatus(p.Status),
@@ -266,15 +267,21 @@ func (s *Server) GetPractice(ctx context.Context, r api.GetPracticeRequestObject
 }
 
 func (s *Server) loadPractice(ctx context.Context, teamID, id uuid.UUID) (api.Practice, error) {
+	_, _, view, err := s.planned(ctx, teamID, id)
+	return view, err
+}
+
+// planned is a practice with its sheet, and what planning takes.
+func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (d desk, p gen.Practice, view api.Practice, err error) {
 	team, p, err := s.practice(ctx, teamID, id)
 	if err != nil {
-		return api.Practice{}, err
+		return d, p, view, err
 	}
-	d, err := s.desk(ctx, team)
-	if err != nil {
-		return api.Practice{}, err
+	if d, err = s.desk(ctx, team); err != nil {
+		return d, p, view, err
 	}
-	return s.practiceView(ctx, p, d)
+	view, err = s.practiceView(ctx, p, d)
+	return d, p, view, err
 }
 
 // AddPractice stores a new plan.

@@ -11,30 +11,22 @@ import (
 
 // GetRun returns everything the floor needs of a practice at once.
 func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.GetRunResponseObject, error) {
-	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.desk(ctx, team)
+	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
 	if err != nil {
 		return nil, err
 	}
-	view, err := s.practiceView(ctx, p, b)
-	if err != nil {
-		return nil, err
-	}
-	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return nil, err
-	}
-	out := api.GetRun200JSONResponse{Practice: view, Players: playerViews(b.players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}}
-	f, err := s.onFloor(ctx, p, b.board)
+	out := api.GetRun200JSONResponse{Practice: view, Players: playerViews(d.players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}}
+	f, err := s.onFloor(ctx, p, d.board)
 	if err != nil {
 		return nil, err
 	}
 	out.Presence = f.presence()
 	for _, block := range view.Blocks {
-		run := f.block(team, block)
+		run := f.block(d.team, block)
 		f.advise(&run, rows)
 		out.Blocks = append(out.Blocks, run)
 	}

@@ -228,8 +228,6 @@
     }
     .cue {
       font-size: 1rem;
-      flex-direction: column;
-      align-items: flex-start;
       gap: 0;
     }
     .cue :global(svg) {
