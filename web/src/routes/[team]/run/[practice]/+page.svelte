@@ -99,7 +99,7 @@
 <svelte:window onkeydown={keys} ononline={() => floor.queue.send()} />
 
 <div class="floor lights-out">
-  {#if failed}
+  {#if failed && !floor.run}
     <div class="message">
       <h1>This practice cannot be shown</h1>
       <p>{failed}</p>
