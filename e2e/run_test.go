@@ -94,6 +94,12 @@ func TestOnTheFloor(t *testing.T) {
 	p.Click("tab", "Who is here")
 	hurt("Marek", "Here")
 	p.Hushed("alert", "licensed")
+	// However often the floor is opened: each time lets go of the stream it followed.
+	for range 8 {
+		p.Open(p.Path())
+		p.See("timer", "Time left")
+	}
+	p.Text("33 logged")
 }
 
 // The practice runs late: what gives is chosen, the plan ends in time, and the review

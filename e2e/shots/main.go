@@ -142,7 +142,7 @@ func logging(p *browser.Page, team string) {
 		p.Press([]string{"1", "1", "2", "1", "1", "3"}[i%6])
 	}
 	p.Press("2")
-	p.Text("27 logged")
+	p.Text(" logged")
 	p.Text("All sent")
 }
 

@@ -1,4 +1,5 @@
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
+import { follow } from './stream';
 import { Timeline } from './timeline.svelte';
 
 type Display = Schemas['Display'];
@@ -13,7 +14,7 @@ export class SecondScreen {
   unpaired = $state('');
   problem = $state('');
   readonly lines = [new Timeline(), new Timeline()] as const;
-  private stream: EventSource | undefined;
+  private unfollow: (() => void) | undefined;
   private again: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
@@ -30,7 +31,7 @@ export class SecondScreen {
         line.hear(view.clock);
       }
       this.unpaired = this.problem = '';
-      if (!this.stream) this.follow();
+      if (!this.unfollow) this.follow();
     } catch (e) {
       if (e instanceof Refusal && (e.status === 401 || e.status === 404)) {
         this.leave();
@@ -49,24 +50,19 @@ export class SecondScreen {
   }
 
   private follow() {
-    const stream = new EventSource('/api/display/live');
-    this.stream = stream;
-    stream.addEventListener('again', () => this.load());
-    stream.addEventListener('clock', (e) => {
-      const clock: Schemas['Clock'] = JSON.parse((e as MessageEvent<string>).data);
-      for (const line of this.lines) line.hear(clock);
+    this.unfollow = follow('/api/display/live', {
+      again: () => this.load(),
+      clock: (data) => {
+        const clock: Schemas['Clock'] = JSON.parse(data);
+        for (const line of this.lines) line.hear(clock);
+      }
     });
-    stream.onerror = () => {
-      if (stream.readyState !== EventSource.CLOSED) return;
-      this.stream = undefined;
-      this.again = setTimeout(() => this.load(), retry);
-    };
   }
 
   leave() {
     clearTimeout(this.again);
-    this.stream?.close();
-    this.stream = undefined;
+    this.unfollow?.();
+    this.unfollow = undefined;
   }
 
   tick() {

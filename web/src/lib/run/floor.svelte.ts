@@ -2,6 +2,7 @@ import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api
 import { device, forgetOthers, keep, kept, unanswered } from '$lib/state/device';
 import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
+import { follow } from './stream';
 import { Rota } from './rota.svelte';
 import { Timeline, type Lane } from './timeline.svelte';
 
@@ -11,7 +12,6 @@ type RepEvent = Schemas['RepEvent'];
 type FloorChange = Schemas['FloorChange'];
 export type Presence = Schemas['Present']['state'];
 
-const followPause = 5000; // ms until following is tried again after a refusal
 const laneKey = 'evrik.end';
 
 /** One logged answer as the surface shows it. */
@@ -53,8 +53,7 @@ export class Floor {
   problem = $state('');
   /** What was changed here and is not in the run yet. */
   private changes = $state.raw<FloorChange[]>([]);
-  private stream: EventSource | undefined;
-  private again: ReturnType<typeof setTimeout> | undefined;
+  private unfollow = () => {};
   /** Reps that have been taken back, so that news of them that comes late is not. */
   private gone = new Set<string>();
 
@@ -367,36 +366,24 @@ export class Floor {
   /** Follows what other devices, and other tabs of this one, do. */
   follow() {
     this.queue.watch((events) => events.forEach((e) => this.apply(e)));
-    this.listen();
+    const { teamId, practiceId } = this.path;
+    this.unfollow = follow(`/api/teams/${teamId}/practices/${practiceId}/live`, {
+      again: () => this.reload(),
+      clock: (data) => this.line.hear(JSON.parse(data)),
+      reps: (data) => this.news(JSON.parse(data))
+    });
   }
 
-  private listen() {
-    const { teamId, practiceId } = this.path;
-    const stream = new EventSource(`/api/teams/${teamId}/practices/${practiceId}/live`);
-    this.stream = stream;
-    const on = (name: string, then: (data: string) => void) =>
-      stream.addEventListener(name, (e) => then((e as MessageEvent<string>).data));
-    on('again', () => this.reload());
-    on('clock', (data) => this.line.hear(JSON.parse(data)));
-    on('reps', (data) => {
-      const news: Schemas['FloorNews'] = JSON.parse(data);
-      const fresh = news.reps
-        .filter((r) => !this.here.has(r.id) && !this.gone.has(r.id))
-        .map((r) => this.logged(r));
-      news.voided.forEach((id) => this.gone.add(id));
-      this.log = [...this.log, ...fresh].filter((l) => !this.gone.has(l.event.id));
-      this.keepShown(fresh, news.voided);
-    });
-    // The browser tries again by itself unless it was refused.
-    stream.onerror = () => {
-      if (stream.readyState !== EventSource.CLOSED) return;
-      this.again = setTimeout(() => this.listen(), followPause);
-    };
+  /** What other devices have logged or taken back. */
+  private news({ reps, voided }: Schemas['FloorNews']) {
+    const fresh = reps.filter((r) => !this.here.has(r.id) && !this.gone.has(r.id)).map((r) => this.logged(r));
+    voided.forEach((id) => this.gone.add(id));
+    this.log = [...this.log, ...fresh].filter((l) => !this.gone.has(l.event.id));
+    this.keepShown(fresh, voided);
   }
 
   leave() {
-    clearTimeout(this.again);
-    this.stream?.close();
+    this.unfollow();
     this.queue.stop();
   }
 
