@@ -50,7 +50,6 @@ export class Floor {
   pointed = $state(0);
   /** The rep stays up while the coach talks. */
   frozen = $state(false);
-  problem = $state('');
   /** What was changed here and is not in the run yet. */
   private changes = $state.raw<FloorChange[]>([]);
   private unfollow = () => {};
@@ -66,7 +65,6 @@ export class Floor {
     this.rota = new Rota({
       block: () => this.line.current?.block.id,
       order: () => this.order,
-      baskets: () => this.line.current?.order?.baskets ?? 1,
       log: () => this.log,
       missing: (r) => this.isMissing(r)
     });

@@ -117,7 +117,11 @@ export class Queue {
   /** Sends what is held, now; while there is no answer it is tried again by itself. */
   send(): Promise<void> {
     if (this.sending) this.again = true;
-    this.sending ??= this.sendNow().finally(() => (this.sending = undefined));
+    this.sending ??= this.sendNow().finally(() => {
+      this.sending = undefined;
+      // What came while the last answer was being put away.
+      if (this.again && this.timer === undefined) this.send();
+    });
     return this.sending;
   }
 

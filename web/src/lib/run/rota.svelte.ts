@@ -20,7 +20,6 @@ export class Rota {
     private from: {
       block: () => string | undefined;
       order: () => OrderRep[];
-      baskets: () => number;
       log: () => { event: RepEvent }[];
       /** True where a player of the rep cannot take part. */
       missing: (r: OrderRep) => boolean;

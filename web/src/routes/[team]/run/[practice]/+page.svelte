@@ -117,7 +117,6 @@
     </div>
   {:else}
     <ClockBar {floor} {team} onmore={() => (more = true)} onlate={() => (late = true)} />
-    {#if floor.problem}<p role="alert" class="message">{floor.problem}</p>{/if}
     <Unsent {floor} {team} />
     <main class="work">
       {#if floor.line.current?.problem}
