@@ -48,7 +48,7 @@ func BehindAt(p Plan, c Clock, now time.Time) Behind {
 // Over is how many minutes late the practice ends as it is planned.
 func (l Behind) Over() float64 {
 	_, rest := l.split()
-	return math.Max(0, minutesFrom(rest)-math.Max(0, l.Left))
+	return math.Max(0, minutesFrom(rest)-l.Left)
 }
 
 // Cut is one way to end in time.
@@ -73,7 +73,7 @@ func Cuts(l Behind, newID func() string) []Cut {
 	cuts := []Cut{}
 	add := func(text string, blocks []Block) {
 		c := Cut{Blocks: append(slices.Clone(past), blocks...), Text: text, Less: planned - l.Plan.covered(blocks),
-			Over: math.Max(0, minutesFrom(blocks)-math.Max(0, l.Left))}
+			Over: math.Max(0, minutesFrom(blocks)-l.Left)}
 		known := slices.ContainsFunc(cuts, func(o Cut) bool { return o.Text == c.Text })
 		if c.Over < over && !known {
 			cuts = append(cuts, c)
