@@ -14,8 +14,10 @@ import (
 // Rep is one judged answer of one player. It never changes; a mistake is
 // voided by another event before reps reach this package.
 type Rep struct {
-	ID     string
-	Block  string
+	ID    string
+	Block string
+	// No is its number in the block; 0 where that is not known.
+	No     int
 	At     time.Time
 	Player string
 	Role   reads.Role

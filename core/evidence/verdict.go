@@ -137,8 +137,7 @@ func (p Policy) Judge(rung drill.Rung, reps []Rep, now time.Time) Judgement {
 	target := p.Target(rung)
 	t := p.Tallied(reps, now)
 	j := Judgement{Tally: t, Target: target}
-	d := newPosterior(t.WeightedRight, t.Weighted)
-	j.Rate, j.Chance = d.mean(), d.above(target)
+	j.Rate, j.Chance = newPosterior(t.WeightedRight, t.Weighted).mean(), even(t.WeightedRight, t.Weighted).above(target)
 	j.Interval = Jeffreys(t.WeightedRight, t.Weighted, p.Level)
 	j.Verdict = p.settled(t.WeightedRight, t.Weighted, target)
 	if j.Verdict == TooFew && t.Weighted < p.StaleReps && t.Reps > 0 {
@@ -161,7 +160,7 @@ func (p Policy) settled(s, n, target float64) Verdict {
 	if n < p.MinReps {
 		return TooFew
 	}
-	switch chance := newPosterior(s, n).above(target); {
+	switch chance := even(s, n).above(target); {
 	case chance >= p.Sure:
 		return HasIt
 	case chance <= 1-p.Sure:

@@ -1,0 +1,65 @@
+package evidence
+
+import (
+	"cmp"
+	"slices"
+
+	"evrik/core/reads"
+)
+
+// Pair is how often a cutter and a screener were both right in one rep.
+type Pair struct {
+	Cutter   string   `json:"cutter"`
+	Screener string   `json:"screener"`
+	Reps     int      `json:"reps"`
+	Both     int      `json:"both"`
+	Rate     float64  `json:"rate"`
+	Interval Interval `json:"interval"`
+}
+
+// MinPair is the fewest reps of a pair that are told (assumption).
+const MinPair = 4
+
+// Pairs finds who screens well for whom, from the reps in which both roles were
+// judged: the pairs of which the lower end of the range is highest first. Reps count
+// once.
+func (p Policy) Pairs(cutter, screener reads.Role, reps []Rep) []Pair {
+	type place struct {
+		block string
+		no    int
+	}
+	screens := map[place]Rep{}
+	for _, r := range reps {
+		if r.Role == screener && r.No > 0 {
+			screens[place{r.Block, r.No}] = r
+		}
+	}
+	found := map[[2]string]*Pair{}
+	for _, r := range reps {
+		s, both := screens[place{r.Block, r.No}]
+		if r.Role != cutter || !both {
+			continue
+		}
+		key := [2]string{r.Player, s.Player}
+		if found[key] == nil {
+			found[key] = &Pair{Cutter: r.Player, Screener: s.Player}
+		}
+		found[key].Reps++
+		if r.Right && s.Right {
+			found[key].Both++
+		}
+	}
+	out := []Pair{}
+	for _, pr := range found {
+		if pr.Reps < MinPair {
+			continue
+		}
+		s, n := float64(pr.Both), float64(pr.Reps)
+		pr.Rate, pr.Interval = newPosterior(s, n).mean(), Jeffreys(s, n, p.Level)
+		out = append(out, *pr)
+	}
+	slices.SortFunc(out, func(a, b Pair) int {
+		return cmp.Or(cmp.Compare(b.Interval.Low, a.Interval.Low), cmp.Compare(a.Cutter, b.Cutter), cmp.Compare(a.Screener, b.Screener))
+	})
+	return out
+}
