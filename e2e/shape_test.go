@@ -38,7 +38,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{team + "/teach/cards?screen=handoff", "Behind him!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
-		{team + "/squad", "Tap a cell"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
+		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "Made in its place"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"},
 	}
 	for _, size := range [][2]int64{{390, 844}, {1024, 768}, {1280, 800}} {

@@ -115,3 +115,27 @@ func HoldOnRung(lines []Line, rung drill.Rung) int {
 func OfPlayers(lines []Line, players []string) []Line {
 	return slices.DeleteFunc(slices.Clone(lines), func(l Line) bool { return !slices.Contains(players, l.Player) })
 }
+
+// ByNeed orders players' standings on one read by how much it holds them back: not
+// yet, then stale, then tried, then never seen, and who has it last; the weakest rate
+// first among equals.
+func ByNeed(standings []Standing) []Standing {
+	rank := func(s Standing) int {
+		switch {
+		case s.Judgement.Verdict == NotYet:
+			return 0
+		case s.Judgement.Verdict == Stale:
+			return 1
+		case s.Judgement.Verdict == HasIt:
+			return 4
+		case s.Judgement.Tally.Reps > 0:
+			return 2
+		}
+		return 3
+	}
+	out := slices.Clone(standings)
+	slices.SortStableFunc(out, func(a, b Standing) int {
+		return cmp.Or(cmp.Compare(rank(a), rank(b)), cmp.Compare(a.Judgement.Rate, b.Judgement.Rate))
+	})
+	return out
+}

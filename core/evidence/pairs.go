@@ -63,3 +63,17 @@ func (p Policy) Pairs(cutter, screener reads.Role, reps []Rep) []Pair {
 	})
 	return out
 }
+
+// partners are the roles that meet in a screen: who uses it and who sets it.
+var partners = map[reads.Role][2]reads.Role{
+	reads.Cutter: {reads.Cutter, reads.Screener}, reads.Handler: {reads.Handler, reads.Screener}, reads.Screener: {reads.Cutter, reads.Screener},
+}
+
+// PairsOn are the pairs in the reps that asked one of the two for a read.
+func (p Policy) PairsOn(role reads.Role, read reads.Read, reps []Rep) []Pair {
+	pair, ok := partners[role]
+	if !ok {
+		return []Pair{}
+	}
+	return p.Pairs(pair[0], pair[1], slices.DeleteFunc(slices.Clone(reps), func(r Rep) bool { return r.Role == role && r.Expected != read }))
+}

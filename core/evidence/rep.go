@@ -94,3 +94,8 @@ func Since(reps []Rep, from time.Time) []Rep {
 	}
 	return out
 }
+
+// Asking are the reps that asked for a read.
+func Asking(read reads.Read, reps []Rep) []Rep {
+	return slices.DeleteFunc(slices.Clone(reps), func(r Rep) bool { return r.Expected != read })
+}

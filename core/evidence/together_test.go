@@ -93,6 +93,40 @@ func TestPairs(t *testing.T) {
 	}
 }
 
+func TestPairsOnOneRead(t *testing.T) {
+	var reps []Rep
+	for n := 1; n <= 10; n++ {
+		asked := []reads.Read{reads.Curl, reads.Fade}[n%2]
+		reps = append(reps, Rep{Block: "b", No: n, Player: "a", Role: reads.Cutter, Expected: asked, Right: true}, Rep{Block: "b", No: n, Player: "x", Role: reads.Screener, Expected: reads.Pop, Right: n > 2})
+	}
+	p := DefaultPolicy()
+	if got := p.PairsOn(reads.Cutter, reads.Curl, reps); len(got) != 1 || got[0].Reps != 5 || got[0].Both != 4 {
+		t.Errorf("%+v", got)
+	}
+	if got := p.PairsOn(reads.Pivot, reads.Curl, reps); got == nil || len(got) != 0 {
+		t.Errorf("%+v", got)
+	}
+	if got := Asking(reads.Curl, reps); len(got) != 5 {
+		t.Errorf("%d", len(got))
+	}
+}
+
+// Who is held back comes first, the weakest of them before the others.
+func TestByNeed(t *testing.T) {
+	p := DefaultPolicy()
+	stand := func(player, answers string, age int) Standing {
+		return p.Stand(player, "curl", made(answers, age), now)
+	}
+	got := ByNeed([]Standing{stand("has", "++++++++++", 0), stand("none", "", 0), stand("few", "++", 0), stand("weak", "----------", 0), stand("half", "+-+-+-+---", 0), stand("stale", "++++++++++", 120)})
+	var order []string
+	for _, s := range got {
+		order = append(order, s.Player)
+	}
+	if fmt.Sprint(order) != "[weak half stale few none has]" {
+		t.Error(order)
+	}
+}
+
 func TestCurve(t *testing.T) {
 	p := DefaultPolicy()
 	reps := append(append(made("+---", 21), made("++-+", 20)...), made("++++++", 0)...)

@@ -103,7 +103,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{screenId}", uuid.NewString())
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 

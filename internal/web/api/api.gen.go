@@ -483,6 +483,9 @@ type ClockAction struct {
 // ClockActionAction defines model for ClockAction.Action.
 type ClockActionAction string
 
+// Confusion defines model for Confusion.
+type Confusion = evidence.Confusion
+
 // Correction defines model for Correction.
 type Correction = evidence.Correction
 
@@ -500,6 +503,9 @@ type Cover = practice.Cover
 
 // CueInfo defines model for CueInfo.
 type CueInfo = reads.CueInfo
+
+// CurvePoint defines model for CurvePoint.
+type CurvePoint = evidence.Point
 
 // Cut defines model for Cut.
 type Cut = practice.Cut
@@ -901,6 +907,27 @@ type ReadInfo = reads.ReadInfo
 // ReadMap defines model for ReadMap.
 type ReadMap = reads.Map
 
+// ReadPage defines model for ReadPage.
+type ReadPage struct {
+	Confusion   Confusion         `json:"confusion"`
+	Corrections []CorrectionCount `json:"corrections"`
+
+	// Curve the team's answers week by week
+	Curve []CurvePoint `json:"curve"`
+
+	// Drills drills that ask for it
+	Drills []string `json:"drills"`
+
+	// Pairs where one of the two made this read: who screens well for whom
+	Pairs   []RolePair `json:"pairs"`
+	Players []Player   `json:"players"`
+	Read    string     `json:"read"`
+	Role    string     `json:"role"`
+
+	// Standings of every player, those it holds back first
+	Standings []Standing `json:"standings"`
+}
+
 // RepBatch defines model for RepBatch.
 type RepBatch struct {
 	Events []RepEvent `json:"events"`
@@ -967,6 +994,9 @@ type ReviewView struct {
 
 // ReviewViewStatus defines model for ReviewView.Status.
 type ReviewViewStatus string
+
+// RolePair defines model for RolePair.
+type RolePair = evidence.Pair
 
 // Row defines model for Row.
 type Row = reads.Row
@@ -1523,6 +1553,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/readmap)
 	ReadMap(ctx *echo.Context, teamId TeamId, params ReadMapParams) error
+
+	// (GET /api/teams/{teamId}/reads/{read})
+	GetRead(ctx *echo.Context, teamId TeamId, read string) error
 
 	// (GET /api/teams/{teamId}/roster)
 	ExportRoster(ctx *echo.Context, teamId TeamId) error
@@ -2665,6 +2698,30 @@ func (w *ServerInterfaceWrapper) ReadMap(ctx *echo.Context) error {
 	return err
 }
 
+// GetRead converts echo context to params.
+func (w *ServerInterfaceWrapper) GetRead(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "read" -------------
+	var read string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "read", ctx.Param("read"), &read, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter read: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetRead(ctx, teamId, read)
+	return err
+}
+
 // ExportRoster converts echo context to params.
 func (w *ServerInterfaceWrapper) ExportRoster(ctx *echo.Context) error {
 	var err error
@@ -2956,6 +3013,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ExportRoster, options.OperationMiddlewares["exportRoster"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ImportRoster, options.OperationMiddlewares["importRoster"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/board", wrapper.GetBoard, options.OperationMiddlewares["getBoard"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/reads/:read", wrapper.GetRead, options.OperationMiddlewares["getRead"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/sheet", wrapper.LayOut, options.OperationMiddlewares["layOut"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices", wrapper.ListPractices, options.OperationMiddlewares["listPractices"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices", wrapper.AddPractice, options.OperationMiddlewares["addPractice"]...)
@@ -5412,6 +5470,46 @@ func (response ReadMapdefaultJSONResponse) VisitReadMapResponse(w http.ResponseW
 	return err
 }
 
+type GetReadRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Read   string `json:"read"`
+}
+
+type GetReadResponseObject interface {
+	VisitGetReadResponse(w http.ResponseWriter) error
+}
+
+type GetRead200JSONResponse ReadPage
+
+func (response GetRead200JSONResponse) VisitGetReadResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetReaddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetReaddefaultJSONResponse) VisitGetReadResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ExportRosterRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 }
@@ -6048,6 +6146,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/readmap)
 	ReadMap(ctx context.Context, request ReadMapRequestObject) (ReadMapResponseObject, error)
+
+	// (GET /api/teams/{teamId}/reads/{read})
+	GetRead(ctx context.Context, request GetReadRequestObject) (GetReadResponseObject, error)
 
 	// (GET /api/teams/{teamId}/roster)
 	ExportRoster(ctx context.Context, request ExportRosterRequestObject) (ExportRosterResponseObject, error)
@@ -8078,6 +8179,32 @@ func (sh *strictHandler) ReadMap(ctx *echo.Context, teamId TeamId, params ReadMa
 	return nil
 }
 
+// GetRead operation middleware
+func (sh *strictHandler) GetRead(ctx *echo.Context, teamId TeamId, read string) error {
+	var request GetReadRequestObject
+
+	request.TeamId = teamId
+	request.Read = read
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetRead(ctx.Request().Context(), request.(GetReadRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetRead")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetReadResponseObject); ok {
+		return validResponse.VisitGetReadResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // ExportRoster operation middleware
 func (sh *strictHandler) ExportRoster(ctx *echo.Context, teamId TeamId) error {
 	var request ExportRosterRequestObject
@@ -8433,186 +8560,192 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3L3rctw4siD8Koj6vgjPRJQtdZ+e2Q37l1tuT/uM7dZKPjPbcaJ/QGRWES0WwAFAleo4/FL7CPtkG7jx",
-	"UkyQYF1kn/5luUjikplI5D0/LzKxqQQHrtXi5edFRSXdgAbp/lfSHch3ufmb8cXLRUV1sVguON2A+V94",
-	"vFxI+FfNJOSLl1rWsFyorIANNd+thNxQvXi5qGtm3tS7ynyrtGR8vfjyZbmoJM00yyA+T/vCcTMpTVer",
-	"6DTh6XFzaKCb6BT+4TEzfDEfq0pwBRZH1x445u9McA1cmz9pVZUso5oJfvG7Etz81k7y/0tYLV4u/r+L",
-	"FvsX7qm6aAa0c+WgMskqM87i5YKSqnm6XFxLcVfC5oQzu/GQibcF1aSgVQUc8iWx/91SRe6h0v6/WpBc",
-	"mGXdglLMzXuSZYXx0GUJwhRRbM0hJ4yb6T8BPR1I7GAoIgwpPVNEgdaMr5Wjb/eVGfT1Gt6zDfOnWooK",
-	"pGaOYu4ot/S5R1nLxYY+/ixqd/T9Q15v7kD6hx8YrzVEH1+D/CfAfecx4xrW/jnjY5+784GsSYLSb+hO",
-	"4aMqUcsM+/BL94j9p9uyn6W3lt6+ervogKOzimbK35qTKe5+h0wvlovH52vx3P8YjskLj4TO0+dsUwmp",
-	"HbfVxeLlAh4ku7/IhISL9nh9WS5ec7UFOUQgzTKoNDgmo2GjUMj5H6iUdGf+nxWQ3aveN2OUd2VeR8ep",
-	"cUzlkLHcLbdPq7oAksMKeA6ScKAGmOa0ZgXla8bXxLxA3V6Xw3ELKKupxf5s3vmyXJRUdxd3J0QJlDv6",
-	"lGvGh4tbAeh21g5BwqNGt8mFxvcv7JDpAP7FLQGBsBTbqY9vxNbSfyYBOLocxXK7TuD1xhyBElZmo5Kt",
-	"C92h3vaDbbGbPkh+Qj+8I4YGuB7+HnjLlk5b4nDTeCi6nbaQa2h04nBJoLl68TpQTNrJsh/Z/fxYiuwe",
-	"Y4vqHnSE0eSSlSUKZ3DMtE9Vl2QlpKXrbSFKIKtSCLkk3xEhyff2meBAgHcu+M5kLE8QBJaLe+amDhh2",
-	"a1wuxNagYks1SBTRmzE+LMxR8uJff09O2lNE03uwWyvcm89IVdLMss/hsasYx8+jH204jblSzRSKVFTq",
-	"V4QbSG2AckXgAeTuTuSGgJojNgmmDX18517+7vJyeNgUZILnODQUQB8VjOu//oDiTGm6xvmCZrpMuKLs",
-	"4i1KwyfLBqNu8BZzy4ZY2/X71TqCbOHrUNBFbOrN5Y7JQRfXj4LKfHjCMlHWmz0OOXltlYxDOlO1M79n",
-	"HLChOjSXNNi1fR/n0CkotW8tm213keJ2NUBFgJ3dwRB+UJbpq7/VlOcRoLqFTO/Av7f0U0+QDjywHLgV",
-	"ejgkU074yk5+FSEcKSGbd71eNd9ciZprXJLR2kHhhABNIygJmdcNkqZ+L9ZryG+gwuZ2d/JJNhJFv4NU",
-	"Z65lDynNhjCKvqKalmJdIxRN1zPOdqvSYLg8ikTwEWup5wxWS30tQUGE1mbs9KqGd3wlsHHslZA+0ht7",
-	"gyDjFLXUV7TWXlHu38GqEFtOtgVwQokjAqPmmm+wG7akeT6D/G5qvo5tz0lpySMBzWMjOUqdwS7t+9HR",
-	"KqFRYQUkEEosVp4pEmSkjHJyB10x5UB0qy3TWQHI1LIuQRGxIiV7ACJrvlZHz4cK++50UytiWCoO0Ois",
-	"rqGBhkD3+YM/TUt35Pv0hzINq34OGIZV1zBRjeEmDXGPi58aV+8wmUwYISioieazJO3ErX++cnIVUU5g",
-	"TTlKf5wwZwpbMak0UZpKp3I1QmtONTzXzJo+BgC6C/NNytFWXYd8fBEltbp9nRUz1gAlrRTkHxAqFyur",
-	"athVLgnVhFuNMUEg506JHpoiFMgHkM8U8ctJW6OsOTd/otSkNNW16upiVUk5tyAQldWXc8EB0cb2T5wb",
-	"qAuSdmq3J/SwGPC8zgIz37cWhd/D4iyNWLVCVItAAsvFinGmCnva7aIx3ZHqcfybbS7J3Y4MIG00uS1h",
-	"K1LCShNR65OT6B4s/b5ReLUX/wBcaynqCuUlERYTMV1irMTbH90UqcJ0Z7GHidR7gjAiXfufY5aIwZYr",
-	"kD/XPJcYN6hAksI9JBIqNTSuYZBxa+iNPB8+V36Qg4BUSwQ0VGZ/oxV64VCZ3dCc1bjl4C5owIMnKwnw",
-	"qfAmvsHTgpar98DXZrHI45Jy+CfLI08rJ32iZnTG17/U+NW5jQy4rwy40XtrDB93wbEMUOsut7vvAJ12",
-	"VROotrLDC4eiVOzab1rUXjegGdC+G2FStJ/PAdLdE13m4L/xElMaaK4DaubD5gFzMGTmZ8DpN4dN33/U",
-	"oU72AJPWviGTMcIPTrRzrCx2FL+GrqXFr3fZbCrV/uVgc5D9KwjYA8Ce6ApJk0D9Ig6QQWvkpNhbeIYh",
-	"zl7amD0PFCbnVcDtdUF0QTWhEggXmnicEcp3ZCMkYJ6aQML9Ab2p1MglSrOyJMBzI55qdIw0dcCDwL/u",
-	"t+IXkExVtT6UpjBfblbPMVHUqGliHIBGkAsLaYFIqAUtUz0pTtR3JUxe+P5c2aVj0tkbunsvKGIGLKjM",
-	"x5zIv9ebSkXdz5HP9hbXmti7s4WxU7EctnAQpt8wZdjX0UfwpubRU5gFmXqUXsLXwXhF85wZ8qDldW9h",
-	"iC+4S0qGZ1lThTcfDDA+xE4HdXOt9v8OUsEONdJKsZae/aQ5AMIHmGXGKFG4xgo0K4LKyjgJJ2klxcZp",
-	"s7BmQaUb+rFip2i4BO0jTca5ln2r5zsKbKy9JDOvAvpNdUDlkY+eU0enHwSuSDUu0yT75KYZZex1P9f+",
-	"FoOfzA+CLjasZk/AvxM1LjFnzjg101tlFlVt9k37k5+t2CNm4+uY0Czh2H0SpshaiJyshOwS0OQkRevZ",
-	"PVK3XS6qgqoZBu1r8zp6JIVi84z21/4L3C2nKU6Msi570RBitXqew+p56TxVK1GWVjPZMs5BqudK0501",
-	"cNLqOTj3qsFR/ryizJ4Y5WZSqJVE0YRQCrsk9y5GsG1oB2LCYrq205NtIRQQK7pZoUnTel2gRnrrQ57l",
-	"PVyjGNtSnRXzqHsr5L0/Zs1He8fQxnLMPGt4INIelF2AShgfA/SoCbyrmTle0aXZ5hx0SK89Z11uEOAW",
-	"jnqHvzSomRAu7OF/8cazujS5wjHGL4H/vWXuFOD3uItE3Y8zdDxnxUowN7gRxB9AKib4kigAkotMuWle",
-	"ONJ58bsS/JULyWSaFKLMlWFZNrQH8mAbdKvuRny1GHnL1rUELEKnF4PT0S/XNZX5LM5WQvD9zlDnW5fS",
-	"cAlbIfN5mr79ollJs4ml22c7XZK2dw1SzbAQtsreW1aW73iFqXxVSXlqtLAbwgJJVD1WCw/gZZ1ClKCm",
-	"jeB22jDQbyh9lCXk51NR70QdsXCsI8ZAo5uORscKCTdQ4Q+tsT3OG7Ogn42bqB68MS8lii/zKph5eZol",
-	"WmnwASKBXBKo2r+/EbTgB2pLq6Qvk9AYLAvHaPd7yn0KcA4a3e08ZXhVeJfn6G1tX7J+6pLh8uwDLXv3",
-	"ZUT/bZQDN2/4LhwKdwQaiggTtmTQOLy6R6JzAFI1aH/GD1Kg35ZCyCvrrkREjZUGeQMV4lGHymqpTDsj",
-	"lNLOcLihj2xjeNlfLi8vrSLl/nuJuR2dg2ymY2tfwqOayJr3bCsxr+yBsaKG/hbeY8AzQKXYNqZpcngj",
-	"DfeYfgHWWFeyDXPeaB9+XPRt2mO3JNVtQGSDNPQ6MOj+CFuEgUio1GmCrB4EyzF3V2uzzIU3WdZcdw2W",
-	"6ZGqo5Ko96X5dWBw+NkHyu8ZzVqtL8Jlfxd3OHfWUFXonkVZglwSI6cQIc22C3fDD7e0FRFxqRDTTNO8",
-	"tLTra1fjxkzhnKUQ96O3yw7ddjTEpKKq5+PPmXQMTN2zynrnOX6QJNtE4gZGYo+1QFe3ZTzHIhvaMOBx",
-	"/q4NRO1OmqCWu10vjNjP4JadJB1QhnqCldjAnch3jpEqwriLCtBS8DXJhORd8b8LlhT12c/aVbccwiMq",
-	"NSY02xMzX2T+mWGexEhazEhmU8TtFU3qiOVieH3Cqbp22LTdM33I5kWJmuYj1lsu9K8w0xo21yFo7x/3",
-	"JH0SLcRb2M75ZsCQrYHfux/9PsNSmvGXFjSpsQwWuAcFMLyzL96AqkuEOEFKMcOEfiO2P5kvMLh5xT2P",
-	"+FlAKTwRYt/P4l/sDLgMy8SYjrfqRzyqk1fr783nxzhf/SgxL6xZZp2vIdh/9xhEQXkGePAi1yAfKGKf",
-	"Ltg6EgmCBpDsLdrZNO0Y2GJlP1uuHdwmib3jr296k3SzXYBr4FnkMILuZ7x0PtS0LBEsllTNkJslxNx8",
-	"LrsNfbQF8ywS1BAe3ux9H4Grm2YZZLL+152plm5j6CVK5ToiZzyAzFmme+I0VY7HPN+5OFQhnq8sd3Hs",
-	"ZlKiDmMGDHjkd0ivWdIyUGqfDhq8drCfytbaU3EQb/s7dvCpnvYUMJ/3MY1R7RQODFPvQSnMpQCPdFOV",
-	"mNuGkqwEKjtm+gokyWpYBhlIyByk0TWl2CaHbd+G4UbTpEY1HPuSyzCddRvEA+znhdU3YfRpG66ETgxS",
-	"X/g9BUC0MeoNmlDcBqgh1QaYIhU1xyO3aDPCckCfDaB6pshKOslrEDT4AUCrXw+IG6Qyu9WSmnP3v/HA",
-	"QqrAbPHXeNgh/ihjMithZOomQO/XaGRiPPTQPP01GrL4My1XkYuGr6NL2kN0u4AuFMLUzd57g3am721w",
-	"DxyD8MUWB8sOOpNi8d57+psbivdeZLS88W7KPkGdsy7DWH2FfZFtVqWE5AIJzb4PsvW1RpvIDXHyNIhI",
-	"otmB7srlIocHX74FYUKl3R5hqEsXHivI+iLNbMPgWMWEPFLooNaZiMUFpNsMJVQfRZoY13U3xFRAWfey",
-	"Mw4uhIDJ/cF475bsTZNNcmQIQK2tCaxXGKHBkAfnshEdfSRigOV+upQnCuzO+kBZeRyxR1yiqnZzoMQs",
-	"ElUka18KI0VlKrOHT95vsr8PTbNiE+pRpR+vjQfLaPiQeSfZZWNHbDw23YXhW5L3R0mpKyk2P/p7DTdM",
-	"SrG5ZXn8hQnHNSaouie2hhFo4q32iEUuPu0e0EKshE3v6e5ob/2dMZv1Jd2vFs7zr9dYlNo8uTnEZU4l",
-	"eaOZ1KNp/x9he6vpaoXoGYGyZ0RnUaUi8QgtB21dNdaORZViSlOewBM9jsEfEM//mknx7T3qbqWyg4w4",
-	"LjrxdTKnw/hTMwa6SmfveJLiA20id/9Mut9tjRhX9MwG0BitQwPdkDtqb6IZUX/m++SFWwMkMkooh5RW",
-	"OO6UpTa2XnQdiMRhuuSI725M8fi3qXk77TDd+Nre2uIFw/BiC2oRUOa33lAKRrC+hlQ0TXqv1lUIQJY9",
-	"b11Hi/MexGGJLKKFc974+g/PVFPSa0nYihRASqAPoEjBFNnYAB400IX3gzT6POsw71rUjzJa2aeikuLV",
-	"D8J+zU7Elre1y6h22r+P5JuwETq22pnIw7cDh67bzTvjLBiS3Dce9/M9OL/IHEv6uqOKRUscuHReu1Zi",
-	"BFYbzI4qUmNVtKxvfMwl21ZkQUpwGTRkEbvySOqHlffRJ0IX0aS0ikrN409j9XNGTdDdQi3I00oyHoOc",
-	"S6lP0dJHa7YEGHb0EKcNNdttoNLO2S4tmgaD3RhCg5rr95sRrWGpOFYRZ+zkV3sMo+sjoEz3k/yjh7tS",
-	"i4ae8XJc7jy1gzZTB9gkxfu6wzo/3td+F4nrpAbb6VczZbJfR+0vSBm18ep5gsNY6ExBH4DcGUVE1pxQ",
-	"njexV7NJoV3l95dYubd4Ib+CSrR8ZVaDX6ZlfHrLMpv+Jlba2p3j9N2u5YdLLBFypd8yqXTM/KKz4pb9",
-	"F2afvmNrRWy4MLF/Cu6qwPhAckyD64hDCZlGvTKAo+m8h9Th+8tEHb6EBZ6mMp9Yg2F2Jz0KkdSkUMKv",
-	"lfJanhFwg0p4gbYj9SojF23E1ji4X7t1TacuyVRBPoN8qkzZ8dVKVSkie3+8im/y8ZdT7ebxNr6dfXXZ",
-	"msTMegPSu2bC4SUdNtCdxKE06cYwxHLAfbHlsRQ5mRXsoWdl7rCCeVl+PnUkQYwJ56aZvf0YPSZ++ZEb",
-	"7+BVDnOv/EN3I2ypIqEu0jJ1S2P7uKaYfYRmGZSIoqIv1P/9Pxh7DMrU8H3sbQk00zNCCr1Oho6/JOIB",
-	"JAmxf88U8fYlJMCxSl3ioLKPAYcbIay+CWq0S5s4KC5P9IUFdupR2bSpp/YaGJVsO1KIZe/tf/b5iM/b",
-	"mWH1SzSWxeMOj7b/dZOYekZAlKJt6idWlWpMEczx6NeVkOnuiViQ8XKxZT03dsPO9g+sWLgxkvSdqPE9",
-	"JZo1FH+xVmILmyRe74A7n9v7ew3L+IrptSHrMcEqFt5s9OS0vbg1HbQZHjIbB+0qSsqNsE45sSVGVqwc",
-	"BmycKm9s1OQYrRvfNoJAZddZFu9oTQDzQE5v7ZN9aRhiY1e4DKUEmlV1rZ6+orubpikygHIEtLhFXrf2",
-	"uOF9o2E0UWzm4UsOCescy6RUMEmz0ZSDe9il09nf8SoWMzIn7HSzc54bTDQbCghIy0R1rq65VsnrhvXs",
-	"HU4WKbpYUJ6XPWbVeXi2sODlQhVC6Ni820iNyOlo4nZDfpSl3Xo7X+woRc08h0Hua4HkWGjskaJQGuSL",
-	"n7iWM4jRfuSo0XrlByB9RLnTbpqZPC7Ma2nF3OzU8z3c150LOjVv3uXOjB2h0yTOV0LPy41vkuLtp2ny",
-	"Qyt2zJYgop7pU4kGqdFYPl9ylmHtNGKISwXVx009M1l5tnRzeKHdeQLQHEtFP6wAEYkCZLvpsHtiUjvf",
-	"sq0B7ICJsv1e0YWTEe1Ep5QOcQ5bttyDzZ6udVOSvNnayUzET0jYU8bqA+TyA6lvzAIF3vhk7VAbmgMR",
-	"fNoOlUarYwK8J7/berOh8vCkrFF8xpN8npJtJJ/15tRKqGJQa+gwpnQ/dZ594yt24+Krbno87kXgtJl+",
-	"g6BCnx/UNMHKBO1GTEykBEaW0ZTuS3eDpEd1S6wghFm6K2gfbL0+HFv3AyVjBy2EDTdGfxmpYND0sTiy",
-	"YOxYhmyBF7obkcF8XJ/7Mkn1a/YxX/0zn36gFd70CE9oEaWKer+wwowcSM7WTLtsLCjLJaGcMJ7DI2Fc",
-	"C1LCuteSrSv0rn2ftzkByXLNeGQhdzsNnXVo4LqwxUcoWQnRq41vXkW5Z6gLhHQixIJ9B9O+HExL7kBv",
-	"AXgb5kR8AwZN70p4pmylOeugNz+GXo4hQApZNa/L0nwaqosN1yqZ78uYFCQdEtemUlV8gSM/uutftfA0",
-	"06SK+XKkDdoDxpJo/QOtDiLz6sdQQG/P4P8wiHkfb31T/WS+mBRW9iDjp8G5kB/yW8uk6cql0bwaJHmm",
-	"23hUEVWILaALaTNwNvQxVN//6w+nq7YjrUv2QbAc1Uymc3CG95I9iM29ZN57RWBT6Z1r22S7Jm6pwlb3",
-	"BPk70VtorpvfwEzN7/3RbaZoUxFG8mluoLqBDFiFEP49F1usP5YWEnJyB6vjSvws/UjDGThsyZbpguiC",
-	"Ga77rxqUPl0xIT/t0m8QB8sDg22ScpkksgSJG00DpbjZ/6BE/zn9NkOjzVYdkDZ02cf37dNl3PIf42Wn",
-	"7bRyokYqaDaCCLWejjN0YaFhyT7GA/Ad02hmY3ArhbNTz8fdaB5mJI1y/1oeJAq6+WY7b5Di3m5ngwxD",
-	"j/HUPF3PDw5K0nXffvQWmv0SbYHPdC7fXuxmrH6y+zDOu/6B8q+UTJZettKobel0HWUbMIxLffatp7ed",
-	"1hLTZHxVEeVuqaZLRBsRlQSUT7XkCTdWY3RpTC0tictAnG6hHmMoaaApXqPhktc+Wjry+CaWf7Jhyjay",
-	"nqc2VlSpkTljDu0QPxj/0L9wE0+XiXSS1wWmTq5qqQuQvnG/re5mq5osrXpohVBdwI749OaYsLCaUxsN",
-	"T7FhKxTTEdUTJy+Xrq1cJZEOXvfgFiJ0OoSxB/oeAjs04MGYZkYR20NUy1C0a8xUhxiMkGKCJeMQNP8V",
-	"K2Hp+73T3DWC/W7a9uUafUVNeqi3ttnBAQ7bm5p/Qw1TTncvVB3XZHLyZajqOtFcnxRi+4qY35iytUs5",
-	"3UBOCqp8JdNNcgvbYNw+NqtnpAZrJPeyH1MfpJ+srdig8Dq3nSshoH1o98iDYSBcmXXlLqCdvS23eJPM",
-	"mWWro13TREhImUx+8UW6g6Ue5afI/R3aFeeQuXB0rN7GCSpFhQyMhIYTERN6aEBsgRVB4nqWCT0O9qhx",
-	"3etd0SZ2sc4ABU22vLsZ2hYBBdWTu0eTAAI45gdD3GaFEEgewIrm8ElcubKt6EZXJZUwktJkY3eiz/fg",
-	"0ZuuN3ZvoKQL1W9p/p3q8i+uRA6YQhipj5NoJKy5dhHeh5YysAsI42BnolN7bUbjI2/VmlfbqO0kP4zZ",
-	"phvmaj52m+/4Hhf+n4LyXKxWrrkKbgmc3aGIyrklZCoQ1V4Z2TGO5duUoH2Iyrliv7oH7xbYl1vxWK7k",
-	"kjLJL89N9ArfjcvZ/byvpAH7PWy7TdtF4hj7rMTnqot+npWnvSbfWaHRNiMOUk/ZDeEExAfia1sGNZbi",
-	"LNbyHmdbvrThYWwrpKngbKtnbVlONgzJYYTFYKkEiVzQlfGeY8c4mm82U47yTtvPAuGbbPJEuU9fs00w",
-	"e6d9cF0it6CZzg8SX+VrhsRnrOkGRjNsvNOpQwffXWJ5RAB5sn/uh8l0WFf2zA2K7WgiBo1xpT0HPDTv",
-	"ugLZjfccinINgU2BZgtwn9MdCp1uJZpmOf9jAjpu5s7A/dW221969KYab1s6Och+6z43m0juotDIwzOu",
-	"wFjd++VCU3XflSA0uIAi3+1ZwkqCKqYDntpisV6itgPbFgjzQGlhcQQsrz1b2D+Tu5QjOwDPui8EdYO4",
-	"w0hpBXfbvaFxxUqxPR9JUi3/3RFV9j3DWNOOLSKM2i4pxcFjSSRW6rRRn9VRa9353qlupO6c88jr2rVA",
-	"O4i8lMLbscJGTFeYXvN3LvBg2uDkEldDW91I1pmt4/GOp7SbdO9hQY4KtLW7OFmK8Uh4N51B6Z+Abj4a",
-	"mkrwO/i8NjM8fgfr/8Cqz64jvZFPXc9vDPzRbMD/Qiuy2ObEUmyVLfBlJCpiX1z2AmMmpcWwoiZh0Fcl",
-	"2UsZHi0YeBsyCWZGH0Ckc19BZT4rz+WA+kXmrt53bndy8kftc6PBznjPgtRiRW3QsgG+jYkJZtFmwd0y",
-	"RRZU7Xqj5YrQMAjbrx9dbw4bGkFOPhrCpSxLJAq0aiKKc2uBPcGltlcdrNtgg+bnqFQ23cQ+X8e6qxzU",
-	"4H60Wtl4SbKTVx3zm1tG2+y3NcfSK40NRc2kTpn7w9Qq1hyESs74On2Kf7oP0mM17NRN7L6lvOa8tIeq",
-	"lVpz661s1pUsW/iWjoeIFU4yiJep6AdvLMfvsImX92Njku6LpjkGkiEw7Y1pjE/tuZ7x+m0hhI5Y/+GR",
-	"pdeAhh2oM1n3OCS/6zzY6fa6uN423/bnPxiDqKtLM8OcaF4fG1AXEtKhk2yFbLofJr3bKVuV9v4vMzDa",
-	"q1aV+MU8KD9+mgXEx0/bA425jQrftepit46nYryeVpr9teEpB5hgfcrzweXg5/k7xtrW67S8c7vi+Wnn",
-	"t8G5u29mpllxW/TTNTpnLuTopEvXTST/rADaeKZUPdtHE28xMVZvdMt0EKL2o2wegNhluEB+Kn3+5oHm",
-	"B4t034UipHDVzh/Rwm7ZxUyTAhM2kORbvvWlDGc7lju2gL14erapS6ohJy5O3wNE1pzcgWI5+FSOjRjU",
-	"7slKlt3HHNLKrMD2BRrOybQiNM+lq8M84f7wk6CCh9mV18P2jwBf7QmVXZNdhVchhTIq/HdaC46xkLbb",
-	"2kSl4mibzRidmwdjyneCb7K3uKB8JX/QhIGnf4HvZT9azZ0aZ1rvlUaeHYDdiUCnvj1t51z+3umE56AZ",
-	"Oqo31JLaVK8hvIN66n2iFURsLPNaYmyonBFiZ7t3YLb/xIr7obubm3WkuP5y8cnbvhLNcu5Gm1Qe7bVn",
-	"q7XnaOM/WgLPqQyshTAbGVsrPLoqtSxItzfYePhceNHacLVk2cwYJ7HloQbl0DaogW6euaL4Kxv8oF4R",
-	"KBUQy0zXQNZS1NUzvAJxRROiGKmLYFRNDNJ4b0H7lr2Ag7c2aulMF5j8YI3Z0lFGA89mdX5LLcz8ZF18",
-	"eUqJ0WesQPdpiPQJyeYrI7dPqu9ef3zdWq+XRNVZQagiP9UGyhc/gixtUvAso/ZM4ohh/KOH4EHBEnOF",
-	"f3wRmyoknH7VWkfj1VxmqzmtRXGkcknY/NMWzjnBTudtUm4UXgUssoa7JjUT60U0q93QaB8Al+UWLbEP",
-	"hMOjJqJygDZ3Z8iLI1rYBO5Za1mJrFZY3wFnRZ3RQ6kthr+3cKNLgbnis7LOU4pAt1Xfw6BLj5mw3gZM",
-	"DV5S7buffFGpA+y7NgdryJbUcU2oD1Q/YtnjW6pO2hR70MHRSewubZ6ld+23wDtICg+eApwT4baGmKSc",
-	"2tYwhNT7voYxCTpCY2HFB1HZP9FeXoOol9Ei7XT3XtAcD/AQm0io/4bpyZFfr+G9ezEpjflUq6586/sZ",
-	"buaRIs3jfc3Gmv2a86NpmbyT2FnyQTBusGWvRVozvd91Ulr2uZxv3nwcYnaaFCJPLAe413wz5Nnn4ouN",
-	"a3RB+v3r5ZOtncW1ebdXm8cHaTSVeBTIB5AvyKfmb2Ib+69oBs1Ln3YV3NrRiVmesgbHNXCQ1vTmu8Mx",
-	"ZVP+yJ829L59/OcX5NYB2JWlaDZpBzE7cmO+IpRoUJo80JLlVIMtGVQSCaoSXJlJ15RxW1MLNi+aEgwv",
-	"Fz8Z2HQKIb5cXL747sVlqGdEK7Z4ufi3F5cv/s2Sjy4sJVzQil1kVNNSrF0QwdqZNMxRtbb7d/ni5eJv",
-	"oK+alywhutWYN7+/vPTWOu2Na7SqSpbZry9+96pHW6V7VPVqJrFYjQQ0VFLkdabJPRdb5U3btC6jil2z",
-	"3ItQjc0Rjd18zlToShrb+hv/yhk3HqaIbZv67nGh4awqTrf1i2CMQff/FiC/be3As2Dw+JznQzjsX6+D",
-	"HQsO5N9vf/lIbB4t1QQeQO58WrzLj3a/OJi8IgqA5CJTdicvNvmpABNy3HDAiLIU22TaMOLCha0e9Vxp",
-	"6W1rM4Di2NJzZQR7V4TqJbFZmuRPNm32z0vHGsifVqCzwkFIF4yv/3wqcGyaHsATJ8U3C7Z5HHQD2koC",
-	"//l5wcxG/lWDbOpUv+xkKIa7xaXBtKCZKl302/nP5YfQvASlVQlVyPa2u3mmSB564ZwC7lVIRBEKAfs1",
-	"ZfK2jcu2lY5+FC5o+CQw6GTDfOlLAQZTXwbQ/wEzfjLVXLpCejeV42Kepbfp10eBrOkKjJLoe6b0m6CU",
-	"H0U0aY31QlOooTA1ICR/sa1lYyJ2e1mS0MKJCG7u/43ga3v7HwqrZYSQXuf5G99i6RxkZMe2fUaSqOi7",
-	"k03cYgHhqq4SWe3603LCcnOSmbYYOA0xXny2/77LvzhJdsgRrXTbMET/9rEs0Rvo+ij+j8rIlOfEcr+R",
-	"WBKmL58Q06dG6YU/nE+LWvz4upUci9z05nX7qXbhVSQH9LBbw5ZTOhJhotZ34nH0QvjFvfIUF8IHypIu",
-	"gzagY0NZuSQctkYpXNmU/ZNA5OKzGdkzJRQ0rqKwa052rgNrxv8EjzomWYX6N4ffdJNn0oFh9Eh2/Fz/",
-	"E/Fz/RYgq9rcoRxKcD6iPlBv2Zr/Uus00diK8FtfK3ugKrTn8LeUw6TYmhsZotaHQzMm9oekKZxSxicI",
-	"344IJj54+kzSrc/ZSr6pErdz3CF1KVtRmd/lTJ0JIHbsbw0emq5Wo1z81r7xFEy8zdybZONmTUE1DFld",
-	"p5fa262fnho+wtYN/8RCewDyEKg0z4+X4yxmLj7bf/wlGGPZN7ARDxAhrx8w96h5Pz/ZnYV92b5y4bew",
-	"aK8hm2p58dn8M3a//w30J5deOP9U2w+faINuH4sJnabZyumPQBtodCqmeAz4cCxfNFG6MVz/6M23CXJH",
-	"486NCUTBgzxMG/jtac1zblMIkwiV2e52xOcUPDGxRtDUxj3izOYnnr8FyBdpRjVowiRzAa7o4FbIe0L5",
-	"jmyEhK9xRNFL6gO9B3xfl0cop84rONlO17yF66T70acctoMI1Fe2921prW9EaVEpC+Om9cHJTvAqdI8/",
-	"LejfsrL05RDOwRzffi1bj5kYchyPtmvximkf+GQOio/8WppDUjC+JqexB+3h0IannwGJNiT/bApQyNJ6",
-	"Ygy+tpWPY7Zw6p+eFD8lKDXuwXrv3ki6J1XX64LflE95GfqloyfCu4191zsfh56FQOdv4WYshc9Cj2JG",
-	"uLDDvWn3d5rTXdC4tgD3r4gW5qe7HQm7XKLI9PEsqNXnu8unFWtsJEw8FMDsi1B1bztPOU941RRA/hZw",
-	"Oe0onuMhzjsW7a9/ypJcwdQ5777l88Zd4fIYgj7aWOGzQdEMH2H8AVi1lMA1sRfeERakU8OtKSp94ive",
-	"1qF+z5Q+l2POjP91vHKuwjaObQtOUrLj/Rp7eApBXSdG03UI9vkDCWLXZTwkQYVFEcaJ5+unR5QPFY4a",
-	"d687nUrObt6N9BLA4RNaKHwjivbrPL9uE2hPT6Nu8Bls5LsTT302izBOlRef3R8TNuI39vcO5FNsN27k",
-	"TjijFx4K5kOLj3B/L0fieGV+3hBeGdfKd7YwXmZfedoTs5x8MyB6ytL8bZ2vyyc4X6Ef1YlPWDfXIs75",
-	"+/kP5+b9e53ZEy6BU4RmnOUaaKsen4VQ/fBzr4IpmJwmDDRGahefw59pDL0Lw8loJftJ/io0OZdQKaI0",
-	"3YVGpIHjq9Mz9fhCL88P9DOy5AZZk0z5m6P2y2+M2i8yKmU8zeXKPP3lARNfzsBnI7nvQ+7qzCguWbsN",
-	"pPB9El1XCN/FGSRYB5is+TdOyDPRZi9fdbgqO/+YoVfKlV3H21KIc8k+dmw3zRGJBl2TgiIrm6TzRAes",
-	"aYL2NfF0C/qqk1JzaiTZsV9nX8NM4bsD4np4FjjKE+C51uMy61Wt1VlVLDM+5h6gO0W0IMBzwrit4PKH",
-	"YoXwGPKBUdD/ZB93JIEE34KPtk8KdlEPi+WCZba4shL8qWNdrkvKffqMKz5wEUIVxjMJw8vqYWbGoZdY",
-	"OaGKUJvUbKtu0FBD8srt6vkbpiqhWHD5jMzwRyLGhNzQCan8aZNDrTryJ3vHfoStOkO66DeJplBf+6ve",
-	"yR8oK9OJ4QnzTKpaE8Z9iIxLDGlaBFClmNKUa/U012ro4fBVMfVerG9cb4dzCE83UP1IdVY8teR0A9UN",
-	"ZMAqNO7NGZ8t22jSmM0qCVM+SmpJBH8qNbVt5B8zdtyEZvVnhJeZ4R9mlngURtuun26AaPHf03xy24Pn",
-	"OUjeDP5R6ON0Oi40GHq8h0o/ER3WowEsNzU/KwXWPHpUXfyi7S1vbnPimgH+kS5tF602rmTd+nee4jpt",
-	"unSm5Px067T4QtyqEFtXGqj6b2NrjSYbtUGPZ3L0dppGo37ETOTe6FdRJpULzLbfPOU95RF88dn9MeFP",
-	"+IlHARfheN1CP03Q8tcK7J9HPks00TbA6bjs9yiSGrHh1AE/buSzV8Z4aplwVhyjPW3MZZj4khk70MtT",
-	"xjdGENuE/43cxf8rvHOuqO1lZKSQ0TJJzYzrv/6AFTc9p8FoL55swEZLoLIT36UFoeqeuJbb30iwpQSa",
-	"b1ynhxMfa1fdoEojmY14aCI+kilmEKOkiBEDROVrELoEB3OqjMbdhHH7PsXDRZgPE+oA/IHiEgOOYib/",
-	"GvZBZ3iWYV+hX8uJmZEP9hs3QN+4l9JsfodZZd06CFXk6vYf30zQybtNb/ujeRqClzui6I5YZXor6jIn",
-	"Ba0ciWPUnxVgfVqHkn8ytJ+OvD28QBnMIZh25U+t9UUSu3+ngfzw/fdPtoYgeG6pImE9Jz5UCqjMiuih",
-	"unWPk/j0VshcpZZyQTsn/vYU6uTPTKdokrZXS7DIaXrXNLqyuU1mq8R9cAdLZ7X7eoFocdxO5Nvdhn4Q",
-	"5xOD3AwRVroFuFeEFkDzb6WgwW0PKuco8GIGf802T83w4pgIZuZQavkEWIlRZNOz6bSX33u6c3WdvqXw",
-	"s9NgzUIsmmf9TBEqmS42oFl25vRqTavRGtWfzPOpDFEjiHvXdgaK2PpazjjnTS7mL4iliTba49fJPmzb",
-	"jsWEYqODP1NEVUIrIyEamD3fAFW1BFLau++bqYahfTuZcUvvp+atp7icm/4+Ke7TknLnk7CKCDXED1Yh",
-	"4UfUhzhHNHizq3OVyOn2BXrixKAWY0MMncFf1BCt+clvOyWYvIeCKQvwcbk/Bxt5EbNtu8fjDbchYOni",
-	"8wog/zvsxqtPplWMmREKhVxh3nTZJqOcsdSk33SqgvIdqqB8+fLl/wUAAP//",
+	"3H3bctw4suCvIGo3wjMRtKWe0zO7YT+55fa0z9hureQzsx0n+gEis4pokQAHAFWq4/BP7Sfsl53AlWQR",
+	"IMG6yJ5+0oUkLpmJRN7z8ypndcMoUClWLz+vGsxxDRK4+avCO+DvCvU7oauXqwbLcpWtKK5B/eUeZysO",
+	"/2wJh2L1UvIWspXIS6ix+m7NeI3l6uWqbYl6U+4a9a2QnNDN6suXbNVwnEuSQ3ye7oXjZhISr9fRadzT",
+	"4+aQgOvoFPbhMTN8UR+LhlEBGkfXFjjq95xRCVSqX3HTVCTHkjB68ZtgVP2vm+R/clivXq7+x0WH/Qvz",
+	"VFz4AfVcBYick0aNs3q5wqjxT7PVNWd3FdQnnNmMF5h4W2KJStw0QKHIkP5ziwW6h0baPyVDBVPLugUh",
+	"iJn3JMty4wWXxRARSJANhQIRqqb/BPh0INGDBRGhSOmZQAKkJHQjDH2br9SgrzfwntTEnmrOGuCSGIq5",
+	"w1TT5x5lZasaP/7EWnP07UPa1nfA7cMPhLYSoo+vgf8D4L73mFAJG/uc0KnPzfkIrImDkG/wToRHFazl",
+	"eejDL/0j9p9my3aWwVoG+xrsogeO3ir8lL/6k8nufoNcrrLV4/MNe27/6Y7JC4uE3tPnpG4Yl4bbynL1",
+	"cgUPnNxf5IzDRXe8vmSr11RsgY8RiPMcGgmGyUioRRBy9h+Yc7xTf+cl5Pdi8M0U5V2p14PjtGFMFZCT",
+	"wix3SKuyBFTAGmgBHFHACpjqtOYlphtCN0i9gM1es/G4JVTN3GJ/Uu98yVYVlv3F3TFWAaaGPvmG0PHi",
+	"1gCym7VHkPAog9ukTIb3z/SQ6QD+2SwhAGHOtnMf37Ctpv+cA9DgcgQp9DqBtrU6AhWs1UY52ZSyR73d",
+	"B9tyN3+Q7IR2eEMMHrgW/hZ4WUenHXGYaSwUzU47yHkanTlcHHAhXrx2FJN2svRHej8/VCy/D7FFcQ8y",
+	"wmgKTqoqCGcwzHRIVZdozbim623JKkDrijGeoe8Q4+hP+hmjgID2LvjeZKRIEASy1T0xUzsMmzVmK7ZV",
+	"qNhiCTyI6HqKDzN1lKz4N9yTkfYEkvge9NZK8+Yz1FQ41+xzfOwaQsPn0Y42nkZdqWoKgRrM5StEFaRq",
+	"wFQgeAC+u2OFIiB/xGbBVOPHd+bl7y4vx4dNQM5oEYaGABiiglD5l++DOBMSb8J8QRJZJVxRevEape6T",
+	"zGPUDN5hLvPE2q3frtYQZAdfg4I+YlNvLnNMDrq4fmCYF+MTlrOqrfc45Oy1VREK6UxVz/yeUAgN1aO5",
+	"pMGu9fthDp2CUv1W5rfdR4rZ1QgVDnZ6B2P4QVWlr/5WYlpEgGoWMr8D+15mp54hHXggBVAt9FBIphz3",
+	"lZ78KkI4nEO+7Hq98t9csZbKsCQjpYHCCQGaRlAccqsbJE39nm02UNxAE5rb3Mkn2UgU/QZSvbmyAVL8",
+	"hkIUfYUlrtimDVA03iw4251KE8LlUSQSHrHlcslgLZfXHAREaG3BTq9aeEfXLDSOvhLSR3qjb5DAOGXL",
+	"5RVupVWUh3ewKNmWom0JFGFkiECpueqb0A1b4aJYQH43Ld3EtmektOSRABexkQylLmCX+v3oaA2TQWEF",
+	"OCCMNFaeCeRkpBxTdAd9MeVAdIstkXkJgal5W4FAbI0q8gCIt3Qjjp4vKOyb0421iKGp2EGjtzpPA55A",
+	"9/mDPU2ZOfJD+gsyDa1+jhiGVtdCohoJmzTYfVj8lGH1LiSTMSUEOTVRfZaknZj1L1dOriLKCWwwDdIf",
+	"RcSYwtaEC4mExNyoXF5oLbCE55Jo08cIQHduvlk5WqvrUEwvosJat2/zcsEaoMKNgOJDgMrZWqsaepUZ",
+	"whJRrTEmCOTUKNFjU4QA/gD8mUB2OWlr5C2l6tcgNQmJZSv6ulhTYUo1CFij9eWCUQhoY/snzgzUB0k3",
+	"tdlT8LAo8LzOHTPftxa5/7vFaRrRagVrVo4EstWaUCJKfdr1okO6I5bT+FfbzNDdDo0grTS5LSJrVMFa",
+	"ItbKk5PoHiztvoPwYnTdiiC04LGB3NrWAqqksal4LrsvprZURsyf9svRkCGdZEYn2tunHjqzk3cDhvY9",
+	"vm2boL1jbwYPE/uF3U6qNtBB+zCVoJPSRhDfcNY2QZBF7oOInTnE962x2EyRvle/2CM3e+WIKZnGIltu",
+	"gP/U0oKHWHcDHJXmIbKo3btZQ5DxpNaNvBw+V3aQg4DU8gBoMM//ipugdIB5foML0obNPHfOXDF6suYA",
+	"n0prjx09LXG1fg90oxYbeFxhCv8gReRpY1SFoM+D0M3PbVjO2UYG3NfczOiDNbqP++DIHNT6y+3v20Gn",
+	"W9UMqrWg98KgKBW7+psOtdceNCPaNyPM6mHLOUC6L6nPHOw3VrxNA821Q81y2DyEvEG5+jeE6beAeujs",
+	"61EneYBZ0+yYyShJNUy0S0xiehS7hr5ZzK4385tKNVYa2BxkrHTa0AiwJ7pC0tQFu4gDFIaWP8A1I6HL",
+	"Ys1ZPRCcJuUshWX+gKvxOCXZRFhckDPugaLSbESPERJK+NBn1w0ek06cE2tecNH790KL+cpO2Ntu6t1l",
+	"gHzYjdUGsKPl2gWmbS0GhyzkIEKaUwNU3+lIllgizAFRJpE9WAjTHaoZh5Dv0/GZ4YDW+aAkfSFJVSGg",
+	"hVL4ZHCMNAXbgsC+brdiF5B89Ft56MEPRUfk7RKjXxuUq6cBqFQjt5AOiAhr0BIx0ItYe1fBrFRmmZ9e",
+	"euiIvcG79wwHDOsl5sVUWMZvbR07g3Ev4r5+4p1W/dnc2KlYdls4CNNviFB3zNFH8Kal0VOYOy11kl7c",
+	"184cjIuCKPLA1fVgYYHoij4pqYtFG/+sQW6E8TF2eqhb6gf7d+ACdkG3B2cbbtlPmkvNfRCydUrMZdgG",
+	"BDgvnRGIUOROkuLvxj4EG+KMJGPPcOwUjZcgbezWNNfSbw28sY6NdZJMbo0qdlM9UFnkB8+podMPLKzt",
+	"+iCEJIt/7UeZet3Otb9F53m2gwQX61azp4XdsTas1uTG3LvQ/6sW1dT7zrLZz9bkMWQ17xmlNeHofSIi",
+	"0IaxAq0Z7xPQ7CRlFytxpAEiWzUlFgtcRNfq9eCRZIIsc4Nd2y/Cjm6Jw8TI22oQX8TW6+cFrJ9Xxve7",
+	"ZpWR+7aEUuDiuZB4p10GuHkOJmBB4ah43mCiT4wwM4mg3VHghOAkvSTzbohgu2CpgFGYyFZPj7YlE4C0",
+	"fK2FJolbIzaO1yQXuS9vdRBHAMZbLPNyGXVvGb+3xyxiizTxdAvPWji0bw/KJuTLjT9vZpxQnw2v6NOs",
+	"Pwc90uvOWZ8bOLi5o97jLx41M8KFPvwv3lhWlyZXGMb4xfG/t8ScgvA9bmK79yN3Dc9ZkwrUDa4E8Qfg",
+	"gjCaIQGACpYLM80LQzovfhOMvjJBzkSiklWFUCxLB8tB4aztZtX9GMoOI2/JpuUQinkbRLX1jACbFvNi",
+	"EWerwEVTLLC5dE7a8RK2jBfLzDH6C78Sv4nM7LObLkklvwYuFphxO438Lamqd7QJqXxNhWlq/L0ZQgOJ",
+	"NQNWCw9gZZ2SVSDm3Up6WjfQr0H6qCoozqei3rE2YobaRCy2SjedjDdnHG6GBoKeAtsYPh/10zzMx+oY",
+	"i1JqXGxuVTD1cornpeHsASKhkRyw2L+/A2gJH6gtbpK+TEKjsywco93vKfcpwDlodLPzlOFFaYMIJm9r",
+	"/ZKO/KhIWJ59wFUL8/qvVw7MvO47dyjMEfAU4SbsyMC7kPtHoncAUjVoe8YPUqDfVozxKx0AEBA11hL4",
+	"DTSBGBVotJZKpDFCCWmsuzV+JLXiZX++vLzUipT58zLkyDcu54Wu4n0JD0vEWzqwrcTiHA6Mvlb0t7Ju",
+	"HZpDUIrtogRnh1fS8IDpl6CNdRWpiXHF2oD+cuh4mLolsexCjD3SgteBQvdH2AYYiDPKHh+2+MBIEfJJ",
+	"djbLglmTZUtl32CZHvs9KYlas7BdRwgOP9nUkz2jWaf1Rbjsb+wuzJ0lNE1wz6yqgGdIySmIcbXt0tzw",
+	"4y1tWURcKtk801QvZXp93WrMmCmcs2LsfvJ22QW3HQ3aarAYRM0UhBsGJu5Jo+NdaPggcVJHInEmovkl",
+	"C65uS2gRihXqAuun+btUENU78WFid7tBYL6dwSw7STrAJOiuF6yGO1bsDCMViFATZyM5oxuUM0774n8f",
+	"LCnqs521r24ZhEdU6pDQrE/McpH5JxJy90YSzSZyBSO+yWiaVCy7yeoTRtXVw6btnshDNs+qoGk+Yr2l",
+	"TP4CC61hS722+v6pYNkkkrG3sD0iksl6ha2P2O7TLcWPn2nQpDrtNHAP8tm90y/egGirAHEC52yBCf2G",
+	"bX9UX4TgZhX3IuJnASHCqUX7fhb7Ym/AzC0zxHSsVT/i9p69Wn/znx/jIbejxFzlapltsQFn/91jECWm",
+	"edh3/M35ssmmlO/o65vBJP38MaASaB45jCCHOWS9DyWuqgAWKywWyM0HuNqz1RbUs0jkiXt4s/d9BK7e",
+	"N29ksuHXvakys7HgJYr5JiJnPAAvSC4H4jQWhsc835nIbsaerzV3MexmVqJ2YzoMjOMK/JIyR6lDOvB4",
+	"7WE/la11p+Ig3va30MHHct5TQGwm1TxGpVE4Qph6D0KEY29x3VQhtw1GeQWY98z0DXCUt5A5GYjxArjS",
+	"NTnbJidC3LrhJhMPJzUc/ZLJ2V50G8RTVpYlqvjElLQNN0wmpn2s7J4cILqsD4+mIG4d1AL1O4hADVbH",
+	"o9BoU8KyQ5+Ocnsm0JobyWsU2fkBQIpfDgjuxDy/lRyrc/d/w9GfWIDa4i/x2NDwo5zwvIKJqX0U5S/R",
+	"8NF4fKh6+ks0rvQnXK0jFw3dRJe0h+huAX0ouKn93geD9qYfbHAPHKMY0w4HWQ+dSQGT7y39LY2XfM9y",
+	"XN1YN+WQoM5Z6WSqYskodH9J7ZHkkiN+3wfZ+jqjTeSGOHliUSR180B3ZbYq4MEWRAowoUpvD5GgS3cy",
+	"+yNRMJ6qQRJJAmGtzFk9lSCSNDOH5iNLE+P67oaYCsjbQb7TwaVFQnK/M96bJVvTpE83dlHCrTaBDUqN",
+	"9HJRbOKLEx1tJKKD5X4CoiWK0J31AZPqOGKPuERFa+YIEjNLVJG0fcmNFJWp1B4+Wb/J/j4kzsvaVXhL",
+	"P161Bctk+JB6J9llo0f0Hpv+wsJb4vdHSalrzuof7L0WNkxyVt+SIv7CjOM6JKiaJ7oqGEhkrfYBi1x8",
+	"2j2guVgJnTDX39He+ntj+vUl3a8azsuv11iU2jK52cVlzpVNCNYmmCyk8RG2txKv1wE9w1H2gugsLEQk",
+	"HqHjoJ2rRtuxsBBESEwTeKLFMdgDYvmfnzS8vUfZr/13kBHHRCe+TuZ0If7kxwiu0tg7nqScR1caYXgm",
+	"zf911SVTRlAH0CitQwKu0R3WN9GCqD/1ffLCtQEyMIorMJZWivGUxWu2VnQdicRuuuSI735M8fS3qclV",
+	"3TD9+NrB2uIl+MLlS8TKocxu3VNKiGBtVbZo4YG96nEuAJkPvHU9Lc56EMdF55BkxnljK6o8E75IXobI",
+	"GpWAKsAPIFBJBKp1AE8w0IUOgzSGPOsw71rUjzJZK6vBHIfribj9qp2wLe2qAWJptH8byTdjIzRstTeR",
+	"hW8PDn23m3XGaTAkuW8s7pd7cH7mRSgz7w4LEi0aYhLk9VqREliRTVYaK1JTdem0b3zKJdvVOAoUtVNo",
+	"yCN25YnUDy3vB58wWUYzBxvMJY0/jVWkmjRB90sfBZ42nNAY5EyRihQtfbIKkoNhTw8x2pDfrodKN2e3",
+	"tGgaTOjGYBLEUr/fgmgNTcWxGlNTJ7/ZYxh9HwEmclg2I3q4G7Hy9BwucGfOUzeon9rBJine1xzW5fG+",
+	"+rtIXCdW2E6/mjHhw8qEfw4UJpyuR8koTIXOlPgB0J1SRHhLEaaFj71aTArdKv90GSqgGC+NWWIeLAib",
+	"t2CXqRmf3JJcp7+xtdR25zh9d2v5/jKUCLmWbwkXMmZ+kXl5S/4rZJ++IxuBdLgw0r8yauoq2UDykAbX",
+	"E4cSMo0GhTUnc64PqWz555nKlgkLPE2tS7YBxexOehQiqUmuKGYn5XU8w+EmKOE52o5UgI1ctBFb4+h+",
+	"7VcKnrskUwX5HIq5wn/H1/8VFYvs/fEqvsnHn0+1m8fb+Hb21WVtElPrdUjvmwnHl7TbQH8Sg9KkG0MR",
+	"ywH3xZbGUuR4XpKHgZW5xwqWZfnZ1JEEMcadGz9793HwmNjlR268g1c5zr2yD82NsMUCuUpjWeqWpvZx",
+	"jUP2EZznUAUUFXkh/v//C7FHp0yN3w+9zQHnckFIodXJguNniD0ARy7275lA1r4UCHBsUpc4qpWlwGFG",
+	"cKv3QY16aTMHxeSJvtDATj0qdZd6qq+BScm2J4Vo9t79sc9HbN7OAqtforEsHnd4tP2vn8Q0MAIGKVqn",
+	"fobqvE0pgkU4+nXNeLp7IhZknK22ZODG9uxs/8CylRkjSd+JGt9TolldhR5tJdawSeL1BrjLub2910IZ",
+	"XzG91mU9JljF3JteT07bi1nTQZuhLrNx1ACmwlQJ65giXWJkTapxwMap8sYmTY7RTgxda5Wg7LrI4h2t",
+	"CaAe8PmtfdIvjUNs9AozV0rAr6pv9bQ9Esw0vshAkCMEi1sUbWePG983EiYTxRYevuSQsN6xTEoF4zif",
+	"TDm4h106nf0tXMViQeaEnm5xzrPHhN+QQ0BaJqpxdS21Sl571rN3OEmkjGmJaVENmFXv4dnCgrOVKBmT",
+	"sXm3kaqr89HE3YbsKJneejdf7ChFzTyHQe5rgeRYaOyRIhMS+IsfqeQLiFF/ZKgxXKLsMciddvPM5HGl",
+	"XkuruLeocFfn4b7uXdCpefMmd2bqCJ0mcb5hclluvE+K15+myQ+d2LFYgoh6pk8lGqRGY9l8yUWGtdOI",
+	"ISYVVB439cJk5cXSzeGlq5cJQEssFcOwgoBI5CDbT4fdE5O6+bKuqrYBZpDtD4ounIxoZ3oP9Yhz3ATp",
+	"HnT2dCt9kX+/tZOZiJ+QsOeM1QfI5QdS35QFCqzxSduhalwAYnTeDpVGq1MCvCW/27auMT88KWsSn/Ek",
+	"n6dkG8ln3Z9aDk0Map4OY0r3U+fZe1+xGTe8at81dS8Cp8v0GwUV2vwg31YuZ7gfMTGTEhhZhi/dl+4G",
+	"SY/q5qGCEGrppkWEs/XacGw5DJSMHTQXNuyN/jxSwcB3hjmyqu9UhmwZLnQ3IYPZuD7zZZLq5/exXP1T",
+	"n37ATbiNWDihhVUi6v0KFWakgAqyIdJkY0FVZQhTRGgBj4hQyVAFm0GTw77Qu7GdE5cEJPMNoZGF3O0k",
+	"9NYhgcpSFx/BaM3YoNuEejXIPV1doEBvz1Cw72jal6Np0R3ILQDtwpyQbWki8V0Fz4SuNKcd9Oqfrjuq",
+	"C5AKrJq2VaU+ddXFxmvlxHY6TQqSdolrc6kqtsCRHd10hFtZmvGpYrYcqUe7w1gSrX/AzYFkfo1DdWny",
+	"fpeP6dhS9+LRjcQmes3xBwgzRNvJ2VbUQ1uAe3S3QzZWMbEOsS8Cvjww1tSHFvf6ctF5MelH0hRvjIS4",
+	"qfPhqH3LjDglS2Jo/iVSQq6tyIa2UFU2QldHwSWmUVbgAgjO2OvxkNoJur9epJbtA/Cd7RSWIanLTfqy",
+	"fnc4vzednJJzWFOb+Q2rK3RRE91qs96RGaXPuLZerlynIejw3dv84Epa7rngHkZZKNPt3Zof1Rez6sN+",
+	"v5qHaE6JH/Jby23ra4rRTLdAOlu/ubZAomRbCC6ky4mr8aNrWvKX709X/4rrIIkHRoqgrWA+K27MGPXV",
+	"6CVF9d4rBHUjd6Y1oe4MvMUitLonyKiLnv6lgTcKZmJ5f6t+w2CdHDSR4XYDzQ3kQJoA4d9Ttg31gJSM",
+	"Q4HuYH1c0a3MjjSegcIWbYks3Z3wzxaGbO+48l522sxuMAyWBwLbJHNPkhLhdOBgYjamp+pysayntGsm",
+	"3SnoXCcTDLpipPjiYrzstA2qTtR/KigGMVd97TjTc0i2SPb6H9/VpEuTXYrBLWfGc7Qcd0l98aapcZy6",
+	"a+Zb7E4NlNs3OxsLLQbjqZnzlh8clDZvvv1obab7RRMdn+ldvoNo6lhFc/NhnHf9Pci/UnLLBvmDk9be",
+	"E0rSDgzTUp9+6+m9GS0P2RZsnR9hbinft6WLUUwCyqeW04Qby5tBvfGzI3HuiNMs1GIsSBpOLxpfbGwQ",
+	"pjWw8ESdkP86faFEcgRxKErYslMNoyO6RCnAH1SU6SaYKzsZd35t004ij29iqmtNhMT3S7OJGizExJyx",
+	"yCAH4viH9oWbeN5hsHpjprSEULphy2UJ3FtUCDXloTJtZ9O6gyxhh2ydiJiMt15SZDKsbJN1kLQjNrww",
+	"VzB1L4QpydTD6x7cXKhjjzD2QD9AYI8GLBjT7NFse4iNzlU/nPJ5BOwrgaqsFemMSmtSQaZ/KwEXpkf9",
+	"d/NOBNPWMuobCYa9+B0cEPly09JvqPPU6a7zphfjkZzF7spjB13emh5Rg7lEJdu+0hZCInQRaIprKFCJ",
+	"hS0JXSd313dewmPTIyeKWUeS2IfJSU5ozbvSNyJcMLx3kzu0j81VhbPnOEmnbYzcsNNCzjbcv3th/f9o",
+	"j1DmMvtmswhttwPn8gzy04DYZQGHCshNXk+ocNEJSu65VLaEzj0RX6TZgAVWBImbRb7IONijXkorHUVb",
+	"tsZarJQ42YVpZuh6rZRYzu4+mE3lwLE8quw2LxkLyKFrXMAndmXqXwc3uq4wh4ncUB0EGX2+31a0P91g",
+	"7MFASReq3dLyO9Uksl2xIuj5ihQaS7TttlSaVJlDa8LoBbhxQmeiV8RyQQc5a4xcViTOdIUKJ7/gmpji",
+	"uf0uZrZZkP1RYlqw9dp0qQobcBe3enN9DheI3sCavXrcUxzL9nsKNnSrlor94h6sN2dfbg0HxSbX5kp+",
+	"eWnGrPtuWs4e6otJAw47tvf4h0mXShgj3KHY1HjrVFFLe75whAiGLU5EmljK9oTjEO+Ir+u95g387qAk",
+	"si1bI/YwthW2Tji2NTCSZbOdlwqYYDGhnKxELmj6ISwxPx3NN/2Uk7xTNwYK8E0ye6LMp69J7bwVaR9c",
+	"V4FbUE1nB4mv8jUJBLptcA2TqYrW8tOjg+8uQwmZAEWyW/X72boCxuBjBg3taCaYl1AhLQc8tIBFA7wf",
+	"OD8W5TyBzYFmC3Bf4F0QOv2SXn45/2sGOmbm3sDD1Xbbzyx6U23uHZ0cZHY3n6tNJLej8fLwgisw1kAk",
+	"W0ks7vsShAQTmakFYjXZmoMo5yNHu6rbVqLWA+teMstAqWFxBCyvLVvYP5O7lCM7As9mKAT1s2HcSGlh",
+	"Lt3eggkaQpA911ZSU5TdEe1KLMPY4J4two3aLSnFL6dJJFYz2qvP4qi17mwTajNSf85l5HVtekkeRF5C",
+	"hPtaQ83mS/Vv6DsTLzJvcDIVAFx/8kj6ro57ekfTAqzUe6FocQFS212MLEVoJE8GL6D0T4Drj4qmEtxF",
+	"NkFYDR++g+V/hMp4byJN5k9dGHUK/NG06v8KlrbSXd452wpdKVFJVEi/mA3imWalRbcin3ltyzvt1V6Y",
+	"rLx661KyFgaNQKQFaol5sShh8IBCcOqu3o9J6BU3mbTPTWaNhJu/pFZ967I/FPB1KJMzi/oF9+u9aVB1",
+	"643WfQtGrzwAj8TmFFDjCHKKycg7oVkiEiCFT80otAX2BJfaXpnFvncVF+co+aigO9X54Le22MTaVE2U",
+	"i6wnhpwIlJmu7Xjy8o12c/0MpD48+sUb00s2jkXNpJbD+8O0ItZlCXPqAo2TpviH+SA9xEZP7ZOgNOX5",
+	"89Idqk5qLbS30q8rWbawvXEPESuMZBCv9zOMucmm77CZl/dDmpLuC99lKJBqNe+N8can7lwveP22ZExG",
+	"rP/wSNKL6cMOxJmsexSS3zUe7HR7XVxvW277sx9MQdQU+FpgTlSvTw0oSw7p0Em2Qvo2sknv9ur/pb3/",
+	"8wKMDsr+JX6xDMqPnxYB8fHT9kBjrlfh+1bd0K1jqThcmDDN/up5ygEmWFs74uC+Gsv8HRNWaizTCnjo",
+	"FS+v33ErI3lhOC9vy2HeW+/MuWTHdOnaJ2AsinuOp5y2i3008V49U4Wbt0Q6IWo/yuYBkF6GzQ7jNhH+",
+	"QPODRrpt5+NyYVvjj+hgl/Ux43MJ3QaSfMu3tibsYsdyzxawlwZB6rbCEgpk0issQHhL0R0IUoDNwKnZ",
+	"qAhaXpH8PuaQFmoFusHaeE4iBcJFwU1B+xn3h50kKHi41LBIamQkmntjkobH5Zyhigr/vR6tUyyka1s5",
+	"U/I9mnMXo3P1YEr5TvBNDhbnlK/kD3z0fvoX4b3sR6uZU2NM64Ma84vj5nuJA9j2+e6dy996LUUNNA0p",
+	"ZB21pMbAesI7KA72E24gYmNZ1luoxnxBiJ1ugxSy/Se2LnFtMs2sE11KstUna/tKNMuZG21WedTXnm57",
+	"UQQ7qOIKaIG5Yy2I6MjYVoSjq1LrK/WbLE6Hz7kXtQ1XcpIvjHFiW+qK+UaTqNmWorUOfhCvEFQ6tVYg",
+	"vAG04axtnoVLuTc4IYoRmwhG4WOQppu06rf0Bey8tVFLZ7rAZAfzZktDGR6efnV2Sx3M7GR9fFlKidFn",
+	"rNPBaYj0CcnmKyN3SKrvXn983VmvMyTavERYoB9bBeWLH4BXurrCIqP2QuKIYfyjheBBwRJLhf/wIurG",
+	"5Ql/1aJx02WxFqs5nUVxogSU2/zTViA7wU6XbZLXIlxOMbKGO59RG6pdsahWxWRDFZOcGO1VAojCo0Ss",
+	"MYBWd6dLZ0SS6bz7RWtZs7wVoQYuxoq6oBld11Vkb+FKlwJ1xedVW6RU0+/aZ7hBM4sZt14PJo+XVPvu",
+	"J1ud7wD7rk6dG7MlcVw3/wPVj1jS/xYfuZ6oqG5b4RqJ3VQ7ICJZEtfAO0gKd56CMCcK2xpiknJqf1gX",
+	"Um8bxMYk6AiNuRUfRGX/CDZFHEW9THa7wLv3DBfhAA9WR0L9ayJnR369gffmxaTs81OtusFCLnQzT1S7",
+	"n24QOdU1XZ0fiavkncTOkg2CMYNlg16Tfnq766Rs+nM536z52MXs+BQiSywHuNdsV/nF5+KLjms0QfrD",
+	"6+WTLkJIpXp3UOTMBmn4kmYC+APwF+iT/x3pnNo1zsG/9GnXwK0eHanlCW1w3AAFrk1vts0mETrlD/2h",
+	"xvfd4z++QLcGwKaaiN+kHkTtyIz5CmEkQUj0gCtSYAm6DlWFOIiGUaEm3WBCdXFCqF/4yhkvVz8q2PQq",
+	"yr5cXb747sWlKwyHG7J6ufq3F5cv/k2Tjyw1JVzghlzkWOKKbUwQwcaYNNRR1bb7d8Xq5eqvIK/8S5oQ",
+	"zWrUm3+6vLTWOmmNa7hpKpLrry9+s6pH1+5gUvXyk2isRgIaGs6KNpfonrKtsKZt3FZRxc4v98KVtTRE",
+	"ozdfEOHaO8e2/sa+csaNuyli28a2Dafr3C3K0239whljgvt/C1DcdnbgRTB4fE6LMRz2r9fRjhkF9O+3",
+	"P39EOo8WS1uNzFQzMPnR5j8GJq+QAEAFy4XeyYu6OBVgXI5bGDCsqtg2mTaUuHChi349F5Jb29oCoBi2",
+	"9Fwowd7UDnuJdJYm+oNOm/1jZlgD+sMaZF4aCMmS0M0fTwWO2jdTnzkptuu6zuPANUgtCfzn5xVRG/ln",
+	"C9wX/H/Zy1B0d4tJg+lAM1dx6tfzn8sPrgtUkFY5NC7bW+/mmUCFayp2Crg3LhGFiQDYrzHht11cti5Q",
+	"9QMzQcMngUEvG+bLUApQmPoygv73IeMnEf7SZdy6qQwXsyy9S78+CmS+imSQRN8TId84pfwooknrUOq6",
+	"642FqREh2Yttw72J2OwlQ64XHmJU3f81oxt9+x8KqyxCSK+L4o3tVXcOMtJj64ZNSVT03ckm7rAQ4Kqm",
+	"gFxrGn1TRAp1konUGDgNMV581j/fFV+MJDvmiFq69QzRvn0sS7QGuiGK/6NRMuU5sTzsyJiE6csnxPSp",
+	"UXphD+fTojZ8fM1KjkVuehfQ/VQ792ogB/SwW0NXwToSYayVd+xx8kL42bzyFBfCB0ySLoMuoKPGpMoQ",
+	"ha1SCk3N3ZNA5OKzGtkypSBoTGl20+XxXAdWjf8JHmVMsnL1bw6/6WbPpAHD5JHs+bn+d8DP9auDrOhy",
+	"hwqowPiIhkC9JRv6cyvTRGMtwm9t04GRqtCdw19TDpMgG6pkiFYeDs2Y2O+SpsKUMj2B+3ZCMLHB02eS",
+	"bm3OVvJNlbid4w6pSdmKyvwmZ+pMANFjf2vwkHi9nuTit/qNp2DiXebeLBtXa3KqocvqOr3U3m399NTw",
+	"EbZm+CcW2h2Qx0DFRXG8HKcxc/FZ/7CXYIxl30DNHiBCXt+H3KPq/eJkd1boy+6VC7uFVXcN6VTLi8/q",
+	"x9T9/leQn0x64fJTrT98og2afaxmdBq/ldMfgS7Q6FRM8RjwhbF84aN0Y7j+wZpvE+QO786NCUTOgzxO",
+	"G/j1ac1zZlMBJuEqs93tkM0peGJijaCpi3sMM5sfafEWoFilGdXAh0kWDEzRwS3j9wjTHaoZh69xRIOX",
+	"1Ad8D+F9XR6hnBqv4GxfcvVWWCfdjz6lsB1FoL7STcQrbX1DQrJGaBj7jhUnO8FrYqK/Twz6t6SqbDmE",
+	"czDHt1/L1qMmhiKMR93+fU2kDXxSB8VGfmXqkJSEbtBp7EF7ONTh6WdAog7JP5sC5LK0nhiDr3Xl45gt",
+	"HNunJ8VPBUJMe7DemzeS7knR97qEb8qnvAzt0oMnwrqNbftQG4eeu0Dnb+FmrJjNQo9ihpmww71p93da",
+	"4J3TuLYA96+QZOpfdzvkdpkFkWnjWYJWn+8un1as0ZEw8VAA3XwNi3vdwq/fqetbweW8o3iJh7joWbS/",
+	"/ilLcgVj47z7ls8bNYXLYwj6qGOFzwZFNXyE8TtgtZwDlUhfeEdYkE4NN19U+sRXvK5D/Z4IeS7HnBr/",
+	"63jlTIXtMLY1OFFFjvdr7OHJBXWdGE3XLtjndySIXVfxkAThFoUIRZavnx5RNlQ4aty97jWYObt5N9JL",
+	"IAwf10LhG1G0XxfFdZdAe3oaNYMvYCPfnXjqs1mEw1R58dn8MmMjfqP/34N8iu3GjNwLZ7TCQ0lsaPER",
+	"7u9sIo6XF+cN4eVxrXynC+Pl+pWnPTHZ7JsO0XOW5m/rfF0+wflybcROfML6uRZxzj/Mfzg377ez3bZ1",
+	"jfku5RI4RWjGWa6BrurxWQjVDr/0KpiDyWnCQGOkdvHZ/ZrG0PswnI1W0p8Ur1Cle/Aobi6QkHjn+sc6",
+	"ji9Oz9TjC708P9DPyJI9smaZ8jdH7ZffGLVf5JjzeJrLlXr680NIfDkDn43kvo+5qzGjmGTtLpDCtrc0",
+	"XSFs823goB1gvKXfOCEvRJu+fMXhquzyYxa8Uq70Ot5WjJ1L9tFjm2mOSDTomxQEWusknSc6YL4J2tfE",
+	"0y3Iq15KzamRpMd+nX8NM4XtDhjWw3PHUZ4Az62cllmvWinOqmKp8UPuAbwTSDIEtECE6gouvytWCI8u",
+	"HzgI+h/1454kkOBbsNH2ScEu4mGVrUiuiysLRp861uW6wtSmz5jiAxcuVGE6k9C9LB4WZhxaiZUiLBDW",
+	"Sc266gZ2NSSvzK6evyGiYYI4l8/EDL8nYkzIDZ2Ryp82OVSrI3/Qd+xH2IozpIt+k2hy9bW/6p38AZMq",
+	"nRieMM+kaSUi1IbImMQQ3yIAC0GExFSKp7lWXQ+Hr4qp92xzY3o7nEN4uoHmByzz8qklpxtobiAH0gTj",
+	"3ozxWbMNn8asVomIsFFSGWL0qdRUDg8EJl3TN+aNs8JLzfB3NUs8CsOroTmuAUn2r2k+uR3A8xwkrwb/",
+	"yORxOh1lEhQ93kMjn4gO28kAlpuWnpUCWxo9qiZ+UfeWV7c5Ms0Af0+XtolWm1aybu07T3Gd+i6dKTk/",
+	"/TotthC3KNnWlAZq/mVsrdFkoy7o8UyO3l7T6KAfMWeFNfo1mHBhArP1N095T1kEX3w2v8z4E36kUcBF",
+	"OF6/0I8PWv5agf3LyCcLJto6OB2X/R5FkhcbTh3wY0Y+e2WMp5YJF8Ux6tNGTIaJLZmxA5mdMr4xglgf",
+	"/jdxF/8f9865orazyEguo2WWmgmVf/k+VNz0nAajvXiyERutAPNefJdkCIt7ZFpufyPBlhxwUZtODyc+",
+	"1qa6QZNGMjV78BEfyRQzilESSIkBrLE1CE2CgzpVSuP2Ydy2T/F4EerDhDoAv6O4RIejmMm/hX3QKZ6l",
+	"2Jfr13JiZqRTCS8+qx9fpjVUXKzODJhrvIEZFUEfZWTYOS6cbi+/Qu5uWCLgDkwJhTe+v0wXBmxM5rSf",
+	"4Ma8lGaaPcx4btaBsEBXt3//ZmKD3tWD7U+m0zBa7ZDAO6RtHlvWVgUqcWM4UYhJ5SVo1+OhXCoZ2k/H",
+	"hSy8QCjMBTBtqtRqIxlHev9GUfz+T396sjU4/WCLBXLrOTHvE4B5XkYP1a15nHSdbhkvROrBDza4/PUp",
+	"tP6fiExR+HVLHc9c8Z3vR6ZT0NRWkfngDjJjXP168YJx3M6kRd66th3nk1bNDBFWugW4FwiXgItvpe7E",
+	"7QAq56jDowZ/TeqnZnhxTDhvgKuIfQKsxCjSt9Y67eX3Hu9M+a1vKUrwNFjTEIumwz8TCHMiyxokyc+c",
+	"BS9xM1lK/JN6PpfIq/QlG4GQg0C6DJqxoVrLmPoNYtm8Xsn/OkmiXXe4mO7CWi6fCSQaJoWSEBXMnteA",
+	"RcsBVfru+2aKlkjb9WfaIP/Jv/UUl7Nvw5Ti5a4wNa4jrS9iRfyg9UZ6RBmPcwTt+12dq5JRv33TE+dv",
+	"dRgbY+gMbj1PtOpfdtspMf8DFMwZ6o9L0TqlLt3t8Xj7uosru/i8Bij+BrvpIqFphX0WRKwFrjBrYe5y",
+	"hs5YEdRuOlVB+S6ooHz58uW/AwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

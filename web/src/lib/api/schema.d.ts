@@ -427,6 +427,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/reads/{read}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                read: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getRead"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/sheet": {
         parameters: {
             query?: never;
@@ -1571,6 +1590,52 @@ export interface components {
             count: number;
             /** @description per hundred reps */
             perHundred: number;
+        };
+        ReadPage: {
+            read: string;
+            role: string;
+            players: components["schemas"]["Player"][];
+            /** @description of every player, those it holds back first */
+            standings: components["schemas"]["Standing"][];
+            confusion: components["schemas"]["Confusion"];
+            corrections: components["schemas"]["CorrectionCount"][];
+            /** @description drills that ask for it */
+            drills: string[];
+            /** @description where one of the two made this read: who screens well for whom */
+            pairs: components["schemas"]["RolePair"][];
+            /** @description the team's answers week by week */
+            curve: components["schemas"]["CurvePoint"][];
+        };
+        Confusion: {
+            expected: string;
+            reps: number;
+            made: {
+                made: string;
+                count: number;
+                players: string[];
+            }[];
+        };
+        RolePair: {
+            cutter: string;
+            screener: string;
+            reps: number;
+            both: number;
+            rate: number;
+            interval: {
+                low: number;
+                high: number;
+            };
+        };
+        CurvePoint: {
+            /** Format: date-time */
+            from: string;
+            reps: number;
+            right: number;
+            rate: number;
+            interval: {
+                low: number;
+                high: number;
+            };
         };
         Now: {
             /** @description drills for what holds the team back */
@@ -2928,6 +2993,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Board"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                read: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description everything about one read of the team */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadPage"];
                 };
             };
             default: components["responses"]["Problem"];

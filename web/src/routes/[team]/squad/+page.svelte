@@ -59,7 +59,9 @@
           <th scope="col" class="who">Player</th>
           {#each board.columns as c (c)}
             <th scope="col"
-              ><span class="read"><ReadGlyph read={c} size={38} />{session.readName(c)}</span></th
+              ><a class="read" href={`/${team}/squad/read/${c}`}
+                ><ReadGlyph read={c} size={38} />{session.readName(c)}</a
+              ></th
             >
           {/each}
         </tr>
@@ -126,6 +128,8 @@
     z-index: 1;
   }
   .read {
+    min-height: 48px;
+    text-decoration: none;
     display: flex;
     align-items: center;
     gap: 0.4rem;

@@ -1,0 +1,48 @@
+package web
+
+import (
+	"testing"
+
+	"evrik/core/evidence"
+	"evrik/core/reads"
+	"evrik/internal/web/api"
+)
+
+// The page of one read: who needs it first, what is made in its place and by whom,
+// what to correct and which drills ask for it; a rep that two watched counts once.
+func TestReadPage(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	var events []map[string]any
+	log := func(player, n int, made reads.Read, tags ...string) {
+		rep := repEvent(p.Blocks[3].ID, c.players[player], len(events)+1, reads.Jump, made)
+		rep["corrections"] = append([]string{}, tags...)
+		for range n {
+			events = append(events, rep)
+		}
+	}
+	for range 9 {
+		log(0, 1, reads.BackCut)
+		log(1, 1, reads.Straight, "no-backcut")
+	}
+	log(2, 1, reads.Curl)
+	twice := repEvent(p.Blocks[3].ID, c.players[2], len(events), reads.Jump, reads.Curl)
+	twice["device"] = "another"
+	head.do("POST", at+"/reps", batch(append(events, twice)...), 200, nil)
+	var page api.ReadPage
+	head.do("GET", c.path("/reads/backcut"), nil, 200, &page)
+	if page.Role != "cutter" || len(page.Standings) != 8 || len(page.Drills) == 0 {
+		t.Fatalf("%+v", page)
+	}
+	if first, last := page.Standings[0], page.Standings[7]; first.Player != c.players[1].String() || first.Judgement.Verdict != evidence.NotYet ||
+		last.Player != c.players[0].String() || last.Judgement.Verdict != evidence.HasIt {
+		t.Errorf("%+v to %+v", first, last)
+	}
+	if m := page.Confusion; m.Reps != 19 || m.Made[0].Count != 9 || m.Made[2].Made != reads.Curl || m.Made[2].Count != 1 {
+		t.Errorf("%+v", m)
+	}
+	if page.Corrections[0].ID != "no-backcut" || page.Corrections[0].Count != 9 || len(page.Curve) != 1 || page.Curve[0].Reps != 19 {
+		t.Errorf("%+v %+v", page.Corrections, page.Curve)
+	}
+	head.says("GET", c.path("/reads/moonwalk"), nil, 404, "no read of this name")
+}
