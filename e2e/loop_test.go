@@ -175,3 +175,49 @@ func TestDoors(t *testing.T) {
 	p.Open("/00000000-0000-0000-0000-000000000000/now")
 	p.See("heading", "This team is not in your program")
 }
+
+// One read's page, the files, and two coaches who watch the same reps and do not see
+// the same.
+func TestReadAndObservers(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Click("link", "Squad")
+	p.Click("link", "Back cut")
+	p.See("heading", "Made in its place")
+	p.Text("Who, most in need first")
+	p.See("image", "Week by week")
+	p.Click("link", "21 Ivo")
+	p.Text("Last reps")
+	team := strings.Split(p.Path(), "/")[1]
+	p.Until(fmt.Sprintf("fetch('/api/teams/%s/evidence?what=verdicts').then((r) => r.text()).then((t) => t.split('\\r\\n').length > 50 && t.includes('wilson low'))", team))
+	p.Open("/" + team + "/squad/read/moonwalk")
+	p.Text("There is no read of this name")
+
+	p.Open("/" + team + "/now")
+	floor(p)
+	q := page(t, s)
+	q.Open("/")
+	q.Fill("Email", "assistant@tallowcreek.example")
+	q.Click("button", "Sign in")
+	q.See("heading", "What holds the team back")
+	q.Open(p.Path())
+	q.Click("button", "Logging")
+	q.Click("button", "Watch the same reps")
+	log(p, 12)
+	q.Text("12 logged")
+	q.Text("Rep 1 of")
+	for n := range 12 {
+		q.Press([]string{"1", "1", "2"}[n%3])
+	}
+	q.Text("24 logged")
+	q.Text("Rep 13 of")
+	q.Text("All sent")
+	p.Text("24 logged")
+	p.Click("link", "Off the floor")
+	p.Click("link", "Squad")
+	p.Text("saw the same read in 8 of 12 reps both watched")
+	p.Text("Watch a few reps together")
+	practice := strings.Split(q.Path(), "/")[3]
+	q.Open("/" + team + "/run/" + practice + "/review")
+	q.Text("12 reps, 12 read right") // each counts once; where two differ, what the first one said
+}

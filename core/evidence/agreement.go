@@ -135,3 +135,6 @@ func Kappa(counts [][]int) float64 {
 	}
 	return (float64(same)/float64(n) - chance) / (1 - chance)
 }
+
+// Apart reports whether two observers should watch together.
+func (a Agreement) Apart() bool { return a.Kappa < Watch }

@@ -33,8 +33,8 @@ type Rep struct {
 	Corrections []string
 	// Of names the rep and the part that was watched, so that several observations
 	// of it can be told from several reps; empty where that is not known. Observer
-	// is who watched.
-	Of, Observer string
+	// is who watched and on which device, Watcher who it was.
+	Of, Observer, Watcher string
 }
 
 // OnePerRep lets every rep count once, however many watched it: what an observer

@@ -87,7 +87,7 @@ func RepsOf(rows []gen.RepEvent) []evidence.Rep {
 		reps[i] = evidence.Rep{
 			ID: r.ID.String(), Block: r.BlockID.String(), No: int(r.RepNo), At: r.At, Player: r.PlayerID.String(), Role: reads.Role(r.Role),
 			Rung: drill.Rung(r.Rung), Side: r.Side, Cue: cue, Expected: reads.Read(r.Expected), Made: reads.Read(r.Made),
-			Right: r.IsRight, Late: r.Late, Corrections: r.Corrections, Observer: r.ObserverID.String() + " " + r.Device,
+			Right: r.IsRight, Late: r.Late, Corrections: r.Corrections, Observer: r.ObserverID.String() + " " + r.Device, Watcher: r.ObserverID.String(),
 		}
 		if r.RepNo > 0 {
 			reps[i].Of = fmt.Sprintf("%s %d %s %s", r.BlockID, r.RepNo, r.PlayerID, r.Role)

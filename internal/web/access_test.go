@@ -124,6 +124,8 @@ func queries(path string) string {
 		return path + "?mover=xCutter"
 	case strings.HasSuffix(path, "/export"):
 		return path + "?format=csv"
+	case strings.HasSuffix(path, "/evidence"):
+		return path + "?what=reps"
 	case strings.HasSuffix(path, "/board"):
 		return path + "?role=cutter"
 	}

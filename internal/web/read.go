@@ -1,11 +1,14 @@
 package web
 
 import (
+	"bytes"
 	"context"
+	"fmt"
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/internal/store"
+	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
@@ -36,5 +39,65 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
 	out.Standings = evidence.ByNeed(out.Standings)
+	return out, nil
+}
+
+// ExportEvidence writes every rep of the team's players, or where they stand, as CSV.
+func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequestObject) (api.ExportEvidenceResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if !r.Params.What.Valid() {
+		return nil, invalid("Say reps or verdicts.")
+	}
+	b, err := s.board(ctx, team, reads.Cutter)
+	if err != nil {
+		return nil, err
+	}
+	names := map[string]evidence.Named{}
+	for _, p := range b.players {
+		names[p.ID.String()] = evidence.Named{Jersey: p.Jersey, Name: p.Name}
+	}
+	var out bytes.Buffer
+	if r.Params.What == api.Reps {
+		err = evidence.WriteReps(&out, b.reps, names)
+	} else {
+		var lines []evidence.RoleLines
+		for _, role := range roles {
+			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.Board(ids(b.players), role, columns(team, b.rows, role), b.reps, s.now())})
+		}
+		err = evidence.WriteVerdicts(&out, lines, names)
+	}
+	name := fmt.Sprintf(`attachment; filename="%s.csv"`, r.Params.What)
+	return api.ExportEvidence200TextcsvResponse{Body: &out, ContentLength: int64(out.Len()), Headers: api.ExportEvidence200ResponseHeaders{ContentDisposition: &name}}, err
+}
+
+// ListAgreements says how far two observers who watched the same reps see the same.
+func (s *Server) ListAgreements(ctx context.Context, r api.ListAgreementsRequestObject) (api.ListAgreementsResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	if err != nil {
+		return nil, err
+	}
+	staff, err := s.db.StaffOfProgram(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	name := map[string]string{}
+	for _, who := range staff {
+		name[who.ID.String()] = who.Name
+	}
+	out := api.ListAgreements200JSONResponse{}
+	for _, a := range evidence.Agreements(store.RepsOf(rows), func(r evidence.Rep) string { return r.Watcher }) {
+		first, second := name[a.Observers[0]], name[a.Observers[1]]
+		if first == "" || second == "" {
+			continue // somebody is not on the staff any more
+		}
+		out = append(out, api.Agreement{First: first, Second: second, Reps: a.Reps, Same: a.Same, Kappa: a.Kappa, Watch: a.Apart(), Differ: a.Differ})
+	}
 	return out, nil
 }

@@ -1,6 +1,7 @@
 package web
 
 import (
+	"strings"
 	"testing"
 
 	"evrik/core/evidence"
@@ -44,5 +45,37 @@ func TestReadPage(t *testing.T) {
 	if page.Corrections[0].ID != "no-backcut" || page.Corrections[0].Count != 9 || len(page.Curve) != 1 || page.Curve[0].Reps != 19 {
 		t.Errorf("%+v %+v", page.Corrections, page.Curve)
 	}
+	// The same as files.
+	if text := head.do("GET", c.path("/evidence?what=reps"), nil, 200, nil); strings.Count(text, "\r\n") != 20 || !strings.Contains(text, ",backcut,straight,,") {
+		t.Error(text)
+	}
+	if text := head.do("GET", c.path("/evidence?what=verdicts"), nil, 200, nil); !strings.Contains(text, ",cutter,backcut,live2,not-yet,0,9,") || !strings.Contains(text, ",backcut,live2,has,9,9,") {
+		t.Error(text)
+	}
+	head.says("GET", c.path("/evidence?what=all"), nil, 422, "Say reps or verdicts")
 	head.says("GET", c.path("/reads/moonwalk"), nil, 404, "no read of this name")
+}
+
+// Two coaches watch the same twelve reps and see them differently three times.
+func TestAgreementOfCoaches(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	helper := w.as(c.helper)
+	for n := 1; n <= 12; n++ {
+		made := []reads.Read{reads.BackCut, reads.Straight}[n%2]
+		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], n, reads.Jump, made)), 200, nil)
+		if n <= 3 {
+			made = reads.Curl
+		}
+		other := repEvent(p.Blocks[3].ID, c.players[0], n, reads.Jump, made)
+		other["device"] = "helper"
+		helper.do("POST", at+"/reps", batch(other), 200, nil)
+	}
+	var list []api.Agreement
+	head.do("GET", c.path("/agreement"), nil, 200, &list)
+	// By hand: they agree on 9 of 12. One saw 6 and 6; the other 5 back cuts, 4
+	// straight and 3 curls. Chance: (6 x 5 + 6 x 4) / 144 = 0.375; kappa 0.6.
+	if len(list) != 1 || list[0].Reps != 12 || list[0].Same != 9 || list[0].Kappa < 0.599999 || list[0].Kappa > 0.600001 || len(list[0].Differ) != 2 {
+		t.Errorf("%+v", list)
+	}
 }

@@ -31,7 +31,7 @@ var required = map[string]access{
 	"GetQuestion": anyStaff, "Search": anyStaff, "GetMotion": anyStaff, "PreviewDrill": anyStaff, "ListDrills": anyStaff, "AddDrill": anyStaff,
 	"UpdateDrill": anyStaff, "ArchiveDrill": anyStaff, "GetTape": anyStaff,
 	"Judge": anyStaff, "ReadMap": anyStaff, "Play": anyStaff, "OrderList": anyStaff,
-	"ListPlayers": anyStaff, "GetCard": anyStaff, "GetBoard": anyStaff, "GetRead": anyStaff, "ExportRoster": anyStaff,
+	"ListPlayers": anyStaff, "GetCard": anyStaff, "GetBoard": anyStaff, "GetRead": anyStaff, "ExportEvidence": anyStaff, "ListAgreements": anyStaff, "ExportRoster": anyStaff,
 	"ListPractices": anyStaff, "GetPractice": anyStaff, "LayOut": anyStaff, "GetRun": anyStaff, "FollowPractice": anyStaff,
 	"SetClock": anyStaff, "LogReps": anyStaff, "ListStaff": anyStaff,
 	"FillPlan": anyStaff, "GetLoads": anyStaff, "GetSeason": anyStaff, "SetSeason": anyStaff, "ListTemplates": anyStaff, "AddTemplate": anyStaff,

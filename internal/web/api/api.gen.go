@@ -376,6 +376,24 @@ func (e GetBoardParamsRole) Valid() bool {
 	}
 }
 
+// Defines values for ExportEvidenceParamsWhat.
+const (
+	Reps     ExportEvidenceParamsWhat = "reps"
+	Verdicts ExportEvidenceParamsWhat = "verdicts"
+)
+
+// Valid indicates whether the value is a known member of the ExportEvidenceParamsWhat enum.
+func (e ExportEvidenceParamsWhat) Valid() bool {
+	switch e {
+	case Reps:
+		return true
+	case Verdicts:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for ExportPracticeParamsFormat.
 const (
 	Csv  ExportPracticeParamsFormat = "csv"
@@ -399,6 +417,25 @@ func (e ExportPracticeParamsFormat) Valid() bool {
 
 // AgeLimits defines model for AgeLimits.
 type AgeLimits = practice.Limits
+
+// Agreement defines model for Agreement.
+type Agreement struct {
+	Differ []evidence.Difference `json:"differ"`
+
+	// First a name
+	First string `json:"first"`
+
+	// Kappa Cohen's
+	Kappa float64 `json:"kappa"`
+
+	// Reps that both watched
+	Reps   int    `json:"reps"`
+	Same   int    `json:"same"`
+	Second string `json:"second"`
+
+	// Watch they should watch together
+	Watch bool `json:"watch"`
+}
 
 // Answer defines model for Answer.
 type Answer = reads.Answer
@@ -1244,6 +1281,14 @@ type GetBoardParams struct {
 // GetBoardParamsRole defines parameters for GetBoard.
 type GetBoardParamsRole string
 
+// ExportEvidenceParams defines parameters for ExportEvidence.
+type ExportEvidenceParams struct {
+	What ExportEvidenceParamsWhat `form:"what" json:"what"`
+}
+
+// ExportEvidenceParamsWhat defines parameters for ExportEvidence.
+type ExportEvidenceParamsWhat string
+
 // GetLessonParams defines parameters for GetLesson.
 type GetLessonParams struct {
 	Screen string `form:"screen" json:"screen"`
@@ -1440,8 +1485,14 @@ type ServerInterface interface {
 	// (PUT /api/teams/{teamId})
 	UpdateTeam(ctx *echo.Context, teamId TeamId) error
 
+	// (GET /api/teams/{teamId}/agreement)
+	ListAgreements(ctx *echo.Context, teamId TeamId) error
+
 	// (GET /api/teams/{teamId}/board)
 	GetBoard(ctx *echo.Context, teamId TeamId, params GetBoardParams) error
+
+	// (GET /api/teams/{teamId}/evidence)
+	ExportEvidence(ctx *echo.Context, teamId TeamId, params ExportEvidenceParams) error
 
 	// (DELETE /api/teams/{teamId}/feed)
 	EndFeed(ctx *echo.Context, teamId TeamId) error
@@ -1845,6 +1896,22 @@ func (w *ServerInterfaceWrapper) UpdateTeam(ctx *echo.Context) error {
 	return err
 }
 
+// ListAgreements converts echo context to params.
+func (w *ServerInterfaceWrapper) ListAgreements(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListAgreements(ctx, teamId)
+	return err
+}
+
 // GetBoard converts echo context to params.
 func (w *ServerInterfaceWrapper) GetBoard(ctx *echo.Context) error {
 	var err error
@@ -1867,6 +1934,31 @@ func (w *ServerInterfaceWrapper) GetBoard(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetBoard(ctx, teamId, params)
+	return err
+}
+
+// ExportEvidence converts echo context to params.
+func (w *ServerInterfaceWrapper) ExportEvidence(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ExportEvidenceParams
+	// ------------- Required query parameter "what" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "what", ctx.QueryParams(), &params.What, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter what: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ExportEvidence(ctx, teamId, params)
 	return err
 }
 
@@ -3013,6 +3105,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ExportRoster, options.OperationMiddlewares["exportRoster"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ImportRoster, options.OperationMiddlewares["importRoster"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/board", wrapper.GetBoard, options.OperationMiddlewares["getBoard"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/evidence", wrapper.ExportEvidence, options.OperationMiddlewares["exportEvidence"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/agreement", wrapper.ListAgreements, options.OperationMiddlewares["listAgreements"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/reads/:read", wrapper.GetRead, options.OperationMiddlewares["getRead"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/sheet", wrapper.LayOut, options.OperationMiddlewares["layOut"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices", wrapper.ListPractices, options.OperationMiddlewares["listPractices"]...)
@@ -3893,6 +3987,45 @@ func (response UpdateTeamdefaultJSONResponse) VisitUpdateTeamResponse(w http.Res
 	return err
 }
 
+type ListAgreementsRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type ListAgreementsResponseObject interface {
+	VisitListAgreementsResponse(w http.ResponseWriter) error
+}
+
+type ListAgreements200JSONResponse []Agreement
+
+func (response ListAgreements200JSONResponse) VisitListAgreementsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListAgreementsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListAgreementsdefaultJSONResponse) VisitListAgreementsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetBoardRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params GetBoardParams
@@ -3922,6 +4055,60 @@ type GetBoarddefaultJSONResponse struct {
 }
 
 func (response GetBoarddefaultJSONResponse) VisitGetBoardResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ExportEvidenceRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Params ExportEvidenceParams
+}
+
+type ExportEvidenceResponseObject interface {
+	VisitExportEvidenceResponse(w http.ResponseWriter) error
+}
+
+type ExportEvidence200ResponseHeaders struct {
+	ContentDisposition *string
+}
+
+type ExportEvidence200TextcsvResponse struct {
+	Body          io.Reader
+	Headers       ExportEvidence200ResponseHeaders
+	ContentLength int64
+}
+
+func (response ExportEvidence200TextcsvResponse) VisitExportEvidenceResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/csv")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	if response.Headers.ContentDisposition != nil {
+		w.Header().Set("Content-Disposition", fmt.Sprint(*response.Headers.ContentDisposition))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type ExportEvidencedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ExportEvidencedefaultJSONResponse) VisitExportEvidenceResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6033,8 +6220,14 @@ type StrictServerInterface interface {
 	// (PUT /api/teams/{teamId})
 	UpdateTeam(ctx context.Context, request UpdateTeamRequestObject) (UpdateTeamResponseObject, error)
 
+	// (GET /api/teams/{teamId}/agreement)
+	ListAgreements(ctx context.Context, request ListAgreementsRequestObject) (ListAgreementsResponseObject, error)
+
 	// (GET /api/teams/{teamId}/board)
 	GetBoard(ctx context.Context, request GetBoardRequestObject) (GetBoardResponseObject, error)
+
+	// (GET /api/teams/{teamId}/evidence)
+	ExportEvidence(ctx context.Context, request ExportEvidenceRequestObject) (ExportEvidenceResponseObject, error)
 
 	// (DELETE /api/teams/{teamId}/feed)
 	EndFeed(ctx context.Context, request EndFeedRequestObject) (EndFeedResponseObject, error)
@@ -6879,6 +7072,31 @@ func (sh *strictHandler) UpdateTeam(ctx *echo.Context, teamId TeamId) error {
 	return nil
 }
 
+// ListAgreements operation middleware
+func (sh *strictHandler) ListAgreements(ctx *echo.Context, teamId TeamId) error {
+	var request ListAgreementsRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListAgreements(ctx.Request().Context(), request.(ListAgreementsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListAgreements")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListAgreementsResponseObject); ok {
+		return validResponse.VisitListAgreementsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetBoard operation middleware
 func (sh *strictHandler) GetBoard(ctx *echo.Context, teamId TeamId, params GetBoardParams) error {
 	var request GetBoardRequestObject
@@ -6899,6 +7117,32 @@ func (sh *strictHandler) GetBoard(ctx *echo.Context, teamId TeamId, params GetBo
 		return err
 	} else if validResponse, ok := response.(GetBoardResponseObject); ok {
 		return validResponse.VisitGetBoardResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ExportEvidence operation middleware
+func (sh *strictHandler) ExportEvidence(ctx *echo.Context, teamId TeamId, params ExportEvidenceParams) error {
+	var request ExportEvidenceRequestObject
+
+	request.TeamId = teamId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ExportEvidence(ctx.Request().Context(), request.(ExportEvidenceRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ExportEvidence")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ExportEvidenceResponseObject); ok {
+		return validResponse.VisitExportEvidenceResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -8560,192 +8804,196 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3H3bctw4suCvIGo3wjMRtKWe0zO7YT+55fa0z9hureQzsx0n+gEis4pokQAHAFWq4/BP7Sfsl53AlWQR",
-	"IMG6yJ5+0oUkLpmJRN7z8ypndcMoUClWLz+vGsxxDRK4+avCO+DvCvU7oauXqwbLcpWtKK5B/eUeZysO",
-	"/2wJh2L1UvIWspXIS6ix+m7NeI3l6uWqbYl6U+4a9a2QnNDN6suXbNVwnEuSQ3ye7oXjZhISr9fRadzT",
-	"4+aQgOvoFPbhMTN8UR+LhlEBGkfXFjjq95xRCVSqX3HTVCTHkjB68ZtgVP2vm+R/clivXq7+x0WH/Qvz",
-	"VFz4AfVcBYick0aNs3q5wqjxT7PVNWd3FdQnnNmMF5h4W2KJStw0QKHIkP5ziwW6h0baPyVDBVPLugUh",
-	"iJn3JMty4wWXxRARSJANhQIRqqb/BPh0INGDBRGhSOmZQAKkJHQjDH2br9SgrzfwntTEnmrOGuCSGIq5",
-	"w1TT5x5lZasaP/7EWnP07UPa1nfA7cMPhLYSoo+vgf8D4L73mFAJG/uc0KnPzfkIrImDkG/wToRHFazl",
-	"eejDL/0j9p9my3aWwVoG+xrsogeO3ir8lL/6k8nufoNcrrLV4/MNe27/6Y7JC4uE3tPnpG4Yl4bbynL1",
-	"cgUPnNxf5IzDRXe8vmSr11RsgY8RiPMcGgmGyUioRRBy9h+Yc7xTf+cl5Pdi8M0U5V2p14PjtGFMFZCT",
-	"wix3SKuyBFTAGmgBHFHACpjqtOYlphtCN0i9gM1es/G4JVTN3GJ/Uu98yVYVlv3F3TFWAaaGPvmG0PHi",
-	"1gCym7VHkPAog9ukTIb3z/SQ6QD+2SwhAGHOtnMf37Ctpv+cA9DgcgQp9DqBtrU6AhWs1UY52ZSyR73d",
-	"B9tyN3+Q7IR2eEMMHrgW/hZ4WUenHXGYaSwUzU47yHkanTlcHHAhXrx2FJN2svRHej8/VCy/D7FFcQ8y",
-	"wmgKTqoqCGcwzHRIVZdozbim623JKkDrijGeoe8Q4+hP+hmjgID2LvjeZKRIEASy1T0xUzsMmzVmK7ZV",
-	"qNhiCTyI6HqKDzN1lKz4N9yTkfYEkvge9NZK8+Yz1FQ41+xzfOwaQsPn0Y42nkZdqWoKgRrM5StEFaRq",
-	"wFQgeAC+u2OFIiB/xGbBVOPHd+bl7y4vx4dNQM5oEYaGABiiglD5l++DOBMSb8J8QRJZJVxRevEape6T",
-	"zGPUDN5hLvPE2q3frtYQZAdfg4I+YlNvLnNMDrq4fmCYF+MTlrOqrfc45Oy1VREK6UxVz/yeUAgN1aO5",
-	"pMGu9fthDp2CUv1W5rfdR4rZ1QgVDnZ6B2P4QVWlr/5WYlpEgGoWMr8D+15mp54hHXggBVAt9FBIphz3",
-	"lZ78KkI4nEO+7Hq98t9csZbKsCQjpYHCCQGaRlAccqsbJE39nm02UNxAE5rb3Mkn2UgU/QZSvbmyAVL8",
-	"hkIUfYUlrtimDVA03iw4251KE8LlUSQSHrHlcslgLZfXHAREaG3BTq9aeEfXLDSOvhLSR3qjb5DAOGXL",
-	"5RVupVWUh3ewKNmWom0JFGFkiECpueqb0A1b4aJYQH43Ld3EtmektOSRABexkQylLmCX+v3oaA2TQWEF",
-	"OCCMNFaeCeRkpBxTdAd9MeVAdIstkXkJgal5W4FAbI0q8gCIt3Qjjp4vKOyb0421iKGp2EGjtzpPA55A",
-	"9/mDPU2ZOfJD+gsyDa1+jhiGVtdCohoJmzTYfVj8lGH1LiSTMSUEOTVRfZaknZj1L1dOriLKCWwwDdIf",
-	"RcSYwtaEC4mExNyoXF5oLbCE55Jo08cIQHduvlk5WqvrUEwvosJat2/zcsEaoMKNgOJDgMrZWqsaepUZ",
-	"whJRrTEmCOTUKNFjU4QA/gD8mUB2OWlr5C2l6tcgNQmJZSv6ulhTYUo1CFij9eWCUQhoY/snzgzUB0k3",
-	"tdlT8LAo8LzOHTPftxa5/7vFaRrRagVrVo4EstWaUCJKfdr1okO6I5bT+FfbzNDdDo0grTS5LSJrVMFa",
-	"ItbKk5PoHiztvoPwYnTdiiC04LGB3NrWAqqksal4LrsvprZURsyf9svRkCGdZEYn2tunHjqzk3cDhvY9",
-	"vm2boL1jbwYPE/uF3U6qNtBB+zCVoJPSRhDfcNY2QZBF7oOInTnE962x2EyRvle/2CM3e+WIKZnGIltu",
-	"gP/U0oKHWHcDHJXmIbKo3btZQ5DxpNaNvBw+V3aQg4DU8gBoMM//ipugdIB5foML0obNPHfOXDF6suYA",
-	"n0prjx09LXG1fg90oxYbeFxhCv8gReRpY1SFoM+D0M3PbVjO2UYG3NfczOiDNbqP++DIHNT6y+3v20Gn",
-	"W9UMqrWg98KgKBW7+psOtdceNCPaNyPM6mHLOUC6L6nPHOw3VrxNA821Q81y2DyEvEG5+jeE6beAeujs",
-	"61EneYBZ0+yYyShJNUy0S0xiehS7hr5ZzK4385tKNVYa2BxkrHTa0AiwJ7pC0tQFu4gDFIaWP8A1I6HL",
-	"Ys1ZPRCcJuUshWX+gKvxOCXZRFhckDPugaLSbESPERJK+NBn1w0ek06cE2tecNH790KL+cpO2Ntu6t1l",
-	"gHzYjdUGsKPl2gWmbS0GhyzkIEKaUwNU3+lIllgizAFRJpE9WAjTHaoZh5Dv0/GZ4YDW+aAkfSFJVSGg",
-	"hVL4ZHCMNAXbgsC+brdiF5B89Ft56MEPRUfk7RKjXxuUq6cBqFQjt5AOiAhr0BIx0ItYe1fBrFRmmZ9e",
-	"euiIvcG79wwHDOsl5sVUWMZvbR07g3Ev4r5+4p1W/dnc2KlYdls4CNNviFB3zNFH8Kal0VOYOy11kl7c",
-	"184cjIuCKPLA1fVgYYHoij4pqYtFG/+sQW6E8TF2eqhb6gf7d+ACdkG3B2cbbtlPmkvNfRCydUrMZdgG",
-	"BDgvnRGIUOROkuLvxj4EG+KMJGPPcOwUjZcgbezWNNfSbw28sY6NdZJMbo0qdlM9UFnkB8+podMPLKzt",
-	"+iCEJIt/7UeZet3Otb9F53m2gwQX61azp4XdsTas1uTG3LvQ/6sW1dT7zrLZz9bkMWQ17xmlNeHofSIi",
-	"0IaxAq0Z7xPQ7CRlFytxpAEiWzUlFgtcRNfq9eCRZIIsc4Nd2y/Cjm6Jw8TI22oQX8TW6+cFrJ9Xxve7",
-	"ZpWR+7aEUuDiuZB4p10GuHkOJmBB4ah43mCiT4wwM4mg3VHghOAkvSTzbohgu2CpgFGYyFZPj7YlE4C0",
-	"fK2FJolbIzaO1yQXuS9vdRBHAMZbLPNyGXVvGb+3xyxiizTxdAvPWji0bw/KJuTLjT9vZpxQnw2v6NOs",
-	"Pwc90uvOWZ8bOLi5o97jLx41M8KFPvwv3lhWlyZXGMb4xfG/t8ScgvA9bmK79yN3Dc9ZkwrUDa4E8Qfg",
-	"gjCaIQGACpYLM80LQzovfhOMvjJBzkSiklWFUCxLB8tB4aztZtX9GMoOI2/JpuUQinkbRLX1jACbFvNi",
-	"EWerwEVTLLC5dE7a8RK2jBfLzDH6C78Sv4nM7LObLkklvwYuFphxO438Lamqd7QJqXxNhWlq/L0ZQgOJ",
-	"NQNWCw9gZZ2SVSDm3Up6WjfQr0H6qCoozqei3rE2YobaRCy2SjedjDdnHG6GBoKeAtsYPh/10zzMx+oY",
-	"i1JqXGxuVTD1cornpeHsASKhkRyw2L+/A2gJH6gtbpK+TEKjsywco93vKfcpwDlodLPzlOFFaYMIJm9r",
-	"/ZKO/KhIWJ59wFUL8/qvVw7MvO47dyjMEfAU4SbsyMC7kPtHoncAUjVoe8YPUqDfVozxKx0AEBA11hL4",
-	"DTSBGBVotJZKpDFCCWmsuzV+JLXiZX++vLzUipT58zLkyDcu54Wu4n0JD0vEWzqwrcTiHA6Mvlb0t7Ju",
-	"HZpDUIrtogRnh1fS8IDpl6CNdRWpiXHF2oD+cuh4mLolsexCjD3SgteBQvdH2AYYiDPKHh+2+MBIEfJJ",
-	"djbLglmTZUtl32CZHvs9KYlas7BdRwgOP9nUkz2jWaf1Rbjsb+wuzJ0lNE1wz6yqgGdIySmIcbXt0tzw",
-	"4y1tWURcKtk801QvZXp93WrMmCmcs2LsfvJ22QW3HQ3aarAYRM0UhBsGJu5Jo+NdaPggcVJHInEmovkl",
-	"C65uS2gRihXqAuun+btUENU78WFid7tBYL6dwSw7STrAJOiuF6yGO1bsDCMViFATZyM5oxuUM0774n8f",
-	"LCnqs521r24ZhEdU6pDQrE/McpH5JxJy90YSzSZyBSO+yWiaVCy7yeoTRtXVw6btnshDNs+qoGk+Yr2l",
-	"TP4CC61hS722+v6pYNkkkrG3sD0iksl6ha2P2O7TLcWPn2nQpDrtNHAP8tm90y/egGirAHEC52yBCf2G",
-	"bX9UX4TgZhX3IuJnASHCqUX7fhb7Ym/AzC0zxHSsVT/i9p69Wn/znx/jIbejxFzlapltsQFn/91jECWm",
-	"edh3/M35ssmmlO/o65vBJP38MaASaB45jCCHOWS9DyWuqgAWKywWyM0HuNqz1RbUs0jkiXt4s/d9BK7e",
-	"N29ksuHXvakys7HgJYr5JiJnPAAvSC4H4jQWhsc835nIbsaerzV3MexmVqJ2YzoMjOMK/JIyR6lDOvB4",
-	"7WE/la11p+Ig3va30MHHct5TQGwm1TxGpVE4Qph6D0KEY29x3VQhtw1GeQWY98z0DXCUt5A5GYjxArjS",
-	"NTnbJidC3LrhJhMPJzUc/ZLJ2V50G8RTVpYlqvjElLQNN0wmpn2s7J4cILqsD4+mIG4d1AL1O4hADVbH",
-	"o9BoU8KyQ5+Ocnsm0JobyWsU2fkBQIpfDgjuxDy/lRyrc/d/w9GfWIDa4i/x2NDwo5zwvIKJqX0U5S/R",
-	"8NF4fKh6+ks0rvQnXK0jFw3dRJe0h+huAX0ouKn93geD9qYfbHAPHKMY0w4HWQ+dSQGT7y39LY2XfM9y",
-	"XN1YN+WQoM5Z6WSqYskodH9J7ZHkkiN+3wfZ+jqjTeSGOHliUSR180B3ZbYq4MEWRAowoUpvD5GgS3cy",
-	"+yNRMJ6qQRJJAmGtzFk9lSCSNDOH5iNLE+P67oaYCsjbQb7TwaVFQnK/M96bJVvTpE83dlHCrTaBDUqN",
-	"9HJRbOKLEx1tJKKD5X4CoiWK0J31AZPqOGKPuERFa+YIEjNLVJG0fcmNFJWp1B4+Wb/J/j4kzsvaVXhL",
-	"P161Bctk+JB6J9llo0f0Hpv+wsJb4vdHSalrzuof7L0WNkxyVt+SIv7CjOM6JKiaJ7oqGEhkrfYBi1x8",
-	"2j2guVgJnTDX39He+ntj+vUl3a8azsuv11iU2jK52cVlzpVNCNYmmCyk8RG2txKv1wE9w1H2gugsLEQk",
-	"HqHjoJ2rRtuxsBBESEwTeKLFMdgDYvmfnzS8vUfZr/13kBHHRCe+TuZ0If7kxwiu0tg7nqScR1caYXgm",
-	"zf911SVTRlAH0CitQwKu0R3WN9GCqD/1ffLCtQEyMIorMJZWivGUxWu2VnQdicRuuuSI735M8fS3qclV",
-	"3TD9+NrB2uIl+MLlS8TKocxu3VNKiGBtVbZo4YG96nEuAJkPvHU9Lc56EMdF55BkxnljK6o8E75IXobI",
-	"GpWAKsAPIFBJBKp1AE8w0IUOgzSGPOsw71rUjzJZK6vBHIfribj9qp2wLe2qAWJptH8byTdjIzRstTeR",
-	"hW8PDn23m3XGaTAkuW8s7pd7cH7mRSgz7w4LEi0aYhLk9VqREliRTVYaK1JTdem0b3zKJdvVOAoUtVNo",
-	"yCN25YnUDy3vB58wWUYzBxvMJY0/jVWkmjRB90sfBZ42nNAY5EyRihQtfbIKkoNhTw8x2pDfrodKN2e3",
-	"tGgaTOjGYBLEUr/fgmgNTcWxGlNTJ7/ZYxh9HwEmclg2I3q4G7Hy9BwucGfOUzeon9rBJine1xzW5fG+",
-	"+rtIXCdW2E6/mjHhw8qEfw4UJpyuR8koTIXOlPgB0J1SRHhLEaaFj71aTArdKv90GSqgGC+NWWIeLAib",
-	"t2CXqRmf3JJcp7+xtdR25zh9d2v5/jKUCLmWbwkXMmZ+kXl5S/4rZJ++IxuBdLgw0r8yauoq2UDykAbX",
-	"E4cSMo0GhTUnc64PqWz555nKlgkLPE2tS7YBxexOehQiqUmuKGYn5XU8w+EmKOE52o5UgI1ctBFb4+h+",
-	"7VcKnrskUwX5HIq5wn/H1/8VFYvs/fEqvsnHn0+1m8fb+Hb21WVtElPrdUjvmwnHl7TbQH8Sg9KkG0MR",
-	"ywH3xZbGUuR4XpKHgZW5xwqWZfnZ1JEEMcadGz9793HwmNjlR268g1c5zr2yD82NsMUCuUpjWeqWpvZx",
-	"jUP2EZznUAUUFXkh/v//C7FHp0yN3w+9zQHnckFIodXJguNniD0ARy7275lA1r4UCHBsUpc4qpWlwGFG",
-	"cKv3QY16aTMHxeSJvtDATj0qdZd6qq+BScm2J4Vo9t79sc9HbN7OAqtforEsHnd4tP2vn8Q0MAIGKVqn",
-	"fobqvE0pgkU4+nXNeLp7IhZknK22ZODG9uxs/8CylRkjSd+JGt9TolldhR5tJdawSeL1BrjLub2910IZ",
-	"XzG91mU9JljF3JteT07bi1nTQZuhLrNx1ACmwlQJ65giXWJkTapxwMap8sYmTY7RTgxda5Wg7LrI4h2t",
-	"CaAe8PmtfdIvjUNs9AozV0rAr6pv9bQ9Esw0vshAkCMEi1sUbWePG983EiYTxRYevuSQsN6xTEoF4zif",
-	"TDm4h106nf0tXMViQeaEnm5xzrPHhN+QQ0BaJqpxdS21Sl571rN3OEmkjGmJaVENmFXv4dnCgrOVKBmT",
-	"sXm3kaqr89HE3YbsKJneejdf7ChFzTyHQe5rgeRYaOyRIhMS+IsfqeQLiFF/ZKgxXKLsMciddvPM5HGl",
-	"XkuruLeocFfn4b7uXdCpefMmd2bqCJ0mcb5hclluvE+K15+myQ+d2LFYgoh6pk8lGqRGY9l8yUWGtdOI",
-	"ISYVVB439cJk5cXSzeGlq5cJQEssFcOwgoBI5CDbT4fdE5O6+bKuqrYBZpDtD4ounIxoZ3oP9Yhz3ATp",
-	"HnT2dCt9kX+/tZOZiJ+QsOeM1QfI5QdS35QFCqzxSduhalwAYnTeDpVGq1MCvCW/27auMT88KWsSn/Ek",
-	"n6dkG8ln3Z9aDk0Map4OY0r3U+fZe1+xGTe8at81dS8Cp8v0GwUV2vwg31YuZ7gfMTGTEhhZhi/dl+4G",
-	"SY/q5qGCEGrppkWEs/XacGw5DJSMHTQXNuyN/jxSwcB3hjmyqu9UhmwZLnQ3IYPZuD7zZZLq5/exXP1T",
-	"n37ATbiNWDihhVUi6v0KFWakgAqyIdJkY0FVZQhTRGgBj4hQyVAFm0GTw77Qu7GdE5cEJPMNoZGF3O0k",
-	"9NYhgcpSFx/BaM3YoNuEejXIPV1doEBvz1Cw72jal6Np0R3ILQDtwpyQbWki8V0Fz4SuNKcd9Oqfrjuq",
-	"C5AKrJq2VaU+ddXFxmvlxHY6TQqSdolrc6kqtsCRHd10hFtZmvGpYrYcqUe7w1gSrX/AzYFkfo1DdWny",
-	"fpeP6dhS9+LRjcQmes3xBwgzRNvJ2VbUQ1uAe3S3QzZWMbEOsS8Cvjww1tSHFvf6ctF5MelH0hRvjIS4",
-	"qfPhqH3LjDglS2Jo/iVSQq6tyIa2UFU2QldHwSWmUVbgAgjO2OvxkNoJur9epJbtA/Cd7RSWIanLTfqy",
-	"fnc4vzednJJzWFOb+Q2rK3RRE91qs96RGaXPuLZerlynIejw3dv84Epa7rngHkZZKNPt3Zof1Rez6sN+",
-	"v5qHaE6JH/Jby23ra4rRTLdAOlu/ubZAomRbCC6ky4mr8aNrWvKX709X/4rrIIkHRoqgrWA+K27MGPXV",
-	"6CVF9d4rBHUjd6Y1oe4MvMUitLonyKiLnv6lgTcKZmJ5f6t+w2CdHDSR4XYDzQ3kQJoA4d9Ttg31gJSM",
-	"Q4HuYH1c0a3MjjSegcIWbYks3Z3wzxaGbO+48l522sxuMAyWBwLbJHNPkhLhdOBgYjamp+pysayntGsm",
-	"3SnoXCcTDLpipPjiYrzstA2qTtR/KigGMVd97TjTc0i2SPb6H9/VpEuTXYrBLWfGc7Qcd0l98aapcZy6",
-	"a+Zb7E4NlNs3OxsLLQbjqZnzlh8clDZvvv1obab7RRMdn+ldvoNo6lhFc/NhnHf9Pci/UnLLBvmDk9be",
-	"E0rSDgzTUp9+6+m9GS0P2RZsnR9hbinft6WLUUwCyqeW04Qby5tBvfGzI3HuiNMs1GIsSBpOLxpfbGwQ",
-	"pjWw8ESdkP86faFEcgRxKErYslMNoyO6RCnAH1SU6SaYKzsZd35t004ij29iqmtNhMT3S7OJGizExJyx",
-	"yCAH4viH9oWbeN5hsHpjprSEULphy2UJ3FtUCDXloTJtZ9O6gyxhh2ydiJiMt15SZDKsbJN1kLQjNrww",
-	"VzB1L4QpydTD6x7cXKhjjzD2QD9AYI8GLBjT7NFse4iNzlU/nPJ5BOwrgaqsFemMSmtSQaZ/KwEXpkf9",
-	"d/NOBNPWMuobCYa9+B0cEPly09JvqPPU6a7zphfjkZzF7spjB13emh5Rg7lEJdu+0hZCInQRaIprKFCJ",
-	"hS0JXSd313dewmPTIyeKWUeS2IfJSU5ozbvSNyJcMLx3kzu0j81VhbPnOEmnbYzcsNNCzjbcv3th/f9o",
-	"j1DmMvtmswhttwPn8gzy04DYZQGHCshNXk+ocNEJSu65VLaEzj0RX6TZgAVWBImbRb7IONijXkorHUVb",
-	"tsZarJQ42YVpZuh6rZRYzu4+mE3lwLE8quw2LxkLyKFrXMAndmXqXwc3uq4wh4ncUB0EGX2+31a0P91g",
-	"7MFASReq3dLyO9Uksl2xIuj5ihQaS7TttlSaVJlDa8LoBbhxQmeiV8RyQQc5a4xcViTOdIUKJ7/gmpji",
-	"uf0uZrZZkP1RYlqw9dp0qQobcBe3enN9DheI3sCavXrcUxzL9nsKNnSrlor94h6sN2dfbg0HxSbX5kp+",
-	"eWnGrPtuWs4e6otJAw47tvf4h0mXShgj3KHY1HjrVFFLe75whAiGLU5EmljK9oTjEO+Ir+u95g387qAk",
-	"si1bI/YwthW2Tji2NTCSZbOdlwqYYDGhnKxELmj6ISwxPx3NN/2Uk7xTNwYK8E0ye6LMp69J7bwVaR9c",
-	"V4FbUE1nB4mv8jUJBLptcA2TqYrW8tOjg+8uQwmZAEWyW/X72boCxuBjBg3taCaYl1AhLQc8tIBFA7wf",
-	"OD8W5TyBzYFmC3Bf4F0QOv2SXn45/2sGOmbm3sDD1Xbbzyx6U23uHZ0cZHY3n6tNJLej8fLwgisw1kAk",
-	"W0ks7vsShAQTmakFYjXZmoMo5yNHu6rbVqLWA+teMstAqWFxBCyvLVvYP5O7lCM7As9mKAT1s2HcSGlh",
-	"Lt3eggkaQpA911ZSU5TdEe1KLMPY4J4two3aLSnFL6dJJFYz2qvP4qi17mwTajNSf85l5HVtekkeRF5C",
-	"hPtaQ83mS/Vv6DsTLzJvcDIVAFx/8kj6ro57ekfTAqzUe6FocQFS212MLEVoJE8GL6D0T4Drj4qmEtxF",
-	"NkFYDR++g+V/hMp4byJN5k9dGHUK/NG06v8KlrbSXd452wpdKVFJVEi/mA3imWalRbcin3ltyzvt1V6Y",
-	"rLx661KyFgaNQKQFaol5sShh8IBCcOqu3o9J6BU3mbTPTWaNhJu/pFZ967I/FPB1KJMzi/oF9+u9aVB1",
-	"643WfQtGrzwAj8TmFFDjCHKKycg7oVkiEiCFT80otAX2BJfaXpnFvncVF+co+aigO9X54Le22MTaVE2U",
-	"i6wnhpwIlJmu7Xjy8o12c/0MpD48+sUb00s2jkXNpJbD+8O0ItZlCXPqAo2TpviH+SA9xEZP7ZOgNOX5",
-	"89Idqk5qLbS30q8rWbawvXEPESuMZBCv9zOMucmm77CZl/dDmpLuC99lKJBqNe+N8can7lwveP22ZExG",
-	"rP/wSNKL6cMOxJmsexSS3zUe7HR7XVxvW277sx9MQdQU+FpgTlSvTw0oSw7p0Em2Qvo2sknv9ur/pb3/",
-	"8wKMDsr+JX6xDMqPnxYB8fHT9kBjrlfh+1bd0K1jqThcmDDN/up5ygEmWFs74uC+Gsv8HRNWaizTCnjo",
-	"FS+v33ErI3lhOC9vy2HeW+/MuWTHdOnaJ2AsinuOp5y2i3008V49U4Wbt0Q6IWo/yuYBkF6GzQ7jNhH+",
-	"QPODRrpt5+NyYVvjj+hgl/Ux43MJ3QaSfMu3tibsYsdyzxawlwZB6rbCEgpk0issQHhL0R0IUoDNwKnZ",
-	"qAhaXpH8PuaQFmoFusHaeE4iBcJFwU1B+xn3h50kKHi41LBIamQkmntjkobH5Zyhigr/vR6tUyyka1s5",
-	"U/I9mnMXo3P1YEr5TvBNDhbnlK/kD3z0fvoX4b3sR6uZU2NM64Ma84vj5nuJA9j2+e6dy996LUUNNA0p",
-	"ZB21pMbAesI7KA72E24gYmNZ1luoxnxBiJ1ugxSy/Se2LnFtMs2sE11KstUna/tKNMuZG21WedTXnm57",
-	"UQQ7qOIKaIG5Yy2I6MjYVoSjq1LrK/WbLE6Hz7kXtQ1XcpIvjHFiW+qK+UaTqNmWorUOfhCvEFQ6tVYg",
-	"vAG04axtnoVLuTc4IYoRmwhG4WOQppu06rf0Bey8tVFLZ7rAZAfzZktDGR6efnV2Sx3M7GR9fFlKidFn",
-	"rNPBaYj0CcnmKyN3SKrvXn983VmvMyTavERYoB9bBeWLH4BXurrCIqP2QuKIYfyjheBBwRJLhf/wIurG",
-	"5Ql/1aJx02WxFqs5nUVxogSU2/zTViA7wU6XbZLXIlxOMbKGO59RG6pdsahWxWRDFZOcGO1VAojCo0Ss",
-	"MYBWd6dLZ0SS6bz7RWtZs7wVoQYuxoq6oBld11Vkb+FKlwJ1xedVW6RU0+/aZ7hBM4sZt14PJo+XVPvu",
-	"J1ud7wD7rk6dG7MlcVw3/wPVj1jS/xYfuZ6oqG5b4RqJ3VQ7ICJZEtfAO0gKd56CMCcK2xpiknJqf1gX",
-	"Um8bxMYk6AiNuRUfRGX/CDZFHEW9THa7wLv3DBfhAA9WR0L9ayJnR369gffmxaTs81OtusFCLnQzT1S7",
-	"n24QOdU1XZ0fiavkncTOkg2CMYNlg16Tfnq766Rs+nM536z52MXs+BQiSywHuNdsV/nF5+KLjms0QfrD",
-	"6+WTLkJIpXp3UOTMBmn4kmYC+APwF+iT/x3pnNo1zsG/9GnXwK0eHanlCW1w3AAFrk1vts0mETrlD/2h",
-	"xvfd4z++QLcGwKaaiN+kHkTtyIz5CmEkQUj0gCtSYAm6DlWFOIiGUaEm3WBCdXFCqF/4yhkvVz8q2PQq",
-	"yr5cXb747sWlKwyHG7J6ufq3F5cv/k2Tjyw1JVzghlzkWOKKbUwQwcaYNNRR1bb7d8Xq5eqvIK/8S5oQ",
-	"zWrUm3+6vLTWOmmNa7hpKpLrry9+s6pH1+5gUvXyk2isRgIaGs6KNpfonrKtsKZt3FZRxc4v98KVtTRE",
-	"ozdfEOHaO8e2/sa+csaNuyli28a2Dafr3C3K0239whljgvt/C1DcdnbgRTB4fE6LMRz2r9fRjhkF9O+3",
-	"P39EOo8WS1uNzFQzMPnR5j8GJq+QAEAFy4XeyYu6OBVgXI5bGDCsqtg2mTaUuHChi349F5Jb29oCoBi2",
-	"9Fwowd7UDnuJdJYm+oNOm/1jZlgD+sMaZF4aCMmS0M0fTwWO2jdTnzkptuu6zuPANUgtCfzn5xVRG/ln",
-	"C9wX/H/Zy1B0d4tJg+lAM1dx6tfzn8sPrgtUkFY5NC7bW+/mmUCFayp2Crg3LhGFiQDYrzHht11cti5Q",
-	"9QMzQcMngUEvG+bLUApQmPoygv73IeMnEf7SZdy6qQwXsyy9S78+CmS+imSQRN8TId84pfwooknrUOq6",
-	"642FqREh2Yttw72J2OwlQ64XHmJU3f81oxt9+x8KqyxCSK+L4o3tVXcOMtJj64ZNSVT03ckm7rAQ4Kqm",
-	"gFxrGn1TRAp1konUGDgNMV581j/fFV+MJDvmiFq69QzRvn0sS7QGuiGK/6NRMuU5sTzsyJiE6csnxPSp",
-	"UXphD+fTojZ8fM1KjkVuehfQ/VQ792ogB/SwW0NXwToSYayVd+xx8kL42bzyFBfCB0ySLoMuoKPGpMoQ",
-	"ha1SCk3N3ZNA5OKzGtkypSBoTGl20+XxXAdWjf8JHmVMsnL1bw6/6WbPpAHD5JHs+bn+d8DP9auDrOhy",
-	"hwqowPiIhkC9JRv6cyvTRGMtwm9t04GRqtCdw19TDpMgG6pkiFYeDs2Y2O+SpsKUMj2B+3ZCMLHB02eS",
-	"bm3OVvJNlbid4w6pSdmKyvwmZ+pMANFjf2vwkHi9nuTit/qNp2DiXebeLBtXa3KqocvqOr3U3m399NTw",
-	"EbZm+CcW2h2Qx0DFRXG8HKcxc/FZ/7CXYIxl30DNHiBCXt+H3KPq/eJkd1boy+6VC7uFVXcN6VTLi8/q",
-	"x9T9/leQn0x64fJTrT98og2afaxmdBq/ldMfgS7Q6FRM8RjwhbF84aN0Y7j+wZpvE+QO786NCUTOgzxO",
-	"G/j1ac1zZlMBJuEqs93tkM0peGJijaCpi3sMM5sfafEWoFilGdXAh0kWDEzRwS3j9wjTHaoZh69xRIOX",
-	"1Ad8D+F9XR6hnBqv4GxfcvVWWCfdjz6lsB1FoL7STcQrbX1DQrJGaBj7jhUnO8FrYqK/Twz6t6SqbDmE",
-	"czDHt1/L1qMmhiKMR93+fU2kDXxSB8VGfmXqkJSEbtBp7EF7ONTh6WdAog7JP5sC5LK0nhiDr3Xl45gt",
-	"HNunJ8VPBUJMe7DemzeS7knR97qEb8qnvAzt0oMnwrqNbftQG4eeu0Dnb+FmrJjNQo9ihpmww71p93da",
-	"4J3TuLYA96+QZOpfdzvkdpkFkWnjWYJWn+8un1as0ZEw8VAA3XwNi3vdwq/fqetbweW8o3iJh7joWbS/",
-	"/ilLcgVj47z7ls8bNYXLYwj6qGOFzwZFNXyE8TtgtZwDlUhfeEdYkE4NN19U+sRXvK5D/Z4IeS7HnBr/",
-	"63jlTIXtMLY1OFFFjvdr7OHJBXWdGE3XLtjndySIXVfxkAThFoUIRZavnx5RNlQ4aty97jWYObt5N9JL",
-	"IAwf10LhG1G0XxfFdZdAe3oaNYMvYCPfnXjqs1mEw1R58dn8MmMjfqP/34N8iu3GjNwLZ7TCQ0lsaPER",
-	"7u9sIo6XF+cN4eVxrXynC+Pl+pWnPTHZ7JsO0XOW5m/rfF0+wflybcROfML6uRZxzj/Mfzg377ez3bZ1",
-	"jfku5RI4RWjGWa6BrurxWQjVDr/0KpiDyWnCQGOkdvHZ/ZrG0PswnI1W0p8Ur1Cle/Aobi6QkHjn+sc6",
-	"ji9Oz9TjC708P9DPyJI9smaZ8jdH7ZffGLVf5JjzeJrLlXr680NIfDkDn43kvo+5qzGjmGTtLpDCtrc0",
-	"XSFs823goB1gvKXfOCEvRJu+fMXhquzyYxa8Uq70Ot5WjJ1L9tFjm2mOSDTomxQEWusknSc6YL4J2tfE",
-	"0y3Iq15KzamRpMd+nX8NM4XtDhjWw3PHUZ4Az62cllmvWinOqmKp8UPuAbwTSDIEtECE6gouvytWCI8u",
-	"HzgI+h/1454kkOBbsNH2ScEu4mGVrUiuiysLRp861uW6wtSmz5jiAxcuVGE6k9C9LB4WZhxaiZUiLBDW",
-	"Sc266gZ2NSSvzK6evyGiYYI4l8/EDL8nYkzIDZ2Ryp82OVSrI3/Qd+xH2IozpIt+k2hy9bW/6p38AZMq",
-	"nRieMM+kaSUi1IbImMQQ3yIAC0GExFSKp7lWXQ+Hr4qp92xzY3o7nEN4uoHmByzz8qklpxtobiAH0gTj",
-	"3ozxWbMNn8asVomIsFFSGWL0qdRUDg8EJl3TN+aNs8JLzfB3NUs8CsOroTmuAUn2r2k+uR3A8xwkrwb/",
-	"yORxOh1lEhQ93kMjn4gO28kAlpuWnpUCWxo9qiZ+UfeWV7c5Ms0Af0+XtolWm1aybu07T3Gd+i6dKTk/",
-	"/TotthC3KNnWlAZq/mVsrdFkoy7o8UyO3l7T6KAfMWeFNfo1mHBhArP1N095T1kEX3w2v8z4E36kUcBF",
-	"OF6/0I8PWv5agf3LyCcLJto6OB2X/R5FkhcbTh3wY0Y+e2WMp5YJF8Ux6tNGTIaJLZmxA5mdMr4xglgf",
-	"/jdxF/8f9865orazyEguo2WWmgmVf/k+VNz0nAajvXiyERutAPNefJdkCIt7ZFpufyPBlhxwUZtODyc+",
-	"1qa6QZNGMjV78BEfyRQzilESSIkBrLE1CE2CgzpVSuP2Ydy2T/F4EerDhDoAv6O4RIejmMm/hX3QKZ6l",
-	"2Jfr13JiZqRTCS8+qx9fpjVUXKzODJhrvIEZFUEfZWTYOS6cbi+/Qu5uWCLgDkwJhTe+v0wXBmxM5rSf",
-	"4Ma8lGaaPcx4btaBsEBXt3//ZmKD3tWD7U+m0zBa7ZDAO6RtHlvWVgUqcWM4UYhJ5SVo1+OhXCoZ2k/H",
-	"hSy8QCjMBTBtqtRqIxlHev9GUfz+T396sjU4/WCLBXLrOTHvE4B5XkYP1a15nHSdbhkvROrBDza4/PUp",
-	"tP6fiExR+HVLHc9c8Z3vR6ZT0NRWkfngDjJjXP168YJx3M6kRd66th3nk1bNDBFWugW4FwiXgItvpe7E",
-	"7QAq56jDowZ/TeqnZnhxTDhvgKuIfQKsxCjSt9Y67eX3Hu9M+a1vKUrwNFjTEIumwz8TCHMiyxokyc+c",
-	"BS9xM1lK/JN6PpfIq/QlG4GQg0C6DJqxoVrLmPoNYtm8Xsn/OkmiXXe4mO7CWi6fCSQaJoWSEBXMnteA",
-	"RcsBVfru+2aKlkjb9WfaIP/Jv/UUl7Nvw5Ti5a4wNa4jrS9iRfyg9UZ6RBmPcwTt+12dq5JRv33TE+dv",
-	"dRgbY+gMbj1PtOpfdtspMf8DFMwZ6o9L0TqlLt3t8Xj7uosru/i8Bij+BrvpIqFphX0WRKwFrjBrYe5y",
-	"hs5YEdRuOlVB+S6ooHz58uW/AwAA//8=",
+	"3H3bkty4seCvIGo3QnYEpe7xGXs3NE+a1sijY0nT261jr+PEPKDJrCKmSYAGwK6uo9BP7Sfsl53AlWQR",
+	"IMG6tNp+UqlJ4pKZSOQ9v6xyVjeMApVi9frLqsEc1yCBm/9VeAf8faF+E7p6vWqwLFfZiuIa1P/c42zF",
+	"4R8t4VCsXkveQrYSeQk1Vt+tGa+xXL1etS1Rb8pdo74VkhO6WX39mq0ajnNJcojP071w3ExC4vU6Oo17",
+	"etwcEnAdncI+PGaGr+pj0TAqQOPo2gJH/c4ZlUCl+ombpiI5loTRi98Eo+pv3ST/k8N69Xr1Py467F+Y",
+	"p+LCD6jnKkDknDRqnNXrFUaNf5qtrjm7q6A+4cxmvMDE2xJLVOKmAQpFhvR/t1ige2ik/a9kqGBqWbcg",
+	"BDHznmRZbrzgshgiAgmyoVAgQtX0nwGfDiR6sCAiFCm9EEiAlIRuhKFv85Ua9M0GPpCa2FPNWQNcEkMx",
+	"d5hq+tyjrGxV48efWWuOvn1I2/oOuH34kdBWQvTxNfC/Adz3HhMqYWOfEzr1uTkfgTVxEPIt3onwqIK1",
+	"PA99+LV/xP7TbNnOMljLYF+DXfTA0VuFn/JXfzLZ3W+Qy1W2eny5YS/tH90xeWWR0Hv6ktQN49JwW1mu",
+	"Xq/ggZP7i5xxuOiO19ds9WbDAWpLQ0McFmS9Bq65jIQ6gOSctea7MdDWhAsZBLaAnAVpYw+cZgT/fmZn",
+	"m4EJPJACaA6v3urFq5/JcHHfGhZrxsOc491gQ/tnxOJ7tM973DR4/MEVK4G+UMjyTLhg7V3VG6OjWA6N",
+	"GA8hFSe6Y7JEWyzzEnocvE+2Q2rvP4lhIFvpAUMzwg6JkrVVYeZEkm1AlsC7qe8YqwDTeTzqTdn1OTC5",
+	"mTNHdCM0K1KlYmvocUiGOM+hkVAMKHW0tX2E5iXk92LwzRSTvFKvB8dpw0ylgJwUZrkjYKIC1kAL4IgC",
+	"VudeXSx5iemG0A1SL2Cz1wBdlVA1c4v9Wb3zNVtVWPYX51Gk+A7fEDpe3BpAhiiRwmP4OFMmw/tnesh0",
+	"AP9ilhCAMGfbuY9v2FZTds4BaJjtkEKvE2hbK7KsYK02ysmm7DOV3lEod/NMyk5ohzfE4IFr4W+Bl3V0",
+	"2hGHmcZC0ey0g5yn0RmexwEX4tUbRzFpzE5/pPfzY8Xy+9ANLu5BRu7EgpOqCsIZDGcZUtUlWjOu6Xpb",
+	"sgrQumKMZ+g7xDj6g37GKCCgYU5GigSZNVvdEzO1w7BZY7ZiW2r4y4Ct9CSSKZGBqaNkNZXhnoxiIpDE",
+	"96C3Vpo3X6Cmwrm+6cfHriE0fB7taONplPSnphCowVz+gKiCVA2YCgQPwHd3rFAE5I/YLJhq/PjevPzd",
+	"5eX4sBk2HYaGABiiglD5p+/Dt4/EmzBfkERWCdKUXrxGqfsk8xg1g3eYyzyxduu3qzUE2cHXoKCP2FQh",
+	"yxyTg2SsHxnmRUh8qtp6j0POXlsVoZDOVPXMHwiF0FA9mksa7Fq/H+bQKSjVb2V+232kmF2FLv1uB2P4",
+	"QVWlr/5WYlpEgGoWMr8D+15mp06VRfXyD5JCryKEwznky67XK//NlZajg5KMlHvy/vEATSMoDrlVQZKm",
+	"/sA2GyhuoAnNbe7kk2wkin4Dqd5c2QApfkMhir7CElds0wYoGm8WnO1O+w7h8igSCY/YcrlksJbLaw4C",
+	"IrS2YKdXLbynaxYaR18J6SO91TdIYJyy5fIKt9LadIZ3sCjZlqJtCRRhZIgAEYHUN6EbtsJFsYD8blq6",
+	"iW3PSGnJIwEuYiMZSl3ALvX70dEaJoPCCnBAGGmsvBDIyUg5pugO+mLKgegWW6I03sDUvK1AILZGFXkA",
+	"xFu6EUfPFxT2zenGWsTQVOyg0VudpwFPoPv8wZ6mzBz5If0FmYZWP0cMQ6trIVGNhPV7dh8WP2VYvQvJ",
+	"ZEwJQU5NVJ8laSdm/cuVk6uIcgIbTIP0RxExVlttd0BCYm5Urs7cgiW8lCRstblz883K0Vpdh2J6ERXW",
+	"un1rrTRpa4AKNwKKjwEqZ2utauhVZghLRLXGmCCQU6NEj00RAvgD8BcC2eWkrZG3lKqfQWoSEstW9HWx",
+	"psKUahCwRuvLBaMQ0Mb2T5wZqA+Sbmqzp+BhUeB5kztmvm8tcn93i9M0otUK1qwcCWSrNaFElPq060WH",
+	"dEcsp/Gvtpmhux0aQVppcltE1qiCtUSslScn0T1Y2n0H4cXouhVBaMFjA7m1rQVUSWNTWW4edl+Ohgzp",
+	"JDM60d4+9dDOWtwNGNr3+LZtgvaOvRk8TLwtU8+Zqg100D5MJeiktBHEN5y1TRBkkfsg4hIJ8X1r5zZT",
+	"pO/VL/bIzV45YkqmsciWG+A/t7TgIdbdAEeleYgsavdu1hBkPKl1Iy+Hz5Ud5CAgtTwAGszzP+MmKB1g",
+	"nt/ggrRhM8+dM1eMnqw5wOfS2mNHT0tcrT8A3cgy+LjCFP5GisjTxqgKQfccoZtf2rCcs40MuK+5mdEH",
+	"a3Qf98GROaj1l9vft4NOt6oZVGtB75VBUSp29Tcdaq89aEa0b0aY1cOWc4B0t2efOdhvrHibBpprh5rl",
+	"sHkIeYNy9WcI028B9dAv3aNO8gCzptkxk1GSaphol5jE9Ch2DX2zmF1v5jeVaqw0sDnIWOm0oRFgT3SF",
+	"pKkLdhEHKAwtf4BrRkKXxZqzeiA4TcpZCsv8AVfjcUqyibC4IGfcA0Wl2YgeIySU8KHPbuwMDhChdmLN",
+	"Cy56/15oMV/ZCXvbTb27DJAPu7HaAHa0XLvAtK3F4JCFHERIc2qA6jsdafc55oAok8geLITpDtWMB73w",
+	"js8MB7TOByXpC0mqCgEtlMIng2OkKdgWBPZ1uxW7gOSj38pDD34okCdvlxj92qBcPQ1ApRq5hXRARFiD",
+	"liRFSuyB0TI/vfTQEXuLdx8YDhjWS8yLqQii39o6dgbjXsR9/cQ7rfqzubFTsey2cBCm3xKh7pijj+BN",
+	"S6OnMHda6iS9uK+dORgXBVHkgavrwcIC0RV9UlIXizb+WYPcCONj7PRQt9QP9u/ABeyCbg/ONtyynzSX",
+	"mvsgZOuUmMuwDQhwXjojEKHInSTF3419CDbEGUnGnuF4vNH+EqQNM5zmWvqtgTfWsbFOksmtUcVuqgcq",
+	"i/zgOTV0+pGFtV0fhJBk8a/9KFOv27n2t+g8z3aQ4GLdava0sDvWhtWa3Jh7F/p/1aKaet9ZNvvZmjyG",
+	"rOY9o7QmHL1PRATaMFagNeN9ApqdpOxiJY40QGSrpsRigYvoWr0ePJJMkGVusGv7RdjRLXGYGHlbDeKL",
+	"2Hr9soD1y8r4ftesMnLfllAKXLwUEu+0ywA3L8EELCgcFS8bTPSJEWYmEbQ7CpwQnKSXZN4NEWwXLBUw",
+	"ChPZ6unRtmQCkJavtdAkcWvExvGa5CL35a0O4gjA2McgphPelvF7e8witkgTT7fwrIVD+/agbEK+3Pjz",
+	"ZsYJ9dnwij7N+nPQI73unPW5QRdBaY56j7941MwIF/rwv3prWV2aXGEY41fH/94RcwrC97hJQ9gPoDU8",
+	"Z00qUDe4EsQfgAvCaIYEACpYLsw0rwzpvPpNMPqDiccnEpWsKoRiWTpYDgpnbTer7sdQdhh5RzYth1DM",
+	"2yCqrWcE2LSYF4s4WwUummKBzaVz0o6XsGW8WGaO0V/4lfhNZGaf3XRJKvk1cLHAjNtp5O9IVb2nTUjl",
+	"aypMU1NFzBAaSKwZsFp4ACvrlKwCMe9W0tO6gX4N0kdVQXE+FfWOtREz1CZisVW66WRqBONwMzQQ9BTY",
+	"xvD5qJ/mYT5Wx1iUUuNic6uCqZdTPC8NZw8QCY3kgMX+/R1AS/hAbXGT9GUSGp1l4Rjtfk+5TwHOQaOb",
+	"nacML0obRDB5W+uXdORHRcLy7AOuWpjXf71yYOZ137lDYY6Apwg3YUcG3oXcPxK9A5CqQdszfpAC/a5i",
+	"jF/pAICAqLGWwG+gCcSoQKO1VCKNEUpIY92t8SOpFS/74+XlpVakzH8vQ45843Je6CoOJJDwlg5sK7E4",
+	"hwOjrxX9raxbh+YQlGK7KMHZ4ZU0PGD6JWhjXUVqYlyxNqC/HDoepm5JLLsQY4+04HWg0P0JtgEG4oyy",
+	"x4ctPjBShHySnc2yYNZk2VLZN1imx35PSqLWLGzXEYLDzzb1ZM9o1ml9ES77G7sLc2cJTRPcM6sq4BlS",
+	"cgpiXG27NDf8eEtbFhGXSjbPNNVLmV5ftxozZgrnrBi7n7xddsFtR4O2GiwGUTMF4YaBiXvS6HgXGj5I",
+	"nNSRSJyJaH7JwilghBahWKEusH6av0sFUb0THyZ2txsE5tsZzLKTpANMgu56wWq4Y8XOMFKBCDVxNpIz",
+	"ukE54zSYoJaoPttZ++qWQXhEpQ4JzfrELBeZfyYhd28k0WwirTXim4ymScWym6w+YVRdPWza7ok8ZPOs",
+	"CprmI9ZbyuTfYaE1bKnXVt8/FSybRDL2DrZHRDJZr7D1Edt9uqX48TMNmlSnnQbuQT679/rFGxBtFSBO",
+	"4JwtMKHfsO1P6osQ3KziXkT8LCBEOLVo389iX+wNmLllhpiOtepH3N6zV+tv/vNjPOR2lJirXC2zLTaR",
+	"fO28xDQP+46fnS+bbEr5nr65GUwyyFGmEmgeOYwghzlkvQ8lrqoAFissFsjNB7jas9UW1LNI5Il7eLP3",
+	"fQSu3jdvZLLh172pMrOx4CWK+SYiZzwAL0guB+I0FobHvNyZyG7GXq41dzHsZlaidmM6DIzjCvySMkep",
+	"QzrweO1hP5WtdafiIN72l9DBx3LeU0BsJtU8RqVROEKY+gBChGNvcd1UIbcNRnkFmPfM9A1wlLeQORmI",
+	"8QK40jU52yYnQty64SYTDyc1HP2SydledBvEU1aWJar4xJS0DTdMJqZ9rOyeHCC6rA+PpiBuHdQCpWaI",
+	"QA1Wx6PQaFPCskOfjnJ7IdCaG8lrFNn5EUCKvx8Q3Il5fis5Vufu/4ajP7EAtcW/x2NDw49ywvMKJqb2",
+	"UZR/j4aPxuND1dO/R+NKf8bVOnLR0E10SXuI7hbQh4Kb2u99MGhv+sEG98AxijHtcJD10JkUMPnB0t/S",
+	"eMkPLMfVjXVTDgnqnEV5porrjEL3l5TJSa6O4/d9kK2vM9pEboiTJxZFUjcPdFdmqwIebO2uABOq9PYQ",
+	"Cbp0J7M/EgXjqRokkSQQ1sqc1VMJIkkzc2g+sTQxru9uiKmAvB3kOx1cWiQk9zvjvVmyNU36dGMXJdxq",
+	"E9ig1EgvF8UmvjjR0UYiOljuJyBaogjdWR8xqY4j9ohLVLRmjiAxs0QVSduX3EhRmUrt4bP1m+zvQ+K8",
+	"rF0xwvTjVVuwTIYPqXeSXTZ6RO+x6S8svCV+f5SUuuas/tHea2HDJGf1LSniL8w4rkOCqnmiC9iBRNZq",
+	"H7DIxafdA5qLldAJc/0d7a2/N6ZfX9L9quG8/HqNRaktk5tdXOZc2YRgbYLJQhqfYHsr8Xod0DMcZS+I",
+	"zsJCROIROg7auWq0HQsLQYTENIEnWhyDPSCW//lJw9t7lP0ylQcZcUx04ptkThfiT36M4CqNveNJynl0",
+	"pRGGZ9L8XVddMhUvdQCN0jok4BrdYX0TLYj6U98nL1wbIAOjuAJjaVVDT1m8ZmtF15FI7KZLjvjuxxRP",
+	"f5uaXNUN04+vHawtXi0yXL5ErBzK7NY9pYQI1lZlixYe2Kse5wKQ+cBb19PirAdxXHQOSWacN7aiygvh",
+	"i+RliKxRCagC/AAClUSgWgfwBANd6DBIY8izDvOuRf0ok7WyGsxxuJ6I26/aCdvSrhoglkb7t5F8MzZC",
+	"w1Z7E1n49uDQd7tZZ5wGQ5L7xuJ+uQfnF16EMvPusCDRoiEmQV6vFSmBFdlkpbEiNVWXTvvGp1yyXY2j",
+	"QFE7hYY8YleeSP3Q8n7wCZNlNHOwwVzS+NNYRapJE3S/9FHgacMJjUHOFKlI0dInqyA5GPb0EKMN+e16",
+	"qHRzdkuLpsGEbgwmQSz1+y2I1tBUHKsxNXXymz2G0fcRYCKHZTOih7sRK0/P4QJ35jx1g/qpHWyS4n3N",
+	"YV0e76u/i8R1YoXt9KsZEz6sTPjHQGHC6XqUjMJU6EyJHwDdKUWEtxRhWvjYq8Wk0K3yD5ehAorx0pgl",
+	"5sGCsHkLdpma8cktyXX6G1tLbXeO03e3lu8vQ4mQa/lurw7zwPwi8/KW/FfIPn1HNgLpcGGkfzJq6irZ",
+	"QPKQBtcThxIyjQaFNSdzrg+pbPnHmcqWCQs8Ta1LVyX5lEchkprkimJ2Ul7HMxxughKeo+1IBdjIRRux",
+	"NY7u136l4LlLMlWQz6GYK/x3fP1fUbHI3h+v4pt8/OVUu3m8jW9nX13WJjG1Xof0vplwfEm7DfQnMShN",
+	"ujEUsRxwX2xpLEWO5yV5GFiZe6xgWZafTR1JEGPcufGzdx8Hj4ldfuTGO3iV49wr+9DcCFsskKs0lqVu",
+	"aWof1zhkH8F5DlVAUZEX4v//vxB7dMrU+P1wHXucywUhhVYnC46fIfYAHLnYvxcCWftSIMCxSV3iqFaW",
+	"AocZwa3eBzXqpc0cFJMn+koDO/Wo1F3qqb4GJiXbnhSi2Xv3n30+YvN2Flj9Eo1l8bjDo+1//SSmgREw",
+	"SNE69TNU521KESzC0a9rxtPdE7Eg42y1JQM3dqw3QsFWZowkfSdqfE+JZnUVerSVWMMmidcb4C7n9vZe",
+	"C2V8xfRal/WYYBVzb3o9OW0vZk0HbYa6zMZRr6IKUyWsY4p0iZE1qcYBG6fKG5s0OUY7MXRdgIKy6yKL",
+	"d7QmgHrA57f2Wb80DrHRK8xcKQG/qr7V0/ZIMNP4IgNBjhAsblG0nT1ufN9ImEwUW3j4kkPCescyKRWM",
+	"43wy5eAedul09pdwFYsFmRN6usU5zx4TfkMOAWmZqMbVtdQqee1Zz97hJJEypiWmRTVgVr2HZwsLzlai",
+	"ZEzG5t1Gqq7ORxN3G7KjZHrr3XyxoxQ18xwGuW8FkmOhsUeKTEjgr36iki8gRv2RocZwibLHIHfazTOT",
+	"x5V6La3i3qLCXZ2H+7p3QafmzZvcmakjdJrE+YbJZbnxPilef5omP3Rix2IJIuqZPpVokBqNZfMlFxnW",
+	"TiOGmFRQedzUC5OVF0s3h5euXiYALbFUDMMKAiKRg2w/HXZPTOrmy7qq2gaYQbY/KLpwMqKd6T3UI85x",
+	"E6R70NnTrfRF/v3WTmYifkLCnjNWHyCXH0h9UxYosMYnbYeqcQGI0Xk7VBqtTgnwlvxu27rG/PCkrEl8",
+	"xpN8npJtJJ91f2o5NDGoeTqMKd1PnWfvfcVm3PCqfYPfvQicLtNvFFRo84N8W7mc4X7ExExKYGQZvnRf",
+	"uhskPaqbhwpCqKWbFhHO1mvDseUwUDJ20FzYsDf680gFA98Z5siqvlMZsmW40N2EDGbj+syXSaqf38dy",
+	"9U99+hE34TZi4YQWVomo9ytUmJECKsiGSJONBVWVIUwRoQU8IkIlQxVsBk0O+0LvxnZOXBKQzDeERhZy",
+	"t5PQW4cEKktdfASjNWODbhPq1SD3dHWBAr09Q8G+o2lfj6ZFdyC3ALQLc0K2pYnEdxW8ELrSnHbQqz+6",
+	"7qguQCqwatpWlfrUVRcbr5UT2+k0KUjaJa7NparYAkd2dNMRbmVpxqeK2XKkHu0OY0m0/hE3B5L5NQ7V",
+	"pcn7XT6mY0vdi0c3EpvoNccfIMwQbdNxW1EPbQHu0d0O2VjFxDrEvgj48sBYUx9a3OvLRefFpB9JU7wx",
+	"EuKmzoej9i0z4pQsiaH510gJubYiG9pCVdkIXR0Fl5hGWYELIDhjr8dDaifo/nqRWrYPwHe2U1iGpC43",
+	"6cv63eH8HrkO0qdt5jesrtBFTXSrzXpHZpQ+49p6uXKdhqDDd2/zoytpueeCexhloUy3d2t+Ul/Mqg/7",
+	"/WoeojklfsjnltvW1xSjmW6BdLZ+c22BRMm2EFxIlxNX40fXtORP35+u/hXXQRIPjBRBW8F8VtyYMeqr",
+	"0UuK6r0fENSN3JnWhLoz8BaL0OqeIKMuevqXBt4omInl/a36DYN1ctBEhtsNNDeQA2kChH9P2TbUA1Iy",
+	"DgW6g/VxRbcyO9J4BgpbtCWydHfCP1oYsr3jynvZaTO7wTBYHghsk8w9SUqE04GDidmYnqrLxbKe0q6Z",
+	"dKegc51MMOiKkeKLi/Gy0zaoOlH/qaAYxFz1teNMzyHZItnrf3xXky5NdikGt5wZz9Fy3CX1xZumxnHq",
+	"rplvsTs1UG7f7GwstBiMp2bOW35wUNq8+faTtZnuF010fKZ3+Q6iqWMVzc2Hcd711yD/SsktG+QPTlp7",
+	"TyhJOzBMS336raf3ZrQ8ZFuwdX6EuaV835YuRjEJKJ9bThNuLG8G9cbPjsS5I06zUIuxIGk4vWh8sbFB",
+	"mNbAwhN1Qv7z9IUSyRHEoShhy041jI7oEqUAf1BRpptgruxk3Pm1TTuJPL6Jqa41ERLfL80marAQE3PG",
+	"IoMciOMf2hdu4nmHweqNmdISQumGLZclcG9RIdSUh8q0nU3rDrKEHbJ1ImIy3npJkcmwsk3WQdKO2PDC",
+	"XMHUvRCmJFMPr3twc6GOPcLYA/0AgT0asGBMs0ez7SE2Olf9cMrnEbCvBKqyVqQzKq1JBZn+VQIuTI/6",
+	"7+adCKatZdQ3Egx78Ts4IPLlpqXPqPPU6a7zphfjkZzF7spjB13emh5Rg7lEJdv+oC2EROgi0BTXUKAS",
+	"C1sSuk7uru+8hMemR04Us44ksQ+Tk5zQmnelb0S4YHjvJndoH5urCmfPcZJO2xi5YaeFnG24f/fC+v/R",
+	"HqHMZfbNZhHabgfO5RnkpwGxywIOFZCbvJ5Q4aITlNxzqWwJnXsivkizAQusCBI3i3yRcbBHvZRWOoq2",
+	"bI21WClxsgvTzND1WimxnN19MJvKgWN5VNltXjIWkEPXuIDP7MrUvw5udF1hDhO5oToIMvp8v61of7rB",
+	"2IOBki5Uu6Xld6pJZLtiRdDzFSk0lmjbbak0qTKH1oTRC3DjhM5Er4jlgg5y1hi5rEic6QoVTn7BNTHF",
+	"c/tdzGyzIPtPiWnB1mvTpSpswF3c6s31OVwgegNr9upxT3Es2+8p2NCtWir2i3uw3px9uTUcFJtcmyv5",
+	"5aUZs+67aTl7qC8mDTjs2N7jHyZdKmGMcIdiU+OtU0Ut7fnCESIYtjgRaWIp2xOOQ7wjvq73mjfwu4OS",
+	"yLZsjdjD2FbYOuHY1sBIls12XipggsWEcrISuaDph7DE/HQ03/RTTvJO3RgowDfJ7Ikyn74htfNWpH1w",
+	"XQVuQTWdHSS+yjckEOi2wTVMpipay0+PDr67DCVkAhTJbtXvZ+sKGIOPGTS0o5lgXkKFtBzw0AIWDfB+",
+	"4PxYlPMENgeaLcB9gXdB6PRLevnl/K8Z6JiZewMPV9ttP7PoTbW5d3RykNndfK42kdyOxsvDC67AWAOR",
+	"bCWxuO9LEBJMZKYWiNVkaw6inI8c7apuW4laD6x7ySwDpYbFEbC8tmxh/0zuUo7sCDyboRDUz4ZxI6WF",
+	"uXR7CyZoCEH2XFtJTVF2R7QrsQxjg3u2CDdqt6QUv5wmkVjNaK8+i6PWurNNqM1I/TmXkde16SV5EHkJ",
+	"Ee5rDTWbL9W/oe9NvMi8wclUAHD9ySPpuzru6T1NC7BS74WixQVIbXcxshShkTwZvIDSPwOuPymaSnAX",
+	"2QRhNXz4Dpb/ESrjvYk0mT91YdQp8EfTqv8rWNpKd3nnbCt0pUQlUSH9YjaIZ5qVFt2KfOa1Le+0V3th",
+	"svLqrUvJWhg0ApEWqCXmxaKEwQMKwam7ej8moVfcZNI+N5k1Em7+klr1rcv+UMDXoUzOLOoX3K/3pkHV",
+	"rTda9y0YvfIAPBKbU0CNI8gpJiPvhGaJSIAUPjWj0BbYE1xqe2UW+95VXJyj5KOC7lTng9/aYhNrUzVR",
+	"LrKeGHIiUGa6tuPJyzfazfUzkPrw6BdvTC/ZOBY1k1oO7w/TiliXJcypCzROmuJv5oP0EBs9tU+C0pTn",
+	"z0t3qDqptdDeSr+uZNnC9sY9RKwwkkG83s8w5iabvsNmXt4PaUq6L3yXoUCq1bw3xhufunO94PXbkjEZ",
+	"sf7DI0kvpg87EGey7lFIftd4sNPtdXG9bbntz34wBVFT4GuBOVG9PjWgLDmkQyfZCunbyCa926v/l/b+",
+	"LwswOij7l/jFMig/fl4ExMfP2wONuV6F71t1Q7eOpeJwYcI0+6vnKQeYYG3tiIP7aizzd0xYqbFMK+Ch",
+	"V7y8fsetjOSF4by8LYd5b70z55Id06Vrn4CxKO45nnLaLvbRxHv1TBVu3hLphKj9KJsHQHoZNjuM20T4",
+	"A80PGum2nY/LhW2NP6KDXdbHjM8ldBtI8i3f2pqwix3LPVvAXhoEqdsKSyiQSa+wAOEtRXcgSAE2A6dm",
+	"oyJoeUXy+5hDWqgV6AZr4zmJFAgXBTcF7WfcH3aSoODhUsMiqZGRaO6NSRoel3OGKir893q0TrGQrm3l",
+	"TMn3aM5djM7VgynlO8E3OVicU76SP/DR++lfhPeyH61mTo0xrQ9qzC+Om+8lDmDb57t3Ln/rtRQ10DSk",
+	"kHXUkhoD6wnvoDjYz7iBiI1lWW+hGvMFIXa6DVLI9p/YusS1yTSzTnQpyVafre0r0SxnbrRZ5VFfe7rt",
+	"RRHsoIoroAXmjrUgoiNjWxGOrkqtr9RvsjgdPude1DZcyUm+MMaJbakr5htNomZbitY6+EH8gKDSqbUC",
+	"4Q2gDWdt8yJcyr3BCVGM2EQwCh+DNN2kVb+lL2DnrY1aOtMFJjuYN1sayvDw9KuzW+pgZifr48tSSow+",
+	"Y50OTkOkT0g23xi5Q1J9/+bTm856nSHR5iXCAv3UKihf/Ai80tUVFhm1FxJHDOOfLAQPCpZYKvyHF1E3",
+	"Lk/4mxaNmy6LtVjN6SyKEyWg3OaftgLZCXa6bJO8FuFyipE13PmM2lDtikW1KiYbqpjkxGivEkAUHiVi",
+	"jQG0ujtdOiOSTOfdL1rLmuWtCDVwMVbUBc3ouq4iewtXuhSoKz6v2iKlmn7XPsMNmlnMuPV6MHm8pNp3",
+	"P9vqfAfYd3Xq3JgtieO6+R+ofsSS/rf4yPVERXXbCtdI7KbaARHJkrgG3kFSuPMUhDlR2NYQk5RT+8O6",
+	"kHrbIDYmQUdozK34ICr7W7Ap4ijqZbLbBd59YLgIB3iwOhLqXxM5O/KbDXwwLyZln59q1Q0WcqGbeaLa",
+	"/XSDyKmu6er8SFwl7yR2lmwQjBksG/Sa9NPbXSdl05/L+WbNxy5mx6cQWWI5wL1mu8ovPhdfdVyjCdIf",
+	"Xi+fdRFCKtW7gyJnNkjDlzQTwB+Av0Kf/W+kc2rXOAf/0uddA7d6dKSWJ7TBcQMUuDa92TabROiUP/S7",
+	"Gt93j3//Ct0aAJtqIn6TehC1IzPmDwgjCUKiB1yRAkvQdagqxEE0jAo16QYTqosTQv3KV854vfpJwaZX",
+	"Ufb16vLVd68uXWE43JDV69W/vbp89W+afGSpKeECN+QixxJXbGOCCDbGpKGOqrbdvy9Wr1d/BnnlX9KE",
+	"aFaj3vzD5aW11klrXMNNU5Fcf33xm1U9unYHk6qXn0RjNRLQ0HBWtLlE95RthTVt47aKKnZ+uReurKUh",
+	"Gr35ggjX3jm29bf2lTNu3E0R2za2bThd525Rnm7rF84YE9z/O4DitrMDL4LB40tajOGwf72OdswooH+/",
+	"/eUT0nm0WNpqZKaagcmPNn8xMPkBCQBUsFzonbyqi1MBxuW4hQHDqoptk2lDiQsXuujXSyG5ta0tAIph",
+	"Sy+FEuxN7bDXSGdpot/ptNnfZ4Y1oN+tQealgZAsCd38/lTgqH0z9ZmTYruu6zwOXIPUksB/flkRtZF/",
+	"tMB9wf/XvQxFd7eYNJgONHMVp349/7n86LpABWmVQ+OyvfVuXghUuKZip4B74xJRmAiA/RoTftvFZesC",
+	"VT8yEzR8Ehj0smG+DqUAhamvI+h/HzJ+EuEvXcatm8pwMcvSu/Tro0Dmq0gGSfQDEfKtU8qPIpq0DqWu",
+	"u95YmBoRkr3YNtybiM1eMuR64SFG1f1fM7rRt/+hsMoihPSmKN7aXnXnICM9tm7YlERF351s4g4LAa5q",
+	"Csi1ptE3RaRQJ5lIjYHTEOPFF/3v++KrkWTHHFFLt54h2rePZYnWQDdE8X80SqY8J5aHHRmTMH35hJg+",
+	"NUov7OF8WtSGj69ZybHITe8Cup9q514N5IAedmvoKlhHIoy18o49Tl4Iv5hXnuJC+IhJ0mXQBXTUmFQZ",
+	"orBVSqGpuXsSiFx8USNbphQEjSnNbro8nuvAqvE/w6OMSVau/s3hN93smTRgmDySPT/X/w74uX51kBVd",
+	"7lABFRgf0RCot2RDf2llmmisRfitbTowUhW6c/hrymESZEOVDNHKw6EZE/td0lSYUqYncN9OCCY2ePpM",
+	"0q3N2Uq+qRK3c9whNSlbUZnf5EydCSB67OcGD4nX60kufqvfeAom3mXuzbJxtSanGrqsrtNL7d3WT08N",
+	"n2Brhn9iod0BeQxUXBTHy3EaMxdf9D/2Eoyx7Buo2QNEyOv7kHtUvV+c7M4Kfdm9cmG3sOquIZ1qefFF",
+	"/TN1v/8Z5GeTXrj8VOsPn2iDZh+rGZ3Gb+X0R6ALNDoVUzwGfGEsX+ANBx/dGmWSb9xbT2P/8NOlMMuS",
+	"bdEac92Fg90Zc6fQpl3tocG1LaNYAT5WFD6YBCPA9yHSsYP2o7WdJwh93pcek0ad+36cs/Hr09pGzaYC",
+	"mHRl8e52yCZ0PA80+dCBGKZ+emwYlz+515Lw5UvMzeHL5gy7Us2HYUt7EXLxsNB5YNwlHJoM6fY1wME4",
+	"CO5YsUO6yIDIEBbo6vavOrQGu0SRKzP3y7dE9FvBT8z9TJDdRRiHr/WfaPEOoFilma/BByQXDEx5zy3j",
+	"9wjTHaoZh29xGQbFwY/4HsL7ujzCDGT873ORMfqtsPVnP86bwnYU6/2DbtdfaTs3EpI1QsPY94Y52V25",
+	"JibP4sSgf0eqyhYeOYcY8u5bWVXVxFCE8dhUmKI1kTbEUB0UG2OZqUNSErpBp7G87uFQJ4KcAYk6+eVs",
+	"pgaXD/nEGHyja4zHvE7YPj0pfioQYtpX/MG8kXTJir5/M3zNPqXkY5cePBE2QMM26rUZH7lLKXgON2PF",
+	"bL2HKGaYCfDdm3Z/pwXeOdvGFuD+BySZ+tPdDrldZkFk2sixoH31u8unlWF1zFk86Ea3OcTiXjfL7PfE",
+	"ey64nA/JWBKLUfR8R9/+lCUFXWDjJn/O542aFgExBH3SUflng6IaPsL4HbBazoFKpC+8I2y1p4abL99+",
+	"4iteV3z/QIQ8lwtcjf9t/N+mln0Y2xqcqCLHexD38OTCJ0+MpmsXVvcvJIhdV/HgH+EWhQhFlq+fHlFW",
+	"rY9aCK97rZzO7kiJdO0Iw8c1K3kmivaborjuUtVPT6Nm8AVs5LsTT30230uYKi++mB8z3pi3+u89yKfY",
+	"bszIvcBhKzyUxAbxHxFokk1EzPPivMHyPK6V73QJyly/8rQnJpt90yF6zqfzvM7X5ROcL9ew78QnrJ/V",
+	"FOf8w0yjc/N+O9ttW9eY71IugVMEQZ3lGujqi5+FUO3wS6+COZicJuA6RmoXX9zPNIbeh+FsXKD+pPgB",
+	"VbrbleLmAgmJd65Ts+P44vRMPb7Qy/MD/Yws2SNrlik/O2q/fGbUfpFjzuMJZVfq6S8PIfHlDHw2UmVi",
+	"zF2NGcWURehClmwjWdN/xba5Bw7aAcZb+swJeSHa9OUrDldllx+z4JVypdfxrmLsXLKPHttMc0RKT9+k",
+	"INBap8M90QHz7Qa/JZ5uQV71ktdOjSQ99pv8W5gpbB/OsB6eO47yBHhu5bTMetUeH8k0CQg1fsg9gHcC",
+	"SYaAFohQXSvpX4oVwqPLvJ+Ik+lJAgm+BZvXkhTZJB5W2Yrkuoy5YPSpA5uuK0xtolpmI25sqMJ06Et2",
+	"aHiOlVgpwgJhXT7gnywI56zEmJCFPSOVP20atlZHfqfv2E+wFWdIzH6WaHKV7L/pnfwRkyqdGJ4wo6tp",
+	"JSLUhsiYFCzfjAMLQYTEVIqnuVZdt5RviqkPbHNjIiLPITzdQPMjlnn51JLTDTQ3kANpZDwMU7MNXzBA",
+	"rRIRYaOkMsToU6mpHB4ITLqmb8wbZ4WXmuGvapZ4FIZXQ3NcA5Lsn9N8cjuA5zlIXg3+icnjdDrKJCh6",
+	"vIdGPhEdtpMBLDctPSsFtjR6VE38ooLKWt3myLTd/Fe6tE202rSSdWvfeYrr1PfDTcmu61dEsiXvRcm2",
+	"pghX809ja42m9XVBj2dy9Pbaswf9iDkrrNGvwYQLE5itv3nKe8oi+OKL+THjT/iJRgEX4Xj9klo+aPlb",
+	"BfYvI58smNLu4HRcnYkokrzYcOqAHzPy2WvQPLVMuCiOUZ82YjJMbHGaHcjslPGNEcT68L+Ju/j/uHfO",
+	"FbWdRUZyGS2z1Eyo/NP3oTLC5zQY7cWTjdhoBZj34rskQ1jcI9Pc/pkEW3LARW16qpz4WJs6Ik0aydTs",
+	"wUd8JFPMKEZJICUGsMZW+zQJDupUKY3bh3HbjuDjRagPEypu/AvFJTocxUz+LeyDTvEsxb5cZ6QTMyOd",
+	"N3rxRf3zdVpDxcXqzIC5xhuYURH0UUaGnePC6fbyG2TJhyUC7sCUUOLm+8t0YcDGZE77CW7MS+fKbe1i",
+	"Q10C63OJDXpfD7Y/mU7DaLVDAu+QtnlsWVsVqMSN4UQhJpWXoF2Ph3KpZGg/HRey8AKhMBfAtKkHrY1k",
+	"HOn9G0Xx+z/84cnW4PSDLRbIrefEvE8A5nkZPVS35nFacjrjhUg9+MFWsr8+hdb/M0mqEKGbV3nmiu98",
+	"5z+dgqa2iswHd7ZUxB08t0oRXS+eeC0t2yDnfNKqmSHCSrcA9wLhEnDxXCq83A6gco6KV2rwN6R+aoYX",
+	"x4TzBrja8yfASowifRO7015+H/DOFLp7TlGCp8Gahlg0Hf6FQJgTWdYgSX7mLHiJm8mi/Z/V87lEXqUv",
+	"2QiEHIStDqJtqNYypn5BLJvXK/nfJkm068MY011Yy+ULgUTDpFASooLZyxqwaDmgSt99z6ZCjbT9taYN",
+	"8p/9W09xOfuGZyle7gpT4zrS+iJWxA9ab6RHlPE4R9C+39W5aob1G6U9cf5Wh7Exhs7g1vNEq/5kt50S",
+	"8z9AwZyh/rgUrVPq0t0ej7evu7iyiy9rgOIvsJsux5tW2GdBxFrgCrMW5i5n6Iy1d+2mUxWU74IKytev",
+	"X/87AAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -427,6 +427,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/evidence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["exportEvidence"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["listAgreements"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/reads/{read}": {
         parameters: {
             query?: never;
@@ -1613,6 +1649,26 @@ export interface components {
                 made: string;
                 count: number;
                 players: string[];
+            }[];
+        };
+        Agreement: {
+            /** @description a name */
+            first: string;
+            second: string;
+            /** @description that both watched */
+            reps: number;
+            same: number;
+            /**
+             * Format: double
+             * @description Cohen's
+             */
+            kappa: number;
+            /** @description they should watch together */
+            watch: boolean;
+            differ: {
+                first: string;
+                second: string;
+                count: number;
             }[];
         };
         RolePair: {
@@ -2993,6 +3049,55 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Board"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportEvidence: {
+        parameters: {
+            query: {
+                what: "reps" | "verdicts";
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description every rep, or where everybody stands, as CSV */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listAgreements: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description how far two observers see the same, the least first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Agreement"][];
                 };
             };
             default: components["responses"]["Problem"];

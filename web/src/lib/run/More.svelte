@@ -75,6 +75,15 @@
         {/each}
       </div>
     {/if}
+    <button
+      class="tape plain beside"
+      aria-pressed={floor.rota.beside}
+      onclick={() => then(() => (floor.rota.beside = !floor.rota.beside))}
+      >Watch the same reps as somebody else</button
+    >
+    <p class="soft">
+      Each of you logs every rep; it counts once, and the squad’s page says how far you see the same.
+    </p>
     <div class="acts">
       <button class="tape plain" onclick={() => horn()}>Horn</button>
       <button class="tape plain" disabled={!floor.rep} onclick={() => then(() => floor.swap())}
@@ -107,6 +116,10 @@
     background: var(--ink);
     color: var(--on-ink);
     border-color: var(--ink);
+  }
+  .beside {
+    width: 100%;
+    font-weight: 400;
   }
   .acts {
     display: grid;

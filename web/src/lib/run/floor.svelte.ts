@@ -63,6 +63,7 @@ export class Floor {
     this.line.lane = localStorage.getItem(laneKey) === '2' ? 2 : 1;
     this.queue = new Queue(team, id, (clock) => (clock ? this.line.hear(clock, true) : this.reload()));
     this.rota = new Rota({
+      device: deviceName(),
       block: () => this.line.current?.block.id,
       order: () => this.order,
       log: () => this.log,

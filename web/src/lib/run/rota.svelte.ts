@@ -11,6 +11,8 @@ export type Judged = Role | 'both';
 export class Rota {
   judge = $state<Judged>('cutter');
   end = $state(0); // basket that is logged here; 0 for all
+  /** Two watch the same reps: what other devices logged does not move this one on. */
+  beside = $state(false);
   /** The next rep to look at, by block; kept on the device. */
   pointers = $state.raw<Record<string, number>>({});
   /** A rep that was chosen by hand, and where to go on after it. */
@@ -18,6 +20,7 @@ export class Rota {
 
   constructor(
     private from: {
+      device: string;
       block: () => string | undefined;
       order: () => OrderRep[];
       log: () => { event: RepEvent }[];
@@ -31,7 +34,7 @@ export class Rota {
     const done = new Map<number, Set<string>>();
     const block = this.from.block();
     for (const { event } of this.from.log()) {
-      if (event.block !== block) continue;
+      if (event.block !== block || (this.beside && event.device !== this.from.device)) continue;
       const no = event.repNo ?? 0;
       done.set(no, (done.get(no) ?? new Set()).add(event.role ?? ''));
     }

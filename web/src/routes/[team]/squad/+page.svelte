@@ -13,13 +13,18 @@
   let board = $state<Schemas['Board'] | null>(null);
   let editing = $state(false);
 
+  let agreement = $state.raw<Schemas['Agreement'][]>([]);
+
   async function load(r: 'cutter' | 'screener') {
     board = await ask(
       api.GET('/api/teams/{teamId}/board', { params: { path: { teamId: team }, query: { role: r } } })
     );
     if (board.players.length === 0) editing = true;
   }
-  onMount(() => load(role));
+  onMount(async () => {
+    await load(role);
+    agreement = await ask(api.GET('/api/teams/{teamId}/agreement', { params: { path: { teamId: team } } }));
+  });
 
   function show(r: 'cutter' | 'screener') {
     role = r;
@@ -99,11 +104,34 @@
   <p class="key soft">
     The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held.
     Solid: has it. Hollow: not yet. Thin: too few to say. Dotted: stale. ◂▸: left and right differ. Tap a cell
-    for the arithmetic.
+    for the arithmetic, a read for everything about it.
+    <a href={`/api/teams/${team}/evidence?what=verdicts`} download>Verdicts as CSV</a>,
+    <a href={`/api/teams/${team}/evidence?what=reps`} download>every rep as CSV</a>.
   </p>
+  {#if agreement.length > 0}
+    <section class="agreement" aria-label="Do two of us see the same?">
+      <h2>Do two of us see the same?</h2>
+      {#each agreement as a (a.first + a.second)}
+        <p class:warn={a.watch}>
+          <b>{a.first}</b> and <b>{a.second}</b> saw the same read in <b class="numeral">{a.same}</b> of
+          <b class="numeral">{a.reps}</b> reps both watched (kappa {a.kappa.toFixed(2)}).
+          {#if a.differ[0]}
+            Most often one saw {session.readName(a.differ[0].first).toLowerCase()} where the other saw
+            {session.readName(a.differ[0].second).toLowerCase()}.
+          {/if}
+          {#if a.watch}Watch a few reps together and say aloud what you see.{/if}
+        </p>
+      {/each}
+    </section>
+  {/if}
 {/if}
 
 <style>
+  .agreement {
+    margin-top: 1.2rem;
+    display: grid;
+    gap: 0.5rem;
+  }
   .page-head .flex .tape {
     margin-left: -2px;
     border-radius: 0;
