@@ -193,6 +193,16 @@ func TestReadAndObservers(t *testing.T) {
 	p.Open("/" + team + "/squad/read/moonwalk")
 	p.Text("There is no read of this name")
 
+	// Bram moves up, and his record with him.
+	p.Open("/" + team + "/squad")
+	p.Click("button", "Edit the roster")
+	p.Choose("Move Bram", "JV")
+	p.Text("Bram plays for JV now and keeps the record")
+	p.Gone("combobox", "Move Bram")
+	p.Choose("Team", "JV")
+	p.Click("link", "Bram, Curl")
+	p.Text("Last reps")
+
 	p.Open("/" + team + "/now")
 	floor(p)
 	q := page(t, s)

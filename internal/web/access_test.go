@@ -58,6 +58,8 @@ func bodyFor(operation string, c club) any {
 		return downTrail()
 	case "changeFloor":
 		return map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": c.players[0], "state": "left"}
+	case "movePlayer":
+		return map[string]any{"team": c.team}
 	case "setReview":
 		return map[string]any{"review": "Good ears tonight."}
 	case "addDrill":

@@ -120,6 +120,17 @@ func (w *world) club(name string, size int) club {
 	return c
 }
 
+// teamOf is another team of a club, without players.
+func (w *world) teamOf(c club, name string) club {
+	w.t.Helper()
+	c.team, c.players = uuid.New(), nil
+	floor, _ := court.PresetCourt(court.HighSchool)
+	if err := w.db.InsertTeam(w.t.Context(), gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: name, Season: "s", Ages: "12-14", Zone: "UTC", Court: store.CourtJSON(floor)}); err != nil {
+		w.t.Fatal(err)
+	}
+	return c
+}
+
 func (c club) path(rest string) string { return "/api/teams/" + c.team.String() + rest }
 
 // agent is a browser: it keeps its cookies.

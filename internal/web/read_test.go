@@ -4,6 +4,8 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/google/uuid"
+
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/internal/web/api"
@@ -78,4 +80,35 @@ func TestAgreementOfCoaches(t *testing.T) {
 	if len(list) != 1 || list[0].Reps != 12 || list[0].Same != 9 || list[0].Kappa < 0.599999 || list[0].Kappa > 0.600001 || len(list[0].Differ) != 2 {
 		t.Errorf("%+v", list)
 	}
+}
+
+// A player who moves up keeps the record, and what a device logged before it heard of
+// that is taken.
+func TestMovingUp(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	up := w.teamOf(c, "varsity")
+	for n := 1; n <= 9; n++ {
+		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], n, reads.Trail, reads.Curl)), 200, nil)
+	}
+	path := "/players/" + c.players[0].String() + "/team"
+	head.says("PUT", c.path(path), map[string]any{"team": uuid.New()}, 404, "not in your program")
+	w.as(c.helper).says("PUT", c.path(path), map[string]any{"team": up.team}, 403, "Only the head coach")
+	head.do("PUT", c.path(path), map[string]any{"team": up.team}, 204, nil)
+	head.says("PUT", c.path(path), map[string]any{"team": up.team}, 404, "not on the team")
+	var board api.Board
+	head.do("GET", up.path("/board?role=cutter"), nil, 200, &board)
+	if len(board.Players) != 1 || board.Lines[0].Cells[0].Judgement.Tally.Reps != 9 {
+		t.Errorf("%+v", board)
+	}
+	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], 10, reads.Trail, reads.Curl)), 200, nil)
+	head.do("GET", up.path("/board?role=cutter"), nil, 200, &board)
+	if board.Lines[0].Cells[0].Judgement.Tally.Reps != 10 {
+		t.Errorf("%+v", board.Lines)
+	}
+	// The number is taken there.
+	head.do("POST", c.path("/players"), map[string]any{"jersey": "0", "name": "Again", "handler": false, "wing": false, "big": false, "shooter": false}, 201, nil)
+	var list []api.Player
+	head.do("GET", c.path("/players"), nil, 200, &list)
+	head.says("PUT", c.path("/players/"+list[0].Id.String()+"/team"), map[string]any{"team": up.team}, 409, "has this jersey")
 }

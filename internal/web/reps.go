@@ -82,13 +82,14 @@ type logger struct {
 
 // look fetches what the events name.
 func (l *logger) look(ctx context.Context, q *gen.Queries, events []api.RepEvent) error {
-	players, err := q.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: l.team.ProgramID, TeamID: l.team.ID})
+	// Of the program: who has moved to another team since was on this floor.
+	players, err := q.PlayersOfProgram(ctx, l.team.ProgramID)
 	if err != nil {
 		return err
 	}
 	l.players, l.voided = map[uuid.UUID]bool{}, map[uuid.UUID]gen.RepEvent{}
-	for _, p := range players {
-		l.players[p.ID] = true
+	for _, id := range players {
+		l.players[id] = true
 	}
 	var voids []uuid.UUID
 	for _, e := range events {

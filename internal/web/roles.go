@@ -43,7 +43,7 @@ var required = map[string]access{
 	"GetDisplay": screen, "GetDisplayMotion": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 	"AddPractice": anyStaff, "UpdatePractice": anyStaff,
 
-	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "DeletePlayer": headCoach,
+	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach,
 	"ImportRoster": headCoach, "DeletePractice": headCoach, "AddStaff": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach, "RemoveStaff": headCoach,
 }
 

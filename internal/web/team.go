@@ -195,6 +195,25 @@ func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObje
 
 const noPlayer = "This player is not on the team."
 
+// MovePlayer puts a player on another team of the program; the record comes along.
+func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) (api.MovePlayerResponseObject, error) {
+	if _, err := s.team(ctx, r.TeamId); err != nil {
+		return nil, err
+	}
+	to, err := s.team(ctx, r.Body.Team)
+	if err != nil {
+		return nil, err
+	}
+	n, err := s.db.MovePlayer(ctx, gen.MovePlayerParams{ProgramID: to.ProgramID, TeamID: r.TeamId, ID: r.PlayerId, ToTeam: to.ID})
+	if store.Duplicate(err) {
+		return nil, conflict("Somebody on " + to.Name + " has this jersey. Nobody was moved; change one of the numbers first.")
+	}
+	if err == nil && n == 0 {
+		err = missing(noPlayer)
+	}
+	return api.MovePlayer204Response{}, err
+}
+
 // DeletePlayer removes a player and, as a family may ask, everything logged of
 // him.
 func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject, error) {

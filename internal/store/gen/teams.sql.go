@@ -91,6 +91,31 @@ func (q *Queries) InsertTeam(ctx context.Context, arg InsertTeamParams) error {
 	return err
 }
 
+const movePlayer = `-- name: MovePlayer :execrows
+UPDATE players SET team_id = $4 WHERE program_id = $1 AND team_id = $2 AND id = $3
+`
+
+type MovePlayerParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	ID        uuid.UUID
+	ToTeam    uuid.UUID
+}
+
+// The record comes along: reps are the player's, whatever team they were made in.
+func (q *Queries) MovePlayer(ctx context.Context, arg MovePlayerParams) (int64, error) {
+	result, err := q.db.Exec(ctx, movePlayer,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.ID,
+		arg.ToTeam,
+	)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const player = `-- name: Player :one
 SELECT id, program_id, team_id, jersey, name, handler, wing, big, shooter, created_at FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
@@ -117,6 +142,30 @@ func (q *Queries) Player(ctx context.Context, arg PlayerParams) (Player, error) 
 		&i.CreatedAt,
 	)
 	return i, err
+}
+
+const playersOfProgram = `-- name: PlayersOfProgram :many
+SELECT id FROM players WHERE program_id = $1
+`
+
+func (q *Queries) PlayersOfProgram(ctx context.Context, programID uuid.UUID) ([]uuid.UUID, error) {
+	rows, err := q.db.Query(ctx, playersOfProgram, programID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []uuid.UUID{}
+	for rows.Next() {
+		var id uuid.UUID
+		if err := rows.Scan(&id); err != nil {
+			return nil, err
+		}
+		items = append(items, id)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
 }
 
 const playersOfTeam = `-- name: PlayersOfTeam :many

@@ -26,6 +26,13 @@ VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9);
 UPDATE players SET jersey = $4, name = $5, handler = $6, wing = $7, big = $8, shooter = $9
 WHERE program_id = $1 AND team_id = $2 AND id = $3;
 
+-- name: MovePlayer :execrows
+-- The record comes along: reps are the player's, whatever team they were made in.
+UPDATE players SET team_id = sqlc.arg(to_team) WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: PlayersOfProgram :many
+SELECT id FROM players WHERE program_id = $1;
+
 -- name: DeletePlayer :execrows
 DELETE FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3;
 

@@ -729,6 +729,11 @@ type Motion struct {
 	Play  Play  `json:"play"`
 }
 
+// MovePlayer defines model for MovePlayer.
+type MovePlayer struct {
+	Team openapi_types.UUID `json:"team"`
+}
+
 // NewStaff defines model for NewStaff.
 type NewStaff struct {
 	Email    string       `json:"email"`
@@ -1386,6 +1391,9 @@ type AddPlayerJSONRequestBody = PlayerInput
 // UpdatePlayerJSONRequestBody defines body for UpdatePlayer for application/json ContentType.
 type UpdatePlayerJSONRequestBody = PlayerInput
 
+// MovePlayerJSONRequestBody defines body for MovePlayer for application/json ContentType.
+type MovePlayerJSONRequestBody = MovePlayer
+
 // AddPracticeJSONRequestBody defines body for AddPractice for application/json ContentType.
 type AddPracticeJSONRequestBody = PracticeInput
 
@@ -1538,6 +1546,9 @@ type ServerInterface interface {
 
 	// (PUT /api/teams/{teamId}/players/{playerId})
 	UpdatePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (PUT /api/teams/{teamId}/players/{playerId}/team)
+	MovePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
 
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx *echo.Context, teamId TeamId) error
@@ -2250,6 +2261,30 @@ func (w *ServerInterfaceWrapper) UpdatePlayer(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.UpdatePlayer(ctx, teamId, playerId)
+	return err
+}
+
+// MovePlayer converts echo context to params.
+func (w *ServerInterfaceWrapper) MovePlayer(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.MovePlayer(ctx, teamId, playerId)
 	return err
 }
 
@@ -3102,6 +3137,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.DELETE(options.BaseURL+"/api/teams/:teamId/players/:playerId", wrapper.DeletePlayer, options.OperationMiddlewares["deletePlayer"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId", wrapper.GetCard, options.OperationMiddlewares["getCard"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/players/:playerId", wrapper.UpdatePlayer, options.OperationMiddlewares["updatePlayer"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/players/:playerId/team", wrapper.MovePlayer, options.OperationMiddlewares["movePlayer"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ExportRoster, options.OperationMiddlewares["exportRoster"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ImportRoster, options.OperationMiddlewares["importRoster"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/board", wrapper.GetBoard, options.OperationMiddlewares["getBoard"]...)
@@ -4707,6 +4743,41 @@ func (response UpdatePlayerdefaultJSONResponse) VisitUpdatePlayerResponse(w http
 	return err
 }
 
+type MovePlayerRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+	Body     *MovePlayerJSONRequestBody
+}
+
+type MovePlayerResponseObject interface {
+	VisitMovePlayerResponse(w http.ResponseWriter) error
+}
+
+type MovePlayer204Response struct {
+}
+
+func (response MovePlayer204Response) VisitMovePlayerResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type MovePlayerdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response MovePlayerdefaultJSONResponse) VisitMovePlayerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListPracticesRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 }
@@ -6274,6 +6345,9 @@ type StrictServerInterface interface {
 	// (PUT /api/teams/{teamId}/players/{playerId})
 	UpdatePlayer(ctx context.Context, request UpdatePlayerRequestObject) (UpdatePlayerResponseObject, error)
 
+	// (PUT /api/teams/{teamId}/players/{playerId}/team)
+	MovePlayer(ctx context.Context, request MovePlayerRequestObject) (MovePlayerResponseObject, error)
+
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx context.Context, request ListPracticesRequestObject) (ListPracticesResponseObject, error)
 
@@ -7668,6 +7742,55 @@ func (sh *strictHandler) UpdatePlayer(ctx *echo.Context, teamId TeamId, playerId
 	return nil
 }
 
+// MovePlayer operation middleware
+func (sh *strictHandler) MovePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request MovePlayerRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	var body MovePlayerJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.MovePlayer(ctx.Request().Context(), request.(MovePlayerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "MovePlayer")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(MovePlayerResponseObject); ok {
+		return validResponse.VisitMovePlayerResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // ListPractices operation middleware
 func (sh *strictHandler) ListPractices(ctx *echo.Context, teamId TeamId) error {
 	var request ListPracticesRequestObject
@@ -8804,196 +8927,197 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3H3bkty4seCvIGo3QnYEpe7xGXs3NE+a1sijY0nT261jr+PEPKDJrCKmSYAGwK6uo9BP7Sfsl53AlWQR",
-	"IMG6tNp+UqlJ4pKZSOQ9v6xyVjeMApVi9frLqsEc1yCBm/9VeAf8faF+E7p6vWqwLFfZiuIa1P/c42zF",
-	"4R8t4VCsXkveQrYSeQk1Vt+tGa+xXL1etS1Rb8pdo74VkhO6WX39mq0ajnNJcojP071w3ExC4vU6Oo17",
-	"etwcEnAdncI+PGaGr+pj0TAqQOPo2gJH/c4ZlUCl+ombpiI5loTRi98Eo+pv3ST/k8N69Xr1Py467F+Y",
-	"p+LCD6jnKkDknDRqnNXrFUaNf5qtrjm7q6A+4cxmvMDE2xJLVOKmAQpFhvR/t1ige2ik/a9kqGBqWbcg",
-	"BDHznmRZbrzgshgiAgmyoVAgQtX0nwGfDiR6sCAiFCm9EEiAlIRuhKFv85Ua9M0GPpCa2FPNWQNcEkMx",
-	"d5hq+tyjrGxV48efWWuOvn1I2/oOuH34kdBWQvTxNfC/Adz3HhMqYWOfEzr1uTkfgTVxEPIt3onwqIK1",
-	"PA99+LV/xP7TbNnOMljLYF+DXfTA0VuFn/JXfzLZ3W+Qy1W2eny5YS/tH90xeWWR0Hv6ktQN49JwW1mu",
-	"Xq/ggZP7i5xxuOiO19ds9WbDAWpLQ0McFmS9Bq65jIQ6gOSctea7MdDWhAsZBLaAnAVpYw+cZgT/fmZn",
-	"m4EJPJACaA6v3urFq5/JcHHfGhZrxsOc491gQ/tnxOJ7tM973DR4/MEVK4G+UMjyTLhg7V3VG6OjWA6N",
-	"GA8hFSe6Y7JEWyzzEnocvE+2Q2rvP4lhIFvpAUMzwg6JkrVVYeZEkm1AlsC7qe8YqwDTeTzqTdn1OTC5",
-	"mTNHdCM0K1KlYmvocUiGOM+hkVAMKHW0tX2E5iXk92LwzRSTvFKvB8dpw0ylgJwUZrkjYKIC1kAL4IgC",
-	"VudeXSx5iemG0A1SL2Cz1wBdlVA1c4v9Wb3zNVtVWPYX51Gk+A7fEDpe3BpAhiiRwmP4OFMmw/tnesh0",
-	"AP9ilhCAMGfbuY9v2FZTds4BaJjtkEKvE2hbK7KsYK02ysmm7DOV3lEod/NMyk5ohzfE4IFr4W+Bl3V0",
-	"2hGHmcZC0ey0g5yn0RmexwEX4tUbRzFpzE5/pPfzY8Xy+9ANLu5BRu7EgpOqCsIZDGcZUtUlWjOu6Xpb",
-	"sgrQumKMZ+g7xDj6g37GKCCgYU5GigSZNVvdEzO1w7BZY7ZiW2r4y4Ct9CSSKZGBqaNkNZXhnoxiIpDE",
-	"96C3Vpo3X6Cmwrm+6cfHriE0fB7taONplPSnphCowVz+gKiCVA2YCgQPwHd3rFAE5I/YLJhq/PjevPzd",
-	"5eX4sBk2HYaGABiiglD5p+/Dt4/EmzBfkERWCdKUXrxGqfsk8xg1g3eYyzyxduu3qzUE2cHXoKCP2FQh",
-	"yxyTg2SsHxnmRUh8qtp6j0POXlsVoZDOVPXMHwiF0FA9mksa7Fq/H+bQKSjVb2V+232kmF2FLv1uB2P4",
-	"QVWlr/5WYlpEgGoWMr8D+15mp06VRfXyD5JCryKEwznky67XK//NlZajg5KMlHvy/vEATSMoDrlVQZKm",
-	"/sA2GyhuoAnNbe7kk2wkin4Dqd5c2QApfkMhir7CElds0wYoGm8WnO1O+w7h8igSCY/YcrlksJbLaw4C",
-	"IrS2YKdXLbynaxYaR18J6SO91TdIYJyy5fIKt9LadIZ3sCjZlqJtCRRhZIgAEYHUN6EbtsJFsYD8blq6",
-	"iW3PSGnJIwEuYiMZSl3ALvX70dEaJoPCCnBAGGmsvBDIyUg5pugO+mLKgegWW6I03sDUvK1AILZGFXkA",
-	"xFu6EUfPFxT2zenGWsTQVOyg0VudpwFPoPv8wZ6mzBz5If0FmYZWP0cMQ6trIVGNhPV7dh8WP2VYvQvJ",
-	"ZEwJQU5NVJ8laSdm/cuVk6uIcgIbTIP0RxExVlttd0BCYm5Urs7cgiW8lCRstblz883K0Vpdh2J6ERXW",
-	"un1rrTRpa4AKNwKKjwEqZ2utauhVZghLRLXGmCCQU6NEj00RAvgD8BcC2eWkrZG3lKqfQWoSEstW9HWx",
-	"psKUahCwRuvLBaMQ0Mb2T5wZqA+Sbmqzp+BhUeB5kztmvm8tcn93i9M0otUK1qwcCWSrNaFElPq060WH",
-	"dEcsp/Gvtpmhux0aQVppcltE1qiCtUSslScn0T1Y2n0H4cXouhVBaMFjA7m1rQVUSWNTWW4edl+Ohgzp",
-	"JDM60d4+9dDOWtwNGNr3+LZtgvaOvRk8TLwtU8+Zqg100D5MJeiktBHEN5y1TRBkkfsg4hIJ8X1r5zZT",
-	"pO/VL/bIzV45YkqmsciWG+A/t7TgIdbdAEeleYgsavdu1hBkPKl1Iy+Hz5Ud5CAgtTwAGszzP+MmKB1g",
-	"nt/ggrRhM8+dM1eMnqw5wOfS2mNHT0tcrT8A3cgy+LjCFP5GisjTxqgKQfccoZtf2rCcs40MuK+5mdEH",
-	"a3Qf98GROaj1l9vft4NOt6oZVGtB75VBUSp29Tcdaq89aEa0b0aY1cOWc4B0t2efOdhvrHibBpprh5rl",
-	"sHkIeYNy9WcI028B9dAv3aNO8gCzptkxk1GSaphol5jE9Ch2DX2zmF1v5jeVaqw0sDnIWOm0oRFgT3SF",
-	"pKkLdhEHKAwtf4BrRkKXxZqzeiA4TcpZCsv8AVfjcUqyibC4IGfcA0Wl2YgeIySU8KHPbuwMDhChdmLN",
-	"Cy56/15oMV/ZCXvbTb27DJAPu7HaAHa0XLvAtK3F4JCFHERIc2qA6jsdafc55oAok8geLITpDtWMB73w",
-	"js8MB7TOByXpC0mqCgEtlMIng2OkKdgWBPZ1uxW7gOSj38pDD34okCdvlxj92qBcPQ1ApRq5hXRARFiD",
-	"liRFSuyB0TI/vfTQEXuLdx8YDhjWS8yLqQii39o6dgbjXsR9/cQ7rfqzubFTsey2cBCm3xKh7pijj+BN",
-	"S6OnMHda6iS9uK+dORgXBVHkgavrwcIC0RV9UlIXizb+WYPcCONj7PRQt9QP9u/ABeyCbg/ONtyynzSX",
-	"mvsgZOuUmMuwDQhwXjojEKHInSTF3419CDbEGUnGnuF4vNH+EqQNM5zmWvqtgTfWsbFOksmtUcVuqgcq",
-	"i/zgOTV0+pGFtV0fhJBk8a/9KFOv27n2t+g8z3aQ4GLdava0sDvWhtWa3Jh7F/p/1aKaet9ZNvvZmjyG",
-	"rOY9o7QmHL1PRATaMFagNeN9ApqdpOxiJY40QGSrpsRigYvoWr0ePJJMkGVusGv7RdjRLXGYGHlbDeKL",
-	"2Hr9soD1y8r4ftesMnLfllAKXLwUEu+0ywA3L8EELCgcFS8bTPSJEWYmEbQ7CpwQnKSXZN4NEWwXLBUw",
-	"ChPZ6unRtmQCkJavtdAkcWvExvGa5CL35a0O4gjA2McgphPelvF7e8witkgTT7fwrIVD+/agbEK+3Pjz",
-	"ZsYJ9dnwij7N+nPQI73unPW5QRdBaY56j7941MwIF/rwv3prWV2aXGEY41fH/94RcwrC97hJQ9gPoDU8",
-	"Z00qUDe4EsQfgAvCaIYEACpYLsw0rwzpvPpNMPqDiccnEpWsKoRiWTpYDgpnbTer7sdQdhh5RzYth1DM",
-	"2yCqrWcE2LSYF4s4WwUummKBzaVz0o6XsGW8WGaO0V/4lfhNZGaf3XRJKvk1cLHAjNtp5O9IVb2nTUjl",
-	"aypMU1NFzBAaSKwZsFp4ACvrlKwCMe9W0tO6gX4N0kdVQXE+FfWOtREz1CZisVW66WRqBONwMzQQ9BTY",
-	"xvD5qJ/mYT5Wx1iUUuNic6uCqZdTPC8NZw8QCY3kgMX+/R1AS/hAbXGT9GUSGp1l4Rjtfk+5TwHOQaOb",
-	"nacML0obRDB5W+uXdORHRcLy7AOuWpjXf71yYOZ137lDYY6Apwg3YUcG3oXcPxK9A5CqQdszfpAC/a5i",
-	"jF/pAICAqLGWwG+gCcSoQKO1VCKNEUpIY92t8SOpFS/74+XlpVakzH8vQ45843Je6CoOJJDwlg5sK7E4",
-	"hwOjrxX9raxbh+YQlGK7KMHZ4ZU0PGD6JWhjXUVqYlyxNqC/HDoepm5JLLsQY4+04HWg0P0JtgEG4oyy",
-	"x4ctPjBShHySnc2yYNZk2VLZN1imx35PSqLWLGzXEYLDzzb1ZM9o1ml9ES77G7sLc2cJTRPcM6sq4BlS",
-	"cgpiXG27NDf8eEtbFhGXSjbPNNVLmV5ftxozZgrnrBi7n7xddsFtR4O2GiwGUTMF4YaBiXvS6HgXGj5I",
-	"nNSRSJyJaH7JwilghBahWKEusH6av0sFUb0THyZ2txsE5tsZzLKTpANMgu56wWq4Y8XOMFKBCDVxNpIz",
-	"ukE54zSYoJaoPttZ++qWQXhEpQ4JzfrELBeZfyYhd28k0WwirTXim4ymScWym6w+YVRdPWza7ok8ZPOs",
-	"CprmI9ZbyuTfYaE1bKnXVt8/FSybRDL2DrZHRDJZr7D1Edt9uqX48TMNmlSnnQbuQT679/rFGxBtFSBO",
-	"4JwtMKHfsO1P6osQ3KziXkT8LCBEOLVo389iX+wNmLllhpiOtepH3N6zV+tv/vNjPOR2lJirXC2zLTaR",
-	"fO28xDQP+46fnS+bbEr5nr65GUwyyFGmEmgeOYwghzlkvQ8lrqoAFissFsjNB7jas9UW1LNI5Il7eLP3",
-	"fQSu3jdvZLLh172pMrOx4CWK+SYiZzwAL0guB+I0FobHvNyZyG7GXq41dzHsZlaidmM6DIzjCvySMkep",
-	"QzrweO1hP5WtdafiIN72l9DBx3LeU0BsJtU8RqVROEKY+gBChGNvcd1UIbcNRnkFmPfM9A1wlLeQORmI",
-	"8QK40jU52yYnQty64SYTDyc1HP2SydledBvEU1aWJar4xJS0DTdMJqZ9rOyeHCC6rA+PpiBuHdQCpWaI",
-	"QA1Wx6PQaFPCskOfjnJ7IdCaG8lrFNn5EUCKvx8Q3Il5fis5Vufu/4ajP7EAtcW/x2NDw49ywvMKJqb2",
-	"UZR/j4aPxuND1dO/R+NKf8bVOnLR0E10SXuI7hbQh4Kb2u99MGhv+sEG98AxijHtcJD10JkUMPnB0t/S",
-	"eMkPLMfVjXVTDgnqnEV5porrjEL3l5TJSa6O4/d9kK2vM9pEboiTJxZFUjcPdFdmqwIebO2uABOq9PYQ",
-	"Cbp0J7M/EgXjqRokkSQQ1sqc1VMJIkkzc2g+sTQxru9uiKmAvB3kOx1cWiQk9zvjvVmyNU36dGMXJdxq",
-	"E9ig1EgvF8UmvjjR0UYiOljuJyBaogjdWR8xqY4j9ohLVLRmjiAxs0QVSduX3EhRmUrt4bP1m+zvQ+K8",
-	"rF0xwvTjVVuwTIYPqXeSXTZ6RO+x6S8svCV+f5SUuuas/tHea2HDJGf1LSniL8w4rkOCqnmiC9iBRNZq",
-	"H7DIxafdA5qLldAJc/0d7a2/N6ZfX9L9quG8/HqNRaktk5tdXOZc2YRgbYLJQhqfYHsr8Xod0DMcZS+I",
-	"zsJCROIROg7auWq0HQsLQYTENIEnWhyDPSCW//lJw9t7lP0ylQcZcUx04ptkThfiT36M4CqNveNJynl0",
-	"pRGGZ9L8XVddMhUvdQCN0jok4BrdYX0TLYj6U98nL1wbIAOjuAJjaVVDT1m8ZmtF15FI7KZLjvjuxxRP",
-	"f5uaXNUN04+vHawtXi0yXL5ErBzK7NY9pYQI1lZlixYe2Kse5wKQ+cBb19PirAdxXHQOSWacN7aiygvh",
-	"i+RliKxRCagC/AAClUSgWgfwBANd6DBIY8izDvOuRf0ok7WyGsxxuJ6I26/aCdvSrhoglkb7t5F8MzZC",
-	"w1Z7E1n49uDQd7tZZ5wGQ5L7xuJ+uQfnF16EMvPusCDRoiEmQV6vFSmBFdlkpbEiNVWXTvvGp1yyXY2j",
-	"QFE7hYY8YleeSP3Q8n7wCZNlNHOwwVzS+NNYRapJE3S/9FHgacMJjUHOFKlI0dInqyA5GPb0EKMN+e16",
-	"qHRzdkuLpsGEbgwmQSz1+y2I1tBUHKsxNXXymz2G0fcRYCKHZTOih7sRK0/P4QJ35jx1g/qpHWyS4n3N",
-	"YV0e76u/i8R1YoXt9KsZEz6sTPjHQGHC6XqUjMJU6EyJHwDdKUWEtxRhWvjYq8Wk0K3yD5ehAorx0pgl",
-	"5sGCsHkLdpma8cktyXX6G1tLbXeO03e3lu8vQ4mQa/lurw7zwPwi8/KW/FfIPn1HNgLpcGGkfzJq6irZ",
-	"QPKQBtcThxIyjQaFNSdzrg+pbPnHmcqWCQs8Ta1LVyX5lEchkprkimJ2Ul7HMxxughKeo+1IBdjIRRux",
-	"NY7u136l4LlLMlWQz6GYK/x3fP1fUbHI3h+v4pt8/OVUu3m8jW9nX13WJjG1Xof0vplwfEm7DfQnMShN",
-	"ujEUsRxwX2xpLEWO5yV5GFiZe6xgWZafTR1JEGPcufGzdx8Hj4ldfuTGO3iV49wr+9DcCFsskKs0lqVu",
-	"aWof1zhkH8F5DlVAUZEX4v//vxB7dMrU+P1wHXucywUhhVYnC46fIfYAHLnYvxcCWftSIMCxSV3iqFaW",
-	"AocZwa3eBzXqpc0cFJMn+koDO/Wo1F3qqb4GJiXbnhSi2Xv3n30+YvN2Flj9Eo1l8bjDo+1//SSmgREw",
-	"SNE69TNU521KESzC0a9rxtPdE7Eg42y1JQM3dqw3QsFWZowkfSdqfE+JZnUVerSVWMMmidcb4C7n9vZe",
-	"C2V8xfRal/WYYBVzb3o9OW0vZk0HbYa6zMZRr6IKUyWsY4p0iZE1qcYBG6fKG5s0OUY7MXRdgIKy6yKL",
-	"d7QmgHrA57f2Wb80DrHRK8xcKQG/qr7V0/ZIMNP4IgNBjhAsblG0nT1ufN9ImEwUW3j4kkPCescyKRWM",
-	"43wy5eAedul09pdwFYsFmRN6usU5zx4TfkMOAWmZqMbVtdQqee1Zz97hJJEypiWmRTVgVr2HZwsLzlai",
-	"ZEzG5t1Gqq7ORxN3G7KjZHrr3XyxoxQ18xwGuW8FkmOhsUeKTEjgr36iki8gRv2RocZwibLHIHfazTOT",
-	"x5V6La3i3qLCXZ2H+7p3QafmzZvcmakjdJrE+YbJZbnxPilef5omP3Rix2IJIuqZPpVokBqNZfMlFxnW",
-	"TiOGmFRQedzUC5OVF0s3h5euXiYALbFUDMMKAiKRg2w/HXZPTOrmy7qq2gaYQbY/KLpwMqKd6T3UI85x",
-	"E6R70NnTrfRF/v3WTmYifkLCnjNWHyCXH0h9UxYosMYnbYeqcQGI0Xk7VBqtTgnwlvxu27rG/PCkrEl8",
-	"xpN8npJtJJ91f2o5NDGoeTqMKd1PnWfvfcVm3PCqfYPfvQicLtNvFFRo84N8W7mc4X7ExExKYGQZvnRf",
-	"uhskPaqbhwpCqKWbFhHO1mvDseUwUDJ20FzYsDf680gFA98Z5siqvlMZsmW40N2EDGbj+syXSaqf38dy",
-	"9U99+hE34TZi4YQWVomo9ytUmJECKsiGSJONBVWVIUwRoQU8IkIlQxVsBk0O+0LvxnZOXBKQzDeERhZy",
-	"t5PQW4cEKktdfASjNWODbhPq1SD3dHWBAr09Q8G+o2lfj6ZFdyC3ALQLc0K2pYnEdxW8ELrSnHbQqz+6",
-	"7qguQCqwatpWlfrUVRcbr5UT2+k0KUjaJa7NparYAkd2dNMRbmVpxqeK2XKkHu0OY0m0/hE3B5L5NQ7V",
-	"pcn7XT6mY0vdi0c3EpvoNccfIMwQbdNxW1EPbQHu0d0O2VjFxDrEvgj48sBYUx9a3OvLRefFpB9JU7wx",
-	"EuKmzoej9i0z4pQsiaH510gJubYiG9pCVdkIXR0Fl5hGWYELIDhjr8dDaifo/nqRWrYPwHe2U1iGpC43",
-	"6cv63eH8HrkO0qdt5jesrtBFTXSrzXpHZpQ+49p6uXKdhqDDd2/zoytpueeCexhloUy3d2t+Ul/Mqg/7",
-	"/WoeojklfsjnltvW1xSjmW6BdLZ+c22BRMm2EFxIlxNX40fXtORP35+u/hXXQRIPjBRBW8F8VtyYMeqr",
-	"0UuK6r0fENSN3JnWhLoz8BaL0OqeIKMuevqXBt4omInl/a36DYN1ctBEhtsNNDeQA2kChH9P2TbUA1Iy",
-	"DgW6g/VxRbcyO9J4BgpbtCWydHfCP1oYsr3jynvZaTO7wTBYHghsk8w9SUqE04GDidmYnqrLxbKe0q6Z",
-	"dKegc51MMOiKkeKLi/Gy0zaoOlH/qaAYxFz1teNMzyHZItnrf3xXky5NdikGt5wZz9Fy3CX1xZumxnHq",
-	"rplvsTs1UG7f7GwstBiMp2bOW35wUNq8+faTtZnuF010fKZ3+Q6iqWMVzc2Hcd711yD/SsktG+QPTlp7",
-	"TyhJOzBMS336raf3ZrQ8ZFuwdX6EuaV835YuRjEJKJ9bThNuLG8G9cbPjsS5I06zUIuxIGk4vWh8sbFB",
-	"mNbAwhN1Qv7z9IUSyRHEoShhy041jI7oEqUAf1BRpptgruxk3Pm1TTuJPL6Jqa41ERLfL80marAQE3PG",
-	"IoMciOMf2hdu4nmHweqNmdISQumGLZclcG9RIdSUh8q0nU3rDrKEHbJ1ImIy3npJkcmwsk3WQdKO2PDC",
-	"XMHUvRCmJFMPr3twc6GOPcLYA/0AgT0asGBMs0ez7SE2Olf9cMrnEbCvBKqyVqQzKq1JBZn+VQIuTI/6",
-	"7+adCKatZdQ3Egx78Ts4IPLlpqXPqPPU6a7zphfjkZzF7spjB13emh5Rg7lEJdv+oC2EROgi0BTXUKAS",
-	"C1sSuk7uru+8hMemR04Us44ksQ+Tk5zQmnelb0S4YHjvJndoH5urCmfPcZJO2xi5YaeFnG24f/fC+v/R",
-	"HqHMZfbNZhHabgfO5RnkpwGxywIOFZCbvJ5Q4aITlNxzqWwJnXsivkizAQusCBI3i3yRcbBHvZRWOoq2",
-	"bI21WClxsgvTzND1WimxnN19MJvKgWN5VNltXjIWkEPXuIDP7MrUvw5udF1hDhO5oToIMvp8v61of7rB",
-	"2IOBki5Uu6Xld6pJZLtiRdDzFSk0lmjbbak0qTKH1oTRC3DjhM5Er4jlgg5y1hi5rEic6QoVTn7BNTHF",
-	"c/tdzGyzIPtPiWnB1mvTpSpswF3c6s31OVwgegNr9upxT3Es2+8p2NCtWir2i3uw3px9uTUcFJtcmyv5",
-	"5aUZs+67aTl7qC8mDTjs2N7jHyZdKmGMcIdiU+OtU0Ut7fnCESIYtjgRaWIp2xOOQ7wjvq73mjfwu4OS",
-	"yLZsjdjD2FbYOuHY1sBIls12XipggsWEcrISuaDph7DE/HQ03/RTTvJO3RgowDfJ7Ikyn74htfNWpH1w",
-	"XQVuQTWdHSS+yjckEOi2wTVMpipay0+PDr67DCVkAhTJbtXvZ+sKGIOPGTS0o5lgXkKFtBzw0AIWDfB+",
-	"4PxYlPMENgeaLcB9gXdB6PRLevnl/K8Z6JiZewMPV9ttP7PoTbW5d3RykNndfK42kdyOxsvDC67AWAOR",
-	"bCWxuO9LEBJMZKYWiNVkaw6inI8c7apuW4laD6x7ySwDpYbFEbC8tmxh/0zuUo7sCDyboRDUz4ZxI6WF",
-	"uXR7CyZoCEH2XFtJTVF2R7QrsQxjg3u2CDdqt6QUv5wmkVjNaK8+i6PWurNNqM1I/TmXkde16SV5EHkJ",
-	"Ee5rDTWbL9W/oe9NvMi8wclUAHD9ySPpuzru6T1NC7BS74WixQVIbXcxshShkTwZvIDSPwOuPymaSnAX",
-	"2QRhNXz4Dpb/ESrjvYk0mT91YdQp8EfTqv8rWNpKd3nnbCt0pUQlUSH9YjaIZ5qVFt2KfOa1Le+0V3th",
-	"svLqrUvJWhg0ApEWqCXmxaKEwQMKwam7ej8moVfcZNI+N5k1Em7+klr1rcv+UMDXoUzOLOoX3K/3pkHV",
-	"rTda9y0YvfIAPBKbU0CNI8gpJiPvhGaJSIAUPjWj0BbYE1xqe2UW+95VXJyj5KOC7lTng9/aYhNrUzVR",
-	"LrKeGHIiUGa6tuPJyzfazfUzkPrw6BdvTC/ZOBY1k1oO7w/TiliXJcypCzROmuJv5oP0EBs9tU+C0pTn",
-	"z0t3qDqptdDeSr+uZNnC9sY9RKwwkkG83s8w5iabvsNmXt4PaUq6L3yXoUCq1bw3xhufunO94PXbkjEZ",
-	"sf7DI0kvpg87EGey7lFIftd4sNPtdXG9bbntz34wBVFT4GuBOVG9PjWgLDmkQyfZCunbyCa926v/l/b+",
-	"LwswOij7l/jFMig/fl4ExMfP2wONuV6F71t1Q7eOpeJwYcI0+6vnKQeYYG3tiIP7aizzd0xYqbFMK+Ch",
-	"V7y8fsetjOSF4by8LYd5b70z55Id06Vrn4CxKO45nnLaLvbRxHv1TBVu3hLphKj9KJsHQHoZNjuM20T4",
-	"A80PGum2nY/LhW2NP6KDXdbHjM8ldBtI8i3f2pqwix3LPVvAXhoEqdsKSyiQSa+wAOEtRXcgSAE2A6dm",
-	"oyJoeUXy+5hDWqgV6AZr4zmJFAgXBTcF7WfcH3aSoODhUsMiqZGRaO6NSRoel3OGKir893q0TrGQrm3l",
-	"TMn3aM5djM7VgynlO8E3OVicU76SP/DR++lfhPeyH61mTo0xrQ9qzC+Om+8lDmDb57t3Ln/rtRQ10DSk",
-	"kHXUkhoD6wnvoDjYz7iBiI1lWW+hGvMFIXa6DVLI9p/YusS1yTSzTnQpyVafre0r0SxnbrRZ5VFfe7rt",
-	"RRHsoIoroAXmjrUgoiNjWxGOrkqtr9RvsjgdPude1DZcyUm+MMaJbakr5htNomZbitY6+EH8gKDSqbUC",
-	"4Q2gDWdt8yJcyr3BCVGM2EQwCh+DNN2kVb+lL2DnrY1aOtMFJjuYN1sayvDw9KuzW+pgZifr48tSSow+",
-	"Y50OTkOkT0g23xi5Q1J9/+bTm856nSHR5iXCAv3UKihf/Ai80tUVFhm1FxJHDOOfLAQPCpZYKvyHF1E3",
-	"Lk/4mxaNmy6LtVjN6SyKEyWg3OaftgLZCXa6bJO8FuFyipE13PmM2lDtikW1KiYbqpjkxGivEkAUHiVi",
-	"jQG0ujtdOiOSTOfdL1rLmuWtCDVwMVbUBc3ouq4iewtXuhSoKz6v2iKlmn7XPsMNmlnMuPV6MHm8pNp3",
-	"P9vqfAfYd3Xq3JgtieO6+R+ofsSS/rf4yPVERXXbCtdI7KbaARHJkrgG3kFSuPMUhDlR2NYQk5RT+8O6",
-	"kHrbIDYmQUdozK34ICr7W7Ap4ijqZbLbBd59YLgIB3iwOhLqXxM5O/KbDXwwLyZln59q1Q0WcqGbeaLa",
-	"/XSDyKmu6er8SFwl7yR2lmwQjBksG/Sa9NPbXSdl05/L+WbNxy5mx6cQWWI5wL1mu8ovPhdfdVyjCdIf",
-	"Xi+fdRFCKtW7gyJnNkjDlzQTwB+Av0Kf/W+kc2rXOAf/0uddA7d6dKSWJ7TBcQMUuDa92TabROiUP/S7",
-	"Gt93j3//Ct0aAJtqIn6TehC1IzPmDwgjCUKiB1yRAkvQdagqxEE0jAo16QYTqosTQv3KV854vfpJwaZX",
-	"Ufb16vLVd68uXWE43JDV69W/vbp89W+afGSpKeECN+QixxJXbGOCCDbGpKGOqrbdvy9Wr1d/BnnlX9KE",
-	"aFaj3vzD5aW11klrXMNNU5Fcf33xm1U9unYHk6qXn0RjNRLQ0HBWtLlE95RthTVt47aKKnZ+uReurKUh",
-	"Gr35ggjX3jm29bf2lTNu3E0R2za2bThd525Rnm7rF84YE9z/O4DitrMDL4LB40tajOGwf72OdswooH+/",
-	"/eUT0nm0WNpqZKaagcmPNn8xMPkBCQBUsFzonbyqi1MBxuW4hQHDqoptk2lDiQsXuujXSyG5ta0tAIph",
-	"Sy+FEuxN7bDXSGdpot/ptNnfZ4Y1oN+tQealgZAsCd38/lTgqH0z9ZmTYruu6zwOXIPUksB/flkRtZF/",
-	"tMB9wf/XvQxFd7eYNJgONHMVp349/7n86LpABWmVQ+OyvfVuXghUuKZip4B74xJRmAiA/RoTftvFZesC",
-	"VT8yEzR8Ehj0smG+DqUAhamvI+h/HzJ+EuEvXcatm8pwMcvSu/Tro0Dmq0gGSfQDEfKtU8qPIpq0DqWu",
-	"u95YmBoRkr3YNtybiM1eMuR64SFG1f1fM7rRt/+hsMoihPSmKN7aXnXnICM9tm7YlERF351s4g4LAa5q",
-	"Csi1ptE3RaRQJ5lIjYHTEOPFF/3v++KrkWTHHFFLt54h2rePZYnWQDdE8X80SqY8J5aHHRmTMH35hJg+",
-	"NUov7OF8WtSGj69ZybHITe8Cup9q514N5IAedmvoKlhHIoy18o49Tl4Iv5hXnuJC+IhJ0mXQBXTUmFQZ",
-	"orBVSqGpuXsSiFx8USNbphQEjSnNbro8nuvAqvE/w6OMSVau/s3hN93smTRgmDySPT/X/w74uX51kBVd",
-	"7lABFRgf0RCot2RDf2llmmisRfitbTowUhW6c/hrymESZEOVDNHKw6EZE/td0lSYUqYncN9OCCY2ePpM",
-	"0q3N2Uq+qRK3c9whNSlbUZnf5EydCSB67OcGD4nX60kufqvfeAom3mXuzbJxtSanGrqsrtNL7d3WT08N",
-	"n2Brhn9iod0BeQxUXBTHy3EaMxdf9D/2Eoyx7Buo2QNEyOv7kHtUvV+c7M4Kfdm9cmG3sOquIZ1qefFF",
-	"/TN1v/8Z5GeTXrj8VOsPn2iDZh+rGZ3Gb+X0R6ALNDoVUzwGfGEsX+ANBx/dGmWSb9xbT2P/8NOlMMuS",
-	"bdEac92Fg90Zc6fQpl3tocG1LaNYAT5WFD6YBCPA9yHSsYP2o7WdJwh93pcek0ad+36cs/Hr09pGzaYC",
-	"mHRl8e52yCZ0PA80+dCBGKZ+emwYlz+515Lw5UvMzeHL5gy7Us2HYUt7EXLxsNB5YNwlHJoM6fY1wME4",
-	"CO5YsUO6yIDIEBbo6vavOrQGu0SRKzP3y7dE9FvBT8z9TJDdRRiHr/WfaPEOoFilma/BByQXDEx5zy3j",
-	"9wjTHaoZh29xGQbFwY/4HsL7ujzCDGT873ORMfqtsPVnP86bwnYU6/2DbtdfaTs3EpI1QsPY94Y52V25",
-	"JibP4sSgf0eqyhYeOYcY8u5bWVXVxFCE8dhUmKI1kTbEUB0UG2OZqUNSErpBp7G87uFQJ4KcAYk6+eVs",
-	"pgaXD/nEGHyja4zHvE7YPj0pfioQYtpX/MG8kXTJir5/M3zNPqXkY5cePBE2QMM26rUZH7lLKXgON2PF",
-	"bL2HKGaYCfDdm3Z/pwXeOdvGFuD+BySZ+tPdDrldZkFk2sixoH31u8unlWF1zFk86Ea3OcTiXjfL7PfE",
-	"ey64nA/JWBKLUfR8R9/+lCUFXWDjJn/O542aFgExBH3SUflng6IaPsL4HbBazoFKpC+8I2y1p4abL99+",
-	"4iteV3z/QIQ8lwtcjf9t/N+mln0Y2xqcqCLHexD38OTCJ0+MpmsXVvcvJIhdV/HgH+EWhQhFlq+fHlFW",
-	"rY9aCK97rZzO7kiJdO0Iw8c1K3kmivaborjuUtVPT6Nm8AVs5LsTT30230uYKi++mB8z3pi3+u89yKfY",
-	"bszIvcBhKzyUxAbxHxFokk1EzPPivMHyPK6V73QJyly/8rQnJpt90yF6zqfzvM7X5ROcL9ew78QnrJ/V",
-	"FOf8w0yjc/N+O9ttW9eY71IugVMEQZ3lGujqi5+FUO3wS6+COZicJuA6RmoXX9zPNIbeh+FsXKD+pPgB",
-	"VbrbleLmAgmJd65Ts+P44vRMPb7Qy/MD/Yws2SNrlik/O2q/fGbUfpFjzuMJZVfq6S8PIfHlDHw2UmVi",
-	"zF2NGcWURehClmwjWdN/xba5Bw7aAcZb+swJeSHa9OUrDldllx+z4JVypdfxrmLsXLKPHttMc0RKT9+k",
-	"INBap8M90QHz7Qa/JZ5uQV71ktdOjSQ99pv8W5gpbB/OsB6eO47yBHhu5bTMetUeH8k0CQg1fsg9gHcC",
-	"SYaAFohQXSvpX4oVwqPLvJ+Ik+lJAgm+BZvXkhTZJB5W2Yrkuoy5YPSpA5uuK0xtolpmI25sqMJ06Et2",
-	"aHiOlVgpwgJhXT7gnywI56zEmJCFPSOVP20atlZHfqfv2E+wFWdIzH6WaHKV7L/pnfwRkyqdGJ4wo6tp",
-	"JSLUhsiYFCzfjAMLQYTEVIqnuVZdt5RviqkPbHNjIiLPITzdQPMjlnn51JLTDTQ3kANpZDwMU7MNXzBA",
-	"rRIRYaOkMsToU6mpHB4ITLqmb8wbZ4WXmuGvapZ4FIZXQ3NcA5Lsn9N8cjuA5zlIXg3+icnjdDrKJCh6",
-	"vIdGPhEdtpMBLDctPSsFtjR6VE38ooLKWt3myLTd/Fe6tE202rSSdWvfeYrr1PfDTcmu61dEsiXvRcm2",
-	"pghX809ja42m9XVBj2dy9Pbaswf9iDkrrNGvwYQLE5itv3nKe8oi+OKL+THjT/iJRgEX4Xj9klo+aPlb",
-	"BfYvI58smNLu4HRcnYkokrzYcOqAHzPy2WvQPLVMuCiOUZ82YjJMbHGaHcjslPGNEcT68L+Ju/j/uHfO",
-	"FbWdRUZyGS2z1Eyo/NP3oTLC5zQY7cWTjdhoBZj34rskQ1jcI9Pc/pkEW3LARW16qpz4WJs6Ik0aydTs",
-	"wUd8JFPMKEZJICUGsMZW+zQJDupUKY3bh3HbjuDjRagPEypu/AvFJTocxUz+LeyDTvEsxb5cZ6QTMyOd",
-	"N3rxRf3zdVpDxcXqzIC5xhuYURH0UUaGnePC6fbyG2TJhyUC7sCUUOLm+8t0YcDGZE77CW7MS+fKbe1i",
-	"Q10C63OJDXpfD7Y/mU7DaLVDAu+QtnlsWVsVqMSN4UQhJpWXoF2Ph3KpZGg/HRey8AKhMBfAtKkHrY1k",
-	"HOn9G0Xx+z/84cnW4PSDLRbIrefEvE8A5nkZPVS35nFacjrjhUg9+MFWsr8+hdb/M0mqEKGbV3nmiu98",
-	"5z+dgqa2iswHd7ZUxB08t0oRXS+eeC0t2yDnfNKqmSHCSrcA9wLhEnDxXCq83A6gco6KV2rwN6R+aoYX",
-	"x4TzBrja8yfASowifRO7015+H/DOFLp7TlGCp8Gahlg0Hf6FQJgTWdYgSX7mLHiJm8mi/Z/V87lEXqUv",
-	"2QiEHIStDqJtqNYypn5BLJvXK/nfJkm068MY011Yy+ULgUTDpFASooLZyxqwaDmgSt99z6ZCjbT9taYN",
-	"8p/9W09xOfuGZyle7gpT4zrS+iJWxA9ab6RHlPE4R9C+39W5aob1G6U9cf5Wh7Exhs7g1vNEq/5kt50S",
-	"8z9AwZyh/rgUrVPq0t0ej7evu7iyiy9rgOIvsJsux5tW2GdBxFrgCrMW5i5n6Iy1d+2mUxWU74IKytev",
-	"X/87AAD//w==",
+	"3H3bkty4seCvIGo3QnYEpe7xGXs3NE+a1sijY0nT261jr+PEPKDJrCKmWQANgFVdR6Gf2k/YLzuBK8ki",
+	"QIJ1U9tPKjVJXDITibznl0XO1jWjQKVYvP6yqDHHa5DAzf8qvAP+vlC/CV28XtRYlotsQfEa1P/c42zB",
+	"4R8N4VAsXkveQLYQeQlrrL5bMr7GcvF60TREvSl3tfpWSE7oavH1a7aoOc4lySE+T/vCcTMJiZfL6DTu",
+	"6XFzSMDr6BT24TEzfFUfi5pRARpHtxY46nfOqAQq1U9c1xXJsSSMXv0mGFV/ayf5nxyWi9eL/3HVYv/K",
+	"PBVXfkA9VwEi56RW4yxeLzCq/dNsccvZQwXrE85sxgtMvC2xRCWua6BQZEj/d4sFeoRa2v9KhgqmlnUP",
+	"QhAz70mW5cYLLoshIpAgKwoFIlRN/xnw6UCiBwsiQpHSC4EESEnoShj6Nl+pQd+s4ANZE3uqOauBS2Io",
+	"5gFTTZ97lJUt1vjpZ9aYo28f0mb9ANw+/EhoIyH6+Bb43wAeO48JlbCyzwkd+9ycj8CaOAj5Fu9EeFTB",
+	"Gp6HPvzaPWL/abZsZ+mtpbev3i464Oiswk/5qz+Z7OE3yOUiWzy9XLGX9o/umLyySOg8fUnWNePScFtZ",
+	"Ll4vYMPJ41XOOFy1x+trtniz4gBrS0N9HBZkuQSuuYyEdQDJOWvMd0OgLQkXMghsATkL0sYeOM0I/v3M",
+	"zjYBE9iQAmgOr97qxaufyXBx3xoWa8bDnONdb0P7Z8Tie7DPR1zXePjBDSuBvlDI8ky4YM1D1RmjpVgO",
+	"tRgOIRUnemCyRFss8xI6HLxLtn1q7z6JYSBb6AFDM8IOiZI1VWHmRJKtQJbA26kfGKsA02k86k3Z9Tkw",
+	"uZkzR3QDNCtSpWJr6LFPhjjPoZZQ9Ch1sLV9hOYl5I+i980Yk7xRrwfHacJMpYCcFGa5A2CiApZAC+CI",
+	"AlbnXl0seYnpitAVUi9gs9cAXZVQ1VOL/Vm98zVbVFh2F+dRpPgOXxE6XNwSQIYokcJT+DhTJsP7Z3rI",
+	"dAD/YpYQgDBn26mP79hWU3bOAWiY7ZBCrxNos1ZkWcFSbZSTVdllKp2jUO6mmZSd0A5viMED18LfAi9r",
+	"6bQlDjONhaLZaQs5T6MTPI8DLsSrN45i0pid/kjv58eK5Y+hG1w8gozciQUnVRWEMxjO0qeqa7RkXNP1",
+	"tmQVoGXFGM/Qd4hx9Af9jFFAQMOcjBQJMmu2eCRmaodhs8ZswbbU8JceW+lIJGMiA1NHyWoq/T0ZxUQg",
+	"iR9Bb600b75AdYVzfdMPj11NaPg82tGG0yjpT00hUI25/AFRBak1YCoQbIDvHlihCMgfsUkwrfHTe/Py",
+	"d9fXw8Nm2HQYGgKgjwpC5Z++D98+Eq/CfEESWSVIU3rxGqXuk8xj1AzeYi7zxNqu367WEGQLX4OCLmJT",
+	"hSxzTA6SsX5kmBch8alq1nsccvLaqgiFdKaqZ/5AKISG6tBc0mC3+v0wh05BqX4r89vuIsXsKnTptzsY",
+	"wg+qKn319xLTIgJUs5DpHdj3Mjt1qiyql3+QFHoTIRzOIZ93vd74b260HB2UZKTck/ePB2gaQXHIrQqS",
+	"NPUHtlpBcQd1aG5zJ59kI1H0G0h15sp6SPEbClH0DZa4YqsmQNF4NeNst9p3CJdHkUh4xIbLOYM1XN5y",
+	"EBChtRk7vWngPV2y0Dj6Skgf6a2+QQLjlA2XN7iR1qbTv4NFybYUbUugCCNDBIgIpL4J3bAVLooZ5HfX",
+	"0FVse0ZKSx4JcBEbyVDqDHap34+OVjMZFFaAA8JIY+WFQE5GyjFFD9AVUw5Et9gSpfEGpuZNBQKxJarI",
+	"BhBv6EocPV9Q2DenG2sRQ1Oxg0ZndZ4GPIHu8wd7mjJz5Pv0F2QaWv0cMAytroVENRLW79ljWPyUYfUu",
+	"JJMxJQQ5NVF9lqSdmPXPV05uIsoJrDAN0h9FxFhttd0BCYm5UblacwuW8FKSsNXmwc03KUdrdR2K8UVU",
+	"WOv2jbXSpK0BKlwLKD4GqJwttaqhV5khLBHVGmOCQE6NEj00RQjgG+AvBLLLSVsjbyhVP4PUJCSWjejq",
+	"YnWFKdUgYLXWlwtGIaCN7Z84M1AXJO3UZk/Bw6LA8yZ3zHzfWuT+7hanaUSrFaxeOBLIFktCiSj1adeL",
+	"DumOWI7jX20zQw87NIC00uS2iCxRBUuJWCNPTqJ7sLT7DsKL0WUjgtCCpxpya1sLqJLGpjLfPOy+HAwZ",
+	"0kkmdKK9feqhnbW4HTC07+FtWwftHXszeJh4W6aeM1UbaKF9mErQSmkDiK84a+ogyCL3QcQlEuL71s5t",
+	"pkjfq1/skZu9ccSUTGORLdfAf25owUOsuwaOSvMQWdTu3awhyHhSa0eeD58bO8hBQGp4ADSY53/GdVA6",
+	"wDy/wwVpwmaeB2euGDxZcoDPpbXHDp6WuFp+ALqSZfBxhSn8jRSRp7VRFYLuOUJXvzRhOWcbGXBfczOj",
+	"99boPu6CI3NQ6y63u28HnXZVE6jWgt4rg6JU7OpvWtTeetAMaN+MMKmHzecA6W7PLnOw31jxNg00tw41",
+	"82GzCXmDcvVnCNNvAeu+X7pDnWQDk6bZIZNRkmqYaOeYxPQodg1ds5hdb+Y3lWqsNLA5yFjptKEBYE90",
+	"haSpC3YRBygMDd/ALSOhy2LJ2bonOI3KWQrLfIOr4TglWUVYXJAz7oGi0mxEjxESSnjfZzd0BgeIUDux",
+	"pgUXvX8vtJiv7ISd7abeXQbIh91YTQA7Wq6dYdrWYnDIQg4ipDnVQPWdjrT7HHNAlElkDxbCdIfWjAe9",
+	"8I7P9Ae0zgcl6QtJqgoBLZTCJ4NjpCnYFgT2dbsVu4Dko9/IQw9+KJAnb+YY/ZqgXD0OQKUauYW0QERY",
+	"g5YkRUrsgdEyP7300BF7i3cfGA4Y1kvMi7EIot+adewMxr2I+/qJd1p1Z3Njp2LZbeEgTL8lQt0xRx/B",
+	"u4ZGT2HutNRRenFfO3MwLgqiyANXt72FBaIruqSkLhZt/LMGuQHGh9jpoG6uH+zfgQvYBd0enK24ZT9p",
+	"LjX3QcjWKTGXYRsQ4Lx0RiBCkTtJir8b+xCsiDOSDD3D8Xij/SVIG2Y4zrX0Wz1vrGNjrSSTW6OK3VQH",
+	"VBb5wXNq6PQjC2u7PgghyeK/9qOMvW7n2t+i8zzbQYKLdavZ08IeWBNWa3Jj7p3p/1WLqtf7zrLJz5bk",
+	"KWQ17xilNeHofSIi0IqxAi0Z7xLQ5CRlGytxpAEiW9QlFjNcRLfq9eCRZILMc4Pd2i/Cjm6Jw8TIm6oX",
+	"X8SWy5cFLF9Wxve7ZJWR+7aEUuDipZB4p10GuH4JJmBB4ah4WWOiT4wwM4mg3VHghOAkvSTzbohg22Cp",
+	"gFGYyEZPj7YlE4C0fK2FJokbIzYO1yRnuS/vdRBHAMY+BjGd8LaMP9pjFrFFmni6mWctHNq3B2UT8uXG",
+	"nzYzjqjPhld0adafgw7pteesyw3aCEpz1Dv8xaNmQrjQh//VW8vq0uQKwxi/Ov73jphTEL7HTRrCfgCt",
+	"4TlLUoG6wZUgvgEuCKMZEgCoYLkw07wypPPqN8HoDyYen0hUsqoQimXpYDkonLXdrLobQ9li5B1ZNRxC",
+	"MW+9qLaOEWDVYF7M4mwVuGiKGTaX1kk7XMKW8WKeOUZ/4VfiN5GZfbbTJankt8DFDDNuq5G/I1X1ntYh",
+	"la+uME1NFTFDaCCxusdqYQNW1ilZBWLaraSndQP9GqSPqoLifCrqA2siZqhVxGKrdNPR1AjG4a5vIOgo",
+	"sLXh81E/zWY6VsdYlFLjYnOrgqmXUzwvNWcbiIRGcsBi//4OoCV8oLa4TvoyCY3OsnCMdr+n3KcA56DR",
+	"zc5ThhelDSIYva31SzryoyJheXaDqwam9V+vHJh53XfuUJgj4CnCTdiSgXchd49E5wCkatD2jB+kQL+r",
+	"GOM3OgAgIGosJfA7qAMxKlBrLZVIY4QS0lh31/iJrBUv++P19bVWpMx/r0OOfONynukqDiSQ8Ib2bCux",
+	"OIcDo68V/S2sW4fmEJRi2yjByeGVNNxj+iVoY11F1sS4Ym1Af9l3PIzdkli2IcYeacHrQKH7E2wDDMQZ",
+	"ZY8PW9wwUoR8kq3NsmDWZNlQ2TVYpsd+j0qi1ixs1xGCw8829WTPaNZqfREu+xt7CHNnCXUd3DOrKuAZ",
+	"UnIKYlxtuzQ3/HBLWxYRl0o2zTTVS5leX7saM2YK56wYexy9XXbBbUeDtmoselEzBeGGgYlHUut4Fxo+",
+	"SJysI5E4I9H8koVTwAgtQrFCbWD9OH+XCqJ6Jz5M7GHXC8y3M5hlJ0kHmATd9YKt4YEVO8NIBSLUxNlI",
+	"zugK5YzTYIJaovpsZ+2qWwbhEZU6JDTrEzNfZP6ZhNy9kUSzkbTWiG8ymiYVy26y+oRRdfWwabsn8pDN",
+	"sypomo9YbymTf4eZ1rC5Xlt9/1QwbxLJ2DvYHhHJZL3C1kds9+mW4sfPNGhSnXYauAf57N7rF+9ANFWA",
+	"OIFzNsOEfse2P6kvQnCzinsR8bOAEOHUon0/i32xM2DmlhliOtaqH3F7T16tv/nPj/GQ21FirnK1zKZY",
+	"RfK18xLTPOw7fna+bLIq5Xv65q43SS9HmUqgeeQwguznkHU+lLiqAlissJghNx/gas8WW1DPIpEn7uHd",
+	"3vcRuHrfvJHJ+l93psrMxoKXKOariJyxAV6QXPbEaSwMj3m5M5HdjL1cau5i2M2kRO3GdBgYxhX4JWWO",
+	"Uvt04PHawX4qW2tPxUG87S+hg4/ltKeA2EyqaYxKo3CEMPUBhAjH3uJ1XYXcNhjlFWDeMdPXwFHeQOZk",
+	"IMYL4ErX5GybnAhx74YbTTwc1XD0SyZne9ZtEE9ZmZeo4hNT0jZcM5mY9rGwe3KAaLM+PJqCuHVQC5Sa",
+	"IQLVWB2PQqNNCcsOfTrK7YVAS24kr0Fk50cAKf5+QHAn5vm95Fidu/8bjv7EAtQW/x6PDQ0/ygnPKxiZ",
+	"2kdR/j0aPhqPD1VP/x6NK/0ZV8vIRUNX0SXtIbpdQBcKbmq/996gnel7G9wDxyDGtMVB1kFnUsDkB0t/",
+	"c+MlP7AcV3fWTdknqHMW5RkrrjMI3Z9TJie5Oo7f90G2vtZoE7khTp5YFEndPNBdmS0K2NjaXQEmVOnt",
+	"IRJ06Y5mfyQKxmM1SCJJIKyROVuPJYgkzcyh/sTSxLiuuyGmAvKml+90cGmRkNzvjPdmydY06dONXZRw",
+	"o01gvVIjnVwUm/jiREcbiehguZ+AaIkidGd9xKQ6jtgjLlHRmDmCxMwSVSRtX3IjRWUqtYfP1m+yvw+J",
+	"83LtihGmH6+1Bcto+JB6J9llo0f0HpvuwsJb4o9HSalLztY/2nstbJjkbH1PivgLE47rkKBqnugCdiCR",
+	"tdoHLHLxafeA5mIldMJcd0d76++M6deXdL9qOM+/XmNRavPkZheXOVU2IVibYLSQxke2gVvPPPtrdHF+",
+	"8zIK9VehqT7B9l7i5TKg0rhDNCMQDAsRCX1omXXrFdImMywEERLTBPZryQnsWbSs1k8a3t6T7FbEPMhe",
+	"ZAIh3yQz1RAr9GMEV2lMKxepHNJWYegff/N3XeDJFNfUsTpKwVG0gx6wvvRmBBiq75MXrm2dgVFcLbO0",
+	"AqWnrJOztVLyQPp20yUHl3fDl8e/Tc3jaofphvL21hYvTBmulCIWDmV2655SQgRrC8BFaxzsFapzsc68",
+	"5xjsKIzWWTmsb4ckM34iW7zlhfD1+DJElqgEVAHegEAlEWitY4WCMTW0Hw/S51mHOfKiLpvRslw15jhc",
+	"usTtV+2EbWlbeBBLY2iwQYMT5kjDVjsTWfh24ND18Fm/nwZDkqfI4n6+s+gXXoQutAcsSLQ+icnF12tF",
+	"SjZGNi9qqLONlcDTbvgx729bTilQP0+hIY+YsEeyTLRqEXzCZBlNUqwxlzT+NFb8atTa3a2yFHhac0Jj",
+	"kDP1MFIMAqMFlxwMOyqPUbz8dj1U2jnbpUUzbkI3BpMg5roYZwSGaCqOlbMaO/n1HsPouiMwkf0KHdHD",
+	"XYuFp+dwLT1zntpB/dQONkmhxeawzg8t1t9FQkixwnb61YwJ7xdB/GOgBuJ46UtGYSxKp8QbQA9K5+EN",
+	"RZgWPsxrNim0q/zDdahWY7wKZ4l5sPZs3oBdpmZ8cktynWnHllKbuOP03a7l++tQzuVSvtsr+dyz9Mi8",
+	"vCf/FTKFP5CVQDoyGemfjJoSTjZmPaQsdsShhKSmXg3P0fTuQ4po/nGiiGbCAk9TVtMVZD7lUYhkQbn6",
+	"m62U1/IMh5ughOdoO1JsNnLRRsyag/u1W5R46pJMFeRzKKZqDB5falhULLL3p5v4Jp9+OdVunu7j29lX",
+	"l7X1Ta3XIb1rkRxe0m4D3UkMSpNuDEUsB9wXWxrLxuN5STY9g3aHFcxLKLRZKglijDs3fvb24+AxscuP",
+	"3HgHr3KY5mUfmhthiwVyRc2y1C2N7eMWh+wjOM+hCigq8kr8//8XYo9OmRq+Hy6Zj3M5I3rR6mTB8TPE",
+	"NsCRCzN8IZC1LwViKevUJQ7KcilwmBHc6n38pF7axEExKamvNLBTj8q6zXLV18CoZNuRQjR7b/+zz0ds",
+	"itAMq1+isSwe4ni0/a+bL9UzAgYpWmeZhkrKjSmCRTjQdsl4uickFs+cLbak5zGPtWEo2MKMkaTvRO38",
+	"KYGzrhiQNkhr2CTxegPc+dze3muh5LKYXusSLBOsYu5Nryen7cWs6aDNUJdEOWiLVGGqhHVMka5msiTV",
+	"MDbkVClqoybHaNOHtuFQUHadZfGOlh9QD/j01j7rl4bRPHqFmata4FfVtXradgxmGl/PIMgRgnU0iqa1",
+	"xw3vGwmjOWkzD19y9FnnWCZlnXGcj2Y3PMIunc7+Ei6YMSNJQ083O73aY8JvyCEgLenVeNXmWiVjfrYH",
+	"EqmYWmJaVD1m1Xl4tgjkbCFKxmRs3m2kwOt04HK7ITtKprfezhc7SlEzz2GQ+1YgORYae6TIhAT+6icq",
+	"+Qxi1B8ZagxXQ3sKcqfdNDN5WqjX0or7zaoR1jrTbzsXdGqKvknTGTtCp8nRr5mcl4bv8+/1p2nyQyt2",
+	"zJYgop7pU4kGqYFfNjVzlmHtNGKIyTqVx009My96tnRzeJXseQLQHEtFP6wgIBI5yHYzb/fEpHa+rC3g",
+	"bYAZZPu9+g4nI9qJNkcd4hz2W3oEnajdSN9PwG/tZCbiCxL2lLH6ALn8QOobs0CBNT5pO9QaF4AYnbZD",
+	"pdHqmABvye++Wa8xPzz/axSf8XyiS7KN5LPuTy2HOgY1T4cxpfvSKf3eV2zGDa/a9xLei8BpkwoH8Ys2",
+	"Fcl3sMsZ7kZMTGQfRpbhqwSmu0HSA8h5qPaEWrrpRuFsvTbyW/ZjMmMHzUUoe6M/jxRL8E1ojiwgPJaM",
+	"W4Zr6o3IYDauz3yZpPr5fcxX/9SnH3Ed7lgWzp1hlYh6v0I1ICmggqyINIlfUFUZwhQRWsATIlQyVMGq",
+	"10+xK/SubJPGObHPfEVoZCEPOwmddUigstR1TjBaMtZrbKFeDXJPV4Io0EY0FFc8mPb1YFr0AHILQNsw",
+	"J2S7p0j8UMELoYvaaQe9+qNrxOoCpAKrpk1VqU9dIbPhWjmxTVWT4rFdjtxUVoytpWRHN83nFpZmfFaa",
+	"rXzq0e4wlkTrH3F9IJnf4lAJnLzbUGQ8ttS9eHTPspG2dnwDYYZo+5vb4n1oC/CIHnbIxiomljz29cbn",
+	"B8aaUtTiUV8uOgUn/UiaOpGREDd1Phy1b5kRp2RJDM2/RkrItcXf0Baqykbo6ii4xIzNClwAwRnbSh5S",
+	"pkG38ouUzd0A39mmZBmSurKlryD4gPNH5JpVn7ZvYL+QQxs10a426xyZQaaO6yDmKoMagg7fvfWPrnrm",
+	"ngtuM0h4Ge8kV/+kvphUH/Zb42yi6St+yOeWRtfVFKNJdYHMuW4fb4FEybYQXEibfrfGT64/yp++P12p",
+	"La6DJDaMFEFbwXQC3pAx6qvRS4rqvR8QrGu5M10QdRPiLRah1V0geS96+ucG3iiYifmJL93exDoPaSSZ",
+	"7g7qO8iB1AHCf6RsG2o3KRmHAj3A8rj6XpkdaTgDhS3aElm6O+EfDfTZ3nGVxOy0md1gGCwbAtskc0+S",
+	"EuF04GAOOKanaqgxr32161vdKuhcJxP0GnCk+OJivOy0vbBO1OoqKAYxV+jtONNzSLZI9vof30Clzcid",
+	"i8EtZ8ZzNB93SS34xqlxmCVs5pvtTg1U9jc7GwotBuOpSfqWHxyUoW++/WRtpvv1GR2f6Vy+vWjqWPF0",
+	"82Gcd/01yL9Scst6+YOj1t4TStIODONSn37r8t6MhodsC7akkDC3lG8R08YoJgHlc8Npwo3lzaDe+NmS",
+	"OHfEaRZqMRYkDacXDS821gvT6ll4ok7If54WVCI5gjgUJWzZqYbREQ2pFOAPqv90F8yVHY07v7VpJ5HH",
+	"dzHVdU2ExI9zs4lqLMTInLHIIAfi+If2hbt43mGwUGSmtIRQumHDZQncW1QINZWoMm1n07qDLGGHbEmK",
+	"mIy3nFPPMqxsk2WQtCM2vDBXMCU2hKn+1MHrHtxcqGOHMPZA30NghwYsGNPs0Wx7iI3OFVoc83kE7CuB",
+	"ArAVaY1KS1JBpn+VgAvTDv+7aSeC6aAZ9Y0Ew178Dg6IfLlr6DNqcnW667zuxHgkZ7G7StxBl7emR1Rj",
+	"LlHJtj9oCyERut40xWsoUImFrT69Tm7k77yEx6ZHjtTNjiSx95OTnNCat1V2RLg2eecmd2gfmqsKZ89x",
+	"kk5TG7lhp4WcbbhV+MxWA9F2pMxl9k1mEdrGCs7lGeSnAbHLAg4VkJu8nlCNpBNU93OpbAlNgiK+SLMB",
+	"C6wIElezfJFxsEe9lFY6inaHjXVzKXGyC9PM0LZ1KbGc3H0wm8qBY35U2X1eMhaQQ5e4gM/sxpTaDm50",
+	"WWEOI7mhOggy+ny/g2l3ut7YvYGSLlS7pfl3qklku2FF0PMVqWmWaNttqDSpMofWhNELcOOEzkSnXuaM",
+	"ZnXWGDmvHp1pQBVOfsFrYur0dhum2b5E9p8S04Itl6YhVtiAO7urnGupOEP0Blbvlf4e41i2tVSwd1w1",
+	"V+wXj2C9OftyazgoNrkMWPLLczNm3XfjcnZfX0wasN8cvsM/TLpUwhjhZsimnFyrilra84UjRDBscSTS",
+	"xFK2JxyHeEd8bZs3b+B3ByWRbdlytIexrbB1wrGtnpEsm2zyVMAIiwnlZCVyQdN6YY756Wi+6acc5Z26",
+	"B1GAb5LJE2U+fUPWzluR9sFtFbgF1XR2kPgq35BAoNsKr2E0VdFafjp08N11KCEToEh2q34/WVfAGHzM",
+	"oKEdTQTzEiqk5YCHFrCogXcD54einCewKdBsAR4LvAtCp1vSyy/nf01Ax8zcGbi/2nb7mUVvqs29pZOD",
+	"zO7mc7WJ5M43Xh6ecQXGepVkC4nFY1eCkGAiM7VArCZbchDldORoW+DbStR6YN22Zh4oNSyOgOWtZQv7",
+	"Z3KXcmQH4Fn1haBuNowbKS3Mpd1bMEFDCLLn2krqv7I7ojOKZRgr3LFFuFHbJaX45TSJxMpTe/VZHLXW",
+	"ne13bUbqzjmPvG5N28qDyEuIcAttWLPprgAr+t7Ei0wbnEwFANcKPZK+q+Oe3tO0ACv1XihaXIDUdhcj",
+	"SxEayZPBMyj9M+D1J0VTCe4imyCshg/fwfI/QhXDV5F+9qcujDoG/mha9X8FS1vphvKcbYWulKgkKqRf",
+	"zHrxTJPSoluRz7y25Z32ai+MVl69dylZM4NGINJttcS8mJUweEAhOHVX78ckdIqbjNrnRrNGwn1mUqu+",
+	"tdkfCvg6lMmZRf2Cu/XeNKja9UbrvgWjVzbAI7E5BaxxBDnFaOSd0CwRCZDCp2YU2gJ7gkttr8xi17uK",
+	"i3OUfFTQHWuy8FtTrGIdsUbKRa5HhhwJlBmv7Xjy8o12c90MpC48usUb00s2DkXNpO7G+8M0ItbQCXPq",
+	"Ao2Tpvib+SA9xEZP7ZOgNOX589IeqlZqLbS30q8rWbawbXgPESuMZBCv99OPucnG77CJl/dDmpLuC9/Q",
+	"KJBqNe2N8can9lzPeP2+ZExGrP/wRNLr9sMOxJmsexSS3zUe7HR7XVxvm2/7sx+MQdQU+JphTlSvjw0o",
+	"Sw7p0Em2QvqOtUnvdur/pb3/ywyM9sr+JX4xD8pPn2cB8enz9kBjrlfhu1bd0K1jqThcmDDN/up5ygEm",
+	"WFs74uAWHvP8HSNWaizTCnjoFc+v33EvI3lhOC/vy37eW+fMuWTHdOnaJ2DMinuOp5w2s3008bZAY4Wb",
+	"t0Q6IWo/ymYDSC/DZodxmwh/oPlBI912DnK5sI3xR7Swy7qY8bmEbgNJvuV7WxN2tmO5YwvYS4Mg66bC",
+	"Egpk0issQHhD0QMIUoDNwFmzQRG0vCL5Y8whLdQKdC+34ZxECoSLgpuC9hPuDztJUPBwqWGR1MhINPfK",
+	"JA0PyzlDFRX+O+1gx1hI2yFzouR7NOcuRufqwZjyneCb7C3OKV/JH/jo/fQvwnvZj1Yzp8aY1ns15mfH",
+	"zXcSB7BtKd45l791upcaaBpSyFpqSY2B9YR3UBzsZ1xDxMYyr43RGvMZIXa641LI9p/YusR15DSzjnQp",
+	"yRafre0r0SxnbrRJ5VFfe7rtRRFs1ooroAXmjrUgoiNjGxGOrkqtr9Tt5zgePude1DZcyUk+M8aJbakr",
+	"5htNomZbipY6+EH8gKDSqbUC4RWgFWdN/SJcyr3GCVGM2EQwCh+DNN4PVr+lL2DnrY1aOtMFJjuYN1sa",
+	"yvDw9KuzW2phZifr4stSSow+Y50OTkOkFySbb4zcPqm+f/PpTWu9zpBo8hJhgX5qFJSvfgRe6eoKs4za",
+	"M4kjhvFPFoIHBUvMFf7Di1jXLk/4mxaNGy+LNVvNaS2KIyWg3OYvW4HsBDudt0m+FuFyipE1PPiM2lDt",
+	"ilm1KkYbqpjkxGivEkAUniRitQG0ujtdOiOSTOfdz1rLkuWNCDVwMVbUGc3o2q4iewtXuhSoKz6vmiKl",
+	"mn7bPsMNmlnMuPV6MHm8pNp3P9vqfAfYd3Xq3JAt9bL8SmwT4l7utBlZMvZyqZPlhMRVON/vIPUjlvS/",
+	"xUeuJyqq2667RmI31Q6ISJbENfAOksKdpyDMicK2hpiknNqK1oXU2160MQk6QmNuxQdR2d+CTREHUS+j",
+	"3S7w7gPDRTjAg60jof5rIidHfrOCD+bFpOzzU626xkLOdDOPVLsfbxA51qBdnR+Jq+SdxM6SDYIxg2W9",
+	"XpN+ervrpGz6cznfrPnYxez4FCJLLAe412wD+9nn4quOazRB+v3r5bMuQkilerdX5MwGafiSZgL4Bvgr",
+	"9Nn/Rjqndolz8C993tVwr0dHanlCGxxXQIFr05tts0mETvlDv1vjx/bx71+hewNgU03Eb1IPonZkxvwB",
+	"YSRBSLTBFSmwBF2HqkIcRM2oUJOuMKG6OCGsX/nKGa8XPynYdCrKvl5cv/ru1bUrDIdrsni9+LdX16/+",
+	"TZOPLDUlXOGaXOVY4oqtTBDBypg01FHVtvv3xeL14s8gb/xLmhDNatSbf7i+ttY6aY1ruK4rkuuvr36z",
+	"qkfb7mBU9fKTaKxGAhpqzooml+iRsq2wpm3cVFHFzi/3ypW1NESjN18Q4TpJx7b+1r5yxo27KWLbxrYN",
+	"p2sSLsrTbf3KGWOC+38HUNy3duBZMHh6SYshHPav18GOGQX07/e/fEI6jxZLW43MVDMw+dHmLwYmPyAB",
+	"gAqWC72TV+viVIBxOW5hwLCqYttk2lDiwpUu+vVSSG5tazOAYtjSS6EEe1M77DXSWZrodzpt9veZYQ3o",
+	"d0uQeWkgJEtCV78/FTjWvm/7xEmxDd51Hgdeg9SSwH9+WRC1kX80wH3B/9edDEV3t5g0mBY0UxWnfj3/",
+	"ufzoukAFaZVD7bK99W5eCFS4pmKngHvtElGYCID9FhN+38Zl6wJVPzITNHwSGHSyYb72pQCFqa8D6H8f",
+	"Mn4S4S9dxq2bynAxy9Lb9OujQOarSAZJ9AMR8q1Tyo8imrQOpa673lCYGhCSvdhW3JuIzV4y5HrhIUbV",
+	"/b9mdKVv/0NhlUUI6U1RvLW96s5BRnps3bApiYq+O9nELRYCXNUUkGtMo2+KSKFOMpEaA6chxqsv+t/3",
+	"xVcjyQ45opZuPUO0bx/LEq2Bro/i/6iVTHlOLPc7MiZh+vqCmD41Sq/s4bwsasPH16zkWOSmdwHdT7Vz",
+	"rwZyQA+7NXQVrCMRxhr5wJ5GL4RfzCuXuBA+YpJ0GbQBHWtMqgxR2Cql0NTcPQlErr6okS1TCoLGlGY3",
+	"XR7PdWDV+J/hScYkK1f/5vCbbvJMGjCMHsmOn+t/B/xcvzrIijZ3qIAKjI+oD9R7sqK/NDJNNNYi/NY2",
+	"HRioCu05/DXlMAmyokqGaOTh0IyJ/S5pKkwp4xO4b0cEExs8fSbp1uZsJd9Uids57pCalK2ozG9yps4E",
+	"ED32c4OHxMvlKBe/129cgom3mXuTbFytyamGLqvr9FJ7u/XTU8Mn2JrhLyy0OyAPgYqL4ng5TmPm6ov+",
+	"x16CMZZ9B2u2gQh5fR9yj6r3i5PdWaEv21eu7BYW7TWkUy2vvqh/xu73P4P8bNIL559q/eGFNmj2sZjQ",
+	"afxWTn8E2kCjUzHFY8AXxvIVXnHw0a1RJvnGvXUZ+4efLoVZlmyLlpjrLhzswZg7hTbtag8NXtsyihXg",
+	"Y0Xhg0kwAnwfIh07aD9a23mC0Od96TFp1Lnvhzkbv17WNmo2FcCkK4v3sEM2oeN5oMmHDsQw9dNTzbj8",
+	"yb2WhC9fYm4KXzZn2JVqPgxb2ouQi81M54Fxl3CoM6Tb1wAH4yB4YMUO6SIDIkNYoJv7v+rQGuwSRW7M",
+	"3C/fEtFtBT8y9zNBdhthHL7Wf6LFO4BikWa+Bh+QXDAw5T23jD8iTHdozTh8i8swKA5+xI8Q3tf1EWYg",
+	"43+fiozRb4WtP/tx3hS2g1jvH3S7/krbuZGQrBYaxr43zMnuyiUxeRYnBv07UlW28Mg5xJB338qqqiaG",
+	"IozHusIULYm0IYbqoNgYy0wdkpLQFTqN5XUPhzoR5AxI1MkvZzM1uHzIC2Pwja4xHvM6Yfv0pPipQIhx",
+	"X/EH80bSJSu6/s3wNXtJyccuPXgibICGbdRrMz5yl1LwHG7Gitl6D1HMMBPguzft/k4LvHO2jS3A4w9I",
+	"MvWnhx1yu8yCyLSRY0H76nfXl5VhdcxZPOhGtznE4lE3y+z2xHsuuJwOyZgTi1F0fEff/pQlBV1g4yZ/",
+	"zueNmhYBMQR90lH5Z4OiGj7C+B2wGs6BSqQvvCNstaeGmy/ffuIrXld8/0CEPJcLXI3/bfzfppZ9GNsa",
+	"nKgix3sQ9/DkwidPjKZbF1b3LySI3Vbx4B/hFoUIRZavnx5RVq2PWghvO62czu5IiXTtCMPHNSt5Jor2",
+	"m6K4bVPVT0+jZvAZbOS7E099Nt9LmCqvvpgfE96Yt/rvHcin2G7MyJ3AYSs8lMQG8R8RaJKNRMzz4rzB",
+	"8jyule90Ccpcv3LZE5NNvukQPeXTeV7n6/oC58s17Dv3CbtyhU2/HYo/ss15EdyZ4PCwZc87iHAqhu53",
+	"oGVnzVAeAWoTw8whZ/zkuOtmpMVv7X6W2LnvbTvbfbNeY75LucBPEcB2liu8rQ1/FiZjh597jU/B5DTB",
+	"8jFSu/rifqZdxl0YTsZ06k+KH1ClO5Wpm1ggIfHOddl2J06c/kKOL/T6/EA/43XqkTV5oT47ar9+ZtR+",
+	"lWPO48mAN+rpL5uQ6HkGPhupEDLkrsYEZkpatOFmtgmw6Z1jKsJtgYN2XvKGPnNCnok2LTiJs4o0e8cs",
+	"eKXc6HW8qxg7l1ijxzbTHCXXtOYggZY6lfFCB8y3ivyWeLoHedNJPDw1kvTYb/JvYWKyPVTDNpTccZQL",
+	"4LmR4zLrTXN8FNooINT4IdcO3gkkGQJaIEJ1nat/KVYIT65qwkiMU0cSSPAL2ZykpKg0sVlkC5LrEvSC",
+	"0UsHpd1WmNokw8xGS9kwk/GwpezQ0CorsVKEBcK69MM/WQDVWYkxIYN+Qiq/bAq9Vkd+p+/YT7AVZ0iq",
+	"f5Zocl0Ivumd/BGTKp0YLpiNVzcSEWrDm0z6nG+kgoUgQmIqxWWuVdfp5pti6gNb3Zlo1nMIT3dQ/4hl",
+	"Xl5acrqD+g5yILWMh9BqtuGLPahVIiJshFuGGL2UmsphQ2A0rODOvHFWeKkZ/qpmiUfQeDU0x2tAkv1z",
+	"mk/ue/A8B8mrwT8xeZxOR5kERY+PUMsL0WEzGnx019CzUmBDo0fVxJ4qqCzVbY5My9R/pUvbRBqOK1n3",
+	"9p1LXKe+l3FKZmS3mpVtVyBKtjUF1Op/GltrNCWzDVg9k5O+01o/6APOWWGNfjUmXJigev3NJe8pi+Cr",
+	"L+bHhD/hJxoFXITjdcuh+YDzb5WUMY98smA5Agen42qERJHkxYZTB2uZkc9eP+jSMuGsGFR92ojJDrKF",
+	"hXYgs1PGpkYQ60M3R+7i/+PeOVfEfRYZyWUjTVIzofJP34dKQJ/TYLQXCzhgoxVg3onNkwxh8Yjww1GF",
+	"NE4bKMsBF2vTD+fEx9rUgKnTSGbNNj6YI5liBvFlAikxgNW2UqtJTlGnSmncPgTfdnMfLkJ9mFAt5V8o",
+	"ptThKGbyb2AfdIpnKfblulqdmBnpnN+rL+qfr+MaKi4WZwbMLV7BhIqgjzIy7BwXTreX36DCQVgi4A5M",
+	"CeWJvr9OFwZsPO24n+DOvHSuvOQ2rtclHz+X2KD36972R1OhGK12SOAd0jaPLWuqApW4NpwoxKTyErTr",
+	"8VAulQzty3EhCy8QCnMBTJta3tpIxpHev1EUv//DHy62BqcfbLFAbj0n5n0CMM/L6KG6N4/TCgswXojU",
+	"gx9sA/zrJbT+n0lSdQ/deMwzV/zguzbq9EG1VWQ+eLBlPh7guVX5aPsoxeug2eZG55NWzQwRVroFeBQI",
+	"l4CL51Kd574HlXNUK1ODvyHrSzO8OCacN8D1DTgBVmIU6RsQnvby+4B3pkjhc4oSPA3WNMSipQxeCIQ5",
+	"keUaJMnPXMFA4nq04cJn9XwqCVvpSzYCIQdhK7toG6q1jKlfEMvE9kr+t0nwbXtoxnQX1nD5QiBRMymU",
+	"hKhg9nINWDQcUKXvvmdTXUja3mjjBvnP/q1LXM6+WV2Kl7vC1LiOtL6IqUl0gA3QI0qwnCNo3+/qXPXe",
+	"uk3uLpx712JsiKEzuPU80ao/2W2nxPz3UDBlqD8uve6UunS7x+Pt6y6u7OrLEqD4C+zGSymnFWWaEbEW",
+	"uMKshbnNGTpj3WS76VQF5buggvL169f/DgAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

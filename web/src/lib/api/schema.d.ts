@@ -391,6 +391,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/players/{playerId}/team": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["movePlayer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/roster": {
         parameters: {
             query?: never;
@@ -1670,6 +1689,10 @@ export interface components {
                 second: string;
                 count: number;
             }[];
+        };
+        MovePlayer: {
+            /** Format: uuid */
+            team: string;
         };
         RolePair: {
             cutter: string;
@@ -2958,6 +2981,32 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description the player and every rep of his are gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    movePlayer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovePlayer"];
+            };
+        };
+        responses: {
+            /** @description the player is on the other team and keeps the record */
             204: {
                 headers: {
                     [name: string]: unknown;

@@ -73,6 +73,20 @@
       notices.say(`${p.name} and every rep of ${p.name} are deleted.`);
     });
 
+  const others = $derived((session.view?.teams ?? []).filter((t) => t.id !== team));
+
+  const move = (p: Player, to: string) =>
+    guarded(async () => {
+      await ask(
+        api.PUT('/api/teams/{teamId}/players/{playerId}/team', {
+          params: { path: { teamId: team, playerId: p.id } },
+          body: { team: to }
+        })
+      );
+      const name = others.find((t) => t.id === to)?.name ?? '';
+      notices.say(`${p.name} plays for ${name} now and keeps the record.`);
+    });
+
   async function upload(e: Event) {
     const field = e.currentTarget as HTMLInputElement;
     const file = field.files?.[0];
@@ -157,6 +171,17 @@
             >
           {/each}
           {#if session.head}
+            {#if others.length > 0}
+              <select
+                class="cell"
+                aria-label={`Move ${p.name}`}
+                value=""
+                onchange={(e) => move(p, e.currentTarget.value)}
+              >
+                <option value="">Move to…</option>
+                {#each others as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
+              </select>
+            {/if}
             <button
               class="tape plain"
               onclick={() => {
@@ -212,7 +237,7 @@
   .entry,
   li {
     display: grid;
-    grid-template-columns: 5rem minmax(8rem, 14rem) repeat(4, auto) 1fr;
+    grid-template-columns: 5rem minmax(8rem, 14rem) repeat(4, auto) 9rem 1fr;
     gap: 0.75rem;
     align-items: center;
     padding: 0.6rem 0.9rem;
