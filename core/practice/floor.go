@@ -140,21 +140,6 @@ func Names(names []string) string {
 	return strings.Join(names[:len(names)-1], ", ") + " and " + names[len(names)-1]
 }
 
-// Starts is when each block begins, in minutes from the beginning; blocks at the two
-// ends run side by side.
-func Starts(blocks []Block) []float64 {
-	out, at := make([]float64, 0, len(blocks)), 0.0
-	for _, side := range sides(blocks) {
-		lane := [ends + 1]float64{}
-		for _, b := range side {
-			out = append(out, at+lane[b.End])
-			lane[b.End] += b.Minutes
-		}
-		at += minutesOf(side)
-	}
-	return out
-}
-
 // Progress is the last rep that was logged at each basket of an order list; what
 // was logged beyond the list counts from its beginning again.
 func Progress(o drill.Order, logged []int) []int {

@@ -114,16 +114,6 @@ func (l Behind) split() (past, rest []Block) {
 	return slices.Clone(blocks[:i]), slices.Clone(blocks[i:])
 }
 
-// minutesFrom is how long blocks last when what follows one another at the two
-// ends runs side by side.
-func minutesFrom(blocks []Block) float64 {
-	sum := 0.0
-	for _, side := range sides(blocks) {
-		sum += minutesOf(side)
-	}
-	return sum
-}
-
 // tidy takes out breaks that break nothing any more.
 func tidy(blocks []Block) []Block {
 	var out []Block

@@ -1,0 +1,71 @@
+package practice
+
+import "slices"
+
+// given is how many reps of each want some blocks give.
+func (p Plan) given(blocks []Block) []float64 {
+	given, at := make([]float64, len(p.Wants)), map[Want]int{}
+	for i, w := range p.Wants {
+		at[w.key()] = i
+	}
+	for _, b := range blocks {
+		d, st, err := StageOf(p.Library, b)
+		if b.Kind != DrillBlock || err != nil {
+			continue
+		}
+		for _, sh := range p.shares(d, st, b) {
+			for _, id := range p.taking(b, isLive(st)) {
+				if k, wanted := at[sh.want(id)]; wanted {
+					given[k] += sh.reps
+				}
+			}
+		}
+	}
+	return given
+}
+
+// sides groups blocks: each alone, or what runs at the two ends side by side.
+func sides(blocks []Block) (out [][]Block) {
+	for i, b := range blocks {
+		if b.End > 0 && i > 0 && blocks[i-1].End > 0 {
+			out[len(out)-1] = append(out[len(out)-1], b)
+		} else {
+			out = append(out, []Block{b})
+		}
+	}
+	return out
+}
+
+// minutesOf is how long a kept block lasts, or what runs at the two ends.
+func minutesOf(side []Block) float64 {
+	var lane [ends + 1]float64
+	for _, b := range side {
+		lane[b.End] += b.Minutes
+	}
+	return slices.Max(lane[:])
+}
+
+// minutesFrom is how long blocks last when what follows one another at the two
+// ends runs side by side.
+func minutesFrom(blocks []Block) float64 {
+	sum := 0.0
+	for _, side := range sides(blocks) {
+		sum += minutesOf(side)
+	}
+	return sum
+}
+
+// Starts is when each block begins, in minutes from the beginning; blocks at the two
+// ends run side by side.
+func Starts(blocks []Block) []float64 {
+	out, at := make([]float64, 0, len(blocks)), 0.0
+	for _, side := range sides(blocks) {
+		lane := [ends + 1]float64{}
+		for _, b := range side {
+			out = append(out, at+lane[b.End])
+			lane[b.End] += b.Minutes
+		}
+		at += minutesOf(side)
+	}
+	return out
+}
