@@ -202,9 +202,27 @@ func (p *Page) Text(text string) {
 	p.wait(fmt.Sprintf("the text %q", text), func() bool { return strings.Contains(p.Outline(), text) })
 }
 
-// Until waits until an expression holds on the page.
+// Until waits until an expression, or what it promises, holds on the page. Between two
+// documents nothing holds.
 func (p *Page) Until(expression string) {
-	p.wait(expression, func() bool { return Eval[bool](p, "Boolean("+expression+")") })
+	p.wait(expression, func() bool {
+		holds, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool]("(async () => Boolean(await ("+expression+")))()", chromedp.EvalAwaitPromise))
+		if err != nil && !betweenDocuments(err) {
+			p.Fatal(expression, ": ", err)
+		}
+		return err == nil && holds
+	})
+}
+
+// betweenDocuments reports whether a look at the page failed because it was going to
+// another one.
+func betweenDocuments(err error) bool {
+	for _, says := range []string{"navigated or closed", "context was destroyed", "Cannot find context", "Promise was collected"} {
+		if strings.Contains(err.Error(), says) {
+			return true
+		}
+	}
+	return false
 }
 
 // Outline is the visible text of the page.

@@ -26,8 +26,7 @@
         })
       );
       await queue.moveTo(again.id);
-      await goto(`/${team}/run/${again.id}`, { replaceState: true });
-      location.reload();
+      location.replace(`/${team}/run/${again.id}`); // another floor, from its beginning
     } catch (e) {
       problem = e instanceof Error ? e.message : String(e);
     }
