@@ -35,7 +35,7 @@ func runOf(a *agent, at string) (run api.Run) {
 // sent twice happens once; who comes late is dealt in.
 func TestComingAndGoing(t *testing.T) {
 	w := newWorld(t)
-	c, head, p, at := onFloor(w)
+	_, head, p, at := onFloor(w)
 	shown := p.Blocks[1].ID
 	before := runOf(head, at).Blocks[1].Order.Reps
 	gone := before[5].Cutter
@@ -75,7 +75,6 @@ func TestComingAndGoing(t *testing.T) {
 	head.says("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap", "afterRep": 6}, 422, "Say in which block")
 	other := w.club("other", 1)
 	head.says("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": other.players[0], "state": "here"}, 404, "not on the team")
-	_ = c
 }
 
 // A device that had no network tells its clock late: what came after it stands.

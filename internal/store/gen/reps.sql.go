@@ -236,48 +236,6 @@ func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceO
 	return items, nil
 }
 
-const repEvent = `-- name: RepEvent :one
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE program_id = $1 AND id = $2
-`
-
-type RepEventParams struct {
-	ProgramID uuid.UUID
-	ID        uuid.UUID
-}
-
-func (q *Queries) RepEvent(ctx context.Context, arg RepEventParams) (RepEvent, error) {
-	row := q.db.QueryRow(ctx, repEvent, arg.ProgramID, arg.ID)
-	var i RepEvent
-	err := row.Scan(
-		&i.ID,
-		&i.ProgramID,
-		&i.TeamID,
-		&i.PracticeID,
-		&i.BlockID,
-		&i.Kind,
-		&i.Voids,
-		&i.RepNo,
-		&i.At,
-		&i.RecordedAt,
-		&i.PlayerID,
-		&i.Role,
-		&i.Drill,
-		&i.Rung,
-		&i.Screen,
-		&i.Side,
-		&i.Cue,
-		&i.Expected,
-		&i.Made,
-		&i.IsRight,
-		&i.Late,
-		&i.Outcome,
-		&i.Corrections,
-		&i.ObserverID,
-		&i.Device,
-	)
-	return i, err
-}
-
 const repEvents = `-- name: RepEvents :many
 SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE program_id = $1 AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
 `

@@ -12,9 +12,6 @@ SELECT sqlc.arg(program_id)::uuid, sqlc.arg(team_id)::uuid,
     unnest(sqlc.arg(device)::text[])
 ON CONFLICT (id) DO NOTHING RETURNING id;
 
--- name: RepEvent :one
-SELECT * FROM rep_events WHERE program_id = $1 AND id = $2;
-
 -- name: RepsOfTeam :many
 -- What stands: reps that no later event has voided. A player who moved up
 -- brings the record along, so the team is that of the player, not of the rep.
