@@ -20,6 +20,7 @@ import (
 	"syscall"
 	"time"
 
+	"evrik/core/evidence"
 	"evrik/internal/demo"
 	"evrik/internal/pglocal"
 	"evrik/internal/store"
@@ -86,6 +87,9 @@ func run(ctx context.Context, args []string) error {
 		return err
 	}
 	defer db.Close()
+	if err := db.Recount(ctx, evidence.DefaultPolicy()); err != nil {
+		return err
+	}
 	options := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "", Outbox: filepath.Join(home(), "outbox")}
 	if args[0] == "demo" {
 		if err := demo.Ensure(ctx, db, time.Now(), *reset); err != nil {

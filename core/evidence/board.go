@@ -31,22 +31,42 @@ type Line struct {
 
 // Board judges every player on every read of a role.
 func (p Policy) Board(players []string, role reads.Role, columns []reads.Read, reps []Rep, now time.Time) []Line {
+	return p.BoardOf(players, role, columns, p.Ledger(reps, now), now)
+}
+
+// BoardOf is the board of reps that have been added up. None is later than now.
+func (p Policy) BoardOf(players []string, role reads.Role, columns []reads.Read, l Ledger, now time.Time) []Line {
+	return p.boardOf(players, role, columns, l, now, true)
+}
+
+// Overview is the board without the single rungs.
+func (p Policy) Overview(players []string, role reads.Role, columns []reads.Read, l Ledger, now time.Time) []Line {
+	return p.boardOf(players, role, columns, l, now, false)
+}
+
+func (p Policy) boardOf(players []string, role reads.Role, columns []reads.Read, l Ledger, now time.Time, rungs bool) []Line {
 	type key struct {
 		player string
 		read   reads.Read
 	}
-	byCell := map[key][]Rep{}
-	for _, r := range reps {
-		if r.Role == role {
-			k := key{r.Player, r.Expected}
-			byCell[k] = append(byCell[k], r)
+	byCell, wrong := map[key][]Sum{}, map[key][]Mistake{}
+	for _, m := range l.Mistakes {
+		if m.Role == role {
+			k := key{m.Player, m.Expected}
+			wrong[k] = append(wrong[k], m)
+		}
+	}
+	for _, s := range l.Sums {
+		if s.Role == role {
+			k := key{s.Player, s.Expected}
+			byCell[k] = append(byCell[k], s)
 		}
 	}
 	lines := make([]Line, len(players))
 	for i, id := range players {
 		lines[i] = Line{id, make([]Standing, len(columns))}
 		for j, read := range columns {
-			lines[i].Cells[j] = p.Stand(id, string(read), byCell[key{id, read}], now)
+			lines[i].Cells[j] = p.stand(id, string(read), byCell[key{id, read}], wrong[key{id, read}], now, rungs)
 		}
 	}
 	return lines

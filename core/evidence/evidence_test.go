@@ -278,3 +278,14 @@ func TestBoardHoldsAndNeeds(t *testing.T) {
 		t.Errorf("holds %+v", holds)
 	}
 }
+
+// refused checks that an error says something, or that there is none.
+func refused(t *testing.T, err error, says string) {
+	t.Helper()
+	switch {
+	case says == "" && err != nil:
+		t.Errorf("refused: %v", err)
+	case says != "" && (err == nil || !strings.Contains(err.Error(), says)):
+		t.Errorf("%v, want it to say %q", err, says)
+	}
+}

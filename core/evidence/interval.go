@@ -33,6 +33,9 @@ func (d posterior) above(p float64) float64 {
 	return 1 - mathext.RegIncBeta(d.a, d.b, p)
 }
 
+// quantile is the rate that is not exceeded with probability q.
+func (d posterior) quantile(q float64) float64 { return mathext.InvRegIncBeta(d.a, d.b, q) }
+
 // mean is the expected rate.
 func (d posterior) mean() float64 { return d.a / (d.a + d.b) }
 
@@ -42,15 +45,12 @@ type Interval struct {
 	High float64 `json:"high"`
 }
 
-// Overlaps reports whether two intervals share a rate.
-func (i Interval) Overlaps(j Interval) bool { return i.Low <= j.High && j.Low <= i.High }
-
 // Jeffreys is the central interval that holds the rate with the given
 // probability after s right answers out of n (weighted counts are fine).
 func Jeffreys(s, n, level float64) Interval {
 	d := newPosterior(s, n)
 	tail := (1 - level) / 2
-	return Interval{mathext.InvRegIncBeta(d.a, d.b, tail), mathext.InvRegIncBeta(d.a, d.b, 1-tail)}
+	return Interval{d.quantile(tail), d.quantile(1 - tail)}
 }
 
 // Wilson is Wilson's score interval for s right answers out of n raw counts at

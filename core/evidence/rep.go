@@ -14,8 +14,10 @@ import (
 // Rep is one judged answer of one player. It never changes; a mistake is
 // voided by another event before reps reach this package.
 type Rep struct {
-	ID    string
-	Block string
+	ID string
+	// Practice or game, and block of it.
+	Practice string
+	Block    string
 	// No is its number in the block; 0 where that is not known.
 	No     int
 	At     time.Time
@@ -82,17 +84,6 @@ func judged(by []Rep) Rep {
 		verdict = 2*right > len(by)
 	}
 	return by[slices.IndexFunc(by, func(r Rep) bool { return r.Right == verdict })]
-}
-
-// Since returns the reps that are not older than a moment.
-func Since(reps []Rep, from time.Time) []Rep {
-	var out []Rep
-	for _, r := range reps {
-		if !r.At.Before(from) {
-			out = append(out, r)
-		}
-	}
-	return out
 }
 
 // Asking are the reps that asked for a read.

@@ -3,7 +3,6 @@ package evidence
 import (
 	"fmt"
 	"math"
-	"slices"
 	"time"
 
 	"evrik/core/drill"
@@ -80,15 +79,22 @@ func (p Policy) weight(age time.Duration) float64 {
 	return math.Exp2(-float64(age) / float64(p.HalfLife))
 }
 
-// Tally is the evidence on one question: one player, role and read on one rung.
-type Tally struct {
+// Count is a number of reps.
+type Count struct {
 	Right int `json:"right"` // raw counts
 	Reps  int `json:"reps"`
 	// WeightedRight and Weighted count newer reps more.
 	WeightedRight float64 `json:"weightedRight"`
 	Weighted      float64 `json:"weighted"`
+}
+
+// Tally is the evidence on one question: one player, role and read on one rung.
+type Tally struct {
+	Count
 	// Last is when the newest rep was made.
 	Last time.Time `json:"last"`
+	// Before is what there was before the practice or game of the newest rep.
+	Before Count `json:"before"`
 }
 
 // Judgement is a verdict with its arithmetic.
@@ -107,6 +113,10 @@ type Judgement struct {
 	RightInARow int `json:"rightInARow"`
 	// Settle is how many reps at the present rate would settle the question.
 	Settle int `json:"settle"`
+	// New is true when the last practice alone has made it so: a verdict that is
+	// looked at again and again is wrong at some time more often than it says, so it
+	// is firm when it held before that practice too.
+	New bool `json:"new"`
 	// Sentence says it in words.
 	Sentence string `json:"sentence"`
 }
@@ -114,43 +124,73 @@ type Judgement struct {
 // Tallied adds up reps as seen at a moment. Reps after it are left out.
 func (p Policy) Tallied(reps []Rep, at time.Time) Tally {
 	var t Tally
+	practice := ""
+	for _, r := range reps {
+		if !r.At.After(at) && !r.At.Before(t.Last) {
+			t.Last, practice = r.At, r.Practice
+		}
+	}
 	for _, r := range reps {
 		if r.At.After(at) {
 			continue
 		}
 		w := p.weight(at.Sub(r.At))
-		t.Reps++
-		t.Weighted += w
-		if r.Right {
-			t.Right++
-			t.WeightedRight += w
-		}
-		if r.At.After(t.Last) {
-			t.Last = r.At
+		t.Count.add(r.Right, w)
+		if r.Practice != practice {
+			t.Before.add(r.Right, w)
 		}
 	}
 	return t
 }
 
+func (c *Count) add(right bool, weight float64) {
+	c.Reps++
+	c.Weighted += weight
+	if right {
+		c.Right++
+		c.WeightedRight += weight
+	}
+}
+
 // Judge gives the verdict on reps of one player, role, read and rung at a moment.
 func (p Policy) Judge(rung drill.Rung, reps []Rep, now time.Time) Judgement {
+	return p.judge(rung, p.Tallied(reps, now), now)
+}
+
+// judge gives the verdict on a tally as of now.
+func (p Policy) judge(rung drill.Rung, t Tally, now time.Time) Judgement {
+	return p.tell(p.decide(rung, t, now), now)
+}
+
+// decide is a judgement without what it takes to settle it and to tell it, which cost
+// more than the verdict.
+func (p Policy) decide(rung drill.Rung, t Tally, now time.Time) Judgement {
 	target := p.Target(rung)
-	t := p.Tallied(reps, now)
 	j := Judgement{Tally: t, Target: target}
 	j.Rate, j.Chance = newPosterior(t.WeightedRight, t.Weighted).mean(), even(t.WeightedRight, t.Weighted).above(target)
-	j.Interval = Jeffreys(t.WeightedRight, t.Weighted, p.Level)
-	j.Verdict = p.settled(t.WeightedRight, t.Weighted, target)
+	j.Verdict = p.verdict(j.Chance, t.Weighted)
 	if j.Verdict == TooFew && t.Weighted < p.StaleReps && t.Reps > 0 {
 		// Did he have it when he last did it?
-		then := p.Tallied(reps, t.Last)
-		if p.settled(then.WeightedRight, then.Weighted, target) == HasIt {
+		then := 1 / p.weight(now.Sub(t.Last))
+		if p.settled(t.WeightedRight*then, t.Weighted*then, target) == HasIt {
 			j.Verdict = Stale
 		}
 	}
-	if j.Verdict != HasIt {
-		j.RightInARow = p.rightInARow(t.WeightedRight, t.Weighted, target)
+	if j.Verdict == HasIt || j.Verdict == NotYet {
+		// As it was judged when the practice before was over.
+		j.New = p.settled(t.Before.WeightedRight, t.Before.Weighted, target) != j.Verdict
 	}
-	j.Settle = p.RepsToSettle(t.WeightedRight, t.Weighted, target)
+	return j
+}
+
+// tell adds to a decided judgement its range, what would settle it, and the sentence.
+func (p Policy) tell(j Judgement, now time.Time) Judgement {
+	s, n := j.Tally.WeightedRight, j.Tally.Weighted
+	j.Interval = Jeffreys(s, n, p.Level)
+	if j.Verdict != HasIt {
+		j.RightInARow = p.rightInARow(s, n, j.Target)
+	}
+	j.Settle = p.RepsToSettle(s, n, j.Target)
 	j.Sentence = j.sentence(now)
 	return j
 }
@@ -160,7 +200,13 @@ func (p Policy) settled(s, n, target float64) Verdict {
 	if n < p.MinReps {
 		return TooFew
 	}
-	switch chance := even(s, n).above(target); {
+	return p.verdict(even(s, n).above(target), n)
+}
+
+func (p Policy) verdict(chance, n float64) Verdict {
+	switch {
+	case n < p.MinReps:
+		return TooFew
 	case chance >= p.Sure:
 		return HasIt
 	case chance <= 1-p.Sure:
@@ -227,8 +273,12 @@ type Standing struct {
 	Judgement Judgement  `json:"judgement"`
 	// Rungs holds every rung with reps, lowest first.
 	Rungs []OnRung `json:"rungs"`
-	// Gap is a sentence when left and right differ by more than chance.
-	Gap string `json:"gap"`
+	// Gap is a sentence when left and right differ by more than chance, Does when it is
+	// known (shown) but not done (live in practice), Game when it is done in practice
+	// but not in games, or the other way round.
+	Gap  string `json:"gap"`
+	Does string `json:"does"`
+	Game string `json:"game"`
 	// Confused is the read made most often in place of the right one, or empty.
 	Confused string `json:"confused"`
 }
@@ -237,52 +287,93 @@ type Standing struct {
 type OnRung struct {
 	Rung  drill.Rung `json:"rung"`
 	All   Judgement  `json:"all"`
-	Right Judgement  `json:"right"`
-	Left  Judgement  `json:"left"`
+	Right Tally      `json:"right"`
+	Left  Tally      `json:"left"`
+}
+
+func (c Count) rate() float64 { return newPosterior(c.WeightedRight, c.Weighted).mean() }
+
+// apart reports whether two rates differ by more than their ranges allow, on reps
+// enough of both.
+func (p Policy) apart(a, b Tally) bool {
+	if min(a.Reps, b.Reps) < p.SideReps {
+		return false
+	}
+	if a.rate() < b.rate() {
+		a, b = b, a
+	}
+	// The lower end of the better one is above the upper end of the other.
+	tail := (1 - p.Level) / 2
+	high := newPosterior(b.WeightedRight, b.Weighted).quantile(1 - tail)
+	return 1-newPosterior(a.WeightedRight, a.Weighted).above(high) < tail
+}
+
+// gaps says where a player knows a read and does not do it, and where practice and
+// games differ.
+func (p Policy) gaps(byRung map[drill.Rung][]Sum, now time.Time) (does, game string) {
+	var live []Sum
+	for _, info := range drill.Ladder() {
+		if info.Live && info.ID != drill.Game {
+			live = append(live, byRung[info.ID]...)
+		}
+	}
+	shown, done, played := p.tally(byRung[drill.Shown], now), p.tally(live, now), p.tally(byRung[drill.Game], now)
+	if p.apart(shown, done) && shown.rate() > done.rate() {
+		does = fmt.Sprintf("Knows it, does not do it yet: %d of %d when shown, %d of %d live.", shown.Right, shown.Reps, done.Right, done.Reps)
+	}
+	if p.apart(done, played) {
+		game = fmt.Sprintf("Practice and games differ: %d of %d live in practice, %d of %d in games.", done.Right, done.Reps, played.Right, played.Reps)
+	}
+	return does, game
 }
 
 // Stand sums up the reps of one player on one read in one role. Technique
 // rungs are left out: on them nobody reads.
 func (p Policy) Stand(player, read string, reps []Rep, now time.Time) Standing {
+	l := p.Ledger(reps, now)
+	return p.stand(player, read, l.Sums, l.Mistakes, now, true)
+}
+
+// stand leaves the single rungs out where they are not asked for.
+func (p Policy) stand(player, read string, sums []Sum, mistakes []Mistake, now time.Time, rungs bool) Standing {
 	st := Standing{Player: player, Read: read, Rungs: []OnRung{}}
-	byRung := map[drill.Rung][]Rep{}
+	byRung := map[drill.Rung][]Sum{}
 	wrong := map[string]int{}
-	for _, r := range reps {
-		if info, ok := drill.RungByID(r.Rung); ok && info.Reads {
-			byRung[r.Rung] = append(byRung[r.Rung], r)
-			if !r.Right && r.Made != "" && r.Made != r.Expected {
-				wrong[string(r.Made)]++
-			}
-		}
+	for _, s := range sums {
+		byRung[s.Rung] = append(byRung[s.Rung], s)
+	}
+	for _, m := range mistakes {
+		wrong[string(m.Made)] += m.Reps
 	}
 	for _, info := range drill.Ladder() {
 		rs := byRung[info.ID]
 		if len(rs) == 0 {
 			continue
 		}
-		sided := func(side string) []Rep {
-			return slices.DeleteFunc(slices.Clone(rs), func(r Rep) bool { return r.Side != side })
+		sided := func(side string) Tally { return p.tally(Filter{Side: side}.sums(rs), now) }
+		on := OnRung{info.ID, p.decide(info.ID, p.tally(rs, now), now), sided(drill.Right), sided(drill.Left)}
+		if rungs {
+			on.All = p.tell(on.All, now)
+			st.Rungs = append(st.Rungs, on)
 		}
-		on := OnRung{info.ID, p.Judge(info.ID, rs, now), p.Judge(info.ID, sided(drill.Right), now), p.Judge(info.ID, sided(drill.Left), now)}
-		st.Rungs = append(st.Rungs, on)
 		if on.All.Verdict == HasIt || (st.Held == 0 && (on.All.Verdict == Stale || st.Judgement.Verdict != Stale)) {
 			st.Rung, st.Judgement = info.ID, on.All
 		}
 		if on.All.Verdict == HasIt {
 			st.Held = info.Number
 		}
-		if min(on.Right.Tally.Reps, on.Left.Tally.Reps) >= p.SideReps && !on.Right.Interval.Overlaps(on.Left.Interval) {
-			strong, weak, name := on.Right, on.Left, "right"
-			if on.Left.Rate > on.Right.Rate {
-				strong, weak, name = on.Left, on.Right, "left"
+		if strong, weak, name := on.Right, on.Left, "right"; p.apart(strong, weak) {
+			if weak.rate() > strong.rate() {
+				strong, weak, name = weak, strong, "left"
 			}
-			st.Gap = fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.",
-				name, strong.Tally.Right, strong.Tally.Reps, weak.Tally.Right, weak.Tally.Reps)
+			st.Gap = fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.", name, strong.Right, strong.Reps, weak.Right, weak.Reps)
 		}
 	}
-	if len(st.Rungs) == 0 {
-		st.Judgement = p.Judge(drill.Live2, nil, now)
+	st.Does, st.Game = p.gaps(byRung, now)
+	if st.Rung == "" {
+		st.Judgement = p.decide(drill.Live2, Tally{}, now)
 	}
+	st.Judgement = p.tell(st.Judgement, now)
 	most := 0
 	for made, k := range wrong {
 		if k > most || (k == most && made < st.Confused) {

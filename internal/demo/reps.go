@@ -6,6 +6,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
+	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/store"
@@ -96,7 +97,7 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 			events = append(events, s.rep(rep, cue, reads.Screener, row.ScreenerRead, s.members[rep.Screener], at))
 		}
 	}
-	_, err = store.PutReps(s.ctx, s.q, s.program, s.team, events)
+	_, err = store.PutReps(s.ctx, s.q, evidence.DefaultPolicy(), s.program, s.team, events)
 	return err
 }
 

@@ -85,7 +85,7 @@ func RepsOf(rows []gen.RepEvent) []evidence.Rep {
 	for i, r := range rows {
 		cue, _ := reads.ParseCue(r.Cue)
 		reps[i] = evidence.Rep{
-			ID: r.ID.String(), Block: r.BlockID.String(), No: int(r.RepNo), At: r.At, Player: r.PlayerID.String(), Role: reads.Role(r.Role),
+			ID: r.ID.String(), Practice: r.PracticeID.String(), Block: r.BlockID.String(), No: int(r.RepNo), At: r.At, Player: r.PlayerID.String(), Role: reads.Role(r.Role),
 			Rung: drill.Rung(r.Rung), Side: r.Side, Cue: cue, Expected: reads.Read(r.Expected), Made: reads.Read(r.Made),
 			Right: r.IsRight, Late: r.Late, Corrections: r.Corrections, Observer: r.ObserverID.String() + " " + r.Device, Watcher: r.ObserverID.String(),
 		}

@@ -2,16 +2,29 @@ package store
 
 import (
 	"context"
+	"slices"
 	"strings"
 
 	"github.com/google/uuid"
 
+	"evrik/core/evidence"
 	"evrik/internal/store/gen"
 )
 
-// PutReps stores events of a team and returns the ids of those that were new: what
-// was stored before is left as it is.
-func PutReps(ctx context.Context, q *gen.Queries, program, team uuid.UUID, events []gen.RepEvent) ([]uuid.UUID, error) {
+// PutReps stores events of a team, brings the sums up to date and returns the ids of
+// those events that were new: what was stored before is left as it is. Run it in a
+// transaction.
+func PutReps(ctx context.Context, q *gen.Queries, p evidence.Policy, program, team uuid.UUID, events []gen.RepEvent) ([]uuid.UUID, error) {
+	var players []uuid.UUID
+	for _, e := range events {
+		if !slices.Contains(players, e.PlayerID) {
+			players = append(players, e.PlayerID)
+		}
+	}
+	// Two who watch the same rep must not both take themselves for the first.
+	if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: players}); err != nil {
+		return nil, err
+	}
 	in := gen.InsertRepEventsParams{ProgramID: program, TeamID: team}
 	for _, e := range events {
 		voids := uuid.Nil
@@ -26,5 +39,9 @@ func PutReps(ctx context.Context, q *gen.Queries, program, team uuid.UUID, event
 		in.Late, in.Outcome, in.Device = append(in.Late, e.Late), append(in.Outcome, e.Outcome), append(in.Device, e.Device)
 		in.Corrections = append(in.Corrections, strings.Join(e.Corrections, ",")) // ids of ours hold no comma
 	}
-	return q.InsertRepEvents(ctx, in)
+	stored, err := q.InsertRepEvents(ctx, in)
+	if err != nil || len(stored) == 0 {
+		return stored, err
+	}
+	return stored, shift(ctx, q, p, program, events, stored)
 }

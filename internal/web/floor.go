@@ -96,7 +96,7 @@ func (f floor) block(team gen.Team, block practice.Block) api.RunBlock {
 }
 
 // advise adds what the reps of a block say about its rung.
-func (f floor) advise(run *api.RunBlock, rows []gen.RepEvent) {
+func (s *Server) advise(f floor, run *api.RunBlock, rows []gen.RepEvent) {
 	if !run.Reads || run.Order == nil {
 		return
 	}
@@ -118,7 +118,7 @@ func (f floor) advise(run *api.RunBlock, rows []gen.RepEvent) {
 			present = append(present, p.ID)
 		}
 	}
-	here := evidence.OfPlayers(f.lines, present)
+	here := evidence.OfPlayers(s.lines(f.board), present)
 	advice := api.RunBlockAdvice(evidence.GroupAdvice(evidence.HoldOnRung(here, run.Stage.Rung), len(present), answers))
 	run.Advice = &advice
 }

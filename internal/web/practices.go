@@ -44,13 +44,16 @@ type desk struct {
 	season practice.SeasonPlan
 }
 
+// paceSpan is how far back a team's pace at a drill is measured (assumption).
+const paceSpan = 365 * 24 * time.Hour
+
 // roles are all parts a player is judged in.
 var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot}
 
 func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 	d := desk{team: team}
 	var err error
-	if d.board, err = s.board(ctx, team, reads.Cutter); err != nil {
+	if d.board, err = s.board(ctx, team, reads.Cutter, roles...); err != nil {
 		return d, err
 	}
 	if d.zone, err = time.LoadLocation(team.Zone); err != nil {
@@ -61,15 +64,15 @@ func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 	}
 	today := s.now().In(d.zone)
 	if !d.said {
-		d.aim = practice.FirstAim(today, d.situations())
+		d.aim = practice.FirstAim(today, d.situations)
 	}
 	// What has been practised, and what the season is for.
-	taught := drill.Taught(append(d.situations(), d.aim.Install...))
+	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))
 	for _, role := range roles {
-		lines := s.policy.Board(ids(d.players), role, reads.Columns(taught, store.SchoolOf(team), role), d.reps, s.now())
+		lines := s.policy.BoardOf(ids(d.players), role, reads.Columns(taught, store.SchoolOf(team), role), d.ledger, s.now())
 		d.open = append(d.open, s.policy.Questions(role, lines)...)
 	}
-	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: s.now().Add(-paceSpan)})
 	if err != nil {
 		return d, err
 	}

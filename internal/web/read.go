@@ -30,12 +30,16 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	asked := evidence.Asking(info.ID, b.reps)
+	reps, err := s.repsOf(ctx, team)
+	if err != nil {
+		return nil, err
+	}
+	asked := evidence.Asking(info.ID, reps)
 	out := api.GetRead200JSONResponse{Read: r.Read, Role: string(info.Role), Players: playerViews(b.players),
-		Confusion:   evidence.Confusions(info.Role, []reads.Read{info.ID}, b.reps)[0],
+		Confusion:   evidence.Confusions(info.Role, []reads.Read{info.ID}, reps)[0],
 		Corrections: evidence.CountCorrections(asked), Curve: s.policy.Curve(asked, curveDays),
-		Pairs: s.policy.PairsOn(info.Role, info.ID, b.reps), Drills: b.library.Serving(store.SchoolOf(team), []reads.Read{info.ID})}
-	for _, line := range s.policy.Board(ids(b.players), info.Role, []reads.Read{info.ID}, b.reps, s.now()) {
+		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.library.Serving(store.SchoolOf(team), []reads.Read{info.ID})}
+	for _, line := range s.policy.BoardOf(ids(b.players), info.Role, []reads.Read{info.ID}, b.ledger, s.now()) {
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
 	out.Standings = evidence.ByNeed(out.Standings)
@@ -51,7 +55,7 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 	if !r.Params.What.Valid() {
 		return nil, invalid("Say reps or verdicts.")
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	b, err := s.board(ctx, team, reads.Cutter, roles...)
 	if err != nil {
 		return nil, err
 	}
@@ -61,11 +65,15 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 	}
 	var out bytes.Buffer
 	if r.Params.What == api.Reps {
-		err = evidence.WriteReps(&out, b.reps, names)
+		var reps []evidence.Rep
+		if reps, err = s.repsOf(ctx, team); err != nil {
+			return nil, err
+		}
+		err = evidence.WriteReps(&out, reps, names)
 	} else {
 		var lines []evidence.RoleLines
 		for _, role := range roles {
-			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.Board(ids(b.players), role, columns(team, b.rows, role), b.reps, s.now())})
+			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.BoardOf(ids(b.players), role, columns(team, b.situations, role), b.ledger, s.now())})
 		}
 		err = evidence.WriteVerdicts(&out, lines, names)
 	}

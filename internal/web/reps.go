@@ -53,7 +53,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 		return out, nil
 	}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		if out.Stored, err = store.PutReps(ctx, q, team.ProgramID, team.ID, l.events); err != nil {
+		if out.Stored, err = store.PutReps(ctx, q, s.policy, team.ProgramID, team.ID, l.events); err != nil {
 			return err
 		}
 		if out.Known, err = l.known(ctx, q, out.Stored); err != nil || len(out.Stored) == 0 {

@@ -24,6 +24,10 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
+	all, err := s.repsOf(ctx, team)
+	if err != nil {
+		return nil, err
+	}
 	of := gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID}
 	rows, err := s.db.BlocksOfPractice(ctx, of)
 	if err != nil {
@@ -61,7 +65,7 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	taught := drill.Taught(screens)
 	for _, role := range roles {
 		columns := reads.Columns(taught, store.SchoolOf(team), role)
-		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, b.reps, func(r evidence.Rep) bool { return own[r.ID] }, now)...)
+		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, all, func(r evidence.Rep) bool { return own[r.ID] }, now)...)
 	}
 	others, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	for _, o := range others { // newest first

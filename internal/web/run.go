@@ -27,7 +27,7 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	out.Presence = f.presence()
 	for _, block := range view.Blocks {
 		run := f.block(d.team, block)
-		f.advise(&run, rows)
+		s.advise(f, &run, rows)
 		out.Blocks = append(out.Blocks, run)
 	}
 	for _, row := range rows {

@@ -17,21 +17,29 @@ import (
 type board struct {
 	players []gen.Player
 	columns []reads.Read
-	lines   []evidence.Line
-	reps    []evidence.Rep
+	role    reads.Role
+	ledger  evidence.Ledger
 	library drill.Library
-	rows    []gen.RepEvent
+	// situations are those the players have reps of.
+	situations []string
 }
 
-// situations are those the board's reps are of.
-func (b board) situations() []string { return logged(b.rows) }
-
-func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (board, error) {
+// board gathers what a team's board of a role takes. Other roles' sums come too where
+// they are asked for.
+func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role, others ...reads.Role) (board, error) {
 	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
 		return board{}, err
 	}
-	rows, err := s.db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	of := []string{string(role)}
+	for _, o := range others {
+		of = append(of, string(o))
+	}
+	ledger, err := s.db.LedgerOf(ctx, team, of)
+	if err != nil {
+		return board{}, err
+	}
+	practised, err := s.db.PractisedByTeam(ctx, gen.PractisedByTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
 		return board{}, err
 	}
@@ -39,14 +47,28 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (boa
 	if err != nil {
 		return board{}, err
 	}
-	b := board{players: players, library: lib, rows: rows, columns: columns(team, rows, role), reps: evidence.OnePerRep(store.RepsOf(rows))}
-	b.lines = s.policy.Board(ids(players), role, b.columns, b.reps, s.now())
-	return b, nil
+	return board{players: players, library: lib, role: role, situations: practised, columns: columns(team, practised, role), ledger: ledger}, nil
+}
+
+// lines are where the players stand, rung by rung.
+func (s *Server) lines(b board) []evidence.Line {
+	return s.policy.BoardOf(ids(b.players), b.role, b.columns, b.ledger, s.now())
+}
+
+// overview is the same without the rungs.
+func (s *Server) overview(b board) []evidence.Line {
+	return s.policy.Overview(ids(b.players), b.role, b.columns, b.ledger, s.now())
+}
+
+// repsOf is the log of a team's players itself, for what sums do not tell.
+func (s *Server) repsOf(ctx context.Context, team gen.Team) ([]evidence.Rep, error) {
+	rows, err := s.db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	return evidence.OnePerRep(store.RepsOf(rows)), err
 }
 
 // columns are the reads a board shows: of the situations the team has logged.
-func columns(team gen.Team, rows []gen.RepEvent, role reads.Role) []reads.Read {
-	return reads.Columns(drill.Taught(logged(rows)), store.SchoolOf(team), role)
+func columns(team gen.Team, situations []string, role reads.Role) []reads.Read {
+	return reads.Columns(drill.Taught(situations), store.SchoolOf(team), role)
 }
 
 // logged are the situations some reps are of.
@@ -74,14 +96,67 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 		return nil, err
 	}
 	if !r.Params.Role.Valid() {
-		return nil, invalid("The board shows players as cutters or as screeners.")
+		return nil, invalid("The board shows players as cutters, screeners, handlers, passers or in the post.")
 	}
-	b, err := s.board(ctx, team, reads.Role(r.Params.Role))
-	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.players), Lines: b.lines}
+	role := reads.Role(r.Params.Role)
+	b, err := s.board(ctx, team, role)
+	if err != nil {
+		return nil, err
+	}
+	if err := s.narrow(ctx, team, &b, filterIn(r.Params)); err != nil {
+		return nil, err
+	}
+	lines := s.overview(b)
+	out := api.GetBoard200JSONResponse{Role: string(role), Columns: []string{}, Players: playerViews(b.players), Lines: lines, Holds: evidence.Holds(role, b.columns, lines)}
 	for _, c := range b.columns {
 		out.Columns = append(out.Columns, string(c))
 	}
-	return out, err
+	for _, sum := range b.ledger.Sums {
+		if sum.Role == role {
+			out.Reps += sum.Reps
+		}
+	}
+	return out, nil
+}
+
+func filterIn(p api.GetBoardParams) evidence.Filter {
+	text := func(s *string) string {
+		if s == nil {
+			return ""
+		}
+		return *s
+	}
+	return evidence.Filter{Rung: drill.Rung(text(p.Rung)), Side: text(p.Side), From: text(p.From), Until: text(p.Until)}
+}
+
+// narrow keeps some of a board's reps. A period is counted from the log.
+func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence.Filter) error {
+	if f == (evidence.Filter{}) {
+		return nil
+	}
+	if err := f.Check(); err != nil {
+		return invalid(err.Error())
+	}
+	zone, err := time.LoadLocation(team.Zone)
+	if err != nil {
+		return err
+	}
+	from, before, period, err := f.Period(zone)
+	if err != nil {
+		return invalid(err.Error())
+	}
+	if period {
+		if before.IsZero() {
+			before = evidence.Ever
+		}
+		rows, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: from, Before: before})
+		if err != nil {
+			return err
+		}
+		b.ledger = s.policy.Ledger(evidence.OnePerRep(store.RepsOf(rows)), s.now())
+	}
+	b.ledger = f.Of(b.ledger)
+	return nil
 }
 
 // recentReps is how many of a player's last reps his card lists.
@@ -104,7 +179,7 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	reps := evidence.OnePerRep(store.RepsOf(rows))
 	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
 	for role, to := range map[reads.Role]*[]evidence.Standing{reads.Cutter: &out.Cutter, reads.Screener: &out.Screener} {
-		*to = s.policy.Board([]string{p.ID.String()}, role, columns(team, rows, role), reps, s.now())[0].Cells
+		*to = s.policy.Board([]string{p.ID.String()}, role, columns(team, logged(rows), role), reps, s.now())[0].Cells
 	}
 	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(rows[i]))
@@ -128,8 +203,8 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	}
 	now := s.now()
 	out := api.GetNow200JSONResponse{Players: playerViews(b.players), Holds: []evidence.Hold{}}
-	for _, h := range evidence.Holds(reads.Cutter, b.columns, b.lines) {
-		if len(out.Holds) < nowHolds && len(b.reps) > 0 && len(h.NotYet)+len(h.Stale)+len(h.TooFew) > 0 {
+	for _, h := range evidence.Holds(reads.Cutter, b.columns, s.overview(b.board)) {
+		if len(out.Holds) < nowHolds && len(b.ledger.Sums) > 0 && len(h.NotYet)+len(h.Stale)+len(h.TooFew) > 0 {
 			out.Holds = append(out.Holds, h)
 		}
 	}
@@ -138,7 +213,11 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 		wanted = append(wanted, h.Read)
 	}
 	out.Drills = b.library.Serving(store.SchoolOf(team), wanted)
-	week := evidence.CountCorrections(evidence.Since(b.reps, now.Add(-7*24*time.Hour)))
+	rows, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-7 * 24 * time.Hour), Before: evidence.Ever})
+	if err != nil {
+		return nil, err
+	}
+	week := evidence.CountCorrections(evidence.OnePerRep(store.RepsOf(rows)))
 	out.Corrections = &week
 	// A practice that was to begin a few hours ago is still the next one.
 	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})

@@ -67,6 +67,20 @@ type FloorChange struct {
 	State      string
 }
 
+type Ledger struct {
+	ProgramID uuid.UUID
+	HalfLifeS float64
+}
+
+type Mistake struct {
+	ProgramID uuid.UUID
+	PlayerID  uuid.UUID
+	Role      string
+	Expected  string
+	Made      string
+	Reps      int32
+}
+
 type Player struct {
 	ID        uuid.UUID
 	ProgramID uuid.UUID
@@ -97,6 +111,13 @@ type Practice struct {
 	ClockAt      *time.Time
 	Review       string
 	Dropped      []byte
+}
+
+type Practised struct {
+	ProgramID uuid.UUID
+	PlayerID  uuid.UUID
+	Screen    string
+	Reps      int32
 }
 
 type Program struct {
@@ -165,6 +186,25 @@ type Staff struct {
 	PasswordHash string
 	SessionEpoch int32
 	CreatedAt    time.Time
+}
+
+type Sum struct {
+	ProgramID       uuid.UUID
+	PlayerID        uuid.UUID
+	Role            string
+	Expected        string
+	Rung            string
+	Side            string
+	Reps            int32
+	IsRight         int32
+	Mass            float64
+	RightMass       float64
+	LastAt          time.Time
+	PracticeID      uuid.UUID
+	NewestReps      int32
+	NewestRight     int32
+	NewestMass      float64
+	NewestRightMass float64
 }
 
 type Team struct {

@@ -190,13 +190,14 @@ func (q *Queries) PaceOfDrill(ctx context.Context, arg PaceOfDrillParams) ([]Pac
 const paceOfTeam = `-- name: PaceOfTeam :many
 SELECT r.drill, b.stage, r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
-WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep'
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.at >= $3
 GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no
 `
 
 type PaceOfTeamParams struct {
 	ProgramID uuid.UUID
 	TeamID    uuid.UUID
+	Since     time.Time
 }
 
 type PaceOfTeamRow struct {
@@ -210,7 +211,7 @@ type PaceOfTeamRow struct {
 
 // The same for every stage at once.
 func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceOfTeamRow, error) {
-	rows, err := q.db.Query(ctx, paceOfTeam, arg.ProgramID, arg.TeamID)
+	rows, err := q.db.Query(ctx, paceOfTeam, arg.ProgramID, arg.TeamID, arg.Since)
 	if err != nil {
 		return nil, err
 	}
@@ -237,7 +238,7 @@ func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceO
 }
 
 const repEvents = `-- name: RepEvents :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE program_id = $1 AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
 `
 
 type RepEventsParams struct {
@@ -295,7 +296,7 @@ func (q *Queries) RepEvents(ctx context.Context, arg RepEventsParams) ([]RepEven
 const repsOfPlayer = `-- name: RepsOfPlayer :many
 SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
-ORDER BY r.at, r.rep_no
+ORDER BY r.at, r.rep_no, r.id
 `
 
 type RepsOfPlayerParams struct {
@@ -352,7 +353,7 @@ func (q *Queries) RepsOfPlayer(ctx context.Context, arg RepsOfPlayerParams) ([]R
 const repsOfPractice = `-- name: RepsOfPractice :many
 SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
-ORDER BY r.at, r.rep_no
+ORDER BY r.at, r.rep_no, r.id
 `
 
 type RepsOfPracticeParams struct {
@@ -410,7 +411,7 @@ const repsOfTeam = `-- name: RepsOfTeam :many
 SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
-ORDER BY r.at, r.rep_no
+ORDER BY r.at, r.rep_no, r.id
 `
 
 type RepsOfTeamParams struct {
@@ -422,6 +423,71 @@ type RepsOfTeamParams struct {
 // brings the record along, so the team is that of the player, not of the rep.
 func (q *Queries) RepsOfTeam(ctx context.Context, arg RepsOfTeamParams) ([]RepEvent, error) {
 	rows, err := q.db.Query(ctx, repsOfTeam, arg.ProgramID, arg.TeamID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []RepEvent{}
+	for rows.Next() {
+		var i RepEvent
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.TeamID,
+			&i.PracticeID,
+			&i.BlockID,
+			&i.Kind,
+			&i.Voids,
+			&i.RepNo,
+			&i.At,
+			&i.RecordedAt,
+			&i.PlayerID,
+			&i.Role,
+			&i.Drill,
+			&i.Rung,
+			&i.Screen,
+			&i.Side,
+			&i.Cue,
+			&i.Expected,
+			&i.Made,
+			&i.IsRight,
+			&i.Late,
+			&i.Outcome,
+			&i.Corrections,
+			&i.ObserverID,
+			&i.Device,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const repsOfTeamBetween = `-- name: RepsOfTeamBetween :many
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.at >= $3 AND r.at < $4
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no, r.id
+`
+
+type RepsOfTeamBetweenParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Since     time.Time
+	Before    time.Time
+}
+
+func (q *Queries) RepsOfTeamBetween(ctx context.Context, arg RepsOfTeamBetweenParams) ([]RepEvent, error) {
+	rows, err := q.db.Query(ctx, repsOfTeamBetween,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.Since,
+		arg.Before,
+	)
 	if err != nil {
 		return nil, err
 	}

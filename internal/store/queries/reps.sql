@@ -18,17 +18,17 @@ ON CONFLICT (id) DO NOTHING RETURNING id;
 SELECT r.* FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
-ORDER BY r.at, r.rep_no;
+ORDER BY r.at, r.rep_no, r.id;
 
 -- name: RepsOfPractice :many
 SELECT * FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
-ORDER BY r.at, r.rep_no;
+ORDER BY r.at, r.rep_no, r.id;
 
 -- name: RepsOfPlayer :many
 SELECT * FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
-ORDER BY r.at, r.rep_no;
+ORDER BY r.at, r.rep_no, r.id;
 
 -- name: PaceOfDrill :many
 -- When the reps of a drill's stage were seen, with how many baskets ran.
@@ -41,7 +41,7 @@ GROUP BY r.block_id, r.rep_no ORDER BY r.block_id, r.rep_no;
 -- The same for every stage at once.
 SELECT r.drill, b.stage, r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
-WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep'
+WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.at >= sqlc.arg(since)
 GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no;
 
 -- name: LastPracticed :many
@@ -51,9 +51,15 @@ WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen;
 
 -- name: RepEvents :many
 -- Events by their ids, in the order in which they were stored.
-SELECT * FROM rep_events WHERE program_id = $1 AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
+SELECT * FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
 
 -- name: TellFloor :exec
 -- unscoped: told to every listening process when the transaction is through; the
 -- payload names ids, never a player.
 SELECT pg_notify('evrik_floor', sqlc.arg(payload)::text);
+
+-- name: RepsOfTeamBetween :many
+SELECT r.* FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.at >= sqlc.arg(since) AND r.at < sqlc.arg(before)
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no, r.id;

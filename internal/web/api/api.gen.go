@@ -361,6 +361,9 @@ func (e SessionState) Valid() bool {
 // Defines values for GetBoardParamsRole.
 const (
 	Cutter   GetBoardParamsRole = "cutter"
+	Handler  GetBoardParamsRole = "handler"
+	Passer   GetBoardParamsRole = "passer"
+	Post     GetBoardParamsRole = "post"
 	Screener GetBoardParamsRole = "screener"
 )
 
@@ -368,6 +371,12 @@ const (
 func (e GetBoardParamsRole) Valid() bool {
 	switch e {
 	case Cutter:
+		return true
+	case Handler:
+		return true
+	case Passer:
+		return true
+	case Post:
 		return true
 	case Screener:
 		return true
@@ -445,10 +454,16 @@ type Block = practice.Block
 
 // Board defines model for Board.
 type Board struct {
-	Columns []string    `json:"columns"`
+	Columns []string `json:"columns"`
+
+	// Holds the columns by how much they hold the team back, most first
+	Holds   []Hold      `json:"holds"`
 	Lines   []BoardLine `json:"lines"`
 	Players []Player    `json:"players"`
-	Role    string      `json:"role"`
+
+	// Reps reps behind the board, as filtered
+	Reps int    `json:"reps"`
+	Role string `json:"role"`
 }
 
 // BoardLine defines model for BoardLine.
@@ -644,6 +659,9 @@ type ImportResult struct {
 	Imported int        `json:"imported"`
 	Message  string     `json:"message"`
 }
+
+// Interval defines model for Interval.
+type Interval = evidence.Interval
 
 // Jersey defines model for Jersey.
 type Jersey struct {
@@ -1175,6 +1193,9 @@ type StandIns struct {
 // Standing defines model for Standing.
 type Standing = evidence.Standing
 
+// Tally defines model for Tally.
+type Tally = evidence.Tally
+
 // TapeSheet defines model for TapeSheet.
 type TapeSheet struct {
 	// Lines what is painted, in feet in the court's frame
@@ -1281,6 +1302,12 @@ type SignOutParams struct {
 // GetBoardParams defines parameters for GetBoard.
 type GetBoardParams struct {
 	Role GetBoardParamsRole `form:"role" json:"role"`
+	Rung *string            `form:"rung,omitempty" json:"rung,omitempty"`
+	Side *string            `form:"side,omitempty" json:"side,omitempty"`
+
+	// From the first day, such as 2026-11-30
+	From  *string `form:"from,omitempty" json:"from,omitempty"`
+	Until *string `form:"until,omitempty" json:"until,omitempty"`
 }
 
 // GetBoardParamsRole defines parameters for GetBoard.
@@ -1941,6 +1968,34 @@ func (w *ServerInterfaceWrapper) GetBoard(ctx *echo.Context) error {
 	err = runtime.BindQueryParameterWithOptions("form", true, true, "role", ctx.QueryParams(), &params.Role, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter role: %s", err))
+	}
+
+	// ------------- Optional query parameter "rung" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "rung", ctx.QueryParams(), &params.Rung, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter rung: %s", err))
+	}
+
+	// ------------- Optional query parameter "side" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "side", ctx.QueryParams(), &params.Side, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter side: %s", err))
+	}
+
+	// ------------- Optional query parameter "from" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "from", ctx.QueryParams(), &params.From, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter from: %s", err))
+	}
+
+	// ------------- Optional query parameter "until" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "until", ctx.QueryParams(), &params.Until, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter until: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -8927,197 +8982,201 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3H3bkty4seCvIGo3QnYEpe7xGXs3NE+a1sijY0nT261jr+PEPKDJrCKmWQANgFVdR6Gf2k/YLzuBK8ki",
-	"QIJ1U9tPKjVJXDITibznl0XO1jWjQKVYvP6yqDHHa5DAzf8qvAP+vlC/CV28XtRYlotsQfEa1P/c42zB",
-	"4R8N4VAsXkveQLYQeQlrrL5bMr7GcvF60TREvSl3tfpWSE7oavH1a7aoOc4lySE+T/vCcTMJiZfL6DTu",
-	"6XFzSMDr6BT24TEzfFUfi5pRARpHtxY46nfOqAQq1U9c1xXJsSSMXv0mGFV/ayf5nxyWi9eL/3HVYv/K",
-	"PBVXfkA9VwEi56RW4yxeLzCq/dNsccvZQwXrE85sxgtMvC2xRCWua6BQZEj/d4sFeoRa2v9KhgqmlnUP",
-	"QhAz70mW5cYLLoshIpAgKwoFIlRN/xnw6UCiBwsiQpHSC4EESEnoShj6Nl+pQd+s4ANZE3uqOauBS2Io",
-	"5gFTTZ97lJUt1vjpZ9aYo28f0mb9ANw+/EhoIyH6+Bb43wAeO48JlbCyzwkd+9ycj8CaOAj5Fu9EeFTB",
-	"Gp6HPvzaPWL/abZsZ+mtpbev3i464Oiswk/5qz+Z7OE3yOUiWzy9XLGX9o/umLyySOg8fUnWNePScFtZ",
-	"Ll4vYMPJ41XOOFy1x+trtniz4gBrS0N9HBZkuQSuuYyEdQDJOWvMd0OgLQkXMghsATkL0sYeOM0I/v3M",
-	"zjYBE9iQAmgOr97qxaufyXBx3xoWa8bDnONdb0P7Z8Tie7DPR1zXePjBDSuBvlDI8ky4YM1D1RmjpVgO",
-	"tRgOIRUnemCyRFss8xI6HLxLtn1q7z6JYSBb6AFDM8IOiZI1VWHmRJKtQJbA26kfGKsA02k86k3Z9Tkw",
-	"uZkzR3QDNCtSpWJr6LFPhjjPoZZQ9Ch1sLV9hOYl5I+i980Yk7xRrwfHacJMpYCcFGa5A2CiApZAC+CI",
-	"AlbnXl0seYnpitAVUi9gs9cAXZVQ1VOL/Vm98zVbVFh2F+dRpPgOXxE6XNwSQIYokcJT+DhTJsP7Z3rI",
-	"dAD/YpYQgDBn26mP79hWU3bOAWiY7ZBCrxNos1ZkWcFSbZSTVdllKp2jUO6mmZSd0A5viMED18LfAi9r",
-	"6bQlDjONhaLZaQs5T6MTPI8DLsSrN45i0pid/kjv58eK5Y+hG1w8gozciQUnVRWEMxjO0qeqa7RkXNP1",
-	"tmQVoGXFGM/Qd4hx9Af9jFFAQMOcjBQJMmu2eCRmaodhs8ZswbbU8JceW+lIJGMiA1NHyWoq/T0ZxUQg",
-	"iR9Bb600b75AdYVzfdMPj11NaPg82tGG0yjpT00hUI25/AFRBak1YCoQbIDvHlihCMgfsUkwrfHTe/Py",
-	"d9fXw8Nm2HQYGgKgjwpC5Z++D98+Eq/CfEESWSVIU3rxGqXuk8xj1AzeYi7zxNqu367WEGQLX4OCLmJT",
-	"hSxzTA6SsX5kmBch8alq1nsccvLaqgiFdKaqZ/5AKISG6tBc0mC3+v0wh05BqX4r89vuIsXsKnTptzsY",
-	"wg+qKn319xLTIgJUs5DpHdj3Mjt1qiyql3+QFHoTIRzOIZ93vd74b260HB2UZKTck/ePB2gaQXHIrQqS",
-	"NPUHtlpBcQd1aG5zJ59kI1H0G0h15sp6SPEbClH0DZa4YqsmQNF4NeNst9p3CJdHkUh4xIbLOYM1XN5y",
-	"EBChtRk7vWngPV2y0Dj6Skgf6a2+QQLjlA2XN7iR1qbTv4NFybYUbUugCCNDBIgIpL4J3bAVLooZ5HfX",
-	"0FVse0ZKSx4JcBEbyVDqDHap34+OVjMZFFaAA8JIY+WFQE5GyjFFD9AVUw5Et9gSpfEGpuZNBQKxJarI",
-	"BhBv6EocPV9Q2DenG2sRQ1Oxg0ZndZ4GPIHu8wd7mjJz5Pv0F2QaWv0cMAytroVENRLW79ljWPyUYfUu",
-	"JJMxJQQ5NVF9lqSdmPXPV05uIsoJrDAN0h9FxFhttd0BCYm5UblacwuW8FKSsNXmwc03KUdrdR2K8UVU",
-	"WOv2jbXSpK0BKlwLKD4GqJwttaqhV5khLBHVGmOCQE6NEj00RQjgG+AvBLLLSVsjbyhVP4PUJCSWjejq",
-	"YnWFKdUgYLXWlwtGIaCN7Z84M1AXJO3UZk/Bw6LA8yZ3zHzfWuT+7hanaUSrFaxeOBLIFktCiSj1adeL",
-	"DumOWI7jX20zQw87NIC00uS2iCxRBUuJWCNPTqJ7sLT7DsKL0WUjgtCCpxpya1sLqJLGpjLfPOy+HAwZ",
-	"0kkmdKK9feqhnbW4HTC07+FtWwftHXszeJh4W6aeM1UbaKF9mErQSmkDiK84a+ogyCL3QcQlEuL71s5t",
-	"pkjfq1/skZu9ccSUTGORLdfAf25owUOsuwaOSvMQWdTu3awhyHhSa0eeD58bO8hBQGp4ADSY53/GdVA6",
-	"wDy/wwVpwmaeB2euGDxZcoDPpbXHDp6WuFp+ALqSZfBxhSn8jRSRp7VRFYLuOUJXvzRhOWcbGXBfczOj",
-	"99boPu6CI3NQ6y63u28HnXZVE6jWgt4rg6JU7OpvWtTeetAMaN+MMKmHzecA6W7PLnOw31jxNg00tw41",
-	"82GzCXmDcvVnCNNvAeu+X7pDnWQDk6bZIZNRkmqYaOeYxPQodg1ds5hdb+Y3lWqsNLA5yFjptKEBYE90",
-	"haSpC3YRBygMDd/ALSOhy2LJ2bonOI3KWQrLfIOr4TglWUVYXJAz7oGi0mxEjxESSnjfZzd0BgeIUDux",
-	"pgUXvX8vtJiv7ISd7abeXQbIh91YTQA7Wq6dYdrWYnDIQg4ipDnVQPWdjrT7HHNAlElkDxbCdIfWjAe9",
-	"8I7P9Ae0zgcl6QtJqgoBLZTCJ4NjpCnYFgT2dbsVu4Dko9/IQw9+KJAnb+YY/ZqgXD0OQKUauYW0QERY",
-	"g5YkRUrsgdEyP7300BF7i3cfGA4Y1kvMi7EIot+adewMxr2I+/qJd1p1Z3Njp2LZbeEgTL8lQt0xRx/B",
-	"u4ZGT2HutNRRenFfO3MwLgqiyANXt72FBaIruqSkLhZt/LMGuQHGh9jpoG6uH+zfgQvYBd0enK24ZT9p",
-	"LjX3QcjWKTGXYRsQ4Lx0RiBCkTtJir8b+xCsiDOSDD3D8Xij/SVIG2Y4zrX0Wz1vrGNjrSSTW6OK3VQH",
-	"VBb5wXNq6PQjC2u7PgghyeK/9qOMvW7n2t+i8zzbQYKLdavZ08IeWBNWa3Jj7p3p/1WLqtf7zrLJz5bk",
-	"KWQ17xilNeHofSIi0IqxAi0Z7xLQ5CRlGytxpAEiW9QlFjNcRLfq9eCRZILMc4Pd2i/Cjm6Jw8TIm6oX",
-	"X8SWy5cFLF9Wxve7ZJWR+7aEUuDipZB4p10GuH4JJmBB4ah4WWOiT4wwM4mg3VHghOAkvSTzbohg22Cp",
-	"gFGYyEZPj7YlE4C0fK2FJokbIzYO1yRnuS/vdRBHAMY+BjGd8LaMP9pjFrFFmni6mWctHNq3B2UT8uXG",
-	"nzYzjqjPhld0adafgw7pteesyw3aCEpz1Dv8xaNmQrjQh//VW8vq0uQKwxi/Ov73jphTEL7HTRrCfgCt",
-	"4TlLUoG6wZUgvgEuCKMZEgCoYLkw07wypPPqN8HoDyYen0hUsqoQimXpYDkonLXdrLobQ9li5B1ZNRxC",
-	"MW+9qLaOEWDVYF7M4mwVuGiKGTaX1kk7XMKW8WKeOUZ/4VfiN5GZfbbTJankt8DFDDNuq5G/I1X1ntYh",
-	"la+uME1NFTFDaCCxusdqYQNW1ilZBWLaraSndQP9GqSPqoLifCrqA2siZqhVxGKrdNPR1AjG4a5vIOgo",
-	"sLXh81E/zWY6VsdYlFLjYnOrgqmXUzwvNWcbiIRGcsBi//4OoCV8oLa4TvoyCY3OsnCMdr+n3KcA56DR",
-	"zc5ThhelDSIYva31SzryoyJheXaDqwam9V+vHJh53XfuUJgj4CnCTdiSgXchd49E5wCkatD2jB+kQL+r",
-	"GOM3OgAgIGosJfA7qAMxKlBrLZVIY4QS0lh31/iJrBUv++P19bVWpMx/r0OOfONynukqDiSQ8Ib2bCux",
-	"OIcDo68V/S2sW4fmEJRi2yjByeGVNNxj+iVoY11F1sS4Ym1Af9l3PIzdkli2IcYeacHrQKH7E2wDDMQZ",
-	"ZY8PW9wwUoR8kq3NsmDWZNlQ2TVYpsd+j0qi1ixs1xGCw8829WTPaNZqfREu+xt7CHNnCXUd3DOrKuAZ",
-	"UnIKYlxtuzQ3/HBLWxYRl0o2zTTVS5leX7saM2YK56wYexy9XXbBbUeDtmoselEzBeGGgYlHUut4Fxo+",
-	"SJysI5E4I9H8koVTwAgtQrFCbWD9OH+XCqJ6Jz5M7GHXC8y3M5hlJ0kHmATd9YKt4YEVO8NIBSLUxNlI",
-	"zugK5YzTYIJaovpsZ+2qWwbhEZU6JDTrEzNfZP6ZhNy9kUSzkbTWiG8ymiYVy26y+oRRdfWwabsn8pDN",
-	"sypomo9YbymTf4eZ1rC5Xlt9/1QwbxLJ2DvYHhHJZL3C1kds9+mW4sfPNGhSnXYauAf57N7rF+9ANFWA",
-	"OIFzNsOEfse2P6kvQnCzinsR8bOAEOHUon0/i32xM2DmlhliOtaqH3F7T16tv/nPj/GQ21FirnK1zKZY",
-	"RfK18xLTPOw7fna+bLIq5Xv65q43SS9HmUqgeeQwguznkHU+lLiqAlissJghNx/gas8WW1DPIpEn7uHd",
-	"3vcRuHrfvJHJ+l93psrMxoKXKOariJyxAV6QXPbEaSwMj3m5M5HdjL1cau5i2M2kRO3GdBgYxhX4JWWO",
-	"Uvt04PHawX4qW2tPxUG87S+hg4/ltKeA2EyqaYxKo3CEMPUBhAjH3uJ1XYXcNhjlFWDeMdPXwFHeQOZk",
-	"IMYL4ErX5GybnAhx74YbTTwc1XD0SyZne9ZtEE9ZmZeo4hNT0jZcM5mY9rGwe3KAaLM+PJqCuHVQC5Sa",
-	"IQLVWB2PQqNNCcsOfTrK7YVAS24kr0Fk50cAKf5+QHAn5vm95Fidu/8bjv7EAtQW/x6PDQ0/ygnPKxiZ",
-	"2kdR/j0aPhqPD1VP/x6NK/0ZV8vIRUNX0SXtIbpdQBcKbmq/996gnel7G9wDxyDGtMVB1kFnUsDkB0t/",
-	"c+MlP7AcV3fWTdknqHMW5RkrrjMI3Z9TJie5Oo7f90G2vtZoE7khTp5YFEndPNBdmS0K2NjaXQEmVOnt",
-	"IRJ06Y5mfyQKxmM1SCJJIKyROVuPJYgkzcyh/sTSxLiuuyGmAvKml+90cGmRkNzvjPdmydY06dONXZRw",
-	"o01gvVIjnVwUm/jiREcbiehguZ+AaIkidGd9xKQ6jtgjLlHRmDmCxMwSVSRtX3IjRWUqtYfP1m+yvw+J",
-	"83LtihGmH6+1Bcto+JB6J9llo0f0HpvuwsJb4o9HSalLztY/2nstbJjkbH1PivgLE47rkKBqnugCdiCR",
-	"tdoHLHLxafeA5mIldMJcd0d76++M6deXdL9qOM+/XmNRavPkZheXOVU2IVibYLSQxke2gVvPPPtrdHF+",
-	"8zIK9VehqT7B9l7i5TKg0rhDNCMQDAsRCX1omXXrFdImMywEERLTBPZryQnsWbSs1k8a3t6T7FbEPMhe",
-	"ZAIh3yQz1RAr9GMEV2lMKxepHNJWYegff/N3XeDJFNfUsTpKwVG0gx6wvvRmBBiq75MXrm2dgVFcLbO0",
-	"AqWnrJOztVLyQPp20yUHl3fDl8e/Tc3jaofphvL21hYvTBmulCIWDmV2655SQgRrC8BFaxzsFapzsc68",
-	"5xjsKIzWWTmsb4ckM34iW7zlhfD1+DJElqgEVAHegEAlEWitY4WCMTW0Hw/S51mHOfKiLpvRslw15jhc",
-	"usTtV+2EbWlbeBBLY2iwQYMT5kjDVjsTWfh24ND18Fm/nwZDkqfI4n6+s+gXXoQutAcsSLQ+icnF12tF",
-	"SjZGNi9qqLONlcDTbvgx729bTilQP0+hIY+YsEeyTLRqEXzCZBlNUqwxlzT+NFb8atTa3a2yFHhac0Jj",
-	"kDP1MFIMAqMFlxwMOyqPUbz8dj1U2jnbpUUzbkI3BpMg5roYZwSGaCqOlbMaO/n1HsPouiMwkf0KHdHD",
-	"XYuFp+dwLT1zntpB/dQONkmhxeawzg8t1t9FQkixwnb61YwJ7xdB/GOgBuJ46UtGYSxKp8QbQA9K5+EN",
-	"RZgWPsxrNim0q/zDdahWY7wKZ4l5sPZs3oBdpmZ8cktynWnHllKbuOP03a7l++tQzuVSvtsr+dyz9Mi8",
-	"vCf/FTKFP5CVQDoyGemfjJoSTjZmPaQsdsShhKSmXg3P0fTuQ4po/nGiiGbCAk9TVtMVZD7lUYhkQbn6",
-	"m62U1/IMh5ughOdoO1JsNnLRRsyag/u1W5R46pJMFeRzKKZqDB5falhULLL3p5v4Jp9+OdVunu7j29lX",
-	"l7X1Ta3XIb1rkRxe0m4D3UkMSpNuDEUsB9wXWxrLxuN5STY9g3aHFcxLKLRZKglijDs3fvb24+AxscuP",
-	"3HgHr3KY5mUfmhthiwVyRc2y1C2N7eMWh+wjOM+hCigq8kr8//8XYo9OmRq+Hy6Zj3M5I3rR6mTB8TPE",
-	"NsCRCzN8IZC1LwViKevUJQ7KcilwmBHc6n38pF7axEExKamvNLBTj8q6zXLV18CoZNuRQjR7b/+zz0ds",
-	"itAMq1+isSwe4ni0/a+bL9UzAgYpWmeZhkrKjSmCRTjQdsl4uickFs+cLbak5zGPtWEo2MKMkaTvRO38",
-	"KYGzrhiQNkhr2CTxegPc+dze3muh5LKYXusSLBOsYu5Nryen7cWs6aDNUJdEOWiLVGGqhHVMka5msiTV",
-	"MDbkVClqoybHaNOHtuFQUHadZfGOlh9QD/j01j7rl4bRPHqFmata4FfVtXradgxmGl/PIMgRgnU0iqa1",
-	"xw3vGwmjOWkzD19y9FnnWCZlnXGcj2Y3PMIunc7+Ei6YMSNJQ083O73aY8JvyCEgLenVeNXmWiVjfrYH",
-	"EqmYWmJaVD1m1Xl4tgjkbCFKxmRs3m2kwOt04HK7ITtKprfezhc7SlEzz2GQ+1YgORYae6TIhAT+6icq",
-	"+Qxi1B8ZagxXQ3sKcqfdNDN5WqjX0or7zaoR1jrTbzsXdGqKvknTGTtCp8nRr5mcl4bv8+/1p2nyQyt2",
-	"zJYgop7pU4kGqYFfNjVzlmHtNGKIyTqVx009My96tnRzeJXseQLQHEtFP6wgIBI5yHYzb/fEpHa+rC3g",
-	"bYAZZPu9+g4nI9qJNkcd4hz2W3oEnajdSN9PwG/tZCbiCxL2lLH6ALn8QOobs0CBNT5pO9QaF4AYnbZD",
-	"pdHqmABvye++Wa8xPzz/axSf8XyiS7KN5LPuTy2HOgY1T4cxpfvSKf3eV2zGDa/a9xLei8BpkwoH8Ys2",
-	"Fcl3sMsZ7kZMTGQfRpbhqwSmu0HSA8h5qPaEWrrpRuFsvTbyW/ZjMmMHzUUoe6M/jxRL8E1ojiwgPJaM",
-	"W4Zr6o3IYDauz3yZpPr5fcxX/9SnH3Ed7lgWzp1hlYh6v0I1ICmggqyINIlfUFUZwhQRWsATIlQyVMGq",
-	"10+xK/SubJPGObHPfEVoZCEPOwmddUigstR1TjBaMtZrbKFeDXJPV4Io0EY0FFc8mPb1YFr0AHILQNsw",
-	"J2S7p0j8UMELoYvaaQe9+qNrxOoCpAKrpk1VqU9dIbPhWjmxTVWT4rFdjtxUVoytpWRHN83nFpZmfFaa",
-	"rXzq0e4wlkTrH3F9IJnf4lAJnLzbUGQ8ttS9eHTPspG2dnwDYYZo+5vb4n1oC/CIHnbIxiomljz29cbn",
-	"B8aaUtTiUV8uOgUn/UiaOpGREDd1Phy1b5kRp2RJDM2/RkrItcXf0Baqykbo6ii4xIzNClwAwRnbSh5S",
-	"pkG38ouUzd0A39mmZBmSurKlryD4gPNH5JpVn7ZvYL+QQxs10a426xyZQaaO6yDmKoMagg7fvfWPrnrm",
-	"ngtuM0h4Ge8kV/+kvphUH/Zb42yi6St+yOeWRtfVFKNJdYHMuW4fb4FEybYQXEibfrfGT64/yp++P12p",
-	"La6DJDaMFEFbwXQC3pAx6qvRS4rqvR8QrGu5M10QdRPiLRah1V0geS96+ucG3iiYifmJL93exDoPaSSZ",
-	"7g7qO8iB1AHCf6RsG2o3KRmHAj3A8rj6XpkdaTgDhS3aElm6O+EfDfTZ3nGVxOy0md1gGCwbAtskc0+S",
-	"EuF04GAOOKanaqgxr32161vdKuhcJxP0GnCk+OJivOy0vbBO1OoqKAYxV+jtONNzSLZI9vof30Clzcid",
-	"i8EtZ8ZzNB93SS34xqlxmCVs5pvtTg1U9jc7GwotBuOpSfqWHxyUoW++/WRtpvv1GR2f6Vy+vWjqWPF0",
-	"82Gcd/01yL9Scst6+YOj1t4TStIODONSn37r8t6MhodsC7akkDC3lG8R08YoJgHlc8Npwo3lzaDe+NmS",
-	"OHfEaRZqMRYkDacXDS821gvT6ll4ok7If54WVCI5gjgUJWzZqYbREQ2pFOAPqv90F8yVHY07v7VpJ5HH",
-	"dzHVdU2ExI9zs4lqLMTInLHIIAfi+If2hbt43mGwUGSmtIRQumHDZQncW1QINZWoMm1n07qDLGGHbEmK",
-	"mIy3nFPPMqxsk2WQtCM2vDBXMCU2hKn+1MHrHtxcqGOHMPZA30NghwYsGNPs0Wx7iI3OFVoc83kE7CuB",
-	"ArAVaY1KS1JBpn+VgAvTDv+7aSeC6aAZ9Y0Ew178Dg6IfLlr6DNqcnW667zuxHgkZ7G7StxBl7emR1Rj",
-	"LlHJtj9oCyERut40xWsoUImFrT69Tm7k77yEx6ZHjtTNjiSx95OTnNCat1V2RLg2eecmd2gfmqsKZ89x",
-	"kk5TG7lhp4WcbbhV+MxWA9F2pMxl9k1mEdrGCs7lGeSnAbHLAg4VkJu8nlCNpBNU93OpbAlNgiK+SLMB",
-	"C6wIElezfJFxsEe9lFY6inaHjXVzKXGyC9PM0LZ1KbGc3H0wm8qBY35U2X1eMhaQQ5e4gM/sxpTaDm50",
-	"WWEOI7mhOggy+ny/g2l3ut7YvYGSLlS7pfl3qklku2FF0PMVqWmWaNttqDSpMofWhNELcOOEzkSnXuaM",
-	"ZnXWGDmvHp1pQBVOfsFrYur0dhum2b5E9p8S04Itl6YhVtiAO7urnGupOEP0Blbvlf4e41i2tVSwd1w1",
-	"V+wXj2C9OftyazgoNrkMWPLLczNm3XfjcnZfX0wasN8cvsM/TLpUwhjhZsimnFyrilra84UjRDBscSTS",
-	"xFK2JxyHeEd8bZs3b+B3ByWRbdlytIexrbB1wrGtnpEsm2zyVMAIiwnlZCVyQdN6YY756Wi+6acc5Z26",
-	"B1GAb5LJE2U+fUPWzluR9sFtFbgF1XR2kPgq35BAoNsKr2E0VdFafjp08N11KCEToEh2q34/WVfAGHzM",
-	"oKEdTQTzEiqk5YCHFrCogXcD54einCewKdBsAR4LvAtCp1vSyy/nf01Ax8zcGbi/2nb7mUVvqs29pZOD",
-	"zO7mc7WJ5M43Xh6ecQXGepVkC4nFY1eCkGAiM7VArCZbchDldORoW+DbStR6YN22Zh4oNSyOgOWtZQv7",
-	"Z3KXcmQH4Fn1haBuNowbKS3Mpd1bMEFDCLLn2krqv7I7ojOKZRgr3LFFuFHbJaX45TSJxMpTe/VZHLXW",
-	"ne13bUbqzjmPvG5N28qDyEuIcAttWLPprgAr+t7Ei0wbnEwFANcKPZK+q+Oe3tO0ACv1XihaXIDUdhcj",
-	"SxEayZPBMyj9M+D1J0VTCe4imyCshg/fwfI/QhXDV5F+9qcujDoG/mha9X8FS1vphvKcbYWulKgkKqRf",
-	"zHrxTJPSoluRz7y25Z32ai+MVl69dylZM4NGINJttcS8mJUweEAhOHVX78ckdIqbjNrnRrNGwn1mUqu+",
-	"tdkfCvg6lMmZRf2Cu/XeNKja9UbrvgWjVzbAI7E5BaxxBDnFaOSd0CwRCZDCp2YU2gJ7gkttr8xi17uK",
-	"i3OUfFTQHWuy8FtTrGIdsUbKRa5HhhwJlBmv7Xjy8o12c90MpC48usUb00s2DkXNpO7G+8M0ItbQCXPq",
-	"Ao2Tpvib+SA9xEZP7ZOgNOX589IeqlZqLbS30q8rWbawbXgPESuMZBCv99OPucnG77CJl/dDmpLuC9/Q",
-	"KJBqNe2N8can9lzPeP2+ZExGrP/wRNLr9sMOxJmsexSS3zUe7HR7XVxvm2/7sx+MQdQU+JphTlSvjw0o",
-	"Sw7p0Em2QvqOtUnvdur/pb3/ywyM9sr+JX4xD8pPn2cB8enz9kBjrlfhu1bd0K1jqThcmDDN/up5ygEm",
-	"WFs74uAWHvP8HSNWaizTCnjoFc+v33EvI3lhOC/vy37eW+fMuWTHdOnaJ2DMinuOp5w2s3008bZAY4Wb",
-	"t0Q6IWo/ymYDSC/DZodxmwh/oPlBI912DnK5sI3xR7Swy7qY8bmEbgNJvuV7WxN2tmO5YwvYS4Mg66bC",
-	"Egpk0issQHhD0QMIUoDNwFmzQRG0vCL5Y8whLdQKdC+34ZxECoSLgpuC9hPuDztJUPBwqWGR1MhINPfK",
-	"JA0PyzlDFRX+O+1gx1hI2yFzouR7NOcuRufqwZjyneCb7C3OKV/JH/jo/fQvwnvZj1Yzp8aY1ns15mfH",
-	"zXcSB7BtKd45l791upcaaBpSyFpqSY2B9YR3UBzsZ1xDxMYyr43RGvMZIXa641LI9p/YusR15DSzjnQp",
-	"yRafre0r0SxnbrRJ5VFfe7rtRRFs1ooroAXmjrUgoiNjGxGOrkqtr9Tt5zgePude1DZcyUk+M8aJbakr",
-	"5htNomZbipY6+EH8gKDSqbUC4RWgFWdN/SJcyr3GCVGM2EQwCh+DNN4PVr+lL2DnrY1aOtMFJjuYN1sa",
-	"yvDw9KuzW2phZifr4stSSow+Y50OTkOkFySbb4zcPqm+f/PpTWu9zpBo8hJhgX5qFJSvfgRe6eoKs4za",
-	"M4kjhvFPFoIHBUvMFf7Di1jXLk/4mxaNGy+LNVvNaS2KIyWg3OYvW4HsBDudt0m+FuFyipE1PPiM2lDt",
-	"ilm1KkYbqpjkxGivEkAUniRitQG0ujtdOiOSTOfdz1rLkuWNCDVwMVbUGc3o2q4iewtXuhSoKz6vmiKl",
-	"mn7bPsMNmlnMuPV6MHm8pNp3P9vqfAfYd3Xq3JAt9bL8SmwT4l7utBlZMvZyqZPlhMRVON/vIPUjlvS/",
-	"xUeuJyqq2667RmI31Q6ISJbENfAOksKdpyDMicK2hpiknNqK1oXU2160MQk6QmNuxQdR2d+CTREHUS+j",
-	"3S7w7gPDRTjAg60jof5rIidHfrOCD+bFpOzzU626xkLOdDOPVLsfbxA51qBdnR+Jq+SdxM6SDYIxg2W9",
-	"XpN+ervrpGz6cznfrPnYxez4FCJLLAe412wD+9nn4quOazRB+v3r5bMuQkilerdX5MwGafiSZgL4Bvgr",
-	"9Nn/Rjqndolz8C993tVwr0dHanlCGxxXQIFr05tts0mETvlDv1vjx/bx71+hewNgU03Eb1IPonZkxvwB",
-	"YSRBSLTBFSmwBF2HqkIcRM2oUJOuMKG6OCGsX/nKGa8XPynYdCrKvl5cv/ru1bUrDIdrsni9+LdX16/+",
-	"TZOPLDUlXOGaXOVY4oqtTBDBypg01FHVtvv3xeL14s8gb/xLmhDNatSbf7i+ttY6aY1ruK4rkuuvr36z",
-	"qkfb7mBU9fKTaKxGAhpqzooml+iRsq2wpm3cVFHFzi/3ypW1NESjN18Q4TpJx7b+1r5yxo27KWLbxrYN",
-	"p2sSLsrTbf3KGWOC+38HUNy3duBZMHh6SYshHPav18GOGQX07/e/fEI6jxZLW43MVDMw+dHmLwYmPyAB",
-	"gAqWC72TV+viVIBxOW5hwLCqYttk2lDiwpUu+vVSSG5tazOAYtjSS6EEe1M77DXSWZrodzpt9veZYQ3o",
-	"d0uQeWkgJEtCV78/FTjWvm/7xEmxDd51Hgdeg9SSwH9+WRC1kX80wH3B/9edDEV3t5g0mBY0UxWnfj3/",
-	"ufzoukAFaZVD7bK99W5eCFS4pmKngHvtElGYCID9FhN+38Zl6wJVPzITNHwSGHSyYb72pQCFqa8D6H8f",
-	"Mn4S4S9dxq2bynAxy9Lb9OujQOarSAZJ9AMR8q1Tyo8imrQOpa673lCYGhCSvdhW3JuIzV4y5HrhIUbV",
-	"/b9mdKVv/0NhlUUI6U1RvLW96s5BRnps3bApiYq+O9nELRYCXNUUkGtMo2+KSKFOMpEaA6chxqsv+t/3",
-	"xVcjyQ45opZuPUO0bx/LEq2Bro/i/6iVTHlOLPc7MiZh+vqCmD41Sq/s4bwsasPH16zkWOSmdwHdT7Vz",
-	"rwZyQA+7NXQVrCMRxhr5wJ5GL4RfzCuXuBA+YpJ0GbQBHWtMqgxR2Cql0NTcPQlErr6okS1TCoLGlGY3",
-	"XR7PdWDV+J/hScYkK1f/5vCbbvJMGjCMHsmOn+t/B/xcvzrIijZ3qIAKjI+oD9R7sqK/NDJNNNYi/NY2",
-	"HRioCu05/DXlMAmyokqGaOTh0IyJ/S5pKkwp4xO4b0cEExs8fSbp1uZsJd9Uids57pCalK2ozG9yps4E",
-	"ED32c4OHxMvlKBe/129cgom3mXuTbFytyamGLqvr9FJ7u/XTU8Mn2JrhLyy0OyAPgYqL4ng5TmPm6ov+",
-	"x16CMZZ9B2u2gQh5fR9yj6r3i5PdWaEv21eu7BYW7TWkUy2vvqh/xu73P4P8bNIL559q/eGFNmj2sZjQ",
-	"afxWTn8E2kCjUzHFY8AXxvIVXnHw0a1RJvnGvXUZ+4efLoVZlmyLlpjrLhzswZg7hTbtag8NXtsyihXg",
-	"Y0Xhg0kwAnwfIh07aD9a23mC0Od96TFp1Lnvhzkbv17WNmo2FcCkK4v3sEM2oeN5oMmHDsQw9dNTzbj8",
-	"yb2WhC9fYm4KXzZn2JVqPgxb2ouQi81M54Fxl3CoM6Tb1wAH4yB4YMUO6SIDIkNYoJv7v+rQGuwSRW7M",
-	"3C/fEtFtBT8y9zNBdhthHL7Wf6LFO4BikWa+Bh+QXDAw5T23jD8iTHdozTh8i8swKA5+xI8Q3tf1EWYg",
-	"43+fiozRb4WtP/tx3hS2g1jvH3S7/krbuZGQrBYaxr43zMnuyiUxeRYnBv07UlW28Mg5xJB338qqqiaG",
-	"IozHusIULYm0IYbqoNgYy0wdkpLQFTqN5XUPhzoR5AxI1MkvZzM1uHzIC2Pwja4xHvM6Yfv0pPipQIhx",
-	"X/EH80bSJSu6/s3wNXtJyccuPXgibICGbdRrMz5yl1LwHG7Gitl6D1HMMBPguzft/k4LvHO2jS3A4w9I",
-	"MvWnhx1yu8yCyLSRY0H76nfXl5VhdcxZPOhGtznE4lE3y+z2xHsuuJwOyZgTi1F0fEff/pQlBV1g4yZ/",
-	"zueNmhYBMQR90lH5Z4OiGj7C+B2wGs6BSqQvvCNstaeGmy/ffuIrXld8/0CEPJcLXI3/bfzfppZ9GNsa",
-	"nKgix3sQ9/DkwidPjKZbF1b3LySI3Vbx4B/hFoUIRZavnx5RVq2PWghvO62czu5IiXTtCMPHNSt5Jor2",
-	"m6K4bVPVT0+jZvAZbOS7E099Nt9LmCqvvpgfE96Yt/rvHcin2G7MyJ3AYSs8lMQG8R8RaJKNRMzz4rzB",
-	"8jyule90Ccpcv3LZE5NNvukQPeXTeV7n6/oC58s17Dv3CbtyhU2/HYo/ss15EdyZ4PCwZc87iHAqhu53",
-	"oGVnzVAeAWoTw8whZ/zkuOtmpMVv7X6W2LnvbTvbfbNeY75LucBPEcB2liu8rQ1/FiZjh597jU/B5DTB",
-	"8jFSu/rifqZdxl0YTsZ06k+KH1ClO5Wpm1ggIfHOddl2J06c/kKOL/T6/EA/43XqkTV5oT47ar9+ZtR+",
-	"lWPO48mAN+rpL5uQ6HkGPhupEDLkrsYEZkpatOFmtgmw6Z1jKsJtgYN2XvKGPnNCnok2LTiJs4o0e8cs",
-	"eKXc6HW8qxg7l1ijxzbTHCXXtOYggZY6lfFCB8y3ivyWeLoHedNJPDw1kvTYb/JvYWKyPVTDNpTccZQL",
-	"4LmR4zLrTXN8FNooINT4IdcO3gkkGQJaIEJ1nat/KVYIT65qwkiMU0cSSPAL2ZykpKg0sVlkC5LrEvSC",
-	"0UsHpd1WmNokw8xGS9kwk/GwpezQ0CorsVKEBcK69MM/WQDVWYkxIYN+Qiq/bAq9Vkd+p+/YT7AVZ0iq",
-	"f5Zocl0Ivumd/BGTKp0YLpiNVzcSEWrDm0z6nG+kgoUgQmIqxWWuVdfp5pti6gNb3Zlo1nMIT3dQ/4hl",
-	"Xl5acrqD+g5yILWMh9BqtuGLPahVIiJshFuGGL2UmsphQ2A0rODOvHFWeKkZ/qpmiUfQeDU0x2tAkv1z",
-	"mk/ue/A8B8mrwT8xeZxOR5kERY+PUMsL0WEzGnx019CzUmBDo0fVxJ4qqCzVbY5My9R/pUvbRBqOK1n3",
-	"9p1LXKe+l3FKZmS3mpVtVyBKtjUF1Op/GltrNCWzDVg9k5O+01o/6APOWWGNfjUmXJigev3NJe8pi+Cr",
-	"L+bHhD/hJxoFXITjdcuh+YDzb5WUMY98smA5Agen42qERJHkxYZTB2uZkc9eP+jSMuGsGFR92ojJDrKF",
-	"hXYgs1PGpkYQ60M3R+7i/+PeOVfEfRYZyWUjTVIzofJP34dKQJ/TYLQXCzhgoxVg3onNkwxh8Yjww1GF",
-	"NE4bKMsBF2vTD+fEx9rUgKnTSGbNNj6YI5liBvFlAikxgNW2UqtJTlGnSmncPgTfdnMfLkJ9mFAt5V8o",
-	"ptThKGbyb2AfdIpnKfblulqdmBnpnN+rL+qfr+MaKi4WZwbMLV7BhIqgjzIy7BwXTreX36DCQVgi4A5M",
-	"CeWJvr9OFwZsPO24n+DOvHSuvOQ2rtclHz+X2KD36972R1OhGK12SOAd0jaPLWuqApW4NpwoxKTyErTr",
-	"8VAulQzty3EhCy8QCnMBTJta3tpIxpHev1EUv//DHy62BqcfbLFAbj0n5n0CMM/L6KG6N4/TCgswXojU",
-	"gx9sA/zrJbT+n0lSdQ/deMwzV/zguzbq9EG1VWQ+eLBlPh7guVX5aPsoxeug2eZG55NWzQwRVroFeBQI",
-	"l4CL51Kd574HlXNUK1ODvyHrSzO8OCacN8D1DTgBVmIU6RsQnvby+4B3pkjhc4oSPA3WNMSipQxeCIQ5",
-	"keUaJMnPXMFA4nq04cJn9XwqCVvpSzYCIQdhK7toG6q1jKlfEMvE9kr+t0nwbXtoxnQX1nD5QiBRMymU",
-	"hKhg9nINWDQcUKXvvmdTXUja3mjjBvnP/q1LXM6+WV2Kl7vC1LiOtL6IqUl0gA3QI0qwnCNo3+/qXPXe",
-	"uk3uLpx712JsiKEzuPU80ao/2W2nxPz3UDBlqD8uve6UunS7x+Pt6y6u7OrLEqD4C+zGSymnFWWaEbEW",
-	"uMKshbnNGTpj3WS76VQF5buggvL169f/DgAA//8=",
+	"3L3dkhy3sSf+Koj+/yNoRzQ5Q1n2blBX1FC0eExSszM89jpO6AJTld0FTTVQBlDT04fBl9pH2CfbwGdV",
+	"dSeqUf0xpHylERuFj0Qikcj8ZebnWSFWjeDAtZq9+jxrqKQr0CDd/9V0A/Jdaf5mfPZq1lBdzeYzTldg",
+	"/i/8PJ9J+FfLJJSzV1q2MJ+pooIVNd8thFxRPXs1a1tmWupNY75VWjK+nH35Mp81khaaFZAep2tw3EhK",
+	"08UiOUz49bgxNNBVcgj/4zEjfDEfq0ZwBXaPrj1xzN+F4Bq4Nn/SpqlZQTUT/OI3Jbj5t26Q/1/CYvZq",
+	"9v9ddLt/4X5VF7FDO1YJqpCsMf3MXs0oaeKv89m1FHc1rE44susPGXhdUU0q2jTAoZwT+79rqsg9NNr/",
+	"rxakFGZat6AUc+OeZFqhP3RagjBFFFtyKAnjZvhPQE9HEtsZuhGGlZ4pokBrxpfK8bf7ynT6egnv2Yr5",
+	"Uy1FA1IzxzF3lFv+3OKs+WxFH38WrTv6/kferu5A+h8/MN5qSP58DfIfAPe9nxnXsPS/Mz72uTsfyJwk",
+	"KP2GbhTeqxKtLLAPv/SP2H+5JftRBnMZrGuwih45erOIQ/4aT6a4+w0KPZvPHp8vxXP/j+GYvPCb0Pv1",
+	"OVs1QmonbXU1ezWDB8nuLwoh4aI7Xl/ms9dLCbDyPDTcw5ItFiCtlNGwQja5EK37bpdoCyaVRomtoBAo",
+	"b2yR0/UQ28/9aHtoAg+sBF7Aizd28ubPbLqEb52Idf1RKelmsKDtM+L3e2ed97Rp6O4HV6IC/sxsVhTC",
+	"pWjv6l4fHcdKaNRuF9pIojuhK7KmuqigJ8H7bDvk9v4vqR2Yz2yH2IiwIaoSbV26MYkWS9AVyG7oOyFq",
+	"oHz/PtpF+fkFMoWR54HpdrbZsCpXa8ePQzakRQGNhnLAqTtL297QooLiXg2+GROSV6Y52k+LC5USCla6",
+	"6e4Qk5SwAF6CJByoOffmYikqypeML4lpQN1aEb6qoG72TfZn0+bLfFZT3Z9c3CIjd+SS8d3JLQA0xokc",
+	"HvHjzIXG1y9sl/kE/sVNAaGwFOt9H9+IteXsQgJwXOyw0s4TeLsybFnDwixUsmXVFyq9o1Bt9gspP6Dv",
+	"3jFDJK6nvyfevOPTjjncMJ6KbqUd5SKP7pF5EmipXrwOHJMn7OxHdj0/1qK4x25wdQ86cSeWktU1Smdw",
+	"kmXIVZdkIaTl63UlaiCLWgg5Jy+JkOQ7+5vgQIDjkoyVGTrrfHbP3NBhh90c5zOx5k6+DMRKTyMZUxmE",
+	"OUr+pTJck3uYKKLpPdilVa7lM9LUtLA3/e6xaxjHz6PvbXcYo/2ZIRRpqNQ/EG4otQLKFYEHkJs7URoG",
+	"ikdsL5lW9PGda/zy8nL3sDkxjVNDAQy3gnH9l+/x20fTJS4XNNN1hjZlJ2+3NHwyjzvqOu92bh6ZtZu/",
+	"n61jyI6+bgv6G5urZLljcpCO9aOgssTUp7pdbUnIvddWJepS4ZeK74/cbUgl1mTVmnva3NzmG8uiRp8n",
+	"d7S4n5OVUJqEuzlLQP8s6hKbUc045It5S4v3jAPWVe8UZHV2bdujdwaqOZl/JXdQMe7ocWcmMydUkQWr",
+	"NciEKiVFDsfaVvO4q32ecyQKm+dnh6k4HXV2uQXqOp8yt5ryMsFCbl77F+Tbzf3QuZq3nf5BOvdV4phI",
+	"CcU0ZeIqfnNlXw2o3qb11uvmeILmMauEwj+4soZ+L5ZLKG+gwcZ2GshJFpLcfkep3ljzwabEBWEcfUU1",
+	"rcWyRTiaLifIjc7WgO3lUSyC99hKPaWzVuprCQoSvDZhpVctvOMLgfVjL8D8nt7Y+xK7RFqpr2irvQVr",
+	"KCRVJdacrCvghBLHBIQpYr7B9ImaluUE9rtp+TK1PKeTZvcEtEz15Dh1gri07ZO9NUKjqhlIIJTYXXmm",
+	"SNAIC8rJHeReqyPbrdbMvO+xi6ytQRGxIDV7ACJbvlRHj4c+bdzppvbWslwcqNGbXeSByKDb8sGfprk7",
+	"8kP+Q4WGfWzvCAz7OMUUU4ZbM8Q9rmxr/DGLaaDCqHzhUWw+y3qLuflPf4pdJZ5isKQc5T9OmLNRW02O",
+	"KE2le2B2xiWq4blmuI3qLoy399VgjRNQjk+iptaS0XqbVN4coKaNgvIDwuVi4bQ0M8s5oZpw+z7OeH5w",
+	"ZzLY1ZEVyAeQzxTx08mbo2w5N3+i3KQ01a3qvzybmnJuSSAaax0oBQfk7bl94lxHfZJ0Q7s1oYfFkOd1",
+	"EYT5tm0s/HuYnOUR+4gSzSywwHy2YJypyp52O2nspUz1+P6bZc7N82OH0ubduiZsQWpYaCJafXIW3aKl",
+	"XzdKL8EXrUKpBY8NFN6SiDycnQVpujE8fLnTJfbe2fMC3Fqn7TrYxrsOsXWnnkjb890aIdIkWm7tmLmv",
+	"gY7ahz0JOi1th+JLKdoGJVniPkg4gDC57636boj8tcbJHrnYq8BM2TyWWHID8ueWlxIT3Q1IUrkfid/a",
+	"rZsVo0xkta7n6fS58p0cRKRWIqShsvgrbVDtgMrihpasxY1ad8E4s/PLQgJ8qrz1eefXitaL98CXukJ/",
+	"rimHf7Ay8WvjngqoM5Lx5S8truesEx1uv9xc74M5ho/75JgHqvWn2193oE43qz1bbRW9F26LcnfXftNt",
+	"7XUkzQ7vux72vsOmS4B8J29fOPhvvHqbR5rrsDXTafOA+b4K88+A828Jq6EXvsed7AH2GqIRQxhQnK6T",
+	"LGS2Fz+HvpXMz3ceF5VrmnW0Ocg0G15DO4Q90RWS91zwkzjgwdDKB7gWDLssFlKsBorTqJ5ldlk+0Hq3",
+	"n4otEyIOlYxbpKitGLF9YEqJHHood13fCBNal91+xcWuPyot7is/YG+5uXeXI/JhN1aL7I7VayeYza0a",
+	"jFnfQWEvpwa4vdOJBQtQCYQLTfzBIpRvyEpIFHMQ5MywQ+9qMZq+0qyuCfDSPPg02kfeA9uTwDf3S/ET",
+	"yD76rT704GOwpaKdYvRrUb16nIDmaRQm0hGRUEtaloUL2SKjF3526tgRe0M37wVFDOsVleUYXuq3dpU6",
+	"g2mf6fb7JLro+qOFvnN3OSzhoJ1+w5S5Y44+gjctT57CIrxSR/klfB3MwbQsmWEPWl8PJoZgSfqsZC4W",
+	"a/zzBrmdHd/dnd7WTfWx/QdIBRvU7SHFUnrxk+euCx9gtk5NpcZtQECLKhiBGCfhJBn57uxDsGTBSLLr",
+	"B0+jq7anoD2oclxq2VYD33MQY50mU3ijil9Uj1R+89Fz6vj0g8BfuxFykWXxX8Vexpr7sbaXGPzsvhN0",
+	"smE2W6+wO9Hiz5rCmXsnervNpJrVtrNs72cL9ohZzXtGacs4dp2EKbIUoiQLIfsMtN8T3yFDjjRAzGdN",
+	"RdUEF9G1aY4eSaHYNDfYtf8CB15pijOjbOsBmkosFs9LWDyvne93IWqn960Z5yDVc6XpxroMaPMcHDzD",
+	"7FH5vKHMnhjlRlKo3VHRDCiWnZJrizFsBw1DjMJMt3Z4sq6EAmL1a6s0ado6tXF3TnqS+/LWQlYQGkfE",
+	"ZT7jrYW898csYYt06MGJZw0HMm5R2QHcQv/7zYwjz2cnK/o8G89Bj/W6c9aXBh1e1B31nnyJW7NHubCH",
+	"/8UbL+ry9AonGL8E+feWuVOA3+Mu6GIbLuxkzoLVYG5wo4g/gFRM8DlRAKQUhXLDvHCs8+I3JfgPLvqA",
+	"aQvlUUZkWWgglMHa7mbdR4x2O/KWLVsJGMJvgOHrGQGWLZXlJMlWQ0BTTLC5dE7a3SmshSynmWPsF3Em",
+	"cRFzt85uuKwn+TVINcGM273I37K6fscb7MnX1JTnBsa4LiyRRDMQtfAAXtepRA1qv1vJDhs6+hXlj7qG",
+	"8nxP1DvRJsxQy4TF1rxNRwNBhISboYGg94BtnJxP+mke9mN1nEUpFwVc+CeYaZzjeWmkeIAEEFQCVdv3",
+	"N7It+IFa0ybry6xtDJaFY173W4/7HOIc1LtbeU73qvIggtHb2jayyI+a4frsA61b2P/+jY8DN274LhwK",
+	"dwQiR4QBOzaILuT+kegdgNwXtD/jBz2g39ZCyCsLAEBUjYUGeQNNAmwpFubWskYopZ11d0Uf2crIsj9f",
+	"Xl7ah5T730vMke9czhNdxUi4jGz5wLaSwjkciDU3/Dfzbh1eAKrFdijBvd0bbXgg9CuwxrqarZhzxfrw",
+	"hWroeBi7JanuANVx09DrwGz3R1gjAiQYZY+HLT4IVmI+yc5mWQpvsmy57hss85Huo5qoNwv7eWB0+NkH",
+	"2mwZzbpXX0LK/ibucOmsoWnQNYu6BjknRk8hQpplV+6G313SWiTUpUrsF5qm0dzOr5uN6zNHctZC3I/e",
+	"Lht02UnQVkPVADVTMukEmLpnjcW7cPwgSbZKIHFGYhe0wAPeGC8xrFAXRjAu37WhqF1JhIndbQZhCH4E",
+	"N+0s7YAy1F2vxAruRLlxglQRxh3ORkvBl6QQkqPheJnPZz9q/7nlNjzxpMaUZntipqvMPzPM3ZsIqxsJ",
+	"4k34JpNBYalYLv+ecE9d223e6pk+ZPGiRk3zCestF/qfMNEaNtVra++fGqYNooV4C+sjkEzeK+x9xH6d",
+	"YSqx/7klTa7TzhL3IJ/dO9vwBlRbI8wJUooJJvQbsf7JfIHRzT/cy4SfBZTCA6m2/Sy+Ya/DeZgmJnTe",
+	"fQV3b2KT4lQO2ijvnkj47/fqCL/Fz49x9fteUj5/M822XCbC7IuK8gJ3gved8mMMFkloI3UT0FcOa1C6",
+	"cz7SWnAgFVVkRUsXwvgAsmSFJkqgF0naWc+WlX7HX98MWGQQcs418CIhbUAPQwJ7H2pa15u9CSxsI9ta",
+	"LhPahl/aQKmmykma5xuH7xbi+cLKGCd09urVoc8wzV10QZzSPGzzkFhx8W7feoTKPT0dYx10fP6GnR2q",
+	"93sNmI+q2i8StHt8YKfiPSiF43DpqqkxFw4lRQ1U9kz2DUhStDAP+pCQJUjz7pRinR0UcRu6Gw1wHH3t",
+	"2EYuWn3SzZAOX5kWtBKDVPIW3AidGQIy82vqwhhDBEjcJnRvA9WQJDtMkYaaQ1LabTOKc9g+i3h7pshC",
+	"Oi1sB+X5AUCrfx4A9KSyuNWSmtP3v3EkKFVglvjPNE4U/6lgsqhhZOiIqPxnEkqaxoqaX/+ZxJj+TOtF",
+	"QibzZXJKWxvdTaBPhTB0XPug097wgwVukWMHb9rtwby3nVngyfee/6ZiJ9+LgtY33mU5ZKhzpiMaSyu0",
+	"A+OfkiAoOy9QXPdBdr/OgJO4IU4eZJQI4zzQdTmflfDgs5YhQqi2yyMMde+ORoJk6pZj2VcSASGi1YVY",
+	"jQWLZI0sofko8tCTffUu9RyU7SD26eCkKpjqHAz5bsreTBlDjwNiuLXmsEGSlV5cig+CCRBPj0oMtNwO",
+	"RvRMgd1ZHyirj2P2hHtUtW4MlJlF5ivD2ppCT0mdyqzhk/ehbK9D06JahTSM+cdr5ckyCiUybbLdN7bH",
+	"6L3pTwxfkrw/SktdSLH60d9ruJFSitUtK9MN9jixMUXV/WJT94Em3oKPWOfSw24RLeAmbPBcf0Vb8+/1",
+	"GeeXdb9aOk+/XlOItWl6c8Bo7kuhgOYpiMopyj7iAa6j8BzOMWD+pkUX2q+woT7C+lbTxQJ50oRDNAEU",
+	"RpVKwCA6Yd15iKz5jCrFlKY8Q/x6dgJ/Fr2ojYPiy3vU/VygB5lcHCjydbZQxURh7AOdpbNCPEkWkS4j",
+	"w/D4u3+3qa1cWlGL2xnk4JkGNgxpf45K1ROyuOWlZj1lPp6115J3tO8wXDbQvA9lHv82N6ar66YP6x3M",
+	"LZ2SE8+a0k/2s3aKvOcUjGF96rtkvoOtFH0B9ywHTsLeg9E7Lncz+xEtnM/IJ3J5pmImwjlhC1IBqYE+",
+	"gCIVU2RlcUMovoYPsSFDmXWYUy/pvhlNSNZQSfE0JmG9ZiVizbuUi1Q7Q4MHEI6/jL1XojeQp2+PDn1v",
+	"n/cBWjJkeY383k93HP0iS+xCu6OKJXOVuLh8O1didGPiY6R232xjyf+sS37ME9ylVkIyB5ptKBLW3pGI",
+	"E/u0QH8RukoGLDZUap7+NZUIayTIbJhxCfm1kYynKOdyY+QYBEaTLwUa9p487uEVlxup0o3ZTS0ZfYPd",
+	"GEKDmupunAASsVycSm01dvKbLYHRo/KaMj3M1pE83I2aRX7Gswi689R1GocOtMmCGbvDOh1mbL9LwEmp",
+	"2e38q5kyOUz/+Gck++N40k/BYQyxU9EHIHfmzSNbTigvI+RrMit0s/zuEstSmc4/WlGJZt0tWvDTtIJP",
+	"r60LTBGx0NbEnebvbi7fX2Lxlwv9divZ9cDSo4vqlv03Zgq/Y0tFLEqZ2D8Fd+mcPH4deyz21KGMAKdB",
+	"9tLRUO9D0of+eU/60IwJniahaEhFfcqjkIiICplHOy2vkxlhb1ANL/B2Is1u4qJNmDV37td+OuZ9l2Su",
+	"Il9AuS/f4PFJllUtEmt/vEov8vGXU63m8Ta9nO3nsrW+mfmGTe9bJHcv6bCA/iBuS7NuDMMsB9wXa56K",
+	"zJNFxR4GBu2eKJgWXOgjVjLUmHBu4ujdx+gx8dNP3HgHz3IXDOF/dDfCmioSEpzNc5c0to5ritlHaFFA",
+	"jTxU9IX6v/8HE4/hMbXbHi8WQAs9Acno32Ro/3MiHkCSADl8poi3LyG4yiZ3ijspugw5XA9h9hFLaae2",
+	"56C48NQXlti5R2XVRbzaa2BUs+1pIVa8d/+zLUd8uNAEq1+msSwNdzza/tePnRoYAVGOthGnWHq5sYdg",
+	"iYNuF0Lme0JS2Ob5bM0GHvNUAYpSzFwfWe+dpJ0/B0QbEgNZg7SlTZasd8SdLu39vYYFmqXetSHYMsMq",
+	"FlrGd3LeWtycDloMDwGVOwWhasqNsk45sZlNFqzexYacKlxt1OSYLHfRlVpCdddJFu9kKgLzg9y/tE+2",
+	"0S6ax85wHjIYxFn1rZ6+EIUbJuY2QCUCmlOjbDt73O59o2E0Pm3i4ctGn/WOZVYEmqTFaKTDPWzy+exv",
+	"ePKMCQEbdrjJodZxJ+KCwgbkBcA6r9pUq2TKz3bHEtlTK8rLeiCsej+eDcQ7n6lKCJ0ad51I9rof+9st",
+	"yPcyt0vvxksdpaSZ5zDKfS2SHEuNLVYUSoN88RPXcgIz2o8cN+KZ0R5R6bTZL0weZ6ZZXqK/SfnCOmf6",
+	"de+Czg3XdyE7Y0foNPH6jdDTQvJjLL79NE9/6NSOyRpE0jN9KtUgF/jlwzQnGdZOo4a4CFR93NATY6Qn",
+	"azeHZ8yepgBNsVQMYQWIShQo24/C3VKTuvHmXTJvR0xU7A9yPZyMafcUeOox526lqXuwQdutjrUF4tJO",
+	"ZiJ+QsbeZ6w+QC8/kPvGLFDgjU/WDmVjcQTfb4fK49UxBd6z3227WlF5eAjV6H6m03g+pdjIPuvx1CYr",
+	"NF13fJh6dD91eH/0Fbt+8VnHKspbCJwuwHAHv+hDkWLtvkLQPmJiTyRiYhoxY2C+GyQfQC6xPBRm6q4y",
+	"RbD1euS3HmIyUwctIJSj0V8mEifEgjRHJhMeC8yt8Px6IzqYx/W5L7OefnEd059/5tMPtMGrl+GxM6JW",
+	"Se8Xlg+SAynZkmkX+AV1PSeUE8ZLeCSMa0FqWA4qSfaV3qUvTzkF+yyXjCcmcrfR0JuHBq4rm/OEkoUQ",
+	"gyIXpikqPUM6IqSAKoYr3hn21c6w5A70GoB3MCfiK6loelfDM2UT3FkHvYsLdSVoA0AKmTVv69p8GpKa",
+	"7c5VMl9ONguPHWLk9kXF+LxKvndXiG7meSZGpfksqHHbw45l8foH2hzI5tcUS4dT9IuLjGNLQ8Oj65eN",
+	"lLiTD4ALRF/Z3SfyI2uAe3K3IR6rmJn+OOYenw6MdWmp1b29XJiehIV1OSMTEDdzPgK3r0UIbWaO518R",
+	"o+T6RHBkDXXtEboWBZcZsVlDABCcs3zlASkbbFm/RArdB5AbX6BsTrTNchmzCd7R4n5aKdDsGoLDpA4d",
+	"aqKb7bx3ZHYidUI1sZAl1DE0fvc2P4ZMmlsuuIedgJfxqnLNT+aLvc+H7TI5D8nwldjltxZG138pJoPq",
+	"kMi5fgVzRVQl1oBOpAu/W9HHUCvlL9+fLu2WtCCJB8FK1FawPwBvVzDaqzFqiqbdDwRWjd64ioi2/PKa",
+	"Kmx2TxC8lzz9U4E3hmZqeuBLvyqzjUMaCaa7geYGCmANwvj3XKyx0pNaSCjJHSyOy/U19z3tjsBhTdZM",
+	"V+FO+FcLQ7F3XFYxP+zcLxAnywODdZa5J+sREd7AaAw45acqrjGtcHeo2N090KUNJhgU48jxxaVk2Wnr",
+	"Yp2o7BWqBomQ9O040zOmW2R7/Y8vptJF5E7dwbUUznM0fe+yyvGNc+NulLAbb7I7Fcny71a2q7S4Hc8N",
+	"0vfy4KAIffftR28z3c7VGORM7/IdoKlTidTdh2nZ9XdUfuXElg3iB0etvSfUpAMZxrU+2+rpvRmtxGwL",
+	"PrGQcrdUzNjUYRSziPKplTzjxopm0Gj87FhcBuZ0E/U7hrJGeBftXmxiANMaWHiSTsjfTzkqlY0gxlDC",
+	"XpxaGh1RnMoQ/qD8TzdorOwo7vzah50kfr5JPV1XTGl6PzWaqKFKjYyZQgYFEqc/9A1u0nGHaNLIuXkl",
+	"YOGGrdQVyGhRYdxloppbO5t9O+gKNsSnpEjpeIspuS3xxzZboKydsOHhUsGl2FAu+1NvX7foFqCOPcbY",
+	"Iv1gA3s84MmYZ48W60NsdCHp4pjPA7GvINnzatYZlRashrn9qwJautL4L/c7EVw1zaRvBIW9xBUcgHy5",
+	"afk3VPDqdNd508N4ZEexh6zcqMvb8iNpqNSkEusfrIWQKZt7mtMVlDZDostEvcou6h+8hMeGR47k0E4E",
+	"sQ+Dk4LSWnRZdhSep7x3k4dt3zVXlcGeEzSdtnF6w8YqOWu8bPjEsgPJ0qQiRPbtjSL0RRaCyxOVp4ja",
+	"5QlHSihcXA+WI+kE2f1CKFtGwaCEL9ItwBMrsYnLSb7INNmTXkqvHSUrxaYqu1Q024XpRuhKvFRU7109",
+	"Gk0VyDEdVXZbVEIgeuiClvBJXLm02+hCFzWVMBIbakGQyd+3q5n2hxv0Pego60L1S5p+p7pAtitRop6v",
+	"RE6zTNtuy7ULlTk0J4ydQOgHOxO9fJkTCtd5Y+S0fHSuGBUe/EJXzKW07RdP8zWK/H8qykuxWLjiWLgB",
+	"d3KFuVBecYLqDaLZSgM+JrF8mSm0jlw9Ve1X9+C9Odt6Kw6KzU4Dlt14asRs+G5czx6+F7M6HBaK78kP",
+	"Fy6V0QdeGNmlk+ueop73YuIIhcIWR5AmnrMj44SND8zXlXyLBv5wUDLFlk9He5jYwq0TQWwNjGTzvQWf",
+	"ShgRMVhMVqYUdGUYppifjpabcchR2WnrESFyk+09Ue7T12wVvBV5H1zXyC1ohvOdpGf5miFAtyVdwWio",
+	"orf89Pjg5SUWkAlQZrtVv9+bV8AZfFyn2Ir2gHkZV9pLwEMTWDQg+8D5XVUuMtg+0qwB7ku6QanTT+kV",
+	"p/M/9lDHjdzreDjbbvlzv725NveOTw4yu7vPzSKyq+BEfXjCFZiqWzKfaaru+xqEBofMtAqxGWwhQVX7",
+	"kaNdgm+vUduObQmbaaS0tDiCltdeLGyfyU3Okd0hz3KoBPWjYUJPeTCXbm1ogIZSbMu1lVWLZXNElRQv",
+	"MJa0Z4sIvXZTyvHLWRZJpaeOz2d11Fw3vva166k/5jT2unYlLA9iL6XwctqwEvurAiz5O4cX2W9wchkA",
+	"Qln0RPiuxT2943kAK9MOQ4sr0Nbu4nQpxhNxMnQCp38CuvpoeCrDXeQDhE33+B2s/xPLGL5M1LY/dWLU",
+	"MfInw6r/G01tZYvLS7FWNlOi0aiIbTgf4Jn2aothRjHy2qd32sq9MJp59TaEZE0EjUCi8mpFZTkpYPCA",
+	"RHDmrt7GJPSSm4za50ajRtD+srO+ddEfhvgWyhTMonHC/XxvllTdfJN531D0ygPIBDanhBVNbE45irxT",
+	"ViQSBVrF0IzSWmBPcKltpVnse1dpeY6Uj4a6Y0UWfmvLZao61ki6yNVIlyNAmfHcjidP3+gX149A6tOj",
+	"n7wxP2XjrqqZVel4u5tWJRh3TSUPQOOsIf7hPsiH2NihYxCU5bx4XrpD1WmtpfVWxnll6xa+JO8haoXT",
+	"DNL5foaYm/n4Hban8TakKeu+iAWNkFCr/d6YaHzqzvWE5reVEDph/YdHlp+3HzagzmTd45Dd1nmw8+11",
+	"6XfbdNuf/2CMoi7B1wRzomk+1qGuJORTJ9sKGavXZrXt5f/La//LhB0dpP3L/GIalR8/TSLi46f1gcbc",
+	"+ITvW3WxW8dzMZ6YMM/+GmXKASZYnzvi4BIe0/wdI1ZqqvMSeNgZT8/fcasTcWG0qG6rYdxb78yFYMd8",
+	"7ToGYEzCPadDTtvJPpp0WaCxxM1rpoMStY2yeQBip+Gjw6QPhD/Q/GA33VcOCrGwrfNHdLSb93cmxhKG",
+	"BWT5lm99TtjJjuWeLWArDIKt2ppqKIkLr/AEkS0nd6CYL9ZpLRjb/rCiZsV9yiGtzAxsLbfdMZlWhJal",
+	"dAnt97g//CCo4hFCwxKhkQk0dykS5oFlimGXLsx4NwE01MnnQq8G65jQ6Wpq7kkSn4zSS50M88PYcz3D",
+	"mzmYXHiuZVVHjVj/vNb4GrZxbe58OSP8IBv9ZIR9L8SA+kLkvRP8W6/OqaOiYwHPOtEkGrksFzsbGfYg",
+	"/OynUJ92S8eOoIFdi5KiK/AhTvYcR3i3kMQsIiANfb1eF+O2je0/IH5nDea31KPO/3iz9X0qc77faW84",
+	"GX7dGwpjgpqqCe7N381S/cKiczuX/z750sEHMV8DCcPgtNpbKyon4EJtmTDMYZVZbyeUkXWjjpTWmc8+",
+	"eYNtpi3ZqWF7LR5WV7O1Wkq0wjCtgZdUhvuQMAvnbhUOCcxNCtYvQjqO+QwNreNBS1ZMBOaJNQ8ZqJOR",
+	"/2LNycIidtQPBGobD64IXQJZStE2z/D6Aw3NgN5SB7tVETg3XsTYtrJaY4AYJM3z+Vq+7yza2h1nRHrG",
+	"2fkldTTzg/X3y3NKij9T5TlOw6RPyDZfeXOHrPru9cfXnctlTlRbVIQq8lNrqHzxI8japgSZ5ImZyByp",
+	"Hf/oKXgQwmfqixWfxKoJwe1fNdPheC63yW/zzgw+krcsLP5p0+adYKXTFilXCs8BmpjDXQwDxxKuTEqw",
+	"MloFyEXUJgvsGL31URPROEKbuzPE4BItbLKISXNZiKJVWNUhZ/qfUEGxK4WzNXFBiwrMFV/UbZlTAqKr",
+	"+RI6nfudCfONZIr7kuuU+ORTSh7glLDxnrtiaRCaWlEfxfl8Y30fWojnCxvhqTSt8SDVg17AqUwVa3rk",
+	"fJKvRl8q2j0eXYoOpvLVcEO8g7Tw4N7CJRFuIEtpyrn1k0MciC+gnNKgEzwWZnwQl/0DreS5A9UaLdFC",
+	"N+8FLXFUklgl4lNWTO/t+fUS3ruGWSkTTjXrxj9pJ2AjRko0jFc1laB0GralhaZ19kpSZ8kjt1xn80GB",
+	"1Di8X3VWCohzeYy9zyMAzWLcm2eWA3zC/3AJ0Cafiy8WjOsiS4bXyyebOZNr03aQmc8ji2IePgXyAeQL",
+	"8in+TWwg+IIWEBt92jRwa3snZnrKWsmXwEFae7GvDcuUjVMlf1jR++7nP74gt47ALgVOXKTtpLD2KNPn",
+	"D4QSDUqTB1qzkmqwydNqIkE1gisz6JIybjNqwupFTPfyavaToU0vDfKr2eWLly8uQzZD2rDZq9mfXly+",
+	"+JNlH11ZTrigDbsoqKa1WDrky9KZNMxRtQ6nd+Xs1eyvoK9iI8uIbjam5XeXl97ErL19lzZNzQr79cVv",
+	"/unR1egYfXrFQeyuJlA4jRRlW2hyz8VaeX8Mbevkwy5O9yLkYnVMYxdfMhXKn6eW/sY3OePCwxCpZVNf",
+	"OzZUtlfV6ZZ+EYwx6PrfApS3nfNiEg0en/Nylw7b1+vOigUH8h+3v3wkNvibap9Cz6XgcEH97l8cTX4g",
+	"CoCUolB2JS9W5akIEwIzccKIuhbrbN4w6sKFzVT3XGnpbWsTiOLE0nNlFHuX8O4VsaHF5A821vuPcyca",
+	"yB8WoIvKUUhXjC//eCpy+AJe+0/KBxGqF1FJV6CtJvBfn2fMLORfLchYpeJVL6w23C0udqsjzb40ab+e",
+	"/1x+CKXLUF6V0ATHgV3NM0XKUAnvFHRvQvSUUAjZrymTt10wgc2q9qNwSPeT0KAXwvVlqAWYnfqyQ/3v",
+	"MeMnU/HSFdL7Vp0UGzhijiZZTH2Ksuh7pvSb8Cg/imnyyuqGkpC7ytQOI/mLbSmjiditZU5CAUciuLn/",
+	"V4Iv7e1/KK3mCUZ6XZZvfIHFc7CR7dtWGcviopcnG7jbBUSquqyHratOzwkrzUlm2u7AaZjx4rP977vy",
+	"i9NkdyWi1W6jQPStjxWJ3kA33OL/bIxOec5dHpYRzdrpyyfc6VNv6YU/nE+7tfjxdTM5dnPzS9dux4eG",
+	"pkjg8mG3hk3dduSGiVbficfRC+EX1+QpLoQPlGVdBh0KaUVZPQ94BJco+iQUufhsevZCCSWNqyfgSpOe",
+	"68Ca/j/Bo05pViFp0+E33d4z6cgweiR7fq7/ifi5fg2UVV3AWwk1OB/RkKi3bMl/aXWeamxV+LWvlLHz",
+	"VOjO4a85h0mxJTc6RKsPp2ZK7Q+RfjinjA8Qvh1RTDzi/0zarQ80zL6pMpdz3CF1cYZJnd8F+p2JILbv",
+	"b40emi4Wo1L81rZ4CiHehZvuFeNmTuFpGEIRT6+1d0s/PTd8hLXr/omV9kDkXaLSsjxej7M7c/HZ/sdf",
+	"gimRfQMr8QAJ9voec4+a9uXJ7izsy67JhV/CrLuGbHzwxWfzn7H7/a+gP7mY2Omn2n74RAt065jtedPE",
+	"pZz+CHRAo1MJxWPIh+/yBV1KiADrpJB8HVo9jf0jDpcjLCuxJgsqbekYcefMncqadgNy1+X+rIEeqwof",
+	"zIIJ4kdcf+qg/eht5xlKX/Slp7TR4L7HAo26kr8x5CiRxezLPDG8g3yjyi+anAnvRrkkjlO62TWH2T0m",
+	"Jd10ELTvLr/7y/OXL5//6dKlX9gZ2Lslj51/SH+T3c85jdCOe5AjE5Jm3m1s7RQ1t85F0fpgdcaXNRCH",
+	"2P9GTkpEb6QOy0+PjZD6p9As68jE1JT7jozHkYcU79ix+DXPkVOoh4n+G+exktDMiS17BRKcj+ZOlBti",
+	"k5OouWHxq9u/W3QTDQFmV27s52+YanoVqkfG/kY2uwN545rVT7x8C1DO8jwIEDHhpQCXFngt5D2hfENW",
+	"QsLX0EdQjfwDvQd8XZdHWOIcBGIfOMm2wg1w21B7DusduP0PhHIiautqIEqLRlkax5pSJ1NXFsxFW52Y",
+	"9G9ZXfuERefQBN9+LcO2GRhKfB+bmnKyYNqjPM1B8TDXuTkkFeNLchrj99Ye2rCwM2yijbI7m7UnxFE/",
+	"8Q6+trUJUo4/6n896f7UoNS4u/69a5F1yaq+ixm/Zp9SJ/JTR0+Ex8j4At8+6KYIUR3fws1YC58nJrkz",
+	"wmGst4bdXmlJN8G8tAa4/4FoYf7pbkPCKqdryS+fWLu1sL807smWR6Xq3hbZ7dfS/Fb2cj8qZgocpuy5",
+	"777+KcvCvVCHVPiWzxt3pUVSG/TRBkacjYqm+4TgD8RqpQSuib3wjjCXn5pusezDia94WyniPVP6XCgE",
+	"0//XgSC4Ghj4bltykpod78Td2qeAYD3xNl0HZOO/kSJ2XafxVypMijBOvFw//Ub5Z33SSHvdKwF3dl9W",
+	"otoPTp9Q5OgbeWi/LsvrLnHF6XnUdT5BjLw88dBnc3/hXHnx2f2xxyH2xv57j/I5thvXcw+77ZWHivk4",
+	"iiOwPvORoAVZnjdeQaZf5RuburawTZ72xMz3tgwbvc+t9m2dr8snOF+h0Oe5T9hFSIj89bb4g3g47wb3",
+	"BjgcOR5lB1PhiWHrpFjd2QqUe4DGwcglFEKefO/6QYHpW3sYqHfue9uPdtuuVlRuci7wU2AIz3KFdzUl",
+	"ziJkfPdTr/F9NDlNvEKK1S4+hz/zLuM+DffCau0n5Q+kthUOzU2siNJ0E6rzhxOnTn8hpyd6eX6in/E6",
+	"jZu190L95rj98hvj9ouCSpmOx7wyv/7ygKmeZ5CziSQtu9LVmcBcVpEO8eezy8WMc1STNUiwzkvZ8m+c",
+	"kSdum1Wc1FlVmq1jhl4pV3Yeb2shzqXW2L7dMEfpNZ05SJGFjSZ9ogMWS8x+zX26BX3Vi/089SbZvl8X",
+	"X8PE5Gsv4zaUIkiUJ9jnVo/rrFft8UDAUUKY/jHXDt0oogUBXhLGbaqxfytRCI8hccUIxqmnCWT4hXxY",
+	"WBYwUD3M5jNW2NIVSvDDYE5Hva25j/Oce7SUh5mMw5bmh0KrvMbKCVWE2uwbvzMA1VmZMSOJwR6t/Gmz",
+	"GNjnyB/sHfsR1uoMeQ2+yW0K1Uu+6p38gbI6nxmeMCCyaTVh3MObXARjLMBElWJKU67V01yrIS3yV92p",
+	"92J549Cs51CebqD5keqiemrN6QaaGyiANToNobViI+bbMLMkTHmE25wI/lTPVAkPDEZhBTeuxVnpZUb4",
+	"uxkljaCJz9CCroBo8fs0n9wO6HkOljedfxT6uDcdFxoMP95Do5+ID9tR8NFNy8/KgS1PHlWHPbWRHOY2",
+	"J67U8r/Tpe2QhuOPrFvf5imu01gDPSc4tZ9QzJc5UZVYuxx2ze/G1pqMiu0Aq2dy0rsRrkQJuA+4EKU3",
+	"+jWUSeVA9fabp7yn/AZffHZ/7PEn/MSThEtIvH5Gugg4/1pBGdPYZ45mhAh0Oi5NS3KTotpwarCW6/ns",
+	"KZyeWiechEG1p4256CCf22kDen5KbGpiYyN0c+Qu/l+hzbkQ96lozBCNtJebGdd/+R7Lwn1Og9EWFnBH",
+	"jNZAZQ+bpwWh6p7Qu6NymZwWKCuBlitXFevEx9ql4WnyWGYlHiKYI5tjdvBlihg1QDQ+Wa4LTjGnyry4",
+	"IwTfWgiwSZgPMxLW/BthSsMepUz+LWyTzsgsI75CNbwTCyMbDXzx2fzny/gLlZazMxPmmi5hzxPBHmXi",
+	"xDktw9tef4UkE7hGIAOZMjJEfX+Zrwx4PO24n+DGNTpXXHKH6w3Bx98KNujdarD80VAowesNUXRDrM1j",
+	"Ldq6JBVtnCTChFRRgXU9Hiqlsqn9dFLI0wuU2Tlkp106dWskk8Su3z0Uv//uuyebQ3gfrKkiYT4nln0K",
+	"qCyq5KG6dT/nJRYQslS5Bx8tH/7rU7z6f2ZZCVZs7bcoXOldrPZqwwfNUon74M5nWrmDby3RSlfKKp2K",
+	"zteXOp+26kZIiNI1wL0itAJafisJkm4HVDlHwjjT+Wu2emqBl96J4A0IpRtOsCspjow1IE97+b2nG5cn",
+	"8ltCCZ5m1yzFkqkMnilCJdPVCjQrzpzBQNNmtObFJ/P7viBs817yCIQClM/sYm2o3jJm/oJUJHZ85H+d",
+	"AN+ujGnq7SJaqZ8pohqhldEQDc2er4CqVgKp7d33zWQX0r483bhB/lNs9RSXc6wXmOPlril3riP7XqTc",
+	"BTrAA/AjUrCcA7QfV3WulHv9OoNPHHvX7djuDp3BrReZ1vyTX3YO5n+wBfsM9ceF153yLd2t8Xj7esCV",
+	"XXxeAJR/g814Nuu8pEwTEGvIFeYtzF3M0BlTV/tF5z5QXqIPlC9fvvy/AAAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -1581,24 +1581,35 @@ export interface components {
         Judgement: {
             /** @enum {string} */
             verdict: "has" | "not-yet" | "too-few" | "stale";
-            tally: {
-                right: number;
-                reps: number;
-                weightedRight: number;
-                weighted: number;
-                /** Format: date-time */
-                last: string;
-            };
+            tally: components["schemas"]["Tally"];
             rate: number;
-            interval: {
-                low: number;
-                high: number;
-            };
+            interval: components["schemas"]["Interval"];
             target: number;
+            /** @description the newest practice alone has made the verdict so */
+            new: boolean;
             chance: number;
             rightInARow: number;
             settle: number;
             sentence: string;
+        };
+        Interval: {
+            low: number;
+            high: number;
+        };
+        Tally: {
+            right: number;
+            reps: number;
+            weightedRight: number;
+            weighted: number;
+            /** Format: date-time */
+            last: string;
+            /** @description the same before the practice or game of the newest rep */
+            before: {
+                right: number;
+                reps: number;
+                weightedRight: number;
+                weighted: number;
+            };
         };
         Standing: {
             player: string;
@@ -1609,10 +1620,12 @@ export interface components {
             rungs: {
                 rung: string;
                 all: components["schemas"]["Judgement"];
-                right: components["schemas"]["Judgement"];
-                left: components["schemas"]["Judgement"];
+                right: components["schemas"]["Tally"];
+                left: components["schemas"]["Tally"];
             }[];
             gap: string;
+            does: string;
+            game: string;
             confused: string;
         };
         BoardLine: {
@@ -1629,6 +1642,10 @@ export interface components {
         };
         Board: {
             role: string;
+            /** @description reps behind the board, as filtered */
+            reps: number;
+            /** @description the columns by how much they hold the team back, most first */
+            holds: components["schemas"]["Hold"][];
             columns: string[];
             players: components["schemas"]["Player"][];
             lines: components["schemas"]["BoardLine"][];
@@ -3081,7 +3098,12 @@ export interface operations {
     getBoard: {
         parameters: {
             query: {
-                role: "cutter" | "screener";
+                role: "cutter" | "screener" | "handler" | "passer" | "post";
+                rung?: string;
+                side?: string;
+                /** @description the first day, such as 2026-11-30 */
+                from?: string;
+                until?: string;
             };
             header?: never;
             path: {
@@ -3091,7 +3113,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description players by reads */
+            /** @description players by reads, without the single rungs */
             200: {
                 headers: {
                     [name: string]: unknown;
