@@ -21,6 +21,7 @@ require (
 	github.com/paulmach/orb v0.14.0
 	github.com/pressly/goose/v3 v3.29.0
 	github.com/santhosh-tekuri/jsonschema/v6 v6.0.3
+	github.com/vgarvardt/pgx-google-uuid/v5 v5.6.0
 	github.com/wneessen/go-mail v0.8.1
 	gonum.org/v1/gonum v0.17.0
 )

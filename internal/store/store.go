@@ -17,6 +17,7 @@ import (
 	"github.com/jackc/pgx/v5/stdlib"
 	"github.com/pressly/goose/v3"
 	"github.com/pressly/goose/v3/lock"
+	pgxuuid "github.com/vgarvardt/pgx-google-uuid/v5"
 
 	"evrik/internal/store/gen"
 )
@@ -69,7 +70,15 @@ type Store struct {
 
 // Open connects to a migrated database.
 func Open(ctx context.Context, url string) (*Store, error) {
-	pool, err := pgxpool.New(ctx, url)
+	config, err := pgxpool.ParseConfig(url)
+	if err != nil {
+		return nil, fmt.Errorf("The database address cannot be read: %v", err)
+	}
+	config.AfterConnect = func(_ context.Context, conn *pgx.Conn) error {
+		pgxuuid.Register(conn.TypeMap()) // ids by the thousand, without a detour through text
+		return nil
+	}
+	pool, err := pgxpool.NewWithConfig(ctx, config)
 	if err != nil {
 		return nil, fmt.Errorf("The database address cannot be read: %v", err)
 	}

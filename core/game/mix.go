@@ -1,0 +1,177 @@
+// Package game prepares a game and learns from it: which coverages the opponent is
+// expected to show, who answers them, which five answer most, and how practice and the
+// game compare.
+package game
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"evrik/core/reads"
+)
+
+// Family is a group of situations that opponents cover in the same few ways.
+type Family struct {
+	ID   string      `json:"id"`
+	Name string      `json:"name"`
+	Cues []reads.Cue `json:"cues"`
+}
+
+// The families, and what a defence may do in each (common practice, no source).
+const (
+	Off  = "off"
+	Ball = "ball"
+)
+
+var families = []Family{
+	{Off, "Screens away from the ball", []reads.Cue{reads.Trail, reads.Stuck, reads.Under, reads.Jump, reads.Switch, reads.Show}},
+	{Ball, "Ball screens", []reads.Cue{reads.Drop, reads.Under, reads.Hedge, reads.Switch, reads.Blitz, reads.Ice}},
+}
+
+// Families lists them.
+func Families() []Family { return slices.Clone(families) }
+
+// FamilyOf is the family of a situation, and whether it has one: what happens round
+// the post depends on more than a coverage.
+func FamilyOf(s *reads.Screen) (Family, bool) {
+	switch {
+	case s.Roles == [2]reads.Role{reads.Cutter, reads.Screener}:
+		return families[0], true
+	case s.Roles == [2]reads.Role{reads.Handler, reads.Screener}:
+		return families[1], true
+	}
+	return Family{}, false
+}
+
+// Share is how often a coverage is expected, in per cent.
+type Share struct {
+	Cue     reads.Cue `json:"cue"`
+	Percent float64   `json:"percent"`
+}
+
+// Mix is what an opponent is expected to do in a family; nobody knows when it is empty.
+type Mix struct {
+	Family string  `json:"family"`
+	Shares []Share `json:"shares"`
+}
+
+// percentSlack is how far shares may be off a hundred by rounding.
+const percentSlack = 0.5
+
+// CheckMixes refuses what cannot be expected. The error is a sentence.
+func CheckMixes(mixes []Mix) error {
+	seen := map[string]bool{}
+	for _, m := range mixes {
+		i := slices.IndexFunc(families, func(f Family) bool { return f.ID == m.Family })
+		switch {
+		case i < 0:
+			return fmt.Errorf("There is no family of situations called %q.", m.Family)
+		case seen[m.Family]:
+			return fmt.Errorf("%s are there twice.", families[i].Name)
+		case len(m.Shares) == 0:
+			continue
+		}
+		seen[m.Family] = true
+		total := 0.0
+		for k, s := range m.Shares {
+			switch {
+			case !slices.Contains(families[i].Cues, s.Cue):
+				return fmt.Errorf("%q is no coverage of %s.", s.Cue.Name(), families[i].Name)
+			case slices.ContainsFunc(m.Shares[:k], func(o Share) bool { return o.Cue == s.Cue }):
+				return fmt.Errorf("%q is there twice.", s.Cue.Name())
+			case !(s.Percent >= 0 && s.Percent <= 100):
+				return fmt.Errorf("A share is 0 to 100 per cent, not %g.", s.Percent)
+			}
+			total += s.Percent
+		}
+		if math.Abs(total-100) > percentSlack {
+			return fmt.Errorf("The shares of %s come to %.0f per cent. Make them 100, or say that nobody knows.", families[i].Name, total)
+		}
+	}
+	return nil
+}
+
+// shareOf is how often a coverage is expected in a family; even where nobody knows.
+func shareOf(mixes []Mix, f Family, cue reads.Cue) float64 {
+	for _, m := range mixes {
+		if m.Family == f.ID && len(m.Shares) > 0 {
+			for _, s := range m.Shares {
+				if s.Cue == cue {
+					return s.Percent / 100
+				}
+			}
+			return 0
+		}
+	}
+	return 1 / float64(len(f.Cues))
+}
+
+// Ask is one situation with one coverage and what it asks of two players.
+type Ask struct {
+	Screen string    `json:"screen"`
+	Family string    `json:"family"`
+	Cue    reads.Cue `json:"cue"`
+	// Share of all that the team runs; the shares of all asks come to 1.
+	Share float64       `json:"share"`
+	Roles [2]reads.Role `json:"roles"`
+	Reads [2]reads.Read `json:"reads"`
+}
+
+// Asks lists what an opponent asks of a team that runs some situations, each as often
+// as any other (assumption). A coverage that a situation does not know is left out of
+// it, and the others are as likely among themselves as before; where none is left they
+// are even.
+func Asks(situations []string, school reads.School, mixes []Mix) []Ask {
+	var out []Ask
+	n := 0
+	for _, id := range situations {
+		screen, ok := reads.ScreenByID(id)
+		if !ok {
+			continue
+		}
+		family, ok := FamilyOf(screen)
+		if !ok {
+			continue
+		}
+		var asks []Ask
+		total := 0.0
+		for _, row := range screen.Rows(school) {
+			if !slices.Contains(family.Cues, row.Cue) || row.CutterRead == "" || row.ScreenerRead == "" {
+				continue
+			}
+			if info, ok := reads.Info(row.ScreenerRead); !ok || info.Role != screen.Roles[1] {
+				continue
+			}
+			a := Ask{id, family.ID, row.Cue, shareOf(mixes, family, row.Cue), screen.Roles, [2]reads.Read{row.CutterRead, row.ScreenerRead}}
+			total += a.Share
+			asks = append(asks, a)
+		}
+		if len(asks) == 0 {
+			continue
+		}
+		n++
+		for i := range asks {
+			if total > 0 {
+				asks[i].Share /= total
+			} else {
+				asks[i].Share = 1 / float64(len(asks))
+			}
+		}
+		out = append(out, asks...)
+	}
+	for i := range out {
+		out[i].Share /= float64(n)
+	}
+	return out
+}
+
+// Demand is how often an opponent is expected to ask for a read, 0 to 1, per part in it.
+func Demand(asks []Ask) map[reads.Read]float64 {
+	out := map[reads.Read]float64{}
+	for _, a := range asks {
+		out[a.Reads[0]] += a.Share
+		out[a.Reads[1]] += a.Share
+	}
+	return out
+}
