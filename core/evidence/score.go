@@ -24,8 +24,10 @@ const (
 
 // Seen is what an observer reports of one player in one rep.
 type Seen struct {
-	Role        reads.Role
-	Side        string
+	Role reads.Role
+	Side string
+	// Unsided is true where the side may be left out, as on the bench of a game.
+	Unsided     bool
 	Cue         reads.Cue
 	Made        reads.Read // empty when he made none
 	Outcome     Outcome
@@ -51,7 +53,7 @@ func Score(screen *reads.Screen, school reads.School, seen Seen) (expected reads
 			return "", false, fmt.Errorf("%q is not a read of the %s.", seen.Made, seen.Role)
 		}
 	}
-	if seen.Side != drill.Right && seen.Side != drill.Left {
+	if seen.Side != drill.Right && seen.Side != drill.Left && !(seen.Unsided && seen.Side == "") {
 		return "", false, fmt.Errorf("The side is left or right, not %q.", seen.Side)
 	}
 	if !slices.Contains([]Outcome{NotNoted, Scored, Missed, Foul, Turnover, NoShot}, seen.Outcome) {

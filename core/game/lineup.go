@@ -405,3 +405,22 @@ func (f *finder) doubt(told []Five, form evidence.Form, seed uint64) {
 		told[i].Interval = evidence.Interval{Low: scores[i][draws/10], High: scores[i][draws-1-draws/10]}
 	}
 }
+
+// Of leaves out who is not among some players any more.
+func (t Terms) Of(players []string) Terms {
+	gone := func(id string) bool { return !slices.Contains(players, id) }
+	out := Terms{Available: slices.DeleteFunc(slices.Clone(t.Available), gone), Together: [][]string{}, Minutes: t.Minutes,
+		Caps: slices.DeleteFunc(slices.Clone(t.Caps), func(c MinutesCap) bool { return gone(c.Player) })}
+	for _, group := range t.Together {
+		if group = slices.DeleteFunc(slices.Clone(group), gone); len(group) > 1 {
+			out.Together = append(out.Together, group)
+		}
+	}
+	if out.Available == nil {
+		out.Available = []string{}
+	}
+	if out.Caps == nil {
+		out.Caps = []MinutesCap{}
+	}
+	return out
+}

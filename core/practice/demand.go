@@ -71,15 +71,16 @@ func (t Terms) Check() error {
 const (
 	focusWeight  = 2.0 // of a read in the coach's focus
 	dueWeight    = 2.0 // of a read on the rung that the season sets for the day
-	expectWeight = 1.5 // of an answer to what the opponent is expected to show
+	expectWeight = 1.5 // of an answer to what the opponent is expected to show most
 	asideWeight  = 0.5 // of a part that is not the player's own
 	earlyWeight  = 0.5 // of a live read that is not held when shown
 )
 
 // Weigh turns open questions into wants: by the coach's focus, what the opponent
 // is expected to show, what the season sets for the day, and the player's part.
-// Who has no part named has all.
-func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.School, due []SeasonItem) []Want {
+// Who has no part named has all. opponent is how often the next game is expected to ask
+// for a read (game.Demand); what the coach says for this practice comes on top of it.
+func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.School, due []SeasonItem, opponent map[reads.Read]float64) []Want {
 	part := map[string]Person{}
 	for _, p := range people {
 		part[p.ID] = p
@@ -98,6 +99,10 @@ func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.Sch
 			shown[Want{Player: q.Player, Role: q.Role, Read: q.Read}] = true
 		}
 	}
+	most := 0.0
+	for _, share := range opponent {
+		most = max(most, share)
+	}
 	wants := make([]Want, 0, len(open))
 	for _, q := range open {
 		w := Want{q.Player, q.Role, q.Read, q.Live, q.Reps, 1, q.Verdict}
@@ -106,6 +111,8 @@ func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.Sch
 		}
 		if answers[q.Read] {
 			w.Weight *= expectWeight
+		} else if most > 0 {
+			w.Weight *= 1 + (expectWeight-1)*opponent[q.Read]/most
 		}
 		if slices.ContainsFunc(due, func(i SeasonItem) bool { return i.wants(q.Read, q.Live) }) {
 			w.Weight *= dueWeight

@@ -54,7 +54,7 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 	for range 2 {
 		p.Terms.Focus = append(p.Terms.Focus, columns[rng.IntN(readCount)].read)
 	}
-	p.Wants = p.Terms.Weigh(p.People, open, p.School, nil)
+	p.Wants = p.Terms.Weigh(p.People, open, p.School, nil, nil)
 	return p
 }
 

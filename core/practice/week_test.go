@@ -271,7 +271,7 @@ func TestWeigh(t *testing.T) {
 	} {
 		open := openQuestions("g", "b", "any")
 		var got float64
-		for _, w := range terms.Weigh(people, open, reads.School{}, due) {
+		for _, w := range terms.Weigh(people, open, reads.School{}, due, nil) {
 			if w.Player == tc.q[0] && w.Read == tc.q[1] && w.Live == tc.q[2] {
 				got = w.Weight
 			}

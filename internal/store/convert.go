@@ -7,6 +7,7 @@ import (
 	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/core/game"
 	"evrik/core/motion"
 	"evrik/core/practice"
 	"evrik/core/reads"
@@ -213,3 +214,17 @@ func PacesOf(rows []gen.PaceOfTeamRow) map[practice.StageKey]drill.Measured {
 	}
 	return out
 }
+
+// MixesOf are what an opponent is expected to do.
+func MixesOf(g gen.Game) (mixes []game.Mix, err error) {
+	mixes = []game.Mix{}
+	return mixes, read("the coverages of game "+g.ID.String(), g.Mixes, &mixes)
+}
+
+// GameTermsOf are what is wanted of the line-ups of a game.
+func GameTermsOf(g gen.Game) (t game.Terms, err error) {
+	return t, read("the line-ups of game "+g.ID.String(), g.Terms, &t)
+}
+
+// GameJSON are a game's coverages and terms as they are stored.
+func GameJSON(mixes []game.Mix, t game.Terms) (m, terms []byte) { return jsonOf(mixes), jsonOf(t) }

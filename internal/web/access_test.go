@@ -10,6 +10,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
+	"evrik/core/game"
 	"evrik/core/practice"
 	"evrik/internal/web/api"
 )
@@ -88,7 +89,11 @@ func bodyFor(operation string, c club) any {
 		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false, "school": map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false}}
 	case "setClock":
 		return map[string]any{"action": "start"}
-	case "logReps":
+	case "addGame", "updateGame":
+		return gameFor(c)
+	case "findLineups":
+		return game.Terms{Available: idsOf(c), Together: [][]string{}, Minutes: 32, Caps: []game.MinutesCap{}}
+	case "logReps", "logGame":
 		return map[string]any{"events": []any{}}
 	case "addStaff":
 		return map[string]string{"name": "n", "email": "n@x.example", "role": "assistant", "password": goodPassword}
@@ -105,7 +110,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString())
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString(), "{gameId}", planID.String())
 	return queries(r.Replace(path))
 }
 

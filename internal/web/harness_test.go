@@ -235,3 +235,5 @@ func clip(b []byte) string {
 	}
 	return string(b)
 }
+
+func teamParams(c club) gen.TeamParams { return gen.TeamParams{ProgramID: c.program, ID: c.team} }

@@ -42,6 +42,20 @@ type desk struct {
 	aim    practice.SeasonAim
 	said   bool // the aim is the coach's
 	season practice.SeasonPlan
+	// next is the game that practice now is for, asked what it is expected to ask.
+	next     *gen.Game
+	opponent map[reads.Read]float64
+}
+
+// gameAhead is how many days before a game practice is for it (assumption).
+const gameAhead = 14 * 24 * time.Hour
+
+// opponentAt is what the next game asks of a practice at some time.
+func (d desk) opponentAt(at time.Time) map[reads.Read]float64 {
+	if d.next == nil || !at.Before(d.next.StartsAt) || d.next.StartsAt.Sub(at) > gameAhead {
+		return nil
+	}
+	return d.opponent
 }
 
 // paceSpan is how far back a team's pace at a drill is measured (assumption).
@@ -83,6 +97,9 @@ func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 	}
 	lim, _ := practice.AgeBand(team.Ages).Limits()
 	d.limits = lim.With(rule)
+	if err := s.opponent(ctx, &d); err != nil {
+		return d, err
+	}
 	practiced, err := s.db.LastPracticed(ctx, gen.LastPracticedParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	last := map[string]time.Time{}
 	for _, r := range practiced {
@@ -100,7 +117,7 @@ func (d desk) plan(startsAt time.Time, minutes int, present, limited []uuid.UUID
 	if d.said {
 		p.Due = d.season.On(startsAt.In(d.zone).Format(practice.DateFormat))
 	}
-	p.Wants = terms.Weigh(p.People, d.open, p.School, p.Due)
+	p.Wants = terms.Weigh(p.People, d.open, p.School, p.Due, d.opponentAt(startsAt))
 	return p
 }
 

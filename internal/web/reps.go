@@ -36,7 +36,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 	if err != nil {
 		return nil, err
 	}
-	l := logger{team: team, practice: p, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
+	l := logger{team: team, practice: p.ID, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
 		events: make([]gen.RepEvent, 0, len(r.Body.Events))}
 	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
 		return nil, err
@@ -53,10 +53,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 		return out, nil
 	}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		if out.Stored, err = store.PutReps(ctx, q, s.policy, team.ProgramID, team.ID, l.events); err != nil {
-			return err
-		}
-		if out.Known, err = l.known(ctx, q, out.Stored); err != nil || len(out.Stored) == 0 {
+		if out.Stored, out.Known, err = s.put(ctx, q, &l); err != nil || len(out.Stored) == 0 {
 			return err
 		}
 		return tell(ctx, q, change{Practice: p.ID, Events: out.Stored})
@@ -67,10 +64,19 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 	return out, nil
 }
 
+// put stores a batch's events and tells which were new and which were there.
+func (s *Server) put(ctx context.Context, q *gen.Queries, l *logger) (stored, known []uuid.UUID, err error) {
+	if stored, err = store.PutReps(ctx, q, s.policy, l.team.ProgramID, l.team.ID, l.events); err != nil {
+		return nil, nil, err
+	}
+	known, err = l.known(ctx, q, stored)
+	return stored, known, err
+}
+
 // logger makes the rows of one batch.
 type logger struct {
 	team     gen.Team
-	practice gen.Practice
+	practice uuid.UUID // or game
 	blocks   []practice.Block
 	library  drill.Library
 	observer uuid.UUID
@@ -141,15 +147,22 @@ func (l *logger) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID) 
 	return known, nil
 }
 
-func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
-	// A device whose clock runs ahead must not log in the future.
-	at := e.At
-	if at.After(l.now) {
-		at = l.now
+// seenAt is when something was seen: a device whose clock runs ahead must not log in the
+// future.
+func (l *logger) seenAt(e api.RepEvent) time.Time {
+	if e.At.After(l.now) {
+		return l.now
 	}
-	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice.ID, Kind: string(e.Kind), At: at, ObserverID: l.observer, Device: e.Device}
-	if e.Kind == api.Void {
+	return e.At
+}
+
+func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
+	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice, Kind: string(e.Kind), At: l.seenAt(e), ObserverID: l.observer, Device: e.Device}
+	switch {
+	case e.Kind == api.Void:
 		return l.void(e, row)
+	case e.Kind != api.Rep:
+		return row, invalid("A practice logs reps. Nothing was stored.")
 	}
 	if e.Block == nil || e.Player == nil || e.Role == nil || e.Side == nil || e.Cue == nil || e.Made == nil {
 		return row, invalid("A rep needs its block, player, role, side, cue and read. Nothing was stored.")
@@ -171,8 +184,17 @@ func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
 	if !ok {
 		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was stored.", d.Name))
 	}
+	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
+	return row, l.judge(e, screen, &row)
+}
+
+// judge fills in what was seen, and whether it was right.
+func (l *logger) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent) error {
 	cue, _ := reads.ParseCue(*e.Cue)
-	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Side: string(*e.Side), Cue: cue, Made: reads.Read(*e.Made)}
+	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Unsided: row.Rung == string(drill.Game)}
+	if e.Side != nil {
+		seen.Side = string(*e.Side)
+	}
 	if e.Outcome != nil {
 		seen.Outcome = evidence.Outcome(*e.Outcome)
 	}
@@ -182,7 +204,7 @@ func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
 	}
 	expected, right, err := evidence.Score(screen, store.SchoolOf(l.team), seen)
 	if err != nil {
-		return row, invalid(fmt.Sprintf("%v Nothing was stored.", err))
+		return invalid(fmt.Sprintf("%v Nothing was stored.", err))
 	}
 	if e.RepNo != nil {
 		row.RepNo = int32(*e.RepNo)
@@ -190,10 +212,9 @@ func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
 	if e.Late != nil {
 		row.Late = *e.Late
 	}
-	row.BlockID, row.PlayerID, row.Role, row.Side = *e.Block, *e.Player, string(seen.Role), string(*e.Side)
-	row.Drill, row.Rung, row.Screen, row.Cue = d.ID, string(stage.Rung), screen.ID, cue.String()
-	row.Expected, row.Made, row.IsRight, row.Outcome = string(expected), *e.Made, right, string(seen.Outcome)
-	return row, nil
+	row.PlayerID, row.Role, row.Side = *e.Player, string(seen.Role), seen.Side
+	row.Screen, row.Cue, row.Expected, row.Made, row.IsRight, row.Outcome = screen.ID, cue.String(), string(expected), *e.Made, right, string(seen.Outcome)
+	return nil
 }
 
 // roleOf is the role of who stands in a drill's first or second position: cutter

@@ -246,6 +246,6 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 
 func repView(r gen.RepEvent) api.LoggedRep {
 	return api.LoggedRep{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), At: r.At, Player: r.PlayerID, Role: r.Role, Rung: r.Rung,
-		Side: api.LoggedRepSide(r.Side), Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
+		Side: r.Side, Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
 		Outcome: r.Outcome, Corrections: r.Corrections, Device: r.Device}
 }

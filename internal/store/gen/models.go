@@ -67,6 +67,30 @@ type FloorChange struct {
 	State      string
 }
 
+type Game struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	StartsAt  time.Time
+	Opponent  string
+	Away      bool
+	Note      string
+	Mixes     []byte
+	Terms     []byte
+	Version   int32
+}
+
+type GameCount struct {
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	GameID     uuid.UUID
+	At         time.Time
+	What       string
+	By         int32
+	ObserverID uuid.UUID
+	Device     string
+}
+
 type Ledger struct {
 	ProgramID uuid.UUID
 	HalfLifeS float64

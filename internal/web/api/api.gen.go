@@ -20,6 +20,7 @@ import (
 	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/core/game"
 	"evrik/core/motion"
 	"evrik/core/practice"
 	"evrik/core/reads"
@@ -139,24 +140,6 @@ func (e FloorChangeState) Valid() bool {
 	}
 }
 
-// Defines values for LoggedRepSide.
-const (
-	LoggedRepSideLeft  LoggedRepSide = "left"
-	LoggedRepSideRight LoggedRepSide = "right"
-)
-
-// Valid indicates whether the value is a known member of the LoggedRepSide enum.
-func (e LoggedRepSide) Valid() bool {
-	switch e {
-	case LoggedRepSideLeft:
-		return true
-	case LoggedRepSideRight:
-		return true
-	default:
-		return false
-	}
-}
-
 // Defines values for NewStaffRole.
 const (
 	NewStaffRoleAssistant NewStaffRole = "assistant"
@@ -261,13 +244,16 @@ func (e PresentState) Valid() bool {
 
 // Defines values for RepEventKind.
 const (
-	Rep  RepEventKind = "rep"
-	Void RepEventKind = "void"
+	Count RepEventKind = "count"
+	Rep   RepEventKind = "rep"
+	Void  RepEventKind = "void"
 )
 
 // Valid indicates whether the value is a known member of the RepEventKind enum.
 func (e RepEventKind) Valid() bool {
 	switch e {
+	case Count:
+		return true
 	case Rep:
 		return true
 	case Void:
@@ -449,6 +435,20 @@ type Agreement struct {
 // Answer defines model for Answer.
 type Answer = reads.Answer
 
+// Bench defines model for Bench.
+type Bench struct {
+	Counts  []GameCount `json:"counts"`
+	Game    Game        `json:"game"`
+	Players []Player    `json:"players"`
+
+	// Reps what stands, oldest first
+	Reps       []LoggedRep  `json:"reps"`
+	Situations []BenchTable `json:"situations"`
+}
+
+// BenchTable defines model for BenchTable.
+type BenchTable = game.BenchTable
+
 // Block defines model for Block.
 type Block = practice.Block
 
@@ -601,6 +601,9 @@ type Drill = drill.Drill
 // DrillFile a drill file of any version, see docs/drill.schema.json; what it holds is checked by the importer
 type DrillFile map[string]interface{}
 
+// Estimate defines model for Estimate.
+type Estimate = evidence.Estimate
+
 // Figure defines model for Figure.
 type Figure = reads.Person
 
@@ -615,6 +618,9 @@ type FillInputScope string
 
 // Filled defines model for Filled.
 type Filled = practice.Filled
+
+// Five defines model for Five.
+type Five = game.Five
 
 // FloorChange defines model for FloorChange.
 type FloorChange struct {
@@ -642,6 +648,88 @@ type FloorNews struct {
 
 	// Voided reps that do not count any more
 	Voided []openapi_types.UUID `json:"voided"`
+}
+
+// Game defines model for Game.
+type Game struct {
+	Away     bool               `json:"away"`
+	Id       openapi_types.UUID `json:"id"`
+	Mixes    []GameMix          `json:"mixes"`
+	Note     string             `json:"note"`
+	Opponent string             `json:"opponent"`
+	StartsAt time.Time          `json:"startsAt"`
+	Terms    GameTerms          `json:"terms"`
+	Version  int                `json:"version"`
+}
+
+// GameCompared defines model for GameCompared.
+type GameCompared = game.Compared
+
+// GameCount defines model for GameCount.
+type GameCount struct {
+	Count int    `json:"count"`
+	Id    string `json:"id"`
+	Name  string `json:"name"`
+}
+
+// GameCounter defines model for GameCounter.
+type GameCounter = game.Counter
+
+// GameCovered defines model for GameCovered.
+type GameCovered = game.Covered
+
+// GameFamily defines model for GameFamily.
+type GameFamily = game.Family
+
+// GameInput defines model for GameInput.
+type GameInput struct {
+	Away     bool      `json:"away"`
+	Mixes    []GameMix `json:"mixes"`
+	Note     string    `json:"note"`
+	Opponent string    `json:"opponent"`
+	StartsAt time.Time `json:"startsAt"`
+	Terms    GameTerms `json:"terms"`
+	Version  *int      `json:"version,omitempty"`
+}
+
+// GameMix defines model for GameMix.
+type GameMix = game.Mix
+
+// GameReady defines model for GameReady.
+type GameReady = game.Ready
+
+// GameSummary defines model for GameSummary.
+type GameSummary struct {
+	Away bool               `json:"away"`
+	Id   openapi_types.UUID `json:"id"`
+
+	// Known somebody has said what the opponent is expected to do
+	Known    bool      `json:"known"`
+	Opponent string    `json:"opponent"`
+	Reps     int       `json:"reps"`
+	StartsAt time.Time `json:"startsAt"`
+}
+
+// GameTerms defines model for GameTerms.
+type GameTerms = game.Terms
+
+// GameView defines model for GameView.
+type GameView struct {
+	Compared []GameCompared `json:"compared"`
+	Counts   []GameCount    `json:"counts"`
+	Covered  []GameCovered  `json:"covered"`
+	Families []GameFamily   `json:"families"`
+	Game     Game           `json:"game"`
+	Next     *NextPractice  `json:"next,omitempty"`
+	Players  []Player       `json:"players"`
+	Ready    []GameReady    `json:"ready"`
+	Reps     int            `json:"reps"`
+
+	// Situations what the team runs
+	Situations []string `json:"situations"`
+
+	// Total share of what is expected that two players with the part answer rightly
+	Total float64 `json:"total"`
 }
 
 // Help defines model for Help.
@@ -694,6 +782,12 @@ type Lesson struct {
 // Lines what is painted, in feet in the court's frame
 type Lines = court.Lines
 
+// LineupLine defines model for LineupLine.
+type LineupLine = game.Line
+
+// Lineups defines model for Lineups.
+type Lineups = game.Found
+
 // LocalRule defines model for LocalRule.
 type LocalRule = practice.LocalRule
 
@@ -716,11 +810,10 @@ type LoggedRep struct {
 	Right    bool               `json:"right"`
 	Role     string             `json:"role"`
 	Rung     string             `json:"rung"`
-	Side     LoggedRepSide      `json:"side"`
-}
 
-// LoggedRepSide defines model for LoggedRep.Side.
-type LoggedRepSide string
+	// Side left or right; empty where nobody noted it
+	Side string `json:"side"`
+}
 
 // Mail defines model for Mail.
 type Mail struct {
@@ -997,6 +1090,7 @@ type RepBatch struct {
 type RepEvent struct {
 	At          time.Time           `json:"at"`
 	Block       *openapi_types.UUID `json:"block,omitempty"`
+	By          *int                `json:"by,omitempty"`
 	Corrections *[]string           `json:"corrections,omitempty"`
 
 	// Cue what the defenders showed
@@ -1012,8 +1106,14 @@ type RepEvent struct {
 	Player  *openapi_types.UUID `json:"player,omitempty"`
 	RepNo   *int                `json:"repNo,omitempty"`
 	Role    *string             `json:"role,omitempty"`
-	Side    *RepEventSide       `json:"side,omitempty"`
-	Voids   *openapi_types.UUID `json:"voids,omitempty"`
+
+	// Screen in a game, the situation; a practice's block says it
+	Screen *string             `json:"screen,omitempty"`
+	Side   *RepEventSide       `json:"side,omitempty"`
+	Voids  *openapi_types.UUID `json:"voids,omitempty"`
+
+	// What in a game, what is counted for the team
+	What *string `json:"what,omitempty"`
 }
 
 // RepEventKind defines model for RepEvent.Kind.
@@ -1272,6 +1372,9 @@ type Warning = practice.Warning
 // Week defines model for Week.
 type Week = practice.Week
 
+// GameId defines model for gameId.
+type GameId = openapi_types.UUID
+
 // PlayerId defines model for playerId.
 type PlayerId = openapi_types.UUID
 
@@ -1402,6 +1505,18 @@ type UpdateTeamJSONRequestBody = TeamInput
 
 // FillPlanJSONRequestBody defines body for FillPlan for application/json ContentType.
 type FillPlanJSONRequestBody = FillInput
+
+// AddGameJSONRequestBody defines body for AddGame for application/json ContentType.
+type AddGameJSONRequestBody = GameInput
+
+// UpdateGameJSONRequestBody defines body for UpdateGame for application/json ContentType.
+type UpdateGameJSONRequestBody = GameInput
+
+// FindLineupsJSONRequestBody defines body for FindLineups for application/json ContentType.
+type FindLineupsJSONRequestBody = GameTerms
+
+// LogGameJSONRequestBody defines body for LogGame for application/json ContentType.
+type LogGameJSONRequestBody = RepBatch
 
 // JudgeJSONRequestBody defines body for Judge for application/json ContentType.
 type JudgeJSONRequestBody = Situation
@@ -1537,6 +1652,33 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/fill)
 	FillPlan(ctx *echo.Context, teamId TeamId) error
+
+	// (GET /api/teams/{teamId}/games)
+	ListGames(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/games)
+	AddGame(ctx *echo.Context, teamId TeamId) error
+
+	// (DELETE /api/teams/{teamId}/games/{gameId})
+	DeleteGame(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (GET /api/teams/{teamId}/games/{gameId})
+	GetGame(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (PUT /api/teams/{teamId}/games/{gameId})
+	UpdateGame(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (GET /api/teams/{teamId}/games/{gameId}/bench)
+	GetBench(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (POST /api/teams/{teamId}/games/{gameId}/lineups)
+	FindLineups(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (GET /api/teams/{teamId}/games/{gameId}/live)
+	FollowGame(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (POST /api/teams/{teamId}/games/{gameId}/reps)
+	LogGame(ctx *echo.Context, teamId TeamId, gameId GameId) error
 
 	// (POST /api/teams/{teamId}/judge)
 	Judge(ctx *echo.Context, teamId TeamId) error
@@ -2073,6 +2215,206 @@ func (w *ServerInterfaceWrapper) FillPlan(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.FillPlan(ctx, teamId)
+	return err
+}
+
+// ListGames converts echo context to params.
+func (w *ServerInterfaceWrapper) ListGames(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListGames(ctx, teamId)
+	return err
+}
+
+// AddGame converts echo context to params.
+func (w *ServerInterfaceWrapper) AddGame(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AddGame(ctx, teamId)
+	return err
+}
+
+// DeleteGame converts echo context to params.
+func (w *ServerInterfaceWrapper) DeleteGame(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.DeleteGame(ctx, teamId, gameId)
+	return err
+}
+
+// GetGame converts echo context to params.
+func (w *ServerInterfaceWrapper) GetGame(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetGame(ctx, teamId, gameId)
+	return err
+}
+
+// UpdateGame converts echo context to params.
+func (w *ServerInterfaceWrapper) UpdateGame(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.UpdateGame(ctx, teamId, gameId)
+	return err
+}
+
+// GetBench converts echo context to params.
+func (w *ServerInterfaceWrapper) GetBench(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetBench(ctx, teamId, gameId)
+	return err
+}
+
+// FindLineups converts echo context to params.
+func (w *ServerInterfaceWrapper) FindLineups(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.FindLineups(ctx, teamId, gameId)
+	return err
+}
+
+// FollowGame converts echo context to params.
+func (w *ServerInterfaceWrapper) FollowGame(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.FollowGame(ctx, teamId, gameId)
+	return err
+}
+
+// LogGame converts echo context to params.
+func (w *ServerInterfaceWrapper) LogGame(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "gameId" -------------
+	var gameId GameId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "gameId", ctx.Param("gameId"), &gameId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter gameId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.LogGame(ctx, teamId, gameId)
 	return err
 }
 
@@ -3207,6 +3549,15 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId", wrapper.UpdatePractice, options.OperationMiddlewares["updatePractice"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/run", wrapper.GetRun, options.OperationMiddlewares["getRun"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/games", wrapper.ListGames, options.OperationMiddlewares["listGames"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/games", wrapper.AddGame, options.OperationMiddlewares["addGame"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/games/:gameId", wrapper.DeleteGame, options.OperationMiddlewares["deleteGame"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/games/:gameId", wrapper.GetGame, options.OperationMiddlewares["getGame"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/games/:gameId", wrapper.UpdateGame, options.OperationMiddlewares["updateGame"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/games/:gameId/lineups", wrapper.FindLineups, options.OperationMiddlewares["findLineups"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/games/:gameId/reps", wrapper.LogGame, options.OperationMiddlewares["logGame"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/games/:gameId/bench", wrapper.GetBench, options.OperationMiddlewares["getBench"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/games/:gameId/live", wrapper.FollowGame, options.OperationMiddlewares["followGame"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/reps", wrapper.LogReps, options.OperationMiddlewares["logReps"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/live", wrapper.FollowPractice, options.OperationMiddlewares["followPractice"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/changes", wrapper.ChangeFloor, options.OperationMiddlewares["changeFloor"]...)
@@ -4314,6 +4665,391 @@ type FillPlandefaultJSONResponse struct {
 }
 
 func (response FillPlandefaultJSONResponse) VisitFillPlanResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListGamesRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type ListGamesResponseObject interface {
+	VisitListGamesResponse(w http.ResponseWriter) error
+}
+
+type ListGames200JSONResponse []GameSummary
+
+func (response ListGames200JSONResponse) VisitListGamesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListGamesdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListGamesdefaultJSONResponse) VisitListGamesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddGameRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *AddGameJSONRequestBody
+}
+
+type AddGameResponseObject interface {
+	VisitAddGameResponse(w http.ResponseWriter) error
+}
+
+type AddGame201JSONResponse Game
+
+func (response AddGame201JSONResponse) VisitAddGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddGamedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddGamedefaultJSONResponse) VisitAddGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DeleteGameRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+}
+
+type DeleteGameResponseObject interface {
+	VisitDeleteGameResponse(w http.ResponseWriter) error
+}
+
+type DeleteGame204Response struct {
+}
+
+func (response DeleteGame204Response) VisitDeleteGameResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DeleteGamedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DeleteGamedefaultJSONResponse) VisitDeleteGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetGameRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+}
+
+type GetGameResponseObject interface {
+	VisitGetGameResponse(w http.ResponseWriter) error
+}
+
+type GetGame200JSONResponse GameView
+
+func (response GetGame200JSONResponse) VisitGetGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetGamedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetGamedefaultJSONResponse) VisitGetGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type UpdateGameRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+	Body   *UpdateGameJSONRequestBody
+}
+
+type UpdateGameResponseObject interface {
+	VisitUpdateGameResponse(w http.ResponseWriter) error
+}
+
+type UpdateGame200JSONResponse Game
+
+func (response UpdateGame200JSONResponse) VisitUpdateGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type UpdateGamedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response UpdateGamedefaultJSONResponse) VisitUpdateGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetBenchRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+}
+
+type GetBenchResponseObject interface {
+	VisitGetBenchResponse(w http.ResponseWriter) error
+}
+
+type GetBench200JSONResponse Bench
+
+func (response GetBench200JSONResponse) VisitGetBenchResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetBenchdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetBenchdefaultJSONResponse) VisitGetBenchResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FindLineupsRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+	Body   *FindLineupsJSONRequestBody
+}
+
+type FindLineupsResponseObject interface {
+	VisitFindLineupsResponse(w http.ResponseWriter) error
+}
+
+type FindLineups200JSONResponse Lineups
+
+func (response FindLineups200JSONResponse) VisitFindLineupsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FindLineupsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response FindLineupsdefaultJSONResponse) VisitFindLineupsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type FollowGameRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+}
+
+type FollowGameResponseObject interface {
+	VisitFollowGameResponse(w http.ResponseWriter) error
+}
+
+type FollowGame200TexteventStreamResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
+
+func (response FollowGame200TexteventStreamResponse) VisitFollowGameResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/event-stream")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	flusher, ok := w.(http.Flusher)
+	if !ok {
+		// If w doesn't support flushing, fall back to io.Copy.
+		_, err := io.Copy(w, response.Body)
+		return err
+	}
+	// text/event-stream messages are typically small; use a
+	// modest buffer and flush after each chunk so clients see
+	// events immediately instead of waiting on OS buffering.
+	buf := make([]byte, 4096)
+	for {
+		n, err := response.Body.Read(buf)
+		if n > 0 {
+			if _, writeErr := w.Write(buf[:n]); writeErr != nil {
+				return writeErr
+			}
+			flusher.Flush()
+		}
+		if err != nil {
+			if err == io.EOF {
+				return nil
+			}
+			return err
+		}
+	}
+}
+
+type FollowGamedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response FollowGamedefaultJSONResponse) VisitFollowGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type LogGameRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	GameId GameId `json:"gameId"`
+	Body   *LogGameJSONRequestBody
+}
+
+type LogGameResponseObject interface {
+	VisitLogGameResponse(w http.ResponseWriter) error
+}
+
+type LogGame200JSONResponse RepReceipt
+
+func (response LogGame200JSONResponse) VisitLogGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type LogGamedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response LogGamedefaultJSONResponse) VisitLogGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6364,6 +7100,33 @@ type StrictServerInterface interface {
 	// (POST /api/teams/{teamId}/fill)
 	FillPlan(ctx context.Context, request FillPlanRequestObject) (FillPlanResponseObject, error)
 
+	// (GET /api/teams/{teamId}/games)
+	ListGames(ctx context.Context, request ListGamesRequestObject) (ListGamesResponseObject, error)
+
+	// (POST /api/teams/{teamId}/games)
+	AddGame(ctx context.Context, request AddGameRequestObject) (AddGameResponseObject, error)
+
+	// (DELETE /api/teams/{teamId}/games/{gameId})
+	DeleteGame(ctx context.Context, request DeleteGameRequestObject) (DeleteGameResponseObject, error)
+
+	// (GET /api/teams/{teamId}/games/{gameId})
+	GetGame(ctx context.Context, request GetGameRequestObject) (GetGameResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/games/{gameId})
+	UpdateGame(ctx context.Context, request UpdateGameRequestObject) (UpdateGameResponseObject, error)
+
+	// (GET /api/teams/{teamId}/games/{gameId}/bench)
+	GetBench(ctx context.Context, request GetBenchRequestObject) (GetBenchResponseObject, error)
+
+	// (POST /api/teams/{teamId}/games/{gameId}/lineups)
+	FindLineups(ctx context.Context, request FindLineupsRequestObject) (FindLineupsResponseObject, error)
+
+	// (GET /api/teams/{teamId}/games/{gameId}/live)
+	FollowGame(ctx context.Context, request FollowGameRequestObject) (FollowGameResponseObject, error)
+
+	// (POST /api/teams/{teamId}/games/{gameId}/reps)
+	LogGame(ctx context.Context, request LogGameRequestObject) (LogGameResponseObject, error)
+
 	// (POST /api/teams/{teamId}/judge)
 	Judge(ctx context.Context, request JudgeRequestObject) (JudgeResponseObject, error)
 
@@ -7370,6 +8133,330 @@ func (sh *strictHandler) FillPlan(ctx *echo.Context, teamId TeamId) error {
 		return err
 	} else if validResponse, ok := response.(FillPlanResponseObject); ok {
 		return validResponse.VisitFillPlanResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ListGames operation middleware
+func (sh *strictHandler) ListGames(ctx *echo.Context, teamId TeamId) error {
+	var request ListGamesRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListGames(ctx.Request().Context(), request.(ListGamesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListGames")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListGamesResponseObject); ok {
+		return validResponse.VisitListGamesResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AddGame operation middleware
+func (sh *strictHandler) AddGame(ctx *echo.Context, teamId TeamId) error {
+	var request AddGameRequestObject
+
+	request.TeamId = teamId
+
+	var body AddGameJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AddGame(ctx.Request().Context(), request.(AddGameRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddGame")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AddGameResponseObject); ok {
+		return validResponse.VisitAddGameResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// DeleteGame operation middleware
+func (sh *strictHandler) DeleteGame(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request DeleteGameRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.DeleteGame(ctx.Request().Context(), request.(DeleteGameRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DeleteGame")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(DeleteGameResponseObject); ok {
+		return validResponse.VisitDeleteGameResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetGame operation middleware
+func (sh *strictHandler) GetGame(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request GetGameRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetGame(ctx.Request().Context(), request.(GetGameRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetGame")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetGameResponseObject); ok {
+		return validResponse.VisitGetGameResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// UpdateGame operation middleware
+func (sh *strictHandler) UpdateGame(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request UpdateGameRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	var body UpdateGameJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.UpdateGame(ctx.Request().Context(), request.(UpdateGameRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "UpdateGame")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(UpdateGameResponseObject); ok {
+		return validResponse.VisitUpdateGameResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetBench operation middleware
+func (sh *strictHandler) GetBench(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request GetBenchRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetBench(ctx.Request().Context(), request.(GetBenchRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetBench")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetBenchResponseObject); ok {
+		return validResponse.VisitGetBenchResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// FindLineups operation middleware
+func (sh *strictHandler) FindLineups(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request FindLineupsRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	var body FindLineupsJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.FindLineups(ctx.Request().Context(), request.(FindLineupsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "FindLineups")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(FindLineupsResponseObject); ok {
+		return validResponse.VisitFindLineupsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// FollowGame operation middleware
+func (sh *strictHandler) FollowGame(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request FollowGameRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.FollowGame(ctx.Request().Context(), request.(FollowGameRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "FollowGame")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(FollowGameResponseObject); ok {
+		return validResponse.VisitFollowGameResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// LogGame operation middleware
+func (sh *strictHandler) LogGame(ctx *echo.Context, teamId TeamId, gameId GameId) error {
+	var request LogGameRequestObject
+
+	request.TeamId = teamId
+	request.GameId = gameId
+
+	var body LogGameJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.LogGame(ctx.Request().Context(), request.(LogGameRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "LogGame")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(LogGameResponseObject); ok {
+		return validResponse.VisitLogGameResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -8982,201 +10069,224 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"3L3dkhy3sSf+Koj+/yNoRzQ5Q1n2blBX1FC0eExSszM89jpO6AJTld0FTTVQBlDT04fBl9pH2CfbwGdV",
-	"dSeqUf0xpHylERuFj0Qikcj8ZebnWSFWjeDAtZq9+jxrqKQr0CDd/9V0A/Jdaf5mfPZq1lBdzeYzTldg",
-	"/i/8PJ9J+FfLJJSzV1q2MJ+pooIVNd8thFxRPXs1a1tmWupNY75VWjK+nH35Mp81khaaFZAep2tw3EhK",
-	"08UiOUz49bgxNNBVcgj/4zEjfDEfq0ZwBXaPrj1xzN+F4Bq4Nn/SpqlZQTUT/OI3Jbj5t26Q/1/CYvZq",
-	"9v9ddLt/4X5VF7FDO1YJqpCsMf3MXs0oaeKv89m1FHc1rE44susPGXhdUU0q2jTAoZwT+79rqsg9NNr/",
-	"rxakFGZat6AUc+OeZFqhP3RagjBFFFtyKAnjZvhPQE9HEtsZuhGGlZ4pokBrxpfK8bf7ynT6egnv2Yr5",
-	"Uy1FA1IzxzF3lFv+3OKs+WxFH38WrTv6/kferu5A+h8/MN5qSP58DfIfAPe9nxnXsPS/Mz72uTsfyJwk",
-	"KP2GbhTeqxKtLLAPv/SP2H+5JftRBnMZrGuwih45erOIQ/4aT6a4+w0KPZvPHp8vxXP/j+GYvPCb0Pv1",
-	"OVs1QmonbXU1ezWDB8nuLwoh4aI7Xl/ms9dLCbDyPDTcw5ItFiCtlNGwQja5EK37bpdoCyaVRomtoBAo",
-	"b2yR0/UQ28/9aHtoAg+sBF7Aizd28ubPbLqEb52Idf1RKelmsKDtM+L3e2ed97Rp6O4HV6IC/sxsVhTC",
-	"pWjv6l4fHcdKaNRuF9pIojuhK7KmuqigJ8H7bDvk9v4vqR2Yz2yH2IiwIaoSbV26MYkWS9AVyG7oOyFq",
-	"oHz/PtpF+fkFMoWR54HpdrbZsCpXa8ePQzakRQGNhnLAqTtL297QooLiXg2+GROSV6Y52k+LC5USCla6",
-	"6e4Qk5SwAF6CJByoOffmYikqypeML4lpQN1aEb6qoG72TfZn0+bLfFZT3Z9c3CIjd+SS8d3JLQA0xokc",
-	"HvHjzIXG1y9sl/kE/sVNAaGwFOt9H9+IteXsQgJwXOyw0s4TeLsybFnDwixUsmXVFyq9o1Bt9gspP6Dv",
-	"3jFDJK6nvyfevOPTjjncMJ6KbqUd5SKP7pF5EmipXrwOHJMn7OxHdj0/1qK4x25wdQ86cSeWktU1Smdw",
-	"kmXIVZdkIaTl63UlaiCLWgg5Jy+JkOQ7+5vgQIDjkoyVGTrrfHbP3NBhh90c5zOx5k6+DMRKTyMZUxmE",
-	"OUr+pTJck3uYKKLpPdilVa7lM9LUtLA3/e6xaxjHz6PvbXcYo/2ZIRRpqNQ/EG4otQLKFYEHkJs7URoG",
-	"ikdsL5lW9PGda/zy8nL3sDkxjVNDAQy3gnH9l+/x20fTJS4XNNN1hjZlJ2+3NHwyjzvqOu92bh6ZtZu/",
-	"n61jyI6+bgv6G5urZLljcpCO9aOgssTUp7pdbUnIvddWJepS4ZeK74/cbUgl1mTVmnva3NzmG8uiRp8n",
-	"d7S4n5OVUJqEuzlLQP8s6hKbUc045It5S4v3jAPWVe8UZHV2bdujdwaqOZl/JXdQMe7ocWcmMydUkQWr",
-	"NciEKiVFDsfaVvO4q32ecyQKm+dnh6k4HXV2uQXqOp8yt5ryMsFCbl77F+Tbzf3QuZq3nf5BOvdV4phI",
-	"CcU0ZeIqfnNlXw2o3qb11uvmeILmMauEwj+4soZ+L5ZLKG+gwcZ2GshJFpLcfkep3ljzwabEBWEcfUU1",
-	"rcWyRTiaLifIjc7WgO3lUSyC99hKPaWzVuprCQoSvDZhpVctvOMLgfVjL8D8nt7Y+xK7RFqpr2irvQVr",
-	"KCRVJdacrCvghBLHBIQpYr7B9ImaluUE9rtp+TK1PKeTZvcEtEz15Dh1gri07ZO9NUKjqhlIIJTYXXmm",
-	"SNAIC8rJHeReqyPbrdbMvO+xi6ytQRGxIDV7ACJbvlRHj4c+bdzppvbWslwcqNGbXeSByKDb8sGfprk7",
-	"8kP+Q4WGfWzvCAz7OMUUU4ZbM8Q9rmxr/DGLaaDCqHzhUWw+y3qLuflPf4pdJZ5isKQc5T9OmLNRW02O",
-	"KE2le2B2xiWq4blmuI3qLoy399VgjRNQjk+iptaS0XqbVN4coKaNgvIDwuVi4bQ0M8s5oZpw+z7OeH5w",
-	"ZzLY1ZEVyAeQzxTx08mbo2w5N3+i3KQ01a3qvzybmnJuSSAaax0oBQfk7bl94lxHfZJ0Q7s1oYfFkOd1",
-	"EYT5tm0s/HuYnOUR+4gSzSywwHy2YJypyp52O2nspUz1+P6bZc7N82OH0ubduiZsQWpYaCJafXIW3aKl",
-	"XzdKL8EXrUKpBY8NFN6SiDycnQVpujE8fLnTJfbe2fMC3Fqn7TrYxrsOsXWnnkjb890aIdIkWm7tmLmv",
-	"gY7ahz0JOi1th+JLKdoGJVniPkg4gDC57636boj8tcbJHrnYq8BM2TyWWHID8ueWlxIT3Q1IUrkfid/a",
-	"rZsVo0xkta7n6fS58p0cRKRWIqShsvgrbVDtgMrihpasxY1ad8E4s/PLQgJ8qrz1eefXitaL98CXukJ/",
-	"rimHf7Ay8WvjngqoM5Lx5S8truesEx1uv9xc74M5ho/75JgHqvWn2193oE43qz1bbRW9F26LcnfXftNt",
-	"7XUkzQ7vux72vsOmS4B8J29fOPhvvHqbR5rrsDXTafOA+b4K88+A828Jq6EXvsed7AH2GqIRQxhQnK6T",
-	"LGS2Fz+HvpXMz3ceF5VrmnW0Ocg0G15DO4Q90RWS91zwkzjgwdDKB7gWDLssFlKsBorTqJ5ldlk+0Hq3",
-	"n4otEyIOlYxbpKitGLF9YEqJHHood13fCBNal91+xcWuPyot7is/YG+5uXeXI/JhN1aL7I7VayeYza0a",
-	"jFnfQWEvpwa4vdOJBQtQCYQLTfzBIpRvyEpIFHMQ5MywQ+9qMZq+0qyuCfDSPPg02kfeA9uTwDf3S/ET",
-	"yD76rT704GOwpaKdYvRrUb16nIDmaRQm0hGRUEtaloUL2SKjF3526tgRe0M37wVFDOsVleUYXuq3dpU6",
-	"g2mf6fb7JLro+qOFvnN3OSzhoJ1+w5S5Y44+gjctT57CIrxSR/klfB3MwbQsmWEPWl8PJoZgSfqsZC4W",
-	"a/zzBrmdHd/dnd7WTfWx/QdIBRvU7SHFUnrxk+euCx9gtk5NpcZtQECLKhiBGCfhJBn57uxDsGTBSLLr",
-	"B0+jq7anoD2oclxq2VYD33MQY50mU3ijil9Uj1R+89Fz6vj0g8BfuxFykWXxX8Vexpr7sbaXGPzsvhN0",
-	"smE2W6+wO9Hiz5rCmXsnervNpJrVtrNs72cL9ohZzXtGacs4dp2EKbIUoiQLIfsMtN8T3yFDjjRAzGdN",
-	"RdUEF9G1aY4eSaHYNDfYtf8CB15pijOjbOsBmkosFs9LWDyvne93IWqn960Z5yDVc6XpxroMaPMcHDzD",
-	"7FH5vKHMnhjlRlKo3VHRDCiWnZJrizFsBw1DjMJMt3Z4sq6EAmL1a6s0ado6tXF3TnqS+/LWQlYQGkfE",
-	"ZT7jrYW898csYYt06MGJZw0HMm5R2QHcQv/7zYwjz2cnK/o8G89Bj/W6c9aXBh1e1B31nnyJW7NHubCH",
-	"/8UbL+ry9AonGL8E+feWuVOA3+Mu6GIbLuxkzoLVYG5wo4g/gFRM8DlRAKQUhXLDvHCs8+I3JfgPLvqA",
-	"aQvlUUZkWWgglMHa7mbdR4x2O/KWLVsJGMJvgOHrGQGWLZXlJMlWQ0BTTLC5dE7a3SmshSynmWPsF3Em",
-	"cRFzt85uuKwn+TVINcGM273I37K6fscb7MnX1JTnBsa4LiyRRDMQtfAAXtepRA1qv1vJDhs6+hXlj7qG",
-	"8nxP1DvRJsxQy4TF1rxNRwNBhISboYGg94BtnJxP+mke9mN1nEUpFwVc+CeYaZzjeWmkeIAEEFQCVdv3",
-	"N7It+IFa0ybry6xtDJaFY173W4/7HOIc1LtbeU73qvIggtHb2jayyI+a4frsA61b2P/+jY8DN274LhwK",
-	"dwQiR4QBOzaILuT+kegdgNwXtD/jBz2g39ZCyCsLAEBUjYUGeQNNAmwpFubWskYopZ11d0Uf2crIsj9f",
-	"Xl7ah5T730vMke9czhNdxUi4jGz5wLaSwjkciDU3/Dfzbh1eAKrFdijBvd0bbXgg9CuwxrqarZhzxfrw",
-	"hWroeBi7JanuANVx09DrwGz3R1gjAiQYZY+HLT4IVmI+yc5mWQpvsmy57hss85Huo5qoNwv7eWB0+NkH",
-	"2mwZzbpXX0LK/ibucOmsoWnQNYu6BjknRk8hQpplV+6G313SWiTUpUrsF5qm0dzOr5uN6zNHctZC3I/e",
-	"Lht02UnQVkPVADVTMukEmLpnjcW7cPwgSbZKIHFGYhe0wAPeGC8xrFAXRjAu37WhqF1JhIndbQZhCH4E",
-	"N+0s7YAy1F2vxAruRLlxglQRxh3ORkvBl6QQkqPheJnPZz9q/7nlNjzxpMaUZntipqvMPzPM3ZsIqxsJ",
-	"4k34JpNBYalYLv+ecE9d223e6pk+ZPGiRk3zCestF/qfMNEaNtVra++fGqYNooV4C+sjkEzeK+x9xH6d",
-	"YSqx/7klTa7TzhL3IJ/dO9vwBlRbI8wJUooJJvQbsf7JfIHRzT/cy4SfBZTCA6m2/Sy+Ya/DeZgmJnTe",
-	"fQV3b2KT4lQO2ijvnkj47/fqCL/Fz49x9fteUj5/M822XCbC7IuK8gJ3gved8mMMFkloI3UT0FcOa1C6",
-	"cz7SWnAgFVVkRUsXwvgAsmSFJkqgF0naWc+WlX7HX98MWGQQcs418CIhbUAPQwJ7H2pa15u9CSxsI9ta",
-	"LhPahl/aQKmmykma5xuH7xbi+cLKGCd09urVoc8wzV10QZzSPGzzkFhx8W7feoTKPT0dYx10fP6GnR2q",
-	"93sNmI+q2i8StHt8YKfiPSiF43DpqqkxFw4lRQ1U9kz2DUhStDAP+pCQJUjz7pRinR0UcRu6Gw1wHH3t",
-	"2EYuWn3SzZAOX5kWtBKDVPIW3AidGQIy82vqwhhDBEjcJnRvA9WQJDtMkYaaQ1LabTOKc9g+i3h7pshC",
-	"Oi1sB+X5AUCrfx4A9KSyuNWSmtP3v3EkKFVglvjPNE4U/6lgsqhhZOiIqPxnEkqaxoqaX/+ZxJj+TOtF",
-	"QibzZXJKWxvdTaBPhTB0XPug097wgwVukWMHb9rtwby3nVngyfee/6ZiJ9+LgtY33mU5ZKhzpiMaSyu0",
-	"A+OfkiAoOy9QXPdBdr/OgJO4IU4eZJQI4zzQdTmflfDgs5YhQqi2yyMMde+ORoJk6pZj2VcSASGi1YVY",
-	"jQWLZI0sofko8tCTffUu9RyU7SD26eCkKpjqHAz5bsreTBlDjwNiuLXmsEGSlV5cig+CCRBPj0oMtNwO",
-	"RvRMgd1ZHyirj2P2hHtUtW4MlJlF5ivD2ppCT0mdyqzhk/ehbK9D06JahTSM+cdr5ckyCiUybbLdN7bH",
-	"6L3pTwxfkrw/SktdSLH60d9ruJFSitUtK9MN9jixMUXV/WJT94Em3oKPWOfSw24RLeAmbPBcf0Vb8+/1",
-	"GeeXdb9aOk+/XlOItWl6c8Bo7kuhgOYpiMopyj7iAa6j8BzOMWD+pkUX2q+woT7C+lbTxQJ50oRDNAEU",
-	"RpVKwCA6Yd15iKz5jCrFlKY8Q/x6dgJ/Fr2ojYPiy3vU/VygB5lcHCjydbZQxURh7AOdpbNCPEkWkS4j",
-	"w/D4u3+3qa1cWlGL2xnk4JkGNgxpf45K1ROyuOWlZj1lPp6115J3tO8wXDbQvA9lHv82N6ar66YP6x3M",
-	"LZ2SE8+a0k/2s3aKvOcUjGF96rtkvoOtFH0B9ywHTsLeg9E7Lncz+xEtnM/IJ3J5pmImwjlhC1IBqYE+",
-	"gCIVU2RlcUMovoYPsSFDmXWYUy/pvhlNSNZQSfE0JmG9ZiVizbuUi1Q7Q4MHEI6/jL1XojeQp2+PDn1v",
-	"n/cBWjJkeY383k93HP0iS+xCu6OKJXOVuLh8O1didGPiY6R232xjyf+sS37ME9ylVkIyB5ptKBLW3pGI",
-	"E/u0QH8RukoGLDZUap7+NZUIayTIbJhxCfm1kYynKOdyY+QYBEaTLwUa9p487uEVlxup0o3ZTS0ZfYPd",
-	"GEKDmupunAASsVycSm01dvKbLYHRo/KaMj3M1pE83I2aRX7Gswi689R1GocOtMmCGbvDOh1mbL9LwEmp",
-	"2e38q5kyOUz/+Gck++N40k/BYQyxU9EHIHfmzSNbTigvI+RrMit0s/zuEstSmc4/WlGJZt0tWvDTtIJP",
-	"r60LTBGx0NbEnebvbi7fX2Lxlwv9divZ9cDSo4vqlv03Zgq/Y0tFLEqZ2D8Fd+mcPH4deyz21KGMAKdB",
-	"9tLRUO9D0of+eU/60IwJniahaEhFfcqjkIiICplHOy2vkxlhb1ANL/B2Is1u4qJNmDV37td+OuZ9l2Su",
-	"Il9AuS/f4PFJllUtEmt/vEov8vGXU63m8Ta9nO3nsrW+mfmGTe9bJHcv6bCA/iBuS7NuDMMsB9wXa56K",
-	"zJNFxR4GBu2eKJgWXOgjVjLUmHBu4ujdx+gx8dNP3HgHz3IXDOF/dDfCmioSEpzNc5c0to5ritlHaFFA",
-	"jTxU9IX6v/8HE4/hMbXbHi8WQAs9Acno32Ro/3MiHkCSADl8poi3LyG4yiZ3ijspugw5XA9h9hFLaae2",
-	"56C48NQXlti5R2XVRbzaa2BUs+1pIVa8d/+zLUd8uNAEq1+msSwNdzza/tePnRoYAVGOthGnWHq5sYdg",
-	"iYNuF0Lme0JS2Ob5bM0GHvNUAYpSzFwfWe+dpJ0/B0QbEgNZg7SlTZasd8SdLu39vYYFmqXetSHYMsMq",
-	"FlrGd3LeWtycDloMDwGVOwWhasqNsk45sZlNFqzexYacKlxt1OSYLHfRlVpCdddJFu9kKgLzg9y/tE+2",
-	"0S6ax85wHjIYxFn1rZ6+EIUbJuY2QCUCmlOjbDt73O59o2E0Pm3i4ctGn/WOZVYEmqTFaKTDPWzy+exv",
-	"ePKMCQEbdrjJodZxJ+KCwgbkBcA6r9pUq2TKz3bHEtlTK8rLeiCsej+eDcQ7n6lKCJ0ad51I9rof+9st",
-	"yPcyt0vvxksdpaSZ5zDKfS2SHEuNLVYUSoN88RPXcgIz2o8cN+KZ0R5R6bTZL0weZ6ZZXqK/SfnCOmf6",
-	"de+Czg3XdyE7Y0foNPH6jdDTQvJjLL79NE9/6NSOyRpE0jN9KtUgF/jlwzQnGdZOo4a4CFR93NATY6Qn",
-	"azeHZ8yepgBNsVQMYQWIShQo24/C3VKTuvHmXTJvR0xU7A9yPZyMafcUeOox526lqXuwQdutjrUF4tJO",
-	"ZiJ+QsbeZ6w+QC8/kPvGLFDgjU/WDmVjcQTfb4fK49UxBd6z3227WlF5eAjV6H6m03g+pdjIPuvx1CYr",
-	"NF13fJh6dD91eH/0Fbt+8VnHKspbCJwuwHAHv+hDkWLtvkLQPmJiTyRiYhoxY2C+GyQfQC6xPBRm6q4y",
-	"RbD1euS3HmIyUwctIJSj0V8mEifEgjRHJhMeC8yt8Px6IzqYx/W5L7OefnEd059/5tMPtMGrl+GxM6JW",
-	"Se8Xlg+SAynZkmkX+AV1PSeUE8ZLeCSMa0FqWA4qSfaV3qUvTzkF+yyXjCcmcrfR0JuHBq4rm/OEkoUQ",
-	"gyIXpikqPUM6IqSAKoYr3hn21c6w5A70GoB3MCfiK6loelfDM2UT3FkHvYsLdSVoA0AKmTVv69p8GpKa",
-	"7c5VMl9ONguPHWLk9kXF+LxKvndXiG7meSZGpfksqHHbw45l8foH2hzI5tcUS4dT9IuLjGNLQ8Oj65eN",
-	"lLiTD4ALRF/Z3SfyI2uAe3K3IR6rmJn+OOYenw6MdWmp1b29XJiehIV1OSMTEDdzPgK3r0UIbWaO518R",
-	"o+T6RHBkDXXtEboWBZcZsVlDABCcs3zlASkbbFm/RArdB5AbX6BsTrTNchmzCd7R4n5aKdDsGoLDpA4d",
-	"aqKb7bx3ZHYidUI1sZAl1DE0fvc2P4ZMmlsuuIedgJfxqnLNT+aLvc+H7TI5D8nwldjltxZG138pJoPq",
-	"kMi5fgVzRVQl1oBOpAu/W9HHUCvlL9+fLu2WtCCJB8FK1FawPwBvVzDaqzFqiqbdDwRWjd64ioi2/PKa",
-	"Kmx2TxC8lzz9U4E3hmZqeuBLvyqzjUMaCaa7geYGCmANwvj3XKyx0pNaSCjJHSyOy/U19z3tjsBhTdZM",
-	"V+FO+FcLQ7F3XFYxP+zcLxAnywODdZa5J+sREd7AaAw45acqrjGtcHeo2N090KUNJhgU48jxxaVk2Wnr",
-	"Yp2o7BWqBomQ9O040zOmW2R7/Y8vptJF5E7dwbUUznM0fe+yyvGNc+NulLAbb7I7Fcny71a2q7S4Hc8N",
-	"0vfy4KAIffftR28z3c7VGORM7/IdoKlTidTdh2nZ9XdUfuXElg3iB0etvSfUpAMZxrU+2+rpvRmtxGwL",
-	"PrGQcrdUzNjUYRSziPKplTzjxopm0Gj87FhcBuZ0E/U7hrJGeBftXmxiANMaWHiSTsjfTzkqlY0gxlDC",
-	"XpxaGh1RnMoQ/qD8TzdorOwo7vzah50kfr5JPV1XTGl6PzWaqKFKjYyZQgYFEqc/9A1u0nGHaNLIuXkl",
-	"YOGGrdQVyGhRYdxloppbO5t9O+gKNsSnpEjpeIspuS3xxzZboKydsOHhUsGl2FAu+1NvX7foFqCOPcbY",
-	"Iv1gA3s84MmYZ48W60NsdCHp4pjPA7GvINnzatYZlRashrn9qwJautL4L/c7EVw1zaRvBIW9xBUcgHy5",
-	"afk3VPDqdNd508N4ZEexh6zcqMvb8iNpqNSkEusfrIWQKZt7mtMVlDZDostEvcou6h+8hMeGR47k0E4E",
-	"sQ+Dk4LSWnRZdhSep7x3k4dt3zVXlcGeEzSdtnF6w8YqOWu8bPjEsgPJ0qQiRPbtjSL0RRaCyxOVp4ja",
-	"5QlHSihcXA+WI+kE2f1CKFtGwaCEL9ItwBMrsYnLSb7INNmTXkqvHSUrxaYqu1Q024XpRuhKvFRU7109",
-	"Gk0VyDEdVXZbVEIgeuiClvBJXLm02+hCFzWVMBIbakGQyd+3q5n2hxv0Pego60L1S5p+p7pAtitRop6v",
-	"RE6zTNtuy7ULlTk0J4ydQOgHOxO9fJkTCtd5Y+S0fHSuGBUe/EJXzKW07RdP8zWK/H8qykuxWLjiWLgB",
-	"d3KFuVBecYLqDaLZSgM+JrF8mSm0jlw9Ve1X9+C9Odt6Kw6KzU4Dlt14asRs+G5czx6+F7M6HBaK78kP",
-	"Fy6V0QdeGNmlk+ueop73YuIIhcIWR5AmnrMj44SND8zXlXyLBv5wUDLFlk9He5jYwq0TQWwNjGTzvQWf",
-	"ShgRMVhMVqYUdGUYppifjpabcchR2WnrESFyk+09Ue7T12wVvBV5H1zXyC1ohvOdpGf5miFAtyVdwWio",
-	"orf89Pjg5SUWkAlQZrtVv9+bV8AZfFyn2Ir2gHkZV9pLwEMTWDQg+8D5XVUuMtg+0qwB7ku6QanTT+kV",
-	"p/M/9lDHjdzreDjbbvlzv725NveOTw4yu7vPzSKyq+BEfXjCFZiqWzKfaaru+xqEBofMtAqxGWwhQVX7",
-	"kaNdgm+vUduObQmbaaS0tDiCltdeLGyfyU3Okd0hz3KoBPWjYUJPeTCXbm1ogIZSbMu1lVWLZXNElRQv",
-	"MJa0Z4sIvXZTyvHLWRZJpaeOz2d11Fw3vva166k/5jT2unYlLA9iL6XwctqwEvurAiz5O4cX2W9wchkA",
-	"Qln0RPiuxT2943kAK9MOQ4sr0Nbu4nQpxhNxMnQCp38CuvpoeCrDXeQDhE33+B2s/xPLGL5M1LY/dWLU",
-	"MfInw6r/G01tZYvLS7FWNlOi0aiIbTgf4Jn2aothRjHy2qd32sq9MJp59TaEZE0EjUCi8mpFZTkpYPCA",
-	"RHDmrt7GJPSSm4za50ajRtD+srO+ddEfhvgWyhTMonHC/XxvllTdfJN531D0ygPIBDanhBVNbE45irxT",
-	"ViQSBVrF0IzSWmBPcKltpVnse1dpeY6Uj4a6Y0UWfmvLZao61ki6yNVIlyNAmfHcjidP3+gX149A6tOj",
-	"n7wxP2XjrqqZVel4u5tWJRh3TSUPQOOsIf7hPsiH2NihYxCU5bx4XrpD1WmtpfVWxnll6xa+JO8haoXT",
-	"DNL5foaYm/n4Hban8TakKeu+iAWNkFCr/d6YaHzqzvWE5reVEDph/YdHlp+3HzagzmTd45Dd1nmw8+11",
-	"6XfbdNuf/2CMoi7B1wRzomk+1qGuJORTJ9sKGavXZrXt5f/La//LhB0dpP3L/GIalR8/TSLi46f1gcbc",
-	"+ITvW3WxW8dzMZ6YMM/+GmXKASZYnzvi4BIe0/wdI1ZqqvMSeNgZT8/fcasTcWG0qG6rYdxb78yFYMd8",
-	"7ToGYEzCPadDTtvJPpp0WaCxxM1rpoMStY2yeQBip+Gjw6QPhD/Q/GA33VcOCrGwrfNHdLSb93cmxhKG",
-	"BWT5lm99TtjJjuWeLWArDIKt2ppqKIkLr/AEkS0nd6CYL9ZpLRjb/rCiZsV9yiGtzAxsLbfdMZlWhJal",
-	"dAnt97g//CCo4hFCwxKhkQk0dykS5oFlimGXLsx4NwE01MnnQq8G65jQ6Wpq7kkSn4zSS50M88PYcz3D",
-	"mzmYXHiuZVVHjVj/vNb4GrZxbe58OSP8IBv9ZIR9L8SA+kLkvRP8W6/OqaOiYwHPOtEkGrksFzsbGfYg",
-	"/OynUJ92S8eOoIFdi5KiK/AhTvYcR3i3kMQsIiANfb1eF+O2je0/IH5nDea31KPO/3iz9X0qc77faW84",
-	"GX7dGwpjgpqqCe7N381S/cKiczuX/z750sEHMV8DCcPgtNpbKyon4EJtmTDMYZVZbyeUkXWjjpTWmc8+",
-	"eYNtpi3ZqWF7LR5WV7O1Wkq0wjCtgZdUhvuQMAvnbhUOCcxNCtYvQjqO+QwNreNBS1ZMBOaJNQ8ZqJOR",
-	"/2LNycIidtQPBGobD64IXQJZStE2z/D6Aw3NgN5SB7tVETg3XsTYtrJaY4AYJM3z+Vq+7yza2h1nRHrG",
-	"2fkldTTzg/X3y3NKij9T5TlOw6RPyDZfeXOHrPru9cfXnctlTlRbVIQq8lNrqHzxI8japgSZ5ImZyByp",
-	"Hf/oKXgQwmfqixWfxKoJwe1fNdPheC63yW/zzgw+krcsLP5p0+adYKXTFilXCs8BmpjDXQwDxxKuTEqw",
-	"MloFyEXUJgvsGL31URPROEKbuzPE4BItbLKISXNZiKJVWNUhZ/qfUEGxK4WzNXFBiwrMFV/UbZlTAqKr",
-	"+RI6nfudCfONZIr7kuuU+ORTSh7glLDxnrtiaRCaWlEfxfl8Y30fWojnCxvhqTSt8SDVg17AqUwVa3rk",
-	"fJKvRl8q2j0eXYoOpvLVcEO8g7Tw4N7CJRFuIEtpyrn1k0MciC+gnNKgEzwWZnwQl/0DreS5A9UaLdFC",
-	"N+8FLXFUklgl4lNWTO/t+fUS3ruGWSkTTjXrxj9pJ2AjRko0jFc1laB0GralhaZ19kpSZ8kjt1xn80GB",
-	"1Di8X3VWCohzeYy9zyMAzWLcm2eWA3zC/3AJ0Cafiy8WjOsiS4bXyyebOZNr03aQmc8ji2IePgXyAeQL",
-	"8in+TWwg+IIWEBt92jRwa3snZnrKWsmXwEFae7GvDcuUjVMlf1jR++7nP74gt47ALgVOXKTtpLD2KNPn",
-	"D4QSDUqTB1qzkmqwydNqIkE1gisz6JIybjNqwupFTPfyavaToU0vDfKr2eWLly8uQzZD2rDZq9mfXly+",
-	"+JNlH11ZTrigDbsoqKa1WDrky9KZNMxRtQ6nd+Xs1eyvoK9iI8uIbjam5XeXl97ErL19lzZNzQr79cVv",
-	"/unR1egYfXrFQeyuJlA4jRRlW2hyz8VaeX8Mbevkwy5O9yLkYnVMYxdfMhXKn6eW/sY3OePCwxCpZVNf",
-	"OzZUtlfV6ZZ+EYwx6PrfApS3nfNiEg0en/Nylw7b1+vOigUH8h+3v3wkNvibap9Cz6XgcEH97l8cTX4g",
-	"CoCUolB2JS9W5akIEwIzccKIuhbrbN4w6sKFzVT3XGnpbWsTiOLE0nNlFHuX8O4VsaHF5A821vuPcyca",
-	"yB8WoIvKUUhXjC//eCpy+AJe+0/KBxGqF1FJV6CtJvBfn2fMLORfLchYpeJVL6w23C0udqsjzb40ab+e",
-	"/1x+CKXLUF6V0ATHgV3NM0XKUAnvFHRvQvSUUAjZrymTt10wgc2q9qNwSPeT0KAXwvVlqAWYnfqyQ/3v",
-	"MeMnU/HSFdL7Vp0UGzhijiZZTH2Ksuh7pvSb8Cg/imnyyuqGkpC7ytQOI/mLbSmjiditZU5CAUciuLn/",
-	"V4Iv7e1/KK3mCUZ6XZZvfIHFc7CR7dtWGcviopcnG7jbBUSquqyHratOzwkrzUlm2u7AaZjx4rP977vy",
-	"i9NkdyWi1W6jQPStjxWJ3kA33OL/bIxOec5dHpYRzdrpyyfc6VNv6YU/nE+7tfjxdTM5dnPzS9dux4eG",
-	"pkjg8mG3hk3dduSGiVbficfRC+EX1+QpLoQPlGVdBh0KaUVZPQ94BJco+iQUufhsevZCCSWNqyfgSpOe",
-	"68Ca/j/Bo05pViFp0+E33d4z6cgweiR7fq7/ifi5fg2UVV3AWwk1OB/RkKi3bMl/aXWeamxV+LWvlLHz",
-	"VOjO4a85h0mxJTc6RKsPp2ZK7Q+RfjinjA8Qvh1RTDzi/0zarQ80zL6pMpdz3CF1cYZJnd8F+p2JILbv",
-	"b40emi4Wo1L81rZ4CiHehZvuFeNmTuFpGEIRT6+1d0s/PTd8hLXr/omV9kDkXaLSsjxej7M7c/HZ/sdf",
-	"gimRfQMr8QAJ9voec4+a9uXJ7izsy67JhV/CrLuGbHzwxWfzn7H7/a+gP7mY2Omn2n74RAt065jtedPE",
-	"pZz+CHRAo1MJxWPIh+/yBV1KiADrpJB8HVo9jf0jDpcjLCuxJgsqbekYcefMncqadgNy1+X+rIEeqwof",
-	"zIIJ4kdcf+qg/eht5xlKX/Slp7TR4L7HAo26kr8x5CiRxezLPDG8g3yjyi+anAnvRrkkjlO62TWH2T0m",
-	"Jd10ELTvLr/7y/OXL5//6dKlX9gZ2Lslj51/SH+T3c85jdCOe5AjE5Jm3m1s7RQ1t85F0fpgdcaXNRCH",
-	"2P9GTkpEb6QOy0+PjZD6p9As68jE1JT7jozHkYcU79ix+DXPkVOoh4n+G+exktDMiS17BRKcj+ZOlBti",
-	"k5OouWHxq9u/W3QTDQFmV27s52+YanoVqkfG/kY2uwN545rVT7x8C1DO8jwIEDHhpQCXFngt5D2hfENW",
-	"QsLX0EdQjfwDvQd8XZdHWOIcBGIfOMm2wg1w21B7DusduP0PhHIiautqIEqLRlkax5pSJ1NXFsxFW52Y",
-	"9G9ZXfuERefQBN9+LcO2GRhKfB+bmnKyYNqjPM1B8TDXuTkkFeNLchrj99Ye2rCwM2yijbI7m7UnxFE/",
-	"8Q6+trUJUo4/6n896f7UoNS4u/69a5F1yaq+ixm/Zp9SJ/JTR0+Ex8j4At8+6KYIUR3fws1YC58nJrkz",
-	"wmGst4bdXmlJN8G8tAa4/4FoYf7pbkPCKqdryS+fWLu1sL807smWR6Xq3hbZ7dfS/Fb2cj8qZgocpuy5",
-	"777+KcvCvVCHVPiWzxt3pUVSG/TRBkacjYqm+4TgD8RqpQSuib3wjjCXn5pusezDia94WyniPVP6XCgE",
-	"0//XgSC4Ghj4bltykpod78Td2qeAYD3xNl0HZOO/kSJ2XafxVypMijBOvFw//Ub5Z33SSHvdKwF3dl9W",
-	"otoPTp9Q5OgbeWi/LsvrLnHF6XnUdT5BjLw88dBnc3/hXHnx2f2xxyH2xv57j/I5thvXcw+77ZWHivk4",
-	"iiOwPvORoAVZnjdeQaZf5RuburawTZ72xMz3tgwbvc+t9m2dr8snOF+h0Oe5T9hFSIj89bb4g3g47wb3",
-	"BjgcOR5lB1PhiWHrpFjd2QqUe4DGwcglFEKefO/6QYHpW3sYqHfue9uPdtuuVlRuci7wU2AIz3KFdzUl",
-	"ziJkfPdTr/F9NDlNvEKK1S4+hz/zLuM+DffCau0n5Q+kthUOzU2siNJ0E6rzhxOnTn8hpyd6eX6in/E6",
-	"jZu190L95rj98hvj9ouCSpmOx7wyv/7ygKmeZ5CziSQtu9LVmcBcVpEO8eezy8WMc1STNUiwzkvZ8m+c",
-	"kSdum1Wc1FlVmq1jhl4pV3Yeb2shzqXW2L7dMEfpNZ05SJGFjSZ9ogMWS8x+zX26BX3Vi/089SbZvl8X",
-	"X8PE5Gsv4zaUIkiUJ9jnVo/rrFft8UDAUUKY/jHXDt0oogUBXhLGbaqxfytRCI8hccUIxqmnCWT4hXxY",
-	"WBYwUD3M5jNW2NIVSvDDYE5Hva25j/Oce7SUh5mMw5bmh0KrvMbKCVWE2uwbvzMA1VmZMSOJwR6t/Gmz",
-	"GNjnyB/sHfsR1uoMeQ2+yW0K1Uu+6p38gbI6nxmeMCCyaTVh3MObXARjLMBElWJKU67V01yrIS3yV92p",
-	"92J549Cs51CebqD5keqiemrN6QaaGyiANToNobViI+bbMLMkTHmE25wI/lTPVAkPDEZhBTeuxVnpZUb4",
-	"uxkljaCJz9CCroBo8fs0n9wO6HkOljedfxT6uDcdFxoMP95Do5+ID9tR8NFNy8/KgS1PHlWHPbWRHOY2",
-	"J67U8r/Tpe2QhuOPrFvf5imu01gDPSc4tZ9QzJc5UZVYuxx2ze/G1pqMiu0Aq2dy0rsRrkQJuA+4EKU3",
-	"+jWUSeVA9fabp7yn/AZffHZ/7PEn/MSThEtIvH5Gugg4/1pBGdPYZ45mhAh0Oi5NS3KTotpwarCW6/ns",
-	"KZyeWiechEG1p4256CCf22kDen5KbGpiYyN0c+Qu/l+hzbkQ96lozBCNtJebGdd/+R7Lwn1Og9EWFnBH",
-	"jNZAZQ+bpwWh6p7Qu6NymZwWKCuBlitXFevEx9ql4WnyWGYlHiKYI5tjdvBlihg1QDQ+Wa4LTjGnyry4",
-	"IwTfWgiwSZgPMxLW/BthSsMepUz+LWyTzsgsI75CNbwTCyMbDXzx2fzny/gLlZazMxPmmi5hzxPBHmXi",
-	"xDktw9tef4UkE7hGIAOZMjJEfX+Zrwx4PO24n+DGNTpXXHKH6w3Bx98KNujdarD80VAowesNUXRDrM1j",
-	"Ldq6JBVtnCTChFRRgXU9Hiqlsqn9dFLI0wuU2Tlkp106dWskk8Su3z0Uv//uuyebQ3gfrKkiYT4nln0K",
-	"qCyq5KG6dT/nJRYQslS5Bx8tH/7rU7z6f2ZZCVZs7bcoXOldrPZqwwfNUon74M5nWrmDby3RSlfKKp2K",
-	"zteXOp+26kZIiNI1wL0itAJafisJkm4HVDlHwjjT+Wu2emqBl96J4A0IpRtOsCspjow1IE97+b2nG5cn",
-	"8ltCCZ5m1yzFkqkMnilCJdPVCjQrzpzBQNNmtObFJ/P7viBs817yCIQClM/sYm2o3jJm/oJUJHZ85H+d",
-	"AN+ujGnq7SJaqZ8pohqhldEQDc2er4CqVgKp7d33zWQX0r483bhB/lNs9RSXc6wXmOPlril3riP7XqTc",
-	"BTrAA/AjUrCcA7QfV3WulHv9OoNPHHvX7djuDp3BrReZ1vyTX3YO5n+wBfsM9ceF153yLd2t8Xj7esCV",
-	"XXxeAJR/g814Nuu8pEwTEGvIFeYtzF3M0BlTV/tF5z5QXqIPlC9fvvy/AAAA//8=",
+	"7H3pchw5kuarwHLXTD1mIZGqqe5dk36pqFKVpiUVl+RMb9tY/0BGeGaiGAlEAwgmc2R6qX2EfbI1nHEB",
+	"EYg8KHbb/iqWEoHD4XA4/Pj86yJn24pRoFIs3nxdVJjjLUjg+v/WeAsfC/UXoYs3iwrLzSJbULyFxRv3",
+	"Y7bg8PeacCgWbySvIVuIfANbrL5aMb7FcvFmUddEtZT7Sn0pJCd0vfj2LVtUJd4Dj47hfz5yFI5zSfL4",
+	"WloNjhtJSLxaRYdxvx43hgS8jQ5hfzxmhG/qY1ExKkBzwbUljvo7Z1QClepPXFUlybEkjF78LhhV/9YM",
+	"8t85rBZvFv/touGvC/OruPAd6rEKEDknlepn8WaBUeV/zRbXnC1L2J5wZNNfYODdBku0wVUFFIoM6f/d",
+	"YYHuoZL2fyVDBVPTugUhiBn3JNNy/QWnxRARSJA1hQIRqoa/A3w6kujOghuhWOmFQAKkJHQtDH+br1Sn",
+	"79bwiWyJlRucVcAlMRyzxFTzZ4+zssUWP/7KaiNc7I+03i6B2x8/E1pLiP58DfwvAPetnwmVsLa/Ezr2",
+	"uTkfgTlxEPI93otwr4LVPA99+K19xP7TLNmO0plLZ12dVbTI0ZqFH/Jv/mSy5e+Qy0W2eHy5Zi/tP7pj",
+	"8spuQuvXl2RbMS6NPJebxZsFPHByf5EzDhfN8fqWLd6tOcDW8lB3DwuyWgHXUkbCNrDJOavNd0OirQgX",
+	"MkhsATkL8kaPnKYH3z6zo03QBB5IATSHV+/15NWfyXRx3xoRa/rDnON9Z0H9M2L3e7DOe1xVePjBFdsA",
+	"faE2ywvhgtXLstVHw7EcKjHsQipJtGRyg3ZY5htoSfA223a5vf1LbAeyhe4wNCLskdiwuizMmEiyNcgN",
+	"8GboJWMlYDq9j3pRdn6OTG7kzDHdYJsVq1KxM/zYZUOc51BJKDqcOlhaf0PzDeT3ovPNmJC8Us2D/dRh",
+	"oVJATgoz3QExUQEroAVwRAGrc68ulnyD6ZrQNVINsFlrgK82UFZTk/1VtfmWLUos25PzW6TkDl8TOpzc",
+	"CkCGOJHCY/g4UybD62e6y3QC/2amEKAwZ7upj2/YTnN2zgFoWOyQQs8TaL1VbFnCSi2Uk/WmLVRaR2Gz",
+	"nxZSdkDbvWEGT1xLf0u8rOHThjnMMJaKZqUN5TyPTsg8DrgQr945jkkTdvojvZ6fgJozHxDu6dv3C97C",
+	"lZbQgR1cW1k01cHCvwfSB77W7YN8E5SeWo8TEtNCZIiVhTp9TkYlDfiJrddQ3EAVGlMQWeN5jK/pf4fV",
+	"FTDosMduayMzHYk6w2Vux+zCQxK0NdRgv1d4S8p9yi59MC3NyRRj+kFENEbuUiX3FFsitkJK6a0FCC0M",
+	"/SkbUSaGXZmvgL8QutfgQ6pNXHN2e9dViIqDPY9JnZiwsKS29Js43WrPX7U2LvWAa17R57tk+X1IQxf3",
+	"ICM6b8FJWQb3DkLkvkQrxvVW7TasBLQqGeMZeo0YRz/o3xgFBDSsqZAi4U2aLe6JGdpJcDPHbMF21OgP",
+	"HbWh9eIYexIwdVVacdNdkz1kSOJ70EvbmJYvUFXiXGvyw2u1IjR837ak2vB1p4YQqMJcvkVUUWoLmAoE",
+	"D8D3S1bs25Jpkkxb/PjRNH59eRlgVs3XYWoIgO5WECr/9GNYu5R4HT7cksgy4bWkJ6+31H2S+R01nTc7",
+	"l3lmbeZvZ2sYsi0SK33zNhub+ogyx+SgN9RPDPMidIOW9bZ3EUyqpRtWFiIs0Gx/aLlHG7ZD21rp4Uoz",
+	"V99oFlXvdbTE+X2GtmzuvfYrK4vQjEpCYcZtpmjxiVAIdXXuu139K1rChlBDj6WaTIawQCtSSuCRpxJn",
+	"KRyrW2V+V9s8Z0jkNm/sAvbUGXILlGU6ZW6VAhNhITOv6QXZdpkdOvVlrad/0Jv6KnJMOId8ns505b+J",
+	"6px5LWXPenE8QdOYlUNuDSonUCitFnOChUS331CqNVbW2RS/oBBHX2GJS7auAxyN1zPkRmNLDO3lUSwS",
+	"7rHmck5nNZfXHAREeG3GSq9q+EhXLNSPvgDTe3qv78vQJVJzeYVraS3UXSEpNmxH0W4DFGFkmAARgdQ3",
+	"IX2ixEUxg/1uarqOLc+8OZN7AlzEejKcOkNc6vbR3iomg6oZcEAY6V15IZDTCHNM0RJSr9WR7RY7IvMN",
+	"hC6yugSh3kEleQDEa7oWR48XfI2Y0431raW52FGjNTvPA55B+/LBnqbMHPku/wWFhjamDZ+gADKomJKw",
+	"tZLdh5VtGTZWhTRQplQ+Z/RSnyXZWsz855tariJPMVhjGuQ/iojxQWlNDgmJuTEgNcZjLOGlJGEb9NKN",
+	"N/lq0MZHKMYnUWJtqaytzTltDlDiSkDxOcDlbGW0NDXLDGGJqLZ/JTw/qDEJBh79wB/0k99OJ22OvKZU",
+	"/RnkJiGxrEX75VmVmFJNAlbpB33BKATenv0TZzpqk6QZ2qwpeFgUed7lTpj3bd/u393kNI/oRxSrFo4F",
+	"ssWKUCI2+rTrSYdeyliO779aZqaeHwNKq3frDpEVKmElEavlyVm0R0u77iC9GF3VIkgteKwgt56CwMPZ",
+	"WIjnO7vcl4MuQ++diRdgb526a+f7ajpMMUu5J1J/vr0RPE28Z0aPmfoaaKh92JOg0dIGFF9zVldBkkXu",
+	"g4iDNyT3rdfODJG+Vj/ZIxd75ZgpmcciS66A/1rTgodEdwUcbcyPyG5t72YNUcazWtPzfPpc2U4OIlLN",
+	"A6TBPP8FV0HtAPP8BhekDhu1ls44M/hlxQHuNta7NPh1g8vVJ6BruQn+XGIKfyFF5NfKPBWCwQaErn+r",
+	"w3rOLtJh/+Vmeu/M0X3cJkfmqNaebnvdjjrNrCa2Wit6r8wWpe6u/qbZ2mtPmgHvmx4m32HzJUB6EEdb",
+	"ONhvrHqbRpprtzXzafMQ8m3n6p8hzL8FbLtRNi3uJA8waYgOGMIAh+k6y0JmvS16Dm0rmZ1v5heVapo1",
+	"tDnINOteQwPCnugKSXsu2Ekc8GCo+QNcMxK6LFacbTuK06iepXaZP+By2M+GrCMiLigZe6QotRjRfYSU",
+	"Et6NQBiGtgSYULvkpxUXvX6vtJiv7ICt5abeXYbIh91YdWB3tF47w2yu1eCQ9R1E6OVUAdV3OtLBQJgD",
+	"okwie7AQpnu0ZTwYU+TkTLdD62pRmr6QpCwR0EI9+GSwj7QHtiWBbW6XYieQfPRreejBl0GP9ByjXx3U",
+	"q8cJqJ5GbiINERHWpCVJcV89Mlrhp6ceOmLv8f4TwwHD+gbzYiwe8vd6GzuDcZ9p/33iXXTt0Vzfqbvs",
+	"lnDQTr8nQt0xRx/Bm5pGT2HuXqmj/OK+duZgXBREsQcurzsTC8SKtVlJXSza+GcNcoMdH+5Oa+vm+tj+",
+	"DbiAfdDtwdmaW/GT5q5zH4RsnRJzGbYBAc43zghEKHInScl3Yx+CNXFGkqEfPB492Z+CtEHT41JLt+r4",
+	"np0YazSZ3BpV7KJapLKbHzynhk8/s/Br14dcJFn8t76XseZ2rP4SnZ/ddhKcrJtN7xW2ZHX4WZMbc+9M",
+	"b7eaVLXtO8smP1uRx5DVvGWU1oyj14mIQGvGCrRivM1A0574JjLkSANEtqg2WMxwEV2r5sEjyQSZ5wa7",
+	"tl+EAyslDjMjr8tOtCRbrV4WsHpZGt/vipVG79sRSoGLl0LivXYZ4OolmPAMtUfFywoTE6gmbZhayO4o",
+	"cEKopZ6SaRti2CYIK2AUdlFyaLdhwgSZCa00SVwbtXE4JznLfXmrQ1YCNPYR1emMt2P83h6ziC3SRAfP",
+	"PGvhaLxgEJzrf9rMOPJ8NrKizbP+HLRYrzlnbWnQxIObo96SL35rJpQLffhfvbeiLk2vMILxm5N/H4g5",
+	"BeF73CRV9dMBjMxZkRLUDa4U8QfggjCaIQGACpYLM8wrwzqvfheMvjXZRUTqUB6hRJYO/YXCWdvNrNsR",
+	"4c2O/Cwk2dp3Vu+R23r0jXHvR9fuvC+2/tus9WqDKj0Axa/3oNfaB7KuOYTiITsRjy2TybrGvJh1D5Tg",
+	"Yk9mWKgal/ZwCjvGi3nGK/2Fn4lfRGbW2QyXZMC4Bi5mGL0b+8UHUpYfaRV6IFclpqlpgqYLTSRWdS4m",
+	"eACrGW5YCWLaCaeHdR2F5JuaMhTne9AvWR0x2q0j9m31kh9Ni2McbrqHs/Xcr8ytGPVqPUxHNhn7W2pO",
+	"RG4frKpxip+q4uwBImGzHLDoazuBbQkfqB2ukr5M2kZnhznGFtIzhaQQ56DezcqTQtc3NuRiVLfRjXSc",
+	"TEnC2v8DLmuYthb4p5QZ133nDoU5Ap4j3IANG3iHe/tItA5Aqr3BnvGDzA0frGm9Z4zt5Tu2/Ui0KCOX",
+	"wSH387xw3E+EQl3F4nGjyVsHOK6VoldVkYVyVsZoIBSJw+HordDHlEhWsXC9dXQMFwTtNqIT52gn5iff",
+	"xPJq2qTkZnwwfo6ZWRkfSsb4lY66Cej3Kwn8BqpIhDNbKVVR+kQmk0dMtupK/OPl5aW2Xpj/vQxFz5g4",
+	"j5nxGYEcVF7TjkEzFlx0YIKHEmML60ulOQSfjk1o7mT36gna0R02oFmlJFti4h9sTuCm6+0bU7awbLIY",
+	"/KYFtQq13V9gF7iHnF59fKzwAyNFKBCgcRQUzPoJairbXoL09JLR55/1xdh5hOjwi1V/e/y+61gAWgpA",
+	"IutsnUEoOVfxM3mcJRFZZXoJyzBtB3w341hJ4GnzvNMN1eaaZ2TCM0uTyE+pNfXMENqnm27t29pMphki",
+	"tnFXbFthHlKOUxI8/bNN75cQcxO2qxYISeo4cx3amgYFyeVcZ7efXOaSNF1HfrEpd4mn8Oz7pMm/PUFU",
+	"0fxAqgg4Q3tiofCGp/HCW9KaORxIWR+GkZbiGog0bAUe+VTb4R1I2S6WQgg87wqgTuZeimTwiafGzCdM",
+	"OqrrOGvHApqJpBH2AQ5m2Q+eFAO6ztQ+T8fKNaQl5X5w1Dxg3RGjSPwiPPiGa/JB/xi/7rb40cW6/XjZ",
+	"ShsN33+t1j8EGz+v+3D+VRiTY4qkI4nzQzpsMIdDMuTjZz1or3fNQ/Nu9v+Hywn1zYsHO++UQ6BIctAJ",
+	"uAFchJz2IGY6A9X12g3eb9ms48bsuYqBpkk4apPxeXMe1STMOD6Qya0uM5Rxo6VsjaHwQZtzW2+3mO/P",
+	"oKn7C66XlMa2sGTFHm2wQAKTwuKtbQC5M4uIQO6CskBsoRT8UUU97sOYK7Jm69z2bRS5Vy3d75wY7FH9",
+	"AZPSwXbEuaw56j8GMv/zcXPoGEzC7Ixi19m4QArNcmwaHnSqvYoUcrwODTTyaz/ZxJO/NYd2iEiOqzRp",
+	"eWdfWgccyf8gsAvp9s2TbAZOj/0onBh7MtifVvDyjM7MN6GoD3U9kZlaUANWcwwokYO/Gmv7BR7ldQu5",
+	"8pRgB/aqTF61Ef0zkoL6yEUBzCQPMGHNfuk3tGTS2Lj7iciYgwH7wT3prsfbMZ9yuyNyY0IrMZcWHA1p",
+	"57HWV+aGVA5wlDxrOWK7SQ8glvz7PPfPnmncpV8tZlsvPrMJMIrI5N/ZMmJvgqoKWvq0OTtDS1yWiHFE",
+	"mdwY7WG4STsW8TVv2LSkV40yPb9mNqbPFLdTydj9qGsurE5H84MrLDoJmgXhRgCLe1JpJZ+GzcecbCNJ",
+	"nyMwOZKFsRMJLUJpqQ1izThTSkVRvRKfkbzcdxBv7Ahm2kmuVUyCmWFe2zI4aIhQk9IpOaNrlDNOg8iO",
+	"iZFadtR2ZI/Z8Ej0VijiQJ+Y+fEGvxKZ/sgawYONPA5mI301JgWn4KetnshDFs/KYBR4ROBTJv8KM99a",
+	"BzybJJ5SW4fXBftgdJ1DH1TmJWXfVXadbiq+/0yTJjXoSBP3oICjj7rhDYi6DDAncM5mKAk3bPez+iJo",
+	"ATMxYkUkpB+ECGN29UP6bcNWh5mbZkjofPwOmUWRTfrYeH0P2CgbCR8xUk++bH/3nx9jhLS9xAzbapp1",
+	"sY4gNucbTPOwkeKQUAMKEZQFCjsQsslzwSWjoJ/uW1wYtDzr/kAi/EqPG2aUUveRvrvpsEgHvZhKoHlE",
+	"2oDsos+1PpS4nMa3vNONdGu+jmgbLReRdyVjGzLwcm+gRBh7udIyxgidSW9y4y0y08wCwZJ2Spnb5i6x",
+	"/OLNvrUIlXp6GsY66Pj8OXR2sJwOUCf29TgtEqRxuYdOxScQIgz5gLdVGcoWwCgvAfNWdHgFHOU1ZE4f",
+	"YrwArh4oGqczEX/n1nU3iqU3FbMjgvCqCRDIcXDSdHwkj4eUtuCKyUS0IQd52kTZOLAhv03BvXVUC7xK",
+	"iUAVVoek0NumFGe3fTq5+oVAK26fe31Agc8AUvz1AEwBzPNbybE6ff87DDqABagl/jUOSRD+KSc8L2Fk",
+	"aJ+8/9coakEclkD9+tconMGvuFxFZDJdR6fU2+hmAm0quKH92judtobvLLBHjgG0QbMHWWs7k/L0P1n+",
+	"m5um34qnG75aWYTsURzkuOdoCJU2rZuzcq7PdAwvPR581/x4E7vF486SWkT6VD9E+pvEUbbubOc50YRo",
+	"cM30kJ2oPz9WbymZ2cMUS+4sFExvyDXsE7J4RKPC2xbeUJ2NhxkGUR2qGAwDjm2XkKRvDp7rNpjLkyNz",
+	"wTxBSXAAWI15vhUeqjufndZkqNwx/1nCNFxndjApbsAGO8/lHZbj8qYOYbefs6jOWHGcAVjVnDI3ydVt",
+	"/LoPitduIiYjyunJofQiYKUHJuhliwIebNhbQP8p9fIQCSYxjuKdJT5rx2qIRGDPWC1zth2LLE8amUP1",
+	"haVlnLVfljFLFK87QQLD0iBd6hokO+tleItgW8k9MpCglGnjKWUyQvnQw97laJhV2dBh7zB1MQC1NtZ3",
+	"qom0grIsGpzLmrPwHI7cfVROyzchafcZk/K48xAJtxK1GSPI7yzRBqIt4a6n6ItPreHO+uX665A432yh",
+	"f3NNh5JYsozm1Ks2yZk5ukefmNOeWHhJ/P6oN/SKs+1PVusOq5ycbW9JEW8wkZ8YekabX3SNOpDIRtUH",
+	"fAfxYXtEcwnEGkWyvaLe/Ft9+vklaf+azvOV/xh0w7xXvQMrmfIFB6Mr/NM5yD7sAa69fO3O0YFfzIPZ",
+	"1F+FhvoCu1uJV6uAwcUdohnoCFiISIZrI8+brA1t3MdCECExTcjUsOwE9ixaUesHDS+v5cs/1CB80pCi",
+	"4CzZ7sng9Bto8u7xN/+ua7yY+pk6gb1TjGIe6oarf3FUzYqUeI3zxGrsrCI9UNDdcMmIS21Mn/FvU8EN",
+	"m27ar6PO3OK1J+M5d67qxc7o+pZTQgxra7xFgb97tegcABDvhDC0zFk2rGJYwg5Jhno1oFzJvQyRFdoA",
+	"KgE/gEAbItAW0yBSWgWUdtN+uzLrsJCDqHN5tDJPhTkO4/m79aqVsB1tagvamJ3cImmMv5pd9GkzkKVv",
+	"iw7tWAQboaDJkOTTtns/3639Gy9CF9oSCxIF7TcA1XquSOnGyIIFDp91Y1WwArFwAzi5Ls5Du4SW2oY8",
+	"4osagV7TSYjBX5jcRJE7K8wljf8ai98cwe4ImgDbv1bcmYYCvjYNEp9iMxitQuJo2HrymBRNv1xPlWbM",
+	"ZmpRGLpI4t9cg+ucxE3NxbEaL2Mnv+oJjBaVd5jIcOR7OC/TB6qFymmZ89R06od2tEnC2zGHdT7ejv4u",
+	"lhRTWbtf2tWMCe/lvQSif8er3zEKY1m0G/wAaKnePLymCNPCp2HPZoV2dkaoXFu8EN8G82B52bwGO00t",
+	"+OROO+gFYiupjeaHho+rk/ehh3LQMQbJfHNL/ivkqFuStUAagAbpPxk1dU0skFMWTHfy6lAC0l+njN8o",
+	"5vEhdfT+OFFHL2GCp6msFwp/P/YoRKABXQm+RstrZMZYcL/n7Ui9ychFG7F8Du7Xdt3hqUsyVZHPw9Hm",
+	"4w6wudWERckia3+8ii/y8bdTrebxNhlMg2rrm5qv2/S2RXJ4SbsFtAcxW5p0YyhmOeC+2NEYRCXPN+Sh",
+	"Y/NuiYJ5KJvpOYbu3PjRx7Pp3fQjN97BsxyGatkfzY2wwwK5Sj9Z6pLG1nGNQ/YRnOcQiPdfyQvxf/9P",
+	"SDy6x9SwfbgqPs7ljDhr+yYL9p8h9gAcuYDoFwJtOrWC21HfVeoUB7VqFDlMD272PtJbT23ioBic1lea",
+	"2KlHZdtAv+prIDFT6gct3pv/6csRiwQ3w+qXaCyLB2Mfbf9rJ3d3jIBBjtbQq6E6S2MPwSKcErBiPN0T",
+	"Esu8yBY70gks8eKsf2DZwvSR9N6J2vlTQvxdhQxtkNa0SZL1hrjzpb2910IYgrF3rUMdTbCKuZb+nZy2",
+	"FjOngxZDHbJo35VSlZgqZR1TpCH+V6QcRq6dColw1OQYBcIx3Z4miTaKyZ0ICGDBAAbxQXqGmYPybqXl",
+	"NlZPm/fvoG8sTYMSIQguX9SNPS4QqQKjubYzD19ybGzrWCaBC3Kcj+Zh3cM+nc/+HEaRn5FOpoebHZzj",
+	"d8IvyG1AGrap8arNtUrG/GxLEikjOMQBnJ88Pz/FIFuIDWMyNu4uUvVwOjOhjae3swAFRFuN7HixoxQ1",
+	"8xxGue9FkmOp0WNFJiTwVz9TyWcwo/7IcGO4RNBjUDrtp4XJ40I1S6t4NatwTuNMv25d0KlIzCahcOwI",
+	"nQaKuWJyHmaQh1nWn6bpD43aMVuDiHqmT6UapMaGWejEWYa106ghBhVSHjf0TPjb2drN4aVj5ylAx6AD",
+	"DlQiR9k2MmZPTWrGy5qqtoaYQbHfgfE+GdO2ETxCBuuGOfsuQobuQQOp1tIX2fZLO5mJ+AkZe8pYfR48",
+	"rhD3jVmgwBqftB1KZwoyOm2HSuPVMQXesl8U1CgZZHRkP0+HLHTCitPxs+5PbRSz4rrhw9ij+6khd72v",
+	"2PQbnjVblrANROA06c+D+EWbKKmDmEziGG5HTEzkSUem4UtnpbtB0mPMeQgbWk3dlGh3tl4bHC67MZmx",
+	"g+YilL3Rn0fAjG8AF6eoqjmKthYuNDWig9m4PvNl0tPPr2P+8099+hkH3Fw5dJTXdh5PKaLer1BhNAqo",
+	"IGsiTVoqlGWGMEWEFvCICJUMlbAGGtbLzC8zY5/5mtDIRJZ7Ca15SKByo3HIMVox1qn2rpoGpaerNBGA",
+	"lgzFFQ+GfTMYFi1B7gBoE+akftOxh3hZwguhKz1pB73JWscchPQBUoFZ07q0OGumus9wrpysCU2Ox3YZ",
+	"vFOJM7Zkhu09M1xkecbnzNpygH7b3Y4l8fpnXB3I5tc4BFGft6vsj8eWuoYjuTFHBqfmNX+AsECUgLcv",
+	"hIWMEmgHcI+We2RjFRPrgPoivPMDY019VnGvLxedKzID8VoXT4uEuKnz4bh9xxzwAjE8/wYpJdfW+EE7",
+	"KEsboauj4BLzyUtwAQSDiZ0U2mw2oAwtCF1Hakk+AN9b2LAMSV3uzZfVWuL8HrlyEKll3fRgMyFnWgmH",
+	"frZZ68gMMnUMD7kddwwdvnurn1xJuZ4L7gHmIPfdQPWz+mLy+dBbqR0mMjfT5RNl2hmYMF/64nWr7sXL",
+	"11kwoDMxNW8cOtKGq0Qw8tz1IpDYsB0EZ96k9LWwlP/04+lqZ3AdVfHASBEAZ5+T3DeUqPpO9SqmatfK",
+	"jqOIKsG0wyI0yydIDIyKjUj6EqEIozXeQoY6pSLfIuzxbV4IYx1AAu+FEeIdwOzsBAFCaqvS3vqK0UbX",
+	"4XAx9LZD4Z81rrLt6NRDCrYrcCLHkwpvoLqBHEgVEAAx2F/JOBRoCavj6pBktqfhCBR2Dj1S341/r6Er",
+	"/o+reGKHHcP1vYGHIHRrwOyV9JhytoAw3jU9Ve3GbCGJLFNhq0zbrGWo4DqpolOdP8UnGRPRx5a0qID/",
+	"WtOCBwkXWpEZovNhyvwLzhw053Em+JCOlRz9cHytziYzee4O7jgzHrT5ezearx5JN++rJ4Ns6XhpktGT",
+	"HSj7bVY2VN7MjqfiGVh5cBCYgfn2CwsVe+VeznTrM0zKePthXHaFoacPwUSeVXDu0BeFI8O49qtbPb1X",
+	"p+YhG4uFfxPmlvK4ek2sZhJR7mpOE24sbw72RuCGxbljTjPRWBk8xRrufTiFg9SxdEWdseQ7oEgeVu04",
+	"vSxhKFrailNNoyHIXypUnyb8QSh9N8Gc4dH4++su7E7/55vYE35LhMT3c7OqKizEyJixCClH4viHDugp",
+	"nn8ZgcKSm9DDYVVzuQHuLUuEGrzATNsb9VNIbmCPLDRHTMdbzUEgDhsdyCrI2hFbZlgqdApCtfa1RzcX",
+	"8tlijB7pOxvY4gFLxjS7PNsdYqt00Lhjvp+AnSmAcVqSxri2IqV9G24AF8DVy+r1tDOF6zVEfUTB8B+/",
+	"ggMigG5qerRn/aamUXU0T6mWfOW+Pt11nlr1r5PN7yqGBl3/mh9NIYEN273VllIidF1MirdQaBxbUyWz",
+	"e3LHhzfe0mPTREfqe0aS+btJWk5pzRu0IRGuodq6yd22D812hTNTOU2nrozesNdKTufFG7DgpVXWtgWV",
+	"A6V8XIbjZDalrSPuXL9xOMUuO7jyEgXkJr8pBCd1AgxWl9I3YWpeQ9Qn67AMNbEim7ie5ZONkz3qrbXa",
+	"UST+ARciVlACJ7tyzQjep6s/nVp9MKvMkWN+dN1tvmGsDNV5K+COXZniCMGFrkrMYSRHVgeDRn8fFGNr",
+	"Ddfpu9NR0oVqlzT/TjUJfVesCHoAI/BviSbrmkqTMnQoNo6egOsndCZaqMZD0bYMBxhkC2uMnAfdh+tI",
+	"skkb5dUJUbZavdRBrtnC/meDacFWK12HXIQNxHNDK9QFN1f1Blb1ijWMo4muaw6ngqK9B+vV6uut4eDg",
+	"ZDi05MZzM4fdd+N6dve9mNShgIj8MGljCX30RYkFP2Hdp6jlPQ+gIYLhmyMRNx5/1zJOA71rmC+zp8yf",
+	"qeagJIotC/R7mNgKWyec2OoYyabkjf4oLmJCuWmJUtAUy5ljfjpabvohR2Un4GCiJyaTJ8p8+o5snbci",
+	"7YPrMnALquFsJ/FZviPbcEny0ZRNPCh9+zrkyaMAhTi87mI/WckYfEyn49URg0HNhAppJeChQB4V8HYC",
+	"wVCV8ww2RZodwH2B90HqtKHN/HT+xwR1zMitjruzbZaf2e1Ntbk3fHKQ2d18rhaRXKvsAAD3ETR2icV9",
+	"W4OQYCJUtUKsBltxEJvpCNqmDIPVqHXHOpJiHik1LY6g5bUVC/0zuU85sgPyrLtKUDsraFAmdFoQ6bWN",
+	"FxqeVzFrf0QtKyswbMVC00lTpNBNKcUvp1kkhuTtn8/iqLmaI+t6ao85j700exzIXkIEs8oK2LLp2i1r",
+	"+tGEv0wbnAwSgqHcmkfSmHX810eaFmim2oWi5gVIbXcxuhShkXwhPIPT7wBvv9jiplPuIpsojSOF0W9B",
+	"/nsIXH0NYRY6NUDsGPmj6eX/FYT4khtAS852QiNGKo0K6YadoJk/TWqLbkY+A93CXPUwKEYRaG9datrM",
+	"oBGIlJHYYF7MSpw8ABBP3dX9mIQWyMuofW40eyZcdj0V/a7JglHE16FMzizqJ9zGvdOkauYbxb8br3g8",
+	"mG8BWxzZnGI0oFBokYgESOFjuQptgT3BpdaDm2x7V3FxDuhLRd2xehS/18U6Vu1kBDbzoPLlUxiXJ4ex",
+	"tItrZ2K16dEGsUyHrhyqmuPh9A9hT0stIoy7w5y6gOukIf5iPkgPsdFD+2QwzXn+vLQrLTuttdDeSj+v",
+	"ZN1iY0BrD1ErjGYQxz3qxtxk43fYRON+SFPSfeHLzgVSzqa9Md741JzrGc1vN4zJiPUfHkl6/QLYgziT",
+	"dY9CclvjwU6316VV0ZrR1zhFDdDZDHOiaj7WodxwSKdOshXS1xhPatvCQUxr/9uMHe3AHyZ+MY/Kj3ez",
+	"iPh4tzvQmNtUP2tZdUO3juXiMEBjmv3Vy5QDTLAWQ+PgUibz/B0jVmos04BM9Izn45jcykh+HM43t5tu",
+	"/l/rzLmkz3Tt2ueVzIp7jqfe1rN9NPEKSmMA1jsinRLVj7J5AKSnYbPkuAUEOND8oDfdVlByOcG18Uc0",
+	"tMvaO+NzKt0CknzLtxYbd7ZjuWUL6KVBkG1dYgkFMukVliC8pmgJgtiSytqC0feH5SXJ72MOaaFmoCtu",
+	"BhJGpEC4KLgB9p9wf9hBgoqHS5GLpIhGorkLFjEPrGMMuzbp1kMgbCijz4VWpewxodNUPp4Ay49mK8ZO",
+	"hvph7Lme4M3sTM4915JqWPtY/7TW4TX049rM+TJG+A4q/+wI+1aKgVb49Ub6E/x7qxq1oaJhAcs63iTq",
+	"uSw1dtYz7EHxs3euinhPx/ZBA0OLksBbsClO+hz78G7GdcaWizS0VdVN6l4/tv+A/J0dqN9ijzr7403v",
+	"+1gFAbvT1nDS/bo1VIgJSixmuDf/YZZqF+ad26n8d2cLvB/EfBVEDIPzapBtMZ8RF6rLpYUcVol1h1yx",
+	"bzPqSImhbHFnDbaJtmSjhk1aPLSupmvWFME68LgEWmDu7kNEdDh3LcIhgangaO16reMxn66hdjxITvKZ",
+	"gXlsRx0SdxQBge0oWumIHfEWQanz4gXCa0BrzurqRbgOQ4UTQm+xCbsVPnBuvNS8bqW1RhdiEDXPp2v5",
+	"tjNvazec4enpZ2eX1NDMDtbeL8spMf6MlSk5DZM+Idt8583tsurHd1/eNS6XDIk63yAs0M+1ovLFT8BL",
+	"DY0yyxMzkzliO/7FUvCgCJ+5L9bwJLaVy9X/roiP45h2s9/mjRl8BL/NLf5p4QNPsNJ5i+RbEcZCjcxh",
+	"6dPAQ8Azs4BmRqshmYzaaKEhpbc+SsQqQ2h1d7ocXCSZxsCYNZcVy2sRqr5kTP8zKkk2JYF6E2c434C6",
+	"4vOyLlJKYTS1b1ynmd0ZN19PJr8vqU6JOwuteYBTQud7DsVSJzV1g20W58u99n1Ixl6udIankLgMJ6ke",
+	"9AKOAW/s8JHzib4abcls83g0iCNEpKvhingHaeHOvRWWRGEDWUxTTq0j7fJAbCHpmAYd4TE344O47C/B",
+	"iqaDUK3RUjV4/4nhIhyVxLaR/JQtkZM9v1vDJ9MwCTLhVLOu7JN2RmzESKmK8equHISMh21JJnGZvJLY",
+	"WbKRW6azrFMo1g9vV50EAXEuj7H1ebhAM5/3ZpnlAJ/wXwwQ3Oxz8U0H45rMku71cqcRRKlUbTsIhTay",
+	"yOMRCuAPwF+hO/830ongK5yDb3S3r+BW947U9IS2kq+BAtf2Ylsjlwidp4r+sMX3zc//8grdGgIbCBy/",
+	"SN1Jru1Rqs+3CCMJQqIHXJICS9AgciXiICpGhRp0jQnVyKKwfeXhXt4sfla0acFBv1lcvnr96tKhOuKK",
+	"LN4s/vXV5at/1ewjN5oTLnBFLnIsccnWJvJlbUwa6qhqh9PHYvFm8QvIK99IM6KZjWr5w+WlNTFLa9/F",
+	"VVWSXH998bt9ejS1SkafXn4QvauRKJyKs6LOJbqnbCesPwbXZfRh56d74TBpDdPoxRdEuDLwsaW/t03O",
+	"uHA3RGzZ2NbQdRX+xeZ0S79wxpjg+j8AFLeN82IWDR5f0mJIh/71Olgxo4D+7fa3L0gnf2NpoQQNBIdJ",
+	"6jf/YmjyFgkAVLBc6JW82hanIoxLzAwThpUl2yXzhlIXLjRi30shubWtzSCKEUsvhVLsDfDfG6RTi9Ef",
+	"dK73v2RGNKA/rEDmG0MhuSF0/S+nIoctZDZ9Uj4zV8UJc7wFqTWB//y6IGohf6+B+2odb1ppte5uMblb",
+	"DWkmXsLf/nb+c/nZlXAL8iqHyjkO9GpeCFS4ioCnoHvlsqeYCJD9GhN+2yQTaFS1n5iJdD8JDVopXN+6",
+	"WoDaqW8D6v8YMn4S4S9dxq1v1UixjiPmaJJ5CNggi34iQr53j/KjmCatvLArjTlUpgaMZC+2NfcmYrOW",
+	"DLlClohRdf9vGV3r2/9QWmURRnpXFO9toclzsJHuW1dbS+Ki1ycbuNmFgFQ1qIe1qdJPESnUSSZS78Bp",
+	"mPHiq/7vx+Kb0WSHElFrt14g2tbHikRroOtu8b9XSqc85y53y6km7fTlE+70qbf0wh7Op93a8PE1Mzl2",
+	"c9NL+PbzQ13TQOLyYbeGhm47csNYLZfscfRC+M00eYoL4TMmSZdBE4W0xaTMXDyCAcw+CUUuvqqerVAK",
+	"ksbUVTAlWs91YFX/d/AoY5qVA206/KabPJOGDKNHsuXn+p8BP9ffHGVFk/BWQAnGR9Ql6i1Z099qmaYa",
+	"axV+ZyuGDJ4KzTn8W8phEmRNlQ5Ry8OpGVP7XaZfmFPGB3DfjigmNuL/TNqtTTRMvqkSl3PcITV5hlGd",
+	"3yT6nYkguu/nRg+JV6tRKX6rWzyFEG/STSfFuJqTexq6VMTTa+3N0k/PDV9gZ7p/YqXdEXlIVFwUx+tx",
+	"emcuvur/2EswJrJvYMseIMJeP4bco6p9cbI7K/Rl0+TCLmHRXEM6P/jiq/rP2P3+C8g7kxM7/1TrD59o",
+	"gWYdi4k3jV/K6Y9AE2h0KqF4DPnCu3yB1xx8gHVUSL5zrZ7G/uGHSxGWG7ZDK8x1CR22NOZOoU27LnLX",
+	"YH+WgI9VhQ9mwQjxfVx/7KD9ZG3nCUqf96XHtFHnvg8lGjWlj33KUQTF7FsWGd6EfAeV3yA4U7gbYUAc",
+	"53QzNIfpPUYF3jchaD9c/vCnl69fv/zXSwO/MBjYuiWPnb+Dv0nu55xGaMM9gSPjQDOXe10KRmTauchq",
+	"m6xO6LoEZCL2n8lJ8dEbscPy82PFuPzZNUs6Mh6acurI2DhyB/EeOhZ/S3Pk5OJhpv/GeKw4VBnS5b+A",
+	"g/HRLFmxRxqcRGSKxa9u/0NHN2GXYHZlxn75noiqVal7ZOxnstlNkHdYs/qZFh8AikWaBwF8THjBwMAC",
+	"7xi/R5ju0ZZx+B76SFAj/4zvIbyuyyMscSYEYio4SbcKG+D6ofYUdoNw+7cIU8RK7WpAQrJKaBr7Ulkn",
+	"U1dWxGRbnZj0H0hZWsCic2iCH76XYVsNDEV4H6sSU7Qi0kZ5qoNiw1wzdUg2hK7RaYzfvT30sH5RdfMX",
+	"3eIpNE01kisqnehsU58WdQmnsa6eXIq8K4pfbObsGThZdT2Dk1+fdODYjugMPCKQrVDuNugcbHvxVf1n",
+	"4uX/Xv+734WUK8ovYbXqrOGtKQXXqgQtJN4LVw8NkAugO7ltNjz9y5NuqK5KNLKprhCeLr8qfK1UwFtX",
+	"osPSRle9eOITmE22NKwyZYF4Pqf18klPq6uMdM5TerEEaiCpoy9s3eCcjzA9wFhYop6jOt7qQdZibCJ1",
+	"HQtz7p8xd6ftREko1JU4XHmbd94iah4tPtl5nO/EmXSQJz5xblmRQ7ciDx6jQ1c7Qlt2vEt4ascnoyDT",
+	"LplzhECqJz36w4eSMf4FduIMUZDP5uS5dPzvduw+sfUZLzlfTvuJT1yrVm7UbKO5zcd4qlmqm8+8qjLE",
+	"aH5qJVVDbpzhgawRTM7mSXcYVU+8g++0JIyJTGx/Pen+lCDEeCj0J9MiyYAp2uG7YRPmU9qb7dSD1gab",
+	"f2CfaBbQIHcZ88/B6lgyi8EZ3Rlm8ld7w/ZXWuC9O/E7gPu3SDL1T8s9cquc74F4/cSeA51SFc8pUevy",
+	"TzIj6Spf/u057OV0xsGcVIOiFRr5/U9ZUk4BNlHgz/m8UVO2MbZBX3TS+dmoqLqPCH5HrJpzdXvrC++I",
+	"UKRT082X1DvxFa+r8H0iQp4rwlv1/33Cu019wfBua3Kikpz8NeSyA0+8Tdcua+yfSBG7LkfM7W5SiFBk",
+	"5frpN8q6TKMeietWee2zxwlGKqmG6eMKyD4f98N1Awp4eh41nX8XF4TblzOFFoa58uKr+SPJ5dCifIrT",
+	"wfTcyou1ysOG2Bz1I/IospGEcF6cNxecxz2ee10WJNdNnptZx230lMPgeZ2vyyc4X+dxFQxP2IUrNvP9",
+	"tvgzezjvBrcGODwr18uOxuuqa1Bq3VkLlHuAyqTocsgZP/netQFX4rd2FwTl3Pe2HW1GPMFzjSBo1es7",
+	"i5Cx3c+9xqdocppc8BirXXx1f6Zdxm0aTqYs6k+Kt87Lr90TQuL9E3j64xO9PD/Rz3id+s2avFCfHbdf",
+	"PjNuv8gx53Gsmyv1628PIdXzDHI2AoA5lK7GBGYQG5tsKovc7dG8sUQ74KADQ3lNnzkjz9w2rTid1fvX",
+	"P2bBK+VKz0N7W88VYqn6NsMcpdc05iCBVtpH/UQHzAEPftd9ugV51cLVOfUm6b7f5d/DxGSWFbGh5E6i",
+	"PME+13JcZ72qj0+yGiWE6j/k2sF7gSRDQAtEqIZx/qcShfDoQAFH8kdamkCCX8hCbiQlXYmHRbYguS4L",
+	"KBg9LIXkqLc1tRg6mc1EsSH847E02aFpK1ZjpQgLhDWy4T9YcspZmTEhNGpCK39ahLh/5GipI7bJVYb8",
+	"rnfyZ0zKdGZ4QrCZqpaIUJs6YtBhfHFbLAQRElMpnuZaPXeMW9JOfWLrGzhbaOn/j3NLYYMHAqNhBTem",
+	"xVnppUaIpTbYCBr/DM3xFpBk/5jmk9sOPc/B8qrzL0we96ajTOqMg3uo5BPxYT0afHRT07NyYE2jR9Xk",
+	"9emQcHWbIwpQiH+qS9tEGo4/sm5tm6e4Tm3B1iIJ+KcN1mzj9cWG7Qw+ePUPY2uNIg41AatnctKbEa5Y",
+	"AWEfcM4Ka/SrMOHCJCzrb57ynrIbfPHV/DHhT/iZRgkXkXhttG+fzPu9Et7nsU8WRNtzdDoOAjO6SV5t",
+	"OHWwlun57PC4T60TzopB1aeNGOQFi5u7B5mdMjY1srE+dHPkLv5frs25Iu5jSDcO6WGSmwmVf/oxVOHo",
+	"nAajXizgQIyWgHkrNk8yhMU9wsujcCJPGyjLARdbU3H4xMfaQJxWaSyzZQ8+mCOZYwbxZQIpNYBVthCJ",
+	"TeIjQr+4fQi+thCEJqE+TAAD/SeKKXV7FDP519AnnZJZSny5SuMnFkYaaeniq/rPt/EXKi4WZybMNV7D",
+	"xBNBH2VkxDku2rn330F/CGgE3JEpAX33x8t0ZcDG0477CW5Mo3NhPjVxvQ7Y6bnEBn3cdpY/mgrFaLlH",
+	"Au8tTAOrywJtcGUkUUhI5RvQrsdDpVQytZ9OCll6gVA7F9hpU6pKG8k40us3D8Uff/jhyebg3gc7LJCb",
+	"z4llnwDMR3AYbs3PaaBtjBci9eD/cHmGxLmkV/+vJAm8UtfV9sIVL0uXpa/TB9VSkflgaVEsl/DcQCyb",
+	"MsFxmG9bu/d82qoZISJKdwD3AuEN4OK5gM/edqhyDjBu1fk7sn1qgRffCecNcGXxTrArMY709fVPe/l9",
+	"wnuDwf+cogRPs2uaYlGYuBcCYU7kZguS5GdGh5O4Gq0neKd+n0rCVu8lG4GQg7ComdqGai1j6i+IZWL7",
+	"R/73SfBVK4xuiH67sJrLFwKJikmhNERFs5dbwKLmgEp99z0b5FZpS3+PG+TvfKunuJx9LfYUL3eJqXEd",
+	"6fcipibRAR6AHgFveY6gfb+qc8GZt2u4P3HuXbNjwx06g1vPM636J7vslJj/zhZMGeqPS6875Vu6WePx",
+	"9nUXV3bxdQVQ/Bn245WC0gBvZ0SsBa4wa2FucobOWBbILjr1gfI6+ED59u3b/wsAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

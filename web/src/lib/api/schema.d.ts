@@ -594,6 +594,119 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/games": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["listGames"];
+        put?: never;
+        post: operations["addGame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/games/{gameId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getGame"];
+        put: operations["updateGame"];
+        post?: never;
+        delete: operations["deleteGame"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/games/{gameId}/lineups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["findLineups"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/games/{gameId}/reps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["logGame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/games/{gameId}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getBench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/games/{gameId}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        get: operations["followGame"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/practices/{practiceId}/reps": {
         parameters: {
             query?: never;
@@ -1829,6 +1942,174 @@ export interface components {
             status: "planned" | "open" | "done";
             sheet: components["schemas"]["Sheet"];
         };
+        GameMix: {
+            family: string;
+            shares: {
+                cue: string;
+                percent: number;
+            }[];
+        };
+        GameTerms: {
+            available: string[];
+            together: string[][];
+            minutes: number;
+            caps: {
+                player: string;
+                minutes: number;
+            }[];
+        };
+        GameInput: {
+            /** Format: date-time */
+            startsAt: string;
+            opponent: string;
+            away: boolean;
+            note: string;
+            mixes: components["schemas"]["GameMix"][];
+            terms: components["schemas"]["GameTerms"];
+            version?: number;
+        };
+        Game: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startsAt: string;
+            opponent: string;
+            away: boolean;
+            note: string;
+            mixes: components["schemas"]["GameMix"][];
+            terms: components["schemas"]["GameTerms"];
+            version: number;
+        };
+        GameSummary: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startsAt: string;
+            opponent: string;
+            away: boolean;
+            reps: number;
+            /** @description somebody has said what the opponent is expected to do */
+            known: boolean;
+        };
+        GameFamily: {
+            id: string;
+            name: string;
+            cues: string[];
+        };
+        GameCounter: {
+            id: string;
+            name: string;
+        };
+        GameReady: {
+            role: string;
+            read: string;
+            share: number;
+            rate: number;
+            missing: number;
+            best: string[];
+            worst: string[];
+        };
+        Estimate: {
+            rate: number;
+            interval: components["schemas"]["Interval"];
+            right: number;
+            reps: number;
+        };
+        GameCompared: {
+            role: string;
+            read: string;
+            practice: components["schemas"]["Estimate"];
+            game: components["schemas"]["Estimate"];
+            verdict: string;
+            missed: string[];
+        };
+        GameCovered: {
+            family: string;
+            cue: string;
+            seen: number;
+            percent: number;
+            expected: number;
+            known: boolean;
+        };
+        GameView: {
+            game: components["schemas"]["Game"];
+            players: components["schemas"]["Player"][];
+            families: components["schemas"]["GameFamily"][];
+            /** @description what the team runs */
+            situations: string[];
+            ready: components["schemas"]["GameReady"][];
+            /**
+             * Format: double
+             * @description share of what is expected that two players with the part answer rightly
+             */
+            total: number;
+            compared: components["schemas"]["GameCompared"][];
+            covered: components["schemas"]["GameCovered"][];
+            counts: components["schemas"]["GameCount"][];
+            reps: number;
+            next?: components["schemas"]["NextPractice"];
+        };
+        GameCount: {
+            id: string;
+            name: string;
+            count: number;
+        };
+        BenchTable: {
+            screen: string;
+            family: components["schemas"]["GameFamily"];
+            rows: {
+                cue: string;
+                /** @description the read of who uses the screen */
+                first: string;
+                /** @description the screener's read */
+                second: string;
+            }[];
+        };
+        Bench: {
+            game: components["schemas"]["Game"];
+            players: components["schemas"]["Player"][];
+            situations: components["schemas"]["BenchTable"][];
+            counts: components["schemas"]["GameCount"][];
+            /** @description what stands, oldest first */
+            reps: components["schemas"]["LoggedRep"][];
+        };
+        LineupLine: {
+            screen: string;
+            family: string;
+            cue: string;
+            share: number;
+            roles: string[];
+            reads: string[];
+            user: string;
+            screener: string;
+            userRate: number;
+            screenerRate: number;
+            both: number;
+        };
+        Five: {
+            players: string[];
+            score: number;
+            interval: components["schemas"]["Interval"];
+            first: number;
+            handler: string;
+            screener: string;
+            roller: string;
+            popper: string;
+            lines: components["schemas"]["LineupLine"][];
+            note: string;
+        };
+        Lineups: {
+            fives: components["schemas"]["Five"][];
+            compared: number;
+            stints: {
+                start: number;
+                minutes: number;
+                players: string[];
+                share: number;
+            }[];
+            share: number;
+            bound: number;
+        };
         PracticeSummary: {
             /** Format: uuid */
             id: string;
@@ -1917,8 +2198,8 @@ export interface components {
             player: string;
             role: string;
             rung: string;
-            /** @enum {string} */
-            side: "left" | "right";
+            /** @description left or right; empty where nobody noted it */
+            side: string;
             cue: string;
             expected: string;
             made: string;
@@ -1931,12 +2212,17 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "rep" | "void";
+            kind: "rep" | "void" | "count";
             /** Format: uuid */
             voids?: string;
             /** Format: date-time */
             at: string;
             device: string;
+            /** @description in a game, the situation; a practice's block says it */
+            screen?: string;
+            /** @description in a game, what is counted for the team */
+            what?: string;
+            by?: number;
             /** Format: uuid */
             block?: string;
             repNo?: number;
@@ -2297,6 +2583,7 @@ export interface components {
         teamId: string;
         playerId: string;
         staffId: string;
+        gameId: string;
         practiceId: string;
     };
     requestBodies: never;
@@ -3372,6 +3659,234 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Clock"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listGames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the schedule, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameSummary"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addGame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GameInput"];
+            };
+        };
+        responses: {
+            /** @description the game is on the schedule */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Game"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getGame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the game, what it asks of the team, and what was seen */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameView"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    updateGame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GameInput"];
+            };
+        };
+        responses: {
+            /** @description the game is changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Game"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteGame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the game is off the schedule; what was logged stays with the players */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    findLineups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GameTerms"];
+            };
+        };
+        responses: {
+            /** @description the fives that answer most */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lineups"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    logGame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepBatch"];
+            };
+        };
+        responses: {
+            /** @description every event of the batch is stored, once */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepReceipt"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what the bench logs by, and what it has logged */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    followGame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                gameId: components["parameters"]["gameId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description server-sent events: reps (FloorNews), again (fetch everything) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,0 +1,416 @@
+package web
+
+import (
+	"context"
+	"net/http"
+	"slices"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/game"
+	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+const noGame = "This game is not on the schedule. It may have been deleted; what was logged stays with the players."
+
+// game returns a team of the caller's and one of its games.
+func (s *Server) game(ctx context.Context, teamID, id uuid.UUID) (gen.Team, gen.Game, error) {
+	team, err := s.team(ctx, teamID)
+	if err != nil {
+		return team, gen.Game{}, err
+	}
+	g, err := s.db.Game(ctx, gen.GameParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
+	return team, g, orMissing(err, noGame)
+}
+
+// ListGames lists a team's games, newest first.
+func (s *Server) ListGames(ctx context.Context, r api.ListGamesRequestObject) (api.ListGamesResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.GamesOfTeam(ctx, gen.GamesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	out := api.ListGames200JSONResponse{}
+	for _, g := range rows {
+		mixes, err := store.MixesOf(gen.Game{ID: g.ID, Mixes: g.Mixes})
+		if err != nil {
+			return nil, err
+		}
+		known := slices.ContainsFunc(mixes, func(m game.Mix) bool { return len(m.Shares) > 0 })
+		out = append(out, api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Reps: int(g.Reps), Known: known})
+	}
+	return out, err
+}
+
+// gameView is a game as it is stored, without players who have left.
+func gameView(g gen.Game, players []gen.Player) (api.Game, error) {
+	mixes, err := store.MixesOf(g)
+	if err != nil {
+		return api.Game{}, err
+	}
+	terms, err := store.GameTermsOf(g)
+	if err != nil {
+		return api.Game{}, err
+	}
+	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms.Of(ids(players)), Version: int(g.Version)}, nil
+}
+
+// checkGame refuses what cannot be stored, and tidies the opponent's name.
+func (s *Server) checkGame(in *api.GameInput, players []gen.Player) error {
+	var err error
+	if in.Opponent, err = text("The opponent's name", in.Opponent); err != nil {
+		return err
+	}
+	if len(in.Note) > 2000 {
+		return invalid("The note is longer than 2000 characters. Nothing was stored.")
+	}
+	if y := in.StartsAt.Year(); y < 2000 || y > 2200 {
+		return invalid("Say when the game is. Nothing was stored.")
+	}
+	if err := game.CheckMixes(in.Mixes); err != nil {
+		return invalid(err.Error() + " Nothing was stored.")
+	}
+	// Who is short of five may still put a game on the schedule.
+	in.Terms = in.Terms.Of(ids(players))
+	return nil
+}
+
+func (s *Server) teamPlayers(ctx context.Context, team gen.Team) ([]gen.Player, error) {
+	return s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+}
+
+// AddGame puts a game on the schedule.
+func (s *Server) AddGame(ctx context.Context, r api.AddGameRequestObject) (api.AddGameResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	players, err := s.teamPlayers(ctx, team)
+	if err != nil {
+		return nil, err
+	}
+	if err := s.checkGame(r.Body, players); err != nil {
+		return nil, err
+	}
+	id := uuid.Must(uuid.NewV7())
+	mixes, terms := store.GameJSON(r.Body.Mixes, r.Body.Terms)
+	if err := s.db.InsertGame(ctx, gen.InsertGameParams{ID: id, ProgramID: team.ProgramID, TeamID: team.ID, StartsAt: r.Body.StartsAt, Opponent: r.Body.Opponent,
+		Away: r.Body.Away, Note: r.Body.Note, Mixes: mixes, Terms: terms}); err != nil {
+		return nil, err
+	}
+	_, g, err := s.game(ctx, team.ID, id)
+	if err != nil {
+		return nil, err
+	}
+	view, err := gameView(g, players)
+	return api.AddGame201JSONResponse(view), err
+}
+
+// UpdateGame changes a game, unless somebody else changed it since.
+func (s *Server) UpdateGame(ctx context.Context, r api.UpdateGameRequestObject) (api.UpdateGameResponseObject, error) {
+	team, old, err := s.game(ctx, r.TeamId, r.GameId)
+	if err != nil {
+		return nil, err
+	}
+	players, err := s.teamPlayers(ctx, team)
+	if err != nil {
+		return nil, err
+	}
+	if err := s.checkGame(r.Body, players); err != nil {
+		return nil, err
+	}
+	version := old.Version
+	if r.Body.Version != nil {
+		version = int32(*r.Body.Version)
+	}
+	mixes, terms := store.GameJSON(r.Body.Mixes, r.Body.Terms)
+	n, err := s.db.UpdateGame(ctx, gen.UpdateGameParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: old.ID, StartsAt: r.Body.StartsAt, Opponent: r.Body.Opponent,
+		Away: r.Body.Away, Note: r.Body.Note, Mixes: mixes, Terms: terms, Version: version})
+	if err != nil {
+		return nil, err
+	}
+	if n == 0 {
+		return nil, conflict("Somebody else changed this game meanwhile. What you entered is still on this page and was not stored; reload to see theirs.")
+	}
+	_, g, err := s.game(ctx, team.ID, old.ID)
+	if err != nil {
+		return nil, err
+	}
+	view, err := gameView(g, players)
+	return api.UpdateGame200JSONResponse(view), err
+}
+
+// DeleteGame takes a game off the schedule; what was logged in it stays.
+func (s *Server) DeleteGame(ctx context.Context, r api.DeleteGameRequestObject) (api.DeleteGameResponseObject, error) {
+	n, err := s.db.DeleteGame(ctx, gen.DeleteGameParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.GameId})
+	if err == nil && n == 0 {
+		err = missing(noGame)
+	}
+	return api.DeleteGame204Response{}, err
+}
+
+// gameDesk is what preparing a game takes.
+type gameDesk struct {
+	board
+	team  gen.Team
+	game  gen.Game
+	mixes []game.Mix
+	asks  []game.Ask
+	form  evidence.Form
+	squad []game.Person
+}
+
+func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk, err error) {
+	if d.team, d.game, err = s.game(ctx, teamID, id); err != nil {
+		return d, err
+	}
+	if d.board, err = s.board(ctx, d.team, reads.Cutter, roles...); err != nil {
+		return d, err
+	}
+	if d.mixes, err = store.MixesOf(d.game); err != nil {
+		return d, err
+	}
+	d.asks = game.Asks(runs(d.situations), store.SchoolOf(d.team), d.mixes)
+	d.form = s.policy.FormOf(d.ledger, s.now())
+	for _, p := range d.players {
+		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
+	}
+	return d, nil
+}
+
+// runs is what a team is taken to run: what its players have practised and, in every
+// family, at least one situation, because every team meets both.
+func runs(situations []string) []string {
+	var out []string
+	for _, s := range drill.Taught(situations) {
+		out = append(out, s.ID)
+	}
+	if !slices.Contains(out, reads.Ball) {
+		out = append(out, reads.Ball)
+	}
+	return out
+}
+
+// opponent finds the next game and what it asks, where somebody has an idea of it.
+func (s *Server) opponent(ctx context.Context, d *desk) error {
+	g, err := s.db.NextGame(ctx, gen.NextGameParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID, Since: s.now()})
+	if store.NotFound(err) {
+		return nil
+	}
+	if err != nil {
+		return err
+	}
+	mixes, err := store.MixesOf(g)
+	if err != nil {
+		return err
+	}
+	d.next = &g
+	if slices.ContainsFunc(mixes, func(m game.Mix) bool { return len(m.Shares) > 0 }) {
+		d.opponent = game.Demand(game.Asks(runs(d.situations), store.SchoolOf(d.team), mixes))
+	}
+	return nil
+}
+
+// sinceGame is how far back practice counts when a game is set beside it (assumption).
+const sinceGame = 60 * 24 * time.Hour
+
+// GetGame returns a game with what it asks of the team and what was seen in it.
+func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.GetGameResponseObject, error) {
+	d, err := s.gameDesk(ctx, r.TeamId, r.GameId)
+	if err != nil {
+		return nil, err
+	}
+	out := api.GetGame200JSONResponse{Players: playerViews(d.players), Families: game.Families(), Situations: runs(d.situations)}
+	if out.Game, err = gameView(d.game, d.players); err != nil {
+		return nil, err
+	}
+	out.Ready, out.Total = game.Readiness(d.asks, d.form, d.squad)
+	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
+	if err != nil {
+		return nil, err
+	}
+	before, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID, Since: d.game.StartsAt.Add(-sinceGame), Before: d.game.StartsAt})
+	if err != nil {
+		return nil, err
+	}
+	screens := map[string]string{}
+	for _, row := range rows {
+		screens[row.ID.String()] = row.Screen
+	}
+	played := evidence.OnePerRep(store.RepsOf(rows))
+	out.Reps = len(played)
+	out.Compared = game.Compare(s.policy, evidence.OnePerRep(store.RepsOf(before)), played)
+	out.Covered = game.Coverages(d.mixes, played, func(r evidence.Rep) string { return screens[r.ID] })
+	if out.Counts, err = s.gameCounts(ctx, d.game); err != nil {
+		return nil, err
+	}
+	out.Next, err = s.nextAfter(ctx, d.team, s.now())
+	return out, err
+}
+
+// nextAfter is the first planned practice from a moment on.
+func (s *Server) nextAfter(ctx context.Context, team gen.Team, at time.Time) (*api.NextPractice, error) {
+	list, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	var next *api.NextPractice
+	for _, p := range list { // newest first
+		if p.StartsAt.After(at) && p.Status == string(practice.Planned) {
+			next = &api.NextPractice{Id: p.ID, StartsAt: p.StartsAt}
+		}
+	}
+	return next, err
+}
+
+func (s *Server) gameCounts(ctx context.Context, g gen.Game) ([]api.GameCount, error) {
+	rows, err := s.db.GameCounts(ctx, gen.GameCountsParams{ProgramID: g.ProgramID, GameID: g.ID})
+	var out []api.GameCount
+	for _, c := range game.Counters() {
+		n := 0
+		for _, row := range rows {
+			if row.What == c.ID {
+				n = int(row.N)
+			}
+		}
+		out = append(out, api.GameCount{Id: c.ID, Name: c.Name, Count: n})
+	}
+	return out, err
+}
+
+// FindLineups compares every five that may play.
+func (s *Server) FindLineups(ctx context.Context, r api.FindLineupsRequestObject) (api.FindLineupsResponseObject, error) {
+	d, err := s.gameDesk(ctx, r.TeamId, r.GameId)
+	if err != nil {
+		return nil, err
+	}
+	if err := r.Body.Check(d.squad); err != nil {
+		return nil, invalid(err.Error())
+	}
+	found, err := game.Find(d.asks, d.form, d.squad, *r.Body, lineupSeed)
+	if err != nil {
+		return nil, invalid(err.Error())
+	}
+	return api.FindLineups200JSONResponse(found), nil
+}
+
+// lineupSeed keeps the drawn ranges the same from look to look.
+const lineupSeed = 1
+
+// GetBench returns what the bench logs by, and what it has logged.
+func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api.GetBenchResponseObject, error) {
+	d, err := s.gameDesk(ctx, r.TeamId, r.GameId)
+	if err != nil {
+		return nil, err
+	}
+	out := api.GetBench200JSONResponse{Players: playerViews(d.players), Reps: []api.LoggedRep{}}
+	if out.Game, err = gameView(d.game, d.players); err != nil {
+		return nil, err
+	}
+	out.Situations = game.Bench(runs(d.situations), store.SchoolOf(d.team))
+	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
+	if err != nil {
+		return nil, err
+	}
+	for _, row := range rows {
+		out.Reps = append(out.Reps, repView(row))
+	}
+	out.Counts, err = s.gameCounts(ctx, d.game)
+	return out, err
+}
+
+// LogGame stores what the bench saw, whole or not at all, each event once.
+func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.LogGameResponseObject, error) {
+	team, g, err := s.game(ctx, r.TeamId, r.GameId)
+	if err != nil {
+		return nil, err
+	}
+	l := logger{team: team, practice: g.ID, observer: caller(ctx).ID, now: s.now()}
+	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
+		return nil, err
+	}
+	counts := gen.InsertGameCountsParams{ProgramID: team.ProgramID, GameID: g.ID, ObserverID: l.observer}
+	for _, e := range r.Body.Events {
+		if e.Kind == api.Count {
+			if e.What == nil || !game.KnownCounter(*e.What) || e.By == nil || *e.By == 0 {
+				return nil, invalid("This is nothing that a bench counts. Nothing was stored.")
+			}
+			counts.ID, counts.At, counts.What = append(counts.ID, e.Id), append(counts.At, l.seenAt(e)), append(counts.What, *e.What)
+			counts.By, counts.Device = append(counts.By, int32(*e.By)), append(counts.Device, e.Device)
+			continue
+		}
+		row, err := l.gameRow(e)
+		if err != nil {
+			return nil, err
+		}
+		l.events = append(l.events, row)
+	}
+	out := api.LogGame200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		if len(l.events) > 0 {
+			if out.Stored, out.Known, err = s.put(ctx, q, &l); err != nil {
+				return err
+			}
+		}
+		news := change{Practice: g.ID, Events: out.Stored}
+		if len(counts.ID) > 0 {
+			fresh, err := q.InsertGameCounts(ctx, counts)
+			if err != nil {
+				return err
+			}
+			for _, id := range counts.ID {
+				if slices.Contains(fresh, id) {
+					out.Stored = append(out.Stored, id)
+				} else {
+					out.Known = append(out.Known, id)
+				}
+			}
+			news = change{Practice: g.ID, All: true} // counters are told whole
+		}
+		if len(out.Stored) == 0 {
+			return nil
+		}
+		return tell(ctx, q, news)
+	})
+	if err != nil {
+		return nil, err
+	}
+	return out, nil
+}
+
+// gameRow is an event of the bench: a rep on the rung of games, or one taken back.
+func (l *logger) gameRow(e api.RepEvent) (gen.RepEvent, error) {
+	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice, BlockID: l.practice, Kind: string(e.Kind), At: l.seenAt(e), ObserverID: l.observer, Device: e.Device, Rung: string(drill.Game)}
+	if e.Kind == api.Void {
+		return l.void(e, row)
+	}
+	if e.Screen == nil || e.Player == nil || e.Role == nil || e.Cue == nil || e.Made == nil {
+		return row, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was stored.")
+	}
+	screen, ok := reads.ScreenByID(*e.Screen)
+	if !ok {
+		return row, invalid("There is no such situation. Nothing was stored; reload to see the list.")
+	}
+	if !l.players[*e.Player] {
+		return row, missing(noPlayer + " Nothing was stored.")
+	}
+	return row, l.judge(e, screen, &row)
+}
+
+// FollowGame streams what the bench logs as server-sent events.
+func (s *Server) FollowGame(ctx context.Context, r api.FollowGameRequestObject) (api.FollowGameResponseObject, error) {
+	team, g, err := s.game(ctx, r.TeamId, r.GameId)
+	if err != nil {
+		return nil, err
+	}
+	return floorStream{s: s, ctx: ctx, program: team.ProgramID, team: team.ID, practice: g.ID}, nil
+}
+
+// VisitFollowGameResponse writes the stream until the device leaves.
+func (f floorStream) VisitFollowGameResponse(w http.ResponseWriter) error {
+	return f.VisitFollowPracticeResponse(w)
+}

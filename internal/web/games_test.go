@@ -1,0 +1,161 @@
+package web
+
+import (
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/evidence"
+	"evrik/core/game"
+	"evrik/core/reads"
+	"evrik/internal/web/api"
+)
+
+func idsOf(c club) []string {
+	out := []string{}
+	for _, id := range c.players {
+		out = append(out, id.String())
+	}
+	return out
+}
+
+// gameFor is a game three days ahead, against a team that mostly trails.
+func gameFor(c club) map[string]any {
+	return map[string]any{"startsAt": evening.Add(72 * time.Hour), "opponent": "Harbour", "away": true, "note": "",
+		"mixes": []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 70}, {Cue: reads.Switch, Percent: 30}}}},
+		"terms": game.Terms{Available: idsOf(c), Together: [][]string{}, Minutes: 32, Caps: []game.MinutesCap{}}}
+}
+
+func benchEvent(player uuid.UUID, cue reads.Cue, made reads.Read) map[string]any {
+	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "bench", "screen": reads.Down, "player": player, "role": "cutter", "cue": cue.String(), "made": string(made)}
+}
+
+// A game from the schedule over the bench to the comparison: what is logged counts for
+// the players, sent twice once, and what is taken back does not.
+func TestGame(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	for k := range 12 {
+		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[k%8], k+1, reads.Trail, reads.Curl)), 200, nil)
+	}
+	var g api.Game
+	head.do("POST", c.path("/games"), gameFor(c), 201, &g)
+	path := c.path("/games/" + g.Id.String())
+	var view api.GameView
+	head.do("GET", path, nil, 200, &view)
+	if view.Reps != 0 || len(view.Ready) < 5 || view.Ready[0].Share == 0 || view.Total <= 0 || len(view.Counts) != 4 {
+		t.Errorf("before the game: %+v", view)
+	}
+	w.now = evening.Add(73 * time.Hour)
+	helper := w.as(c.helper)
+	right, wrong := benchEvent(c.players[0], reads.Trail, reads.Curl), benchEvent(c.players[1], reads.Trail, "")
+	right["at"], wrong["at"] = w.now, w.now
+	count := map[string]any{"id": uuid.NewString(), "kind": "count", "at": w.now, "device": "bench", "what": "assist", "by": 1}
+	var got api.RepReceipt
+	helper.do("POST", path+"/reps", batch(right, wrong, count), 200, &got)
+	if len(got.Stored) != 3 {
+		t.Errorf("stored %+v", got)
+	}
+	head.do("POST", path+"/reps", batch(right, count), 200, &got)
+	if len(got.Stored) != 0 || len(got.Known) != 2 {
+		t.Errorf("sent again: %+v", got)
+	}
+	head.do("POST", path+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "voids": wrong["id"], "at": w.now, "device": "bench"}), 200, nil)
+	var bench api.Bench
+	head.do("GET", path+"/bench", nil, 200, &bench)
+	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Right || bench.Counts[1].Count != 1 || len(bench.Situations) < 2 {
+		t.Errorf("bench: %+v", bench)
+	}
+	head.do("GET", path, nil, 200, &view)
+	if view.Reps != 1 || len(view.Compared) != 1 || view.Compared[0].Practice.Reps != 12 || view.Covered[0].Percent != 100 || view.Covered[0].Expected != 70 {
+		t.Errorf("after the game: %+v, %+v", view.Compared, view.Covered[:1])
+	}
+	var card api.Card
+	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
+	i := slices.IndexFunc(card.Cutter, func(s evidence.Standing) bool { return s.Read == string(reads.Curl) })
+	if rungs := card.Cutter[i].Rungs; rungs[len(rungs)-1].Rung != "game" || rungs[len(rungs)-1].All.Tally.Reps != 1 {
+		t.Errorf("the card: %+v", rungs)
+	}
+	// Who is erased while the bench logs is not logged; a game that is deleted leaves its reps.
+	head.do("DELETE", c.path("/players/"+c.players[2].String()), nil, 204, nil)
+	helper.says("POST", path+"/reps", batch(benchEvent(c.players[2], reads.Trail, reads.Curl)), 404, "not on the team")
+	helper.says("DELETE", path, nil, 403, "Only the head coach")
+	head.do("DELETE", path, nil, 204, nil)
+	helper.says("POST", path+"/reps", batch(benchEvent(c.players[0], reads.Trail, reads.Curl)), 404, "not on the schedule")
+	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
+	if rungs := card.Cutter[i].Rungs; rungs[len(rungs)-1].Rung != "game" {
+		t.Error("deleting the game took the reps along")
+	}
+}
+
+func TestGamesThatCannotBe(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 8)
+	head := w.as(c.head)
+	with := func(key string, value any) map[string]any { g := gameFor(c); g[key] = value; return g }
+	head.says("POST", c.path("/games"), with("opponent", "  "), 422, "The opponent's name")
+	head.says("POST", c.path("/games"), with("mixes", []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100}, {Cue: reads.Ice, Percent: 40}}}}), 422, "come to 140 per cent")
+	head.says("POST", c.path("/games"), with("note", strings.Repeat("x", 2001)), 422, "longer than 2000")
+	head.says("POST", c.path("/games"), with("startsAt", "1820-01-01T00:00:00Z"), 422, "Say when")
+	var g api.Game
+	head.do("POST", c.path("/games"), gameFor(c), 201, &g)
+	path := c.path("/games/" + g.Id.String())
+	head.do("PUT", path, with("opponent", "Mill"), 200, &g)
+	head.says("PUT", path, with("version", 1), 409, "Somebody else changed this game")
+	terms := game.Terms{Available: idsOf(c)[:4], Together: [][]string{}, Minutes: 32, Caps: []game.MinutesCap{}}
+	head.says("POST", path+"/lineups", terms, 422, "takes five, and 4")
+	for _, tc := range []struct {
+		change map[string]any
+		says   string
+	}{
+		{map[string]any{"screen": "no such"}, "no such situation"},
+		{map[string]any{"cue": "drop"}, "no cue called"},
+		{map[string]any{"made": "roll"}, "not a read of"},
+		{map[string]any{"role": "handler"}, "Nobody is judged"},
+		{map[string]any{"kind": "count", "what": "fouls", "by": 1}, "nothing that a bench counts"},
+		{map[string]any{"kind": "count", "what": "assist", "by": 0}, "nothing that a bench counts"},
+	} {
+		e := benchEvent(c.players[0], reads.Trail, reads.Curl)
+		for k, v := range tc.change {
+			e[k] = v
+		}
+		head.says("POST", path+"/reps", batch(benchEvent(c.players[1], reads.Trail, reads.Curl), e), 422, tc.says)
+	}
+	var bench api.Bench
+	head.do("GET", path+"/bench", nil, 200, &bench)
+	if len(bench.Reps) != 0 {
+		t.Errorf("something of a refused batch was stored: %+v", bench.Reps)
+	}
+}
+
+// What the next game is expected to ask weighs more in the plan before it.
+func TestGameWeighsInThePlan(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], 1, reads.Trail, reads.Curl)), 200, nil)
+	s := &Server{db: w.db, policy: evidence.DefaultPolicy(), now: func() time.Time { return w.now }}
+	weights := func() map[reads.Read]float64 {
+		team, err := w.db.Team(t.Context(), teamParams(c))
+		if err != nil {
+			t.Fatal(err)
+		}
+		d, err := s.desk(t.Context(), team)
+		if err != nil {
+			t.Fatal(err)
+		}
+		out := map[reads.Read]float64{}
+		for _, want := range d.plan(evening.Add(time.Hour), 60, c.players, nil, termsIn(&api.PracticeInput{}), nil).Wants {
+			out[want.Read] = max(out[want.Read], want.Weight)
+		}
+		return out
+	}
+	before := weights()
+	head.do("POST", c.path("/games"), gameFor(c), 201, nil)
+	after := weights()
+	if after[reads.Curl] != 1.5*before[reads.Curl] || after[reads.Straight] != before[reads.Straight] || after[reads.Curl] == 0 {
+		t.Errorf("before %v, after %v", before, after)
+	}
+}
