@@ -69,6 +69,9 @@ func (f Form) Of(player string, role reads.Role, read reads.Read) Estimate {
 	return Estimate{Rate: d.mean(), Right: own.Right, Reps: own.Reps, A: d.a, B: d.b}
 }
 
+// Team is what a whole team has done of a read.
+func (f Form) Team(role reads.Role, read reads.Read) Count { return f.team[formKey{"", role, read}] }
+
 // Ranged adds the range to an estimate.
 func (f Form) Ranged(e Estimate) Estimate {
 	d := posterior{e.A, e.B}

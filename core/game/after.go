@@ -40,7 +40,7 @@ type Compared struct {
 }
 
 // Compare sets what the team did in a game beside what it did live in practice before,
-// as raw counts: where the game falls short most, first.
+// as raw counts: what was missed most often in the game, first.
 func Compare(p evidence.Policy, before, played []evidence.Rep) []Compared {
 	type key struct {
 		role reads.Role
@@ -80,10 +80,13 @@ func Compare(p evidence.Policy, before, played []evidence.Rep) []Compared {
 		out = append(out, c)
 	}
 	slices.SortFunc(out, func(a, b Compared) int {
-		return cmp.Or(cmp.Compare(a.Game.Rate-a.Practice.Rate, b.Game.Rate-b.Practice.Rate), cmp.Compare(a.Read, b.Read))
+		return cmp.Or(cmp.Compare(b.unanswered(), a.unanswered()), cmp.Compare(a.Game.Rate, b.Game.Rate), cmp.Compare(a.Read, b.Read))
 	})
 	return out
 }
+
+// unanswered is how often a read was missed in the game.
+func (c Compared) unanswered() int { return c.Game.Reps - c.Game.Right }
 
 // Covered is how often an opponent showed a coverage, and how often it was expected.
 type Covered struct {
@@ -118,7 +121,7 @@ func Coverages(mixes []Mix, played []evidence.Rep, situation func(evidence.Rep) 
 			seen[r.Cue]++
 			total++
 		}
-		known := slices.ContainsFunc(mixes, func(m Mix) bool { return m.Family == f.ID && len(m.Shares) > 0 })
+		known := Known(mixes, f.ID)
 		for _, cue := range f.Cues {
 			c := Covered{Family: f.ID, Cue: cue, Seen: seen[cue], Known: known}
 			if total > 0 {

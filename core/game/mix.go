@@ -92,6 +92,29 @@ func CheckMixes(mixes []Mix) error {
 	return nil
 }
 
+// Known reports whether somebody has an idea of a family.
+func Known(mixes []Mix, family string) bool {
+	return slices.ContainsFunc(mixes, func(m Mix) bool { return m.Family == family && len(m.Shares) > 0 })
+}
+
+// Runs is what a team is prepared on: what it has practised, and ball screens where it
+// is known how this opponent guards them.
+func Runs(practised []string, mixes []Mix) []string {
+	if slices.Contains(practised, reads.Ball) || !Known(mixes, Ball) {
+		return practised
+	}
+	return append(slices.Clone(practised), reads.Ball)
+}
+
+// Meets is what a bench may see: what a team has practised, and ball screens, which
+// every game has.
+func Meets(practised []string) []string {
+	if slices.Contains(practised, reads.Ball) {
+		return practised
+	}
+	return append(slices.Clone(practised), reads.Ball)
+}
+
 // shareOf is how often a coverage is expected in a family; even where nobody knows.
 func shareOf(mixes []Mix, f Family, cue reads.Cue) float64 {
 	for _, m := range mixes {

@@ -22,9 +22,12 @@ type Ready struct {
 	Share float64 `json:"share"`
 	Rate  float64 `json:"rate"`
 	// Missing is the share that goes unanswered: where practice pays most.
-	Missing float64  `json:"missing"`
-	Best    []string `json:"best"`  // the three who do it best
-	Worst   []string `json:"worst"` // the three who do it least
+	Missing float64 `json:"missing"`
+	// Reps are how many there are of it; without any the rate is a guess and nobody is
+	// named.
+	Reps  int      `json:"reps"`
+	Best  []string `json:"best"`  // the three who do it best
+	Worst []string `json:"worst"` // the three who do it least
 }
 
 // few is how many are named.
@@ -69,8 +72,12 @@ func ready(role reads.Role, read reads.Read, form evidence.Form, people []Person
 	}
 	rate := func(p Person) float64 { return form.Of(p.ID, role, read).Rate }
 	slices.SortStableFunc(own, func(a, b Person) int { return cmp.Compare(rate(b), rate(a)) })
+	r.Reps = form.Team(role, read).Reps
 	for i, p := range own {
 		r.Rate += rate(p) / float64(len(own))
+		if r.Reps == 0 {
+			continue
+		}
 		if i < few {
 			r.Best = append(r.Best, p.ID)
 		} else if i >= len(own)-few {

@@ -165,6 +165,11 @@ func (s *seeder) season(t roster, guests []member) error {
 			return err
 		}
 	}
+	for _, o := range t.opponents {
+		if err := s.game(t, o); err != nil {
+			return err
+		}
+	}
 	next := s.day(0)
 	if s.now.After(next.Add(90 * time.Minute)) {
 		next = s.day(-1)

@@ -103,10 +103,19 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 
 // rate is a player's true rate on a read in this block.
 func (s *session) rate(m member, read reads.Read, side string) float64 {
-	r := s.base[read] + m.skill + m.quirk[read] + learning*float64(s.number)
-	if s.stage.Rung == drill.Shown {
+	return trueRate(s.base, m, read, s.stage.Rung, side, s.number)
+}
+
+// trueRate is a player's hidden rate on a read, on a rung and a side, at the practice of
+// a number.
+func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill.Rung, side string, number int) float64 {
+	r := base[read] + m.skill + m.quirk[read] + learning*float64(number)
+	switch rung {
+	case drill.Shown:
 		r += shownBonus
-	} else {
+	case drill.Game:
+		r -= m.doing + m.playing
+	default:
 		r -= m.doing
 	}
 	if side == drill.Left {

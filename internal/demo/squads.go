@@ -22,6 +22,8 @@ type member struct {
 	weakLeft float64
 	// doing is taken off on live rungs: he knows more than he does.
 	doing float64
+	// playing is taken off in games: he does it in practice only.
+	playing float64
 	// movedUp is the practice before which he played in the younger team.
 	movedUp int
 	// away are the practices, counted from 0, he missed.
@@ -44,6 +46,18 @@ type squad struct {
 	tonight []outlined
 	// install is what the weeks ahead are to teach.
 	install []string
+	// opponents are whom they play: three games that were, two ahead.
+	opponents []opponent
+}
+
+// opponent is a made-up team with what it does, and what was expected of it; a share
+// of a hundred each.
+type opponent struct {
+	name     string
+	away     bool
+	daysAgo  int // ahead when negative
+	expected map[reads.Cue]float64
+	does     map[reads.Cue]float64
 }
 
 const (
@@ -71,7 +85,7 @@ var squads = []squad{
 			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.14, away: map[int]bool{4: true, 5: true, 6: true, 7: true, 8: true}},
 			{jersey: "14", name: "Sunny", tendency: 'b', skill: 0.00},
 			{jersey: "21", name: "Ivo", tendency: 'b', skill: -0.12, quirk: map[reads.Read]float64{reads.Curl: -0.30}},
-			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10},
+			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10, playing: 0.50},
 			{jersey: "32", name: "Marek", tendency: 'b', skill: -0.06},
 			{jersey: "44", name: "Lotte", tendency: 'b', skill: 0.04, away: map[int]bool{0: true, 1: true, 2: true, 3: true, 4: true, 5: true, 6: true}},
 		},
@@ -83,6 +97,13 @@ var squads = []squad{
 			{own, "Free throws and one thing learned", "", 8},
 		},
 		install: []string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.StepUp},
+		opponents: []opponent{
+			{"Kestrel Landing", false, 33, nil, map[reads.Cue]float64{reads.Trail: 60, reads.Under: 25, reads.Stuck: 15}},
+			{"North Quarry", true, 20, map[reads.Cue]float64{reads.Trail: 80, reads.Under: 20}, map[reads.Cue]float64{reads.Trail: 40, reads.Under: 45, reads.Jump: 15}},
+			{"Saltmarsh", false, 9, map[reads.Cue]float64{reads.Trail: 50, reads.Switch: 30, reads.Jump: 20}, map[reads.Cue]float64{reads.Trail: 45, reads.Switch: 35, reads.Jump: 20}},
+			{"Fernhollow", true, -11, map[reads.Cue]float64{reads.Trail: 35, reads.Under: 15, reads.Jump: 30, reads.Switch: 20}, nil},
+			{"Kestrel Landing", true, -25, nil, nil},
+		},
 	},
 	{
 		name: "JV", ages: practice.Grades9on, minutes: 105,
@@ -111,6 +132,13 @@ var squads = []squad{
 			{own, "Free throws", "", 8},
 		},
 		install: []string{reads.Down, reads.FlareS, reads.Ball, reads.Stagger},
+		opponents: []opponent{
+			{"Old Harbor", true, 30, nil, map[reads.Cue]float64{reads.Trail: 50, reads.Jump: 30, reads.Switch: 20}},
+			{"Millrace", false, 18, map[reads.Cue]float64{reads.Trail: 60, reads.Under: 40}, map[reads.Cue]float64{reads.Trail: 55, reads.Under: 35, reads.Show: 10}},
+			{"Cold Spring", false, 8, map[reads.Cue]float64{reads.Switch: 60, reads.Trail: 40}, map[reads.Cue]float64{reads.Switch: 55, reads.Trail: 45}},
+			{"Old Harbor", false, -11, map[reads.Cue]float64{reads.Trail: 45, reads.Jump: 35, reads.Switch: 20}, nil},
+			{"Greyfield", true, -25, nil, nil},
+		},
 	},
 }
 

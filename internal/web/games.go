@@ -43,7 +43,7 @@ func (s *Server) ListGames(ctx context.Context, r api.ListGamesRequestObject) (a
 		if err != nil {
 			return nil, err
 		}
-		known := slices.ContainsFunc(mixes, func(m game.Mix) bool { return len(m.Shares) > 0 })
+		known := game.Known(mixes, game.Off) || game.Known(mixes, game.Ball)
 		out = append(out, api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Reps: int(g.Reps), Known: known})
 	}
 	return out, err
@@ -177,7 +177,7 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	if d.mixes, err = store.MixesOf(d.game); err != nil {
 		return d, err
 	}
-	d.asks = game.Asks(runs(d.situations), store.SchoolOf(d.team), d.mixes)
+	d.asks = game.Asks(game.Runs(d.practised(), d.mixes), store.SchoolOf(d.team), d.mixes)
 	d.form = s.policy.FormOf(d.ledger, s.now())
 	for _, p := range d.players {
 		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
@@ -185,15 +185,12 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	return d, nil
 }
 
-// runs is what a team is taken to run: what its players have practised and, in every
-// family, at least one situation, because every team meets both.
-func runs(situations []string) []string {
+// practised are the situations a team has practised; the catalogue's first drill's where
+// it has not begun.
+func (b board) practised() []string {
 	var out []string
-	for _, s := range drill.Taught(situations) {
+	for _, s := range drill.Taught(b.situations) {
 		out = append(out, s.ID)
-	}
-	if !slices.Contains(out, reads.Ball) {
-		out = append(out, reads.Ball)
 	}
 	return out
 }
@@ -212,8 +209,8 @@ func (s *Server) opponent(ctx context.Context, d *desk) error {
 		return err
 	}
 	d.next = &g
-	if slices.ContainsFunc(mixes, func(m game.Mix) bool { return len(m.Shares) > 0 }) {
-		d.opponent = game.Demand(game.Asks(runs(d.situations), store.SchoolOf(d.team), mixes))
+	if game.Known(mixes, game.Off) || game.Known(mixes, game.Ball) {
+		d.opponent = game.Demand(game.Asks(game.Runs(d.practised(), mixes), store.SchoolOf(d.team), mixes))
 	}
 	return nil
 }
@@ -227,11 +224,17 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetGame200JSONResponse{Players: playerViews(d.players), Families: game.Families(), Situations: runs(d.situations)}
+	out := api.GetGame200JSONResponse{Players: playerViews(d.players), Families: game.Families(), Situations: game.Runs(d.practised(), d.mixes)}
 	if out.Game, err = gameView(d.game, d.players); err != nil {
 		return nil, err
 	}
 	out.Ready, out.Total = game.Readiness(d.asks, d.form, d.squad)
+	out.Asked = []string{}
+	for _, a := range d.asks {
+		if !slices.Contains(out.Asked, a.Family) {
+			out.Asked = append(out.Asked, a.Family)
+		}
+	}
 	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
 	if err != nil {
 		return nil, err
@@ -311,7 +314,7 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if out.Game, err = gameView(d.game, d.players); err != nil {
 		return nil, err
 	}
-	out.Situations = game.Bench(runs(d.situations), store.SchoolOf(d.team))
+	out.Situations = game.Bench(game.Meets(d.practised()), store.SchoolOf(d.team))
 	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
 	if err != nil {
 		return nil, err

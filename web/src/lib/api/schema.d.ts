@@ -2006,6 +2006,7 @@ export interface components {
             share: number;
             rate: number;
             missing: number;
+            reps: number;
             best: string[];
             worst: string[];
         };
@@ -2035,6 +2036,8 @@ export interface components {
             game: components["schemas"]["Game"];
             players: components["schemas"]["Player"][];
             families: components["schemas"]["GameFamily"][];
+            /** @description families that count */
+            asked: string[];
             /** @description what the team runs */
             situations: string[];
             ready: components["schemas"]["GameReady"][];

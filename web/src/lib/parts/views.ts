@@ -5,7 +5,8 @@ export const views = [
   { id: 'drills', name: 'Drills', key: '3' },
   { id: 'plan', name: 'Plan', key: '4' },
   { id: 'run', name: 'Run', key: '5' },
-  { id: 'squad', name: 'Squad', key: '6' }
+  { id: 'squad', name: 'Squad', key: '6' },
+  { id: 'games', name: 'Games', key: '7' }
 ];
 
 /** The keys a view adds, for the help that "?" opens. */

@@ -359,7 +359,8 @@ export class Floor {
     const drill = session.drill(this.line.all.find((b) => b.block.id === r.block)?.block.drill ?? '');
     const roles = session.catalogue?.screens.find((s) => s.id === drill?.screen)?.roles;
     const role = r.role === roles?.[0] ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
-    return { event: { ...r, role, kind: 'rep' }, right: r.right, expected: r.expected };
+    const side = r.side === 'left' ? 'left' : 'right'; // a practice always has one
+    return { event: { ...r, role, side, kind: 'rep' }, right: r.right, expected: r.expected };
   }
 
   /** Follows what other devices, and other tabs of this one, do. */

@@ -31,6 +31,8 @@ export class Queue {
   clockActions = $derived(this.held.flatMap((r) => r.clock ?? []));
   /** Who came or went, and swaps of the sides, among it. */
   changes = $derived(this.held.flatMap((r) => r.change ?? []));
+  /** All rep events among it. */
+  events = $derived(this.held.flatMap((r) => r.event ?? []));
   refused = $derived(this.held.find((r) => r.refused)?.refused ?? '');
   /** Rep events that this device had no room for: they are in this page alone. */
   unkept = $derived(this.held.filter((r) => isRep(r) && r.unkept).length);
@@ -52,11 +54,17 @@ export class Queue {
     private team: string,
     private practice: string,
     /** Hears the server's clock; of nothing where it has to be asked for. */
-    private heard: (c?: Schemas['Clock']) => void
+    private heard: (c?: Schemas['Clock']) => void,
+    /** What is logged is a game. */
+    private game = false
   ) {}
 
   private get path() {
     return { teamId: this.team, practiceId: this.practice };
+  }
+
+  private get gamePath() {
+    return { teamId: this.team, gameId: this.practice };
   }
 
   /** The rep events of this practice that the server may not have yet. */
@@ -87,7 +95,12 @@ export class Queue {
 
   /** Keeps what was done on the device, then tries to send it. */
   async put(done: Pick<Waiting, 'event' | 'clock' | 'change'>[]) {
-    const rows: Waiting[] = done.map((d) => ({ team: this.team, practice: this.practice, ...d }));
+    const rows: Waiting[] = done.map((d) => ({
+      team: this.team,
+      practice: this.practice,
+      ...(this.game ? { game: true } : {}),
+      ...d
+    }));
     this.held = [...this.held, ...rows];
     const write = () =>
       device.waiting.bulkAdd(
@@ -203,7 +216,11 @@ export class Queue {
       await this.done(rows);
     } else {
       const body = { events: rows.flatMap((r) => r.event ?? []) };
-      await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/reps', { params, body }));
+      await ask(
+        this.game
+          ? api.POST('/api/teams/{teamId}/games/{gameId}/reps', { params: { path: this.gamePath }, body })
+          : api.POST('/api/teams/{teamId}/practices/{practiceId}/reps', { params, body })
+      );
       await this.done(rows);
     }
   }
@@ -212,7 +229,11 @@ export class Queue {
    * the coach, not refused rep by rep. */
   private async stillThere() {
     try {
-      await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}', { params: { path: this.path } }));
+      await ask<unknown>(
+        this.game
+          ? api.GET('/api/teams/{teamId}/games/{gameId}/bench', { params: { path: this.gamePath } })
+          : api.GET('/api/teams/{teamId}/practices/{practiceId}', { params: { path: this.path } })
+      );
     } catch (e) {
       if (e instanceof Refusal && e.status === 404) this.gone = e.message;
       throw e;
@@ -254,10 +275,11 @@ export class Queue {
  * device, and returns how many reps that were. */
 export async function sendRest(): Promise<number> {
   const rows = await device.waiting.toArray();
-  const practices = new Map(rows.flatMap((r) => (r.team ? [[r.practice, r.team] as const] : [])));
+  const practices = new Map(rows.map((r) => [r.practice, r]));
   let sent = 0;
-  for (const [practice, team] of practices) {
-    const queue = new Queue(team, practice, () => {});
+  for (const [practice, { team, game }] of practices) {
+    if (!team) continue;
+    const queue = new Queue(team, practice, () => {}, game);
     queue.stop(); // once is enough: the next visit tries again
     const before = (await queue.pending()).length;
     await queue.send();

@@ -21,7 +21,10 @@
     <span class="name">
       <b>{session.readName(st.read)}</b>
       <span class="soft">{st.judgement.sentence}</span>
-      {#if st.gap}<span class="gap">{st.gap}</span>{/if}
+      {#each [st.gap, st.does, st.game].filter(Boolean) as g (g)}<span class="gap">{g}</span>{/each}
+      {#if st.judgement.new}<span class="soft"
+          >The last practice alone has made it so; one more will show whether it holds.</span
+        >{/if}
       {#if st.confused}<span class="soft"
           >Most often makes it: {session.readName(st.confused).toLowerCase()}.</span
         >{/if}
@@ -47,8 +50,8 @@
             <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
             <td class="numeral">{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td
             >
-            <td class="numeral">{r.right.tally.right}/{r.right.tally.reps}</td>
-            <td class="numeral">{r.left.tally.right}/{r.left.tally.reps}</td>
+            <td class="numeral">{r.right.right}/{r.right.reps}</td>
+            <td class="numeral">{r.left.right}/{r.left.reps}</td>
           </tr>
         {/each}
       </tbody>

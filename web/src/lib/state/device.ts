@@ -8,6 +8,8 @@ export interface Waiting {
   n?: number;
   team?: string;
   practice: string;
+  /** The practice is a game. */
+  game?: boolean;
   event?: Schemas['RepEvent'];
   clock?: Schemas['ClockAction'];
   change?: Schemas['FloorChange'];
@@ -57,7 +59,7 @@ export async function forgetOthers(practice: string) {
   const needed = new Set([practice, ...waiting.map((r) => r.practice)]);
   await device.shown.filter((r) => !needed.has(r.practice)).delete();
   await device.kept
-    .filter((r) => /^(run|place) /.test(r.key) && !needed.has(r.key.split(' ')[1] ?? ''))
+    .filter((r) => /^(run|place|bench) /.test(r.key) && !needed.has(r.key.split(' ')[1] ?? ''))
     .delete();
 }
 

@@ -13,7 +13,12 @@
   const teams = $derived(session.view?.teams ?? []);
   const known = $derived(teams.find((t) => t.id === team));
   // The floor surface and the show for the team have no chrome of the desk.
-  const bare = $derived(here === 'show' || here === 'clicker' || page.route.id === '/[team]/run/[practice]');
+  const bare = $derived(
+    here === 'show' ||
+      here === 'clicker' ||
+      page.route.id === '/[team]/run/[practice]' ||
+      page.route.id === '/[team]/games/[game]/bench'
+  );
   let help = $state(false);
 
   $effect(() => {

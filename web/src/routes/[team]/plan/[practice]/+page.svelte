@@ -44,10 +44,22 @@
       players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path: { teamId: team } } }));
       await draft.load();
       if (page.url.searchParams.has('carry')) await carry();
+      aim(page.url.searchParams.get('focus')?.split(',') ?? []);
     } catch (e) {
       failed = e instanceof Error ? e.message : String(e);
     }
   });
+
+  /** Puts reads into the focus that came with the address; undo takes them out again. */
+  function aim(wanted: string[]) {
+    const fresh = wanted.filter((r) => session.read(r) && !draft.input.terms.focus.includes(r));
+    if (fresh.length === 0) return;
+    draft.change({ terms: { ...draft.input.terms, focus: [...draft.input.terms.focus, ...fresh] } });
+    tab = 'terms';
+    notices.say(
+      `In focus: ${fresh.map((r) => session.readName(r).toLowerCase()).join(', ')}. Fill the evening.`
+    );
+  }
 
   /** Puts in what the practice before left undone; undo takes it out again. */
   async function carry() {
