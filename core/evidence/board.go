@@ -29,7 +29,8 @@ type Line struct {
 	Cells  []Standing `json:"cells"`
 }
 
-// Board judges every player on every read of a role.
+// Board judges every player on every read of a role, or of each read's own role where
+// none is named.
 func (p Policy) Board(players []string, role reads.Role, columns []reads.Read, reps []Rep, now time.Time) []Line {
 	return p.BoardOf(players, role, columns, p.Ledger(reps, now), now)
 }
@@ -51,13 +52,13 @@ func (p Policy) boardOf(players []string, role reads.Role, columns []reads.Read,
 	}
 	byCell, wrong := map[key][]Sum{}, map[key][]Mistake{}
 	for _, m := range l.Mistakes {
-		if m.Role == role {
+		if m.Role == cmp.Or(role, roleOf(m.Expected)) {
 			k := key{m.Player, m.Expected}
 			wrong[k] = append(wrong[k], m)
 		}
 	}
 	for _, s := range l.Sums {
-		if s.Role == role {
+		if s.Role == cmp.Or(role, roleOf(s.Expected)) {
 			k := key{s.Player, s.Expected}
 			byCell[k] = append(byCell[k], s)
 		}
@@ -72,6 +73,12 @@ func (p Policy) boardOf(players []string, role reads.Role, columns []reads.Read,
 	return lines
 }
 
+// roleOf is whose read it is.
+func roleOf(read reads.Read) reads.Role {
+	info, _ := reads.Info(read)
+	return info.Role
+}
+
 // Hold is a read that holds a team back, and whom.
 type Hold struct {
 	Read   reads.Read `json:"read"`
@@ -84,10 +91,10 @@ type Hold struct {
 
 // Holds sorts a board's reads by how much they hold the team back: most
 // players who do not have it first, then most stale, then most unknown.
-func Holds(role reads.Role, columns []reads.Read, lines []Line) []Hold {
+func Holds(columns []reads.Read, lines []Line) []Hold {
 	holds := make([]Hold, len(columns))
 	for j, read := range columns {
-		h := Hold{Read: read, Role: role, NotYet: []string{}, Stale: []string{}, TooFew: []string{}}
+		h := Hold{Read: read, Role: roleOf(read), NotYet: []string{}, Stale: []string{}, TooFew: []string{}}
 		for _, l := range lines {
 			switch l.Cells[j].Judgement.Verdict {
 			case HasIt:

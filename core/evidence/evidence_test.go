@@ -273,7 +273,7 @@ func TestBoardHoldsAndNeeds(t *testing.T) {
 			t.Errorf("%s has no fade reps: %+v", lines[i].Player, got)
 		}
 	}
-	holds := Holds(reads.Cutter, columns, lines)
+	holds := Holds(columns, lines)
 	if holds[0].Read != reads.Curl || len(holds[0].NotYet) != 1 || holds[0].Has != 1 || len(holds[1].TooFew) != 3 {
 		t.Errorf("holds %+v", holds)
 	}

@@ -71,8 +71,8 @@ func (p Policy) Target(rung drill.Rung) float64 {
 	return p.LiveTarget
 }
 
-// weight is what a rep of this age counts.
-func (p Policy) weight(age time.Duration) float64 {
+// Weight is what a rep of this age counts.
+func (p Policy) Weight(age time.Duration) float64 {
 	if age <= 0 {
 		return 1
 	}
@@ -134,7 +134,7 @@ func (p Policy) Tallied(reps []Rep, at time.Time) Tally {
 		if r.At.After(at) {
 			continue
 		}
-		w := p.weight(at.Sub(r.At))
+		w := p.Weight(at.Sub(r.At))
 		t.Count.add(r.Right, w)
 		if r.Practice != practice {
 			t.Before.add(r.Right, w)
@@ -171,7 +171,7 @@ func (p Policy) decide(rung drill.Rung, t Tally, now time.Time) Judgement {
 	j.Verdict = p.verdict(j.Chance, t.Weighted)
 	if j.Verdict == TooFew && t.Weighted < p.StaleReps && t.Reps > 0 {
 		// Did he have it when he last did it?
-		then := 1 / p.weight(now.Sub(t.Last))
+		then := 1 / p.Weight(now.Sub(t.Last))
 		if p.settled(t.WeightedRight*then, t.Weighted*then, target) == HasIt {
 			j.Verdict = Stale
 		}

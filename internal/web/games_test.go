@@ -75,8 +75,8 @@ func TestGame(t *testing.T) {
 	}
 	var card api.Card
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
-	i := slices.IndexFunc(card.Cutter, func(s evidence.Standing) bool { return s.Read == string(reads.Curl) })
-	if rungs := card.Cutter[i].Rungs; rungs[len(rungs)-1].Rung != "game" || rungs[len(rungs)-1].All.Tally.Reps != 1 {
+	i := slices.IndexFunc(card.Parts[0].Standings, func(s evidence.Standing) bool { return s.Read == string(reads.Curl) })
+	if rungs := card.Parts[0].Standings[i].Rungs; rungs[len(rungs)-1].Rung != "game" || rungs[len(rungs)-1].All.Tally.Reps != 1 {
 		t.Errorf("the card: %+v", rungs)
 	}
 	// Who is erased while the bench logs is not logged; a game that is deleted leaves its reps.
@@ -86,7 +86,7 @@ func TestGame(t *testing.T) {
 	head.do("DELETE", path, nil, 204, nil)
 	helper.says("POST", path+"/reps", batch(benchEvent(c.players[0], reads.Trail, reads.Curl)), 404, "not on the schedule")
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
-	if rungs := card.Cutter[i].Rungs; rungs[len(rungs)-1].Rung != "game" {
+	if rungs := card.Parts[0].Standings[i].Rungs; rungs[len(rungs)-1].Rung != "game" {
 		t.Error("deleting the game took the reps along")
 	}
 }

@@ -46,6 +46,78 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	return out, nil
 }
 
+// GetPlayerRead returns a player's season on one read and every rep behind it.
+func (s *Server) GetPlayerRead(ctx context.Context, r api.GetPlayerReadRequestObject) (api.GetPlayerReadResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	p, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId})
+	if err != nil {
+		return nil, orMissing(err, noPlayer)
+	}
+	info, ok := reads.Info(reads.Read(r.Read))
+	if !ok {
+		return nil, missing("There is no read of this name. Choose one on the squad's board.")
+	}
+	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	byID := map[string]gen.RepEvent{}
+	for _, row := range rows {
+		byID[row.ID.String()] = row
+	}
+	reps := evidence.Asking(info.ID, evidence.OnePerRep(store.RepsOf(rows)))
+	out := api.GetPlayerRead200JSONResponse{Curve: s.policy.Curve(reps, curveDays), Reps: []api.WeighedRep{}}
+	for i := len(reps) - 1; i >= 0; i-- {
+		out.Reps = append(out.Reps, api.WeighedRep{Rep: repView(byID[reps[i].ID]), Weight: s.policy.Weight(s.now().Sub(reps[i].At))})
+	}
+	return out, nil
+}
+
+// GetProgram sets all teams of a program side by side on the same reads.
+func (s *Server) GetProgram(ctx context.Context, _ api.GetProgramRequestObject) (api.GetProgramResponseObject, error) {
+	program := caller(ctx).ProgramID
+	teams, err := s.db.TeamsOfProgram(ctx, program)
+	if err != nil {
+		return nil, err
+	}
+	whole, err := s.db.Program(ctx, program)
+	if err != nil {
+		return nil, err
+	}
+	out := api.GetProgram200JSONResponse{Name: whole.Name, Columns: []string{}, Teams: []api.ProgramTeam{}}
+	// Only what a team teaches is a column of it; the program has the columns of all.
+	var boards []board
+	shown := map[reads.Read]bool{}
+	for _, team := range teams {
+		b, err := s.board(ctx, team, "", roles...)
+		if err != nil {
+			return nil, err
+		}
+		boards = append(boards, b)
+		for _, c := range b.columns {
+			shown[c] = true
+		}
+	}
+	var all []reads.Read
+	for _, info := range reads.Catalogue() {
+		if shown[info.ID] {
+			all, out.Columns = append(all, info.ID), append(out.Columns, string(info.ID))
+		}
+	}
+	for i, b := range boards {
+		t := api.ProgramTeam{Id: teams[i].ID, Name: teams[i].Name, Season: teams[i].Season, Players: len(b.players),
+			Cells: evidence.TeamCells(s.policy.Overview(ids(b.players), "", all, b.ledger, s.now()))}
+		for _, sum := range b.ledger.Sums {
+			t.Reps += sum.Reps
+		}
+		out.Teams = append(out.Teams, t)
+	}
+	return out, nil
+}
+
 // ExportEvidence writes every rep of the team's players, or where they stand, as CSV.
 func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequestObject) (api.ExportEvidenceResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)

@@ -112,3 +112,52 @@ func TestMovingUp(t *testing.T) {
 	head.do("GET", c.path("/players"), nil, 200, &list)
 	head.says("PUT", c.path("/players/"+list[0].Id.String()+"/team"), map[string]any{"team": up.team}, 409, "has this jersey")
 }
+
+// The program sets teams side by side; the board narrows to a rung, a side and a period,
+// and refuses what nothing can pass; a player's read opens to its reps.
+func TestProgramAndFilters(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	w.teamOf(c, "older")
+	for k := range 8 {
+		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], k+1, reads.Trail, reads.Curl)), 200, nil)
+	}
+	var program api.Program
+	head.do("GET", "/api/program", nil, 200, &program)
+	if len(program.Teams) != 2 || program.Teams[0].Reps+program.Teams[1].Reps != 8 || len(program.Columns) == 0 {
+		t.Errorf("%+v", program)
+	}
+	var board api.Board
+	count := func(query string) int {
+		head.do("GET", c.path("/board?role=all"+query), nil, 200, &board)
+		return board.Reps
+	}
+	for query, want := range map[string]int{"": 8, "&rung=live2": 8, "&rung=shown": 0, "&side=right": 8, "&side=left": 0,
+		"&from=2026-03-20": 8, "&from=2026-03-21": 0, "&until=2026-03-19": 0, "&until=2026-03-20&rung=live2&side=right": 8} {
+		if got := count(query); got != want {
+			t.Errorf("%s: %d reps, want %d", query, got, want)
+		}
+	}
+	for query, says := range map[string]string{"&rung=air": "nobody reads", "&rung=attic": "no rung", "&side=up": "left or right", "&from=2026-03-02&until=2026-03-01": "before it begins", "&from=tomorrow": "Say a day"} {
+		head.says("GET", c.path("/board?role=all"+query), nil, 422, says)
+	}
+	if count(""); len(board.Holds) != len(board.Columns) {
+		t.Errorf("%d columns, %d in order", len(board.Columns), len(board.Holds))
+	}
+	var read api.PlayerRead
+	head.do("GET", c.path("/players/"+c.players[0].String()+"/reads/curl"), nil, 200, &read)
+	if len(read.Reps) != 8 || read.Reps[0].Weight != 1 || len(read.Curve) != 1 {
+		t.Errorf("%+v", read)
+	}
+	head.says("GET", c.path("/players/"+c.players[0].String()+"/reads/dunk"), nil, 404, "no read of this name")
+	var card api.Card
+	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
+	if len(card.Words.Strengths) != 1 || len(card.Words.Next) != 2 {
+		t.Errorf("%+v", card.Words)
+	}
+	var now api.Now
+	head.do("GET", c.path("/now"), nil, 200, &now)
+	if now.Suggestion == nil || now.Suggestion.Reason == "" {
+		t.Errorf("no suggestion: %+v", now.Suggestion)
+	}
+}

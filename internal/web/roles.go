@@ -33,6 +33,7 @@ var required = map[string]access{
 	"Judge": anyStaff, "ReadMap": anyStaff, "Play": anyStaff, "OrderList": anyStaff,
 	"ListPlayers": anyStaff, "GetCard": anyStaff, "GetBoard": anyStaff, "GetRead": anyStaff, "ExportEvidence": anyStaff, "ListAgreements": anyStaff, "ExportRoster": anyStaff,
 	"ListPractices": anyStaff, "GetPractice": anyStaff, "LayOut": anyStaff, "GetRun": anyStaff, "FollowPractice": anyStaff,
+	"GetProgram": anyStaff, "GetPlayerRead": anyStaff,
 	"ListGames": anyStaff, "GetGame": anyStaff, "GetBench": anyStaff, "FindLineups": anyStaff, "FollowGame": anyStaff,
 	"AddGame": anyStaff, "UpdateGame": anyStaff, "LogGame": anyStaff, "DeleteGame": headCoach,
 	"SetClock": anyStaff, "LogReps": anyStaff, "ListStaff": anyStaff,

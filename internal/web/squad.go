@@ -7,6 +7,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -66,9 +67,15 @@ func (s *Server) repsOf(ctx context.Context, team gen.Team) ([]evidence.Rep, err
 	return evidence.OnePerRep(store.RepsOf(rows)), err
 }
 
-// columns are the reads a board shows: of the situations the team has logged.
-func columns(team gen.Team, situations []string, role reads.Role) []reads.Read {
-	return reads.Columns(drill.Taught(situations), store.SchoolOf(team), role)
+// columns are the reads a board shows: of the situations the team has logged, of a
+// role or of all.
+func columns(team gen.Team, situations []string, role reads.Role) (out []reads.Read) {
+	for _, r := range roles {
+		if r == role || role == "" {
+			out = append(out, reads.Columns(drill.Taught(situations), store.SchoolOf(team), r)...)
+		}
+	}
+	return out
 }
 
 // logged are the situations some reps are of.
@@ -98,8 +105,12 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 	if !r.Params.Role.Valid() {
 		return nil, invalid("The board shows players as cutters, screeners, handlers, passers or in the post.")
 	}
-	role := reads.Role(r.Params.Role)
-	b, err := s.board(ctx, team, role)
+	var b board
+	if r.Params.Role == api.All {
+		b, err = s.board(ctx, team, "", roles...)
+	} else {
+		b, err = s.board(ctx, team, reads.Role(r.Params.Role))
+	}
 	if err != nil {
 		return nil, err
 	}
@@ -107,14 +118,12 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 		return nil, err
 	}
 	lines := s.overview(b)
-	out := api.GetBoard200JSONResponse{Role: string(role), Columns: []string{}, Players: playerViews(b.players), Lines: lines, Holds: evidence.Holds(role, b.columns, lines)}
+	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.players), Lines: lines, Holds: evidence.Holds(b.columns, lines)}
 	for _, c := range b.columns {
 		out.Columns = append(out.Columns, string(c))
 	}
 	for _, sum := range b.ledger.Sums {
-		if sum.Role == role {
-			out.Reps += sum.Reps
-		}
+		out.Reps += sum.Reps
 	}
 	return out, nil
 }
@@ -153,7 +162,8 @@ func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence
 		if err != nil {
 			return err
 		}
-		b.ledger = s.policy.Ledger(evidence.OnePerRep(store.RepsOf(rows)), s.now())
+		reps := slices.DeleteFunc(evidence.OnePerRep(store.RepsOf(rows)), func(r evidence.Rep) bool { return b.role != "" && r.Role != b.role })
+		b.ledger = s.policy.Ledger(reps, s.now())
 	}
 	b.ledger = f.Of(b.ledger)
 	return nil
@@ -178,9 +188,20 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	}
 	reps := evidence.OnePerRep(store.RepsOf(rows))
 	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
-	for role, to := range map[reads.Role]*[]evidence.Standing{reads.Cutter: &out.Cutter, reads.Screener: &out.Screener} {
-		*to = s.policy.Board([]string{p.ID.String()}, role, columns(team, logged(rows), role), reps, s.now())[0].Cells
+	lib, err := s.library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, err
 	}
+	var all []evidence.Standing
+	for _, role := range roles {
+		cells := s.policy.Board([]string{p.ID.String()}, role, columns(team, logged(rows), role), reps, s.now())[0].Cells
+		tried := slices.ContainsFunc(reps, func(r evidence.Rep) bool { return r.Role == role })
+		if tried || role == reads.Cutter || role == reads.Screener {
+			out.Parts = append(out.Parts, api.CardPart{Role: string(role), Standings: cells})
+			all = append(all, cells...)
+		}
+	}
+	out.Words = evidence.WordsOf(all, drill.Taught(logged(rows)), store.SchoolOf(team), lib)
 	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(rows[i]))
 	}
@@ -203,11 +224,13 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	}
 	now := s.now()
 	out := api.GetNow200JSONResponse{Players: playerViews(b.players), Holds: []evidence.Hold{}}
-	for _, h := range evidence.Holds(reads.Cutter, b.columns, s.overview(b.board)) {
-		if len(out.Holds) < nowHolds && len(b.ledger.Sums) > 0 && len(h.NotYet)+len(h.Stale)+len(h.TooFew) > 0 {
+	lines := s.policy.Overview(ids(b.players), "", columns(team, b.situations, ""), b.ledger, now)
+	for _, h := range evidence.Holds(columns(team, b.situations, ""), lines) {
+		if len(out.Holds) < nowHolds && len(b.ledger.Sums) > 0 && len(h.NotYet)+len(h.Stale) > 0 {
 			out.Holds = append(out.Holds, h)
 		}
 	}
+	out.Stale = staleOnes(lines)
 	var wanted []reads.Read
 	for _, h := range out.Holds {
 		wanted = append(wanted, h.Read)
@@ -227,8 +250,12 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 			return nil, err
 		}
 		out.Next = &view
+		out.Suggestion = b.suggest(next, view)
 	} else if !store.NotFound(err) {
 		return nil, err
+	}
+	if b.next != nil {
+		out.Game = &api.GameSummary{Id: b.next.ID, StartsAt: b.next.StartsAt, Opponent: b.next.Opponent, Away: b.next.Away, Known: b.opponent != nil}
 	}
 	list, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
@@ -242,6 +269,33 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 		}
 	}
 	return out, nil
+}
+
+// staleOnes lists what was held and is stale now.
+func staleOnes(lines []evidence.Line) []api.StaleRead {
+	out := []api.StaleRead{}
+	for _, l := range lines {
+		for _, c := range l.Cells {
+			if c.Judgement.Verdict == evidence.Stale {
+				out = append(out, api.StaleRead{Player: l.Player, Read: c.Read})
+			}
+		}
+	}
+	return out
+}
+
+// suggest is the one thing to do about the next practice, or nil.
+func (d desk) suggest(next gen.Practice, view api.Practice) *practice.Suggestion {
+	p := d.plan(view.StartsAt, view.Minutes, view.Present, view.Limited, view.Terms, view.Blocks)
+	opponent, days := "", -1
+	asks := d.opponentAt(next.StartsAt)
+	if asks != nil {
+		opponent, days = d.next.Opponent, int(d.next.StartsAt.Sub(next.StartsAt).Hours()/24)
+	}
+	if out, ok := practice.Suggest(p, view.Sheet, opponent, asks, days); ok {
+		return &out
+	}
+	return nil
 }
 
 func repView(r gen.RepEvent) api.LoggedRep {

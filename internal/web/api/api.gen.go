@@ -346,6 +346,7 @@ func (e SessionState) Valid() bool {
 
 // Defines values for GetBoardParamsRole.
 const (
+	All      GetBoardParamsRole = "all"
 	Cutter   GetBoardParamsRole = "cutter"
 	Handler  GetBoardParamsRole = "handler"
 	Passer   GetBoardParamsRole = "passer"
@@ -356,6 +357,8 @@ const (
 // Valid indicates whether the value is a known member of the GetBoardParamsRole enum.
 func (e GetBoardParamsRole) Valid() bool {
 	switch e {
+	case All:
+		return true
 	case Cutter:
 		return true
 	case Handler:
@@ -472,10 +475,18 @@ type BoardLine = evidence.Line
 // Card defines model for Card.
 type Card struct {
 	Corrections []CorrectionCount `json:"corrections"`
-	Cutter      []Standing        `json:"cutter"`
-	Player      Player            `json:"player"`
-	Recent      []LoggedRep       `json:"recent"`
-	Screener    []Standing        `json:"screener"`
+
+	// Parts every part the player has been judged in
+	Parts  []CardPart  `json:"parts"`
+	Player Player      `json:"player"`
+	Recent []LoggedRep `json:"recent"`
+	Words  Words       `json:"words"`
+}
+
+// CardPart defines model for CardPart.
+type CardPart struct {
+	Role      string     `json:"role"`
+	Standings []Standing `json:"standings"`
 }
 
 // Catalogue defines model for Catalogue.
@@ -869,11 +880,16 @@ type Now struct {
 	Corrections *[]CorrectionCount `json:"corrections,omitempty"`
 
 	// Drills drills for what holds the team back
-	Drills  []string  `json:"drills"`
-	Holds   []Hold    `json:"holds"`
-	Next    *Practice `json:"next,omitempty"`
-	Players []Player  `json:"players"`
-	Week    struct {
+	Drills  []string     `json:"drills"`
+	Game    *GameSummary `json:"game,omitempty"`
+	Holds   []Hold       `json:"holds"`
+	Next    *Practice    `json:"next,omitempty"`
+	Players []Player     `json:"players"`
+
+	// Stale what was held and has not been seen for too long
+	Stale      []StaleRead `json:"stale"`
+	Suggestion *Suggestion `json:"suggestion,omitempty"`
+	Week       struct {
 		MaxPractices int    `json:"maxPractices"`
 		Minutes      int    `json:"minutes"`
 		Practices    int    `json:"practices"`
@@ -980,6 +996,14 @@ type Player struct {
 // PlayerInput defines model for PlayerInput.
 type PlayerInput = roster.Entry
 
+// PlayerRead defines model for PlayerRead.
+type PlayerRead struct {
+	Curve []CurvePoint `json:"curve"`
+
+	// Reps newest first, with what each weighs now
+	Reps []WeighedRep `json:"reps"`
+}
+
 // Point defines model for Point.
 type Point = court.Point
 
@@ -1045,6 +1069,23 @@ type PresentState string
 type Problem struct {
 	// Message a sentence for the coach
 	Message string `json:"message"`
+}
+
+// Program defines model for Program.
+type Program struct {
+	Columns []string      `json:"columns"`
+	Name    string        `json:"name"`
+	Teams   []ProgramTeam `json:"teams"`
+}
+
+// ProgramTeam defines model for ProgramTeam.
+type ProgramTeam struct {
+	Cells   []TeamCell         `json:"cells"`
+	Id      openapi_types.UUID `json:"id"`
+	Name    string             `json:"name"`
+	Players int                `json:"players"`
+	Reps    int                `json:"reps"`
+	Season  string             `json:"season"`
 }
 
 // Progress defines model for Progress.
@@ -1284,6 +1325,12 @@ type Spot = court.Spot
 // Stage defines model for Stage.
 type Stage = drill.Stage
 
+// StaleRead defines model for StaleRead.
+type StaleRead struct {
+	Player string `json:"player"`
+	Read   string `json:"read"`
+}
+
 // StandIns simulated devices that run beside the demo
 type StandIns struct {
 	Clicker bool `json:"clicker"`
@@ -1294,6 +1341,9 @@ type StandIns struct {
 
 // Standing defines model for Standing.
 type Standing = evidence.Standing
+
+// Suggestion defines model for Suggestion.
+type Suggestion = practice.Suggestion
 
 // Tally defines model for Tally.
 type Tally = evidence.Tally
@@ -1325,6 +1375,9 @@ type Team struct {
 	Season  string `json:"season"`
 	Zone    string `json:"zone"`
 }
+
+// TeamCell defines model for TeamCell.
+type TeamCell = evidence.TeamCell
 
 // TeamInput defines model for TeamInput.
 type TeamInput struct {
@@ -1373,6 +1426,15 @@ type Warning = practice.Warning
 
 // Week defines model for Week.
 type Week = practice.Week
+
+// WeighedRep defines model for WeighedRep.
+type WeighedRep struct {
+	Rep    LoggedRep `json:"rep"`
+	Weight float64   `json:"weight"`
+}
+
+// Words defines model for Words.
+type Words = evidence.Words
 
 // GameId defines model for gameId.
 type GameId = openapi_types.UUID
@@ -1610,6 +1672,9 @@ type ServerInterface interface {
 	// (GET /api/outbox/{mailId})
 	ReadMail(ctx *echo.Context, mailId string) error
 
+	// (GET /api/program)
+	GetProgram(ctx *echo.Context) error
+
 	// (DELETE /api/session)
 	SignOut(ctx *echo.Context, params SignOutParams) error
 
@@ -1717,6 +1782,9 @@ type ServerInterface interface {
 
 	// (PUT /api/teams/{teamId}/players/{playerId})
 	UpdatePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (GET /api/teams/{teamId}/players/{playerId}/reads/{read})
+	GetPlayerRead(ctx *echo.Context, teamId TeamId, playerId openapi_types.UUID, read string) error
 
 	// (PUT /api/teams/{teamId}/players/{playerId}/team)
 	MovePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
@@ -1964,6 +2032,15 @@ func (w *ServerInterfaceWrapper) ReadMail(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.ReadMail(ctx, mailId)
+	return err
+}
+
+// GetProgram converts echo context to params.
+func (w *ServerInterfaceWrapper) GetProgram(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetProgram(ctx)
 	return err
 }
 
@@ -2660,6 +2737,38 @@ func (w *ServerInterfaceWrapper) UpdatePlayer(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.UpdatePlayer(ctx, teamId, playerId)
+	return err
+}
+
+// GetPlayerRead converts echo context to params.
+func (w *ServerInterfaceWrapper) GetPlayerRead(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// ------------- Path parameter "read" -------------
+	var read string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "read", ctx.Param("read"), &read, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter read: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetPlayerRead(ctx, teamId, playerId, read)
 	return err
 }
 
@@ -3540,6 +3649,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ExportRoster, options.OperationMiddlewares["exportRoster"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ImportRoster, options.OperationMiddlewares["importRoster"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/board", wrapper.GetBoard, options.OperationMiddlewares["getBoard"]...)
+	router.GET(options.BaseURL+"/api/program", wrapper.GetProgram, options.OperationMiddlewares["getProgram"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId/reads/:read", wrapper.GetPlayerRead, options.OperationMiddlewares["getPlayerRead"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/evidence", wrapper.ExportEvidence, options.OperationMiddlewares["exportEvidence"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/agreement", wrapper.ListAgreements, options.OperationMiddlewares["listAgreements"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/reads/:read", wrapper.GetRead, options.OperationMiddlewares["getRead"]...)
@@ -4099,6 +4210,44 @@ type ReadMaildefaultJSONResponse struct {
 }
 
 func (response ReadMaildefaultJSONResponse) VisitReadMailResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetProgramRequestObject struct {
+}
+
+type GetProgramResponseObject interface {
+	VisitGetProgramResponse(w http.ResponseWriter) error
+}
+
+type GetProgram200JSONResponse Program
+
+func (response GetProgram200JSONResponse) VisitGetProgramResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetProgramdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetProgramdefaultJSONResponse) VisitGetProgramResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -5525,6 +5674,47 @@ type UpdatePlayerdefaultJSONResponse struct {
 }
 
 func (response UpdatePlayerdefaultJSONResponse) VisitUpdatePlayerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetPlayerReadRequestObject struct {
+	TeamId   TeamId             `json:"teamId"`
+	PlayerId openapi_types.UUID `json:"playerId"`
+	Read     string             `json:"read"`
+}
+
+type GetPlayerReadResponseObject interface {
+	VisitGetPlayerReadResponse(w http.ResponseWriter) error
+}
+
+type GetPlayerRead200JSONResponse PlayerRead
+
+func (response GetPlayerRead200JSONResponse) VisitGetPlayerReadResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetPlayerReaddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetPlayerReaddefaultJSONResponse) VisitGetPlayerReadResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -7057,6 +7247,9 @@ type StrictServerInterface interface {
 	// (GET /api/outbox/{mailId})
 	ReadMail(ctx context.Context, request ReadMailRequestObject) (ReadMailResponseObject, error)
 
+	// (GET /api/program)
+	GetProgram(ctx context.Context, request GetProgramRequestObject) (GetProgramResponseObject, error)
+
 	// (DELETE /api/session)
 	SignOut(ctx context.Context, request SignOutRequestObject) (SignOutResponseObject, error)
 
@@ -7164,6 +7357,9 @@ type StrictServerInterface interface {
 
 	// (PUT /api/teams/{teamId}/players/{playerId})
 	UpdatePlayer(ctx context.Context, request UpdatePlayerRequestObject) (UpdatePlayerResponseObject, error)
+
+	// (GET /api/teams/{teamId}/players/{playerId}/reads/{read})
+	GetPlayerRead(ctx context.Context, request GetPlayerReadRequestObject) (GetPlayerReadResponseObject, error)
 
 	// (PUT /api/teams/{teamId}/players/{playerId}/team)
 	MovePlayer(ctx context.Context, request MovePlayerRequestObject) (MovePlayerResponseObject, error)
@@ -7653,6 +7849,29 @@ func (sh *strictHandler) ReadMail(ctx *echo.Context, mailId string) error {
 		return err
 	} else if validResponse, ok := response.(ReadMailResponseObject); ok {
 		return validResponse.VisitReadMailResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetProgram operation middleware
+func (sh *strictHandler) GetProgram(ctx *echo.Context) error {
+	var request GetProgramRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetProgram(ctx.Request().Context(), request.(GetProgramRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetProgram")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetProgramResponseObject); ok {
+		return validResponse.VisitGetProgramResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -8886,6 +9105,33 @@ func (sh *strictHandler) UpdatePlayer(ctx *echo.Context, teamId TeamId, playerId
 	return nil
 }
 
+// GetPlayerRead operation middleware
+func (sh *strictHandler) GetPlayerRead(ctx *echo.Context, teamId TeamId, playerId openapi_types.UUID, read string) error {
+	var request GetPlayerReadRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+	request.Read = read
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetPlayerRead(ctx.Request().Context(), request.(GetPlayerReadRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetPlayerRead")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetPlayerReadResponseObject); ok {
+		return validResponse.VisitGetPlayerReadResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // MovePlayer operation middleware
 func (sh *strictHandler) MovePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
 	var request MovePlayerRequestObject
@@ -10071,225 +10317,234 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3pchw5kuarwHLXTD1mIZGqqe5dk36pqFKVpiUVl+RMb9tY/0BGeGaiGAlEAwgmc2R6qX2EfbI1nHEB",
-	"EYg8KHbb/iqWEoHD4XA4/Pj86yJn24pRoFIs3nxdVJjjLUjg+v/WeAsfC/UXoYs3iwrLzSJbULyFxRv3",
-	"Y7bg8PeacCgWbySvIVuIfANbrL5aMb7FcvFmUddEtZT7Sn0pJCd0vfj2LVtUJd4Dj47hfz5yFI5zSfL4",
-	"WloNjhtJSLxaRYdxvx43hgS8jQ5hfzxmhG/qY1ExKkBzwbUljvo7Z1QClepPXFUlybEkjF78LhhV/9YM",
-	"8t85rBZvFv/touGvC/OruPAd6rEKEDknlepn8WaBUeV/zRbXnC1L2J5wZNNfYODdBku0wVUFFIoM6f/d",
-	"YYHuoZL2fyVDBVPTugUhiBn3JNNy/QWnxRARSJA1hQIRqoa/A3w6kujOghuhWOmFQAKkJHQtDH+br1Sn",
-	"79bwiWyJlRucVcAlMRyzxFTzZ4+zssUWP/7KaiNc7I+03i6B2x8/E1pLiP58DfwvAPetnwmVsLa/Ezr2",
-	"uTkfgTlxEPI93otwr4LVPA99+K19xP7TLNmO0plLZ12dVbTI0ZqFH/Jv/mSy5e+Qy0W2eHy5Zi/tP7pj",
-	"8spuQuvXl2RbMS6NPJebxZsFPHByf5EzDhfN8fqWLd6tOcDW8lB3DwuyWgHXUkbCNrDJOavNd0OirQgX",
-	"MkhsATkL8kaPnKYH3z6zo03QBB5IATSHV+/15NWfyXRx3xoRa/rDnON9Z0H9M2L3e7DOe1xVePjBFdsA",
-	"faE2ywvhgtXLstVHw7EcKjHsQipJtGRyg3ZY5htoSfA223a5vf1LbAeyhe4wNCLskdiwuizMmEiyNcgN",
-	"8GboJWMlYDq9j3pRdn6OTG7kzDHdYJsVq1KxM/zYZUOc51BJKDqcOlhaf0PzDeT3ovPNmJC8Us2D/dRh",
-	"oVJATgoz3QExUQEroAVwRAGrc68ulnyD6ZrQNVINsFlrgK82UFZTk/1VtfmWLUos25PzW6TkDl8TOpzc",
-	"CkCGOJHCY/g4UybD62e6y3QC/2amEKAwZ7upj2/YTnN2zgFoWOyQQs8TaL1VbFnCSi2Uk/WmLVRaR2Gz",
-	"nxZSdkDbvWEGT1xLf0u8rOHThjnMMJaKZqUN5TyPTsg8DrgQr945jkkTdvojvZ6fgJozHxDu6dv3C97C",
-	"lZbQgR1cW1k01cHCvwfSB77W7YN8E5SeWo8TEtNCZIiVhTp9TkYlDfiJrddQ3EAVGlMQWeN5jK/pf4fV",
-	"FTDosMduayMzHYk6w2Vux+zCQxK0NdRgv1d4S8p9yi59MC3NyRRj+kFENEbuUiX3FFsitkJK6a0FCC0M",
-	"/SkbUSaGXZmvgL8QutfgQ6pNXHN2e9dViIqDPY9JnZiwsKS29Js43WrPX7U2LvWAa17R57tk+X1IQxf3",
-	"ICM6b8FJWQb3DkLkvkQrxvVW7TasBLQqGeMZeo0YRz/o3xgFBDSsqZAi4U2aLe6JGdpJcDPHbMF21OgP",
-	"HbWh9eIYexIwdVVacdNdkz1kSOJ70EvbmJYvUFXiXGvyw2u1IjR837ak2vB1p4YQqMJcvkVUUWoLmAoE",
-	"D8D3S1bs25Jpkkxb/PjRNH59eRlgVs3XYWoIgO5WECr/9GNYu5R4HT7cksgy4bWkJ6+31H2S+R01nTc7",
-	"l3lmbeZvZ2sYsi0SK33zNhub+ogyx+SgN9RPDPMidIOW9bZ3EUyqpRtWFiIs0Gx/aLlHG7ZD21rp4Uoz",
-	"V99oFlXvdbTE+X2GtmzuvfYrK4vQjEpCYcZtpmjxiVAIdXXuu139K1rChlBDj6WaTIawQCtSSuCRpxJn",
-	"KRyrW2V+V9s8Z0jkNm/sAvbUGXILlGU6ZW6VAhNhITOv6QXZdpkdOvVlrad/0Jv6KnJMOId8ns505b+J",
-	"6px5LWXPenE8QdOYlUNuDSonUCitFnOChUS331CqNVbW2RS/oBBHX2GJS7auAxyN1zPkRmNLDO3lUSwS",
-	"7rHmck5nNZfXHAREeG3GSq9q+EhXLNSPvgDTe3qv78vQJVJzeYVraS3UXSEpNmxH0W4DFGFkmAARgdQ3",
-	"IX2ixEUxg/1uarqOLc+8OZN7AlzEejKcOkNc6vbR3iomg6oZcEAY6V15IZDTCHNM0RJSr9WR7RY7IvMN",
-	"hC6yugSh3kEleQDEa7oWR48XfI2Y0431raW52FGjNTvPA55B+/LBnqbMHPku/wWFhjamDZ+gADKomJKw",
-	"tZLdh5VtGTZWhTRQplQ+Z/RSnyXZWsz855tariJPMVhjGuQ/iojxQWlNDgmJuTEgNcZjLOGlJGEb9NKN",
-	"N/lq0MZHKMYnUWJtqaytzTltDlDiSkDxOcDlbGW0NDXLDGGJqLZ/JTw/qDEJBh79wB/0k99OJ22OvKZU",
-	"/RnkJiGxrEX75VmVmFJNAlbpB33BKATenv0TZzpqk6QZ2qwpeFgUed7lTpj3bd/u393kNI/oRxSrFo4F",
-	"ssWKUCI2+rTrSYdeyliO779aZqaeHwNKq3frDpEVKmElEavlyVm0R0u77iC9GF3VIkgteKwgt56CwMPZ",
-	"WIjnO7vcl4MuQ++diRdgb526a+f7ajpMMUu5J1J/vr0RPE28Z0aPmfoaaKh92JOg0dIGFF9zVldBkkXu",
-	"g4iDNyT3rdfODJG+Vj/ZIxd75ZgpmcciS66A/1rTgodEdwUcbcyPyG5t72YNUcazWtPzfPpc2U4OIlLN",
-	"A6TBPP8FV0HtAPP8BhekDhu1ls44M/hlxQHuNta7NPh1g8vVJ6BruQn+XGIKfyFF5NfKPBWCwQaErn+r",
-	"w3rOLtJh/+Vmeu/M0X3cJkfmqNaebnvdjjrNrCa2Wit6r8wWpe6u/qbZ2mtPmgHvmx4m32HzJUB6EEdb",
-	"ONhvrHqbRpprtzXzafMQ8m3n6p8hzL8FbLtRNi3uJA8waYgOGMIAh+k6y0JmvS16Dm0rmZ1v5heVapo1",
-	"tDnINOteQwPCnugKSXsu2Ekc8GCo+QNcMxK6LFacbTuK06iepXaZP+By2M+GrCMiLigZe6QotRjRfYSU",
-	"Et6NQBiGtgSYULvkpxUXvX6vtJiv7ICt5abeXYbIh91YdWB3tF47w2yu1eCQ9R1E6OVUAdV3OtLBQJgD",
-	"okwie7AQpnu0ZTwYU+TkTLdD62pRmr6QpCwR0EI9+GSwj7QHtiWBbW6XYieQfPRreejBl0GP9ByjXx3U",
-	"q8cJqJ5GbiINERHWpCVJcV89Mlrhp6ceOmLv8f4TwwHD+gbzYiwe8vd6GzuDcZ9p/33iXXTt0Vzfqbvs",
-	"lnDQTr8nQt0xRx/Bm5pGT2HuXqmj/OK+duZgXBREsQcurzsTC8SKtVlJXSza+GcNcoMdH+5Oa+vm+tj+",
-	"DbiAfdDtwdmaW/GT5q5zH4RsnRJzGbYBAc43zghEKHInScl3Yx+CNXFGkqEfPB492Z+CtEHT41JLt+r4",
-	"np0YazSZ3BpV7KJapLKbHzynhk8/s/Br14dcJFn8t76XseZ2rP4SnZ/ddhKcrJtN7xW2ZHX4WZMbc+9M",
-	"b7eaVLXtO8smP1uRx5DVvGWU1oyj14mIQGvGCrRivM1A0574JjLkSANEtqg2WMxwEV2r5sEjyQSZ5wa7",
-	"tl+EAyslDjMjr8tOtCRbrV4WsHpZGt/vipVG79sRSoGLl0LivXYZ4OolmPAMtUfFywoTE6gmbZhayO4o",
-	"cEKopZ6SaRti2CYIK2AUdlFyaLdhwgSZCa00SVwbtXE4JznLfXmrQ1YCNPYR1emMt2P83h6ziC3SRAfP",
-	"PGvhaLxgEJzrf9rMOPJ8NrKizbP+HLRYrzlnbWnQxIObo96SL35rJpQLffhfvbeiLk2vMILxm5N/H4g5",
-	"BeF73CRV9dMBjMxZkRLUDa4U8QfggjCaIQGACpYLM8wrwzqvfheMvjXZRUTqUB6hRJYO/YXCWdvNrNsR",
-	"4c2O/Cwk2dp3Vu+R23r0jXHvR9fuvC+2/tus9WqDKj0Axa/3oNfaB7KuOYTiITsRjy2TybrGvJh1D5Tg",
-	"Yk9mWKgal/ZwCjvGi3nGK/2Fn4lfRGbW2QyXZMC4Bi5mGL0b+8UHUpYfaRV6IFclpqlpgqYLTSRWdS4m",
-	"eACrGW5YCWLaCaeHdR2F5JuaMhTne9AvWR0x2q0j9m31kh9Ni2McbrqHs/Xcr8ytGPVqPUxHNhn7W2pO",
-	"RG4frKpxip+q4uwBImGzHLDoazuBbQkfqB2ukr5M2kZnhznGFtIzhaQQ56DezcqTQtc3NuRiVLfRjXSc",
-	"TEnC2v8DLmuYthb4p5QZ133nDoU5Ap4j3IANG3iHe/tItA5Aqr3BnvGDzA0frGm9Z4zt5Tu2/Ui0KCOX",
-	"wSH387xw3E+EQl3F4nGjyVsHOK6VoldVkYVyVsZoIBSJw+HordDHlEhWsXC9dXQMFwTtNqIT52gn5iff",
-	"xPJq2qTkZnwwfo6ZWRkfSsb4lY66Cej3Kwn8BqpIhDNbKVVR+kQmk0dMtupK/OPl5aW2Xpj/vQxFz5g4",
-	"j5nxGYEcVF7TjkEzFlx0YIKHEmML60ulOQSfjk1o7mT36gna0R02oFmlJFti4h9sTuCm6+0bU7awbLIY",
-	"/KYFtQq13V9gF7iHnF59fKzwAyNFKBCgcRQUzPoJairbXoL09JLR55/1xdh5hOjwi1V/e/y+61gAWgpA",
-	"IutsnUEoOVfxM3mcJRFZZXoJyzBtB3w341hJ4GnzvNMN1eaaZ2TCM0uTyE+pNfXMENqnm27t29pMphki",
-	"tnFXbFthHlKOUxI8/bNN75cQcxO2qxYISeo4cx3amgYFyeVcZ7efXOaSNF1HfrEpd4mn8Oz7pMm/PUFU",
-	"0fxAqgg4Q3tiofCGp/HCW9KaORxIWR+GkZbiGog0bAUe+VTb4R1I2S6WQgg87wqgTuZeimTwiafGzCdM",
-	"OqrrOGvHApqJpBH2AQ5m2Q+eFAO6ztQ+T8fKNaQl5X5w1Dxg3RGjSPwiPPiGa/JB/xi/7rb40cW6/XjZ",
-	"ShsN33+t1j8EGz+v+3D+VRiTY4qkI4nzQzpsMIdDMuTjZz1or3fNQ/Nu9v+Hywn1zYsHO++UQ6BIctAJ",
-	"uAFchJz2IGY6A9X12g3eb9ms48bsmGIQt3LHVAZNrXA8J+PzVjOqY5hxfIiTW7cPgdKkc4Om7J3ZgoN2",
-	"77bebjHfn0GV9zdgL2uNbWHJij3aYIEEJoUFZNsAcocaEYHcDWaR2kI5+qOafHz758q02Uq53cXIxWvp",
-	"fufkZI/qD5iUDtcjzmyNLPgxAA2Qj9tLx3AUZqccu87GJVZolmPT8KhU7VWkkON1aKCRX/vZKJ78rTm0",
-	"Y0hyXKWJ0zv7FDvgSP4HgV2AM8R9yCSgRT0BaxZwMf8znMmtp+AMfCD7UTgh92RwQ62g6RmdmW9C0SaW",
-	"VrP6a0ByjgFDcrBbY22/wKO8biFmnhJkwV7Ryas2N8qMZKQ+YlIAq8kDW1hzYzqTSiaNbb2fAI05GJAh",
-	"3Ls09Hg75lN9d0RuTEgn5tKCsiHttNZ60txQzgF+k2etzB5UR3Q3+QHEk7cP5P7ZNY379KvFjOvFhzYB",
-	"ThGR/ztbRuxdUFVBS6M2p2doicsSMY4okxujoww3a8civu4Nm75IVKNMz6+Zjekzxe1VMnY/6hoMq/PR",
-	"/OQKi06CaEG4ke/inlT6kUHD5mtOtpGk0xGYHsnC2I2EFqG02AYxZ5w5paKoXonPiF7uO4g7dgQz7STX",
-	"LibBzDSvzBkcNkSoSSmVnNE1yhmnQWTJxEgxO2o7sshseCR6LBTxoE/M/HiHX4lMf+SN4NFGHiezkcYa",
-	"k4Z7RqStnshDFs/KYBR6RPBTJv8KM9968+25QuIprXh4bbAPRpU69Nlm3mv29WbX6abi+880aVKDnjRx",
-	"Dwp4+qgb3oCoywBzAudshrJww3Y/qy+CFjgTo1ZEUgpAiDBmWD+lwDZsdZi5aYaEzsfvkNkU2aSPjdf5",
-	"gI2ykfgRI/nkw/l3//kxRlDbS8ywrqZZF+sIYnS+wTQPm0IOCXWgEEF5oLADIZs8G1wyCtoysMWFQeuz",
-	"7hckwkaAuGFIKXcf6bubDot00JOpBJpHpA3ILvpd60OJy2l8zTvdSLfm64i20XJReVc2tiELL/cGyoSx",
-	"lystY4zQmfRmN94qM80sEKxpp5S5be4Syy/e7FuLUKmnp2Gsg47Pn0NnB8vpAHliX5HTIkEal3/oVHwC",
-	"IcKQE3hblaFsBYzyEjBvRadXwFFeQ+b0IcYL4OqhonFCE/F/bl13o1h+UzFDIgjvmgDBHAdHTcdn8nhM",
-	"aQuumExEO3KQq02UjwM78tsU3FtHtcDrlAhUYXVICr1tSnF226eTu18ItOL22dcHNPgMIMVfD8A0wDy/",
-	"lRyr0/e/w6AHWIBa4l/jkAjhn3LC8xJGhvbgAX+NoibEYRHUr3+Nwin8istVRCbTdXRKvY1uJtCmghva",
-	"r73TaWv4zgJ75BhAKzR7kLW2Mwkn4JPlv7kwAa14vuGrlUXIHsVhjnuuhlBt07o5K+f6bMfw2uPBf82P",
-	"N7FbPO6SqUWkT/VDpL9JHGfrTnf+GU2IBldND9mJOvRj9ZaSmT1MMRTPQuH0dmLDPiGLRzQqvW3pDdX5",
-	"eJhhGNWhksEw5Nh2CUn6ZuG5Xom5PDkyF8wTlAQHwNVY/1vhqbrz2WlVhsod858lTMN1ZgeT4hZssPVc",
-	"3mE5Lm/qEHb8OYv6jBXnGYBlzSmzk1xdx6/7oHjxJmIzopyeHMovApZ6YIJgtijgwYbdBfSfUi8PkWAS",
-	"5SjeWuKzdqyGSQR2jdUyZ9uxyPakkTlUX1haxlv7ZRmzRPG6E6QwLE3Spa5B0rPehrcItpXcIwNJSpk2",
-	"nlImI5QPPexdjohZlQ1d9v5YF2lQa2N9p5pJKyjMotG5rD0LD+LI3UcFtXwTknafMSmPOw+RcC9RmzGC",
-	"/M4SbSDaEu56ir741BrurH+uvw6J880W+jfXdCiLJctoTr9qk5wZpHv0iUHtiYWXxO+PekOvONv+ZLXu",
-	"sMrJ2faWFPEGE/mRoWe0+UXXyAOJbFR/wHcQH7ZHNJfArFEs2yvqzb/Vp59fkvav6Txf+Y9BR8x71Tuw",
-	"lCmfcDB4wz+dg+zDHuDay9fuHB34xjyYT/1VaKgvsLuVeLUKGFzcIZqBzoCFiGTYNvK8yRrRxn0sBBES",
-	"04RMEctOYM+iFbV+0PDyWj79Qw3CJ41YCs6S7Z4Mzr+BRu8ef/PvusaMqd+pE+g7xTDmoX64+htH1cxI",
-	"ids4T8zGzirSAwXdDZeM+NTGFBr/NhVcsemm/TrqzC1e+zKe8+eqbuyMrm85JcSwtsZcFHi8FyPlAIh4",
-	"J4ShZc6yYRXDEnpIMtSrQeVK/mWIrNAGUAn4AQTaEIG2mAaR2iqgtJt23JVZh4UcRJ3Lo5WBKsxxuJ6A",
-	"W69aCdvRprahjd3JLZLH+KvZxbg2A1n6tujQjkWwEQqaDEk+bbv3893av/EidKEtsSDRogEGIFvPFSnd",
-	"GFmwwuGzbqwKVyAmbgBn18WZaJfwUtuQR3xRI9BvOgky+AuTmyhyaIW5pPFfY+GhI9ghQRNg+9eKO9NQ",
-	"wNemQepTbAajVVAcDVtPHpMi6pfrqdKM2UwtCoMXSTyca3CdkziquThWY2bs5Fc9gdGi8g4TGY68D+eF",
-	"+kC1UDkvc56aTv3QjjZJeD/msM7H+9HfxZJyKmv3S7uaMeG9vJtAcPF49T1GYSyLd4MfAC3Vm4fXFGFa",
-	"+DTw2azQzg4JlYuLFwLcYB4sb5vXTVTxFpDcaQe9QGwltdH80Oh0dfI+9FAWOsYgmW9uyX+FHHVLshZI",
-	"A+Ag/Sejpq6KBZLKgulWXh1KQBrslBEcxVw+pI7fHyfq+CVM8DSV/ULR9ccehQg0oSsB2Gh5jcwYyx3w",
-	"vB2pdxm5aCOWz8H92q57PHVJpiryeTjqfNwBNreasShZZO2PV/FFPv52qtU83iaDeVBtfVPzdZvetkgO",
-	"L2m3gPYgZkuTbgzFLAfcFzsag8jk+YY8dGzeLVEwD+UzPcfRnRs/+ng2v5t+5MY7eJbDUC37o7kRdlgg",
-	"V2koS13S2Dquccg+gvMcAnH/K3kh/u//CYlH95gatg9X5ce5nBFnbd9kwf4zxB6AIxcQ/UKgTadWcTvq",
-	"u0qd4qBWjiKH6cHN3kd666lNHBSDE/tKEzv1qGwb6Fl9DSQmYv2gxXvzP305YpHoZlj9Eo1l8WDso+1/",
-	"7eTyjhEwyNEa+jVU52nsIViEUwJWjKd7QmKZF9liRzqBJV6c9Q8sW5g+kt47UTt/Soi/q9ChDdKaNkmy",
-	"3hB3vrS391oIwzD2rnWopwlWMdfSv5PT1mLmdNBiqEM27btSqhJTpaxjinSJgRUph5Frp0JCHDU5RoF4",
-	"TLenydGNYoInAhJYMIJBfJCeYeagxFtZv43V0+IOOOgdS9OgRAiC2xd1Y48LRKrAaCrvzMOXHBvbOpZJ",
-	"4IYc56N5WPewT+ezP4dR7Gekk+nhZgfn+J3wC3IbkIatarxqc62SMT/bkkTKGA5xCOfn5s9PMcgWYsOY",
-	"jI27i1RdnM5MaOP57Yy9SC29GS92lKJmnsMo971Iciw1eqzIhAT+6mcq+Qxm1B8ZbgyXKHoMSqf9tDB5",
-	"XKhmaRW3ZhXuaZzp160LOhUJ2iQUjh2h00BBV0zOwyzyMM/60zT9oVE7ZmsQUc/0qVSD1NgwC904y7B2",
-	"GjXEoFLK44aeCb87W7s5vHTtPAXoGHTCgUrkKNtG5uypSc14WVNV1xAzKPY7MOInY9o2QEjIYN0wZ99F",
-	"yNA9aCDXWvoi335pJzMRPyFjTxmrz4MHFuK+MQsUWOOTtkPpTEFGp+1Qabw6psBb9otiJiWDnI7s5+mA",
-	"i05Y8Tp+1v2pjWJWXDd8GHt0PzXkr/cVm37Ds2bLEraBCJwm/XkQv2gTJXUQk0kcw+2IiYk86cg0fOmu",
-	"dDdIeow5D2FTq6mbEvHO1muDw2U3JjN20FyEsjf68wiY8g3g4hRVPUcx3cKFrkZ0MBvXZ75Mevr5dcx/",
-	"/qlPP+OAmyuHjvLazuMpRdT7FSrMRgEVZE2kSUuFsswQpojQAh4RoZKhEtZAw3qZ+WVm7DNfExqZyHIv",
-	"oTUPCVRuNA46RivGOtXmVdOg9HSVLgLQlqG44sGwbwbDoiXIHQBtwpzUbzr2EC9LeCF0pSntoDdZ65iD",
-	"kD5AKjBrWpcWxs1UFxrOlZM1ocnx2C6DdypxxpbssL1nhossz/icWVuO0G+727EkXv+MqwPZ/BqHIPLz",
-	"dpX/8dhS13AkN+bI4NS85g8QFogS8PaFsNBRAu0A7tFyj2ysYmIdUl8EeH5grKkPK+715ULmgbyZ4m2R",
-	"EDd1Phy375gDXiCG598gpeTaGkNoB2VpI3R1FFxiPnkJLoBgMLGTQpzNBpShBaHrSC3LB+B7Cx+WIanL",
-	"zfmyXkuc3yNXjiK1rJwebCbkTCvh0M82ax2ZQaaO4SG3446hw3dv9ZMraddzwT3AHAS/G6h+Vl9MPh96",
-	"K7XDROZmunyiTDsDE+ZLb7xu1d14+ToLBnQmpuaNI1PacJUIVp67XgQSG7aD4MyblL4WlvOffjxd7Q6u",
-	"oyoeGCkC4PBzkvuGElXfqV7FVO1a2XEUUSWYdliEZvkEiYFRsRFJXyIUYbTGW8hQp1TlW4Q9vs0LYawD",
-	"SOC9MEK8A9idnSBASG1V2ltfMdroOhwuht52KPyzxlXWHZ16SMF2BVbkeFLhDVQ3kAOpAgIghiosGYcC",
-	"LWF1XB2UzPY0HIHCzqFI6rvx7zV0xf9xFVfssGOwwTfwEESGDZi9kh5TzhYQxtump6odmS0kkWUqbJVp",
-	"m7UMFVwnVdjI4z7fx32SMRF9bEmNCvivNS14kHChFTlM3taHKfMvOHPQnMeZ4EM6VnL0w/G1QpvM5Lk7",
-	"uOPMeNDm791ovnok3byvngyypeOlUUZPdqDsuFnZUHkzO56KZ2DlwUFgBubbLyxUbJZ7OdOtDzEp4+2H",
-	"cdkVRrY+BBt5VsG7Q18Ujgzj2q9u9fRenZqHbCwW/k2YW8rj6jWxmklEuas5TbixvDnYG4EbFueOOc1E",
-	"Y2X4FGu49+EUDlLH0hV1xpLvgCJ5WLXl9LKIoWhpVyuCaYSsPshfKlSfJvxBKH03wZzh0fj76y7sTv/n",
-	"m9gTfkuExPdzs6oqLMTImLEIKUfi+IcO6CmefxmBwpKb0MNhVXO5Ae4tS4QavMBM2xv1U0huYI8sNEdM",
-	"x1vNQSAOGx3IKsjaEVtmWCp0ClK19rVHNxfy2WKMHuk7G9jiAUvGNLs82x1iq3TQuGO+n4CdKYBxWpLG",
-	"uLYipX0bbgAXwNXL6vW0M4XrNUR9RMHwH7+CAyKAbmp6tGf9pqZRdTRPqdZ85b4+3XWeWnWwk83vKpYG",
-	"Xf+aH01BgQ3bvdWWUiJ0XU6Kt1BoHFtTpbN7cseHN97SY9NER+qLRpL5u0laTmnNG7QhEa7h2rrJ3bYP",
-	"zXaFM1M5TaeujN6w10pO58UbsOClVfa2BZ0DlYJchuNkNqWtY+5cv3E4xS47uDITBeQmvykEJ3UCDFaX",
-	"0jdhal5D1CfrsAw1sSKbuJ7lk42TPeqttdpRJP4BFyJWUAInu3LNCN6nqz+dWn0wq8yRY3503W2+YawM",
-	"1Zkr4I5dmeIIwYWuSsxhJEdWB4NGfx8Ug2sN1+m701HShWqXNP9ONQl9V6wIegAj8G+JJuuaSpMydCg2",
-	"jp6A6yd0JlqoxkPRtgwHGGQLa4ycB92H60iySRvl1QlRtlq91EGu2cL+Z4NpwVYrXQddhA3Ec0Mr1AU3",
-	"V/UGVvWKNYyjia5rDqeCor0H69Xq663h4OBkOLTkxnMzh91343p2972Y1KGAiPwwaWMJffRFiQU/Yd2n",
-	"qOU9D6AhguGbIxE3Hn/XMk4DvWuYL7OnzJ+p5qAkii0L9HuY2ApbJ5zY6hjJpuSN/iguYkK5aYlS0BTL",
-	"mWN+Olpu+iFHZSfgYKInJpMnynz6jmydtyLtg+sycAuq4Wwn8Vm+I9twSfTRlE08KL37OuTJowCFOLys",
-	"Yz9ZyRh8TKfjxReDQc2ECmkl4KFAHhXwdgLBUJXzDDZFmh3AfYH3Qeq0oc38dP7HBHXMyK2Ou7Ntlp/Z",
-	"7U21uTd8cpDZ3XyuFpFcq+wAAPcRNHaJxX1bg5BgIlS1QqwGW3EQm+kI2qYMg9Wodcc6kmIeKTUtjqDl",
-	"tRUL/TO5TzmyA/Ksu0pQOytoUIV0WhDptY0XOp5XMWt/RC0rKzBs5ULTSVOk0E0pxS+nWSSG5O2fz+Ko",
-	"uZoj63pqjzmPvTR7HMheQgSzygrYsunaLWv60YS/TBucDBKCodyaR9KYdfzXR5oWaKbahaLmBUhtdzG6",
-	"FKGRfCE8g9PvAG+/2CKnU+4imyiNI4XZb0H+ewhcfQ1hFjo1QOwY+aPp5f8VhPiSG0BLznZCI0YqjQrp",
-	"hp2gmT9NaotuRj4D3cJc9TAoRhFob11q2sygEYiUkdhgXsxKnDwAEE/d1f2YhBbIy6h9bjR7JlzcPRX9",
-	"rsmCUcSnRcss6ifcxr3TpGrmG8W/G698PJhvAVsc2ZxiNKBQaJGIBEjhY7kKbYE9waXWg5tse1dxcQ7o",
-	"S0XdsXoUv9fFOlbtZAQ286Dq6FMYlyeHsbSLa2ditenRBrFMh64cqprj4fQPYU9LLSKMu8OcuoDrpCH+",
-	"Yj5ID7HRQ/tkMM15/ry0Ky07rbXQ3ko/r2TdYmNAaw9RK4xmEMc96sbcZON32ETjfkhT0n3hy84FUs6m",
-	"vTHe+NSc6xnNbzeMyYj1Hx5Jev0C2IM4k3WPQnJb48FOt9elVdGa0dc4RQ3Q2Qxzomo+1qHccEinTrIV",
-	"0tcYT2rbwkFMa//bjB3twB8mfjGPyo93s4j4eLc70JjbVD9rWXVDt47l4jBAY5r91cuUA0ywFkPj4FIm",
-	"8/wdI1ZqLNOATPSM5+OY3MpIfhzON7ebbv5f68y5pM907drnlcyKe46n3tazfTTxCkpjANY7Ip0S1Y+y",
-	"eQCkp2Gz5LgFBDjQ/KA33VZQcjnBtfFHNLTL2jvjcyrdApJ8y7cWG3e2Y7llC+ilQZBtXWIJBTLpFZYg",
-	"vKZoCYLYksragtH3h+Ulye9jDmmhZqArbgYSRqRAuCi4AfafcH/YQYKKh0uRi6SIRqK5CxYxD6xjDLs2",
-	"6dZDIGwoo8+FVqXsMaHTVD6eAMuPZivGTob6Yey5nuDN7EzOPdeSalj7WP+01uE19OPazPkyRvgOKv/s",
-	"CPtWioFW+PVG+hP8e6sataGiYQHLOt4k6rksNXbWM+xB8bN3rop4T8f2QQNDi5LAW7ApTvoc+/BuxnXG",
-	"los0tFXVTepeP7b/gPydHajfYo86++NN7/tYBQG709Zw0v26NVSICUosZrg3/2GWahfmndup/HdnC7wf",
-	"xHwVRAyD82qQbTGfEReqy6WFHFaJdYdcsW8z6kiJoWxxZw22ibZko4ZNWjy0rqZr1hTBOvC4BFpg7u5D",
-	"RHQ4dy3CIYGp4Gjteq3jMZ+uoXY8SE7ymYF5bEcdEncUAYHtKFrpiB3xFkGp8+IFwmtAa87q6kW4DkOF",
-	"E0JvsQm7FT5wbrzUvG6ltUYXYhA1z6dr+bYzb2s3nOHp6Wdnl9TQzA7W3i/LKTH+jJUpOQ2TPiHbfOfN",
-	"7bLqx3df3jUulwyJOt8gLNDPtaLyxU/ASw2NMssTM5M5Yjv+xVLwoAifuS/W8CS2lcvV/66Ij+OYdrPf",
-	"5o0ZfAS/zS3+aeEDT7DSeYvkWxHGQo3MYenTwEPAM7OAZkarIZmM2mihIaW3PkrEKkNodXe6HFwkmcbA",
-	"mDWXFctrEaq+ZEz/MypJNiWBehNnON+AuuLzsi5SSmE0tW9cp5ndGTdfTya/L6lOiTsLrXmAU0Lnew7F",
-	"Uic1dYNtFufLvfZ9SMZernSGp5C4DCepHvQCjgFv7PCR84m+Gm3JbPN4NIgjRKSr4Yp4B2nhzr0VlkRh",
-	"A1lMU06tI+3yQGwh6ZgGHeExN+ODuOwvwYqmg1Ct0VI1eP+J4SIclcS2kfyULZGTPb9bwyfTMAky4VSz",
-	"ruyTdkZsxEipivHqrhyEjIdtSSZxmbyS2FmykVums6xTKNYPb1edBAFxLo+x9Xm4QDOf92aZ5QCf8F8M",
-	"ENzsc/FNB+OazJLu9XKnEUSpVG07CIU2ssjjEQrgD8BfoTv/N9KJ4Cucg290t6/gVveO1PSEtpKvgQLX",
-	"9mJbI5cInaeK/rDF983P//IK3RoCGwgcv0jdSa7tUarPtwgjCUKiB1ySAkvQIHIl4iAqRoUadI0J1cii",
-	"sH3l4V7eLH5WtGnBQb9ZXL56/erSoTriiizeLP711eWrf9XsIzeaEy5wRS5yLHHJ1ibyZW1MGuqoaofT",
-	"x2LxZvELyCvfSDOimY1q+cPlpTUxS2vfxVVVklx/ffG7fXo0tUpGn15+EL2rkSicirOiziW6p2wnrD8G",
-	"12X0Yeene+EwaQ3T6MUXRLgy8LGlv7dNzrhwN0Rs2djW0HUV/sXmdEu/cMaY4Po/ABS3jfNiFg0eX9Ji",
-	"SIf+9TpYMaOA/u32ty9IJ39jaaEEDQSHSeo3/2Jo8hYJAFSwXOiVvNoWpyKMS8wME4aVJdsl84ZSFy40",
-	"Yt9LIbm1rc0gihFLL4VS7A3w3xukU4vRH3Su979kRjSgP6xA5htDIbkhdP0vpyKHLWQ2fVI+M1fFCXO8",
-	"Bak1gf/8uiBqIX+vgftqHW9aabXubjG5Ww1pJl7C3/52/nP52ZVwC/Iqh8o5DvRqXghUuIqAp6B75bKn",
-	"mAiQ/RoTftskE2hUtZ+YiXQ/CQ1aKVzfulqA2qlvA+r/GDJ+EuEvXcatb9VIsY4j5miSeQjYIIt+IkK+",
-	"d4/yo5gmrbywK405VKYGjGQvtjX3JmKzlgy5QpaIUXX/bxld69v/UFplEUZ6VxTvbaHJc7CR7ltXW0vi",
-	"otcnG7jZhYBUNaiHtanSTxEp1EkmUu/AaZjx4qv+78fim9FkhxJRa7deINrWx4pEa6DrbvG/V0qnPOcu",
-	"d8upJu305RPu9Km39MIezqfd2vDxNTM5dnPTS/j280Nd00Di8mG3hoZuO3LDWC2X7HH0QvjNNHmKC+Ez",
-	"JkmXQROFtMWkzFw8ggHMPglFLr6qnq1QCpLG1FUwJVrPdWBV/3fwKGOalQNtOvymmzyThgyjR7Ll5/qf",
-	"AT/X3xxlRZPwVkAJxkfUJeotWdPfapmmGmsVfmcrhgyeCs05/FvKYRJkTZUOUcvDqRlT+12mX5hTxgdw",
-	"344oJjbi/0zarU00TL6pEpdz3CE1eYZRnd8k+p2JILrv50YPiVerUSl+q1s8hRBv0k0nxbiak3saulTE",
-	"02vtzdJPzw1fYGe6f2Kl3RF5SFRcFMfrcXpnLr7q/9hLMCayb2DLHiDCXj+G3KOqfXGyOyv0ZdPkwi5h",
-	"0VxDOj/44qv6z9j9/gvIO5MTO/9U6w+faIFmHYuJN41fyumPQBNodCqheAz5wrt8gdccfIB1VEi+c62e",
-	"xv7hh0sRlhu2QyvMdQkdtjTmTqFNuy5y12B/loCPVYUPZsEI8X1cf+yg/WRt5wlKn/elx7RR574PJRo1",
-	"pY99ylEExexbFhnehHwHld8gOFO4G2FAHOd0MzSH6T1GBd43IWg/XP7wp5evX7/810sDvzAY2Lolj52/",
-	"g79J7uecRmjDPYEj40Azl3tdCkZk2rnIapusTui6BGQi9p/JSfHRG7HD8vNjxbj82TVLOjIemnLqyNg4",
-	"cgfxHjoWf0tz5OTiYab/xnisOFQZ0uW/gIPx0SxZsUcanERkisWvbv9DRzdhl2B2ZcZ++Z6IqlWpe2Ts",
-	"Z7LZTZB3WLP6mRYfAIpFmgcBfEx4wcDAAu8Yv0eY7tGWcfge+khQI/+M7yG8rssjLHEmBGIqOEm3Chvg",
-	"+qH2FHaDcPu3CFPESu1qQEKySmga+1JZJ1NXVsRkW52Y9B9IWVrAonNogh++l2FbDQxFeB+rElO0ItJG",
-	"eaqDYsNcM3VINoSu0WmM37099LB+UXXzF93iKTRNNZIrKp3obFOfFnUJp7GunlyKvCuKX2zm7Bk4WXU9",
-	"g5Nfn3Tg2I7oDDwikK1Q7jboHGx78VX9Z+Ll/17/u9+FlCvKL2G16qzhrSkF16oELSTeC1cPDZALoDu5",
-	"bTY8/cuTbqiuSjSyqa4Qni6/KnytVMBbV6LD0kZXvXjiE5hNtjSsMmWBeD6n9fJJT6urjHTOU3qxBGog",
-	"qaMvbN3gnI8wPcBYWKKeozre6kHWYmwidR0Lc+6fMXen7URJKNSVOFx5m3feImoeLT7ZeZzvxJl0kCc+",
-	"cW5ZkUO3Ig8eo0NXO0JbdrxLeGrHJ6Mg0y6Zc4RAqic9+sOHkjH+BXbiDFGQz+bkuXT873bsPrH1GS85",
-	"X077iU9cq1Zu1Gyjuc3HeKpZqpvPvKoyxGh+aiVVQ26c4YGsEUzO5kl3GFVPvIPvtCSMiUxsfz3p/pQg",
-	"xHgo9CfTIsmAKdrhu2ET5lPam+3Ug9YGm39gn2gW0CB3GfPPwepYMovBGd0ZZvJXe8P2V1rgvTvxO4D7",
-	"t0gy9U/LPXKrnO+BeP3EngOdUhXPKVHr8k8yI+kqX/7tOezldMbBnFSDohUa+f1PWVJOATZR4M/5vFFT",
-	"tjG2QV900vnZqKi6jwh+R6yac3V76wvviFCkU9PNl9Q78RWvq/B9IkKeK8Jb9f99wrtNfcHwbmtyopKc",
-	"/DXksgNPvE3XLmvsn0gRuy5HzO1uUohQZOX66TfKukyjHonrVnnts8cJRiqphunjCsg+H/fDdQMKeHoe",
-	"NZ1/FxeE25czhRaGufLiq/kjyeXQonyK08H03MqLtcrDhtgc9SPyKLKRhHBenDcXnMc9nntdFiTXTZ6b",
-	"Wcdt9JTD4Hmdr8snOF/ncRUMT9iFKzbz/bb4M3s47wa3Bjg8K9fLjsbrqmtQat1ZC5R7gMqk6HLIGT/5",
-	"3rUBV+K3dhcE5dz3th1tRjzBc40gaNXrO4uQsd3PvcanaHKaXPAYq118dX+mXcZtGk6mLOpPirfOy6/d",
-	"E0Li/RN4+uMTvTw/0c94nfrNmrxQnx23Xz4zbr/IMedxrJsr9etvDyHV8wxyNgKAOZSuxgRmEBubbCqL",
-	"3O3RvLFEO+CgA0N5TZ85I8/cNq04ndX71z9mwSvlSs9De1vPFWKp+jbDHKXXNOYggVbaR/1EB8wBD37X",
-	"fboFedXC1Tn1Jum+3+Xfw8RklhWxoeROojzBPtdyXGe9qo9PsholhOo/5NrBe4EkQ0ALRKiGcf6nEoXw",
-	"6EABR/JHWppAgl/IQm4kJV2Jh0W2ILkuCygYPSyF5Ki3NbUYOpnNRLEh/OOxNNmhaStWY6UIC4Q1suE/",
-	"WHLKWZkxITRqQit/WoS4f+RoqSO2yVWG/K538mdMynRmeEKwmaqWiFCbOmLQYXxxWywEERJTKZ7mWj13",
-	"jFvSTn1i6xs4W2jp/49zS2GDBwKjYQU3psVZ6aVGiKU22Aga/wzN8RaQZP+Y5pPbDj3PwfKq8y9MHvem",
-	"o0zqjIN7qOQT8WE9Gnx0U9OzcmBNo0fV5PXpkHB1myMKUIh/qkvbRBqOP7JubZunuE5twdYiCfinDdZs",
-	"4/XFhu0MPnj1D2NrjSIONQGrZ3LSmxGuWAFhH3DOCmv0qzDhwiQs62+e8p6yG3zx1fwx4U/4mUYJF5F4",
-	"bbRvn8z7vRLe57FPFkTbc3Q6DgIzuklebTh1sJbp+ezwuE+tE86KQdWnjRjkBYubuweZnTI2NbKxPnRz",
-	"5C7+X67NuSLuY0g3DulhkpsJlX/6MVTh6JwGo14s4ECMloB5KzZPMoTFPcLLo3AiTxsoywEXW1Nx+MTH",
-	"2kCcVmkss2UPPpgjmWMG8WUCKTWAVbYQiU3iI0K/uH0IvrYQhCahPkwAA/0niil1exQz+dfQJ52SWUp8",
-	"uUrjJxZGGmnp4qv6z7fxFyouFmcmzDVew8QTQR9lZMQ5Ltq5999BfwhoBNyRKQF998fLdGXAxtOO+wlu",
-	"TKNzYT41cb0O2Om5xAZ93HaWP5oKxWi5RwLvLUwDq8sCbXBlJFFISOUb0K7HQ6VUMrWfTgpZeoFQOxfY",
-	"aVOqShvJONLrNw/FH3/44cnm4N4HOyyQm8+JZZ8AzEdwGG7Nz2mgbYwXIvXg/3B5hsS5pFf/ryQJvFLX",
-	"1fbCFS9Ll6Wv0wfVUpH5YGlRLJfw3EAsmzLBcZhvW7v3fNqqGSEiSncA9wLhDeDiuYDP3naocg4wbtX5",
-	"O7J9aoEX3wnnDXBl8U6wKzGO9PX1T3v5fcJ7g8H/nKIET7NrmmJRmLgXAmFO5GYLkuRnRoeTuBqtJ3in",
-	"fp9KwlbvJRuBkIOwqJnahmotY+oviGVi+0f+90nwVSuMboh+u7CayxcCiYpJoTRERbOXW8Ci5oBKffc9",
-	"G+RWaUt/jxvk73yrp7icfS32FC93ialxHen3IqYm0QEegB4Bb3mOoH2/qnPBmbdruD9x7l2zY8MdOoNb",
-	"zzOt+ie77JSY/84WTBnqj0uvO+Vbulnj8fZ1F1d28XUFUPwZ9uOVgtIAb2dErAWuMGthbnKGzlgWyC46",
-	"9YHyOvhA+fbt2/8LAAD//w==",
+	"7H17jxw3kudXIeoO0CyQUre8nrmD9JfctmztSHJft3Z9xmL+YGdGVdKdReaQzK6uFfSl7iPcJzvwmS8y",
+	"k1mPlmZwwGAkq5h8BIPBYDx+8XmVs23NKFApVq8+r2rM8RYkcP1fG7yFd4X6G6GrV6say3KVrSjewuqV",
+	"+zFbcfh7QzgUq1eSN5CtRF7CFquv1oxvsVy9WjUNUS3lvlZfCskJ3ay+fMlWdYX3wKNj+J+PHIXjXJI8",
+	"vpZOg+NGEhKv19Fh3K/HjSEBb6ND2B+PGeGL+ljUjArQXHBtiaP+njMqgUr1V1zXFcmxJIxe/CEYVf/W",
+	"DvLfOaxXr1b/7aLlrwvzq7jwHeqxChA5J7XqZ/VqhVHtf81W15zdVbA94cimv8DAuxJLVOK6BgpFhvR/",
+	"7rBA91BL+5+SoYKpad2CEMSMe5Jpuf6C02KICCTIhkKBCFXDfwJ8OpLozoIboVjpmUACpCR0Iwx/m69U",
+	"p2828J5siZUbnNXAJTEcc4ep5s8BZ2WrLX78hTVGuNgfabO9A25//EBoIyH68zXw3wDuOz8TKmFjfyd0",
+	"6nNzPgJz4iDkj3gvwr0K1vA89OGX7hH7T7NkO0pvLr119VbRIUdnFn7Iv/mTye7+gFyustXj8w17bv/R",
+	"HZMXdhM6vz4n25pxaeS5LFevVvDAyf1FzjhctMfrS7Z6s+EAW8tD/T0syHoNXEsZCdvAJuesMd+NibYm",
+	"XMggsQXkLMgbA3KaHnz7zI42QxN4IAXQHF78qCev/ppMF/etEbGmP8w53vcWNDwjdr9H67zHdY3HH1yx",
+	"EugztVleCBesuas6fbQcy6EW4y6kkkR3TJZoh2VeQkeCd9m2z+3dX2I7kK10h6ERYY9EyZqqMGMiyTYg",
+	"S+Dt0HeMVYDp/D7qRdn5OTK5kTPHdKNtVqxKxc7wY58NcZ5DLaHocepoacMNzUvI70XvmykheaWaB/tp",
+	"wkKlgJwUZrojYqIC1kAL4IgCVudeXSx5iemG0A1SDbBZa4CvSqjqucn+otp8yVYVlt3J+S1ScodvCB1P",
+	"bg0gQ5xI4TF8nCmT4fUz3WU6gX81UwhQmLPd3Mc3bKc5O+cANCx2SKHnCbTZKrasYK0Wysmm7AqVzlEo",
+	"9/NCyg5ouzfM4Ilr6W+Jl7V82jKHGcZS0ay0pZzn0RmZxwEX4sUbxzFpwk5/pNfzA1Bz5gPCPX37fsZb",
+	"uNISOrCDGyuL5jpY+fdA+sDXun2Qb4LSU+txQmJaiAyxqlCnz8mopAHfs80GihuoQ2MKIhu8jPE1/T9h",
+	"dQWMOhyw28bITEei3nCZ2zG78JAE7Qw12u813pJqn7JLb01LczLFlH4QEY2Ru1TJPcWWiK2RUnobAUIL",
+	"Q3/KJpSJcVfmK+DPhO41+JDqEtec3cF1FaLiaM9jUicmLCypLf1mTrfa8xedjUs94JpX9PmuWH4f0tDF",
+	"PciIzltwUlXBvYMQuS/RmnG9VbuSVYDWFWM8Qy8R4+g7/RujgICGNRVSJLxJs9U9MUM7CW7mmK3Yjhr9",
+	"oac2dF4cU08Cpq5KK276a7KHDEl8D3pppWn5DNUVzrUmP75Wa0LD921Hqo1fd2oIgWrM5WtEFaW2gKlA",
+	"8AB8f8eKfVcyzZJpix/fmcYvLy8DzKr5OkwNAdDfCkLlX74Pa5cSb8KHWxJZJbyW9OT1lrpPMr+jpvN2",
+	"5zLPrO387WwNQ3ZFYq1v3nZjUx9R5pgc9Ib6gWFehG7QqtkOLoJZtbRkVSHCAs32h+72qGQ7tG2UHq40",
+	"c/WNZlH1Xkd3OL/P0JYtvdd+YVURmlFFKCy4zRQt3hMKoa7Ofberf0V3UBJq6HGnJpMhLNCaVBJ45KnE",
+	"WQrH6laZ39UuzxkSuc2buoA9dcbcAlWVTplbpcBEWMjMa35Btl1mh059WevpH/SmvoocE84hX6YzXflv",
+	"ojqnEqcBFtFCVctazSGGBqjEim+Aoj+aYmOsbImnRq3pGnM5vRFpTM4ht4aY4xXRHePFbA+/6UZRvjAk",
+	"dH1lvZ3ysw2xuSfKaLMjR03LfM3QpzgC4YPbjhCessQV2zSBk4k3C+RfaxMN2QqOYvVwjw2XSzpruLzm",
+	"IEBGbBkL+mrgHV2zUD/6Ik/v6Ud974cuw4bLK9xIa2nvn2RRsh1FuxIowu4cE4HUNyG9qMJFMbBmTloU",
+	"GrqJLc+8nZN7AlzEejJPggU8r9tHe6uZDKqYwAFhpHflmUBOs80xRXeQLOji2y12ROYlhC7kpgKh3nMV",
+	"eQDEG3X6jh0v+KoyAgkbMdXoy9hQozM7zwOeQYcizZ6mzBz5Pv8FhYY2Co6f0gAyqGCTsNWV3YcfDTJs",
+	"dAtp0kyprs54pz5LshmZ+S83GV1FnpSwwTTIfxQR40vTGikSEnNjCGuN4FjCc0nCtvQ7N97s60cbUaGY",
+	"nkSFtcW1sbbztDlAhWsBxYcAl7O10TbVLDOEJaLajpfwjKLGtBkwXgB/0KYLO520OfKGUvXXIDcJiWUj",
+	"ui/ousKUahKwWhsmCkYh8IYenjjTUZck7dBmTcHDosjzJnfCfGjDd//uJqd5RF/brF45FshWa0KJKPVp",
+	"15MOvfixnN5/tcxMPaNGlFbv7x0ia1TBWiLWyJOz6ICWdt1BejG6bkSQWvBYQ249HgEDgLF0L3fauS9H",
+	"XYbebTMv2cE6ddfOh9d2mGJec0+94XwHI3iaeA+THjP1VdNS+7CnTauljSi+4aypgySL3AcRR3VI7lvv",
+	"oxkifa1+skcu9soxUzKPRZZcA/+loQUPie5aPdDMj8hu7eBmDVHGs1rb83L6XNlODiJSE3oAYZ7/jOug",
+	"doB5foML0oSNc3fOyDT6Zc0BPpXWSzb6tcTV+j3QjSyDP1eYwm+kiPxam6dCMGiC0M2vTVjP2UU6HD40",
+	"Te+9ObqPu+TIHNW60+2u21GnndXMVmtF74XZotTd1d+0W3vtSTPifdPD7DtsuQRID0bpCgf7jVVv00hz",
+	"7bZmOW0eQj76XP0zhPm3gG0/WqjDneQBZg3qAYMe4DBdF1n6rNdIz6Fr7bPzzfyiUk3MhjYHmZjda2hE",
+	"2BNdIWnPBTuJAx4MDX+Aa0ZCl8Was21PcZrUs9Qu8wdcjfspySYi4oKScUCKSosR3UdIKeH9SIpxiE6A",
+	"CXVowbziotfvlRbzlR2ws9zUu8sQ+bAbqwnsjtZrF5j/tRoc8iKACL2caqD6Tkc6qAlzQJRJZA8WwnSP",
+	"towHY6OcnOl3aF1GStMXklQVAlqoB58M9pH2wLYksM3tUuwEko9+Iw89+DLoWV9i9GuCevU0AbVx3E6k",
+	"JSLCmrQkKX5tQEYr/PTUQ0fsR7x/z3DAQVBiXkzFdf7RbGNnMO77Hb5PvKuxO5rrO3WX3RIO2ukfiVB3",
+	"zNFH8Kah0VOYu1fqJL+4r505GBcFUeyBq+vexAIxb11WUheLNv5Zg9xox8e709m6pb7CfwMuYB90w3C2",
+	"4Vb8pLkd3QchW6cM+5XYGgHOS2cEIhS5k6Tku7EPwYY4I8nYnx+PAh1OQdrg72mppVv1fOhOjLWaTG6N",
+	"KnZRHVLZzQ+eU8OnH1j4tetDR5Is/lvfy1RzO9ZwiS5ewHYSnKybzeAVdsea8LMmN+behV57Nal6O3Te",
+	"zX62Jo8hq3nHKK0ZR68TEYE2jBVozXiXgeYjCtoIlyMNENmqLrFY4CK6Vs2DR5IJsswNdm2/CAeIShxm",
+	"Rt5UvahPtl4/L2D9vDI+7DWrjN63I5QCF8+FxHvtMsD1czBhJmqPiuc1JibgTtpwu5DdUeCEkFE9JdM2",
+	"xLBtMFnAKOyi/dCuZMIEywmtNEncGLUx5Fdd4r681aE3IX+yiwxPZ7wd4/f2mEVskSbKeeFZC0cVBoP5",
+	"XP/zZsaJ57ORFV2e9eegw3rtOetKgzau3Rz1jnzxWzOjXOjD/+JHK+rS9AojGL84+feWmFMQvsdNctgw",
+	"rcHInDWpQN3gShF/AC4IoxkSAKhguTDDvDCs8+IPwehrkyVFpA5JEkpk6RBmKJy13cy6G9ne7shPQpKt",
+	"fWcNHrmdR98U975z7c77Yhu+zTqvNqjTA2n8eg96rb0lm4ZDKK6zF7nZMZlsGsyLRfdABVIGI4mmLFSt",
+	"S3s8hR3jxTLjlf7Cz8QvIjPrbIdLMmBcAxcLjN6t/eItqap3tA49kOsK09R0R9OFJhKrexcTPIDVDEtW",
+	"gZh3wulhXUch+aamDMX5HvR3rIkY7TYR+7Z6yU+m9zEON/3D2Xnu1+ZWjHq1HuYjrYz9LTW3I7cPVtU4",
+	"xU9Vc/YAkfBfDlgMtZ3AtoQP1A7XSV8mbaOzwxxjCxmYQlKIc1DvZuVJIfilDbmY1G10Ix0nU5Gw9v+A",
+	"qwbmrQX+KWXGdd+5Q2GOgOcIN2DLBt7h3j0SnQOQam+wZ/wgc8Nba1ofGGMHeZtdPxItqshlcMj9vCys",
+	"+D2h0NSxuOJoEtoBjmul6NV1ZKGcVTEaCEXicFi9TURJjcgVK9dbT8dwwdxuIzod+4n5ybcxyZo2KTkm",
+	"b42fY2F2yduKMX6lo24C+v1aAr+BOhKpzdZKVZQ+IcvkQ5OtuhL/fHl5qa0X5j8vQ9EzJs5jYXxGIJeW",
+	"N7Rn0IwFFx2YqKLE2Mr6UmkOwadjGyo82716gvZ0hxI0q1RkS0z8g81tLPvevillC8s2G8NvWlCrUNv9",
+	"EXaBe8jp1cfHLj8wUoQCAVpHQcGsn6ChsuslSE+TmY4YNr4YO48QHX626u+A33c9C0BHAUhkna0zCCXn",
+	"XH4gj4skIqtNL7EgbC7FmwXHSgJPm+cn3VBtrnlGJjyzNIn8lDpTzwyhfdrs1r6tzWTaIWIbd8W2NeYh",
+	"5TglUdU/2/R+CbE08bzugKmkjrPUoa1pUJBcLnV2+8llLtnUdeQXm3KXeAovvk/aPOITRBUtD6SKgEx0",
+	"JxYKb3gaL7wlrZnDgZT1YRhpqbqBSMNO4JFPGR7fgZTtYqmQwPO+AOplIKZIBp9Aa8x8wqTVuo6zbiyg",
+	"mUgaYR/gYJZ960kxoutC7fN0rNxAWnLxW0fNA9YdMYrEL8KDb7g2r/XP8etuix9drNv3l5301/D912n9",
+	"XbDxt3UfLr8KY3JMkXQCAGBMhxJzOCTTP37Wg/Z61zw073b/v7ucUd+8eLDzTjkEiiQHnYAbwEXIaQ9i",
+	"oTNQXa/94P2OzTpuzI4pBnErdzQFT1ErHM/J+LLVTOoYZhwf4uTW7UOgNOncoCl7Z7bgoN27bbZbzPdn",
+	"UOX9DTjIWmNbuGPFXqecCkwKCyxXAnKHGhGB3A1mEedCWAOTmnx8+5fKtMVKud3FyMVr6f7JyckB1R8w",
+	"qRw+SZzZWlnwfQDiIJ+2l07hQSxOnXadTUus0CynpuHRtbqrSCHHy9BAE78Os1E8+Ttz6MaQ5LhOE6ef",
+	"7FPsgCP5HwR2Ac4Q9yGTgBb1BKxZwMX8L3Amd56CC3CO7EfhhNyTwSZ1gqYXdGa+CUWbWFot6q8F+zkG",
+	"1MnBh021/QiP8rqD/HlKsAh7RSev2twoC5KRhshPAcwpD9BhzY3pTCqZNLb1YQI05mDAkvDg0tDj7ZhP",
+	"9d0RWZqQTsylBZdD2mmt9aSloZwjHCrPWpk9qI7obvIjqCpvH8j9s2sev+oXi303iA9tA5wiIv8Pdhex",
+	"d0FdBy2N2pyeoTtcVYhxRJksjY4y3qwdi/i6SzZ/kahGmZ5fOxvTZ4rbq2LsftI1GFbno/nJNRa9BNGC",
+	"cCPfxT2p9SODhs3XnGwjSacTcEOShTEoCS1CabEt8s80c0q2sivxGdF3+x5ykB3BTDvJtYtJMDPNK3MG",
+	"Tw4RalJKJWd0g3LGaRAhMzFSzI7ajSwyGx6JHgtFPOgTszze4Rci0x95E7i6kcfJYsS01qThnhFpqyfy",
+	"kMWzKhiFHhH8lMnfYeFbb7k9V0g8pxWPrw321qhShz7bzHvNvt7sOt1UfP+ZJk1q0JMm7kEBT+90wxsQ",
+	"TRVgTuCcLVAWbtjuJ/VF0AJnYtSKSEoBCBHGPhumFNiGnQ4zN82Q0Hn3FTKbIpv0rvU6H7BRNhI/YiSf",
+	"fTj/4T8/xghqe4kZ1tU0m2ITQb7OS0zzsCnkkFAHChGUBwo7ELLNs8EVo6AtA1tcGNRB635BImwEiBuG",
+	"lHL3jr656bFIDwWaSqB5RNqA7KP4dT6UuJrHCf2kG+nWfBPRNjouKu/KxjZk4fneQJkw9nytZYwROrPe",
+	"7NZbZaaZBYI17ZQyt819YvnFm33rECr19LSMddDx+Wvo7GA5HyBP7CtyXiRI4/IPnYr3IEQYcgJv6yqU",
+	"rYBRXgHmnej0GjjKG8icPsR4AVw9VDTeaSL+z63rbhKTcC5mSARhahOgpOMgr+n4TB6PKW3BNZOJaEcO",
+	"OraN8nFgR36bgnvrqBZ4nRKBaqwOSaG3TSnObvt0cvczgdbcPvuGgAYfAKT4/QBMA8zzW8mxOn3/Owx6",
+	"gAWoJf4eh0QI/5QTnlcwMbQHD/g9ipoQh0VQv/4ehVP4BVfriEymm+iUBhvdTqBLBTe0X3uv087wvQUO",
+	"yDGCVmj3IOtsZxJOwHvLf0thAjrxfONXK4uQPYonHfdcjaHa5nVzVi312U7hzseD/9ofb2K3eNwl04hI",
+	"n+qHSH+zeNTWne78M5oQLa6aHrIXdejHGiwlM3uYYihehCbq7cSGfUIWj2hUetfSG6pX8rDAMKpDJYNh",
+	"yLHtEpIMzcJLvRJLeXJiLhaac4Y9LABXa/3vhKfqzhenVRkq98x/ljAt15kdTIpbsMHWS3mH5bi6aUIY",
+	"+OcsTjRVZGgElrWkXFBylSC/7oPixduIzYhyenIovwhY6oEJgtmqgAcbdhfQfyq9PESCSZSTeGuJz9qp",
+	"WiwR2DXWyJxtpyLbk0bmUH9kaRlv3ZdlzBLFm16QwrjESp+6BknPehteI9jWco8MJCll2nhKmYxQPvSw",
+	"dzkiZlU2dNn7Y12kQaON9b2qLJ2gMItG57L2LDyII/cQFdTyTUjafcCkOu48RMK9RGPGCPI7S7SBaEu4",
+	"6yn64lNr+GT9c8N1SJyXWxjeXPOhLJYskzn9qk1yZpDu0ScGdScWXhK/P+oNveZs+4PVusMqJ2fbW1LE",
+	"G8zkR4ae0eYXXesPJLJR/QHfQXzYAdFcArNGseyuaDD/Tp9+fknav6bzcuU/Bh2x7FXvwFLmfMLB4A3/",
+	"dA6yD3uAay9f+3N04BvLYD71V6GhPsLuVuL1OmBwcYdoAToDFiKSYdvK8zZrRBv3sRBESEwTMkUsO4E9",
+	"i1bU+kHDy+v49A81CJ80Yik4S7Z7srIELTR6//ibf9e1ckwdUp1A3yvqsShmIDU6wwXAdUuPHFUuJCXU",
+	"4zxhHt5FFlDvdligEqoCYVpoAztl0lR8EOr/dPkixlDF+ug8M1AZlQ4UCc6l2WxApGDb3LYtv2SrnX0/",
+	"jN4ljmTJQFddKKXpb1MxJdtuuo/C3tzipUvjqY6uaMrOPHE8NPvQ4t+eV1sqMIq7PggRc/hLvBfB0bHm",
+	"2aiScSVEJBkalBJzlRszRNaoBFQBfgCBSiLQFtMgUF0NlPazrvsi+7CIi6hvfbLAU405DpdTcOtVK2E7",
+	"2paotKFLuQUymTYauBDfdiBL3w4duqEYNkBDkyHJpW/3frlX/1dehO7zOyxItGaCwQfXc0XqaYAsVuP4",
+	"VTtVTC0QEjhC8+vDbHQrsaltyCOuuAnkO50DGvyFyTIKnFpjLmn811h07AR0StAC2v215s4yFnA1aoz+",
+	"FJNJW8uosUAhHTOlo2HnxWcyZP1yPVXaMdupRVEAI3mXS+3NS/JmNRfHak9Onfx6IDA6VN5hIsOJB+G0",
+	"WB+nF6rKZs5T26kf2tEmCe7IHNblcEf6u1hOUm3NnmlqBiZ8kHYUiK2eLqLIKEwlMZf4AYwOwhuqFROX",
+	"Bb+YFbrJMaGqf/F6jiXmwSrFedMGVW8ByZ2OTxCIrSXQSU10Ouxdnby3A5CJni1M5uUt+a+Qn/KObATS",
+	"+D9I/5VRU1bG4mhlwWwzrxYlAC32qkFOQk4fUo7xzzPlGBMmeJoCjaHkgmOPQgSZ0VVybLW9VmZMpU54",
+	"3o6ULY1ctBHD7+h+7ZavnrskUx8leTjoftr/t7QotahYZO2PV/FFPv56qtU83iZjmVBtfFTzdZveNciO",
+	"L2m3gO4gZkuTbgzFLAfcFzsaQwjleUkeeib/jihYBnKanuLpzo0ffRrMwE0/cuMdPMtxpJr90dwI6jHt",
+	"Ci1lqUuaWsc1DpmHcJ5DIO1hLS/E//0/IfHoHlPj9qHWHHAuF4SZ2zdZsP8MsQfgyMWDPxOo7JWc7ga9",
+	"16lTHJUKUuQwPbjZ+0B3PbWZg2Jgcl9oYqcelW2LvKuvgcQ8tO+0eG//YyhHLBDfAqNnoq0wHot+tPmz",
+	"m1vfs4EGOVoj34bKXE09BItwRsSa8XRHUCzxJFvtSC+uxouz4YFlK9NH0nsn6uZIyXBwBUq0PV7TJknW",
+	"G+Iul/b2XgtBOMbetQ70NcE65lr6d3LaWsycDloMdcCuQ09SXWGqlHVMka6wsCbVOHDvVECQk6bHKA6R",
+	"6fY0KcpRSPREPAaLxTAKj9IzzBySeifpubV+WtgFhzxkaRqUCEFs/6Jp7XGBQB2YzGReePiSQ4M7xzIJ",
+	"25HjfDIN7R726Xz21zCI/4JsOj3c4tgkvxN+QW4D0qBljVNxqVUy5ma8I5EqjmMYxuXQBMszLLKVKBmT",
+	"sXF3kaKT84kZXTjDnbEXqaW348WOUtTMcxjlvhZJjqXGgBWZkMBf/EQlX8CM+qMON94ADiJE8QdYUHPG",
+	"F3xKrt5vs2E0zmVmUpa1707X1dgB2ZTCVlZNmsJv6osIxuAIfYY/wFTicaR01WNQbO/npezjSjVLq8S2",
+	"qKBTG2Rx3dFcUhHCTaLplGw5DUR4zeQyLCsP/60/TVOsWn1ssWoVjVg4lc6UGjNoIT0XWRxPo58ZtFJ5",
+	"3NALYZkXq32HlzRephkeg1o50hUdZbuIrQP9sR0va6stG2IGpVMPXv5kTNsFjglZ8lvmHPpOGboHDfDb",
+	"SF/83S/tZLbzJ2TsOSv+eXDiQtw3ZZoDa5XTBjqdQcrovIEujVenXjaW/aJYWsngtxP7eTpAqxNWQo+f",
+	"dX9q4ypFy4cxa8RTQ0F7J7rpNzxrdlfBNhCi1KbFj+JabQKtibLSCYW4G0oykz8fmcaG420oaq9qtksT",
+	"BqKKinr5Lywbh7efAG9nNU4PN2um64aaWOsnCK4XbDRh0gxVH1dgzP0HqiTx4NPpgrzR06tLIiwsaGy+",
+	"6boVXWiCJkeUijYKK92jmJ6twkMo94rZKyxk6zaxaSayH90dE80u18H7z3gEll092U5RH3gSHTJcMm9i",
+	"n2yEsPkyyYri17HckqI+/YDr8BGJZARWIupIDpV4pIAKsiHSJLhDVWUIU0RoAY+IUMlQBRugYU3e/LIw",
+	"i4JvCI1M5G4voTMPCVSWuqICRmumna6eZVXT4H3rauYEQHJDGQqjYV+NhkV3IHcAtI0YVL/pKGZ8V8Ez",
+	"oWvW6VgXg3+BuXryu1jDwKxpU1lASFOnbDxXTjaEJmd2OCyAuRQ8W/zH9m4ky8ryjM++t4VN/ba7HUvi",
+	"9Q+4PpDNr3Go2EbO6LoRCRHHV77hRJbdkWHu3lo0FojqpnsmLAidQDuAe3S3Rzb89wTWpZkQe1NpWtxr",
+	"dYQsg4s0ZSAj0aLqfDhu3zEH4UIMz79C6llkq5WhHVSVjfXXAaWJyBQVuFic0cROCpa4GJqKFoRuIlVx",
+	"H4DvLRBhhqQuXOkLBN7h/B65wjapUfd6sIXgVZ3UZT/brHNkRjl/LgrdFf40DB2+e+sfXHHMgTf7AZZg",
+	"gd5A/ZP6YvbBOVipHSYyN9PlE+XsGsBBX8TnZaeCz/OXWTA2OjHJdxrj1kZ+RVA33fUikCjZDoIzb5OD",
+	"O6jwf/n+dFWAuA5QemCkCJSZWJImPJao+k71KqZq18mzpYgqwbTDIjTLJ0gxjoqNSCIkoQijDd5ChnpF",
+	"b18j7JGyngljT0IC74UR4j3o/+wEsXZqq9KsQ4rRJtfhEHb0tkPhH8KuRvfk1EMKtivVJKfTk2+gvoEc",
+	"SB0QADF8csk4FOgO1sdVVMpsT0E3j8Oj1Xfj3xvoi//jajfZYacAyG/gIYgxHTCUJj2mnPUojNxPT1WF",
+	"NltJIqtUADzTNuuYtrjOT7Iv5SHfx937MRF9bHGeGvgvDS14kHChFTl0786HKfMvOHMgv8c5bUI6VnIg",
+	"0fFVh1uMg6U7uOPMOKOX790k8kUEuGKonoxwF+JFliZPtvcgtMqcWdlYeTM7noqMYuXBQbAo5tuPLFS2",
+	"mns50680Myvj7Ydx2RXGyD8EZX1R6cxDXxSODNPar2719H7AhodsLBZIUphbyiN0tmHPaQbXhtOEG8s7",
+	"ELzboGvZtMxpJhor6KlYw70P5xDVepauqPuefAU82sPqtqcXWA0lHriqM0xj7Q3hQlNBPzXhD8L7vAmi",
+	"D0ymslz3AbyGP9/EnvBbIiS+X5qgWGMhJsaMBRs6Esc/dJBx8VTmCKieLEMPh3XDZQncW5YINcijmbY3",
+	"6qeQLGGPLMhPTMdbL8EyDxsdyDrI2hFbZiwmqVParrOvA7q56OkOYwxI39vADg9YMqbZ5dnuEFulA9me",
+	"8hYG7EwBtOSKtMa1Nans27AEXABXL6uX884UrtcQ9SoGI+n8Cg4Iprtp6NGxGDcNjaqjeUrd9yv39emu",
+	"89T6pT2QD1f7OBgsovnRlCYp2e61tpQSA9FB8RZawI7hyZ0e3vjXj824nqhUHMHH6Oc7OqU1b3HLRLga",
+	"dOcmd9s+NtsVzkzlNJ2mNnrDXis5vRdvwIKX9PCpbGn4QM0xlyw8m5hsdt0HC8SBWfvs4ArWFJCbVMEQ",
+	"MN0J0JxdduyMqXkDUZ+sQ0XVxIps4maRTzZO9qi31mpHEZ87LkSsNA1OduWaEbxPV386t/pggqYjx/J4",
+	"zNu8ZKwKVaws4BO7MmVWggtdV5jDRLq5jquO/j4qK9kZrtd3r6OkC9UuafmdanJjr1gR9ABGgCQTTdYN",
+	"lSb77lCULT0B10/oTHTw0cei7S4cYJCtrDFyGQgobiJ5W128aCdE2Xr9XIdFZyv7R4lpwdbrlU4BCxuI",
+	"l4ZWqAtuqeoNrK5gAS7xpuFwKlDre7BeraHeGg4nTwZWTG68NAnffTetZ/ffi0kdCojID5OBmdDHUJRY",
+	"HCHWf4pa3vNYNCIY8DsRceORvC3jtCDehvkye8r8mWoPSqLYspDhh4mtsHXCia2ekWxO3uiP4iImlOaZ",
+	"KAVN2a0l5qej5aYfclJ2+ki5gdwksyfKfPqGbJ23Iu2D6ypwC6rhbCfxWb4hgVjFDd5OFpEu8KiI98uQ",
+	"J48CFOLwArHDvD9j8DGdTpdxDYbBEyqklYCHYuLUwLspJ2NVzjPYHGl2APcF3gep00UL9NP5HzPUMSN3",
+	"Ou7Ptl1+Zrc31ebe8slBZnfzuVpEctXDA0pBTNR1kFjcdzUICSamWSvEarA1B1HOx1y3BV2sRq071pEU",
+	"y0ipaXEELa+tWBieyX3KkR2RZ9NXgrp5ZKN6xvOCSK9tumT6stp7+yOq4lmBYWugmk7acqduSil+Oc0i",
+	"sZoA/vksjpqrObKup+6Yy9hLs8eB7CVEMA+xgC2brwK1oe9M+Mu8wcmAihjKufSAcLTaO5oWaKbahfIs",
+	"BEhtdzG6FKGRDLMl2QOfAG8/2nLJc+4iizkQyxi4BfnvoTINGwiz0KmhpqfIH0Vq+K8gWp4sAd1xthMa",
+	"fFVpVEg37AXN/GVWW3Qz8mAOFjFuAOcyiWV965IZFwaNQKQgTYl5sSjV9gBsSXVXD2MSOnhJk/a5yXyr",
+	"YH/JQJJt3pQiPi06ZlE/4S6EpCZVO98olOR0DfXRfAvY4sjmFJMBhSYBBQmQwsdyFdoCe4JLbYDc2vWu",
+	"4uIcKLKKulOVbf5oik2sbtIEAu18RaPUglnnRIS1i+vm7nXp0cWDTUeBHaua0+H0D2FPSyMijLvDnLqA",
+	"6zQsBPNBeoiNHtqnD2rO8+elW7Pdaa2F9lb6eSXrFqXBfz5ErTCaQRxCrB9zk03fYTONhyFNSfeFL2AZ",
+	"SDmb98Z441N7rhc0vy0ZkxHrPzyS9EoosAdxJuseheS2xoOdbq9Lq8e3oK9pihrMwAXmRNV8qkNZckin",
+	"TrIVMlvJXXrbDqRoWvtfF+xoD0k08YtlVH78tIiIj592Bxpz2zqKHatu6NaxXBzGOk2zv3qZcoAJ1qKu",
+	"HFwUaZm/Y8JKjWUa9I2e8XLkm1sZyY/DeXlb9vP/OmfOJX2ma9c+r2RR3HM89bZZ7KOJ12KbwoLfEemU",
+	"qGGUzQMgPQ2bJccthMSB5ge96bYWm8sJbow/oqVd1t0Zn1PpFpDkW761MNOLHcu+hMuyUO6UULBOuDaO",
+	"KAgdS8QgCYNsmwpLKJBJ7rDbwRuK7kAQWxpe20+G3ri8Ivl9zB0u1Pp15eBAuooUCBcFNxU6ZpwvdpDo",
+	"quwrMJSgGoklL1jEOLGJHZeNSfYeI9pDFX2sdCr+T4m8toL7TNWLaK5k7FyqH6aMBQm+1N7k3GMxqRa/",
+	"zzRIax1ewzCqzpxu4wLolddYHN/fPzF2I738+KNTVd9Q0bCAZR1vkPVclhq56xn2oOjd216hp2E9u1hA",
+	"T5xxEuEwLIm8t0F/lfzqaud80NPLsMj4VePDNMY2PIG3YJPKtOzyAfWM6xw5F9tpMQBNsuQwm+KAjCkN",
+	"Gyhjz2j7483g+1j5E8vd1lTV/7ozVIjxKywWOJT/YZZqF+bDCVLPnOGggw7cJ1xDxBS7rH7kFvMFkbi6",
+	"1GXIRZhYPK2yhfLNqBN10rJVGOknar03iu+sjUlrx7rgVhECacpxBbTA3OkAiOgA+kaEgzBTAQy7tban",
+	"o2xdQ+3qkZzkC0Mh2Y66MgJRzAm2o2itY6TEawSVRiIQCG8AbThr6mfhIjI1Tgh2xibQWfhQxUkDsGk1",
+	"BX/UOkQOwEWy3g3DGZ6efnZ2SS3N7GDd/bKcEuPPKwgVzShxHI3v9xjGktMzxrtWkk2pb4OGblzJpGrt",
+	"rgoXKlyyqsjQpTbEU7OMoNOigphJmb2FXYJFucQ2/ep3kL4+of/eLiRZAjoiHiYEAW9jZa5OIyee8OR+",
+	"5fPV57t3bz6+af2MGRJNXiIs0E+NovLFD8ArjQe0yP248HzGDt1HS8GDwtqWmmnCk9jWDqDiqwLjTkN/",
+	"LjZItb6fCZhLt/inRVk9wUqXLZJvRRgyOjKHO499EEJbWoSuNFlNz6SRRwvVqafDo0SsNoRW6otLPEeS",
+	"aeCXRXNZs7wRoep9xt+V3lHZlpQbTJzhvASlZeVVU6SUUmprp7lOM7szbr6eTH5fUt+EnywC8SHPwYYH",
+	"Hr+kl4/t787ne315Ssaer/WtOSzzG8KfWWB4iaHN7PCR84kaKwzAlH2QG5gdItL1AEW8g3QA59MNS6Kw",
+	"VTj2WMlW0mIHTK/aJT/p1vFHTITH3IwP4rLfgpWxR/GJk6XO8P49C9frdp7LMAT7bM9vNvDeNEzCCTnV",
+	"rGtrVVgQEDRR6mi6SjgHIeOxipJJXCWvJHaWbLii6SzrFRz3w9tVJ+GenCtMwjr6XHSlT/a0zHJAIMRv",
+	"Bv3woHPhy1wEAEjqRemtxq6TVIx0XBrY24WCe/Mb44WIQ5bEYppwpGxtpFJavM5tvF46i4WJRvLTdyWk",
+	"G2iFKaZmIUh0uo1+8/ULpKYws5Bcvzem5Ep0kWnS3c5ZN15svW/nl5ldTb0BDWcccAV+0dkXJpWwr1p9",
+	"0iDjVKpz0oOktaGkHoBWAH8A/gJ98n9HGvljjXPwjT7ta7jVvSM1PaHdohugwLWLTgkDgxKzJhWgP23x",
+	"ffvzv7xAt+akGcwzv0jdSa7N4arP1wgjCUKiB1yRAkvQqKEV4iBqRoUadIMJ1VDSsH3h8b1erX5StOlU",
+	"jHi1unzx8sWlg/HFNVm9Wv3ri8sX/6pFp2WgC1yTixxLXLGNCXXcGPuMYicdYfCuWL1a/QzyyjfSQtjM",
+	"RrX87vLSevWkdanhuq5Irr+++MM+u9s6b5NmBz+I3tVI2GXNWdHkEt1TthPWAY+bKmrU8NO9cLD1hmn0",
+	"4gsialuSLbb0H22TMy7cDRFbNkbGEW6RY/U75lRLv3C24OD63wIUt62/eBENHp/TYkyHofAZrZhRQP92",
+	"++tHpNE+sLTYsQZzyaC4mH8xNHmNBAAqWC70Sl5si1MRxjnuwoRhVcV2ybyhpOmFhmh9rkSkMe0vIIoR",
+	"S8+FetQapNdXSGNJoD9pcI9/yYxoQH9ag8xLQyFZErr5l1ORwxaBnT8pH5irgIk53oLUWvB/fl4RtZC/",
+	"N8B9pbNXHRwFd4eYZN2WNDNWoC9/O/+5/ODK3wZ5lUPtjNF6Nc8EKlw15VPQvXbpskwEyH6NCb9ts8c0",
+	"jOYPzKQ2nYQGnZzdL/3bXu3UlxH1vw9Z8Ynwly7jNpzFSLGeH/hoknnM7yCLvidC/ugMUkcxTdI7wpcV",
+	"HytNI0ayF9uGew+VWUuGXBFwxKi6/7dMe0FM0sAhtMoijPSmKH606ug52Ej3rSvVJnHRy5MN3O5CQKoa",
+	"mNuGFlobRKRQJ5lIvQOnYcaLz/rPd8UXo8mOJaLWbr1AtK2PFYnWON3f4n+vlU55zl3ul6JP2unLJ9zp",
+	"U2/phT2cT7u14eNrZnLs5g68iFb2JMDi+KYBpIrDbg2N1XnkhrFG3rHHyQvhV9PkKS6ED5gkXQZt4OcW",
+	"kypD3ZKop6HIxWfVsxVKQdKYQjqmvP25Dqzq/xM8yphm5VD6Dr/pZs+kIcPkkez4eP9nwMf7N0fZTr5r",
+	"TEG+9gmoZ6OpGyKiY+gIPO2+QuxBXXpVpcNihH5XGdf00S9L0eZ6F1CB8RT3iXFLNvTXRqY9EvRjZmeL",
+	"ZY0eTa1E+luKWBFkQ5U21cjD+Sq2vy7JPby/0wO4bydUNJvsdiY93+bYJ9/Zics5lpVkU8dfPybH/UwE",
+	"0X1/a/SQeL2evM9udYunuM5apIXZC03NyUdsOQl18vdLu/TTc8NH2Jnun/j54og8JiouiuM1Wr0zF5/1",
+	"H1YdiInsG9iyB4iw1/ehIAnVvjjZ7R36sm1yYZewai9kfa9dfFZ/TGk6P4P8BNFLeXq+rsrnUyzQrGM1",
+	"87rzSzn9EWjDDU8lFI8hX3iXL/CGg8/uiQrJN67V01iC/HApwrJkO7TGXFePY3fG8Cu0kdspcAb2ugJ8",
+	"7KPgYBaMEN8nlcUO2g/Wi5Cg9PmImphe7oJ4Qjm2JaZF1c+21beGSVEKhfVEJmGyjoKPgSA6YbgbYVCM",
+	"l3QzVt31TqMC79tw1O8uv/vL85cvn//rpcEfGg1sQxSOnb/Df0vu55xGecNDgYPjQsHv9uaFk2lnK2ss",
+	"WguhmwqQSRr7Rs6Ld2PHjsxPjzXj8ifXLOngeGzmuYNj03pcjZPQsfhbmmMrFw8L/VnGg8ehzpCufwkc",
+	"jM/qjhV7pNG5RKZY/Or2P3SkI3YZ1ldm7Oc/ElEzQZxPamLsb2Sz25ybsH71Ey3eAhSrNI8K+BSdgoHB",
+	"xd8xfo8w3aMt4/A1tJKgXv4B30N4XZdHWCZNSMhs9rVqFTZIDjOfKOxG2U+vEaaIVdr1goRktdA09rUi",
+	"T6a0rG280olJ/5ZUlUXsO4c++PZrGfrVwFCE97GuMEVrIm3EtzooNuQ9U4ekJHSDTuMMGOyhx7WNKp0/",
+	"6xZPoW+qkW6b7RbzfarzUX1aNBWcxtp8cinypih+ttARZ+Bk1fUCTn550oFjO6IToolAzAStuQ06B9te",
+	"fFZ/zLz/f9T/7nch5YryS1ive2t4bWqh7rBAlY48VTf+XriCoD6r7/QW2vD0L0+6obos38Smukqwuv64",
+	"8MXCAW9djSpLG1326YlPYDbb0rDKnB3i2zmtl096Wl1pwHOe0os7oKYmQ/SdrRuc8xGmB5gK09RzVMdb",
+	"Pcg6jE2kLuRkzv03zN1pO1ERCk0tDlfelp23iJpHi/d2Huc7cSY17IlPnFtW5NCtyYMHqdLl/tCWHe8i",
+	"n9vx2ajQtEvmHCGh6kmP/vS2Yox/hJ04Q1ToN3PyHDrKVzt279nmjJfcDdQ/YOlk7NOduE6x+KjZRnOb",
+	"j3lVs1Q3n3lVZYjR/NRKqkZ9OsMDWYNonc2f7kAan3gH32hJGBOZ2P560v2pQIjp0PD3pkWSAVN0w5nD",
+	"JsyntDfbqQetDTYfwz7RLL5M7tAzvgWrY8UsCHV0Z5jJZR8MO1xpgffuxO8A7l8jydQ/3e2RW+VyD8TL",
+	"J/Yc6PTKeI6NWpd/khlJV/v6p9/CXs5nYCxJvSg6oaJf/5Ql5VhgExX/LZ83auoWxzboowagOBsVVfcR",
+	"we+I1XCubm994R0RkHRquvmasie+4nUZ2vdEyHNFvKv+v064uymwG95tTU5UkZO/hly25Im36dpl0f0T",
+	"KWLX1YS53U0KEYqsXD/9RlmXadQjce0xC54gWjBSSjxMH1dB/dtxP1y3uLSn51HT+VdxQbh9OVOAYZgr",
+	"Lz6bvyS5HDqUT3E6mJ47ecJWeSiJzdk/Iq8km0iQ58V5c+N53OO513Wxct3kWzPruI2ecxh8W+fr8gnO",
+	"13lcBeMTZqo/XHxWf0yGwZqp3hj8jzMTRI8yzc+2vpb+n0layQan+g5KQgtE5Fdg+0AykWf1YzL8wl1z",
+	"tykJWUrfT2UpzXOLq8339QTCB/ZwXnHQGeDwnHZ/07Q+el2yW7+0NKPeA9QmwZ1DzvjJT3oXqiuu4/Xh",
+	"s86t5dnRFkSffKvxJp3yxme5kmz3S5W+OZqcBkkhxmoXn91f01S3Lg1nE371J8VrFxOinVlC4v0TxIXE",
+	"J3p5fqKfUfnymzWrfn1z3H75jXH7RY45jyNFXalff30IPVTOIGcj0Mlj6WoMpgbrt83As2U3fCkOLNEO",
+	"OOgwYt7Qb5yRF26bVrPP6iseHrPglXKl56F98+cKyFV9m2GO0mta46FAax3R8EQHzEHWftV9ugV51UGl",
+	"OvUm6b7f5F/DIGmWFbG45U6iPME+N3JaZ71qjk/MmySE6j/kCMR7gSRDoB6VVBcA+KcShfDoIDUnso06",
+	"mkCCF9E+Z5MS9cTDKluRXFdR7leqehIX43WFqUWgymzekk34mI68yg5NcrIaK0VYIKxxQf/BUpnOyowJ",
+	"gXQzWvnT4iv+I8fWHbFNrpD2V72TP2BSpTPDE0I11Y1EhNpEI4OtpEsQ6VArIYiQmErxNNfquSMik3bq",
+	"PdvcwNkCkf9/VGQKGzwQmAxCuTEtzkovNUIsEcbGW/lnaI63gCT7xzSf3PboeQ6WV51/ZPK4Nx1lUuen",
+	"3EMtn4gPm8lQtZuGnpUDGxo9qiYLVCcQqNscUYBC/FNd2iYudfqRdWvbPMV1auvbF0lgUV2oc5vdIUq2",
+	"M+j69T+MrTWKUtWGN58ppMOMcMUKCHtYc1ZYo1+NCRcmvV1/85T3lN3gi8/mLzP+hJ9olHARidfFyvep",
+	"318LHmEZ+4R9wI5OxwHIRjfJqw2nDu0zPZ8dXPqpdcJFEcv6tBGD02FRp/cgs1NGMkc21gf6TtzF/6vx",
+	"hcDPk58Rw0VyuCCz3Eyo/Mv3odp45zQYDSJHR2K0Asw7kZySISzuEb47Clv0tGHVHHCxxfUZjrUBCK7T",
+	"WGbLHnwwRzLHjKIRBVJqAKttGR+b8kmEfnH7hA1tIQhNQn2YACD7TxSB7PYoZvJvYEg6JbOU+CpgDbQ4",
+	"eaJYaiTauWPQVP/XeAMzTwR9lH30WRep4dsIODtXVJiNvp72E9yYRudCCGujwB0M2LcSG/Ru21v+ZOIc",
+	"o9UeCby3oB6sqQpU4tpIopCQykvQrsdDpVQytZ9OCll6gVA7F9hpU+hNG8k40us3D8Xvv/vuyebg3gc7",
+	"LJCbz4llnwDMJ1A7bs3PaRB/tlhe0sH/7vIMaZZJr/5fSBLgaUUotDA4+K5ymA462VQtFZkP7izy6R18",
+	"a8CnbYH5ODS8rfp+Pm3VjBARpTuAe4FwCbj4VgCLb3tUOQeAu+r8Ddk+tcCL74TzBriikifYlRhHlgDy",
+	"DGr/e7w3dRu+pSjB0+yaplgUVPCZQJgTWW5BkvzMWIIS15PVOD+p3+dS9tV7yUYg5CAsxqq2oVrLmPob",
+	"xPL2/SP/66SDqxVGN0S/XVjD5TOBRM2kUBqiotnzLWDRcECVLUL7jVwPErZ1heVMpP4n3+opLmc3WpKX",
+	"u8LUuI70exFTk+gAD0CPAEM9R9C+X9W5IPBN918lU7PdsfEOncGt55lW/ZNddkrMf28L5gz1xyVjnvIt",
+	"3a7xePu6iyu7+LwGKP4K++k6W2nwyAsi1gJXmLUwtzlDZyyqZRed+kB5GXygfPny5f8FAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

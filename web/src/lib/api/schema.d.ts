@@ -446,6 +446,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getProgram"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/players/{playerId}/reads/{read}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: string;
+                read: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getPlayerRead"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/evidence": {
         parameters: {
             query?: never;
@@ -1763,10 +1799,44 @@ export interface components {
             players: components["schemas"]["Player"][];
             lines: components["schemas"]["BoardLine"][];
         };
+        Program: {
+            name: string;
+            columns: string[];
+            teams: components["schemas"]["ProgramTeam"][];
+        };
+        TeamCell: {
+            has: number;
+            notYet: number;
+            stale: number;
+            tooFew: number;
+            /** @description the highest rung that half of the players hold, 0 for none */
+            rung: number;
+        };
+        PlayerRead: {
+            curve: components["schemas"]["CurvePoint"][];
+            /** @description newest first, with what each weighs now */
+            reps: components["schemas"]["WeighedRep"][];
+        };
+        Words: {
+            strengths: {
+                read: string;
+                text: string;
+            }[];
+            next: {
+                read: string;
+                so: string;
+                when: string;
+                do: string;
+                call: string;
+                drill: string;
+                stage: string;
+            }[];
+        };
         Card: {
             player: components["schemas"]["Player"];
-            cutter: components["schemas"]["Standing"][];
-            screener: components["schemas"]["Standing"][];
+            /** @description every part the player has been judged in */
+            parts: components["schemas"]["CardPart"][];
+            words: components["schemas"]["Words"];
             corrections: components["schemas"]["CorrectionCount"][];
             recent: components["schemas"]["LoggedRep"][];
         };
@@ -1846,7 +1916,38 @@ export interface components {
                 high: number;
             };
         };
+        StaleRead: {
+            player: string;
+            read: string;
+        };
+        CardPart: {
+            role: string;
+            standings: components["schemas"]["Standing"][];
+        };
+        ProgramTeam: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            season: string;
+            players: number;
+            reps: number;
+            cells: components["schemas"]["TeamCell"][];
+        };
+        WeighedRep: {
+            rep: components["schemas"]["LoggedRep"];
+            /** Format: double */
+            weight: number;
+        };
+        Suggestion: {
+            read: string;
+            live: boolean;
+            reason: string;
+        };
         Now: {
+            suggestion?: components["schemas"]["Suggestion"];
+            game?: components["schemas"]["GameSummary"];
+            /** @description what was held and has not been seen for too long */
+            stale: components["schemas"]["StaleRead"][];
             /** @description drills for what holds the team back */
             drills: string[];
             next?: components["schemas"]["Practice"];
@@ -3388,7 +3489,7 @@ export interface operations {
     getBoard: {
         parameters: {
             query: {
-                role: "cutter" | "screener" | "handler" | "passer" | "post";
+                role: "cutter" | "screener" | "handler" | "passer" | "post" | "all";
                 rung?: string;
                 side?: string;
                 /** @description the first day, such as 2026-11-30 */
@@ -3410,6 +3511,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Board"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getProgram: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the same reads over all teams and seasons */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Program"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getPlayerRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: string;
+                read: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a player's season on one read, and every rep behind it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayerRead"];
                 };
             };
             default: components["responses"]["Problem"];
