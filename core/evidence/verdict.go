@@ -267,8 +267,9 @@ type Standing struct {
 	Read   string `json:"read"`
 	// Held is the number of the highest rung on which he has it, 0 for none.
 	Held int `json:"held"`
-	// Rung is the rung the cell speaks of: the highest one held, or else the
-	// highest one gone stale, or else the highest one tried; empty without reps.
+	// Rung is the rung the cell speaks of: the highest one held, or else the highest one
+	// gone stale, or else the highest one not held yet, or else the one with most
+	// weighted reps; empty without reps.
 	Rung      drill.Rung `json:"rung"`
 	Judgement Judgement  `json:"judgement"`
 	// Rungs holds every rung with reps, lowest first.
@@ -281,6 +282,15 @@ type Standing struct {
 	Game string `json:"game"`
 	// Confused is the read made most often in place of the right one, or empty.
 	Confused string `json:"confused"`
+}
+
+// speaksFor reports whether a judgement on a higher rung tells more than one on a lower.
+func (j Judgement) speaksFor(lower Judgement) bool {
+	rank := map[Verdict]int{HasIt: 3, Stale: 2, NotYet: 1, TooFew: 0}
+	if a, b := rank[j.Verdict], rank[lower.Verdict]; a != b || a > 0 {
+		return a >= b
+	}
+	return j.Tally.Weighted >= lower.Tally.Weighted
 }
 
 // OnRung is the judgement on one rung, with both sides.
@@ -356,7 +366,7 @@ func (p Policy) stand(player, read string, sums []Sum, mistakes []Mistake, now t
 			on.All = p.tell(on.All, now)
 			st.Rungs = append(st.Rungs, on)
 		}
-		if on.All.Verdict == HasIt || (st.Held == 0 && (on.All.Verdict == Stale || st.Judgement.Verdict != Stale)) {
+		if st.Rung == "" || on.All.speaksFor(st.Judgement) {
 			st.Rung, st.Judgement = info.ID, on.All
 		}
 		if on.All.Verdict == HasIt {

@@ -118,8 +118,8 @@ func (s Standing) work(taught []*reads.Screen, school reads.School, lib drill.Li
 				continue
 			}
 			w.When, w.Do = row.Seen, row.CutterPart
-			if row.ScreenerRead == read {
-				w.Do = row.ScreenerPart
+			if row.ScreenerRead == read { // the table speaks to who uses the screen
+				w.When, w.Do = "What your cutter sees: "+strings.ToLower(row.Seen[:1])+row.Seen[1:], row.ScreenerPart
 			}
 		}
 	}

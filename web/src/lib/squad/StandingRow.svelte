@@ -3,9 +3,15 @@
   import { session } from '$lib/state/session.svelte';
   import IntervalCell from '$lib/parts/IntervalCell.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import PlayerSeason from './PlayerSeason.svelte';
 
   // One read on a player's card: the sentence, and the arithmetic one tap below.
-  let { standing, open = false }: { standing: Standing; open?: boolean } = $props();
+  let { standing, team, open = false }: { standing: Standing; team: string; open?: boolean } = $props();
+
+  let opened = $state(false);
+  $effect(() => {
+    if (open) opened = true;
+  });
 
   const st = $derived(standing);
   const per = (x: number) => `${Math.round(x * 100)}%`;
@@ -15,7 +21,7 @@
       : `${j.tally.right} of ${j.tally.reps} (weighed ${j.tally.weightedRight.toFixed(1)} of ${j.tally.weighted.toFixed(1)})`;
 </script>
 
-<details {open}>
+<details {open} ontoggle={(e) => e.currentTarget.open && (opened = true)}>
   <summary>
     <ReadGlyph read={st.read} size={40} />
     <span class="name">
@@ -60,6 +66,7 @@
       A rep counts half after 28 days. The likely rate holds the true one with 80 % (Jeffreys prior). "Has it"
       needs a chance of 85 % to reach the target, on at least 6 weighted reps.
     </p>
+    {#if opened}<PlayerSeason {team} player={st.player} read={st.read} target={st.judgement.target} />{/if}
   {/if}
 </details>
 

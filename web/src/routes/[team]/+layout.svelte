@@ -170,7 +170,7 @@
       justify-content: center;
       padding: 0;
       border-bottom: 0;
-      font-size: 0.92rem;
+      font-size: 0.86rem;
     }
     nav a .numeral {
       display: none;

@@ -16,7 +16,8 @@
 
   const names = (ids: string[]) =>
     ids.map((id) => now?.players.find((p) => p.id === id)?.name ?? '?').join(', ');
-  const stale = $derived(now?.holds.flatMap((h) => h.stale.map((id) => ({ id, read: h.read }))) ?? []);
+  const stale = $derived(now?.stale ?? []);
+  const shownStale = 6;
 </script>
 
 {#if !now}
@@ -74,6 +75,15 @@
     </section>
 
     <section aria-labelledby="holds">
+      {#if now.suggestion && now.next}
+        <div class="sheet suggestion">
+          <h2>One thing for the next practice</h2>
+          <p><ReadGlyph read={now.suggestion.read} size={40} />{now.suggestion.reason}</p>
+          <a class="tape" href={`/${team}/plan/${now.next.id}?focus=${now.suggestion.read}`}
+            >Put it in the plan</a
+          >
+        </div>
+      {/if}
       <h2 id="holds">What holds the team back</h2>
       {#if now.holds.length === 0}
         <p class="soft mt-2">
@@ -104,6 +114,18 @@
     </section>
 
     <section class="side" aria-label="This week">
+      {#if now.game}
+        <h2>Next game</h2>
+        <p>
+          <a href={`/${team}/games/${now.game.id}`}
+            ><b>{now.game.away ? 'At' : 'Against'} {now.game.opponent}</b><br />{dayOf(now.game.startsAt)}
+            <span class="numeral">{hourOf(now.game.startsAt)}</span></a
+          >
+        </p>
+        {#if !now.game.known}<p class="soft small">
+            What do they do on screens? Say it there, and plans are weighed by it.
+          </p>{/if}
+      {/if}
       <h2>This week</h2>
       <p>
         <b class="numeral big">{now.week.practices}</b> practices, <b class="numeral">{now.week.minutes}</b> min
@@ -124,10 +146,11 @@
       {#if stale.length}
         <h2>Went stale</h2>
         <ul class="quiet-list">
-          {#each stale as s (s.id + s.read)}
-            <li><ReadGlyph read={s.read} size={22} /> {names([s.id])}: {session.readName(s.read)}</li>
+          {#each stale.slice(0, shownStale) as s (s.player + s.read)}
+            <li><ReadGlyph read={s.read} size={22} /> {names([s.player])}: {session.readName(s.read)}</li>
           {/each}
         </ul>
+        {#if stale.length > shownStale}<p class="soft small">and {stale.length - shownStale} more</p>{/if}
       {/if}
     </section>
   </div>
@@ -205,9 +228,23 @@
     align-self: start;
     padding: 0.6rem;
   }
+  .suggestion {
+    padding: 0.9rem 1rem;
+    margin-bottom: 1.2rem;
+    border-left: 10px solid var(--mark);
+    display: grid;
+    gap: 0.6rem;
+    justify-items: start;
+  }
+  .suggestion p {
+    display: flex;
+    gap: 0.8rem;
+    align-items: center;
+  }
   .side {
     display: grid;
     gap: 0.5rem;
+    align-content: start;
   }
   .side h2:not(:first-child) {
     margin-top: 1rem;

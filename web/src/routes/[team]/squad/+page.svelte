@@ -5,31 +5,29 @@
   import { session } from '$lib/state/session.svelte';
   import IntervalCell from '$lib/parts/IntervalCell.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import BoardFilters from '$lib/squad/BoardFilters.svelte';
+  import DenseCell from '$lib/squad/DenseCell.svelte';
+  import { BoardView } from '$lib/squad/board.svelte';
   import RosterEditor from '$lib/squad/RosterEditor.svelte';
   import { verdictName } from '$lib/parts/verdicts';
 
   const team = page.params.team ?? '';
-  let role = $state<'cutter' | 'screener'>('cutter');
-  let board = $state<Schemas['Board'] | null>(null);
+  const view = new BoardView(team);
+  const board = $derived(view.board);
   let editing = $state(false);
-
   let agreement = $state.raw<Schemas['Agreement'][]>([]);
+  // More columns than fit beside each other get the narrow cell.
+  const wide = 9;
+  const dense = $derived(view.shown.columns.length > wide);
 
-  async function load(r: 'cutter' | 'screener') {
-    board = await ask(
-      api.GET('/api/teams/{teamId}/board', { params: { path: { teamId: team }, query: { role: r } } })
-    );
-    if (board.players.length === 0) editing = true;
+  async function load() {
+    await view.load();
+    if (board?.players.length === 0) editing = true;
   }
   onMount(async () => {
-    await load(role);
+    await load();
     agreement = await ask(api.GET('/api/teams/{teamId}/agreement', { params: { path: { teamId: team } } }));
   });
-
-  function show(r: 'cutter' | 'screener') {
-    role = r;
-    load(r);
-  }
 
   const tendency = (p: Schemas['Player']) =>
     [p.handler && 'handler', p.wing && 'wing', p.big && 'big', p.shooter && 'shooter']
@@ -39,60 +37,71 @@
 
 <div class="page-head">
   <h1>Squad</h1>
-  <div role="radiogroup" aria-label="Reads of" class="flex">
-    {#each [['cutter', 'As cutter'], ['screener', 'As screener']] as const as [id, label] (id)}
-      <button class="tape plain" role="radio" aria-checked={role === id} onclick={() => show(id)}
-        >{label}</button
-      >
-    {/each}
-  </div>
   <span class="grow"></span>
+  <a class="tape plain" href={`/${team}/squad/program`}>All teams</a>
   <button class="tape plain" onclick={() => (editing = !editing)}
     >{editing ? 'Back to the board' : 'Edit the roster'}</button
   >
 </div>
 
-{#if !board}
+{#if !board && view.problem}
+  <p role="alert" class="problem">{view.problem}</p>
+{:else if !board}
   <p role="status" class="soft">Reading the log…</p>
 {:else if editing}
-  <RosterEditor {team} players={board.players} onchange={() => load(role)} />
+  <RosterEditor {team} players={board.players} onchange={load} />
 {:else}
+  <BoardFilters {view} />
+  {#if view.problem}<p role="alert" class="problem">{view.problem}</p>{/if}
+  {#if view.narrowed}
+    <p class="soft narrow">
+      Judged on <b class="numeral">{board.reps}</b> reps.
+      <button class="tape plain" onclick={() => view.everything()}>Show the whole record</button>
+    </p>
+  {/if}
   <div class="scroll sheet">
-    <table>
+    <table class:dense>
       <thead>
         <tr>
           <th scope="col" class="who">Player</th>
-          {#each board.columns as c (c)}
+          {#each view.shown.columns as c (c)}
             <th scope="col"
-              ><a class="read" href={`/${team}/squad/read/${c}`}
-                ><ReadGlyph read={c} size={38} />{session.readName(c)}</a
+              ><a class="read" href={`/${team}/squad/read/${c}`} title={session.readName(c)}
+                ><ReadGlyph read={c} size={dense ? 28 : 38} /><span>{session.readName(c)}</span></a
               ></th
             >
           {/each}
         </tr>
       </thead>
       <tbody>
-        {#each board.lines as line, i (line.player)}
-          {@const p = board.players[i]}
+        {#each view.shown.lines as { player: p, cells } (p.id)}
           <tr>
             <th scope="row" class="who">
-              <a href={`/${team}/squad/${line.player}`}>
-                <span class="numeral jersey">{p?.jersey}</span>
-                <span>{p?.name}<small class="soft">{p ? tendency(p) : ''}</small></span>
+              <a href={`/${team}/squad/${p.id}`}>
+                <span class="numeral jersey">{p.jersey}</span>
+                <span
+                  >{p.name}{#if !dense}<small class="soft">{tendency(p)}</small>{/if}</span
+                >
               </a>
             </th>
-            {#each line.cells as cell (cell.read)}
+            {#each cells as cell (cell.read)}
               {@const j = cell.judgement}
-              <td title={`${j.sentence}${cell.gap ? ` ${cell.gap}` : ''}`}>
+              <td title={[j.sentence, cell.gap, cell.does, cell.game].filter(Boolean).join(' ')}>
                 <a
-                  href={`/${team}/squad/${line.player}?read=${cell.read}`}
-                  aria-label={`${p?.name}, ${session.readName(cell.read)}: ${verdictName(j.verdict)}${cell.held ? `, holds rung ${cell.held}` : ''}`}
+                  href={`/${team}/squad/${p.id}?read=${cell.read}`}
+                  aria-label={`${p.name}, ${session.readName(cell.read)}: ${verdictName(j.verdict)}${cell.held ? `, holds rung ${cell.held}` : ''}`}
                 >
-                  <IntervalCell standing={cell} />
-                  <span class="numeral held">{cell.held || ''}</span>
-                  <small class={j.verdict}
-                    >{j.tally.reps === 0 ? 'no reps' : verdictName(j.verdict)}{cell.gap ? ' ◂▸' : ''}</small
-                  >
+                  {#if dense}
+                    <DenseCell standing={cell} />
+                  {:else}
+                    <IntervalCell standing={cell} />
+                    <span class="numeral held">{cell.held || ''}</span>
+                    <small class={j.verdict}
+                      >{j.tally.reps === 0 ? 'no reps' : verdictName(j.verdict)}{j.new
+                        ? ', new'
+                        : ''}{cell.gap ? ' ◂▸' : ''}{cell.does || cell.game ? ' ▾' : ''}</small
+                    >
+                  {/if}
                 </a>
               </td>
             {/each}
@@ -103,8 +112,10 @@
   </div>
   <p class="key soft">
     The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held.
-    Solid: has it. Hollow: not yet. Thin: too few to say. Dotted: stale. ◂▸: left and right differ. Tap a cell
-    for the arithmetic, a read for everything about it.
+    Solid: has it. Hollow: not yet. Thin: too few to say. Dotted: stale.
+    {#if dense}▾: something differs, left and right, shown and live, or practice and games. A dot: no reps.
+    {:else}New: the last practice alone has made it so. ◂▸: left and right differ. ▾: shown and live, or
+      practice and games, differ.{/if} Tap a cell for the arithmetic, a read for everything about it.
     <a href={`/api/teams/${team}/evidence?what=verdicts`} download>Verdicts as CSV</a>,
     <a href={`/api/teams/${team}/evidence?what=reps`} download>every rep as CSV</a>.
   </p>
@@ -132,9 +143,51 @@
     display: grid;
     gap: 0.5rem;
   }
-  .page-head .flex .tape {
-    margin-left: -2px;
-    border-radius: 0;
+  .narrow {
+    display: flex;
+    align-items: center;
+    gap: 0.8rem;
+    margin-bottom: 0.6rem;
+  }
+  .dense thead .who {
+    padding-left: 0.5rem;
+  }
+  .dense td {
+    min-width: 34px;
+  }
+  .dense thead th {
+    padding: 0.3rem 0;
+    vertical-align: bottom;
+  }
+  .dense .read {
+    flex-direction: column-reverse;
+    gap: 0.3rem;
+    font-size: 0.88rem;
+    align-items: center;
+    font-weight: 400;
+  }
+  .dense .read span {
+    writing-mode: vertical-rl;
+    transform: rotate(180deg);
+    max-height: 8.4rem;
+    overflow: hidden;
+  }
+  .dense .who {
+    min-width: 7.6rem;
+  }
+  .dense .who a {
+    padding-left: 0.3rem;
+    min-height: 40px;
+    gap: 0.4rem;
+    font-size: 0.95rem;
+  }
+  .dense .jersey {
+    font-size: 1.25rem;
+  }
+  .dense td a {
+    display: block;
+    padding: 0 1px;
+    min-height: 40px;
   }
   .grow {
     flex: 1;

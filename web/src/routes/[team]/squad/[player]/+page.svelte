@@ -48,14 +48,17 @@
           .join(', ')}
       </p>
     </div>
+    <a class="tape plain first" href={`/${team}/squad/${card.player.id}/words`}>For the player, on paper</a>
     <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
   </header>
   <div class="card">
     <div class="grid gap-5">
-      {#each [['As cutter', card.cutter], ['As screener', card.screener]] as const as [title, list] (title)}
+      {#each card.parts as part (part.role)}
         <section class="sheet">
-          <h2>{title}</h2>
-          {#each list as st (st.read)}<StandingRow standing={st} open={st.read === open} />{/each}
+          <h2>As {part.role}</h2>
+          {#each part.standings as st (st.read)}
+            <StandingRow standing={st} {team} open={st.read === open} />
+          {/each}
         </section>
       {/each}
     </div>
@@ -97,7 +100,7 @@
     align-items: center;
     margin-bottom: 1rem;
   }
-  header .tape {
+  header .first {
     margin-left: auto;
   }
   .jersey {
