@@ -3,7 +3,13 @@
 //	evrik serve      serve, with a database of its own unless EVRIK_DATABASE_URL names one
 //	evrik demo       the same with the invented demo club; -reset seeds it afresh
 //	evrik migrate    bring the database's schema up to date
+//	evrik backup F   write the whole database to a file (pg_dump's format); it may go on serving
+//	evrik restore F  read such a file into an empty database
+//	evrik export F   write a program as an archive (JSON); -program names it where there are several
+//	evrik import F   add what an archive holds to a program
 //	evrik agree      compare the read tables with the kinematics, screen by screen
+//
+// The last four but one take -demo for the demo's database.
 package main
 
 import (
@@ -37,7 +43,7 @@ func main() {
 	}
 }
 
-const usage = "Say what to do: evrik serve, evrik demo, evrik migrate or evrik agree."
+const usage = "Say what to do: evrik serve, demo, migrate, backup FILE, restore FILE, export FILE, import FILE or agree."
 
 // Settings come from the environment, so that a service manager can set them.
 const (
@@ -52,6 +58,8 @@ func run(ctx context.Context, args []string) error {
 	}
 	flags := flag.NewFlagSet(args[0], flag.ContinueOnError)
 	reset := flags.Bool("reset", false, "throw the demo club away and seed it afresh")
+	ofDemo := flags.Bool("demo", false, "the demo's database")
+	program := flags.String("program", "", "which program, by id or name")
 	if err := flags.Parse(args[1:]); err != nil {
 		return err
 	}
@@ -59,6 +67,8 @@ func run(ctx context.Context, args []string) error {
 	case "agree":
 		agree(os.Stdout)
 		return nil
+	case "backup", "restore", "export", "import":
+		return keeping(ctx, args[0], flags.Arg(0), *ofDemo, *program)
 	case "serve", "demo", "migrate":
 	default:
 		return fmt.Errorf("There is no %q. %s", args[0], usage)
@@ -90,6 +100,7 @@ func run(ctx context.Context, args []string) error {
 	if err := db.Recount(ctx, evidence.DefaultPolicy()); err != nil {
 		return err
 	}
+	go forget(ctx, db)
 	options := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "", Outbox: filepath.Join(home(), "outbox")}
 	if args[0] == "demo" {
 		if err := demo.Ensure(ctx, db, time.Now(), *reset); err != nil {
@@ -114,7 +125,7 @@ func database(ctx context.Context, mode string) (string, func(), error) {
 		return url, func() {}, nil
 	}
 	name := "data"
-	if mode == "demo" {
+	if mode == "demo" || mode == demoLook {
 		name = "demo"
 	}
 	cluster, err := pglocal.Start(ctx, pglocal.Options{Dir: filepath.Join(home(), name)})
@@ -122,6 +133,10 @@ func database(ctx context.Context, mode string) (string, func(), error) {
 		return "", nil, err
 	}
 	stop := func() {
+		// Whoever only looks in leaves a server running that ran before.
+		if cluster.Adopted && mode != "serve" && mode != "demo" {
+			return
+		}
 		if err := cluster.Stop(context.Background()); err != nil {
 			fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
 		}

@@ -37,6 +37,8 @@ type Cluster struct {
 	port     int
 	password string
 	owner    *syscall.Credential // nil when the caller may run the server himself
+	// Adopted is true where it ran already.
+	Adopted bool
 }
 
 const (
@@ -76,6 +78,7 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 	}
 	c.password = strings.TrimSpace(string(secret))
 	if c.port = c.runningPort(); c.port != 0 && c.command(ctx, "pg_ctl", "status", "-D", c.data()).Run() == nil {
+		c.Adopted = true
 		return c, nil
 	}
 	return c, c.start(ctx, o.Volatile)

@@ -147,11 +147,11 @@ func shift(ctx context.Context, q *gen.Queries, p evidence.Policy, program uuid.
 		}
 		players = append(players, player)
 	}
-	return recountPlayers(ctx, q, p, program, players)
+	return RecountPlayers(ctx, q, p, program, players)
 }
 
-// recountPlayers makes the sums of some players from the log. Their rows are locked.
-func recountPlayers(ctx context.Context, q *gen.Queries, p evidence.Policy, program uuid.UUID, players []uuid.UUID) error {
+// RecountPlayers makes the sums of some players from the log. Their rows are locked.
+func RecountPlayers(ctx context.Context, q *gen.Queries, p evidence.Policy, program uuid.UUID, players []uuid.UUID) error {
 	if len(players) == 0 {
 		return nil
 	}
@@ -203,7 +203,7 @@ func (s *Store) RecountProgram(ctx context.Context, p evidence.Policy, program u
 			if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: one}); err != nil {
 				return err
 			}
-			return recountPlayers(ctx, q, p, program, one)
+			return RecountPlayers(ctx, q, p, program, one)
 		}); err != nil {
 			return err
 		}

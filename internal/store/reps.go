@@ -25,6 +25,16 @@ func PutReps(ctx context.Context, q *gen.Queries, p evidence.Policy, program, te
 	if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: players}); err != nil {
 		return nil, err
 	}
+	stored, err := InsertEvents(ctx, q, program, team, events)
+	if err != nil || len(stored) == 0 {
+		return stored, err
+	}
+	return stored, shift(ctx, q, p, program, events, stored)
+}
+
+// InsertEvents stores events of a team without touching the ledger, and returns the ids
+// of those that were new.
+func InsertEvents(ctx context.Context, q *gen.Queries, program, team uuid.UUID, events []gen.RepEvent) ([]uuid.UUID, error) {
 	in := gen.InsertRepEventsParams{ProgramID: program, TeamID: team}
 	for _, e := range events {
 		voids := uuid.Nil
@@ -39,9 +49,5 @@ func PutReps(ctx context.Context, q *gen.Queries, p evidence.Policy, program, te
 		in.Late, in.Outcome, in.Device = append(in.Late, e.Late), append(in.Outcome, e.Outcome), append(in.Device, e.Device)
 		in.Corrections = append(in.Corrections, strings.Join(e.Corrections, ",")) // ids of ours hold no comma
 	}
-	stored, err := q.InsertRepEvents(ctx, in)
-	if err != nil || len(stored) == 0 {
-		return stored, err
-	}
-	return stored, shift(ctx, q, p, program, events, stored)
+	return q.InsertRepEvents(ctx, in)
 }

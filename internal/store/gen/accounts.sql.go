@@ -164,7 +164,7 @@ func (q *Queries) LockSetup(ctx context.Context) error {
 }
 
 const program = `-- name: Program :one
-SELECT id, name, demo, created_at FROM programs WHERE id = $1
+SELECT id, name, demo, created_at, keep_months FROM programs WHERE id = $1
 `
 
 func (q *Queries) Program(ctx context.Context, programID uuid.UUID) (Program, error) {
@@ -175,8 +175,39 @@ func (q *Queries) Program(ctx context.Context, programID uuid.UUID) (Program, er
 		&i.Name,
 		&i.Demo,
 		&i.CreatedAt,
+		&i.KeepMonths,
 	)
 	return i, err
+}
+
+const programs = `-- name: Programs :many
+SELECT id, name FROM programs ORDER BY name
+`
+
+type ProgramsRow struct {
+	ID   uuid.UUID
+	Name string
+}
+
+// unscoped: for who runs the server, on its own machine
+func (q *Queries) Programs(ctx context.Context) ([]ProgramsRow, error) {
+	rows, err := q.db.Query(ctx, programs)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []ProgramsRow{}
+	for rows.Next() {
+		var i ProgramsRow
+		if err := rows.Scan(&i.ID, &i.Name); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
 }
 
 const recordSignInFailure = `-- name: RecordSignInFailure :exec

@@ -18,6 +18,15 @@ type Attendance struct {
 	Gone       string
 }
 
+type Audit struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	At        time.Time
+	Who       string
+	Team      string
+	What      string
+}
+
 type Block struct {
 	ID         uuid.UUID
 	ProgramID  uuid.UUID
@@ -91,6 +100,27 @@ type GameCount struct {
 	Device     string
 }
 
+type Invitation struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	Email     string
+	Role      string
+	KeyHash   []byte
+	InvitedBy string
+	Until     time.Time
+	UsedAt    *time.Time
+}
+
+type KeptCount struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Role      string
+	Expected  string
+	Made      string
+	Rung      string
+	Reps      int32
+}
+
 type Ledger struct {
 	ProgramID uuid.UUID
 	HalfLifeS float64
@@ -145,10 +175,11 @@ type Practised struct {
 }
 
 type Program struct {
-	ID        uuid.UUID
-	Name      string
-	Demo      bool
-	CreatedAt time.Time
+	ID         uuid.UUID
+	Name       string
+	Demo       bool
+	CreatedAt  time.Time
+	KeepMonths *int32
 }
 
 type RepEvent struct {

@@ -55,3 +55,7 @@ SELECT coalesce(max(n), 0)::bigint FROM (
 -- name: ForgetSignInFailures :exec
 -- unscoped: nobody has signed in
 DELETE FROM sign_in_failures WHERE key = sqlc.arg(key) OR at < sqlc.arg(before);
+
+-- name: Programs :many
+-- unscoped: for who runs the server, on its own machine
+SELECT id, name FROM programs ORDER BY name;

@@ -1,0 +1,377 @@
+package archive
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"fmt"
+	"io"
+	"os"
+	"path/filepath"
+	"runtime"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+	"github.com/jackc/pgx/v5"
+	"github.com/santhosh-tekuri/jsonschema/v6"
+
+	"evrik/core/evidence"
+	"evrik/internal/demo"
+	"evrik/internal/pglocal"
+	"evrik/internal/pgtest"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+)
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
+
+var now = time.Date(2026, 3, 20, 19, 0, 0, 0, time.UTC)
+
+var policy = evidence.DefaultPolicy()
+
+// club is a database with the demo club, its program and another one without teams.
+func club(t testing.TB) (db *store.Store, program, other uuid.UUID) {
+	t.Helper()
+	url := pgtest.Copy(t, "demo", func(db *store.Store) error { return demo.Ensure(context.Background(), db, now, false) })
+	db, err := store.Open(t.Context(), url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(db.Close)
+	head, err := db.StaffByEmail(t.Context(), demo.SignIn.Email)
+	if err != nil {
+		t.Fatal(err)
+	}
+	other = uuid.New()
+	if err := db.InsertProgram(t.Context(), gen.InsertProgramParams{ID: other, Name: "another"}); err != nil {
+		t.Fatal(err)
+	}
+	return db, head.ProgramID, other
+}
+
+func written(t testing.TB, db *store.Store, program uuid.UUID) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	if err := Write(t.Context(), db, program, now, &b); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
+}
+
+// verdicts of a program by team, jersey, read and rung, in words.
+func verdicts(t testing.TB, db *store.Store, program uuid.UUID) map[string]string {
+	t.Helper()
+	out := map[string]string{}
+	teams, err := db.TeamsOfProgram(t.Context(), program)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, team := range teams {
+		players, err := db.PlayersOfTeam(t.Context(), gen.PlayersOfTeamParams{ProgramID: program, TeamID: team.ID})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, p := range players {
+			rows, err := db.RepsOfPlayer(t.Context(), gen.RepsOfPlayerParams{ProgramID: program, PlayerID: p.ID})
+			if err != nil {
+				t.Fatal(err)
+			}
+			byRead := map[string][]evidence.Rep{}
+			for _, r := range evidence.OnePerRep(store.RepsOf(rows)) {
+				k := string(r.Role) + " " + string(r.Expected)
+				byRead[k] = append(byRead[k], r)
+			}
+			for k, reps := range byRead {
+				st := policy.Stand("", k, reps, now)
+				out[team.Name+" "+p.Jersey+" "+p.Name+" "+k] = fmt.Sprintf("%d %s %s %v", st.Held, st.Judgement.Verdict, st.Judgement.Sentence, st.Rungs)
+			}
+		}
+	}
+	return out
+}
+
+// A whole program goes out, fits the published schema by an independent validator, and
+// comes back in another program with every verdict, and goes out again the same.
+func TestArchive(t *testing.T) {
+	db, program, other := club(t)
+	doc := written(t, db, program)
+	c := jsonschema.NewCompiler()
+	schema, err := jsonschema.UnmarshalJSON(bytes.NewReader(Schema))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := c.AddResource("archive.json", schema); err != nil {
+		t.Fatal(err)
+	}
+	value, err := jsonschema.UnmarshalJSON(bytes.NewReader(doc))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := c.MustCompile("archive.json").Validate(value); err != nil {
+		t.Fatalf("%.2000v", err)
+	}
+	if strings.Contains(string(doc), "@") {
+		t.Error("an address left the program")
+	}
+	got, err := Read(t.Context(), db, policy, other, bytes.NewReader(doc))
+	if err != nil {
+		t.Fatal(err)
+	}
+	before, after := verdicts(t, db, program), verdicts(t, db, other)
+	if got.Players != 25 || got.Events < 4000 || len(before) < 200 {
+		t.Errorf("%+v, %d verdicts", got, len(before))
+	}
+	for k, v := range before {
+		if after[k] != v {
+			t.Errorf("%s: %s, after import %s", k, v, after[k])
+		}
+	}
+	// What is kept beside the log is the same too.
+	sums := func(program uuid.UUID) (n int) {
+		teams, err := db.TeamsOfProgram(t.Context(), program)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, team := range teams {
+			l, err := db.LedgerOf(t.Context(), team, []string{"cutter", "screener"})
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, s := range l.Sums {
+				n += s.Reps
+			}
+		}
+		return n
+	}
+	if a, b := sums(program), sums(other); a != b || a == 0 {
+		t.Errorf("%d reps in the sums, after import %d", a, b)
+	}
+	var first, second map[string]any
+	if err := json.Unmarshal(doc, &first); err != nil {
+		t.Fatal(err)
+	}
+	if err := json.Unmarshal(written(t, db, other), &second); err != nil {
+		t.Fatal(err)
+	}
+	for _, part := range []string{"teams", "players", "drills", "plans", "practices", "games", "kept", "events"} {
+		if a, b := len(first[part].([]any)), len(second[part].([]any)); a != b {
+			t.Errorf("%s: %d, after import %d", part, a, b)
+		}
+	}
+	if _, err := Read(t.Context(), db, policy, other, bytes.NewReader(doc)); err == nil || !strings.Contains(err.Error(), "in the program already") {
+		t.Errorf("a second time: %v", err)
+	}
+}
+
+// An archive that is cut short, newer, damaged or not one is refused in a sentence, and
+// nothing of it is there.
+func TestArchivesThatCannotBeRead(t *testing.T) {
+	db, program, other := club(t)
+	doc := string(written(t, db, program))
+	replaced := func(old, new string) string {
+		if !strings.Contains(doc, old) {
+			t.Fatalf("no %s in the archive", old)
+		}
+		return strings.Replace(doc, old, new, 1)
+	}
+	third := strings.Index(doc, `"events"`) + 5000
+	for name, tc := range map[string]struct{ doc, says string }{
+		"cut short":       {doc[:third], "ends in the middle, at reps"},
+		"cut early":       {doc[:200], "ends in the middle"},
+		"empty":           {"", "ends in the middle"},
+		"newer":           {replaced(`"version": 1`, `"version": 2`), "of version 2, made by a newer Evrik"},
+		"something else":  {`{"name": "x"}`, "no archive of a program"},
+		"a list":          {`[]`, "no archive of a program"},
+		"no json":         {"jersey,name\n1,A\n", "cannot be read as an archive"},
+		"no end":          {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "has no end"},
+		"fewer reps":      {strings.Replace(doc, `"events":`, `"evens":`, 1), "does not know"},
+		"wrong total":     {replaced(`"players":25,`, `"players":26,`), "says that it holds 26 players"},
+		"a read unknown":  {replaced(`"expected":"curl"`, `"expected":"dunk"`), "no read called"},
+		"a wrong verdict": {replaced(`"right":true`, `"right":false`), "is right"},
+		"another's team":  {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "does not fit at players"},
+		"a long name":     {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "Players, number"},
+		"a kind unknown":  {replaced(`"kind":"own"`, `"kind":"secret"`), "does not fit at practices"},
+	} {
+		_, err := Read(t.Context(), db, policy, other, strings.NewReader(tc.doc))
+		if err == nil || !strings.Contains(err.Error(), tc.says) || !strings.Contains(err.Error(), "Nothing was imported.") {
+			t.Errorf("%s: %v", name, err)
+		}
+		teams, err := db.TeamsOfProgram(t.Context(), other)
+		if err != nil || len(teams) != 0 {
+			t.Fatalf("%s: %d teams are there, %v", name, len(teams), err)
+		}
+	}
+}
+
+// A player who is erased leaves counts of the team and nothing else; a limit on keeping
+// does the same for what is older.
+func TestEraseAndForget(t *testing.T) {
+	db, program, _ := club(t)
+	ctx := t.Context()
+	teams, err := db.TeamsOfProgram(ctx, program)
+	if err != nil {
+		t.Fatal(err)
+	}
+	team := teams[0]
+	players, err := db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: program, TeamID: team.ID})
+	if err != nil {
+		t.Fatal(err)
+	}
+	who := players[0]
+	total := func() (single, kept int) {
+		var n int
+		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FROM rep_events WHERE program_id = $1 AND kind = 'rep'", program).Scan(&n); err != nil {
+			t.Fatal(err)
+		}
+		counts, err := db.KeptOfProgram(ctx, program)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range counts {
+			kept += int(c.Reps)
+		}
+		return n, kept
+	}
+	before, _ := total()
+	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || !there {
+		t.Fatal(there, err)
+	}
+	single, kept := total()
+	if single+kept != before || kept == 0 {
+		t.Errorf("%d reps before, %d single ones and %d counted after", before, single, kept)
+	}
+	doc := string(written(t, db, program))
+	if strings.Contains(doc, who.ID.String()) || strings.Contains(doc, `"`+who.Name+`"`) {
+		t.Error("something of the player is still in the archive")
+	}
+	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || there {
+		t.Errorf("twice: %v, %v", there, err)
+	}
+	if err := db.ForgetBefore(ctx, policy, program, now.AddDate(0, 0, -20)); err != nil {
+		t.Fatal(err)
+	}
+	left, kept := total()
+	if left+kept != before || left == 0 || left >= single {
+		t.Errorf("%d before, %d single ones and %d counted after forgetting", before, left, kept)
+	}
+	rows, err := db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: program, TeamID: team.ID})
+	if err != nil {
+		t.Fatal(err)
+	}
+	l, err := db.LedgerOf(ctx, team, []string{"cutter", "screener"})
+	if err != nil || !l.Same(policy.Ledger(evidence.OnePerRep(store.RepsOf(rows)), now)) {
+		t.Errorf("the sums do not follow: %v", err)
+	}
+}
+
+// BenchmarkArchiveOfAMillion writes a million reps, and tells by how much the heap grew.
+func BenchmarkArchiveOfAMillion(b *testing.B) {
+	db, program, _ := club(b)
+	const copies = 220
+	if _, err := db.Pool.Exec(b.Context(), `INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, rep_no, at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, observer_id, device)
+		SELECT gen_random_uuid(), program_id, team_id, practice_id, block_id, kind, 0, at - n * interval '1 day', player_id, role, drill, rung, screen, side, cue, expected, made, is_right, observer_id, device
+		FROM rep_events, generate_series(1, $1) n WHERE program_id = $2 AND kind = 'rep'`, copies, program); err != nil {
+		b.Fatal(err)
+	}
+	var n int
+	if err := db.Pool.QueryRow(b.Context(), "SELECT count(*) FROM rep_events").Scan(&n); err != nil || n < 1_000_000 {
+		b.Fatal(n, err)
+	}
+	if _, err := db.Pool.Exec(b.Context(), "ANALYZE", pgx.QueryExecModeSimpleProtocol); err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		runtime.GC()
+		var m runtime.MemStats
+		runtime.ReadMemStats(&m)
+		at, most := m.HeapAlloc, uint64(0)
+		w := &counting{see: func() {
+			runtime.ReadMemStats(&m)
+			most = max(most, m.HeapAlloc)
+		}}
+		if err := Write(b.Context(), db, program, now, w); err != nil {
+			b.Fatal(err)
+		}
+		b.ReportMetric(float64(n), "reps")
+		b.ReportMetric(float64(w.n)/1e6, "MB-written")
+		b.ReportMetric(float64(most-min(at, most))/1e6, "MB-heap")
+	}
+}
+
+// counting counts what is written and looks at the heap now and then.
+type counting struct {
+	n, looked int
+	see       func()
+}
+
+func (c *counting) Write(p []byte) (int, error) {
+	if c.n += len(p); c.n-c.looked > 4<<20 {
+		c.looked = c.n
+		c.see()
+	}
+	return len(p), nil
+}
+
+var _ io.Writer = (*counting)(nil)
+
+// A backup restored into an empty server gives every verdict back; it is refused where
+// something is, and a damaged file leaves nothing behind.
+func TestBackupAndRestore(t *testing.T) {
+	url := pgtest.Copy(t, "demo", func(db *store.Store) error { return demo.Ensure(context.Background(), db, now, false) })
+	db, err := store.Open(t.Context(), url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Close()
+	head, err := db.StaffByEmail(t.Context(), demo.SignIn.Email)
+	if err != nil {
+		t.Fatal(err)
+	}
+	dir := t.TempDir()
+	file := filepath.Join(dir, "club.backup")
+	if err := pglocal.Dump(t.Context(), url, file); err != nil {
+		t.Fatal(err)
+	}
+	if err := pglocal.Dump(t.Context(), url, file); err == nil || !strings.Contains(err.Error(), "is there already") {
+		t.Errorf("over a backup: %v", err)
+	}
+	if err := pglocal.Restore(t.Context(), url, file); err == nil || !strings.Contains(err.Error(), "not empty") {
+		t.Errorf("over a club: %v", err)
+	}
+	_, empty := pgtest.Safe(t)
+	data, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	cut := filepath.Join(dir, "cut.backup")
+	if err := os.WriteFile(cut, data[:len(data)/2], 0o600); err != nil {
+		t.Fatal(err)
+	}
+	for _, bad := range []string{cut, filepath.Join(dir, "nowhere")} {
+		if err := pglocal.Restore(t.Context(), empty, bad); err == nil {
+			t.Errorf("%s was restored", bad)
+		}
+	}
+	if err := pglocal.Restore(t.Context(), empty, file); err != nil {
+		t.Fatal(err)
+	}
+	if err := store.Migrate(t.Context(), empty); err != nil {
+		t.Fatal(err)
+	}
+	back, err := store.Open(t.Context(), empty)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer back.Close()
+	before, after := verdicts(t, db, head.ProgramID), verdicts(t, back, head.ProgramID)
+	if len(before) < 200 || len(before) != len(after) {
+		t.Errorf("%d verdicts, restored %d", len(before), len(after))
+	}
+	for k, v := range before {
+		if after[k] != v {
+			t.Errorf("%s: %s, restored %s", k, v, after[k])
+		}
+	}
+}

@@ -1,0 +1,128 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/evidence"
+	"evrik/internal/store/gen"
+)
+
+// keepCounts keeps of some reps what a team did, without who did it.
+func keepCounts(ctx context.Context, q *gen.Queries, program uuid.UUID, rows []gen.RepEvent) error {
+	stands := map[string]bool{}
+	for _, r := range evidence.OnePerRep(RepsOf(rows)) {
+		stands[r.ID] = true
+	}
+	counts := map[gen.AddKeptParams]int32{}
+	for _, r := range rows {
+		if stands[r.ID.String()] {
+			counts[gen.AddKeptParams{ProgramID: program, TeamID: r.TeamID, Role: r.Role, Expected: r.Expected, Made: r.Made, Rung: r.Rung}]++
+		}
+	}
+	for k, n := range counts {
+		k.Reps = n
+		if err := q.AddKept(ctx, k); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Erase removes a player and everything that is kept of the player; the counts of the
+// team stay. False where there is no such player on the team.
+func (s *Store) Erase(ctx context.Context, program, team, player uuid.UUID) (there bool, err error) {
+	err = s.Tx(ctx, func(q *gen.Queries) error {
+		if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: []uuid.UUID{player}}); err != nil {
+			return err
+		}
+		if _, err := q.Player(ctx, gen.PlayerParams{ProgramID: program, TeamID: team, ID: player}); err != nil {
+			if NotFound(err) {
+				return nil
+			}
+			return err
+		}
+		there = true
+		rows, err := q.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: program, PlayerID: player})
+		if err != nil {
+			return err
+		}
+		if err := keepCounts(ctx, q, program, rows); err != nil {
+			return err
+		}
+		if err := q.ForgetInBlocks(ctx, gen.ForgetInBlocksParams{ProgramID: program, Player: player}); err != nil {
+			return err
+		}
+		in := gen.ForgetInGamesParams{ProgramID: program, Player: player.String()}
+		if err := q.ForgetInGames(ctx, in); err != nil {
+			return err
+		}
+		if err := q.ForgetInTemplates(ctx, gen.ForgetInTemplatesParams(in)); err != nil {
+			return err
+		}
+		if err := q.ForgetInDropped(ctx, gen.ForgetInDroppedParams(in)); err != nil {
+			return err
+		}
+		_, err = q.DeletePlayer(ctx, gen.DeletePlayerParams{ProgramID: program, TeamID: team, ID: player})
+		return err
+	})
+	return there, err
+}
+
+// Forget drops, in every program that has set a limit, what is older than it: single
+// reps become counts of the team, and who was where goes.
+func (s *Store) Forget(ctx context.Context, p evidence.Policy, now time.Time) error {
+	limits, err := s.ProgramsThatForget(ctx)
+	if err != nil {
+		return err
+	}
+	for _, l := range limits {
+		if err := s.ForgetBefore(ctx, p, l.ProgramID, now.AddDate(0, -int(*l.KeepMonths), 0)); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// ForgetBefore drops what a program holds from before a moment.
+func (s *Store) ForgetBefore(ctx context.Context, p evidence.Policy, program uuid.UUID, before time.Time) error {
+	return s.Tx(ctx, func(q *gen.Queries) error {
+		players, err := q.PlayersWithRepsBefore(ctx, gen.PlayersWithRepsBeforeParams{ProgramID: program, Before: before})
+		if err != nil {
+			return err
+		}
+		if players, err = q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: players}); err != nil {
+			return err
+		}
+		for _, id := range players {
+			rows, err := q.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: program, PlayerID: id})
+			if err != nil {
+				return err
+			}
+			old := rows[:0]
+			for _, r := range rows {
+				if r.At.Before(before) {
+					old = append(old, r)
+				}
+			}
+			if err := keepCounts(ctx, q, program, old); err != nil {
+				return err
+			}
+		}
+		if _, err := q.DeleteRepsBefore(ctx, gen.DeleteRepsBeforeParams{ProgramID: program, Before: before}); err != nil {
+			return err
+		}
+		if err := q.DeleteAttendanceBefore(ctx, gen.DeleteAttendanceBeforeParams{ProgramID: program, Before: before}); err != nil {
+			return err
+		}
+		if err := q.DeleteChangesBefore(ctx, gen.DeleteChangesBeforeParams{ProgramID: program, Before: before}); err != nil {
+			return err
+		}
+		if err := q.ForgetAudit(ctx, gen.ForgetAuditParams{ProgramID: program, Before: before}); err != nil {
+			return err
+		}
+		return RecountPlayers(ctx, q, p, program, players)
+	})
+}
