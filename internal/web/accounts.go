@@ -218,21 +218,6 @@ func (s *Server) ListStaff(ctx context.Context, _ api.ListStaffRequestObject) (a
 	return list, err
 }
 
-// AddStaff makes an account for another coach.
-func (s *Server) AddStaff(ctx context.Context, r api.AddStaffRequestObject) (api.AddStaffResponseObject, error) {
-	who, err := newStaff(r.Body.Name, r.Body.Email, string(r.Body.Role), r.Body.Password)
-	if err != nil {
-		return nil, err
-	}
-	who.ProgramID = caller(ctx).ProgramID
-	if err := s.db.InsertStaff(ctx, gen.InsertStaffParams(who)); store.Duplicate(err) {
-		return nil, conflict("There is an account with this email already. Nothing was added; use another address.")
-	} else if err != nil {
-		return nil, err
-	}
-	return api.AddStaff201JSONResponse{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}, nil
-}
-
 // RemoveStaff ends another coach's account.
 func (s *Server) RemoveStaff(ctx context.Context, r api.RemoveStaffRequestObject) (api.RemoveStaffResponseObject, error) {
 	if r.StaffId == caller(ctx).ID {
@@ -251,15 +236,24 @@ func newStaff(name, email, role, password string) (gen.InsertStaffParams, error)
 	if err != nil {
 		return gen.InsertStaffParams{}, err
 	}
-	addr, err := mail.ParseAddress(strings.TrimSpace(email))
-	if err != nil || addr.Name != "" || len(addr.Address) > maxText || strings.ContainsFunc(addr.Address, unicode.IsControl) {
-		return gen.InsertStaffParams{}, invalid("This is not an email address. Check it and try again.")
+	email, err = address(email)
+	if err != nil {
+		return gen.InsertStaffParams{}, err
 	}
 	if n := utf8.RuneCountInString(password); n < minPassword || n > maxPassword {
 		return gen.InsertStaffParams{}, invalid(fmt.Sprintf("The password needs at least %d characters. A short sentence is good.", minPassword))
 	}
 	hash, err := argon2id.CreateHash(password, argon2id.DefaultParams)
-	return gen.InsertStaffParams{ID: uuid.Must(uuid.NewV7()), Name: name, Email: addr.Address, Role: role, PasswordHash: hash}, err
+	return gen.InsertStaffParams{ID: uuid.Must(uuid.NewV7()), Name: name, Email: email, Role: role, PasswordHash: hash}, err
+}
+
+// address checks an email address.
+func address(email string) (string, error) {
+	addr, err := mail.ParseAddress(strings.TrimSpace(email))
+	if err != nil || addr.Name != "" || len(addr.Address) > maxText || strings.ContainsFunc(addr.Address, unicode.IsControl) {
+		return "", invalid("This is not an email address. Check it and try again.")
+	}
+	return addr.Address, nil
 }
 
 // text trims a short text and checks it.

@@ -4,7 +4,11 @@ import (
 	"net/http"
 	"strings"
 	"testing"
+	"time"
 
+	"github.com/google/uuid"
+
+	"evrik/core/reads"
 	"evrik/internal/web/api"
 )
 
@@ -152,28 +156,124 @@ func TestSessionCookieAndOtherSites(t *testing.T) {
 	}
 }
 
+// invite has a head coach invite somebody and returns the link's path in the contract.
+func invite(a *agent, email, role string) (link string, id uuid.UUID) {
+	a.t.Helper()
+	var made api.InvitationLink
+	a.do("POST", "/api/invitations", map[string]string{"email": email, "role": role}, 201, &made)
+	return "/api" + made.Path, made.Invitation.Id
+}
+
+// A coach comes in by a link that works once, with the role that was meant; the head
+// coach changes it, removes the account, and everything is written down.
 func TestStaff(t *testing.T) {
 	w := newWorld(t)
-	c, other := w.club("club", 0), w.club("other", 0)
+	c, other := w.club("club", 1), w.club("other", 0)
 	head := w.as(c.head)
-	var made api.Person
-	fresh := map[string]string{"name": "Bo", "email": "bo@x.example", "role": "assistant", "password": goodPassword}
-	head.do("POST", "/api/staff", fresh, 201, &made)
-	head.says("POST", "/api/staff", with(fresh, "email", "BO@x.example"), 409, "account with this email")
-	head.do("POST", "/api/staff", with(fresh, "role", "owner"), 422, nil)
-	bo := w.as("bo@x.example")
-	bo.says("POST", "/api/staff", fresh, 403, "Only the head coach")
-	w.as(other.head).says("DELETE", "/api/staff/"+made.Id.String(), nil, 404, "not in your program")
+	link, _ := invite(head, "bo@x.example", "assistant")
+	var view api.InvitationView
+	bo := w.agent()
+	bo.do("GET", link, nil, 200, &view)
+	if view.Program != "club" || view.Role != "assistant" || view.Email != "bo@x.example" {
+		t.Errorf("%+v", view)
+	}
+	bo.says("POST", link, map[string]string{"name": "Bo", "password": "short"}, 422, "at least 10 characters")
+	var in api.Session
+	bo.do("POST", link, map[string]string{"name": "Bo", "password": goodPassword}, 200, &in)
+	if in.Me == nil || in.Me.Name != "Bo" || in.Me.Role != "assistant" {
+		t.Errorf("%+v", in.Me)
+	}
+	w.agent().says("POST", link, map[string]string{"name": "Eve", "password": goodPassword}, 404, "does not work any more")
+	w.agent().says("GET", "/api/join/guessed", nil, 404, "does not work any more")
+	head.says("POST", "/api/invitations", map[string]string{"email": "BO@x.example", "role": "viewer"}, 409, "account with this email")
+	head.says("POST", "/api/invitations", map[string]string{"email": "no address", "role": "viewer"}, 422, "not an email")
+	head.do("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "owner"}, 422, nil)
+	bo.says("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "viewer"}, 403, "Only the head coach")
+	// The mail says the link; it is in the simulated outbox.
+	var box []api.Mail
+	head.do("GET", "/api/outbox", nil, 200, &box)
+	if len(box) != 1 || box[0].To != "bo@x.example" {
+		t.Errorf("outbox: %+v", box)
+	}
+	withdrawn, id := invite(head, "eve@x.example", "viewer")
+	var open []api.Invitation
+	head.do("GET", "/api/invitations", nil, 200, &open)
+	if len(open) != 1 || open[0].Id != id || open[0].InvitedBy != "head" {
+		t.Errorf("open: %+v", open)
+	}
+	head.do("DELETE", "/api/invitations/"+id.String(), nil, 204, nil)
+	w.agent().says("POST", withdrawn, map[string]string{"name": "Eve", "password": goodPassword}, 404, "does not work any more")
+	late, _ := invite(head, "late@x.example", "viewer")
+	w.now = w.now.Add(8 * 24 * time.Hour)
+	w.agent().says("GET", late, nil, 404, "does not work any more")
+
+	staff := "/api/staff/" + in.Me.Id.String()
+	w.as(other.head).says("DELETE", staff, nil, 404, "not in your program")
+	w.as(other.head).says("PUT", staff, map[string]string{"role": "viewer"}, 404, "not in your program")
+	head.do("PUT", staff, map[string]string{"role": "viewer"}, 200, nil)
+	bo.says("POST", c.path("/practices"), planFor(c), 403, "look at everything here and change nothing")
+	bo.do("GET", c.path("/board?role=all"), nil, 200, nil)
 	var list []api.Person
 	head.do("GET", "/api/staff", nil, 200, &list)
-	if len(list) != 3 {
+	if len(list) != 4 {
 		t.Fatalf("%d coaches", len(list))
 	}
 	for _, p := range list {
 		if p.Email == c.head {
 			head.says("DELETE", "/api/staff/"+p.Id.String(), nil, 409, "your own account")
+			head.says("PUT", "/api/staff/"+p.Id.String(), map[string]string{"role": "viewer"}, 409, "your own role")
 		}
 	}
-	head.do("DELETE", "/api/staff/"+made.Id.String(), nil, 204, nil)
-	bo.says("GET", "/api/staff", nil, 401, "not signed in")
+	head.do("DELETE", c.path("/players/"+c.players[0].String()), nil, 204, nil)
+	head.do("DELETE", staff, nil, 204, nil)
+	bo.says("GET", c.path("/now"), nil, 401, "not signed in")
+	var log []api.AuditEntry
+	head.do("GET", "/api/program/audit", nil, 200, &log)
+	said := map[string]bool{}
+	for _, e := range log {
+		said[e.Who+" "+e.What+" "+e.Team] = true
+		if strings.Contains(e.What, "P0") {
+			t.Errorf("a player is named: %+v", e)
+		}
+	}
+	for _, want := range []string{"Bo joined as assistant ", "head invited somebody ", "head withdrew an invitation ", "head changed a coach's role ", "head removed a coach ", "head erased a player and the record club"} {
+		if !said[want] {
+			t.Errorf("not written down: %q in %v", want, said)
+		}
+	}
+}
+
+// The archive goes out and comes in through the server, and how long reps are kept can
+// be set.
+func TestArchiveAndKeeping(t *testing.T) {
+	w := newWorld(t)
+	c, head, p, at := onFloor(w)
+	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], 1, reads.Trail, reads.Curl)), 200, nil)
+	doc := head.do("GET", "/api/program/archive", nil, 200, nil)
+	other := w.club("other", 0)
+	there := w.as(other.head)
+	var got api.ArchiveReceipt
+	there.do("POST", "/api/program/archive", doc, 200, &got)
+	if got.Players != 8 || got.Events != 1 || got.Practices != 1 {
+		t.Errorf("%+v", got)
+	}
+	there.says("POST", "/api/program/archive", doc, 422, "in the program already")
+	third := w.as(w.club("third", 0).head)
+	third.says("POST", "/api/program/archive", doc[:len(doc)/2], 422, "ends in the middle")
+	w.as(c.helper).says("GET", "/api/program/archive", nil, 403, "Only the head coach")
+	var keeping api.Keeping
+	head.says("PUT", "/api/program/settings", map[string]int{"keepMonths": 3}, 422, "6 months at least")
+	head.do("PUT", "/api/program/settings", map[string]int{"keepMonths": 12}, 200, nil)
+	head.do("GET", "/api/program/settings", nil, 200, &keeping)
+	if keeping.KeepMonths != 12 {
+		t.Errorf("%+v", keeping)
+	}
+	w.now = w.now.AddDate(1, 1, 0)
+	head = w.as(c.head)
+	head.do("PUT", "/api/program/settings", map[string]int{"keepMonths": 12}, 200, nil)
+	var board api.Board
+	head.do("GET", c.path("/board?role=cutter"), nil, 200, &board)
+	if board.Reps != 0 {
+		t.Errorf("%d reps are older than a year and still single", board.Reps)
+	}
 }

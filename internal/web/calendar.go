@@ -3,9 +3,6 @@ package web
 import (
 	"bytes"
 	"context"
-	"crypto/rand"
-	"crypto/sha256"
-	"encoding/base64"
 	"errors"
 	"fmt"
 	"strings"
@@ -81,23 +78,14 @@ func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequest
 	return nil, invalid("A practice is exported as csv, ics or json.")
 }
 
-// feedHash is what is stored of a feed's key: who reads the database cannot read
-// the feed's address from it.
-func feedHash(key string) []byte {
-	sum := sha256.Sum256([]byte("feed\x00" + key))
-	return sum[:]
-}
-
 // MakeFeed gives a team a new calendar address that nobody can guess. An old one
 // stops working.
 func (s *Server) MakeFeed(ctx context.Context, r api.MakeFeedRequestObject) (api.MakeFeedResponseObject, error) {
-	const keyBytes = 24 // 192 bits
-	raw := make([]byte, keyBytes)
-	if _, err := rand.Read(raw); err != nil {
+	key, err := secretKey()
+	if err != nil {
 		return nil, err
 	}
-	key := base64.RawURLEncoding.EncodeToString(raw)
-	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, FeedHash: feedHash(key)})
+	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, FeedHash: secretHash("feed", key)})
 	if err == nil && n == 0 {
 		err = missing("This team is not in your program.")
 	}
@@ -115,7 +103,7 @@ func (s *Server) EndFeed(ctx context.Context, r api.EndFeedRequestObject) (api.E
 
 // ReadFeed is a team's practices for a calendar that has the address.
 func (s *Server) ReadFeed(ctx context.Context, r api.ReadFeedRequestObject) (api.ReadFeedResponseObject, error) {
-	team, err := s.db.TeamByFeed(ctx, feedHash(strings.TrimSuffix(r.FeedKey, ".ics")))
+	team, err := s.db.TeamByFeed(ctx, secretHash("feed", strings.TrimSuffix(r.FeedKey, ".ics")))
 	if err != nil {
 		return nil, orMissing(err, "This calendar address does not work any more. Ask the coach for the new one.")
 	}

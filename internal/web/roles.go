@@ -18,36 +18,48 @@ type access int
 const (
 	anyone    access = iota // nobody needs to be signed in
 	screen                  // a second screen that a code has paired
-	anyStaff                // head coach or assistant
+	viewer                  // whoever is on the staff, to look
+	coach                   // head coach or assistant
 	headCoach               // head coach alone
 )
 
 // required says for every operation of the contract who may call it. A test
 // compares it with the contract; an operation that is missing here is refused.
+// docs/roles.md is made from it.
 var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone,
-
-	"GetCatalogue": anyStaff, "GetTeam": anyStaff, "GetNow": anyStaff, "GetLesson": anyStaff,
-	"GetQuestion": anyStaff, "Search": anyStaff, "GetMotion": anyStaff, "PreviewDrill": anyStaff, "ListDrills": anyStaff, "AddDrill": anyStaff,
-	"UpdateDrill": anyStaff, "ArchiveDrill": anyStaff, "GetTape": anyStaff,
-	"Judge": anyStaff, "ReadMap": anyStaff, "Play": anyStaff, "OrderList": anyStaff,
-	"ListPlayers": anyStaff, "GetCard": anyStaff, "GetBoard": anyStaff, "GetRead": anyStaff, "ExportEvidence": anyStaff, "ListAgreements": anyStaff, "ExportRoster": anyStaff,
-	"ListPractices": anyStaff, "GetPractice": anyStaff, "LayOut": anyStaff, "GetRun": anyStaff, "FollowPractice": anyStaff,
-	"GetProgram": anyStaff, "GetPlayerRead": anyStaff,
-	"ListGames": anyStaff, "GetGame": anyStaff, "GetBench": anyStaff, "FindLineups": anyStaff, "FollowGame": anyStaff,
-	"AddGame": anyStaff, "UpdateGame": anyStaff, "LogGame": anyStaff, "DeleteGame": headCoach,
-	"SetClock": anyStaff, "LogReps": anyStaff, "ListStaff": anyStaff,
-	"FillPlan": anyStaff, "GetLoads": anyStaff, "GetSeason": anyStaff, "SetSeason": anyStaff, "ListTemplates": anyStaff, "AddTemplate": anyStaff,
-	"DeleteTemplate": anyStaff, "CarryOver": anyStaff, "ExportPractice": anyStaff, "MailPractice": anyStaff, "ListOutbox": anyStaff, "ReadMail": anyStaff,
-	"ReadFeed":    anyone, // the address itself is the key
-	"ChangeFloor": anyStaff, "ListCuts": anyStaff, "GetReview": anyStaff, "SetReview": anyStaff,
-	"ListScreens": anyStaff, "AddScreen": anyStaff, "EndScreen": anyStaff,
-	"PairScreen": anyone, // the code is the key
+	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, // the address or the code is the key
 	"GetDisplay": screen, "GetDisplayMotion": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
-	"AddPractice": anyStaff, "UpdatePractice": anyStaff,
 
-	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach,
-	"ImportRoster": headCoach, "DeletePractice": headCoach, "AddStaff": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach, "RemoveStaff": headCoach,
+	"GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
+	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
+	"ListPlayers": viewer, "GetCard": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
+	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
+	"ExportPractice": viewer, "GetRun": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
+	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
+
+	"AddDrill": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
+	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
+	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
+	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
+	"AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+
+	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,
+	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,
+	"ListInvitations": headCoach, "Invite": headCoach, "WithdrawInvitation": headCoach, "SetStaffRole": headCoach, "RemoveStaff": headCoach,
+	"ListOutbox": headCoach, "ReadMail": headCoach, // links of invitations are in it
+	"GetKeeping": headCoach, "SetKeeping": headCoach, "ExportArchive": headCoach, "ImportArchive": headCoach, "ListAudit": headCoach,
+}
+
+// may reports whether somebody of the staff may do what needs an access.
+func may(role string, need access) bool {
+	switch role {
+	case "head":
+		return need == viewer || need == coach || need == headCoach
+	case "assistant":
+		return need == viewer || need == coach
+	}
+	return need == viewer
 }
 
 const sessionStaff, sessionEpoch = "staff", "epoch"
@@ -55,7 +67,14 @@ const sessionStaff, sessionEpoch = "staff", "epoch"
 type (
 	callerKey struct{}
 	placeKey  struct{}
+	originKey struct{}
 )
+
+// origin is how the caller reaches this server, for links in mail.
+func origin(ctx context.Context) string {
+	o, _ := ctx.Value(originKey{}).(string)
+	return o
+}
 
 // caller is the member of staff who sent the request.
 func caller(ctx context.Context) gen.Staff {
@@ -94,15 +113,22 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 			return nil, problem{http.StatusForbidden, "Nobody may do this."}
 		case who == nil:
 			return nil, problem{http.StatusUnauthorized, "You are not signed in. What you entered is still on this page; sign in and try again."}
-		case need == headCoach && who.Role != "head":
+		case !may(who.Role, need) && who.Role == "viewer":
+			return nil, problem{http.StatusForbidden, "You may look at everything here and change nothing. Nothing was changed; ask the head coach."}
+		case !may(who.Role, need):
 			return nil, problem{http.StatusForbidden, "Only the head coach can change this. Nothing was changed."}
 		}
 		ctx := context.WithValue(c.Request().Context(), placeKey{}, c.RealIP())
+		ctx = context.WithValue(ctx, originKey{}, s.scheme+"://"+c.Request().Host)
 		if who != nil {
 			ctx = context.WithValue(ctx, callerKey{}, *who)
 		}
 		c.SetRequest(c.Request().WithContext(ctx))
-		return next(c, request)
+		answer, err := next(c, request)
+		if err == nil {
+			s.noteOperation(ctx, operation, c.Param("teamId"))
+		}
+		return answer, err
 	}
 }
 

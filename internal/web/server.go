@@ -64,6 +64,7 @@ type Server struct {
 	outbox   standin.Outbox
 	life     context.Context
 	live     *hub
+	scheme   string // by which browsers reach it
 }
 
 const (
@@ -90,6 +91,9 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if s.now == nil {
 		s.now = time.Now
 	}
+	if s.scheme = "http"; o.HTTPS {
+		s.scheme = "https"
+	}
 	if s.life == nil {
 		s.life = context.Background()
 	}
@@ -112,7 +116,8 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		return strings.HasSuffix(c.Request().URL.Path, "/live") || strings.HasSuffix(c.Request().URL.Path, "/feed")
 	}}))
 	e.Use(headers)
-	e.Use(middleware.BodyLimit(maxBody))
+	e.Use(middleware.BodyLimitWithConfig(middleware.BodyLimitConfig{LimitBytes: maxBody, Skipper: func(c *echo.Context) bool { return c.Request().URL.Path == archivePath }}))
+	e.Use(unhurried)
 	e.Use(s.fitsContract)
 	api.RegisterHandlers(e, api.NewStrictHandler(s, []api.StrictMiddlewareFunc{s.authorise}))
 	e.GET("/healthz", s.healthy)

@@ -214,11 +214,11 @@ func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) 
 	return api.MovePlayer204Response{}, err
 }
 
-// DeletePlayer removes a player and, as a family may ask, everything logged of
-// him.
+// DeletePlayer erases a player, as a family may ask, with everything logged; what the
+// team did stays as counts without anybody's name.
 func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject, error) {
-	n, err := s.db.DeletePlayer(ctx, gen.DeletePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PlayerId})
-	if err == nil && n == 0 {
+	there, err := s.db.Erase(ctx, caller(ctx).ProgramID, r.TeamId, r.PlayerId)
+	if err == nil && !there {
 		err = missing(noPlayer)
 	}
 	return api.DeletePlayer204Response{}, err

@@ -220,6 +220,24 @@ func (q *Queries) RecordSignInFailure(ctx context.Context, keys []string) error 
 	return err
 }
 
+const setStaffRole = `-- name: SetStaffRole :execrows
+UPDATE staff SET role = $3 WHERE program_id = $1 AND id = $2
+`
+
+type SetStaffRoleParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+	Role      string
+}
+
+func (q *Queries) SetStaffRole(ctx context.Context, arg SetStaffRoleParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setStaffRole, arg.ProgramID, arg.ID, arg.Role)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const staffByEmail = `-- name: StaffByEmail :one
 SELECT id, program_id, name, email, role, password_hash, session_epoch, created_at FROM staff WHERE lower(email) = lower($1::text)
 `

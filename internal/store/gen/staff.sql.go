@@ -214,13 +214,13 @@ func (q *Queries) InvitationsOfProgram(ctx context.Context, arg InvitationsOfPro
 }
 
 const useInvitation = `-- name: UseInvitation :execrows
-UPDATE invitations SET used_at = $3 WHERE program_id = $1 AND id = $2 AND used_at IS NULL AND until > $3
+UPDATE invitations SET used_at = $3::timestamptz WHERE program_id = $1 AND id = $2 AND used_at IS NULL AND until > $3::timestamptz
 `
 
 type UseInvitationParams struct {
 	ProgramID uuid.UUID
 	ID        uuid.UUID
-	Now       *time.Time
+	Now       time.Time
 }
 
 // Once.

@@ -38,6 +38,9 @@ INSERT INTO staff (id, program_id, name, email, role, password_hash) VALUES ($1,
 -- name: DeleteStaff :execrows
 DELETE FROM staff WHERE program_id = $1 AND id = $2;
 
+-- name: SetStaffRole :execrows
+UPDATE staff SET role = $3 WHERE program_id = $1 AND id = $2;
+
 -- name: EndSessions :exec
 UPDATE staff SET session_epoch = session_epoch + 1 WHERE program_id = $1 AND id = $2;
 

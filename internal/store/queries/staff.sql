@@ -13,7 +13,7 @@ SELECT i.*, p.name AS program FROM invitations i JOIN programs p ON p.id = i.pro
 
 -- name: UseInvitation :execrows
 -- Once.
-UPDATE invitations SET used_at = sqlc.arg(now) WHERE program_id = $1 AND id = $2 AND used_at IS NULL AND until > sqlc.arg(now);
+UPDATE invitations SET used_at = sqlc.arg(now)::timestamptz WHERE program_id = $1 AND id = $2 AND used_at IS NULL AND until > sqlc.arg(now)::timestamptz;
 
 -- name: InsertAudit :exec
 INSERT INTO audit (id, program_id, at, who, team, what) VALUES ($1, $2, $3, $4, $5, $6);

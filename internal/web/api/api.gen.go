@@ -140,18 +140,21 @@ func (e FloorChangeState) Valid() bool {
 	}
 }
 
-// Defines values for NewStaffRole.
+// Defines values for NewInvitationRole.
 const (
-	NewStaffRoleAssistant NewStaffRole = "assistant"
-	NewStaffRoleHead      NewStaffRole = "head"
+	NewInvitationRoleAssistant NewInvitationRole = "assistant"
+	NewInvitationRoleHead      NewInvitationRole = "head"
+	NewInvitationRoleViewer    NewInvitationRole = "viewer"
 )
 
-// Valid indicates whether the value is a known member of the NewStaffRole enum.
-func (e NewStaffRole) Valid() bool {
+// Valid indicates whether the value is a known member of the NewInvitationRole enum.
+func (e NewInvitationRole) Valid() bool {
 	switch e {
-	case NewStaffRoleAssistant:
+	case NewInvitationRoleAssistant:
 		return true
-	case NewStaffRoleHead:
+	case NewInvitationRoleHead:
+		return true
+	case NewInvitationRoleViewer:
 		return true
 	default:
 		return false
@@ -162,6 +165,7 @@ func (e NewStaffRole) Valid() bool {
 const (
 	PersonRoleAssistant PersonRole = "assistant"
 	PersonRoleHead      PersonRole = "head"
+	PersonRoleViewer    PersonRole = "viewer"
 )
 
 // Valid indicates whether the value is a known member of the PersonRole enum.
@@ -170,6 +174,8 @@ func (e PersonRole) Valid() bool {
 	case PersonRoleAssistant:
 		return true
 	case PersonRoleHead:
+		return true
+	case PersonRoleViewer:
 		return true
 	default:
 		return false
@@ -344,6 +350,27 @@ func (e SessionState) Valid() bool {
 	}
 }
 
+// Defines values for StaffRoleRole.
+const (
+	StaffRoleRoleAssistant StaffRoleRole = "assistant"
+	StaffRoleRoleHead      StaffRoleRole = "head"
+	StaffRoleRoleViewer    StaffRoleRole = "viewer"
+)
+
+// Valid indicates whether the value is a known member of the StaffRoleRole enum.
+func (e StaffRoleRole) Valid() bool {
+	switch e {
+	case StaffRoleRoleAssistant:
+		return true
+	case StaffRoleRoleHead:
+		return true
+	case StaffRoleRoleViewer:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for GetBoardParamsRole.
 const (
 	All      GetBoardParamsRole = "all"
@@ -437,6 +464,22 @@ type Agreement struct {
 
 // Answer defines model for Answer.
 type Answer = reads.Answer
+
+// ArchiveReceipt defines model for ArchiveReceipt.
+type ArchiveReceipt struct {
+	Events    int `json:"events"`
+	Games     int `json:"games"`
+	Players   int `json:"players"`
+	Practices int `json:"practices"`
+}
+
+// AuditEntry defines model for AuditEntry.
+type AuditEntry struct {
+	At   time.Time `json:"at"`
+	Team string    `json:"team"`
+	What string    `json:"what"`
+	Who  string    `json:"who"`
+}
 
 // Bench defines model for Bench.
 type Bench struct {
@@ -764,6 +807,31 @@ type ImportResult struct {
 // Interval defines model for Interval.
 type Interval = evidence.Interval
 
+// Invitation defines model for Invitation.
+type Invitation struct {
+	Email     string             `json:"email"`
+	Id        openapi_types.UUID `json:"id"`
+	InvitedBy string             `json:"invitedBy"`
+	Role      string             `json:"role"`
+	Until     time.Time          `json:"until"`
+}
+
+// InvitationLink defines model for InvitationLink.
+type InvitationLink struct {
+	Invitation Invitation `json:"invitation"`
+
+	// Path the link's path; it is not shown again
+	Path string `json:"path"`
+}
+
+// InvitationView defines model for InvitationView.
+type InvitationView struct {
+	Email     string `json:"email"`
+	InvitedBy string `json:"invitedBy"`
+	Program   string `json:"program"`
+	Role      string `json:"role"`
+}
+
 // Jersey defines model for Jersey.
 type Jersey struct {
 	Id     openapi_types.UUID `json:"id"`
@@ -771,8 +839,20 @@ type Jersey struct {
 	Name   string             `json:"name"`
 }
 
+// Joining defines model for Joining.
+type Joining struct {
+	Name     string `json:"name"`
+	Password string `json:"password"`
+}
+
 // Judgement defines model for Judgement.
 type Judgement = evidence.Judgement
+
+// Keeping defines model for Keeping.
+type Keeping struct {
+	// KeepMonths 0 keeps everything
+	KeepMonths int `json:"keepMonths"`
+}
 
 // Key defines model for Key.
 type Key struct {
@@ -858,16 +938,14 @@ type MovePlayer struct {
 	Team openapi_types.UUID `json:"team"`
 }
 
-// NewStaff defines model for NewStaff.
-type NewStaff struct {
-	Email    string       `json:"email"`
-	Name     string       `json:"name"`
-	Password string       `json:"password"`
-	Role     NewStaffRole `json:"role"`
+// NewInvitation defines model for NewInvitation.
+type NewInvitation struct {
+	Email string            `json:"email"`
+	Role  NewInvitationRole `json:"role"`
 }
 
-// NewStaffRole defines model for NewStaff.Role.
-type NewStaffRole string
+// NewInvitationRole defines model for NewInvitation.Role.
+type NewInvitationRole string
 
 // NextPractice defines model for NextPractice.
 type NextPractice struct {
@@ -1322,6 +1400,14 @@ type Situation = reads.Situation
 // Spot defines model for Spot.
 type Spot = court.Spot
 
+// StaffRole defines model for StaffRole.
+type StaffRole struct {
+	Role StaffRoleRole `json:"role"`
+}
+
+// StaffRoleRole defines model for StaffRole.Role.
+type StaffRoleRole string
+
 // Stage defines model for Stage.
 type Stage = drill.Stage
 
@@ -1555,14 +1641,23 @@ type UpdateDrillJSONRequestBody = OwnDrillInput
 // ArchiveDrillJSONRequestBody defines body for ArchiveDrill for application/json ContentType.
 type ArchiveDrillJSONRequestBody ArchiveDrillJSONBody
 
+// InviteJSONRequestBody defines body for Invite for application/json ContentType.
+type InviteJSONRequestBody = NewInvitation
+
+// AcceptInvitationJSONRequestBody defines body for AcceptInvitation for application/json ContentType.
+type AcceptInvitationJSONRequestBody = Joining
+
+// SetKeepingJSONRequestBody defines body for SetKeeping for application/json ContentType.
+type SetKeepingJSONRequestBody = Keeping
+
 // SignInJSONRequestBody defines body for SignIn for application/json ContentType.
 type SignInJSONRequestBody = SignIn
 
 // SetUpJSONRequestBody defines body for SetUp for application/json ContentType.
 type SetUpJSONRequestBody = SetUp
 
-// AddStaffJSONRequestBody defines body for AddStaff for application/json ContentType.
-type AddStaffJSONRequestBody = NewStaff
+// SetStaffRoleJSONRequestBody defines body for SetStaffRole for application/json ContentType.
+type SetStaffRoleJSONRequestBody = StaffRole
 
 // UpdateTeamJSONRequestBody defines body for UpdateTeam for application/json ContentType.
 type UpdateTeamJSONRequestBody = TeamInput
@@ -1666,6 +1761,21 @@ type ServerInterface interface {
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx *echo.Context, drillId openapi_types.UUID) error
 
+	// (GET /api/invitations)
+	ListInvitations(ctx *echo.Context) error
+
+	// (POST /api/invitations)
+	Invite(ctx *echo.Context) error
+
+	// (DELETE /api/invitations/{invitationId})
+	WithdrawInvitation(ctx *echo.Context, invitationId openapi_types.UUID) error
+
+	// (GET /api/join/{joinKey})
+	GetInvitation(ctx *echo.Context, joinKey string) error
+
+	// (POST /api/join/{joinKey})
+	AcceptInvitation(ctx *echo.Context, joinKey string) error
+
 	// (GET /api/outbox)
 	ListOutbox(ctx *echo.Context) error
 
@@ -1674,6 +1784,21 @@ type ServerInterface interface {
 
 	// (GET /api/program)
 	GetProgram(ctx *echo.Context) error
+
+	// (GET /api/program/archive)
+	ExportArchive(ctx *echo.Context) error
+
+	// (POST /api/program/archive)
+	ImportArchive(ctx *echo.Context) error
+
+	// (GET /api/program/audit)
+	ListAudit(ctx *echo.Context) error
+
+	// (GET /api/program/settings)
+	GetKeeping(ctx *echo.Context) error
+
+	// (PUT /api/program/settings)
+	SetKeeping(ctx *echo.Context) error
 
 	// (DELETE /api/session)
 	SignOut(ctx *echo.Context, params SignOutParams) error
@@ -1690,11 +1815,11 @@ type ServerInterface interface {
 	// (GET /api/staff)
 	ListStaff(ctx *echo.Context) error
 
-	// (POST /api/staff)
-	AddStaff(ctx *echo.Context) error
-
 	// (DELETE /api/staff/{staffId})
 	RemoveStaff(ctx *echo.Context, staffId StaffId) error
+
+	// (PUT /api/staff/{staffId})
+	SetStaffRole(ctx *echo.Context, staffId StaffId) error
 
 	// (GET /api/teams/{teamId})
 	GetTeam(ctx *echo.Context, teamId TeamId) error
@@ -2010,6 +2135,72 @@ func (w *ServerInterfaceWrapper) ArchiveDrill(ctx *echo.Context) error {
 	return err
 }
 
+// ListInvitations converts echo context to params.
+func (w *ServerInterfaceWrapper) ListInvitations(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListInvitations(ctx)
+	return err
+}
+
+// Invite converts echo context to params.
+func (w *ServerInterfaceWrapper) Invite(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.Invite(ctx)
+	return err
+}
+
+// WithdrawInvitation converts echo context to params.
+func (w *ServerInterfaceWrapper) WithdrawInvitation(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "invitationId" -------------
+	var invitationId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "invitationId", ctx.Param("invitationId"), &invitationId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter invitationId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.WithdrawInvitation(ctx, invitationId)
+	return err
+}
+
+// GetInvitation converts echo context to params.
+func (w *ServerInterfaceWrapper) GetInvitation(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "joinKey" -------------
+	var joinKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "joinKey", ctx.Param("joinKey"), &joinKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter joinKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetInvitation(ctx, joinKey)
+	return err
+}
+
+// AcceptInvitation converts echo context to params.
+func (w *ServerInterfaceWrapper) AcceptInvitation(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "joinKey" -------------
+	var joinKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "joinKey", ctx.Param("joinKey"), &joinKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter joinKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AcceptInvitation(ctx, joinKey)
+	return err
+}
+
 // ListOutbox converts echo context to params.
 func (w *ServerInterfaceWrapper) ListOutbox(ctx *echo.Context) error {
 	var err error
@@ -2041,6 +2232,51 @@ func (w *ServerInterfaceWrapper) GetProgram(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetProgram(ctx)
+	return err
+}
+
+// ExportArchive converts echo context to params.
+func (w *ServerInterfaceWrapper) ExportArchive(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ExportArchive(ctx)
+	return err
+}
+
+// ImportArchive converts echo context to params.
+func (w *ServerInterfaceWrapper) ImportArchive(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ImportArchive(ctx)
+	return err
+}
+
+// ListAudit converts echo context to params.
+func (w *ServerInterfaceWrapper) ListAudit(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListAudit(ctx)
+	return err
+}
+
+// GetKeeping converts echo context to params.
+func (w *ServerInterfaceWrapper) GetKeeping(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetKeeping(ctx)
+	return err
+}
+
+// SetKeeping converts echo context to params.
+func (w *ServerInterfaceWrapper) SetKeeping(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetKeeping(ctx)
 	return err
 }
 
@@ -2098,15 +2334,6 @@ func (w *ServerInterfaceWrapper) ListStaff(ctx *echo.Context) error {
 	return err
 }
 
-// AddStaff converts echo context to params.
-func (w *ServerInterfaceWrapper) AddStaff(ctx *echo.Context) error {
-	var err error
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.AddStaff(ctx)
-	return err
-}
-
 // RemoveStaff converts echo context to params.
 func (w *ServerInterfaceWrapper) RemoveStaff(ctx *echo.Context) error {
 	var err error
@@ -2120,6 +2347,22 @@ func (w *ServerInterfaceWrapper) RemoveStaff(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.RemoveStaff(ctx, staffId)
+	return err
+}
+
+// SetStaffRole converts echo context to params.
+func (w *ServerInterfaceWrapper) SetStaffRole(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "staffId" -------------
+	var staffId StaffId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "staffId", ctx.Param("staffId"), &staffId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter staffId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetStaffRole(ctx, staffId)
 	return err
 }
 
@@ -3620,8 +3863,18 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/api/session", wrapper.SignIn, options.OperationMiddlewares["signIn"]...)
 	router.POST(options.BaseURL+"/api/setup", wrapper.SetUp, options.OperationMiddlewares["setUp"]...)
 	router.GET(options.BaseURL+"/api/staff", wrapper.ListStaff, options.OperationMiddlewares["listStaff"]...)
-	router.POST(options.BaseURL+"/api/staff", wrapper.AddStaff, options.OperationMiddlewares["addStaff"]...)
 	router.DELETE(options.BaseURL+"/api/staff/:staffId", wrapper.RemoveStaff, options.OperationMiddlewares["removeStaff"]...)
+	router.PUT(options.BaseURL+"/api/staff/:staffId", wrapper.SetStaffRole, options.OperationMiddlewares["setStaffRole"]...)
+	router.GET(options.BaseURL+"/api/invitations", wrapper.ListInvitations, options.OperationMiddlewares["listInvitations"]...)
+	router.POST(options.BaseURL+"/api/invitations", wrapper.Invite, options.OperationMiddlewares["invite"]...)
+	router.DELETE(options.BaseURL+"/api/invitations/:invitationId", wrapper.WithdrawInvitation, options.OperationMiddlewares["withdrawInvitation"]...)
+	router.GET(options.BaseURL+"/api/join/:joinKey", wrapper.GetInvitation, options.OperationMiddlewares["getInvitation"]...)
+	router.POST(options.BaseURL+"/api/join/:joinKey", wrapper.AcceptInvitation, options.OperationMiddlewares["acceptInvitation"]...)
+	router.GET(options.BaseURL+"/api/program/settings", wrapper.GetKeeping, options.OperationMiddlewares["getKeeping"]...)
+	router.PUT(options.BaseURL+"/api/program/settings", wrapper.SetKeeping, options.OperationMiddlewares["setKeeping"]...)
+	router.GET(options.BaseURL+"/api/program/archive", wrapper.ExportArchive, options.OperationMiddlewares["exportArchive"]...)
+	router.POST(options.BaseURL+"/api/program/archive", wrapper.ImportArchive, options.OperationMiddlewares["importArchive"]...)
+	router.GET(options.BaseURL+"/api/program/audit", wrapper.ListAudit, options.OperationMiddlewares["listAudit"]...)
 	router.GET(options.BaseURL+"/api/catalogue", wrapper.GetCatalogue, options.OperationMiddlewares["getCatalogue"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId", wrapper.GetTeam, options.OperationMiddlewares["getTeam"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId", wrapper.UpdateTeam, options.OperationMiddlewares["updateTeam"]...)
@@ -4144,6 +4397,195 @@ func (response ArchiveDrilldefaultJSONResponse) VisitArchiveDrillResponse(w http
 	return err
 }
 
+type ListInvitationsRequestObject struct {
+}
+
+type ListInvitationsResponseObject interface {
+	VisitListInvitationsResponse(w http.ResponseWriter) error
+}
+
+type ListInvitations200JSONResponse []Invitation
+
+func (response ListInvitations200JSONResponse) VisitListInvitationsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListInvitationsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListInvitationsdefaultJSONResponse) VisitListInvitationsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type InviteRequestObject struct {
+	Body *InviteJSONRequestBody
+}
+
+type InviteResponseObject interface {
+	VisitInviteResponse(w http.ResponseWriter) error
+}
+
+type Invite201JSONResponse InvitationLink
+
+func (response Invite201JSONResponse) VisitInviteResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type InvitedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response InvitedefaultJSONResponse) VisitInviteResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WithdrawInvitationRequestObject struct {
+	InvitationId openapi_types.UUID `json:"invitationId"`
+}
+
+type WithdrawInvitationResponseObject interface {
+	VisitWithdrawInvitationResponse(w http.ResponseWriter) error
+}
+
+type WithdrawInvitation204Response struct {
+}
+
+func (response WithdrawInvitation204Response) VisitWithdrawInvitationResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type WithdrawInvitationdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response WithdrawInvitationdefaultJSONResponse) VisitWithdrawInvitationResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetInvitationRequestObject struct {
+	JoinKey string `json:"joinKey"`
+}
+
+type GetInvitationResponseObject interface {
+	VisitGetInvitationResponse(w http.ResponseWriter) error
+}
+
+type GetInvitation200JSONResponse InvitationView
+
+func (response GetInvitation200JSONResponse) VisitGetInvitationResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetInvitationdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetInvitationdefaultJSONResponse) VisitGetInvitationResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AcceptInvitationRequestObject struct {
+	JoinKey string `json:"joinKey"`
+	Body    *AcceptInvitationJSONRequestBody
+}
+
+type AcceptInvitationResponseObject interface {
+	VisitAcceptInvitationResponse(w http.ResponseWriter) error
+}
+
+type AcceptInvitation200JSONResponse struct{ SessionJSONResponse }
+
+func (response AcceptInvitation200JSONResponse) VisitAcceptInvitationResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AcceptInvitationdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AcceptInvitationdefaultJSONResponse) VisitAcceptInvitationResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListOutboxRequestObject struct {
 }
 
@@ -4248,6 +4690,212 @@ type GetProgramdefaultJSONResponse struct {
 }
 
 func (response GetProgramdefaultJSONResponse) VisitGetProgramResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ExportArchiveRequestObject struct {
+}
+
+type ExportArchiveResponseObject interface {
+	VisitExportArchiveResponse(w http.ResponseWriter) error
+}
+
+type ExportArchive200ResponseHeaders struct {
+	ContentDisposition *string
+}
+
+type ExportArchive200ApplicationoctetStreamResponse struct {
+	Body          io.Reader
+	Headers       ExportArchive200ResponseHeaders
+	ContentLength int64
+}
+
+func (response ExportArchive200ApplicationoctetStreamResponse) VisitExportArchiveResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "application/octet-stream")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	if response.Headers.ContentDisposition != nil {
+		w.Header().Set("Content-Disposition", fmt.Sprint(*response.Headers.ContentDisposition))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	_, err := io.Copy(w, response.Body)
+	return err
+}
+
+type ExportArchivedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ExportArchivedefaultJSONResponse) VisitExportArchiveResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ImportArchiveRequestObject struct {
+	Body io.Reader
+}
+
+type ImportArchiveResponseObject interface {
+	VisitImportArchiveResponse(w http.ResponseWriter) error
+}
+
+type ImportArchive200JSONResponse ArchiveReceipt
+
+func (response ImportArchive200JSONResponse) VisitImportArchiveResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ImportArchivedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ImportArchivedefaultJSONResponse) VisitImportArchiveResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListAuditRequestObject struct {
+}
+
+type ListAuditResponseObject interface {
+	VisitListAuditResponse(w http.ResponseWriter) error
+}
+
+type ListAudit200JSONResponse []AuditEntry
+
+func (response ListAudit200JSONResponse) VisitListAuditResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListAuditdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListAuditdefaultJSONResponse) VisitListAuditResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetKeepingRequestObject struct {
+}
+
+type GetKeepingResponseObject interface {
+	VisitGetKeepingResponse(w http.ResponseWriter) error
+}
+
+type GetKeeping200JSONResponse Keeping
+
+func (response GetKeeping200JSONResponse) VisitGetKeepingResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetKeepingdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetKeepingdefaultJSONResponse) VisitGetKeepingResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetKeepingRequestObject struct {
+	Body *SetKeepingJSONRequestBody
+}
+
+type SetKeepingResponseObject interface {
+	VisitSetKeepingResponse(w http.ResponseWriter) error
+}
+
+type SetKeeping200JSONResponse Keeping
+
+func (response SetKeeping200JSONResponse) VisitSetKeepingResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetKeepingdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetKeepingdefaultJSONResponse) VisitSetKeepingResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -4429,45 +5077,6 @@ func (response ListStaffdefaultJSONResponse) VisitListStaffResponse(w http.Respo
 	return err
 }
 
-type AddStaffRequestObject struct {
-	Body *AddStaffJSONRequestBody
-}
-
-type AddStaffResponseObject interface {
-	VisitAddStaffResponse(w http.ResponseWriter) error
-}
-
-type AddStaff201JSONResponse Person
-
-func (response AddStaff201JSONResponse) VisitAddStaffResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(201)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type AddStaffdefaultJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response AddStaffdefaultJSONResponse) VisitAddStaffResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
 type RemoveStaffRequestObject struct {
 	StaffId StaffId `json:"staffId"`
 }
@@ -4490,6 +5099,46 @@ type RemoveStaffdefaultJSONResponse struct {
 }
 
 func (response RemoveStaffdefaultJSONResponse) VisitRemoveStaffResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetStaffRoleRequestObject struct {
+	StaffId StaffId `json:"staffId"`
+	Body    *SetStaffRoleJSONRequestBody
+}
+
+type SetStaffRoleResponseObject interface {
+	VisitSetStaffRoleResponse(w http.ResponseWriter) error
+}
+
+type SetStaffRole200JSONResponse Person
+
+func (response SetStaffRole200JSONResponse) VisitSetStaffRoleResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetStaffRoledefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetStaffRoledefaultJSONResponse) VisitSetStaffRoleResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -7241,6 +7890,21 @@ type StrictServerInterface interface {
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx context.Context, request ArchiveDrillRequestObject) (ArchiveDrillResponseObject, error)
 
+	// (GET /api/invitations)
+	ListInvitations(ctx context.Context, request ListInvitationsRequestObject) (ListInvitationsResponseObject, error)
+
+	// (POST /api/invitations)
+	Invite(ctx context.Context, request InviteRequestObject) (InviteResponseObject, error)
+
+	// (DELETE /api/invitations/{invitationId})
+	WithdrawInvitation(ctx context.Context, request WithdrawInvitationRequestObject) (WithdrawInvitationResponseObject, error)
+
+	// (GET /api/join/{joinKey})
+	GetInvitation(ctx context.Context, request GetInvitationRequestObject) (GetInvitationResponseObject, error)
+
+	// (POST /api/join/{joinKey})
+	AcceptInvitation(ctx context.Context, request AcceptInvitationRequestObject) (AcceptInvitationResponseObject, error)
+
 	// (GET /api/outbox)
 	ListOutbox(ctx context.Context, request ListOutboxRequestObject) (ListOutboxResponseObject, error)
 
@@ -7249,6 +7913,21 @@ type StrictServerInterface interface {
 
 	// (GET /api/program)
 	GetProgram(ctx context.Context, request GetProgramRequestObject) (GetProgramResponseObject, error)
+
+	// (GET /api/program/archive)
+	ExportArchive(ctx context.Context, request ExportArchiveRequestObject) (ExportArchiveResponseObject, error)
+
+	// (POST /api/program/archive)
+	ImportArchive(ctx context.Context, request ImportArchiveRequestObject) (ImportArchiveResponseObject, error)
+
+	// (GET /api/program/audit)
+	ListAudit(ctx context.Context, request ListAuditRequestObject) (ListAuditResponseObject, error)
+
+	// (GET /api/program/settings)
+	GetKeeping(ctx context.Context, request GetKeepingRequestObject) (GetKeepingResponseObject, error)
+
+	// (PUT /api/program/settings)
+	SetKeeping(ctx context.Context, request SetKeepingRequestObject) (SetKeepingResponseObject, error)
 
 	// (DELETE /api/session)
 	SignOut(ctx context.Context, request SignOutRequestObject) (SignOutResponseObject, error)
@@ -7265,11 +7944,11 @@ type StrictServerInterface interface {
 	// (GET /api/staff)
 	ListStaff(ctx context.Context, request ListStaffRequestObject) (ListStaffResponseObject, error)
 
-	// (POST /api/staff)
-	AddStaff(ctx context.Context, request AddStaffRequestObject) (AddStaffResponseObject, error)
-
 	// (DELETE /api/staff/{staffId})
 	RemoveStaff(ctx context.Context, request RemoveStaffRequestObject) (RemoveStaffResponseObject, error)
+
+	// (PUT /api/staff/{staffId})
+	SetStaffRole(ctx context.Context, request SetStaffRoleRequestObject) (SetStaffRoleResponseObject, error)
 
 	// (GET /api/teams/{teamId})
 	GetTeam(ctx context.Context, request GetTeamRequestObject) (GetTeamResponseObject, error)
@@ -7807,6 +8486,173 @@ func (sh *strictHandler) ArchiveDrill(ctx *echo.Context, drillId openapi_types.U
 	return nil
 }
 
+// ListInvitations operation middleware
+func (sh *strictHandler) ListInvitations(ctx *echo.Context) error {
+	var request ListInvitationsRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListInvitations(ctx.Request().Context(), request.(ListInvitationsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListInvitations")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListInvitationsResponseObject); ok {
+		return validResponse.VisitListInvitationsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// Invite operation middleware
+func (sh *strictHandler) Invite(ctx *echo.Context) error {
+	var request InviteRequestObject
+
+	var body InviteJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.Invite(ctx.Request().Context(), request.(InviteRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "Invite")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(InviteResponseObject); ok {
+		return validResponse.VisitInviteResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// WithdrawInvitation operation middleware
+func (sh *strictHandler) WithdrawInvitation(ctx *echo.Context, invitationId openapi_types.UUID) error {
+	var request WithdrawInvitationRequestObject
+
+	request.InvitationId = invitationId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.WithdrawInvitation(ctx.Request().Context(), request.(WithdrawInvitationRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "WithdrawInvitation")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(WithdrawInvitationResponseObject); ok {
+		return validResponse.VisitWithdrawInvitationResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetInvitation operation middleware
+func (sh *strictHandler) GetInvitation(ctx *echo.Context, joinKey string) error {
+	var request GetInvitationRequestObject
+
+	request.JoinKey = joinKey
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetInvitation(ctx.Request().Context(), request.(GetInvitationRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetInvitation")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetInvitationResponseObject); ok {
+		return validResponse.VisitGetInvitationResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AcceptInvitation operation middleware
+func (sh *strictHandler) AcceptInvitation(ctx *echo.Context, joinKey string) error {
+	var request AcceptInvitationRequestObject
+
+	request.JoinKey = joinKey
+
+	var body AcceptInvitationJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AcceptInvitation(ctx.Request().Context(), request.(AcceptInvitationRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AcceptInvitation")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AcceptInvitationResponseObject); ok {
+		return validResponse.VisitAcceptInvitationResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // ListOutbox operation middleware
 func (sh *strictHandler) ListOutbox(ctx *echo.Context) error {
 	var request ListOutboxRequestObject
@@ -7872,6 +8718,146 @@ func (sh *strictHandler) GetProgram(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(GetProgramResponseObject); ok {
 		return validResponse.VisitGetProgramResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ExportArchive operation middleware
+func (sh *strictHandler) ExportArchive(ctx *echo.Context) error {
+	var request ExportArchiveRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ExportArchive(ctx.Request().Context(), request.(ExportArchiveRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ExportArchive")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ExportArchiveResponseObject); ok {
+		return validResponse.VisitExportArchiveResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ImportArchive operation middleware
+func (sh *strictHandler) ImportArchive(ctx *echo.Context) error {
+	var request ImportArchiveRequestObject
+
+	request.Body = ctx.Request().Body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ImportArchive(ctx.Request().Context(), request.(ImportArchiveRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ImportArchive")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ImportArchiveResponseObject); ok {
+		return validResponse.VisitImportArchiveResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ListAudit operation middleware
+func (sh *strictHandler) ListAudit(ctx *echo.Context) error {
+	var request ListAuditRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListAudit(ctx.Request().Context(), request.(ListAuditRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListAudit")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListAuditResponseObject); ok {
+		return validResponse.VisitListAuditResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetKeeping operation middleware
+func (sh *strictHandler) GetKeeping(ctx *echo.Context) error {
+	var request GetKeepingRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetKeeping(ctx.Request().Context(), request.(GetKeepingRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetKeeping")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetKeepingResponseObject); ok {
+		return validResponse.VisitGetKeepingResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetKeeping operation middleware
+func (sh *strictHandler) SetKeeping(ctx *echo.Context) error {
+	var request SetKeepingRequestObject
+
+	var body SetKeepingJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetKeeping(ctx.Request().Context(), request.(SetKeepingRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetKeeping")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetKeepingResponseObject); ok {
+		return validResponse.VisitSetKeepingResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -8041,11 +9027,38 @@ func (sh *strictHandler) ListStaff(ctx *echo.Context) error {
 	return nil
 }
 
-// AddStaff operation middleware
-func (sh *strictHandler) AddStaff(ctx *echo.Context) error {
-	var request AddStaffRequestObject
+// RemoveStaff operation middleware
+func (sh *strictHandler) RemoveStaff(ctx *echo.Context, staffId StaffId) error {
+	var request RemoveStaffRequestObject
 
-	var body AddStaffJSONRequestBody
+	request.StaffId = staffId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.RemoveStaff(ctx.Request().Context(), request.(RemoveStaffRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "RemoveStaff")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(RemoveStaffResponseObject); ok {
+		return validResponse.VisitRemoveStaffResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetStaffRole operation middleware
+func (sh *strictHandler) SetStaffRole(ctx *echo.Context, staffId StaffId) error {
+	var request SetStaffRoleRequestObject
+
+	request.StaffId = staffId
+
+	var body SetStaffRoleJSONRequestBody
 	var err error
 	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
 		// A request validator built on kin-openapi's openapi3filter with
@@ -8069,43 +9082,18 @@ func (sh *strictHandler) AddStaff(ctx *echo.Context) error {
 	request.Body = &body
 
 	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.AddStaff(ctx.Request().Context(), request.(AddStaffRequestObject))
+		return sh.ssi.SetStaffRole(ctx.Request().Context(), request.(SetStaffRoleRequestObject))
 	}
 	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "AddStaff")
+		handler = middleware(handler, "SetStaffRole")
 	}
 
 	response, err := handler(ctx, request)
 
 	if err != nil {
 		return err
-	} else if validResponse, ok := response.(AddStaffResponseObject); ok {
-		return validResponse.VisitAddStaffResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// RemoveStaff operation middleware
-func (sh *strictHandler) RemoveStaff(ctx *echo.Context, staffId StaffId) error {
-	var request RemoveStaffRequestObject
-
-	request.StaffId = staffId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.RemoveStaff(ctx.Request().Context(), request.(RemoveStaffRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "RemoveStaff")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(RemoveStaffResponseObject); ok {
-		return validResponse.VisitRemoveStaffResponse(ctx.Response())
+	} else if validResponse, ok := response.(SetStaffRoleResponseObject); ok {
+		return validResponse.VisitSetStaffRoleResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -10317,234 +11305,245 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H17jxw3kudXIeoO0CyQUre8nrmD9JfctmztSHJft3Z9xmL+YGdGVdKdReaQzK6uFfSl7iPcJzvwmS8y",
-	"k1mPlmZwwGAkq5h8BIPBYDx+8XmVs23NKFApVq8+r2rM8RYkcP1fG7yFd4X6G6GrV6say3KVrSjewuqV",
-	"+zFbcfh7QzgUq1eSN5CtRF7CFquv1oxvsVy9WjUNUS3lvlZfCskJ3ay+fMlWdYX3wKNj+J+PHIXjXJI8",
-	"vpZOg+NGEhKv19Fh3K/HjSEBb6ND2B+PGeGL+ljUjArQXHBtiaP+njMqgUr1V1zXFcmxJIxe/CEYVf/W",
-	"DvLfOaxXr1b/7aLlrwvzq7jwHeqxChA5J7XqZ/VqhVHtf81W15zdVbA94cimv8DAuxJLVOK6BgpFhvR/",
-	"7rBA91BL+5+SoYKpad2CEMSMe5Jpuf6C02KICCTIhkKBCFXDfwJ8OpLozoIboVjpmUACpCR0Iwx/m69U",
-	"p2828J5siZUbnNXAJTEcc4ep5s8BZ2WrLX78hTVGuNgfabO9A25//EBoIyH68zXw3wDuOz8TKmFjfyd0",
-	"6nNzPgJz4iDkj3gvwr0K1vA89OGX7hH7T7NkO0pvLr119VbRIUdnFn7Iv/mTye7+gFyustXj8w17bv/R",
-	"HZMXdhM6vz4n25pxaeS5LFevVvDAyf1FzjhctMfrS7Z6s+EAW8tD/T0syHoNXEsZCdvAJuesMd+NibYm",
-	"XMggsQXkLMgbA3KaHnz7zI42QxN4IAXQHF78qCev/ppMF/etEbGmP8w53vcWNDwjdr9H67zHdY3HH1yx",
-	"EugztVleCBesuas6fbQcy6EW4y6kkkR3TJZoh2VeQkeCd9m2z+3dX2I7kK10h6ERYY9EyZqqMGMiyTYg",
-	"S+Dt0HeMVYDp/D7qRdn5OTK5kTPHdKNtVqxKxc7wY58NcZ5DLaHocepoacMNzUvI70XvmykheaWaB/tp",
+	"7H17jxw3kudXIeoO0CyQUre83rmD9JcsW7ZmJLmvW7s+YzF/sDOjKunOInNIZpVqBX2p+wj3yQ585ovM",
+	"ZNajpRkcMBjJKiYfwWAwGI9ffF7lbFszClSK1YvPqxpzvAUJXP/XBm/hbaH+RujqxarGslxlK4q3sHrh",
+	"fsxWHP7eEA7F6oXkDWQrkZewxeqrNeNbLFcvVk1DVEt5qNWXQnJCN6svX7JVXeED8OgY/ucTR+E4lySP",
+	"r6XT4LSRhMTrdXQY9+tpY0jA2+gQ9sdTRviiPhY1owI0F9xY4qi/54xKoFL9Fdd1RXIsCaNXfwhG1b+1",
+	"g/x3DuvVi9V/u2r568r8Kq58h3qsAkTOSa36Wb1YYVT7X7PVDWf3FWzPOLLpLzDwvsQSlbiugUKRIf2f",
+	"eyzQA9TS/qdkqGBqWncgBDHjnmVarr/gtBgiAgmyoVAgQtXwHwGfjyS6s+BGKFZ6IpAAKQndCMPf5ivV",
+	"6asNvCNbYuUGZzVwSQzH3GOq+XPAWdlqiz/9whojXOyPtNneA7c/vie0kRD9+Qb4bwAPnZ8JlbCxvxM6",
+	"9bk5H4E5cRDyR3wQ4V4Fa3ge+vBL94j9p1myHaU3l966eqvokKMzCz/k3/zJZPd/QC5X2erT0w17av/R",
+	"HZNndhM6vz4l25pxaeS5LFcvVrDj5OEqZxyu2uP1JVu92nCAreWh/h4WZL0GrqWMhG1gk3PWmO/GRFsT",
+	"LmSQ2AJyFuSNATlND759ZkeboQnsSAE0h2c/6smrvybTxX1rRKzpD3OOD70FDc+I3e/ROh9wXePxB69Z",
+	"CfSJ2iwvhAvW3FedPlqO5VCLcRdSSaJ7Jku0xzIvoSPBu2zb5/buL7EdyFa6w9CIcECiZE1VmDGRZBuQ",
+	"JfB26HvGKsB0fh/1ouz8HJncyJljutE2K1alYm/4sc+GOM+hllD0OHW0tOGG5iXkD6L3zZSQfK2aB/tp",
 	"wkKlgJwUZrojYqIC1kAL4IgCVudeXSx5iemG0A1SDbBZa4CvSqjqucn+otp8yVYVlt3J+S1ScodvCB1P",
-	"bg0gQ5xI4TF8nCmT4fUz3WU6gX81UwhQmLPd3Mc3bKc5O+cANCx2SKHnCbTZKrasYK0Wysmm7AqVzlEo",
-	"9/NCyg5ouzfM4Ilr6W+Jl7V82jKHGcZS0ay0pZzn0RmZxwEX4sUbxzFpwk5/pNfzA1Bz5gPCPX37fsZb",
-	"uNISOrCDGyuL5jpY+fdA+sDXun2Qb4LSU+txQmJaiAyxqlCnz8mopAHfs80GihuoQ2MKIhu8jPE1/T9h",
-	"dQWMOhyw28bITEei3nCZ2zG78JAE7Qw12u813pJqn7JLb01LczLFlH4QEY2Ru1TJPcWWiK2RUnobAUIL",
-	"Q3/KJpSJcVfmK+DPhO41+JDqEtec3cF1FaLiaM9jUicmLCypLf1mTrfa8xedjUs94JpX9PmuWH4f0tDF",
-	"PciIzltwUlXBvYMQuS/RmnG9VbuSVYDWFWM8Qy8R4+g7/RujgICGNRVSJLxJs9U9MUM7CW7mmK3Yjhr9",
-	"oac2dF4cU08Cpq5KK276a7KHDEl8D3pppWn5DNUVzrUmP75Wa0LD921Hqo1fd2oIgWrM5WtEFaW2gKlA",
-	"8AB8f8eKfVcyzZJpix/fmcYvLy8DzKr5OkwNAdDfCkLlX74Pa5cSb8KHWxJZJbyW9OT1lrpPMr+jpvN2",
-	"5zLPrO387WwNQ3ZFYq1v3nZjUx9R5pgc9Ib6gWFehG7QqtkOLoJZtbRkVSHCAs32h+72qGQ7tG2UHq40",
-	"c/WNZlH1Xkd3OL/P0JYtvdd+YVURmlFFKCy4zRQt3hMKoa7Ofberf0V3UBJq6HGnJpMhLNCaVBJ45KnE",
-	"WQrH6laZ39UuzxkSuc2buoA9dcbcAlWVTplbpcBEWMjMa35Btl1mh059WevpH/SmvoocE84hX6YzXflv",
-	"ojqnEqcBFtFCVctazSGGBqjEim+Aoj+aYmOsbImnRq3pGnM5vRFpTM4ht4aY4xXRHePFbA+/6UZRvjAk",
-	"dH1lvZ3ysw2xuSfKaLMjR03LfM3QpzgC4YPbjhCessQV2zSBk4k3C+RfaxMN2QqOYvVwjw2XSzpruLzm",
-	"IEBGbBkL+mrgHV2zUD/6Ik/v6Ud974cuw4bLK9xIa2nvn2RRsh1FuxIowu4cE4HUNyG9qMJFMbBmTloU",
-	"GrqJLc+8nZN7AlzEejJPggU8r9tHe6uZDKqYwAFhpHflmUBOs80xRXeQLOji2y12ROYlhC7kpgKh3nMV",
-	"eQDEG3X6jh0v+KoyAgkbMdXoy9hQozM7zwOeQYcizZ6mzBz5Pv8FhYY2Co6f0gAyqGCTsNWV3YcfDTJs",
-	"dAtp0kyprs54pz5LshmZ+S83GV1FnpSwwTTIfxQR40vTGikSEnNjCGuN4FjCc0nCtvQ7N97s60cbUaGY",
-	"nkSFtcW1sbbztDlAhWsBxYcAl7O10TbVLDOEJaLajpfwjKLGtBkwXgB/0KYLO520OfKGUvXXIDcJiWUj",
-	"ui/ousKUahKwWhsmCkYh8IYenjjTUZck7dBmTcHDosjzJnfCfGjDd//uJqd5RF/brF45FshWa0KJKPVp",
-	"15MOvfixnN5/tcxMPaNGlFbv7x0ia1TBWiLWyJOz6ICWdt1BejG6bkSQWvBYQ249HgEDgLF0L3fauS9H",
-	"XYbebTMv2cE6ddfOh9d2mGJec0+94XwHI3iaeA+THjP1VdNS+7CnTauljSi+4aypgySL3AcRR3VI7lvv",
-	"oxkifa1+skcu9soxUzKPRZZcA/+loQUPie5aPdDMj8hu7eBmDVHGs1rb83L6XNlODiJSE3oAYZ7/jOug",
-	"doB5foML0oSNc3fOyDT6Zc0BPpXWSzb6tcTV+j3QjSyDP1eYwm+kiPxam6dCMGiC0M2vTVjP2UU6HD40",
-	"Te+9ObqPu+TIHNW60+2u21GnndXMVmtF74XZotTd1d+0W3vtSTPifdPD7DtsuQRID0bpCgf7jVVv00hz",
-	"7bZmOW0eQj76XP0zhPm3gG0/WqjDneQBZg3qAYMe4DBdF1n6rNdIz6Fr7bPzzfyiUk3MhjYHmZjda2hE",
-	"2BNdIWnPBTuJAx4MDX+Aa0ZCl8Was21PcZrUs9Qu8wdcjfspySYi4oKScUCKSosR3UdIKeH9SIpxiE6A",
-	"CXVowbziotfvlRbzlR2ws9zUu8sQ+bAbqwnsjtZrF5j/tRoc8iKACL2caqD6Tkc6qAlzQJRJZA8WwnSP",
-	"towHY6OcnOl3aF1GStMXklQVAlqoB58M9pH2wLYksM3tUuwEko9+Iw89+DLoWV9i9GuCevU0AbVx3E6k",
-	"JSLCmrQkKX5tQEYr/PTUQ0fsR7x/z3DAQVBiXkzFdf7RbGNnMO77Hb5PvKuxO5rrO3WX3RIO2ukfiVB3",
-	"zNFH8Kah0VOYu1fqJL+4r505GBcFUeyBq+vexAIxb11WUheLNv5Zg9xox8e709m6pb7CfwMuYB90w3C2",
-	"4Vb8pLkd3QchW6cM+5XYGgHOS2cEIhS5k6Tku7EPwYY4I8nYnx+PAh1OQdrg72mppVv1fOhOjLWaTG6N",
-	"KnZRHVLZzQ+eU8OnH1j4tetDR5Is/lvfy1RzO9ZwiS5ewHYSnKybzeAVdsea8LMmN+behV57Nal6O3Te",
-	"zX62Jo8hq3nHKK0ZR68TEYE2jBVozXiXgeYjCtoIlyMNENmqLrFY4CK6Vs2DR5IJsswNdm2/CAeIShxm",
-	"Rt5UvahPtl4/L2D9vDI+7DWrjN63I5QCF8+FxHvtMsD1czBhJmqPiuc1JibgTtpwu5DdUeCEkFE9JdM2",
-	"xLBtMFnAKOyi/dCuZMIEywmtNEncGLUx5Fdd4r681aE3IX+yiwxPZ7wd4/f2mEVskSbKeeFZC0cVBoP5",
-	"XP/zZsaJ57ORFV2e9eegw3rtOetKgzau3Rz1jnzxWzOjXOjD/+JHK+rS9AojGL84+feWmFMQvsdNctgw",
-	"rcHInDWpQN3gShF/AC4IoxkSAKhguTDDvDCs8+IPwehrkyVFpA5JEkpk6RBmKJy13cy6G9ne7shPQpKt",
-	"fWcNHrmdR98U975z7c77Yhu+zTqvNqjTA2n8eg96rb0lm4ZDKK6zF7nZMZlsGsyLRfdABVIGI4mmLFSt",
-	"S3s8hR3jxTLjlf7Cz8QvIjPrbIdLMmBcAxcLjN6t/eItqap3tA49kOsK09R0R9OFJhKrexcTPIDVDEtW",
-	"gZh3wulhXUch+aamDMX5HvR3rIkY7TYR+7Z6yU+m9zEON/3D2Xnu1+ZWjHq1HuYjrYz9LTW3I7cPVtU4",
-	"xU9Vc/YAkfBfDlgMtZ3AtoQP1A7XSV8mbaOzwxxjCxmYQlKIc1DvZuVJIfilDbmY1G10Ix0nU5Gw9v+A",
-	"qwbmrQX+KWXGdd+5Q2GOgOcIN2DLBt7h3j0SnQOQam+wZ/wgc8Nba1ofGGMHeZtdPxItqshlcMj9vCys",
-	"+D2h0NSxuOJoEtoBjmul6NV1ZKGcVTEaCEXicFi9TURJjcgVK9dbT8dwwdxuIzod+4n5ybcxyZo2KTkm",
-	"b42fY2F2yduKMX6lo24C+v1aAr+BOhKpzdZKVZQ+IcvkQ5OtuhL/fHl5qa0X5j8vQ9EzJs5jYXxGIJeW",
-	"N7Rn0IwFFx2YqKLE2Mr6UmkOwadjGyo82716gvZ0hxI0q1RkS0z8g81tLPvevillC8s2G8NvWlCrUNv9",
-	"EXaBe8jp1cfHLj8wUoQCAVpHQcGsn6ChsuslSE+TmY4YNr4YO48QHX626u+A33c9C0BHAUhkna0zCCXn",
-	"XH4gj4skIqtNL7EgbC7FmwXHSgJPm+cn3VBtrnlGJjyzNIn8lDpTzwyhfdrs1r6tzWTaIWIbd8W2NeYh",
-	"5TglUdU/2/R+CbE08bzugKmkjrPUoa1pUJBcLnV2+8llLtnUdeQXm3KXeAovvk/aPOITRBUtD6SKgEx0",
-	"JxYKb3gaL7wlrZnDgZT1YRhpqbqBSMNO4JFPGR7fgZTtYqmQwPO+AOplIKZIBp9Aa8x8wqTVuo6zbiyg",
-	"mUgaYR/gYJZ960kxoutC7fN0rNxAWnLxW0fNA9YdMYrEL8KDb7g2r/XP8etuix9drNv3l5301/D912n9",
-	"XbDxt3UfLr8KY3JMkXQCAGBMhxJzOCTTP37Wg/Z61zw073b/v7ucUd+8eLDzTjkEiiQHnYAbwEXIaQ9i",
-	"oTNQXa/94P2OzTpuzI4pBnErdzQFT1ErHM/J+LLVTOoYZhwf4uTW7UOgNOncoCl7Z7bgoN27bbZbzPdn",
-	"UOX9DTjIWmNbuGPFXqecCkwKCyxXAnKHGhGB3A1mEedCWAOTmnx8+5fKtMVKud3FyMVr6f7JyckB1R8w",
-	"qRw+SZzZWlnwfQDiIJ+2l07hQSxOnXadTUus0CynpuHRtbqrSCHHy9BAE78Os1E8+Ttz6MaQ5LhOE6ef",
-	"7FPsgCP5HwR2Ac4Q9yGTgBb1BKxZwMX8L3Amd56CC3CO7EfhhNyTwSZ1gqYXdGa+CUWbWFot6q8F+zkG",
-	"1MnBh021/QiP8rqD/HlKsAh7RSev2twoC5KRhshPAcwpD9BhzY3pTCqZNLb1YQI05mDAkvDg0tDj7ZhP",
-	"9d0RWZqQTsylBZdD2mmt9aSloZwjHCrPWpk9qI7obvIjqCpvH8j9s2sev+oXi303iA9tA5wiIv8Pdhex",
-	"d0FdBy2N2pyeoTtcVYhxRJksjY4y3qwdi/i6SzZ/kahGmZ5fOxvTZ4rbq2LsftI1GFbno/nJNRa9BNGC",
-	"cCPfxT2p9SODhs3XnGwjSacTcEOShTEoCS1CabEt8s80c0q2sivxGdF3+x5ykB3BTDvJtYtJMDPNK3MG",
-	"Tw4RalJKJWd0g3LGaRAhMzFSzI7ajSwyGx6JHgtFPOgTszze4Rci0x95E7i6kcfJYsS01qThnhFpqyfy",
-	"kMWzKhiFHhH8lMnfYeFbb7k9V0g8pxWPrw321qhShz7bzHvNvt7sOt1UfP+ZJk1q0JMm7kEBT+90wxsQ",
-	"TRVgTuCcLVAWbtjuJ/VF0AJnYtSKSEoBCBHGPhumFNiGnQ4zN82Q0Hn3FTKbIpv0rvU6H7BRNhI/YiSf",
-	"fTj/4T8/xghqe4kZ1tU0m2ITQb7OS0zzsCnkkFAHChGUBwo7ELLNs8EVo6AtA1tcGNRB635BImwEiBuG",
-	"lHL3jr656bFIDwWaSqB5RNqA7KP4dT6UuJrHCf2kG+nWfBPRNjouKu/KxjZk4fneQJkw9nytZYwROrPe",
-	"7NZbZaaZBYI17ZQyt819YvnFm33rECr19LSMddDx+Wvo7GA5HyBP7CtyXiRI4/IPnYr3IEQYcgJv6yqU",
-	"rYBRXgHmnej0GjjKG8icPsR4AVw9VDTeaSL+z63rbhKTcC5mSARhahOgpOMgr+n4TB6PKW3BNZOJaEcO",
-	"OraN8nFgR36bgnvrqBZ4nRKBaqwOSaG3TSnObvt0cvczgdbcPvuGgAYfAKT4/QBMA8zzW8mxOn3/Owx6",
-	"gAWoJf4eh0QI/5QTnlcwMbQHD/g9ipoQh0VQv/4ehVP4BVfriEymm+iUBhvdTqBLBTe0X3uv087wvQUO",
-	"yDGCVmj3IOtsZxJOwHvLf0thAjrxfONXK4uQPYonHfdcjaHa5nVzVi312U7hzseD/9ofb2K3eNwl04hI",
-	"n+qHSH+zeNTWne78M5oQLa6aHrIXdejHGiwlM3uYYihehCbq7cSGfUIWj2hUetfSG6pX8rDAMKpDJYNh",
-	"yLHtEpIMzcJLvRJLeXJiLhaac4Y9LABXa/3vhKfqzhenVRkq98x/ljAt15kdTIpbsMHWS3mH5bi6aUIY",
-	"+OcsTjRVZGgElrWkXFBylSC/7oPixduIzYhyenIovwhY6oEJgtmqgAcbdhfQfyq9PESCSZSTeGuJz9qp",
-	"WiwR2DXWyJxtpyLbk0bmUH9kaRlv3ZdlzBLFm16QwrjESp+6BknPehteI9jWco8MJCll2nhKmYxQPvSw",
-	"dzkiZlU2dNn7Y12kQaON9b2qLJ2gMItG57L2LDyII/cQFdTyTUjafcCkOu48RMK9RGPGCPI7S7SBaEu4",
-	"6yn64lNr+GT9c8N1SJyXWxjeXPOhLJYskzn9qk1yZpDu0ScGdScWXhK/P+oNveZs+4PVusMqJ2fbW1LE",
-	"G8zkR4ae0eYXXesPJLJR/QHfQXzYAdFcArNGseyuaDD/Tp9+fknav6bzcuU/Bh2x7FXvwFLmfMLB4A3/",
-	"dA6yD3uAay9f+3N04BvLYD71V6GhPsLuVuL1OmBwcYdoAToDFiKSYdvK8zZrRBv3sRBESEwTMkUsO4E9",
-	"i1bU+kHDy+v49A81CJ80Yik4S7Z7srIELTR6//ibf9e1ckwdUp1A3yvqsShmIDU6wwXAdUuPHFUuJCXU",
-	"4zxhHt5FFlDvdligEqoCYVpoAztl0lR8EOr/dPkixlDF+ug8M1AZlQ4UCc6l2WxApGDb3LYtv2SrnX0/",
-	"jN4ljmTJQFddKKXpb1MxJdtuuo/C3tzipUvjqY6uaMrOPHE8NPvQ4t+eV1sqMIq7PggRc/hLvBfB0bHm",
-	"2aiScSVEJBkalBJzlRszRNaoBFQBfgCBSiLQFtMgUF0NlPazrvsi+7CIi6hvfbLAU405DpdTcOtVK2E7",
-	"2paotKFLuQUymTYauBDfdiBL3w4duqEYNkBDkyHJpW/3frlX/1dehO7zOyxItGaCwQfXc0XqaYAsVuP4",
-	"VTtVTC0QEjhC8+vDbHQrsaltyCOuuAnkO50DGvyFyTIKnFpjLmn811h07AR0StAC2v215s4yFnA1aoz+",
-	"FJNJW8uosUAhHTOlo2HnxWcyZP1yPVXaMdupRVEAI3mXS+3NS/JmNRfHak9Onfx6IDA6VN5hIsOJB+G0",
-	"WB+nF6rKZs5T26kf2tEmCe7IHNblcEf6u1hOUm3NnmlqBiZ8kHYUiK2eLqLIKEwlMZf4AYwOwhuqFROX",
-	"Bb+YFbrJMaGqf/F6jiXmwSrFedMGVW8ByZ2OTxCIrSXQSU10Ouxdnby3A5CJni1M5uUt+a+Qn/KObATS",
-	"+D9I/5VRU1bG4mhlwWwzrxYlAC32qkFOQk4fUo7xzzPlGBMmeJoCjaHkgmOPQgSZ0VVybLW9VmZMpU54",
-	"3o6ULY1ctBHD7+h+7ZavnrskUx8leTjoftr/t7QotahYZO2PV/FFPv56qtU83iZjmVBtfFTzdZveNciO",
-	"L2m3gO4gZkuTbgzFLAfcFzsaQwjleUkeeib/jihYBnKanuLpzo0ffRrMwE0/cuMdPMtxpJr90dwI6jHt",
-	"Ci1lqUuaWsc1DpmHcJ5DIO1hLS/E//0/IfHoHlPj9qHWHHAuF4SZ2zdZsP8MsQfgyMWDPxOo7JWc7ga9",
-	"16lTHJUKUuQwPbjZ+0B3PbWZg2Jgcl9oYqcelW2LvKuvgcQ8tO+0eG//YyhHLBDfAqNnoq0wHot+tPmz",
-	"m1vfs4EGOVoj34bKXE09BItwRsSa8XRHUCzxJFvtSC+uxouz4YFlK9NH0nsn6uZIyXBwBUq0PV7TJknW",
-	"G+Iul/b2XgtBOMbetQ70NcE65lr6d3LaWsycDloMdcCuQ09SXWGqlHVMka6wsCbVOHDvVECQk6bHKA6R",
-	"6fY0KcpRSPREPAaLxTAKj9IzzBySeifpubV+WtgFhzxkaRqUCEFs/6Jp7XGBQB2YzGReePiSQ4M7xzIJ",
-	"25HjfDIN7R726Xz21zCI/4JsOj3c4tgkvxN+QW4D0qBljVNxqVUy5ma8I5EqjmMYxuXQBMszLLKVKBmT",
-	"sXF3kaKT84kZXTjDnbEXqaW348WOUtTMcxjlvhZJjqXGgBWZkMBf/EQlX8CM+qMON94ADiJE8QdYUHPG",
-	"F3xKrt5vs2E0zmVmUpa1707X1dgB2ZTCVlZNmsJv6osIxuAIfYY/wFTicaR01WNQbO/npezjSjVLq8S2",
-	"qKBTG2Rx3dFcUhHCTaLplGw5DUR4zeQyLCsP/60/TVOsWn1ssWoVjVg4lc6UGjNoIT0XWRxPo58ZtFJ5",
-	"3NALYZkXq32HlzRephkeg1o50hUdZbuIrQP9sR0va6stG2IGpVMPXv5kTNsFjglZ8lvmHPpOGboHDfDb",
-	"SF/83S/tZLbzJ2TsOSv+eXDiQtw3ZZoDa5XTBjqdQcrovIEujVenXjaW/aJYWsngtxP7eTpAqxNWQo+f",
-	"dX9q4ypFy4cxa8RTQ0F7J7rpNzxrdlfBNhCi1KbFj+JabQKtibLSCYW4G0oykz8fmcaG420oaq9qtksT",
-	"BqKKinr5Lywbh7efAG9nNU4PN2um64aaWOsnCK4XbDRh0gxVH1dgzP0HqiTx4NPpgrzR06tLIiwsaGy+",
-	"6boVXWiCJkeUijYKK92jmJ6twkMo94rZKyxk6zaxaSayH90dE80u18H7z3gEll092U5RH3gSHTJcMm9i",
-	"n2yEsPkyyYri17HckqI+/YDr8BGJZARWIupIDpV4pIAKsiHSJLhDVWUIU0RoAY+IUMlQBRugYU3e/LIw",
-	"i4JvCI1M5G4voTMPCVSWuqICRmumna6eZVXT4H3rauYEQHJDGQqjYV+NhkV3IHcAtI0YVL/pKGZ8V8Ez",
-	"oWvW6VgXg3+BuXryu1jDwKxpU1lASFOnbDxXTjaEJmd2OCyAuRQ8W/zH9m4ky8ryjM++t4VN/ba7HUvi",
-	"9Q+4PpDNr3Go2EbO6LoRCRHHV77hRJbdkWHu3lo0FojqpnsmLAidQDuAe3S3Rzb89wTWpZkQe1NpWtxr",
-	"dYQsg4s0ZSAj0aLqfDhu3zEH4UIMz79C6llkq5WhHVSVjfXXAaWJyBQVuFic0cROCpa4GJqKFoRuIlVx",
-	"H4DvLRBhhqQuXOkLBN7h/B65wjapUfd6sIXgVZ3UZT/brHNkRjl/LgrdFf40DB2+e+sfXHHMgTf7AZZg",
-	"gd5A/ZP6YvbBOVipHSYyN9PlE+XsGsBBX8TnZaeCz/OXWTA2OjHJdxrj1kZ+RVA33fUikCjZDoIzb5OD",
-	"O6jwf/n+dFWAuA5QemCkCJSZWJImPJao+k71KqZq18mzpYgqwbTDIjTLJ0gxjoqNSCIkoQijDd5ChnpF",
-	"b18j7JGyngljT0IC74UR4j3o/+wEsXZqq9KsQ4rRJtfhEHb0tkPhH8KuRvfk1EMKtivVJKfTk2+gvoEc",
-	"SB0QADF8csk4FOgO1sdVVMpsT0E3j8Oj1Xfj3xvoi//jajfZYacAyG/gIYgxHTCUJj2mnPUojNxPT1WF",
-	"NltJIqtUADzTNuuYtrjOT7Iv5SHfx937MRF9bHGeGvgvDS14kHChFTl0786HKfMvOHMgv8c5bUI6VnIg",
-	"0fFVh1uMg6U7uOPMOKOX790k8kUEuGKonoxwF+JFliZPtvcgtMqcWdlYeTM7noqMYuXBQbAo5tuPLFS2",
-	"mns50680Myvj7Ydx2RXGyD8EZX1R6cxDXxSODNPar2719H7AhodsLBZIUphbyiN0tmHPaQbXhtOEG8s7",
-	"ELzboGvZtMxpJhor6KlYw70P5xDVepauqPuefAU82sPqtqcXWA0lHriqM0xj7Q3hQlNBPzXhD8L7vAmi",
-	"D0ymslz3AbyGP9/EnvBbIiS+X5qgWGMhJsaMBRs6Esc/dJBx8VTmCKieLEMPh3XDZQncW5YINcijmbY3",
-	"6qeQLGGPLMhPTMdbL8EyDxsdyDrI2hFbZiwmqVParrOvA7q56OkOYwxI39vADg9YMqbZ5dnuEFulA9me",
-	"8hYG7EwBtOSKtMa1Nans27AEXABXL6uX884UrtcQ9SoGI+n8Cg4Iprtp6NGxGDcNjaqjeUrd9yv39emu",
-	"89T6pT2QD1f7OBgsovnRlCYp2e61tpQSA9FB8RZawI7hyZ0e3vjXj824nqhUHMHH6Oc7OqU1b3HLRLga",
-	"dOcmd9s+NtsVzkzlNJ2mNnrDXis5vRdvwIKX9PCpbGn4QM0xlyw8m5hsdt0HC8SBWfvs4ArWFJCbVMEQ",
-	"MN0J0JxdduyMqXkDUZ+sQ0XVxIps4maRTzZO9qi31mpHEZ87LkSsNA1OduWaEbxPV386t/pggqYjx/J4",
-	"zNu8ZKwKVaws4BO7MmVWggtdV5jDRLq5jquO/j4qK9kZrtd3r6OkC9UuafmdanJjr1gR9ABGgCQTTdYN",
-	"lSb77lCULT0B10/oTHTw0cei7S4cYJCtrDFyGQgobiJ5W128aCdE2Xr9XIdFZyv7R4lpwdbrlU4BCxuI",
-	"l4ZWqAtuqeoNrK5gAS7xpuFwKlDre7BeraHeGg4nTwZWTG68NAnffTetZ/ffi0kdCojID5OBmdDHUJRY",
-	"HCHWf4pa3vNYNCIY8DsRceORvC3jtCDehvkye8r8mWoPSqLYspDhh4mtsHXCia2ekWxO3uiP4iImlOaZ",
-	"KAVN2a0l5qej5aYfclJ2+ki5gdwksyfKfPqGbJ23Iu2D6ypwC6rhbCfxWb4hgVjFDd5OFpEu8KiI98uQ",
-	"J48CFOLwArHDvD9j8DGdTpdxDYbBEyqklYCHYuLUwLspJ2NVzjPYHGl2APcF3gep00UL9NP5HzPUMSN3",
-	"Ou7Ptl1+Zrc31ebe8slBZnfzuVpEctXDA0pBTNR1kFjcdzUICSamWSvEarA1B1HOx1y3BV2sRq071pEU",
-	"y0ipaXEELa+tWBieyX3KkR2RZ9NXgrp5ZKN6xvOCSK9tumT6stp7+yOq4lmBYWugmk7acqduSil+Oc0i",
-	"sZoA/vksjpqrObKup+6Yy9hLs8eB7CVEMA+xgC2brwK1oe9M+Mu8wcmAihjKufSAcLTaO5oWaKbahfIs",
-	"BEhtdzG6FKGRDLMl2QOfAG8/2nLJc+4iizkQyxi4BfnvoTINGwiz0KmhpqfIH0Vq+K8gWp4sAd1xthMa",
-	"fFVpVEg37AXN/GVWW3Qz8mAOFjFuAOcyiWV965IZFwaNQKQgTYl5sSjV9gBsSXVXD2MSOnhJk/a5yXyr",
-	"YH/JQJJt3pQiPi06ZlE/4S6EpCZVO98olOR0DfXRfAvY4sjmFJMBhSYBBQmQwsdyFdoCe4JLbYDc2vWu",
-	"4uIcKLKKulOVbf5oik2sbtIEAu18RaPUglnnRIS1i+vm7nXp0cWDTUeBHaua0+H0D2FPSyMijLvDnLqA",
-	"6zQsBPNBeoiNHtqnD2rO8+elW7Pdaa2F9lb6eSXrFqXBfz5ErTCaQRxCrB9zk03fYTONhyFNSfeFL2AZ",
-	"SDmb98Z441N7rhc0vy0ZkxHrPzyS9EoosAdxJuseheS2xoOdbq9Lq8e3oK9pihrMwAXmRNV8qkNZckin",
-	"TrIVMlvJXXrbDqRoWvtfF+xoD0k08YtlVH78tIiIj592Bxpz2zqKHatu6NaxXBzGOk2zv3qZcoAJ1qKu",
-	"HFwUaZm/Y8JKjWUa9I2e8XLkm1sZyY/DeXlb9vP/OmfOJX2ma9c+r2RR3HM89bZZ7KOJ12KbwoLfEemU",
-	"qGGUzQMgPQ2bJccthMSB5ge96bYWm8sJbow/oqVd1t0Zn1PpFpDkW761MNOLHcu+hMuyUO6UULBOuDaO",
-	"KAgdS8QgCYNsmwpLKJBJ7rDbwRuK7kAQWxpe20+G3ri8Ivl9zB0u1Pp15eBAuooUCBcFNxU6ZpwvdpDo",
-	"quwrMJSgGoklL1jEOLGJHZeNSfYeI9pDFX2sdCr+T4m8toL7TNWLaK5k7FyqH6aMBQm+1N7k3GMxqRa/",
-	"zzRIax1ewzCqzpxu4wLolddYHN/fPzF2I738+KNTVd9Q0bCAZR1vkPVclhq56xn2oOjd216hp2E9u1hA",
-	"T5xxEuEwLIm8t0F/lfzqaud80NPLsMj4VePDNMY2PIG3YJPKtOzyAfWM6xw5F9tpMQBNsuQwm+KAjCkN",
-	"Gyhjz2j7483g+1j5E8vd1lTV/7ozVIjxKywWOJT/YZZqF+bDCVLPnOGggw7cJ1xDxBS7rH7kFvMFkbi6",
-	"1GXIRZhYPK2yhfLNqBN10rJVGOknar03iu+sjUlrx7rgVhECacpxBbTA3OkAiOgA+kaEgzBTAQy7tban",
-	"o2xdQ+3qkZzkC0Mh2Y66MgJRzAm2o2itY6TEawSVRiIQCG8AbThr6mfhIjI1Tgh2xibQWfhQxUkDsGk1",
-	"BX/UOkQOwEWy3g3DGZ6efnZ2SS3N7GDd/bKcEuPPKwgVzShxHI3v9xjGktMzxrtWkk2pb4OGblzJpGrt",
-	"rgoXKlyyqsjQpTbEU7OMoNOigphJmb2FXYJFucQ2/ep3kL4+of/eLiRZAjoiHiYEAW9jZa5OIyee8OR+",
-	"5fPV57t3bz6+af2MGRJNXiIs0E+NovLFD8ArjQe0yP248HzGDt1HS8GDwtqWmmnCk9jWDqDiqwLjTkN/",
-	"LjZItb6fCZhLt/inRVk9wUqXLZJvRRgyOjKHO499EEJbWoSuNFlNz6SRRwvVqafDo0SsNoRW6otLPEeS",
-	"aeCXRXNZs7wRoep9xt+V3lHZlpQbTJzhvASlZeVVU6SUUmprp7lOM7szbr6eTH5fUt+EnywC8SHPwYYH",
-	"Hr+kl4/t787ne315Ssaer/WtOSzzG8KfWWB4iaHN7PCR84kaKwzAlH2QG5gdItL1AEW8g3QA59MNS6Kw",
-	"VTj2WMlW0mIHTK/aJT/p1vFHTITH3IwP4rLfgpWxR/GJk6XO8P49C9frdp7LMAT7bM9vNvDeNEzCCTnV",
-	"rGtrVVgQEDRR6mi6SjgHIeOxipJJXCWvJHaWbLii6SzrFRz3w9tVJ+GenCtMwjr6XHSlT/a0zHJAIMRv",
-	"Bv3woHPhy1wEAEjqRemtxq6TVIx0XBrY24WCe/Mb44WIQ5bEYppwpGxtpFJavM5tvF46i4WJRvLTdyWk",
-	"G2iFKaZmIUh0uo1+8/ULpKYws5Bcvzem5Ep0kWnS3c5ZN15svW/nl5ldTb0BDWcccAV+0dkXJpWwr1p9",
-	"0iDjVKpz0oOktaGkHoBWAH8A/gJ98n9HGvljjXPwjT7ta7jVvSM1PaHdohugwLWLTgkDgxKzJhWgP23x",
-	"ffvzv7xAt+akGcwzv0jdSa7N4arP1wgjCUKiB1yRAkvQqKEV4iBqRoUadIMJ1VDSsH3h8b1erX5StOlU",
-	"jHi1unzx8sWlg/HFNVm9Wv3ri8sX/6pFp2WgC1yTixxLXLGNCXXcGPuMYicdYfCuWL1a/QzyyjfSQtjM",
-	"RrX87vLSevWkdanhuq5Irr+++MM+u9s6b5NmBz+I3tVI2GXNWdHkEt1TthPWAY+bKmrU8NO9cLD1hmn0",
-	"4gsialuSLbb0H22TMy7cDRFbNkbGEW6RY/U75lRLv3C24OD63wIUt62/eBENHp/TYkyHofAZrZhRQP92",
-	"++tHpNE+sLTYsQZzyaC4mH8xNHmNBAAqWC70Sl5si1MRxjnuwoRhVcV2ybyhpOmFhmh9rkSkMe0vIIoR",
-	"S8+FetQapNdXSGNJoD9pcI9/yYxoQH9ag8xLQyFZErr5l1ORwxaBnT8pH5irgIk53oLUWvB/fl4RtZC/",
-	"N8B9pbNXHRwFd4eYZN2WNDNWoC9/O/+5/ODK3wZ5lUPtjNF6Nc8EKlw15VPQvXbpskwEyH6NCb9ts8c0",
-	"jOYPzKQ2nYQGnZzdL/3bXu3UlxH1vw9Z8Ynwly7jNpzFSLGeH/hoknnM7yCLvidC/ugMUkcxTdI7wpcV",
-	"HytNI0ayF9uGew+VWUuGXBFwxKi6/7dMe0FM0sAhtMoijPSmKH606ug52Ej3rSvVJnHRy5MN3O5CQKoa",
-	"mNuGFlobRKRQJ5lIvQOnYcaLz/rPd8UXo8mOJaLWbr1AtK2PFYnWON3f4n+vlU55zl3ul6JP2unLJ9zp",
-	"U2/phT2cT7u14eNrZnLs5g68iFb2JMDi+KYBpIrDbg2N1XnkhrFG3rHHyQvhV9PkKS6ED5gkXQZt4OcW",
-	"kypD3ZKop6HIxWfVsxVKQdKYQjqmvP25Dqzq/xM8yphm5VD6Dr/pZs+kIcPkkez4eP9nwMf7N0fZTr5r",
-	"TEG+9gmoZ6OpGyKiY+gIPO2+QuxBXXpVpcNihH5XGdf00S9L0eZ6F1CB8RT3iXFLNvTXRqY9EvRjZmeL",
-	"ZY0eTa1E+luKWBFkQ5U21cjD+Sq2vy7JPby/0wO4bydUNJvsdiY93+bYJ9/Zics5lpVkU8dfPybH/UwE",
-	"0X1/a/SQeL2evM9udYunuM5apIXZC03NyUdsOQl18vdLu/TTc8NH2Jnun/j54og8JiouiuM1Wr0zF5/1",
-	"H1YdiInsG9iyB4iw1/ehIAnVvjjZ7R36sm1yYZewai9kfa9dfFZ/TGk6P4P8BNFLeXq+rsrnUyzQrGM1",
-	"87rzSzn9EWjDDU8lFI8hX3iXL/CGg8/uiQrJN67V01iC/HApwrJkO7TGXFePY3fG8Cu0kdspcAb2ugJ8",
-	"7KPgYBaMEN8nlcUO2g/Wi5Cg9PmImphe7oJ4Qjm2JaZF1c+21beGSVEKhfVEJmGyjoKPgSA6YbgbYVCM",
-	"l3QzVt31TqMC79tw1O8uv/vL85cvn//rpcEfGg1sQxSOnb/Df0vu55xGecNDgYPjQsHv9uaFk2lnK2ss",
-	"WguhmwqQSRr7Rs6Ld2PHjsxPjzXj8ifXLOngeGzmuYNj03pcjZPQsfhbmmMrFw8L/VnGg8ehzpCufwkc",
-	"jM/qjhV7pNG5RKZY/Or2P3SkI3YZ1ldm7Oc/ElEzQZxPamLsb2Sz25ybsH71Ey3eAhSrNI8K+BSdgoHB",
-	"xd8xfo8w3aMt4/A1tJKgXv4B30N4XZdHWCZNSMhs9rVqFTZIDjOfKOxG2U+vEaaIVdr1goRktdA09rUi",
-	"T6a0rG280olJ/5ZUlUXsO4c++PZrGfrVwFCE97GuMEVrIm3EtzooNuQ9U4ekJHSDTuMMGOyhx7WNKp0/",
-	"6xZPoW+qkW6b7RbzfarzUX1aNBWcxtp8cinypih+ttARZ+Bk1fUCTn550oFjO6IToolAzAStuQ06B9te",
-	"fFZ/zLz/f9T/7nch5YryS1ive2t4bWqh7rBAlY48VTf+XriCoD6r7/QW2vD0L0+6obos38Smukqwuv64",
-	"8MXCAW9djSpLG1326YlPYDbb0rDKnB3i2zmtl096Wl1pwHOe0os7oKYmQ/SdrRuc8xGmB5gK09RzVMdb",
-	"Pcg6jE2kLuRkzv03zN1pO1ERCk0tDlfelp23iJpHi/d2Huc7cSY17IlPnFtW5NCtyYMHqdLl/tCWHe8i",
-	"n9vx2ajQtEvmHCGh6kmP/vS2Yox/hJ04Q1ToN3PyHDrKVzt279nmjJfcDdQ/YOlk7NOduE6x+KjZRnOb",
-	"j3lVs1Q3n3lVZYjR/NRKqkZ9OsMDWYNonc2f7kAan3gH32hJGBOZ2P560v2pQIjp0PD3pkWSAVN0w5nD",
-	"JsyntDfbqQetDTYfwz7RLL5M7tAzvgWrY8UsCHV0Z5jJZR8MO1xpgffuxO8A7l8jydQ/3e2RW+VyD8TL",
-	"J/Yc6PTKeI6NWpd/khlJV/v6p9/CXs5nYCxJvSg6oaJf/5Ql5VhgExX/LZ83auoWxzboowagOBsVVfcR",
-	"we+I1XCubm994R0RkHRquvmasie+4nUZ2vdEyHNFvKv+v064uymwG95tTU5UkZO/hly25Im36dpl0f0T",
-	"KWLX1YS53U0KEYqsXD/9RlmXadQjce0xC54gWjBSSjxMH1dB/dtxP1y3uLSn51HT+VdxQbh9OVOAYZgr",
-	"Lz6bvyS5HDqUT3E6mJ47ecJWeSiJzdk/Iq8km0iQ58V5c+N53OO513Wxct3kWzPruI2ecxh8W+fr8gnO",
-	"13lcBeMTZqo/XHxWf0yGwZqp3hj8jzMTRI8yzc+2vpb+n0layQan+g5KQgtE5Fdg+0AykWf1YzL8wl1z",
-	"tykJWUrfT2UpzXOLq8339QTCB/ZwXnHQGeDwnHZ/07Q+el2yW7+0NKPeA9QmwZ1DzvjJT3oXqiuu4/Xh",
-	"s86t5dnRFkSffKvxJp3yxme5kmz3S5W+OZqcBkkhxmoXn91f01S3Lg1nE371J8VrFxOinVlC4v0TxIXE",
-	"J3p5fqKfUfnymzWrfn1z3H75jXH7RY45jyNFXalff30IPVTOIGcj0Mlj6WoMpgbrt83As2U3fCkOLNEO",
-	"OOgwYt7Qb5yRF26bVrPP6iseHrPglXKl56F98+cKyFV9m2GO0mta46FAax3R8EQHzEHWftV9ugV51UGl",
-	"OvUm6b7f5F/DIGmWFbG45U6iPME+N3JaZ71qjk/MmySE6j/kCMR7gSRDoB6VVBcA+KcShfDoIDUnso06",
-	"mkCCF9E+Z5MS9cTDKluRXFdR7leqehIX43WFqUWgymzekk34mI68yg5NcrIaK0VYIKxxQf/BUpnOyowJ",
-	"gXQzWvnT4iv+I8fWHbFNrpD2V72TP2BSpTPDE0I11Y1EhNpEI4OtpEsQ6VArIYiQmErxNNfquSMik3bq",
-	"PdvcwNkCkf9/VGQKGzwQmAxCuTEtzkovNUIsEcbGW/lnaI63gCT7xzSf3PboeQ6WV51/ZPK4Nx1lUuen",
-	"3EMtn4gPm8lQtZuGnpUDGxo9qiYLVCcQqNscUYBC/FNd2iYudfqRdWvbPMV1auvbF0lgUV2oc5vdIUq2",
-	"M+j69T+MrTWKUtWGN58ppMOMcMUKCHtYc1ZYo1+NCRcmvV1/85T3lN3gi8/mLzP+hJ9olHARidfFyvep",
-	"318LHmEZ+4R9wI5OxwHIRjfJqw2nDu0zPZ8dXPqpdcJFEcv6tBGD02FRp/cgs1NGMkc21gf6TtzF/6vx",
-	"hcDPk58Rw0VyuCCz3Eyo/Mv3odp45zQYDSJHR2K0Asw7kZySISzuEb47Clv0tGHVHHCxxfUZjrUBCK7T",
-	"WGbLHnwwRzLHjKIRBVJqAKttGR+b8kmEfnH7hA1tIQhNQn2YACD7TxSB7PYoZvJvYEg6JbOU+CpgDbQ4",
-	"eaJYaiTauWPQVP/XeAMzTwR9lH30WRep4dsIODtXVJiNvp72E9yYRudCCGujwB0M2LcSG/Ru21v+ZOIc",
-	"o9UeCby3oB6sqQpU4tpIopCQykvQrsdDpVQytZ9OCll6gVA7F9hpU+hNG8k40us3D8Xvv/vuyebg3gc7",
-	"LJCbz4llnwDMJ1A7bs3PaRB/tlhe0sH/7vIMaZZJr/5fSBLgaUUotDA4+K5ymA462VQtFZkP7izy6R18",
-	"a8CnbYH5ODS8rfp+Pm3VjBARpTuAe4FwCbj4VgCLb3tUOQeAu+r8Ddk+tcCL74TzBriikifYlRhHlgDy",
-	"DGr/e7w3dRu+pSjB0+yaplgUVPCZQJgTWW5BkvzMWIIS15PVOD+p3+dS9tV7yUYg5CAsxqq2oVrLmPob",
-	"xPL2/SP/66SDqxVGN0S/XVjD5TOBRM2kUBqiotnzLWDRcECVLUL7jVwPErZ1heVMpP4n3+opLmc3WpKX",
-	"u8LUuI70exFTk+gAD0CPAEM9R9C+X9W5IPBN918lU7PdsfEOncGt55lW/ZNddkrMf28L5gz1xyVjnvIt",
-	"3a7xePu6iyu7+LwGKP4K++k6W2nwyAsi1gJXmLUwtzlDZyyqZRed+kB5GXygfPny5f8FAAD//w==",
+	"bg0gQ5xI4VP4OFMmw+tnust0Av9qphCgMGf7uY9v2V5zds4BaFjskELPE2izVWxZwVotlJNN2RUqnaNQ",
+	"HuaFlB3Qdm+YwRPX0t8SL2v5tGUOM4ylollpSznPozMyjwMuxLNXjmPShJ3+yNwAPC/JDm4hB1IHrgHY",
+	"uafBWJSoF0DkJ6O4x360V1Dw5wGNXUfdr9zImZtdUF40BZE/UckPAZkhe3pwgSU8lSQsyaVVtgIsgmXk",
+	"BzbPO1iuTEs7gu0vtJIfgBqxHLh/00/Yz3gLr/UlGjhkG3tdzHUw2NqkgW90++DRDl5wWtUWEtNCZIhV",
+	"hRKQ7hpJGvAd22yguIU6NKYgssHLZJOm/0esbulRh4Nd3ZhrrWXaznCZ2zG78OhWm6FG+73GW1IdUnbp",
+	"jWlphKeYUuEit1dE3VFXk5IciK2Repc0AoS+r7wgnND3xl2Zr4A/EbrX4Fu3S1wjXgcaRYiKoz2PXQwx",
+	"eW5Jbek3I4DVnj/rbFyqDNa8oqbwQ8Xyh9AjSjxATPQWnFRVcO8gRO5rtGZcb9W+ZBWgdcUYz9BzxDj6",
+	"Tv/GKCCgYWWSFAlmg2z1QMzQ7pI1c8xWbE+NitfT7DqPwqlXG1PajBU3/TXZQ4YkfgC9tNK0fILqCptr",
+	"Yqz51ISGVaKOVBs/wNUQAtWYy5eIKkptAVOBYAf8cM+KQ1cyzZJpiz+9NY2fX18HmFXzdZgaAqC/FYTK",
+	"P38ffgBIvAkfbklklfCg1ZPXW+o+yfyOms7bncs8s7bzt7M1DNkVibVWjtqNTX3nmmNy1DP3B4Z5EbpB",
+	"q2Y7uAhmXw4lqwoRFmi2P3R/QCXbo22jnkrq8aS+0Syqrnp0j/OHDG3Z0nvtF1YVoRlVhMKC20zR4h2h",
+	"EOrq0ne7+ld0DyWhhh73ajIZwgKtSSWBR16znKVwrG6V+V3t8pwhkdu8qQvYU2fMLVBV6ZS5UwpMhIXM",
+	"vOYXZNtlduhU44ee/lFmj9eRY8I55Mt0ptf+m6jOqcRpgEW0UNWyVnOIoQEqseIboOiPptgYQ2jiqVFr",
+	"usFcTm9EGpNzyK2t7HRFdM94MdvDb7pRlC8MCV1fWW+n/GxDbO6JMtrsyFHTMl8z9DmOQPjgtiOEpyxx",
+	"xTZN4GTizQL515qtQ+ack1g93GPD5ZLOGi5vOAiQEXPTgr4aeEvXLNSPvsjTe/pR3/uhy7Dh8jVupHWG",
+	"9E+yKNmeon0JFGF3jolA6puQXlThohgYnCeNPg3dxJZnzBvJPQEuYj2ZJ8ECntfto73VTAZVTOCAMNK7",
+	"8kQgp9nmmKJ7SBZ08e0WeyLzEkIXclOBUO+5iuwA8UadvlPHC76qjEDCRkw1+jI21OjMzvOAZ9ChSLOn",
+	"KTNHvs9/QaGh7bbjpzSADCrYJGwYZw/hR4MM20VDmjRTqquzr6rPksx6Zv7LrXqvI09K2GAa5D+KiHF3",
+	"ao0UCYm5sVWmGcnu3Xizrx9t54ZiehIV1kbxxro30uYAFa4FFO8DXM7WRttUs8wQlohqU2vCM4oa63PA",
+	"eAF8p00Xdjppc+QNpeqvQW4SEstGdF/QdYUp1SRgtTZMFIxC4A09PHGmoy5J2qHNmoKHRZHnVe6E+dDN",
+	"4v7dTU7ziL62Wb1yLJCt1oQSUerTricdevFjOb3/apmZekaNKK3e33tE1qiCtUSskWdn0aGdNo8LF0bX",
+	"jQhSCz7VkFunVMAAYJwRy/2q7stRl6F328xLdrBO3bVzs7YdppjX3FNvxpLvaeKdgHrM1FdNS+3jnjat",
+	"ljai+Iazpg6SLHIfRGIJQnLfOojNEOlr9ZM9cbGvHTMl81hkyTXwXxpa8JDortUDzfyI7NYObtYQZTyr",
+	"tT0vp89r28lRRGpCDyDM859xHdQOMM9vcUGasHHu3hmZRr+sOcDH0joyR7+WuFq/A7qRZfDnClP4jRSR",
+	"X2vzVAjGtRC6+bUJ6zn7SIfDh6bpvTdH93GXHJmjWne63XU76rSzmtlqreg9M1uUurv6m3ZrbzxpRrxv",
+	"eph9hy2XAOnxQl3hYL+x6m0aaW7c1iynzS4URpGrf4Yw/xaw7Qd0dbiT7GDWoB4w6AEO03WRpc96jfQc",
+	"utY+O9/MLyrVxGxoc5SJ2b2GRoQ90xWS9lywkzjiwdDwHdwwEros1pxt0/3lapf5DlfjfkqyiYi4oGQc",
+	"kKLSYkT3EVJKeD/YZRxFFWBCHf0xr7jo9XulxXxlB+wsN/XuMkQ+7sZqAruj9doF5n+tBoe8CCBCL6ca",
+	"qL7TkY47wxwQZRLZg4UwPaAt48HwNSdn+h1al5HS9IUkVYWAFurBJ4N9pD2wLQlsc7sUO4Hko9/IYw++",
+	"DHrWlxj9mqBePU1AbRy3E2mJiLAmLUkKMRyQ0Qo/PfXQEfsRH94xHHAQlJgXU6G3fzTb2BmM+36H7xPv",
+	"auyO5vpO3WW3hKN2+kci1B1z8hG8bWj0FObulTrJL+5rZw7GRUEUe+DqpjexQFhil5XUxaKNf9YgN9rx",
+	"8e6EQ7ySlv0X4AIOQTcMZxtuxU+a29F9ELJ1yrBfia0R4Lx0RiBCkTtJSr4b+xBsiDOSjP358UDd4RQi",
+	"IWMDjrZhXx0fuhNjrSaTW6OKXVSHVHbzg+fU8Ol7Fn7t+tCRJIv/1vcy1dyONVyiixewnQQn62YzeIXd",
+	"syb8rMmNuXeh115Nqt4OnXezn63Jp5DVvGOU1oyj14mIQBvGCrRmvMtA8xEFbYTLiQaIbFWXWCxwEd2o",
+	"5sEjyQRZ5ga7sV+EY3glDjMjb6peYC5br58WsH5aGR/2mlVG79sTSoGLp0Lig3YZ4PopmDATtUfF0xoT",
+	"E3AnbbhdyO4ocEJUr56SaRti2DaYLGAUdtF+aF8yYYLlhFaaJG6M2hjyqy5xX97p0JuQP9kF76cz3p7x",
+	"B3vMIrZIE4i+8KyFowqDwXyu/3kz48Tz2ciKLs/6c9BhvfacdaVBm3pgjnpHvvitmVEu9OF/9qMVdWl6",
+	"hRGMX5z8e0PMKQjf4yZ/b5h5YmTOmlSgbnCliO+AC8JohgQAKlguzDDPDOs8+0Mw+tIkshGpQ5KEElk6",
+	"yhwKZ203s+4mH7Q78pOQZGvfWYNHbufRN8W9b127y77Yhm+zzqsN6vRAGr/eo15rb8im4RCK6+xFbnZM",
+	"JpsG82LRPVCBlMFIoikLVevSHk9hz3ixzHilv/Az8YvIzDrb4ZIMGDfAxQKjd2u/eEOq6i2tQw/kusI0",
+	"NSPVdKGJxOrexQQ7sJphySoQ8044PazrKCTf1JShuNyD/p41EaPdJmLfVi/5yQxMxuG2fzg7z/3a3IpR",
+	"r9ZuPtLK2N9S029y+2BVjVP8VDVnO4iE/3LAYqjtBLYlfKD2uE76MmkbnR3mFFvIwBSSQpyjejcrTwrB",
+	"L23IxaRuoxvpOJmKhLX/Ha4amLcW+KeUGdd95w6FOQKeI9yALRt4h3v3SHQOQKq9wZ7xo8wNb6xpfWCM",
+	"HaTWdv1ItKgil8Ex9/OysOJ3hEJTx+KKo3mCRziulaJX15GFclbFaCAUicNh9TYRJTUiV6xcbz0dwwVz",
+	"u43odOwn5iffxiRr2qTkmLwxfo6F2SVvKsb4ax11E9Dv1xL4LdSRSG22Vqqi9AlZJmWdbNWV+G/X19fa",
+	"emH+8zoUPbMkz85LyUC6M29oz6AZCy46MlFFibGV9aXSHIJPxzZUeLZ79QTt6Q4laFapyJaY+Aebflr2",
+	"vX1TypZOF7TZGH7TglqF2u4PsA/cQ06vPj12ecdIEQoEaB0FBbN+gobKrpcgPU1mOmLY+GLsPEJ0+Nmq",
+	"vwN+3/csAB0FIJF1ts4glJxz+Z58WiQRWW16iQVhcyleLUpf5Wnz/Kgbqs01z8iEZ5YmkZ9SZ+qZIbTP",
+	"bN7at7WZTDtEbONes22NeUg5TklU9c82vV9CLMUGqDt4N6njLHVoaxoUJJdLnd1+cplLNnUd+cWm3CWe",
+	"wovvkzaP+AxRRcsDqSI4IN2JhcIbHscLb0lr5nAkZX0YRlqqbiDSsBN45FOGx3cgZftYKiTwvC+AehmI",
+	"KZLBJ9AaM58wabWu46wbC2gmkkbYHRzNsm88KUZ0Xah9no+VG0hLLn7jqHnEuiNGkfhFePQN1+a1/lv8",
+	"utviTy7W7fvrTvpr+P7rtP4u2Pjbug+XX4UxOaZIOgEAMKZDiTkck+kfP+tBe71rHpp3u//fXc+ob148",
+	"2HmnHAJFkqNOwC3gIuS0B7HQGaiu137wfsdmHTdmxxSDuJU7moKnqBWO52R82WomdQwzjg9xcuv2IVCa",
+	"dG7QlL0zW3DU7t012y0OYricqsr7G3CQtca2cM+Kg045FZgUFvuvBOQONSICuRvMggKGsAYmNfn49i+V",
+	"aYuVcruLkYvX0v2jk5MDqu8wqRw+SZzZWlnwfQDiIJ+2l07hQSxOnXadTUus0CynpuEB0LqrSCHH89BA",
+	"E78Os1E8+Ttz6MaQ5LhOE6cf7VPsiCP5HwT2Ac4QDyGTgBb1BKxZwMX8L3Amd56CC3CO7EfhhNyzwSZ1",
+	"gqYXdGa+CUWbWFot6q8F+zkF1MkhvE21/QCf5E0HnPWcYBH2ik5etblRFiQjDZGfAphTHqDDmhvTmVQy",
+	"aWzrwwRozMGAJeHBpaHH2zOf6rsnsjQhnZhLi/+HtNNa60lLQzlHOFSetTJ7UB3R3eRHUFXePpD7Z9c8",
+	"ftUvFp5wEB/aBjhFRP4f7D5i74K6DloatTk9Q/e4qhDjiDJZGh1lvFl7FvF1p+C0GYg2Nb92NqbPFLdX",
+	"xdjDpGswrM5H85NrLHoJogXhRr6LB1LrRwYNm6852UaSTifghiQL49sRWoTSYlvkn2nmlGxlV+Izou8P",
+	"PeQgO4KZdpJrF5NgZppX5gyeHCLUpJRKzugG5YzTIIhpYqSYHbUbWWQ2PBI9Fop40CdmebzDL0SmP/Im",
+	"oI8jj5PFiGmtScM9I9JWT+Qxi2dVMAo9Ivgpk7/DwrfecnuukHhOKx5fG+yNUaWOfbaZ95p9vdl1uqn4",
+	"/jNNmtSgJ03cowKe3uqGtyCaKgQkyjlboCzcsv1P6ougBc7EqBWRlAIQIox9NkwpsA07HWZumiGh8/Yr",
+	"ZDZFNult63U+ZqPojsQCcmGLSTURgjbvg1WdQ/HDYdnxaag04x775DUT94ehnYbrO7yljhLvCH0IxTV2",
+	"KTUdOeFb6vtIhoG0UUXowxOBVIOXJlNHO0oNVg7eYELnl9sOZUeaXlr4vTax0ZM7qDMQIpC4admbroeJ",
+	"PQstyOaPRFw7s3z5h//8FNO97SXmDlLTZMRBfPTn6UaZNWor1cjFYfbt5XOcYW9h30Fwfk2xiUD+5yWm",
+	"edjAeEwAEYUIdgqFPQjZZq/hilHQ9rYtLgyWp3VqIhE2rcXNrerJ9Ja+uu0J3h78PZVA88gdDrKPjdn5",
+	"UOJqHn33o26kW/NNRIfvOH59gAi2gUBPDwYgiLGna31zm6t8Nkak9QGbaWaBEGg7pcxtc59YfvFm3zqE",
+	"Sr2TWsY66lL6K0AdPDcPAPV7RmUpQri26leLxOpegD5E6fl3MxFKAyp2RgqdnL9CFEp8OjGGWOvRvCog",
+	"TahPaPR3IEQYagZv6yqUpYRRXgHmnayUGjjKG8jcO4jxAjhia6RxjhNxv+5cd5NYpHOxgiIIT52A8h8H",
+	"d07HZfM4bGkLrplMRDlzkNFtdJ8DOfPbFNxbR7WAVYooZUFxbKG3TT2Y3fZpUIcnAq25lftDIJP3AFL8",
+	"fgSWCeb5neRYyYf/HQY7wQLUEn+PQ6GEf8oJzyuYGNqDhvweRUuJw6GoX3+Pwqj8gqt15Nagm+iUBhvd",
+	"TqBLBTe0X3uv087wvQUOyDGCVGn3IOtsZxI+yDvLf0vhQTpxvGNrFYuQPYojH/dYjyEa59/krFoaqzFV",
+	"EiQe9Nv+eBvTM+Ku2EZE+lQ/RPqbxaG3YTTOL6sJ0eIp6iF70cZ+rMFSMrOHKQ6iRSjC3j9k2Cdk6Yxm",
+	"o3Q9PKFSUrsFDhEdIh1MP4htl5Bk6A5a6o1cypMTc7GQvDPsYYH3Wq9fJyxdd744ndJQuWf2t4Rpuc7s",
+	"YFK8kk2yWMo7LMfVbROqfXHJunFT9d9GIHlLKrklF3Dz6z4qT6SN1D6pzs0CCM8ISPKRicHZqoCdDbcN",
+	"6D+VXh4iweTpSZzFRMPAVJmsCNwia2TOtlMZLUkjc6g/sLRM1+7bN2ZC400vOGlc/apPXYOgab2MLxFs",
+	"a3lABoqYMu00oUxGKB8yjbjcMLMqm7Lg4zBchFGjn2i9glmdYFCLQumydS0skCP3EA3Y8k1I2r23xq3j",
+	"z0MkzFM0Zowgv7NEK5L2gLmeoi8+tYaP1i8/XIfEebmF4c01H8JmyTKJ5aHaJGcEWgueTQjsTiy8JP5w",
+	"0ht6zdn2B6t1h1VOzrZ3pIg3mMmLDj2jzS+6DCtIZLN5Aj7D+LBhO50+Ib0VDebf6dPPL0n713RervzH",
+	"IGOWveodSNJcLEgwaMs/nYPsw3Zw4+Vrf44OdGcZvK/+KjTUB9gnuUlmrblOXLfJYNpnh4UgQmJtLdsR",
+	"2AdrIw0RdLvm8vCkOxE6xxrKzxp/GJwl2z9akZG20EH/UJt/15WvTOFnDYfRK9GzKAIoNdbKhbN2Cwmd",
+	"VPwnJXDrMkFb3uEdUNr2WKASqgJhWmjDPmXS1G8R6v90MTLGUMX6WFszwDeVDvsKzqXZbECk+Onu2pZf",
+	"stXevgpGr42bqRKVc8Bo09+mIsR2611ue6+Ozg+xWtHxxGVXAmlvHi6+0MLQ09CeV1ubNVpFYRDw6dDU",
+	"eC8eq2OjszFi49KzSDI0KAzoSuVmiKxRCagCvAOBSiLQFtMg7GQNlPYxFPqutePip6KRMpPl2mrMcbg4",
+	"iluvWgnb07YmsA1EzC0s0bQpwAXstwNZ+nbo0A2ssuFWmgxJATp275fH6PzKi9AtfY8FiVZAMWj/eq5I",
+	"KfzIIq+O36pTpREDAb4jbM4+aE63rqLahjziApzAsdQZ3cFfmCzjhXAxlzT+ayzWfQIIKWjX7P5acxKt",
+	"52sqbqRX5TVgoXJofHQ07LzjTL67X66nSjtmO7Uopmcki3qpFXlJFrzm4lgl2amTXw8ERofKe0xkOI0o",
+	"nOTuo25DNRbNeWo79UM72iSBl5nDuhy8TH8XyzCsrTEzTc3AhA+SCAOZEtMlURmFKUiCEu/A6CC8oVox",
+	"cZgWi1mhm+oWquEZr85aYh4sC583bYrEFpDc67gIgdhaAp3URKeTWNTJezOAjOlZuGRe3pH/Cnkf78lG",
+	"II3mhfRfGTVFoiwqXhbMHfVqUQJsaq+26ySA/DHFVf9tprhqwgTPU241lCp06lGI4Ky6uqytttfKjKlE",
+	"KM/bkSLEkYs2Ys4d3a8d4wubuyRTHyV5OIVm2qtn7aBO+7PXkrmlgnihFYus/dPr+CI//Xqu1Xy6S0Ym",
+	"otqkqObrNr1rZh1f0m4B3UHMlibdGIpZjrgv9jSG98vzkux6hvyOKFgGWZyesO3OjR99GprETT9y4x09",
+	"y3GEnP3R3AjqMe3KpmWpS5paxw0OmYdwnkMgiWktr8T//T8h8egeU+P2odYccC4XJI3YN1mw/wyxHXDk",
+	"sjueCFT2Csh3U1jq1CmOCn8pcpge3Ox92oqe2sxBMaDXzzSxU4/KtsXR1tdAYlbpd1q8t/8xlCMWVvP8",
+	"wd7xzJLzWT27kBmzFlADaB2qXjf1IizCiU5rxtP9PLF8smy1J72wGS/XhieXrUwfSQ+fqBcjJXHJ1R3S",
+	"5nZNmyShb4i7XOzbCy6EzBp74Dos5wQzmWvpH8xpazFzOmox1OE1Dx1FdYWp0toxRbpwyppU47i8c+G7",
+	"Ttogo/BiptvzIA9EKx0kwqxYiJVR9JOeYeYKJHSwDFozqEVTcYBilqZBiRAs2VE0rWEuEIcDkwAFCw9f",
+	"cuRv51gmQbZynE9mlz7AIZ3P/hquzbEgSVYPtzj0yO+EX5DbgDTEaOMzXGqejHkR70mkOOsYXXU54sjy",
+	"FJRsJUrGZGzcfaSW7HzmSheldG8MR2rp7XixoxS19xxHua9FklOpMWBFJiTwZz9RyRcwo/6ow423gIPA",
+	"b3wHC0pJ+TpuE7bPQRkgk46j4Wszg0SgnXi6XM4eyKYUtmBy0hR+U19EoENHoFJ8B1N4ApGKdJ+CYvsw",
+	"L2U/rVSztAKLi+q0tTEUNx3NJRX43+SPT8mW8yD/10wug6jzqP760zTFqtXHFqtW0dCFc+lMqSGBFql3",
+	"kenxPPqZASGWpw29EG19sdp3fKXyZZrhKWC0I13RUbYLxDzQH9vxsraIuiFmUDr1qkacjWm7eFAhk37L",
+	"nEMnKrPpcKyRiK2Nud4v7WxG9Edk7Dlz/mXgH0PcN2WjA2ue05Y6ncLK6LylLo1Xp142lv2iEHnJmNYT",
+	"+3k+nLpTxEbyWfenNq5StHwYs0Y8NsK796abfsOzZvcVbAOxSi3axShs1WbwmnArnS+IuzElM7AYkWm4",
+	"5P9h+F7VbJfmA0QVFfXyX1gNEm8/At7OapweRdpM1w01sdaPEFwv2LDCpBmqPl6DsfsfqZLEK/5N19mO",
+	"nl5d6WRhnXLzTde/6GIUNDmiVLThWOmuxfRkFB4qXqGBNrCQrf/EZpHIfvB2TDS7VAbvSOORagvqyXaO",
+	"st+ToK/hSpgT+2RzLcyXSVYUv47llhT16Xtch49IJOGvElGPcqhyKwVUkA2RJn8dqipDmCJCC/iECJUM",
+	"VbABGtbkzS8LkyT4htDIRO4PEjrzkEBlqQulYLRm2vvqWVY1Dd63rhRWAPs6lIAwGvbFaFh0D3IPQNvQ",
+	"QfWbDmfG9xU8EboUpQ56MQAcmKsnvws6DMyaNpXFeTXlB8dz5WRDaHLihkv1n8uwszW9bO9Gsqwsz/jk",
+	"eluv2G+727EkXn+P6yPZ/AaHaujkjK4bkRB6/No3nEiiOzHe3VuLxgJR3XRPhMWWFGgP8IDuD8jGAZ/B",
+	"ujQTa28KyIsHrY6QZSiwprprJGxUnQ/H7XvmMGSI4fkXSD2LbBFCtIeqskH/OrI0EXiiAheUM5rYWTFQ",
+	"FyPO0YLQTaTY9Q74weKLZkjqerS+7uc9zh+Qq1eVGn6vB1uISdfJTPazzTpHZpTS58LRXT1fw9Dhu7f+",
+	"wdW8Hbi1d7AE4vcW6p/UF7MPzmE6zi6a5+a7fKSUXIMj2gLfdGBvnj7PgkHSiTm809DVNgQsAqbrrheh",
+	"4c0gOPM297eTSfXn789X3IvrSKUdI0WgesySLOCxRNV3qlcxVbtOGi1FVAmmPRahWT5CBnFUbETyHAlF",
+	"GG3wFjLUq2X9EmEP1fVEGHsSEvggjBDvIZRlZwi6U1uVZh1SjDa5Dgego7cdCv8QdqX3J6ceUrBdBTY5",
+	"nX18C/Ut5EDqgACIlR2QjEOB7mF9WqG0zPYUdPM4mGl9N/69gb74P60kmx12qq7ALeyCUIQBQ2nSY8pZ",
+	"j8IFOei5iktnK0lklYoQaNpmHdMW14lK9qU85Pu4ez8mok+tuVUD/6WhBQ8SLrQiB9rf+TBl/gVnDrv7",
+	"NKdNSMdKDiQ6vZh4C2GwdAf3nBln9PK9mwS2iOBSDNWTEaxCvHba5Mn2HoRWmTMrGytvZsdTgU+sPDgK",
+	"9cR8+4GFqtFzL2f62dmzMt5+GJddYSjVY4onLKqIe+yLwpFhWvvVrR7fD9jwkI3FIlkKc0t5iNA2/jnN",
+	"4NpwmnBjeQeCdxt0LZuWOc1EY3V6FWu49+EcYFrP0hV135OvADM9XcEqakNOzk4IZSC4YlJMQ+kN8UpT",
+	"UUc14Y8CHL0NwhBM5rTc9PG5hj/fxp7wWyIkfliaqVhjISbGjAUbOhLHP3SIcPGc5ghmnixDD4d1w2UJ",
+	"3FuWCDXAopm2N+qnkCzhgCyGT0zHWy8pURA2OpB1kLUjtsxYTFKnYmVnXwd0c9HTHcYYkL63gR0esGRM",
+	"s8uz/TG2SoedP+UtDNiZAnDNFWmNa2tS2bdhCbgArl5Wz+edKVyvIepVDEbS+RUcEUx329CTYzFuGxpV",
+	"R3NnlZm0lLqvz3edp5Yl7qF9uJLmwWARzY+m4lDJ9i+1pdTi0VO8hRa5Y3hyp4c3/vVTU68nCpBHgDL6",
+	"iY9Oac1bWDIRLvLeucndto/NdoUzUzlNp6mN3nDQSk7vxRuw4CU9fCqyi9igmMsans1QthD9Llggjrva",
+	"ZwdXh6qA3OQMhnDnzgDW7NJkZ0zNG4j6ZB3oqSZWZBM3i3yycbJHvbVWO4r43HEhYhWncLIr14zgfbr6",
+	"07nVBzM1HTmWx2Pe5SVjVagQbQEf2WtTPSm40HWFOUzkneu46ujvo2qxneF6ffc6SrpQ7ZKW36kmSfY1",
+	"K4IewAhOZKLJ+uTaJ3oCU3VOOvDnY9F2Hw4wyFbWGLkM4xM3kbytLhy0E6JsvX6qw6Kzlf2jxLRg6/VK",
+	"p4CFDcRLQyvUBbdU9QZWV7AAdnjTcDgXZvUDWK/WUG8Nh5Mn4yYmN16aje++m9az++/FpA4FROSHycBM",
+	"6GMoSiygEOs/RS3veVAaEQz4nYi48UDdlnFajG7DfJk9Zf5MtQclUWxZRPDjxFbYOuHEVs9INidv9Edx",
+	"ERNK80yUgqaa3hLz08ly0w85KTt9pNxAbpLZE2U+fUW2zluR9sFNFbgF1XC2k/gsX5FArOIGbydrwxd4",
+	"VJv/eciTRwEKcXzd52HenzH4mE6nqzMHw+AJFdJKwGPBcWrg3ZSTsSrnGWyONHuAhwIfgtTpwgb66fyP",
+	"GeqYkTsd92fbLj+z25tqc2/55Cizu/lcLSK5mOkRlR4myjZILB66GoQEE9OsFWI12JqDKOdjrtt6LVaj",
+	"1h3rSIplpNS0OIGWN1YsDM/kIeXIjsiz6StB3TyyUZnyeUGk1xZMbRKCDFxbSSU1DycUu7QCw5Y2Np20",
+	"VYzdlFL8cppFYpD//vksTpqrObKup+6Yy9hLs8eR7CVEMA+xgC2bL/K0oW9N+Mu8wcmgi8zUBtTxX29p",
+	"WqCZahfKsxAgtd3F6FKERjLMlmQPfAS8/WCroM+5iyzmQCxj4A7kv4eqMGwgzEJx+JWJt0xbG3BRacYo",
+	"UsN/BWHzZAnonrO90CisSqNCumEvaObPs9piW+rRhtxY6LgBnMtkwcI7l8y4MGgEIvVmSsyLRam2R4BM",
+	"qrt6GJPQAU6atM9N5lsF+0tGlGzzphTxadExi/oJd7EkNana+UYxJYPRK6ZqfGi+BWxxZHOKyYBCk4CC",
+	"BEjhY7kKbYE9w6U2gHDteldxcQk4WUXdqcI1fzTFJlYWaQKKdr5gUWo9rEtCw9rFdXP3uvToAsOmw8GO",
+	"Vc3pcPpd2NPSiAjj7jGnLuA6DQvBfJAeYqOH9umDmvP8eWkPVau1Ftpb6eeVrFuUBgj6GLXCaAYnVESI",
+	"1Lf9bj4+J+2+8PUpAyln894Yb3xqz/WC5nclYzJi/YdPJL3QCRxAXMi6RyG5rfFgp9vr0srtLehrmqIG",
+	"PHCBOVE1n+pQlhzSqZNshcxWcp/etoMtmtb+1wU72oMUTfxiGZU/fVxExE8f90cac9syiR2rbujWsVwc",
+	"Bj1Ns796mXKECdairhxd82iZv2PCSo1lGvSNnvFy5Js7idfrWxaq33dGOMgo9OOdjKTn4by8K/vph50j",
+	"73JO05V7n9ayKOw6nvnbLHYRxSu9TWHS74l0OtwwyGcHSE/DJulxi2BxpPVD85yt9OZSkhvjDmlpl3V3",
+	"xqd0ugUkubbvLNz1Yr+2LyWzLJI8JRKtEy2OixifekPIIAeEbJsKSyiQyS2x28Ebiu5BEFsaX5tvhs7A",
+	"vCL5Q8wbL9T6dV3iQLaMFAgXBTeVQmZ8P3aQ6KqC9dtNsl8klL1gEdvIJnZcNibXfIysD1X0reQK089I",
+	"3LaC/Uz1jWiqZuxcqh+mbBUJrtze5NxbddKwhavq0Et0SGsdXsNQCpvTbTwQvTIfi9ML+ifGbqSXH+3m",
+	"OSoaFrCs4+3BnstSA4c9wx4VPHzXKzg1rJYXiyeKM04iGoclkXd26K+SH33tnI96+RkWGT+qfJTI2IQo",
+	"8BZsTpuWXT6en3GdoudCSy0EocnVHCZzHJGwpVELZewVb3+8HXwfK8Niudtayvpfd4YKMX6FxQJ/9j/M",
+	"Uu3CfDRD6pkzHHTUgfuIa4hYgpdVp9xiviAQWBfSDHkoE4u4VbYMvxl1ol5btgoDDUWdB0bvnjVxaeVc",
+	"F/4qQhhROa6AFpg7HQARHb/fiHAMaCp+YreS93SQr2uoPU2Sk3xhJCbbU1fOIAp5wfYUrXWIlniJoNJA",
+	"CALhDaANZ039JFzMpsYJsdbYxFkLHyk5aX82rabQl1p/zBGwTNa5YjjD09PPzi6ppZkdrLtfllNi/Pka",
+	"QsU7ShwHA/w9BvHk9IzxrpVkU+rboKEbV7qpWrurwkUql6wqMnSt/QDULCPoM6kgZtFmb2CfYNAusc3+",
+	"+h2kr5Pov7cLSZaAjojHCUHA21i5rfPIiUc8uV/5fPX57u2rD69aN2eGRJOXCAv0U6OofPUD8ErDES3y",
+	"fi48n7FD98FS8KiouqVWovAktrXDx/iquLzTyKOL7WGt62kCZdMt/nFBXs+w0mWL5FsRRqyOzOHeQy+E",
+	"wJ4WgTtNVvUzWezRgnnq6fBJIlYbQiv1xeW9I8k07syiuaxZ3ohQFUHjbkvvqGxL2w0mznBegtKy8qop",
+	"Uko6tTXcXKeZ3Rk3X08mvy+pb8KPFgD5mOdgwwOPX9JLB/d359ODvjwlY0/X+tYclhsOwd8sMLzEwG72",
+	"+MT5RI0VBt/KPsgNyg8R6XqAIt5ROoBzKYclUdgqHHusZCtpoQumV+1yr3Tr+CMmwmNuxkdx2W/BCt2j",
+	"8MjJkmv48I6F64Y7x2kYAX6251cbeGcaJsGUnGvWtbUqLIhHmqi0NF2tnIOQ8VBJySSuklcSO0s2WtJ0",
+	"lvUKn/vh7aqTYFcuFaVh/YwuuNPnmlpmOSIO4zcDvnjUufBVNgL4J/Wi7Fpj10kqijouUeztQsG9+Y3x",
+	"QsQRU2IhVThSPjdSqC1ebzdet53FolQj6fH7EtINtMLUcrMIKDrbR7/5+oVaU5hZSK7fG1NyJbrINOlu",
+	"56wbL7bet/PLzK6m3oCGM464Ar/o5A+TydhXrT5qjHMq1TnpIeLaSFaPfyuA74A/Qx/935EGHlnjHHyj",
+	"j4ca7nTvSE1PaLfoBihw7aJTwsCA1KxJBehPW/zQ/vwvz9CdOWkGcs0vUneSa3O46vMlwkiCkGiHK1Jg",
+	"CRq0tEIcRM2oUINuMKEayRq2zzy82IvVT4o2nYIVL1bXz54/u3Yowrgmqxerf312/exftei0DHSFa3KV",
+	"Y4krtjGRlhtjn1HspAMc3harF6ufQb72jbQQNrNRLb+7vrZePWldariuK5Lrr6/+sM/utszcpNnBD6J3",
+	"NRL1WXNWNLlED5TthXXA46aKGjX8dK8car5hGr34gojaVoSLLf1H2+SCC3dDxJaNkXGEW+Ba/Y4519Kv",
+	"nC04uP43AMVd6y9eRINPT2kxpsNQ+IxWzCigv9z9+gFpsBEsLXStgXwyIDLmXwxNXiIBgAqWC72SZ9vi",
+	"XIRxjrswYVhVsX0ybyhpeqURYp8qEWlM+wuIYsTSU6EetQZo9gXSUBboTxpb5F8yIxrQn9Yg89JQSJaE",
+	"bv7lXOSwxWjnT8p75gpwYo63ILUW/J+fV0Qt5O8NcF9o7UUHxsHdISZXuCXNjBXoy98ufy7fuzK8QV7l",
+	"UDtjtF7NE4EKV9X5HHSvXbYuEwGy32DC79rkNY3i+QMzmVVnoUEnZfhL/7ZXO/VlRP3vQ1Z8Ivyly7gN",
+	"ZzFSrOcHPplkHnI8yKLviJA/OoPUSUyT9I7w5c3HStOIkezFtuHeQ2XWkiFXjBwxqu7/LdNeEJOzcAyt",
+	"sggjvSqKH606egk20n3rQrlJXPT8bAO3uxCQqgZlt6GF1gYRKdRJJlLvwHmY8eqz/vNt8cVosmOJqLVb",
+	"LxBt61NFojVO97f432ulU15yl/sl8ZN2+voRd/rcW3plD+fjbm34+JqZnLq5Ay+ilT0JqDy+aQAo47hb",
+	"Q0OFnrhhhO6IxB40OXorvO20e4yroR0v5XLorMI4wCm7Z8VB47FJ/AAUHUzpxnPeB3qKcCE58QH2XRI8",
+	"7o3QjvyO0IfYbVwR+pBpHYUiRnP78nBYdmdiyqvP7X/YK6KACoxvtb8fvxFZFhx36Zame5mloIKBQe/b",
+	"M/6AMD2gLeNwAtfMyrvu0k4Teo5yfzBCrz6r//8rHL5MPUWmqHR9AU7SSNDB5ztDmg4gkGS6AsElSW5J",
+	"M0ntHnjJ9ZIrJs+hHlL2/LLhL4xQ/wpO0h6mSeiAD048tayR9+zT5C3yq2nyGBfIe0yS3hVtDsEWkypD",
+	"3eLe56HI1WfVsxVeQdKYknCkuuRJVP1/hE8y9kh3eLMXPHuGDKlH739eT8i5DnJDTMDdeCiFi9HUDRG5",
+	"IHUwt46EQGyn3k9VpSMshb0osWD0ZCOlpURX0Q5S5KdPNePSKsHLiMJyCWGrXFsEj1CsrVazdjpFmH3J",
+	"Kv+az7R5UrsTKK7cOtyfz8xgz/4wEWEGSFnP+bWZ7NMfiag7JeQnTIbn1v+2Q4qmiPoTifl4j0W7MFeX",
+	"J2Z532OdD3X609EzclOYtO/oLfJKt3iMS0SP9BOV/JBylShVxtZd0HrMeS8TRx8BUjpvfUz2/RWgNhEk",
+	"F2MPN0SADiXbo4rRDRKEbipt/zXOwAeoT1HuQhabu/5iz69s9db5eKfvscnruEy0IFixd9Yd2dBfG5nm",
+	"vtBulr2tIjySza2t5G8pTzVBNhQKxJoTuCh2ZJwSfJICHb8sLArIhTwQFnzs23oPGOyxqF/GgH9diCC6",
+	"72+NHhKv15MXmwYEeJSLrYWgm30fqTn5XBKn8J6BElef9R8zRp1b2LIdRAjzfSjwWLUvzvaMCX3ZNrmy",
+	"S1hFPQp3IFuYhwsxu+//ke8ox0QToSg6eBtt8QEVzEQAUbZHp58l/Yy6+qz+mHpY/wzyI0TfgNOj6g8f",
+	"iY3MOlYzfim/lPPzUJsodS6heQr5wrt8hTccPC5B/HXgWj2Oo8IPlyJMleq2xlyX3Wb3JmRF6PevsxeY",
+	"ekEV4FOfDUezYIT4Hg4jdtB+sPFPCUohb4Vh2Azk0g9C4EQlpkXVhynSCoYBVwglJEQmYfASgranIKx7",
+	"uBthyr8s6WZsENE7jQp8aBPpvrv+7s9Pnz9/+q/XBrh1NLANrj51/g44O7mfS4YTGR4KHByXxHp/MAa1",
+	"TIeJssbCXNqHkIa7+EbOiw/AnTbI/eSaJR0cX9Rm7uBYQAJXHDJ0LP6WFpKXi93CSDwTe8ihzhDjSL/9",
+	"TLSddslqWGORKRZ/ffcfX8+kd9bNbtECwlrsT7R4A1Ak+yMduMCFXZILtJLgE+49foDwuq5PiKkwweyz",
+	"uFGqVTiUYojZQGE/wm14iTBFrNJBY0hIVgtNY19k/2xKy9pmWpyZ9G9IVVmo80vog2++VoiSGhiK8D7W",
+	"FaZoTaTNVVUHxSbrZuqQlIRu0HnCmAZ76AuCRJXOn3WLx9A31Uh3zXaL02zS+nrMSyiaCs5jjz67FHlV",
+	"FD9b0LsLcLLqegEnPz/rwLEd0VBORCBm0m3cBl2Cba8+qz9mrCw/6n/3u5ByRfklrNe9NbxE3i1U6Zw5",
+	"deMfbFpPB4/k/Bbc8PSvz7qhsSgWR5HMrJ5IhMWDcGYztSGuuK+lja6X+8gnMJttaVhlzg7x7ZzW60c9",
+	"ra6m+iVP6dU9UFPMLvrO1g0u+QjTA0xZ9fQc1fFWD7IOYxOpIy7Nuf+GuTttJypCoanF8crbsvMWUfNo",
+	"8c7O43InzoBaPPKJc8uKHLo12Xl4XV0nHW3Z6U70uR2fzWdLu2Qukcym3bx/elMxxj/AXlwgn+2bOXkO",
+	"1/GrHbt3bHPBS+4W6h+wdDL28U7cLdQT0TzGbKO5zWfrqVmqm8+8qjId5n3mI6jxai/wQNbwvxfztzt0",
+	"+8eOydKSMCYysf31rPtTgRDTSa3vTIskA6boJmKGTZiPaW+2Uw9aG2wmuX2iWWTM3OH+fQtWx4rZ6j3R",
+	"nWEGhWsw7HClBT64E78HeHiJJFP/dH9AbpXLPRDPH9lzoIFh4ugAal3+SWYknUXT+Ub2cj53fEnSeNFJ",
+	"cvv6pywpOxybfN5v+bxRtp/aoA8aOu9iVFTdRwS/I1bDubq99YV3QsDSuenGeGGwtM58xf+q+n1HhLxU",
+	"rq7q/+sk6mqKRXZbkxNV5OyvIYfzcuZtunH4H/9EithNNWFud5NChCIr18+/UdZlGvVI3Hi0tUeIJvRX",
+	"aYo7gjMhv8LFO+F+uGkrapyfR03nX8UF4fYloN6eI2MjzJVXn81fklwOHcqnOB1Mzx2EI6s8lMSijZ2Q",
+	"EZ9NQHvx4rKoXjzu8TzogsK5bvKtmXXcRs85DL6t83X9COfrMq6C8QkzZfOuPqs/JsNgzVRvDXLhhQmi",
+	"R5nmZ1uYWP/P5Ehmg1N9DyWhBSLyK7B9IHfVs/opafrhrrnblISk2O+nkmLnucUVNf96AuE9211WHHQG",
+	"OB6Ny980rY+eyRK4fmlpRn0AqA00F4ec8bOf9C7IcFzH6wP/XlrLs6MtiD75VuNN3FIudSXZ7pcqfXM0",
+	"OQ8GXIzVrj67v6apbl0azkIV6U+Kly4mRDuzhMSHR4gLiU/0+vJEv6Dy5TdrVv365rj9+hvj9qsccx7H",
+	"uH2tfv11F3qoXEDORoq+jKWrMZiaKiVthp4tGOiLCGKJ9sBBhxHzhn7jjLxw27SafVFf8fCYBa+U13oe",
+	"2jd/qYBc1bcZ5iS9pjUeCrTWEQ2PdMBcsY2vuk93IF938HTPvUm671f51zBImmVFLG65kyiPsM+NnNZZ",
+	"XzenJ+ZNEkL1H3IE4oMGGAP1qKS6dNk/lSiET64YwES2UUcTSPAi2udsUqKe2K2yFcnV1v7Rr7H7KC7G",
+	"mwpTi52b2bwlm/AxHXmVHZvkZDVWirBAWFc0+AdLZbooMyYE0s1o5Y+LDP+PHFt3wjZtMam++p38HpMq",
+	"nRkeERmwbiQi1CYaGSg/XTxVh1oJQYTEVIrHuVYvHRGZtFPv2OYWLhaI/P+jIlPYYEdgMgjl1rS4KL3U",
+	"CHE4Vx1v5Z+hOd4Ckuwf03xy16PnJVhedf6BydPedJRJnZ9yDvyvRD5sJkPVbpuLggqr7mNH1WSB6gQC",
+	"dZsjClCIf6pL28SlTj+y7mybx7hOzVhQJIFJdYs02ewOUbK9qQtW/8PYWmN+hU6dmQuFdJgRXrMCwh7W",
+	"nBXW6FdjwoVJb9ffPOY9ZTf46rP5y4w/4ScaJVxE4nWrfPnU768Fj7CMfcI+YEen86DAjzbJqw3nDu0z",
+	"PV+8LM5j64SLIpb1aSMGp8PWyzmAzM4ZyRzZWB/oO3EX/y/X5lL5GTFcJIcLMsvNhMo/fx+q6n1Jg9Eg",
+	"cnQkRivAvBPJKRnC4gHh+5OwR88bVs0BF1tcX+BYGzz6Oo1ltmzngzmSOWYUjSiQUgNYbQuQ2pRPIvSL",
+	"2ydsaAtBaBLqwwSA2X+iCGS3RzGTfwND0imZpcRXAWugxdkTxVIj0S4dg6b6v8EbmHki6KPso8+6SA3f",
+	"RsDZpaLCbPT1tJ/g1jS6FEJYGwXuYMC+ldggg+nvlz+ZOMdodUACHyyoB2uqApW4NpIoJKTyErTr8Vgp",
+	"lUztx5NCll4g1M6FCnPp37WRjCO9fvNQ/P677x5tDu59sMcCufmcWfYJwHwCtePO/JwG8WfLfCcd/O+u",
+	"L5BmmfTq/4UkAZ5WhEILg4PvK4fpoJNN1VKR+eDeIp/ew7cGfGpCladutDvT4pLaqhkhVk4F4EEgXOqw",
+	"628DsPiuR5VLALyrzl+R7WMLvPhOOG+AK4d/hl2JcWQJIC+g9r/DB1PX4VuKEjzPrmmKRUEFnwiEOZHl",
+	"FiTJL4wlKHENk3jl6ve5lH31XrIRCDkIi7GqbajWMqb+BrG8ff/I/zrp4GqF0Q0xoPENl08EEjWTAukS",
+	"njU83QIWDQdU6bvvm8H5lbCtKyxnIvU/+laPcTm70ZK83BWmxnWk34uYmkQH2AE9AQz1EkH7flWXgsA3",
+	"3X+VTM12x8Y7dAG3nmda9U922Skx/70tmDPUn5aMec63dLvG0+3rLq7s6vMaoJissnoLuEiDR14QsRa4",
+	"wqyFuc0ZumANR7vo0+qnfvny5f8FAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -45,7 +45,7 @@ export interface paths {
         };
         get: operations["listStaff"];
         put?: never;
-        post: operations["addStaff"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -62,9 +62,109 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put?: never;
+        put: operations["setStaffRole"];
         post?: never;
         delete: operations["removeStaff"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listInvitations"];
+        put?: never;
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/invitations/{invitationId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitationId: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdrawInvitation"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join/{joinKey}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                joinKey: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getInvitation"];
+        put?: never;
+        post: operations["acceptInvitation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/program/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getKeeping"];
+        put: operations["setKeeping"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/program/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportArchive"];
+        put?: never;
+        post: operations["importArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/program/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listAudit"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1223,14 +1323,57 @@ export interface components {
             name: string;
             email: string;
             /** @enum {string} */
-            role: "head" | "assistant";
+            role: "head" | "assistant" | "viewer";
         };
-        NewStaff: {
-            name: string;
+        StaffRole: {
+            /** @enum {string} */
+            role: "head" | "assistant" | "viewer";
+        };
+        NewInvitation: {
             email: string;
             /** @enum {string} */
-            role: "head" | "assistant";
+            role: "head" | "assistant" | "viewer";
+        };
+        Invitation: {
+            /** Format: uuid */
+            id: string;
+            email: string;
+            role: string;
+            invitedBy: string;
+            /** Format: date-time */
+            until: string;
+        };
+        InvitationLink: {
+            invitation: components["schemas"]["Invitation"];
+            /** @description the link's path; it is not shown again */
+            path: string;
+        };
+        InvitationView: {
+            program: string;
+            email: string;
+            role: string;
+            invitedBy: string;
+        };
+        Joining: {
+            name: string;
             password: string;
+        };
+        Keeping: {
+            /** @description 0 keeps everything */
+            keepMonths: number;
+        };
+        ArchiveReceipt: {
+            players: number;
+            practices: number;
+            games: number;
+            events: number;
+        };
+        AuditEntry: {
+            /** Format: date-time */
+            at: string;
+            who: string;
+            team: string;
+            what: string;
         };
         TeamInput: {
             name: string;
@@ -2784,21 +2927,23 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    addStaff: {
+    setStaffRole: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                staffId: components["parameters"]["staffId"];
+            };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewStaff"];
+                "application/json": components["schemas"]["StaffRole"];
             };
         };
         responses: {
-            /** @description added */
-            201: {
+            /** @description what the coach may do from now on */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2826,6 +2971,229 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listInvitations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description invitations that nobody has taken yet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invitation"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewInvitation"];
+            };
+        };
+        responses: {
+            /** @description the link, shown once, and sent */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitationLink"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawInvitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitationId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the link does not work any more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getInvitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                joinKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description who invites to what */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitationView"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    acceptInvitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                joinKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Joining"];
+            };
+        };
+        responses: {
+            200: components["responses"]["Session"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    getKeeping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description how long single reps are kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keeping"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setKeeping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Keeping"];
+            };
+        };
+        responses: {
+            /** @description how long single reps are kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Keeping"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the whole program, see internal/archive/archive.schema.json */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    importArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description what was added */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveReceipt"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listAudit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description who changed what, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditEntry"][];
+                };
             };
             default: components["responses"]["Problem"];
         };

@@ -1,0 +1,71 @@
+package web
+
+import (
+	"context"
+	"log/slog"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// audited says what is written down when somebody has done an operation. A test holds
+// every operation that changes something to be here or among the quiet ones.
+var audited = map[string]string{
+	"UpdateTeam": "changed the team's settings", "AddPlayer": "put a player on the roster", "UpdatePlayer": "changed a player's entry",
+	"MovePlayer": "moved a player to another team", "DeletePlayer": "erased a player and the record", "ImportRoster": "imported a roster file",
+	"ExportRoster": "took the roster as a file", "ExportEvidence": "took reps or verdicts as a file",
+	"AddPractice": "planned a practice", "UpdatePractice": "changed a practice", "DeletePractice": "deleted a practice", "MailPractice": "mailed a practice",
+	"SetSeason": "changed what the season is for", "AddTemplate": "kept a plan", "DeleteTemplate": "deleted a kept plan",
+	"AddDrill": "added a drill", "UpdateDrill": "changed a drill", "ArchiveDrill": "put a drill away or brought it back",
+	"AddGame": "put a game on the schedule", "UpdateGame": "changed a game", "DeleteGame": "deleted a game",
+	"MakeFeed": "made a calendar address", "EndFeed": "ended the calendar address",
+	"Invite": "invited somebody", "WithdrawInvitation": "withdrew an invitation", "SetStaffRole": "changed a coach's role", "RemoveStaff": "removed a coach",
+	"SetKeeping": "changed how long reps are kept", "ExportArchive": "took the program's archive", "ImportArchive": "imported an archive",
+}
+
+// quiet are operations that change something and are not written down, or only compute.
+var quiet = map[string]string{
+	"SignIn": "a session", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairScreen": "a screen of the gym",
+	"LogReps": "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
+	"SetReview": "a note, seen where it stands", "AddScreen": "ends by itself", "EndScreen": "ends by itself",
+	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes",
+}
+
+// note writes down who did what. What was done stands even where this fails.
+func (s *Server) note(ctx context.Context, who gen.Staff, team, what string) {
+	err := s.db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.Must(uuid.NewV7()), ProgramID: who.ProgramID, At: s.now(), Who: who.Name, Team: team, What: what})
+	if err != nil {
+		slog.Error("what somebody did was not written down", "what", what, "error", err)
+	}
+}
+
+// noteOperation writes an operation down where that is wanted; team is its id or empty.
+func (s *Server) noteOperation(ctx context.Context, operation, team string) {
+	what, ok := audited[operation]
+	who := caller(ctx)
+	if !ok || who.ID == uuid.Nil {
+		return
+	}
+	name := ""
+	if id, err := uuid.Parse(team); err == nil {
+		if t, err := s.db.Team(ctx, gen.TeamParams{ProgramID: who.ProgramID, ID: id}); err == nil {
+			name = t.Name
+		}
+	}
+	s.note(ctx, who, name, what)
+}
+
+// auditShown is how many lines are listed.
+const auditShown = 200
+
+// ListAudit lists who changed what, newest first.
+func (s *Server) ListAudit(ctx context.Context, _ api.ListAuditRequestObject) (api.ListAuditResponseObject, error) {
+	rows, err := s.db.AuditOfProgram(ctx, gen.AuditOfProgramParams{ProgramID: caller(ctx).ProgramID, Size: auditShown})
+	out := api.ListAudit200JSONResponse{}
+	for _, r := range rows {
+		out = append(out, api.AuditEntry{At: r.At, Who: r.Who, Team: r.Team, What: r.What})
+	}
+	return out, err
+}

@@ -1,0 +1,189 @@
+package web
+
+import (
+	"context"
+	"crypto/rand"
+	"crypto/sha256"
+	"encoding/base64"
+	"fmt"
+	"log/slog"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/standin"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// Invitations (assumptions).
+const (
+	invitationLife = 7 * 24 * time.Hour
+	maxInvitations = 30 // open at once
+	linkBytes      = 24 // 192 bits
+)
+
+// roleNames are the roles as a sentence says them.
+var roleNames = map[string]string{"head": "head coach", "assistant": "assistant", "viewer": "viewer"}
+
+// secretKey is a key that nobody can guess, for an address.
+func secretKey() (string, error) {
+	raw := make([]byte, linkBytes)
+	if _, err := rand.Read(raw); err != nil {
+		return "", err
+	}
+	return base64.RawURLEncoding.EncodeToString(raw), nil
+}
+
+// secretHash is what is stored of a key: who reads the database cannot use it.
+func secretHash(kind, key string) []byte {
+	sum := sha256.Sum256([]byte(kind + "\x00" + key))
+	return sum[:]
+}
+
+// ListInvitations lists invitations that nobody has taken yet.
+func (s *Server) ListInvitations(ctx context.Context, _ api.ListInvitationsRequestObject) (api.ListInvitationsResponseObject, error) {
+	rows, err := s.db.InvitationsOfProgram(ctx, gen.InvitationsOfProgramParams{ProgramID: caller(ctx).ProgramID, Now: s.now()})
+	out := api.ListInvitations200JSONResponse{}
+	for _, r := range rows {
+		out = append(out, api.Invitation{Id: r.ID, Email: r.Email, Role: r.Role, InvitedBy: r.InvitedBy, Until: r.Until})
+	}
+	return out, err
+}
+
+// Invite makes a one-time link to an account, shows it once and sends it.
+func (s *Server) Invite(ctx context.Context, r api.InviteRequestObject) (api.InviteResponseObject, error) {
+	me := caller(ctx)
+	email, err := address(r.Body.Email)
+	if err != nil {
+		return nil, err
+	}
+	role := string(r.Body.Role)
+	if roleNames[role] == "" {
+		return nil, invalid("A coach is invited as head coach, assistant or viewer. Nobody was invited.")
+	}
+	if _, err := s.db.StaffByEmail(ctx, email); err == nil {
+		return nil, conflict("There is an account with this email already. Nobody was invited; use another address.")
+	} else if !store.NotFound(err) {
+		return nil, err
+	}
+	open, err := s.db.InvitationsOfProgram(ctx, gen.InvitationsOfProgramParams{ProgramID: me.ProgramID, Now: s.now()})
+	if err != nil {
+		return nil, err
+	}
+	if len(open) >= maxInvitations {
+		return nil, conflict(fmt.Sprintf("%d invitations are open. Withdraw one first.", maxInvitations))
+	}
+	key, err := secretKey()
+	if err != nil {
+		return nil, err
+	}
+	in := gen.InsertInvitationParams{ID: uuid.Must(uuid.NewV7()), ProgramID: me.ProgramID, Email: email, Role: role, KeyHash: secretHash("join", key), InvitedBy: me.Name, Until: s.now().Add(invitationLife)}
+	if err := s.db.InsertInvitation(ctx, in); err != nil {
+		return nil, err
+	}
+	program, err := s.db.Program(ctx, me.ProgramID)
+	if err != nil {
+		return nil, err
+	}
+	path := "/join/" + key
+	text := fmt.Sprintf("%s invites you to %s as %s.\n\nOpen this address once, by %s, and choose a password:\n%s%s\n\nIf you do not know %s, leave it alone; nothing happens.\n",
+		me.Name, program.Name, roleNames[role], in.Until.UTC().Format("2 January 15:04 UTC"), origin(ctx), path, me.Name)
+	if _, err := s.outbox.Put(me.ProgramID, standin.Message{To: email, Subject: "An account at " + program.Name, Text: text}, s.now()); err != nil {
+		slog.Warn("an invitation was not mailed; its link was shown", "error", err)
+	}
+	return api.Invite201JSONResponse{Path: path, Invitation: api.Invitation{Id: in.ID, Email: email, Role: role, InvitedBy: me.Name, Until: in.Until}}, nil
+}
+
+// WithdrawInvitation ends a link.
+func (s *Server) WithdrawInvitation(ctx context.Context, r api.WithdrawInvitationRequestObject) (api.WithdrawInvitationResponseObject, error) {
+	n, err := s.db.DeleteInvitation(ctx, gen.DeleteInvitationParams{ProgramID: caller(ctx).ProgramID, ID: r.InvitationId})
+	if err == nil && n == 0 {
+		err = missing("This invitation is not open any more. Somebody may have taken it.")
+	}
+	return api.WithdrawInvitation204Response{}, err
+}
+
+const deadLink = "This link does not work any more: it was used, withdrawn or is older than a week. Ask for a new one."
+
+// invitation finds what a link is for; guesses are counted like sign-ins.
+func (s *Server) invitation(ctx context.Context, key string) (gen.InvitationByKeyRow, error) {
+	keys := []string{throttleKey("place", clientPlace(ctx))}
+	if err := s.notTooOften(ctx, keys); err != nil {
+		return gen.InvitationByKeyRow{}, err
+	}
+	i, err := s.db.InvitationByKey(ctx, secretHash("join", key))
+	if store.NotFound(err) {
+		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
+			return i, err
+		}
+		return i, missing(deadLink)
+	}
+	if err == nil && (i.UsedAt != nil || !s.now().Before(i.Until)) {
+		err = missing(deadLink)
+	}
+	return i, err
+}
+
+// GetInvitation says who invites to what.
+func (s *Server) GetInvitation(ctx context.Context, r api.GetInvitationRequestObject) (api.GetInvitationResponseObject, error) {
+	i, err := s.invitation(ctx, r.JoinKey)
+	return api.GetInvitation200JSONResponse{Program: i.Program, Email: i.Email, Role: i.Role, InvitedBy: i.InvitedBy}, err
+}
+
+// AcceptInvitation makes the account, once, and signs it in.
+func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationRequestObject) (api.AcceptInvitationResponseObject, error) {
+	i, err := s.invitation(ctx, r.JoinKey)
+	if err != nil {
+		return nil, err
+	}
+	who, err := newStaff(r.Body.Name, i.Email, i.Role, r.Body.Password)
+	if err != nil {
+		return nil, err
+	}
+	who.ProgramID = i.ProgramID
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		n, err := q.UseInvitation(ctx, gen.UseInvitationParams{ProgramID: i.ProgramID, ID: i.ID, Now: s.now()})
+		if err == nil && n == 0 {
+			err = missing(deadLink)
+		}
+		if err != nil {
+			return err
+		}
+		return q.InsertStaff(ctx, who)
+	})
+	if store.Duplicate(err) {
+		return nil, conflict("There is an account with this email already. Sign in with it.")
+	}
+	if err != nil {
+		return nil, err
+	}
+	s.note(ctx, gen.Staff{ID: who.ID, ProgramID: who.ProgramID, Name: who.Name}, "", "joined as "+roleNames[who.Role])
+	stored, err := s.db.StaffByID(ctx, who.ID)
+	if err != nil {
+		return nil, err
+	}
+	view, err := s.begin(ctx, stored)
+	return api.AcceptInvitation200JSONResponse{SessionJSONResponse: api.SessionJSONResponse(view)}, err
+}
+
+// SetStaffRole changes what another coach may do.
+func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObject) (api.SetStaffRoleResponseObject, error) {
+	me := caller(ctx)
+	if r.StaffId == me.ID {
+		return nil, conflict("You cannot change your own role. Another head coach can.")
+	}
+	if roleNames[string(r.Body.Role)] == "" {
+		return nil, invalid("A coach is head coach, assistant or viewer. Nothing was changed.")
+	}
+	n, err := s.db.SetStaffRole(ctx, gen.SetStaffRoleParams{ProgramID: me.ProgramID, ID: r.StaffId, Role: string(r.Body.Role)})
+	if err == nil && n == 0 {
+		err = missing("This account is not in your program.")
+	}
+	if err != nil {
+		return nil, err
+	}
+	who, err := s.db.StaffByID(ctx, r.StaffId)
+	return api.SetStaffRole200JSONResponse{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}, err
+}
