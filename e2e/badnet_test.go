@@ -84,21 +84,27 @@ func (n *badNet) set(before func(), after func() bool) {
 // ask reads one value from the server's database.
 func ask[T any](t testing.TB, s *server, sql string, args ...any) (v T) {
 	t.Helper()
+	conn, err := pgx.Connect(t.Context(), s.url(t))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close(t.Context())
+	if err := conn.QueryRow(t.Context(), sql, args...).Scan(&v); err != nil {
+		t.Fatal(err)
+	}
+	return v
+}
+
+// url is the address of the server's database.
+func (s *server) url(t testing.TB) string {
+	t.Helper()
 	for _, e := range s.env {
 		if at, ok := strings.CutPrefix(e, "EVRIK_DATABASE_URL="); ok {
-			conn, err := pgx.Connect(t.Context(), at)
-			if err != nil {
-				t.Fatal(err)
-			}
-			defer conn.Close(t.Context())
-			if err := conn.QueryRow(t.Context(), sql, args...).Scan(&v); err != nil {
-				t.Fatal(err)
-			}
-			return v
+			return at
 		}
 	}
 	t.Fatal("the server has a database of its own")
-	return v
+	return ""
 }
 
 // standing are the reps of a practice that nothing has taken back.

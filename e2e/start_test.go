@@ -6,6 +6,7 @@ import (
 	"strings"
 	"testing"
 
+	"evrik/e2e/browser"
 	"evrik/internal/pgtest"
 )
 
@@ -79,8 +80,8 @@ func TestFirstStart(t *testing.T) {
 	write("\uFEFFjersey,name,wing\r\n0,Bo,yes\r\n7,Cleo,no\r\n9,Dee,x\r\n")
 	p.Text("3 players were imported.")
 	p.See("textbox", "Name of 9")
-	p.Click("button", "Delete Cleo")
-	p.Click("button", "Delete for good")
+	p.Click("button", "Erase Cleo")
+	p.Click("button", "Erase for good")
 	p.Gone("textbox", "Name of 7")
 	p.Click("button", "Back to the board")
 	p.See("link", "Dee, Curl: too few to say")
@@ -109,11 +110,11 @@ func TestSettings(t *testing.T) {
 	p.Choose("When he jumps the screen", "Flare out first")
 	p.Click("button", "Store the settings")
 	p.Text("The settings are stored.")
-	p.Fill("Name", "Bo")
 	p.Fill("Email", "bo@tallowcreek.example")
-	p.Fill("First password", "a long sentence")
-	p.Click("button", "Make the account")
-	p.See("button", "Remove Bo")
+	p.Click("button", "Invite")
+	p.Says("status", "it works once")
+	link := browser.Eval[string](p, "document.querySelector('code').innerText")
+	p.See("button", "Withdraw")
 	p.Click("link", "Teach")
 	p.Click("button", "Jump")
 	p.Says("status", "Flare")
@@ -122,18 +123,39 @@ func TestSettings(t *testing.T) {
 	p.Text("Floor: measured by the team")
 	p.Text("26' 9\"") // 18 ft and a stand-off of 3 ft 6 in from a ring 5 ft 3 in out
 
-	// The new coach signs in, and sees an assistant's settings.
+	// The new coach comes in by the link, and sees an assistant's settings.
+	_, path, _ := strings.Cut(link, s.Base)
 	q := page(t, s)
-	q.Open("/")
-	q.Fill("Email", "bo@tallowcreek.example")
-	q.Fill("Password", "a long sentence")
-	q.Click("button", "Sign in")
+	q.Open(path)
+	q.Text("Marlow invites you as assistant")
+	q.Fill("Your name", "Bo")
+	q.Fill("A password", "a long sentence")
+	q.Click("button", "Make the account")
 	q.See("heading", "What holds the team back")
 	q.Click("link", "Settings")
 	q.Text("The head coach can change these.")
 	if q.Has("button", "Store the settings") || q.Has("button", "Remove") {
 		t.Error("an assistant is offered to change the settings")
 	}
+	// A second time the link is dead.
+	again := page(t, s)
+	again.Open(path)
+	again.Says("alert", "does not work any more")
+	// Made a viewer, Bo looks on: the floor is closed to him.
+	p.Click("link", "Settings")
+	p.Choose("What Bo may do", "viewer")
+	p.Text("Bo may now look on")
+	p.Open(p.Path())
+	p.Text("changed a coach's role")
+	q.Open("/")
+	q.Text("You look on")
+	q.Click("link", "on the floor")
+	q.See("heading", "The floor is for who logs")
+	p.Click("button", "Remove Bo")
+	p.Click("button", "Remove")
+	p.Gone("combobox", "What Bo may do")
+	q.Open("/")
+	q.See("button", "Sign in")
 }
 
 // The demo's simulated devices can be left out.

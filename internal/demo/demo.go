@@ -12,6 +12,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/court"
+	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -65,7 +66,7 @@ func (s *seeder) id() uuid.UUID { return uuid.Must(uuid.NewRandomFromReader(s.so
 
 func (s *seeder) club() error {
 	s.program = s.id()
-	if err := s.q.InsertProgram(s.ctx, gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball", Demo: true}); err != nil {
+	if err := store.NewProgram(s.ctx, s.q, evidence.DefaultPolicy(), gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball", Demo: true}); err != nil {
 		return err
 	}
 	hash, err := argon2id.CreateHash(SignIn.Password, argon2id.DefaultParams)

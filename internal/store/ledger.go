@@ -210,3 +210,11 @@ func (s *Store) RecountProgram(ctx context.Context, p evidence.Policy, program u
 	}
 	return s.SetLedger(ctx, gen.SetLedgerParams{ProgramID: program, HalfLifeS: p.HalfLife.Seconds()})
 }
+
+// NewProgram makes a program without anything in it, whose ledger is whole.
+func NewProgram(ctx context.Context, q *gen.Queries, p evidence.Policy, in gen.InsertProgramParams) error {
+	if err := q.InsertProgram(ctx, in); err != nil {
+		return err
+	}
+	return q.SetLedger(ctx, gen.SetLedgerParams{ProgramID: in.ID, HalfLifeS: p.HalfLife.Seconds()})
+}

@@ -43,7 +43,16 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
 	out.Standings = evidence.ByNeed(out.Standings)
-	return out, nil
+	kept, err := s.db.KeptOfTeam(ctx, gen.KeptOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	for _, k := range kept {
+		if k.Role == string(info.Role) && k.Expected == r.Read {
+			out.Kept.Reps += int(k.Reps)
+			if k.Made == k.Expected {
+				out.Kept.Right += int(k.Reps)
+			}
+		}
+	}
+	return out, err
 }
 
 // GetPlayerRead returns a player's season on one read and every rep behind it.

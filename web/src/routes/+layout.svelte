@@ -1,6 +1,6 @@
 <script lang="ts">
   import '../app.css';
-  import { onMount, type Snippet } from 'svelte';
+  import { untrack, type Snippet } from 'svelte';
   import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import { sendRest } from '$lib/run/queue.svelte';
@@ -20,15 +20,17 @@
       failed = e instanceof Error ? e.message : String(e);
     }
   }
-  // The gym's second screen has nobody signed in: its code lets it in.
-  const aside = $derived(page.url.pathname === '/display');
-  onMount(() => {
-    if (!aside) load();
+  // The gym's second screen and whoever is invited are not signed in: a code or a link
+  // lets them in.
+  const aside = $derived(page.url.pathname === '/display' || page.url.pathname.startsWith('/join/'));
+  $effect(() => {
+    if (!aside && !untrack(() => session.view)) load();
   });
+  const floors = ['/[team]/run/[practice]', '/[team]/games/[game]/bench'];
   /** What was logged in a gym without a network is sent wherever the coach opens the
    * app again. */
   async function rest() {
-    if (session.view?.state !== 'in' || page.route.id === '/[team]/run/[practice]') return;
+    if (session.view?.state !== 'in' || floors.includes(page.route.id ?? '')) return;
     const n = await sendRest();
     if (n > 0)
       notices.say(n === 1 ? 'A rep from the floor was sent.' : `${n} reps from the floor were sent.`);

@@ -1989,7 +1989,12 @@ export interface components {
             /** @description per hundred reps */
             perHundred: number;
         };
+        KeptCount: {
+            reps: number;
+            right: number;
+        };
         ReadPage: {
+            kept: components["schemas"]["KeptCount"];
             read: string;
             role: string;
             players: components["schemas"]["Player"][];

@@ -66,7 +66,7 @@
               type="range"
               min="0"
               max="100"
-              step="5"
+              step="1"
               value={s.percent}
               aria-label={`${session.cueName(s.cue)}, ${f.name}`}
               oninput={(e) =>

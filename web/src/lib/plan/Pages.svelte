@@ -1,15 +1,16 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { session } from '$lib/state/session.svelte';
 
   // The pages of Plan that are not one practice.
   let { here }: { here: string } = $props();
 
-  const pages = [
+  const pages = $derived([
     ['', 'Practices'],
     ['week', 'Loads'],
     ['season', 'Season'],
-    ['outbox', 'Outbox']
-  ];
+    ...(session.head ? [['outbox', 'Outbox']] : [])
+  ]);
 </script>
 
 <nav class="no-print" aria-label="Plan">

@@ -70,7 +70,7 @@
           params: { path: { teamId: team, playerId: p.id } }
         })
       );
-      notices.say(`${p.name} and every rep of ${p.name} are deleted.`);
+      notices.say(`${p.name} and every rep of ${p.name} are erased.`);
     });
 
   const others = $derived((session.view?.teams ?? []).filter((t) => t.id !== team));
@@ -187,7 +187,7 @@
               onclick={() => {
                 leaving = p;
                 asking = true;
-              }}>Delete {p.name}</button
+              }}>Erase {p.name}</button
             >
           {/if}
         </li>
@@ -227,9 +227,9 @@
 
 <Sure
   bind:open={asking}
-  title={`Delete ${leaving?.name ?? ''}?`}
-  text="The player and every logged rep of his are deleted for good. There is no way back."
-  act="Delete for good"
+  title={`Erase ${leaving?.name ?? ''}?`}
+  text="The player and every logged rep are erased for good, from here and from every plan. How often the team made a read stays, without the name. There is no way back."
+  act="Erase for good"
   onsure={remove}
 />
 

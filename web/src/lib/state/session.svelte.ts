@@ -77,6 +77,11 @@ class Session {
     return this.view?.me?.role === 'head';
   }
 
+  /** May change something: a viewer looks on. */
+  get coach() {
+    return this.view?.me?.role !== 'viewer';
+  }
+
   private take(view: Schemas['Session']) {
     this.view = view;
     keep('session', view);

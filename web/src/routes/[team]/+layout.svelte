@@ -13,12 +13,10 @@
   const teams = $derived(session.view?.teams ?? []);
   const known = $derived(teams.find((t) => t.id === team));
   // The floor surface and the show for the team have no chrome of the desk.
-  const bare = $derived(
-    here === 'show' ||
-      here === 'clicker' ||
-      page.route.id === '/[team]/run/[practice]' ||
-      page.route.id === '/[team]/games/[game]/bench'
+  const floor = $derived(
+    page.route.id === '/[team]/run/[practice]' || page.route.id === '/[team]/games/[game]/bench'
   );
+  const bare = $derived(here === 'show' || here === 'clicker' || floor);
   let help = $state(false);
 
   $effect(() => {
@@ -54,6 +52,14 @@
     <p class="my-4">The address may be old, or the team belongs to somebody else.</p>
     <a class="tape" href="/">To your own team</a>
   </main>
+{:else if floor && !session.coach}
+  <main class="mx-auto max-w-lg p-8">
+    <h1>The floor is for who logs</h1>
+    <p class="my-4">
+      You look on. What was logged is on the squad's board, and in the review of the practice.
+    </p>
+    <a class="tape" href={`/${team}/now`}>Back</a>
+  </main>
 {:else if bare}
   {@render children()}
 {:else}
@@ -63,6 +69,7 @@
         <select class="team" aria-label="Team" value={team} onchange={change}>
           {#each teams as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
         </select>
+        {#if !session.coach}<span class="looking">You look on</span>{/if}
         <a href={`/${team}/settings`} aria-current={here === 'settings' ? 'page' : undefined}>Settings</a>
       </div>
       <nav aria-label="Views">
@@ -103,6 +110,11 @@
     color: var(--ink-soft);
     font-size: 0.92rem;
     padding: 0.7rem 0;
+  }
+  .looking {
+    font-size: 0.92rem;
+    border-left: 6px solid var(--mark);
+    padding-left: 0.5rem;
   }
   .team {
     border: 0;

@@ -3,21 +3,19 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import Audit from '$lib/settings/Audit.svelte';
+  import Keeping from '$lib/settings/Keeping.svelte';
+  import Staff from '$lib/settings/Staff.svelte';
   import Feed from '$lib/plan/Feed.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
 
   const path = { teamId: page.params.team ?? '' };
   let team = $state<Schemas['Team'] | null>(null);
-  let staff = $state<Schemas['Person'][]>([]);
-  let fresh = $state<Schemas['NewStaff']>({ name: '', email: '', role: 'assistant', password: '' });
   let custom = $state(false);
 
   onMount(async () => {
-    [team, staff] = await Promise.all([
-      ask(api.GET('/api/teams/{teamId}', { params: { path } })),
-      ask(api.GET('/api/staff'))
-    ]);
+    team = await ask(api.GET('/api/teams/{teamId}', { params: { path } }));
     custom = team.court.preset === 'custom';
   });
 
@@ -79,20 +77,6 @@
     const preset = session.catalogue?.courts.find((c) => c.id === id);
     team.court = preset ? { ...preset.court } : { ...team.court, preset: 'custom' };
   }
-
-  const addStaff = (e: SubmitEvent) => {
-    e.preventDefault();
-    act(async () => {
-      staff = [...staff, await ask(api.POST('/api/staff', { body: fresh }))];
-      fresh = { name: '', email: '', role: 'assistant', password: '' };
-    }, 'The account is made. Hand the password over in person.');
-  };
-
-  const removeStaff = (p: Schemas['Person']) =>
-    act(async () => {
-      await ask(api.DELETE('/api/staff/{staffId}', { params: { path: { staffId: p.id } } }));
-      staff = staff.filter((s) => s.id !== p.id);
-    }, `${p.name} can no longer sign in.`);
 
   async function out(everywhere: boolean) {
     await session.signOut(everywhere);
@@ -230,61 +214,12 @@
     </form>
 
     <div class="grid gap-5 content-start">
-      <section class="sheet">
-        <h2>Coaches</h2>
-        <ul class="quiet-list">
-          {#each staff as p (p.id)}
-            <li>
-              <span
-                ><b>{p.name}</b>
-                <span class="soft">{p.role === 'head' ? 'head coach' : 'assistant'}, {p.email}</span></span
-              >
-              {#if session.head && p.id !== session.view?.me?.id}
-                <button class="tape plain" onclick={() => removeStaff(p)}>Remove {p.name}</button>
-              {/if}
-            </li>
-          {/each}
-        </ul>
-        {#if session.head}
-          <form onsubmit={addStaff} aria-label="New coach">
-            <label class="field"
-              ><span>Name</span><input
-                bind:value={fresh.name}
-                required
-                maxlength="80"
-                autocomplete="off"
-              /></label
-            >
-            <label class="field"
-              ><span>Email</span><input
-                type="email"
-                bind:value={fresh.email}
-                required
-                autocomplete="off"
-              /></label
-            >
-            <label class="field">
-              <span>First password</span>
-              <input
-                type="password"
-                bind:value={fresh.password}
-                required
-                minlength="10"
-                autocomplete="new-password"
-              />
-            </label>
-            <label class="field">
-              <span>May</span>
-              <select bind:value={fresh.role}>
-                <option value="assistant">plan, run and log (assistant)</option>
-                <option value="head">change everything (head coach)</option>
-              </select>
-            </label>
-            <button class="tape plain">Make the account</button>
-          </form>
-        {/if}
-      </section>
+      {#if session.coach}<Staff />{/if}
       <Feed bind:team />
+      {#if session.head}
+        <Keeping />
+        <Audit />
+      {/if}
       <section class="sheet">
         <h2>You</h2>
         <p>{session.view?.me?.name}, {session.view?.program}</p>
@@ -317,25 +252,10 @@
     gap: 0.8rem;
     padding: 1.1rem;
   }
-  section form {
-    padding: 0.8rem 0 0;
-    border-top: 1px solid var(--seam);
-  }
   .lengths {
     display: grid;
     grid-template-columns: 1fr 1fr;
     gap: 0.6rem;
-  }
-  li {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 0.7rem;
-    padding: 0.3rem 0;
-    flex-wrap: wrap;
-  }
-  li span {
-    overflow-wrap: anywhere;
   }
   @media (max-width: 800px) {
     .settings {

@@ -55,7 +55,7 @@
   {#if view.problem}<p role="alert" class="problem">{view.problem}</p>{/if}
   {#if view.narrowed}
     <p class="soft narrow">
-      Judged on <b class="numeral">{board.reps}</b> reps.
+      <span>Judged on <b class="numeral">{board.reps}</b> reps.</span>
       <button class="tape plain" onclick={() => view.everything()}>Show the whole record</button>
     </p>
   {/if}

@@ -118,6 +118,13 @@
             target={view.standings[0]?.judgement.target ?? 0}
           />
         {:else}<p class="soft">One week so far: a line needs two.</p>{/if}
+        {#if view.kept.reps > 0}
+          <p class="soft">
+            Besides, <b class="numeral">{view.kept.right}</b> of <b class="numeral">{view.kept.reps}</b> reps were
+            right that nobody's name is kept of: players who were erased, and reps from before the program keeps
+            them.
+          </p>
+        {/if}
       </section>
       {#if view.pairs.length > 0}
         <section class="sheet">

@@ -1,0 +1,218 @@
+package e2e
+
+import (
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp/kb"
+
+	"evrik/e2e/browser"
+	"evrik/internal/pgtest"
+)
+
+// A game from the schedule to the next plan: what they will do moves what is asked, the
+// five who answer most are found, the bench logs on two tabs, also without a network,
+// and what was missed goes into the plan.
+func TestGame(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Press("7")
+	p.Text("nobody knows what they do")
+	p.Fill("Opponent", "Lantern Point")
+	browser.Eval[bool](p, `(() => { const f = document.querySelector('input[type=datetime-local]'); f.value = '2031-03-01T11:00'; f.dispatchEvent(new Event('input', {bubbles: true})); return true; })()`)
+	p.Click("button", "Add the game")
+	p.See("heading", "Lantern Point")
+	p.Click("checkbox", "Nobody knows")
+	p.See("slider", "Trail, Screens away from the ball")
+	sum := "[...document.querySelectorAll('input[type=range]')].reduce((n, f) => n + Number(f.value), 0) === 100"
+	p.Until(sum)
+	p.Focus("slider", "Jump, Screens away from the ball")
+	for range 16 {
+		p.Press(kb.ArrowRight)
+	}
+	p.Until(sum)
+	p.Until("Number(document.querySelector('input[aria-label^=Jump]')?.value) > 30")
+	p.Open(p.Path()) // it was stored
+	p.Until("Number(document.querySelector('input[aria-label^=Jump]')?.value) > 30")
+	p.See("heading", "What they will ask")
+
+	p.Click("tab", "Who plays")
+	p.Click("button", "Juni")
+	p.FillRole("spinbutton", "Most minutes of Odile", "16")
+	p.Press(kb.Tab)
+	p.Choose("Together, one", "Noor")
+	p.Choose("Together, the other", "Pia")
+	p.Click("button", "Keep together")
+	p.Text("Noor and Pia together")
+	p.Click("button", "Find the five")
+	p.Text("fives were compared")
+	p.See("article", "Line-up 1")
+	p.Text("of 100 answered")
+	p.See("heading", "The minutes shared out")
+	p.Until("[...document.querySelectorAll('article')].every((a) => !a.innerText.includes('Juni') && a.innerText.includes('Noor') === a.innerText.includes('Pia'))")
+	browser.Eval[bool](p, "(document.querySelector('article details').open = true)")
+	p.Text("adds up to the")
+
+	p.Click("link", "Log from the bench")
+	p.See("region", "Who it was")
+	other, shut := p.Tab()
+	defer shut()
+	other.Open(p.Path())
+	other.See("region", "Who it was")
+	p.Front()
+	p.Click("button", "Trail: made the read")
+	p.Click("button", "Odile")
+	p.Text("1 logged")
+	p.Text("All sent")
+	other.Front()
+	other.Text("1 logged")
+	other.Click("button", "Noor") // the other way round
+	other.Click("button", "Jump: did not make the read")
+	other.Text("2 logged")
+	other.Click("button", "Lost it")
+	other.See("button", "Lost it")
+	p.Front()
+	p.Text("2 logged")
+	p.Click("button", "0 Assists")
+	p.See("button", "1 Assists")
+	other.Front()
+	other.See("button", "1 Assists")
+	p.Front()
+	p.Offline(true)
+	for range 2 {
+		p.Click("button", "Jump: did not make the read")
+		p.Click("button", "Esme")
+	}
+	p.Text("kept on this device")
+	p.Text("4 logged")
+	p.Click("button", "Undo")
+	p.Text("3 logged")
+	p.Offline(false)
+	p.Text("All sent")
+	other.Front()
+	other.Text("3 logged")
+	p.Front()
+
+	p.Click("link", "Leave")
+	p.See("heading", "Practice and this game")
+	p.Text("0/2")
+	p.Text("Missed by")
+	p.Click("link", "Into the next plan")
+	p.Text("In focus: back cut")
+	p.See("button", "Fill the evening")
+}
+
+// The board narrows, sorts and opens to its arithmetic; a player is erased and the
+// team's counts stay.
+func TestSquad(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Click("link", "Squad")
+	p.See("link", "Bram, Curl")
+	p.Choose("Part", "All parts")
+	p.See("link", "Bram, Pop")
+	p.Choose("Order", "What holds us back first")
+	p.Choose("Rung", "8 Game")
+	p.Text("Judged on")
+	p.Choose("Side", "Left")
+	p.Text("Judged on 0 reps") // the bench notes no side
+	p.Click("button", "Show the whole record")
+	p.Choose("Period", "From … to …")
+	p.Until("document.querySelectorAll('input[type=date]').length === 2")
+	browser.Eval[bool](p, `(() => { const [a, b] = document.querySelectorAll('input[type=date]'); for (const [f, v] of [[a, '2026-03-02'], [b, '2026-03-01']]) { f.value = v; f.dispatchEvent(new Event('input', {bubbles: true})); f.dispatchEvent(new Event('change', {bubbles: true})); } return true; })()`)
+	p.Says("alert", "before it begins")
+	p.Choose("Period", "The whole record")
+	p.Hushed("alert", "before it begins")
+	p.Click("link", "Bram, Curl")
+	p.Text("Chance of the target")
+	p.Text("Weighs")
+	p.See("image", "Week by week")
+	p.Click("link", "For the player, on paper")
+	p.See("heading", "Work on these two next")
+	p.Text("You will hear")
+	p.Click("link", "Back to the card")
+	p.Click("link", "To the squad")
+	p.Click("link", "All teams")
+	p.See("link", "JV, Curl")
+
+	p.Click("link", "To the squad")
+	p.Click("button", "Edit the roster")
+	p.Click("button", "Erase Ivo")
+	p.Click("button", "Erase for good")
+	p.Gone("button", "Erase Ivo")
+	p.Click("button", "Back to the board")
+	p.See("link", "Bram, Curl")
+	if p.Has("link", "Ivo, Curl") {
+		t.Error("Ivo is still on the board")
+	}
+	p.Click("link", "Curl")
+	p.Text("that nobody's name is kept of")
+	p.Click("link", "Settings")
+	p.Text("erased a player and the record")
+}
+
+// A backup of the running club, restored into an empty database, shows the same board;
+// the archive goes from one club into another.
+func TestBackupRestoreAndArchive(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Click("link", "Squad")
+	p.See("link", "Bram, Curl")
+	board := browser.Eval[string](p, "[...document.querySelectorAll('tbody td a')].map((a) => a.getAttribute('aria-label')).join('\\n')")
+	dir := t.TempDir()
+	file := filepath.Join(dir, "club.backup")
+	call := func(url string, args ...string) string {
+		t.Helper()
+		cmd := exec.Command(binary, args...)
+		cmd.Env = append(cmd.Environ(), "EVRIK_DATABASE_URL="+url)
+		out, err := cmd.CombinedOutput()
+		if err != nil {
+			t.Fatalf("%v: %v\n%s", args, err, out)
+		}
+		return string(out)
+	}
+	if said := call(s.url(t), "backup", file); !strings.Contains(said, "it names children") {
+		t.Error(said)
+	}
+	empty := pgtest.URL(t)
+	if said := call(empty, "restore", file); !strings.Contains(said, "is restored") {
+		t.Error(said)
+	}
+	if said := fails(t, []string{"EVRIK_DATABASE_URL=" + empty}, "restore", file); !strings.Contains(said, "not empty") {
+		t.Error(said)
+	}
+	back := launch(t, "serve", "EVRIK_DATABASE_URL="+empty)
+	q := page(t, back)
+	q.Open("/")
+	q.Fill("Email", "coach@tallowcreek.example")
+	q.Fill("Password", "read the defender")
+	q.Click("button", "Sign in")
+	q.Click("link", "Squad")
+	q.See("link", "Bram, Curl")
+	if got := browser.Eval[string](q, "[...document.querySelectorAll('tbody td a')].map((a) => a.getAttribute('aria-label')).join('\\n')"); got != board || len(got) < 500 {
+		t.Errorf("the restored board is another one:\n%s\n---\n%s", board, got)
+	}
+
+	out := filepath.Join(dir, "club.json")
+	call(s.url(t), "export", out)
+	fresh := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
+	r := page(t, fresh)
+	r.Open("/")
+	r.Fill("Program", "Elsewhere")
+	r.Fill("First team", "First")
+	r.Fill("Your name", "Ann")
+	r.Fill("Email", "ann@elsewhere.example")
+	r.Fill("Password", "a long sentence")
+	r.Click("button", "Make it and sign in")
+	r.Click("link", "Settings")
+	r.See("region", "What is kept")
+	r.Upload(out)
+	r.Text("Added 25 players")
+	r.Upload(out)
+	r.Says("alert", "in the program already")
+	r.Choose("Team", "U14")
+	r.Click("link", "Squad")
+	r.See("link", "Bram, Curl")
+}

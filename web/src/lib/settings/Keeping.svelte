@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import Sure from '$lib/parts/Sure.svelte';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  // For how long single reps are kept, and the program's archive out and in.
+  let months = $state(0);
+  let wanted = $state(0);
+  let sure = $state(false);
+  let busy = $state('');
+  let problem = $state('');
+  let got = $state.raw<Schemas['ArchiveReceipt'] | null>(null);
+
+  const choices = [
+    [0, 'for good'],
+    [12, 'for a year'],
+    [24, 'for two years'],
+    [36, 'for three years'],
+    [60, 'for five years']
+  ] as const;
+
+  onMount(async () => {
+    months = wanted = (await ask(api.GET('/api/program/settings'))).keepMonths;
+  });
+
+  async function store() {
+    try {
+      months = (await ask(api.PUT('/api/program/settings', { body: { keepMonths: wanted } }))).keepMonths;
+      notices.say('Stored. What is older is counted for the team and gone from the players.');
+    } catch (e) {
+      notices.fail(e);
+      wanted = months;
+    }
+  }
+
+  function choose() {
+    if (wanted === 0 || (months > 0 && wanted > months)) store();
+    else sure = true;
+  }
+
+  async function read(e: Event) {
+    const field = e.currentTarget as HTMLInputElement;
+    const file = field.files?.[0];
+    if (!file) return;
+    busy = `Reading ${file.name}…`;
+    problem = '';
+    got = null;
+    try {
+      const answer = await fetch('/api/program/archive', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/octet-stream' },
+        body: file
+      });
+      const said = await answer.json();
+      if (answer.ok) {
+        got = said;
+        await session.load();
+      } else problem = said.message;
+    } catch {
+      problem = 'The file could not be sent. Nothing was imported; try again in a moment.';
+    } finally {
+      busy = '';
+      field.value = '';
+    }
+  }
+</script>
+
+<section class="sheet" aria-label="What is kept">
+  <h2>What is kept</h2>
+  <label class="field">
+    <span>Single reps of players are kept</span>
+    <select bind:value={wanted} onchange={choose}>
+      {#each choices as [n, name] (n)}<option value={n}>{name}</option>{/each}
+      {#if !choices.some(([n]) => n === months)}<option value={months}>for {months} months</option>{/if}
+    </select>
+  </label>
+  <p class="soft">
+    What is older leaves the players: who was where, and who made which read. How often the team made a read
+    stays, without names.
+  </p>
+  <h2>The whole program as a file</h2>
+  <p class="soft">
+    An open format with teams, players, plans, games and every rep. It names children: keep it as carefully as
+    the program itself.
+  </p>
+  <div class="acts">
+    <a class="tape plain" href="/api/program/archive" download>Take the archive</a>
+    <label class="tape plain" class:busy={Boolean(busy)}
+      >Add an archive<input
+        type="file"
+        accept=".json,application/json"
+        class="visually-hidden"
+        onchange={read}
+      /></label
+    >
+  </div>
+  {#if busy}<p role="status">{busy}</p>{/if}
+  {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+  {#if got}
+    <p role="status">
+      Added <b class="numeral">{got.players}</b> players, <b class="numeral">{got.practices}</b> practices,
+      <b class="numeral">{got.games}</b> games and <b class="numeral">{got.events}</b> lines of the log. Their teams
+      are in the list at the top.
+    </p>
+  {/if}
+</section>
+
+<Sure
+  bind:open={sure}
+  title="Drop what is older?"
+  text="Single reps from before that are gone for good, now and from now on. There is no way back but a backup."
+  act="Drop it"
+  onsure={store}
+/>
+
+<style>
+  section {
+    display: grid;
+    gap: 0.7rem;
+    padding: 1.1rem;
+  }
+  .acts {
+    display: flex;
+    gap: 0.6rem;
+    flex-wrap: wrap;
+  }
+  .busy {
+    opacity: 0.5;
+  }
+</style>

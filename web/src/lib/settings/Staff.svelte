@@ -1,0 +1,218 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import Sure from '$lib/parts/Sure.svelte';
+  import { dayOf } from '$lib/parts/verdicts';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  type Role = Schemas['StaffRole']['role'];
+
+  // Who works with the program, and the one-time links by which others come in.
+  let staff = $state<Schemas['Person'][]>([]);
+  let open = $state<Schemas['Invitation'][]>([]);
+  let fresh = $state<Schemas['NewInvitation']>({ email: '', role: 'assistant' });
+  let link = $state('');
+  let sentTo = $state('');
+  let leaving = $state<Schemas['Person'] | null>(null);
+  let sure = $state(false);
+  let busy = $state(false);
+
+  const roles: [Role, string][] = [
+    ['assistant', 'plan, run and log (assistant)'],
+    ['viewer', 'look on (viewer)'],
+    ['head', 'change everything (head coach)']
+  ];
+
+  async function load() {
+    staff = await ask(api.GET('/api/staff'));
+    if (session.head) open = await ask(api.GET('/api/invitations'));
+  }
+  onMount(load);
+
+  async function act(what: () => Promise<void>) {
+    busy = true;
+    try {
+      await what();
+    } catch (e) {
+      notices.fail(e);
+    } finally {
+      busy = false;
+    }
+  }
+
+  const invite = (e: SubmitEvent) => {
+    e.preventDefault();
+    act(async () => {
+      const made = await ask(api.POST('/api/invitations', { body: fresh }));
+      link = location.origin + made.path;
+      sentTo = made.invitation.email;
+      fresh = { email: '', role: 'assistant' };
+      await load();
+    });
+  };
+
+  const withdraw = (i: Schemas['Invitation']) =>
+    act(async () => {
+      await ask(api.DELETE('/api/invitations/{invitationId}', { params: { path: { invitationId: i.id } } }));
+      link = '';
+      await load();
+      notices.say(`The link for ${i.email} does not work any more.`);
+    });
+
+  const setRole = (p: Schemas['Person'], role: string) =>
+    act(async () => {
+      await ask(
+        api.PUT('/api/staff/{staffId}', { params: { path: { staffId: p.id } }, body: { role: role as Role } })
+      );
+      await load();
+      notices.say(`${p.name} may now ${roles.find(([r]) => r === role)?.[1]}.`);
+    });
+
+  const remove = () =>
+    act(async () => {
+      if (!leaving) return;
+      await ask(api.DELETE('/api/staff/{staffId}', { params: { path: { staffId: leaving.id } } }));
+      notices.say(`${leaving.name} can no longer sign in.`);
+      await load();
+    });
+
+  async function copy() {
+    try {
+      await navigator.clipboard.writeText(link);
+      notices.say('The link is copied.');
+    } catch {
+      notices.say('The browser does not let it be copied. Mark the link and copy it.', true);
+    }
+  }
+</script>
+
+<section class="sheet" aria-label="Coaches">
+  <h2>Coaches</h2>
+  <ul class="quiet-list">
+    {#each staff as p (p.id)}
+      <li>
+        <span><b>{p.name}</b> <span class="soft">{p.email}</span></span>
+        {#if session.head && p.id !== session.view?.me?.id}
+          <span class="acts">
+            <select
+              class="cell"
+              aria-label={`What ${p.name} may do`}
+              value={p.role}
+              disabled={busy}
+              onchange={(e) => setRole(p, e.currentTarget.value)}
+            >
+              <option value="head">head coach</option><option value="assistant">assistant</option><option
+                value="viewer">viewer</option
+              >
+            </select>
+            <button
+              class="tape plain"
+              onclick={() => {
+                leaving = p;
+                sure = true;
+              }}>Remove {p.name}</button
+            >
+          </span>
+        {:else}<span class="soft">{p.role === 'head' ? 'head coach' : p.role}</span>{/if}
+      </li>
+    {/each}
+  </ul>
+  {#if session.head}
+    {#if open.length}
+      <h2>Invited</h2>
+      <ul class="quiet-list">
+        {#each open as i (i.id)}
+          <li>
+            <span
+              ><b>{i.email}</b>
+              <span class="soft">{i.role === 'head' ? 'head coach' : i.role}, until {dayOf(i.until)}</span
+              ></span
+            >
+            <button class="tape plain" disabled={busy} onclick={() => withdraw(i)}>Withdraw</button>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <form onsubmit={invite} aria-label="Invite a coach">
+      <label class="field"
+        ><span>Email</span><input type="email" bind:value={fresh.email} required autocomplete="off" /></label
+      >
+      <label class="field">
+        <span>May</span>
+        <select bind:value={fresh.role}>
+          {#each roles as [id, name] (id)}<option value={id}>{name}</option>{/each}
+        </select>
+      </label>
+      <button class="tape plain" disabled={busy}>Invite</button>
+    </form>
+    {#if link}
+      <div class="link" role="status">
+        <p>
+          It was mailed to {sentTo}. Whoever opens this link first makes the account; it works once, for a
+          week, and is not shown again:
+        </p>
+        <code>{link}</code>
+        <button class="tape plain" onclick={copy}>Copy</button>
+      </div>
+    {/if}
+  {/if}
+</section>
+
+<Sure
+  bind:open={sure}
+  title={`Remove ${leaving?.name ?? ''}?`}
+  text="The account ends at once, on every device. What was logged stays."
+  act="Remove"
+  onsure={remove}
+/>
+
+<style>
+  section,
+  form {
+    display: grid;
+    gap: 0.8rem;
+    padding: 1.1rem;
+  }
+  form {
+    padding: 0.8rem 0 0;
+    border-top: 1px solid var(--seam);
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+    align-items: end;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 0.7rem;
+    padding: 0.3rem 0;
+    flex-wrap: wrap;
+  }
+  li span {
+    overflow-wrap: anywhere;
+  }
+  .acts {
+    display: flex;
+    gap: 0.5rem;
+  }
+  .acts select {
+    width: 9.5rem;
+    padding-right: 2rem;
+  }
+  .link {
+    display: grid;
+    gap: 0.5rem;
+    justify-items: start;
+    border-left: 8px solid var(--mark);
+    padding-left: 0.8rem;
+  }
+  code {
+    overflow-wrap: anywhere;
+    user-select: all;
+  }
+  @media (max-width: 1000px) {
+    form {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
