@@ -34,7 +34,8 @@ func TestGame(t *testing.T) {
 	}
 	p.Until(sum)
 	p.Until("Number(document.querySelector('input[aria-label^=Jump]')?.value) > 30")
-	p.Open(p.Path()) // it was stored
+	p.Says("status", "Stored")
+	p.Open(p.Path())
 	p.Until("Number(document.querySelector('input[aria-label^=Jump]')?.value) > 30")
 	p.See("heading", "What they will ask")
 

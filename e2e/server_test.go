@@ -73,7 +73,8 @@ type server struct {
 // says where it is.
 func launch(t testing.TB, mode string, env ...string) *server {
 	t.Helper()
-	s := &server{t: t, env: env, mode: mode}
+	// Nothing is shared between servers, not even the outbox; env may name another home.
+	s := &server{t: t, env: append([]string{"EVRIK_HOME=" + t.TempDir()}, env...), mode: mode}
 	s.up("127.0.0.1:0")
 	t.Cleanup(s.stop)
 	return s

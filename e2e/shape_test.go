@@ -32,13 +32,23 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Click("link", "Change the plan")
 	p.Text("needed reps covered")
 	plan := p.Path()
+	p.Open(team + "/games")
+	p.Click("link", "Saltmarsh")
+	p.See("heading", "Practice and this game")
+	game := p.Path()
+	p.Open(team + "/squad")
+	p.Click("link", "Bram, Curl")
+	p.Text("Weighs")
+	card := p.Path()
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
 		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
 		{team + "/teach/cards?screen=handoff", "Behind him!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
-		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "Made in its place"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
+		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "Made in its place"}, {team + "/squad/program", "highest rung that half"},
+		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Who may play"},
+		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"},
 	}
 	for _, size := range [][2]int64{{390, 844}, {1024, 768}, {1280, 800}} {

@@ -88,12 +88,15 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	one.See("button", "Stop clock")
 	one.Text("of practice, ")
 	one.Text("min ahead") // the warm-up was skipped
-	first := one.See("heading", "").Name
+	// Both ends may run the same drill: who is in it tells them apart.
+	const up = `document.querySelector('[aria-label="Who is up"]')?.innerText`
+	one.See("region", "Who is up")
+	first := browser.Eval[string](one, up)
 	two.Open(one.Path())
 	two.See("timer", "Time left")
-	two.See("heading", first)
+	two.Until(fmt.Sprintf("%s === %q", up, first))
 	two.Click("radio", "End 2")
-	two.Until(fmt.Sprintf("document.querySelector('h1').innerText !== %q", first))
+	two.Until(fmt.Sprintf("%s !== %q", up, first))
 	one.Press("1")
 	one.Text("1 logged")
 	one.Text("All sent")
@@ -103,7 +106,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	two.Text("All sent")
 	two.Open(two.Path())
 	two.Text("2 logged")
-	two.Until(fmt.Sprintf("document.querySelector('h1').innerText !== %q", first)) // the device knows its end
+	two.Until("document.querySelector('[role=radio][aria-checked=true]')?.innerText === 'End 2'") // the device knows its end
 }
 
 // Two coaches change one plan: the later one is told, and keeps his draft.

@@ -113,8 +113,9 @@ type Five struct {
 	Interval evidence.Interval `json:"interval"`
 	// First is the chance that it is the best of those that are told.
 	First float64 `json:"first"`
-	// Handler and Screener are who plays the ball screen; Roller and Popper who of the
-	// others rolls and who pops best, by record and part.
+	// Handler and Screener are who plays the ball screen or, where none is asked, a handler
+	// and who screens best; Roller and Popper who of all but the handler rolls and who
+	// pops best, by record and part.
 	Handler  string `json:"handler"`
 	Screener string `json:"screener"`
 	Roller   string `json:"roller"`
@@ -318,13 +319,14 @@ func (f *finder) tell(five *Five, form evidence.Form) {
 	}
 	slices.SortStableFunc(five.Lines, func(a, b Line) int { return cmp.Compare(b.Share, a.Share) })
 	handler := f.people[five.h]
-	if len(f.ball) > 0 {
-		five.Handler, five.Screener = handler.ID, f.people[five.s].ID
+	five.Handler, five.Screener = handler.ID, f.people[five.s].ID
+	if len(f.ball) == 0 {
+		five.Screener = f.people[f.bestScreener(five)].ID
 	}
 	if !slices.ContainsFunc(five.at[:], func(k int) bool { return f.people[k].Handler }) {
 		five.Note = "None of these is marked as a handler on the roster."
 	}
-	others := slices.DeleteFunc(slices.Clone(five.at[:]), func(k int) bool { return len(f.ball) > 0 && k == five.h })
+	others := slices.DeleteFunc(slices.Clone(five.at[:]), func(k int) bool { return k == five.h })
 	// A big rolls and a shooter pops where the record does not decide.
 	pick := func(read reads.Read, part func(Person) bool, not string) string {
 		rate := func(k int) float64 { return form.Of(f.people[k].ID, reads.Screener, read).Rate }
@@ -347,6 +349,21 @@ func (f *finder) tell(five *Five, form evidence.Form) {
 	}
 	five.Roller = pick(reads.Roll, func(p Person) bool { return p.Big }, "")
 	five.Popper = pick(reads.Pop, func(p Person) bool { return p.Shooter }, five.Roller)
+}
+
+// bestScreener is who of five, but the handler, screens best off the ball.
+func (f *finder) bestScreener(five *Five) int {
+	best, most := -1, -1.0
+	for _, k := range five.at {
+		sum := 0.0
+		for _, i := range f.off {
+			sum += f.asks[i].Share * f.screener[i][k]
+		}
+		if k != five.h && sum > most {
+			best, most = k, sum
+		}
+	}
+	return best
 }
 
 // doubt draws everybody's rates again and again from what is known of them, and counts

@@ -16,7 +16,7 @@ import (
 // The model of a game (all invented).
 const (
 	gameMinutes    = 32
-	gameReads      = 46 // the bench notes
+	gameReads      = 60 // the bench notes
 	gameScreener   = 0.3
 	countedEach    = 3 // of every ten reads, something is counted for the team
 	tipOff         = 11 * time.Hour
@@ -54,6 +54,13 @@ func (s *seeder) game(t roster, o opponent) error {
 	if o.does == nil {
 		return nil
 	}
+	// Screens are set for shooters more often.
+	users := slices.Clone(playing)
+	for _, m := range playing {
+		if m.shooter {
+			users = append(users, m, m)
+		}
+	}
 	screen, _ := reads.ScreenByID(reads.Down)
 	number := int(math.Round(9 - practicePerDay*float64(o.daysAgo)))
 	var events []gen.RepEvent
@@ -64,7 +71,7 @@ func (s *seeder) game(t roster, o opponent) error {
 		if s.rng.Float64() < gameScreener {
 			role, read = reads.Screener, row.ScreenerRead
 		}
-		who := playing[s.rng.IntN(len(playing))]
+		who := users[s.rng.IntN(len(users))]
 		when := at.Add(time.Duration(k) * betweenReads)
 		e := gen.RepEvent{ID: s.id(), PracticeID: id, BlockID: id, Kind: "rep", At: when, PlayerID: who.id, Role: string(role), Rung: string(drill.Game), Screen: screen.ID,
 			Cue: row.Cue.String(), Expected: string(read), Made: string(read), IsRight: true, Corrections: []string{}, ObserverID: s.coaches[1], Device: "demo"}

@@ -85,7 +85,7 @@ var squads = []squad{
 			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.14, away: map[int]bool{4: true, 5: true, 6: true, 7: true, 8: true}},
 			{jersey: "14", name: "Sunny", tendency: 'b', skill: 0.00},
 			{jersey: "21", name: "Ivo", tendency: 'b', skill: -0.12, quirk: map[reads.Read]float64{reads.Curl: -0.30}},
-			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10, playing: 0.50},
+			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10, playing: 0.75},
 			{jersey: "32", name: "Marek", tendency: 'b', skill: -0.06},
 			{jersey: "44", name: "Lotte", tendency: 'b', skill: 0.04, away: map[int]bool{0: true, 1: true, 2: true, 3: true, 4: true, 5: true, 6: true}},
 		},

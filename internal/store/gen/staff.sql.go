@@ -152,7 +152,7 @@ type InvitationByKeyRow struct {
 	Program   string
 }
 
-// unscoped: the link is the key
+// The link is the key, and finds the scope.
 func (q *Queries) InvitationByKey(ctx context.Context, keyHash []byte) (InvitationByKeyRow, error) {
 	row := q.db.QueryRow(ctx, invitationByKey, keyHash)
 	var i InvitationByKeyRow

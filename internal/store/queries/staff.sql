@@ -8,7 +8,7 @@ SELECT id, email, role, invited_by, until FROM invitations WHERE program_id = $1
 DELETE FROM invitations WHERE program_id = $1 AND id = $2 AND used_at IS NULL;
 
 -- name: InvitationByKey :one
--- unscoped: the link is the key
+-- The link is the key, and finds the scope.
 SELECT i.*, p.name AS program FROM invitations i JOIN programs p ON p.id = i.program_id WHERE i.key_hash = $1;
 
 -- name: UseInvitation :execrows

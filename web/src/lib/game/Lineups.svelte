@@ -14,7 +14,7 @@
   const parts = (f: Five, id: string) =>
     [
       f.handler === id && 'handles it',
-      f.screener === id && 'screens the ball',
+      f.screener === id && 'screens',
       f.roller === id && 'rolls',
       f.popper === id && 'pops'
     ].filter(Boolean);

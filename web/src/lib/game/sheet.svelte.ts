@@ -10,7 +10,9 @@ export class GameSheet {
   found = $state.raw<Schemas['Lineups'] | null>(null);
   problem = $state('');
   busy = $state(false);
-  private last: Promise<unknown> = Promise.resolve();
+  /** What was changed is on its way to the server. */
+  storing = $state(false);
+  private again = false;
 
   constructor(
     private team: string,
@@ -29,30 +31,40 @@ export class GameSheet {
     }
   }
 
-  /** Changes one after the other, so that each knows the version before it. */
-  change(part: Partial<Game>): Promise<unknown> {
+  /** Changes the game here at once, and on the server one change after the other: what is
+   * changed while one is on its way goes with the next. */
+  async change(part: Partial<Game>) {
     if (this.view) this.view = { ...this.view, game: { ...this.view.game, ...part } };
-    return (this.last = this.last.then(() => this.store()));
+    this.again = true;
+    if (this.storing) return;
+    this.storing = true;
+    try {
+      while (this.again) {
+        this.again = false;
+        await this.store();
+      }
+      const fresh = await ask(api.GET('/api/teams/{teamId}/games/{gameId}', this.at));
+      // What was changed meanwhile stays.
+      if (this.view) this.view = { ...fresh, game: { ...this.view.game, version: fresh.game.version } };
+    } catch (e) {
+      notices.fail(e);
+    } finally {
+      this.storing = false;
+    }
+    if (this.again) await this.change({});
   }
 
   private async store() {
     const game = this.view?.game;
     if (!game) return;
     const { startsAt, opponent, away, note, mixes, terms, version } = game;
-    try {
-      const stored = await ask(
-        api.PUT('/api/teams/{teamId}/games/{gameId}', {
-          ...this.at,
-          body: { startsAt, opponent, away, note, mixes, terms, version }
-        })
-      );
-      if (this.view) this.view = { ...this.view, game: { ...this.view.game, version: stored.version } };
-      const fresh = await ask(api.GET('/api/teams/{teamId}/games/{gameId}', this.at));
-      // What was changed meanwhile is on its way.
-      if (this.view) this.view = { ...fresh, game: { ...this.view.game, version: fresh.game.version } };
-    } catch (e) {
-      notices.fail(e);
-    }
+    const stored = await ask(
+      api.PUT('/api/teams/{teamId}/games/{gameId}', {
+        ...this.at,
+        body: { startsAt, opponent, away, note, mixes, terms, version }
+      })
+    );
+    if (this.view) this.view = { ...this.view, game: { ...this.view.game, version: stored.version } };
   }
 
   async find() {

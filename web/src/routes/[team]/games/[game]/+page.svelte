@@ -24,7 +24,7 @@
   onMount(async () => {
     await sheet.load();
     const wanted = page.url.searchParams.get('part');
-    if (wanted === 'five' || wanted === 'after') part = wanted;
+    if (wanted === 'ready' || wanted === 'five' || wanted === 'after') part = wanted;
     else if ((sheet.view?.reps ?? 0) > 0) part = 'after';
   });
 
@@ -48,6 +48,7 @@
   <div class="page-head">
     <h1><span class="soft">{g.away ? 'At' : 'Against'}</span> {g.opponent}</h1>
     <span class="soft">{dayOf(g.startsAt)} <span class="numeral">{hourOf(g.startsAt)}</span></span>
+    <span class="soft" role="status">{sheet.storing ? 'Storing…' : 'Stored'}</span>
     <span class="grow"></span>
     <a class="tape" href={`/${team}/games/${id}/bench`}>Log from the bench</a>
     {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}>Delete</button>{/if}

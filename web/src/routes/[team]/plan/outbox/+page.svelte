@@ -100,6 +100,7 @@
   pre {
     font: inherit;
     white-space: pre-wrap;
+    overflow-wrap: anywhere;
   }
   @media (max-width: 700px) {
     .both {
