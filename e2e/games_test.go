@@ -114,7 +114,7 @@ func TestSquad(t *testing.T) {
 	p.See("link", "Bram, Curl")
 	p.Choose("Part", "All parts")
 	p.See("link", "Bram, Pop")
-	p.Choose("Order", "What holds us back first")
+	p.Choose("Order", "What holds us back")
 	p.Choose("Rung", "8 Game")
 	p.Text("Judged on")
 	p.Choose("Side", "Left")

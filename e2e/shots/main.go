@@ -42,14 +42,6 @@ var shots = []shot{
 		p.Click("button", "Answer")
 		p.Text("Screener: re-screen.")
 	}},
-	{"cue-cards", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach/cards?screen=ball")
-		p.Text("Out of two!")
-	}},
-	{"tape-sheet", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/teach/tape?screen=down")
-		p.Text("Volleyball attack line")
-	}},
 	{"drills", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/drills")
 		p.Text("22 of 22")
@@ -61,17 +53,12 @@ var shots = []shot{
 		p.Says("status", "Finish")
 		browser.Eval[bool](p, "(scrollTo(0, 0), true)")
 	}},
-	{"week", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/plan/week")
-		p.See("columnheader", "Rest days")
-	}},
 	{"season", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/plan/season")
 		p.Text("Games, and")
 	}},
 	{"run-tablet", 1024, 768, logging},
 	{"run-phone", 390, 844, onTheFloor},
-	{"run", desk, deskHigh, onTheFloor},
 	{"display", 1280, 720, func(p *browser.Page, team string) {
 		onTheFloor(p, team)
 		p.Click("button", "More")
@@ -83,10 +70,6 @@ var shots = []shot{
 		p.Fill("Code", code)
 		p.Click("button", "Show the practice")
 		p.See("timer", "Time left")
-	}},
-	{"clicker", 390, 844, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/clicker")
-		p.See("button", "Undo")
 	}},
 	{"review", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/run")
@@ -103,16 +86,45 @@ var shots = []shot{
 		p.Click("link", "Bram, Curl")
 		p.Text("Last reps")
 	}},
-	// These change tonight's plan, so they come last.
-	{"plan-sheet", 718, 1046, func(p *browser.Page, team string) {
-		fillTonight(p, team)
-		p.Click("button", "Store")
-		p.Text("The plan is stored.")
-		p.Open(p.Path() + "/print?for=coach")
-		p.Text("Whoever is hurt")
-		p.Print()
+	{"read", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/squad/read/backcut")
+		p.See("heading", "Made in its place")
 	}},
+	{"program", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/squad/program")
+		p.See("link", "JV, Curl")
+	}},
+	{"game", desk, deskHigh, func(p *browser.Page, team string) {
+		game(p, team, "Fernhollow", "What they will do")
+		p.See("heading", "What they will ask")
+	}},
+	{"lineup", desk, 1000, func(p *browser.Page, team string) {
+		game(p, team, "Fernhollow", "Who plays")
+		p.Click("button", "Find the five")
+		p.See("article", "Line-up 1")
+	}},
+	{"after", desk, deskHigh, func(p *browser.Page, team string) {
+		game(p, team, "Saltmarsh", "After the game")
+		p.Text("What they showed")
+	}},
+	{"bench", 1024, 768, func(p *browser.Page, team string) {
+		game(p, team, "Fernhollow", "What they will do")
+		p.Click("link", "Log from the bench")
+		p.See("region", "Who it was")
+		p.Click("button", "Trail: made the read")
+		p.Click("button", "Odile")
+		p.Click("button", "Jump: did not")
+		p.Text("All sent")
+	}},
+	// This changes tonight's plan, so it comes last.
 	{"plan", desk, deskHigh, fillTonight},
+}
+
+// game opens a game at one of its parts.
+func game(p *browser.Page, team, opponent, part string) {
+	p.Open("/" + team + "/games")
+	p.Click("link", opponent)
+	p.Click("tab", part)
 }
 
 // fillTonight lets the planner fill tonight's practice.

@@ -57,7 +57,7 @@
   {/if}
   <label
     ><span>Order</span><select class="cell" bind:value={view.order}>
-      <option value="book">As in the book</option><option value="need">What holds us back first</option>
+      <option value="book">As in the book</option><option value="need">What holds us back</option>
     </select></label
   >
 </div>

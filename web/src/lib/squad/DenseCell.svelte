@@ -39,7 +39,7 @@
   svg {
     display: block;
     width: 100%;
-    max-width: 62px;
+    max-width: 40px;
     margin: 0 auto;
   }
   text {

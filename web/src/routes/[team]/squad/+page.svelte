@@ -59,7 +59,7 @@
       <button class="tape plain" onclick={() => view.everything()}>Show the whole record</button>
     </p>
   {/if}
-  <div class="scroll sheet">
+  <div class="scroll sheet" class:tall={dense}>
     <table class:dense>
       <thead>
         <tr>
@@ -194,6 +194,13 @@
   }
   .scroll {
     overflow: auto;
+  }
+  /* A long board scrolls in itself, so that reads and names stay in sight. */
+  .tall {
+    max-height: calc(100dvh - 1.5rem);
+  }
+  thead .who {
+    z-index: 2;
   }
   table {
     border-collapse: collapse;
