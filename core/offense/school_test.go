@@ -1,0 +1,115 @@
+package offense
+
+import (
+	"math/rand/v2"
+	"slices"
+	"strings"
+	"testing"
+
+	"evrik/core/court"
+)
+
+func floor(t testing.TB) court.Court {
+	t.Helper()
+	c, ok := court.PresetCourt(court.HighSchool)
+	if !ok {
+		t.Fatal("no court")
+	}
+	return c
+}
+
+// Continuity: from the start formation, following a school's rules with no defence, all
+// spots are filled again after every pass, and nobody screens twice in a row where that
+// is a rule.
+func TestContinuity(t *testing.T) {
+	c := floor(t)
+	if len(Schools()) != 7 {
+		t.Fatalf("%d schools", len(Schools()))
+	}
+	for _, s := range Schools() {
+		if err := s.Validate(c); err != nil {
+			t.Errorf("%s: %v", s.ID, err)
+			continue
+		}
+		rng := rand.New(rand.NewPCG(1, 1))
+		used, places := map[string]int{}, map[[2]int]bool{}
+		p := s.Start()
+		for range 3000 {
+			to := p.ball + 1
+			if to >= len(p.Ring) || p.ball > 0 && rng.IntN(2) == 0 {
+				to = p.ball - 1
+			}
+			allowed := p.answers(s, to)
+			if len(allowed) == 0 {
+				t.Fatalf("%s: the passer on the %s stands", s.ID, s.Ring[p.ball])
+			}
+			a := allowed[rng.IntN(len(allowed))]
+			q, err := p.after(s, a, to)
+			if err != nil {
+				t.Fatalf("%s: %s: %v", s.ID, a.Name, err)
+			}
+			if err := q.filled(s); err != nil {
+				t.Fatalf("%s: after %s: %v", s.ID, a.Name, err)
+			}
+			if s.Switches.OneScreen {
+				for _, who := range q.screened {
+					if slices.Contains(p.screened, who) {
+						t.Fatalf("%s: %d screens twice in a row", s.ID, who)
+					}
+				}
+			}
+			used[a.ID]++
+			for i, who := range q.Ring {
+				places[[2]int{who, i}] = true
+			}
+			p = q
+		}
+		for _, a := range s.Answers {
+			if a.Weight > 0 && used[a.ID] == 0 {
+				t.Errorf("%s: %s is never run", s.ID, a.Name)
+			}
+		}
+		// It is motion: everybody comes round to nearly every spot.
+		if len(places) < 4*len(s.Ring)-4 {
+			t.Errorf("%s: only %d places of players were seen", s.ID, len(places))
+		}
+	}
+}
+
+// A set of rules edited into nonsense is refused in a sentence.
+func TestSchoolsThatCannotBe(t *testing.T) {
+	c := floor(t)
+	base, _ := ByID("cut")
+	for name, tc := range map[string]struct {
+		change func(*School)
+		says   string
+	}{
+		"no answer":       {func(s *School) { s.Answers = nil }, "the passer would stand"},
+		"five and inside": {func(s *School) { s.Inside = "blockR" }, "need 4 outside spots"},
+		"four":            {func(s *School) { s.Ring = s.Ring[:4] }, "need 5 outside spots"},
+		"twice":           {func(s *School) { s.Ring = []string{"top", "top", "wingR", "wingL", "cornerL"} }, "Two players would start"},
+		"no such spot":    {func(s *School) { s.Ring = []string{"roof", "top", "wingR", "wingL", "cornerL"} }, "no spot called"},
+		"ball nowhere":    {func(s *School) { s.Ball = "blockR" }, "ball has to start"},
+		"two to one spot": {func(s *School) {
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Cut, "", Receiver}}, "", 1}}
+		}, "two players are sent to the"},
+		"only some passes": {func(s *School) { s.Answers = []Answer{screenAway} }, "nothing is allowed"},
+		"nobody moves":     {func(s *School) { s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, nil, "", 1}} }, "one to 6 moves"},
+		"a stranger": {func(s *School) {
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{"coach", Cut, "", Last}}, "", 1}}
+		}, "not there"},
+		"no other": {func(s *School) {
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Screen, "", Last}}, "", 1}}
+		}, "without the other"},
+		"nowhere": {func(s *School) {
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Cut, "", "moon"}}, "", 1}}
+		}, "nowhere"},
+	} {
+		s := base
+		s.Answers = slices.Clone(base.Answers)
+		tc.change(&s)
+		if err := s.Validate(c); err == nil || !strings.Contains(err.Error(), tc.says) {
+			t.Errorf("%s: %v, want it to say %q", name, err, tc.says)
+		}
+	}
+}
