@@ -124,7 +124,7 @@ var (
 		[]Move{{Passer, Screen, Next1, Next1}, {Next1, Curl, Passer, Next2}, {Next2, Use, Passer, Passer}}, "away", 1}
 	screenOne = Answer{"down", "Screen for the last one", AnyPass, [2]int{1, 1},
 		[]Move{{Passer, Screen, Next1, Next1}, {Next1, Use, Passer, Passer}}, "down", 1}
-	overTop = Answer{"over", "Wing cuts over the top, screen for the corner", AnyPass, [2]int{2, 9},
+	overTop = Answer{"over", "Wing cuts over the top, screen for the corner", AnyPass, [2]int{2, 2},
 		[]Move{{Passer, Screen, Next2, Next1}, {Next1, Cut, "", Next2}, {Next2, Use, Passer, Passer}}, "down", 1}
 	ballScreen = Answer{"ball", "Ball screen for the catcher", AnyPass, [2]int{0, 9},
 		[]Move{{Passer, Screen, Receiver, Receiver}, {Receiver, Drive, Passer, Passer}}, "ball", 1}
@@ -155,7 +155,7 @@ var schools = []School{
 	{"entry", "High-post entry", "The wing is entered and the post back-screens the passer; then the ball is reversed into a second action.", fourOut, "blockR", "slotR",
 		[]Answer{
 			{"entry", "Back screen for the passer", ToWing, [2]int{0, 9}, []Move{{Inside, Screen, Passer, Passer}, {Passer, Curl, Inside, BallBlock}}, "back", 3},
-			{"cross", "Reversal into a cross screen", Reversal, [2]int{1, 9}, []Move{{Next1, Screen, Inside, Next1}, {Inside, Use, Next1, BallBlock}, {Passer, Fill, "", Passer}}, "cross", 1},
+			{"cross", "Reversal into a cross screen", Reversal, [2]int{1, 9}, []Move{{Next1, Screen, Inside, Passer}, {Inside, Use, Next1, BallBlock}, {Passer, Fill, "", Next1}}, "cross", 1},
 			{"curl", "Reversal into a corner curl", Reversal, [2]int{1, 9}, []Move{{Passer, Screen, Next1, Next1}, {Next1, Curl, Passer, Passer}}, "down", 1},
 			{"decoy", "Down-screen decoy, then the back-screen lob", Reversal, [2]int{1, 9}, []Move{{Inside, Screen, Passer, Passer}, {Passer, Curl, Inside, BallBlock}}, "back", 1},
 			{"flare", "Flare away from the ball", FromWing, [2]int{0, 9}, []Move{{Ahead2, Screen, Ahead1, Ahead1}, {Ahead1, Use, Ahead2, Ahead2}, {Passer, Cut, "", Passer}}, "flare", 1},

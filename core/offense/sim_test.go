@@ -1,0 +1,126 @@
+package offense
+
+import (
+	"math"
+	"reflect"
+	"testing"
+
+	"evrik/core/game"
+	"evrik/core/reads"
+)
+
+func simulator(t testing.TB, id string, d Defence, rate float64) *Simulator {
+	t.Helper()
+	s, ok := ByID(id)
+	if !ok {
+		t.Fatal(id)
+	}
+	return NewSimulator(reads.On(floor(t)), s, d, func(int, reads.Role, reads.Read) float64 { return rate })
+}
+
+// The same seed gives the same possession; players who read better find an open look
+// earlier; and no rule of a school is reported as broken where nobody breaks it.
+func TestSimulation(t *testing.T) {
+	mix := []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 60}, {Cue: reads.Under, Percent: 40}}}}
+	for _, s := range Schools() {
+		for _, zone := range []bool{false, true} {
+			good, bad := simulator(t, s.ID, Defence{zone, mix}, 0.95), simulator(t, s.ID, Defence{zone, mix}, 0.15)
+			a, b := good.Many(400, 1), bad.Many(400, 1)
+			if again := good.Play(17); !reflect.DeepEqual(again, good.Play(17)) || !reflect.DeepEqual(again, a[16]) {
+				t.Fatalf("%s: seed 17 gives another possession", s.ID)
+			}
+			x, y := Sum(a), Sum(b)
+			if x.Broken.Value != 0 {
+				t.Errorf("%s, zone %v: rules are broken by nobody: %v", s.ID, zone, x.Rules)
+			}
+			if !zone && x.Seconds.High >= y.Seconds.Low {
+				t.Errorf("%s: who reads well is open after %.2f s, who does not after %.2f", s.ID, x.Seconds.Value, y.Seconds.Value)
+			}
+			touches := 0.0
+			for i := range x.Touches {
+				touches += x.Touches[i]
+				if x.Touches[i] > 3*x.Passes.Value/5+1 {
+					t.Errorf("%s: player %d has %.1f touches of %.1f", s.ID, i, x.Touches[i], x.Passes.Value+1)
+				}
+			}
+			if math.Abs(touches-x.Passes.Value-1) > 1e-9 {
+				t.Errorf("%s: %.2f touches, %.2f passes", s.ID, touches, x.Passes.Value)
+			}
+			if x.Inside.Value > 2.2 || x.Seconds.Value <= 0 || x.Seconds.Value > possession {
+				t.Errorf("%s: %+v", s.ID, x)
+			}
+		}
+	}
+}
+
+// Common random numbers: an offense compared with itself differs in nothing, and a
+// difference that is there is found with fewer possessions.
+func TestCompare(t *testing.T) {
+	good, bad := simulator(t, "cont", Defence{}, 0.95), simulator(t, "cont", Defence{}, 0.3)
+	a, b := good.Many(300, 5), bad.Many(300, 5)
+	for _, d := range Compare(a, a) {
+		if d.Mean != (Mean{}) || d.Clear {
+			t.Errorf("with itself: %+v", d)
+		}
+	}
+	const seconds = 2
+	paired := Compare(a, b)[seconds]
+	apart := meanOf(column(a, figures[seconds].of))
+	other := meanOf(column(b, figures[seconds].of))
+	if !paired.Clear || paired.Mean.Value >= 0 || paired.Figure != "seconds" {
+		t.Errorf("better readers: %+v", paired)
+	}
+	if width := paired.Mean.High - paired.Mean.Low; width >= math.Hypot(apart.High-apart.Low, other.High-other.Low) {
+		t.Errorf("the paired range is %.3f wide, the unpaired one no wider", width)
+	}
+	// Values by hand: 1, 2, 3 have the mean 2 and the standard error 1/sqrt(3).
+	if m := meanOf([]float64{1, 2, 3}); m.Value != 2 || math.Abs(m.High-2-1.96/math.Sqrt(3)) > 1e-12 {
+		t.Errorf("%+v", m)
+	}
+}
+
+// A player who is dragged off his spot breaks a rule, and it is named with who and where.
+func TestPicture(t *testing.T) {
+	f := NewFloor(reads.On(floor(t)))
+	s, _ := ByID("cut")
+	at := f.places(s, s.Start())
+	if v := f.Picture(s, at); len(v) != 0 {
+		t.Fatalf("%+v", v)
+	}
+	rules := func() map[string]bool {
+		out := map[string]bool{}
+		for _, v := range f.Picture(s, at) {
+			out[v.Rule] = true
+			if v.Text == "" || len(v.Players) == 0 || RuleName(v.Rule) == "" {
+				t.Errorf("%+v", v)
+			}
+		}
+		return out
+	}
+	at[3] = at[2].Toward(at[3], 8)
+	if r := rules(); !r[Close] || !r[Empty] || r[Third] {
+		t.Errorf("two near each other: %v", r)
+	}
+	at = f.places(s, s.Start())
+	at[2] = at[2].Toward(at[1], 0).Scale((f.Court.ArcRadius + 0.5) / at[2].Len())
+	if r := rules(); !r[OnTheLine] {
+		t.Errorf("toes on the line: %v", r)
+	}
+	for i := range 3 {
+		at[i] = at[i].Scale(0.4)
+	}
+	if r := rules(); !r[Third] {
+		t.Errorf("three inside: %v", r)
+	}
+}
+
+// BenchmarkPossession plays possessions of the busiest school against men.
+func BenchmarkPossession(b *testing.B) {
+	sim := simulator(b, "entry", Defence{}, 0.3)
+	seed := uint64(0)
+	for b.Loop() {
+		sim.Play(seed)
+		seed++
+	}
+	b.ReportMetric(float64(b.N)/b.Elapsed().Seconds(), "possessions/s")
+}
