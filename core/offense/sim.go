@@ -122,6 +122,11 @@ type Possession struct {
 	Inside, Empty float64
 }
 
+// firstDraw begins the random numbers of what a defence shows and how a read comes out.
+// They are drawn pass by pass and apart from what the offense chooses, so that two
+// offenses, or two fives, are compared on the same luck.
+const firstDraw = 100
+
 // Play plays one possession. The same seed gives the same one.
 func (s *Simulator) Play(seed uint64) Possession {
 	rng := rand.New(rand.NewPCG(seed, 7))
@@ -150,7 +155,7 @@ func (s *Simulator) Play(seed uint64) Possession {
 				out.Cuts[l.player]++
 			}
 		}
-		if look, ok := s.best(&c, place, rng); ok {
+		if look, ok := s.best(&c, rand.New(rand.NewPCG(seed, firstDraw+uint64(out.Passes)))); ok {
 			out.Look, out.Found, t = look, true, math.Min(c.end, look.T)
 			break
 		}
@@ -167,7 +172,7 @@ func (s *Simulator) Play(seed uint64) Possession {
 }
 
 // best is the first look of a cycle that is open.
-func (s *Simulator) best(c *cycle, place [five]court.Point, rng *rand.Rand) (Look, bool) {
+func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
 	var looks []Look
 	if s.defence.Zone {
 		looks = append(looks, s.zoneLook(c, rng))
@@ -186,7 +191,7 @@ func (s *Simulator) best(c *cycle, place [five]court.Point, rng *rand.Rand) (Loo
 	for i := range c.legs {
 		l := &c.legs[i]
 		noise := spread * rng.NormFloat64()
-		guess := rng.Float64()
+		guess, other := rng.Float64(), rng.Float64() // drawn whether they are needed or not
 		switch {
 		case s.defence.Zone && l.act != Cut:
 		case l.act == Cut:
@@ -209,7 +214,7 @@ func (s *Simulator) best(c *cycle, place [five]court.Point, rng *rand.Rand) (Loo
 			}
 			made := seen.asks[0]
 			if guess >= s.rate(l.player, seen.roles[0], made) {
-				made = seen.all[rng.IntN(len(seen.all))]
+				made = seen.all[int(other*float64(len(seen.all)))]
 			}
 			gain, known := seen.gain[made]
 			if !known {

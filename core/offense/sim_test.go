@@ -18,10 +18,12 @@ func simulator(t testing.TB, id string, d Defence, rate float64) *Simulator {
 	return NewSimulator(reads.On(floor(t)), s, d, func(int, reads.Role, reads.Read) float64 { return rate })
 }
 
+// mix is a defence that mostly trails.
+var mix = []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 60}, {Cue: reads.Under, Percent: 40}}}}
+
 // The same seed gives the same possession; players who read better find an open look
 // earlier; and no rule of a school is reported as broken where nobody breaks it.
 func TestSimulation(t *testing.T) {
-	mix := []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 60}, {Cue: reads.Under, Percent: 40}}}}
 	for _, s := range Schools() {
 		for _, zone := range []bool{false, true} {
 			good, bad := simulator(t, s.ID, Defence{zone, mix}, 0.95), simulator(t, s.ID, Defence{zone, mix}, 0.15)
@@ -56,8 +58,8 @@ func TestSimulation(t *testing.T) {
 // Common random numbers: an offense compared with itself differs in nothing, and a
 // difference that is there is found with fewer possessions.
 func TestCompare(t *testing.T) {
-	good, bad := simulator(t, "cont", Defence{}, 0.95), simulator(t, "cont", Defence{}, 0.3)
-	a, b := good.Many(300, 5), bad.Many(300, 5)
+	good, bad := simulator(t, "cont", Defence{Mixes: mix}, 0.9), simulator(t, "cont", Defence{Mixes: mix}, 0.5)
+	a, b := good.Many(600, 5), bad.Many(600, 5)
 	for _, d := range Compare(a, a) {
 		if d.Mean != (Mean{}) || d.Clear {
 			t.Errorf("with itself: %+v", d)
@@ -71,7 +73,7 @@ func TestCompare(t *testing.T) {
 		t.Errorf("better readers: %+v", paired)
 	}
 	if width := paired.Mean.High - paired.Mean.Low; width >= math.Hypot(apart.High-apart.Low, other.High-other.Low) {
-		t.Errorf("the paired range is %.3f wide, the unpaired one no wider", width)
+		t.Errorf("the paired range is %.3f wide, the unpaired %.3f", width, math.Hypot(apart.High-apart.Low, other.High-other.Low))
 	}
 	// Values by hand: 1, 2, 3 have the mean 2 and the standard error 1/sqrt(3).
 	if m := meanOf([]float64{1, 2, 3}); m.Value != 2 || math.Abs(m.High-2-1.96/math.Sqrt(3)) > 1e-12 {
