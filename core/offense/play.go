@@ -47,6 +47,22 @@ func (f Floor) standing(s School, p Places, at [five]court.Point) Standing {
 	return out
 }
 
+// Begin is a school's formation on a floor.
+func (f Floor) Begin(s School) Standing {
+	p := s.Start()
+	return f.standing(s, p, f.places(s, p))
+}
+
+// Check refuses places where nobody can stand. The error is a sentence.
+func (st Standing) Check(c court.Court) error {
+	for i, p := range st.At {
+		if !p.Finite() || !c.Contains(p) {
+			return fmt.Errorf("Player %d is off the court. Nothing was run; put the figure back.", i+1)
+		}
+	}
+	return nil
+}
+
 // From reads a formation: everybody on a spot of the school, the ball outside.
 func (s School) From(st Standing) (Places, error) {
 	p := Places{Ring: make([]int, len(s.Ring)), Inside: -1, Block: s.Inside}

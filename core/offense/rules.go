@@ -41,6 +41,9 @@ const (
 	settledBy  = 0.5 // feet in a sample: slower is standing still
 )
 
+// Rules lists them.
+func Rules() []string { return []string{Stood, Third, Empty, Close, OnTheLine, Twice} }
+
 // RuleName is what a rule is called.
 func RuleName(rule string) string {
 	return map[string]string{Stood: "Nobody stands after a pass", Third: "Never three inside the arc", Empty: "Fill the spot", Close: "Twelve feet between neighbours",

@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"evrik/core/court"
+	"evrik/core/reads"
 )
 
 func floor(t testing.TB) court.Court {
@@ -110,6 +111,52 @@ func TestSchoolsThatCannotBe(t *testing.T) {
 		tc.change(&s)
 		if err := s.Validate(c); err == nil || !strings.Contains(err.Error(), tc.says) {
 			t.Errorf("%s: %v, want it to say %q", name, err, tc.says)
+		}
+	}
+}
+
+// A team's own way of a school is the school with its rules switched, or is refused.
+func TestVariants(t *testing.T) {
+	c := floor(t)
+	free, _ := ByID("free")
+	v := VariantOf(free)
+	if s, err := v.School(c); err != nil || len(s.Answers) != len(free.Answers) {
+		t.Errorf("%v", err)
+	}
+	v.Weights = map[string]float64{"ball": 0, "cut": 5}
+	v.Switches.Apart = false
+	s, err := v.School(c)
+	if err != nil || s.Switches.Apart || s.Answers[0].Weight != 5 || free.Answers[0].Weight != 1 {
+		t.Errorf("%+v, %v", s.Answers, err)
+	}
+	for says, bad := range map[string]Variant{
+		"no school called": {Base: "zone"}, "has no answer called": {Base: "free", Weights: map[string]float64{"dunk": 1}},
+		"nothing is wanted": {Base: "cut", Weights: map[string]float64{"cut": 0}}, "0 to 100 times": {Base: "cut", Weights: map[string]float64{"cut": -3}},
+	} {
+		if _, err := bad.School(c); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+}
+
+func TestPrinciples(t *testing.T) {
+	if err := CheckPrinciples(FirstPrinciples()); err != nil {
+		t.Error(err)
+	}
+	for says, bad := range map[string][]Principle{
+		"needs a title": {{"", "x", Spacing}}, "nobody will remember": {{"t", strings.Repeat("x", 401), ""}}, "no such picture": {{"t", "x", "moon"}},
+		"in mind at most": make([]Principle, 13),
+	} {
+		if err := CheckPrinciples(bad); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+	f := NewFloor(reads.On(floor(t)))
+	for _, s := range Schools() {
+		for _, p := range f.Pictures(s) {
+			if len(p.At) != 5 || p.ID == AfterPass && len(p.Ways) == 0 || p.ID == Spacing && len(p.Distance) < 3 || p.ID == TwoOnBall && len(p.Defence) != 5 {
+				t.Errorf("%s: %+v", s.ID, p)
+			}
 		}
 	}
 }

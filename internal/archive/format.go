@@ -53,6 +53,8 @@ type Team struct {
 	Pace         json.RawMessage `json:"pace,omitempty"`
 	LocalRule    json.RawMessage `json:"localRule,omitempty"`
 	SeasonAim    json.RawMessage `json:"seasonAim,omitempty"`
+	Offense      json.RawMessage `json:"offense,omitempty"`
+	Principles   json.RawMessage `json:"principles,omitempty"`
 }
 
 // Player is all that is kept of a child.

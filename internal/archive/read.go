@@ -265,6 +265,12 @@ func (r *reader) team(t Team) error {
 		FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, Pace: t.Pace, Zone: t.Zone, LocalRule: t.LocalRule}); err != nil {
 		return err
 	}
+	if _, err := r.q.SetOffense(r.ctx, gen.SetOffenseParams{ProgramID: r.program, ID: id, Offense: t.Offense}); err != nil {
+		return err
+	}
+	if _, err := r.q.SetPrinciples(r.ctx, gen.SetPrinciplesParams{ProgramID: r.program, ID: id, Principles: t.Principles}); err != nil {
+		return err
+	}
 	_, err := r.q.SetSeasonAim(r.ctx, gen.SetSeasonAimParams{ProgramID: r.program, ID: id, SeasonAim: t.SeasonAim})
 	return err
 }

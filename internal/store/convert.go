@@ -9,6 +9,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/motion"
+	"evrik/core/offense"
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/store/gen"
@@ -228,3 +229,20 @@ func GameTermsOf(g gen.Game) (t game.Terms, err error) {
 
 // GameJSON are a game's coverages and terms as they are stored.
 func GameJSON(mixes []game.Mix, t game.Terms) (m, terms []byte) { return jsonOf(mixes), jsonOf(t) }
+
+// OffenseOf is a team's own way of a motion offense; ok is false where it has none.
+func OffenseOf(t gen.Team) (v offense.Variant, ok bool, err error) {
+	return v, t.Offense != nil, read("the offense of team "+t.ID.String(), t.Offense, &v)
+}
+
+// OffenseJSON is a variant as it is stored.
+func OffenseJSON(v offense.Variant) []byte { return jsonOf(v) }
+
+// PrinciplesOf are a team's principles, or those that a team begins with.
+func PrinciplesOf(t gen.Team) (list []offense.Principle, err error) {
+	list = offense.FirstPrinciples()
+	return list, read("the principles of team "+t.ID.String(), t.Principles, &list)
+}
+
+// PrinciplesJSON are principles as they are stored.
+func PrinciplesJSON(list []offense.Principle) []byte { return jsonOf(list) }

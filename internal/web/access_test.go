@@ -12,6 +12,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/game"
+	"evrik/core/offense"
 	"evrik/core/practice"
 	"evrik/internal/web/api"
 )
@@ -90,6 +91,15 @@ func bodyFor(operation string, c club) any {
 		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false, "school": map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false}}
 	case "setClock":
 		return map[string]any{"action": "start"}
+	case "setOffense":
+		return offense.VariantOf(offense.Schools()[0])
+	case "watchOffense", "checkOffense":
+		return watching(0)
+	case "compareOffenses":
+		v := offense.VariantOf(offense.Schools()[0])
+		return map[string]any{"a": v, "b": v, "five": c.players[:min(5, len(c.players))], "zone": false, "possessions": 50}
+	case "setPrinciples":
+		return offense.FirstPrinciples()
 	case "addGame", "updateGame":
 		return gameFor(c)
 	case "findLineups":

@@ -36,13 +36,14 @@ var required = map[string]access{
 	"ListPlayers": viewer, "GetCard": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
 	"ExportPractice": viewer, "GetRun": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
+	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 
 	"AddDrill": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
-	"AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetOffense": coach, "SetPrinciples": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,
 	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,

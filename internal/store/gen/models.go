@@ -279,6 +279,8 @@ type Team struct {
 	LocalRule    []byte
 	SeasonAim    []byte
 	FeedHash     []byte
+	Offense      []byte
+	Principles   []byte
 }
 
 type Template struct {

@@ -226,6 +226,42 @@ func (q *Queries) SetFeed(ctx context.Context, arg SetFeedParams) (int64, error)
 	return result.RowsAffected(), nil
 }
 
+const setOffense = `-- name: SetOffense :execrows
+UPDATE teams SET offense = $3 WHERE program_id = $1 AND id = $2
+`
+
+type SetOffenseParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+	Offense   []byte
+}
+
+func (q *Queries) SetOffense(ctx context.Context, arg SetOffenseParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setOffense, arg.ProgramID, arg.ID, arg.Offense)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
+const setPrinciples = `-- name: SetPrinciples :execrows
+UPDATE teams SET principles = $3 WHERE program_id = $1 AND id = $2
+`
+
+type SetPrinciplesParams struct {
+	ProgramID  uuid.UUID
+	ID         uuid.UUID
+	Principles []byte
+}
+
+func (q *Queries) SetPrinciples(ctx context.Context, arg SetPrinciplesParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setPrinciples, arg.ProgramID, arg.ID, arg.Principles)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const setSeasonAim = `-- name: SetSeasonAim :execrows
 UPDATE teams SET season_aim = $3 WHERE program_id = $1 AND id = $2
 `
@@ -245,7 +281,7 @@ func (q *Queries) SetSeasonAim(ctx context.Context, arg SetSeasonAimParams) (int
 }
 
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -273,12 +309,14 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.LocalRule,
 		&i.SeasonAim,
 		&i.FeedHash,
+		&i.Offense,
+		&i.Principles,
 	)
 	return i, err
 }
 
 const teamByFeed = `-- name: TeamByFeed :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash FROM teams WHERE feed_hash = $1
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles FROM teams WHERE feed_hash = $1
 `
 
 // unscoped: a calendar reads without signing in; the hash of its address finds the team
@@ -302,12 +340,14 @@ func (q *Queries) TeamByFeed(ctx context.Context, feedHash []byte) (Team, error)
 		&i.LocalRule,
 		&i.SeasonAim,
 		&i.FeedHash,
+		&i.Offense,
+		&i.Principles,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -336,6 +376,8 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.LocalRule,
 			&i.SeasonAim,
 			&i.FeedHash,
+			&i.Offense,
+			&i.Principles,
 		); err != nil {
 			return nil, err
 		}

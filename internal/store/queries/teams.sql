@@ -45,3 +45,9 @@ UPDATE teams SET feed_hash = $3 WHERE program_id = $1 AND id = $2;
 -- name: TeamByFeed :one
 -- unscoped: a calendar reads without signing in; the hash of its address finds the team
 SELECT * FROM teams WHERE feed_hash = $1;
+
+-- name: SetOffense :execrows
+UPDATE teams SET offense = $3 WHERE program_id = $1 AND id = $2;
+
+-- name: SetPrinciples :execrows
+UPDATE teams SET principles = $3 WHERE program_id = $1 AND id = $2;

@@ -22,6 +22,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/motion"
+	"evrik/core/offense"
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/core/roster"
@@ -981,6 +982,77 @@ type Now struct {
 	} `json:"week"`
 }
 
+// OffenseCompared defines model for OffenseCompared.
+type OffenseCompared struct {
+	A           OffenseSummary      `json:"a"`
+	B           OffenseSummary      `json:"b"`
+	Differences []OffenseDifference `json:"differences"`
+}
+
+// OffenseDifference defines model for OffenseDifference.
+type OffenseDifference = offense.Difference
+
+// OffenseMean defines model for OffenseMean.
+type OffenseMean = offense.Mean
+
+// OffensePair defines model for OffensePair.
+type OffensePair struct {
+	A           OffenseVariant       `json:"a"`
+	B           OffenseVariant       `json:"b"`
+	Five        []openapi_types.UUID `json:"five"`
+	Possessions int                  `json:"possessions"`
+	Zone        bool                 `json:"zone"`
+}
+
+// OffensePicture defines model for OffensePicture.
+type OffensePicture = offense.Picture
+
+// OffenseRun defines model for OffenseRun.
+type OffenseRun = offense.Run
+
+// OffenseSchool defines model for OffenseSchool.
+type OffenseSchool = offense.School
+
+// OffenseStanding defines model for OffenseStanding.
+type OffenseStanding = offense.Standing
+
+// OffenseSummary defines model for OffenseSummary.
+type OffenseSummary = offense.Summary
+
+// OffenseSwitches defines model for OffenseSwitches.
+type OffenseSwitches = offense.Switches
+
+// OffenseVariant defines model for OffenseVariant.
+type OffenseVariant = offense.Variant
+
+// OffenseView defines model for OffenseView.
+type OffenseView struct {
+	Assumptions []string `json:"assumptions"`
+
+	// Lines what is painted, in feet in the court's frame
+	Lines   Lines           `json:"lines"`
+	Own     OffenseVariant  `json:"own"`
+	Players []Player        `json:"players"`
+	Purpose string          `json:"purpose"`
+	Rules   []CueInfo       `json:"rules"`
+	Schools []OffenseSchool `json:"schools"`
+
+	// Starts the start formation of every school, in order
+	Starts []OffenseStanding `json:"starts"`
+}
+
+// OffenseViolation defines model for OffenseViolation.
+type OffenseViolation = offense.Violation
+
+// OffenseWatch defines model for OffenseWatch.
+type OffenseWatch struct {
+	Defended bool            `json:"defended"`
+	Passes   int             `json:"passes"`
+	Seed     int             `json:"seed"`
+	Standing OffenseStanding `json:"standing"`
+	Variant  OffenseVariant  `json:"variant"`
+}
+
 // Option defines model for Option.
 type Option = reads.Option
 
@@ -1148,6 +1220,17 @@ type Present struct {
 
 // PresentState defines model for Present.State.
 type PresentState string
+
+// Principle defines model for Principle.
+type Principle = offense.Principle
+
+// Principles defines model for Principles.
+type Principles struct {
+	// Lines what is painted, in feet in the court's frame
+	Lines      Lines            `json:"lines"`
+	Pictures   []OffensePicture `json:"pictures"`
+	Principles []Principle      `json:"principles"`
+}
 
 // Problem defines model for Problem.
 type Problem struct {
@@ -1605,6 +1688,9 @@ type ExportPracticeParams struct {
 // ExportPracticeParamsFormat defines parameters for ExportPractice.
 type ExportPracticeParamsFormat string
 
+// SetPrinciplesJSONBody defines parameters for SetPrinciples.
+type SetPrinciplesJSONBody = []Principle
+
 // GetQuestionParams defines parameters for GetQuestion.
 type GetQuestionParams struct {
 	Screen string `form:"screen" json:"screen"`
@@ -1687,6 +1773,18 @@ type LogGameJSONRequestBody = RepBatch
 // JudgeJSONRequestBody defines body for Judge for application/json ContentType.
 type JudgeJSONRequestBody = Situation
 
+// SetOffenseJSONRequestBody defines body for SetOffense for application/json ContentType.
+type SetOffenseJSONRequestBody = OffenseVariant
+
+// CheckOffenseJSONRequestBody defines body for CheckOffense for application/json ContentType.
+type CheckOffenseJSONRequestBody = OffenseWatch
+
+// CompareOffensesJSONRequestBody defines body for CompareOffenses for application/json ContentType.
+type CompareOffensesJSONRequestBody = OffensePair
+
+// WatchOffenseJSONRequestBody defines body for WatchOffense for application/json ContentType.
+type WatchOffenseJSONRequestBody = OffenseWatch
+
 // OrderListJSONRequestBody defines body for OrderList for application/json ContentType.
 type OrderListJSONRequestBody = OrderInput
 
@@ -1722,6 +1820,9 @@ type SetReviewJSONRequestBody = ReviewNote
 
 // PreviewDrillJSONRequestBody defines body for PreviewDrill for application/json ContentType.
 type PreviewDrillJSONRequestBody = Drill
+
+// SetPrinciplesJSONRequestBody defines body for SetPrinciples for application/json ContentType.
+type SetPrinciplesJSONRequestBody = SetPrinciplesJSONBody
 
 // ReadMapJSONRequestBody defines body for ReadMap for application/json ContentType.
 type ReadMapJSONRequestBody = Situation
@@ -1894,6 +1995,21 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/now)
 	GetNow(ctx *echo.Context, teamId TeamId) error
 
+	// (GET /api/teams/{teamId}/offense)
+	GetOffense(ctx *echo.Context, teamId TeamId) error
+
+	// (PUT /api/teams/{teamId}/offense)
+	SetOffense(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/offense/check)
+	CheckOffense(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/offense/compare)
+	CompareOffenses(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/offense/watch)
+	WatchOffense(ctx *echo.Context, teamId TeamId) error
+
 	// (POST /api/teams/{teamId}/order)
 	OrderList(ctx *echo.Context, teamId TeamId) error
 
@@ -1980,6 +2096,12 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/preview)
 	PreviewDrill(ctx *echo.Context, teamId TeamId) error
+
+	// (GET /api/teams/{teamId}/principles)
+	GetPrinciples(ctx *echo.Context, teamId TeamId) error
+
+	// (PUT /api/teams/{teamId}/principles)
+	SetPrinciples(ctx *echo.Context, teamId TeamId) error
 
 	// (GET /api/teams/{teamId}/question)
 	GetQuestion(ctx *echo.Context, teamId TeamId, params GetQuestionParams) error
@@ -2854,6 +2976,86 @@ func (w *ServerInterfaceWrapper) GetNow(ctx *echo.Context) error {
 	return err
 }
 
+// GetOffense converts echo context to params.
+func (w *ServerInterfaceWrapper) GetOffense(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetOffense(ctx, teamId)
+	return err
+}
+
+// SetOffense converts echo context to params.
+func (w *ServerInterfaceWrapper) SetOffense(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetOffense(ctx, teamId)
+	return err
+}
+
+// CheckOffense converts echo context to params.
+func (w *ServerInterfaceWrapper) CheckOffense(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.CheckOffense(ctx, teamId)
+	return err
+}
+
+// CompareOffenses converts echo context to params.
+func (w *ServerInterfaceWrapper) CompareOffenses(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.CompareOffenses(ctx, teamId)
+	return err
+}
+
+// WatchOffense converts echo context to params.
+func (w *ServerInterfaceWrapper) WatchOffense(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.WatchOffense(ctx, teamId)
+	return err
+}
+
 // OrderList converts echo context to params.
 func (w *ServerInterfaceWrapper) OrderList(ctx *echo.Context) error {
 	var err error
@@ -3519,6 +3721,38 @@ func (w *ServerInterfaceWrapper) PreviewDrill(ctx *echo.Context) error {
 	return err
 }
 
+// GetPrinciples converts echo context to params.
+func (w *ServerInterfaceWrapper) GetPrinciples(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetPrinciples(ctx, teamId)
+	return err
+}
+
+// SetPrinciples converts echo context to params.
+func (w *ServerInterfaceWrapper) SetPrinciples(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetPrinciples(ctx, teamId)
+	return err
+}
+
 // GetQuestion converts echo context to params.
 func (w *ServerInterfaceWrapper) GetQuestion(ctx *echo.Context) error {
 	var err error
@@ -3922,6 +4156,13 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId", wrapper.UpdatePractice, options.OperationMiddlewares["updatePractice"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/run", wrapper.GetRun, options.OperationMiddlewares["getRun"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/offense", wrapper.GetOffense, options.OperationMiddlewares["getOffense"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/offense", wrapper.SetOffense, options.OperationMiddlewares["setOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/watch", wrapper.WatchOffense, options.OperationMiddlewares["watchOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/check", wrapper.CheckOffense, options.OperationMiddlewares["checkOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/compare", wrapper.CompareOffenses, options.OperationMiddlewares["compareOffenses"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/principles", wrapper.GetPrinciples, options.OperationMiddlewares["getPrinciples"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/principles", wrapper.SetPrinciples, options.OperationMiddlewares["setPrinciples"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/games", wrapper.ListGames, options.OperationMiddlewares["listGames"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/games", wrapper.AddGame, options.OperationMiddlewares["addGame"]...)
 	router.DELETE(options.BaseURL+"/api/teams/:teamId/games/:gameId", wrapper.DeleteGame, options.OperationMiddlewares["deleteGame"]...)
@@ -6067,6 +6308,205 @@ func (response GetNowdefaultJSONResponse) VisitGetNowResponse(w http.ResponseWri
 	return err
 }
 
+type GetOffenseRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type GetOffenseResponseObject interface {
+	VisitGetOffenseResponse(w http.ResponseWriter) error
+}
+
+type GetOffense200JSONResponse OffenseView
+
+func (response GetOffense200JSONResponse) VisitGetOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetOffensedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetOffensedefaultJSONResponse) VisitGetOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetOffenseRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *SetOffenseJSONRequestBody
+}
+
+type SetOffenseResponseObject interface {
+	VisitSetOffenseResponse(w http.ResponseWriter) error
+}
+
+type SetOffense200JSONResponse OffenseSchool
+
+func (response SetOffense200JSONResponse) VisitSetOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetOffensedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetOffensedefaultJSONResponse) VisitSetOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CheckOffenseRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *CheckOffenseJSONRequestBody
+}
+
+type CheckOffenseResponseObject interface {
+	VisitCheckOffenseResponse(w http.ResponseWriter) error
+}
+
+type CheckOffense200JSONResponse []OffenseViolation
+
+func (response CheckOffense200JSONResponse) VisitCheckOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CheckOffensedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response CheckOffensedefaultJSONResponse) VisitCheckOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CompareOffensesRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *CompareOffensesJSONRequestBody
+}
+
+type CompareOffensesResponseObject interface {
+	VisitCompareOffensesResponse(w http.ResponseWriter) error
+}
+
+type CompareOffenses200JSONResponse OffenseCompared
+
+func (response CompareOffenses200JSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CompareOffensesdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response CompareOffensesdefaultJSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WatchOffenseRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *WatchOffenseJSONRequestBody
+}
+
+type WatchOffenseResponseObject interface {
+	VisitWatchOffenseResponse(w http.ResponseWriter) error
+}
+
+type WatchOffense200JSONResponse OffenseRun
+
+func (response WatchOffense200JSONResponse) VisitWatchOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type WatchOffensedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response WatchOffensedefaultJSONResponse) VisitWatchOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type OrderListRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Body   *OrderListJSONRequestBody
@@ -7286,6 +7726,85 @@ func (response PreviewDrilldefaultJSONResponse) VisitPreviewDrillResponse(w http
 	return err
 }
 
+type GetPrinciplesRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type GetPrinciplesResponseObject interface {
+	VisitGetPrinciplesResponse(w http.ResponseWriter) error
+}
+
+type GetPrinciples200JSONResponse Principles
+
+func (response GetPrinciples200JSONResponse) VisitGetPrinciplesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetPrinciplesdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetPrinciplesdefaultJSONResponse) VisitGetPrinciplesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetPrinciplesRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *SetPrinciplesJSONRequestBody
+}
+
+type SetPrinciplesResponseObject interface {
+	VisitSetPrinciplesResponse(w http.ResponseWriter) error
+}
+
+type SetPrinciples200JSONResponse Principles
+
+func (response SetPrinciples200JSONResponse) VisitSetPrinciplesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetPrinciplesdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetPrinciplesdefaultJSONResponse) VisitSetPrinciplesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetQuestionRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params GetQuestionParams
@@ -8023,6 +8542,21 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/now)
 	GetNow(ctx context.Context, request GetNowRequestObject) (GetNowResponseObject, error)
 
+	// (GET /api/teams/{teamId}/offense)
+	GetOffense(ctx context.Context, request GetOffenseRequestObject) (GetOffenseResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/offense)
+	SetOffense(ctx context.Context, request SetOffenseRequestObject) (SetOffenseResponseObject, error)
+
+	// (POST /api/teams/{teamId}/offense/check)
+	CheckOffense(ctx context.Context, request CheckOffenseRequestObject) (CheckOffenseResponseObject, error)
+
+	// (POST /api/teams/{teamId}/offense/compare)
+	CompareOffenses(ctx context.Context, request CompareOffensesRequestObject) (CompareOffensesResponseObject, error)
+
+	// (POST /api/teams/{teamId}/offense/watch)
+	WatchOffense(ctx context.Context, request WatchOffenseRequestObject) (WatchOffenseResponseObject, error)
+
 	// (POST /api/teams/{teamId}/order)
 	OrderList(ctx context.Context, request OrderListRequestObject) (OrderListResponseObject, error)
 
@@ -8109,6 +8643,12 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/preview)
 	PreviewDrill(ctx context.Context, request PreviewDrillRequestObject) (PreviewDrillResponseObject, error)
+
+	// (GET /api/teams/{teamId}/principles)
+	GetPrinciples(ctx context.Context, request GetPrinciplesRequestObject) (GetPrinciplesResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/principles)
+	SetPrinciples(ctx context.Context, request SetPrinciplesRequestObject) (SetPrinciplesResponseObject, error)
 
 	// (GET /api/teams/{teamId}/question)
 	GetQuestion(ctx context.Context, request GetQuestionRequestObject) (GetQuestionResponseObject, error)
@@ -9830,6 +10370,223 @@ func (sh *strictHandler) GetNow(ctx *echo.Context, teamId TeamId) error {
 	return nil
 }
 
+// GetOffense operation middleware
+func (sh *strictHandler) GetOffense(ctx *echo.Context, teamId TeamId) error {
+	var request GetOffenseRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetOffense(ctx.Request().Context(), request.(GetOffenseRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetOffense")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetOffenseResponseObject); ok {
+		return validResponse.VisitGetOffenseResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetOffense operation middleware
+func (sh *strictHandler) SetOffense(ctx *echo.Context, teamId TeamId) error {
+	var request SetOffenseRequestObject
+
+	request.TeamId = teamId
+
+	var body SetOffenseJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetOffense(ctx.Request().Context(), request.(SetOffenseRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetOffense")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetOffenseResponseObject); ok {
+		return validResponse.VisitSetOffenseResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// CheckOffense operation middleware
+func (sh *strictHandler) CheckOffense(ctx *echo.Context, teamId TeamId) error {
+	var request CheckOffenseRequestObject
+
+	request.TeamId = teamId
+
+	var body CheckOffenseJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.CheckOffense(ctx.Request().Context(), request.(CheckOffenseRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "CheckOffense")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(CheckOffenseResponseObject); ok {
+		return validResponse.VisitCheckOffenseResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// CompareOffenses operation middleware
+func (sh *strictHandler) CompareOffenses(ctx *echo.Context, teamId TeamId) error {
+	var request CompareOffensesRequestObject
+
+	request.TeamId = teamId
+
+	var body CompareOffensesJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.CompareOffenses(ctx.Request().Context(), request.(CompareOffensesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "CompareOffenses")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(CompareOffensesResponseObject); ok {
+		return validResponse.VisitCompareOffensesResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// WatchOffense operation middleware
+func (sh *strictHandler) WatchOffense(ctx *echo.Context, teamId TeamId) error {
+	var request WatchOffenseRequestObject
+
+	request.TeamId = teamId
+
+	var body WatchOffenseJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.WatchOffense(ctx.Request().Context(), request.(WatchOffenseRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "WatchOffense")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(WatchOffenseResponseObject); ok {
+		return validResponse.VisitWatchOffenseResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // OrderList operation middleware
 func (sh *strictHandler) OrderList(ctx *echo.Context, teamId TeamId) error {
 	var request OrderListRequestObject
@@ -10856,6 +11613,79 @@ func (sh *strictHandler) PreviewDrill(ctx *echo.Context, teamId TeamId) error {
 	return nil
 }
 
+// GetPrinciples operation middleware
+func (sh *strictHandler) GetPrinciples(ctx *echo.Context, teamId TeamId) error {
+	var request GetPrinciplesRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetPrinciples(ctx.Request().Context(), request.(GetPrinciplesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetPrinciples")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetPrinciplesResponseObject); ok {
+		return validResponse.VisitGetPrinciplesResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetPrinciples operation middleware
+func (sh *strictHandler) SetPrinciples(ctx *echo.Context, teamId TeamId) error {
+	var request SetPrinciplesRequestObject
+
+	request.TeamId = teamId
+
+	var body SetPrinciplesJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetPrinciples(ctx.Request().Context(), request.(SetPrinciplesRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetPrinciples")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetPrinciplesResponseObject); ok {
+		return validResponse.VisitSetPrinciplesResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetQuestion operation middleware
 func (sh *strictHandler) GetQuestion(ctx *echo.Context, teamId TeamId, params GetQuestionParams) error {
 	var request GetQuestionRequestObject
@@ -11312,245 +12142,268 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7H3rjhw3luarELkLqAcIqUoeT+9C+iXLlq1uSa6t0ozXGPQPVsTJDLoiyWiSkakcQS+1j7BPtuA1bmQE",
-	"Iy8ldWOBRktWMng5PCTP9TufVznb1owClWL14vOqxhxvQQLX/7XBW3hbqL8RunqxqrEsV9mK4i2sXrgf",
-	"sxWHvzeEQ7F6IXkD2UrkJWyx+mrN+BbL1YtV0xDVUh5q9aWQnNDN6suXbFVX+AA8Oob/+cRROM4lyeNr",
-	"6TQ4bSQh8XodHcb9etoYEvA2OoT98ZQRvqiPRc2oAM0FN5Y46u85oxKoVH/FdV2RHEvC6NUfglH1b+0g",
-	"/53DevVi9d+uWv66Mr+KK9+hHqsAkXNSq35WL1YY1f7XbHXD2X0F2zOObPoLDLwvsUQlrmugUGRI/+ce",
-	"C/QAtbT/KRkqmJrWHQhBzLhnmZbrLzgthohAgmwoFIhQNfxHwOcjie4suBGKlZ4IJEBKQjfC8Lf5SnX6",
-	"agPvyJbYe4OzGrgkhmPuMdX8OeCsbLXFn35hjblc7I+02d4Dtz++J7SREP35BvhvAA+dnwmVsLG/Ezr1",
-	"uTkfgTlxEPJHfBDhXgVreB768Ev3iP2nWbIdpTeX3rp6q+iQozMLP+Tf/Mlk939ALlfZ6tPTDXtq/9Ed",
-	"k2d2Ezq/PiXbmnFp7nNZrl6sYMfJw1XOOFy1x+tLtnq14QBby0P9PSzIeg1c3zIStoFNzlljvhsTbU24",
-	"kEFiC8hZkDcG5DQ9+PaZHW2GJrAjBdAcnv2oJ6/+mkwX9625Yk1/mHN86C1oeEbsfo/W+YDrGo8/eM1K",
-	"oE/UZvlLuGDNfdXpo+VYDrUYdyHVTXTPZIn2WOYldG7wLtv2ub37S2wHspXuMDQiHJAoWVMVZkwk2QZk",
-	"Cbwd+p6xCjCd30e9KDs/RyY3cuaYbrTNilWp2Bt+7LMhznOoJRQ9Th0tbbiheQn5g+h9M3VJvlbNg/00",
-	"4UulgJwUZrojYqIC1kAL4IgCVudePSx5iemG0A1SDbBZa4CvSqjqucn+otp8yVYVlt3J+S1S9w7fEDqe",
-	"3BpAhjiRwqfwcaZMhtfPdJfpBP7VTCFAYc72cx/fsr3m7JwD0PC1Qwo9T6DNVrFlBWu1UE42ZfdS6RyF",
-	"8jB/SdkBbfeGGTxxLf0t8bKWT1vmMMNYKpqVtpTzPDpz53HAhXj2ynFM2mWnPzIvAM9LsoNbyIHUgWcA",
-	"dk41GF8lSgOI/GQE99iP9gkK/jygseuo+5UbOXOzC94XTUHkT1TyQ+DOkD05uMASnkoSvsmlFbYCLIJl",
-	"5Ac2zztYrkxLO4LtL7SSH4Caaznw/qafsJ/xFl7rRzRwyDb2uZjrYLC1SQPf6PbBox184LSoLSSmhcgQ",
-	"qwp1QbpnJGnAd2yzgeIW6tCYgsgGL7ubNP0/YvVKjzoc7OrGPGst03aGy9yO2YVHt9oMNdrvNd6S6pCy",
-	"S29MS3N5iikRLvJ6RcQd9TSpmwOxNVJ6SSNA6PfKX4QT8t64K/MV8CdC9xrUdbvENdfrQKIIUXG057GH",
-	"IXafW1Jb+s1cwGrPn3U2LvUO1ryipvBDxfKHkBIlHiB29RacVFVw7yBE7mu0Zlxv1b5kFaB1xRjP0HPE",
-	"OPpO/8YoIKBhYZIUCWaDbPVAzNDukTVzzFZsT42I15PsOkrhlNbGlDRjr5v+muwhQxI/gF5aaVo+QXWF",
-	"zTMxlnxqQsMiUedWGyvgagiBaszlS0QVpbaAqUCwA364Z8WhezPNkmmLP701jZ9fXweYVfN1mBoCoL8V",
-	"hMo/fx9WACTehA+3JLJKUGj15PWWuk8yv6Om83bnMs+s7fztbA1Ddq/EWgtH7cam6rnmmByl5v7AMC9C",
-	"L2jVbAcPwazmULKqEOELzfaH7g+oZHu0bZSqpJQn9Y1mUfXUo3ucP2Roy5a+a7+wqgjNqCIUFrxmihbv",
-	"CIVQV5d+29W/onsoCTX0uFeTyRAWaE0qCTyizXKWwrG6VeZ3tctzhkRu86YeYE+dMbdAVaVT5k4JMBEW",
-	"MvOaX5Btl9mhU40fevpHmT1eR44J55Avk5le+2+iMqe6TgMsoi9VfddqDjE0QCVWfAMU/dEUG2MITTw1",
-	"ak03mMvpjUhjcg65tZWdLojuGS9me/hNN4ryhSGh6yvr7ZSfbYjNPVFGmx05avrO1wx9jiMQPrjtCOEp",
-	"S1yxTRM4mXiz4P5rzdYhc85JrB7useFySWcNlzccBMiIuWlBXw28pWsW6kc/5Ok9/ajf/dBj2HD5GjfS",
-	"OkP6J1mUbE/RvgSKsDvHRCD1TUguqnBRDAzOk0afhm5iyzPmjeSeABexnoxKsIDndftobzWTQRETOCCM",
-	"9K48EchJtjmm6B6SL7r4dos9kXkJoQe5qUAofa4iO0C8Uafv1PGCWpW5kLC5phr9GBtqdGbnecAz6PBK",
-	"s6cpM0e+z3/BS0PbbceqNIAMCtgkbBhnD2GlQYbtoiFJminR1dlX1WdJZj0z/+VWvdcRlRI2mAb5jyJi",
-	"3J1aIkVCYm5slWlGsns33qz2o+3cUExPosLaKN5Y90baHKDCtYDifYDL2dpIm2qWGcISUW1qTVCjqLE+",
-	"B4wXwHfadGGnkzZH3lCq/hrkJiGxbERXg64rTKkmAau1YaJgFAI69PDEmY66JGmHNmsKHhZFnle5u8yH",
-	"bhb3725ymkf0s83qlWOBbLUmlIhSn3Y96ZDGj+X0/qtlZkqNGlFa6d97RNaogrVErJFnZ9GhnTaPXy6M",
-	"rhsRpBZ8qiG3TqmAAcA4I5b7Vd2Xoy5DetuMJjtYp+7auVnbDlPMa07Vm7Hke5p4J6AeM1Wraal9nGrT",
-	"Smkjim84a+ogySLvQSSWIHTvWwexGSJ9rX6yJy72tWOmZB6LLLkG/ktDCx66umuloJkfkd3awcsaooxn",
-	"tbbn5fR5bTs5ikhNSAHCPP8Z10HpAPP8FhekCRvn7p2RafTLmgN8LK0jc/Rriav1O6AbWQZ/rjCF30gR",
-	"+bU2qkIwroXQza9NWM7ZRzocKpqm994c3cddcmSOat3pdtftqNPOamartaD3zGxR6u7qb9qtvfGkGfG+",
-	"6WFWD1t+A6THC3UvB/uNFW/TSHPjtmY5bXahMIpc/TOE+beAbT+gq8OdZAezBvWAQQ9wmK6LLH3Wa6Tn",
-	"0LX22flmflGpJmZDm6NMzE4bGhH2TE9ImrpgJ3GEwtDwHdwwEnos1pxt0/3lapf5DlfjfkqyiVxxwZtx",
-	"QIpKXyO6j5BQwvvBLuMoqgAT6uiPecFFr98LLeYrO2BnualvlyHycS9WE9gdLdcuMP9rMTjkRQAR0pxq",
-	"oPpNRzruDHNAlElkDxbC9IC2jAfD19w90+/QuoyUpC8kqSoEtFAKnwz2kaZgWxLY5nYpdgLJR7+Rxx58",
-	"GfSsLzH6NUG5epqA2jhuJ9ISEWFNWpIUYjggo7389NRDR+xHfHjHcMBBUGJeTIXe/tFsY2cw7vsd6ife",
-	"1dgdzfWdustuCUft9I9EqDfm5CN429DoKcydljrJL+5rZw7GRUEUe+DqpjexQFhil5XUw6KNf9YgN9rx",
-	"8e6EQ7ySlv0X4AIOQTcMZxtur580t6P7IGTrlGG/ElsjwHnpjECEIneS1P1u7EOwIc5IMvbnxwN1h1OI",
-	"hIwNONqGfXV86O4aayWZ3BpV7KI6pLKbHzynhk/fs7C260NHkiz+W9/LVHM71nCJLl7AdhKcrJvNQAu7",
-	"Z01YrcmNuXeh115Nqt4OnXezn63Jp5DVvGOU1oyj14mIQBvGCrRmvMtA8xEFbYTLiQaIbFWXWCxwEd2o",
-	"5sEjyQRZ5ga7sV+EY3glDjMjb6peYC5br58WsH5aGR/2mlVG7tsTSoGLp0Lig3YZ4PopmDATtUfF0xoT",
-	"E3AnbbhdyO4ocEJUr56SaRti2DaYLGAUdtF+aF8yYYLlhBaaJG6M2Bjyqy5xX97p0JuQP9kF76cz3p7x",
-	"B3vMIrZIE4i+8KyFowqDwXyu/3kz44T6bO6KLs/6c9BhvfacdW+DNvXAHPXO/eK3Zka40If/2Y/2qkuT",
-	"K8zF+MXdf2+IOQXhd9zk7w0zT8ydsyYVqBdcCeI74IIwmiEBgAqWCzPMM8M6z/4QjL40iWxE6pAkoa4s",
-	"HWUOhbO2m1l3kw/aHflJSLK1etZAye0ofVPc+9a1u6zGNtTNOlob1OmBNH69R2lrb8im4RCK6+xFbnZM",
-	"JpsG82LRO1CBlMFIoikLVevSHk9hz3ixzHilv/Az8YvIzDrb4ZIMGDfAxQKjd2u/eEOq6i2tQwpyXWGa",
-	"mpFqutBEYnXvYYIdWMmwZBWIeSecHtZ1FLrf1JShuJxCf8+aiNFuE7FvK01+MgOTcbjtH86Oul+bVzHq",
-	"1drNR1oZ+1tq+k1uFVbVOMVPVXO2g0j4LwcshtJOYFvCB2qP66Qvk7bR2WFOsYUMTCEpxDmqd7PypBD8",
-	"0oZcTMo2upGOk6lIWPrf4aqBeWuBV6XMuO47dyjMEfAc4QZs2cA73LtHonMAUu0N9owfZW54Y03rA2Ps",
-	"ILW260eiRRV5DI55n5eFFb8jFJo6FlcczRM8wnGtBL26jiyUsypGA6FIHA6rt4koqRG5YuV668kYLpjb",
-	"bUSnYz8xP/k2JlnTJiXH5I3xcyzMLnlTMcZf66ibgHy/lsBvoY5EarO1EhWlT8gyKetkq57Ef7u+vtbW",
-	"C/Of16HomSV5dv6WDKQ784b2DJqx4KIjE1XUNbayvlSaQ1B1bEOFZ7tXKmhPdihBs0pFtsTEP9j007Lv",
-	"7ZsStnS6oM3G8JsWlCrUdn+AfeAdcnL16bHLO0aKUCBA6ygomPUTNFR2vQTpaTLTEcPGF2PnEaLDz1b8",
-	"HfD7vmcB6AgAiayzdQah5JzL9+TTohuR1aaXWBA2l+LVovRVnjbPj7qh2lyjRiaoWZpEfkqdqWeG0D6z",
-	"eWt1azOZdojYxr1m2xrzkHCckqjq1Ta9X0IsxQaoO3g3qeMsdWhrGhQkl0ud3X5ymUs2dR35xaa8JZ7C",
-	"i9+TNo/4DFFFywOpIjgg3YmFwhsexwtvSWvmcCRlfRhGWqpuINKwE3jkU4bHbyBl+1gqJPC8fwH1MhBT",
-	"bgafQGvMfMKk1bqOs24soJlIGmF3cDTLvvGkGNF1ofR5PlZuIC25+I2j5hHrjhhF4g/h0S9cm9f6b/Hn",
-	"bos/uVi376876a/h96/T+rtg42/rPVz+FMbuMUXSCQCAMR1KzOGYTP/4WQ/a613z0Lzb/f/uekZ889eD",
-	"nXfKIVAkOeoE3AIuQk57EAudgep57Qfvd2zWcWN2TDCIW7mjKXiKWuF4TsaXrWZSxjDj+BAnt24fAqVJ",
-	"5wZN2TuzBUft3l2z3eIghsuporx/AQdZa2wL96w46JRTgUlhsf9KQO5QIyKQe8EsKGAIa2BSko9v/9I7",
-	"bbFQbncx8vBaun909+SA6jtMKodPEme29i74PgBxkE/bS6fwIBanTrvOpm+s0CynpuEB0LqrSCHH89BA",
-	"E78Os1E8+Ttz6MaQ5LhOu04/WlXsiCP5HwT2Ac4QDyGTgL7qCVizgIv5X+BM7qiCC3CO7EfhhNyzwSZ1",
-	"gqYXdGa+CUWbWFot6q8F+zkF1MkhvE21/QCf5E0HnPWcYBH2iU5etXlRFiQjDZGfAphTHqDDmhvTmVQy",
-	"aWzrwwRozMGAJeHBo6HH2zOf6rsnsjQhnZhLi/+HtNNay0lLQzlHOFSetTJ7UB3R3eRHUFXePpB7tWse",
-	"v+oXC084iA9tA5wiV/4f7D5i74K6DloatTk9Q/e4qhDjiDJZGhllvFl7FvF1p+C0GYg2Nb92NqbPFLdX",
-	"xdjDpGswLM5H85NrLHoJogXh5n4XD6TWSgYNm6852UaSTifghiQL49sRWoTSYlvkn2nmlGxlV+Izou8P",
-	"PeQgO4KZdpJrF5NgZpoX5gyeHCLUpJRKzugG5YzTIIhpYqSYHbUbWWQ2PBI9Fop40CdmebzDL0SmK3kT",
-	"0McR5WQxYlpr0nBqRNrqiTxm8awKRqFHLn7K5O+wUNdbbs8VEs9JxeNng70xotSxapvR16z2ZtfppuL7",
-	"zzRpUoOeNHGPCnh6qxvegmiqEJAo52yBsHDL9j+pL4IWOBOjVkRSCkCIMPbZMKXANux0mLlphi6dt18h",
-	"symySW9br/MxG0V3JBaQC1tMqokQtHkfrOocih8Oy45PQ6UZ91iV10zcH4Z2Gq7v8JY6Srwj9CEU19il",
-	"1HTkhG+p3yMZBtJGFaEPTwRSDV6aTB3tKDVYOXiDCZ1fbjuUHWl6aWF9bWKjJ3dQZyBEIHHTsjddDxN7",
-	"FlqQzR+JuHZm+fIP//kppnvbS8wdpKbJiIP46M/TjTJr1FaikYvD7NvL5zjDvsK+g+D8mmITgfzPS0zz",
-	"sIHxmAAiChHsFAp7ELLNXsMVo6DtbVtcGCxP69REImxai5tblcr0lr667V28Pfh7KoHmkTccZB8bs/Oh",
-	"xNU8+u5H3Ui35puIDN9x/PoAEWwDgZ4eDEAQY0/X+uU2T/lsjEjrAzbTzAIh0HZKmdvmPrH84s2+dQiV",
-	"+ia1jHXUo/RXgDp4bh4A6veMylKEcG3VrxaJ1WmAPkTp+XczEUoDKnZGCp2cv0ItI57vM4Ssd7OLw6NH",
-	"gcyn03KItV3NCyLSBBqFRn8HQoSBbvC2rkI5UhjlFWDeyYmpgaO8gcxpYYwXwBFbI42ynIg6due6m0RC",
-	"nYtUFEFw7IQaA3Fo6XRUOI8Cl7bgmslEjDUHWN3GFjqINb9Nwb11VAvYxIgSVRTPFnrblLrutk9DSjwR",
-	"aM3tqzOEUXkPIMXvRyCpYJ7fSY7VUfjfYagVLEAt8fc4EEv4p5zwvIKJoT1kye9RrJY4GIv69fcoiMsv",
-	"uFpH3iy6iU5psNHtBLpUcEP7tfc67QzfW+CAHCNAl3YPss52JqGTvLP8txScpBNFPLaVsQjZoyj2cX/5",
-	"GCBy3iLAqqWRIlMFSeIhx+2PtzEpJ+4IbkSkT/VDpL9ZFHwbxOO8wpoQLZqjHrIX6+zHGiwlM3uY4p5a",
-	"hGHsvVOGfUJ21mguTNe/FCpktVvgjtEB2sHkh9h2CUmGzqilvtClPDkxFwsIPMMeFvav9Tl2guJ154uT",
-	"OQ2Ve04HS5iW68wOJkVL2RSPpbzDclzdNqHKG5esWjdVfW4E0bekjlxy+Ti/7qOyVNo48ZOq7CwAEI1A",
-	"NB+ZlpytCtjZYN+A/FPp5SESTN2eRHlMNEtMFemKgD2yRuZsO5VPkzQyh/oDS1Naupp3zIDHm15o1Lj2",
-	"Vp+6Br/T+jhfItjW8oAMEDJl2mVDmYxQPmSYcZlpZlU2YcJHgbj4pkYriL1yXZ1QVIuB6XKFLSiRI/cQ",
-	"i9jyTei2e29Na8efh0iQqWjMGEF+Z4k2LO1/cz1FNT61ho82KmC4DonzcgvDl2s+gM6SZRJJRLVJzke0",
-	"9kObjtidWHhJ/OEkHXrN2fYHK3WHRU7OtnekiDeYycoOqdHmF10EFiSyuUQBj2V82LCVUJ+Q3ooG8+/0",
-	"6eeXJP1rOi8X/mOANcu0egfRNBeJEgwZ86pzkH3YDm78/dqfo4P8WQYurL8KDfUB9klOmllbsruu21Q0",
-	"7THEQhAhsbbV7Qjsg5WZhvi9XWN9eNKd+KBjzfRnjX4MzpLtH63ESVtmoX+ozb/rulum7LQG4+gVCFoU",
-	"f5Qa6eWCabtljE4qPZQSNnaZkDHvbg8IbXssUAlVgTAttFuBMmmqxwj1f7oUGmOoYn2krxnYnUoHnQXn",
-	"0mw2IFK8hHdtyy/Zam+1gpG2cTNVIHMOlm3621R82m61zW1P6+j8EKtUHU+bdgWY9kZx8WUehn6O9rza",
-	"yrDRGg6DcFOH5cZ70WAdG52NUBsXvkWSoUFZQleoN0NkjUpAFeAdCFQSgbaYBkEva6C0j+DQd+wdF70V",
-	"jdOZLBZXY47DpVncetVK2J62FYltGGRuQZGmTQEuXaAdyNK3Q4duWJcN9tJkSAoPsnu/PELoV16EXul7",
-	"LEi0/oqpNaDnipTAjyzu61hXnSrMGAgvHiGD9iF7ulUd1TbkEQfkBIqmzicP/sJkGS/Di7mk8V9jkfYT",
-	"Pq2gXbP7a81JtJqwqfeRXhPYQJXKofHR0bCjx5lse79cT5V2zHZqUUTRSA73Uivykhx8zcWxOrZTJ78e",
-	"XBgdKu8xkeEkprBD0sf8hio8mvPUduqHdrRJgk4zh3U5dJr+LpbfWFtjZpqYgQkfpDAG8jSmC7IyClOA",
-	"CCXegZFBeEO1YOIQNRazQjfRLlRBNF4btsQ8WJQ+b9oEjS0guddRGQKxtQQ6KYlOp9Cok/dmAFjTs3DJ",
-	"vLwj/xXyPt6TjUAaSwzpvzJqSlRZTL4smLnqxaIE0NZeZdlJ+PpjSrv+20xp14QJnqfYayhR6dSjEEF5",
-	"dVVhW2mvvTOm0rA8b0dKIEce2og5d/S+dowvbO6RTFVK8nACz7RXz9pBnfRnn6VhxEfng4pF1v7pdXyR",
-	"n34912o+3SXjIlFtUlTzdZveNbOOH2m3gO4gZkuTXgzFLEe8F3saQxvmeUl2PUN+5ypYBpicni7uzo0f",
-	"fRoYxU0/8uIdPctxfJ790bwISpl2Rduy1CVNreMGh8xDOM8hkEK1llfi//6f0PXolKlx+1BrDjiXC1JW",
-	"rE4W7D9DbAccudySJwKVvfL13QSaOnWKo7JjihymBzd7nzSjpzZzUAzk9jNN7NSjsm1RvPUzkJjT+p2+",
-	"3tv/GN4jFtTz/KHm8byW81k9u4AdsxZQA6cdqp03pREW4TSrNePpfp5YNlu22pNe2Iy/14Ynl61MH0mK",
-	"T9SLkZI25aoeaXO7pk3SpW+Iu/zatw9cCBc2puA6JOkEM5lr6RXmtLWYOR21GOrQooeOorrCVEntmCJd",
-	"tmVNqnFc3rnQZSdtkFFwM9PteXAPonUWEkFeLMDLKPpJzzBz5Rk6SAqtGdRiuTg4M0vT4I0QLBhSNK1h",
-	"LhCHA5PwCAsPX3Lkb+dYJgHGcpxP5rY+wCGdz/4argyyIEVXD7c49MjvhF+Q24A0vGrjM1xqnox5Ee9J",
-	"pDTsGNt1Od7J8gSYbCVKxmRs3H2kku183kwXI3VvDEdq6e14saMUtfccR7mvRZJTqTFgRSYk8Gc/UckX",
-	"MKP+qMONt4CDsHN8BwsKWfkqchO2z0ERIpMMpMFzM4ODoJ14uljPHsimFLZcc9IUflNfRIBLR5BWfAdT",
-	"aAaRenifgtf2Yf6W/bRSzdLKOy6qEtfGUNx0JJfUsgMme33qbjlP3YGayWUAeb6mgP40TbBq5bHFolU0",
-	"dOFcMlNqSKDFCV5kejyPfGYgkOVpQy/Eel8s9h1fJ32ZZHgKFO5IVnSU7cJAD+THdrysLeFuiBm8nXo1",
-	"K87GtF00qpBJv2XOoROV2WQ81kjE1sZc75d2NiP6IzL2nDn/MuCTIe6bstGBNc9pS51OoGV03lKXxqtT",
-	"mo1lvyhAXzKi9sR+ng8l75RrI/ms+1MbFylaPoxZIx4bX957002/4Vmz+wq2gVilFmtjFLZq84dNuJXO",
-	"F8TdmJIZUI7INBz0wDB8r2q2S/MBooKK0vwX1qLE24+At7MSp8ewNtN1Q02s9SME1ws2rDBphqqP12Ds",
-	"/keKJPF6g9NVvqOnV9dZWVgl3XzT9S+6GAVNjigVbThWumsxPRmFh0pnaJgPLGTrP7FZJLIfvB27ml0q",
-	"g3ek8UitB6WynaPo+CTkbLgO58Q+2VwL82WSFcWvY7klRX36HtfhIxJJ+KtE1KMcqhtLARVkQ6TJX4eq",
-	"yhCmiNACPiFCJUMVbICGJXnzy8IkCb4hNDKR+4OEzjwkUFnqMi0YrZn2vnqWVU2D760rxBVA3g4lIIyG",
-	"fTEaFt2D3APQNnRQ/abDmfF9BU+ELoSpg14M/AfmSuV3QYeBWdOmsiizpvjheK6cbAhNTtxwqf5zGXa2",
-	"opjt3dwsK8szPrneVkv22+52LInX3+P6SDa/waEKPjmj60YkhB6/9g0nkuhOjHf31qLxhaheuifCIlsK",
-	"tAd4QPcHZOOAz2Bdmom1N+XrxYMWR8gyDNoHqOW8AduBg1g4wmicqTpQ7njsmYO8IeaQvEBKj7I1E9Ee",
-	"qspmCehQ1ESkigpcFM8IJ/GskK2LAfJoQegmUpt7B/xg4VAzJHX5XF+m9B7nD8iV10qN19eDLYTQ66Qy",
-	"+9lmnTM2ygF08euu/LCzKWqWCb/Z9Q+uUu/AHb6DJcDEt1D/pL6YVVSHaTy7aH6c7/KRUnkN+mkL19MB",
-	"63n6PAsGVyfm/k4DbtvQsQgEsHuWhAZlg+DM25zhTgbWn78/X0kyriOcdowUgZo3S7KHxzexfou9aKra",
-	"ddJvKaLqftpjEZrlI2QeR2+PSH4koQijDd5ChnoVuF8i7AHGnghjh0ICH4S5/Hu4atkZgvXUVqVZlRSj",
-	"Ta7DAe/obYfCK9DWIz099ZBg7urGyems5VuobyEHUgcugFixBMk4FOge1qeVd8tsT0H3kAPH1k/k3xvo",
-	"vwKnFZKzw05VQ7iFXRBAMWBgTVLCnNUpXEaEnqskdraSRFapuIambdYxiXGd4DQLSzaGxA9f0adWCquB",
-	"/9LQggcJF1qRKzXQ+TBl/gVnDnH8NGdPSNRKDkA6HU+uhT5YuoN7zowTe/neTQJiRPAshuLJCI4hXvFt",
-	"8mR7z0Mr05mVjWU4s+OpgCn2PjgKLcV8+4GFauhzf8/0s7pn73j7YfzuCgPAHlPyYVEd32MVC0eGaelX",
-	"t3p8/2HDQ7YZi78pzCvlgU3buOk0Q23DacKL5R0P3t3QtYha5jQTjVUXVqzh1MQ5oLWehSzq9idfARx7",
-	"uu5W1PacnNUQylxwJbCYhuAboqymYqVqwh8Fk3obhC+YzIW56eN6DX++jWnyWyIkflia4VhjISbGjAUp",
-	"OhLHP3RIcvFc6AjWnixDisO64bIE7i1ShBpA0kzbKbUqJEs4IIv9E5Px1ksKK4RtD2QdZO2IDTQWy9Sp",
-	"s9nZ1wHdXNR1hzEGpO9tYIcHLBnT7Plsf4yN0yH+T3kZA+amAMh0RVob25pUVjcsARfAlWb1fN4Jw/Ua",
-	"ot7IYASeX8ERQXi3DT05huO2oVFxNHdWmUkLq/v6fM95ajHlHkqIK8QeDDLR/GjqJJVs/1IbTC2KPsVb",
-	"aBE/hid3enjjlz81ZXuibHoEYKOfMOmE1ryFMxPh0vSdl9xt+9hsVzgzlZN0mtrIDQct5PQ03oAFL0nx",
-	"qcguYoNiLtt4NrPZFhZwQQZxvNY+O7jqWQXkJtcwhFd3BpBnl147Y3HeQNSX68BSNbEim7hZ5MuNkz3q",
-	"5bXSUcRXjwsRq5OFk13AZgTvC9afzq0+mOHpyLE8jvMuLxmrQuVzC/jIXpuaT8GFrivMYSJfXcdjR38f",
-	"1bjtDNfru9dR0oNql7T8TTXJta9ZEfQcRvAlE03WJ1ds0ROYqs7SgU0fX2334cCEbGWNkcuwQXETyffq",
-	"wki7S5St1091OHW2sn+UmBZsvV7p1LGwgXhpSIZ64JaK3sDqChbAFW8aDufCun4A69Uayq3hMPRkvMXk",
-	"xkuz+N1303J2X19M6lBA5P4wmZsJfQyvEgtExPqqqOU9D2YjgoHCE5E6HuDbMk6L7W2YL7OnzJ+p9qAk",
-	"XlsWSfy4aytsnXDXVs9INnff6I/iV0woPTTxFjQ1AJeYn06+N/2Qk3enj7Ab3Jtk9kSZT1+RrfNWpH1w",
-	"UwVeQTWc7SQ+y1ckEOO4wdvJivaFtfx0+OB5yJNHAQpxfLXqYb6gMfiYTqdrSgfD5wkV0t6Ax4Lq1MC7",
-	"qSpjUc4z2Bxp9gAPBT4EqdOFG/TT+R8z1DEjdzruz7Zdfma3N9Xm3vLJUWZ387laRHIJ1iMqREyUe5BY",
-	"PHQlCAkmFloLxGqwNQdRzsdqt3VerEStO9aRFMtIqWlxAi1v7LUwPJOHlCM7Is+mLwR1889GxdXnLyK9",
-	"tmBKlBBk4NpKKgR6OKFEp70wbEFm00lbe9lNKcUvp1kkVirAq8/ipLmaI+t66o65jL00exzJXkIE8xcL",
-	"2LL54lAb+taEv8wbnAwqyUxFQx0G9pamxZupdqH8DAFS212MLEVoJDNtSdbBR8DbD7Z2+5y7yGIVxDIN",
-	"7kD+e6h6wwbCLBSHbZnQZdqKhosKSkYRHv4rCLcnS0D3nO2FRm9VEhXSDXtBM3+elRbbApU25MZCzg1g",
-	"YCbLLN65JMiFQSMQqVNTYl4sStE9ApxSvdXDmIQO4NKkfW4yTyvYXzISZZtvpYhPi45Z1E+4i0GpSdXO",
-	"N4pFGYxeMbXuQ/MtYIsjm1NMBhSaxBUkQAofy1VoC+wZHrUB9GvXu4qLS8DQKupOFbz5oyk2sXJKExC2",
-	"84WOUutoXRJS1i6um/PXpUcXUDYdRnYsak6H4e/CnpZGRBh3jzl1cddpGArmg/QQGz20TzvUnOfPS3uo",
-	"Wqm10N5KP69k2aI0ANLHiBVGMjihkkKkKu938/E5ae+Fr2sZSFWb98Z441N7rhc0vysZkxHrP3wi6QVS",
-	"4ADiQtY9CsltjQc73V6XVqZvQV/TFDWggwvMiar5VIey5JBOnWQrZLaS+/S2HUzStPa/LtjRHhRp4hfL",
-	"qPzp4yIifvq4P9KY25ZX7Fh1Q6+O5eIwWGqa/dXfKUeYYC1ay9G1kpb5Oyas1FimQeboGS9HzLmTeL2+",
-	"ZaG6f2eEkYxCRt7JSFofzsu7sp+22DnyLlc1Xbj3aS2Lwq7jGcPNYhdRvELcFJb9nkgnww2DfHaA9DRs",
-	"ch+3yBdHWj80z9kKcS6VuTHukJZ2WXdnfCqoW0CSa/vOwmQv9mv7EjTLIslTItE60eK4iPGpN4QMckDI",
-	"tqmwhAKZ3BK7Hbyh6B4EsQX9tflm6AzMK5I/xLzxQq1f1zMOZMtIgXBRcFNhZMb3YweJripYdd7k/EVC",
-	"2QsWsY1sYsdlY3LUx4j8UEV1JVdOf+bGbevuz1TtiGZsxs6l+mHKVpHgyu1Nzumqk4YtXFWHXqJDWuvw",
-	"Goa3sDndxgPRKw+yOL2gf2LsRvr7o908R0XDApZ1vD3Yc1lq4LBn2KOCh+96haqGVfZi8URxxklE8bAk",
-	"8s4O/VWy0tfO+SjNz7DIWKnyUSJjE6LAW7A5bfru8vH8jOsUPRdaaqELTa7mMJnjiIQtjXYoY1q8/fF2",
-	"8H2sfIvlbmsp63/dGSrE+BUWC/zZ/zBLtQvz0QypZ85w0FEH7iOuIWIJXlbVcov5gkBgXYAz5KFMLP5W",
-	"2fL9ZtSJOm/ZKgxQFHUeGLl71sSlhXNdMKwIYUvluAJaYO5kAER0/H4jwjGgqbiL3Qrg00G+rqH2NElO",
-	"8oWRmGxPXRmEKFQG21O01iFa4iWCSuMhCIQ3gDacNfWTcBGcGifEWmMTZy18pOSk/dm0mkJtav0xR8A5",
-	"WeeK4QxPTz87u6SWZnaw7n5ZTonx52sIFf0ocRxE8PcYNJSTM8a7VpJNqV+Dhm5cyadq7Z4KF6lcsqrI",
-	"0LX2A1CzjKDPpIKYRZu9gX2CQbvENvvrd5C+vqL/3i4k+QZ0RDzuEgS8jZXpOs898Ygn9yufrz7fvX31",
-	"4VXr5syQaPISYYF+ahSVr34AXmkYo0Xez4XnM3boPlgKHhVVt9RKFJ7Etnb4GF8Vz3casXSxPax1PU2g",
-	"c7rFPy447BlWumyRfCvCSNeROdx76IUQSNQiUKjJaoAmiz1aaE+pDp8kYrUhtBJfXN47kkzjziyay5rl",
-	"jQhVHzTutvSOyrYk3mDiDOclKCkrr5oipRRUW/vNdZrZnXHz9WTy+5KqE360wMnHqIMNDyi/pJcO7t/O",
-	"pwf9eErGnq71qzksUxyCv1lgeImB3ezxifOJGisMzJVVyA3KDxHpcoAi3lEygHMph2+isFU4pqxkK2mh",
-	"C6ZX7XKvdOu4EhPhMTfjo7jst2Bl71F45GSpNnx4x8L1xp3jNIwcP9vzqw28Mw2TYErONevaWhUWxCNN",
-	"VGiarnLOQch4qKRkElfJK4mdJRstaTrLegXT/fB21UmwK5eK0rB+Rhfc6XNNLbMcEYfxmwFtPOpc+Ooc",
-	"AfyTelF2rbHrJBVTHZc29nah4N78xngh4ogpsZAqHCm7GynwFq/TG6/3zmJRqpH0+H0J6QZaYWrAWQQU",
-	"ne2jdb5+gdcUZhaSa31j6l6JLjLtdrdz1o0XW+/b+WVmV1NfQMMZRzyBX3Tyh8lk7ItWHzU2OpXqnPSQ",
-	"dG0kq8fNFcB3wJ+hj/7vSAOPrHEOvtHHQw13unekpie0W3QDFLh20anLwIDUrEkF6E9b/ND+/C/P0J05",
-	"aQZyzS9Sd5Jrc7jq8yXCSIKQaIcrUmAJGru0QhxEzahQg24woRoBG7bPPLzYi9VPijadQhcvVtfPnj+7",
-	"dujDuCarF6t/fXb97F/11WkZ6ArX5CrHEldsYyItN8Y+o9hJBzi8LVYvVj+DfO0b6UvYzEa1/O762nr1",
-	"pHWp4bquSK6/vvrDqt1tebpJs4MfRO9qJOqz5qxocokeKNsL64DHTRU1avjpXjm0fcM0evEFEbWtJBdb",
-	"+o+2yQUX7oaILRsj4wi3+LVajznX0q+cLTi4/jcAxV3rL15Eg09PaTGmw/DyGa2YUUB/ufv1A9JgI1ha",
-	"BFsD+WRAZMy/GJq8RAIAFSwXeiXPtsW5COMcd2HCsKpi+2TeULfplUaIfaquSGPaX0AUcy09FUqpNUCz",
-	"L5CGskB/0tgi/5KZqwH9aQ0yLw2FZEno5l/ORQ5bxHb+pLxnrnAn5ngLUkvB//l5RdRC/t4A9wXaXnRg",
-	"HNwbYnKFW9LMWIG+/O3y5/K9K98b5FUOtTNG69U8Eahw1aDPQffaZesyESD7DSb8rk1e0yiePzCTWXUW",
-	"GnRShr/0X3u1U19G1P8+ZMUnwj+6jNtwFnOL9fzAJ5PMQ5UHWfQdEfJHZ5A6iWmS9AhfFn0sNI0YyT5s",
-	"G+49VGYtGXJFzBGj6v3fMu0FMTkLx9AqizDSq6L40Yqjl2Aj3bcusJvERc/PNnC7C4Fb1aDsNrTQ0iAi",
-	"hTrJROodOA8zXn3Wf74tvhhJdnwjaunWX4i29alXojVO97f432slU15yl/ul9JN2+voRd/rcW3plD+fj",
-	"bm34+JqZnLq5Ay+ivXsSUHl80wBQxnGvhoYKPXHDCN0RiT1ocvRVeNtp9xhPQzteyuPQWYVxgFN2z4qD",
-	"xmOT+AEoOpiSj+d8D/QU4UL3xAfYd0nwuC9CO/I7Qh9ir3FF6EOmZRSKGM2t5uGw7M7ElFef2/+wT0QB",
-	"FRjfan8/fiOyLDju0i1N9jJLQQUDg963Z/wBYXpAW8bhBK6Zve+6Szvt0nOU+4MRevVZ/f9f4fBlShWZ",
-	"otL1BThJI0EH1XeGNB1AIMl0BYJLktySZpLaPfCS6yVPTJ5DPaTs+e+GvzBCvRacJD1Mk9ABH5x4alkj",
-	"79mnyVfkV9PkMR6Q95gk6RVtDsEWkypD3aLg56HI1WfVs728gqQxpeRIdcmTqPr/CJ9kTEl3eLMXPHuG",
-	"DKlH739eT9xzHeSG2AV346EULkZTN0TkgdTB3DoSArGd0p+qSkdYCvtQYsHoyUZKS4muoB2kyE+fasal",
-	"FYKXEYXlEsJWubZ4HqFYW61m7XSKMPuSVV6bz7R5UrsTKK7cOtyfz8xgz/4wEWEGSFnP+bWZ7NMfiag7",
-	"pecnTIbnlv+2Q4qmXPUnEvPxlEW7MFeXJ2Z532OdD3W66ugZuSlM2nf0FXmlWzzGI6JH+olKfkh5SpQo",
-	"Y+suaDnmvI+Jo48AKZ23Pnb3/RWgNhEkF2MPN0SADiXbo4rRDRKEbipt/zXOQF2a7vhTGLLY3PUXe35h",
-	"q7fOxzt9j01ex2WiBcGK6Vl3ZEN/bWSa+0K7Wfa2+vDobm5tJX9LUdUE2VAoEGtO4KLYkXFC8EkCdPyx",
-	"sCggF/JAWPCxb0sfMNhjUb+MAf+6EEF0398aPSRerycfNg0I8CgPWwtBN6sfqTn5XBIn8J6BElef9R8z",
-	"Rp1b2LIdRAjzfSjwWLUvzqbGhL5sm1zZJayiHoU7kC3Mw4WY3ff/yG+UY6KJUBQdvI22+IAKZiKAKNuj",
-	"08+SVqOuPqs/phTrn0F+hKgOOD2q/vCR2MisYzXjl/JLOT8PtYlS57o0TyFfeJev8IaDxyWIaweu1eM4",
-	"KvxwKZepEt3WmOvq2+zehKwIrf86e4GpF1QBPlVtOJoFI8T3cBixg/aDjX9KEAp5exmGzUAu/SAETlRi",
-	"WlR9mCItYBhwhVBCQmQSBi8haHsKwrqHuxGm/MuSbsYGEb3TqMCHNpHuu+vv/vz0+fOn/3ptgFtHA9vg",
-	"6lPn74Czk/u5ZDiR4aHAwXFJrPcHY1DLdJgoayzMpVWENNzFN3JefADutEHuJ9cs6eD4ojZzB8cCErji",
-	"kKFj8be0kLxc7BZG4pnYQw51hhhHWvcz0XbaJathjUWmWPz13X98PZPeWTe7RQsIS7E/0eINQJHsj3Tg",
-	"Ahd2SS6QSoIq3Hv8AOF1XZ8QU2GC2Wdxo1SrcCjFELOBwn6E2/ASYYpYpYPGkJCsFprGvsj+2YSWtc20",
-	"ODPp35CqslDnl5AH33ytECU1MBThfawrTNGaSJurqg6KTdbN1CEpCd2g84QxDfbQFwSJCp0/6xaPIW+q",
-	"ke6a7Ran2aT185iXUDQVnMceffZb5FVR/GxB7y7AyarrBZz8/KwDx3ZEQzkRgZhJt3EbdAm2vfqs/pix",
-	"svyo/93vQsoT5ZewXvfW8BJ5t1Clc+bUi3+waT0dPJLzW3DD078+64bGolgcRTKzeiIRFg/Cmc3Uhrji",
-	"vpY2ul7uI5/AbLalYZU5O8S3c1qvH/W0uprqlzylV/dATTG7qJ6tG1xSCdMDTFn19BzV8VYKWYexidQR",
-	"l+bcf8PcnbYTFaHQ1OJ44W3ZeYuIebR4Z+dxuRNnQC0e+cS5ZUUO3ZrsPLyurpOOtux0J/rcjs/ms6U9",
-	"MpdIZtNu3j+9qRjjH2AvLpDP9s2cPIfr+NWO3Tu2ueAjdwv1D1i6O/bxTtwt1BPRPMZso7nNZ+upWaqX",
-	"z2hVmQ7zPvMR1Hi1F1CQNfzvxfztDt3+sWOy9E0YuzKx/fWs+1OBENNJre9MiyQDpugmYoZNmI9pb7ZT",
-	"D1obbCa5VdEsMmbucP++BatjxWz1nujOMIPCNRh2uNICH9yJ3wM8vESSqX+6PyC3yuUeiOeP7DnQwDBx",
-	"dAC1Lq+SmZvOoul8I3s5nzu+JGm86CS5ff1TlpQdjk0+77d83ijbT23QBw2ddzEqqu4jF78jVsO5er31",
-	"g3dCwNK56cZ4YbC0zvzE/6r6fUeEvFSurur/6yTqaopFdluTE1Xk7NqQw3k58zbdOPyPfyJB7KaaMLe7",
-	"SSFCkb3Xz79R1mUa9UjceLS1R4gm9E9pijuCMyG/wsM74X64aStqnJ9HTedfxQXh9iUg3p4jYyPMlVef",
-	"zV+SXA4dyqc4HUzPHYQjKzyUxKKNnZARn01Ae/HisqhePO7xPOiCwrlu8q2ZddxGzzkMvq3zdf0I5+sy",
-	"roLxCTNl864+qz8mw2DNVG8NcuGFCaJHmeZnW5hY/8/kSGaDU30PJaEFIvIrsH0gd9Wz+ilp+uGuuduU",
-	"hKTY76eSYue5xRU1/3oXwnu2u+x10BngeDQu/9K0PnomS+Ba09KM+gBQG2guDjnjZz/pXZDhuIzXB/69",
-	"tJRnR1sQffKtxpu4pVzqSbLdLxX65mhyHgy4GKtdfXZ/TRPdujSchSrSnxQvXUyIdmYJiQ+PEBcSn+j1",
-	"5Yl+QeHLb9as+PXNcfv1N8btVznmPI5x+1r9+usupKhc4J6NFH0Z367GYGqqlLQZerZgoC8iiCXaAwcd",
-	"Rswb+o0z8sJt02L2RX3Fw2MWfFJe63lo3/ylAnJV32aYk+Sa1ngo0FpHNDzSAXPFNr7qPt2BfN3B0z33",
-	"Jum+X+VfwyBplhWxuOXuRnmEfW7ktMz6ujk9MW+SEKr/kCMQHzTAGCilkurSZf9UVyF8csUAJrKNOpJA",
-	"ghfRqrNJiXpit8pWJFdb+0e/xu6juBhvKkwtdm5m85Zswsd05FV2bJKTlVgpwgJhXdHgHyyV6aLMmBBI",
-	"NyOVPy4y/D9ybN0J27TFpPrqb/J7TKp0ZnhEZMC6kYhQm2hkoPx08VQdaiUEERJTKR7nWb10RGTSTr1j",
-	"m1u4WCDy/4+KTGGDHYHJIJRb0+Ki9FIjxOFcdbyVV0NzvAUk2T+m+eSuR89LsLzq/AOTp+l0lEmdn3IO",
-	"/K9EPmwmQ9Vum4uCCqvuY0fVZIHqBAL1miMKUIh/qkfbxKVOK1l3ts1jPKdmLCiSwKS6RZpsdoco2d7U",
-	"Bav/YWytMb9Cp87MhUI6zAivWQFhD2vOCmv0qzHhwqS3628e852yG3z12fxlxp/wE40SLnLjdat8+dTv",
-	"rwWPsIx9wj5gR6fzoMCPNsmLDecO7TM9X7wszmPLhIsilvVpIwanw9bLOYDMzhnJHNlYH+g78Rb/L9fm",
-	"UvkZMVwkhwsyy82Eyj9/H6rqfUmD0SBydHSNVoB5J5JTMoTFA8L3J2GPnjesmgMutri+wLE2ePR1Gsts",
-	"2c4HcyRzzCgaUSAlBrDaFiC1KZ9EaI3bJ2xoC0FoEurDBIDZf6IIZLdHMZN/A0PSqTtLXV8FrIEWZ08U",
-	"S41Eu3QMmur/Bm9gRkXQR9lHn3WRGr6NgLNLRYXZ6OtpP8GtaXQphLA2CtzBgH0rsUEG098vfzJxjtHq",
-	"gAQ+WFAP1lQFKnFtbqLQJZWXoF2Px95SydR+vFvI0guE2rlQYS79uzaScaTXbxTF77/77tHm4PSDPRbI",
-	"zefMd58AzCdQO+7Mz2kQf7bMd9LB/+76AmmWSVr/LyQJ8LQiFFoYHHxfOUwHnWyqlorMB/cW+fQevjXg",
-	"UxOqPPWi3ZkWl5RWzQixcioADwLhUoddfxuAxXc9qlwC4F11/opsH/vCi++E8wa4cvhn2JUYR5YA8gJi",
-	"/zt8MHUdvqUowfPsmqZYFFTwiUCYE1luQZL8wliCEtcwiVeufp9L2Vf6ko1AyEFYjFVtQ7WWMfU3iOXt",
-	"eyX/66SDqxVGN8SAxjdcPhFI1EwKpEt41vB0C1g0HFCl375vBudXwrausJyJ1P/oWz3G4+xGS/JyV5ga",
-	"15HWFzE1iQ6wA3oCGOolgvb9qi4FgW+6/yqZmu2OjXfoAm49z7Tqn+yyU2L+e1swZ6g/LRnznLp0u8bT",
-	"7esuruzq8xqgmKyyegu4SINHXhCxFnjCrIW5zRm6YA1Hu+jT6qd++fLl/wUAAP//",
+	"7L3rjhw3li76KkSeA6gHSKlKbnefA/mXLFu2uiW7dpVmvI1B/2BFrMykK5KMIRmVVSPopfYj7Cfb4DUu",
+	"uRjByEtJ3diDQUtWMnhZXCTX9VufFoXY1oID12rx6tOippJuQYO0/7WmW3hXmr8xvni1qKneLJYLTrew",
+	"eBV+XC4k/FfDJJSLV1o2sFyoYgNbar5aCbmlevFq0TTMtNSPtflSacn4evH583JRV/QRZHKM+PORo0ha",
+	"aFak19JpcNxIStPVKjlM+PW4MTTQbXII/+MxI3w2H6tacAWWC648cczfC8E1cG3+Suu6YgXVTPCLP5Tg",
+	"5t/aQf5fCavFq8X/c9Hy14X7VV3EDu1YJahCstr0s3i1oKSOvy4XV1LcVrA94ciuP2Tg3YZqsqF1DRzK",
+	"JbH/uaOK3EGt/X9qQUphpnUDSjE37kmmFfpDpyUIU0SxNYeSMG6G/wj0dCSxnaEbYVjpmSIKtGZ8rRx/",
+	"u69Mp6/X8J5tmb83pKhBauY45pZyy58DzloutvThZ9G4y8X/yJvtLUj/4wfGGw3Jn69A/gZw1/mZcQ1r",
+	"/zvjY5+784HMSYLSP9BHhfeqRCML7MPP3SP2n27JfpTeXHrr6q2iQ47OLOKQ/4gnU9z+AYVeLBcPz9fi",
+	"uf/HcExe+E3o/PqcbWshtbvP9WbxagH3kt1dFELCRXu8Pi8Xr9cSYOt5qL+HJVutQNpbRsMW2eRCNO67",
+	"faKtmFQaJbaCQqC8MSCn6yG2X/rRJmgC96wEXsCLH+zkzV+z6RK+dVes649KSR97CxqeEb/fe+u8o3VN",
+	"9z94IzbAn5nNipdwKZrbqtNHy7ESarXfhTY30a3QG7KjuthA5wbvsm2f27u/pHZgubAdYiPCI1Eb0VSl",
+	"G5NosQa9AdkOfStEBZRP76NdlJ9fIFMYeRmYbm+bDatytXP82GdDWhRQayh7nLq3tOGGFhso7lTvm7FL",
+	"8o1pjvbT4JdKCQUr3XT3iElKWAEvQRIO1Jx787AUG8rXjK+JaUDdWhG+2kBVT032Z9Pm83JRUd2dXNwi",
+	"c+/INeP7k1sBaIwTOTzgx5kLja9f2C7zCfyrmwJCYSl2Ux9fi53l7EICcPzaYaWdJ/Bma9iygpVZqGTr",
+	"TfdS6RyFzeP0JeUH9N07ZojE9fT3xFu2fNoyhxvGU9GttKVc5NGJO08CLdWL14Fj8i47+5F7AWSxYfdw",
+	"DQWwGnkG4D6oBvtXidEAEj85wT31o3+C0J8HNA4ddb8KIy/D7ND7oimZ/pFr+YjcGbonB5dUw3PN8Jtc",
+	"e2ELYRGqEz+Iad6heuFa+hF8f9hKvgfurmXk/c0/YT/RLbyxjyhyyNb+uZjqYLC1WQNf2fbo0UYfOCtq",
+	"K015qZZEVKW5IMMzkjXge7FeQ3kNNTamYrqh8+4mS/+P1LzSex0OdnXtnrWWaTvDLcOO+YUnt9oNtbff",
+	"K7pl1WPOLr11Ld3lqcZEuMTrlRB3zNNkbg4iVsToJY0CZd+reBGOyHv7XbmvQD5TtldU1+0S112vA4kC",
+	"o+LenqcehtR97knt6TdxAZs9f9HZuNw72PKKmcL3lSjuMCVK3UHq6i0lqyp07wAj9yVZCWm3arcRFZBV",
+	"JYRckpdESPKN/U1wIMBxYZKVGWaD5eKOuaHDI+vmuFyIHXciXk+y6yiFY1qbMNKMv276a/KHjGh6B3Zp",
+	"G9fyGakr6p6JfcmnZhwXiTq32r4CboZQpKZSf0e4odQWKFcE7kE+3orysXszTZJpSx/eucYvLy8RZrV8",
+	"jVNDAfS3gnH9129xBUDTNX64NdNVhkJrJ2+3NHyyjDvqOm93bhmZtZ2/n61jyO6VWFvhqN3YXD3XHZOD",
+	"1NzvBZUl9oJWzXbwEExqDhtRlQq/0Hx/5PaRbMSObBujKhnlyXxjWdQ89eSWFndLshVz37WfRVViM6oY",
+	"hxmvmaHFe8YB6+rcb7v5V3ILG8YdPW7NZJaEKrJilQaZ0GalyOFY22oZd7XLc45EYfPGHuBInX1ugarK",
+	"p8yNEWASLOTmNb0g327ph841ftjpH2T2eJM4JlJCMU9mehO/Scqc5jpFWMReqvautRziaEA21PANcPJH",
+	"U66dITTz1Jg1XVGpxzcij8klFN5WdrwguhOynOzhN9soyReOhKGvZW+n4mwxNo9E2dvsxFGzd75l6FMc",
+	"AfzgtiPgU9a0EusGOZl0PeP+a83WmDnnKFbHe2ykntNZI/WVBAU6YW6a0VcD7/hKYP3Yhzy/px/su489",
+	"ho3Ub2ijvTOkf5LVRuw42W2AExrOMVPEfIPJRRUty4HBedTo0/B1annOvJHdE9Ay1ZNTCWbwvG2f7K0W",
+	"GhUxQQKhxO7KM0WCZFtQTm4h+6JLb7faMV1sAHuQmwqU0ecqdg9ENub0HTseqlW5C4m6a6qxj7GjRmd2",
+	"kQcigw6vNH+alu7I9/kPvTSs3XZflQbQqIDNcMO4uMOVBo3bRTFJWhjRNdhXzWdZZj03//lWvTcJlRLW",
+	"lKP8xwlz7k4rkRKlqXS2yjwj2W0Yb1L7sXZuKMcnUVFrFG+8eyNvDlDRWkH5AeFysXLSppnlklBNuDW1",
+	"ZqhR3FmfEeMFyHtruvDTyZujbDg3f0W5SWmqG9XVoOuKcm5JIGprmCgFB0SHHp4411GXJO3Qbk3oYTHk",
+	"eV2Ey3zoZgn/HiZnecQ+26JeBBZYLlaMM7Wxp91OGtP4qR7ff7PMpVGj9iht9O8dYStSwUoT0eiTs+jQ",
+	"TlukLxfBV41CqQUPNRTeKYUYAJwzYr5fNXy51yWmt01osoN12q6Dm7XtMMe8FlS9CUt+pEl0Atoxc7Wa",
+	"ltqHqTatlLZH8bUUTY2SLPEeJGIJsHvfO4jdEPlrjZM9crFvAjNl81hiyTXInxteSuzqro2C5n4kfmsH",
+	"LytGmchqbc/z6fPGd3IQkRpMAaKy+InWqHRAZXFNS9bgxrnbYGTa+2UlAT5uvCNz79cNrVbvga/1Bv25",
+	"ohx+Y2Xi19qpCmhcC+PrXxtcztklOhwqmq733hzDx11yLAPVutPtrjtQp53VxFZbQe+F26Lc3bXftFt7",
+	"FUmzx/uuh0k9bP4NkB8v1L0c/DdevM0jzVXYmvm0ucfCKArzz4DzbwnbfkBXhzvZPUwa1BGDHlCcrrMs",
+	"fd5rZOfQtfb5+S7jonJNzI42B5mYgza0R9gTPSF56oKfxAEKQyPv4Uow7LFYSbHN95ebXZb3tNrvZ8PW",
+	"iSsOvRkHpKjsNWL7wIQS2Q922Y+iQpjQRn9MCy52/VFocV/5ATvLzX27HJEPe7EaZHesXDvD/G/FYMyL",
+	"AArTnGrg9k0nNu6MSiBcaOIPFqH8kWyFRMPXwj3T79C7jIykrzSrKgK8NAqfRvvIU7A9CXxzvxQ/geyj",
+	"3+hDD75GPetzjH4NKlePE9Aax/1EWiISaknLskIMB2T0l5+dOnbEfqCP7wVFHAQbKsux0Ns/mm3qDKZ9",
+	"v0P9JLoau6OFvnN3OSzhoJ3+gSnzxhx9BK8bnjyFRdBSR/klfB3MwbQsmWEPWl31JoaEJXZZyTws1vjn",
+	"DXJ7O76/O3iIV9ay/wZSwSPqhpFiLf31k+d2DB9gtk6N+5XEigAtNsEIxDgJJ8nc784+BGsWjCT7/vx0",
+	"oO5wComQsQFH+7Cvjg89XGOtJFN4o4pfVIdUfvPRc+r49IPAtd0YOpJl8d/GXsaa+7GGSwzxAr4TdLJh",
+	"NgMt7FY0uFpTOHPvTK+9mVS9HTrvJj9bsQfMat4xSlvGseskTJG1ECVZCdlloOmIgjbC5UgDxHJRb6ia",
+	"4SK6Ms3RIykUm+cGu/Jf4DG8muLMKJuqF5grVqvnJayeV86HvRKVk/t2jHOQ6rnS9NG6DGj9HFyYidmj",
+	"8nlNmQu40z7cDrM7KpoR1Wun5NpiDNsGkyFG4RDtR3YboVywnLJCk6aNExsxv+oc9+WNDb3B/MkheD+f",
+	"8XZC3vljlrBFukD0mWcNjypEg/lC/9NmxhH12d0VXZ6N56DDeu05694GbeqBO+qd+yVuzYRwYQ//ix/8",
+	"VZcnV7iL8XO4/94ydwrwd9zl7w0zT9yds2IVmBfcCOL3IBUTfEkUAClFodwwLxzrvPhDCf6dS2Rj2oYk",
+	"KXNl2ShzKIO13c26m3zQ7siPSrOt17MGSm5H6Rvj3neh3Xk1tqFu1tHaoM4PpInrPUhbe8vWjQQsrrMX",
+	"udkxmawbKstZ70AFWqORRGMWqtalvT+FnZDlPOOV/SLOJC5i6dbZDpdlwLgCqWYYvVv7xVtWVe94jSnI",
+	"dUV5bkaq68ISSdS9hwnuwUuGG1GBmnbC2WFDR9j9ZqYM5fkU+lvRJIx264R922jyoxmYQsJ1/3B21P3a",
+	"vYpJr9b9dKSVs7/lpt8UXmE1jXP8VLUU95AI/5VA1VDaQbYFP1A7Wmd9mbWNwQ5zjC1kYArJIc5BvbuV",
+	"Z4Xgb3zIxahsYxvZOJmK4dL/Pa0amLYWRFXKjRu+C4fCHYHIEWHAlg2iw717JDoHINfe4M/4QeaGt960",
+	"PjDGDlJru34kXlaJx+CQ93leWPF7xqGpU3HFyTzBAxzXRtCr68RCpahSNFCGxHhYvU9EyY3IVYvQW0/G",
+	"CMHcYSM6HceJxcm3McmWNjk5Jm+dn2NmdsnbSgj5xkbdIPL9SoO8hjoRqS1WRlTUMSHLpayzrXkS/3J5",
+	"eWmtF+4/L7HomTl5dvGWRNKdZcN7Bs1UcNGBiSrmGlt4XyovAFUd21Dhye6NCtqTHTZgWaViW+biH3z6",
+	"6abv7RsTtmy6oM/GiJuGShVmu3+BHfIOBbn6+Njle8FKLBCgdRSUwvsJGq67XoL8NJnxiGHni/HzwOjw",
+	"kxd/B/y+61kAOgJAJutsg0EoO+fyA3uYdSOK2vWSCsKWWr2elb4q8+b50TY0m+vUyAw1y5IoTqkz9aUj",
+	"dMxs3nrd2k2mHSK1cW/EtqYSE45zElWj2mb3S6m52AB1B+8md5y5Dm1Lg5IVeq6zO05uGZJNQ0dxsTlv",
+	"SaTw7PekzSM+QVTR/ECqBA5Id2JYeMPTeOE9ad0cDqRsDMPIS9VFIg07gUcxZXj/DeRil0qFBFn0L6Be",
+	"BmLOzRATaJ2ZT7m02tDxshsL6CaSR9h7OJhl30ZS7NF1pvR5OlZuIC+5+G2g5gHrThhF0g/hwS9cm9f6",
+	"l/Rzt6UPIdbt28tO+iv+/nVaf4M2/rrew/lPYeoeMyQdAQDYp8OGSjgk0z991lF7fWiOzbvd/28uJ8S3",
+	"eD34eeccAkOSg07ANdASc9qDmukMNM9rP3i/Y7NOG7NTgkHayp1MwTPUwuM5hZy3mlEZw40TQ5zCumMI",
+	"lCVdGDRn79wWHLR7N812S1EMl2NF+fgCDrLWxBZuRfloU04VZaXH/tsACYeaMEXCC+ZBATGsgVFJPr39",
+	"c++02UK538XEw+vp/jHckwOq31NWBXySNLO1d8G3CMRBMW4vHcODmJ06HTobv7GwWY5NIwKgdVeRQ46X",
+	"2EAjvw6zUSL5O3PoxpAUtM67Tj96VeyAI/kfDHYIZ6g7zCRgr3oG3iwQYv5nOJM7quAMnCP/EZ6QezLY",
+	"pE7Q9IzO3DdYtImn1az+WrCfY0CdAsLbWNtf4EFfdcBZTwkW4Z/o7FW7F2VGMtIQ+QnBnIoAHd7cmM+k",
+	"WmhnWx8mQFMJDiyJDh4NO95OxFTfHdMbF9JJpfb4f8Q6ra2cNDeUcw+HKrLW0h/UQPQw+T2oqmgfKKLa",
+	"NY1f9bOHJxzEh7YBTokr/w9xm7B3QV2jlkZrTl+SW1pVREjChd44GWV/s3Yi4evOwWlzEG1mfu1sXJ85",
+	"bq9KiLtR1yAuzifzk2uqegmiJZPufld3rLZKBsfN15JtE0mnI3BDWuD4doyXWFpsi/wzzpxaLPxKYkb0",
+	"7WMPOciP4Kad5dqlDM1Mi8Kcw5MjjLuUUi0FX5NCSI6CmGZGivlRu5FFbsMT0WNYxIM9MfPjHX5mOl/J",
+	"G4E+TignsxHTWpNGUCPyVs/0IYsXFRqFnrj4udC/w0xdb749V2k6JRXvPxvirROlDlXbnL7mtTe/zjCV",
+	"2P/SkiY36MkS96CAp3e24TWopsKARKUUM4SFa7H70XyBWuBcjFqZSCkApXDss2FKgW/Y6XAZpoldOu++",
+	"QGZTYpPetV7nQzaK37NUQC5sKatGQtCmfbCmcyi/f5x3fBqu3biHqrxu4vEwtNMIfeNbGijxnvE7LK6x",
+	"S6nxyInY0r5HGgfSJhXjd88UMQ2+c5k61lHqsHLomjI+vdx2KD/S+NJwfW1ko0d30GYgJCBx87I3Qw8j",
+	"e4YtyOePJFw7k3z5R/z8GNO97yXlDjLTFCxAfPTnGUaZNGob0SjEYfbt5VOc4V/h2AE6v6ZcJyD/iw3l",
+	"BW5gPCSAiEMCO4XDDpRus9doJThYe9uWlg7L0zs1icJNa2lzq1GZ3vHX172Ltwd/zzXwIvGGg+5jY3Y+",
+	"1LSaRt/9aBvZ1nKdkOE7jt8YIEJ9INDzRwcQJMTzlX253VM+GSPS+oDdNJdICLSf0jJsc59YcfFu3zqE",
+	"yn2TWsY66FH6O0CNnps7gPqD4HqjMFxb86tHYg0aYAxRevnNRITSgIqdkbCT83eodcLzfYKQ9W52MT56",
+	"Esh8PC2HedvVtCCiXaARNvp7UAoHuqHbusJypCgpKqCykxNTgyRFA8ughQlZgiRiRSzKcibq2E3obhQJ",
+	"dSpSUaHg2Bk1BtLQ0vmocBEFLm/BtdCZGGsBsLqNLQwQa3Gb0L0NVENsYsyIKoZnS7ttRl0P22chJZ4p",
+	"spL+1RnCqHwA0Or3A5BUqCxutKTmKPxPHGqFKjBL/D0NxIL/VDBZVDAydIQs+T2J1ZIGYzG//p4EcfmZ",
+	"VqvEm8XXySkNNrqdQJcKYei49l6nneF7CxyQYw/Qpd2DZWc7s9BJ3nv+mwtO0oki3reViQTZkyj2aX/5",
+	"PkDktEVAVHMjRcYKkqRDjtsfr1NSTtoR3KhEn+aHRH+TKPg+iCd4hS0hWjRHO2Qv1jmONVjK0u1hjntq",
+	"FoZx9E459sHsrMlcmK5/CStkdT/DHWMDtNHkh9R2Kc2Gzqi5vtC5PDkyFw8IPMEeHvav9Tl2guJt57OT",
+	"OR2Ve04HT5iW69wOZkVL+RSPubwjClpdN1jljXNWrRurPrcH0Tenjlx2+bi47oOyVNo48aOq7MwAEE1A",
+	"NB+YlrxclHDvg30R+aeyyyMMTd0eRXnMNEuMFelKgD2KRhdiO5ZPkzWyhPoXkae0dDXvlAFPNr3QqP3a",
+	"W33qOvxO7+P8jsC21o/EASFzYV02XOgE5THDTMhMc6vyCRMxCiTENzVWQeyV6+qEonoMzJAr7EGJArmH",
+	"WMSeb7Db7oM3rR1+HhJBpqpxY6D8LjJtWNb/FnpKanxmDR99VMBwHZoWmy0MX67pADpPllEkEdMmOx/R",
+	"2w99OmJ3YviS5N1ROvRKiu33XurGRU4ptjesTDeYyMrG1Gj3iy0CC5r4XCLEY5keFrcS2hPSW9Fg/p0+",
+	"4/yypH9L5/nCfwqwZp5WHyCapiJR0JCxqDqj7CPu4Srer/05BsifeeDC9itsqF9gl+WkmbQlh+u6TUWz",
+	"HkOqFFOaWlvdPYMdWplpiN/bNdbjk+7EBx1qpj9p9CM6S7F7shInbZmF/qF2/27rbrmy0xaMo1cgaFb8",
+	"UW6kVwim7ZYxOqr0UE7Y2HlCxqK7HRHadlSRDVQloby0bgUutKseo8z/2FJoQpBK9JG+JmB3Kht0hs6l",
+	"Wa9B5XgJb9qWn5eLndcK9rSNq7ECmVOwbOPf5uLTdqttbntaR+eHVKXqdNp0KMC0c4pLLPMw9HO05/XX",
+	"1Qq4GkkJnKxw7nvoMP/t/E/KWFF6RlFb10unGPWUJkyNJLvojzZClE7P+1daBVTiMvwqItPsRyrDNFiK",
+	"H/wDXu/Zdu07WvpZTEgNwnV4SNVu/6mdR3dex4ZoZCNNBGCJ/CCOsNoPjkIHr/OKMnn4afgPKhl1r9bt",
+	"/E9WHpvikKqHWKx9LZQCpcL7Gz143/RBBv6Cogz8t+CoCp04WysHo2C/6o88ctKuWKFRNCeqZyDkMVxM",
+	"GCBCdct8wiqc7uOGKK24V4zVnUgGnQb857yBRWZTHGTZ6qZ2JjlhnyxVx/5R4ZkZB9FuGojOqlJhryLy",
+	"lZ1Gh/SZ90JgtSOuhusGUxqcBTzn2esUbqupUqOZhTTW5Ue14XzsWCTkIlW7GReKp2OYU5bVoAkHBoz1",
+	"95FCznnxyNlKqNG/RDWzInW4kMOXk1zqddvOUHFnXYHWTN40jHUEX94UGyFmob1iAJTHZPYvFwnuGeet",
+	"HQwsomOFTbx9xYbntd3GTnL4Z/AidIzVkt3eVidKWWc82GZnhIz7GJ0ZHqdO8bmcyyc0z4H8lC7ix1+4",
+	"gVk6ZOoMn8ninkeP4fJwfZ5EWOil1W8ZT+fYp8WI/YiTEflsfJihN9AHmNgX0E4gl8yBSMcQOpUbfCvF",
+	"HczTY5b7kP2TON/WaTFzlPbMzfjojvkUnQmg9/23s71i9lORJtcXIB1nzLQVF+Z81Jf+MX/UdmaXtq7l",
+	"kRTDan9O0qyTTzVjuq7W4ayhhi98h4YRvbDNqIqPvSFl5MLAwstwYtqZLDt1O+3JaHObHDcGGueed39W",
+	"jznunYdkcK/W/dCFjq3DFRtP2UECAuv+b1x0r3Hs948bJhMfCw43w9iflFraGajtNc5t6dcWF9LtPJf0",
+	"bX3Vg2kfdH8EzVglHFqHPvtBUMo5vnuHI2GAtLPsVZoNY2TSMKz/GBIm0uZVs60PCGeY5xXzUBfzrDyn",
+	"s9bXjayFSgUOVKcpaq2s5DZbi/IC34xSIi6FlEpNnNmLCU7EygWhEzcLGy1rA5xzPQyI7j0R8utW6/a2",
+	"DfntqKyhaIij8LLHa+2ejFi9WgUTQ9U+QIMP5R5ylfesIABfsKFdeG6N5Xi44zKPON6/hfoLg2orsAJe",
+	"pl6ZVlyKJs8/dw2eL5doCguUvU9eXob/mwJkVZ03bSYz3rcvwJxbZM9cHu5R1b56UTiJxPKLRFmzxhky",
+	"mC8H8COhto/soQN0YrY9YsHgMwBNtHDJ4j6E9Zkifn5ySdiKbIBUQO9BkQ1TZEs5WgStBs77iN79RK/D",
+	"svmTedsj2fwKaiopXqo/rNesROx4XCjxsBiFL5Ixbv0I8FHtQJ6+HTp0hVKf/G/JkJUu7vd+fsb4r/Ym",
+	"xoQXlqzH72pP27mSQmyBBAvhXuwiVXegEzcgAjezVymuX8IBN//v/zhSVc3iC6O/CL1JFuU0giZP/5pC",
+	"XhrJcULj3Ht2CRnin5G3o9WJJsy3MczP07IXjN6a5WNcn0NfjsuNVOlpP35qyQpzCUzfuVkFczCZLRcn",
+	"IJlHT349uDA6VN5RpnFQOzxBLWLABK7vHmh3ntpO49CBNlmldH71YtPcUjr2uxTeZdAQ8wRZyuTAKHaJ",
+	"2dtGzn3pnZIpgOwNvQcXkyIbbgNVAsL6bFboAi9eXiaikFBu3NBwLw7qmzUtYNcWiN7ZLF1FxEpbI8Gh",
+	"wG/m5L0dFDDoRTzrYnPD/hvLRrtla0VsbRli/yo4qdi9lcPX3eKFPSTTGCaTUcSPi5/36rDh5YwPcXr/",
+	"BduYzpnNmGAQ+2JTxvVfv10kxLx1Qs7GgOuOPQqJqn9uFl3BvL0zxmD5Im9j7/UdJF6aVHj/3vvacXKI",
+	"qUcyV+0tcEC38SwvbwcO0p9/loYZwJ0PKpFY+8Ob9CIffj3Vah5usutkcBtibuYbNr0bdr//SIcFdAdx",
+	"W5r1YhhmOeC92PFU9UlZbNh9SmmbV0AzHz44nJs4+jhQfph+4sU7eJb7tg7/o3sRdlSRwpYTKRfL3CWN",
+	"reOKYuFrtCgAgdRb6Qv1v/8Xdj0GZWq/PdZaAi30DAgzr5Oh/S+JuAdJAtbYM0V8lDUSjFDnTnEYvGTJ",
+	"4XoIs48ganZqEwfFlWB9YYmde1S2bVXXEGyW8/J/03UgfrN/j/gib6eHHko7rU8XBd/1Qk9GxLvyqghv",
+	"j2qEJQ67txIyP+8nhW64XOxYL4065ZawmMamjyzFJ5nVkgOj56mpbIiKpU3Wpe+IO//a9w9cwqKJG2pC",
+	"bdvpsOnQMirMeWtxczpoMTxUDx0mDtUV5UZqp5zYMv4rVu3jNJyq2uBoTHqy2I3r9jQ42Mm625mg/x7w",
+	"f9/Mbma4DOW6O8jabVi8x/YP5W08TdEbAS0gXzZyGHvUzcuGUbjsmYcvGwmmcyyzCghKWoxind7BYz6f",
+	"/R2vFD8DstUONzsVPe5EXFDYgLz6pS7Obq55MpVVdssS3uf9Wn/z8e/nA6ItF2ojhE6Nu0s4y6dx1Lo1",
+	"83Y+pItZ85EfL3WUkvaewyj3pUhyLDUGrCiUBvniR65nxFu4jzrceO1NhkNrtbyHGc5aeQ/JuOpg++y/",
+	"Wx4czhZTXDpcbJvUBbTYEOu1V4TbZIusKfxmvkgUstsrcSLvYQzd2q1kjyYP6LX9OH3LPixMs6yUWjf0",
+	"/Jzaq47kkluG2qEZj90tp6lDXQs9r2BSrDFtP80TrFp5bLZolUxlPZXMlAsR4etGzjI9nkY+cyUx9XFD",
+	"z6z9O1vsU5rqpudINZIvt/K0D4QrU57UOZLhMaUR92TFQNluWdCB/NiOF9cYiIneTr0a5idj2m51Esyk",
+	"3zLn0IkqPDijaDQRK2euj0s7mRH9CRl7ypx/nmJkGPeN2ejAm+espc4Cqgo+banL49UxzcazXzIoO7vC",
+	"6sh+nq5q0jHXRvZZj6c2LVK0fJiyRjx1veHoTXf94rNmvGA1hpVVt4mSPexilPsfdF5NQM08LO88OGT3",
+	"WYSHCVPLzcOLizwkKix+rY4GNHHTnh3XGPII0Qq33cnluYUiNSYj0dvOO5MfA1a5kuK2gi0ChdBC+e+h",
+	"4nh4YofmYOFIaTdEaQLzPzGNgGw+RAepmu3c+Nyk3KuBzslKdZP6CHQ7SflYItdNNww1staPgK4Xqhlh",
+	"tKaPN1BVR0i4SVp1vO6zHgOgKsda21Uu/Dddd3UIebHkSFLRR/fle6rzse4kVpnfVhGgSrfuOA9Sp/vY",
+	"UKmXPiClRb+sTJSSvwZa2ljro3MuRypa4omfI/vkodzcl1lGubiO+YY58+kHWuNHJIEnWqlkgAJi7hAc",
+	"SMnWTDt4bKiqJaGcMF7CA2FcC1LBGjiuGLpfZmKwyTXjiYncPmrozEMD1xtlZHdKVsI68yPLmqao+Cbu",
+	"E4aAkE02MeyrvWHJLegdAG8jUc1vFi2J3lbwTBGzYTaGylUXoBKUjjGsyKx5U/killo2gBUhlmzNeHaO",
+	"ZkASnwLwtLSJvbubZeF5JmJ3Wz6Jm9vuWBavG2Y9jM2v/EM7fPr4qlEZyEZvYsMRjM4j4bSi8XH/QjQv",
+	"3TPlC+cpsgO4I7ePxMMMncBYOQHlZe9iqu6sOMLmlbi8g1pP+0NC7QFf7SwZtmwOVDgeOxEqajB3SF4R",
+	"o5b7zD6yg6ryIGQ2sjkTCL+CEBSGwR6criLk7PpbNp8Au9pCbo6b35LojVBAWABeu6XFnTM4z4ADy8vS",
+	"6Vfo6uXm+NkuO2dsD2I0wGO5HV9GE7VlGfzNrr/HE1HgHubUPb2G+kfzxaTdY4gSeJ+E34xdPhFSsCuu",
+	"2GbJdJJjnqOJNdnQwuP1fH0kYqLCaHiWlK35BOjMW0jijsL712+XB0fG3Pkc2GAhkDZg7l6wWNYTtY5O",
+	"gxPv38T2LY6iqWnXQfflhJv7aUcVNssnADZO3h4J+FXGCSVruoWlywcJcB7fERrrFz1TzqxJFH1U7vKf",
+	"Mn3Mjv00W5VnpDSMNrqOUNfDbjuUUYH2AQ7jU8cE8zuXl+xBkJKgyNdQX0MBrEYugFQtdi0klOQWVsJq",
+	"Nkf4IGxPqLcx1N61T+R/NdB/BWaOtGdVFQ7PPl1s/Rru0cRgxF6fpYQFIyZaaYTiISYHlC/qGOVyIKe9",
+	"Ja61sEqbLzdZ9Wi/4jZ+RQ+l1oYnZp2iGsifG15KlHDYikIl886HOfMvpQgFjY/zHWKiVnY82/Hlqlpk",
+	"9bk7uJNigCCUvXejePsJuPyheLKH9j58/TIDhaIjq5Xp3Mr2ZTi347n1GPx9cFAxBvftL97pNSxRFu6Z",
+	"Pmj05B3vP0zfXTiwwSEV5dPuuhMqFoEM49KvbfX07uhGYrYZX95PuVcq1k1sw/DzDLWN5BkvVvRjRe9V",
+	"1yLqmdNN1O8YyhpBTZyq49SzkCWjSNgXqL07WmcybXvOTpLBEmH8dWpptF/EMbcUoyX8QVUYr1F09NHU",
+	"qqs+9s7w5+uUJr9lStO7uQmzFisgPWYq5jWQOP1hKFSVTq1PlPLSG0xxWDVSb0BGi1SAA1laO6VVhfQG",
+	"HokvLZKS8VZz6rbjtge2Qlk7YQNNhcY5F4m9vTr7OqBbCOLvMMaA9L0N7PCAJ2OePV/sDrFxhoLiY15G",
+	"xNyE1LCtWGtjW7HK64YboCVIo1m9nHbCSLuGpDcSDeiMKzggphNFhJ0ZEnTd8KQ4WgSrzKiFNXx9QmCh",
+	"TpBedhECG3OBl3wSxPIjqanUZCN231mDqS/SzekW2oICw5M7PrwL8zgWAaCttjXthfcL7uXfBqG1aKsl",
+	"qUWHIuhLHrZ932xXBjNVkHSa2skNj1bI6Wm8iAUvS/GpPNQ4grIWktcnE+V93fIQZJAuB9lnB084UkLh",
+	"UlexclgnqCEbsrUnLM5rSPpyQy1GS6zEJq5n+XLTZE96eb10lPDV0zKRWR8MVjkuYDdC9AXbT6dWjyYM",
+	"B3LMDwtOYRivaAkfxRsheSp2elVRCSPwBza8P/n7EC+9O1yv715HWQ/qTMjb9k11udpvRIl6DhPQwpkm",
+	"64Zrlw16aBUgO4HQD3YmOlWZZyBSe2PkvNKDtElCS7dVasMlKlar5x7R2P+xobwUq5UrV4AbiOeGZNQB",
+	"2m6G6A3Ch/xlVkNdJ8LPDimlewfeqzWUW/GshuxybtmN54JChO/G5ey+vpjVoYLE/XGK0gsdVdTzXsRG",
+	"Umjc+UikTqwf7BmnLR1ce2DCAOMdDfzhoGReW75Q8WHXFm6dCNdWz0g2dd/Yj9JXDJZtnHkL1tSMMcf8",
+	"dPS9GYccvTtjhN3g3pxGanafvmbb4K3I++Cqwmq6WDRj20l6lq8ZEuO4ptvRshalt/x0+OAl5snjAGW2",
+	"t/jbSegcZ/BxnWIrmsjGYFxpfwMeitFUg+xmPu2LcpHBpkizA7grh6VYkGpmcTr/3wR13MidjvuzbZe/",
+	"9Nuba3Nv+eQgs7v73CwC0bFPVoB+pJq8puquK0FocLHQFfMJjSsJajMd+h9LvweJ2nZsIynmkdLS4gha",
+	"XlVYDa89ZsKP7B551n0hqJvOOKtCUGdtaIadUrOLYxhCP875BL8w1rRjiwi9tlPK8ctZFklVIo/qszpq",
+	"ru7Ihp66Y85jL8seB7KXUmg6bAnbSfHphq35Oxf+Mm1wciA3jnIhrQAPWnvH8+LNTDss3UeBtnYXJ0sx",
+	"nkh0nJN18BHo9hdbGX/aXeShL1KZBjeg/x0rDr8GnIXSKEAjuoxSOyETnv0R8icBQ/4bRW/UGyC3UuyU",
+	"BQM2EhXxVeS6YVqT0mKYUcQU8QiGA1ShuCqUqiGndmbQCHA8MmRDU7UMUorlfKxT81YPYxI6+F2j9rnR",
+	"tD+0v2xg0zZ9z9fCas2iccJdSFNLqna+SWhTNHrlHmQiNqeELU1sTjkaUOgSV4gCrWIsV2ktsCd41AZI",
+	"wl3vKi3PgWpsqPthLwW0HfePplxDORsReTvS5UigzDh88ckRiv3iuimkXXp08YnzUYn3Rc3xMPx73NPS",
+	"qATj7qjkIe46D5LDfZAfYmOHjlmslvPieWkPVSu1ltZbGeeVLVtsHB75IWKFkwyOKNTefcMmGifqso+/",
+	"F93ydkOT2bQ3Jhqf2nM9o/nNRgidsP7DA9PZ3cEjqDNZ9zhkt3Ue7Hx7XVpvm2/78x+MUdRhWM4wJ5rm",
+	"Yx3qjQQ4fQHY5ULv8tt2IG7z2v86Y0d7yLaZX8yj8sPHWUR8+Lg70JgbVfiuVRd7dTwX49i7efbXTm3L",
+	"2SZYD/6D5YFkUWiev2OslKTOQ2CyM54PwHSj6Wp1LTCohBOikiYRSG90Iq2PFpubTT9tsXPkQ65qvnAf",
+	"01pmhV2nM4ab2S4i2fSk/cyiKJ0qZcMgn3sgdho+uU96IJUDrR+W5+wc21RmX5eppd2yuzMxFTQsIMu1",
+	"feNR12f7tTWtAAd9G40kz4lE60SL0zLFp9EQMsgBYdumohpK4nJL/HbIhpNbUKwEn1W1FXvYpkXFiruU",
+	"N16Z9d8Kr/cOsmW0IrQspStYM+H78YMkV4VWgnU5f4lQ9lIkbCPr1HFZuxz1/QIPUCV1pXINW5gu6PS3",
+	"2HCiCEwyYzN1Ls0Po5XFp125vckFXXXUsEWr6rGX6JDXGl/DXiEye7qdB6JXbWZ2ekH/xPiNjPdHu3mB",
+	"io4FPOtEe3DkstzA4dlVeXvBwzfNeg0K1zLS8URpxslE8fAkis4O+1W20tfO+SDNz7HIvlIVo0SQ0oF0",
+	"Cz6nzd5dMZ5fSJuiF0JLPRKmy9UcJnMckLDlSl6mtHj/43VeofPA3d5S1v+6MxTG+BVVM/zZ/zRL9QuL",
+	"0Qy5Z85x0EEH7iOtIWEJnocxtaVyRiDwByrRIGAlGllkiN+hVKUbNX6H8QoOUJR0Hji5e9LEZYVzW3+u",
+	"xLClCloBL6kMMgBhNn6/UXgMaC6Mpyhode0LYI4H+YaG1tOkJStmRmKKHQ9VNZJQGWLHycqGaKnvCFQW",
+	"D0ERugaylqKpn+E1lWqaEWtNXZy1ipGSo/bnWH41idrU+mMOgHPyzhXHGZGecXZ+SS3N/GDd/fKckuLP",
+	"N4DVkNnQNCbl7yloqCBn7O/ahq039jVo+DpUEKtW4akIkcobUZVLcmn9ANwtA/WZVJCyaIu3sMswaG+o",
+	"z/76HXyqmEPac9/7hWTfgIGIh12CQLepqm+nuSee8OR+4fPV57t3r3953bo5l0Q1xYZQRX5sDJUvvgdZ",
+	"WRijWd7Pmeczdeh+8RQ8KKpurpUIn8S2DvgYXxQeehwAd7Y9rHU9jYC9hsU/LdbwCVY6b5Fyq3Dg9MQc",
+	"biP0AgYSNQsUarS4pMtiT9ZtNKrDgyaidoQ24kvIeydaWNyZWXNZiaJRWDFL527L72jTVlgcTFzQYgNG",
+	"yiqqpsypLNaWEgydLv3OhPlGMsV9ydUJP3oc7kPUwUYiyi/rpYPHt/P5o308tRDPV/bVdM8oFr5zkOEl",
+	"BXazo0fOJ2mscDBXXiF3KD9M5csBhngHyQDBpYzfRLhVOKWs5JadD7lXHl04pcQkeCzM+CAu+w3gLiM8",
+	"crTyH318L2iJRwKKbSInbMv0ZM+v1/DeNcyCKTnVrGtvVZgRjzRS8MtTO4k8q3Q6VFILTavslaTOko+W",
+	"dJ11Z9QZ3q86C3blXFEa3s8YgjtjrqlnlgPiMH5zoI0HnYtY7AXBP6lnZdc6u05Wbd79StnRLoTuzW9C",
+	"liqNmJIKqaKJKs6JeoHpss/JF0OJVJRqIj1+t4F8A61yJQU9AorN9rE6X79ecA4zKy2tvjF2ryQXmXe7",
+	"+znbxrOt9+38lm5Xc19AxxkHPIGfbfKHy2Tsi1YfLTY61+ac9JB0fSRrxM1VIO9BviAf49+JBR5Z0QJi",
+	"o4+PNdzY3omZnrJu0TVwkNZFZy4DB1KzYhWQP23pXfvzv70gN+6kOci1uEjbSWHN4abP7wglGpQm97Ri",
+	"JdVgsUsrIkHVgisz6JoybhGwYfsiwou9WvxoaNOpm/Jqcfni5YvLgD5Ma7Z4tfjzi8sXf7ZXp2egC1qz",
+	"i4JqWom1i7RcO/uMYScb4PCuXLxa/AT6TWxkL2E3G9Pym8tL79XT3qVG67pihf364g+vdrfVDkfNDnEQ",
+	"u6uJqM9airIpNLnjYqe8A542VdKoEad7EdD2HdPYxZdM1b4wYWrpP/gmZ1x4GCK1bEqcI9zj11o95lRL",
+	"vwi2YHT9bwHKm9ZfPIsGD895uU+H4eWzt2LBgfzt5tdfiAUbodoj2DrIJwci4/7F0eQ7ogBIKQplV/Ji",
+	"W56KMMFxhxNGVJXYZfOGuU0vLELsc3NFOtP+DKK4a+m5MkqtA5p9RSyUBfmTxRb5t6W7GsifVqCLjaOQ",
+	"3jC+/rdTkcPXRJ4+KR9EqANLJd2CtlLwf35aMLOQ/2pAxnp/rzowDuENcbnCLWkmrECf/3H+c/khVING",
+	"eVVCHYzRdjXPFClDcfFT0L0O2bpCIWS/okzetMlrFsXze+Eyq05Cg07K8Of+a2926vMe9b/FrPhMxUdX",
+	"SB/O4m6xnh/4aJJFqHKURd8zpX8IBqmjmCavGk2osr8vNO0xkn/Y1jJ6qNxaliTUxCeCm/d/K6wXxOUs",
+	"HEKrZYKRXpflD14cPQcb2b5tveYsLnp5soHbXUBuVYey2/DSSoOEleYkM2134DTMePHJ/vmu/Owk2f0b",
+	"0Uq38UL0rY+9Er1xur/F/14bmfKcuxyI7azjWTt9+YQ7feotvfCH82m3Fj++bibHbu7Ai+jvngxUntgU",
+	"Aco47NWwUKFHbhjj90zTCJqcfBXeddo9xdPQjpfzOHRW4RzgXNyK8tHisWl6B5w8ugqip3wP7BThTPfE",
+	"L7DrkuBpX4R25PeM36Ve44rxu6WVUTgRvPCaR8CyOxFTXnxq/8M/ESVU4Hyr/f34jelNKWmXbnmyl1sK",
+	"KQU49L6dkHeE8keyFRKO4JrJ+667tOMuvUC5PwTjF5/M//4dHj+PqSJjVLo8AydZJGhUfRfE0gEU0cJW",
+	"IDgnyT1pRqndAy+5nPPEFAXUQ8qe/m74m2A8asFZ0sM4CQPwwZGnVjT6VjyMviK/uiZP8YB8oCxLr2hz",
+	"CLaUVUvSrTF/GopcfDI9+8sLJY0rJceqc55E0/9HeNApJT3gzZ7x7Dky5B69//9y5J7rIDekLrirCKVw",
+	"NpqGIRIPpA3mtpEQRNwb/amqbISl8g8lVYIfbaT0lOgK2ihFfnyohdReCJ5HFFFowK1ybfE8xqm1Wk3a",
+	"6QxhdhtRRW1+ac2T1p3AaRXWEf584QZ78YeLCHNAynbOb9xkn//AVB0q+Y+bDE8t/22HFM256o8k5tMp",
+	"i35hoS5PyvK+ozYf6njVMTJyU7q07+Qr8tq2eIpHxI70I9fyMecpMaKMr7tg5ZjTPiaBPgq0Dt761N33",
+	"d4DaRZCcjT3CEAgdNmJHKsHXRDG+rqz91zkDbWm6w08hZrG56S/29MJWb51Pd/qemryBy1QLgpXSs27Y",
+	"mv/a6Dz3hXWz7Hz14b27ubWV/CNHVVNszaEkojmCi1JHJgjBRwnQ6cfCo4CcyQPhwce+Ln3AYY8l/TIO",
+	"/OtMBLF9f2300HS1Gn3YLCDAkzxsLQTdpH5k5hRzSYLAewJKXHyyf0wYda5hK+4hQZhvscBj0748mRqD",
+	"fdk2ufBLWCQ9CjegW5iHMzF77P+J36jARCOhKDZ4m2zpIymFiwDiYkeOP0tWjbr4ZP4YU6x/Av0Rkjrg",
+	"+Kj2wydiI7eOxYRfKi7l9DzUJkqd6tI8hnz4Ll/QtYSIS5DWDkKrp3FUxOFyLlMjuq2otNW3xa0LWVFW",
+	"/w32AlcvqAJ6rNpwMAsmiB/hMFIH7Xsf/5QhFMr2MsTNQCH9AAMn2lBeVn2YIitgOHAFLCEhMQmHl4Da",
+	"nlBYd7wb5cq/zOlm3yBid5qU9LFNpPvm8pu/Pn/58vmfLx1w697APrj62PkH4Ozsfs4ZTuR4CDk4IYn1",
+	"9tEZ1JY2TFQ0HubSK0IW7uIrOS8xAHfcIPdjaJZ1cGJRm6mD4wEJQnFI7Fj8Iy8kr1D3MyPxXOyhhHpJ",
+	"hCRW93PRdtYla2GN1dKw+Jub//hyJr2TbnaLFoBLsT/y8i1Ame2PDOACZ3ZJzpBKUBXuA70DfF2XR8RU",
+	"uGD2Sdwo0woPpRhiNnDY7eE2fEcoJ6KyQWNEaVErS+NYZP9kQsvKZ1qcmPRvWVV5qPNzyINvv1SIkhkY",
+	"Snwf64pysmLa56qag+KTdZfmkGwYX5PThDEN9jAWBEkKnT/ZFk8hb5qRbprtlubZpO3zWGygbCo4jT36",
+	"5LfI67L8yYPenYGTTdczOPnlSQdO7YiFcmKKCJduEzboHGx78cn8MWFl+cH+e9yFnCcqLmG16q3hOxLd",
+	"QpXNmTMv/qNP6+ngkZzegotP//KkG5qKYgkUWbrVM02oulPBbGY2JBT39bSx9XKf+AQuJ1s6VpmyQ3w9",
+	"p/XySU9rqKl+zlN6cQvcFbNL6tm2wTmVMDvAmFXPztEcb6OQdRibaRtx6c79V8zdeTtRMQ5NrQ4X3uad",
+	"t4SYx8v3fh7nO3EO1OKJT1xYVuLQrdh9hNe1ddLJVhzvRJ/a8cl8trxH5hzJbNbN+6e3lRDyF9ipM+Sz",
+	"fTUnL+A6frFj916sz/jIXUP9PdXhjn26E3cN9Ug0jzPbWG6L2Xpmlublc1rV0oZ5n/gIWrzaMyjIFv73",
+	"bP72gG7/1DFZ9iZMXZnU/3rS/alAqfGk1veuRZYBU3UTMXET5lPam/3UUWuDzyT3KppHxiwC7t/XYHWs",
+	"hK/ek9wZ4VC4BsMOV1rSx3DidwB33xEtzD/dPpKwyvkeiJdP7DmwwDBpdACzrqiSuZvOo+l8JXs5nTs+",
+	"J2m87CS5fflTlpUdTl0+79d83rjYjW3QLxY672xUNN0nLv5ArEZK83rbB++IgKVT002sVsDVKHrKr77J",
+	"OZNf3RBjFhyHK6qWZICFvKM9LVcRDlA6I/TOikhHppufNFbkpk/NM6Qwe0JSySh/+hxmN3qArh09EH7v",
+	"Wgn2xLKRZ+yLYgMOSfDEMuwb0++TbOZv59JH8nAgwtEUVXbKr9nmTgmeGkRd2cwS52EmSpBbCfTuXFsu",
+	"tjWV51Bc3riePU3Uefc9H7Xk5CfYrxP19emdCJdx9JHQLZCqKc61ofYiP8N22pP1z32GM8a+blD5Tokt",
+	"EBumFX0hQRg48S7K0sF1nnj3fjX9vmdKn2vrTP9fBgvEUixxsVpykoqd3OAaoOROvE1XAWLsX8jWc1WN",
+	"ePTDpAjjxKuOp98oH5WVDHq4ioCuT5CwELX1LMFAKP0FdPuRCIertmjX6XnUdf5FohzCviAWtFMkheJc",
+	"efHJ/SUrqqFD+Zy4BtdzB0TR2yc2zAOaHgG6sxxBD5XleYFDZTqo6hHkM0UK2+Rr8xyFjZ6KSfi6ztfl",
+	"E5yv80Qj7J8wV5n34pP5YzTTxk312oEjn5kgdpRxfnb4CsT+v4NhWA5O9S1sGC8J01+A7RF4jMjqxyAB",
+	"4V3LsCkZuBvfjuFuTHOLDlXZvtiF8EHcn/c66AxwOOBnfGnaMEChNyCt7coy6h1A7dA/JRRCnvykd+sY",
+	"pGW8fm2Bc0t5frQZAa5fa0hrWMq5niTf/Vyhb4omp4GZTbHaxafw1zzRrUvDSTRE+0n5XQg7tfEyStPH",
+	"Jwg9TU/08vxEP6PwFTdrUvz66rj98ivj9ouCSpmG0X9jfv31HlNUznDPJurK7d+uzifrCqG1IAC+JnGs",
+	"U0w12YEEm6kkG/6VM/LMbbNi9lnD0YbHLOELMvOw4X/nyvkxfbthjpJrWuOhIisbNPlEByzU8/qi+3QD",
+	"+k0Hsv/Um2T7fl18CYOkW1bC4laEG+UJ9rnR4zLrm+b43P9RQpj+sVgj+mgxTMEoldxWR/2XugrhIdQb",
+	"Gklo7kgCGYFKXp3NwgJQ94vlghVma//ol/F/kiimq4pyD8+/9KnRPqd0PLh7eWgetZdYOaGKUFs06Z8s",
+	"W/qszJgRqz8hlT9t8Zl/5vD9I7ZpS1n1xd/kD5RV+czwhODDdaMJ4z6X2aEF2/rsNppbKaY05Vo9zbN6",
+	"7qSLrJ16L9bXcLZcp/+beJHDBvcMRuNcr12Ls9LLjJBGjLch3VENLegWiBb/nOaTmx49z8HypvNfhD5O",
+	"p+NC2xTYU0CMZvJhMxoNf92ctW5BIp6pfaXtMV2Z19wGA6t/qUfbpb6MK1k3vs1TPKduLCiz8Cq7dSB9",
+	"cKjaiJ0rPVr/09haU36FTim7M4V0uBHeiBJwD2shSm/0qymTyiHo2G+e8p3yG3zxyf1lwp/wI08SLnHj",
+	"dQuJRnSZL4XANI99cB9woNNpCs3sbVIUG04d2ud6PnvlvaeWCWclRemQdyK0FwnJI+jlKZOlkhvLeMHq",
+	"CtR4rY3Y6qzlNuIo43kf7aSj749JUrNCNxLUV5SoM6DbYayd6Vn3I5nVb+nDO/fRt5fLxZZx/18vsef1",
+	"CWOdvuz+Jk5AzKYb4f//EdqcKwk6BT4awPcm73PG9V+/bS90xjWsbfzKOU2mg9jpPUGiAio7scxaEKru",
+	"CL09CuD/tLmLEmi5pfUZHjZX9KnOY5mtuI/hTNkcsxePq4gRhEXtq/x7XBWmrM0pZkVbGxk2CfNhRhWH",
+	"f6EY/LBHKadXA0PSmVfbPOAlrICXJ0djyI3FPHcUpun/iq5hQkm2RznGX3bh0L6OkMtzxUX6/INxT9m1",
+	"a3QuGN42DyJg7X4t0XGucFZc/ig6heDVI1H00SPniaYqyYbW7ibCLimXi3v4LZVN7ae7hTy9QJmdw6rf",
+	"2t+tmVgSu35nKvn2m2+ebA5BQ95RRcJ8Tnz3KaByBBrvxv2ch6MtZKlyD/43l2fAMskS2n9mWVUFKsbb",
+	"/EpNb2NStEV0MUsl7oNbX17gFr626gIuWH/sRbtxLc4prboRUjULAe4UoRubePDVKJAdqpyjipLp/DXb",
+	"PvWFl96J4A+jvCQn2pUUR27AceKJH7/39NEVT/ua4mRPs2uWYknk7meKUMn0ZguaFWcG7Na0HoWb+Wh+",
+	"n8LFMvqSj8EpQPlCBtaL4G3D5m+QAseKSv6XwVwyK0xuiKvM1Ej9TBFVC62IrZNfw/MtUNVIIJV9+76a",
+	"YhoatnVF9USuysfY6ike5zBaVpxHRblznlp9kXKX6gP3wI+oOHCOtJW4qnPVmXLdf5Fc5XbH9nfoDI7t",
+	"yLTmn/yyc7Jeelsw5ao6Lh35lLp0u8bjPUwhsvLi0wqg/Ds8jtdOz6tBMiNmE3nCouk55MOdsVC6X3Su",
+	"gvISVVA+f/78fwIAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

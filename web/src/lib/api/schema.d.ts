@@ -730,6 +730,96 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/offense": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getOffense"];
+        put: operations["setOffense"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/offense/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["watchOffense"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/offense/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkOffense"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/offense/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["compareOffenses"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/principles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getPrinciples"];
+        put: operations["setPrinciples"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/games": {
         parameters: {
             query?: never;
@@ -2190,6 +2280,144 @@ export interface components {
             /** @enum {string} */
             status: "planned" | "open" | "done";
             sheet: components["schemas"]["Sheet"];
+        };
+        OffenseSwitches: {
+            noStanding: boolean;
+            noThird: boolean;
+            filled: boolean;
+            apart: boolean;
+            behind: boolean;
+            oneScreen: boolean;
+        };
+        OffenseSchool: {
+            id: string;
+            name: string;
+            about: string;
+            ring: string[];
+            inside?: string;
+            ball: string;
+            answers: {
+                id: string;
+                name: string;
+                on: string;
+                situation: string;
+                weight: number;
+            }[];
+            dribbles: string[];
+            switches: components["schemas"]["OffenseSwitches"];
+        };
+        OffenseVariant: {
+            base: string;
+            switches: components["schemas"]["OffenseSwitches"];
+            weights: {
+                [key: string]: number;
+            };
+        };
+        OffenseStanding: {
+            spots: string[];
+            at: components["schemas"]["Point"][];
+            ball: number;
+        };
+        OffenseView: {
+            schools: components["schemas"]["OffenseSchool"][];
+            own: components["schemas"]["OffenseVariant"];
+            lines: components["schemas"]["Lines"];
+            players: components["schemas"]["Player"][];
+            /** @description the start formation of every school, in order */
+            starts: components["schemas"]["OffenseStanding"][];
+            rules: components["schemas"]["CueInfo"][];
+            assumptions: string[];
+            purpose: string;
+        };
+        OffenseWatch: {
+            variant: components["schemas"]["OffenseVariant"];
+            standing: components["schemas"]["OffenseStanding"];
+            passes: number;
+            defended: boolean;
+            seed: number;
+        };
+        OffenseViolation: {
+            rule: string;
+            players: number[];
+            t: number;
+            text: string;
+        };
+        OffenseRun: {
+            play: components["schemas"]["Play"];
+            violations: components["schemas"]["OffenseViolation"][];
+            passes: {
+                t: number;
+                from: number;
+                to: number;
+                answer: string;
+                players: number[];
+                situation: string;
+            }[];
+            end: components["schemas"]["OffenseStanding"];
+        };
+        OffensePair: {
+            a: components["schemas"]["OffenseVariant"];
+            b: components["schemas"]["OffenseVariant"];
+            five: string[];
+            zone: boolean;
+            possessions: number;
+        };
+        OffenseMean: {
+            value: number;
+            low: number;
+            high: number;
+        };
+        OffenseSummary: {
+            possessions: number;
+            open: components["schemas"]["OffenseMean"];
+            seconds: components["schemas"]["OffenseMean"];
+            passes: components["schemas"]["OffenseMean"];
+            rim: components["schemas"]["OffenseMean"];
+            inside: components["schemas"]["OffenseMean"];
+            empty: components["schemas"]["OffenseMean"];
+            broken: components["schemas"]["OffenseMean"];
+            touches: number[];
+            screens: number[];
+            cuts: number[];
+            looks: number[];
+            kinds: {
+                [key: string]: number;
+            };
+            rules: {
+                [key: string]: number;
+            };
+        };
+        OffenseDifference: {
+            figure: string;
+            mean: components["schemas"]["OffenseMean"];
+            clear: boolean;
+        };
+        OffenseCompared: {
+            a: components["schemas"]["OffenseSummary"];
+            b: components["schemas"]["OffenseSummary"];
+            differences: components["schemas"]["OffenseDifference"][];
+        };
+        Principle: {
+            title: string;
+            text: string;
+            picture: string;
+        };
+        OffensePicture: {
+            id: string;
+            at: components["schemas"]["Point"][];
+            defence: components["schemas"]["Point"][];
+            ball: number;
+            ways: components["schemas"]["Point"][][];
+            distance: {
+                from: components["schemas"]["Point"];
+                to: components["schemas"]["Point"];
+                feet: number;
+            }[];
+        };
+        Principles: {
+            principles: components["schemas"]["Principle"][];
+            pictures: components["schemas"]["OffensePicture"][];
+            lines: components["schemas"]["Lines"];
         };
         GameMix: {
             family: string;
@@ -4182,6 +4410,187 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Clock"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getOffense: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the schools, the team's own way, and what is needed to watch them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseView"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setOffense: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffenseVariant"];
+            };
+        };
+        responses: {
+            /** @description the team's own way is stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseSchool"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    watchOffense: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffenseWatch"];
+            };
+        };
+        responses: {
+            /** @description some passes of the offense */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseRun"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    checkOffense: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffenseWatch"];
+            };
+        };
+        responses: {
+            /** @description the rules that people who stand so break */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseViolation"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    compareOffenses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffensePair"];
+            };
+        };
+        responses: {
+            /** @description two schools on the same luck */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseCompared"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getPrinciples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the team's principles with their pictures */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Principles"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setPrinciples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Principle"][];
+            };
+        };
+        responses: {
+            /** @description the team's principles with their pictures */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Principles"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,0 +1,126 @@
+package offense
+
+import (
+	"errors"
+	"fmt"
+	"unicode/utf8"
+
+	"evrik/core/court"
+)
+
+// Principle is a rule of the team in the coach's own words, with a picture of the core's.
+type Principle struct {
+	Title   string `json:"title"`
+	Text    string `json:"text"`
+	Picture string `json:"picture"`
+}
+
+// Pictures a principle may have.
+const (
+	Spacing     = "spacing"
+	AfterPass   = "pass"
+	AfterScreen = "screen"
+	TwoOnBall   = "two"
+	NoPicture   = ""
+)
+
+// Picture is what a principle shows: who stands where, and the ways they take.
+type Picture struct {
+	ID       string          `json:"id"`
+	At       []court.Point   `json:"at"`
+	Defence  []court.Point   `json:"defence"`
+	Ball     int             `json:"ball"`
+	Ways     [][]court.Point `json:"ways"`
+	Distance []Gauge         `json:"distance"` // distances that are written in
+}
+
+// Gauge is a distance between two places, in feet.
+type Gauge struct {
+	From court.Point `json:"from"`
+	To   court.Point `json:"to"`
+	Feet float64     `json:"feet"`
+}
+
+// FirstPrinciples are what a team begins with; the coach writes them anew.
+func FirstPrinciples() []Principle {
+	return []Principle{
+		{"Space", "Every spot is filled, fifteen feet and more apart, three feet behind the line.", Spacing},
+		{"After a pass", "Whoever passes goes somewhere: cut, or screen for somebody.", AfterPass},
+		{"After a screen", "Set it, hold it, then go to the ball. Read your defender before you use it.", AfterScreen},
+		{"Two on the ball", "Two on the ball means that somebody is open. Pass out early, and play four on three.", TwoOnBall},
+	}
+}
+
+// Limits of the page (assumptions).
+const (
+	maxPrinciples = 12
+	maxTitle      = 60
+	maxWords      = 400
+)
+
+// CheckPrinciples refuses what does not fit on the page. The error is a sentence.
+func CheckPrinciples(list []Principle) error {
+	if len(list) > maxPrinciples {
+		return fmt.Errorf("A team keeps %d principles in mind at most.", maxPrinciples)
+	}
+	for i, p := range list {
+		switch {
+		case p.Title == "" || utf8.RuneCountInString(p.Title) > maxTitle:
+			return fmt.Errorf("Principle %d needs a title of up to %d letters.", i+1, maxTitle)
+		case utf8.RuneCountInString(p.Text) > maxWords:
+			return fmt.Errorf("%s is longer than %d letters: nobody will remember it.", p.Title, maxWords)
+		}
+		switch p.Picture {
+		case Spacing, AfterPass, AfterScreen, TwoOnBall, NoPicture:
+		default:
+			return errors.New("There is no such picture.")
+		}
+	}
+	return nil
+}
+
+// Pictures are the pictures of a school on a floor.
+func (f Floor) Pictures(s School) []Picture {
+	p := s.Start()
+	place := f.places(s, p)
+	base := func(id string) Picture {
+		return Picture{ID: id, At: append([]court.Point{}, place[:]...), Defence: []court.Point{}, Ball: p.Ball(), Ways: [][]court.Point{}, Distance: []Gauge{}}
+	}
+	space := base(Spacing)
+	for i := 1; i < len(p.Ring); i++ {
+		a, b := place[p.Ring[i-1]], place[p.Ring[i]]
+		space.Distance = append(space.Distance, Gauge{a, b, a.Dist(b)})
+	}
+	pass, screen := base(AfterPass), base(AfterScreen)
+	to := p.ball - 1
+	for _, a := range p.answers(s, to) {
+		c, err := f.cycle(s, p, place, a, to, 0)
+		if err != nil {
+			continue
+		}
+		screens := false
+		var ways [][]court.Point
+		for _, l := range c.legs {
+			ways = append(ways, l.path)
+			screens = screens || l.act == Screen
+		}
+		if len(pass.Ways) == 0 {
+			pass.Ways, pass.Ball = ways, p.Ring[to]
+		}
+		if screens && len(screen.Ways) == 0 {
+			screen.Ways, screen.Ball = ways, p.Ring[to]
+		}
+	}
+	if len(screen.Ways) == 0 {
+		screen.Ways = pass.Ways
+	}
+	two := base(TwoOnBall)
+	ball := place[two.Ball]
+	two.Defence = append(two.Defence, ball.Add(court.Point{X: -2.5, Y: -2.5}), ball.Add(court.Point{X: 2.5, Y: -2.5}))
+	for i, at := range place {
+		if i != two.Ball && len(two.Defence) < five {
+			two.Defence = append(two.Defence, guard(at, ball))
+		}
+	}
+	return []Picture{space, pass, screen, two}
+}
