@@ -173,3 +173,6 @@ func fails(t *testing.T, env []string, args ...string) string {
 	}
 	return string(out)
 }
+
+// teamOf is the team that a page is about.
+func teamOf(p *browser.Page) string { return strings.Split(p.Path(), "/")[1] }

@@ -29,6 +29,8 @@ type Passed struct {
 	// Players take part in what follows, the situation names its screen or is empty.
 	Players   []int  `json:"players"`
 	Situation string `json:"situation"`
+	// Start is who stood where when the ball left.
+	Start Standing `json:"start"`
 }
 
 // Standing is who stands on which spot, and who has the ball.
@@ -109,7 +111,7 @@ func (f Floor) Watch(s School, from Standing, passes int, defended bool, seed ui
 		}
 		broken, _, _ := f.watch(s, &c)
 		out.Violations = append(out.Violations, broken...)
-		done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, Situation: c.answer.Situation, Players: []int{c.from}}
+		done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, Situation: c.answer.Situation, Players: []int{c.from}, Start: f.standing(s, p, place)}
 		for _, l := range c.legs {
 			if l.act != Fill && !slices.Contains(done.Players, l.player) {
 				done.Players = append(done.Players, l.player)

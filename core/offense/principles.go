@@ -93,27 +93,20 @@ func (f Floor) Pictures(s School) []Picture {
 	}
 	pass, screen := base(AfterPass), base(AfterScreen)
 	to := p.ball - 1
-	for _, a := range p.answers(s, to) {
+	show := func(of *Picture, a Answer) {
 		c, err := f.cycle(s, p, place, a, to, 0)
 		if err != nil {
-			continue
+			return
 		}
-		screens := false
-		var ways [][]court.Point
+		of.Ball = p.Ring[to]
 		for _, l := range c.legs {
-			ways = append(ways, l.path)
-			screens = screens || l.act == Screen
-		}
-		if len(pass.Ways) == 0 {
-			pass.Ways, pass.Ball = ways, p.Ring[to]
-		}
-		if screens && len(screen.Ways) == 0 {
-			screen.Ways, screen.Ball = ways, p.Ring[to]
+			of.Ways = append(of.Ways, l.path)
 		}
 	}
-	if len(screen.Ways) == 0 {
-		screen.Ways = pass.Ways
+	if allowed := p.answers(s, to); len(allowed) > 0 {
+		show(&pass, allowed[0])
 	}
+	show(&screen, screenAway) // every offense screens away now and then
 	two := base(TwoOnBall)
 	ball := place[two.Ball]
 	two.Defence = append(two.Defence, ball.Add(court.Point{X: -2.5, Y: -2.5}), ball.Add(court.Point{X: 2.5, Y: -2.5}))

@@ -2346,6 +2346,7 @@ export interface components {
             play: components["schemas"]["Play"];
             violations: components["schemas"]["OffenseViolation"][];
             passes: {
+                start: components["schemas"]["OffenseStanding"];
                 t: number;
                 from: number;
                 to: number;

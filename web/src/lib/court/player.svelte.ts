@@ -25,6 +25,12 @@ export class Player {
 
   start(play: Schemas['Play']) {
     this.load(play);
+    this.resume();
+  }
+
+  /** Goes on from where it was stopped. */
+  resume() {
+    if (this.running) return;
     this.running = true;
     let last = performance.now();
     const tick = (now: number) => {

@@ -200,6 +200,7 @@
         <a class="tape" href={`/${team}/show?screen=${lesson.screen.id}&cue=${shown ?? ''}`}>Show the team</a>
         <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.screen.id}`}>Cue cards</a>
         <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.screen.id}`}>Tape sheet</a>
+        <a class="tape plain" href={`/${team}/teach/motion`}>Motion offense</a>
         <button class="tape plain" onclick={copy}>Copy as SVG</button>
       </p>
     </div>

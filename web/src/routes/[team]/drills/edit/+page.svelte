@@ -18,6 +18,7 @@
   const player = new Player();
   let draft = $state.raw<Draft | null>(null);
   let cues = $state<string[]>([]);
+  const maxName = 60; // letters of a drill's name
   const rules = [
     ['off-def-line', 'Offence, defence, line'],
     ['follow', 'Lines: move to the next one'],
@@ -33,7 +34,14 @@
     const from = session.drill(page.url.searchParams.get('from') ?? 'slot-twos');
     if (own) draft = new Draft(team, own.drill, own.version);
     else if (from)
-      draft = new Draft(team, { ...structuredClone($state.snapshot(from)), name: `${from.name}, ours` }, 0);
+      draft = new Draft(
+        team,
+        {
+          ...structuredClone($state.snapshot(from)),
+          name: page.url.searchParams.get('name')?.slice(0, maxName) || `${from.name}, ours`
+        },
+        0
+      );
     await loadCues();
   });
 

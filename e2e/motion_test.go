@@ -1,0 +1,61 @@
+package e2e
+
+import (
+	"testing"
+
+	"github.com/chromedp/chromedp/kb"
+)
+
+// A school is run, somebody is moved off his spot and the rule he breaks is named, it
+// goes on from there, a drill is cut out of it and planned; two schools are compared and
+// the principles are written.
+func TestMotionOffense(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Press("2")
+	p.Click("link", "Motion offense")
+	p.See("heading", "Rules broken")
+	p.Choose("School", "Screen-away continuity")
+	p.Focus("button", "Noor: drag")
+	for range 12 {
+		p.Press(kb.ArrowRight)
+	}
+	p.Text("Twelve feet between neighbours.")
+	p.Text("one defender guards two")
+	p.Click("button", "Go on")
+	p.Says("status", "Screen")
+	p.Click("button", "Stop here")
+	p.See("button", "Go on")
+	p.Click("button", "From the start")
+	p.Click("button", "Ask what now")
+	p.Click("button", "Run it")
+	p.Says("status", "What now?")
+	p.Click("button", "Show it")
+	p.Says("status", "curl")
+	p.Click("link", "Make a drill of this")
+	p.See("button", "Store")
+	p.Until("[...document.querySelectorAll('input')].some((f) => f.value.startsWith('Screen-away continuity: '))")
+	p.Click("button", "Store")
+	p.Text("The drill is stored.")
+	p.See("heading", "Screen-away continuity")
+	p.Press("1")
+	p.Click("link", "Change the plan")
+	p.Text("needed reps covered")
+	p.See("option", "Screen-away continuity")
+
+	p.Open("/" + teamOf(p) + "/teach/motion")
+	p.Click("tab", "Compare")
+	p.Click("button", "Compare them")
+	p.See("table", "Compared")
+	p.Text("It says nothing of scores.")
+	p.Click("tab", "Our way")
+	p.Click("checkbox", "No two screens in a row")
+	p.Click("button", "Make it the team")
+	p.Text("This is the team’s way now.")
+	p.Open("/" + teamOf(p) + "/teach/principles")
+	p.Click("button", "Write them")
+	p.Fill("Title 1", "Space first")
+	p.Click("button", "Store")
+	p.Text("The principles are stored.")
+	p.See("heading", "Space first")
+}

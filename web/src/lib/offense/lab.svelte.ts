@@ -1,0 +1,201 @@
+import { api, ask, type Point, type Schemas } from '$lib/api/client';
+import { along } from '$lib/court/geometry';
+import { Player } from '$lib/court/player.svelte';
+
+type View = Schemas['OffenseView'];
+type Variant = Schemas['OffenseVariant'];
+type Standing = Schemas['OffenseStanding'];
+type Run = Schemas['OffenseRun'];
+
+const passesAtOnce = 8;
+const inset = 0.8; // ft a dragged figure stays inside the lines
+
+/** A motion offense being watched: it runs, stops anywhere, and goes on from there. */
+export class OffenseLab {
+  view = $state.raw<View | null>(null);
+  variant = $state.raw<Variant | null>(null);
+  run = $state.raw<Run | null>(null);
+  /** Who stands where while nothing runs. */
+  standing = $state.raw<Standing | null>(null);
+  broken = $state.raw<Schemas['OffenseViolation'][]>([]);
+  five = $state<string[]>([]);
+  defended = $state(true);
+  /** The run stops at every pass and asks what comes now. */
+  asking = $state(false);
+  covered = $state(false);
+  problem = $state('');
+  readonly player = new Player();
+  private seed = 1;
+  private asked = 0;
+
+  constructor(private team: string) {}
+
+  private get at() {
+    return { params: { path: { teamId: this.team } } };
+  }
+
+  school = $derived(this.view?.schools.find((s) => s.id === this.variant?.base));
+
+  async load() {
+    try {
+      const view = await ask(api.GET('/api/teams/{teamId}/offense', this.at));
+      this.view = view;
+      const handlers = view.players.filter((p) => p.handler);
+      const rest = view.players.filter((p) => !p.handler);
+      this.five = [...handlers.slice(0, 1), ...rest, ...handlers.slice(1)].slice(0, 5).map((p) => p.id);
+      this.take(view.own);
+    } catch (e) {
+      this.problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  private take(variant: Variant) {
+    this.variant = variant;
+    this.restart();
+  }
+
+  choose(id: string) {
+    const s = this.view?.schools.find((x) => x.id === id);
+    if (!s) return;
+    this.take(
+      this.view?.own.base === id
+        ? this.view.own
+        : {
+            base: id,
+            switches: s.switches,
+            weights: Object.fromEntries(s.answers.map((a) => [a.id, a.weight]))
+          }
+    );
+  }
+
+  restart() {
+    const i = this.view?.schools.findIndex((s) => s.id === this.variant?.base) ?? -1;
+    this.player.clear();
+    this.run = null;
+    this.broken = [];
+    this.problem = '';
+    this.covered = false;
+    this.standing = this.view?.starts[i] ?? null;
+  }
+
+  /** Where somebody is now: p0 to p4, x0 to x4, ball. */
+  place(who: string): Point | undefined {
+    const keys = this.run?.play.tracks.find((t) => t.who === who)?.keys;
+    if (keys && this.player.play) return along(keys, this.player.time);
+    const st = this.standing;
+    if (!st) return undefined;
+    if (who === 'ball') return st.at[st.ball];
+    return who.startsWith('p') ? st.at[Number(who[1])] : undefined;
+  }
+
+  /** The pass that is being run. */
+  pass = $derived.by(() => {
+    const passes = this.run?.passes ?? [];
+    return [...passes].reverse().find((p) => p.t <= this.player.time + 1e-6);
+  });
+
+  /** Rules broken by now in the run, or by people who stand so. */
+  shown = $derived(
+    this.player.play ? (this.run?.violations.filter((v) => v.t <= this.player.time) ?? []) : this.broken
+  );
+
+  async start() {
+    if (this.player.play && this.player.time < (this.run?.play.duration ?? 0)) {
+      this.player.resume();
+      return;
+    }
+    await this.goOn(this.run && this.player.play ? this.run.end : this.standing);
+  }
+
+  /** Runs some passes from where people stand. */
+  private async goOn(from: Standing | null) {
+    if (!from || !this.variant) return;
+    try {
+      const run = await ask(
+        api.POST('/api/teams/{teamId}/offense/watch', {
+          ...this.at,
+          body: {
+            variant: this.variant,
+            standing: from,
+            passes: passesAtOnce,
+            defended: this.defended,
+            seed: this.seed++
+          }
+        })
+      );
+      this.run = run;
+      this.problem = '';
+      this.covered = this.asking;
+      this.player.start(run.play);
+      if (this.asking) this.player.stop();
+    } catch (e) {
+      this.problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  /** Stops where everybody is, so that they can be dragged. */
+  freeze() {
+    this.player.stop();
+    const run = this.run;
+    if (!run || !this.player.play) return;
+    const t = this.player.time;
+    const next = run.passes.find((p) => p.t > t)?.start ?? run.end;
+    const at = next.at.map((p, i) => this.place(`p${i}`) ?? p);
+    const ball = t <= (run.passes[0]?.t ?? 0) ? (run.passes[0]?.start.ball ?? next.ball) : next.ball;
+    this.player.clear();
+    this.run = null;
+    this.standing = { spots: next.spots, at, ball };
+    this.check();
+  }
+
+  drag(i: number, to: Point) {
+    const l = this.view?.lines;
+    if (!this.standing || !l) return;
+    const at = this.standing.at.map((p, k) =>
+      k === i
+        ? {
+            x: Math.max(-l.halfWidth + inset, Math.min(l.halfWidth - inset, to.x)),
+            y: Math.max(l.baselineY + inset, Math.min(l.halfY - inset, to.y))
+          }
+        : p
+    );
+    this.standing = { ...this.standing, at };
+  }
+
+  /** Asks which rules people who stand so break. */
+  async check() {
+    if (!this.standing || !this.variant) return;
+    const turn = ++this.asked;
+    try {
+      const broken = await ask(
+        api.POST('/api/teams/{teamId}/offense/check', {
+          ...this.at,
+          body: { variant: this.variant, standing: this.standing, passes: 1, defended: false, seed: 0 }
+        })
+      );
+      if (turn === this.asked) this.broken = broken;
+    } catch (e) {
+      this.problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+
+  change(next: Partial<Variant>) {
+    if (this.variant) this.take({ ...this.variant, ...next });
+  }
+
+  async store() {
+    if (!this.variant || !this.view) return;
+    await ask(api.PUT('/api/teams/{teamId}/offense', { ...this.at, body: this.variant }));
+    this.view = { ...this.view, own: this.variant };
+  }
+
+  async compare(other: Variant, zone: boolean, possessions: number) {
+    if (!this.variant) throw new Error('Choose a school first.');
+    return ask(
+      api.POST('/api/teams/{teamId}/offense/compare', {
+        ...this.at,
+        body: { a: this.variant, b: other, five: this.five, zone, possessions }
+      })
+    );
+  }
+}
