@@ -1,0 +1,275 @@
+// Package trainer makes questions for a player's eyes away from the floor: a
+// situation moves up to the instant of the read, and he says what it asks for.
+// What he answers shows that he knows a read, never that he can do it.
+package trainer
+
+import (
+	"fmt"
+	"math"
+	"math/rand/v2"
+	"sync"
+
+	"evrik/core/court"
+	"evrik/core/reads"
+)
+
+// Card is what is asked again and again: one cue at one type of situation.
+type Card struct {
+	Screen string    `json:"screen"`
+	Cue    reads.Cue `json:"cue"`
+}
+
+// Step is a degree of difficulty, from 1.
+type Step int
+
+// Difficulty is what a step asks of the eyes.
+type Difficulty struct {
+	// Seconds are allowed from the instant of the read to the answer.
+	Seconds float64 `json:"seconds"`
+	// AtLeast and AtMost bound the margin of the cue, in feet.
+	AtLeast float64 `json:"atLeast"`
+	AtMost  float64 `json:"atMost"`
+	// Mirror shows both sides of the floor, Mixed several types of situations in a
+	// row, Disguise defenders who change late from showing something else.
+	Mirror   bool `json:"mirror"`
+	Mixed    bool `json:"mixed"`
+	Disguise bool `json:"disguise"`
+}
+
+// difficulties run from two seconds on a plain picture down to seven tenths on a
+// close and disguised one (assumptions).
+var difficulties = []Difficulty{
+	{Seconds: 2.0, AtLeast: 0.8, AtMost: 99},
+	{Seconds: 1.6, AtLeast: 0.8, AtMost: 99, Mirror: true},
+	{Seconds: 1.3, AtLeast: 0.7, AtMost: 3, Mirror: true, Mixed: true},
+	{Seconds: 1.0, AtLeast: 0.6, AtMost: 2, Mirror: true, Mixed: true, Disguise: true},
+	{Seconds: 0.7, AtLeast: 0.5, AtMost: 1.5, Mirror: true, Mixed: true, Disguise: true},
+}
+
+// Steps is how many steps there are.
+const Steps = 5
+
+// Of returns the step's difficulty; a step out of range counts as the nearest.
+func (s Step) Of() Difficulty { return difficulties[min(max(s, 1), Steps)-1] }
+
+// Item is a question. It follows from floor, card, step and seed alone.
+type Item struct {
+	Card Card   `json:"card"`
+	Step Step   `json:"step"`
+	Seed uint64 `json:"seed"`
+	// Situation is the instant of the read, Play the way to it and on. The read
+	// comes at Read seconds of the play, and Seconds are then allowed.
+	Situation reads.Situation `json:"situation"`
+	Play      reads.Play      `json:"play"`
+	Read      float64         `json:"read"`
+	Seconds   float64         `json:"seconds"`
+	// Role is whose read it is; Choices are what he may answer, always in the same
+	// order on one type of situation, and Right is the one right answer.
+	Role    reads.Role   `json:"role"`
+	Choices []reads.Read `json:"choices"`
+	Right   reads.Read   `json:"right"`
+	// Seen says what the defenders show, Why from which distances it follows, Say
+	// is the sentence to keep.
+	Seen string `json:"seen"`
+	Why  string `json:"why"`
+	Say  string `json:"say"`
+	// Disguised is true where the defenders showed something else first.
+	Disguised bool `json:"disguised"`
+}
+
+// Making an item (assumptions).
+const (
+	setUps    = 8   // set-ups tried for one item
+	turnFrom  = 0.3 // seconds before the read at which defenders turn to it, at least,
+	turnMost  = 0.6 // and at most
+	firstDraw = 12  // draws of the hardest step that a card must stand
+	mayFail   = 1   // and how many of them may fail
+	minReads  = 2   // different right answers that a type of situation must have
+)
+
+// Cards lists what can be asked on a floor, in teaching order: the cues on which
+// table and kinematics give one right answer, at the situations that have two such
+// answers or more. Cues that are a matter of a mismatch, and those where two ways
+// come equally free, are left to the gym.
+func Cards(fl reads.Floor) []Card {
+	if known, ok := asked.Load(fl); ok {
+		return known.([]Card)
+	}
+	var out []Card
+	for _, screen := range reads.Screens() {
+		var cards []Card
+		right := map[reads.Read]bool{}
+		for _, row := range screen.Rows(fl.School) {
+			if card := (Card{screen.ID, row.Cue}); drawable(fl, screen, row.Cue) {
+				cards = append(cards, card)
+				right[row.CutterRead] = true
+			}
+		}
+		if len(right) >= minReads {
+			out = append(out, cards...)
+		}
+	}
+	asked.Store(fl, out)
+	return out
+}
+
+// asked keeps the cards of floors that were asked for: they follow from the floor
+// alone and take a while to find.
+var asked sync.Map
+
+func drawable(fl reads.Floor, screen *reads.Screen, cue reads.Cue) bool {
+	failed := 0
+	for _, step := range []Step{1, Steps} {
+		for seed := range uint64(firstDraw / 2) {
+			if _, ok := screen.Draw(fl, cue, step.ask(), rand.New(rand.NewPCG(seed, uint64(step)))); !ok {
+				if failed++; failed > mayFail {
+					return false
+				}
+			}
+		}
+	}
+	return true
+}
+
+func (s Step) ask() reads.Ask {
+	d := s.Of()
+	return reads.Ask{AtLeast: d.AtLeast, AtMost: d.AtMost, Mirror: d.Mirror}
+}
+
+// Known reports whether a card can be asked on a floor.
+func Known(fl reads.Floor, card Card) bool {
+	for _, c := range Cards(fl) {
+		if c == card {
+			return true
+		}
+	}
+	return false
+}
+
+// New makes the item of a card, step and seed. An error says that the card is not
+// asked on this floor.
+func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
+	cards := Cards(fl)
+	screen, ok := reads.ScreenByID(card.Screen)
+	if !ok || !Known(fl, card) {
+		return Item{}, fmt.Errorf("there is no question on %q at %q", card.Cue, card.Screen)
+	}
+	step = min(max(step, 1), Steps)
+	rng := rand.New(rand.NewPCG(seed, uint64(step)))
+	for range setUps {
+		s, ok := screen.Draw(fl, card.Cue, step.ask(), rng)
+		if !ok {
+			continue
+		}
+		a, err := reads.Judge(fl, &s)
+		if err != nil {
+			continue
+		}
+		it := Item{
+			Card: card, Step: step, Seed: seed, Situation: s, Play: reads.PlayOf(fl, &s, a), Seconds: step.Of().Seconds,
+			Role: screen.Roles[0], Choices: choices(fl, screen, cards), Right: a.Row.CutterRead,
+			Seen: a.Row.Seen, Why: a.Why, Say: a.Row.Say,
+		}
+		it.Read = it.Play.Steps[readStep].T
+		it.lead(fl, screen, cards, rng)
+		return it, nil
+	}
+	return Item{}, fmt.Errorf("no clear picture of %q at %q was found", card.Cue, card.Screen)
+}
+
+// readStep is the play's step at which the read comes.
+const readStep = 2
+
+// choices are the answers that some card of a screen has.
+func choices(fl reads.Floor, screen *reads.Screen, cards []Card) []reads.Read {
+	can := map[reads.Read]bool{}
+	for _, c := range cards {
+		if c.Screen == screen.ID {
+			row, _ := screen.Row(fl.School, c.Cue)
+			can[row.CutterRead] = true
+		}
+	}
+	var out []reads.Read
+	for _, r := range screen.Choices(fl.School) {
+		if can[r] {
+			out = append(out, r)
+		}
+	}
+	return out
+}
+
+// lead lets the defenders come to their places in the last moment: from where
+// they show something else when the step disguises, else, where nobody moves
+// before the read, from where they guard.
+func (it *Item) lead(fl reads.Floor, screen *reads.Screen, cards []Card, rng *rand.Rand) {
+	from := it.Situation
+	still := it.Play.Steps[1].T == 0 // nobody has set a screen
+	if it.Step.Of().Disguise {
+		if other, ok := it.other(fl, screen, cards, rng); ok {
+			from, it.Disguised = other, true
+		}
+	}
+	if !it.Disguised && !still {
+		return
+	}
+	for _, p := range screen.People {
+		if !p.ID.Defends() {
+			continue
+		}
+		at, was := it.Situation.At(p.ID), from.At(p.ID)
+		if !it.Disguised {
+			was = it.Situation.At(p.Guards).Toward(court.Point{}, onGuard)
+		}
+		turn := it.Read - math.Min(turnMost, math.Max(turnFrom, fl.Pace.Cutting().TimeTo(was.Dist(at))))
+		it.turns(p.ID.String(), was, at, turn, still)
+	}
+}
+
+// onGuard is how far, in feet, from his man toward the rim a defender waits
+// (assumption).
+const onGuard = 2.5
+
+// other is another cue's picture on the same set-up, with another right answer.
+func (it *Item) other(fl reads.Floor, screen *reads.Screen, cards []Card, rng *rand.Rand) (reads.Situation, bool) {
+	var shown []reads.Cue
+	for _, c := range cards {
+		if row, _ := screen.Row(fl.School, c.Cue); c.Screen == screen.ID && row.CutterRead != it.Right {
+			shown = append(shown, c.Cue)
+		}
+	}
+	if len(shown) == 0 {
+		return reads.Situation{}, false
+	}
+	ex := screen.Example(fl.Court, shown[rng.IntN(len(shown))])
+	if ex.Side() != it.Situation.Side() {
+		ex = ex.Mirror()
+	}
+	return ex, true
+}
+
+// turns makes a defender stand at one place from its turn on and come to another
+// by the read.
+func (it *Item) turns(who string, was, at court.Point, turn float64, still bool) {
+	for i := range it.Play.Tracks {
+		tr := &it.Play.Tracks[i]
+		if tr.Who != who {
+			continue
+		}
+		keys := []reads.Key{{T: 0, At: was}}
+		if !still {
+			keys[0].At = tr.Keys[0].At
+			keys = append(keys, reads.Key{T: turn * leadShare, At: was})
+		}
+		keys = append(keys, reads.Key{T: turn, At: was}, reads.Key{T: it.Read, At: at})
+		for _, k := range tr.Keys {
+			if k.T > it.Read {
+				keys = append(keys, k)
+			}
+		}
+		tr.Keys = keys
+	}
+}
+
+// leadShare is the share of the time before the turn in which a disguised defender
+// comes to the place that he shows (assumption).
+const leadShare = 0.8

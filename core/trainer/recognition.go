@@ -1,0 +1,71 @@
+package trainer
+
+import (
+	"fmt"
+	"slices"
+
+	"evrik/core/evidence"
+	"evrik/core/reads"
+)
+
+// Recognition is what a player's answers say about one read: that he sees when it
+// is asked for. It is kept apart from what he does on the floor.
+type Recognition struct {
+	Role reads.Role `json:"role"`
+	Read reads.Read `json:"read"`
+	// Right of Asked are answers in time, of the last ones; Range holds the rate.
+	Right int               `json:"right"`
+	Asked int               `json:"asked"`
+	Range evidence.Interval `json:"range"`
+	// Median is the middle decision time of the right answers, in seconds; 0
+	// without any.
+	Median float64 `json:"median"`
+	// Gap is set where he knows the read and does not do it yet.
+	Gap string `json:"gap"`
+}
+
+// Recognition figures (assumptions).
+const (
+	recent    = 30 // answers on a read that count, the last ones
+	wilson    = 0.95
+	fewToTell = 6 // answers below which nothing is said of a gap
+)
+
+// Done is how a read went against real defenders: right ones of all.
+type Done struct{ Right, Reps int }
+
+// Recognise sums up a player's answers, in order of time, read by read in board
+// order; live tells how the read goes on the floor.
+func Recognise(answers []Answer, live func(reads.Role, reads.Read) Done) []Recognition {
+	byRead := map[reads.Read][]Answer{}
+	for _, a := range answers {
+		byRead[a.Read] = append(byRead[a.Read], a)
+	}
+	out := []Recognition{}
+	for _, info := range reads.Catalogue() {
+		given := byRead[info.ID]
+		if len(given) == 0 {
+			continue
+		}
+		given = given[max(0, len(given)-recent):]
+		r := Recognition{Role: info.Role, Read: info.ID, Asked: len(given)}
+		var times []float64
+		for _, a := range given {
+			if a.Right {
+				r.Right++
+				times = append(times, a.Seconds)
+			}
+		}
+		r.Range = evidence.Wilson(r.Right, r.Asked, wilson)
+		if len(times) > 0 {
+			slices.Sort(times)
+			r.Median = (times[(len(times)-1)/2] + times[len(times)/2]) / 2
+		}
+		d := live(info.Role, info.ID)
+		if min(r.Asked, d.Reps) >= fewToTell && r.Range.Low > evidence.Wilson(d.Right, d.Reps, wilson).High {
+			r.Gap = fmt.Sprintf("Sees it, does not do it yet: %d of %d answered right, %d of %d live.", r.Right, r.Asked, d.Right, d.Reps)
+		}
+		out = append(out, r)
+	}
+	return out
+}
