@@ -107,3 +107,13 @@ func (s *Situation) shift(by court.Point) {
 		}
 	}
 }
+
+// Reader is the person whose read a situation asks for first.
+func (s *Screen) Reader() Person {
+	for _, p := range s.People {
+		if p.ID == cutter {
+			return p
+		}
+	}
+	return Person{}
+}

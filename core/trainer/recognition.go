@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/reads"
 )
@@ -33,6 +34,28 @@ const (
 
 // Done is how a read went against real defenders: right ones of all.
 type Done struct{ Right, Reps int }
+
+// Live counts a player's reps against real defenders, games left out.
+func Live(reps []evidence.Rep) func(reads.Role, reads.Read) Done {
+	type part struct {
+		role reads.Role
+		read reads.Read
+	}
+	done := map[part]Done{}
+	for _, r := range reps {
+		if info, _ := drill.RungByID(r.Rung); !info.Live || r.Rung == drill.Game {
+			continue
+		}
+		at := part{r.Role, r.Expected}
+		d := done[at]
+		d.Reps++
+		if r.Right {
+			d.Right++
+		}
+		done[at] = d
+	}
+	return func(role reads.Role, read reads.Read) Done { return done[part{role, read}] }
+}
 
 // Recognise sums up a player's answers, in order of time, read by read in board
 // order; live tells how the read goes on the floor.

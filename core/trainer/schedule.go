@@ -165,3 +165,30 @@ func (s State) urgency(now time.Time) float64 {
 	}
 	return s.due(now)
 }
+
+// Shape is how far a player's file is.
+type Shape struct {
+	Asked int `json:"asked"` // answers so far
+	Right int `json:"right"`
+	Cards int `json:"cards"` // how many there are
+	Held  int `json:"held"`  // of these known for two days and more
+}
+
+// heldFrom is the box from which a card counts as held.
+const heldFrom = 3
+
+// ShapeOf sums a file up.
+func ShapeOf(file []State, answers []Answer) Shape {
+	s := Shape{Asked: len(answers), Cards: len(file)}
+	for _, a := range answers {
+		if a.Right {
+			s.Right++
+		}
+	}
+	for _, f := range file {
+		if f.Box >= heldFrom {
+			s.Held++
+		}
+	}
+	return s
+}

@@ -120,6 +120,9 @@ func (s *Store) ForgetBefore(ctx context.Context, p evidence.Policy, program uui
 		if err := q.DeleteChangesBefore(ctx, gen.DeleteChangesBeforeParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}
+		if err := q.DeleteTrainerAnswersBefore(ctx, gen.DeleteTrainerAnswersBeforeParams{ProgramID: program, Before: before}); err != nil {
+			return err
+		}
 		if err := q.ForgetAudit(ctx, gen.ForgetAuditParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}

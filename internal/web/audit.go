@@ -21,6 +21,7 @@ var audited = map[string]string{
 	"AddDrill": "added a drill", "UpdateDrill": "changed a drill", "ArchiveDrill": "put a drill away or brought it back",
 	"AddGame": "put a game on the schedule", "UpdateGame": "changed a game", "DeleteGame": "deleted a game",
 	"SetOffense": "changed the team's offense", "SetPrinciples": "changed the team's principles",
+	"MakeTrainerLink": "made a player's trainer link", "EndTrainerLink": "ended a player's trainer link",
 	"MakeFeed": "made a calendar address", "EndFeed": "ended the calendar address",
 	"Invite": "invited somebody", "WithdrawInvitation": "withdrew an invitation", "SetStaffRole": "changed a coach's role", "RemoveStaff": "removed a coach",
 	"SetKeeping": "changed how long reps are kept", "ExportArchive": "took the program's archive", "ImportArchive": "imported an archive",
@@ -29,7 +30,8 @@ var audited = map[string]string{
 // quiet are operations that change something and are not written down, or only compute.
 var quiet = map[string]string{
 	"SignIn": "a session", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairScreen": "a screen of the gym",
-	"LogReps": "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
+	"SendAnswers": "a player's own answers",
+	"LogReps":     "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
 	"SetReview": "a note, seen where it stands", "AddScreen": "ends by itself", "EndScreen": "ends by itself",
 	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "CompareOffenses": "computes",
 }

@@ -28,7 +28,7 @@ const (
 // docs/roles.md is made from it.
 var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone,
-	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, // the address or the code is the key
+	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, // the address or the code is the key
 	"GetDisplay": screen, "GetDisplayMotion": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 
 	"GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
@@ -36,14 +36,14 @@ var required = map[string]access{
 	"ListPlayers": viewer, "GetCard": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
 	"ExportPractice": viewer, "GetRun": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
-	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer,
+	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 
 	"AddDrill": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
-	"SetOffense": coach, "SetPrinciples": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,
 	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,

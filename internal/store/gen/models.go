@@ -291,3 +291,26 @@ type Template struct {
 	Blocks    []byte
 	ChangedAt time.Time
 }
+
+type TrainerAnswer struct {
+	ProgramID uuid.UUID
+	PlayerID  uuid.UUID
+	ID        uuid.UUID
+	Screen    string
+	Cue       string
+	Step      int32
+	Seed      int64
+	Expected  string
+	Choice    string
+	IsRight   bool
+	IsLate    bool
+	Seconds   float64
+	At        time.Time
+}
+
+type TrainerLink struct {
+	ProgramID uuid.UUID
+	PlayerID  uuid.UUID
+	KeyHash   []byte
+	MadeAt    time.Time
+}

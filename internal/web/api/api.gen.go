@@ -26,6 +26,7 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/core/trainer"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/labstack/echo/v5"
@@ -1292,6 +1293,21 @@ type ReadPage struct {
 	Standings []Standing `json:"standings"`
 }
 
+// Recognised defines model for Recognised.
+type Recognised struct {
+	Last     *time.Time    `json:"last,omitempty"`
+	LinkMade *time.Time    `json:"linkMade,omitempty"`
+	Reads    []Recognition `json:"reads"`
+
+	// Shape how far the card file is
+	Shape TrainerShape `json:"shape"`
+	Step  int          `json:"step"`
+	Steps int          `json:"steps"`
+}
+
+// Recognition defines model for Recognition.
+type Recognition = trainer.Recognition
+
 // RepBatch defines model for RepBatch.
 type RepBatch struct {
 	Events []RepEvent `json:"events"`
@@ -1594,6 +1610,66 @@ type TemplateInput struct {
 // Terms defines model for Terms.
 type Terms = practice.Terms
 
+// TrainerAnswer defines model for TrainerAnswer.
+type TrainerAnswer struct {
+	At   time.Time   `json:"at"`
+	Card TrainerCard `json:"card"`
+
+	// Choice empty when the time ran out
+	Choice  string             `json:"choice"`
+	Id      openapi_types.UUID `json:"id"`
+	Seconds float64            `json:"seconds"`
+	Seed    int64              `json:"seed"`
+	Step    int                `json:"step"`
+}
+
+// TrainerCard defines model for TrainerCard.
+type TrainerCard = trainer.Card
+
+// TrainerItem defines model for TrainerItem.
+type TrainerItem = trainer.Item
+
+// TrainerLink defines model for TrainerLink.
+type TrainerLink struct {
+	Path string `json:"path"`
+}
+
+// TrainerPack defines model for TrainerPack.
+type TrainerPack struct {
+	Items []TrainerItem `json:"items"`
+
+	// Lines what is painted, in feet in the court's frame
+	Lines  Lines          `json:"lines"`
+	Reads  []CueInfo      `json:"reads"`
+	Scenes []TrainerScene `json:"scenes"`
+
+	// Shape how far the card file is
+	Shape TrainerShape `json:"shape"`
+	Step  int          `json:"step"`
+	Steps int          `json:"steps"`
+}
+
+// TrainerScene defines model for TrainerScene.
+type TrainerScene struct {
+	Id     string   `json:"id"`
+	Name   string   `json:"name"`
+	People []Figure `json:"people"`
+
+	// Word who the player is here
+	Word string `json:"word"`
+}
+
+// TrainerShape how far the card file is
+type TrainerShape = trainer.Shape
+
+// TrainerStored defines model for TrainerStored.
+type TrainerStored struct {
+	// Shape how far the card file is
+	Shape  TrainerShape `json:"shape"`
+	Step   int          `json:"step"`
+	Stored int          `json:"stored"`
+}
+
 // Turn defines model for Turn.
 type Turn = evidence.Turn
 
@@ -1636,6 +1712,14 @@ type GetDisplayMotionParams struct {
 type ArchiveDrillJSONBody struct {
 	Archived bool `json:"archived"`
 }
+
+// GetTrainerParams defines parameters for GetTrainer.
+type GetTrainerParams struct {
+	Size int `form:"size" json:"size"`
+}
+
+// SendAnswersJSONBody defines parameters for SendAnswers.
+type SendAnswersJSONBody = []TrainerAnswer
 
 // SignOutParams defines parameters for SignOut.
 type SignOutParams struct {
@@ -1711,6 +1795,15 @@ type ImportRosterParams struct {
 	Check *bool `form:"check,omitempty" json:"check,omitempty"`
 }
 
+// GetRoundParams defines parameters for GetRound.
+type GetRoundParams struct {
+	Step int   `form:"step" json:"step"`
+	Seed int64 `form:"seed" json:"seed"`
+
+	// Screen one type of situation; mixed when left out
+	Screen *string `form:"screen,omitempty" json:"screen,omitempty"`
+}
+
 // SearchParams defines parameters for Search.
 type SearchParams struct {
 	Words string `form:"words" json:"words"`
@@ -1733,6 +1826,9 @@ type UpdateDrillJSONRequestBody = OwnDrillInput
 
 // ArchiveDrillJSONRequestBody defines body for ArchiveDrill for application/json ContentType.
 type ArchiveDrillJSONRequestBody ArchiveDrillJSONBody
+
+// SendAnswersJSONRequestBody defines body for SendAnswers for application/json ContentType.
+type SendAnswersJSONRequestBody = SendAnswersJSONBody
 
 // InviteJSONRequestBody defines body for Invite for application/json ContentType.
 type InviteJSONRequestBody = NewInvitation
@@ -1868,6 +1964,12 @@ type ServerInterface interface {
 
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx *echo.Context, drillId openapi_types.UUID) error
+
+	// (GET /api/eyes/{trainerKey})
+	GetTrainer(ctx *echo.Context, trainerKey string, params GetTrainerParams) error
+
+	// (POST /api/eyes/{trainerKey})
+	SendAnswers(ctx *echo.Context, trainerKey string) error
 
 	// (GET /api/invitations)
 	ListInvitations(ctx *echo.Context) error
@@ -2037,6 +2139,15 @@ type ServerInterface interface {
 	// (PUT /api/teams/{teamId}/players/{playerId}/team)
 	MovePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
 
+	// (DELETE /api/teams/{teamId}/players/{playerId}/trainer)
+	EndTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (GET /api/teams/{teamId}/players/{playerId}/trainer)
+	GetRecognition(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (POST /api/teams/{teamId}/players/{playerId}/trainer)
+	MakeTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx *echo.Context, teamId TeamId) error
 
@@ -2117,6 +2228,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/roster)
 	ImportRoster(ctx *echo.Context, teamId TeamId, params ImportRosterParams) error
+
+	// (GET /api/teams/{teamId}/round)
+	GetRound(ctx *echo.Context, teamId TeamId, params GetRoundParams) error
 
 	// (GET /api/teams/{teamId}/search)
 	Search(ctx *echo.Context, teamId TeamId, params SearchParams) error
@@ -2261,6 +2375,47 @@ func (w *ServerInterfaceWrapper) ArchiveDrill(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.ArchiveDrill(ctx, drillId)
+	return err
+}
+
+// GetTrainer converts echo context to params.
+func (w *ServerInterfaceWrapper) GetTrainer(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "trainerKey" -------------
+	var trainerKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetTrainerParams
+	// ------------- Required query parameter "size" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "size", ctx.QueryParams(), &params.Size, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter size: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetTrainer(ctx, trainerKey, params)
+	return err
+}
+
+// SendAnswers converts echo context to params.
+func (w *ServerInterfaceWrapper) SendAnswers(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "trainerKey" -------------
+	var trainerKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SendAnswers(ctx, trainerKey)
 	return err
 }
 
@@ -3248,6 +3403,78 @@ func (w *ServerInterfaceWrapper) MovePlayer(ctx *echo.Context) error {
 	return err
 }
 
+// EndTrainerLink converts echo context to params.
+func (w *ServerInterfaceWrapper) EndTrainerLink(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.EndTrainerLink(ctx, teamId, playerId)
+	return err
+}
+
+// GetRecognition converts echo context to params.
+func (w *ServerInterfaceWrapper) GetRecognition(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetRecognition(ctx, teamId, playerId)
+	return err
+}
+
+// MakeTrainerLink converts echo context to params.
+func (w *ServerInterfaceWrapper) MakeTrainerLink(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.MakeTrainerLink(ctx, teamId, playerId)
+	return err
+}
+
 // ListPractices converts echo context to params.
 func (w *ServerInterfaceWrapper) ListPractices(ctx *echo.Context) error {
 	var err error
@@ -3882,6 +4109,45 @@ func (w *ServerInterfaceWrapper) ImportRoster(ctx *echo.Context) error {
 	return err
 }
 
+// GetRound converts echo context to params.
+func (w *ServerInterfaceWrapper) GetRound(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetRoundParams
+	// ------------- Required query parameter "step" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "step", ctx.QueryParams(), &params.Step, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter step: %s", err))
+	}
+
+	// ------------- Required query parameter "seed" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "seed", ctx.QueryParams(), &params.Seed, runtime.BindQueryParameterOptions{Type: "integer", Format: "int64"})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter seed: %s", err))
+	}
+
+	// ------------- Optional query parameter "screen" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetRound(ctx, teamId, params)
+	return err
+}
+
 // Search converts echo context to params.
 func (w *ServerInterfaceWrapper) Search(ctx *echo.Context) error {
 	var err error
@@ -4156,6 +4422,12 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId", wrapper.UpdatePractice, options.OperationMiddlewares["updatePractice"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/run", wrapper.GetRun, options.OperationMiddlewares["getRun"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.EndTrainerLink, options.OperationMiddlewares["endTrainerLink"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.GetRecognition, options.OperationMiddlewares["getRecognition"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.MakeTrainerLink, options.OperationMiddlewares["makeTrainerLink"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/round", wrapper.GetRound, options.OperationMiddlewares["getRound"]...)
+	router.GET(options.BaseURL+"/api/eyes/:trainerKey", wrapper.GetTrainer, options.OperationMiddlewares["getTrainer"]...)
+	router.POST(options.BaseURL+"/api/eyes/:trainerKey", wrapper.SendAnswers, options.OperationMiddlewares["sendAnswers"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/offense", wrapper.GetOffense, options.OperationMiddlewares["getOffense"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/offense", wrapper.SetOffense, options.OperationMiddlewares["setOffense"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/watch", wrapper.WatchOffense, options.OperationMiddlewares["watchOffense"]...)
@@ -4634,6 +4906,86 @@ type ArchiveDrilldefaultJSONResponse struct {
 }
 
 func (response ArchiveDrilldefaultJSONResponse) VisitArchiveDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetTrainerRequestObject struct {
+	TrainerKey string `json:"trainerKey"`
+	Params     GetTrainerParams
+}
+
+type GetTrainerResponseObject interface {
+	VisitGetTrainerResponse(w http.ResponseWriter) error
+}
+
+type GetTrainer200JSONResponse TrainerPack
+
+func (response GetTrainer200JSONResponse) VisitGetTrainerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetTrainerdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetTrainerdefaultJSONResponse) VisitGetTrainerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SendAnswersRequestObject struct {
+	TrainerKey string `json:"trainerKey"`
+	Body       *SendAnswersJSONRequestBody
+}
+
+type SendAnswersResponseObject interface {
+	VisitSendAnswersResponse(w http.ResponseWriter) error
+}
+
+type SendAnswers200JSONResponse TrainerStored
+
+func (response SendAnswers200JSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SendAnswersdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SendAnswersdefaultJSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6857,6 +7209,120 @@ func (response MovePlayerdefaultJSONResponse) VisitMovePlayerResponse(w http.Res
 	return err
 }
 
+type EndTrainerLinkRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type EndTrainerLinkResponseObject interface {
+	VisitEndTrainerLinkResponse(w http.ResponseWriter) error
+}
+
+type EndTrainerLink204Response struct {
+}
+
+func (response EndTrainerLink204Response) VisitEndTrainerLinkResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type EndTrainerLinkdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response EndTrainerLinkdefaultJSONResponse) VisitEndTrainerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetRecognitionRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type GetRecognitionResponseObject interface {
+	VisitGetRecognitionResponse(w http.ResponseWriter) error
+}
+
+type GetRecognition200JSONResponse Recognised
+
+func (response GetRecognition200JSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetRecognitiondefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetRecognitiondefaultJSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakeTrainerLinkRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type MakeTrainerLinkResponseObject interface {
+	VisitMakeTrainerLinkResponse(w http.ResponseWriter) error
+}
+
+type MakeTrainerLink201JSONResponse TrainerLink
+
+func (response MakeTrainerLink201JSONResponse) VisitMakeTrainerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakeTrainerLinkdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response MakeTrainerLinkdefaultJSONResponse) VisitMakeTrainerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ListPracticesRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 }
@@ -8026,6 +8492,46 @@ func (response ImportRosterdefaultJSONResponse) VisitImportRosterResponse(w http
 	return err
 }
 
+type GetRoundRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Params GetRoundParams
+}
+
+type GetRoundResponseObject interface {
+	VisitGetRoundResponse(w http.ResponseWriter) error
+}
+
+type GetRound200JSONResponse TrainerPack
+
+func (response GetRound200JSONResponse) VisitGetRoundResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetRounddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetRounddefaultJSONResponse) VisitGetRoundResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type SearchRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params SearchParams
@@ -8416,6 +8922,12 @@ type StrictServerInterface interface {
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx context.Context, request ArchiveDrillRequestObject) (ArchiveDrillResponseObject, error)
 
+	// (GET /api/eyes/{trainerKey})
+	GetTrainer(ctx context.Context, request GetTrainerRequestObject) (GetTrainerResponseObject, error)
+
+	// (POST /api/eyes/{trainerKey})
+	SendAnswers(ctx context.Context, request SendAnswersRequestObject) (SendAnswersResponseObject, error)
+
 	// (GET /api/invitations)
 	ListInvitations(ctx context.Context, request ListInvitationsRequestObject) (ListInvitationsResponseObject, error)
 
@@ -8584,6 +9096,15 @@ type StrictServerInterface interface {
 	// (PUT /api/teams/{teamId}/players/{playerId}/team)
 	MovePlayer(ctx context.Context, request MovePlayerRequestObject) (MovePlayerResponseObject, error)
 
+	// (DELETE /api/teams/{teamId}/players/{playerId}/trainer)
+	EndTrainerLink(ctx context.Context, request EndTrainerLinkRequestObject) (EndTrainerLinkResponseObject, error)
+
+	// (GET /api/teams/{teamId}/players/{playerId}/trainer)
+	GetRecognition(ctx context.Context, request GetRecognitionRequestObject) (GetRecognitionResponseObject, error)
+
+	// (POST /api/teams/{teamId}/players/{playerId}/trainer)
+	MakeTrainerLink(ctx context.Context, request MakeTrainerLinkRequestObject) (MakeTrainerLinkResponseObject, error)
+
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx context.Context, request ListPracticesRequestObject) (ListPracticesResponseObject, error)
 
@@ -8664,6 +9185,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/roster)
 	ImportRoster(ctx context.Context, request ImportRosterRequestObject) (ImportRosterResponseObject, error)
+
+	// (GET /api/teams/{teamId}/round)
+	GetRound(ctx context.Context, request GetRoundRequestObject) (GetRoundResponseObject, error)
 
 	// (GET /api/teams/{teamId}/search)
 	Search(ctx context.Context, request SearchRequestObject) (SearchResponseObject, error)
@@ -9027,6 +9551,80 @@ func (sh *strictHandler) ArchiveDrill(ctx *echo.Context, drillId openapi_types.U
 		return err
 	} else if validResponse, ok := response.(ArchiveDrillResponseObject); ok {
 		return validResponse.VisitArchiveDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetTrainer operation middleware
+func (sh *strictHandler) GetTrainer(ctx *echo.Context, trainerKey string, params GetTrainerParams) error {
+	var request GetTrainerRequestObject
+
+	request.TrainerKey = trainerKey
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetTrainer(ctx.Request().Context(), request.(GetTrainerRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetTrainer")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetTrainerResponseObject); ok {
+		return validResponse.VisitGetTrainerResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SendAnswers operation middleware
+func (sh *strictHandler) SendAnswers(ctx *echo.Context, trainerKey string) error {
+	var request SendAnswersRequestObject
+
+	request.TrainerKey = trainerKey
+
+	var body SendAnswersJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SendAnswers(ctx.Request().Context(), request.(SendAnswersRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SendAnswers")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SendAnswersResponseObject); ok {
+		return validResponse.VisitSendAnswersResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -10933,6 +11531,84 @@ func (sh *strictHandler) MovePlayer(ctx *echo.Context, teamId TeamId, playerId P
 	return nil
 }
 
+// EndTrainerLink operation middleware
+func (sh *strictHandler) EndTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request EndTrainerLinkRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.EndTrainerLink(ctx.Request().Context(), request.(EndTrainerLinkRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "EndTrainerLink")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(EndTrainerLinkResponseObject); ok {
+		return validResponse.VisitEndTrainerLinkResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetRecognition operation middleware
+func (sh *strictHandler) GetRecognition(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request GetRecognitionRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetRecognition(ctx.Request().Context(), request.(GetRecognitionRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetRecognition")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetRecognitionResponseObject); ok {
+		return validResponse.VisitGetRecognitionResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// MakeTrainerLink operation middleware
+func (sh *strictHandler) MakeTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request MakeTrainerLinkRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.MakeTrainerLink(ctx.Request().Context(), request.(MakeTrainerLinkRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "MakeTrainerLink")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(MakeTrainerLinkResponseObject); ok {
+		return validResponse.VisitMakeTrainerLinkResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // ListPractices operation middleware
 func (sh *strictHandler) ListPractices(ctx *echo.Context, teamId TeamId) error {
 	var request ListPracticesRequestObject
@@ -11840,6 +12516,32 @@ func (sh *strictHandler) ImportRoster(ctx *echo.Context, teamId TeamId, params I
 	return nil
 }
 
+// GetRound operation middleware
+func (sh *strictHandler) GetRound(ctx *echo.Context, teamId TeamId, params GetRoundParams) error {
+	var request GetRoundRequestObject
+
+	request.TeamId = teamId
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetRound(ctx.Request().Context(), request.(GetRoundRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetRound")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetRoundResponseObject); ok {
+		return validResponse.VisitGetRoundResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // Search operation middleware
 func (sh *strictHandler) Search(ctx *echo.Context, teamId TeamId, params SearchParams) error {
 	var request SearchRequestObject
@@ -12142,268 +12844,282 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rktw2li76Kog8J0I9ESlVye3uc0L+JcuWrW7Jrl2lGW/HRP9AkSsz4WICHADMrByFXmo/wn6yHbgS",
-	"JAESzEtJ3bEnJlqyEsRlYQFY1299WhRsWzMKVIrFq0+LGnO8BQlc/9cab+Fdqf5G6OLVosZys1guKN7C",
-	"4pX7cbng8F8N4VAuXknewHIhig1ssfpqxfgWy8WrRdMQ1VIeavWlkJzQ9eLz5+WirvABeHIM//OJo3Bc",
-	"SFKk1xI0OG0kIfFqlRzG/XraGBLwNjmE/fGUET6rj0XNqADNBTeWOOrvBaMSqFR/xXVdkQJLwujVH4JR",
-	"9W/tIP8vh9Xi1eL/uWr568r8Kq58h3qsEkTBSa36WbxaYFT7X5eLG87uK9iecWTTX2Tg/QZLtMF1DRTK",
-	"JdL/uccCPUAt7X9KhkqmpnUHQhAz7lmm5fqLToshIpAgawolIlQN/xHw+UiiO4tuhGKlZwIJkJLQtTD8",
-	"bb5Snb5ew3uyJfbe4KwGLonhmHtMNX/2OGu52OLHn1ljLhf7I22298Dtjx8IbSQkf74B/hvAQ/AzoRLW",
-	"9ndCxz435yMyJw5C/oAPIt6rYA0vYh9+Do/Yf5ol21E6c+msq7OKgBzBLPyQ//Ank93/AYVcLBePz9fs",
-	"uf1Hd0xe2E0Ifn1OtjXj0tzncrN4tYAdJw9XBeNw1R6vz8vF6zUH2Foe6u5hSVYr4PqWkbCNbHLBGvPd",
-	"kGgrwoWMEltAwaK80SOn6cG3X9rRJmgCO1ICLeDFD3ry6q/ZdHHfmivW9Ic5x4fOgvpnxO73YJ0PuK7x",
-	"8IM3bAP0mdosfwmXrLmvgj5ajuVQi2EXUt1E90xu0B7LYgPBDR6ybZfbw19SO7Bc6A5jI8IBiQ1rqtKM",
-	"iSRbg9wAb4e+Z6wCTKf3US/Kzs+RyY28dEw32GbFqlTsDT922RAXBdQSyg6nDpbW39BiA8WD6Hwzdkm+",
-	"Uc2j/TTxS6WEgpRmugNiohJWQEvgiAJW5149LMUG0zWha6QaYLPWCF9toKqnJvuzavN5uaiwDCfnt0jd",
-	"O3xN6HByKwAZ40QKj/HjTJmMr5/pLvMJ/KuZQoTCnO2nPr5le83ZBQeg8WuHlHqeQJutYssKVmqhnKw3",
-	"4aUSHIXNYfqSsgPa7g0zeOJa+lviLVs+bZnDDGOpaFbaUs7z6MSdxwGX4sVrxzF5l53+yLwAvNiQHdxC",
-	"AaSOPAOwc6rB8CpRGkDiJyO4p360T1D05x6NXUfhV27kpZtd9L5oSiJ/pJIfIneG7MjBJZbwXJL4TS6t",
-	"sBVhESwTP7Bp3sFyYVraEWx/sZV8D9Rcy5H3N/+E/YS38EY/opFDtrbPxVQHva3NGvhGt48e7egDp0Vt",
-	"ITEtxRKxqlQXpHtGsgZ8z9ZrKG+hjo0piGzwvLtJ0/8jVq/0oMPerq7Ns9YybTDc0u2YXXhyq81Qg/1e",
-	"4S2pDjm79Na0NJenGBPhEq9XQtxRT5O6ORBbIaWXNAKEfq/8RTgi7w27Ml8BfyZ0r1FdNySuuV57EkWM",
-	"ioM9Tz0MqfvcktrSb+ICVnv+Iti43DtY84qawvcVKx5iSpR4gNTVW3JSVdG9gxi5r9GKcb1V+w2rAK0q",
-	"xvgSvUSMo2/0b4wCAhoXJkmZYTZYLh6IGdo9smaOywXbUyPidSS7QCkc09qYkmbsddNdkz1kSOIH0Evb",
-	"mJbPUF1h80wMJZ+a0LhIFNxqQwVcDSFQjbn8DlFFqS1gKhDsgB/uWXkIb6ZJMm3x4zvT+OX1dYRZNV/H",
-	"qSEAultBqPzrt3EFQOJ1/HBLIqsMhVZPXm+p+2Tpd9R03u7c0jNrO387W8OQ4ZVYa+Go3dhcPdcck6PU",
-	"3O8Z5mXsBa2abe8hmNQcNqwqRfxCs/2h+wPasD3aNkpVUsqT+kazqHrq0T0uHpZoy+a+az+zqozNqCIU",
-	"ZrxmihbvCYVYV5d+29W/onvYEGroca8ms0RYoBWpJPCENstZDsfqVku/qyHPGRK5zRt7gD11htwCVZVP",
-	"mTslwCRYyMxrekG23dIOnWv80NM/yuzxJnFMOIdinsz0xn+TlDnVdRphEX2p6rtWc4ihAdpgxTdA0R9N",
-	"uTaG0MxTo9Z0g7kc34g8JudQWFvZ6YLonvFysoffdKMkXxgSur6WnZ3ys42xuSfKYLMTR03f+Zqhz3EE",
-	"4ge3HSE+ZYkrtm4iJxOvZ9x/rdk6Zs45idXjPTZczums4fKGgwCZMDfN6KuBd3TFYv3ohzy/px/0ux97",
-	"DBsu3+BGWmdI9ySLDdtTtN8ARdidYyKQ+iYmF1W4LHsG51GjT0PXqeUZ80Z2T4DLVE9GJZjB87p9srea",
-	"yaiICRwQRnpXngnkJNsCU3QP2RddervFnshiA7EHualAKH2uIjtAvFGn79TxolqVuZCwuaYa/RgbagSz",
-	"8zzgGbR/pdnTtDRHvst/0UtD222HqjSAjArYJG4YZw9xpUHG7aIxSZop0dXZV9VnWWY9M//5Vr03CZUS",
-	"1phG+Y8iYtydWiJFQmJubJV5RrJ7N96k9qPt3FCOT6LC2ijeWPdG3hygwrWA8kOEy9nKSJtqlkuEJaLa",
-	"1JqhRlFjfY4YL4DvtOnCTidvjryhVP01yk1CYtmIUIOuK0ypJgGrtWGiZBQiOnT/xJmOQpK0Q5s1RQ+L",
-	"Is/rwl3mfTeL+3c3Oc0j+tlm9cKxwHKxIpSIjT7tetIxjR/L8f1Xy1wqNWpAaaV/7xFZoQpWErFGnp1F",
-	"+3baIn25MLpqRJRa8FhDYZ1SEQOAcUbM96u6LwddxvS2CU22t07dtXOzth3mmNecqjdhyfc08U5APWau",
-	"VtNS+zjVppXSBhRfc9bUUZIl3oNELEHs3rcOYjNE/lr9ZE9c7BvHTNk8llhyDfznhpY8dnXXSkEzPyK7",
-	"tb2XNUYZz2ptz/Pp88Z2chSRmpgChHnxE66j0gHmxS0uSRM3zt07I9PglxUH+LixjszBrxtcrd4DXctN",
-	"9OcKU/iNlIlfa6MqRONaCF3/2sTlnH2iw76iaXrvzNF9HJJj6agWTjdct6NOO6uJrdaC3guzRbm7q79p",
-	"t/bGk2bA+6aHST1s/g2QHy8UXg72Gyve5pHmxm3NfNrsYmEUhfpniPNvCdtuQFfAnWQHkwb1iEEPcJyu",
-	"syx91muk5xBa++x8l35RuSZmQ5ujTMxOGxoQ9kxPSJ66YCdxhMLQ8B3cMBJ7LFacbfP95WqX+Q5Xw342",
-	"ZJ244qI3Y48Ulb5GdB8xoYR3g12GUVQRJtTRH9OCi16/F1rMV3bAYLm5b5ch8nEvVhPZHS3XzjD/azE4",
-	"5kUAEdOcaqD6TUc67gxzQJRJZA8WwvSAtoxHw9fcPdPt0LqMlKQvJKkqBLRUCp+M9pGnYFsS2OZ2KXYC",
-	"2Ue/kccefBn1rM8x+jVRuXqcgNo4bifSEhFhTVqSFWLYI6O9/PTUY0fsB3x4z3DEQbDBvBwLvf2j2abO",
-	"YNr329dPvKsxHM31nbvLbglH7fQPRKg35uQjeNvQ5CksnJY6yi/ua2cOxmVJFHvg6qYzsUhYYshK6mHR",
-	"xj9rkBvs+HB34iFeWcv+G3ABh6gbhrM1t9dPntvRfRCzdcq4X4mtEOBi44xAhCJ3ktT9buxDsCbOSDL0",
-	"56cDdftTSISM9Tjahn0FPnR3jbWSTGGNKnZRAans5kfPqeHTDyyu7frQkSyL/9b3MtbcjtVfoosXsJ1E",
-	"J+tm09PC7lkTV2sKY+6d6bVXk6q3fefd5Gcr8hizmgdGac04ep2ICLRmrEQrxkMGmo4oaCNcTjRALBf1",
-	"BosZLqIb1Tx6JJkg89xgN/aLeAyvxHFm5E3VCcxlq9XzElbPK+PDXrHKyH17Qilw8VxIfNAuA1w/BxNm",
-	"ovaofF5jYgLupA23i9kdBc6I6tVTMm1jDNsGk0WMwi7aD+03TJhgOaGFJokbIzbG/Kpz3Jd3OvQm5k92",
-	"wfv5jLdn/MEes4Qt0gSizzxr8ajCaDCf63/azDiiPpu7IuRZfw4C1mvPWXgbtKkH5qgH94vfmgnhQh/+",
-	"Fz/Yqy5PrjAX42d3/70l5hTE33GTv9fPPDF3zopUoF5wJYjvgAvC6BIJAFSyQphhXhjWefGHYPQ7k8hG",
-	"pA5JEurK0lHmUDpru5l1mHzQ7siPQpKt1bN6Sm6g9I1x7zvX7rIaW183C7Q2qPMDafx6j9LW3pJ1wyEW",
-	"19mJ3AxMJusG83LWO1CBlNFIojELVevSHk5hz3g5z3ilv/Az8YtYmnW2w2UZMG6AixlG79Z+8ZZU1Tta",
-	"xxTkusI0NyPVdKGJxOrOwwQ7sJLhhlUgpp1weljXUex+U1OG8nIK/T1rEka7dcK+rTT50QxMxuG2ezgD",
-	"db82r2LSq7WbjrQy9rfc9JvCKqyqcY6fquZsB4nwXw5Y9KWdyLbED9Qe11lfZm2js8OcYgvpmUJyiHNU",
-	"72blWSH4GxtyMSrb6EY6TqYicel/h6sGpq0FXpUy47rv3KEwR8BzhBuwZQPvcA+PRHAAcu0N9owfZW54",
-	"a03rPWNsL7U29CPRsko8Bse8z/PCit8TCk2diitO5gke4bhWgl5dJxbKWZWigVAkjofV20SU3IhcsXC9",
-	"dWQMF8ztNiLo2E/MT76NSda0yckxeWv8HDOzS95WjPE3OuomIt+vJPBbqBOR2mylREXpE7JMyjrZqifx",
-	"L9fX19p6Yf7zOhY9MyfPzt+SkXRn3tCOQTMVXHRkooq6xhbWl0oLiKqObajwZPdKBe3IDhvQrFKRLTHx",
-	"Dzb9dNP19o0JWzpd0GZj+E2LShVqu3+BfeQdcnL16bHLO0bKWCBA6ygomfUTNFSGXoL8NJnxiGHji7Hz",
-	"iNHhJyv+9vh937EABAJAJutsnUEoO+fyA3mcdSOy2vSSCsLmUryelb7K8+b5UTdUm2vUyAw1S5PITymY",
-	"+tIQ2mc2b61ubSbTDpHauDdsW2MeE45zElW92qb3S4i52AB1gHeTO85ch7amQUkKOdfZ7Se3dMmmriO/",
-	"2Jy3xFN49nvS5hGfIapofiBVAgcknFgsvOFpvPCWtGYOR1LWh2HkpepGIg2DwCOfMjx8Aynbp1IhgRfd",
-	"C6iTgZhzM/gEWmPmEyat1nW8DGMBzUTyCLuDo1n2rSfFgK4zpc/zsXIDecnFbx01j1h3wiiSfgiPfuHa",
-	"vNa/pJ+7LX50sW7fXgfpr/H3L2j9TbTx1/Uezn8KU/eYIukIAMCQDhvM4ZhM//RZj9rrXfPYvNv9/+Z6",
-	"Qnzz14Odd84hUCQ56gTcAi5jTnsQM52B6nntBu8HNuu0MTslGKSt3MkUPEWteDwn4/NWMypjmHF8iJNb",
-	"tw+B0qRzg+bsndmCo3bvrtlucRTD5VRR3r+Avaw1toV7Vh50yqnApLTYfxtA7lAjIpB7wSwoYAxrYFSS",
-	"T2//3DtttlBudzHx8Fq6f3T3ZI/qO0wqh0+SZrb2Lvg2AnFQjNtLx/AgZqdOu87Gb6zYLMem4QHQwlXk",
-	"kONlbKCRX/vZKJ78wRzCGJIC13nX6Uerih1xJP+DwD7CGeIhZhLQVz0BaxZwMf8znMmBKjgD58h+FE/I",
-	"PRtsUhA0PaMz800s2sTSalZ/LdjPKaBODuFtrO0v8ChvAnDWc4JF2Cc6e9XmRZmRjNRHfopgTnmADmtu",
-	"zGdSyaSxrfcToDEHA5aEe4+GHm/PfKrvnsiNCenEXFr8P6Sd1lpOmhvKOcCh8qy1tAfVEd1NfgBV5e0D",
-	"hVe7pvGrfrbwhL340DbAKXHl/8HuE/YuqOuopVGb05foHlcVYhxRJjdGRhlu1p4lfN05OG0Gok3Nr52N",
-	"6TPH7VUx9jDqGoyL88n85BqLToJoSbi538UDqbWSQePma062iaTTEbghyeL4doSWsbTYFvlnnDklW9iV",
-	"+Izo+0MHOciOYKad5drFJJqZ5oU5gyeHCDUppZIzukYF4zQKYpoZKWZHDSOLzIYnosdiEQ/6xMyPd/iZ",
-	"yHwlbwT6OKGczEZMa00aTo3IWz2RxyyeVdEo9MTFT5n8HWbqevPtuULiKal4+Gywt0aUOlZtM/qa1d7s",
-	"Ot1UfP9LTZrcoCdN3KMCnt7phrcgmioGJMo5myEs3LL9j+qLqAXOxKiViZQCECKOfdZPKbANgw6Xbpqx",
-	"S+fdF8hsSmzSu9brfMxG0R1JBeTCFpNqJARt2gerOofy+8O849NQacY9VuU1E/eHoZ2G6zu+pY4S7wl9",
-	"iMU1hpQaj5zwLfV7JONA2qgi9OGZQKrBdyZTRztKDVYOXmNCp5fbDmVHGl9aXF8b2ejRHdQZCAlI3Lzs",
-	"TdfDyJ7FFmTzRxKunUm+/MN/forp3vaScgepaTLiID6683SjTBq1lWjk4jC79vIpzrCvsO8gOr+mXCcg",
-	"/4sNpkXcwHhMABGFBHYKhT0I2Wav4YpR0Pa2LS4Nlqd1aiIRN62lza1KZXpHX992Lt4O/D2VQIvEGw6y",
-	"i40ZfChxNY2++1E30q35OiHDB45fHyCCbSDQ84MBCGLs+Uq/3OYpn4wRaX3AZprLSAi0ndLSbXOXWH7x",
-	"Zt8CQuW+SS1jHfUo/R2gjp6bB4D6A6NyI2K4tupXi8TqNEAfovTym4kIpR4Vg5FiJ+fvUMuE5/sMIeth",
-	"dnF89CSQ+XhaDrG2q2lBRJpAo9jo70GIONAN3tZVLEcKo6ICzIOcmBo4KhpYOi2M8RI4YiukUZYzUcfu",
-	"XHejSKhTkYoiCo6dUWMgDS2djwrnUeDyFlwzmYmx5gCr29hCB7Hmtym6t45qEZsYUaKK4tlSb5tS1932",
-	"aUiJZwKtuH11+jAqHwCk+P0IJBXMizvJsToK/zMOtYIFqCX+ngZiif9UEF5UMDK0hyz5PYnVkgZjUb/+",
-	"ngRx+RlXq8SbRdfJKfU2up1ASAU3tF97p9Ng+M4Ce+QYALq0e7AMtjMLneS95b+54CRBFPHQVsYSZE+i",
-	"2Kf95UOAyGmLAKvmRoqMFSRJhxy3P96mpJy0I7gRiT7VD4n+JlHwbRCP8wprQrRojnrITqyzH6u3lKXZ",
-	"wxz31CwMY++dMuwTs7Mmc2FC/1KskNVuhjtGB2hHkx9S2yUk6Tuj5vpC5/LkyFwsIPAEe1jYv9bnGATF",
-	"685nJ3MaKnecDpYwLdeZHcyKlrIpHnN5hxW4um1ilTcuWbVurPrcAKJvTh257PJxft1HZam0ceInVdmZ",
-	"ASCagGg+Mi15uShhZ4N9I/JPpZeHSDR1exTlMdMsMVakKwH2yBpZsO1YPk3WyBzqX1ie0hJq3ikDHm86",
-	"oVHD2ltd6hr8Tuvj/A7BtpYHZICQKdMuG8pkgvIxw4zLTDOrsgkTPgrExTc1WkHslOsKQlEtBqbLFbag",
+	"7L3rkty4lT/4KojcjZAnIqUqtdveDemTurrlli1111Zpptcx4Q8o8mQmupgABwAzlVbopfYR9sn+gStB",
+	"EiDBvJRkx39iwlIrQVwODoBz/Z3Pi4Jta0aBSrF49XlRY463IIHr/1rjLbwr1d8IXbxa1FhuFssFxVtY",
+	"vHI/Lhcc/qchHMrFK8kbWC5EsYEtVl+tGN9iuXi1aBqiWspDrb4UkhO6Xnz5slzUFT4AT47hfz5xFI4L",
+	"SYr0WoIGp40kJF6tksO4X08bQwLeJoewP54ywhf1sagZFaC54NYSR/29YFQCleqvuK4rUmBJGL36XTCq",
+	"/q0d5P/ksFq8WvwfVy1/XZlfxZXvUI9Vgig4qVU/i1cLjGr/63Jxy9lDBdszjmz6iwy832CJNriugUK5",
+	"RPo/91igR6il/U/JUMnUtO5BCGLGPcu0XH/RaTFEBBJkTaFEhKrhPwI+H0l0Z9GNUKz0TCABUhK6Foa/",
+	"zVeq0zdreE+2xN4bnNXAJTEc84Cp5s8eZy0XW/zpZ9aYy8X+SJvtA3D74wdCGwnJn2+B/wbwGPxMqIS1",
+	"/Z3Qsc/N+YjMiYOQP+KDiPcqWMOL2IdfwiP232bJdpTOXDrr6qwiIEcwCz/kP/zJZA+/QyEXy8Wn52v2",
+	"3P6jOyYv7CYEvz4n25pxae5zuVm8WsCOk8ergnG4ao/Xl+XizZoDbC0PdfewJKsVcH3LSNhGNrlgjflu",
+	"SLQV4UJGiS2gYFHe6JHT9ODbL+1oEzSBHSmBFvDiRz159ddsurhvzRVr+sOc40NnQf0zYvd7sM5HXNd4",
+	"+MEN2wB9pjbLX8Ilax6qoI+WYznUYtiFVDfRA5MbtMey2EBwg4ds2+X28JfUDiwXusPYiHBAYsOaqjRj",
+	"IsnWIDfA26EfGKsA0+l91Iuy83NkciMvHdMNtlmxKhV7w49dNsRFAbWEssOpg6X1N7TYQPEoOt+MXZI3",
+	"qnm0nyZ+qZRQkNJMd0BMVMIKaAkcUcDq3KuHpdhguiZ0jVQDbNYa4asNVPXUZH9Wbb4sFxWW4eT8Fql7",
+	"h68JHU5uBSBjnEjhU/w4Uybj62e6y3wC/2qmEKEwZ/upj+/YXnN2wQFo/NohpZ4n0Gar2LKClVooJ+tN",
+	"eKkER2FzmL6k7IC2e8MMnriW/pZ4y5ZPW+Yww1gqmpW2lPM8OnHnccClePHGcUzeZac/Mi8ALzZkB3dQ",
+	"AKkjzwDsnGowvEqUBpD4yQjuqR/tExT9uUdj11H4lRt56WYXvS+aksifqOSHyJ0hO3JwiSU8lyR+k0sr",
+	"bEVYBMvED2yad7BcmJZ2BNtfbCU/ADXXcuT9zT9hf8FbuNGPaOSQre1zMdVBb2uzBr7V7aNHO/rAaVFb",
+	"SExLsUSsKtUF6Z6RrAHfs/UayjuoY2MKIhs8727S9P+I1Ss96LC3q2vzrLVMGwy3dDtmF57cajPUYL9X",
+	"eEuqQ84uvTUtzeUpxkS4xOuVEHfU06RuDsRWSOkljQCh3yt/EY7Ie8OuzFfAnwnda1TXDYlrrteeRBGj",
+	"4mDPUw9D6j63pLb0m7iA1Z6/CDYu9w7WvKKm8EPFiseYEiUeIXX1lpxUVXTvIEbua7RiXG/VfsMqQKuK",
+	"Mb5ELxHj6Dv9G6OAgMaFSVJmmA2Wi0dihnaPrJnjcsH21Ih4HckuUArHtDampBl73XTXZA8ZkvgR9NI2",
+	"puUzVFfYPBNDyacmNC4SBbfaUAFXQwhUYy5fI6ootQVMBYId8MMDKw/hzTRJpi3+9M40fnl9HWFWzddx",
+	"agiA7lYQKv/8fVwBkHgdP9ySyCpDodWT11vqPln6HTWdtzu39Mzazt/O1jBkeCXWWjhqNzZXzzXH5Cg1",
+	"9weGeRl7Qatm23sIJjWHDatKEb/QbH/o4YA2bI+2jVKVlPKkvtEsqp569ICLxyXasrnv2s+sKmMzqgiF",
+	"Ga+ZosV7QiHW1aXfdvWv6AE2hBp6PKjJLBEWaEUqCTyhzXKWw7G61dLvashzhkRu88YeYE+dIbdAVeVT",
+	"5l4JMAkWMvOaXpBtt7RD5xo/9PSPMnvcJI4J51DMk5lu/DdJmVNdpxEW0Zeqvms1hxgaoA1WfAMU/d6U",
+	"a2MIzTw1ak23mMvxjchjcg6FtZWdLojuGS8ne/hNN0ryhSGh62vZ2Sk/2xibe6IMNjtx1PSdrxn6HEcg",
+	"fnDbEeJTlrhi6yZyMvF6xv3Xmq1j5pyTWD3eY8PlnM4aLm85CJAJc9OMvhp4R1cs1o9+yPN7+lG/+7HH",
+	"sOHyBjfSOkO6J1ls2J6i/QYowu4cE4HUNzG5qMJl2TM4jxp9GrpOLc+YN7J7AlymejIqwQye1+2TvdVM",
+	"RkVM4IAw0rvyTCAn2RaYogfIvujS2y32RBYbiD3ITQVC6XMV2QHijTp9p44X1arMhYTNNdXox9hQI5id",
+	"5wHPoP0rzZ6mpTnyXf6LXhrabjtUpQFkVMAmccM4e4wrDTJuF41J0kyJrs6+qj7LMuuZ+c+36t0kVEpY",
+	"YxrlP4qIcXdqiRQJibmxVeYZyR7ceJPaj7ZzQzk+iQpro3hj3Rt5c4AK1wLKDxEuZysjbapZLhGWiGpT",
+	"a4YaRY31OWK8AL7Tpgs7nbw58oZS9dcoNwmJZSNCDbquMKWaBKzWhomSUYjo0P0TZzoKSdIObdYUPSyK",
+	"PG8Kd5n33Szu393kNI/oZ5vVC8cCy8WKUCI2+rTrScc0fizH918tc6nUqAGllf69R2SFKlhJxBp5dhbt",
+	"22mL9OXC6KoRUWrBpxoK65SKGACMM2K+X9V9OegyprdNaLK9dequnZu17TDHvOZUvQlLvqeJdwLqMXO1",
+	"mpbax6k2rZQ2oPias6aOkizxHiRiCWL3vnUQmyHy1+one+JibxwzZfNYYsk18J8bWvLY1V0rBc38iOzW",
+	"9l7WGGU8q7U9z6fPje3kKCI1MQUI8+IvuI5KB5gXd7gkTdw49+CMTINfVhzg48Y6Mge/bnC1eg90LTfR",
+	"nytM4TdSJn6tjaoQjWshdP1rE5dz9okO+4qm6b0zR/dxSI6lo1o43XDdjjrtrCa2Wgt6L8wW5e6u/qbd",
+	"2ltPmgHvmx4m9bD5N0B+vFB4OdhvrHibR5pbtzXzabOLhVEU6p8hzr8lbLsBXQF3kh1MGtQjBj3AcbrO",
+	"svRZr5GeQ2jts/Nd+kXlmpgNbY4yMTttaEDYMz0heeqCncQRCkPDd3DLSOyxWHG2zfeXq13mO1wN+9mQ",
+	"deKKi96MPVJU+hrRfcSEEt4NdhlGUUWYUEd/TAsuev1eaDFf2QGD5ea+XYbIx71YTWR3tFw7w/yvxeCY",
+	"FwFETHOqgeo3Hem4M8wBUSaRPVgI0wPaMh4NX3P3TLdD6zJSkr6QpKoQ0FIpfDLaR56CbUlgm9ul2Alk",
+	"H/1GHnvwZdSzPsfo10Tl6nECauO4nUhLRIQ1aUlWiGGPjPby01OPHbEf8eE9wxEHwQbzciz09vdmmzqD",
+	"ad9vXz/xrsZwNNd37i67JRy10z8Sod6Yk4/gXUOTp7BwWuoov7ivnTkYlyVR7IGr287EImGJISuph0Ub",
+	"/6xBbrDjw92Jh3hlLfuvwAUcom4YztbcXj95bkf3QczWKeN+JbZCgIuNMwIRitxJUve7sQ/BmjgjydCf",
+	"nw7U7U8hETLW42gb9hX40N011koyhTWq2EUFpLKbHz2nhk8/sLi260NHsiz+W9/LWHM7Vn+JLl7AdhKd",
+	"rJtNTwt7YE1crSmMuXem115Nqt72nXeTn63Ip5jVPDBKa8bR60REoDVjJVoxHjLQdERBG+FyogFiuag3",
+	"WMxwEd2q5tEjyQSZ5wa7tV/EY3gljjMjb6pOYC5brZ6XsHpeGR/2ilVG7tsTSoGL50Lig3YZ4Po5mDAT",
+	"tUfl8xoTE3AnbbhdzO4ocEZUr56SaRtj2DaYLGIUdtF+aL9hwgTLCS00SdwYsTHmV53jvrzXoTcxf7IL",
+	"3s9nvD3jj/aYJWyRJhB95lmLRxVGg/lc/9NmxhH12dwVIc/6cxCwXnvOwtugTT0wRz24X/zWTAgX+vC/",
+	"+NFedXlyhbkYv7j77y0xpyD+jpv8vX7miblzVqQC9YIrQXwHXBBGl0gAoJIVwgzzwrDOi98Fo69NIhuR",
+	"OiRJqCtLR5lD6aztZtZh8kG7Iz8JSbZWz+opuYHSN8a971y7y2psfd0s0Nqgzg+k8es9Slt7S9YNh1hc",
+	"ZydyMzCZrBvMy1nvQAVSRiOJxixUrUt7OIU94+U845X+ws/EL2Jp1tkOl2XAuAUuZhi9W/vFW1JV72gd",
+	"U5DrCtPcjFTThSYSqzsPE+zASoYbVoGYdsLpYV1HsftNTRnKyyn0D6xJGO3WCfu20uRHMzAZh7vu4QzU",
+	"/dq8ikmv1m460srY33LTbwqrsKrGOX6qmrMdJMJ/OWDRl3Yi2xI/UHtcZ32ZtY3ODnOKLaRnCskhzlG9",
+	"m5VnheBvbMjFqGyjG+k4mYrEpf8drhqYthZ4VcqM675zh8IcAc8RbsCWDbzDPTwSwQHItTfYM36UueGt",
+	"Na33jLG91NrQj0TLKvEYHPM+zwsrfk8oNHUqrjiZJ3iE41oJenWdWChnVYoGQpE4HlZvE1FyI3LFwvXW",
+	"kTFcMLfbiKBjPzE/+TYmWdMmJ8fkrfFzzMwueVsxxm901E1Evl9J4HdQJyK12UqJitInZJmUdbJVT+Kf",
+	"rq+vtfXC/Od1LHpmTp6dvyUj6c68oR2DZiq46MhEFXWNLawvlRYQVR3bUOHJ7pUK2pEdNqBZpSJbYuIf",
+	"bPrppuvtGxO2dLqgzcbwmxaVKtR2/wL7yDvk5OrTY5d3jJSxQIDWUVAy6ydoqAy9BPlpMuMRw8YXY+cR",
+	"o8NfrPjb4/d9xwIQCACZrLN1BqHsnMsP5NOsG5HVppdUEDaX4s2s9FWeN8+PuqHaXKNGZqhZmkR+SsHU",
+	"l4bQPrN5a3VrM5l2iNTG3bBtjXlMOM5JVPVqm94vIeZiA9QB3k3uOHMd2poGJSnkXGe3n9zSJZu6jvxi",
+	"c94ST+HZ70mbR3yGqKL5gVQJHJBwYrHwhqfxwlvSmjkcSVkfhpGXqhuJNAwCj3zK8PANpGyfSoUEXnQv",
+	"oE4GYs7N4BNojZlPmLRa1/EyjAU0E8kj7A6OZtm3nhQDus6UPs/Hyg3kJRe/ddQ8Yt0Jo0j6ITz6hWvz",
+	"Wv+Ufu62+JOLdfv+Okh/jb9/Qevvoo2/rfdw/lOYuscUSUcAAIZ02GAOx2T6p8961F7vmsfm3e7/d9cT",
+	"4pu/Huy8cw6BIslRJ+AOcBlz2oOY6QxUz2s3eD+wWaeN2SnBIG3lTqbgKWrF4zkZn7eaURnDjONDnNy6",
+	"fQiUJp0bNGfvzBYctXv3zXaLoxgup4ry/gXsZa2xLTyw8qBTTgUmpcX+2wByhxoRgdwLZkEBY1gDo5J8",
+	"evvn3mmzhXK7i4mH19L9o7sne1TfYVI5fJI0s7V3wfcRiINi3F46hgcxO3XadTZ+Y8VmOTYND4AWriKH",
+	"HC9jA4382s9G8eQP5hDGkBS4zrtOP1pV7Igj+V8E9hHOEI8xk4C+6glYs4CL+Z/hTA5UwRk4R/ajeELu",
+	"2WCTgqDpGZ2Zb2LRJpZWs/prwX5OAXVyCG9jbX+BT/I2AGc9J1iEfaKzV21elBnJSH3kpwjmlAfosObG",
+	"fCaVTBrbej8BGnMwYEm492jo8fbMp/ruidyYkE7MpcX/Q9ppreWkuaGcAxwqz1pLe1Ad0d3kB1BV3j5Q",
+	"eLVrGr/qZwtP2IsPbQOcElf+7+whYe+Cuo5aGrU5fYkecFUhxhFlcmNklOFm7VnC152D02Yg2tT82tmY",
+	"PnPcXhVjj6Ouwbg4n8xPrrHoJIiWhJv7XTySWisZNG6+5mSbSDodgRuSLI5vR2gZS4ttkX/GmVOyhV2J",
+	"z4h+OHSQg+wIZtpZrl1MoplpXpgzeHKIUJNSKjmja1QwTqMgppmRYnbUMLLIbHgieiwW8aBPzPx4h5+J",
+	"zFfyRqCPE8rJbMS01qTh1Ii81RN5zOJZFY1CT1z8lMm/w0xdb749V0g8JRUPnw321ohSx6ptRl+z2ptd",
+	"p5uK73+pSZMb9KSJe1TA0zvd8A5EU8WARDlnM4SFO7b/SX0RtcCZGLUykVIAQsSxz/opBbZh0OHSTTN2",
+	"6bz7CplNiU1613qdj9kouiOpgFzYYlKNhKBN+2BV51D+cJh3fBoqzbjHqrxm4v4wtNNwfce31FHiPaGP",
+	"sbjGkFLjkRO+pX6PZBxIG1WEPj4TSDV4bTJ1tKPUYOXgNSZ0erntUHak8aXF9bWRjR7dQZ2BkIDEzcve",
+	"dD2M7FlsQTZ/JOHameTL3/3np5jubS8pd5CaJiMO4qM7TzfKpFFbiUYuDrNrL5/iDPsK+w6i82vKdQLy",
+	"v9hgWsQNjMcEEFFIYKdQ2IOQbfYarhgFbW/b4tJgeVqnJhJx01ra3KpUpnf0zV3n4u3A31MJtEi84SC7",
+	"2JjBhxJX0+i7H3Uj3ZqvEzJ84Pj1ASLYBgI9PxiAIMaer/TLbZ7yyRiR1gdsprmMhEDbKS3dNneJ5Rdv",
+	"9i0gVO6b1DLWUY/S3wDq6Ll5BKg/MCo3IoZrq361SKxOA/QhSi+/m4hQ6lExGCl2cv4GtUx4vs8Qsh5m",
+	"F8dHTwKZj6flEGu7mhZEpAk0io3+HoSIA93gbV3FcqQwKirAPMiJqYGjooGl08IYL4EjtkIaZTkTdeze",
+	"dTeKhDoVqSii4NgZNQbS0NL5qHAeBS5vwTWTmRhrDrC6jS10EGt+m6J766gWsYkRJaooni31til13W2f",
+	"hpR4JtCK21enD6PyAUCKvx+BpIJ5cS85Vkfh/41DrWABaol/TwOxxH8qCC8qGBnaQ5b8PYnVkgZjUb/+",
+	"PQni8jOuVok3i66TU+ptdDuBkApuaL/2TqfB8J0F9sgxAHRp92AZbGcWOsl7y39zwUmCKOKhrYwlyJ5E",
+	"sU/7y4cAkdMWAVbNjRQZK0iSDjluf7xLSTlpR3AjEn2qHxL9TaLg2yAe5xXWhGjRHPWQnVhnP1ZvKUuz",
+	"hznuqVkYxt47ZdgnZmdN5sKE/qVYIavdDHeMDtCOJj+ktktI0ndGzfWFzuXJkblYQOAJ9rCwf63PMQiK",
+	"153PTuY0VO44HSxhWq4zO5gVLWVTPObyDitwddfEKm9csmrdWPW5AUTfnDpy2eXj/LqPylJp48RPqrIz",
+	"A0A0AdF8ZFryclHCzgb7RuSfSi8PkWjq9ijKY6ZZYqxIVwLskTWyYNuxfJqskTnUv7A8pSXUvFMGPN50",
+	"QqOGtbe61DX4ndbH+RrBtpYHZICQKdMuG8pkgvIxw4zLTDOrsgkTPgrExTc1WkHslOsKQlEtBqbLFbag",
 	"RI7cfSxiyzex2+6DNa0dfx4SQaaiMWNE+Z1l2rC0/831lNT41Bo+2qiA/jokLjZb6L9c0wF0liyjSCKq",
-	"TXY+orUf2nTEcGLxJfGHk3ToFWfb763UHRc5OdvekTLdYCIrO6ZGm190EViQyOYSRTyW6WHjVkJ9Qjor",
-	"6s0/6NPPL0v613SeL/ynAGvmafUOomkqEiUaMuZV5yj7sB3c+Pu1O0cH+TMPXFh/FRvqF9hnOWkmbcnu",
+	"TXY+orUf2nTEcGLxJfHHk3ToFWfbH6zUHRc5OdvekzLdYCIrO6ZGm190EViQyOYSRTyW6WHjVkJ9Qjor",
+	"6s0/6NPPL0v613SeL/ynAGvmafUOomkqEiUaMuZV5yj7sB3c+vu1O0cH+TMPXFh/FRvqF9hnOWkmbcnu",
 	"um5T0bTHEAtBhMTaVrcjsI9WZurj94bG+vikg/igY830Z41+jM6S7Z+sxElbZqF7qM2/67pbpuy0BuPo",
 	"FAiaFX+UG+nlgmnDMkYnlR7KCRu7TMiYd7dHhLY9FmgDVYkwLbVbgTJpqscI9T+6FBpjqGJdpK8J2J1K",
-	"B51F59Ks1yByvIR3bcvPy8XeagUDbeNmrEDmFCzb+Le5+LRhtc1tR+sIfkhVqk6nTbsCTHujuPgyD30/",
-	"R3tef12tgIqRlMDJCue2h4D57+d/UvqK0jOK2ppegmLUU5owVpLsojvaCFGCnodXWgWYx2X4lUemGUYq",
-	"wzRYih38Q7zes+7adrS0s5iQGpjp8Jiq3fZTPY9wXqeGaGQjTThgifwgDrfaD4ZCR6/zBhN+/Gn4D8wJ",
-	"Nq/W/fxPVhab4piqh7FY+5oJAUK499d78L7pggz8JYoy8N+MRlXoxNlaGRgF/VV35JGTdkMKGUVzwnIG",
-	"Qh6Jiwk9RKiwzCes3Ok+bYhSi3vFWN2JZNCpw3/OG5hlNo2DLGvdVM8kJ+yTpOrYH0Q8M+Mo2k0D0WlV",
-	"yu2VR77S0whIn3kvOFY74Wq4bWJKg7GA5zx7QeG2GgsxmlmIfV3+qDacjx0bCblI1W5OYyMcsUI5Hfuc",
-	"ssg6Ddoxrq/bHykA7fSSvHjmbCVW6W+smlnR2l3o7stJLre6cTCU5wxT4DWTtxVjnsDXd8WGsVlosTEA",
-	"y1OQAZaLFPeN8uYeehbVscIo1j5jWCZgH9tJDv/0XpTA2M3J/X11ppR3Qp1td0bIuY3xmeGxCorX5Rxt",
-	"1zwHMpSbiCF7YTtmCcgUDJ/J4pZHT+FydzmdRdjopOVvCU3n6KfFkGHEyoh8Nz5M35toA1T0C6onkEtm",
-	"R6RTCJ3KLb7n7AHm6UHLIeT/JE64dnrMHKU9czM+eiA2xWcCKH749rZXzDCVaXJ9DhJyxkxbcWPOR13t",
-	"IebP2s7sUtfFPJFisdqhkzQL8rFmTNfUSpw1VP+FD2jo0Q/bjCz/2CtSei50LLx0J6adyTKo+6lPRpsb",
-	"ZbjR0Tj3vNuzespxDx6S3r1ad0MfAluJKVaesqM4BNfhb5SF13js948bwhMfMwp3/dihlFobDNT26ue2",
-	"tGvzCwk7zyV9W5/1aNo720EEDVkkHGLHPvtOUMo5voPDkTBg6ll2KtW6MTJp6NZ/CgkTafei2dZHhEPM",
-	"86pZqIx5VqLzWfvrhtdMpAIPqvMUxRZacputRVmBb0YpEpOCirlExmxGGEVsZYLYkZmFjrbVAdK5HoqY",
-	"ZjseMmxWa/a2DRkOVFdXdMRQeNnhtXZPRqxmrYIZQ+U+wgLgykUMufsEyGRb8KFdeG6NZn+4/TJPON6/",
-	"ufoNvWotsAJapl6ZVlzyJtM/hwbTl8toCgyUnU9eXrv/mwJ0FcGbNpMZd+0LMOcWGZjb3T0q2lfPCyee",
-	"WHaRUdas4wzpzJ89+BJXG4h30AWCmG+LeND7DEAiyUyyuQ2BfSaQnR9fIrJCG0AV4B0ItCECbTGNFlGr",
-	"gdIuIng3Uew4NIBk3vcIGoCAGnMcL/Xv1qtWwvbULxRZWI3CFtkYt344+Kl2IEvfgA6hUGrBAzQZstLN",
-	"7d7Pzzj/Vd/EMeGFJOv5m9rVeq6oYFtAzlI4iH3E4gFk4gaMwNUMKs11S0DE3QfDH0eqsml84ugvTG6S",
-	"RT2VoEnTv6aQm0ZypKJx8h27BHfx05G3o9WJJsy4PkzQ0rITzN6a9X1coEFv9sv1VOloP3ZqyQp1CUzg",
-	"uVkJczCdNRcnIJ1HT37duzACKu8xkXFQvHiCm8eQcVwfHmhzntpO/dCONlmleH61YtPcUjz6uxReptMQ",
-	"8wRZTHjPKHYds7eNnPvSOjVTANsbvAMT08IbqgNdHEL7bFYIgRuvrxNRTFFu3GB3L/bqozUt4NcWkNzr",
-	"LF+B2EpqI8GxwHHq5L3tFUDoREzLYnNH/juWzXZP1gLp2jRI/5VRVJGdlsPXYfHDDhKqD7PJKAJI2c+D",
-	"Om7xcsjHOM3/EtuY4MxmTNCJfb4pofKv3y4SYt46IWfHgO9OPQqJqoFmFqFg3t4ZY7B+nrdj7/UDJF6a",
-	"VHrA4H0NnBxs6pHMVXuLOCDceJaYtQM76c8+S/0M4uCDiiXW/vgmvcjHX8+1mse77DobVIeoq/m6TQ/D",
+	"B51F59Ks1yByvIT3bcsvy8XeagUDbeN2rEDmFCzb+Le5+LRhtc1tR+sIfkhVqk6nTbsCTHujuPgyD30/",
+	"R3tef12tgIqRlMDJCue2h4D5H+Z/UvqK0jOK2ppegmLUU5owVpLsojvaCFGCnodXWgWYx2X4lUemGUYq",
+	"wzRYih38Q7zes+7adrS0s5iQGpjp8Jiq3fZTPY9wXqeGaGQjTThgifwgDrfaD4ZCR6/zFhN+/Gn4L8wJ",
+	"Nq/Ww/xPVhab4piqh7FY+5oJAUK499d78L7rggz8KYoy8E9Goyp04mytDIyC/qo78shJuyWFjKI5YTkD",
+	"IY/ExYQeIlRY5hNW7nSfNkSpxb1irO5EMujU4T/nDcwym8ZBlrVuqmeSE/ZJUnXsDyKemXEU7aaB6LQq",
+	"5fbKI1/paQSkz7wXHKudcDXcNTGlwVjAc569oHBbjYUYzSzEvi5/VBvOx46NhFykajensRGOWKGcjn1O",
+	"WWSdBu0Y19ftjxSAdnpJXjxzthKr9DdWzaxo7S509+Ukl1vdOBjKc4Yp8JrJ24oxT+Dr+2LD2Cy02BiA",
+	"5SnIAMtFivtGeXMPPYvqWGEUa58xLBOwj+0kh396L0pg7Obk4aE6U8o7oc62OyPk3Mb4zPBYBcXrco62",
+	"a54DGcpNxJC9sB2zBGQKhs9kccujp3C5u5zOImx00vK3hKZz9NNiyDBiZUS+Gx+m7020ASr6BdUTyCWz",
+	"I9IphE7lFj9w9gjz9KDlEPJ/EidcOz1mjtKeuRkfPRKb4jMBFD98e9srZpjKNLk+Bwk5Y6atuDHno672",
+	"EPNnbWd2qetinkixWO3QSZoF+VgzpmtqJc4aqv/CBzT06IdtRpZ/7BUpPRc6Fl66E9POZBnU/dQno82N",
+	"MtzoaJx73u1ZPeW4Bw9J716tu6EPga3EFCtP2VEcguvwN8rCazz2+8cN4YmPGYX7fuxQSq0NBmp79XNb",
+	"2rX5hYSd55K+rc96NO2d7SCChiwSDrFjn30nKOUc38HhSBgw9Sw7lWrdGJk0dOs/hYSJtHvRbOsjwiHm",
+	"edUsVMY8K9H5rP11w2smUoEH1XmKYgstuc3WoqzAN6MUiUlBxVwiYzYjjCK2MkHsyMxCR9vqAOlcD0VM",
+	"sx0PGTarNXvbhgwHqqsrOmIovOzwWrsnI1azVsGMoXIfYQFw5SKG3H0CZLIt+NAuPLdGsz/cfpknHO/f",
+	"XP2GXrUWWAEtU69MKy55k+kfQ4Ppy2U0BQbKzicvr93/TQG6iuBNm8mMu/YFmHOLDMzt7h4V7avnhRNP",
+	"LLvIKGvWcYZ05s8efImrDcQ76AJBzLdFPOh9BiCRZCbZ3IbAPhPIzo8vEVmhDaAK8A4E2hCBtphGi6jV",
+	"QGkXEbybKHYcGkAy73sEDUBAjTmOl/p361UrYXvqF4osrEZhi2yMWz8c/FQ7kKVvQIdQKLXgAZoMWenm",
+	"du/nZ5z/qm/imPBCkvX8Te1qPVdUsC0gZykcxD5i8QgycQNG4GoGlea6JSDi7oPhjyNV2TQ+cfQXJjfJ",
+	"op5K0KTpX1PITSM5UtE4+Y5dgrv46cjb0epEE2ZcHyZoadkJZm/N+j4u0KA3++V6qnS0Hzu1ZIW6BCbw",
+	"3KyEOZjOmosTkM6jJ7/uXRgBlfeYyDgoXjzBzWPIOK4PD7Q5T22nfmhHm6xSPL9asWluKR79XQov02mI",
+	"eYIsJrxnFLuO2dtGzn1pnZopgO0N3oGJaeEN1YEuDqF9NiuEwI3X14kopig3brC7F3v10ZoW8GsLSO51",
+	"lq9AbCW1keBY4Dh18t72CiB0IqZlsbkn/4xlsz2QtUC6Ng3Sf2UUVWSn5fB1WPywg4Tqw2wyigBS9vOg",
+	"jlu8HPIxTvM/xTYmOLMZE3Rin29KqPzz94uEmLdOyNkx4LtTj0KiaqCZRSiYt3fGGKyf5+3Ye/0IiZcm",
+	"lR4weF8DJwebeiRz1d4iDgg3niVm7cBO+rPPUj+DOPigYom1f7pJL/LTr+dazaf77DobVIeoq/m6TQ/D",
 	"9oePtFtAOIjZ0qwXQzHLEe/FnqaqV/JiQ3YppW1eAc58+GF3bvzo40D7bvqJF+/oWQ5tHfZH8yLssUCF",
-	"LkdSLpa5Sxpbxw2Ohb/hooAIJN9KXon//b9i16NTpobtY6054ELOgECzOlm0/yViO+DIYZU9E8hGaUeC",
-	"EurcKfaDnzQ5TA9u9h6ETU9t4qCYEq4vNLFzj8q2rQrrgtVyXv5vQgfiN8N7xBaJOz90Udppfb4o+tAL",
-	"PRlRb8qzRnh7VCMs47B9K8bz84ZS6IjLxZ500rBTbgmNiaz6yFJ8klkxOTB8lppCh6ho2mRd+oa48699",
-	"+8AlLJpxQ42rjTsddu1aeoU5by1mTkcthrrqo/3Eo7rCVEntmCJWA9W1Rgc4D+eqVjga054slmO6PQ+O",
-	"drJud2bRAFswYGhmVzNcunLfATJ3G1ZvawO48jiWptEbIVqAvmx4P/YozOuGUbjtmYcvG0kmOJZZBQg5",
-	"LkaxUh/gkM9nf49Xmp8B+aqHm53K7nfCL8htQF79UxNnN9c8mcpKuycJ7/OwVuB8/Pz5gGrLhdgwJlPj",
-	"7hPO8mkctrDm3t6GdBFtPrLjpY5S0t5zHOW+FElOpUaPFZmQwF/8SOWMeAvzUcCNt9Zk2LdW8x3McNby",
-	"HSTjsp3ts/tuWXA5XYxxaXC1dVIY4GKDtNdeIKqTNbKm8Jv6IlEIb1Aihe9gDB3brGRAk8fotX2YvmUf",
-	"F6pZVkquGXp+Tu5NILnklrE2aMhjd8t56ljXTM4ruORrVOtP8wSrVh6bLVolU2HPJTPlQkzYupOzTI/n",
-	"kc9MSU152tAzawfPFvuExLLpOFKV5Eu1PG0D4cqUJ3WOZHhKacWBrOgoG5YV7cmP7Xh+jY6Y0dupUwP9",
-	"bEwbVjeJmfRb5uw7UZkFd2SNRGxlzPV+aWczoj8hY0+Z8y9TzCzGfWM2OrDmOW2p04CsjE5b6vJ4dUyz",
-	"seyXDMrOrtA6sp/nq7p0yrWRfdb9qU2LFC0fpqwRT12v2HvTTb/xWRNakDqGtVW3iZYd7OMo9z/KvJqC",
-	"klhY33lwyuYzDy/jppabx+cXeUxUmP9anAyIYqY9O67R5SFGK+SGk8tzC3lqTEait50Hkx8DZrnh7L6C",
-	"bQRKoS0FMEDVsfDGBg1Cw5niMERpomZAYhoOGb2PLlI127nxuUm5VwKek9VqJvUR8HaS8r7ErpmuG2pk",
-	"rR8hul6oZoTRqj7eQFWdIOEmaRV43Wc9BoBFjrU2VC7sN6G72oW8aHIkqWij+/I91flYeTxW2V9XIcBC",
-	"tu44C3Inu9hSqZfeIa15vyxPlKK/BVzqWOuTcy5HKmLGEz9H9slCwZkvs4xyfh3zDXPq0w+4jh+RBB5p",
-	"JZIBChFzB6OASrIm0sBrQ1UtEaaI0BIeEaGSoQrWQOOKofllJoYbXxOamMj9QUIwDwlUboSS3TFaMe3M",
-	"9yyrmkbFN7ZLGAJcNtnEsK8Gw6J7kHsA2kaiqt802hK+r+CZQGrDdAyVqU6AOQjpY1gjs6ZNZYtgSt5A",
-	"rIgxJ2tCs3M0HRL5FACopo3v3dwsC8szHvtb84nf3HbHsnhdMetxbH5jH9r+00dXjchARnrjG45gfJ4I",
-	"x+WNj8MLUb10z4QtvCfQHuAB3R+QhSk6g7FyAgpM38VYPGhxhMwrkfkAtZz2h7jaBbZaWjJsWR0odzz2",
-	"zFXkIOaQvEJKLbeZfWgPVWVBzHRkcyaQfgUuKCwGe3C+ipKz63fpfILY1eZyc8z8lkhumABEHHDbPS4e",
-	"jMF5BpxYXpZOt8JXJzfHznYZnLEBRKmD1zI7vvQmas0y8Te7/j6eiAI7mFM39RbqH9UXk3aPPsrgLgnf",
-	"6bt8IqRhU5yxzZIJkmOeRxNrsqGJx+sB20jERIVS9ywJXTMKojNvIY0Dhfev3y6Pjox5sDmwzkLAdcDc",
-	"jhFfFjRqHZ0GNx7exPot9qKpahegA1NE1f20xyI2yycARk7eHgn4VkIRRmu8haXJB3FwHt8h7OsfPRPG",
-	"rIkEPghz+U+ZPmbHfqqtyjNSKkYbXYerC6K3HUqvQNsAh/GpxwTzB5OXbEGUkqDKt1DfQgGkjlwAqVru",
-	"knEo0T2smNZsTvBB6J6i3kZXu1c/kf/VQPcVmDnSwKrKDB5+ulj7LeyiicERe32WEuaMmNFKJTgeYnJE",
-	"+aPAKJcDWW0tca2Flet8ucmqScOK3fErui+1NjQx6xTVgP/c0JJHCRdbkauEHnyYM/+SM1cQ+TTfYUzU",
-	"yo5nO73cVYvMPncH95z1EISy924Urz8Bt98XTwZo8f3XLzNQyDuyWpnOrGwow5kdz63nYO+Do4o5mG9/",
-	"sU6vfokzd890Qacn73j7YfruigMbHFORPu2uO6Ni4cgwLv3qVk/vjm54zDZjywMK80r5uottGH6eobbh",
-	"NOPF8n4s770KLaKWOc1E7Y5FWcOpiVN1oDoWsmQUCfkCtXtH61Smbc/ZSTKxRBh7nWoaDYtA5pZy1IQ/",
-	"qorjbRRdfTS16qaLvdP/+TalyW+JkPhhbsKsxgpIj5mKeXUkTn/oCl2lU+sTpcDkJqY4rBouN8C9RcrB",
-	"gSy1nVKrQnIDB2RLk6RkvNWcuu9x2wNZRVk7YQNNhcYZF4m+vYJ97dHNBfEHjNEjfWcDAx6wZMyz57P9",
-	"MTZOV5B8zMsYMTdFauBWpLWxrUhldcMN4BK40qxeTjthuF5D0hsZDej0KzgipjOKKDszJOi2oUlxtHBW",
-	"mVELq/v6jMBCQZBedhEDHXMRLxnFkOZHVGMu0Ybtv9MGU1vkm+IttAUJ+id3fHgT5nEqAkBbrWvaC28X",
-	"3Mm/dUJr0VZbEouAItGX3G370GxXOjOVk3Sa2sgNBy3kdDTeiAUvS/GpLFR5BGXNJa9PJsrbuucuyCBd",
-	"TrLLDpZwqITCpK7GymmdoQaty9aesDivIenLdbUcNbESm7ie5ctNkz3p5bXSUcJXj8tEZr0zWOW4gM0I",
-	"3hesP51afTRh2JFjflhwCsN4hUv4yN4wTlOx06sKcxiBP9Dh/cnf+3jr4XCdvjsdZT2oMyFv2zfV5Gq/",
-	"YWXUc5iAFs40WTdUmmzQY6sI6Qm4fmJnIqjqPAOR2hoj55UuxE0SWrqtcusuUbZaPbeIxvaPDaYlW61M",
-	"uYO4gXhuSEbtoO1miN7AbMhfZjXVdSL87JhSvA9gvVp9uTWe1ZBdDi678VxQCPfduJzd1RezOhSQuD/O",
-	"UbohUEUt73lsJBGNOx+J1PH1hy3jtKWHawtM6GC8vYHfHZTMa8sWOj7u2opbJ9y11TGSTd03+qP0FRPL",
-	"Ns68BWusxphjfjr53vRDjt6dPsKud29OIzWbT1+TrfNW5H1wU8Vqwmg0Y91JepavSSTGcY23o2UxSmv5",
-	"CfjgZcyTRwHKbG/xt5PQOcbgYzqNrWgiG4NQIe0NeCxGUw08zHwainKewaZIswd4KPulXCLV0Px0/r8J",
-	"6piRg467s22Xv7Tbm2tzb/nkKLO7+VwtIqJjn62A/Ug1eonFQyhBSDCx0BWxCY0rDmIzHfrvS8c7iVp3",
-	"rCMp5pFS0+IEWt5UsRpgA2aKH9kBedZdIShMZ5xVYShYWzTDTojZxTEUoQ9zPolfGGsc2CJcr+2Ucvxy",
-	"mkVSlcy9+ixOmqs5sq6ncMx57KXZ40j2EiKaDlvCdlJ8uiNr+s6Ev0wbnAzIjaGcSyuIB629o3nxZqpd",
-	"LN1HgNR2FyNLEZpIdJyTdfAR8PYXXVl/2l1koS9SmQZ3IP89Vlx+DXEWSqMAjegyQuwZT3j2R8ifBAz5",
-	"7yh6o9wAuudsLzQYsJKokK1CF4ZpTUqLbkYeU8QiGPZQhfyqolR1ObUzg0aAxiNDNjhVyyClWM7HOlVv",
-	"dT8mIcDvGrXPjab9RfvLBjZt0/dsLazWLOonHEKaalK1801Cm0ajV3bAE7E5JWxxYnPK0YBCk7iCBEjh",
-	"Y7lKbYE9w6PWQxIOvau4vASqsaLuh0EKaDvuH025hnI2IvJ2pMuRQJlx+OKzIxTbxYUppCE9QnzifFTi",
-	"oag5Hoa/i3taGpFg3D3m1MVd50FymA/yQ2z00D6LVXOePy/toWql1lJ7K/28smWLjcEjP0asMJLBCYXe",
-	"wzdsonGirvv4exGWt+ubzKa9Md741J7rGc3vNozJhPUfHonM7g4OIC5k3aOQ3dZ4sPPtdWm9bb7tz34w",
-	"RlGDYTnDnKiaj3UoNxzg/AVklwu5z28bQNzmtf91xo52kG0zv5hH5cePs4j4+HF/pDHXq/ChVTf26lgu",
-	"jmPv5tlfg9qWs02wFvwnlgeSRaF5/o6xUpIyD4FJz3g+ANOdxKvVLYtBJZwRlTSJQHonE2l9uNjcbbpp",
-	"i8GRd7mq+cK9T2uZFXadzhhuZruIeNOR9jOLogRVyvpBPjtAeho2uY9bIJUjrR+a5/Qc21RmW5eppd0y",
-	"3BmfCuoWkOXavrOo67P92hJXEAd9G40kz4lEC6LFcZniU28I6eWAkG1TYQklMrkldjt4Q9E9CFKCzara",
-	"sgG2aVGR4iHljRdq/ffM6r29bBkpEC5LbgrWTPh+7CDJVUUrwZqcv0Qoe8kStpF16risTY76sMADVEld",
-	"qVzDFqYLOv3NN5woApPM2EydS/XDaGXyaVduZ3JOVx01bOGqOnQSHfJax9cwKESmT7fxQHSqzcxOL+ie",
-	"GLuR/v5oN89R0bCAZR1vD/Zclhs4PLsqbyd4+K5Zr0HEtYx0PFGacTJRPCyJvLNDf5Wt9LVzPkrzMywy",
-	"VKp8lEikdCDegs1p03eXj+dnXKfoudBSi4RpcjX7yRxHJGyZkpcpLd7+eJtX6Nxxt7WUdb8OhooxfoXF",
-	"DH/2P81S7cJ8NEPumTMcdNSB+4hrSFiC52FMbTGfEQj8AfNoELBgDS8yxG9XqtKM6r+L8UocoCjpPDBy",
-	"96SJSwvnuv5cGcOWKnAFtMTcyQCI6Pj9RsRjQHNhPFmBq1tbAHM8yNc11J4myUkxMxKT7amrqpGEymB7",
-	"ilY6REt8h6DSeAgC4TWgNWdN/SxeU6nGGbHW2MRZCx8pOWp/9uVXk6hNrT/mCDgn61wxnOHp6Wdnl9TS",
-	"zA4W7pfllBR/voFYDZkNTmNS/p6ChnJyxnDXNmS90a9BQ9eugli1ck+Fi1TesKpcomvtB6BmGVGfSQUp",
-	"izZ7C/sMg/YG2+yv38GmihmkPfO9XUj2DeiIeNwlCHibqvp2nnviCU/uFz5fXb579/qX162bc4lEU2wQ",
-	"FujHRlH56nvglYYxmuX9nHk+U4fuF0vBo6Lq5lqJ4pPY1g4f44vCQ48D4M62h7WupxGwV7f4p8UaPsNK",
-	"5y2Sb0UcOD0xh3sPvRADiZoFCjVaXNJksSfrNirV4VEiVhtCK/HF5b0jyTTuzKy5rFjRiFgxS+Nuy+9o",
-	"01ZY7E2c4WIDSsoqqqbMqSzWlhJ0nS7tzrj5ejL5fcnVCT9aHO5j1MGGR5Rf0kkH92/n84N+PCVjz1f6",
-	"1TTPaCx85yjDSwrsZo9PnE/SWGFgrqxCblB+iMiXAxTxjpIBnEs5fhPFrcIpZSW37LzLvbLowiklJsFj",
-	"bsZHcdlvAA8Z4ZGjlf/w4T3DZTwSkG0TOWFbIid7fr2G96ZhFkzJuWZdW6vCjHikkYJfltpJ5Fkh06GS",
-	"kklcZa8kdZZstKTpLJxRMLxddRbsyqWiNKyf0QV3+lxTyyxHxGH8ZkAbjzoXvthLBP+knpVda+w6WbV5",
-	"h5WyvV0ouje/MV6KNGJKKqQKJ6o4J+oFpss+J18MwVJRqon0+P0G8g20wpQUtAgoOttH63zdesE5zCwk",
-	"1/rG2L2SXGTe7W7nrBvPtt6381uaXc19AQ1nHPEEftbJHyaTsStafdTY6FSqc9JB0rWRrB43VwDfAX+B",
-	"Pvq/Iw08ssIF+EYfDzXc6d6Rmp7QbtE1UODaRacuAwNSsyIVoD9t8UP787+9QHfmpBnINb9I3UmhzeGq",
-	"z+8QRhKERDtckRJL0NilFeIgakaFGnSNCdUI2LB94eHFXi1+VLQJ6qa8Wly/ePni2qEP45osXi3+/OL6",
-	"xZ/11WkZ6ArX5KrAEldsbSIt18Y+o9hJBzi8KxevFj+BfOMb6UvYzEa1/Ob62nr1pHWp4bquSKG/vvrD",
-	"qt1ttcNRs4MfRO9qIuqz5qxsCokeKNsL64DHTZU0avjpXjm0fcM0evElEbUtTJha+g+2yQUX7oZILRsj",
-	"4wi3+LVajznX0q+cLTi6/rcA5V3rL55Fg8fntBzSoX/5DFbMKKC/3f36C9JgI1haBFsD+WRAZMy/GJp8",
-	"hwQAKlkh9EpebMtzEcY57uKEYVXF9tm8oW7TK40Q+1xdkca0P4Mo5lp6LpRSa4BmXyENZYH+pLFF/m1p",
-	"rgb0pxXIYmMoJDeErv/tXOSwNZGnT8oH5urAYo63ILUU/J+fFkQt5L8a4L7e36sAxsG9ISZXuCXNhBXo",
-	"8z8ufy4/uGrQUV7lUDtjtF7NM4FKV1z8HHSvXbYuExGy32DC79rkNY3i+T0zmVVnoUGQMvy5+9qrnfo8",
-	"oP63MSs+Ef7RZdyGs5hbrOMHPplkHqo8yqLviZA/OIPUSUyTV43GVdkfCk0DRrIP25p7D5VZyxK5mviI",
-	"UfX+b5n2gpichWNotUww0uuy/MGKo5dgI923rtecxUUvzzZwuwuRW9Wg7Da01NIgIqU6yUTqHTgPM159",
-	"0n++Kz8bSXZ4I2rp1l+ItvWpV6I1Tne3+N9rJVNecpcdsY11PGunr59wp8+9pVf2cD7t1saPr5nJqZvb",
-	"8yLauycDlcc3jQBlHPdqaKjQEzeM0B2R2IMmJ1+Fd0G7p3ga2vFyHodgFcYBTtk9Kw8aj03iB6DoYCqI",
-	"nvM90FOEC90Tv8A+JMHTvgjtyO8JfUi9xhWhD0sto1DEaGE1D4dldyamvPrU/od9IkqowPhWu/vxG5Gb",
-	"kuOQbnmyl1kKKhkY9L494w8I0wPaMg4ncM3kfRcu7bRLz1HuD0bo1Sf1v3+Hw+cxVWSMStcX4CSNBB1V",
-	"3xnSdACBJNMVCC5JckuaUWp3wEuu5zwxRQF1n7Lnvxv+xgj1WnCW9DBOQgd8cOKpZY28Z4+jr8ivpslT",
-	"PCAfMMnSK9ocgi0m1RKFNebPQ5GrT6pne3lFSWNKyZHqkidR9f8RHmVKSXd4sxc8e4YMuUfv/78euecC",
-	"5IbUBXfjoRQuRlM3ROKB1MHcOhICsZ3Sn6pKR1gK+1BiwejJRkpLiVDQjlLkx8eacWmF4HlEYYWEuFWu",
-	"LZ5HKNZWq0k7nSLMfsMqr80vtXlSuxMortw63J8vzGAv/jARYQZIWc/5jZns8x+IqF0l/3GT4bnlv22f",
-	"ojlX/YnEfDpl0S7M1eVJWd73WOdDna46ekZuSpP2nXxFXusWT/GI6JF+pJIfcp4SJcrYugtajjnvY+Lo",
-	"I0BK561P3X1/B6hNBMnF2MMNEaHDhu1RxegaCULXlbb/GmegLk13/CmMWWzuuos9v7DVWefTnb6nJq/j",
-	"MtGCYKX0rDuypr82Ms99od0se1t9eHA3t7aSf+SoaoKsKZSINSdwUerIOCH4JAE6/VhYFJALeSAs+NjX",
-	"pQ8Y7LGkX8aAf12IILrvr40eEq9Wow+bBgR4koethaCb1I/UnHwuiRN4z0CJq0/6jwmjzi1s2Q4ShPk2",
-	"Fnis2pdnU2NiX7ZNruwSFkmPwh3IFubhQszu+3/iN8ox0Ugoig7eRlt8QCUzEUCU7dHpZ0mrUVef1B9j",
-	"ivVPID9CUgccH1V/+ERsZNaxmPBL+aWcn4faRKlzXZqnkC++y1d4zcHjEqS1A9fqaRwVfricy1SJbivM",
-	"dfVtdm9CVoTWf529wNQLqgCfqjYczYIJ4ns4jNRB+97GP2UIhby9DONmIJd+EAMn2mBaVl2YIi1gGHCF",
-	"WEJCYhIGLyFqe4rCuse7Eab8y5xuhgYRvdOoxIc2ke6b62/++vzly+d/vjbArYOBbXD1qfN3wNnZ/Vwy",
-	"nMjwUOTguCTW+4MxqC11mChrLMylVYQ03MVXcl58AO64Qe5H1yzr4PiiNlMHxwISuOKQsWPxj7yQvELs",
-	"ZkbimdhDDvUSMY607mei7bRLVsMai6Vi8Td3//HlTHpn3ewWLSAuxf5Iy7cAZbY/0oELXNglOUMqiapw",
-	"H/ADxNd1fUJMhQlmn8SNUq3ioRR9zAYK+wFuw3cIU8QqHTSGhGS10DT2RfbPJrSsbKbFmUn/llSVhTq/",
-	"hDz49kuFKKmBoYzvY11hilZE2lxVdVBssu5SHZINoWt0njCm3h76giBJofMn3eIp5E010l2z3eI8m7R+",
-	"HosNlE0F57FHn/0WeV2WP1nQuwtwsup6Bie/POvAqR3RUE5EIGbSbdwGXYJtrz6pPyasLD/of/e7kPNE",
-	"+SWsVp01fIe8W6jSOXPqxT/YtJ4Aj+T8Ftz49K/PuqGpKBZHkaVZPZEIiwfhzGZqQ1xxX0sbXS/3iU/g",
-	"crKlYZUpO8TXc1qvn/S0uprqlzylV/dATTG7pJ6tG1xSCdMDjFn19BzV8VYKWcDYROqIS3Puv2LuztuJ",
-	"ilBoanG88DbvvCXEPFq+t/O43IkzoBZPfOLcshKHbkV2Hl5X10lHW3a6E31qxyfz2fIemUsks2k375/e",
-	"VozxX2AvLpDP9tWcPIfr+MWO3Xu2vuAjdwv191i6O/bpTtwt1CPRPMZso7nNZ+upWaqXz2hVSx3mfeYj",
-	"qPFqL6Aga/jfi/nbHbr9U8dk6ZswdWVi++tZ96cCIcaTWt+bFlkGTBEmYsZNmE9pb7ZTj1obbCa5VdEs",
-	"MmbhcP++BqtjxWz1nuTOMIPC1Ru2v9ISH9yJ3wM8fIckU/90f0BulfM9EC+f2HOggWHS6ABqXV4lMzed",
-	"RdP5SvZyOnd8TtJ4GSS5fflTlpUdjk0+79d83ijbj23QLxo672JUVN0nLn5HrIZz9XrrB++EgKVz042t",
-	"VkDFKHrKr7bJJZNfzRBjFhyDKyqWqIeFvMcdLVcgClAaI/Rei0gnppufNVbkrkvNC6QwW0JiTjB9+hxm",
-	"M7qDrh09EHbvWgn2zLKRZeyrYgMGSfDMMuwb1e+TbOZvl9JH8nAg3NFkVXbKr9rmoARPDayudGaJ8TAj",
-	"wdA9B/xwqS1n2xrzSygub0zPlibisvuej1py9hNs1xn19ck9c5ex95HgLaCqKS61ofoiv8B26pP1z32G",
-	"M8a+baLynWBbQDpMy/tCnDBw5l3kpYHrPPPu/ar6fU+EvNTWqf6/DBaIpljiYtXkRBU5u8HVQcmdeZtu",
-	"HMTYv5Ct56Ya8ei7SSFCkVUdz79RNiorGfRw4wFdnyBhwWvrWYIBE/IL6PYjEQ43bdGu8/Oo6fyLRDm4",
-	"fYlY0M6RFBrnyqtP5i9ZUQ0B5XPiGkzPAYiitU9siAU0PQF0ZzmCHsrLywKH8nRQ1QH4M4EK3eRr8xy5",
-	"jZ6KSfi6ztf1E5yvy0QjDE+Yqcx79Un9MZppY6Z6a8CRL0wQPco4Pxt8BaT/38AwLHun+h42hJaIyC/A",
-	"9hF4DM/qpyABxbvmblMycDe+HcPdmOYW6aqyfbEL4QPbXfY6CAY4HvDTvzRtGCCTG+DadqUZ9QGgNuif",
-	"HArGz37SwzoGaRmvW1vg0lKeHW1GgOvXGtLqlnKpJ8l2P1fom6LJeWBmU6x29cn9NU90C2k4iYaoPym/",
-	"c2GnOl5GSHx4gtDT9ESvL0/0CwpffrMmxa+vjtuvvzJuvyow52kY/Tfq1193MUXlAvdsoq7c8HY1PllT",
-	"CK0FAbA1iX2dYizRHjjoTCXe0K+ckWdumxazLxqO1j9mCV+QmocO/7tUzo/q2wxzklzTGg8FWumgySc6",
-	"YK6e1xfdpzuQbwLI/nNvku77dfElDJJmWQmLW+FulCfY50aOy6xvmtNz/0cJofqPxRrhg8YwBaVUUl0d",
-	"9V/qKoRHV29oJKE5kAQyApWsOpuFBSB2i+WCFGpr/+iW8X+SKKabClMLz7+0qdE2p3Q8uHt5bB61lVgp",
-	"wgJhXTTpnyxb+qLMmBGrPyGVP23xmX/m8P0TtmmLSfXF3+QPmFT5zPCE4MN1IxGhNpfZoAXr+uw6mlsI",
-	"IiSmUjzNs3rppIusnXrP1rdwsVyn/5t4kcMGOwKjca63psVF6aVGSCPG65Bur4YWeAtIsn9O88ldh56X",
-	"YHnV+S9MnqbTUSZ1Cuw5IEYz+bAZjYa/bS5atyARz9S+0vqYrtRrroOBxb/Uo21SX8aVrDvb5imeUzMW",
-	"lFl4lWEdSBscKjZsb0qP1v80ttaUXyEoZXehkA4zwhtWQtzDWrDSGv1qTLgwCDr6m6d8p+wGX30yf5nw",
-	"J/xIk4RL3HhhIVGPLvOlEJjmsU/cB+zodJ5CM4NN8mLDuUP7TM8Xr7z31DLhrKQo6fJOmLQiITqAXJ4z",
-	"WSq5sYQWpK5AjNfa8K0uWm7DjzKe99FO2vv+CEc1KWTDQXxFiTo9uh3H2pmedTuSWv0WP74zH317vVxs",
-	"CbX/9TL2vD5hrNOX3d/ECfDZdCP8/z9cm0slQafARx343uR9Tqj867fthU6ohLWOX7mkybQXOz0QJCrA",
-	"PIhllgxh8YDw/UkA/+fNXeSAyy2uL/CwmaJPdR7LbNnOhzNlc8wgHlcgJQiz2lb5t7gqRGibk8+K1jay",
-	"2CTUhxlVHP6FYvDdHqWcXg30SadebfWAl7ACWp4djSE3FvPSUZiq/xu8hgklWR9lH38ZwqF9HSGXl4qL",
-	"tPkH456yW9PoUjC8bR6Ew9r9WqLjTOEsv/xRdApGqwMS+GCR81hTlWiDa3MTxS4pk4t7/C2VTe2nu4Us",
-	"vUConYtVv9W/azMxR3r9xlTy7TffPNkcnIa8xwK5+Zz57hOA+Qg03p35OQ9Hm/FS5B78b64vgGWSJbT/",
-	"TLKqClSEtvmVEt/7pGiN6KKWiswH97a8wD18bdUFTLD+2It2Z1pcUlo1I6RqFgI8CIQ3OvHgq1EgA6pc",
-	"ooqS6vw12T71hZfeCecPw7REZ9qVFEduwHDimR+/9/hgiqd9TXGy59k1TbEkcvczgTAncrMFSYoLA3ZL",
-	"XI/CzXxUv0/hYil9ycbgFCBsIQPtRbC2YfU3SIFjeSX/y2AuqRUmN8RUZmq4fCaQqJkUSNfJr+H5FrBo",
-	"OKBKv31fTTENCdu6wnIiV+Wjb/UUj7MbLSvOo8LUOE+1voipSfWBHdATKg5cIm3Fr+pSdaZM918kV7nd",
-	"seEOXcCx7ZlW/ZNddk7WS2cLplxVp6Ujn1OXbtd4uofJRVZefVoBlH+Hw3jt9LwaJDNiNiNPmDc9u3y4",
-	"CxZKt4vOVVBeRhWUz58//58AAAD//w==",
+	"LkdSLpa5Sxpbxy2Ohb/hooAIJN9KXon///+LXY9OmRq2j7XmgAs5AwLN6mTR/peI7YAjh1X2TCAbpR0J",
+	"Sqhzp9gPftLkMD242XsQNj21iYNiSri+0MTOPSrbtiqsC1bLefm/Cx2I3w3vEVsk7vzQRWmn9fmi6EMv",
+	"9GREvSnPGuHtUY2wjMP2rRjPzxtKoSMuF3vSScNOuSU0JrLqI0vxSWbF5MDwWWoKHaKiaZN16Rvizr/2",
+	"7QOXsGjGDTWuNu502LVr6RXmvLWYOR21GOqqj/YTj+oKUyW1Y4pYDVTXGh3gPJyrWuFoTHuyWI7p9jw4",
+	"2sm63ZlFA2zBgKGZXc1w6cp9B8jcbVi9rQ3gyuNYmkZvhGgB+rLh/dijMK8bRuG2Zx6+bCSZ4FhmFSDk",
+	"uBjFSn2EQz6f/S1eaX4G5KsebnYqu98JvyC3AXn1T02c3VzzZCor7YEkvM/DWoHz8fPnA6otF2LDmEyN",
+	"u084y6dx2MKae3sb0kW0+ciOlzpKSXvPcZT7WiQ5lRo9VmRCAn/xE5Uz4i3MRwE33lmTYd9azXcww1nL",
+	"d5CMy3a2z+67ZcHldDHGpcHV1klhgIsN0l57gahO1siawm/qi0QhvEGJFL6DMXRss5IBTT5Fr+3D9C37",
+	"aaGaZaXkmqHn5+TeBpJLbhlrg4Y8drecp451zeS8gku+RrX+NE+wauWx2aJVMhX2XDJTLsSErTs5y/R4",
+	"HvnMlNSUpw09s3bwbLFPSCybjiNVSb5Uy9M2EK5MeVLnSIanlFYcyIqOsmFZ0Z782I7n1+iIGb2dOjXQ",
+	"z8a0YXWTmEm/Zc6+E5VZcEfWSMRWxlzvl3Y2I/oTMvaUOf8yxcxi3DdmowNrntOWOg3Iyui0pS6PV8c0",
+	"G8t+yaDs7AqtI/t5vqpLp1wb2Wfdn9q0SNHyYcoa8dT1ir033fQbnzWhBaljWFt1m2jZwT6Ocv8nmVdT",
+	"UBIL6zsPTtl85uFl3NRy8/j8Io+JCvNfi5MBUcy0Z8c1ujzEaIXccHJ5biFPjclI9LbzYPJjwCy3nD1U",
+	"sI1AKbSlAAaoOhbe2KBBaDhTHIYoTdQMSEzDIaP30UWqZjs3Pjcp90rAc7JazaQ+At5OUt6X2DXTdUON",
+	"rPUjRNcL1YwwWtXHDVTVCRJuklaB133WYwBY5FhrQ+XCfhO6q13IiyZHkoo2ui/fU52Plcdjlf11FQIs",
+	"ZOuOsyB3sostlXrpHdKa98vyRCn6O8CljrU+OedypCJmPPFzZJ8sFJz5Msso59cx3zCnPv2A6/gRSeCR",
+	"ViIZoBAxdzAKqCRrIg28NlTVEmGKCC3hEyJUMlTBGmhcMTS/zMRw42tCExN5OEgI5iGByo1QsjtGK6ad",
+	"+Z5lVdOo+MZ2CUOAyyabGPbVYFj0AHIPQNtIVPWbRlvCDxU8E0htmI6hMtUJMAchfQxrZNa0qWwRTMkb",
+	"iBUx5mRNaHaOpkMinwIA1bTxvZubZWF5xmN/az7xm9vuWBavK2Y9js1v7UPbf/roqhEZyEg3vuEIxueJ",
+	"cFze+Di8ENVL90zYwnsC7QEe0cMBWZiiMxgrJ6DA9F2MxaMWR8i8EpmPUMtpf4irXWCrpSXDltWBcsdj",
+	"z1xFDmIOySuk1HKb2Yf2UFUWxExHNmcC6VfggsJisAfnqyg5u36XzieIXW0uN8fMb4nkhglAxAG3PeDi",
+	"0RicZ8CJ5WXpdCt8dXJz7GyXwRkbQJQ6eC2z40tvotYsE3+zC7amRMQc3EpoyFePK0IfP1gI27wvhqDs",
+	"o3xkZpoqBSE2uJ5Mk/7IMaHA73Vb6ypNmQcSwmJkv5zPz7v+3GxGCB63sfuausMJrXGdAPAqCaaJGuV0",
+	"DXMK+KQPUTpgP68EVLfeuAus95VJ9UT9WsxiJ54vabbyRUjP3IfMfmufsvqHeCYW7GBO4eA7qH9SX0wa",
+	"/vowm7skfq3v8omgtk110jZNLMgOex7NLMvG5h4viG1DcRMlep1cJnTRNIjOvMX0Diw+f/5+eXRo2KNN",
+	"AncmMq6P944RXxc36h6YRvceiiJaGPW6mWoXwGNTRNUDvcciNssnQAZPPp8J/GJCEUZrvIWlSYhyeDav",
+	"EfYFwJ4JY9dHAh+EkX6mbH+zg5/VVuVZ6RWjja7DFcbR2w6ltyDZCJ/xqcc000eTmG9RxJKo4ndQ30EB",
+	"pI5cAKaY/zAeVTIOJXqAFdOq/QlOON1T1N3uildrGfF/GuiKQTNHGrgVmCkIYRYYJ8sumhkfcVhlWSGc",
+	"FT/xhMb/fX79r8AqnYPZbk3RrYuB65dxsmzYsGR9/Iruq222zNlw1imqAf+5oSWPEi62IjNE58Oc+Zec",
+	"uYrgpznPY7pGdkDn6fXe2tIEc3dwz1kPQit770YLViTqTfTFk0G5hP7rlxkp5z25rVJjVjZUYsyO5xY0",
+	"sffBUdVMzLe/WK9vv8afu2e6qOuTd7z9MH13xZE9crC1O5Dro/7qM2rWjgzj0q9u9fTxGA2PGSdtfUxh",
+	"XilfeLTNQ8nzVDScZrxY3pHr3behS8Ayp5mo3bEoazg7yVQhtI6JOBlGRb5C8erRQq1p50t2llgsE8xe",
+	"p5pGwyqoubVMNeGPKmN6Fy0vMJpbeNsFn+r/fJfSwrdESPw4N2Ncg2Wkx0wFfTsSpz90ld7S2BKJWnhy",
+	"E1McVg2XG+DeJOvwcJbaUK9VIbmBA7K1eVIy3ipZ/y/DSmHME2QVZe2EEyAVG2p8hPr2Cva1RzeXxRIw",
+	"Ro/0nQ0MeMCSMc+hxfbHGPldRf4xN3vE3hopAl2R1si8IpXVDTeAS+BKs3o57YXkeg1Jd3w0otmv4Iig",
+	"5iik8syYuLuGJsXRwlllRl0M7uszImsFUarZVTx00FG8ZhpDmh9RjblEG7Z/rT0Gtso9xVtoK3L0T+74",
+	"8CbO6VQIjLZc3XQYil1wJwHdCa1FW25MLAKKRF9yt+1Ds13pzFRO0mmM1VhfAmVX441Y8LIUn8pi9Udg",
+	"Bh16wyRShC3876Js0qb7LjtYwqESCpO7Hasnd4YizA6uYMLlsoZkMIOz22tiJTZxPSuYIU32ZJiDlY4S",
+	"wSq4TEBLOINVTgyEGcEHQ+hPp1YfzZh35JgfF58C8V7hEj6yG8ZpKnlgVWEOI/gfOr8l+Xu/4EA4XKfv",
+	"TkdZD+pMzOf2TTVgBTesjLrOE9jamSbrhkqTDn1sGS09AddP7EwEZc1nQLJbY+S82p24SWKrt2We3SXK",
+	"VqvnFtLb/rHBtGSrlan3ETcQz41Jqh224wzRG5iNec0sJ7xOxF8eU4v6EaxXqy+3xtN6sushZjeei4ri",
+	"vhuXs7v6YlaHAhL3xzlqlwSqqOU9Dw4mookXI6FqvgC3ZZy29nZtkTkdjr038LuDknlt2Urfx11bceuE",
+	"u7Y6RrKp+0Z/lL5iYtEImbdgjdUYc8xPJ9+bfsjRu9OHmPbuzWmocvPpG7J13oq8D26rWFEkDeetO0nP",
+	"8g2JBPmu8Xa0LkxpLT8BH7yMefIoQJntLf5+EjvKGHxMp7EVTaQjESqkvQGPBSmrgYepf0NRzjPYFGn2",
+	"AI9lv5ZRpBygn87/NUEdM3LQcXe27fKXdntzbe4tnxxldjefq0VEdOzDuMYx4wnsQ6oHTbF4DCUICSYZ",
+	"oCI2o3fFQWymc1+Eu1GdRK071pEU80ipaXECLW+rWBG8ATPFj+yAPOuuEBTm884qsRWsLZpiKsTs6jCK",
+	"0Ic5n8QvjDUObBGu13ZKOX45zSKpUv5efRYnzdUcWddTOOY89tLscSR7CRGNVSthOyk+3ZM1fWfCX6YN",
+	"TgblyVDO5dXEozbf0byAS9Uulu8mQGq7i5GlCE1k+s5Ju/kIePuL4qkMd5HFfkml2tyD/M9IBoGGrYyR",
+	"JA2DNaLLCLFnPOHZHyF/EjHnn1H4UrkB9MDZXmg0bCVRIVuGMQzTmpQW3Yw8qI6F8OzBavlVRanqkspn",
+	"Bo0AjUeGbHCqmEdKsZwP9qve6n5MQgBgN2qfG817jfaXjezb5q/aYnCtWdRPOMT01aRq55vE9o1Gr+yA",
+	"J2JzStjixOaUowGFJnMLCZDCx3KV2gJ7hketB6UdeldxeQlYb0XdD4Mc6Hbc35tynQoqHoEE3450ORIo",
+	"M47ffXaIbru4MIc6pEcI0J0Pyz0vLv1GJ+lEumlEgnH3mFOXeJCHSWM+yA+x0UP7NG7Nef68tIeqlVpL",
+	"7a3088qWLTYGkP8YscJIBmlMx27MzXL8DZto3A9pynovwvqOfZPZtDfGG5/acz2j+f2GMZmw/sMnIrO7",
+	"gwOIC1n3KGS3NR7sfHtdWm+bb/uzH4xR1IC4zjAnquZjHcoNBzh/BeXlQu7z2wYYz3ntf52xox1o58wv",
+	"5lH508dZRPz0cX+kMder8KFVN/bqWC6Og0/n2V+D4q6zTbAW/SqWB5JFoXn+jrFaqjIPgkzPeD4C2b3E",
+	"q9Udi2GFnBGWNwnBey8Tea242Nxvunm7wZF3ydr5wr1Pa5kVdp1OmW9mu4h405H2M6sCBWX6+kE+O0B6",
+	"Gja7lVskoSOtH5rn9BzbXH5bmKyl3TLcGZ8L7RaQ5dq+t2UHZvu1Ja4gjno4GkmeE4kWRIvjMsWn3hDS",
+	"ywEh26bCEkpkckvsdvCGogcQpASbVbVlA3DfoiLFY8obL9T6H5jVe3vZMlIgXJbcVGya8P3YQZKripZC",
+	"NkmviVD2kiVsI+vUcUmlU26gSupK5Rq2MF3R7K++4UQVpGS2Zepcqh9GS/NPu3I7k3O66qhhC1fVoZPo",
+	"kNc6voZBJT59uo0HolNuaXZ6QffE2I3090e7eY6KhgUs63h7sOey3MDh2WWpO8HD9816DSKuZaTjidKM",
+	"kwljY0nknR36q2ylr53zUZqfYZGhUuWjRCK1M/EWbE6bvrt8PD/jOkXPhZZaKFiTq9lP5jgiYcvUfE1p",
+	"8fbHu7xK/467raWs+3UwVIzx5yXi/8ss1S7MRzPknjnDQUcduI+4hoQleB7I2hbzGYHAHzCPBgEL1vAi",
+	"Q/x2tVrNqP67GK/EEbqSzgMjd0+auLRwrgswljFwtQJXQEvMnQyAiI7fb0Q8BjQXx5YVuLqzFWDHg3xd",
+	"Q+1pkpwUMyMx2Z66sjJJrBi2p2ilQ7TEawSVBgQRCK8BrTlr6mfxomI1zoi1xibOWvhIyVH7s68/nIQt",
+	"a/0xR+CZWeeK4QxPTz87u6SWZnawcL8sp6T48wZiRZQ2OA3K+vcUNpqTM4a7tiHrjX4NGrp2JfSqlXsq",
+	"XKTyhlXlEl1rPwA1y4j6TCpIWbTZW9hnGLQ32GZ//R1sqpiBmjTf24Vk34COiMddgoC3qbKH57knnvDk",
+	"fuXz1eW7d29+edO6OZdINMUGYYF+ahSVr34AXmkcr1nez5nnM3XofrEUPCqqbq6VKD6Jbe3wMb4qPvo4",
+	"AvRse1jrehpBO3aLf1qw7TOsdN4i+VbEKwck5vDgoRdiKGmzUNFGq6uaLPZk4VKlOnySiNWG0Ep8cXnv",
+	"SDKNOzNrLitWNCJWzdW42/I72rQlRnsTZ7jYgJKyiqopc0rrtbU0XadLuzNuvp5Mfl9ydcKPFoj+GHXQ",
+	"YDG90VmfpwEdFdY0lYEAdqOaqk82jMTEvgB/R0uA6krnmCITMTQFVpN5D42Wc23r+/85UaY/o9LrVHF/",
+	"g37mh/pT8MXLZVbJgsLEdjj4M9CcaKkaVnrGcZNOuB2pLOpJaCDvLpyFxOP9PhlVQx3Y2I1Z7XyUMbvO",
+	"eMTr0Xw71+NAxLohIlWmtLalxqbySiMmqCDNv2ciyAFiTGWgj3khZtQ2TvqSQw//eBSjazgKGbjfZNQu",
+	"jJ4XEfgFa1MRzJro2gNkEfTcxrfmUptjrkZ32eTtRmfy9azo4whfvyc0ku1qPp10dahWI3fDLY5l0s6L",
+	"Qw6PXyxma5bpZ2Z4UAM6YS4anw4UZi/iXn31DSFguhBqu5owuZTCLGjMzgJPxhA/W/KdCzKKZL57Q4KS",
+	"GLto6hmKg8/ySgYhdXZrMIUN26MVttUMMC81tAIiYmD89rCiPbudRdoQTHUTvTxVtyI+8hbTg4GQR5jH",
+	"7SbOmTZA15UbEIA0xJu2vGC035Aq3kkuwJYHE7X3opm6nUTmPWgIfcJFeO9R87o7cPazyXg8pjMFp+cO",
+	"YfrwNTzihCIdWCZvw3p+0EYsydjzlbZeGXNWLIz+KAdoSlTY4xPnk3QadvBpDdomEfn2OEW8o2xxLrQz",
+	"bhGIyy0pp0FbIWd81Q4DwZa5STkTErqem/FR2t5vAI8ZaUqjJejx4T3DZTwjh20T2AxbIid7frOG96Zh",
+	"FlzguWZdW+/ejLyAkcrTltrJEihCplOWJJO4yl5J6izZrCXTWTijYHi76iz4w0tFS9t4P5dk5TFfLLMc",
+	"EQ/9m6kecNS58FVHIziE9SyUG+NfjVsVJhy3+o2w38f25jdmxYE4cmEqtaFbOTQM24n/sw6xmvViCJbK",
+	"FkvAVO03kB8oIUxte4tEqGUL7XsxE3XD5DCzkFwbKMbuleQi8253O2fdeHYUTTu/pdnV3BfQcMYRT+AX",
+	"nYRtEEW6cuJHXaSLSnVOOiVdbEaZL+AigO+Av0Af/d+RBgBc4QJ8o4+HGu5170hNT+jwxDVQ4DpUTl0G",
+	"BixSC9F/2OLH9uf/eIHuzUkz0Md+kbqTQoelqD5fI4wkCIl2uCIllqCLaFSIg6gZFWrQNSZUl2KC7QsP",
+	"8/tq8ZOiTVDA89Xi+sXLF9euDA6uyeLV4o8vrl/8UV+dloGucE2uCixxxdbGVrY2flLFTtqg8K5cvFr8",
+	"BeSNb6QvYTMb1fK762sbXSdtaBuu64oU+uur3637qy27P6rq+kH0riayr2rOyqaQWvoXNhAWN1XSuein",
+	"e+XKvhmm0YsviXBmq9TSf7RNLrhwN0Rq2RgZO44tpKL9Ceda+pWLyYiu/y1Aed/Gbc6iwafntBzSoX/5",
+	"DFbMKKC/3v/6C9Kgf1jaUioGetWAOZp/MTR5jQQAKlkh9EpebMtzEcYF0MUJw6qK7bN5Q92mV7pSw3N1",
+	"RZoQmxlEMdfScwFU04NK8QppSDn0B43x9x9LczWgP6xAFhtDIbkhdP0f5yLHljlb58RJ+cCcKRJzvAWp",
+	"peD//rwgaiH/0wD3hedfBXBq7g0xmD0taSa8IF/+cflzaReU4FUOtQsK0at5JpCN8T4P3WuHmsNEhOy3",
+	"mPD7FkRCo+n/wAzCwVloEED3fOm+9mqnvgyo/30smoYI/+gybsPKzS3Wicc8mWS+ZlaURd8TIX90juGT",
+	"mCavLOqe/ugYoSc0DRjJPmxr7iPFzFqWCPNiQ3ZQIkbV+79lOhrJ2KGPodUywUhvyvJHK45ego10329J",
+	"BXlc9PJsA7e7ELlVTbWLhpZaGkSkVCeZSL0D52HGq8/6z3flFyPJDm9ELd36C9G2PvVKtEEi3S3+z1rJ",
+	"lJfcZUdsE6WStdPXT7jT597SK3s4n3Zr48fXzOTUze3Z/e3dk4GO6ZtGAOuOezU0ZP+JGwYHEFefrZ39",
+	"b3D4Mia+WPN5nuAiyD9hdCd9UMT31xNREZeUYEIfaFKpYrqQpKl0YLxRWnU//oGZPArtjkzRsMU7u55x",
+	"Gu6BliYiSJxwGOZ4VW380bB225ZQF2EXEwOe7nrsepgSMohz6WEOyNyZr23xSlNgDPy/u3wa1bKClURY",
+	"GHx9zE8+toTuiMS+5lBSmHsXtHsKia4dL0emC1ZhqEfZAysPGs5c4keg6ADy3GKcniJc6Hn/BfYhCZ5W",
+	"kGtH1tEiCQauCH1catWCIkYLazBwUPBnYsqrz+1/WMmuhApMaHJ3P34jclNyHNItT2UyS0ElAwN+v2f8",
+	"EWF6QFt2/AHLuZvDpZ0mqzjK/c4Ivfqs/nfqCR6j0vUFOEkXUoq+iwxpOoBQz6NGPb8gyS1pLvMWvikK",
+	"qPuUPf/d8FdGqDdeZb1q4yR0uIEnnlrWyAf2afQV+dU0eYoH5AMmWeaANgV/i0m1dImppmT0WShy9Vn1",
+	"bC+vKGnuAJcfDNDRxU6i6v+jljXjtjVXruWCZ8+QIffo/d/XI/dcAHyYuuBuPRLhxWjqhkg8kDoXWofY",
+	"IbYDjnBV6QRFYR9KLBg92bdgKRHqx1GK/PSpZlxa3XUeUVghIW5M9+/SA6FY62yT5nVFmP2GVd4It9Re",
+	"Be0FpLhy63B/vjCDvfjdJFSZOkR6zjdmss9/JKJmwlfpHrH0n1v+2/YpmnPVn0jMp1Ni7MJcWduUSrvH",
+	"Gk7kdIuPZ+SmNKhpyVfkjW7xFI+IHuknKvkh5ylRoowtW6jlmPM+Jo4+AqR0QTapu+9vALUJ/LoYe7gh",
+	"InTYsD2qGF0jQei60m4bo+Y+Qn2KcNdEzQ+dxZ5f2Oqs8+lO31OT13GZaDGkU3rWPVnTXxuZZ7zT3tG9",
+	"jbce3M2tifMfOaqaIGsKpc7sOpqLUkfGCcEnCdDpx8KCaF7IcWixu78tfcBAdyfdqQY7+0IE0X1/a/SQ",
+	"eLUafdg0nt6TPGwtgvukfqTm5KEYnMB7BkpcfdZ/TBh17mDLdpAgzPexvF3VvjybGhP7sm1yZZewSDoC",
+	"70G2KIkXYnbf/xO/UY6JRiLIdO4z2uIDKpkJ3KNsj04/S1qNuvqs/hhTrP8C8iMkdcDxUfWHT8RGZh2L",
+	"CXeyX8r5eajFGTnXpXkK+eK7fIXXHDysX1o7cK2exlHhh8u5TH0a2J4h9mAizYTWf529wJTbrQCfqjYc",
+	"zYIJ4ns0ydRB+8GGLWYIhby9DONmIJc1FMP23WBaVl2UXy1gGGzCWB5RYhIGbjBqe4pWRUt5p0uY2c3Q",
+	"IKJ3GpX40OLQfHf93Z+fv3z5/I/Xpu7JYGCbE3Hq/F3dqex+LulDNzwUOTgOA+rhYAxqSx3dzRpbJcIq",
+	"Qhot8hs5Lz5uftwg95NrlnVwfE3YqYNj8fx2wEtSSBE7Fv/Ii6QtxG5mAK0JGeZQLxHjSOt+JkhWu2R1",
+	"VSCxVCx+c/9fX8+kd9bNbsH24lLsT7R8C1Bm+yMdNt+FXZIzpJKoCvcBP0J8XdcnhEKdhEUwZEeMKOwH",
+	"sIevEaaIVTrWEwnJaqFp7NKazie0rGyC1JlJ/5ZUla0Udgl58O3XiixUA8djZjCqK0zRikgL9aQOisW6",
+	"WqpDsiF0jc4TfdjbQ19PMyl0/kW3eAp5U41032y3OM8mrZ/HYgNlU8F57NFnv0XelOVfLGb8BThZdT2D",
+	"k1+edeDUjmgkZCIQM1lyboMuwbZXn9UfE1aWH/W/+13IeaL8ElarzhpeI+8WqnSqq3rxDzYbL4DzPL8F",
+	"Nz7967NuaCqKxVFkaVZPJMLiUTizmdoQEx3laaOhgJ74BC4nWxpWmbJDfDun9fpJT6v17V30lF49ADW1",
+	"4JN6tm5wSSVMDzBm1dNzVMdbKWQBYxOpIy7Nuf+GuTtvJypCoanF8cLbvPOWEPNo+d7O43InzmBCPvGJ",
+	"c8tKHLoV2fnqNDpSGm3Z6U70qR2fTEPNe2QukYOq3bx/eFsxxn+BvbhAGuo3c/JcWYSvduzes/UFH7k7",
+	"qH/A0t2xT3fi7qAeieYxZhvNbT7JVs1SvXxGq1rqMO8zH0Fd7uUCCrKunnMxf7tHmXzimCyb+jKWUXLm",
+	"/alAiPFc9PemRV4uV5g/HTdhPqW92U49am2wABBWRbOFJQoHm/8tWB0rZtEtkzvDDLxjb9j+Skt8cCd+",
+	"D/D4Gkmm/unhgNwq53sgXj6x50DjOaVBPdS6vEpmbjoLgvWN7OU05MMcrIcyyE39+qcsC9QBmzT8b/m8",
+	"UbYf26BfNPL8xaiouk9c/I5YDefq9dYP3gkBS+emG1utgIpR0KNfbZNL5qybIcYsOKYsh1iiXimhPe5o",
+	"uQJRgNIYofdaRDoRJeKssSL3XWpeAHnAEhJzgunTQw+Y0V3ll9EDYfeulWDPLBtZxr4qNmCBr88rw96o",
+	"fp9kM3+7lD6SB9/ijiarslN+1TYHFWwNQDPab5jxMCPB0AMH/HipLWfbGvNLKC43pmdLE3HZfc8HGzr7",
+	"CbbrjOfH75m7jL2PBG8BVU1xqQ3VF/kFtlOfrH/tM5wx9l0Tle8E2wLSYVreF+KEgTPvIi9tSZrz7t6v",
+	"qt/3RMhLbZ3q/+tA+GiKJS5WTU5UkbMbXB0C5Jm36dYhA/4b2XpuqxGPvpsUIhRZ1fH8G2WjspJBD7ce",
+	"h/kJEha8tp4lGDAhv4JuPxLhcNvWvD4/j5rOv0qUg9uXiAXtHEmhca68+mz+khXVEFA+J67BwjK12KfW",
+	"PrEhFof4BKys5QjoLy8vi/fL00FVB+DPhC5L8u15jtxGT8UkfFvn6/oJztdlohGGJ+xKB1xffVZ/jGba",
+	"mKneGUzzCxNEjzLOzwZfAen/NzAMy96pfoANoSUi8iuwfQQew7P6KUhA8a6525QM3I3vx3A3prlFuqLm",
+	"X+1C+MB2l70OggGOx+kNy1FZFZfJDXBtu9KM+ghQG9BeDgXjT3DSXZWk8Uj2sJDcVwXYSl1Ed1CwNSWX",
+	"xrayw4i4CcM6nuwmCwCB8B4fXPUCQKuKMe7MyqC3Hhs6KY5o5Lf+FiczAkb54+W5QRZTCHUY1ZzssBzi",
+	"1L02h42Cw1U8L1+mjltY7SetUnUr8FxaqbKjzYgn/1YjyN1SLiUB2u7n6lhTNDkPGHuK1a4+u7/maUoh",
+	"DScxg/Un5WsX5a3D04TEhyeI9E5P9PryRL/g/eo3a1Lb+ea4/fob4/arAnOeLjZzo379dRezC1zgnv1B",
+	"l97IuF1NCIQp299ibphFudeqRQdWTxZv6DfOyDO3TWu1F43+7B+zhOtVzUNH214qxU71bYY5SY1obfUC",
+	"rXSM8hMdMFf18qvu0z3Im6Cwzbk3Sff9pvga9n+zrISBu3A3yhPscyPHZdab5nSojfGy3DKaJbDHBw0Z",
+	"DLREhCJJtvBvdRXCJ1eVbwQ/IJAEMuICrfUoC3pD7BbLBSnU1ur9+sfTBnTeVpjaIjZLi0RgU7jHcymW",
+	"x8IWWImVIiwQ1qUF/8XACS7KjBmpMRNS+dOWaPtXzpY5YZu2mFRf/U3+gEmVzwxPiPVdNxIRaqEDDDi3",
+	"rmmvkyeEIEJiKsXTPKuXznHK2qn3bH0HF0st/N95TjlssCMwGlZ+Z1pclF5qhHSBBmPIdmpogbeAJPvX",
+	"NJ/cd+h5CZZXnf/C5Gk6HWVSZ5yfA9E3kw+b0eSTu+ayrpR4+GD7SrceEx17L/6tHm2TaTauZN3bNk/x",
+	"nJqxTGjBJDxsWC3ZxmKLDdvbGmf/MrbWlF8hKPh6IT+WGeGGlRB3YxWstEa/GhMuDGCV/uYp3ym7wVef",
+	"zV8m/Ak/0SThEjdeWG7bgzl9LcCzeewTD7lwdDpPXafBJnmx4dyRtKbni9enfWqZcFYOonRpXky6EnwH",
+	"kMtz5iYmN5bQgtQViPHSNr7VRavb+FHG06zaSXvfH+GoJoVsOIhvKC+uR7cLlqr0I3XLVH7/LVWp/Mr7",
+	"mzgBPnl1hP//H9fmUpgDKaxfh3U5eZ8TKv/8/eKJK9D2UhUGgkQFmAepA7YYLX74CsFGqYeNAy63uL7A",
+	"w2ZqrNV5LLNlOx89mM0xg/B3gZQgzGowz4aFMSJC25w8CIG2kcUmoT7MKJryb5Ty4vYo5fRqoE869Wqr",
+	"B7yEFdDy7OAnuaHPlw56Vv3f4jVMKMn6KPtw5xB98NuIcL5UGLJN9xn3lN2ZRpdCvW7Tjhy09bcSHWfq",
+	"1Pnlj4LBMFodkMAHC1TJmqpEG1ybmyh2SZnU9+NvqWxqP90tZOkFQu1crNi0/l2biTnS6zemku+/++7J",
+	"5uA05D0WyM3n3Hcfa+howYc73SBPBJNQ55Xw/9NEBf+zSWZ+lOv4KEMlUbVSd6qXoF6jLfmka/0BNYXZ",
+	"WZPCSvJCaP5ld/kC9bc4HmHiZHDhvWOmYqdJTZAnmZ3OLTEKwHwEMPXe/JxXXYHxUuS+T99dX2DPsnTL",
+	"n0lWrZmK0DbrXuIHD5Wh91MtFZkPHmzRmQf41mrOmBSusTvo3rS4pFJlRkhVsgV4FAhvdDraN2PnCKhy",
+	"idp6qvM3ZPvU73J6J5zbFtMSnWlXUhy5AcOJZ5bR3uODKan5LYVzn2fXNMWS9RyeCYQ5kZstSFJcuIyD",
+	"xPUoCNlH9fsUWqJS622oWAHClrfRzi7rwlB/gxliwJO++7iG5IaYen0Nl88EEjWTQikyimbPt4BFwwFV",
+	"+u37ZkosSdjWFZYTKVUffauneJzdaFnhSBWmxsev5SxMTQIo7ICeUIfmEtlVflWXqj5ouv8qCBbtjg13",
+	"6ALxF55p1T/ZZeckZ3W2YMqjehpIxTlNPu0aT3eEugDgq88rgPJvcEjb5O4Al3mVqWaEFkeeMO8hcWmb",
+	"5yJ6hJR20bkKysuogvLly5f/FQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

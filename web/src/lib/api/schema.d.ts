@@ -730,6 +730,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/players/{playerId}/trainer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getRecognition"];
+        put?: never;
+        post: operations["makeTrainerLink"];
+        delete: operations["endTrainerLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["getRound"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eyes/{trainerKey}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trainerKey: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getTrainer"];
+        put?: never;
+        post: operations["sendAnswers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/offense": {
         parameters: {
             query?: never;
@@ -2288,6 +2343,94 @@ export interface components {
             apart: boolean;
             behind: boolean;
             oneScreen: boolean;
+        };
+        TrainerCard: {
+            screen: string;
+            cue: string;
+        };
+        TrainerItem: {
+            card: components["schemas"]["TrainerCard"];
+            step: number;
+            /** Format: int64 */
+            seed: number;
+            situation: components["schemas"]["Situation"];
+            play: components["schemas"]["Play"];
+            read: number;
+            seconds: number;
+            role: string;
+            choices: string[];
+            right: string;
+            seen: string;
+            why: string;
+            say: string;
+            disguised: boolean;
+        };
+        TrainerScene: {
+            id: string;
+            name: string;
+            people: components["schemas"]["Figure"][];
+            /** @description who the player is here */
+            word: string;
+        };
+        TrainerPack: {
+            items: components["schemas"]["TrainerItem"][];
+            scenes: components["schemas"]["TrainerScene"][];
+            reads: components["schemas"]["CueInfo"][];
+            lines: components["schemas"]["Lines"];
+            step: number;
+            steps: number;
+            shape: components["schemas"]["TrainerShape"];
+        };
+        /** @description how far the card file is */
+        TrainerShape: {
+            /** @description answers so far */
+            asked: number;
+            right: number;
+            /** @description how many there are */
+            cards: number;
+            /** @description of these known for a while */
+            held: number;
+        };
+        TrainerAnswer: {
+            /** Format: uuid */
+            id: string;
+            card: components["schemas"]["TrainerCard"];
+            step: number;
+            /** Format: int64 */
+            seed: number;
+            /** @description empty when the time ran out */
+            choice: string;
+            /** Format: double */
+            seconds: number;
+            /** Format: date-time */
+            at: string;
+        };
+        TrainerStored: {
+            stored: number;
+            step: number;
+            shape: components["schemas"]["TrainerShape"];
+        };
+        TrainerLink: {
+            path: string;
+        };
+        Recognised: {
+            /** Format: date-time */
+            linkMade?: string;
+            /** Format: date-time */
+            last?: string;
+            reads: components["schemas"]["Recognition"][];
+            step: number;
+            steps: number;
+            shape: components["schemas"]["TrainerShape"];
+        };
+        Recognition: {
+            role: string;
+            read: string;
+            right: number;
+            asked: number;
+            range: components["schemas"]["Interval"];
+            median: number;
+            gap: string;
         };
         OffenseSchool: {
             id: string;
@@ -4411,6 +4554,156 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Clock"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getRecognition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what a player sees away from the floor, and whether a link is out */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recognised"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeTrainerLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a private link, shown once; the one before does not work any more */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrainerLink"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endTrainerLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the link does not work any more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getRound: {
+        parameters: {
+            query: {
+                step: number;
+                seed: number;
+                /** @description one type of situation; mixed when left out */
+                screen?: string;
+            };
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description questions for the whole team at once */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrainerPack"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getTrainer: {
+        parameters: {
+            query: {
+                size: number;
+            };
+            header?: never;
+            path: {
+                trainerKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what to ask this player next */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrainerPack"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sendAnswers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trainerKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrainerAnswer"][];
+            };
+        };
+        responses: {
+            /** @description the answers are stored; those that were stored before are left as they are */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrainerStored"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,0 +1,233 @@
+package web
+
+import (
+	"context"
+	"fmt"
+	"math/rand/v2"
+	"slices"
+
+	"evrik/core/evidence"
+	"evrik/core/reads"
+	"evrik/core/trainer"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// Questions at once (assumptions).
+const (
+	roundSize = 12 // in a team's round
+	maxPack   = 40 // for one phone
+)
+
+const deadTrainer = "This link does not work any more. What you answered before is kept; ask your coach for a new link."
+
+// learner is the player whose link was opened, with the team's floor and his answers.
+type learner struct {
+	gen.TrainerByKeyRow
+	floor   reads.Floor
+	answers []trainer.Answer
+}
+
+// learner finds whose a link is; guesses are counted like sign-ins.
+func (s *Server) learner(ctx context.Context, key string) (l learner, err error) {
+	keys := []string{throttleKey("place", clientPlace(ctx))}
+	if err := s.notTooOften(ctx, keys); err != nil {
+		return l, err
+	}
+	l.TrainerByKeyRow, err = s.db.TrainerByKey(ctx, secretHash("trainer", key))
+	if store.NotFound(err) {
+		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
+			return l, err
+		}
+		return l, missing(deadTrainer)
+	} else if err != nil {
+		return l, err
+	}
+	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: l.ProgramID, ID: l.TeamID})
+	if err != nil {
+		return l, err
+	}
+	if l.floor, err = store.FloorOf(team); err != nil {
+		return l, err
+	}
+	return l, s.recall(ctx, &l)
+}
+
+// recall reads the player's answers.
+func (s *Server) recall(ctx context.Context, l *learner) error {
+	rows, err := s.db.TrainerAnswers(ctx, gen.TrainerAnswersParams{ProgramID: l.ProgramID, PlayerID: l.PlayerID})
+	l.answers = store.AnswersOf(rows)
+	return err
+}
+
+// GetTrainer makes the questions that a player should see next.
+func (s *Server) GetTrainer(ctx context.Context, r api.GetTrainerRequestObject) (api.GetTrainerResponseObject, error) {
+	l, err := s.learner(ctx, r.TrainerKey)
+	if err != nil {
+		return nil, err
+	}
+	if n := r.Params.Size; n < 1 || n > maxPack {
+		return nil, invalid(fmt.Sprintf("Questions come from 1 to %d at a time. None was made.", maxPack))
+	}
+	step, file := trainer.StepOf(l.answers), trainer.File(trainer.Cards(l.floor), l.answers)
+	seed := uint64(rand.Uint32())
+	pack, err := packOf(l.floor, trainer.Pack(file, step, s.now(), r.Params.Size, seed), step, seed)
+	pack.Shape = trainer.ShapeOf(file, l.answers)
+	return api.GetTrainer200JSONResponse(pack), err
+}
+
+// packOf makes the items of some cards, with what it takes to draw them.
+func packOf(fl reads.Floor, cards []trainer.Card, step trainer.Step, seed uint64) (api.TrainerPack, error) {
+	pack := api.TrainerPack{Items: []trainer.Item{}, Scenes: []api.TrainerScene{}, Reads: []reads.CueInfo{}, Lines: fl.Court.Lines(), Step: int(step), Steps: trainer.Steps}
+	rng := rand.New(rand.NewPCG(seed, uint64(len(cards))))
+	named := map[reads.Read]bool{}
+	for _, card := range cards {
+		it, err := trainer.New(fl, card, step, uint64(rng.Uint32()))
+		if err != nil {
+			return pack, err
+		}
+		pack.Items = append(pack.Items, it)
+		for _, c := range it.Choices {
+			if info, _ := reads.Info(c); !named[c] {
+				named[c] = true
+				pack.Reads = append(pack.Reads, reads.CueInfo{ID: string(c), Name: info.Name})
+			}
+		}
+		if !slices.ContainsFunc(pack.Scenes, func(sc api.TrainerScene) bool { return sc.Id == card.Screen }) {
+			screen, _ := reads.ScreenByID(card.Screen)
+			pack.Scenes = append(pack.Scenes, api.TrainerScene{Id: screen.ID, Name: screen.Name, People: screen.People, Word: screen.Reader().Word})
+		}
+	}
+	return pack, nil
+}
+
+// SendAnswers stores what a player answered, each answer once.
+func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject) (api.SendAnswersResponseObject, error) {
+	l, err := s.learner(ctx, r.TrainerKey)
+	if err != nil {
+		return nil, err
+	}
+	stored, now := 0, s.now()
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		for _, a := range *r.Body {
+			it, err := trainer.New(l.floor, a.Card, trainer.Step(a.Step), uint64(a.Seed))
+			if err != nil {
+				continue // not asked on this floor any more, or never
+			}
+			got := it.Settle(reads.Read(a.Choice), a.Seconds, a.At, now)
+			n, err := q.InsertTrainerAnswer(ctx, gen.InsertTrainerAnswerParams{
+				ProgramID: l.ProgramID, PlayerID: l.PlayerID, ID: a.Id, Screen: a.Card.Screen, Cue: a.Card.Cue.String(), Step: int32(a.Step), Seed: a.Seed,
+				Expected: string(it.Right), Choice: a.Choice, IsRight: got.Right, IsLate: got.Late, Seconds: got.Seconds, At: got.At,
+			})
+			if err != nil {
+				return err
+			}
+			stored += int(n)
+		}
+		return nil
+	})
+	if err != nil {
+		return nil, err
+	}
+	if err := s.recall(ctx, &l); err != nil {
+		return nil, err
+	}
+	return api.SendAnswers200JSONResponse{
+		Stored: stored, Step: int(trainer.StepOf(l.answers)), Shape: trainer.ShapeOf(trainer.File(trainer.Cards(l.floor), l.answers), l.answers),
+	}, nil
+}
+
+// GetRound makes the questions of a round for the whole team.
+func (s *Server) GetRound(ctx context.Context, r api.GetRoundRequestObject) (api.GetRoundResponseObject, error) {
+	_, fl, err := s.onCourt(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if n := r.Params.Step; n < 1 || n > trainer.Steps {
+		return nil, invalid(fmt.Sprintf("Steps go from 1 to %d. No round was made; choose one of them.", trainer.Steps))
+	}
+	cards := slices.Clone(trainer.Cards(fl))
+	if r.Params.Screen != nil {
+		cards = slices.DeleteFunc(cards, func(c trainer.Card) bool { return c.Screen != *r.Params.Screen })
+	}
+	if len(cards) == 0 {
+		return nil, invalid(fmt.Sprintf("There are no questions on %q. Choose a situation from the list.", *r.Params.Screen))
+	}
+	seed := uint64(r.Params.Seed)
+	rng := rand.New(rand.NewPCG(seed, roundSize))
+	asked := make([]trainer.Card, roundSize)
+	for i := range asked {
+		asked[i] = cards[rng.IntN(len(cards))]
+	}
+	pack, err := packOf(fl, asked, trainer.Step(r.Params.Step), seed)
+	return api.GetRound200JSONResponse(pack), err
+}
+
+// GetRecognition returns what a player sees away from the floor, read by read.
+func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequestObject) (api.GetRecognitionResponseObject, error) {
+	team, fl, err := s.onCourt(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	l := learner{floor: fl}
+	l.ProgramID, l.PlayerID = team.ProgramID, r.PlayerId
+	if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId}); err != nil {
+		return nil, orMissing(err, noPlayer)
+	}
+	if err := s.recall(ctx, &l); err != nil {
+		return nil, err
+	}
+	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	if err != nil {
+		return nil, err
+	}
+	out := api.GetRecognition200JSONResponse{
+		Reads: trainer.Recognise(l.answers, trainer.Live(evidence.OnePerRep(store.RepsOf(rows)))),
+		Step:  int(trainer.StepOf(l.answers)), Steps: trainer.Steps,
+		Shape: trainer.ShapeOf(trainer.File(trainer.Cards(fl), l.answers), l.answers),
+	}
+	if n := len(l.answers); n > 0 {
+		out.Last = &l.answers[n-1].At
+	}
+	made, err := s.db.TrainerLink(ctx, gen.TrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	if err == nil {
+		out.LinkMade = &made
+	} else if !store.NotFound(err) {
+		return nil, err
+	}
+	return out, nil
+}
+
+// MakeTrainerLink makes a player's private link and shows it once.
+func (s *Server) MakeTrainerLink(ctx context.Context, r api.MakeTrainerLinkRequestObject) (api.MakeTrainerLinkResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId}); err != nil {
+		return nil, orMissing(err, noPlayer)
+	}
+	key, err := secretKey()
+	if err != nil {
+		return nil, err
+	}
+	err = s.db.SetTrainerLink(ctx, gen.SetTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, KeyHash: secretHash("trainer", key), MadeAt: s.now()})
+	return api.MakeTrainerLink201JSONResponse{Path: "/eyes/" + key}, err
+}
+
+// EndTrainerLink revokes a player's link; the answers stay.
+func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequestObject) (api.EndTrainerLinkResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId}); err != nil {
+		return nil, orMissing(err, noPlayer)
+	}
+	n, err := s.db.DeleteTrainerLink(ctx, gen.DeleteTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	if err == nil && n == 0 {
+		err = missing("No link is out for this player. Nothing was changed.")
+	}
+	return api.EndTrainerLink204Response{}, err
+}

@@ -1,0 +1,105 @@
+package web
+
+import (
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/web/api"
+)
+
+// answerTo is what a phone sends of an item.
+func answerTo(it api.TrainerItem, choice string, seconds float64, at time.Time) map[string]any {
+	return map[string]any{"id": uuid.NewString(), "card": it.Card, "step": int(it.Step), "seed": it.Seed, "choice": choice, "seconds": seconds, "at": at}
+}
+
+// A player without an account answers; the answers are stored once however often they
+// are sent, count apart from the floor, and end with the link or the player.
+func TestTrainer(t *testing.T) {
+	w := newWorld(t)
+	c, other := w.club("club", 2), w.club("other", 1)
+	head, phone := w.as(c.head), w.agent()
+	at := c.path("/players/" + c.players[0].String() + "/trainer")
+	var link api.TrainerLink
+	w.as(c.helper).do("POST", at, nil, 201, &link)
+	mine := "/api" + link.Path
+	var pack api.TrainerPack
+	phone.do("GET", mine+"?size=12", nil, 200, &pack)
+	if len(pack.Items) != 12 || pack.Step != 1 || len(pack.Scenes) != 1 || len(pack.Reads) < 2 || pack.Shape.Asked != 0 {
+		t.Fatalf("%d items of %d scenes on step %d", len(pack.Items), len(pack.Scenes), pack.Step)
+	}
+	ahead := evening.Add(400 * 24 * time.Hour) // the phone's clock is wrong
+	var all []map[string]any
+	for i, it := range pack.Items[:10] {
+		choice := string(it.Right)
+		if i == 0 {
+			choice = ""
+		}
+		all = append(all, answerTo(it, choice, 0.5, ahead))
+	}
+	again := answerTo(pack.Items[3], string(pack.Items[3].Right), 0.1, ahead) // the same item once more
+	unknown := answerTo(pack.Items[3], "curl", 1, ahead)
+	unknown["card"] = map[string]string{"screen": "no such", "cue": "trail"}
+	var got api.TrainerStored
+	phone.do("POST", mine, append(append([]map[string]any{}, all...), again, unknown), 200, &got)
+	if got.Stored != 10 || got.Step != 2 || got.Shape.Asked != 10 || got.Shape.Right != 9 {
+		t.Errorf("%+v", got)
+	}
+	phone.do("POST", mine, all, 200, &got)
+	if got.Stored != 0 || got.Shape.Asked != 10 {
+		t.Errorf("sent twice: %+v", got)
+	}
+	var seen api.Recognised
+	head.do("GET", at, nil, 200, &seen)
+	sum := 0
+	for _, r := range seen.Reads {
+		sum += r.Asked
+	}
+	if sum != 10 || seen.LinkMade == nil || seen.Last == nil || seen.Last.After(w.now) {
+		t.Errorf("%+v", seen)
+	}
+	// The floor's record knows nothing of it.
+	var card api.Card
+	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
+	if len(card.Recent) != 0 {
+		t.Errorf("the trainer's answers count as reps: %+v", card.Recent)
+	}
+	bad := answerTo(pack.Items[0], "curl", -1, ahead)
+	phone.do("POST", mine, []any{bad}, 422, nil)
+	phone.do("POST", mine, []any{}, 422, nil)
+	phone.says("GET", mine+"?size=4000000", nil, 422, "from 1 to 40")
+	phone.says("GET", "/api/eyes/guessed?size=4", nil, 404, "ask your coach")
+	// A new link ends the old one; ending it keeps the answers.
+	var second api.TrainerLink
+	head.do("POST", at, nil, 201, &second)
+	phone.says("POST", mine, all, 404, "What you answered before is kept")
+	phone.do("GET", "/api"+second.Path+"?size=4", nil, 200, &pack)
+	head.do("DELETE", at, nil, 204, nil)
+	head.says("DELETE", at, nil, 404, "No link is out")
+	phone.says("GET", "/api"+second.Path+"?size=4", nil, 404, "ask your coach")
+	var after api.Recognised
+	head.do("GET", at, nil, 200, &after)
+	if after.LinkMade != nil || after.Shape.Asked != 10 {
+		t.Errorf("after the link's end: %+v", after)
+	}
+	head.do("POST", other.path("/players/"+other.players[0].String()+"/trainer"), nil, 404, nil)
+}
+
+func TestRound(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 1)
+	head := w.as(c.head)
+	var one, two api.TrainerPack
+	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &one)
+	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &two)
+	if len(one.Items) != roundSize || one.Items[0].Right != two.Items[0].Right || one.Items[0].Seed != two.Items[0].Seed {
+		t.Errorf("a round of %d that cannot be repeated", len(one.Items))
+	}
+	head.do("GET", c.path("/round?step=1&seed=5&screen=flare"), nil, 200, &one)
+	if len(one.Scenes) != 1 || one.Scenes[0].Id != "flare" {
+		t.Errorf("scenes %+v", one.Scenes)
+	}
+	head.says("GET", c.path("/round?step=1&seed=5&screen=nothing"), nil, 422, "no questions on")
+	head.says("GET", c.path("/round?step=9&seed=5"), nil, 422, "from 1 to 5")
+}
