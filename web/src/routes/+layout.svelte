@@ -20,9 +20,9 @@
       failed = e instanceof Error ? e.message : String(e);
     }
   }
-  // The gym's second screen and whoever is invited are not signed in: a code or a link
-  // lets them in.
-  const aside = $derived(page.url.pathname === '/display' || page.url.pathname.startsWith('/join/'));
+  // The gym's second screen, whoever is invited and players are not signed in: a code or
+  // a link lets them in.
+  const aside = $derived(page.url.pathname === '/display' || /^\/(join|eyes)\//.test(page.url.pathname));
   $effect(() => {
     if (!aside && !untrack(() => session.view)) load();
   });

@@ -8,6 +8,7 @@
     lines,
     top = 31,
     left,
+    right,
     label,
     children,
     svg = $bindable()
@@ -15,6 +16,7 @@
     lines: Schemas['Lines'];
     top?: number;
     left?: number;
+    right?: number;
     label: string;
     children?: Snippet;
     svg?: SVGSVGElement;
@@ -23,13 +25,14 @@
   const l = $derived(lines);
   const upper = $derived(Math.min(top, l.halfY));
   const margin = 1.2;
-  // A picture of one side starts at `left` instead of the far sideline.
+  // A picture of a part goes from `left` to `right` instead of from sideline to sideline.
   const from = $derived(left ?? -l.halfWidth - margin);
+  const to = $derived(right ?? l.halfWidth + margin);
 </script>
 
 <svg
   bind:this={svg}
-  viewBox={`${from} ${-upper - margin} ${l.halfWidth + margin - from} ${upper - l.baselineY + 2 * margin}`}
+  viewBox={`${from} ${-upper - margin} ${to - from} ${upper - l.baselineY + 2 * margin}`}
   role="group"
   aria-label={label}
   class="court"

@@ -9,6 +9,8 @@ export class Player {
   time = $state(0);
   running = $state(false);
   slow = $state(false);
+  /** Told when the play has come to its end by itself. */
+  ended: (() => void) | null = null;
   private frame = 0;
 
   /** The moment the play is in. */
@@ -40,8 +42,10 @@ export class Player {
         this.time + ((now - last) / 1000) * (this.slow ? slowSpeed : 1)
       );
       last = now;
-      if (this.time >= this.play.duration) this.running = false;
-      else this.frame = requestAnimationFrame(tick);
+      if (this.time >= this.play.duration) {
+        this.running = false;
+        this.ended?.();
+      } else this.frame = requestAnimationFrame(tick);
     };
     this.frame = requestAnimationFrame(tick);
   }

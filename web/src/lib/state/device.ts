@@ -32,14 +32,25 @@ interface Shown {
   entry: unknown;
 }
 
+/** An answer of a player's eyes that the server may not have yet. */
+interface Seen {
+  id: string;
+  link: string;
+  answer: Schemas['TrainerAnswer'];
+}
+
 export const device = new Dexie('evrik') as Dexie & {
   waiting: EntityTable<Waiting, 'n'>;
   kept: EntityTable<Kept, 'key'>;
   shown: EntityTable<Shown, 'id'>;
+  seen: EntityTable<Seen, 'id'>;
 };
 device.version(1).stores({ waiting: '++n, practice' });
 device.version(2).stores({ waiting: '++n, practice', kept: '&key' });
 device.version(3).stores({ waiting: '++n, practice', kept: '&key', shown: '&id, practice' });
+device
+  .version(4)
+  .stores({ waiting: '++n, practice', kept: '&key', shown: '&id, practice', seen: '&id, link' });
 
 /** Keeps an answer. A device without room goes on without it. */
 export async function keep(key: string, value: unknown) {

@@ -201,6 +201,7 @@
         <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.screen.id}`}>Cue cards</a>
         <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.screen.id}`}>Tape sheet</a>
         <a class="tape plain" href={`/${team}/teach/motion`}>Motion offense</a>
+        <a class="tape plain" href={`/${team}/show/round`}>Everybody points</a>
         <button class="tape plain" onclick={copy}>Copy as SVG</button>
       </p>
     </div>

@@ -4,6 +4,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import Eyes from '$lib/squad/Eyes.svelte';
   import StandingRow from '$lib/squad/StandingRow.svelte';
 
   import { dayOf } from '$lib/parts/verdicts';
@@ -75,6 +76,7 @@
           </p>
         {:else}<p class="soft">None noted.</p>{/each}
       </section>
+      <Eyes {team} player={card.player.id} />
       <section class="sheet side">
         <h2>Last reps</h2>
         <ol class="quiet-list">

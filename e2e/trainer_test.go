@@ -1,0 +1,81 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"evrik/e2e/browser"
+)
+
+// A coach makes a link; the player answers ten questions on a phone without a network
+// and without an account, and they arrive once. The link ends, and the round of the
+// whole team is counted by hand.
+func TestPlayerTrainsWithoutNetwork(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Open("/" + teamOf(p) + "/squad")
+	p.Click("link", "Bram, Curl")
+	p.Text("Nothing is answered yet.")
+	card := p.Path()
+	p.Click("button", "Make a private link")
+	p.Text("/eyes/")
+	link := "/eyes/" + strings.Fields(strings.SplitN(browser.Eval[string](p, "document.body.innerText"), "/eyes/", 2)[1])[0]
+
+	phone := page(t, s)
+	phone.Viewport(390, 844)
+	phone.Open(link)
+	phone.See("button", "Start")
+	if phone.Has("button", "Settings") || strings.Contains(browser.Eval[string](phone, "document.body.innerText"), "Bram") {
+		t.Error("the player's page shows who it is for")
+	}
+	phone.Until("navigator.serviceWorker.controller !== null")
+	phone.Offline(true)
+	phone.Click("button", "Start")
+	for n := range 10 {
+		phone.Text("Now!")
+		phone.Click("button", "Straight")
+		phone.See("button", "See it again") // answered, or the time ran out
+		if n < 9 {
+			phone.Click("button", "Next")
+		}
+	}
+	phone.Text("10 on this phone")
+	phone.Click("button", "Finish")
+	phone.Text("of 10")
+	phone.Open(link) // opened anew without a network
+	phone.See("button", "Start")
+	phone.Text("10 on this phone")
+	if n := ask[int](t, s, "SELECT count(*) FROM trainer_answers"); n != 0 {
+		t.Fatalf("%d answers arrived without a network", n)
+	}
+	phone.Offline(false)
+	phone.Text("all sent")
+	phone.Open(link)
+	phone.Text("all sent")
+	if n := ask[int](t, s, "SELECT count(*) FROM trainer_answers"); n != 10 {
+		t.Errorf("%d answers of 10 are stored", n)
+	}
+	phone.Click("button", "Start") // and with a network, by tapping
+	for !phone.Has("button", "See it again") {
+		phone.Text("Now!")
+		phone.Click("button", "Straight")
+	}
+	phone.Text("all sent")
+
+	p.Open(card)
+	p.Text("11 answers, step 1 of 5")
+	p.Click("button", "End the link")
+	p.Text("does not work any more")
+	phone.Open(link)
+	phone.See("heading", "This link has ended")
+
+	p.Open("/" + teamOf(p) + "/show/round")
+	p.Choose("What", "Flare")
+	p.Click("button", "Begin the round")
+	p.See("heading", "Point!")
+	p.Click("button", "Show the answer")
+	p.Click("button", "One more")
+	p.Text("1 of 13 right")
+	p.Click("button", "Next")
+	p.Text("2 of 12")
+}

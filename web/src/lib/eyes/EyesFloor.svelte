@@ -1,0 +1,48 @@
+<script lang="ts">
+  import type { Schemas } from '$lib/api/client';
+  import CourtFloor from '$lib/court/CourtFloor.svelte';
+  import Floor from '$lib/court/Floor.svelte';
+  import { along, placeOf, sy } from '$lib/court/geometry';
+  import type { Asking } from './asking.svelte';
+
+  // The question on the floor. A ring is round the one whose eyes are asked. The picture
+  // goes round where the attackers are, which says nothing about the answer.
+  let { asking, pack }: { asking: Asking; pack: Schemas['TrainerPack'] } = $props();
+
+  const item = $derived(asking.item);
+  const scene = $derived(pack.scenes.find((s) => s.id === item?.card.screen));
+  const play = $derived(item?.play ?? null);
+  const me = $derived.by(() => {
+    const track = play?.tracks.find((t) => t.who === 'cutter');
+    if (!item) return null;
+    return track ? along(track.keys, asking.player.time) : placeOf(item.situation, 'cutter');
+  });
+  const round = 5; // feet kept free round them
+  const frame = $derived.by(() => {
+    if (!item || !scene) return { top: 30 };
+    const s = item.situation;
+    const at = scene.people.filter((p) => p.guards === 'none').map((p) => placeOf(s, p.id));
+    const x = [...at, s.from, s.to].map((p) => p.x);
+    const edge = pack.lines.halfWidth + 1.2;
+    return {
+      left: Math.max(-edge, Math.min(...x, -3) - round),
+      right: Math.min(edge, Math.max(...x, 3) + round),
+      top: Math.max(24, ...[...at, s.from, s.to].map((p) => p.y + round))
+    };
+  });
+</script>
+
+<CourtFloor lines={pack.lines} label={scene?.name ?? 'The floor'} {...frame}>
+  {#if item && scene && me}
+    <circle class="me" cx={me.x} cy={sy(me)} r="1.9" />
+    <Floor people={scene.people} situation={item.situation} {play} time={asking.player.time} />
+  {/if}
+</CourtFloor>
+
+<style>
+  .me {
+    fill: color-mix(in srgb, var(--mark) 35%, transparent);
+    stroke: var(--mark);
+    stroke-width: 0.4;
+  }
+</style>

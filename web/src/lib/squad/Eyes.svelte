@@ -1,0 +1,127 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import { dayOf } from '$lib/parts/verdicts';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  // What a player sees away from the floor, and the private link to his questions.
+  let { team, player }: { team: string; player: string } = $props();
+
+  const at = $derived({ params: { path: { teamId: team, playerId: player } } });
+  let seen = $state.raw<Schemas['Recognised'] | null>(null);
+  let link = $state('');
+  let problem = $state('');
+
+  async function load() {
+    try {
+      seen = await ask(api.GET('/api/teams/{teamId}/players/{playerId}/trainer', at));
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+  onMount(load);
+
+  async function make() {
+    try {
+      const made = await ask(api.POST('/api/teams/{teamId}/players/{playerId}/trainer', at));
+      link = location.origin + made.path;
+      await load();
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+  async function end() {
+    try {
+      await ask(api.DELETE('/api/teams/{teamId}/players/{playerId}/trainer', at));
+      link = '';
+      await load();
+      notices.say('The link does not work any more. The answers are kept.');
+    } catch (e) {
+      notices.fail(e);
+    }
+  }
+  async function copy() {
+    try {
+      await navigator.clipboard.writeText(link);
+      notices.say('The link is copied.');
+    } catch {
+      notices.say('The browser does not copy here; mark the link and copy it by hand.');
+    }
+  }
+</script>
+
+<section class="sheet side">
+  <h2>Eyes, away from the floor</h2>
+  {#if problem}<p role="alert" class="problem">{problem}</p>
+  {:else if !seen}<p role="status" class="soft">Looking the answers up…</p>
+  {:else}
+    {#if seen.shape.asked > 0}
+      <p class="soft">
+        {seen.shape.asked} answers, step {seen.step} of {seen.steps}{seen.last
+          ? `, last ${dayOf(seen.last)}`
+          : ''}. Seeing is not yet doing: none of it counts as a rep.
+      </p>
+      <ul class="quiet-list">
+        {#each seen.reads as r (r.read)}
+          <li>
+            <ReadGlyph read={r.read} size={24} />
+            <span>{session.readName(r.read)}</span>
+            <b class="numeral">{r.right} of {r.asked}</b>
+            <span class="soft numeral">{r.right > 0 ? `${r.median.toFixed(1)} s` : ''}</span>
+            {#if r.gap}<span class="gap">{r.gap}</span>{/if}
+          </li>
+        {/each}
+      </ul>
+    {:else}<p class="soft">Nothing is answered yet.</p>{/if}
+    {#if link}
+      <p class="link" role="status"><b>{link}</b></p>
+      <p class="soft">
+        Shown once. Give it to the player alone: whoever has it answers for him. No account, no name.
+      </p>
+    {/if}
+    {#if session.coach}
+      <p class="buttons">
+        {#if link}<button class="tape" onclick={copy}>Copy the link</button>{/if}
+        <button class="tape plain" onclick={make}
+          >{seen.linkMade ? 'New link, end the old' : 'Make a private link'}</button
+        >
+        {#if seen.linkMade}<button class="tape plain" onclick={end}>End the link</button>{/if}
+      </p>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  h2 {
+    padding: 0.8rem 1rem 0.4rem;
+  }
+  .side {
+    padding-bottom: 0.8rem;
+  }
+  p,
+  li {
+    padding: 0.15rem 1rem;
+  }
+  li {
+    display: grid;
+    grid-template-columns: auto 1fr auto 3rem;
+    gap: 0.5rem;
+    align-items: center;
+  }
+  .gap {
+    grid-column: 2 / -1;
+    font-size: 0.92rem;
+    font-weight: 700;
+  }
+  .link {
+    overflow-wrap: anywhere;
+  }
+  .buttons {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    padding-top: 0.5rem;
+  }
+</style>
