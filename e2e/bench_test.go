@@ -53,6 +53,48 @@ func BenchmarkFirstLoad(b *testing.B) {
 	}
 }
 
+// BenchmarkEyesOnAColdPhone opens a player's link for the first time on a slow network,
+// and measures in the page until the first question can be started.
+func BenchmarkEyesOnAColdPhone(b *testing.B) {
+	s := demo(b)
+	for b.Loop() {
+		p := enter(b, s)
+		link := eyes(p, "Noor, Curl")
+		phone := page(b, s)
+		phone.Viewport(390, 844)
+		phone.Slow()
+		phone.Before(`new MutationObserver(() => {
+			if (!window.ready && document.body?.innerText.includes('Start'))
+				window.ready = new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => r(performance.now()))));
+		}).observe(document, {childList: true, subtree: true})`)
+		phone.Open(link)
+		phone.See("button", "Start")
+		b.ReportMetric(browser.Eval[float64](phone, "window.ready"), "ready-ms")
+	}
+}
+
+// BenchmarkTenBodies runs an offense against a defence and reports the share of frames
+// that come later than 20 ms after the one before.
+func BenchmarkTenBodies(b *testing.B) {
+	p := enter(b, demo(b))
+	p.Open("/" + teamOf(p) + "/teach/motion")
+	p.See("heading", "Rules broken")
+	for b.Loop() {
+		p.Click("button", "Run it")
+		late := browser.Eval[float64](p, `new Promise((r) => {
+			let n = 0, late = 0, last = 0;
+			const frame = (t) => {
+				if (last && t - last > 20) late++;
+				last = t;
+				if (++n < 400) requestAnimationFrame(frame);
+				else r(100 * late / n);
+			};
+			requestAnimationFrame(frame);
+		})`)
+		b.ReportMetric(late, "%-late-frames")
+	}
+}
+
 // The scripted practice (all assumptions): how often a read is right, how often its
 // end or a correction is noted, and how long a helper takes for one tap.
 const (

@@ -7,19 +7,24 @@ import (
 	"evrik/e2e/browser"
 )
 
+// eyes makes a player's private link, from the board's link to his card.
+func eyes(p *browser.Page, cell string) string {
+	p.Open("/" + teamOf(p) + "/squad")
+	p.Click("link", cell)
+	p.Click("button", "Make a private link")
+	p.Text("/eyes/")
+	return browser.Eval[string](p, `document.body.innerText.match(/\/eyes\/[\w-]+/)[0]`)
+}
+
 // A coach makes a link; the player answers ten questions on a phone without a network
 // and without an account, and they arrive once. The link ends, and the round of the
 // whole team is counted by hand.
 func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
-	p.Open("/" + teamOf(p) + "/squad")
-	p.Click("link", "Bram, Curl")
-	p.Text("Nothing is answered yet.")
+	link := eyes(p, "Bram, Curl")
 	card := p.Path()
-	p.Click("button", "Make a private link")
-	p.Text("/eyes/")
-	link := "/eyes/" + strings.Fields(strings.SplitN(browser.Eval[string](p, "document.body.innerText"), "/eyes/", 2)[1])[0]
+	p.Text("Nothing is answered yet.")
 
 	phone := page(t, s)
 	phone.Viewport(390, 844)

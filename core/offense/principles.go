@@ -44,7 +44,7 @@ type Gauge struct {
 // FirstPrinciples are what a team begins with; the coach writes them anew.
 func FirstPrinciples() []Principle {
 	return []Principle{
-		{"Space", "Every spot is filled, fifteen feet and more apart, three feet behind the line.", Spacing},
+		{"Space", "Every spot is filled, twelve feet and more between neighbours, a step behind the line.", Spacing},
 		{"After a pass", "Whoever passes goes somewhere: cut, or screen for somebody.", AfterPass},
 		{"After a screen", "Set it, hold it, then go to the ball. Read your defender before you use it.", AfterScreen},
 		{"Two on the ball", "Two on the ball means that somebody is open. Pass out early, and play four on three.", TwoOnBall},

@@ -11,6 +11,8 @@ import (
 	"slices"
 	"strings"
 
+	"github.com/chromedp/chromedp/kb"
+
 	"evrik/e2e/browser"
 )
 
@@ -37,25 +39,12 @@ var shots = []shot{
 		p.Open("/" + team + "/teach?cue=under")
 		p.Text("on the far side of the screen")
 	}},
-	{"show", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/show?screen=flare&cue=under")
-		p.Click("button", "Answer")
-		p.Text("Screener: re-screen.")
-	}},
-	{"drills", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/drills")
-		p.Text("22 of 22")
-	}},
 	{"drill", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/drills/slot-twos")
 		p.Text("As cutter, each")
 		p.Click("button", "Run it")
 		p.Says("status", "Finish")
 		browser.Eval[bool](p, "(scrollTo(0, 0), true)")
-	}},
-	{"season", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/plan/season")
-		p.Text("Games, and")
 	}},
 	{"run-tablet", 1024, 768, logging},
 	{"run-phone", 390, 844, onTheFloor},
@@ -70,12 +59,6 @@ var shots = []shot{
 		p.Fill("Code", code)
 		p.Click("button", "Show the practice")
 		p.See("timer", "Time left")
-	}},
-	{"review", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/run")
-		p.See("timer", "Time left")
-		p.Open(p.Path() + "/review")
-		p.See("heading", "Reps each")
 	}},
 	{"squad", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
@@ -103,10 +86,6 @@ var shots = []shot{
 		p.Click("button", "Find the five")
 		p.See("article", "Line-up 1")
 	}},
-	{"after", desk, deskHigh, func(p *browser.Page, team string) {
-		game(p, team, "Saltmarsh", "After the game")
-		p.Text("What they showed")
-	}},
 	{"bench", 1024, 768, func(p *browser.Page, team string) {
 		game(p, team, "Fernhollow", "What they will do")
 		p.Click("link", "Log from the bench")
@@ -116,8 +95,50 @@ var shots = []shot{
 		p.Click("button", "Jump: did not")
 		p.Text("All sent")
 	}},
+	{"motion", desk, deskHigh, func(p *browser.Page, team string) {
+		offense(p, team)
+		p.Click("button", "Run it")
+		p.Says("status", "Screen")
+	}},
+	{"violation", desk, deskHigh, func(p *browser.Page, team string) {
+		offense(p, team)
+		p.Focus("button", "Noor: drag")
+		for range 12 {
+			p.Press(kb.ArrowRight)
+		}
+		p.Text("Twelve feet between neighbours.")
+	}},
+	{"compare", desk, deskHigh, func(p *browser.Page, team string) {
+		offense(p, team)
+		p.Click("tab", "Compare")
+		p.Click("button", "Compare them")
+		p.See("table", "Compared")
+	}},
+	{"principles", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/teach/principles")
+		p.See("heading", "Our principles")
+		p.Settle()
+	}},
+	{"eyes-phone", 390, 844, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/squad")
+		p.Click("link", "Bram, Curl")
+		p.Click("button", "Make a private link")
+		p.Text("/eyes/")
+		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/eyes\\/[\\w-]+/)[0]"))
+		p.Click("button", "Start")
+		p.Text("Now!")
+		p.Click("button", "Straight")
+		p.See("button", "See it again")
+	}},
 	// This changes tonight's plan, so it comes last.
 	{"plan", desk, deskHigh, fillTonight},
+}
+
+// offense opens the motion view at the team's continuity.
+func offense(p *browser.Page, team string) {
+	p.Open("/" + team + "/teach/motion")
+	p.See("heading", "Rules broken")
+	p.Choose("School", "Screen-away continuity")
 }
 
 // game opens a game at one of its parts.

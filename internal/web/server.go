@@ -12,6 +12,7 @@ import (
 	"io/fs"
 	"log/slog"
 	"net/http"
+	"net/url"
 	"path"
 	"strings"
 	"time"
@@ -187,5 +188,9 @@ func (s *Server) static(c *echo.Context) error {
 		cache = "public, max-age=31536000, immutable"
 	}
 	c.Response().Header().Set("Cache-Control", cache)
+	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/eyes/"); ok && name == "index.html" && url.PathEscape(key) == key {
+		// A phone on a slow network fetches its questions while it fetches the page.
+		c.Response().Header().Set("Link", fmt.Sprintf("</api/eyes/%s?size=%d>; rel=preload; as=fetch; crossorigin", key, firstPack))
+	}
 	return c.FileFS(name, s.assets)
 }

@@ -17,7 +17,8 @@ import (
 // Questions at once (assumptions).
 const (
 	roundSize = 12 // in a team's round
-	maxPack   = 40 // for one phone
+	maxPack   = 40 // for one phone, and
+	firstPack = 10 // those that its page asks for first
 )
 
 const deadTrainer = "This link does not work any more. What you answered before is kept; ask your coach for a new link."

@@ -1,12 +1,11 @@
 <script lang="ts">
   import '../app.css';
-  import { untrack, type Snippet } from 'svelte';
+  import { onMount, untrack, type Component, type Snippet } from 'svelte';
   import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import { sendRest } from '$lib/run/queue.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import Doorway from '$lib/parts/Doorway.svelte';
-  import Notices from '$lib/parts/Notices.svelte';
 
   let { children }: { children: Snippet } = $props();
   let failed = $state('');
@@ -25,6 +24,13 @@
   const aside = $derived(page.url.pathname === '/display' || /^\/(join|eyes)\//.test(page.url.pathname));
   $effect(() => {
     if (!aside && !untrack(() => session.view)) load();
+  });
+  // Notices come after the first picture: they need more than all a player's page does,
+  // which shows none.
+  let Notices = $state.raw<Component | null>(null);
+  onMount(async () => {
+    if (!page.url.pathname.startsWith('/eyes/'))
+      Notices = (await import('$lib/parts/Notices.svelte')).default;
   });
   const floors = ['/[team]/run/[practice]', '/[team]/games/[game]/bench'];
   /** What was logged in a gym without a network is sent wherever the coach opens the
@@ -56,4 +62,4 @@
 {:else}
   {@render children()}
 {/if}
-<Notices />
+{#if Notices}<Notices />{/if}

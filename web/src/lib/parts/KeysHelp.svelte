@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Modal } from 'flowbite-svelte';
+  import Modal from 'flowbite-svelte/Modal.svelte';
   import { viewKeys, views } from './views';
 
   let { open = $bindable(false), view }: { open: boolean; view: string } = $props();

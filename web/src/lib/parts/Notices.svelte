@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Toast } from 'flowbite-svelte';
+  import Toast from 'flowbite-svelte/Toast.svelte';
   import { notices } from '$lib/state/notices.svelte';
 </script>
 

@@ -1,0 +1,64 @@
+package demo
+
+import (
+	"time"
+
+	"evrik/core/court"
+	"evrik/core/reads"
+	"evrik/core/trainer"
+	"evrik/internal/store/gen"
+)
+
+// Evenings on which the younger team's players answered questions on their phones, days
+// ago, and how many each time (the demo's own invention, like all its figures).
+var eveningsAgo = []int{18, 15, 11, 9, 6, 4, 2}
+
+const (
+	eachEvening = 10
+	seesMore    = 0.2 // how much more often a player sees a read than he does it
+	eyesStride  = 3   // every third player trains; so do those who know more than they do
+	quickest    = 0.35
+)
+
+// eyes stores what some of a team's players have answered away from the floor.
+func (s *seeder) eyes(t roster) error {
+	c, _ := court.PresetCourt(court.HighSchool)
+	fl := reads.On(c)
+	for i, m := range t.players {
+		if i%eyesStride != 2 && m.doing == 0 {
+			continue
+		}
+		var given []trainer.Answer
+		for _, ago := range eveningsAgo {
+			at := s.day(ago).Add(3 * time.Hour)
+			step := trainer.StepOf(given)
+			for _, card := range trainer.Pack(trainer.File(trainer.Cards(fl), given), step, at, eachEvening, s.rng.Uint64()) {
+				it, err := trainer.New(fl, card, step, uint64(s.rng.Uint32()))
+				if err != nil {
+					return err
+				}
+				at = at.Add(12 * time.Second)
+				a, err := s.seen(&it, m, at)
+				if err != nil {
+					return err
+				}
+				given = append(given, a)
+			}
+		}
+	}
+	return nil
+}
+
+// seen stores one answer.
+func (s *seeder) seen(it *trainer.Item, m member, at time.Time) (trainer.Answer, error) {
+	choice := it.Right
+	if s.rng.Float64() > min(highest, 0.6+m.skill+m.quirk[it.Right]+seesMore) {
+		choice = it.Choices[s.rng.IntN(len(it.Choices))]
+	}
+	a := it.Settle(choice, quickest+s.rng.ExpFloat64()*0.4, at, s.now)
+	_, err := s.q.InsertTrainerAnswer(s.ctx, gen.InsertTrainerAnswerParams{
+		ProgramID: s.program, PlayerID: m.id, ID: s.id(), Screen: it.Card.Screen, Cue: it.Card.Cue.String(), Step: int32(it.Step), Seed: int64(it.Seed),
+		Expected: string(it.Right), Choice: string(choice), IsRight: a.Right, IsLate: a.Late, Seconds: a.Seconds, At: a.At,
+	})
+	return a, err
+}
