@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"path"
 	"strings"
 	"testing"
 
@@ -25,6 +26,9 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	link := eyes(p, "Bram, Curl")
 	card := p.Path()
 	p.Text("Nothing is answered yet.")
+	stored := func() int {
+		return ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", path.Base(card))
+	}
 
 	phone := page(t, s)
 	phone.Viewport(390, 844)
@@ -50,14 +54,14 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	phone.Open(link) // opened anew without a network
 	phone.See("button", "Start")
 	phone.Text("10 on this phone")
-	if n := ask[int](t, s, "SELECT count(*) FROM trainer_answers"); n != 0 {
+	if n := stored(); n != 0 {
 		t.Fatalf("%d answers arrived without a network", n)
 	}
 	phone.Offline(false)
 	phone.Text("all sent")
 	phone.Open(link)
 	phone.Text("all sent")
-	if n := ask[int](t, s, "SELECT count(*) FROM trainer_answers"); n != 10 {
+	if n := stored(); n != 10 {
 		t.Errorf("%d answers of 10 are stored", n)
 	}
 	phone.Click("button", "Start") // and with a network, by tapping

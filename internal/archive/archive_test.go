@@ -155,6 +155,16 @@ func TestArchive(t *testing.T) {
 	if err := json.Unmarshal(written(t, db, other), &second); err != nil {
 		t.Fatal(err)
 	}
+	answers := func(doc map[string]any) (n int) {
+		for _, p := range doc["players"].([]any) {
+			given, _ := p.(map[string]any)["answers"].([]any)
+			n += len(given)
+		}
+		return n
+	}
+	if a, b := answers(first), answers(second); a != b || a < 100 {
+		t.Errorf("%d answers of players, after import %d", a, b)
+	}
 	for _, part := range []string{"teams", "players", "drills", "plans", "practices", "games", "kept", "events"} {
 		if a, b := len(first[part].([]any)), len(second[part].([]any)); a != b {
 			t.Errorf("%s: %d, after import %d", part, a, b)

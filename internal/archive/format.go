@@ -67,6 +67,22 @@ type Player struct {
 	Wing    bool      `json:"wing"`
 	Big     bool      `json:"big"`
 	Shooter bool      `json:"shooter"`
+	Answers []Answer  `json:"answers,omitempty"`
+}
+
+// Answer of a player to a question away from the floor; right where the choice is what
+// was expected and not late.
+type Answer struct {
+	ID       uuid.UUID `json:"id"`
+	Screen   string    `json:"screen"`
+	Cue      string    `json:"cue"`
+	Step     int32     `json:"step"`
+	Seed     int64     `json:"seed"`
+	Expected string    `json:"expected"`
+	Choice   string    `json:"choice"`
+	Late     bool      `json:"late"`
+	Seconds  float64   `json:"seconds"`
+	At       time.Time `json:"at"`
 }
 
 // Drill of the program's own, as a drill file holds it.

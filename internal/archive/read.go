@@ -18,6 +18,7 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/core/trainer"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -283,8 +284,23 @@ func (r *reader) player(p Player) error {
 	id := r.id(p.ID)
 	r.players = append(r.players, id)
 	r.got.Players++
-	return r.q.InsertPlayer(r.ctx, gen.InsertPlayerParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team), Jersey: e.Jersey, Name: e.Name,
-		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
+	if err := r.q.InsertPlayer(r.ctx, gen.InsertPlayerParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team), Jersey: e.Jersey, Name: e.Name,
+		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}); err != nil {
+		return err
+	}
+	for _, a := range p.Answers {
+		if _, known := reads.Info(reads.Read(a.Expected)); !known {
+			return r.bad("there is no read called %q.", a.Expected)
+		}
+		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > trainer.Steps || a.Seconds < 0 || a.Seconds > trainer.MaxSeconds {
+			return r.bad("an answer to %q of step %d in %.1f s cannot be.", a.Cue, a.Step, a.Seconds)
+		}
+		if _, err := r.q.InsertTrainerAnswer(r.ctx, gen.InsertTrainerAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Screen: a.Screen, Cue: a.Cue, Step: a.Step,
+			Seed: a.Seed, Expected: a.Expected, Choice: a.Choice, IsRight: a.Choice == a.Expected && !a.Late, IsLate: a.Late, Seconds: a.Seconds, At: a.At}); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 func (r *reader) drill(d Drill) error {

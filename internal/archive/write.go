@@ -114,7 +114,15 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("players")
 	for _, p := range players {
-		w.item(Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter})
+		given, err := q.TrainerAnswers(ctx, gen.TrainerAnswersParams{ProgramID: program, PlayerID: p.ID})
+		if err != nil {
+			return err
+		}
+		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil}
+		for _, a := range given {
+			out.Answers = append(out.Answers, Answer{a.ID, a.Screen, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
+		}
+		w.item(out)
 	}
 	end.Players = w.end()
 	if err := w.shelf(ctx, q, program); err != nil {

@@ -10,6 +10,16 @@ type Run = Schemas['OffenseRun'];
 const passesAtOnce = 8;
 const inset = 0.8; // ft a dragged figure stays inside the lines
 
+/** How the team plays a school: its own way where it has one, else as the school is. */
+export const wayOf = (view: View, s: Schemas['OffenseSchool']): Variant =>
+  view.own.base === s.id
+    ? view.own
+    : {
+        base: s.id,
+        switches: s.switches,
+        weights: Object.fromEntries(s.answers.map((a) => [a.id, a.weight]))
+      };
+
 /** A motion offense being watched: it runs, stops anywhere, and goes on from there. */
 export class OffenseLab {
   view = $state.raw<View | null>(null);
@@ -56,16 +66,7 @@ export class OffenseLab {
 
   choose(id: string) {
     const s = this.view?.schools.find((x) => x.id === id);
-    if (!s) return;
-    this.take(
-      this.view?.own.base === id
-        ? this.view.own
-        : {
-            base: id,
-            switches: s.switches,
-            weights: Object.fromEntries(s.answers.map((a) => [a.id, a.weight]))
-          }
-    );
+    if (s && this.view) this.take(wayOf(this.view, s));
   }
 
   restart() {

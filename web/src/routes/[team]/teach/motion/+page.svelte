@@ -172,6 +172,9 @@
           {/each}
         </section>
         <p class="acts">
+          <a class="tape plain" href={`/${team}/teach/motion/steps?school=${lab.school?.id ?? ''}`}
+            >Step by step</a
+          >
           <a class="tape plain" href={`/${team}/teach/principles`}>Our principles</a>
           <a class="tape plain" href={`/${team}/teach`}>To the reads</a>
         </p>
