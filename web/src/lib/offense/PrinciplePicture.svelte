@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Schemas } from '$lib/api/client';
+  import type { Point, Schemas } from '$lib/api/client';
   import CourtFloor from '$lib/court/CourtFloor.svelte';
   import Figure from '$lib/court/Figure.svelte';
   import { add, facing, sy } from '$lib/court/geometry';
@@ -7,6 +7,16 @@
   // A picture of the core's: who stands where, the ways they take, the feet between them.
   let { picture, lines }: { picture: Schemas['OffensePicture']; lines: Schemas['Lines'] } = $props();
 
+  const short = 1.6; // feet a way ends before whoever may stand at its end
+  /** A way with the tip of its arrow, and which way it points, in degrees. */
+  function arrow(w: Point[]) {
+    const end = w.at(-1);
+    const before = w.findLast((p) => end && Math.hypot(p.x - end.x, p.y - end.y) > short);
+    if (!end || !before) return null;
+    const d = Math.hypot(end.x - before.x, end.y - before.y);
+    const tip = add(end, ((before.x - end.x) * short) / d, ((before.y - end.y) * short) / d);
+    return { ways: [...w.slice(0, w.indexOf(before) + 1), tip], tip, turn: facing(before, end) };
+  }
   const ball = $derived(picture.at[picture.ball] ?? { x: 0, y: 0 });
 </script>
 
@@ -15,10 +25,15 @@
     <line class="gauge" x1={d.from.x} y1={sy(d.from)} x2={d.to.x} y2={sy(d.to)} />
     <text x={(d.from.x + d.to.x) / 2} y={-(d.from.y + d.to.y) / 2 - 1}>{Math.round(d.feet)} ft</text>
   {/each}
-  {#each picture.ways as w, i (i)}
-    <polyline class="way" points={w.map((p) => `${p.x},${sy(p)}`).join(' ')} />
-    {@const end = w.at(-1)}
-    {#if end}<circle class="end" cx={end.x} cy={sy(end)} r="0.5" />{/if}
+  {#each picture.ways.map(arrow) as w, i (i)}
+    {#if w}
+      <polyline class="way" points={w.ways.map((p) => `${p.x},${sy(p)}`).join(' ')} />
+      <path
+        class="end"
+        d="M0.9 0L-0.7 -0.75V0.75Z"
+        transform={`translate(${w.tip.x} ${sy(w.tip)}) rotate(${w.turn})`}
+      />
+    {/if}
   {/each}
   {#each picture.defence as x, i (i)}<Figure kind="defence" at={x} face={facing(x, ball)} />{/each}
   {#each picture.at as p, i (i)}<Figure kind="offence" at={p} text={String(i + 1)} />{/each}

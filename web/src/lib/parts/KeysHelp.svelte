@@ -6,7 +6,7 @@
 
   const rows = $derived<[string, string][]>([
     ...(viewKeys[view] ?? []),
-    ['1 – 6', views.map((v) => v.name).join(', ')],
+    [`1 – ${views.length}`, views.map((v) => v.name).join(', ')],
     ['?', 'this list']
   ]);
 </script>
