@@ -199,6 +199,8 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		"fewer reps":      {strings.Replace(doc, `"events":`, `"evens":`, 1), "does not know"},
 		"wrong total":     {replaced(`"players":25,`, `"players":26,`), "says that it holds 26 players"},
 		"a read unknown":  {replaced(`"expected":"curl"`, `"expected":"dunk"`), "no read called"},
+		"a step unknown":  {replaced(`"step":1,`, `"step":9,`), "of step 9"},
+		"a cue unknown":   {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "an answer to \"nap\""},
 		"a wrong verdict": {replaced(`"right":true`, `"right":false`), "is right"},
 		"another's team":  {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "does not fit at players"},
 		"a long name":     {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "Players, number"},

@@ -1,11 +1,13 @@
 package web
 
 import (
+	"net/http"
 	"testing"
 	"time"
 
 	"github.com/google/uuid"
 
+	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
@@ -102,4 +104,96 @@ func TestRound(t *testing.T) {
 	}
 	head.says("GET", c.path("/round?step=1&seed=5&screen=nothing"), nil, 422, "no questions on")
 	head.says("GET", c.path("/round?step=9&seed=5"), nil, 422, "from 1 to 5")
+}
+
+// A player who moves up keeps link and answers; one who is erased takes both along.
+func TestTrainerFollowsThePlayer(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 2)
+	up := w.teamOf(c, "older")
+	head, phone := w.as(c.head), w.agent()
+	player := c.players[0].String()
+	var link api.TrainerLink
+	head.do("POST", c.path("/players/"+player+"/trainer"), nil, 201, &link)
+	mine := "/api" + link.Path
+	var pack api.TrainerPack
+	phone.do("GET", mine+"?size=3", nil, 200, &pack)
+	for _, it := range pack.Items {
+		phone.do("POST", mine, []any{answerTo(it, string(it.Right), 0.9, evening)}, 200, nil)
+	}
+	head.do("PUT", c.path("/players/"+player+"/team"), map[string]any{"team": up.team}, 204, nil)
+	head.do("GET", c.path("/players/"+player+"/trainer"), nil, 404, nil)
+	var seen api.Recognised
+	head.do("GET", up.path("/players/"+player+"/trainer"), nil, 200, &seen)
+	if seen.Shape.Asked != 3 || seen.LinkMade == nil {
+		t.Errorf("after moving up: %+v", seen)
+	}
+	phone.do("GET", mine+"?size=3", nil, 200, &pack)
+	if pack.Shape.Asked != 3 {
+		t.Errorf("the link knows of %d answers", pack.Shape.Asked)
+	}
+	head.do("DELETE", up.path("/players/"+player), nil, 204, nil)
+	phone.says("GET", mine+"?size=3", nil, 404, "ask your coach")
+	phone.says("POST", mine, []any{answerTo(pack.Items[0], "", 2, evening)}, 404, "ask your coach")
+	rows, err := w.db.TrainerAnswers(t.Context(), gen.TrainerAnswersParams{ProgramID: c.program, PlayerID: c.players[0]})
+	if err != nil || len(rows) != 0 {
+		t.Errorf("%d answers of an erased player are kept, %v", len(rows), err)
+	}
+}
+
+// Who guesses links is soon kept out, as at the sign-in; a page for a link tells the
+// browser to fetch the questions with it.
+func TestLinksCannotBeGuessed(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 1)
+	guess := w.agent()
+	last := 0
+	for range 200 {
+		if last = guess.status("GET", "/api/eyes/"+uuid.NewString()+"?size=4", nil); last == 429 {
+			break
+		}
+	}
+	if last != 429 {
+		t.Errorf("after 200 guesses: %d", last)
+	}
+	for path, want := range map[string]string{
+		"/eyes/abc_-1": "</api/eyes/abc_-1?size=10>; rel=preload; as=fetch; crossorigin", "/eyes/a%3Eb": "", "/" + c.team.String() + "/now": "",
+	} {
+		res, err := http.Get(w.server.URL + path)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res.Body.Close()
+		if got := res.Header.Get("Link"); res.StatusCode != 200 || got != want {
+			t.Errorf("%s: %d, Link %q", path, res.StatusCode, got)
+		}
+	}
+}
+
+// Answers are kept as long as single reps are, and no longer.
+func TestAnswersAreForgottenWithTheReps(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 1)
+	head, phone := w.as(c.head), w.agent()
+	at := c.path("/players/" + c.players[0].String() + "/trainer")
+	var link api.TrainerLink
+	head.do("POST", at, nil, 201, &link)
+	mine := "/api" + link.Path
+	var pack api.TrainerPack
+	phone.do("GET", mine+"?size=6", nil, 200, &pack)
+	send := func(items []api.TrainerItem) {
+		for _, it := range items {
+			phone.do("POST", mine, []any{answerTo(it, string(it.Right), 0.9, w.now)}, 200, nil)
+		}
+	}
+	send(pack.Items[:4])
+	w.now = w.now.AddDate(1, 1, 0)
+	send(pack.Items[4:])
+	head = w.as(c.head)
+	head.do("PUT", "/api/program/settings", map[string]int{"keepMonths": 12}, 200, nil)
+	var seen api.Recognised
+	head.do("GET", at, nil, 200, &seen)
+	if seen.Shape.Asked != 2 {
+		t.Errorf("%d answers are kept, want the 2 of this year", seen.Shape.Asked)
+	}
 }

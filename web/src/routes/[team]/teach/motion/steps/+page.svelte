@@ -103,6 +103,7 @@
 <style>
   .pick {
     width: auto;
+    min-width: 15rem;
   }
   .name {
     font-size: 1.4rem;
