@@ -73,7 +73,7 @@ func (f Floor) Picture(s School, at [five]court.Point) []Violation {
 		for i := range at {
 			for k := range i {
 				if d := at[i].Dist(at[k]); d < neighbours && !f.inside(at[i]) && !f.inside(at[k]) {
-					out = append(out, Violation{Close, []int{k, i}, 0, fmt.Sprintf("Only %.0f ft apart: one defender guards two.", d)})
+					out = append(out, Violation{Close, []int{k, i}, 0, fmt.Sprintf("Only %.1f ft apart: one defender guards two.", d)})
 				}
 			}
 		}
@@ -148,7 +148,7 @@ func (f Floor) watch(s School, c *cycle) (broken []Violation, inside, empty floa
 					still := at[i].Dist(last[i]) < settledBy && at[k].Dist(last[k]) < settledBy
 					if still && !c.screens(i, k) && at[i].Dist(at[k]) < neighbours && !f.inside(at[i]) && !f.inside(at[k]) {
 						close = true
-						broken = append(broken, Violation{Close, []int{k, i}, t, fmt.Sprintf("Only %.0f ft apart.", at[i].Dist(at[k]))})
+						broken = append(broken, Violation{Close, []int{k, i}, t, fmt.Sprintf("Only %.1f ft apart.", at[i].Dist(at[k]))})
 					}
 				}
 			}
