@@ -61,9 +61,9 @@ func (s *Server) GetPlayerRead(ctx context.Context, r api.GetPlayerReadRequestOb
 	if err != nil {
 		return nil, err
 	}
-	p, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId})
+	p, err := s.playerOf(ctx, team, r.PlayerId)
 	if err != nil {
-		return nil, orMissing(err, noPlayer)
+		return nil, err
 	}
 	info, ok := reads.Info(reads.Read(r.Read))
 	if !ok {

@@ -5,6 +5,8 @@ import (
 	"slices"
 	"time"
 
+	"github.com/google/uuid"
+
 	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
@@ -172,15 +174,21 @@ func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence
 // recentReps is how many of a player's last reps his card lists.
 const recentReps = 20
 
+// playerOf finds a player of a team.
+func (s *Server) playerOf(ctx context.Context, team gen.Team, id uuid.UUID) (gen.Player, error) {
+	p, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
+	return p, orMissing(err, noPlayer)
+}
+
 // GetCard returns everything about one player.
 func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.GetCardResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	p, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId})
+	p, err := s.playerOf(ctx, team, r.PlayerId)
 	if err != nil {
-		return nil, orMissing(err, noPlayer)
+		return nil, err
 	}
 	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: p.ID})
 	if err != nil {

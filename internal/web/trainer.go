@@ -173,8 +173,8 @@ func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequest
 	}
 	l := learner{floor: fl}
 	l.ProgramID, l.PlayerID = team.ProgramID, r.PlayerId
-	if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId}); err != nil {
-		return nil, orMissing(err, noPlayer)
+	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+		return nil, err
 	}
 	if err := s.recall(ctx, &l); err != nil {
 		return nil, err
@@ -206,8 +206,8 @@ func (s *Server) MakeTrainerLink(ctx context.Context, r api.MakeTrainerLinkReque
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId}); err != nil {
-		return nil, orMissing(err, noPlayer)
+	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+		return nil, err
 	}
 	key, err := secretKey()
 	if err != nil {
@@ -223,8 +223,8 @@ func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequest
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PlayerId}); err != nil {
-		return nil, orMissing(err, noPlayer)
+	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+		return nil, err
 	}
 	n, err := s.db.DeleteTrainerLink(ctx, gen.DeleteTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
 	if err == nil && n == 0 {
