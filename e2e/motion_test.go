@@ -16,6 +16,17 @@ func TestMotionOffense(t *testing.T) {
 	p.Click("link", "Motion offense")
 	p.See("heading", "Rules broken")
 	p.Choose("School", "Screen-away continuity")
+	// Dragged onto the wing's toes, and put back; then the same by keys.
+	x, y := p.Middle("button", "Noor: drag")
+	wing, high := p.Middle("button", "Bram: drag")
+	p.Mouse("mousePressed", x, y)
+	p.Mouse("mouseMoved", x+(wing-x)/2, y+(high-y)/2)
+	p.Mouse("mouseMoved", x+(wing-x)*0.8, y+(high-y)*0.8)
+	p.Mouse("mouseReleased", x+(wing-x)*0.8, y+(high-y)*0.8)
+	p.Text("Twelve feet between neighbours.")
+	p.Text("Bram, Noor")
+	p.Click("button", "From the start")
+	p.Text("None. Stop the run")
 	p.Focus("button", "Noor: drag")
 	for range 12 {
 		p.Press(kb.ArrowRight)
