@@ -50,17 +50,11 @@ func keeping(ctx context.Context, what, file string, ofDemo bool, program string
 			return err
 		}
 	}
-	if err := store.Migrate(ctx, url); err != nil {
-		return err
-	}
-	db, err := store.Open(ctx, url)
+	db, err := current(ctx, url)
 	if err != nil {
 		return err
 	}
 	defer db.Close()
-	if err := db.Recount(ctx, evidence.DefaultPolicy()); err != nil {
-		return err
-	}
 	if what == "restore" {
 		fmt.Printf("%s is restored. Everybody has to sign in again.\n", file)
 		return nil

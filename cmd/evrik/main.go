@@ -89,17 +89,14 @@ func run(ctx context.Context, args []string) error {
 		return err
 	}
 	defer done()
-	if err := store.Migrate(ctx, url); err != nil || args[0] == "migrate" {
-		return err
+	if args[0] == "migrate" {
+		return store.Migrate(ctx, url)
 	}
-	db, err := store.Open(ctx, url)
+	db, err := current(ctx, url)
 	if err != nil {
 		return err
 	}
 	defer db.Close()
-	if err := db.Recount(ctx, evidence.DefaultPolicy()); err != nil {
-		return err
-	}
 	go forget(ctx, db)
 	options := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "", Outbox: filepath.Join(home(), "outbox")}
 	if args[0] == "demo" {
@@ -117,6 +114,22 @@ func run(ctx context.Context, args []string) error {
 		options.StandIns = devices
 	}
 	return serve(ctx, listener, db, options)
+}
+
+// current opens a database with its tables and its sums as this version wants them.
+func current(ctx context.Context, url string) (*store.Store, error) {
+	if err := store.Migrate(ctx, url); err != nil {
+		return nil, err
+	}
+	db, err := store.Open(ctx, url)
+	if err != nil {
+		return nil, err
+	}
+	if err := db.Recount(ctx, evidence.DefaultPolicy()); err != nil {
+		db.Close()
+		return nil, err
+	}
+	return db, nil
 }
 
 // database returns the address of the database and what ends it.

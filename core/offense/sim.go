@@ -41,22 +41,18 @@ const (
 	// possession is how long it lasts, in seconds: a shot clock with the time to bring
 	// the ball up taken off (assumption).
 	possession = 24.0
-	// openFeet is from how far away a defender leaves a shot open (as in core/reads).
-	openFeet = 4.0
 	// spread is how far separations scatter, in feet (assumption).
 	spread = 1.0
-	// cutLead is what a right basket cut gains, and cutLost what a wrong one has left, in
-	// feet: a step at the speed of a cut (assumption).
+	// cutSteps is for how many seconds of running a right basket cut gains on his man,
+	// besides the man's reaction; cutLost is what a wrong one has left, in feet
+	// (assumptions).
 	cutSteps = 0.3
 	cutLost  = 0.5
-	cutSpeed = 9.0
 	// cutRight is how often a cutter goes on the right side of a man who has turned to the
 	// ball (assumption; where there is a record of back cuts it counts).
 	cutRight = 0.55
-	// confused is what is made in place of a right read: each other read of the
-	// situation as often as any.
-	zonePull = 0.35 // how far a zone leans with the ball, as a share
-	seesPass = 0.5  // s before a pass in which a zone sees it coming
+	zonePull = 0.35 // how far a zone leans with the ball, as a share (assumption)
+	seesPass = 0.5  // s before a pass in which a zone sees it coming (assumption)
 )
 
 // Simulator plays possessions of a school by five players against a defence.
@@ -201,7 +197,7 @@ func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
 			}
 			gain := cutLost
 			if guess < rate {
-				gain = s.floor.Pace.React*cutSpeed + cutSteps*cutSpeed/2
+				gain = reads.CutSpeed * (s.floor.Pace.React + cutSteps/2)
 			}
 			if s.defence.Zone {
 				gain = cutLost // somebody is there already
@@ -234,7 +230,7 @@ func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
 		return 1
 	})
 	for _, l := range looks {
-		if l.Separation >= openFeet {
+		if l.Separation >= reads.OpenFrom {
 			return l, true
 		}
 	}

@@ -75,7 +75,7 @@ func Agree(fl Floor, screen *Screen, n int, seed uint64) Agreement {
 				best = math.Max(best, o.worth())
 			}
 		}
-		if best >= math.Min(openFrom, options[0].worth()-closeEnough) {
+		if best >= math.Min(OpenFrom, options[0].worth()-closeEnough) {
 			a.Agreed++
 			a.ByCue[v.Cue].Agreed++
 		} else {

@@ -78,7 +78,7 @@ func (s *Screen) Choices(school School) []Read {
 // too. A read that cannot be run is right where nothing else comes open.
 func (s *Screen) one(fl Floor, at *Situation, cue Cue, choices []Read) bool {
 	row, _ := s.rowFor(fl.School, at, cue)
-	right, wrong := openFrom, 0.0
+	right, wrong := OpenFrom, 0.0
 	f := s.frame(at)
 	for _, read := range choices {
 		if !runs[read] {

@@ -162,7 +162,7 @@ func looks(sc *Screen, pace motion.Pace, s *Situation, spacers []Place) []HelpLo
 // rank is 2 for an open layup, 1 for an open shot, 0 for the rest.
 func (l HelpLook) rank() int {
 	switch {
-	case l.Feet < openFrom || l.Window < 0 || l.Pass == NoPass:
+	case l.Feet < OpenFrom || l.Window < 0 || l.Pass == NoPass:
 		return 0
 	case l.Rim:
 		return 2

@@ -31,10 +31,11 @@ const (
 )
 
 // Openness classes by the distance of the nearest defender at the catch, in
-// feet: the bands in which public tracking data group shots (from memory).
+// feet: the bands in which public tracking data group shots (from memory). From
+// OpenFrom on a shot is open.
 const (
 	tightFrom = 2.0
-	openFrom  = 4.0
+	OpenFrom  = 4.0
 	wideFrom  = 6.0
 )
 
@@ -64,7 +65,7 @@ func OpennessOf(feet float64) Openness {
 	switch {
 	case feet < tightFrom:
 		return Smothered
-	case feet < openFrom:
+	case feet < OpenFrom:
 		return Tight
 	case feet < wideFrom:
 		return Open

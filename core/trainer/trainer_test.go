@@ -101,7 +101,7 @@ func check(t *testing.T, fl reads.Floor, it *Item) {
 			best, worth = o.Read, o.Separation
 		}
 	}
-	open := worth >= 4 // feet: the class "open"
+	open := reads.OpennessOf(worth) == reads.Open || reads.OpennessOf(worth) == reads.WideOpen
 	if runs && best != it.Right || !runs && open {
 		t.Fatalf("%v seed %d: the table says %q, %q comes free by %.1f ft", it.Card, it.Seed, it.Right, best, worth)
 	}

@@ -64,20 +64,29 @@ func (s *Server) SetOffense(ctx context.Context, r api.SetOffenseRequestObject) 
 	return api.SetOffense200JSONResponse(school), err
 }
 
+// watching is the floor and the school of a way of playing that people stand to run.
+func (s *Server) watching(ctx context.Context, id api.TeamId, w *api.OffenseWatch) (offense.Floor, offense.School, error) {
+	_, fl, err := s.onCourt(ctx, id)
+	if err != nil {
+		return offense.Floor{}, offense.School{}, err
+	}
+	school, err := w.Variant.School(fl.Court)
+	if err == nil {
+		err = w.Standing.Check(fl.Court)
+	}
+	if err != nil {
+		return offense.Floor{}, school, invalid(err.Error())
+	}
+	return offense.NewFloor(fl), school, nil
+}
+
 // WatchOffense runs some passes from where people stand.
 func (s *Server) WatchOffense(ctx context.Context, r api.WatchOffenseRequestObject) (api.WatchOffenseResponseObject, error) {
-	_, fl, err := s.onCourt(ctx, r.TeamId)
+	fl, school, err := s.watching(ctx, r.TeamId, r.Body)
 	if err != nil {
 		return nil, err
 	}
-	school, err := r.Body.Variant.School(fl.Court)
-	if err != nil {
-		return nil, invalid(err.Error())
-	}
-	if err := r.Body.Standing.Check(fl.Court); err != nil {
-		return nil, invalid(err.Error())
-	}
-	run, err := offense.NewFloor(fl).Watch(school, r.Body.Standing, r.Body.Passes, r.Body.Defended, uint64(r.Body.Seed))
+	run, err := fl.Watch(school, r.Body.Standing, r.Body.Passes, r.Body.Defended, uint64(r.Body.Seed))
 	if err != nil {
 		return nil, invalid(err.Error())
 	}
@@ -86,18 +95,11 @@ func (s *Server) WatchOffense(ctx context.Context, r api.WatchOffenseRequestObje
 
 // CheckOffense names the rules that people who stand so break.
 func (s *Server) CheckOffense(ctx context.Context, r api.CheckOffenseRequestObject) (api.CheckOffenseResponseObject, error) {
-	_, fl, err := s.onCourt(ctx, r.TeamId)
+	fl, school, err := s.watching(ctx, r.TeamId, r.Body)
 	if err != nil {
 		return nil, err
 	}
-	school, err := r.Body.Variant.School(fl.Court)
-	if err != nil {
-		return nil, invalid(err.Error())
-	}
-	if err := r.Body.Standing.Check(fl.Court); err != nil {
-		return nil, invalid(err.Error())
-	}
-	return api.CheckOffense200JSONResponse(offense.NewFloor(fl).Picture(school, r.Body.Standing.At)), nil
+	return api.CheckOffense200JSONResponse(fl.Picture(school, r.Body.Standing.At)), nil
 }
 
 // onFive is how many play.

@@ -30,9 +30,10 @@ type learner struct {
 	answers []trainer.Answer
 }
 
-// learner finds whose a link is; guesses are counted like sign-ins.
+// learner finds whose a link is. Guesses are counted like sign-ins, but apart from
+// them: a player who opens an ended link in the gym must not keep the coach out.
 func (s *Server) learner(ctx context.Context, key string) (l learner, err error) {
-	keys := []string{throttleKey("place", clientPlace(ctx))}
+	keys := []string{throttleKey("eyes", clientPlace(ctx))}
 	if err := s.notTooOften(ctx, keys); err != nil {
 		return l, err
 	}

@@ -26,7 +26,6 @@ export class Asking {
   ) {}
 
   right = $derived(this.phase === 'told' && this.choice === this.item?.right);
-  inTime = $derived(this.seconds <= (this.item?.seconds ?? 0));
 
   begin(item: Item) {
     this.stop();
@@ -56,11 +55,14 @@ export class Asking {
 
   answer(choice: string) {
     if (this.phase !== 'asked' || !this.item) return;
-    this.seconds = (performance.now() - this.since) / 1000;
-    this.choice = choice;
+    const gone = (performance.now() - this.since) / 1000;
+    // A phone that was put away meanwhile comes back when the time is long over.
+    const over = this.timed && gone > this.item.seconds;
+    this.seconds = over ? this.item.seconds : gone;
+    this.choice = over ? '' : choice;
     this.phase = 'told';
     cancelAnimationFrame(this.frame);
-    this.answered(choice, this.seconds);
+    this.answered(this.choice, this.seconds);
     this.goOn(this.item.read);
   }
 

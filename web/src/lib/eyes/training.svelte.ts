@@ -16,9 +16,10 @@ export class Training {
   pack = $state.raw<Pack | null>(null);
   /** Questions not asked yet. */
   private rest = $state.raw<Schemas['TrainerItem'][]>([]);
-  /** How many of this turn are answered, and right. */
-  done = $state(0);
-  right = $state(0);
+  /** What was asked for in this turn, and whether he saw it. */
+  turn = $state.raw<{ read: string; right: boolean }[]>([]);
+  done = $derived(this.turn.length);
+  right = $derived(this.turn.filter((q) => q.right).length);
   waiting = $state(0);
   step = $state(1);
   shape = $state.raw<Schemas['TrainerShape'] | null>(null);
@@ -91,7 +92,7 @@ export class Training {
   }
 
   next() {
-    if (this.over) this.done = this.right = 0;
+    if (this.over) this.turn = [];
     const [item, ...rest] = this.rest;
     if (!item) return;
     this.rest = rest;
@@ -102,8 +103,7 @@ export class Training {
   private async note(choice: string, seconds: number) {
     const item = this.asking.item;
     if (!item) return;
-    this.done++;
-    if (choice === item.right && seconds <= item.seconds) this.right++;
+    this.turn = [...this.turn, { read: item.right, right: choice === item.right }];
     const answer: Schemas['TrainerAnswer'] = {
       id: crypto.randomUUID(),
       card: item.card,

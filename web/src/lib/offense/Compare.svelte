@@ -124,16 +124,6 @@
   .ask .field {
     width: 100%;
   }
-  .check {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .check input {
-    width: 22px;
-    height: 22px;
-  }
   table {
     width: 100%;
     border-collapse: collapse;

@@ -69,16 +69,6 @@
     font-weight: 700;
     margin: 0.7rem 0 0.3rem;
   }
-  .check {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .check input {
-    width: 22px;
-    height: 22px;
-  }
   .field {
     margin-bottom: 0.4rem;
   }

@@ -78,18 +78,6 @@
 </main>
 
 <style>
-  .door {
-    min-height: 100%;
-    display: grid;
-    place-items: center;
-    padding: 1rem;
-  }
-  form {
-    display: grid;
-    gap: 1rem;
-    width: min(26rem, 100%);
-    border-top: 8px solid var(--mark);
-  }
   .demo {
     border-left: 6px solid var(--mark);
     padding-left: 0.7rem;

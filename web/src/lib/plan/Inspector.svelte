@@ -188,16 +188,7 @@
     text-align: left;
   }
   .check {
-    display: flex;
-    gap: 0.5rem;
-    align-items: center;
-    min-height: 48px;
     flex: 1;
-  }
-  .check input {
-    width: 20px;
-    height: 20px;
-    flex: none;
   }
   .group {
     columns: 2;

@@ -39,7 +39,7 @@
 </script>
 
 <Panel bind:open title="More">
-  <div class="tabs" role="tablist">
+  <div class="strip" role="tablist">
     {#each parts as [id, name] (id)}
       <button class="tape plain" role="tab" aria-selected={part === id} onclick={() => (part = id)}
         >{name}</button
@@ -100,19 +100,19 @@
 </Panel>
 
 <style>
-  .tabs,
+  .strip,
   .choice {
     display: flex;
     margin-bottom: 0.9rem;
   }
-  .tabs .tape,
+  .strip .tape,
   .choice .tape {
     flex: 1;
     border-radius: 0;
     margin-left: -2px;
     padding: 0 0.4rem;
   }
-  .tabs .tape[aria-selected='true'] {
+  .strip .tape[aria-selected='true'] {
     background: var(--ink);
     color: var(--on-ink);
     border-color: var(--ink);

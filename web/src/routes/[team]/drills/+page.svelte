@@ -172,15 +172,7 @@
     margin: 0.75rem 0 0.5rem;
   }
   .check {
-    display: flex;
-    gap: 0.5rem;
-    align-items: center;
-    min-height: 36px;
     white-space: nowrap;
-  }
-  .check input {
-    width: 20px;
-    height: 20px;
   }
   .list {
     display: grid;

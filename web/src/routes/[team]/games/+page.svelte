@@ -133,16 +133,6 @@
     gap: 0.8rem;
     border-top: 8px solid var(--mark);
   }
-  .check {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .check input {
-    width: 22px;
-    height: 22px;
-  }
   @media (max-width: 900px) {
     .two {
       grid-template-columns: minmax(0, 1fr);

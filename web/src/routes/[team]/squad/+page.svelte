@@ -189,9 +189,6 @@
     padding: 0 1px;
     min-height: 40px;
   }
-  .grow {
-    flex: 1;
-  }
   .scroll {
     overflow: auto;
   }

@@ -36,7 +36,7 @@
 
 <main class="eyes">
   {#if t.dead}
-    <div class="note">
+    <div class="note ended">
       <h1>This link has ended</h1>
       <p role="alert">{t.dead}</p>
     </div>
@@ -55,8 +55,8 @@
       <span class="soft">step {t.step} of {t.pack.steps}</span>
       <span class="grow"></span>
       <span class="soft" role="status">
-        {#if t.waiting > 0}{t.waiting} on this phone{:else if !t.reachable}no network{:else if t.shape && t.shape.asked > 0}all
-          sent{/if}
+        {#if t.problem}{t.problem}{:else if t.waiting > 0}{t.waiting} on this phone{:else if !t.reachable}no
+          network{:else if t.shape && t.shape.asked > 0}all sent{/if}
       </span>
     </header>
     {#if begun}
@@ -88,10 +88,18 @@
       <div class="note">
         {#if finished}
           <h1>{t.right} of {t.size}</h1>
+          <ol class="turn" aria-label="This turn">
+            {#each t.turn as q, i (i)}
+              <li>
+                <ReadGlyph read={q.read} size={34} />{nameOf(q.read)}
+                <b>{q.right ? '✓' : '✕'}</b>
+              </li>
+            {/each}
+          </ol>
           {#if t.shape}<p>
-              {t.shape.held} of {t.shape.cards} pictures are held. What you missed comes back first.
+              What you missed comes back first. Of {t.shape.cards} pictures you know {t.shape.held} well by now.
             </p>{/if}
-          {#if t.waiting > 0}<p class="soft">
+          {#if t.problem}{t.problem}{:else if t.waiting > 0}<p class="soft">
               {t.waiting} answers are on this phone; they are sent when there is a network.
             </p>{/if}
         {:else}
@@ -134,9 +142,6 @@
   }
   header .numeral {
     font-size: 1.6rem;
-  }
-  .grow {
-    flex: 1;
   }
   .floor {
     border: 1px solid var(--seam);
@@ -186,17 +191,26 @@
     align-content: end;
     justify-items: start;
   }
-  .answers {
+  .answers,
+  .turn {
     display: grid;
     grid-template-columns: 1fr 1fr;
     gap: 0.5rem 1.2rem;
     width: 100%;
     font-weight: 700;
   }
-  .answers li {
+  .turn b {
+    margin-left: auto;
+    font-size: 1.3rem;
+  }
+  .answers li,
+  .turn li {
     display: flex;
     gap: 0.5rem;
     align-items: center;
+  }
+  .ended {
+    align-content: center;
   }
   .note h1 {
     font-size: 2.2rem;

@@ -77,18 +77,3 @@
     {/if}
   </form>
 </main>
-
-<style>
-  .door {
-    min-height: 100%;
-    display: grid;
-    place-items: center;
-    padding: 1rem;
-  }
-  form {
-    display: grid;
-    gap: 1rem;
-    width: min(26rem, 100%);
-    border-top: 8px solid var(--mark);
-  }
-</style>

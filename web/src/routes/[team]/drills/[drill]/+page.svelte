@@ -1,24 +1,16 @@
-<script lang="ts" module>
-  function spanOf(counts: number[]): string {
-    const lo = Math.min(...counts);
-    const hi = Math.max(...counts);
-    return lo === hi ? String(lo) : `${lo}–${hi}`;
-  }
-</script>
-
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { api, ask, Refusal, type Player, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
-  import { Player as Clock } from '$lib/court/player.svelte';
-  import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { download } from '$lib/drill/draft.svelte';
   import About from '$lib/drill/About.svelte';
   import Counts from '$lib/drill/Counts.svelte';
+  import Dealt from '$lib/drill/Dealt.svelte';
   import OrderTable from '$lib/drill/OrderTable.svelte';
-  import { offence } from '$lib/drill/crew';
   import PhasePicture from '$lib/drill/PhasePicture.svelte';
+  import RunThrough from '$lib/drill/RunThrough.svelte';
+  import TakePart from '$lib/drill/TakePart.svelte';
   import Wishes from '$lib/drill/Wishes.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
 
@@ -28,7 +20,6 @@
 
   let players = $state<Player[]>([]);
   let motion = $state.raw<Schemas['Motion'] | null>(null);
-  const clock = new Clock();
   let here = $state<Record<string, boolean>>({});
   let stageId = $state('');
   let noHelpers = $state(false);
@@ -52,17 +43,12 @@
 
   const stage = $derived(drill?.stages.find((s) => s.id === stageId) ?? drill?.stages[0]);
   const present = $derived(players.filter((p) => here[p.id]).map((p) => p.id));
-  const shown = $derived(order?.reps[Math.min(at, (order?.reps.length ?? 1) - 1)]);
   const byId = $derived(new Map(players.map((p) => [p.id, p])));
   const jersey = (id: string) => byId.get(id)?.jersey ?? '';
   const name = (id: string) => byId.get(id)?.name ?? 'coach';
 
   const own = $derived(drill?.positions.filter((p) => !p.helper) ?? []);
   const helpers = $derived(drill?.positions.filter((p) => p.helper) ?? []);
-  /** What the first two positions are called, for heads and sums. */
-  const first = $derived(own[0]?.name ?? 'Player');
-  const second = $derived(own[1]?.name);
-
   onMount(async () => {
     const id = drill?.id;
     if (!id) return;
@@ -111,29 +97,6 @@
       problem = e instanceof Error ? e.message : String(e);
     }
   }
-
-  /** Splits the squad: guards at one end, posts at the other. */
-  const choose = (who: (p: Player) => boolean) =>
-    (here = Object.fromEntries(players.map((p) => [p.id, who(p)])));
-
-  /** Rep after rep, with the jerseys of whoever is up, until it is stopped. */
-  let running = $state(false);
-  function run() {
-    running = !running;
-    if (!running) clock.stop();
-    else if (motion) clock.start(motion.play);
-  }
-  $effect(() => {
-    if (!running || clock.running || !motion || !order) return;
-    const end = clock.play && clock.time >= clock.play.duration;
-    if (!end) return;
-    if (at >= order.reps.length - 1) running = false;
-    else {
-      at += 1;
-      clock.start(motion.play);
-    }
-  });
-  const upNext = $derived(order?.reps[at + 1]);
 
   let asked = 0;
   /** While the list on the page is not yet that of the numbers above it. */
@@ -265,22 +228,7 @@
           {helpers.map((h) => h.name.toLowerCase()).join(', ')}</label
         >
       {/if}
-      <details class="no-print">
-        <summary><b class="numeral">{present.length}</b> of {players.length} players take part</summary>
-        <p class="links">
-          <button class="tape plain" onclick={() => choose(() => true)}>Everybody</button>
-          <button class="tape plain" onclick={() => choose((p) => !p.big)}>Guards and wings</button>
-          <button class="tape plain" onclick={() => choose((p) => p.big)}>Bigs</button>
-        </p>
-        <div class="people">
-          {#each players as p (p.id)}
-            <label
-              ><input type="checkbox" bind:checked={here[p.id]} /><span class="numeral">{p.jersey}</span>
-              {p.name}</label
-            >
-          {/each}
-        </div>
-      </details>
+      <TakePart {players} bind:here />
       <Wishes
         players={players.filter((p) => here[p.id])}
         cues={stage.cues}
@@ -291,83 +239,9 @@
       {#if problem}
         <p role="alert" class="problem">{problem}</p>
       {:else if order}
-        <dl class="sums">
-          <div>
-            <dt>Reps</dt>
-            <dd class="numeral">{order.reps.length}</dd>
-          </div>
-          <div>
-            <dt>As {first.toLowerCase()}, each</dt>
-            <dd class="numeral">{spanOf(order.counts.map((c) => c.cutter))}</dd>
-          </div>
-          {#if second}
-            <div>
-              <dt>As {second.toLowerCase()}, each</dt>
-              <dd class="numeral">{spanOf(order.counts.map((c) => c.screener))}</dd>
-            </div>
-          {/if}
-          <div>
-            <dt>Touches, each</dt>
-            <dd class="numeral">{spanOf(order.counts.map((c) => c.touches))}</dd>
-          </div>
-          <div>
-            <dt>Sprints, each</dt>
-            <dd class="numeral">{spanOf(order.counts.map((c) => c.sprints))}</dd>
-          </div>
-          <div>
-            <dt>Jumps, each</dt>
-            <dd class="numeral">{spanOf(order.counts.map((c) => c.jumps))}</dd>
-          </div>
-          <div>
-            <dt>In line</dt>
-            <dd class="numeral">{Math.round(order.waiting * 100)} %</dd>
-          </div>
-        </dl>
-        <p class="soft">{order.basis}.</p>
-        {#each order.notes as n (n)}<p class="note">{n}</p>{/each}
-        {#if motion && shown}
-          <div class="mini">
-            {#if clock.moment}
-              <p class="moment" role="status"><b>{clock.moment.name}.</b> {clock.moment.say}</p>
-            {/if}
-            <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
-          </div>
-          <p class="step no-print">
-            <button class="tape" onclick={run}>{running ? 'Stop' : 'Run it'}</button>
-            <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
-              >Slow</button
-            >
-            <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}
-              >‹</button
-            >
-            <span
-              >Rep <b class="numeral">{shown.no}</b> of <span class="numeral">{order.reps.length}</span></span
-            >
-            <button
-              class="tape plain"
-              aria-label="Rep after"
-              disabled={at >= order.reps.length - 1}
-              onclick={() => (at += 1)}>›</button
-            >
-            <button class="tape plain" onclick={() => (seed += 1)}>Deal again</button>
-          </p>
-          {#if upNext}
-            <p class="step soft no-print">
-              Next: {offence(upNext)
-                .map((id) => `${jersey(id)} ${name(id)}`)
-                .join(', ')}
-            </p>
-          {/if}
-          <p class="step no-print">
-            {#if done.length}
-              <span>Reps 1 to <b class="numeral">{done.length}</b> stand. Choose above who is here now.</span>
-              <button class="tape plain" onclick={() => (done = [])}>Start over</button>
-            {:else if at > 0}
-              <button class="tape plain" onclick={() => (done = order?.reps.slice(0, at) ?? [])}
-                >Somebody came or left: deal the rest from rep {shown.no} anew</button
-              >
-            {/if}
-          </p>
+        <Dealt {order} {own} />
+        {#if motion}
+          <RunThrough {drill} {motion} {order} bind:at bind:done {jersey} {name} ondeal={() => (seed += 1)} />
         {/if}
         <Counts {order} {own} {jersey} {name} defended={stage.defenders > 0} />
         <OrderTable {order} {own} {stage} {answers} bind:at {jersey} {name} dim={dealing} />
@@ -392,22 +266,6 @@
   .drill section:first-child {
     display: grid;
     gap: 0.75rem;
-  }
-  .check {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    min-height: 40px;
-  }
-  .check input {
-    width: 20px;
-    height: 20px;
-  }
-  .moment {
-    position: absolute;
-    inset: 0 0 auto 0;
-    padding: 0.4rem 0.7rem;
-    background: color-mix(in srgb, var(--sheet) 88%, transparent);
   }
   .phases {
     grid-column: 1 / -1;
@@ -460,52 +318,6 @@
     grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 0.75rem;
   }
-  summary {
-    min-height: 36px;
-    cursor: pointer;
-  }
-  .people {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
-  }
-  .people label {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 48px;
-  }
-  .people input {
-    width: 22px;
-    height: 22px;
-  }
-  .sums {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 2rem;
-  }
-  .sums dt {
-    color: var(--ink-soft);
-    font-size: 0.9rem;
-  }
-  .sums dd {
-    font-size: 1.9rem;
-    line-height: 1;
-  }
-  .note {
-    border-left: 6px solid var(--tape-teal);
-    padding-left: 0.7rem;
-  }
-  .mini {
-    position: relative;
-    height: 17rem;
-  }
-  .step {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.7rem;
-    align-items: center;
-    justify-content: center;
-  }
   @media (max-width: 900px) {
     .drill {
       grid-template-columns: minmax(0, 1fr);
@@ -529,9 +341,6 @@
       display: none;
     }
     .stages {
-      display: none;
-    }
-    .mini {
       display: none;
     }
     .phases {

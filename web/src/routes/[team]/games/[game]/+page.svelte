@@ -106,28 +106,8 @@
 />
 
 <style>
-  .grow {
-    flex: 1;
-  }
   .tabs {
-    display: flex;
-    gap: 0.3rem;
-    border-bottom: 2px solid var(--ink);
     margin-bottom: 1rem;
-  }
-  .tabs button {
-    min-height: 48px;
-    padding: 0 1.1rem;
-    border: 0;
-    background: transparent;
-    color: var(--ink-soft);
-    font: inherit;
-    cursor: pointer;
-  }
-  .tabs [aria-selected='true'] {
-    color: var(--on-ink);
-    background: var(--ink);
-    font-weight: 700;
   }
   .prep {
     display: grid;

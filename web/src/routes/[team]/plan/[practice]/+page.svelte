@@ -256,29 +256,6 @@
     grid-template-columns: minmax(0, 1fr);
     gap: 0.75rem;
   }
-  .tabs {
-    display: flex;
-    border-bottom: 2px solid var(--seam);
-  }
-  .tabs button {
-    display: inline-flex;
-    gap: 0.4rem;
-    align-items: center;
-    min-height: 48px;
-    padding: 0 0.85rem;
-    font: inherit;
-    color: var(--ink-soft);
-    background: none;
-    border: 0;
-    border-bottom: 5px solid transparent;
-    margin-bottom: -2px;
-    cursor: pointer;
-  }
-  .tabs button[aria-selected='true'] {
-    color: var(--ink);
-    font-weight: 700;
-    border-bottom-color: var(--mark);
-  }
   .delete {
     margin-top: 1.5rem;
   }

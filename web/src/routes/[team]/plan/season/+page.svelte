@@ -100,9 +100,6 @@
 {/if}
 
 <style>
-  .grow {
-    flex: 1;
-  }
   .next {
     display: flex;
     gap: 0.75rem;

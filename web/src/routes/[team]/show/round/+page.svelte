@@ -214,5 +214,17 @@
       grid-template-columns: minmax(0, 1fr);
       align-content: start;
     }
+    h1 {
+      font-size: 2.2rem;
+    }
+    .say {
+      font-size: 1.2rem;
+    }
+    section .row {
+      position: sticky;
+      bottom: 0;
+      padding: 0.6rem 0;
+      background: var(--floor);
+    }
   }
 </style>

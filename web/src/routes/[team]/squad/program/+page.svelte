@@ -101,9 +101,6 @@
     margin-left: -2px;
     border-radius: 0;
   }
-  .grow {
-    flex: 1;
-  }
   .scroll {
     overflow-x: auto;
   }

@@ -243,24 +243,6 @@
     min-width: 0;
     overflow-x: auto;
   }
-  .tabs {
-    display: flex;
-    border-bottom: 2px solid var(--ink);
-  }
-  .tabs button {
-    min-height: 48px;
-    padding: 0 1rem;
-    border: 0;
-    background: transparent;
-    color: var(--ink-soft);
-    font: inherit;
-    cursor: pointer;
-  }
-  .tabs [aria-selected='true'] {
-    color: var(--on-ink);
-    background: var(--ink);
-    font-weight: 700;
-  }
   .row {
     display: grid;
     grid-template-columns: 1.6rem 1fr;

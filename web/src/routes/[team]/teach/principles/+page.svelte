@@ -110,9 +110,6 @@
 {/if}
 
 <style>
-  .grow {
-    flex: 1;
-  }
   .paper {
     display: none;
   }

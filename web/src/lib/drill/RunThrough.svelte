@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import type { Schemas } from '$lib/api/client';
+  import { Player } from '$lib/court/player.svelte';
+  import { offence } from './crew';
+  import DrillFloor from './DrillFloor.svelte';
+
+  // The order list on the floor: rep after rep, with the jerseys of whoever is up.
+  let {
+    drill,
+    motion,
+    order,
+    at = $bindable(),
+    done = $bindable(),
+    jersey,
+    name,
+    ondeal
+  }: {
+    drill: Schemas['Drill'];
+    motion: Schemas['Motion'];
+    order: Schemas['Order'];
+    at: number;
+    /** Reps that have been run: they stand when somebody comes or leaves. */
+    done: Schemas['OrderRep'][];
+    jersey: (id: string) => string;
+    name: (id: string) => string;
+    ondeal: () => void;
+  } = $props();
+
+  const clock = new Player();
+  let running = $state(false);
+  const last = $derived(order.reps.length - 1);
+  const shown = $derived(order.reps[Math.min(at, last)]);
+  const next = $derived(order.reps[at + 1]);
+
+  onMount(() => () => clock.clear());
+
+  function run() {
+    running = !running;
+    if (running) clock.start(motion.play);
+    else clock.stop();
+  }
+  clock.ended = () => {
+    if (!running) return;
+    if (at >= last) running = false;
+    else {
+      at += 1;
+      clock.start(motion.play);
+    }
+  };
+</script>
+
+{#if shown}
+  <div class="mini">
+    {#if clock.moment}
+      <p class="moment" role="status"><b>{clock.moment.name}.</b> {clock.moment.say}</p>
+    {/if}
+    <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
+  </div>
+  <p class="step no-print">
+    <button class="tape" onclick={run}>{running ? 'Stop' : 'Run it'}</button>
+    <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
+      >Slow</button
+    >
+    <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}>‹</button
+    >
+    <span>Rep <b class="numeral">{shown.no}</b> of <span class="numeral">{order.reps.length}</span></span>
+    <button class="tape plain" aria-label="Rep after" disabled={at >= last} onclick={() => (at += 1)}
+      >›</button
+    >
+    <button class="tape plain" onclick={ondeal}>Deal again</button>
+  </p>
+  {#if next}
+    <p class="step soft no-print">
+      Next: {offence(next)
+        .map((id) => `${jersey(id)} ${name(id)}`)
+        .join(', ')}
+    </p>
+  {/if}
+  <p class="step no-print">
+    {#if done.length}
+      <span>Reps 1 to <b class="numeral">{done.length}</b> stand. Choose above who is here now.</span>
+      <button class="tape plain" onclick={() => (done = [])}>Start over</button>
+    {:else if at > 0}
+      <button class="tape plain" onclick={() => (done = order.reps.slice(0, at))}
+        >Somebody came or left: deal the rest from rep {shown.no} anew</button
+      >
+    {/if}
+  </p>
+{/if}
+
+<style>
+  .mini {
+    position: relative;
+    height: 17rem;
+  }
+  .moment {
+    position: absolute;
+    inset: 0 0 auto 0;
+    padding: 0.4rem 0.7rem;
+    background: color-mix(in srgb, var(--sheet) 88%, transparent);
+  }
+  .step {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.7rem;
+    align-items: center;
+    justify-content: center;
+  }
+  @media print {
+    .mini {
+      display: none;
+    }
+  }
+</style>
