@@ -10,6 +10,7 @@ import (
 	"os/exec"
 	"path/filepath"
 	"strings"
+	"sync"
 	"syscall"
 	"testing"
 	"time"
@@ -25,8 +26,9 @@ var binary string
 func TestMain(m *testing.M) { os.Exit(run(m)) }
 
 // sources looks at every file the driven program is made of. The go command notes
-// what a test opens and stats, so that no cached result outlives a change.
-func sources() error {
+// what a test opens and stats, so that no cached result outlives a change; it begins to
+// when the tests begin, so that looking in TestMain would be too early.
+var sources = sync.OnceValue(func() error {
 	for _, dir := range []string{"../api", "../cmd", "../core", "../internal", "../web/build"} {
 		err := filepath.WalkDir(dir, func(name string, d fs.DirEntry, err error) error {
 			if err == nil && !d.IsDir() {
@@ -39,13 +41,9 @@ func sources() error {
 		}
 	}
 	return nil
-}
+})
 
 func run(m *testing.M) int {
-	if err := sources(); err != nil {
-		fmt.Fprintln(os.Stderr, err)
-		return 1
-	}
 	dir, err := os.MkdirTemp("", "evrik-e2e-")
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
@@ -73,6 +71,9 @@ type server struct {
 // says where it is.
 func launch(t testing.TB, mode string, env ...string) *server {
 	t.Helper()
+	if err := sources(); err != nil {
+		t.Fatal(err)
+	}
 	// Nothing is shared between servers, not even the outbox; env may name another home.
 	s := &server{t: t, env: append([]string{"EVRIK_HOME=" + t.TempDir()}, env...), mode: mode}
 	s.up("127.0.0.1:0")
