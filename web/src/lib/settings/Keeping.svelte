@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import { chosen } from '$lib/parts/chosen';
   import Sure from '$lib/parts/Sure.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -41,8 +42,7 @@
   }
 
   async function read(e: Event) {
-    const field = e.currentTarget as HTMLInputElement;
-    const file = field.files?.[0];
+    const file = chosen(e);
     if (!file) return;
     busy = `Reading ${file.name}…`;
     problem = '';
@@ -55,14 +55,14 @@
       });
       const said = await answer.json();
       if (answer.ok) {
+        // It is imported, whether or not the list of teams can be had anew.
+        await session.load().catch((e) => notices.fail(e));
         got = said;
-        await session.load();
       } else problem = said.message;
     } catch {
       problem = 'The file could not be sent. Nothing was imported; try again in a moment.';
     } finally {
       busy = '';
-      field.value = '';
     }
   }
 </script>
@@ -92,6 +92,7 @@
         type="file"
         accept=".json,application/json"
         class="visually-hidden"
+        disabled={Boolean(busy)}
         onchange={read}
       /></label
     >

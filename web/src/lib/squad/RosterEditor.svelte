@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, ask, type Player, type Schemas } from '$lib/api/client';
+  import { chosen } from '$lib/parts/chosen';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sure from '$lib/parts/Sure.svelte';
@@ -88,8 +89,7 @@
     });
 
   async function upload(e: Event) {
-    const field = e.currentTarget as HTMLInputElement;
-    const file = field.files?.[0];
+    const file = chosen(e);
     if (!file) return;
     busy = true;
     result = null;
@@ -105,7 +105,6 @@
     } catch {
       notices.say('The file could not be sent. Nothing was imported; try again in a moment.', true);
     } finally {
-      field.value = '';
       busy = false;
     }
   }

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import { chosen } from '$lib/parts/chosen';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sketch from '$lib/court/Sketch.svelte';
@@ -51,8 +52,7 @@
   const isOwn = (d: Drill) => session.own.some((o) => o.drill.id === d.id);
 
   async function take(e: Event) {
-    const field = e.currentTarget as HTMLInputElement;
-    const file = field.files?.[0];
+    const file = chosen(e);
     if (!file) return;
     try {
       const body = JSON.parse(await file.text()) as Record<string, unknown>;
@@ -63,7 +63,6 @@
       if (err instanceof SyntaxError) notices.say('This is not a drill file. Nothing was imported.', true);
       else notices.fail(err);
     }
-    field.value = '';
   }
 </script>
 
