@@ -45,6 +45,10 @@ type Summary struct {
 	Passes  Mean `json:"passes"`
 	// Rim is the share of possessions whose first open look is at the rim.
 	Rim Mean `json:"rim"`
+	// Apart is feet between neighbours outside the arc, Tight the share of the time in
+	// which two of them are nearer than twelve.
+	Apart Mean `json:"apart"`
+	Tight Mean `json:"tight"`
 	// Inside is bodies inside the arc, Empty seconds a possession that spots are empty,
 	// Broken rules a possession.
 	Inside Mean `json:"inside"`
@@ -78,6 +82,8 @@ var figures = []struct {
 	{"rim", func(p Possession) float64 { return yes(p.Found && p.Look.Feet <= rimStop) }},
 	{"seconds", func(p Possession) float64 { return p.Seconds }},
 	{"passes", func(p Possession) float64 { return float64(p.Passes) }},
+	{"apart", func(p Possession) float64 { return p.Apart }},
+	{"tight", func(p Possession) float64 { return p.Tight }},
 	{"inside", func(p Possession) float64 { return p.Inside }},
 	{"empty", func(p Possession) float64 { return p.Empty }},
 	{"broken", func(p Possession) float64 { return float64(len(p.Broken)) }},
@@ -106,7 +112,7 @@ func (s *Simulator) Many(n int, seed uint64) []Possession {
 // Sum sums possessions up.
 func Sum(list []Possession) Summary {
 	out := Summary{Possessions: len(list), Kinds: map[string]int{}, Rules: map[string]int{}}
-	for i, to := range []*Mean{&out.Open, &out.Rim, &out.Seconds, &out.Passes, &out.Inside, &out.Empty, &out.Broken} {
+	for i, to := range []*Mean{&out.Open, &out.Rim, &out.Seconds, &out.Passes, &out.Apart, &out.Tight, &out.Inside, &out.Empty, &out.Broken} {
 		*to = meanOf(column(list, figures[i].of))
 	}
 	found := 0.0
@@ -163,6 +169,7 @@ func Assumptions() []string {
 		"A read is right as often as the player's record says; a wrong one is any other read of the situation.",
 		"How free a read comes against a coverage is the read engine's own figure, with a foot of scatter. Four feet are an open look.",
 		"A right basket cut gains a step and a half; a wrong one has half a foot left.",
+		"Where the wings are denied, the first pass to a wing is refused; after his back cut, whoever comes there is open.",
 		"A zone leans with the ball and runs at the catcher while it flies.",
 		"Nobody tires, dribbles at a gap, throws the ball away or helps from another man.",
 	})

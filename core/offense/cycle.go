@@ -46,12 +46,15 @@ func (l *leg) at(t float64) court.Point {
 
 // cycle is a pass and what follows it.
 type cycle struct {
-	start, catch, end float64
-	answer            Answer
-	from, to          int // players
-	legs              []leg
-	before, after     Places
-	place             [five]court.Point // where everybody is at the start
+	// start is when it begins, leaves when the ball leaves, catch when it is caught; where
+	// the ball stays, when the passer has seen that it has to.
+	start, leaves, catch, end float64
+	answer                    Answer
+	from, to                  int // players
+	aim                       int // the spot of the ring that was looked at
+	legs                      []leg
+	before, after             Places
+	place                     [five]court.Point // where everybody is at the start
 }
 
 // at is where a player is at a moment of the cycle.
@@ -98,12 +101,22 @@ func (f Floor) cycle(s School, p Places, place [five]court.Point, a Answer, to i
 	if err != nil {
 		return cycle{}, err
 	}
-	c := cycle{start: t0, answer: a, from: p.Ring[p.ball], to: p.Ring[to], before: p, after: after, place: place}
-	c.catch = t0 + place[c.from].Dist(place[c.to])/f.Pace.Pass
+	c := cycle{start: t0, leaves: t0, answer: a, from: p.Ball(), to: p.holder(a, to), aim: to, before: p, after: after, place: place}
 	steps := p.steps(s, a, to)
 	cut, fill := f.Pace.Cutting(), f.Pace.Jogging()
 	fill.Top = math.Max(fill.Top, cut.Top*0.7) // a fill is a run, not a stroll
 	fill.Accel = cut.Accel
+	switch a.Ball {
+	case Stays:
+		c.catch = t0 + heldBall
+	case ToFlash:
+		// He and the ball arrive together.
+		flight := place[c.from].Dist(f.spots[HighPost]) / f.Pace.Pass
+		c.catch = t0 + math.Max(flight, cut.Arrival(motion.Mover{At: place[c.to]}, []court.Point{f.spots[HighPost]}))
+		c.leaves = c.catch - flight
+	default:
+		c.catch = t0 + place[c.from].Dist(place[c.to])/f.Pace.Pass
+	}
 	// Screens first: their users wait for them.
 	set := map[int]float64{}       // by screener
 	where := map[int]court.Point{} // by screener
@@ -127,6 +140,9 @@ func (f Floor) cycle(s School, p Places, place [five]court.Point, a Answer, to i
 		c.legs = append(c.legs, l)
 	}
 	free := map[int]float64{} // when a screener may leave
+	// Where the high post has the ball the cutters take turns, so that three are never
+	// inside, and their places are filled as they leave.
+	turn, left := c.catch, c.catch
 	for _, st := range steps {
 		l := leg{player: st.player, act: st.act, other: st.other, start: c.catch, run: cut}
 		end := f.spots[st.to]
@@ -155,10 +171,16 @@ func (f Floor) cycle(s School, p Places, place [five]court.Point, a Answer, to i
 				l.run = f.Pace.Dribbling()
 			}
 		case Fill, Flash:
-			l.run, l.start = fill, c.catch+fillAfter
+			l.run, l.start = fill, left+fillAfter
 			l.path = []court.Point{from}
+			if st.act == Flash && a.Ball == ToFlash {
+				l.run, l.start = cut, t0
+			}
 		default:
 			l.path = []court.Point{from}
+			if a.Ball == ToFlash {
+				l.start, left = turn, turn
+			}
 		}
 		if slices.Contains(st.via, "rim") {
 			rim := court.Point{}.Toward(l.path[len(l.path)-1], rimStop)
@@ -167,6 +189,9 @@ func (f Floor) cycle(s School, p Places, place [five]court.Point, a Answer, to i
 		}
 		l.path = append(l.path, end)
 		l.end = l.start + l.run.Arrival(motion.Mover{At: from}, l.path[1:])
+		if st.act == Cut {
+			turn = l.end
+		}
 		c.legs = append(c.legs, l)
 	}
 	for _, st := range steps {

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"strings"
 )
 
 // Places is who stands where between two passes: outside by index of the ring, and
@@ -14,10 +15,14 @@ type Places struct {
 	// Inside is the player inside, -1 for none, and Block his spot.
 	Inside int    `json:"inside"`
 	Block  string `json:"block"`
-	ball   int    // index of the ring
-	// screened is who set a screen after the last pass.
-	screened []int
+	ball   int    // index of the ring, or inThePost
+	// screened is who set a screen after the last pass, refused the spots of the ring to
+	// which the passer has looked in vain since he has the ball.
+	screened, refused []int
 }
+
+// inThePost is where the ball is when whoever is inside has it.
+const inThePost = -1
 
 // Start is a school's formation: players in the order of the ring, then inside.
 func (s School) Start() Places {
@@ -32,13 +37,46 @@ func (s School) Start() Places {
 }
 
 // Ball is who has the ball.
-func (p Places) Ball() int { return p.Ring[p.ball] }
+func (p Places) Ball() int {
+	if p.ball == inThePost {
+		return p.Inside
+	}
+	return p.Ring[p.ball]
+}
+
+// targets are the spots of the ring that a pass may go to: the neighbours, or out of the
+// post to one of those in the middle.
+func (p Places) targets() []int {
+	switch {
+	case p.ball == inThePost:
+		return []int{len(p.Ring)/2 - 1, len(p.Ring) / 2}
+	case p.ball == 0:
+		return []int{1}
+	case p.ball == len(p.Ring)-1:
+		return []int{p.ball - 1}
+	}
+	return []int{p.ball - 1, p.ball + 1}
+}
+
+// wing reports whether a spot is one of the wings.
+func wing(spot string) bool { return strings.HasPrefix(spot, "wing") }
+
+// deniable reports whether a defence can deny a pass: to a wing, from above, unless the
+// passer has looked there already.
+func (p Places) deniable(s School, to int) bool {
+	return p.ball != inThePost && wing(s.Ring[to]) && !strings.HasPrefix(s.Ring[p.ball], "corner") && !slices.Contains(p.refused, to)
+}
 
 // behind lists the ring's indices behind a passer, nearest first, and those ahead of the
-// receiver.
+// receiver. Seen from the post, behind is the longer way round.
 func (p Places) behind(to int) (behind, ahead []int) {
-	d := p.ball - to // one step away from the ball
-	for i := p.ball + d; i >= 0 && i < len(p.Ring); i += d {
+	first, d := p.ball, p.ball-to // one step away from the ball
+	if p.ball == inThePost {
+		if first, d = to, 1; 2*to >= len(p.Ring) {
+			d = -1
+		}
+	}
+	for i := first + d; i >= 0 && i < len(p.Ring); i += d {
 		behind = append(behind, i)
 	}
 	for i := to - d; i >= 0 && i < len(p.Ring); i -= d {
@@ -51,6 +89,8 @@ func (p Places) behind(to int) (behind, ahead []int) {
 func (p Places) kindOf(s School, to int) string {
 	outer := func(i int) bool { return i == 0 || i == len(s.Ring)-1 }
 	switch {
+	case p.ball == inThePost:
+		return FromPost
 	case len(s.Ring) == five:
 		return AnyPass
 	case outer(to):
@@ -61,13 +101,17 @@ func (p Places) kindOf(s School, to int) string {
 	return Reversal
 }
 
-// answers are what a school allows after a pass to a spot of the ring.
-func (p Places) answers(s School, to int) []Answer {
+// answers are what a school allows after a pass to a spot of the ring, or where that pass
+// is denied.
+func (p Places) answers(s School, to int, denied bool) []Answer {
 	behind, ahead := p.behind(to)
 	kind := p.kindOf(s, to)
+	if denied {
+		kind = Denied
+	}
 	var out, spare []Answer
 	for _, a := range s.Answers {
-		fits := (a.On == AnyPass || a.On == kind) && len(behind) >= a.Behind[0] && len(behind) <= a.Behind[1]
+		fits := (a.On == kind || a.On == AnyPass && kind != Denied && kind != FromPost) && len(behind) >= a.Behind[0] && len(behind) <= a.Behind[1]
 		for _, m := range a.Moves {
 			for _, who := range []string{m.Who, m.For, m.To} {
 				need := map[string]bool{Ahead1: len(ahead) < 1, Ahead2: len(ahead) < 2, Next1: len(behind) < 1, Next2: len(behind) < 2, Inside: p.Inside < 0}
@@ -101,7 +145,7 @@ func (p Places) who(word string, to int) int {
 	}
 	switch word {
 	case Passer:
-		return p.Ring[p.ball]
+		return p.Ball()
 	case Receiver:
 		return p.Ring[to]
 	case Next1, Next2:
@@ -163,6 +207,8 @@ func (p Places) steps(s School, a Answer, to int) []step {
 			if len(behind) > 0 {
 				st.to = s.Ring[behind[len(behind)-1]]
 			}
+		case HighPost:
+			st.to = HighPost
 		case BallBlock, FarBlock:
 			side := s.side(to)
 			if m.To == FarBlock {
@@ -180,6 +226,17 @@ func (p Places) steps(s School, a Answer, to int) []step {
 	return out
 }
 
+// holder is who has the ball after a pass, or instead of it.
+func (p Places) holder(a Answer, to int) int {
+	switch a.Ball {
+	case Stays:
+		return p.Ball()
+	case ToFlash:
+		return p.Inside
+	}
+	return p.Ring[to]
+}
+
 // after is who stands where when an answer has been run.
 func (p Places) after(s School, a Answer, to int) (Places, error) {
 	steps := p.steps(s, a, to)
@@ -191,7 +248,7 @@ func (p Places) after(s School, a Answer, to int) (Places, error) {
 		at[p.Inside] = p.Block
 	}
 	q := Places{Ring: make([]int, len(p.Ring)), Inside: -1, Block: p.Block}
-	holder := p.Ring[to]
+	holder := p.holder(a, to)
 	for _, st := range steps {
 		at[st.player] = st.to
 		if st.act == Screen {
@@ -214,8 +271,11 @@ func (p Places) after(s School, a Answer, to int) (Places, error) {
 			q.Inside, q.Block = player, spot
 		}
 	}
-	q.ball = slices.Index(q.Ring, holder)
-	if q.ball < 0 {
+	if a.Ball == Stays {
+		q.refused = append(slices.Clone(p.refused), to)
+	}
+	q.ball = slices.Index(q.Ring, holder) // not on the ring is inThePost
+	if q.ball == inThePost && (holder != q.Inside || q.Block != HighPost) {
 		return q, errors.New("the ball is left where nobody can pass it on.")
 	}
 	return q, nil

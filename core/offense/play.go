@@ -16,6 +16,8 @@ type Run struct {
 	Violations []Violation `json:"violations"`
 	// Passes are what was run, in order.
 	Passes []Passed `json:"passes"`
+	// Spacing is how far apart people were, four times a second.
+	Spacing []Spread `json:"spacing"`
 	// End is who stands where at the end, to go on from.
 	End Standing `json:"end"`
 }
@@ -26,6 +28,9 @@ type Passed struct {
 	From   int     `json:"from"`
 	To     int     `json:"to"`
 	Answer string  `json:"answer"`
+	// ID is the answer's; Aim is the spot that the pass was meant for.
+	ID  string `json:"id"`
+	Aim string `json:"aim"`
 	// Players take part in what follows, the situation names its screen or is empty.
 	Players   []int  `json:"players"`
 	Situation string `json:"situation"`
@@ -76,7 +81,7 @@ func (s School) From(st Standing) (Places, error) {
 			p.Ring[i] = player
 		} else if s.Inside != "" && p.Inside < 0 {
 			p.Inside = player
-			if spot == "blockR" || spot == "blockL" {
+			if spot == "blockR" || spot == "blockL" || spot == HighPost {
 				p.Block = spot
 			}
 		} else {
@@ -86,34 +91,39 @@ func (s School) From(st Standing) (Places, error) {
 	if err := p.filled(s); err != nil {
 		return p, err
 	}
-	if st.Ball < 0 || st.Ball >= five || slices.Index(p.Ring, st.Ball) < 0 {
-		return p, fmt.Errorf("The ball has to be with somebody outside.")
-	}
 	p.ball = slices.Index(p.Ring, st.Ball)
+	if p.ball == inThePost && (st.Ball != p.Inside || p.Block != HighPost || st.Ball < 0) {
+		return p, fmt.Errorf("The ball has to be with somebody outside, or with a high post.")
+	}
 	return p, nil
 }
 
-// Watch runs some passes from a formation, with men who guard or with nobody. The same
-// seed gives the same run.
-func (f Floor) Watch(s School, from Standing, passes int, defended bool, seed uint64) (Run, error) {
+// Guarding is what an offense is watched against: men who guard or nobody, and whether
+// they deny the wings.
+type Guarding struct {
+	Defended, Deny bool
+}
+
+// Watch runs some passes from a formation. The same seed gives the same run.
+func (f Floor) Watch(s School, from Standing, passes int, against Guarding, seed uint64) (Run, error) {
 	p, err := s.From(from)
 	if err != nil {
 		return Run{}, err
 	}
 	rng := rand.New(rand.NewPCG(seed, 1))
-	out := Run{Violations: []Violation{}, Passes: []Passed{}}
+	out := Run{Violations: []Violation{}, Passes: []Passed{}, Spacing: []Spread{}}
 	place, t := from.At, 0.0
 	var cycles []cycle
 	for range passes {
-		c, err := f.next(s, p, place, rng, t)
+		c, err := f.next(s, p, place, against.Deny, rng, t)
 		if err != nil {
 			return out, err
 		}
-		broken, _, _ := f.watch(s, &c)
+		broken := f.watch(s, &c, func(at Spread) { out.Spacing = append(out.Spacing, at) })
 		out.Violations = append(out.Violations, broken...)
-		done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, Situation: c.answer.Situation, Players: []int{c.from}, Start: f.standing(s, p, place)}
+		done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, ID: c.answer.ID, Aim: s.Ring[c.aim], Situation: c.answer.Situation, Players: []int{c.from}, Start: f.standing(s, p, place)}
 		for _, l := range c.legs {
-			if l.act != Fill && !slices.Contains(done.Players, l.player) {
+			if l.act != Fill && l.act != Flash && !slices.Contains(done.Players, l.player) {
 				done.Players = append(done.Players, l.player)
 			}
 		}
@@ -125,19 +135,20 @@ func (f Floor) Watch(s School, from Standing, passes int, defended bool, seed ui
 		p, t = c.after, c.end
 	}
 	out.End = f.standing(s, p, place)
-	out.Play = f.play(cycles, defended)
+	out.Play = f.play(s, cycles, against)
 	return out, nil
 }
 
 // next chooses a pass and an answer, and runs it.
-func (f Floor) next(s School, p Places, place [five]court.Point, rng *rand.Rand, t float64) (cycle, error) {
-	to := p.ball + 1
-	if to >= len(p.Ring) || p.ball > 0 && rng.IntN(2) == 0 {
-		to = p.ball - 1
+func (f Floor) next(s School, p Places, place [five]court.Point, deny bool, rng *rand.Rand, t float64) (cycle, error) {
+	targets := p.targets()
+	to := targets[0]
+	if len(targets) > 1 {
+		to = targets[rng.IntN(len(targets))]
 	}
-	allowed := p.answers(s, to)
+	allowed := p.answers(s, to, deny && p.deniable(s, to))
 	if len(allowed) == 0 {
-		return cycle{}, fmt.Errorf("After a pass from the %s nothing is allowed.", s.Ring[p.ball])
+		return cycle{}, fmt.Errorf("After a pass from the %s nothing is allowed.", p.spotOf(s, p.Ball()))
 	}
 	total := 0.0
 	for _, a := range allowed {
@@ -168,12 +179,42 @@ func guard(man, ball court.Point) court.Point {
 	return man.Toward(court.Point{}, math.Min(man.Len()*0.6, guardFeet+sag*man.Dist(ball)))
 }
 
+// Denying a wing: how far toward the ball the man steps into the lane, from how near on
+// and how far off the ball a pass is denied, in feet, and how long it takes to give it up,
+// in seconds (assumptions).
+const (
+	laneFeet  = 4.5
+	laneNear  = 6.0
+	laneFar   = 30.0
+	laneYield = 0.6
+)
+
+// denying is how much of the way into the lane a man is, 0 to 1: all of it at a wing one
+// pass away, nothing where the passer has looked already.
+func (f Floor) denying(s School, c *cycle, man, ball court.Point, t float64) float64 {
+	for i, id := range s.Ring {
+		near := 1 - man.Dist(f.spots[id])/onSpot
+		if !wing(id) || near <= 0 || slices.Contains(c.before.refused, i) || ball.Y < f.spots[id].Y {
+			continue
+		}
+		d := man.Dist(ball)
+		w := math.Min(1, 2*near) * clamp01((d-laneNear/2)/laneNear) * clamp01((laneFar-d)/laneNear)
+		if c.answer.On == Denied && c.aim == i {
+			w *= clamp01(1 - (t-c.catch)/laneYield)
+		}
+		return w
+	}
+	return 0
+}
+
+func clamp01(x float64) float64 { return math.Max(0, math.Min(1, x)) }
+
 // frame is how often keys are set, in seconds.
 const frame = 0.15
 
 // play turns cycles into tracks: five players, the ball and, where it is defended, five
 // defenders who follow a reaction later.
-func (f Floor) play(cycles []cycle, defended bool) reads.Play {
+func (f Floor) play(s School, cycles []cycle, against Guarding) reads.Play {
 	var out reads.Play
 	if len(cycles) == 0 {
 		return out
@@ -195,11 +236,11 @@ func (f Floor) play(cycles []cycle, defended bool) reads.Play {
 	ballAt := func(t float64) court.Point {
 		c := find(t)
 		from, to := c.place[c.from], c.at(c.to, t)
-		if t <= c.start {
+		if t <= c.leaves {
 			return from
 		}
 		if t < c.catch {
-			return from.Add(to.Sub(from).Scale((t - c.start) / (c.catch - c.start)))
+			return from.Add(to.Sub(from).Scale((t - c.leaves) / (c.catch - c.leaves)))
 		}
 		return to
 	}
@@ -208,8 +249,14 @@ func (f Floor) play(cycles []cycle, defended bool) reads.Play {
 		before := find(late)
 		for i := range five {
 			tracks[i].Keys = append(tracks[i].Keys, reads.Key{T: t, At: c.at(i, t)})
-			if defended {
-				tracks[five+i].Keys = append(tracks[five+i].Keys, reads.Key{T: t, At: guard(before.at(i, late), ballAt(late))})
+			if against.Defended {
+				man, ball := before.at(i, late), ballAt(late)
+				at := guard(man, ball)
+				if against.Deny {
+					lane := man.Toward(ball, laneFeet)
+					at = at.Add(lane.Sub(at).Scale(f.denying(s, before, man, ball, late)))
+				}
+				tracks[five+i].Keys = append(tracks[five+i].Keys, reads.Key{T: t, At: at})
 			}
 		}
 		tracks[2*five].Keys = append(tracks[2*five].Keys, reads.Key{T: t, At: ballAt(t)})

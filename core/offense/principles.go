@@ -103,7 +103,7 @@ func (f Floor) Pictures(s School) []Picture {
 			of.Ways = append(of.Ways, l.path)
 		}
 	}
-	if allowed := p.answers(s, to); len(allowed) > 0 {
+	if allowed := p.answers(s, to, false); len(allowed) > 0 {
 		show(&pass, allowed[0])
 	}
 	show(&screen, screenAway) // every offense screens away now and then

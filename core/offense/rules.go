@@ -107,55 +107,124 @@ func (f Floor) nearest(at [five]court.Point, to court.Point) int {
 	return best
 }
 
-// watch samples a cycle and says where a rule is broken in it, with how many bodies were
-// inside on average and for how many seconds spots were empty.
-func (f Floor) watch(s School, c *cycle) (broken []Violation, inside, empty float64) {
-	var third, close bool
-	emptyFor := make([]float64, len(s.Ring))
-	told := make([]bool, len(s.Ring))
-	last := c.place
-	n := 0
-	for t := c.start + sampling; t <= c.end+1e-9; t += sampling {
-		n++
-		var at [five]court.Point
-		var in []int
-		for i := range at {
-			at[i] = c.at(i, t)
-			if f.inside(at[i]) {
-				in = append(in, i)
-			}
+// Spread is how far apart people are at a moment.
+type Spread struct {
+	T float64 `json:"t"` // seconds from the start
+	// Apart is how far those outside the arc are from the next one outside, on average,
+	// and Nearest how far the nearest two are, in feet; who screens for whom does not
+	// count. Both are 0 where fewer than two are outside.
+	Apart   float64 `json:"apart"`
+	Nearest float64 `json:"nearest"`
+	// Inside is how many are inside the arc, Empty how many spots nobody fills.
+	Inside int `json:"inside"`
+	Empty  int `json:"empty"`
+}
+
+// ring is where a school's outside spots are.
+func (f Floor) ring(s School) []court.Point {
+	out := make([]court.Point, len(s.Ring))
+	for i, id := range s.Ring {
+		out[i] = f.spots[id]
+	}
+	return out
+}
+
+// moment is where everybody is at a moment of a cycle, and who is outside the arc.
+type moment struct {
+	t       float64
+	at      [five]court.Point
+	outside [five]bool
+	spread  Spread
+	// empty are the spots of the ring that nobody fills.
+	empty []bool
+}
+
+// see looks at a moment.
+func (f Floor) see(c *cycle, ring []court.Point, t float64, m *moment) {
+	*m = moment{t: t, spread: Spread{T: t}, empty: m.empty[:0]}
+	for i := range m.at {
+		m.at[i] = c.at(i, t)
+		m.outside[i] = !f.inside(m.at[i])
+		if !m.outside[i] {
+			m.spread.Inside++
 		}
-		inside += float64(len(in))
-		if s.Switches.NoThird && len(in) >= manyInside && !third {
-			third = true
-			broken = append(broken, Violation{Third, in, t, fmt.Sprintf("%d are inside the arc.", len(in))})
+	}
+	for _, spot := range ring {
+		empty := m.at[f.nearest(m.at, spot)].Dist(spot) > onSpot
+		if m.empty = append(m.empty, empty); empty {
+			m.spread.Empty++
 		}
-		for k, id := range s.Ring {
-			spot := f.spots[id]
-			if at[f.nearest(at, spot)].Dist(spot) <= onSpot {
-				emptyFor[k] = 0
+	}
+	var next [five]float64 // to the next one outside
+	for i := range m.at {
+		for k := range i {
+			if !m.outside[i] || !m.outside[k] || c.screens(i, k) {
 				continue
 			}
-			empty += sampling
-			if emptyFor[k] += sampling; s.Switches.Filled && emptyFor[k] > emptyLimit && !told[k] && !c.comes(spot) {
-				told[k] = true
-				broken = append(broken, Violation{Empty, []int{f.nearest(at, spot)}, t, fmt.Sprintf("The %s has been empty for %.0f s.", f.spotName(id), emptyFor[k])})
-			}
-		}
-		if s.Switches.Apart && !close {
-			for i := range at {
-				for k := range i {
-					still := at[i].Dist(last[i]) < settledBy && at[k].Dist(last[k]) < settledBy
-					if still && !c.screens(i, k) && at[i].Dist(at[k]) < neighbours && !f.inside(at[i]) && !f.inside(at[k]) {
-						close = true
-						broken = append(broken, Violation{Close, []int{k, i}, t, fmt.Sprintf("Only %.1f ft apart.", at[i].Dist(at[k]))})
-					}
+			d := m.at[i].Dist(m.at[k])
+			for _, who := range [2]int{i, k} {
+				if next[who] == 0 || d < next[who] {
+					next[who] = d
 				}
 			}
 		}
-		last = at
 	}
-	if s.Switches.NoStanding && c.end-c.catch > mayStand && !c.waits(c.from) && c.at(c.from, math.Min(c.end, c.catch+mayStand)).Dist(c.place[c.from]) < moved {
+	n := 0.0
+	for _, d := range next {
+		if d == 0 {
+			continue
+		}
+		n++
+		m.spread.Apart += d
+		if m.spread.Nearest == 0 || d < m.spread.Nearest {
+			m.spread.Nearest = d
+		}
+	}
+	m.spread.Apart /= math.Max(1, n)
+}
+
+// watch samples a cycle, says where a rule is broken in it, and tells how people are
+// spaced, sample by sample.
+func (f Floor) watch(s School, c *cycle, tell func(Spread)) (broken []Violation) {
+	ring := f.ring(s)
+	var third, close bool
+	emptyFor := make([]float64, len(ring))
+	told := make([]bool, len(ring))
+	last := c.place
+	var m moment
+	for t := c.start + sampling; t <= c.end+1e-9; t += sampling {
+		f.see(c, ring, t, &m)
+		tell(m.spread)
+		if s.Switches.NoThird && m.spread.Inside >= manyInside && !third {
+			third = true
+			var in []int
+			for i, outside := range m.outside {
+				if !outside {
+					in = append(in, i)
+				}
+			}
+			broken = append(broken, Violation{Third, in, t, fmt.Sprintf("%d are inside the arc.", len(in))})
+		}
+		for k, empty := range m.empty {
+			if !empty {
+				emptyFor[k] = 0
+				continue
+			}
+			if emptyFor[k] += sampling; s.Switches.Filled && emptyFor[k] > emptyLimit && !told[k] && !c.comes(ring[k]) {
+				told[k] = true
+				broken = append(broken, Violation{Empty, []int{f.nearest(m.at, ring[k])}, t, fmt.Sprintf("The %s has been empty for %.0f s.", f.spotName(s.Ring[k]), emptyFor[k])})
+			}
+		}
+		// Only when the nearest two are too near can a pair be that stands still.
+		if s.Switches.Apart && !close && m.spread.Nearest > 0 && m.spread.Nearest < neighbours {
+			if pair, found := m.standing(c, last); found {
+				close = true
+				broken = append(broken, Violation{Close, pair[:], t, fmt.Sprintf("Only %.1f ft apart.", m.at[pair[0]].Dist(m.at[pair[1]]))})
+			}
+		}
+		last = m.at
+	}
+	if s.Switches.NoStanding && c.from != c.to && c.end-c.catch > mayStand && !c.waits(c.from) && c.at(c.from, math.Min(c.end, c.catch+mayStand)).Dist(c.place[c.from]) < moved {
 		broken = append(broken, Violation{Stood, []int{c.from}, c.catch + mayStand, "The passer stood after the pass."})
 	}
 	if s.Switches.OneScreen {
@@ -165,7 +234,20 @@ func (f Floor) watch(s School, c *cycle) (broken []Violation, inside, empty floa
 			}
 		}
 	}
-	return broken, inside / math.Max(1, float64(n)), empty
+	return broken
+}
+
+// standing finds two outside who stand too near to each other.
+func (m *moment) standing(c *cycle, last [five]court.Point) (pair [2]int, found bool) {
+	for i := range m.at {
+		for k := range i {
+			still := m.at[i].Dist(last[i]) < settledBy && m.at[k].Dist(last[k]) < settledBy
+			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && m.at[i].Dist(m.at[k]) < neighbours {
+				return [2]int{k, i}, true
+			}
+		}
+	}
+	return pair, false
 }
 
 // comes reports whether somebody is on his way to a spot.

@@ -19,9 +19,9 @@ func floor(t testing.TB) court.Court {
 	return c
 }
 
-// Continuity: from the start formation, following a school's rules with no defence, all
-// spots are filled again after every pass, and nobody screens twice in a row where that
-// is a rule.
+// Continuity: from the start formation, following a school's rules with no defence, or
+// with wings that are denied now and then, all spots are filled again after every pass,
+// nobody screens twice in a row where that is a rule, and everything allowed is run.
 func TestContinuity(t *testing.T) {
 	c := floor(t)
 	if len(Schools()) != 7 {
@@ -36,13 +36,12 @@ func TestContinuity(t *testing.T) {
 		used, places := map[string]int{}, map[[2]int]bool{}
 		p := s.Start()
 		for range 3000 {
-			to := p.ball + 1
-			if to >= len(p.Ring) || p.ball > 0 && rng.IntN(2) == 0 {
-				to = p.ball - 1
-			}
-			allowed := p.answers(s, to)
+			targets := p.targets()
+			to := targets[rng.IntN(len(targets))]
+			denied := rng.IntN(2) == 0 && p.deniable(s, to)
+			allowed := p.answers(s, to, denied)
 			if len(allowed) == 0 {
-				t.Fatalf("%s: the passer on the %s stands", s.ID, s.Ring[p.ball])
+				t.Fatalf("%s: the passer on the %s stands", s.ID, p.spotOf(s, p.Ball()))
 			}
 			a := allowed[rng.IntN(len(allowed))]
 			q, err := p.after(s, a, to)
@@ -58,6 +57,10 @@ func TestContinuity(t *testing.T) {
 						t.Fatalf("%s: %d screens twice in a row", s.ID, who)
 					}
 				}
+			}
+			// Who has the ball has not moved with it, and a denied pass is no pass.
+			if denied && a.Ball == Stays && q.Ball() != p.Ball() || !denied && q.Ball() != p.Ring[to] {
+				t.Fatalf("%s: after %s the ball is with %d", s.ID, a.Name, q.Ball())
 			}
 			used[a.ID]++
 			for i, who := range q.Ring {
@@ -92,18 +95,27 @@ func TestSchoolsThatCannotBe(t *testing.T) {
 		"no such spot":    {func(s *School) { s.Ring = []string{"roof", "top", "wingR", "wingL", "cornerL"} }, "no spot called"},
 		"ball nowhere":    {func(s *School) { s.Ball = "blockR" }, "ball has to start"},
 		"two to one spot": {func(s *School) {
-			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Cut, "", Receiver}}, "", 1}}
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Cut, "", Receiver}}, "", 1, ""}}
 		}, "two players are sent to the"},
 		"only some passes": {func(s *School) { s.Answers = []Answer{screenAway} }, "nothing is allowed"},
-		"nobody moves":     {func(s *School) { s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, nil, "", 1}} }, "one to 6 moves"},
+		"nobody moves":     {func(s *School) { s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, nil, "", 1, ""}} }, "one to 6 moves"},
 		"a stranger": {func(s *School) {
-			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{"coach", Cut, "", Last}}, "", 1}}
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{"coach", Cut, "", Last}}, "", 1, ""}}
 		}, "not there"},
 		"no other": {func(s *School) {
-			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Screen, "", Last}}, "", 1}}
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Screen, "", Last}}, "", 1, ""}}
 		}, "without the other"},
+		"no way out of the post": {func(s *School) {
+			*s, _ = ByID("entry")
+			s.Answers = slices.DeleteFunc(slices.Clone(s.Answers), func(a Answer) bool { return a.On == FromPost })
+		}, "from the highpost to the slotR nothing is allowed"},
+		"denied and nothing to do": {func(s *School) {
+			s.Answers = slices.DeleteFunc(s.Answers, func(a Answer) bool { return a.On == Denied })
+		}, "is denied, nothing is allowed"},
+		"ball nowhere then":     {func(s *School) { s.Answers[1].Ball = "roof" }, "leaves the ball nowhere"},
+		"chain out of the post": {func(s *School) { s.Answers[0].On = FromPost }, "nobody moves up"},
 		"nowhere": {func(s *School) {
-			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Cut, "", "moon"}}, "", 1}}
+			s.Answers = []Answer{{"x", "X", AnyPass, [2]int{0, 9}, []Move{{Passer, Cut, "", "moon"}}, "", 1, ""}}
 		}, "nowhere"},
 	} {
 		s := base

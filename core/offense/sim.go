@@ -13,7 +13,9 @@ import (
 // Defence is what a possession is played against.
 type Defence struct {
 	// Zone is a two-three zone, else man to man.
-	Zone  bool       `json:"zone"`
+	Zone bool `json:"zone"`
+	// Deny is true where the men deny the wings.
+	Deny  bool       `json:"deny"`
 	Mixes []game.Mix `json:"mixes"`
 }
 
@@ -116,6 +118,9 @@ type Possession struct {
 	// Inside is how many bodies were inside the arc on average, Empty for how many
 	// seconds spots were.
 	Inside, Empty float64
+	// Apart is how many feet neighbours outside were from each other on average, Tight the
+	// share of the time in which two of them were nearer than twelve.
+	Apart, Tight float64
 }
 
 // firstDraw begins the random numbers of what a defence shows and how a read comes out.
@@ -130,19 +135,27 @@ func (s *Simulator) Play(seed uint64) Possession {
 	place := s.floor.places(s.school, p)
 	out := Possession{Touches: [five]int{}}
 	out.Touches[p.Ball()]++
-	t, inside, watched := 0.0, 0.0, 0.0
-	for t < possession {
-		c, err := s.floor.next(s.school, p, place, rng, t)
+	t, samples, measured := 0.0, 0.0, 0.0
+	tell := func(at Spread) {
+		samples++
+		out.Inside += float64(at.Inside)
+		out.Empty += sampling * float64(at.Empty)
+		if at.Nearest > 0 {
+			measured++
+			out.Apart += at.Apart
+			out.Tight += yes(at.Nearest < neighbours)
+		}
+	}
+	for turn := uint64(1); t < possession; turn++ {
+		c, err := s.floor.next(s.school, p, place, s.defence.Deny && !s.defence.Zone, rng, t)
 		if err != nil {
 			break
 		}
-		broken, in, empty := s.floor.watch(s.school, &c)
-		out.Broken = append(out.Broken, broken...)
-		out.Empty += empty
-		inside += in * (c.end - c.start)
-		watched += c.end - c.start
-		out.Passes++
-		out.Touches[c.to]++
+		out.Broken = append(out.Broken, s.floor.watch(s.school, &c, tell)...)
+		if c.from != c.to {
+			out.Passes++
+			out.Touches[c.to]++
+		}
 		for _, l := range c.legs {
 			switch l.act {
 			case Screen:
@@ -151,7 +164,7 @@ func (s *Simulator) Play(seed uint64) Possession {
 				out.Cuts[l.player]++
 			}
 		}
-		if look, ok := s.best(&c, rand.New(rand.NewPCG(seed, firstDraw+uint64(out.Passes)))); ok {
+		if look, ok := s.best(&c, rand.New(rand.NewPCG(seed, firstDraw+turn))); ok {
 			out.Look, out.Found, t = look, true, math.Min(c.end, look.T)
 			break
 		}
@@ -161,9 +174,9 @@ func (s *Simulator) Play(seed uint64) Possession {
 		p, t = c.after, c.end
 	}
 	out.Seconds = math.Min(t, possession)
-	if watched > 0 {
-		out.Inside = inside / watched
-	}
+	out.Inside /= math.Max(1, samples)
+	out.Apart /= math.Max(1, measured)
+	out.Tight /= math.Max(1, measured)
 	return out
 }
 

@@ -25,8 +25,9 @@ var mix = []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, 
 // earlier; and no rule of a school is reported as broken where nobody breaks it.
 func TestSimulation(t *testing.T) {
 	for _, s := range Schools() {
-		for _, zone := range []bool{false, true} {
-			good, bad := simulator(t, s.ID, Defence{zone, mix}, 0.95), simulator(t, s.ID, Defence{zone, mix}, 0.15)
+		for _, d := range []Defence{{Mixes: mix}, {Mixes: mix, Deny: true}, {Mixes: mix, Zone: true}} {
+			zone := d.Zone
+			good, bad := simulator(t, s.ID, d, 0.95), simulator(t, s.ID, d, 0.15)
 			a, b := good.Many(400, 1), bad.Many(400, 1)
 			if again := good.Play(17); !reflect.DeepEqual(again, good.Play(17)) || !reflect.DeepEqual(again, a[16]) {
 				t.Fatalf("%s: seed 17 gives another possession", s.ID)
@@ -47,6 +48,9 @@ func TestSimulation(t *testing.T) {
 			}
 			if math.Abs(touches-x.Passes.Value-1) > 1e-9 {
 				t.Errorf("%s: %.2f touches, %.2f passes", s.ID, touches, x.Passes.Value)
+			}
+			if x.Apart.Value < neighbours || x.Apart.Value > 30 || x.Tight.Value < 0 || x.Tight.Value > 0.5 {
+				t.Errorf("%s: neighbours are %.1f ft apart, too near %.2f of the time", s.ID, x.Apart.Value, x.Tight.Value)
 			}
 			if x.Inside.Value > 2.2 || x.Seconds.Value <= 0 || x.Seconds.Value > possession {
 				t.Errorf("%s: %+v", s.ID, x)
@@ -113,6 +117,39 @@ func TestPicture(t *testing.T) {
 	}
 	if r := rules(); !r[Third] {
 		t.Errorf("three inside: %v", r)
+	}
+}
+
+// How far neighbours are apart, against distances by hand: four on the corners of a square
+// of twenty feet and one inside, then two pulled together, and the same two screening.
+func TestSpread(t *testing.T) {
+	f := NewFloor(reads.On(floor(t)))
+	s, _ := ByID("cut")
+	c := cycle{place: [five]court.Point{{X: -10, Y: 22}, {X: 10, Y: 22}, {X: 10, Y: 42}, {X: -10, Y: 42}, {X: 0, Y: 5}}}
+	var m moment
+	f.see(&c, f.ring(s), 0, &m)
+	if m.spread.Apart != 20 || m.spread.Nearest != 20 || m.spread.Inside != 1 {
+		t.Errorf("a square: %+v", m.spread)
+	}
+	c.place[1].X = 0 // ten from the first, 22.4 from the third
+	f.see(&c, f.ring(s), 0, &m)
+	if want := (10.0 + 10 + 20 + 20) / 4; math.Abs(m.spread.Apart-want) > 1e-9 || m.spread.Nearest != 10 {
+		t.Errorf("two together: %+v, want %.1f", m.spread, want)
+	}
+	c.legs = []leg{{player: 1, act: Screen, other: 0, start: 9, path: []court.Point{{}}}}
+	f.see(&c, f.ring(s), 0, &m)
+	if m.spread.Nearest != 20 {
+		t.Errorf("who screens for whom counts: %+v", m.spread)
+	}
+	// The start of five out: every spot is filled and nobody is inside.
+	c = cycle{place: f.places(s, s.Start())}
+	f.see(&c, f.ring(s), 0, &m)
+	if m.spread.Empty != 0 || m.spread.Inside != 0 || m.spread.Nearest < neighbours || m.spread.Apart < m.spread.Nearest {
+		t.Errorf("the start: %+v", m.spread)
+	}
+	run, err := f.Watch(s, f.Begin(s), 4, Guarding{}, 1)
+	if n := int(run.Play.Duration / sampling); err != nil || len(run.Spacing) < n-8 || len(run.Spacing) > n {
+		t.Errorf("%d samples in %.1f s, %v", len(run.Spacing), run.Play.Duration, err)
 	}
 }
 

@@ -27,7 +27,9 @@ func (v Variant) School(c court.Court) (School, error) {
 		if w, own := v.Weights[a.ID]; own {
 			a.Weight = w
 		}
-		total += a.Weight
+		if a.On != Denied && a.On != FromPost {
+			total += a.Weight
+		}
 		answers = append(answers, a)
 	}
 	s.Answers = answers
