@@ -5,6 +5,7 @@ import (
 	"reflect"
 	"testing"
 
+	"evrik/core/court"
 	"evrik/core/game"
 	"evrik/core/reads"
 )
