@@ -56,11 +56,8 @@ func TestPresetsAreSound(t *testing.T) {
 			if outside && p.Court.InsideArc(s.At) {
 				t.Errorf("%s: spot %s lies inside the arc", p.ID, s.ID)
 			}
-			if strings.HasSuffix(s.ID, "R") {
-				m, ok := p.Court.SpotAt(strings.TrimSuffix(s.ID, "R") + "L")
-				if !ok || m != s.At.Mirror() {
-					t.Errorf("%s: %s has no mirror", p.ID, s.ID)
-				}
+			if m, ok := p.Court.SpotAt(MirrorSpot(s.ID)); !ok || m.Dist(s.At.Mirror()) > 1e-9 {
+				t.Errorf("%s: %s has no mirror", p.ID, s.ID)
 			}
 		}
 	}

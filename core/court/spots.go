@@ -76,3 +76,18 @@ func (c Court) SpotAt(id string) (Point, bool) {
 // AttackLineFromBaseline is the distance in feet from the baseline to the
 // nearer attack line of a volleyball court centred on the same floor.
 func (c Court) AttackLineFromBaseline() float64 { return c.HalfLength - AttackLine }
+
+// MirrorSpot is the id of the spot on the other side of the court; one in the middle is
+// its own.
+func MirrorSpot(id string) string {
+	if id == "" {
+		return id
+	}
+	switch base := id[:len(id)-1]; id[len(id)-1] {
+	case 'R':
+		return base + "L"
+	case 'L':
+		return base + "R"
+	}
+	return id
+}

@@ -95,9 +95,11 @@ func bodyFor(operation string, c club) any {
 		return offense.VariantOf(offense.Schools()[0])
 	case "watchOffense", "checkOffense":
 		return watching(0)
+	case "cutOutDrill":
+		return momentOf(0, "wingR", "cut")
 	case "compareOffenses":
 		v := offense.VariantOf(offense.Schools()[0])
-		return map[string]any{"a": v, "b": v, "five": c.players[:min(5, len(c.players))], "zone": false, "possessions": 50}
+		return map[string]any{"a": v, "b": v, "five": c.players[:min(5, len(c.players))], "zone": false, "deny": false, "possessions": 50}
 	case "setPrinciples":
 		return offense.FirstPrinciples()
 	case "addGame", "updateGame":

@@ -33,7 +33,7 @@ var quiet = map[string]string{
 	"SendAnswers": "a player's own answers",
 	"LogReps":     "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
 	"SetReview": "a note, seen where it stands", "AddScreen": "ends by itself", "EndScreen": "ends by itself",
-	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "CompareOffenses": "computes",
+	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
 }
 
 // note writes down who did what. What was done stands even where this fails.

@@ -86,7 +86,7 @@ func (s *Server) WatchOffense(ctx context.Context, r api.WatchOffenseRequestObje
 	if err != nil {
 		return nil, err
 	}
-	run, err := fl.Watch(school, r.Body.Standing, r.Body.Passes, r.Body.Defended, uint64(r.Body.Seed))
+	run, err := fl.Watch(school, r.Body.Standing, r.Body.Passes, offense.Guarding{Defended: r.Body.Defended, Deny: r.Body.Deny}, uint64(r.Body.Seed))
 	if err != nil {
 		return nil, invalid(err.Error())
 	}
@@ -100,6 +100,26 @@ func (s *Server) CheckOffense(ctx context.Context, r api.CheckOffenseRequestObje
 		return nil, err
 	}
 	return api.CheckOffense200JSONResponse(fl.Picture(school, r.Body.Standing.At)), nil
+}
+
+// CutOutDrill makes a drill of a moment of an offense, to be stored as any drill of one's own.
+func (s *Server) CutOutDrill(ctx context.Context, r api.CutOutDrillRequestObject) (api.CutOutDrillResponseObject, error) {
+	_, fl, err := s.onCourt(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	school, ok := offense.ByID(r.Body.School)
+	if !ok {
+		return nil, missing("There is no such school. Choose one from the list.")
+	}
+	if err := r.Body.Moment.Standing.Check(fl.Court); err != nil {
+		return nil, invalid(err.Error())
+	}
+	d, err := offense.NewFloor(fl).CutOut(school, r.Body.Moment)
+	if err != nil {
+		return nil, invalid(err.Error())
+	}
+	return api.CutOutDrill200JSONResponse(*d), nil
 }
 
 // onFive is how many play.
@@ -134,7 +154,7 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 	if err := s.opponent(ctx, &d); err != nil {
 		return nil, err
 	}
-	defence := offense.Defence{Zone: r.Body.Zone}
+	defence := offense.Defence{Zone: r.Body.Zone, Deny: r.Body.Deny}
 	if d.next != nil {
 		if defence.Mixes, err = store.MixesOf(*d.next); err != nil {
 			return nil, err

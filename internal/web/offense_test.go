@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"evrik/core/court"
+	"evrik/core/drill"
 	"evrik/core/offense"
 	"evrik/core/reads"
 	"evrik/internal/web/api"
@@ -14,7 +15,12 @@ import (
 func watching(school int) map[string]any {
 	s := offense.Schools()[school]
 	c, _ := court.PresetCourt(court.HighSchool)
-	return map[string]any{"variant": offense.VariantOf(s), "standing": offense.NewFloor(reads.On(c)).Begin(s), "passes": 6, "defended": true, "seed": 3}
+	return map[string]any{"variant": offense.VariantOf(s), "standing": offense.NewFloor(reads.On(c)).Begin(s), "passes": 6, "defended": true, "deny": false, "seed": 3}
+}
+
+// momentOf is a pass from a school's start.
+func momentOf(school int, aim, answer string) map[string]any {
+	return map[string]any{"school": offense.Schools()[school].ID, "moment": map[string]any{"standing": watching(school)["standing"], "aim": aim, "answer": answer}}
 }
 
 // A school is watched, a player is dragged and the rule he breaks is named, two schools
@@ -38,6 +44,20 @@ func TestOffense(t *testing.T) {
 	on := watching(1)
 	on["standing"] = run.End // where another school has ended: spots that this one does not have
 	head.says("POST", c.path("/offense/watch"), on, 422, "Two players are meant")
+	// A drill of a moment is a drill like any other: it is stored, and dealt.
+	var d drill.Drill
+	head.do("POST", c.path("/offense/drill"), momentOf(1, "wingL", "away"), 200, &d)
+	if d.Screen != "away" || d.Positions[0].Spot != "wingR" || len(d.Stages) != 4 {
+		t.Errorf("%+v", d)
+	}
+	var own api.OwnDrill
+	head.do("POST", "/api/drills", map[string]any{"schema": drill.FileSchema, "drill": d}, 201, &own)
+	head.do("POST", c.path("/preview"), own.Drill, 200, nil)
+	head.says("POST", c.path("/offense/drill"), momentOf(1, "top", "away"), 422, "No pass goes")
+	head.says("POST", c.path("/offense/drill"), momentOf(1, "wingL", "dunk"), 422, "no answer called")
+	gone := momentOf(1, "wingL", "away")
+	gone["school"] = "zone"
+	head.says("POST", c.path("/offense/drill"), gone, 404, "no such school")
 	var broken []offense.Violation
 	near := watching(0)
 	st := view.Starts[0]
@@ -54,7 +74,7 @@ func TestOffense(t *testing.T) {
 	pair["b"] = offense.VariantOf(offense.Schools()[3])
 	var compared api.OffenseCompared
 	head.do("POST", c.path("/offense/compare"), pair, 200, &compared)
-	if compared.A.Possessions != 50 || len(compared.Differences) != 7 {
+	if compared.A.Possessions != 50 || len(compared.Differences) != 9 || compared.A.Apart.Value < 12 {
 		t.Errorf("%+v", compared)
 	}
 	pair["five"] = c.players[:4]

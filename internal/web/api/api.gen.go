@@ -990,16 +990,26 @@ type OffenseCompared struct {
 	Differences []OffenseDifference `json:"differences"`
 }
 
+// OffenseCut defines model for OffenseCut.
+type OffenseCut struct {
+	Moment OffenseMoment `json:"moment"`
+	School string        `json:"school"`
+}
+
 // OffenseDifference defines model for OffenseDifference.
 type OffenseDifference = offense.Difference
 
 // OffenseMean defines model for OffenseMean.
 type OffenseMean = offense.Mean
 
+// OffenseMoment defines model for OffenseMoment.
+type OffenseMoment = offense.Moment
+
 // OffensePair defines model for OffensePair.
 type OffensePair struct {
 	A           OffenseVariant       `json:"a"`
 	B           OffenseVariant       `json:"b"`
+	Deny        bool                 `json:"deny"`
 	Five        []openapi_types.UUID `json:"five"`
 	Possessions int                  `json:"possessions"`
 	Zone        bool                 `json:"zone"`
@@ -1013,6 +1023,9 @@ type OffenseRun = offense.Run
 
 // OffenseSchool defines model for OffenseSchool.
 type OffenseSchool = offense.School
+
+// OffenseSpread defines model for OffenseSpread.
+type OffenseSpread = offense.Spread
 
 // OffenseStanding defines model for OffenseStanding.
 type OffenseStanding = offense.Standing
@@ -1048,6 +1061,7 @@ type OffenseViolation = offense.Violation
 // OffenseWatch defines model for OffenseWatch.
 type OffenseWatch struct {
 	Defended bool            `json:"defended"`
+	Deny     bool            `json:"deny"`
 	Passes   int             `json:"passes"`
 	Seed     int             `json:"seed"`
 	Standing OffenseStanding `json:"standing"`
@@ -1878,6 +1892,9 @@ type CheckOffenseJSONRequestBody = OffenseWatch
 // CompareOffensesJSONRequestBody defines body for CompareOffenses for application/json ContentType.
 type CompareOffensesJSONRequestBody = OffensePair
 
+// CutOutDrillJSONRequestBody defines body for CutOutDrill for application/json ContentType.
+type CutOutDrillJSONRequestBody = OffenseCut
+
 // WatchOffenseJSONRequestBody defines body for WatchOffense for application/json ContentType.
 type WatchOffenseJSONRequestBody = OffenseWatch
 
@@ -2108,6 +2125,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/offense/compare)
 	CompareOffenses(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/offense/drill)
+	CutOutDrill(ctx *echo.Context, teamId TeamId) error
 
 	// (POST /api/teams/{teamId}/offense/watch)
 	WatchOffense(ctx *echo.Context, teamId TeamId) error
@@ -3192,6 +3212,22 @@ func (w *ServerInterfaceWrapper) CompareOffenses(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.CompareOffenses(ctx, teamId)
+	return err
+}
+
+// CutOutDrill converts echo context to params.
+func (w *ServerInterfaceWrapper) CutOutDrill(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.CutOutDrill(ctx, teamId)
 	return err
 }
 
@@ -4432,6 +4468,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/offense", wrapper.SetOffense, options.OperationMiddlewares["setOffense"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/watch", wrapper.WatchOffense, options.OperationMiddlewares["watchOffense"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/check", wrapper.CheckOffense, options.OperationMiddlewares["checkOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/drill", wrapper.CutOutDrill, options.OperationMiddlewares["cutOutDrill"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/compare", wrapper.CompareOffenses, options.OperationMiddlewares["compareOffenses"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/principles", wrapper.GetPrinciples, options.OperationMiddlewares["getPrinciples"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/principles", wrapper.SetPrinciples, options.OperationMiddlewares["setPrinciples"]...)
@@ -6819,6 +6856,46 @@ func (response CompareOffensesdefaultJSONResponse) VisitCompareOffensesResponse(
 	return err
 }
 
+type CutOutDrillRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *CutOutDrillJSONRequestBody
+}
+
+type CutOutDrillResponseObject interface {
+	VisitCutOutDrillResponse(w http.ResponseWriter) error
+}
+
+type CutOutDrill200JSONResponse Drill
+
+func (response CutOutDrill200JSONResponse) VisitCutOutDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CutOutDrilldefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response CutOutDrilldefaultJSONResponse) VisitCutOutDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type WatchOffenseRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Body   *WatchOffenseJSONRequestBody
@@ -9066,6 +9143,9 @@ type StrictServerInterface interface {
 	// (POST /api/teams/{teamId}/offense/compare)
 	CompareOffenses(ctx context.Context, request CompareOffensesRequestObject) (CompareOffensesResponseObject, error)
 
+	// (POST /api/teams/{teamId}/offense/drill)
+	CutOutDrill(ctx context.Context, request CutOutDrillRequestObject) (CutOutDrillResponseObject, error)
+
 	// (POST /api/teams/{teamId}/offense/watch)
 	WatchOffense(ctx context.Context, request WatchOffenseRequestObject) (WatchOffenseResponseObject, error)
 
@@ -11137,6 +11217,54 @@ func (sh *strictHandler) CompareOffenses(ctx *echo.Context, teamId TeamId) error
 	return nil
 }
 
+// CutOutDrill operation middleware
+func (sh *strictHandler) CutOutDrill(ctx *echo.Context, teamId TeamId) error {
+	var request CutOutDrillRequestObject
+
+	request.TeamId = teamId
+
+	var body CutOutDrillJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.CutOutDrill(ctx.Request().Context(), request.(CutOutDrillRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "CutOutDrill")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(CutOutDrillResponseObject); ok {
+		return validResponse.VisitCutOutDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // WatchOffense operation middleware
 func (sh *strictHandler) WatchOffense(ctx *echo.Context, teamId TeamId) error {
 	var request WatchOffenseRequestObject
@@ -12845,281 +12973,285 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
 	"7L3rjhy5lT/4KkTuAvIAKVWp3fYupE/q6pZbttRdW6WZXmPgD6yIk5nsiiRjSEalyoJeah9hn+wPXuOS",
-	"hxGMvJRk4z8YWGolg5fDQ/Jcf+fzohDbWnDgWi1efV7UVNItaJD2v9Z0C+9K8zfGF68WNdWbxXLB6RYW",
-	"r8KPy4WE/2mYhHLxSssGlgtVbGBLzVcrIbdUL14tmoaZlvqxNl8qLRlfL758WS7qij6CTI4Rfz5yFEkL",
-	"zYr0WjoNjhtJabpaJYcJvx43hga6TQ7hfzxmhC/mY1ULrsBywbUnjvl7IbgGrs1faV1XrKCaCX7xuxLc",
-	"/Fs7yP8pYbV4tfg/Llr+unC/qovYoR2rBFVIVpt+Fq8WlNTx1+XiWoq7CrYnHNn1hwy821BNNrSugUO5",
-	"JPY/d1SRe6i1/08tSCnMtG5BKebGPcm0Qn/otARhiii25lASxs3wH4GejiS2M3QjDCs9U0SB1oyvleNv",
-	"95Xp9M0a3rMt8/eGFDVIzRzH3FFu+XPAWcvFln76WTTucvE/8mZ7B9L/+IHxRkPy52uQvwHcd35mXMPa",
-	"/8742OfufCBzkqD0j/RR4b0q0cgC+/BL94j9t1uyH6U3l966eqvokKMzizjkP+LJFHe/Q6EXy8Wn52vx",
-	"3P9jOCYv/CZ0fn3OtrWQ2t3nerN4tYAHye4vCiHhoj1eX5aLN2sJsPU81N/Dkq1WIO0to2GLbHIhGvfd",
-	"PtFWTCqNEltBIVDeGJDT9RDbL/1oEzSBB1YCL+DFj3by5q/ZdAnfuivW9UelpI+9BQ3PiN/vvXXe07qm",
-	"+x9ciQ3wZ2az4iVciuau6vTRcqyEWu13oc1NdCf0huyoLjbQucG7bNvn9u4vqR1YLmyH2IjwSNRGNFXp",
-	"xiRarEFvQLZD3wlRAeXT+2gX5ecXyBRGXgam29tmw6pc7Rw/9tmQFgXUGsoep+4tbbihxQaKe9X7ZuyS",
-	"vDLN0X4a/FIpoWClm+4eMUkJK+AlSMKBmnNvHpZiQ/ma8TUxDahbK8JXG6jqqcn+bNp8WS4qqruTi1tk",
-	"7h25Znx/cisAjXEih0/4ceZC4+sXtst8Av/qpoBQWIrd1Mc3Ymc5u5AAHL92WGnnCbzZGrasYGUWKtl6",
-	"071UOkdh8zh9SfkBffeOGSJxPf098ZYtn7bM4YbxVHQrbSkXeXTizpNAS/XiTeCYvMvOfuReAFls2APc",
-	"QAGsRp4BeAiqwf5VYjSAxE9OcE/96J8g9OcBjUNH3a/CyMswO/S+aEqmf+JaPiJ3hu7JwSXV8Fwz/CbX",
-	"XthCWITqxA9imneoXriWfgTfH7aSH4C7axl5f/NP2F/oFq7sI4ocsrV/LqY6GGxt1sDXtj16tNEHzora",
-	"SlNeqiURVWkuyPCMZA34XqzXUN5AjY2pmG7ovLvJ0v8jNa/0XoeDXV27Z61l2s5wy7BjfuHJrXZD7e33",
-	"im5Z9ZizS29dS3d5qjERLvF6JcQd8zSZm4OIFTF6SaNA2fcqXoQj8t5+V+4rkM+U7RXVdbvEddfrQKLA",
-	"qLi356mHIXWfe1J7+k1cwGbPX3Q2LvcOtrxipvBDJYp7TIlS95C6ekvJqgrdO8DIfUlWQtqt2m1EBWRV",
-	"CSGX5CURknxnfxMcCHBcmGRlhtlgubhnbujwyLo5Lhdix52I15PsOkrhmNYmjDTjr5v+mvwhI5reg13a",
-	"xrV8RuqKumdiX/KpGcdFos6ttq+AmyEUqanUrwk3lNoC5YrAA8jHO1E+dm+mSTJt6ad3rvHLy0uEWS1f",
-	"49RQAP2tYFz/+XtcAdB0jR9uzXSVodDaydstDZ8s4466ztudW0ZmbefvZ+sYsnsl1lY4ajc2V891x+Qg",
-	"NfcHQWWJvaBVsx08BJOaw0ZUpcIvNN8fuXskG7Ej28aoSkZ5Mt9YFjVPPbmjxf2SbMXcd+1nUZXYjCrG",
-	"YcZrZmjxnnHAujr3227+ldzBhnFHjzszmSWhiqxYpUEmtFkpcjjWtlrGXe3ynCNR2LyxBzhSZ59boKry",
-	"KXNrBJgEC7l5TS/It1v6oXONH3b6B5k9rhLHREoo5slMV/GbpMxprlOEReylau9ayyGOBmRDDd8AJ783",
-	"5doZQjNPjVnTNZV6fCPymFxC4W1lxwuiOyHLyR5+s42SfOFIGPpa9nYqzhZj80iUvc1OHDV751uGPsUR",
-	"wA9uOwI+ZU0rsW6Qk0nXM+6/1myNmXOOYnW8x0bqOZ01Ul9LUKAT5qYZfTXwjq8E1o99yPN7+tG++9hj",
-	"2Eh9RRvtnSH9k6w2YsfJbgOc0HCOmSLmG0wuqmhZDgzOo0afhq9Ty3PmjeyegJapnpxKMIPnbftkb7XQ",
-	"qIgJEggldleeKRIk24JycgfZF116u9WO6WID2IPcVKCMPlexByCyMafv2PFQrcpdSNRdU419jB01OrOL",
-	"PBAZdHil+dO0dEe+z3/opWHttvuqNIBGBWyGG8bFPa40aNwuiknSwoiuwb5qPssy67n5z7fqXSVUSlhT",
-	"jvIfJ8y5O61ESpSm0tkq84xkd2G8Se3H2rmhHJ9ERa1RvPHujbw5QEVrBeUHhMvFykmbZpZLQjXh1tSa",
-	"oUZxZ31GjBcgH6zpwk8nb46y4dz8FeUmpaluVFeDrivKuSWBqK1hohQcEB16eOJcR12StEO7NaGHxZDn",
-	"TREu86GbJfx7mJzlEftsi3oRWGC5WDHO1MaedjtpTOOnenz/zTKXRo3ao7TRv3eErUgFK01Eo0/OokM7",
-	"bZG+XARfNQqlFnyqofBOKcQA4JwR8/2q4cu9LjG9bUKTHazTdh3crG2HOea1oOpNWPIjTaIT0I6Zq9W0",
-	"1D5MtWmltD2Kr6VoapRkifcgEUuA3fveQeyGyF9rnOyRi70KzJTNY4kl1yB/bngpsau7Ngqa+5H4rR28",
-	"rBhlIqu1Pc+nz5Xv5CAiNZgCRGXxF1qj0gGVxQ0tWYMb5+6CkWnvl5UE+Ljxjsy9Xze0Wr0HvtYb9OeK",
-	"cviNlYlfa6cqoHEtjK9/bXA5Z5focKhout57cwwfd8mxDFTrTre77kCddlYTW20FvRdui3J3137Tbu11",
-	"JM0e77seJvWw+TdAfrxQ93Lw33jxNo8012Fr5tPmAQujKMw/A86/JWz7AV0d7mQPMGlQRwx6QHG6zrL0",
-	"ea+RnUPX2ufnu4yLyjUxO9ocZGIO2tAeYU/0hOSpC34SBygMjXyAa8Gwx2IlxTbfX252WT7Qar+fDVsn",
-	"rjj0ZhyQorLXiO0DE0pkP9hlP4oKYUIb/TEtuNj1R6HFfeUH7Cw39+1yRD7sxWqQ3bFy7QzzvxWDMS8C",
-	"KExzqoHbN53YuDMqgXChiT9YhPJHshUSDV8L90y/Q+8yMpK+0qyqCPDSKHwa7SNPwfYk8M39UvwEso9+",
-	"ow89+Br1rM8x+jWoXD1OQGsc9xNpiUioJS3LCjEckNFffnbq2BH7kT6+FxRxEGyoLMdCb39vtqkzmPb9",
-	"DvWT6Grsjhb6zt3lsISDdvpHpswbc/QRvGl48hQWQUsd5ZfwdTAH07Jkhj1odd2bGBKW2GUl87BY4583",
-	"yO3t+P7u4CFeWcv+K0gFj6gbRoq19NdPntsxfIDZOjXuVxIrArTYBCMQ4yScJHO/O/sQrFkwkuz789OB",
-	"usMpJELGBhztw746PvRwjbWSTOGNKn5RHVL5zUfPqePTDwLXdmPoSJbFfxt7GWvuxxouMcQL+E7QyYbZ",
-	"DLSwO9Hgak3hzL0zvfZmUvV26Lyb/GzFPmFW845R2jKOXSdhiqyFKMlKyC4DTUcUtBEuRxoglot6Q9UM",
-	"F9G1aY4eSaHYPDfYtf8Cj+HVFGdG2VS9wFyxWj0vYfW8cj7slaic3LdjnINUz5Wmj9ZlQOvn4MJMzB6V",
-	"z2vKXMCd9uF2mN1R0YyoXjsl1xZj2DaYDDEKh2g/stsI5YLllBWaNG2c2Ij5Vee4L29t6A3mTw7B+/mM",
-	"txPy3h+zhC3SBaLPPGt4VCEazBf6nzYzjqjP7q7o8mw8Bx3Wa89Z9zZoUw/cUe/cL3FrJoQLe/hf/Oiv",
-	"ujy5wl2MX8L995a5U4C/4y5/b5h54u6cFavAvOBGEH8AqZjgS6IASCkK5YZ54Vjnxe9K8NcukY1pG5Kk",
-	"zJVlo8yhDNZ2N+tu8kG7Iz8pzbZezxoouR2lb4x734V259XYhrpZR2uDOj+QJq73IG3tLVs3ErC4zl7k",
-	"Zsdksm6oLGe9AxVojUYSjVmoWpf2/hR2QpbzjFf2iziTuIilW2c7XJYB4xqkmmH0bu0Xb1lVveM1piDX",
-	"FeW5GamuC0skUfceJngALxluRAVq2glnhw0dYfebmTKU51Po70STMNqtE/Zto8mPZmAKCTf9w9lR92v3",
-	"Kia9Wg/TkVbO/pabflN4hdU0zvFT1VI8QCL8VwJVQ2kH2Rb8QO1onfVl1jYGO8wxtpCBKSSHOAf17lae",
-	"FYK/8SEXo7KNbWTjZCqGS/8PtGpg2loQVSk3bvguHAp3BCJHhAFbNogO9+6R6ByAXHuDP+MHmRveetP6",
-	"wBg7SK3t+pF4WSUeg0Pe53lhxe8Zh6ZOxRUn8wQPcFwbQa+uEwuVokrRQBkS42H1PhElNyJXLUJvPRkj",
-	"BHOHjeh0HCcWJ9/GJFva5OSYvHV+jpnZJW8rIeSVjbpB5PuVBnkDdSJSW6yMqKhjQpZLWWdb8yT+6fLy",
-	"0lov3H9eYtEzc/Ls4i2JpDvLhvcMmqngogMTVcw1tvC+VF4Aqjq2ocKT3RsVtCc7bMCySsW2zMU/+PTT",
-	"Td/bNyZs2XRBn40RNw2VKsx2/wI75B0KcvXxscsPgpVYIEDrKCiF9xM0XHe9BPlpMuMRw84X4+eB0eEv",
-	"Xvwd8PuuZwHoCACZrLMNBqHsnMsP7NOsG1HUrpdUELbU6s2s9FWZN8+PtqHZXKdGZqhZlkRxSp2pLx2h",
-	"Y2bz1uvWbjLtEKmNuxLbmkpMOM5JVI1qm90vpeZiA9QdvJvcceY6tC0NSlbouc7uOLllSDYNHcXF5rwl",
-	"kcKz35M2j/gEUUXzA6kSOCDdiWHhDU/jhfekdXM4kLIxDCMvVReJNOwEHsWU4f03kItdKhUSZNG/gHoZ",
-	"iDk3Q0ygdWY+5dJqQ8fLbiygm0geYR/gYJZ9G0mxR9eZ0ufpWLmBvOTit4GaB6w7YRRJP4QHv3BtXuuf",
-	"0s/dln4KsW7fX3bSX/H3r9P6O7Txt/Uezn8KU/eYIekIAMA+HTZUwiGZ/umzjtrrQ3Ns3u3+f3c5Ib7F",
-	"68HPO+cQGJIcdAJugJaY0x7UTGegeV77wfsdm3XamJ0SDNJW7mQKnqEWHs8p5LzVjMoYbpwY4hTWHUOg",
-	"LOnCoDl757bgoN27bbZbimK4HCvKxxdwkLUmtnAnykebcqooKz323wZIONSEKRJeMA8KiGENjEry6e2f",
-	"e6fNFsr9LiYeXk/3j+GeHFD9gbIq4JOkma29C75HIA6KcXvpGB7E7NTp0Nn4jYXNcmwaEQCtu4occrzE",
-	"Bhr5dZiNEsnfmUM3hqSgdd51+tGrYgccyf9isEM4Q91jJgF71TPwZoEQ8z/DmdxRBWfgHPmP8ITck8Em",
-	"dYKmZ3TmvsGiTTytZvXXgv0cA+oUEN7G2v4Cn/R1B5z1lGAR/onOXrV7UWYkIw2RnxDMqQjQ4c2N+Uyq",
-	"hXa29WECNJXgwJLo4NGw4+1ETPXdMb1xIZ1Uao//R6zT2spJc0M593CoImst/UENRA+T34OqivaBIqpd",
-	"0/hVP3t4wkF8aBvglLjyfxd3CXsX1DVqabTm9CW5o1VFhCRc6I2TUfY3aycSvu4cnDYH0Wbm187G9Znj",
-	"9qqEuB91DeLifDI/uaaqlyBaMunud3XPaqtkcNx8Ldk2kXQ6AjekBY5vx3iJpcW2yD/jzKnFwq8kZkTf",
-	"PfaQg/wIbtpZrl3K0My0KMw5PDnCuEsp1VLwNSmE5CiIaWakmB+1G1nkNjwRPYZFPNgTMz/e4Wem85W8",
-	"EejjhHIyGzGtNWkENSJv9UwfsnhRoVHoiYufC/13mKnrzbfnKk2npOL9Z0O8daLUoWqb09e89ubXGaYS",
-	"+19a0uQGPVniHhTw9M42vAHVVBiQqJRihrBwI3Y/mS9QC5yLUSsTKQWgFI59Nkwp8A07HS7DNLFL591X",
-	"yGxKbNK71ut8yEbxB5YKyIUtZdVICNq0D9Z0DuUPj/OOT8O1G/dQlddNPB6Gdhqhb3xLAyXeM36PxTV2",
-	"KTUeORFb2vdI40DapGL8/pkipsFrl6ljHaUOK4euKePTy22H8iONLw3X10Y2enQHbQZCAhI3L3sz9DCy",
-	"Z9iCfP5IwrUzyZe/x8+PMd37XlLuIDNNwQLER3+eYZRJo7YRjUIcZt9ePsUZ/hWOHaDza8p1AvK/2FBe",
-	"4AbGQwKIOCSwUzjsQOk2e41WgoO1t21p6bA8vVOTKNy0lja3GpXpHX9z07t4e/D3XAMvEm846D42ZudD",
-	"Tatp9N2PtpFtLdcJGb7j+I0BItQHAj1/dABBQjxf2ZfbPeWTMSKtD9hNc4mEQPspLcM294kVF+/2rUOo",
-	"3DepZayDHqW/AdToubkHqD8IrjcKw7U1v3ok1qABxhCll99NRCgNqNgZCTs5f4NaJzzfJwhZ72YX46Mn",
-	"gczH03KYt11NCyLaBRpho78HpXCgG7qtKyxHipKiAio7OTE1SFI0sAxamJAlSCJWxKIsZ6KO3YbuRpFQ",
-	"pyIVFQqOnVFjIA0tnY8KF1Hg8hZcC52JsRYAq9vYwgCxFrcJ3dtANcQmxoyoYni2tNtm1PWwfRZS4pki",
-	"K+lfnSGMygcArf5+AJIKlcWtltQchf8Xh1qhCswS/54GYsF/KpgsKhgZOkKW/D2J1ZIGYzG//j0J4vIz",
-	"rVaJN4uvk1MabHQ7gS4VwtBx7b1OO8P3Fjggxx6gS7sHy852ZqGTvPf8NxecpBNFvG8rEwmyJ1Hs0/7y",
-	"fYDIaYuAqOZGiowVJEmHHLc/3qSknLQjuFGJPs0Pif4mUfB9EE/wCltCtGiOdsherHMca7CUpdvDHPfU",
-	"LAzj6J1y7IPZWZO5MF3/ElbI6mGGO8YGaKPJD6ntUpoNnVFzfaFzeXJkLh4QeII9POxf63PsBMXbzmcn",
-	"czoq95wOnjAt17kdzIqW8ikec3lHFLS6abDKG+esWjdWfW4Pom9OHbns8nFx3QdlqbRx4kdV2ZkBIJqA",
-	"aD4wLXm5KOHBB/si8k9ll0cYmro9ivKYaZYYK9KVAHsUjS7EdiyfJmtkCfUvIk9p6WreKQOebHqhUfu1",
-	"t/rUdfid3sf5msC21o/EASFzYV02XOgE5THDTMhMc6vyCRMxCiTENzVWQeyV6+qEonoMzJAr7EGJArmH",
-	"WMSeb7Db7oM3rR1+HhJBpqpxY6D8LjJtWNb/FnpKanxmDR99VMBwHZoWmy0MX67pADpPllEkEdMmOx/R",
-	"2w99OmJ3YviS5P1ROvRKiu0PXurGRU4ptresTDeYyMrG1Gj3iy0CC5r4XCLEY5keFrcS2hPSW9Fg/p0+",
-	"4/yypH9L5/nCfwqwZp5WHyCapiJR0JCxqDqj7CMe4Drer/05BsifeeDC9itsqF9gl+WkmbQlh+u6TUWz",
-	"HkOqFFOaWlvdA4MdWplpiN/bNdbjk+7EBx1qpj9p9CM6S7F7shInbZmF/qF2/27rbrmy0xaMo1cgaFb8",
-	"UW6kVwim7ZYxOqr0UE7Y2HlCxqK7HRHadlSRDVQloby0bgUutKseo8z/2FJoQpBK9JG+JmB3Kht0hs6l",
-	"Wa9B5XgJb9uWX5aLndcK9rSN67ECmVOwbOPf5uLTdqttbntaR+eHVKXqdNp0KMC0c4pLLPMw9HO05/XX",
-	"1Qq4GkkJnKxw7nvoMP/d/E/KWFF6RlFb10unGPWUJkyNJLvojzZClE7P+1daBVTiMvwqItPsRyrDNFiK",
-	"H/wDXu/Zdu07WvpZTEgNwnV4SNVu/6mdR3dex4ZoZCNNBGCJ/CCOsNoPjkIHr/OaMnn4afgvKhl1r9bd",
-	"/E9WHpvikKqHWKx9LZQCpcL7Gz143/VBBv6Eogz8U3BUhU6crZWDUbBf9UceOWnXrNAomhPVMxDyGC4m",
-	"DBChumU+YRVO93FDlFbcK8bqTiSDTgP+c97AIrMpDrJsdVM7k5ywT5aqY/+o8MyMg2g3DURnVamwVxH5",
-	"yk6jQ/rMeyGw2hFXw02DKQ3OAp7z7HUKt9VUqdHMQhrr8qPacD52LBJykardnMZGOGCFejr2OWWRDRp0",
-	"YNxYtx8pAB30krx45mwl1uhvoppZ0Tpc6OHLSS73unFnqMgZrsBrJm8bxjyCr2+LjRCz0GIxAMtjkAGW",
-	"ixT3jfLmDgYW1bHCKN4+41imwz6+kxz+GbwoHWO3ZHd31YlS3hkPtt0ZIec+xmeGx6pTvC7naIfmOZCh",
-	"0kUM+Qs7MEuHTJ3hM1nc8+gxXB4up5MIG720/C3j6Rz9tBiyH7EyIt+NDzP0JvoAFfuC2gnkkjkQ6RhC",
-	"p3KL76S4h3l60HIf8n8SJ9w6PWaO0p65GR/dM5/iMwEUv//2tlfMfirT5PoCJOSMmbbixpyP+toD5s/a",
-	"zuzS1sU8kmJY7dBJmnXysWZM19VKnDXU8IXv0DCiH7YZWfGxN6SMXBhYeBlOTDuTZafupz0ZbW6U48ZA",
-	"49zz7s/qMce985AM7tW6H/rQsZW4YuUpO0pAcN3/jYvuNY79/nHDZOJjweF2GDuUUms7A7W9xrkt/dri",
-	"Qrqd55K+rc96MO2D7QBBQ1YJh9ihz34QlHKO797hSBgw7Sx7lWrDGJk0DOs/hoSJtHvVbOsDwiHmedU8",
-	"VMY8K9HprP11I2uhUoEH1WmKYisruc3WorzAN6MUiUtBpVITZzZjghOxckHsxM3CRtvaAOlcDwWm2Y6H",
-	"DLvVur1tQ4Y7qmsoOuIovOzxWrsnI1azVsHEULkPsACEchH73H0EZLIv+NAuPLdGczzccZlHHO/fQv2G",
-	"QbUWWAEvU69MKy5Fk+kfuwbTl0s0BQbK3icvL8P/TQG6qs6bNpMZH9oXYM4tsmduD/eoal+9KJxEYvlF",
-	"oqxZ4wwZzJ8D+JJQG0j20AU6Md8e8WDwGYAmWrhkcx8C+0wRPz+5JGxFNkAqoA+gyIYpsqUcLaJWA+d9",
-	"RPB+othhaADJvO8RNAAFNZUUL/Uf1mtWInY8LpR4WI3CF9kYt34E+Kl2IE/fDh26QqkHD7BkyEo393s/",
-	"P+P8V3sTY8ILS9bzd7Wr7VxJIbZAgqVwL/aRqnvQiRsQgavZqzTXLwGBuw/2fxypymbxidFfhN4ki3oa",
-	"QZOnf00hN43kSKFx8j27hAzx08jb0epEE2bcGCboadkLZm/N+jEu0KE3x+VGqvS0Hz+1ZIW6BCbw3KyE",
-	"OZjOlosTkM6jJ78eXBgdKu8o0zgoHp7gFjFkAtd3D7Q7T22ncehAm6xSPL96sWluKR77XQovM2iIeYIs",
-	"ZXJgFLvE7G0j5770Ts0UwPaGPoCLaZENt4EuAaF9Nit0gRsvLxNRTCg3bmi4Fwf10ZoW8GsLRO9slq8i",
-	"YqWtkeBQ4Dhz8t4OCiD0IqZ1sbll/8Sy2e7YWhFbm4bYvwpOKvZg5fB1t/hhDwk1htlkFAHk4ue9Om54",
-	"OeRDnOZ/wjamc2YzJhjEvtiUcf3n7xcJMW+dkLMx4Ltjj0KiaqCbRVcwb++MMVi/yNvYe30PiZcmlR6w",
-	"9752nBxi6pHMVXsLHBBuPEvM24GD9OefpWEGceeDSiTW/ukqvchPv55qNZ9us+tscBuibuYbNr0btr//",
-	"SIcFdAdxW5r1YhhmOeC92PFU9UpZbNhDSmmbV4AzH344nJs4+jjQfph+4sU7eJb7tg7/o3sRdlSRwpYj",
-	"KRfL3CWNreOaYuFvtCgAgeRb6Qv1//9/2PUYlKn99lhrCbTQMyDQvE6G9r8k4gEkCVhlzxTxUdpIUEKd",
-	"O8Vh8JMlh+shzD6CsNmpTRwUV8L1hSV27lHZtlVhQ7Bazsv/XdeB+N3+PeKLxJ0euijttD5dFH3XCz0Z",
-	"Ue/KsyK8PaoRljhs30rI/LyhFDricrFjvTTslFvCYiKbPrIUn2RWTA4Mn6emsiEqljZZl74j7vxr3z9w",
-	"CYsmbqgJtXGnw65Dy6gw563FzemgxfBQfXSYeFRXlBupnXIiauC21ugezsOpqhWOxrQni+W4bk+Do52s",
-	"251ZNMAXDNg3s5sZLkO57w4ydxtW72sDhPI4nqbojYAWoC8bOYw96uZ1wyjc9szDl40k0zmWWQUIJS1G",
-	"sVLv4TGfz/6GV5qfAflqh5udyh53Ii4obEBe/VMXZzfXPJnKSrtjCe/zfq3A+fj58wHVlgu1EUKnxt0l",
-	"nOXTOGzdmns7H9LFrPnIj5c6Skl7z2GU+1okOZYaA1YUSoN88RPXM+It3EcdbrzxJsOhtVo+wAxnrXyA",
-	"ZFx2sH323y0PLmeLMS4drrZNCgNabIj12ivCbbJG1hR+M18kCuHtlUiRDzCGju1WskeTT+i1/Th9y35a",
-	"mGZZKblu6Pk5udcdySW3jLVDQx67W05Tx7oWel7BpVij2n6aJ1i18ths0SqZCnsqmSkXYsLXnZxlejyN",
-	"fOZKaurjhp5ZO3i22Kc01U3PkWokX27laR8IV6Y8qXMkw2NKK+7JioGy3bKiA/mxHS+uMRATvZ16NdBP",
-	"xrTd6iaYSb9lzqETVXhwR9FoIlbOXB+XdjIj+hMy9pQ5/zzFzDDuG7PRgTfPWUudBWQVfNpSl8erY5qN",
-	"Z79kUHZ2hdaR/Txd1aVjro3ssx5PbVqkaPkwZY146nrF0Zvu+sVnzXjBagxrq24TLXvYxyj3f9J5NQU1",
-	"87C+8+CU3WcRXiZMLTePLy7ykKiw+LU6GhDFTXt2XGPIQ0Qr5HYnl+cWitSYjERvO+9MfgyY5VqKuwq2",
-	"CJRCWwpgD1XHwxs7NAgLZ0q7IUoTNQMS0wjI6EN0karZzo3PTcq9GuicrFY3qY9At5OUjyV23XTDUCNr",
-	"/QjoeqGaEUZr+riCqjpCwk3SquN1n/UYAFU51tqucuG/6bqrQ8iLJUeSij66L99TnY+VJ7HK/rYKAVW6",
-	"dcd5kDvdx5ZKvfQBaS36ZWWiFP0N0NLGWh+dczlSERNP/BzZJw8F577MMsrFdcw3zJlPP9AaPyIJPNJK",
-	"JQMUEHOH4EBKtmbawWtDVS0J5YTxEj4RxrUgFayB44qh+2UmhptcM56YyN2jhs48NHC9UUZ2p2QlrDM/",
-	"sqxpiopv4iFhCAjZZBPDvtobltyB3gHwNhLV/GbRluhdBc8UMRtmY6hcdQIqQekYw4rMmjeVL4KpZQNY",
-	"EWPJ1oxn52gGJPIpAFBLm9i7u1kWnmci9rflk7i57Y5l8bph1sPY/No/tMOnj68alYGMdBUbjmB8HgnH",
-	"FY2P+xeieemeKV94T5EdwD25eyQepugExsoJKDB7F1N1b8URNq9E5j3UetofEmoX+GppybBlc6DC8diJ",
-	"UJGDuUPyihi13Gf2kR1UlQcxs5HNmUD6FYSgMAz24HQVJWfX77L5BNjVFnJz3PyWRG+EAsICcNsdLe6d",
-	"wXkGnFhelk6/wlcvN8fPdtk5Y3sQpQFey+34MpqoLcvgb3Yh1pwpzMFthIZ89bhi/P6Dh7DN+2IflH2U",
-	"j9xMU6Ug1IbWk2nSHyVlHOStbetdpSnzQEJYRPYr+Pyi6y/MZoTguI091tTdn9Ca1gkAr5JRnqhRztcw",
-	"p4BP+hClA/bzSkD1642HwPpYmdRONK7FLXbi+dJuK1906Zn7kPlv/VNW/4BnYsEDzCkcfAP1T+aLScPf",
-	"EGbzIYlfG7t8IqhtV520TRPrZIc9RzPLsrG5xwti+1DcRIneIJcpWzQN0Jm3mN4di8+fv18eHBp275PA",
-	"g4lM2uP9IFisi4u6B6bRvfdFESuMRt3MtOvAY3PCzQO9owqb5RMggyefzwR+MeOEkjXdwtIlRAU8m9eE",
-	"xgJgz5Sz6xNFH5WTfqZsf7ODn81W5VnpDaONriMUxrHbDmW0IPkIn/GpY5rpvUvM9yhiSVTxG6hvoABW",
-	"IxeAK+a/H4+qhYSS3MFKWNX+CCec7Ql1t4fi1VZG/J8G+mLQzJH23ArCFYRwC8TJ8oBmxiMOqywrRLDi",
-	"J55Q/N/n1//qWKVzMNu9Kbp1MUj7Mk6WDdsvWY9f0UO1zZc52591imogf254KVHCYStyQ/Q+zJl/KUWo",
-	"CH6c8xzTNbIDOo+v99aWJpi7gzspBhBa2Xs3WrAiUW9iKJ7slUsYvn6ZkXLRk9sqNW5l+0qM2/Hcgib+",
-	"Pjiomon79hfv9R3W+Av3TB91ffKO9x+m7y4c2SMHW7sHuT7qrz6hZh3IMC792lZPH4/RSMw46etjKvdK",
-	"xcKjbR5KnqeikTzjxYqO3Oi+7boEPHO6ifodQ1kj2EmmCqH1TMTJMCr2FYpXjxZqTTtfsrPEsEwwf51a",
-	"Gu1XQc2tZWoJf1AZ0xu0vMBobuF1H3xq+PNNSgvfMqXp/dyMcQuWkR4zFfQdSJz+MFR6S2NLJGrh6Q2m",
-	"OKwaqTcgo0k24OEsraHeqkJ6A4/E1+ZJyXirZP2/DCuFM0+wFcraCSdAKjbU+Qjt7dXZ1wHdQhZLhzEG",
-	"pO9tYIcHPBnzHFpid4iRP1TkH3OzI/ZWpAh0xVoj84pVXjfcAC1BGs3q5bQXUto1JN3xaERzXMEBQc0o",
-	"pPLMmLibhifF0SJYZUZdDOHrEyJrdaJUs6t42KAjvGaaIJYfSU2lJhuxe209Br7KPadbaCtyDE/u+PAu",
-	"zulYCIy2XN10GIpfcC8BPQitRVtuTC06FEFf8rDt+2a7MpipgqTTOKuxvQTKvsaLWPCyFJ/KY/UjMIMB",
-	"vWESKcIX/g9RNmnTfZ8dPOFICYXL3cbqyZ2gCHOAK5hwuawhGcwQ7PaWWIlNXM8KZkiTPRnm4KWjRLAK",
-	"LRPQEsFglRMD4UaIwRD206nVoxnzgRzz4+JTIN4rWsJHcSUkTyUPrCoqYQT/w+a3JH8fFhzoDtfru9dR",
-	"1oM6E/O5fVMdWMGVKFHXeQJbO9Nk3XDt0qEPLaNlJxD6wc5Ep6z5DEh2b4ycV7uTNkls9bbMc7hExWr1",
-	"3EN6+z82lJditXL1PnAD8dyYpDpgO84QvUH4mNfMcsLrRPzlIbWo78F7tYZyK57Wk10PMbvxXFSU8N24",
-	"nN3XF7M6VJC4P05Ru6Sjinrei+BgCk28GAlViwW4PeO0tbdrj8wZcOyjgT8clMxry1f6Puzawq0T4drq",
-	"Gcmm7hv7UfqKwaIRMm/Bmpox5pifjr4345Cjd2cMMR3cm9NQ5e7TN2wbvBV5H1xXWFEkC+dtO0nP8g1D",
-	"gnzXdDtaF6b0lp8OH7zEPHkcoMz2Fn8/iR3lDD6uU2xFE+lIjCvtb8BDQcpqkN3Uv31RLjLYFGl2APfl",
-	"sJYRUg4wTuf/mqCOG7nTcX+27fKXfntzbe4tnxxkdnefm0UgOvbjuMYx4wkcQqp3mlJ135UgNLhkgIr5",
-	"jN6VBLWZzn1R4UYNErXt2EZSzCOlpcURtLyusCJ4e8yEH9k98qz7QlA3n3dWia3O2tAUU6VmV4cxhH6c",
-	"8wl+YaxpxxYRem2nlOOXsyySKuUf1Wd11FzdkQ09dcecx16WPQ5kL6XQWLUStpPi0y1b83cu/GXa4ORQ",
-	"nhzlQl4NHrX5jucFXJp2WL6bAm3tLk6WYjyR6Tsn7eYj0O0vhqcy3EUe+yWVanML+j+RDAILW4mRJA2D",
-	"NaLLKLUTMuHZHyF/EjHnnyh8qd4AuZNipywatpGoiC/D2A3TmpQWw4wiqI6H8BzAasVVoVQNSeUzg0aA",
-	"45EhG5oq5pFSLOeD/Zq3ehiT0AGwG7XPjea9ov1lI/u2+au+GFxrFo0T7mL6WlK1801i+6LRKw8gE7E5",
-	"JWxpYnPK0YBCl7lFFGgVY7lKa4E9waM2gNLueldpeQ5Yb0PdD3s50O24vzflOhVUPAIJvh3pciRQZhy/",
-	"++QQ3X5x3RzqLj26AN35sNzz4tKvbJIO0k2jEoy7o5KHxIM8TBr3QX6IjR06pnFbzovnpT1UrdRaWm9l",
-	"nFe2bLFxgPyHiBVOMkhjOvZjbpbjb9hE42FIU9Z70a3vODSZTXtjovGpPdczmt9uhNAJ6z98Yjq7O3gE",
-	"dSbrHofsts6DnW+vS+tt821//oMxijoQ1xnmRNN8rEO9kQCnr6C8XOhdftsOxnNe+19n7GgP2jnzi3lU",
-	"/vRxFhE/fdwdaMyNKnzXqou9Op6LcfDpPPtrp7jrbBOsR7/C8kCyKDTP3zFWS1XnQZDZGc9HILvVdLW6",
-	"ERhWyAlheZMQvLc6kddKi83tpp+32znyIVk7X7iPaS2zwq7TKfPNbBeRbHrSfmZVoE6ZvmGQzwMQOw2f",
-	"3So9ktCB1g/Lc3aObS6/L0zW0m7Z3ZmYCx0WkOXavvVlB2b7tTWtAEc9HI0kz4lE60SL0zLFp9EQMsgB",
-	"YdumohpK4nJL/HbIhpM7UKwEn1W1FXvgvkXFivuUN16Z9d8Jr/cOsmW0IrQspavYNOH78YMkV4WWQnZJ",
-	"r4lQ9lIkbCPr1HFJpVNuoErqSuUatjBd0eyvseFEFaRktmXqXJofRkvzT7tye5MLuuqoYYtW1WMv0SGv",
-	"Nb6GvUp89nQ7D0Sv3NLs9IL+ifEbGe+PdvMCFR0LeNaJ9uDIZbmBw7PLUveCh2+b9RoUrmWk44nSjJMJ",
-	"Y+NJFJ0d9qtspa+d80Gan2ORfaUqRokgtTPpFnxOm727Yjy/kDZFL4SWeihYl6s5TOY4IGHL1XxNafH+",
-	"x5u8Sv+Bu72lrP91ZyiM8ecl4v/LLNUvLEYz5J45x0EHHbiPtIaEJXgeyNqWyhmBwB+oRIOAlWhkkSF+",
-	"h1qtbtT4HcYrOEJX0nng5O5JE5cVzm0BxhIDVytoBbykMsgAhNn4/UbhMaC5OLaioNWNrwA7HuQbGlpP",
-	"k5asmBmJKXY8lJVJYsWIHScrG6KlXhOoLCCIInQNZC1FUz/Di4rVNCPWmro4axUjJUftz7H+cBK2rPXH",
-	"HIBn5p0rjjMiPePs/JJamvnBuvvlOSXFn1eAFVHa0DQo699T2GhBztjftQ1bb+xr0PB1KKFXrcJTESKV",
-	"N6Iql+TS+gG4WwbqM6kgZdEWb2GXYdDeUJ/99XfwqWIOatJ97xeSfQMGIh52CQLdpsoenuaeeMKT+5XP",
+	"hxGMvJRk4z8YWGpl8HZ4SJ7r73xeFGJbCw5cq8Wrz4uaSroFDdL+15pu4V1p/sb44tWipnqzWC443cLi",
+	"VfhxuZDwPw2TUC5eadnAcqGKDWypabUSckv14tWiaZj5Uj/WpqXSkvH14suX5aKu6CPI5Bjx5yNHkbTQ",
+	"rEivpfPBcSMpTVer5DDh1+PG0EC3ySH8j8eM8MU0VrXgCiwXXHvimL8Xgmvg2vyV1nXFCqqZ4Be/K8HN",
+	"v7WD/J8SVotXi//jouWvC/eruogd2rFKUIVkteln8WpBSR1/XS6upbirYHvCkV1/yMC7DdVkQ+saOJRL",
+	"Yv9zRxW5h1r7/9SClMJM6xaUYm7ck0wr9IdOSxCmiGJrDiVh3Az/EejpSGI7QzfCsNIzRRRozfhaOf52",
+	"rUynb9bwnm2ZvzekqEFq5jjmjnLLnwPOWi629NPPonGXi/+RN9s7kP7HD4w3GpI/X4P8DeC+8zPjGtb+",
+	"d8bHmrvzgcxJgtI/0keF96pEIwus4ZfuEftvt2Q/Sm8uvXX1VtEhR2cWcch/xJMp7n6HQi+Wi0/P1+K5",
+	"/8dwTF74Tej8+pxtayG1u8/1ZvFqAQ+S3V8UQsJFe7y+LBdv1hJg63mov4clW61A2ltGwxbZ5EI0rt0+",
+	"0VZMKo0SW0EhUN4YkNP1EL9f+tEmaAIPrARewIsf7eTNX7PpEtq6K9b1R6Wkj70FDc+I3++9dd7Tuqb7",
+	"Da7EBvgzs1nxEi5Fc1d1+mg5VkKt9rvQ5ia6E3pDdlQXG+jc4F227XN795fUDiwXtkNsRHgkaiOaqnRj",
+	"Ei3WoDcg26HvhKiA8ul9tIvy8wtkCiMvA9PtbbNhVa52jh/7bEiLAmoNZY9T95Y23NBiA8W96rUZuySv",
+	"zOdoPw1+qZRQsNJNd4+YpIQV8BIk4UDNuTcPS7GhfM34mpgPqFsrwlcbqOqpyf5svvmyXFRUdycXt8jc",
+	"O3LN+P7kVgAa40QOn/DjzIXG1y9sl/kE/tVNAaGwFLupxjdiZzm7kAAcv3ZYaecJvNkatqxgZRYq2XrT",
+	"vVQ6R2HzOH1J+QF9944ZInE9/T3xli2ftszhhvFUdCttKRd5dOLOk0BL9eJN4Ji8y842ci+ALDbsAW6g",
+	"AFYjzwA8BNVg/yoxGkDiJye4p370TxD684DGoaNuqzDyMswOvS+akumfuJaPyJ2he3JwSTU81wy/ybUX",
+	"thAWoTrxg5jmHaoX7ks/gu8PW8kPwN21jLy/+SfsL3QLV/YRRQ7Z2j8XUx0MtjZr4Gv7PXq00QfOitpK",
+	"U16qJRFVaS7I8IxkDfherNdQ3kCNjamYbui8u8nS/yM1r/Reh4NdXbtnrWXaznDLsGN+4cmtdkPt7feK",
+	"bln1mLNLb92X7vJUYyJc4vVKiDvmaTI3BxErYvSSRoGy71W8CEfkvf2uXCuQz5TtFdV1u8R11+tAosCo",
+	"uLfnqYchdZ97Unv6TVzAZs9fdDYu9w62vGKm8EMlintMiVL3kLp6S8mqCt07wMh9SVZC2q3abUQFZFUJ",
+	"IZfkJRGSfGd/ExwIcFyYZGWG2WC5uGdu6PDIujkuF2LHnYjXk+w6SuGY1iaMNOOvm/6a/CEjmt6DXdrG",
+	"ffmM1BV1z8S+5FMzjotEnVttXwE3QyhSU6lfE24otQXKFYEHkI93onzs3kyTZNrST+/cxy8vLxFmtXyN",
+	"U0MB9LeCcf3n73EFQNM1frg101WGQmsnb7c0NFnGHXWdtzu3jMzazt/P1jFk90qsrXDUbmyunuuOyUFq",
+	"7g+CyhJ7QatmO3gIJjWHjahKhV9ovj9y90g2Yke2jVGVjPJk2lgWNU89uaPF/ZJsxdx37WdRldiMKsZh",
+	"xmtmaPGeccC6Ovfbbv6V3MGGcUePOzOZJaGKrFilQSa0WSlyONZ+tYy72uU5R6KweWMPcKTOPrdAVeVT",
+	"5tYIMAkWcvOaXpD/bumHzjV+2OkfZPa4ShwTKaGYJzNdxTZJmdNcpwiL2EvV3rWWQxwNyIYavgFOfm/K",
+	"tTOEZp4as6ZrKvX4RuQxuYTC28qOF0R3QpaTPfxmP0ryhSNh6GvZ26k4W4zNI1H2Njtx1Oydbxn6FEcA",
+	"P7jtCPiUNa3EukFOJl3PuP9aszVmzjmK1fEeG6nndNZIfS1BgU6Ym2b01cA7vhJYP/Yhz+/pR/vuY49h",
+	"I/UVbbR3hvRPstqIHSe7DXBCwzlmipg2mFxU0bIcGJxHjT4NX6eW58wb2T0BLVM9OZVgBs/b75O91UKj",
+	"IiZIIJTYXXmmSJBsC8rJHWRfdOntVjumiw1gD3JTgTL6XMUegMjGnL5jx0O1KnchUXdNNfYxdtTozC7y",
+	"QGTQ4ZXmT9PSHfk+/6GXhrXb7qvSABoVsBluGBf3uNKgcbsoJkkLI7oG+6pplmXWc/Ofb9W7SqiUsKYc",
+	"5T9OmHN3WomUKE2ls1XmGcnuwniT2o+1c0M5PomKWqN4490beXOAitYKyg8Il4uVkzbNLJeEasKtqTVD",
+	"jeLO+owYL0A+WNOFn07eHGXDufkryk1KU92orgZdV5RzSwJRW8NEKTggOvTwxLmOuiRph3ZrQg+LIc+b",
+	"IlzmQzdL+PcwOcsj9tkW9SKwwHKxYpypjT3tdtKYxk/1+P6bZS6NGrVHaaN/7whbkQpWmohGn5xFh3ba",
+	"In25CL5qFEot+FRD4Z1SiAHAOSPm+1VDy70uMb1tQpMdrNN2HdysbYc55rWg6k1Y8iNNohPQjpmr1bTU",
+	"Pky1aaW0PYqvpWhqlGSJ9yARS4Dd+95B7IbIX2uc7JGLvQrMlM1jiSXXIH9ueCmxq7s2Cpr7kfitHbys",
+	"GGUiq7U9z6fPle/kICI1mAJEZfEXWqPSAZXFDS1Zgxvn7oKRae+XlQT4uPGOzL1fN7RavQe+1hv054py",
+	"+I2ViV9rpyqgcS2Mr39tcDlnl+hwqGi63ntzDI275FgGqnWn2113oE47q4mttoLeC7dFubtr27Rbex1J",
+	"s8f7rodJPWz+DZAfL9S9HHwbL97mkeY6bM182jxgYRSF+WfA+beEbT+gq8Od7AEmDeqIQQ8oTtdZlj7v",
+	"NbJz6Fr7/HyXcVG5JmZHm4NMzEEb2iPsiZ6QPHXBT+IAhaGRD3AtGPZYrKTY5vvLzS7LB1rt97Nh68QV",
+	"h96MA1JU9hqxfWBCiewHu+xHUSFMaKM/pgUXu/4otLhWfsDOcnPfLkfkw16sBtkdK9fOMP9bMRjzIoDC",
+	"NKcauH3TiY07oxIIF5r4g0UofyRbIdHwtXDP9Dv0LiMj6SvNqooAL43Cp9E+8hRsTwL/uV+Kn0D20W/0",
+	"oQdfo571OUa/BpWrxwlojeN+Ii0RCbWkZVkhhgMy+svPTh07Yj/Sx/eCIg6CDZXlWOjt7802dQbTvt+h",
+	"fhJdjd3RQt+5uxyWcNBO/8iUeWOOPoI3DU+ewiJoqaP8EloHczAtS2bYg1bXvYkhYYldVjIPizX+eYPc",
+	"3o7v7w4e4pW17L+CVPCIumGkWEt//eS5HUMDzNapcb+SWBGgxSYYgRgn4SSZ+93Zh2DNgpFk35+fDtQd",
+	"TiERMjbgaB/21fGhh2uslWQKb1Txi+qQym8+ek4dn34QuLYbQ0eyLP7b2MvY536s4RJDvIDvBJ1smM1A",
+	"C7sTDa7WFM7cO9NrbyZVb4fOu8lmK/YJs5p3jNKWcew6CVNkLURJVkJ2GWg6oqCNcDnSALFc1BuqZriI",
+	"rs3n6JEUis1zg137FngMr6Y4M8qm6gXmitXqeQmr55XzYa9E5eS+HeMcpHquNH20LgNaPwcXZmL2qHxe",
+	"U+YC7rQPt8PsjopmRPXaKblvMYZtg8kQo3CI9iO7jVAuWE5ZoUnTxomNmF91jvvy1obeYP7kELyfz3g7",
+	"Ie/9MUvYIl0g+syzhkcVosF8of9pM+OI+uzuii7PxnPQYb32nHVvgzb1wB31zv0St2ZCuLCH/8WP/qrL",
+	"kyvcxfgl3H9vmTsF+Dvu8veGmSfuzlmxCswLbgTxB5CKCb4kCoCUolBumBeOdV78rgR/7RLZmLYhScpc",
+	"WTbKHMpgbXez7iYftDvyk9Js6/WsgZLbUfrGuPdd+O68GttQN+tobVDnB9LE9R6krb1l60YCFtfZi9zs",
+	"mEzWDZXlrHegAq3RSKIxC1Xr0t6fwk7Icp7xyraIM4mLWLp1tsNlGTCuQaoZRu/WfvGWVdU7XmMKcl1R",
+	"npuR6rqwRBJ172GCB/CS4UZUoKadcHbY0BF2v5kpQ3k+hf5ONAmj3Tph3zaa/GgGppBw0z+cHXW/dq9i",
+	"0qv1MB1p5exvuek3hVdYzcc5fqpaigdIhP9KoGoo7SDbgh+oHa2zWmZtY7DDHGMLGZhCcohzUO9u5Vkh",
+	"+BsfcjEq29iPbJxMxXDp/4FWDUxbC6Iq5cYN7cKhcEcgckQYsGWD6HDvHonOAci1N/gzfpC54a03rQ+M",
+	"sYPU2q4fiZdV4jE45H2eF1b8nnFo6lRccTJP8ADHtRH06jqxUCmqFA2UITEeVu8TUXIjctUi9NaTMUIw",
+	"d9iITsdxYnHybUyypU1Ojslb5+eYmV3ythJCXtmoG0S+X2mQN1AnIrXFyoiKOiZkuZR1tjVP4p8uLy+t",
+	"9cL95yUWPTMnzy7ekki6s2x4z6CZCi46MFHFXGML70vlBaCqYxsqPNm9UUF7ssMGLKtUbMtc/INPP930",
+	"vX1jwpZNF/TZGHHTUKnCbPcvsEPeoSBXHx+7/CBYiQUCtI6CUng/QcN110uQnyYzHjHsfDF+Hhgd/uLF",
+	"3wG/73oWgI4AkMk622AQys65/MA+zboRRe16SQVhS63ezEpflXnz/Gg/NJvr1MgMNcuSKE6pM/WlI3TM",
+	"bN563dpNph0itXFXYltTiQnHOYmqUW2z+6XUXGyAuoN3kzvOXIe2pUHJCj3X2R0ntwzJpqGjuNictyRS",
+	"ePZ70uYRnyCqaH4gVQIHpDsxLLzhabzwnrRuDgdSNoZh5KXqIpGGncCjmDK8/wZysUulQoIs+hdQLwMx",
+	"52aICbTOzKdcWm3oeNmNBXQTySPsAxzMsm8jKfboOlP6PB0rN5CXXPw2UPOAdSeMIumH8OAXrs1r/VP6",
+	"udvSTyHW7fvLTvor/v51vv4O/fjbeg/nP4Wpe8yQdAQAYJ8OGyrhkEz/9FlH7fXhc2ze7f5/dzkhvsXr",
+	"wc875xAYkhx0Am6AlpjTHtRMZ6B5XvvB+x2bddqYnRIM0lbuZAqeoRYezynkvNWMyhhunBjiFNYdQ6As",
+	"6cKgOXvntuCg3btttluKYrgcK8rHF3CQtSa2cCfKR5tyqigrPfbfBkg41IQpEl4wDwqIYQ2MSvLp7Z97",
+	"p80Wyv0uJh5eT/eP4Z4cUP2Bsirgk6SZrb0LvkcgDopxe+kYHsTs1OnQ2fiNhc1ybBoRAK27ihxyvMQG",
+	"Gvl1mI0Syd+ZQzeGpKB13nX60atiBxzJ/2KwQzhD3WMmAXvVM/BmgRDzP8OZ3FEFZ+Ac+UZ4Qu7JYJM6",
+	"QdMzOnNtsGgTT6tZ/bVgP8eAOgWEt7Fvf4FP+roDznpKsAj/RGev2r0oM5KRhshPCOZUBOjw5sZ8JtVC",
+	"O9v6MAGaSnBgSXTwaNjxdiKm+u6Y3riQTiq1x/8j1mlt5aS5oZx7OFSRtZb+oAaih8nvQVVF+0AR1a5p",
+	"/KqfPTzhID60DXBKXPm/i7uEvQvqGrU0WnP6ktzRqiJCEi70xsko+5u1Ewlfdw5Om4NoM/NrZ+P6zHF7",
+	"VULcj7oGcXE+mZ9cU9VLEC2ZdPe7ume1VTI4br6WbJtIOh2BG9ICx7djvMTSYlvkn3Hm1GLhVxIzou8e",
+	"e8hBfgQ37SzXLmVoZloU5hyeHGHcpZRqKfiaFEJyFMQ0M1LMj9qNLHIbnogewyIe7ImZH+/wM9P5St4I",
+	"9HFCOZmNmNaaNIIakbd6pg9ZvKjQKPTExc+F/jvM1PXm23OVplNS8f6zId46UepQtc3pa1578+sMU4n9",
+	"Ly1pcoOeLHEPCnh6Zz+8AdVUGJColGKGsHAjdj+ZFqgFzsWolYmUAlAKxz4bphT4DzsdLsM0sUvn3VfI",
+	"bEps0rvW63zIRvEHlgrIhS1l1UgI2rQP1nQO5Q+P845Pw7Ub91CV1008HoZ2GqFvfEsDJd4zfo/FNXYp",
+	"NR45Eb+075HGgbRJxfj9M0XMB69dpo51lDqsHLqmjE8vtx3KjzS+NFxfG9no0R20GQgJSNy87M3Qw8ie",
+	"YQvy+SMJ184kX/4emx9juve9pNxBZpqCBYiP/jzDKJNGbSMahTjMvr18ijP8Kxw7QOfXlOsE5H+xobzA",
+	"DYyHBBBxSGCncNiB0m32Gq0EB2tv29LSYXl6pyZRuGktbW41KtM7/uamd/H24O+5Bl4k3nDQfWzMTkNN",
+	"q2n03Y/2I/u1XCdk+I7jNwaIUB8I9PzRAQQJ8XxlX273lE/GiLQ+YDfNJRIC7ae0DNvcJ1ZcvNu3DqFy",
+	"36SWsQ56lP4GUKPn5h6g/iC43igM19b86pFYgwYYQ5RefjcRoTSgYmck7OT8DWqd8HyfIGS9m12Mj54E",
+	"Mh9Py2HedjUtiGgXaISN/h6UwoFu6LausBwpSooKqOzkxNQgSdHAMmhhQpYgiVgRi7KciTp2G7obRUKd",
+	"ilRUKDh2Ro2BNLR0PipcRIHLW3AtdCbGWgCsbmMLA8Ra3CZ0bwPVEJsYM6KK4dnSbptR18P2WUiJZ4qs",
+	"pH91hjAqHwC0+vsBSCpUFrdaUnMU/l8caoUqMEv8exqIBf+pYLKoYGToCFny9yRWSxqMxfz69ySIy8+0",
+	"WiXeLL5OTmmw0e0EulQIQ8e19zrtDN9b4IAce4Au7R4sO9uZhU7y3vPfXHCSThTxvq1MJMieRLFP+8v3",
+	"ASKnLQKimhspMlaQJB1y3P54k5Jy0o7gRiX6ND8k+ptEwfdBPMErbAnRojnaIXuxznGswVKWbg9z3FOz",
+	"MIyjd8qxD2ZnTebCdP1LWCGrhxnuGBugjSY/pLZLaTZ0Rs31hc7lyZG5eEDgCfbwsH+tz7ETFG87n53M",
+	"6ajcczp4wrRc53YwK1rKp3jM5R1R0OqmwSpvnLNq3Vj1uT2Ivjl15LLLx8V1H5Sl0saJH1VlZwaAaAKi",
+	"+cC05OWihAcf7IvIP5VdHmFo6vYoymOmWWKsSFcC7FE0uhDbsXyarJEl1L+IPKWlq3mnDHiy6YVG7dfe",
+	"6lPX4Xd6H+drAttaPxIHhMyFddlwoROUxwwzITPNrconTMQokBDf1FgFsVeuqxOK6jEwQ66wByUK5B5i",
+	"EXu+wW67D960dvh5SASZqsaNgfK7yLRhWf9b6Cmp8Zk1fPRRAcN1aFpstjB8uaYD6DxZRpFEzDfZ+Yje",
+	"fujTEbsTw5ck74/SoVdSbH/wUjcuckqxvWVl+oOJrGxMjXa/2CKwoInPJUI8lulhcSuhPSG9FQ3m3+kz",
+	"zi9L+rd0ni/8pwBr5mn1AaJpKhIFDRmLqjPKPuIBruP92p9jgPyZBy5sW2FD/QK7LCfNpC05XNdtKpr1",
+	"GFKlmNLU2uoeGOzQykxD/N6usR6fdCc+6FAz/UmjH9FZit2TlThpyyz0D7X7d1t3y5WdtmAcvQJBs+KP",
+	"ciO9QjBtt4zRUaWHcsLGzhMyFt3tiNC2o4psoCoJ5aV1K3ChXfUYZf7HlkITglSij/Q1AbtT2aAzdC7N",
+	"eg0qx0t42375ZbnYea1gT9u4HiuQOQXLNt42F5+2W21z29M6Oj+kKlWn06ZDAaadU1ximYehn6M9r7+u",
+	"VsDVSErgZIVz30OH+e/mNyljRekZRW1dL51i1FOaMDWS7KI/2hhRsNSerQjevYy5fXAfu8ruQlR7PsfJ",
+	"WgOu2TIMOzLbDh32L+AKqMQ1jlXE0dmPq4ZpaJewULw6te3ad7T0s5iQcYTr8JAa476pnUd3XscGlGTj",
+	"YgQYjPyQk7DaD45Ch69T4D5n6gITx3kuAIXlfBmqSOUe8Vikat/O5X5Y2jnGKeTSS8xyhSIUu6ZMHn7b",
+	"/ReVjLqTfTe/SQn8MXUaH/pRbjPqXWJZFrVQCpQKklf03X7Xh5f4E4ov8U/BUeNJ4lZdOQAN28qvsT+B",
+	"kcvrmhUahfOiegZEIsPlxAEkWLfOK6zChXncEKWV94uxwiPJqOMAAJ43sMj8FEfZtsYJO5OcuN+EmWTn",
+	"Dar7qTkH0W4aidDq0mGvIvSZnUaH9JlXR2C1I+6OmwbTGp0LZNal6IKJRlNLKcODwdorGzWTzKs+knZ1",
+	"dEN0UrW+01gaBxBET8fKpyz4weIS+JyGqv2Oiewzg9QODyptXih8tv1juVA1LfxTOUegva1lQhN6YKKa",
+	"WV09PD6h5eSB83aazlCRSdsVubLDmQfOnJYjDtttlJxzMYwxWNVj8CqWixSPj56AHQzs/GPlerzV0HFj",
+	"hzN9JzmsOXjmOi4Yye7uqhMBMTAePA4zEiGGp2Daj9opqZhzZMLnOUC20nGwf0UCs3TI1Bk+k8Vvg5p2",
+	"OJfXISdiwOU17jZeLqxPJ3HND/eom64BVEIC4y43iK12PurQVRwwTCqXarXPsDicah1t5Hi5sQexsWU8",
+	"jbeRlij3o89GJPbxYYYakw82s8KQnUAumVtV63BCJ3EC6vxn/oNXcu6kuAc+s9FeyY/JOgHxgMwYpT05",
+	"MxrdM5/iN1EoYl+Wai/z/VTGyfUFSNgZM22lzTmN+jok5s/ezuzS1sU9kmJY7eBJmnXyMWdMV4eHfE4b",
+	"W1911vSGkliH7hExtc3ijEKZdPYTfylr714fXMnx1LUzW3ZqB9vT1eZXOo4O+5R7z/g74phrpvPsj7+D",
+	"HZvJHWxYL/ysZ08JKND7v3HRfT6w3z9umEw0Fhxuh/GHKQNJZ6C21zi3duv8Qrqd55K+rfF8MO2DfQpB",
+	"VFcJp/qhQloQa3OugL3DknCC2Fn2ql2HMTJpGNZ/DAkT0B2q2dYHhFTN88x7uJ15lsjTeQzrRtZCpYKX",
+	"qtMU1nfukNnarxfPZ5QzcmnsVGriDLBMcCJWLhGGuFnYiH2bZJHr5cSsHeNpB261bm/btIOODSMULnIU",
+	"XvZ4rd2TEcNraxjAkP0PsAqFkjP73H0E7LovGtMuPLfOezzccZlHHO/fQg2YQcUnWAEvU69M2tbfCmPR",
+	"LP/HrlH+5RJNsIOy1+TlZfi/Kbjog103y8VD+zbMuV/23GPhhu14f6IYE8kYfQd2rSjv1jjHBhP7ACMp",
+	"FCCTPQiTTmKJh1UZNAPQRAuHaOHj7J8p4qcpl4StyAZIBfQBFNkwRbaUo5Uaa+C8X3agn416GORIElxi",
+	"BHJEQU1lPO74es1KxI7HhRKP3VP4Sj7j9oGAcdcO5OnboUNXivUIJZYMWZgWfu/nw1r8aq9qTLphaHoW",
+	"SPAF8u1cSSG2QIJ5eS/Amqp70IkrEsHE2itn2a8zg7uo9n8cKf1oQdDRX4TeJCsHG0mUp39NwcONJGKi",
+	"yTg9g4kMSRrI49IqURO2/xiL7GnZy5hpXUcx+NhBxMflRqr01CM/tWQZzATw+NzUpznA8ZaLE7jxoye/",
+	"HlwYHSrvKNM48iaeRRuBqgLXdw+0O09tp3HoQJusel+/erlqbr0v2y4FyhtUyDxJlzI5sNZdYobAkXNf",
+	"ev95CsV/Qx/ABc7JhttoulAGYjYrdNFhLy8ToZIoN25ouBcHRRibFlVwC0TvLJSAImKlrRXhUHRKc/Le",
+	"Dqqs9NIydLG5Zf/EUmbv2FoRWwCL2L8KTir2YAX1dbfCag9uOcbyZVQa5eLnvWKReM31Q+Iz/oRtTOfM",
+	"ZkwwSH/xU8b1n79fJKS9dUIQx9A1jz0KidKkbhZdyb29M8awQyNvY+/1PSRemlQO0t772vFZialHMlcv",
+	"LnDUyfFUVG9sDtKff5aGMAWdBpVIrP3TVXqRn3491Wo+3WYX8+E2D8bMN2x6Nzdo/5EOC+gO4rY068Uw",
+	"zHLAe7HjqRK5stiwh6RWN6vKbz7GeTg3cfTxah5h+okX7+BZ7htD/I/uRdhRRQpb86hcLHOXNLaOa4pF",
+	"rdKiAAT3c6Uv1P///2HXY1Cm9r/HvpZACz0DZ9HrZGj/SyIeQJIAiPhMEZ8KgkSy1LlTHMbZWXK4HsLs",
+	"I9KjndrEQXF1ol9YYucelW1bejpETOa8/N91PZvf7d8jvhLl6fHR0jEIp0vV6QYVTKbtuBrQCG+PaoQl",
+	"jg26EjI/OTEFwbpc7FgP6yHlt7DA66aPLMUnmXqXg/Xpqals7JGlTdal74g7/9r3D1zC5IkbakIB7unc",
+	"jvBlVJjz1uLmdNBieChxPMxurCvKjdROORE1cFvQeA9M5lQlUUcTZ5IVuVy3pwHrX8ZMwcMqk/iqJPt2",
+	"eDND33kP/r/N3fEFSEINLk9T9EbwIYSDE9/IYShZFzwCRjH9Zx6+7EifzrHMqnIqaTEKyHwPj/l89jdA",
+	"Ichn4Erb4WbjZcSdiAsKG5BXZNkFUM41T6ZSX+9Ywj29X5B0fpGO+aiNy4XaCKFT4+4S3vRpsMduYc+d",
+	"j9Bj1nzkx0sdpaS95zDKfS2SHEuNASsKpUG++InrGQEZrlGHG2/QkMSikQ8ww5srHyAZ+x9sn/13yyNY",
+	"2oqvSwfebzNPgRYbYt36inCbY5U1hd9Mi0S1zb06TPIBxiD43Ur2aPIJvbYfp2/ZTwvzWVbevxt6fuL/",
+	"dUdyya2V7yDXx+6W0xTLr4WeV9UtFsK3TfMEq1Yemy1aJfPtTyUz5eLY+OK2s0yPp5HPXN1efdzQMwuU",
+	"zxb7lKa66TlSjeTLrTztI+fKlCd1jmR4TP3WPVkxULZbu3ggP7bjxTUGYqK3k+fX1It4INN2SyhhJv2W",
+	"OYdOVOERZEWjiVg5c31c2smM6E/I2FPm/PNUTMS4b8xGB948Zy11FvVZ8GlLXR6vjmk2nv2S0eLZZaBH",
+	"9vN0pd2OuTayz3o8tWmRouXDlDXiqYuiR2+66xefNeMFqzFAv7pN5p1KJw/hX9OFSzXz2OHzMNtds4hh",
+	"FaaWmysaF3lI2FhsrY5GXXLTnh34GHJd0TLc3cnluYUiNSZD19vOO5MfQ3+6luKugi2Ct9HWG9mD7vIY",
+	"6g5yxmIm026I0kRhksQ0QvmFIYRR1WznBvAm5V4NdE7mtJvUR6DbScrHOt5uumGokbV+BHS9UM2IszV9",
+	"XEFVHSHhJmnV8brPegyAqhxrbVe58G267uoQ8mLJkaSij+7L91TnA3JKqBOlTqjSrTvOI2nqPoBd6qUP",
+	"cI7RL2tGwVZ3A7S0wdhHp9COlN3F83hH9snjTbqWWUa5uI75hjnT9AOt8SOSAD2uVDJAATF3CA6kZGum",
+	"HYY/VNWSUE4YL+ETYVwLUsEaOK4Yul9mAkXKNeOJidw9aujMQwPXG2Vkd0pWwjrzI8uaT1HxTTwkDAEh",
+	"ZW1i2Fd7w5I70DsA3kaimt8spBu9q+CZImbDbAyVK4FiM1NjDCsya95UvtKulg1gldIlWzOenTwayh1M",
+	"oQxb2sTe3c2y8DwTCwxYPomb2+5YFq8bZj2Mza/9Qzt8+viqURnwa1fxwxEg4SMx/6Lxcf9CNC/dM+Wr",
+	"eyqyA7gnd4/EY6GdwFg5gTdo72Kq7q04wubV4b2HWk/7Q0KBFF+SMRm2bA5UOB47Ecr+MHdIXhGjlvvU",
+	"P7KDqvJIiTayObNaRwUhKAwDyDhd2drZRQJtWgF2tYXkHTe/JdEboYCwgA55R4t7Z3CegVmYl8bTLyPY",
+	"S97xs112ztgeDnLA8HM7vowmassy+JtdiDVnCnNwG6EhXz2uGL//4HGy81rsV34Y5SM301S9GbWh9WQu",
+	"9kdJGQd5a7/1rtKUeSAhLCL7FXx+0fUXZjNCcNzGHgt3709oTesE7l7JKO4IlpSvYU6VsPQhSgfs59WZ",
+	"C6Dfnrt9YH0sf2wnGtfiFjvxfGm3lS+69Mx9yHxb/5TVP+CpWvAAc6qT30D90wPsgUNcTkW/+mFwXvFd",
+	"PhGevyuB3GaLdZLEnqMJZtkFAMar7vtQ3EQd8CCXKVuZEdCZt4UDOhafP3+/PDg07N5niQcTmbTH+0Gw",
+	"WHwbdQ9MlxDYF0WsMBp1M/NdB4OfE24e6B1V2CyfoPxA8vlMgKQzTihZ0y0sXUJUgCd6TWisMvhMObs+",
+	"UfRROelnEkpybvCz2ao8K71htNF1hOpbdtuhjBYkH+EzC6PVTuHeZe57pLpk6YIbqG+gAFYjF8A99ync",
+	"g3hULSSU5A5Wwqr2RzjhbE+ouz1UyLcy4v800BeDZo6051YQruqMWyBOlgc0dR5xWGVZIYIVP/GE4v8+",
+	"v8hgxyqdUxjCm6JbF4O0L+NkbcK9uzVxRQ/VNl9LMR8GEOTPDS8lSjhsRW6IXsOc+ZdS2EL/RzvPMV0j",
+	"O6Dz+KKSbf2TuTu4k2KAiJa9d6NVcRJFbYbiyV5NluHrlxkpFz25rVLjVravxLgdz62a5O+Dg0omuba/",
+	"eK/vsJBouGf6pR0m73jfMH134dAfOQD+vboOo/7qE2rWgQzj0q/96unjMRqJGSd9EV7lXqlY3bjNQ8nz",
+	"VDSSZ7xY0ZEb3bddl4BnTjdRv2MoawQ7yVS1xZ6JOBlGxb5ChfzRatBp50t2lhiWCeavU0uj/VLLuQWT",
+	"LeEPqpV8g9YwGc0tvO6jUw1/vklp4VumNL2fmzFuMTPSY6aCvgOJ0w1DOck0tkSi4KbeYIrDqpF6AzKa",
+	"ZANgztIa6q0qpDfwSHwBsJSMt0oWGc2wUjjzBFuhrJ1wAqRiQ52P0N5enX0d0C1ksXQYY0D63gZ2eMCT",
+	"Mc+hJXaHGPnF7icphRx1syP2VqTSfMVaI/OKVV433AAtQRrN6uW0F1LaNSTd8WhEc1zBAUHNKGz3zJi4",
+	"m4YnxdEiWGVGXQyh9QmhtzpRqtmlgmzQEV6YURDLj6SmUpON2L22HgPmCv1wuoW27M/w5I4P7+KcjoXA",
+	"aGtiToeh+AX3EtCD0Fq0NQ3VokMR9CUP275vtiuDmSpIOo2zGttLoOxrvIgFL0vxqXxZCASHMKA3TCJF",
+	"uF2PUTZp032fHTzhSAmFy93GilaeoNJ7gCuYcLmsIRnMEOz2lliJTVzPCmZIkz0Z5uClo0SwCi0T0BLB",
+	"YJUTA+FGiMEQtunU6tGM+UCO+XHxKUz2FS3ho7gSkqeSB1YVlTCC/2HzW5K/D4tadIfr9d3rKOtBnQnh",
+	"3b6pDqzgSpSo6zwBlZ5psm64dunQh9bqsxMI/WBnws0ePxVphH1vjJxXIJg2Saj8tpZ8uETFavXcI7T7",
+	"PzaUl2K1cjVlcAPx3JikOoA/zhC9QfiY18ya5etE/OUhBe/vwXu1hnIrntaTXXQ1++O5qCih3bic3dcX",
+	"szpUkLg/TlEfp6OKet6L4GAKTbwYCVWLVf4947QF/msP3RnKEkQDfzgomdeWdArJYdcWbp0I11bPSDZ1",
+	"39hG6SsGi0bIvAVrasaYY346+t6MQ47enTHEFC3ZMyrJ2KZv2DZ4K/IaXFdY/a1Q2IaPzPINQ4J813Q7",
+	"Wnuo9JafDh+8xDx5HKDM9hZ/P4kd5Qw+rlNsRRPpSIwr7W/AQ0HKapDd1L99US4y2BRpdgD35bBeFlJz",
+	"NE7n/5qgjhu503F/tu3yl357c23uLZ8cZHZ3zc0iEB37cVzjmPEEDjHXO59Sdd+VIDS4ZICK+YzelQS1",
+	"mc59UeFGDRK17dhGUswjpaXFEbS8rrDalXvMhB/ZPfKs+0JQN593Vhm3ztrQFFOlZhf7MYR+nNMEvzDW",
+	"tGOLCL22U8rxy1kW+dFTGCv+a9VnddRc3ZENPXXHnMdelj0OZC+l0Fi1EraT4tMtW/N3Lvxl2uDkUJ4c",
+	"5UJeDR61+Y7nBVya77B8NwXa2l2cLMV4ItN3TtrNR6DbXwxPZbiLPPZLKtXmFvR/IhkEFrYSI0kaBmtE",
+	"l1FqJ2TCsz9C/iRizj9R+FK9AXInxU5ZNGwjURFf8bMbpjUpLYYZRVAdD+E5gNWKq0KpGpLKZwaNAMcj",
+	"QzY0Ve0jpVjOB/s1b/UwJqEDYDdqnxvNe0X7y0b2bfNXfW2/1iwaJ9zF9LWkauebxPZFo1ceQCZic0rY",
+	"0sTmlKMBhS5ziyjQKsZyldYCe4JHbQCl3fWu0vIcsN6Guh/2cqDbcX9vynUqqHgEEnw70uVIoMw4fvfJ",
+	"Ibr94ro51F16dAG682G558WlX9kkHaSbRiUYd0clD4kHeZg0rkF+iI0dOqZxW86L56U9VK3UWlpvZZxX",
+	"tmyxcYD8h4gVTjJIYzr2Y26W42/YxMfDkKas96JbrnNoMpv2xkTjU3uuZ3x+uxFCJ6z/8Inp7O7gEdSZ",
+	"rHscsr91Hux8e11ab5tv+/MNxijqQFxnmBPN52Md6o0EOH2V7uVC7/K/7WA8533/64wd7UE7Z7aYR+VP",
+	"H2cR8dPH3YHG3KjCd6262KvjuRgHn86zv3Zq9c42wXr0KywPJItC8/wdY6VxdR4EmZ3xfASyW01XqxuB",
+	"YYWcEJY3CcF7qxN5rbTY3G76ebudIx+StfOF+5jWMivsOp0y38x2EcmmJ+1nVgXq1PEbBvk8ALHT8Nmt",
+	"0iMJHWj9sDxn59jm8vvKZS3tlt2dibnQYQFZru1bX3Zgtl9b0wpw1MPRSPKcSLROtDgtU3waDSGDHBC2",
+	"bSqqoSQut8Rvh2w4uQPFSvBZVVuxB+5bVKy4T3njlVn/nfB67yBbRitCy1K6ik0Tvh8/SHJVaI1ml/Sa",
+	"CGUvRcI2sk4dl1Q65QaqpK5UrmEL04XN/ho/nKiClMy2TJ1L88OYrSLDldubXNBVRw1btKoee4kOeV/j",
+	"a9gr1WdPt/NA9MotzU4v6J8Yv5Hx/mg3L1DRsYBnnWgPjlyWGzg8u152L3j4tlmvQeFaRjqeKM04mTA2",
+	"nkTR2WFbZSt97ZwP0vwci+wrVTFKBCmuSbfgc9rs3RXj+YW0KXohtNRDwbpczWEyxwEJW64obEqL9z/e",
+	"DNqnymF57vaWsn7rzlAY489LxP+XWapfWIxmyD1zjoMOOnAfaQ0JS/A8kLUtlTMCgT9QiQYBK9HIIkP8",
+	"DsVc3aixHcYrOEJX0nng5O5JE5cVzm0BxhIDVytoBbykMsgAhNn4/UbhMaC5OLaioNWNLxE7HuQbPrSe",
+	"Ji1ZMTMSU+x4KCuTxIoRO05WNkRLvSZQWUAQRegayFqKpn6GFxWraUasNXVx1ipGSo7an2OB4iRsWeuP",
+	"OQDPzDtXHGdEesbZ+SW1NPODdffLc0qKP68AK6K0oWlQ1r+nsNGCnLG/axu23tjXoOHrUEKvWoWnIkQq",
+	"b0RVLsml9QNwtwzUZ1JByqIt3sIuw6C9oT776+/gU8Uc1KRr7xeSfQMGIh52CQLdpsoenuaeeMKT+5XP",
 	"V5/v3r355U3r5lwS1RQbQhX5qTFUvvgBZGVxvGZ5P2eez9Sh+8VT8KCourlWInwS2zrgY3xVfPRxBOjZ",
 	"9rDW9TSCdhwW/7Rg2ydY6bxFyq3CKwck5nAXoRcwlLRZqGij1VVdFnuycKlRHT5pImpHaCO+hLx3ooXF",
 	"nZk1l5UoGoVVc3XutvyONm2J0cHEBS02YKSsomrKnNJ6bS3N0OnS70yYbyRT3JdcnfCjB6I/RB10WExv",
-	"bNbncUBHhTdNZSCAXZmm5pONYJjY18HfsRKgudIl5cRFDE2B1WTeQ6PlXJG6/BmlXaeq+Tu4s4jw9KfO",
-	"Fy+XWTUKChfMEfDOwLKeJ2O3tDPFbThd+qfSpiexgKJ/cBb0TnT0ZJQJDehiV26182HF/DrxENeDGXWu",
-	"i4GpdcNUqi5p7WuLTSWSIjanTl7/wCaQg7yYSjkfczvMKGacdB53XfrjYYuh4ShG4G6TUawQPS+q4wis",
-	"XQkwb5NrD5CHzAsb39pHfVK5GT2kj7cbncnXs8KNEb5+zziS3uo+nfRtmFYjd8M1xVJn5wUed48fFqQ1",
-	"y9YzMx6oAZshhwakA4fZi7g1X31DkJchZtqvpptNymEWFmZvgUeDhp8s2y5EFSGp7tFyYETEPnx6hqYQ",
-	"07qSUUe93dqbwkbsyIr68gVUlhZLgTC1Z+2OOKIDQ52H1lDCdINenqZbhY+8pfzRYcYTKnFDSfCe7cHp",
-	"6g0oIBbTzZpaKNltWIV3kouoFdFD/b3opu4nkXkPOkIfcRHeRpi8/g6c/GwKiQdxpvDzwiFMH75GIl4n",
-	"1sNhikar54/WaqWFeL6y5ipnv8Li5g/yeKZEhR09cj5JL2EPkNbBazKVb4AzxDvI+BZiOXETAC63pLwE",
-	"bUmc8VUH0ANf1yblPUgod2HGB6l3vwHcZ+Qljdacp4/vBS3xFByxTYAxbJme7PnNGt67hln4gKeade3d",
+	"bNbncUBHhTdNZSCAXZlPTZONYJjY18HfsRKgudIl5cRFDE2B1WTeQ6PlXJHy/BmlXaeK+ju4s4jw9KdO",
+	"i5fLrBoFhQvmCHhnYFnPk7Fb2pniNpwu/VNp05NYQNE/OAt6Jzp6MsqEBnSxK7fa+bBifp14iOvBjDrX",
+	"xcDUumEqVZe09rXFphJJEZtTJ69/YBPIQV5MpZyPuR1mFDNOOo+7Lv3xsMXw4ShG4G6TUawQPS+q4wis",
+	"XQkwb5NrD5CHzAsb39pHfVK5GT2kj7cbncnXs8KNEb5+zziS3uqaTvo2zFcjd8M1xVJn5wUed48fFqQ1",
+	"y9YzMx6oAZshhwakA4fZi7g1rb4hyMsQM+1X080m5TALC7O3wKNBw0+WbReiipBU92g5MCJiHz49Q1OI",
+	"aV3JqKPebu1NYSN2ZEV9+QIqS4ulQJjas3ZHHNGBoc5DayhhukEvT9OtwkfeUv7oMOMJlbihJHjP9uB0",
+	"9QYUEIvpZk0tlOw2rMI7yUXUiuih/l50U/eTyLwHHaGPuAhvI0xefwdOfjaFxIM4U/h54RCmD18jEa8T",
+	"6+EwRaPV80drtdJCPF9Zc5WzX2Fx8wd5PFOiwo4eOZ+kl7AHSOvgNZnKN8AZ4h1kfAuxnLgJAJdbUl6C",
+	"tiTO+KoD6IGva5PyHiSUuzDjg9S73wDuM/KSRmvO08f3gpZ4Co7YJsAYtkxP9vxmDe/dh1n4gKeade3d",
 	"eTMSAUZKTXtqJ2ueKJ3OUdJC0yp7Jamz5NOUXGfdGXWG96vOwjs8V3i0D/ALWVUR5MUzywEB0L+5cgEH",
-	"nYtYZhQBHqxnwdo4hypuRpjw1No3wn+P7c1vwosDOFRhKpehXyq0G6eD/7ONqZr1YiiRSg9L4FLtNpAf",
-	"GaFcMXsPPWhlC+tscRMNw+Qws9LSGijG7pXkIvNudz9n23h22Ew7v6Xb1dwX0HHGAU/gF5t17SBE+nLi",
-	"R1uVi2tzTno1XHwKWazYokA+gHxBPsa/E4v4t6IFxEYfH2u4tb0TMz1l4xHXwEHa2DhzGTh0SCtE/2FL",
-	"79uf/+MFuXUnzWEdx0XaTgobh2L6fE0o0aA0eaAVK6kGWzWjIhJULbgyg64p47b2EmxfRFzfV4ufDG06",
-	"FTtfLS5fvHxxGere0JotXi3++OLyxR/t1ekZ6ILW7KKgmlZi7Wxla+cYNexkDQrvysWrxV9AX8VG9hJ2",
-	"szEtv7u89OF02sey0bquWGG/vvjd+7vaOvujqm4cxO5qIt2qlqJsCm2lf+UjX2lTJb2JcboXoc6bYxq7",
-	"+JKpYLZKLf1H3+SMCw9DpJZNibPj+Mop1oFwqqVfhCAMdP1vAcrbNlBzFg0+PeflPh2Gl8/eigUH8tfb",
-	"X38hFuWPal87xWGtOvRG9y+OJq+JAiClKJRdyYtteSrChIg5nDCiqsQumzfMbXphSzM8N1eki6mZQRR3",
-	"LT1XwC09uFaviMWQI3+woH7/sXRXA/nDCnSxcRTSG8bX/3EqcmxFsHVOnJQPIpgiqaRb0FYK/u/PC2YW",
-	"8j8NyFhp/lUHPy28IQ6kpyXNhNvjyz/Ofy79ghK8KqEOUSB2Nc8U8UHdp6F7HWByhELIfk2ZvG1RIyx8",
-	"/g/CQRqchAYdrJ4v/dfe7NSXPep/j4XPMBUfXSF9HLm7xXoBmEeTLBbJQln0PVP6x+AJPopp8uqg7viP",
-	"gREGQtMeI/mHbS1jaJhby5JQWWzYA5REcPP+b4UNP3J26ENotUww0puy/NGLo+dgI9v3W1ZBHhe9PNnA",
-	"7S4gt6orb9Hw0kqDhJXmJDNtd+A0zHjx2f75rvziJNn9G9FKt/FC9K2PvRJ9VEh/i/+zNjLlOXc5ENuF",
-	"pWTt9OUT7vSpt/TCH86n3Vr8+LqZHLu5A7u/v3sy4DBjUwSh7rBXw2L0H7lh8Ajq4rO3s/8NHr+MiS/e",
-	"fJ4nuCj2TxjdyRgU8f3lRFTEOSWYrg80qVQJWznSlTZw3iiruh/+wEwehXZHpmjYApxdzjgNt8BLFwKk",
-	"jjgMc7yqPuBov1jblvEQUoeJAU93PfY9TAkZJLj0qATi7szXvlqlqygG8d9DAo1pWcFKE6ocoD6VRx9b",
-	"xh+YprHIUFKYe9dp9xQSXTtejkzXWYWjHhd3ony0+OWa3gMnj6BPLcbZKcKZnvdfYNclwdMKcu3INlok",
-	"wcAV4/dLq1pwInjhDQYB+/1ETHnxuf0PL9mVUIGLRe7vx29Mb0pJu3TLU5ncUkgpwKHd74S8J5Q/kq04",
-	"/IDl3M3dpR0nqwTK/S4Yv/hs/nfqCR6j0uUZOMlWTkLfRUEsHUCZ59HCnJ+R5J4053kL3xQF1EPKnv5u",
-	"+KtgPBqvsl61cRIGoMAjT61o9J34NPqK/OqaPMUD8oGyLHNAm3O/paxahkxUVyP6JBS5+Gx69pcXSpob",
-	"oOUHh2x0tpNo+v9oZU3cthbqs5zx7Dky5B69//ty5J7rIB2mLrjrCD14NpqGIRIPpE1+tiF2RDyAJLSq",
-	"bEai8g8lVYIf7VvwlOjqxyhFfvpUC6m97jqPKKLQgBvT47t0xzi1Otuked0QZrcRVTTCLa1XwXoBOa3C",
-	"OsKfL9xgL353GVSu8JCd85Wb7PMfmaqFimW5Ryz9p5b/tkOK5lz1RxLz6ZQYv7BQxzal0u6oxQ853uIT",
-	"GbkpHUxa8hV5Y1s8xSNiR/qJa/mY85QYUcbXKbRyzGkfk0AfBVqHIJvU3fc3gNoFfp2NPcIQCB02Ykcq",
-	"wddEMb6urNvGqbn3UB8j3DWo+aG32NMLW711Pt3pe2ryBi5TLWh0Ss+6ZWv+a6PzjHfWO7rz8dZ7d3Nr",
-	"4vxHjqqm2JpDaVO5Duai1JEJQvBRAnT6sfComWdyHHqw7m9LH3BY3Ul3qgPLPhNBbN/fGj00Xa1GHzYL",
-	"oPckD1sL2T6pH5k5ReyFIPCegBIXn+0fE0adG9iKB0gQ5nssUde0L0+mxmBftk0u/BIWSUfgLegWFvFM",
-	"zB77f+I3KjDRSASZTXYmW/pISuEC97jYkePPklWjLj6bP8YU67+A/ghJHXB8VPvhE7GRW8diwp0cl3J6",
-	"HmqBRU51aR5DPnyXL+haQsTxS2sHodXTOCricDmXaUwD2wki7lykmbL6b7AXuPq6FdBj1YaDWTBB/Agf",
-	"mTpoP/iwxQyhULaXIW4GCllDGJjvhvKy6sP6WgHDgRFieUSJSTh8QdT2hJZBS3mnS5jZzb5BxO40Kelj",
-	"Czzz3eV3f37+8uXzP166Qid7A/uciGPnHwpNZfdzTh+64yHk4ATQp7tHZ1Bb2uhu0fiyEF4RsvCQ38h5",
-	"iXHz4wa5n0KzrIMTi8BOHRwP4PcAsmSFVtix+EdeJG2hHmYG0LqQYQn1kghJrO7ngmStS9aWAVJLw+JX",
-	"t//19Ux6J93sFl0Pl2J/4uVbgDLbHxnA+M7skpwhlaAq3Ad6D/i6Lo8IhToKi2CfHSnhsNvDOXxNKCei",
-	"srGeRGlRK0vjkNZ0OqFl5ROkTkz6t6yqfGmwc8iDb79WZKEZGI+ZoaSuKCcrpj22kzkoHtxqaQ7JhvE1",
-	"OU304WAPYwHNpND5F9viKeRNM9Jts93SPJu0fR6LDZRNBaexR5/8FnlTln/xIPFn4GTT9QxOfnnSgVM7",
-	"YqGPmSLCZcmFDToH2158Nn9MWFl+tP8edyHniYpLWK16a3hNoluosqmu5sV/9Nl4HfzO01tw8elfnnRD",
-	"U1EsgSJLt3qmCVX3KpjNzIa46KhIGwsF9MQncDnZ0rHKlB3i2zmtl096Wr1v76yn9OIOuCv+ntSzbYNz",
-	"KmF2gDGrnp2jOd5GIeswNtM24tKd+2+Yu/N2omIcmlodLrzNO28JMY+X7/08znfiHAjkE5+4sKzEoVux",
-	"h1iOxkZKk6043ok+teOTaah5j8w5clCtm/cPbysh5C+wU2dIQ/1mTl6og/DVjt17sT7jI3cD9Q9Uhzv2",
-	"6U7cDdQj0TzObGO5LSbZmlmal89pVUsb5n3iI2jru5xBQbblcs7mb48ok08ck+VTX8YySk68PxUoNZ6L",
-	"/t61yMvl6uZP4ybMp7Q3+6mj1gYPAOFVNF9Jogg4+d+C1bESHt0yuTPCwTsOhh2utKSP4cTvAO5fEy3M",
-	"P909krDK+R6Il0/sObB4TmlQD7OuqJK5m86DYH0jezkN+TAH66Hs5KZ+/VOWBepAXRr+t3zeuNiNbdAv",
-	"Fmr+bFQ03Scu/kCsRkrzetsH74iApVPTTaxWwNUo6NGvvsk5c9bdEGMWHFeHQy3JoHbQjva0XEU4QOmM",
-	"0DsrIh2JEnHSWJHbPjXPgDzgCUklo/zpoQfc6KHUy+iB8HvXSrAnlo08Y18UG/DA16eVYa9Mv0+ymb+d",
-	"Sx/Jg28JR1NU2Sm/Zps7JWsdQDPZbYTzMBMlyJ0Een+uLRfbmspzKC5XrmdPE3Xefc8HGzr5CfbrxPPj",
-	"dyJcxtFHQrdAqqY414bai/wM22lP1r/2Gc4Y+6ZB5TsltkBsmFb0hQRh4MS7KEtfg+a0u/er6fc9U/pc",
-	"W2f6/zoQPpZiiYvVkpNU7OQG14AAeeJtug7IgP9Gtp7rasSjHyZFGCdedTz9RvmorGTQw3XEYX6ChIWo",
-	"rWcJBkLpr6Dbj0Q4XLdFrk/Po67zrxLlEPYFsaCdIikU58qLz+4vWVENHcrnxDV4WKYW+9TbJzbM4xAf",
-	"gZW1HAH9leV58X5lOqjqEeQzZcuSfHueo7DRUzEJ39b5unyC83WeaIT9E3ZhA64vPps/RjNt3FRvHKb5",
-	"mQliRxnnZ4evQOz/OxiG5eBU38GG8ZIw/RXYHoHHiKx+DBIQ3rUMm5KBu/H9GO7GNLfoUMX8q10IH8TD",
-	"ea+DzgCH4/R2y1F5FVfoDUhru7KMeg9QO9BeCYWQT3DSQ5Wk8Uj2biG5rwqwlbqIbqAQa87OjW3lh1G4",
-	"CcM7nvwmKwBF6I4+huoFQFaVEDKYlcFuPXV0MhzR6G/9LU5mBIzyx8tTgyymEOooqSV7oHofp+61O2wc",
-	"Aq7iafkyddy61X7SKlW/As+5lSo/2ox48m81gjws5VwSoO9+ro41RZPTgLGnWO3ic/hrnqbUpeEkZrD9",
-	"pHwdorxteJrS9PEJIr3TE708P9HPeL/GzZrUdr45br/8xrj9oqBSpovNXJlff33A7AJnuGdj0f+p29WF",
-	"QLg6/S3mhltUeK1adGDzZMmGf+OMPHPbrFZ71ujP4TFLuF7NPGy07blS7Ezfbpij1IjWVq/IysYoP9EB",
-	"C1Uvv+o+3YK+6hS2OfUm2b7fFF/D/u+WlTBwF+FGeYJ9bvS4zHrVHA+1MV6WW6NZAjv6aCGDgZeEcaLZ",
-	"Fv6trkL4FKryjeAHdCSBjLhAbz3Kgt5QD4vlghVma+1+/eNpAzqvK8p9EZulRyLwKdzjuRTLQ2ELvMTK",
-	"CVWE2tKC/2LgBGdlxozUmAmp/GlLtP0rZ8scsU1byqqv/iZ/oKzKZ4YnxPquG00Y99ABDpzb1rS3yRNK",
-	"MaUp1+ppntVz5zhl7dR7sb6Bs6UW/u88pxw2eGAwGlZ+41qclV5mhHSBBmfIDmpoQbdAtPjXNJ/c9uh5",
-	"DpY3nf8i9HE6HRfaZpyfAtE3kw+b0eSTm+a8rhQ8fLB9pVuPiY29V/9Wj7bLNBtXsm59m6d4Tt1YLrRg",
-	"Eh62Wy3Zx2Krjdj5Gmf/MrbWlF+hU/D1TH4sN8KVKAF3YxWi9Ea/mjKpHGCV/eYp3ym/wRef3V8m/Ak/",
-	"8SThEjdet9x2BHP6WoBn89gHD7kIdDpNXae9TYpiw6kjaV3PZ69P+9Qy4awcRB3SvIQOJfgeQS9PmZuY",
-	"3FjGC1ZXoMZL28RWZ61uE0cZT7NqJx19f0ySmhW6kaC+oby4Ad3OWKoyjtQvU/n9t1Sl8ivvb+IExOTV",
-	"Ef7/f0Kbc2EOpLB+A9bl5H3OuP7z94snrkA7SFXYEyQqoLKTOuCL0dK7rxBslHrYJNByS+szPGyuxlqd",
-	"xzJb8RCjB7M5Zi/8XREjCIsa3LPhYYyYsjanCEJgbWTYJMyHGUVT/o1SXsIepZxeDQxJZ15t84CXsAJe",
-	"nhz8JDf0+dxBz6b/a7qGCSXZHuUY7txFH/w2IpzPFYbs033GPWU3rtG5UK/btKMAbf2tRMe5OnVx+aNg",
-	"MIJXj0TRRw9UKZqqJBtau5sIu6Rc6vvht1Q2tZ/uFvL0AmV2Dis2bX+3ZmJJ7PqdqeT77757sjkEDXlH",
-	"FQnzOfXdJxo+WvDhxjbIE8E01Hkl/P80UcH/ZJJZHOUSH2VfSTStzJ0aJajXZMs+2Vp/wF1hdtGksJKi",
-	"EJp/2Z2/QP01xSNMggyuonfMVex0qQn6KLPTqSVGBVSOAKbeup/zqisIWarc9+m7yzPsWZZu+TPLqjVT",
-	"Md5m3Wt6F6Ey7H6apRL3wZ0vOnMH31rNGZfCNXYH3boW51Sq3AipSrYA94rQjU1H+2bsHB2qnKO2nun8",
-	"Dds+9buc3ongtqW8JCfalRRHbsBx4olltPf00ZXU/JbCuU+za5ZiyXoOzxShkunNFjQrzlzGQdN6FITs",
-	"o/l9Ci3RqPU+VKwA5cvbWGeXd2GYv8EMMeBJ331aQ3JDXL2+RupniqhaaGUUGUOz51ugqpFAKvv2fTMl",
-	"ljRs64rqiZSqj7HVUzzOYbSscKSKcufjt3IW5S4BFB6AH1GH5hzZVXFV56o+6Lr/KggW7Y7t79AZ4i8i",
-	"05p/8svOSc7qbcGUR/U4kIpTmnzaNR7vCA0BwBefVwDl3+AxbZO7AVrmVaaaEVqMPGHRQxLSNk9FdISU",
-	"ftG5CspLVEH58uXL/woAAP//",
+	"nYtYZhQBHqxnwdo4hypuRpjw1No3wrfH9uY34cUBHKowlcvQLxXajdPB/9nGVM16MZRIpYclcKl2G8iP",
+	"jFCumL2HHrSyhXW2uImGYXKYWWlpDRRj90pykXm3u5+z/Xh22Ew7v6Xb1dwX0HHGAU/gF5t17SBE+nLi",
+	"R1uVi2tzTno1XHwKWazYokA+gHxBPsa/E4v4t6IFxI8+PtZwa3snZnrKxiOugYO0sXHmMnDokFaI/sOW",
+	"3rc//8cLcutOmsM6jou0nRQ2DsX0+ZpQokFp8kArVlINtmpGRSSoWnBlBl1Txm3tJdi+iLi+rxY/Gdp0",
+	"Kna+Wly+ePniMtS9oTVbvFr88cXliz/aq9Mz0AWt2UVBNa3E2tnK1s4xatjJGhTelYtXi7+Avoof2UvY",
+	"zcZ8+d3lpQ+n0z6WjdZ1xQrb+uJ37+9q6+yPqrpxELuriXSrWoqyKbSV/pWPfKVNlfQmxulehDpvjmns",
+	"4kumgtkqtfQf/SdnXHgYIrVsSpwdx1dOsQ6EUy39IgRhoOt/C1DetoGas2jw6Tkv9+kwvHz2Viw4kL/e",
+	"/voLsSh/VPvaKQ5r1aE3un9xNHlNFAApRaHsSl5sy1MRJkTM4YQRVSV22bxhbtMLW5rhubkiXUzNDKK4",
+	"a+m5Am7pwbV6RSyGHPmDBfX7j6W7GsgfVqCLjaOQ3jC+/o9TkWMrgq1z4qR8EMEUSSXdgrZS8H9/XjCz",
+	"kP9pQMZK8686+GnhDXEgPS1pJtweX/5x/nPpF5TgVQl1iAKxq3mmiA/qPg3d6wCTIxRC9mvK5G2LGmHh",
+	"838QDtLgJDToYPV86b/2Zqe+7FH/eyx8hqn46Arp48jdLdYLwDyaZLFIFsqi75nSPwZP8FFMk1cHdcd/",
+	"DIwwEJr2GMk/bGsZQ8PcWpaEymLDHqAkgpv3fyts+JGzQx9Cq2WCkd6U5Y9eHD0HG9m+37IK8rjo5ckG",
+	"bncBuVVdeYuGl1YaJKw0J5lpuwOnYcaLz/bPd+UXJ8nu34hWuo0Xov/62CvRR4X0t/g/ayNTnnOXA7Fd",
+	"WErWTl8+4U6feksv/OF82q3Fj6+bybGbO7D7+7snAw4zfoog1B32aliM/iM3DB5BXXz2dva/weOXMfHF",
+	"m8/zBBfF/gmjOxmDIr6/nIiKOKcE0/WBJpUqYStHutIGzhtlVffDH5jJo9DuyBQNW4Czyxmn4RZ46UKA",
+	"1BGHYY5X1Qcc7Rdr2zIeQuowMeDprse+hykhgwSXHpVA3J352lerdBXFIP57SKAxX1aw0oQqB6hP5dHH",
+	"lvEHpmksMpQU5t51vnsKia4dL0em66zCUY+LO1E+WvxyTe+Bk0fQpxbj7BThTM/7L7DrkuBpBbl2ZBst",
+	"kmDgivH7pVUtOBG88AaDgP1+Iqa8+Nz+h5fsSqjAxSL39+M3pjelpF265alMbimkFODQ7ndC3hPKH8lW",
+	"HH7Acu7m7tKOk1UC5X4XjF98Nv879QSPUenyDJxkKyeh76Iglg6gzPNoYc7PSHJPmvO8hW+KAuohZU9/",
+	"N/xVMB6NV1mv2jgJA1DgkadWNPpOfBp9RX51nzzFA/KBsixzQJtzv6WsWoZMVFcj+iQUufhsevaXF0qa",
+	"G6DlB4dsdLaTaPr/aGVN3LYW6rOc8ew5MuQevf/7cuSe6yAdpi646wg9eDaahiESD6RNfrYhdkQ8gCS0",
+	"qmxGovIPJVWCH+1b8JTo6scoRX76VAupve46jyii0IAb0+O7dMc4tTrbpHndEGa3EVU0wi2tV8F6ATmt",
+	"wjrCny/cYC9+dxlUrvCQnfOVm+zzH5mqhYpluUcs/aeW/7ZDiuZc9UcS8+mUGL+wUMc2pdLuqMUPOd7i",
+	"Exm5KR1MWvIVeWO/eIpHxI70E9fyMecpMaKMr1No5ZjTPiaBPgq0DkE2qbvvbwC1C/w6G3uEIRA6bMSO",
+	"VIKviWJ8XVm3jVNz76E+RrhrUPNDb7GnF7Z663y60/fU5A1cplrQ6JSedcvW/NdG5xnvrHd05+Ot9+7m",
+	"1sT5jxxVTbE1h9Kmch3MRakjE4TgowTo9GPhUTPP5Dj0YN3flj7gsLqT7lQHln0mgti+vzV6aLpajT5s",
+	"FkDvSR62FrJ9Uj8yc4rYC0HgPQElLj7bPyaMOjewFQ+QIMz3WKKu+b48mRqDtWw/ufBLWCQdgbegW1jE",
+	"MzF77P+J36jARCMRZDbZmWzpIymFC9zjYkeOP0tWjbr4bP4YU6z/AvojJHXA8VFtwydiI7eOxYQ7OS7l",
+	"9DzUAouc6tI8hnz4Ll/QtYSI45fWDsJXT+OoiMPlXKYxDWwniLhzkWbK6r/BXuDq61ZAj1UbDmbBBPEj",
+	"fGTqoP3gwxYzhELZXoa4GShkDWFgvhvKy6oP62sFDAdGiOURJSbh8AVR2xNaBi3lnS5hZjf7BhG706Sk",
+	"jy3wzHeX3/35+cuXz/946Qqd7A3scyKOnX8oNJXdzzl96I6HkIMTQJ/uHp1BbWmju0Xjy0J4RcjCQ34j",
+	"5yXGzY8b5H4Kn2UdnFgEdurgeAC/B5AlK7TCjsU/8iJpC/UwM4DWhQxLqJdESGJ1Pxcka12ytgyQWhoW",
+	"v7r9r69n0jvpZrfoergU+xMv3wKU2f7IAMZ3ZpfkDKkEVeE+0HvA13V5RCjUUVgE++xICYfdHs7ha0I5",
+	"EZWN9SRKi1pZGoe0ptMJLSufIHVi0r9lVeVLg51DHnz7tSILzcB4zAwldUU5WTHtsZ3MQfHgVktzSDaM",
+	"r8lpog8HexgLaCaFzr/YL55C3jQj3TbbLc2zSdvnsdhA2VRwGnv0yW+RN2X5Fw8SfwZONl3P4OSXJx04",
+	"tSMW+pgpIlyWXNigc7DtxWfzx4SV5Uf773EXcp6ouITVqreG1yS6hSqb6mpe/EefjdfB7zy9BRef/uVJ",
+	"NzQVxRIosnSrZ5pQda+C2cxsiIuOirSxUEBPfAKXk186VpmyQ3w7p/XySU+r9+2d9ZRe3AF3xd+Terb9",
+	"4JxKmB1gzKpn52iOt1HIOozNtI24dOf+G+buvJ2oGIemVocLb/POW0LM4+V7P4/znTgHAvnEJy4sK3Ho",
+	"VuwhlqOxkdJkK453ok/t+GQaat4jc44cVOvm/cPbSgj5C+zUGdJQv5mTF+ogfLVj916sz/jI3UD9A9Xh",
+	"jn26E3cD9Ug0jzPbWG6LSbZmlublc1rV0oZ5n/gI2vouZ1CQbbmcs/nbI8rkE8dk+dSXsYySE+9PBUqN",
+	"56K/d1/k5XJ186dxE+ZT2pv91FFrgweA8CqaryRRBJz8b8HqWAmPbpncGeHgHQfDDlda0sdw4ncA96+J",
+	"Fuaf7h5JWOV8D8TLJ/YcWDynNKiHWVdUydxN50GwvpG9nIZ8mIP1UHZyU7/+KcsCdaAuDf9bPm9c7MY2",
+	"6BcLNX82KpruExd/IFYjpXm97YN3RMDSqekmVivgahT06Ff/yTlz1t0QYxYcV4dDLcmgdtCO9rRcRThA",
+	"6YzQOysiHYkScdJYkds+Nc+APOAJSSWj/OmhB9zoodTL6IHwe9dKsCeWjTxjXxQb8MDXp5Vhr0y/T7KZ",
+	"v51LH8mDbwlHU1TZKb9mmzslax1AM9lthPMwEyXInQR6f64tF9uaynMoLleuZ08Tdd59zwcbOvkJ9uvE",
+	"8+N3IlzG0UdCt0CqpjjXhkYky1NvZ6N/bfRZkWA8PZ/eaJ7EgInC3MpDGphzSSUQxgklW7EFrl9Hn+25",
+	"r2f7Rp9ha+2l+a99PWeMfdOgorsSWyA2Ai+6uYKcd+JdlKUvL3Ta3fvV9PueKX2urTP9fx10JkuxxJtp",
+	"yUkqdnJbegD3PPE2XQfQx38jM951NRKsESZl7kpvFTj9RvmAu2Q8y3WE2H6CXJRoiMmS+YTSX8FsMxK8",
+	"ct3WLz89j7rOv0oAS9gX5Hk/Rb4vzpUXn91fsgJWOpTPCVnxiFstrK03PW2Yh5g+AgZtOYLnLMvzQjnL",
+	"dLzcI8hnylac+facgmGjp8JNvq3zdfkE5+s8gSb7J+zCxtJffDZ/jCZRuaneOLj6MxPEjjLOzw46g9j/",
+	"dwgby8GpvoMN4yVh+iuwPYJ8Eln9GJAnvGsZNiUDUuX7MUiVaW7RoUD9V7sQPoiH814HnQEOh2DuVhrz",
+	"1guhNyCtWdIy6j1A7fCYJRRCPsFJDwWwxpMUujUCvyp2WuoiuoFCrDk7N2yZH0bh1invU/SbrAAUoTv6",
+	"GApTAFlVQsjgMQC79dTRyXBEo7/1tziZ7DHKHy9PjZ+ZAh+kpJbsgep9CMLX7rBxCJCZp+XL1HHrFnJK",
+	"q1T94krnVqr8aDNSBb7V5ICwlHNJgL77uTrWFE1Og7OfYrWLz+GveZpSl4aTcNC2Sfk6BPDbyEOl6eMT",
+	"BPGnJ3p5fqKf8X6NmzWp7Xxz3H75jXH7RUGlTNcRujK//vqA2QXOcM/+YKuqZNyuziFiy5aoFk7FLSq8",
+	"Vi3ws3myZMO/cUaeuW1Wqz1rYO/wmCW86mYeNpD6XNmTpm83zFFqRGurV2Rlw8+f6ICFgqZfdZ9uQV91",
+	"ahadepNs32+Kr2H/d8tKGLiLcKM8wT43elxmvWqOR1EZr7iu0QSQHX20aNDAS8I40WwL/1ZXIXwKBRdH",
+	"oCE6kkBGyKe3HmWhqqiHxXLBCrO1dr/+8bSxutcV5b4+0dKDTPjs/PE0meWhiBReYuWEKkJt1ch/MdyJ",
+	"szJjRtbThFT+tNX3/pUToY7Ypi1l1Vd/kz9QVuUzwxPCuNeNJox7VAiHu05WQtr/pEoxpSnX6mme1XOn",
+	"r2Xt1HuxvoGzZY3+7xS2HDZ4YDCaMXDjvjgrvcwI6dobzpAd1NCCboFo8a9pPrnt0fMcLG86/0Xo43Q6",
+	"LrQFEzgFWHMmHzajeUU3zXldKXj4YPtKtx4Tm1ah/q0ebZdEOK5k3fpvnuI5dWO50IJJ5N9uIWwfZq82",
+	"YufL1/3L2FpTfoVOLd8z+bHcCFeiBNyNVYjSG/1qyqRyWGS2zVO+U36DLz67v0z4E37iScIlbrxuJfUY",
+	"8/21sOzmsQ8echHodJqSXXubFMWGU0fSup7PXnr4qWXCWemlOmTwCR2qKz6CXp4y7TS5sYwXrK5AjVct",
+	"il+dtXBRHGU8g66ddPT9MUlqVuhGgvqGUh4HdDtjFdI4Ur8C6fffUgHSr7y/iRMQ85JH+P//Cd+cC04i",
+	"BeMcYEwn73PG9Z+/XzxxceFBqsKeIFEBlZ3UAV9nmN59hWCj1MMmgZZbWp/hYXPl8+o8ltmKhxg9mM0x",
+	"e+HvihhBWNTgng2PUMWUtTlFfAlrI8MmYRpm1MP5N0p5CXuUcno1MCSdebXNA17CCnh5clyb3NDncwc9",
+	"m/6v6RomlGR7lGO4cxdY8tuIcD5XGLJP9xn3lN24j84FaN6mHQXU8m8lOs6VIIzLH8X5Ebx6JIo+egxS",
+	"0VQl2dDa3UTYJeVQDQ6/pbKp/XS3kKcXKLNzWB1x+7s1E0ti1+9MJd9/992TzSFoyDuqSJjPqe8+0fDR",
+	"Wh439oM8EUxDPXXw2bbZLl79yQrI7u8vEfnpZJJZHOUSH2VfSTRfmTs1SlCvyZZ9smUcgbua+6JJwWBF",
+	"ITT/sjsji/vY6WuKR5gEGVxF75grxupSE/RRZqdTS4wKqBzBwr11P+cVzhCyVLnv03eXZ9izLN3yZ5ZV",
+	"RqhivM261/QuoqDY/TRLJa7Bna8ndAffWjkhl8I1dgfdui/OqVS5EVJFigHuFaEbm472zdg5OlQ5R9lE",
+	"0/kbtn3qdzm9E8FtS3lJTrQrKY7cgOPEE8to7+mjq5b6LYVzn2bXLMWSpTqeKUIl05staFacuUKHpvUo",
+	"vtxH8/sUEKZR632oWAHKVy6yzi7vwjB/gxliwJO++7SG5Ia4UoyN1M8UUbXQyigyhmbPt0BVI4FU9u37",
+	"ZqpnadjWFdUTKVUf41dP8TiH0bLCkSrKnY/fylmUuwRQeAB+RImhc2RXxVWdq7Ck6/6rIFi0O7a/Q2eI",
+	"v4hMa/7JLzsnOau3BVMe1eNAKk5p8mnXeLwjNAQAX3xeAZR/g8e0Te4GaJlXdGxGaDHyhEUPSUjbPBXR",
+	"EVL6RecqKC9RBeXLly//KwAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

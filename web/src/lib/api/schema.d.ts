@@ -839,6 +839,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/offense/drill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["cutOutDrill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/offense/compare": {
         parameters: {
             query?: never;
@@ -2477,7 +2495,24 @@ export interface components {
             standing: components["schemas"]["OffenseStanding"];
             passes: number;
             defended: boolean;
+            deny: boolean;
             seed: number;
+        };
+        OffenseMoment: {
+            standing: components["schemas"]["OffenseStanding"];
+            aim: string;
+            answer: string;
+        };
+        OffenseCut: {
+            school: string;
+            moment: components["schemas"]["OffenseMoment"];
+        };
+        OffenseSpread: {
+            t: number;
+            apart: number;
+            nearest: number;
+            inside: number;
+            empty: number;
         };
         OffenseViolation: {
             rule: string;
@@ -2486,9 +2521,12 @@ export interface components {
             text: string;
         };
         OffenseRun: {
+            spacing: components["schemas"]["OffenseSpread"][];
             play: components["schemas"]["Play"];
             violations: components["schemas"]["OffenseViolation"][];
             passes: {
+                id: string;
+                aim: string;
                 start: components["schemas"]["OffenseStanding"];
                 t: number;
                 from: number;
@@ -2504,6 +2542,7 @@ export interface components {
             b: components["schemas"]["OffenseVariant"];
             five: string[];
             zone: boolean;
+            deny: boolean;
             possessions: number;
         };
         OffenseMean: {
@@ -2517,6 +2556,8 @@ export interface components {
             seconds: components["schemas"]["OffenseMean"];
             passes: components["schemas"]["OffenseMean"];
             rim: components["schemas"]["OffenseMean"];
+            apart: components["schemas"]["OffenseMean"];
+            tight: components["schemas"]["OffenseMean"];
             inside: components["schemas"]["OffenseMean"];
             empty: components["schemas"]["OffenseMean"];
             broken: components["schemas"]["OffenseMean"];
@@ -4808,6 +4849,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OffenseViolation"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    cutOutDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffenseCut"];
+            };
+        };
+        responses: {
+            /** @description a drill of those who are in a moment; nothing is stored */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Drill"];
                 };
             };
             default: components["responses"]["Problem"];
