@@ -1,9 +1,12 @@
 package e2e
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp/kb"
+
+	"evrik/e2e/browser"
 )
 
 // A school is run, somebody is moved off his spot and the rule he breaks is named, it
@@ -37,15 +40,21 @@ func TestMotionOffense(t *testing.T) {
 	p.Says("status", "Screen")
 	p.Click("button", "Stop here")
 	p.See("button", "Go on")
+	p.See("link", "Make a drill of this") // of the moment in which it was stopped
 	p.Click("button", "From the start")
 	p.Click("button", "Ask what now")
 	p.Click("button", "Run it")
 	p.Says("status", "What now?")
 	p.Click("button", "Show it")
 	p.Says("status", "curl")
+	// The three of that moment and whoever has the ball, where they stood, with their read.
 	p.Click("link", "Make a drill of this")
 	p.See("button", "Store")
-	p.Until("[...document.querySelectorAll('input')].some((f) => f.value.startsWith('Screen-away continuity: '))")
+	p.Until("[...document.querySelectorAll('input')].some((f) => f.value === 'Screen-away continuity: Screen away')")
+	spots := browser.Eval[string](p, "[...document.querySelectorAll('select')].map((f) => f.selectedOptions[0].text).join()")
+	if !strings.Contains(spots, "Screen away,") || !strings.Contains(spots, "Right wing,Top,Right corner,Left wing") {
+		t.Errorf("the drill stands on %s", spots)
+	}
 	p.Click("button", "Store")
 	p.Text("The drill is stored.")
 	p.See("heading", "Screen-away continuity")
@@ -55,9 +64,16 @@ func TestMotionOffense(t *testing.T) {
 	p.See("option", "Screen-away continuity")
 
 	p.Open("/" + teamOf(p) + "/teach/motion")
+	p.Choose("School", "High-post entry")
+	p.Choose("The defence", "Denies the wings")
+	p.Click("button", "Run it")
+	p.Says("status", "Denied wings: high post")
+	p.See("region", "Spacing")
 	p.Click("tab", "Compare")
+	p.Choose("The defence plays", "man to man, and denies the wings")
 	p.Click("button", "Compare them")
 	p.See("table", "Compared")
+	p.Text("Feet between neighbours")
 	p.Text("It says nothing of scores.")
 	p.Click("tab", "Our way")
 	p.Click("checkbox", "No two screens in a row")
@@ -69,6 +85,9 @@ func TestMotionOffense(t *testing.T) {
 	p.Click("link", "Step by step")
 	p.See("heading", "Screen-away continuity")
 	p.Text("3 passes to")
+	p.Choose("School", "High-post entry")
+	p.Click("checkbox", "Wings denied")
+	p.Text("Out of the high post into a flare.")
 	p.Open("/" + teamOf(p) + "/teach/principles")
 	p.Click("button", "Write them")
 	p.Fill("Title 1", "Space first")

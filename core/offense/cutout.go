@@ -182,13 +182,17 @@ func (c *cutter) id(player int) string {
 func (c *cutter) drill(m Moment) *drill.Drill {
 	short, _, _ := strings.Cut(c.answer.Name, ":")
 	short, _, _ = strings.Cut(short, ",")
+	when, denied := "after", ""
+	if c.answer.On == Denied {
+		when, denied = "where", " is denied"
+	}
 	title := []rune(c.school.Name + ": " + short)
 	d := &drill.Drill{
 		ID:     "cut-out",
 		Name:   string(title[:min(len(title), maxName)]),
 		Screen: c.answer.Situation,
-		About: fmt.Sprintf("Cut out of the offense %s. The ball is on the %s and looks for the %s; then: %s.", c.school.Name,
-			strings.ToLower(c.floor.spotName(c.turned(c.spots[c.passer]))), strings.ToLower(c.floor.spotName(c.turned(m.Aim))), lowerFirst(c.answer.Name)),
+		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.school.Name, when, strings.ToLower(c.floor.spotName(c.turned(c.spots[c.passer]))),
+			strings.ToLower(c.floor.spotName(c.turned(m.Aim))), denied, c.answer.Name),
 		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offence stays on for defence, defence goes to the end of the line. Both sides of the floor."},
 		Equipment: []string{"One ball at each basket", "Tape on the spots where they start"},
 		Watch:     []string{},
@@ -373,5 +377,3 @@ func cuesFor(screen *reads.Screen, rung drill.Rung) []reads.Cue {
 	}
 	return out
 }
-
-func lowerFirst(s string) string { return strings.ToLower(s[:1]) + s[1:] }

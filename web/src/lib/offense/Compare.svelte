@@ -6,7 +6,7 @@
   let { lab }: { lab: OffenseLab } = $props();
 
   let other = $state('');
-  let zone = $state(false);
+  let against = $state<'man' | 'deny' | 'zone'>('man');
   let busy = $state(false);
   let problem = $state('');
   let result = $state.raw<Schemas['OffenseCompared'] | null>(null);
@@ -18,6 +18,8 @@
     ['rim', 'of them at the rim', 100, '%'],
     ['seconds', 'Seconds until it', 1, ''],
     ['passes', 'Passes', 1, ''],
+    ['apart', 'Feet between neighbours', 1, ''],
+    ['tight', 'Time with two nearer than 12 ft', 100, '%'],
     ['inside', 'Bodies inside the arc', 1, ''],
     ['empty', 'Seconds with a spot empty', 1, ''],
     ['broken', 'Rules broken', 1, '']
@@ -35,7 +37,7 @@
         switches: s.switches,
         weights: Object.fromEntries(s.answers.map((a) => [a.id, a.weight]))
       };
-      result = await lab.compare(variant, zone, possessions);
+      result = await lab.compare(variant, against, possessions);
       names = [lab.school?.name ?? '', s.name];
     } catch (e) {
       problem = e instanceof Error ? e.message : String(e);
@@ -57,7 +59,13 @@
       {#each schools as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
     </select></label
   >
-  <label class="check"><input type="checkbox" bind:checked={zone} />Against a two-three zone</label>
+  <label class="field"
+    ><span>The defence plays</span><select bind:value={against}>
+      <option value="man">man to man</option>
+      <option value="deny">man to man, and denies the wings</option>
+      <option value="zone">a two-three zone</option>
+    </select></label
+  >
   <button class="tape" disabled={busy} onclick={compare}>Compare them</button>
 </div>
 {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
@@ -73,7 +81,8 @@
           <td class="numeral">{say(result.a[id], k, unit)}</td>
           <td class="numeral">{say(result.b[id], k, unit)}</td>
           <td
-            >{#if d}<span class:clear={d.clear} class="numeral"
+            >{#if d && d.mean.low === 0 && d.mean.high === 0}<span class="soft">none</span>
+            {:else if d}<span class:clear={d.clear} class="numeral"
                 >{d.mean.value > 0 ? '+' : ''}{say(d.mean, k, unit)}</span
               >
               <small class="soft"

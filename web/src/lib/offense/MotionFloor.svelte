@@ -60,7 +60,7 @@
 {#if lab.view}
   <CourtFloor lines={lab.view.lines} label="The offense on the floor" bind:svg top={30}>
     {#each ways as w, i (i)}<polyline class="way" points={w.join(' ')} />{/each}
-    {#if lab.defended}
+    {#if lab.against !== 'none'}
       {#each five as i (i)}
         {@const x = lab.place(`x${i}`)}
         {#if x}<Figure kind="defence" at={x} face={facing(x, ball ?? x)} />{/if}

@@ -21,6 +21,9 @@
     [4, 'four times as often']
   ] as const;
 
+  // What has one answer only, and no choice.
+  const always = ['denied', 'out'];
+
   async function store() {
     try {
       await lab.store();
@@ -33,7 +36,7 @@
 
 {#if lab.variant && lab.school}
   <h3>After a pass</h3>
-  {#each lab.school.answers as a (a.id)}
+  {#each lab.school.answers.filter((a) => !always.includes(a.on)) as a (a.id)}
     <label class="field"
       ><span>{a.name}</span><select
         value={lab.variant.weights[a.id] ?? a.weight}
@@ -48,6 +51,10 @@
       </select></label
     >
   {/each}
+  <h3>Where a wing is denied</h3>
+  {#each lab.school.answers.filter((a) => always.includes(a.on)) as a (a.id)}<p class="soft">
+      {a.name}.
+    </p>{/each}
   <h3>Rules we hold to</h3>
   {#each switches as [id, name] (id)}
     <label class="check"

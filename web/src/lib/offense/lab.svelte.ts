@@ -6,8 +6,12 @@ type View = Schemas['OffenseView'];
 type Variant = Schemas['OffenseVariant'];
 type Standing = Schemas['OffenseStanding'];
 type Run = Schemas['OffenseRun'];
+/** Who defends while an offense is watched. */
+export type Against = 'none' | 'man' | 'deny';
+type Passed = Run['passes'][number];
 
 const passesAtOnce = 8;
+const tenth = (feet: number) => Math.round(feet * 10) / 10;
 const inset = 0.8; // ft a dragged figure stays inside the lines
 
 /** How the team plays a school: its own way where it has one, else as the school is. */
@@ -29,12 +33,14 @@ export class OffenseLab {
   standing = $state.raw<Standing | null>(null);
   broken = $state.raw<Schemas['OffenseViolation'][]>([]);
   five = $state<string[]>([]);
-  defended = $state(true);
+  against = $state<Against>('man');
   /** The run stops at every pass and asks what comes now. */
   asking = $state(false);
   covered = $state(false);
   problem = $state('');
   readonly player = new Player();
+  /** The pass in which the run was stopped, until somebody is moved. */
+  private stopped = $state.raw<Passed | null>(null);
   private seed = 1;
   private asked = 0;
 
@@ -69,6 +75,12 @@ export class OffenseLab {
     if (s && this.view) this.take(wayOf(this.view, s));
   }
 
+  /** Plays against other men, from the start. */
+  face(against: Against) {
+    this.against = against;
+    this.restart();
+  }
+
   restart() {
     const i = this.view?.schools.findIndex((s) => s.id === this.variant?.base) ?? -1;
     this.player.clear();
@@ -76,6 +88,7 @@ export class OffenseLab {
     this.broken = [];
     this.problem = '';
     this.covered = false;
+    this.stopped = null;
     this.standing = this.view?.starts[i] ?? null;
   }
 
@@ -89,11 +102,28 @@ export class OffenseLab {
     return who.startsWith('p') ? st.at[Number(who[1])] : undefined;
   }
 
-  /** The pass that is being run. */
+  /** The pass that is being run, or in which the run was stopped. */
   pass = $derived.by(() => {
     const passes = this.run?.passes ?? [];
-    return [...passes].reverse().find((p) => p.t <= this.player.time + 1e-6);
+    return [...passes].reverse().find((p) => p.t <= this.player.time + 1e-6) ?? this.stopped ?? undefined;
   });
+
+  /** That moment, as the address of a drill to be cut out of it. */
+  moment = $derived.by(() => {
+    const p = this.pass;
+    if (!p || !this.variant) return '';
+    const at = p.start.at.map(({ x, y }) => ({ x: tenth(x), y: tenth(y) }));
+    const cut: Schemas['OffenseCut'] = {
+      school: this.variant.base,
+      moment: { standing: { ...p.start, at }, aim: p.aim, answer: p.id }
+    };
+    return encodeURIComponent(JSON.stringify(cut));
+  });
+
+  /** How people are spaced now. */
+  spread = $derived(
+    this.run?.spacing.findLast((s) => s.t <= this.player.time + 1e-6) ?? this.run?.spacing[0]
+  );
 
   /** Rules broken by now in the run, or by people who stand so. */
   shown = $derived(
@@ -119,12 +149,14 @@ export class OffenseLab {
             variant: this.variant,
             standing: from,
             passes: passesAtOnce,
-            defended: this.defended,
+            defended: this.against !== 'none',
+            deny: this.against === 'deny',
             seed: this.seed++
           }
         })
       );
       this.run = run;
+      this.stopped = null;
       this.problem = '';
       this.covered = this.asking;
       this.player.start(run.play);
@@ -143,6 +175,7 @@ export class OffenseLab {
     const next = run.passes.find((p) => p.t > t)?.start ?? run.end;
     const at = next.at.map((p, i) => this.place(`p${i}`) ?? p);
     const ball = t <= (run.passes[0]?.t ?? 0) ? (run.passes[0]?.start.ball ?? next.ball) : next.ball;
+    this.stopped = this.pass ?? null;
     this.player.clear();
     this.run = null;
     this.standing = { spots: next.spots, at, ball };
@@ -161,6 +194,7 @@ export class OffenseLab {
         : p
     );
     this.standing = { ...this.standing, at };
+    this.stopped = null;
   }
 
   /** Asks which rules people who stand so break. */
@@ -171,7 +205,14 @@ export class OffenseLab {
       const broken = await ask(
         api.POST('/api/teams/{teamId}/offense/check', {
           ...this.at,
-          body: { variant: this.variant, standing: this.standing, passes: 1, defended: false, seed: 0 }
+          body: {
+            variant: this.variant,
+            standing: this.standing,
+            passes: 1,
+            defended: false,
+            deny: false,
+            seed: 0
+          }
         })
       );
       if (turn === this.asked) this.broken = broken;
@@ -190,12 +231,19 @@ export class OffenseLab {
     this.view = { ...this.view, own: this.variant };
   }
 
-  async compare(other: Variant, zone: boolean, possessions: number) {
+  async compare(other: Variant, against: 'man' | 'deny' | 'zone', possessions: number) {
     if (!this.variant) throw new Error('Choose a school first.');
     return ask(
       api.POST('/api/teams/{teamId}/offense/compare', {
         ...this.at,
-        body: { a: this.variant, b: other, five: this.five, zone, possessions }
+        body: {
+          a: this.variant,
+          b: other,
+          five: this.five,
+          zone: against === 'zone',
+          deny: against === 'deny',
+          possessions
+        }
       })
     );
   }

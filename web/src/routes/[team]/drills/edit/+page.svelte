@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask } from '$lib/api/client';
+  import { api, ask, type Schemas } from '$lib/api/client';
   import { Player } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import Phases from '$lib/drill/Phases.svelte';
@@ -18,7 +18,6 @@
   const player = new Player();
   let draft = $state.raw<Draft | null>(null);
   let cues = $state<string[]>([]);
-  const maxName = 60; // letters of a drill's name
   const rules = [
     ['off-def-line', 'Offence, defence, line'],
     ['follow', 'Lines: move to the next one'],
@@ -28,22 +27,39 @@
     ['winners-stay', 'Winners stay']
   ];
 
+  let problem = $state('');
+
   onMount(async () => {
-    const id = page.url.searchParams.get('drill') ?? '';
-    const own = session.own.find((o) => o.drill.id === id);
-    const from = session.drill(page.url.searchParams.get('from') ?? 'slot-twos');
-    if (own) draft = new Draft(team, own.drill, own.version);
-    else if (from)
-      draft = new Draft(
-        team,
-        {
-          ...structuredClone($state.snapshot(from)),
-          name: page.url.searchParams.get('name')?.slice(0, maxName) || `${from.name}, ours`
-        },
-        0
-      );
-    await loadCues();
+    try {
+      draft = await begin();
+      await loadCues();
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
   });
+
+  /** One of our own, cut out of a moment of an offense, or as another drill is. */
+  async function begin() {
+    const of = (name: string) => page.url.searchParams.get(name);
+    const own = session.own.find((o) => o.drill.id === of('drill'));
+    if (own) return new Draft(team, own.drill, own.version);
+    const moment = of('moment');
+    if (moment) return new Draft(team, await cutOut(moment), 0);
+    const from = session.drill(of('from') ?? 'slot-twos');
+    return from
+      ? new Draft(team, { ...structuredClone($state.snapshot(from)), name: `${from.name}, ours` }, 0)
+      : null;
+  }
+
+  function cutOut(moment: string) {
+    let body: Schemas['OffenseCut'];
+    try {
+      body = JSON.parse(moment);
+    } catch {
+      throw new Error('This address holds no moment of an offense. Go back and cut the drill once more.');
+    }
+    return ask(api.POST('/api/teams/{teamId}/offense/drill', { params: { path: { teamId: team } }, body }));
+  }
 
   async function loadCues() {
     const screen = draft?.drill.screen;
@@ -92,7 +108,10 @@
 
 <svelte:window onkeydown={keys} />
 
-{#if !draft}
+{#if problem}
+  <p role="alert" class="problem">{problem}</p>
+  <p><a class="tape plain" href={`/${team}/teach/motion`}>To the offense</a></p>
+{:else if !draft}
   <p role="status" class="soft">Opening the drill…</p>
 {:else}
   {@const d = draft.drill}

@@ -2,9 +2,10 @@
   import { onDestroy, onMount } from 'svelte';
   import { page } from '$app/state';
   import Compare from '$lib/offense/Compare.svelte';
-  import { OffenseLab } from '$lib/offense/lab.svelte';
+  import { OffenseLab, type Against } from '$lib/offense/lab.svelte';
   import MotionFloor from '$lib/offense/MotionFloor.svelte';
   import OwnWay from '$lib/offense/OwnWay.svelte';
+  import SpreadStrip from '$lib/offense/SpreadStrip.svelte';
   import { session } from '$lib/state/session.svelte';
 
   const team = page.params.team ?? '';
@@ -37,11 +38,6 @@
     lab.player.resume();
   }
 
-  const drillFor = $derived(
-    lab.pass?.situation && !lab.covered
-      ? session.drills.find((d) => d.screen === lab.pass?.situation)
-      : undefined
-  );
   const names = (list: number[]) =>
     list
       .map((i) => lab.view?.players.find((p) => p.id === lab.five[i])?.name ?? `player ${i + 1}`)
@@ -104,14 +100,16 @@
           onclick={() => (lab.player.slow = !lab.player.slow)}>Slow</button
         >
         <button class="tape plain" onclick={() => lab.restart()}>From the start</button>
-        <button
-          class="tape plain"
-          aria-pressed={lab.defended}
-          onclick={() => {
-            lab.defended = !lab.defended;
-            lab.restart();
-          }}>Defence</button
+        <select
+          class="cell against"
+          aria-label="The defence"
+          value={lab.against}
+          onchange={(e) => lab.face(e.currentTarget.value as Against)}
         >
+          <option value="none">No defence</option>
+          <option value="man">Man to man</option>
+          <option value="deny">Denies the wings</option>
+        </select>
         <button class="tape plain" aria-pressed={lab.asking} onclick={() => (lab.asking = !lab.asking)}
           >Ask what now</button
         >
@@ -137,23 +135,25 @@
               from there.
             </p>{/each}
         </section>
-        {#if drillFor && lab.pass}
+        {#if lab.pass && !lab.covered}
           <section class="sheet" aria-label="This action">
             <h2>This action</h2>
             <p>
-              {lab.pass.answer}: {names(lab.pass.players)}. The read is that of the
-              {session.screenName(lab.pass.situation).toLowerCase()}.
+              <b>{lab.pass.answer}.</b>
+              {names(lab.pass.players)}.
+              {#if lab.pass.situation}The read is that of the {session
+                  .screenName(lab.pass.situation)
+                  .toLowerCase()}.{/if}
             </p>
             <p class="acts">
-              <a
-                class="tape"
-                href={`/${team}/drills/edit?from=${drillFor.id}&name=${encodeURIComponent(`${lab.school?.name}: ${lab.pass.answer}`)}`}
-                >Make a drill of this</a
-              >
-              <a class="tape plain" href={`/${team}/teach?screen=${lab.pass.situation}`}>Open the read</a>
+              <a class="tape" href={`/${team}/drills/edit?moment=${lab.moment}`}>Make a drill of this</a>
+              {#if lab.pass.situation}
+                <a class="tape plain" href={`/${team}/teach?screen=${lab.pass.situation}`}>Open the read</a>
+              {/if}
             </p>
           </section>
         {/if}
+        <SpreadStrip {lab} />
         <section class="sheet" aria-label="Who is on the floor">
           <h2>Who is on the floor</h2>
           {#each [0, 1, 2, 3, 4] as i (i)}
@@ -216,6 +216,11 @@
   .court-box {
     position: relative;
     min-height: 0;
+  }
+  .against {
+    width: 11.5rem;
+    min-height: 48px;
+    padding-right: 2.2rem;
   }
   .moment {
     position: absolute;

@@ -14,6 +14,7 @@
   let view = $state.raw<Schemas['OffenseView'] | null>(null);
   let run = $state.raw<Schemas['OffenseRun'] | null>(null);
   let chosen = $state(page.url.searchParams.get('school') ?? '');
+  let denied = $state(false);
   let problem = $state('');
   const school = $derived(view?.schools.find((s) => s.id === chosen));
 
@@ -35,7 +36,7 @@
     run = await ask(
       api.POST('/api/teams/{teamId}/offense/watch', {
         ...at,
-        body: { variant: wayOf(view, s), standing, passes, defended: false, seed: 1 }
+        body: { variant: wayOf(view, s), standing, passes, defended: false, deny: denied, seed: 1 }
       })
     );
   }
@@ -56,7 +57,7 @@
         ])
         .filter((w) => w.some((p) => Math.hypot(p.x - (w[0]?.x ?? 0), p.y - (w[0]?.y ?? 0)) > 1));
       return {
-        say: `${pass.from + 1} passes to ${pass.to + 1}. ${pass.answer}.`,
+        say: `${pass.from === pass.to ? `${pass.from + 1} keeps it` : `${pass.from + 1} passes to ${pass.to + 1}`}. ${pass.answer}.`,
         picture: {
           id: '',
           at: five.map((i) => along(keys(i), pass.t)),
@@ -78,6 +79,7 @@
       {#each view.schools as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
     </select>
   {/if}
+  <label class="check"><input type="checkbox" bind:checked={denied} onchange={show} />Wings denied</label>
   <a class="tape plain" href={`/${team}/teach/motion`}>To the offense</a>
   <button class="tape" onclick={() => print()}>Print</button>
 </div>
@@ -96,7 +98,9 @@
     {/each}
   </ol>
   <p class="soft">
-    Places as the ball arrives, and the ways until the next pass; without defence, as one run of it goes.
+    Places as the ball arrives, and the ways until the next pass; without defence{denied
+      ? ' but with the wings denied'
+      : ''}, as one run of it goes.
   </p>
 {/if}
 
