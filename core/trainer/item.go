@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"sync"
 
 	"evrik/core/court"
@@ -110,6 +111,25 @@ func Cards(fl reads.Floor) []Card {
 		}
 	}
 	asked.Store(fl, out)
+	return out
+}
+
+// Round draws so many cards for a crowd that is asked together: of one type of situation,
+// or of all where it is empty. There are none where nothing can be asked on it. The same
+// seed gives the same ones.
+func Round(fl reads.Floor, situation string, seed uint64, size int) []Card {
+	cards := slices.Clone(Cards(fl))
+	if situation != "" {
+		cards = slices.DeleteFunc(cards, func(c Card) bool { return c.Screen != situation })
+	}
+	if len(cards) == 0 {
+		return nil
+	}
+	rng := rand.New(rand.NewPCG(seed, uint64(size)))
+	out := make([]Card, size)
+	for i := range out {
+		out[i] = cards[rng.IntN(len(cards))]
+	}
 	return out
 }
 

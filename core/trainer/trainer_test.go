@@ -345,3 +345,27 @@ func BenchmarkItem(b *testing.B) {
 		}
 	}
 }
+
+// A round is the same for a seed, of one situation where one is asked for, and as mixed as
+// what can be asked otherwise.
+func TestRound(t *testing.T) {
+	fl := floor(t)
+	of := map[string]bool{}
+	for seed := range uint64(40) {
+		list := Round(fl, "", seed, 12)
+		if !slices.Equal(list, Round(fl, "", seed, 12)) || len(list) != 12 {
+			t.Fatalf("seed %d gives another round", seed)
+		}
+		for _, c := range list {
+			of[c.Screen] = true
+		}
+		for _, c := range Round(fl, "flare", seed, 6) {
+			if c.Screen != "flare" {
+				t.Errorf("a flare round asks %+v", c)
+			}
+		}
+	}
+	if len(of) < 15 || Round(fl, "nothing", 1, 12) != nil {
+		t.Errorf("forty rounds ask of %d situations", len(of))
+	}
+}

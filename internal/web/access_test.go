@@ -95,6 +95,8 @@ func bodyFor(operation string, c club) any {
 		return offense.VariantOf(offense.Schools()[0])
 	case "watchOffense", "checkOffense":
 		return watching(0)
+	case "setRound":
+		return api.RoundState{Step: 2, Seed: 4}
 	case "cutOutDrill":
 		return momentOf(0, "wingR", "cut")
 	case "compareOffenses":
@@ -138,7 +140,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 // queries adds the query parameters that the contract requires.
 func queries(path string) string {
 	switch {
-	case strings.HasSuffix(path, "/round"):
+	case strings.HasSuffix(path, "/round") && !strings.Contains(path, "/practices/") && !strings.Contains(path, "/display/"):
 		return path + "?step=2&seed=4"
 	case strings.HasPrefix(path, "/api/eyes/"):
 		return path + "?size=4"

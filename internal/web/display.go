@@ -189,6 +189,9 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	blocks := store.BlocksOf(rows)
 	out := api.GetDisplay200JSONResponse{Team: team.Name, Minutes: int(p.Minutes), Clock: s.clockView(p), Players: []api.Jersey{},
 		Blocks: []api.RunBlock{}, Starts: practice.Starts(blocks), Progress: []api.Progress{}, Cues: map[string]string{}}
+	if out.Round, err = s.roundOf(ctx, team.ProgramID, p.ID); err != nil {
+		return nil, err
+	}
 	for _, who := range players {
 		out.Players = append(out.Players, api.Jersey{Id: who.ID, Jersey: who.Jersey, Name: who.Name})
 	}

@@ -21,6 +21,8 @@ type change struct {
 	// Events are ids of stored rep events.
 	Events []uuid.UUID `json:"e,omitempty"`
 	Clock  bool        `json:"c,omitempty"`
+	// Round is true where a round of questions went on, or ended.
+	Round bool `json:"r,omitempty"`
 	// All asks for everything anew: the plan or the people changed, or something may
 	// have been missed.
 	All bool `json:"a,omitempty"`
@@ -201,6 +203,15 @@ func (f floorStream) pass(w http.ResponseWriter, c change) error {
 			return err
 		}
 		if err := f.say(w, "clock", f.s.clockView(p)); err != nil {
+			return err
+		}
+	}
+	if c.Round && f.screen {
+		round, err := f.s.roundOf(f.ctx, f.program, f.practice)
+		if err != nil {
+			return err
+		}
+		if err := f.say(w, "round", round); err != nil {
 			return err
 		}
 	}

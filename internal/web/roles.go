@@ -29,7 +29,7 @@ const (
 var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone,
 	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, // the address or the code is the key
-	"GetDisplay": screen, "GetDisplayMotion": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
+	"GetDisplay": screen, "GetDisplayMotion": screen, "GetDisplayRound": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 
 	"GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
 	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
@@ -43,7 +43,7 @@ var required = map[string]access{
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
-	"SetOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,
 	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,

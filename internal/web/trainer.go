@@ -5,6 +5,9 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"time"
+
+	"github.com/google/uuid"
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
@@ -146,23 +149,11 @@ func (s *Server) GetRound(ctx context.Context, r api.GetRoundRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	if n := r.Params.Step; n < 1 || n > trainer.Steps {
-		return nil, invalid(fmt.Sprintf("Steps go from 1 to %d. No round was made; choose one of them.", trainer.Steps))
-	}
-	cards := slices.Clone(trainer.Cards(fl))
+	of := api.RoundState{Step: r.Params.Step, Seed: r.Params.Seed}
 	if r.Params.Screen != nil {
-		cards = slices.DeleteFunc(cards, func(c trainer.Card) bool { return c.Screen != *r.Params.Screen })
+		of.Situation = *r.Params.Screen
 	}
-	if len(cards) == 0 {
-		return nil, invalid(fmt.Sprintf("There are no questions on %q. Choose a situation from the list.", *r.Params.Screen))
-	}
-	seed := uint64(r.Params.Seed)
-	rng := rand.New(rand.NewPCG(seed, roundSize))
-	asked := make([]trainer.Card, roundSize)
-	for i := range asked {
-		asked[i] = cards[rng.IntN(len(cards))]
-	}
-	pack, err := packOf(fl, asked, trainer.Step(r.Params.Step), seed)
+	pack, err := questions(fl, of)
 	return api.GetRound200JSONResponse(pack), err
 }
 
@@ -232,4 +223,89 @@ func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequest
 		err = missing("No link is out for this player. Nothing was changed.")
 	}
 	return api.EndTrainerLink204Response{}, err
+}
+
+// questions are those of a round. The same round has the same ones on every screen.
+func questions(fl reads.Floor, of api.RoundState) (api.TrainerPack, error) {
+	if of.Step < 1 || of.Step > trainer.Steps {
+		return api.TrainerPack{}, invalid(fmt.Sprintf("Steps go from 1 to %d. No round was made; choose one of them.", trainer.Steps))
+	}
+	asked := trainer.Round(fl, of.Situation, uint64(of.Seed), roundSize)
+	if len(asked) == 0 {
+		return api.TrainerPack{}, invalid(fmt.Sprintf("There are no questions on %q. Choose a situation from the list.", of.Situation))
+	}
+	return packOf(fl, asked, trainer.Step(of.Step), uint64(of.Seed))
+}
+
+// roundLife is how long second screens show a round of which nothing is heard (assumption).
+const roundLife = 15 * time.Minute
+
+// SetRound makes a practice's second screens show a question of a round, or its answer.
+func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api.SetRoundResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	fl, err := store.FloorOf(team)
+	if err != nil {
+		return nil, err
+	}
+	pack, err := questions(fl, *r.Body)
+	if err == nil && r.Body.Question >= len(pack.Items) {
+		err = invalid(fmt.Sprintf("A round has %d questions. The screens show what they showed.", len(pack.Items)))
+	}
+	if err != nil {
+		return nil, err
+	}
+	return api.SetRound204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.SetRound(ctx, gen.SetRoundParams{ProgramID: team.ProgramID, PracticeID: p.ID, Step: int32(r.Body.Step), Seed: r.Body.Seed, Situation: r.Body.Situation,
+			Question: int32(r.Body.Question), IsTold: r.Body.Told, Again: int32(r.Body.Again), At: s.now()}); err != nil {
+			return err
+		}
+		return tell(ctx, q, change{Practice: p.ID, Round: true})
+	})
+}
+
+// EndRound makes second screens show the practice again.
+func (s *Server) EndRound(ctx context.Context, r api.EndRoundRequestObject) (api.EndRoundResponseObject, error) {
+	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	return api.EndRound204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.EndRound(ctx, gen.EndRoundParams{ProgramID: team.ProgramID, PracticeID: p.ID}); err != nil {
+			return err
+		}
+		return tell(ctx, q, change{Practice: p.ID, Round: true})
+	})
+}
+
+// roundOf is the round that a practice's second screens show, nil for none.
+func (s *Server) roundOf(ctx context.Context, program, practice uuid.UUID) (*api.RoundState, error) {
+	row, err := s.db.RoundOfPractice(ctx, gen.RoundOfPracticeParams{ProgramID: program, PracticeID: practice, Since: s.now().Add(-roundLife)})
+	if store.NotFound(err) {
+		return nil, nil
+	}
+	return &api.RoundState{Step: int(row.Step), Seed: row.Seed, Situation: row.Situation, Question: int(row.Question), Told: row.IsTold, Again: int(row.Again)}, err
+}
+
+// GetDisplayRound returns the questions of the round that a second screen shows.
+func (s *Server) GetDisplayRound(ctx context.Context, _ api.GetDisplayRoundRequestObject) (api.GetDisplayRoundResponseObject, error) {
+	team, p, err := s.shown(ctx)
+	if err != nil {
+		return nil, err
+	}
+	of, err := s.roundOf(ctx, team.ProgramID, p.ID)
+	if err == nil && of == nil {
+		err = missing("No round is shown now.")
+	}
+	if err != nil {
+		return nil, err
+	}
+	fl, err := store.FloorOf(team)
+	if err != nil {
+		return nil, err
+	}
+	pack, err := questions(fl, *of)
+	return api.GetDisplayRound200JSONResponse(pack), err
 }

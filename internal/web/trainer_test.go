@@ -2,6 +2,7 @@ package web
 
 import (
 	"net/http"
+	"reflect"
 	"testing"
 	"time"
 
@@ -105,6 +106,63 @@ func TestRound(t *testing.T) {
 	}
 	head.says("GET", c.path("/round?step=1&seed=5&screen=nothing"), nil, 422, "no questions on")
 	head.says("GET", c.path("/round?step=9&seed=5"), nil, 422, "from 1 to 5")
+}
+
+// A round goes to the second screens of a practice: the same questions, one after the
+// other as the coach goes on, until it is ended or nothing is heard of it.
+func TestRoundOnSecondScreens(t *testing.T) {
+	w := newWorld(t)
+	c, head, _, at := onFloor(w)
+	var code api.ScreenCode
+	head.do("POST", at+"/screens", nil, 201, &code)
+	wall := w.agent()
+	wall.says("GET", "/api/display/round", nil, 401, "shows no practice")
+	wall.do("POST", "/api/display/pair", map[string]string{"code": code.Code}, 204, nil)
+	wall.says("GET", "/api/display/round", nil, 404, "No round is shown")
+	news := wall.follow(w.server.URL, "/api/display/live")
+	var nothing map[string]any
+	news.hears("again", &nothing)
+
+	round := api.RoundState{Step: 3, Seed: 5, Situation: "flare"}
+	head.do("PUT", at+"/round", round, 204, nil)
+	var heard api.RoundState
+	if news.hears("round", &heard); heard != round {
+		t.Errorf("%+v", heard)
+	}
+	var mine, shown api.TrainerPack
+	head.do("GET", c.path("/round?step=3&seed=5&screen=flare"), nil, 200, &mine)
+	wall.do("GET", "/api/display/round", nil, 200, &shown)
+	if !reflect.DeepEqual(mine.Items, shown.Items) || len(shown.Items) != roundSize {
+		t.Error("the screen has other questions than the coach")
+	}
+	round.Question, round.Told, round.Again = 4, true, 1
+	head.do("PUT", at+"/round", round, 204, nil)
+	var d api.Display
+	if news.hears("round", &heard); heard != round {
+		t.Errorf("%+v", heard)
+	}
+	if wall.do("GET", "/api/display", nil, 200, &d); d.Round == nil || *d.Round != round {
+		t.Errorf("%+v", d.Round)
+	}
+	// Nonsense leaves it as it is.
+	head.says("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "flare", Question: roundSize}, 422, "has 12 questions")
+	head.says("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "nothing"}, 422, "no questions on")
+	if wall.do("GET", "/api/display", nil, 200, &d); d.Round == nil || *d.Round != round {
+		t.Errorf("%+v", d.Round)
+	}
+	// Nothing is heard of it for long, or it is ended: the practice is shown again.
+	forgotten := api.Display{}
+	w.now = evening.Add(roundLife + time.Minute)
+	if wall.do("GET", "/api/display", nil, 200, &forgotten); forgotten.Round != nil {
+		t.Errorf("%+v", forgotten.Round)
+	}
+	w.now = evening
+	head.do("DELETE", at+"/round", nil, 204, nil)
+	gone := &heard
+	if news.hears("round", &gone); gone != nil {
+		t.Errorf("%+v", gone)
+	}
+	wall.says("GET", "/api/display/round", nil, 404, "No round is shown")
 }
 
 // A player who moves up keeps link and answers; one who is erased takes both along.

@@ -210,6 +210,18 @@ type RepEvent struct {
 	Device      string
 }
 
+type Round struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	Step       int32
+	Seed       int64
+	Situation  string
+	Question   int32
+	IsTold     bool
+	Again      int32
+	At         time.Time
+}
+
 type Screen struct {
 	ID         uuid.UUID
 	ProgramID  uuid.UUID

@@ -12,6 +12,20 @@ import (
 	"github.com/google/uuid"
 )
 
+const endRound = `-- name: EndRound :exec
+DELETE FROM rounds WHERE program_id = $1 AND practice_id = $2
+`
+
+type EndRoundParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+}
+
+func (q *Queries) EndRound(ctx context.Context, arg EndRoundParams) error {
+	_, err := q.db.Exec(ctx, endRound, arg.ProgramID, arg.PracticeID)
+	return err
+}
+
 const endScreen = `-- name: EndScreen :execrows
 DELETE FROM screens WHERE program_id = $1 AND practice_id = $2 AND id = $3
 `
@@ -119,6 +133,33 @@ func (q *Queries) PairedScreen(ctx context.Context, arg PairedScreenParams) (Scr
 	return i, err
 }
 
+const roundOfPractice = `-- name: RoundOfPractice :one
+SELECT program_id, practice_id, step, seed, situation, question, is_told, again, at FROM rounds WHERE program_id = $1 AND practice_id = $2 AND at > $3
+`
+
+type RoundOfPracticeParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	Since      time.Time
+}
+
+func (q *Queries) RoundOfPractice(ctx context.Context, arg RoundOfPracticeParams) (Round, error) {
+	row := q.db.QueryRow(ctx, roundOfPractice, arg.ProgramID, arg.PracticeID, arg.Since)
+	var i Round
+	err := row.Scan(
+		&i.ProgramID,
+		&i.PracticeID,
+		&i.Step,
+		&i.Seed,
+		&i.Situation,
+		&i.Question,
+		&i.IsTold,
+		&i.Again,
+		&i.At,
+	)
+	return i, err
+}
+
 const screensOfPractice = `-- name: ScreensOfPractice :many
 SELECT id, program_id, team_id, practice_id, code_hash, code_until, paired_at, until FROM screens WHERE program_id = $1 AND practice_id = $2 AND paired_at IS NOT NULL AND until > $3 ORDER BY paired_at
 `
@@ -156,4 +197,37 @@ func (q *Queries) ScreensOfPractice(ctx context.Context, arg ScreensOfPracticePa
 		return nil, err
 	}
 	return items, nil
+}
+
+const setRound = `-- name: SetRound :exec
+INSERT INTO rounds (program_id, practice_id, step, seed, situation, question, is_told, again, at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+ON CONFLICT (program_id, practice_id) DO UPDATE SET step = EXCLUDED.step, seed = EXCLUDED.seed, situation = EXCLUDED.situation, question = EXCLUDED.question,
+    is_told = EXCLUDED.is_told, again = EXCLUDED.again, at = EXCLUDED.at
+`
+
+type SetRoundParams struct {
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	Step       int32
+	Seed       int64
+	Situation  string
+	Question   int32
+	IsTold     bool
+	Again      int32
+	At         time.Time
+}
+
+func (q *Queries) SetRound(ctx context.Context, arg SetRoundParams) error {
+	_, err := q.db.Exec(ctx, setRound,
+		arg.ProgramID,
+		arg.PracticeID,
+		arg.Step,
+		arg.Seed,
+		arg.Situation,
+		arg.Question,
+		arg.IsTold,
+		arg.Again,
+		arg.At,
+	)
+	return err
 }

@@ -18,3 +18,14 @@ DELETE FROM screens WHERE program_id = $1 AND practice_id = $2 AND id = $3;
 -- name: ForgetScreens :exec
 -- unscoped: what has run out, of everybody.
 DELETE FROM screens WHERE until < sqlc.arg(now) OR (paired_at IS NULL AND code_until < sqlc.arg(now));
+
+-- name: SetRound :exec
+INSERT INTO rounds (program_id, practice_id, step, seed, situation, question, is_told, again, at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+ON CONFLICT (program_id, practice_id) DO UPDATE SET step = EXCLUDED.step, seed = EXCLUDED.seed, situation = EXCLUDED.situation, question = EXCLUDED.question,
+    is_told = EXCLUDED.is_told, again = EXCLUDED.again, at = EXCLUDED.at;
+
+-- name: RoundOfPractice :one
+SELECT * FROM rounds WHERE program_id = $1 AND practice_id = $2 AND at > sqlc.arg(since);
+
+-- name: EndRound :exec
+DELETE FROM rounds WHERE program_id = $1 AND practice_id = $2;

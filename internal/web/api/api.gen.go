@@ -639,6 +639,7 @@ type Display struct {
 	Minutes  int               `json:"minutes"`
 	Players  []Jersey          `json:"players"`
 	Progress []Progress        `json:"progress"`
+	Round    *RoundState       `json:"round,omitempty"`
 
 	// Starts of each block, in minutes from the beginning
 	Starts []float64 `json:"starts"`
@@ -1399,6 +1400,19 @@ type ReviewViewStatus string
 // RolePair defines model for RolePair.
 type RolePair = evidence.Pair
 
+// RoundState defines model for RoundState.
+type RoundState struct {
+	// Again how often the answer has been shown again
+	Again    int   `json:"again"`
+	Question int   `json:"question"`
+	Seed     int64 `json:"seed"`
+
+	// Situation one type of situation; empty where it is mixed
+	Situation string `json:"situation"`
+	Step      int    `json:"step"`
+	Told      bool   `json:"told"`
+}
+
 // Row defines model for Row.
 type Row = reads.Row
 
@@ -1931,6 +1945,9 @@ type LogRepsJSONRequestBody = RepBatch
 // SetReviewJSONRequestBody defines body for SetReview for application/json ContentType.
 type SetReviewJSONRequestBody = ReviewNote
 
+// SetRoundJSONRequestBody defines body for SetRound for application/json ContentType.
+type SetRoundJSONRequestBody = RoundState
+
 // PreviewDrillJSONRequestBody defines body for PreviewDrill for application/json ContentType.
 type PreviewDrillJSONRequestBody = Drill
 
@@ -1969,6 +1986,9 @@ type ServerInterface interface {
 
 	// (POST /api/display/pair)
 	PairScreen(ctx *echo.Context) error
+
+	// (GET /api/display/round)
+	GetDisplayRound(ctx *echo.Context) error
 
 	// (GET /api/drills)
 	ListDrills(ctx *echo.Context) error
@@ -2213,6 +2233,12 @@ type ServerInterface interface {
 	// (PUT /api/teams/{teamId}/practices/{practiceId}/review)
 	SetReview(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (DELETE /api/teams/{teamId}/practices/{practiceId}/round)
+	EndRound(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (PUT /api/teams/{teamId}/practices/{practiceId}/round)
+	SetRound(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
@@ -2345,6 +2371,15 @@ func (w *ServerInterfaceWrapper) PairScreen(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PairScreen(ctx)
+	return err
+}
+
+// GetDisplayRound converts echo context to params.
+func (w *ServerInterfaceWrapper) GetDisplayRound(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetDisplayRound(ctx)
 	return err
 }
 
@@ -3864,6 +3899,54 @@ func (w *ServerInterfaceWrapper) SetReview(ctx *echo.Context) error {
 	return err
 }
 
+// EndRound converts echo context to params.
+func (w *ServerInterfaceWrapper) EndRound(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.EndRound(ctx, teamId, practiceId)
+	return err
+}
+
+// SetRound converts echo context to params.
+func (w *ServerInterfaceWrapper) SetRound(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetRound(ctx, teamId, practiceId)
+	return err
+}
+
 // GetRun converts echo context to params.
 func (w *ServerInterfaceWrapper) GetRun(ctx *echo.Context) error {
 	var err error
@@ -4490,6 +4573,9 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.ListScreens, options.OperationMiddlewares["listScreens"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.AddScreen, options.OperationMiddlewares["addScreen"]...)
 	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens/:screenId", wrapper.EndScreen, options.OperationMiddlewares["endScreen"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/round", wrapper.EndRound, options.OperationMiddlewares["endRound"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/round", wrapper.SetRound, options.OperationMiddlewares["setRound"]...)
+	router.GET(options.BaseURL+"/api/display/round", wrapper.GetDisplayRound, options.OperationMiddlewares["getDisplayRound"]...)
 	router.POST(options.BaseURL+"/api/display/pair", wrapper.PairScreen, options.OperationMiddlewares["pairScreen"]...)
 	router.GET(options.BaseURL+"/api/display", wrapper.GetDisplay, options.OperationMiddlewares["getDisplay"]...)
 	router.GET(options.BaseURL+"/api/display/motion", wrapper.GetDisplayMotion, options.OperationMiddlewares["getDisplayMotion"]...)
@@ -4792,6 +4878,44 @@ type PairScreendefaultJSONResponse struct {
 }
 
 func (response PairScreendefaultJSONResponse) VisitPairScreenResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetDisplayRoundRequestObject struct {
+}
+
+type GetDisplayRoundResponseObject interface {
+	VisitGetDisplayRoundResponse(w http.ResponseWriter) error
+}
+
+type GetDisplayRound200JSONResponse TrainerPack
+
+func (response GetDisplayRound200JSONResponse) VisitGetDisplayRoundResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetDisplayRounddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetDisplayRounddefaultJSONResponse) VisitGetDisplayRoundResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -8074,6 +8198,75 @@ func (response SetReviewdefaultJSONResponse) VisitSetReviewResponse(w http.Respo
 	return err
 }
 
+type EndRoundRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type EndRoundResponseObject interface {
+	VisitEndRoundResponse(w http.ResponseWriter) error
+}
+
+type EndRound204Response struct {
+}
+
+func (response EndRound204Response) VisitEndRoundResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type EndRounddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response EndRounddefaultJSONResponse) VisitEndRoundResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetRoundRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+	Body       *SetRoundJSONRequestBody
+}
+
+type SetRoundResponseObject interface {
+	VisitSetRoundResponse(w http.ResponseWriter) error
+}
+
+type SetRound204Response struct {
+}
+
+func (response SetRound204Response) VisitSetRoundResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type SetRounddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetRounddefaultJSONResponse) VisitSetRoundResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetRunRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -8987,6 +9180,9 @@ type StrictServerInterface interface {
 	// (POST /api/display/pair)
 	PairScreen(ctx context.Context, request PairScreenRequestObject) (PairScreenResponseObject, error)
 
+	// (GET /api/display/round)
+	GetDisplayRound(ctx context.Context, request GetDisplayRoundRequestObject) (GetDisplayRoundResponseObject, error)
+
 	// (GET /api/drills)
 	ListDrills(ctx context.Context, request ListDrillsRequestObject) (ListDrillsResponseObject, error)
 
@@ -9230,6 +9426,12 @@ type StrictServerInterface interface {
 	// (PUT /api/teams/{teamId}/practices/{practiceId}/review)
 	SetReview(ctx context.Context, request SetReviewRequestObject) (SetReviewResponseObject, error)
 
+	// (DELETE /api/teams/{teamId}/practices/{practiceId}/round)
+	EndRound(ctx context.Context, request EndRoundRequestObject) (EndRoundResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/practices/{practiceId}/round)
+	SetRound(ctx context.Context, request SetRoundRequestObject) (SetRoundResponseObject, error)
+
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx context.Context, request GetRunRequestObject) (GetRunResponseObject, error)
 
@@ -9466,6 +9668,29 @@ func (sh *strictHandler) PairScreen(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(PairScreenResponseObject); ok {
 		return validResponse.VisitPairScreenResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetDisplayRound operation middleware
+func (sh *strictHandler) GetDisplayRound(ctx *echo.Context) error {
+	var request GetDisplayRoundRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetDisplayRound(ctx.Request().Context(), request.(GetDisplayRoundRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetDisplayRound")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetDisplayRoundResponseObject); ok {
+		return validResponse.VisitGetDisplayRoundResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -12264,6 +12489,81 @@ func (sh *strictHandler) SetReview(ctx *echo.Context, teamId TeamId, practiceId 
 	return nil
 }
 
+// EndRound operation middleware
+func (sh *strictHandler) EndRound(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request EndRoundRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.EndRound(ctx.Request().Context(), request.(EndRoundRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "EndRound")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(EndRoundResponseObject); ok {
+		return validResponse.VisitEndRoundResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetRound operation middleware
+func (sh *strictHandler) SetRound(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request SetRoundRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	var body SetRoundJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetRound(ctx.Request().Context(), request.(SetRoundRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetRound")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetRoundResponseObject); ok {
+		return validResponse.VisitSetRoundResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetRun operation middleware
 func (sh *strictHandler) GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request GetRunRequestObject
@@ -12972,286 +13272,289 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rjhy5lT/4KkTuAvIAKVWp3fYupE/q6pZbttRdW6WZXmPgD6yIk5nsiiRjSEalyoJeah9hn+wPXuOS",
-	"hxGMvJRk4z8YWGpl8HZ4SJ7r73xeFGJbCw5cq8Wrz4uaSroFDdL+15pu4V1p/sb44tWipnqzWC443cLi",
-	"VfhxuZDwPw2TUC5eadnAcqGKDWypabUSckv14tWiaZj5Uj/WpqXSkvH14suX5aKu6CPI5Bjx5yNHkbTQ",
-	"rEivpfPBcSMpTVer5DDh1+PG0EC3ySH8j8eM8MU0VrXgCiwXXHvimL8Xgmvg2vyV1nXFCqqZ4Be/K8HN",
-	"v7WD/J8SVotXi//jouWvC/eruogd2rFKUIVkteln8WpBSR1/XS6upbirYHvCkV1/yMC7DdVkQ+saOJRL",
-	"Yv9zRxW5h1r7/9SClMJM6xaUYm7ck0wr9IdOSxCmiGJrDiVh3Az/EejpSGI7QzfCsNIzRRRozfhaOf52",
-	"rUynb9bwnm2ZvzekqEFq5jjmjnLLnwPOWi629NPPonGXi/+RN9s7kP7HD4w3GpI/X4P8DeC+8zPjGtb+",
-	"d8bHmrvzgcxJgtI/0keF96pEIwus4ZfuEftvt2Q/Sm8uvXX1VtEhR2cWcch/xJMp7n6HQi+Wi0/P1+K5",
-	"/8dwTF74Tej8+pxtayG1u8/1ZvFqAQ+S3V8UQsJFe7y+LBdv1hJg63mov4clW61A2ltGwxbZ5EI0rt0+",
-	"0VZMKo0SW0EhUN4YkNP1EL9f+tEmaAIPrARewIsf7eTNX7PpEtq6K9b1R6Wkj70FDc+I3++9dd7Tuqb7",
-	"Da7EBvgzs1nxEi5Fc1d1+mg5VkKt9rvQ5ia6E3pDdlQXG+jc4F227XN795fUDiwXtkNsRHgkaiOaqnRj",
-	"Ei3WoDcg26HvhKiA8ul9tIvy8wtkCiMvA9PtbbNhVa52jh/7bEiLAmoNZY9T95Y23NBiA8W96rUZuySv",
-	"zOdoPw1+qZRQsNJNd4+YpIQV8BIk4UDNuTcPS7GhfM34mpgPqFsrwlcbqOqpyf5svvmyXFRUdycXt8jc",
-	"O3LN+P7kVgAa40QOn/DjzIXG1y9sl/kE/tVNAaGwFLupxjdiZzm7kAAcv3ZYaecJvNkatqxgZRYq2XrT",
-	"vVQ6R2HzOH1J+QF9944ZInE9/T3xli2ftszhhvFUdCttKRd5dOLOk0BL9eJN4Ji8y842ci+ALDbsAW6g",
-	"AFYjzwA8BNVg/yoxGkDiJye4p370TxD684DGoaNuqzDyMswOvS+akumfuJaPyJ2he3JwSTU81wy/ybUX",
-	"thAWoTrxg5jmHaoX7ks/gu8PW8kPwN21jLy/+SfsL3QLV/YRRQ7Z2j8XUx0MtjZr4Gv7PXq00QfOitpK",
-	"U16qJRFVaS7I8IxkDfherNdQ3kCNjamYbui8u8nS/yM1r/Reh4NdXbtnrWXaznDLsGN+4cmtdkPt7feK",
-	"bln1mLNLb92X7vJUYyJc4vVKiDvmaTI3BxErYvSSRoGy71W8CEfkvf2uXCuQz5TtFdV1u8R11+tAosCo",
-	"uLfnqYchdZ97Unv6TVzAZs9fdDYu9w62vGKm8EMlintMiVL3kLp6S8mqCt07wMh9SVZC2q3abUQFZFUJ",
-	"IZfkJRGSfGd/ExwIcFyYZGWG2WC5uGdu6PDIujkuF2LHnYjXk+w6SuGY1iaMNOOvm/6a/CEjmt6DXdrG",
-	"ffmM1BV1z8S+5FMzjotEnVttXwE3QyhSU6lfE24otQXKFYEHkI93onzs3kyTZNrST+/cxy8vLxFmtXyN",
-	"U0MB9LeCcf3n73EFQNM1frg101WGQmsnb7c0NFnGHXWdtzu3jMzazt/P1jFk90qsrXDUbmyunuuOyUFq",
-	"7g+CyhJ7QatmO3gIJjWHjahKhV9ovj9y90g2Yke2jVGVjPJk2lgWNU89uaPF/ZJsxdx37WdRldiMKsZh",
-	"xmtmaPGeccC6Ovfbbv6V3MGGcUePOzOZJaGKrFilQSa0WSlyONZ+tYy72uU5R6KweWMPcKTOPrdAVeVT",
-	"5tYIMAkWcvOaXpD/bumHzjV+2OkfZPa4ShwTKaGYJzNdxTZJmdNcpwiL2EvV3rWWQxwNyIYavgFOfm/K",
-	"tTOEZp4as6ZrKvX4RuQxuYTC28qOF0R3QpaTPfxmP0ryhSNh6GvZ26k4W4zNI1H2Njtx1Oydbxn6FEcA",
-	"P7jtCPiUNa3EukFOJl3PuP9aszVmzjmK1fEeG6nndNZIfS1BgU6Ym2b01cA7vhJYP/Yhz+/pR/vuY49h",
-	"I/UVbbR3hvRPstqIHSe7DXBCwzlmipg2mFxU0bIcGJxHjT4NX6eW58wb2T0BLVM9OZVgBs/b75O91UKj",
-	"IiZIIJTYXXmmSJBsC8rJHWRfdOntVjumiw1gD3JTgTL6XMUegMjGnL5jx0O1KnchUXdNNfYxdtTozC7y",
-	"QGTQ4ZXmT9PSHfk+/6GXhrXb7qvSABoVsBluGBf3uNKgcbsoJkkLI7oG+6pplmXWc/Ofb9W7SqiUsKYc",
-	"5T9OmHN3WomUKE2ls1XmGcnuwniT2o+1c0M5PomKWqN4490beXOAitYKyg8Il4uVkzbNLJeEasKtqTVD",
-	"jeLO+owYL0A+WNOFn07eHGXDufkryk1KU92orgZdV5RzSwJRW8NEKTggOvTwxLmOuiRph3ZrQg+LIc+b",
-	"IlzmQzdL+PcwOcsj9tkW9SKwwHKxYpypjT3tdtKYxk/1+P6bZS6NGrVHaaN/7whbkQpWmohGn5xFh3ba",
-	"In25CL5qFEot+FRD4Z1SiAHAOSPm+1VDy70uMb1tQpMdrNN2HdysbYc55rWg6k1Y8iNNohPQjpmr1bTU",
-	"Pky1aaW0PYqvpWhqlGSJ9yARS4Dd+95B7IbIX2uc7JGLvQrMlM1jiSXXIH9ueCmxq7s2Cpr7kfitHbys",
-	"GGUiq7U9z6fPle/kICI1mAJEZfEXWqPSAZXFDS1Zgxvn7oKRae+XlQT4uPGOzL1fN7RavQe+1hv054py",
-	"+I2ViV9rpyqgcS2Mr39tcDlnl+hwqGi63ntzDI275FgGqnWn2113oE47q4mttoLeC7dFubtr27Rbex1J",
-	"s8f7rodJPWz+DZAfL9S9HHwbL97mkeY6bM182jxgYRSF+WfA+beEbT+gq8Od7AEmDeqIQQ8oTtdZlj7v",
-	"NbJz6Fr7/HyXcVG5JmZHm4NMzEEb2iPsiZ6QPHXBT+IAhaGRD3AtGPZYrKTY5vvLzS7LB1rt97Nh68QV",
-	"h96MA1JU9hqxfWBCiewHu+xHUSFMaKM/pgUXu/4otLhWfsDOcnPfLkfkw16sBtkdK9fOMP9bMRjzIoDC",
-	"NKcauH3TiY07oxIIF5r4g0UofyRbIdHwtXDP9Dv0LiMj6SvNqooAL43Cp9E+8hRsTwL/uV+Kn0D20W/0",
-	"oQdfo571OUa/BpWrxwlojeN+Ii0RCbWkZVkhhgMy+svPTh07Yj/Sx/eCIg6CDZXlWOjt7802dQbTvt+h",
-	"fhJdjd3RQt+5uxyWcNBO/8iUeWOOPoI3DU+ewiJoqaP8EloHczAtS2bYg1bXvYkhYYldVjIPizX+eYPc",
-	"3o7v7w4e4pW17L+CVPCIumGkWEt//eS5HUMDzNapcb+SWBGgxSYYgRgn4SSZ+93Zh2DNgpFk35+fDtQd",
-	"TiERMjbgaB/21fGhh2uslWQKb1Txi+qQym8+ek4dn34QuLYbQ0eyLP7b2MvY536s4RJDvIDvBJ1smM1A",
-	"C7sTDa7WFM7cO9NrbyZVb4fOu8lmK/YJs5p3jNKWcew6CVNkLURJVkJ2GWg6oqCNcDnSALFc1BuqZriI",
-	"rs3n6JEUis1zg137FngMr6Y4M8qm6gXmitXqeQmr55XzYa9E5eS+HeMcpHquNH20LgNaPwcXZmL2qHxe",
-	"U+YC7rQPt8PsjopmRPXaKblvMYZtg8kQo3CI9iO7jVAuWE5ZoUnTxomNmF91jvvy1obeYP7kELyfz3g7",
-	"Ie/9MUvYIl0g+syzhkcVosF8of9pM+OI+uzuii7PxnPQYb32nHVvgzb1wB31zv0St2ZCuLCH/8WP/qrL",
-	"kyvcxfgl3H9vmTsF+Dvu8veGmSfuzlmxCswLbgTxB5CKCb4kCoCUolBumBeOdV78rgR/7RLZmLYhScpc",
-	"WTbKHMpgbXez7iYftDvyk9Js6/WsgZLbUfrGuPdd+O68GttQN+tobVDnB9LE9R6krb1l60YCFtfZi9zs",
-	"mEzWDZXlrHegAq3RSKIxC1Xr0t6fwk7Icp7xyraIM4mLWLp1tsNlGTCuQaoZRu/WfvGWVdU7XmMKcl1R",
-	"npuR6rqwRBJ172GCB/CS4UZUoKadcHbY0BF2v5kpQ3k+hf5ONAmj3Tph3zaa/GgGppBw0z+cHXW/dq9i",
-	"0qv1MB1p5exvuek3hVdYzcc5fqpaigdIhP9KoGoo7SDbgh+oHa2zWmZtY7DDHGMLGZhCcohzUO9u5Vkh",
-	"+BsfcjEq29iPbJxMxXDp/4FWDUxbC6Iq5cYN7cKhcEcgckQYsGWD6HDvHonOAci1N/gzfpC54a03rQ+M",
-	"sYPU2q4fiZdV4jE45H2eF1b8nnFo6lRccTJP8ADHtRH06jqxUCmqFA2UITEeVu8TUXIjctUi9NaTMUIw",
-	"d9iITsdxYnHybUyypU1Ojslb5+eYmV3ythJCXtmoG0S+X2mQN1AnIrXFyoiKOiZkuZR1tjVP4p8uLy+t",
-	"9cL95yUWPTMnzy7ekki6s2x4z6CZCi46MFHFXGML70vlBaCqYxsqPNm9UUF7ssMGLKtUbMtc/INPP930",
-	"vX1jwpZNF/TZGHHTUKnCbPcvsEPeoSBXHx+7/CBYiQUCtI6CUng/QcN110uQnyYzHjHsfDF+Hhgd/uLF",
-	"3wG/73oWgI4AkMk622AQys65/MA+zboRRe16SQVhS63ezEpflXnz/Gg/NJvr1MgMNcuSKE6pM/WlI3TM",
-	"bN563dpNph0itXFXYltTiQnHOYmqUW2z+6XUXGyAuoN3kzvOXIe2pUHJCj3X2R0ntwzJpqGjuNictyRS",
-	"ePZ70uYRnyCqaH4gVQIHpDsxLLzhabzwnrRuDgdSNoZh5KXqIpGGncCjmDK8/wZysUulQoIs+hdQLwMx",
-	"52aICbTOzKdcWm3oeNmNBXQTySPsAxzMsm8jKfboOlP6PB0rN5CXXPw2UPOAdSeMIumH8OAXrs1r/VP6",
-	"udvSTyHW7fvLTvor/v51vv4O/fjbeg/nP4Wpe8yQdAQAYJ8OGyrhkEz/9FlH7fXhc2ze7f5/dzkhvsXr",
-	"wc875xAYkhx0Am6AlpjTHtRMZ6B5XvvB+x2bddqYnRIM0lbuZAqeoRYezynkvNWMyhhunBjiFNYdQ6As",
-	"6cKgOXvntuCg3btttluKYrgcK8rHF3CQtSa2cCfKR5tyqigrPfbfBkg41IQpEl4wDwqIYQ2MSvLp7Z97",
-	"p80Wyv0uJh5eT/eP4Z4cUP2Bsirgk6SZrb0LvkcgDopxe+kYHsTs1OnQ2fiNhc1ybBoRAK27ihxyvMQG",
-	"Gvl1mI0Syd+ZQzeGpKB13nX60atiBxzJ/2KwQzhD3WMmAXvVM/BmgRDzP8OZ3FEFZ+Ac+UZ4Qu7JYJM6",
-	"QdMzOnNtsGgTT6tZ/bVgP8eAOgWEt7Fvf4FP+roDznpKsAj/RGev2r0oM5KRhshPCOZUBOjw5sZ8JtVC",
-	"O9v6MAGaSnBgSXTwaNjxdiKm+u6Y3riQTiq1x/8j1mlt5aS5oZx7OFSRtZb+oAaih8nvQVVF+0AR1a5p",
-	"/KqfPTzhID60DXBKXPm/i7uEvQvqGrU0WnP6ktzRqiJCEi70xsko+5u1Ewlfdw5Om4NoM/NrZ+P6zHF7",
-	"VULcj7oGcXE+mZ9cU9VLEC2ZdPe7ume1VTI4br6WbJtIOh2BG9ICx7djvMTSYlvkn3Hm1GLhVxIzou8e",
-	"e8hBfgQ37SzXLmVoZloU5hyeHGHcpZRqKfiaFEJyFMQ0M1LMj9qNLHIbnogewyIe7ImZH+/wM9P5St4I",
-	"9HFCOZmNmNaaNIIakbd6pg9ZvKjQKPTExc+F/jvM1PXm23OVplNS8f6zId46UepQtc3pa1578+sMU4n9",
-	"Ly1pcoOeLHEPCnh6Zz+8AdVUGJColGKGsHAjdj+ZFqgFzsWolYmUAlAKxz4bphT4DzsdLsM0sUvn3VfI",
-	"bEps0rvW63zIRvEHlgrIhS1l1UgI2rQP1nQO5Q+P845Pw7Ub91CV1008HoZ2GqFvfEsDJd4zfo/FNXYp",
-	"NR45Eb+075HGgbRJxfj9M0XMB69dpo51lDqsHLqmjE8vtx3KjzS+NFxfG9no0R20GQgJSNy87M3Qw8ie",
-	"YQvy+SMJ184kX/4emx9juve9pNxBZpqCBYiP/jzDKJNGbSMahTjMvr18ijP8Kxw7QOfXlOsE5H+xobzA",
-	"DYyHBBBxSGCncNiB0m32Gq0EB2tv29LSYXl6pyZRuGktbW41KtM7/uamd/H24O+5Bl4k3nDQfWzMTkNN",
-	"q2n03Y/2I/u1XCdk+I7jNwaIUB8I9PzRAQQJ8XxlX273lE/GiLQ+YDfNJRIC7ae0DNvcJ1ZcvNu3DqFy",
-	"36SWsQ56lP4GUKPn5h6g/iC43igM19b86pFYgwYYQ5RefjcRoTSgYmck7OT8DWqd8HyfIGS9m12Mj54E",
-	"Mh9Py2HedjUtiGgXaISN/h6UwoFu6LausBwpSooKqOzkxNQgSdHAMmhhQpYgiVgRi7KciTp2G7obRUKd",
-	"ilRUKDh2Ro2BNLR0PipcRIHLW3AtdCbGWgCsbmMLA8Ra3CZ0bwPVEJsYM6KK4dnSbptR18P2WUiJZ4qs",
-	"pH91hjAqHwC0+vsBSCpUFrdaUnMU/l8caoUqMEv8exqIBf+pYLKoYGToCFny9yRWSxqMxfz69ySIy8+0",
-	"WiXeLL5OTmmw0e0EulQIQ8e19zrtDN9b4IAce4Au7R4sO9uZhU7y3vPfXHCSThTxvq1MJMieRLFP+8v3",
-	"ASKnLQKimhspMlaQJB1y3P54k5Jy0o7gRiX6ND8k+ptEwfdBPMErbAnRojnaIXuxznGswVKWbg9z3FOz",
-	"MIyjd8qxD2ZnTebCdP1LWCGrhxnuGBugjSY/pLZLaTZ0Rs31hc7lyZG5eEDgCfbwsH+tz7ETFG87n53M",
-	"6ajcczp4wrRc53YwK1rKp3jM5R1R0OqmwSpvnLNq3Vj1uT2Ivjl15LLLx8V1H5Sl0saJH1VlZwaAaAKi",
-	"+cC05OWihAcf7IvIP5VdHmFo6vYoymOmWWKsSFcC7FE0uhDbsXyarJEl1L+IPKWlq3mnDHiy6YVG7dfe",
-	"6lPX4Xd6H+drAttaPxIHhMyFddlwoROUxwwzITPNrconTMQokBDf1FgFsVeuqxOK6jEwQ66wByUK5B5i",
-	"EXu+wW67D960dvh5SASZqsaNgfK7yLRhWf9b6Cmp8Zk1fPRRAcN1aFpstjB8uaYD6DxZRpFEzDfZ+Yje",
-	"fujTEbsTw5ck74/SoVdSbH/wUjcuckqxvWVl+oOJrGxMjXa/2CKwoInPJUI8lulhcSuhPSG9FQ3m3+kz",
-	"zi9L+rd0ni/8pwBr5mn1AaJpKhIFDRmLqjPKPuIBruP92p9jgPyZBy5sW2FD/QK7LCfNpC05XNdtKpr1",
-	"GFKlmNLU2uoeGOzQykxD/N6usR6fdCc+6FAz/UmjH9FZit2TlThpyyz0D7X7d1t3y5WdtmAcvQJBs+KP",
-	"ciO9QjBtt4zRUaWHcsLGzhMyFt3tiNC2o4psoCoJ5aV1K3ChXfUYZf7HlkITglSij/Q1AbtT2aAzdC7N",
-	"eg0qx0t42375ZbnYea1gT9u4HiuQOQXLNt42F5+2W21z29M6Oj+kKlWn06ZDAaadU1ximYehn6M9r7+u",
-	"VsDVSErgZIVz30OH+e/mNyljRekZRW1dL51i1FOaMDWS7KI/2hhRsNSerQjevYy5fXAfu8ruQlR7PsfJ",
-	"WgOu2TIMOzLbDh32L+AKqMQ1jlXE0dmPq4ZpaJewULw6te3ad7T0s5iQcYTr8JAa476pnUd3XscGlGTj",
-	"YgQYjPyQk7DaD45Ch69T4D5n6gITx3kuAIXlfBmqSOUe8Vikat/O5X5Y2jnGKeTSS8xyhSIUu6ZMHn7b",
-	"/ReVjLqTfTe/SQn8MXUaH/pRbjPqXWJZFrVQCpQKklf03X7Xh5f4E4ov8U/BUeNJ4lZdOQAN28qvsT+B",
-	"kcvrmhUahfOiegZEIsPlxAEkWLfOK6zChXncEKWV94uxwiPJqOMAAJ43sMj8FEfZtsYJO5OcuN+EmWTn",
-	"Dar7qTkH0W4aidDq0mGvIvSZnUaH9JlXR2C1I+6OmwbTGp0LZNal6IKJRlNLKcODwdorGzWTzKs+knZ1",
-	"dEN0UrW+01gaBxBET8fKpyz4weIS+JyGqv2Oiewzg9QODyptXih8tv1juVA1LfxTOUegva1lQhN6YKKa",
-	"WV09PD6h5eSB83aazlCRSdsVubLDmQfOnJYjDtttlJxzMYwxWNVj8CqWixSPj56AHQzs/GPlerzV0HFj",
-	"hzN9JzmsOXjmOi4Yye7uqhMBMTAePA4zEiGGp2Daj9opqZhzZMLnOUC20nGwf0UCs3TI1Bk+k8Vvg5p2",
-	"OJfXISdiwOU17jZeLqxPJ3HND/eom64BVEIC4y43iK12PurQVRwwTCqXarXPsDicah1t5Hi5sQexsWU8",
-	"jbeRlij3o89GJPbxYYYakw82s8KQnUAumVtV63BCJ3EC6vxn/oNXcu6kuAc+s9FeyY/JOgHxgMwYpT05",
-	"MxrdM5/iN1EoYl+Wai/z/VTGyfUFSNgZM22lzTmN+jok5s/ezuzS1sU9kmJY7eBJmnXyMWdMV4eHfE4b",
-	"W1911vSGkliH7hExtc3ijEKZdPYTfylr714fXMnx1LUzW3ZqB9vT1eZXOo4O+5R7z/g74phrpvPsj7+D",
-	"HZvJHWxYL/ysZ08JKND7v3HRfT6w3z9umEw0Fhxuh/GHKQNJZ6C21zi3duv8Qrqd55K+rfF8MO2DfQpB",
-	"VFcJp/qhQloQa3OugL3DknCC2Fn2ql2HMTJpGNZ/DAkT0B2q2dYHhFTN88x7uJ15lsjTeQzrRtZCpYKX",
-	"qtMU1nfukNnarxfPZ5QzcmnsVGriDLBMcCJWLhGGuFnYiH2bZJHr5cSsHeNpB261bm/btIOODSMULnIU",
-	"XvZ4rd2TEcNraxjAkP0PsAqFkjP73H0E7LovGtMuPLfOezzccZlHHO/fQg2YQcUnWAEvU69M2tbfCmPR",
-	"LP/HrlH+5RJNsIOy1+TlZfi/Kbjog103y8VD+zbMuV/23GPhhu14f6IYE8kYfQd2rSjv1jjHBhP7ACMp",
-	"FCCTPQiTTmKJh1UZNAPQRAuHaOHj7J8p4qcpl4StyAZIBfQBFNkwRbaUo5Uaa+C8X3agn416GORIElxi",
-	"BHJEQU1lPO74es1KxI7HhRKP3VP4Sj7j9oGAcdcO5OnboUNXivUIJZYMWZgWfu/nw1r8aq9qTLphaHoW",
-	"SPAF8u1cSSG2QIJ5eS/Amqp70IkrEsHE2itn2a8zg7uo9n8cKf1oQdDRX4TeJCsHG0mUp39NwcONJGKi",
-	"yTg9g4kMSRrI49IqURO2/xiL7GnZy5hpXUcx+NhBxMflRqr01CM/tWQZzATw+NzUpznA8ZaLE7jxoye/",
-	"HlwYHSrvKNM48iaeRRuBqgLXdw+0O09tp3HoQJusel+/erlqbr0v2y4FyhtUyDxJlzI5sNZdYobAkXNf",
-	"ev95CsV/Qx/ABc7JhttoulAGYjYrdNFhLy8ToZIoN25ouBcHRRibFlVwC0TvLJSAImKlrRXhUHRKc/Le",
-	"Dqqs9NIydLG5Zf/EUmbv2FoRWwCL2L8KTir2YAX1dbfCag9uOcbyZVQa5eLnvWKReM31Q+Iz/oRtTOfM",
-	"ZkwwSH/xU8b1n79fJKS9dUIQx9A1jz0KidKkbhZdyb29M8awQyNvY+/1PSRemlQO0t772vFZialHMlcv",
-	"LnDUyfFUVG9sDtKff5aGMAWdBpVIrP3TVXqRn3491Wo+3WYX8+E2D8bMN2x6Nzdo/5EOC+gO4rY068Uw",
-	"zHLAe7HjqRK5stiwh6RWN6vKbz7GeTg3cfTxah5h+okX7+BZ7htD/I/uRdhRRQpb86hcLHOXNLaOa4pF",
-	"rdKiAAT3c6Uv1P///2HXY1Cm9r/HvpZACz0DZ9HrZGj/SyIeQJIAiPhMEZ8KgkSy1LlTHMbZWXK4HsLs",
-	"I9KjndrEQXF1ol9YYucelW1bejpETOa8/N91PZvf7d8jvhLl6fHR0jEIp0vV6QYVTKbtuBrQCG+PaoQl",
-	"jg26EjI/OTEFwbpc7FgP6yHlt7DA66aPLMUnmXqXg/Xpqals7JGlTdal74g7/9r3D1zC5IkbakIB7unc",
-	"jvBlVJjz1uLmdNBieChxPMxurCvKjdROORE1cFvQeA9M5lQlUUcTZ5IVuVy3pwHrX8ZMwcMqk/iqJPt2",
-	"eDND33kP/r/N3fEFSEINLk9T9EbwIYSDE9/IYShZFzwCRjH9Zx6+7EifzrHMqnIqaTEKyHwPj/l89jdA",
-	"Ichn4Erb4WbjZcSdiAsKG5BXZNkFUM41T6ZSX+9Ywj29X5B0fpGO+aiNy4XaCKFT4+4S3vRpsMduYc+d",
-	"j9Bj1nzkx0sdpaS95zDKfS2SHEuNASsKpUG++InrGQEZrlGHG2/QkMSikQ8ww5srHyAZ+x9sn/13yyNY",
-	"2oqvSwfebzNPgRYbYt36inCbY5U1hd9Mi0S1zb06TPIBxiD43Ur2aPIJvbYfp2/ZTwvzWVbevxt6fuL/",
-	"dUdyya2V7yDXx+6W0xTLr4WeV9UtFsK3TfMEq1Yemy1aJfPtTyUz5eLY+OK2s0yPp5HPXN1efdzQMwuU",
-	"zxb7lKa66TlSjeTLrTztI+fKlCd1jmR4TP3WPVkxULZbu3ggP7bjxTUGYqK3k+fX1It4INN2SyhhJv2W",
-	"OYdOVOERZEWjiVg5c31c2smM6E/I2FPm/PNUTMS4b8xGB948Zy11FvVZ8GlLXR6vjmk2nv2S0eLZZaBH",
-	"9vN0pd2OuTayz3o8tWmRouXDlDXiqYuiR2+66xefNeMFqzFAv7pN5p1KJw/hX9OFSzXz2OHzMNtds4hh",
-	"FaaWmysaF3lI2FhsrY5GXXLTnh34GHJd0TLc3cnluYUiNSZD19vOO5MfQ3+6luKugi2Ct9HWG9mD7vIY",
-	"6g5yxmIm026I0kRhksQ0QvmFIYRR1WznBvAm5V4NdE7mtJvUR6DbScrHOt5uumGokbV+BHS9UM2IszV9",
-	"XEFVHSHhJmnV8brPegyAqhxrbVe58G267uoQ8mLJkaSij+7L91TnA3JKqBOlTqjSrTvOI2nqPoBd6qUP",
-	"cI7RL2tGwVZ3A7S0wdhHp9COlN3F83hH9snjTbqWWUa5uI75hjnT9AOt8SOSAD2uVDJAATF3CA6kZGum",
-	"HYY/VNWSUE4YL+ETYVwLUsEaOK4Yul9mAkXKNeOJidw9aujMQwPXG2Vkd0pWwjrzI8uaT1HxTTwkDAEh",
-	"ZW1i2Fd7w5I70DsA3kaimt8spBu9q+CZImbDbAyVK4FiM1NjDCsya95UvtKulg1gldIlWzOenTwayh1M",
-	"oQxb2sTe3c2y8DwTCwxYPomb2+5YFq8bZj2Mza/9Qzt8+viqURnwa1fxwxEg4SMx/6Lxcf9CNC/dM+Wr",
-	"eyqyA7gnd4/EY6GdwFg5gTdo72Kq7q04wubV4b2HWk/7Q0KBFF+SMRm2bA5UOB47Ecr+MHdIXhGjlvvU",
-	"P7KDqvJIiTayObNaRwUhKAwDyDhd2drZRQJtWgF2tYXkHTe/JdEboYCwgA55R4t7Z3CegVmYl8bTLyPY",
-	"S97xs112ztgeDnLA8HM7vowmassy+JtdiDVnCnNwG6EhXz2uGL//4HGy81rsV34Y5SM301S9GbWh9WQu",
-	"9kdJGQd5a7/1rtKUeSAhLCL7FXx+0fUXZjNCcNzGHgt3709oTesE7l7JKO4IlpSvYU6VsPQhSgfs59WZ",
-	"C6Dfnrt9YH0sf2wnGtfiFjvxfGm3lS+69Mx9yHxb/5TVP+CpWvAAc6qT30D90wPsgUNcTkW/+mFwXvFd",
-	"PhGevyuB3GaLdZLEnqMJZtkFAMar7vtQ3EQd8CCXKVuZEdCZt4UDOhafP3+/PDg07N5niQcTmbTH+0Gw",
-	"WHwbdQ9MlxDYF0WsMBp1M/NdB4OfE24e6B1V2CyfoPxA8vlMgKQzTihZ0y0sXUJUgCd6TWisMvhMObs+",
-	"UfRROelnEkpybvCz2ao8K71htNF1hOpbdtuhjBYkH+EzC6PVTuHeZe57pLpk6YIbqG+gAFYjF8A99ync",
-	"g3hULSSU5A5Wwqr2RzjhbE+ouz1UyLcy4v800BeDZo6051YQruqMWyBOlgc0dR5xWGVZIYIVP/GE4v8+",
-	"v8hgxyqdUxjCm6JbF4O0L+NkbcK9uzVxRQ/VNl9LMR8GEOTPDS8lSjhsRW6IXsOc+ZdS2EL/RzvPMV0j",
-	"O6Dz+KKSbf2TuTu4k2KAiJa9d6NVcRJFbYbiyV5NluHrlxkpFz25rVLjVravxLgdz62a5O+Dg0omuba/",
-	"eK/vsJBouGf6pR0m73jfMH134dAfOQD+vboOo/7qE2rWgQzj0q/96unjMRqJGSd9EV7lXqlY3bjNQ8nz",
-	"VDSSZ7xY0ZEb3bddl4BnTjdRv2MoawQ7yVS1xZ6JOBlGxb5ChfzRatBp50t2lhiWCeavU0uj/VLLuQWT",
-	"LeEPqpV8g9YwGc0tvO6jUw1/vklp4VumNL2fmzFuMTPSY6aCvgOJ0w1DOck0tkSi4KbeYIrDqpF6AzKa",
-	"ZANgztIa6q0qpDfwSHwBsJSMt0oWGc2wUjjzBFuhrJ1wAqRiQ52P0N5enX0d0C1ksXQYY0D63gZ2eMCT",
-	"Mc+hJXaHGPnF7icphRx1syP2VqTSfMVaI/OKVV433AAtQRrN6uW0F1LaNSTd8WhEc1zBAUHNKGz3zJi4",
-	"m4YnxdEiWGVGXQyh9QmhtzpRqtmlgmzQEV6YURDLj6SmUpON2L22HgPmCv1wuoW27M/w5I4P7+KcjoXA",
-	"aGtiToeh+AX3EtCD0Fq0NQ3VokMR9CUP275vtiuDmSpIOo2zGttLoOxrvIgFL0vxqXxZCASHMKA3TCJF",
-	"uF2PUTZp032fHTzhSAmFy93GilaeoNJ7gCuYcLmsIRnMEOz2lliJTVzPCmZIkz0Z5uClo0SwCi0T0BLB",
-	"YJUTA+FGiMEQtunU6tGM+UCO+XHxKUz2FS3ho7gSkqeSB1YVlTCC/2HzW5K/D4tadIfr9d3rKOtBnQnh",
-	"3b6pDqzgSpSo6zwBlZ5psm64dunQh9bqsxMI/WBnws0ePxVphH1vjJxXIJg2Saj8tpZ8uETFavXcI7T7",
-	"PzaUl2K1cjVlcAPx3JikOoA/zhC9QfiY18ya5etE/OUhBe/vwXu1hnIrntaTXXQ1++O5qCih3bic3dcX",
-	"szpUkLg/TlEfp6OKet6L4GAKTbwYCVWLVf4947QF/msP3RnKEkQDfzgomdeWdArJYdcWbp0I11bPSDZ1",
-	"39hG6SsGi0bIvAVrasaYY346+t6MQ47enTHEFC3ZMyrJ2KZv2DZ4K/IaXFdY/a1Q2IaPzPINQ4J813Q7",
-	"Wnuo9JafDh+8xDx5HKDM9hZ/P4kd5Qw+rlNsRRPpSIwr7W/AQ0HKapDd1L99US4y2BRpdgD35bBeFlJz",
-	"NE7n/5qgjhu503F/tu3yl357c23uLZ8cZHZ3zc0iEB37cVzjmPEEDjHXO59Sdd+VIDS4ZICK+YzelQS1",
-	"mc59UeFGDRK17dhGUswjpaXFEbS8rrDalXvMhB/ZPfKs+0JQN593Vhm3ztrQFFOlZhf7MYR+nNMEvzDW",
-	"tGOLCL22U8rxy1kW+dFTGCv+a9VnddRc3ZENPXXHnMdelj0OZC+l0Fi1EraT4tMtW/N3Lvxl2uDkUJ4c",
-	"5UJeDR61+Y7nBVya77B8NwXa2l2cLMV4ItN3TtrNR6DbXwxPZbiLPPZLKtXmFvR/IhkEFrYSI0kaBmtE",
-	"l1FqJ2TCsz9C/iRizj9R+FK9AXInxU5ZNGwjURFf8bMbpjUpLYYZRVAdD+E5gNWKq0KpGpLKZwaNAMcj",
-	"QzY0Ve0jpVjOB/s1b/UwJqEDYDdqnxvNe0X7y0b2bfNXfW2/1iwaJ9zF9LWkauebxPZFo1ceQCZic0rY",
-	"0sTmlKMBhS5ziyjQKsZyldYCe4JHbQCl3fWu0vIcsN6Guh/2cqDbcX9vynUqqHgEEnw70uVIoMw4fvfJ",
-	"Ibr94ro51F16dAG682G558WlX9kkHaSbRiUYd0clD4kHeZg0rkF+iI0dOqZxW86L56U9VK3UWlpvZZxX",
-	"tmyxcYD8h4gVTjJIYzr2Y26W42/YxMfDkKas96JbrnNoMpv2xkTjU3uuZ3x+uxFCJ6z/8Inp7O7gEdSZ",
-	"rHscsr91Hux8e11ab5tv+/MNxijqQFxnmBPN52Md6o0EOH2V7uVC7/K/7WA8533/64wd7UE7Z7aYR+VP",
-	"H2cR8dPH3YHG3KjCd6262KvjuRgHn86zv3Zq9c42wXr0KywPJItC8/wdY6VxdR4EmZ3xfASyW01XqxuB",
-	"YYWcEJY3CcF7qxN5rbTY3G76ebudIx+StfOF+5jWMivsOp0y38x2EcmmJ+1nVgXq1PEbBvk8ALHT8Nmt",
-	"0iMJHWj9sDxn59jm8vvKZS3tlt2dibnQYQFZru1bX3Zgtl9b0wpw1MPRSPKcSLROtDgtU3waDSGDHBC2",
-	"bSqqoSQut8Rvh2w4uQPFSvBZVVuxB+5bVKy4T3njlVn/nfB67yBbRitCy1K6ik0Tvh8/SHJVaI1ml/Sa",
-	"CGUvRcI2sk4dl1Q65QaqpK5UrmEL04XN/ho/nKiClMy2TJ1L88OYrSLDldubXNBVRw1btKoee4kOeV/j",
-	"a9gr1WdPt/NA9MotzU4v6J8Yv5Hx/mg3L1DRsYBnnWgPjlyWGzg8u152L3j4tlmvQeFaRjqeKM04mTA2",
-	"nkTR2WFbZSt97ZwP0vwci+wrVTFKBCmuSbfgc9rs3RXj+YW0KXohtNRDwbpczWEyxwEJW64obEqL9z/e",
-	"DNqnymF57vaWsn7rzlAY489LxP+XWapfWIxmyD1zjoMOOnAfaQ0JS/A8kLUtlTMCgT9QiQYBK9HIIkP8",
-	"DsVc3aixHcYrOEJX0nng5O5JE5cVzm0BxhIDVytoBbykMsgAhNn4/UbhMaC5OLaioNWNLxE7HuQbPrSe",
-	"Ji1ZMTMSU+x4KCuTxIoRO05WNkRLvSZQWUAQRegayFqKpn6GFxWraUasNXVx1ipGSo7an2OB4iRsWeuP",
-	"OQDPzDtXHGdEesbZ+SW1NPODdffLc0qKP68AK6K0oWlQ1r+nsNGCnLG/axu23tjXoOHrUEKvWoWnIkQq",
-	"b0RVLsml9QNwtwzUZ1JByqIt3sIuw6C9oT776+/gU8Uc1KRr7xeSfQMGIh52CQLdpsoenuaeeMKT+5XP",
-	"V5/v3r355U3r5lwS1RQbQhX5qTFUvvgBZGVxvGZ5P2eez9Sh+8VT8KCourlWInwS2zrgY3xVfPRxBOjZ",
-	"9rDW9TSCdhwW/7Rg2ydY6bxFyq3CKwck5nAXoRcwlLRZqGij1VVdFnuycKlRHT5pImpHaCO+hLx3ooXF",
-	"nZk1l5UoGoVVc3XutvyONm2J0cHEBS02YKSsomrKnNJ6bS3N0OnS70yYbyRT3JdcnfCjB6I/RB10WExv",
-	"bNbncUBHhTdNZSCAXZlPTZONYJjY18HfsRKgudIl5cRFDE2B1WTeQ6PlXJHy/BmlXaeK+ju4s4jw9KdO",
-	"i5fLrBoFhQvmCHhnYFnPk7Fb2pniNpwu/VNp05NYQNE/OAt6Jzp6MsqEBnSxK7fa+bBifp14iOvBjDrX",
-	"xcDUumEqVZe09rXFphJJEZtTJ69/YBPIQV5MpZyPuR1mFDNOOo+7Lv3xsMXw4ShG4G6TUawQPS+q4wis",
-	"XQkwb5NrD5CHzAsb39pHfVK5GT2kj7cbncnXs8KNEb5+zziS3uqaTvo2zFcjd8M1xVJn5wUed48fFqQ1",
-	"y9YzMx6oAZshhwakA4fZi7g1rb4hyMsQM+1X080m5TALC7O3wKNBw0+WbReiipBU92g5MCJiHz49Q1OI",
-	"aV3JqKPebu1NYSN2ZEV9+QIqS4ulQJjas3ZHHNGBoc5DayhhukEvT9OtwkfeUv7oMOMJlbihJHjP9uB0",
-	"9QYUEIvpZk0tlOw2rMI7yUXUiuih/l50U/eTyLwHHaGPuAhvI0xefwdOfjaFxIM4U/h54RCmD18jEa8T",
-	"6+EwRaPV80drtdJCPF9Zc5WzX2Fx8wd5PFOiwo4eOZ+kl7AHSOvgNZnKN8AZ4h1kfAuxnLgJAJdbUl6C",
-	"tiTO+KoD6IGva5PyHiSUuzDjg9S73wDuM/KSRmvO08f3gpZ4Co7YJsAYtkxP9vxmDe/dh1n4gKeade3d",
-	"eTMSAUZKTXtqJ2ueKJ3OUdJC0yp7Jamz5NOUXGfdGXWG96vOwjs8V3i0D/ALWVUR5MUzywEB0L+5cgEH",
-	"nYtYZhQBHqxnwdo4hypuRpjw1No3wrfH9uY34cUBHKowlcvQLxXajdPB/9nGVM16MZRIpYclcKl2G8iP",
-	"jFCumL2HHrSyhXW2uImGYXKYWWlpDRRj90pykXm3u5+z/Xh22Ew7v6Xb1dwX0HHGAU/gF5t17SBE+nLi",
-	"R1uVi2tzTno1XHwKWazYokA+gHxBPsa/E4v4t6IFxI8+PtZwa3snZnrKxiOugYO0sXHmMnDokFaI/sOW",
-	"3rc//8cLcutOmsM6jou0nRQ2DsX0+ZpQokFp8kArVlINtmpGRSSoWnBlBl1Txm3tJdi+iLi+rxY/Gdp0",
-	"Kna+Wly+ePniMtS9oTVbvFr88cXliz/aq9Mz0AWt2UVBNa3E2tnK1s4xatjJGhTelYtXi7+Avoof2UvY",
-	"zcZ8+d3lpQ+n0z6WjdZ1xQrb+uJ37+9q6+yPqrpxELuriXSrWoqyKbSV/pWPfKVNlfQmxulehDpvjmns",
-	"4kumgtkqtfQf/SdnXHgYIrVsSpwdx1dOsQ6EUy39IgRhoOt/C1DetoGas2jw6Tkv9+kwvHz2Viw4kL/e",
-	"/voLsSh/VPvaKQ5r1aE3un9xNHlNFAApRaHsSl5sy1MRJkTM4YQRVSV22bxhbtMLW5rhubkiXUzNDKK4",
-	"a+m5Am7pwbV6RSyGHPmDBfX7j6W7GsgfVqCLjaOQ3jC+/o9TkWMrgq1z4qR8EMEUSSXdgrZS8H9/XjCz",
-	"kP9pQMZK8686+GnhDXEgPS1pJtweX/5x/nPpF5TgVQl1iAKxq3mmiA/qPg3d6wCTIxRC9mvK5G2LGmHh",
-	"838QDtLgJDToYPV86b/2Zqe+7FH/eyx8hqn46Arp48jdLdYLwDyaZLFIFsqi75nSPwZP8FFMk1cHdcd/",
-	"DIwwEJr2GMk/bGsZQ8PcWpaEymLDHqAkgpv3fyts+JGzQx9Cq2WCkd6U5Y9eHD0HG9m+37IK8rjo5ckG",
-	"bncBuVVdeYuGl1YaJKw0J5lpuwOnYcaLz/bPd+UXJ8nu34hWuo0Xov/62CvRR4X0t/g/ayNTnnOXA7Fd",
-	"WErWTl8+4U6feksv/OF82q3Fj6+bybGbO7D7+7snAw4zfoog1B32aliM/iM3DB5BXXz2dva/weOXMfHF",
-	"m8/zBBfF/gmjOxmDIr6/nIiKOKcE0/WBJpUqYStHutIGzhtlVffDH5jJo9DuyBQNW4Czyxmn4RZ46UKA",
-	"1BGHYY5X1Qcc7Rdr2zIeQuowMeDprse+hykhgwSXHpVA3J352lerdBXFIP57SKAxX1aw0oQqB6hP5dHH",
-	"lvEHpmksMpQU5t51vnsKia4dL0em66zCUY+LO1E+WvxyTe+Bk0fQpxbj7BThTM/7L7DrkuBpBbl2ZBst",
-	"kmDgivH7pVUtOBG88AaDgP1+Iqa8+Nz+h5fsSqjAxSL39+M3pjelpF265alMbimkFODQ7ndC3hPKH8lW",
-	"HH7Acu7m7tKOk1UC5X4XjF98Nv879QSPUenyDJxkKyeh76Iglg6gzPNoYc7PSHJPmvO8hW+KAuohZU9/",
-	"N/xVMB6NV1mv2jgJA1DgkadWNPpOfBp9RX51nzzFA/KBsixzQJtzv6WsWoZMVFcj+iQUufhsevaXF0qa",
-	"G6DlB4dsdLaTaPr/aGVN3LYW6rOc8ew5MuQevf/7cuSe6yAdpi646wg9eDaahiESD6RNfrYhdkQ8gCS0",
-	"qmxGovIPJVWCH+1b8JTo6scoRX76VAupve46jyii0IAb0+O7dMc4tTrbpHndEGa3EVU0wi2tV8F6ATmt",
-	"wjrCny/cYC9+dxlUrvCQnfOVm+zzH5mqhYpluUcs/aeW/7ZDiuZc9UcS8+mUGL+wUMc2pdLuqMUPOd7i",
-	"Exm5KR1MWvIVeWO/eIpHxI70E9fyMecpMaKMr1No5ZjTPiaBPgq0DkE2qbvvbwC1C/w6G3uEIRA6bMSO",
-	"VIKviWJ8XVm3jVNz76E+RrhrUPNDb7GnF7Z663y60/fU5A1cplrQ6JSedcvW/NdG5xnvrHd05+Ot9+7m",
-	"1sT5jxxVTbE1h9Kmch3MRakjE4TgowTo9GPhUTPP5Dj0YN3flj7gsLqT7lQHln0mgti+vzV6aLpajT5s",
-	"FkDvSR62FrJ9Uj8yc4rYC0HgPQElLj7bPyaMOjewFQ+QIMz3WKKu+b48mRqDtWw/ufBLWCQdgbegW1jE",
-	"MzF77P+J36jARCMRZDbZmWzpIymFC9zjYkeOP0tWjbr4bP4YU6z/AvojJHXA8VFtwydiI7eOxYQ7OS7l",
-	"9DzUAouc6tI8hnz4Ll/QtYSI45fWDsJXT+OoiMPlXKYxDWwniLhzkWbK6r/BXuDq61ZAj1UbDmbBBPEj",
-	"fGTqoP3gwxYzhELZXoa4GShkDWFgvhvKy6oP62sFDAdGiOURJSbh8AVR2xNaBi3lnS5hZjf7BhG706Sk",
-	"jy3wzHeX3/35+cuXz/946Qqd7A3scyKOnX8oNJXdzzl96I6HkIMTQJ/uHp1BbWmju0Xjy0J4RcjCQ34j",
-	"5yXGzY8b5H4Kn2UdnFgEdurgeAC/B5AlK7TCjsU/8iJpC/UwM4DWhQxLqJdESGJ1Pxcka12ytgyQWhoW",
-	"v7r9r69n0jvpZrfoergU+xMv3wKU2f7IAMZ3ZpfkDKkEVeE+0HvA13V5RCjUUVgE++xICYfdHs7ha0I5",
-	"EZWN9SRKi1pZGoe0ptMJLSufIHVi0r9lVeVLg51DHnz7tSILzcB4zAwldUU5WTHtsZ3MQfHgVktzSDaM",
-	"r8lpog8HexgLaCaFzr/YL55C3jQj3TbbLc2zSdvnsdhA2VRwGnv0yW+RN2X5Fw8SfwZONl3P4OSXJx04",
-	"tSMW+pgpIlyWXNigc7DtxWfzx4SV5Uf773EXcp6ouITVqreG1yS6hSqb6mpe/EefjdfB7zy9BRef/uVJ",
-	"NzQVxRIosnSrZ5pQda+C2cxsiIuOirSxUEBPfAKXk186VpmyQ3w7p/XySU+r9+2d9ZRe3AF3xd+Terb9",
-	"4JxKmB1gzKpn52iOt1HIOozNtI24dOf+G+buvJ2oGIemVocLb/POW0LM4+V7P4/znTgHAvnEJy4sK3Ho",
-	"VuwhlqOxkdJkK453ok/t+GQaat4jc44cVOvm/cPbSgj5C+zUGdJQv5mTF+ogfLVj916sz/jI3UD9A9Xh",
-	"jn26E3cD9Ug0jzPbWG6LSbZmlublc1rV0oZ5n/gI2vouZ1CQbbmcs/nbI8rkE8dk+dSXsYySE+9PBUqN",
-	"56K/d1/k5XJ186dxE+ZT2pv91FFrgweA8CqaryRRBJz8b8HqWAmPbpncGeHgHQfDDlda0sdw4ncA96+J",
-	"Fuaf7h5JWOV8D8TLJ/YcWDynNKiHWVdUydxN50GwvpG9nIZ8mIP1UHZyU7/+KcsCdaAuDf9bPm9c7MY2",
-	"6BcLNX82KpruExd/IFYjpXm97YN3RMDSqekmVivgahT06Ff/yTlz1t0QYxYcV4dDLcmgdtCO9rRcRThA",
-	"6YzQOysiHYkScdJYkds+Nc+APOAJSSWj/OmhB9zoodTL6IHwe9dKsCeWjTxjXxQb8MDXp5Vhr0y/T7KZ",
-	"v51LH8mDbwlHU1TZKb9mmzslax1AM9lthPMwEyXInQR6f64tF9uaynMoLleuZ08Tdd59zwcbOvkJ9uvE",
-	"8+N3IlzG0UdCt0CqpjjXhkYky1NvZ6N/bfRZkWA8PZ/eaJ7EgInC3MpDGphzSSUQxgklW7EFrl9Hn+25",
-	"r2f7Rp9ha+2l+a99PWeMfdOgorsSWyA2Ai+6uYKcd+JdlKUvL3Ta3fvV9PueKX2urTP9fx10JkuxxJtp",
-	"yUkqdnJbegD3PPE2XQfQx38jM951NRKsESZl7kpvFTj9RvmAu2Q8y3WE2H6CXJRoiMmS+YTSX8FsMxK8",
-	"ct3WLz89j7rOv0oAS9gX5Hk/Rb4vzpUXn91fsgJWOpTPCVnxiFstrK03PW2Yh5g+AgZtOYLnLMvzQjnL",
-	"dLzcI8hnylac+facgmGjp8JNvq3zdfkE5+s8gSb7J+zCxtJffDZ/jCZRuaneOLj6MxPEjjLOzw46g9j/",
-	"dwgby8GpvoMN4yVh+iuwPYJ8Eln9GJAnvGsZNiUDUuX7MUiVaW7RoUD9V7sQPoiH814HnQEOh2DuVhrz",
-	"1guhNyCtWdIy6j1A7fCYJRRCPsFJDwWwxpMUujUCvyp2WuoiuoFCrDk7N2yZH0bh1invU/SbrAAUoTv6",
-	"GApTAFlVQsjgMQC79dTRyXBEo7/1tziZ7DHKHy9PjZ+ZAh+kpJbsgep9CMLX7rBxCJCZp+XL1HHrFnJK",
-	"q1T94krnVqr8aDNSBb7V5ICwlHNJgL77uTrWFE1Og7OfYrWLz+GveZpSl4aTcNC2Sfk6BPDbyEOl6eMT",
-	"BPGnJ3p5fqKf8X6NmzWp7Xxz3H75jXH7RUGlTNcRujK//vqA2QXOcM/+YKuqZNyuziFiy5aoFk7FLSq8",
-	"Vi3ws3myZMO/cUaeuW1Wqz1rYO/wmCW86mYeNpD6XNmTpm83zFFqRGurV2Rlw8+f6ICFgqZfdZ9uQV91",
-	"ahadepNs32+Kr2H/d8tKGLiLcKM8wT43elxmvWqOR1EZr7iu0QSQHX20aNDAS8I40WwL/1ZXIXwKBRdH",
-	"oCE6kkBGyKe3HmWhqqiHxXLBCrO1dr/+8bSxutcV5b4+0dKDTPjs/PE0meWhiBReYuWEKkJt1ch/MdyJ",
-	"szJjRtbThFT+tNX3/pUToY7Ypi1l1Vd/kz9QVuUzwxPCuNeNJox7VAiHu05WQtr/pEoxpSnX6mme1XOn",
-	"r2Xt1HuxvoGzZY3+7xS2HDZ4YDCaMXDjvjgrvcwI6dobzpAd1NCCboFo8a9pPrnt0fMcLG86/0Xo43Q6",
-	"LrQFEzgFWHMmHzajeUU3zXldKXj4YPtKtx4Tm1ah/q0ebZdEOK5k3fpvnuI5dWO50IJJ5N9uIWwfZq82",
-	"YufL1/3L2FpTfoVOLd8z+bHcCFeiBNyNVYjSG/1qyqRyWGS2zVO+U36DLz67v0z4E37iScIlbrxuJfUY",
-	"8/21sOzmsQ8echHodJqSXXubFMWGU0fSup7PXnr4qWXCWemlOmTwCR2qKz6CXp4y7TS5sYwXrK5AjVct",
-	"il+dtXBRHGU8g66ddPT9MUlqVuhGgvqGUh4HdDtjFdI4Ur8C6fffUgHSr7y/iRMQ85JH+P//Cd+cC04i",
-	"BeMcYEwn73PG9Z+/XzxxceFBqsKeIFEBlZ3UAV9nmN59hWCj1MMmgZZbWp/hYXPl8+o8ltmKhxg9mM0x",
-	"e+HvihhBWNTgng2PUMWUtTlFfAlrI8MmYRpm1MP5N0p5CXuUcno1MCSdebXNA17CCnh5clyb3NDncwc9",
-	"m/6v6RomlGR7lGO4cxdY8tuIcD5XGLJP9xn3lN24j84FaN6mHQXU8m8lOs6VIIzLH8X5Ebx6JIo+egxS",
-	"0VQl2dDa3UTYJeVQDQ6/pbKp/XS3kKcXKLNzWB1x+7s1E0ti1+9MJd9/992TzSFoyDuqSJjPqe8+0fDR",
-	"Wh439oM8EUxDPXXw2bbZLl79yQrI7u8vEfnpZJJZHOUSH2VfSTRfmTs1SlCvyZZ9smUcgbua+6JJwWBF",
-	"ITT/sjsji/vY6WuKR5gEGVxF75grxupSE/RRZqdTS4wKqBzBwr11P+cVzhCyVLnv03eXZ9izLN3yZ5ZV",
-	"RqhivM261/QuoqDY/TRLJa7Bna8ndAffWjkhl8I1dgfdui/OqVS5EVJFigHuFaEbm472zdg5OlQ5R9lE",
-	"0/kbtn3qdzm9E8FtS3lJTrQrKY7cgOPEE8to7+mjq5b6LYVzn2bXLMWSpTqeKUIl05staFacuUKHpvUo",
-	"vtxH8/sUEKZR632oWAHKVy6yzi7vwjB/gxliwJO++7SG5Ia4UoyN1M8UUbXQyigyhmbPt0BVI4FU9u37",
-	"ZqpnadjWFdUTKVUf41dP8TiH0bLCkSrKnY/fylmUuwRQeAB+RImhc2RXxVWdq7Ck6/6rIFi0O7a/Q2eI",
-	"v4hMa/7JLzsnOau3BVMe1eNAKk5p8mnXeLwjNAQAX3xeAZR/g8e0Te4GaJlXdGxGaDHyhEUPSUjbPBXR",
-	"EVL6RecqKC9RBeXLly//KwAA//8=",
+	"7L3rjhy5sT/4KkTtArKBkro1HnsX0idNz8gjW5rp7db/zBoH/sDOjKridBaZh2R2qS3opfYR9skWvOal",
+	"gpnMurRkYw8OLI0qeQsGg8G4/OLzohDbWnDgWi1efV7UVNItaJD2v9Z0C+9K8zfGF68WNdWbxXLB6RYW",
+	"r8KPy4WE/2mYhHLxSssGlgtVbGBLTauVkFuqF68WTcPMl/qxNi2VloyvF1++LBd1RR9BJseIPx85iqSF",
+	"ZkV6LZ0PjhtJabpaJYcJvx43hga6TQ7hfzxmhC+msaoFV2C54NoTx/y9EFwD1+avtK4rVlDNBL/4XQlu",
+	"/q0d5H+XsFq8WvxvFy1/Xbhf1UXs0I5Vgiokq00/i1cLSur463JxLcVdBdsTjuz6QwbebagmG1rXwKFc",
+	"EvufO6rIPdTa/6cWpBRmWregFHPjnmRaoT90WoIwRRRbcygJ42b4j0BPRxLbGboRhpWeKaJAa8bXyvG3",
+	"a2U6fbOG92zLvNyQogapmeOYO8otfw44a7nY0k8/i8YJF/8jb7Z3IP2PHxhvNCR/vgb5G8B952fGNaz9",
+	"74yPNXfnA5mTBKV/pI8K71WJRhZYwy/dI/bfbsl+lN5ceuvqraJDjs4s4pD/jCdT3P0OhV4sF5+er8Vz",
+	"/4/hmLzwm9D59Tnb1kJqJ8/1ZvFqAQ+S3V8UQsJFe7y+LBdv1hJg63mov4clW61AWimjYYtsciEa126f",
+	"aCsmlUaJraAQKG8MyOl6iN8v/WgTNIEHVgIv4MWPdvLmr9l0CW2diHX9USnpY29BwzPi93tvnfe0rul+",
+	"gyuxAf7MbFYUwqVo7qpOHy3HSqjVfhfaSKI7oTdkR3WxgY4E77Jtn9u7v6R2YLmwHWIjwiNRG9FUpRuT",
+	"aLEGvQHZDn0nRAWUT++jXZSfXyBTGHkZmG5vmw2rcrVz/NhnQ1oUUGsoe5y6t7ThhhYbKO5Vr82YkLwy",
+	"n6P9NLhQKaFgpZvuHjFJCSvgJUjCgZpzby6WYkP5mvE1MR9Qt1aErzZQ1VOT/dl882W5qKjuTi5ukZE7",
+	"cs34/uRWABrjRA6f8OPMhcbXL2yX+QT+1U0BobAUu6nGN2JnObuQABwXO6y08wTebA1bVrAyC5VsvekK",
+	"lc5R2DxOCyk/oO/eMUMkrqe/J96y5dOWOdwwnopupS3lIo9OyDwJtFQv3gSOyRN2tpG7AWSxYQ9wAwWw",
+	"GrkG4CE8DfZFiXkBJH5yinvqR38FoT8PaBw66rYKIy/D7FB50ZRM/8S1fERkhu7pwSXV8FwzXJJrr2wh",
+	"LEJ14gcxzTtUL9yXfgTfH7aSH4A7sYzcv/kn7K90C1f2EkUO2dpfF1MdDLY2a+Br+z16tNELzqraSlNe",
+	"qiURVWkEZLhGsgZ8L9ZrKG+gxsZUTDd0nmyy9P9IzS291+FgV9fuWmuZtjPcMuyYX3hyq91Qe/u9oltW",
+	"Pebs0lv3pROeakyFS9xeCXXHXE1GchCxIuZd0ihQ9r6KgnBE39vvyrUC+UzZXtG3bpe4TrwONAqMint7",
+	"nroYUvLck9rTb0IAmz1/0dm4XBlsecVM4YdKFPfYI0rdQ0r0lpJVFbp3gJH7kqyEtFu124gKyKoSQi7J",
+	"SyIk+c7+JjgQ4LgyycoMs8Fycc/c0OGSdXNcLsSOOxWvp9l1HoVjrzZhtBkvbvpr8oeMaHoPdmkb9+Uz",
+	"UlfUXRP7mk/NOK4SdaTa/gPcDKFITaV+Tbih1BYoVwQeQD7eifKxK5kmybSln965j19eXiLMavkap4YC",
+	"6G8F4/ov3+MPAE3X+OHWTFcZD1o7ebulocky7qjrvN25ZWTWdv5+to4huyKxtspRu7G571x3TA565v4g",
+	"qCyxG7RqtoOLYPLlsBFVqXCB5vsjd49kI3Zk25inknk8mTaWRc1VT+5ocb8kWzH3XvtZVCU2o4pxmHGb",
+	"GVq8Zxywrs59t5t/JXewYdzR485MZkmoIitWaZCJ16wUORxrv1rGXe3ynCNR2LyxCzhSZ59boKryKXNr",
+	"FJgEC7l5TS/If7f0Q+caP+z0DzJ7XCWOiZRQzNOZrmKbpM5pxCnCIlaoWllrOcTRgGyo4Rvg5PemXDtD",
+	"aOapMWu6plKPb0Qek0sovK3seEV0J2Q52cNv9qMkXzgShr6WvZ2Ks8XYPBJlb7MTR83KfMvQpzgC+MFt",
+	"R8CnrGkl1g1yMul6hvxrzdaYOecoVsd7bKSe01kj9bUEBTphbprRVwPv+Epg/diLPL+nH+29j12GjdRX",
+	"tNHeGdI/yWojdpzsNsAJDeeYKWLaYHpRRctyYHAeNfo0fJ1anjNvZPcEtEz15J4EM3jefp/srRYaVTFB",
+	"AqHE7sozRYJmW1BO7iBb0KW3W+2YLjaAXchNBcq85yr2AEQ25vQdOx76qnICiTox1djL2FGjM7vIA5FB",
+	"hyLNn6alO/J9/kOFhrXb7j+lATSqYDPcMC7u8UeDxu2imCYtjOoa7KumWZZZz81/vlXvKvGkhDXlKP9x",
+	"wpy702qkRGkqna0yz0h2F8abfP1YOzeU45OoqDWKN969kTcHqGitoPyAcLlYOW3TzHJJqCbcmloznlHc",
+	"WZ8R4wXIB2u68NPJm6NsODd/RblJaaob1X1B1xXl3JJA1NYwUQoOyBt6eOJcR12StEO7NaGHxZDnTRGE",
+	"+dDNEv49TM7yiL22Rb0ILLBcrBhnamNPu5009uKnenz/zTKX5hm1R2nz/t4RtiIVrDQRjT45iw7ttEVa",
+	"uAi+ahRKLfhUQ+GdUogBwDkj5vtVQ8u9LrF328RLdrBO23Vws7Yd5pjXwlNvwpIfaRKdgHbM3FdNS+3D",
+	"njatlrZH8bUUTY2SLHEfJGIJMLnvHcRuiPy1xskeudirwEzZPJZYcg3y54aXEhPdtXmguR+J39rBzYpR",
+	"JrJa2/N8+lz5Tg4iUoM9gKgs/kprVDugsrihJWtw49xdMDLt/bKSAB833pG59+uGVqv3wNd6g/5cUQ6/",
+	"sTLxa+2eCmhcC+PrXxtcz9klOhw+NF3vvTmGxl1yLAPVutPtrjtQp53VxFZbRe+F26Lc3bVt2q29jqTZ",
+	"433Xw+Q7bL4EyI8X6goH38art3mkuQ5bM582D1gYRWH+GXD+LWHbD+jqcCd7gEmDOmLQA4rTdZalz3uN",
+	"7By61j4/32VcVK6J2dHmIBNzeA3tEfZEV0jec8FP4oAHQyMf4Fow7LJYSbHN95ebXZYPtNrvZ8PWCRGH",
+	"SsYBKSorRmwfmFIi+8Eu+1FUCBPa6I9pxcWuPyotrpUfsLPc3LvLEfmwG6tBdsfqtTPM/1YNxrwIoLCX",
+	"Uw3c3unExp1RCYQLTfzBIpQ/kq2QaPhakDP9Dr3LyGj6SrOqIsBL8+DTaB95D2xPAv+5X4qfQPbRb/Sh",
+	"B1+jnvU5Rr8G1avHCWiN434iLREJtaRlWSGGAzJ64Wenjh2xH+nje0ERB8GGynIs9Pb3Zps6g2nf7/B9",
+	"El2N3dFC37m7HJZw0E7/yJS5Y44+gjcNT57CIrxSR/kltA7mYFqWzLAHra57E0PCErusZC4Wa/zzBrm9",
+	"Hd/fHTzEK2vZfwOp4BF1w0ixll785LkdQwM0XrBxusp4xGDDy1ttpI4zvKCuKLEiQItNsBsxTsLhM1eC",
+	"MynBmgW7yn4IQDq2dzjrRJTZ4BD4SLGO2z1Ivlb5Kbwdxi+qQ13PL+jRdqz9QeAP5BhtkuUk2MZexj73",
+	"Yw2XGEIMfCfoZMNsBg+3O9HgL6HCWYhnOvrNpOrt0N832WzFPmGG9o4d2zKOXSdhiqyFKMlKyC4DTQch",
+	"tEExR9oslot6Q9UMr9K1+Rw9xUKxeZ6za98CP8aa4swom6oXyytWq+clrJ5Xzu29EpVTFXeMc5DqudL0",
+	"0XoZaP0cXGSK2aPyeU2Zi9HTPkIPM1UqmhEIbKfkvsUYto0/Q+zIIUCQ7DZCufg6ZfUsTRunaWKu2Dke",
+	"z1sbrYO5oEO8fz7j7YS898csYb50seszzxoeiIjG/4X+py2TIy9uJyu6PBvPQYf12nPWlQZttoI76h35",
+	"ErdmQh+xh//Fj17U5akiTjB+CfLvLXOnAL/6XcrfMFnFyZwVq8Bc+kZ3fwCpmOBLogBIKQrlhnnhWOfF",
+	"70rw1y73jWkbxaSMyLKB6VAGA72bdTdfod2Rn5RmW/80G7yLO+/EMe59F7477yNv+JzrPPSgzo+9ies9",
+	"6IH3lq0bCVgoaC/Ys2NlWTdUlrPugQq0RoOPxoxarRd8fwo7Ict59i7bIs4kLmLp1tkOl2XzuAapZtjJ",
+	"W5PHW1ZV73iNvanrivLcJFbXhSWSqHsXEzyA1ww3ogI17bezw4aOMPlmpgzl+WwAd0F33jtg64RJ3Dz+",
+	"R5M2hYSb/uHsWAhqdysmHWEP08FZzmSXm7FT+Deu+TjHtVVL8QCJiGEJVA21HWRb8AO1o3VWy6xtDKab",
+	"Y8wnA+tJDnEO6t2tPCtqf+OjNEZ1G/uRDa2pGK79P9CqgWkDQ3xKuXFDu3Ao3BGIHBEGbNkg+ui7R6Jz",
+	"AHJNFP6MH2SheOut8QP77SAbt+t64mWVuAwOuZ/nRSK/ZxyaOhWKnEwtPMDXbRS9uk4sVIoqRQNlSIxH",
+	"4vvcldwgXrUIvfV0jBD/HTai03GcWJx8G8ZsaZOTlvLWuUZmJqS8rYSQVzZQB9HvVxrkDdSJ4G6xMqqi",
+	"jjlcLsudbc2V+OfLy0trvXD/eYkF3MxJzYtSEsmQlg3v2UBT8UgH5rYYMbbw7ldeAPp0bKOLJ7tX2mu2",
+	"of8NWFap2Ja5kAmfsbrpOwjHlC2bYegTOOKmoVqF2e5fYIfcQ0GvPj7c+UGwEosdaH0LpfCuhYbrrmMh",
+	"P7NmPMjYuW/8PDA6/NWrvwN+3/UsAB0FIJN1tsEglJ2m+YF9miURRe16ScVtS63ezMp4lXnz/Gg/NJvr",
+	"npEZzyxLojilztSXjtAxGXrr39ZuMu0QqY27EtuaSkw5zsltjc82u19KzYUTqDsQObnjzPWBWxqUrNBz",
+	"/eNxcsuQnxo6iovNuUsihWffJ23q8QkCkebHXiWgQ7oTwyIinsZx70nr5nAgZWPkRl52LxKc2IlVilnG",
+	"+3cgF7tU9iTIoi+AekmLOZIh5tw6M59ymbih42U3fNBNJI+wD3Awy76NpNij60zt83Ss3EBePvLbQM0D",
+	"1p0wiqQvwoNvuDYV9s/p625LP4XwuO8vOxmz+P3X+fo79ONv6z6cfxWm5Jgh6QhmwD4dNlTCIeAA6bOO",
+	"2uvD59i82/3/7nJCfYviwc875xAYkhx0Am6AlpifH9RMZ6C5Xvvx/h2bddqYnVIM0lbuZNaeoRYeAirk",
+	"vNWM6hhunBgVFdYdo6Ys6cKgOXvntuCg3btttluKwr4cq8rHG3CQ6Ca2cCfKR5ulqigrPVzgBkg41IQp",
+	"Em4wjyOIwROMavLp7Z8r02Yr5X4XExevp/vHICcHVH+grAqQJmlma2XB9wgqQjFuLx2DkJidbR06G5dY",
+	"2CzHphEx07qryCHHS2ygkV+HCSyR/J05dGNIClrnidOP/il2wJH8LwY7hDPUPWYSsKKegTcLhDSBGc7k",
+	"zlNwBjSSb4Tn8J4MaakTZz2jM9cGizbxtJrVX4sPdAwOVACFG/v2F/ikrzt4rqfEl/BXdPaq3Y0yI39p",
+	"CBaFwFRFTA9vbsxnUi20s60Pc6apBIevRAeXhh1vJ2J28I7pjYsCpVJ7yEBindZWT5ob/bkHXRVZa+kP",
+	"aiB6mPweulW0DxTx2TUNefWzRzQchJS2AU4Jkf+7uEvYu6CuUUujNacvyR2tKiIk4UJvnI6yv1k7kfB1",
+	"50C7OVQ3M792Nq7PHLdXJcT9qGsQV+eTKc01Vb2c0pJJJ9/VPavtI4Pj5mvJtok81RGEIi1wSDzGSyyT",
+	"tgULGmdOLRZ+JTGJ+u6xBzbkR3DTznLtUoYms0VlzkHQEcZdFqqWgq9JISRHcU8zI8X8qN3IIrfhiegx",
+	"LOLBnpj58Q4/M53/yBtBS048TmaDrLUmjfCMyFs904csXlRo4HpC8HOh/wEz33rz7blK0ymteP/aEG+d",
+	"KnXos8291/zrza8zTCX2v7SkyQ16ssQ9KODpnf3wBlRTYdijUooZysKN2P1kWqAWOBejViayEEApHC5t",
+	"mIXgP+x0uAzTxITOu6+QDJXYpHet1/mQjeIPLBWQC1vKqpEQtGkfrOkcyh8e5x2fhms37qFPXjfxeBja",
+	"aYS+8S0NlHjP+D0W19il1HjkRPzS3kcax94mFeP3zxQxH7x2yT3WUergdeiaMj693HYoP9L40vD32shG",
+	"j+6gzUBIoOjmJXyGHkb2DFuQTzlJuHYm+fL32PwY073vJeUOMtMULKCC9OcZRpk0ahvVKMRh9u3lU5zh",
+	"b+HYATq/plwnqgQUG8oL3MB4SAARhwTcCocdKN0mvNFKcLD2ti0tHfynd2oShZvW0uZW82R6x9/c9ARv",
+	"DzGfa+BF4g4H3YfT7DTUtJoG7P1oP7Jfy3VCh+84fmOACPWBQM8fHaaQEM9X9uZ2V/lkjEjrA3bTXCIh",
+	"0H5Ky7DNfWLFxbt96xAq905qGeugS+nvADV6bu4B6g+C643CoHDNrx68NbwAY4jSy+8mIpQGVOyMhJ2c",
+	"v0OtE57vE4SsdxOS8dGT2OfjaTnM266mFRHtAo2w0d+DUjg2Dt3WFZYjRUlRAZWdnJgaJCkaWIZXmJAl",
+	"SCJWxAIzZwKV3YbuRsFTpyIVFYqnnVGWII1GnQ8kF4Hj8hZcC50JyxYwrtvYwoDKFrcJ3dtANcQmxoyq",
+	"Yni2tNtmnuth+ywKxTNFVtLfOkPklQ8AWv3jAPAVKotbLak5Cv83js5CFZgl/iON3YL/VDBZVDAydEQ5",
+	"+UcS3iWN32J+/UcS9+VnWq0SdxZfJ6c02Oh2Al0qhKHj2nuddobvLXBAjj0MmHYPlp3tzAI0ee/5by6e",
+	"SSeKeN9WJhJkTwLfp/3l+5iS0xYBUc2NFBmrYZIOOW5/vElpOWlHcKMSfZofEv1NAuf7IJ7gFbaEaAEg",
+	"7ZC9WOc41mApS7eHOe6pWbDH0Tvl2AezsyZzYbr+Jaz21cMMd4wN0EaTH1LbpTQbOqPm+kLn8uTIXDyG",
+	"8AR7eKTA1ufYCYq3nc9O5nRU7jkdPGFarnM7mBUt5VM85vKOKGh102DFOs5Z6G6sYN0eqt+c0nPZFefi",
+	"ug/KUmnjxI8qzDMDczSB6nxgWvJyUcKDD/ZF9J/KLo8wNHV7FBgy0ywxVtcrgQ8pGl2I7Vg+TdbIEupf",
+	"RN6jpfvyThnwZNMLjdov19WnroP89D7O1wS2tX4kDjuZC+uy4UInKI8ZZkJmmluVT5iIUSAhvqmxD8Re",
+	"ha9OKKqHzQy5wh7HKJB7CF/s+QaTdh+8ae3w85AIMlWNGwPld5Fpw7L+t9BT8sVn1vDRRwUM16FpsdnC",
+	"8OaaDqDzZBlFEjHfZOcjevuhT0fsTgxfkrw/6g29kmL7g9e6cZVTiu0tK9MfTGRlY89o94utGwua+Fwi",
+	"xGOZHha3EtoT0lvRYP6dPuP8srR/S+f5yn8KsGbeqz6gOk1FoqAhY/HpjLKPeIDrKF/7cwyQP/PwiG0r",
+	"bKhfYJflpJm0JQdx3aaiWY8hVYopTa2t7oHBDi3mNIT87Rrr8Ul34oMONdOfNPoRnaXYPVlVlLYyQ/9Q",
+	"u3+3pbpcpWoLxtGrKTQr/ig30isE03YrHx1VrSgnbOw8IWPR3Y4obTuqyAaqklBeWrcCF9oVnFHmf2z1",
+	"NCFIJfpIXxOwO5UNOkPn0qzXoHK8hLftl1+Wi51/Fey9Nq7HampOIbmNt82FtO0W6Nz2Xh2dH1LFrdNp",
+	"06Fm0849XGJliKGfoz2vv65WwNVISuBkUXTfQ4f57+Y3KWMR6hl1cF0vnfrVUy9hajTZRX+0MaJgqT1b",
+	"Ebx7GXP74D52xeCFqPZ8jpPlCVyzZRh2ZLYdOuwL4AqoxF8cq4ijsx9XDdPQLmGheEFr27XvaOlnMaHj",
+	"CNfhIWXJfVM7j+68jg0oycbFCDAY+SEnYbUfHIUOX6fAfc7UBSaO81wACsv5MhSeyj3isa7Vvp3L/bC0",
+	"c4xTyKWXmOUKRSh2TZk8XNr9F5WMupN9N79JCfwxdRof+lFuM0pkYlkWtVAKlAqaV/TdfteHl/gzii/x",
+	"L8FR40lCqq4cgIZt5dfYn8CI8LpmhUbhvKieAZHIcD1xAAnWLQ0LqyAwjxuitPp+MVarJBl1HDDD8wYW",
+	"mZ/iwNzWOGFnkhP3mzCT7LxBdT815yDaTSMR2rd02KsIfWan0SF9pugIrHaE7LhpsFfjNJTunlB0wUSj",
+	"qaWU4cFgrchGzSTzCpakXR3dEJ1UefA0lsYBBNHTsfIpC36wuAQ+p6HQv2Mie80g5cbDkzYvFD7b/rFc",
+	"qJoW/qqco9De1jLxEnpgoppZkD1cPqHl5IHzdprOUJFJ2xW5SsWZB86cliMO223UnHMxjDFY1WPwKpaL",
+	"FI+PnoAdDOz8YxV+vNXQcWOHM30nOaw5uOY6LhjJ7u6qEwExMB48DjMSIYanYNqP2qnCmHNkwuc5QLbS",
+	"cbC/RQKzdMjUGT6TxW/DM+1wLq9DTsSAy2vcbbxcWJ9OQswP96ibrgFUQgLjLjeIrXY+6tBVHDBMKpdq",
+	"tc+wOJxqndfI8XpjD2Jjy3gabyOtUe5Hn41o7OPDDF9MPtjMKkN2Arlkbp9ahxM6iRNQ51/zH/wj506K",
+	"e+AzG+1VCZmsExAPyIxR2pMzo9E98yl+E7Ul9nWpVpjvpzJOri9Aws6YaattzmnUf0Ni/uztzC5tKd0j",
+	"KYaVG56kWScfc8Z0dbjI57SxJVlnTW+oiXXoHhFT2yzOqJRJZz/xQll79/pAJMdT185s2Sk3bE9Xm1/p",
+	"ODrsU66c8TLiGDHTufbH78GOzeQONqwXftazpwQU6P3fuOheH9jvHzdMJhoLDrfD+MOUgaQzUNtrnFu7",
+	"dX4h3c5zSd+WhT6Y9sE+hSCqq4RT/VAlLai1OSJg77AknCB2lr0C2WGMTBqG9R9DwgR0h2q29QEhVfM8",
+	"8x5uZ54l8nQew7qRtVCp4KXqNLX4nTtk9uvXq+e4nxMtZ+TS2KnUxBlgmeBErFwiDHGzsBH7Nski18uJ",
+	"WTvG0w7cat3etmkHHRtGKFzkKLzs8Vq7JyOG19YwgCH7H2AVCiVn9rn7CNh1XzSmXXhuafh4uOMyjzje",
+	"v4UaMIOKT7ACXqZumbStv1XGoln+T12j/MslmmAHZa/Jy8vwf1Nw0Qe7bpaLh/ZumCNf9txjQcJ2vD9R",
+	"jYlkjL4Du1aUd2ucY4OJfYCRFAqQyR6ESSexxMOqDJoBaKKFQ7TwcfbPFPHTlEvCVmQDpAL6AIpsmCJb",
+	"ytHijjVw3i870M9GPQxyJAkuMQI5oqCmMh53fL1mJWLH40KJx+4pfCWfcftAwLhrB/L07dChq8V6hBJL",
+	"hixMC7/382EtfrWiGtNuGJqeBRJ8TX07V1KILZBgXt4LsKbqHnRCRCKYWHsVMPt1ZnAX1f6PI9UiLQg6",
+	"+ovQm2SxYaOJ8vSvKXi4kURMNBmnZzCRIUkDuVzaR9SE7T/GInta9jJmWtdRDD52EPFxuZEqveeRn1qy",
+	"cmYCeHxu6tMc4HjLxQnc+NGTXw8ERofKO8o0jryJZ9FGoKrA9d0D7c5T22kcOtAmq97Xr16vmlvvy7ZL",
+	"gfKGJ2SepkuZHFjrLjFD4Mi5L73/PIXiv6EP4ALnZMNtNF0oAzGbFbrosJeXiVBJlBs3NMjFQRHGpkUV",
+	"3ALROwsloIhYaWtFOBSd0py8t4MqK720DF1sbtm/sJTZO7ZWxBbAIvavgpOKPVhFfd0tytqDW46xfBmV",
+	"Rrn4ea9YJF6m/ZD4jD9jG9M5sxkTDNpf/JRx/ZfvFwltb51QxDF0zWOPQqI0qZtFV3NvZcYYdmjkbey+",
+	"vofETZPKQdq7Xzs+KzF1Sea+iwscdXI8FdUbm4P256+lIUxBp0ElEmv/dJVe5KdfT7WaT7fZxXy4zYMx",
+	"8w2b3s0N2r+kwwK6g7gtzboxDLMccF/seKpEriw27CH5qptV5Tcf4zycmzj6eDWPMP3EjXfwLPeNIf5H",
+	"dyPsqCKFrXlULpa5SxpbxzXFolZpUQCC+7nSF+r//X8w8RgeU/vfY19LoIWegbPo32Ro/0siHkCSAIj4",
+	"TBGfCoJEstS5UxzG2VlyuB7C7CPSo53axEFxdaJfWGLnHpVtW3o6REzm3PzfdT2b3+3LEV+J8vT4aOkY",
+	"hNOl6nSDCibTdlwNaIS3R1+EJY4NuhIyPzkxBcG6XOxYD+sh5bewwOumj6yHTzL1Lgfr01NT2dgjS5ss",
+	"oe+IO1/s+wsuYfLEDTWhAPd0bkf4Mj6Y89bi5nTQYngocTzMbqwryo3WTjkRNXBb0HgPTOZUJVFHE2eS",
+	"Fblct6cB61/GTMHDKpP4qiT7dngzQ995D/6/zd3xBUhCDS5PU1Qi+BDCwYlv5DCUrAseAaOY/jMPX3ak",
+	"T+dYZlU5lbQYBWS+h8d8Pvs7oBDkM3Cl7XCz8TLiTsQFhQ3IK7LsAijnmidTqa93LOGe3i9IOr9Ix3zU",
+	"xuVCbYTQqXF3CW/6NNhjt7DnzkfoMWs+8uOljlLS3nMY5b4WSY6lxoAVhdIgX/zE9YyADNeow403aEhi",
+	"0cgHmOHNlQ+QjP0Pts/+veURLG3F16UD77eZp0CLDbFufUW4zbHKmsJvpkWi2uZeHSb5AGMQ/G4lezT5",
+	"hIrtx2kp+2lhPsvK+3dDz0/8v+5oLrm18h3k+phsOU2x/FroeVXdYiF82zRPsWr1sdmqVTLf/lQ6Uy6O",
+	"jS9uO8v0eBr9zNXt1ccNPbNA+Wy1T2mqm54j1Wi+3OrTPnKuTHlS52iGx9Rv3dMVA2W7tYsH+mM7Xlxj",
+	"ICYqnTy/pm7EA5m2W0IJM+m3zDl0ogqPICsaTcTKmevj0k5mRH9Cxp4y55+nYiLGfWM2OvDmOWups6jP",
+	"gk9b6vJ4dexl49kvGS2eXQZ6ZD9PV9rtGLGRfdbjqU2rFC0fpqwRT10UPXrTXb/4rBkvWI0B+tVtMu9U",
+	"OnkI/5ouXKqZxw6fh9numkUMqzC13FzRuMhDwsZia3U06pKb9uzAx5Dripbh7k4uzy0UqTEZut523pn8",
+	"GPrTtRR3FWwRvI223sgedJfHUHeQMxYzmXZDlCYKkySmEcovDCGMqmY7N4A3qfdqoHMyp92kPgLdTlI+",
+	"1vF20w1Djaz1I6DrhWpGnK3p4wqq6ggNN0mrjtd91mUAVOVYa7uPC9+m664OIS+WHEkq+ui+fE91PiCn",
+	"hDpR6oQq3brjPJKm7gPYpW76AOcY/bJmFGx1N0BLG4x9dArtSNldPI93ZJ883qRrmWWUi+uYb5gzTT/Q",
+	"Gj8iCdDjSiUDFBBzh+BASrZm2mH4Q1UtCeWE8RI+Eca1IBWsgeMPQ/fLTKBIuWY8MZG7Rw2deWjgeqOM",
+	"7k7JSlhnfmRZ8ymqvomHhCEgpKxNDPtqb1hyB3oHwNtIVPObhXSjdxU8U8RsmI2hciVQbGZqjGFFZs2b",
+	"ylfa1bIBrFK6ZGvGs5NHQ7mDKZRhS5vYu5MsC88zscCA5ZO4ue2OZfG6YdbD2PzaX7TDq4+vGpUBv3YV",
+	"PxwBEj4S8y8aH/cFornpnilf3VORHcA9uXskHgvtBMbKCbxBK4upurfqCJtXh/ceaj3tDwkFUnxJxmTY",
+	"sjlQ4XjsRCj7w9wheUXMs9yn/pEdVJVHSrSRzZnVOioIQWEYQMbpytbOLhJo0wow0RaSd9z8lkRvhALC",
+	"AjrkHS3uncF5BmZhXhpPv4xgL3nHz3bZOWN7OMgBw8/t+DKaqC3L4Hd2IdacKczBbZSG/Odxxfj9B4+T",
+	"nddiv/LDKB+5mabqzagNrSdzsT9KyjjIW/utd5WmzAMJZRHZr+Dzi66/MJsRguM29li4e39Ca1oncPdK",
+	"RnFHsKR8DXOqhKUPUTpgP6/OXAD99tztA+tj+WM70bgWt9iJ60u7rXzRpWfuRebb+qus/gFP1YIHmFOd",
+	"/Abqnx5gDxzicir61Q+D84rv8onw/F0J5DZbrJMk9hxNMMsuADBedd+H4ibqgAe9TNnKjIDOvC0c0LH4",
+	"/OX75cGhYfc+SzyYyKQ93g+CxeLbqHtguoTAvipildH4NjPfdTD4OeHmgt5Rhc3yCcoPJK/PBEg644SS",
+	"Nd3C0iVEBXii14TGKoPPlLPrE0UfldN+JqEk5wY/m63Ks9IbRhtdR6i+ZbcdymhB8hE+szBa7RTuXea+",
+	"R6pLli64gfoGCmA1IgDuuU/hHsSjaiGhJHewEvZpf4QTzvaEuttDhXyrI/5PA301aOZIe24F4arOuAXi",
+	"ZHlAU+cRh1WWFSJY8RNXKP7v84sMdqzSOYUhvCm6dTFIezNO1ibck60JET18tvlaivkwgCB/bngpUcJh",
+	"K3JD9BrmzL+Uwhb6P9p5jr01sgM6jy8q2dY/mbuDOykGiGjZezdaFSdR1GaonuzVZBnefpmRctGT2z5q",
+	"3Mr2HzFux3OrJnl5cFDJJNf2F+/1HRYSDXKmX9phUsb7hmnZhUN/5AD49+o6jPqrT/iyDmQY137tV08f",
+	"j9FIzDjpi/Aqd0vF6sZtHkqep6KRPOPGio7c6L7tugQ8c7qJ+h1DWSPYSaaqLfZMxMkwKvYVKuSPVoNO",
+	"O1+ys8SwTDAvTi2N9kst5xZMtoQ/qFbyjWh4eRs86oNXmq0hv8ecG7FzmbFWi3QmSFsbw9XF6JWf70F3",
+	"TIF2WF3MGxZiw++nsT5SiaITzbqApvtGetOAiFX3BdCtLObq7W/ZJ3+1TCHJO0NNXNWfp7BPtKjKjEja",
+	"YLcBV+qwA6Yaien7WvrtxM8uVshmNMH0ug9RNvz5JmWK2TKl6f1c2AALnJIeMxX5H85ZumGoKZoGGElU",
+	"XdUb7PW4aqTegIx2+YCatLTeGvse1ht4JL4KXErRXyUrzWaYqpyNiq3QnU54glIBws5RbK+wzr4O6BZS",
+	"mTqMMSB9bwM7PODJmOfVFLtDPD1i95OUQo7GWiBG9x1SZpC1noYVq7yBYAO0BGlkwctpV7S0a0jGZKBh",
+	"7XEFB0S2o9jtMwMjbxqefJMUwTQ36mcKrU+Iv9YJVc6uF2Ujz/DqnIJYfiQ1lZpsxO61dRsxV+2J0y20",
+	"tZ+GJ3d8eBfsdiwOSlsYdToWyS+4h0IQXi5FW9hSLToUQa+EsO37WkEZbJVB3W2c68AKgbJv9kDMuFmv",
+	"38rXBkHAKAOExyRciNv1GGqV9t/02cETjpRQuAR+rHLpCcr9B8yKCb/bGpIRLcF5Y4mV2MT1rIiWNNmT",
+	"sS5eRU5ELNEygS8SrJY5gTBuhBgRY5tOrR6FTQjkmJ8ckQLmX9ESPoorIXkqg2RVUQkjIDA2ySn5+7Cy",
+	"SXe4Xt+9jrIu1Jk47u2d6hArrkSJxk8k8PIz/RYN1y4n/tCCjXYCoR/sTLjZ46ciXWbBW6TnVYmmTbJe",
+	"gi+I3xGiYrV67mH6/R8bykuxWrnCQriXYG5gWh0QQGeo3iB84HNm4fp1IgjXFfufVxnhHrxrc6i34rld",
+	"2ZV3sz+eC40T2o3r2X2jQVaHChLy4xRFkjr2CM97ESFOodk3I/GKnrMj44SND8zX1qaIXp5wUDLFlnQP",
+	"ksPEFm6iCmKrZymdkje2UVrEYCEpmVKwpmaMOTbIo+VmHHJUdsY4Y7Ru06gmY5u+YdvgssprcF1hRdhC",
+	"dSM+Mss3DIn0XtPtaAGq0tvBOnzwErPncIAyO2Tg+0kAMWf1c51iK5rISWNcaS8BD0Wqq0F28z/3VbnI",
+	"YFOk2QHcl8OiaUjh2Tid/2OCOm7kTsf92bbLX/rtzXW8tHxykO/FNTeLQN7Yj+MvjhlX4BB4v/MpVfdd",
+	"DUKDywipmE/rXklQm+kEKBUkatCobcc2nGYeKS0tjqDldYUVMN1jJvzI7pFn3VeCuknds2r5ddaG5hkr",
+	"NbvikyH045wmuMBY044tIvTaTinHOWtZ5EdPYawCtH0+q6Pm6o5s6Kk75jz2suxxIHsphQYslrCdVJ9u",
+	"2Zq/czFQ0wYnB/XlKBeSq/DQ3Xc8L+rWfIclPSrQ1u7idCnGE+nec3KvPgLd/mJ4KsNn6AGAUvlWt6D/",
+	"V415lABnoTQW2shbRqmdkInwjhHyJ2GT/oVi2OoNkDspdspCohuNiviyr91YvUltMcwoIit5HNcBtlpc",
+	"FUrVgCwwM3IIOB4etKGpki+ph+V8xGdzVw8DUzoohqP2udHkZ7S/bHjnNonZF3hszaJxwl1gZ0uqdr5J",
+	"gGc0hOkBZCJAq4QtTWxOORpV6tL3iAKtYkBfaS2wJ7jUBnjqXRc7Lc+B7W6o+2EvEb4d9/emXKciy0dw",
+	"4bcjXY5ES42DuJ8cp90vrptI36VHF6U9H5t9XnLClc3UQrppVIJxd1TykH2SB0zkGuTHWdmhYy6/5bx4",
+	"XtpD1WqtpfVWxnll6xYbV5XhELXCaQZpYM9+4NVy/A6b+HgY15Z1X3RDHIYms2lvTDQ+ted6xue3GyF0",
+	"wvoPn5jO7g4eQZ3Jusch+1vnwc6316XfbfNtf77BGEUdku8Mc6L5fKxDvZEApy/VvlzoXf63HaDvvO9/",
+	"nbGjPXzvzBbzqPzp4ywifvq4O9CYG5/wXasudut4LsYRyPPsr50Yo9kmWA+BhiUDZVFonr9jrD6yzsOh",
+	"szOeD0N3q+lqdSMwwJgTYjMncZhvdSK5mRab200/ebtz5EPGfr5yH3ObZsXep3ETmtkuItn0tP3M0lCd",
+	"Yo7DIJ8HIHYaPsVZejipA60flufsHFtAB1++rqXdsrszMSE+LCDLtX3ra0/M9mtrWgEOfTmaTpATidZJ",
+	"GaBlik+jIWSQCMS2TUU1lMQlGPntkA0nd6BYCT61biv2EJ6LihX3KW+8Muu/E/7dO0iZ0orQspSubNeE",
+	"78cPklwVWqjbZT4n8hlKkbCNrFPHJZVTu4Eq+VYq17CF6ep2f4sfTpTCSqbcps6l+WHMVpHhyu1NLrxV",
+	"Rw1btKoee9kueV/ja9ir12hPt/NA9Gpuzc4x6Z8Yv5FRfrSbF6joWMCzTrQHRy7LjR6fXTS9F0F+26zX",
+	"bdz2EPkrFU+UZpxMLCNPoujssK2yH33tnA96+TkW2X9UxSgRpMIq3YJPbLSyKyZ1CGnzNENoqccDdgm7",
+	"w4yeA7L2XGXg1Cve/3gzaJ+qiea521vK+q07Q2GMPw+N4d9mqX5hMZoh98w5DjrowH2kNSQswfOQ9rZU",
+	"zggE/kAlGgSsRCOLDPU7VPR1o8Z2GK/gMG1J54HTuydNXFY5t1U4Swxhr6AV8JLKoAMQZuP3G4XHgOaC",
+	"GYuCVje+TvB4kG/40HqatGTFzEhMseOhtlASMEjsOFnZEC31mkBlUWEUoWsgayma+hleWa6mGbHW1MVZ",
+	"qxgpOWp/jlWqk9h1rT/mAFA771xxnBHpGWfnl9TSzA/W3S/PKSn+vAKsktaGppF5/5ECyAt6xv6ubdh6",
+	"Y2+Dhq9DHcVqFa6KEKm8EVW5JJfWD8DdMlCfSQUpi7Z4C7sMg/aG+hTAf4DPF3R4o669X0i2BAxEPEwI",
+	"At2mal+eRk484cn9yuerz3fv3vzypnVzLolqig2hivzUGCpf/ACyCql9+d7Pmeczdeh+8RQ8KKpurpUI",
+	"n8S2rtBkyScGyR+HAZ9tD2tdTyOQ12HxT4u4foKVzluk3Cq8fERiDncRfwODypsFjTdaYtdBGSSr15qn",
+	"wydNRO0IbdSXAH5AtLB5ubPmshJFo7CSvs7dlt/Rpq0zO5i4oMUGjJZVVE2ZU1+xLagaOl36nQnzjWSK",
+	"+5L7JvzoqxEc8hx0gFxvbNbncWhXhTdNZcDAXZlPTZONYJja1wFhshqgEemScuIihqZSljPl0GhNXyQB",
+	"O6O+70Ta9sxUajRJxAVz9JOnPRm79b0pbsPp0j+VNj2ZER79g7Pwl6KjJ6NWbICYu3KrnY8t59eJh7ge",
+	"zKhzXQxMrRumUsVpa19gbiqRFLE5dcAdBjaBHPjNVMr5mNthRkXrpPO469IfD1sMH44CRe42GRUr0fPS",
+	"BRuoXR04b5NrD5DHTQwb39pHfVK5GT2kj7cbncnXs8KNEb5+zziS3uqaTvo2zFcjsuGaYqmz8wKPu8cP",
+	"C9KaZeuZGQ/UgM2QQwPSgcPsRdyaVt8Q7mmImfar6WaTcpgFiNpb4NHI8SfLtgtRRUiqe7QcGBWxj6Gf",
+	"8VKIaV3JqKPebqHoMSvqa1hQWVosBcLUnrU7gskODHUeWkMJ0w0qPE23Ch95S/mjKxxAqMQNJcF7toep",
+	"rDeggFhgP2tqoWS3cSVmD4dVixCyXi66qftJZMpBR+gjBOFtxErs78DJz6aQeBBnCkQxHML04Wsk4nVi",
+	"PTCuaLR6/mitVlqI5ytrrnL2Kyxu/iCPZ0pV2NEj55P0EvZQiR3GKlP5BjhDvIOMbyGWEzcB4HpLykvQ",
+	"1kUaX3UAPfDFjVLeg8TjLsz4oOfdbwD3GXlJY6fkR/r4XtAST8ER2wQYw5bpyZ7frOG9+zALJPJUs669",
+	"O29GIsBIvXFP7WThG6XTOUpaaFplryR1lnyakuusO6PO8H7VWaCX5wqP9gF+Iasqgrx4ZjkgAPo3VzPi",
+	"oHMRa80i6JP1LFgb51DFzQgTnlp7R/j22N78Jrw6gONVpnIZ+vViu3E6+D/bmKpZN4YSqfSwBC7VbgP5",
+	"kRFKLHwLO+elW1GYaBgmh5mVltZAMSZXkovMk+5+zvbj2WEz7fyWbldzb0DHGQdcgV9s1rWDEOnriR9t",
+	"aTauzTnpFfLxKWSxbI8C+QDyBfkY/04s7OOKFhA/+vhYw63t3eIRKhuPuAYO0sbGGWHgIEKtEv2HLb1v",
+	"f/7jC3LrTpoDvI6LtJ0UNg7F9PmaUKJBafJAK1ZSDbZ0SkUkqFpwZQZdU8ZtAS7Yvojgzq8WPxnadMq2",
+	"vlpcvnj54jIUP6I1W7xa/OnF5Ys/WdHpGeiC1uyioJpWYu1sZWvnGDXsZA0K78rFq8VfQV/Fj6wQdrMx",
+	"X353eenD6bSPZaN1XbHCtr743fu7nJyZfOrGQeyuJtKtainKptBW+1c+8pU2VdKbGKd7EYr9Oaaxiy+Z",
+	"Cmar1NJ/9J+cceFhiNSyKXF2HF8+xzoQTrX0ixCEga7/LUB52wZqzqLBp+e83KfDUPjsrVhwIH+7/fUX",
+	"YlH+qPYFdBzgrkNvdP/iaPKaKABSikLZlbzYlqciTIiYwwkjqkrssnnDSNMLW5/juRGRLqZmBlGcWHqu",
+	"gFt6cK1eEYshR/5gQf3+uCRSNLwkf2hRZJdESMKbqnKOBweTKh5A/nHp5Aj5wwp0sXHk1BvG1388Fe22",
+	"IhhGJ47VBxHsllTSLWirMv/35wUzq/6fBuRjsHe86oCthQvHIfq0dJzwkXz55/kPsV9QgrEl1CFkxK7m",
+	"mSI+Avw0dK8Dpo5QCNmvKZO3LcSExaX9QTj8g5PQoAPs86WvGpid+rJH/e+xWBum4g0tpA86dyKvF615",
+	"KpLZc5PBqfZgnfMW6NqrEfYxaw9IwiowkTv02pcVsYDPR9MllptDCfKeKf1jcKcfRYu8isI7/mM4IAPN",
+	"E6WQz+338XVuLUtCZbFhD1ASwY0StRU2hssZ8w+h1TJxwN6U5Y9epz/H8bJ9v2UV5J2ulycbuN0F5Gpy",
+	"hWIaXlqVmrDSMCfTdgdOw4wXn+2f78ov7jmwf1PYJ0K8KPzXx14VPrSmv8X/qzaK+Tl3ORDbxfZk7fTl",
+	"E+70qbf0wh/Op91a/Pi6mRy7uQPniZc9GZii8VME5u+w29RWuzhyw+AR1MVn76z4Ozx+Gbss/SWWp9Ap",
+	"9i8Y3Um89AAWWvLPr3cxu5epsDVYXZEQ59Kz9o/DL5jJo9DuyBQNW5S4yxmn4RZ46eKo1BGHYY5r2kdt",
+	"7Zc93DIe4hIxNeDpxGPfTZfQQYJflEogTma+9nVfXW0+iP8espDMlxWsNKHKVSWg8uhjy/gD0zSW60oq",
+	"c+863z2FRteOl6PTdVbhqMfFnSgfLQi8pvfAySPoU6txdopwpuv9F9h1SfC0ilw7sg25STBwxfj90peP",
+	"EbzwVpcAoH8iprz43P6H1+xKqMAFdPf34zemN6WkXbrlPSXdUkgpwJUM2Al5Tyh/JFtx+AHLkc3dpR2n",
+	"qwTK/S4Yv/hs/nfqCh6j0uUZOMnWIEPvRUEsHUCZ69FixZ+R5J4057kL3xQF1EPKnl42/E0wHi2AWbfa",
+	"OAkD2uKRp1Y0+k58Gr1FfnWfPMUF8oGyLHNAC1ywpaxahnReV239JBS5+Gx69sILJc0N0PKDg4c620k0",
+	"/X+0uiZucwxFbs549hwZco/e/3k5Iuc6cJEpAXcd8RvPRtMwROKCtBnkNk7RGtQJrSqb1qn8RUmV4Ec7",
+	"aDwluu9jlCI/faqF1P7tOo8ootCAeyTivXTHOLVvtkkfhSHMbiOqaIRbWteMdaVyWoV1hD9fuMFe/O7S",
+	"0Fz1JjvnKzfZ5z8yVQsVC9yPuEtOrf9thxTNEfVHEvPpHjF+YaEidOpJu6MWhOV4i09k5KZ0WHPJW+SN",
+	"/eIpLhE70k9cy8ecq8SoMr7ip9VjTnuZBPoo0DpEKqVk398Bahc9dzb2CEMgdNiIHakEXxPF+Lqy7iz3",
+	"zL2H+hjlrkHND73Fnl7Z6q3z6U7fU5M3cJlqkbdT76xbtua/NjrPeGe9xjsftL4nm1sT5z9znmqKrTmU",
+	"Nh/uYC5KHZmgBB+lQKcvCw89eiaHqkc8/7beAw7wPOlmdojjZyKI7ftbo4emq9XoxWZRCJ/kYmtx7yff",
+	"R2ZOEcAiKLwnoMTFZ/vHhFHnBrbiARKE+R7Ldjbflyd7xmAt208u/BIWSUfgLegWW/JMzB77f+I7KjDR",
+	"SBiezRgnW/pISuGiH7nYkePPkn1GXXw2f4w9rP8K+iMk34Djo9qGT8RGbh2LCXdyXMrpeahFZzmV0DyG",
+	"fPguX9C1hAiGmH4dhK+exlERh8sRpjGXbieIuHPhesq+f4O9wBUproAe+2w4mAUTxI8YnKmD9oOP/cxQ",
+	"CmUrDHEzUEi9whCRN5SXVR8b2SoYDtERS8ZKTMKBNKK2J7SWXMo7XcLMbvYNInanSUkfW/Se7y6/+8vz",
+	"ly+f/+nSVYvZG9gnlhw7/1CtK7ufc/rQHQ8hBycgZ909OoPa0obIi8bX1vAPIYux+Y2cl5h8MG6Q+yl8",
+	"lnVwYiXdqYPjURAfQJas0Ao7Fv/MC0cu1MPMKGQXdy2htqHF9u3ngoetS9bWUlJLw+JXt//19Ux6J93s",
+	"FqIQ12J/4uVbgDLbHxkQDc/skpyhlaBPuA/0HvB1XR4RCnUUoMM+O1LCYbcHFvmaUE5EZWM9idKiVpbG",
+	"ITfsdErLymeZnZj0b1lV+fpq59AH336tyEIzMB4zQ0ldUU5WTHuALHNQPELY0hySDeNrcprow8Eexiqk",
+	"SaXzr/aLp9A3zUi3zXZL82zS9nosNlA2FZzGHn1yKfKmLP/qkfbPwMmm6xmc/PKkA6d2xOJHM0WESzUM",
+	"G3QOtr34bP6YsLL8aP897kLOFRWXsFr11vCaRLdQZfOFzY3/6FMaOyCop7fg4tO/POmGpqJYAkWWbvVM",
+	"E6ruY/6F2RAXHRVpY/GUnvgELie/dKwyZYf4dk7r5ZOeVu/bO+spvbgD7iroJ9/Z9oNzPsLsAGNWPTtH",
+	"c7zNg6zD2EzbiEt37r9h7s7biYpxaGp1uPI277wl1DxevvfzON+Jc0iaT3ziwrISh27FHmJNHxspTbbi",
+	"eCf61I5P5vLmXTLnSOS1bt4/vK2EkL/ATp0hPfebOXmhmMRXO3bvxfqMl9wN1D9QHWTs0524G6hHonmc",
+	"2cZyW0w+NrO0KaP2VbW0Yd4nPoK2SM4ZHsi25tDZ/O0RqvOJY7J86stYRsmJ96cCpcZz9N+7L/Jyubp5",
+	"5bgJ8yntzX7qqLXBo2j4J5ovx1GEYgPfgtWxEh4iNLkzwmFkDoYdrrSkj+HE7wDuXxMtzD/dPZKwyvke",
+	"iJdP7DmwoFhpZBSzrvgkc5LOI4l9I3s5DYUxBwOj7OSmfv1TlgV2QV0a/rd83rjYjW3QLxav/2xUNN0n",
+	"BH8gViOlub0D/sO3QjexWgFXo8hRv/pPzpmz7oYYs+C4YiZqSQYFmHa098pVhAOUzgi9syrSkSgRJ40V",
+	"ue1T8wzIA56QVDLKnx56wI0e6uWMHgi/d60Ge2LdyDP2RbEBjx5+Wh32yvT7JJv527neI3nwLeFoiio7",
+	"5dfi2rR1fx3KNdlthPMwEyXInQR6f64tF9uaynM8XK5cz54m6rz7ng/CdPIT7NeJ58fvRBDG0UdCt0Cq",
+	"pjjXhkY40FNvZ6N/bfRZkWA8PZ/eaJ7EgInK3MpDGphzSSUQxgklW7EFrl9Hn+25xbO9o8+wtVZo/nuL",
+	"54yxbxpUdVdiC8RG4EU3V9DzTryLsvQ1mk67e7+aft8zpc+1dab/r4POZCmWuDMtOUnFTm5LDwipJ96m",
+	"64Cc+R9kxruuRoI1wqSMrPRWgdNvlA+4S8azXEec8ifIRYmGmCydTyj9Fcw2I8Er120R+NPzqOv8qwSw",
+	"hH1BrvdT5PviXHnx2f0lK2ClQ/mckBWPuNViA3vT04Z5nO4jYNCWI6DYsjwvHrZMx8s9gnymbNmeb88p",
+	"GDZ6Ktzk2zpfl09wvs4TaLJ/wi5sLP3FZ/PHaBKVm+qNw/w/M0HsKOP87KAziP1/h7CxHJzqO9gwXhKm",
+	"vwLbI8gnkdWPAXnCu5ZhUzIgVb4fg1SZ5hYdqvx/NYHwQTycVxx0Bjgcmrpbrs1bL4TegLRmScuo9wC1",
+	"w6mWUAj5BCc9VBEbT1LoFlr8qthpKUF0A4VYc3Zu2DI/jMKtU96n6DdZAShCd/QxVPcAsqqEkMFjAHbr",
+	"qaOT4YhGf+t3cTLZY5Q/Xp4aPzMFPkhJLdkD1fsQhK/dYeMQIDNPy5ep49athpV+UvUrVJ37UeVHm5Eq",
+	"8K0mB4SlnEsD9N3PfWNN0eQ09QdSrHbxOfw176XUpeEkHLRtUr4OAfw28lBp+vgEQfzpiV6en+hnlK9x",
+	"syZfO98ct19+Y9x+UVAp08WYrsyvvz5gdoEzyNkfbLWZDOnqHCK2nItq4VTcosJt1QI/mytLNvwbZ+SZ",
+	"22ZftWcN7B0es4RX3czDBlKfK3vS9O2GOeoZ0drqFVnZ8PMnOmChKuxX3adb0FedWk6n3iTb95via9j/",
+	"3bISBu4iSJQn2OdGj+usV83xKCrjZes1mgCyo48WDRp4SRgnmm3hP0oUwqdQtXIEGqKjCWSEfHrrURaq",
+	"inpYLBesMFtr9+ufTxure11R7usTLT3IhM/OH0+TWR6KSOE1Vk6oItSW3vw3w504KzNmZD1NaOVPXMLw",
+	"3zgR6oht2lJWffU7+QNlVT4zPCGMe91owrhHhXC462QlpP1PqhRTmnKtnuZaPXf6WtZOvRfrGzhb1uj/",
+	"n8KWwwYPDEYzBm7cF2ellxkhXXvDGbLDM7SgWyBa/HuaT2579DwHy5vOfxH6uDcdF9qCCZwCrDmTD0Pp",
+	"0hHHT6JsaWINvTrTrqBo355hL+R/XzaKxDgDF8XCy8c5GP1KrDMc2wymjk4DmsllzWj22k1zXocdHqTa",
+	"6oKtX84m76j/KNXQ7/04trT/5imUNjeWC2CZxJfus681gbY8XP/bWPRT3qtOJe0zeUvdCFeiBNxZWojS",
+	"m5ZryqRyiHe2zVNqQ36DLz67v0x4rX7iScKl7iSXru0qgIfMgq+FmDiPffDAnkCn0xSG29ukqJyeOl7b",
+	"9Xz2AtdP/fKYlcQcSq1zoUMNz0fQy1MmNyc3lvGC1RWo8dpY8auzlseKo4znabaTjh5mJknNCt1IUN9Q",
+	"Yu2AbmesdRtH6te5/f5bKnP7lfc3cQKi2jvC//9X+OZcoCUpsPAAljspzxnXf/l+8cQlrAcJMXuKRAVU",
+	"dhJUfDVrevcVQtpSF5sEWm5pfYaLzRVprPNYZiseYoxqNsfsJVkoYhRhUYO7NjwOGlPWshlRTKwlFpuE",
+	"aZhRdek/KLEq7FHKtdrAkHTm1jYXeAkr4OXJ0ZNyA+zPHVpv+r+ma5h4JNujHIPqu/Cl30Yc/bmC3X1S",
+	"2bg/9sZ9dC7Y/Da5LWDjfysxmK7QZVz+KJqU4NUjUfTRI92KpirJhtZOEmFCymFnHC6lsqn9dFLI0wuU",
+	"2TmsWr393TojJLHrd6aS77/77snmEF7IO6pImM+pZV+wOyeFnrez5qhgGuqpg8+2zXbx6s9WQXZ/f4no",
+	"TyfTzOIol/go+49E85WRqVGDek227JMtFgqcVLDSNjlgOa6E5gu7M7K4j9C/pngcU9DBVfTBupK/LgFG",
+	"H2V2OrXGqIDKEcTlW/dzXnkWIUuVez99d3mGPct6W/7MsopVVYy32A6a3kWsHbufZqnENbjzVavu4Fsr",
+	"WuUSBcdk0K374pyPKjdCqhQ2wL0idGOTHr8ZO0eHKucozmk6f8O2T30vp3ciBAdQXpIT7UqKIzfgOPHE",
+	"Otp7+uhq8n5LSQOn2TVLsWRBmGeKUMn0ZguaFWeuA6NpPYpi+NH8PgW3ap71PiCxAOXrY1lnl3dhmL/B",
+	"DDXgSe99WkNyQ1zBz0bqZ4qoWmhlHjKGZs+3QFUjgVT27vtmarRp2NYV1ROJex/jV09xOYfRsoLeKspd",
+	"JInVsyh3acbwAPyIQlbnyOGLqzpX+VLX/VfBSWl3bH+HzhDlE5nW/JNfdk4KYG8Lpjyqx0GhnNLk067x",
+	"eEdoCDO/+LwCKP8Oj2mb3A3QMq+03YwAduQKix6SkBx8KqIjpPSLzn2gvEQfKF++fPn/AgAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

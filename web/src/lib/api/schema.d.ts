@@ -1140,6 +1140,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/practices/{practiceId}/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setRound"];
+        post?: never;
+        delete: operations["endRound"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/display/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getDisplayRound"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/display/pair": {
         parameters: {
             query?: never;
@@ -3041,6 +3076,18 @@ export interface components {
             cues: {
                 [key: string]: string;
             };
+            round?: components["schemas"]["RoundState"];
+        };
+        RoundState: {
+            step: number;
+            /** Format: int64 */
+            seed: number;
+            /** @description one type of situation; empty where it is mixed */
+            situation: string;
+            question: number;
+            told: boolean;
+            /** @description how often the answer has been shown again */
+            again: number;
         };
         Jersey: {
             /** Format: uuid */
@@ -5409,6 +5456,75 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    setRound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundState"];
+            };
+        };
+        responses: {
+            /** @description the practice's second screens show this question */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endRound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the second screens show the practice again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getDisplayRound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the questions of the round that is shown */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrainerPack"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     pairScreen: {
         parameters: {
             query?: never;
@@ -5485,7 +5601,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description server-sent events: clock (Clock), again (fetch everything) */
+            /** @description server-sent events: clock (Clock), round (RoundState, or null when it is over), again (fetch everything) */
             200: {
                 headers: {
                     [name: string]: unknown;
