@@ -192,6 +192,27 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	other.Click("button", "Show the practice")
 	other.Says("alert", "used already")
 
+	// A round of questions, led from the floor: the screen follows, and goes back.
+	p.Click("button", "More")
+	p.Click("tab", "Second screen")
+	p.Click("link", "Everybody points")
+	p.Text("lead it from here")
+	p.Click("button", "Begin the round")
+	wall.Text("1 of 12")
+	wall.See("heading", "Point!")
+	p.Click("button", "Show the answer")
+	title := "document.querySelector('h1').innerText"
+	wall.Until(fmt.Sprintf("%s === %q", title, browser.Eval[string](p, title)))
+	if !browser.Eval[bool](wall, "document.querySelector('.choices').closest('[inert]') !== null") {
+		t.Error("the second screen can answer")
+	}
+	p.Click("button", "Next")
+	wall.Text("2 of 12")
+	p.Click("button", "End")
+	wall.See("timer", "Time left")
+	p.Click("link", "Back to the floor")
+	p.See("button", "More")
+
 	// Two seconds before the block is over.
 	practice := strings.Split(p.Path(), "/")[3]
 	ask[string](t, s, "UPDATE practices SET block_ms = 12 * 60000 - 2000 WHERE id = $1::uuid RETURNING id::text", practice)

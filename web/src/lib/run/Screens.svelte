@@ -67,6 +67,12 @@
     <button class="tape plain" onclick={() => end(s.id)}>End it</button>
   </p>
 {/each}
+{#if paired.length > 0}
+  <p>
+    <a class="tape plain" href={`/${team}/show/round?practice=${practice}`}>Everybody points</a>
+  </p>
+  <p class="soft">A round of questions for the whole team: the screen shows them, you lead from here.</p>
+{/if}
 {#if standIns}
   <p class="soft">
     Simulated devices of the demo:

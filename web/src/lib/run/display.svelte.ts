@@ -1,4 +1,5 @@
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
+import { WallRound, type RoundState } from '$lib/eyes/wall.svelte';
 import { follow } from './stream';
 import { Timeline } from './timeline.svelte';
 
@@ -13,6 +14,7 @@ export class SecondScreen {
   /** No code has been typed, or the last one has run out. */
   unpaired = $state('');
   problem = $state('');
+  readonly round = new WallRound();
   readonly lines = [new Timeline(), new Timeline()] as const;
   private unfollow: (() => void) | undefined;
   private again: ReturnType<typeof setTimeout> | undefined;
@@ -31,6 +33,7 @@ export class SecondScreen {
         line.hear(view.clock);
       }
       this.unpaired = this.problem = '';
+      await this.round.take(view.round ?? null);
       if (!this.unfollow) this.follow();
     } catch (e) {
       if (e instanceof Refusal && (e.status === 401 || e.status === 404)) {
@@ -55,6 +58,10 @@ export class SecondScreen {
       clock: (data) => {
         const clock: Schemas['Clock'] = JSON.parse(data);
         for (const line of this.lines) line.hear(clock);
+      },
+      round: (data) => {
+        const round: RoundState | null = JSON.parse(data);
+        this.round.take(round).catch(() => this.load());
       }
     });
   }

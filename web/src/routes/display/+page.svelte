@@ -4,6 +4,7 @@
   import { Player } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { clockText } from '$lib/parts/verdicts';
+  import RoundFloor from '$lib/eyes/RoundFloor.svelte';
   import DisplayEnd from '$lib/run/DisplayEnd.svelte';
   import { SecondScreen } from '$lib/run/display.svelte';
 
@@ -67,6 +68,8 @@
     if (motion && !player.running) player.start(motion.motion.play);
   });
 
+  $effect(() => screen.round.follow());
+
   function full() {
     if (document.fullscreenElement) document.exitFullscreen();
     else document.documentElement.requestFullscreen?.().catch(() => undefined);
@@ -85,21 +88,32 @@
 
 <div class="lights-out gym">
   {#if screen.view}
-    <main class:split={screen.split} class:pictured={motion}>
-      <DisplayEnd {screen} lane={0} wide={!screen.split && !motion} />
-      {#if screen.split}<DisplayEnd {screen} lane={1} wide={false} />{/if}
-      {#if motion}
-        <div class="picture" role="img" aria-label={`How ${motion.drill.name} runs`}>
-          <DrillFloor
-            drill={motion.drill}
-            motion={motion.motion}
-            {player}
-            rep={screen.up(0)[0]?.now}
-            jersey={(id) => screen.who(id)?.jersey ?? ''}
-          />
-        </div>
-      {/if}
-    </main>
+    {#if screen.round.pack && screen.round.state}
+      <main class="asked">
+        <RoundFloor
+          asking={screen.round.asking}
+          pack={screen.round.pack}
+          at={screen.round.state.question}
+          still
+        />
+      </main>
+    {:else}
+      <main class:split={screen.split} class:pictured={motion}>
+        <DisplayEnd {screen} lane={0} wide={!screen.split && !motion} />
+        {#if screen.split}<DisplayEnd {screen} lane={1} wide={false} />{/if}
+        {#if motion}
+          <div class="picture" role="img" aria-label={`How ${motion.drill.name} runs`}>
+            <DrillFloor
+              drill={motion.drill}
+              motion={motion.motion}
+              {player}
+              rep={screen.up(0)[0]?.now}
+              jersey={(id) => screen.who(id)?.jersey ?? ''}
+            />
+          </div>
+        {/if}
+      </main>
+    {/if}
     <footer class:idle>
       <span>{screen.view.team}</span>
       {#if line.practiceLeft !== undefined}
@@ -109,8 +123,11 @@
         >
       {/if}
       <span role="status">{screen.problem}</span>
-      <button class="tape plain" disabled={!block} aria-pressed={showing} onclick={() => (showing = !showing)}
-        >Show the drill</button
+      <button
+        class="tape plain"
+        disabled={!block || screen.round.pack !== null}
+        aria-pressed={showing}
+        onclick={() => (showing = !showing)}>Show the drill</button
       >
       <button class="tape plain" onclick={full}>Full screen</button>
     </footer>
@@ -151,6 +168,14 @@
     flex: 1;
     display: grid;
     min-height: 0;
+  }
+  main.asked :global(svg) {
+    max-height: 86vh;
+  }
+  main.asked {
+    grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+    gap: 3vw;
+    align-items: center;
   }
   main.split,
   main.pictured {

@@ -3,12 +3,16 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { Asking } from '$lib/eyes/asking.svelte';
-  import Choices from '$lib/eyes/Choices.svelte';
-  import EyesFloor from '$lib/eyes/EyesFloor.svelte';
+  import RoundFloor from '$lib/eyes/RoundFloor.svelte';
+  import { RoundRemote } from '$lib/eyes/wall.svelte';
   import { session } from '$lib/state/session.svelte';
 
   // A round of the whole team in front of a big screen: everybody points, the coach counts.
+  // Begun from a practice, its second screens show the round, and this page leads it.
   const team = page.params.team ?? '';
+  const remote = new RoundRemote(team, page.url.searchParams.get('practice') ?? '');
+  const back = remote.practice ? `/${team}/run/${remote.practice}` : `/${team}/teach`;
+  const backTo = remote.practice ? 'Back to the floor' : 'Back to Teach';
   const a = new Asking(undefined, false);
   let pack = $state.raw<Schemas['TrainerPack'] | null>(null);
   let problem = $state('');
@@ -17,8 +21,6 @@
   let at = $state(-1);
   let here = $state(0);
   let counts = $state<number[]>([]);
-  const item = $derived(a.item);
-  const scene = $derived(pack?.scenes.find((s) => s.id === item?.card.screen));
   const over = $derived(pack !== null && at >= pack.items.length);
   const nameOf = (id: string) => pack?.reads.find((r) => r.id === id)?.name ?? id;
   const steps = [
@@ -34,13 +36,23 @@
       (p) => (here = p.length),
       () => (here = 10)
     );
-    return () => a.stop();
+    return () => {
+      a.stop();
+      remote.end();
+    };
   });
+
+  // What has been told of the question, and how often it was shown again.
+  let seed = 0;
+  let again = $state(0);
+  function tell(told: boolean) {
+    remote.show({ step, seed, situation: screen, question: at, told, again });
+  }
 
   async function begin() {
     problem = '';
     try {
-      const seed = crypto.getRandomValues(new Uint32Array(1))[0] ?? 1;
+      seed = crypto.getRandomValues(new Uint32Array(1))[0] ?? 1;
       const query = screen ? { step, seed, screen } : { step, seed };
       pack = await ask(api.GET('/api/teams/{teamId}/round', { params: { path: { teamId: team }, query } }));
       counts = pack.items.map(() => 0);
@@ -52,14 +64,29 @@
   }
   function next() {
     at++;
+    again = 0;
     const item = pack?.items[at];
-    if (item) a.begin(item);
-    else a.stop();
+    if (item) {
+      a.begin(item);
+      tell(false);
+    } else {
+      a.stop();
+      remote.end();
+    }
+  }
+  // However it was answered, the screens show it too.
+  $effect(() => {
+    if (a.phase === 'told') tell(true);
+  });
+  function replay() {
+    again++;
+    a.again();
   }
   const count = (by: number) => (counts[at] = Math.min(here, Math.max(0, (counts[at] ?? 0) + by)));
   function leave() {
     a.stop();
     pack = null;
+    remote.end();
   }
   function key(e: KeyboardEvent) {
     if (!pack || over || (e.target as HTMLElement).closest('button, select, input')) return;
@@ -109,8 +136,12 @@
       {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
       <div class="row">
         <button class="tape" onclick={begin}>Begin the round</button>
-        <a class="tape plain" href={`/${team}/teach`}>Back to Teach</a>
+        <a class="tape plain" href={back}>{backTo}</a>
       </div>
+      {#if remote.practice}<p>The second screen of the practice shows the pictures; lead it from here.</p>
+      {:else}<p class="soft">
+          For the gym’s second screen, begin on the floor, under More: then you lead it from your own device.
+        </p>{/if}
       <p class="soft">The count stays on this page: a crowd that points together is no record of anybody.</p>
     </div>
   {:else if over}
@@ -127,22 +158,12 @@
       <div class="row">
         <button class="tape" onclick={begin}>Another round</button>
         <button class="tape plain" onclick={leave}>Choose again</button>
-        <a class="tape plain" href={`/${team}/teach`}>Back to Teach</a>
+        <a class="tape plain" href={back}>{backTo}</a>
       </div>
     </div>
   {:else}
-    <div class="floor"><EyesFloor asking={a} {pack} /></div>
-    <section>
-      <p class="soft">{at + 1} of {pack.items.length} · {scene?.name}</p>
-      <h1 aria-live="polite">
-        {#if a.phase === 'told'}{nameOf(
-            item?.right ?? ''
-          )}{:else if a.phase === 'asked'}Point!{:else}Watch…{/if}
-      </h1>
-      {#if a.phase === 'told' && item}<p class="say">{item.say}</p>
-        <p class="soft">{item.seen}.</p>{/if}
-      <Choices asking={a} {pack} big />
-      <div class="row">
+    <RoundFloor asking={a} {pack} {at}>
+      <div class="row lead">
         {#if a.phase === 'asked'}<button class="tape" onclick={() => a.answer('')}>Show the answer</button>
         {:else if a.phase === 'told'}
           <span class="count">
@@ -150,12 +171,14 @@
             <span><b class="numeral">{counts[at]}</b> of {here} right</span>
             <button class="tape plain" aria-label="One more" onclick={() => count(1)}>+</button>
           </span>
-          <button class="tape plain" onclick={() => a.again()}>Again</button>
+          <button class="tape plain" onclick={replay}>Again</button>
           <button class="tape" onclick={next}>Next</button>
         {/if}
         <button class="tape plain end" onclick={leave}>End</button>
       </div>
-    </section>
+      {#if remote.problem}<p role="alert" class="problem">{remote.problem}</p>
+      {:else if remote.practice}<p class="soft">The second screen shows it too.</p>{/if}
+    </RoundFloor>
   {/if}
 </main>
 
@@ -170,19 +193,6 @@
     padding: 1.2rem;
     align-items: center;
     box-sizing: border-box;
-  }
-  .floor :global(svg) {
-    max-height: calc(100dvh - 2.4rem);
-  }
-  section {
-    display: grid;
-    gap: 0.8rem;
-  }
-  h1 {
-    font-size: 3.4rem;
-  }
-  .say {
-    font-size: 1.6rem;
   }
   .start {
     grid-column: 1 / -1;
@@ -214,13 +224,7 @@
       grid-template-columns: minmax(0, 1fr);
       align-content: start;
     }
-    h1 {
-      font-size: 2.2rem;
-    }
-    .say {
-      font-size: 1.2rem;
-    }
-    section .row {
+    .lead {
       position: sticky;
       bottom: 0;
       padding: 0.6rem 0;
