@@ -7,6 +7,7 @@ import (
 	"net/http/httptest"
 	"net/http/httputil"
 	"net/url"
+	"path"
 	"strings"
 	"sync"
 	"testing"
@@ -129,5 +130,44 @@ func audit(t testing.TB, s *server, p *browser.Page, want int) {
 func log(p *browser.Page, n int) {
 	for range n {
 		p.Press("1")
+	}
+}
+
+// A tablet that reaches the program by a plain address in the gym's network: there the
+// browser withholds its generator of ids, the clipboard and the service worker. What is
+// logged arrives once all the same, network or none, and so do a player's answers.
+func TestPlainAddressInTheGym(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Before("delete Crypto.prototype.randomUUID; delete Navigator.prototype.clipboard; delete Navigator.prototype.serviceWorker")
+	p.Open("/")
+	floor(p)
+	practice := strings.Split(p.Path(), "/")[3]
+	stored := func() int {
+		return ask[int](t, s, "SELECT count(*)"+standing, practice)
+	}
+	before := stored()
+	log(p, 2)
+	p.Offline(true)
+	log(p, 2)
+	p.Text("4 logged")
+	p.Offline(false)
+	p.Text("All sent")
+	if n := stored() - before; n != 4 {
+		t.Errorf("%d of 4 reps are stored", n)
+	}
+	link := eyes(p, "Bram, Curl")
+	player := path.Base(p.Path())
+	p.Click("button", "Copy the link")
+	p.Text("does not let it be copied")
+	phone := page(t, s)
+	phone.Before("delete Crypto.prototype.randomUUID; delete Navigator.prototype.serviceWorker")
+	phone.Open(link)
+	phone.Click("button", "Start")
+	phone.Text("Now!")
+	phone.Click("button", "Straight")
+	phone.Text("all sent")
+	if n := ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", player); n != 1 {
+		t.Errorf("%d answers are stored", n)
 	}
 }

@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid';
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
 import { device, keep, kept, unanswered } from '$lib/state/device';
 import { Asking } from './asking.svelte';
@@ -105,7 +106,7 @@ export class Training {
     if (!item) return;
     this.turn = [...this.turn, { read: item.right, right: choice === item.right }];
     const answer: Schemas['TrainerAnswer'] = {
-      id: crypto.randomUUID(),
+      id: newId(),
       card: item.card,
       step: item.step,
       seed: item.seed,

@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid';
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
 import { forgetOthers, orKept } from '$lib/state/device';
 import { deviceName, Queue } from '$lib/run/queue.svelte';
@@ -134,7 +135,7 @@ export class BenchLog {
   }
 
   private event(kind: RepEvent['kind'], more: Partial<RepEvent>): RepEvent {
-    return { id: crypto.randomUUID(), kind, at: new Date().toISOString(), device: deviceName(), ...more };
+    return { id: newId(), kind, at: new Date().toISOString(), device: deviceName(), ...more };
   }
 
   /** The first tap, or the second when a player is chosen already. */
@@ -180,7 +181,7 @@ export class BenchLog {
   end(n: Noted, outcome: string) {
     const before = this.own.get(n.id);
     if (!before) return;
-    const again = { ...before, id: crypto.randomUUID(), outcome: n.outcome === outcome ? '' : outcome };
+    const again = { ...before, id: newId(), outcome: n.outcome === outcome ? '' : outcome };
     this.put([this.takeBack(n.id), again]);
   }
 

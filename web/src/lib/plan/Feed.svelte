@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, ask, type Schemas } from '$lib/api/client';
+  import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sure from '$lib/parts/Sure.svelte';
@@ -31,10 +32,7 @@
       notices.fail(e);
     }
   }
-  async function copy() {
-    await navigator.clipboard.writeText(address);
-    notices.say('Copied.');
-  }
+  const copy = () => copyText(address, 'The address is copied.');
 </script>
 
 <section class="sheet" aria-label="Calendar">

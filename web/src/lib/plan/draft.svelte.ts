@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid';
 import { api, ask, type Block, type Practice, type Schemas, type Sheet } from '$lib/api/client';
 import { History } from '$lib/state/history.svelte';
 
@@ -8,7 +9,7 @@ type Reason = Filled['reasons'][number];
 
 export function newBlock(kind: Block['kind'], title: string, minutes: number): Block {
   return {
-    id: crypto.randomUUID(),
+    id: newId(),
     kind,
     title,
     drill: '',
@@ -48,7 +49,7 @@ export function firstPlan(
 
 /** Blocks for another practice: new ids, nothing pinned. */
 export function again(blocks: Block[]): Block[] {
-  return blocks.map((b) => ({ ...b, id: crypto.randomUUID(), pin: false }));
+  return blocks.map((b) => ({ ...b, id: newId(), pin: false }));
 }
 
 /** A practice being edited: the draft, its history, its arithmetic. */

@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid';
 import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
 import { device, forgetOthers, keep, kept, unanswered } from '$lib/state/device';
 import { session } from '$lib/state/session.svelte';
@@ -260,7 +261,7 @@ export class Floor {
     const block = this.line.current?.block.id;
     if (!rep || !player || !block || this.frozen) return;
     const event: RepEvent = {
-      id: crypto.randomUUID(),
+      id: newId(),
       kind: 'rep',
       at: this.line.time(),
       device: deviceName(),
@@ -287,7 +288,7 @@ export class Floor {
   /** Says a logged rep anew: the old event is voided and a new one says it whole,
    * because events never change. */
   amend(l: Logged, change: Partial<RepEvent>) {
-    const again = { ...l.event, ...change, id: crypto.randomUUID(), device: deviceName() };
+    const again = { ...l.event, ...change, id: newId(), device: deviceName() };
     this.send([this.voiding(l.event), again]);
   }
 
@@ -317,7 +318,7 @@ export class Floor {
 
   private voiding(e: RepEvent): RepEvent {
     return {
-      id: crypto.randomUUID(),
+      id: newId(),
       kind: 'void',
       voids: e.id,
       at: this.line.time(),
@@ -344,7 +345,7 @@ export class Floor {
     const current = this.line.current;
     const running = current?.order && this.line.clock?.status === 'open';
     const change: FloorChange = {
-      id: crypto.randomUUID(),
+      id: newId(),
       at: this.line.time(),
       ...(current?.order && (running || what.kind === 'swap') ? { block: current.block.id } : {}),
       afterRep: current?.order ? this.rota.run : 0,

@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid';
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
 import { device, setAside, useReserve, type Waiting } from '$lib/state/device';
 
@@ -294,7 +295,7 @@ const deviceKey = 'evrik.device';
 export function deviceName(): string {
   let name = localStorage.getItem(deviceKey);
   if (!name) {
-    name = crypto.randomUUID().slice(0, 8);
+    name = newId().slice(0, 8);
     localStorage.setItem(deviceKey, name);
   }
   return name;

@@ -3,6 +3,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import Sure from '$lib/parts/Sure.svelte';
   import { dayOf } from '$lib/parts/verdicts';
+  import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
 
@@ -77,14 +78,7 @@
       await load();
     });
 
-  async function copy() {
-    try {
-      await navigator.clipboard.writeText(link);
-      notices.say('The link is copied.');
-    } catch {
-      notices.say('The browser does not let it be copied. Mark the link and copy it.', true);
-    }
-  }
+  const copy = () => copyText(link, 'The link is copied.');
 </script>
 
 <section class="sheet" aria-label="Coaches">

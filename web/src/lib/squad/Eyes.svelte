@@ -3,6 +3,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { dayOf } from '$lib/parts/verdicts';
+  import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
 
@@ -42,14 +43,7 @@
       notices.fail(e);
     }
   }
-  async function copy() {
-    try {
-      await navigator.clipboard.writeText(link);
-      notices.say('The link is copied.');
-    } catch {
-      notices.say('The browser does not copy here; mark the link and copy it by hand.');
-    }
-  }
+  const copy = () => copyText(link, 'The link is copied.');
 </script>
 
 <section class="sheet side">
