@@ -57,7 +57,9 @@
           >Most is missing at {short.map((c) => session.readName(c.read).toLowerCase()).join(', ')}. The
           game’s reps count in the next plan already; this puts them first.</span
         >
-        <a class="tape" href={`/${team}/plan/${view.next.id}?focus=${focus}`}>Into the next plan</a>
+        {#if session.coach}
+          <a class="tape" href={`/${team}/plan/${view.next.id}?focus=${focus}`}>Into the next plan</a>
+        {/if}
       </p>
     {/if}
   </section>

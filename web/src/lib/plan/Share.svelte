@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { dayOf } from '$lib/parts/verdicts';
   import { again, type Draft } from './draft.svelte';
@@ -114,18 +115,24 @@
             onclick={() => draft.change({ blocks: again(t.blocks), minutes: t.minutes })}
             >{t.name}, <span class="numeral">{t.minutes}</span> min</button
           >
-          <button class="tape plain" aria-label={`Forget ${t.name}`} onclick={() => forget(t)}>Forget</button>
+          {#if session.coach}
+            <button class="tape plain" aria-label={`Forget ${t.name}`} onclick={() => forget(t)}
+              >Forget</button
+            >
+          {/if}
         </li>
       {/each}
     </ul>
   {/if}
-  <form class="row" onsubmit={keep}>
-    <label class="field"
-      ><span>Keep this plan for another evening as</span>
-      <input bind:value={name} maxlength="60" required /></label
-    >
-    <button class="tape plain">Keep it</button>
-  </form>
+  {#if session.coach}
+    <form class="row" onsubmit={keep}>
+      <label class="field"
+        ><span>Keep this plan for another evening as</span>
+        <input bind:value={name} maxlength="60" required /></label
+      >
+      <button class="tape plain">Keep it</button>
+    </form>
+  {/if}
 
   <h2>
     Give out {#if draft.changed}<span class="soft">store the plan first: files hold what is stored</span>{/if}
@@ -138,7 +145,7 @@
     <a class="tape plain" href={file('ics')} download>Calendar file</a>
     <a class="tape plain" href={file('csv')} download>CSV</a>
     <a class="tape plain" href={file('json')} download>JSON</a>
-    <button class="tape plain" onclick={mail}>Mail the assistants</button>
+    {#if session.coach}<button class="tape plain" onclick={mail}>Mail the assistants</button>{/if}
   </div>
   <label class="field"
     ><span>Note to the assistants</span>

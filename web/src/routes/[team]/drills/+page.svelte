@@ -69,17 +69,17 @@
 <div class="head">
   <h1>Drills</h1>
   <p class="soft">A drill climbs one rung at a time, and goes back one when it breaks.</p>
-  <span class="acts">
-    <a class="tape" href={`/${team}/drills/edit`}>Write your own</a>
-    <label class="tape plain"
-      >Import a drill<input
-        type="file"
-        accept=".json,application/json"
-        class="visually-hidden"
-        onchange={take}
-      /></label
-    >
-  </span>
+  {#if session.coach}<span class="acts">
+      <a class="tape" href={`/${team}/drills/edit`}>Write your own</a>
+      <label class="tape plain"
+        >Import a drill<input
+          type="file"
+          accept=".json,application/json"
+          class="visually-hidden"
+          onchange={take}
+        /></label
+      >
+    </span>{/if}
 </div>
 <form class="filters" aria-label="Filter the drills" onsubmit={(e) => e.preventDefault()}>
   <label class="field"><span>Words</span><input type="search" bind:value={words} maxlength="80" /></label>

@@ -4,6 +4,7 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
 
   const team = page.params.team ?? '';
@@ -73,27 +74,30 @@
       <h2>Ahead</h2>
       {#if ahead.length}{@render list(ahead, 'Games ahead')}
       {:else}<p class="soft">
-          No game is on the schedule. Add one: what the opponent will do then weighs in every plan before it.
+          No game is on the schedule. {#if session.coach}Add one: what the opponent will do then weighs in
+            every plan before it.{/if}
         </p>{/if}
       {#if over.length}
         <h2>Played</h2>
         {@render list(over, 'Games played')}
       {/if}
     </div>
-    <form class="sheet" aria-label="New game" onsubmit={add}>
-      <h2>A game for the schedule</h2>
-      <label class="field"
-        ><span>Opponent</span><input
-          bind:value={opponent}
-          maxlength="60"
-          required
-          autocomplete="off"
-        /></label
-      >
-      <label class="field"><span>When</span><input type="datetime-local" bind:value={when} required /></label>
-      <label class="check"><input type="checkbox" bind:checked={away} />Away</label>
-      <button class="tape" disabled={busy}>Add the game</button>
-    </form>
+    {#if session.coach}<form class="sheet" aria-label="New game" onsubmit={add}>
+        <h2>A game for the schedule</h2>
+        <label class="field"
+          ><span>Opponent</span><input
+            bind:value={opponent}
+            maxlength="60"
+            required
+            autocomplete="off"
+          /></label
+        >
+        <label class="field"
+          ><span>When</span><input type="datetime-local" bind:value={when} required /></label
+        >
+        <label class="check"><input type="checkbox" bind:checked={away} />Away</label>
+        <button class="tape" disabled={busy}>Add the game</button>
+      </form>{/if}
   </div>
 {/if}
 

@@ -62,15 +62,21 @@
         </ol>
         {#each p.sheet.warnings.slice(0, 2) as w (w.block + w.text)}<p class="warn">{w.text}</p>{/each}
         <div class="flex gap-3 mt-4">
-          <a class="tape" href={`/${team}/run/${p.id}`}
-            >{p.status === 'open' ? 'Back to the floor' : 'Start on the floor'}</a
+          {#if session.coach}
+            <a class="tape" href={`/${team}/run/${p.id}`}
+              >{p.status === 'open' ? 'Back to the floor' : 'Start on the floor'}</a
+            >
+          {/if}
+          <a class="tape plain" href={`/${team}/plan/${p.id}`}
+            >{session.coach ? 'Change the plan' : 'Look at the plan'}</a
           >
-          <a class="tape plain" href={`/${team}/plan/${p.id}`}>Change the plan</a>
         </div>
       {:else}
         <h1 id="next">No practice is planned</h1>
-        <p class="my-3">Plan one and its run sheet stands here.</p>
-        <a class="tape" href={`/${team}/plan`}>Plan a practice</a>
+        {#if session.coach}
+          <p class="my-3">Plan one and its run sheet stands here.</p>
+          <a class="tape" href={`/${team}/plan`}>Plan a practice</a>
+        {/if}
       {/if}
     </section>
 
@@ -79,9 +85,11 @@
         <div class="sheet suggestion">
           <h2>One thing for the next practice</h2>
           <p><ReadGlyph read={now.suggestion.read} size={40} />{now.suggestion.reason}</p>
-          <a class="tape" href={`/${team}/plan/${now.next.id}?focus=${now.suggestion.read}`}
-            >Put it in the plan</a
-          >
+          {#if session.coach}
+            <a class="tape" href={`/${team}/plan/${now.next.id}?focus=${now.suggestion.read}`}
+              >Put it in the plan</a
+            >
+          {/if}
         </div>
       {/if}
       <h2 id="holds">What holds the team back</h2>

@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { firstPlan } from '$lib/plan/draft.svelte';
@@ -41,14 +42,16 @@
 <Pages here="" />
 <div class="page-head">
   <h1>Practices</h1>
-  <button class="tape" onclick={add} disabled={busy || !list}>Plan a practice</button>
+  {#if session.coach}
+    <button class="tape" onclick={add} disabled={busy || !list}>Plan a practice</button>
+  {/if}
 </div>
 {#if !list}
   <p role="status" class="soft">Looking up the practices…</p>
 {:else if list.length === 0}
   <p class="my-4 max-w-xl">
-    Nothing is planned yet. Plan a practice makes an empty evening with everybody there, and one button fills
-    it with what your players need most.
+    Nothing is planned yet. {#if session.coach}Plan a practice makes an empty evening with everybody there,
+      and one button fills it with what your players need most.{/if}
   </p>
 {:else}
   {#each [{ name: 'To come', rows: coming }, { name: 'Done', rows: done }] as group (group.name)}

@@ -168,13 +168,15 @@
       {#if held.length}<p class="soft small">In blue: how many players hold the rung.</p>{/if}
       <About {drill} {stage} {team} />
       <p class="links no-print">
-        {#if ownEntry}
+        {#if ownEntry && session.coach}
           <a class="tape plain" href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</a>
           <button class="tape plain" onclick={archive}
             >{ownEntry.archived ? 'Take it back in' : 'Archive it'}</button
           >
         {/if}
-        <a class="tape plain" href={`/${team}/drills/edit?from=${drill.id}`}>Make it your own</a>
+        {#if session.coach}
+          <a class="tape plain" href={`/${team}/drills/edit?from=${drill.id}`}>Make it your own</a>
+        {/if}
         <button class="tape plain" onclick={() => download(drill)}>Export</button>
         <button class="tape plain" onclick={() => print()}>Print</button>
       </p>

@@ -93,7 +93,7 @@
   }
 
   beforeNavigate((nav) => {
-    if (draft?.changed && !confirm('Leave without storing the drill?')) nav.cancel();
+    if (draft?.changed && session.coach && !confirm('Leave without storing the drill?')) nav.cancel();
   });
 
   function keys(e: KeyboardEvent) {
@@ -117,7 +117,9 @@
   {@const d = draft.drill}
   <div class="bar">
     <h1>{draft.version ? 'Change a drill' : 'A drill of your own'}</h1>
-    <button class="tape" disabled={draft.problem !== ''} onclick={store}>Store the drill</button>
+    {#if session.coach}
+      <button class="tape" disabled={draft.problem !== ''} onclick={store}>Store the drill</button>
+    {:else}<p class="soft">You look on: try what you like, nothing is stored.</p>{/if}
     <button class="tape plain" disabled={!draft.canUndo} onclick={() => draft?.undo()}>Undo</button>
     <button class="tape plain" disabled={!draft.canRedo} onclick={() => draft?.redo()}>Redo</button>
     <button class="tape plain" onclick={() => draft && download(draft.drill)}>Export</button>

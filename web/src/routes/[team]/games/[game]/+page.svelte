@@ -48,9 +48,11 @@
   <div class="page-head">
     <h1><span class="soft">{g.away ? 'At' : 'Against'}</span> {g.opponent}</h1>
     <span class="soft">{dayOf(g.startsAt)} <span class="numeral">{hourOf(g.startsAt)}</span></span>
-    <span class="soft" role="status">{sheet.storing ? 'Storing…' : 'Stored'}</span>
-    <span class="grow"></span>
-    <a class="tape" href={`/${team}/games/${id}/bench`}>Log from the bench</a>
+    {#if session.coach}
+      <span class="soft" role="status">{sheet.storing ? 'Storing…' : 'Stored'}</span>
+      <span class="grow"></span>
+      <a class="tape" href={`/${team}/games/${id}/bench`}>Log from the bench</a>
+    {/if}
     {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}>Delete</button>{/if}
   </div>
   <div role="tablist" aria-label="The game" class="tabs">
@@ -61,18 +63,22 @@
 
   {#if part === 'ready'}
     <div class="prep">
-      <Mixes
-        families={view.families}
-        mixes={g.mixes}
-        unpractised={view.families.map((f) => f.id).filter((f) => !view.asked.includes(f))}
-        onchange={(mixes) => sheet.change({ mixes })}
-      />
+      <div inert={!session.coach}>
+        <Mixes
+          families={view.families}
+          mixes={g.mixes}
+          unpractised={view.families.map((f) => f.id).filter((f) => !view.asked.includes(f))}
+          onchange={(mixes) => sheet.change({ mixes })}
+        />
+      </div>
       <Readiness {view} {team} />
     </div>
   {:else if part === 'five'}
     <div class="who">
       <div class="terms">
-        <LineupTerms players={view.players} terms={g.terms} onchange={(terms) => sheet.change({ terms })} />
+        <div inert={!session.coach}>
+          <LineupTerms players={view.players} terms={g.terms} onchange={(terms) => sheet.change({ terms })} />
+        </div>
         <button class="tape" disabled={sheet.busy} onclick={() => sheet.find()}>Find the five</button>
         {#if sheet.problem}<p role="alert" class="problem">{sheet.problem}</p>{/if}
       </div>

@@ -110,7 +110,8 @@
   }
 
   beforeNavigate((nav) => {
-    if (draft.changed && !confirm('The plan is not stored yet. Leave without storing it?')) nav.cancel();
+    if (draft.changed && session.coach && !confirm('The plan is not stored yet. Leave without storing it?'))
+      nav.cancel();
   });
 
   /** Arrows walk along the tabs. */
@@ -130,7 +131,7 @@
     }
     if (!(e.ctrlKey || e.metaKey)) return;
     const k = e.key.toLowerCase();
-    if (k === 's') save();
+    if (k === 's' && session.coach) save();
     else if (k === 'y' || (k === 'z' && e.shiftKey)) draft.redo();
     else if (k === 'z') draft.undo();
     else return;
@@ -172,11 +173,14 @@
     <div class="acts no-print">
       <button class="tape plain" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
       <button class="tape plain" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
-      <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Store</button>
-      <button class="tape plain" onclick={toFloor}>To the floor</button>
+      {#if session.coach}
+        <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Store</button>
+        <button class="tape plain" onclick={toFloor}>To the floor</button>
+      {/if}
     </div>
   </div>
   {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
+  {#if !session.coach}<p class="soft">You look on: try what you like, nothing is stored.</p>{/if}
   <FillBar {draft} />
   <div class="plan">
     <div class="left">

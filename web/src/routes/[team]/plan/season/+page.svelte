@@ -76,8 +76,12 @@
       days.
     </p>
     <span class="grow"></span>
-    <button class="tape plain no-print" onclick={() => draft?.undo()} disabled={!draft.canUndo}>Undo</button>
-    <button class="tape plain no-print" onclick={() => draft?.redo()} disabled={!draft.canRedo}>Redo</button>
+    {#if session.coach}
+      <button class="tape plain no-print" onclick={() => draft?.undo()} disabled={!draft.canUndo}>Undo</button
+      >
+      <button class="tape plain no-print" onclick={() => draft?.redo()} disabled={!draft.canRedo}>Redo</button
+      >
+    {/if}
   </div>
   {#if draft.problem}<p role="alert" class="problem">
       {draft.problem} The weeks shown are those before.
@@ -88,7 +92,7 @@
   {:else}
     <p>Say below when you practise and what you want to teach; the weeks are laid out from it.</p>
   {/if}
-  {#if next}
+  {#if next && session.coach}
     <p class="next no-print">
       <button class="tape" onclick={() => next && plan(next)}
         >Plan {weekdayName(next.date)}, {dateName(next.date)}</button
@@ -96,7 +100,7 @@
       <span>{says(next)}</span>
     </p>
   {/if}
-  <AimForm {draft} />
+  {#if session.coach}<AimForm {draft} />{/if}
 {/if}
 
 <style>

@@ -146,7 +146,9 @@
                   .toLowerCase()}.{/if}
             </p>
             <p class="acts">
-              <a class="tape" href={`/${team}/drills/edit?moment=${lab.moment}`}>Make a drill of this</a>
+              {#if session.coach}
+                <a class="tape" href={`/${team}/drills/edit?moment=${lab.moment}`}>Make a drill of this</a>
+              {/if}
               {#if lab.pass.situation}
                 <a class="tape plain" href={`/${team}/teach?screen=${lab.pass.situation}`}>Open the read</a>
               {/if}

@@ -61,7 +61,9 @@
 {:else}
   <div class="page-head">
     <h1>{day(view.startsAt)}: {view.status === 'done' ? 'what it came to' : 'so far'}</h1>
-    <a class="tape plain" href={`/${team}/run/${path.practiceId}`}>Back to the floor</a>
+    {#if session.coach}
+      <a class="tape plain" href={`/${team}/run/${path.practiceId}`}>Back to the floor</a>
+    {/if}
     <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
   </div>
   <div class="sheets">
@@ -86,7 +88,7 @@
         <ul>
           {#each r.dropped as b (b.id)}<li>{b.title}, <span class="numeral">{b.minutes}</span> min</li>{/each}
         </ul>
-        {#if view.next}
+        {#if view.next && session.coach}
           <a class="tape plain" href={`/${team}/plan/${view.next.id}?carry=1`}
             >Carry over to {day(view.next.startsAt)}</a
           >
@@ -148,16 +150,16 @@
         {/each}
       </ul>
     </section>
-    <section class="sheet note">
-      <h2>A note to yourself</h2>
-      <label class="field">
-        <span>What to do otherwise next time</span>
-        <textarea rows="3" maxlength="2000" bind:value={note}></textarea>
-      </label>
-      <button class="tape" disabled={note === kept} onclick={keep}
-        >{note === kept && note ? 'Kept' : 'Keep the note'}</button
-      >
-    </section>
+    {#if session.coach}<section class="sheet note">
+        <h2>A note to yourself</h2>
+        <label class="field">
+          <span>What to do otherwise next time</span>
+          <textarea rows="3" maxlength="2000" bind:value={note}></textarea>
+        </label>
+        <button class="tape" disabled={note === kept} onclick={keep}
+          >{note === kept && note ? 'Kept' : 'Keep the note'}</button
+        >
+      </section>{/if}
   </div>
 {/if}
 
