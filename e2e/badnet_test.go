@@ -167,7 +167,31 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	phone.Text("Now!")
 	phone.Click("button", "Straight")
 	phone.Text("all sent")
-	if n := ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", player); n != 1 {
+	answers := func() int {
+		return ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", player)
+	}
+	if n := answers(); n != 1 {
 		t.Errorf("%d answers are stored", n)
+	}
+	// The link ends while an answer waits on the phone: it goes with the new link, when
+	// whoever has it says that it is his.
+	phone.Click("button", "Next")
+	phone.Offline(true)
+	phone.Text("Now!")
+	phone.Click("button", "Straight")
+	phone.Text("1 on this phone")
+	p.Click("button", "End the link")
+	p.Text("does not work any more")
+	phone.Offline(false)
+	phone.See("heading", "This link has ended")
+	phone.Text("Not sent from this phone: one answer")
+	p.Click("button", "Make a private link")
+	p.Text("/eyes/")
+	phone.Open(browser.Eval[string](p, address))
+	phone.Click("button", "Mine, send that")
+	phone.Text("all sent")
+	phone.Gone("group", "From a link that has ended")
+	if n := answers(); n != 2 {
+		t.Errorf("%d answers of 2 are stored", n)
 	}
 }

@@ -8,13 +8,16 @@ import (
 	"evrik/e2e/browser"
 )
 
+// address is the private link that the card shows.
+const address = `document.body.innerText.match(/\/eyes\/[\w-]+/)[0]`
+
 // eyes makes a player's private link, from the board's link to his card.
 func eyes(p *browser.Page, cell string) string {
 	p.Open("/" + teamOf(p) + "/squad")
 	p.Click("link", cell)
 	p.Click("button", "Make a private link")
 	p.Text("/eyes/")
-	return browser.Eval[string](p, `document.body.innerText.match(/\/eyes\/[\w-]+/)[0]`)
+	return browser.Eval[string](p, address)
 }
 
 // A coach makes a link; the player answers ten questions on a phone without a network

@@ -8,6 +8,7 @@ type Pack = Schemas['TrainerPack'];
 const firstSize = 10; // questions that are asked for at once, so that the first soon comes
 const reserveSize = 30; // and those that are kept for when there is no network
 const roundSize = 10; // questions of a turn
+const ended = ''; // in the place of a link that does not work any more
 const retryAfter = 5000; // ms between tries while there is no answer
 
 /** A player's questions on his phone. They are on the phone before he begins, and what
@@ -28,6 +29,8 @@ export class Training {
   /** The link does not work any more, in the server's words. */
   dead = $state('');
   problem = $state('');
+  /** Answers on this phone that an ended link has not sent. */
+  left = $state(0);
   over = $derived(this.done >= roundSize);
   more = $derived(this.rest.length > 0);
   upcoming = $derived(this.rest[0]);
@@ -126,6 +129,16 @@ export class Training {
 
   private async count() {
     this.waiting = await device.seen.where('link').equals(this.key).count();
+    this.left = await device.seen.where('link').equals(ended).count();
+  }
+
+  /** Whoever has the new link says that what the ended one has left is his, or not. */
+  async claim(mine: boolean) {
+    const rows = device.seen.where('link').equals(ended);
+    if (mine) await rows.modify({ link: this.key });
+    else await rows.delete();
+    await this.count();
+    if (mine) await this.send();
   }
 
   /** Sends what waits; twice is harmless. At the end of a turn new questions come. */
@@ -158,6 +171,8 @@ export class Training {
       this.dead = e.message;
       // Whoever has no link any more has no questions any more either.
       await device.kept.delete(`eyes ${this.key}`);
+      await device.seen.where('link').equals(this.key).modify({ link: ended });
+      await this.count();
     } else if (unanswered(e)) {
       this.reachable = false;
       clearTimeout(this.timer);

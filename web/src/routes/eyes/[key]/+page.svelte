@@ -16,6 +16,7 @@
   const item = $derived(a.item);
   const scene = $derived(t.pack?.scenes.find((s) => s.id === item?.card.screen));
   const nameOf = (id: string) => t.pack?.reads.find((r) => r.id === id)?.name ?? id;
+  const answers = (n: number) => (n === 1 ? 'One answer' : `${n} answers`);
   const begun = $derived(a.phase !== 'rest');
   const verdict = $derived.by(() => {
     if (!item || a.phase !== 'told') return '';
@@ -39,6 +40,13 @@
     <div class="note ended">
       <h1>This link has ended</h1>
       <p role="alert">{t.dead}</p>
+      {#if t.left > 0}
+        <p>
+          Not sent from this phone: {answers(t.left).toLowerCase()}. Your new link, opened on this phone, can
+          take that along.
+        </p>
+        <button class="tape plain" onclick={() => t.claim(false)}>Forget that</button>
+      {/if}
     </div>
   {:else if !t.pack}
     <div class="note">
@@ -104,6 +112,13 @@
             </p>{/if}
         {:else}
           <h1>What do you see?</h1>
+          {#if t.left > 0}
+            <div class="left" role="group" aria-label="From a link that has ended">
+              <p>On this phone: {answers(t.left).toLowerCase()} of a link that has ended. Yours?</p>
+              <button class="tape plain" onclick={() => t.claim(true)}>Mine, send that</button>
+              <button class="tape plain" onclick={() => t.claim(false)}>Not mine, forget that</button>
+            </div>
+          {/if}
           <p>Everybody moves, then stops. Look at the defenders and tap what you do.</p>
           <p class="soft">
             You are the one with the ring. {t.size} questions; from "Now!" you have {t.upcoming?.seconds.toFixed(
@@ -125,6 +140,13 @@
 </main>
 
 <style>
+  .left {
+    display: grid;
+    gap: 0.5rem;
+    padding-left: 0.8rem;
+    border-left: 6px solid var(--mark);
+    margin-bottom: 0.8rem;
+  }
   .eyes {
     min-height: 100dvh;
     max-width: 46rem;
