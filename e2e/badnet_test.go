@@ -189,8 +189,8 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	p.Text("/eyes/")
 	phone.Open(browser.Eval[string](p, address))
 	phone.Click("button", "Mine, send that")
-	phone.Text("all sent")
 	phone.Gone("group", "From a link that has ended")
+	phone.Text("all sent")
 	if n := answers(); n != 2 {
 		t.Errorf("%d answers of 2 are stored", n)
 	}
