@@ -53,15 +53,15 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"},
 	}
-	for _, size := range [][2]int64{{390, 844}, {1024, 768}, {1280, 800}} {
-		p.Viewport(size[0], size[1])
-		for _, v := range views {
-			p.Open(v.path)
-			if v.path == run {
-				p.See("timer", "Time left")
-			} else {
-				p.Text(v.text)
-			}
+	for _, v := range views {
+		p.Open(v.path)
+		if v.path == run {
+			p.See("timer", "Time left")
+		} else {
+			p.Text(v.text)
+		}
+		for _, size := range [][2]int64{{390, 844}, {1024, 768}, {1280, 800}} {
+			p.Viewport(size[0], size[1])
 			p.Settle()
 			if wide := browser.Eval[int64](p, "document.documentElement.scrollWidth"); wide > size[0] {
 				t.Errorf("%s at %d px is %d px wide", v.path[min(37, len(v.path)-1):], size[0], wide)

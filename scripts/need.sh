@@ -35,7 +35,11 @@ case "$1" in
     fi
     install postgresql ;;
   chromium)
-    command -v chromium >/dev/null || command -v chromium-browser >/dev/null || command -v google-chrome >/dev/null || install chromium fonts-dejavu-core ;;
+    # The headless build is enough for the tests, and lighter; a whole browser does as well.
+    for name in chromium-headless-shell headless-shell chromium chromium-browser google-chrome; do
+      command -v "$name" >/dev/null && exit 0
+    done
+    install chromium-headless-shell fonts-dejavu-core || install chromium fonts-dejavu-core ;;
   glpk)
     command -v glpsol >/dev/null || install glpk-utils ;;
   *)
