@@ -60,6 +60,15 @@ func TestGame(t *testing.T) {
 	p.See("region", "Who it was")
 	other, shut := p.Tab()
 	defer shut()
+	// Answers to what is sent can be held back: the server has it, and the device does not
+	// know.
+	other.Before(`
+		const real = window.fetch;
+		window.fetch = async (...args) => {
+			const answer = await real(...args);
+			if (window.holding && args[0].method === 'POST') await new Promise((go) => (window.letGo = go));
+			return answer;
+		};`)
 	other.Open(p.Path())
 	other.See("region", "Who it was")
 	p.Front()
@@ -80,7 +89,22 @@ func TestGame(t *testing.T) {
 	p.See("button", "1 Assists")
 	other.Front()
 	other.See("button", "1 Assists")
+	// What is on its way and in the server's totals already counts once.
+	browser.Eval[bool](other, "(window.holding = true)")
+	other.Click("button", "1 Assists")
+	other.See("button", "2 Assists")
+	other.Until("Boolean(window.letGo)")
 	p.Front()
+	p.See("button", "2 Assists")
+	p.Click("button", "2 Assists")
+	p.See("button", "3 Assists")
+	other.Front()
+	other.See("button", "3 Assists")
+	browser.Eval[bool](other, "(window.holding = false, window.letGo(), true)")
+	other.Text("All sent")
+	other.See("button", "3 Assists")
+	p.Front()
+	p.See("button", "3 Assists")
 	p.Offline(true)
 	for range 2 {
 		p.Click("button", "Jump: did not make the read")

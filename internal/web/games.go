@@ -251,7 +251,7 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	out.Reps = len(played)
 	out.Compared = game.Compare(s.policy, evidence.OnePerRep(store.RepsOf(before)), played)
 	out.Covered = game.Coverages(d.mixes, played, func(r evidence.Rep) string { return screens[r.ID] })
-	if out.Counts, err = s.gameCounts(ctx, d.game); err != nil {
+	if out.Counts, _, err = s.gameCounts(ctx, d.game); err != nil {
 		return nil, err
 	}
 	out.Next, err = s.nextAfter(ctx, d.team, s.now())
@@ -270,9 +270,12 @@ func (s *Server) nextAfter(ctx context.Context, team gen.Team, at time.Time) (*a
 	return next, err
 }
 
-func (s *Server) gameCounts(ctx context.Context, g gen.Game) ([]api.GameCount, error) {
+func (s *Server) gameCounts(ctx context.Context, g gen.Game) (out []api.GameCount, counted []uuid.UUID, err error) {
 	rows, err := s.db.GameCounts(ctx, gen.GameCountsParams{ProgramID: g.ProgramID, GameID: g.ID})
-	var out []api.GameCount
+	counted = []uuid.UUID{}
+	for _, row := range rows {
+		counted = append(counted, row.Ids...)
+	}
 	for _, c := range game.Counters() {
 		n := 0
 		for _, row := range rows {
@@ -282,7 +285,7 @@ func (s *Server) gameCounts(ctx context.Context, g gen.Game) ([]api.GameCount, e
 		}
 		out = append(out, api.GameCount{Id: c.ID, Name: c.Name, Count: n})
 	}
-	return out, err
+	return out, counted, err
 }
 
 // FindLineups compares every five that may play.
@@ -322,7 +325,7 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	for _, row := range rows {
 		out.Reps = append(out.Reps, repView(row))
 	}
-	out.Counts, err = s.gameCounts(ctx, d.game)
+	out.Counts, out.Counted, err = s.gameCounts(ctx, d.game)
 	return out, err
 }
 

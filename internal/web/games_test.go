@@ -66,7 +66,8 @@ func TestGame(t *testing.T) {
 	head.do("POST", path+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "voids": wrong["id"], "at": w.now, "device": "bench"}), 200, nil)
 	var bench api.Bench
 	head.do("GET", path+"/bench", nil, 200, &bench)
-	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Right || bench.Counts[1].Count != 1 || len(bench.Situations) < 2 {
+	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Right || bench.Counts[1].Count != 1 || len(bench.Situations) < 2 ||
+		len(bench.Counted) != 1 || bench.Counted[0].String() != count["id"] {
 		t.Errorf("bench: %+v", bench)
 	}
 	head.do("GET", path, nil, 200, &view)

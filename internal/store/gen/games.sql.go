@@ -59,7 +59,7 @@ func (q *Queries) Game(ctx context.Context, arg GameParams) (Game, error) {
 }
 
 const gameCounts = `-- name: GameCounts :many
-SELECT what, sum(by)::integer AS n FROM game_counts WHERE program_id = $1 AND game_id = $2 GROUP BY what
+SELECT what, sum(by)::integer AS n, array_agg(id)::uuid[] AS ids FROM game_counts WHERE program_id = $1 AND game_id = $2 GROUP BY what
 `
 
 type GameCountsParams struct {
@@ -70,8 +70,10 @@ type GameCountsParams struct {
 type GameCountsRow struct {
 	What string
 	N    int32
+	Ids  []uuid.UUID
 }
 
+// With what they add up, so that a device knows which of its own are in it.
 func (q *Queries) GameCounts(ctx context.Context, arg GameCountsParams) ([]GameCountsRow, error) {
 	rows, err := q.db.Query(ctx, gameCounts, arg.ProgramID, arg.GameID)
 	if err != nil {
@@ -81,7 +83,7 @@ func (q *Queries) GameCounts(ctx context.Context, arg GameCountsParams) ([]GameC
 	items := []GameCountsRow{}
 	for rows.Next() {
 		var i GameCountsRow
-		if err := rows.Scan(&i.What, &i.N); err != nil {
+		if err := rows.Scan(&i.What, &i.N, &i.Ids); err != nil {
 			return nil, err
 		}
 		items = append(items, i)

@@ -26,4 +26,5 @@ SELECT sqlc.arg(program_id)::uuid, sqlc.arg(game_id)::uuid, unnest(sqlc.arg(id):
 ON CONFLICT (id) DO NOTHING RETURNING id;
 
 -- name: GameCounts :many
-SELECT what, sum(by)::integer AS n FROM game_counts WHERE program_id = $1 AND game_id = $2 GROUP BY what;
+-- With what they add up, so that a device knows which of its own are in it.
+SELECT what, sum(by)::integer AS n, array_agg(id)::uuid[] AS ids FROM game_counts WHERE program_id = $1 AND game_id = $2 GROUP BY what;

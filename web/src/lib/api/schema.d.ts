@@ -2770,6 +2770,8 @@ export interface components {
             players: components["schemas"]["Player"][];
             situations: components["schemas"]["BenchTable"][];
             counts: components["schemas"]["GameCount"][];
+            /** @description the events that the counts add up */
+            counted: string[];
             /** @description what stands, oldest first */
             reps: components["schemas"]["LoggedRep"][];
         };

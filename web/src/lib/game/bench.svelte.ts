@@ -105,15 +105,15 @@ export class BenchLog {
   }
 
   private async load() {
-    const unsent = new Set(this.queue.events.map((e) => e.id));
     try {
       const path = { teamId: this.team, gameId: this.id };
       this.bench = await orKept(
         `bench ${this.id}`,
         ask(api.GET('/api/teams/{teamId}/games/{gameId}/bench', { params: { path } }))
       );
-      // What had been sent before it was asked is in the totals.
-      this.counted = this.counted.filter((e) => unsent.has(e.id));
+      // An answer that is still on its way says nothing about what the totals hold.
+      const held = new Set(this.bench.counted);
+      this.counted = this.counted.filter((e) => !held.has(e.id));
       this.failed = '';
     } catch (e) {
       if (!this.bench || (e instanceof Refusal && e.status === 404))

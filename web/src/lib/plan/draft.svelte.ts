@@ -65,7 +65,11 @@ export class Draft {
   });
   stored = $state.raw<Practice | null>(null);
   sheet = $state.raw<Sheet | null>(null);
-  problem = $state('');
+  // What the sheet complains of, and what the last fitting did: an answer about the one
+  // says nothing about the other.
+  private unsound = $state('');
+  private unfitted = $state('');
+  problem = $derived(this.unfitted || this.unsound);
   chosen = $state('');
   saving = $state(false);
   filling = $state(false);
@@ -118,7 +122,7 @@ export class Draft {
     this.stored = p;
     this.steps.now = inputOf(p);
     this.sheet = p.sheet;
-    this.problem = '';
+    this.unsound = this.unfitted = '';
   }
 
   change(next: Partial<Input>) {
@@ -204,7 +208,7 @@ export class Draft {
       this.steps.step({ ...this.input, blocks: filled.blocks });
       this.asked++; // what is still being computed speaks of the plan before
       this.sheet = filled.sheet;
-      this.problem = '';
+      this.unsound = this.unfitted = '';
       this.filled = filled;
       this.fittedTo = terms(this.input);
       const was = new Map(filled.blocks.map((b) => [b.id, gist(b)]));
@@ -213,7 +217,7 @@ export class Draft {
       );
       if (!this.block) this.chosen = filled.blocks.find((b) => b.kind === 'drill')?.id ?? '';
     } catch (e) {
-      this.problem = e instanceof Error ? e.message : String(e);
+      this.unfitted = e instanceof Error ? e.message : String(e);
     } finally {
       this.filling = false;
     }
@@ -251,15 +255,16 @@ export class Draft {
   /** Asks the core for the plan's arithmetic; the newest question wins. */
   private async compute() {
     const mine = ++this.asked;
+    this.unfitted = ''; // it spoke of the plan before
     try {
       const sheet = await ask(
         api.POST('/api/teams/{teamId}/sheet', { params: { path: { teamId: this.team } }, body: this.input })
       );
       if (mine !== this.asked) return;
       this.sheet = sheet;
-      this.problem = '';
+      this.unsound = '';
     } catch (e) {
-      if (mine === this.asked) this.problem = e instanceof Error ? e.message : String(e);
+      if (mine === this.asked) this.unsound = e instanceof Error ? e.message : String(e);
     }
   }
 }
