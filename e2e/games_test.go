@@ -166,6 +166,7 @@ func TestSquad(t *testing.T) {
 	p.Click("button", "Edit the roster")
 	p.Click("button", "Erase Ivo")
 	p.Click("button", "Erase for good")
+	p.Text("every rep of Ivo are erased")
 	p.Gone("button", "Erase Ivo")
 	p.Click("button", "Back to the board")
 	p.See("link", "Bram, Curl")

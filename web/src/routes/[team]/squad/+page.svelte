@@ -24,6 +24,16 @@
     await view.load();
     if (board?.players.length === 0) editing = true;
   }
+  // The board of before a change of the roster is not shown again: somebody may be erased.
+  let rereading = $state(0);
+  async function reread() {
+    rereading++;
+    try {
+      await load();
+    } finally {
+      rereading--;
+    }
+  }
   onMount(async () => {
     await load();
     agreement = await ask(api.GET('/api/teams/{teamId}/agreement', { params: { path: { teamId: team } } }));
@@ -46,10 +56,10 @@
 
 {#if !board && view.problem}
   <p role="alert" class="problem">{view.problem}</p>
-{:else if !board}
+{:else if board && editing}
+  <RosterEditor {team} players={board.players} onchange={reread} />
+{:else if !board || rereading > 0}
   <p role="status" class="soft">Reading the log…</p>
-{:else if editing}
-  <RosterEditor {team} players={board.players} onchange={load} />
 {:else}
   <BoardFilters {view} />
   {#if view.problem}<p role="alert" class="problem">{view.problem}</p>{/if}
