@@ -240,6 +240,9 @@
     flex-wrap: wrap;
     gap: 0.5rem;
   }
+  section .acts {
+    margin-top: 0.6rem;
+  }
   .side {
     display: grid;
     gap: 0.8rem;
