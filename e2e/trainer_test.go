@@ -40,6 +40,9 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	if phone.Has("button", "Settings") || strings.Contains(browser.Eval[string](phone, "document.body.innerText"), "Bram") {
 		t.Error("the player's page shows who it is for")
 	}
+	if with := browser.Eval[string](phone, "fetch(location.pathname).then((r) => r.headers.get('Link'))"); !strings.Contains(with, "/nodes/") || !strings.Contains(with, "as=style") {
+		t.Errorf("the page does not name its files: %s", with)
+	}
 	phone.Until("navigator.serviceWorker.controller !== null")
 	phone.Offline(true)
 	phone.Click("button", "Start")

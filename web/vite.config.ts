@@ -1,11 +1,39 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 
 const shared = 12; // parts that import a module, from which on it is one of those
 
+/** Writes down which files a player's page takes besides those that every page takes, so
+ * that the server can name them with the page: a phone need not find them one by one. */
+const playersPage: Plugin = {
+  name: 'players-page',
+  generateBundle(_, bundle) {
+    const chunks = Object.values(bundle).filter((c) => c.type === 'chunk');
+    const page = chunks.find((c) =>
+      c.moduleIds.some((id) => id.includes('/routes/eyes/') && id.includes('+page.svelte'))
+    );
+    if (!page || this.environment.name !== 'client') return;
+    const files = new Set<string>();
+    const styles = new Set<string>();
+    const add = (name: string) => {
+      const c = chunks.find((x) => x.fileName === name);
+      if (!c || files.has(name)) return;
+      files.add(name);
+      c.viteMetadata?.importedCss.forEach((f) => styles.add(f));
+      c.imports.forEach(add);
+    };
+    add(page.fileName);
+    this.emitFile({
+      type: 'asset',
+      fileName: '_app/eyes.json',
+      source: JSON.stringify({ files: [...files], styles: [...styles] })
+    });
+  }
+};
+
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [tailwindcss(), sveltekit(), playersPage],
   build: {
     rolldownOptions: {
       checks: { pluginTimings: false },

@@ -6,6 +6,7 @@ package web
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 	"fmt"
 	lru "github.com/hashicorp/golang-lru/v2"
@@ -60,6 +61,7 @@ type Server struct {
 	demo     *api.SignIn
 	standIns *api.StandIns
 	assets   fs.FS
+	eyes     string // the rest of a Link header for a player's page
 	spec     *openapi3.T
 	maps     *lru.Cache[mapKey, reads.Map]
 	outbox   standin.Outbox
@@ -87,7 +89,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, spec: spec, outbox: standin.Outbox{Dir: o.Outbox},
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, eyes: playersFiles(o.Assets), spec: spec, outbox: standin.Outbox{Dir: o.Outbox},
 		life: o.Life, live: &hub{followers: map[uuid.UUID]map[chan change]bool{}}}
 	if s.now == nil {
 		s.now = time.Now
@@ -169,6 +171,27 @@ func (s *Server) healthy(c *echo.Context) error {
 	return c.String(http.StatusOK, "ok")
 }
 
+// playersFiles are the files of a player's page, as the build has written them down, for a
+// Link header that has begun; none where it has not.
+func playersFiles(assets fs.FS) string {
+	var page struct{ Files, Styles []string }
+	if assets == nil {
+		return ""
+	}
+	data, err := fs.ReadFile(assets, "_app/eyes.json")
+	if err != nil || json.Unmarshal(data, &page) != nil {
+		return ""
+	}
+	var out strings.Builder
+	for _, f := range page.Files {
+		fmt.Fprintf(&out, ", </%s>; rel=modulepreload", f)
+	}
+	for _, f := range page.Styles {
+		fmt.Fprintf(&out, ", </%s>; rel=preload; as=style", f)
+	}
+	return out.String()
+}
+
 // static serves a built file, or the application's page for every address
 // inside it. Files under immutable/ carry their content's hash in the name.
 func (s *Server) static(c *echo.Context) error {
@@ -189,8 +212,9 @@ func (s *Server) static(c *echo.Context) error {
 	}
 	c.Response().Header().Set("Cache-Control", cache)
 	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/eyes/"); ok && name == "index.html" && url.PathEscape(key) == key {
-		// A phone on a slow network fetches its questions while it fetches the page.
-		c.Response().Header().Set("Link", fmt.Sprintf("</api/eyes/%s?size=%d>; rel=preload; as=fetch; crossorigin", key, firstPack))
+		// A phone on a slow network fetches its questions, and the page's own files, while
+		// it fetches what every page takes.
+		c.Response().Header().Set("Link", fmt.Sprintf("</api/eyes/%s?size=%d>; rel=preload; as=fetch; crossorigin%s", key, firstPack, s.eyes))
 	}
 	return c.FileFS(name, s.assets)
 }
