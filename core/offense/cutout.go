@@ -309,9 +309,7 @@ func (c *cutter) phases() []drill.Phase {
 		switch st := c.stepOf(who); {
 		case st.act == Screen && first.act == Drive:
 			acts = append(acts, with(act(drill.Cut, who, drill.Rim)))
-		case st.act == Screen, st.act == Fill && c.id(who) == posOther && who != c.ball:
-			acts = append(acts, with(act(drill.Cut, who, c.turned(st.to))))
-		case st.act == Cut && screened:
+		case st.act == Screen, st.act == Cut && screened, st.act == Fill && c.id(who) == posOther && who != c.ball:
 			acts = append(acts, with(act(drill.Cut, who, c.turned(st.to))))
 		}
 	}

@@ -103,6 +103,13 @@ func TestCutOutByHand(t *testing.T) {
 	if last := d.Stages[len(d.Stages)-1]; err != nil || last.Rung != drill.Live3 || last.Seconds < play.Duration {
 		t.Errorf("%v, %.1f s for %+v", err, play.Duration, last)
 	}
+	// An answer with four in it, and nobody who only feeds: four on four.
+	own := s
+	own.Answers = append(slices.Clone(s.Answers), Answer{"four", "Ball screen, both sides cut", AnyPass, [2]int{1, 9},
+		[]Move{{Passer, Screen, Receiver, Receiver}, {Receiver, Drive, Passer, Passer}, {Next1, Cut, "", Next1}, {Ahead1, Cut, "", Ahead1}}, "ball", 1, ""})
+	if four, err := f.CutOut(own, Moment{st, "wingR", "four"}); err != nil || four.Stages[3].Rung != drill.Live4 || four.Positions[0].Name != "Handler" || four.Positions[3].Spot == "" {
+		t.Errorf("%v, %+v", err, four)
+	}
 	// Whoever was dragged stands on the spot that is nearest to him.
 	far := m
 	far.Standing.At[3] = court.Point{X: -8, Y: 18} // the left wing, near the elbow

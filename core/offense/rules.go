@@ -26,9 +26,12 @@ const (
 	Twice     = "twice"
 )
 
+// Neighbours is how far apart, in feet, neighbours are at least (common practice, no
+// source).
+const Neighbours = 12.0
+
 // Distances in feet and times in seconds of the rules (common practice, no source).
 const (
-	neighbours = 12.0
 	offTheLine = 2.5 // nearer to the arc than this, the toes are on it
 	onSpot     = 6.0 // who is this near fills a spot
 	// emptyLimit is how long a spot may be empty with nobody on his way to it: the cut to
@@ -72,7 +75,7 @@ func (f Floor) Picture(s School, at [five]court.Point) []Violation {
 	if s.Switches.Apart {
 		for i := range at {
 			for k := range i {
-				if d := at[i].Dist(at[k]); d < neighbours && !f.inside(at[i]) && !f.inside(at[k]) {
+				if d := at[i].Dist(at[k]); d < Neighbours && !f.inside(at[i]) && !f.inside(at[k]) {
 					out = append(out, Violation{Close, []int{k, i}, 0, fmt.Sprintf("Only %.1f ft apart: one defender guards two.", d)})
 				}
 			}
@@ -216,7 +219,7 @@ func (f Floor) watch(s School, c *cycle, tell func(Spread)) (broken []Violation)
 			}
 		}
 		// Only when the nearest two are too near can a pair be that stands still.
-		if s.Switches.Apart && !close && m.spread.Nearest > 0 && m.spread.Nearest < neighbours {
+		if s.Switches.Apart && !close && m.spread.Nearest > 0 && m.spread.Nearest < Neighbours {
 			if pair, found := m.standing(c, last); found {
 				close = true
 				broken = append(broken, Violation{Close, pair[:], t, fmt.Sprintf("Only %.1f ft apart.", m.at[pair[0]].Dist(m.at[pair[1]]))})
@@ -242,7 +245,7 @@ func (m *moment) standing(c *cycle, last [five]court.Point) (pair [2]int, found 
 	for i := range m.at {
 		for k := range i {
 			still := m.at[i].Dist(last[i]) < settledBy && m.at[k].Dist(last[k]) < settledBy
-			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && m.at[i].Dist(m.at[k]) < neighbours {
+			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && m.at[i].Dist(m.at[k]) < Neighbours {
 				return [2]int{k, i}, true
 			}
 		}

@@ -143,7 +143,7 @@ func (s *Simulator) Play(seed uint64) Possession {
 		if at.Nearest > 0 {
 			measured++
 			out.Apart += at.Apart
-			out.Tight += yes(at.Nearest < neighbours)
+			out.Tight += yes(at.Nearest < Neighbours)
 		}
 	}
 	for turn := uint64(1); t < possession; turn++ {

@@ -50,7 +50,7 @@ func TestSimulation(t *testing.T) {
 			if math.Abs(touches-x.Passes.Value-1) > 1e-9 {
 				t.Errorf("%s: %.2f touches, %.2f passes", s.ID, touches, x.Passes.Value)
 			}
-			if x.Apart.Value < neighbours || x.Apart.Value > 30 || x.Tight.Value < 0 || x.Tight.Value > 0.5 {
+			if x.Apart.Value < Neighbours || x.Apart.Value > 30 || x.Tight.Value < 0 || x.Tight.Value > 0.5 {
 				t.Errorf("%s: neighbours are %.1f ft apart, too near %.2f of the time", s.ID, x.Apart.Value, x.Tight.Value)
 			}
 			if x.Inside.Value > 2.2 || x.Seconds.Value <= 0 || x.Seconds.Value > possession {
@@ -145,7 +145,7 @@ func TestSpread(t *testing.T) {
 	// The start of five out: every spot is filled and nobody is inside.
 	c = cycle{place: f.places(s, s.Start())}
 	f.see(&c, f.ring(s), 0, &m)
-	if m.spread.Empty != 0 || m.spread.Inside != 0 || m.spread.Nearest < neighbours || m.spread.Apart < m.spread.Nearest {
+	if m.spread.Empty != 0 || m.spread.Inside != 0 || m.spread.Nearest < Neighbours || m.spread.Apart < m.spread.Nearest {
 		t.Errorf("the start: %+v", m.spread)
 	}
 	run, err := f.Watch(s, f.Begin(s), 4, Guarding{}, 1)

@@ -35,7 +35,7 @@ func (s *Server) GetOffense(ctx context.Context, r api.GetOffenseRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetOffense200JSONResponse{Schools: offense.Schools(), Lines: fl.Court.Lines(), Players: playerViews(players), Assumptions: offense.Assumptions(), Purpose: offense.Purpose}
+	out := api.GetOffense200JSONResponse{Schools: offense.Schools(), Lines: fl.Court.Lines(), Players: playerViews(players), Assumptions: offense.Assumptions(), Purpose: offense.Purpose, Neighbours: offense.Neighbours}
 	if !chosen {
 		own = offense.VariantOf(out.Schools[0])
 	}

@@ -31,7 +31,7 @@ func TestOffense(t *testing.T) {
 	head := w.as(c.head)
 	var view api.OffenseView
 	head.do("GET", c.path("/offense"), nil, 200, &view)
-	if len(view.Schools) != 7 || len(view.Starts) != 7 || len(view.Rules) != 6 || view.Own.Base != "cut" || view.Purpose == "" {
+	if len(view.Schools) != 7 || len(view.Starts) != 7 || len(view.Rules) != 6 || view.Own.Base != "cut" || view.Purpose == "" || view.Neighbours != offense.Neighbours {
 		t.Errorf("%+v", view)
 	}
 	var run offense.Run

@@ -2515,6 +2515,11 @@ export interface components {
             ball: number;
         };
         OffenseView: {
+            /**
+             * Format: double
+             * @description feet that neighbours are apart at least
+             */
+            neighbours: number;
             schools: components["schemas"]["OffenseSchool"][];
             own: components["schemas"]["OffenseVariant"];
             lines: components["schemas"]["Lines"];

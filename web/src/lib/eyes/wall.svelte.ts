@@ -45,6 +45,8 @@ export class WallRound {
 export class RoundRemote {
   problem = $state('');
   private shown = false;
+  // One after the other: what is told later has to arrive later.
+  private last: Promise<void> = Promise.resolve();
 
   constructor(
     private team: string,
@@ -55,27 +57,29 @@ export class RoundRemote {
     return { params: { path: { teamId: this.team, practiceId: this.practice } } };
   }
 
-  private async attempt(what: () => Promise<unknown>) {
+  private attempt(what: () => Promise<unknown>) {
     if (!this.practice) return;
-    try {
-      await what();
-      this.problem = '';
-    } catch (e) {
-      this.problem = `The second screen was not told: ${e instanceof Error ? e.message : String(e)}`;
-    }
+    this.last = this.last.then(what).then(
+      () => {
+        this.problem = '';
+      },
+      (e) => {
+        this.problem = `The second screen was not told: ${e instanceof Error ? e.message : String(e)}`;
+      }
+    );
   }
 
   show(body: RoundState) {
     this.shown = true;
-    return this.attempt(() =>
+    this.attempt(() =>
       ask(api.PUT('/api/teams/{teamId}/practices/{practiceId}/round', { ...this.path, body }))
     );
   }
 
-  async end() {
+  end() {
     if (!this.shown) return;
     this.shown = false;
-    await this.attempt(() =>
+    this.attempt(() =>
       ask(api.DELETE('/api/teams/{teamId}/practices/{practiceId}/round', { ...this.path, keepalive: true }))
     );
   }

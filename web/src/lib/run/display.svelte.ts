@@ -33,8 +33,9 @@ export class SecondScreen {
         line.hear(view.clock);
       }
       this.unpaired = this.problem = '';
-      await this.round.take(view.round ?? null);
       if (!this.unfollow) this.follow();
+      // A round that has ended meanwhile is no reason to show nothing.
+      await this.round.take(view.round ?? null).catch(() => this.round.take(null));
     } catch (e) {
       if (e instanceof Refusal && (e.status === 401 || e.status === 404)) {
         this.leave();
