@@ -9,7 +9,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test check bench soak screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
+.PHONY: help demo demo-reset test prove check bench soak screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -20,9 +20,20 @@ demo: build need-postgres ## install what is missing, build, start with the demo
 demo-reset: build need-postgres ## the same with the demo club seeded afresh
 	@exec ./bin/evrik demo -reset
 
+# A busy machine may take several times as long as an idle one; a test that hangs ends all the same.
+TEST_TIME := 40m
+TEST_LOG := bin/test.json
+TESTSUM := $(TOOL) gotestsum
+
 test: need-go need-postgres need-chromium need-glpk $(WEB) ## every test: core, store, server, browser
 	go vet ./...
-	go test ./...
+	@mkdir -p bin
+	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -timeout $(TEST_TIME) ./...
+	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
+
+prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests with their full counts, then the soak; about an hour
+	$(TESTSUM) -- -timeout 90m ./...
+	$(MAKE) soak
 
 check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code
 	@test -z "$$(gofmt -l core internal cmd e2e web/*.go)" || { gofmt -l core internal cmd e2e web/*.go; echo "run gofmt on these"; exit 1; }

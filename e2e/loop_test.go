@@ -2,8 +2,6 @@ package e2e
 
 import (
 	"fmt"
-	"os"
-	"path/filepath"
 	"strings"
 	"testing"
 
@@ -11,6 +9,7 @@ import (
 	"github.com/chromedp/chromedp/kb"
 
 	"evrik/e2e/browser"
+	"evrik/internal/pgtest"
 )
 
 // ctrl holds the control key down.
@@ -102,15 +101,8 @@ func TestCoachPath(t *testing.T) {
 // The server dies without warning in the middle of logging. The device keeps
 // what it could not send; after a new start everything is stored, once.
 func TestKilledWhileLogging(t *testing.T) {
-	home, err := os.MkdirTemp("", "evrik-home-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { os.RemoveAll(home) })
-	if err := os.Chmod(home, 0o755); err != nil {
-		t.Fatal(err)
-	}
-	s := launch(t, "demo", "EVRIK_HOME="+filepath.Join(home, "evrik"))
+	t.Parallel()
+	s := launch(t, "demo", "EVRIK_HOME="+pgtest.Home(t))
 	p := enter(t, s)
 	p.Click("link", "Start on the floor")
 	p.See("timer", "Time left")

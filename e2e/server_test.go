@@ -50,11 +50,13 @@ func run(m *testing.M) int {
 		return 1
 	}
 	defer os.RemoveAll(dir)
+	pgtest.RemoveOnDeath(dir)
 	binary = filepath.Join(dir, "evrik")
 	if out, err := exec.Command("go", "build", "-o", binary, "evrik/cmd/evrik").CombinedOutput(); err != nil {
 		fmt.Fprintf(os.Stderr, "%v: %s", err, out)
 		return 1
 	}
+	defer func() { browser.Quit() }()
 	return pgtest.Main(m)
 }
 
@@ -94,6 +96,7 @@ func (s *server) up(addr string) {
 	if err != nil {
 		s.t.Fatal(err)
 	}
+	pgtest.KillOnDeath(s.cmd.Process.Pid, binary)
 	scan := bufio.NewScanner(out)
 	for scan.Scan() {
 		if base, ok := strings.CutPrefix(scan.Text(), "Evrik is at "); ok {

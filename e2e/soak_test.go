@@ -14,7 +14,7 @@ import (
 )
 
 var (
-	soakFor  = flag.Duration("soak", 12*time.Second, "how long the random run of faults lasts")
+	soakFor  = flag.Duration("soak", 6*time.Second, "how long the random run of faults lasts")
 	soakSeed = flag.Uint64("seed", 1, "of the random run of faults")
 )
 

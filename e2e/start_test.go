@@ -12,6 +12,7 @@ import (
 
 // What can go wrong at the start is said in one sentence each.
 func TestStartComplainsInSentences(t *testing.T) {
+	t.Parallel()
 	s := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
 	taken := strings.TrimPrefix(s.Base, "http://")
 	home := t.TempDir()
@@ -44,6 +45,7 @@ func TestStartComplainsInSentences(t *testing.T) {
 // A first start without demo data asks for the first head coach; then the
 // roster is typed in and imported, and bad files are told row by row.
 func TestFirstStart(t *testing.T) {
+	t.Parallel()
 	s := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
 	p := page(t, s)
 	p.Open("/")

@@ -6,15 +6,28 @@ set -euo pipefail
 say() { printf 'evrik: %s\n' "$*" >&2; }
 
 root() {
-  if [ "$(id -u)" = 0 ]; then "$@"; elif command -v sudo >/dev/null; then sudo "$@"
+  if [ "$(id -u)" = 0 ]; then "$@"; elif command -v sudo >/dev/null; then sudo --preserve-env=DEBIAN_FRONTEND "$@"
   else say "$1 needs root, and there is no sudo. Run as root once: $*"; exit 1; fi
+}
+
+# Another install may be running; it is waited for, in seconds.
+lock_wait=600
+apt() { DEBIAN_FRONTEND=noninteractive root apt-get -o DPkg::Lock::Timeout=$lock_wait -qq "$@" >/dev/null; }
+
+# The package lists have a lock of their own, for which apt-get does not wait.
+update() {
+  for _ in $(seq $lock_wait); do
+    said=$(apt update 2>&1) && return
+    case $said in *lock*) sleep 1 ;; *) printf '%s\n' "$said" >&2; return 1 ;; esac
+  done
+  printf '%s\n' "$said" >&2; return 1
 }
 
 install() {
   command -v apt-get >/dev/null || { say "Please install $* by your system's own means; there is no apt-get here."; exit 1; }
   say "installing $* (once)"
-  root apt-get update -qq
-  DEBIAN_FRONTEND=noninteractive root apt-get install -y -qq --no-install-recommends "$@" >/dev/null
+  update
+  apt install -y --no-install-recommends "$@"
 }
 
 at_least() { [ "$(printf '%s\n%s\n' "$1" "$2" | sort -V | head -n1)" = "$1" ]; }

@@ -33,11 +33,12 @@ func keeping(ctx context.Context, what, file string, ofDemo bool, program string
 	if ofDemo {
 		mode = demoLook
 	}
-	url, done, err := database(ctx, mode)
+	from, err := database(ctx, mode, "")
 	if err != nil {
 		return err
 	}
-	defer done()
+	defer from.close()
+	url := from.url
 	switch what {
 	case "backup":
 		if err := pglocal.Dump(ctx, url, file); err != nil {

@@ -84,15 +84,22 @@ func run(ctx context.Context, args []string) error {
 		}
 		defer listener.Close()
 	}
-	url, done, err := database(ctx, args[0])
+	serveAt := ""
+	if listener != nil {
+		serveAt = "http://" + listener.Addr().String()
+	}
+	from, err := database(ctx, args[0], serveAt)
 	if err != nil {
 		return err
 	}
-	defer done()
+	defer from.close()
 	if args[0] == "migrate" {
-		return store.Migrate(ctx, url)
+		return store.Migrate(ctx, from.url)
 	}
-	db, err := current(ctx, url)
+	if from.own != nil {
+		from.own.Watch(ctx)
+	}
+	db, err := current(ctx, from.url)
 	if err != nil {
 		return err
 	}
@@ -113,7 +120,7 @@ func run(ctx context.Context, args []string) error {
 		defer end()
 		options.StandIns = devices
 	}
-	return serve(ctx, listener, db, options)
+	return serve(ctx, listener, db, options, from.leaving)
 }
 
 // current opens a database with its tables and its sums as this version wants them.
@@ -132,33 +139,51 @@ func current(ctx context.Context, url string) (*store.Store, error) {
 	return db, nil
 }
 
-// database returns the address of the database and what ends it.
-func database(ctx context.Context, mode string) (string, func(), error) {
+// source is the database that is worked with.
+type source struct {
+	url string
+	// own is the private cluster; nil where EVRIK_DATABASE_URL names another server.
+	own *pglocal.Cluster
+}
+
+// database finds the database of a mode. serveAt is the address that is served at; empty for
+// commands that only look in. What is returned must be closed.
+func database(ctx context.Context, mode, serveAt string) (*source, error) {
 	if url := os.Getenv("EVRIK_DATABASE_URL"); url != "" {
-		return url, func() {}, nil
+		return &source{url: url}, nil
 	}
 	name := "data"
 	if mode == "demo" || mode == demoLook {
 		name = "demo"
 	}
-	cluster, err := pglocal.Start(ctx, pglocal.Options{Dir: filepath.Join(home(), name)})
+	cluster, err := pglocal.Start(ctx, pglocal.Options{Dir: filepath.Join(home(), name), ServeAt: serveAt})
 	if err != nil {
-		return "", nil, err
+		return nil, err
 	}
-	stop := func() {
-		// Whoever only looks in leaves a server running that ran before.
-		if cluster.Adopted && mode != "serve" && mode != "demo" {
-			return
-		}
-		if err := cluster.Stop(context.Background()); err != nil {
-			fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
-		}
-	}
+	from := &source{own: cluster}
 	if err := cluster.Ensure(ctx, databaseName); err != nil {
-		stop()
-		return "", nil, err
+		from.close()
+		return nil, err
 	}
-	return cluster.URL(databaseName), stop, nil
+	from.url = cluster.URL(databaseName)
+	return from, nil
+}
+
+// close gives the database up; a private one is stopped when nobody else uses it.
+func (d *source) close() {
+	if d.own == nil {
+		return
+	}
+	if err := d.own.Close(context.Background()); err != nil {
+		fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
+	}
+}
+
+// leaving tells the next server that this one serves no more.
+func (d *source) leaving() {
+	if d.own != nil {
+		d.own.Leaving()
+	}
 }
 
 // home is where databases of our own live: a place the postgres user can reach
@@ -176,7 +201,9 @@ func home() string {
 	return ".evrik"
 }
 
-func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options) error {
+// serve answers until the context is done; leaving is called before the last requests are
+// answered.
+func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options, leaving func()) error {
 	o.Life = ctx
 	handler, err := web.New(db, o)
 	if err != nil {
@@ -199,9 +226,14 @@ func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options) 
 	case <-ctx.Done():
 	}
 	slog.Info("stopping")
+	leaving()
 	wait, cancel := context.WithTimeout(context.Background(), shutdownWait)
 	defer cancel()
-	return server.Shutdown(wait)
+	if err := server.Shutdown(wait); err != nil {
+		// Whatever is still under way is cut off, so that the database can be given up.
+		return server.Close()
+	}
+	return nil
 }
 
 func envOr(name, value string) string {

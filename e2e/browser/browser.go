@@ -12,6 +12,8 @@ import (
 	"os/exec"
 	"path/filepath"
 	"strings"
+	"sync"
+	"syscall"
 	"time"
 
 	"github.com/chromedp/cdproto/accessibility"
@@ -25,8 +27,9 @@ import (
 	"github.com/chromedp/chromedp"
 )
 
-// patience is how long a condition may take to come true.
-const patience = 15 * time.Second
+// patience is how long a condition may take to come true. It is long because machines may be
+// busy; a test that passes never waits for it.
+const patience = time.Minute
 
 // Pauses between two looks at the page: short at first, longer while it goes on, since a
 // look costs the page time of its own.
@@ -42,37 +45,74 @@ type Page struct {
 	Fatal func(args ...any)
 }
 
-// Start opens a browser with one empty tab. The returned function closes it.
-func Start(base string, fatal func(args ...any)) (*Page, func()) {
+// program is the one Chromium of this process. Its first tab stays open and unused, so that it
+// outlives every device.
+var program = sync.OnceValues(func() (context.Context, error) {
 	opts := append(chromedp.DefaultExecAllocatorOptions[:],
 		chromedp.NoSandbox, chromedp.DisableGPU,
-		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
-		chromedp.Flag("disable-sync", true), chromedp.Flag("no-first-run", true), chromedp.Flag("disable-quic", true),
-		chromedp.Flag("lang", "en-US"), chromedp.Flag("force-color-profile", "srgb"),
-		chromedp.WindowSize(1280, 800))
+		chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-quic", true),
+		// Shared memory on disk is slow; where /dev/shm is a real one it is used.
+		chromedp.Flag("disable-dev-shm-usage", !largeSharedMemory()),
+		chromedp.Flag("lang", "en-US"), chromedp.WindowSize(1280, 800))
 	// Debian's headless build draws no window of its own and takes half the processor's
 	// time; where it is missing, any Chromium does.
-	if shell, err := exec.LookPath("chromium-headless-shell"); err == nil {
-		opts = append(opts, chromedp.ExecPath(shell))
+	// The program itself is started, not the script in front of it, so that the kernel ends it
+	// with the tests.
+	for _, name := range []string{"/usr/lib/chromium/chromium-headless-shell", "chromium-headless-shell"} {
+		if shell, err := exec.LookPath(name); err == nil {
+			opts = append(opts, chromedp.ExecPath(shell))
+			break
+		}
 	}
 	alloc, stopAlloc := chromedp.NewExecAllocator(context.Background(), opts...)
 	ctx, stop := chromedp.NewContext(alloc)
-	p := &Page{ctx: ctx, Base: base, Fatal: fatal}
+	Quit = func() { stop(); stopAlloc() }
 	// The first call's context lives as long as the browser.
-	if err := chromedp.Do(ctx, chromedp.Navigate("about:blank")); err != nil {
+	return ctx, chromedp.Do(ctx, chromedp.Navigate("about:blank"))
+})
+
+// Quit ends the browser of this process, if one was started.
+var Quit = func() {}
+
+// sharedMemoryNeeded is what a few pages take, in bytes (assumption).
+const sharedMemoryNeeded = 1 << 30
+
+func largeSharedMemory() bool {
+	var fs syscall.Statfs_t
+	return syscall.Statfs("/dev/shm", &fs) == nil && fs.Bavail*uint64(fs.Bsize) >= sharedMemoryNeeded
+}
+
+// Start opens an empty tab on a device of its own: nothing is shared with other devices but
+// the running browser. The returned function closes it and forgets what it kept.
+func Start(base string, fatal func(args ...any)) (*Page, func()) {
+	root, err := program()
+	if err != nil {
 		fatal(err)
 	}
-	return p, func() { stop(); stopAlloc() }
+	ctx, stop := chromedp.NewContext(root, chromedp.WithNewBrowserContext())
+	p := &Page{ctx: ctx, Base: base, Fatal: fatal}
+	p.open()
+	return p, stop
+}
+
+// open makes the page's tab. A tab is treated as the one that is looked at, whatever other
+// devices of the same browser do.
+func (p *Page) open() {
+	err := chromedp.Do(p.ctx, chromedp.Navigate("about:blank"))
+	if err == nil {
+		_, err = chromedp.Call(p.ctx, emulation.SetFocusEmulationEnabled, emulation.SetFocusEmulationEnabledParams{Enabled: true})
+	}
+	if err != nil {
+		p.Fatal(err)
+	}
 }
 
 // Tab opens another tab of the same browser: the same device, with what it keeps.
 func (p *Page) Tab() (*Page, func()) {
 	ctx, stop := chromedp.NewContext(p.ctx)
 	tab := &Page{ctx: ctx, Base: p.Base, Fatal: p.Fatal}
-	if err := chromedp.Do(ctx, chromedp.Navigate("about:blank")); err != nil {
-		p.Fatal(err)
-	}
-	return tab, func() { stop() }
+	tab.open()
+	return tab, stop
 }
 
 // Front brings the tab to the front, as a coach does who looks at it.
@@ -87,6 +127,16 @@ func (p *Page) Before(script string) {
 	if _, err := chromedp.Call(p.ctx, page.AddScriptToEvaluateOnNewDocument, page.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
 		p.Fatal(err)
 	}
+}
+
+// Hasten makes clips end at their first picture and gives all the time there is to answer:
+// what a test proves of a question does not lie in waiting for it.
+func (p *Page) Hasten() {
+	p.Before(`{
+		performance.now = () => 0;
+		const real = globalThis.requestAnimationFrame.bind(globalThis);
+		globalThis.requestAnimationFrame = (then) => real((at) => then(at + 3600e3));
+	}`)
 }
 
 func (p *Page) do(a chromedp.Action[chromedp.Void]) {

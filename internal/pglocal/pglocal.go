@@ -4,7 +4,6 @@
 package pglocal
 
 import (
-	"bufio"
 	"context"
 	"crypto/rand"
 	"errors"
@@ -29,6 +28,9 @@ type Options struct {
 	Dir string
 	// Volatile trades safety for speed: for tests, whose data nobody wants back.
 	Volatile bool
+	// ServeAt is the address that this process serves at; empty where it only looks in. Of
+	// several processes that serve, only one may use a directory.
+	ServeAt string
 }
 
 // Cluster is a running server.
@@ -36,9 +38,12 @@ type Cluster struct {
 	dir, bin string
 	port     int
 	password string
-	owner    *syscall.Credential // nil when the caller may run the server himself
-	// Adopted is true where it ran already.
-	Adopted bool
+	volatile bool
+	owner    *syscall.Credential // nil when the caller may run the server itself
+	inUse    *os.File            // shared lock
+	serving  *os.File            // exclusive lock; nil where this process does not serve
+	// stopWatching ends Watch and waits for it.
+	stopWatching func()
 }
 
 const (
@@ -47,11 +52,13 @@ const (
 	minFree = 200 << 20
 	// startWait and stopWait are how long the server may take, in seconds.
 	startWait, stopWait = "40", "30"
+	// maxConnections is for two servers that overlap, with their pools, and a backup.
+	maxConnections = 80
 )
 
-// Start starts the cluster in Dir, making it first when it is new and adopting
-// it when it runs already. Errors are sentences.
-func Start(ctx context.Context, o Options) (*Cluster, error) {
+// Start starts the cluster in Dir, making it first when it is new and joining
+// it when it runs already. Close gives it up. Errors are sentences.
+func Start(ctx context.Context, o Options) (_ *Cluster, err error) {
 	bin, err := findServer()
 	if err != nil {
 		return nil, err
@@ -60,28 +67,39 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 	if err != nil {
 		return nil, err
 	}
-	c := &Cluster{dir: dir, bin: bin}
+	c := &Cluster{dir: dir, bin: bin, volatile: o.Volatile, stopWatching: func() {}}
 	if err := c.own(); err != nil {
 		return nil, err
 	}
 	if err := c.prepare(); err != nil {
 		return nil, err
 	}
-	if _, err := os.Stat(filepath.Join(c.data(), "PG_VERSION")); errors.Is(err, os.ErrNotExist) {
-		if err := c.create(ctx); err != nil {
+	defer func() {
+		if err != nil {
+			c.Leaving()
+			if c.inUse != nil {
+				c.inUse.Close()
+			}
+		}
+	}()
+	if o.ServeAt != "" {
+		if err := c.serve(ctx, o.ServeAt); err != nil {
 			return nil, err
 		}
+	}
+	// Somebody who is stopping it holds this alone until it has stopped.
+	if c.inUse, err = c.lock(ctx, inUseFile, syscall.LOCK_SH, lockPatience); err != nil {
+		return nil, fmt.Errorf("The database in %s is being stopped by another process and does not end (%v). Nothing was started.", c.dir, err)
+	}
+	if err := c.createUnlessThere(ctx); err != nil {
+		return nil, err
 	}
 	secret, err := os.ReadFile(c.passwordFile())
 	if err != nil {
 		return nil, fmt.Errorf("The password of the database in %s cannot be read (%v). Nothing was changed; restore the file or start afresh in another directory.", c.dir, err)
 	}
 	c.password = strings.TrimSpace(string(secret))
-	if c.port = c.runningPort(); c.port != 0 && c.command(ctx, "pg_ctl", "status", "-D", c.data()).Run() == nil {
-		c.Adopted = true
-		return c, nil
-	}
-	return c, c.start(ctx, o.Volatile)
+	return c, c.startUnlessRunning(ctx, 0)
 }
 
 // URL is the address of a database of the cluster.
@@ -106,8 +124,8 @@ func (c *Cluster) Ensure(ctx context.Context, database string) error {
 	return err
 }
 
-// Stop shuts the server down; open transactions are rolled back, nothing that
-// was committed is lost.
+// Stop shuts the server down, whoever uses it; open transactions are rolled back, nothing that
+// was committed is lost. Close is for everybody who may not be alone.
 func (c *Cluster) Stop(ctx context.Context) error {
 	out, err := c.command(ctx, "pg_ctl", "stop", "-D", c.data(), "-m", "fast", "-w", "-t", stopWait).CombinedOutput()
 	if err != nil {
@@ -179,6 +197,19 @@ func (c *Cluster) prepare() error {
 	return nil
 }
 
+// createUnlessThere makes a new cluster where there is none. Two processes may do it at once.
+func (c *Cluster) createUnlessThere(ctx context.Context) error {
+	starting, err := c.lock(ctx, startFile, syscall.LOCK_EX, lockPatience)
+	if err != nil {
+		return err
+	}
+	defer starting.Close()
+	if _, err := os.Stat(filepath.Join(c.data(), "PG_VERSION")); errors.Is(err, os.ErrNotExist) {
+		return c.create(ctx)
+	}
+	return nil
+}
+
 func (c *Cluster) create(ctx context.Context) error {
 	if entries, err := os.ReadDir(c.data()); err == nil && len(entries) > 0 {
 		return fmt.Errorf("The database directory %s is damaged: it holds files but no PG_VERSION. Nothing was changed; move it away, or restore it from a backup.", c.data())
@@ -200,13 +231,15 @@ func (c *Cluster) create(ctx context.Context) error {
 	return nil
 }
 
-func (c *Cluster) start(ctx context.Context, volatile bool) error {
-	port, err := freePort()
-	if err != nil {
-		return fmt.Errorf("No free port was found on 127.0.0.1 (%v).", err)
+func (c *Cluster) start(ctx context.Context, port int) error {
+	if port == 0 {
+		var err error
+		if port, err = freePort(); err != nil {
+			return fmt.Errorf("No free port was found on 127.0.0.1 (%v).", err)
+		}
 	}
-	settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60", port)
-	if volatile {
+	settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=%d", port, maxConnections)
+	if c.volatile {
 		settings += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
 	}
 	os.Remove(c.log())
@@ -216,7 +249,7 @@ func (c *Cluster) start(ctx context.Context, volatile bool) error {
 		return fmt.Errorf("The database in %s did not start: %s. Nothing was changed; see %s.", c.dir, lastLine(said), c.log())
 	}
 	c.port = port
-	return nil
+	return c.noteStarted()
 }
 
 // command prepares one of PostgreSQL's programs: as the right user, out of
@@ -230,21 +263,20 @@ func (c *Cluster) command(ctx context.Context, name string, args ...string) *exe
 	return cmd
 }
 
-// runningPort reads the port from the running server's own note, or 0.
-func (c *Cluster) runningPort() int {
-	f, err := os.Open(filepath.Join(c.data(), "postmaster.pid"))
+// running reads the process id and the port from the server's own note; zeros where it has
+// left none. The note of a server that was killed stays.
+func (c *Cluster) running() (pid, port int) {
+	note, err := os.ReadFile(filepath.Join(c.data(), "postmaster.pid"))
 	if err != nil {
-		return 0
+		return 0, 0
 	}
-	defer f.Close()
-	scan := bufio.NewScanner(f)
-	for line := 1; scan.Scan(); line++ {
-		if line == 4 { // the file's fourth line is the port
-			port, _ := strconv.Atoi(strings.TrimSpace(scan.Text()))
-			return port
-		}
+	lines := strings.Split(string(note), "\n")
+	if len(lines) < 4 { // the fourth line is the port
+		return 0, 0
 	}
-	return 0
+	pid, _ = strconv.Atoi(strings.TrimSpace(lines[0]))
+	port, _ = strconv.Atoi(strings.TrimSpace(lines[3]))
+	return pid, port
 }
 
 func freePort() (int, error) {

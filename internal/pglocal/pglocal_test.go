@@ -1,12 +1,15 @@
 package pglocal
 
 import (
+	"context"
+	"fmt"
 	"os"
 	"path/filepath"
 	"strconv"
 	"strings"
 	"syscall"
 	"testing"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 )
@@ -71,13 +74,26 @@ func TestClusterKeepsItsDataAcrossStops(t *testing.T) {
 	if err := syscall.Kill(n, syscall.SIGKILL); err != nil {
 		t.Fatal(err)
 	}
-	for syscall.Kill(n, 0) == nil {
-		continue // gone as soon as its parent has noticed
+	for c.alive() {
+		continue // a signal takes a moment
 	}
+	first := c
 	c = start(t, dir)
 	query(t, c, "DO $$ BEGIN ASSERT (SELECT n = 7 FROM notes); END $$")
-	if err := c.Stop(ctx); err != nil {
+	// The first one is the only one that uses it now.
+	if err := again.Close(ctx); err != nil {
 		t.Fatal(err)
+	}
+	query(t, c, "SELECT 1")
+	if err := first.Close(ctx); err != nil {
+		t.Fatal(err)
+	}
+	query(t, c, "SELECT 1")
+	if err := c.Close(ctx); err != nil {
+		t.Fatal(err)
+	}
+	if c.alive() {
+		t.Error("the last one that used the cluster has left it running")
 	}
 	if err := c.Stop(ctx); err == nil {
 		t.Error("a stopped cluster was stopped again without a word")
@@ -108,6 +124,93 @@ func TestClusterKeepsItsDataAcrossStops(t *testing.T) {
 	}
 	if _, err := Start(ctx, Options{Dir: dir}); err == nil || !strings.Contains(err.Error(), "password") {
 		t.Errorf("without its password: %v", err)
+	}
+}
+
+// Of two processes that want to serve from one directory the second is told who has it, and
+// may begin as soon as the first has said that it is leaving. Whoever goes first leaves the
+// database to the other.
+func TestServingIsHandedOver(t *testing.T) {
+	dir, ctx := place(t), t.Context()
+	serve := func(at string) (*Cluster, error) {
+		return Start(ctx, Options{Dir: dir, Volatile: true, ServeAt: at})
+	}
+	old, err := serve("127.0.0.1:8417")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := old.Ensure(ctx, "kept"); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := serve("127.0.0.1:8418"); err == nil || !strings.Contains(err.Error(), fmt.Sprintf("process %d at 127.0.0.1:8417", os.Getpid())) {
+		t.Fatalf("a second server was told: %v", err)
+	}
+	query(t, old, "SELECT 1") // and the refused one has stopped nothing
+	old.Leaving()
+	next, err := serve("127.0.0.1:8418")
+	if err != nil {
+		t.Fatal(err)
+	}
+	query(t, old, "SELECT 1")
+	if err := old.Close(ctx); err != nil {
+		t.Fatal(err)
+	}
+	query(t, next, "SELECT 1")
+	if err := next.Close(ctx); err != nil {
+		t.Fatal(err)
+	}
+	if next.alive() {
+		t.Error("the last one has left the server running")
+	}
+}
+
+// A server that Evrik did not start is left alone.
+func TestForeignServerIsLeftRunning(t *testing.T) {
+	dir, ctx := place(t), t.Context()
+	c := start(t, dir)
+	t.Cleanup(func() { _ = c.Stop(context.Background()) })
+	if err := os.Remove(filepath.Join(dir, ownedFile)); err != nil {
+		t.Fatal(err)
+	}
+	if err := c.Close(ctx); err != nil {
+		t.Fatal(err)
+	}
+	if !c.alive() {
+		t.Error("somebody else's server was stopped")
+	}
+}
+
+// A server that dies is started again on the same port, however often.
+func TestWatchedServerComesBack(t *testing.T) {
+	c := start(t, place(t))
+	defer c.Close(context.Background())
+	if err := c.Ensure(t.Context(), "kept"); err != nil {
+		t.Fatal(err)
+	}
+	port := c.port
+	c.Watch(t.Context())
+	for range 2 {
+		pid, _ := c.running()
+		if err := syscall.Kill(pid, syscall.SIGKILL); err != nil {
+			t.Fatal(err)
+		}
+		began := time.Now()
+		for {
+			if conn, err := pgx.Connect(t.Context(), c.URL("kept")); err == nil {
+				conn.Close(t.Context())
+				if now, _ := c.running(); now != pid {
+					break
+				}
+			}
+			if time.Since(began) > 10*time.Second {
+				t.Fatal("the database is not back after ten seconds")
+			}
+			time.Sleep(10 * time.Millisecond)
+		}
+		t.Logf("back after %v", time.Since(began).Round(time.Millisecond))
+		if _, at := c.running(); at != port {
+			t.Fatalf("it is at port %d and was at %d", at, port)
+		}
 	}
 }
 

@@ -6,6 +6,7 @@ import (
 	"context"
 	"fmt"
 	"os"
+	"path/filepath"
 	"sync"
 	"sync/atomic"
 	"testing"
@@ -17,8 +18,9 @@ import (
 )
 
 var (
-	cluster *pglocal.Cluster
-	serial  atomic.Int64
+	cluster    *pglocal.Cluster
+	clusterDir string
+	serial     atomic.Int64
 )
 
 // Main runs a package's tests with a cluster and returns the exit code.
@@ -30,12 +32,40 @@ func Main(m *testing.M) int {
 		return 1
 	}
 	defer os.RemoveAll(dir)
+	defer tellJanitor("done")
+	leave(dir)
+	clusterDir = dir
 	if cluster, err = pglocal.Start(ctx, pglocal.Options{Dir: dir, Volatile: true}); err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		return 1
 	}
 	defer cluster.Stop(ctx)
 	return m.Run()
+}
+
+// leave tells the janitor of a cluster's directory.
+func leave(dir string) {
+	StopOnDeath(filepath.Join(dir, "data"))
+	RemoveOnDeath(dir)
+}
+
+// Home makes a directory for a server that keeps its own database in it, and removes it with
+// the test.
+func Home(t testing.TB) string {
+	t.Helper()
+	home, err := os.MkdirTemp("", "evrik-home-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { os.RemoveAll(home) })
+	// The user that runs the database must be able to walk to it.
+	if err := os.Chmod(home, 0o755); err != nil {
+		t.Fatal(err)
+	}
+	StopOnDeath(filepath.Join(home, "data", "data"))
+	StopOnDeath(filepath.Join(home, "demo", "data"))
+	RemoveOnDeath(home)
+	return home
 }
 
 // URL makes an empty database and returns its address.
@@ -57,6 +87,7 @@ func Safe(t testing.TB) (dir, url string) {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { os.RemoveAll(dir) })
+	leave(dir)
 	own, err := pglocal.Start(t.Context(), pglocal.Options{Dir: dir})
 	if err != nil {
 		t.Fatal(err)

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"log/slog"
 	"time"
 
 	"github.com/jackc/pgx/v5"
@@ -24,7 +25,9 @@ func (s *Store) Listen(ctx context.Context, told func(payload string), missed fu
 	pause := shortPause
 	for ctx.Err() == nil {
 		began := time.Now()
-		_ = s.listen(ctx, told, missed)
+		if err := s.listen(ctx, told, missed); err != nil && ctx.Err() == nil {
+			slog.Warn("the database's notifications are not heard; listening again", "error", err)
+		}
 		if time.Since(began) > longPause {
 			pause = shortPause
 		}
@@ -45,6 +48,8 @@ func (s *Store) listen(ctx context.Context, told func(string), missed func()) er
 	if _, err := conn.Exec(ctx, "LISTEN "+channel); err != nil {
 		return err
 	}
+	s.listening.Store(true)
+	defer s.listening.Store(false)
 	missed()
 	for {
 		n, err := conn.WaitForNotification(ctx)

@@ -8,8 +8,13 @@ import (
 	"embed"
 	"errors"
 	"fmt"
+	"io"
 	"io/fs"
+	"net"
 	"strings"
+	"sync/atomic"
+	"syscall"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
@@ -66,7 +71,19 @@ func silent(err error) error {
 type Store struct {
 	*gen.Queries
 	Pool *pgxpool.Pool
+	// listening is true while notifications are heard.
+	listening atomic.Bool
 }
+
+// Connections (assumptions).
+const (
+	// poolSize is the number of connections unless the address says pool_max_conns. It is more
+	// than the processors are, so that a few slow requests do not hold up the others.
+	poolSize = 16
+	// connectPatience is how long a request waits for a database that is starting again.
+	connectPatience = 3 * time.Second
+	connectPause    = 100 * time.Millisecond
+)
 
 // Open connects to a migrated database.
 func Open(ctx context.Context, url string) (*Store, error) {
@@ -74,6 +91,10 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	if err != nil {
 		return nil, fmt.Errorf("The database address cannot be read: %v", err)
 	}
+	if !strings.Contains(url, "pool_max_conns") {
+		config.MaxConns = poolSize
+	}
+	config.BeforeConnect = waitForServer
 	config.AfterConnect = func(_ context.Context, conn *pgx.Conn) error {
 		pgxuuid.Register(conn.TypeMap()) // ids by the thousand, without a detour through text
 		return nil
@@ -86,8 +107,46 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		pool.Close()
 		return nil, silent(err)
 	}
-	return &Store{gen.New(pool), pool}, nil
+	return &Store{Queries: gen.New(pool), Pool: pool}, nil
 }
+
+// waitForServer returns when the server takes connections, or when the patience is over; the
+// attempt that follows then says what is wrong.
+func waitForServer(ctx context.Context, config *pgx.ConnConfig) error {
+	for end := time.Now().Add(connectPatience); ; {
+		conn, err := pgconn.ConnectConfig(ctx, &config.Config)
+		if err == nil {
+			return conn.Close(ctx)
+		}
+		if !Unavailable(err) || time.Now().After(end) {
+			return nil
+		}
+		select {
+		case <-ctx.Done():
+			return ctx.Err()
+		case <-time.After(connectPause):
+		}
+	}
+}
+
+// Unavailable reports whether an error says that the server is not there, or not ready, as
+// opposed to refusing what it was asked.
+func Unavailable(err error) bool {
+	var pg *pgconn.PgError
+	if errors.As(err, &pg) {
+		// Class 57P: the operator intervenes (shutdown, crash, starting up); 53300: too many
+		// connections. PostgreSQL 15, appendix A.
+		return strings.HasPrefix(pg.Code, "57P") || pg.Code == "53300"
+	}
+	var connect *pgconn.ConnectError
+	var network net.Error
+	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, io.EOF) ||
+		errors.Is(err, syscall.ECONNRESET) || errors.Is(err, syscall.EPIPE) || errors.Is(err, net.ErrClosed) ||
+		err != nil && strings.Contains(err.Error(), "conn closed")
+}
+
+// Up reports whether the database answers, without waiting for a connection of the pool.
+func (s *Store) Up() bool { return s.listening.Load() }
 
 // Close ends all connections.
 func (s *Store) Close() { s.Pool.Close() }
