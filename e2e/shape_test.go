@@ -2,9 +2,14 @@ package e2e
 
 import (
 	"fmt"
+	"io/fs"
 	"math"
+	"path/filepath"
+	"regexp"
 	"strings"
 	"testing"
+
+	"github.com/chromedp/chromedp/kb"
 
 	"evrik/e2e/browser"
 )
@@ -19,15 +24,86 @@ func floor(p *browser.Page) {
 	}
 }
 
+// widths and heights of a small phone, a phone, a tablet upright and across, and a desk.
+var sizes = [][2]int64{{360, 740}, {390, 844}, {768, 1024}, {1024, 768}, {1280, 800}}
+
+// Smallest sides of what can be tapped, in CSS px: where hands are busy, and elsewhere.
+const (
+	tapOnTheFloor = 48
+	tapElsewhere  = 44
+)
+
+// tooSmall lists controls that a finger misses. A link inside a sentence may be small, a box whose
+// label is large, and a block of the run sheet, which is drawn to scale.
+const tooSmall = `[...document.querySelectorAll('button, select, summary, textarea, input:not([type=checkbox], [type=radio], [type=file], [type=range]), a.tape, nav a, label.tape, [role=tab], [role=radio], [role=option]')]
+	.filter((e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && !e.closest('.visually-hidden, svg, [inert], .block'))
+	.map((e) => [e, e.getBoundingClientRect()])
+	.filter(([, r]) => r.width > 0 && (r.height < %[1]d - 0.5 || r.width < %[1]d - 0.5))
+	.map(([e, r]) => (e.getAttribute('aria-label') ?? e.innerText ?? '').trim().slice(0, 24) + ' <' + e.tagName.toLowerCase() + ' ' + e.className + '> ' + Math.round(r.width) + 'x' + Math.round(r.height)).slice(0, 12).join('; ')`
+
+// tooWide names what sticks out of the window.
+const tooWide = `document.documentElement.scrollWidth <= innerWidth ? '' : document.documentElement.scrollWidth + ' px wide: ' +
+	[...document.querySelectorAll('body *')].filter((e) => e.getBoundingClientRect().right > innerWidth + 0.5).slice(0, 4).map((e) => '<' + e.tagName.toLowerCase() + ' ' + e.getAttribute('class') + '>').join(' ')`
+
+// fits checks the page in all sizes.
+func fits(t *testing.T, p *browser.Page, what string, least int) {
+	t.Helper()
+	for _, size := range sizes {
+		p.Viewport(size[0], size[1])
+		p.Settle()
+		if wide := browser.Eval[string](p, tooWide); wide != "" {
+			t.Errorf("%s at %d px is %s", what, size[0], wide)
+		}
+		if small := browser.Eval[string](p, fmt.Sprintf(tooSmall, least)); small != "" {
+			t.Errorf("%s at %d px: too small to tap: %s", what, size[0], small)
+		}
+	}
+}
+
+// routes are the patterns of the app's addresses, from its files.
+func routes(t *testing.T) map[string]*regexp.Regexp {
+	t.Helper()
+	out := map[string]*regexp.Regexp{}
+	root := "../web/src/routes"
+	err := filepath.WalkDir(root, func(file string, d fs.DirEntry, err error) error {
+		if err != nil || d.Name() != "+page.svelte" {
+			return err
+		}
+		route := strings.TrimPrefix(filepath.ToSlash(filepath.Dir(file)), root)
+		pattern := regexp.MustCompile(`\[\w+\]`).ReplaceAllString(route, "[^/]+")
+		out[route] = regexp.MustCompile("^" + pattern + "/?$")
+		return nil
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return out
+}
+
 // Every view fits a phone, a tablet and a desk without scrolling sideways, and
-// whatever can be tapped is large enough: 48 px, on the floor 64.
+// whatever can be tapped is large enough. Seventy reps are on the floor, as after a block.
 func TestViewsFitAndCanBeTapped(t *testing.T) {
-	p := enter(t, demo(t))
+	s := demo(t)
+	p := enter(t, s)
 	team := "/" + strings.Split(p.Path(), "/")[1]
 	floor(p)
+	log(p, 70)
+	p.Text("70 logged")
 	p.Press("2") // a wrong read offers the most
 	p.Text("All sent")
 	run := p.Path()
+	// "More" lies over it in full.
+	p.Viewport(390, 844)
+	p.Click("button", "More")
+	p.See("dialog", "More")
+	fits(t, p, "More on the floor", tapOnTheFloor)
+	if out := browser.Eval[string](p, `[...document.querySelectorAll('dialog[open] button')].map((b) => [b.innerText, b.getBoundingClientRect()])
+		.filter(([, r]) => r.left < 0 || r.right > innerWidth).map(([name]) => name).join(', ')`); out != "" {
+		t.Errorf("off the screen: %s", out)
+	}
+	p.Press(kb.Escape)
+	p.Until("!history.state?.['sveltekit:states']?.sheet") // the way back is gone
+	p.Viewport(1280, 800)
 	p.Open(team + "/now")
 	p.Click("link", "Change the plan")
 	p.Text("needed reps covered")
@@ -36,11 +112,13 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Click("link", "Saltmarsh")
 	p.See("heading", "Practice and this game")
 	game := p.Path()
-	p.Open(team + "/squad")
-	p.Click("link", "Bram, Curl")
-	p.Text("Weighs")
-	card := p.Path()
 	link := eyes(p, "Bram, Curl")
+	card := p.Path()
+	p.Open(team + "/settings")
+	p.Fill("Email", "new@tallowcreek.example")
+	p.Click("button", "Invite")
+	p.Says("status", "it works once")
+	_, join, _ := strings.Cut(browser.Eval[string](p, "document.querySelector('code').innerText"), s.Base)
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
 		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
@@ -51,32 +129,32 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "Made in its place"}, {team + "/squad/program", "highest rung that half"},
 		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Who may play"},
 		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
-		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"},
+		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"}, {join, "invites you"},
 	}
+	left := routes(t)
+	delete(left, "")            // goes on to Now
+	delete(left, "/[team]/run") // goes on to the practice
 	for _, v := range views {
+		p.Viewport(1280, 800)
 		p.Open(v.path)
 		if v.path == run {
 			p.See("timer", "Time left")
 		} else {
 			p.Text(v.text)
 		}
-		for _, size := range [][2]int64{{390, 844}, {1024, 768}, {1280, 800}} {
-			p.Viewport(size[0], size[1])
-			p.Settle()
-			if wide := browser.Eval[int64](p, "document.documentElement.scrollWidth"); wide > size[0] {
-				t.Errorf("%s at %d px is %d px wide", v.path[min(37, len(v.path)-1):], size[0], wide)
-			}
-			least := 48
-			if v.path == run {
-				least = 64
-			}
-			small := browser.Eval[string](p, fmt.Sprintf(`[...document.querySelectorAll('button.tape, a.tape, .answer, label.tape')]
-				.filter((e) => e.checkVisibility() && e.getBoundingClientRect().height < %d - 0.5)
-				.map((e) => e.innerText.trim() + ' ' + Math.round(e.getBoundingClientRect().height)).join('; ')`, least))
-			if small != "" {
-				t.Errorf("%s at %d px: too small to tap: %s", v.path[min(37, len(v.path)-1):], size[0], small)
+		for route, pattern := range left {
+			if path, _, _ := strings.Cut(v.path, "?"); pattern.MatchString(path) {
+				delete(left, route)
 			}
 		}
+		least := tapElsewhere
+		if v.path == run {
+			least = tapOnTheFloor
+		}
+		fits(t, p, v.path[min(37, len(v.path)-1):], least)
+	}
+	for route := range left {
+		t.Errorf("%s is not looked at", route)
 	}
 }
 

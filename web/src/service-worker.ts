@@ -35,8 +35,15 @@ worker.addEventListener('fetch', (event) => {
   if (parts.has(url.pathname)) event.respondWith(fromDevice(url.pathname, request));
   // Every address of the app is one page; the server's is newer where it answers.
   else if (request.mode === 'navigate' && !/^\/(api|calendar)\//.test(url.pathname))
-    event.respondWith(fetch(request).then(orDevice, () => fromDevice(page, request)));
+    event.respondWith(inTime(request).then(orDevice, () => fromDevice(page, request)));
 });
+
+const patience = 4000; // ms until a server that hangs is taken for one that is not there (assumption)
+
+function inTime(request: Request): Promise<Response> {
+  const late = new Promise<never>((_, reject) => setTimeout(() => reject(new Error('late')), patience));
+  return Promise.race([fetch(request), late]);
+}
 
 /** A server in trouble is no reason to show no page. */
 async function orDevice(answer: Response): Promise<Response> {

@@ -221,6 +221,6 @@
   }
   summary {
     cursor: pointer;
-    min-height: 32px;
+    min-height: 44px;
   }
 </style>

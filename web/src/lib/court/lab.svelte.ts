@@ -1,4 +1,5 @@
 import { api, ask, type Point, type Row, type Schemas, type Situation } from '$lib/api/client';
+import { datedOrKept, keep, kept, unanswered } from '$lib/state/device';
 import { add, mirrored, placeOf } from './geometry';
 
 export type ReadMap = Omit<Schemas['ReadMap'], 'margins' | 'open'> & {
@@ -38,6 +39,8 @@ export class Lab {
   /** Whether the map also shades how open the answer comes. */
   shadeOpen = $state(false);
   problem = $state('');
+  /** Since when the lesson is on this device, where the server did not answer. */
+  since = $state<number>();
   onLeft = $state(false);
   /** While a question is open the answer stays covered. */
   asking = $state(false);
@@ -107,9 +110,14 @@ export class Lab {
   }
 
   async load(screen: string, cue?: string, read?: string) {
-    this.lesson = await ask(
-      api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: this.team }, query: { screen } } })
+    const dated = await datedOrKept(
+      `lesson ${this.team} ${screen}`,
+      ask(
+        api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: this.team }, query: { screen } } })
+      )
     );
+    this.lesson = dated.value;
+    this.since = dated.since;
     this.onLeft = false;
     this.asking = false;
     this.maps = {};
@@ -212,7 +220,9 @@ export class Lab {
     try {
       const wanted = this.hand ? [this.hand] : [...new Set([...always, this.mapOf])];
       const [answer, ...maps] = await Promise.all([
-        ask(api.POST('/api/teams/{teamId}/judge', { params: { path }, body })),
+        this.ofExample('judge', body, () =>
+          ask(api.POST('/api/teams/{teamId}/judge', { params: { path }, body }))
+        ),
         ...wanted.map((who) => this.map(who, body))
       ]);
       this.maps = { ...this.maps, ...Object.fromEntries(maps.map((m, i) => [wanted[i], m])) };
@@ -226,6 +236,23 @@ export class Lab {
     }
   }
 
+  /** What the engine says of a lesson's own pictures is kept, so that they can be taught without
+   * a network. */
+  private async ofExample<T>(what: string, body: Situation, call: () => Promise<T>): Promise<T> {
+    const at = this.lesson?.examples.indexOf(body) ?? -1;
+    if (at < 0) return call();
+    const key = `example ${this.team} ${body.screen} ${at} ${what}`;
+    try {
+      const value = await call();
+      void keep(key, value);
+      return value;
+    } catch (e) {
+      const value = unanswered(e) ? await kept<T>(key) : undefined;
+      if (value === undefined) throw e;
+      return value;
+    }
+  }
+
   /** A defender's map does not depend on where he himself stands: it is asked
    * for anew only when somebody else has moved. */
   private async map(mover: string, body: Situation): Promise<ReadMap> {
@@ -234,11 +261,13 @@ export class Lab {
     const key = JSON.stringify({ ...body, [mover]: null, open });
     const known = this.maps[mover];
     if (known && this.mapKeys[mover] === key) return known;
-    const m = await ask(
-      api.POST('/api/teams/{teamId}/readmap', {
-        params: { path: { teamId: this.team }, query: { mover, open } },
-        body
-      })
+    const m = await this.ofExample(`map ${mover} ${open}`, body, () =>
+      ask(
+        api.POST('/api/teams/{teamId}/readmap', {
+          params: { path: { teamId: this.team }, query: { mover, open } },
+          body
+        })
+      )
     );
     this.mapKeys[mover] = key;
     return { ...m, margins: bytes(m.margins), open: m.open ? bytes(m.open) : null };

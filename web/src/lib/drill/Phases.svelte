@@ -110,13 +110,13 @@
             >
             <span class="order">
               <button
-                class="tape plain"
+                class="tape plain min-w-11"
                 aria-label="Earlier"
                 disabled={k === 0}
                 onclick={() => move(i, k, -1)}>↑</button
               >
               <button
-                class="tape plain"
+                class="tape plain min-w-11"
                 aria-label="Remove this act"
                 onclick={() => changePhase(i, { acts: ph.acts.filter((_, j) => j !== k) })}>×</button
               >

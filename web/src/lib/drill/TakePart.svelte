@@ -29,7 +29,7 @@
 
 <style>
   summary {
-    min-height: 36px;
+    min-height: 44px;
     cursor: pointer;
   }
   .links {

@@ -175,7 +175,7 @@
   }
   summary {
     cursor: pointer;
-    min-height: 40px;
+    min-height: 44px;
     padding-top: 0.5rem;
   }
   details {

@@ -108,7 +108,7 @@
   }
   summary {
     cursor: pointer;
-    min-height: 40px;
+    min-height: 44px;
     padding-top: 0.6rem;
   }
   details p {

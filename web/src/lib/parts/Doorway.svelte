@@ -1,4 +1,7 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
+  import { unsentReps } from '$lib/state/device';
+  import { Refusal } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from './ReadGlyph.svelte';
 
@@ -13,6 +16,9 @@
   let problem = $state('');
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   let busy = $state(false);
+  let unanswered = $state(false);
+  let unsent = $state(0);
+  onMount(async () => (unsent = await unsentReps()));
 
   const bands = [
     ['7-8', 'Ages 7 and 8'],
@@ -29,6 +35,7 @@
       if (setup) await session.setUp({ program, team, ages, name, email, password, zone });
       else await session.signIn({ email, password });
     } catch (e) {
+      unanswered = e instanceof Refusal && e.status === 0;
       problem = e instanceof Error ? e.message : String(e);
     } finally {
       busy = false;
@@ -72,8 +79,23 @@
         autocomplete={setup ? 'new-password' : 'current-password'}
       />
     </label>
+    {#if unsent > 0}
+      <p role="status" class="warn">
+        {unsent === 1 ? 'One rep is' : `${unsent} reps are`} waiting on this device and will be sent once you have
+        signed in.
+      </p>
+    {/if}
     {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
-    <button class="tape" disabled={busy}>{setup ? 'Make it and sign in' : 'Sign in'}</button>
+    {#if problem && unanswered}
+      <div class="flex gap-3">
+        <button class="tape grow" disabled={busy}>Retry</button>
+        <button type="button" class="tape plain" onclick={() => (problem = '')}>Cancel</button>
+      </div>
+    {:else}
+      <button class="tape" disabled={busy}
+        >{busy ? 'Signing in…' : setup ? 'Make it and sign in' : 'Sign in'}</button
+      >
+    {/if}
   </form>
 </main>
 

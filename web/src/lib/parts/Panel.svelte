@@ -1,8 +1,11 @@
 <script lang="ts">
-  import type { Snippet } from 'svelte';
+  import { untrack, type Snippet } from 'svelte';
+  import { pushState } from '$app/navigation';
+  import { page } from '$app/state';
 
   // A sheet over the page, in the colours of what it lies over. The browser's own
-  // dialog keeps the keyboard inside and closes with Escape.
+  // dialog keeps the keyboard inside and closes with Escape, and a phone's Back closes it too: while
+  // it is open the page has an entry more in the history.
   let {
     open = $bindable(false),
     title,
@@ -10,12 +13,27 @@
   }: { open: boolean; title: string; children: Snippet } = $props();
 
   let dialog = $state<HTMLDialogElement>();
+  let entered = false;
   $effect(() => {
-    if (open) dialog?.showModal();
-    else dialog?.close();
+    if (open) {
+      dialog?.showModal();
+      untrack(() => pushState('', { ...page.state, sheet: title }));
+      entered = true;
+    } else {
+      dialog?.close();
+      if (entered) history.back();
+      entered = false;
+    }
   });
+
+  function back() {
+    if (!entered) return;
+    entered = false;
+    open = false;
+  }
 </script>
 
+<svelte:window onpopstate={back} />
 <dialog bind:this={dialog} aria-label={title} onclose={() => (open = false)}>
   {#if open}
     <header>

@@ -62,19 +62,19 @@
           <span class="numeral">{i + 1}</span>
           <span class="name">{session.screenName(id)}</span>
           <button
-            class="tape plain"
+            class="tape plain min-w-11"
             aria-label={`${session.screenName(id)} earlier`}
             disabled={i === 0}
             onclick={() => draft.move(i, -1)}>↑</button
           >
           <button
-            class="tape plain"
+            class="tape plain min-w-11"
             aria-label={`${session.screenName(id)} later`}
             disabled={i === aim.install.length - 1}
             onclick={() => draft.move(i, 1)}>↓</button
           >
           <button
-            class="tape plain"
+            class="tape plain min-w-11"
             aria-label={`Leave ${session.screenName(id)} out`}
             onclick={() => draft.drop(id)}>×</button
           >
@@ -99,7 +99,7 @@
             onchange={(e) => draft.changeGame(i, { date: e.currentTarget.value })}
           />
           <button
-            class="tape plain"
+            class="tape plain min-w-11"
             aria-label={`Take game ${i + 1} away`}
             onclick={() => draft.change({ games: aim.games.filter((_, k) => k !== i) })}>×</button
           >
@@ -135,7 +135,7 @@
   }
   .days {
     display: grid;
-    grid-template-columns: repeat(7, 1fr);
+    grid-template-columns: repeat(auto-fit, minmax(44px, 1fr));
     gap: 0.25rem;
   }
   .days .tape {

@@ -195,6 +195,6 @@
   }
   summary {
     cursor: pointer;
-    min-height: 36px;
+    min-height: 44px;
   }
 </style>

@@ -1,5 +1,6 @@
 import { v4 as newId } from 'uuid';
 import { api, ask, type Block, type Practice, type Schemas, type Sheet } from '$lib/api/client';
+import { datedOrKept } from '$lib/state/device';
 import { History } from '$lib/state/history.svelte';
 
 type Input = Required<Omit<Schemas['PracticeInput'], 'version'>>;
@@ -72,6 +73,8 @@ export class Draft {
   problem = $derived(this.unfitted || this.unsound);
   chosen = $state('');
   saving = $state(false);
+  /** Since when the stored plan is on this device, where the server did not answer. */
+  since = $state<number>();
   filling = $state(false);
   /** The last fitted plan, and of what blocks it spoke. */
   filled = $state.raw<Filled | null>(null);
@@ -108,13 +111,16 @@ export class Draft {
   ) {}
 
   async load() {
-    this.take(
-      await ask(
+    const dated = await datedOrKept(
+      `practice ${this.id}`,
+      ask(
         api.GET('/api/teams/{teamId}/practices/{practiceId}', {
           params: { path: { teamId: this.team, practiceId: this.id } }
         })
       )
     );
+    this.take(dated.value);
+    this.since = dated.since;
     this.chosen = this.input.blocks.find((b) => b.kind === 'drill')?.id ?? '';
   }
 
@@ -236,17 +242,20 @@ export class Draft {
     if (this.steps.redo()) this.compute();
   }
 
+  /** Saves the plan. What is edited while the server answers stays on the page, unsaved. */
   async save() {
     this.saving = true;
+    const sent = this.input;
     try {
-      this.take(
-        await ask(
-          api.PUT('/api/teams/{teamId}/practices/{practiceId}', {
-            params: { path: { teamId: this.team, practiceId: this.id } },
-            body: { ...this.input, version: this.stored?.version }
-          })
-        )
+      const stored = await ask(
+        api.PUT('/api/teams/{teamId}/practices/{practiceId}', {
+          params: { path: { teamId: this.team, practiceId: this.id } },
+          body: { ...sent, version: this.stored?.version }
+        })
       );
+      if (this.input === sent) this.take(stored);
+      else this.stored = stored;
+      this.since = undefined;
     } finally {
       this.saving = false;
     }

@@ -46,6 +46,8 @@
   }
   .tape {
     white-space: nowrap;
+    flex: none;
+    min-width: 48px;
     padding: 0 0.8rem;
     font-weight: 400;
   }

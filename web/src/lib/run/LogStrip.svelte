@@ -13,7 +13,7 @@
 
 <footer aria-label="Logged">
   {#if floor.last}<div class="after"><AfterRep {floor} rep={floor.last} /></div>{/if}
-  <ol class="quiet-list">
+  <ol class="quiet-list relative">
     {#each recent as l (l.event.id)}
       {@const p = floor.players.get(l.event.player ?? '')}
       <li>

@@ -66,6 +66,14 @@
 {:else if queue.refused}
   <p role="alert" class="alarm">A rep was not taken and is kept on this device: {queue.refused}</p>
 {/if}
+{#if queue.unsafe && queue.waiting > 0 && !queue.reachable}
+  <p role="status" class="alarm">
+    This browser may delete what is kept here when it runs out of room. Keep this page open until {queue.waiting ===
+    1
+      ? 'the rep is'
+      : `the ${queue.waiting} reps are`} sent.
+  </p>
+{/if}
 {#if queue.unkept > 0}
   <p role="alert" class="alarm">
     This device has no room left. {queue.unkept} reps are only in this page: keep it open until they are sent, and

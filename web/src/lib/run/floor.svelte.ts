@@ -96,7 +96,7 @@ export class Floor {
         ...run.reps.map((r) => this.logged(r)),
         ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
       ].filter((l) => !this.gone.has(l.event.id));
-      keep(`run ${this.id}`, { ...run, reps: [] });
+      keep(`run ${this.id}`, { ...run, reps: [] }, this.team);
       this.keepShown(this.log, [...this.gone]);
       forgetOthers(this.id).catch(() => {});
     }

@@ -43,6 +43,8 @@ export class Queue {
   gone = $state('');
   /** This device is full, or was: only what was set aside is left. */
   low = $state(false);
+  /** The browser may throw away what this device keeps when it needs room. */
+  unsafe = $state(false);
   private sending: Promise<void> | undefined;
   private stopped = false;
   private again = false;
@@ -103,6 +105,7 @@ export class Queue {
       ...d
     }));
     this.held = [...this.held, ...rows];
+    if (rows.some(isRep)) void persist().then((safe) => (this.unsafe = !safe));
     const write = () =>
       device.waiting.bulkAdd(
         rows.map((r) => ({ ...r })),
@@ -287,6 +290,17 @@ export async function sendRest(): Promise<number> {
     sent += before - queue.waiting;
   }
   return sent;
+}
+
+let asked: Promise<boolean> | undefined;
+
+/** Asks the browser, once a page, to keep what is on this device; false where it refuses. A browser
+ * that knows no such promise is not held to one. */
+function persist(): Promise<boolean> {
+  const storage = navigator.storage as StorageManager | undefined;
+  if (!storage?.persist) return Promise.resolve(true);
+  asked ??= storage.persist().catch(() => true);
+  return asked;
 }
 
 const deviceKey = 'evrik.device';

@@ -1,4 +1,5 @@
 import type { Schemas } from '$lib/api/client';
+import { applied } from './clock';
 
 type RunBlock = Schemas['RunBlock'];
 type Clock = Schemas['Clock'];
@@ -122,9 +123,7 @@ export class Timeline {
 
   /** Takes up a clock that was kept, and what was done to it since: it has gone on. */
   resume(kept: Clock, actions: Action[]) {
-    let c = kept;
-    for (const a of actions)
-      if (!c.changed || Date.parse(a.at ?? '') > Date.parse(c.changed)) c = this.applied(c, a);
+    const c = actions.reduce((clock, a) => this.applied(clock, a), kept);
     const since = c.running ? Math.max(0, Date.now() + this.offset - Date.parse(c.now)) : 0;
     this.set({ ...c, elapsedMs: c.elapsedMs + since });
   }
@@ -136,19 +135,11 @@ export class Timeline {
     return this.clock;
   }
 
-  /** What an action makes of a clock. */
-  private applied(c: Clock, { action, at = c.now, block }: Action): Clock {
-    const ran = c.elapsedMs + (c.running ? Math.max(0, Date.parse(at) - Date.parse(c.now)) : 0);
-    const to = block ?? c.block ?? this.blocks[0]?.block.id;
-    return {
-      ...c,
-      status: action === 'finish' ? 'done' : 'open',
-      ...(to ? { block: to } : {}),
-      elapsedMs: to !== c.block ? 0 : ran,
-      ...(action === 'start' && !c.began ? { began: at } : {}),
-      running: action === 'start' || (action === 'block' && c.running),
-      changed: at,
-      now: at
-    };
+  private applied(c: Clock, a: Action): Clock {
+    return applied(
+      c,
+      a,
+      this.all.map((b) => b.block.id)
+    );
   }
 }

@@ -41,27 +41,30 @@
   {#if st.rungs.length === 0}
     <p class="soft none">No reps on a rung where the player reads.</p>
   {:else}
-    <table>
-      <thead>
-        <tr
-          ><th>Rung</th><th>Right answers</th><th>Likely rate</th><th>Chance of the target</th><th>Right</th
-          ><th>Left</th></tr
-        >
-      </thead>
-      <tbody>
-        {#each st.rungs as r (r.rung)}
-          <tr>
-            <td><b class="numeral">{session.rung(r.rung)?.number}</b> {session.rung(r.rung)?.name}</td>
-            <td>{line(r.all)}</td>
-            <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
-            <td class="numeral">{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td
-            >
-            <td class="numeral">{r.right.right}/{r.right.reps}</td>
-            <td class="numeral">{r.left.right}/{r.left.reps}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <div class="overflow-x-auto">
+      <table>
+        <thead>
+          <tr
+            ><th>Rung</th><th>Right answers</th><th>Likely rate</th><th>Chance of the target</th><th>Right</th
+            ><th>Left</th></tr
+          >
+        </thead>
+        <tbody>
+          {#each st.rungs as r (r.rung)}
+            <tr>
+              <td><b class="numeral">{session.rung(r.rung)?.number}</b> {session.rung(r.rung)?.name}</td>
+              <td>{line(r.all)}</td>
+              <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
+              <td class="numeral"
+                >{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td
+              >
+              <td class="numeral">{r.right.right}/{r.right.reps}</td>
+              <td class="numeral">{r.left.right}/{r.left.reps}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
     <p class="soft none">
       A rep counts half after 28 days. The likely rate holds the true one with 80 % (Jeffreys prior). "Has it"
       needs a chance of 85 % to reach the target, on at least 6 weighted reps.

@@ -23,6 +23,10 @@ export interface Waiting {
 interface Kept {
   key: string;
   value: unknown;
+  /** When it was the server's answer, in ms since 1970. */
+  at?: number;
+  /** The team it is about, where that matters for finding it. */
+  team?: string;
 }
 
 /** A rep of a practice as the floor shows it. */
@@ -53,8 +57,19 @@ device
   .stores({ waiting: '++n, practice', kept: '&key', shown: '&id, practice', seen: '&id, link' });
 
 /** Keeps an answer. A device without room goes on without it. */
-export async function keep(key: string, value: unknown) {
-  await device.kept.put({ key, value }).catch(() => {});
+export async function keep(key: string, value: unknown, team?: string) {
+  await device.kept.put({ key, value, at: Date.now(), ...(team ? { team } : {}) }).catch(() => {});
+}
+
+/** Everything of a team that is kept under keys of one kind, such as "run". */
+export async function keptOf<T>(kind: string, team: string): Promise<Dated<T>[]> {
+  const rows = await device.kept
+    .where('key')
+    .startsWith(`${kind} `)
+    .filter((r) => r.team === team)
+    .toArray()
+    .catch(() => []);
+  return rows.map((r) => ({ value: r.value as T, since: r.at ?? 0 }));
 }
 
 /** What was kept; undefined if nothing was. */
@@ -63,14 +78,14 @@ export async function kept<T>(key: string): Promise<T | undefined> {
   return row?.value as T | undefined;
 }
 
-/** Forgets what is kept of all practices but this one and those with something still
+/** Forgets what is kept of all practices but these and those with something still
  * to send: a device holds no more of children than the evening needs. */
-export async function forgetOthers(practice: string) {
+export async function forgetOthers(...practices: string[]) {
   const waiting = await device.waiting.toArray();
-  const needed = new Set([practice, ...waiting.map((r) => r.practice)]);
+  const needed = new Set([...practices, ...waiting.map((r) => r.practice)]);
   await device.shown.filter((r) => !needed.has(r.practice)).delete();
   await device.kept
-    .filter((r) => /^(run|place|bench) /.test(r.key) && !needed.has(r.key.split(' ')[1] ?? ''))
+    .filter((r) => /^(run|place|practice|bench) /.test(r.key) && !needed.has(r.key.split(' ')[1] ?? ''))
     .delete();
 }
 
@@ -109,15 +124,35 @@ export async function useReserve(): Promise<boolean> {
 /** True where no answer came, or the server is in trouble. */
 export const unanswered = (e: unknown) => e instanceof Refusal && (e.status === 0 || e.status >= 500);
 
-/** The server's answer, which is kept; where there is none, what was kept. */
-export async function orKept<T>(key: string, call: Promise<T>): Promise<T> {
+/** What is shown, and since when it is on this device where the server did not answer. */
+export interface Dated<T> {
+  value: T;
+  /** In ms since 1970; undefined where the server has answered now. */
+  since?: number;
+}
+
+/** The server's answer, which is kept; where there is none, what was kept, with its age. */
+export async function datedOrKept<T>(key: string, call: Promise<T>): Promise<Dated<T>> {
   try {
     const value = await call;
     await keep(key, value);
-    return value;
+    return { value };
   } catch (e) {
-    const value = unanswered(e) ? await kept<T>(key) : undefined;
-    if (value === undefined) throw e;
-    return value;
+    const row = unanswered(e) ? await device.kept.get(key).catch(() => undefined) : undefined;
+    if (row === undefined) throw e;
+    return { value: row.value as T, since: row.at ?? 0 };
   }
+}
+
+/** The server's answer, which is kept; where there is none, what was kept. */
+export async function orKept<T>(key: string, call: Promise<T>): Promise<T> {
+  return (await datedOrKept(key, call)).value;
+}
+
+/** How many reps are on this device that the server may not have. */
+export async function unsentReps(): Promise<number> {
+  return device.waiting
+    .filter((r) => r.event !== undefined)
+    .count()
+    .catch(() => 0);
 }

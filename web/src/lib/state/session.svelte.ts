@@ -1,5 +1,5 @@
 import { api, ask, type Schemas } from '$lib/api/client';
-import { forget, keep, orKept } from './device';
+import { datedOrKept, forget, keep, orKept } from './device';
 
 type Catalogue = Schemas['Catalogue'];
 
@@ -14,6 +14,9 @@ class Session {
     this.take(await orKept('session', ask(api.GET('/api/session'))));
     await this.know();
   }
+
+  /** Since when drills and catalogue are on this device, where the server did not answer. */
+  since = $state<number>();
 
   async signIn(body: Schemas['SignIn']) {
     this.take(await ask(api.POST('/api/session', { body })));
@@ -90,10 +93,11 @@ class Session {
   private async know() {
     if (this.view?.state === 'in' && !this.catalogue) {
       const [catalogue] = await Promise.all([
-        orKept('catalogue', ask(api.GET('/api/catalogue'))),
+        datedOrKept('catalogue', ask(api.GET('/api/catalogue'))),
         this.loadOwn()
       ]);
-      this.catalogue = catalogue;
+      this.catalogue = catalogue.value;
+      this.since = catalogue.since;
     }
   }
 }

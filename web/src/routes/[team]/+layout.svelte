@@ -161,7 +161,7 @@
     width: 100%;
     margin: 0 auto;
   }
-  @media (max-width: 760px) {
+  @media (max-width: 899px) {
     header {
       flex-direction: column;
       gap: 0;

@@ -3,9 +3,11 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { chosen } from '$lib/parts/chosen';
+  import { orKept } from '$lib/state/device';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sketch from '$lib/court/Sketch.svelte';
+  import KeptNote from '$lib/parts/KeptNote.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
 
   const team = page.params.team ?? '';
@@ -22,8 +24,8 @@
 
   onMount(async () => {
     try {
-      serving = (await ask(api.GET('/api/teams/{teamId}/now', { params: { path: { teamId: team } } })))
-        .drills;
+      const params = { path: { teamId: team } };
+      serving = (await orKept(`now ${team}`, ask(api.GET('/api/teams/{teamId}/now', { params })))).drills;
     } catch (e) {
       notices.fail(e);
     }
@@ -66,6 +68,7 @@
   }
 </script>
 
+<KeptNote since={session.since} />
 <div class="head">
   <h1>Drills</h1>
   <p class="soft">A drill climbs one rung at a time, and goes back one when it breaks.</p>

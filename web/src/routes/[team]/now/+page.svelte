@@ -1,17 +1,39 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
+  import { goto } from '$app/navigation';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import KeptNote from '$lib/parts/KeptNote.svelte';
+  import NoAnswer from '$lib/parts/NoAnswer.svelte';
+  import { datedOrKept } from '$lib/state/device';
+  import { provision } from '$lib/state/provision';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
 
   const team = page.params.team ?? '';
-  let now = $state<Schemas['Now'] | null>(null);
+  let now = $state.raw<Schemas['Now'] | null>(null);
 
-  onMount(async () => {
-    now = await ask(api.GET('/api/teams/{teamId}/now', { params: { path: { teamId: team } } }));
+  let since = $state<number>();
+  let problem = $state('');
+  let leave = () => {};
+
+  async function load() {
+    problem = '';
+    try {
+      const params = { path: { teamId: team } };
+      const dated = await datedOrKept(`now ${team}`, ask(api.GET('/api/teams/{teamId}/now', { params })));
+      now = dated.value;
+      since = dated.since;
+      if (since === undefined) leave = provision(team, now.next);
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+  onMount(() => {
+    void load();
+    return () => leave();
   });
 
   const names = (ids: string[]) =>
@@ -20,8 +42,11 @@
   const shownStale = 6;
 </script>
 
-{#if !now}
-  <p role="status" class="soft">Looking up where the team stands…</p>
+<KeptNote {since} onretry={load} />
+{#if problem && !now}
+  <NoAnswer title="No answer yet" {problem} onretry={load} oncancel={() => goto(`/${team}/run`)} />
+{:else if !now}
+  <p role="status" class="soft">Loading where the team stands…</p>
 {:else if now.players.length === 0}
   <section class="sheet p-6 max-w-2xl">
     <h1>First, the roster</h1>

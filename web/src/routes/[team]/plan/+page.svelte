@@ -4,6 +4,9 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
+  import { datedOrKept } from '$lib/state/device';
+  import KeptNote from '$lib/parts/KeptNote.svelte';
+  import NoAnswer from '$lib/parts/NoAnswer.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { firstPlan } from '$lib/plan/draft.svelte';
@@ -11,10 +14,22 @@
 
   const path = { teamId: page.params.team ?? '' };
   let list = $state<Schemas['PracticeSummary'][] | null>(null);
+  let since = $state<number>();
+  let problem = $state('');
   let busy = $state(false);
 
   async function load() {
-    list = await ask(api.GET('/api/teams/{teamId}/practices', { params: { path } }));
+    problem = '';
+    try {
+      const dated = await datedOrKept(
+        `practices ${path.teamId}`,
+        ask(api.GET('/api/teams/{teamId}/practices', { params: { path } }))
+      );
+      list = dated.value;
+      since = dated.since;
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
   }
   onMount(load);
 
@@ -46,8 +61,11 @@
     <button class="tape" onclick={add} disabled={busy || !list}>Plan a practice</button>
   {/if}
 </div>
-{#if !list}
-  <p role="status" class="soft">Looking up the practices…</p>
+<KeptNote {since} onretry={load} />
+{#if problem && !list}
+  <NoAnswer title="No answer yet" {problem} onretry={load} />
+{:else if !list}
+  <p role="status" class="soft">Loading practices…</p>
 {:else if list.length === 0}
   <p class="my-4 max-w-xl">
     Nothing is planned yet. {#if session.coach}Plan a practice makes an empty evening with everybody there,

@@ -8,6 +8,7 @@
   import { Player } from '$lib/court/player.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import KeptNote from '$lib/parts/KeptNote.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Chooser from '$lib/teach/Chooser.svelte';
@@ -121,6 +122,7 @@
 <svelte:window onkeydown={keys} />
 <Chooser {team} current={lab.lesson?.screen.id ?? ''} bind:open={choosing} onchoose={choose} />
 
+<KeptNote since={lab.since} onretry={() => choose(s?.screen ?? 'down')} />
 {#if problem}
   <p role="alert">{problem}</p>
   <button class="tape" onclick={() => choose('down')}>Open the down screen</button>
@@ -194,7 +196,7 @@
         {/each}
       </div>
     </section>
-    <div class="grid gap-3">
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AnswerPanel {lab} />
       <p class="papers">
         <a class="tape" href={`/${team}/show?screen=${lesson.screen.id}&cue=${shown ?? ''}`}>Show the team</a>

@@ -3,6 +3,9 @@
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Player } from '$lib/api/client';
+  import { orKept } from '$lib/state/device';
+  import NoAnswer from '$lib/parts/NoAnswer.svelte';
+  import KeptNote from '$lib/parts/KeptNote.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import { again, Draft } from '$lib/plan/draft.svelte';
@@ -39,16 +42,19 @@
     covers: draft.sheet?.warnings.filter((w) => w.block).length || undefined
   });
 
-  onMount(async () => {
+  onMount(load);
+  async function load() {
+    failed = '';
     try {
-      players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path: { teamId: team } } }));
+      const params = { path: { teamId: team } };
+      players = await orKept(`players ${team}`, ask(api.GET('/api/teams/{teamId}/players', { params })));
       await draft.load();
       if (page.url.searchParams.has('carry')) await carry();
       aim(page.url.searchParams.get('focus')?.split(',') ?? []);
     } catch (e) {
       failed = e instanceof Error ? e.message : String(e);
     }
-  });
+  }
 
   /** Puts reads into the focus that came with the address; undo takes them out again. */
   function aim(wanted: string[]) {
@@ -142,12 +148,16 @@
 <svelte:window onkeydown={keys} />
 
 {#if failed}
-  <h1>No such practice</h1>
-  <p class="my-4">{failed}</p>
-  <a class="tape" href={`/${team}/plan`}>To the practices</a>
+  <NoAnswer
+    title="This practice cannot be shown"
+    problem={failed}
+    onretry={load}
+    oncancel={() => goto(`/${team}/plan`)}
+  />
 {:else if !draft.stored}
-  <p role="status" class="soft">Unrolling the run sheet…</p>
+  <p role="status" class="soft">Loading the practice…</p>
 {:else}
+  <KeptNote since={draft.since} />
   <div class="page-head">
     <h1>{dayOf(draft.input.startsAt)} <span class="numeral">{hourOf(draft.input.startsAt)}</span></h1>
     <label class="inline"

@@ -2,6 +2,8 @@
   import { onDestroy, onMount, untrack } from 'svelte';
   import { page } from '$app/state';
   import { Floor, type Logged } from '$lib/run/floor.svelte';
+  import { belongsToControl, letGo } from '$lib/parts/keys';
+  import { Awake } from '$lib/run/awake.svelte';
   import { horn } from '$lib/run/horn';
   import { hear } from '$lib/run/clicker';
   import Answers from '$lib/run/Answers.svelte';
@@ -62,6 +64,7 @@
 
   onDestroy(() => {
     clearInterval(ticking);
+    void awake.want(false);
     floor.leave();
   });
 
@@ -90,13 +93,17 @@
   }
 
   function keys(e: KeyboardEvent) {
-    if (e.ctrlKey || e.metaKey || e.altKey) return;
-    if ((e.target as HTMLElement).closest('input, select, textarea, dialog')) return;
+    if (e.ctrlKey || e.metaKey || e.altKey || belongsToControl(e)) return;
     if (press(e.key)) e.preventDefault();
   }
+
+  const awake = new Awake();
+  const running = $derived(Boolean(floor.line.clock?.running));
+  $effect(() => void awake.want(running));
 </script>
 
-<svelte:window onkeydown={keys} ononline={() => floor.queue.send()} />
+<svelte:window onkeydown={keys} onclickcapture={letGo} ononline={() => floor.queue.send()} />
+<svelte:document onvisibilitychange={() => awake.shown()} />
 
 <div class="floor lights-out">
   {#if failed && !floor.run}
@@ -104,12 +111,12 @@
       <h1>This practice cannot be shown</h1>
       <p>{failed}</p>
       <p>
-        <button class="tape" onclick={load}>Try again</button>
-        <a class="tape plain" href={`/${team}/plan`}>To the practices</a>
+        <button class="tape" onclick={load}>Retry</button>
+        <a class="tape plain" href={`/${team}/now`}>Cancel</a>
       </p>
     </div>
   {:else if !floor.run || !floor.line.clock}
-    <p role="status" class="message">Onto the floor…</p>
+    <p role="status" class="message">Loading the practice…</p>
   {:else if floor.line.blocks.length === 0}
     <div class="message">
       <h1>This practice has no blocks</h1>

@@ -53,7 +53,7 @@
     <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
   </header>
   <div class="card">
-    <div class="grid gap-5">
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-5">
       {#each card.parts as part (part.role)}
         <section class="sheet">
           <h2>As {part.role}</h2>
@@ -63,7 +63,7 @@
         </section>
       {/each}
     </div>
-    <div class="grid gap-5 content-start">
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-5 content-start">
       <section class="sheet side">
         <h2>Corrections</h2>
         {#each card.corrections as c (c.id)}
@@ -98,6 +98,7 @@
 <style>
   header {
     display: flex;
+    flex-wrap: wrap;
     gap: 1rem;
     align-items: center;
     margin-bottom: 1rem;

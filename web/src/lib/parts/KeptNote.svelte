@@ -1,0 +1,20 @@
+<script lang="ts">
+  import { ago, dayOf, hourOf } from './verdicts';
+
+  // Says that what is shown is from this device, and how old it is.
+  let { since, onretry }: { since: number | undefined; onretry?: () => void } = $props();
+</script>
+
+{#if since !== undefined}
+  <div
+    role="status"
+    class="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 border-l-[6px] border-[var(--mark)] pl-3"
+  >
+    <p>
+      The server does not answer.
+      {#if since > 0}This is what this device kept on {dayOf(new Date(since).toISOString())},
+        {hourOf(new Date(since).toISOString())} ({ago(since)}).{:else}This is what this device kept.{/if}
+    </p>
+    {#if onretry}<button class="tape plain" onclick={onretry}>Retry</button>{/if}
+  </div>
+{/if}

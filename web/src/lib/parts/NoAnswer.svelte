@@ -1,0 +1,28 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  // What could not be loaded, in words, and what to do about it.
+  let {
+    title,
+    problem,
+    onretry,
+    oncancel,
+    children
+  }: {
+    title: string;
+    problem: string;
+    onretry: () => void;
+    oncancel?: () => void;
+    children?: Snippet;
+  } = $props();
+</script>
+
+<section class="sheet max-w-2xl p-6">
+  <h1>{title}</h1>
+  <p role="alert" class="my-3">{problem}</p>
+  {@render children?.()}
+  <div class="flex flex-wrap gap-3">
+    <button class="tape" onclick={onretry}>Retry</button>
+    {#if oncancel}<button class="tape plain" onclick={oncancel}>Cancel</button>{/if}
+  </div>
+</section>
