@@ -17,10 +17,23 @@ const patience = 8_000;
 const longPatience = 120_000;
 const long = /\/(archive|compare|fill|lineups|roster|evidence|mail)$/;
 
-/** No request waits for ever: a server that hangs is told of like one that is not there. */
-function timed(request: Request): Promise<Response> {
+/** Sends a request, but waits for no server for ever: one that hangs is told of like one that is not
+ * there. */
+async function timed(request: Request): Promise<Response> {
   const limit = long.test(new URL(request.url).pathname) ? longPatience : patience;
-  return fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(limit)]) });
+  try {
+    return await fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(limit)]) });
+  } catch (e) {
+    const late = e instanceof DOMException && e.name === 'TimeoutError';
+    const what = late
+      ? `The server has not answered for ${limit / 1000} seconds.`
+      : 'The server cannot be reached.';
+    const kept =
+      request.method === 'GET'
+        ? 'Try again in a moment.'
+        : 'What you entered is still here; try again in a moment.';
+    throw new Refusal(0, `${what} ${kept}`);
+  }
 }
 
 export const api = createClient<paths>({ baseUrl: '/', fetch: timed });
@@ -39,18 +52,7 @@ type Answered<T> = { data?: T; error?: { message?: string }; response: Response 
 
 /** Unwraps an answer of the contract, or throws a Refusal with a sentence. */
 export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
-  let answer: Answered<T>;
-  try {
-    answer = await call;
-  } catch (e) {
-    const late = e instanceof DOMException && e.name === 'TimeoutError';
-    throw new Refusal(
-      0,
-      late
-        ? `The server has not answered for ${patience / 1000} seconds. What you entered is still here; try again in a moment.`
-        : 'The server cannot be reached. What you entered is still here; try again in a moment.'
-    );
-  }
+  const answer = await call;
   if (!answer.response.ok) {
     throw new Refusal(
       answer.response.status,

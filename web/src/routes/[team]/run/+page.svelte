@@ -31,17 +31,19 @@
   <NoAnswer title="Run" {problem} onretry={load} oncancel={() => goto(`/${team}/now`)}>
     {#if here.length}
       <p class="mb-2">These practices are on this device and can be run without a network:</p>
-      <ul class="quiet-list mb-4 grid gap-2">
-        {#each here as { value, since } (value.practice.id)}
-          <li>
-            <a class="tape plain w-full" href={`/${team}/run/${value.practice.id}`}>
-              {dayOf(value.practice.startsAt)}
-              <span class="numeral">{hourOf(value.practice.startsAt)}</span>
-              <span class="soft">{value.practice.minutes} min, kept {ago(since ?? 0)}</span>
-            </a>
-          </li>
-        {/each}
-      </ul>
+      <div class="mb-4">
+        <ul class="quiet-list grid gap-2">
+          {#each here as { value, since } (value.practice.id)}
+            <li>
+              <a class="tape plain w-full" href={`/${team}/run/${value.practice.id}`}>
+                {dayOf(value.practice.startsAt)}
+                <span class="numeral">{hourOf(value.practice.startsAt)}</span>
+                <span class="soft">{value.practice.minutes} min, kept {ago(since ?? 0)}</span>
+              </a>
+            </li>
+          {/each}
+        </ul>
+      </div>
     {:else}
       <p class="mb-4">
         No practice is on this device. Open Now once with a network, and the next one will be.
