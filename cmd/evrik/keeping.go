@@ -14,6 +14,7 @@ import (
 
 	"evrik/core/evidence"
 	"evrik/internal/archive"
+	"evrik/internal/erasures"
 	"evrik/internal/pglocal"
 	"evrik/internal/store"
 )
@@ -25,15 +26,14 @@ const (
 )
 
 // keeping writes or reads a file that holds what the database does.
-func keeping(ctx context.Context, what, file string, ofDemo bool, program string) error {
+func keeping(ctx context.Context, what, file string, ofDemo bool, program, erase string) error {
 	if file == "" {
 		return fmt.Errorf("Name the file: evrik %s FILE.", what)
 	}
-	mode := dataLook
-	if ofDemo {
-		mode = demoLook
+	if erase != "yes" && erase != "no" && erase != "ask" {
+		return errors.New("-erase is yes, no or ask.")
 	}
-	from, err := database(ctx, mode, "")
+	from, err := database(ctx, lookMode(ofDemo), "")
 	if err != nil {
 		return err
 	}
@@ -58,7 +58,7 @@ func keeping(ctx context.Context, what, file string, ofDemo bool, program string
 	defer db.Close()
 	if what == "restore" {
 		fmt.Printf("%s is restored. Everybody has to sign in again.\n", file)
-		return nil
+		return eraseAgain(ctx, db, erase)
 	}
 	id, err := programOf(ctx, db, program)
 	if err != nil {
@@ -72,11 +72,54 @@ func keeping(ctx context.Context, what, file string, ofDemo bool, program string
 		return fmt.Errorf("%s cannot be read (%v). Nothing was imported.", file, err)
 	}
 	defer in.Close()
-	got, err := archive.Read(ctx, db, evidence.DefaultPolicy(), id, bufio.NewReader(in))
+	got, err := archive.Read(ctx, db, evidence.DefaultPolicy(), id, "the server's own machine", time.Now(), bufio.NewReader(in))
 	if err == nil {
 		fmt.Printf("Imported %d players, %d practices, %d games and %d lines of the log.\n", got.Players, got.Practices, got.Games, got.Events)
 	}
 	return err
+}
+
+func lookMode(ofDemo bool) string {
+	if ofDemo {
+		return demoLook
+	}
+	return dataLook
+}
+
+// eraseAgain erases those players of a restored database who were erased after its backup was made.
+// how is yes, no, or ask.
+func eraseAgain(ctx context.Context, db *store.Store, how string) error {
+	erased, err := erasures.List(erasuresFile())
+	if err != nil {
+		return fmt.Errorf("The list of who was erased, %s, cannot be read (%v). Look whether somebody is back who was erased.", erasuresFile(), err)
+	}
+	back, err := db.StillThere(ctx, erased)
+	if err != nil || len(back) == 0 {
+		return err
+	}
+	say := fmt.Sprintf("%d players were erased after this backup was made and are back with it.", len(back))
+	if len(back) == 1 {
+		say = "One player was erased after this backup was made and is back with it."
+	}
+	if how == "ask" {
+		fmt.Printf("%s Erase again? [Y/n] ", say)
+		// Without anybody to answer they are erased: that is what was asked for at the time.
+		answer, _ := bufio.NewReader(os.Stdin).ReadString('\n')
+		if how = "yes"; strings.HasPrefix(strings.ToLower(strings.TrimSpace(answer)), "n") {
+			how = "no"
+		}
+	}
+	if how == "no" {
+		fmt.Println(say + " They were left.")
+		return nil
+	}
+	for _, p := range back {
+		if _, err := db.Erase(ctx, p.ProgramID, p.TeamID, p.ID); err != nil {
+			return err
+		}
+	}
+	fmt.Printf("%s Erased again.\n", say)
+	return nil
 }
 
 // export writes an archive, whole or not at all.

@@ -7,9 +7,11 @@
 //	evrik restore F  read such a file into an empty database
 //	evrik export F   write a program as an archive (JSON); -program names it where there are several
 //	evrik import F   add what an archive holds to a program
+//	evrik password E make a new password for the account with an email address and print it
 //	evrik agree      compare the read tables with the kinematics, screen by screen
+//	evrik version    say what runs
 //
-// The last four but one take -demo for the demo's database.
+// backup, restore, export, import and password take -demo for the demo's database.
 package main
 
 import (
@@ -31,7 +33,6 @@ import (
 	"evrik/internal/pglocal"
 	"evrik/internal/store"
 	"evrik/internal/web"
-	assets "evrik/web"
 )
 
 func main() {
@@ -43,7 +44,7 @@ func main() {
 	}
 }
 
-const usage = "Say what to do: evrik serve, demo, migrate, backup FILE, restore FILE, export FILE, import FILE or agree."
+const usage = "Say what to do: evrik serve, demo, migrate, backup FILE, restore FILE, export FILE, import FILE, password EMAIL, agree or version."
 
 // Settings come from the environment, so that a service manager can set them.
 const (
@@ -60,6 +61,7 @@ func run(ctx context.Context, args []string) error {
 	reset := flags.Bool("reset", false, "throw the demo club away and seed it afresh")
 	ofDemo := flags.Bool("demo", false, "the demo's database")
 	program := flags.String("program", "", "which program, by id or name")
+	erase := flags.String("erase", "ask", "after a restore: erase those again who were erased since the backup: yes, no or ask")
 	if err := flags.Parse(args[1:]); err != nil {
 		return err
 	}
@@ -67,8 +69,13 @@ func run(ctx context.Context, args []string) error {
 	case "agree":
 		agree(os.Stdout)
 		return nil
+	case "version":
+		fmt.Println(version())
+		return nil
 	case "backup", "restore", "export", "import":
-		return keeping(ctx, args[0], flags.Arg(0), *ofDemo, *program)
+		return keeping(ctx, args[0], flags.Arg(0), *ofDemo, *program, *erase)
+	case "password":
+		return newPassword(ctx, flags.Arg(0), *ofDemo)
 	case "serve", "demo", "migrate":
 	default:
 		return fmt.Errorf("There is no %q. %s", args[0], usage)
@@ -105,7 +112,10 @@ func run(ctx context.Context, args []string) error {
 	}
 	defer db.Close()
 	go forget(ctx, db)
-	options := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "", Outbox: filepath.Join(home(), "outbox")}
+	options, err := settings(ctx, db, listener.Addr())
+	if err != nil {
+		return err
+	}
 	if args[0] == "demo" {
 		if err := demo.Ensure(ctx, db, time.Now(), *reset); err != nil {
 			return fmt.Errorf("The demo club could not be made: %w", err)
@@ -209,12 +219,15 @@ func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options, 
 	if err != nil {
 		return err
 	}
-	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, WriteTimeout: 2 * time.Minute, IdleTimeout: 2 * time.Minute}
 	failed := make(chan error, 1)
 	go func() { failed <- server.Serve(l) }()
 	fmt.Printf("Evrik is at http://%s\n", l.Addr())
 	if o.Demo != nil {
 		fmt.Printf("Demo sign-in (filled in for you): %s / %s\n", o.Demo.Email, o.Demo.Password)
+	}
+	if o.SetupCode != "" {
+		fmt.Printf("Setting up from another machine needs this code: %s\n", o.SetupCode)
 	}
 	if o.StandIns != nil {
 		fmt.Printf("Simulated scoreboard: %s (EVRIK_STANDINS=off leaves simulated devices out)\n", *o.StandIns.Scoreboard)

@@ -48,6 +48,8 @@ type Change struct {
 // Check refuses a change that makes no sense. Errors are sentences.
 func (c Change) Check() error {
 	switch {
+	case c.Kind == ComeAndGo && c.Player == "":
+		return errors.New("Say who came or went.")
 	case c.Kind == SwapSides && c.Block == "":
 		return errors.New("Say in which block the sides are swapped.")
 	case c.Kind == ComeAndGo && !slices.Contains([]Presence{Here, Limited, Left, Hurt}, c.State):

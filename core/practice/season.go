@@ -142,7 +142,16 @@ func (a SeasonAim) Check(today time.Time) error {
 		return fmt.Errorf("%s is over. Choose a day that is still to come.", a.Until)
 	case days > MaxSeasonDays:
 		return fmt.Errorf("A plan reaches %d days ahead at most.", MaxSeasonDays)
-	case a.PerPractice < 1 || a.PerPractice > MaxPerPractice:
+	}
+	return a.CheckForm()
+}
+
+// CheckForm refuses an aim that cannot be, whatever day it is. The error is a sentence.
+func (a SeasonAim) CheckForm() error {
+	if _, err := time.Parse(DateFormat, a.Until); err != nil {
+		return errors.New("Say until when to plan: a day such as 2027-03-01.")
+	}
+	if a.PerPractice < 1 || a.PerPractice > MaxPerPractice {
 		return fmt.Errorf("A practice has blocks for 1 to %d situations.", MaxPerPractice)
 	}
 	if slices.ContainsFunc(a.Weekdays, func(d int) bool { return d < 0 || d > 6 }) {

@@ -9,7 +9,6 @@ import (
 	"fmt"
 	"io"
 	"strings"
-	"unicode"
 	"unicode/utf8"
 
 	"evrik/core/csvcell"
@@ -54,7 +53,7 @@ func Clean(e Entry) (Entry, error) {
 		return e, fmt.Errorf("%q is not a jersey number: one or two digits, 0 and 00 included.", clip(e.Jersey))
 	case e.Name == "":
 		return e, errors.New("The name is missing: a first name or a nickname is enough.")
-	case !utf8.ValidString(e.Name) || strings.ContainsFunc(e.Name, unicode.IsControl):
+	case !Showable(e.Name):
 		return e, errors.New("The name holds characters that cannot be shown.")
 	case utf8.RuneCountInString(e.Name) > MaxName:
 		return e, fmt.Errorf("The name is longer than %d characters: use a short display name.", MaxName)

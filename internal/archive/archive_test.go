@@ -18,6 +18,7 @@ import (
 	"github.com/santhosh-tekuri/jsonschema/v6"
 
 	"evrik/core/evidence"
+	"evrik/core/practice"
 	"evrik/internal/demo"
 	"evrik/internal/pglocal"
 	"evrik/internal/pgtest"
@@ -115,7 +116,7 @@ func TestArchive(t *testing.T) {
 	if strings.Contains(string(doc), "@") {
 		t.Error("an address left the program")
 	}
-	got, err := Read(t.Context(), db, policy, other, bytes.NewReader(doc))
+	got, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -170,7 +171,7 @@ func TestArchive(t *testing.T) {
 			t.Errorf("%s: %d, after import %d", part, a, b)
 		}
 	}
-	if _, err := Read(t.Context(), db, policy, other, bytes.NewReader(doc)); err == nil || !strings.Contains(err.Error(), "in the program already") {
+	if _, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc)); err == nil || !strings.Contains(err.Error(), "in the program already") {
 		t.Errorf("a second time: %v", err)
 	}
 }
@@ -188,25 +189,37 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 	}
 	third := strings.Index(doc, `"events"`) + 5000
 	for name, tc := range map[string]struct{ doc, says string }{
-		"cut short":       {doc[:third], "ends in the middle, at reps"},
-		"cut early":       {doc[:200], "ends in the middle"},
-		"empty":           {"", "ends in the middle"},
-		"newer":           {replaced(`"version": 1`, `"version": 2`), "of version 2, made by a newer Evrik"},
-		"something else":  {`{"name": "x"}`, "no archive of a program"},
-		"a list":          {`[]`, "no archive of a program"},
-		"no json":         {"jersey,name\n1,A\n", "cannot be read as an archive"},
-		"no end":          {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "has no end"},
-		"fewer reps":      {strings.Replace(doc, `"events":`, `"evens":`, 1), "does not know"},
-		"wrong total":     {replaced(`"players":25,`, `"players":26,`), "says that it holds 26 players"},
-		"a read unknown":  {replaced(`"expected":"curl"`, `"expected":"dunk"`), "no read called"},
-		"a step unknown":  {replaced(`"step":1,`, `"step":9,`), "of step 9"},
-		"a cue unknown":   {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "an answer to \"nap\""},
-		"a wrong verdict": {replaced(`"right":true`, `"right":false`), "is right"},
-		"another's team":  {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "does not fit at players"},
-		"a long name":     {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "Players, number"},
-		"a kind unknown":  {replaced(`"kind":"own"`, `"kind":"secret"`), "does not fit at practices"},
+		"cut short":               {doc[:third], "ends in the middle, at events"},
+		"cut early":               {doc[:200], "ends in the middle"},
+		"empty":                   {"", "ends in the middle"},
+		"newer":                   {replaced(`"version": 1`, `"version": 2`), "of version 2, made by a newer Evrik"},
+		"something else":          {`{"name": "x"}`, "no archive of a program"},
+		"a list":                  {`[]`, "no archive of a program"},
+		"no json":                 {"jersey,name\n1,A\n", "cannot be read as an archive"},
+		"no end":                  {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "has no end"},
+		"fewer reps":              {strings.Replace(doc, `"events":`, `"evens":`, 1), "does not know"},
+		"wrong total":             {replaced(`"players":25,`, `"players":26,`), "says that it holds 26 players"},
+		"a read unknown":          {replaced(`"expected":"curl"`, `"expected":"dunk"`), "no read called"},
+		"a step unknown":          {replaced(`"step":1,`, `"step":9,`), "players[0].answers[0].step: maximum"},
+		"a cue unknown":           {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "an answer to \"nap\""},
+		"a wrong verdict":         {replaced(`"right":true`, `"right":false`), "is right"},
+		"another's team":          {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "does not fit at players"},
+		"a long name":             {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "].name: maxLength"},
+		"a rule that is none":     {replaced(`"metric":`, `"localRule":"abc","metric":`), "teams[0].localRule: got string, want null or object"},
+		"a rule that cannot be":   {replaced(`"metric":`, `"localRule":{"restDays":9},"metric":`), "teams[0].localRule: A local rule for rest days"},
+		"a rule of another world": {replaced(`"metric":`, `"localRule":{"gravity":9},"metric":`), "teams[0].localRule: json: unknown field"},
+		"a pace that cannot be":   {replaced(`"metric":`, `"pace":{"reaction":-4},"metric":`), "teams[0].pace: "},
+		"an aim that cannot be":   {replaced(`"seasonAim":{`, `"seasonAim":{"gravity":1,`), "teams[0].seasonAim: json: unknown field"},
+		"an offense unknown":      {replaced(`"metric":`, `"offense":{"school":"x"},"metric":`), "teams[0].offense: "},
+		"principles of nothing":   {replaced(`"metric":`, `"principles":[{"id":7}],"metric":`), "teams[0].principles: "},
+		"a court that is none":    {replaced(`"court":{`, `"court":{"gravity":1,`), "teams[0].court: json: unknown field"},
+		"a zone unknown":          {replaced(`"zone":"`, `"zone":"X/`), "teams[0].zone: there is no time zone"},
+		"an end too many":         {replaced(`"end":0`, `"end":3`), "practices[0].blocks: Block 1 is at end 3"},
+		"terms that cannot be":    {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "practices[0].terms: json: unknown field"},
+		"a name turned round":     {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "players["},
+		"a kind unknown":          {replaced(`"kind":"own"`, `"kind":"secret"`), "practices[0].blocks[0].kind: value must be one of"},
 	} {
-		_, err := Read(t.Context(), db, policy, other, strings.NewReader(tc.doc))
+		_, err := Read(t.Context(), db, policy, other, "Ann", now, strings.NewReader(tc.doc))
 		if err == nil || !strings.Contains(err.Error(), tc.says) || !strings.Contains(err.Error(), "Nothing was imported.") {
 			t.Errorf("%s: %v", name, err)
 		}
@@ -247,8 +260,32 @@ func TestEraseAndForget(t *testing.T) {
 		return n, kept
 	}
 	before, _ := total()
+	// The player takes part in a block that was given up, in a kept plan and in a line-up.
+	secret := who.ID.String()
+	block := []practice.Block{{ID: uuid.NewString(), Kind: practice.OwnBlock, Title: "Talk", Minutes: 5, Players: []string{secret}}}
+	var some uuid.UUID
+	if err := db.Pool.QueryRow(ctx, "SELECT id FROM practices WHERE program_id = $1 LIMIT 1", program).Scan(&some); err != nil {
+		t.Fatal(err)
+	}
+	for _, err := range []error{
+		db.SetDropped(ctx, gen.SetDroppedParams{ProgramID: program, ID: some, Dropped: store.BlocksJSON(block)}),
+		db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60, Blocks: store.BlocksJSON(block)}),
+	} {
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	if _, err := db.Pool.Exec(ctx, "UPDATE games SET terms = jsonb_build_object('available', jsonb_build_array($1::text)) WHERE program_id = $2", secret, program); err != nil {
+		t.Fatal(err)
+	}
+	if where := holding(t, db, secret); len(where) < 4 {
+		t.Fatalf("before, the player is only in %v", where)
+	}
 	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || !there {
 		t.Fatal(there, err)
+	}
+	if where := holding(t, db, secret); len(where) > 0 {
+		t.Errorf("the player is still in %v", where)
 	}
 	single, kept := total()
 	if single+kept != before || kept == 0 {
@@ -261,8 +298,46 @@ func TestEraseAndForget(t *testing.T) {
 	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || there {
 		t.Errorf("twice: %v, %v", there, err)
 	}
-	if err := db.ForgetBefore(ctx, policy, program, now.AddDate(0, 0, -20)); err != nil {
+	limit := now.AddDate(0, 0, -20)
+	older := func(what, sql string) (old, young int) {
+		t.Helper()
+		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FILTER (WHERE at < $1), count(*) FILTER (WHERE at >= $1) FROM ("+sql+") AS x", limit).Scan(&old, &young); err != nil {
+			t.Fatal(what, err)
+		}
+		return old, young
+	}
+	dated := map[string]string{
+		"attendance": "SELECT p.starts_at AS at FROM attendance a JOIN practices p ON p.id = a.practice_id",
+		"answers":    "SELECT at FROM trainer_answers",
+		"audit":      "SELECT at FROM audit",
+		"changes":    "SELECT at FROM floor_changes",
+	}
+	for _, at := range []time.Time{limit.Add(-time.Hour), limit.Add(time.Hour)} {
+		if err := db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.New(), ProgramID: program, At: at, Who: "Ann", What: "did something"}); err != nil {
+			t.Fatal(err)
+		}
+		if _, err := db.InsertFloorChange(ctx, gen.InsertFloorChangeParams{ID: uuid.New(), ProgramID: program, PracticeID: some, At: at, Kind: "presence", PlayerID: &players[1].ID, State: "left"}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if _, err := db.Pool.Exec(ctx, "UPDATE trainer_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM trainer_answers LIMIT 3)", limit.Add(-time.Hour)); err != nil {
 		t.Fatal(err)
+	}
+	young := map[string]int{}
+	for what, sql := range dated {
+		old, n := older(what, sql)
+		if old == 0 || n == 0 {
+			t.Fatalf("%s: %d before the limit and %d after it prove nothing", what, old, n)
+		}
+		young[what] = n
+	}
+	if err := db.ForgetBefore(ctx, policy, program, limit); err != nil {
+		t.Fatal(err)
+	}
+	for what, sql := range dated {
+		if old, n := older(what, sql); old != 0 || n != young[what] {
+			t.Errorf("%s: %d from before the limit are left, and %d of %d from after it", what, old, n, young[what])
+		}
 	}
 	left, kept := total()
 	if left+kept != before || left == 0 || left >= single {
@@ -275,6 +350,75 @@ func TestEraseAndForget(t *testing.T) {
 	l, err := db.LedgerOf(ctx, team, []string{"cutter", "screener"})
 	if err != nil || !l.Same(policy.Ledger(evidence.OnePerRep(store.RepsOf(rows)), now)) {
 		t.Errorf("the sums do not follow: %v", err)
+	}
+}
+
+// holding lists the columns of the database in which a text is found, whatever their type.
+func holding(t *testing.T, db *store.Store, text string) (where []string) {
+	t.Helper()
+	rows, err := db.Pool.Query(t.Context(), "SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = 'public'")
+	if err != nil {
+		t.Fatal(err)
+	}
+	type place struct{ Table, Column string }
+	places, err := pgx.CollectRows(rows, pgx.RowToStructByPos[place])
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, p := range places {
+		var n int
+		sql := fmt.Sprintf("SELECT count(*) FROM %s WHERE %s::text LIKE '%%' || $1 || '%%'", pgx.Identifier{p.Table}.Sanitize(), pgx.Identifier{p.Column}.Sanitize())
+		if err := db.Pool.QueryRow(t.Context(), sql, text).Scan(&n); err != nil {
+			t.Fatal(err)
+		}
+		if n > 0 {
+			where = append(where, p.Table+"."+p.Column)
+		}
+	}
+	return where
+}
+
+// An import is taken back as a whole, once, and leaves what was there before as it was.
+func TestUndoImport(t *testing.T) {
+	db, program, other := club(t)
+	doc := written(t, db, program)
+	rows := func() map[string]int {
+		out := map[string]int{}
+		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "games", "game_counts", "drills", "templates", "sums", "trainer_answers", "kept_counts", "imports"} {
+			var n int
+			if err := db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n); err != nil {
+				t.Fatal(err)
+			}
+			out[table] = n
+		}
+		return out
+	}
+	before := rows()
+	got, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc))
+	if err != nil {
+		t.Fatal(err)
+	}
+	list, err := db.ImportsOfProgram(t.Context(), other)
+	if err != nil || len(list) != 1 || list[0].ID != got.ID || list[0].Who != "Ann" || int(list[0].Events) != got.Events || len(list[0].Teams) != 2 {
+		t.Fatalf("%+v, %v", list, err)
+	}
+	if there, err := Undo(t.Context(), db, program, got.ID); err != nil || there {
+		t.Errorf("another program undoes it: %v, %v", there, err)
+	}
+	if there, err := Undo(t.Context(), db, other, got.ID); err != nil || !there {
+		t.Fatal(there, err)
+	}
+	after := rows()
+	for table, n := range before {
+		if after[table] != n {
+			t.Errorf("%s has %d rows and had %d", table, after[table], n)
+		}
+	}
+	if there, err := Undo(t.Context(), db, other, got.ID); err != nil || there {
+		t.Errorf("twice: %v, %v", there, err)
+	}
+	if _, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc)); err != nil {
+		t.Errorf("again, after it was undone: %v", err)
 	}
 }
 

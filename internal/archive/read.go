@@ -7,11 +7,11 @@ import (
 	"fmt"
 	"io"
 	"slices"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
-	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/game"
@@ -34,18 +34,60 @@ func problem(format string, args ...any) error {
 
 // Read adds what an archive holds to a program: its teams beside those that are there,
 // whole or not at all. Every id is made anew from the program's, so that an archive can
-// be read where it was written, and a second time is noticed.
-func Read(ctx context.Context, db *store.Store, policy evidence.Policy, program uuid.UUID, from io.Reader) (End, error) {
-	var got End
+// be read where it was written, and a second time is noticed. What was added can be taken back by
+// Undo with the receipt's id.
+func Read(ctx context.Context, db *store.Store, policy evidence.Policy, program uuid.UUID, who string, now time.Time, from io.Reader) (Receipt, error) {
+	var got Receipt
 	err := db.Tx(ctx, func(q *gen.Queries) error {
-		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program, batch: map[uuid.UUID][]gen.RepEvent{}}
+		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program, batch: map[uuid.UUID][]gen.RepEvent{},
+			teams: []uuid.UUID{}, drills: []uuid.UUID{}, templates: []uuid.UUID{}}
 		if err := r.document(); err != nil {
 			return r.sentence(err)
 		}
-		got = r.got
-		return store.RecountPlayers(ctx, q, policy, program, r.players)
+		if err := store.RecountPlayers(ctx, q, policy, program, r.players); err != nil {
+			return err
+		}
+		got = Receipt{uuid.Must(uuid.NewV7()), r.got}
+		return q.InsertImport(ctx, gen.InsertImportParams{ID: got.ID, ProgramID: program, At: now, Who: who, Teams: r.teams, Drills: r.drills, Templates: r.templates,
+			Players: int32(r.got.Players), Practices: int32(r.got.Practices), Games: int32(r.got.Games), Events: int32(r.got.Events)})
 	})
 	return got, err
+}
+
+// Receipt says what an archive has added.
+type Receipt struct {
+	// ID of the import, to undo it.
+	ID uuid.UUID
+	End
+}
+
+// Undo removes everything that an import has added, and what was done with its teams since. False
+// where there is no such import, or it was undone.
+func Undo(ctx context.Context, db *store.Store, program, id uuid.UUID) (there bool, err error) {
+	err = db.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.LockProgram(ctx, program); err != nil {
+			return err
+		}
+		in, err := q.ImportToUndo(ctx, gen.ImportToUndoParams{ProgramID: program, ID: id})
+		if store.NotFound(err) {
+			return nil
+		}
+		if err != nil {
+			return err
+		}
+		there = true
+		if _, err := q.DeleteTeams(ctx, gen.DeleteTeamsParams{ProgramID: program, Ids: in.Teams}); err != nil {
+			return err
+		}
+		if err := q.DeleteDrills(ctx, gen.DeleteDrillsParams{ProgramID: program, Ids: in.Drills}); err != nil {
+			return err
+		}
+		if err := q.DeleteTemplates(ctx, gen.DeleteTemplatesParams{ProgramID: program, Ids: in.Templates}); err != nil {
+			return err
+		}
+		return q.DeleteImport(ctx, gen.DeleteImportParams{ProgramID: program, ID: id})
+	})
+	return there, err
 }
 
 type reader struct {
@@ -54,8 +96,10 @@ type reader struct {
 	in      *json.Decoder
 	program uuid.UUID
 	players []uuid.UUID
-	got     End
-	told    *End
+	// teams, drills and templates are what is added, by their ids here.
+	teams, drills, templates []uuid.UUID
+	got                      End
+	told                     *End
 	// part and n are what is being read.
 	part  string
 	n     int
@@ -102,6 +146,7 @@ func (r *reader) blocks(of []practice.Block) []practice.Block {
 // sentence says what is wrong with the document.
 func (r *reader) sentence(err error) error {
 	var p Problem
+	var f fault
 	var syntax *json.SyntaxError
 	var kind *json.UnmarshalTypeError
 	where := "its beginning"
@@ -111,6 +156,8 @@ func (r *reader) sentence(err error) error {
 	switch {
 	case errors.As(err, &p):
 		return err
+	case errors.As(err, &f):
+		return problem("%s: %s.", pathOf(r.part, r.n-1, f.path), strings.TrimSuffix(f.why, "."))
 	case errors.Is(err, io.ErrUnexpectedEOF), errors.Is(err, io.EOF):
 		return problem("The archive ends in the middle, at %s. Get the file again.", where)
 	case errors.As(err, &syntax), errors.As(err, &kind):
@@ -134,14 +181,14 @@ func (r *reader) document() error {
 		"made":      r.skip,
 		"program":   r.skip,
 		"coaches":   r.skip,
-		"teams":     list(r, r.team),
-		"players":   list(r, r.player),
-		"drills":    list(r, r.drill),
-		"plans":     list(r, r.template),
-		"practices": list(r, r.practice),
-		"games":     list(r, r.game),
-		"kept":      list(r, r.kept),
-		"events":    list(r, r.event),
+		"teams":     list(r, "teams", r.team),
+		"players":   list(r, "players", r.player),
+		"drills":    list(r, "drills", r.drill),
+		"plans":     list(r, "plans", r.template),
+		"practices": list(r, "practices", r.practice),
+		"games":     list(r, "games", r.game),
+		"kept":      list(r, "kept", r.kept),
+		"events":    list(r, "events", r.event),
 		"end":       func() error { r.told = &End{}; return r.in.Decode(r.told) },
 	}
 	for r.in.More() {
@@ -199,17 +246,25 @@ func (r *reader) skip() error {
 	return r.in.Decode(&v)
 }
 
-// list reads a part that is a list, one item at a time.
-func list[T any](r *reader, take func(T) error) func() error {
+// list reads a part that is a list, one item at a time: each is compared with the schema, decoded
+// and taken.
+func list[T any](r *reader, part string, take func(T) error) func() error {
 	return func() error {
-		r.part = partOf[T]()
+		r.part = part
 		if err := r.delim('['); err != nil {
 			return err
 		}
 		for r.in.More() {
 			r.n++
+			var raw json.RawMessage
+			if err := r.in.Decode(&raw); err != nil {
+				return err
+			}
+			if err := fits(part+"/items", raw); err != nil {
+				return err
+			}
 			var item T
-			if err := r.in.Decode(&item); err != nil {
+			if err := json.Unmarshal(raw, &item); err != nil {
 				return err
 			}
 			if err := take(item); err != nil {
@@ -220,45 +275,16 @@ func list[T any](r *reader, take func(T) error) func() error {
 	}
 }
 
-func partOf[T any]() string {
-	var v T
-	switch any(v).(type) {
-	case Team:
-		return "teams"
-	case Player:
-		return "players"
-	case Drill:
-		return "drills"
-	case Template:
-		return "plans"
-	case Practice:
-		return "practices"
-	case Game:
-		return "games"
-	case Kept:
-		return "counts"
-	}
-	return "reps"
-}
-
 func (r *reader) bad(why string, args ...any) error {
-	return problem("%s, number %d: %s", upper(r.part), r.n, fmt.Sprintf(why, args...))
+	return fault{nil, fmt.Sprintf(why, args...)}
 }
-
-func upper(s string) string { return string(s[0]-'a'+'A') + s[1:] }
 
 func (r *reader) team(t Team) error {
-	var c court.Court
-	if err := json.Unmarshal(t.Court, &c); err != nil || c.Validate() != nil {
-		return r.bad("the court cannot be.")
-	}
-	if _, ok := practice.AgeBand(t.Ages).Limits(); !ok {
-		return r.bad("there is no age group called %q.", t.Ages)
-	}
-	if _, err := time.LoadLocation(t.Zone); err != nil || t.Zone == "" || t.Name == "" {
-		return r.bad("the name or the time zone cannot be.")
+	if err := checkTeam(&t); err != nil {
+		return err
 	}
 	id := r.id(t.ID)
+	r.teams = append(r.teams, id)
 	if err := r.q.InsertTeam(r.ctx, gen.InsertTeamParams{ID: id, ProgramID: r.program, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: t.Court, Position: t.Position, Zone: t.Zone}); err != nil {
 		return err
 	}
@@ -317,6 +343,7 @@ func (r *reader) drill(d Drill) error {
 		return err
 	}
 	id := r.id(d.ID)
+	r.drills = append(r.drills, id)
 	if err := r.q.InsertDrill(r.ctx, gen.InsertDrillParams{ID: id, ProgramID: r.program, Drill: data}); err != nil {
 		return err
 	}
@@ -334,10 +361,17 @@ func (r *reader) plan(of []practice.Block) []practice.Block {
 }
 
 func (r *reader) template(t Template) error {
+	if err := checkTemplate(&t); err != nil {
+		return err
+	}
+	r.templates = append(r.templates, r.id(t.ID))
 	return r.q.PutTemplate(r.ctx, gen.PutTemplateParams{ID: r.id(t.ID), ProgramID: r.program, Name: t.Name, Minutes: t.Minutes, Blocks: store.BlocksJSON(r.plan(t.Blocks))})
 }
 
 func (r *reader) practice(p Practice) error {
+	if err := checkPractice(&p); err != nil {
+		return err
+	}
 	id := r.id(p.ID)
 	status := p.Status
 	if status == string(practice.Open) {
@@ -381,8 +415,8 @@ func (r *reader) practice(p Practice) error {
 }
 
 func (r *reader) game(g Game) error {
-	if err := game.CheckMixes(g.Mixes); err != nil {
-		return r.bad("%v", err)
+	if err := checkGame(&g); err != nil {
+		return err
 	}
 	t := g.Terms
 	t.Available = r.names(t.Available)

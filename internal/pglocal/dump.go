@@ -13,7 +13,7 @@ import (
 )
 
 // Tables whose rows a backup leaves out: nobody should be signed in by restoring it.
-var fleeting = []string{"sessions", "sign_in_failures"}
+var fleeting = []string{"sessions", "sign_in_tries", "known_devices", "password_resets"}
 
 // Dump writes a database to a file in pg_dump's own format. The file is there whole or
 // not at all. Errors are sentences.

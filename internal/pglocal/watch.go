@@ -119,6 +119,13 @@ func (c *Cluster) alive() bool {
 	return processState(pid) != 'Z'
 }
 
+// Kill ends the server without warning, as a machine does that runs out of memory: for tests of what
+// happens then.
+func (c *Cluster) Kill() error {
+	pid, _ := c.running()
+	return syscall.Kill(pid, syscall.SIGKILL)
+}
+
 // processState is the kernel's letter for a process's state ('Z' is a dead one that its parent
 // has not collected), or 0 where there is no telling.
 func processState(pid int) byte {

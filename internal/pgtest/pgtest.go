@@ -99,6 +99,28 @@ func Safe(t testing.TB) (dir, url string) {
 	return dir, own.URL("evrik")
 }
 
+// Watched starts a cluster of its own that waits for the disk and is started again when it dies, as
+// the product's is. It returns the address of an empty database in it and what kills its server
+// without warning.
+func Watched(t testing.TB) (url string, kill func()) {
+	t.Helper()
+	own, err := pglocal.Start(t.Context(), pglocal.Options{Dir: filepath.Join(Home(t), "data")})
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = own.Close(context.Background()) })
+	own.Watch(context.WithoutCancel(t.Context()))
+	if err := own.Ensure(t.Context(), "evrik"); err != nil {
+		t.Fatal(err)
+	}
+	return own.URL("evrik"), func() {
+		t.Helper()
+		if err := own.Kill(); err != nil {
+			t.Fatal(err)
+		}
+	}
+}
+
 // Store makes a migrated database and opens it.
 func Store(t testing.TB) *store.Store {
 	t.Helper()

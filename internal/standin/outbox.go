@@ -2,6 +2,7 @@
 package standin
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"io"
@@ -9,7 +10,7 @@ import (
 	"mime"
 	"mime/multipart"
 	"mime/quotedprintable"
-	"net/mail"
+	netmail "net/mail"
 	"os"
 	"path/filepath"
 	"slices"
@@ -17,18 +18,12 @@ import (
 	"time"
 
 	"github.com/google/uuid"
-	gomail "github.com/wneessen/go-mail"
+
+	"evrik/internal/mail"
 )
 
 // Outbox keeps mail as .eml files in a folder per program instead of sending it.
 type Outbox struct{ Dir string }
-
-// Message is what a mail says.
-type Message struct {
-	To, Subject, Text string
-	// Attachments by file name.
-	Attachments map[string][]byte
-}
 
 // Stored is a mail in the outbox.
 type Stored struct {
@@ -46,23 +41,27 @@ var (
 // from is who a simulated mail comes from; the domain is reserved (RFC 2606).
 const from = "evrik@localhost.example"
 
+// accounts is the folder of mail that concerns an account alone. No program's list shows it: a link
+// to a new password is its owner's.
+const accounts = "accounts"
+
+// Send writes a message instead of sending it.
+func (o Outbox) Send(_ context.Context, m mail.Message, at time.Time) error {
+	_, err := o.Put(m, at)
+	return err
+}
+
 // Put writes a message and returns it as stored.
-func (o Outbox) Put(program uuid.UUID, m Message, at time.Time) (Stored, error) {
-	msg := gomail.NewMsg()
-	if err := errors.Join(msg.From(from), msg.To(m.To)); err != nil {
+func (o Outbox) Put(m mail.Message, at time.Time) (Stored, error) {
+	msg, id, err := mail.Compose(m, from, at)
+	if err != nil {
 		return Stored{}, err
 	}
-	id := uuid.Must(uuid.NewV7())
-	msg.Subject(m.Subject)
-	msg.SetDateWithValue(at)
-	msg.SetMessageIDWithValue(id.String() + "@localhost.example")
-	msg.SetBodyString(gomail.TypeTextPlain, m.Text)
-	for name, data := range m.Attachments {
-		if err := msg.AttachReader(name, strings.NewReader(string(data))); err != nil {
-			return Stored{}, err
-		}
+	folder := accounts
+	if m.Program != uuid.Nil {
+		folder = m.Program.String()
 	}
-	dir := filepath.Join(o.Dir, program.String())
+	dir := filepath.Join(o.Dir, folder)
 	if err := os.MkdirAll(dir, 0o700); err != nil {
 		return Stored{}, err
 	}
@@ -121,7 +120,7 @@ func (o Outbox) Read(program uuid.UUID, id string) (s Stored, text string, attac
 }
 
 func parse(r io.Reader) (s Stored, text string, attached []string, err error) {
-	msg, err := mail.ReadMessage(r)
+	msg, err := netmail.ReadMessage(r)
 	if err != nil {
 		return s, "", nil, err
 	}
@@ -141,7 +140,7 @@ func parse(r io.Reader) (s Stored, text string, attached []string, err error) {
 }
 
 // body is a message's plain text and the names of its attachments.
-func body(msg *mail.Message) (text string, attached []string, err error) {
+func body(msg *netmail.Message) (text string, attached []string, err error) {
 	kind, params, err := mime.ParseMediaType(msg.Header.Get("Content-Type"))
 	if err != nil {
 		return "", nil, err

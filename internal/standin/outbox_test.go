@@ -10,6 +10,8 @@ import (
 	"time"
 
 	"github.com/google/uuid"
+
+	"evrik/internal/mail"
 )
 
 // What is put into the outbox is read back by another library than wrote it.
@@ -21,14 +23,14 @@ func TestOutbox(t *testing.T) {
 		t.Fatalf("an empty outbox: %v, %v", list, err)
 	}
 	text := "18:00  Dribbeln über die Mitte, 10 min\n" + strings.Repeat("a line longer than mail allows ", 40) + "\n.\nFrom here on\n"
-	sent := Message{To: "ines@tallowcreek.example", Subject: "U14, Übungsabend: “two ends”", Text: text,
+	sent := mail.Message{Program: club, To: "ines@tallowcreek.example", Subject: "U14, Übungsabend: “two ends”", Text: text,
 		Attachments: map[string][]byte{"practice.ics": []byte("BEGIN:VCALENDAR\r\n")}}
-	first, err := o.Put(club, sent, at)
+	first, err := o.Put(sent, at)
 	if err != nil {
 		t.Fatal(err)
 	}
 	sent.Attachments, sent.Subject = nil, "second"
-	second, err := o.Put(club, sent, at.Add(time.Minute))
+	second, err := o.Put(sent, at.Add(time.Minute))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -46,6 +48,16 @@ func TestOutbox(t *testing.T) {
 	if err != nil || len(list) != 2 || list[0].ID != second.ID || list[1].ID != first.ID {
 		t.Errorf("%+v, %v", list, err)
 	}
+	// What concerns an account alone is in no program's list.
+	if err := o.Send(t.Context(), mail.Message{To: "ines@tallowcreek.example", Subject: "A new password", Text: "link"}, at); err != nil {
+		t.Fatal(err)
+	}
+	if list, err := o.List(club); err != nil || len(list) != 2 {
+		t.Errorf("%+v, %v", list, err)
+	}
+	if files, err := os.ReadDir(filepath.Join(o.Dir, accounts)); err != nil || len(files) != 1 {
+		t.Errorf("%v, %v", files, err)
+	}
 	if list, err := o.List(other); err != nil || len(list) != 0 {
 		t.Errorf("another club sees %v, %v", list, err)
 	}
@@ -55,7 +67,7 @@ func TestOutbox(t *testing.T) {
 			t.Errorf("%q: %v", id, err)
 		}
 	}
-	if _, err := o.Put(club, Message{To: "nobody at all"}, at); err == nil {
+	if _, err := o.Put(mail.Message{Program: club, To: "nobody at all"}, at); err == nil {
 		t.Error("an address that is none was taken")
 	}
 	// A file somebody broke hides no other.

@@ -2,10 +2,14 @@ package store
 
 import (
 	"context"
+	"encoding/json"
 	"log/slog"
 	"time"
 
+	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
+
+	"evrik/internal/store/gen"
 )
 
 // channel is what changes on the floor are told on, to every process that serves
@@ -58,4 +62,34 @@ func (s *Store) listen(ctx context.Context, told func(string), missed func()) er
 		}
 		told(n.Payload)
 	}
+}
+
+// Tell announces a payload to every process that listens, when the transaction is through.
+func Tell(ctx context.Context, q *gen.Queries, payload any) error {
+	data, err := json.Marshal(payload)
+	if err != nil {
+		return err
+	}
+	return q.TellFloor(ctx, string(data))
+}
+
+// AccountChange is told when somebody may have lost the right to follow: sign-out, another role, a
+// new password, a removed account.
+type AccountChange struct {
+	Account uuid.UUID `json:"s"`
+}
+
+// SetPassword stores a new password's hash and ends every session, known device and link to a new
+// password of its owner.
+func SetPassword(ctx context.Context, q *gen.Queries, who gen.Staff, hash string) error {
+	if _, err := q.SetPassword(ctx, gen.SetPasswordParams{ProgramID: who.ProgramID, ID: who.ID, PasswordHash: hash}); err != nil {
+		return err
+	}
+	if err := q.ForgetDevices(ctx, gen.ForgetDevicesParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {
+		return err
+	}
+	if err := q.EndResets(ctx, gen.EndResetsParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {
+		return err
+	}
+	return Tell(ctx, q, AccountChange{who.ID})
 }

@@ -120,6 +120,18 @@ func bodyFor(operation string, c club) any {
 		return map[string]int{"keepMonths": 0}
 	case "importArchive":
 		return "{}"
+	case "changePassword":
+		return map[string]string{"old": "wrong", "new": goodPassword}
+	case "askForReset":
+		return map[string]string{"email": "n@x.example"}
+	case "resetPassword":
+		return map[string]string{"password": goodPassword}
+	case "addTeam":
+		return map[string]string{"name": "another", "ages": "12-14"}
+	case "archiveTeam":
+		return map[string]bool{"archived": false}
+	case "deleteTeam":
+		return map[string]string{"name": "not the name"}
 	case "signIn":
 		return map[string]string{"email": "n@x.example", "password": "p"}
 	case "setUp":
@@ -133,7 +145,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{trainerKey}", "no-such-key")
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{trainerKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 

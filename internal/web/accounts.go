@@ -2,46 +2,29 @@ package web
 
 import (
 	"context"
-	"crypto/sha256"
-	"encoding/hex"
 	"fmt"
-	"net/http"
 	"net/mail"
 	"strings"
 	"time"
 	"unicode"
 	"unicode/utf8"
 
-	"github.com/alexedwards/argon2id"
 	"github.com/google/uuid"
 
 	"evrik/core/court"
 	"evrik/core/practice"
+	"evrik/core/roster"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
-// Limits of signing in (assumptions).
+// Sizes of what is typed in (assumptions), in characters.
 const (
-	// signInTries failures within signInWindow close an address or a network
-	// place for the rest of the window.
-	signInTries  = 8
-	signInWindow = 10 * time.Minute
-	minPassword  = 10 // characters
-	maxPassword  = 200
-	maxText      = 80
+	minPassword = 10
+	maxPassword = 200
+	maxText     = 80
 )
-
-// decoyHash is checked when an address is unknown, so that the answer takes as
-// long as for a known one.
-var decoyHash = func() string {
-	h, err := argon2id.CreateHash("nobody has this password", argon2id.DefaultParams)
-	if err != nil {
-		panic(err) // the system has no randomness; nothing can be served
-	}
-	return h
-}()
 
 // GetSession says who is signed in.
 func (s *Server) GetSession(ctx context.Context, _ api.GetSessionRequestObject) (api.GetSessionResponseObject, error) {
@@ -59,6 +42,9 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 		n, err := s.db.CountPrograms(ctx)
 		if n == 0 {
 			view.State = api.Setup
+			if !isLocal(ctx) {
+				view.NeedsCode = new(true)
+			}
 		}
 		return view, err
 	}
@@ -71,80 +57,35 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 	view.Program = &program.Name
 	teams, err := s.db.TeamsOfProgram(ctx, who.ProgramID)
 	for _, t := range teams {
+		if t.Archived {
+			continue
+		}
 		view.Teams = append(view.Teams, api.TeamName{Id: t.ID, Name: t.Name})
 	}
 	return view, err
 }
 
-// SignIn begins a session. The limit counts failures per address and per
-// network place, in the database, so that it holds for all servers.
-func (s *Server) SignIn(ctx context.Context, r api.SignInRequestObject) (api.SignInResponseObject, error) {
-	email := strings.TrimSpace(r.Body.Email)
-	keys := []string{throttleKey("address", strings.ToLower(email)), throttleKey("place", clientPlace(ctx))}
-	if err := s.notTooOften(ctx, keys); err != nil {
-		return nil, err
-	}
-	who, err := s.db.StaffByEmail(ctx, email)
-	hash := who.PasswordHash
-	if store.NotFound(err) {
-		hash, err = decoyHash, nil
-	}
-	if err != nil {
-		return nil, err
-	}
-	match, err := argon2id.ComparePasswordAndHash(r.Body.Password, hash)
-	if err != nil {
-		return nil, err
-	}
-	if !match || who.ID == uuid.Nil {
-		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
-			return nil, err
-		}
-		return nil, problem{http.StatusUnauthorized, "Email and password do not match. Check both and try again."}
-	}
-	if err := s.db.ForgetSignInFailures(ctx, gen.ForgetSignInFailuresParams{Key: keys[0], Before: s.now().Add(-signInWindow)}); err != nil {
-		return nil, err
-	}
-	view, err := s.begin(ctx, who)
-	return api.SignIn200JSONResponse{SessionJSONResponse: api.SessionJSONResponse(view)}, err
-}
-
-// notTooOften refuses who has failed too often of late.
-func (s *Server) notTooOften(ctx context.Context, keys []string) error {
-	failed, err := s.db.CountSignInFailures(ctx, gen.CountSignInFailuresParams{Keys: keys, Since: s.now().Add(-signInWindow)})
-	if err == nil && failed >= signInTries {
-		err = problem{http.StatusTooManyRequests, fmt.Sprintf("Too many tries. Wait %d minutes and try again.", int(signInWindow.Minutes()))}
-	}
-	return err
-}
-
-func (s *Server) begin(ctx context.Context, who gen.Staff) (api.Session, error) {
-	if err := s.sessions.RenewToken(ctx); err != nil {
-		return api.Session{}, err
-	}
-	s.sessions.Put(ctx, sessionStaff, who.ID.String())
-	s.sessions.Put(ctx, sessionEpoch, int(who.SessionEpoch))
-	return s.session(ctx)
-}
-
-func throttleKey(kind, value string) string {
-	sum := sha256.Sum256([]byte(kind + "\x00" + value))
-	return hex.EncodeToString(sum[:16])
-}
-
 // SignOut ends this session, or all of the caller's.
 func (s *Server) SignOut(ctx context.Context, r api.SignOutRequestObject) (api.SignOutResponseObject, error) {
-	if who := caller(ctx); r.Params.Everywhere != nil && *r.Params.Everywhere && who.ID != uuid.Nil {
+	who := caller(ctx)
+	if r.Params.Everywhere != nil && *r.Params.Everywhere && who.ID != uuid.Nil {
 		if err := s.db.EndSessions(ctx, gen.EndSessionsParams{ProgramID: who.ProgramID, ID: who.ID}); err != nil {
 			return nil, err
 		}
 	}
-	return api.SignOut204Response{}, s.sessions.Destroy(ctx)
+	if err := s.sessions.Destroy(ctx); err != nil {
+		return nil, err
+	}
+	// What this device followed ends.
+	return api.SignOut204Response{}, s.tellAccount(ctx, who.ID)
 }
 
 // SetUp makes the program, its first team and its first head coach, once.
 func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUpResponseObject, error) {
 	b := r.Body
+	if err := s.checkSetupCode(ctx, b.Code); err != nil {
+		return nil, err
+	}
 	program, err := text("The program's name", b.Program)
 	if err != nil {
 		return nil, err
@@ -163,7 +104,7 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 			zone = known
 		}
 	}
-	who, err := newStaff(b.Name, b.Email, "head", b.Password)
+	who, err := s.newStaff(ctx, b.Name, b.Email, "head", b.Password)
 	if err != nil {
 		return nil, err
 	}
@@ -218,20 +159,8 @@ func (s *Server) ListStaff(ctx context.Context, _ api.ListStaffRequestObject) (a
 	return list, err
 }
 
-// RemoveStaff ends another coach's account.
-func (s *Server) RemoveStaff(ctx context.Context, r api.RemoveStaffRequestObject) (api.RemoveStaffResponseObject, error) {
-	if r.StaffId == caller(ctx).ID {
-		return nil, conflict("You cannot remove your own account. Another head coach can.")
-	}
-	n, err := s.db.DeleteStaff(ctx, gen.DeleteStaffParams{ProgramID: caller(ctx).ProgramID, ID: r.StaffId})
-	if err == nil && n == 0 {
-		err = missing("This account is not in your program.")
-	}
-	return api.RemoveStaff204Response{}, err
-}
-
 // newStaff checks an account's entries and hashes its password.
-func newStaff(name, email, role, password string) (gen.InsertStaffParams, error) {
+func (s *Server) newStaff(ctx context.Context, name, email, role, password string) (gen.InsertStaffParams, error) {
 	name, err := text("Your name", name)
 	if err != nil {
 		return gen.InsertStaffParams{}, err
@@ -240,12 +169,12 @@ func newStaff(name, email, role, password string) (gen.InsertStaffParams, error)
 	if err != nil {
 		return gen.InsertStaffParams{}, err
 	}
-	if n := utf8.RuneCountInString(password); n < minPassword || n > maxPassword {
-		return gen.InsertStaffParams{}, invalid(fmt.Sprintf("The password needs at least %d characters. A short sentence is good.", minPassword))
-	}
-	hash, err := argon2id.CreateHash(password, argon2id.DefaultParams)
+	hash, err := s.hash(ctx, password)
 	return gen.InsertStaffParams{ID: uuid.Must(uuid.NewV7()), Name: name, Email: email, Role: role, PasswordHash: hash}, err
 }
+
+// cleanAddress is how an address is compared.
+func cleanAddress(email string) string { return strings.ToLower(strings.TrimSpace(email)) }
 
 // address checks an email address.
 func address(email string) (string, error) {
@@ -259,7 +188,7 @@ func address(email string) (string, error) {
 // text trims a short text and checks it.
 func text(what, s string) (string, error) {
 	s = strings.TrimSpace(s)
-	if s == "" || utf8.RuneCountInString(s) > maxText || !utf8.ValidString(s) || strings.ContainsFunc(s, unicode.IsControl) {
+	if s == "" || utf8.RuneCountInString(s) > maxText || !roster.Showable(s) {
 		return s, invalid(fmt.Sprintf("%s needs 1 to %d characters. Nothing was stored.", what, maxText))
 	}
 	return s, nil

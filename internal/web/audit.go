@@ -13,7 +13,8 @@ import (
 // audited says what is written down when somebody has done an operation. A test holds
 // every operation that changes something to be here or among the quiet ones.
 var audited = map[string]string{
-	"UpdateTeam": "changed the team's settings", "AddPlayer": "put a player on the roster", "UpdatePlayer": "changed a player's entry",
+	"UpdateTeam": "changed the team's settings", "AddTeam": "added a team", "ArchiveTeam": "archived a team or brought it back", "DeleteTeam": "deleted a team", "UndoImport": "undid an import",
+	"ChangePassword": "changed the own password", "AddPlayer": "put a player on the roster", "UpdatePlayer": "changed a player's entry",
 	"MovePlayer": "moved a player to another team", "DeletePlayer": "erased a player and the record", "ImportRoster": "imported a roster file",
 	"ExportRoster": "took the roster as a file", "ExportEvidence": "took reps or verdicts as a file",
 	"AddPractice": "planned a practice", "UpdatePractice": "changed a practice", "DeletePractice": "deleted a practice", "MailPractice": "mailed a practice",
@@ -29,7 +30,7 @@ var audited = map[string]string{
 
 // quiet are operations that change something and are not written down, or only compute.
 var quiet = map[string]string{
-	"SignIn": "a session", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairScreen": "a screen of the gym",
+	"SignIn": "a session", "AskForReset": "nobody is signed in", "ResetPassword": "writes its own line", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairScreen": "a screen of the gym",
 	"SendAnswers": "a player's own answers",
 	"LogReps":     "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
 	"SetReview": "a note, seen where it stands", "AddScreen": "ends by itself", "SetRound": "ends by itself", "EndRound": "ends by itself", "EndScreen": "ends by itself",

@@ -11,6 +11,7 @@ import (
 	ics "github.com/arran4/golang-ical"
 
 	"evrik/core/practice"
+	"evrik/internal/mail"
 	"evrik/internal/standin"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -132,26 +133,30 @@ func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObje
 		return nil, err
 	}
 	body := d.inWords(view)
-	m := standin.Message{
+	m := mail.Message{Program: d.team.ProgramID,
 		Subject: fmt.Sprintf("%s practice, %s", d.team.Name, p.StartsAt.In(d.zone).Format("Monday 2 January, 15:04")), Text: body,
 		Attachments: map[string][]byte{"practice.ics": []byte(calendar(d.team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
 	}
-	out := api.MailPractice200JSONResponse{}
+	sent := 0
 	for _, who := range staff {
 		if who.Role != "assistant" {
 			continue
 		}
 		m.To = who.Email
-		stored, err := s.outbox.Put(d.team.ProgramID, m, s.now())
-		if err != nil {
+		if err := s.send(ctx, m); err != nil {
 			return nil, err
 		}
-		out = append(out, mailView(stored))
+		sent++
 	}
-	if len(out) == 0 {
+	if sent == 0 {
 		return nil, conflict("There is no assistant to write to. Add one under the team's name, Staff.")
 	}
-	return out, nil
+	list, err := s.outbox.List(d.team.ProgramID)
+	out := api.MailPractice200JSONResponse{}
+	for _, m := range list[:min(sent, len(list))] {
+		out = append(out, mailView(m))
+	}
+	return out, err
 }
 
 func mailView(m standin.Stored) api.Mail {

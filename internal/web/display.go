@@ -135,19 +135,21 @@ func (s *Server) EndScreen(ctx context.Context, r api.EndScreenRequestObject) (a
 // ones are counted like failed sign-ins.
 func (s *Server) PairScreen(ctx context.Context, r api.PairScreenRequestObject) (api.PairScreenResponseObject, error) {
 	keys := []string{throttleKey("screen", clientPlace(ctx))}
-	if err := s.notTooOften(ctx, keys); err != nil {
+	try, err := s.count(ctx, keys)
+	if err != nil {
 		return nil, err
 	}
 	sc, err := s.db.PairScreen(ctx, gen.PairScreenParams{CodeHash: codeHash(r.Body.Code), Now: s.now()})
 	if store.NotFound(err) {
-		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
-			return nil, err
-		}
 		return nil, missing("This code is not right, was used already or has run out. Ask for a new one on the floor, under More.")
 	}
 	if err != nil {
 		return nil, err
 	}
+	if err := s.forgive(ctx, try, ""); err != nil {
+		return nil, err
+	}
+	store.BeginSession(ctx)
 	s.sessions.Put(ctx, sessionScreen, sc.ID.String())
 	return api.PairScreen204Response{}, nil
 }
@@ -257,7 +259,7 @@ func (s *Server) FollowDisplay(ctx context.Context, _ api.FollowDisplayRequestOb
 
 func (s *Server) screenStream(ctx context.Context) floorStream {
 	sc := screenOf(ctx)
-	return floorStream{s: s, ctx: ctx, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID, screen: true}
+	return floorStream{s: s, ctx: ctx, account: sc.ID, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID, screen: true}
 }
 
 // FeedScoreboard streams the clock to a scoreboard: a line at every change and every

@@ -413,7 +413,7 @@ func (s *Server) FollowGame(ctx context.Context, r api.FollowGameRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	return floorStream{s: s, ctx: ctx, program: team.ProgramID, team: team.ID, practice: g.ID}, nil
+	return s.stream(ctx, team, g.ID), nil
 }
 
 // VisitFollowGameResponse writes the stream until the device leaves.

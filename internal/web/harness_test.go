@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"log/slog"
 	"net/http"
 	"net/http/cookiejar"
 	"net/http/httptest"
@@ -76,7 +77,7 @@ func worldOn(t testing.TB, db *store.Store) *world {
 func (w *world) process() *httptest.Server {
 	t := w.t
 	t.Helper()
-	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(), Assets: fstest.MapFS{
+	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(), Log: slog.New(slog.DiscardHandler), Assets: fstest.MapFS{
 		"index.html":               {Data: []byte("<!doctype html>the app")},
 		"_app/immutable/hash.js":   {Data: []byte("code")},
 		"_app/other/not-hashed.js": {Data: []byte("code")},

@@ -4,12 +4,14 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"log/slog"
 	"net/http"
 	"sync"
 	"time"
 
 	"github.com/google/uuid"
 
+	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -26,6 +28,8 @@ type change struct {
 	// All asks for everything anew: the plan or the people changed, or something may
 	// have been missed.
 	All bool `json:"a,omitempty"`
+	// Account is whose right to follow may have ended.
+	Account uuid.UUID `json:"s,omitzero"`
 }
 
 // toldAtOnce is how many ids one notification holds: PostgreSQL takes 8000 bytes.
@@ -46,24 +50,39 @@ func tell(ctx context.Context, q *gen.Queries, c change) error {
 	}
 }
 
-// hub hands changes on to who follows a practice from this process.
+// hub passes changes on to who follows a practice from this process.
 type hub struct {
 	mu        sync.Mutex
-	followers map[uuid.UUID]map[chan change]bool
+	followers map[uuid.UUID]map[chan change]uuid.UUID // by practice; whose each is
+	streams   map[uuid.UUID]int                       // by account
 }
 
-// waitingChanges is how many changes a slow device may be behind before it is
-// told to fetch everything.
-const waitingChanges = 64
+func newHub() *hub {
+	return &hub{followers: map[uuid.UUID]map[chan change]uuid.UUID{}, streams: map[uuid.UUID]int{}}
+}
 
-func (h *hub) follow(practice uuid.UUID) (changes chan change, leave func()) {
-	changes = make(chan change, waitingChanges)
+// Bounds of streams (assumptions).
+const (
+	// waitingChanges is how many changes a slow device may be behind before it is
+	// told to fetch everything.
+	waitingChanges = 64
+	// maxStreams is how many streams one account, or one second screen, may follow from a process.
+	maxStreams = 24
+)
+
+// follow begins to follow a practice for an account; false where it follows too many already.
+func (h *hub) follow(practice, account uuid.UUID) (changes chan change, leave func(), ok bool) {
 	h.mu.Lock()
 	defer h.mu.Unlock()
-	if h.followers[practice] == nil {
-		h.followers[practice] = map[chan change]bool{}
+	if h.streams[account] >= maxStreams {
+		return nil, nil, false
 	}
-	h.followers[practice][changes] = true
+	changes = make(chan change, waitingChanges)
+	if h.followers[practice] == nil {
+		h.followers[practice] = map[chan change]uuid.UUID{}
+	}
+	h.followers[practice][changes] = account
+	h.streams[account]++
 	return changes, func() {
 		h.mu.Lock()
 		defer h.mu.Unlock()
@@ -71,9 +90,23 @@ func (h *hub) follow(practice uuid.UUID) (changes chan change, leave func()) {
 		if len(h.followers[practice]) == 0 {
 			delete(h.followers, practice)
 		}
-	}
+		if h.streams[account]--; h.streams[account] == 0 {
+			delete(h.streams, account)
+		}
+	}, true
 }
 
+// open is how many streams are followed.
+func (h *hub) open() (n int) {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for _, k := range h.streams {
+		n += k
+	}
+	return n
+}
+
+// told passes on what PostgreSQL has told.
 func (h *hub) told(payload string) {
 	var c change
 	if json.Unmarshal([]byte(payload), &c) != nil {
@@ -81,8 +114,18 @@ func (h *hub) told(payload string) {
 	}
 	h.mu.Lock()
 	defer h.mu.Unlock()
-	for f := range h.followers[c.Practice] {
-		hand(f, c)
+	if c.Account == uuid.Nil {
+		for f := range h.followers[c.Practice] {
+			hand(f, c)
+		}
+		return
+	}
+	for _, list := range h.followers {
+		for f, account := range list {
+			if account == c.Account {
+				hand(f, c)
+			}
+		}
 	}
 }
 
@@ -91,8 +134,8 @@ func (h *hub) missed() {
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for practice, list := range h.followers {
-		for f := range list {
-			hand(f, change{Practice: practice, All: true})
+		for f, account := range list {
+			hand(f, change{Practice: practice, All: true, Account: account})
 		}
 	}
 }
@@ -105,13 +148,24 @@ func hand(f chan change, c change) {
 		case f <- c:
 			return
 		default:
-			c = change{Practice: c.Practice, All: true}
+			c = change{Practice: c.Practice, All: true, Account: c.Account}
 			select {
-			case <-f:
+			case old := <-f:
+				if old.Account != uuid.Nil {
+					c.Account = old.Account
+				}
 			default:
 			}
 		}
 	}
+}
+
+// tellAccount announces that somebody may have lost the right to follow.
+func (s *Server) tellAccount(ctx context.Context, account uuid.UUID) error {
+	if account == uuid.Nil {
+		return nil
+	}
+	return store.Tell(ctx, s.db.Queries, store.AccountChange{Account: account})
 }
 
 // FollowPractice streams what changes on the floor as server-sent events: clock,
@@ -121,12 +175,18 @@ func (s *Server) FollowPractice(ctx context.Context, r api.FollowPracticeRequest
 	if err != nil {
 		return nil, err
 	}
-	return floorStream{s: s, ctx: ctx, program: team.ProgramID, team: team.ID, practice: p.ID}, nil
+	return s.stream(ctx, team, p.ID), nil
+}
+
+// stream is a stream of a practice, or a game, for the caller.
+func (s *Server) stream(ctx context.Context, team gen.Team, practice uuid.UUID) floorStream {
+	return floorStream{s: s, ctx: ctx, account: caller(ctx).ID, program: team.ProgramID, team: team.ID, practice: practice}
 }
 
 type floorStream struct {
 	s        *Server
 	ctx      context.Context
+	account  uuid.UUID // or the second screen's id
 	program  uuid.UUID
 	team     uuid.UUID
 	practice uuid.UUID
@@ -140,7 +200,24 @@ const (
 	streamLife = 10 * time.Minute
 	// heartbeat keeps proxies from closing a silent stream (assumption).
 	heartbeat = 20 * time.Second
+	// writePatience is how long a device may take to read what is written.
+	writePatience = 30 * time.Second
 )
+
+// mayFollow reports whether the account still has the right to follow: its session is there, and it
+// may still look; or the second screen is still paired.
+func (f floorStream) mayFollow() bool {
+	if f.screen {
+		_, err := f.s.db.PairedScreen(f.ctx, gen.PairedScreenParams{ID: f.account, Now: f.s.now()})
+		return err == nil
+	}
+	_, there, err := f.s.sessions.Store.(store.Sessions).FindCtx(f.ctx, f.s.sessions.Token(f.ctx))
+	if err != nil || !there {
+		return false
+	}
+	who, err := f.s.signedIn(f.ctx)
+	return err == nil && who != nil && who.ProgramID == f.program
+}
 
 // VisitFollowPracticeResponse writes the stream until the device leaves.
 func (f floorStream) VisitFollowPracticeResponse(w http.ResponseWriter) error {
@@ -163,16 +240,22 @@ func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Durat
 	if err := out.SetReadDeadline(time.Time{}); err != nil {
 		return err
 	}
+	changes, leave, ok := f.s.live.follow(f.practice, f.account)
+	if !ok {
+		return problem{http.StatusTooManyRequests, "Too many pages are open with this account. Close some of them; everything logged is kept."}
+	}
+	defer leave()
 	w.Header().Set("Content-Type", kind)
 	w.Header().Set("X-Accel-Buffering", "no")
 	w.WriteHeader(http.StatusOK)
-	changes, leave := f.s.live.follow(f.practice)
-	defer leave()
 	beats := time.NewTicker(every)
 	defer beats.Stop()
 	end := time.NewTimer(streamLife)
 	defer end.Stop()
 	for err := begin(); err == nil; {
+		if err := out.SetWriteDeadline(time.Now().Add(writePatience)); err != nil {
+			return nil
+		}
 		if out.Flush() != nil {
 			return nil // the device has left
 		}
@@ -186,7 +269,15 @@ func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Durat
 		case <-beats.C:
 			err = beat()
 		case c := <-changes:
-			err = pass(c)
+			if c.Account != uuid.Nil && !f.mayFollow() {
+				return nil
+			}
+			if c.Practice != uuid.Nil {
+				err = pass(c)
+			}
+		}
+		if err != nil && f.ctx.Err() == nil {
+			slog.Warn("a stream has ended; the device asks again", "practice", f.practice, "error", err)
 		}
 	}
 	return nil

@@ -143,9 +143,12 @@ func TestDevicesHearOfEachOther(t *testing.T) {
 
 // A device that cannot keep up is told to fetch everything, and holds up nobody.
 func TestSlowFollower(t *testing.T) {
-	h := &hub{followers: map[uuid.UUID]map[chan change]bool{}}
-	practice := uuid.New()
-	slow, leave := h.follow(practice)
+	h := newHub()
+	practice, account := uuid.New(), uuid.New()
+	slow, leave, ok := h.follow(practice, account)
+	if !ok || h.open() != 1 {
+		t.Fatal("nobody can follow")
+	}
 	for i := range waitingChanges * 3 {
 		h.told(fmt.Sprintf(`{"p":%q,"c":true,"e":[%q]}`, practice, uuid.NewSHA1(practice, []byte{byte(i)})))
 	}
@@ -159,7 +162,34 @@ func TestSlowFollower(t *testing.T) {
 		t.Errorf("told to fetch everything %v, %d left", again, len(slow))
 	}
 	leave()
-	if len(h.followers) != 0 {
-		t.Errorf("%+v", h.followers)
+	if len(h.followers) != 0 || h.open() != 0 {
+		t.Errorf("%+v", h)
+	}
+	// What concerns an account is not lost either, and no account follows without end.
+	for i := range maxStreams {
+		f, _, ok := h.follow(practice, account)
+		if !ok {
+			t.Fatalf("stream %d is refused", i)
+		}
+		if i == 0 {
+			slow = f
+		}
+	}
+	if _, _, ok := h.follow(uuid.New(), account); ok {
+		t.Errorf("more than %d streams of one account", maxStreams)
+	}
+	if _, _, ok := h.follow(practice, uuid.New()); !ok {
+		t.Error("another account is refused")
+	}
+	h.told(fmt.Sprintf(`{"s":%q}`, account))
+	for range waitingChanges * 3 {
+		h.told(fmt.Sprintf(`{"p":%q,"c":true}`, practice))
+	}
+	ended := false
+	for len(slow) > 0 {
+		ended = (<-slow).Account == account || ended
+	}
+	if !ended {
+		t.Error("a full follower has lost that its account changed")
 	}
 }

@@ -59,7 +59,7 @@ func TestRoster(t *testing.T) {
 	if made.Jersey != "99" || !made.Big || made.Wing {
 		t.Errorf("changed to %+v", made)
 	}
-	head.do("DELETE", at, nil, 204, nil)
+	head.do("DELETE", at, nil, 200, nil)
 	head.says("DELETE", at, nil, 404, "not on the team")
 
 	var r api.ImportResult

@@ -172,6 +172,16 @@ func (s *Server) practiceView(ctx context.Context, p gen.Practice, d desk) (api.
 
 // checkPlan refuses what cannot be laid out.
 func (d desk) checkPlan(in *api.PracticeInput) error {
+	for i, b := range in.Blocks {
+		if _, err := uuid.Parse(b.ID); err != nil {
+			return invalid(fmt.Sprintf("Block %d has no id that can be stored. Nothing was stored; reload the page and try again.", i+1))
+		}
+		for _, id := range b.Players {
+			if _, err := uuid.Parse(id); err != nil {
+				return invalid(fmt.Sprintf("Block %d names a player who cannot be. Nothing was stored; reload the page and try again.", i+1))
+			}
+		}
+	}
 	if err := practice.Check(d.library, in.Minutes, in.Blocks); err != nil {
 		return invalid(err.Error() + " Nothing was stored.")
 	}

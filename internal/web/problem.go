@@ -41,8 +41,14 @@ func orMissing(err error, message string) error {
 // and told without detail.
 func (s *Server) handleError(c *echo.Context, err error) {
 	p := problemOf(err)
+	if c.Request().Context().Err() != nil {
+		p = givenUp // whoever asked has left
+	}
 	if p.status >= 500 {
-		slog.Error("request failed", "method", c.Request().Method, "path", c.Request().URL.Path, "error", err)
+		slog.Error("request failed", "method", c.Request().Method, "route", routeOf(c), "error", err)
+	}
+	if answer, err := echo.UnwrapResponse(c.Response()); err == nil && answer.Committed {
+		return // a part of the answer is on its way
 	}
 	if !strings.HasPrefix(c.Request().URL.Path, "/api/") {
 		http.Error(c.Response(), p.message, p.status)
@@ -52,6 +58,9 @@ func (s *Server) handleError(c *echo.Context, err error) {
 		slog.Warn("answer not delivered", "error", err)
 	}
 }
+
+// givenUp is told to nobody: the client has left. The status is the one that logs are used to.
+var givenUp = problem{499, "The request was given up before it was answered."}
 
 func problemOf(err error) problem {
 	var p problem
@@ -63,10 +72,12 @@ func problemOf(err error) problem {
 		return problem{http.StatusUnprocessableEntity, err.Error()}
 	case errors.As(err, &tooLarge), echo.StatusCode(err) == http.StatusRequestEntityTooLarge:
 		return problem{http.StatusRequestEntityTooLarge, "That is more than one request may hold. Nothing was stored; send it in smaller parts."}
+	case store.Unavailable(err):
+		return unavailable
 	case store.Refused(err):
 		return problem{http.StatusUnprocessableEntity, "A value does not fit. Nothing was stored; check the entries and try again."}
 	case errors.Is(err, context.Canceled):
-		return problem{499, "The request was given up before it was answered."}
+		return givenUp
 	}
 	switch code := echo.StatusCode(err); {
 	case code == http.StatusNotFound:

@@ -1,14 +1,15 @@
 package web
 
 import (
+	"bufio"
 	"context"
 	"errors"
 	"fmt"
 	"io"
 	"net/http"
+	"os"
+	"slices"
 	"time"
-
-	"github.com/labstack/echo/v5"
 
 	"evrik/internal/archive"
 	"evrik/internal/store/gen"
@@ -56,30 +57,127 @@ func (s *Server) ExportArchive(ctx context.Context, _ api.ExportArchiveRequestOb
 	out, in := io.Pipe()
 	go func() { in.CloseWithError(archive.Write(ctx, s.db, program, now, in)) }()
 	name := fmt.Sprintf(`attachment; filename="archive-%s.json"`, now.Format(time.DateOnly))
-	return api.ExportArchive200ApplicationoctetStreamResponse{Body: out, Headers: api.ExportArchive200ResponseHeaders{ContentDisposition: &name}}, nil
+	return api.ExportArchive200ApplicationoctetStreamResponse{Body: patient{out, controllerOf(ctx)}, Headers: api.ExportArchive200ResponseHeaders{ContentDisposition: &name}}, nil
 }
 
-// ImportArchive adds what an archive holds to the caller's program.
+// Reading archives (assumptions).
+const (
+	importsAtOnce = 2
+	// maxArchive is the largest archive in bytes: ten seasons of reps are some hundred MB.
+	maxArchive = 4 << 30
+	// chunkPatience is how long a part of an upload or a download may take; a line that is slower
+	// than that has stalled.
+	chunkPatience = 20 * time.Second
+	chunk         = 256 << 10 // bytes
+)
+
+// ImportArchive adds what an archive holds to the caller's program. The whole of it is on the disk
+// before the database is touched.
 func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestObject) (api.ImportArchiveResponseObject, error) {
-	got, err := archive.Read(ctx, s.db, s.policy, caller(ctx).ProgramID, r.Body)
+	select {
+	case s.imports <- struct{}{}:
+		defer func() { <-s.imports }()
+	default:
+		return nil, problem{http.StatusTooManyRequests, "Other archives are being read at this moment. Nothing was imported; try again in a minute."}
+	}
+	file, err := spool(ctx, r.Body)
+	if err != nil {
+		return nil, err
+	}
+	defer os.Remove(file.Name())
+	defer file.Close()
+	// The answer may take as long as the reading does.
+	if c := controllerOf(ctx); c != nil {
+		if err := c.SetWriteDeadline(time.Time{}); err != nil {
+			return nil, err
+		}
+	}
+	me := caller(ctx)
+	got, err := archive.Read(ctx, s.db, s.policy, me.ProgramID, me.Name, s.now(), bufio.NewReader(file))
 	var p archive.Problem
 	if errors.As(err, &p) {
 		return nil, invalid(p.Error())
 	}
-	return api.ImportArchive200JSONResponse{Players: got.Players, Practices: got.Practices, Games: got.Games, Events: got.Events}, err
+	return api.ImportArchive200JSONResponse{Id: got.ID, Players: got.Players, Practices: got.Practices, Games: got.Games, Events: got.Events}, err
 }
 
-// archivePath takes bodies and time of any size: seasons of reps on a slow line.
-const archivePath = "/api/program/archive"
-
-// unhurried lifts the limits of time from archives.
-func unhurried(next echo.HandlerFunc) echo.HandlerFunc {
-	return func(c *echo.Context) error {
-		if c.Request().URL.Path == archivePath {
-			if err := http.NewResponseController(c.Response()).SetReadDeadline(time.Time{}); err != nil && !errors.Is(err, http.ErrNotSupported) {
-				return err
+// spool copies an upload to a file. Every part of it has to come in time.
+func spool(ctx context.Context, from io.Reader) (*os.File, error) {
+	file, err := os.CreateTemp("", "evrik-upload-")
+	if err != nil {
+		return nil, err
+	}
+	fail := func(err error) (*os.File, error) {
+		file.Close()
+		os.Remove(file.Name())
+		return nil, err
+	}
+	for total := int64(0); ; {
+		if c := controllerOf(ctx); c != nil {
+			if err := c.SetReadDeadline(time.Now().Add(chunkPatience)); err != nil {
+				return fail(err)
 			}
 		}
-		return next(c)
+		n, err := io.CopyN(file, from, chunk)
+		total += n
+		switch {
+		case total > maxArchive:
+			return fail(problem{http.StatusRequestEntityTooLarge, "The archive is larger than this server takes. Nothing was imported."})
+		case errors.Is(err, io.EOF):
+			_, err = file.Seek(0, io.SeekStart)
+			return file, err
+		case errors.Is(err, os.ErrDeadlineExceeded):
+			return fail(problem{http.StatusRequestTimeout, "The archive stopped coming. Nothing was imported; try again on a better line."})
+		case err != nil:
+			return fail(problem{http.StatusBadRequest, "The archive did not come whole. Nothing was imported; try again."})
+		}
 	}
 }
+
+// patient gives every part of a long answer its own time.
+type patient struct {
+	io.Reader
+	connection *http.ResponseController
+}
+
+func (p patient) Read(b []byte) (int, error) {
+	if p.connection != nil {
+		if err := p.connection.SetWriteDeadline(time.Now().Add(chunkPatience)); err != nil {
+			return 0, err
+		}
+	}
+	return p.Reader.Read(b)
+}
+
+// ListImports lists archives that were imported and not undone, newest first.
+func (s *Server) ListImports(ctx context.Context, _ api.ListImportsRequestObject) (api.ListImportsResponseObject, error) {
+	program := caller(ctx).ProgramID
+	rows, err := s.db.ImportsOfProgram(ctx, program)
+	if err != nil {
+		return nil, err
+	}
+	teams, err := s.db.TeamsOfProgram(ctx, program)
+	out := api.ListImports200JSONResponse{}
+	for _, r := range rows {
+		in := api.Imported{Id: r.ID, At: r.At, Who: r.Who, Teams: []string{}, Players: int(r.Players), Practices: int(r.Practices), Games: int(r.Games), Events: int(r.Events)}
+		for _, t := range teams {
+			if slices.Contains(r.Teams, t.ID) {
+				in.Teams = append(in.Teams, t.Name)
+			}
+		}
+		out = append(out, in)
+	}
+	return out, err
+}
+
+// UndoImport removes what an archive has added.
+func (s *Server) UndoImport(ctx context.Context, r api.UndoImportRequestObject) (api.UndoImportResponseObject, error) {
+	there, err := archive.Undo(ctx, s.db, caller(ctx).ProgramID, r.ImportId)
+	if err == nil && !there {
+		err = missing("This import is not there any more; it may have been undone already.")
+	}
+	return api.UndoImport204Response{}, err
+}
+
+// archivePath takes bodies of any size: seasons of reps on a slow line.
+const archivePath = "/api/program/archive"

@@ -69,6 +69,7 @@ func (s *Server) put(ctx context.Context, q *gen.Queries, l *logger) (stored, kn
 	if stored, err = store.PutReps(ctx, q, s.policy, l.team.ProgramID, l.team.ID, l.events); err != nil {
 		return nil, nil, err
 	}
+	s.figures.reps.Add(float64(len(stored)))
 	known, err = l.known(ctx, q, stored)
 	return stored, known, err
 }

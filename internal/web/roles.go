@@ -27,11 +27,11 @@ const (
 // compares it with the contract; an operation that is missing here is refused.
 // docs/roles.md is made from it.
 var required = map[string]access{
-	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone,
+	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone, "AskForReset": anyone, "GetReset": anyone, "ResetPassword": anyone,
 	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, // the address or the code is the key
 	"GetDisplay": screen, "GetDisplayMotion": screen, "GetDisplayRound": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 
-	"GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
+	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
 	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
 	"ListPlayers": viewer, "GetCard": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
@@ -45,6 +45,7 @@ var required = map[string]access{
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
 	"SetOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
+	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,
 	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,
 	"ListInvitations": headCoach, "Invite": headCoach, "WithdrawInvitation": headCoach, "SetStaffRole": headCoach, "RemoveStaff": headCoach,
@@ -65,28 +66,12 @@ func may(role string, need access) bool {
 
 const sessionStaff, sessionEpoch = "staff", "epoch"
 
-type (
-	callerKey struct{}
-	placeKey  struct{}
-	originKey struct{}
-)
-
-// origin is how the caller reaches this server, for links in mail.
-func origin(ctx context.Context) string {
-	o, _ := ctx.Value(originKey{}).(string)
-	return o
-}
+type callerKey struct{}
 
 // caller is the member of staff who sent the request.
 func caller(ctx context.Context) gen.Staff {
 	who, _ := ctx.Value(callerKey{}).(gen.Staff)
 	return who
-}
-
-// clientPlace is the network address the request came from.
-func clientPlace(ctx context.Context) string {
-	place, _ := ctx.Value(placeKey{}).(string)
-	return place
 }
 
 // authorise lets a request through to its handler when the caller may make it.
@@ -119,8 +104,7 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 		case !may(who.Role, need):
 			return nil, problem{http.StatusForbidden, "Only the head coach can change this. Nothing was changed."}
 		}
-		ctx := context.WithValue(c.Request().Context(), placeKey{}, c.RealIP())
-		ctx = context.WithValue(ctx, originKey{}, s.scheme+"://"+c.Request().Host)
+		ctx := c.Request().Context()
 		if who != nil {
 			ctx = context.WithValue(ctx, callerKey{}, *who)
 		}

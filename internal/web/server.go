@@ -9,25 +9,25 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
-	lru "github.com/hashicorp/golang-lru/v2"
 	"io/fs"
 	"log/slog"
+	"net"
 	"net/http"
 	"net/url"
 	"path"
 	"strings"
 	"time"
 
-	"github.com/alexedwards/scs/pgxstore"
 	"github.com/alexedwards/scs/v2"
 	"github.com/getkin/kin-openapi/openapi3"
-	"github.com/google/uuid"
+	lru "github.com/hashicorp/golang-lru/v2"
 	"github.com/labstack/echo/v5"
 	"github.com/labstack/echo/v5/middleware"
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/mail"
 	"evrik/internal/standin"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
@@ -44,8 +44,22 @@ type Options struct {
 	HTTPS bool
 	// StandIns are the simulated devices that run beside it; nil for none.
 	StandIns *api.StandIns
-	// Outbox is the folder for simulated mail.
+	// Outbox is the folder for sent mail; where Mail is nil it is all that happens to mail.
 	Outbox string
+	// Mail sends mail; nil for the simulated outbox alone.
+	Mail mail.Sender
+	// PublicURL is how browsers reach the server, for links in mail; without a slash at its end.
+	PublicURL string
+	// SetupCode must be typed in at a first set-up that comes over a network; empty for none.
+	SetupCode string
+	// Proxies may say where a request comes from, besides one on this machine.
+	Proxies []*net.IPNet
+	// Erasures is the file that lists who was erased; empty for none.
+	Erasures string
+	// Version is what runs.
+	Version string
+	// Log hears of every request; slog.Default by default.
+	Log *slog.Logger
 	// Life ends what devices follow; context.Background by default.
 	Life context.Context
 	// Now tells the time; time.Now by default.
@@ -65,9 +79,18 @@ type Server struct {
 	spec     *openapi3.T
 	maps     *lru.Cache[mapKey, reads.Map]
 	outbox   standin.Outbox
+	mail     mail.Sender // nil for the simulated outbox alone
 	life     context.Context
 	live     *hub
-	scheme   string // by which browsers reach it
+	https    bool
+	hashing  hashing
+	figures  *figures
+	log      *slog.Logger
+	// publicURL begins links in mail; setupCode is asked for at a first set-up over a network.
+	publicURL, setupCode string
+	erasures             string // file of who was erased
+	// imports lets few archives be read at once.
+	imports chan struct{}
 }
 
 const (
@@ -89,41 +112,45 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, eyes: playersFiles(o.Assets), spec: spec, outbox: standin.Outbox{Dir: o.Outbox},
-		life: o.Life, live: &hub{followers: map[uuid.UUID]map[chan change]bool{}}}
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, eyes: playersFiles(o.Assets), spec: spec,
+		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS, hashing: newHashing(), log: o.Log,
+		publicURL: o.PublicURL, setupCode: o.SetupCode, erasures: o.Erasures, imports: make(chan struct{}, importsAtOnce)}
+	s.figures = newFigures(db, s.live, o.Version)
 	if s.now == nil {
 		s.now = time.Now
 	}
-	if s.scheme = "http"; o.HTTPS {
-		s.scheme = "https"
+	if s.log == nil {
+		s.log = slog.Default()
 	}
 	if s.life == nil {
 		s.life = context.Background()
 	}
 	go db.Listen(s.life, s.live.told, s.live.missed)
 	s.sessions = scs.New()
-	s.sessions.Store = pgxstore.New(db.Pool)
-	s.sessions.Lifetime, s.sessions.IdleTimeout = sessionLife, sessionIdle
-	s.sessions.Cookie.Name = "evrik"
+	s.sessions.Store = store.Sessions{Queries: db.Queries, Idle: sessionIdle, Now: s.now}
+	s.sessions.Lifetime = sessionLife
+	s.sessions.Cookie.Name = s.cookieName(sessionCookie)
 	s.sessions.Cookie.HttpOnly = true
 	s.sessions.Cookie.Secure = o.HTTPS
 	s.sessions.Cookie.SameSite = http.SameSiteLaxMode
 
 	e := echo.New()
 	e.HTTPErrorHandler = s.handleError
-	// A proxy on this machine may say who sent the request; nobody else is believed.
-	e.IPExtractor = echo.ExtractIPFromXFFHeader(echo.TrustLinkLocal(false), echo.TrustPrivateNet(false))
+	e.IPExtractor = trust(o.Proxies)
+	e.Use(s.observe)
 	e.Use(middleware.Recover())
 	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024, Skipper: func(c *echo.Context) bool {
 		// A stream must not wait for enough to pack.
 		return strings.HasSuffix(c.Request().URL.Path, "/live") || strings.HasSuffix(c.Request().URL.Path, "/feed")
 	}}))
-	e.Use(headers)
+	e.Use(s.headers)
+	e.Use(s.introduce)
+	// An archive may be of any size; its handler reads it, after the caller was let in.
 	e.Use(middleware.BodyLimitWithConfig(middleware.BodyLimitConfig{LimitBytes: maxBody, Skipper: func(c *echo.Context) bool { return c.Request().URL.Path == archivePath }}))
-	e.Use(unhurried)
 	e.Use(s.fitsContract)
 	api.RegisterHandlers(e, api.NewStrictHandler(s, []api.StrictMiddlewareFunc{s.authorise}))
 	e.GET("/healthz", s.healthy)
+	e.GET("/metrics", s.serveFigures)
 	e.GET("/*", s.static)
 
 	// A form on another site must not act for the coach who is signed in here:
@@ -135,40 +162,20 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		fmt.Fprint(w, `{"message":"This request came from another site and was refused. Nothing was changed."}`)
 	}))
 	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
-		slog.Error("no session could be read or kept", "path", r.URL.Path, "error", err)
+		slog.Error("no session could be read or kept", "error", err)
 		w.Header().Set("Content-Type", "application/json")
-		w.WriteHeader(http.StatusServiceUnavailable)
-		fmt.Fprint(w, `{"message":"The database does not answer. Nothing was stored; try again in a moment."}`)
+		w.WriteHeader(unavailable.status)
+		_ = json.NewEncoder(w).Encode(api.Problem{Message: unavailable.message})
 	}
 	inSession := s.sessions.LoadAndSave(e)
 	return csrf.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		// The app itself is served to anybody, whatever the database does.
 		if strings.HasPrefix(r.URL.Path, "/api/") || strings.HasPrefix(r.URL.Path, "/calendar/") {
-			inSession.ServeHTTP(w, r)
+			inSession.ServeHTTP(w, r.WithContext(store.MayBegin(r.Context())))
 		} else {
 			e.ServeHTTP(w, r)
 		}
 	})), nil
-}
-
-func headers(next echo.HandlerFunc) echo.HandlerFunc {
-	return func(c *echo.Context) error {
-		h := c.Response().Header()
-		h.Set("X-Content-Type-Options", "nosniff")
-		h.Set("X-Frame-Options", "DENY")
-		h.Set("Referrer-Policy", "same-origin")
-		if strings.HasPrefix(c.Request().URL.Path, "/api/") {
-			h.Set("Cache-Control", "no-store")
-		}
-		return next(c)
-	}
-}
-
-func (s *Server) healthy(c *echo.Context) error {
-	if err := s.db.Pool.Ping(c.Request().Context()); err != nil {
-		return problem{http.StatusServiceUnavailable, "The database does not answer."}
-	}
-	return c.String(http.StatusOK, "ok")
 }
 
 // playersFiles are the files of a player's page, as the build has written them down, for a

@@ -7,11 +7,12 @@ import (
 	"encoding/base64"
 	"fmt"
 	"log/slog"
+	"net/http"
 	"time"
 
 	"github.com/google/uuid"
 
-	"evrik/internal/standin"
+	"evrik/internal/mail"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -89,8 +90,8 @@ func (s *Server) Invite(ctx context.Context, r api.InviteRequestObject) (api.Inv
 	}
 	path := "/join/" + key
 	text := fmt.Sprintf("%s invites you to %s as %s.\n\nOpen this address once, by %s, and choose a password:\n%s%s\n\nIf you do not know %s, leave it alone; nothing happens.\n",
-		me.Name, program.Name, roleNames[role], in.Until.UTC().Format("2 January 15:04 UTC"), origin(ctx), path, me.Name)
-	if _, err := s.outbox.Put(me.ProgramID, standin.Message{To: email, Subject: "An account at " + program.Name, Text: text}, s.now()); err != nil {
+		me.Name, program.Name, roleNames[role], in.Until.UTC().Format("2 January 15:04 UTC"), s.publicURL, path, me.Name)
+	if err := s.send(ctx, mail.Message{Program: me.ProgramID, To: email, Subject: "An account at " + program.Name, Text: text}); err != nil {
 		slog.Warn("an invitation was not mailed; its link was shown", "error", err)
 	}
 	return api.Invite201JSONResponse{Path: path, Invitation: api.Invitation{Id: in.ID, Email: email, Role: role, InvitedBy: me.Name, Until: in.Until}}, nil
@@ -107,23 +108,16 @@ func (s *Server) WithdrawInvitation(ctx context.Context, r api.WithdrawInvitatio
 
 const deadLink = "This link does not work any more: it was used, withdrawn or is older than a week. Ask for a new one."
 
-// invitation finds what a link is for; guesses are counted like sign-ins.
-func (s *Server) invitation(ctx context.Context, key string) (gen.InvitationByKeyRow, error) {
-	keys := []string{throttleKey("place", clientPlace(ctx))}
-	if err := s.notTooOften(ctx, keys); err != nil {
-		return gen.InvitationByKeyRow{}, err
-	}
-	i, err := s.db.InvitationByKey(ctx, secretHash("join", key))
-	if store.NotFound(err) {
-		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
-			return i, err
-		}
-		return i, missing(deadLink)
-	}
+// invitation finds what a link is for.
+func (s *Server) invitation(ctx context.Context, key string) (i gen.InvitationByKeyRow, err error) {
+	err = s.guessed(ctx, "join", func() (err error) {
+		i, err = s.db.InvitationByKey(ctx, secretHash("join", key))
+		return err
+	})
 	if err == nil && (i.UsedAt != nil || !s.now().Before(i.Until)) {
 		err = missing(deadLink)
 	}
-	return i, err
+	return i, orMissing(err, deadLink)
 }
 
 // GetInvitation says who invites to what.
@@ -138,7 +132,7 @@ func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationReq
 	if err != nil {
 		return nil, err
 	}
-	who, err := newStaff(r.Body.Name, i.Email, i.Role, r.Body.Password)
+	who, err := s.newStaff(ctx, r.Body.Name, i.Email, i.Role, r.Body.Password)
 	if err != nil {
 		return nil, err
 	}
@@ -177,13 +171,57 @@ func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObje
 	if roleNames[string(r.Body.Role)] == "" {
 		return nil, invalid("A coach is head coach, assistant or viewer. Nothing was changed.")
 	}
-	n, err := s.db.SetStaffRole(ctx, gen.SetStaffRoleParams{ProgramID: me.ProgramID, ID: r.StaffId, Role: string(r.Body.Role)})
-	if err == nil && n == 0 {
-		err = missing("This account is not in your program.")
-	}
+	err := s.changeStaff(ctx, r.StaffId, func(q *gen.Queries) (int64, error) {
+		return q.SetStaffRole(ctx, gen.SetStaffRoleParams{ProgramID: me.ProgramID, ID: r.StaffId, Role: string(r.Body.Role)})
+	})
 	if err != nil {
 		return nil, err
 	}
 	who, err := s.db.StaffByID(ctx, r.StaffId)
 	return api.SetStaffRole200JSONResponse{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}, err
+}
+
+// RemoveStaff ends another coach's account.
+func (s *Server) RemoveStaff(ctx context.Context, r api.RemoveStaffRequestObject) (api.RemoveStaffResponseObject, error) {
+	me := caller(ctx)
+	if r.StaffId == me.ID {
+		return nil, conflict("You cannot remove your own account. Another head coach can.")
+	}
+	return api.RemoveStaff204Response{}, s.changeStaff(ctx, r.StaffId, func(q *gen.Queries) (int64, error) {
+		return q.DeleteStaff(ctx, gen.DeleteStaffParams{ProgramID: me.ProgramID, ID: r.StaffId})
+	})
+}
+
+// changeStaff changes what somebody else may do, one change at a time, so that two head coaches
+// cannot take each other's place at once. A program keeps a head coach, and whoever changes it must
+// still be one.
+func (s *Server) changeStaff(ctx context.Context, id uuid.UUID, change func(q *gen.Queries) (int64, error)) error {
+	me := caller(ctx)
+	return s.db.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.LockProgram(ctx, me.ProgramID); err != nil {
+			return err
+		}
+		now, err := q.StaffByID(ctx, me.ID)
+		if err != nil && !store.NotFound(err) {
+			return err
+		}
+		if now.Role != "head" {
+			return problem{http.StatusForbidden, "Somebody has just changed what you may do. Nothing was changed."}
+		}
+		n, err := change(q)
+		if err == nil && n == 0 {
+			err = missing("This account is not in your program.")
+		}
+		if err != nil {
+			return err
+		}
+		heads, err := q.CountHeads(ctx, me.ProgramID)
+		if err == nil && heads == 0 {
+			err = conflict("A program needs a head coach. Nothing was changed.")
+		}
+		if err != nil {
+			return err
+		}
+		return store.Tell(ctx, q, store.AccountChange{Account: id})
+	})
 }

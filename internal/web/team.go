@@ -5,6 +5,7 @@ import (
 	"context"
 	"fmt"
 	"io"
+	"log/slog"
 	"net/http"
 	"time"
 	_ "time/tzdata" // zones are known on machines that do not have them
@@ -17,6 +18,7 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/erasures"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -215,13 +217,41 @@ func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) 
 }
 
 // DeletePlayer erases a player, as a family may ask, with everything logged; what the
-// team did stays as counts without anybody's name.
+// team did stays as counts without anybody's name. The answer lists notes of coaches that still hold
+// the name: only a person can tell whether they mean this player.
 func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject, error) {
-	there, err := s.db.Erase(ctx, caller(ctx).ProgramID, r.TeamId, r.PlayerId)
+	program := caller(ctx).ProgramID
+	player, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: program, TeamID: r.TeamId, ID: r.PlayerId})
+	if err != nil {
+		return nil, orMissing(err, noPlayer)
+	}
+	there, err := s.db.Erase(ctx, program, r.TeamId, r.PlayerId)
 	if err == nil && !there {
 		err = missing(noPlayer)
 	}
-	return api.DeletePlayer204Response{}, err
+	if err != nil {
+		return nil, err
+	}
+	s.erased(r.PlayerId)
+	out := api.DeletePlayer200JSONResponse{Notes: []api.NameInNote{}}
+	notes, err := s.db.NotesOfProgram(ctx, program)
+	for _, n := range notes {
+		if line, found := roster.LineNaming(n.Text, player.Name); found {
+			out.Notes = append(out.Notes, api.NameInNote{Kind: api.NameInNoteKind(n.Kind), Team: n.TeamID, Id: n.ID, At: n.At, Text: line})
+		}
+	}
+	return out, err
+}
+
+// erased writes down that a player was erased, outside the database: a backup that is restored later
+// must not bring the player back.
+func (s *Server) erased(player uuid.UUID) {
+	if s.erasures == "" {
+		return
+	}
+	if err := erasures.Note(s.erasures, player, s.now()); err != nil {
+		slog.Error("an erasure was not noted for later restores", "error", err)
+	}
 }
 
 // ExportRoster writes the roster as CSV.

@@ -36,18 +36,12 @@ type learner struct {
 // learner finds whose a link is. Guesses are counted like sign-ins, but apart from
 // them: a player who opens an ended link in the gym must not keep the coach out.
 func (s *Server) learner(ctx context.Context, key string) (l learner, err error) {
-	keys := []string{throttleKey("eyes", clientPlace(ctx))}
-	if err := s.notTooOften(ctx, keys); err != nil {
-		return l, err
-	}
-	l.TrainerByKeyRow, err = s.db.TrainerByKey(ctx, secretHash("trainer", key))
-	if store.NotFound(err) {
-		if err := s.db.RecordSignInFailure(ctx, keys); err != nil {
-			return l, err
-		}
-		return l, missing(deadTrainer)
-	} else if err != nil {
-		return l, err
+	err = s.guessed(ctx, "eyes", func() (err error) {
+		l.TrainerByKeyRow, err = s.db.TrainerByKey(ctx, secretHash("trainer", key))
+		return err
+	})
+	if err != nil {
+		return l, orMissing(err, deadTrainer)
 	}
 	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: l.ProgramID, ID: l.TeamID})
 	if err != nil {

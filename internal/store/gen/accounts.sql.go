@@ -12,6 +12,56 @@ import (
 	"github.com/google/uuid"
 )
 
+const beginSession = `-- name: BeginSession :exec
+INSERT INTO sessions (token, data, expiry, seen_at) VALUES ($1, $2, $3, $4)
+ON CONFLICT (token) DO UPDATE SET data = excluded.data, expiry = excluded.expiry, seen_at = excluded.seen_at
+`
+
+type BeginSessionParams struct {
+	Token  string
+	Data   []byte
+	Expiry time.Time
+	Now    time.Time
+}
+
+// unscoped: of whoever has just signed in
+func (q *Queries) BeginSession(ctx context.Context, arg BeginSessionParams) error {
+	_, err := q.db.Exec(ctx, beginSession,
+		arg.Token,
+		arg.Data,
+		arg.Expiry,
+		arg.Now,
+	)
+	return err
+}
+
+const changeSession = `-- name: ChangeSession :exec
+UPDATE sessions SET data = $2, expiry = $3 WHERE token = $1
+`
+
+type ChangeSessionParams struct {
+	Token  string
+	Data   []byte
+	Expiry time.Time
+}
+
+// unscoped: a session that was ended meanwhile is not made again
+func (q *Queries) ChangeSession(ctx context.Context, arg ChangeSessionParams) error {
+	_, err := q.db.Exec(ctx, changeSession, arg.Token, arg.Data, arg.Expiry)
+	return err
+}
+
+const countHeads = `-- name: CountHeads :one
+SELECT count(*) FROM staff WHERE program_id = $1 AND role = 'head'
+`
+
+func (q *Queries) CountHeads(ctx context.Context, programID uuid.UUID) (int64, error) {
+	row := q.db.QueryRow(ctx, countHeads, programID)
+	var count int64
+	err := row.Scan(&count)
+	return count, err
+}
+
 const countPrograms = `-- name: CountPrograms :one
 SELECT count(*) FROM programs
 `
@@ -24,24 +74,24 @@ func (q *Queries) CountPrograms(ctx context.Context) (int64, error) {
 	return count, err
 }
 
-const countSignInFailures = `-- name: CountSignInFailures :one
-SELECT coalesce(max(n), 0)::bigint FROM (
-    SELECT count(*) AS n FROM sign_in_failures
-    WHERE key = ANY ($1::text[]) AND at > $2 GROUP BY key
-) AS counted
+const countTry = `-- name: CountTry :one
+WITH counted AS (
+    INSERT INTO sign_in_tries (key, try) SELECT unnest($1::text[]), $2::uuid RETURNING key
+)
+SELECT count(*) FROM counted
 `
 
-type CountSignInFailuresParams struct {
-	Keys  []string
-	Since time.Time
+type CountTryParams struct {
+	Keys []string
+	Try  uuid.UUID
 }
 
-// unscoped: nobody has signed in
-func (q *Queries) CountSignInFailures(ctx context.Context, arg CountSignInFailuresParams) (int64, error) {
-	row := q.db.QueryRow(ctx, countSignInFailures, arg.Keys, arg.Since)
-	var column_1 int64
-	err := row.Scan(&column_1)
-	return column_1, err
+// unscoped: nobody has signed in. The try counts itself, so that of many at once none is overlooked.
+func (q *Queries) CountTry(ctx context.Context, arg CountTryParams) (int64, error) {
+	row := q.db.QueryRow(ctx, countTry, arg.Keys, arg.Try)
+	var count int64
+	err := row.Scan(&count)
+	return count, err
 }
 
 const deleteDemoPrograms = `-- name: DeleteDemoPrograms :exec
@@ -83,6 +133,30 @@ func (q *Queries) DemoProgram(ctx context.Context) (int64, error) {
 	return count, err
 }
 
+const endResets = `-- name: EndResets :exec
+DELETE FROM password_resets WHERE program_id = $1 AND staff_id = $2
+`
+
+type EndResetsParams struct {
+	ProgramID uuid.UUID
+	StaffID   uuid.UUID
+}
+
+func (q *Queries) EndResets(ctx context.Context, arg EndResetsParams) error {
+	_, err := q.db.Exec(ctx, endResets, arg.ProgramID, arg.StaffID)
+	return err
+}
+
+const endSession = `-- name: EndSession :exec
+DELETE FROM sessions WHERE token = $1
+`
+
+// unscoped: a session is ended by its token
+func (q *Queries) EndSession(ctx context.Context, token string) error {
+	_, err := q.db.Exec(ctx, endSession, token)
+	return err
+}
+
 const endSessions = `-- name: EndSessions :exec
 UPDATE staff SET session_epoch = session_epoch + 1 WHERE program_id = $1 AND id = $2
 `
@@ -97,18 +171,75 @@ func (q *Queries) EndSessions(ctx context.Context, arg EndSessionsParams) error 
 	return err
 }
 
-const forgetSignInFailures = `-- name: ForgetSignInFailures :exec
-DELETE FROM sign_in_failures WHERE key = $1 OR at < $2
+const findSession = `-- name: FindSession :one
+SELECT data, seen_at FROM sessions WHERE token = $1 AND expiry > now() AND seen_at > $2
 `
 
-type ForgetSignInFailuresParams struct {
+type FindSessionParams struct {
+	Token     string
+	IdleSince time.Time
+}
+
+type FindSessionRow struct {
+	Data   []byte
+	SeenAt time.Time
+}
+
+// unscoped: a session is found by its token, before anybody is known
+func (q *Queries) FindSession(ctx context.Context, arg FindSessionParams) (FindSessionRow, error) {
+	row := q.db.QueryRow(ctx, findSession, arg.Token, arg.IdleSince)
+	var i FindSessionRow
+	err := row.Scan(&i.Data, &i.SeenAt)
+	return i, err
+}
+
+const forgetDevices = `-- name: ForgetDevices :exec
+DELETE FROM known_devices WHERE program_id = $1 AND staff_id = $2
+`
+
+type ForgetDevicesParams struct {
+	ProgramID uuid.UUID
+	StaffID   uuid.UUID
+}
+
+func (q *Queries) ForgetDevices(ctx context.Context, arg ForgetDevicesParams) error {
+	_, err := q.db.Exec(ctx, forgetDevices, arg.ProgramID, arg.StaffID)
+	return err
+}
+
+const forgetOldDevices = `-- name: ForgetOldDevices :exec
+DELETE FROM known_devices WHERE until < $1
+`
+
+// unscoped: what has run out, of everybody
+func (q *Queries) ForgetOldDevices(ctx context.Context, now time.Time) error {
+	_, err := q.db.Exec(ctx, forgetOldDevices, now)
+	return err
+}
+
+const forgetOldSessions = `-- name: ForgetOldSessions :exec
+DELETE FROM sessions WHERE expiry < now() OR seen_at < $1
+`
+
+// unscoped: what has run out, of everybody
+func (q *Queries) ForgetOldSessions(ctx context.Context, idleSince time.Time) error {
+	_, err := q.db.Exec(ctx, forgetOldSessions, idleSince)
+	return err
+}
+
+const forgiveTries = `-- name: ForgiveTries :exec
+DELETE FROM sign_in_tries WHERE try = $1::uuid OR key = $2 OR at < $3
+`
+
+type ForgiveTriesParams struct {
+	Try    uuid.UUID
 	Key    string
 	Before time.Time
 }
 
-// unscoped: nobody has signed in
-func (q *Queries) ForgetSignInFailures(ctx context.Context, arg ForgetSignInFailuresParams) error {
-	_, err := q.db.Exec(ctx, forgetSignInFailures, arg.Key, arg.Before)
+// unscoped: nobody has signed in. A right answer takes its own try back, and those before of its address.
+func (q *Queries) ForgiveTries(ctx context.Context, arg ForgiveTriesParams) error {
+	_, err := q.db.Exec(ctx, forgiveTries, arg.Try, arg.Key, arg.Before)
 	return err
 }
 
@@ -125,6 +256,27 @@ type InsertProgramParams struct {
 // unscoped: makes the scope
 func (q *Queries) InsertProgram(ctx context.Context, arg InsertProgramParams) error {
 	_, err := q.db.Exec(ctx, insertProgram, arg.ID, arg.Name, arg.Demo)
+	return err
+}
+
+const insertReset = `-- name: InsertReset :exec
+INSERT INTO password_resets (key_hash, program_id, staff_id, until) VALUES ($1, $2, $3, $4)
+`
+
+type InsertResetParams struct {
+	KeyHash   []byte
+	ProgramID uuid.UUID
+	StaffID   uuid.UUID
+	Until     time.Time
+}
+
+func (q *Queries) InsertReset(ctx context.Context, arg InsertResetParams) error {
+	_, err := q.db.Exec(ctx, insertReset,
+		arg.KeyHash,
+		arg.ProgramID,
+		arg.StaffID,
+		arg.Until,
+	)
 	return err
 }
 
@@ -150,6 +302,35 @@ func (q *Queries) InsertStaff(ctx context.Context, arg InsertStaffParams) error 
 		arg.Role,
 		arg.PasswordHash,
 	)
+	return err
+}
+
+const knownDevice = `-- name: KnownDevice :one
+SELECT d.staff_id FROM known_devices d JOIN staff s ON s.id = d.staff_id
+WHERE d.key_hash = $1 AND lower(s.email) = lower($2::text) AND d.until > $3
+`
+
+type KnownDeviceParams struct {
+	KeyHash []byte
+	Email   string
+	Now     time.Time
+}
+
+// unscoped: a device that is about to sign in; it finds whose it is.
+func (q *Queries) KnownDevice(ctx context.Context, arg KnownDeviceParams) (uuid.UUID, error) {
+	row := q.db.QueryRow(ctx, knownDevice, arg.KeyHash, arg.Email, arg.Now)
+	var staff_id uuid.UUID
+	err := row.Scan(&staff_id)
+	return staff_id, err
+}
+
+const lockProgram = `-- name: LockProgram :exec
+SELECT id FROM programs WHERE id = $1 FOR UPDATE
+`
+
+// One change of who may do what at a time.
+func (q *Queries) LockProgram(ctx context.Context, programID uuid.UUID) error {
+	_, err := q.db.Exec(ctx, lockProgram, programID)
 	return err
 }
 
@@ -210,14 +391,70 @@ func (q *Queries) Programs(ctx context.Context) ([]ProgramsRow, error) {
 	return items, nil
 }
 
-const recordSignInFailure = `-- name: RecordSignInFailure :exec
-INSERT INTO sign_in_failures (key) SELECT unnest($1::text[])
+const rememberDevice = `-- name: RememberDevice :exec
+INSERT INTO known_devices (key_hash, program_id, staff_id, until) VALUES ($1, $2, $3, $4)
 `
 
-// unscoped: nobody has signed in
-func (q *Queries) RecordSignInFailure(ctx context.Context, keys []string) error {
-	_, err := q.db.Exec(ctx, recordSignInFailure, keys)
+type RememberDeviceParams struct {
+	KeyHash   []byte
+	ProgramID uuid.UUID
+	StaffID   uuid.UUID
+	Until     time.Time
+}
+
+func (q *Queries) RememberDevice(ctx context.Context, arg RememberDeviceParams) error {
+	_, err := q.db.Exec(ctx, rememberDevice,
+		arg.KeyHash,
+		arg.ProgramID,
+		arg.StaffID,
+		arg.Until,
+	)
 	return err
+}
+
+const resetByKey = `-- name: ResetByKey :one
+SELECT s.id, s.program_id, s.name, s.email, s.role, s.password_hash, s.session_epoch, s.created_at FROM password_resets r JOIN staff s ON s.id = r.staff_id WHERE r.key_hash = $1 AND r.until > $2
+`
+
+type ResetByKeyParams struct {
+	KeyHash []byte
+	Now     time.Time
+}
+
+// unscoped: the link is the key, and finds the scope
+func (q *Queries) ResetByKey(ctx context.Context, arg ResetByKeyParams) (Staff, error) {
+	row := q.db.QueryRow(ctx, resetByKey, arg.KeyHash, arg.Now)
+	var i Staff
+	err := row.Scan(
+		&i.ID,
+		&i.ProgramID,
+		&i.Name,
+		&i.Email,
+		&i.Role,
+		&i.PasswordHash,
+		&i.SessionEpoch,
+		&i.CreatedAt,
+	)
+	return i, err
+}
+
+const setPassword = `-- name: SetPassword :execrows
+UPDATE staff SET password_hash = $3, session_epoch = session_epoch + 1 WHERE program_id = $1 AND id = $2
+`
+
+type SetPasswordParams struct {
+	ProgramID    uuid.UUID
+	ID           uuid.UUID
+	PasswordHash string
+}
+
+// Whoever is signed in with the old password is not any more.
+func (q *Queries) SetPassword(ctx context.Context, arg SetPasswordParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setPassword, arg.ProgramID, arg.ID, arg.PasswordHash)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
 }
 
 const setStaffRole = `-- name: SetStaffRole :execrows
@@ -311,4 +548,39 @@ func (q *Queries) StaffOfProgram(ctx context.Context, programID uuid.UUID) ([]St
 		return nil, err
 	}
 	return items, nil
+}
+
+const touchSession = `-- name: TouchSession :exec
+UPDATE sessions SET seen_at = $2 WHERE token = $1
+`
+
+type TouchSessionParams struct {
+	Token string
+	Now   time.Time
+}
+
+// unscoped: of a session that was found by its token
+func (q *Queries) TouchSession(ctx context.Context, arg TouchSessionParams) error {
+	_, err := q.db.Exec(ctx, touchSession, arg.Token, arg.Now)
+	return err
+}
+
+const triesOf = `-- name: TriesOf :one
+SELECT coalesce(max(n), 0)::bigint FROM (
+    SELECT count(*) AS n FROM sign_in_tries
+    WHERE key = ANY ($1::text[]) AND at > $2 GROUP BY key
+) AS counted
+`
+
+type TriesOfParams struct {
+	Keys  []string
+	Since time.Time
+}
+
+// unscoped: nobody has signed in
+func (q *Queries) TriesOf(ctx context.Context, arg TriesOfParams) (int64, error) {
+	row := q.db.QueryRow(ctx, triesOf, arg.Keys, arg.Since)
+	var column_1 int64
+	err := row.Scan(&column_1)
+	return column_1, err
 }

@@ -7,6 +7,7 @@ package gen
 
 import (
 	"context"
+	"time"
 
 	"github.com/google/uuid"
 )
@@ -160,6 +161,48 @@ func (q *Queries) AllPractices(ctx context.Context, programID uuid.UUID) ([]Prac
 	return items, nil
 }
 
+const deleteDrills = `-- name: DeleteDrills :exec
+DELETE FROM drills WHERE program_id = $1 AND id = ANY ($2::uuid[])
+`
+
+type DeleteDrillsParams struct {
+	ProgramID uuid.UUID
+	Ids       []uuid.UUID
+}
+
+func (q *Queries) DeleteDrills(ctx context.Context, arg DeleteDrillsParams) error {
+	_, err := q.db.Exec(ctx, deleteDrills, arg.ProgramID, arg.Ids)
+	return err
+}
+
+const deleteImport = `-- name: DeleteImport :exec
+DELETE FROM imports WHERE program_id = $1 AND id = $2
+`
+
+type DeleteImportParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+}
+
+func (q *Queries) DeleteImport(ctx context.Context, arg DeleteImportParams) error {
+	_, err := q.db.Exec(ctx, deleteImport, arg.ProgramID, arg.ID)
+	return err
+}
+
+const deleteTemplates = `-- name: DeleteTemplates :exec
+DELETE FROM templates WHERE program_id = $1 AND id = ANY ($2::uuid[])
+`
+
+type DeleteTemplatesParams struct {
+	ProgramID uuid.UUID
+	Ids       []uuid.UUID
+}
+
+func (q *Queries) DeleteTemplates(ctx context.Context, arg DeleteTemplatesParams) error {
+	_, err := q.db.Exec(ctx, deleteTemplates, arg.ProgramID, arg.Ids)
+	return err
+}
+
 const eventsPage = `-- name: EventsPage :many
 SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE program_id = $1 AND id > $2 ORDER BY id LIMIT $3
 `
@@ -215,4 +258,104 @@ func (q *Queries) EventsPage(ctx context.Context, arg EventsPageParams) ([]RepEv
 		return nil, err
 	}
 	return items, nil
+}
+
+const importToUndo = `-- name: ImportToUndo :one
+SELECT id, program_id, at, who, teams, drills, templates, players, practices, games, events FROM imports WHERE program_id = $1 AND id = $2 FOR UPDATE
+`
+
+type ImportToUndoParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+}
+
+func (q *Queries) ImportToUndo(ctx context.Context, arg ImportToUndoParams) (Import, error) {
+	row := q.db.QueryRow(ctx, importToUndo, arg.ProgramID, arg.ID)
+	var i Import
+	err := row.Scan(
+		&i.ID,
+		&i.ProgramID,
+		&i.At,
+		&i.Who,
+		&i.Teams,
+		&i.Drills,
+		&i.Templates,
+		&i.Players,
+		&i.Practices,
+		&i.Games,
+		&i.Events,
+	)
+	return i, err
+}
+
+const importsOfProgram = `-- name: ImportsOfProgram :many
+SELECT id, program_id, at, who, teams, drills, templates, players, practices, games, events FROM imports WHERE program_id = $1 ORDER BY at DESC
+`
+
+func (q *Queries) ImportsOfProgram(ctx context.Context, programID uuid.UUID) ([]Import, error) {
+	rows, err := q.db.Query(ctx, importsOfProgram, programID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []Import{}
+	for rows.Next() {
+		var i Import
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.At,
+			&i.Who,
+			&i.Teams,
+			&i.Drills,
+			&i.Templates,
+			&i.Players,
+			&i.Practices,
+			&i.Games,
+			&i.Events,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const insertImport = `-- name: InsertImport :exec
+INSERT INTO imports (id, program_id, at, who, teams, drills, templates, players, practices, games, events)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+`
+
+type InsertImportParams struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	At        time.Time
+	Who       string
+	Teams     []uuid.UUID
+	Drills    []uuid.UUID
+	Templates []uuid.UUID
+	Players   int32
+	Practices int32
+	Games     int32
+	Events    int32
+}
+
+func (q *Queries) InsertImport(ctx context.Context, arg InsertImportParams) error {
+	_, err := q.db.Exec(ctx, insertImport,
+		arg.ID,
+		arg.ProgramID,
+		arg.At,
+		arg.Who,
+		arg.Teams,
+		arg.Drills,
+		arg.Templates,
+		arg.Players,
+		arg.Practices,
+		arg.Games,
+		arg.Events,
+	)
+	return err
 }

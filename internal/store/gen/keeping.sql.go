@@ -223,6 +223,50 @@ func (q *Queries) KeptOfTeam(ctx context.Context, arg KeptOfTeamParams) ([]KeptO
 	return items, nil
 }
 
+const notesOfProgram = `-- name: NotesOfProgram :many
+SELECT p.team_id, p.id, 'practice'::text AS kind, p.starts_at AS at, (p.note || E'\n' || p.review)::text AS text FROM practices p WHERE p.program_id = $1
+UNION ALL
+SELECT g.team_id, g.id, 'game'::text, g.starts_at, (g.note || E'\n' || g.opponent)::text FROM games g WHERE g.program_id = $1
+UNION ALL
+SELECT b.team_id, b.id, 'practice'::text, b.starts_at, x.title FROM practices b JOIN blocks x ON x.program_id = b.program_id AND x.practice_id = b.id
+WHERE b.program_id = $1 AND x.kind = 'own'
+`
+
+type NotesOfProgramRow struct {
+	TeamID uuid.UUID
+	ID     uuid.UUID
+	Kind   string
+	At     time.Time
+	Text   string
+}
+
+// Texts in which a player may be named, with where they are.
+func (q *Queries) NotesOfProgram(ctx context.Context, programID uuid.UUID) ([]NotesOfProgramRow, error) {
+	rows, err := q.db.Query(ctx, notesOfProgram, programID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []NotesOfProgramRow{}
+	for rows.Next() {
+		var i NotesOfProgramRow
+		if err := rows.Scan(
+			&i.TeamID,
+			&i.ID,
+			&i.Kind,
+			&i.At,
+			&i.Text,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const playersWithRepsBefore = `-- name: PlayersWithRepsBefore :many
 SELECT DISTINCT player_id FROM rep_events WHERE program_id = $1 AND at < $2
 `
@@ -294,4 +338,40 @@ type SetKeepMonthsParams struct {
 func (q *Queries) SetKeepMonths(ctx context.Context, arg SetKeepMonthsParams) error {
 	_, err := q.db.Exec(ctx, setKeepMonths, arg.KeepMonths, arg.ProgramID)
 	return err
+}
+
+const stillThere = `-- name: StillThere :many
+SELECT id, program_id, team_id, jersey, name, handler, wing, big, shooter, created_at FROM players WHERE id = ANY ($1::uuid[])
+`
+
+// unscoped: for who runs the server: those of some players who are there
+func (q *Queries) StillThere(ctx context.Context, ids []uuid.UUID) ([]Player, error) {
+	rows, err := q.db.Query(ctx, stillThere, ids)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []Player{}
+	for rows.Next() {
+		var i Player
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.TeamID,
+			&i.Jersey,
+			&i.Name,
+			&i.Handler,
+			&i.Wing,
+			&i.Big,
+			&i.Shooter,
+			&i.CreatedAt,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
 }

@@ -100,6 +100,20 @@ type GameCount struct {
 	Device     string
 }
 
+type Import struct {
+	ID        uuid.UUID
+	ProgramID uuid.UUID
+	At        time.Time
+	Who       string
+	Teams     []uuid.UUID
+	Drills    []uuid.UUID
+	Templates []uuid.UUID
+	Players   int32
+	Practices int32
+	Games     int32
+	Events    int32
+}
+
 type Invitation struct {
 	ID        uuid.UUID
 	ProgramID uuid.UUID
@@ -121,6 +135,13 @@ type KeptCount struct {
 	Reps      int32
 }
 
+type KnownDevice struct {
+	KeyHash   []byte
+	ProgramID uuid.UUID
+	StaffID   uuid.UUID
+	Until     time.Time
+}
+
 type Ledger struct {
 	ProgramID uuid.UUID
 	HalfLifeS float64
@@ -133,6 +154,13 @@ type Mistake struct {
 	Expected  string
 	Made      string
 	Reps      int32
+}
+
+type PasswordReset struct {
+	KeyHash   []byte
+	ProgramID uuid.UUID
+	StaffID   uuid.UUID
+	Until     time.Time
 }
 
 type Player struct {
@@ -237,11 +265,13 @@ type Session struct {
 	Token  string
 	Data   []byte
 	Expiry time.Time
+	SeenAt time.Time
 }
 
-type SignInFailure struct {
+type SignInTry struct {
 	Key string
 	At  time.Time
+	Try *uuid.UUID
 }
 
 type Staff struct {
@@ -293,6 +323,7 @@ type Team struct {
 	FeedHash     []byte
 	Offense      []byte
 	Principles   []byte
+	Archived     bool
 }
 
 type Template struct {

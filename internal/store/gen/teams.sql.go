@@ -11,6 +11,24 @@ import (
 	"github.com/google/uuid"
 )
 
+const archiveTeam = `-- name: ArchiveTeam :execrows
+UPDATE teams SET archived = $3 WHERE program_id = $1 AND id = $2
+`
+
+type ArchiveTeamParams struct {
+	ProgramID uuid.UUID
+	ID        uuid.UUID
+	Archived  bool
+}
+
+func (q *Queries) ArchiveTeam(ctx context.Context, arg ArchiveTeamParams) (int64, error) {
+	result, err := q.db.Exec(ctx, archiveTeam, arg.ProgramID, arg.ID, arg.Archived)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const deletePlayer = `-- name: DeletePlayer :execrows
 DELETE FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
@@ -23,6 +41,24 @@ type DeletePlayerParams struct {
 
 func (q *Queries) DeletePlayer(ctx context.Context, arg DeletePlayerParams) (int64, error) {
 	result, err := q.db.Exec(ctx, deletePlayer, arg.ProgramID, arg.TeamID, arg.ID)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
+const deleteTeams = `-- name: DeleteTeams :execrows
+DELETE FROM teams WHERE program_id = $1 AND id = ANY ($2::uuid[])
+`
+
+type DeleteTeamsParams struct {
+	ProgramID uuid.UUID
+	Ids       []uuid.UUID
+}
+
+// Everything a team has goes with it.
+func (q *Queries) DeleteTeams(ctx context.Context, arg DeleteTeamsParams) (int64, error) {
+	result, err := q.db.Exec(ctx, deleteTeams, arg.ProgramID, arg.Ids)
 	if err != nil {
 		return 0, err
 	}
@@ -89,6 +125,17 @@ func (q *Queries) InsertTeam(ctx context.Context, arg InsertTeamParams) error {
 		arg.Zone,
 	)
 	return err
+}
+
+const lastTeamPosition = `-- name: LastTeamPosition :one
+SELECT coalesce(max(position), -1)::int FROM teams WHERE program_id = $1
+`
+
+func (q *Queries) LastTeamPosition(ctx context.Context, programID uuid.UUID) (int32, error) {
+	row := q.db.QueryRow(ctx, lastTeamPosition, programID)
+	var column_1 int32
+	err := row.Scan(&column_1)
+	return column_1, err
 }
 
 const movePlayer = `-- name: MovePlayer :execrows
@@ -281,7 +328,7 @@ func (q *Queries) SetSeasonAim(ctx context.Context, arg SetSeasonAimParams) (int
 }
 
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -311,12 +358,13 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.FeedHash,
 		&i.Offense,
 		&i.Principles,
+		&i.Archived,
 	)
 	return i, err
 }
 
 const teamByFeed = `-- name: TeamByFeed :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles FROM teams WHERE feed_hash = $1
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived FROM teams WHERE feed_hash = $1
 `
 
 // unscoped: a calendar reads without signing in; the hash of its address finds the team
@@ -342,12 +390,13 @@ func (q *Queries) TeamByFeed(ctx context.Context, feedHash []byte) (Team, error)
 		&i.FeedHash,
 		&i.Offense,
 		&i.Principles,
+		&i.Archived,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -378,6 +427,7 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.FeedHash,
 			&i.Offense,
 			&i.Principles,
+			&i.Archived,
 		); err != nil {
 			return nil, err
 		}

@@ -45,3 +45,16 @@ UPDATE programs SET keep_months = sqlc.narg(keep_months) WHERE id = sqlc.arg(pro
 -- name: ProgramsThatForget :many
 -- Run when the server starts and once a day, for every program_id that has a limit.
 SELECT id AS program_id, keep_months FROM programs WHERE keep_months IS NOT NULL;
+
+-- name: StillThere :many
+-- unscoped: for who runs the server: those of some players who are there
+SELECT * FROM players WHERE id = ANY (sqlc.arg(ids)::uuid[]);
+
+-- name: NotesOfProgram :many
+-- Texts in which a player may be named, with where they are.
+SELECT p.team_id, p.id, 'practice'::text AS kind, p.starts_at AS at, (p.note || E'\n' || p.review)::text AS text FROM practices p WHERE p.program_id = $1
+UNION ALL
+SELECT g.team_id, g.id, 'game'::text, g.starts_at, (g.note || E'\n' || g.opponent)::text FROM games g WHERE g.program_id = $1
+UNION ALL
+SELECT b.team_id, b.id, 'practice'::text, b.starts_at, x.title FROM practices b JOIN blocks x ON x.program_id = b.program_id AND x.practice_id = b.id
+WHERE b.program_id = $1 AND x.kind = 'own';

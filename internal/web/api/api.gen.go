@@ -142,6 +142,24 @@ func (e FloorChangeState) Valid() bool {
 	}
 }
 
+// Defines values for NameInNoteKind.
+const (
+	NameInNoteKindGame     NameInNoteKind = "game"
+	NameInNoteKindPractice NameInNoteKind = "practice"
+)
+
+// Valid indicates whether the value is a known member of the NameInNoteKind enum.
+func (e NameInNoteKind) Valid() bool {
+	switch e {
+	case NameInNoteKindGame:
+		return true
+	case NameInNoteKindPractice:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for NewInvitationRole.
 const (
 	NewInvitationRoleAssistant NewInvitationRole = "assistant"
@@ -469,10 +487,18 @@ type Answer = reads.Answer
 
 // ArchiveReceipt defines model for ArchiveReceipt.
 type ArchiveReceipt struct {
-	Events    int `json:"events"`
-	Games     int `json:"games"`
-	Players   int `json:"players"`
-	Practices int `json:"practices"`
+	Events int `json:"events"`
+	Games  int `json:"games"`
+
+	// Id of the import, to undo it
+	Id        openapi_types.UUID `json:"id"`
+	Players   int                `json:"players"`
+	Practices int                `json:"practices"`
+}
+
+// Archived defines model for Archived.
+type Archived struct {
+	Archived bool `json:"archived"`
 }
 
 // AuditEntry defines model for AuditEntry.
@@ -660,6 +686,12 @@ type Drill = drill.Drill
 // DrillFile a drill file of any version, see docs/drill.schema.json; what it holds is checked by the importer
 type DrillFile map[string]interface{}
 
+// Erased defines model for Erased.
+type Erased struct {
+	// Notes texts of coaches that still hold the name
+	Notes []NameInNote `json:"notes"`
+}
+
 // Estimate defines model for Estimate.
 type Estimate = evidence.Estimate
 
@@ -809,6 +841,20 @@ type ImportResult struct {
 	Message  string     `json:"message"`
 }
 
+// Imported defines model for Imported.
+type Imported struct {
+	At        time.Time          `json:"at"`
+	Events    int                `json:"events"`
+	Games     int                `json:"games"`
+	Id        openapi_types.UUID `json:"id"`
+	Players   int                `json:"players"`
+	Practices int                `json:"practices"`
+
+	// Teams names of the teams that came with it and are still there
+	Teams []string `json:"teams"`
+	Who   string   `json:"who"`
+}
+
 // Interval defines model for Interval.
 type Interval = evidence.Interval
 
@@ -949,6 +995,20 @@ type MovePlayer struct {
 	Team openapi_types.UUID `json:"team"`
 }
 
+// NameInNote defines model for NameInNote.
+type NameInNote struct {
+	At   time.Time          `json:"at"`
+	Id   openapi_types.UUID `json:"id"`
+	Kind NameInNoteKind     `json:"kind"`
+	Team openapi_types.UUID `json:"team"`
+
+	// Text the line with the name
+	Text string `json:"text"`
+}
+
+// NameInNoteKind defines model for NameInNote.Kind.
+type NameInNoteKind string
+
 // NewInvitation defines model for NewInvitation.
 type NewInvitation struct {
 	Email string            `json:"email"`
@@ -957,6 +1017,17 @@ type NewInvitation struct {
 
 // NewInvitationRole defines model for NewInvitation.Role.
 type NewInvitationRole string
+
+// NewPassword defines model for NewPassword.
+type NewPassword struct {
+	Password string `json:"password"`
+}
+
+// NewTeam defines model for NewTeam.
+type NewTeam struct {
+	Ages string `json:"ages"`
+	Name string `json:"name"`
+}
 
 // NextPractice defines model for NextPractice.
 type NextPractice struct {
@@ -1127,6 +1198,12 @@ type Pace = motion.Pace
 
 // Pair defines model for Pair.
 type Pair = []string
+
+// PasswordChange defines model for PasswordChange.
+type PasswordChange struct {
+	New string `json:"new"`
+	Old string `json:"old"`
+}
 
 // Person defines model for Person.
 type Person struct {
@@ -1378,6 +1455,11 @@ type RepReceipt struct {
 	Stored []openapi_types.UUID `json:"stored"`
 }
 
+// ResetRequest defines model for ResetRequest.
+type ResetRequest struct {
+	Email string `json:"email"`
+}
+
 // Review defines model for Review.
 type Review = practice.Review
 
@@ -1498,9 +1580,12 @@ type SeasonPlan = practice.SeasonPlan
 
 // Session defines model for Session.
 type Session struct {
-	Demo    *SignIn `json:"demo,omitempty"`
-	Me      *Person `json:"me,omitempty"`
-	Program *string `json:"program,omitempty"`
+	Demo *SignIn `json:"demo,omitempty"`
+	Me   *Person `json:"me,omitempty"`
+
+	// NeedsCode setting up needs the code that the server has printed
+	NeedsCode *bool   `json:"needsCode,omitempty"`
+	Program   *string `json:"program,omitempty"`
 
 	// StandIns simulated devices that run beside the demo
 	StandIns *StandIns    `json:"standIns,omitempty"`
@@ -1513,12 +1598,15 @@ type SessionState string
 
 // SetUp defines model for SetUp.
 type SetUp struct {
-	Ages     string `json:"ages"`
-	Email    string `json:"email"`
-	Name     string `json:"name"`
-	Password string `json:"password"`
-	Program  string `json:"program"`
-	Team     string `json:"team"`
+	Ages string `json:"ages"`
+
+	// Code printed where the server was started; needed unless the browser runs there
+	Code     *string `json:"code,omitempty"`
+	Email    string  `json:"email"`
+	Name     string  `json:"name"`
+	Password string  `json:"password"`
+	Program  string  `json:"program"`
+	Team     string  `json:"team"`
 
 	// Zone the browser's time zone
 	Zone *string `json:"zone,omitempty"`
@@ -1603,6 +1691,16 @@ type Team struct {
 
 // TeamCell defines model for TeamCell.
 type TeamCell = evidence.TeamCell
+
+// TeamEntry defines model for TeamEntry.
+type TeamEntry struct {
+	Ages     string             `json:"ages"`
+	Archived bool               `json:"archived"`
+	Id       openapi_types.UUID `json:"id"`
+	Name     string             `json:"name"`
+	Players  int                `json:"players"`
+	Season   string             `json:"season"`
+}
 
 // TeamInput defines model for TeamInput.
 type TeamInput struct {
@@ -1705,6 +1803,12 @@ type TrainerStored struct {
 
 // Turn defines model for Turn.
 type Turn = evidence.Turn
+
+// TypedName defines model for TypedName.
+type TypedName struct {
+	// Name the name, typed once more
+	Name string `json:"name"`
+}
 
 // Warning defines model for Warning.
 type Warning = practice.Warning
@@ -1872,8 +1976,17 @@ type AcceptInvitationJSONRequestBody = Joining
 // SetKeepingJSONRequestBody defines body for SetKeeping for application/json ContentType.
 type SetKeepingJSONRequestBody = Keeping
 
+// AskForResetJSONRequestBody defines body for AskForReset for application/json ContentType.
+type AskForResetJSONRequestBody = ResetRequest
+
+// ResetPasswordJSONRequestBody defines body for ResetPassword for application/json ContentType.
+type ResetPasswordJSONRequestBody = NewPassword
+
 // SignInJSONRequestBody defines body for SignIn for application/json ContentType.
 type SignInJSONRequestBody = SignIn
+
+// ChangePasswordJSONRequestBody defines body for ChangePassword for application/json ContentType.
+type ChangePasswordJSONRequestBody = PasswordChange
 
 // SetUpJSONRequestBody defines body for SetUp for application/json ContentType.
 type SetUpJSONRequestBody = SetUp
@@ -1881,8 +1994,17 @@ type SetUpJSONRequestBody = SetUp
 // SetStaffRoleJSONRequestBody defines body for SetStaffRole for application/json ContentType.
 type SetStaffRoleJSONRequestBody = StaffRole
 
+// AddTeamJSONRequestBody defines body for AddTeam for application/json ContentType.
+type AddTeamJSONRequestBody = NewTeam
+
 // UpdateTeamJSONRequestBody defines body for UpdateTeam for application/json ContentType.
 type UpdateTeamJSONRequestBody = TeamInput
+
+// ArchiveTeamJSONRequestBody defines body for ArchiveTeam for application/json ContentType.
+type ArchiveTeamJSONRequestBody = Archived
+
+// DeleteTeamJSONRequestBody defines body for DeleteTeam for application/json ContentType.
+type DeleteTeamJSONRequestBody = TypedName
 
 // FillPlanJSONRequestBody defines body for FillPlan for application/json ContentType.
 type FillPlanJSONRequestBody = FillInput
@@ -2046,11 +2168,26 @@ type ServerInterface interface {
 	// (GET /api/program/audit)
 	ListAudit(ctx *echo.Context) error
 
+	// (GET /api/program/imports)
+	ListImports(ctx *echo.Context) error
+
+	// (DELETE /api/program/imports/{importId})
+	UndoImport(ctx *echo.Context, importId openapi_types.UUID) error
+
 	// (GET /api/program/settings)
 	GetKeeping(ctx *echo.Context) error
 
 	// (PUT /api/program/settings)
 	SetKeeping(ctx *echo.Context) error
+
+	// (POST /api/reset)
+	AskForReset(ctx *echo.Context) error
+
+	// (GET /api/reset/{resetKey})
+	GetReset(ctx *echo.Context, resetKey string) error
+
+	// (POST /api/reset/{resetKey})
+	ResetPassword(ctx *echo.Context, resetKey string) error
 
 	// (DELETE /api/session)
 	SignOut(ctx *echo.Context, params SignOutParams) error
@@ -2060,6 +2197,9 @@ type ServerInterface interface {
 
 	// (POST /api/session)
 	SignIn(ctx *echo.Context) error
+
+	// (PUT /api/session/password)
+	ChangePassword(ctx *echo.Context) error
 
 	// (POST /api/setup)
 	SetUp(ctx *echo.Context) error
@@ -2073,6 +2213,12 @@ type ServerInterface interface {
 	// (PUT /api/staff/{staffId})
 	SetStaffRole(ctx *echo.Context, staffId StaffId) error
 
+	// (GET /api/teams)
+	ListTeams(ctx *echo.Context) error
+
+	// (POST /api/teams)
+	AddTeam(ctx *echo.Context) error
+
 	// (GET /api/teams/{teamId})
 	GetTeam(ctx *echo.Context, teamId TeamId) error
 
@@ -2082,8 +2228,14 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/agreement)
 	ListAgreements(ctx *echo.Context, teamId TeamId) error
 
+	// (PUT /api/teams/{teamId}/archived)
+	ArchiveTeam(ctx *echo.Context, teamId TeamId) error
+
 	// (GET /api/teams/{teamId}/board)
 	GetBoard(ctx *echo.Context, teamId TeamId, params GetBoardParams) error
+
+	// (POST /api/teams/{teamId}/delete)
+	DeleteTeam(ctx *echo.Context, teamId TeamId) error
 
 	// (GET /api/teams/{teamId}/evidence)
 	ExportEvidence(ctx *echo.Context, teamId TeamId, params ExportEvidenceParams) error
@@ -2606,6 +2758,31 @@ func (w *ServerInterfaceWrapper) ListAudit(ctx *echo.Context) error {
 	return err
 }
 
+// ListImports converts echo context to params.
+func (w *ServerInterfaceWrapper) ListImports(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListImports(ctx)
+	return err
+}
+
+// UndoImport converts echo context to params.
+func (w *ServerInterfaceWrapper) UndoImport(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "importId" -------------
+	var importId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "importId", ctx.Param("importId"), &importId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter importId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.UndoImport(ctx, importId)
+	return err
+}
+
 // GetKeeping converts echo context to params.
 func (w *ServerInterfaceWrapper) GetKeeping(ctx *echo.Context) error {
 	var err error
@@ -2621,6 +2798,47 @@ func (w *ServerInterfaceWrapper) SetKeeping(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.SetKeeping(ctx)
+	return err
+}
+
+// AskForReset converts echo context to params.
+func (w *ServerInterfaceWrapper) AskForReset(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AskForReset(ctx)
+	return err
+}
+
+// GetReset converts echo context to params.
+func (w *ServerInterfaceWrapper) GetReset(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "resetKey" -------------
+	var resetKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "resetKey", ctx.Param("resetKey"), &resetKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter resetKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetReset(ctx, resetKey)
+	return err
+}
+
+// ResetPassword converts echo context to params.
+func (w *ServerInterfaceWrapper) ResetPassword(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "resetKey" -------------
+	var resetKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "resetKey", ctx.Param("resetKey"), &resetKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter resetKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ResetPassword(ctx, resetKey)
 	return err
 }
 
@@ -2657,6 +2875,15 @@ func (w *ServerInterfaceWrapper) SignIn(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.SignIn(ctx)
+	return err
+}
+
+// ChangePassword converts echo context to params.
+func (w *ServerInterfaceWrapper) ChangePassword(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ChangePassword(ctx)
 	return err
 }
 
@@ -2710,6 +2937,24 @@ func (w *ServerInterfaceWrapper) SetStaffRole(ctx *echo.Context) error {
 	return err
 }
 
+// ListTeams converts echo context to params.
+func (w *ServerInterfaceWrapper) ListTeams(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListTeams(ctx)
+	return err
+}
+
+// AddTeam converts echo context to params.
+func (w *ServerInterfaceWrapper) AddTeam(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AddTeam(ctx)
+	return err
+}
+
 // GetTeam converts echo context to params.
 func (w *ServerInterfaceWrapper) GetTeam(ctx *echo.Context) error {
 	var err error
@@ -2755,6 +3000,22 @@ func (w *ServerInterfaceWrapper) ListAgreements(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.ListAgreements(ctx, teamId)
+	return err
+}
+
+// ArchiveTeam converts echo context to params.
+func (w *ServerInterfaceWrapper) ArchiveTeam(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ArchiveTeam(ctx, teamId)
 	return err
 }
 
@@ -2808,6 +3069,22 @@ func (w *ServerInterfaceWrapper) GetBoard(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetBoard(ctx, teamId, params)
+	return err
+}
+
+// DeleteTeam converts echo context to params.
+func (w *ServerInterfaceWrapper) DeleteTeam(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.DeleteTeam(ctx, teamId)
 	return err
 }
 
@@ -4492,6 +4769,10 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.DELETE(options.BaseURL+"/api/session", wrapper.SignOut, options.OperationMiddlewares["signOut"]...)
 	router.GET(options.BaseURL+"/api/session", wrapper.GetSession, options.OperationMiddlewares["getSession"]...)
 	router.POST(options.BaseURL+"/api/session", wrapper.SignIn, options.OperationMiddlewares["signIn"]...)
+	router.PUT(options.BaseURL+"/api/session/password", wrapper.ChangePassword, options.OperationMiddlewares["changePassword"]...)
+	router.POST(options.BaseURL+"/api/reset", wrapper.AskForReset, options.OperationMiddlewares["askForReset"]...)
+	router.GET(options.BaseURL+"/api/reset/:resetKey", wrapper.GetReset, options.OperationMiddlewares["getReset"]...)
+	router.POST(options.BaseURL+"/api/reset/:resetKey", wrapper.ResetPassword, options.OperationMiddlewares["resetPassword"]...)
 	router.POST(options.BaseURL+"/api/setup", wrapper.SetUp, options.OperationMiddlewares["setUp"]...)
 	router.GET(options.BaseURL+"/api/staff", wrapper.ListStaff, options.OperationMiddlewares["listStaff"]...)
 	router.DELETE(options.BaseURL+"/api/staff/:staffId", wrapper.RemoveStaff, options.OperationMiddlewares["removeStaff"]...)
@@ -4505,8 +4786,14 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/program/settings", wrapper.SetKeeping, options.OperationMiddlewares["setKeeping"]...)
 	router.GET(options.BaseURL+"/api/program/archive", wrapper.ExportArchive, options.OperationMiddlewares["exportArchive"]...)
 	router.POST(options.BaseURL+"/api/program/archive", wrapper.ImportArchive, options.OperationMiddlewares["importArchive"]...)
+	router.GET(options.BaseURL+"/api/program/imports", wrapper.ListImports, options.OperationMiddlewares["listImports"]...)
+	router.DELETE(options.BaseURL+"/api/program/imports/:importId", wrapper.UndoImport, options.OperationMiddlewares["undoImport"]...)
 	router.GET(options.BaseURL+"/api/program/audit", wrapper.ListAudit, options.OperationMiddlewares["listAudit"]...)
 	router.GET(options.BaseURL+"/api/catalogue", wrapper.GetCatalogue, options.OperationMiddlewares["getCatalogue"]...)
+	router.GET(options.BaseURL+"/api/teams", wrapper.ListTeams, options.OperationMiddlewares["listTeams"]...)
+	router.POST(options.BaseURL+"/api/teams", wrapper.AddTeam, options.OperationMiddlewares["addTeam"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/archived", wrapper.ArchiveTeam, options.OperationMiddlewares["archiveTeam"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/delete", wrapper.DeleteTeam, options.OperationMiddlewares["deleteTeam"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId", wrapper.GetTeam, options.OperationMiddlewares["getTeam"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId", wrapper.UpdateTeam, options.OperationMiddlewares["updateTeam"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/now", wrapper.GetNow, options.OperationMiddlewares["getNow"]...)
@@ -5596,6 +5883,77 @@ func (response ListAuditdefaultJSONResponse) VisitListAuditResponse(w http.Respo
 	return err
 }
 
+type ListImportsRequestObject struct {
+}
+
+type ListImportsResponseObject interface {
+	VisitListImportsResponse(w http.ResponseWriter) error
+}
+
+type ListImports200JSONResponse []Imported
+
+func (response ListImports200JSONResponse) VisitListImportsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListImportsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListImportsdefaultJSONResponse) VisitListImportsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type UndoImportRequestObject struct {
+	ImportId openapi_types.UUID `json:"importId"`
+}
+
+type UndoImportResponseObject interface {
+	VisitUndoImportResponse(w http.ResponseWriter) error
+}
+
+type UndoImport204Response struct {
+}
+
+func (response UndoImport204Response) VisitUndoImportResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type UndoImportdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response UndoImportdefaultJSONResponse) VisitUndoImportResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetKeepingRequestObject struct {
 }
 
@@ -5662,6 +6020,112 @@ type SetKeepingdefaultJSONResponse struct {
 }
 
 func (response SetKeepingdefaultJSONResponse) VisitSetKeepingResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AskForResetRequestObject struct {
+	Body *AskForResetJSONRequestBody
+}
+
+type AskForResetResponseObject interface {
+	VisitAskForResetResponse(w http.ResponseWriter) error
+}
+
+type AskForReset204Response struct {
+}
+
+func (response AskForReset204Response) VisitAskForResetResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type AskForResetdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AskForResetdefaultJSONResponse) VisitAskForResetResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetResetRequestObject struct {
+	ResetKey string `json:"resetKey"`
+}
+
+type GetResetResponseObject interface {
+	VisitGetResetResponse(w http.ResponseWriter) error
+}
+
+type GetReset204Response struct {
+}
+
+func (response GetReset204Response) VisitGetResetResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type GetResetdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetResetdefaultJSONResponse) VisitGetResetResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ResetPasswordRequestObject struct {
+	ResetKey string `json:"resetKey"`
+	Body     *ResetPasswordJSONRequestBody
+}
+
+type ResetPasswordResponseObject interface {
+	VisitResetPasswordResponse(w http.ResponseWriter) error
+}
+
+type ResetPassword200JSONResponse struct{ SessionJSONResponse }
+
+func (response ResetPassword200JSONResponse) VisitResetPasswordResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ResetPassworddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ResetPassworddefaultJSONResponse) VisitResetPasswordResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -5755,6 +6219,39 @@ type SignIndefaultJSONResponse struct {
 }
 
 func (response SignIndefaultJSONResponse) VisitSignInResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ChangePasswordRequestObject struct {
+	Body *ChangePasswordJSONRequestBody
+}
+
+type ChangePasswordResponseObject interface {
+	VisitChangePasswordResponse(w http.ResponseWriter) error
+}
+
+type ChangePassword204Response struct {
+}
+
+func (response ChangePassword204Response) VisitChangePasswordResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type ChangePassworddefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ChangePassworddefaultJSONResponse) VisitChangePasswordResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -5916,6 +6413,83 @@ func (response SetStaffRoledefaultJSONResponse) VisitSetStaffRoleResponse(w http
 	return err
 }
 
+type ListTeamsRequestObject struct {
+}
+
+type ListTeamsResponseObject interface {
+	VisitListTeamsResponse(w http.ResponseWriter) error
+}
+
+type ListTeams200JSONResponse []TeamEntry
+
+func (response ListTeams200JSONResponse) VisitListTeamsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListTeamsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListTeamsdefaultJSONResponse) VisitListTeamsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddTeamRequestObject struct {
+	Body *AddTeamJSONRequestBody
+}
+
+type AddTeamResponseObject interface {
+	VisitAddTeamResponse(w http.ResponseWriter) error
+}
+
+type AddTeam201JSONResponse TeamEntry
+
+func (response AddTeam201JSONResponse) VisitAddTeamResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddTeamdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddTeamdefaultJSONResponse) VisitAddTeamResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetTeamRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 }
@@ -6034,6 +6608,40 @@ func (response ListAgreementsdefaultJSONResponse) VisitListAgreementsResponse(w 
 	return err
 }
 
+type ArchiveTeamRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *ArchiveTeamJSONRequestBody
+}
+
+type ArchiveTeamResponseObject interface {
+	VisitArchiveTeamResponse(w http.ResponseWriter) error
+}
+
+type ArchiveTeam204Response struct {
+}
+
+func (response ArchiveTeam204Response) VisitArchiveTeamResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type ArchiveTeamdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ArchiveTeamdefaultJSONResponse) VisitArchiveTeamResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetBoardRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params GetBoardParams
@@ -6063,6 +6671,40 @@ type GetBoarddefaultJSONResponse struct {
 }
 
 func (response GetBoarddefaultJSONResponse) VisitGetBoardResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type DeleteTeamRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *DeleteTeamJSONRequestBody
+}
+
+type DeleteTeamResponseObject interface {
+	VisitDeleteTeamResponse(w http.ResponseWriter) error
+}
+
+type DeleteTeam204Response struct {
+}
+
+func (response DeleteTeam204Response) VisitDeleteTeamResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type DeleteTeamdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response DeleteTeamdefaultJSONResponse) VisitDeleteTeamResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -7233,12 +7875,18 @@ type DeletePlayerResponseObject interface {
 	VisitDeletePlayerResponse(w http.ResponseWriter) error
 }
 
-type DeletePlayer204Response struct {
-}
+type DeletePlayer200JSONResponse Erased
 
-func (response DeletePlayer204Response) VisitDeletePlayerResponse(w http.ResponseWriter) error {
-	w.WriteHeader(204)
-	return nil
+func (response DeletePlayer200JSONResponse) VisitDeletePlayerResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
 }
 
 type DeletePlayerdefaultJSONResponse struct {
@@ -9239,11 +9887,26 @@ type StrictServerInterface interface {
 	// (GET /api/program/audit)
 	ListAudit(ctx context.Context, request ListAuditRequestObject) (ListAuditResponseObject, error)
 
+	// (GET /api/program/imports)
+	ListImports(ctx context.Context, request ListImportsRequestObject) (ListImportsResponseObject, error)
+
+	// (DELETE /api/program/imports/{importId})
+	UndoImport(ctx context.Context, request UndoImportRequestObject) (UndoImportResponseObject, error)
+
 	// (GET /api/program/settings)
 	GetKeeping(ctx context.Context, request GetKeepingRequestObject) (GetKeepingResponseObject, error)
 
 	// (PUT /api/program/settings)
 	SetKeeping(ctx context.Context, request SetKeepingRequestObject) (SetKeepingResponseObject, error)
+
+	// (POST /api/reset)
+	AskForReset(ctx context.Context, request AskForResetRequestObject) (AskForResetResponseObject, error)
+
+	// (GET /api/reset/{resetKey})
+	GetReset(ctx context.Context, request GetResetRequestObject) (GetResetResponseObject, error)
+
+	// (POST /api/reset/{resetKey})
+	ResetPassword(ctx context.Context, request ResetPasswordRequestObject) (ResetPasswordResponseObject, error)
 
 	// (DELETE /api/session)
 	SignOut(ctx context.Context, request SignOutRequestObject) (SignOutResponseObject, error)
@@ -9253,6 +9916,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/session)
 	SignIn(ctx context.Context, request SignInRequestObject) (SignInResponseObject, error)
+
+	// (PUT /api/session/password)
+	ChangePassword(ctx context.Context, request ChangePasswordRequestObject) (ChangePasswordResponseObject, error)
 
 	// (POST /api/setup)
 	SetUp(ctx context.Context, request SetUpRequestObject) (SetUpResponseObject, error)
@@ -9266,6 +9932,12 @@ type StrictServerInterface interface {
 	// (PUT /api/staff/{staffId})
 	SetStaffRole(ctx context.Context, request SetStaffRoleRequestObject) (SetStaffRoleResponseObject, error)
 
+	// (GET /api/teams)
+	ListTeams(ctx context.Context, request ListTeamsRequestObject) (ListTeamsResponseObject, error)
+
+	// (POST /api/teams)
+	AddTeam(ctx context.Context, request AddTeamRequestObject) (AddTeamResponseObject, error)
+
 	// (GET /api/teams/{teamId})
 	GetTeam(ctx context.Context, request GetTeamRequestObject) (GetTeamResponseObject, error)
 
@@ -9275,8 +9947,14 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/agreement)
 	ListAgreements(ctx context.Context, request ListAgreementsRequestObject) (ListAgreementsResponseObject, error)
 
+	// (PUT /api/teams/{teamId}/archived)
+	ArchiveTeam(ctx context.Context, request ArchiveTeamRequestObject) (ArchiveTeamResponseObject, error)
+
 	// (GET /api/teams/{teamId}/board)
 	GetBoard(ctx context.Context, request GetBoardRequestObject) (GetBoardResponseObject, error)
+
+	// (POST /api/teams/{teamId}/delete)
+	DeleteTeam(ctx context.Context, request DeleteTeamRequestObject) (DeleteTeamResponseObject, error)
 
 	// (GET /api/teams/{teamId}/evidence)
 	ExportEvidence(ctx context.Context, request ExportEvidenceRequestObject) (ExportEvidenceResponseObject, error)
@@ -10250,6 +10928,54 @@ func (sh *strictHandler) ListAudit(ctx *echo.Context) error {
 	return nil
 }
 
+// ListImports operation middleware
+func (sh *strictHandler) ListImports(ctx *echo.Context) error {
+	var request ListImportsRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListImports(ctx.Request().Context(), request.(ListImportsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListImports")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListImportsResponseObject); ok {
+		return validResponse.VisitListImportsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// UndoImport operation middleware
+func (sh *strictHandler) UndoImport(ctx *echo.Context, importId openapi_types.UUID) error {
+	var request UndoImportRequestObject
+
+	request.ImportId = importId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.UndoImport(ctx.Request().Context(), request.(UndoImportRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "UndoImport")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(UndoImportResponseObject); ok {
+		return validResponse.VisitUndoImportResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetKeeping operation middleware
 func (sh *strictHandler) GetKeeping(ctx *echo.Context) error {
 	var request GetKeepingRequestObject
@@ -10313,6 +11039,125 @@ func (sh *strictHandler) SetKeeping(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(SetKeepingResponseObject); ok {
 		return validResponse.VisitSetKeepingResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AskForReset operation middleware
+func (sh *strictHandler) AskForReset(ctx *echo.Context) error {
+	var request AskForResetRequestObject
+
+	var body AskForResetJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AskForReset(ctx.Request().Context(), request.(AskForResetRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AskForReset")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AskForResetResponseObject); ok {
+		return validResponse.VisitAskForResetResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetReset operation middleware
+func (sh *strictHandler) GetReset(ctx *echo.Context, resetKey string) error {
+	var request GetResetRequestObject
+
+	request.ResetKey = resetKey
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetReset(ctx.Request().Context(), request.(GetResetRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetReset")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetResetResponseObject); ok {
+		return validResponse.VisitGetResetResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ResetPassword operation middleware
+func (sh *strictHandler) ResetPassword(ctx *echo.Context, resetKey string) error {
+	var request ResetPasswordRequestObject
+
+	request.ResetKey = resetKey
+
+	var body ResetPasswordJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ResetPassword(ctx.Request().Context(), request.(ResetPasswordRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ResetPassword")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ResetPasswordResponseObject); ok {
+		return validResponse.VisitResetPasswordResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -10407,6 +11252,52 @@ func (sh *strictHandler) SignIn(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(SignInResponseObject); ok {
 		return validResponse.VisitSignInResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// ChangePassword operation middleware
+func (sh *strictHandler) ChangePassword(ctx *echo.Context) error {
+	var request ChangePasswordRequestObject
+
+	var body ChangePasswordJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ChangePassword(ctx.Request().Context(), request.(ChangePasswordRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ChangePassword")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ChangePasswordResponseObject); ok {
+		return validResponse.VisitChangePasswordResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -10555,6 +11446,75 @@ func (sh *strictHandler) SetStaffRole(ctx *echo.Context, staffId StaffId) error 
 	return nil
 }
 
+// ListTeams operation middleware
+func (sh *strictHandler) ListTeams(ctx *echo.Context) error {
+	var request ListTeamsRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListTeams(ctx.Request().Context(), request.(ListTeamsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListTeams")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListTeamsResponseObject); ok {
+		return validResponse.VisitListTeamsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AddTeam operation middleware
+func (sh *strictHandler) AddTeam(ctx *echo.Context) error {
+	var request AddTeamRequestObject
+
+	var body AddTeamJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AddTeam(ctx.Request().Context(), request.(AddTeamRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddTeam")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AddTeamResponseObject); ok {
+		return validResponse.VisitAddTeamResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetTeam operation middleware
 func (sh *strictHandler) GetTeam(ctx *echo.Context, teamId TeamId) error {
 	var request GetTeamRequestObject
@@ -10653,6 +11613,54 @@ func (sh *strictHandler) ListAgreements(ctx *echo.Context, teamId TeamId) error 
 	return nil
 }
 
+// ArchiveTeam operation middleware
+func (sh *strictHandler) ArchiveTeam(ctx *echo.Context, teamId TeamId) error {
+	var request ArchiveTeamRequestObject
+
+	request.TeamId = teamId
+
+	var body ArchiveTeamJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ArchiveTeam(ctx.Request().Context(), request.(ArchiveTeamRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ArchiveTeam")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ArchiveTeamResponseObject); ok {
+		return validResponse.VisitArchiveTeamResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetBoard operation middleware
 func (sh *strictHandler) GetBoard(ctx *echo.Context, teamId TeamId, params GetBoardParams) error {
 	var request GetBoardRequestObject
@@ -10673,6 +11681,54 @@ func (sh *strictHandler) GetBoard(ctx *echo.Context, teamId TeamId, params GetBo
 		return err
 	} else if validResponse, ok := response.(GetBoardResponseObject); ok {
 		return validResponse.VisitGetBoardResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// DeleteTeam operation middleware
+func (sh *strictHandler) DeleteTeam(ctx *echo.Context, teamId TeamId) error {
+	var request DeleteTeamRequestObject
+
+	request.TeamId = teamId
+
+	var body DeleteTeamJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.DeleteTeam(ctx.Request().Context(), request.(DeleteTeamRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "DeleteTeam")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(DeleteTeamResponseObject); ok {
+		return validResponse.VisitDeleteTeamResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -13277,290 +14333,303 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rjhy5sT/4KkTtArKBkro1HnsX0idNz8gjW5rp7db/zBoH/sDOjKridBaZh2R2qS3opfYR9skWvOal",
-	"gpnMurRkYw8OPJIqeQsGg8G4/OLzohDbWnDgWi1efV7UVNItaJD2b2u6hXel+RPji1eLmurNYrngdAuL",
-	"V+HH5ULC/zRMQrl4pWUDy4UqNrClptVKyC3Vi1eLpmHmS/1Ym5ZKS8bXiy9flou6oo8gk2PEn48cRdJC",
-	"syK9ls4Hx42kNF2tksOEX48bQwPdJofwPx4zwhfTWNWCK7BccO2JY/5cCK6Ba/NHWtcVK6hmgl/8rgQ3",
-	"/9YO8r9LWC1eLf63i5a/Ltyv6iJ2aMcqQRWS1aafxasFJXX8dbm4luKugu0JR3b9IQPvNlSTDa1r4FAu",
-	"if3rjipyD7X2f9WClMJM6xaUYm7ck0wr9IdOSxCmiGJrDiVh3Az/EejpSGI7QzfCsNIzRRRozfhaOf52",
-	"rUynb9bwnm2ZlxtS1CA1cxxzR7nlzwFnLRdb+uln0Tjh4n/kzfYOpP/xA+ONhuTP1yB/A7jv/My4hrX/",
-	"nfGx5u58IHOSoPSP9FHhvSrRyAJr+KV7xP7bLdmP0ptLb129VXTI0ZlFHPKf8WSKu9+h0Ivl4tPztXju",
-	"/zEckxd+Ezq/PmfbWkjt5LneLF4t4EGy+4tCSLhoj9eX5eLNWgJsPQ/197BkqxVIK2U0bJFNLkTj2u0T",
-	"bcWk0iixFRQC5Y0BOV0P8fulH22CJvDASuAFvPjRTt78MZsuoa0Tsa4/KiV97C1oeEb8fu+t857WNd1v",
-	"cCU2wJ+ZzYpCuBTNXdXpo+VYCbXa70IbSXQn9IbsqC420JHgXbbtc3v3l9QOLBe2Q2xEeCRqI5qqdGMS",
-	"LdagNyDboe+EqIDy6X20i/LzC2QKIy8D0+1ts2FVrnaOH/tsSIsCag1lj1P3ljbc0GIDxb3qtRkTklfm",
-	"c7SfBhcqJRSsdNPdIyYpYQW8BEk4UHPuzcVSbChfM74m5gPq1orw1QaqemqyP5tvviwXFdXdycUtMnJH",
-	"rhnfn9wKQGOcyOETfpy50Pj6he0yn8C/uikgFJZiN9X4RuwsZxcSgONih5V2nsCbrWHLClZmoZKtN12h",
-	"0jkKm8dpIeUH9N07ZojE9fT3xFu2fNoyhxvGU9GttKVc5NEJmSeBlurFm8AxecLONnI3gCw27AFuoABW",
-	"I9cAPISnwb4oMS+AxE9OcU/96K8g9OcBjUNH3VZh5GWYHSovmpLpn7iWj4jM0D09uKQanmuGS3LtlS2E",
-	"RahO/CCmeYfqhfvSj+D7w1byA3AnlpH718m9fRHjCEPsZWH+bj9WhJYlaerFsj2UE48BROLZnrIP9l/p",
-	"Fq7s3Y30tfa31FQHA47KGvjafo9KFPRetRq+0pSXaklEVRq5HG6vrAHfi/UayhuosTEV0w2dJxLttn+k",
-	"RjnY63DATGt3m7ZnpTNc3LFl5BhPgiSvuUH3GG5Ft6x6zNmvt+5LJ73VmA6ZuD4T+pbhZCO6iFgR8zBq",
-	"FCjL3lESjyic+125ViCfKdsr+tjuktnJ94FKg1Fxb/dTN1PqQvGk9vSbuAHM7r/obFzuJWC5xkzhh0oU",
-	"99grTt1DSvaXklUVuneAkfuSrIS0W7XbiArIqhJCLslLIiT5zv4mOBDguDbLyixRdc/c0OGWd3NcLsSO",
-	"Ox2zp1p2XqVjz0Zh1CkvePpr8seNaHoPdmkb9+UzUlfU3VP7qlfNOK6TdeTbvgXADKFITaV+Tbih1BYo",
-	"V0bKy8c7UT7Okuhb+umd+/jl5SXCrJavcWoogP5WMK7/8j3+AtF0jR9uzXSV8aK2k7dbGpos4466ztud",
-	"W0ZmbefvZ+sYsisca6udtRub+9B2x+Sgd/YPgsoSu8KrZju4EiYv4I2oSoULNN8fuXskG7Ej28a81czr",
-	"zbSxLGp0DXJHi/sl2Yq5N9zPoiqxGVWMw4x7zdDiPeOAdXXuW978K7mDDeOOHndmMktCFVmxSoNMPKel",
-	"yOFY+9Uy7mqX5xyJwuaNXcCROvvcAlWVT5lbo8okWMjNa3pB/rulHzrX+mKnf5Dd5SpxTKSEYp72dBXb",
-	"JLVPI04RFrFC1cpayyGOBmRDDd8AJ7835dpZYjNPjVnTNZV6fCPymFxC4Y11x6ukOyHLyR5+sx8l+cKR",
-	"MPS17O1UnC3G5pEoe5udOGpW5luGPsURwA9uOwI+ZU0rsW6Qk0nXM+RfazdHX1fHsHrivSb1nM4aqa8l",
-	"KNAJe9eMvhp4x1cC68de5Pk9/WjvfewybKS+oo323pj+SVYbseNktwFOaDjHTBHTBtOLKlqWA4v3qNWp",
-	"4evU8px9JbsnoGWqJ/ckmMHz9vtkb7XQqIoJEggldleeKRI024JycgfZgi693WrHdLEB7EJuKlDmPVex",
-	"ByCyMafv2PHQV5UTSNSJqcZexo4andlFHogMOhRp/jQt3ZHv8x8qNKzheP8pDaBRBZvhlnlxjz8aNG6Y",
-	"xTRpYVTXYOA1zbLsim7+882KV4knJawpR/mPE+b8rVYjJUpT6UwVeVa6uzDe5OvHGtoxs1l3EhW1VvnG",
-	"+1fy5gAVrRWUHxAuFyunbZpZLgnVhFtbb8YzijvzN2K8APlgTRd+OnlzlA3n5o8oNylNdaO6L+i6opxb",
-	"EojaGiZKwQF5Qw9PnOuoS5J2aLcm9LAY8rwpgjAf+nnCv4fJWR6x17aoF4EFlosV40xt7Gm3k8Ze/FSP",
-	"779Z5tI8o/Yobd7fO8JWpIKVJqLRJ2fRoaG4SAsXwVeNQqkFn2oovHUYMQA4b8h8x25oudcl9m6beMkO",
-	"1mm7Dn7etsMc81p46k24EiJNohfSjpn7qmmpfdjTptXS9ii+lqKpUZIl7oNEMAMm972H2g2Rv9Y42SMX",
-	"exWYKZvHEkuuQf7c8FJiors2DzT3I/FbO7hZMcpEVmt7nk+fK9/JQURqsAcQlcVfaY1qB1QWN7RkDW6c",
-	"uwtGpr1fVhLg48Z7Uvd+3dBq9R74Wm/QnyvK4TdWJn6t3VMBDaxhfP1rg+s5u0SHw4em6703x9C4S45l",
-	"oFp3ut11B+q0s5rYaqvovXBblLu7tk27tdeRNHu873qYfIfNlwD5AUtd4eDbePU2jzTXYWvm0+YBi+Mo",
-	"zD8Dzr8lbPsRZR3uZA8waVBHDHpAcbrOsvR5r5GdQ9fa5+e7jIvKNTE72hxkYg6voT3CnugKyXsu+Ekc",
-	"8GBo5ANcC4ZdFisptvkOe7PL8oFW+/1s2Doh4lDJOCBFZcWI7QNTSmQ/2mY/jAthQht+Mq242PVHpcW1",
-	"8gN2lpt7dzkiH3ZjNcjuWL12hvnfqsGYFwEU9nKqgds73cUyUAmEC038wSKUP5KtkGj8XJAz/Q69y8ho",
-	"+kqzqiLAS/Pg02gfeQ9sTwL/uV+Kn0D20W/0oQdfo571OUa/BtWrxwlojeN+Ii0RCbWkZVkxjgMyeuFn",
-	"p44dsR/p43tBEQfBhspyLPb392abOoNp3+/wfRJdjd3RQt+5uxyWcNBO/8iUuWOOPoI3DU+ewiK8Ukf5",
-	"JbQO5mBalsywB62uexND4iK7rGQuFmv88wa5vR3f3x08xixr2X8DqeARdcNIsZZe/OS5HUMDNGCxcbrK",
-	"eMhiw8tbbaSOM7ygriixIkCLTbAbMU7C4TNXgjMpwZoFu8p+CEA6uHg460SY2+AQ+FC1jts9SL5W+Sm8",
-	"HcYvqkNdzy/o0Xas/UHgD+QYbZLlJNjGXsY+92MNlxhCDHwn6GTDbAYPtzvR4C+hwlmIZzr6zaTq7dDf",
-	"N9lsxT5hhvaOHdsyjl0nYYqshSjJSsguA00HIbRBMUfaLJaLekPVDK/StfkcPcVCsXmes2vfAj/GmuLM",
-	"KJuqF0wsVqvnJayeV87tvRKVUxV3jHOQ6rnS9NF6GWj9HFxkitmj8nlNmYvW0z5WDzNVKpoRiWyn5L7F",
-	"GLaNP0PsyCFUkOw2Qrn4OmX1LE0bp2lirtg5Hs9bG62DuaBDwkE+4+2EvPfHLGG+dMHzM88aHoiIxv+F",
-	"/qctkyMvbicrujwbz0GH9dpz1pUGbbqEO+od+RK3ZkIfsYf/xY9e1OWpIk4wfgny7y1zpwC/+l3O4TBb",
-	"xsmcFavAXPpGd38AqZjgS6IASCkK5YZ54Vjnxe9K8Ncu+Y5pG8WkjMiykfFQBgO9m3U3YaLdkZ+UZlv/",
-	"NBu8izvvxDHufRe+O+8jb/ic6zz0oM6PvYnrPeiB95atGwlYKGgv2LNjZVk3VJaz7oEKtEaDj8aMWq0X",
-	"fH8KOyHLefYu2yLOJC5i6dbZDpdl87gGqWbYyVuTx1tWVe94jb2p64ry3Cxa14Ulkqh7FxM8gNcMN6IC",
-	"Ne23s8OGjjD5ZqYM5flsAHdBd947YOuESdw8/kezRoWEm/7h7FgIancrJh1hD9PBWc5kl5syVPg3rvk4",
-	"x7VVS/EAiYhhCVQNtR1kW/ADtaN1VsusbQymm2PMJwPrSQ5xDurdrTwran/jozRGdRv7kQ2tqRiu/T/Q",
-	"qoFpA0N8SrlxQ7twKNwRiBwRBmzZIProu0eicwByTRT+jB9koXjrrfED++0gHbjreuJllbgMDrmf50Ui",
-	"v2ccmjoVipzMbTzA120UvbpOLFSKKkUDZUiMR+L73JXcIF61CL31dIwQ/x02otNxnFicfBvGbGmTk5by",
-	"1rlGZiakvK2EkFc2UAfR71ca5A3UieBusTKqoo7ZXC7Nnm3Nlfjny8tLa71wf73EAm7m5AZGKYmkaMuG",
-	"92ygqXikA3NbjBhbePcrLwB9OrbRxZPdK+0129D/BiyrVGzLXMiET5nd9B2EY8qWTXH0CRxx01Ctwmz3",
-	"L7BD7qGgVx8f7vwgWInFDrS+hVJ410LDddexcGiu5FDBd+4bPw+MDn/16u+A33c9C0BHAchknW0wCGUn",
-	"bH5gn2ZJRFG7XlJx21KrN7NSbmXePD/aD83mumdkxjPLkihOqTP1pSN0zMbe+re1m0w7RGrjrsS2phJT",
-	"jnOyXOOzze6XUnPxDOoORk/uOHN94JYGJSv0XP94nNwyZKqGjuJic+6SSOHZ90mbhHyCQKT5sVcJ7JLu",
-	"xLCIiKdx3HvSujkcSNkYuZGX3YsEJ3ZilWKW8f4dyMUulT0JsugLoF7SYo5kiDm3zsynXCZu6HjZDR90",
-	"E8kj7AMczLJvIyn26DpT+zwdKzeQl4/8NlDzgHUnjCLpi/DgG65Nhf1z+rrb0k8hPO77y07GLH7/db7+",
-	"Dv3427oP51+FKTlmSDqCGbBPhw2VcAg4QPqso/b68Dk273b/v7ucUN+iePDzzjkEhiQHnYAboCXm5wc1",
-	"0xlortd+vH/HZp02ZqcUg7SVO5m1Z6iFh4AKOW81ozqGGydGRYV1x6gpS7owaM7euS04aPdum+2Worgz",
-	"x6ry8QYcJLqJLdyJ8tFmqSrKSo9XuAESDjVhioQbzAMZYvAEo5p8evvnyrTZSrnfxcTF6+n+McjJAdUf",
-	"KKsCpEma2VpZ8D2CilCM20vHICRmZ1uHzsYlFjbLsWlE0LbuKnLI8RIbaOTXYQJLJH9nDt0YkoLWeeL0",
-	"o3+KHXAk/4vBDuEMdY+ZBKyoZ+DNAiFNYIYzufMUnAGS5BudGXOpE2c9ozPXBos28bSa1V+LD3QMIlRA",
-	"pRv79hf4pK87gLKnxJfwV3T2qt2NMiN/aQgbhQBWRUwPb27MZ1IttLOtD3OmqQSHr0QHl4YdbydidvCO",
-	"6Y2LAqVSe8xCYp3WVk+aG/25B2IVWWvpD2ogepj8Hs5VtA8U8dkVwa+SiBs/e0jFQUhpG+CUEPm/i7uE",
-	"vQvqGrU0WnP6ktzRqiJCEi70xuko+5u1Ewlfdw62nIOVM/NrZ+P6zHF7VULcj7oGcXU+mdJcU9XLKS2Z",
-	"dPJd3bPaPjI4br6WbJvIUx1BKNICx+RjvMQyaVuwoHHm1GLhVxKTqO8ee2BDfgQ37SzXLmVoMltU5hwY",
-	"HWHcZaFqKfiaFEJyFHg1M1LMj9qNLHIbnogewyIe7ImZH+/wM9P5j7wRuObE42Q2yFpr0gjPiLzVM33I",
-	"4kWFBq4nBD8X+h8w8603356rNJ3SivevDfHWqVKHPtvce82/3vw6w1Ri/0tLmtygJ0vcgwKe3tkPb0A1",
-	"FQZ+KqWYoSzciN1PpgVqgXMxamUiCwGUwuHShlkI/sNOh8swTUzovPsKyVCJTXrXep0P2Sj+wFIBubCl",
-	"rBoJQZv2wZrOofzhcd7xabh24x765HUTj4ehnUboG9/SQIn3jN9jcY1dSo1HTsQv7X2kcfBvUjF+/0wR",
-	"88Frl9xjHaUOXoeuKePTy22H8iONLw1/r41s9OgO2gyEBIxvXsJn6GFkz7AF+ZSThGtnki9/j82PMd37",
-	"XlLuIDNNwQIqSH+eYZRJo7ZRjUIcZt9ePsUZ/haOHaDza8p1okxBsaG8wA2MhwQQcUjArXDYgdJtwhut",
-	"BAdrb9vS0sF/eqcmUbhpLW1uNU+md/zNTU/w9iD7uQZeJO5w0H04zU5DTatpwN6P9iP7tVwndPiO4zcG",
-	"iFAfCPT80WEKCfF8ZW9ud5VPxoi0PmA3zSUSAu2ntAzb3CdWXLzbtw6hcu+klrEOupT+DlCj5+YeoP4g",
-	"uN4oDArX/OrBW8MLMIYovfxuIkJpQMXOSNjJ+TvUOuH5PkHIejchGR89Cb4+npbDvO1qWhHRLtAIG/09",
-	"KIVj49BtXWE5UpQUFVDZyYmpQZKigWV4hQlZgiRiRSwwcyZQ2W3obhQ8dSpSUaF42hl1EdJo1PlAchE4",
-	"Lm/BtdCZsGwB47qNLQyobHGb0L0NVENsYsyoKoZnS7tt5rkets+iUDxTZCX9rTNEXvkAoNU/DgBfobK4",
-	"1ZKao/B/4+gsVIFZ4j/S2C34TwWTRQUjQ0eUk38k4V3S+C3m138kcV9+ptUqcWfxdXJKg41uJ9ClQhg6",
-	"rr3XaWf43gIH5NjDgGn3YNnZzixAk/ee/+bimXSiiPdtZSJB9iTwfdpfvo8pOW0RENXcSJGxIirpkOP2",
-	"x5uUlpN2BDcq0af5IdHfJHC+D+IJXmFLiBYA0g7Zi3WOYw2WsnR7mOOemgV7HL1Tjn0wO2syF6brX8KK",
-	"bz3McMfYAG00+SG1XUqzoTNqri90Lk+OzMVjCE+wh0cKbH2OnaB42/nsZE5H5Z7TwROm5Tq3g1nRUj7F",
-	"Yy7viIJWNw1WrOOclfbGKubtofrNqX2XXfIurvugLJU2TvyoykAzMEcTqM4HpiUvFyU8+GBfRP+p7PII",
-	"Q1O3R4EhM80SY4XFEviQotGF2I7l02SNLKH+ReQ9Wrov75QBTza90Kj9emF96jrIT+/jfE1gW+tH4rCT",
-	"ubAuGy50gvKYYSZkprlV+YSJGAUS4psa+0DslRjrhKJ62MyQK+xxjAK5h/DFnm8waffBm9YOPw+JIFPV",
-	"uDFQfheZNizrfws9JV98Zg0ffVTAcB2aFpstDG+u6QA6T5ZRJBHzTXY+orcf+nTE7sTwJcn7o97QKym2",
-	"P3itG1c5pdjesjL9wURWNvaMdr/YwrWgic8lQjyW6WFxK6E9Ib0VDebf6TPOL0v7t3Ser/ynAGvmveoD",
-	"qtNUJAoaMhafzij7iAe4jvK1P8cA+TMPj9i2wob6BXZZTppJW3IQ120qmvUYUqWY0tTa6h4Y7NBiTkPI",
-	"366xHp90Jz7oUDP9SaMf0VmK3ZNVRWkrM/QPtft3W6rLlcq2YBy9mkKz4o9yI71CMG238tFR1YpywsbO",
-	"EzIW3e2I0rajimygKgnlpXUrcKFdwRll/sdWTxOCVKKP9DUBu1PZoDN0Ls16DSrHS3jbfvlludj5V8He",
-	"a+N6rKjnFJLbeNtcSNtuhdBt79XR+SFVXTudNh1qNu3cwyVWhhj6Odrz+utqBVyNpAROVmX3PXSY/25+",
-	"kzJWwZ5RiNf10imgPfUSpkaTXfRHGyMKltqzFcG7lzG3D+5jV41eiGrP5zhZnsA1W4ZhR2bbocO+AK6A",
-	"SvzFsYo4Ovtx1TAN7RIWilfUtl37jpZ+FhM6jnAdHlIX3Te18+jO69iAkmxcjACDkR9yElb7wVHo8HUK",
-	"3OdMXWDiOM8FoLCcL0PhqdwjHuta7du53A9LO8c4hVx6iVmuUIRi15TJw6Xdf1HJqDvZd/OblMAfU6fx",
-	"oR/lNqNEJpZlUQulQKmgeUXf7Xd9eIk/o/gS/xIcNZ4kpOrKAWjYVn6N/QmMCK9rVmgUzovqGRCJDNcT",
-	"B5Bg3dKwsAoC87ghSqvvF2O1SpJRxwEzPG9gkfkpDsxtjRN2Jjlxvwkzyc4bVPdTcw6i3TQSoX1Lh72K",
-	"0Gd2Gh3SZ4qOwGpHyI6bBns1TkPp7glFF0w0mlpKGR4M1ops1Ewyr2BJ2tXRDdFJFQpPY2kcQBA9HSuf",
-	"suAHi0vgc0+ipWcie80ghcfDkzYvFD7b/rFcqJoW/qqco9De1jLxEnpgoppZmj1cPqHl5IHzdprOUJFJ",
-	"2xW5SsWZB86cliMO223UnHMxjDFY1WPwKpaLFI+PnoAdDOz8YxV+vNXQcWOHM30nOaw5uOY6LhjJ7u6q",
-	"EwExMB48DjMSIYanYNqP2qnCmHNkwuc5QLbScbC/RQKzdMjUGT6TxW/DM+1wLq9DTsSAy2vcbbxcWJ9O",
-	"QswP96ibrgFUQgLjLjeIrXY+6tBVHDBMKpdqtc+wOJxqndfI8XpjD2Jjy3gabyOtUe5Hn41o7OPDDF9M",
-	"PtjMKkN2Arlkbp9ahxM6iRNQ51/zH/wj506Ke+AzG+1VCZmsExAPyIxR2pMzo9E98yl+E7Ul9nWpVpjv",
-	"pzJOri9Aws6YaattzmnUf0Ni/uztzC5tKd0jKYaVG56kWScfc8Z0dbjI57SxJVlnTW+oiXXoHhFT2yzO",
-	"qJRJZz/xQll79/pAJMdT185s2Sk3bE9Xm1/pODrsU66c8TLiGDHTufbH78GOzeQONqwXftazpwQU6P3f",
-	"uOheH9jvHzdMJhoLDrfD+MOUgaQzUNtrnFu7dX4h3c5zSd+WhT6Y9sE+hSCqq4RT/VAlLai1OSJg77Ak",
-	"nCB2lr0C2WGMTBqG9R9DwgR0h2q29QEhVfM889ws9y4E0g1gQgA80Gz7lS2cQR0ggiYVUKVzoBCWC4/r",
-	"M8/keTrXZN3IWqhUlFR1mqL/zu8y+5nt3wG4QxWtm+Ty5c0mOMozwYlYuYwb4mZhUwNsNkeuOxUzq4zn",
-	"N7jVur1t8xs6xpJQIclRuMdtyx6Htxs0Yu5tzRFYPYEDbFGh0M3+mToC7N2XqmmpkFuQPoqUuMwjhMpv",
-	"ofLMoM4UrICXqbst7WFoVcDoDPhT1xXwcomm9UHZa/LyMvzfFEj1wQ6j5eKhvZHmCJs9p1yQ6x2fU1Se",
-	"Ihmjx8KuFeXdGufYYNgfiNxQ9kz2gFM66SwezAWT1MLhaPjo/meK+GnKJWErsgEjrh9AkQ1TZEs5KqVr",
-	"4Lxf7KCfA3sY0EkS0mIE6ERBTWU87vh6zUrEjseFEo8YVPj6QeNWiYCs1w7k6duhQ1d39rgolgxZSBp+",
-	"7+eDafxq5TamUzE0KQwk+Er+dq6kEFsgwai9F9ZN1T3ohIhEkLj26m72q9vgjrH9H0dqVFrodfQXoTfJ",
-	"EsdGCeHpX1OgdCPpn2gKUM9MI0NqCHK5tE+3CY9DjID2tOzl6bQOqxjy7IDp43IjVXqPMj+1ZL3OBNz5",
-	"3ISrOXD1losTaPWjJ78eCIwOlXeUaRzvE8/djfBYgeu7B9qdp7bTOHSgTVaVsV+9kjW3yphtl4ICDg/X",
-	"PLWXMjmwEV5i5seRc196r32qdsCGPoAL15MNtzF8ofjEbFboYtJeXiYCNFFu3NAgFwelH5sWy3ALRO8s",
-	"gIEiYqWt7eJQTExz8t4Oarv0kkF0sbll/8ISde/YWhFbdovYPwpOKvZgtfZ1txRsD+Q5RhBmvKe4+Hmv",
-	"RCVeHP6QqJA/YxvTObMZEwzaX/yUcf2X7xcJbW+dUMQxTM9jj0KiIKqbRVdzb2XGGGJp5G3svr6HxE2T",
-	"ynzau187njIxdUnmPpILHOtyPAHWm7iD9uevpSE4QqdBJRJr/3SVXuSnX0+1mk+32SWEuM2+MfMNm97N",
-	"SNq/pMMCuoO4Lc26MQyzHHBf7HiqMK8sNuwh+aqbVVs4H1k9nJs4+ngNkTD9xI138Cz3LSP+R3cj7Kgi",
-	"ha20VC6WuUsaW8c1xWJlaVEAgja60hfq//1/MPEYHlP732NfS6CFnoHu6N9kaP9LIh5AkgDD+EwRn4CC",
-	"xM/UuVMcRvdZcrgewuwjvqSd2sRBcdWpX1hi5x6VbVvwOsRp5tz833X9qd/tyxFf//L0qGzpyIfTJQh1",
-	"Qxkmk4Vc5WmEt0dfhCWOSLoSMj8lMgX8ulzsWA9hIuUtsXDvpo+sh08y4S8HYdRTU9mIJ0ubLKHviDtf",
-	"7PsLLmHyxA01oez3dEZJ+DI+mPPW4uZ00GJ4KKw8zKmsK8qN1k45ETVwW0Z5D8LmVIVYR9N1knXAXLen",
-	"KRGwjPmJh9VD8bVQ9o3yZoa+817RgTZjyJc9CZW/PE1RieADFwcnvpHDALYuZAWMVhKYefiy44s6xzKr",
-	"tqqkxSgM9D085vPZ3wEFPp+BZm2Hm43SEXciLihsQF5pZxe2Odc8mUq4vWMJp/h+GdT5pUHmY0UuF2oj",
-	"hE6Nu0v48KchJrvlRHc+LpBZ85EfL3WUkvaewyj3tUhyLDUGrCiUBvniJ65nhIG4Rh1uvEEDIYtGPsAM",
-	"1658gGTGQbB99u8tj5tp68wuXckAm+8KtNgQG0ygCLeZXVlT+M20SNT43Kv+JB9gDPjfrWSPJp9Qsf04",
-	"LWU/LcxnWWgDbuj5cAPXHc0lt0K/A3ofky2nKdFfCz2vllwsv2+b5ilWrT42W7VKZvmfSmfKRc/xJXVn",
-	"mR5Po5+5asH6uKFnlkWfrfYpTXXTc6QazZdbfdrH65UpT+oczfCYqrF7umKgbLdi8kB/bMeLawzERKWT",
-	"59fUjXgg03YLN2Em/ZY5h05U4XFrRaOJWDlzfVzayYzoT8jYU+b889RpxLhvzEYH3jxnLXUWa1rwaUtd",
-	"Hq+OvWw8+yVj1LOLT4/s5+kKyh0jNrLPejy1aZWi5cOUNeKpS7FHb7rrF5814wWrMRjBuk0hnkpiD+Ff",
-	"0+VSNfOI5fOQ4l2ziJwVppaboRoXeUjYWGytjsZ6ctOeHQUZMmzR4t/dyeW5hSI1JgPm2847kx/DnLqW",
-	"4q6CLYLy0VY52QMM88jtDujGIjXTbojSRDmUxDRC0YchcFLVbOeGDSf1Xg10Tr62m9RHoNtJysfq4W66",
-	"YaiRtX4EdL1QzQi6NX1cQVUdoeEmadXxus+6DICqHGtt93Hh23Td1SHkxZIjSUUf3Zfvqc6HAZVQJwqs",
-	"UKVbd5zH79R92LzUTR9AJKNf1oyCre4GaGkjs49O3B0p9otnD4/sk0e5dC2zjHJxHfMNc6bpB1rjRyQB",
-	"tVypZIACYu4QHEjJ1ky7ygFQVUtCOWG8hE+EcS1IBWvg+MPQ/TITnlKuGU9M5O5RQ2ceGrjeKKO7U7IS",
-	"opeYYD5F1TfxkDAEhES5iWFf7Q1L7kDvAHgbiWp+s0By9K6CZ4qYDbMxVK7wis2HjTGsyKx5U/n6vlo2",
-	"gNVnl2zNeHbKaiiyMIVtbGkTe3eSZeF5JpY1sHwSN7fdsSxeN8x6GJtf+4t2ePXxVaMyQN+u4ocj8MVH",
-	"Ig1G4+O+QDQ33TPla4oqsgO4J3ePxCOwncBYOYFyaGUxVfdWHWHzqv/eQ62n/SGhLIsvBJkMWzYHKhyP",
-	"nQjFhpg7JK+IeZb7hEOyg6ry+Iw2sjmzRkgFISgMg+U4XbHc2aUJbVoBJtpCJo+b35LojVBAWMCkvKPF",
-	"vTM4z0BKzMvp6Rcv7GXy+NkuO2dsD305IAe6HV9GE7VlGfzOLsSaM4U5uI3SkP88rhi//+DRufNa7Neb",
-	"GOUjN9NUlRu1ofVkBvhHSRkHeWu/9a7SlHkgoSwi+xV8ftH1F2YzQnDcxh7Lhe9PaE3rBNpfySjuCJaU",
-	"r2FObbL0IUoH7OdVtwtQ4567fWB9LLpsJxrX4hY7cX1pt5UvuvTMvch8W3+V1T/gqVrwAHNqot9A/dMD",
-	"7EFSXE5Fv/phcF7xXT5RFQFXeLnNFuskiT1HE8yyyw6M1/r3obiJ6uNBL1O2HiSgM2/LFXQsPn/5fnlw",
-	"aNi9z00PJjJpj/eDYLHkN+oemC5csK+KWGU0vs3Mdx3kf064uaB3VGGzfIKiB8nrMwHNzjihZE23sHQJ",
-	"UQEU6TWhsbbhM+Xs+kTRR+W0n0kAy7nBz2ar8qz0htFG1xFqftlthzJakHyEzyxkWDuFe4cX4PHxkgUT",
-	"bqC+gQJYjQiAe+7zuQfxqFpIKMkdrIR92h/hhLM9oe72UJff6oj/00BfDZo50p5bQbhaN26BOFke0IR9",
-	"xGGVZYUIVvzEFYr/+/zShh2rdE45Cm+Kbl0M0t6MkxUR92RrQkQPn22+gmM++CDInxteSpRw2IrcEL2G",
-	"OfMvpajrgTP7IOc59tbIDug8vpRlW3Vl7g7upBjgsGXv3WgtnkQpnaF6slcJZnj7ZUbKRU9u+6hxK9t/",
-	"xLgdz63V5OXBQYWaXNtfvNd3WL40yJl+QYlJGe8bpmUXDjiSUzagV01i1F99wpd1IMO49mu/evp4jEZi",
-	"xklf+le5WyrWVG7zUPI8FY3kGTdWdORG923XJeCZ003U7xjKGsFOMlXjsWciToZRsa9Ql3+0BnXa+ZKd",
-	"JYZlgnlxamm0X+A5t0yzJfxBFZpvRMPL2+BRH7zSbOX6PebciJ3LjLVapDNB2oocrhpHr+h9D7pjCrTD",
-	"6mLesBAbfj+N9ZFKFJ1o1oVR3TfSmwZErLovgG49M1flf8s++atlCr/eGWriqv48hX2iRVVmRNIGuw24",
-	"AosdCNdITN/X0m8nfnax8jmjCabXfWC04c83KVPMlilN7+fCBljglPSYqcj/cM7SDUMl0zTASKLWq95g",
-	"r8dVI/UGZLTLBwilpfXW2Pew3sAj8bXnUor+KlnfNsNU5WxUbIXudMITlAoQdo5ie4V19nVAt5DK1GGM",
-	"Ael7G9jhAU/GPK+m2B3i6RG7n6QUcjTWAjG675Dihqz1NKxY5Q0EG6AlSCMLXk67oqVdQzImAw1rjys4",
-	"ILIdRYyfGRh50/Dkm6QIprlRP1NofUIwtk6ocnaVKht5htcEFcTyI7GwdBuxe23dRszVmOJ0C23FqeHJ",
-	"HR/eBbsdi4PSlmOdjkXyC+6hEISXS9GW01SLDkXQKyFs+75WUAZbZVB3G+c6sEKg7Js9EDNu1uu38hVJ",
-	"EAjMAOExCRfidj2GWqX9N3128IQjJRQugR+rl7qbcYDELgHNN+3duLUfpSJagvPGEiuxietZES1psidj",
-	"XbyKnIhYomUCXyRYLXMCYdwIMSLGNp1aPQqbEMgxPzkiVQ5gRUv4KK6E5KkMklVFJYyAwNgkp+Tvw3oq",
-	"3eF6ffc6yrpQZ6LHt3eqQ6y4EiUaP5FA6c/0WzRcu5z4Q8tE2gmEfrAz4WaPn4p0cQdvkZ5Xm5o2ySoN",
-	"vgx/R4iK1eq5Lw7g/7OhvBSrlStnhHsJ5gam1QEOdIbqDcIHPmeWy18ngnClmF0MQt2Dd20O9VY8tyu7",
-	"3m/2x3OhcUK7cT27bzTI6lBBQn6cojRTxx7heS8ixCk0+2YkXtFzdmScsPGB+dqKGNHLEw5KptiS7kFy",
-	"mNjCTVRBbPUspVPyxjZKixgsJCVTCtbUjDHHBnm03IxDjsrOGGeMVosa1WRs0zdsG1xWeQ2uK6z0W6ip",
-	"xEdm+YYhkd5ruh0te1V6O1iHD15i9hwOUGaHDHw/CSDmrH6uU2xFEzlpjCvtJeChSHU1yG7+574qFxls",
-	"ijQ7gPtyWKoNKXcbp/N/TFDHjdzpuD/bdvlLv725jpeWTw7yvbjmZhHIG/tx/MUx4wocwv13PqXqvqtB",
-	"aHAZIRXzad0rCWoznQClgkQNGrXt2IbTzCOlpcURtLyusLKpe8yEH9k98qz7SlA3qXtWBcHO2tA8Y6Vm",
-	"15kyhH6c0wQXGGvasUWEXtsp5ThnLYv86CmM1Z22z2d11FzdkQ09dcecx16WPQ5kL6XQgMUStpPq0y1b",
-	"83cuBmra4OSgvhzlQnIVHrr7judF3ZrvsKRHBdraXZwuxXgi3XtO7tVHoNtfDE9l+Aw9AFAq3+oW9P+q",
-	"MY8S4CyUxkIbecsotRMyEd4xQv4kbNK/UAxbvQFyJ8VOWUh0o1ERX2y2G6s3qS2GGUVkJY/jOsBWi6tC",
-	"qRqQBWZGDgHHw4M2NFVoJvWwnI/4bO7qYWBKB8Vw1D43mvyM9pcN79wmMfuykq1ZNE64C+xsSdXONwnw",
-	"jIYwPYBMBGiVsKWJzSlHo0pd+h5RoFUM6CutBfYEl9oAT73rYqflObDdDXU/7CXCt+P+3pTrVGT5CC78",
-	"dqTLkWipcRD3k+O0+8V1E+m79OiitOdjs89LTriymVpIN41KMO6OSh6yT/KAiVyD/DgrO3TM5becF89L",
-	"e6harbW03so4r2zdYuOqMhyiVjjNIA3s2Q+8Wo7fYRMfD+Pasu6LbojD0GQ27Y2Jxqf2XM/4/HYjhE5Y",
-	"/+ET09ndwSOoM1n3OGR/6zzY+fa69Lttvu3PNxijqEPynWFONJ+Pdag3EuD0BeKXC73L/7YD9J33/a8z",
-	"drSH753ZYh6VP32cRcRPH3cHGnPjE75r1cVuHc/FOAJ5nv21E2M02wTrIdCwZKAsCs3zd4xVZdZ5OHR2",
-	"xvNh6G41Xa1uBAYYc0Js5iQO861OJDfTYnO76Sdvd458yNjPV+5jbtOs2Ps0bkIz20Ukm562n1kaqlNC",
-	"chjk8wDETsOnOEsPJ3Wg9cPynJ1jC+jga9m1tFt2dyYmxIcFZLm2b33tidl+bU0rwKEvR9MJciLROikD",
-	"tEzxaTSEDBKB2LapqIaSuAQjvx2y4eQOFCvBp9ZtxR7Cc1Gx4j7ljVdm/XfCv3sHKVNaEVqW0pXtmvD9",
-	"+EGSq0LLg7vM50Q+QykStpF16rikcmo3UCXfSuUatjBd3e5v8cOJUljJlNvUuTQ/jNkqMly5vcmFt+qo",
-	"YYtW1WMv2yXva3wNe/Ua7el2Hoheza3ZOSb9E+M3MsqPdvMCFR0LeNaJ9uDIZbnR47NLtfciyG+b9bqN",
-	"2x4if6XiidKMk4ll5EkUnR22Vfajr53zQS8/xyL7j6oYJYKUW6Vb8ImNVnbFpA4hbZ5mCC31eMAuYXeY",
-	"0XNA1p6rR5x6xfsfbwbtUzXRPHd7S1m/dWcojPHnoTH82yzVLyxGM+SeOcdBBx24j7SGhCV4HtLelsoZ",
-	"gcAfqESDgJVoZJGhfofyvm7U2A7jFRymLek8cHr3pInLKue2CmeJIewVtAJeUhl0AMJs/H6j8BjQXDBj",
-	"UdDqxtcJHg/yDR9aT5OWrJgZiSl2PNQWSgIGiR0nKxuipV4TqCwqjCJ0DWQtRVM/wyvL1TQj1pq6OGsV",
-	"IyVH7c+xZHUSu671xxwAauedK44zIj3j7PySWpr5wbr75TklxZ9XgFXS2tA0Mu8/UgB5Qc/Y37UNW2/s",
-	"bdDwdaijWK3CVREilTeiKpfk0voBuFsG6jOpIGXRFm9hl2HQ3lCfAvgP8PmCDm/UtfcLyZaAgYiHCUGg",
-	"21Tty9PIiSc8uV/5fPX57t2bX960bs4lUU2xIVSRnxpD5YsfQFYhtS/f+znzfKYO3S+eggdF1c21EuGT",
-	"2NYVmiz5xCD54zDgs+1hretpBPI6LP5pEddPsNJ5i5RbhZePSMzhLuJvYFB5s6DxRkvsOiiDZPVa83T4",
-	"pImoHaGN+hLAD4gWNi931lxWomgUVtLXudvyO9q0dWYHExe02IDRsoqqKXPqK7YFVUOnS78zYb6RTHFf",
-	"ct+EH301gkOegw6Q643N+jwO7arwpqkMGLgr86lpshEMU/s6IExWAzQiXVJOXMTQVMpyphwaremLJGBn",
-	"1PedSNuemUqNJom4YI5+8rQnY7e+N8VtOF36p9KmJzPCo39wFv5SdPRk1IoNEHNXbrXzseX8OvEQ14MZ",
-	"da6Lgal1w1SqOG3tC8xNJZIiNqcOuMPAJpADv5lKOR9zO8yoaJ10Hndd+uNhi+HDUaDI3SajYiV6Xrpg",
-	"A7WrA+dtcu0B8riJYeNb+6hPKjejh/TxdqMz+XpWuDHC1+8ZR9JbXdNJ34b5akQ2XFMsdXZe4HH3+GFB",
-	"WrNsPTPjgRqwGXJoQDpwmL2IW9PqG8I9DTHTfjXdbFIOswBRews8Gjn+ZNl2IaoISXWPlgOjIvYx9DNe",
-	"CjGtKxl11NstFD1mRX0NCypLi6VAmNqzdkcw2YGhzkNrKGG6QYWn6VbhI28pf3SFAwiVuKEkeM/2MJX1",
-	"BhQQC+xnTS2U7DauxOzhsGoRQtbLRTd1P4lMOegIfYQgvI1Yif0dOPnZFBIP4kyBKIZDmD58jUS8TqwH",
-	"xhWNVs8frdVKC/F8Zc1Vzn6Fxc0f5PFMqQo7euR8kl7CHiqxw1hlKt8AZ4h3kPEtxHLiJgBcb0l5Cdq6",
-	"SOOrDqAHvrhRynuQeNyFGR/0vPsN4D4jL2nslPxIH98LWuIpOGKbAGPYMj3Z85s1vHcfZoFEnmrWtXfn",
-	"zUgEGKk37qmdLHyjdDpHSQtNq+yVpM6ST1NynXVn1BnerzoL9PJc4dE+wC9kVUWQF88sBwRA/+ZqRhx0",
-	"LmKtWQR9sp4Fa+McqrgZYcJTa+8I3x7bm9+EVwdwvMpULkO/Xmw3Tgf/ZxtTNevGUCKVHpbApdptID8y",
-	"QomFb2HnvHQrChMNw+Qws9LSGijG5EpykXnS3c/Zfjw7bKad39Ltau4N6DjjgCvwi826dhAifT3xoy3N",
-	"xrU5J71CPj6FLJbtUSAfQL4gH+OfiYV9XNEC4kcfH2u4tb1bPEJl4xHXwEHa2DgjDBxEqFWi/7Cl9+3P",
-	"f3xBbt1Jc4DXcZG2k8LGoZg+XxNKNChNHmjFSqrBlk6piARVC67MoGvKuC3ABdsXEdz51eInQ5tO2dZX",
-	"i8sXL19chuJHtGaLV4s/vbh88ScrOj0DXdCaXRRU00qsna1s7Ryjhp2sQeFduXi1+Cvoq/iRFcJuNubL",
-	"7y4vfTid9rFstK4rVtjWF797f5eTM5NP3TiI3dVEulUtRdkU2mr/yke+0qZKehPjdC9CsT/HNHbxJVPB",
-	"bJVa+o/+kzMuPAyRWjYlzo7jy+dYB8Kpln4RgjDQ9b8FKG/bQM1ZNPj0nJf7dBgKn70VCw7kb7e//kIs",
-	"yh/VvoCOA9x16I3uXxxNXhMFQEpRKLuSF9vyVIQJEXM4YURViV02bxhpemHrczw3ItLF1MwgihNLzxVw",
-	"Sw+u1StiMeTIHyyo3x+XRIqGl+QPLYrskghJeFNVzvHgYFLFA8g/Lp0cIX9YgS42jpx6w/j6j6ei3VYE",
-	"w+jEsfoggt2SSroFbVXm//68YGbV/9OAfAz2jlcdsLVw4ThEn5aOEz6SL/88/yH2C0owtoQ6hIzY1TxT",
-	"xEeAn4budcDUEQoh+zVl8raFmLC4tD8Ih39wEhp0gH2+9FUDs1Nf9qj/PRZrw1S8oYX0QedO5PWiNU9F",
-	"MntuMjjVHqxz3gJdezXCPmbtAUlYBSZyh177siIW8PlousRycyhB3jOlfwzu9KNokVdReMd/DAdkoHmi",
-	"FPK5/T6+zq1lSagsNuwBSiK4UaK2wsZwOWP+IbRaJg7Ym7L80ev05zhetu+3rIK80/XyZAO3u4BcTa5Q",
-	"TMNLq1ITVhrmZNruwGmY8eKz/e+78ot7DuzfFPaJEC8K//WxV4UPrelv8f+qjWJ+zl0OxHaxPVk7ffmE",
-	"O33qLb3wh/NptxY/vm4mx27uwHniZU8Gpmj8FIH5O+w2tdUujtwweAR18dk7K/4Oj1/GLkt/ieUpdIr9",
-	"C0Z3Ei89gIWW/PPrXczuZSpsDVZXJMS59Kz94/ALZvIotDsyRcMWJe5yxmm4BV66OCp1xGGY45r2UVv7",
-	"ZQ+3jIe4REwNeDrx2HfTJXSQ4BelEoiTma993VdXmw/iv4csJPNlBStNqHJVCag8+tgy/sA0jeW6ksrc",
-	"u853T6HRtePl6HSdVTjqcXEnykcLAq/pPXDyCPrUapydIpzpev8Fdl0SPK0i145sQ24SDFwxfr/05WME",
-	"L7zVJQDon4gpLz63f/GaXQkVuIDu/n78xvSmlLRLt7ynpFsKKQW4kgE7Ie8J5Y9kKw4/YDmyubu043SV",
-	"QLnfBeMXn83/Tl3BY1S6PAMn2Rpk6L0oiKUDKHM9Wqz4M5Lck+Y8d+GbooB6SNnTy4a/CcajBTDrVhsn",
-	"YUBbPPLUikbfiU+jt8iv7pOnuEA+UJZlDmiBC7aUVcuQzuuqrZ+EIhefTc9eeKGkuQFafnDwUGc7iab/",
-	"j1bXxG2OocjNGc+eI0Pu0fs/L0fkXAcuMiXgriN+49loGoZIXJA2g9zGKVqDOqFVZdM6lb8oqRL8aAeN",
-	"p0T3fYxS5KdPtZDav13nEUUUGnCPRLyX7hin9s026aMwhNltRBWNcEvrmrGuVE6rsI7w3xdusBe/uzQ0",
-	"V73JzvnKTfb5j0zVQsUC9yPuklPrf9shRXNE/ZHEfLpHjF9YqAidetLuqAVhOd7iExm5KR3WXPIWeWO/",
-	"eIpLxI70E9fyMecqMaqMr/hp9ZjTXiaBPgq0DpFKKdn3d4DaRc+djT3CEAgdNmJHKsHXRDG+rqw7yz1z",
-	"76E+RrlrUPNDb7GnV7Z663y60/fU5A1cplrk7dQ765at+a+NzjPeWa/xzget78nm1sT5z5ynmmJrDqXN",
-	"hzuYi1JHJijBRynQ6cvCQ4+eyaHqEc+/rfeAAzxPupkd4viZCGL7/tbooelqNXqxWRTCJ7nYWtz7yfeR",
-	"mVMEsAgK7wkocfHZ/mfCqHMDW/EACcJ8j2U7m+/Lkz1jsJbtJxd+CYukI/AWdIsteSZmj/0/8R0VmGgk",
-	"DM9mjJMtfSSlcNGPXOzI8WfJPqMuPpv/jD2s/wr6IyTfgOOj2oZPxEZuHYsJd3Jcyul5qEVnOZXQPIZ8",
-	"+C5f0LWECIaYfh2Er57GURGHyxGmMZduJ4i4c+F6yr5/g73AFSmugB77bDiYBRPEjxicqYP2g4/9zFAK",
-	"ZSsMcTNQSL3CEJE3lJdVHxvZKhgO0RFLxkpMwoE0orYntJZcyjtdwsxu9g0idqdJSR9b9J7vLr/7y/OX",
-	"L5//6dJVi9kb2CeWHDv/UK0ru59z+tAdDyEHJyBn3T06g9rShsiLxtfW8A8hi7H5jZyXmHwwbpD7KXyW",
-	"dXBiJd2pg+NREB9AlqzQCjsW/8wLRy7Uw8woZBd3LaG2ocX27eeCh61L1tZSUkvD4le3//X1THon3ewW",
-	"ohDXYn/i5VuAMtsfGRANz+ySnKGVoE+4D/Qe8HVdHhEKdRSgwz47UsJhtwcW+ZpQTkRlYz2J0qJWlsYh",
-	"N+x0SsvKZ5mdmPRvWVX5+mrn0Afffq3IQjMwHjNDSV1RTlZMe4Asc1A8QtjSHJIN42tymujDwR7GKqRJ",
-	"pfOv9oun0DfNSLfNdkvzbNL2eiw2UDYVnMYefXIp8qYs/+qR9s/AyabrGZz88qQDp3bE4kczRYRLNQwb",
-	"dA62vfhs/jNhZfnR/nvchZwrKi5hteqt4TWJbqHK5gubG//RpzR2QFBPb8HFp3950g1NRbEEiizd6pkm",
-	"VN3H/AuzIS46KtLG4ik98QlcTn7pWGXKDvHtnNbLJz2t3rd31lN6cQfcVdBPvrPtB+d8hNkBxqx6do7m",
-	"eJsHWYexmbYRl+7cf8PcnbcTFePQ1Opw5W3eeUuoebx87+dxvhPnkDSf+MSFZSUO3Yo9xJo+NlKabMXx",
-	"TvSpHZ/M5c27ZM6RyGvdvH94Wwkhf4GdOkN67jdz8kIxia927N6L9RkvuRuof6A6yNinO3E3UI9E8ziz",
-	"jeW2mHxsZmlTRu2ramnDvE98BG2RnDM8kG3NobP52yNU5xPHZPnUl7GMkhPvTwVKjefov3df5OVydfPK",
-	"cRPmU9qb/dRRa4NH0fBPNF+OowjFBr4Fq2MlPERocmeEw8gcDDtcaUkfw4nfAdy/JlqYf7p7JGGV8z0Q",
-	"L5/Yc2BBsdLIKGZd8UnmJJ1HEvtG9nIaCmMOBkbZyU39+qcsC+yCujT8b/m8cbEb26BfLF7/2ahouk8I",
-	"/kCsRkpzewf8h2+FbmK1Aq5GkaN+9Z+cM2fdDTFmwXHFTNSSDAow7WjvlasIByidEXpnVaQjUSJOGity",
-	"26fmGZAHPCGpZJQ/PfSAGz3Uyxk9EH7vWg32xLqRZ+yLYgMePfy0OuyV6fdJNvO3c71H8uBbwtEUVXbK",
-	"r8W1aev+OpRrstsI52EmSpA7CfT+XFsutjWV53i4XLmePU3Uefc9H4Tp5CfYrxPPj9+JIIyjj4RugVRN",
-	"ca4NjXCgp97ORv/a6LMiwXh6Pr3RPIkBE5W5lYc0MOeSSiCME0q2Ygtcv44+23OLZ3tHn2FrrdD89xbP",
-	"GWPfNKjqrsQWiI3Ai26uoOedeBdl6Ws0nXb3fjX9vmdKn2vrTP9fB53JUixxZ1pykoqd3JYeEFJPvE3X",
-	"ATnzP8iMd12NBGuESRlZ6a0Cp98oH3CXjGe5jjjlT5CLEg0xWTqfUPormG1Ggleu2yLwp+dR1/lXCWAJ",
-	"+4Jc76fI98W58uKz+0NWwEqH8jkhKx5xq8UG9qanDfM43UfAoC1HQLFleV48bJmOl3sE+UzZsj3fnlMw",
-	"bPRUuMm3db4un+B8nSfQZP+EXdhY+ovP5j+jSVRuqjcO8//MBLGjjPOzg84g9v8dwsZycKrvYMN4SZj+",
-	"CmyPIJ9EVj8G5AnvWoZNyYBU+X4MUmWaW3So8v/VBMIH8XBecdAZ4HBo6m65Nm+9EHoD0polLaPeA9QO",
-	"p1pCIeQTnPRQRWw8SaFbaPGrYqelBNENFGLN2blhy/wwCrdOeZ+i32QFoAjd0cdQ3QPIqhJCBo8B2K2n",
-	"jk6GIxr9rd/FyWSPUf54eWr8zBT4ICW1ZA9U70MQvnaHjUOAzDwtX6aOW7caVvpJ1a9Qde5HlR9tRqrA",
-	"t5ocEJZyLg3Qdz/3jTVFk9PUH0ix2sXn8Me8l1KXhpNw0LZJ+ToE8NvIQ6Xp4xME8acnenl+op9RvsbN",
-	"mnztfHPcfvmNcftFQaVMF2O6Mr/++oDZBc4gZ3+w1WYypKtziNhyLqqFU3GLCrdVC/xsrizZ8G+ckWdu",
-	"m33VnjWwd3jMEl51Mw8bSH2u7EnTtxvmqGdEa6tXZGXDz5/ogIWqsF91n25BX3VqOZ16k2zfb4qvYf93",
-	"y0oYuIsgUZ5gnxs9rrNeNcejqIyXrddoAsiOPlo0aOAlYZxotoX/KFEIn0LVyhFoiI4mkBHy6a1HWagq",
-	"6mGxXLDCbK3dr38+bazudUW5r0+09CATPjt/PE1meSgihddYOaGKUFt6898Md+KszJiR9TShlT9xCcN/",
-	"40SoI7ZpS1n11e/kD5RV+czwhDDudaMJ4x4VwuGuk5WQ9q9UKaY05Vo9zbV67vS1rJ16L9Y3cLas0f8/",
-	"hS2HDR4YjGYM3LgvzkovM0K69oYzZIdnaEG3QLT49zSf3PboeQ6WN53/IvRxbzoutAUTOAVYcyYfhtKl",
-	"I46fRNnSxBp6daZdQdG+PcNeyP++bBSJcQYuioWXj3Mw+pVYZzi2GUwdnQY0k8ua0ey1m+a8Djs8SLXV",
-	"BVu/nE3eUf9RqqHf+3Fsaf/NUyhtbiwXwDKJL91nX2sCbXm4/rex6Ke8V51K2mfylroRrkQJuLO0EKU3",
-	"LdeUSeUQ72ybp9SG/AZffHZ/mPBa/cSThEvdSS5d21UAD5kFXwsxcR774IE9gU6nKQy3t0lROT11vLbr",
-	"+ewFrp/65TEriTmUWudChxqej6CXp0xuTm4s4wWrK1DjtbHiV2ctjxVHGc/TbCcdPcxMkpoVupGgvqHE",
-	"2gHdzljrNo7Ur3P7/bdU5vYr72/iBES1d4T//6/wzblAS1Jg4QEsd1KeM67/8v3iiUtYDxJi9hSJCqjs",
-	"JKj4atb07iuEtKUuNgm03NL6DBebK9JY57HMVjzEGNVsjtlLslDEKMKiBndteBw0pqxlM6KYWEssNgnT",
-	"MKPq0n9QYlXYo5RrtYEh6cytbS7wElbAy5OjJ+UG2J87tN70f03XMPFItkc5BtV34Uu/jTj6cwW7+6Sy",
-	"cX/sjfvoXLD5bXJbwMb/VmIwXaHLuPxRNCnBq0ei6KNHuhVNVZINrZ0kwoSUw844XEplU/vppJCnFyiz",
-	"c1i1evu7dUZIYtfvTCXff/fdk80hvJB3VJEwn1PLvmB3Tgo9b2fNUcE01FMHn22b7eLVn62C7P78EtGf",
-	"TqaZxVEu8VH2H4nmKyNTowb1mmzZJ1ssFDipYKVtcsByXAnNF3ZnZHEfoX9N8TimoIOr6IN1JX9dAow+",
-	"yux0ao1RAZUjiMu37ue88ixClir3fvru8gx7lvW2/JllFauqGG+xHTS9i1g7dj/NUolrcOerVt3Bt1a0",
-	"yiUKjsmgW/fFOR9VboRUKWyAe0XoxiY9fjN2jg5VzlGc03T+hm2f+l5O70QIDqC8JCfalRRHbsBx4ol1",
-	"tPf00dXk/ZaSBk6za5ZiyYIwzxShkunNFjQrzlwHRtN6FMXwo/l9Cm7VPOt9QGIBytfHss4u78Iwf4IZ",
-	"asCT3vu0huSGuIKfjdTPFFG10Mo8ZAzNnm+BqkYCqezd983UaNOwrSuqJxL3PsavnuJyDqNlBb1VlLtI",
-	"EqtnUe7SjOEB+BGFrM6RwxdXda7ypa77r4KT0u7Y/g6dIconMq35J7/snBTA3hZMeVSPg0I5pcmnXePx",
-	"jtAQZn7xeQVQ/h0e0za5G6BlXmm7GQHsyBUWPSQhOfhUREdI6Red+0B5iT5Qvnz58v8FAAD//w==",
+	"7L3rkty4sT/4KojajZAdUVK3xmPvhvRJ0zPyyJZmert1zqzjH/6AJrOqME0CPADYpbZCL7WPsE+2gStB",
+	"EiDBurRkx544YWlUIC6JRCKRl19+XhWsbhgFKsXq1edVgzmuQQLX/7XFNbwr1d8IXb1aNVjuVusVxTWs",
+	"Xrkf1ysO/9MSDuXqleQtrFei2EGN1VcbxmssV69WbUtUS/nYqC+F5IRuV1++rFdNhR+BJ8fwPx85CseF",
+	"JEV6LUGD40YSEm82yWHcr8eNIQHXySHsj8eM8EV9LBpGBWguuLbEUX8vGJVApforbpqKFFgSRi9+F4yq",
+	"f+sG+d85bFavVv/bRcdfF+ZXceE71GOVIApOGtXP6tUKo8b/ul5dc3ZXQX3CkU1/kYH3OyzRDjcNUCjX",
+	"SP/nHgt0D420/ykZKpma1i0IQcy4J5mW6y86LYaIQIJsKZSIUDX8R8CnI4nuLLoRipWeCSRASkK3wvC3",
+	"+Up1+mYL70lNrNzgrAEuieGYO0w1fw44a72q8aefWWuEi/2RtvUdcPvjB0JbCcmfr4H/BnAf/EyohK39",
+	"ndCpz835iMyJg5A/4kcR71WwlhexD7+ER+x/mSXbUXpz6a2rt4qAHMEs/JD/9CeT3f0OhVytV5+eb9lz",
+	"+4/umLywmxD8+pzUDePSyHO5W71awQMn9xcF43DRHa8v69WbLQeoLQ/197Akmw1wLWUk1JFNLlhrvhsT",
+	"bUO4kFFiCyhYlDcG5DQ9+PZrO9oMTeCBlEALePGjnrz6azZd3LdGxJr+MOf4sbeg4Rmx+z1a5z1uGjz+",
+	"4IrtgD5Tm+WFcMnauyroo+NYDo0YdyGVJLpjcof2WBY7CCR4yLZ9bg9/Se3AeqU7jI0Ij0jsWFuVZkwk",
+	"2RbkDng39B1jFWA6v496UXZ+jkxu5LVjutE2K1alYm/4sc+GuCigkVD2OHW0tOGGFjso7kXvmykheaWa",
+	"R/tp40KlhIKUZrojYqISNkBL4IgCVudeXSzFDtMtoVukGmCz1ghf7aBq5ib7s2rzZb2qsAwn57dIyR2+",
+	"JXQ8uQ2AjHEihU/x40yZjK+f6S7zCfyrmUKEwpzt5z6+YXvN2QUHoHGxQ0o9T6Btrdiygo1aKCfbXShU",
+	"gqOwe5wXUnZA271hBk9cS39LvHXHpx1zmGEsFc1KO8p5Hp2ReRxwKV68cRyTJ+z0R+YG4MWOPMANFECa",
+	"yDUAD+5pMBYl6gWQ+ImUY+5iG83cZl5rxfQtLRkiMhSHcZ3UPRQSo7k7LfrzYNN096638FO3nrVbc1QK",
+	"GXKVETkU/DIjFH3T6AhtSeRPVPLHyBiyp7+XWMJzSeI3kLRKYoS1sUz8wOZ5HsuVaWlHsP3FVvIDUHOd",
+	"RPQGKOOi0ZAe6UtO/bduLBAuS9Q2q3UnTGYZZiSpdU/ZAumvuIYrrXNE+tra23WugwHjZg18rdtHJWFU",
+	"H9AvEyExLcUasapU94m7dbMGfM+2WyhvoImNKYhs8TJRrrf9I1ZKzajDATNtjRbQncZgOL9ja88xlgRJ",
+	"XjODjhhug2tSPebs11vT0tw6Ykr3TVz7CT1RcbISuYhtkHrQtQKEZm9/g0woyuOuzFfAnwnda9RIEJLZ",
+	"3EsDVSxGxdHup27U1EVoSW3pN3Nzqd1/EWxc7uWluUZN4YeKFfex16e4h9SdVXJSVdG9gxi5L9GGcb1V",
+	"+x2rAG0qxvgavUSMo+/0b4wCAhrXws0tOCuq7okZ2mknZo7rFdtToxv3VOLgNT313GVKDbSCp78me9yQ",
+	"xPegl7YzLZ+hpsLmJhyrjA2hcV0ykG9jy4UaQqAGc/kaUUWpGjAVSsrzxztWPi6S6DX+9M40fnl5GWFW",
+	"zddxagiA/lYQKv/yffzlJPE2frglkVWGJUBPXm+p+2Ttd9R03u3c2jNrN387W8OQPVVFa5XdxuYaCMwx",
+	"Ocg+8APDvIxd4VVbD66E2Qt4x6pSxAWa7Q/dPaId26O6VW9M9epU32gWVboGusPF/RrVbOkN9zOrytiM",
+	"KkJhwb2maPGeUIh1de5bXv0ruoMdoYYed2oya4QF2pBKAk+YATjL4Vjdau13NeQ5QyK3eVMXsKfOmFug",
+	"qvIpc6tUmQQLmXnNL8i2W9uhc61GevoH2YuuEseEcyiWaU9X/puk9qnEaYRFtFDVslZziKEB2mHFN0DR",
+	"7225NRbkzFOj1nSNuZzeiDwm51BYI+PxKume8XK2h990oyRfGBK6vta9nfKzjbG5J8posxNHTct8zdCn",
+	"OALxg9uNEJ+yxBXbtpGTibcL5F9n74++ro5h9cR7jcslnbVcXnMQIBN2ugV9tfCOblisH32R5/f0o773",
+	"Y5dhy+UVbqX1IvVPstixPUX7HVCE3TkmAqlvYnpRhctyYKmftJa1dJtanrELZfcEuEz1ZJ4EC3het0/2",
+	"1jAZVTGBA8JI78ozgZxmW2CK7iBb0KW3W+yJLHYQu5DbCoR6z1XkARBv1ek7drzoq8oIJGzEVKsvY0ON",
+	"YHaeBzyDDkWaPU1rc+T7/BcVGtrgPX5KA8iogk3iHgV2H380yLhBOaZJM6W6OsO0+izLHmrmv9wcepV4",
+	"UsIW0yj/UUSMn1hrpEhIzI2pIs9Kd+fGm339aAdBzGwWTqLC2pvQWr9Q3hygwo2A8oNImmz1LNcIS0S1",
+	"jTrjGUWN2T5ivAD+oE0Xdjp5c+QtpeqvUW4SEstWhC/opsKUahKwRhsmSkYh8oYenjjTUUiSbmizpuhh",
+	"UeR5UzhhPvRPuX93k9M8oq9t1qwcC6xXG0KJ2OnTricde/FjOb3/aplr9YwaUVq9v/eIbFAFG4lYK0/O",
+	"okNDcZEWLoxuWhGlFnxqoJCQih4wXpzlDmn35ZRbIfclO1in7tr5p7sOc8xr7qk347HwNPHeUz1m7qum",
+	"o/ZhT5tOSxtRfMtZ20RJlrgPEkEYMblvPetmiPy1+skeudgrx0zZPJZYcgP855aWPCa6G/VAMz8iu7WD",
+	"mzVGGc9qXc/L6XNlOzmISG3sAYR58VfcRLUDzIsbXJI2bpy7c0am0S8bDvBxZz3Ao193uNq8B7qVu+jP",
+	"FabwGykTvzbmqRANCCJ0+2sb13P2iQ6HD03Te2+O7uOQHGtHtXC64boddbpZzWy1VvRemC3K3V39Tbe1",
+	"1540I943Pcy+w5ZLgPxAq1A42G+septHmmu3Nctp8xCLPynUP0Ocf0uo+5FwAXeSB5g1qEcMeoDjdF1k",
+	"6bNeIz2H0Npn57v2i8o1MRvaHGRidq+hEWFPdIXkPRfsJA54MLT8Aa4ZiV0WG87qfIe92mX+gKtxPzuy",
+	"TYi4qGQckKLSYkT3EVNKeD9KaBx+FmFCHTYzr7jo9XulxXxlBwyWm3t3GSIfdmO1kd3Reu0C879Wg2Ne",
+	"BBCxl1MDVN/pJpYBc0CUSWQPFsL0EdWMR+P+nJzpd2hdRkrTF5JUFQJaqgefjPaR98C2JLDN7VLsBLKP",
+	"fisPPfgy6llfYvRro3r1NAG1cdxOpCMiwpq0JCs2c0BGK/z01GNH7Ef8+J7hiINgh3k5FbP8e1unzmDa",
+	"9zt8n3hXYzia6zt3l90SDtrpH4lQd8zRR/CmpclTWLhX6iS/uK+dORiXJVHsgavr3sQi8ZwhK6mLRRv/",
+	"rEFutOPj3Qmj1Rb6Cv8GXMBj1A3D2ZZb8ZPndnQfRAMtW6OrTIdatrS8lUrqGMNL1BXFNghwsXN2I0KR",
+	"O3zqSjAmJdgSZ1cZhwCkg6KHs06EuQ0OgQ1VC9zuTvJ1yk9h7TB2UQF1Lb9Ej7Zh7Q8s/kD20SZZToLa",
+	"9zLV3I41XKILMbCdRCfrZjN4uN2xNv4SKoyFeKGjX02qqYf+vtnPNuRTzNAe2LE14+h1IiLQlrESbRgP",
+	"GWg+CKELijnSZrFeNTssFniVrlXz6ClmgizznF3bL+LHWOI4M/K26gVBs83meQmb55Vxe29YZVTFPaEU",
+	"uHguJH7UXgbcPAcTmaL2qHzeYGKi9aSN1YuZKgXOiKDWUzJtYwzbxZ9F7MguVBDtd0yY+Dqh9SyJW6Np",
+	"xlyxSzyetzpaJ+aCdokS+Yy3Z/zeHrOE+dIE/S88a/FAxGj8n+t/3jI58eI2siLkWX8OAtbrzlkoDbo0",
+	"D3PUA/nit2ZGH9GH/8WPVtTlqSJGMH5x8u8tMacgfvWbXMlhlo+RORtSgbr0le7+AFwQRtdIAKCSFcIM",
+	"88KwzovfBaOvTdIgkTqKSSiRpSP6oXQGejPrMNGj25GfOBaxMHPKZExKKgXeaCQMFzuwrw7zUPBBVHYP",
+	"s3j/F1zDO/oLk/NRvGZKMbb6SUhS2/fl4HEfPHanpvHOtTvvS3X4Jg1eq9DkBxD59R70Sn1Lti2HWDxr",
+	"L2I1MBVtW8zLRZdZBVJGI6imLHOdK388hT3j5TKjnf7Cz8QvYm3W2Q2XZbi5Bi4WGPs7u81bUlXvaBMz",
+	"DDQVprkpzKYLTSTW9G5XeACr3u5YBWLe+aiHdR3FTpOackwknMqQceceAKMDtk3Y9WvGYTJll3G46R/O",
+	"wMzRmKs96c17mI8wM3bH3Hytwj7UVeMc/1zD2QMkwp45YDFU2SLbEj9Qe9xkfZm1jc7+dIwNaGACyiHO",
+	"Qb2blWelHuxsqMmkgqYb6figisSfMA+4amHeSuLfg2Zc9507FOYIeI5wA3Zs4AMNwiMRHIBcO4s94weZ",
+	"Wd5al8LACD3IxQ79Z7SsEpfBIffzsnDq94RC26TiqZOJpQc47JW22jSJhXJWpWggFInj6QQ2ASc3Elms",
+	"XG89HcMFsbuNCDr2E/OT72KxNW1ycmveGv/OwqyatxVj/EpHG0UeKRsJ/AaaRIQ62yh9V/qUNINxQGp1",
+	"Jf758vJSm2DMf17GooaWJDh6KRnJj+ctFTlZpQcm6CgxtrI+ZFpA9P3bhUjPdi+k1Wxd/zvQrFKRmpi4",
+	"D5uvvOt7OaeULZ2nabNQ/KZFtQq13b/APnIPOb36+JjtB0bKWABE5yApmfWPtFSG3pFDEz6HCr7xQdl5",
+	"xOjwV6v+Dvh93zNjBApAJuvUzqqVnXX6gXxaJBFZY3pJBZ9zKd4syhvmefP8qBuqzTVv4dzcaz+lYOpr",
+	"Q2ifCl9bA4GZTDdEauOuWN1gHlOOc1J1/bNN75cQS8EkmgAgKXecpY58TYOSFHKpk99Pbu3SbV1HfrE5",
+	"d4mn8OL7pMukPkE01fIAsgRwTDixWFjH00QfWNKaORxIWR9+kpeiHImwDAKufKr0+A6kbJ9KAQVe9AVQ",
+	"L/MyRzL4xGFjqxQmndh1vA5jIM1E8gj7AAez7FtPihFdF2qfp2PlFvKSqt86ah6w7oRRJH0RHnzDdfm8",
+	"f05fdzX+5GL8vr8M0n7j91/Q+rto42/rPlx+FabkmCLpBPDBmA47zOEQhIP0WY86HVzz2Ly7/f/uckZ9",
+	"8+LBzjvnECiSHHQCbgCXsWAFEAs9mup67SctBDbrtDE7pRikrdzJ1ENFrXgcK+PLVjOpY5hxfGiXW7cP",
+	"/dKkc4Pm7J3ZgoN277ataxwFzzlWlfc34CBbj9Vwx8pHnWorMCktWOQOkDvUiAjkbjCLIhnDWJjU5NPb",
+	"v1SmLVbK7S4mLl5L949OTg6o/oBJ5XBZ0szWyYLvI9AOxbS9dAoHY3HKuOtsWmLFZjk1DY+YF64ihxwv",
+	"YwNN/DrMwvHkD+YQBsIUuMkTpx/tU+yAI/nfBPYRzhD3MZOAFvXEeTBdrsMCj3jwFFyA9GQ/OjNwVBAs",
+	"vqAz800sZMbSalF/HcjRMbBWDhJw0ocMn+R1gOZ7SpAMe0Vnr9rcKAuSsIbYVxHULQ9MYs2N+UwqmTS2",
+	"9WHiN+ZgQKLw4NLQ4+2ZT3HeE7kzoayYSwsYibTTWutJS0NYR0hcnrXW9qA6orvJj8C6vH2g8M8uj+CV",
+	"hA352eJZDuJiuyithMj/nd0l7F3QNFFLozanr9EdrirEOKJM7oyOMt6sPUv4unMA8gw2nppfNxvTZ47b",
+	"q2LsftI1GFfnk3nZDRa9xNiScCPfxT1p9CODxs3XnNSJZNsJmCXJ4sCChJaxdOAO8WiaOSVb2ZX4TPC7",
+	"xx5ikh3BTDvLtYtJNCPPK3MGUQ8RalJpJWd0iwrGaRT1NjPczY4ahkeZDU+EwMUiHvSJWR7v8DOR+Y+8",
+	"CazsxONkMVJcZ9Jwz4i81RN5yOJZFY2+Twh+yuQ/YOFbb7k9V0g8pxWPrw321qhShz7bzHvNvt7sOt1U",
+	"fP9rTZrcoCdN3IMCnt7phjcg2iqGPMs5W6As3LD9T+qLqAXOBNqViVQKECKO+TZMpbANgw7XbpoxofMu",
+	"GPZwINejEHjPiKtrYu8jupHPjnD6kdPlcQ1GbyFKYyl1sK4JUZTW47kgnjbnLu48oR1irTgG/vfdV8jR",
+	"Sxy7d10cwSFHjz6QVJw41JhUE0GF81511TmUPzwuE4gtlWbcQ40YZuJevHXTcH3Ht9RR4j2h97FI1ZBS",
+	"07EwvqXWMGQcSx9VhN4/E0g1eG1yzrTr26A+4S0mdH653VB2pOmlxV/gExs9uYM6MSaBLp2Xh+x6mNiz",
+	"2IJsJlTCWTfLl7/7z49xxtheUg4+NU1GHFjNIHjbjjLrplDKrous7XtA5jjD6lW+g+j82nKbqPpR7DAt",
+	"4ibjQ0LCKCRQgCjsQcguDxNXjIK2oNa4NKi01k2NRNxYmjagq0fwO/rmpid4exUwqARaJLQykH2U1/C+",
+	"w9U8jvRH3Ui35tvEqyxw5fuQH2xDu54/Gqgrxp5vtC5mlLPZqJ/Oq2+muY4Etdsprd0294nlF2/2LSBU",
+	"7p3UMdZBl9LfAZroubkHaD4wKncihtCsfrWYwu5N74POXn43E3M2oGIwUuzk/B0amYhlOEESQpgnHx89",
+	"WRNgOluMWGvkvCIijcIUG/09CBGHbMJ1U8WSUjAqKsA8SNVqgKOihbV7VzNeAleqosYLz0xNuXXdTWL6",
+	"zsWeiijMe0aZkTRIej6+occzzFtww2QmWqCDXu+iRR1YoN+m6N46qkWsnESpKopnS71tGwDptk+DozwT",
+	"aMPtrTMEBPoAIMU/DsAEwry4lRyro/B/x0GDsAC1xH+kIYXiPxWEFxVMDO3Bd/6RRB1KwwqpX/+RhCP6",
+	"GVebxJ1Ft8kpDTa6m0BIBTe0X3uv02D43gIH5BhBE3V7sA62Mwtn573lv6UwO0Fc+Nj6yRJkT9ZjSEdA",
+	"jKFO5208rFoa+zNVkygdRN79eJPSctKu/VYk+lQ/JPqbredgw7Kcn18TosMl1UP2otf9WIOlrM0e5jgc",
+	"F6Fxe3+jYZ+Y5TyZ3RR6DGO17B4WONh0yH00nSW1XUKSoXtxqXd7KU9OzMVCW8+whwWw7LzIQZqD7nxx",
+	"jrGhcs+NZAnTcZ3Zwaz4N5u0s5R3WIGrmzZWQ+achSunClCOwCaXlJLMriDp131Q3lEX+X+UnXMBFG4C",
+	"bPzAbPn1qoQHG74d0X8qvTxTpiwnmnaxuWyqTl8CtpS1smD1VIZU1sgcml9Y3qMlfHmnDHi87QW7jcvv",
+	"9alrkGit1/o1grqRj8hAelOmnXCUyQTlY4YZl2toVmUNvz6ux0WstfqB2KvYFwQXWzRXl/1t4bUcuYeo",
+	"2pZvYtLugzWtHX4eEmHDojVjRPk91yauPaqup+SLT63ho43zGK5D4mJXw/Dmmg+JtGSZBLhRbbIzTK39",
+	"0CaYhhOLL4nfH/WG3nBW/2C17rjKyVl9S8p0g5k8+9gz2vyi60CDRNZXEvFBp4eNWwn1CemtaDD/oE8/",
+	"vyztX9N5ufKfwlFa9qp3YGNzsUXRIED/dI6yD3uAay9f+3N0SFTLYLL1V7GhAgCOE4iRxSmOw7Shf06U",
+	"mJxPzbMnOeoLgS6WKV5NeWiis6W1DKRX5+KLFwdQlIR9lrtr1irvLr4uTVN707EQREisrZ4PBPbRam1D",
+	"TO/Q7ZGY9HXgBBggVMTdA9/Nuwcm/QK/wN6Vlo/Xiem5ItZp0bZsTk4YbROHrhdGeKjv56RB0tFZsv2T",
+	"VYDqqtD0T5T5d12WUKuuBnioVz9tkZM9NyDUxdyHVd6OqsyWE116nshSH5UTeQnssUA7qEodvLDDxm2r",
+	"i2sJ9T+6UiRjqGJ9VMMZiLFKx6ZG59JutyByXM+3Xcsv69XePjVHT9jr6XiOadTK6W9z4bvDgIu695QN",
+	"frCdjY9ZEl3B1afbm9ewr4IzdJ515/XXzQaomMgcxrM1y00PAfPfLf/EVLwHWiwwMtlefvSfzppXsHoe",
+	"rfqjTREllgFYM+cyzpjbB9NYa7U7xqr522NkgtSfrd2wE7MN6DAWwBVgHn/Gbjzc1jj9AuYRoNxCYwW+",
+	"bde2o7WdxYzizEyHL4Ll5CrQ9lM9j3Bex0YpZcPnOLSc/Dgmt9oPhkKHr5PFAxmwiV+e01hM4HxOS1dk",
+	"L/eI+xp+Y+Op+WGt5+inkEsvtsi/HqHYNSb8cGn335gTbE723fJPSqCPqdP40A+GXVAOOJaM1TAhQAin",
+	"efmAgO/6KDR/jsLQ/ItRyKnjb6XqxuDs6K/sGvsTmBBe16SQUdQ/LBfAwZK4njhADgzLYMPGCczjhij1",
+	"06eYqsuUTE5w9RHyBmaZTeNFCLTFS88kJz0gYXvbWyv9OIPvINrNo67qh63bK4+QqKcRkD5TdDhWO0J2",
+	"3LSxB/Q8bPhIKJoItckMdEziEYadyI7a3pYVZ0r7z8K4r6Fe7gNQkpA7BxBEzqfUpNxCzozn+NySyFlH",
+	"9DUTuOj89N1kszJmso1q65VocGGvyiUK7W3DEy+hB8IqvOwZ7S4f9+XsgbPGv2Aoz6TdikxV9swDp07L",
+	"EYft1mvOuXjtMQjpY2Bt1qsUj0+egD0MnEdT1cys9cdwY8CZtpMc1hxcc4Ffj5O7u+pEeC2EOjfWgnyp",
+	"4SmYd84HFWdzjoxrngPazQ0H21vEMUtApmD4TBa/dc+0w7m8calTAy5v4rEI65V2FCbE/HCPwqwuwBwS",
+	"UJi5kZGNCXxwXfkB3aRyqdbYRKzDqRa8Ro7XG3tIPDWhaVietEY5Dmmc0Ninhxm+mGwEo1aG9ARyydw9",
+	"tQ4ndBJOpMm/5j/YR84dZ/dAF340qog0WxPFH5AFo3QnZ8FH98RmAs/U0RnrUp0wH2c8z67PIUcvmGmn",
+	"bS75qP+GjAVJ1Au71GXDj6RYrLT6LM2CtO0F05XuIl/yjS4/vWh6Q00soLsHVu6Svb1Sxo39xAplaWM2",
+	"BiLZn7puZuugtLo+XV0atuFot0+5csbKiGPETHDtT9+Dgc3kDnakF9PYs6c4sPjxb5SF10fs9487whMf",
+	"Mwq3w6DWlIEkGKjr1c+t2zq7kLDzXNJ3JfAPpr2zT0UKL4hEpMahSppTa3NEwOiwJJwgepbBnLoxMmno",
+	"1n8MCRMIP6KtmwPi9JaFe1C13DsXnTlAEwKweNRdK513jA1uikQVYCFzEFPWKwv/tczkeTrXZNPyholU",
+	"6F0FS+omgstEGQesK4V+8TPbvgPiDtVojTgDq6E2wVCeMIrYxqRxITMLnW+iU4Ry3akxs8p00oxZrdnb",
+	"LmkmMJa4anCGwj1uW/c4vNugCXNvZ46IlR05wBblinqNz9QRNSFsWa6OCun4moRI8cs8Qqj85qpsDWrq",
+	"wQZombrb0h6GTgX0zoA/ha6Al+toriiUvU9eXrr/m8OyP9hhtF49dDfSEmEzcso5uR74nLzy5MnoPRZ6",
+	"rVHebeIc6wz7A5HrSjzyHr5SkCNlMZ9ikpoZuB2bMvJMIDtNvkZkg3agxPUDCLQjAtWYRqV0A5T2a6L0",
+	"E6sPw0NKIt9M4CEJaDD3xz2+XrUStqd+ocgCixW2Vtq0VcIBcHYDWfoGdAh1ZwufpMmQBbhj93455s6v",
+	"Wm7HdCoSzTQEbtK+7VxRwWpAzqg9yhXA4h5SoCgRwL5RjeF+Eay4Y2z840Q9Xl2hIfoLk7s0wArmkqZ/",
+	"TWFXTuQUR/PKemYaTpJwMsHTbcbj4MPqLS17yV+dw8rH0Zv6FX65niq9R5mdWrI2caIqwtIsviVVLTQX",
+	"J4paTJ78ZiAwAirvMZFxWOB4QrhH0XNcHx5oc566Tv3Q61RdvlhFxV+tkrW0oqL+LoUY7h6ueWovJnxg",
+	"I7yMmR8nzn1pvfapEiM7/AAmXI+3VMfwuRo1i1khhK6+vEwEaEa5cYedXByUuW07yNMakNxrVAyB2EZq",
+	"28Wh0Lnq5L0dlIDqZRjJYndL/hXL/r4jW4F0dT6k/8ooqsiD1tq3YdnrHha8jyDMeE9R9vOoHG+osEUU",
+	"4gVRIX+ObUxwZjMm6LQ/35RQ+ZfvVwltb5tQxGPQv8cehUTxZzOLUHPvZMYUsLHn7dh9fQ+JmyaVTje6",
+	"XwNPGZu7JHMfyUUcEnc6q9qauJ32Z6+lIeJG8EHFEmv/dJVe5KdfT7WaT7fZlcaoTulS83WbHqa5jS9p",
+	"t4BwELOlWTeGYpYD7os9TRUh58WOPCRfdYvqqOcXYHDnxo8+XWrITT9x4x08y7FlxP5oboQ9FqjQBdnK",
+	"1Tp3SVPruMaxWFlcFBABJd7IC/H//j8x8egeU+P2sdYccCEXgMDaN1m0/zViD8CRQ2t9JpDNxYnEzzS5",
+	"UxxG92lymB7c7D0MrZ7azEExlfhfaGLnHpW6K+7v4jRzbv7vQn/qd2M54lKJUmX9LE7XbAaUxVFdlt9j",
+	"8EHVEFFeNBV8T49CmA7KOF0aVxhlMZvSdb2z/oThsZt8rJZxTOUN4/kpwCm4zPVqT3qIKilHji5YofrI",
+	"epMlE1xzMJItNYUOxtK0ybqPDHGX30j27k1YY+M2JFv7PiPZxbX0b/m8tZg5HbQY6urbD3OImwpT9aDA",
+	"FLEGqK5mP4JsOlUp6clMomQlQ9PtaYqcdNmph1V0stWcxv4CNUOffRqUTemSmWzhJle70NI0KhFsTOXg",
+	"xLd8GFsXQrTAZC2UhYcvO/QpOJZZ1aE5LiaB7O/hMZ/P/g6PB2MAG+RfPdxiVBq/E35BbgPyitObiNKl",
+	"ltNUgvkdSfjrx4Wclxc3Wo6Nul6JHWMyNe4+EV4wD6kaFkTe25BFoi1bdrzUUUqaog6j3NciybHUGLAi",
+	"ExL4i5+oXBChYj4KuPEmGqNZtPwBFnid+QMkkyGcWXaAJW5wYnWl7LUBCtCpuICLHdJxDgJRnXSWNYXf",
+	"1BeJKsWj+nX8AaZKl5iVjGjyKSq2H+el7KeVapaFrmGGXg6vcR1oLkMzT89eGR4RbaKbki1jQCNI23+S",
+	"B6dhclk1TDuK/TRPser0scWqVRKA4FQ6Uy5alC0Kvsgqehr9zNQ7l8cNLXbWazyZz64bHaT2CYll2/Px",
+	"Ks2Xan3ahhKWKSfvEs3wmLrXI13RUTas+T7QH7vx/BodMaPSyfJr6kY8kGnD0nMxb0PHnEP/LrM4zayV",
+	"iG2MJ8Ev7WT2/Sdk7DlPw3kqzca4b8p8CNZyqI2IGlud0XkjYh6vTr1sLPslw+ezy+dP7OfpSmIeIzay",
+	"z7o/tWmVouPDlDUiB+hGDsxbOuezEyzW67FruZxfjnf0m37jsya0IE0MNrPpspvn8utdZNp8wWdJLEL/",
+	"ssoI5jOPFOemlps86xd5SESb/1ocjW1mpr04QNMl/8biSnuTy/NYeWrMxvJ3nQeTn8JYu+bsroIIClVQ",
+	"p2kEkGcrFRgMHo1MjsPoqZmCTolpuCInQ0ynqq2XRjQn9V5fQymT7npSGqVrjvKuwpqdrhtqYq1x8K8C",
+	"qgXxwKqPK6iqIzTcJK0ma1VNXAaARY61Nnxc2G9CT7qLxtHkSFLRBh7mO9HzYW85NAkQPSxk5ym0eLWy",
+	"DxOZuukdaKp3GatRYqu7AVzqoPGjc4onypXHE5sn9smiupovs4xyfh3LDXPq0w+4iR+RBLR4JZKxExFz",
+	"B6OASrIl0lTKgKpaI0wRoSV8QoRKhirYAo0/DM0vC+FY+ZbQxETuHiUE85BA5U7XdcNow1gvZ0I1japv",
+	"7CFhCHA5fDPDvhoNi+5A7gFoFyTrS83huwqeCaQ2TId3mUJDOlXXh9dGZk3bylYol7yFmNeTky2h2dm0",
+	"rqjIHJa3po3v3UiWleUZX8ZD84nf3G7HsnhdMethbH6NY27igtFNKzLw6K58wwm47iNBEL3xcSwQ1U33",
+	"TNiqyALtAe7R3SOy4HAnMFbOADBqWYzFvVZHyLL65ffQyHl/iCtDZEvZJiOq1YFyx2PPXHEtYg7JK6Se",
+	"5TYXEu2hqix0pA66zqyJU4GLV4shhpyu3Pfi4qo64yEm2lySkZnfGskdE4CIg8u8w8W9MTgvAHHMSzfq",
+	"l1/tJRnZ2a6DMzZCG3eghmbH195ErVkmfmcXbEuJiDm4ldKQ/zyuCL3/YNHo874Y11eZ5CMz01RVJ7HD",
+	"zWxy+keOCQV+q9taV2nKPJBQFiP75Xx+3vXnZjNB8LiN3dRRT9RxbRJAhCXBcUcwd5E8ubX40oconUuQ",
+	"V83RQetb7rYx/75svJ6oX4tZ7Mz1Jc1WvgjpmXuR2W/tVdb8EM8i66rqZvJn89MDjNAyLucCcydqyfou",
+	"n6hqhikd3yWyBflrz6O5b9llNkKjcLLoRgRPV91KTi8Tuv4pRGfelecILD5/+f50YOdcH+8HplvrdIuo",
+	"e2C+UMdYFdHKqH+bqXZBpQuKqLqg91jEZvkERT6S12eiFAGhCKMtrmFtcrUcXtNrhH0tz2fC2PWRwI/C",
+	"aD+z2JpL47LVVuVZ6RWjTa7D1bjT2w6ltyDZCJ9FoLV6Chaf3kL3JQuE3EBzAwWQJiIA7qlNNR+EykrG",
+	"oUR3sGH9atnLnXC6p6i73aHxax3xf1roq0ELRxq5FZip7WQWGCeLAHljBz4Yqz+Kth8f7iEKXRDxj2UZ",
+	"PZzTIHFjx/99eeXQwAieU+3FWr47jwbXF/FswdGRKE/cCMNXoi2Qmg/DCPznlpY8SrjYiswQvQ9z5l9y",
+	"1jQD3/lBvvrY0yY7fvT4SrFdUaOlO7jnbIBIl713k6WuEpWqhudwVGhpeNlmBuZ5x3H3hjIrG7+ZzI7n",
+	"lkKz8uCgOmjm23jFFu7lTF9yzYou+2FadsWhV3IKKPTqaky6x0/4kHdkmFa2daunD/9oecwWaitrC3Mp",
+	"+pLlXUZOnmOk5TTjgvR+Y+8tDj0QljnNRO2ORVnDmWXmSqj2LNLJqK2w9PtRgPKD5U7BxU+WeE/7erLz",
+	"5WI5cVacahqN66fnVkHXhD+oAPoNa2l56xz4wxo8mER0wh3bmxxhrbQai6euTWLqkuzYniLz6boPYjIH",
+	"X6I1MGvH8B9+P496kkqZnfksBJQd+wTUB4htwgdHWC6QaA2+Jp/s1TKH5G/sQn5Vf55DgZE272kmcNeZ",
+	"icDULw3AbD0xbV9ru53xsxsrJDSZanvdh4gb/nyTsvzUREh8vxRAQUPIpMdMJRq4c5b+0BUKTkOtJEop",
+	"y13ssbppudwB924ABya11s4h/fyWO3hEtrRjStHfJMtHZ1jGjEmMbKI7nXA8peKRjV9aX2HBvg7o5jKn",
+	"AsYYkL63gQEPWDLmOVHZ/hDHEtv/xDnjk6EdERv/PlI7lHSOjQ2prD1iB7gErmTBy3nPN9drSIaARKPo",
+	"/QoOCKSPYucvjMO8aWnyTVI4S+CkW8t9fUJYuiAyOrtelw50i5fcZUjzI9IAfTu2f629VMRU26K4hq72",
+	"1vDkTg9vYuuORYTpqh3Phz75EooBHoN7uRRdtVqxCigSvRLcto+1gtKZRp262xpPhRYCZd/KErEaZ71+",
+	"K1ubJQIG6sBMZoFTzK77yK60u6jPDpZwqITCQBnEyhHvFxwgtk+AFM47U251o1QAjfMVaWIlNnG7KIAm",
+	"TfZkaI1VkRMBUrhMIK04I2lO3I0ZwQfg6E/nVh8FkHDkWJ6LkSqMsMElfGRXjNNUwsqmwhwm4HB0TlXy",
+	"92FlmXC4Xt+9jrIu1IU4+t2darA7rlgZDddI1CvIdJO0VBpr66EFM/UEXD+xM2FmHz8V6TIX1gC+rPQ7",
+	"bpP1Kja4JtVjKETZZvPclkmwf+wwLdlmYwo7xZ0SS+PgGgeMukD1BmbjrLOk3VtThy525bHFZTHEPVhP",
+	"6lBvjaeSZZfTzm68FCTIfTetZ/eNBlkdCkjIj1MUqQrsEZb3PFaeiCb7TIRHWs72jOM23jFfVxvEO5Xc",
+	"QckUW9w8SA4TW3ETlRNbPUvpnLzRH6VFTCwCJlMKNliNscQGebTc9ENOyk4f1hytmzWpyehP35Dauazy",
+	"PriuYkXwXHUpOjHLNyQSWL7F9WQBsNLawQI+eBmtOg1QZkcofD8LpWasfqbT2IpmUuAIFdJKwEMx+xrg",
+	"YbrpWJXzDDZHmj3AfTksWhcp/Oun83/MUMeMHHTcn223/LXd3lzHS8cnB/lezOdqEZE39uP0i2PBFTgs",
+	"fBA0xeI+1CAkmASUitgs8g0HsZvPtxJOojqNWneso3eWkVLT4ghaXlexArIjZoof2RF5tn0lKMwhX1RL",
+	"MVhbNK1ZiMUVtxShH5d8EhcYWxzYIlyv3ZRynLOaRX60FI5V4NbPZ3HUXM2RdT2FYy5jL80eB7KXENH4",
+	"yBLqWfXplmzpOxNyNW9wMshi7oZwb6Qh/JyUhG5R2yDdymaP6TBpG6ImgD9Yp4pGKA6D1EK40i5hLB6O",
+	"/I7mRRKrdrFETgFSG3eMwkZoIoV9ST7ZR8D1L4pxMxyTFtQolUN2C/K/mpjbCuJ8WkS3wxIYhXjgmvp7",
+	"LEy5CChf652CErW0AmF27I6zvQCOeEuFT32acwSlIeYm3mwGSC+RRp7mgCQa1b+iqMXBmp4JpDRHZMsL",
+	"hyGQs1qxm5EHrLLIvQPIOr+q6MY6wIaFEVJA42FQO5wqLZR6QC/H+FY6yTAAJ8CtnLRDTuaUR/vLBvTu",
+	"csNtIdHO/OsnHEJ5a1J1801CekdDtR6AJwLRSqhxYnPKyWBdkxWJBEjh4yRLbWk+weU9QNAPQwlweQ40",
+	"f0XdDyN8gW7c39tymwrYn6gEUE90OREVNg3bf3Jkfru4EJ8gpEeIy5+Pxr8s5+NKJ8BFumlFgnH3mFOX",
+	"1JOH92Q+yI8n00N7iATNef68dIeq085L7ZX188rWoXamDsch6pPRgA4Oje3fYYfE0c7dF2Eox9A0OO91",
+	"8ka27lwvaH67Y0wmvBzwicjs7uARxJmsmBSy2xpPfb5dMv0+XW7jtB9MUdRgNy8wm6rmUx3KHYd86mRb",
+	"W9cruc9vG0C757X/dcGO9hDdM79YRuVPHxcR8dPH/YFGa2+qCK3XsVvHcnEccz7PzhzEUi02NVtkuViO",
+	"VRaFlvl1pupwyzx4Pz3j5eh+txJvNjcshsNzQsjrJLz1rUzkjONid7vr58QHR94BIeQr9z5lbFGOQRqO",
+	"ol3sCuNtT9vPLAYWFA0dBjM9ANLTsJnj3KJ0HWjl0Tyn59jhZNjqhR3t1uHOeJwBt4AsF/6trTay2H8v",
+	"cQVxRNHJtImciLsgNQKXKT71tpiBLYjUbYUllMjkbdnt4C1FdyBICTZjsWYj4OyiIsV9KupAqPXfMfvu",
+	"HWSiSYFwWXJTqG3Gx2UHSa4qWhDeJJQn8jZKljDPbFPHJZWqvIMq+VYqt1DDfD3Dv/mGM8XPkpnMqXOp",
+	"fpiyVWS4rHuTc2/VSdsarqrHXlZPXuv4GkYVOvXpNp6WXpW1xbk0/RNjN9LLj27zHBUNC1jW8XZvz2W5",
+	"UfKLi/P3IuVv2+22i08fAqql4qbSjJMJEWVJ5J06+qvsR18354NefoZFxo8qHw0TKbCLa7D5olp2+eQV",
+	"xnX6qwuhtTDLJg96mLl0QHaiqUCdesXbH28G36eq4Fnutpay/tfBUDHGXwZy8W+zVLswH7WRe+YMBx10",
+	"4D7iBhKW4GUAhjXmCwKeP2AeDXYWrOVFhvrtCjqbUf13MV6Jo99N+C9aLudNXFo513VXyxhwYYEroCXm",
+	"TgdAROcptCIe65qLEc0KXN3YytDTwcyuofaoSU6KhRGnbE9dNakkDhPbU7TRoWjiNYJKg+0IhLeAtpy1",
+	"zbN4LcEGZ8SUYxNPLnxE6KT92RcpT0ICdv6YA7ACrXPFcIanp5+dXVJHMztYuF+WU1L8eQWx2mk7nAY8",
+	"/kcKd9DpGeNd25HtTt8GLd26ypnVxl0VLiJ7x6pyjS61H4CaZUR9JhWkLNrsLewzDNo7bFMd/wE2L9LA",
+	"uJrv7UKyJaAj4mFCEHBtCinky4npwnZnhcQ8CvjSMnNQGc+NlWLOVB3Y00jQJ5RpX1ny9E/kuze/vOkc",
+	"wGsk2mKHsEA/tYrKFz8Ar1xyZ75feKHkSu34L5aCB8VVLrWfxSdRN1U0XfaJqzJM484vthR2TrkJjHW3",
+	"+KeF+D/BSpctktciXq8kMYc7j8ASw2ZchMU4WW7agFkkKzmrR9UniVhjCK0UOwd/gSTTmdmL5rJhRSti",
+	"5a2NIzK/o11Xc3kwcYaLHSj9s6jaMqfWaFdc2HW6tjvj5uvJ5Pcl97X80Za/OOShbBDg3ui83+Pg1Qpr",
+	"tMvAHbxSTdUnO0ZiCnGA+qV1YyXSOabIhHPNxSplyqHJ+taRFPyMWtczifsLk+mjaUImzKWfPm/JGNa6",
+	"x3HrVkj/VOL8LCaA95wuAvzyLrCMuskO0/DKrHY5mKFdZzzI+WBGXep8IWLbEpHSZxtb0XAulThijQvg",
+	"PQbWkhy81xTowJRDZkF196RbPQx2mA5cdQ0nkUn3u4wSqdHzEsJNNKbwoLVWdgfIAnW6je8sxxZWQI3u",
+	"AAS6jc7k60UB5xG+fk9oJMHZfDrr9VGtJmTDNY4lTy8LPQ+PXyx8bZEVbGGkVAs6RzKakgAUFi/iVn31",
+	"DQHtuqh5u5own5jCIgTe3gKPLlVwsnxLF28VATvwNhWlIvaLNmS8FHxiXzIeq7dbUfygDbZFUzAvNZoG",
+	"ImLkB/DoxQMTpgVXEUx1ExWeqlsRH7nG9NGEayPM4yYk51ccgXjLHQhAGklSG6Ew2u9MTePDgfU8ZrGV",
+	"i2bqdhKZctAQ+ghBeOvBOfs7cPKzyXg8vDWF2ukOYfrwtTzijyM9ODZvznv+qO15krHnG23IM5a9WFLD",
+	"Qb7glKqwx0fOJ+k/7cFgG1BfIvJNk4p4h5klHxso47YYJ9nGVl5qUHzVp4jRAlDNhkkTGRGhScuMi7yN",
+	"myXiulTKp9MVB5uejIPisBW+Ur6exIPTzfigJ+dvAPcZ2XJTJ/dH/Pie4TKeGMbqBERITeRsz2+28N40",
+	"zIIuPdWsG+t8XZC2MVF031I7Wf1JyHTmnGQSV9krSZ1vmzxnOgtnFAxvV50FxXquYHYbjuly/Tz0kGWW",
+	"A8LVfzOFUw46F77gcgQTtVkEtmTc33HTxoxfXd9b9vuotGJWRYmjqKYyT/pFk8Ooqvg/6wi4RbeYYKl8",
+	"wgRa2n4H+XEsgq3sF3rOa7MiN1E3TA4zC8n1pTElV5KLzJPuds668eIgp25+a7Orubey4YwDruUvGgvA",
+	"ANv0b9+POsOUSnVOetWsXBKjq11lUh9foI9dGqQGI93gAnwjdfnf6t71ZS509OgWKHAdyaiEgQGu1Yr9",
+	"H2p83/38xxfo1pw0g/ruF6k7KXTUkOrzNcJIgpDoAVekxBJ0/aAKcRANo0INusWE6ip0UL/wkOOvVj8p",
+	"2gS1i1+tLl+8fHHpKoDhhqxerf704vLFn7TotAx0gRtyUWCJK7Y19rutcWMrdtJGjnfl6tXqryCvfCMt",
+	"hM1sVMvvLi9t8KO0kYe4aSpS6K8vfrc+OCNnZp/ffhC9q4nkuIazsi2kfpEIG6eM2yrp4fTTvXAVLw3T",
+	"6MWXRDhTWmrpP9omZ1y4GyK1bIyMbcnWkNJOjVMt/cKFzETX/xagvO3CahfR4NNzWo7pMBQ+oxUzCuhv",
+	"t7/+gjT2JJa2ipSBgTaYouZfDE1eIwGASlYIvZIXdXkqwrj4xjhhWFWxfTZvKGl6oYvUPFci0kRALSCK",
+	"EUvPBVBNDyrFK6SRDdEfNNTkH9eIs5aW6A8dtvEaMY5oW1XGGWLAe9kD8D+ujRxBf9iALHaGnHJH6PaP",
+	"p6JdzZyxduZYfWDOloo5rkFqlfl/fV4Rter/aYE/OhvMqwAC0F04Bmeqo+OM3+bLP89/iO2CEozNoXEB",
+	"Pno1zwSy8fqnoXvjkJ6YiJD9GhN+2wGfaLTkH5hB5TgJDQK4qS991UDt1JcR9b+PvZmJ8Dc04zZFwIi8",
+	"XmztqUimz00Gp+qDdc5bILShR9hHrd3hWwvHRObQS1tbR8OQH00XX3MxSpD3RMgfnYv/KFrkldXe0x/d",
+	"ARlonlEKWSQGGw1p1rJGLroKMaqUqJrpiDvjYDiEVuvEAXtTlj9anf4cx0v3/ZZUkHe6Xp5s4G4XIleT",
+	"qZbU0lKr1IiUijmJ1DtwGma8+Kz/fFd+Mc+B8U2hnwj+orCtj70qbLhPf4v/q1GK+Tl32RHbxBtl7fTl",
+	"E+70qbf0wh7Op93a+PE1Mzl2cwcOnYnA1KFbxDWNgE8edpvqGixHbhg8grj4bB0of4fHL1OXpb3E8hQ6",
+	"Qf4FkzsZL4gRC3f559e7mM3LlOlCxKZ0jXEzavvH4RfM7FHodmSOhh124eWC03ALtDSxXeKIw7DEXW4j",
+	"yca1P2tCXaxkTA14OvHYdx0mdBDnq8UckJGZr23xY1OgEvy/u5wx1bKCjURYmFoZmB99bAl9IBL7InJJ",
+	"Ze5d0O4pNLpuvBydLliFoR5ld6x81ChxEt8DRY8gT63G6SnCma73X2AfkuBpFbluZB0GlGDgitD7tS1q",
+	"xGhhrS6urMOJmPLic/cfVrMroQITZN7fj9+I3JUch3TLe0qapaCSgSlksWf8HmH6aJywZ5TN4dKO01Uc",
+	"5X5nhF58Vv87dwVPUenyDJykK+NF70WGNB1AqOtRVzA4I8ktac5zF74pCmiGlD29bPgbI9RbALNutWkS",
+	"OgzQI08ta+Ud+zR5i/xqmjzFBfIBkyxzQAczUWNSrV3y9UZXizgJRS4+q56t8IqS5gZw+cGAeZ3tJKr+",
+	"P2pdM25zdKWXznj2DBlyj97/eTkh5wJwz5SAu/Zom2ejqRsicUHqfH8dO6kN6ghXlU7CFfaixILRox00",
+	"lhLh+zhKkZ8+NYxL+3ZdRhRWSIh7JPy9dEco1m+2WR+FIsx+xypvhFtr14x2pVJcuXW4P1+YwV78blLj",
+	"TE0xPecrM9nnPxLRMEGcJ2HCXXJq/a8eUjRH1B9JzKd7xNiFubLoqSftHmvInOMtPp6R29IgAyZvkTe6",
+	"xVNcInokk2OccZUoVcbWodV6zGkvE0cfE/Ew81qzbZ7kpabHgjKHQvZQi+CJS+znZyXWxWfzl5kXxH/R",
+	"kpnlZL0cfLCBXRba4dKcBUQE2h5hVMt6PNgVnebh4AhmEdjF1M36d4DGxGaeTfi4ISI8tGN7VDG6RYLQ",
+	"baWdpcaIcg/NMU+HNmrc6i329Kp8b51PJ9ufmryOyzjYYk2J95O4f8v4jW50Hnrrvm9Mxweby8nGZkkQ",
+	"pckhXOi6+SZoS5t2LXzMGmFjWVB3pFJ+TbIxOQ0ZLz7rP+be+R01sw0he8bvxTlFl5v4eV7hesXXDhT5",
+	"bOY5P8I39gwXXUWP1D13S7b011bmuV903M/epkKNtOvOSfXPHB4TZEuh1FnWB/NXitMd/Y6ifVrdt1Df",
+	"ZwqJsZVUvklWuggxyqP35JXWes985lz3ZrCDpbfV0F8jXcjPg4tqN8zR3NlRTrZN+qIz5VnOxEq672+N",
+	"kyTebCafLBov+UkeLF0lolnboJqTh9pyxp4TUOLis/5j5jlyAzV7gARhvo+hj6j25clu7tiXXZMLu4RV",
+	"MgjmFmSHgn0mZvf9P7EG7ZhoIgRdI7igGj+ikpnIf8r26Piz5ItKJc/SR93iKc5Sh8GW8/r39s/+kRpG",
+	"3knGzhBy9xGsMfgs2qDu/YndtAHx43ZWCntN8LV7mwDaVIzxAf2fidMYXfTeXnxWf0x5O/4K0u/F0uvI",
+	"kPlp5JtZx2omxu+MbNXB+J3qNj+GfPFdvsBbDh5PPG2yda2eRiz54XLEkgdd2DPE7kwOhdBOCefEWeu/",
+	"VYCPNU8ezIIp4gdRg6dlbmv9PyN3v3FzP1SRb1qJ8B4/IsbRHWftdieRrml0Wgb3pQJSwuwHm/SU8Zbm",
+	"nSYUN3o4HIRY4ZYdpmXVL+GiLzsDPB9DRkhMwmDJRy0t0dLeqbDMEhZ2M76h9GlCJX7soDS/u/zuL89f",
+	"vnz+p0tTV3M0sM2oPnb+rnhydj/nDB41PBQRTg7g9+7ReJLNVc5aWwLQ2mh1KYBvRCZ1r5nDJVJUh/tR",
+	"d3zO+9YjdxyelmRgtp3/x+hdXeYcIhLtcHliCeXznKd9/z+5ZlmiSgdi5YgqC4//ALwkhRQxQfTPvMzH",
+	"QjwsTHg0KZ4cGp3FaMrU6n/T0Z+6zq9YK6FydfvfXy964KTHq8OujxsNfqLlW4Ay2+LvoO7PHP147OH/",
+	"gO8hvq7LI7IujsKzizxw9YtrWEXgNcIUsUo/bpGQrBGaxg6G4nRyYGMBLU5M+rekqmyB8XNI3bdfK4lJ",
+	"DRwPz8eoqTBFGyItPrA6KBYgea0OiZblp0l0GuzhFtcwbdz5q27xFK8oNdJtW9c4z7yjFZJiB2VbwWmi",
+	"OU4uRd6U5V9tCbYzcLLqegEnvzzpwKkd0YWFiEDMoJq4DToH2158Vn/MGLWNFud3IeeK8kvYbHpreI18",
+	"BFqloYnUjf8oOmOXQ1s6uasxPv3Lk25oKmDeUWRtVk8kwuLem1SNuQ/TsqONhpN94hO4nm1pWGXOuvbt",
+	"nNbLJz2t1kl51lN6cQe02E1aNnSDcz579QBTThQ9R3W81RM4YGz9kHLn/hvm7rydqAiFthGHK2/LzltC",
+	"zaPlezuP8504U0jgiU+cW1bi0G26kFSTlIlqdmpvyHjHZ2GD8i6Zc2AG6Zi/P7ytGOO/wF6cAQnomzl5",
+	"rsrgVzt279n2jJfcDTQ/YOlk7NOduBtoJhIHjNlGc5vHOVKz1Og0+lW11hmlJz6CunrqGR7Iuhjt2QLD",
+	"fKWCJ07/sFn2U8nrJ96fCoSYhgN7b1rkwUaEEFZxE+ZTWvjt1KPWBgvYZ59otk5j4WqtfQtWx4rZCgnJ",
+	"nWGmRMBg2OFKS/zoTvwe4P41kkz9090jcqtc7vN5+cS+Go2/mwZhVOvyTzIj6Sxo8Teyl/Ooe0vg9soA",
+	"Bufrn7IsXD1sEL++5fNG2X5qg37R5crORkXVfULwO2K1nKvb20HNfSt0Y5sNUDEJUvurbXJOeCwzxJQF",
+	"x9RyFGs0qMy7x71XrkAUoDRG6L1WkY4EpDtpkMhtn5pnADmzhMScYPr0KGdmdFcudPJA2L3rNNgT60aW",
+	"sS+KHdjiSafVYa9Uv0+ymb+d6z2ShxTpjiarstGFNIRmWzkbgSnyg/Y7ZjzMSDB0xwHfn2vLWd1gfo6H",
+	"y5Xp2dJEnHff8/FeT36C7TrjUFx75oSx95HgGlDVFufaUF954NTb2cpfW3lW0ElLz6c3mifhJr0yt7Ho",
+	"aepcYg6IUIRRzWqg8rX32Z5bPOs7+gxbq4Xmv7d4zhj7po2q7oLVgHTMo3dzOT3vxLvIS1ui9rS796vq",
+	"9z0R58pq1v1/HSBYTbHEnanJiSpyclu6K8Zw4m26diD9/0FmvOtqIljDTUrJSmsVOP1G2YC7ZDzLtS+J",
+	"9ASpf94Qk6XzMSG/gtlmInjl2le3O0d+re78qwSwuH2JXO+ngBaKc+XFZ/OXrICVgPJnOqk/cSzSaLEW",
+	"Lbira8KhMcWFjoKZSVfy4eV5i/jwdOTdI/BnQtc//fbci45l5gJXvq2TevkEJ/U8ISvjs3qh8yAuPqs/",
+	"JpMMzVRvTKGyMxNEjzLNzwbvD+n/N7CA68FxvoMdoeUR+DBHsH0EpcWz+jEAU+sEAAzOxoH8fgoHcp5b",
+	"pA2J+HoC4QN7OK84CAY4JnGlq3tt7SAGIEPnsyhGvQdoTHEdDgXjT3DSXTnm6XSHsGL9VwV8TkMwFWxL",
+	"ybmxlu0wCSXCeiftJgsAYZInbUlCmxnufA+gt97CVymOaOW3fhcn00Ym+ePlqUH/U4jpGDWcPGA5xk1/",
+	"bQ4bBYfzf1q+TB23sIRv+nHWL6t77ueZHW1B0sG3mmbglnIuDdB2v/S1NkeT0xRNS7HaxWf317w3V0jD",
+	"2Ro2+pPytUsF0DGMQuLHJ0gHSE/08vxEP6N89Zs1+9r55rj98hvj9osCc56uIHulfv314XgLQ5ac/UGX",
+	"yMyQrsa1omtQBqA9ZlHutuqgfNWVxVv6jTPywm3Tr9qzhggPj1nCP6/moUOyz5WHqfo+Eluvb/UXaKMD",
+	"2Z/ogGmm/tr7dAvyKihAe+pN0n2/Kb6GJ8EsK2GeLJxEeYJ9bmfAz6/a41GGJgmh+o+9sPCjLmEDtESE",
+	"Iklq+I8ShfDJldqfAJkINIGM4FFrPcpCxBEPq/WKFGpr9X7982mjfq8rTG1R1bWFq7B5/tMJN+tDsS2s",
+	"xkoRFgijDdHIQf9OCBZnZcaM/KkZrfyJ667/G6dUHbFNNSbVV7+TP2BS5TPDE9aealqJCLX4EqZYFNow",
+	"bmpKCEGExFSKp7lWz50Il7VT79n2Bs6Wf/r/J8PlsMEDgf10QQHd4qz0UiOkCwYaQ7Z7hha4BiTZv6f5",
+	"5LZHz3OwvOr8FyaPe9NRJjUswSlqgGTyIWvpHM7VjW6TuwYBBaOlzbUT2v7et2foC/nfl408Mc7ARarv",
+	"W4mP5CK3Eu0Mj20GEUcnFC3ksnYyD+6mPa/DLh7uGsAFdojNFKAU/1Gqod376aIAts1TKG1mrLw6ZgP2",
+	"1SbQjoebfxuLfsp7ddvlTp/JW2pGuGIlxJ2lBSutabnBhAuDnae/eUptyG7wxWfzlxmv1U80SbjUnWQS",
+	"vxXrCJ+j8LWwF5exTzywx9HpNEXpRpvkldNTR36bns+ZOhMksDzdy2NROrR0GadM2ocHegS5PmWadHJj",
+	"CS1IU4GYLujrW521pq8fZTrjs5u09zATjhpSyJaD+IZSdAd0O4y1M+M37Ehq9TX+9M589P3lelUTav/r",
+	"Zex6fcIA1q+7v4kT4NXeCf7/v1ybc8GfpIDeHezurDwnVP7l+06gEyphq4MSz2mYH6TWjBSJCjAPUl0k",
+	"Q1jcI3z3FULaUhcbB1zWuDnDxWYqyzd5LFOzBx+jms0xo3QNgZQizBow14ZFVCNCWzY9Hoq2xMYmoT7M",
+	"KDT4H5Si5fYo5VptYUg6dWurC7yEDdDy5DhMuQH25w6tV/1f4y3MPJL1UfZB9SEQ6rcRR3+uYHebnjbt",
+	"j70xjc4FwN+lyTmU/W8lBtPU8fbLn8SlYrR6RAI/Wsxc1lYl2uHGSKKYkDIoHIdLqWxqP50UsvQCoXYu",
+	"stNdnXbGkV6/MZV8/913TzYH90LeY+Hrxp9a9jm7c1LoWTtrjgomoZk7+KRu69WrP2sF2fz9ZUR/Oplm",
+	"5ke5jI8yfiSqVkqmeg3qNarJJ9BJAhRVsJE6OWA9rYTmC7szsriN0L/G8Tgmp4ML74Pd71hlC7pgeZTZ",
+	"6dQaowDMJ7Cbb83PeYVeGC9F7v303eUZ9izrbfkzySrmVhHaoURIfOdRe/R+qqUi88Gdrep2B99aUTeT",
+	"KDglg25Ni3M+qswIiRt/D3AvEN4BLr8hO0dAlXNUVVadvyH1U9/L6Z1wwQGYluhEu5LiyB0YTjyxjvYe",
+	"P5oy9N9S0sBpdk1TLFla5plAmBO5q0GS4swVZSRuJvEQP6rf54Bb1bPeBiQWIGylLe3ssi4M9TdYoAY8",
+	"6b2PG0huiKnU3HL5TCDRMCnUQ0bR7HkNWLQcUKXvvm+mvp6EuqmwhLkS0K7V05SBNqNlBb1VmJpIEq1n",
+	"YWrSjOEB6BElsc6Rw+dXda7yvqb7r4K40u3YeIfOEOXjmVb9k112TgpgbwvmPKrHQaGc0uTTrfF4R6gL",
+	"M7/4vAEo/w6PaZvcDeAyr0jeggD2yBXmPSQuOfhURI+Q0i4694HyMvpA+fLly/8XAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

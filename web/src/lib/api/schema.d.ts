@@ -20,6 +20,56 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["askForReset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reset/{resetKey}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                resetKey: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getReset"];
+        put?: never;
+        post: operations["resetPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/setup": {
         parameters: {
             query?: never;
@@ -154,6 +204,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/program/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listImports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/program/imports/{importId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                importId: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["undoImport"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/program/audit": {
         parameters: {
             query?: never;
@@ -180,6 +264,58 @@ export interface paths {
         get: operations["getCatalogue"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listTeams"];
+        put?: never;
+        post: operations["addTeam"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["archiveTeam"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/delete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["deleteTeam"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1485,7 +1621,68 @@ export interface components {
             email: string;
             password: string;
         };
+        PasswordChange: {
+            old: string;
+            new: string;
+        };
+        ResetRequest: {
+            email: string;
+        };
+        NewPassword: {
+            password: string;
+        };
+        NewTeam: {
+            name: string;
+            ages: string;
+        };
+        TeamEntry: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            season: string;
+            ages: string;
+            archived: boolean;
+            players: number;
+        };
+        Archived: {
+            archived: boolean;
+        };
+        TypedName: {
+            /** @description the name, typed once more */
+            name: string;
+        };
+        Imported: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            who: string;
+            /** @description names of the teams that came with it and are still there */
+            teams: string[];
+            players: number;
+            practices: number;
+            games: number;
+            events: number;
+        };
+        Erased: {
+            /** @description texts of coaches that still hold the name */
+            notes: components["schemas"]["NameInNote"][];
+        };
+        NameInNote: {
+            /** @enum {string} */
+            kind: "practice" | "game";
+            /** Format: uuid */
+            team: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** @description the line with the name */
+            text: string;
+        };
         SetUp: {
+            /** @description printed where the server was started; needed unless the browser runs there */
+            code?: string;
             program: string;
             team: string;
             ages: string;
@@ -1499,6 +1696,8 @@ export interface components {
             /** @enum {string} */
             state: "setup" | "out" | "in";
             demo?: components["schemas"]["SignIn"];
+            /** @description setting up needs the code that the server has printed */
+            needsCode?: boolean;
             me?: components["schemas"]["Person"];
             program?: string;
             teams: components["schemas"]["TeamName"][];
@@ -1561,6 +1760,11 @@ export interface components {
             keepMonths: number;
         };
         ArchiveReceipt: {
+            /**
+             * Format: uuid
+             * @description of the import, to undo it
+             */
+            id: string;
             players: number;
             practices: number;
             games: number;
@@ -3361,6 +3565,92 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description changed; other devices are signed out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    askForReset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResetRequest"];
+            };
+        };
+        responses: {
+            /** @description if there is an account with this address, a link was mailed to it */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getReset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                resetKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the link works */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    resetPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                resetKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            200: components["responses"]["Session"];
+            default: components["responses"]["Problem"];
+        };
+    };
     setUp: {
         parameters: {
             query?: never;
@@ -3649,6 +3939,48 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    listImports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description archives that were imported, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoImport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                importId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what the archive had added is gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     listAudit: {
         parameters: {
             query?: never;
@@ -3687,6 +4019,102 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Catalogue"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listTeams: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description all teams of the program, archived ones too */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TeamEntry"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTeam"];
+            };
+        };
+        responses: {
+            /** @description the new team, with the floor of the program's first */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TeamEntry"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    archiveTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archived"];
+            };
+        };
+        responses: {
+            /** @description put away or brought back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteTeam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedName"];
+            };
+        };
+        responses: {
+            /** @description the team is gone with everything it had */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };
@@ -4228,12 +4656,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description the player and every rep of his are gone */
-            204: {
+            /** @description the player and every rep are gone */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Erased"];
+                };
             };
             default: components["responses"]["Problem"];
         };

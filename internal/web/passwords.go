@@ -1,0 +1,124 @@
+package web
+
+import (
+	"context"
+	"fmt"
+	"log/slog"
+	"time"
+
+	"evrik/internal/mail"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// resetLife is how long a link to a new password works (assumption).
+const resetLife = time.Hour
+
+// ChangePassword changes the caller's own password; other devices are signed out.
+func (s *Server) ChangePassword(ctx context.Context, r api.ChangePasswordRequestObject) (api.ChangePasswordResponseObject, error) {
+	me := caller(ctx)
+	key := throttleKey("change", me.ID.String())
+	try, err := s.count(ctx, []string{key})
+	if err != nil {
+		return nil, err
+	}
+	match, err := s.matches(ctx, r.Body.Old, me.PasswordHash)
+	if err != nil {
+		return nil, err
+	}
+	if !match {
+		return nil, invalid("The old password is not right. Nothing was changed.")
+	}
+	if err := s.forgive(ctx, try, key); err != nil {
+		return nil, err
+	}
+	who, err := s.setPassword(ctx, me, r.Body.New)
+	if err == nil {
+		_, err = s.begin(ctx, who)
+	}
+	return api.ChangePassword204Response{}, err
+}
+
+// setPassword stores a new password and ends all sessions, known devices and links of its owner.
+func (s *Server) setPassword(ctx context.Context, who gen.Staff, password string) (gen.Staff, error) {
+	hash, err := s.hash(ctx, password)
+	if err != nil {
+		return who, err
+	}
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		return store.SetPassword(ctx, q, who, hash)
+	})
+	if err != nil {
+		return who, err
+	}
+	return s.db.StaffByID(ctx, who.ID)
+}
+
+// AskForReset mails a link to a new password. The answer is the same whether or not there is such an
+// account.
+func (s *Server) AskForReset(ctx context.Context, r api.AskForResetRequestObject) (api.AskForResetResponseObject, error) {
+	email := cleanAddress(r.Body.Email)
+	if _, err := s.count(ctx, []string{throttleKey("reset", email), throttleKey("reset place", clientPlace(ctx))}); err != nil {
+		return nil, err
+	}
+	who, err := s.db.StaffByEmail(ctx, email)
+	if store.NotFound(err) {
+		return api.AskForReset204Response{}, nil
+	}
+	if err != nil {
+		return nil, err
+	}
+	key, err := secretKey()
+	if err != nil {
+		return nil, err
+	}
+	until := s.now().Add(resetLife)
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.EndResets(ctx, gen.EndResetsParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {
+			return err
+		}
+		return q.InsertReset(ctx, gen.InsertResetParams{KeyHash: secretHash("reset", key), ProgramID: who.ProgramID, StaffID: who.ID, Until: until})
+	})
+	if err != nil {
+		return nil, err
+	}
+	text := fmt.Sprintf("Somebody asked for a new password for %s.\n\nOpen this address once, by %s, and choose one:\n%s/reset/%s\n\nIf it was not you, leave it alone; nothing happens.\n",
+		who.Email, until.UTC().Format("15:04 UTC"), s.publicURL, key)
+	// It is nobody's business in the program, so no program's list shows it.
+	if err := s.send(ctx, mail.Message{To: who.Email, Subject: "A new password", Text: text}); err != nil {
+		slog.Error("a link to a new password was not mailed", "error", err)
+	}
+	return api.AskForReset204Response{}, nil
+}
+
+const deadReset = "This link does not work any more: it was used or is older than an hour. Ask for a new one."
+
+// resetOwner finds whose link it is; guesses are counted.
+func (s *Server) resetOwner(ctx context.Context, key string) (who gen.Staff, err error) {
+	err = s.guessed(ctx, "reset link", func() (err error) {
+		who, err = s.db.ResetByKey(ctx, gen.ResetByKeyParams{KeyHash: secretHash("reset", key), Now: s.now()})
+		return err
+	})
+	return who, orMissing(err, deadReset)
+}
+
+// GetReset tells whether a link works.
+func (s *Server) GetReset(ctx context.Context, r api.GetResetRequestObject) (api.GetResetResponseObject, error) {
+	_, err := s.resetOwner(ctx, r.ResetKey)
+	return api.GetReset204Response{}, err
+}
+
+// ResetPassword takes a new password and signs its owner in.
+func (s *Server) ResetPassword(ctx context.Context, r api.ResetPasswordRequestObject) (api.ResetPasswordResponseObject, error) {
+	who, err := s.resetOwner(ctx, r.ResetKey)
+	if err != nil {
+		return nil, err
+	}
+	if who, err = s.setPassword(ctx, who, r.Body.Password); err != nil {
+		return nil, err
+	}
+	s.note(ctx, who, "", "chose a new password by a mailed link")
+	view, err := s.begin(ctx, who)
+	return api.ResetPassword200JSONResponse{SessionJSONResponse: api.SessionJSONResponse(view)}, err
+}
