@@ -129,7 +129,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "Made in its place"}, {team + "/squad/program", "highest rung that half"},
 		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Who may play"},
 		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
-		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"}, {join, "invites you"},
+		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"}, {join, "invites you"}, {"/reset/no-such-link", "does not work any more"},
 	}
 	left := routes(t)
 	delete(left, "")            // goes on to Now

@@ -21,7 +21,9 @@
   }
   // The gym's second screen, whoever is invited and players are not signed in: a code or
   // a link lets them in.
-  const aside = $derived(page.url.pathname === '/display' || /^\/(join|eyes)\//.test(page.url.pathname));
+  const aside = $derived(
+    page.url.pathname === '/display' || /^\/(join|eyes|reset)\//.test(page.url.pathname)
+  );
   $effect(() => {
     if (!aside && !untrack(() => session.view)) load();
   });

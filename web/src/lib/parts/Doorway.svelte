@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { unsentReps } from '$lib/state/device';
-  import { Refusal } from '$lib/api/client';
+  import { api, ask, Refusal } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from './ReadGlyph.svelte';
 
@@ -18,6 +18,9 @@
   let busy = $state(false);
   let unanswered = $state(false);
   let unsent = $state(0);
+  let forgot = $state(false);
+  let mailed = $state('');
+  let code = $state('');
   onMount(async () => (unsent = await unsentReps()));
 
   const bands = [
@@ -32,7 +35,11 @@
     busy = true;
     problem = '';
     try {
-      if (setup) await session.setUp({ program, team, ages, name, email, password, zone });
+      if (forgot) {
+        await ask(api.POST('/api/reset', { body: { email } }));
+        mailed = email;
+      } else if (setup)
+        await session.setUp({ program, team, ages, name, email, password, zone, ...(code ? { code } : {}) });
       else await session.signIn({ email, password });
     } catch (e) {
       unanswered = e instanceof Refusal && e.status === 0;
@@ -51,6 +58,16 @@
     </div>
     {#if setup}
       <p class="soft">This Evrik is empty. Make the program and the first head coach.</p>
+      {#if session.view?.needsCode}
+        <label class="field"
+          ><span>Code that was printed where the server was started</span><input
+            bind:value={code}
+            required
+            maxlength="40"
+            autocomplete="off"
+          /></label
+        >
+      {/if}
       <label class="field"><span>Program</span><input bind:value={program} required maxlength="80" /></label>
       <label class="field"><span>First team</span><input bind:value={team} required maxlength="80" /></label>
       <label class="field">
@@ -69,16 +86,25 @@
       <span>Email</span>
       <input type="email" bind:value={email} required autocomplete="username" />
     </label>
-    <label class="field">
-      <span>Password</span>
-      <input
-        type="password"
-        bind:value={password}
-        required
-        minlength={setup ? 10 : undefined}
-        autocomplete={setup ? 'new-password' : 'current-password'}
-      />
-    </label>
+    {#if forgot}
+      <p class="soft">
+        We mail you a link. It works once, for an hour. Without mail, ask whoever runs the server.
+      </p>
+      {#if mailed}
+        <p role="status">If {mailed} has an account here, a link is on its way to it.</p>
+      {/if}
+    {:else}
+      <label class="field">
+        <span>Password</span>
+        <input
+          type="password"
+          bind:value={password}
+          required
+          minlength={setup ? 10 : undefined}
+          autocomplete={setup ? 'new-password' : 'current-password'}
+        />
+      </label>
+    {/if}
     {#if unsent > 0}
       <p role="status" class="warn">
         {unsent === 1 ? 'One rep is' : `${unsent} reps are`} waiting on this device and will be sent once you have
@@ -93,7 +119,17 @@
       </div>
     {:else}
       <button class="tape" disabled={busy}
-        >{busy ? 'Signing in…' : setup ? 'Make it and sign in' : 'Sign in'}</button
+        >{forgot ? 'Send the link' : busy ? 'Signing in…' : setup ? 'Make it and sign in' : 'Sign in'}</button
+      >
+    {/if}
+    {#if !setup}
+      <button
+        type="button"
+        class="min-h-11 justify-self-start underline"
+        onclick={() => {
+          forgot = !forgot;
+          problem = mailed = '';
+        }}>{forgot ? 'Back to sign in' : 'Forgot your password?'}</button
       >
     {/if}
   </form>

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { chosen } from '$lib/parts/chosen';
+  import Imports from './Imports.svelte';
   import Sure from '$lib/parts/Sure.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -12,6 +13,7 @@
   let sure = $state(false);
   let busy = $state('');
   let problem = $state('');
+  let imports = $state<Imports>();
   let got = $state.raw<Schemas['ArchiveReceipt'] | null>(null);
 
   const choices = [
@@ -23,6 +25,7 @@
   ] as const;
 
   onMount(async () => {
+    imports?.load().catch((e) => notices.fail(e));
     months = wanted = (await ask(api.GET('/api/program/settings'))).keepMonths;
   });
 
@@ -58,6 +61,7 @@
         // It is imported, whether or not the list of teams can be had anew.
         await session.load().catch((e) => notices.fail(e));
         got = said;
+        await imports?.load().catch((e) => notices.fail(e));
       } else problem = said.message;
     } catch {
       problem = 'The file could not be sent. Nothing was imported; try again in a moment.';
@@ -86,9 +90,9 @@
     the program itself.
   </p>
   <div class="acts">
-    <a class="tape plain" href="/api/program/archive" download>Take the archive</a>
+    <a class="tape plain" href="/api/program/archive" download>Download a copy</a>
     <label class="tape plain" class:busy={Boolean(busy)}
-      >Add an archive<input
+      >Restore a copy<input
         type="file"
         accept=".json,application/json"
         class="visually-hidden"
@@ -97,6 +101,7 @@
       /></label
     >
   </div>
+  <Imports bind:this={imports} />
   {#if busy}<p role="status">{busy}</p>{/if}
   {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
   {#if got}

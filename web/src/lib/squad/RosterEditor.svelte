@@ -4,6 +4,7 @@
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sure from '$lib/parts/Sure.svelte';
+  import NamedInNotes from './NamedInNotes.svelte';
 
   let { team, players, onchange }: { team: string; players: Player[]; onchange: () => void } = $props();
 
@@ -62,16 +63,20 @@
       );
     });
 
+  /** Notes of coaches that still hold the name of whoever was erased. */
+  let named = $state.raw<{ name: string; notes: Schemas['NameInNote'][] } | null>(null);
+
   const remove = () =>
     guarded(async () => {
       const p = leaving;
       if (!p) return;
-      await ask(
+      const erased = await ask(
         api.DELETE('/api/teams/{teamId}/players/{playerId}', {
           params: { path: { teamId: team, playerId: p.id } }
         })
       );
       notices.say(`${p.name} and every rep of ${p.name} are erased.`);
+      named = erased.notes.length > 0 ? { name: p.name, notes: erased.notes } : null;
     });
 
   const others = $derived((session.view?.teams ?? []).filter((t) => t.id !== team));
@@ -139,6 +144,7 @@
     </form>
   {/if}
 
+  {#if named}<NamedInNotes {...named} onclose={() => (named = null)} />{/if}
   {#if players.length}
     <ul class="quiet-list sheet">
       {#each players as p (p.id)}

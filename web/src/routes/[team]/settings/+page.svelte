@@ -5,6 +5,8 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import Audit from '$lib/settings/Audit.svelte';
   import Keeping from '$lib/settings/Keeping.svelte';
+  import Password from '$lib/settings/Password.svelte';
+  import Teams from '$lib/settings/Teams.svelte';
   import Staff from '$lib/settings/Staff.svelte';
   import Feed from '$lib/plan/Feed.svelte';
   import { notices } from '$lib/state/notices.svelte';
@@ -217,9 +219,11 @@
       {#if session.coach}<Staff />{/if}
       <Feed bind:team />
       {#if session.head}
+        <Teams here={path.teamId} />
         <Keeping />
         <Audit />
       {/if}
+      <Password />
       <section class="sheet">
         <h2>You</h2>
         <p>{session.view?.me?.name}, {session.view?.program}</p>

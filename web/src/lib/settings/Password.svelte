@@ -1,0 +1,49 @@
+<script lang="ts">
+  import { api, ask } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+
+  // Everybody changes their own password here.
+  let old = $state('');
+  let next = $state('');
+  let problem = $state('');
+  let busy = $state(false);
+
+  async function save(e: SubmitEvent) {
+    e.preventDefault();
+    busy = true;
+    problem = '';
+    try {
+      await ask(api.PUT('/api/session/password', { body: { old, new: next } }));
+      old = next = '';
+      notices.say('Your password is changed. Other devices are signed out.');
+    } catch (err) {
+      problem = err instanceof Error ? err.message : String(err);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<form class="sheet grid gap-3 p-[1.1rem]" aria-label="Your password" onsubmit={save}>
+  <h2>Your password</h2>
+  <label class="field"
+    ><span>Old password</span><input
+      type="password"
+      bind:value={old}
+      required
+      autocomplete="current-password"
+    /></label
+  >
+  <label class="field"
+    ><span>New password, ten characters or more</span><input
+      type="password"
+      bind:value={next}
+      required
+      minlength="10"
+      maxlength="200"
+      autocomplete="new-password"
+    /></label
+  >
+  {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+  <button class="tape plain" disabled={busy}>{busy ? 'Saving…' : 'Change password'}</button>
+</form>

@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, ask } from '$lib/api/client';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  // A link from a mail: a new password, and in.
+  const path = { resetKey: page.params.key ?? '' };
+  let ready = $state(false);
+  let dead = $state('');
+  let problem = $state('');
+  let password = $state('');
+  let busy = $state(false);
+
+  onMount(async () => {
+    try {
+      await ask(api.GET('/api/reset/{resetKey}', { params: { path } }));
+      ready = true;
+    } catch (e) {
+      dead = e instanceof Error ? e.message : String(e);
+    }
+  });
+
+  async function save(e: SubmitEvent) {
+    e.preventDefault();
+    busy = true;
+    problem = '';
+    try {
+      await ask(api.POST('/api/reset/{resetKey}', { params: { path }, body: { password } }));
+      await session.load();
+      await goto('/');
+    } catch (err) {
+      problem = err instanceof Error ? err.message : String(err);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<svelte:head><title>New password · Evrik</title></svelte:head>
+<main class="door">
+  <form onsubmit={save} class="sheet p-6">
+    <div class="flex items-center gap-3">
+      <ReadGlyph read="curl" size={44} mono />
+      <h1>A new password</h1>
+    </div>
+    {#if dead}
+      <p role="alert" class="problem">{dead}</p>
+      <a class="tape plain" href="/">To the sign-in</a>
+    {:else if !ready}
+      <p role="status" class="soft">Checking the link…</p>
+    {:else}
+      <label class="field"
+        ><span>New password, ten characters or more</span><input
+          type="password"
+          bind:value={password}
+          required
+          minlength="10"
+          maxlength="200"
+          autocomplete="new-password"
+        /></label
+      >
+      {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+      <button class="tape" disabled={busy}>Save and sign in</button>
+    {/if}
+  </form>
+</main>
