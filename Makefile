@@ -9,7 +9,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test prove check bench soak screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
+.PHONY: help demo demo-reset test prove check bench soak package try-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -54,6 +54,16 @@ bench: need-go need-postgres need-chromium need-glpk $(WEB) ## the figures of do
 
 soak: need-go need-postgres need-chromium $(WEB) ## ten minutes of random faults on the floor; SEED=n for another run
 	go test -count=1 -v -timeout 30m -run TestSoak ./e2e -soak 10m -seed $(or $(SEED),1)
+
+VERSION ?= 0.0.0~$(shell git rev-parse --short=12 HEAD 2>/dev/null || echo unknown)
+
+package: need-go $(WEB) ## a Debian package in bin/package; VERSION=1.2.3 names it
+	@mkdir -p bin/package
+	CGO_ENABLED=0 go build -trimpath -ldflags "-X main.release=$(VERSION)" -o bin/package/evrik ./cmd/evrik
+	GOARCH=$(shell go env GOARCH) VERSION=$(VERSION) go tool -modfile=packaging/go.mod nfpm package --config packaging/nfpm.yaml --packager deb --target bin/package
+
+try-package: package need-postgres ## install the package here, start it, sign in, stop it, remove it
+	./scripts/try-package.sh
 
 screenshots: build need-postgres need-chromium ## docs/screenshots from a fresh demo
 	./scripts/screenshots.sh

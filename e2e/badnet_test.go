@@ -24,23 +24,40 @@ type badNet struct {
 	// every answer to one. An answer for which after returns false gets lost.
 	before func()
 	after  func() bool
+	// to is the server that requests go to.
+	to *url.URL
+}
+
+// turn sends requests to another server from now on, as a proxy does when one is gone.
+func (n *badNet) turn(t testing.TB, s *server) {
+	t.Helper()
+	to, err := url.Parse(s.Base)
+	if err != nil {
+		t.Fatal(err)
+	}
+	n.mu.Lock()
+	defer n.mu.Unlock()
+	n.to = to
+}
+
+func (n *badNet) target() *url.URL {
+	n.mu.Lock()
+	defer n.mu.Unlock()
+	return n.to
 }
 
 // between puts a bad network in front of a server.
 func between(t testing.TB, s *server) (*server, *badNet) {
 	t.Helper()
 	n := &badNet{before: func() {}, after: func() bool { return true }}
-	to, err := url.Parse(s.Base)
-	if err != nil {
-		t.Fatal(err)
-	}
+	n.turn(t, s)
 	batch := func(r *http.Request) bool {
 		return r.Method == http.MethodPost && strings.HasSuffix(r.URL.Path, "/reps")
 	}
 	lost := errors.New("the answer got lost")
 	proxy := &httputil.ReverseProxy{
 		Rewrite: func(r *httputil.ProxyRequest) {
-			r.SetURL(to)
+			r.SetURL(n.target())
 			r.Out.Host = r.In.Host // the page's own address, as a proxy in a gym would leave it
 		},
 		ModifyResponse: func(r *http.Response) error {

@@ -178,5 +178,13 @@ func fails(t *testing.T, env []string, args ...string) string {
 	return string(out)
 }
 
+// command runs evrik on a home without anybody to answer it.
+func command(home string, args ...string) (string, error) {
+	cmd := exec.Command(binary, args...)
+	cmd.Env = append(os.Environ(), "EVRIK_HOME="+home)
+	out, err := cmd.CombinedOutput()
+	return string(out), err
+}
+
 // teamOf is the team that a page is about.
 func teamOf(p *browser.Page) string { return strings.Split(p.Path(), "/")[1] }

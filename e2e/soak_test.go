@@ -32,14 +32,21 @@ func (d *device) written() {
 }
 
 // Three devices log one practice while everything goes wrong at random: networks are
-// cut, answers get lost, pages are closed, the server is killed, PostgreSQL crashes.
+// cut, answers get lost, pages are closed, servers are killed and replaced, PostgreSQL is killed.
 // In the end what was logged is stored, once. make soak runs it for ten minutes.
 func TestSoak(t *testing.T) {
 	t.Parallel()
 	rng := rand.New(rand.NewPCG(*soakSeed, 0))
-	dir, url := pgtest.Safe(t)
+	url, crash := pgtest.Watched(t)
+	// Two servers of one database; devices reach the one that the proxy in front sends them to.
 	s := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
+	servers := []*server{s, launch(t, "serve", "EVRIK_DATABASE_URL="+url)}
+	serving := 0
 	via, net := between(t, s)
+	turn := func() {
+		serving = 1 - serving
+		net.turn(t, servers[serving])
+	}
 	var lostAnswers atomic.Int64
 	luck := func(share float64) bool { return rand.Float64() < share }
 	net.set(func() {}, func() bool {
@@ -91,13 +98,24 @@ func TestSoak(t *testing.T) {
 			d.Open(d.Path())
 			d.See("region", "Who is up")
 			count["pages closed and opened"]++
-		case n < 98:
-			s.kill()
-			s.again()
+		case n < 97:
+			// The devices go on with the other one.
+			gone := servers[serving]
+			gone.kill()
+			turn()
+			gone.again()
 			count["server killed"]++
+		case n < 98:
+			// A restart that overlaps: the next one serves before the old one has ended.
+			old := servers[serving]
+			next := launch(t, "serve", "EVRIK_DATABASE_URL="+url)
+			servers[serving] = next
+			net.turn(t, next)
+			old.stop()
+			count["restarts that overlap"]++
 		default:
-			crash(t, dir)
-			count["database crashed"]++
+			crash()
+			count["database killed"]++
 		}
 	}
 	want := 0

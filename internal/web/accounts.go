@@ -49,6 +49,9 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 		return view, err
 	}
 	view.State = api.In
+	if s.mail != nil {
+		view.SendsMail = new(true)
+	}
 	view.Me = &api.Person{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}
 	program, err := s.db.Program(ctx, who.ProgramID)
 	if err != nil {

@@ -1696,6 +1696,8 @@ export interface components {
             /** @enum {string} */
             state: "setup" | "out" | "in";
             demo?: components["schemas"]["SignIn"];
+            /** @description mail leaves the server; else it is only simulated */
+            sendsMail?: boolean;
             /** @description setting up needs the code that the server has printed */
             needsCode?: boolean;
             me?: components["schemas"]["Person"];

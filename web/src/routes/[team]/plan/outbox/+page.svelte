@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { session } from '$lib/state/session.svelte';
   import Pages from '$lib/plan/Pages.svelte';
 
   // Mail that would have gone out: this Evrik writes it into files.
@@ -34,9 +35,10 @@
 </script>
 
 <Pages here="outbox" />
-<h1>Outbox</h1>
+<h1>Sent mail</h1>
 <p class="soft about">
-  Simulated: nothing leaves this machine. Each message is an .eml file that any mail program opens.
+  {#if session.view?.sendsMail}What Evrik has sent for your program, as it went out.
+  {:else}Simulated: nothing leaves this machine. Each message is an .eml file that any mail program opens.{/if}
 </p>
 {#if failed}<p role="alert" class="problem">{failed}</p>{/if}
 {#if list?.length === 0}
