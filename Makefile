@@ -31,8 +31,8 @@ test: need-go need-postgres need-chromium need-glpk $(WEB) ## every test: core, 
 	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -timeout $(TEST_TIME) ./...
 	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
 
-prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests with their full counts, then the soak; about an hour
-	$(TESTSUM) -- -timeout 90m ./...
+prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests with their full counts, the tables of the docs, then the soak
+	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -timeout 90m ./...
 	$(MAKE) soak
 
 check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"strings"
 	"time"
+	"unicode"
 
 	ics "github.com/arran4/golang-ical"
 
@@ -26,19 +27,30 @@ const calendarPast = 60 * 24 * time.Hour
 func calendar(team gen.Team, practices []gen.Practice, lines map[string]string, now time.Time) string {
 	cal := ics.NewCalendarFor("Evrik")
 	cal.SetMethod(ics.MethodPublish)
-	cal.SetXWRCalName(team.Name + " practices")
+	cal.SetXWRCalName(calendarText(team.Name) + " practices")
 	for _, p := range practices {
 		e := cal.AddEvent(p.ID.String() + "@evrik")
 		e.SetDtStampTime(now.UTC())
 		e.SetStartAt(p.StartsAt.UTC())
 		e.SetEndAt(p.StartsAt.UTC().Add(time.Duration(p.Minutes) * time.Minute))
-		e.SetSummary(team.Name + " practice")
+		e.SetSummary(calendarText(team.Name) + " practice")
 		e.SetSequence(int(p.Version))
 		if l := lines[p.ID.String()]; l != "" {
-			e.SetDescription(l)
+			e.SetDescription(calendarText(l))
 		}
 	}
 	return cal.Serialize(ics.WithNewLineWindows) // RFC 5545 wants CRLF
+}
+
+// calendarText leaves control characters out, which RFC 5545 (3.3.11, from memory) allows in no text;
+// the library writes ends of lines as the format wants them.
+func calendarText(s string) string {
+	return strings.Map(func(r rune) rune {
+		if unicode.IsControl(r) && r != '\n' && r != '\t' {
+			return -1
+		}
+		return r
+	}, s)
 }
 
 // inWords is a practice's run sheet.

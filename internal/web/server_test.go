@@ -19,6 +19,7 @@ import (
 	"testing"
 	"testing/fstest"
 	"time"
+	"unicode"
 
 	"github.com/google/uuid"
 
@@ -743,6 +744,28 @@ func TestUndoImport(t *testing.T) {
 	}
 	there.says("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "not there any more")
 	there.do("POST", "/api/program/archive", doc, 200, nil)
+}
+
+// A calendar file holds no bare control character, whatever a note does.
+func TestCalendarHoldsNoControlCharacters(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 2)
+	head := w.as(c.head)
+	plan := planFor(c)
+	plan["note"] = "one\x0btwo\rthree\x1b[31m\x7f\nfour\tfive"
+	var p api.Practice
+	head.do("POST", c.path("/practices"), plan, 201, &p)
+	text := head.do("GET", c.path("/practices/"+p.Id.String()+"/export?format=ics"), nil, 200, nil)
+	for i, line := range strings.Split(text, "\r\n") {
+		if strings.ContainsFunc(line, func(r rune) bool { return unicode.IsControl(r) && r != '\t' }) {
+			t.Errorf("line %d: %q", i+1, line)
+		}
+	}
+	for _, want := range []string{"onetwothree", `\nfour`} {
+		if !strings.Contains(strings.ReplaceAll(text, "\r\n ", ""), want) {
+			t.Errorf("%q is not in %q", want, text)
+		}
+	}
 }
 
 // Where a coach's notes hold the name of an erased player, they are listed.

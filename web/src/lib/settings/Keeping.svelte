@@ -16,6 +16,7 @@
   let imports = $state<Imports>();
   let got = $state.raw<Schemas['ArchiveReceipt'] | null>(null);
 
+  const uploadPatience = 30 * 60_000; // ms: seasons of reps on a slow line (assumption)
   const choices = [
     [0, 'for good'],
     [12, 'for a year'],
@@ -54,7 +55,8 @@
       const answer = await fetch('/api/program/archive', {
         method: 'POST',
         headers: { 'Content-Type': 'application/octet-stream' },
-        body: file
+        body: file,
+        signal: AbortSignal.timeout(uploadPatience)
       });
       const said = await answer.json();
       if (answer.ok) {
