@@ -3,6 +3,8 @@ package e2e
 import (
 	"errors"
 	"fmt"
+	"io"
+	stdlog "log"
 	"net/http"
 	"net/http/httptest"
 	"net/http/httputil"
@@ -66,6 +68,7 @@ func between(t testing.TB, s *server) (*server, *badNet) {
 			}
 			return nil
 		},
+		ErrorLog: stdlog.New(io.Discard, "", 0), // what is cut off is cut off on purpose
 		// Whatever goes wrong, the browser sees a connection that broke.
 		ErrorHandler: func(http.ResponseWriter, *http.Request, error) { panic(http.ErrAbortHandler) },
 	}

@@ -87,10 +87,7 @@ func TestOpensOffline(t *testing.T) {
 	cold.See("timer", "Time left")
 	cold.Click("button", "Start clock")
 	cold.See("button", "Stop clock")
-	for !cold.Has("button", "No read") {
-		cold.Click("button", "Next block")
-		cold.Settle()
-	}
+	toFirstDrill(cold)
 	log(cold, 3)
 	cold.Text("3 kept on this device")
 	cold.Open(team + "/plan")

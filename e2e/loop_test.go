@@ -104,12 +104,7 @@ func TestKilledWhileLogging(t *testing.T) {
 	t.Parallel()
 	s := launch(t, "demo", "EVRIK_HOME="+pgtest.Home(t))
 	p := enter(t, s)
-	p.Click("link", "Start on the floor")
-	p.See("timer", "Time left")
-	for !p.Has("button", "No read") {
-		p.Click("button", "Next block")
-		p.Settle()
-	}
+	floor(p)
 	log := func(from, to int) {
 		for n := from; n <= to; n++ {
 			p.Press("1")

@@ -18,6 +18,11 @@ import (
 func floor(p *browser.Page) {
 	p.Click("link", "on the floor")
 	p.See("timer", "Time left")
+	toFirstDrill(p)
+}
+
+// toFirstDrill goes on to the first drill that a coach shows.
+func toFirstDrill(p *browser.Page) {
 	for !p.Has("button", "No read") {
 		p.Click("button", "Next block")
 		p.Settle()

@@ -42,6 +42,17 @@ func TestStartComplainsInSentences(t *testing.T) {
 	}
 }
 
+// setUp makes the first program of an empty server, by ann@x.example with "a long sentence".
+func setUp(p *browser.Page) {
+	p.Fill("Program", "Hill Street")
+	p.Fill("First team", "Twelves")
+	p.Fill("Your name", "Ann")
+	p.Fill("Email", "ann@x.example")
+	p.Fill("Password", "a long sentence")
+	p.Click("button", "Make it and sign in")
+	p.See("heading", "First, the roster")
+}
+
 // A first start without demo data asks for the first head coach; then the
 // roster is typed in and imported, and bad files are told row by row.
 func TestFirstStart(t *testing.T) {
@@ -50,13 +61,7 @@ func TestFirstStart(t *testing.T) {
 	p := page(t, s)
 	p.Open("/")
 	p.See("heading", "A new program")
-	p.Fill("Program", "Hill Street")
-	p.Fill("First team", "Twelves")
-	p.Fill("Your name", "Ann")
-	p.Fill("Email", "ann@x.example")
-	p.Fill("Password", "a long sentence")
-	p.Click("button", "Make it and sign in")
-	p.See("heading", "First, the roster")
+	setUp(p)
 	p.Click("link", "To the squad")
 	p.Text("The roster is empty")
 	p.Fill("Jersey", "00")

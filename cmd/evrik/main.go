@@ -121,7 +121,7 @@ func run(ctx context.Context, args []string) error {
 			return fmt.Errorf("The demo club could not be made: %w", err)
 		}
 		if n, err := db.DemoProgram(ctx); err == nil && n > 0 {
-			options.Demo = &demo.SignIn
+			options.Demo, options.SetupCode = &demo.SignIn, ""
 		}
 		devices, end, err := standIns(listener.Addr())
 		if err != nil {

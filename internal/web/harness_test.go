@@ -272,3 +272,19 @@ func clip(b []byte) string {
 }
 
 func teamParams(c club) gen.TeamParams { return gen.TeamParams{ProgramID: c.program, ID: c.team} }
+
+// with starts a server with other options on the same database.
+func (w *world) with(change func(o *Options)) *world {
+	w.t.Helper()
+	other := *w
+	o := Options{Life: w.t.Context(), Now: func() time.Time { return other.now }, Outbox: w.t.TempDir(), Log: slog.New(slog.DiscardHandler),
+		Assets: fstest.MapFS{"index.html": {Data: []byte("<!doctype html><script>start()</script>")}}}
+	change(&o)
+	h, err := New(w.db, o)
+	if err != nil {
+		w.t.Fatal(err)
+	}
+	other.server = httptest.NewServer(h)
+	w.t.Cleanup(other.server.Close)
+	return &other
+}

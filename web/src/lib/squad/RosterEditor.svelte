@@ -102,7 +102,8 @@
       const answer = await fetch(`/api/teams/${team}/roster`, {
         method: 'POST',
         headers: { 'Content-Type': 'text/csv' },
-        body: file
+        body: file,
+        signal: AbortSignal.timeout(60_000)
       });
       const said = await answer.json();
       result = { imported: 0, errors: [], ...said };

@@ -1,0 +1,166 @@
+package web
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"io"
+	"net/http"
+
+	"regexp"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/mail"
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// A password is changed by who knows the old one; other devices are signed out, this one stays.
+func TestChangePassword(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 0)
+	here, there := w.as(c.head), w.as(c.head)
+	const next = "another long sentence"
+	here.says("PUT", "/api/session/password", map[string]string{"old": "wrong", "new": next}, 422, "old password is not right")
+	here.says("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": "short"}, 422, "10 to 200 characters")
+	there.do("GET", "/api/staff", nil, 200, nil)
+	here.do("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": next}, 204, nil)
+	here.do("GET", "/api/staff", nil, 200, nil)
+	there.says("GET", "/api/staff", nil, 401, "not signed in")
+	w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 401, nil)
+	w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": next}, 200, nil)
+	w.as(c.helper).do("GET", "/api/staff", nil, 200, nil) // nobody else's
+	var log []api.AuditEntry
+	here.do("GET", "/api/program/audit", nil, 200, &log)
+	if len(log) == 0 || log[0].What != "changed the own password" {
+		t.Errorf("written down: %+v", log)
+	}
+}
+
+// A link to a new password is mailed, works once and for an hour, and is in nobody's list.
+func TestResetByMail(t *testing.T) {
+	w := newWorld(t)
+	var sent mailbox
+	w = w.with(func(o *Options) { o.Mail, o.PublicURL = &sent, "https://evrik.club.example" })
+	c := w.club("club", 0)
+	old := w.as(c.head)
+	a := w.agent()
+	a.do("POST", "/api/reset", map[string]string{"email": "nobody@x.example"}, 204, nil)
+	if len(sent.all) != 0 {
+		t.Fatalf("mail to nobody: %+v", sent.all)
+	}
+	a.do("POST", "/api/reset", map[string]string{"email": strings.ToUpper(c.head)}, 204, nil)
+	first := sent.link(t, "/reset/")
+	a.do("POST", "/api/reset", map[string]string{"email": c.head}, 204, nil)
+	link := sent.link(t, "/reset/")
+	a.says("GET", "/api"+first, nil, 404, "does not work any more") // a newer one was asked for
+	a.do("GET", "/api"+link, nil, 204, nil)
+	a.says("POST", "/api"+link, map[string]string{"password": "short"}, 422, "10 to 200")
+	const next = "a sentence from the mail"
+	var in api.Session
+	a.do("POST", "/api"+link, map[string]string{"password": next}, 200, &in)
+	if in.State != api.In || in.Me.Email != c.head {
+		t.Errorf("%+v", in)
+	}
+	w.agent().says("POST", "/api"+link, map[string]string{"password": next}, 404, "does not work any more")
+	old.says("GET", "/api/staff", nil, 401, "not signed in")
+	w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": next}, 200, nil)
+	a.do("POST", "/api/reset", map[string]string{"email": c.head}, 204, nil)
+	late := sent.link(t, "/reset/")
+	w.now = w.now.Add(resetLife + time.Minute)
+	a.says("GET", "/api"+late, nil, 404, "does not work any more")
+	var box []api.Mail
+	a.do("GET", "/api/outbox", nil, 200, &box)
+	if len(box) != 0 {
+		t.Errorf("the program's list shows %+v", box)
+	}
+}
+
+// A program keeps a head coach, even when two demote or remove each other at the same moment.
+func TestLastHeadCoach(t *testing.T) {
+	for round := range 6 {
+		w := newWorld(t)
+		c := w.club("club", 0)
+		second := gen.InsertStaffParams{ID: uuid.New(), ProgramID: c.program, Name: "two", Email: "two@x.example", Role: "head", PasswordHash: goodHash}
+		if err := w.db.InsertStaff(t.Context(), second); err != nil {
+			t.Fatal(err)
+		}
+		one, two := w.as(c.head), w.as(second.Email)
+		first, err := w.db.StaffByEmail(t.Context(), c.head)
+		if err != nil {
+			t.Fatal(err)
+		}
+		method, body := "PUT", any(map[string]string{"role": "assistant"})
+		if round%2 == 1 {
+			method, body = "DELETE", nil
+		}
+		var wg sync.WaitGroup
+		wg.Go(func() { one.status(method, "/api/staff/"+second.ID.String(), body) })
+		wg.Go(func() { two.status(method, "/api/staff/"+first.ID.String(), body) })
+		wg.Wait()
+		heads, err := w.db.CountHeads(t.Context(), c.program)
+		if err != nil || heads != 1 {
+			t.Fatalf("%d head coaches are left, %v", heads, err)
+		}
+	}
+}
+
+// Links in mail begin with the configured address, whatever the request says that its host is.
+func TestLinksUseThePublicAddress(t *testing.T) {
+	w := newWorld(t)
+	var sent mailbox
+	w = w.with(func(o *Options) { o.Mail, o.PublicURL = &sent, "https://evrik.club.example" })
+	c := w.club("club", 0)
+	head := w.as(c.head)
+	body, _ := json.Marshal(map[string]string{"email": "new@x.example", "role": "assistant"})
+	req, _ := http.NewRequest("POST", w.server.URL+"/api/invitations", bytes.NewReader(body))
+	req.Host = "evil.example"
+	req.Header.Set("Content-Type", "application/json")
+	res, err := head.http.Do(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	res.Body.Close()
+	for _, k := range head.http.Jar.Cookies(mustURL(t, w.server.URL)) {
+		req.AddCookie(k)
+	}
+	if res, err = http.DefaultClient.Do(withBody(req, body)); err != nil || res.StatusCode != 201 {
+		t.Fatal(res, err)
+	}
+	res.Body.Close()
+	if m := sent.all[len(sent.all)-1]; strings.Contains(m.Text, "evil") || !strings.Contains(m.Text, "https://evrik.club.example/join/") {
+		t.Errorf("the mail says %q", m.Text)
+	}
+}
+
+// mailbox is a mail server that keeps everything.
+type mailbox struct{ all []mail.Message }
+
+func (m *mailbox) Send(_ context.Context, msg mail.Message, _ time.Time) error {
+	m.all = append(m.all, msg)
+	return nil
+}
+
+// link is the path of the link in the newest message.
+func (m *mailbox) link(t *testing.T, begins string) string {
+	t.Helper()
+	if len(m.all) == 0 {
+		t.Fatal("no mail")
+	}
+	text := m.all[len(m.all)-1].Text
+	link := regexp.MustCompile(`https://evrik\.club\.example(` + begins + `\S+)`).FindStringSubmatch(text)
+	if link == nil {
+		t.Fatalf("no link in %q", text)
+	}
+	return link[1]
+}
+
+func withBody(r *http.Request, body []byte) *http.Request {
+	r.Body = io.NopCloser(bytes.NewReader(body))
+	return r
+}

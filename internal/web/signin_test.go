@@ -1,0 +1,170 @@
+package web
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"io"
+	"net/http"
+	"strings"
+	"sync"
+	"testing"
+
+	"evrik/internal/web/api"
+)
+
+// However many passwords are tried at once, few are checked, and few at a time.
+func TestGuessesAtOnce(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 0)
+	const tries = 40
+	statuses := make([]int, tries)
+	var wg sync.WaitGroup
+	for i := range statuses {
+		wg.Go(func() {
+			statuses[i] = w.agent().status("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"})
+		})
+	}
+	wg.Wait()
+	checked := 0
+	for _, s := range statuses {
+		switch s {
+		case 401:
+			checked++
+		case 429:
+		default:
+			t.Errorf("a guess was answered with %d", s)
+		}
+	}
+	if checked > signInTries {
+		t.Errorf("%d passwords were checked, at most %d may be", checked, signInTries)
+	}
+	// Codes of second screens are counted the same way.
+	for i := range statuses {
+		wg.Go(func() {
+			statuses[i] = w.agent().status("POST", "/api/display/pair", map[string]string{"code": "222 222"})
+		})
+	}
+	wg.Wait()
+	checked = 0
+	for _, s := range statuses {
+		if s == 404 {
+			checked++
+		}
+	}
+	if checked > signInTries {
+		t.Errorf("%d codes were checked, at most %d may be", checked, signInTries)
+	}
+}
+
+func TestFewHashesAtOnce(t *testing.T) {
+	h := newHashing()
+	var mu sync.Mutex
+	running, most, done, refused := 0, 0, 0, 0
+	open, started := make(chan bool), make(chan bool, 100)
+	var wg sync.WaitGroup
+	for range 40 {
+		wg.Go(func() {
+			err := h.do(t.Context(), func() error {
+				mu.Lock()
+				running++
+				most = max(most, running)
+				mu.Unlock()
+				started <- true
+				<-open
+				mu.Lock()
+				running--
+				done++
+				mu.Unlock()
+				return nil
+			})
+			if err != nil {
+				mu.Lock()
+				refused++
+				mu.Unlock()
+			}
+		})
+	}
+	<-started
+	<-started
+	close(open)
+	wg.Wait()
+	if most > hashesAtOnce || done+refused != 40 || done < hashesAtOnce || len(h.running) != 0 || len(h.waiting) != 0 {
+		t.Errorf("%d ran at once; %d were done, %d refused", most, done, refused)
+	}
+	ctx, cancel := context.WithCancel(t.Context())
+	cancel()
+	h.running <- struct{}{}
+	h.running <- struct{}{}
+	if err := h.do(ctx, func() error { return nil }); err == nil || len(h.waiting) != 0 {
+		t.Errorf("a request that was given up waits on: %v", err)
+	}
+}
+
+// A script that guesses from elsewhere does not lock the coach's own device out, nor does it close
+// the door for those who were invited.
+func TestKnownDeviceIsNotLockedOut(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 0)
+	own := w.as(c.head)
+	own.do("DELETE", "/api/session", nil, 204, nil)
+	right := map[string]string{"email": c.head, "password": goodPassword}
+	other := w.as(c.helper)
+	for range signInTries + 2 {
+		w.agent().status("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"})
+	}
+	w.agent().says("POST", "/api/session", right, 429, "Too many tries")
+	own.do("POST", "/api/session", right, 200, nil)
+	w.agent().says("GET", "/api/join/unknown", nil, 404, "does not work")
+	// On the known device guesses are counted too.
+	own.do("DELETE", "/api/session", nil, 204, nil)
+	for range signInTries {
+		own.do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
+	}
+	own.says("POST", "/api/session", right, 429, "Too many tries")
+	// Another account's device is known for that account alone.
+	other.says("POST", "/api/session", right, 429, "Too many tries")
+}
+
+// The first set-up over a network needs the code that was printed; on the machine itself it does not.
+func TestSetupCode(t *testing.T) {
+	w := newWorld(t).with(func(o *Options) { o.SetupCode = "ABCD-EFGH" })
+	far := func(body any, status int) string {
+		t.Helper()
+		data, _ := json.Marshal(body)
+		req, _ := http.NewRequest("POST", w.server.URL+"/api/setup", bytes.NewReader(data))
+		req.Header.Set("Content-Type", "application/json")
+		req.Header.Set("X-Forwarded-For", "203.0.113.7")
+		res, err := http.DefaultClient.Do(req)
+		if err != nil {
+			t.Fatal(err)
+		}
+		defer res.Body.Close()
+		said, _ := io.ReadAll(res.Body)
+		if res.StatusCode != status {
+			t.Fatalf("%d %s, want %d", res.StatusCode, said, status)
+		}
+		return string(said)
+	}
+	if said := far(firstCoach, 403); !strings.Contains(said, "code that was printed") {
+		t.Error(said)
+	}
+	far(with(firstCoach, "code", "WRONGONE"), 403)
+	req, _ := http.NewRequest("GET", w.server.URL+"/api/session", nil)
+	req.Header.Set("X-Forwarded-For", "203.0.113.7")
+	res, err := http.DefaultClient.Do(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var s api.Session
+	if err := json.NewDecoder(res.Body).Decode(&s); err != nil || s.NeedsCode == nil || !*s.NeedsCode {
+		t.Errorf("a browser elsewhere is not told: %+v, %v", s, err)
+	}
+	res.Body.Close()
+	s = api.Session{}
+	w.agent().do("GET", "/api/session", nil, 200, &s)
+	if s.NeedsCode != nil {
+		t.Errorf("a browser here is asked for a code: %+v", s)
+	}
+	far(with(firstCoach, "code", "abcd efgh"), 200)
+}

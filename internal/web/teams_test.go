@@ -1,0 +1,128 @@
+package web
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+	"unicode"
+
+	"evrik/internal/web/api"
+)
+
+// Teams are added, renamed, archived and deleted; one is always left to open.
+func TestTeams(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 2)
+	head := w.as(c.head)
+	head.says("POST", "/api/teams", map[string]string{"name": "CLUB", "ages": "12-14"}, 409, "a team called club already")
+	head.says("POST", "/api/teams", map[string]string{"name": "a\u202eb", "ages": "12-14"}, 422, "team's name")
+	head.says("POST", "/api/teams", map[string]string{"name": "U16", "ages": "moon"}, 422, "age group")
+	var made api.TeamEntry
+	head.do("POST", "/api/teams", map[string]string{"name": "U16", "ages": "12-14"}, 201, &made)
+	at := "/api/teams/" + made.Id.String()
+	head.do("GET", at+"/now", nil, 200, nil)
+	var s api.Session
+	names := func() (out []string) {
+		t.Helper()
+		s = api.Session{}
+		head.do("GET", "/api/session", nil, 200, &s)
+		for _, team := range s.Teams {
+			out = append(out, team.Name)
+		}
+		return out
+	}
+	if got := fmt.Sprint(names()); got != "[club U16]" {
+		t.Errorf("teams %s", got)
+	}
+	head.do("PUT", c.path("/archived"), map[string]bool{"archived": true}, 204, nil)
+	if got := fmt.Sprint(names()); got != "[U16]" {
+		t.Errorf("teams %s", got)
+	}
+	head.says("PUT", at+"/archived", map[string]bool{"archived": true}, 409, "needs a team to open")
+	head.says("POST", at+"/delete", map[string]string{"name": "U16"}, 409, "needs a team to open")
+	var list []api.TeamEntry
+	head.do("GET", "/api/teams", nil, 200, &list)
+	if len(list) != 2 || !list[0].Archived || list[0].Players != 2 || list[1].Archived {
+		t.Errorf("%+v", list)
+	}
+	head.do("PUT", c.path("/archived"), map[string]bool{"archived": false}, 204, nil)
+	head.says("POST", c.path("/delete"), map[string]string{"name": "clubs"}, 409, "not the team's")
+	head.do("POST", c.path("/delete"), map[string]string{"name": "club"}, 204, nil)
+	if got := fmt.Sprint(names()); got != "[U16]" {
+		t.Errorf("teams %s", got)
+	}
+	var players int
+	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM players").Scan(&players); err != nil || players != 0 {
+		t.Errorf("%d players are left, %v", players, err)
+	}
+}
+
+// An import is undone as a whole, by who may, once.
+func TestUndoImport(t *testing.T) {
+	w := newWorld(t)
+	_, head, _, _ := onFloor(w)
+	doc := head.do("GET", "/api/program/archive", nil, 200, nil)
+	other := w.club("other", 0)
+	there := w.as(other.head)
+	var got api.ArchiveReceipt
+	there.do("POST", "/api/program/archive", doc, 200, &got)
+	var list []api.Imported
+	there.do("GET", "/api/program/imports", nil, 200, &list)
+	if len(list) != 1 || list[0].Id != got.Id || list[0].Players != 8 || list[0].Who != "head" || len(list[0].Teams) != 1 {
+		t.Fatalf("%+v", list)
+	}
+	head.says("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "not there any more")
+	there.do("DELETE", "/api/program/imports/"+got.Id.String(), nil, 204, nil)
+	var teams []api.TeamEntry
+	there.do("GET", "/api/teams", nil, 200, &teams)
+	if len(teams) != 1 {
+		t.Errorf("%+v", teams)
+	}
+	there.says("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "not there any more")
+	there.do("POST", "/api/program/archive", doc, 200, nil)
+}
+
+// A calendar file holds no bare control character, whatever a note does.
+func TestCalendarHoldsNoControlCharacters(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 2)
+	head := w.as(c.head)
+	plan := planFor(c)
+	plan["note"] = "one\x0btwo\rthree\x1b[31m\x7f\nfour\tfive"
+	var p api.Practice
+	head.do("POST", c.path("/practices"), plan, 201, &p)
+	text := head.do("GET", c.path("/practices/"+p.Id.String()+"/export?format=ics"), nil, 200, nil)
+	for i, line := range strings.Split(text, "\r\n") {
+		if strings.ContainsFunc(line, func(r rune) bool { return unicode.IsControl(r) && r != '\t' }) {
+			t.Errorf("line %d: %q", i+1, line)
+		}
+	}
+	for _, want := range []string{"onetwothree", `\nfour`} {
+		if !strings.Contains(strings.ReplaceAll(text, "\r\n ", ""), want) {
+			t.Errorf("%q is not in %q", want, text)
+		}
+	}
+}
+
+// Where a coach's notes hold the name of an erased player, they are listed.
+func TestErasingListsNotes(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 2)
+	head := w.as(c.head)
+	name := map[string]any{"jersey": "0", "name": "Ada", "handler": false, "wing": false, "big": false, "shooter": false}
+	at := c.path("/players/" + c.players[0].String())
+	head.do("PUT", at, name, 200, nil)
+	plan := planFor(c)
+	plan["note"] = "Bring cones.\nada: shorter steps"
+	var p api.Practice
+	head.do("POST", c.path("/practices"), plan, 201, &p)
+	var got api.Erased
+	head.do("DELETE", at, nil, 200, &got)
+	if len(got.Notes) != 1 || got.Notes[0].Id != p.Id || got.Notes[0].Text != "ada: shorter steps" {
+		t.Errorf("%+v", got)
+	}
+	head.do("DELETE", c.path("/players/"+c.players[1].String()), nil, 200, &got)
+	if len(got.Notes) != 0 {
+		t.Errorf("%+v", got)
+	}
+}
