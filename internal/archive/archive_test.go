@@ -17,6 +17,7 @@ import (
 	"github.com/jackc/pgx/v5"
 	"github.com/santhosh-tekuri/jsonschema/v6"
 
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/demo"
@@ -381,6 +382,18 @@ func holding(t *testing.T, db *store.Store, text string) (where []string) {
 // An import is taken back as a whole, once, and leaves what was there before as it was.
 func TestUndoImport(t *testing.T) {
 	db, program, other := club(t)
+	own, err := json.Marshal(drill.Catalogue()[0])
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, err := range []error{
+		db.InsertDrill(t.Context(), gen.InsertDrillParams{ID: uuid.New(), ProgramID: program, Drill: own}),
+		db.PutTemplate(t.Context(), gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60, Blocks: []byte("[]")}),
+	} {
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
 	doc := written(t, db, program)
 	rows := func() map[string]int {
 		out := map[string]int{}

@@ -39,6 +39,9 @@ func Migrate(ctx context.Context, url string) error {
 	}
 	db := stdlib.OpenDB(*config)
 	defer db.Close()
+	if err := waitForServer(ctx, config, patienceOf(config, startPatience)); err != nil {
+		return err
+	}
 	if err := db.PingContext(ctx); err != nil {
 		return silent(err)
 	}
@@ -82,7 +85,9 @@ const (
 	poolSize = 16
 	// connectPatience is how long a request waits for a database that is starting again.
 	connectPatience = 3 * time.Second
-	connectPause    = 100 * time.Millisecond
+	// startPatience is how long a server that starts waits for a database that starts beside it.
+	startPatience = 15 * time.Second
+	connectPause  = 100 * time.Millisecond
 )
 
 // Open connects to a migrated database.
@@ -94,7 +99,9 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	if !strings.Contains(url, "pool_max_conns") {
 		config.MaxConns = poolSize
 	}
-	config.BeforeConnect = waitForServer
+	config.BeforeConnect = func(ctx context.Context, config *pgx.ConnConfig) error {
+		return waitForServer(ctx, config, patienceOf(config, connectPatience))
+	}
 	config.AfterConnect = func(_ context.Context, conn *pgx.Conn) error {
 		pgxuuid.Register(conn.TypeMap()) // ids by the thousand, without a detour through text
 		return nil
@@ -110,10 +117,19 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	return &Store{Queries: gen.New(pool), Pool: pool}, nil
 }
 
+// patienceOf is how long a server is waited for: what the address says as connect_timeout, if that is
+// less.
+func patienceOf(config *pgx.ConnConfig, usual time.Duration) time.Duration {
+	if config.ConnectTimeout > 0 {
+		return min(usual, config.ConnectTimeout)
+	}
+	return usual
+}
+
 // waitForServer returns when the server takes connections, or when the patience is over; the
 // attempt that follows then says what is wrong.
-func waitForServer(ctx context.Context, config *pgx.ConnConfig) error {
-	for end := time.Now().Add(connectPatience); ; {
+func waitForServer(ctx context.Context, config *pgx.ConnConfig, patience time.Duration) error {
+	for end := time.Now().Add(patience); ; {
 		conn, err := pgconn.ConnectConfig(ctx, &config.Config)
 		if err == nil {
 			return conn.Close(ctx)

@@ -51,17 +51,6 @@ func (q *Queries) ChangeSession(ctx context.Context, arg ChangeSessionParams) er
 	return err
 }
 
-const countHeads = `-- name: CountHeads :one
-SELECT count(*) FROM staff WHERE program_id = $1 AND role = 'head'
-`
-
-func (q *Queries) CountHeads(ctx context.Context, programID uuid.UUID) (int64, error) {
-	row := q.db.QueryRow(ctx, countHeads, programID)
-	var count int64
-	err := row.Scan(&count)
-	return count, err
-}
-
 const countPrograms = `-- name: CountPrograms :one
 SELECT count(*) FROM programs
 `

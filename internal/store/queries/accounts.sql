@@ -52,9 +52,6 @@ UPDATE staff SET password_hash = $3, session_epoch = session_epoch + 1 WHERE pro
 -- One change of who may do what at a time.
 SELECT id FROM programs WHERE id = sqlc.arg(program_id) FOR UPDATE;
 
--- name: CountHeads :one
-SELECT count(*) FROM staff WHERE program_id = $1 AND role = 'head';
-
 -- name: CountTry :one
 -- unscoped: nobody has signed in. The try counts itself, so that of many at once none is overlooked.
 WITH counted AS (
