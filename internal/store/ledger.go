@@ -107,8 +107,8 @@ func touched(ctx context.Context, q *gen.Queries, program uuid.UUID, events []ge
 	return before, after, nil
 }
 
-// shift brings the ledger up to date with events of which some have just been stored.
-func shift(ctx context.Context, q *gen.Queries, p evidence.Policy, program uuid.UUID, events []gen.RepEvent, fresh []uuid.UUID) error {
+// updateLedger brings the ledger up to date with events of which some have just been stored.
+func updateLedger(ctx context.Context, q *gen.Queries, p evidence.Policy, program uuid.UUID, events []gen.RepEvent, fresh []uuid.UUID) error {
 	before, after, err := touched(ctx, q, program, events, fresh)
 	if err != nil {
 		return err

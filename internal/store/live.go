@@ -64,13 +64,13 @@ func (s *Store) listen(ctx context.Context, told func(string), missed func()) er
 	}
 }
 
-// Tell announces a payload to every process that listens, when the transaction is through.
-func Tell(ctx context.Context, q *gen.Queries, payload any) error {
+// Notify announces a payload to every process that listens, when the transaction is through.
+func Notify(ctx context.Context, q *gen.Queries, payload any) error {
 	data, err := json.Marshal(payload)
 	if err != nil {
 		return err
 	}
-	return q.TellFloor(ctx, string(data))
+	return q.NotifyFloor(ctx, string(data))
 }
 
 // AccountChange is told when somebody may have lost the right to follow: sign-out, another role, a
@@ -91,5 +91,5 @@ func SetPassword(ctx context.Context, q *gen.Queries, who gen.Staff, hash string
 	if err := q.EndResets(ctx, gen.EndResetsParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {
 		return err
 	}
-	return Tell(ctx, q, AccountChange{who.ID})
+	return Notify(ctx, q, AccountChange{who.ID})
 }

@@ -29,7 +29,7 @@ func PutReps(ctx context.Context, q *gen.Queries, p evidence.Policy, program, te
 	if err != nil || len(stored) == 0 {
 		return stored, err
 	}
-	return stored, shift(ctx, q, p, program, events, stored)
+	return stored, updateLedger(ctx, q, p, program, events, stored)
 }
 
 // InsertEvents stores events of a team without touching the ledger, and returns the ids

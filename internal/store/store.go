@@ -43,7 +43,7 @@ func Migrate(ctx context.Context, url string) error {
 		return err
 	}
 	if err := db.PingContext(ctx); err != nil {
-		return silent(err)
+		return unreachable(err)
 	}
 	sub, err := fs.Sub(migrations, "migrations")
 	if err != nil {
@@ -64,8 +64,8 @@ func Migrate(ctx context.Context, url string) error {
 	return nil
 }
 
-// silent says that no connection could be made, and why, in one line.
-func silent(err error) error {
+// unreachable says that no connection could be made, and why, in one line.
+func unreachable(err error) error {
 	lines := strings.Split(strings.TrimSpace(err.Error()), "\n")
 	return fmt.Errorf("The database does not answer (%s). Check that it runs and that EVRIK_DATABASE_URL is right.", strings.TrimSpace(lines[len(lines)-1]))
 }
@@ -112,7 +112,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	}
 	if err := pool.Ping(ctx); err != nil {
 		pool.Close()
-		return nil, silent(err)
+		return nil, unreachable(err)
 	}
 	return &Store{Queries: gen.New(pool), Pool: pool}, nil
 }

@@ -80,7 +80,7 @@ func (s *Server) SignOut(ctx context.Context, r api.SignOutRequestObject) (api.S
 		return nil, err
 	}
 	// What this device followed ends.
-	return api.SignOut204Response{}, s.tellAccount(ctx, who.ID)
+	return api.SignOut204Response{}, s.notifyAccount(ctx, who.ID)
 }
 
 // SetUp makes the program, its first team and its first head coach, once.

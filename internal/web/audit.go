@@ -37,16 +37,16 @@ var quiet = map[string]string{
 	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
 }
 
-// note writes down who did what. What was done stands even where this fails.
-func (s *Server) note(ctx context.Context, who gen.Staff, team, what string) {
+// writeAudit writes down who did what. What was done stands even where this fails.
+func (s *Server) writeAudit(ctx context.Context, who gen.Staff, team, what string) {
 	err := s.db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.Must(uuid.NewV7()), ProgramID: who.ProgramID, At: s.now(), Who: who.Name, Team: team, What: what})
 	if err != nil {
 		slog.Error("what somebody did was not written down", "what", what, "error", err)
 	}
 }
 
-// noteOperation writes an operation down where that is wanted; team is its id or empty.
-func (s *Server) noteOperation(ctx context.Context, operation, team string) {
+// auditOperation writes an operation down where that is wanted; team is its id or empty.
+func (s *Server) auditOperation(ctx context.Context, operation, team string) {
 	what, ok := audited[operation]
 	who := caller(ctx)
 	if !ok || who.ID == uuid.Nil {
@@ -58,7 +58,7 @@ func (s *Server) noteOperation(ctx context.Context, operation, team string) {
 			name = t.Name
 		}
 	}
-	s.note(ctx, who, name, what)
+	s.writeAudit(ctx, who, name, what)
 }
 
 // auditShown is how many lines are listed.

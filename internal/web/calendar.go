@@ -54,7 +54,7 @@ func calendarText(s string) string {
 }
 
 // inWords is a practice's run sheet.
-func (d desk) inWords(view api.Practice) string {
+func (d planningContext) inWords(view api.Practice) string {
 	text := practice.Lines(view.StartsAt, d.zone, d.library, view.Blocks, view.Sheet)
 	if view.Note != "" {
 		text += "\n" + view.Note + "\n"

@@ -127,7 +127,7 @@ func (s *Server) EndScreen(ctx context.Context, r api.EndScreenRequestObject) (a
 		if err != nil {
 			return err
 		}
-		return tell(ctx, q, change{Practice: p.ID, All: true})
+		return notify(ctx, q, change{Practice: p.ID, All: true})
 	})
 }
 
@@ -283,7 +283,7 @@ const feedEvery = time.Second
 func (f *scoreboardFeed) VisitFeedScoreboardResponse(w http.ResponseWriter) error {
 	write := func() error { return f.line(w) }
 	fetch := func() error {
-		if err := f.fetch(); err != nil {
+		if err := f.reload(); err != nil {
 			return err
 		}
 		return f.line(w)
@@ -296,7 +296,7 @@ func (f *scoreboardFeed) VisitFeedScoreboardResponse(w http.ResponseWriter) erro
 	})
 }
 
-func (f *scoreboardFeed) fetch() error {
+func (f *scoreboardFeed) reload() error {
 	// A screen that was ended, or whose day is over, is told nothing more.
 	if _, err := f.s.db.PairedScreen(f.ctx, gen.PairedScreenParams{ID: screenOf(f.ctx).ID, Now: f.s.now()}); err != nil {
 		return err

@@ -176,7 +176,7 @@ func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject
 				return err
 			}
 		}
-		return tell(ctx, q, change{Practice: p.ID, All: true})
+		return notify(ctx, q, change{Practice: p.ID, All: true})
 	})
 }
 

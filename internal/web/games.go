@@ -196,7 +196,7 @@ func (b board) practised() []string {
 }
 
 // opponent finds the next game and what it asks, where somebody has an idea of it.
-func (s *Server) opponent(ctx context.Context, d *desk) error {
+func (s *Server) opponent(ctx context.Context, d *planningContext) error {
 	g, err := s.db.NextGame(ctx, gen.NextGameParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID, Since: s.now()})
 	if store.NotFound(err) {
 		return nil
@@ -335,7 +335,7 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 	if err != nil {
 		return nil, err
 	}
-	l := logger{team: team, practice: g.ID, observer: caller(ctx).ID, now: s.now()}
+	l := repBatch{team: team, practice: g.ID, observer: caller(ctx).ID, now: s.now()}
 	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
 		return nil, err
 	}
@@ -380,7 +380,7 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 		if len(out.Stored) == 0 {
 			return nil
 		}
-		return tell(ctx, q, news)
+		return notify(ctx, q, news)
 	})
 	if err != nil {
 		return nil, err
@@ -389,7 +389,7 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 }
 
 // gameRow is an event of the bench: a rep on the rung of games, or one taken back.
-func (l *logger) gameRow(e api.RepEvent) (gen.RepEvent, error) {
+func (l *repBatch) gameRow(e api.RepEvent) (gen.RepEvent, error) {
 	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice, BlockID: l.practice, Kind: string(e.Kind), At: l.seenAt(e), ObserverID: l.observer, Device: e.Device, Rung: string(drill.Game)}
 	if e.Kind == api.Void {
 		return l.void(e, row)

@@ -143,7 +143,7 @@ func TestGameWeighsInThePlan(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		d, err := s.desk(t.Context(), team)
+		d, err := s.planning(t.Context(), team)
 		if err != nil {
 			t.Fatal(err)
 		}

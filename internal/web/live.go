@@ -35,8 +35,8 @@ type change struct {
 // toldAtOnce is how many ids one notification holds: PostgreSQL takes 8000 bytes.
 const toldAtOnce = 180
 
-// tell announces a change when the transaction is through.
-func tell(ctx context.Context, q *gen.Queries, c change) error {
+// notify announces a change when the transaction is through.
+func notify(ctx context.Context, q *gen.Queries, c change) error {
 	rest := c.Events
 	for {
 		c.Events, rest = rest[:min(len(rest), toldAtOnce)], rest[min(len(rest), toldAtOnce):]
@@ -44,7 +44,7 @@ func tell(ctx context.Context, q *gen.Queries, c change) error {
 		if err != nil {
 			return err
 		}
-		if err := q.TellFloor(ctx, string(payload)); err != nil || len(rest) == 0 {
+		if err := q.NotifyFloor(ctx, string(payload)); err != nil || len(rest) == 0 {
 			return err
 		}
 	}
@@ -106,8 +106,8 @@ func (h *hub) open() (n int) {
 	return n
 }
 
-// told passes on what PostgreSQL has told.
-func (h *hub) told(payload string) {
+// deliverPayload passes on what PostgreSQL has deliverPayload.
+func (h *hub) deliverPayload(payload string) {
 	var c change
 	if json.Unmarshal([]byte(payload), &c) != nil {
 		return // not ours
@@ -116,33 +116,33 @@ func (h *hub) told(payload string) {
 	defer h.mu.Unlock()
 	if c.Account == uuid.Nil {
 		for f := range h.followers[c.Practice] {
-			hand(f, c)
+			deliver(f, c)
 		}
 		return
 	}
 	for _, list := range h.followers {
 		for f, account := range list {
 			if account == c.Account {
-				hand(f, c)
+				deliver(f, c)
 			}
 		}
 	}
 }
 
-// missed tells everybody that something may not have been told.
-func (h *hub) missed() {
+// resyncAll tells everybody that something may not have been told.
+func (h *hub) resyncAll() {
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for practice, list := range h.followers {
 		for f, account := range list {
-			hand(f, change{Practice: practice, All: true, Account: account})
+			deliver(f, change{Practice: practice, All: true, Account: account})
 		}
 	}
 }
 
-// hand gives a change to a follower; a full one loses the oldest and is told to
+// deliver gives a change to a follower; a full one loses the oldest and is told to
 // fetch everything.
-func hand(f chan change, c change) {
+func deliver(f chan change, c change) {
 	for {
 		select {
 		case f <- c:
@@ -160,12 +160,12 @@ func hand(f chan change, c change) {
 	}
 }
 
-// tellAccount announces that somebody may have lost the right to follow.
-func (s *Server) tellAccount(ctx context.Context, account uuid.UUID) error {
+// notifyAccount announces that somebody may have lost the right to follow.
+func (s *Server) notifyAccount(ctx context.Context, account uuid.UUID) error {
 	if account == uuid.Nil {
 		return nil
 	}
-	return store.Tell(ctx, s.db.Queries, store.AccountChange{Account: account})
+	return store.Notify(ctx, s.db.Queries, store.AccountChange{Account: account})
 }
 
 // FollowPractice streams what changes on the floor as server-sent events: clock,
@@ -222,9 +222,9 @@ func (f floorStream) mayFollow() bool {
 // VisitFollowPracticeResponse writes the stream until the device leaves.
 func (f floorStream) VisitFollowPracticeResponse(w http.ResponseWriter) error {
 	// Whoever reads this knows that nothing is missed from here on.
-	begin := func() error { return f.say(w, "again", struct{}{}) }
+	begin := func() error { return f.writeEvent(w, "again", struct{}{}) }
 	beat := func() error { _, err := fmt.Fprint(w, ": here\n\n"); return err }
-	return f.stream(w, "text/event-stream", heartbeat, begin, beat, func(c change) error { return f.pass(w, c) })
+	return f.stream(w, "text/event-stream", heartbeat, begin, beat, func(c change) error { return f.writeChange(w, c) })
 }
 
 // VisitFollowDisplayResponse writes what a second screen hears.
@@ -283,17 +283,17 @@ func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Durat
 	return nil
 }
 
-// pass writes a change.
-func (f floorStream) pass(w http.ResponseWriter, c change) error {
+// writeChange writes a change.
+func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 	if c.All || f.screen && len(c.Events) > 0 {
-		return f.say(w, "again", struct{}{})
+		return f.writeEvent(w, "again", struct{}{})
 	}
 	if c.Clock {
 		p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})
 		if err != nil {
 			return err
 		}
-		if err := f.say(w, "clock", f.s.clockView(p)); err != nil {
+		if err := f.writeEvent(w, "clock", f.s.clockView(p)); err != nil {
 			return err
 		}
 	}
@@ -302,7 +302,7 @@ func (f floorStream) pass(w http.ResponseWriter, c change) error {
 		if err != nil {
 			return err
 		}
-		if err := f.say(w, "round", round); err != nil {
+		if err := f.writeEvent(w, "round", round); err != nil {
 			return err
 		}
 	}
@@ -321,10 +321,10 @@ func (f floorStream) pass(w http.ResponseWriter, c change) error {
 			news.Reps = append(news.Reps, repView(row))
 		}
 	}
-	return f.say(w, "reps", news)
+	return f.writeEvent(w, "reps", news)
 }
 
-func (f floorStream) say(w http.ResponseWriter, event string, what any) error {
+func (f floorStream) writeEvent(w http.ResponseWriter, event string, what any) error {
 	data, err := json.Marshal(what)
 	if err != nil {
 		return err

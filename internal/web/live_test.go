@@ -150,10 +150,10 @@ func TestSlowFollower(t *testing.T) {
 		t.Fatal("nobody can follow")
 	}
 	for i := range waitingChanges * 3 {
-		h.told(fmt.Sprintf(`{"p":%q,"c":true,"e":[%q]}`, practice, uuid.NewSHA1(practice, []byte{byte(i)})))
+		h.deliverPayload(fmt.Sprintf(`{"p":%q,"c":true,"e":[%q]}`, practice, uuid.NewSHA1(practice, []byte{byte(i)})))
 	}
-	h.told("not ours")
-	h.told(fmt.Sprintf(`{"p":%q,"c":true}`, uuid.New()))
+	h.deliverPayload("not ours")
+	h.deliverPayload(fmt.Sprintf(`{"p":%q,"c":true}`, uuid.New()))
 	again := false
 	for range waitingChanges {
 		again = (<-slow).All || again
@@ -181,9 +181,9 @@ func TestSlowFollower(t *testing.T) {
 	if _, _, ok := h.follow(practice, uuid.New()); !ok {
 		t.Error("another account is refused")
 	}
-	h.told(fmt.Sprintf(`{"s":%q}`, account))
+	h.deliverPayload(fmt.Sprintf(`{"s":%q}`, account))
 	for range waitingChanges * 3 {
-		h.told(fmt.Sprintf(`{"p":%q,"c":true}`, practice))
+		h.deliverPayload(fmt.Sprintf(`{"p":%q,"c":true}`, practice))
 	}
 	ended := false
 	for len(slow) > 0 {

@@ -150,7 +150,7 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 	if len(five) != onFive {
 		return nil, invalid(fmt.Sprintf("An offense takes five, and %d are chosen.", len(five)))
 	}
-	d := desk{board: b, team: team}
+	d := planningContext{board: b, team: team}
 	if err := s.opponent(ctx, &d); err != nil {
 		return nil, err
 	}

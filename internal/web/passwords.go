@@ -118,7 +118,7 @@ func (s *Server) ResetPassword(ctx context.Context, r api.ResetPasswordRequestOb
 	if who, err = s.setPassword(ctx, who, r.Body.Password); err != nil {
 		return nil, err
 	}
-	s.note(ctx, who, "", "chose a new password by a mailed link")
+	s.writeAudit(ctx, who, "", "chose a new password by a mailed link")
 	view, err := s.begin(ctx, who)
 	return api.ResetPassword200JSONResponse{SessionJSONResponse: api.SessionJSONResponse(view)}, err
 }

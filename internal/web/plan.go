@@ -15,7 +15,7 @@ import (
 
 // GetLoads sums up what a week of practices asks of every player.
 func (s *Server) GetLoads(ctx context.Context, r api.GetLoadsRequestObject) (api.GetLoadsResponseObject, error) {
-	d, err := s.teamDesk(ctx, r.TeamId)
+	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -52,7 +52,7 @@ func practiceOf(r gen.PracticesOfTeamRow) gen.Practice {
 
 // GetSeason plans the weeks ahead for what the team wants of them.
 func (s *Server) GetSeason(ctx context.Context, r api.GetSeasonRequestObject) (api.GetSeasonResponseObject, error) {
-	d, err := s.teamDesk(ctx, r.TeamId)
+	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -65,7 +65,7 @@ func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.desk(ctx, team)
+	d, err := s.planning(ctx, team)
 	if err != nil {
 		return nil, err
 	}
@@ -76,7 +76,7 @@ func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (a
 		return nil, err
 	}
 	// What is open depends on what is to be taught.
-	d, err = s.teamDesk(ctx, r.TeamId)
+	d, err = s.teamPlanning(ctx, r.TeamId)
 	return api.SetSeason200JSONResponse{Aim: d.aim, Plan: d.season}, err
 }
 
@@ -103,7 +103,7 @@ const maxTemplates = 100
 
 // AddTemplate keeps a plan for another evening.
 func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject) (api.AddTemplateResponseObject, error) {
-	d, err := s.teamDesk(ctx, r.TeamId)
+	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}

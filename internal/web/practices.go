@@ -30,9 +30,9 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 	return team, p, orMissing(err, noPractice)
 }
 
-// desk is what planning takes: the team, what is open about its players, how
+// planningContext is what planning takes: the team, what is open about its players, how
 // fast they go through a drill, and the limits of their age.
-type desk struct {
+type planningContext struct {
 	board  // of cutters
 	team   gen.Team
 	open   []evidence.Question
@@ -51,7 +51,7 @@ type desk struct {
 const gameAhead = 14 * 24 * time.Hour
 
 // opponentAt is what the next game asks of a practice at some time.
-func (d desk) opponentAt(at time.Time) map[reads.Read]float64 {
+func (d planningContext) opponentAt(at time.Time) map[reads.Read]float64 {
 	if d.next == nil || !at.Before(d.next.StartsAt) || d.next.StartsAt.Sub(at) > gameAhead {
 		return nil
 	}
@@ -64,8 +64,8 @@ const paceSpan = 365 * 24 * time.Hour
 // roles are all parts a player is judged in.
 var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot}
 
-func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
-	d := desk{team: team}
+func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, error) {
+	d := planningContext{team: team}
 	var err error
 	if d.board, err = s.board(ctx, team, reads.Cutter, roles...); err != nil {
 		return d, err
@@ -111,7 +111,7 @@ func (s *Server) desk(ctx context.Context, team gen.Team) (desk, error) {
 }
 
 // plan is what the core lays out and fits.
-func (d desk) plan(startsAt time.Time, minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
+func (d planningContext) plan(startsAt time.Time, minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
 	p := practice.Plan{Minutes: float64(minutes), Blocks: blocks, School: store.SchoolOf(d.team), Library: d.library,
 		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited), Due: []practice.SeasonItem{}}
 	if d.said {
@@ -150,7 +150,7 @@ func attended(rows []gen.AttendanceRow, over bool) (present, limited []uuid.UUID
 }
 
 // practiceView is a practice with its sheet.
-func (s *Server) practiceView(ctx context.Context, p gen.Practice, d desk) (api.Practice, error) {
+func (s *Server) practiceView(ctx context.Context, p gen.Practice, d planningContext) (api.Practice, error) {
 	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
 	if err != nil {
 		return api.Practice{}, err
@@ -171,7 +171,7 @@ func (s *Server) practiceView(ctx context.Context, p gen.Practice, d desk) (api.
 }
 
 // checkPlan refuses what cannot be laid out.
-func (d desk) checkPlan(in *api.PracticeInput) error {
+func (d planningContext) checkPlan(in *api.PracticeInput) error {
 	for i, b := range in.Blocks {
 		if _, err := uuid.Parse(b.ID); err != nil {
 			return invalid(fmt.Sprintf("Block %d has no id that can be stored. Nothing was stored; reload the page and try again.", i+1))
@@ -215,12 +215,12 @@ func limitedIn(in *api.PracticeInput) []uuid.UUID {
 	return *in.Limited
 }
 
-func (d desk) planIn(in *api.PracticeInput) practice.Plan {
+func (d planningContext) planIn(in *api.PracticeInput) practice.Plan {
 	return d.plan(in.StartsAt, in.Minutes, in.Present, limitedIn(in), termsIn(in), in.Blocks)
 }
 
 // checkTime refuses a time that cannot be kept: the core says why.
-func (s *Server) checkTime(ctx context.Context, d desk, in *api.PracticeInput, own uuid.UUID) error {
+func (s *Server) checkTime(ctx context.Context, d planningContext, in *api.PracticeInput, own uuid.UUID) error {
 	rows, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID})
 	if err != nil {
 		return err
@@ -239,7 +239,7 @@ func (s *Server) checkTime(ctx context.Context, d desk, in *api.PracticeInput, o
 
 // LayOut computes a plan's arithmetic without storing it.
 func (s *Server) LayOut(ctx context.Context, r api.LayOutRequestObject) (api.LayOutResponseObject, error) {
-	d, err := s.teamDesk(ctx, r.TeamId)
+	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -249,18 +249,18 @@ func (s *Server) LayOut(ctx context.Context, r api.LayOutRequestObject) (api.Lay
 	return api.LayOut200JSONResponse(practice.LayOut(d.planIn(r.Body))), nil
 }
 
-// teamDesk is the desk of a team of the caller's.
-func (s *Server) teamDesk(ctx context.Context, id uuid.UUID) (desk, error) {
+// teamPlanning is the planning context of a team of the caller's.
+func (s *Server) teamPlanning(ctx context.Context, id uuid.UUID) (planningContext, error) {
 	team, err := s.team(ctx, id)
 	if err != nil {
-		return desk{}, err
+		return planningContext{}, err
 	}
-	return s.desk(ctx, team)
+	return s.planning(ctx, team)
 }
 
 // FillPlan fits a plan to the minutes without storing it.
 func (s *Server) FillPlan(ctx context.Context, r api.FillPlanRequestObject) (api.FillPlanResponseObject, error) {
-	d, err := s.teamDesk(ctx, r.TeamId)
+	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -302,12 +302,12 @@ func (s *Server) loadPractice(ctx context.Context, teamID, id uuid.UUID) (api.Pr
 }
 
 // planned is a practice with its sheet, and what planning takes.
-func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (d desk, p gen.Practice, view api.Practice, err error) {
+func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (d planningContext, p gen.Practice, view api.Practice, err error) {
 	team, p, err := s.practice(ctx, teamID, id)
 	if err != nil {
 		return d, p, view, err
 	}
-	if d, err = s.desk(ctx, team); err != nil {
+	if d, err = s.planning(ctx, team); err != nil {
 		return d, p, view, err
 	}
 	view, err = s.practiceView(ctx, p, d)
@@ -316,7 +316,7 @@ func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (d desk, p g
 
 // AddPractice stores a new plan.
 func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject) (api.AddPracticeResponseObject, error) {
-	d, err := s.teamDesk(ctx, r.TeamId)
+	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
@@ -348,7 +348,7 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.desk(ctx, team)
+	d, err := s.planning(ctx, team)
 	if err != nil {
 		return nil, err
 	}
@@ -382,7 +382,7 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 		if err := store.PutPlan(ctx, q, team.ProgramID, old.ID, r.Body.Present, limitedIn(r.Body), r.Body.Blocks); err != nil {
 			return err
 		}
-		return tell(ctx, q, change{Practice: old.ID, All: true})
+		return notify(ctx, q, change{Practice: old.ID, All: true})
 	})
 	if err != nil {
 		return nil, err

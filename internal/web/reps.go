@@ -36,7 +36,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 	if err != nil {
 		return nil, err
 	}
-	l := logger{team: team, practice: p.ID, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
+	l := repBatch{team: team, practice: p.ID, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
 		events: make([]gen.RepEvent, 0, len(r.Body.Events))}
 	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
 		return nil, err
@@ -56,7 +56,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 		if out.Stored, out.Known, err = s.put(ctx, q, &l); err != nil || len(out.Stored) == 0 {
 			return err
 		}
-		return tell(ctx, q, change{Practice: p.ID, Events: out.Stored})
+		return notify(ctx, q, change{Practice: p.ID, Events: out.Stored})
 	})
 	if err != nil {
 		return nil, err
@@ -65,7 +65,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 }
 
 // put stores a batch's events and tells which were new and which were there.
-func (s *Server) put(ctx context.Context, q *gen.Queries, l *logger) (stored, known []uuid.UUID, err error) {
+func (s *Server) put(ctx context.Context, q *gen.Queries, l *repBatch) (stored, known []uuid.UUID, err error) {
 	if stored, err = store.PutReps(ctx, q, s.policy, l.team.ProgramID, l.team.ID, l.events); err != nil {
 		return nil, nil, err
 	}
@@ -74,8 +74,8 @@ func (s *Server) put(ctx context.Context, q *gen.Queries, l *logger) (stored, kn
 	return stored, known, err
 }
 
-// logger makes the rows of one batch.
-type logger struct {
+// repBatch makes the rows of one batch.
+type repBatch struct {
 	team     gen.Team
 	practice uuid.UUID // or game
 	blocks   []practice.Block
@@ -88,7 +88,7 @@ type logger struct {
 }
 
 // look fetches what the events name.
-func (l *logger) look(ctx context.Context, q *gen.Queries, events []api.RepEvent) error {
+func (l *repBatch) look(ctx context.Context, q *gen.Queries, events []api.RepEvent) error {
 	// Of the program: who has moved to another team since was on this floor.
 	players, err := q.PlayersOfProgram(ctx, l.team.ProgramID)
 	if err != nil {
@@ -116,7 +116,7 @@ func (l *logger) look(ctx context.Context, q *gen.Queries, events []api.RepEvent
 
 // known are the events that were stored before, or come twice in the batch; the id
 // of another program's is taken.
-func (l *logger) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID) ([]uuid.UUID, error) {
+func (l *repBatch) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID) ([]uuid.UUID, error) {
 	known, fresh := []uuid.UUID{}, map[uuid.UUID]bool{}
 	for _, id := range stored {
 		fresh[id] = true
@@ -150,14 +150,14 @@ func (l *logger) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID) 
 
 // seenAt is when something was seen: a device whose clock runs ahead must not log in the
 // future.
-func (l *logger) seenAt(e api.RepEvent) time.Time {
+func (l *repBatch) seenAt(e api.RepEvent) time.Time {
 	if e.At.After(l.now) {
 		return l.now
 	}
 	return e.At
 }
 
-func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
+func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice, Kind: string(e.Kind), At: l.seenAt(e), ObserverID: l.observer, Device: e.Device}
 	switch {
 	case e.Kind == api.Void:
@@ -190,7 +190,7 @@ func (l *logger) row(e api.RepEvent) (gen.RepEvent, error) {
 }
 
 // judge fills in what was seen, and whether it was right.
-func (l *logger) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent) error {
+func (l *repBatch) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent) error {
 	cue, _ := reads.ParseCue(*e.Cue)
 	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Unsided: row.Rung == string(drill.Game)}
 	if e.Side != nil {
@@ -231,7 +231,7 @@ func roleOf(screen *reads.Screen, position string) reads.Role {
 }
 
 // void fills an event that takes a rep back with what the rep was about.
-func (l *logger) void(e api.RepEvent, row gen.RepEvent) (gen.RepEvent, error) {
+func (l *repBatch) void(e api.RepEvent, row gen.RepEvent) (gen.RepEvent, error) {
 	if e.Voids == nil {
 		return row, invalid("Which rep is taken back? Nothing was stored.")
 	}

@@ -111,7 +111,7 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 		c.SetRequest(c.Request().WithContext(ctx))
 		answer, err := next(c, request)
 		if err == nil {
-			s.noteOperation(ctx, operation, c.Param("teamId"))
+			s.auditOperation(ctx, operation, c.Param("teamId"))
 		}
 		return answer, err
 	}

@@ -119,7 +119,7 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 			Action: string(r.Body.Action), BlockID: p.BlockID}); err != nil {
 			return err
 		}
-		return tell(ctx, q, change{Practice: p.ID, Clock: true})
+		return notify(ctx, q, change{Practice: p.ID, Clock: true})
 	})
 	if err != nil {
 		return nil, err

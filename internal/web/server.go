@@ -125,7 +125,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if s.life == nil {
 		s.life = context.Background()
 	}
-	go db.Listen(s.life, s.live.told, s.live.missed)
+	go db.Listen(s.life, s.live.deliverPayload, s.live.resyncAll)
 	s.sessions = scs.New()
 	s.sessions.Store = store.Sessions{Queries: db.Queries, Idle: sessionIdle, Now: s.now}
 	s.sessions.Lifetime = sessionLife

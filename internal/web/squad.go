@@ -226,7 +226,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.desk(ctx, team)
+	b, err := s.planning(ctx, team)
 	if err != nil {
 		return nil, err
 	}
@@ -293,7 +293,7 @@ func staleOnes(lines []evidence.Line) []api.StaleRead {
 }
 
 // suggest is the one thing to do about the next practice, or nil.
-func (d desk) suggest(next gen.Practice, view api.Practice) *practice.Suggestion {
+func (d planningContext) suggest(next gen.Practice, view api.Practice) *practice.Suggestion {
 	p := d.plan(view.StartsAt, view.Minutes, view.Present, view.Limited, view.Terms, view.Blocks)
 	opponent, days := "", -1
 	asks := d.opponentAt(next.StartsAt)

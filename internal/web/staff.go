@@ -153,7 +153,7 @@ func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationReq
 	if err != nil {
 		return nil, err
 	}
-	s.note(ctx, gen.Staff{ID: who.ID, ProgramID: who.ProgramID, Name: who.Name}, "", "joined as "+roleNames[who.Role])
+	s.writeAudit(ctx, gen.Staff{ID: who.ID, ProgramID: who.ProgramID, Name: who.Name}, "", "joined as "+roleNames[who.Role])
 	stored, err := s.db.StaffByID(ctx, who.ID)
 	if err != nil {
 		return nil, err
@@ -215,6 +215,6 @@ func (s *Server) changeStaff(ctx context.Context, id uuid.UUID, change func(q *g
 		if err != nil {
 			return err
 		}
-		return store.Tell(ctx, q, store.AccountChange{Account: id})
+		return store.Notify(ctx, q, store.AccountChange{Account: id})
 	})
 }

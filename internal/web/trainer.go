@@ -256,7 +256,7 @@ func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api
 			Question: int32(r.Body.Question), IsTold: r.Body.Told, Again: int32(r.Body.Again), At: s.now()}); err != nil {
 			return err
 		}
-		return tell(ctx, q, change{Practice: p.ID, Round: true})
+		return notify(ctx, q, change{Practice: p.ID, Round: true})
 	})
 }
 
@@ -270,7 +270,7 @@ func (s *Server) EndRound(ctx context.Context, r api.EndRoundRequestObject) (api
 		if err := q.EndRound(ctx, gen.EndRoundParams{ProgramID: team.ProgramID, PracticeID: p.ID}); err != nil {
 			return err
 		}
-		return tell(ctx, q, change{Practice: p.ID, Round: true})
+		return notify(ctx, q, change{Practice: p.ID, Round: true})
 	})
 }
 

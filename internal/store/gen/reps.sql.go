@@ -135,6 +135,17 @@ func (q *Queries) LastPracticed(ctx context.Context, arg LastPracticedParams) ([
 	return items, nil
 }
 
+const notifyFloor = `-- name: NotifyFloor :exec
+SELECT pg_notify('evrik_floor', $1::text)
+`
+
+// unscoped: told to every listening process when the transaction is through; the
+// payload names ids, never a player.
+func (q *Queries) NotifyFloor(ctx context.Context, payload string) error {
+	_, err := q.db.Exec(ctx, notifyFloor, payload)
+	return err
+}
+
 const paceOfDrill = `-- name: PaceOfDrill :many
 SELECT r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
@@ -530,15 +541,4 @@ func (q *Queries) RepsOfTeamBetween(ctx context.Context, arg RepsOfTeamBetweenPa
 		return nil, err
 	}
 	return items, nil
-}
-
-const tellFloor = `-- name: TellFloor :exec
-SELECT pg_notify('evrik_floor', $1::text)
-`
-
-// unscoped: told to every listening process when the transaction is through; the
-// payload names ids, never a player.
-func (q *Queries) TellFloor(ctx context.Context, payload string) error {
-	_, err := q.db.Exec(ctx, tellFloor, payload)
-	return err
 }

@@ -53,7 +53,7 @@ WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen;
 -- Events by their ids, in the order in which they were stored.
 SELECT * FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
 
--- name: TellFloor :exec
+-- name: NotifyFloor :exec
 -- unscoped: told to every listening process when the transaction is through; the
 -- payload names ids, never a player.
 SELECT pg_notify('evrik_floor', sqlc.arg(payload)::text);
