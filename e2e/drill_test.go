@@ -37,7 +37,7 @@ func TestOwnDrill(t *testing.T) {
 	p.Click("link", "Make it your own")
 
 	// What cannot be is said while it is written, and can be taken back.
-	p.See("button", "Store the drill")
+	p.See("button", "Save drill")
 	p.Click("button", "Add a position")
 	p.Choose("Rung", "2 Post") // the first stage's
 	p.Click("button", "Undo")
@@ -53,8 +53,8 @@ func TestOwnDrill(t *testing.T) {
 	})()`)
 	browser.Eval[bool](p, `(() => { window.exported = []; const make = URL.createObjectURL;
 		URL.createObjectURL = (b) => { b.text().then((t) => window.exported.push(t)); return make(b); }; return true; })()`)
-	p.Click("button", "Store the drill")
-	p.Text("The drill is stored")
+	p.Click("button", "Save drill")
+	p.Text("The drill is saved")
 	p.See("heading", "Corner threes")
 	p.Click("radio", "Live: switching allowed")
 	p.Text("As cutter, each")

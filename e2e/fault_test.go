@@ -306,7 +306,7 @@ func TestPracticeDeletedMeanwhile(t *testing.T) {
 	head.Click("tab", "Share")
 	head.Click("button", "Delete this practice")
 	head.Click("button", "Delete it")
-	head.Gone("button", "Store")
+	head.Gone("button", "Save")
 	p.Offline(false)
 	p.Says("alert", "6 reps are kept on this device")
 	p.Open(p.Path()) // still there after a reload

@@ -279,12 +279,12 @@ func TestEditWhileSaving(t *testing.T) {
 	p.Click("link", "Change the plan")
 	p.Text("needed reps covered")
 	p.FillRole("spinbutton", "Length", "95")
-	p.Click("button", "Store")
+	p.Click("button", "Save")
 	p.Until("globalThis.letAnswer !== undefined")
 	p.FillRole("spinbutton", "Length", "85")
 	browser.Eval[bool](p, "(letAnswer(), true)")
-	p.Text("The plan is stored.")
-	p.Until("[...document.querySelectorAll('button')].some((b) => b.innerText === 'Store' && !b.disabled)")
+	p.Text("The plan is saved.")
+	p.Until("[...document.querySelectorAll('button')].some((b) => b.innerText === 'Save' && !b.disabled)")
 	minutes := func() int {
 		return ask[int](t, s, "SELECT minutes FROM practices WHERE id = $1::uuid", strings.Split(p.Path(), "/")[3])
 	}
@@ -292,10 +292,10 @@ func TestEditWhileSaving(t *testing.T) {
 		t.Errorf("%d minutes are stored, want the first edit's 95", n)
 	}
 	browser.Eval[bool](p, "(globalThis.letAnswer = undefined, true)")
-	p.Click("button", "Store")
+	p.Click("button", "Save")
 	p.Until("globalThis.letAnswer !== undefined")
 	browser.Eval[bool](p, "(letAnswer(), true)")
-	p.Until("[...document.querySelectorAll('button')].some((b) => b.innerText === 'Store' && b.disabled)")
+	p.Until("[...document.querySelectorAll('button')].some((b) => b.innerText === 'Save' && b.disabled)")
 	if n := minutes(); n != 85 {
 		t.Errorf("%d minutes are stored, want the second edit's 85", n)
 	}

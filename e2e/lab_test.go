@@ -305,8 +305,8 @@ func TestPapersOfTheLab(t *testing.T) {
 	p.Click("link", "Settings")
 	p.Click("checkbox", "Our own figures")
 	p.FillRole("spinbutton", "Reaction, s", "0.9")
-	p.Click("button", "Store the settings")
-	p.Text("The settings are stored")
+	p.Click("button", "Save settings")
+	p.Text("The settings are saved")
 	p.Click("link", "Teach")
 	p.Text("on the side of the cut")
 	if after := feet(); after == before {

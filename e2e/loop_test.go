@@ -61,8 +61,8 @@ func TestCoachPath(t *testing.T) {
 	p.See("option", "42 reps, 10.5 cuts each")
 	p.Press("y", ctrl)
 	p.See("option", "30 reps, 7.5 cuts each")
-	p.Click("button", "Store")
-	p.Text("The plan is stored.")
+	p.Click("button", "Save")
+	p.Text("The plan is saved.")
 
 	p.Click("button", "To the floor")
 	p.See("timer", "Time left")

@@ -49,14 +49,14 @@ func TestMotionOffense(t *testing.T) {
 	p.Says("status", "curl")
 	// The three of that moment and whoever has the ball, where they stood, with their read.
 	p.Click("link", "Make a drill of this")
-	p.See("button", "Store")
+	p.See("button", "Save")
 	p.Until("[...document.querySelectorAll('input')].some((f) => f.value === 'Screen-away continuity: Screen away')")
 	spots := browser.Eval[string](p, "[...document.querySelectorAll('select')].map((f) => f.selectedOptions[0].text).join()")
 	if !strings.Contains(spots, "Screen away,") || !strings.Contains(spots, "Right wing,Top,Right corner,Left wing") {
 		t.Errorf("the drill stands on %s", spots)
 	}
-	p.Click("button", "Store")
-	p.Text("The drill is stored.")
+	p.Click("button", "Save")
+	p.Text("The drill is saved.")
 	p.See("heading", "Screen-away continuity")
 	p.Press("1")
 	p.Click("link", "Change the plan")
@@ -91,7 +91,7 @@ func TestMotionOffense(t *testing.T) {
 	p.Open("/" + teamOf(p) + "/teach/principles")
 	p.Click("button", "Write them")
 	p.Fill("Title 1", "Space first")
-	p.Click("button", "Store")
-	p.Text("The principles are stored.")
+	p.Click("button", "Save")
+	p.Text("The principles are saved.")
 	p.See("heading", "Space first")
 }

@@ -83,8 +83,8 @@ func TestPlanIsFitted(t *testing.T) {
 	p.Click("tab", "Covers")
 	p.Text("the minutes went to what more players need")
 
-	p.Click("button", "Store")
-	p.Text("The plan is stored.")
+	p.Click("button", "Save")
+	p.Text("The plan is saved.")
 	p.Click("tab", "Share")
 	plan := p.Path()
 

@@ -49,13 +49,13 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 	p.Before(countRefusals)
 	for _, v := range []struct{ path, shows string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "Screener"}, {team + "/teach/motion", "Rules broken"}, {team + "/teach/principles", "Our principles"},
-		{team + "/drills", "Slot twos"}, {team + "/drills/slot-twos", "Tonight"}, {team + "/drills/edit", "nothing is stored"}, {team + "/plan", "Practices"},
-		{team + "/plan/" + practice, "nothing is stored"}, {team + "/plan/week", "week"}, {team + "/plan/season", "The weeks ahead"}, {team + "/run/" + past + "/review", "Reps each"},
+		{team + "/drills", "Slot twos"}, {team + "/drills/slot-twos", "Tonight"}, {team + "/drills/edit", "nothing is saved"}, {team + "/plan", "Practices"},
+		{team + "/plan/" + practice, "nothing is saved"}, {team + "/plan/week", "week"}, {team + "/plan/season", "The weeks ahead"}, {team + "/run/" + past + "/review", "Reps each"},
 		{team + "/squad", "Curl"}, {team + "/squad/" + player, "Eyes"}, {team + "/squad/read/curl", "Curl"}, {team + "/games", "Ahead"}, {team + "/games/" + game, "What they will do"}, {team + "/settings", "The head coach"},
 	} {
 		p.Open(v.path)
 		p.Text(v.shows)
-		p.Text("You look on")
+		p.Text("View only")
 		if n := browser.Eval[int](p, pressEverything); n == 0 && strings.Contains(v.path, "/teach") {
 			t.Errorf("%s has nothing to press", v.path)
 		}
@@ -63,12 +63,12 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 		if refused := browser.Eval[string](p, "window.refused.join(' ')"); refused != "" {
 			t.Errorf("%s offers what is refused: %s", v.path, refused)
 		}
-		for _, only := range []string{"Store", "Plan a practice", "Write your own", "Add the game", "Log from the bench", "To the floor", "Start on the floor", "Keep the note", "Make a drill", "Make a private link"} {
+		for _, only := range []string{"Save", "Plan a practice", "Write your own", "Add the game", "Log from the bench", "To the floor", "Start on the floor", "Keep the note", "Make a drill", "Make a private link"} {
 			if p.Has("button", only) || p.Has("link", only) {
 				t.Errorf("%s offers %q", v.path, only)
 			}
 		}
 	}
 	p.Open(team + "/run/" + practice)
-	p.See("heading", "The floor is for who logs")
+	p.See("heading", "Only coaches can log reps")
 }

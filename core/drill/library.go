@@ -40,7 +40,7 @@ func (l Library) Admit(d *Drill) error {
 	mine := 0
 	for _, other := range l.All() {
 		if other.ID != d.ID && strings.EqualFold(strings.TrimSpace(other.Name), strings.TrimSpace(d.Name)) {
-			return setup("There is a drill called %q already. Nothing was stored; give this one another name.", other.Name)
+			return setup("There is a drill called %q already. Nothing was saved; give this one another name.", other.Name)
 		}
 	}
 	for _, other := range l.own {

@@ -18,7 +18,7 @@ type Counter struct {
 
 // Counters lists them in the order of play (common practice, no source).
 func Counters() []Counter {
-	return []Counter{{"first-cut", "First-cut lay-ups"}, {"assist", "Assists"}, {"turnover", "Turnovers"}, {"touch", "Touches"}}
+	return []Counter{{"first-cut", "First-cut layups"}, {"assist", "Assists"}, {"turnover", "Turnovers"}, {"touch", "Touches"}}
 }
 
 // KnownCounter reports whether there is a counter of this id.

@@ -97,22 +97,22 @@ func Known(mixes []Mix, family string) bool {
 	return slices.ContainsFunc(mixes, func(m Mix) bool { return m.Family == family && len(m.Shares) > 0 })
 }
 
-// Runs is what a team is prepared on: what it has practised, and ball screens where it
+// Runs is what a team is prepared on: what it has practiced, and ball screens where it
 // is known how this opponent guards them.
-func Runs(practised []string, mixes []Mix) []string {
-	if slices.Contains(practised, reads.Ball) || !Known(mixes, Ball) {
-		return practised
+func Runs(practiced []string, mixes []Mix) []string {
+	if slices.Contains(practiced, reads.Ball) || !Known(mixes, Ball) {
+		return practiced
 	}
-	return append(slices.Clone(practised), reads.Ball)
+	return append(slices.Clone(practiced), reads.Ball)
 }
 
-// Meets is what a bench may see: what a team has practised, and ball screens, which
+// Meets is what a bench may see: what a team has practiced, and ball screens, which
 // every game has.
-func Meets(practised []string) []string {
-	if slices.Contains(practised, reads.Ball) {
-		return practised
+func Meets(practiced []string) []string {
+	if slices.Contains(practiced, reads.Ball) {
+		return practiced
 	}
-	return append(slices.Clone(practised), reads.Ball)
+	return append(slices.Clone(practiced), reads.Ball)
 }
 
 // shareOf is how often a coverage is expected in a family; even where nobody knows.

@@ -252,7 +252,7 @@ func (f *filler) frame() []Block {
 	if f.plan.Minutes < short {
 		return []Block{block("Warm-up: run, land, change direction", math.Min(8, math.Floor(f.plan.Minutes/3))), block("One thing learned", 3)}
 	}
-	return []Block{block("Warm-up: run, land, change direction", 10), block("Ball handling and lay-ups, both sides", 9), block("Free throws and one thing learned", 8)}
+	return []Block{block("Warm-up: run, land, change direction", 10), block("Ball handling and layups, both sides", 9), block("Free throws and one thing learned", 8)}
 }
 
 // solve fits the minutes, with the squad together and parted in some ways.

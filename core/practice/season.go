@@ -50,12 +50,12 @@ type Situation struct {
 	Reads []reads.Read
 	// Shown and Live tell whether two thirds hold its reads there.
 	Shown, Live bool
-	// Last is when it was last practised; zero if never.
+	// Last is when it was last practiced; zero if never.
 	Last time.Time
 }
 
 // Situations says how far a team is, from what is open about its players and when
-// each situation was last practised.
+// each situation was last practiced.
 func Situations(ids []string, open []evidence.Question, school reads.School, players []string, last map[string]time.Time) []Situation {
 	out := make([]Situation, 0, len(ids))
 	for _, id := range ids {
@@ -234,7 +234,7 @@ func Season(a SeasonAim, now []Situation, today time.Time, fresh time.Duration, 
 	}
 	p.drills(a.Install, lib)
 	if len(practices) == 0 {
-		p.problem("No practice falls into this time. Choose the weekdays on which you practise.")
+		p.problem("No practice falls into this time. Choose the weekdays on which you practice.")
 	}
 	return p
 }

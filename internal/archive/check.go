@@ -106,7 +106,7 @@ func pathOf(part string, n int, inside []string) string {
 	return b.String()
 }
 
-// strict decodes what the core reads later, so that nothing is stored that it could not read.
+// strict decodes what the core reads later, so that nothing is saved that it could not read.
 func strict[T any](raw json.RawMessage) (v T, there bool, err error) {
 	if len(raw) == 0 || string(raw) == "null" {
 		return v, false, nil

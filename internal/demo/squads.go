@@ -90,7 +90,7 @@ var squads = []squad{
 			{jersey: "44", name: "Lotte", tendency: 'b', skill: 0.04, away: map[int]bool{0: true, 1: true, 2: true, 3: true, 4: true, 5: true, 6: true}},
 		},
 		tonight: []outlined{
-			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and lay-ups, both sides", "", 9}, {water, "Water", "", 2},
+			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and layups, both sides", "", 9}, {water, "Water", "", 2},
 			{drilled, drillTitle, "shown", 12}, {own, "Form shooting in pairs", "", 7}, {water, "Water", "", 2},
 			{drilled, drillTitle, "live", 14}, {water, "Water", "", 2},
 			{own, "Four on four, two dribbles", "", 12}, {own, "Five on five, half court", "", 8}, {water, "Water", "", 2},
@@ -144,7 +144,7 @@ var squads = []squad{
 
 // soon is the practice after tonight's.
 var soon = []outlined{
-	{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and lay-ups, both sides", "", 9}, {water, "Water", "", 2},
+	{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and layups, both sides", "", 9}, {water, "Water", "", 2},
 	{drilled, drillTitle, "live", 12}, {water, "Water", "", 2}, {own, "Four on four, two dribbles", "", 12}, {own, "Free throws", "", 8},
 }
 
@@ -158,7 +158,7 @@ func past(k int) []outlined {
 		stages = []string{"shown", "live"}
 	}
 	return []outlined{
-		{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and lay-ups", "", 9},
+		{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and layups", "", 9},
 		{drilled, drillTitle, stages[0], 12}, {water, "Water", "", 3}, {drilled, drillTitle, stages[1], 14},
 		{own, "Four on four", "", 12}, {water, "Water", "", 3}, {own, "Five on five", "", 14}, {own, "Free throws", "", 8},
 	}

@@ -148,7 +148,7 @@ func TestSumsFollowTheLog(t *testing.T) {
 	}
 	screens, err := db.PractisedByTeam(ctx, gen.PractisedByTeamParams{ProgramID: c.program, TeamID: c.team})
 	if err != nil || len(screens) != 2 {
-		t.Errorf("practised: %v, %v", screens, err)
+		t.Errorf("practiced: %v, %v", screens, err)
 	}
 }
 

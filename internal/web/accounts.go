@@ -192,7 +192,7 @@ func address(email string) (string, error) {
 func text(what, s string) (string, error) {
 	s = strings.TrimSpace(s)
 	if s == "" || utf8.RuneCountInString(s) > maxText || !roster.Showable(s) {
-		return s, invalid(fmt.Sprintf("%s needs 1 to %d characters. Nothing was stored.", what, maxText))
+		return s, invalid(fmt.Sprintf("%s needs 1 to %d characters. Nothing was saved.", what, maxText))
 	}
 	return s, nil
 }

@@ -25,7 +25,7 @@ func (s *Server) fitsContract(next echo.HandlerFunc) echo.HandlerFunc {
 			return next(c)
 		}
 		if kind := c.Request().Header.Get("Content-Type"); !strings.HasPrefix(kind, "application/json") {
-			return problem{http.StatusUnsupportedMediaType, "Only JSON is taken here. Nothing was stored."}
+			return problem{http.StatusUnsupportedMediaType, "Only JSON is taken here. Nothing was saved."}
 		}
 		in := &openapi3filter.RequestValidationInput{
 			Request: c.Request(),
@@ -49,9 +49,9 @@ func refusal(err error) error {
 	if i := strings.Index(reason, "Error at \""); i >= 0 {
 		reason = reason[i+len("Error at "):]
 		reason, _, _ = strings.Cut(reason, "\n")
-		return invalid("The request does not fit at " + reason + ". Nothing was stored; correct the entry and try again.")
+		return invalid("The request does not fit at " + reason + ". Nothing was saved; correct the entry and try again.")
 	}
-	return invalid("The request cannot be read: a number or a field is malformed. Nothing was stored; correct the entry and try again.")
+	return invalid("The request cannot be read: a number or a field is malformed. Nothing was saved; correct the entry and try again.")
 }
 
 // contractPath turns the router's path into the contract's: /:id into /{id}.

@@ -99,7 +99,7 @@ func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject
 		return nil, err
 	}
 	if n == 0 {
-		return nil, conflict("Somebody else has changed this drill meanwhile. Nothing was stored; reload it and change it again.")
+		return nil, conflict("Somebody else has changed this drill meanwhile. Nothing was saved; reload it and change it again.")
 	}
 	return api.UpdateDrill200JSONResponse{Drill: d, Version: r.Body.Version + 1}, nil
 }

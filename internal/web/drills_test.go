@@ -84,10 +84,10 @@ func TestOwnDrills(t *testing.T) {
 		t.Errorf("the archived drill's block: %+v", p.Sheet.Blocks[0])
 	}
 
-	// Files that cannot be: nothing is stored of them.
+	// Files that cannot be: nothing is saved of them.
 	for want, body := range map[string]string{
 		"newer version":       `{"schema":9,"drill":{}}`,
-		"Nothing was stored":  `{"schema":1,"drill":`,
+		"Nothing was saved":   `{"schema":1,"drill":`,
 		"needs an id, a name": strings.Replace(exported(t, "Fresh"), `"name": "Fresh"`, `"name": ""`, 1),
 		"no rotation called":  strings.Replace(exported(t, "Fresh"), "off-def-line", "carousel", 1),
 		"no other position":   strings.Replace(exported(t, "Fresh"), `"do": "cut",`, `"do": "closeout",`, 1),

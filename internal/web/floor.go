@@ -137,14 +137,14 @@ func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject
 	if r.Body.Player != nil {
 		c.Player = r.Body.Player.String()
 		if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: *r.Body.Player}); err != nil {
-			return nil, orMissing(err, noPlayer+" Nothing was stored.")
+			return nil, orMissing(err, noPlayer+" Nothing was saved.")
 		}
 	}
 	if r.Body.State != nil {
 		c.State = practice.Presence(*r.Body.State)
 	}
 	if err := c.Check(); err != nil {
-		return nil, invalid(err.Error() + " Nothing was stored.")
+		return nil, invalid(err.Error() + " Nothing was saved.")
 	}
 	row := gen.InsertFloorChangeParams{ID: r.Body.Id, ProgramID: team.ProgramID, PracticeID: p.ID, At: earlier(r.Body.At, s.now()), Kind: string(c.Kind),
 		BlockID: r.Body.Block, AfterRep: int32(c.After), State: string(c.State)}

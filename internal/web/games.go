@@ -69,13 +69,13 @@ func (s *Server) checkGame(in *api.GameInput, players []gen.Player) error {
 		return err
 	}
 	if len(in.Note) > 2000 {
-		return invalid("The note is longer than 2000 characters. Nothing was stored.")
+		return invalid("The note is longer than 2000 characters. Nothing was saved.")
 	}
 	if y := in.StartsAt.Year(); y < 2000 || y > 2200 {
-		return invalid("Say when the game is. Nothing was stored.")
+		return invalid("Say when the game is. Nothing was saved.")
 	}
 	if err := game.CheckMixes(in.Mixes); err != nil {
-		return invalid(err.Error() + " Nothing was stored.")
+		return invalid(err.Error() + " Nothing was saved.")
 	}
 	// Who is short of five may still put a game on the schedule.
 	in.Terms = in.Terms.Of(ids(players))
@@ -177,7 +177,7 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	if d.mixes, err = store.MixesOf(d.game); err != nil {
 		return d, err
 	}
-	d.asks = game.Asks(game.Runs(d.practised(), d.mixes), store.SchoolOf(d.team), d.mixes)
+	d.asks = game.Asks(game.Runs(d.practiced(), d.mixes), store.SchoolOf(d.team), d.mixes)
 	d.form = s.policy.FormOf(d.ledger, s.now())
 	for _, p := range d.players {
 		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
@@ -185,9 +185,9 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	return d, nil
 }
 
-// practised are the situations a team has practised; the catalogue's first drill's where
+// practiced are the situations a team has practiced; the catalogue's first drill's where
 // it has not begun.
-func (b board) practised() []string {
+func (b board) practiced() []string {
 	var out []string
 	for _, s := range drill.Taught(b.situations) {
 		out = append(out, s.ID)
@@ -210,7 +210,7 @@ func (s *Server) opponent(ctx context.Context, d *planningContext) error {
 	}
 	d.next = &g
 	if game.Known(mixes, game.Off) || game.Known(mixes, game.Ball) {
-		d.opponent = game.Demand(game.Asks(game.Runs(d.practised(), mixes), store.SchoolOf(d.team), mixes))
+		d.opponent = game.Demand(game.Asks(game.Runs(d.practiced(), mixes), store.SchoolOf(d.team), mixes))
 	}
 	return nil
 }
@@ -224,7 +224,7 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetGame200JSONResponse{Players: playerViews(d.players), Families: game.Families(), Situations: game.Runs(d.practised(), d.mixes)}
+	out := api.GetGame200JSONResponse{Players: playerViews(d.players), Families: game.Families(), Situations: game.Runs(d.practiced(), d.mixes)}
 	if out.Game, err = gameView(d.game, d.players); err != nil {
 		return nil, err
 	}
@@ -317,7 +317,7 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if out.Game, err = gameView(d.game, d.players); err != nil {
 		return nil, err
 	}
-	out.Situations = game.Bench(game.Meets(d.practised()), store.SchoolOf(d.team))
+	out.Situations = game.Bench(game.Meets(d.practiced()), store.SchoolOf(d.team))
 	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
 	if err != nil {
 		return nil, err
@@ -343,7 +343,7 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 	for _, e := range r.Body.Events {
 		if e.Kind == api.Count {
 			if e.What == nil || !game.KnownCounter(*e.What) || e.By == nil || *e.By == 0 {
-				return nil, invalid("This is nothing that a bench counts. Nothing was stored.")
+				return nil, invalid("This is nothing that a bench counts. Nothing was saved.")
 			}
 			counts.ID, counts.At, counts.What = append(counts.ID, e.Id), append(counts.At, l.seenAt(e)), append(counts.What, *e.What)
 			counts.By, counts.Device = append(counts.By, int32(*e.By)), append(counts.Device, e.Device)
@@ -395,14 +395,14 @@ func (l *repBatch) gameRow(e api.RepEvent) (gen.RepEvent, error) {
 		return l.void(e, row)
 	}
 	if e.Screen == nil || e.Player == nil || e.Role == nil || e.Cue == nil || e.Made == nil {
-		return row, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was stored.")
+		return row, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was saved.")
 	}
 	screen, ok := reads.ScreenByID(*e.Screen)
 	if !ok {
-		return row, invalid("There is no such situation. Nothing was stored; reload to see the list.")
+		return row, invalid("There is no such situation. Nothing was saved; reload to see the list.")
 	}
 	if !l.players[*e.Player] {
-		return row, missing(noPlayer + " Nothing was stored.")
+		return row, missing(noPlayer + " Nothing was saved.")
 	}
 	return row, l.judge(e, screen, &row)
 }

@@ -106,8 +106,8 @@ func TestTeach(t *testing.T) {
 		}
 	}
 	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":NaN,"y":1}}`, 422, "malformed")
-	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "Nothing was stored")
-	head.says("POST", c.path("/judge"), `{"screen":"down"}`, 422, "Nothing was stored")
+	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "Nothing was saved")
+	head.says("POST", c.path("/judge"), `{"screen":"down"}`, 422, "Nothing was saved")
 	head.says("GET", c.path("/lesson?screen=moon"), nil, 404, "no such screen")
 	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
 	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)

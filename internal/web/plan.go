@@ -70,7 +70,7 @@ func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (a
 		return nil, err
 	}
 	if err := r.Body.Check(s.now().In(d.zone)); err != nil {
-		return nil, invalid(err.Error() + " Nothing was stored.")
+		return nil, invalid(err.Error() + " Nothing was saved.")
 	}
 	if _, err := s.db.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID, SeasonAim: store.AimJSON(*r.Body)}); err != nil {
 		return nil, err
@@ -112,7 +112,7 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 		return nil, err
 	}
 	if err := practice.Check(d.library, r.Body.Minutes, r.Body.Blocks); err != nil {
-		return nil, invalid(err.Error() + " Nothing was stored.")
+		return nil, invalid(err.Error() + " Nothing was saved.")
 	}
 	known, err := s.db.TemplatesOfProgram(ctx, d.team.ProgramID)
 	if err != nil {

@@ -80,7 +80,7 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	if !d.said {
 		d.aim = practice.FirstAim(today, d.situations)
 	}
-	// What has been practised, and what the season is for.
+	// What has been practiced, and what the season is for.
 	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))
 	for _, role := range roles {
 		lines := s.policy.BoardOf(ids(d.players), role, reads.Columns(taught, store.SchoolOf(team), role), d.ledger, s.now())
@@ -174,26 +174,26 @@ func (s *Server) practiceView(ctx context.Context, p gen.Practice, d planningCon
 func (d planningContext) checkPlan(in *api.PracticeInput) error {
 	for i, b := range in.Blocks {
 		if _, err := uuid.Parse(b.ID); err != nil {
-			return invalid(fmt.Sprintf("Block %d has no id that can be stored. Nothing was stored; reload the page and try again.", i+1))
+			return invalid(fmt.Sprintf("Block %d has no id that can be stored. Nothing was saved; reload the page and try again.", i+1))
 		}
 		for _, id := range b.Players {
 			if _, err := uuid.Parse(id); err != nil {
-				return invalid(fmt.Sprintf("Block %d names a player who cannot be. Nothing was stored; reload the page and try again.", i+1))
+				return invalid(fmt.Sprintf("Block %d names a player who cannot be. Nothing was saved; reload the page and try again.", i+1))
 			}
 		}
 	}
 	if err := practice.Check(d.library, in.Minutes, in.Blocks); err != nil {
-		return invalid(err.Error() + " Nothing was stored.")
+		return invalid(err.Error() + " Nothing was saved.")
 	}
 	if err := termsIn(in).Check(); err != nil {
-		return invalid(err.Error() + " Nothing was stored.")
+		return invalid(err.Error() + " Nothing was saved.")
 	}
 	if len(in.Note) > 2000 {
-		return invalid("The note is longer than 2000 characters. Nothing was stored.")
+		return invalid("The note is longer than 2000 characters. Nothing was saved.")
 	}
 	for _, id := range in.Present {
 		if !slices.ContainsFunc(d.players, func(p gen.Player) bool { return p.ID == id }) {
-			return missing(noPlayer + " Nothing was stored.")
+			return missing(noPlayer + " Nothing was saved.")
 		}
 	}
 	return nil
@@ -232,7 +232,7 @@ func (s *Server) checkTime(ctx context.Context, d planningContext, in *api.Pract
 		}
 	}
 	if err := practice.CheckTime(practice.Slot{Start: in.StartsAt, Minutes: float64(in.Minutes)}, d.zone, others); err != nil {
-		return conflict(err.Error() + " Nothing was stored; your plan is still on this page.")
+		return conflict(err.Error() + " Nothing was saved; your plan is still on this page.")
 	}
 	return nil
 }

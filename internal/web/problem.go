@@ -71,11 +71,11 @@ func problemOf(err error) problem {
 	case errors.Is(err, reads.ErrPlaces), errors.Is(err, drill.ErrSetup):
 		return problem{http.StatusUnprocessableEntity, err.Error()}
 	case errors.As(err, &tooLarge), echo.StatusCode(err) == http.StatusRequestEntityTooLarge:
-		return problem{http.StatusRequestEntityTooLarge, "That is more than one request may hold. Nothing was stored; send it in smaller parts."}
+		return problem{http.StatusRequestEntityTooLarge, "That is more than one request may hold. Nothing was saved; send it in smaller parts."}
 	case store.Unavailable(err):
 		return unavailable
 	case store.Refused(err):
-		return problem{http.StatusUnprocessableEntity, "A value does not fit. Nothing was stored; check the entries and try again."}
+		return problem{http.StatusUnprocessableEntity, "A value does not fit. Nothing was saved; check the entries and try again."}
 	case errors.Is(err, context.Canceled):
 		return givenUp
 	}
@@ -85,9 +85,9 @@ func problemOf(err error) problem {
 	case code == http.StatusMethodNotAllowed:
 		return problem{code, "This cannot be done here."}
 	case code == http.StatusBadRequest || code == http.StatusUnsupportedMediaType:
-		return problem{http.StatusUnprocessableEntity, "The request cannot be read. Nothing was stored; reload the page and try again."}
+		return problem{http.StatusUnprocessableEntity, "The request cannot be read. Nothing was saved; reload the page and try again."}
 	case code >= 400 && code < 500:
-		return problem{code, "The request was refused. Nothing was stored."}
+		return problem{code, "The request was refused. Nothing was saved."}
 	}
-	return problem{http.StatusInternalServerError, "Something went wrong on our side. Nothing of this request was stored; try again in a moment."}
+	return problem{http.StatusInternalServerError, "Something went wrong on our side. Nothing of this request was saved; try again in a moment."}
 }

@@ -142,7 +142,7 @@ func (l *repBatch) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID
 		case ours[e.ID]:
 			known = append(known, e.ID)
 		default:
-			return nil, missing("This rep's id is taken. Nothing was stored.")
+			return nil, missing("This rep's id is taken. Nothing was saved.")
 		}
 	}
 	return known, nil
@@ -163,10 +163,10 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	case e.Kind == api.Void:
 		return l.void(e, row)
 	case e.Kind != api.Rep:
-		return row, invalid("A practice logs reps. Nothing was stored.")
+		return row, invalid("A practice logs reps. Nothing was saved.")
 	}
 	if e.Block == nil || e.Player == nil || e.Role == nil || e.Side == nil || e.Cue == nil || e.Made == nil {
-		return row, invalid("A rep needs its block, player, role, side, cue and read. Nothing was stored.")
+		return row, invalid("A rep needs its block, player, role, side, cue and read. Nothing was saved.")
 	}
 	var block practice.Block
 	for _, b := range l.blocks {
@@ -176,14 +176,14 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	}
 	d, stage, err := practice.StageOf(l.library, block)
 	if err != nil {
-		return row, invalid("This block is not a drill of the practice any more. Nothing was stored; reload to see the plan.")
+		return row, invalid("This block is not a drill of the practice any more. Nothing was saved; reload to see the plan.")
 	}
 	if !l.players[*e.Player] {
-		return row, missing(noPlayer + " Nothing was stored.")
+		return row, missing(noPlayer + " Nothing was saved.")
 	}
 	screen, ok := reads.ScreenByID(d.Screen)
 	if !ok {
-		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was stored.", d.Name))
+		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was saved.", d.Name))
 	}
 	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
 	return row, l.judge(e, screen, &row)
@@ -205,7 +205,7 @@ func (l *repBatch) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent
 	}
 	expected, right, err := evidence.Score(screen, store.SchoolOf(l.team), seen)
 	if err != nil {
-		return invalid(fmt.Sprintf("%v Nothing was stored.", err))
+		return invalid(fmt.Sprintf("%v Nothing was saved.", err))
 	}
 	if e.RepNo != nil {
 		row.RepNo = int32(*e.RepNo)
@@ -233,18 +233,18 @@ func roleOf(screen *reads.Screen, position string) reads.Role {
 // void fills an event that takes a rep back with what the rep was about.
 func (l *repBatch) void(e api.RepEvent, row gen.RepEvent) (gen.RepEvent, error) {
 	if e.Voids == nil {
-		return row, invalid("Which rep is taken back? Nothing was stored.")
+		return row, invalid("Which rep is taken back? Nothing was saved.")
 	}
 	rep, stored := l.voided[*e.Voids]
 	if !stored {
 		i := slices.IndexFunc(l.events, func(o gen.RepEvent) bool { return o.ID == *e.Voids })
 		if i < 0 {
-			return row, missing("The rep to take back is not there. Nothing was stored.")
+			return row, missing("The rep to take back is not there. Nothing was saved.")
 		}
 		rep = l.events[i]
 	}
 	if rep.Kind != string(api.Rep) {
-		return row, invalid("Only a rep can be taken back. Nothing was stored.")
+		return row, invalid("Only a rep can be taken back. Nothing was saved.")
 	}
 	row.Voids, row.PracticeID, row.BlockID, row.PlayerID = e.Voids, rep.PracticeID, rep.BlockID, rep.PlayerID
 	row.RepNo, row.Role, row.Drill, row.Rung, row.Screen, row.Side = rep.RepNo, rep.Role, rep.Drill, rep.Rung, rep.Screen, rep.Side

@@ -94,7 +94,7 @@ func inRosterOrder(players []gen.Player, here []gen.AttendanceRow) []string {
 // SetReview keeps the note about a practice.
 func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (api.SetReviewResponseObject, error) {
 	if len(r.Body.Review) > 2000 {
-		return nil, invalid("The note is longer than 2000 characters. Nothing was stored.")
+		return nil, invalid("The note is longer than 2000 characters. Nothing was saved.")
 	}
 	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PracticeId, Review: r.Body.Review})
 	if err == nil && n == 0 {

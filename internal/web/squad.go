@@ -42,7 +42,7 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role, othe
 	if err != nil {
 		return board{}, err
 	}
-	practised, err := s.db.PractisedByTeam(ctx, gen.PractisedByTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	practiced, err := s.db.PractisedByTeam(ctx, gen.PractisedByTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
 		return board{}, err
 	}
@@ -50,7 +50,7 @@ func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role, othe
 	if err != nil {
 		return board{}, err
 	}
-	return board{players: players, library: lib, role: role, situations: practised, columns: columns(team, practised, role), ledger: ledger}, nil
+	return board{players: players, library: lib, role: role, situations: practiced, columns: columns(team, practiced, role), ledger: ledger}, nil
 }
 
 // lines are where the players stand, rung by rung.

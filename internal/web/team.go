@@ -272,7 +272,7 @@ func (s *Server) ExportRoster(ctx context.Context, r api.ExportRosterRequestObje
 }
 
 // ImportRoster reads a CSV file: every row is imported, or none and every bad
-// row is named. With check nothing is stored.
+// row is named. With check nothing is saved.
 func (s *Server) ImportRoster(ctx context.Context, r api.ImportRosterRequestObject) (api.ImportRosterResponseObject, error) {
 	rows, err := s.players(ctx, r.TeamId)
 	if err != nil {

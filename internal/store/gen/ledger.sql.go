@@ -41,7 +41,7 @@ func (q *Queries) AddMistakes(ctx context.Context, arg AddMistakesParams) error 
 }
 
 const addPractised = `-- name: AddPractised :exec
-INSERT INTO practised AS q (program_id, player_id, screen, reps)
+INSERT INTO practiced AS q (program_id, player_id, screen, reps)
 SELECT $1::uuid, unnest($2::uuid[]), unnest($3::text[]), unnest($4::integer[])
 ON CONFLICT (program_id, player_id, screen) DO UPDATE SET reps = q.reps + excluded.reps
 `
@@ -139,7 +139,7 @@ func (q *Queries) DeleteMistakes(ctx context.Context, arg DeleteMistakesParams) 
 }
 
 const deletePractised = `-- name: DeletePractised :exec
-DELETE FROM practised WHERE program_id = $1 AND player_id = ANY ($2::uuid[])
+DELETE FROM practiced WHERE program_id = $1 AND player_id = ANY ($2::uuid[])
 `
 
 type DeletePractisedParams struct {
@@ -321,7 +321,7 @@ func (q *Queries) MistakesOfTeam(ctx context.Context, arg MistakesOfTeamParams) 
 }
 
 const practisedByTeam = `-- name: PractisedByTeam :many
-SELECT DISTINCT q.screen FROM practised q JOIN players p ON p.program_id = q.program_id AND p.id = q.player_id
+SELECT DISTINCT q.screen FROM practiced q JOIN players p ON p.program_id = q.program_id AND p.id = q.player_id
 WHERE q.program_id = $1 AND p.team_id = $2 AND q.reps > 0 ORDER BY q.screen
 `
 
@@ -376,7 +376,7 @@ func (q *Queries) ProgramsWithoutLedger(ctx context.Context, halfLifeS float64) 
 }
 
 const recountPractised = `-- name: RecountPractised :exec
-INSERT INTO practised (program_id, player_id, screen, reps)
+INSERT INTO practiced (program_id, player_id, screen, reps)
 SELECT r.program_id, r.player_id, r.screen, count(*) FROM rep_events r
 WHERE r.program_id = $1 AND r.player_id = ANY ($2::uuid[]) AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)

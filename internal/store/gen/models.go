@@ -195,7 +195,7 @@ type Practice struct {
 	Dropped      []byte
 }
 
-type Practised struct {
+type Practiced struct {
 	ProgramID uuid.UUID
 	PlayerID  uuid.UUID
 	Screen    string

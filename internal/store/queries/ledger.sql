@@ -16,7 +16,7 @@ FROM mistakes m JOIN players p ON p.program_id = m.program_id AND p.id = m.playe
 WHERE m.program_id = $1 AND p.team_id = $2 AND m.role = ANY (sqlc.arg(roles)::text[]);
 
 -- name: PractisedByTeam :many
-SELECT DISTINCT q.screen FROM practised q JOIN players p ON p.program_id = q.program_id AND p.id = q.player_id
+SELECT DISTINCT q.screen FROM practiced q JOIN players p ON p.program_id = q.program_id AND p.id = q.player_id
 WHERE q.program_id = $1 AND p.team_id = $2 AND q.reps > 0 ORDER BY q.screen;
 
 -- name: AddSums :exec
@@ -51,15 +51,15 @@ ON CONFLICT (program_id, player_id, role, expected, made) DO UPDATE SET reps = m
 DELETE FROM mistakes WHERE program_id = $1 AND player_id = ANY (sqlc.arg(players)::uuid[]);
 
 -- name: AddPractised :exec
-INSERT INTO practised AS q (program_id, player_id, screen, reps)
+INSERT INTO practiced AS q (program_id, player_id, screen, reps)
 SELECT sqlc.arg(program_id)::uuid, unnest(sqlc.arg(player_id)::uuid[]), unnest(sqlc.arg(screen)::text[]), unnest(sqlc.arg(reps)::integer[])
 ON CONFLICT (program_id, player_id, screen) DO UPDATE SET reps = q.reps + excluded.reps;
 
 -- name: DeletePractised :exec
-DELETE FROM practised WHERE program_id = $1 AND player_id = ANY (sqlc.arg(players)::uuid[]);
+DELETE FROM practiced WHERE program_id = $1 AND player_id = ANY (sqlc.arg(players)::uuid[]);
 
 -- name: RecountPractised :exec
-INSERT INTO practised (program_id, player_id, screen, reps)
+INSERT INTO practiced (program_id, player_id, screen, reps)
 SELECT r.program_id, r.player_id, r.screen, count(*) FROM rep_events r
 WHERE r.program_id = $1 AND r.player_id = ANY (sqlc.arg(players)::uuid[]) AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)

@@ -55,7 +55,7 @@
   <main class="mx-auto max-w-lg p-8">
     <h1>No answer yet</h1>
     <p class="my-4">{failed}</p>
-    <button class="tape" onclick={load}>Try again</button>
+    <button class="tape" onclick={load}>Retry</button>
   </main>
 {:else if !session.view || (session.view.state === 'in' && !session.catalogue)}
   <p class="p-8 soft" role="status">Opening the gym…</p>

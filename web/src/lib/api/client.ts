@@ -56,7 +56,7 @@ export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
   if (!answer.response.ok) {
     throw new Refusal(
       answer.response.status,
-      answer.error?.message ?? 'Something went wrong. Nothing was stored; try again in a moment.'
+      answer.error?.message ?? 'Something went wrong. Nothing was saved; try again in a moment.'
     );
   }
   return answer.data as T;

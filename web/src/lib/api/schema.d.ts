@@ -5355,7 +5355,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description a drill of those who are in a moment; nothing is stored */
+            /** @description a drill of those who are in a moment; nothing is saved */
             200: {
                 headers: {
                     [name: string]: unknown;

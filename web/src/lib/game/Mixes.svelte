@@ -10,13 +10,13 @@
   let {
     families,
     mixes,
-    unpractised,
+    unpracticed,
     onchange
   }: {
     families: Schemas['GameFamily'][];
     mixes: Mix[];
-    /** Families of which the team has practised nothing. */
-    unpractised: string[];
+    /** Families of which the team has practiced nothing. */
+    unpracticed: string[];
     onchange: (mixes: Mix[]) => void;
   } = $props();
 
@@ -79,8 +79,8 @@
         {/each}
       {:else}
         <p class="soft">
-          {unpractised.includes(f.id)
-            ? 'The team has practised none of these; they count when you say what to expect.'
+          {unpracticed.includes(f.id)
+            ? 'The team has practiced none of these; they count when you say what to expect.'
             : 'Every coverage is taken to be as likely as any other.'}
         </p>
       {/if}

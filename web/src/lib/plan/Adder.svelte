@@ -7,7 +7,7 @@
   /** Blocks of a coach's own, with their usual minutes (common practice, no source). */
   const own: [string, number][] = [
     ['Warm-up: run, land, change direction', 10],
-    ['Ball handling and lay-ups, both sides', 9],
+    ['Ball handling and layups, both sides', 9],
     ['Talk', 4],
     ['Film', 10],
     ['Scrimmage', 12],

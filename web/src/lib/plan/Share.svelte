@@ -135,7 +135,7 @@
   {/if}
 
   <h2>
-    Give out {#if draft.changed}<span class="soft">store the plan first: files hold what is stored</span>{/if}
+    Give out {#if draft.changed}<span class="soft">save the plan first: files hold what is saved</span>{/if}
   </h2>
   <div class="row">
     <a class="tape plain" target="_blank" href={`/${team}/plan/${practice}/print?for=coach`}>Print for me</a>

@@ -33,7 +33,7 @@
   async function store() {
     try {
       months = (await ask(api.PUT('/api/program/settings', { body: { keepMonths: wanted } }))).keepMonths;
-      notices.say('Stored. What is older is counted for the team and gone from the players.');
+      notices.say('Saved. Older reps stay in team totals without names.');
     } catch (e) {
       notices.fail(e);
       wanted = months;

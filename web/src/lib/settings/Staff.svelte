@@ -21,7 +21,7 @@
 
   const roles: [Role, string][] = [
     ['assistant', 'plan, run and log (assistant)'],
-    ['viewer', 'look on (viewer)'],
+    ['viewer', 'view only (viewer)'],
     ['head', 'change everything (head coach)']
   ];
 
@@ -123,7 +123,7 @@
               <span class="soft">{i.role === 'head' ? 'head coach' : i.role}, until {dayOf(i.until)}</span
               ></span
             >
-            <button class="tape plain" disabled={busy} onclick={() => withdraw(i)}>Withdraw</button>
+            <button class="tape plain" disabled={busy} onclick={() => withdraw(i)}>Cancel invitation</button>
           </li>
         {/each}
       </ul>

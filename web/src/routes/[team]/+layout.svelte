@@ -54,10 +54,8 @@
   </main>
 {:else if floor && !session.coach}
   <main class="mx-auto max-w-lg p-8">
-    <h1>The floor is for who logs</h1>
-    <p class="my-4">
-      You look on. What was logged is on the squad's board, and in the review of the practice.
-    </p>
+    <h1>Only coaches can log reps</h1>
+    <p class="my-4">View only. What was logged is on the squad's board, and in the review of the practice.</p>
     <a class="tape" href={`/${team}/now`}>Back</a>
   </main>
 {:else if bare}
@@ -69,7 +67,7 @@
         <select class="team" aria-label="Team" value={team} onchange={change}>
           {#each teams as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
         </select>
-        {#if !session.coach}<span class="looking">You look on</span>{/if}
+        {#if !session.coach}<span class="looking">View only</span>{/if}
         <a href={`/${team}/settings`} aria-current={here === 'settings' ? 'page' : undefined}>Settings</a>
       </div>
       <nav aria-label="Views">

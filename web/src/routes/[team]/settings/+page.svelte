@@ -70,7 +70,7 @@
         })
       );
       await session.load();
-    }, 'The settings are stored.');
+    }, 'The settings are saved.');
   };
 
   function choose(id: string) {
@@ -210,7 +210,7 @@
           >
         {/each}
       </div>
-      {#if session.head}<button class="tape">Store the settings</button>{:else}<p class="soft">
+      {#if session.head}<button class="tape">Save settings</button>{:else}<p class="soft">
           The head coach can change these.
         </p>{/if}
     </form>

@@ -91,7 +91,7 @@
     if (!svg || !s) return;
     const done = await copySvg(svg, `${s.screen}-${lab.painted?.cue ?? 'floor'}`);
     notices.say(
-      done === 'copied' ? 'The picture was copied as SVG.' : 'The picture was stored as an SVG file.'
+      done === 'copied' ? 'The picture was copied as SVG.' : 'The picture was saved as an SVG file.'
     );
   }
 

@@ -52,7 +52,7 @@
     <div class="note">
       {#if t.problem}<h1>No questions yet</h1>
         <p role="alert">{t.problem}</p>
-        <button class="tape" onclick={() => t.open()}>Try again</button>
+        <button class="tape" onclick={() => t.open()}>Retry</button>
       {:else}<p role="status" class="soft">Getting your questions…</p>{/if}
     </div>
   {:else}

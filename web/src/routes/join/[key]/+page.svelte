@@ -17,7 +17,7 @@
   const roles: Record<string, string> = {
     head: 'head coach',
     assistant: 'assistant: you plan, run and log',
-    viewer: 'viewer: you look on'
+    viewer: 'viewer: you see everything and change nothing'
   };
 
   onMount(async () => {

@@ -85,7 +85,7 @@
     try {
       const id = await draft.store();
       await session.loadOwn();
-      notices.say('The drill is stored.');
+      notices.say('The drill is saved.');
       await goto(`/${team}/drills/${id}`);
     } catch (e) {
       notices.fail(e);
@@ -118,8 +118,8 @@
   <div class="bar">
     <h1>{draft.version ? 'Change a drill' : 'A drill of your own'}</h1>
     {#if session.coach}
-      <button class="tape" disabled={draft.problem !== ''} onclick={store}>Store the drill</button>
-    {:else}<p class="soft">You look on: try what you like, nothing is stored.</p>{/if}
+      <button class="tape" disabled={draft.problem !== ''} onclick={store}>Save drill</button>
+    {:else}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
     <button class="tape plain" disabled={!draft.canUndo} onclick={() => draft?.undo()}>Undo</button>
     <button class="tape plain" disabled={!draft.canRedo} onclick={() => draft?.redo()}>Redo</button>
     <button class="tape plain" onclick={() => draft && download(draft.drill)}>Export</button>

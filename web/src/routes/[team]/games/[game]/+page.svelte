@@ -49,7 +49,7 @@
     <h1><span class="soft">{g.away ? 'At' : 'Against'}</span> {g.opponent}</h1>
     <span class="soft">{dayOf(g.startsAt)} <span class="numeral">{hourOf(g.startsAt)}</span></span>
     {#if session.coach}
-      <span class="soft" role="status">{sheet.storing ? 'Storing…' : 'Stored'}</span>
+      <span class="soft" role="status">{sheet.storing ? 'Saving…' : 'Saved'}</span>
       <span class="grow"></span>
       <a class="tape" href={`/${team}/games/${id}/bench`}>Log from the bench</a>
     {/if}
@@ -67,7 +67,7 @@
         <Mixes
           families={view.families}
           mixes={g.mixes}
-          unpractised={view.families.map((f) => f.id).filter((f) => !view.asked.includes(f))}
+          unpracticed={view.families.map((f) => f.id).filter((f) => !view.asked.includes(f))}
           onchange={(mixes) => sheet.change({ mixes })}
         />
       </div>

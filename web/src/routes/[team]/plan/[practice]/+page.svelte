@@ -76,7 +76,7 @@
     );
     if (left.length === 0) return;
     draft.change({ blocks: [...draft.input.blocks, ...again(left)] });
-    notices.say(`Carried over: ${left.map((b) => b.title).join(', ')}. Store it when it fits.`);
+    notices.say(`Carried over: ${left.map((b) => b.title).join(', ')}. Save it when it fits.`);
   }
 
   // The browser's own field speaks local time without a zone.
@@ -89,7 +89,7 @@
   async function save() {
     try {
       await draft.save();
-      notices.say('The plan is stored.');
+      notices.say('The plan is saved.');
       return true;
     } catch (e) {
       notices.fail(e);
@@ -116,7 +116,7 @@
   }
 
   beforeNavigate((nav) => {
-    if (draft.changed && session.coach && !confirm('The plan is not stored yet. Leave without storing it?'))
+    if (draft.changed && session.coach && !confirm('The plan is not saved yet. Leave without saving it?'))
       nav.cancel();
   });
 
@@ -184,13 +184,13 @@
       <button class="tape plain" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
       <button class="tape plain" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
       {#if session.coach}
-        <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Store</button>
+        <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Save</button>
         <button class="tape plain" onclick={toFloor}>To the floor</button>
       {/if}
     </div>
   </div>
   {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
-  {#if !session.coach}<p class="soft">You look on: try what you like, nothing is stored.</p>{/if}
+  {#if !session.coach}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
   <FillBar {draft} />
   <div class="plan">
     <div class="left">

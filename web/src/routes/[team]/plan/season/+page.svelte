@@ -90,7 +90,7 @@
   {#if draft.plan.days.length > 0 && draft.aim.install.length > 0}
     <Timeline days={draft.plan.days} install={draft.aim.install} />
   {:else}
-    <p>Say below when you practise and what you want to teach; the weeks are laid out from it.</p>
+    <p>Say below when you practice and what you want to teach; the weeks are laid out from it.</p>
   {/if}
   {#if next && session.coach}
     <p class="next no-print">

@@ -41,7 +41,7 @@
       );
       list = structuredClone(view.principles);
       editing = false;
-      notices.say('The principles are stored.');
+      notices.say('The principles are saved.');
     } catch (e) {
       notices.fail(e);
     }
@@ -63,7 +63,7 @@
     <button class="tape plain" onclick={() => (list = [...list, { title: '', text: '', picture: '' }])}
       >Add one</button
     >
-    <button class="tape" onclick={store}>Store</button>
+    <button class="tape" onclick={store}>Save</button>
   {:else}
     {#if session.coach}<button class="tape plain" onclick={() => (editing = true)}>Write them</button>{/if}
     <button class="tape" onclick={() => print()}>Print</button>
