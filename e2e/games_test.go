@@ -34,7 +34,7 @@ func TestGame(t *testing.T) {
 	}
 	p.Until(sum)
 	p.Until("Number(document.querySelector('input[aria-label^=Jump]')?.value) > 30")
-	p.Says("status", "Stored")
+	p.Says("status", "Saved")
 	p.Open(p.Path())
 	p.Until("Number(document.querySelector('input[aria-label^=Jump]')?.value) > 30")
 	p.See("heading", "What they will ask")

@@ -2,13 +2,17 @@ package web
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"io"
+	"log/slog"
 	"net"
 	"net/http"
+	"os"
 	"strings"
 	"sync"
 	"testing"
+	"testing/iotest"
 	"time"
 
 	"evrik/core/reads"
@@ -61,6 +65,66 @@ func TestStalledUploads(t *testing.T) {
 	line := make([]byte, 12)
 	if _, err := io.ReadFull(conn, line); err != nil || string(line) != "HTTP/1.1 401" {
 		t.Errorf("a stranger's upload is answered with %q, %v", line, err)
+	}
+}
+
+// What is uploaded is on the disk whole, or nothing of it is, and the caller is told which.
+func TestSpool(t *testing.T) {
+	dir := t.TempDir()
+	t.Setenv("TMPDIR", dir)
+	whole := strings.Repeat("x", chunk+7)
+	file, err := spool(t.Context(), strings.NewReader(whole))
+	if err != nil {
+		t.Fatal(err)
+	}
+	got, err := io.ReadAll(file)
+	if err != nil || string(got) != whole {
+		t.Errorf("%d bytes of %d came through, %v", len(got), len(whole), err)
+	}
+	file.Close()
+	os.Remove(file.Name())
+	for cause, want := range map[error]string{os.ErrDeadlineExceeded: "stopped coming", io.ErrUnexpectedEOF: "did not come whole"} {
+		_, err := spool(t.Context(), io.MultiReader(strings.NewReader(whole), iotest.ErrReader(cause)))
+		var p problem
+		if !errors.As(err, &p) || p.status < 400 || p.status >= 500 || !strings.Contains(p.message, want) {
+			t.Errorf("%v is told as %v", cause, err)
+		}
+	}
+	if left, err := os.ReadDir(dir); err != nil || len(left) > 0 {
+		t.Errorf("left behind: %v, %v", left, err)
+	}
+}
+
+// A connection to listen on that breaks is logged, and made again.
+func TestBrokenListenerIsLogged(t *testing.T) {
+	var mu sync.Mutex
+	var log strings.Builder
+	was := slog.Default()
+	slog.SetDefault(slog.New(slog.NewTextHandler(writerFunc(func(p []byte) (int, error) {
+		mu.Lock()
+		defer mu.Unlock()
+		return log.Write(p)
+	}), nil)))
+	defer slog.SetDefault(was)
+	w := newWorld(t)
+	wait := func(up bool) {
+		t.Helper()
+		for end := time.Now().Add(time.Minute); w.db.Up() != up; time.Sleep(time.Millisecond) {
+			if time.Now().After(end) {
+				t.Fatalf("listening is not %v", up)
+			}
+		}
+	}
+	wait(true)
+	if _, err := w.db.Pool.Exec(t.Context(), "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()"); err != nil {
+		t.Fatal(err)
+	}
+	wait(false)
+	wait(true)
+	mu.Lock()
+	defer mu.Unlock()
+	if !strings.Contains(log.String(), "notifications are not heard") {
+		t.Errorf("the log says %q", log.String())
 	}
 }
 
