@@ -1,0 +1,223 @@
+package archive
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+	"github.com/jackc/pgx/v5"
+
+	"evrik/core/drill"
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+)
+
+// A player who is erased leaves counts of the team and nothing else; a limit on keeping
+// does the same for what is older.
+func TestEraseAndForget(t *testing.T) {
+	db, program, _ := club(t)
+	ctx := t.Context()
+	teams, err := db.TeamsOfProgram(ctx, program)
+	if err != nil {
+		t.Fatal(err)
+	}
+	team := teams[0]
+	players, err := db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: program, TeamID: team.ID})
+	if err != nil {
+		t.Fatal(err)
+	}
+	who := players[0]
+	total := func() (single, kept int) {
+		var n int
+		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FROM rep_events WHERE program_id = $1 AND kind = 'rep'", program).Scan(&n); err != nil {
+			t.Fatal(err)
+		}
+		counts, err := db.KeptOfProgram(ctx, program)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range counts {
+			kept += int(c.Reps)
+		}
+		return n, kept
+	}
+	before, _ := total()
+	// The player takes part in a block that was given up, in a kept plan and in a line-up.
+	secret := who.ID.String()
+	block := []practice.Block{{ID: uuid.NewString(), Kind: practice.OwnBlock, Title: "Talk", Minutes: 5, Players: []string{secret}}}
+	var some uuid.UUID
+	if err := db.Pool.QueryRow(ctx, "SELECT id FROM practices WHERE program_id = $1 LIMIT 1", program).Scan(&some); err != nil {
+		t.Fatal(err)
+	}
+	for _, err := range []error{
+		db.SetDropped(ctx, gen.SetDroppedParams{ProgramID: program, ID: some, Dropped: store.BlocksJSON(block)}),
+		db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60, Blocks: store.BlocksJSON(block)}),
+	} {
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	if _, err := db.Pool.Exec(ctx, "UPDATE games SET terms = jsonb_build_object('available', jsonb_build_array($1::text)) WHERE program_id = $2", secret, program); err != nil {
+		t.Fatal(err)
+	}
+	if where := holding(t, db, secret); len(where) < 4 {
+		t.Fatalf("before, the player is only in %v", where)
+	}
+	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || !there {
+		t.Fatal(there, err)
+	}
+	if where := holding(t, db, secret); len(where) > 0 {
+		t.Errorf("the player is still in %v", where)
+	}
+	single, kept := total()
+	if single+kept != before || kept == 0 {
+		t.Errorf("%d reps before, %d single ones and %d counted after", before, single, kept)
+	}
+	doc := string(written(t, db, program))
+	if strings.Contains(doc, who.ID.String()) || strings.Contains(doc, `"`+who.Name+`"`) {
+		t.Error("something of the player is still in the archive")
+	}
+	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || there {
+		t.Errorf("twice: %v, %v", there, err)
+	}
+	limit := now.AddDate(0, 0, -20)
+	older := func(what, sql string) (old, young int) {
+		t.Helper()
+		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FILTER (WHERE at < $1), count(*) FILTER (WHERE at >= $1) FROM ("+sql+") AS x", limit).Scan(&old, &young); err != nil {
+			t.Fatal(what, err)
+		}
+		return old, young
+	}
+	dated := map[string]string{
+		"attendance": "SELECT p.starts_at AS at FROM attendance a JOIN practices p ON p.id = a.practice_id",
+		"answers":    "SELECT at FROM trainer_answers",
+		"audit":      "SELECT at FROM audit",
+		"changes":    "SELECT at FROM floor_changes",
+	}
+	for _, at := range []time.Time{limit.Add(-time.Hour), limit.Add(time.Hour)} {
+		if err := db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.New(), ProgramID: program, At: at, Who: "Ann", What: "did something"}); err != nil {
+			t.Fatal(err)
+		}
+		if _, err := db.InsertFloorChange(ctx, gen.InsertFloorChangeParams{ID: uuid.New(), ProgramID: program, PracticeID: some, At: at, Kind: "presence", PlayerID: &players[1].ID, State: "left"}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if _, err := db.Pool.Exec(ctx, "UPDATE trainer_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM trainer_answers LIMIT 3)", limit.Add(-time.Hour)); err != nil {
+		t.Fatal(err)
+	}
+	young := map[string]int{}
+	for what, sql := range dated {
+		old, n := older(what, sql)
+		if old == 0 || n == 0 {
+			t.Fatalf("%s: %d before the limit and %d after it prove nothing", what, old, n)
+		}
+		young[what] = n
+	}
+	if err := db.ForgetBefore(ctx, policy, program, limit); err != nil {
+		t.Fatal(err)
+	}
+	for what, sql := range dated {
+		if old, n := older(what, sql); old != 0 || n != young[what] {
+			t.Errorf("%s: %d from before the limit are left, and %d of %d from after it", what, old, n, young[what])
+		}
+	}
+	left, kept := total()
+	if left+kept != before || left == 0 || left >= single {
+		t.Errorf("%d before, %d single ones and %d counted after forgetting", before, left, kept)
+	}
+	rows, err := db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: program, TeamID: team.ID})
+	if err != nil {
+		t.Fatal(err)
+	}
+	l, err := db.LedgerOf(ctx, team, []string{"cutter", "screener"})
+	if err != nil || !l.Same(policy.Ledger(evidence.OnePerRep(store.RepsOf(rows)), now)) {
+		t.Errorf("the sums do not follow: %v", err)
+	}
+}
+
+// holding lists the columns of the database in which a text is found, whatever their type.
+func holding(t *testing.T, db *store.Store, text string) (where []string) {
+	t.Helper()
+	rows, err := db.Pool.Query(t.Context(), "SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = 'public'")
+	if err != nil {
+		t.Fatal(err)
+	}
+	type place struct{ Table, Column string }
+	places, err := pgx.CollectRows(rows, pgx.RowToStructByPos[place])
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, p := range places {
+		var n int
+		sql := fmt.Sprintf("SELECT count(*) FROM %s WHERE %s::text LIKE '%%' || $1 || '%%'", pgx.Identifier{p.Table}.Sanitize(), pgx.Identifier{p.Column}.Sanitize())
+		if err := db.Pool.QueryRow(t.Context(), sql, text).Scan(&n); err != nil {
+			t.Fatal(err)
+		}
+		if n > 0 {
+			where = append(where, p.Table+"."+p.Column)
+		}
+	}
+	return where
+}
+
+// An import is taken back as a whole, once, and leaves what was there before as it was.
+func TestUndoImport(t *testing.T) {
+	db, program, other := club(t)
+	own, err := json.Marshal(drill.Catalogue()[0])
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, err := range []error{
+		db.InsertDrill(t.Context(), gen.InsertDrillParams{ID: uuid.New(), ProgramID: program, Drill: own}),
+		db.PutTemplate(t.Context(), gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60, Blocks: []byte("[]")}),
+	} {
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	doc := written(t, db, program)
+	rows := func() map[string]int {
+		out := map[string]int{}
+		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "games", "game_counts", "drills", "templates", "sums", "trainer_answers", "kept_counts", "imports"} {
+			var n int
+			if err := db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n); err != nil {
+				t.Fatal(err)
+			}
+			out[table] = n
+		}
+		return out
+	}
+	before := rows()
+	got, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc))
+	if err != nil {
+		t.Fatal(err)
+	}
+	list, err := db.ImportsOfProgram(t.Context(), other)
+	if err != nil || len(list) != 1 || list[0].ID != got.ID || list[0].Who != "Ann" || int(list[0].Events) != got.Events || len(list[0].Teams) != 2 {
+		t.Fatalf("%+v, %v", list, err)
+	}
+	if there, err := Undo(t.Context(), db, program, got.ID); err != nil || there {
+		t.Errorf("another program undoes it: %v, %v", there, err)
+	}
+	if there, err := Undo(t.Context(), db, other, got.ID); err != nil || !there {
+		t.Fatal(there, err)
+	}
+	after := rows()
+	for table, n := range before {
+		if after[table] != n {
+			t.Errorf("%s has %d rows and had %d", table, after[table], n)
+		}
+	}
+	if there, err := Undo(t.Context(), db, other, got.ID); err != nil || there {
+		t.Errorf("twice: %v, %v", there, err)
+	}
+	if _, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc)); err != nil {
+		t.Errorf("again, after it was undone: %v", err)
+	}
+}
