@@ -24,7 +24,7 @@ func TestGame(t *testing.T) {
 	browser.Eval[bool](p, `(() => { const f = document.querySelector('input[type=datetime-local]'); f.value = '2031-03-01T11:00'; f.dispatchEvent(new Event('input', {bubbles: true})); return true; })()`)
 	p.Click("button", "Add the game")
 	p.See("heading", "Lantern Point")
-	p.Click("checkbox", "Nobody knows")
+	p.Click("checkbox", "We haven't scouted them")
 	p.See("slider", "Trail, Screens away from the ball")
 	sum := "[...document.querySelectorAll('input[type=range]')].reduce((n, f) => n + Number(f.value), 0) === 100"
 	p.Until(sum)
@@ -47,7 +47,7 @@ func TestGame(t *testing.T) {
 	p.Choose("Together, the other", "Pia")
 	p.Click("button", "Keep together")
 	p.Text("Noor and Pia together")
-	p.Click("button", "Find the five")
+	p.Click("button", "Suggest lineups")
 	p.Text("fives were compared")
 	p.See("article", "Line-up 1")
 	p.Text("of 100 answered")
@@ -126,7 +126,7 @@ func TestGame(t *testing.T) {
 	p.Text("Missed by")
 	p.Click("link", "Into the next plan")
 	p.Text("In focus: back cut")
-	p.See("button", "Fill the evening")
+	p.See("button", "Build practice")
 }
 
 // The board narrows, sorts and opens to its arithmetic; a player is erased and the
@@ -158,11 +158,11 @@ func TestSquad(t *testing.T) {
 	p.See("heading", "Work on these two next")
 	p.Text("You will hear")
 	p.Click("link", "Back to the card")
-	p.Click("link", "To the squad")
+	p.Click("link", "Open the squad")
 	p.Click("link", "All teams")
 	p.See("link", "JV, Curl")
 
-	p.Click("link", "To the squad")
+	p.Click("link", "Open the squad")
 	p.Click("button", "Edit the roster")
 	p.Click("button", "Erase Ivo")
 	p.Click("button", "Erase for good")

@@ -227,7 +227,7 @@ func TestDragThroughTheFamilies(t *testing.T) {
 
 	// A coach's words find the line.
 	p.Click("button", "Ball screen")
-	p.FillRole("searchbox", "Say what you see", "he goes under on the flare")
+	p.FillRole("searchbox", "Say what you see", "the defender goes under on the flare")
 	p.See("list", "Found")
 	p.Press(kb.Enter)
 	read(p, "Fade")

@@ -64,7 +64,7 @@ func TestCoachPath(t *testing.T) {
 	p.Click("button", "Save")
 	p.Text("The plan is saved.")
 
-	p.Click("button", "To the floor")
+	p.Click("button", "Run practice")
 	p.See("timer", "Time left")
 	p.Click("button", "Start clock")
 	p.See("button", "Stop clock")
@@ -88,7 +88,7 @@ func TestCoachPath(t *testing.T) {
 	p.Text(fmt.Sprintf("%d logged", reps))
 	p.Text("All sent")
 
-	p.Click("link", "Off the floor")
+	p.Click("link", "Leave practice")
 	p.Click("link", "Squad")
 	after := verdicts(p, small)
 	if before == after || !strings.Contains(after, "has it") {
@@ -170,7 +170,7 @@ func TestReadAndObservers(t *testing.T) {
 	p := enter(t, s)
 	p.Click("link", "Squad")
 	p.Click("link", "Back cut")
-	p.See("heading", "Made in its place")
+	p.See("heading", "What they do instead")
 	p.Text("Who, most in need first")
 	p.See("image", "Week by week")
 	p.Click("link", "21 Ivo")
@@ -210,7 +210,7 @@ func TestReadAndObservers(t *testing.T) {
 	q.Text("Rep 13 of")
 	q.Text("All sent")
 	p.Text("24 logged")
-	p.Click("link", "Off the floor")
+	p.Click("link", "Leave practice")
 	p.Click("link", "Squad")
 	p.Text("saw the same read in 8 of 12 reps both watched")
 	p.Text("Watch a few reps together")

@@ -36,7 +36,7 @@ func TestPlanIsFitted(t *testing.T) {
 	start := blocks(p)
 
 	p.Press("f")
-	p.Text("No plan within your terms covers more.")
+	p.Text("Best practice for these limits.")
 	filled := blocks(p)
 	if slices.Equal(filled, start) || !slices.Contains(filled, "Warm-up: run, land, change direction 10′") {
 		t.Fatalf("filled:\n%s", strings.Join(filled, "\n"))
@@ -51,8 +51,8 @@ func TestPlanIsFitted(t *testing.T) {
 	p.FillRole("spinbutton", "Length", "75")
 	p.Text("too many")
 	p.Text("Changed since it was fitted")
-	p.Click("button", "Fill the evening")
-	p.Text("No plan within your terms covers more.")
+	p.Click("button", "Build practice")
+	p.Text("Best practice for these limits.")
 	p.Text("of 75 min")
 	if text := p.Outline(); strings.Contains(text, "too many") {
 		t.Errorf("75 minutes hold too much:\n%s", text)
@@ -135,7 +135,7 @@ func TestPlanSaysWhatIsInTheWay(t *testing.T) {
 	p.Text("needed reps covered")
 	start := blocks(p)
 	p.FillRole("spinbutton", "Length", "40")
-	p.Click("button", "Fill the evening")
+	p.Click("button", "Build practice")
 	p.Says("alert", "min")
 	p.Says("alert", "40")
 	if now := blocks(p); !slices.Equal(now, start) {
@@ -175,7 +175,7 @@ func TestSeasonToPlanToOutbox(t *testing.T) {
 	p.Click("button", "Plan ")
 	p.Text("The season sets: ")
 	p.Text("Nothing is planned yet")
-	p.Click("button", "Fill only the holes")
+	p.Click("button", "Fill open time")
 	p.See("option", "Water")
 	p.Click("tab", "Share")
 	p.Click("button", "Mail the assistants")

@@ -210,7 +210,7 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	wall.Text("2 of 12")
 	p.Click("button", "End")
 	wall.See("timer", "Time left")
-	p.Click("link", "Back to the floor")
+	p.Click("link", "Back to practice")
 	p.See("button", "More")
 
 	// Two seconds before the block is over.

@@ -16,7 +16,7 @@ import (
 
 // floor opens tonight's practice at its first drill that a coach shows.
 func floor(p *browser.Page) {
-	p.Click("link", "on the floor")
+	p.Click("link", "practice")
 	p.See("timer", "Time left")
 	toFirstDrill(p)
 }
@@ -131,8 +131,8 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
-		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "Made in its place"}, {team + "/squad/program", "highest rung that half"},
-		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Who may play"},
+		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "What they do instead"}, {team + "/squad/program", "highest rung that half"},
+		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Available players"},
 		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"}, {join, "invites you"}, {"/reset/no-such-link", "does not work any more"},
 	}

@@ -41,7 +41,7 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 
 	// Both roles of a rep, one after the other, and tags on a wrong screen.
 	logs(one, "Both")
-	one.Click("button", "He read it")
+	one.Click("button", "Read it")
 	one.Text("13 logged")
 	one.Click("button", "No read")
 	one.Text("14 logged")
@@ -74,11 +74,11 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	one, two := enter(t, s), enter(t, s)
 	one.Click("link", "Change the plan")
 	one.Text("needed reps covered")
-	one.Click("button", "Fill the evening")
+	one.Click("button", "Build practice")
 	one.Text("Both ends in use")
 	one.Click("button", "Save")
 	one.Text("The plan is saved.")
-	one.Click("button", "To the floor")
+	one.Click("button", "Run practice")
 	one.See("timer", "Time left")
 	for !one.Has("radio", "End 2") || one.Has("button", "both ends") {
 		one.Click("button", "Next block")

@@ -33,7 +33,7 @@ var shots = []shot{
 	{"now", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/now")
 		p.See("heading", "What holds the team back")
-		p.See("link", "on the floor")
+		p.See("link", "practice")
 	}},
 	{"teach", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/teach?cue=under")
@@ -71,7 +71,7 @@ var shots = []shot{
 	}},
 	{"read", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad/read/backcut")
-		p.See("heading", "Made in its place")
+		p.See("heading", "What they do instead")
 	}},
 	{"program", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad/program")
@@ -83,7 +83,7 @@ var shots = []shot{
 	}},
 	{"lineup", desk, 1000, func(p *browser.Page, team string) {
 		game(p, team, "Fernhollow", "Who plays")
-		p.Click("button", "Find the five")
+		p.Click("button", "Suggest lineups")
 		p.See("article", "Line-up 1")
 	}},
 	{"bench", 1024, 768, func(p *browser.Page, team string) {
@@ -153,7 +153,7 @@ func fillTonight(p *browser.Page, team string) {
 	p.Open("/" + team + "/now")
 	p.Click("link", "Change the plan")
 	p.Text("needed reps covered")
-	p.Click("button", "Fill the evening")
+	p.Click("button", "Build practice")
 	p.Text("Why it is here")
 }
 

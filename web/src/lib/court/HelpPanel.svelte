@@ -17,7 +17,7 @@
         ? 'on the ball'
         : h.two
           ? 'has two'
-          : 'with his man';
+          : 'with their own player';
 </script>
 
 <section aria-label="Help">

@@ -26,7 +26,7 @@
 </script>
 
 <section aria-label="Who comes open">
-  <h2>Run it: feet to his man at the catch</h2>
+  <h2>Run it: feet to the defender at the catch</h2>
   <ul class="quiet-list">
     {#each shown as o (o.read)}
       <li class:chosen={o.read === chosen} class:none={o.pass === 'none'}>

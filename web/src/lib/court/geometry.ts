@@ -36,7 +36,7 @@ export function pointAt(svg: SVGSVGElement, clientX: number, clientY: number): P
 
 const isPoint = (v: unknown): v is Point => typeof v === 'object' && v !== null && 'x' in v && 'y' in v;
 
-/** Where somebody is in a situation; under the ring when he is not in it. */
+/** Where somebody is in a situation; under the ring when nobody is there. */
 export function placeOf(s: Situation, who: string): Point {
   const at = (s as unknown as Record<string, unknown>)[who];
   return isPoint(at) ? at : { x: 0, y: 0 };
@@ -57,5 +57,5 @@ export function framing(s: Situation, people: number, halfY: number): { top: num
   return oneSide ? { top, left: -12 } : { top };
 }
 
-/** Which way the screener's stance lies: square to his back. */
+/** Which way the screener's stance lies: square to the back. */
 export const stance = (s: Situation, at: Point) => facing(s.back ?? s.to, at);

@@ -47,7 +47,7 @@ export class Lab {
   /** The engine's last word, kept on the page while a defender is on the move. */
   last = $state.raw<Schemas['Answer'] | null>(null);
 
-  /** The defender in hand: only his own map is needed until he is let go. */
+  /** The defender in hand: only this map is needed until the defender is let go. */
   private hand: string | null = null;
   private mapKeys: Record<string, string> = {};
   private busy = false;
@@ -148,7 +148,7 @@ export class Lab {
     const s = this.situation;
     if (!s) return;
     const next: Situation = { ...s, [who]: to };
-    // The screener takes the way he faces with him.
+    // The screener keeps facing the same way.
     if (who === 'screener' && s.back) next.back = add(s.back, to.x - s.screener.x, to.y - s.screener.y);
     this.situation = next;
     this.hand = defends(who) ? who : null;
@@ -253,7 +253,7 @@ export class Lab {
     }
   }
 
-  /** A defender's map does not depend on where he himself stands: it is asked
+  /** A defender's map does not depend on where that defender stands: it is asked
    * for anew only when somebody else has moved. */
   private async map(mover: string, body: Situation): Promise<ReadMap> {
     // While somebody is dragged the plain map is enough, and quicker.

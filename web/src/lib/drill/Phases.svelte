@@ -86,7 +86,7 @@
                 value={a.to ?? ''}
                 onchange={(e) => changeAct(i, k, { ...a, to: e.currentTarget.value })}
               >
-                {#if a.do === 'screen'}<option value="">in front of him</option>{/if}
+                {#if a.do === 'screen'}<option value="">in front of them</option>{/if}
                 {#each session.catalogue?.spots ?? [] as s (s.id)}<option value={s.id}>{s.name}</option
                   >{/each}
               </select>

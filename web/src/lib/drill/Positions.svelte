@@ -24,7 +24,7 @@
     });
   }
 
-  /** Nobody does anything who is not there: his acts go with him. */
+  /** Nobody does anything who is not there: their acts go with them. */
   function remove(i: number) {
     const id = positions[i]?.id;
     draft.change({

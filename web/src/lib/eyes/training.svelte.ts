@@ -11,14 +11,14 @@ const roundSize = 10; // questions of a turn
 const ended = ''; // in the place of a link that does not work any more
 const retryAfter = 5000; // ms between tries while there is no answer
 
-/** A player's questions on his phone. They are on the phone before he begins, and what
- * he answers stays on it until the server has it. */
+/** A player's questions on their phone. They are on the phone before it begins, and every
+ * answer stays on it until the server has it. */
 export class Training {
   readonly asking = new Asking((choice, seconds) => this.note(choice, seconds));
   pack = $state.raw<Pack | null>(null);
   /** Questions not asked yet. */
   private rest = $state.raw<Schemas['TrainerItem'][]>([]);
-  /** What was asked for in this turn, and whether he saw it. */
+  /** What was asked for in this turn, and whether it was seen. */
   turn = $state.raw<{ read: string; right: boolean }[]>([]);
   done = $derived(this.turn.length);
   right = $derived(this.turn.filter((q) => q.right).length);
@@ -132,7 +132,7 @@ export class Training {
     this.left = await device.seen.where('link').equals(ended).count();
   }
 
-  /** Whoever has the new link says that what the ended one has left is his, or not. */
+  /** Whoever has the new link says that what the ended one has left is theirs, or not. */
   async claim(mine: boolean) {
     const rows = device.seen.where('link').equals(ended);
     if (mine) await rows.modify({ link: this.key });

@@ -3,7 +3,7 @@
 
   type Terms = Schemas['GameTerms'];
 
-  // Who may play, for how long, and who belongs together.
+  // Available players, for how long, and who belongs together.
   let { players, terms, onchange }: { players: Player[]; terms: Terms; onchange: (t: Terms) => void } =
     $props();
 
@@ -33,9 +33,9 @@
   }
 </script>
 
-<section class="sheet" aria-label="Who may play">
+<section class="sheet" aria-label="Available players">
   <div class="head">
-    <h2>Who may play</h2>
+    <h2>Available players</h2>
     <label
       ><span class="soft">Minutes of the game</span>
       <input

@@ -47,7 +47,7 @@
             type="checkbox"
             checked={!known}
             onchange={(e) => put({ family: f.id, shares: e.currentTarget.checked ? [] : even(f.cues) })}
-          />Nobody knows</label
+          />We haven't scouted them</label
         >
       </div>
       {#if known}

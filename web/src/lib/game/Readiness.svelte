@@ -55,7 +55,7 @@
     >
   {/if}
   <details>
-    <summary class="soft">How this is reckoned</summary>
+    <summary class="soft">How this is computed</summary>
     <p class="soft">
       Every situation the team runs ({view.situations.map((s) => session.screenName(s)).join(', ')}) counts
       the same, and in it every coverage as often as expected. “Asked” is how many of a hundred need the read,

@@ -12,14 +12,14 @@ export const views = [
 /** The keys a view adds, for the help that "?" opens. */
 export const viewKeys: Record<string, [string, string][]> = {
   teach: [
-    ['Tab', 'to a defender, then the arrow keys move him half a foot (Shift: two inches)'],
+    ['Tab', 'to a defender, then the arrow keys move the defender half a foot (Shift: two inches)'],
     ['M', 'mirror to the other side'],
     ['Space', 'play and stop'],
     ['N', 'next step']
   ],
   plan: [
-    ['F', 'fill the evening'],
-    ['H', 'fill only the holes'],
+    ['F', 'build the practice'],
+    ['H', 'fill open time'],
     ['Ctrl Z / Ctrl Y', 'undo and redo'],
     ['Ctrl S', 'store the plan'],
     ['Up, Down on a block', 'choose the block before or after'],

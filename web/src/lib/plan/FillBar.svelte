@@ -21,17 +21,16 @@
         ? ` Ten more minutes would cover ${Math.round(f.moreReps)} more reps.`
         : ' More minutes would cover nothing more.';
     const how = f.proven
-      ? 'No plan within your terms covers more.'
+      ? 'Best practice for these limits.'
       : `At most ${Math.max(0.1, f.gap * 100).toFixed(1)} % more could be covered.`;
     return how + (f.split ? ` Both ends in use: ${f.split}.` : '') + more;
   });
 </script>
 
 <section class="bar no-print" aria-label="Fit the plan">
-  <button class="tape" disabled={draft.filling} onclick={() => draft.fill('evening')}>Fill the evening</button
-  >
+  <button class="tape" disabled={draft.filling} onclick={() => draft.fill('evening')}>Build practice</button>
   <button class="tape plain" disabled={draft.filling} onclick={() => draft.fill('holes')}
-    >Fill only the holes</button
+    >Fill open time</button
   >
   <p role="status" aria-live="polite">{draft.filling ? 'Weighing drills against minutes…' : best}</p>
 </section>

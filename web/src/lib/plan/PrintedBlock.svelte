@@ -4,7 +4,7 @@
   import { session } from '$lib/state/session.svelte';
   import type { Placed } from './lanes';
 
-  // A block on paper. The coach's has the arithmetic, the assistant's what he does.
+  // A block on paper. The coach's has the arithmetic, the assistant's what they do.
   let {
     placed,
     startsAt,

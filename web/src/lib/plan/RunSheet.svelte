@@ -99,7 +99,7 @@
     <span class="end" style:top={`${draft.input.minutes * perMinute}px`} aria-hidden="true"></span>
     {#if blocks.length === 0}
       <p class="empty">
-        Nothing is planned yet. <b>Fill the evening</b> lays out a warm-up, what your players need most, water and
+        Nothing is planned yet. <b>Build practice</b> lays out a warm-up, what your players need most, water and
         a close; or add blocks yourself.
       </p>
     {/if}

@@ -5,7 +5,7 @@
   import { tapeOf } from '$lib/parts/glyphs';
   import type { Floor } from './floor.svelte';
 
-  // One tap a rep. Where the cue is known, the big button says "he read it";
+  // One tap a rep. Where the cue is known, the big button says "Read it";
   // on live rungs each big button is a cue read rightly.
   let { floor, pointing }: { floor: Floor; pointing: boolean } = $props();
 
@@ -57,7 +57,7 @@
         >
           <ReadGlyph read={a.read} size={a.main ? 72 : 48} />
           <span>
-            {#if a.main && !live}<small>{floor.line.current?.reads ? 'He read it' : 'As named'}</small>{/if}
+            {#if a.main && !live}<small>{floor.line.current?.reads ? 'Read it' : 'As named'}</small>{/if}
             {a.label || session.readName(a.read)}
           </span>
           <kbd class="numeral" aria-hidden="true">{i + 1}</kbd>

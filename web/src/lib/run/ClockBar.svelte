@@ -26,7 +26,7 @@
 <header>
   <div class="what">
     <p class="soft">
-      <a href={`/${team}/now`}>Off the floor</a>
+      <a href={`/${team}/now`}>Leave practice</a>
       <span aria-live="polite">
         {#if floor.queue.waiting === 0}All sent
         {:else if floor.queue.reachable}{floor.queue.waiting} on the way

@@ -15,7 +15,7 @@
 
 <section class="sheet" aria-label="Who changed what">
   <h2>Who changed what</h2>
-  {#if !log}<p role="status" class="soft">Looking it up…</p>
+  {#if !log}<p role="status" class="soft">Loading changes…</p>
   {:else}
     <ul class="quiet-list">
       {#each all ? log : log.slice(0, first) as e, i (i)}

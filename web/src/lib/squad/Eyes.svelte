@@ -7,7 +7,7 @@
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
 
-  // What a player sees away from the floor, and the private link to his questions.
+  // What a player sees away from the floor, and the private link to the questions.
   let { team, player }: { team: string; player: string } = $props();
 
   const at = $derived({ params: { path: { teamId: team, playerId: player } } });
@@ -49,7 +49,7 @@
 <section class="sheet side">
   <h2>Eyes, away from the floor</h2>
   {#if problem}<p role="alert" class="problem">{problem}</p>
-  {:else if !seen}<p role="status" class="soft">Looking the answers up…</p>
+  {:else if !seen}<p role="status" class="soft">Loading answers…</p>
   {:else}
     {#if seen.shape.asked > 0}
       <p class="soft">
@@ -72,7 +72,7 @@
     {#if link}
       <p class="link" role="status"><b>{link}</b></p>
       <p class="soft">
-        Shown once. Give it to the player alone: whoever has it answers for him. No account, no name.
+        Shown once. Give it to the player alone: whoever has it answers for them. No account, no name.
       </p>
     {/if}
     {#if session.coach}

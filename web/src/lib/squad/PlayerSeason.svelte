@@ -28,7 +28,7 @@
 </script>
 
 {#if problem}<p role="alert" class="problem">{problem}</p>
-{:else if !data}<p role="status" class="soft pad">Looking the reps up…</p>
+{:else if !data}<p role="status" class="soft pad">Loading reps…</p>
 {:else}
   <div class="season">
     {#if data.curve.length > 1}<div class="line"><Curve points={data.curve} {target} /></div>{/if}

@@ -81,7 +81,7 @@
         bind:value={words}
         onkeydown={escape}
         oninput={search}
-        placeholder="he goes under on the flare"
+        placeholder="the defender goes under on the flare"
         autocomplete="off"
         maxlength="200"
       />

@@ -150,7 +150,7 @@
       {#if refused}<p role="alert" class="problem">{refused}</p>{/if}
     </form>
   {:else}
-    <p role="status" class="wait">{screen.problem || 'Looking for the practice…'}</p>
+    <p role="status" class="wait">{screen.problem || 'Loading the practice…'}</p>
   {/if}
 </div>
 

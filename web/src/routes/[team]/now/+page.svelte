@@ -53,14 +53,14 @@
     <p class="my-3">
       A jersey number and a short name for each player is all that is kept. Type them in or import a file.
     </p>
-    <a class="tape" href={`/${team}/squad`}>To the squad</a>
+    <a class="tape" href={`/${team}/squad`}>Open the squad</a>
   </section>
 {:else}
   <div class="grid-now">
     <section class="sheet next" aria-labelledby="next">
       {#if now.next}
         {@const p = now.next}
-        <p class="soft">{p.status === 'open' ? 'On the floor now' : 'Next practice'}</p>
+        <p class="soft">{p.status === 'open' ? 'Running now' : 'Next practice'}</p>
         <h1 id="next">{dayOf(p.startsAt)} <span class="numeral">{hourOf(p.startsAt)}</span></h1>
         <p class="soft">
           <span class="numeral">{p.minutes}</span> min · <span class="numeral">{p.present.length}</span>
@@ -89,7 +89,7 @@
         <div class="flex gap-3 mt-4">
           {#if session.coach}
             <a class="tape" href={`/${team}/run/${p.id}`}
-              >{p.status === 'open' ? 'Back to the floor' : 'Start on the floor'}</a
+              >{p.status === 'open' ? 'Back to practice' : 'Start practice'}</a
             >
           {/if}
           <a class="tape plain" href={`/${team}/plan/${p.id}`}

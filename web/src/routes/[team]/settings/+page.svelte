@@ -98,7 +98,7 @@
 
 <h1>Settings</h1>
 {#if !team}
-  <p role="status" class="soft">Looking the settings up…</p>
+  <p role="status" class="soft">Loading settings…</p>
 {:else}
   <div class="settings">
     <form class="sheet" onsubmit={save}>
@@ -170,14 +170,14 @@
       {/if}
       <h2>Our school of screening</h2>
       <label class="field">
-        <span>When he goes under</span>
+        <span>When the defender goes under</span>
         <select bind:value={team.school.fadeToCorner} disabled={!session.head}>
-          <option value={false}>Stop behind the screener and shoot; he re-screens</option>
+          <option value={false}>Stop behind the screener and shoot; the screener re-screens</option>
           <option value={true}>Fade to the corner and use the re-screen there</option>
         </select>
       </label>
       <label class="field">
-        <span>When he jumps the screen</span>
+        <span>When the defender jumps the screen</span>
         <select bind:value={team.school.flareFirst} disabled={!session.head}>
           <option value={false}>Back cut first</option>
           <option value={true}>Flare out first</option>

@@ -54,7 +54,7 @@
       <p role="alert" class="problem">{dead}</p>
       <a class="tape plain" href="/">To the sign-in</a>
     {:else if !view}
-      <p role="status" class="soft">Looking the invitation up…</p>
+      <p role="status" class="soft">Checking the invitation…</p>
     {:else}
       <p>{view.invitedBy} invites you as <b>{roles[view.role]}</b>.</p>
       <label class="field"

@@ -79,7 +79,7 @@
         <div inert={!session.coach}>
           <LineupTerms players={view.players} terms={g.terms} onchange={(terms) => sheet.change({ terms })} />
         </div>
-        <button class="tape" disabled={sheet.busy} onclick={() => sheet.find()}>Find the five</button>
+        <button class="tape" disabled={sheet.busy} onclick={() => sheet.find()}>Suggest lineups</button>
         {#if sheet.problem}<p role="alert" class="problem">{sheet.problem}</p>{/if}
       </div>
       <div class="found">

@@ -63,7 +63,7 @@
     draft.change({ terms: { ...draft.input.terms, focus: [...draft.input.terms.focus, ...fresh] } });
     tab = 'terms';
     notices.say(
-      `In focus: ${fresh.map((r) => session.readName(r).toLowerCase()).join(', ')}. Fill the evening.`
+      `In focus: ${fresh.map((r) => session.readName(r).toLowerCase()).join(', ')}. Build practice.`
     );
   }
 
@@ -185,7 +185,7 @@
       <button class="tape plain" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
       {#if session.coach}
         <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Save</button>
-        <button class="tape plain" onclick={toFloor}>To the floor</button>
+        <button class="tape plain" onclick={toFloor}>Run practice</button>
       {/if}
     </div>
   </div>

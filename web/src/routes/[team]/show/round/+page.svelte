@@ -12,7 +12,7 @@
   const team = page.params.team ?? '';
   const remote = new RoundRemote(team, page.url.searchParams.get('practice') ?? '');
   const back = remote.practice ? `/${team}/run/${remote.practice}` : `/${team}/teach`;
-  const backTo = remote.practice ? 'Back to the floor' : 'Back to Teach';
+  const backTo = remote.practice ? 'Back to practice' : 'Back to Teach';
   const a = new Asking(undefined, false);
   let pack = $state.raw<Schemas['TrainerPack'] | null>(null);
   let problem = $state('');

@@ -30,7 +30,7 @@
 {#if failed}
   <h1>No such player</h1>
   <p class="my-4">{failed}</p>
-  <a class="tape" href={`/${team}/squad`}>To the squad</a>
+  <a class="tape" href={`/${team}/squad`}>Open the squad</a>
 {:else if !card}
   <p role="status" class="soft">Reading the log…</p>
 {:else}
@@ -50,7 +50,7 @@
       </p>
     </div>
     <a class="tape plain first" href={`/${team}/squad/${card.player.id}/words`}>For the player, on paper</a>
-    <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
+    <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
   </header>
   <div class="card">
     <div class="grid grid-cols-[minmax(0,1fr)] gap-5">

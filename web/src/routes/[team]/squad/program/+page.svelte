@@ -36,7 +36,7 @@
     {/each}
   </div>
   <span class="grow"></span>
-  <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
+  <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
 </div>
 
 {#if problem}<p role="alert" class="problem">{problem}</p>

@@ -62,7 +62,7 @@
   }
   onMount(draw);
 
-  /** A player's way after the read: from his place at the screen to the end. */
+  /** A player's way after the read: from the place at the screen to the end. */
   const way = (play: Schemas['Play'], who: string) => {
     const read = play.steps[2]?.t ?? 0;
     const keys = play.tracks.find((t) => t.who === who)?.keys ?? [];

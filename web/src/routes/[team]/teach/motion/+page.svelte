@@ -131,8 +131,8 @@
               {v.text} <span class="soft">{names(v.players)}</span>
             </p>
           {:else}<p class="soft">
-              None. Stop the run and drag somebody off his spot: the rule he breaks is named, and it goes on
-              from there.
+              None. Stop the run and drag somebody off their spot: the rule they break is named, and it goes
+              on from there.
             </p>{/each}
         </section>
         {#if lab.pass && !lab.covered}

@@ -71,7 +71,7 @@
 </div>
 
 {#if problem}<p role="alert" class="problem">{problem}</p>
-{:else if !view}<p role="status" class="soft">Looking them up…</p>
+{:else if !view}<p role="status" class="soft">Loading principles…</p>
 {:else}
   <h1 class="paper">{session.view?.teams.find((t) => t.id === team)?.name}</h1>
   <ol class="quiet-list">

@@ -56,7 +56,7 @@
 {#if failed}
   <h1>No such practice</h1>
   <p class="my-4">{failed}</p>
-  <a class="tape" href={`/${team}/plan`}>To the practices</a>
+  <a class="tape" href={`/${team}/plan`}>All practices</a>
 {:else if !practice}
   <p role="status" class="soft">Unrolling the run sheet…</p>
 {:else}

@@ -62,9 +62,9 @@
   <div class="page-head">
     <h1>{day(view.startsAt)}: {view.status === 'done' ? 'what it came to' : 'so far'}</h1>
     {#if session.coach}
-      <a class="tape plain" href={`/${team}/run/${path.practiceId}`}>Back to the floor</a>
+      <a class="tape plain" href={`/${team}/run/${path.practiceId}`}>Back to practice</a>
     {/if}
-    <a class="tape plain" href={`/${team}/squad`}>To the squad</a>
+    <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
   </div>
   <div class="sheets">
     <section class="sheet">

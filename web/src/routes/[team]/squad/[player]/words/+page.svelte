@@ -30,7 +30,7 @@
 {#if problem}
   <h1>No such player</h1>
   <p class="my-4">{problem}</p>
-  <a class="tape" href={`/${team}/squad`}>To the squad</a>
+  <a class="tape" href={`/${team}/squad`}>Open the squad</a>
 {:else if !card}
   <p role="status" class="soft">Writing the card…</p>
 {:else}

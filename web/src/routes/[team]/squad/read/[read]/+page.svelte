@@ -35,7 +35,7 @@
 {#if failed}
   <h1>No such read</h1>
   <p class="my-4">{failed}</p>
-  <a class="tape" href={`/${team}/squad`}>To the squad</a>
+  <a class="tape" href={`/${team}/squad`}>Open the squad</a>
 {:else if !view}
   <p role="status" class="soft">Reading the log…</p>
 {:else}
@@ -70,7 +70,7 @@
     </section>
     <div class="side">
       <section class="sheet">
-        <h2>Made in its place</h2>
+        <h2>What they do instead</h2>
         {#each wrong as m (m.made)}
           <div class="instead">
             <ReadGlyph read={m.made} size={34} />
