@@ -254,7 +254,7 @@ func TestSentFromHome(t *testing.T) {
 	p.Offline(true)
 	log(p, 5)
 	p.Text("5 kept on this device")
-	p.Click("link", "Leave practice")
+	p.Click("link", "Leave")
 	p.Gone("timer", "Time left")
 	p.Offline(false)
 	p.Open("/")

@@ -88,7 +88,7 @@ func TestCoachPath(t *testing.T) {
 	p.Text(fmt.Sprintf("%d logged", reps))
 	p.Text("All sent")
 
-	p.Click("link", "Leave practice")
+	p.Click("link", "Leave")
 	p.Click("link", "Squad")
 	after := verdicts(p, small)
 	if before == after || !strings.Contains(after, "has it") {
@@ -210,7 +210,7 @@ func TestReadAndObservers(t *testing.T) {
 	q.Text("Rep 13 of")
 	q.Text("All sent")
 	p.Text("24 logged")
-	p.Click("link", "Leave practice")
+	p.Click("link", "Leave")
 	p.Click("link", "Squad")
 	p.Text("saw the same read in 8 of 12 reps both watched")
 	p.Text("Watch a few reps together")

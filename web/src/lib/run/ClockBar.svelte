@@ -26,7 +26,7 @@
 <header>
   <div class="what">
     <p class="soft">
-      <a href={`/${team}/now`}>Leave practice</a>
+      <a class="-my-3 inline-flex min-h-12 min-w-12 items-center underline" href={`/${team}/now`}>Leave</a>
       <span aria-live="polite">
         {#if floor.queue.waiting === 0}All sent
         {:else if floor.queue.reachable}{floor.queue.waiting} on the way
@@ -104,6 +104,7 @@
   }
   .what .soft {
     display: flex;
+    align-items: center;
     gap: 1rem;
     font-size: 1rem;
   }
@@ -121,7 +122,7 @@
     white-space: nowrap;
   }
   .late {
-    min-height: 40px;
+    min-height: 48px;
     color: var(--alarm);
     font-weight: 700;
     text-decoration: underline;
