@@ -161,7 +161,8 @@ const forgetEvery = 24 * time.Hour
 // forget drops what programs do not want kept any longer, now and every day.
 func forget(ctx context.Context, db *store.Store) {
 	for {
-		if err := db.Forget(ctx, evidence.DefaultPolicy(), time.Now()); err != nil && ctx.Err() == nil {
+		now := time.Now()
+		if err := errors.Join(db.Forget(ctx, evidence.DefaultPolicy(), now), db.ForgetOld(ctx, now)); err != nil && ctx.Err() == nil {
 			slog.Error("what is older than programs keep it was not dropped", "error", err)
 		}
 		select {

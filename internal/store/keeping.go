@@ -71,6 +71,14 @@ func (s *Store) Erase(ctx context.Context, program, team, player uuid.UUID) (the
 	return there, err
 }
 
+// triesKept is how long tries of signing in are kept; they count for minutes.
+const triesKept = 24 * time.Hour
+
+// ForgetOld drops what has run out: sessions, known devices, links to a new password and old tries.
+func (s *Store) ForgetOld(ctx context.Context, now time.Time) error {
+	return s.ForgetWhatRanOut(ctx, gen.ForgetWhatRanOutParams{Now: now, TriesBefore: now.Add(-triesKept)})
+}
+
 // Forget drops, in every program that has set a limit, what is older than it: single
 // reps become counts of the team, and who was where goes.
 func (s *Store) Forget(ctx context.Context, p evidence.Policy, now time.Time) error {

@@ -8,6 +8,7 @@ import (
 	"strings"
 	"sync"
 	"testing"
+	"time"
 
 	"github.com/google/uuid"
 
@@ -100,6 +101,39 @@ func TestRowsCannotPointIntoAnotherProgram(t *testing.T) {
 	}
 	if _, err := db.Team(ctx, gen.TeamParams{ProgramID: programs[0], ID: teams[1]}); !store.NotFound(err) {
 		t.Errorf("another program's team: %v", err)
+	}
+}
+
+// What has run out goes, and nothing else.
+func TestForgetOld(t *testing.T) {
+	db, ctx := pgtest.Store(t), t.Context()
+	now := time.Date(2026, 3, 20, 18, 0, 0, 0, time.UTC)
+	program, coach := uuid.New(), uuid.New()
+	must := func(err error) {
+		t.Helper()
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	must(db.InsertProgram(ctx, gen.InsertProgramParams{ID: program, Name: "p"}))
+	must(db.InsertStaff(ctx, gen.InsertStaffParams{ID: coach, ProgramID: program, Name: "n", Email: "n@x.example", Role: "head", PasswordHash: "h"}))
+	for key, until := range map[string]time.Time{"old": now.Add(-time.Minute), "new": now.Add(time.Minute)} {
+		must(db.BeginSession(ctx, gen.BeginSessionParams{Token: key, Data: []byte("x"), Expiry: until, Now: now}))
+		must(db.RememberDevice(ctx, gen.RememberDeviceParams{KeyHash: []byte(key), ProgramID: program, StaffID: coach, Until: until}))
+		must(db.InsertReset(ctx, gen.InsertResetParams{KeyHash: []byte(key), ProgramID: program, StaffID: coach, Until: until}))
+		_, err := db.CountTry(ctx, gen.CountTryParams{Keys: []string{key}, Try: uuid.New()})
+		must(err)
+		_, err = db.Pool.Exec(ctx, "UPDATE sign_in_tries SET at = $1 WHERE key = $2", until.Add(-24*time.Hour), key)
+		must(err)
+	}
+	must(db.ForgetOld(ctx, now))
+	for _, sql := range []string{"SELECT string_agg(token, ',') FROM sessions", "SELECT string_agg(convert_from(key_hash, 'UTF8'), ',') FROM known_devices",
+		"SELECT string_agg(convert_from(key_hash, 'UTF8'), ',') FROM password_resets", "SELECT string_agg(key, ',') FROM sign_in_tries"} {
+		var left *string
+		must(db.Pool.QueryRow(ctx, sql).Scan(&left))
+		if left == nil || *left != "new" {
+			t.Errorf("%s: %v", sql, left)
+		}
 	}
 }
 

@@ -206,8 +206,10 @@ func (s *Server) remember(ctx context.Context, who gen.Staff) error {
 	if err != nil {
 		return err
 	}
-	if err := s.db.ForgetOldDevices(ctx, s.now()); err != nil {
-		return err
+	if old := deviceOf(ctx); old != "" {
+		if err := s.db.ForgetDevice(ctx, secretHash("device", old)); err != nil {
+			return err
+		}
 	}
 	device := gen.RememberDeviceParams{KeyHash: secretHash("device", key), ProgramID: who.ProgramID, StaffID: who.ID, Until: s.now().Add(deviceLife)}
 	if err := s.db.RememberDevice(ctx, device); err != nil {

@@ -182,6 +182,16 @@ func (q *Queries) FindSession(ctx context.Context, arg FindSessionParams) (FindS
 	return i, err
 }
 
+const forgetDevice = `-- name: ForgetDevice :exec
+DELETE FROM known_devices WHERE key_hash = $1
+`
+
+// unscoped: a device that gets a new key gives its old one up
+func (q *Queries) ForgetDevice(ctx context.Context, keyHash []byte) error {
+	_, err := q.db.Exec(ctx, forgetDevice, keyHash)
+	return err
+}
+
 const forgetDevices = `-- name: ForgetDevices :exec
 DELETE FROM known_devices WHERE program_id = $1 AND staff_id = $2
 `
@@ -196,23 +206,21 @@ func (q *Queries) ForgetDevices(ctx context.Context, arg ForgetDevicesParams) er
 	return err
 }
 
-const forgetOldDevices = `-- name: ForgetOldDevices :exec
-DELETE FROM known_devices WHERE until < $1
+const forgetWhatRanOut = `-- name: ForgetWhatRanOut :exec
+WITH s AS (DELETE FROM sessions WHERE expiry < $2),
+     d AS (DELETE FROM known_devices WHERE until < $2),
+     r AS (DELETE FROM password_resets WHERE until < $2)
+DELETE FROM sign_in_tries WHERE at < $1
 `
 
-// unscoped: what has run out, of everybody
-func (q *Queries) ForgetOldDevices(ctx context.Context, now time.Time) error {
-	_, err := q.db.Exec(ctx, forgetOldDevices, now)
-	return err
+type ForgetWhatRanOutParams struct {
+	TriesBefore time.Time
+	Now         time.Time
 }
 
-const forgetOldSessions = `-- name: ForgetOldSessions :exec
-DELETE FROM sessions WHERE expiry < now() OR seen_at < $1
-`
-
-// unscoped: what has run out, of everybody
-func (q *Queries) ForgetOldSessions(ctx context.Context, idleSince time.Time) error {
-	_, err := q.db.Exec(ctx, forgetOldSessions, idleSince)
+// unscoped: of everybody: sessions, devices, links to a new password, and tries that count no more
+func (q *Queries) ForgetWhatRanOut(ctx context.Context, arg ForgetWhatRanOutParams) error {
+	_, err := q.db.Exec(ctx, forgetWhatRanOut, arg.TriesBefore, arg.Now)
 	return err
 }
 

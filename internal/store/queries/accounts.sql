@@ -81,9 +81,9 @@ INSERT INTO known_devices (key_hash, program_id, staff_id, until) VALUES ($1, $2
 -- name: ForgetDevices :exec
 DELETE FROM known_devices WHERE program_id = $1 AND staff_id = $2;
 
--- name: ForgetOldDevices :exec
--- unscoped: what has run out, of everybody
-DELETE FROM known_devices WHERE until < sqlc.arg(now);
+-- name: ForgetDevice :exec
+-- unscoped: a device that gets a new key gives its old one up
+DELETE FROM known_devices WHERE key_hash = $1;
 
 -- name: InsertReset :exec
 INSERT INTO password_resets (key_hash, program_id, staff_id, until) VALUES ($1, $2, $3, $4);
@@ -116,9 +116,12 @@ UPDATE sessions SET data = $2, expiry = $3 WHERE token = $1;
 -- unscoped: a session is ended by its token
 DELETE FROM sessions WHERE token = $1;
 
--- name: ForgetOldSessions :exec
--- unscoped: what has run out, of everybody
-DELETE FROM sessions WHERE expiry < now() OR seen_at < sqlc.arg(idle_since);
+-- name: ForgetWhatRanOut :exec
+-- unscoped: of everybody: sessions, devices, links to a new password, and tries that count no more
+WITH s AS (DELETE FROM sessions WHERE expiry < sqlc.arg(now)),
+     d AS (DELETE FROM known_devices WHERE until < sqlc.arg(now)),
+     r AS (DELETE FROM password_resets WHERE until < sqlc.arg(now))
+DELETE FROM sign_in_tries WHERE at < sqlc.arg(tries_before);
 
 -- name: Programs :many
 -- unscoped: for who runs the server, on its own machine
