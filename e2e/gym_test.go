@@ -134,8 +134,8 @@ func TestServerHangs(t *testing.T) {
 	p := page(t, &via)
 	// Eight seconds pass at once while it hangs.
 	p.Before(`{
-		const real = AbortSignal.timeout.bind(AbortSignal);
-		AbortSignal.timeout = (ms) => real(sessionStorage.hangs ? ms / 20 : ms);
+		const real = globalThis.setTimeout.bind(globalThis);
+		globalThis.setTimeout = (then, ms, ...rest) => real(then, ms === 8000 && sessionStorage.hangs ? 400 : ms, ...rest);
 	}`)
 	hang := func(on bool) {
 		t.Helper()
@@ -299,4 +299,36 @@ func TestEditWhileSaving(t *testing.T) {
 	if n := minutes(); n != 85 {
 		t.Errorf("%d minutes are stored, want the second edit's 85", n)
 	}
+}
+
+// The connection breaks in the middle of an answer: that is no answer, and what the device keeps is
+// shown.
+func TestAnswerBreaksOff(t *testing.T) {
+	s := demo(t)
+	to, err := url.Parse(s.Base)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var breaks atomic.Bool
+	proxy := httputil.NewSingleHostReverseProxy(to)
+	front := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if !breaks.Load() || !strings.HasSuffix(r.URL.Path, "/now") {
+			proxy.ServeHTTP(w, r)
+			return
+		}
+		w.Header().Set("Content-Type", "application/json")
+		w.Header().Set("Content-Length", "5000")
+		fmt.Fprint(w, `{"players": [`)
+		panic(http.ErrAbortHandler)
+	}))
+	t.Cleanup(front.CloseClientConnections)
+	via := *s
+	via.Base = front.URL
+	p := enter(t, &via)
+	breaks.Store(true)
+	p.Open(p.Path())
+	p.Says("status", "what this device kept")
+	breaks.Store(false)
+	p.Click("button", "Retry")
+	p.Hushed("status", "what this device kept")
 }

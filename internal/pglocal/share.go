@@ -74,9 +74,10 @@ func (c *Cluster) serve(ctx context.Context, at string) error {
 	}
 	c.serving = f
 	note := fmt.Sprintf("process %d at %s\n", os.Getpid(), at)
-	if err := f.Truncate(0); err == nil {
-		_, err = f.WriteAt([]byte(note), 0)
+	if err := f.Truncate(0); err != nil {
+		return err
 	}
+	_, err = f.WriteAt([]byte(note), 0)
 	return err
 }
 

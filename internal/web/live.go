@@ -28,7 +28,7 @@ type change struct {
 	// All asks for everything anew: the plan or the people changed, or something may
 	// have been missed.
 	All bool `json:"a,omitempty"`
-	// Account is whose right to follow may have ended.
+	// Account names somebody who may have lost the right to follow; zero for every other change.
 	Account uuid.UUID `json:"s,omitzero"`
 }
 

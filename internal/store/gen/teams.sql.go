@@ -127,17 +127,6 @@ func (q *Queries) InsertTeam(ctx context.Context, arg InsertTeamParams) error {
 	return err
 }
 
-const lastTeamPosition = `-- name: LastTeamPosition :one
-SELECT coalesce(max(position), -1)::int FROM teams WHERE program_id = $1
-`
-
-func (q *Queries) LastTeamPosition(ctx context.Context, programID uuid.UUID) (int32, error) {
-	row := q.db.QueryRow(ctx, lastTeamPosition, programID)
-	var column_1 int32
-	err := row.Scan(&column_1)
-	return column_1, err
-}
-
 const movePlayer = `-- name: MovePlayer :execrows
 UPDATE players SET team_id = $4 WHERE program_id = $1 AND team_id = $2 AND id = $3
 `

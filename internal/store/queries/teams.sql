@@ -55,9 +55,6 @@ UPDATE teams SET principles = $3 WHERE program_id = $1 AND id = $2;
 -- name: ArchiveTeam :execrows
 UPDATE teams SET archived = $3 WHERE program_id = $1 AND id = $2;
 
--- name: LastTeamPosition :one
-SELECT coalesce(max(position), -1)::int FROM teams WHERE program_id = $1;
-
 -- name: DeleteTeams :execrows
 -- Everything a team has goes with it.
 DELETE FROM teams WHERE program_id = $1 AND id = ANY (sqlc.arg(ids)::uuid[]);

@@ -17,23 +17,33 @@ const patience = 8_000;
 const longPatience = 120_000;
 const long = /\/(archive|compare|fill|lineups|roster|evidence|mail)$/;
 
-/** Sends a request, but waits for no server for ever: one that hangs is told of like one that is not
- * there. */
+/** Sends a request and gives it up when its time is over, the body of the answer included. Older
+ * tablets cannot join two signals, so one of our own stands for both. */
 async function timed(request: Request): Promise<Response> {
   const limit = long.test(new URL(request.url).pathname) ? longPatience : patience;
+  const stop = new AbortController();
+  let late = false;
+  request.signal.addEventListener('abort', () => stop.abort());
+  setTimeout(() => {
+    late = true;
+    stop.abort();
+  }, limit);
   try {
-    return await fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(limit)]) });
-  } catch (e) {
-    const late = e instanceof DOMException && e.name === 'TimeoutError';
-    const what = late
-      ? `The server has not answered for ${limit / 1000} seconds.`
-      : 'The server cannot be reached.';
-    const kept =
+    return await fetch(request, { signal: stop.signal });
+  } catch {
+    throw noAnswer(
+      late ? `The server has not answered for ${limit / 1000} seconds.` : undefined,
       request.method === 'GET'
-        ? 'Try again in a moment.'
-        : 'What you entered is still here; try again in a moment.';
-    throw new Refusal(0, `${what} ${kept}`);
+    );
   }
+}
+
+/** What is said where no answer came, or only a part of one. */
+function noAnswer(what = 'The server cannot be reached.', nothingEntered = false): Refusal {
+  const then = nothingEntered
+    ? 'Try again in a moment.'
+    : 'What you entered is still here; try again in a moment.';
+  return new Refusal(0, `${what} ${then}`);
 }
 
 export const api = createClient<paths>({ baseUrl: '/', fetch: timed });
@@ -52,7 +62,12 @@ type Answered<T> = { data?: T; error?: { message?: string }; response: Response 
 
 /** Unwraps an answer of the contract, or throws a Refusal with a sentence. */
 export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
-  const answer = await call;
+  let answer: Answered<T>;
+  try {
+    answer = await call;
+  } catch (e) {
+    throw e instanceof Refusal ? e : noAnswer(); // the connection broke in the middle of an answer
+  }
   if (!answer.response.ok) {
     throw new Refusal(
       answer.response.status,

@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid';
 import { api, ask, type Block, type Practice, type Schemas, type Sheet } from '$lib/api/client';
-import { datedOrKept } from '$lib/state/device';
+import { datedOrKept, keep } from '$lib/state/device';
 import { History } from '$lib/state/history.svelte';
 
 type Input = Required<Omit<Schemas['PracticeInput'], 'version'>>;
@@ -256,6 +256,7 @@ export class Draft {
       if (this.input === sent) this.take(stored);
       else this.stored = stored;
       this.since = undefined;
+      void keep(`practice ${this.id}`, stored, this.team);
     } finally {
       this.saving = false;
     }

@@ -68,7 +68,7 @@
   }
 </script>
 
-<KeptNote since={session.since} />
+<KeptNote since={session.since} onretry={() => location.reload()} />
 <div class="head">
   <h1>Drills</h1>
   <p class="soft">A drill climbs one rung at a time, and goes back one when it breaks.</p>
