@@ -38,7 +38,7 @@ func TestSoak(t *testing.T) {
 	t.Parallel()
 	rng := rand.New(rand.NewPCG(*soakSeed, 0))
 	url, crash := pgtest.Watched(t)
-	// Two servers of one database; devices reach the one that the proxy in front sends them to.
+	// Two servers share one database; a proxy in front decides which of them a device reaches.
 	s := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
 	servers := []*server{s, launch(t, "serve", "EVRIK_DATABASE_URL="+url)}
 	serving := 0

@@ -163,15 +163,6 @@ func TestSchoolChangesAnswerAndSentence(t *testing.T) {
 	}
 }
 
-// random returns a valid situation with both defenders anywhere near the screen.
-func random(rng *rand.Rand, s Situation) Situation {
-	near := func() court.Point {
-		return s.Screener.Add(court.Point{X: rng.Float64()*16 - 8, Y: rng.Float64()*16 - 8})
-	}
-	s.XCutter, s.XScreener = near(), near()
-	return s
-}
-
 func TestMirrorSymmetry(t *testing.T) {
 	c := highSchool(t)
 	rng := rand.New(rand.NewPCG(1, 2))

@@ -24,7 +24,7 @@ func Eval[T any](p *Page, expression string) T {
 	return v
 }
 
-// Node is something on the page.
+// Node is an element that a role and a name found on the page.
 type Node struct {
 	Name string
 	id   cdp.BackendNodeID
@@ -116,7 +116,7 @@ func (p *Page) Speaks(role, text string) bool {
 	return Eval[bool](p, fmt.Sprintf("[...document.querySelectorAll('[role=%s]')].some((e) => e.innerText.includes(%q))", role, text))
 }
 
-// Text waits until the page shows a text.
+// Text waits until the given text is visible on the page.
 func (p *Page) Text(text string) {
 	p.wait(fmt.Sprintf("the text %q", text), func() bool { return strings.Contains(p.Outline(), text) })
 }
@@ -144,7 +144,7 @@ func betweenDocuments(err error) bool {
 	return false
 }
 
-// Outline is the visible text of the page.
+// Outline returns all visible text of the page.
 func (p *Page) Outline() string {
 	// Between two documents there is no body, and so no text.
 	return Eval[string](p, "document.body?.innerText ?? ''")

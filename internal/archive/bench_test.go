@@ -8,7 +8,8 @@ import (
 	"github.com/jackc/pgx/v5"
 )
 
-// BenchmarkArchiveOfAMillion writes a million reps, and tells by how much the heap grew.
+// BenchmarkArchiveOfAMillion writes an archive of a million reps and reports how much the heap
+// grew meanwhile.
 func BenchmarkArchiveOfAMillion(b *testing.B) {
 	db, program, _ := club(b)
 	const copies = 220

@@ -90,8 +90,8 @@ func (c *Cluster) Leaving() {
 	}
 }
 
-// Close gives the cluster up. The server is stopped where Evrik started it and nobody else uses
-// it. Whoever takes over a running cluster takes over stopping it.
+// Close ends this process's use of the cluster. The last process to close stops the server, if
+// Evrik started it; a server that somebody else started keeps running.
 func (c *Cluster) Close(ctx context.Context) error {
 	c.stopWatching()
 	c.Leaving()

@@ -44,8 +44,8 @@ func newFigures(db *store.Store, live *hub, version string) *figures {
 			return 0
 		}),
 		gauge("evrik_database_connections", "Connections in use.", func() float64 { return float64(db.Pool.Stat().AcquiredConns()) }),
-		gauge("evrik_database_connections_max", "Connections that may be open.", func() float64 { return float64(db.Pool.Stat().MaxConns()) }),
-		gauge("evrik_database_waits", "Times that a request waited for a connection.", func() float64 { return float64(db.Pool.Stat().EmptyAcquireCount()) }),
+		gauge("evrik_database_connections_max", "Most database connections that may be open at once.", func() float64 { return float64(db.Pool.Stat().MaxConns()) }),
+		gauge("evrik_database_waits", "Requests that had to wait for a database connection.", func() float64 { return float64(db.Pool.Stat().EmptyAcquireCount()) }),
 	)
 	return f
 }

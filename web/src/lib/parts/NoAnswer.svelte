@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
 
-  // What could not be loaded, in words, and what to do about it.
+  // Stands where a page could not be loaded: says what is missing and offers to try again.
   let {
     title,
     problem,
