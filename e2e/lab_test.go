@@ -86,7 +86,7 @@ func teach(t *testing.T, p *browser.Page) {
 	choose(p, "Back screen", "Flare")
 	read(p, "Curl")
 	p.Click("button", "Stuck")
-	p.Text("attack his recovery")
+	p.Text("attack the recovery")
 	// The address holds the situation, also one dragged to the other side.
 	p.Click("button", "Mirror")
 	p.Click("button", "Under")
@@ -176,10 +176,9 @@ func TestDragThroughTheFamilies(t *testing.T) {
 		{"Flare", []string{"Cutter's defender", "Screener's defender"}, [2]string{"Trail", "Curl"},
 			[][2]string{{"Stuck", "Straight"}, {"Under", "Fade"}, {"Jump", "Back cut"}, {"Switch", "Clear out"}, {"Show", "Keep it"}}},
 		{"Ball screen", []string{"Guard", "Big", "Near corner's defender"}, [2]string{"Drop", "Pull-up"},
-			[][2]string{{"Drop and tag", "Corner pass"}, {"Under", "Use it again"}, {"Jumps early", "Reject"}, {"Ice", "Attack the big"},
-				{"Hedge", "Drag and pass"}, {"Blitz", "Pass out early"}, {"Switch", "Attack the big"}}},
+			[][2]string{{"Drop and tag", "Corner pass"}, {"Under", "Use it again"}, {"Jumps early", "Reject"}, {"Ice", "Attack the big"}, {"Soft show", "Wait, then attack"}}},
 		{"Handoff", []string{"Receiver's defender", "Carrier's defender"}, [2]string{"Trail", "Turn the corner"},
-			[][2]string{{"Under", "Shoot behind it"}, {"Denied", "Back door"}, {"Switch", "Attack the big"}}},
+			[][2]string{{"Under", "Shoot behind it"}, {"Denied", "Back door"}, {"Hedge", "Hit the slip"}}},
 		{"Feeding the post", []string{"Post's defender", "Far corner's defender"}, [2]string{"From behind", "Feed the post"},
 			[][2]string{{"Fronted", "Lob"}, {"Fronted, help", "High-low"}}},
 	} {
@@ -215,14 +214,29 @@ func TestDragThroughTheFamilies(t *testing.T) {
 		}
 	}
 
-	// Help: who stepped, who is left.
 	choose(p, at, "Ball screen")
+	// The big's movement decides: a still picture says that it cannot tell, and what to watch.
+	p.Click("button", "Hard hedge")
+	read(p, "Drag and pass")
+	p.Click("checkbox", "Defenders move")
+	read(p, "Can't tell yet")
+	p.Text("watch the big's next step")
+	p.Click("checkbox", "Defenders move")
+	read(p, "Drag and pass")
+	// The arrow is turned by keyboard until the big only slides along.
+	p.Focus("button", "How the big moves")
+	for range 4 {
+		p.Press(kb.ArrowDown)
+	}
+	read(p, "Wait, then attack")
+
+	// Help: who stepped, who is left.
 	p.Click("button", "Drop and tag")
-	p.Text("The plug meets the roller: pass to the near corner")
+	p.Text("The plug meets the roller")
 	// Who shoots changes who rolls and who pops.
 	p.Click("button", "Drop")
-	p.Text("Roll. Roll on a curved way")
-	p.Click("checkbox", "Screener")
+	p.Text("Roll. Roll to the rim")
+	p.Click("checkbox", "Screener shoots threes")
 	p.Text("Pop. You shoot")
 
 	// A coach's words find the line.
@@ -285,7 +299,7 @@ func TestPapersOfTheLab(t *testing.T) {
 
 	// Who nobody knows is said, not shown empty.
 	p.Open(team + "/teach?screen=moon")
-	p.Says("alert", "no such screen")
+	p.Says("alert", "no such action")
 	p.Click("button", "Open the down screen")
 	read(p, "Curl")
 

@@ -111,7 +111,7 @@ func TestLateAndReviewed(t *testing.T) {
 	p.Click("button", "Start clock")
 	p.See("button", "Stop clock")
 	log(p, 8)
-	p.Press("2")
+	p.Click("button", "No read")
 	p.Text("9 logged")
 	p.Text("All sent")
 	practice := strings.Split(p.Path(), "/")[3]

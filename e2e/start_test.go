@@ -125,7 +125,7 @@ func TestSettings(t *testing.T) {
 	p.Click("link", "Teach")
 	p.Click("button", "Jump")
 	p.Says("status", "Flare")
-	p.Text("flare out, away from him")
+	p.Text("flare out, catch and shoot")
 	p.Click("link", "Tape sheet")
 	p.Text("Floor: measured by the team")
 	p.Text("26' 9\"") // 18 ft and a stand-off of 3 ft 6 in from a ring 5 ft 3 in out

@@ -13,27 +13,33 @@ import (
 	"evrik/core/reads"
 )
 
-// agreementTable is the table of docs/model.md, of some clear situations each.
+// agreementTable is the table of docs/model.md, of some clear snapshots each.
 func agreementTable(sample int) (table string, shares map[string]float64) {
 	floor, _ := court.PresetCourt(court.HighSchool)
 	shares = map[string]float64{}
 	var b strings.Builder
-	b.WriteString("| situation | agreed | by cue |\n|---|---|---|\n")
-	for _, s := range reads.Screens() {
-		a := reads.Agree(reads.On(floor), s, sample, agreeSeed)
-		if a.Clear == 0 {
-			continue
-		}
-		var cues []string
-		for _, r := range s.Rows(reads.School{}) {
-			if by := a.ByCue[r.Cue]; by.Clear > 0 {
-				cues = append(cues, fmt.Sprintf("%s %.0f", strings.ToLower(r.Cue.Name()), 100*float64(by.Agreed)/float64(by.Clear)))
-			}
-		}
-		name := strings.ToLower(s.Name)
-		shares[name] = 100 * a.Share()
-		fmt.Fprintf(&b, "| %s | %.1f %% | %s |\n", name, 100*a.Share(), strings.Join(cues, ", "))
+	b.WriteString("| action | a | b | c | d | a by cue |\n|---|---|---|---|---|---|\n")
+	line := func(name string, c reads.CueAgreement, cues string) {
+		shares[name] = 100 * c.Share(c.Accepted)
+		fmt.Fprintf(&b, "| %s | %.1f %% | %.0f %% | %.0f %% | %.0f %% | %s |\n", name, shares[name],
+			100*c.Share(c.First), 100*c.Share(c.Other), 100*c.Share(c.Chance), cues)
 	}
+	var all reads.CueAgreement
+	for _, a := range reads.Actions() {
+		g := reads.Agree(reads.On(floor), a, sample, agreeSeed)
+		var cues []string
+		for _, c := range g.ByCue {
+			text := strings.ToLower(c.Cue.Name()) + " not compared"
+			if c.Clear > 0 {
+				text = fmt.Sprintf("%s %.0f", strings.ToLower(c.Cue.Name()), 100*c.Share(c.Accepted))
+			}
+			cues = append(cues, text)
+		}
+		total := g.Total()
+		all = all.Plus(total)
+		line(strings.ToLower(a.Name), total, strings.Join(cues, ", "))
+	}
+	line("all", all, "")
 	return b.String(), shares
 }
 
@@ -61,7 +67,7 @@ func TestAgreementTable(t *testing.T) {
 		}
 		return
 	}
-	const sample, points = 500, 6 // per cent that a sample may be off, five standard errors
+	const sample, points = 600, 8 // percent that a sample may be off, four standard errors
 	_, shares := agreementTable(sample)
 	for _, row := range regexp.MustCompile(`(?m)^\| ([^|]+) \| ([0-9.]+) %`).FindAllStringSubmatch(told, -1) {
 		want, _ := strconv.ParseFloat(row[2], 64)

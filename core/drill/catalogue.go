@@ -81,7 +81,7 @@ func (d *Drill) Validate() error {
 	if n := len(d.positions(false)); n == 0 || n > MaxCrew {
 		return setup("%s has %d positions for players; one to %d can be dealt.", d.Name, n, MaxCrew)
 	}
-	screen, taught := reads.ScreenByID(d.Screen)
+	screen, taught := reads.ActionByID(d.Screen)
 	if d.Screen != "" && !taught {
 		return setup("%s teaches %q, which is no situation.", d.Name, d.Screen)
 	}
@@ -102,7 +102,7 @@ func (d *Drill) Validate() error {
 // MaxCrew is the most positions a drill can have on offence: a team.
 const MaxCrew = 5
 
-func (d *Drill) checkStage(s Stage, screen *reads.Screen, seen map[string]bool) error {
+func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) error {
 	rung, ok := RungByID(s.Rung)
 	switch {
 	case s.ID == "" || seen[s.ID]:
@@ -119,7 +119,7 @@ func (d *Drill) checkStage(s Stage, screen *reads.Screen, seen map[string]bool) 
 		if screen == nil {
 			return setup("%s, %s: cues without a situation that has them.", d.Name, s.Name)
 		}
-		if _, ok := screen.Row(reads.School{}, c); !ok {
+		if _, ok := screen.Row(reads.TeamRules{}, c); !ok {
 			return setup("%s, %s: the %s has no cue %q.", d.Name, s.Name, screen.Name, c)
 		}
 	}

@@ -169,9 +169,9 @@ func (d *Drill) Stage(id string) (Stage, bool) {
 
 // Taught returns the situations a team's board speaks of: those with reps, by
 // their ids, and that of the catalogue's first drill, with which a team begins.
-func Taught(logged []string) []*reads.Screen {
-	var out []*reads.Screen
-	for _, s := range reads.Screens() {
+func Taught(logged []string) []*reads.Action {
+	var out []*reads.Action
+	for _, s := range reads.Actions() {
 		if s.ID == catalogue[0].Screen || slices.Contains(logged, s.ID) {
 			out = append(out, s)
 		}

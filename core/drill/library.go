@@ -89,10 +89,10 @@ func Import(data []byte) (*Drill, error) {
 
 // Serving lists the ids of the drills whose situation asks for one of some reads
 // under a school, on a stage that shows the cue.
-func (l Library) Serving(school reads.School, wanted []reads.Read) []string {
+func (l Library) Serving(school reads.TeamRules, wanted []reads.Read) []string {
 	out := []string{}
 	for _, d := range l.All() {
-		screen, ok := reads.ScreenByID(d.Screen)
+		screen, ok := reads.ActionByID(d.Screen)
 		if !ok {
 			continue
 		}

@@ -86,14 +86,14 @@ func TestFilesFitThePublishedSchema(t *testing.T) {
 func TestDrillsThatServeARead(t *testing.T) {
 	lib := Library{}
 	has := func(ids []string, id string) bool { return slices.Contains(ids, id) }
-	fade := lib.Serving(reads.School{}, []reads.Read{reads.Fade})
+	fade := lib.Serving(reads.TeamRules{}, []reads.Read{reads.Fade})
 	if !has(fade, "slot-twos") || !has(fade, "series-flare") || has(fade, "form-shooting") || has(fade, "ball-thirty-six") || has(fade, "series-pindown") {
 		t.Errorf("for the fade: %v", fade)
 	}
-	if flare := lib.Serving(reads.School{FlareFirst: true}, []reads.Read{reads.Flare}); !has(flare, "slot-twos") {
+	if flare := lib.Serving(reads.TeamRules{FlareFirst: true}, []reads.Read{reads.Flare}); !has(flare, "slot-twos") {
 		t.Errorf("for the flare of that school: %v", flare)
 	}
-	if got := lib.Serving(reads.School{}, nil); len(got) != 0 {
+	if got := lib.Serving(reads.TeamRules{}, nil); len(got) != 0 {
 		t.Errorf("for nothing: %v", got)
 	}
 }

@@ -277,9 +277,9 @@ func TestThirtySixShots(t *testing.T) {
 	if d.Shots() != 36 || len(d.Workout) != 3 {
 		t.Errorf("%d shots in %d sets", d.Shots(), len(d.Workout))
 	}
-	screen, _ := reads.ScreenByID(d.Screen)
+	screen, _ := reads.ActionByID(d.Screen)
 	for _, set := range d.Workout {
-		if _, ok := screen.Row(reads.School{}, set.Cue); !ok || len(set.Answers) != 6 {
+		if _, ok := screen.Row(reads.TeamRules{}, set.Cue); !ok || len(set.Answers) != 6 {
 			t.Errorf("%s: %v", set.Cue, set.Answers)
 		}
 		for i, a := range set.Answers {

@@ -8,26 +8,27 @@ import (
 )
 
 func TestScore(t *testing.T) {
-	down, _ := reads.ScreenByID(reads.Down)
+	down, _ := reads.ActionByID(reads.Down)
 	good := Seen{Role: reads.Cutter, Side: "left", Cue: reads.Trail, Made: reads.Curl, Outcome: Missed, Corrections: []string{"early"}}
 	for _, tc := range []struct {
 		name     string
 		change   func(*Seen)
-		school   reads.School
+		rules    reads.TeamRules
 		expected reads.Read
 		right    bool
 	}{
-		{"right read, missed shot", func(s *Seen) {}, reads.School{}, reads.Curl, true},
-		{"wrong read, made shot", func(s *Seen) { s.Made, s.Outcome = reads.Straight, Scored }, reads.School{}, reads.Curl, false},
-		{"no read", func(s *Seen) { s.Made = "" }, reads.School{}, reads.Curl, false},
-		{"screener", func(s *Seen) { s.Role, s.Made = reads.Screener, reads.Pop }, reads.School{}, reads.Pop, true},
-		{"school", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.BackCut }, reads.School{FlareFirst: true}, reads.Flare, false},
+		{"right read, missed shot", func(s *Seen) {}, reads.TeamRules{}, reads.Curl, true},
+		{"wrong read, made shot", func(s *Seen) { s.Made, s.Outcome = reads.Straight, Scored }, reads.TeamRules{}, reads.Curl, false},
+		{"no read", func(s *Seen) { s.Made = "" }, reads.TeamRules{}, reads.Curl, false},
+		{"screener", func(s *Seen) { s.Role, s.Made = reads.Screener, reads.Pop }, reads.TeamRules{}, reads.Pop, true},
+		{"another right answer", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.Flare }, reads.TeamRules{}, reads.BackCut, true},
+		{"team rules", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.BackCut }, reads.TeamRules{FlareFirst: true}, reads.Flare, true},
 	} {
 		s := good
 		tc.change(&s)
-		expected, right, err := Score(down, tc.school, s)
-		if err != nil || expected != tc.expected || right != tc.right {
-			t.Errorf("%s: %s %v %v", tc.name, expected, right, err)
+		scored, err := Score(down, tc.rules, s)
+		if err != nil || scored.Expected != tc.expected || scored.Correct != tc.right || scored.Why == "" {
+			t.Errorf("%s: %+v %v", tc.name, scored, err)
 		}
 	}
 	for want, change := range map[string]func(*Seen){
@@ -40,7 +41,7 @@ func TestScore(t *testing.T) {
 	} {
 		s := good
 		change(&s)
-		if _, _, err := Score(down, reads.School{}, s); err == nil || !strings.Contains(err.Error(), want) {
+		if _, err := Score(down, reads.TeamRules{}, s); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%v, want it to say %q", err, want)
 		}
 	}

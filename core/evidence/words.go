@@ -47,7 +47,7 @@ const (
 
 // WordsOf writes a player's standings of all parts in words. taught are the situations
 // of the team, lib its drills.
-func WordsOf(standings []Standing, taught []*reads.Screen, school reads.School, lib drill.Library) Words {
+func WordsOf(standings []Standing, taught []*reads.Action, school reads.TeamRules, lib drill.Library) Words {
 	w := Words{Strengths: []Strength{}, Next: []Work{}}
 	byNeed := ByNeed(standings)
 	strong := slices.DeleteFunc(slices.Clone(standings), func(s Standing) bool { return s.Judgement.Verdict != HasIt })
@@ -95,7 +95,7 @@ func (s Standing) strength() string {
 	return text
 }
 
-func (s Standing) work(taught []*reads.Screen, school reads.School, lib drill.Library) Work {
+func (s Standing) work(taught []*reads.Action, school reads.TeamRules, lib drill.Library) Work {
 	read := reads.Read(s.Read)
 	info, _ := reads.Info(read)
 	w := Work{Read: read, Call: info.Shout}

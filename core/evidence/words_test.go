@@ -35,8 +35,8 @@ func TestWords(t *testing.T) {
 		reps = append(reps, l...)
 	}
 	taught := drill.Taught(nil)
-	columns := reads.Columns(taught, reads.School{}, reads.Cutter)
-	w := WordsOf(p.Board([]string{"a"}, reads.Cutter, columns, reps, now)[0].Cells, taught, reads.School{}, drill.Library{})
+	columns := reads.Columns(taught, reads.TeamRules{}, reads.Cutter)
+	w := WordsOf(p.Board([]string{"a"}, reads.Cutter, columns, reps, now)[0].Cells, taught, reads.TeamRules{}, drill.Library{})
 	if len(w.Strengths) != 2 || w.Strengths[0].Read != reads.Curl || !strings.HasPrefix(w.Strengths[0].Text, "You make it against real defenders: 10 of 10 right.") ||
 		!strings.Contains(w.Strengths[1].Text, "when a coach shows it to you") {
 		t.Errorf("strengths: %+v", w.Strengths)
@@ -51,11 +51,11 @@ func TestWords(t *testing.T) {
 		t.Errorf("%+v", n)
 	}
 	// Nobody is told that he has nothing.
-	few := WordsOf(p.Board([]string{"a"}, reads.Cutter, columns, log(reads.Curl, reads.Fade, "+-+-+", drill.Shown, 1), now)[0].Cells, taught, reads.School{}, drill.Library{})
+	few := WordsOf(p.Board([]string{"a"}, reads.Cutter, columns, log(reads.Curl, reads.Fade, "+-+-+", drill.Shown, 1), now)[0].Cells, taught, reads.TeamRules{}, drill.Library{})
 	if len(few.Strengths) != 1 || few.Strengths[0].Text != "It is coming: 3 of 5 right." || len(few.Next) != 2 {
 		t.Errorf("%+v", few)
 	}
-	if none := WordsOf(p.Board([]string{"a"}, reads.Cutter, columns, nil, now)[0].Cells, taught, reads.School{}, drill.Library{}); len(none.Strengths) != 0 || len(none.Next) != 2 || none.Next[0].So != "You have not had a turn at it yet." {
+	if none := WordsOf(p.Board([]string{"a"}, reads.Cutter, columns, nil, now)[0].Cells, taught, reads.TeamRules{}, drill.Library{}); len(none.Strengths) != 0 || len(none.Next) != 2 || none.Next[0].So != "You have not had a turn at it yet." {
 		t.Errorf("%+v", none)
 	}
 }

@@ -110,7 +110,7 @@ func Coverages(mixes []Mix, played []evidence.Rep, situation func(evidence.Rep) 
 		seen, total := map[reads.Cue]int{}, 0
 		counted := map[moment]bool{}
 		for _, r := range played {
-			screen, ok := reads.ScreenByID(situation(r))
+			screen, ok := reads.ActionByID(situation(r))
 			if !ok {
 				continue
 			}

@@ -17,11 +17,11 @@ type BenchTable struct {
 }
 
 // Bench lists what a bench notes of the situations a team runs.
-func Bench(situations []string, school reads.School) []BenchTable {
+func Bench(situations []string, school reads.TeamRules) []BenchTable {
 	var out []BenchTable
 	for _, a := range Asks(situations, school, nil) {
 		if len(out) == 0 || out[len(out)-1].Screen != a.Screen {
-			screen, _ := reads.ScreenByID(a.Screen)
+			screen, _ := reads.ActionByID(a.Screen)
 			family, _ := FamilyOf(screen)
 			out = append(out, BenchTable{Screen: a.Screen, Family: family})
 		}

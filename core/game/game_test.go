@@ -56,7 +56,7 @@ func TestCheckMixes(t *testing.T) {
 // the same part of it, and what the opponent never does is not asked.
 func TestAsks(t *testing.T) {
 	var all []string
-	for _, s := range reads.Screens() {
+	for _, s := range reads.Actions() {
 		all = append(all, s.ID)
 	}
 	for name, mixes := range map[string][]Mix{
@@ -64,7 +64,7 @@ func TestAsks(t *testing.T) {
 		"always trail": {{Off, []Share{{reads.Trail, 100}}}},
 		"never switch": {{Off, []Share{{reads.Trail, 50}, {reads.Under, 50}}}, {Ball, []Share{{reads.Drop, 80}, {reads.Ice, 20}}}},
 	} {
-		asks := Asks(all, reads.School{}, mixes)
+		asks := Asks(all, reads.TeamRules{}, mixes)
 		total, by := 0.0, map[string]float64{}
 		for _, a := range asks {
 			total += a.Share
@@ -87,7 +87,7 @@ func TestAsks(t *testing.T) {
 			}
 		}
 	}
-	if got := Asks([]string{"no such"}, reads.School{}, nil); len(got) != 0 {
+	if got := Asks([]string{"no such"}, reads.TeamRules{}, nil); len(got) != 0 {
 		t.Errorf("%v", got)
 	}
 }
@@ -101,7 +101,7 @@ func squad(rng *rand.Rand, n int, situations []string) ([]Person, evidence.Form,
 		ids[i] = fmt.Sprint("p", i)
 		people[i] = Person{ID: ids[i], Handler: i%4 == 0, Wing: i%4 < 3, Big: i%4 == 3, Shooter: i%3 == 0}
 		skill := rng.Float64()
-		for _, a := range Asks(situations, reads.School{}, nil) {
+		for _, a := range Asks(situations, reads.TeamRules{}, nil) {
 			for side := range 2 {
 				for range rng.IntN(8) {
 					reps = append(reps, evidence.Rep{ID: "r", Player: ids[i], Role: a.Roles[side], Expected: a.Reads[side], Right: rng.Float64() < skill, Rung: drill.Live2, At: now})
@@ -121,7 +121,7 @@ func TestFindAgainstTheDefinition(t *testing.T) {
 	rng := rand.New(rand.NewPCG(5, 5))
 	for range 10 {
 		people, form, ids := squad(rng, 8, run)
-		asks := Asks(run, reads.School{}, []Mix{{Ball, []Share{{reads.Drop, 75}, {reads.Switch, 25}}}})
+		asks := Asks(run, reads.TeamRules{}, []Mix{{Ball, []Share{{reads.Drop, 75}, {reads.Switch, 25}}}})
 		found, err := Find(asks, form, people, Terms{Available: ids, Minutes: 32}, 1)
 		if err != nil {
 			t.Fatal(err)
@@ -195,7 +195,7 @@ func TestFindAgainstTheDefinition(t *testing.T) {
 func TestTermsOfALineUp(t *testing.T) {
 	rng := rand.New(rand.NewPCG(6, 6))
 	people, form, ids := squad(rng, 9, run)
-	asks := Asks(run, reads.School{}, nil)
+	asks := Asks(run, reads.TeamRules{}, nil)
 	t9 := func(change func(*Terms)) Terms {
 		terms := Terms{Available: ids, Minutes: 32}
 		change(&terms)
@@ -245,7 +245,7 @@ func TestMinutesAgainstGLPK(t *testing.T) {
 				terms.Caps = append(terms.Caps, MinutesCap{id, float64(12 + 4*rng.IntN(5))})
 			}
 		}
-		asks := Asks(run, reads.School{}, nil)
+		asks := Asks(run, reads.TeamRules{}, nil)
 		found, err := Find(asks, form, people, terms, 1)
 		if err != nil || len(found.Stints) != 8 {
 			t.Fatalf("instance %d: %v, %d stints", k, err, len(found.Stints))
@@ -326,7 +326,7 @@ func TestReadiness(t *testing.T) {
 	}
 	add("a", reads.Curl, reads.Cutter, 20, true)
 	add("b", reads.Curl, reads.Cutter, 20, false)
-	asks := Asks([]string{reads.Down}, reads.School{}, []Mix{{Off, []Share{{reads.Trail, 100}}}})
+	asks := Asks([]string{reads.Down}, reads.TeamRules{}, []Mix{{Off, []Share{{reads.Trail, 100}}}})
 	list, total := Readiness(asks, p.FormOf(p.Ledger(reps, now), now), []Person{{ID: "a"}, {ID: "b"}})
 	i := slices.IndexFunc(list, func(r Ready) bool { return r.Read == reads.Curl })
 	if i < 0 || math.Abs(list[i].Rate-0.5) > 0.01 || list[i].Share != 1 || list[i].Best[0] != "a" {
@@ -372,7 +372,7 @@ func BenchmarkFind(b *testing.B) {
 	for _, id := range ids[:7] {
 		terms.Caps = append(terms.Caps, MinutesCap{id, 20})
 	}
-	asks := Asks([]string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.StepUp}, reads.School{}, nil)
+	asks := Asks([]string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.StepUp}, reads.TeamRules{}, nil)
 	for b.Loop() {
 		if found, err := Find(asks, form, people, terms, 1); err != nil || found.Compared != 3003 {
 			b.Fatal(found.Compared, err)

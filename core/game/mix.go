@@ -34,7 +34,7 @@ func Families() []Family { return slices.Clone(families) }
 
 // FamilyOf is the family of a situation, and whether it has one: what happens round
 // the post depends on more than a coverage.
-func FamilyOf(s *reads.Screen) (Family, bool) {
+func FamilyOf(s *reads.Action) (Family, bool) {
 	switch {
 	case s.Roles == [2]reads.Role{reads.Cutter, reads.Screener}:
 		return families[0], true
@@ -145,11 +145,11 @@ type Ask struct {
 // as any other (assumption). A coverage that a situation does not know is left out of
 // it, and the others are as likely among themselves as before; where none is left they
 // are even.
-func Asks(situations []string, school reads.School, mixes []Mix) []Ask {
+func Asks(situations []string, school reads.TeamRules, mixes []Mix) []Ask {
 	var out []Ask
 	n := 0
 	for _, id := range situations {
-		screen, ok := reads.ScreenByID(id)
+		screen, ok := reads.ActionByID(id)
 		if !ok {
 			continue
 		}
@@ -159,10 +159,7 @@ func Asks(situations []string, school reads.School, mixes []Mix) []Ask {
 		}
 		var asks []Ask
 		total := 0.0
-		for _, row := range screen.Rows(school) {
-			if !slices.Contains(family.Cues, row.Cue) || row.CutterRead == "" || row.ScreenerRead == "" {
-				continue
-			}
+		for _, row := range coveragesOf(screen, school, family) {
 			if info, ok := reads.Info(row.ScreenerRead); !ok || info.Role != screen.Roles[1] {
 				continue
 			}
@@ -185,6 +182,24 @@ func Asks(situations []string, school reads.School, mixes []Mix) []Ask {
 	}
 	for i := range out {
 		out[i].Share /= float64(n)
+	}
+	return out
+}
+
+// coveragesOf are an action's rows for the coverages of a family; a coverage that the
+// table splits is one row.
+func coveragesOf(action *reads.Action, rules reads.TeamRules, family Family) []reads.Row {
+	var out []reads.Row
+	for _, row := range action.Rows(rules) {
+		cue := row.Cue
+		if parent := cue.Parent(); parent != reads.NoCue && slices.Contains(family.Cues, parent) {
+			cue = parent
+		}
+		if !slices.Contains(family.Cues, cue) || slices.ContainsFunc(out, func(r reads.Row) bool { return r.Cue == cue }) {
+			continue
+		}
+		whole, _ := action.Row(rules, cue)
+		out = append(out, whole)
 	}
 	return out
 }

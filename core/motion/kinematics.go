@@ -3,13 +3,21 @@ package motion
 
 import "math"
 
-// Runner is how a player moves from a standing start.
+// Runner is how a player moves.
 type Runner struct {
 	// Accel is the acceleration in ft/s².
 	Accel float64
 	// Top is the top speed in ft/s.
 	Top float64
 }
+
+// Braking is how fast a player slows down, in ft/s². It is a figure of its own, less
+// than a sprint's acceleration (assumption: 15 to 18).
+const Braking = 16.0
+
+// StoppingDistance is how far, in feet, somebody needs to stop from a speed in ft/s:
+// v²/(2b) (textbook kinematics).
+func StoppingDistance(speed float64) float64 { return speed * speed / (2 * Braking) }
 
 // TimeTo is the time in seconds to cover d feet from rest: constant
 // acceleration up to top speed (textbook kinematics).

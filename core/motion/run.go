@@ -6,17 +6,17 @@ import (
 	"evrik/core/court"
 )
 
-// Mover is somebody in motion: where he is, in feet, and how fast he goes, in
-// feet a second along each axis.
+// Mover is somebody in motion: a place in feet and a velocity in feet a second along
+// each axis.
 type Mover struct {
 	At       court.Point
 	Velocity court.Point
 }
 
 // Along returns where a runner is t seconds after setting out along a path, and
-// whether he has come to its end. On each leg he keeps the part of his speed
-// that points along it, loses the time to stop what points the other way, and
-// speeds up to his top.
+// whether that is its end. On each leg the runner keeps
+// the part of the speed that points along it, loses the time to brake what points the
+// other way, and speeds up to the top.
 func (r Runner) Along(m Mover, path []court.Point, t float64) (court.Point, bool) {
 	at, v := m.At, m.Velocity
 	for _, to := range path {
@@ -28,7 +28,7 @@ func (r Runner) Along(m Mover, path []court.Point, t float64) (court.Point, bool
 		dir := way.Scale(1 / length)
 		speed := v.Dot(dir)
 		if speed < 0 {
-			stop := -speed / r.Accel
+			stop := -speed / Braking
 			if t <= stop {
 				return at, false
 			}
@@ -57,7 +57,7 @@ func (r Runner) Arrival(m Mover, path []court.Point) float64 {
 		dir := way.Scale(1 / length)
 		speed := v.Dot(dir)
 		if speed < 0 {
-			total, speed = total-speed/r.Accel, 0
+			total, speed = total-speed/Braking, 0
 		}
 		speed = math.Min(speed, r.Top)
 		total += r.timeFrom(speed, length)
@@ -65,6 +65,35 @@ func (r Runner) Arrival(m Mover, path []court.Point) float64 {
 	}
 	return total
 }
+
+// StopAt is when a runner stands still at the end of a path, in seconds: speeding up,
+// then braking.
+func (r Runner) StopAt(m Mover, path []court.Point) float64 {
+	at, length := m.At, 0.0
+	speed, late := 0.0, 0.0
+	for _, to := range path {
+		leg := at.Dist(to)
+		if leg > 0 && length == 0 {
+			speed = m.Velocity.Dot(to.Sub(at)) / leg
+		}
+		length += leg
+		at = to
+	}
+	if speed < 0 {
+		late, speed = -speed/Braking, 0
+	}
+	// The top of the speed from which braking ends at the end.
+	top := math.Min(r.Top, math.Sqrt((2*r.Accel*Braking*length+Braking*speed*speed)/(r.Accel+Braking)))
+	if top <= speed {
+		// Too fast for so short a way: brake all along it.
+		return late + length/math.Max(speed/2, SlowWalk)
+	}
+	gone := (top*top-speed*speed)/(2*r.Accel) + top*top/(2*Braking)
+	return late + (top-speed)/r.Accel + top/Braking + math.Max(0, length-gone)/top
+}
+
+// SlowWalk is the slowest anybody goes who goes somewhere, in ft/s (assumption).
+const SlowWalk = 3.0
 
 // timeFrom is the time to cover d feet starting at speed u.
 func (r Runner) timeFrom(u, d float64) float64 {

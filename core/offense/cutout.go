@@ -202,13 +202,13 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 	if c.feeds {
 		d.Helpers = "One at each basket to give the ball"
 	}
-	screen, read := reads.ScreenByID(c.answer.Situation)
+	screen, read := reads.ActionByID(c.answer.Situation)
 	for i, who := range c.people {
 		d.Positions = append(d.Positions, c.position(i, who, screen))
 	}
 	d.Phases = c.phases()
 	if read {
-		for _, row := range screen.Rows(reads.School{}) {
+		for _, row := range screen.Rows(reads.TeamRules{}) {
 			if len(row.Mistakes) > 0 && !slices.Contains(d.Watch, row.Mistakes[0]) && len(d.Watch) < maxWatch {
 				d.Watch = append(d.Watch, row.Mistakes[0])
 			}
@@ -222,7 +222,7 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 const maxWatch = 4
 
 // position is a player's place in the drill, named as the situation names it.
-func (c *cutter) position(i, who int, screen *reads.Screen) drill.Position {
+func (c *cutter) position(i, who int, screen *reads.Action) drill.Position {
 	p := drill.Position{ID: c.id(who), Spot: c.turned(c.spots[who]), Name: "Next one", Letter: "N", Ball: who == c.starts()}
 	switch {
 	case p.ID == posFeeder:
@@ -237,7 +237,7 @@ func (c *cutter) position(i, who int, screen *reads.Screen) drill.Position {
 		p.Name, p.Letter = "One more", "O"
 	}
 	if screen != nil && i < 2 && p.ID != posFeeder {
-		for _, q := range screen.People {
+		for _, q := range screen.Participants {
 			if q.ID.String() == p.ID {
 				p.Name, p.Letter = q.Name, q.Letter
 			}
@@ -332,7 +332,7 @@ func (c *cutter) phases() []drill.Phase {
 }
 
 // stages climb from the walk-through to a live game of as many against as many.
-func (c *cutter) stages(d *drill.Drill, screen *reads.Screen) []drill.Stage {
+func (c *cutter) stages(d *drill.Drill, screen *reads.Action) []drill.Stage {
 	players := len(c.people)
 	if c.feeds {
 		players--
@@ -358,7 +358,7 @@ func (c *cutter) stages(d *drill.Drill, screen *reads.Screen) []drill.Stage {
 
 // cuesFor are the cues of a situation on a rung: those that the catalogue teaches there
 // first, or all of them.
-func cuesFor(screen *reads.Screen, rung drill.Rung) []reads.Cue {
+func cuesFor(screen *reads.Action, rung drill.Rung) []reads.Cue {
 	out := []reads.Cue{}
 	if screen == nil {
 		return out
@@ -370,7 +370,7 @@ func cuesFor(screen *reads.Screen, rung drill.Rung) []reads.Cue {
 			}
 		}
 	}
-	for _, row := range screen.Rows(reads.School{}) {
+	for _, row := range screen.Rows(reads.TeamRules{}) {
 		out = append(out, row.Cue)
 	}
 	return out

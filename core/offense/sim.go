@@ -86,12 +86,12 @@ type table struct {
 func NewSimulator(fl reads.Floor, s School, d Defence, rate Rate) *Simulator {
 	sim := &Simulator{NewFloor(fl), s, d, rate, map[string]map[reads.Cue]table{}, map[string][]weighed{}}
 	for _, a := range s.Answers {
-		screen, ok := reads.ScreenByID(a.Situation)
+		screen, ok := reads.ActionByID(a.Situation)
 		if !ok || sim.gains[a.Situation] != nil {
 			continue
 		}
 		sim.gains[a.Situation] = map[reads.Cue]table{}
-		for _, ask := range game.Asks([]string{a.Situation}, fl.School, d.Mixes) {
+		for _, ask := range game.Asks([]string{a.Situation}, fl.Rules, d.Mixes) {
 			at := screen.Example(fl.Court, ask.Cue)
 			t := table{roles: ask.Roles, asks: ask.Reads, gain: map[reads.Read]float64{}}
 			for _, o := range reads.Options(fl, &at) {

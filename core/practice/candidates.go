@@ -281,7 +281,7 @@ func (c *candidates) why(cover Cover, left float64) string {
 
 // teaches reports whether a stage gives reps of a read in a role.
 func (p Plan) teaches(d *drill.Drill, st drill.Stage, role reads.Role, read reads.Read) bool {
-	screen, ok := reads.ScreenByID(d.Screen)
+	screen, ok := reads.ActionByID(d.Screen)
 	if !ok {
 		return false
 	}

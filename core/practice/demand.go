@@ -80,13 +80,13 @@ const (
 // is expected to show, what the season sets for the day, and the player's part.
 // Who has no part named has all. opponent is how often the next game is expected to ask
 // for a read (game.Demand); what the coach says for this practice comes on top of it.
-func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.School, due []SeasonItem, opponent map[reads.Read]float64) []Want {
+func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.TeamRules, due []SeasonItem, opponent map[reads.Read]float64) []Want {
 	part := map[string]Person{}
 	for _, p := range people {
 		part[p.ID] = p
 	}
 	answers := map[reads.Read]bool{}
-	for _, s := range reads.Screens() {
+	for _, s := range reads.Actions() {
 		for _, r := range s.Rows(school) {
 			if slices.Contains(t.Expect, r.Cue) {
 				answers[r.CutterRead], answers[r.ScreenerRead] = true, true
@@ -166,7 +166,7 @@ func isLive(st drill.Stage) bool {
 // (a fact where they are shown, an assumption where defenders are live).
 func (p Plan) shares(d *drill.Drill, st drill.Stage, b Block) []share {
 	rung, _ := drill.RungByID(st.Rung)
-	screen, ok := reads.ScreenByID(d.Screen)
+	screen, ok := reads.ActionByID(d.Screen)
 	if !ok || !rung.Reads || len(st.Cues) == 0 {
 		return nil
 	}
@@ -214,8 +214,8 @@ func (p Plan) unready(screenID string, players []string) (here, unready int) {
 
 // behind counts the players for whom more than half of a situation's reads, of
 // who uses the screen, are open on the shown rung or on live ones.
-func behind(open []evidence.Question, school reads.School, screenID string, players []string, live bool) int {
-	screen, ok := reads.ScreenByID(screenID)
+func behind(open []evidence.Question, school reads.TeamRules, screenID string, players []string, live bool) int {
+	screen, ok := reads.ActionByID(screenID)
 	if !ok {
 		return 0
 	}
@@ -236,9 +236,9 @@ func behind(open []evidence.Question, school reads.School, screenID string, play
 }
 
 // mainReads are the reads of who uses a screen, in the order of its table.
-func mainReads(school reads.School, screenID string) []reads.Read {
+func mainReads(school reads.TeamRules, screenID string) []reads.Read {
 	out := []reads.Read{}
-	if screen, ok := reads.ScreenByID(screenID); ok {
+	if screen, ok := reads.ActionByID(screenID); ok {
 		for _, r := range screen.Rows(school) {
 			if !slices.Contains(out, r.CutterRead) {
 				out = append(out, r.CutterRead)

@@ -25,7 +25,7 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 	var columns []column
 	seen := map[column]bool{}
 	for _, d := range drill.Catalogue() {
-		if screen, ok := reads.ScreenByID(d.Screen); ok {
+		if screen, ok := reads.ActionByID(d.Screen); ok {
 			for _, r := range screen.Rows(p.School) {
 				for _, c := range []column{{screen.Roles[0], r.CutterRead}, {screen.Roles[1], r.ScreenerRead}} {
 					if c.read != "" && !seen[c] {

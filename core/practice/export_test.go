@@ -110,14 +110,14 @@ func TestDueIsPlannedFirst(t *testing.T) {
 	for i, who := range people {
 		ids[i] = who.ID
 	}
-	plan := Season(aim, Situations(aim.Install, nil, reads.School{}, nil, nil), today, keeps, lib)
+	plan := Season(aim, Situations(aim.Install, nil, reads.TeamRules{}, nil, nil), today, keeps, lib)
 	due := plan.On("2026-11-26")
 	if len(due) != 1 || due[0].Screen != reads.StepUp || due[0].Task != Teach || len(plan.On("2026-11-27")) != 0 {
 		t.Fatalf("%+v", plan.Days)
 	}
 	p := Plan{Minutes: 60, People: people, Terms: DefaultTerms(), Due: due}
 	for _, s := range aim.Install {
-		screen, _ := reads.ScreenByID(s)
+		screen, _ := reads.ActionByID(s)
 		for _, r := range mainReads(p.School, s) {
 			for _, id := range ids {
 				p.Wants = append(p.Wants, Want{Player: id, Role: screen.Roles[0], Read: r, Reps: 2, Weight: 1})

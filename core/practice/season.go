@@ -56,7 +56,7 @@ type Situation struct {
 
 // Situations says how far a team is, from what is open about its players and when
 // each situation was last practiced.
-func Situations(ids []string, open []evidence.Question, school reads.School, players []string, last map[string]time.Time) []Situation {
+func Situations(ids []string, open []evidence.Question, school reads.TeamRules, players []string, last map[string]time.Time) []Situation {
 	out := make([]Situation, 0, len(ids))
 	for _, id := range ids {
 		n := len(players)
@@ -158,7 +158,7 @@ func (a SeasonAim) CheckForm() error {
 		return errors.New("A week has seven days, Sunday to Saturday.")
 	}
 	for _, id := range a.Install {
-		if _, ok := reads.ScreenByID(id); !ok {
+		if _, ok := reads.ActionByID(id); !ok {
 			return fmt.Errorf("There is no situation called %q.", id)
 		}
 	}
@@ -363,7 +363,7 @@ func (p *SeasonPlan) problem(format string, args ...any) {
 }
 
 func screenName(id string) string {
-	if s, ok := reads.ScreenByID(id); ok {
+	if s, ok := reads.ActionByID(id); ok {
 		return s.Name
 	}
 	return id

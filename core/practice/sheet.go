@@ -58,7 +58,7 @@ type Plan struct {
 	Minutes float64
 	People  []Person // present
 	Blocks  []Block
-	School  reads.School
+	School  reads.TeamRules
 	// Library is what drills there are.
 	Library drill.Library
 	// Limits of the age band, or the local rule.

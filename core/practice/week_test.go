@@ -167,7 +167,7 @@ func TestSeason(t *testing.T) {
 		t.Errorf("%v", p.Problems)
 	}
 	// What is held already is not taught again.
-	now := Situations([]string{"flare", "down"}, nil, reads.School{}, []string{"a"}, map[string]time.Time{"flare": today})
+	now := Situations([]string{"flare", "down"}, nil, reads.TeamRules{}, []string{"a"}, map[string]time.Time{"flare": today})
 	now[1].Live = false
 	p = Season(aim, now, today, keeps, lib)
 	if item := p.Days[0].Items[0]; len(p.Problems) != 0 || item.Screen != "down" || item.Task != GoLive || item.By != "2026-11-04" || !slices.Contains(item.Reads, reads.Curl) {
@@ -271,7 +271,7 @@ func TestWeigh(t *testing.T) {
 	} {
 		open := openQuestions("g", "b", "any")
 		var got float64
-		for _, w := range terms.Weigh(people, open, reads.School{}, due, nil) {
+		for _, w := range terms.Weigh(people, open, reads.TeamRules{}, due, nil) {
 			if w.Player == tc.q[0] && w.Read == tc.q[1] && w.Live == tc.q[2] {
 				got = w.Weight
 			}

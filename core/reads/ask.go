@@ -1,13 +1,14 @@
 package reads
 
 import (
+	"math"
 	"math/rand/v2"
 	"slices"
 
 	"evrik/core/court"
 )
 
-// Ask is what a question to a player's eyes must hold to.
+// Ask is what a quiz question must hold to.
 type Ask struct {
 	// AtLeast and AtMost bound the cue's margin, in feet.
 	AtLeast, AtMost float64
@@ -21,37 +22,38 @@ const (
 	askMoved = 1.5 // feet a whole set-up may stand off its spots
 )
 
-// Draw sets up a screen and places the defenders so that they show a cue with one
-// right answer: the table's, which nothing else the table knows comes as free as.
-// Where the right answer is to wait, nothing that can be run is open. What is drawn
-// first, from rng alone, is where the attackers stand; it does not depend on the
-// cue, so that they give nothing away. It is false where no such places were found,
-// and for cues that are not a matter of feet.
-func (s *Screen) Draw(fl Floor, cue Cue, ask Ask, rng *rand.Rand) (Situation, bool) {
-	row, ok := s.Row(fl.School, cue)
-	if !ok || row.feel || row.shift != 0 {
-		return Situation{}, false
+// Draw sets up an action and places the defenders so that they show a cue clearly, and
+// no answer that the table does not accept comes as free as one that it accepts. What is
+// drawn first, from rng alone, is where the attackers stand; it does not depend on the
+// cue, so that they give nothing away. It is false where no such places were found.
+func (a *Action) Draw(fl Floor, cue Cue, ask Ask, rng *rand.Rand) (Snapshot, bool) {
+	row, ok := a.Row(fl.Rules, cue)
+	if !ok || row.shift != 0 || cue == Weak {
+		return Snapshot{}, false
 	}
 	moved := near(rng, court.Point{}).Scale(askMoved / clearDrift)
 	left := ask.Mirror && rng.IntN(2) == 1
-	choices := s.Choices(fl.School)
-	base, example := s.Example(fl.Court, NoCue), s.Example(fl.Court, cue)
-	for _, p := range s.People {
+	choices := a.Choices(fl.Rules)
+	base, example := a.Example(fl.Court, NoCue), a.Example(fl.Court, cue)
+	for _, p := range a.Participants {
 		if p.ID.Defends() {
 			base.Put(p.ID, example.At(p.ID))
+			if v, told := example.Velocity.Of(p.ID); told {
+				base.Velocity.Set(p.ID, v)
+			}
 		}
 	}
-	base.Eyes = example.Eyes
+	base.Facing = example.Facing
 	base.shift(moved)
 	for range askTries {
 		at := base
-		for _, p := range s.People {
+		for _, p := range a.Participants {
 			if p.ID.Defends() {
 				at.Put(p.ID, near(rng, base.At(p.ID)))
 			}
 		}
-		v := Classify(&at)
-		if v.Cue != cue || v.Margin < ask.AtLeast || v.Margin > ask.AtMost || at.Validate(fl.Court) != nil || !s.one(fl, &at, cue, choices) {
+		v := Classify(&fl, &at)
+		if v.Cue != cue || v.Margin < ask.AtLeast || v.Margin > ask.AtMost || at.Validate(fl.Court) != nil || !a.fair(fl, &at, cue, choices) {
 			continue
 		}
 		if left {
@@ -59,61 +61,74 @@ func (s *Screen) Draw(fl Floor, cue Cue, ask Ask, rng *rand.Rand) (Situation, bo
 		}
 		return at, true
 	}
-	return Situation{}, false
+	return Snapshot{}, false
 }
 
-// Choices lists the answers of a screen's reader under a school, each once, in
-// teaching order.
-func (s *Screen) Choices(school School) []Read {
+// Choices lists the first answers of an action's reader under a team's rules, each once,
+// in teaching order.
+func (a *Action) Choices(rules TeamRules) []Read {
 	var out []Read
-	for _, row := range s.Rows(school) {
-		if !row.feel && row.shift == 0 && !slices.Contains(out, row.CutterRead) {
+	for _, row := range a.Rows(rules) {
+		if row.shift == 0 && row.Cue != Weak && !slices.Contains(out, row.CutterRead) {
 			out = append(out, row.CutterRead)
 		}
 	}
 	return out
 }
 
-// one reports whether the table's answer is the only right one by the kinematics
-// too. A read that cannot be run is right where nothing else comes open.
-func (s *Screen) one(fl Floor, at *Situation, cue Cue, choices []Read) bool {
-	row, _ := s.rowFor(fl.School, at, cue)
-	right, wrong := OpenFrom, 0.0
-	f := s.frame(at)
-	for _, read := range choices {
-		if !runs[read] {
+// fair reports whether the kinematics do not find one of the choices freer than what the
+// table accepts. A table that asks to wait is fair where nothing else is open.
+func (a *Action) fair(fl Floor, at *Snapshot, cue Cue, choices []Read) bool {
+	f := a.frame(&fl, at)
+	row, _ := a.Row(fl.Rules, cue)
+	right, wrong := OpenWindow, math.Inf(-1)
+	var accepted []Read
+	for _, n := range row.order(cutter, at, &f) {
+		accepted = append(accepted, n.Read)
+	}
+	// One of the choices is right, and only one.
+	if !slices.Contains(choices, accepted[0]) || slices.ContainsFunc(accepted[1:], func(r Read) bool { return slices.Contains(choices, r) }) {
+		return false
+	}
+	m := a.moment(&fl, &f, at)
+	for _, p := range a.plays {
+		if !slices.Contains(choices, p.read) && !slices.Contains(accepted, p.read) {
 			continue
 		}
-		worth := s.optionOf(&fl, &f, at, read).worth()
-		if read == row.CutterRead {
-			right = worth
+		worth := a.play(&fl, &f, at, &m, p).worth()
+		if slices.Contains(accepted, p.read) {
+			right = math.Max(right, worth)
 		} else {
-			wrong = max(wrong, worth)
+			wrong = math.Max(wrong, worth)
 		}
 	}
 	return wrong < right
 }
 
 // shift moves everybody, and what they look at and go to, by so many feet.
-func (s *Situation) shift(by court.Point) {
+func (s *Snapshot) shift(by court.Point) {
 	for p := cutter; p < rim; p++ {
 		if at := s.At(p); at != (court.Point{}) {
 			s.Put(p, at.Add(by))
 		}
 	}
-	for _, at := range []*court.Point{&s.Eyes, &s.Back, &s.Exit} {
+	s.Facing.each(func(at court.Point) court.Point { return at.Add(by) })
+	for _, at := range []*court.Point{&s.Back, &s.Exit} {
 		if *at != (court.Point{}) {
 			*at = at.Add(by)
 		}
 	}
 }
 
-// Reader is the person whose read a situation asks for first.
-func (s *Screen) Reader() Person {
-	for _, p := range s.People {
+// ReaderPlace is the place of the participant whose read an action asks for first.
+const ReaderPlace = cutter
+
+// Reader is the participant whose read an action asks for first.
+func (a *Action) Reader() Participant {
+	for _, p := range a.Participants {
 		if p.ID == cutter {
 			return p
 		}
 	}
-	return Person{}
+	return Participant{}
 }

@@ -6,7 +6,7 @@ import (
 	"testing"
 )
 
-func drawn(t *testing.T, fl Floor, sc *Screen, cue Cue, ask Ask, seed uint64) (Situation, bool) {
+func drawn(t *testing.T, fl Floor, sc *Action, cue Cue, ask Ask, seed uint64) (Snapshot, bool) {
 	t.Helper()
 	return sc.Draw(fl, cue, ask, rand.New(rand.NewPCG(seed, 1)))
 }
@@ -17,9 +17,9 @@ func TestTheSetUpKnowsNothingOfTheCue(t *testing.T) {
 	fl := On(highSchool(t))
 	ask := Ask{AtLeast: 0.6, AtMost: 99, Mirror: true}
 	sides := map[string]int{}
-	for _, sc := range []*Screen{downScreen, mustScreen(t, "flare"), mustScreen(t, "ball"), mustScreen(t, "feedpost")} {
+	for _, sc := range []*Action{downScreen, mustScreen(t, "flare"), mustScreen(t, "ball"), mustScreen(t, "feedpost")} {
 		for seed := range uint64(40) {
-			var first *Situation
+			var first *Snapshot
 			for _, row := range sc.rows {
 				s, ok := drawn(t, fl, sc, row.Cue, ask, seed)
 				if !ok {
@@ -29,7 +29,7 @@ func TestTheSetUpKnowsNothingOfTheCue(t *testing.T) {
 					first = &s
 					sides[s.Side()]++
 				}
-				for _, p := range sc.People {
+				for _, p := range sc.Participants {
 					if !p.ID.Defends() && s.At(p.ID) != first.At(p.ID) {
 						t.Fatalf("%s seed %d: with %q %s stands at %v, with another cue at %v", sc.ID, seed, row.Cue, p.ID, s.At(p.ID), first.At(p.ID))
 					}
@@ -45,9 +45,9 @@ func TestTheSetUpKnowsNothingOfTheCue(t *testing.T) {
 	}
 }
 
-func mustScreen(t *testing.T, id string) *Screen {
+func mustScreen(t *testing.T, id string) *Action {
 	t.Helper()
-	sc, ok := ScreenByID(id)
+	sc, ok := ActionByID(id)
 	if !ok {
 		t.Fatalf("no screen %q", id)
 	}
@@ -64,7 +64,7 @@ func TestDrawHoldsToWhatIsAsked(t *testing.T) {
 				if !ok {
 					continue
 				}
-				v := Classify(&s)
+				v := Classify(testFloor, &s)
 				if v.Cue != row.Cue || v.Margin < ask.AtLeast || v.Margin > ask.AtMost {
 					t.Fatalf("asked %q with %.1f to %.1f ft, drew %q with %.2f", row.Cue, ask.AtLeast, ask.AtMost, v.Cue, v.Margin)
 				}
@@ -79,17 +79,17 @@ func TestDrawHoldsToWhatIsAsked(t *testing.T) {
 	}
 }
 
-// A mismatch is not a matter of feet, and what a screen does not know cannot be drawn;
-// nor can a margin that nobody can show.
+// What would tell the cue by the attackers cannot be drawn, nor what an action does not
+// know, nor a margin that nobody can show.
 func TestDrawRefuses(t *testing.T) {
 	fl := On(highSchool(t))
 	ball := mustScreen(t, "ball")
 	for _, c := range []struct {
-		sc  *Screen
+		sc  *Action
 		cue Cue
 		ask Ask
 	}{
-		{ball, Switch, Ask{AtLeast: 0.5, AtMost: 99}},
+		{ball, Weak, Ask{AtLeast: 0.5, AtMost: 99}},
 		{ball, UnderFar, Ask{AtLeast: 0.5, AtMost: 99}},
 		{ball, Trail, Ask{AtLeast: 0.5, AtMost: 99}},
 		{downScreen, Trail, Ask{AtLeast: 40, AtMost: 99}},
@@ -102,8 +102,8 @@ func TestDrawRefuses(t *testing.T) {
 
 // The choices are the table's answers under the team's school, each once.
 func TestChoices(t *testing.T) {
-	for _, sc := range Screens() {
-		for _, school := range []School{{}, {FadeToCorner: true, FlareFirst: true, ShootFirst: true}} {
+	for _, sc := range Actions() {
+		for _, school := range []TeamRules{{}, {FadeToCorner: true, FlareFirst: true, ShootFirst: true}} {
 			seen := map[Read]bool{}
 			for _, c := range sc.Choices(school) {
 				if seen[c] {

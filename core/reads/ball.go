@@ -1,11 +1,12 @@
 package reads
 
-// The tables of the ball screens and handoffs (common practice, no source).
-// The words are the product's own.
+// The tables of the ball screens (common practice, no source). The words are the
+// product's own.
 
-// Ids of the situations with the ball in the screen.
+// Ids of the actions with the ball in the screen.
 const (
 	Ball       = "ball"
+	BallExit   = "ballexit"
 	StepUp     = "stepup"
 	Ghost      = "ghost"
 	DoubleHigh = "doublehigh"
@@ -13,59 +14,285 @@ const (
 	DribbleAt  = "dribbleat"
 )
 
-// Figures of the coverages, in feet.
+// Distances of the coverages, in feet, and speeds, in feet a second.
+var (
+	// armsReach is how near guard and big stand when both are on the ball (assumption).
+	armsReach = body(4.2)
+	// leftPlayer is how far from the own player a helper has left that player (assumption).
+	leftPlayer = onCourt(9)
+	// rollLane is how near to the roller's way a tagging helper stands (assumption).
+	rollLane = onCourt(7)
+	// dropDepth is how much deeper than the screen a big in drop stands (common practice).
+	dropDepth = onCourt(4)
+	// atScreen is how near the screen a big at the level stands (assumption).
+	atScreen = body(7)
+	// driveLane is how near the way from the ball to the rim a big waits below it (assumption).
+	driveLane = onCourt(7)
+	// outOfRange is how far behind the arc a shot behind the screen is no threat any more
+	// (assumption: well behind every line).
+	outOfRange = onCourt(4.5)
+	// underBasket is how near the ring a big is who stands too deep (common practice).
+	underBasket = onCourt(4)
+	// daylight is the gap between guard and big that can be split (common practice: 3 ft
+	// between their bodies).
+	daylight = body(3 + 2*BodyRadius)
+)
+
 const (
-	// OnTheBall is how near guard and big stand when both are on the ball (assumption).
-	OnTheBall = 4.2
-	// LeftHisMan is how far from his man a helper has left him (assumption).
-	LeftHisMan = 9.0
-	// RollLane is how near to the roller's way a tagging helper stands (assumption).
-	RollLane = 7.0
-	// OutOfRange is how far from the rim a shot behind the screen is no threat
-	// any more (assumption: well behind every line).
-	OutOfRange = 26.0
+	// jumpSpeed is how fast a big goes who jumps out at the ball, in ft/s (assumption).
+	jumpSpeed = 3.0
+	// trapSpeed is how fast a big goes who attacks the ball, in ft/s (assumption).
+	trapSpeed = 1.5
 )
 
 // What is seen of guard and big.
 var (
-	stepsIn = func(x, man Place) cond {
-		return all(inLane(x, RollLane, screener, rim), not(within(x, LeftHisMan, man)))
+	caught   = inBody
+	onBack   = trailing
+	beaten   = anyOne(onBack, caught) // the guard is behind the play
+	bigOut   = all(within(xScreener, takeReach, cutter), ahead(xScreener, cutter), onSide(xScreener))
+	bigDeep  = all(deeper(xScreener, dropDepth, screener), not(bigOut))
+	trapping = all(bigOut, within(xCutter, armsReach, cutter), within(xScreener, armsReach, cutter), moving(xScreener, atBall, trapSpeed))
+	jumpsOut = anyOne(moving(xScreener, outward, jumpSpeed), moving(xScreener, atBall, jumpSpeed))
+	chases   = all(follows(xCutter), not(jumped))
+	bigBelow = all(deeper(xScreener, onCourt(1), cutter), inLane(xScreener, driveLane, cutter, rim))
+	bigUp    = moving(xScreener, upToBall, trapSpeed)
+	bigAtRim = within(xScreener, underBasket, rim)
+	gapToGo  = all(not(within(xCutter, daylight, xScreener)), not(ahead(xCutter, cutter)))
+	stepped  = func(x, own Place) cond {
+		return all(inLane(x, rollLane, screener, rim), not(within(x, leftPlayer, own)))
 	}
-	bothOnBall = all(takes, within(xCutter, OnTheBall, cutter), within(xScreener, OnTheBall, cutter))
-	bigBelow   = not(ahead(xScreener, cutter))
+	cornerTag = anyOne(stepped(xOne, one), stepped(xThree, three))
+	wingTag   = stepped(xTwo, two)
+)
+
+// Second cues on the ball.
+var (
+	bigSteps     = SecondCue{"big-up", "the big steps up to the ball", ofBig}
+	bigTurned    = SecondCue{"big-turned", "the big steps up and turns away from the roll", ofBig}
+	bigHome      = SecondCue{"big-deep", "the big's heels are below the block", ofBig}
+	bigSquare    = SecondCue{"big-square", "the big is square and deep", ofBig}
+	bigSits      = SecondCue{"big-sits", "the big sits back", ofBig}
+	bigStays     = SecondCue{"big-ball", "the big stays with the ball", ofBig}
+	bigHips      = SecondCue{"big-hips", "the big's hips turn to the ball", ofBig}
+	bigSlow      = SecondCue{"big-slow", "the big is slower and you are outside the hip", ofBig}
+	bigStops     = SecondCue{"big-stops", "the big stops the drive", ofBig}
+	bigInDrive   = SecondCue{"big-waits", "the big waits in the drive", ofBig}
+	guardLeans   = SecondCue{"guard-leans", "the guard leans on your back", ofGuard}
+	guardRuns    = SecondCue{"guard-past", "the guard runs past your hip", ofGuard}
+	guardCaught  = SecondCue{"guard-caught", "the guard is caught on the screen", ofGuard}
+	guardLong    = SecondCue{"guard-long", "the guard takes the long way", ofGuard}
+	guardBack    = SecondCue{"guard-back", "the guard is behind the roller, within a step or two", ofRoll}
+	angleFlipped = SecondCue{"angle-flipped", "the screener flips the angle", ofRoll}
+	slipFirst    = SecondCue{"slip-first", "the big points to the switch or steps up before contact", ofRoll}
+	leavesFirst  = SecondCue{"leaves-first", "the big leaves before contact", ofRoll}
+	middleOpen   = SecondCue{"middle-open", "the middle is open", ofHelp}
+	cornerTags   = SecondCue{"corner-tags", "the corner's defender helps", ofHelp}
+	wingTags     = SecondCue{"wing-tags", "the wing's defender helps", ofHelp}
+	slipMet      = SecondCue{"slip-met", "a helper meets the slip", ofHelp}
+	splitGap     = SecondCue{"daylight", "there are three feet of daylight between the two", ofGap}
+	inShot       = SecondCue{"in-range", "you are in range and your feet are ready", ofShot}
+	noShot       = SecondCue{"no-range", "it is not your shot", ofShot}
+	popper       = SecondCue{"screener-shoots", "the screener shoots", ofShot}
+	nothingOn    = SecondCue{"nothing-on", "nothing is there", ofHelp}
 )
 
 var ballParts = [3]string{"Handler", "Screener", "The others"}
 
-var ballTwo = []Person{
+var ballTwo = []Participant{
 	{ID: cutter, Name: "Handler", Word: "the handler", Letter: "H", Ball: true},
 	{ID: screener, Name: "Screener", Word: "the screener", Letter: "S", Screens: true},
 	{ID: xCutter, Name: "Guard", Word: "the guard", Letter: "H", Guards: cutter},
 	{ID: xScreener, Name: "Big", Word: "the big", Letter: "S", Guards: screener},
 }
 
-var threeMore = []Person{
+var threeMore = []Participant{
 	{ID: one, Name: "Near corner", Word: "the near corner", Letter: "1"},
 	{ID: two, Name: "Far wing", Word: "the far wing", Letter: "2"},
 	{ID: three, Name: "Far corner", Word: "the far corner", Letter: "3"},
-	{ID: xOne, Name: "Near corner's defender", Word: "the near corner's man", Letter: "1", Guards: one},
-	{ID: xTwo, Name: "Far wing's defender", Word: "the far wing's man", Letter: "2", Guards: two},
-	{ID: xThree, Name: "Far corner's defender", Word: "the far corner's man", Letter: "3", Guards: three},
+	{ID: xOne, Name: "Near corner's defender", Word: "the near corner's defender", Letter: "1", Guards: one},
+	{ID: xTwo, Name: "Far wing's defender", Word: "the far wing's defender", Letter: "2", Guards: two},
+	{ID: xThree, Name: "Far corner's defender", Word: "the far corner's defender", Letter: "3", Guards: three},
 }
 
-func people(groups ...[]Person) []Person {
-	var out []Person
-	for _, g := range groups {
-		out = append(out, g...)
-	}
-	return out
+const onePush = "Take your defender away from the screen, or stand still and let them stop: then come off shoulder to shoulder."
+
+// Answers that several coverages share.
+var (
+	roll     = job(Roll, "Roll to the rim with your hands up, bent a little to widen the pocket; stop short if the big sits under it.")
+	popOut   = also(Pop, popper, shoots(screener), "", "You shoot: pop to the open space, feet ready.").leads(shoots(screener))
+	splitTwo = also(Through, splitGap, gapToGo, "There's daylight: split them, low and tight.", "Low and tight between the two, shoulders to the far sideline.")
+)
+
+var ballRows = []Row{
+	{
+		Cue: Drop, when: all(bigDeep, beaten), Seen: "The big stays back and your guard is behind you",
+		moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+		Cutter: []Answer{
+			answer(PullUp, "The big is back: keep the guard behind you and pull up.", "Two dribbles, guard on your back, stop on two feet for the jumper."),
+			also(Pocket, bigSteps, bigUp, "The big comes up: pocket pass.", "Near hand, straight off the dribble, before the big is there."),
+			also(AttackBig, guardCaught, caught, "The guard is caught: two against one at the big.", "Straight at the big with the roller beside you, finish or drop it off."),
+			also(Floater, bigHome, bigAtRim, "The big is under the rim: float it.", "Two feet, eight to twelve feet out, high over the big."),
+			also(StepBack, guardLeans, all(within(xCutter, body(3), cutter), moving(xCutter, withBall, 5)), "The guard leans on you: step back and shoot.", "Stop, step away, feet set."),
+			also(Snake, guardRuns, moving(xCutter, withBall, 11), "The guard ran past your hip: snake it back.", "Back across in front of the guard, jumper at the free-throw line."),
+			also(LobRoll, bigTurned, all(bigUp, moving(xScreener, outward, trapSpeed)), "The big turned away from the roll: lob it.", "High over the big, to the rim."),
+			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left."),
+			also(WingPass, wingTags, wingTag, "The wing helps: hit the wing, on time.", "Near hand off the dribble to the wing that was left."),
+		},
+		Screener:   []Answer{roll, popOut},
+		PasserPart: "Stay wide; the corner is the next pass if that defender steps in.",
+		Mistakes:   []string{"Lets the guard get back in front", "Picks the ball up at the screen", "Pocket pass one dribble late"},
+	},
+	{
+		Cue: Level, when: all(within(xScreener, atScreen, screener), not(bigDeep), not(bigOut), beaten),
+		Seen:  "The big is level with the screen and your guard is behind you",
+		moves: []move{{xCutter, 8, 0}, {xScreener, 2, 0}},
+		Cutter: []Answer{
+			answer(TurnCorner, "The big is level: turn the corner wide.", "Wide around the big's outside hip; go back the other way if the big leans."),
+			also(Pocket, bigHips, moving(xScreener, outward, trapSpeed), "The big's hips turn to you: pocket pass.", "Near hand, low, into the space behind the big."),
+			also(HitPop, bigStays, all(shoots(screener), moving(xScreener, withBall, 4)), "The big stays with you: throw back to the pop.", "String it out two dribbles, then throw back."),
+		},
+		Screener:   []Answer{job(ShortRoll, "Short roll to the middle, hands ready, look at the corner."), popOut},
+		PasserPart: "Stay wide and be seen.",
+		Mistakes:   []string{"Stops at the big's feet", "Turns the corner too flat", "Screener rolls under the rim at once"},
+	},
+	{
+		Cue: Tag, when: all(bigDeep, beaten, anyOne(cornerTag, wingTag)),
+		Seen:  "The big stays back and a helper steps in to the roller",
+		show:  []put{{who: xOne, from: screener, feet: 9, to: rim}},
+		moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+		Cutter: []Answer{
+			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left, then relocate to the top."),
+			also(WingPass, wingTags, wingTag, "The wing helps: hit the wing, on time.", "Near hand off the dribble to the wing that was left, then relocate."),
+			answer(PullUp, "They tag the roll: your own shot is there.", "Stop on two feet: the helper is with the roller."),
+		},
+		Screener:   []Answer{job(Roll, "Roll all the way: you hold two of them.")},
+		PasserPart: "Left alone: feet ready, shoot or drive the long closeout.",
+		Mistakes:   []string{"Forces it to the tagged roller", "Looks late: the closeout is there", "Stands after the pass"},
+	},
+	{
+		Cue: Under, when: all(goneBy, not(bigOut)), Seen: "The guard goes behind the screen",
+		moves: []move{{xCutter, 7, -1}, {xScreener, 0, -1}},
+		Cutter: []Answer{
+			answer(UseAgain, "They went under: use it again, lower, until they chase.", "Stop, wait for the second screen nearer the rim, go again."),
+			also(ShootBehind, inShot, inRange(cutter), "They went under: stop behind the screen and shoot it.", "One dribble, stop behind the screener, feet set."),
+			also(TurnCorner, guardLong, all(not(within(xCutter, body(6), cutter)), deeper(xCutter, body(0), screener)), "They took the long way: attack before they recover.", "Downhill at once, before the guard is back in front."),
+		},
+		Screener:   []Answer{job(Rescreen, "No roll yet: turn and screen again, lower.")},
+		PasserPart: "Hold your places: nothing has been won yet.",
+		Mistakes:   []string{"Drives into the waiting guard", "Screener rolls: nobody is beaten", "Second screen as far out as the first"},
+	},
+	{
+		Cue: UnderFar, when: all(goneBy, not(bigOut), farOut(cutter, outOfRange)), Seen: "The guard goes behind the screen, far from the rim", shift: 8,
+		moves:      []move{{xCutter, 7, -1}, {xScreener, 0, -1}},
+		Cutter:     []Answer{answer(UseAgain, "Too far out for a shot: bring the screen lower and use it again.", "Out here going under costs them nothing. Walk it in, then go.")},
+		Screener:   []Answer{job(Rescreen, "Step down toward the line and set it there.")},
+		PasserPart: "Hold your places.",
+		Mistakes:   []string{"Shoots from out of range", "Drives into two waiting defenders"},
+	},
+	{
+		Cue: Early, when: all(jumped, not(bigBelow)), Seen: "The guard is over the screen before you use it",
+		moves: []move{{xCutter, 1, 0}, {xScreener, 0, 0}},
+		Cutter: []Answer{
+			answer(Reject, "They jumped it: reject, drive the other way.", "Cross over low, away from the screen, to a two-foot stop."),
+			also(CornerPass, cornerTags, within(xOne, onCourt(6), rim), "The corner stops your drive: drift pass.", "Along the baseline to the corner that was left."),
+			also(PullUp, middleOpen, not(within(xScreener, onCourt(7), screener)), "The middle is open: two feet, jumper.", "Stop on two feet in the middle and shoot it."),
+		},
+		Screener:   []Answer{job(Flip, "Turn the screen around behind the guard, then roll.")},
+		PasserPart: "Near corner: drift along the baseline, ready for the pass.",
+		Mistakes:   []string{"Comes off the screen into the guard", "Rejects without a change of pace"},
+	},
+	{
+		Cue: Ice, when: all(jumped, bigBelow), Seen: "The guard is above the screen, the big waits below the ball",
+		moves: []move{{xCutter, 0, 0}, {xScreener, 0, 0}},
+		Cutter: []Answer{
+			answer(AttackBig, "They ice it: at the big's outside hip, finish on two feet.", "Down the side hard, get the big on the heels, two feet."),
+			also(Snake, bigHome, bigAtRim, "The big is too deep: snake it back to the line.", "Back across the front of the guard to the free-throw line, jumper."),
+			also(StepBack, guardRuns, moving(xCutter, toRim, 6), "The guard runs past: step back in the short corner.", "Stop short, step back, shoot."),
+			also(HitPop, bigStays, moving(xScreener, upToBall, trapSpeed), "Two on you: pop pass.", "Over the big to the pop, then relocate to the corner."),
+			also(CornerPass, cornerTags, within(xOne, onCourt(6), rim), "The corner helps: kick it.", "To the corner that was left, on time."),
+			also(UseAgain, angleFlipped, untold(), "The screener flips it: use the step-up.", "Come off the other side, down the sideline."),
+		},
+		Screener: []Answer{job(Flip, "Flip the angle: it is a step-up screen now."),
+			also(Roll, bigSteps, bigUp, "", "Dive to the middle behind the big.")},
+		PasserPart: "Corner: lift or drift so that the driver sees you.",
+		Mistakes:   []string{"Dribbles to the sideline and dies there", "Screener stands on the old side", "One-foot finish into the big"},
+	},
+	{
+		Cue: SoftShow, when: all(bigOut, chases, not(jumpsOut), not(trapping)), Seen: "The big slides along beside the ball's path, your guard chases",
+		moves: []move{{xCutter, 8, 0}, {xScreener, 3, 0}},
+		Cutter: []Answer{
+			answer(WaitAttack, "The big shows and goes back: keep the dribble, then attack the gap.", "Keep it alive, wait until the big turns back, then go between."),
+			splitTwo,
+			also(HitSlip, slipFirst, not(deeper(xScreener, body(0), screener)), "The slip is there: hit it.", "One look, past the big, to the slip."),
+		},
+		Screener:   []Answer{job(Slip, "Slip into the space the big left; stop short of the help.")},
+		PasserPart: "Far side: lift, you are the next pass.",
+		Mistakes:   []string{"Picks it up", "Attacks before the big goes back", "Screener holds the screen"},
+	},
+	{
+		Cue: HardHedge, when: all(bigOut, chases, jumpsOut, not(trapping)), Seen: "The big jumps out across your path, your guard chases",
+		moves: []move{{xCutter, 8, 0}, {xScreener, 1, 6}},
+		Cutter: []Answer{
+			answer(DragOut, "Hard hedge: stretch the big two dribbles, hit the slip.", "Two retreat dribbles, keep it alive, pass over or around the big."),
+			splitTwo,
+			also(WingPass, slipMet, anyOne(wingTag, cornerTag), "A helper meets the slip: throw ahead.", "To the third player on that side, who looks for the roll."),
+		},
+		Screener:   []Answer{job(Slip, "Leave early into the space the big left; stop short of the help."), job(ShortRoll, "Short roll to the middle: catch, turn, look at the corner.")},
+		PasserPart: "Far side: lift, you are the next pass when the slip is met.",
+		Mistakes:   []string{"Picks it up", "Dribbles into the sideline", "Screener holds the screen"},
+	},
+	{
+		Cue: Blitz, when: trapping, Seen: "Guard and big both go at the ball",
+		moves: []move{{xCutter, 6, 0}, {xScreener, -5, 0}},
+		Cutter: []Answer{
+			answer(PassOut, "Two on the ball: out of it early, then four against three.", "Back dribble, pass before they close, to the short roll or the pop."),
+			also(WingPass, nothingOn, not(within(xTwo, onCourt(6), two)), "Out to the nearest open wing.", "Over the top to the nearest open wing, never across the floor in the air."),
+			also(TurnCorner, bigSlow, moving(xScreener, outward, jumpSpeed), "The big is slow: turn the corner on the trap.", "Stretch it two dribbles, then around the big's outside hip."),
+		},
+		Screener: []Answer{job(ShortRoll, "Short roll to the line, catch, turn, look at the corner."), popOut,
+			also(Slip, leavesFirst, not(within(xScreener, onCourt(7), screener)), "", "Slip before contact: the big has left you.")},
+		PasserPart: "Be seen: corner deep, wing high.",
+		Mistakes:   []string{"Waits until both are there", "Pass across the floor in the air", "Short roll runs to the rim blind"},
+	},
+	{
+		Cue: Switch, when: all(bigOut, stays, not(chases), not(trapping)), Seen: "The big takes you, the guard stays with the screener",
+		moves: []move{{xCutter, -1, -5}, {xScreener, 3, 0}},
+		Cutter: []Answer{
+			answer(AttackBig, "They switched: attack the big off the dribble.", "Change of pace at the big's feet: jumper if they sit back, past them if they come."),
+			also(StepBack, bigSits, not(within(xScreener, body(3.5), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
+			also(BackOut, bigSquare, not(within(xScreener, body(4), cutter)), "The big is square: back it out and go.", "Back out, clear the side, then go at the big."),
+			also(FeedSeal, guardBack, all(within(xCutter, body(8), screener), not(deeper(xCutter, body(0), screener))), "The seal is there: feed it.", "From the right angle to the far hand; then relocate."),
+			also(HitSlip, slipFirst, not(within(xCutter, body(3), screener)), "The screener slipped early: hit it.", "Past the big to the slip, before the guard is there."),
+			also(KeepAlive, nothingOn, all(within(xScreener, body(3), cutter), moving(xScreener, withBall, 2)), "Nothing there: keep the dribble, under and out.", "Keep it alive under the rim and out the other side."),
+		},
+		Screener: []Answer{job(Seal, "Sit on the smaller defender, seal, hands up."),
+			also(Slip, slipFirst, not(within(xCutter, body(3), screener)), "", "Slip before contact, before the guard is with you.")},
+		PasserPart: "Clear a side: one of the two has a mismatch.",
+		Mistakes:   []string{"Attacks before the floor is clear", "Never looks at the seal", "Seals too far out"},
+	},
 }
 
-const onePush = "Take your man away from the screen, or stand still and let him stop: then come off shoulder to shoulder."
+// weakRow is the coverage that goes by the handler's weak hand. It is only told where
+// that hand is known.
+var weakRow = Row{
+	Cue: Weak, when: all(forces(xCutter, body(1.5)), within(xCutter, body(6), cutter), not(inBody), not(bigOut), deeper(xScreener, dropDepth, screener)),
+	Seen:  "The guard sits on your strong hand, the big is back",
+	moves: []move{{xCutter, 0, 0}, {xScreener, 0, -1}},
+	Cutter: []Answer{
+		answer(WeakDrive, "They send you to your weak hand: take it downhill.", "Weak hand, two hard dribbles at the gap, two feet in the lane."),
+		also(UseAgain, bigInDrive, bigBelow, "The big waits there: re-screen to the strong hand.", "Back out and come off the other side of the screen."),
+	},
+	Screener:   []Answer{job(Flip, "Flip to the other side of the guard.")},
+	PasserPart: "Stay wide and be seen.",
+	Mistakes:   []string{"Fights back to the strong hand", "Screener stays on the old side"},
+}
 
-var ballScreen = &Screen{
+var shootFirst = []edit{{func(r TeamRules) bool { return r.ShootFirst }, Under, ShootBehind, false}}
+
+var ballScreen = &Action{
 	ID: Ball, Name: "Ball screen",
-	Roles: [2]Role{Handler, Screener}, Family: BallUp, People: people(ballTwo, threeMore), Parts: ballParts,
+	Roles: [2]Role{Handler, Screener}, Family: BallUp, Participants: participants(ballTwo, threeMore), Parts: ballParts,
 	About: "A screen for the ball on the wing, coming to the middle; three more spread the floor.",
 	Before: []string{
 		onePush,
@@ -73,128 +300,53 @@ var ballScreen = &Screen{
 		"Handler: two dribbles past the screen, eyes on the big, then on the help.",
 	},
 	Caution: contactCaution,
-	rows: []Row{
-		{
-			Cue: Drop, when: all(deeper(xScreener, 4, cutter), trailing), Seen: "The big stays back, the guard chases over the screen",
-			CutterRead: PullUp, ScreenerRead: Roll,
-			Say:          "The big is back: keep the guard behind you and pull up.",
-			CutterPart:   "Two dribbles, guard on your back, stop on two feet for the jumper.",
-			ScreenerPart: "Roll on a curved way to the rim, hands up; stop short if the big sits under it.",
-			PasserPart:   "Stay wide; the corner is the next pass if his man steps in.",
-			Then: []Look{{StepBack, "the guard leans on your back"}, {Snake, "the guard runs past your hip: back across for the middle jumper"},
-				{Pocket, "the big comes up to the ball"}},
-			Mistakes: []string{"Lets the guard get back in front", "Picks the ball up at the screen", "Pocket pass one dribble late"},
-		},
-		{
-			Cue: Tag, when: anyOne(stepsIn(xOne, one), stepsIn(xThree, three), stepsIn(xTwo, two)),
-			Seen:       "The big stays back and a helper steps in to the roller",
-			show:       []put{{who: xOne, from: screener, feet: 9, to: rim}},
-			CutterRead: CornerPass, ScreenerRead: Roll,
-			Say:          "They tag the roller: pass to the man that was left, on time.",
-			CutterPart:   "See him step in, pass with the near hand off the dribble, then relocate to the top.",
-			ScreenerPart: "Roll all the way: you hold two of them.",
-			PasserPart:   "Left alone: feet ready, shot or drive at the long closeout.",
-			Then:         []Look{{PullUp, "he goes back to his man"}},
-			Mistakes:     []string{"Forces it to the tagged roller", "Looks late: the closeout is there", "Stands after the pass"},
-		},
-		{
-			Cue: Under, when: goneBy, Seen: "The guard goes behind the screen",
-			CutterRead: UseAgain, ScreenerRead: Rescreen,
-			Say:          "He went under: use it again, lower, until he chases.",
-			CutterPart:   "Stop, wait for the second screen nearer the rim, go again.",
-			ScreenerPart: "No roll yet: turn and screen him again, lower.",
-			PasserPart:   "Hold your places: nothing has been won yet.",
-			Then:         []Look{{ShootBehind, "in range and your feet are ready"}},
-			Mistakes:     []string{"Drives into the waiting guard", "Screener rolls: nobody is beaten", "Second screen as far out as the first"},
-		},
-		{
-			Cue: UnderFar, when: all(goneBy, farOut(cutter, OutOfRange)), Seen: "The guard goes behind the screen, far from the rim", shift: 8,
-			CutterRead: UseAgain, ScreenerRead: Rescreen,
-			Say:          "Too far out for a shot: bring the screen lower and use it again.",
-			CutterPart:   "Out here going under costs them nothing. Walk it in, then go.",
-			ScreenerPart: "Step down toward the line and set it there.",
-			PasserPart:   "Hold your places.",
-			Mistakes:     []string{"Shoots from out of range", "Drives into two waiting men"},
-		},
-		{
-			Cue: Early, when: jumped, Seen: "The guard is over the screen before you use it",
-			CutterRead: Reject, ScreenerRead: Flip,
-			Say:          "He jumped it: reject, drive the other way.",
-			CutterPart:   "Cross over low, away from the screen, to a two-foot stop.",
-			ScreenerPart: "Turn the screen round behind him, then roll.",
-			PasserPart:   "Near corner: drift along the baseline, ready for the pass.",
-			Then:         []Look{{CornerPass, "the corner's man stops your drive"}, {PullUp, "the middle is open: two feet, jumper"}},
-			Mistakes:     []string{"Comes off the screen into him", "Rejects without a change of pace"},
-		},
-		{
-			Cue: Ice, when: all(jumped, bigBelow), Seen: "The guard sits on the high side, the big waits below",
-			CutterRead: AttackBig, ScreenerRead: Flip,
-			Say:          "They ice it: go at the big, finish on two feet.",
-			CutterPart:   "Down the side hard, get the big on his heels.",
-			ScreenerPart: "Flip the angle: step-up, or pop to the space behind the ball.",
-			PasserPart:   "Corner: lift or drift so that the driver sees you.",
-			Then: []Look{{StepBack, "short corner, the guard runs past"}, {Snake, "the big is too deep: back to the line"},
-				{HitPop, "the big comes at you: over his head, then relocate"}, {CornerPass, "the wing helps"}},
-			Mistakes: []string{"Dribbles to the sideline and dies there", "Screener stands on the old side", "One-foot finish into the big"},
-		},
-		{
-			Cue: Hedge, when: all(takes, not(stays)), Seen: "The big steps out in your way and will go back",
-			CutterRead: DragOut, ScreenerRead: Slip,
-			Say:          "He hedges: drag him out, hit the slip.",
-			CutterPart:   "Two retreat dribbles, keep it alive, pass over or round him.",
-			ScreenerPart: "Leave early into the space he left; stop short of the help.",
-			PasserPart:   "Far side: lift, you are the next pass when the slip is met.",
-			Then:         []Look{{Through, "a gap between the two: low and tight, shoulders to the far sideline"}, {CornerPass, "a helper meets the slip: the man he left"}},
-			Mistakes:     []string{"Picks it up", "Dribbles into the sideline", "Screener holds the screen"},
-		},
-		{
-			Cue: Blitz, when: bothOnBall, Seen: "Guard and big are both on the ball",
-			CutterRead: PassOut, ScreenerRead: ShortRoll,
-			Say:          "Two on the ball: out of it early, then four against three.",
-			CutterPart:   "Back dribble, pass before they close, to the short roll or the pop.",
-			ScreenerPart: "Short roll to the line, catch, turn, look at the corner.",
-			PasserPart:   "Be seen: corner deep, wing high.",
-			Then:         []Look{{HitPop, "the screener shoots and space is behind him"}},
-			Mistakes:     []string{"Waits until both have arrived", "Cross-court pass in the air", "Short roll runs to the rim blind"},
-		},
-		{
-			Cue: Switch, feel: true, when: all(takes, stays), Seen: "The big takes you, the guard stays with the screener",
-			CutterRead: AttackBig, ScreenerRead: Seal,
-			Say:          "They switched: at the big; back it out if he is set, or feed the seal.",
-			CutterPart:   "Change of pace at his feet: jumper if he sits back, past him if he comes.",
-			ScreenerPart: "Sit on the small man, seal him, hands up.",
-			PasserPart:   "Clear a side: one of the two has a mismatch.",
-			Then:         []Look{{StepBack, "he sits back"}, {BackOut, "he is set: make him come out, then go"}, {FeedSeal, "the seal is deep and the angle right; then relocate"}},
-			Mistakes:     []string{"Attacks before the floor is clear", "Never looks at the seal", "Seals too far out"},
-		},
-	},
-	variants: []variant{{
-		chosen: func(s School) bool { return s.ShootFirst },
-		row: Row{
-			Cue: Under, CutterRead: ShootBehind, Say: "He went under: stop behind the screen and shoot it.",
-			CutterPart:   "One dribble, stop behind the screener, feet set.",
-			ScreenerPart: "Hold him off; screen again if he comes back out.",
-			Then:         []Look{{UseAgain, "no shot: lower, until he chases over"}},
-		},
-	}},
-	persons: []personal{
-		{
-			chosen: func(school School, s *Situation) bool { return school.ShootFirst && !s.CutterShoots },
-			row: Row{Cue: Under, CutterRead: UseAgain, Say: "He went under and it is not your shot: use it again, lower.",
-				CutterPart: "Stop, wait for the second screen nearer the rim, go again.", Then: []Look{}},
-		},
-		{
-			chosen: func(_ School, s *Situation) bool { return s.ScreenerShoots },
-			row:    Row{Cue: Drop, ScreenerRead: Pop, ScreenerPart: "You shoot: pop to the open space, feet ready."},
-		},
-	},
+	rows:    append(append([]Row(nil), ballRows...), weakRow),
+	edits:   shootFirst,
 	spots: layout{from: "wingR", to: "top", screenerFrom: "elbowR", at: 0.42, back: "slotL",
 		others: map[Place]string{one: "cornerR", two: "wingL", three: "cornerL"}},
 }
 
-var stepUpScreen = &Screen{
+// besidesExit are the others when one of them comes off an exit screen to the near corner.
+var besidesExit = []Participant{
+	{ID: second, Name: "Exit screener", Word: "the exit screener", Letter: "E", Screens: true},
+	{ID: one, Name: "Shooter", Word: "the shooter", Letter: "1"},
+	{ID: three, Name: "Far corner", Word: "the far corner", Letter: "3"},
+	{ID: xSecond, Name: "Exit screener's defender", Word: "the exit screener's defender", Letter: "E", Guards: second},
+	{ID: xOne, Name: "Shooter's defender", Word: "the shooter's defender", Letter: "1", Guards: one},
+	{ID: xThree, Name: "Far corner's defender", Word: "the far corner's defender", Letter: "3", Guards: three},
+}
+
+var ballExitScreen = &Action{
+	ID: BallExit, Name: "Ball screen with an exit screen",
+	Roles: [2]Role{Handler, Screener}, Family: BallUp, Participants: participants(ballTwo, besidesExit), Parts: ballParts,
+	About: "While the ball comes off its screen, a second screen on the block sends a shooter to the near corner: one helper less in the lane.",
+	Before: []string{
+		onePush,
+		"Exit screener: feet set on the block before the ball moves.",
+		"Shooter: leave as the handler turns the corner.",
+	},
+	Caution: contactCaution,
+	rows: but(pick(ballRows, Drop, Tag, Under, SoftShow, HardHedge, Blitz, Switch),
+		Row{Cue: Drop, Cutter: ballRows[0].Cutter[:4]},
+		Row{Cue: Tag, when: all(bigDeep, beaten, anyOne(stepped(xOne, one), stepped(xThree, three))),
+			show: []put{{who: xOne, from: rim, feet: 9, to: screener}},
+			Cutter: []Answer{also(CornerPass, cornerTags, anyOne(stepped(xOne, one), stepped(xThree, three)), "The shooter's defender tags: hit the corner.", "To the corner off the exit screen, on time."),
+				ballRows[2].Cutter[2]}},
+		Row{Cue: HardHedge, Cutter: []Answer{ballRows[8].Cutter[0], ballRows[8].Cutter[1]}},
+		Row{Cue: Blitz, Cutter: []Answer{ballRows[9].Cutter[0], ballRows[9].Cutter[2]}},
+	),
+	edits: shootFirst,
+	spots: layout{from: "wingR", to: "top", screenerFrom: "elbowR", at: 0.42, back: "slotL",
+		others: map[Place]string{second: "blockR", one: "cornerR", three: "cornerL"},
+		set:    []put{{who: one, from: one, feet: 6, to: rim}}},
+}
+
+var stepUpScreen = &Action{
 	ID: StepUp, Name: "Step-up screen",
-	Roles: [2]Role{Handler, Screener}, Family: BallUp, People: people(ballTwo, threeMore), Parts: ballParts,
+	Roles: [2]Role{Handler, Screener}, Family: BallUp, Participants: participants(ballTwo, []Participant{
+		{ID: one, Name: "Slot", Word: "the slot", Letter: "1"}, threeMore[1], threeMore[2],
+		{ID: xOne, Name: "Slot's defender", Word: "the slot's defender", Letter: "1", Guards: one}, threeMore[4], threeMore[5],
+	}), Parts: ballParts,
 	About: "The screener shows a normal screen and flips it late: the ball goes down the side. The answer to ice.",
 	Before: []string{
 		"Screener: run to the normal side first, then flip your feet, back to the baseline.",
@@ -202,219 +354,116 @@ var stepUpScreen = &Screen{
 		onePush,
 	},
 	Caution: blindCaution,
-	rows: but(pick(ballScreen.rows, Drop, Under, Hedge, Switch),
-		Row{Cue: Drop, when: trailing, CutterRead: TurnCorner, ScreenerRead: Pop, Seen: "The guard is behind you, the big stays back",
-			Say: "He's on your back: turn the corner, down the side.", CutterPart: "Tight to the screen, shoulder past him, two feet in the lane.",
-			ScreenerPart: "Pop behind the ball: the big has to choose.", PasserPart: "Corner: clear up or drift, the driver needs the baseline.",
-			Then:     []Look{{HitPop, "the big stops the drive"}, {CornerPass, "the corner's man comes"}},
-			Mistakes: []string{"Wide round the screen", "Screener flips too early: the guard sees it", "Pop into the driver's help"}},
-		Row{Cue: Under, Seen: "The guard cuts behind the screen to meet you below", Say: "He went under: stop, use it again the other way.",
-			CutterPart: "Back out, let it breathe, come off the other side.", ScreenerPart: "Turn and screen the other way."},
-		Row{Cue: Hedge, Seen: "The big jumps out below the screen", Say: "The big jumped out: drag him, hit the pop behind.", ScreenerRead: Pop,
-			ScreenerPart: "Pop at once: nobody is with you.", CutterRead: HitPop, Then: []Look{{Through, "a gap between the two"}}},
+	rows: but(pick(ballRows, Drop, Under, HardHedge, Switch),
+		Row{Cue: Drop, when: all(beaten, not(bigOut)), Seen: "The guard is behind you and the big is not on the ball",
+			Cutter: []Answer{
+				answer(TurnCorner, "They're on your back: turn the corner, down the side.", "Tight to the screen, shoulder past the guard, two feet in the lane."),
+				also(HitPop, bigStops, all(bigBelow, bigUp), "The big stops you: throw back to the pop.", "Over the big to the pop behind you."),
+			},
+			Screener:   []Answer{job(Pop, "Pop behind the ball: the big has to choose."), job(Roll, "Roll behind the ball when you finish better than you shoot.")},
+			PasserPart: "Corner: clear up or drift, the driver needs the baseline.",
+			Mistakes:   []string{"Wide around the screen", "Screener flips too early: the guard sees it", "Pop into the driver's help"}},
+		Row{Cue: Under, Seen: "The guard cuts behind the screen to meet you below",
+			Cutter:       []Answer{answer(UseAgain, "They went under: stop, use it again the other way.", "Back out and come off the other side."), ballRows[3].Cutter[1]},
+			ScreenerPart: "Turn and screen the other way."},
+		Row{Cue: HardHedge, Seen: "The big jumps out below the screen",
+			Cutter:   []Answer{answer(HitPop, "The big jumped out: stretch it, hit the pop behind.", "Stretch it a dribble, then over the big to the pop."), splitTwo},
+			Screener: []Answer{job(Pop, "Pop at once: your defender left you."), job(Roll, "Dive to the rim behind the big.")}},
+		Row{Cue: Switch, Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[2], ballRows[10].Cutter[3]}},
 	),
+	edits: shootFirst,
 	spots: layout{from: "slotR", to: "cornerR", screenerFrom: "elbowR", at: 0.35, blind: true, back: "cornerR",
-		others: map[Place]string{one: "top", two: "wingL", three: "cornerL"}},
+		others: map[Place]string{one: "slotL", two: "wingL", three: "cornerL"}, set: []put{{who: one, from: one, feet: 3.8, to: start}}},
 }
 
-var ghostScreen = &Screen{
+var ghostScreen = &Action{
 	ID: Ghost, Name: "Ghost screen",
-	Roles: [2]Role{Handler, Screener}, Family: BallUp, People: people(ballTwo, threeMore), Parts: ballParts,
+	Roles: [2]Role{Handler, Screener}, Family: BallUp, Participants: participants(ballTwo, threeMore), Parts: ballParts,
 	About: "The screener comes as if to screen and slips out without contact, far from the ball. It troubles teams that switch or show.",
 	Before: []string{
 		"Screener: full speed to the spot, no contact, out the other side.",
-		"Handler: one hard dribble at the moment he leaves.",
+		"Handler: one hard dribble at the moment the screener leaves.",
 		"The high helper must look at the slip: that is the point of it.",
 	},
 	Caution: contactCaution,
-	rows: but(pick(ballScreen.rows, Drop, Under, Hedge, Switch),
-		Row{Cue: Drop, when: trailing, Seen: "Both stay with their men", CutterRead: TurnCorner, ScreenerRead: Pop,
-			Say: "They stayed: drive it, nobody helps.", CutterPart: "Hard past the guard's hip: the big left with the ghost.",
-			ScreenerPart: "Run to open space, as far from the ball as you can.", PasserPart: "Stay wide.",
-			Then: []Look{{HitPop, "the big helps on the drive"}}},
-		Row{Cue: Under, Seen: "The guard drops behind the screen that never comes", CutterRead: ShootBehind, ScreenerRead: Pop,
-			Say: "He dropped for a screen that never came: shoot it.", CutterPart: "He is a step away: feet ready, shot.",
-			ScreenerPart: "Keep running to space.", Then: []Look{{HitPop, "the big stays at the ball"}}},
-		Row{Cue: Hedge, Say: "The big showed: pass to the ghost now.", CutterRead: HitSlip, ScreenerRead: Pop, CutterPart: "One look, over the top of him.",
-			ScreenerPart: "Hands ready on the run: nobody is with you.", Then: []Look{{Through, "a gap between the two"}}},
-		Row{Cue: Switch, Seen: "They switch a screen that never came", Say: "They switched too early: the ghost is alone.", CutterRead: HitSlip, ScreenerRead: Pop,
-			CutterPart: "Pass at once, before the small man finds him.", ScreenerPart: "Shot, or at the closeout.",
-			Then: []Look{{BackOut, "he found him: back out, go at the big"}}},
+	rows: but(pick(ballRows, Drop, Under, HardHedge, Switch),
+		Row{Cue: Drop, when: all(beaten, not(bigOut)), Seen: "The guard is behind you and the big is not on the ball",
+			Cutter: []Answer{
+				answer(TurnCorner, "They stayed: drive it.", "Hard past the guard's hip, the big is off the ball."),
+				also(HitPop, bigStops, bigBelow, "The big helps on the drive: hit the ghost.", "Over the top to the ghost."),
+			},
+			Screener:   []Answer{job(Pop, "Run to open space, as far from the ball as you can.")},
+			PasserPart: "Stay wide."},
+		Row{Cue: Under, Seen: "The guard drops behind the screen that never comes",
+			Cutter: []Answer{answer(ShootBehind, "They dropped for a screen that never came: shoot it.", "The guard is a step away: feet ready, shot."),
+				also(HitPop, bigStays, within(xScreener, body(6), cutter), "The big stays at the ball: hit the ghost.", "Over the top to the ghost.")},
+			Screener: []Answer{job(Pop, "Keep running to space.")}},
+		Row{Cue: HardHedge,
+			Cutter:   []Answer{answer(HitSlip, "The big showed: pass to the ghost now.", "One look, over the top."), splitTwo},
+			Screener: []Answer{job(Pop, "Hands ready on the run: your defender left you.")}},
+		Row{Cue: Switch, Seen: "They switch a screen that never came",
+			Cutter: []Answer{answer(HitSlip, "They switched too early: hit the ghost.", "Pass at once, before the guard gets out there."),
+				also(BackOut, bigSquare, not(within(xScreener, body(4), cutter)), "The big is square: back out, go at the big.", "Back out, clear the side, then go.")},
+			Screener: []Answer{job(Pop, "Shoot it, or attack the closeout.")}},
 	),
 	spots: layout{from: "wingR", to: "top", screenerFrom: "elbowR", at: 0.42,
 		others: map[Place]string{one: "cornerR", two: "wingL", three: "cornerL"}},
 }
 
-var doubleHighScreen = &Screen{
+var doubleHighScreen = &Action{
 	ID: DoubleHigh, Name: "Double high",
 	Roles: [2]Role{Handler, Screener}, Family: BallUp, Parts: ballParts,
-	People: []Person{
+	Participants: []Participant{
 		ballTwo[0],
 		{ID: screener, Name: "First screener", Word: "the first screener", Letter: "F", Screens: true},
 		{ID: second, Name: "Second screener", Word: "the second screener", Letter: "S", Screens: true},
 		{ID: one, Name: "Near corner", Word: "the near corner", Letter: "1"},
 		{ID: two, Name: "Far corner", Word: "the far corner", Letter: "2"},
 		ballTwo[2],
-		{ID: xScreener, Name: "First screener's defender", Word: "the first screener's man", Letter: "F", Guards: screener},
-		{ID: xSecond, Name: "Second screener's defender", Word: "the second screener's man", Letter: "S", Guards: second},
-		{ID: xOne, Name: "Near corner's defender", Word: "the near corner's man", Letter: "1", Guards: one},
-		{ID: xTwo, Name: "Far corner's defender", Word: "the far corner's man", Letter: "2", Guards: two},
+		{ID: xScreener, Name: "First screener's defender", Word: "the first screener's defender", Letter: "F", Guards: screener},
+		{ID: xSecond, Name: "Second screener's defender", Word: "the second screener's defender", Letter: "S", Guards: second},
+		{ID: xOne, Name: "Near corner's defender", Word: "the near corner's defender", Letter: "1", Guards: one},
+		{ID: xTwo, Name: "Far corner's defender", Word: "the far corner's defender", Letter: "2", Guards: two},
 	},
 	About: "Two screeners up top, one after the other. One rolls, one pops.",
 	Before: []string{
 		"Screeners: agree who rolls. The better inside player does; no difference, the first rolls.",
 		onePush,
-		"Handler: off both, then look at the second screener's man.",
+		"Handler: off both, then look at the second screener's defender.",
 	},
 	Caution: contactCaution,
-	rows: but(insert(pick(ballScreen.rows, Drop, Under, Hedge, Switch), popperLeft),
-		Row{Cue: Drop, when: all(trailing, within(xSecond, LeftHisMan, second)), CutterRead: HitRoll, Seen: "Both screeners' men stay with them",
-			Say: "Everybody stays home: the roll is one on one, hit it.", CutterPart: "Turn the corner, eyes on the roll, pass before the help.",
-			ScreenerPart: "First rolls to the rim, second pops to the gap.", Then: []Look{{PullUp, "the roller's man sits under the rim"}}},
-		Row{Cue: Under, Say: "He went under both: come off them again, lower."},
-		Row{Cue: Hedge, Say: "The first one's man shows: hit the roll behind him.", CutterRead: HitRoll, ScreenerRead: Roll, ScreenerPart: "First rolls into the space he left.",
-			Then: []Look{{HitPop, "the second one's man drops to the roll"}, {Through, "a gap between the two"}}},
-		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one he left."},
+	rows: but([]Row{ballRows[0], popperLeft, ballRows[3], ballRows[8], ballRows[10]},
+		Row{Cue: Drop, when: all(beaten, not(bigOut), not(popperAlone)), Seen: "The guard is behind you and nobody has left the popper",
+			Cutter: []Answer{
+				answer(HitRoll, "They stay home: turn the corner and hit the roll.", "Turn the corner, eyes on the roll, pass before the help."),
+				also(PullUp, bigHome, bigDeep, "The big sits back: your own shot.", "Two dribbles, two feet, jumper."),
+			},
+			Screener: []Answer{job(Roll, "First rolls to the rim, second pops to the gap."),
+				also(Pop, popper, all(shoots(screener), not(shoots(second))), "", "You are the shooter: first pops, second rolls.").leads(all(shoots(screener), not(shoots(second))))}},
+		Row{Cue: Under, Say: "They went under both: come off them again, lower."},
+		Row{Cue: HardHedge,
+			Cutter: []Answer{
+				answer(HitRoll, "The first one's defender shows: hit the roll behind.", "Stretch it a dribble, pass behind the big to the roll."),
+				also(HitPop, slipMet, popperAlone, "The second one's defender drops: hit the pop.", "Throw back to the popper."), splitTwo},
+			Screener: []Answer{job(Roll, "First rolls into the space the big left.")}},
+		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one the big left.", Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[2], ballRows[10].Cutter[3]}},
 	),
-	persons: []personal{{
-		chosen: func(_ School, s *Situation) bool { return s.ScreenerShoots && !s.SecondShoots },
-		row:    Row{Cue: Drop, ScreenerRead: Pop, ScreenerPart: "You are the shooter: first pops, second rolls."},
-	}},
+	edits: shootFirst,
 	spots: layout{from: "wingR", to: "top", screenerFrom: "elbowR", at: 0.3, passes: overTop,
 		others: map[Place]string{one: "cornerR", two: "cornerL"}, beside: map[Place]offset{second: {7.5, -HipToHip}}},
 }
 
-// popperLeft is the row of the double high where the second screener's man
-// meets the roll.
+// popperAlone is the second screener left by a defender who meets the roll.
+var popperAlone = all(not(within(xSecond, leftPlayer, second)), inLane(xSecond, rollLane, screener, rim))
+
+// popperLeft is the row of the double high where the second screener's defender meets
+// the roll.
 var popperLeft = Row{
-	Cue: TagLow, when: all(not(within(xSecond, LeftHisMan, second)), inLane(xSecond, RollLane, screener, rim)),
-	Seen: "The second screener's man drops to meet the roll", show: []put{{who: xSecond, from: screener, feet: 13, to: rim}},
-	CutterRead: HitPop, ScreenerRead: Roll,
-	Say:          "The popper is left: pass back to him.",
-	CutterPart:   "Two dribbles, look at the roll, throw back to the pop.",
-	ScreenerPart: "First rolls and holds two; second pops, feet ready.",
-	PasserPart:   "Corners stay wide.",
-	Then:         []Look{{HitRoll, "he goes back to the popper"}},
-	Mistakes:     []string{"Forces the roll into two", "Both screeners roll", "Pop stands in the driver's way"},
-}
-
-// insert puts a row behind the first.
-func insert(rows []Row, r Row) []Row {
-	return append([]Row{rows[0], r}, rows[1:]...)
-}
-
-// pick returns the rows of some cues, in the order asked for.
-func pick(rows []Row, cues ...Cue) []Row {
-	var out []Row
-	for _, c := range cues {
-		for _, r := range rows {
-			if r.Cue == c {
-				out = append(out, r)
-			}
-		}
-	}
-	return out
-}
-
-var handoffScreen = &Screen{
-	ID: Handoff, Name: "Handoff",
-	Roles: [2]Role{Handler, Screener}, Family: Handoffs, Parts: [3]string{"Receiver", "Carrier", "The others"},
-	People: []Person{
-		{ID: screener, Name: "Carrier", Word: "the carrier", Letter: "B", Ball: true, Screens: true},
-		{ID: cutter, Name: "Receiver", Word: "the receiver", Letter: "R"},
-		{ID: xCutter, Name: "Receiver's defender", Word: "the receiver's man", Letter: "R", Guards: cutter},
-		{ID: xScreener, Name: "Carrier's defender", Word: "the carrier's man", Letter: "B", Guards: screener},
-	},
-	About: "The receiver sprints to the ball and runs off the carrier's hip; the carrier stops, gives and stands in the way.",
-	Before: []string{
-		"Carrier: stop on two feet, ball in the near hand, your body between ball and defender.",
-		"Receiver: away first, then sprint off the hip. No daylight.",
-		"Carrier: after the give hold still: moving into him is a foul.",
-	},
-	Caution: contactCaution,
-	rows: []Row{
-		{
-			Cue: Trail, when: not(goneBy), Seen: "Your man chases you over the handoff",
-			CutterRead: TurnCorner, ScreenerRead: Roll,
-			Say:          "He's behind you: turn the corner and go downhill.",
-			CutterPart:   "Take it on the run, shoulder past the hip, two feet in the lane.",
-			ScreenerPart: "Give, hold, roll behind the ball.",
-			PasserPart:   "Stay wide, be seen.",
-			Then:         []Look{{HitRoll, "the carrier's man stops the drive"}},
-			Mistakes:     []string{"Slows down to take it", "Runs wide of the hip", "Carrier leans into the defender"},
-		},
-		{
-			Cue: Under, when: goneBy, Seen: "Your man goes behind the carrier",
-			CutterRead: ShootBehind, ScreenerRead: Rescreen,
-			Say:          "He went under: stop behind the handoff and shoot it.",
-			CutterPart:   "Take it, stop, feet set behind the carrier's back.",
-			ScreenerPart: "Stay between; screen him again as he comes out.",
-			PasserPart:   "Be ready for the extra pass.",
-			Then:         []Look{{UseAgain, "no shot: go back off the same hip"}},
-			Mistakes:     []string{"Drives into him", "Carrier rolls although nobody is beaten"},
-		},
-		{
-			Cue: Denied, when: jumped, Seen: "Your man is between you and the ball",
-			CutterRead: BackDoor, ScreenerRead: Roll,
-			Say:          "He denies it: cut behind him to the rim.",
-			CutterPart:   "One step at the ball, push off, behind him, hand low.",
-			ScreenerPart: "Keep the ball: bounce it behind him, or turn and drive.",
-			PasserPart:   "The corner lifts for the next handoff.",
-			Mistakes:     []string{"Fights for the ball", "Carrier gives it anyway"},
-		},
-		{
-			Cue: Switch, feel: true, when: all(takes, stays), Seen: "The carrier's man takes you, yours stays with the carrier",
-			CutterRead: AttackBig, ScreenerRead: Slip,
-			Say:          "They switched: go at the big; carrier slips.",
-			CutterPart:   "Straight at him before he is set, change of pace, two feet.",
-			ScreenerPart: "Slip to the rim with the small man on your back.",
-			PasserPart:   "Clear the side.",
-			Then:         []Look{{HitSlip, "the small man is on his back"}},
-			Mistakes:     []string{"Waits until the big is set", "Carrier watches"},
-		},
-	},
-	spots: layout{from: "cornerR", to: "top", screenerFrom: "elbowR", at: 0.6, back: "top"},
-}
-
-var dribbleAtScreen = &Screen{
-	ID: DribbleAt, Name: "Dribble at the wing",
-	Roles: [2]Role{Cutter, Screener}, Family: Handoffs, Parts: [3]string{"Wing", "Corner", "Handler"},
-	People: []Person{
-		{ID: passer, Name: "Handler", Word: "the handler", Letter: "H", Ball: true},
-		{ID: cutter, Name: "Wing", Word: "the wing", Letter: "W"},
-		{ID: screener, Name: "Corner", Word: "the corner", Letter: "C"},
-		{ID: xCutter, Name: "Wing's defender", Word: "the wing's man", Letter: "W", Guards: cutter},
-		{ID: xScreener, Name: "Corner's defender", Word: "the corner's man", Letter: "C", Guards: screener},
-	},
-	About: "The entry to the wing is denied: dribble at him, he cuts behind his man, the corner lifts for the handoff.",
-	Before: []string{
-		"Handler: see the denial before you pick the ball up.",
-		"Dribble straight at the wing: that is the signal.",
-		"Corner: lift as the wing leaves.",
-	},
-	Caution: contactCaution,
-	rows: []Row{
-		{
-			Cue: Behind, when: not(inLane(xCutter, 3, passer, cutter)), show: []put{{who: xCutter, from: cutter, feet: 5.5, to: rim}}, Seen: "The wing's man plays behind him: the pass is free",
-			CutterRead: Straight, ScreenerRead: Shape,
-			Say:          "Nobody denies it: catch and face.",
-			CutterPart:   "Step to the pass, catch, turn to the rim.",
-			ScreenerPart: "Stay in the corner, feet ready.",
-			PasserPart:   "Outside hand, then cut.",
-			Mistakes:     []string{"Dribbles at a man who is open", "Catches standing"},
-		},
-		{
-			Cue: Denied, when: inLane(xCutter, 3, passer, cutter), Seen: "The wing's man stands in the pass",
-			show:       []put{{who: xCutter, from: cutter, feet: 4, to: passer}},
-			CutterRead: BackCut, ScreenerRead: StepBall,
-			Say:          "He's denied: dribble at him, back cut, corner lifts.",
-			CutterPart:   "Go behind him all the way to the rim and through.",
-			ScreenerPart: "Lift to the wing as he leaves, come for the handoff.",
-			PasserPart:   "First look is the cut, bounce it; then hand it to the corner.",
-			Mistakes:     []string{"Stops half way", "Corner lifts too early and fills the cut"},
-		},
-	},
-	spots: layout{from: "wingR", to: "rim", ball: "slotR", screenerFrom: "cornerR", free: true,
-		set:    []put{{who: cutter, from: start, feet: 0, to: catch}},
-		others: map[Place]string{screener: "cornerR"}},
+	Cue: TagLow, when: all(popperAlone, beaten, not(bigOut)),
+	Seen: "The second screener's defender drops to meet the roll", show: []put{{who: xSecond, from: screener, feet: 13, to: rim}},
+	moves:      []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+	Cutter:     []Answer{answer(HitPop, "The popper is left: throw back to the pop.", "Two dribbles, look at the roll, throw back to the pop.")},
+	Screener:   []Answer{job(Roll, "First rolls and holds two; second pops, feet ready.")},
+	PasserPart: "Corners stay wide.",
+	Mistakes:   []string{"Forces the roll into two", "Both screeners roll", "Pop stands in the driver's way"},
 }

@@ -12,38 +12,105 @@ import (
 //
 //	all(ahead(xCutter, cutter), onSide(xCutter))
 //
-// The engine measures it in feet: positive where it holds, and no defender who
-// moves by less than its size changes that. The words all, any and not combine
-// measures as minimum, maximum and sign, so the promise holds for whole tables.
+// The engine measures it in feet: positive where it holds, and no defender who moves
+// by less than its size changes that. A condition on something the snapshot does not
+// tell, such as how a defender moves, is a span from minus to plus infinity. The words
+// all, anyOne and not combine spans as least, greatest and turned round, so that whole
+// tables keep the promise.
 type cond struct {
 	test    test
 	x, p, q Place
-	k       float64 // feet, or what the test says
+	k       dist
 	kids    []cond
+}
+
+// span is by how many feet a condition holds, at least and at most: both are the same
+// where everything it asks is told. byLow and byHigh are the defenders who decide them.
+type span struct {
+	low, high     float64
+	byLow, byHigh Place
+}
+
+// certain reports whether the condition holds whatever is not told.
+func (m span) certain() bool { return m.low >= 0 }
+
+// possible reports whether the condition can hold.
+func (m span) possible() bool { return m.high >= 0 }
+
+var anything = span{low: math.Inf(-1), high: math.Inf(1)}
+
+// is is the span of a fact that no defender's move changes.
+func is(yes bool) span {
+	if yes {
+		return span{low: math.Inf(1), high: math.Inf(1)}
+	}
+	return span{low: math.Inf(-1), high: math.Inf(-1)}
+}
+
+// dist is a distance of a table in feet. It grows with the players, with the court, or
+// with neither.
+type dist struct {
+	feet float64
+	with growth
+}
+
+type growth uint8
+
+const (
+	fixed growth = iota
+	withBody
+	withCourt
+)
+
+// body is a distance of arms and strides, for players of 12 to 14.
+func body(feet float64) dist { return dist{feet, withBody} }
+
+// onCourt is a distance between places of a high-school court.
+func onCourt(feet float64) dist { return dist{feet, withCourt} }
+
+func (d dist) in(z Size) float64 {
+	switch d.with {
+	case withBody:
+		return d.feet * z.Body
+	case withCourt:
+		return d.feet * z.Court
+	}
+	return d.feet
 }
 
 type test uint8
 
 const (
-	otherwise test = iota // holds when no other row does
+	never test = iota // the zero condition: none was given
 	allOf
 	anyOf
 	notOf
 	isAhead
 	isOnSide
 	isWithin
+	isOutside
 	isNearer
 	isInLane
 	isDeeper
 	isAbove
 	isWatching
 	isFarOut
+	isMoving
+	isChasing
+	isShooter
+	isFinisher
+	isInRange
+	isForcing
+	isUntold
 )
+
+// given reports whether there is a condition.
+func (c *cond) given() bool { return c.test != never }
 
 // all holds where every condition does.
 func all(c ...cond) cond { return cond{test: allOf, kids: c} }
 
-// any holds where one of the conditions does.
+// anyOne holds where one of the conditions does.
 func anyOne(c ...cond) cond { return cond{test: anyOf, kids: c} }
 
 // not holds where the condition does not.
@@ -55,87 +122,243 @@ func ahead(x, p Place) cond { return cond{test: isAhead, x: x, p: p} }
 // onSide: x is on the side of the screen on which the cutter goes by.
 func onSide(x Place) cond { return cond{test: isOnSide, x: x} }
 
-// within: x is no further than some feet from p.
-func within(x Place, feet float64, p Place) cond { return cond{test: isWithin, x: x, p: p, k: feet} }
+// outside: x is farther out than p, by more than a distance, on the side on which the
+// cutter goes by.
+func outside(x Place, d dist, p Place) cond { return cond{test: isOutside, x: x, p: p, k: d} }
+
+// within: x is no further than a distance from p.
+func within(x Place, d dist, p Place) cond { return cond{test: isWithin, x: x, p: p, k: d} }
 
 // nearer: x is nearer to p than to q.
 func nearer(x, p, q Place) cond { return cond{test: isNearer, x: x, p: p, q: q} }
 
-// inLane: x is no further than some feet from the straight way from p to q.
-func inLane(x Place, feet float64, p, q Place) cond {
-	return cond{test: isInLane, x: x, p: p, q: q, k: feet}
+// inLane: x is no further than a distance from the straight way from p to q.
+func inLane(x Place, d dist, p, q Place) cond {
+	return cond{test: isInLane, x: x, p: p, q: q, k: d}
 }
 
-// deeper: x is nearer to the rim than p by more than some feet.
-func deeper(x Place, feet float64, p Place) cond { return cond{test: isDeeper, x: x, p: p, k: feet} }
+// deeper: x is nearer to the rim than p by more than a distance.
+func deeper(x Place, d dist, p Place) cond { return cond{test: isDeeper, x: x, p: p, k: d} }
 
-// above: x is nearer to half court than p by more than some feet.
-func above(x Place, feet float64, p Place) cond { return cond{test: isAbove, x: x, p: p, k: feet} }
+// above: x is nearer to half court than p by more than a distance.
+func above(x Place, d dist, p Place) cond { return cond{test: isAbove, x: x, p: p, k: d} }
 
-// watches: x turns his head to p rather than to q.
+// watches: x looks at p rather than at q.
 func watches(x, p, q Place) cond { return cond{test: isWatching, x: x, p: p, q: q} }
 
-// farOut: p, an attacker, is further from the rim than some feet.
-func farOut(p Place, feet float64) cond { return cond{test: isFarOut, p: p, k: feet} }
+// farOut: p, an attacker, is further outside the arc than a distance.
+func farOut(p Place, d dist) cond { return cond{test: isFarOut, p: p, k: d} }
 
-// turnFoot turns an angle of the head, in radians, into feet: half a foot at
-// the nose is much, a quarter turn is as clear as four feet (assumption).
-const turnFoot = 2.6
-
-// measure is by how many feet a condition holds, negative where it does not,
-// and the defender who is nearest to changing that.
-func (c *cond) measure(s *Situation, f *frame) (feet float64, by Place) {
-	switch c.test {
-	case allOf, anyOf:
-		sign := 1.0
-		if c.test == anyOf {
-			sign = -1
-		}
-		feet = math.Inf(1)
-		for i := range c.kids {
-			if m, who := c.kids[i].measure(s, f); sign*m < feet {
-				feet, by = sign*m, who
-			}
-		}
-		return sign * feet, by
-	case notOf:
-		feet, by = c.kids[0].measure(s, f)
-		return -feet, by
-	}
-	return c.leaf(s, f), c.x
+// moving: x moves in a direction of the screen with at least so many feet a second.
+func moving(x Place, way heading, speed float64) cond {
+	return cond{test: isMoving, x: x, p: Place(way), k: dist{feet: speed}}
 }
 
-// leaf measures a condition that is not put together of others.
-func (c *cond) leaf(s *Situation, f *frame) float64 {
-	x, p := s.At(c.x), s.At(c.p)
+// follows: x goes along with the cutter rather than with the roll.
+func follows(x Place) cond { return cond{test: isChasing, x: x} }
+
+// shoots: p makes the three.
+func shoots(p Place) cond { return cond{test: isShooter, p: p} }
+
+// finishes: the screener finishes at the rim.
+func finishes() cond { return cond{test: isFinisher, p: screener} }
+
+// inRange: p, cutter or handler, is near enough for a shot.
+func inRange(p Place) cond { return cond{test: isInRange, p: p} }
+
+// forces: x stands on the side of the handler's strong hand, by more than a distance.
+func forces(x Place, d dist) cond { return cond{test: isForcing, x: x, k: d} }
+
+// untold is a sign that no snapshot tells: it may be there.
+func untold() cond { return cond{test: isUntold} }
+
+// heading is a direction in which somebody may move, seen from the screen.
+type heading uint8
+
+const (
+	withBall heading = iota // along the cut
+	atBall                  // against the cut, at the ball that comes
+	outward                 // to the side on which the cutter goes by, away from the rim
+	upToBall                // from the rim toward the screen
+	toRim                   // from the screen toward the rim
+)
+
+func (w heading) in(f *frame) court.Point {
+	switch w {
+	case withBall:
+		return f.a
+	case atBall:
+		return f.a.Scale(-1)
+	case outward:
+		return f.n
+	case upToBall:
+		return f.origin.Unit()
+	}
+	return f.origin.Unit().Scale(-1)
+}
+
+const (
+	// turnFoot turns an angle of the head, in radians, into feet: half a foot at the
+	// nose is much, a quarter turn is as clear as four feet (assumption).
+	turnFoot = 2.6
+	// horizon turns a speed into feet: how long a movement is watched, in seconds, so
+	// that two feet a second are 0.8 ft of evidence (assumption).
+	horizon = 0.4
+	// chaseSpeed is how fast, in ft/s, somebody who chases the ball goes at least
+	// (assumption).
+	chaseSpeed = 2.0
+)
+
+// measure is by how many feet a condition holds.
+func (c *cond) measure(s *Snapshot, f *frame) span {
+	switch c.test {
+	case allOf:
+		out := is(true)
+		for i := range c.kids {
+			m := c.kids[i].measure(s, f)
+			if m.low < out.low {
+				out.low, out.byLow = m.low, m.byLow
+			}
+			if m.high < out.high {
+				out.high, out.byHigh = m.high, m.byHigh
+			}
+		}
+		return out
+	case anyOf:
+		out := is(false)
+		for i := range c.kids {
+			m := c.kids[i].measure(s, f)
+			if m.low > out.low {
+				out.low, out.byLow = m.low, m.byLow
+			}
+			if m.high > out.high {
+				out.high, out.byHigh = m.high, m.byHigh
+			}
+		}
+		return out
+	case notOf:
+		m := c.kids[0].measure(s, f)
+		return span{-m.high, -m.low, m.byHigh, m.byLow}
+	case isMoving, isChasing, isWatching, isShooter, isFinisher, isInRange, isForcing, isUntold:
+		return c.told(s, f)
+	}
+	m := c.leaf(s, f)
+	return span{m, m, c.x, c.x}
+}
+
+// told measures a condition on what a snapshot may leave out.
+func (c *cond) told(s *Snapshot, f *frame) span {
+	m, known := 0.0, false
+	switch c.test {
+	case isMoving:
+		var v court.Point
+		v, known = s.Velocity.Of(c.x)
+		m = horizon * (v.Dot(heading(c.p).in(f)) - c.k.feet)
+	case isChasing:
+		var v court.Point
+		v, known = s.Velocity.Of(c.x)
+		m = horizon * (v.Dot(withBall.in(f).Sub(toRim.in(f)).Unit()) - chaseSpeed)
+	case isWatching:
+		var at court.Point
+		at, known = s.Facing.Of(c.x)
+		x := s.At(c.x)
+		m = turnFoot * (angle(at.Sub(x), s.At(c.q).Sub(x)) - angle(at.Sub(x), s.At(c.p).Sub(x))) / 2
+	case isForcing:
+		if s.WeakHand == "" {
+			return is(false) // nobody is sent to a weak hand that is not told
+		}
+		known, m = true, s.At(c.x).Sub(s.Cutter).Dot(s.strongSide())-c.k.in(f.size)
+	case isShooter:
+		return ifKnown(s.shooter(c.p))
+	case isFinisher:
+		return ifKnown(s.ScreenerFinishes)
+	case isInRange:
+		return is(s.At(c.p).Len() <= s.rangeOf(f.size))
+	}
+	if !known {
+		return anything
+	}
+	return span{m, m, c.x, c.x}
+}
+
+func ifKnown(k Known) span {
+	if k == Unknown {
+		return anything
+	}
+	return is(k == Yes)
+}
+
+// shooter tells whether somebody makes the three.
+func (s *Snapshot) shooter(p Place) Known {
+	switch p {
+	case cutter:
+		return s.CutterShoots
+	case screener:
+		return s.ScreenerShoots
+	case second:
+		return s.SecondShoots
+	}
+	return Unknown
+}
+
+// rangeOf is how far out the cutter or handler shoots, in feet: as told, or behind the
+// arc for a shooter, near the lane for one who does not shoot, else that of the age.
+func (s *Snapshot) rangeOf(z Size) float64 {
+	switch {
+	case s.Range > 0:
+		return s.Range
+	case s.CutterShoots == Yes:
+		return math.Max(z.Range, z.Arc+shooterBehind)
+	case s.CutterShoots == No:
+		return noShooter * z.Body
+	}
+	return z.Range
+}
+
+const (
+	// shooterBehind is how far behind the arc a shooter still shoots, in feet (assumption).
+	shooterBehind = 4.0
+	// noShooter is the range in feet of somebody who does not shoot threes (assumption).
+	noShooter = 14.0
+)
+
+// strongSide is the direction of the handler's strong hand, facing the rim.
+func (s *Snapshot) strongSide() court.Point {
+	left := s.Cutter.Scale(-1).Unit().Left()
+	if s.WeakHand == "left" {
+		return left.Scale(-1)
+	}
+	return left
+}
+
+// leaf measures a condition on places alone.
+func (c *cond) leaf(s *Snapshot, f *frame) float64 {
+	x, p, k := s.At(c.x), s.At(c.p), c.k.in(f.size)
 	switch c.test {
 	case isAhead:
 		return x.Sub(p).Dot(f.a)
 	case isOnSide:
 		return x.Sub(f.origin).Dot(f.n)
+	case isOutside:
+		return x.Sub(p).Dot(f.n) - k
 	case isWithin:
-		return c.k - x.Dist(p)
+		return k - x.Dist(p)
 	case isNearer:
 		q := s.At(c.q)
 		apart := max(p.Dist(q), SameSpot)
 		dp, dq := x.Sub(p), x.Sub(q)
 		return (dq.Dot(dq) - dp.Dot(dp)) / (2 * apart)
 	case isInLane:
-		return c.k - court.SegmentDist(x, p, s.At(c.q))
+		return k - court.SegmentDist(x, p, s.At(c.q))
 	case isDeeper:
-		return p.Len() - x.Len() - c.k
+		return p.Len() - x.Len() - k
 	case isAbove:
-		return x.Y - p.Y - c.k
-	case isWatching:
-		return turnFoot * (angle(s.Eyes.Sub(x), s.At(c.q).Sub(x)) - angle(s.Eyes.Sub(x), p.Sub(x))) / 2
+		return x.Y - p.Y - k
 	case isFarOut:
-		// Nobody's move on defence changes where the ball is.
-		if p.Len() > c.k {
-			return math.Inf(1)
-		}
-		return math.Inf(-1)
+		// Nobody's move on defense changes where the ball is.
+		return is(p.Len() > f.size.Arc+k).low
 	}
-	return math.Inf(1)
+	return math.Inf(-1)
 }
 
 // angle is the angle between two directions in radians, 0 to pi.
@@ -143,34 +366,34 @@ func angle(a, b court.Point) float64 {
 	return math.Abs(math.Atan2(a.X*b.Y-a.Y*b.X, a.Dot(b)))
 }
 
-// nearest is the part of a condition that decides its measure.
-func (c *cond) nearest(s *Situation, f *frame) *cond {
-	if c.test > notOf {
-		return c
+// unknowns calls say for every part of a condition that only something untold would decide.
+func (c *cond) unknowns(s *Snapshot, f *frame, say func(*cond)) {
+	m := c.measure(s, f)
+	if m.low >= 0 || m.high < 0 {
+		return
 	}
-	feet, by := c.measure(s, f)
+	if len(c.kids) == 0 {
+		say(c)
+	}
 	for i := range c.kids {
-		if m, who := c.kids[i].measure(s, f); who == by && abs(m) == abs(feet) {
-			return c.kids[i].nearest(s, f)
-		}
+		c.kids[i].unknowns(s, f, say)
 	}
-	return c
 }
 
-// told puts the measures behind a condition that holds in words. Each defender
-// is spoken of once, by what is said of him first.
-func (c *cond) told(s *Situation, f *frame, people []Person) string {
+// explain puts the measures behind a condition that holds in words. Each defender is
+// named once; what more is said of one follows without the name.
+func (c *cond) explain(s *Snapshot, f *frame, a *Action) string {
 	var parts []string
 	said := map[Place]int{}
-	c.tell(s, f, people, 1, func(x Place, text string) {
-		if text != "" && said[x] < 2 {
-			// What more is said of him follows without his name.
-			if word := word(people, x) + " is "; said[x] > 0 && strings.HasPrefix(text, word) {
-				text = text[len(word):]
-			}
-			said[x]++
-			parts = append(parts, text)
+	c.tell(s, f, a, 1, func(x Place, text string) {
+		if text == "" || said[x] >= 2 {
+			return
 		}
+		if word := a.word(x) + " is "; said[x] > 0 {
+			text = strings.TrimPrefix(text, word)
+		}
+		said[x]++
+		parts = append(parts, text)
 	})
 	if len(parts) == 0 {
 		return ""
@@ -178,26 +401,29 @@ func (c *cond) told(s *Situation, f *frame, people []Person) string {
 	return upper(strings.Join(parts, ", ")) + "."
 }
 
-func (c *cond) tell(s *Situation, f *frame, people []Person, sign float64, say func(Place, string)) {
+func (c *cond) tell(s *Snapshot, f *frame, a *Action, sign float64, say func(Place, string)) {
 	switch c.test {
 	case allOf, anyOf:
 		for i := range c.kids {
 			// Of alternatives only those that hold are told.
-			if m, _ := c.kids[i].measure(s, f); m*sign > 0 || c.test == allOf {
-				c.kids[i].tell(s, f, people, sign, say)
+			m := c.kids[i].measure(s, f)
+			if c.test == allOf || sign > 0 && m.certain() || sign < 0 && !m.possible() {
+				c.kids[i].tell(s, f, a, sign, say)
 			}
 		}
 		return
 	case notOf:
-		c.kids[0].tell(s, f, people, -sign, say)
+		c.kids[0].tell(s, f, a, -sign, say)
 		return
 	}
-	say(c.x, c.phrase(s, f, people, c.leaf(s, f)))
+	if m := c.measure(s, f); m.low == m.high {
+		say(c.x, c.phrase(s, f, a, m.low))
+	}
 }
 
-// phrase is a measured condition in words.
-func (c *cond) phrase(s *Situation, f *frame, people []Person, m float64) string {
-	x, p, q := word(people, c.x), word(people, c.p), word(people, c.q)
+// phrase is a measured condition in words; empty for what a player cannot see in feet.
+func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
+	x, p, q := a.word(c.x), a.word(c.p), a.word(c.q)
 	either := func(yes, no string) string {
 		if m >= 0 {
 			return yes
@@ -209,16 +435,18 @@ func (c *cond) phrase(s *Situation, f *frame, people []Person, m float64) string
 		return fmt.Sprintf("%s is %.1f ft %s %s", x, abs(m), either("ahead of", "behind"), p)
 	case isOnSide:
 		return fmt.Sprintf("%s is %.1f ft %s", x, abs(m), either("out on the side of the cut", "on the far side of the screen"))
+	case isOutside:
+		return fmt.Sprintf("%s is on the %s side", x, either("outer", "lane"))
 	case isWithin:
 		return fmt.Sprintf("%s is %.1f ft from %s", x, s.At(c.x).Dist(s.At(c.p)), p)
 	case isNearer:
 		return fmt.Sprintf("%s is nearer to %s than to %s", x, either(p, q), either(q, p))
 	case isInLane:
-		return fmt.Sprintf("%s is %.1f ft from the way from %s to %s", x, c.k-m, p, q)
+		return fmt.Sprintf("%s is %.1f ft from the way from %s to %s", x, court.SegmentDist(s.At(c.x), s.At(c.p), s.At(c.q)), p, q)
 	case isDeeper:
 		deep := s.At(c.p).Len() - s.At(c.x).Len()
 		if deep < 0 {
-			return fmt.Sprintf("%s is %.1f ft further out than %s", x, -deep, p)
+			return fmt.Sprintf("%s is %.1f ft farther out than %s", x, -deep, p)
 		}
 		return fmt.Sprintf("%s is %.1f ft nearer the rim than %s", x, deep, p)
 	case isAbove:
@@ -228,9 +456,13 @@ func (c *cond) phrase(s *Situation, f *frame, people []Person, m float64) string
 		}
 		return fmt.Sprintf("%s is %.1f ft above %s", x, up, p)
 	case isWatching:
-		return fmt.Sprintf("%s looks at %s", x, either(p, q))
-	case isFarOut:
-		return fmt.Sprintf("%s is %.0f ft from the rim", p, s.At(c.p).Len())
+		return fmt.Sprintf("%s is looking at %s", x, either(p, q))
+	case isMoving:
+		if m >= 0 {
+			return fmt.Sprintf("%s is %s", x, [...]string{"going with the ball", "going at the ball", "jumping out", "coming up", "dropping"}[c.p])
+		}
+	case isChasing:
+		return fmt.Sprintf("%s is %s", x, either("chasing over the screen", "staying with the screener"))
 	}
 	return ""
 }

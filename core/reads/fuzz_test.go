@@ -9,13 +9,13 @@ import (
 	"evrik/core/court"
 )
 
-// situationFrom puts everybody of a screen where the bytes say: any number a
+// snapshotFrom puts everybody of a screen where the bytes say: any number a
 // client can send, not a number and infinities among them.
-func situationFrom(c court.Court, data []byte) (*Screen, Situation) {
+func snapshotFrom(c court.Court, data []byte) (*Action, Snapshot) {
 	if len(data) == 0 {
 		data = []byte{0}
 	}
-	screen := screens[int(data[0])%len(screens)]
+	screen := actions[int(data[0])%len(actions)]
 	s := screen.Example(c, screen.rows[int(data[0]/32)%len(screen.rows)].Cue)
 	data = data[1:]
 	next := func(old float64) float64 {
@@ -41,20 +41,28 @@ func situationFrom(c court.Court, data []byte) (*Screen, Situation) {
 		}
 	}
 	s.Back = court.Point{X: next(s.Back.X), Y: next(s.Back.Y)}
+	for _, p := range []Place{cutter, xCutter, xScreener} {
+		if v, told := s.Velocity.Of(p); told {
+			s.Velocity.Set(p, court.Point{X: next(v.X), Y: next(v.Y)})
+		}
+		if next(0) > 1 {
+			s.Velocity.Forget(p)
+		}
+	}
 	return screen, s
 }
 
-// FuzzEverySituation feeds the classifier, the kinematics, the help reader, the
+// FuzzEverySnapshot feeds the classifier, the kinematics, the help reader, the
 // mechanics, the maps and the plays with any coordinates of anybody: an answer
 // in finite figures, or a sentence, never a panic.
-func FuzzEverySituation(f *testing.F) {
-	for i := range screens {
+func FuzzEverySnapshot(f *testing.F) {
+	for i := range actions {
 		f.Add([]byte{byte(i)})
 	}
 	f.Add(append([]byte{12}, make([]byte, 300)...))
 	c, _ := court.PresetCourt(court.HighSchool)
 	f.Fuzz(func(t *testing.T, data []byte) {
-		screen, s := situationFrom(c, data)
+		screen, s := snapshotFrom(c, data)
 		a, err := Judge(On(c), &s)
 		if err != nil {
 			if !errors.Is(err, ErrPlaces) || err.Error() == "" {
@@ -62,11 +70,11 @@ func FuzzEverySituation(f *testing.F) {
 			}
 			return
 		}
-		if a.Cue == NoCue || !finite(a.Margin) || a.Margin < 0 || a.Row.Say == "" || a.Why == "" {
+		if !finite(a.Margin) || a.Margin < 0 || a.Row.Seen == "" || (a.Cue == NoCue) != (a.State == NoCall) || a.State != NoCall && (a.Row.Say == "" || len(a.Accepted) < 2) {
 			t.Fatalf("%+v", a)
 		}
 		for _, o := range a.Options {
-			if !finite(o.Separation) || o.Separation < 0 || !finite(o.Help) || !finite(o.Seconds) || !finite(o.Feet) {
+			if !finite(o.Separation) || o.Separation < 0 || !finite(o.Window) || !finite(o.Seconds) || !finite(o.Feet) {
 				t.Fatalf("%+v", o)
 			}
 		}
@@ -82,7 +90,7 @@ func FuzzEverySituation(f *testing.F) {
 				}
 			}
 		}
-		if m := MapOf(&s, xCutter); len(m.Cues) != MapCols*MapRows {
+		if m := MapOf(testFloor, &s, xCutter); len(m.Cues) != MapCols*MapRows {
 			t.Fatalf("a map of %d cells", len(m.Cues))
 		}
 		for _, track := range PlayOf(On(c), &s, a).Tracks {

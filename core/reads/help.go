@@ -14,20 +14,22 @@ import (
 const (
 	// CornerLow is how high above the ring's line, in feet, a corner ends (assumption).
 	CornerLow = 8.0
-	// Contest is how near, in feet, a closeout must come to bother the shot
-	// (assumption: an arm and a step).
-	Contest = 3.0
-	// OnRoll is how near, in feet, to the roller's way a helper has stepped up to
-	// it (assumption).
-	OnRoll = 5.0
-	// OnHandler is how near, in feet, to the ball a helper has taken it (assumption).
-	OnHandler = 7.0
 	// AtRim is how far from the ring, in feet, a catch is a layup (assumption).
 	AtRim = 6.0
-	// released is when the ball leaves the handler's hand, seconds after the read
-	// (assumption).
-	released = 0.25
+	// sees is how long a handler needs to see who was left and let the pass go, in seconds
+	// (assumption: a choice reaction of 0.3 and a release of 0.2).
+	sees = 0.5
+	// OpenWindow is how many seconds a shot must be ahead of the defense for a pass to
+	// count as open (assumption).
+	OpenWindow = 0.1
+	// nearSpot is how near a named spot, in feet, somebody is called by it (assumption).
+	nearSpot = 3.0
+	// acrossFloor is how long a pass over the middle, in feet, is across the floor (assumption).
+	acrossFloor = 25.0
 )
+
+// onBall is how near the ball a helper is who has taken it, in feet (assumption).
+var onBall = body(7)
 
 // Job is a helper's job behind a ball screen (common practice, no source).
 type Job string
@@ -43,24 +45,31 @@ const (
 type Helper struct {
 	Who Place `json:"who"`
 	Job Job   `json:"job"`
-	// Stepped is "roller" or "ball" when he has left his man for one of them.
+	// Stepped is "roller" or "ball" for a helper who has left the own player for one of them.
 	Stepped string `json:"stepped"`
-	// Two is true when he is the nearest man to two attackers.
-	Two bool `json:"two"`
+	// Screened is true for a helper whom an exit screen keeps out of the lane.
+	Screened bool `json:"screened"`
 }
 
 // HelpLook is a pass the handler has.
 type HelpLook struct {
-	To   Place `json:"to"`
-	Pass Pass  `json:"pass"`
-	// Feet to the nearest defender when the ball arrives, and his place.
+	To Place `json:"to"`
+	// Kind is "roll", "pop" or "spot"; Name is what the receiver is called by place.
+	Kind string `json:"kind"`
+	Name string `json:"name"`
+	Pass Pass   `json:"pass"`
+	// Feet to the nearest defender at the shot, and who decides the window.
 	Feet float64 `json:"feet"`
 	By   Place   `json:"by"`
 	// Seconds until the ball is there.
 	Seconds float64 `json:"seconds"`
-	// Window is how long the pass may wait, in seconds, until the nearest
-	// defender bothers the catch; negative when it is late already.
+	// Window is how many seconds the shot is ahead of the first defender, with the
+	// handler's own reaction counted; negative when it is late already.
 	Window float64 `json:"window"`
+	// Open is true for a pass that can be made.
+	Open bool `json:"open"`
+	// Then is who gets one more pass when a helper comes to the catch; nobody for none.
+	Then Place `json:"then"`
 	// Rim is true for a catch at the ring.
 	Rim bool `json:"rim"`
 }
@@ -70,99 +79,179 @@ type Help struct {
 	// Paired is true when somebody stands in the strong corner.
 	Paired  bool     `json:"paired"`
 	Helpers []Helper `json:"helpers"`
+	// Left is how many helpers can still come to the roll: three on a cleared side, two on
+	// a paired one, one less with an exit screen.
+	Left int `json:"left"`
 	// Looks are the passes, the first one first.
 	Looks []HelpLook `json:"looks"`
 	// Say is the one spoken sentence.
 	Say string `json:"say"`
 }
 
-// HelpOf reads the help of a valid situation with the ball in a screen and
-// teammates round it; ok is false for every other.
-func HelpOf(pace motion.Pace, s *Situation) (h Help, ok bool) {
-	screen, known := ScreenByID(s.Screen)
-	if !known || screen.Family != BallUp {
+// HelpOf reads the help of a valid snapshot with the ball in a screen and teammates
+// around it; ok is false for every other.
+func HelpOf(fl *Floor, s *Snapshot) (h Help, ok bool) {
+	a, known := ActionByID(s.Action)
+	if !known || a.Family != BallUp {
 		return Help{}, false
 	}
-	spacers := screen.spacers()
-	h.Paired = strongCorner(s, spacers) != nobody
-	h.Helpers = helpers(screen, s, spacers)
-	h.Looks = looks(screen, pace, s, spacers)
-	for i := range h.Helpers {
-		n := 0
-		for _, l := range h.Looks {
-			if l.By == h.Helpers[i].Who && l.To >= second {
-				n++
-			}
+	f := a.frame(fl, s)
+	spacers := a.spacers()
+	corner := strongCorner(s, spacers)
+	h.Paired = corner != nobody
+	h.Helpers = a.helpers(s, &f, spacers, corner)
+	for _, x := range h.Helpers {
+		if !x.Screened && x.Who != defenderOf(corner) {
+			h.Left++
 		}
-		h.Helpers[i].Two = n > 1
 	}
-	h.Say = h.say(screen)
+	h.Looks = a.looks(fl, &f, s)
+	h.Say = h.say()
 	return h, true
 }
 
+// defenderOf is the defender of a spacer.
+func defenderOf(p Place) Place {
+	if p < second || p > three {
+		return nobody
+	}
+	return p - second + xSecond
+}
+
 // strongCorner is who stands in the corner on the screen's side.
-func strongCorner(s *Situation, spacers []Place) Place {
+func strongCorner(s *Snapshot, spacers []Place) Place {
 	for _, p := range spacers {
 		at := s.At(p)
-		if at.X*s.Screener.X > 0 && at.Y < CornerLow {
+		if at.X*s.Screener.X > 0 && at.Y < CornerLow && at.Len() > AtRim {
 			return p
 		}
 	}
 	return nobody
 }
 
-// helpers gives the defenders behind the play their jobs: on the far side the
-// lowest man is the low tag, the next the high tag, a third the plug; the man in
-// the strong corner is the plug.
-func helpers(sc *Screen, s *Situation, spacers []Place) []Helper {
+// helpers gives the defenders behind the play their jobs: on the far side the lowest one
+// is the low tag, the next the high tag, a third the plug; the one in the strong corner
+// is the plug.
+func (a *Action) helpers(s *Snapshot, f *frame, spacers []Place, corner Place) []Helper {
 	var out []Helper
-	far := append([]Place(nil), spacers...)
-	slices.SortFunc(far, func(a, b Place) int { return cmp.Compare(s.At(a).Y, s.At(b).Y) })
-	corner := strongCorner(s, spacers)
+	far := slices.Clone(spacers)
+	slices.SortFunc(far, func(p, q Place) int { return cmp.Compare(s.At(p).Y, s.At(q).Y) })
 	jobs := []Job{LowTag, HighTag, Plug}
 	for _, p := range far {
 		job := Plug
 		if p != corner && len(jobs) > 0 {
 			job, jobs = jobs[0], jobs[1:]
 		}
-		x := p - second + xSecond
-		h := Helper{Who: x, Job: job}
-		at := s.At(x)
-		switch {
-		case at.Dist(s.Cutter) < OnHandler && at.Dist(s.At(p)) > OnHandler:
-			h.Stepped = "ball"
-		case court.SegmentDist(at, s.Screener, court.Point{}) < OnRoll && at.Dist(s.At(p)) > OnHandler:
-			h.Stepped = "roller"
-		}
-		out = append(out, h)
+		x := defenderOf(p)
+		out = append(out, Helper{Who: x, Job: job, Stepped: a.steppedTo(s, f, x, p), Screened: a.ID == BallExit && p == one})
 	}
 	return out
 }
 
-// looks lists the passes to roller, popper and spacers: layups that are open
-// first, then open shots by how long they last, then the rest.
-func looks(sc *Screen, pace motion.Pace, s *Situation, spacers []Place) []HelpLook {
-	out := []HelpLook{sc.rollLook(pace, s)}
-	targets := spacers
-	if sc.has(second) {
-		targets = append([]Place{second}, spacers...)
+// steppedTo says for whom a helper has left the own player: the tables' own conditions.
+func (a *Action) steppedTo(s *Snapshot, f *frame, x, own Place) string {
+	ball := all(within(x, onBall, cutter), not(within(x, onBall, own)))
+	roller := stepped(x, own)
+	switch {
+	case ball.measure(s, f).certain():
+		return "ball"
+	case roller.measure(s, f).certain():
+		return "roller"
 	}
-	for _, p := range targets {
-		out = append(out, sc.spotLook(pace, s, p))
+	return ""
+}
+
+// looks lists the passes to roller, popper and spacers: layups that are open first, then
+// open shots by how long they last, then the rest.
+func (a *Action) looks(fl *Floor, f *frame, s *Snapshot) []HelpLook {
+	m := a.moment(fl, f, s)
+	run := func(to Place, kind string, path []court.Point) HelpLook {
+		t := motion.Try{Receiver: a.index(to), Leaves: sees}
+		if off := cutPath(fl.Court, f, s, HitRoll); len(off) > 0 {
+			t.Runs = append(t.Runs, motion.Run{Who: a.index(cutter), Path: off, Dribble: true})
+		}
+		if len(path) > 0 {
+			t.Runs = append(t.Runs, motion.Run{Who: a.index(to), Path: path, ToRim: toRimCut(path), Stride: rollCatch})
+		}
+		return a.lookOf(fl, s, m.Play(&t), to, kind)
 	}
-	slices.SortStableFunc(out, func(a, b HelpLook) int {
-		if c := cmp.Compare(b.rank(), a.rank()); c != 0 {
+	var out []HelpLook
+	out = append(out, run(screener, "roll", []court.Point{finishNear(s.Screener)}))
+	if s.ScreenerShoots != No {
+		out = append(out, run(screener, "pop", screenerPath(fl.Court, f, s, Pop)))
+	}
+	if a.has(second) && a.ID != BallExit {
+		out = append(out, run(second, "pop", []court.Point{behindArc(fl.Court, s.Second)}))
+	}
+	for _, p := range a.spacers() {
+		out = append(out, run(p, "spot", nil))
+	}
+	slices.SortStableFunc(out, func(x, y HelpLook) int {
+		if c := cmp.Compare(y.rank(), x.rank()); c != 0 {
 			return c
 		}
-		return cmp.Compare(b.Window, a.Window)
+		return cmp.Compare(y.Window, x.Window)
 	})
 	return out
+}
+
+// lookOf is what a pass that was played comes to.
+func (a *Action) lookOf(fl *Floor, s *Snapshot, o motion.Outcome, to Place, kind string) HelpLook {
+	l := HelpLook{To: to, Kind: kind, Pass: Direct, Feet: o.Feet, By: a.defender(o.By), Seconds: o.Ball, Window: o.Window,
+		Rim: o.End.Len() < AtRim, Then: a.attacker(o.Next)}
+	switch o.Way {
+	case motion.Over:
+		l.Pass = Skip
+	case motion.Blocked:
+		l.Pass, l.Feet = NoPass, 0
+	}
+	across := s.Cutter.X*o.End.X < 0 && s.Cutter.Dist(o.End) > acrossFloor*fl.Court.ArcRadius/usualArc
+	l.Open = l.Pass != NoPass && l.Window >= OpenWindow && !(across && l.Pass == Skip)
+	switch kind {
+	case "spot":
+		l.Name = spotName(fl.Court, o.End)
+	default:
+		l.Name = "the " + kind
+	}
+	return l
+}
+
+// defender and attacker are the participants that the kinematics number.
+func (a *Action) defender(n int) Place { return a.nth(n, true) }
+
+func (a *Action) attacker(n int) Place { return a.nth(n, false) }
+
+func (a *Action) nth(n int, defends bool) Place {
+	for _, p := range a.Participants {
+		if p.ID.Defends() != defends {
+			continue
+		}
+		if n == 0 {
+			return p.ID
+		}
+		n--
+	}
+	return nobody
+}
+
+// spotName is what somebody is called who stands at a place.
+func spotName(c court.Court, at court.Point) string {
+	near, name := nearSpot, "the open player"
+	for _, spot := range []struct{ id, name string }{
+		{"cornerR", "the corner"}, {"cornerL", "the corner"}, {"wingR", "the wing"}, {"wingL", "the wing"},
+		{"slotR", "the slot"}, {"slotL", "the slot"}, {"top", "the top"},
+	} {
+		if p, ok := c.SpotAt(spot.id); ok && p.Dist(at) < near {
+			near, name = p.Dist(at), spot.name
+		}
+	}
+	return name
 }
 
 // rank is 2 for an open layup, 1 for an open shot, 0 for the rest.
 func (l HelpLook) rank() int {
 	switch {
-	case l.Feet < OpenFrom || l.Window < 0 || l.Pass == NoPass:
+	case !l.Open:
 		return 0
 	case l.Rim:
 		return 2
@@ -170,86 +259,29 @@ func (l HelpLook) rank() int {
 	return 1
 }
 
-// rollLook is the pass to the roller on his way to the rim.
-func (sc *Screen) rollLook(pace motion.Pace, s *Situation) HelpLook {
-	end := finishNear(s.Screener)
-	run := pace.Cutting().TimeTo(s.Screener.Dist(end))
-	l := HelpLook{To: screener, Rim: true}
-	l.Pass, l.Seconds = sc.flight(pace, s, end, screener)
-	l.Seconds = math.Max(run, released+l.Seconds)
-	l.By, l.Feet, l.Window = sc.nearest(pace, s, end, l.Seconds, screener)
-	return l
-}
-
-// spotLook is the pass to somebody who stands where he is.
-func (sc *Screen) spotLook(pace motion.Pace, s *Situation, p Place) HelpLook {
-	end := s.At(p)
-	l := HelpLook{To: p, Rim: end.Len() < AtRim}
-	l.Pass, l.Seconds = sc.flight(pace, s, end, p)
-	l.Seconds += released
-	l.By, l.Feet, l.Window = sc.nearest(pace, s, end, l.Seconds, p)
-	return l
-}
-
-// flight is how the ball gets from the handler to a place, and how long it takes.
-func (sc *Screen) flight(pace motion.Pace, s *Situation, end court.Point, to Place) (Pass, float64) {
-	far := s.Cutter.Dist(end)
-	for _, p := range sc.People {
-		if !p.ID.Defends() || p.Guards == to {
-			continue
-		}
-		x := s.At(p.ID)
-		if x.Dist(end) > Contest && x.Dist(s.Cutter) > Contest && court.SegmentDist(x, s.Cutter, end) < LaneWidth {
-			return Skip, far / pace.Skip
-		}
-	}
-	return Direct, far / pace.Pass
-}
-
-// nearest is the defender who comes nearest to a catch by the time of the ball,
-// how near that is in feet, and how many seconds the catch stays unbothered
-// after that. The guard on the ball is behind the play.
-func (sc *Screen) nearest(pace motion.Pace, s *Situation, end court.Point, at float64, to Place) (by Place, feet, window float64) {
-	feet, window = math.Inf(1), math.Inf(1)
-	for _, p := range sc.People {
-		if !p.ID.Defends() || p.ID == xCutter {
-			continue
-		}
-		away := s.At(p.ID).Dist(end)
-		late := pace.React
-		if p.Guards != to {
-			late = pace.HelpReact() // he has a man of his own to leave first
-		}
-		if d := math.Max(0, away-pace.Cutting().Covered(at-late)); d < feet {
-			feet, by = d, p.ID
-		}
-		window = math.Min(window, late+pace.Cutting().TimeTo(away-Contest)-at)
-	}
-	return by, feet, window
-}
-
-// say is the sentence a coach would call.
-func (h *Help) say(sc *Screen) string {
+// say is the sentence a coach would call. It says of nobody what is not so.
+func (h *Help) say() string {
 	best := h.Looks[0]
-	who := sc.word(best.To)
-	for _, x := range h.Helpers {
-		if x.Stepped == "" {
-			continue
-		}
-		what := "takes the ball"
-		if x.Stepped == "roller" {
-			what = "meets the roller"
-		}
+	stepped := slices.IndexFunc(h.Helpers, func(x Helper) bool { return x.Stepped != "" })
+	if stepped < 0 {
 		if best.rank() == 0 {
-			return fmt.Sprintf("The %s %s and everybody is covered in time: keep it alive.", x.Job, what)
+			return "Nobody has stepped in and no pass is open: play your own defender."
 		}
-		return fmt.Sprintf("The %s %s: pass to %s, within %.1f seconds.", x.Job, what, who, math.Max(0.1, best.Window))
+		return fmt.Sprintf("Nobody has stepped in: %s is open for %.1f seconds.", best.Name, shown(best.Window))
+	}
+	x := h.Helpers[stepped]
+	what := "takes the ball"
+	if x.Stepped == "roller" {
+		what = "meets the roller"
 	}
 	switch {
 	case best.rank() == 0:
-		return "Nobody has stepped up and nobody is free: play your own man."
-	case best.To == screener:
-		return "Nobody reaches the middle: the roller is open."
+		return fmt.Sprintf("The %s %s and no pass is open yet: keep your dribble.", x.Job, what)
+	case best.To == x.Who.guards():
+		return fmt.Sprintf("The %s %s: pass to %s, within %.1f seconds.", x.Job, what, best.Name, shown(best.Window))
 	}
-	return fmt.Sprintf("%s is open, for %.1f seconds.", upper(who), math.Max(0.1, best.Window))
+	return fmt.Sprintf("The %s %s, and %s is open for %.1f seconds.", x.Job, what, best.Name, shown(best.Window))
 }
+
+// shown rounds a window down to a tenth, so that nothing is promised longer than it is.
+func shown(seconds float64) float64 { return math.Floor(seconds*10) / 10 }

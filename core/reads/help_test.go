@@ -3,10 +3,11 @@ package reads
 import (
 	"math"
 	"math/rand/v2"
+	"slices"
+	"strings"
 	"testing"
 
 	"evrik/core/court"
-	"evrik/core/motion"
 )
 
 // ballFive is a ball screen on the right with everybody in place and no help.
@@ -29,7 +30,7 @@ func jobOf(h Help, x Place) Helper {
 
 func look(h Help, p Place) (HelpLook, int) {
 	for i, l := range h.Looks {
-		if l.To == p {
+		if l.To == p && l.Kind != "pop" {
 			return l, i
 		}
 	}
@@ -40,7 +41,7 @@ func look(h Help, p Place) (HelpLook, int) {
 // stand (common practice, no source).
 func TestHelpReader(t *testing.T) {
 	s := ballFive(t)
-	h, ok := HelpOf(motion.DefaultPace, &s.Situation)
+	h, ok := HelpOf(testFloor, &s.Snapshot)
 	if !ok || !h.Paired {
 		t.Fatalf("the near corner is filled: %+v", h)
 	}
@@ -50,10 +51,10 @@ func TestHelpReader(t *testing.T) {
 		}
 	}
 
-	// The near corner's man steps to the roller: the near corner is open and first.
+	// The near corner's defender steps to the roller: the near corner is open and first.
 	s.Put(xOne, s.Screener.Toward(court.Point{}, 11))
-	h, _ = HelpOf(motion.DefaultPace, &s.Situation)
-	if l, at := look(h, one); at != 0 || l.Feet < 4 || l.Window <= 0 || jobOf(h, xOne).Stepped != "roller" {
+	h, _ = HelpOf(testFloor, &s.Snapshot)
+	if l, at := look(h, one); at != 0 || l.Feet < 3 || l.Window <= 0 || jobOf(h, xOne).Stepped != "roller" {
 		t.Errorf("tagged from the corner: %+v at %d, %q", l, at, h.Say)
 	}
 
@@ -61,7 +62,7 @@ func TestHelpReader(t *testing.T) {
 	s = ballFive(t)
 	s.Put(one, court.Point{X: -8.5, Y: 21.6})
 	s.home(xOne)
-	h, _ = HelpOf(motion.DefaultPace, &s.Situation)
+	h, _ = HelpOf(testFloor, &s.Snapshot)
 	if h.Paired || jobOf(h, xOne).Job != Plug || jobOf(h, xThree).Job != LowTag || jobOf(h, xTwo).Job != HighTag {
 		t.Errorf("cleared side: %+v", h)
 	}
@@ -69,42 +70,59 @@ func TestHelpReader(t *testing.T) {
 	// The big has come out to the ball and nobody reaches the middle: the roller.
 	s = ballFive(t)
 	s.put(xScreener, cutter, 4, 2, 0)
-	h, _ = HelpOf(motion.DefaultPace, &s.Situation)
+	h, _ = HelpOf(testFloor, &s.Snapshot)
 	if l, at := look(h, screener); at != 0 || !l.Rim {
 		t.Errorf("nobody at the midline: roller is look %d, %+v, %q", at, l, h.Say)
 	}
 
-	// One helper between two attackers has two.
+	// The guard has stayed with the roller: on a switch the roll is not open.
 	s = ballFive(t)
-	s.Put(xThree, court.Point{X: 3, Y: 5})
-	s.Put(xTwo, s.Two.Add(s.Three.Sub(s.Two).Scale(0.5)))
-	if h, _ = HelpOf(motion.DefaultPace, &s.Situation); !jobOf(h, xTwo).Two {
-		t.Errorf("he has two: %+v", h)
+	switched(s)
+	h, _ = HelpOf(testFloor, &s.Snapshot)
+	if l, _ := look(h, screener); l.Open {
+		t.Errorf("the guard is on the roller, and the roll is open: %+v, %q", l, h.Say)
 	}
-	if _, ok := HelpOf(motion.DefaultPace, &downFive(t).Situation); ok {
+	if _, ok := HelpOf(testFloor, &downFive(t).Snapshot); ok {
 		t.Error("an off-ball screen has no ball-screen help")
 	}
 }
 
 func downFive(t testing.TB) *scene { return sceneOf(highSchool(t), Down) }
 
-// Windows obey textbook kinematics: a lone closeout over d feet from rest takes
-// v/(2a) + d/v once past v²/(2a), the pass its distance over its speed.
-func TestHelpWindowClosedForm(t *testing.T) {
-	s := ballFive(t)
-	gap := 16.0
-	s.put(xCutter, cutter, 0, 3, 0) // out of the ball's way
-	for _, x := range []Place{xTwo, xThree, xScreener} {
-		s.Put(x, court.Point{X: -21, Y: 20 + float64(x)/10})
+// Nobody is called a corner who stands somewhere else, and the sentence names who was left.
+func TestHelpNames(t *testing.T) {
+	for name, tc := range map[string]struct {
+		x, own Place
+		says   string
+	}{"corner": {xOne, one, "the corner"}, "wing": {xTwo, two, "the wing"}} {
+		s := ballFive(t)
+		s.Put(tc.x, s.Screener.Toward(court.Point{}, 9))
+		h, _ := HelpOf(testFloor, &s.Snapshot)
+		l, at := look(h, tc.own)
+		if at != 0 || l.Name != tc.says || l.Open && !strings.Contains(h.Say, tc.says) || !strings.Contains(h.Say, string(jobOf(h, tc.x).Job)) {
+			t.Errorf("%s: %q, look %d %+v", name, h.Say, at, l)
+		}
 	}
-	s.Put(xOne, s.One.Toward(court.Point{}, gap))
-	h, _ := HelpOf(motion.DefaultPace, &s.Situation)
-	l, _ := look(h, one)
-	r := motion.DefaultPace.Cutting()
-	far := gap - Contest
-	want := motion.DefaultPace.React + r.Top/(2*r.Accel) + far/r.Top - (released + s.Cutter.Dist(s.One)/motion.DefaultPace.Pass)
-	if far <= r.Top*r.Top/(2*r.Accel) || l.Pass != Direct || math.Abs(l.Window-want) > 1e-9 || l.By != xOne {
-		t.Errorf("window %.4f by %s (%s), closed form %.4f", l.Window, l.By, l.Pass, want)
+	s := ballFive(t)
+	s.Put(one, court.Point{X: 2, Y: 24}) // the top
+	s.Put(xOne, court.Point{X: 2, Y: 10})
+	if h, _ := HelpOf(testFloor, &s.Snapshot); strings.Contains(h.Say, "corner") {
+		t.Errorf("nobody left a corner: %q", h.Say)
+	}
+}
+
+// Helpers who can still come: three on a cleared side, two on a paired one, one with an
+// exit screen (common practice, no source).
+func TestHelpersLeft(t *testing.T) {
+	s := ballFive(t)
+	cleared := ballFive(t)
+	cleared.Put(one, court.Point{X: -8.5, Y: 21.6})
+	cleared.home(xOne)
+	exit := ballExitScreen.Example(highSchool(t), Drop)
+	for want, at := range map[int]*Snapshot{2: &s.Snapshot, 3: &cleared.Snapshot, 1: &exit} {
+		if h, _ := HelpOf(testFloor, at); h.Left != want {
+			t.Errorf("%s: %d helpers left, want %d", at.Action, h.Left, want)
+		}
 	}
 }
 
@@ -113,15 +131,15 @@ func TestHelpWindowClosedForm(t *testing.T) {
 func TestHelpProperties(t *testing.T) {
 	rng := rand.New(rand.NewPCG(5, 6))
 	for range 3000 {
-		s := scattered(rng, ballScreen, ballFive(t).Situation)
+		s := scattered(rng, ballScreen, ballFive(t).Snapshot)
 		m := s.Mirror()
-		h, _ := HelpOf(motion.DefaultPace, &s)
-		g, _ := HelpOf(motion.DefaultPace, &m)
+		h, _ := HelpOf(testFloor, &s)
+		g, _ := HelpOf(testFloor, &m)
 		for i, l := range h.Looks {
 			if !finite(l.Feet) || !finite(l.Window) || !finite(l.Seconds) || l.Seconds <= 0 {
 				t.Fatalf("%+v", l)
 			}
-			w, _ := look(g, l.To)
+			w := g.Looks[slices.IndexFunc(g.Looks, func(w HelpLook) bool { return w.To == l.To && w.Kind == l.Kind })]
 			if math.Abs(w.Feet-l.Feet) > 1e-9 || math.Abs(w.Window-l.Window) > 1e-9 {
 				t.Fatalf("%+v, mirrored %+v", l, w)
 			}
@@ -132,9 +150,9 @@ func TestHelpProperties(t *testing.T) {
 		near := s
 		near.Put(xTwo, s.XTwo.Toward(s.Two, s.XTwo.Dist(s.Two)/2))
 		before, _ := look(h, two)
-		g, _ = HelpOf(motion.DefaultPace, &near)
-		if after, _ := look(g, two); after.Feet > before.Feet+1e-9 {
-			t.Fatalf("his man came nearer and he is more open: %+v, %+v", before, after)
+		g, _ = HelpOf(testFloor, &near)
+		if after, _ := look(g, two); before.By == xTwo && after.Feet > before.Feet+1e-9 {
+			t.Fatalf("the defender came nearer and the wing is more open: %+v, %+v", before, after)
 		}
 	}
 }
@@ -145,7 +163,7 @@ func BenchmarkHelp(b *testing.B) {
 	s := ballFive(b)
 	b.ReportAllocs()
 	for b.Loop() {
-		HelpOf(motion.DefaultPace, &s.Situation)
+		HelpOf(testFloor, &s.Snapshot)
 	}
 }
 
@@ -158,11 +176,11 @@ func FuzzHelp(f *testing.F) {
 	f.Fuzz(func(t *testing.T, ax, ay, bx, by, cx, cy float64) {
 		s := ballFive(t)
 		s.XOne, s.XTwo, s.Cutter = court.Point{X: ax, Y: ay}, court.Point{X: bx, Y: by}, court.Point{X: cx, Y: cy}
-		h, ok := HelpOf(motion.DefaultPace, &s.Situation)
-		if !ok || len(h.Looks) != 4 || h.Say == "" {
+		h, ok := HelpOf(testFloor, &s.Snapshot)
+		if !ok || len(h.Looks) != 5 || h.Say == "" {
 			t.Fatalf("%+v", h)
 		}
-		a, err := Judge(On(highSchool(t)), &s.Situation)
+		a, err := Judge(On(highSchool(t)), &s.Snapshot)
 		if err != nil {
 			return
 		}

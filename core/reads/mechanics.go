@@ -15,16 +15,18 @@ const (
 	// MissBody is how far past the screener's body the defender's way may run
 	// before the screen misses him (assumption).
 	MissBody = 1.0
-	// OneStep is the normal step left to an opponent who cannot see the screen
-	// (NFHS Rule 4-40 and FIBA Art. 33, from memory; taken as 3 ft: assumption).
-	OneStep = 3.0
-	// TwoStrides is the distance left to a moving opponent (NFHS Rule 4-40 and
-	// FIBA Art. 33, from memory: one to two strides; taken as 6 ft: assumption).
-	TwoStrides = 6.0
+	// laneWidth is how near the ball's way, in feet, a defender takes it (assumption).
+	laneWidth = 2.0
+	// longPass is from how far, in feet, a pass can be thrown over somebody who is more
+	// than overCatch feet from the catch (assumption).
+	longPass, overCatch = 18.0, 6.0
+	// MissBelow is how far past the screener's body a defender may slide by on the far
+	// side before the screen was set too high (assumption).
+	MissBelow = 3.0
 	// LoopSlack is how much longer than straight a screener's way out may be
 	// (assumption).
 	LoopSlack = 1.0
-	// SpacingLeast and SpacingWanted are the distances between neighbours
+	// SpacingLeast and SpacingWanted are the distances between neighbors
 	// (common practice, no source).
 	SpacingLeast, SpacingWanted = 12.0, 15.0
 	// BackSlack is by how many degrees a screener's back may point away from
@@ -48,40 +50,39 @@ type Check struct {
 	Text string  `json:"text"`
 }
 
-// Mechanics judges how a screen is set and used, and how the floor is spread, in
-// a valid situation.
-func Mechanics(c court.Court, s *Situation) []Check {
-	screen, ok := ScreenByID(s.Screen)
+// Mechanics judges how a screen is set and used, whether it is legal, and how the floor
+// is spread, in a valid snapshot.
+func Mechanics(fl *Floor, s *Snapshot) []Check {
+	a, ok := ActionByID(s.Action)
 	if !ok {
 		return nil
 	}
 	out := []Check{}
-	if !screen.spots.free {
-		out = append(out, daylight(s), meetsBody(s), backTo(c, screen, s))
-		if screen.spots.blind {
-			out = append(out, blindSide(s))
-		} else if screen.Family == OffBall {
-			out = append(out, timeAndDistance(s))
+	cue := Classify(fl, s).Cue
+	if !a.spots.free {
+		out = append(out, daylightAtHip(s), meetsBody(s), backTo(fl.Court, a, s))
+		if a.ID != Ghost && a.ID != Handoff {
+			out = append(out, lawful(fl, a, s))
 		}
 	}
-	if screen.Family == OffBall {
-		out = append(out, spacing(s), lane(s), behindLine(c, s))
+	if a.Family == OffBall {
+		out = append(out, spacing(s), lane(s), behindLine(fl.Court, s))
 	}
-	if screen.Family == OffBall && !screen.spots.free && Classify(s).Cue == Under {
+	if a.Family == OffBall && !a.spots.free && cue == Under {
 		out = append(out, stopBehind(s))
 	}
-	if cue := Classify(s).Cue; screen.Family == OffBall && s.Exit != (court.Point{}) && (cue == Switch || cue == Show) {
+	if a.Family == OffBall && s.Exit != (court.Point{}) && (cue == Switch || cue == Show) {
 		out = append(out, straightOut(s))
 	}
-	if spread := neighbours(screen, s); spread.Text != "" {
-		out = append(out, spread, bodiesInside(c, screen, s), toes(c, screen, s))
+	if spread := neighbors(a, s); spread.Text != "" {
+		out = append(out, spread, bodiesInside(fl.Court, a, s), toes(fl.Court, a, s))
 	}
 	return out
 }
 
 // backTo is by how many degrees the screener's back points away from where it
 // should: to the catch, or where the table says.
-func backTo(c court.Court, screen *Screen, s *Situation) Check {
+func backTo(c court.Court, screen *Action, s *Snapshot) Check {
 	wanted := s.To
 	if at, ok := c.SpotAt(screen.spots.back); ok {
 		wanted = at
@@ -101,9 +102,9 @@ func backTo(c court.Court, screen *Screen, s *Situation) Check {
 }
 
 // spacers are the attackers who are not in the action and must give it room.
-func (sc *Screen) spacers() []Place {
+func (a *Action) spacers() []Place {
 	var out []Place
-	for _, p := range sc.People {
+	for _, p := range a.Participants {
 		if p.ID >= second && p.ID <= three && !p.Screens {
 			out = append(out, p.ID)
 		}
@@ -111,37 +112,37 @@ func (sc *Screen) spacers() []Place {
 	return out
 }
 
-// neighbours is the least distance of somebody off the action to a teammate.
-func neighbours(sc *Screen, s *Situation) Check {
+// neighbors is the least distance of somebody off the action to a teammate.
+func neighbors(a *Action, s *Snapshot) Check {
 	least, first, other := math.Inf(1), nobody, nobody
-	for _, a := range sc.spacers() {
-		for _, q := range sc.People {
-			if q.ID == a || q.ID == screener || q.ID.Defends() {
+	for _, p := range a.spacers() {
+		for _, q := range a.Participants {
+			if q.ID == p || q.Screens || q.ID == screener || q.ID.Defends() {
 				continue
 			}
-			if d := s.At(a).Dist(s.At(q.ID)); d < least {
-				least, first, other = d, a, q.ID
+			if d := s.At(p).Dist(s.At(q.ID)); d < least {
+				least, first, other = d, p, q.ID
 			}
 		}
 	}
 	if first == nobody {
 		return Check{}
 	}
-	k := Check{ID: "spread", Feet: least, OK: least >= SpacingLeast, Text: fmt.Sprintf("The floor is spread: at least %.0f ft between neighbours.", least)}
+	k := Check{ID: "spread", Feet: least, OK: least >= SpacingLeast, Text: fmt.Sprintf("The floor is spread: at least %.0f ft between neighbors.", least)}
 	switch {
 	case least < SpacingLeast:
-		k.Text = fmt.Sprintf("Only %.0f ft between %s and %s: one man guards both.", least, sc.word(first), sc.word(other))
+		k.Text = fmt.Sprintf("Only %.0f ft between %s and %s: one defender guards both.", least, a.word(first), a.word(other))
 	case least < SpacingWanted:
-		k.Text = fmt.Sprintf("%.0f ft between %s and %s: %.0f would be better.", least, sc.word(first), sc.word(other), SpacingWanted)
+		k.Text = fmt.Sprintf("%.0f ft between %s and %s: %.0f would be better.", least, a.word(first), a.word(other), SpacingWanted)
 	}
 	return k
 }
 
-// bodiesInside counts attackers inside the arc.
-func bodiesInside(c court.Court, sc *Screen, s *Situation) Check {
+// bodiesInside counts attackers inside the arc, but for second screeners.
+func bodiesInside(c court.Court, a *Action, s *Snapshot) Check {
 	n := 0
-	for _, p := range sc.People {
-		if !p.ID.Defends() && c.InsideArc(s.At(p.ID)) {
+	for _, p := range a.Participants {
+		if !p.ID.Defends() && !(p.Screens && p.ID != screener) && c.InsideArc(s.At(p.ID)) {
 			n++
 		}
 	}
@@ -154,20 +155,20 @@ func bodiesInside(c court.Court, sc *Screen, s *Situation) Check {
 
 // stopBehind is by how many feet the line from the defender who went under to
 // the cutter misses the screener: who stops off to an angle lets him through.
-func stopBehind(s *Situation) Check {
+func stopBehind(s *Snapshot) Check {
 	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.Cutter)-2*BodyRadius)
-	k := Check{ID: "stop", OK: miss == 0, Feet: miss, Text: "The screener stands between him and his man."}
+	k := Check{ID: "stop", OK: miss == 0, Feet: miss, Text: "The screener stands between the defender and the catch."}
 	if !k.OK {
-		k.Text = fmt.Sprintf("Stopped at an angle: his man slips past the screener by %.1f ft. Straight behind the back.", miss)
+		k.Text = fmt.Sprintf("Stopped at an angle: the defender slips past the screener by %.1f ft. Stop straight behind the back.", miss)
 	}
 	return k
 }
 
 // toes is how far behind the three-point line the nearest to it of those who
 // space the floor stands; those inside it are counted elsewhere.
-func toes(c court.Court, sc *Screen, s *Situation) Check {
+func toes(c court.Court, a *Action, s *Snapshot) Check {
 	least, who := math.Inf(1), nobody
-	for _, p := range sc.spacers() {
+	for _, p := range a.spacers() {
 		if behind := c.BehindArc(s.At(p)); behind >= 0 && behind < least {
 			least, who = behind, p
 		}
@@ -178,60 +179,50 @@ func toes(c court.Court, sc *Screen, s *Situation) Check {
 	}
 	k.Feet, k.OK, k.Text = least, least >= ToeRoom, fmt.Sprintf("Off the line by %.1f ft or more.", least)
 	if !k.OK {
-		k.Text = fmt.Sprintf("%s has his toes on the line: a step back costs his man two.", upper(sc.word(who)))
+		k.Text = fmt.Sprintf("%s has toes on the line: a step back costs the defender two.", upper(a.word(who)))
 	}
 	return k
 }
 
-// daylight is the gap between cutter and screener.
-func daylight(s *Situation) Check {
+// daylightAtHip is the gap between cutter and screener.
+func daylightAtHip(s *Snapshot) Check {
 	gap := math.Max(0, s.Cutter.Dist(s.Screener)-2*BodyRadius)
 	k := Check{ID: "daylight", OK: gap <= Daylight, Feet: gap, Text: "Hip to hip: no way through."}
 	if !k.OK {
-		k.Text = fmt.Sprintf("%.0f inches of daylight at the hip: his man slips through.", gap*12)
+		k.Text = fmt.Sprintf("%.0f inches of daylight at the hip: the defender slips through.", gap*12)
 	}
 	return k
 }
 
-// meetsBody is by how much the screen misses the way of the cutter's defender
-// to the catch. One who has gone the other way round has been met.
-func meetsBody(s *Situation) Check {
-	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.To)-2*BodyRadius)
+// meetsBody is by how much the screen misses the body of the cutter's defender: on the
+// way to the catch or, for one who has slid by on the far side, at the nearest point of
+// the slide. Who is past the screen on the cutter's side was met before.
+func meetsBody(s *Snapshot) Check {
 	f := newFrame(s)
 	past, out := f.in(s.XCutter)
-	k := Check{ID: "body", Feet: miss, OK: miss <= MissBody || out < 0 || past > 0, Text: "The screen is on his man's way."}
-	if !k.OK {
-		k.Text = fmt.Sprintf("The screen misses his man by %.1f ft: screen the man, not the spot.", miss)
+	miss := court.SegmentDist(s.Screener, s.XCutter, s.To)
+	if out < 0 {
+		// Slid below: where the defender came by the screener on that side.
+		miss = abs(out)
 	}
-	return k
-}
-
-// blindSide is the step left to a defender who cannot see the screen. Whoever
-// is in the screener's body already has run into it himself.
-func blindSide(s *Situation) Check {
-	room := s.XCutter.Dist(s.Screener)
-	k := Check{ID: "blind", Feet: room, OK: room >= OneStep || Classify(s).Cue == Stuck,
-		Text: "A normal step is left: the screen is legal from behind."}
-	if !k.OK {
-		k.Text = fmt.Sprintf("He cannot see it and has %.1f ft: leave a normal step, or it is a foul and hurts him.", room)
+	miss = math.Max(0, miss-2*BodyRadius)
+	most := MissBody
+	if out < 0 {
+		most = MissBelow
 	}
-	return k
-}
-
-// timeAndDistance is what a moving opponent who can see the screen has had to
-// stop or turn: his way from his man's start to the screen.
-func timeAndDistance(s *Situation) Check {
-	room := math.Max(0, guard(s.From, guarding).Dist(s.Screener)-2*BodyRadius)
-	k := Check{ID: "moving", Feet: room, OK: room >= TwoStrides, Text: fmt.Sprintf("His man has %.0f ft to see it coming.", room)}
+	k := Check{ID: "body", Feet: miss, OK: miss <= most || out >= 0 && past > 0, Text: "The screen meets the defender."}
 	if !k.OK {
-		k.Text = fmt.Sprintf("Set %.1f ft in front of a moving man: leave him two strides, or it is a foul.", room)
+		k.Text = fmt.Sprintf("The screen misses the defender by %.1f ft: screen the body, not the spot.", miss)
+		if out < 0 {
+			k.Text = fmt.Sprintf("The defender slid below with %.1f ft to spare: set it lower, on the body.", miss)
+		}
 	}
 	return k
 }
 
 // straightOut is by how many feet the screener's way to the rim is longer than
 // the straight one.
-func straightOut(s *Situation) Check {
+func straightOut(s *Snapshot) Check {
 	end := finishNear(s.Screener)
 	loop := s.Screener.Dist(s.Exit) + s.Exit.Dist(end) - s.Screener.Dist(end)
 	k := Check{ID: "exit", Feet: loop, OK: loop <= LoopSlack, Text: "Straight out to the rim."}
@@ -242,37 +233,47 @@ func straightOut(s *Situation) Check {
 }
 
 // spacing is the distance of passer and catch.
-func spacing(s *Situation) Check {
+func spacing(s *Snapshot) Check {
 	d := s.Passer.Dist(s.To)
 	k := Check{ID: "spacing", Feet: d, OK: d >= SpacingLeast, Text: fmt.Sprintf("%.0f ft from passer to catch.", d)}
 	switch {
 	case d < SpacingLeast:
-		k.Text = fmt.Sprintf("Only %.0f ft from passer to catch: one man can guard both.", d)
+		k.Text = fmt.Sprintf("Only %.0f ft from passer to catch: one defender can guard both.", d)
 	case d < SpacingWanted:
 		k.Text = fmt.Sprintf("%.0f ft from passer to catch: %.0f would be better.", d, SpacingWanted)
 	}
 	return k
 }
 
-// lane is how near a defender is to the ball's way to the catch.
-func lane(s *Situation) Check {
-	free := math.Min(court.SegmentDist(s.XCutter, s.Passer, s.To), court.SegmentDist(s.XScreener, s.Passer, s.To))
-	k := Check{ID: "lane", Feet: free, OK: free >= LaneWidth, Text: fmt.Sprintf("The pass to the catch is free by %.1f ft.", free)}
-	if !k.OK {
-		k.Text = "A defender stands in the pass to the catch: fake it, or go over him."
+// lane is how near a defender is to the ball's way to the catch. A long pass can go
+// over the head of one who is not at the catch.
+func lane(s *Snapshot) Check {
+	free, near := math.Inf(1), math.Inf(1)
+	for _, x := range []court.Point{s.XCutter, s.XScreener} {
+		if d := court.SegmentDist(x, s.Passer, s.To); d < free {
+			free, near = d, x.Dist(s.To)
+		}
+	}
+	over := near > overCatch && s.Passer.Dist(s.To) > longPass
+	k := Check{ID: "lane", Feet: free, OK: free >= laneWidth || over, Text: fmt.Sprintf("The pass to the catch is free by %.1f ft.", free)}
+	switch {
+	case !k.OK:
+		k.Text = "A defender stands in the pass to the catch: fake it first."
+	case free < laneWidth:
+		k.Text = "The pass goes over a defender: throw it high."
 	}
 	return k
 }
 
 // behindLine is how far behind the three-point line a catch outside it is.
-func behindLine(c court.Court, s *Situation) Check {
+func behindLine(c court.Court, s *Snapshot) Check {
 	behind := c.BehindArc(s.To)
 	k := Check{ID: "line", Feet: behind, OK: behind < 0 || behind >= ToeRoom, Text: "The catch is inside the line."}
 	switch {
 	case behind >= ToeRoom:
 		k.Text = fmt.Sprintf("The catch is %.1f ft behind the line.", behind)
 	case behind >= 0:
-		k.Text = "Toes on the line: his man recovers two steps sooner. Back up."
+		k.Text = "Toes on the line: the defender recovers two steps sooner. Back up."
 	}
 	return k
 }

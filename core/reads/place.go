@@ -2,7 +2,7 @@ package reads
 
 import "evrik/core/court"
 
-// Place is somebody, or a spot that matters, in a situation.
+// Place is somebody, or a spot that matters, in a snapshot.
 type Place uint8
 
 // Places. A ball screen's handler and a handoff's receiver are cutters, its
@@ -25,7 +25,7 @@ const (
 	start // where the cut began
 	catch // where it should end
 	rim
-	eyes // what the cutter's defender looks at
+	eyes // the place that the cutter's defender looks at
 	numPlaces
 )
 
@@ -57,8 +57,8 @@ func ParsePlace(id string) (Place, bool) {
 // Defends reports whether the place is a defender's.
 func (p Place) Defends() bool { return p >= xCutter && p <= xThree }
 
-// man is whom a defender guards; nobody for all others.
-func (p Place) man() Place {
+// guards is whom a defender guards; nobody for all others.
+func (p Place) guards() Place {
 	switch {
 	case p == xCutter:
 		return cutter
@@ -70,24 +70,28 @@ func (p Place) man() Place {
 	return nobody
 }
 
-// Person is one of the people of a type of situation, for pictures and sentences.
-type Person struct {
+// Participant is somebody who takes part in an action, for pictures and sentences.
+type Participant struct {
 	ID Place `json:"id"`
-	// Name is what the figure is called, Word how a sentence speaks of him.
+	// Name is what the figure is called, Word how a sentence speaks of that player.
 	Name string `json:"name"`
 	Word string `json:"word"`
 	// Letter stands on the figure.
 	Letter string `json:"letter"`
 	// Guards is the attacker a defender belongs to.
 	Guards Place `json:"guards"`
-	// Ball is true for who has it at the instant of the read.
+	// Ball is true for whoever has it at the moment of the read.
 	Ball bool `json:"ball"`
-	// Screens is true for who sets the screen.
+	// Screens is true for whoever sets a screen.
 	Screens bool `json:"screens"`
 }
 
 // At returns where somebody is, in feet. The rim is the origin.
-func (s *Situation) At(p Place) court.Point {
+func (s *Snapshot) At(p Place) court.Point {
+	if p == eyes {
+		at, _ := s.Facing.Of(xCutter)
+		return at
+	}
 	if at := s.place(p); at != nil {
 		return *at
 	}
@@ -95,13 +99,16 @@ func (s *Situation) At(p Place) court.Point {
 }
 
 // Put moves somebody; the rim and nobody stay where they are.
-func (s *Situation) Put(p Place, to court.Point) {
+func (s *Snapshot) Put(p Place, to court.Point) {
+	if p == eyes {
+		s.Facing.Set(xCutter, to)
+	}
 	if at := s.place(p); at != nil {
 		*at = to
 	}
 }
 
-func (s *Situation) place(p Place) *court.Point {
+func (s *Snapshot) place(p Place) *court.Point {
 	switch p {
 	case cutter:
 		return &s.Cutter
@@ -133,8 +140,6 @@ func (s *Situation) place(p Place) *court.Point {
 		return &s.From
 	case catch:
 		return &s.To
-	case eyes:
-		return &s.Eyes
 	}
 	return nil
 }

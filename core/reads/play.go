@@ -27,7 +27,7 @@ type Step struct {
 	Say  string  `json:"say"`
 }
 
-// Play is a situation set in motion.
+// Play is a snapshot set in motion.
 type Play struct {
 	Duration float64 `json:"duration"` // seconds
 	Tracks   []Track `json:"tracks"`
@@ -40,18 +40,18 @@ const (
 	holdScrn  = 0.4 // screener holds one count before leaving
 	endPause  = 0.8 // the last picture stays
 	passDelay = 0.1 // the ball leaves this long before the catch needs it
-	reaction  = 0.4 // a defender follows his man's answer this much later
-	lookPause = 0.9 // everybody stands in his place before a read without a screen
+	reaction  = 0.4 // a defender follows the own player's answer this much later
+	lookPause = 0.9 // everybody stands in place before a read without a screen
 )
 
 // closest is how near, in feet, a recovering defender gets (assumption).
 const closest = 3.2
 
-// PlayOf sets a judged situation in motion on a court: the screen is set, the
+// PlayOf sets a judged snapshot in motion on a court: the screen is set, the
 // cutter comes to it, both answer the cue and the ball goes to the first look.
-func PlayOf(fl Floor, s *Situation, a Answer) Play {
+func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 	c := fl.Court
-	screen, ok := ScreenByID(s.Screen)
+	screen, ok := ActionByID(s.Action)
 	if !ok {
 		return Play{}
 	}
@@ -59,7 +59,7 @@ func PlayOf(fl Floor, s *Situation, a Answer) Play {
 	if s.onLeft() {
 		begin = begin.Mirror()
 	}
-	f := screen.frame(s)
+	f := screen.frame(&fl, s)
 	set := fl.Pace.Cutting().TimeTo(begin.Dist(s.Screener))
 	use := set + setPause + fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
 	leave := use - fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
@@ -67,19 +67,19 @@ func PlayOf(fl Floor, s *Situation, a Answer) Play {
 		begin, from, set, use, leave = s.Screener, s.Cutter, 0, lookPause, lookPause
 	}
 	b := builder{pace: fl.Pace}
-	cutEnd := b.run(cutter, from, leave, use, s.Cutter, cutPath(c, &f, s, a.Row.CutterRead))
+	cutEnd := b.run(cutter, from, leave, use, s.Cutter, cutPath(c, &f, s, j.Row.CutterRead))
 	scrEnd := b.run(screener, begin, 0, set, s.Screener, nil)
-	b.leave(screener, use+holdScrn, screenerPath(c, &f, s, a.Row.ScreenerRead), &scrEnd)
+	b.leave(screener, use+holdScrn, screenerPath(c, &f, s, j.Row.ScreenerRead), &scrEnd)
 	b.tracks = append(b.tracks, Track{Who: "ball"})
-	for _, p := range screen.People {
+	for _, p := range screen.Participants {
 		if !p.ID.Defends() && b.find(p.ID.String()) == nil {
 			b.stand(p.ID, s.At(p.ID))
 		}
 	}
-	arrive := b.ball(screen, screen.ballTo(s, a.Row.CutterRead), use)
+	arrive := b.ball(screen, screen.ballTo(s, j.Row.CutterRead), use)
 	b.defender(xCutter, screen.waits(from, s.XCutter), s.XCutter, leave, use, b.end("cutter"), cutEnd)
 	b.defender(xScreener, screen.waits(begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
-	for _, p := range screen.People {
+	for _, p := range screen.Participants {
 		if p.ID.Defends() && b.find(p.ID.String()) == nil {
 			b.stand(p.ID, s.At(p.ID))
 		}
@@ -89,23 +89,23 @@ func PlayOf(fl Floor, s *Situation, a Answer) Play {
 	steps := []Step{
 		{0, "Start", screen.About},
 		{set, "Set", screen.Before[1]},
-		{use, "Read", a.Row.Say},
-		{arrive, "Ball", a.Row.PasserPart},
-		{end, "Finish", a.Row.ScreenerPart},
+		{use, "Read", j.Row.Say},
+		{arrive, "Ball", j.Row.PasserPart},
+		{end, "Finish", j.Row.ScreenerPart},
 	}
 	return Play{Duration: end + endPause, Tracks: b.tracks, Steps: steps}
 }
 
-// guard is where a defender waits: on the line from his man to the rim.
-func guard(man court.Point, d float64) court.Point { return man.Toward(court.Point{}, d) }
+// guard is where a defender waits: on the line from the own player to the rim.
+func guard(own court.Point, d float64) court.Point { return own.Toward(court.Point{}, d) }
 
-// waits is where a defender is before the read: with his man, or in his place
-// where nobody moves before it.
-func (sc *Screen) waits(man, at court.Point) court.Point {
-	if sc.spots.free {
+// waits is where a defender is before the read: with the own player, or in
+// place where nobody moves before it.
+func (a *Action) waits(own, at court.Point) court.Point {
+	if a.spots.free {
 		return at
 	}
-	return guard(man, 2.5)
+	return guard(own, 2.5)
 }
 
 type builder struct {
@@ -129,14 +129,14 @@ func (b *builder) run(who Place, from court.Point, t0, t1 float64, to court.Poin
 	return end
 }
 
-// stand adds a track of somebody who stays where he is.
+// stand adds a track of somebody who stays in place.
 func (b *builder) stand(who Place, at court.Point) {
 	b.tracks = append(b.tracks, Track{who.String(), []Key{{0, at}}})
 }
 
 // ball fills the ball's track: with its owner until it is passed, then to the
-// receiver where he is at the end of his way. It returns when it is there.
-func (b *builder) ball(screen *Screen, to Place, use float64) float64 {
+// receiver at the end of that run. It returns when it is there.
+func (b *builder) ball(screen *Action, to Place, use float64) float64 {
 	from := screen.ball()
 	owner := b.find(from.String())
 	track := b.find("ball")
@@ -189,11 +189,11 @@ func (b *builder) leave(who Place, t float64, path []court.Point, end *float64) 
 	}
 }
 
-// defender adds a defender's track: with his man to the screen, in his place
-// at the read, and recovering toward his man's last place by the end.
-func (b *builder) defender(who Place, from, read court.Point, t0, t1 float64, man court.Point, end float64) {
-	room := math.Max(0, read.Dist(man)-closest)
-	recover := read.Toward(man, math.Min(room, b.pace.Cutting().Covered(end-t1-reaction)))
+// defender adds a defender's track: with the own player to the screen, in
+// place at the read, and recovering toward the own player's last place by the end.
+func (b *builder) defender(who Place, from, read court.Point, t0, t1 float64, own court.Point, end float64) {
+	room := math.Max(0, read.Dist(own)-closest)
+	recover := read.Toward(own, math.Min(room, b.pace.Cutting().Covered(end-t1-reaction)))
 	keys := []Key{{0, from}}
 	if t0 > 0 {
 		keys = append(keys, Key{t0, from})

@@ -7,17 +7,16 @@ import (
 	"evrik/core/court"
 )
 
-// Clear returns a situation of a screen that shows a clear cue, drawn from a
-// seed: any cue, either side, the defenders anywhere that shows it beyond doubt.
-func Clear(c court.Court, screen *Screen, seed uint64) Situation {
+// Clear returns a snapshot of an action that shows a clear cue, drawn from a seed: any
+// cue, either side, the defenders anywhere that shows it beyond doubt.
+func Clear(fl *Floor, a *Action, seed uint64) Snapshot {
 	rng := rand.New(rand.NewPCG(seed, 0))
-	cue := screen.rows[rng.IntN(len(screen.rows))].Cue
-	s := screen.Example(c, cue)
-	clear := s
+	cue := a.rows[rng.IntN(len(a.rows))].Cue
+	clear := a.Example(fl.Court, cue)
 	for range clearTries {
-		t := s
-		t.XCutter, t.XScreener = near(rng, s.XCutter), near(rng, s.XScreener)
-		if v := Classify(&t); v.Cue == cue && v.Margin >= clearMargin && t.Validate(c) == nil {
+		t := clear
+		t.XCutter, t.XScreener = near(rng, clear.XCutter), near(rng, clear.XScreener)
+		if v := Classify(fl, &t); v.Cue == cue && v.Margin >= clearMargin && t.Validate(fl.Court) == nil {
 			clear = t
 			break
 		}
@@ -27,6 +26,9 @@ func Clear(c court.Court, screen *Screen, seed uint64) Situation {
 	}
 	return clear
 }
+
+// clearMargin is the margin in feet from which a snapshot counts as clear (assumption).
+const clearMargin = 1.0
 
 const (
 	clearTries = 60  // places tried before the plain example is taken

@@ -10,7 +10,7 @@ import (
 
 // Hit is a line of a table that somebody's words describe.
 type Hit struct {
-	Screen string `json:"screen"`
+	Action string `json:"action"`
 	Name   string `json:"name"`
 	Cue    Cue    `json:"cue"`
 	Read   Read   `json:"read"`
@@ -33,16 +33,16 @@ const (
 var otherWords = map[string]string{
 	Ball: "pick roll on-ball", StepUp: "flip sideline", Handoff: "hand off dho give", DribbleAt: "entry",
 	Back: "rip", Stagger: "double two screens pair", Floppy: "single baseline runner under rim", Exit: "corner baseline", Hammer: "weak corner drive",
-	AfterFeed: "post entry passer feed", RoundPost: "post weak side", FeedPost: "post entry front pass", Changes: "slip repeat", DoubleHigh: "horns two", Pin: "pindown",
+	AfterFeed: "post entry passer feed", RoundPost: "post weak side", FeedPost: "post entry front pass", Changes: "slip repeat", First: "double two screens pair", BallExit: "pick roll baseline corner", DoubleHigh: "horns two", Pin: "pindown",
 	"trail": "chases chasing follows behind hip lock", "stuck": "attached level body", "under": "below short gap through", "jump": "cheats cheat top-lock toplock overplays overplay early over",
-	"switch": "switches trade", "show": "help bump steps", "drop": "back deep sag over", "tag": "helps help corner", "early": "over jump", "hedge": "show out hard", "blitz": "trap double two",
+	"switch": "switches trade", "show": "help bump steps", "drop": "back deep sag over", "tag": "helps help corner", "early": "over jump", "soft-show": "hedge show soft", "hard-hedge": "hedge show out hard", "level": "touch up", "weak": "weak hand", "blitz": "trap double two",
 	"ice": "down push sideline", "denied": "deny overplays overplay", "dig": "digs stunt", "doubled": "double trap", "fronted": "front fronting lob", "helped": "front fronting help lob",
 	"turned": "looks watching ball head sleeps", "asleep": "sleeps open empty", "opens": "sags sunk lane", "behind": "plays behind", "under-far": "below half court far",
 	"high": "above top", "low": "below baseline", "waits": "cheats sits",
 }
 
 // filler are words that tell nothing.
-var filler = map[string]bool{"he": true, "the": true, "on": true, "go": true, "his": true, "a": true, "is": true, "my": true, "man": true, "to": true, "of": true,
+var filler = map[string]bool{"he": true, "the": true, "on": true, "go": true, "his": true, "her": true, "she": true, "defender": true, "a": true, "is": true, "my": true, "man": true, "to": true, "of": true,
 	"and": true, "in": true, "it": true, "what": true, "if": true, "when": true, "they": true, "their": true, "you": true, "your": true, "for": true, "at": true, "i": true, "do": true, "we": true, "screen": true}
 
 // wordsOf splits a text into stems.
@@ -62,18 +62,18 @@ func wordsOf(text string) []string {
 	return out
 }
 
-// Search finds the lines of the tables that words describe, the best first: "he
-// goes under on the flare". No known word finds nothing.
-func Search(school School, words string) []Hit {
+// Search finds the lines of the tables that words describe, the best first: "they
+// go under on the flare". No known word finds nothing.
+func Search(rules TeamRules, words string) []Hit {
 	type doc struct {
 		hit    Hit
 		weight map[string]float64
 	}
 	var docs []doc
 	count := map[string]float64{}
-	for _, sc := range screens {
-		for _, row := range sc.Rows(school) {
-			d := doc{Hit{Screen: sc.ID, Name: sc.Name, Cue: row.Cue, Read: row.CutterRead}, map[string]float64{}}
+	for _, a := range actions {
+		for _, row := range a.Rows(rules) {
+			d := doc{Hit{Action: a.ID, Name: a.Name, Cue: row.Cue, Read: row.CutterRead}, map[string]float64{}}
 			add := func(weight float64, texts ...string) {
 				words := wordsOf(strings.Join(texts, " "))
 				slices.Sort(words)
@@ -81,10 +81,12 @@ func Search(school School, words string) []Hit {
 					d.weight[w] += weight
 				}
 			}
-			add(inText, row.Seen, row.Say, sc.About, string(sc.Family))
-			add(inRead, readName(row.CutterRead), readName(row.ScreenerRead))
+			add(inText, row.Seen, row.Say, a.About, string(a.Family))
+			for _, n := range append(slices.Clone(row.Cutter), row.Screener...) {
+				add(inRead, readName(n.Read))
+			}
 			add(inCue, row.Cue.Name(), row.Cue.String(), otherWords[row.Cue.String()])
-			add(inName, sc.Name, otherWords[sc.ID])
+			add(inName, a.Name, otherWords[a.ID])
 			for w := range d.weight {
 				count[w]++
 			}

@@ -17,17 +17,17 @@ func TestSearch(t *testing.T) {
 		"hammer":                           {Hammer, "trail"},
 		"top-lock on the pin down":         {Pin, "jump"},
 	} {
-		hits := Search(School{}, words)
-		if len(hits) == 0 || hits[0].Screen != want[0] || hits[0].Cue.String() != want[1] {
+		hits := Search(TeamRules{}, words)
+		if len(hits) == 0 || hits[0].Action != want[0] || hits[0].Cue.String() != want[1] {
 			t.Errorf("%q finds %+v, want %v", words, hits[:min(3, len(hits))], want)
 		}
 	}
 	for _, nothing := range []string{"", "the he his", "xylophone", "\x00\xff"} {
-		if hits := Search(School{}, nothing); len(hits) != 0 {
+		if hits := Search(TeamRules{}, nothing); len(hits) != 0 {
 			t.Errorf("%q finds %+v", nothing, hits)
 		}
 	}
-	if hits := Search(School{FlareFirst: true}, "jump on the down screen"); len(hits) == 0 || hits[0].Read != Flare {
+	if hits := Search(TeamRules{FlareFirst: true}, "jump on the down screen"); len(hits) == 0 || hits[0].Read != Flare {
 		t.Errorf("the school's own answer is not shown: %+v", hits)
 	}
 }

@@ -1,56 +1,91 @@
 package reads
 
-import "evrik/core/court"
+import (
+	"slices"
 
-// School is a team's choice where practitioners differ. The zero value is the
-// product's default: re-screen first, back cut first.
-type School struct {
-	// FadeToCorner answers "under" by fading to the corner and using the
-	// re-screen there, instead of stopping behind the screener for the shot.
+	"evrik/core/court"
+)
+
+// TeamRules are a team's choices where coaches differ. The zero value is the product's
+// default: re-screen first, back cut first.
+type TeamRules struct {
+	// FadeToCorner answers "under" by fading to the corner and using the re-screen
+	// there, instead of stopping behind the screener for the shot.
 	FadeToCorner bool `json:"fadeToCorner"`
 	// FlareFirst answers "jump" by flaring out, instead of cutting back door.
 	FlareFirst bool `json:"flareFirst"`
-	// ShootFirst answers a guard who goes under a ball screen by shooting behind
-	// it, instead of using the screen again, lower.
+	// ShootFirst answers a guard who goes under a ball screen by shooting behind it,
+	// instead of using the screen again, lower.
 	ShootFirst bool `json:"shootFirst"`
 }
 
-// Row is one line of a screen's table: a cue and everyone's answer to it.
+// SecondCue is a further sign that makes another answer right. Of two signs with the
+// same topic only one can be there.
+type SecondCue struct {
+	ID string `json:"id"`
+	// If is the sign in words that follow an "if".
+	If string `json:"if"`
+	// Topic is what it is about.
+	Topic Topic `json:"topic"`
+}
+
+// Topic is what a second cue is about.
+type Topic string
+
+// Topics of second cues.
+const (
+	ofBig   Topic = "big"
+	ofGuard Topic = "guard"
+	ofHelp  Topic = "help"
+	ofGap   Topic = "gap"
+	ofShot  Topic = "shot"
+	ofRoll  Topic = "roll"
+	ofSide  Topic = "side"
+)
+
+// Answer is one right answer to a cue.
+type Answer struct {
+	Read Read `json:"read"`
+	// Sign is the second cue that makes it right; its id is empty for an answer that is
+	// right on the cue alone.
+	Sign SecondCue `json:"secondCue"`
+	// Say is the one spoken sentence, Part the job of who answers.
+	Say  string `json:"say"`
+	Part string `json:"part"`
+	// when is the second cue on the floor; an answer without one holds with the cue.
+	when cond
+	// first is where the answer comes before all others.
+	first cond
+}
+
+// Row is one line of an action's table: a cue and everybody's answers to it.
 // The wording is the product's own; the content is common practice, no source.
 type Row struct {
 	Cue Cue `json:"cue"`
 	// Seen is what the players can see.
 	Seen string `json:"seen"`
-	// CutterRead and ScreenerRead are what is judged and counted.
-	CutterRead   Read `json:"cutterRead"`
-	ScreenerRead Read `json:"screenerRead"`
-	// Say is the one spoken sentence.
-	Say string `json:"say"`
-	// CutterPart, ScreenerPart and PasserPart tell each player his job.
+	// Cutter and Screener are the right answers of the two whose reads are judged, the
+	// first one first.
+	Cutter   []Answer `json:"cutter"`
+	Screener []Answer `json:"screener"`
+	// CutterRead and ScreenerRead are the first of them, Say and the parts are theirs.
+	CutterRead   Read   `json:"cutterRead"`
+	ScreenerRead Read   `json:"screenerRead"`
+	Say          string `json:"say"`
 	CutterPart   string `json:"cutterPart"`
 	ScreenerPart string `json:"screenerPart"`
-	PasserPart   string `json:"passerPart"`
+	// PasserPart is the job of the third one, or of the others.
+	PasserPart string `json:"passerPart"`
 	// Mistakes are the wrong answers a coach should expect.
 	Mistakes []string `json:"mistakes"`
-	// Then are the further answers, in order, and when they come.
-	Then []Look `json:"then"`
-	// when is where the defenders stand for this cue. Rows are tried from the
-	// last to the first: the first row is what remains.
+	// when is where the defenders stand and how they move for this cue.
 	when cond
-	// feel is true where the answer is not a matter of feet, such as a mismatch:
-	// the kinematics have no opinion on it.
-	feel bool
-	// shift sets the example so many feet further out.
+	// shift sets the example so many feet farther out.
 	shift float64
-	// show places the defenders of a clear example, where the grammar's own
-	// places do not.
-	show []put
-}
-
-// Look is a further answer to a cue.
-type Look struct {
-	Read Read   `json:"read"`
-	If   string `json:"if"`
+	// show places the defenders of a clear example, and moves how they move, where the
+	// common places do not.
+	show  []put
+	moves []move
 }
 
 // put places somebody of an example: so many feet from one place toward another.
@@ -63,7 +98,13 @@ type put struct {
 	plus court.Point
 }
 
-// Family groups the types of situations by where the ball is.
+// move lets somebody of an example move, in feet a second in the screen's frame.
+type move struct {
+	who        Place
+	along, out float64
+}
+
+// Family groups actions by where the ball is.
 type Family string
 
 // Families in the order in which they are taught.
@@ -74,14 +115,14 @@ const (
 	PostPlay Family = "post"
 )
 
-// Screen is a type of situation, most often a screen: who is in it, where it is
-// set and its table of answers.
-type Screen struct {
+// Action is what two or three players do together, most often a screen: who takes
+// part, where it is set and its table of answers.
+type Action struct {
 	ID     string `json:"id"`
 	Name   string `json:"name"`
 	Family Family `json:"family"`
-	// People are on the floor, attackers before defenders.
-	People []Person `json:"people"`
+	// Participants are on the floor, attackers before defenders.
+	Participants []Participant `json:"participants"`
 	// Roles are whose answers are judged: the cutter's and the screener's.
 	Roles [2]Role `json:"roles"`
 	// Parts name whose the cutter's, the screener's and the passer's part is.
@@ -90,26 +131,27 @@ type Screen struct {
 	About string `json:"about"`
 	// Before lists what both players do until the read begins.
 	Before []string `json:"before"`
-	// Caution is the safety note shown with the screen.
+	// Caution is the safety note shown with the action.
 	Caution string `json:"caution"`
-	// Sketch is the screen in a few strokes, on a high-school floor.
+	// Sketch is the action in a few strokes, on a high-school floor.
 	Sketch *Sketch `json:"sketch"`
-	rows   []Row
-	// variants replace a row when the team's school asks for it.
-	variants []variant
-	persons  []personal
-	spots    layout
+	// rows are the table in teaching order, from the plainest cue to the most
+	// particular one; the engine tries them the other way round.
+	rows  []Row
+	edits []edit
+	spots layout
+	// built are the tables of every set of team rules, plays what can be played of them.
+	built [8][]Row
+	plays []playable
 }
 
-type variant struct {
-	chosen func(School) bool
-	row    Row
-}
-
-// personal replaces a row where it matters who can shoot.
-type personal struct {
-	chosen func(School, *Situation) bool
-	row    Row
+// edit is what a team rule changes: which read answers a cue first. Where it is freed,
+// that read is then right on the cue alone, without its second cue.
+type edit struct {
+	chosen func(TeamRules) bool
+	cue    Cue
+	lead   Read
+	freed  bool
 }
 
 // passing is the side of the screener on which the cutter goes by.
@@ -122,186 +164,162 @@ const (
 	overTop // on the half-court side
 )
 
-// layout places a screen on the right side of any court.
+// layout places an action on the right side of any court.
 type layout struct {
 	// from and to are the spots between which the cutter moves; to may be "rim".
 	from, to string
 	// ball is where the passer is, screenerFrom where the screener comes from.
 	ball, screenerFrom string
-	// at is where on the cut the screen is set, 0 to 1; half way when 0.
+	// at is where on the cut the screen is set: feet from its start, where the defender's
+	// body is, or below 1 a share of the way; half way when 0.
 	at     float64
 	passes passing
-	// watching is true where the cutter's defender looks at the ball and stands,
-	// because it is driven or screened for elsewhere; else he moves with the cut.
+	// watching is true where the cutter's defender looks at the ball and stands, because
+	// it is driven or screened for elsewhere; else that defender moves with the cut.
 	watching bool
 	// blind is true where the screen comes from behind the defender.
 	blind bool
 	// back is the spot to which the screener's back should point; the catch when empty.
 	back string
-	// free is true where nobody goes past a screen, so that it does not matter
-	// how far along his way the cutter is.
+	// free is true where nobody goes past a screen, so that it does not matter how far
+	// along the way the cutter is.
 	free bool
-	// others are the spots of everybody else; set places some of them between
-	// others, beside in the screen's frame.
+	// others are the spots of everybody else; set places some of them between others,
+	// beside in the screen's frame.
 	others map[Place]string
 	set    []put
 	beside map[Place]offset
-	// curlTo is the spot where a curl ends, when not at the rim; fadeTo where a
-	// fade ends, when not behind the screener's back.
+	// curlTo is the spot where a curl ends, when not at the rim; fadeTo where a fade
+	// ends, when not behind the screener's back.
 	curlTo, fadeTo string
 	// eyes is whom the cutter's defender looks at when nothing is said.
 	eyes Place
 }
 
-// Rows returns the screen's table for a school, one row per cue in teaching order.
-func (s *Screen) Rows(school School) []Row {
-	rows := append([]Row(nil), s.rows...)
-	for _, v := range s.variants {
-		if !v.chosen(school) {
-			continue
+// index numbers the sets of team rules.
+func (r TeamRules) index() int {
+	n := 0
+	for i, on := range []bool{r.FadeToCorner, r.FlareFirst, r.ShootFirst} {
+		if on {
+			n |= 1 << i
 		}
+	}
+	return n
+}
+
+func init() {
+	for _, a := range actions {
+		a.build()
+	}
+}
+
+// build makes the tables of every set of team rules once, so that nothing after it
+// needs to know of rules.
+func (a *Action) build() {
+	for n := range a.built {
+		rules := TeamRules{FadeToCorner: n&1 != 0, FlareFirst: n&2 != 0, ShootFirst: n&4 != 0}
+		rows := slices.Clone(a.rows)
 		for i := range rows {
-			if rows[i].Cue == v.row.Cue {
-				rows[i] = rows[i].with(v.row)
+			for _, e := range a.edits {
+				if e.cue == rows[i].Cue && e.chosen(rules) {
+					rows[i].Cutter = e.leading(rows[i].Cutter)
+				}
 			}
+			rows[i].fill()
+		}
+		a.built[n] = rows
+	}
+	a.listPlays()
+}
+
+// leading returns the answers with the edit's one first.
+func (e edit) leading(answers []Answer) []Answer {
+	i := slices.IndexFunc(answers, func(a Answer) bool { return a.Read == e.lead })
+	if i < 0 {
+		return answers
+	}
+	first := answers[i]
+	if e.freed {
+		first.Sign, first.when = SecondCue{}, cond{}
+	}
+	return append([]Answer{first}, slices.Delete(slices.Clone(answers), i, i+1)...)
+}
+
+// fill copies the first answers to where pictures and sentences look for them.
+func (r *Row) fill() {
+	if len(r.Cutter) > 0 {
+		r.CutterRead, r.Say, r.CutterPart = r.Cutter[0].Read, r.Cutter[0].Say, r.Cutter[0].Part
+	}
+	if len(r.Screener) > 0 {
+		r.ScreenerRead, r.ScreenerPart = r.Screener[0].Read, r.Screener[0].Part
+	}
+}
+
+// Rows returns the action's table under a team's rules, one row per cue in teaching
+// order. The rows belong to the table: do not change them.
+func (a *Action) Rows(rules TeamRules) []Row { return a.built[rules.index()] }
+
+// Row returns the answers to one cue under a team's rules, and whether the action has
+// that cue. An older cue that was split has the answers of all its kinds, those of the
+// first kind first.
+func (a *Action) Row(rules TeamRules, cue Cue) (Row, bool) {
+	var out Row
+	found := false
+	for _, r := range a.Rows(rules) {
+		switch {
+		case r.Cue == cue:
+			return r, true
+		case cue != NoCue && r.Cue.Parent() == cue && !found:
+			out, found = r, true
+			out.Cue = cue
+		case cue != NoCue && r.Cue.Parent() == cue:
+			out.Cutter, out.Screener = union(out.Cutter, r.Cutter), union(out.Screener, r.Screener)
 		}
 	}
-	return rows
+	return out, found
 }
 
-// rowFor is the row of a cue for these people: who can shoot may change it.
-func (s *Screen) rowFor(school School, at *Situation, cue Cue) (Row, bool) {
-	for _, p := range s.persons {
-		if p.row.Cue == cue && p.chosen(school, at) {
-			row, _ := s.Row(school, cue)
-			return row.with(p.row), true
+// union is a list of answers with those of another that it lacks.
+func union(list, more []Answer) []Answer {
+	out := slices.Clone(list)
+	for _, m := range more {
+		if !slices.ContainsFunc(out, func(a Answer) bool { return a.Read == m.Read && a.Sign.ID == m.Sign.ID }) {
+			out = append(out, m)
 		}
-	}
-	return s.Row(school, cue)
-}
-
-// Row returns the answers to one cue, and whether the screen has that cue.
-func (s *Screen) Row(school School, cue Cue) (Row, bool) {
-	for _, r := range s.rows {
-		if r.Cue != cue {
-			continue
-		}
-		for _, v := range s.variants {
-			if v.row.Cue == cue && v.chosen(school) {
-				return r.with(v.row), true
-			}
-		}
-		return r, true
-	}
-	return Row{}, false
-}
-
-// Screens returns every screen the product teaches, in teaching order.
-func Screens() []*Screen { return append([]*Screen(nil), screens...) }
-
-// Sketch holds the places that tell one type of screen from another, in feet.
-type Sketch struct {
-	From     court.Point   `json:"from"`
-	To       court.Point   `json:"to"`
-	Screener court.Point   `json:"screener"`
-	Ball     court.Point   `json:"ball"`
-	Others   []court.Point `json:"others"`
-	// Set is true where somebody sets a screen.
-	Set bool `json:"set"`
-}
-
-// Sketched returns every screen with its sketch, in teaching order.
-func Sketched() []Screen {
-	floor, _ := court.PresetCourt(court.HighSchool)
-	var out []Screen
-	for _, sc := range screens {
-		s := sc.Example(floor, NoCue)
-		k := Sketch{From: s.From, To: s.To, Screener: s.Screener, Ball: s.At(sc.ball()), Set: !sc.spots.free || sc.ID == Cross}
-		if !k.Set {
-			k.To = cutEnd(floor, sc, &s)
-		}
-		for _, p := range sc.People {
-			if p.ID >= second && p.ID <= three {
-				k.Others = append(k.Others, s.At(p.ID))
-			}
-		}
-		copied := *sc
-		copied.Sketch = &k
-		out = append(out, copied)
 	}
 	return out
 }
 
-// cutEnd is where the last, most particular read of a table takes its reader.
-func cutEnd(c court.Court, sc *Screen, s *Situation) court.Point {
-	f := sc.frame(s)
-	if path := cutPath(c, &f, s, sc.rows[len(sc.rows)-1].CutterRead); len(path) > 0 {
-		return path[len(path)-1]
+// Of returns the answers of one role to the row's cue.
+func (a *Action) answersOf(r *Row, role Role) ([]Answer, bool) {
+	switch role {
+	case a.Roles[0]:
+		return r.Cutter, true
+	case a.Roles[1]:
+		return r.Screener, true
 	}
-	return s.At(screener)
+	return nil, false
 }
 
-// ScreenByID returns the screen with this id, and whether there is one.
-func ScreenByID(id string) (*Screen, bool) {
-	for _, s := range screens {
-		if s.ID == id {
-			return s, true
+// Actions returns every action the product teaches, in teaching order.
+func Actions() []*Action { return append([]*Action(nil), actions...) }
+
+// ActionByID returns the action with this id, and whether there is one.
+func ActionByID(id string) (*Action, bool) {
+	for _, a := range actions {
+		if a.ID == id {
+			return a, true
 		}
 	}
 	return nil, false
 }
 
-// but returns rows with some of their fields said differently.
-func but(rows []Row, changes ...Row) []Row {
-	out := append([]Row(nil), rows...)
-	for _, c := range changes {
-		for i := range out {
-			if out[i].Cue == c.Cue {
-				out[i] = out[i].with(c)
-			}
-		}
-	}
-	return out
-}
-
-// with replaces the fields that the change fills in.
-func (r Row) with(c Row) Row {
-	for _, f := range []struct {
-		old *string
-		new string
-	}{
-		{&r.Seen, c.Seen}, {(*string)(&r.CutterRead), string(c.CutterRead)}, {(*string)(&r.ScreenerRead), string(c.ScreenerRead)},
-		{&r.Say, c.Say}, {&r.CutterPart, c.CutterPart}, {&r.ScreenerPart, c.ScreenerPart}, {&r.PasserPart, c.PasserPart},
-	} {
-		if f.new != "" {
-			*f.old = f.new
-		}
-	}
-	if len(c.Mistakes) > 0 {
-		r.Mistakes = c.Mistakes
-	}
-	if c.Then != nil {
-		r.Then = c.Then
-	}
-	if c.when.test != otherwise {
-		r.when = c.when
-	}
-	if c.show != nil {
-		r.show = c.show
-	}
-	r.feel = r.feel || c.feel
-	if c.shift != 0 {
-		r.shift = c.shift
-	}
-	return r
-}
-
-// Columns lists the reads of a role that the tables of some screens ask for
-// under a school, in board order.
-func Columns(of []*Screen, school School, role Role) []Read {
+// Columns lists the reads of a role that the tables of some actions ask for first
+// under a team's rules, in board order.
+func Columns(of []*Action, rules TeamRules, role Role) []Read {
 	asked := map[Read]bool{}
-	for _, s := range of {
-		for _, r := range s.Rows(school) {
+	for _, a := range of {
+		for _, r := range a.Rows(rules) {
 			asked[r.CutterRead], asked[r.ScreenerRead] = true, true
 		}
 	}

@@ -8,9 +8,8 @@ import (
 	"evrik/core/court"
 )
 
-// A read's way over the floor: where it takes the cutter, where its partner
-// goes, and who has the ball at its end. Plays and the second opinion use the
-// same ways.
+// A read's way over the floor: where it takes the cutter, where its partner goes, and who
+// has the ball at its end. Plays and the second opinion use the same ways.
 
 // Places of the answers, in feet.
 const (
@@ -20,9 +19,15 @@ const (
 	popBack     = 4.5  // behind the screener's back
 	curlBack    = 5.0  // behind the screen, from which a curl to the rim is a turn right round
 	middle      = 15.5 // from the ring, where the jumper in the middle is taken (common practice: 15 to 17 ft)
+	floatAt     = 10.0 // from the ring, where a floater is shot (common practice: 8 to 12 ft)
+	stepAway    = 4.0  // of a step back
+	wideReach   = 6.0  // within which a big at the level is gone around
+	wideOf      = 3.5  // beyond the big
+	weakStep    = 3.0  // to the weak hand, before the drive to the rim
 	pullUpLeg   = 5.0  // a long dribble toward the rim
-	roomToShoot = 5.0  // from the big, where a pull-up stops short
+	roomToShoot = 6.5  // from the big, where a pull-up stops short
 	popGap      = 6.0  // inside the screen, the gap at the elbow
+	popStep     = 7.0  // of a screener who pops after a cut
 	popAlong    = 4.0  // along the screen's way, to either side of it, where a pop looks for room
 	retreat     = 5.0  // a drag or a step away from the big
 	shortRoll   = 13.0 // from the ring, where a short roll stops
@@ -30,36 +35,45 @@ const (
 )
 
 // ballTo is who has the ball when a read has been played; most often its reader.
-func (sc *Screen) ballTo(s *Situation, read Read) Place {
+func (a *Action) ballTo(s *Snapshot, read Read) Place {
 	switch read {
-	case ClearOut, Keep, Pocket, HitRoll, DragOut, HitSlip, PassOut, FeedSeal, Feed, Lob:
+	case ClearOut, Keep, Pocket, LobRoll, HitRoll, DragOut, HitSlip, PassOut, FeedSeal, Feed, Lob:
 		return screener
 	case HitPop:
-		if sc.has(second) {
+		if a.has(second) {
 			return second
 		}
 		return screener
 	case HighLow:
 		return second
 	case CornerPass:
-		return sc.leftAlone(s)
+		return a.leftAlone(s, one, three)
+	case WingPass:
+		return a.leftAlone(s, two)
 	case ForOther:
 		return screener
 	}
-	if read == Straight && sc.ID == Changes && Classify(s).Cue == Waits {
+	if read == Straight && a.ID == Changes && a.stepsUp(s) {
 		return screener
 	}
 	return cutter
 }
 
+// stepsUp reports whether the screener's defender waits where the screen has been.
+func (a *Action) stepsUp(s *Snapshot) bool {
+	f := a.axes(s)
+	c := all(onSide(xScreener), within(xScreener, takeReach, cutter))
+	return c.measure(s, &f).certain()
+}
+
 // partner is what the screener does for a pass to him.
 var partner = map[Read]Read{
-	Pocket: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll, HitPop: Pop, FeedSeal: Seal,
+	Pocket: Roll, LobRoll: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll, HitPop: Pop, FeedSeal: Seal,
 }
 
 // has reports whether somebody is part of the screen.
-func (sc *Screen) has(p Place) bool {
-	for _, who := range sc.People {
+func (a *Action) has(p Place) bool {
+	for _, who := range a.Participants {
 		if who.ID == p {
 			return true
 		}
@@ -67,21 +81,22 @@ func (sc *Screen) has(p Place) bool {
 	return false
 }
 
-// leftAlone is the spacer whose man is furthest from him.
-func (sc *Screen) leftAlone(s *Situation) Place {
-	best, far := one, -1.0
-	for _, p := range sc.People {
-		if p.ID >= xOne && p.ID.Defends() {
-			if d := s.At(p.ID).Dist(s.At(p.Guards)); d > far {
-				best, far = p.Guards, d
-			}
+// leftAlone is the one of some spacers whose defender is farthest away.
+func (a *Action) leftAlone(s *Snapshot, among ...Place) Place {
+	best, far := among[0], -1.0
+	for _, p := range a.Participants {
+		if !slices.Contains(among, p.Guards) || !p.ID.Defends() {
+			continue
+		}
+		if d := s.At(p.ID).Dist(s.At(p.Guards)); d > far {
+			best, far = p.Guards, d
 		}
 	}
 	return best
 }
 
-// cutPath is the cutter's, or handler's, way after the read from his place.
-func cutPath(c court.Court, f *frame, s *Situation, read Read) []court.Point {
+// cutPath is the cutter's, or handler's, way after the read.
+func cutPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
 	if path, ok := handlerPath(f, s, read); ok {
 		return path
 	}
@@ -103,14 +118,24 @@ func cutPath(c court.Court, f *frame, s *Situation, read Read) []court.Point {
 		return []court.Point{s.To}
 	case StepOut:
 		return []court.Point{behindArc(c, s.From)}
+	case FadeCorner:
+		at, _ := sideSpot(c, s, func(layout) string { return "cornerR" })
+		return []court.Point{at}
 	case Fade:
 		if at, ok := sideSpot(c, s, func(l layout) string { return l.fadeTo }); ok {
 			return []court.Point{at}
 		}
 		return []court.Point{behindArc(c, f.at(-0.4, popBack))}
 	case BackCut, BackDoor:
-		return []court.Point{f.at(-2, 0.6), rim}
+		if s.Action == Hammer {
+			return []court.Point{rim} // in front of the screener
+		}
+		return []court.Point{f.at(-1.8, 0.4), rim}
 	case Flare:
+		if s.From.Y < CornerLow && s.Action != Stagger {
+			at, _ := sideSpot(c, s, func(layout) string { return "cornerR" })
+			return []court.Point{at} // back to the corner, the second screen comes
+		}
 		return []court.Point{behindArc(c, f.at(-3, popBack+4))}
 	case OtherSide:
 		return []court.Point{s.To.Mirror()}
@@ -126,37 +151,52 @@ func cutPath(c court.Court, f *frame, s *Situation, read Read) []court.Point {
 }
 
 // handlerPath is a handler's way with the ball.
-func handlerPath(f *frame, s *Situation, read Read) ([]court.Point, bool) {
-	rim := court.Point{}
+func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
+	ring := court.Point{}
 	off := f.at(2.5, 1.4)
 	switch read {
 	case PullUp:
-		// He stops with room in front of the big.
+		// Stop with room in front of the big.
 		leg := math.Max(0, math.Min(pullUpLeg, off.Dist(s.XScreener)-roomToShoot))
-		return []court.Point{off, off.Toward(rim, leg)}, true
+		return []court.Point{off, off.Toward(ring, leg)}, true
+	case Floater:
+		return []court.Point{off, ring.Toward(off, math.Min(off.Len(), floatAt*f.size.Court))}, true
 	case Snake:
-		return []court.Point{f.at(3.5, 1), rim.Toward(s.Screener, middle)}, true
-	case Pocket, HitRoll, CornerPass, HitSlip, HitPop:
+		return []court.Point{f.at(3.5, 1), ring.Toward(s.Screener, middle*f.size.Court)}, true
+	case Pocket, LobRoll, HitRoll, CornerPass, WingPass, HitSlip, HitPop:
 		return []court.Point{off}, true
-	case DragOut, PassOut, StepBack:
-		return []court.Point{s.Cutter.Toward(rim, -retreat)}, true
+	case StepBack:
+		// Away from the big, but not out of range.
+		away := s.Cutter.Add(s.Cutter.Sub(s.XScreener).Unit().Scale(stepAway))
+		return []court.Point{away.Unit().Scale(math.Min(away.Len(), f.size.Arc+outsideArc))}, true
+	case DragOut, PassOut:
+		return []court.Point{s.Cutter.Toward(ring, -retreat)}, true
 	case BackOut:
-		return []court.Point{s.Cutter.Toward(rim, -retreat), rim.Toward(s.Cutter, middle)}, true
+		return []court.Point{s.Cutter.Toward(ring, -retreat), ring.Toward(s.Cutter, middle*f.size.Court)}, true
+	case KeepAlive:
+		return []court.Point{off, ring.Toward(off, twoFeet), {X: -off.X / 2, Y: 0}}, true
 	case Reject:
 		return []court.Point{f.at(-3, 1), finishNear(s.Screener)}, true
+	case WeakDrive:
+		weak := s.Cutter.Add(s.strongSide().Scale(-weakStep))
+		return []court.Point{weak, finishNear(weak)}, true
 	case ShootBehind:
 		return []court.Point{f.at(-0.3, HipToHip+1)}, true
 	case UseAgain:
 		return []court.Point{f.at(-3, 3), f.at(3, 1.6)}, true
-	case Through:
+	case Through, WaitAttack:
 		gap := s.XCutter.Add(s.XScreener).Scale(0.5)
-		return []court.Point{gap, gap.Toward(rim, pullUpLeg)}, true
+		return []court.Point{gap, gap.Toward(ring, pullUpLeg)}, true
 	case AttackBig:
 		if a, _ := f.in(s.XScreener); a < 0 {
-			return []court.Point{f.at(-2.5, 1.2), rim.Toward(s.Screener, twoFeet)}, true
+			return []court.Point{f.at(-2.5, 1.2), ring.Toward(s.Screener, twoFeet)}, true
 		}
-		return []court.Point{off, rim.Toward(off, twoFeet)}, true
+		return []court.Point{off, ring.Toward(off, twoFeet)}, true
 	case TurnCorner:
+		if along, out := f.in(s.XScreener); along > 0 && along < wideReach && out > -wideReach {
+			// Wide around the big who is at the level.
+			off = f.at(along+wideOf, math.Max(out, 0)+1)
+		}
 		return []court.Point{off, finishNear(off)}, true
 	case FeedSeal:
 		return nil, true
@@ -165,8 +205,8 @@ func handlerPath(f *frame, s *Situation, read Read) ([]court.Point, bool) {
 }
 
 // postPath is the way of somebody who plays round a post.
-func postPath(c court.Court, s *Situation, read Read) ([]court.Point, bool) {
-	screen, ok := ScreenByID(s.Screen)
+func postPath(c court.Court, s *Snapshot, read Read) ([]court.Point, bool) {
+	screen, ok := ActionByID(s.Action)
 	if !ok || !screen.spots.free {
 		return nil, false
 	}
@@ -206,14 +246,14 @@ func postPath(c court.Court, s *Situation, read Read) ([]court.Point, bool) {
 }
 
 // screenerPath is the screener's way after holding the screen, and the post's.
-func screenerPath(c court.Court, f *frame, s *Situation, read Read) []court.Point {
+func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
 	rim := finishNear(s.Screener)
 	switch read {
 	case Pop:
-		if screen, ok := ScreenByID(s.Screen); ok && screen.Family == BallUp {
+		if screen, ok := ActionByID(s.Action); ok && screen.Family == BallUp {
 			return []court.Point{roomiest(s, behindArc(c, f.at(popAlong, 0)), behindArc(c, f.at(-popAlong, 0)), f.at(0, -popGap))}
 		}
-		return []court.Point{s.To}
+		return []court.Point{behindArc(c, s.Screener.Toward(s.To, popStep))}
 	case Shape:
 		return []court.Point{f.at(1.5, -1.5), guard(s.Screener, s.Screener.Len()-7)}
 	case Rescreen:
@@ -232,18 +272,22 @@ func screenerPath(c court.Court, f *frame, s *Situation, read Read) []court.Poin
 	case GiveBack, Work, KickOut, HoldSeal:
 		return nil
 	case Slip:
-		if s.Screen == Cross {
+		if s.Action == Cross {
 			return []court.Point{s.To}
 		}
 	}
-	if s.Exit != (court.Point{}) && (read == Slip || read == Split) {
+	if read == Split {
+		// Away from the defender who is pinned, then straight to the rim.
+		return []court.Point{f.at(1.2, -1.2), rim}
+	}
+	if s.Exit != (court.Point{}) && read == Slip {
 		return []court.Point{s.Exit, rim}
 	}
 	return []court.Point{rim} // straight to the rim, no loop
 }
 
 // roomiest is the place that is furthest from guard and big: a pop goes to space.
-func roomiest(s *Situation, places ...court.Point) court.Point {
+func roomiest(s *Snapshot, places ...court.Point) court.Point {
 	room := func(at court.Point) float64 { return math.Min(at.Dist(s.XCutter), at.Dist(s.XScreener)) }
 	return slices.MaxFunc(places, func(p, q court.Point) int { return cmp.Compare(room(p), room(q)) })
 }
@@ -261,8 +305,8 @@ func behindArc(c court.Court, p court.Point) court.Point {
 
 // sideSpot is a spot of the screen's layout on this side of the floor, and
 // whether it has one.
-func sideSpot(c court.Court, s *Situation, of func(layout) string) (court.Point, bool) {
-	screen, ok := ScreenByID(s.Screen)
+func sideSpot(c court.Court, s *Snapshot, of func(layout) string) (court.Point, bool) {
+	screen, ok := ActionByID(s.Action)
 	if !ok {
 		return court.Point{}, false
 	}

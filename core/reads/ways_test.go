@@ -12,16 +12,18 @@ import (
 func TestWhoEndsWithTheBall(t *testing.T) {
 	c := highSchool(t)
 	others := map[string]map[Cue]Place{
-		Ball:       {Tag: one, Hedge: screener, Blitz: screener},
-		StepUp:     {Hedge: screener},
-		Ghost:      {Hedge: screener, Switch: screener},
-		DoubleHigh: {Drop: screener, TagLow: second, Hedge: screener},
+		Ball:       {Tag: one, HardHedge: screener, Blitz: screener},
+		BallExit:   {Tag: one, HardHedge: screener, Blitz: screener},
+		StepUp:     {HardHedge: screener},
+		Ghost:      {HardHedge: screener, Switch: screener},
+		DoubleHigh: {Drop: screener, TagLow: second, HardHedge: screener},
+		Handoff:    {Hedge: screener, Blitz: screener},
 		Changes:    {Waits: screener},
 		RoundPost:  {Still: screener},
 		FeedPost:   {Behind: screener, Fronted: screener, Helped: second},
 		Cross:      {Switch: screener},
 	}
-	for _, screen := range Screens() {
+	for _, screen := range Actions() {
 		for _, row := range screen.rows {
 			want, special := others[screen.ID][row.Cue]
 			if !special {
@@ -31,7 +33,7 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 				}
 			}
 			s := screen.Example(c, row.Cue)
-			if got := screen.ballTo(&s, row.CutterRead); got != want {
+			if got := screen.ballTo(&s, row.Cutter[0].Read); got != want {
 				t.Errorf("%s %s: the ball ends with %s, want %s", screen.ID, row.Cue, got, want)
 			}
 			// The play says the same: at its end ball and receiver are together.
@@ -56,11 +58,11 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 // stops short of the big.
 func TestWaysOfEveryRead(t *testing.T) {
 	for _, preset := range court.Presets() {
-		for _, screen := range Screens() {
+		for _, screen := range Actions() {
 			for _, row := range screen.rows {
 				s := screen.Example(preset.Court, row.Cue)
 				m := s.Mirror()
-				f, g := screen.frame(&s), screen.frame(&m)
+				f, g := screen.frame(testFloor, &s), screen.frame(testFloor, &m)
 				check := func(whose string, here, there []court.Point) {
 					if len(here) != len(there) {
 						t.Fatalf("%s %s %s: %d legs, mirrored %d", screen.ID, row.Cue, whose, len(here), len(there))
@@ -71,14 +73,14 @@ func TestWaysOfEveryRead(t *testing.T) {
 						}
 					}
 				}
-				check("cutter", cutPath(preset.Court, &f, &s, row.CutterRead), cutPath(preset.Court, &g, &m, row.CutterRead))
-				check("screener", screenerPath(preset.Court, &f, &s, row.ScreenerRead), screenerPath(preset.Court, &g, &m, row.ScreenerRead))
+				check("cutter", cutPath(preset.Court, &f, &s, row.Cutter[0].Read), cutPath(preset.Court, &g, &m, row.Cutter[0].Read))
+				check("screener", screenerPath(preset.Court, &f, &s, row.Screener[0].Read), screenerPath(preset.Court, &g, &m, row.Screener[0].Read))
 			}
 		}
 	}
 	c := highSchool(t)
 	s := ballScreen.Example(c, Drop)
-	f := ballScreen.frame(&s)
+	f := ballScreen.frame(testFloor, &s)
 	for _, big := range []float64{-4, -7, -12} {
 		s.XScreener = f.at(2.5, big)
 		end := cutPath(c, &f, &s, PullUp)
@@ -90,7 +92,7 @@ func TestWaysOfEveryRead(t *testing.T) {
 		t.Errorf("a snake ends %.1f ft from the ring, taught are 15 to 17", end[1].Len())
 	}
 	h := handoffScreen.Example(c, Under)
-	hf := handoffScreen.frame(&h)
+	hf := handoffScreen.frame(testFloor, &h)
 	if end := cutPath(c, &hf, &h, ShootBehind); hf.origin.Dist(end[0]) > 4 {
 		t.Errorf("the shot behind a handoff is %.1f ft from the carrier", hf.origin.Dist(end[0]))
 	}
@@ -100,10 +102,10 @@ func TestWaysOfEveryRead(t *testing.T) {
 // sets a screen; the lengths are square to the lines.
 func TestTapeMarksOfScreens(t *testing.T) {
 	for _, p := range court.Presets() {
-		for _, screen := range Screens() {
+		for _, screen := range Actions() {
 			marks := screen.TapeMarks(p.Court, false)
 			want := 0
-			for _, person := range screen.People {
+			for _, person := range screen.Participants {
 				if person.Screens && !screen.spots.free {
 					want += 2
 				}
@@ -127,7 +129,7 @@ func TestTapeMarksOfScreens(t *testing.T) {
 func TestSketches(t *testing.T) {
 	c := highSchool(t)
 	list := Sketched()
-	if len(list) != len(Screens()) {
+	if len(list) != len(Actions()) {
 		t.Fatalf("%d sketches", len(list))
 	}
 	for _, s := range list {

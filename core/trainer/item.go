@@ -60,10 +60,10 @@ type Item struct {
 	Seed uint64 `json:"seed"`
 	// Situation is the instant of the read, Play the way to it and on. The read
 	// comes at Read seconds of the play, and Seconds are then allowed.
-	Situation reads.Situation `json:"situation"`
-	Play      reads.Play      `json:"play"`
-	Read      float64         `json:"read"`
-	Seconds   float64         `json:"seconds"`
+	Situation reads.Snapshot `json:"situation"`
+	Play      reads.Play     `json:"play"`
+	Read      float64        `json:"read"`
+	Seconds   float64        `json:"seconds"`
 	// Role is whose read it is; Choices are what he may answer, always in the same
 	// order on one type of situation, and Right is the one right answer.
 	Role    reads.Role   `json:"role"`
@@ -97,10 +97,10 @@ func Cards(fl reads.Floor) []Card {
 		return known.([]Card)
 	}
 	var out []Card
-	for _, screen := range reads.Screens() {
+	for _, screen := range reads.Actions() {
 		var cards []Card
 		right := map[reads.Read]bool{}
-		for _, row := range screen.Rows(fl.School) {
+		for _, row := range screen.Rows(fl.Rules) {
 			if card := (Card{screen.ID, row.Cue}); drawable(fl, screen, row.Cue) {
 				cards = append(cards, card)
 				right[row.CutterRead] = true
@@ -137,7 +137,7 @@ func Round(fl reads.Floor, situation string, seed uint64, size int) []Card {
 // alone and take a while to find.
 var asked sync.Map
 
-func drawable(fl reads.Floor, screen *reads.Screen, cue reads.Cue) bool {
+func drawable(fl reads.Floor, screen *reads.Action, cue reads.Cue) bool {
 	failed := 0
 	for _, step := range []Step{1, Steps} {
 		for seed := range uint64(firstDraw / 2) {
@@ -170,7 +170,7 @@ func Known(fl reads.Floor, card Card) bool {
 // asked on this floor.
 func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
 	cards := Cards(fl)
-	screen, ok := reads.ScreenByID(card.Screen)
+	screen, ok := reads.ActionByID(card.Screen)
 	if !ok || !Known(fl, card) {
 		return Item{}, fmt.Errorf("there is no question on %q at %q", card.Cue, card.Screen)
 	}
@@ -201,16 +201,16 @@ func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
 const readStep = 2
 
 // choices are the answers that some card of a screen has.
-func choices(fl reads.Floor, screen *reads.Screen, cards []Card) []reads.Read {
+func choices(fl reads.Floor, screen *reads.Action, cards []Card) []reads.Read {
 	can := map[reads.Read]bool{}
 	for _, c := range cards {
 		if c.Screen == screen.ID {
-			row, _ := screen.Row(fl.School, c.Cue)
+			row, _ := screen.Row(fl.Rules, c.Cue)
 			can[row.CutterRead] = true
 		}
 	}
 	var out []reads.Read
-	for _, r := range screen.Choices(fl.School) {
+	for _, r := range screen.Choices(fl.Rules) {
 		if can[r] {
 			out = append(out, r)
 		}
@@ -221,7 +221,7 @@ func choices(fl reads.Floor, screen *reads.Screen, cards []Card) []reads.Read {
 // lead lets the defenders come to their places in the last moment: from where
 // they show something else when the step disguises, else, where nobody moves
 // before the read, from where they guard.
-func (it *Item) lead(fl reads.Floor, screen *reads.Screen, cards []Card, rng *rand.Rand) {
+func (it *Item) lead(fl reads.Floor, screen *reads.Action, cards []Card, rng *rand.Rand) {
 	from := it.Situation
 	still := it.Play.Steps[1].T == 0 // nobody has set a screen
 	if it.Step.Of().Disguise {
@@ -232,7 +232,7 @@ func (it *Item) lead(fl reads.Floor, screen *reads.Screen, cards []Card, rng *ra
 	if !it.Disguised && !still {
 		return
 	}
-	for _, p := range screen.People {
+	for _, p := range screen.Participants {
 		if !p.ID.Defends() {
 			continue
 		}
@@ -250,15 +250,15 @@ func (it *Item) lead(fl reads.Floor, screen *reads.Screen, cards []Card, rng *ra
 const onGuard = 2.5
 
 // other is another cue's picture on the same set-up, with another right answer.
-func (it *Item) other(fl reads.Floor, screen *reads.Screen, cards []Card, rng *rand.Rand) (reads.Situation, bool) {
+func (it *Item) other(fl reads.Floor, screen *reads.Action, cards []Card, rng *rand.Rand) (reads.Snapshot, bool) {
 	var shown []reads.Cue
 	for _, c := range cards {
-		if row, _ := screen.Row(fl.School, c.Cue); c.Screen == screen.ID && row.CutterRead != it.Right {
+		if row, _ := screen.Row(fl.Rules, c.Cue); c.Screen == screen.ID && row.CutterRead != it.Right {
 			shown = append(shown, c.Cue)
 		}
 	}
 	if len(shown) == 0 {
-		return reads.Situation{}, false
+		return reads.Snapshot{}, false
 	}
 	ex := screen.Example(fl.Court, shown[rng.IntN(len(shown))])
 	if ex.Side() != it.Situation.Side() {

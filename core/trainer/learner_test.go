@@ -19,7 +19,7 @@ func TestCardsOfEveryFloor(t *testing.T) {
 		if !ok {
 			t.Fatal(preset)
 		}
-		for _, school := range []reads.School{{}, {FlareFirst: true}, {FadeToCorner: true, ShootFirst: true}} {
+		for _, school := range []reads.TeamRules{{}, {FlareFirst: true}, {FadeToCorner: true, ShootFirst: true}} {
 			fl := reads.On(c).With(school)
 			cards := Cards(fl)
 			if len(cards) < 70 {
@@ -57,7 +57,7 @@ func TestWhatIsMissedComesBack(t *testing.T) {
 	asked := map[bool]int{}
 	for day := range 40 {
 		file := File(cards, given)
-		for _, card := range Pack(file, 3, now, 20, uint64(day)) {
+		for _, card := range Pack(file, 3, now, 30, uint64(day)) {
 			given = append(given, Answer{Card: card, Step: 3, Right: !blind[card], At: now})
 			if day >= 10 {
 				asked[blind[card]]++

@@ -198,7 +198,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		"a read unknown":          {replaced(`"expected":"curl"`, `"expected":"dunk"`), "no read called"},
 		"a step unknown":          {replaced(`"step":1,`, `"step":9,`), "players[0].answers[0].step: maximum"},
 		"a cue unknown":           {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "an answer to \"nap\""},
-		"a wrong verdict":         {replaced(`"right":true`, `"right":false`), "is right"},
+		"a wrong verdict":         {replaced(`"right":true`, `"right":false`), "is wrong"},
 		"another's team":          {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "does not fit at players"},
 		"a long name":             {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "].name: maxLength"},
 		"a rule that is none":     {replaced(`"metric":`, `"localRule":"abc","metric":`), "teams[0].localRule: got string, want null or object"},

@@ -175,6 +175,7 @@ type Kept struct {
 	Made     string    `json:"made"`
 	Rung     string    `json:"rung"`
 	Reps     int32     `json:"reps"`
+	Right    bool      `json:"right,omitempty"`
 }
 
 // Event is a line of the log: a rep, or one taken back.
@@ -202,6 +203,7 @@ type Event struct {
 	Corrections []string   `json:"corrections"`
 	Observer    uuid.UUID  `json:"observer"`
 	Device      string     `json:"device"`
+	SecondCue   string     `json:"secondCue,omitempty"`
 }
 
 // End closes a document: who reads it knows that nothing is missing.

@@ -184,7 +184,7 @@ func (r *reader) game(g Game) error {
 }
 
 func (r *reader) kept(k Kept) error {
-	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, Reps: k.Reps})
+	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsRight: k.Right || k.Made == k.Expected, Reps: k.Reps})
 }
 
 func (r *reader) event(e Event) error {
@@ -194,8 +194,8 @@ func (r *reader) event(e Event) error {
 	if _, ok := reads.Info(reads.Read(e.Expected)); !ok {
 		return r.bad("there is no read called %q.", e.Expected)
 	}
-	if (e.Made == e.Expected) != e.Right {
-		return r.bad("it says that %q for %q is right: %v.", e.Made, e.Expected, e.Right)
+	if e.Made == e.Expected && !e.Right {
+		return r.bad("it says that %q for %q is wrong.", e.Made, e.Expected)
 	}
 	if e.Corrections == nil {
 		e.Corrections = []string{}
@@ -203,7 +203,7 @@ func (r *reader) event(e Event) error {
 	team := r.id(e.Team)
 	r.batch[team] = append(r.batch[team], gen.RepEvent{ID: r.id(e.ID), PracticeID: r.id(e.Practice), BlockID: r.id(e.Block), Kind: e.Kind, Voids: r.ref(e.Voids), RepNo: e.No, At: e.At,
 		PlayerID: r.id(e.Player), Role: e.Role, Drill: r.name(e.Drill), Rung: e.Rung, Screen: e.Screen, Side: e.Side, Cue: e.Cue, Expected: e.Expected, Made: e.Made, IsRight: e.Right,
-		Late: e.Late, Outcome: e.Outcome, Corrections: e.Corrections, ObserverID: r.id(e.Observer), Device: e.Device})
+		Late: e.Late, Outcome: e.Outcome, Corrections: e.Corrections, ObserverID: r.id(e.Observer), Device: e.Device, SecondCue: e.SecondCue})
 	if r.held++; r.held < page {
 		return nil
 	}

@@ -50,7 +50,7 @@ func TestDemoTellsItsStories(t *testing.T) {
 		for k, p := range players {
 			ids[k] = p.ID.String()
 		}
-		for k, line := range evidence.DefaultPolicy().Board(ids, reads.Cutter, reads.Columns(drill.Taught(nil), reads.School{}, reads.Cutter), store.RepsOf(rows), now) {
+		for k, line := range evidence.DefaultPolicy().Board(ids, reads.Cutter, reads.Columns(drill.Taught(nil), reads.TeamRules{}, reads.Cutter), store.RepsOf(rows), now) {
 			for _, c := range line.Cells {
 				verdicts[c.Judgement.Verdict]++
 				if c.Gap != "" && players[k].Name == "Bram" {

@@ -61,12 +61,12 @@ func (s *seeder) game(t roster, o opponent) error {
 			users = append(users, m, m)
 		}
 	}
-	screen, _ := reads.ScreenByID(reads.Down)
+	screen, _ := reads.ActionByID(reads.Down)
 	number := int(math.Round(9 - practicePerDay*float64(o.daysAgo)))
 	var events []gen.RepEvent
 	counts := gen.InsertGameCountsParams{ProgramID: s.program, GameID: id, ObserverID: s.coaches[1]}
 	for k := range gameReads {
-		row, _ := screen.Row(reads.School{}, s.cue(o.does))
+		row, _ := screen.Row(reads.TeamRules{}, s.cue(o.does))
 		role, read := reads.Cutter, row.CutterRead
 		if s.rng.Float64() < gameScreener {
 			role, read = reads.Screener, row.ScreenerRead

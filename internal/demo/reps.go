@@ -83,14 +83,14 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 	if err != nil {
 		return err
 	}
-	screen, _ := reads.ScreenByID(s.drill.Screen)
+	screen, _ := reads.ActionByID(s.drill.Screen)
 	var events []gen.RepEvent
 	for _, rep := range order.Reps {
 		cue := rep.Cue
 		if cue == reads.NoCue {
 			cue = s.stage.Cues[s.rng.IntN(len(s.stage.Cues))]
 		}
-		row, _ := screen.Row(reads.School{}, cue)
+		row, _ := screen.Row(reads.TeamRules{}, cue)
 		at := from.Add(time.Duration(float64(rep.Slot) * order.Seconds * float64(time.Second)))
 		events = append(events, s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at))
 		if s.rng.Float64() < screenerShare {

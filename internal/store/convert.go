@@ -73,12 +73,12 @@ func FloorOf(t gen.Team) (reads.Floor, error) {
 		return reads.Floor{}, err
 	}
 	pace, _, err := PaceOf(t)
-	return reads.Floor{Court: c, School: SchoolOf(t), Pace: pace}, err
+	return reads.Floor{Court: c, Rules: RulesOf(t), Pace: pace, Ages: t.Ages}, err
 }
 
-// SchoolOf is a team's choice where practitioners differ.
-func SchoolOf(t gen.Team) reads.School {
-	return reads.School{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst}
+// RulesOf are a team's choices where coaches differ.
+func RulesOf(t gen.Team) reads.TeamRules {
+	return reads.TeamRules{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst}
 }
 
 // RepsOf turns stored events into evidence.

@@ -19,7 +19,7 @@ func keepCounts(ctx context.Context, q *gen.Queries, program uuid.UUID, rows []g
 	counts := map[gen.AddKeptParams]int32{}
 	for _, r := range rows {
 		if stands[r.ID.String()] {
-			counts[gen.AddKeptParams{ProgramID: program, TeamID: r.TeamID, Role: r.Role, Expected: r.Expected, Made: r.Made, Rung: r.Rung}]++
+			counts[gen.AddKeptParams{ProgramID: program, TeamID: r.TeamID, Role: r.Role, Expected: r.Expected, Made: r.Made, Rung: r.Rung, IsRight: r.IsRight}]++
 		}
 	}
 	for k, n := range counts {

@@ -192,23 +192,23 @@ func (s *Store) Recount(ctx context.Context, p evidence.Policy) error {
 }
 
 // RecountProgram makes all sums of a program from its log, player by player.
-func (s *Store) RecountProgram(ctx context.Context, p evidence.Policy, program uuid.UUID) error {
+func (s *Store) RecountProgram(ctx context.Context, policy evidence.Policy, program uuid.UUID) error {
 	players, err := s.PlayersOfProgram(ctx, program)
 	if err != nil {
 		return err
 	}
-	for _, id := range players {
-		one := []uuid.UUID{id}
+	for _, p := range players {
+		one := []uuid.UUID{p.ID}
 		if err := s.Tx(ctx, func(q *gen.Queries) error {
 			if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: one}); err != nil {
 				return err
 			}
-			return RecountPlayers(ctx, q, p, program, one)
+			return RecountPlayers(ctx, q, policy, program, one)
 		}); err != nil {
 			return err
 		}
 	}
-	return s.SetLedger(ctx, gen.SetLedgerParams{ProgramID: program, HalfLifeS: p.HalfLife.Seconds()})
+	return s.SetLedger(ctx, gen.SetLedgerParams{ProgramID: program, HalfLifeS: policy.HalfLife.Seconds()})
 }
 
 // NewProgram makes a program without anything in it, whose ledger is whole.

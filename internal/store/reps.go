@@ -47,6 +47,7 @@ func InsertEvents(ctx context.Context, q *gen.Queries, program, team uuid.UUID, 
 		in.Screen, in.Side, in.Cue = append(in.Screen, e.Screen), append(in.Side, e.Side), append(in.Cue, e.Cue)
 		in.Expected, in.Made, in.IsRight = append(in.Expected, e.Expected), append(in.Made, e.Made), append(in.IsRight, e.IsRight)
 		in.Late, in.Outcome, in.Device = append(in.Late, e.Late), append(in.Outcome, e.Outcome), append(in.Device, e.Device)
+		in.SecondCue = append(in.SecondCue, e.SecondCue)
 		in.Corrections = append(in.Corrections, strings.Join(e.Corrections, ",")) // ids of ours hold no comma
 	}
 	return q.InsertRepEvents(ctx, in)

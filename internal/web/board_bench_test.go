@@ -21,8 +21,8 @@ import (
 func seasons(b *testing.B, w *world, c club, each, years int) {
 	b.Helper()
 	rng := rand.New(rand.NewPCG(7, 7))
-	var screens []*reads.Screen
-	for _, s := range reads.Screens() {
+	var screens []*reads.Action
+	for _, s := range reads.Actions() {
 		if s.Roles[0] == reads.Cutter {
 			screens = append(screens, s)
 		}
@@ -39,7 +39,7 @@ func seasons(b *testing.B, w *world, c club, each, years int) {
 			}
 			at := evening.Add(-time.Duration(years) * 365 * 24 * time.Hour / time.Duration(n) * time.Duration(n-i))
 			s := screens[rng.IntN(len(screens))]
-			rows := s.Rows(reads.School{})
+			rows := s.Rows(reads.TeamRules{})
 			row := rows[rng.IntN(len(rows))]
 			role, made := reads.Cutter, row.CutterRead
 			if i%3 == 0 {

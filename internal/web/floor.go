@@ -83,10 +83,10 @@ func (f floor) block(team gen.Team, block practice.Block) api.RunBlock {
 	}
 	rung, _ := drill.RungByID(stage.Rung)
 	out.Stage, out.Order, out.Reads, out.Live = &stage, &order, rung.Reads, rung.Live
-	if screen, ok := reads.ScreenByID(d.Screen); ok {
+	if screen, ok := reads.ActionByID(d.Screen); ok {
 		table := []reads.Row{}
 		for _, cue := range stage.Cues {
-			if row, ok := screen.Row(store.SchoolOf(team), cue); ok {
+			if row, ok := screen.Row(store.RulesOf(team), cue); ok {
 				table = append(table, row)
 			}
 		}
@@ -102,7 +102,7 @@ func (s *Server) advise(f floor, run *api.RunBlock, rows []gen.RepEvent) {
 	}
 	first := reads.Cutter
 	if d, _, err := practice.StageOf(f.library, run.Block); err == nil {
-		if screen, ok := reads.ScreenByID(d.Screen); ok {
+		if screen, ok := reads.ActionByID(d.Screen); ok {
 			first = screen.Roles[0]
 		}
 	}

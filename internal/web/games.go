@@ -177,7 +177,7 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	if d.mixes, err = store.MixesOf(d.game); err != nil {
 		return d, err
 	}
-	d.asks = game.Asks(game.Runs(d.practiced(), d.mixes), store.SchoolOf(d.team), d.mixes)
+	d.asks = game.Asks(game.Runs(d.practiced(), d.mixes), store.RulesOf(d.team), d.mixes)
 	d.form = s.policy.FormOf(d.ledger, s.now())
 	for _, p := range d.players {
 		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
@@ -210,7 +210,7 @@ func (s *Server) opponent(ctx context.Context, d *planningContext) error {
 	}
 	d.next = &g
 	if game.Known(mixes, game.Off) || game.Known(mixes, game.Ball) {
-		d.opponent = game.Demand(game.Asks(game.Runs(d.practiced(), mixes), store.SchoolOf(d.team), mixes))
+		d.opponent = game.Demand(game.Asks(game.Runs(d.practiced(), mixes), store.RulesOf(d.team), mixes))
 	}
 	return nil
 }
@@ -317,7 +317,7 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if out.Game, err = gameView(d.game, d.players); err != nil {
 		return nil, err
 	}
-	out.Situations = game.Bench(game.Meets(d.practiced()), store.SchoolOf(d.team))
+	out.Situations = game.Bench(game.Meets(d.practiced()), store.RulesOf(d.team))
 	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
 	if err != nil {
 		return nil, err
@@ -397,7 +397,7 @@ func (l *repBatch) gameRow(e api.RepEvent) (gen.RepEvent, error) {
 	if e.Screen == nil || e.Player == nil || e.Role == nil || e.Cue == nil || e.Made == nil {
 		return row, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was saved.")
 	}
-	screen, ok := reads.ScreenByID(*e.Screen)
+	screen, ok := reads.ActionByID(*e.Screen)
 	if !ok {
 		return row, invalid("There is no such situation. Nothing was saved; reload to see the list.")
 	}

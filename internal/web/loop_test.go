@@ -15,8 +15,8 @@ import (
 	"evrik/internal/web/api"
 )
 
-func downTrail() reads.Situation {
-	screen, _ := reads.ScreenByID(reads.Down)
+func downTrail() reads.Snapshot {
+	screen, _ := reads.ActionByID(reads.Down)
 	c, _ := court.PresetCourt(court.HighSchool)
 	return screen.Example(c, reads.Trail)
 }
@@ -89,15 +89,15 @@ func TestTeach(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 0)
 	head := w.as(c.head)
-	var a reads.Answer
+	var a reads.Judgment
 	head.do("POST", c.path("/judge"), downTrail(), 200, &a)
 	if a.Cue != reads.Trail || a.Row.CutterRead != reads.Curl || a.Margin < 1 {
 		t.Errorf("answer %+v", a)
 	}
-	for text, change := range map[string]func(*reads.Situation){
-		"off the court": func(s *reads.Situation) { s.XCutter.X = 90 },
-		"on one spot":   func(s *reads.Situation) { s.XCutter = s.Screener },
-		"no screen":     func(s *reads.Situation) { s.Screen = "moon" },
+	for text, change := range map[string]func(*reads.Snapshot){
+		"off the court": func(s *reads.Snapshot) { s.XCutter.X = 90 },
+		"on one spot":   func(s *reads.Snapshot) { s.XCutter = s.Screener },
+		"no action":     func(s *reads.Snapshot) { s.Action = "moon" },
 	} {
 		s := downTrail()
 		change(&s)
@@ -108,7 +108,7 @@ func TestTeach(t *testing.T) {
 	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":NaN,"y":1}}`, 422, "malformed")
 	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "Nothing was saved")
 	head.says("POST", c.path("/judge"), `{"screen":"down"}`, 422, "Nothing was saved")
-	head.says("GET", c.path("/lesson?screen=moon"), nil, 404, "no such screen")
+	head.says("GET", c.path("/lesson?screen=moon"), nil, 404, "no such action")
 	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
 	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)
 
@@ -120,14 +120,14 @@ func TestTeach(t *testing.T) {
 		var l api.Lesson
 		head.do("GET", c.path("/lesson?screen="+screen.ID), nil, 200, &l)
 		for i, s := range l.Examples {
-			var a reads.Answer
+			var a reads.Judgment
 			head.do("POST", c.path("/judge"), s, 200, &a)
 			if a.Cue != l.Rows[i].Cue || (a.Help != nil) != (screen.Family == reads.BallUp) {
 				t.Errorf("%s: example of %s judged %s, help %v", screen.ID, l.Rows[i].Cue, a.Cue, a.Help)
 			}
 			head.do("POST", c.path("/play"), s, 200, nil)
 		}
-		for _, p := range screen.People {
+		for _, p := range screen.Participants {
 			if p.ID.Defends() {
 				head.do("POST", c.path("/readmap?mover="+p.ID.String()), l.Examples[0], 200, nil)
 			}
@@ -136,7 +136,7 @@ func TestTeach(t *testing.T) {
 	}
 	var hits []reads.Hit
 	head.do("GET", c.path("/search?words=he+goes+under+on+the+flare"), nil, 200, &hits)
-	if len(hits) == 0 || hits[0].Screen != reads.FlareS || hits[0].Cue != reads.Under {
+	if len(hits) == 0 || hits[0].Action != reads.FlareS || hits[0].Cue != reads.Under {
 		t.Errorf("search: %+v", hits)
 	}
 	var sheet api.TapeSheet
@@ -144,16 +144,16 @@ func TestTeach(t *testing.T) {
 	if len(sheet.Marks) < 10 || !sheet.Marks[1].Screen || !strings.HasPrefix(sheet.Marks[1].Name, "Left staggered pair") || sheet.Marks[4].Screen {
 		t.Errorf("tape of a screen: %+v", sheet.Marks)
 	}
-	head.says("GET", c.path("/tape?screen=moon"), nil, 404, "no such screen")
+	head.says("GET", c.path("/tape?screen=moon"), nil, 404, "no such action")
 	head.do("POST", c.path("/play"), downTrail(), 200, nil)
 
-	var asked reads.Situation
+	var asked reads.Snapshot
 	head.do("GET", c.path("/question?screen=flare&seed=9"), nil, 200, &asked)
 	head.do("POST", c.path("/judge"), asked, 200, &a)
-	if a.Screen != "flare" || a.Late || len(a.Options) < 4 {
+	if a.Action != "flare" || a.State != reads.Clearly || len(a.Options) < 4 {
 		t.Errorf("question judged %+v", a)
 	}
-	head.says("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "no such screen")
+	head.says("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "no such action")
 	var tape api.TapeSheet
 	head.do("GET", c.path("/tape"), nil, 200, &tape)
 	if len(tape.Marks) < 15 || !strings.Contains(tape.Source, "from memory") {
@@ -186,7 +186,7 @@ func TestPaceOfTheTeam(t *testing.T) {
 		t.Errorf("a new team: %+v", team.Pace)
 	}
 	open := func() float64 {
-		var a reads.Answer
+		var a reads.Judgment
 		head.do("POST", c.path("/judge"), downTrail(), 200, &a)
 		return a.Options[0].Separation
 	}

@@ -83,7 +83,7 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	// What has been practiced, and what the season is for.
 	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))
 	for _, role := range roles {
-		lines := s.policy.BoardOf(ids(d.players), role, reads.Columns(taught, store.SchoolOf(team), role), d.ledger, s.now())
+		lines := s.policy.BoardOf(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.ledger, s.now())
 		d.open = append(d.open, s.policy.Questions(role, lines)...)
 	}
 	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: s.now().Add(-paceSpan)})
@@ -105,14 +105,14 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	for _, r := range practiced {
 		last[r.Screen] = r.At.In(d.zone)
 	}
-	now := practice.Situations(d.aim.Install, d.open, store.SchoolOf(team), ids(d.players), last)
+	now := practice.Situations(d.aim.Install, d.open, store.RulesOf(team), ids(d.players), last)
 	d.season = practice.Season(d.aim, now, today, s.policy.Fresh(), d.library)
 	return d, err
 }
 
 // plan is what the core lays out and fits.
 func (d planningContext) plan(startsAt time.Time, minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
-	p := practice.Plan{Minutes: float64(minutes), Blocks: blocks, School: store.SchoolOf(d.team), Library: d.library,
+	p := practice.Plan{Minutes: float64(minutes), Blocks: blocks, School: store.RulesOf(d.team), Library: d.library,
 		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited), Due: []practice.SeasonItem{}}
 	if d.said {
 		p.Due = d.season.On(startsAt.In(d.zone).Format(practice.DateFormat))

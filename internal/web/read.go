@@ -38,7 +38,7 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	out := api.GetRead200JSONResponse{Read: r.Read, Role: string(info.Role), Players: playerViews(b.players),
 		Confusion:   evidence.Confusions(info.Role, []reads.Read{info.ID}, reps)[0],
 		Corrections: evidence.CountCorrections(asked), Curve: s.policy.Curve(asked, curveDays),
-		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.library.Serving(store.SchoolOf(team), []reads.Read{info.ID})}
+		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.library.Serving(store.RulesOf(team), []reads.Read{info.ID})}
 	for _, line := range s.policy.BoardOf(ids(b.players), info.Role, []reads.Read{info.ID}, b.ledger, s.now()) {
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
@@ -47,7 +47,7 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	for _, k := range kept {
 		if k.Role == string(info.Role) && k.Expected == r.Read {
 			out.Kept.Reps += int(k.Reps)
-			if k.Made == k.Expected {
+			if k.IsRight {
 				out.Kept.Right += int(k.Reps)
 			}
 		}

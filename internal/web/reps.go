@@ -83,6 +83,7 @@ type repBatch struct {
 	observer uuid.UUID
 	now      time.Time
 	players  map[uuid.UUID]bool
+	shooters map[uuid.UUID]bool         // who makes the three; empty where nobody is marked so
 	voided   map[uuid.UUID]gen.RepEvent // what the batch takes back, as far as it is stored
 	events   []gen.RepEvent
 }
@@ -94,9 +95,12 @@ func (l *repBatch) look(ctx context.Context, q *gen.Queries, events []api.RepEve
 	if err != nil {
 		return err
 	}
-	l.players, l.voided = map[uuid.UUID]bool{}, map[uuid.UUID]gen.RepEvent{}
-	for _, id := range players {
-		l.players[id] = true
+	l.players, l.shooters, l.voided = map[uuid.UUID]bool{}, map[uuid.UUID]bool{}, map[uuid.UUID]gen.RepEvent{}
+	for _, p := range players {
+		l.players[p.ID] = true
+		if p.Shooter {
+			l.shooters[p.ID] = true
+		}
 	}
 	var voids []uuid.UUID
 	for _, e := range events {
@@ -181,7 +185,7 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	if !l.players[*e.Player] {
 		return row, missing(noPlayer + " Nothing was saved.")
 	}
-	screen, ok := reads.ScreenByID(d.Screen)
+	screen, ok := reads.ActionByID(d.Screen)
 	if !ok {
 		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was saved.", d.Name))
 	}
@@ -190,11 +194,17 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 }
 
 // judge fills in what was seen, and whether it was right.
-func (l *repBatch) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent) error {
+func (l *repBatch) judge(e api.RepEvent, screen *reads.Action, row *gen.RepEvent) error {
 	cue, _ := reads.ParseCue(*e.Cue)
 	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Unsided: row.Rung == string(drill.Game)}
 	if e.Side != nil {
 		seen.Side = string(*e.Side)
+	}
+	if len(l.shooters) > 0 && seen.Role == reads.Screener {
+		seen.ScreenerShoots = reads.KnownIf(l.shooters[*e.Player])
+	}
+	if e.SecondCue != nil {
+		seen.SecondCue, row.SecondCue = *e.SecondCue, *e.SecondCue
 	}
 	if e.Outcome != nil {
 		seen.Outcome = evidence.Outcome(*e.Outcome)
@@ -203,7 +213,7 @@ func (l *repBatch) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent
 		seen.Corrections = *e.Corrections
 		row.Corrections = *e.Corrections
 	}
-	expected, right, err := evidence.Score(screen, store.SchoolOf(l.team), seen)
+	scored, err := evidence.Score(screen, store.RulesOf(l.team), seen)
 	if err != nil {
 		return invalid(fmt.Sprintf("%v Nothing was saved.", err))
 	}
@@ -214,13 +224,13 @@ func (l *repBatch) judge(e api.RepEvent, screen *reads.Screen, row *gen.RepEvent
 		row.Late = *e.Late
 	}
 	row.PlayerID, row.Role, row.Side = *e.Player, string(seen.Role), seen.Side
-	row.Screen, row.Cue, row.Expected, row.Made, row.IsRight, row.Outcome = screen.ID, cue.String(), string(expected), *e.Made, right, string(seen.Outcome)
+	row.Screen, row.Cue, row.Expected, row.Made, row.IsRight, row.Outcome = screen.ID, cue.String(), string(scored.Expected), *e.Made, scored.Correct, string(seen.Outcome)
 	return nil
 }
 
 // roleOf is the role of who stands in a drill's first or second position: cutter
 // and screener off the ball, handler and screener with it.
-func roleOf(screen *reads.Screen, position string) reads.Role {
+func roleOf(screen *reads.Action, position string) reads.Role {
 	switch position {
 	case string(reads.Cutter):
 		return screen.Roles[0]

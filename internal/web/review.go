@@ -64,7 +64,7 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	}
 	taught := drill.Taught(screens)
 	for _, role := range roles {
-		columns := reads.Columns(taught, store.SchoolOf(team), role)
+		columns := reads.Columns(taught, store.RulesOf(team), role)
 		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, all, func(r evidence.Rep) bool { return own[r.ID] }, now)...)
 	}
 	others, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})

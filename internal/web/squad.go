@@ -74,7 +74,7 @@ func (s *Server) repsOf(ctx context.Context, team gen.Team) ([]evidence.Rep, err
 func columns(team gen.Team, situations []string, role reads.Role) (out []reads.Read) {
 	for _, r := range roles {
 		if r == role || role == "" {
-			out = append(out, reads.Columns(drill.Taught(situations), store.SchoolOf(team), r)...)
+			out = append(out, reads.Columns(drill.Taught(situations), store.RulesOf(team), r)...)
 		}
 	}
 	return out
@@ -209,7 +209,7 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 			all = append(all, cells...)
 		}
 	}
-	out.Words = evidence.WordsOf(all, drill.Taught(logged(rows)), store.SchoolOf(team), lib)
+	out.Words = evidence.WordsOf(all, drill.Taught(logged(rows)), store.RulesOf(team), lib)
 	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(rows[i]))
 	}
@@ -243,7 +243,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	for _, h := range out.Holds {
 		wanted = append(wanted, h.Read)
 	}
-	out.Drills = b.library.Serving(store.SchoolOf(team), wanted)
+	out.Drills = b.library.Serving(store.RulesOf(team), wanted)
 	rows, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-7 * 24 * time.Hour), Before: evidence.Ever})
 	if err != nil {
 		return nil, err
@@ -309,5 +309,5 @@ func (d planningContext) suggest(next gen.Practice, view api.Practice) *practice
 func repView(r gen.RepEvent) api.LoggedRep {
 	return api.LoggedRep{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), At: r.At, Player: r.PlayerID, Role: r.Role, Rung: r.Rung,
 		Side: r.Side, Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
-		Outcome: r.Outcome, Corrections: r.Corrections, Device: r.Device}
+		Outcome: r.Outcome, Corrections: r.Corrections, Device: r.Device, SecondCue: &r.SecondCue}
 }

@@ -23,7 +23,7 @@ func (s *Server) floor(ctx context.Context, team uuid.UUID) (reads.Floor, error)
 	return store.FloorOf(t)
 }
 
-const noScreen = "There is no such screen. Choose one from the list."
+const noScreen = "There is no such action. Choose one from the list."
 
 // Search finds the lines of the tables that words describe.
 func (s *Server) Search(ctx context.Context, r api.SearchRequestObject) (api.SearchResponseObject, error) {
@@ -32,27 +32,27 @@ func (s *Server) Search(ctx context.Context, r api.SearchRequestObject) (api.Sea
 		return nil, err
 	}
 	out := api.Search200JSONResponse{}
-	return append(out, reads.Search(fl.School, r.Params.Words)...), nil
+	return append(out, reads.Search(fl.Rules, r.Params.Words)...), nil
 }
 
-// GetLesson returns a screen's table and a clear situation per cue.
+// GetLesson returns an action's table and a clear snapshot per cue.
 func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (api.GetLessonResponseObject, error) {
 	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	screen, ok := reads.ScreenByID(r.Params.Screen)
+	screen, ok := reads.ActionByID(r.Params.Screen)
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	out := api.GetLesson200JSONResponse{Screen: *screen, Rows: screen.Rows(fl.School), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
+	out := api.GetLesson200JSONResponse{Action: *screen, Rows: screen.Rows(fl.Rules), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
 	for _, row := range out.Rows {
 		out.Examples = append(out.Examples, screen.Example(fl.Court, row.Cue))
 	}
 	return out, nil
 }
 
-// Judge answers a situation.
+// Judge answers a snapshot.
 func (s *Server) Judge(ctx context.Context, r api.JudgeRequestObject) (api.JudgeResponseObject, error) {
 	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
@@ -82,13 +82,13 @@ func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.R
 // mapKey is what a read map depends on: everything but the mover's own place.
 type mapKey struct {
 	floor reads.Floor
-	at    reads.Situation
+	at    reads.Snapshot
 	mover reads.Place
 	open  bool
 }
 
 // readMap makes a map, or finds the one made for somebody else.
-func (s *Server) readMap(fl reads.Floor, at reads.Situation, mover reads.Place, open bool) reads.Map {
+func (s *Server) readMap(fl reads.Floor, at reads.Snapshot, mover reads.Place, open bool) reads.Map {
 	at.Put(mover, court.Point{})
 	key := mapKey{fl, at, mover, open}
 	if m, ok := s.maps.Get(key); ok {
@@ -96,15 +96,15 @@ func (s *Server) readMap(fl reads.Floor, at reads.Situation, mover reads.Place, 
 	}
 	var m reads.Map
 	if open {
-		m = reads.OpenMapOf(fl, &at, mover)
+		m = reads.OpenMapOf(&fl, &at, mover)
 	} else {
-		m = reads.MapOf(&at, mover)
+		m = reads.MapOf(&fl, &at, mover)
 	}
 	s.maps.Add(key, m)
 	return m
 }
 
-// Play sets a situation in motion.
+// Play sets a snapshot in motion.
 func (s *Server) Play(ctx context.Context, r api.PlayRequestObject) (api.PlayResponseObject, error) {
 	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
@@ -117,17 +117,17 @@ func (s *Server) Play(ctx context.Context, r api.PlayRequestObject) (api.PlayRes
 	return api.Play200JSONResponse(reads.PlayOf(fl, r.Body, a)), nil
 }
 
-// GetQuestion draws a clear situation to ask about.
+// GetQuestion draws a clear snapshot to ask about.
 func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject) (api.GetQuestionResponseObject, error) {
 	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	screen, ok := reads.ScreenByID(r.Params.Screen)
+	screen, ok := reads.ActionByID(r.Params.Screen)
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	return api.GetQuestion200JSONResponse(reads.Clear(fl.Court, screen, uint64(r.Params.Seed))), nil
+	return api.GetQuestion200JSONResponse(reads.Clear(&fl, screen, uint64(r.Params.Seed))), nil
 }
 
 // GetTape returns the tape sheet of the team's court in the team's units.
@@ -139,7 +139,7 @@ func (s *Server) GetTape(ctx context.Context, r api.GetTapeRequestObject) (api.G
 	c, err := store.CourtOf(t)
 	out := api.GetTape200JSONResponse{Lines: c.Lines(), Marks: c.TapeSheet(t.Metric), Source: "measured by the team"}
 	if r.Params.Screen != nil {
-		screen, ok := reads.ScreenByID(*r.Params.Screen)
+		screen, ok := reads.ActionByID(*r.Params.Screen)
 		if !ok {
 			return nil, missing(noScreen)
 		}

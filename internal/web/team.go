@@ -60,7 +60,7 @@ func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
 	}
 	fl, err := store.FloorOf(t)
 	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: fl.Court, Metric: t.Metric,
-		School: fl.School, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
+		School: fl.Rules, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
 }
 
 // UpdateTeam changes a team's settings.

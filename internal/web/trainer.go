@@ -94,8 +94,8 @@ func packOf(fl reads.Floor, cards []trainer.Card, step trainer.Step, seed uint64
 			}
 		}
 		if !slices.ContainsFunc(pack.Scenes, func(sc api.TrainerScene) bool { return sc.Id == card.Screen }) {
-			screen, _ := reads.ScreenByID(card.Screen)
-			pack.Scenes = append(pack.Scenes, api.TrainerScene{Id: screen.ID, Name: screen.Name, People: screen.People, Word: screen.Reader().Word})
+			screen, _ := reads.ActionByID(card.Screen)
+			pack.Scenes = append(pack.Scenes, api.TrainerScene{Id: screen.ID, Name: screen.Name, Participants: screen.Participants, Word: screen.Reader().Word})
 		}
 	}
 	return pack, nil

@@ -13,8 +13,8 @@ import (
 )
 
 const addKept = `-- name: AddKept :exec
-INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, reps) VALUES ($1, $2, $3, $4, $5, $6, $7)
-ON CONFLICT (program_id, team_id, role, expected, made, rung) DO UPDATE SET reps = k.reps + excluded.reps
+INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, is_right, reps) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+ON CONFLICT (program_id, team_id, role, expected, made, rung, is_right) DO UPDATE SET reps = k.reps + excluded.reps
 `
 
 type AddKeptParams struct {
@@ -24,6 +24,7 @@ type AddKeptParams struct {
 	Expected  string
 	Made      string
 	Rung      string
+	IsRight   bool
 	Reps      int32
 }
 
@@ -35,6 +36,7 @@ func (q *Queries) AddKept(ctx context.Context, arg AddKeptParams) error {
 		arg.Expected,
 		arg.Made,
 		arg.Rung,
+		arg.IsRight,
 		arg.Reps,
 	)
 	return err
@@ -149,7 +151,7 @@ func (q *Queries) ForgetInTemplates(ctx context.Context, arg ForgetInTemplatesPa
 }
 
 const keptOfProgram = `-- name: KeptOfProgram :many
-SELECT program_id, team_id, role, expected, made, rung, reps FROM kept_counts WHERE program_id = $1
+SELECT program_id, team_id, role, expected, made, rung, reps, is_right FROM kept_counts WHERE program_id = $1
 `
 
 func (q *Queries) KeptOfProgram(ctx context.Context, programID uuid.UUID) ([]KeptCount, error) {
@@ -169,6 +171,7 @@ func (q *Queries) KeptOfProgram(ctx context.Context, programID uuid.UUID) ([]Kep
 			&i.Made,
 			&i.Rung,
 			&i.Reps,
+			&i.IsRight,
 		); err != nil {
 			return nil, err
 		}
@@ -181,7 +184,7 @@ func (q *Queries) KeptOfProgram(ctx context.Context, programID uuid.UUID) ([]Kep
 }
 
 const keptOfTeam = `-- name: KeptOfTeam :many
-SELECT role, expected, made, rung, reps FROM kept_counts WHERE program_id = $1 AND team_id = $2
+SELECT role, expected, made, rung, reps, is_right FROM kept_counts WHERE program_id = $1 AND team_id = $2
 `
 
 type KeptOfTeamParams struct {
@@ -195,6 +198,7 @@ type KeptOfTeamRow struct {
 	Made     string
 	Rung     string
 	Reps     int32
+	IsRight  bool
 }
 
 func (q *Queries) KeptOfTeam(ctx context.Context, arg KeptOfTeamParams) ([]KeptOfTeamRow, error) {
@@ -212,6 +216,7 @@ func (q *Queries) KeptOfTeam(ctx context.Context, arg KeptOfTeamParams) ([]KeptO
 			&i.Made,
 			&i.Rung,
 			&i.Reps,
+			&i.IsRight,
 		); err != nil {
 			return nil, err
 		}

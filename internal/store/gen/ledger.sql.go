@@ -167,7 +167,7 @@ func (q *Queries) DeleteSums(ctx context.Context, arg DeleteSumsParams) error {
 }
 
 const eventsTouched = `-- name: EventsTouched :many
-SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device FROM rep_events r WHERE (r.program_id = $1) IS TRUE AND r.id = ANY (ARRAY(
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r WHERE (r.program_id = $1) IS TRUE AND r.id = ANY (ARRAY(
     SELECT unnest($2::uuid[]) AS id
     UNION SELECT e.id FROM rep_events e WHERE (e.program_id = $1) IS TRUE AND e.voids IS NOT NULL AND e.voids = ANY ($2::uuid[])
     UNION SELECT same.id FROM (SELECT DISTINCT unnest($3::uuid[]) AS block_id, unnest($4::integer[]) AS rep_no,
@@ -232,6 +232,7 @@ func (q *Queries) EventsTouched(ctx context.Context, arg EventsTouchedParams) ([
 			&i.Corrections,
 			&i.ObserverID,
 			&i.Device,
+			&i.SecondCue,
 		); err != nil {
 			return nil, err
 		}

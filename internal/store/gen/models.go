@@ -133,6 +133,7 @@ type KeptCount struct {
 	Made      string
 	Rung      string
 	Reps      int32
+	IsRight   bool
 }
 
 type KnownDevice struct {
@@ -236,6 +237,7 @@ type RepEvent struct {
 	Corrections []string
 	ObserverID  uuid.UUID
 	Device      string
+	SecondCue   string
 }
 
 type Round struct {

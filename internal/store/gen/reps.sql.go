@@ -14,7 +14,7 @@ import (
 
 const insertRepEvents = `-- name: InsertRepEvents :many
 INSERT INTO rep_events (program_id, team_id, id, observer_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
-    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device)
+    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device, second_cue)
 SELECT $1::uuid, $2::uuid,
     unnest($3::uuid[]), unnest($4::uuid[]), unnest($5::uuid[]), unnest($6::uuid[]), unnest($7::text[]),
     NULLIF(unnest($8::uuid[]), '00000000-0000-0000-0000-000000000000'::uuid), unnest($9::integer[]),
@@ -22,7 +22,7 @@ SELECT $1::uuid, $2::uuid,
     unnest($13::text[]), unnest($14::text[]), unnest($15::text[]), unnest($16::text[]),
     unnest($17::text[]), unnest($18::text[]), unnest($19::text[]), unnest($20::boolean[]),
     unnest($21::boolean[]), unnest($22::text[]), string_to_array(unnest($23::text[]), ','),
-    unnest($24::text[])
+    unnest($24::text[]), unnest($25::text[])
 ON CONFLICT (id) DO NOTHING RETURNING id
 `
 
@@ -51,6 +51,7 @@ type InsertRepEventsParams struct {
 	Outcome     []string
 	Corrections []string
 	Device      []string
+	SecondCue   []string
 }
 
 // A batch in one statement; sent twice, stored once. Answers with what is new.
@@ -80,6 +81,7 @@ func (q *Queries) InsertRepEvents(ctx context.Context, arg InsertRepEventsParams
 		arg.Outcome,
 		arg.Corrections,
 		arg.Device,
+		arg.SecondCue,
 	)
 	if err != nil {
 		return nil, err
@@ -249,7 +251,7 @@ func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceO
 }
 
 const repEvents = `-- name: RepEvents :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
 `
 
 type RepEventsParams struct {
@@ -293,6 +295,7 @@ func (q *Queries) RepEvents(ctx context.Context, arg RepEventsParams) ([]RepEven
 			&i.Corrections,
 			&i.ObserverID,
 			&i.Device,
+			&i.SecondCue,
 		); err != nil {
 			return nil, err
 		}
@@ -305,7 +308,7 @@ func (q *Queries) RepEvents(ctx context.Context, arg RepEventsParams) ([]RepEven
 }
 
 const repsOfPlayer = `-- name: RepsOfPlayer :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
 `
@@ -350,6 +353,7 @@ func (q *Queries) RepsOfPlayer(ctx context.Context, arg RepsOfPlayerParams) ([]R
 			&i.Corrections,
 			&i.ObserverID,
 			&i.Device,
+			&i.SecondCue,
 		); err != nil {
 			return nil, err
 		}
@@ -362,7 +366,7 @@ func (q *Queries) RepsOfPlayer(ctx context.Context, arg RepsOfPlayerParams) ([]R
 }
 
 const repsOfPractice = `-- name: RepsOfPractice :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
 `
@@ -407,6 +411,7 @@ func (q *Queries) RepsOfPractice(ctx context.Context, arg RepsOfPracticeParams) 
 			&i.Corrections,
 			&i.ObserverID,
 			&i.Device,
+			&i.SecondCue,
 		); err != nil {
 			return nil, err
 		}
@@ -419,7 +424,7 @@ func (q *Queries) RepsOfPractice(ctx context.Context, arg RepsOfPracticeParams) 
 }
 
 const repsOfTeam = `-- name: RepsOfTeam :many
-SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
@@ -467,6 +472,7 @@ func (q *Queries) RepsOfTeam(ctx context.Context, arg RepsOfTeamParams) ([]RepEv
 			&i.Corrections,
 			&i.ObserverID,
 			&i.Device,
+			&i.SecondCue,
 		); err != nil {
 			return nil, err
 		}
@@ -479,7 +485,7 @@ func (q *Queries) RepsOfTeam(ctx context.Context, arg RepsOfTeamParams) ([]RepEv
 }
 
 const repsOfTeamBetween = `-- name: RepsOfTeamBetween :many
-SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.at >= $3 AND r.at < $4
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
@@ -532,6 +538,7 @@ func (q *Queries) RepsOfTeamBetween(ctx context.Context, arg RepsOfTeamBetweenPa
 			&i.Corrections,
 			&i.ObserverID,
 			&i.Device,
+			&i.SecondCue,
 		); err != nil {
 			return nil, err
 		}

@@ -181,22 +181,27 @@ func (q *Queries) Player(ctx context.Context, arg PlayerParams) (Player, error) 
 }
 
 const playersOfProgram = `-- name: PlayersOfProgram :many
-SELECT id FROM players WHERE program_id = $1
+SELECT id, shooter FROM players WHERE program_id = $1
 `
 
-func (q *Queries) PlayersOfProgram(ctx context.Context, programID uuid.UUID) ([]uuid.UUID, error) {
+type PlayersOfProgramRow struct {
+	ID      uuid.UUID
+	Shooter bool
+}
+
+func (q *Queries) PlayersOfProgram(ctx context.Context, programID uuid.UUID) ([]PlayersOfProgramRow, error) {
 	rows, err := q.db.Query(ctx, playersOfProgram, programID)
 	if err != nil {
 		return nil, err
 	}
 	defer rows.Close()
-	items := []uuid.UUID{}
+	items := []PlayersOfProgramRow{}
 	for rows.Next() {
-		var id uuid.UUID
-		if err := rows.Scan(&id); err != nil {
+		var i PlayersOfProgramRow
+		if err := rows.Scan(&i.ID, &i.Shooter); err != nil {
 			return nil, err
 		}
-		items = append(items, id)
+		items = append(items, i)
 	}
 	if err := rows.Err(); err != nil {
 		return nil, err

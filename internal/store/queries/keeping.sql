@@ -30,14 +30,14 @@ UPDATE practices SET dropped = replace(dropped::text, sqlc.arg(player)::text, '0
 WHERE program_id = $1 AND dropped::text LIKE '%' || sqlc.arg(player)::text || '%';
 
 -- name: KeptOfTeam :many
-SELECT role, expected, made, rung, reps FROM kept_counts WHERE program_id = $1 AND team_id = $2;
+SELECT role, expected, made, rung, reps, is_right FROM kept_counts WHERE program_id = $1 AND team_id = $2;
 
 -- name: KeptOfProgram :many
 SELECT * FROM kept_counts WHERE program_id = $1;
 
 -- name: AddKept :exec
-INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, reps) VALUES ($1, $2, $3, $4, $5, $6, $7)
-ON CONFLICT (program_id, team_id, role, expected, made, rung) DO UPDATE SET reps = k.reps + excluded.reps;
+INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, is_right, reps) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+ON CONFLICT (program_id, team_id, role, expected, made, rung, is_right) DO UPDATE SET reps = k.reps + excluded.reps;
 
 -- name: SetKeepMonths :exec
 UPDATE programs SET keep_months = sqlc.narg(keep_months) WHERE id = sqlc.arg(program_id);

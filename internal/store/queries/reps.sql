@@ -1,7 +1,7 @@
 -- name: InsertRepEvents :many
 -- A batch in one statement; sent twice, stored once. Answers with what is new.
 INSERT INTO rep_events (program_id, team_id, id, observer_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
-    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device)
+    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device, second_cue)
 SELECT sqlc.arg(program_id)::uuid, sqlc.arg(team_id)::uuid,
     unnest(sqlc.arg(id)::uuid[]), unnest(sqlc.arg(observer_id)::uuid[]), unnest(sqlc.arg(practice_id)::uuid[]), unnest(sqlc.arg(block_id)::uuid[]), unnest(sqlc.arg(kind)::text[]),
     NULLIF(unnest(sqlc.arg(voids)::uuid[]), '00000000-0000-0000-0000-000000000000'::uuid), unnest(sqlc.arg(rep_no)::integer[]),
@@ -9,7 +9,7 @@ SELECT sqlc.arg(program_id)::uuid, sqlc.arg(team_id)::uuid,
     unnest(sqlc.arg(drill)::text[]), unnest(sqlc.arg(rung)::text[]), unnest(sqlc.arg(screen)::text[]), unnest(sqlc.arg(side)::text[]),
     unnest(sqlc.arg(cue)::text[]), unnest(sqlc.arg(expected)::text[]), unnest(sqlc.arg(made)::text[]), unnest(sqlc.arg(is_right)::boolean[]),
     unnest(sqlc.arg(late)::boolean[]), unnest(sqlc.arg(outcome)::text[]), string_to_array(unnest(sqlc.arg(corrections)::text[]), ','),
-    unnest(sqlc.arg(device)::text[])
+    unnest(sqlc.arg(device)::text[]), unnest(sqlc.arg(second_cue)::text[])
 ON CONFLICT (id) DO NOTHING RETURNING id;
 
 -- name: RepsOfTeam :many

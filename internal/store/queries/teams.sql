@@ -31,7 +31,7 @@ WHERE program_id = $1 AND team_id = $2 AND id = $3;
 UPDATE players SET team_id = sqlc.arg(to_team) WHERE program_id = $1 AND team_id = $2 AND id = $3;
 
 -- name: PlayersOfProgram :many
-SELECT id FROM players WHERE program_id = $1;
+SELECT id, shooter FROM players WHERE program_id = $1;
 
 -- name: DeletePlayer :execrows
 DELETE FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3;

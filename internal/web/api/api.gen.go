@@ -460,6 +460,21 @@ func (e ExportPracticeParamsFormat) Valid() bool {
 	}
 }
 
+// Accepted defines model for Accepted.
+type Accepted struct {
+	Certain   bool      `json:"certain"`
+	Cue       string    `json:"cue"`
+	Part      string    `json:"part"`
+	Read      string    `json:"read"`
+	Role      string    `json:"role"`
+	Say       string    `json:"say"`
+	SecondCue SecondCue `json:"secondCue"`
+	Who       string    `json:"who"`
+}
+
+// Action defines model for Action.
+type Action = reads.Action
+
 // AgeLimits defines model for AgeLimits.
 type AgeLimits = practice.Limits
 
@@ -481,9 +496,6 @@ type Agreement struct {
 	// Watch they should watch together
 	Watch bool `json:"watch"`
 }
-
-// Answer defines model for Answer.
-type Answer = reads.Answer
 
 // ArchiveReceipt defines model for ArchiveReceipt.
 type ArchiveReceipt struct {
@@ -571,10 +583,10 @@ type Catalogue struct {
 	Drills      []Drill       `json:"drills"`
 
 	// HurtCaution shown when a player is hurt
-	HurtCaution string       `json:"hurtCaution"`
-	Ladder      []RungInfo   `json:"ladder"`
-	Reads       []ReadInfo   `json:"reads"`
-	Screens     []ScreenInfo `json:"screens"`
+	HurtCaution string     `json:"hurtCaution"`
+	Ladder      []RungInfo `json:"ladder"`
+	Reads       []ReadInfo `json:"reads"`
+	Screens     []Action   `json:"screens"`
 
 	// Spots where a drill's players can be
 	Spots []CueInfo `json:"spots"`
@@ -694,9 +706,6 @@ type Erased struct {
 
 // Estimate defines model for Estimate.
 type Estimate = evidence.Estimate
-
-// Figure defines model for Figure.
-type Figure = reads.Person
 
 // FillInput defines model for FillInput.
 type FillInput struct {
@@ -899,6 +908,9 @@ type Joining struct {
 // Judgement defines model for Judgement.
 type Judgement = evidence.Judgement
 
+// Judgment defines model for Judgment.
+type Judgment = reads.Judgment
+
 // Keeping defines model for Keeping.
 type Keeping struct {
 	// KeepMonths 0 keeps everything
@@ -919,14 +931,15 @@ type Key struct {
 
 // Lesson defines model for Lesson.
 type Lesson struct {
-	// Examples a clear situation per cue, in the order of rows
-	Examples []Situation `json:"examples"`
+	Action Action `json:"action"`
+
+	// Examples a clear snapshot per cue, in the order of rows
+	Examples []Snapshot `json:"examples"`
 
 	// Lines what is painted, in feet in the court's frame
-	Lines  Lines      `json:"lines"`
-	Rows   []Row      `json:"rows"`
-	Screen ScreenInfo `json:"screen"`
-	Spots  []Spot     `json:"spots"`
+	Lines Lines  `json:"lines"`
+	Rows  []Row  `json:"rows"`
+	Spots []Spot `json:"spots"`
 }
 
 // Lines what is painted, in feet in the court's frame
@@ -949,17 +962,18 @@ type LoggedRep struct {
 	Cue         string             `json:"cue"`
 
 	// Device what logged it
-	Device   string             `json:"device"`
-	Expected string             `json:"expected"`
-	Id       openapi_types.UUID `json:"id"`
-	Late     bool               `json:"late"`
-	Made     string             `json:"made"`
-	Outcome  string             `json:"outcome"`
-	Player   openapi_types.UUID `json:"player"`
-	RepNo    int                `json:"repNo"`
-	Right    bool               `json:"right"`
-	Role     string             `json:"role"`
-	Rung     string             `json:"rung"`
+	Device    string             `json:"device"`
+	Expected  string             `json:"expected"`
+	Id        openapi_types.UUID `json:"id"`
+	Late      bool               `json:"late"`
+	Made      string             `json:"made"`
+	Outcome   string             `json:"outcome"`
+	Player    openapi_types.UUID `json:"player"`
+	RepNo     int                `json:"repNo"`
+	Right     bool               `json:"right"`
+	Role      string             `json:"role"`
+	Rung      string             `json:"rung"`
+	SecondCue *string            `json:"secondCue,omitempty"`
 
 	// Side left or right; empty where nobody noted it
 	Side string `json:"side"`
@@ -1199,6 +1213,9 @@ type Pace = motion.Pace
 // Pair defines model for Pair.
 type Pair = []string
 
+// Participant defines model for Participant.
+type Participant = reads.Participant
+
 // PasswordChange defines model for PasswordChange.
 type PasswordChange struct {
 	New string `json:"new"`
@@ -1432,9 +1449,12 @@ type RepEvent struct {
 	Role    *string             `json:"role,omitempty"`
 
 	// Screen in a game, the situation; a practice's block says it
-	Screen *string             `json:"screen,omitempty"`
-	Side   *RepEventSide       `json:"side,omitempty"`
-	Voids  *openapi_types.UUID `json:"voids,omitempty"`
+	Screen *string `json:"screen,omitempty"`
+
+	// SecondCue the second cue that was noted; none when left out
+	SecondCue *string             `json:"secondCue,omitempty"`
+	Side      *RepEventSide       `json:"side,omitempty"`
+	Voids     *openapi_types.UUID `json:"voids,omitempty"`
 
 	// What in a game, what is counted for the team
 	What *string `json:"what,omitempty"`
@@ -1503,6 +1523,14 @@ type RoundState struct {
 // Row defines model for Row.
 type Row = reads.Row
 
+// RowAnswer defines model for RowAnswer.
+type RowAnswer struct {
+	Part      string    `json:"part"`
+	Read      string    `json:"read"`
+	Say       string    `json:"say"`
+	SecondCue SecondCue `json:"secondCue"`
+}
+
 // RowError defines model for RowError.
 type RowError = roster.RowError
 
@@ -1538,18 +1566,12 @@ type RunBlockAdvice string
 // RungInfo defines model for RungInfo.
 type RungInfo = drill.RungInfo
 
-// School defines model for School.
-type School = reads.School
-
 // ScreenCode defines model for ScreenCode.
 type ScreenCode struct {
 	Code  string             `json:"code"`
 	Id    openapi_types.UUID `json:"id"`
 	Until time.Time          `json:"until"`
 }
-
-// ScreenInfo defines model for ScreenInfo.
-type ScreenInfo = reads.Screen
 
 // ScreenPair defines model for ScreenPair.
 type ScreenPair struct {
@@ -1577,6 +1599,16 @@ type SeasonItem = practice.SeasonItem
 
 // SeasonPlan defines model for SeasonPlan.
 type SeasonPlan = practice.SeasonPlan
+
+// SecondCue defines model for SecondCue.
+type SecondCue struct {
+	// Id empty for an answer that is right on the cue alone
+	Id string `json:"id"`
+	If string `json:"if"`
+
+	// Topic of two second cues with one topic only one can be there
+	Topic string `json:"topic"`
+}
 
 // Session defines model for Session.
 type Session struct {
@@ -1624,8 +1656,8 @@ type SignIn struct {
 	Password string `json:"password"`
 }
 
-// Situation defines model for Situation.
-type Situation = reads.Situation
+// Snapshot defines model for Snapshot.
+type Snapshot = reads.Snapshot
 
 // Spot defines model for Spot.
 type Spot = court.Spot
@@ -1685,11 +1717,11 @@ type Team struct {
 	Name      string             `json:"name"`
 
 	// OwnPace the team's own figures; else its age group's
-	OwnPace bool   `json:"ownPace"`
-	Pace    Pace   `json:"pace"`
-	School  School `json:"school"`
-	Season  string `json:"season"`
-	Zone    string `json:"zone"`
+	OwnPace bool      `json:"ownPace"`
+	Pace    Pace      `json:"pace"`
+	School  TeamRules `json:"school"`
+	Season  string    `json:"season"`
+	Zone    string    `json:"zone"`
 }
 
 // TeamCell defines model for TeamCell.
@@ -1713,7 +1745,7 @@ type TeamInput struct {
 	Metric    bool       `json:"metric"`
 	Name      string     `json:"name"`
 	Pace      *Pace      `json:"pace,omitempty"`
-	School    School     `json:"school"`
+	School    TeamRules  `json:"school"`
 	Season    string     `json:"season"`
 
 	// Zone IANA time zone, such as Europe/Berlin
@@ -1725,6 +1757,9 @@ type TeamName struct {
 	Id   openapi_types.UUID `json:"id"`
 	Name string             `json:"name"`
 }
+
+// TeamRules defines model for TeamRules.
+type TeamRules = reads.TeamRules
 
 // Template defines model for Template.
 type Template struct {
@@ -1785,9 +1820,9 @@ type TrainerPack struct {
 
 // TrainerScene defines model for TrainerScene.
 type TrainerScene struct {
-	Id     string   `json:"id"`
-	Name   string   `json:"name"`
-	People []Figure `json:"people"`
+	Id           string        `json:"id"`
+	Name         string        `json:"name"`
+	Participants []Participant `json:"participants"`
 
 	// Word who the player is here
 	Word string `json:"word"`
@@ -1812,6 +1847,9 @@ type TypedName struct {
 	// Name the name, typed once more
 	Name string `json:"name"`
 }
+
+// Vectors one vector for each player who has one
+type Vectors map[string]Point
 
 // Warning defines model for Warning.
 type Warning = practice.Warning
@@ -2025,7 +2063,7 @@ type FindLineupsJSONRequestBody = GameTerms
 type LogGameJSONRequestBody = RepBatch
 
 // JudgeJSONRequestBody defines body for Judge for application/json ContentType.
-type JudgeJSONRequestBody = Situation
+type JudgeJSONRequestBody = Snapshot
 
 // SetOffenseJSONRequestBody defines body for SetOffense for application/json ContentType.
 type SetOffenseJSONRequestBody = OffenseVariant
@@ -2046,7 +2084,7 @@ type WatchOffenseJSONRequestBody = OffenseWatch
 type OrderListJSONRequestBody = OrderInput
 
 // PlayJSONRequestBody defines body for Play for application/json ContentType.
-type PlayJSONRequestBody = Situation
+type PlayJSONRequestBody = Snapshot
 
 // AddPlayerJSONRequestBody defines body for AddPlayer for application/json ContentType.
 type AddPlayerJSONRequestBody = PlayerInput
@@ -2085,7 +2123,7 @@ type PreviewDrillJSONRequestBody = Drill
 type SetPrinciplesJSONRequestBody = SetPrinciplesJSONBody
 
 // ReadMapJSONRequestBody defines body for ReadMap for application/json ContentType.
-type ReadMapJSONRequestBody = Situation
+type ReadMapJSONRequestBody = Snapshot
 
 // SetSeasonJSONRequestBody defines body for SetSeason for application/json ContentType.
 type SetSeasonJSONRequestBody = SeasonAim
@@ -7281,7 +7319,7 @@ type JudgeResponseObject interface {
 	VisitJudgeResponse(w http.ResponseWriter) error
 }
 
-type Judge200JSONResponse Answer
+type Judge200JSONResponse Judgment
 
 func (response Judge200JSONResponse) VisitJudgeResponse(w http.ResponseWriter) error {
 
@@ -9206,7 +9244,7 @@ type GetQuestionResponseObject interface {
 	VisitGetQuestionResponse(w http.ResponseWriter) error
 }
 
-type GetQuestion200JSONResponse Situation
+type GetQuestion200JSONResponse Snapshot
 
 func (response GetQuestion200JSONResponse) VisitGetQuestionResponse(w http.ResponseWriter) error {
 
@@ -14336,304 +14374,311 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rkty4sT/4KojajZAdUVK3xmPvhvRJ0zPyyJZmert1zqzjH/6AJrOqME0CPADYpbZCL7WPsE+2gStB",
-	"EiDBurRkx544YWlUIC6JRCKRl19+XhWsbhgFKsXq1edVgzmuQQLX/7XFNbwr1d8IXb1aNVjuVusVxTWs",
-	"Xrkf1ysO/9MSDuXqleQtrFei2EGN1VcbxmssV69WbUtUS/nYqC+F5IRuV1++rFdNhR+BJ8fwPx85CseF",
-	"JEV6LUGD40YSEm82yWHcr8eNIQHXySHsj8eM8EV9LBpGBWguuLbEUX8vGJVApforbpqKFFgSRi9+F4yq",
-	"f+sG+d85bFavVv/bRcdfF+ZXceE71GOVIApOGtXP6tUKo8b/ul5dc3ZXQX3CkU1/kYH3OyzRDjcNUCjX",
-	"SP/nHgt0D420/ykZKpma1i0IQcy4J5mW6y86LYaIQIJsKZSIUDX8R8CnI4nuLLoRipWeCSRASkK3wvC3",
-	"+Up1+mYL70lNrNzgrAEuieGYO0w1fw44a72q8aefWWuEi/2RtvUdcPvjB0JbCcmfr4H/BnAf/EyohK39",
-	"ndCpz835iMyJg5A/4kcR71WwlhexD7+ER+x/mSXbUXpz6a2rt4qAHMEs/JD/9CeT3f0OhVytV5+eb9lz",
-	"+4/umLywmxD8+pzUDePSyHO5W71awQMn9xcF43DRHa8v69WbLQeoLQ/197Akmw1wLWUk1JFNLlhrvhsT",
-	"bUO4kFFiCyhYlDcG5DQ9+PZrO9oMTeCBlEALePGjnrz6azZd3LdGxJr+MOf4sbeg4Rmx+z1a5z1uGjz+",
-	"4IrtgD5Tm+WFcMnauyroo+NYDo0YdyGVJLpjcof2WBY7CCR4yLZ9bg9/Se3AeqU7jI0Ij0jsWFuVZkwk",
-	"2RbkDng39B1jFWA6v496UXZ+jkxu5LVjutE2K1alYm/4sc+GuCigkVD2OHW0tOGGFjso7kXvmykheaWa",
-	"R/tp40KlhIKUZrojYqISNkBL4IgCVudeXSzFDtMtoVukGmCz1ghf7aBq5ib7s2rzZb2qsAwn57dIyR2+",
-	"JXQ8uQ2AjHEihU/x40yZjK+f6S7zCfyrmUKEwpzt5z6+YXvN2QUHoHGxQ0o9T6Btrdiygo1aKCfbXShU",
-	"gqOwe5wXUnZA271hBk9cS39LvHXHpx1zmGEsFc1KO8p5Hp2ReRxwKV68cRyTJ+z0R+YG4MWOPMANFECa",
-	"yDUAD+5pMBYl6gWQ+ImUY+5iG83cZl5rxfQtLRkiMhSHcZ3UPRQSo7k7LfrzYNN096638FO3nrVbc1QK",
-	"GXKVETkU/DIjFH3T6AhtSeRPVPLHyBiyp7+XWMJzSeI3kLRKYoS1sUz8wOZ5HsuVaWlHsP3FVvIDUHOd",
-	"RPQGKOOi0ZAe6UtO/bduLBAuS9Q2q3UnTGYZZiSpdU/ZAumvuIYrrXNE+tra23WugwHjZg18rdtHJWFU",
-	"H9AvEyExLcUasapU94m7dbMGfM+2WyhvoImNKYhs8TJRrrf9I1ZKzajDATNtjRbQncZgOL9ja88xlgRJ",
-	"XjODjhhug2tSPebs11vT0tw6Ykr3TVz7CT1RcbISuYhtkHrQtQKEZm9/g0woyuOuzFfAnwnda9RIEJLZ",
-	"3EsDVSxGxdHup27U1EVoSW3pN3Nzqd1/EWxc7uWluUZN4YeKFfex16e4h9SdVXJSVdG9gxi5L9GGcb1V",
-	"+x2rAG0qxvgavUSMo+/0b4wCAhrXws0tOCuq7okZ2mknZo7rFdtToxv3VOLgNT313GVKDbSCp78me9yQ",
-	"xPegl7YzLZ+hpsLmJhyrjA2hcV0ykG9jy4UaQqAGc/kaUUWpGjAVSsrzxztWPi6S6DX+9M40fnl5GWFW",
-	"zddxagiA/lYQKv/yffzlJPE2frglkVWGJUBPXm+p+2Ttd9R03u3c2jNrN387W8OQPVVFa5XdxuYaCMwx",
-	"Ocg+8APDvIxd4VVbD66E2Qt4x6pSxAWa7Q/dPaId26O6VW9M9epU32gWVboGusPF/RrVbOkN9zOrytiM",
-	"KkJhwb2maPGeUIh1de5bXv0ruoMdoYYed2oya4QF2pBKAk+YATjL4Vjdau13NeQ5QyK3eVMXsKfOmFug",
-	"qvIpc6tUmQQLmXnNL8i2W9uhc61GevoH2YuuEseEcyiWaU9X/puk9qnEaYRFtFDVslZziKEB2mHFN0DR",
-	"7225NRbkzFOj1nSNuZzeiDwm51BYI+PxKume8XK2h990oyRfGBK6vta9nfKzjbG5J8posxNHTct8zdCn",
-	"OALxg9uNEJ+yxBXbtpGTibcL5F9n74++ro5h9cR7jcslnbVcXnMQIBN2ugV9tfCOblisH32R5/f0o773",
-	"Y5dhy+UVbqX1IvVPstixPUX7HVCE3TkmAqlvYnpRhctyYKmftJa1dJtanrELZfcEuEz1ZJ4EC3het0/2",
-	"1jAZVTGBA8JI78ozgZxmW2CK7iBb0KW3W+yJLHYQu5DbCoR6z1XkARBv1ek7drzoq8oIJGzEVKsvY0ON",
-	"YHaeBzyDDkWaPU1rc+T7/BcVGtrgPX5KA8iogk3iHgV2H380yLhBOaZJM6W6OsO0+izLHmrmv9wcepV4",
-	"UsIW0yj/UUSMn1hrpEhIzI2pIs9Kd+fGm339aAdBzGwWTqLC2pvQWr9Q3hygwo2A8oNImmz1LNcIS0S1",
-	"jTrjGUWN2T5ivAD+oE0Xdjp5c+QtpeqvUW4SEstWhC/opsKUahKwRhsmSkYh8oYenjjTUUiSbmizpuhh",
-	"UeR5UzhhPvRPuX93k9M8oq9t1qwcC6xXG0KJ2OnTricde/FjOb3/aplr9YwaUVq9v/eIbFAFG4lYK0/O",
-	"okNDcZEWLoxuWhGlFnxqoJCQih4wXpzlDmn35ZRbIfclO1in7tr5p7sOc8xr7qk347HwNPHeUz1m7qum",
-	"o/ZhT5tOSxtRfMtZ20RJlrgPEkEYMblvPetmiPy1+skeudgrx0zZPJZYcgP855aWPCa6G/VAMz8iu7WD",
-	"mzVGGc9qXc/L6XNlOzmISG3sAYR58VfcRLUDzIsbXJI2bpy7c0am0S8bDvBxZz3Ao193uNq8B7qVu+jP",
-	"FabwGykTvzbmqRANCCJ0+2sb13P2iQ6HD03Te2+O7uOQHGtHtXC64boddbpZzWy1VvRemC3K3V39Tbe1",
-	"1540I943Pcy+w5ZLgPxAq1A42G+septHmmu3Nctp8xCLPynUP0Ocf0uo+5FwAXeSB5g1qEcMeoDjdF1k",
-	"6bNeIz2H0Npn57v2i8o1MRvaHGRidq+hEWFPdIXkPRfsJA54MLT8Aa4ZiV0WG87qfIe92mX+gKtxPzuy",
-	"TYi4qGQckKLSYkT3EVNKeD9KaBx+FmFCHTYzr7jo9XulxXxlBwyWm3t3GSIfdmO1kd3Reu0C879Wg2Ne",
-	"BBCxl1MDVN/pJpYBc0CUSWQPFsL0EdWMR+P+nJzpd2hdRkrTF5JUFQJaqgefjPaR98C2JLDN7VLsBLKP",
-	"fisPPfgy6llfYvRro3r1NAG1cdxOpCMiwpq0JCs2c0BGK/z01GNH7Ef8+J7hiINgh3k5FbP8e1unzmDa",
-	"9zt8n3hXYzia6zt3l90SDtrpH4lQd8zRR/CmpclTWLhX6iS/uK+dORiXJVHsgavr3sQi8ZwhK6mLRRv/",
-	"rEFutOPj3Qmj1Rb6Cv8GXMBj1A3D2ZZb8ZPndnQfRAMtW6OrTIdatrS8lUrqGMNL1BXFNghwsXN2I0KR",
-	"O3zqSjAmJdgSZ1cZhwCkg6KHs06EuQ0OgQ1VC9zuTvJ1yk9h7TB2UQF1Lb9Ej7Zh7Q8s/kD20SZZToLa",
-	"9zLV3I41XKILMbCdRCfrZjN4uN2xNv4SKoyFeKGjX02qqYf+vtnPNuRTzNAe2LE14+h1IiLQlrESbRgP",
-	"GWg+CKELijnSZrFeNTssFniVrlXz6ClmgizznF3bL+LHWOI4M/K26gVBs83meQmb55Vxe29YZVTFPaEU",
-	"uHguJH7UXgbcPAcTmaL2qHzeYGKi9aSN1YuZKgXOiKDWUzJtYwzbxZ9F7MguVBDtd0yY+Dqh9SyJW6Np",
-	"xlyxSzyetzpaJ+aCdokS+Yy3Z/zeHrOE+dIE/S88a/FAxGj8n+t/3jI58eI2siLkWX8OAtbrzlkoDbo0",
-	"D3PUA/nit2ZGH9GH/8WPVtTlqSJGMH5x8u8tMacgfvWbXMlhlo+RORtSgbr0le7+AFwQRtdIAKCSFcIM",
-	"88KwzovfBaOvTdIgkTqKSSiRpSP6oXQGejPrMNGj25GfOBaxMHPKZExKKgXeaCQMFzuwrw7zUPBBVHYP",
-	"s3j/F1zDO/oLk/NRvGZKMbb6SUhS2/fl4HEfPHanpvHOtTvvS3X4Jg1eq9DkBxD59R70Sn1Lti2HWDxr",
-	"L2I1MBVtW8zLRZdZBVJGI6imLHOdK388hT3j5TKjnf7Cz8QvYm3W2Q2XZbi5Bi4WGPs7u81bUlXvaBMz",
-	"DDQVprkpzKYLTSTW9G5XeACr3u5YBWLe+aiHdR3FTpOackwknMqQceceAKMDtk3Y9WvGYTJll3G46R/O",
-	"wMzRmKs96c17mI8wM3bH3Hytwj7UVeMc/1zD2QMkwp45YDFU2SLbEj9Qe9xkfZm1jc7+dIwNaGACyiHO",
-	"Qb2blWelHuxsqMmkgqYb6figisSfMA+4amHeSuLfg2Zc9507FOYIeI5wA3Zs4AMNwiMRHIBcO4s94weZ",
-	"Wd5al8LACD3IxQ79Z7SsEpfBIffzsnDq94RC26TiqZOJpQc47JW22jSJhXJWpWggFInj6QQ2ASc3Elms",
-	"XG89HcMFsbuNCDr2E/OT72KxNW1ycmveGv/OwqyatxVj/EpHG0UeKRsJ/AaaRIQ62yh9V/qUNINxQGp1",
-	"Jf758vJSm2DMf17GooaWJDh6KRnJj+ctFTlZpQcm6CgxtrI+ZFpA9P3bhUjPdi+k1Wxd/zvQrFKRmpi4",
-	"D5uvvOt7OaeULZ2nabNQ/KZFtQq13b/APnIPOb36+JjtB0bKWABE5yApmfWPtFSG3pFDEz6HCr7xQdl5",
-	"xOjwV6v+Dvh93zNjBApAJuvUzqqVnXX6gXxaJBFZY3pJBZ9zKd4syhvmefP8qBuqzTVv4dzcaz+lYOpr",
-	"Q2ifCl9bA4GZTDdEauOuWN1gHlOOc1J1/bNN75cQS8EkmgAgKXecpY58TYOSFHKpk99Pbu3SbV1HfrE5",
-	"d4mn8OL7pMukPkE01fIAsgRwTDixWFjH00QfWNKaORxIWR9+kpeiHImwDAKufKr0+A6kbJ9KAQVe9AVQ",
-	"L/MyRzL4xGFjqxQmndh1vA5jIM1E8gj7AAez7FtPihFdF2qfp2PlFvKSqt86ah6w7oRRJH0RHnzDdfm8",
-	"f05fdzX+5GL8vr8M0n7j91/Q+rto42/rPlx+FabkmCLpBPDBmA47zOEQhIP0WY86HVzz2Ly7/f/uckZ9",
-	"8+LBzjvnECiSHHQCbgCXsWAFEAs9mup67SctBDbrtDE7pRikrdzJ1ENFrXgcK+PLVjOpY5hxfGiXW7cP",
-	"/dKkc4Pm7J3ZgoN277ataxwFzzlWlfc34CBbj9Vwx8pHnWorMCktWOQOkDvUiAjkbjCLIhnDWJjU5NPb",
-	"v1SmLVbK7S4mLl5L949OTg6o/oBJ5XBZ0szWyYLvI9AOxbS9dAoHY3HKuOtsWmLFZjk1DY+YF64ihxwv",
-	"YwNN/DrMwvHkD+YQBsIUuMkTpx/tU+yAI/nfBPYRzhD3MZOAFvXEeTBdrsMCj3jwFFyA9GQ/OjNwVBAs",
-	"vqAz800sZMbSalF/HcjRMbBWDhJw0ocMn+R1gOZ7SpAMe0Vnr9rcKAuSsIbYVxHULQ9MYs2N+UwqmTS2",
-	"9WHiN+ZgQKLw4NLQ4+2ZT3HeE7kzoayYSwsYibTTWutJS0NYR0hcnrXW9qA6orvJj8C6vH2g8M8uj+CV",
-	"hA352eJZDuJiuyithMj/nd0l7F3QNFFLozanr9EdrirEOKJM7oyOMt6sPUv4unMA8gw2nppfNxvTZ47b",
-	"q2LsftI1GFfnk3nZDRa9xNiScCPfxT1p9CODxs3XnNSJZNsJmCXJ4sCChJaxdOAO8WiaOSVb2ZX4TPC7",
-	"xx5ikh3BTDvLtYtJNCPPK3MGUQ8RalJpJWd0iwrGaRT1NjPczY4ahkeZDU+EwMUiHvSJWR7v8DOR+Y+8",
-	"CazsxONkMVJcZ9Jwz4i81RN5yOJZFY2+Twh+yuQ/YOFbb7k9V0g8pxWPrw321qhShz7bzHvNvt7sOt1U",
-	"fP9rTZrcoCdN3IMCnt7phjcg2iqGPMs5W6As3LD9T+qLqAXOBNqViVQKECKO+TZMpbANgw7XbpoxofMu",
-	"GPZwINejEHjPiKtrYu8jupHPjnD6kdPlcQ1GbyFKYyl1sK4JUZTW47kgnjbnLu48oR1irTgG/vfdV8jR",
-	"Sxy7d10cwSFHjz6QVJw41JhUE0GF81511TmUPzwuE4gtlWbcQ40YZuJevHXTcH3Ht9RR4j2h97FI1ZBS",
-	"07EwvqXWMGQcSx9VhN4/E0g1eG1yzrTr26A+4S0mdH653VB2pOmlxV/gExs9uYM6MSaBLp2Xh+x6mNiz",
-	"2IJsJlTCWTfLl7/7z49xxtheUg4+NU1GHFjNIHjbjjLrplDKrous7XtA5jjD6lW+g+j82nKbqPpR7DAt",
-	"4ibjQ0LCKCRQgCjsQcguDxNXjIK2oNa4NKi01k2NRNxYmjagq0fwO/rmpid4exUwqARaJLQykH2U1/C+",
-	"w9U8jvRH3Ui35tvEqyxw5fuQH2xDu54/Gqgrxp5vtC5mlLPZqJ/Oq2+muY4Etdsprd0294nlF2/2LSBU",
-	"7p3UMdZBl9LfAZroubkHaD4wKncihtCsfrWYwu5N74POXn43E3M2oGIwUuzk/B0amYhlOEESQpgnHx89",
-	"WRNgOluMWGvkvCIijcIUG/09CBGHbMJ1U8WSUjAqKsA8SNVqgKOihbV7VzNeAleqosYLz0xNuXXdTWL6",
-	"zsWeiijMe0aZkTRIej6+occzzFtww2QmWqCDXu+iRR1YoN+m6N46qkWsnESpKopnS71tGwDptk+DozwT",
-	"aMPtrTMEBPoAIMU/DsAEwry4lRyro/B/x0GDsAC1xH+kIYXiPxWEFxVMDO3Bd/6RRB1KwwqpX/+RhCP6",
-	"GVebxJ1Ft8kpDTa6m0BIBTe0X3uv02D43gIH5BhBE3V7sA62Mwtn573lv6UwO0Fc+Nj6yRJkT9ZjSEdA",
-	"jKFO5208rFoa+zNVkygdRN79eJPSctKu/VYk+lQ/JPqbredgw7Kcn18TosMl1UP2otf9WIOlrM0e5jgc",
-	"F6Fxe3+jYZ+Y5TyZ3RR6DGO17B4WONh0yH00nSW1XUKSoXtxqXd7KU9OzMVCW8+whwWw7LzIQZqD7nxx",
-	"jrGhcs+NZAnTcZ3Zwaz4N5u0s5R3WIGrmzZWQ+achSunClCOwCaXlJLMriDp131Q3lEX+X+UnXMBFG4C",
-	"bPzAbPn1qoQHG74d0X8qvTxTpiwnmnaxuWyqTl8CtpS1smD1VIZU1sgcml9Y3qMlfHmnDHi87QW7jcvv",
-	"9alrkGit1/o1grqRj8hAelOmnXCUyQTlY4YZl2toVmUNvz6ux0WstfqB2KvYFwQXWzRXl/1t4bUcuYeo",
-	"2pZvYtLugzWtHX4eEmHDojVjRPk91yauPaqup+SLT63ho43zGK5D4mJXw/Dmmg+JtGSZBLhRbbIzTK39",
-	"0CaYhhOLL4nfH/WG3nBW/2C17rjKyVl9S8p0g5k8+9gz2vyi60CDRNZXEvFBp4eNWwn1CemtaDD/oE8/",
-	"vyztX9N5ufKfwlFa9qp3YGNzsUXRIED/dI6yD3uAay9f+3N0SFTLYLL1V7GhAgCOE4iRxSmOw7Shf06U",
-	"mJxPzbMnOeoLgS6WKV5NeWiis6W1DKRX5+KLFwdQlIR9lrtr1irvLr4uTVN707EQREisrZ4PBPbRam1D",
-	"TO/Q7ZGY9HXgBBggVMTdA9/Nuwcm/QK/wN6Vlo/Xiem5ItZp0bZsTk4YbROHrhdGeKjv56RB0tFZsv2T",
-	"VYDqqtD0T5T5d12WUKuuBnioVz9tkZM9NyDUxdyHVd6OqsyWE116nshSH5UTeQnssUA7qEodvLDDxm2r",
-	"i2sJ9T+6UiRjqGJ9VMMZiLFKx6ZG59JutyByXM+3Xcsv69XePjVHT9jr6XiOadTK6W9z4bvDgIu695QN",
-	"frCdjY9ZEl3B1afbm9ewr4IzdJ515/XXzQaomMgcxrM1y00PAfPfLf/EVLwHWiwwMtlefvSfzppXsHoe",
-	"rfqjTREllgFYM+cyzpjbB9NYa7U7xqr522NkgtSfrd2wE7MN6DAWwBVgHn/Gbjzc1jj9AuYRoNxCYwW+",
-	"bde2o7WdxYzizEyHL4Ll5CrQ9lM9j3Bex0YpZcPnOLSc/Dgmt9oPhkKHr5PFAxmwiV+e01hM4HxOS1dk",
-	"L/eI+xp+Y+Op+WGt5+inkEsvtsi/HqHYNSb8cGn335gTbE723fJPSqCPqdP40A+GXVAOOJaM1TAhQAin",
-	"efmAgO/6KDR/jsLQ/ItRyKnjb6XqxuDs6K/sGvsTmBBe16SQUdQ/LBfAwZK4njhADgzLYMPGCczjhij1",
-	"06eYqsuUTE5w9RHyBmaZTeNFCLTFS88kJz0gYXvbWyv9OIPvINrNo67qh63bK4+QqKcRkD5TdDhWO0J2",
-	"3LSxB/Q8bPhIKJoItckMdEziEYadyI7a3pYVZ0r7z8K4r6Fe7gNQkpA7BxBEzqfUpNxCzozn+NySyFlH",
-	"9DUTuOj89N1kszJmso1q65VocGGvyiUK7W3DEy+hB8IqvOwZ7S4f9+XsgbPGv2Aoz6TdikxV9swDp07L",
-	"EYft1mvOuXjtMQjpY2Bt1qsUj0+egD0MnEdT1cys9cdwY8CZtpMc1hxcc4Ffj5O7u+pEeC2EOjfWgnyp",
-	"4SmYd84HFWdzjoxrngPazQ0H21vEMUtApmD4TBa/dc+0w7m8calTAy5v4rEI65V2FCbE/HCPwqwuwBwS",
-	"UJi5kZGNCXxwXfkB3aRyqdbYRKzDqRa8Ro7XG3tIPDWhaVietEY5Dmmc0Ninhxm+mGwEo1aG9ARyydw9",
-	"tQ4ndBJOpMm/5j/YR84dZ/dAF340qog0WxPFH5AFo3QnZ8FH98RmAs/U0RnrUp0wH2c8z67PIUcvmGmn",
-	"bS75qP+GjAVJ1Au71GXDj6RYrLT6LM2CtO0F05XuIl/yjS4/vWh6Q00soLsHVu6Svb1Sxo39xAplaWM2",
-	"BiLZn7puZuugtLo+XV0atuFot0+5csbKiGPETHDtT9+Dgc3kDnakF9PYs6c4sPjxb5SF10fs9487whMf",
-	"Mwq3w6DWlIEkGKjr1c+t2zq7kLDzXNJ3JfAPpr2zT0UKL4hEpMahSppTa3NEwOiwJJwgepbBnLoxMmno",
-	"1n8MCRMIP6KtmwPi9JaFe1C13DsXnTlAEwKweNRdK513jA1uikQVYCFzEFPWKwv/tczkeTrXZNPyholU",
-	"6F0FS+omgstEGQesK4V+8TPbvgPiDtVojTgDq6E2wVCeMIrYxqRxITMLnW+iU4Ry3akxs8p00oxZrdnb",
-	"LmkmMJa4anCGwj1uW/c4vNugCXNvZ46IlR05wBblinqNz9QRNSFsWa6OCun4moRI8cs8Qqj85qpsDWrq",
-	"wQZombrb0h6GTgX0zoA/ha6Al+toriiUvU9eXrr/m8OyP9hhtF49dDfSEmEzcso5uR74nLzy5MnoPRZ6",
-	"rVHebeIc6wz7A5HrSjzyHr5SkCNlMZ9ikpoZuB2bMvJMIDtNvkZkg3agxPUDCLQjAtWYRqV0A5T2a6L0",
-	"E6sPw0NKIt9M4CEJaDD3xz2+XrUStqd+ocgCixW2Vtq0VcIBcHYDWfoGdAh1ZwufpMmQBbhj93455s6v",
-	"Wm7HdCoSzTQEbtK+7VxRwWpAzqg9yhXA4h5SoCgRwL5RjeF+Eay4Y2z840Q9Xl2hIfoLk7s0wArmkqZ/",
-	"TWFXTuQUR/PKemYaTpJwMsHTbcbj4MPqLS17yV+dw8rH0Zv6FX65niq9R5mdWrI2caIqwtIsviVVLTQX",
-	"J4paTJ78ZiAwAirvMZFxWOB4QrhH0XNcHx5oc566Tv3Q61RdvlhFxV+tkrW0oqL+LoUY7h6ueWovJnxg",
-	"I7yMmR8nzn1pvfapEiM7/AAmXI+3VMfwuRo1i1khhK6+vEwEaEa5cYedXByUuW07yNMakNxrVAyB2EZq",
-	"28Wh0Lnq5L0dlIDqZRjJYndL/hXL/r4jW4F0dT6k/8ooqsiD1tq3YdnrHha8jyDMeE9R9vOoHG+osEUU",
-	"4gVRIX+ObUxwZjMm6LQ/35RQ+ZfvVwltb5tQxGPQv8cehUTxZzOLUHPvZMYUsLHn7dh9fQ+JmyaVTje6",
-	"XwNPGZu7JHMfyUUcEnc6q9qauJ32Z6+lIeJG8EHFEmv/dJVe5KdfT7WaT7fZlcaoTulS83WbHqa5jS9p",
-	"t4BwELOlWTeGYpYD7os9TRUh58WOPCRfdYvqqOcXYHDnxo8+XWrITT9x4x08y7FlxP5oboQ9FqjQBdnK",
-	"1Tp3SVPruMaxWFlcFBABJd7IC/H//j8x8egeU+P2sdYccCEXgMDaN1m0/zViD8CRQ2t9JpDNxYnEzzS5",
-	"UxxG92lymB7c7D0MrZ7azEExlfhfaGLnHpW6K+7v4jRzbv7vQn/qd2M54lKJUmX9LE7XbAaUxVFdlt9j",
-	"8EHVEFFeNBV8T49CmA7KOF0aVxhlMZvSdb2z/oThsZt8rJZxTOUN4/kpwCm4zPVqT3qIKilHji5YofrI",
-	"epMlE1xzMJItNYUOxtK0ybqPDHGX30j27k1YY+M2JFv7PiPZxbX0b/m8tZg5HbQY6urbD3OImwpT9aDA",
-	"FLEGqK5mP4JsOlUp6clMomQlQ9PtaYqcdNmph1V0stWcxv4CNUOffRqUTemSmWzhJle70NI0KhFsTOXg",
-	"xLd8GFsXQrTAZC2UhYcvO/QpOJZZ1aE5LiaB7O/hMZ/P/g6PB2MAG+RfPdxiVBq/E35BbgPyitObiNKl",
-	"ltNUgvkdSfjrx4Wclxc3Wo6Nul6JHWMyNe4+EV4wD6kaFkTe25BFoi1bdrzUUUqaog6j3NciybHUGLAi",
-	"ExL4i5+oXBChYj4KuPEmGqNZtPwBFnid+QMkkyGcWXaAJW5wYnWl7LUBCtCpuICLHdJxDgJRnXSWNYXf",
-	"1BeJKsWj+nX8AaZKl5iVjGjyKSq2H+el7KeVapaFrmGGXg6vcR1oLkMzT89eGR4RbaKbki1jQCNI23+S",
-	"B6dhclk1TDuK/TRPser0scWqVRKA4FQ6Uy5alC0Kvsgqehr9zNQ7l8cNLXbWazyZz64bHaT2CYll2/Px",
-	"Ks2Xan3ahhKWKSfvEs3wmLrXI13RUTas+T7QH7vx/BodMaPSyfJr6kY8kGnD0nMxb0PHnEP/LrM4zayV",
-	"iG2MJ8Ev7WT2/Sdk7DlPw3kqzca4b8p8CNZyqI2IGlud0XkjYh6vTr1sLPslw+ezy+dP7OfpSmIeIzay",
-	"z7o/tWmVouPDlDUiB+hGDsxbOuezEyzW67FruZxfjnf0m37jsya0IE0MNrPpspvn8utdZNp8wWdJLEL/",
-	"ssoI5jOPFOemlps86xd5SESb/1ocjW1mpr04QNMl/8biSnuTy/NYeWrMxvJ3nQeTn8JYu+bsroIIClVQ",
-	"p2kEkGcrFRgMHo1MjsPoqZmCTolpuCInQ0ynqq2XRjQn9V5fQymT7npSGqVrjvKuwpqdrhtqYq1x8K8C",
-	"qgXxwKqPK6iqIzTcJK0ma1VNXAaARY61Nnxc2G9CT7qLxtHkSFLRBh7mO9HzYW85NAkQPSxk5ym0eLWy",
-	"DxOZuukdaKp3GatRYqu7AVzqoPGjc4onypXHE5sn9smiupovs4xyfh3LDXPq0w+4iR+RBLR4JZKxExFz",
-	"B6OASrIl0lTKgKpaI0wRoSV8QoRKhirYAo0/DM0vC+FY+ZbQxETuHiUE85BA5U7XdcNow1gvZ0I1japv",
-	"7CFhCHA5fDPDvhoNi+5A7gFoFyTrS83huwqeCaQ2TId3mUJDOlXXh9dGZk3bylYol7yFmNeTky2h2dm0",
-	"rqjIHJa3po3v3UiWleUZX8ZD84nf3G7HsnhdMethbH6NY27igtFNKzLw6K58wwm47iNBEL3xcSwQ1U33",
-	"TNiqyALtAe7R3SOy4HAnMFbOADBqWYzFvVZHyLL65ffQyHl/iCtDZEvZJiOq1YFyx2PPXHEtYg7JK6Se",
-	"5TYXEu2hqix0pA66zqyJU4GLV4shhpyu3Pfi4qo64yEm2lySkZnfGskdE4CIg8u8w8W9MTgvAHHMSzfq",
-	"l1/tJRnZ2a6DMzZCG3eghmbH195ErVkmfmcXbEuJiDm4ldKQ/zyuCL3/YNHo874Y11eZ5CMz01RVJ7HD",
-	"zWxy+keOCQV+q9taV2nKPJBQFiP75Xx+3vXnZjNB8LiN3dRRT9RxbRJAhCXBcUcwd5E8ubX40oconUuQ",
-	"V83RQetb7rYx/75svJ6oX4tZ7Mz1Jc1WvgjpmXuR2W/tVdb8EM8i66rqZvJn89MDjNAyLucCcydqyfou",
-	"n6hqhikd3yWyBflrz6O5b9llNkKjcLLoRgRPV91KTi8Tuv4pRGfelecILD5/+f50YOdcH+8HplvrdIuo",
-	"e2C+UMdYFdHKqH+bqXZBpQuKqLqg91jEZvkERT6S12eiFAGhCKMtrmFtcrUcXtNrhH0tz2fC2PWRwI/C",
-	"aD+z2JpL47LVVuVZ6RWjTa7D1bjT2w6ltyDZCJ9FoLV6Chaf3kL3JQuE3EBzAwWQJiIA7qlNNR+EykrG",
-	"oUR3sGH9atnLnXC6p6i73aHxax3xf1roq0ELRxq5FZip7WQWGCeLAHljBz4Yqz+Kth8f7iEKXRDxj2UZ",
-	"PZzTIHFjx/99eeXQwAieU+3FWr47jwbXF/FswdGRKE/cCMNXoi2Qmg/DCPznlpY8SrjYiswQvQ9z5l9y",
-	"1jQD3/lBvvrY0yY7fvT4SrFdUaOlO7jnbIBIl713k6WuEpWqhudwVGhpeNlmBuZ5x3H3hjIrG7+ZzI7n",
-	"lkKz8uCgOmjm23jFFu7lTF9yzYou+2FadsWhV3IKKPTqaky6x0/4kHdkmFa2daunD/9oecwWaitrC3Mp",
-	"+pLlXUZOnmOk5TTjgvR+Y+8tDj0QljnNRO2ORVnDmWXmSqj2LNLJqK2w9PtRgPKD5U7BxU+WeE/7erLz",
-	"5WI5cVacahqN66fnVkHXhD+oAPoNa2l56xz4wxo8mER0wh3bmxxhrbQai6euTWLqkuzYniLz6boPYjIH",
-	"X6I1MGvH8B9+P496kkqZnfksBJQd+wTUB4htwgdHWC6QaA2+Jp/s1TKH5G/sQn5Vf55DgZE272kmcNeZ",
-	"icDULw3AbD0xbV9ru53xsxsrJDSZanvdh4gb/nyTsvzUREh8vxRAQUPIpMdMJRq4c5b+0BUKTkOtJEop",
-	"y13ssbppudwB924ABya11s4h/fyWO3hEtrRjStHfJMtHZ1jGjEmMbKI7nXA8peKRjV9aX2HBvg7o5jKn",
-	"AsYYkL63gQEPWDLmOVHZ/hDHEtv/xDnjk6EdERv/PlI7lHSOjQ2prD1iB7gErmTBy3nPN9drSIaARKPo",
-	"/QoOCKSPYucvjMO8aWnyTVI4S+CkW8t9fUJYuiAyOrtelw50i5fcZUjzI9IAfTu2f629VMRU26K4hq72",
-	"1vDkTg9vYuuORYTpqh3Phz75EooBHoN7uRRdtVqxCigSvRLcto+1gtKZRp262xpPhRYCZd/KErEaZ71+",
-	"K1ubJQIG6sBMZoFTzK77yK60u6jPDpZwqITCQBnEyhHvFxwgtk+AFM47U251o1QAjfMVaWIlNnG7KIAm",
-	"TfZkaI1VkRMBUrhMIK04I2lO3I0ZwQfg6E/nVh8FkHDkWJ6LkSqMsMElfGRXjNNUwsqmwhwm4HB0TlXy",
-	"92FlmXC4Xt+9jrIu1IU4+t2darA7rlgZDddI1CvIdJO0VBpr66EFM/UEXD+xM2FmHz8V6TIX1gC+rPQ7",
-	"bpP1Kja4JtVjKETZZvPclkmwf+wwLdlmYwo7xZ0SS+PgGgeMukD1BmbjrLOk3VtThy525bHFZTHEPVhP",
-	"6lBvjaeSZZfTzm68FCTIfTetZ/eNBlkdCkjIj1MUqQrsEZb3PFaeiCb7TIRHWs72jOM23jFfVxvEO5Xc",
-	"QckUW9w8SA4TW3ETlRNbPUvpnLzRH6VFTCwCJlMKNliNscQGebTc9ENOyk4f1hytmzWpyehP35Dauazy",
-	"PriuYkXwXHUpOjHLNyQSWL7F9WQBsNLawQI+eBmtOg1QZkcofD8LpWasfqbT2IpmUuAIFdJKwEMx+xrg",
-	"YbrpWJXzDDZHmj3AfTksWhcp/Oun83/MUMeMHHTcn223/LXd3lzHS8cnB/lezOdqEZE39uP0i2PBFTgs",
-	"fBA0xeI+1CAkmASUitgs8g0HsZvPtxJOojqNWneso3eWkVLT4ghaXlexArIjZoof2RF5tn0lKMwhX1RL",
-	"MVhbNK1ZiMUVtxShH5d8EhcYWxzYIlyv3ZRynLOaRX60FI5V4NbPZ3HUXM2RdT2FYy5jL80eB7KXENH4",
-	"yBLqWfXplmzpOxNyNW9wMshi7oZwb6Qh/JyUhG5R2yDdymaP6TBpG6ImgD9Yp4pGKA6D1EK40i5hLGK5",
-	"pqX4YGNX+hOoMakcqnk32msElXCODUarRyRI3VY4NbiOIH5H80KVVbtYpqgAqa1HRiMkNJEjvyRh7SPg",
-	"+hd1MjI8nxY1KZWkdgvyv5qYXwziB6GI7rfdQRQCjuvt3WNh6lFA+VqzApSopRUIsy13nO0FcMRbKnxu",
-	"1ZynKY1hN/EoNEh9iTz1NIsl4a7+FYVFDtb0TCClmiJbvziMsZxVu92MPCKWhQYeYOL5VUU31iFCLAzB",
-	"AhqPs9rhVO2i1At9OYi4UnqGET4BMOakoXMyaT3aXzZieJd8biuVdvZlP+EQK1yTqptvEjM8Ggv2ADwR",
-	"6VZCjRObU05GA5u0SyRACh+IWWpT9gm0gwFEfxirgMtzlAtQ1P0wAjDoxv29LbepjICJUgP1RJcTYWfT",
-	"dQFODv1vFxcCIIT0CIH/8+H+lyWVXOkMu0g3rUgw7h5z6rKG8gClzAf5AWt6aI/BoDnPn5fuUHXqf6nd",
-	"vn5e2UrazhT6OEQ/MyrWwbG3/TvskEDdufsijBUZ2h7n3Vreited6wXNb3eMyYQbBT4Rmd0dPII4k5mU",
-	"QnZbEwqQb/hMP4CXG1HtB1MUNeDQC+yyqvlUh3LHIZ862ebc9Uru89sG2PF57X9dsKM9yPjML5ZR+dPH",
-	"RUT89HF/oFXc20JC83js1rFcHAe1zzNkB8Fai23ZFroulsSVRaFljqOpQt8yDz9Qz3g5fOCtxJvNDYsB",
-	"/ZwQUzuJn30rE0npuNjd7vpJ98GRd0gL+cq9z0lblMSQxrtoF/vaeNvT9jOrjQVVSYfRUg+A9DRsajq3",
-	"MGAHmpE0z+k5dkActjxiR7t1uDMeyMAtICtG4NaWM1kcICBxBXHI0sm8jJyQviD3ApcpPvW2mIGxydlw",
-	"kEkMs9vBW4ruQJASbEpkzUbI3EVFivtUWINQ679j9t07SHWTAuGy5KYS3IwTzQ6SXFW04rzJWE8khpQs",
-	"YZ7Zpo5LKhd6B1XyrVRuoYb5gol/8w1nqqslU6VT51L9MGWryPCJ9ybn3qqTtjVcVY+9tKG81vE1jEqA",
-	"6tNtXDm9Mm6Lk3X6J8ZupJcf3eY5KhoWsKzjDeuey3LD8BdX/++F4t+2220XAD9EbEsFZqUZJxODypLI",
-	"e430V9mPvm7OB738DIuMH1U+3CZSwRfXYBNStezy2TGM6/xaF6NrcZxNovUwNeqA9EdT4jr1irc/3gy+",
-	"T5XZs9xtLWX9r4OhYoy/DEXj32apdmE+LCT3zBkOOujAfcQNJCzByxASa8wXRFR/wDwaTS1Yy4sM9dtV",
-	"jDaj+u9ivBKH15vwX7Rczpu4tHKuC7uWMWTEAldAS8ydDoCIToRoRTyYNheEmhW4urGlp6ejpV1D7bKT",
-	"nBQLQ1rZnrpyVUmgJ7anaKNj3YR3nAmEt4C2nLXNs3ixwgZnBK1jE7AufMjppP3ZV0FPYg52/pgDwAit",
-	"c8Vwhqenn51dUkczO1i4X5ZTUvx5BbHibDucRlT+RwrY0OkZ413bke1O3wYt3brSnNXGXRUu5HvHqnKN",
-	"LrUfgJplRH0mFaQs2uwt7DMM2jtscyn/ATbx0uDEmu/tQrIloCPiYUIQcG0qNeTLienKeWfF3DwKWdMy",
-	"c1B6z42VYs5UodnTSNAnlGlfWfL0T+S7N7+86RzAayTaYoewQD+1isoXPwCvXPZovl94oeRK7fgvloIH",
-	"BW4utZ/FJ1E3VTQf94nLPkwD2y+2FHZOuQkQd7f4p60hcIKVLlskr0W8IEpiDnce4iUG/rgI7HGynrVB",
-	"y0iWilaPqk8SscYQWil2Dl8DSaZTvxfNZcOKVsTqZxtHZH5Hu66o82DiDBc7UPpnUbVlTjHTrnqx63Rt",
-	"d8bN15PJ70vua/mjra9xyEPZQMy90YnFx+G3FdZolwFseKWaqk92jMQU4gBWTOvGSqRzTJEJ55qLVcqU",
-	"Q5MFtCM5/hnFtGeQARZm60fzkEyYSz8/35IxLKaP49atkP6pzPxZ0AHvOV2EKOZdYBmFmR1o4pVZ7XK0",
-	"RLvOeBT1wYy61PlCxLYlIqXPNrZk4lyucsQaF+CHDKwlOYCyKVSDKYfMgvLxSbd6GOwwHRnrGk5Cn+53",
-	"GTVYo+clxLNoTGVDa63sDpBFAnUb31mOLW6BGt0hFHQbncnXiyLaI3z9ntBIBrX5dNbro1pNyIZrHMvO",
-	"XhbbHh6/WPjaIivYwkipFnQSZjTnASgsXsSt+uobQvJ1Yfl2NWHCMoVFEL+9BR5dC+FkCZ0u3iqCpuBt",
-	"KkpF7FeFyHgp+MzBZDxWb7eiAEUbbKuyYF5quA5ExMgP4OGRByZMi94imOomKjxVtyI+co3pownXRpjH",
-	"TUjOrzhCCZc7EIA0VKU2QmG035miyYcj93lQZCsXzdTtJDLloCH0EYLw1qN/9nfg5GeT8Xh4awoW1B3C",
-	"9OFrecQfR3p4b96c9/xR2/MkY8832pBnLHuxpIaDfMEpVWGPj5xP0n/aw9k2qMFE5JsmFfEOM0s+NlDG",
-	"bTFOso2tvNTABKtPEaMFoJoNkyYyIkKTlhkXeRs3S8R1qZRPp6s+Nj0Zh/VhS4ilfD2JB6eb8UFPzt8A",
-	"7jPS8aZO7o/48T3DZTzzjNUJDJKayNme32zhvWmYhY16qlk31vm6IG1joqq/pXayvJSQ6dQ8ySSusleS",
-	"Ot82O890Fs4oGN6uOgvr9VzB7DYc0yUTemwjyywHhKv/ZiqzHHQufEXnCOhqswjNybi/46aNGb+6vrfs",
-	"91FpxayKEodpTWWe9Ksyh1FV8X/WEXCLbjHBUvVTEnBs+x3kx7EItrJf6DmvzYrcRN0wOcwsJNeXxpRc",
-	"SS4yT7rbOevGi4Ocuvmtza7m3sqGMw64lr9osAGDnNO/fT/qFFYq1TnplctySYyuOJZJfXyBPnZpkBrt",
-	"dIML8I3U5X+re9eXudDRo1ugwHUkoxIGBhlXK/Z/qPF99/MfX6Bbc9IMrLxfpO6k0FFDqs/XCCMJQqIH",
-	"XJESS9AFiirEQTSMCjXoFhOqy9xB/cJjmr9a/aRoExRHfrW6fPHyxaUrMYYbsnq1+tOLyxd/0qLTMtAF",
-	"bshFgSWu2NbY77bGja3YSRs53pWrV6u/grzyjbQQNrNRLb+7vLTBj9JGHuKmqUihv7743frgjJyZfX77",
-	"QfSuJpLjGs7KtpD6RSJsnDJuq6SH00/3wpXUNEyjF18S4UxpqaX/aJucceFuiNSyMTK2JVukSjs1TrX0",
-	"CxcyE13/W4DytgurXUSDT89pOabDUPiMVswooL/d/voL0uCWWNoyVQZn2oCWmn8xNHmNBAAqWSH0Sl7U",
-	"5akI4+Ib44RhVcX22byhpOmFroLzXIlIEwG1gChGLD0XQDU9qBSvkIZORH/QWJZ/XCPOWlqiP3TgyWvE",
-	"OKJtVRlniE2ifwD+x7WRI+gPG5DFzpBT7gjd/vFUtKuZM9bOHKsPzNlSMcc1SK0y/6/PK6JW/T8t8Edn",
-	"g3kVYAy6C8cAWXV0nPHbfPnn+Q+xXVCCsTk0LsBHr+aZQDZe/zR0bxyUFBMRsl9jwm87ZBUNx/wDM7Af",
-	"J6FBgGf1pa8aqJ36MqL+97E3MxH+hmbcpggYkdeLrT0VyfS5yeBUfbDOeQuENvQI+6i1OwBt4ZjIHHpp",
-	"i/donPOj6eKLOkYJ8p4I+aNz8R9Fi7y63Xv6ozsgA80zSiGLxGCjIc1a1shFVyFGlRJVMx1xZxwMh9Bq",
-	"nThgb8ryR6vTn+N46b7fkgryTtfLkw3c7ULkajLlmFpaapUakVIxJ5F6B07DjBef9Z/vyi/mOTC+KfQT",
-	"wV8UtvWxV4UN9+lv8X81SjE/5y47Ypt4o6ydvnzCnT71ll7Yw/m0Wxs/vmYmx27uwKEzEZg6dIu4phF0",
-	"y8NuU13k5cgNg0cQF5+tA+Xv8Phl6rK0l1ieQifIv2ByJ+MVN2LhLv/8ehezeZkyXenY1MYxbkZt/zj8",
-	"gpk9Ct2OzNGwA0e8XHAaboGWJrZLHHEYlrjLbSTZuLhoTaiLlYypAU8nHvuuw4QO4ny1mAMyMvO1ra5s",
-	"KmCC/3eXM6ZaVrCRCAtTjAPzo48toQ9EYl+lLqnMvQvaPYVG142Xo9MFqzDUo+yOlY8ahk7ie6DoEeSp",
-	"1Tg9RTjT9f4L7EMSPK0i142sw4ASDFwRer+2VZMYLazVxdWNOBFTXnzu/sNqdiVUYILM+/vxG5G7kuOQ",
-	"bnlPSbMUVDIwlTL2jN8jTB+NE/aMsjlc2nG6iqPc74zQi8/qf+eu4CkqXZ6Bk3Tpvei9yJCmAwh1PeoS",
-	"CWckuSXNee7CN0UBzZCyp5cNf2OEegtg1q02TUIHMnrkqWWtvGOfJm+RX02Tp7hANIBoxtXRwUzUmFRr",
-	"l3y90eUoTkKRi8+qZyu8oqS5AVx+MGBeZzuJqv+PWteM2xxdbacznj1Dhtyj939eTsi5ANwzJeCuPdrm",
-	"2WjqhkhckDrfX8dOaoM6wlWlk3CFvSixYPRoB42lRPg+jlLkp08N49K+XZcRhRUS4h4Jfy/dEYr1m23W",
-	"R6EIs9+xyhvh1to1o12pFFduHe7PF2awF7+b1DhTtEzP+cpM9vmPRDRMEOdJmHCXnFr/q4cUzRH1RxLz",
-	"6R4xdmGu7nrqSbvHGjLneIuPZ+S2NMiAyVvkjW7xFJeIHsnkGGdcJUqVsYVutR5z2svE0cdEPMy81myb",
-	"J3mp6bGgzKGQPdQieOIS+/lZiXXx2fxl5gXxX7RkZjlZLwcfbGCXhXa4NGcBEYG2RxjVsh4PdkWneTg4",
-	"glmIdzF1s/4doDGxmWcTPm6ICA/t2B5VjG6RIHRbaWepMaLcQ3PM06GNGrd6iz29Kt9b59PJ9qcmr+My",
-	"DrYaVOL9JO7fMn6jG52H3rrvG9PxweZysrFZEkRpcggXujC/CdrSpl0LH7NG2FgW1B2plF+TbExOQ8aL",
-	"z/qPuXd+R81sQ8ie8XtxTtHlJn6eV7he8bUDRT6bec6P8I09w0VXMiR1z92SLf21lXnuFx33s7epUCPt",
-	"unNS/TOHxwTZUih1lvXB/JXidEe/o2ifVvct1PeZQmJsqZZvkpUuQozy6D15pbXeM585170Z7GDpbTX0",
-	"10hXCvTgotoNczR3dpSTbZO+6Ex5ljOxku77W+MkiTebySeLxkt+kgdLV+po1jao5uShtpyx5wSUuPis",
-	"/5h5jtxAzR4gQZjvY+gjqn15sps79mXX5MIuYZUMgrkF2aFgn4nZff9PrEE7JpoIQdcILqjGj6hkJvKf",
-	"sj06/iz5olLJs/RRt3iKs9RhsOW8/r39s3+khpF3krEzhNx9BGsMPos2qHt/YjdtQPy4nZXCXhN87d4m",
-	"gDYVY3xA/2fiNEYXvbcXn9UfU96Ov4L0e7H0OjJkfhr5ZtaxmonxOyNbdTB+p7rNjyFffJcv8JaDxxNP",
-	"m2xdq6cRS364HLHkQRf2DLE7k0MhtFPCOXHW+m8V4GPNkwezYIr4QdTgaZnbWv/PyN1v3NwPVeSbViK8",
-	"x4+IcXTHWbvdSaRrGp2WwX2pgJQw+8EmPWW8pXmnCcWNHg4HIVa4ZYdpWfVLuOjLzgDPx5AREpMwWPJR",
-	"S0u0dngqLLOEhd2Mbyh9mlCJHzsoze8uv/vL85cvn//p0tTVHA1sM6qPnb+rzpzdzzmDRw0PRYSTA/i9",
-	"ezSeZHOVs9aWALQ2Wl0K4BuRSd1r5nCJFNXhftQdn/O+9cgdh6clGZht5/8xeleXOYeIRDtcnlhC+Tzn",
-	"ad//T65ZlqjSgVg5osrC4z8AL0khRUwQ/TMv87EQDwsTHk2KJ4dGZzGaMrX633T0p67zK9ZKqFzd/vfX",
-	"ix446fHqsOvjRoOfaPkWoMy2+Duo+zNHPx57+D/ge4iv6/KIrIuj8OwiD1z94hpWEXiNMEWs0o9bJCRr",
-	"hKaxg6E4nRzYWECLE5P+LakqW8H8HFL37ddKYlIDx8PzMWoqTNGGSIsPrA6KBUheq0OiZflpEp0Ge7jF",
-	"NUwbd/6qWzzFK0qNdNvWNc4z72iFpNhB2VZwmmiOk0uRN2X5V1uC7QycrLpewMkvTzpwakd0YSFdFx+F",
-	"G3QOtr34rP6YMWobLc7vQs4V5Zew2fTW8Br5CLRKQxOpG/9RdMYuh7Z0cldjfPqXJ93QVMC8o8jarJ5I",
-	"hMW9N6kacx+mZUcbDSf7xCdwPdvSsMqcde3bOa2XT3parZPyrKf04g5osZu0bOgG53z26gGmnCh6jup4",
-	"qydwwNj6IeXO/TfM3Xk7UREKbSMOV96WnbeEmkfL93Ye5ztxppDAE584t6zEodt0IakmKRPV7NTekPGO",
-	"z8IG5V0y58AM0jF/f3hbMcZ/gb04AxLQN3PyXJXBr3bs3rPtGS+5G2h+wNLJ2Kc7cTfQTCQOGLON5jaP",
-	"c6RmqdFp9KtqrTNKT3wEdfXUMzyQdTHaswWG+UoFT5z+YbPsp5LXT7w/FQgxDQf23rTIg40IIaziJsyn",
-	"tPDbqUetDRawzz7RbJ3GwtVa+xasjhWzFRKSO8NMiYDBsMOVlvjRnfg9wP1rJJn6p7tH5Fa53Ofz8ol9",
-	"NRp/Nw3CqNbln2RG0lnQ4m9kL+dR95bA7ZUBDM7XP2VZuHrYIH59y+eNsv3UBv2iy5WdjYqq+4Tgd8Rq",
-	"OVe3t4Oa+1boxjYboGISpPZX2+Sc8FhmiCkLjqnlKNZoUJl3j3uvXIEoQGmM0HutIh0JSHfSIJHbPjXP",
-	"AHJmCYk5wfTpUc7M6K5c6OSBsHvXabAn1o0sY18UO7DFk06rw16pfp9kM38713skDynSHU1WZaMLaQjN",
-	"tnI2AlPkB+13zHiYkWDojgO+P9eWs7rB/BwPlyvTs6WJOO++5+O9nvwE23XGobj2zAlj7yPBNaCqLc61",
-	"ob7ywKm3s5W/tvKsoJOWnk9vNE/CTXplbmPR09S5xBwQoQijmtVA5Wvvs1XiGT+cTTrrK/oMO6tl5r+3",
-	"dM4Y+6aNau6C1YB0yKP3cjk178S7yEtbofa0u/er6vc9EedKatb9fx0cWE2xxJWpyYkqcnJTuqvFcOJt",
-	"unYY/f9BVrzraiJWw01KiUprFDj9Rtl4u2Q4y7WviPQEmX/eDpOl8jEhv4LVZiJ25doXtztHeq3u/KvE",
-	"r7h9idzup0AWinPlxWfzl6x4lYDyZzqpP3Es0mCxFiy4K2vCoTG1hY5CmUkX8uHleWv48HTg3SPwZ0KX",
-	"P/32vIuOZebiVr6tk3r5BCf1PBEr47N6odMgLj6rPyZzDM1Ub0ydsjMTRI8yzc8G7g/p/zeogOvBcb6D",
-	"HaHlEfAwR7B9BKTFs/ox+FLrBP4LzoaB/H4KBnKeW6SNiPh6AuEDezivOAgGOCZvpSt7bc0gBh9Dp7Mo",
-	"Rr0HaExtHQ4F409w0l015ulsh7Bg/VfFe04jMBVsS8m5oZbtMAklwjon7SYLAGFyJ21FQpsY7lwPoLfe",
-	"olcpjmjlt34XJ7NGJvnj5akx/1OA6Rg1nDxgOYZNf20OGwUH839avkwdt7CCb/px1q+qe+7nmR1tQc7B",
-	"t5pl4JZyLg3Qdr/0tTZHk9PUTEux2sVn99e8N1dIw9kSNvqT8rXLBNAhjELixyfIBkhP9PL8RD+jfPWb",
-	"Nfva+ea4/fIb4/aLAnOeLiB7pX799eF4C0OWnP1BV8jMkK7Gs6JLUAaYPWZR7rbqkHzVlcVb+o0z8sJt",
-	"06/as0YID49Zwj2v5qEjss+Vhqn6PhJar2/1F2ij49if6IBppv7a+3QL8iqoP3vqTdJ9vym+hifBLCth",
-	"niycRHmCfW5nsM+v2uNBhiYJofqPvbDwo65gA7REhCJJaviPEoXwyVXan8CYCDSBjNhRaz3KAsQRD6v1",
-	"ihRqa/V+/fNpg36vK0xtTdW1Rauwaf7T+TbrQ6EtrMZKERYIow3RwEH/TgAWZ2XGjPSpGa38icuu/xtn",
-	"VB2xTTUm1Ve/kz9gUuUzwxOWnmpaiQi18BKmVhTaMG5KSghBhMRUiqe5Vs+dB5e1U+/Z9gbOln76/+fC",
-	"5bDBA4H9dD0B3eKs9FIjpOsFGkO2e4YWuAYk2b+n+eS2R89zsLzq/Bcmj3vTUSY1KsEpSoBk8iFr6RzM",
-	"1Y1uk7sGAQWjpU21E9r+3rdn6Av535eNPDHOwEWq71uJj+QitxLtDI9tBhFH5xMt5LJ2Mg3upj2vwy4e",
-	"7hqgBXaAzRSgFP9RqqHd++maALbNUyhtZqy8MmYD9tUm0I6Hm38bi37Ke3XbpU6fyVtqRrhiJcSdpQUr",
-	"rWm5wYQLA52nv3lKbchu8MVn85cZr9VPNEm41J1k8r4V6wifovC1oBeXsU88sMfR6TQ16Uab5JXTU0d+",
-	"m57PmTkT5K883ctjUTa0dAmnTNqHB3oEuT5llnRyYwktSFOBmK7n61udtaSvH2U64bObtPcwE44aUsiW",
-	"g/iGMnQHdDuMtTPjN+xIavU1/vTOfPT95XpVE2r/62Xsen3CANavu7+JE+DV3gn+/79cm3Ohn6Rw3h3q",
-	"7qw8J1T+5ftOoBMqYauDEs9pmB+k1owUiQowD1JdJENY3CN89xVC2lIXGwdc1rg5w8VmCss3eSxTswcf",
-	"o5rNMaN0DYGUIswaMNeGBVQjQls2PRyKtsTGJqE+zKgz+B+UouX2KOVabWFIOnVrqwu8hA3Q8uQwTLkB",
-	"9ucOrVf9X+MtzDyS9VH2QfUhDuq3EUd/rmB3m5427Y+9MY3Ohb/fpck5kP1vJQbTlPH2y5+EpWK0ekQC",
-	"P1rIXNZWJdrhxkiimJAyIByHS6lsaj+dFLL0AqF2LrLTXZl2xpFevzGVfP/dd082B/dC3mPhy8afWvY5",
-	"u3NS6Fk7a44KJqGZO/ikbuvVqz9rBdn8/WVEfzqZZuZHuYyPMn4kqlZKpnoN6jWqySfQSQIUVbCROjlg",
-	"Pa2E5gu7M7K4jdC/xvE4JqeDC++D3e9YZeu5YHmU2enUGqMAzCegm2/Nz3l1XhgvRe799N3lGfYs6235",
-	"M8mq5VYR2qFESHznQXv0fqqlIvPBnS3qdgffWk03kyg4JYNuTYtzPqrMCIkbfw9wLxDeAS6/ITtHQJVz",
-	"FFVWnb8h9VPfy+mdcMEBmJboRLuS4sgdGE48sY72Hj+aKvTfUtLAaXZNUyxZWeaZQJgTuatBkuLMBWUk",
-	"bibhED+q3+dwW9Wz3gYkFiBsoS3t7LIuDPU3WKAGPOm9jxtIbogp1Nxy+Uwg0TAp1ENG0ex5DVi0HFCl",
-	"775vpryehLqpsIS5CtCu1dNUgTajZQW9VZiaSBKtZ2Fq0ozhAegRFbHOkcPnV3Wu6r6m+6+CuNLt2HiH",
-	"zhDl45lW/ZNddk4KYG8L5jyqx0GhnNLk063xeEeoCzO/+LwBKP8Oj2mb3A3gMq9G3oIA9sgV5j0kLjn4",
-	"VESPkNIuOveB8jL6QPny5cv/FwAA//8=",
+	"7L3rkty4lSf+Koj6/yNkR6RUJbnt3ZU+qUstt2ypu7ZK417HRH9Akicz0cUEOACYqbJCL7WPsE+2gStB",
+	"EiDBvJTUjp2YcEtKEJeDA+Bcf+fzRcG2NaNApbh4+fmixhxvQQLXf1vjLbwr1Z8IvXh5UWO5uVhcULyF",
+	"i5fux8UFh/9qCIfy4qXkDSwuRLGBLVZfrRjfYnnx8qJpiGopH2r1pZCc0PXFly+Li7rCD8CTY/ifjxyF",
+	"40KSIr2WoMFxIwmJV6vkMO7X48aQgLfJIeyPx4zwRX0sakYFaC64scRRfy4YlUCl+iOu64oUWBJGL38T",
+	"jKp/awf5/zmsLl5e/H+XLX9dml/Fpe9Qj1WCKDipVT8XLy8wqv2vi4sbzpYVbE84sukvMvB+gyXa4LoG",
+	"CuUC6b/usUD3UEv7V8lQydS07kAIYsY9ybRcf9FpMUQEEmRNoUSEquE/Aj4dSXRn0Y1QrPREIAFSEroW",
+	"hr/NV6rT10UBtQTNiDVnNXBJDMMUwCUmeg6Wt5aMVYD15IsGgh8c0y3UzSOjP3DAZfwHVsW7Evgh/u9Q",
+	"MFpemwmM74dr+GWhdiDS25fwhP2nbmRnZGdsVhoOuvCEMVO0a/7Vn0C2/A0KqcZ8XUjLX13K4iVr4lRa",
+	"wopxvTAiYSuibew/YM7xg94K3LhhBm1XeEsqTUagzVYtka1WT5e4qi4WF/Y/G0xLtlqphTARLqTthsS3",
+	"zlxWCS4gBamxfY/8YkZPdftRbJmqTzGPMmojZ34i7kEWG9WUNlWFl4o3zc3b3UJNu6kFMWKWsuJsm92Y",
+	"yY19t/Oo5r7rz3ewsoIDUODZHQqQ8bMvWWYfvdOlyaA/D2bj2dCu24w7PE29vvSTp/nPM3mP7dz2O85Z",
+	"2GPnD1l7cgajLS4+PV2zp/Yf1UUgntnDHPz0lGxrZq47/Xq/vIAdJ/eXBeNwqT/S0369hvdkS6xk1uMi",
+	"Gj9ZW/zpR9bwkGdps10Ctz9+ILSRkPz5BvgvAPfBz4RKWNvfCR37PHmoOQj5Bj+IeK+CNbyA6StWL9lv",
+	"XTCXzro6qwjIEczCDzmxe04QeWY3IXcDWwFG7yEH2NpXuruHJVmtzKny57X3jrKGyjjRVoQLOfLITZPT",
+	"9ODbL+xoEzSBHSmBFvDsjZ68+mM2Xdy3RojtXTJ+QX0pxO73YJ33uK7x8INrtgH6RG2WF3NL1iyroI+W",
+	"YznUYtiFVLLekskN2mNZbCCQkUO27XJ7+EtqBxYXusPYiPCAxIY1VWnGRJKtQV1r7dD+Gp3aR70oOz9H",
+	"JjfywjFdVOjgxYbs4BYKIHWEX2HntMThmpUymPjJiADdBbMVkhtAhlsWSrBuaMkQkeG+xdUTpzMmRnOH",
+	"L/pz7ClwvYWfuvUs3JpHyBWRf3Hwy8Tu+abREZqSyB+o5A+RMWRHlSuxhKeSxI+KtPrCkB03WCZ+yJB5",
+	"sdotI/jqEWx/sZV8D9TwfeSCgzJ6IJAhPdKnUf1dNxYIlyVq6otFe2lOMsxA7tU9ZQtKf8VbuNaXY6Sv",
+	"tb0GpjroMW6ehKbbR+XT6MWllVQhMS3FArGqBCGRux6yBnzP1msob6GOCrhENlrBzF+A3vaPWrYcdNhj",
+	"prW5rtrTGAznd2zhOcaSIMlrZtABw7VazdR+vTUttS6wF2OPdEKfTTxoipOVhIfYCindvhEgNHsbuTbG",
+	"vu17MuzKScNPBLJa5/iZNTpp782IUTGuBExfCn4ZXrbW9JsQK9TuPws2Llek0FyjpvB9xYr7mJis1LLE",
+	"U1FyYlSxAcUhRu4rtGJcb9V+wypAq4oxvkDPEePohf6NUUBA4+KCeQUnr6p7YoZ2SreZ4+KC7al5xDtv",
+	"dyD2j8nl7EeoanvxdNdkjxuS+B700jam5RNUV9i8hEMtrk6ZdoL7bWjEUkMIpDSqV4gqSm0BU6Fuef6w",
+	"ZOXDrBt9iz+9M42fX11FmFXzdZwaAqC7FYTKv3wXF/EkXscPtySyylBZ9OT1lrpPFn5HTeftzi08s7bz",
+	"t7M1DNkRVbQRqd3YXE3GHJODFJnvGeYxWx+rmi2daSvZsKoU8QvN9oeWD2jD9mjbKGFYicfqG82iStZA",
+	"S1zcL9CWzX3hfmRVGZtRRSjMeNcULd4TClFz05lfefWvaAkbQg09lmoyC4QFWpFKAk/oKwlraY9jrQXT",
+	"7WrIc4ZEbvPGHmBPnYhluKryKXOnRJkEC5l5TS/ItlvYoXPVWz39gxTb68Qx4RyKedLTtf8mKX1602aX",
+	"RfSlqu9azSGGBmiDFd8ARb815do4EzJPjVrTDeZyfCPymJxDYa0hx4uke8bLyR5+0Y2SfOFsfKavRWen",
+	"/GxjbO6JMtjstGPCMvQpjkD84LYjxKcsccXWTeRk4vWM+681TEa1q2NYPaGvcTmns4bLGw4CogxbNDNW",
+	"et3AO7pisX70Q57f0xv97scew4bL69YT0z3JYsP2FO03QBF255gIpL6JyUUVLsueSXFsTrcNXaeWZ8zQ",
+	"2T0BLlM9GZVgBnclGUHUTEbFS+CAMNI78kQgJ9UWmKIlZF9y6a0WeyKLDcQe46YCoXS5iuwA8UadvGPH",
+	"i2pU4sJtieVgR41gdn7/PXP2rzN7khbmuHd5L3phbCCmVq2g4+FpheuEu4/dJ/xB8ElmStFMia16XPtZ",
+	"luvFzH++5+U6oU7CGtMo/1FETLiAlkaRkJgbM0WehW7pxpvUfIoNpuuYySycRIWFRJI11nidNweocC2g",
+	"/CCS5lo9ywXCElG2D/tNq1CqYdxwAXynzRZ2Onlz5A2l6o9RbhISy0aE2nNdYUo1CVitjRIloxDRn/sn",
+	"znQUkqQd2qwpelgUeZKee//vbnKaR/STzeoLxwKLixWhRGz0adeTjmn7WI7vv1rmQqlQA0or3XuPyApV",
+	"sJLIeDVPy6J9I3GRvlwYXTUiSi34VEMhIeXiLOEwr5n7csylkKvF9tapu3ZOtLbDHNOaU/MmvBWeJt7F",
+	"o8fM1Whaah+m1rQS2oDia86aOkqyeeEfI556M0T+Wv1kj1zstWOmbB5LLLkG/mNDSx67umulnJkfkd3a",
+	"3ssao4xntbbn+fS5tp0cRKQmpvxgXvwV11HpAPPiFpekiRvmls7ANPhlxQE+brh5Sga/bnC1eg90LTfR",
+	"nytM4RdSJn6tjZoQjVogdP1zE5dz9okO+0qm6b0zR/dxSI6Fo1o43XDdjjrtrCa2Wgt6z8wW5e6u/qbd",
+	"2htPmgHvmx4mdbBDAsByo0HCy8F+Y8XbPNLcuK2ZT5ud0bD6VNkBhzj/lrDthusE3El2MGlMjxjzZsZE",
+	"xo0F1mOk5xBa+ux8F35RueZlQ5uDzMtOGxoQ9kRPSJ66YCdxgMLQ8B2Y4LWhtmSD+PLkLLXLfIerYT8b",
+	"sk5ccdGbsUeKSl8juo+YUMKxhGjnKelEXUXrjcwQXGz0nn3ZzFd2wGC5uW+XIfJhL1YT2R0t184w/Wsx",
+	"OOZBABHTnGqg+k03cQyYA6JMInuwEKYPaGtCCgeEd/dMt0PrLlKSvpCkqhDQUil8MtpHnoJtSWCb26XY",
+	"CWQf/UYeevBl1Ks+x+DXROXqcQJqw7idSEtEhDVpSVYAWY+M9vLTU48dsTf44T3DEefABvNyLLDyt2ab",
+	"OoNpv29fP/FuxnA013fuLrslHLTTb4hQb8zRR/C2oclTWDgtdZRf3NfOFIzLkij2wNVNZ2KDy7nLSuph",
+	"0cY/a5Ab7Phwd8JItZl+wr8BF/AQdcFwtub2+slzOboPoqHvjZFVRrdANbqT6tYxhpeoG4qtEOBi4+xG",
+	"hCJ3+NSTYExKsCbOrjJ0/6cjN/uzToS49Q6BDVMLXO7u5muFn8LaYeyiAupafokebcPaH1hcQfaRJlkO",
+	"gq3vZay5Hau/RBdeYDuJTtbNJje3xEa7z3Tyq0nV276vb/KzFfkUM7QHdmzNOHqdiAi0ZqxEK8ZDBpoO",
+	"QGgDYo5PWdlgMcOjdKOaR08xE2Se1+zGfhE/xhLHmZE3RkUI83pKWD2tjMt7xSojKu4JpcDFUyF1rpLY",
+	"4/opmKgUtUfl0xoTE6knbZxezFQZz8Xq6yONcV7ihyjDtrFnETuyCxNE+w0TJrZOaDlL4sZImjE37Bxv",
+	"552O1Im5n100dz7j7Rm/t8csYb7EVOxnmiJTSXXR2D/X/7RlckTjdgkxLc/6cxCwXnvOwtugjUU3Rz24",
+	"X/zWTMgj+vA/e2OvujxRxFyMX9z995aYUxB/+k0iVD8Vwdw5K1KBevSV7L4DLgijCyQAUMkKYYZ5Zljn",
+	"2W+C0Vcmd5RIHcEk1JVVbKC4h9IZ6M2sw1j/dkd+4FjEQswpk7FbUgnwRiJhuNiA1TqMouADqOweZvH+",
+	"T3gL7+hPTE5H8JopxdjqByHJ1uqXPeU+UHbHpvHOtTuvptrXSQNtFer84CG/3oO01Lekqt7ROqar1hWm",
+	"ucnVpgt9e7K6c+HDDqzEtdF5bpP+MD2s6yi2wWrKMS49lW69dDLpYM/XCVOzUqpHU90Yh9suvwSad21e",
+	"m6SDaTcd8GRMYTqVIuMBLKzuqBrnuIxqznaQiMLlgEVfiohsS9z6usd11pdZ2+hMIseYJXpWiRziHNS7",
+	"WXlWJPzGRj+Mygy6kQ5ZqUhcqt7hqoFpxd2rKGZc9507FOYIeI5wA7Zs4H3f4ZEIDkCu6m/P+EGa/1tr",
+	"5e7ZRXs5jKFLh5ZVNLpzcdCTMS+69z2h0NSp8F71zJ3Kh6wEqLpOLJSzKkUDUdhc/2F0e5CrnRMYKy5c",
+	"b51nz8VUu43opF3bifnJt6HBmjY5qR5vjcthZpLH24oxfq0DYCJy80oCv4U6ETDNVkoEkz5DyuQGk616",
+	"Ev98dXWlrQLmr1exQJY5+Xb+lozklfKGipwkxwPzRdQ1dmHdmrSAqErWRuxOdi+kFbZc/xvQrFKRLTGh",
+	"CBWspA0kmxYk9CA6bdAmRfhNi0oVart/gn3kHXKi3vEhxDtGyphPvrXZl8ya7BsqQ4P9ofmHfZnTuEXs",
+	"PGJ0+Ku1PPT4fd/RrAMBIJN1ts7Qkp0E+YF8mnUjstr0koqF5lK8npXGyvPm+VE3VJtr1LPcVGA/pWDq",
+	"C0Nou0pHNTeZdojUxl2zbY15TDjOyRz1moTeL2FVwRnPSwDdlDvOfLydHfCSFHKu39lPbuGyP11HfrE5",
+	"b4mn8Oz3pE3sPUGAz/yYpgTgQjixWKTB4zjELWnNHA6krI+IyMuYjQT9BTFAPnN3+AZStk9lJAIvuhdQ",
+	"JxEw52bweawOzkkL067jRRiWZyaSR9gdHMyybz0pBnSdKX2ejpUbyMvxfeuoecC6E0aR9EN48AvXppf+",
+	"Of3cbfEnF3b23VWQhRp//4LWL6KNv633cP5TmLrHFElH8vCHdNhgDock3KfPetQO7prH5t3u/4urCfHN",
+	"Xw923jmHQJHkoBNwC7iM+c9BzHSyqee1G0cfmFHT9tWUYJA2vCYz4RS14qGVjM9bzaiMYcbx0UZu3T4a",
+	"SZPODZqzd2YLDtq9u2a7xVEsl2NFef8C9pLH2BaWrHzQmZ8Ck9LCWG4AuUONiEDuBbP4lrGU/1FJPr39",
+	"c++02UK53cXEw2vp/tHdkz2q7zCpHExImtnau+C7qxiE4qi9dAyWYXYGs+ts/MaKzXJsGh5pKlxFDjme",
+	"xwYa+bWfGOLJH8whjM0ocJ13nX60qtgBR/IfBPYRzhD3MZOAvuqJc6q58PsZTtpAFZwBPGQ/OjOOURC/",
+	"PKMz800sisPSalZ/LebOMShL1Jr/R92a8EneBDjDp8RssE909qrNizIjL6gPxRQBgfI4GdbcmM+kkklj",
+	"W+/nIWMOBrMI9x4NPd6e+azbPZEbE12JuUQm3ABpP6qWk+ZGVQ6AoTxrLexBdUR3kx9gR3n7QOHVLg8o",
+	"lUSx+BGqOhKq2QYOJa7839gyYbPXBvQylbsIdR21Q2pj+wItcVUhxhFlcmMkmMNA2wxem5pkO2gwuRwH",
+	"mDb5DiZqKaNBrQpMbdBBwbag5AoNe8V0uMaQnSvG7ke9jnFNIZmF3DeK24FrnWcpahaHKk4GeDl3cMS8",
+	"gEUn37Qk3LxR4p7UWlGicRM8J9sEH4wgF8kNxLGaJYuD+BFaxtJvW3Sh8ZOn4Xatod7q+XrBPg97+dDB",
+	"KrLjeYejnq9Za5ZPG5NodpyXYg2yHSLUpLVKzugaFYzTKExmZuiZHTUMVbIuDcOViai0WPaIvjHmp478",
+	"SORYuvAwGjOh/47A7+IMPFjs8iVbk45To/JWT+Qhi2dVNCA+8fBRJv8JM3XdA/DjJa5mQqlLxt4aUfJQ",
+	"tdXoq1Z7tet0U/H9LzRpcuOQNHEPikF6pxvegmiqGBAs52yGsHTL9j+oL6IWSBP7ViayG0CIOARbP7vB",
+	"Ngw6XLhpxu6ed8Gwh+OqHgWIe0aYWxMOH5ENfcKCkw+dLoO3YOQ2oiS2UsfPmgdcWo/vjBDXHDGk9QS3",
+	"ALLiGDTed18hbS5x7N61cRSHHD26I6nQbdhiUo0ErU9HFajOofz+Yd6F2FBpxj3UiGMm7q+3dhqu7/iW",
+	"Okq8J/Q+FjwaUmo8Fsi31IKGjGNwo4rQ+ycCqQavTBqYdv0bECa8NqU7JpbbDmVHGl9a3AIxstGjO6hz",
+	"VRJgz3mpwa6HkT2LLcgmJyWclZN8+Zv//BhnlO0l5eBU02TE4cf04qntKJNuGiUB75kBKuh6gKY4IxCh",
+	"dQfR+TXlOlEtoNhgWsRN5oeExFFIAPNQ2IOQbWokrhgFbUHe4tKAxFo3PRJxY3HagUDWG/mOvr7tXLwd",
+	"5HwqgRYJqQxkF3Q1fO9wNQ3r/FE30q35OqE6BqEMPuQJ29C2pw8GfYqxpystixnhbDLqqY1qMNNcROLM",
+	"7ZQWbpu7xPKLN/sWECr3TWoZ66BHSX0eZ0scVIHKRHezH0REhzGtZwNzQskN8Fd2psziAOd5CQUpYxnG",
+	"Oj0NVkBL4IgC5qDRuJCG7iJ0rc+QsYvF7sKNNTyNwtiqNtreztck4vlxQGkDKOh4aPRoDNe8nLSf63RG",
+	"2j5DUzDmzbITdGgVcpOL8WtOmGJRAeYmmVNAa5FI2mMOyeTKiev3SrVekpuoU65t2rDdRLs7i/ZIBVU7",
+	"LK+ZYb0Hnltzizd1mkOSpa/7Iz1faf87QB19Re8B6g+Myo2IwaerXy3gt7Nh+hDc5y8mInB7hA1Gir2j",
+	"f4daJiK7TpAlFAJZxEdPFuzIqp+VEcMgjfoUG/09CDGOQJcHvgmf8LauYllmGOnzhQTFtdgwiWrgqGhg",
+	"4WxzjKurj62Qxv7PTDW7s72NwnNPxe2LaMWGjDsnCTWaN/eaTSdQ+svAUsVFzTscT0/w6K46CkS8PUSp",
+	"LIpbS70D6vJ3O6Fxi54ItOJW+uxjdX0AkOKfB8B1YV7cSY7VIfhfcTwvLEAt8Z9ptK/4TwXhRQUjQ3tc",
+	"rH8mAcHSiF/q138mkcJ+xNUqIbvSdXJKvY1uJxBSwQ3t197pNBi+s8AeOQaoYe0eLILtzILAem/5by4C",
+	"VpAfM3TVsATZk2VS0pFgQwTis9RtTBU2GU2maX+8TWk76RCnRiT6VD8k+psss2LDU128k61g6CCD9ZCd",
+	"LB4/Vm8pC7OHOYEXs0DyfdyFYZ+Ymy+Z5RlGTsRq4e1mBBro1KNoWl9qu4Qk/TCLuVE+c3lyZC7dMrkp",
+	"9rDYsm00TZDupTufnf5vqNxxp1vCtFxndjArDtgmL87lHVbg6raJlXY6Z+HLsQKWAxzYOaUosytQ+nUf",
+	"lH/ZZkAd5e+YgVKdqAFwIJCFUoB2No0lIv9UenmmemBOVsFss3nVvZPDEPMUojBrZMG2Y5miWSNzqH9i",
+	"eepKaIFLGfJ50wn6TZTGHv5qFfIu7Q2EtI3teYVgW8sHZLD4KdMee6WmxvclZr51GdlmzdY95KMfXVxv",
+	"oxVHq0+bRy9IwbAwzA62weLiuc3ow+FbrordhR+sAf7w05JIrhCNGSM7kCNGKlMJuXF3RkITVGv4aC0+",
+	"/XVIXGy2QOcWxnZ+iVFkKtUmOw/fehlsGn44sfiS+P1RuvWKs+33ViaPC6Scbe9ImW6Qhq5NwBRhW6VP",
+	"1/EHiaxHNRKwkh427kvQJ6Szot78gz79/LJ0A03n+apBCgBtnv7uUAKnIjCjodJesY6yD9vBjb99u3N0",
+	"EHLz8O31V7GhAuScE1wjsxPB+8mVv47UhZ1OYLYnOeoxhTbiM16ruW+6s/XwDBZfGwgQr+qhKAn7LKf4",
+	"pO/OPYttMruOucFCECGxNoXuCOyjJRb7YPyhczQx6ZvAVdjD8Yk7EV9MOxFHvYc/wf6j3dJ4caeOw3Ik",
+	"BHLenNxltE4cuk6w9aEe4pOmkkRnyfaPVratLR3VPVHm33UtUS3YGsSwTtHDWaE4uWHzLjMpLM14VDnF",
+	"nBj888Tf+9i9iJ6wxwJtoCp1iNMGm+AOXRFPqP/R5V0ZQxXrwpFOYANWOoI/OpdmvQaRY3W/a1t+WVzs",
+	"rSI6UHBvxqO+xuFmx7/Nxd0Pw7K2HUU3+MF2NjxmSQwaV1Ryb3RlX76q72Jvz+vPqxVQMYKvgCddlaaH",
+	"gPmX8z8x9fSBFjNMULaXN/7TadeBUo8uuqONESWWJ71lzoOfMbcPprGWajeMVdOvx8BAqT9buGFHZhvQ",
+	"YXgBa0duVMldkXXD45L4FqZx8txCY1X5bde2o4WdxYTgzEyHz4Ll5ArQ9lM9j3Bex8YyZoOMOUyx/GhH",
+	"t9oPhkKHr5Ml4kpMhsSUxGLDKDJausqYuUfcF94cmlbNDws9Rz+FXHqxWU73CMVuMOGH33b/wJxgc7KX",
+	"8z8pgT6kTuOuGzI/o4Z3LGW1ZkKAEE7y8oECL7pYXX+OgnX9i9GovS5xq64MGpn+yq6xO4GRy+uGFNJe",
+	"QzEdLxPHmcTlxCXuFKgPa9fDyl2Yxw1RatWnGCuolsyzcoVN8gZmmU3j1UO0xUvPJCeXKGF721sb/jDP",
+	"+SDaTcMla8XW7ZXdTzuNgPSZV4djtSPujtsmpkBP4/0PLkUTxzqK04FJPA65vbKjtrd5VdXS3rUwOrQv",
+	"l7v00DQw2QEEkYn0+gynkTPjOT73wYGGifQzEzjw/PTdZLPS67KNaosLUePCPpVzBNq7mic0oR1hFZ4Z",
+	"SGgfH/fl5IGzxr9gKM+k7YoWmtszD5w6LUcctjsvOecWWohhvx8D/rW4SPH46AnYQ8+1NFaG0Fp/bJRj",
+	"y5m2kxzW7D1zgdePk+WyOhGqFaHOjTUjdbJ/CqZd90Gp6Jwj45rnoO1zw8H2FXHMEpApGD6Txe+cmnY4",
+	"l9cuwbLH5XU8UmFxoR2FiWu+v0dh7qeJpI7fspkRk7UJi3Bd+QHdpHKpVtt0zcOpFmgjx8uNHbyyLaFp",
+	"8LK0RDkMeByR2MeH6WtMNr5RC0N6ArlkblWtwwmdBF2q85/5D1bJWXJ2D3TmR4NSZpPFjPwBmTFKe3Jm",
+	"fHRPLNbARAGsoSzVXuZD8IbJ9TlAhRkzbaXNOR91dchYCMV2Zpe63v+RFHMF/WfRLACGmDFd6R7yOd/o",
+	"uvGzpteXxAK6+9yLFifCC2Xc2E/spSxtzEbvSvanrp1ZS0J7ulqwBsPRbp9y7xl7RxxzzQTP/vg7GNhM",
+	"lrAhtEzZU1xJjeFvlIXPR+z3jxvCEx8zCnf9kNeUgSQYqO3Vz63dOruQsPNc0ju6HUF7Z58aBpRikYjU",
+	"OFRIc2JtzhUwOCwJJ4ieZTCndoxMGrr1H0PCBA6aaLb1AVF888I9qFru0sVuDhPZDEZB20qjE2CDLiVR",
+	"BVhLchlFAy1I4jyT5+lck3XDayZSgXkVzCl4auoUR8PZlUA/W822ekDcoRot7mgweNQmGMoTRhFbmfQu",
+	"ZGahs1F0LlCuOzVmVhkVLe1qzd62KTWBscSVcTQU7nDbosPh7QaNmHtbc0SsONMBtihXjW94po6onGPr",
+	"6bVUSMfXJK4Uv8wjLpVfXFJlrximSY1NPE9pD0MrAnpnwJ9CV8DzRTSjHMrOJ8+v3P9NVfw42GG0uNi1",
+	"L9Kcy2bglHP3euBz8sKTJ6P3WOi1Rnm3jnOsM+z3rlxXm5V3cOa65bFot7RTFx/hMEi0FEzTGCSagBpz",
+	"fx5jT4eBnnNZ2D4t22Ik6nzDxYTVNhtRzXeJiEB4A7h0WDu6no4ffRJ5zVoXtC3Yo6oFaw32IBSsbda3",
+	"3oKsHGDLGPMzgH/mZSyEcokFiSYpAjfIEY5QGhbQWbwHaQZY3EMKVymCeTqoHC477oW412z440iVbYd4",
+	"OPyFyU0aowlzSdO/puB/RxKRoylpHRsOJ0lEqkCvm3BH+Jh7S8tO3ljrzfJB9iY93y/XU6WjsdmpJSuO",
+	"JwrLzE0AnFMYSHNxoi7Q6K1T9y6rgMp7TGQcWT2eRe6BSB3XhwfanKe2Uz/0IlVtM1Yn9Wcrgc2tk6q/",
+	"SxVdcFptnkyMCe8ZEK9itsmRc19al36qStMG78DE8vGG6gA/V+ZrNiuE6P9XV4nozSg3bjCPIoIUTYsa",
+	"vQUk9xpYRyC2ktqwcSj6uDp5b3tV9DrJSbLY3JF/xRLHl2Qt0LrBvET6j4yiiuy0SL8Oi9l3ymn48MIM",
+	"ZYuyHwdFtkNpLiItzwgZ+XNsY4IzmzFBJxr6poTKv3x3kRAF1wkpPYaefuxRSJR0N7MIxfr2zhjDhve8",
+	"HXuv7yHx0qSBcnrvawgiM/VI5mrQRRwfaDwhezZqTMUSa/90nV7kp59PtZpPd9nFGqnO96qY9Jse5sAN",
+	"H2m3gHAQs6VZL4ZilgPeiz19467GAc7EhuySKp/7aIyMpudZNWzcufGjj1drc9NPvHgHz3JoNrE/mhdh",
+	"j4VBhoLyYpG7pLF13OBYIC0uCojguq/kpfg//zt2PTpFbtg+1poDLuQMqGmrD0b7XyC2A44c7vMTgWyi",
+	"TkRNq3OnOMBiUeQwPbjZe3hrPbWJg7LVmW7PNLFzj4r5Rs/FBXHmvPwvQmfri+E9coO5JAWpEzbwjqwS",
+	"HDv9+IuRtOhhGjSkr/7xpMiEEOByoPILjekv/Ez8InxQhBsuS/0NCTdfB3bpXamCtBZhcTIrzSJgz8u5",
+	"MsjOaojoFQBcnAU/Nh0oc7rUunC7J9PsbjbWxzPAuhqzEZRx886K8Vn4+puUlaiDgZNyrulSS6qPLFU4",
+	"eb5yQO4tNYUOkNO0yRIDDHHnCwJW5ElYyONmQyZIIh5t6FwmDl7X9Je3FjOngxZD35JYThlGdYWp0uMw",
+	"RawGilakGoJs2QLuufKir54/XcSpC4yfun9Vt6cpz9VmDB9Wi9DWIRz6cNQMfUZwUPCrTTCzgIeu6q6l",
+	"afRGsHGuvRPf8H68YwiqA6NVvGYevuxwtOBY5twBkuNitE7KPTzk89nf4eFg9HaD2a6Hm40j5HfCL8ht",
+	"QN6bbaJ8Zz/WiaT/JUnEULjK98eU5ZuPar24EBvGZGrcfSLkYxoMOyzlv7dhpEQbFO14qaOUtAAeRrmv",
+	"RZJjqdFjRSYk8Gc/UDkjash8FHDjbTRutmj4DmZEAvAdJBNUnDW8VwXCIHxrn9TCgDfo9GjAxQbp2BOB",
+	"qHY5ZU3hF/VFor7+oPIq38FY0S2zkgFNPkWv7YfpW/bThWqWhXhihp4PeXITSC65qpepNTR2t5xG96qZ",
+	"nKdeeb2qVyVrTLBq5bHZolUSFOJUMlMuvhfZkj6G+TQoyknks5qDsAmwhw8tNtaTP4oxoBsdJPYJiWXT",
+	"cesryZdqedqGd5Ypv/4cyXCOda9fHHYgKzrKtts7kB/b8fwaHTGjt5Pl19SLeCDThkVTY06eljn7bnVm",
+	"MbVZIxFbGQeOX9rJ3CqPyNhTDp7z1EiPcd+Y1RaswVbbbnVVDEanbbd5vDqm2Vj2S6Y0ZN52o/t5umLO",
+	"x1wb2Wfdn9q0SNHyYcoakQM+JHvmLZ2H214s1tm0abicXo6PrzD9xmdNaEHqGNBp3WacT2EeuGjBbqGa",
+	"aEtia6vMq2ljPvPofW5quQnNfpGHRBn6r8XReHNm2rODZl1CdizWtzO5PEehp8ZkfkXbeTD5Mdy7G86W",
+	"FUSQwYIKewPQQltjxuAiaSx5rItR5JXiS0zDlafq42xVzXZulHlS7vXV7zLprielkdOmKO9qY9rpuqFG",
+	"1hoHZCugmhGjrfq4hqo6QsJN0mq0yuDIYwBY5FhrQ+XCfhMGMLggKE2OJBVtrGl+7EI+UDGHOgFsiIVs",
+	"HbQWYVh2oTtTL70DsvWeejVKbHW3gEsdyH90nne6lukmnmw+sk8Wadd8mWWU8+uYb5hTn37AdfyIJMDg",
+	"K5EMWYmYOxgFZPRaU6cEqmqBrpBk6H+YWpfqj/9aIEwRoSV8QoRKhipYA40ri+aXmbC5fE1oYnLLBwnB",
+	"1CRQudFVOjFaMdbJbVFNoyId2yWMAy7XcmLYl4Nh0RLkHsDKu1gWG184FC8reCKQ2kRNwViEdWTWtKkq",
+	"9enFS8kbiHlCObHVrLKynl2ZlylEdk0b37u5bS4sH/liLLYWk992t2NZ/K8Y+DDWv8Ex13HB6KoRGbiB",
+	"177hCOj6kWCV3iA5vCTV6/dE2FpmAu0B7tHyAVkQvxMYMCeAMvX9jMW9FlE0zHj+kbyHWk77SFwZKVuf",
+	"PBncrg6UOx575kolEnNIXuqi+DY0Ae2hqizEp45/z6xSVIELHYwhu5wmQ+2gUtk6MyV2tblkMDO/BZIb",
+	"JgARB2u6xMW9MULPANvMSwvrFtPuJIPZ2S6CMzZAhXfgk2bHF95srVkm/o4XbE2JiDm9lSCRrzJXhN5/",
+	"sDUF8r4YVskZ5SMz01SNPrHB9SSIwEeOCQV+p9ta92nKZJAQICP75fyA3h3oZjNC8LjdXUldZaoqd50A",
+	"jCwJjjuHuYvuya2smj5E6bSOvNq8rgSC5W6bfmGW6ybq12IWO/F8SbOVz0J65j5k9lv7lNXfx7P92hrp",
+	"mfxZ/7CDAarJ1VSM9EhlcN/lI9U+WT50Ew6DPMOn0RzF7GIpoaE4WTolgnscFiQVupo1RGfeFlkJrEB/",
+	"+e50oPRcH+8d06115kvUZTBdbmUoimhh1Otrql1QkYQiqh7oPRaxWT5CqZbk85koGUEowmiNt7AwaXMO",
+	"V+sVwr4y8xNhbP1I4AdhpJ9JDNSwyksknVv/jIoGWkrqEi6vLP0UJU3VlyZruLkR+Yoz8hwFiq9HyeYK",
+	"I2oug9IbsWyQ0SwsYz0FW7bAIjom68bcQn0LBZA6ct/cU4tA0AuSloxDiZawYtq6cIQfUPcU9fi7Ig1a",
+	"JP2vBrpS18yRBp4NZgqCmQXGySJA3tqBDy7hEC3CEB9uF0W0iLjosuwuzm+REBDi/z6/0Gxgh88pAmSN",
+	"761Thet3f7I+7eDlSDxAfaXU1tPNR+cE/mNDSx4lXGxFZojOhznzLzmr6xklyJPhAjFNKjuE9fjCwm2t",
+	"q7k7uOesB1SYvXej9dES5c3653BQf6v/tmfGBnrfdauymZUNVTSz47n18+x9cFDxPPNtvJAP9/dM9+aa",
+	"vLrsh+m7K47Ik1NXo1NuZdRDf0K7gSPDuGyvWz1+BErDY6bXHfCSFFKYR9FteZCLleebaTjNeCC969o7",
+	"rEMniGVOM1G7Y1HWcFagqbq7HaN4MnCMOK312DoDveWOVRHQD2aiYu6Iuyk7UzKWDWmvU00jO3yw+Ik7",
+	"BHakBFrAM0343BvEfWVuENbQ8s7FEPRLM2ESkQk3bG+yw7XQagysumSNKVezYXuKzKeLLrbNFKqNlsCs",
+	"2cR/+N00GE4qWXrisxBneOiCUB8gtgr1m7CKJNES/JZ8sk/LVIEHY4byq/rzFDiQtKlXE7HDzioFpuht",
+	"gHHsiWn7WtjtjJ/dWH2pySTr3Br2rw1keNR+r/q66aIQ9oe6TRmttkRIfD8XhkOjFKXHTOVNhMf8+IW7",
+	"3tLTcHWv09BDQHOuHOPd1q9Q7P4JSNwb1OVkBXvUm3eHlsF25Pll2f4Qv5QnaqRwXYKUafSm1FaHpohR",
+	"o79vmLDytz05atYpTPxbtv+Bc8ZH42Aizo8I5JMufOjRnSprqNkALoGrW+v5dJgA17uTjJeJphz4FRyQ",
+	"dRAt/jAzaPW2oUntqXAm0lF/n/v6hLiKQRh5dsE5HRUYryjNkD5iSCNMbtj+lXbfEVMujuIttMXjbFXh",
+	"zDgjE4h4LGpRW8x7Ok7M1wANMEOcjlW05ZbFRUCR6MFx2z6UX0pnM3aCeWNcOPokll17UMScnqWnV7a4",
+	"UATN1gHuTIL7mF33YXBpP1qXHSzhUAmFgduIVdveizkvVgJlc9rLdKcbpaKNnBNNEyuxietZ0UZpsifj",
+	"kKwwn4gmw2UKCMCac3OClMwILSLABsvJ1UdBThw55ieuGEyVa1ZGYzcSRSYyfSYNlcYWemiVUz0B10+M",
+	"D8zs43qkm33HnDE1rP4oPVLMK55JjBqrMeYYCo4mnx9ylIQ+/DFa82hcnlGfviZbZ1fO++CmihUwc5WB",
+	"6MgsX5NIAOoab0eLN5VWWQ344Hm0YjBAme21/G4S6cqo5qbT2IomUmUIFdIm3R0KqVYDD9PShreYZ7Ap",
+	"0uwB7st+wbFI0VY/nf82QR0zctBxd7bt8hd2e3Otoy2fHGQgNZ+rRUTEy4fxx3ZGYZ0+aH3QFIv7UAKR",
+	"YALVK2KzTVccxGY6L8MO0T4mumPt0Z9HSk2LI2h5U8WKfw6YKX5kB+RZdx/rMNd0Vh28YG3R9EchZldL",
+	"UoR+mPNJ/MJY40AMd722U8rxoGgWeWMpHKuerCVHcdRczZF1PYVjzmMvzR4Hslegdcde5K7wa4xxK8YR",
+	"ps4IKa1jXTunkMuHawDhytTPHAo+qwSqTk2KaNig3LMgFkEY17W2F6pPEKPVg/5rgSlaQj8qf+xxJ6sL",
+	"N3D8wRQiGlJWwnayfOUdWdN3JkplWhU1AE3uAXWSZB88TUpC16ipkW5lk3BKG51hIjb4zhqGNb5uGNcT",
+	"gm22eTcRQwwtxQfrf+9OYItJhSrAOxDBaK8QVMIZZ/VeCLJtKpwaXAddvqN50Z2qXSzhToDUeqUJPCE0",
+	"kWo8J+/nI+DtT+riyPDeWPCZVK7PHcj/qGO2fYjfE0V0v+0OohAuW2/vHgtTakFH4gCUUKKGViDMtiyV",
+	"Agoc8YYKfximrOVpKLB0qpAFPEuk+6ZZLIka9K8oqG+wpicCKckd2dK8YVjapFbiZuSBhSywbQ9azK8q",
+	"urEusX5mGAnQeKzIBqfK8qQSfuZDYCuZsB+lEMA6jppARnN/o/1l4123Oby2CGdrefITDpGuNana+SYR",
+	"r6PxLDvgiWidErY4sTnlaAClyV5DAqTwwWSlNnKdQHjqAcyH/lZcngPsXlH3wyAPvB33t6Zcp4KoR4Dy",
+	"tyNdjoTOjKPanxy43i4uzCMP6RHC1ueD1c+Lw7/WSUmRbhqRYNw95tQlWuTh8pgP8oNu9NA+lV1znj8v",
+	"7aFqtaNSu1z8vLJl2I0pU3GI+GpErIPjB7tv2CHBhlPvBcW1rikSQ6RMldtd4mlTuM+Qak/8jOZ3G2aL",
+	"eyZy8IKHCD4Rmd39yteJHmv+Dygk41qwWwHIO/OkTk9lVn15K0pktTUu1fxEQ5cCMiwwE0U2Dm6zrP7d",
+	"B28JJcLedNPUcV/N2VyjVeVPTDefM4DccMjfB8nym+7z2+6gYgWZLqEa8OUe8P2PVjDoOXp1vDtHLt0m",
+	"EooO9A7yz0wALp/X/ucZnN3BlM/8Yh5PfPo4a4s/fczeuAFEtw2tCSvjxx52e5rjqPdZcRL+2p4fLHFX",
+	"s2RmURaB5mX6j1UJl3lAd3rG83Hu7iRerW5ZDJHmhODPSaDnO5nIlMbF5m7TzQQP7iMHCZCvPvlEqVmh",
+	"7mlghmZ2/XredPSpzEpoQUnTfqTKDpCehs2X5hav6kA7puY5PccWMcLWVmxptwh3xmfXuwVk+WfvbLmT",
+	"2c5ZiSuIY2uORu/jDCj6IEIflyk+9daunjnPWcmQSR+y28EbipYgSAk2T2/LBhDSRUWK+xRgpFDrXzJr",
+	"WeglREmBcFlyUyluwotrB0muKlqu3qRRJ9IHSpYwgK1TxyWVoLuBKqmNlmvYwnS1xb/5hhPV15L5u6lz",
+	"qX4Yswbh6cIhnck5a8Co9RJX1UMnuSSvdXwNg/qh+nQbX2KnzNvslI7uibEb6e+PdvMcFQ0LWNbxnh3P",
+	"ZbnB2kHd6gMCtu+a9boNk+5Di6WCYtKMkwmWZEnk3Zb6q2y1up3zQbq1YZGhqdNkJcbzRfEWbNqivrt8",
+	"DgXjOgvTxUdawGGT/dtPoDkgSc7Ux07ZSeyPt73vU2X4LHdbW2T362CoGOPPg3b43SzVLmzh9j73zBkO",
+	"OujAfcQ1JGzt86D8tpjPiGb9gHk0klWwhhcZ4rcrN21G9d/FeCWOAzfiIWq4nDYiauFcW1XKGIRfgSug",
+	"JeZOBkBEIEJRI+KBjLloyazA1a2tWz0eqeoaaqeo5MbfOyOckO2pK2eVRB9ie4pWZN1wEN41KRBeA1pz",
+	"1tRP4sUMa5wRMIxNsLCpMp7jT7zVgvAYPl7r9DoAOM96sAxzeJL6CdpVtWSzg4VbZpklxaLXEKvftsFp",
+	"9N9/pkD4nKgx3LgNWW/0g9DQtaveWa3ca+EibjesKhfoSjtbaCe0oOuYqiDlNmBvYZ/hNdhgm3T3T7AZ",
+	"egbT1HxvF5J9CToiHnYPAt6aqgL5V8V4cb2z4kMehQJpmTmozufGSjFnqhbtaS7RR7zWvv7l0z2U717/",
+	"9Lp1tC+QaIoNwgL90ChCX34PvHKZhvn+95mXV2rTf7JEPCh+eK4VLTWJ2yYKM7zCJXxk14zTlHK+qjCH",
+	"kRK9uuBI8vfePDvDdfrudJRl8mxXNd/m+RG2dRXNZn3kug3jyPSzLaitO3gEhd0t/nGLAJxgpfMWybci",
+	"XtEkMYelB0iJITXOQmYcrQNusCaSJbaVsvlJIlYbQiuB16FTIMl04vSsuaxY0YhY3XHjAs/vaNMWw+5N",
+	"nOFiA0ouL6qmzCkC21Z9dp0u7M64+Xoy+X3JtSJ8tAUyDjEgGDy4VOroHLC1whozM1AIr1VT9cmGkZii",
+	"EGCAaZ1BPXIc00wEq8x7aLTweCRDPqMI+URe/cxc92iekAmw6ma3WzIugsq9OG71C+mfymufTNn3Mf2z",
+	"8Lh8nH5GQWuHcHhtVjsf2tCuM57ecDCjznVKEbFuiEgJ+bWteTiVPxuxUgboGz0rUg7662hyd8JRNaPs",
+	"firhowMrMRp15xy7ozCl+01GDdXocQnBIGpTmbCTlS5aFFq3761B3SIGqNFd5nq7z5lsPSvTJMLW7wm9",
+	"j6X5d9BkUs4w1WrkarjBsYTheTkn4emLxU3OMg7ODNFrQKeHRnORgMLsRdypr74h1F2XLmNXE+bQUpgF",
+	"x9tZ4NG1DOq2LPcMeICglncMII3xRAWt1uSkhMX8VBIrTncma8cZI5Hb6iHczwrbMiuYlxpSAhEx8Jd4",
+	"bOOeqdcisAumuolepoWr9j4ceYvpg0kcQJjH7WzO/zrM1dmAAKSBH02iENpvTBXkw3HwPKKxvSgLW+Nd",
+	"TyLzYjSEPuJmvPNYmt0dOPlhZTweaJ0C2XSnMn0aGx7xW5IOepq3eT59MEGMjD1daWunMX/G0msO8pmn",
+	"RIc9PnI+ST9zByTbQP4SkW+/VcQ7zHb7UEMZt1a5q25oCqcG41d9ihgtAG1ZP30nIzY5abtyEY4aqKPU",
+	"+N64uunMLStIbQjdtdM96yOv68baK1TdqBssUMde387HxaTHzSZxWS/li2vLm40Tx+Fj2BplKR9dQiF2",
+	"Mz5IJf4F4D4jj3dsC97gh/cMl/GUVbZN4HZsiZzs+fUa3puGWcinp5p1bZ3mMxKa0veOo3ayfpWQ6Zxe",
+	"ySSusleSum9sWq/pLJxRMLxddRaS67nSPGwUrctC9nhAllkOSOT4xZR5Oehc+JLREUjVehYCkglbiJte",
+	"JuIh9Dtqv4/tzS/MikxxENZUTla37HMYDRf/Zx25OA9UjaWKsSQgzPYbyI8/EuzCfqHnvDArchN1w+Qw",
+	"s5BcP2Jj90pykXm3u52zbjw7OK2d38Lsaq6UYDjjADHhi0YpMRhM3Uf1o07uplKdk07tLZfe6yptmaTg",
+	"Z+hjmyCssUxXuADfSAkjd7p3LVwIHfW7BgpcR6Cqy8Dg3mpF4w9bfN/+/Mdn6M6cNJN57xepOyl0tJfq",
+	"8xXCSIKQaIcrUmIJutpRhTiImlGhBl1jQnUdPdg+84jlLy9+ULQJqi+/vLh69vzZlatXhmty8fLiT8+u",
+	"nv1JX52WgS5xTS4LLHHF1sa+uDaxB4qdtBXmXXnx8uKvIK99I30Jm9moli+urmzQqrQRo7iuK1Lory9/",
+	"s15Tc89M2gf8IHpXE2mjNWdlU0itIQkbX46bKumW9tO9dDU7DdPoxZdEOFNfaulvbJMzLtwNkVo2duAN",
+	"xk6rnS6nWvqlC3WKrv8tQHnXhkPPosGnp7Qc0qF/+URl4b/d/fwT0oCQWNqaVwZFeqHPo/kXQ5NXSACg",
+	"khVCr+TZtjwVYVxcapwwrKrYPps31G16qUvqPFVXpIlcm0EUcy09FUA1PagUL5GGG0R/0PiPf1wgzhpa",
+	"oj+00MgLxDiiTVUZZ42Fl9gB/+PC3CPoDyuQxcaQU24IXf/xVLTbMmdMnjhWH5gz9mKOtyC1yPyfny+I",
+	"WvV/NcAfnGXoZYDL5x4ckzTX0nHCr/Tl1/MfYrugBGNzqF1Ull7NE4FsnsVp6F47DDomImS/wYTftZBM",
+	"Gmz5e2bwgk5CgwAI70tXNFA79WVA/e9iOjwR/oVm3KZ2mCuvExN9KpLpc5PBqfpgnfMVCI38EfZRa3fw",
+	"2MIxkTn0DkFIo5gfTRdfITJKkPdEyDcuBOEoWuQVBt/TN+6A9CTPKIUsRomNYjVrWSAXEocYVULUlukw",
+	"SeMBOYRWi8QBe12Wb6xMf47jpft+SyrIO13PTzZwuwuRp8kUW2poqUVqRErFnETqHTgNM15+1v99V36x",
+	"kNmDl0KrCP6hsK2PfSpsOFJ3i/+jVoL5OXfZEdvEQ2Xt9NUj7vSpt/TSHs7H3dr48TUzOXZzew6mkWji",
+	"vpvGNR3q3Qe+prqEy5EbBg8gLj9bh87f4eHL2GNpH7E8gU6Qf8HoTsbracTCcX79eg+z0UyZLptsKt8Y",
+	"y722fxz+wEwehXZHpmjYoqpezTgNd0BLE3smjjgMc/z5beWJXqXSLaEuljMmBjze9dh1ZSZkEOc7xhyQ",
+	"uTNf2VLNpggk+H93uX6qpYbFwFrGfdBe4yOPLaE7IrGvQZcU5t4F7R5DomvHy5HpglUY6lG2ZOWDdolJ",
+	"fA8UPYA8tRinpwhnet5/gn1IgscV5NqRdZxSgoErQu8XtiYSo4W1urhaCydiysvP7V+sZFdCBSYIvrsf",
+	"vxC5KTkO6ZanSpqloJKBqS6xZ/weYfpgnMJnvJvDpR0nqzjK/cYIvfys/nfqCR6j0tUZOEkX1ou+iwxp",
+	"OoBQz6MuK3BGklvSnOctfF0UUPcpe/q74W+MUG8BzHrVxkno4HePPLWskUv2afQV+dk0eYwHREPrZjwd",
+	"LTzIFpNq4ZLmVzql5yQUufyseraXV5Q0t4DLDwbm7mwnUfX/UcuacZujq4d0xrNnyJB79P771cg9F8De",
+	"pi64G49DezaauiESD6TGadDBndqgjnBV6eRpYR9KLBg92kFjKRHqx1GK/PCpZlxa3XUeUVghIe6R8O/S",
+	"klCsdbZJH4UizH7DKm+EW2jXjHalUly5dbj/PjODPfvNJDOaQl96ztdmsk/fEFEzQZwnYcRdcmr5b9un",
+	"aM5VfyQxH0+JsQtzVdVTKu0ea6ij4y0+npGb0iBhJl+R17rFYzwieiSTGJ7xlChRxpax1XLMaR8TRx8T",
+	"8TChrdk2j6Kp6bGgzKGQPdQiUHGJ/fysxLr8bP4woUH8By2ZWU6W5uCDDeyy0AaX5iwgItD6CKNalvJg",
+	"V3QaxcERzBY/EGMv698BahObebbLxw0R4aEN26OK0TUShK4r7Sw1RpR7qI9RHZqocauz2NOL8p11Pt7d",
+	"/tjkdVzGQVisobj+JO7fMn6rG52H3rrvW9PxweZysrJZG0ToAi2FLrtvgra0adfC/iwQNpYF9UYq4dck",
+	"Q5PTkPHys/7PlJ7fUjPbELJn/F6c8+pyEz+PFq5XfOPgws9mnvMjfGNquGiL6aTeuTuypj83Ms/9ouN+",
+	"9jZBayBdt06qX3N4TJA1hVJngR/MXylOd/Q7ivZpcd+C4J8pJMYWMfomWekyRO+PvpPXWuo985lz3ZvB",
+	"Dr69rYT+CjF1iXtQWO2GOZo7W8rJpk4/dKZw0ZlYSff9rXGSxKvVqMqica4fRWFpi4BN2gbVnDw+mjP2",
+	"nIASl5/1fybUkVvYsh0kCPNdDB1FtS9P9nLHvmybXNolXCSDYO5AtujlZ2J23/8jS9COiUZC0DXCDNri",
+	"B1QyE/lP2R4df5Z8ubXkWfqoWzzGWWqB83K0f2//7B6pfuSdZOwMIXcfwRqDzyIN6t4f2U0bED9uZ6Ww",
+	"1wRfON0E0KpijPfo/0Scxuii9/bys/rPmLfjryD9Xsx9jgyZH+d+M+u4mIjxOyNbtdiLp3rNjyFffJcv",
+	"8ZqDx4FPm2xdq8e5lvxwOdeSB4HYM8SWJodCaKeEc+Is9J8qwMeaJw9mwRTxg6jB0zK3tf6fkbtfu7kf",
+	"KsjXjUR4jx8Q42jJWbPeSKRrep2WwX2Jh9Rl9r1NesrQpXkrCcWNHg6XIVZvZ4NpWXUr7+jHzhQMiCE1",
+	"JCZhagBELS0vrrK7EaSEmd0MXyh9mlCJH1rw0xdXL/7y9Pnzp3+6MhVnBwPbjOpj5+/Kumf3c87gUcND",
+	"kcvJoTIvH4wn2TzlrLHFMa2NVpdw+EbupFabOfxGispwb3TH53xvPZLI4WlJBh7d+X+M3NVmziEi0QaX",
+	"J76hfJ7zuO//B9cs66rSgVg5V5Uta7ADXpJCithF9Gte5mMhdjMTHk2KJ4daZzGaAs7633T0p66ALRbq",
+	"Urm++8fXix446fFqaw7EjQY/0PItQJlt8XclCs4c/Xjs4f+A7yG+rqsjsi6OAtyLKLha4+pXf3iFMEWs",
+	"0sotEpLVQtPYwVCc7h5YWUCLE5P+Lamqmwqfy/T99mslMamB4+H5GNUVpmhFpMUvVgfFAjgv1CHRd/lp",
+	"Ep16e7jGWxg37vxVt3gMLUqNdNdstzjPvKMFkmIDZVPBaaI5Tn6LvC7Lv9rSeWfgZNX1DE5+ftKBUzui",
+	"C0IRgZhBNXEbdA62vfys/jNh1DZSnN+FnCfKL2G16qzhFfIRaJWGJlIv/oNojV0Obenkrsb49K9OuqGp",
+	"gHlHkYVZPZEIi3tvUjXmPkzLljYa7/aRT+BisqVhlSnr2rdzWq8e9bRaJ+VZT+nlEmixGbVs6AbnVHv1",
+	"AGNOFD1HdbyVChwwtlak3Ln/hrk7bycqQqGpxeHC27zzlhDzaPnezuN8J84UOnjkE+eWlTh0qzYk1SRl",
+	"oi07tTdkuOOTsEF5j8w5MIN0zN8f3laM8Z9gL86ABPTNnDxXHfKrHbv3bH3GR+4W6u+xdHfs4524W6hH",
+	"EgeM2UZzm8c5UrPU6DRaq1rojNITH0Fd9fYMCrIuInyuAAdfSeFxN1CtyTjQxrLXT7xBFQgxjgf23rTI",
+	"w40IMaziNszHNPHbqUfNDRaxz+potsBm4SrkfQtmx4rZGg7JnWGmiEFv2P5KS/zgjvwe4P4Vkkz90/IB",
+	"uVXOd/o8f2RnjQbgTaMwqnV5ncxcdRa1+BvZy2nYvTl4e2WAg/P1T1kWsB42kF/f8nmjbD+2QT/pempn",
+	"o6LqPnHxO2I1nKvn22HNfSt0Y6sVUDGKUvuzbXJOfCwzxJgJx5TfFAvUK6m8xx01VyAKUBor9F7LSEci",
+	"0p00SuSuS80zoJxZQmJOMH18mDMz+p2plDp+IOzetSLsiWUjy9iXxQZseafTCrHXqt9H2cxfzqWQ5EFF",
+	"uqPJqmx4IY2h2VTOSFADqyudxW5czEgwtOSA78+15WxbY34OzeXa9GxpIs677/mAryc/wXadcSyuPXOX",
+	"sXeS4C2gqinOtaG+9MCpt7ORPzfyrKiTlp6PbzVP4k16YW5l4dPUucQcEKEIoy1TWuwr77RV1zPene12",
+	"1k/0GXZW35m/79s5Y+zbJiq5C7YFpGMevZvLiXkn3kVe2hK6p929n1W/74k4V1az7v/rAMFqiiWeTE1O",
+	"VJGT29JdMYYTb9ONA+n/9zHj3VQjsRquiKq6Ka1N4PT7ZOPtkuEsN74i0iNk/nkzTJbEx4T8CkabkdiV",
+	"G19s7xzptbrzrxK/4vYl8rifAlkozpWXn80fsuJVAsqf6aT+wLFIg8VasOC2rAmH2tQWOgplJl3Ih5fn",
+	"reHD04F3D8CfCF2O9dvzLjqWmYpb+bZO6tUjnNTzRKwMz+qlToO4/Kz+M5pjaKZ6a+qUnZkgepRxfjZw",
+	"f0j/v0EFXPSO8xI2hJZHwMMcwfYRkBbP6sfgSy0S+C84GwbyuzEYyGlukTYi4utdCB/Y7rzXQTDAMXkr",
+	"bTFuawUx+Bg6nUUx6j1AbWrrcCgYf4ST7qpDj2c7hBX1vyrecxqBqWBrSs4NtWyHSQgR1jdpN1kACJM7",
+	"aSsS2sRw53kAvfUWvUpxRCO/9bc4mTUyyh/PT435nwJMx6jmZIflEDb9lTlsFBzM/2n5MnXcwgq+aeWs",
+	"W1X33OqZHW1GzsG3mmXglnIuCdB2P1dbm6LJaWqmpVjt8rP7Y57OFdJwsoSN/qR85TIBdAijkPjhEbIB",
+	"0hO9Oj/Rz3i/+s2a1Ha+OW6/+sa4/bLAnKcLyF6rX3/eHW9hyLpnv9cVMjNuV+NY0SUoA8wesyj3WrVI",
+	"vurJ4g39xhl55rZprfasEcL9Y5bwzqt56Ijsc6Vhqr6PhNbrGv0FWuk49kc6YJqpv/Y+3YG8DurPnnqT",
+	"dN+vi/yaQFenHTplnizcjfII+9xMYJ9fN8eDDI0SQvUf07Dwg65gA7REhCJJtvBvdRXCJ1dpfwRjIpAE",
+	"MkJHrfUoCxBH7C4WF6RQW6v369fHjfm9qTC1NVUXFq3CpvmP59ssDoW2sBIrRVggjFZEAwf9ngAszsqM",
+	"GelTE1L5I5dd/x1nVB2xTVtMqq/+Jn/ApMpnhkcsPVU3EhFq4SVMrSi0YtyUlBCCCImpFI/zrJ47Dy5r",
+	"p96z9S2cLf30/+XC5bDBjsB+vJ6AbnFWeqkR0vUCjSHbqaEF3gKS7PdpPrnr0PMcLK86/4nJ43Q6yqRG",
+	"JThFCZBMPmQNnYK5utVtctcgoGC0tJl2Qtvfu/YM/SD/ftnIE+MMXKT6vpP4SC5yK9HO8NhmEHF0OtFM",
+	"LmtGs+Bum/M67OLRrgFaYAvYTAFK8W8lGtq9H68JYNs8htBmxsorY9ZjX20CbXm4/t1Y9FPeq7s2c/pM",
+	"3lIzwjUrIe4sLVhpTcs1JlwY6Dz9zWNKQ3aDLz+bP0x4rX6gScKl3iST9q1YR/gMha8FvTiPfeKBPY5O",
+	"p6lJN9gkL5yeOvDb9HzOxJkgfeXxNI9ZydDS5ZsyaRUP9AByccok6eTGElqQugIxXs/XtzprSV8/yni+",
+	"Zztp72EmHNWkkA0H8Q0l6PbodhhrZ8Zv2JHU6rf40zvz0XdXi4stofZvz2PP6yMGsH7d/U2cAC/2jvD/",
+	"/3RtzgV+ksJ5d6i7k/c5ofIv37UXOqES1joo8ZyG+W5mzUCOqADzINNFMoTFPcLLrxDRlnrXOOByi+sz",
+	"vGumrnydxzFbtvMhqtkMM8jWEEjJwawG82pYPDUitGHTg6FoQ2xsEurDjDKD/z4JWm6LUo7VBvqUU2+2",
+	"er5LWAEtT47BlBtef+7AetX/DV7DhIqsT7IPqQ9RUL+NKPpzhbrb5LRxb+ytaXQu9P02Sc5B7H8rEZim",
+	"iLdf/igmFaPVAxL4wQLmsqYq0QbX5iKK3VEGgePwSyqb2o93C1l6gVA7F9nptkg740iv3xhKvnvx4tHm",
+	"4PTjPRa+aPyp7z5ndU5eetbKmiOASainDj7ZNtuLl3/W4rH58/OI9HQyucyPchUfZagiqlbqTvUC1Cu0",
+	"JZ9ApwhQVMFK6tSAxbgImn/ZnZHFbXz+DY5HMTkJXHgP7H7DKlvNBcujjE6nFhgFYD4C3Hxnfs6r8sJ4",
+	"KXLfpxdXZ9izLM3yR5JVya0itIWIkHjpEXv0fqqlIvPB0pZ0W8K3VtHNpAmO3UF3psU5VSozQuLF3wPc",
+	"C4Q3gMtvyMoRUOUcJZVV56/J9rHf5fROuNAATEt0ol1JceQGDCeeWEZ7jx9MDfpvKWXgNLumKZasK/NE",
+	"IMyJ3GxBkuLM5WQkrkexED+q36dAW5VWb8MRCxC2zJZ2dVkHhvoTzBADHvXdxzUkN8SUaW64fCKQqJkU",
+	"SpFRNHu6BSwaDqjSb983U1xPwrausISp+s+u1ePUgDajZYW8VZiaOBItZ2FqkoxhB/SIeljnyODzqzpX",
+	"bV/T/VfBW2l3bLhDZ4jx8Uyr/skuOycBsLMFU/7U44BQTmnyadd4vBvUBZlffl4BlH+Hh7RN7hZwmVch",
+	"b0b4euQJ8/4Rlxp8KqJHSGkXnaugPI8qKF++fPm/AQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -3,7 +3,7 @@ import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
 export type Point = Schemas['Point'];
-export type Situation = Schemas['Situation'];
+export type Snapshot = Schemas['Snapshot'];
 export type Row = Schemas['Row'];
 export type Player = Schemas['Player'];
 export type Block = Schemas['Block'];

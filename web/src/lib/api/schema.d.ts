@@ -1785,7 +1785,7 @@ export interface components {
             ages: string;
             court: components["schemas"]["Court"];
             metric: boolean;
-            school: components["schemas"]["School"];
+            school: components["schemas"]["TeamRules"];
             pace?: components["schemas"]["Pace"];
             /** @description IANA time zone, such as Europe/Berlin */
             zone?: string;
@@ -1799,7 +1799,7 @@ export interface components {
             ages: string;
             court: components["schemas"]["Court"];
             metric: boolean;
-            school: components["schemas"]["School"];
+            school: components["schemas"]["TeamRules"];
             pace: components["schemas"]["Pace"];
             /** @description the team's own figures; else its age group's */
             ownPace: boolean;
@@ -1820,7 +1820,7 @@ export interface components {
             /** @description ft/s, over somebody's head */
             skip: number;
         };
-        School: {
+        TeamRules: {
             fadeToCorner: boolean;
             flareFirst: boolean;
             shootFirst: boolean;
@@ -1879,8 +1879,12 @@ export interface components {
             marks: components["schemas"]["Mark"][];
             source: string;
         };
-        Situation: {
-            screen: string;
+        /** @description one vector for each player who has one */
+        Vectors: {
+            [key: string]: components["schemas"]["Point"];
+        };
+        Snapshot: {
+            action: string;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
             cutter: components["schemas"]["Point"];
@@ -1896,16 +1900,39 @@ export interface components {
             xOne?: components["schemas"]["Point"];
             xTwo?: components["schemas"]["Point"];
             xThree?: components["schemas"]["Point"];
-            eyes?: components["schemas"]["Point"];
+            velocity?: components["schemas"]["Vectors"];
+            facing?: components["schemas"]["Vectors"];
+            feetSet?: boolean | null;
+            whenSet?: components["schemas"]["Point"];
             back?: components["schemas"]["Point"];
             exit?: components["schemas"]["Point"];
-            cutterShoots?: boolean;
-            screenerShoots?: boolean;
-            secondShoots?: boolean;
+            cutterShoots?: boolean | null;
+            screenerShoots?: boolean | null;
+            secondShoots?: boolean | null;
+            screenerFinishes?: boolean | null;
+            /** @description feet */
+            range?: number;
+            /** @description left or right */
+            weakHand?: string;
+        };
+        SecondCue: {
+            /** @description empty for an answer that is right on the cue alone */
+            id: string;
+            if: string;
+            /** @description of two second cues with one topic only one can be there */
+            topic: string;
+        };
+        RowAnswer: {
+            read: string;
+            secondCue: components["schemas"]["SecondCue"];
+            say: string;
+            part: string;
         };
         Row: {
             cue: string;
             seen: string;
+            cutter: components["schemas"]["RowAnswer"][];
+            screener: components["schemas"]["RowAnswer"][];
             cutterRead: string;
             screenerRead: string;
             say: string;
@@ -1913,22 +1940,30 @@ export interface components {
             screenerPart: string;
             passerPart: string;
             mistakes: string[];
-            /** @description further answers in order, and when they come */
-            then: {
-                read: string;
-                if: string;
-            }[] | null;
         };
-        Answer: {
-            screen: string;
+        Accepted: {
+            who: string;
+            role: string;
+            read: string;
+            cue: string;
+            secondCue: components["schemas"]["SecondCue"];
+            certain: boolean;
+            say: string;
+            part: string;
+        };
+        Judgment: {
+            action: string;
             /** @enum {string} */
             side: "left" | "right";
+            /** @enum {string} */
+            state: "clear" | "close" | "open" | "none";
             cue: string;
+            cues: string[];
             /** @description feet */
             margin: number;
-            late: boolean;
             next: string;
-            accepted: string[];
+            accepted: components["schemas"]["Accepted"][];
+            watch: string[];
             /** @description the defender nearest to changing the answer */
             decider: string;
             why: string;
@@ -1941,15 +1976,22 @@ export interface components {
         Help: {
             /** @description somebody stands in the strong corner */
             paired: boolean;
+            /** @description helpers who can still come to the roll */
+            left: number;
             helpers: {
                 who: string;
                 job: string;
                 /** @description roller, ball or nothing */
                 stepped: string;
-                two: boolean;
+                screened: boolean;
             }[];
             looks: {
                 to: string;
+                /** @enum {string} */
+                kind: "roll" | "pop" | "spot";
+                name: string;
+                open: boolean;
+                then: string;
                 /** @enum {string} */
                 pass: "direct" | "skip" | "none";
                 feet: number;
@@ -1961,7 +2003,7 @@ export interface components {
             }[];
             say: string;
         };
-        Figure: {
+        Participant: {
             id: string;
             name: string;
             word: string;
@@ -1978,10 +2020,11 @@ export interface components {
         };
         Option: {
             read: string;
-            /** @description feet to his own defender at the catch */
+            to: string;
+            /** @description seconds the shot is ahead of the first defender */
+            window: number;
+            /** @description feet to the nearest defender at the shot */
             separation: number;
-            /** @description feet to the screener's defender, if he leaves his man */
-            help: number;
             openness: string;
             seconds: number;
             /** @description from the ring */
@@ -1995,7 +2038,7 @@ export interface components {
             cell: number;
             cols: number;
             rows: number;
-            /** @description one digit per cell, an index into legend */
+            /** @description one letter per cell, 0 to 9 and a to z, an index into legend */
             cues: string;
             legend: string[];
             /**
@@ -2050,7 +2093,7 @@ export interface components {
             shout: string;
         };
         Hit: {
-            screen: string;
+            action: string;
             name: string;
             cue: string;
             read: string;
@@ -2059,12 +2102,12 @@ export interface components {
             id: string;
             name: string;
         };
-        ScreenInfo: {
+        Action: {
             id: string;
             name: string;
             /** @enum {string} */
             family: "off-ball" | "ball" | "handoff" | "post";
-            people: components["schemas"]["Figure"][];
+            participants: components["schemas"]["Participant"][];
             roles: string[];
             parts: string[];
             about: string;
@@ -2080,12 +2123,12 @@ export interface components {
             } | null;
         };
         Lesson: {
-            screen: components["schemas"]["ScreenInfo"];
+            action: components["schemas"]["Action"];
             rows: components["schemas"]["Row"][];
             lines: components["schemas"]["Lines"];
             spots: components["schemas"]["Spot"][];
-            /** @description a clear situation per cue, in the order of rows */
-            examples: components["schemas"]["Situation"][];
+            /** @description a clear snapshot per cue, in the order of rows */
+            examples: components["schemas"]["Snapshot"][];
         };
         RungInfo: {
             id: string;
@@ -2167,7 +2210,7 @@ export interface components {
             source: string;
         };
         Catalogue: {
-            screens: components["schemas"]["ScreenInfo"][];
+            screens: components["schemas"]["Action"][];
             reads: components["schemas"]["ReadInfo"][];
             cues: components["schemas"]["CueInfo"][];
             /** @description where a drill's players can be */
@@ -2612,7 +2655,7 @@ export interface components {
             step: number;
             /** Format: int64 */
             seed: number;
-            situation: components["schemas"]["Situation"];
+            situation: components["schemas"]["Snapshot"];
             play: components["schemas"]["Play"];
             read: number;
             seconds: number;
@@ -2627,7 +2670,7 @@ export interface components {
         TrainerScene: {
             id: string;
             name: string;
-            people: components["schemas"]["Figure"][];
+            participants: components["schemas"]["Participant"][];
             /** @description who the player is here */
             word: string;
         };
@@ -3120,6 +3163,7 @@ export interface components {
             late: boolean;
             outcome: string;
             corrections: string[];
+            secondCue?: string;
         };
         RepEvent: {
             /** Format: uuid */
@@ -3146,6 +3190,8 @@ export interface components {
             side?: "left" | "right";
             /** @description what the defenders showed */
             cue?: string;
+            /** @description the second cue that was noted; none when left out */
+            secondCue?: string;
             /** @description the read that was made; empty when none was */
             made?: string;
             late?: boolean;
@@ -4223,7 +4269,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Situation"];
+                    "application/json": components["schemas"]["Snapshot"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -4443,7 +4489,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Situation"];
+                "application/json": components["schemas"]["Snapshot"];
             };
         };
         responses: {
@@ -4453,7 +4499,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Answer"];
+                    "application/json": components["schemas"]["Judgment"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -4474,7 +4520,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Situation"];
+                "application/json": components["schemas"]["Snapshot"];
             };
         };
         responses: {
@@ -4501,7 +4547,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Situation"];
+                "application/json": components["schemas"]["Snapshot"];
             };
         };
         responses: {

@@ -6,21 +6,22 @@
   import Options from './Options.svelte';
   import Question from './Question.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
-  import type { Lab, Shooter } from './lab.svelte';
+  import AlsoRight from './AlsoRight.svelte';
+  import Picture from './Picture.svelte';
+  import type { Lab } from './lab.svelte';
 
   let { lab }: { lab: Lab } = $props();
 
   const painted = $derived(lab.painted);
-  const parts = $derived(lab.lesson?.screen.parts ?? ['Cutter', 'Screener', 'Passer']);
-  // With the ball in the screen it matters who can shoot.
-  const shooters = $derived.by((): { id: Shooter; name: string }[] => {
-    if (lab.lesson?.screen.family !== 'ball') return [];
-    const of = (id: string) => lab.lesson?.screen.people.find((p) => p.id === id);
-    return (['cutter', 'screener', 'second'] as const).flatMap((id) => {
-      const p = of(id);
-      return p ? [{ id: `${id}Shoots` as Shooter, name: p.name }] : [];
-    });
-  });
+  const parts = $derived(lab.lesson?.action.parts ?? ['Cutter', 'Screener', 'Passer']);
+  const exact = $derived(painted?.exact ?? null);
+  // The first answer is the big one; the others are listed below it.
+  const others = $derived(
+    (exact?.accepted ?? []).filter((a) => a.who === 'cutter' && a.read !== painted?.row.cutterRead)
+  );
+  const partner = $derived(
+    (exact?.accepted ?? []).filter((a) => a.who === 'screener' && a.read !== painted?.row.screenerRead)
+  );
   const widest = 4; // ft of margin at which the bar is full
 </script>
 
@@ -37,83 +38,85 @@
   {:else if painted}
     {@const row = painted.row}
     <div class="head" data-cue={painted.cue}>
-      <ReadGlyph read={row.cutterRead} size={76} />
+      {#if row.cutterRead}<ReadGlyph read={row.cutterRead} size={76} />{/if}
       <div>
-        <p class="cue">{session.cueName(painted.cue)} <span class="soft">{row.seen}</span></p>
-        <p class="read" role="status">{session.readName(row.cutterRead)}</p>
+        {#if exact?.state === 'open'}
+          <p class="read" role="status">Can't tell yet</p>
+          <p class="cue soft">{exact.note}</p>
+        {:else if exact?.state === 'none'}
+          <p class="read" role="status">{session.cueName('none')}</p>
+          <p class="cue soft">{exact.note}</p>
+        {:else}
+          <p class="cue">{session.cueName(painted.cue)} <span class="soft">{row.seen}</span></p>
+        {/if}
+        {#if row.cutterRead}<p class="read" role={exact?.state === 'open' ? undefined : 'status'}>
+            {session.readName(row.cutterRead)}
+          </p>{/if}
       </div>
     </div>
-    <p class="say">“{row.say}”</p>
-    <div class="margin">
-      <span class="numeral feet">{painted.margin.toFixed(1)} ft</span>
-      <span class="rail"
-        ><span class="fill" style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}></span></span
-      >
-      <span class="soft">
-        {#if painted.exact?.late}{painted.exact.note}
-        {:else}clear of {session.cueName(painted.exact?.next ?? '').toLowerCase()}{/if}
-      </span>
-    </div>
-    {#if row.then?.length}
-      <ul class="quiet-list then" aria-label="Then">
-        {#each row.then as t (t.read + t.if)}
-          <li>
-            <ReadGlyph read={t.read} size={26} /><span><b>{session.readName(t.read)}</b> if {t.if}</span>
-          </li>
-        {/each}
-      </ul>
+    {#if row.say}<p class="say">“{row.say}”</p>{/if}
+    {#if painted.cue !== 'undecided' && painted.cue !== 'none'}
+      <div class="margin">
+        <span class="numeral feet">{painted.margin.toFixed(1)} ft</span>
+        <span class="rail"
+          ><span class="fill" style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}></span></span
+        >
+        <span class="soft">
+          {#if exact?.state === 'close'}{exact.note}
+          {:else if exact && exact.next !== painted.cue}clear of {session.cueName(exact.next).toLowerCase()}
+          {:else}clear{/if}
+        </span>
+      </div>
     {/if}
+    <Picture {lab} />
+    <AlsoRight answers={others} title={exact?.state === 'open' ? 'Right for one of them' : 'Also right'} />
     {#if lab.last}
       <div class:moving={!painted.exact} class="grid gap-3">
         <p class="soft why">{painted.exact?.why ?? '…'}</p>
         {#if lab.last.help && lab.lesson}<HelpPanel
             help={lab.last.help}
-            people={lab.lesson.screen.people}
+            people={lab.lesson.action.participants}
           />{/if}
         {#if lab.last.options.length}<Options options={lab.last.options} chosen={row.cutterRead} />{/if}
       </div>
     {/if}
-    {#if shooters.length}
-      <fieldset class="shooters">
-        <legend>Who makes the three</legend>
-        {#each shooters as p (p.id)}
-          <label
-            ><input
-              type="checkbox"
-              checked={lab.situation?.[p.id] ?? false}
-              onchange={(e) => lab.shoots(p.id, e.currentTarget.checked)}
-            />{p.name}</label
-          >
-        {/each}
-      </fieldset>
-    {/if}
     <dl>
-      <dt>{parts[0]}</dt>
-      <dd>{row.cutterPart}</dd>
-      <dt>
-        <span class="flex items-center gap-1">{parts[1]} <ReadGlyph read={row.screenerRead} size={24} /></span
-        >
-      </dt>
-      <dd><b>{session.readName(row.screenerRead)}.</b> {row.screenerPart}</dd>
-      <dt>{parts[2]}</dt>
-      <dd>{row.passerPart}</dd>
+      {#if row.cutterPart}
+        <dt>{parts[0]}</dt>
+        <dd>{row.cutterPart}</dd>
+      {/if}
+      {#if row.screenerRead}
+        <dt>
+          <span class="flex items-center gap-1"
+            >{parts[1]} <ReadGlyph read={row.screenerRead} size={24} /></span
+          >
+        </dt>
+        <dd><b>{session.readName(row.screenerRead)}.</b> {row.screenerPart}</dd>
+      {/if}
+      {#if row.passerPart}
+        <dt>{parts[2]}</dt>
+        <dd>{row.passerPart}</dd>
+      {/if}
     </dl>
+    <AlsoRight answers={partner} title={`${parts[1]}: also right`} />
     {#if lab.last?.checks.length}
       <h2>How it is set</h2>
       <Checks checks={lab.last.checks} />
     {/if}
-    <h2>Expect these mistakes</h2>
-    <ul>
-      {#each row.mistakes as m (m)}<li>{m}</li>{/each}
-    </ul>
+    {#if row.mistakes.length}
+      <h2>Expect these mistakes</h2>
+      <ul>
+        {#each row.mistakes as m (m)}<li>{m}</li>{/each}
+      </ul>
+    {/if}
     {#if lab.lesson}
       <details>
         <summary>Before the read</summary>
         <ul>
-          {#each lab.lesson.screen.before as b (b)}<li>{b}</li>{/each}
+          {#each lab.lesson.action.before as b (b)}<li>{b}</li>{/each}
         </ul>
       </details>
-      <p class="caution">{lab.lesson.screen.caution}</p>
+      <p class="caution">{lab.lesson.action.caution}</p>
     {/if}
   {/if}
 </aside>
@@ -166,40 +169,6 @@
   }
   .why {
     font-size: 0.95rem;
-  }
-  .then {
-    display: grid;
-    gap: 0.25rem;
-    font-size: 0.98rem;
-  }
-  .then li {
-    display: flex;
-    gap: 0.5rem;
-    align-items: center;
-  }
-  .shooters {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 1.2rem;
-    align-items: center;
-    border: 0;
-    padding: 0;
-  }
-  .shooters legend {
-    float: left;
-    margin-right: 1rem;
-    color: var(--ink-soft);
-  }
-  .shooters label {
-    display: flex;
-    gap: 0.4rem;
-    align-items: center;
-    min-height: 40px;
-    cursor: pointer;
-  }
-  .shooters input {
-    width: 20px;
-    height: 20px;
   }
   dl {
     display: grid;

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { Point, Schemas, Situation } from '$lib/api/client';
+  import type { Point, Schemas, Snapshot } from '$lib/api/client';
   import Figure from './Figure.svelte';
   import { add, along, facing, placeOf, stance } from './geometry';
 
-  // Everybody of a situation on the floor, as it is or at a time of its play.
+  // Everybody of a snapshot on the floor, as it is or at a time of its play.
   let {
     people,
     situation: s,
@@ -12,12 +12,12 @@
     wrap,
     lifted = ''
   }: {
-    people: Schemas['Figure'][];
-    situation: Situation;
+    people: Schemas['Participant'][];
+    situation: Snapshot;
     play?: Schemas['Play'] | null;
     time?: number;
     /** Draws a figure in something that can be taken hold of. */
-    wrap?: import('svelte').Snippet<[Schemas['Figure'], import('svelte').Snippet]>;
+    wrap?: import('svelte').Snippet<[Schemas['Participant'], import('svelte').Snippet]>;
     lifted?: string;
   } = $props();
 
@@ -30,14 +30,15 @@
     const holder = people.find((p) => p.ball);
     return add(track ? along(track.keys, time) : placeOf(s, holder?.id ?? 'passer'), 1.2, 0.5);
   });
-  const face = (p: Schemas['Figure'], here: Point) => {
+  const face = (p: Schemas['Participant'], here: Point) => {
     if (p.id === 'screener') return stance(s, placeOf(s, 'screener'));
     if (p.screens) return facing(placeOf(s, p.id), s.from) + 180;
-    if (p.id === 'xCutter' && s.eyes) return facing(here, s.eyes);
+    const looks = s.facing?.[p.id];
+    if (looks) return facing(here, looks);
     return facing(here, at(p.guards));
   };
   // Attackers first, so that a defender on top of them can be taken hold of.
-  const kind = (p: Schemas['Figure']) =>
+  const kind = (p: Schemas['Participant']) =>
     p.guards !== 'none' ? 'defence' : p.screens ? 'screener' : 'offence';
 </script>
 

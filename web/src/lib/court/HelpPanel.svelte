@@ -2,7 +2,7 @@
   import type { Schemas } from '$lib/api/client';
 
   // The help behind a ball screen: who does which job, who is left, for how long.
-  let { help, people }: { help: NonNullable<Schemas['Answer']['help']>; people: Schemas['Figure'][] } =
+  let { help, people }: { help: NonNullable<Schemas['Judgment']['help']>; people: Schemas['Participant'][] } =
     $props();
 
   const word = (id: string) => people.find((p) => p.id === id)?.name ?? id;
@@ -15,17 +15,17 @@
       ? 'on the roller'
       : h.stepped === 'ball'
         ? 'on the ball'
-        : h.two
-          ? 'has two'
+        : h.screened
+          ? 'screened off'
           : 'with their own player';
 </script>
 
 <section aria-label="Help">
-  <h2>Help: {help.paired ? 'paired side' : 'cleared side'}</h2>
+  <h2>Help: {help.paired ? 'paired side' : 'cleared side'}, {help.left} left behind the play</h2>
   <p class="say">“{help.say}”</p>
   <ul class="quiet-list jobs">
     {#each help.helpers as h (h.who)}
-      <li class:busy={h.stepped !== '' || h.two}>
+      <li class:busy={h.stepped !== ''}>
         <span class="mark" aria-hidden="true">{letter(h.who)}</span>
         <b>{jobs[h.job]}</b>
         <span class="soft">{stepped(h)}</span>
@@ -33,13 +33,15 @@
     {/each}
   </ul>
   <ol class="quiet-list looks" aria-label="Passes, the first look first">
-    {#each help.looks as l, i (l.to)}
-      <li class:first={i === 0} class:none={l.window < 0}>
-        <span>{word(l.to)}</span>
+    {#each help.looks as l, i (l.to + l.kind)}
+      <li class:first={i === 0} class:none={!l.open}>
+        <span>{word(l.to)}{l.kind === 'spot' ? '' : `, ${l.kind}`}</span>
         <span class="numeral">{l.feet.toFixed(1)} ft</span>
         <span class="rail"><span class="bar" style:width={share(l.window)}></span></span>
         <span class="soft"
-          >{l.window < 0 ? 'covered' : `${l.window.toFixed(1)} s`}{l.pass === 'skip' ? ', skip' : ''}</span
+          >{l.open ? `${l.window.toFixed(1)} s` : 'covered'}{l.then === 'none'
+            ? ''
+            : `, then ${word(l.then).toLowerCase()}`}</span
         >
       </li>
     {/each}

@@ -4,7 +4,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
 
-  // The second opinion: every cut run against the defenders, the most open
+  // The second opinion: every answer played against the defenders, the most open
   // first. The upright line is where open begins.
   let { options, chosen }: { options: Schemas['Option'][]; chosen: string } = $props();
 
@@ -26,7 +26,7 @@
 </script>
 
 <section aria-label="Who comes open">
-  <h2>Run it: feet to the defender at the catch</h2>
+  <h2>Play it: feet to the nearest defender at the shot</h2>
   <ul class="quiet-list">
     {#each shown as o (o.read)}
       <li class:chosen={o.read === chosen} class:none={o.pass === 'none'}>

@@ -7,7 +7,7 @@
   let { lab, right }: { lab: Lab; right: string } = $props();
 
   let said = $state('');
-  const who = $derived(lab.lesson?.screen.people.find((p) => p.id === 'cutter')?.word ?? 'the cutter');
+  const who = $derived(lab.lesson?.action.participants.find((p) => p.id === 'cutter')?.word ?? 'the cutter');
   const choices = $derived([...new Set(lab.lesson?.rows.map((r) => r.cutterRead) ?? [])]);
   $effect(() => {
     void lab.situation; // a new question forgets the last answer

@@ -44,7 +44,7 @@
     });
     const image = ctx.createImageData(map.cols, map.rows);
     for (let i = 0; i < map.cues.length; i++) {
-      const c = colours[Number(map.cues[i])] ?? [0, 0, 0];
+      const c = colours[parseInt(map.cues[i] ?? '0', 36)] ?? [0, 0, 0];
       // The map's rows run upward, the picture's downward.
       const at = ((map.rows - 1 - Math.floor(i / map.cols)) * map.cols + (i % map.cols)) * 4;
       image.data.set([c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, alpha(i)], at);
@@ -57,7 +57,7 @@
   const signs = $derived.by(() => {
     const best = new Map<number, { at: number; score: number }>();
     for (let i = 0; i < map.cues.length; i++) {
-      const k = Number(map.cues[i]);
+      const k = parseInt(map.cues[i] ?? '0', 36);
       const col = i % map.cols;
       const row = Math.floor(i / map.cols);
       const x = map.origin.x + (col + 0.5) * map.cell;

@@ -3,7 +3,7 @@
 
   // A type of screen in a few strokes on half a floor: where the cut runs, where
   // the screen stands, where the ball is.
-  let { sketch: k, size = 84 }: { sketch: Schemas['ScreenInfo']['sketch']; size?: number } = $props();
+  let { sketch: k, size = 84 }: { sketch: Schemas['Action']['sketch']; size?: number } = $props();
 
   const bar = $derived.by(() => {
     if (!k) return '';

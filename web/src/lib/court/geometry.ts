@@ -1,4 +1,4 @@
-import type { Point, Situation } from '$lib/api/client';
+import type { Point, Snapshot } from '$lib/api/client';
 
 /** The court's y points up, the screen's down. */
 export const sy = (p: Point) => -p.y;
@@ -36,26 +36,58 @@ export function pointAt(svg: SVGSVGElement, clientX: number, clientY: number): P
 
 const isPoint = (v: unknown): v is Point => typeof v === 'object' && v !== null && 'x' in v && 'y' in v;
 
-/** Where somebody is in a situation; under the ring when nobody is there. */
-export function placeOf(s: Situation, who: string): Point {
+/** An arrow shows where its player is so many seconds on. */
+const arrowSeconds = 0.4;
+/** The handle of a player's arrow. */
+export const arrowOf = (who: string) => `arrow.${who}`;
+const ofArrow = (who: string) => (who.startsWith('arrow.') ? who.slice('arrow.'.length) : '');
+
+/** Where somebody is in a snapshot, or where a handle of theirs stands; under the ring when nobody
+ * is there. */
+export function placeOf(s: Snapshot, who: string): Point {
+  if (who === 'eyes') return s.facing?.xCutter ?? { x: 0, y: 0 };
+  const mover = ofArrow(who);
+  if (mover) {
+    const v = s.velocity?.[mover];
+    return add(placeOf(s, mover), (v?.x ?? 0) * arrowSeconds, (v?.y ?? 0) * arrowSeconds);
+  }
   const at = (s as unknown as Record<string, unknown>)[who];
   return isPoint(at) ? at : { x: 0, y: 0 };
 }
 
-/** The same situation on the other side of the floor. */
-export function mirrored(s: Situation): Situation {
-  return Object.fromEntries(
-    Object.entries(s).map(([who, at]) => [who, isPoint(at) ? mirror(at) : at])
-  ) as Situation;
+/** The snapshot with somebody, or a handle, moved. */
+export function withPlace(s: Snapshot, who: string, to: Point): Snapshot {
+  if (who === 'eyes') return { ...s, facing: { ...s.facing, xCutter: to } };
+  const mover = ofArrow(who);
+  if (mover) {
+    const at = placeOf(s, mover);
+    const v = { x: (to.x - at.x) / arrowSeconds, y: (to.y - at.y) / arrowSeconds };
+    return { ...s, velocity: { ...s.velocity, [mover]: v } };
+  }
+  return { ...s, [who]: to };
 }
 
-/** The part of the floor a picture of a situation shows: how high it goes, and
+const mirroredAll = (of: Record<string, Point> | undefined) =>
+  of && Object.fromEntries(Object.entries(of).map(([who, v]) => [who, mirror(v)]));
+
+/** The same snapshot on the other side of the floor. */
+export function mirrored(s: Snapshot): Snapshot {
+  const out = Object.fromEntries(
+    Object.entries(s).map(([who, at]) => [who, isPoint(at) ? mirror(at) : at])
+  ) as Snapshot;
+  if (s.velocity) out.velocity = mirroredAll(s.velocity);
+  if (s.facing) out.facing = mirroredAll(s.facing);
+  if (s.weakHand) out.weakHand = s.weakHand === 'left' ? 'right' : 'left';
+  return out;
+}
+
+/** The part of the floor a picture shows: how high it goes, and
  * where it starts on the left: a picture of one side leaves the other out. */
-export function framing(s: Situation, people: number, halfY: number): { top: number; left?: number } {
+export function framing(s: Snapshot, people: number, halfY: number): { top: number; left?: number } {
   const top = Math.min(halfY, Math.max(26, s.to.y + 3, s.cutter.y + 3));
   const oneSide = people <= 6 && s.from.x > 0 && s.passer.x > -11 && s.cutter.x > -10;
   return oneSide ? { top, left: -12 } : { top };
 }
 
 /** Which way the screener's stance lies: square to the back. */
-export const stance = (s: Situation, at: Point) => facing(s.back ?? s.to, at);
+export const stance = (s: Snapshot, at: Point) => facing(s.back ?? s.to, at);

@@ -1,6 +1,6 @@
-import { api, ask, type Point, type Row, type Schemas, type Situation } from '$lib/api/client';
+import { api, ask, type Point, type Row, type Schemas, type Snapshot } from '$lib/api/client';
 import { datedOrKept, keep, kept, unanswered } from '$lib/state/device';
-import { add, mirrored, placeOf } from './geometry';
+import { add, arrowOf, mirrored, placeOf, withPlace } from './geometry';
 
 export type ReadMap = Omit<Schemas['ReadMap'], 'margins' | 'open'> & {
   margins: Uint8Array;
@@ -14,7 +14,7 @@ export interface Painted {
   /** Feet. */
   margin: number;
   row: Row;
-  exact: Schemas['Answer'] | null;
+  exact: Schemas['Judgment'] | null;
 }
 
 /** Defenders start with an x: the engine sends maps for their places. */
@@ -28,10 +28,10 @@ export type Shooter = (typeof shooters)[number];
  * until the engine's own word arrives. */
 const lateTenths = 5;
 
-/** The read lab's state: a situation, the engine's maps round it and its answer. */
+/** The read lab's state: a snapshot, the engine's maps round it and its answer. */
 export class Lab {
   lesson = $state.raw<Schemas['Lesson'] | null>(null);
-  situation = $state.raw<Situation | null>(null);
+  situation = $state.raw<Snapshot | null>(null);
   maps = $state.raw<Record<string, ReadMap>>({});
   /** The defender whose map is shown. */
   mapOf = $state('xCutter');
@@ -45,7 +45,7 @@ export class Lab {
   /** While a question is open the answer stays covered. */
   asking = $state(false);
   /** The engine's last word, kept on the page while a defender is on the move. */
-  last = $state.raw<Schemas['Answer'] | null>(null);
+  last = $state.raw<Schemas['Judgment'] | null>(null);
 
   /** The defender in hand: only this map is needed until the defender is let go. */
   private hand: string | null = null;
@@ -58,25 +58,35 @@ export class Lab {
   /** Everybody on the floor, and the places that can be moved with them. */
   private get placed(): string[] {
     const s = this.situation;
-    const handles = ['back', 'eyes', 'exit'].filter((h) => s && h in s);
-    return [...(this.lesson?.screen.people ?? []).map((p) => p.id), ...handles];
+    const handles = ['back', 'exit'].filter((h) => s && h in s);
+    if (s?.facing?.xCutter) handles.push('eyes');
+    handles.push(
+      ...Object.keys(s?.velocity ?? {})
+        .filter(defends)
+        .map(arrowOf)
+    );
+    return [...(this.lesson?.action.participants ?? []).map((p) => p.id), ...handles];
   }
 
   /** Puts a situation of the address on the floor. */
   place(floor: string) {
     if (!this.situation) return;
-    const places: Record<string, unknown> = {};
-    for (const part of floor.split('~')) {
-      const [who = '', x, y] = part.split(':');
-      if (shooters.includes(who as Shooter)) places[who] = x === '1';
-      const at = { x: Number(x), y: Number(y) };
-      if (this.placed.includes(who) && !Number.isNaN(at.x + at.y)) places[who] = at;
-    }
-    const given = { ...this.situation, ...places };
+    const told = (s: Snapshot) => {
+      let out = s;
+      for (const part of floor.split('~')) {
+        const [who = '', x, y] = part.split(':');
+        if (shooters.includes(who as Shooter)) out = { ...out, [who]: x === '1' };
+        const at = { x: Number(x), y: Number(y) };
+        if (this.placed.includes(who) && !Number.isNaN(at.x + at.y)) out = withPlace(out, who, at);
+      }
+      // An address without arrows is a still picture.
+      return floor.includes('arrow.') ? out : { ...out, velocity: undefined };
+    };
+    const given = told(this.situation);
     // An address made on the left opens there, with the ends of the cut.
     if (given.screener.x < 0 && this.situation.screener.x > 0) {
       this.onLeft = true;
-      this.show({ ...mirrored(this.situation), ...places });
+      this.show(told(mirrored(this.situation)));
     } else this.show(given);
   }
 
@@ -99,7 +109,7 @@ export class Lab {
       api.GET('/api/teams/{teamId}/question', {
         params: {
           path: { teamId: this.team },
-          query: { screen: this.situation.screen, seed: Math.floor(Math.random() * 2 ** 31) }
+          query: { screen: this.situation.action, seed: Math.floor(Math.random() * 2 ** 31) }
         }
       })
     );
@@ -147,13 +157,38 @@ export class Lab {
   move(who: string, to: Point) {
     const s = this.situation;
     if (!s) return;
-    const next: Situation = { ...s, [who]: to };
+    const next = withPlace(s, who, to);
     // The screener keeps facing the same way.
     if (who === 'screener' && s.back) next.back = add(s.back, to.x - s.screener.x, to.y - s.screener.y);
     this.situation = next;
     this.hand = defends(who) ? who : null;
     if (this.hand) this.paintFromMap(this.hand, to);
     this.refresh();
+  }
+
+  /** Whether the picture tells how the defenders move. */
+  get moving() {
+    return this.situation?.velocity !== undefined;
+  }
+
+  /** Shows how the defenders move in the cue's own example, or only where they stand. */
+  setMoving(on: boolean) {
+    const s = this.situation;
+    if (!s) return;
+    const from =
+      this.lesson?.examples[
+        Math.max(
+          0,
+          this.lesson.rows.findIndex((r) => r.cue === this.shown)
+        )
+      ];
+    const example = from && this.onLeft ? mirrored(from) : from;
+    this.show({ ...s, velocity: on ? example?.velocity : undefined });
+  }
+
+  /** The cue on the page, or the first that an undecided picture can be. */
+  get shown() {
+    return this.last?.cues[0] ?? this.painted?.cue ?? '';
   }
 
   /** Says who can make the three. */
@@ -180,7 +215,7 @@ export class Lab {
     if (!this.maps[who]) this.refresh();
   }
 
-  private show(s: Situation | undefined) {
+  private show(s: Snapshot | undefined) {
     if (!s) return;
     this.hand = null;
     this.situation = s;
@@ -193,7 +228,7 @@ export class Lab {
     const col = clamp(Math.floor((p.x - m.origin.x) / m.cell), 0, m.cols - 1);
     const row = clamp(Math.floor((p.y - m.origin.y) / m.cell), 0, m.rows - 1);
     const cell = row * m.cols + col;
-    const cue = m.legend[Number(m.cues[cell])] ?? '';
+    const cue = m.legend[parseInt(m.cues[cell] ?? '0', 36)] ?? '';
     const found = this.lesson.rows.find((r) => r.cue === cue);
     if (found) this.painted = { cue, margin: (m.margins[cell] ?? 0) / 10, row: found, exact: null };
   }
@@ -238,10 +273,10 @@ export class Lab {
 
   /** What the engine says of a lesson's own pictures is kept, so that they can be taught without
    * a network. */
-  private async ofExample<T>(what: string, body: Situation, call: () => Promise<T>): Promise<T> {
+  private async ofExample<T>(what: string, body: Snapshot, call: () => Promise<T>): Promise<T> {
     const at = this.lesson?.examples.indexOf(body) ?? -1;
     if (at < 0) return call();
-    const key = `example ${this.team} ${body.screen} ${at} ${what}`;
+    const key = `example ${this.team} ${body.action} ${at} ${what}`;
     try {
       const value = await call();
       void keep(key, value);
@@ -255,7 +290,7 @@ export class Lab {
 
   /** A defender's map does not depend on where that defender stands: it is asked
    * for anew only when somebody else has moved. */
-  private async map(mover: string, body: Situation): Promise<ReadMap> {
+  private async map(mover: string, body: Snapshot): Promise<ReadMap> {
     // While somebody is dragged the plain map is enough, and quicker.
     const open = this.shadeOpen && !this.hand;
     const key = JSON.stringify({ ...body, [mover]: null, open });

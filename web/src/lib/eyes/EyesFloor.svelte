@@ -21,7 +21,7 @@
   const frame = $derived.by(() => {
     if (!item || !scene) return { top: 30 };
     const s = item.situation;
-    const at = scene.people.filter((p) => p.guards === 'none').map((p) => placeOf(s, p.id));
+    const at = scene.participants.filter((p) => p.guards === 'none').map((p) => placeOf(s, p.id));
     const x = [...at, s.from, s.to].map((p) => p.x);
     const edge = pack.lines.halfWidth + 1.2;
     return {
@@ -35,7 +35,7 @@
 <CourtFloor lines={pack.lines} label={scene?.name ?? 'The floor'} {...frame}>
   {#if item && scene && me}
     <circle class="me" cx={me.x} cy={sy(me)} r="1.9" />
-    <Floor people={scene.people} situation={item.situation} {play} time={asking.player.time} />
+    <Floor people={scene.participants} situation={item.situation} {play} time={asking.player.time} />
   {/if}
 </CourtFloor>
 

@@ -338,6 +338,77 @@ export const glyphs: Record<string, Glyph> = {
     tape: '--tape-blue'
   },
 
+  fadecorner: {
+    way: 'M20 30V20C20 15 24 14 26 18',
+    tip: [27.6, 20.6, 60],
+    bar: 'M28 27L31 23',
+    post: cutterPost,
+    hollow: false,
+    tape: '--tape-orange'
+  },
+  keepdrive: {
+    way: 'M18 14C10 14 6 18 5.500 24',
+    tip: [5.2, 27, 95],
+    ball: [22, 10],
+    post: [12, 22],
+    hollow: true,
+    tape: '--tape-green'
+  },
+  floater: {
+    way: 'M24 30C24 22 20 18 16 16',
+    tip: [13.4, 15.4, 190],
+    bar: 'M6 6C9 4 12 5 13 8',
+    post: [8, 24],
+    hollow: false,
+    tape: '--tape-green'
+  },
+  lobroll: {
+    way: 'M26 22C24 6 15 4 9.500 14',
+    tip: [8.6, 17, 110],
+    post: [9, 26],
+    hollow: true,
+    tape: '--tape-blue'
+  },
+  wingpass: {
+    way: 'M26 26L22 22M18.500 18.500L14.500 14.500',
+    tip: [11.6, 11.6, 225],
+    bar: 'M4 12L12 4',
+    post: [26, 9],
+    hollow: true,
+    tape: '--tape-orange'
+  },
+  waitattack: {
+    way: 'M26 28V22M26 19V17L9 12',
+    tip: [6, 11, 196],
+    bar: 'M22 19H30',
+    post: [14, 22],
+    hollow: false,
+    tape: '--tape-teal'
+  },
+  keepalive: {
+    way: 'M26 8C20 6 10 10 8 18C7 24 14 28 22 25',
+    tip: [25, 23.6, -25],
+    post: [16, 17],
+    hollow: false,
+    tape: '--tape-brown'
+  },
+  weakdrive: {
+    way: 'M22 8L10 26',
+    tip: [8.4, 28.4, 122],
+    bar: 'M24 16L30 20',
+    post: [24, 24],
+    hollow: false,
+    tape: '--tape-violet'
+  },
+  reverse: {
+    way: 'M27 24L22 24M18 24L13 22M10 19L8 14',
+    tip: [7, 11, -110],
+    bar: 'M22 8L28 14',
+    post: [18, 10],
+    hollow: true,
+    tape: '--tape-brown'
+  },
+
   handback: {
     way: 'M29 14C24 21 12 25 8 17.500',
     tip: [6.8, 14.9, -112],
@@ -443,6 +514,10 @@ export const cues: Record<string, { x: Wedge; xs?: Wedge }> = {
   early: { x: [24, 6, 90] },
   'under-far': { x: [4.5, 12, -20] },
   hedge: { x: [23, 29, -90], xs: [26, 7, 110] },
+  level: { x: [23, 27, -90], xs: [10, 9, -20] },
+  'soft-show': { x: [23, 28, -90], xs: [22, 7, 90] },
+  'hard-hedge': { x: [23, 29, -90], xs: [28, 9, 180] },
+  weak: { x: [28, 14, 180], xs: [6, 26, -30] },
   blitz: { x: [29, 22, 215], xs: [25, 7, 100] },
   ice: { x: [24, 6, 90], xs: [14, 28, -60] },
   'tag-low': { x: [23, 27, -90], xs: [5, 24, 20] },

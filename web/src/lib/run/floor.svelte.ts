@@ -5,6 +5,7 @@ import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 import { follow } from './stream';
 import { Rota } from './rota.svelte';
+import { firstOf, readsFor, rightFor } from './right';
 import { Timeline, type Lane } from './timeline.svelte';
 
 type Run = Schemas['Run'];
@@ -27,10 +28,13 @@ export interface Answer {
   key: string;
   read: string;
   cue: string;
-  /** The read that the cue asks for. */
+  /** The read that answers the cue first. */
   expected: string;
   label: string;
+  /** The first answer of its cue. */
   main: boolean;
+  /** Whether the read is one of the cue's answers. */
+  right: boolean;
 }
 
 interface Place {
@@ -213,7 +217,7 @@ export class Floor {
   rows = $derived<Row[]>(this.line.current?.rows ?? []);
   /** The cue is known beforehand when a coach shows or names it. */
   known = $derived(Boolean(this.rep && this.rep.cue !== 'none'));
-  private readOf = (r: Row) => (this.role === 'cutter' ? r.cutterRead : r.screenerRead);
+  private readOf = (r: Row) => firstOf(r, this.role);
 
   private make = (read: string, row: Row, label: string, main: boolean): Answer => ({
     key: `${row.cue}-${read}-${label}`,
@@ -221,7 +225,8 @@ export class Floor {
     cue: row.cue,
     expected: this.readOf(row),
     label,
-    main
+    main,
+    right: rightFor(row, this.role, read)
   });
 
   /** What can be tapped now. */
@@ -230,11 +235,26 @@ export class Floor {
     const current = this.line.current;
     if (!rep || !current) return [];
     const row = this.rows.find((r) => r.cue === rep.cue);
-    if (!this.known || !row) return this.rows.map((r) => this.make(this.readOf(r), r, '', true));
+    if (!this.known || !row) return this.live();
     if (!current.reads)
       return [this.make(this.readOf(row), row, 'Clean', true), this.make('', row, 'Not clean', false)];
-    return [this.make(this.readOf(row), row, '', true), ...this.wrongs(row)];
+    return [...this.rights(row), ...this.wrongs(row)];
   });
+
+  /** The right answers to a cue, the first one first. */
+  private rights(row: Row): Answer[] {
+    return readsFor(row, this.role).map((read, i) => this.make(read, row, '', i === 0));
+  }
+
+  /** On live rungs a read names its usual cue: the one it answers first, else the first it answers. */
+  private live(): Answer[] {
+    const first = this.rows.map((r) => this.make(this.readOf(r), r, '', true));
+    const taken = new Set(first.map((a) => a.read));
+    const more = this.rows
+      .flatMap((r) => this.rights(r))
+      .filter((a) => !taken.has(a.read) && taken.add(a.read));
+    return [...first, ...more.map((a) => ({ ...a, main: false }))];
+  }
 
   /** What can be done wrong on a cue. */
   wrongs(row: Row): Answer[] {
@@ -245,13 +265,12 @@ export class Floor {
   }
 
   private others(row: Row): string[] {
-    const right = this.readOf(row);
-    return [...new Set(this.rows.map(this.readOf))].filter((r) => r !== right);
+    return [...new Set(this.rows.map(this.readOf))].filter((r) => !rightFor(row, this.role, r));
   }
 
   /** The reads a role can make in this block. */
   readsOf(role: string): string[] {
-    return [...new Set(this.rows.map((r) => (role === 'screener' ? r.screenerRead : r.cutterRead)))];
+    return [...new Set(this.rows.flatMap((r) => readsFor(r, role)))];
   }
 
   /** Logs an answer for whoever is up and goes on. */
@@ -391,6 +410,11 @@ export class Floor {
   /** The reps on the surface, by id: news of one that is here is no news. */
   private here = $derived(new Set(this.log.map((l) => l.event.id)));
 
+  /** The line of the table that a rep was about. */
+  rowOf(e: RepEvent): Row | undefined {
+    return this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
+  }
+
   private apply(e: RepEvent) {
     if (e.kind === 'void') {
       if (!e.voids || this.gone.has(e.voids)) return;
@@ -400,9 +424,12 @@ export class Floor {
       return;
     }
     if (this.gone.has(e.id) || this.here.has(e.id)) return;
-    const row = this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
-    const expected = (e.role === 'screener' ? row?.screenerRead : row?.cutterRead) ?? '';
-    const entry = { event: e, expected, right: e.made === expected };
+    const row = this.rowOf(e);
+    const entry: Logged = {
+      event: e,
+      expected: row ? firstOf(row, e.role) : '',
+      right: row !== undefined && rightFor(row, e.role, e.made, e.secondCue)
+    };
     this.log = [...this.log, entry];
     this.keepShown([entry]);
   }

@@ -68,7 +68,7 @@
   function submit(e: SubmitEvent) {
     e.preventDefault();
     const first = hits?.[0];
-    if (first) choose(first.screen, first.cue);
+    if (first) choose(first.action, first.cue);
   }
 </script>
 
@@ -96,9 +96,9 @@
       </p>
     {:else}
       <ul class="quiet-list hits" aria-label="Found">
-        {#each hits as h (h.screen + h.cue)}
+        {#each hits as h (h.action + h.cue)}
           <li>
-            <button class="hit" onclick={() => choose(h.screen, h.cue)}>
+            <button class="hit" onclick={() => choose(h.action, h.cue)}>
               <CueGlyph cue={h.cue} size={34} />
               <b>{h.name}</b>
               <span>{session.cueName(h.cue)}</span>

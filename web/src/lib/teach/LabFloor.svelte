@@ -4,7 +4,7 @@
   import CourtFloor from '$lib/court/CourtFloor.svelte';
   import Floor from '$lib/court/Floor.svelte';
   import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
-  import { add, distance, placeOf, pointAt, sy } from '$lib/court/geometry';
+  import { add, arrowOf, distance, placeOf, pointAt, sy } from '$lib/court/geometry';
   import type { Lab } from '$lib/court/lab.svelte';
   import type { Player } from '$lib/court/player.svelte';
 
@@ -86,6 +86,26 @@
     return add(from, ((to.x - from.x) / far) * handleAt, ((to.y - from.y) / far) * handleAt);
   }
 
+  // The two whose movement decides have an arrow; a still one's handle waits beside the figure.
+  const stillAt = 1.6; // ft
+  const arrows = $derived.by(() => {
+    const v = s?.velocity;
+    if (!s || !v || player.play) return [];
+    return (lesson?.action.participants ?? [])
+      .filter((p) => (p.id === 'xCutter' || p.id === 'xScreener') && v[p.id])
+      .map((p) => {
+        const of = placeOf(s, p.id);
+        const at = placeOf(s, arrowOf(p.id));
+        const still = distance(of, at) < stillAt / 2;
+        return {
+          id: arrowOf(p.id),
+          name: `How ${p.word.replace(/^the (.*)'s defender$/, 'the defender on the $1')} moves`,
+          of,
+          at: still ? add(of, 0, -stillAt) : at,
+          still
+        };
+      });
+  });
   const toRim = ['slip', 'split'];
   const turners = $derived(
     !s || player.play
@@ -94,8 +114,15 @@
           ...(s.back
             ? [{ id: 'back', name: "Screener's back", of: s.screener, at: handle(s.screener, s.back) }]
             : []),
-          ...(s.eyes
-            ? [{ id: 'eyes', name: 'Where the defender looks', of: s.xCutter, at: handle(s.xCutter, s.eyes) }]
+          ...(s.facing?.xCutter
+            ? [
+                {
+                  id: 'eyes',
+                  name: 'Where the defender looks',
+                  of: s.xCutter,
+                  at: handle(s.xCutter, s.facing.xCutter)
+                }
+              ]
             : []),
           // The way out is there to be bent where the screener goes to the rim.
           ...(s.exit && toRim.includes(lab.painted?.row.screenerRead ?? '')
@@ -103,7 +130,7 @@
             : [])
         ]
   );
-  const ball = $derived(lesson?.screen.people.find((p) => p.ball)?.id ?? 'passer');
+  const ball = $derived(lesson?.action.participants.find((p) => p.ball)?.id ?? 'passer');
   const trails = $derived(
     player.play?.tracks.filter((t) => t.keys.length > 1 && !t.who.startsWith('x') && t.who !== 'ball') ?? []
   );
@@ -127,7 +154,7 @@
     {@render inside()}
   </g>
 {/snippet}
-{#snippet wrap(p: Schemas['Figure'], inside: Snippet)}
+{#snippet wrap(p: Schemas['Participant'], inside: Snippet)}
   {@render grab(p.id, p.name, inside)}
 {/snippet}
 
@@ -149,8 +176,16 @@
         <polyline class="trail" points={t.keys.map((k) => `${k.at.x},${sy(k.at)}`).join(' ')} />
       {/each}
     {/if}
+    {#each arrows as h (h.id)}
+      {#snippet tip()}
+        {#if !h.still}<path class="arrow" d={`M${h.of.x} ${sy(h.of)}L${h.at.x} ${sy(h.at)}`} />{/if}
+        <circle class="touch" cx={h.at.x} cy={sy(h.at)} r="1.2" />
+        <circle class="knob" cx={h.at.x} cy={sy(h.at)} r="0.42" />
+      {/snippet}
+      {@render grab(h.id, h.name, tip)}
+    {/each}
     <Floor
-      people={lesson.screen.people}
+      people={lesson.action.participants}
       situation={s}
       play={player.play}
       time={player.time}
@@ -199,6 +234,10 @@
     stroke: var(--ink);
     stroke-width: 0.14;
     stroke-dasharray: 0.3 0.3;
+  }
+  .arrow {
+    stroke: var(--ink);
+    stroke-width: 0.3;
   }
   .knob {
     fill: var(--sheet);

@@ -46,7 +46,7 @@
     player.clear();
     at = Math.max(0, Math.min(count - 1, next));
     answered = open;
-    replaceState(`?screen=${lesson?.screen.id}&cue=${lesson?.rows[at]?.cue}`, {});
+    replaceState(`?screen=${lesson?.action.id}&cue=${lesson?.rows[at]?.cue}`, {});
   }
 
   function forward() {
@@ -81,7 +81,7 @@
 
   async function leave() {
     if (document.fullscreenElement) await document.exitFullscreen();
-    await goto(`/${team}/teach?screen=${lesson?.screen.id ?? 'down'}&cue=${row?.cue ?? ''}`);
+    await goto(`/${team}/teach?screen=${lesson?.action.id ?? 'down'}&cue=${row?.cue ?? ''}`);
   }
 
   function keys(e: KeyboardEvent) {
@@ -118,18 +118,18 @@
       <CourtFloor
         lines={lesson.lines}
         label="Half court"
-        {...framing(s, lesson.screen.people.length, lesson.lines.halfY)}
+        {...framing(s, lesson.action.participants.length, lesson.lines.halfY)}
       >
         {#if player.play}
           {#each player.play.tracks.filter((t) => t.who === 'cutter' || t.who === 'screener') as t (t.who)}
             <polyline class="trail" points={t.keys.map((k) => `${k.at.x},${sy(k.at)}`).join(' ')} />
           {/each}
         {/if}
-        <Floor people={lesson.screen.people} situation={s} play={player.play} time={player.time} />
+        <Floor people={lesson.action.participants} situation={s} play={player.play} time={player.time} />
       </CourtFloor>
     </div>
     <div class="words">
-      <h1>{lesson.screen.name}</h1>
+      <h1>{lesson.action.name}</h1>
       <p class="seen">{row.seen}.</p>
       {#if answered}
         <div role="status" class="answer">
@@ -137,9 +137,9 @@
           <p class="read">{session.readName(row.cutterRead)}</p>
           <p class="shout">{session.read(row.cutterRead)?.shout}</p>
         </div>
-        <p class="part"><b>{lesson.screen.parts[0]}.</b> {row.cutterPart}</p>
+        <p class="part"><b>{lesson.action.parts[0]}.</b> {row.cutterPart}</p>
         <p class="part">
-          <b>{lesson.screen.parts[1]}: {session.readName(row.screenerRead).toLowerCase()}.</b>
+          <b>{lesson.action.parts[1]}: {session.readName(row.screenerRead).toLowerCase()}.</b>
           {row.screenerPart}
         </p>
       {:else}

@@ -48,7 +48,7 @@
   /** Keeps the address on the situation, so that it can be sent to somebody. */
   function remember() {
     lab.settle();
-    if (s) replaceState(`?screen=${s.screen}&floor=${lab.address}`, {});
+    if (s) replaceState(`?screen=${s.action}&floor=${lab.address}`, {});
   }
 
   function question() {
@@ -89,7 +89,7 @@
 
   async function copy() {
     if (!svg || !s) return;
-    const done = await copySvg(svg, `${s.screen}-${lab.painted?.cue ?? 'floor'}`);
+    const done = await copySvg(svg, `${s.action}-${lab.painted?.cue ?? 'floor'}`);
     notices.say(
       done === 'copied' ? 'The picture was copied as SVG.' : 'The picture was saved as an SVG file.'
     );
@@ -120,9 +120,9 @@
 </script>
 
 <svelte:window onkeydown={keys} />
-<Chooser {team} current={lab.lesson?.screen.id ?? ''} bind:open={choosing} onchoose={choose} />
+<Chooser {team} current={lab.lesson?.action.id ?? ''} bind:open={choosing} onchoose={choose} />
 
-<KeptNote since={lab.since} onretry={() => choose(s?.screen ?? 'down')} />
+<KeptNote since={lab.since} onretry={() => choose(s?.action ?? 'down')} />
 {#if problem}
   <p role="alert">{problem}</p>
   <button class="tape" onclick={() => choose('down')}>Open the down screen</button>
@@ -134,7 +134,7 @@
     <section class="floor">
       <div class="bar">
         <button class="screen" aria-haspopup="dialog" onclick={() => (choosing = true)}>
-          {lesson.screen.name}
+          {lesson.action.name}
           <svg viewBox="0 0 16 10" width="16" height="10" aria-hidden="true"
             ><path
               d="M1.500 1.500L8 8L14.500 1.500"
@@ -145,7 +145,7 @@
           >
         </button>
         <p class="soft">
-          {lesson.screen.about} <b>{lab.shadeOpen && showMap ? 'Darker is more open.' : 'Drag anybody.'}</b>
+          {lesson.action.about} <b>{lab.shadeOpen && showMap ? 'Darker is more open.' : 'Drag anybody.'}</b>
         </p>
       </div>
       <div class="court-box sheet">
@@ -199,9 +199,9 @@
     <div class="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AnswerPanel {lab} />
       <p class="papers">
-        <a class="tape" href={`/${team}/show?screen=${lesson.screen.id}&cue=${shown ?? ''}`}>Show the team</a>
-        <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.screen.id}`}>Cue cards</a>
-        <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.screen.id}`}>Tape sheet</a>
+        <a class="tape" href={`/${team}/show?screen=${lesson.action.id}&cue=${shown ?? ''}`}>Show the team</a>
+        <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.action.id}`}>Cue cards</a>
+        <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.action.id}`}>Tape sheet</a>
         <a class="tape plain" href={`/${team}/teach/motion`}>Motion offense</a>
         <a class="tape plain" href={`/${team}/show/round`}>Everybody points</a>
         <button class="tape plain" onclick={copy}>Copy as SVG</button>

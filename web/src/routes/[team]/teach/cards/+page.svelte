@@ -16,7 +16,7 @@
   type Card = {
     lesson: Schemas['Lesson'];
     row: Schemas['Row'];
-    s: Schemas['Situation'];
+    s: Schemas['Snapshot'];
     play: Schemas['Play'];
   };
   let cards = $state.raw<Card[] | null>(null);
@@ -102,31 +102,31 @@
     <a class="tape plain" href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</a>
   </div>
   <ul class="quiet-list cards">
-    {#each cards as { lesson, row: r, s, play } (lesson.screen.id + r.cue)}
+    {#each cards as { lesson, row: r, s, play } (lesson.action.id + r.cue)}
       <li class="sheet" style:--tape={tapeOf(r.cutterRead)}>
-        <div class="picture" class:wide={lesson.screen.people.length > 6}>
+        <div class="picture" class:wide={lesson.action.participants.length > 6}>
           <CourtFloor
             lines={lesson.lines}
             label={`${session.cueName(r.cue)} on the floor`}
-            {...framing(s, lesson.screen.people.length, lesson.lines.halfY)}
+            {...framing(s, lesson.action.participants.length, lesson.lines.halfY)}
           >
             <polyline class="cut" points={way(play, 'cutter')} />
-            <path class="pass" d={pass(play, lesson.screen.people.find((p) => p.ball)?.id)} />
+            <path class="pass" d={pass(play, lesson.action.participants.find((p) => p.ball)?.id)} />
             <polyline class="second" points={way(play, 'screener')} />
-            <Floor people={lesson.screen.people} situation={s} />
+            <Floor people={lesson.action.participants} situation={s} />
           </CourtFloor>
         </div>
-        {#if family}<p class="soft">{lesson.screen.name}</p>{/if}
+        {#if family}<p class="soft">{lesson.action.name}</p>{/if}
         <p><b>{session.cueName(r.cue)}.</b> {r.seen}.</p>
         <p class="what"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
         <p class="shout">{session.read(r.cutterRead)?.shout}</p>
-        <p class="soft">{lesson.screen.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
+        <p class="soft">{lesson.action.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
         {#if !asked.get('cue')}
           <a
             class="no-print one"
             data-sveltekit-reload
-            href={`?screen=${lesson.screen.id}&cue=${r.cue}`}
-            aria-label={`Only this card: ${session.cueName(r.cue)}, ${lesson.screen.name.toLowerCase()}`}
+            href={`?screen=${lesson.action.id}&cue=${r.cue}`}
+            aria-label={`Only this card: ${session.cueName(r.cue)}, ${lesson.action.name.toLowerCase()}`}
             >Only this card</a
           >
         {/if}

@@ -1,0 +1,115 @@
+package reads
+
+// Cue is what the defense shows at the moment of the read. On the ball a cue is
+// also called a coverage.
+type Cue uint8
+
+// The cues, each in words a coach uses (common practice, no source).
+const (
+	NoCue  Cue = iota // no clear cue
+	Trail             // the cutter's defender follows behind the hip
+	Stuck             // the cutter's defender is in the screener's body
+	Under             // the defender goes short, on the far side of the screener
+	Jump              // the cutter's defender is past the screen already
+	Switch            // the screener's defender takes the cutter, the other one stays
+	Show              // the screener's defender steps into the way and goes back
+
+	HighSide // the cutter's defender stands on the half-court side
+	LowSide  // the cutter's defender stands on the baseline side
+	Waits    // the screener's defender waits where the screen was before
+	Denied   // the receiver's defender is in the pass or the handoff
+
+	Drop     // the big stays back, the guard is behind the handler
+	Tag      // drop, and a helper steps in to the roller
+	Early    // the guard is over the screen before the handler uses it
+	UnderFar // the guard goes under, too far out for a shot
+	Hedge    // the big steps out: soft or hard; the older word for both
+	Blitz    // guard and big both go at the ball
+	Ice      // the guard is above the screen, the big below the ball
+	TagLow   // the roller is met, the popper left
+
+	Turned  // the defender's head is turned to the ball
+	Asleep  // the way to the rim is empty
+	Dig     // the passer's defender drops on the post
+	Crowded // bodies fill the way to the rim
+	Doubled // two on the post
+	Opens   // the defender has sunk in, a way to the high post is open
+	Still   // nothing moves, everybody is guarded
+	Behind  // the defender plays behind the player who wants the ball
+	Fronted // the post is fronted, the far side clear
+	Helped  // the post is fronted, help behind it
+
+	Level     // the big is level with the screen
+	SoftShow  // soft show: the big slides beside the ball's path and goes back
+	HardHedge // hard hedge: the big jumps out across the ball's path
+	Weak      // the guard sends the handler to the weak hand
+	numCues
+)
+
+// Undecided is the name under which a picture is shown whose cue only a movement
+// can tell. It is no cue: nothing is logged with it.
+const Undecided = numCues
+
+// Cues lists the cues of the common off-ball table in teaching order.
+func Cues() []Cue { return []Cue{Trail, Stuck, Under, Jump, Switch, Show} }
+
+// cueInfos are the cues' ids and names. Ids are stored with every rep and never change.
+var cueInfos = [numCues + 1]CueInfo{
+	{"none", "No clear cue"}, {"trail", "Trail"}, {"stuck", "Stuck"}, {"under", "Under"}, {"jump", "Jump"}, {"switch", "Switch"},
+	{"show", "Show"}, {"high", "High side"}, {"low", "Low side"}, {"waits", "Waits for it"}, {"denied", "Denied"},
+	{"drop", "Drop"}, {"tag", "Drop and tag"}, {"early", "Jumps early"}, {"under-far", "Under, far out"}, {"hedge", "Hedge"},
+	{"blitz", "Blitz"}, {"ice", "Ice"}, {"tag-low", "Popper left"},
+	{"turned", "Head turned"}, {"asleep", "Lane empty"}, {"dig", "Digs"}, {"crowded", "Lane crowded"}, {"doubled", "Doubled"},
+	{"opens", "Sunk in"}, {"still", "Nobody moves"}, {"behind", "From behind"}, {"fronted", "Fronted"}, {"helped", "Fronted, help"},
+	{"level", "At the level"}, {"soft-show", "Soft show"}, {"hard-hedge", "Hard hedge"}, {"weak", "Weak"},
+	{"undecided", "Can't tell yet"},
+}
+
+// CueInfo names a cue.
+type CueInfo struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// CueCatalogue returns every cue's id and name, and the name of an undecided picture.
+func CueCatalogue() []CueInfo { return append([]CueInfo(nil), cueInfos[:]...) }
+
+// Parent is the older, wider cue that c was split from, NoCue where there is none. Reps
+// that were logged with the parent stay readable: what is right for any of its kinds
+// is right for it.
+func (c Cue) Parent() Cue {
+	if c == SoftShow || c == HardHedge {
+		return Hedge
+	}
+	return NoCue
+}
+
+// Name is what the cue is called.
+func (c Cue) Name() string { return cueInfos[min(c, numCues)].Name }
+
+// String returns the cue's id.
+func (c Cue) String() string {
+	if c > numCues {
+		return cueInfos[NoCue].ID
+	}
+	return cueInfos[c].ID
+}
+
+// MarshalText writes the cue as its id.
+func (c Cue) MarshalText() ([]byte, error) { return []byte(c.String()), nil }
+
+// UnmarshalText reads a cue from its id; an unknown id becomes NoCue.
+func (c *Cue) UnmarshalText(b []byte) error {
+	*c, _ = ParseCue(string(b))
+	return nil
+}
+
+// ParseCue returns the cue with this id, and whether there is one.
+func ParseCue(id string) (Cue, bool) {
+	for c := Trail; c < numCues; c++ {
+		if cueInfos[c].ID == id {
+			return c, true
+		}
+	}
+	return NoCue, false
+}

@@ -1,0 +1,349 @@
+package reads
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"evrik/core/court"
+	"evrik/core/motion"
+)
+
+// The second opinion on a table: every answer that ends in a catch or a shot is played
+// against the defenders by core/motion, which knows nothing of cues.
+
+// Figures of the second opinion (assumptions).
+const (
+	// CutSpeed is how fast cutter and chasing defender come to the screen, ft/s.
+	CutSpeed = 9.0
+	// comingOff is how fast a handler comes off the screen, ft/s.
+	comingOff = 8.0
+	// plant is what a cut back against the own way costs, in seconds, besides half the
+	// time to brake: a cutter who reads slows down first.
+	plant = 0.05
+	// released is when a pass that waits for nothing leaves the handler's hand, seconds
+	// after the read.
+	released = 0.3
+	// dragging is how long a handler draws two defenders out before the pass, seconds.
+	dragging = 0.6
+	// waiting is how long a handler waits for a big who shows to go back, seconds.
+	waiting = 0.6
+	// strideCatch is how far from the end of a cut to the rim the ball meets the cutter,
+	// rollCatch how far from the end of a roll, in feet.
+	strideCatch = 8.0
+	rollCatch   = 6.0
+)
+
+// Openness classes by the distance of the nearest defender at the shot, in feet: the
+// bands in which public tracking data group shots (from memory). From OpenFrom on a
+// shot is open.
+const (
+	tightFrom = 2.0
+	OpenFrom  = 4.0
+	wideFrom  = 6.0
+)
+
+// Openness is how open a shot is.
+type Openness string
+
+// Openness from the hand in the face to nobody near.
+const (
+	Smothered Openness = "smothered" // under 2 ft
+	Tight     Openness = "tight"     // 2 to 4 ft
+	OpenShot  Openness = "open"      // 4 to 6 ft
+	WideOpen  Openness = "wide open" // 6 ft and more
+)
+
+// Pass is how the ball gets to a catch.
+type Pass string
+
+// Passes: straight, over somebody's head, or not at all.
+const (
+	Direct Pass = "direct"
+	Skip   Pass = "skip"
+	NoPass Pass = "none"
+)
+
+// OpennessOf classifies a distance in feet.
+func OpennessOf(feet float64) Openness {
+	switch {
+	case feet < tightFrom:
+		return Smothered
+	case feet < OpenFrom:
+		return Tight
+	case feet < wideFrom:
+		return OpenShot
+	}
+	return WideOpen
+}
+
+// Option is what one answer would give, by playing it.
+type Option struct {
+	Read Read `json:"read"`
+	// To is who ends with the ball.
+	To Place `json:"to"`
+	// Window is how many seconds the shot is ahead of the first defender who bothers it;
+	// negative when that defender is there in time.
+	Window float64 `json:"window"`
+	// Separation is the distance in feet from the shot to the nearest defender.
+	Separation float64  `json:"separation"`
+	Openness   Openness `json:"openness"`
+	// Seconds until the catch, and Feet from the ring there.
+	Seconds float64 `json:"seconds"`
+	Feet    float64 `json:"feet"`
+	// Pass is how the ball gets there.
+	Pass Pass `json:"pass"`
+}
+
+// Options plays every answer of the action's table against the defenders and sorts
+// them by how open they come. The snapshot must be valid.
+func Options(fl Floor, s *Snapshot) []Option {
+	a, ok := ActionByID(s.Action)
+	if !ok {
+		return nil
+	}
+	f := a.frame(&fl, s)
+	m := a.moment(&fl, &f, s)
+	out := []Option{}
+	for _, c := range a.plays {
+		out = append(out, a.play(&fl, &f, s, &m, c))
+	}
+	slices.SortStableFunc(out, func(x, y Option) int { return cmp.Compare(y.worth(), x.worth()) })
+	return out
+}
+
+// playable is an answer that can be played, with what the screener does for it.
+type playable struct {
+	read, with Read
+}
+
+// runs are the reads that can be played in a moment: a cut, a drive or a pass with an
+// end. Using it again, backing out or working for position only go on.
+var runs = map[Read]bool{
+	Curl: true, Straight: true, Fade: true, FadeCorner: true, BackCut: true, Flare: true, RimCut: true, StepOut: true,
+	CutLow: true, CutOver: true, OtherSide: true, ClearOut: true, Keep: true,
+	PullUp: true, Floater: true, Snake: true, Pocket: true, LobRoll: true, CornerPass: true, WingPass: true, Reject: true,
+	ShootBehind: true, DragOut: true, Through: true, WaitAttack: true, PassOut: true, AttackBig: true, StepBack: true,
+	TurnCorner: true, WeakDrive: true, BackDoor: true, HitPop: true, HitSlip: true, HitRoll: true, FeedSeal: true,
+	HandBack: true, CutClear: true, Relocate: true, ScreenSlip: true, Flash: true, Feed: true, Lob: true, HighLow: true,
+}
+
+// listPlays lists what can be played of a table: every answer once, with the screener's
+// part in the row where it comes first.
+func (a *Action) listPlays() {
+	a.plays = nil
+	for _, first := range []bool{true, false} {
+		for i := range a.rows {
+			for k := range a.rows[i].Cutter {
+				read := a.rows[i].Cutter[k].Read
+				known := slices.ContainsFunc(a.plays, func(p playable) bool { return p.read == read })
+				if runs[read] && !known && first == (k == 0) {
+					a.plays = append(a.plays, playable{read, a.rows[i].Screener[0].Read})
+				}
+			}
+		}
+	}
+}
+
+// moment is the snapshot as the kinematics see it. Who is not told to move stands,
+// but for the cutter, who comes to the screen, and the defender who follows.
+func (a *Action) moment(fl *Floor, f *frame, s *Snapshot) motion.Moment {
+	m := motion.Moment{ArcRadius: fl.Court.ArcRadius, Pace: fl.Pace, Range: math.Max(fl.Court.ArcRadius+shooterBehind, s.Range)}
+	for _, p := range a.Participants {
+		v, told := s.Velocity.Of(p.ID)
+		if !p.ID.Defends() {
+			if p.ID == cutter && !told && !a.spots.free {
+				v = f.a.Scale(a.speed())
+			}
+			if p.ID == a.ball() {
+				m.Ball = m.Attackers
+			}
+			m.Attack[m.Attackers] = motion.Body{At: s.At(p.ID), Velocity: v}
+			m.Attackers++
+			continue
+		}
+		if p.ID == xCutter && !told && a.follows(f, s) {
+			v = f.a.Scale(a.speed())
+		}
+		b := motion.Body{At: s.At(p.ID), Velocity: v, Guards: a.index(p.Guards)}
+		if p.ID == xCutter {
+			b.Away = lookingAway.measure(s, f).certain()
+		}
+		m.Defend[m.Defenders] = b
+		m.Defenders++
+	}
+	if !a.spots.free {
+		m.Involved = [2]int{a.index(cutter), a.index(screener)}
+	}
+	return m
+}
+
+var lookingAway = watches(xCutter, screener, cutter)
+
+// speed is how fast the cutter comes to the screen, in feet a second.
+func (a *Action) speed() float64 {
+	if a.Family == OffBall {
+		return CutSpeed
+	}
+	return comingOff
+}
+
+// follows reports whether the cutter's defender, of whom nothing is told, moves with
+// the cut: one who has jumped ahead, is in the screener's body or
+// watches the ball does not.
+func (a *Action) follows(f *frame, s *Snapshot) bool {
+	if a.spots.free || a.spots.watching {
+		return false
+	}
+	x, out := f.in(s.XCutter)
+	c, _ := f.in(s.Cutter)
+	return (x < c || out < 0) && s.XCutter.Dist(s.Screener) > Touching
+}
+
+// index is the number of an attacker among the participants.
+func (a *Action) index(p Place) int {
+	n := 0
+	for _, who := range a.Participants {
+		if who.ID == p {
+			return n
+		}
+		if !who.ID.Defends() {
+			n++
+		}
+	}
+	return 0
+}
+
+// play plays one answer.
+func (a *Action) play(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p playable) Option {
+	t := a.tryOf(fl, f, s, m, p)
+	to := a.ballTo(s, p.read)
+	if !a.feasible(f, s, m, p.read) {
+		return Option{Read: p.read, To: to, Window: motion.LeastWindow, Openness: Smothered, Pass: NoPass}
+	}
+	moved := *m
+	if a.Family == Handoffs && passesOn[p.read] && a.ID == Handoff {
+		moved.Ball = a.index(cutter) // the receiver has taken it
+	}
+	for i := range t.Runs {
+		run := &t.Runs[i]
+		b := &moved.Attack[run.Who]
+		if len(run.Path) > 0 && b.Velocity.Dot(run.Path[0].Sub(b.At)) < 0 {
+			// Whoever goes back against the own way has slowed down and plants first.
+			run.Delay += plant + b.Velocity.Len()/(2*motion.Braking)
+			b.Velocity = court.Point{}
+		}
+	}
+	o := moved.Play(&t)
+	out := Option{Read: p.read, To: to, Window: o.Window, Separation: o.Feet, Openness: OpennessOf(o.Feet),
+		Seconds: o.Ball, Feet: o.End.Len(), Pass: Direct}
+	switch o.Way {
+	case motion.Over:
+		out.Pass = Skip
+	case motion.Blocked:
+		out.Pass, out.Separation, out.Openness = NoPass, 0, Smothered
+	}
+	return out
+}
+
+// besides is what the screener of an off-ball screen does beside the cutter's answer: who
+// helps on the cutter leaves the screener.
+func (a *Action) besides(fl *Floor, f *frame, s *Snapshot, p playable) *motion.Run {
+	if a.Family != OffBall {
+		return nil
+	}
+	path := screenerPath(fl.Court, f, s, p.with)
+	if len(path) == 0 {
+		return nil
+	}
+	return &motion.Run{Who: a.index(screener), Path: path, ToRim: toRimCut(path), Stride: rollCatch}
+}
+
+// feasible reports whether there is anything to play: a seal needs the other defender
+// behind it, a split one in front.
+func (a *Action) feasible(f *frame, s *Snapshot, m *motion.Moment, read Read) bool {
+	switch read {
+	case FeedSeal:
+		return m.Exchanged()
+	case Through, WaitAttack:
+		along, _ := f.in(s.XScreener)
+		return along > 0 && s.XScreener.Dist(s.Cutter) < inFront
+	}
+	return true
+}
+
+// inFront is how near, in feet, a defender is who can be split (assumption).
+const inFront = 8.0
+
+// passesOn are the reads of a handoff's receiver that give the ball on.
+var passesOn = map[Read]bool{HitRoll: true, HitSlip: true, PassOut: true}
+
+// stops are the reads that end in a jump shot off the dribble: a big keeps between ball
+// and rim and comes out only when the handler stops.
+var stops = map[Read]bool{PullUp: true, Floater: true, Snake: true, ShootBehind: true, StepBack: true}
+
+// tryOf is an answer as runs and a pass.
+func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p playable) motion.Try {
+	owner, to := a.ball(), a.ballTo(s, p.read)
+	t := motion.Try{Receiver: a.index(to), Lobbed: p.read == Lob || p.read == LobRoll}
+	handles := owner == cutter || a.ID == Handoff
+	if path := cutPath(fl.Court, f, s, p.read); len(path) > 0 {
+		run := motion.Run{Who: a.index(cutter), Path: path, Dribble: handles && p.read != BackDoor, ToRim: toRimCut(path)}
+		if run.ToRim && !run.Dribble {
+			run.Stride = a.stride(s, p.read)
+		}
+		if p.read == WaitAttack {
+			run.Delay = waiting
+		}
+		t.Runs = append(t.Runs, run)
+	}
+	if to != cutter {
+		t.Leaves = released
+		if p.read == DragOut || p.read == PassOut {
+			t.Leaves = dragging
+		}
+	}
+	if to == screener {
+		if path := screenerPath(fl.Court, f, s, a.partnerOf(p)); len(path) > 0 {
+			t.Runs = append(t.Runs, motion.Run{Who: a.index(screener), Path: path, ToRim: toRimCut(path), Stride: rollCatch})
+		}
+	}
+	if to == second && p.read == HitPop {
+		t.Runs = append(t.Runs, motion.Run{Who: a.index(second), Path: []court.Point{behindArc(fl.Court, s.Second)}})
+	}
+	if to == cutter {
+		t.Other = a.besides(fl, f, s, p)
+	}
+	t.Handed = a.ID == Handoff && to == cutter && p.read != BackDoor
+	t.Stops = stops[p.read]
+	return t
+}
+
+// partnerOf is what the screener does for an answer that ends with the screener.
+func (a *Action) partnerOf(p playable) Read {
+	if then, ok := partner[p.read]; ok {
+		return then
+	}
+	return p.with
+}
+
+// toRimCut reports whether a way ends at the rim, where nobody stops.
+func toRimCut(path []court.Point) bool { return path[len(path)-1].Len() < AtRim }
+
+// stride is how far before the rim the ball meets a cutter: in the last leg, at most
+// strideCatch past the screen; at the post's hip for a hand-back.
+func (a *Action) stride(s *Snapshot, read Read) float64 {
+	if read == HandBack {
+		return s.Screener.Len()
+	}
+	return strideCatch
+}
+
+// worth is an option's window in seconds; the least there is when the ball cannot get
+// there.
+func (o Option) worth() float64 {
+	if o.Pass == NoPass {
+		return math.Inf(-1)
+	}
+	return o.Window
+}

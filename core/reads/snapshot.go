@@ -1,0 +1,484 @@
+package reads
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"evrik/core/court"
+)
+
+// Snapshot is a moment of an action: where everybody stands, looks and moves when the
+// read is made, which is when the cutter is level with the screener's near shoulder.
+// Places are in feet in the court's frame, velocities in feet a second. Everything
+// from Velocity on may be left out; what is not told is unknown, not zero.
+type Snapshot struct {
+	// Action is the id of the action.
+	Action string `json:"action"`
+	// From is where the cut began and To where the catch should be; the line
+	// between them is the axis of the cut.
+	From court.Point `json:"from"`
+	To   court.Point `json:"to"`
+
+	Cutter    court.Point `json:"cutter"`
+	Screener  court.Point `json:"screener"`
+	Passer    court.Point `json:"passer"`
+	XCutter   court.Point `json:"xCutter"`
+	XScreener court.Point `json:"xScreener"`
+
+	// The other screener with a defender, and up to three more of each side, where the
+	// action has them.
+	Second  court.Point `json:"second,omitzero"`
+	XSecond court.Point `json:"xSecond,omitzero"`
+	One     court.Point `json:"one,omitzero"`
+	Two     court.Point `json:"two,omitzero"`
+	Three   court.Point `json:"three,omitzero"`
+	XOne    court.Point `json:"xOne,omitzero"`
+	XTwo    court.Point `json:"xTwo,omitzero"`
+	XThree  court.Point `json:"xThree,omitzero"`
+
+	// Velocity is how everybody moves; zero is standing still.
+	Velocity Vectors `json:"velocity,omitzero"`
+	// Facing holds the places that players look at.
+	Facing Vectors `json:"facing,omitzero"`
+	// FeetSet tells whether the screener's feet are set.
+	FeetSet Known `json:"feetSet,omitzero"`
+	// WhenSet is where the screened defender was when the screener's feet were set;
+	// when zero it is taken from how the defender moves.
+	WhenSet court.Point `json:"whenSet,omitzero"`
+	// Back is a place the screener's back points to; unknown when zero.
+	Back court.Point `json:"back,omitzero"`
+	// Exit is a place the screener's way to the rim goes through; straight when zero.
+	Exit court.Point `json:"exit,omitzero"`
+
+	// Who makes the three among cutter or handler, screener and second screener, and
+	// whether the screener finishes at the rim.
+	CutterShoots     Known `json:"cutterShoots,omitzero"`
+	ScreenerShoots   Known `json:"screenerShoots,omitzero"`
+	SecondShoots     Known `json:"secondShoots,omitzero"`
+	ScreenerFinishes Known `json:"screenerFinishes,omitzero"`
+	// Range is how far from the ring, in feet, the cutter or handler shoots; when zero
+	// it is that of the age.
+	Range float64 `json:"range,omitzero"`
+	// WeakHand is the handler's weak hand, "left" or "right"; unknown when empty.
+	WeakHand string `json:"weakHand,omitzero"`
+}
+
+// UnmarshalJSON reads a snapshot, also one written before actions, velocities and
+// facings had their names: "screen" is the action, "eyes" what the cutter's defender
+// looks at.
+func (s *Snapshot) UnmarshalJSON(data []byte) error {
+	type plain Snapshot
+	in := struct {
+		*plain
+		Screen string      `json:"screen"`
+		Eyes   court.Point `json:"eyes"`
+	}{plain: (*plain)(s)}
+	if err := json.Unmarshal(data, &in); err != nil {
+		return err
+	}
+	if s.Action == "" {
+		s.Action = in.Screen
+	}
+	if _, told := s.Facing.Of(xCutter); !told && in.Eyes != (court.Point{}) {
+		s.Facing.Set(xCutter, in.Eyes)
+	}
+	return nil
+}
+
+// Distances of the model, in feet.
+const (
+	// BodyRadius is half the width of a player's stance (assumption).
+	BodyRadius = 0.75
+	// HipToHip is the centre distance of two players who pass without daylight:
+	// two bodies and an elbow's room (assumption).
+	HipToHip = 1.8
+	// Touching is the centre distance within which a defender is in the
+	// screener's body: two bodies and a forearm (assumption).
+	Touching = 2.5
+	// SameSpot is the distance below which two people stand in one place (assumption).
+	SameSpot = 0.5
+	// LevelBand is how far along the cut the cutter may be from the screener
+	// for the instant to count as the decision (assumption).
+	LevelBand = 3.0
+	// UseBand is how far from the screener the cutter may pass and still use
+	// the screen (assumption).
+	UseBand = 6.0
+)
+
+// ErrPlaces is the class of all errors about where people stand.
+var ErrPlaces = errors.New("positions cannot be judged")
+
+type placesError struct{ sentence string }
+
+func (e placesError) Error() string        { return e.sentence }
+func (e placesError) Is(target error) bool { return target == ErrPlaces }
+
+func places(format string, args ...any) error { return placesError{fmt.Sprintf(format, args...)} }
+
+// MostSpeed is the fastest anybody on the floor can move, in feet a second (assumption:
+// a little over a sprinter's).
+const MostSpeed = 40.0
+
+// Validate checks that the snapshot can be judged on this court: real numbers,
+// everybody on the floor, nobody in another's place, the cutter at the screen.
+// Errors are sentences and match ErrPlaces.
+func (s *Snapshot) Validate(c court.Court) error {
+	action, ok := ActionByID(s.Action)
+	if !ok {
+		return places("There is no action called %q. Choose one from the list.", s.Action)
+	}
+	spots := append(action.Participants, Participant{ID: start, Word: "the start of the cut"}, Participant{ID: catch, Word: "the catch"})
+	for _, p := range spots {
+		at := s.At(p.ID)
+		if !at.Finite() {
+			return places("The place of %s is not a number. Nothing was judged; put the figure back on the floor.", p.Word)
+		}
+		if !c.Contains(at) {
+			return places("%s is off the court (%s, %s from the ring). Nothing was judged; drag it back inside the lines.",
+				upper(p.Word), court.FeetInches(at.X), court.FeetInches(at.Y))
+		}
+	}
+	if err := s.validMotion(action); err != nil {
+		return err
+	}
+	for i, p := range action.Participants {
+		for _, q := range action.Participants[i+1:] {
+			if s.At(p.ID).Dist(s.At(q.ID)) < SameSpot {
+				return places("%s and %s stand on one spot. Nothing was judged; move one of them.", upper(p.Word), q.Word)
+			}
+		}
+	}
+	if s.From.Dist(s.To) < HipToHip {
+		return places("The cut has no direction: its start and the catch are on one spot. Move the catch away.")
+	}
+	if action.spots.free {
+		return nil
+	}
+	return s.atTheScreen(action)
+}
+
+// validMotion checks what is told of how people move, look and shoot.
+func (s *Snapshot) validMotion(a *Action) error {
+	if !s.Velocity.finite() || !s.Facing.finite() || !s.Back.Finite() || !s.Exit.Finite() || !s.WhenSet.Finite() {
+		return places("Where somebody faces or goes is not a number. Nothing was judged; turn the figure again.")
+	}
+	for p := range numBodies {
+		if v, _ := s.Velocity.Of(p); v.Len() > MostSpeed {
+			return places("%s moves faster than anybody can run. Nothing was judged; shorten the arrow.", upper(a.word(p)))
+		}
+	}
+	if !(s.Range >= 0 && s.Range < 100) {
+		return places("A shooting range of %g ft is not one. Nothing was judged; give it in feet.", s.Range)
+	}
+	if s.WeakHand != "" && s.WeakHand != "left" && s.WeakHand != "right" {
+		return places("A weak hand is left or right, not %q.", s.WeakHand)
+	}
+	return nil
+}
+
+// atTheScreen checks that the cutter is where the read is made.
+func (s *Snapshot) atTheScreen(a *Action) error {
+	f := newFrame(s)
+	along, out := f.in(s.Cutter)
+	who := upper(a.word(cutter))
+	switch {
+	case along < -LevelBand:
+		return places("%s is still %.0f ft short of the screener's shoulder, so there is nothing to read yet. Move the figure to the screen.", who, -along)
+	case along > LevelBand:
+		return places("%s is %.0f ft past the screener's shoulder, so the read is over. Move the figure back to the screen.", who, along)
+	case out < 0 || out > UseBand:
+		return places("%s is not using this screen: the way goes by %.0f ft from the screener's shoulder. Move the figure closer.", who, abs(out))
+	}
+	return nil
+}
+
+// word is how a sentence speaks of one of the action's participants.
+func (a *Action) word(p Place) string {
+	for _, who := range a.Participants {
+		if who.ID == p {
+			return who.Word
+		}
+	}
+	switch p {
+	case catch:
+		return "the catch"
+	case start:
+		return "the start of the cut"
+	case rim:
+		return "the rim"
+	}
+	return p.String()
+}
+
+// Mirror returns the same snapshot on the other side of the court.
+func (s Snapshot) Mirror() Snapshot {
+	for p := cutter; p < rim; p++ {
+		s.Put(p, s.At(p).Mirror())
+	}
+	s.Velocity.each(court.Point.Mirror)
+	s.Facing.each(court.Point.Mirror)
+	s.Back, s.Exit, s.WhenSet = s.Back.Mirror(), s.Exit.Mirror(), s.WhenSet.Mirror()
+	switch s.WeakHand {
+	case "left":
+		s.WeakHand = "right"
+	case "right":
+		s.WeakHand = "left"
+	}
+	return s
+}
+
+// Side is the side of the floor the screen is set on; where there is no screen
+// on a side, the ball's.
+func (s *Snapshot) Side() string {
+	if s.onLeft() {
+		return "left"
+	}
+	return "right"
+}
+
+func (s *Snapshot) onLeft() bool {
+	if screen, ok := ActionByID(s.Action); ok && screen.spots.free && screen.ball() == passer {
+		return s.Passer.X < 0
+	}
+	return s.Screener.X < 0
+}
+
+// Example places an action of this type on a court's right side with the defense
+// giving a clear cue, everybody moving as the cue has it. A cue it does not have gives
+// the first one.
+func (a *Action) Example(c court.Court, cue Cue) Snapshot {
+	spot := func(id string) court.Point {
+		p, _ := c.SpotAt(id) // "rim" is the origin
+		return p
+	}
+	s := Snapshot{Action: a.ID, From: spot(a.spots.from), To: spot(a.spots.to), CutterShoots: Yes, FeetSet: Yes}
+	if a.spots.to == "rim" {
+		s.To = finishNear(s.From)
+	}
+	if a.spots.ball != "" {
+		s.Passer = spot(a.spots.ball)
+	}
+	for who, id := range a.spots.others {
+		s.Put(who, spot(id))
+	}
+	for _, p := range a.spots.set {
+		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet))
+	}
+	row := a.exampleRow(cue)
+	if row.shift > 0 {
+		s.From, s.To = c.Clamp(s.From.Add(court.Point{Y: row.shift}), 1), c.Clamp(s.To.Add(court.Point{Y: row.shift}), 1)
+	}
+	if !a.spots.free {
+		a.setScreen(&s)
+	}
+	a.placeDefenders(&s, row)
+	if !a.spots.free {
+		a.setInMotion(&s, row)
+	}
+	if row.Cue == Weak {
+		s.WeakHand = s.weakWith()
+	}
+	if a.Family == OffBall && !a.spots.free {
+		s.Exit = s.Screener.Scale(exitAt)
+	}
+	if away := s.XCutter.Sub(s.Screener); a.spots.blind && away.Len() < NormalStep {
+		// A step was left when the feet were set; the defender has run into it since.
+		s.WhenSet = s.Screener.Add(away.Unit().Scale(stepLeft))
+	}
+	switch a.spots.back {
+	case "":
+		if !a.spots.free {
+			s.Back = s.To
+		}
+	default:
+		s.Back = spot(a.spots.back)
+	}
+	return s
+}
+
+// weakWith is the weak hand that fits where the guard stands: on the strong one.
+func (s *Snapshot) weakWith() string {
+	left := *s
+	left.WeakHand = "left"
+	if s.XCutter.Sub(s.Cutter).Dot(left.strongSide()) > 0 {
+		return "left"
+	}
+	return "right"
+}
+
+// exampleRow is the row of a cue; that of the first cue for one the action lacks. An
+// older cue is shown by its first kind.
+func (a *Action) exampleRow(cue Cue) *Row {
+	for i := range a.rows {
+		if a.rows[i].Cue == cue || cue != NoCue && a.rows[i].Cue.Parent() == cue {
+			return &a.rows[i]
+		}
+	}
+	return &a.rows[0]
+}
+
+// setScreen puts the screener where the defender's body is and the cutter at the
+// shoulder, hip to hip.
+func (a *Action) setScreen(s *Snapshot) {
+	way := s.To.Sub(s.From)
+	at := 0.5
+	switch {
+	case a.spots.at >= 1:
+		at = a.spots.at / way.Len()
+	case a.spots.at > 0:
+		at = a.spots.at
+	}
+	middle := s.From.Add(way.Scale(at))
+	s.Screener, s.Cutter = middle, middle
+	f := newFrame(s)
+	s.Screener = f.at(0, -HipToHip)
+	f = newFrame(s)
+	s.Cutter = f.at(0, HipToHip)
+	for who, at := range a.spots.beside {
+		s.Put(who, f.at(at.along, at.out))
+	}
+}
+
+// setInMotion lets cutter and defenders move as a row's clear example has them.
+func (a *Action) setInMotion(s *Snapshot, row *Row) {
+	f := newFrame(s)
+	speed := CutSpeed
+	if a.Family != OffBall {
+		speed = comingOff
+	}
+	s.Velocity.Set(cutter, f.a.Scale(speed))
+	s.Velocity.Set(screener, court.Point{})
+	for _, p := range a.Participants {
+		if p.ID.Defends() {
+			s.Velocity.Set(p.ID, court.Point{})
+		}
+	}
+	if a.Family == OffBall && a.follows(&f, s) {
+		s.Velocity.Set(xCutter, f.a.Scale(speed))
+	}
+	for _, m := range row.moves {
+		if a.spots.watching && m.who == xCutter {
+			continue // stands and looks at the ball
+		}
+		s.Velocity.Set(m.who, f.a.Scale(m.along).Add(f.n.Scale(m.out)))
+	}
+}
+
+// placeDefenders puts every defender where a cue is clear.
+func (a *Action) placeDefenders(s *Snapshot, row *Row) {
+	ball := s.At(a.ball())
+	for _, p := range a.Participants {
+		if p.ID.Defends() {
+			own := s.At(p.Guards)
+			sag := guarding
+			if own.X*ball.X < 0 && p.ID >= xOne {
+				sag = helpSag * own.Len()
+			}
+			s.Put(p.ID, own.Toward(court.Point{}, sag))
+		}
+	}
+	if at, ok := clearPlaces[row.Cue]; ok && !a.spots.free {
+		f := newFrame(s)
+		s.XCutter = f.at(at.cutter.along, at.cutter.out)
+		s.XScreener = f.at(at.screener.along, at.screener.out)
+	}
+	if a.spots.eyes != nobody {
+		s.Facing.Set(xCutter, s.At(a.spots.eyes))
+	}
+	for _, p := range row.show {
+		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet).Add(p.plus))
+	}
+}
+
+// ball is who has the ball at the moment of the read.
+func (a *Action) ball() Place {
+	for _, p := range a.Participants {
+		if p.Ball {
+			return p.ID
+		}
+	}
+	return passer
+}
+
+// Distances at which examples place defenders (assumptions).
+const (
+	guarding = 3.0  // feet from the own player, toward the rim
+	helpSag  = 0.45 // share of the way to the rim, two passes away
+	stepLeft = 3.6  // feet left to a defender who could not see the screen
+	exitAt   = 0.55 // share of the screener's distance from the rim, on the way there
+)
+
+// TapeMarks are the places where the screens of this action are set, on both sides, as
+// lengths a person can measure, so that they are set where the game sets them. Actions
+// without a screen have none.
+func (a *Action) TapeMarks(c court.Court, metric bool) []court.Mark {
+	if a.spots.free {
+		return nil
+	}
+	var out []court.Mark
+	s := a.Example(c, NoCue)
+	for _, p := range a.Participants {
+		if !p.Screens {
+			continue
+		}
+		name := a.Name
+		if p.ID != screener {
+			name += ", " + lowerFirst(p.Name)
+		}
+		at := s.At(p.ID)
+		right, left := c.MarkAt("Right "+lowerFirst(name), at, metric), c.MarkAt("Left "+lowerFirst(name), at.Mirror(), metric)
+		right.Screen, left.Screen = true, true
+		out = append(out, right, left)
+	}
+	return out
+}
+
+// Start returns where the screener comes from on a court, for a screen on the
+// right side.
+func (a *Action) Start(c court.Court) court.Point {
+	p, _ := c.SpotAt(a.spots.screenerFrom)
+	return p
+}
+
+type offset struct{ along, out float64 }
+
+// clearPlaces are places of the cutter's and the screener's defender in the screen's
+// frame, in feet, that show a cue beyond doubt (assumptions of the model's geometry).
+var clearPlaces = map[Cue]struct{ cutter, screener offset }{
+	Trail:  {offset{-3.4, 1.6}, offset{0.6, -3.0}},
+	Stuck:  {offset{-1.2, 0.0}, offset{0.6, -3.0}},
+	Under:  {offset{1.2, -3.8}, offset{-2.2, -3.0}},
+	Jump:   {offset{3.4, 2.6}, offset{0.6, -3.0}},
+	Switch: {offset{-2.2, -0.4}, offset{2.8, 1.9}},
+	Show:   {offset{-2.9, 2.2}, offset{2.8, 1.9}},
+	Waits:  {offset{-3.0, 1.6}, offset{1.4, 4.6}},
+	Denied: {offset{3.4, 2.6}, offset{0.6, -3.0}},
+
+	Drop:      {offset{-3.0, 1.5}, offset{1.4, -7.5}},
+	Level:     {offset{-3.0, 1.5}, offset{2.6, -2.2}},
+	Tag:       {offset{-3.0, 1.5}, offset{1.4, -7.5}},
+	UnderFar:  {offset{1.2, -3.8}, offset{-2.2, -3.6}},
+	Early:     {offset{3.0, 2.4}, offset{7.2, 1.2}},
+	Ice:       {offset{2.8, 2.4}, offset{-4.5, -3.0}},
+	SoftShow:  {offset{-3.6, 1.6}, offset{3.6, 2.6}},
+	HardHedge: {offset{-5.6, 1.0}, offset{3.4, 3.2}},
+	Hedge:     {offset{-4.6, 1.4}, offset{3.4, 3.2}},
+	Blitz:     {offset{-1.8, 2.4}, offset{2.2, 3.0}},
+	TagLow:    {offset{-3.0, 1.5}, offset{1.4, -7.5}},
+	Weak:      {offset{2.8, 4.0}, offset{-3.0, -7.0}},
+}
+
+func abs(x float64) float64 {
+	if x < 0 {
+		return -x
+	}
+	return x
+}
+
+func upper(s string) string {
+	if s == "" {
+		return s
+	}
+	return string(s[0]-'a'+'A') + s[1:]
+}
