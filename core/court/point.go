@@ -23,10 +23,10 @@ func (p Point) Scale(k float64) Point { return Point{p.X * k, p.Y * k} }
 func (p Point) Dot(q Point) float64 { return p.X*q.X + p.Y*q.Y }
 
 // Len returns the length of p in feet.
-func (p Point) Len() float64 { return math.Hypot(p.X, p.Y) }
+func (p Point) Len() float64 { return math.Sqrt(p.X*p.X + p.Y*p.Y) }
 
 // Dist returns the distance from p to q in feet.
-func (p Point) Dist(q Point) float64 { return math.Hypot(p.X-q.X, p.Y-q.Y) }
+func (p Point) Dist(q Point) float64 { return p.Sub(q).Len() }
 
 // Unit returns p scaled to length 1, or the zero Point when p is zero.
 func (p Point) Unit() Point {

@@ -1,6 +1,9 @@
 package court
 
-import "math"
+import (
+	"math"
+	"strings"
+)
 
 // Stand-off distances and small offsets of the named spots, in feet.
 const (
@@ -30,44 +33,67 @@ type Spot struct {
 	At   Point  `json:"at"`
 }
 
+// anchors are the measures that the named places hang on, in feet.
+type anchors struct{ r, ft, lane, maxX, block float64 }
+
+func (c Court) anchors(standOff float64) anchors {
+	return anchors{c.ArcRadius + standOff, c.FreeThrowY(), c.LaneWidth / 2, c.Width/2 - SidelineInset,
+		blockFromBaseline - c.RingFromBaseline()}
+}
+
+// onArc is how far from the other axis the arc of the stand-off is at a distance v.
+func (a *anchors) onArc(v float64) float64 { return math.Sqrt(math.Max(0, a.r*a.r-v*v)) }
+
+func (a *anchors) cornerX() float64 { return math.Min(a.r, a.maxX) }
+
+func (a *anchors) post() float64 { return a.lane + laneStandOff }
+
+// places are the named spots in the middle and on the right.
+var places = []struct {
+	id, name string
+	at       func(*anchors) Point
+}{
+	{"top", "Top", func(a *anchors) Point { return Point{0, a.r} }},
+	{"nail", "Nail", func(a *anchors) Point { return Point{0, a.ft} }},
+	{"highpost", "High post", func(a *anchors) Point { return Point{0, a.ft + highPostAbove} }},
+	{"slotR", "Right slot", func(a *anchors) Point { return Point{SlotX, a.onArc(SlotX)} }},
+	{"wingR", "Right wing", func(a *anchors) Point { return Point{math.Min(a.onArc(a.ft), a.maxX), a.ft} }},
+	{"cornerR", "Right corner", func(a *anchors) Point { return Point{a.cornerX(), CornerY} }},
+	{"elbowR", "Right elbow", func(a *anchors) Point { return Point{a.lane, a.ft} }},
+	{"blockR", "Right block", func(a *anchors) Point { return Point{a.post(), a.block} }},
+	{"midpostR", "Right mid-post", func(a *anchors) Point { return Point{a.post(), (a.block + a.ft) / 2} }},
+	{"shortR", "Right short corner", func(a *anchors) Point { return Point{(a.lane + a.cornerX()) / 2, -CornerY} }},
+	{"dunkerR", "Right dunker spot", func(a *anchors) Point { return Point{a.post(), -dunkerBelow} }},
+}
+
 // Spots returns the named places of the court for a stand-off outside the arc
 // in feet (StandOff by default). The places are common practice; only the
 // lines they hang on are published. Ids carry R or L for the side.
 func (c Court) Spots(standOff float64) []Spot {
-	r := c.ArcRadius + standOff
-	ft, lane := c.FreeThrowY(), c.LaneWidth/2
-	onCircle := func(x float64) float64 { return math.Sqrt(math.Max(0, r*r-x*x)) }
-	maxX := c.Width/2 - SidelineInset
-	wingX := math.Min(math.Sqrt(math.Max(0, r*r-ft*ft)), maxX)
-	cornerX := math.Min(r, maxX)
-	blockY := blockFromBaseline - c.RingFromBaseline()
-
-	spots := []Spot{
-		{"top", "Top", Point{0, r}},
-		{"nail", "Nail", Point{0, ft}},
-		{"highpost", "High post", Point{0, ft + highPostAbove}},
+	a := c.anchors(standOff)
+	spots := make([]Spot, 0, 2*len(places))
+	for _, p := range places {
+		at := p.at(&a)
+		spots = append(spots, Spot{p.id, p.name, at})
+		if name, ok := strings.CutPrefix(p.name, "Right "); ok {
+			spots = append(spots, Spot{MirrorSpot(p.id), "Left " + name, at.Mirror()})
+		}
 	}
-	both := func(id, name string, right Point) {
-		spots = append(spots,
-			Spot{id + "R", "Right " + name, right},
-			Spot{id + "L", "Left " + name, right.Mirror()})
-	}
-	both("slot", "slot", Point{SlotX, onCircle(SlotX)})
-	both("wing", "wing", Point{wingX, ft})
-	both("corner", "corner", Point{cornerX, CornerY})
-	both("elbow", "elbow", Point{lane, ft})
-	both("block", "block", Point{lane + laneStandOff, blockY})
-	both("midpost", "mid-post", Point{lane + laneStandOff, (blockY + ft) / 2})
-	both("short", "short corner", Point{(lane + cornerX) / 2, -CornerY})
-	both("dunker", "dunker spot", Point{lane + laneStandOff, -dunkerBelow})
 	return spots
 }
 
 // SpotAt returns a named spot at the usual stand-off, and whether the id is known.
 func (c Court) SpotAt(id string) (Point, bool) {
-	for _, s := range c.Spots(StandOff) {
-		if s.ID == id {
-			return s.At, true
+	base, left := strings.CutSuffix(id, "L")
+	for i := range places {
+		p := &places[i]
+		switch own, sided := strings.CutSuffix(p.id, "R"); {
+		case p.id == id:
+			a := c.anchors(StandOff)
+			return p.at(&a), true
+		case left && sided && own == base:
+			a := c.anchors(StandOff)
+			return p.at(&a).Mirror(), true
 		}
 	}
 	return Point{}, false

@@ -36,7 +36,10 @@ type Moment struct {
 	// Range is how far from the ring, in feet, a jump shot is taken.
 	Range float64
 
-	late int // one more than the defender who has helped and comes back late; 0 for none
+	follows [Most]int // the attacker whom each defender follows, once settled
+	settled bool
+	late    int // one more than the defender who has helped and comes back late; 0 for none
+	busy    int // one more than the defender who follows the one who was helped on; 0 for none
 }
 
 // Run is what one attacker does: wait, then follow a path.
@@ -119,6 +122,9 @@ const (
 	laneReach = 2.0
 	// longPass is from how far, in feet, a pass is thrown high and slower (assumption).
 	longPass = 24.0
+	// gathers is how long a dribbler needs to gather the ball for a long pass, in seconds
+	// (assumption).
+	gathers = 0.25
 	// overReach is how near the catch, in feet, a defender still gets a pass thrown
 	// overhead (assumption).
 	overReach = 4.0
@@ -185,6 +191,9 @@ func (m *Moment) Play(t *Try) Outcome {
 	}
 	own, help, ownBy, helpBy := math.Inf(1), math.Inf(1), -1, -1
 	for d := range m.Defenders {
+		if m.busy == d+1 {
+			continue
+		}
 		if run != nil && (run.Dribble || t.Receiver == m.Ball) && m.onBack(d, run) {
 			continue // on the driver's back
 		}
@@ -193,7 +202,7 @@ func (m *Moment) Play(t *Try) Outcome {
 			react += arrive
 		}
 		w := m.contest(d, t, run, shot, react) - released
-		if run != nil && m.cutOff(d, t.Receiver, run) < 0 {
+		if run != nil && m.cutsOff(d, t.Receiver, run) {
 			w = LeastWindow // stopped on the way
 		}
 		if m.minds(d) == t.Receiver || m.close(d, shot) {
@@ -209,7 +218,7 @@ func (m *Moment) Play(t *Try) Outcome {
 		// A helper gives up an own player: the next pass may be better.
 		o.Window, o.By = help, helpBy
 		if next := math.Min(own, m.left(t, helpBy, end, o.Ball)); next > help {
-			o.Window, o.Next = next, m.Defend[helpBy].Guards
+			o.Window, o.Next = next, m.minds(helpBy)
 		}
 	}
 	o.Window = math.Max(LeastWindow, math.Min(mostWindow, o.Window))
@@ -261,104 +270,25 @@ func (m *Moment) runOf(t *Try, who int) *Run {
 	return nil
 }
 
-// throw fills in how and when the ball gets to the receiver.
-func (m *Moment) throw(t *Try, o *Outcome, arrive float64) {
-	from := m.Attack[m.Ball].At
-	if run := m.runOf(t, m.Ball); run != nil && t.Leaves > 0 {
-		from, _ = m.Pace.Dribbling().Along(Mover{from, m.Attack[m.Ball].Velocity}, run.Path, math.Max(0, t.Leaves-run.Delay))
-	}
-	if t.Handed {
-		o.Ball = arrive
-		o.Way = Straight
-		// A handoff cannot be given through a defender.
-		for d := range m.Defenders {
-			at := m.Defend[d].At
-			if m.minds(d) == t.Receiver && court.SegmentDist(at, m.Attack[t.Receiver].At, from) < bodyWidth &&
-				at.Dist(from) < m.Attack[t.Receiver].At.Dist(from) {
-				o.Way = Blocked
-			}
-		}
-		return
-	}
-	far := from.Dist(o.End)
-	if t.Lobbed {
-		o.Way, o.Ball = Over, math.Max(arrive, t.Leaves+far/m.Pace.Skip)
-		for d := range m.Defenders {
-			if m.minds(d) != t.Receiver && m.Defend[d].At.Len() < lobReach {
-				o.Way = Blocked
-			}
-		}
-		return
-	}
-	speed := m.Pace.Pass
-	if far > longPass {
-		speed = m.Pace.Skip
-	}
-	leaves := math.Max(t.Leaves, arrive-far/speed)
-	o.Way, o.Ball = Straight, leaves+far/speed
-	if !m.takes(t, from, o.End, leaves, speed, math.Inf(1), 0) {
-		return
-	}
-	leaves = math.Max(t.Leaves, arrive-far/m.Pace.Skip)
-	o.Way, o.Ball = Over, leaves+far/m.Pace.Skip
-	if m.takes(t, from, o.End, leaves, m.Pace.Skip, overReach, toJump) {
-		o.Way = Blocked
-	}
-}
-
-// takes reports whether a defender gets to the ball's way in time, with so many seconds to
-// spare and no farther than so many feet from its end. The defender at the catch itself is counted by the window.
-func (m *Moment) takes(t *Try, from, to court.Point, leaves, speed, fromEnd, spare float64) bool {
-	way := to.Sub(from)
-	length := way.Len()
+// Settle fixes who follows whom as things stand, for every try that is played after it.
+func (m *Moment) Settle() {
 	for d := range m.Defenders {
-		at := m.Defend[d].At
-		if at.Dist(from) < nearPasser && m.minds(d) == m.Ball || court.SegmentDist(at, from, to) > laneReach+length/speed*m.Pace.Top+m.Pace.Top*leaves {
-			continue
-		}
-		for gone := step; gone < length-laneReach; gone += step {
-			p := from.Add(way.Scale(gone / length))
-			if p.Dist(to) > fromEnd || p.Dist(from) < nearPasser && at.Dist(from) < nearPasser {
-				continue
-			}
-			// Nobody knows of the pass before it leaves; till then a defender goes on.
-			if m.stands(d, p, laneReach, leaves) || m.reach(d, p, laneReach, leaves+m.Pace.React, t)+spare < leaves+gone/speed {
-				return true
-			}
-		}
+		m.follows[d] = m.follow(d)
 	}
-	return false
+	m.settled = true
 }
 
-// stands reports whether a defender who goes on as before is near a place at a time.
-func (m *Moment) stands(d int, p court.Point, within, at float64) bool {
-	return m.drift(d, at).Dist(p) < within
-}
-
-// drift is where a defender is who does not react, at a time: a moving one slows down
-// after a stride.
-func (m *Moment) drift(d int, t float64) court.Point {
-	const stride = 0.5 // seconds (assumption)
-	b := &m.Defend[d]
-	if b.Velocity == (court.Point{}) {
-		return b.At
-	}
-	to := b.At.Add(b.Velocity.Scale(math.Min(t, stride)))
-	for i := range m.Attackers {
-		// Whoever runs into a body that stands is stopped there.
-		body := &m.Attack[i]
-		if body.Velocity.Len() > 1 || body.At.Dist(b.At) < bodyWidth/2 || court.SegmentDist(body.At, b.At, to) >= bodyWidth {
-			continue
-		}
-		near := court.NearestOnSegment(body.At, b.At, to)
-		to = b.At.Toward(near, math.Max(0, b.At.Dist(near)-bodyWidth))
-	}
-	return to
-}
-
-// minds is the attacker whom a defender follows: the own one, or the other one where the
-// two have exchanged by how they move.
+// minds is the attacker whom a defender follows.
 func (m *Moment) minds(d int) int {
+	if m.settled {
+		return m.follows[d]
+	}
+	return m.follow(d)
+}
+
+// follow is the own attacker, or the other one where the two have exchanged by how they
+// move.
+func (m *Moment) follow(d int) int {
 	own := m.Defend[d].Guards
 	a, b := m.Involved[0], m.Involved[1]
 	if own != a && own != b || a == b {
@@ -396,227 +326,4 @@ func (m *Moment) switched(x, y, a, b int) bool {
 		return dx.Dist(pa) + dy.Dist(pb) - dx.Dist(pb) - dy.Dist(pa)
 	}
 	return apart(0) > clearly && apart(m.Pace.React) > clearly
-}
-
-// reaction is how long a defender needs to see that the ball goes to somebody.
-func (m *Moment) reaction(d, receiver int, end court.Point) float64 {
-	late := m.Pace.HelpReact()
-	onBall := receiver == m.Ball && (m.Defend[d].Guards == m.Involved[0] || m.Defend[d].Guards == m.Involved[1])
-	if m.minds(d) == receiver || onBall || m.close(d, end) || m.engaged(d, receiver) {
-		late = m.Pace.React
-	}
-	if m.Defend[d].Away {
-		late += awayFor
-	}
-	if m.late == d+1 {
-		late = m.Pace.HelpReact() + m.Pace.React
-	}
-	return late
-}
-
-// engaged reports whether a defender is on a runner already, whoever that defender guards.
-func (m *Moment) engaged(d, runner int) bool {
-	a := &m.Attack[runner]
-	gap := m.Defend[d].At.Sub(a.At)
-	return gap.Len() < onRunner && a.Velocity.Dot(gap) > 0
-}
-
-// close reports whether a defender is at a place already.
-func (m *Moment) close(d int, end court.Point) bool { return m.Defend[d].At.Dist(end) < alreadyThere }
-
-// contest is when a defender bothers a shot: at the rim on the run, at a jump shot coming
-// to a stop.
-func (m *Moment) contest(d int, t *Try, r *Run, shot court.Point, react float64) float64 {
-	if r != nil && r.ToRim {
-		return m.reach(d, shot, Contest, react, t)
-	}
-	b := &m.Defend[d]
-	at := m.drift(d, react)
-	if b.At.Dist(shot) <= Contest && at.Dist(shot) <= Contest {
-		return 0
-	}
-	path := []court.Point{shot}
-	if body, ok := m.inWay(d, at, shot, t); ok {
-		path = Round(at, shot, body, bodyWidth)
-		react += heldFor
-	}
-	last := len(path) - 1
-	from := at
-	if last > 0 {
-		from = path[0]
-	}
-	if from.Dist(shot) <= Contest {
-		path = path[:last]
-	} else {
-		path[last] = shot.Toward(from, Contest)
-	}
-	if len(path) == 0 {
-		return react
-	}
-	return react + m.Pace.Cutting().StopAt(Mover{at, b.Velocity}, path)
-}
-
-// reach is when a defender is within some feet of a place: going on as before until the
-// reaction, then straight there, around the bodies of attackers who do not run in t.
-func (m *Moment) reach(d int, p court.Point, within, react float64, t *Try) float64 {
-	b := &m.Defend[d]
-	before := b.At.Dist(p)
-	at := m.drift(d, react)
-	after := at.Dist(p)
-	switch {
-	case before <= within && after <= within:
-		return 0
-	case after <= within:
-		return react * (before - within) / (before - after)
-	}
-	v := b.Velocity
-	if t != nil {
-		if body, ok := m.inWay(d, at, p, t); ok {
-			path := Round(at, p, body, bodyWidth)
-			if len(path) > 1 {
-				// Around a body nobody keeps the full speed.
-				first := at.Dist(path[0])
-				rest := math.Max(0, path[0].Dist(path[1])-within)
-				return react + heldFor + m.Pace.Cutting().timeWith(v, path[0].Sub(at), first+rest)
-			}
-		}
-	}
-	return react + m.Pace.Cutting().timeWith(v, p.Sub(at), after-within)
-}
-
-// timeWith is the time to cover so many feet in a direction, starting with a velocity.
-func (r Runner) timeWith(v, dir court.Point, feet float64) float64 {
-	length := dir.Len()
-	if length == 0 || feet <= 0 {
-		return 0
-	}
-	speed := v.Dot(dir) / length
-	late := 0.0
-	if speed < 0 {
-		late, speed = -speed/Braking, 0
-	}
-	return late + r.timeFrom(math.Min(speed, r.Top), feet)
-}
-
-// inWay is the body of an attacker who stands between a defender and a place.
-func (m *Moment) inWay(d int, from, to court.Point, t *Try) (court.Point, bool) {
-	for i := range m.Attackers {
-		if i == t.Receiver || m.runOf(t, i) != nil && m.runOf(t, i).Delay < m.Pace.React {
-			continue
-		}
-		at := m.Attack[i].At
-		if m.Attack[i].Velocity.Len() > 1 || at.Dist(to) < bodyWidth {
-			continue
-		}
-		if court.SegmentDist(at, from, to) < bodyWidth && from.Dist(at) > bodyWidth/2 {
-			return at, true
-		}
-	}
-	return court.Point{}, false
-}
-
-// cutOff is how many seconds a defender comes late to cut a run off: negative for one
-// who stands or gets in its way first. Those behind its start are not met.
-func (m *Moment) cutOff(d, receiver int, r *Run) float64 {
-	from := m.Attack[r.Who].At
-	if m.Defend[d].At.Sub(from).Dot(r.Path[0].Sub(from)) <= 0 {
-		return math.Inf(1)
-	}
-	runner := m.runner(r)
-	react := m.reaction(d, receiver, r.Path[len(r.Path)-1])
-	within := bodyReach
-	if m.minds(d) == receiver || m.engaged(d, receiver) {
-		within = armReach
-	}
-	mover := Mover{from, m.Attack[r.Who].Velocity}
-	worst, gone := math.Inf(1), 0.0
-	at := from
-	for leg, to := range r.Path {
-		length := at.Dist(to)
-		if length == 0 {
-			continue
-		}
-		last := leg == len(r.Path)-1
-		for s := step; s < length || s < length+step && !last; s += step {
-			p := at.Add(to.Sub(at).Scale(math.Min(1, s/length)))
-			t := r.Delay + runner.Arrival(mover, []court.Point{at.Add(to.Sub(at).Unit().Scale(gone + math.Min(s, length)))})
-			if m.Defend[d].At.Dist(p) <= within && t < react {
-				return -t // stands in the way
-			}
-			worst = math.Min(worst, m.reach(d, p, within, react, nil)-t)
-		}
-		gone += length
-		at = to
-	}
-	return worst
-}
-
-// keepsBack reports whether a defender of another attacker is nearer the rim than a
-// place, and well away from it.
-func (m *Moment) keepsBack(d, receiver int, end court.Point) bool {
-	return m.minds(d) != receiver && m.Defend[d].At.Len() < end.Len() && m.Defend[d].At.Dist(end) > wellBack
-}
-
-// onBack reports whether a defender is behind somebody who goes somewhere with the ball.
-func (m *Moment) onBack(d int, r *Run) bool {
-	from := m.Attack[r.Who].At
-	const went = 2.0 // feet from which a driver has somebody on the back (assumption)
-	return from.Dist(r.Path[len(r.Path)-1]) > went && m.Defend[d].At.Sub(from).Dot(r.Path[0].Sub(from)) < 0
-}
-
-// left is the window of the pass to the attacker whom a helper left, less what that pass
-// costs: from the passer at once to one who was ready for it, else one more pass from the
-// catch.
-func (m *Moment) left(t *Try, helper int, from court.Point, caught float64) float64 {
-	if t.Other == nil || m.Defend[helper].Guards != t.Other.Who || m.Ball == t.Other.Who {
-		return m.next(helper, from, caught) - extraPass
-	}
-	one := Try{Runs: []Run{*t.Other}, Receiver: t.Other.Who, Leaves: m.Pace.HelpReact()}
-	late := *m
-	// The helper has gone to the catch until the ball leaves, and comes back from there.
-	gone := math.Max(0, late.Defend[helper].At.Dist(from)-Contest)
-	late.Defend[helper].At = late.Defend[helper].At.Toward(from, math.Min(gone, m.Pace.Cutting().Covered(m.Pace.React)))
-	late.Defend[helper].Velocity = court.Point{}
-	late.late = helper + 1
-	o := late.Play(&one)
-	if o.Way == Blocked {
-		return LeastWindow
-	}
-	return o.Window - otherPass
-}
-
-// next is the window of one more pass from a catch, to the attacker whom a helper left.
-func (m *Moment) next(helper int, from court.Point, caught float64) float64 {
-	left := m.Defend[helper].Guards
-	if left == m.Ball {
-		return math.Inf(-1)
-	}
-	// The one who was left moves away from the crowd.
-	to := m.Attack[left].At
-	to = to.Add(to.Sub(from).Unit().Scale(math.Min(drifts, m.Pace.Cutting().Covered(caught))))
-	ball := caught + from.Dist(to)/m.Pace.Pass
-	window := math.Inf(1)
-	for d := range m.Defenders {
-		w := m.reach(d, to, Contest, caught, nil)
-		if d == helper {
-			// The helper has to come back from where the catch is.
-			w = caught + m.Pace.React + m.Pace.Cutting().TimeTo(math.Max(0, from.Dist(to)-Contest))
-		}
-		window = math.Min(window, w-ball-Release(to.Len()))
-	}
-	return window
-}
-
-// feetAt is how far the nearest defender is when a shot leaves the hand, from how many
-// seconds later that defender bothers it: coming to a stop before a jump shot, running at
-// one at the rim.
-func feetAt(window float64, toRim bool) float64 {
-	const running = 15.0 // ft/s of somebody who chases (assumption)
-	switch {
-	case window < 0:
-		return math.Max(0, Contest+running*window)
-	case toRim:
-		return Contest + running*window
-	}
-	return Contest + Braking*window*window/2 + SlowWalk*window
 }

@@ -123,6 +123,16 @@ func (s *Snapshot) shift(by court.Point) {
 // ReaderPlace is the place of the participant whose read an action asks for first.
 const ReaderPlace = cutter
 
+// Partner is the participant whose answer goes with the reader's: the screener.
+func (a *Action) Partner() Participant {
+	for _, p := range a.Participants {
+		if p.ID == screener {
+			return p
+		}
+	}
+	return Participant{}
+}
+
 // Reader is the participant whose read an action asks for first.
 func (a *Action) Reader() Participant {
 	for _, p := range a.Participants {

@@ -85,6 +85,9 @@ var (
 	guardBack    = SecondCue{"guard-back", "the guard is behind the roller, within a step or two", ofRoll}
 	angleFlipped = SecondCue{"angle-flipped", "the screener flips the angle", ofRoll}
 	slipFirst    = SecondCue{"slip-first", "the big points to the switch or steps up before contact", ofRoll}
+	bigAway      = SecondCue{"big-away", "the big is nowhere near the roll", ofBig}
+	popperFree   = SecondCue{"popper-free", "the popper's defender sags off", ofHelp}
+	slipsAtOnce  = SecondCue{"slips-at-once", "the screener slips at once", ofRoll}
 	leavesFirst  = SecondCue{"leaves-first", "the big leaves before contact", ofRoll}
 	middleOpen   = SecondCue{"middle-open", "the middle is open", ofHelp}
 	cornerTags   = SecondCue{"corner-tags", "the corner's defender helps", ofHelp}
@@ -150,7 +153,8 @@ var ballRows = []Row{
 		Cutter: []Answer{
 			answer(TurnCorner, "The big is level: turn the corner wide.", "Wide around the big's outside hip; go back the other way if the big leans."),
 			also(Pocket, bigHips, moving(xScreener, outward, trapSpeed), "The big's hips turn to you: pocket pass.", "Near hand, low, into the space behind the big."),
-			also(HitPop, bigStays, all(shoots(screener), moving(xScreener, withBall, 4)), "The big stays with you: throw back to the pop.", "String it out two dribbles, then throw back."),
+			also(HitPop, bigStays, all(shoots(screener), moving(xScreener, withBall, 1)), "The big stays with you: throw back to the pop.", "String it out two dribbles, then throw back."),
+			also(HitRoll, bigStays, not(deeper(xScreener, body(1.5), screener)), "The big stays with you: hit the short roll.", "String it out two dribbles, then past the big to the roll."),
 		},
 		Screener:   []Answer{job(ShortRoll, "Short roll to the middle, hands ready, look at the corner."), popOut},
 		PasserPart: "Stay wide and be seen.",
@@ -172,7 +176,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Under, when: all(goneBy, not(bigOut)), Seen: "The guard goes behind the screen",
-		moves: []move{{xCutter, 7, -1}, {xScreener, 0, -1}},
+		moves: []move{{cutter, 5, 0}, {xCutter, 7, -1}, {xScreener, 0, -1}},
 		Cutter: []Answer{
 			answer(UseAgain, "They went under: use it again, lower, until they chase.", "Stop, wait for the second screen nearer the rim, go again."),
 			also(ShootBehind, inShot, inRange(cutter), "They went under: stop behind the screen and shoot it.", "One dribble, stop behind the screener, feet set."),
@@ -192,10 +196,11 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Early, when: all(jumped, not(bigBelow)), Seen: "The guard is over the screen before you use it",
-		moves: []move{{xCutter, 1, 0}, {xScreener, 0, 0}},
+		moves: []move{{cutter, 1, 0}, {xCutter, 1, 0}, {xScreener, 0, 0}},
 		Cutter: []Answer{
 			answer(Reject, "They jumped it: reject, drive the other way.", "Cross over low, away from the screen, to a two-foot stop."),
 			also(CornerPass, cornerTags, within(xOne, onCourt(6), rim), "The corner stops your drive: drift pass.", "Along the baseline to the corner that was left."),
+			also(HitRoll, bigAway, not(within(xScreener, onCourt(6), screener)), "The big is nowhere near the roll: hit it.", "Over or around the guard to the roll, at once."),
 			also(PullUp, middleOpen, not(within(xScreener, onCourt(7), screener)), "The middle is open: two feet, jumper.", "Stop on two feet in the middle and shoot it."),
 		},
 		Screener:   []Answer{job(Flip, "Turn the screen around behind the guard, then roll.")},
@@ -204,13 +209,14 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Ice, when: all(jumped, bigBelow), Seen: "The guard is above the screen, the big waits below the ball",
-		moves: []move{{xCutter, 0, 0}, {xScreener, 0, 0}},
+		moves: []move{{cutter, -2, -1}, {xCutter, 0, 0}, {xScreener, 0, 0}},
 		Cutter: []Answer{
 			answer(AttackBig, "They ice it: at the big's outside hip, finish on two feet.", "Down the side hard, get the big on the heels, two feet."),
 			also(Snake, bigHome, bigAtRim, "The big is too deep: snake it back to the line.", "Back across the front of the guard to the free-throw line, jumper."),
 			also(StepBack, guardRuns, moving(xCutter, toRim, 6), "The guard runs past: step back in the short corner.", "Stop short, step back, shoot."),
 			also(HitPop, bigStays, moving(xScreener, upToBall, trapSpeed), "Two on you: pop pass.", "Over the big to the pop, then relocate to the corner."),
 			also(CornerPass, cornerTags, within(xOne, onCourt(6), rim), "The corner helps: kick it.", "To the corner that was left, on time."),
+			also(HitRoll, middleOpen, not(inLane(xScreener, onCourt(4), screener, rim)), "The middle is open: hit the dive.", "Past the guard to the screener, who dives to the middle."),
 			also(UseAgain, angleFlipped, untold(), "The screener flips it: use the step-up.", "Come off the other side, down the sideline."),
 		},
 		Screener: []Answer{job(Flip, "Flip the angle: it is a step-up screen now."),
@@ -248,6 +254,7 @@ var ballRows = []Row{
 		Cutter: []Answer{
 			answer(PassOut, "Two on the ball: out of it early, then four against three.", "Back dribble, pass before they close, to the short roll or the pop."),
 			also(WingPass, nothingOn, not(within(xTwo, onCourt(6), two)), "Out to the nearest open wing.", "Over the top to the nearest open wing, never across the floor in the air."),
+			also(HitSlip, slipsAtOnce, not(deeper(xScreener, body(0), screener)), "The screener slips at once: hit it.", "Over or around the trap, before it closes, to the slip."),
 			also(TurnCorner, bigSlow, moving(xScreener, outward, jumpSpeed), "The big is slow: turn the corner on the trap.", "Stretch it two dribbles, then around the big's outside hip."),
 		},
 		Screener: []Answer{job(ShortRoll, "Short roll to the line, catch, turn, look at the corner."), popOut,
@@ -257,10 +264,10 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Switch, when: all(bigOut, stays, not(chases), not(trapping)), Seen: "The big takes you, the guard stays with the screener",
-		moves: []move{{xCutter, -1, -5}, {xScreener, 3, 0}},
+		moves: []move{{xCutter, 0, -1.5}, {xScreener, 2, 0}},
 		Cutter: []Answer{
 			answer(AttackBig, "They switched: attack the big off the dribble.", "Change of pace at the big's feet: jumper if they sit back, past them if they come."),
-			also(StepBack, bigSits, not(within(xScreener, body(3.5), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
+			also(StepBack, bigSits, not(within(xScreener, body(2.5), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
 			also(BackOut, bigSquare, not(within(xScreener, body(4), cutter)), "The big is square: back it out and go.", "Back out, clear the side, then go at the big."),
 			also(FeedSeal, guardBack, all(within(xCutter, body(8), screener), not(deeper(xCutter, body(0), screener))), "The seal is there: feed it.", "From the right angle to the far hand; then relocate."),
 			also(HitSlip, slipFirst, not(within(xCutter, body(3), screener)), "The screener slipped early: hit it.", "Past the big to the slip, before the guard is there."),
@@ -333,12 +340,12 @@ var ballExitScreen = &Action{
 			Cutter: []Answer{also(CornerPass, cornerTags, anyOne(stepped(xOne, one), stepped(xThree, three)), "The shooter's defender tags: hit the corner.", "To the corner off the exit screen, on time."),
 				ballRows[2].Cutter[2]}},
 		Row{Cue: HardHedge, Cutter: []Answer{ballRows[8].Cutter[0], ballRows[8].Cutter[1]}},
-		Row{Cue: Blitz, Cutter: []Answer{ballRows[9].Cutter[0], ballRows[9].Cutter[2]}},
+		Row{Cue: Blitz, Cutter: []Answer{ballRows[9].Cutter[0], ballRows[9].Cutter[2], ballRows[9].Cutter[3]}},
 	),
 	edits: shootFirst,
 	spots: layout{from: "wingR", to: "top", screenerFrom: "elbowR", at: 0.42, back: "slotL",
-		others: map[Place]string{second: "blockR", one: "cornerR", three: "cornerL"},
-		set:    []put{{who: one, from: one, feet: 6, to: rim}}},
+		others: map[Place]string{second: "shortR", one: "cornerR", three: "cornerL"},
+		set:    []put{{who: one, from: one, feet: 2.5, to: rim}, {who: second, from: second, feet: 2, to: rim}}},
 }
 
 var stepUpScreen = &Action{
@@ -437,6 +444,7 @@ var doubleHighScreen = &Action{
 			Cutter: []Answer{
 				answer(HitRoll, "They stay home: turn the corner and hit the roll.", "Turn the corner, eyes on the roll, pass before the help."),
 				also(PullUp, bigHome, bigDeep, "The big sits back: your own shot.", "Two dribbles, two feet, jumper."),
+				also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The popper's defender sags: throw back to the pop.", "Turn the corner, throw back to the pop."),
 			},
 			Screener: []Answer{job(Roll, "First rolls to the rim, second pops to the gap."),
 				also(Pop, popper, all(shoots(screener), not(shoots(second))), "", "You are the shooter: first pops, second rolls.").leads(all(shoots(screener), not(shoots(second))))}},
@@ -444,7 +452,7 @@ var doubleHighScreen = &Action{
 		Row{Cue: HardHedge,
 			Cutter: []Answer{
 				answer(HitRoll, "The first one's defender shows: hit the roll behind.", "Stretch it a dribble, pass behind the big to the roll."),
-				also(HitPop, slipMet, popperAlone, "The second one's defender drops: hit the pop.", "Throw back to the popper."), splitTwo},
+				also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper."), splitTwo},
 			Screener: []Answer{job(Roll, "First rolls into the space the big left.")}},
 		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one the big left.", Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[2], ballRows[10].Cutter[3]}},
 	),
@@ -461,8 +469,9 @@ var popperAlone = all(not(within(xSecond, leftPlayer, second)), inLane(xSecond, 
 var popperLeft = Row{
 	Cue: TagLow, when: all(popperAlone, beaten, not(bigOut)),
 	Seen: "The second screener's defender drops to meet the roll", show: []put{{who: xSecond, from: screener, feet: 13, to: rim}},
-	moves:      []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
-	Cutter:     []Answer{answer(HitPop, "The popper is left: throw back to the pop.", "Two dribbles, look at the roll, throw back to the pop.")},
+	moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+	Cutter: []Answer{answer(HitPop, "The popper is left: throw back to the pop.", "Two dribbles, look at the roll, throw back to the pop."),
+		also(PullUp, bigHome, bigDeep, "The big sits back: your own shot.", "Two dribbles, two feet, jumper.")},
 	Screener:   []Answer{job(Roll, "First rolls and holds two; second pops, feet ready.")},
 	PasserPart: "Corners stay wide.",
 	Mistakes:   []string{"Forces the roll into two", "Both screeners roll", "Pop stands in the driver's way"},

@@ -67,17 +67,19 @@ var handoffScreen = &Action{
 		},
 		{
 			Cue: Blitz, when: trapping, Seen: "Both go at the receiver",
-			moves:      []move{{xCutter, 6, 0}, {xScreener, -6, 0}},
-			Cutter:     []Answer{answer(PassOut, "Two on you: short pass back, four against three.", "Short pass back to the carrier before they close.")},
+			moves: []move{{xCutter, 6, 0}, {xScreener, -6, 0}},
+			Cutter: []Answer{answer(PassOut, "Two on you: short pass back, four against three.", "Short pass back to the carrier before they close."),
+				also(HitSlip, slipsAtOnce, not(deeper(xScreener, body(0), screener)), "The carrier slips at once: hit it.", "Around the trap, before it closes, to the slip.")},
 			Screener:   []Answer{job(ShortRoll, "Two steps to the middle, hands ready, then look at the corner.")},
 			PasserPart: "Be seen: you are the next pass.",
 			Mistakes:   []string{"Waits until both are there", "Picks it up in the corner"},
 		},
 		{
 			Cue: Switch, when: all(bigOut, stays, not(chases), not(trapping)), Seen: "The carrier's defender takes you, yours stays with the carrier",
-			moves: []move{{xCutter, -1, -5}, {xScreener, 3, 0}},
+			moves: []move{{xCutter, 0, -1.5}, {xScreener, 2, 0}},
 			Cutter: []Answer{
 				answer(AttackBig, "They switched: attack the big; the carrier slips.", "Straight at the big before they are set, change of pace, two feet."),
+				also(StepBack, bigSits, not(within(xScreener, body(2.5), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
 				also(HitSlip, guardBack, all(within(xCutter, body(8), screener), not(deeper(xCutter, body(0), screener))), "The carrier slips: hit it.", "Past the big to the slip."),
 			},
 			Screener:   []Answer{job(Slip, "Slip to the rim with the smaller defender on your back."), job(Roll, "Roll with your hands up and seal.")},

@@ -133,7 +133,7 @@ func strongCorner(s *Snapshot, spacers []Place) Place {
 // is the low tag, the next the high tag, a third the plug; the one in the strong corner
 // is the plug.
 func (a *Action) helpers(s *Snapshot, f *frame, spacers []Place, corner Place) []Helper {
-	var out []Helper
+	out := make([]Helper, 0, len(spacers))
 	far := slices.Clone(spacers)
 	slices.SortFunc(far, func(p, q Place) int { return cmp.Compare(s.At(p).Y, s.At(q).Y) })
 	jobs := []Job{LowTag, HighTag, Plug}
@@ -165,17 +165,15 @@ func (a *Action) steppedTo(s *Snapshot, f *frame, x, own Place) string {
 // open shots by how long they last, then the rest.
 func (a *Action) looks(fl *Floor, f *frame, s *Snapshot) []HelpLook {
 	m := a.moment(fl, f, s)
+	off := motion.Run{Who: a.index(cutter), Path: cutPath(fl.Court, f, s, HitRoll), Dribble: true}
 	run := func(to Place, kind string, path []court.Point) HelpLook {
-		t := motion.Try{Receiver: a.index(to), Leaves: sees}
-		if off := cutPath(fl.Court, f, s, HitRoll); len(off) > 0 {
-			t.Runs = append(t.Runs, motion.Run{Who: a.index(cutter), Path: off, Dribble: true})
-		}
+		t := motion.Try{Receiver: a.index(to), Leaves: sees, Runs: append(make([]motion.Run, 0, 2), off)}
 		if len(path) > 0 {
 			t.Runs = append(t.Runs, motion.Run{Who: a.index(to), Path: path, ToRim: toRimCut(path), Stride: rollCatch})
 		}
 		return a.lookOf(fl, s, m.Play(&t), to, kind)
 	}
-	var out []HelpLook
+	out := make([]HelpLook, 0, len(a.Participants))
 	out = append(out, run(screener, "roll", []court.Point{finishNear(s.Screener)}))
 	if s.ScreenerShoots != No {
 		out = append(out, run(screener, "pop", screenerPath(fl.Court, f, s, Pop)))
@@ -237,9 +235,9 @@ func (a *Action) nth(n int, defends bool) Place {
 // spotName is what somebody is called who stands at a place.
 func spotName(c court.Court, at court.Point) string {
 	near, name := nearSpot, "the open player"
-	for _, spot := range []struct{ id, name string }{
-		{"cornerR", "the corner"}, {"cornerL", "the corner"}, {"wingR", "the wing"}, {"wingL", "the wing"},
-		{"slotR", "the slot"}, {"slotL", "the slot"}, {"top", "the top"},
+	at.X = math.Abs(at.X) // the same name on both sides
+	for _, spot := range [...]struct{ id, name string }{
+		{"cornerR", "the corner"}, {"wingR", "the wing"}, {"slotR", "the slot"}, {"top", "the top"},
 	} {
 		if p, ok := c.SpotAt(spot.id); ok && p.Dist(at) < near {
 			near, name = p.Dist(at), spot.name

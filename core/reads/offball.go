@@ -51,7 +51,7 @@ var (
 	takes    = all(within(xScreener, wayReach, cutter), ahead(xScreener, cutter), onSide(xScreener))
 	stays    = all(within(xCutter, stayReach, screener), nearer(xCutter, screener, cutter))
 	// leavesOut is a defender past the screen who is not out beyond the cutter.
-	leavesOut = all(jumped, not(outside(xCutter, body(1.5), cutter)))
+	leavesOut = all(jumped, not(outside(xCutter, body(3), cutter)))
 )
 
 // Second cues off the ball.

@@ -175,6 +175,7 @@ func (a *Action) moment(fl *Floor, f *frame, s *Snapshot) motion.Moment {
 	if !a.spots.free {
 		m.Involved = [2]int{a.index(cutter), a.index(screener)}
 	}
+	m.Settle()
 	return m
 }
 
@@ -246,13 +247,28 @@ func (a *Action) play(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p play
 	return out
 }
 
-// besides is what the screener of an off-ball screen does beside the cutter's answer: who
-// helps on the cutter leaves the screener.
+// leaves are what a screener does who is a target for the ball.
+var leaves = map[Read]bool{Pop: true, Roll: true, ShortRoll: true, Slip: true}
+
+// besides is what the screener does beside the cutter's answer, or beside a drive: who
+// helps on the one leaves the other.
 func (a *Action) besides(fl *Floor, f *frame, s *Snapshot, p playable) *motion.Run {
-	if a.Family != OffBall {
+	with := p.with
+	switch {
+	case a.spots.free:
 		return nil
+	case a.Family != OffBall:
+		if !leaves[p.with] {
+			with = Roll
+		}
+		if s.ScreenerShoots == Yes {
+			with = Pop
+		}
 	}
-	path := screenerPath(fl.Court, f, s, p.with)
+	if with == Rescreen {
+		with = StepBall // whoever is left with nobody steps to the ball
+	}
+	path := screenerPath(fl.Court, f, s, with)
 	if len(path) == 0 {
 		return nil
 	}
@@ -260,17 +276,37 @@ func (a *Action) besides(fl *Floor, f *frame, s *Snapshot, p playable) *motion.R
 }
 
 // feasible reports whether there is anything to play: a seal needs the other defender
-// behind it, a split one in front.
+// behind it, a split one in front, a step back somebody close, and a shot behind the
+// screen a guard on its other side.
 func (a *Action) feasible(f *frame, s *Snapshot, m *motion.Moment, read Read) bool {
+	if x, out := f.in(s.XCutter); a.ID == Handoff && read != BackDoor && x > 0 && out > 0 && s.XCutter.Dist(s.Cutter) < inFront {
+		return false // a denied handoff cannot be given
+	}
 	switch read {
+	case WeakDrive:
+		return s.WeakHand != ""
 	case FeedSeal:
 		return m.Exchanged()
 	case Through, WaitAttack:
 		along, _ := f.in(s.XScreener)
 		return along > 0 && s.XScreener.Dist(s.Cutter) < inFront
+	case StepBack:
+		if m.Exchanged() {
+			return s.XScreener.Dist(s.Cutter) < inFront
+		}
+		return math.Min(s.XCutter.Dist(s.Cutter), s.XScreener.Dist(s.Cutter)) < pressing
+	case ShootBehind:
+		// The screener has to stand between the guard and the shot,
+		// and nobody else may be on the ball.
+		_, out := f.in(s.XCutter)
+		behind := a.ID == Ghost || out < 0 && court.SegmentDist(s.Screener, s.XCutter, s.Cutter) < Touching
+		return behind && s.XScreener.Dist(s.Cutter) > pressing && !m.Exchanged()
 	}
 	return true
 }
+
+// pressing is how near, in feet, a defender is from whom a handler steps away (assumption).
+const pressing = 3.2
 
 // inFront is how near, in feet, a defender is who can be split (assumption).
 const inFront = 8.0

@@ -41,6 +41,7 @@ const (
 	endPause  = 0.8 // the last picture stays
 	passDelay = 0.1 // the ball leaves this long before the catch needs it
 	reaction  = 0.4 // a defender follows the own player's answer this much later
+	helpTurn  = 0.6 // a helper leaves home so long before the read
 	lookPause = 0.9 // everybody stands in place before a read without a screen
 )
 
@@ -81,7 +82,9 @@ func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 	b.defender(xScreener, screen.waits(begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
 	for _, p := range screen.Participants {
 		if p.ID.Defends() && b.find(p.ID.String()) == nil {
-			b.stand(p.ID, s.At(p.ID))
+			// A helper waits at home and comes in the last moment.
+			home, at := screen.home(s, p), s.At(p.ID)
+			b.tracks = append(b.tracks, Track{p.ID.String(), []Key{{0, home}, {math.Max(0, use-helpTurn), home}, {use, at}}})
 		}
 	}
 

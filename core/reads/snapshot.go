@@ -367,15 +367,9 @@ func (a *Action) setInMotion(s *Snapshot, row *Row) {
 
 // placeDefenders puts every defender where a cue is clear.
 func (a *Action) placeDefenders(s *Snapshot, row *Row) {
-	ball := s.At(a.ball())
 	for _, p := range a.Participants {
 		if p.ID.Defends() {
-			own := s.At(p.Guards)
-			sag := guarding
-			if own.X*ball.X < 0 && p.ID >= xOne {
-				sag = helpSag * own.Len()
-			}
-			s.Put(p.ID, own.Toward(court.Point{}, sag))
+			s.Put(p.ID, a.home(s, p))
 		}
 	}
 	if at, ok := clearPlaces[row.Cue]; ok && !a.spots.free {
@@ -389,6 +383,16 @@ func (a *Action) placeDefenders(s *Snapshot, row *Row) {
 	for _, p := range row.show {
 		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet).Add(p.plus))
 	}
+}
+
+// home is where a defender waits: near the own player, or sagging on the side away from
+// the ball.
+func (a *Action) home(s *Snapshot, p Participant) court.Point {
+	own, sag := s.At(p.Guards), guarding
+	if own.X*s.At(a.ball()).X < 0 && p.ID >= xOne {
+		sag = helpSag * own.Len()
+	}
+	return own.Toward(court.Point{}, sag)
 }
 
 // ball is who has the ball at the moment of the read.
@@ -456,7 +460,7 @@ var clearPlaces = map[Cue]struct{ cutter, screener offset }{
 	Denied: {offset{3.4, 2.6}, offset{0.6, -3.0}},
 
 	Drop:      {offset{-3.0, 1.5}, offset{1.4, -7.5}},
-	Level:     {offset{-3.0, 1.5}, offset{2.6, -2.2}},
+	Level:     {offset{-3.0, 1.5}, offset{3.2, -1.3}},
 	Tag:       {offset{-3.0, 1.5}, offset{1.4, -7.5}},
 	UnderFar:  {offset{1.2, -3.8}, offset{-2.2, -3.6}},
 	Early:     {offset{3.0, 2.4}, offset{7.2, 1.2}},

@@ -14,19 +14,22 @@ import (
 // Places of the answers, in feet.
 const (
 	finishAt    = 4.0  // in front of the ring, where a cut to the rim ends
-	twoFeet     = 6.0  // from the ring, where a drive at the big stops on two feet
+	twoFeet     = 5.0  // from the ring, where a drive at the big finishes on two feet
 	outsideArc  = 1.5  // a three is taken this far behind the line
 	popBack     = 4.5  // behind the screener's back
 	curlBack    = 5.0  // behind the screen, from which a curl to the rim is a turn right round
 	middle      = 15.5 // from the ring, where the jumper in the middle is taken (common practice: 15 to 17 ft)
 	floatAt     = 10.0 // from the ring, where a floater is shot (common practice: 8 to 12 ft)
-	stepAway    = 4.0  // of a step back
+	splitBy     = 2.8  // inside the big, where a split goes
+	stepAway    = 3.0  // of a step back
 	wideReach   = 6.0  // within which a big at the level is gone around
+	hipOf       = 3.0  // outside the hip of a big who waits
 	wideOf      = 3.5  // beyond the big
 	weakStep    = 3.0  // to the weak hand, before the drive to the rim
 	pullUpLeg   = 5.0  // a long dribble toward the rim
 	roomToShoot = 6.5  // from the big, where a pull-up stops short
 	popGap      = 6.0  // inside the screen, the gap at the elbow
+	nearArc     = 3.0  // from the line, where a pop goes on behind it
 	popStep     = 7.0  // of a screener who pops after a cut
 	popAlong    = 4.0  // along the screen's way, to either side of it, where a pop looks for room
 	retreat     = 5.0  // a drag or a step away from the big
@@ -185,13 +188,20 @@ func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
 	case UseAgain:
 		return []court.Point{f.at(-3, 3), f.at(3, 1.6)}, true
 	case Through, WaitAttack:
-		gap := s.XCutter.Add(s.XScreener).Scale(0.5)
+		// Inside the big who has come out, low, then to the rim.
+		along, out := f.in(s.XScreener)
+		gap := f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))
 		return []court.Point{gap, gap.Toward(ring, pullUpLeg)}, true
 	case AttackBig:
 		if a, _ := f.in(s.XScreener); a < 0 {
-			return []court.Point{f.at(-2.5, 1.2), ring.Toward(s.Screener, twoFeet)}, true
+			// At the outside hip of a big who waits below the ball.
+			side := court.Point{X: math.Copysign(hipOf, s.Cutter.X)}
+			return []court.Point{s.XScreener.Add(side), ring.Toward(s.XScreener.Add(side), twoFeet)}, true
 		}
-		return []court.Point{off, ring.Toward(off, twoFeet)}, true
+		// Inside a big who has come out, as in a split.
+		along, out := f.in(s.XScreener)
+		past := f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))
+		return []court.Point{past, ring.Toward(past, twoFeet)}, true
 	case TurnCorner:
 		if along, out := f.in(s.XScreener); along > 0 && along < wideReach && out > -wideReach {
 			// Wide around the big who is at the level.
@@ -253,7 +263,11 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 		if screen, ok := ActionByID(s.Action); ok && screen.Family == BallUp {
 			return []court.Point{roomiest(s, behindArc(c, f.at(popAlong, 0)), behindArc(c, f.at(-popAlong, 0)), f.at(0, -popGap))}
 		}
-		return []court.Point{behindArc(c, s.Screener.Toward(s.To, popStep))}
+		out := s.Screener.Toward(s.To, popStep)
+		if c.BehindArc(out) > -nearArc {
+			out = behindArc(c, out)
+		}
+		return []court.Point{out}
 	case Shape:
 		return []court.Point{f.at(1.5, -1.5), guard(s.Screener, s.Screener.Len()-7)}
 	case Rescreen:

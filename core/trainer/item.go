@@ -1,6 +1,6 @@
-// Package trainer makes questions for a player's eyes away from the floor: a
-// situation moves up to the instant of the read, and he says what it asks for.
-// What he answers shows that he knows a read, never that he can do it.
+// Package trainer makes the questions of the read quiz, away from the floor: an action
+// moves up to the moment of the read, and the player says what it asks for. An answer
+// shows that a player knows a read, never that they can do it.
 package trainer
 
 import (
@@ -64,9 +64,12 @@ type Item struct {
 	Play      reads.Play     `json:"play"`
 	Read      float64        `json:"read"`
 	Seconds   float64        `json:"seconds"`
-	// Role is whose read it is; Choices are what he may answer, always in the same
-	// order on one type of situation, and Right is the one right answer.
+	// Role is whose read it is, Who that participant and Word how a sentence names them;
+	// Choices are the answers offered, always in the same order for one role of an action,
+	// and Right is the one right answer.
 	Role    reads.Role   `json:"role"`
+	Who     reads.Place  `json:"who"`
+	Word    string       `json:"word"`
 	Choices []reads.Read `json:"choices"`
 	Right   reads.Read   `json:"right"`
 	// Seen says what the defenders show, Why from which distances it follows, Say
@@ -187,14 +190,50 @@ func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
 		}
 		it := Item{
 			Card: card, Step: step, Seed: seed, Situation: s, Play: reads.PlayOf(fl, &s, a), Seconds: step.Of().Seconds,
-			Role: screen.Roles[0], Choices: choices(fl, screen, cards), Right: a.Row.CutterRead,
 			Seen: a.Row.Seen, Why: a.Why, Say: a.Row.Say,
 		}
+		it.ask(fl, screen, cards, a)
 		it.Read = it.Play.Steps[readStep].T
 		it.lead(fl, screen, cards, rng)
 		return it, nil
 	}
 	return Item{}, fmt.Errorf("no clear picture of %q at %q was found", card.Cue, card.Screen)
+}
+
+// screenerTurn is how often a question is about the screener: every third seed (assumption).
+const screenerTurn = 3
+
+// ask fills in whose read it is: the screener's in every third question where that has one
+// right answer among several, else the cutter's.
+func (it *Item) ask(fl reads.Floor, action *reads.Action, cards []Card, j reads.Judgment) {
+	reader, partner := action.Reader(), action.Partner()
+	it.Role, it.Who, it.Word = action.Roles[0], reader.ID, reader.Word
+	it.Choices, it.Right = choices(fl, action, cards), j.Row.CutterRead
+	if it.Seed%screenerTurn != screenerTurn-1 {
+		return
+	}
+	offered, accepted := partnerChoices(fl, action, cards), 0
+	for _, n := range j.Accepted {
+		if n.Who == partner.ID && slices.Contains(offered, n.Read) {
+			accepted++
+		}
+	}
+	if len(offered) < minReads || accepted != 1 || !slices.Contains(offered, j.Row.ScreenerRead) {
+		return
+	}
+	it.Role, it.Who, it.Word = action.Roles[1], partner.ID, partner.Word
+	it.Choices, it.Right, it.Say = offered, j.Row.ScreenerRead, j.Row.ScreenerPart
+}
+
+// partnerChoices are the screener's answers to the cues that some card of an action has.
+func partnerChoices(fl reads.Floor, action *reads.Action, cards []Card) []reads.Read {
+	var out []reads.Read
+	for _, c := range cards {
+		if row, ok := action.Row(fl.Rules, c.Cue); ok && c.Screen == action.ID && !slices.Contains(out, row.ScreenerRead) {
+			out = append(out, row.ScreenerRead)
+		}
+	}
+	return out
 }
 
 // readStep is the play's step at which the read comes.

@@ -93,7 +93,7 @@ func check(t *testing.T, fl reads.Floor, it *Item) {
 	}
 	accepted := map[reads.Read]bool{}
 	for _, n := range a.Accepted {
-		accepted[n.Read] = accepted[n.Read] || n.Who == reads.ReaderPlace
+		accepted[n.Read] = accepted[n.Read] || n.Who == it.Who
 	}
 	if a.Cue != it.Card.Cue || a.State != reads.Clearly || !accepted[it.Right] || !slices.Contains(it.Choices, it.Right) {
 		t.Fatalf("%v seed %d: the table says %v, the item %q of %v", it.Card, it.Seed, a.Accepted, it.Right, it.Choices)

@@ -2660,6 +2660,9 @@ export interface components {
             read: number;
             seconds: number;
             role: string;
+            /** @description whose read it is */
+            who: string;
+            word: string;
             choices: string[];
             right: string;
             seen: string;

@@ -5,17 +5,17 @@
   import { along, placeOf, sy } from '$lib/court/geometry';
   import type { Asking } from './asking.svelte';
 
-  // The question on the floor. A ring is round the one whose eyes are asked. The picture
-  // goes round where the attackers are, which says nothing about the answer.
+  // The question on the floor. A ring is around the one whose read is asked. The picture
+  // goes around where the attackers are, which says nothing about the answer.
   let { asking, pack }: { asking: Asking; pack: Schemas['TrainerPack'] } = $props();
 
   const item = $derived(asking.item);
   const scene = $derived(pack.scenes.find((s) => s.id === item?.card.screen));
   const play = $derived(item?.play ?? null);
   const me = $derived.by(() => {
-    const track = play?.tracks.find((t) => t.who === 'cutter');
     if (!item) return null;
-    return track ? along(track.keys, asking.player.time) : placeOf(item.situation, 'cutter');
+    const track = play?.tracks.find((t) => t.who === item.who);
+    return track ? along(track.keys, asking.player.time) : placeOf(item.situation, item.who);
   });
   const round = 5; // feet kept free round them
   const frame = $derived.by(() => {

@@ -77,7 +77,7 @@
           <p class="soft small">{item.why}{item.disguised ? ' They changed late.' : ''}</p>
         {:else}
           <p class="verdict">
-            {a.phase === 'asked' ? 'Now!' : `You are ${scene?.word ?? 'the one in the ring'}.`}
+            {a.phase === 'asked' ? 'Now!' : `You are ${item?.word ?? 'the one in the ring'}.`}
           </p>
           <p class="soft">{scene?.name}: watch the defenders.</p>
         {/if}
