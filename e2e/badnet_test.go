@@ -193,8 +193,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	phone.Before("delete Crypto.prototype.randomUUID; delete Navigator.prototype.serviceWorker")
 	phone.Open(link)
 	phone.Click("button", "Start")
-	phone.Text("Now!")
-	phone.Click("button", "Straight")
+	answer(phone)
 	phone.Text("all sent")
 	answers := func() int {
 		return ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", player)
@@ -206,8 +205,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	// whoever has it says that it is his.
 	phone.Click("button", "Next")
 	phone.Offline(true)
-	phone.Text("Now!")
-	phone.Click("button", "Straight")
+	answer(phone)
 	phone.Text("1 on this phone")
 	p.Click("button", "End the link")
 	p.Text("does not work any more")
