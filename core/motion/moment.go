@@ -93,6 +93,8 @@ type Outcome struct {
 	// Window is how many seconds after the ball the first defender is within Contest of
 	// it, less what the shot needs; negative when a defender is there in time.
 	Window float64
+	// Alone is the window without a further pass, against helpers too.
+	Alone float64
 	// By is the defender who decides the window.
 	By int
 	// Feet is how far the nearest defender is when the shot leaves the hand.
@@ -214,6 +216,7 @@ func (m *Moment) Play(t *Try) Outcome {
 		}
 	}
 	o.Window, o.By = own, ownBy
+	o.Alone = clip(math.Min(own, help))
 	if help < own {
 		// A helper gives up an own player: the next pass may be better.
 		o.Window, o.By = help, helpBy
@@ -221,10 +224,13 @@ func (m *Moment) Play(t *Try) Outcome {
 			o.Window, o.Next = next, m.minds(helpBy)
 		}
 	}
-	o.Window = math.Max(LeastWindow, math.Min(mostWindow, o.Window))
+	o.Window = clip(o.Window)
 	o.Feet = feetAt(o.Window, run != nil && run.ToRim)
 	return o
 }
+
+// clip keeps a window between the least and the most that count.
+func clip(window float64) float64 { return math.Max(LeastWindow, math.Min(mostWindow, window)) }
 
 // meets is where and when a runner is ready for the ball: at the end of the path, at a
 // stop, or so many feet before it in stride.

@@ -72,7 +72,7 @@ var (
 	bigTurned    = SecondCue{"big-turned", "the big steps up and turns away from the roll", ofBig}
 	bigHome      = SecondCue{"big-deep", "the big's heels are below the block", ofBig}
 	bigSquare    = SecondCue{"big-square", "the big is square and deep", ofBig}
-	bigSits      = SecondCue{"big-sits", "the big sits back", ofBig}
+	bigSits      = SecondCue{"big-sits", "the big sits back a step", ofBig}
 	bigStays     = SecondCue{"big-ball", "the big stays with the ball", ofBig}
 	bigHips      = SecondCue{"big-hips", "the big's hips turn to the ball", ofBig}
 	bigSlow      = SecondCue{"big-slow", "the big is slower and you are outside the hip", ofBig}
@@ -216,7 +216,7 @@ var ballRows = []Row{
 			also(StepBack, guardRuns, moving(xCutter, toRim, 6), "The guard runs past: step back in the short corner.", "Stop short, step back, shoot."),
 			also(HitPop, bigStays, moving(xScreener, upToBall, trapSpeed), "Two on you: pop pass.", "Over the big to the pop, then relocate to the corner."),
 			also(CornerPass, cornerTags, within(xOne, onCourt(6), rim), "The corner helps: kick it.", "To the corner that was left, on time."),
-			also(HitRoll, middleOpen, not(inLane(xScreener, onCourt(4), screener, rim)), "The middle is open: hit the dive.", "Past the guard to the screener, who dives to the middle."),
+			also(HitRoll, middleOpen, all(not(inLane(xScreener, onCourt(4), screener, rim)), not(bigUp)), "The middle is open: hit the dive.", "Past the guard to the screener, who dives to the middle."),
 			also(UseAgain, angleFlipped, untold(), "The screener flips it: use the step-up.", "Come off the other side, down the sideline."),
 		},
 		Screener: []Answer{job(Flip, "Flip the angle: it is a step-up screen now."),
@@ -267,7 +267,7 @@ var ballRows = []Row{
 		moves: []move{{xCutter, 0, -1.5}, {xScreener, 2, 0}},
 		Cutter: []Answer{
 			answer(AttackBig, "They switched: attack the big off the dribble.", "Change of pace at the big's feet: jumper if they sit back, past them if they come."),
-			also(StepBack, bigSits, not(within(xScreener, body(2.5), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
+			also(StepBack, bigSits, all(not(within(xScreener, body(2.5), cutter)), within(xScreener, body(4), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
 			also(BackOut, bigSquare, not(within(xScreener, body(4), cutter)), "The big is square: back it out and go.", "Back out, clear the side, then go at the big."),
 			also(FeedSeal, guardBack, all(within(xCutter, body(8), screener), not(deeper(xCutter, body(0), screener))), "The seal is there: feed it.", "From the right angle to the far hand; then relocate."),
 			also(HitSlip, slipFirst, not(within(xCutter, body(3), screener)), "The screener slipped early: hit it.", "Past the big to the slip, before the guard is there."),
@@ -376,7 +376,8 @@ var stepUpScreen = &Action{
 		Row{Cue: HardHedge, Seen: "The big jumps out below the screen",
 			Cutter:   []Answer{answer(HitPop, "The big jumped out: stretch it, hit the pop behind.", "Stretch it a dribble, then over the big to the pop."), splitTwo},
 			Screener: []Answer{job(Pop, "Pop at once: your defender left you."), job(Roll, "Dive to the rim behind the big.")}},
-		Row{Cue: Switch, Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[2], ballRows[10].Cutter[3]}},
+		Row{Cue: Switch, Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[3],
+			also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper.")}},
 	),
 	edits: shootFirst,
 	spots: layout{from: "slotR", to: "cornerR", screenerFrom: "elbowR", at: 0.35, blind: true, back: "cornerR",
@@ -454,7 +455,8 @@ var doubleHighScreen = &Action{
 				answer(HitRoll, "The first one's defender shows: hit the roll behind.", "Stretch it a dribble, pass behind the big to the roll."),
 				also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper."), splitTwo},
 			Screener: []Answer{job(Roll, "First rolls into the space the big left.")}},
-		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one the big left.", Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[2], ballRows[10].Cutter[3]}},
+		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one the big left.", Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[3],
+			also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper.")}},
 	),
 	edits: shootFirst,
 	spots: layout{from: "wingR", to: "top", screenerFrom: "elbowR", at: 0.3, passes: overTop,

@@ -204,7 +204,10 @@ func (a *Action) lookOf(fl *Floor, s *Snapshot, o motion.Outcome, to Place, kind
 		l.Pass, l.Feet = NoPass, 0
 	}
 	across := s.Cutter.X*o.End.X < 0 && s.Cutter.Dist(o.End) > acrossFloor*fl.Court.ArcRadius/usualArc
-	l.Open = l.Pass != NoPass && l.Window >= OpenWindow && !(across && l.Pass == Skip)
+	l.Open = l.Pass != NoPass && o.Alone >= OpenWindow && !(across && l.Pass == Skip)
+	if l.Open {
+		l.Window = o.Alone // nothing is promised on the strength of a further pass
+	}
 	switch kind {
 	case "spot":
 		l.Name = spotName(fl.Court, o.End)

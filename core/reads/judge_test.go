@@ -340,3 +340,35 @@ func TestOldSnapshotsStayReadable(t *testing.T) {
 		}
 	}
 }
+
+// After a switch off the ball the new defender's place decides what is right besides
+// clearing out; coming straight with a chaser behind never is.
+func TestSecondAnswersOffTheBall(t *testing.T) {
+	accepted := func(s *scene, read Read) bool {
+		j, err := Judge(*testFloor, &s.Snapshot)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return slices.ContainsFunc(j.Accepted, func(a Accepted) bool { return a.Read == read })
+	}
+	inside, above := downFive(t), downFive(t)
+	for s, deep := range map[*scene]float64{inside: -1.5, above: 1.5} {
+		switched(s)
+		at := s.XScreener
+		s.Put(xScreener, at.Unit().Scale(s.Cutter.Len()+deep))
+	}
+	if !accepted(inside, FadeCorner) || accepted(inside, BackCut) || !accepted(inside, ClearOut) {
+		t.Error("the new defender is inside: fade or clear out, no back cut")
+	}
+	if !accepted(above, BackCut) || accepted(above, FadeCorner) || !accepted(above, StepBall) {
+		t.Error("the new defender is above: back cut, and the screener steps to the ball")
+	}
+	for id, at := range map[string]bool{Down: false, Pin: false, FlareS: false, Stagger: false, First: true} {
+		a, _ := ActionByID(id)
+		s := sceneOf(highSchool(t), id)
+		s.Snapshot = a.Example(highSchool(t), Trail)
+		if accepted(s, Straight) != at {
+			t.Errorf("%s: straight with a chaser behind counts as right: %v", id, !at)
+		}
+	}
+}

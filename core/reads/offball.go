@@ -58,6 +58,10 @@ var (
 var (
 	outsideOpen = SecondCue{"outside-open", "your defender leaves the outside open", ofSide}
 	otherFree   = SecondCue{"other-free", "the far screen is still there and your defender has not moved over", ofSide}
+	newInside   = SecondCue{"new-inside", "the new defender plays you from the rim side", ofSide}
+	newAbove    = SecondCue{"new-above", "the new defender steps out above you", ofSide}
+	nextScreen  = SecondCue{"next-screen", "your defender is not at the second screen yet", ofSide}
+	bothOut     = SecondCue{"both-out", "both defenders are out of the lane", ofHelp}
 )
 
 // offBall are the participants of an off-ball screen.
@@ -80,6 +84,18 @@ var (
 		"Push back wide to the corner and use the second screen there.")
 	flareOut = also(Flare, outsideOpen, leavesOut, "They jumped it: flare out, catch and shoot.",
 		"Push off and drift to the open side. The back cut is the second answer.")
+)
+
+// Answers to a switch besides clearing out, by where the new defender plays.
+var (
+	fadeAway = also(FadeCorner, newInside, deeper(xScreener, body(0), cutter), "They switched and wait inside: fade to the corner.",
+		"Push off the new defender, back out wide, feet ready.")
+	behindNew = also(BackCut, newAbove, not(deeper(xScreener, body(0), cutter)), "The new defender is above you: cut behind to the rim.",
+		"Plant as they step out, cut behind, hand low.")
+	stepOutOf = also(StepOut, newInside, deeper(xScreener, body(0), cutter), "They switched and dropped inside: step back out and shoot.",
+		"One step at the new defender, then back out behind the line.")
+	useOther = also(OtherSide, otherFree, not(within(xCutter, body(5), second)), "They sit on this side: use the far screen.",
+		"Turn and run off the far screen to the other wing.")
 )
 
 // common is the answer to every cue where nothing else is said.
@@ -121,9 +137,10 @@ var common = []Row{
 	},
 	{
 		Cue: Switch, when: all(takes, stays), Seen: "The screener's defender takes you, yours stays with the screener",
-		moves:      []move{{xCutter, 6, 0}, {xScreener, 2, 0}},
-		Cutter:     []Answer{answer(ClearOut, "They switched: clear out, the screener pins and slips.", "Take the new defender away from the rim, high and wide.")},
-		Screener:   []Answer{job(Split, "Get your back on the defender, hand up, slip to the rim before they settle.")},
+		moves:  []move{{xCutter, 6, 0}, {xScreener, 2, 0}},
+		Cutter: []Answer{answer(ClearOut, "They switched: clear out, the screener pins and slips.", "Take the new defender away from the rim, high and wide."), fadeAway, behindNew},
+		Screener: []Answer{job(Split, "Get your back on the defender, hand up, slip to the rim before they settle."),
+			also(StepBall, newAbove, not(deeper(xScreener, body(0), cutter)), "", "The cutter goes behind: step to the ball and leave the rim free.")},
 		PasserPart: "Look past the cutter; lead the screener to the rim.",
 		Mistakes:   []string{"Cutter stays near and brings help along", "Screener lets the new defender get between", "Slips late"},
 	},
@@ -283,6 +300,8 @@ var hammerScreen = &Action{
 		Row{Cue: Under, Cutter: []Answer{answer(Straight, "They dropped to the lane: down to the corner for the three.", "Slide to the corner as the ball turns it.")},
 			Mistakes: []string{"Stands and watches the drive", "Stops short of the corner"}},
 		Row{Cue: Switch, Say: "They switched: the screener slips to the rim."},
+		Row{Cue: Show, Cutter: []Answer{firstOf(common, Show),
+			also(BackCut, bothOut, all(not(within(xCutter, onCourt(6), rim)), not(within(xScreener, onCourt(6), rim))), "They both came out: cut in front to the rim.", "Plant and go straight to the rim, hands up.")}},
 		Row{Cue: Jump, Say: "They're in the corner already: cut in front to the rim.",
 			CutterPart: "Plant and go straight to the rim, in front of the screener, hands up.",
 			Mistakes:   []string{"Runs on into the defender", "Never looks at the rim"}},
@@ -310,7 +329,7 @@ var behind = but(alone(common),
 		Screener: []Answer{job(Rescreen, "Turn and screen the way out.")}, PasserPart: "Right away: the defender has a long way back.",
 		Mistakes: []string{"Runs to the rim into the defender", "Catches flat-footed"}},
 	Row{Cue: Switch, Seen: "The screener's defender drops with you, yours stays up",
-		Cutter:   []Answer{answer(ClearOut, "They switched: screener steps back to the ball.", "Clear through and take the big one away.")},
+		Cutter:   []Answer{answer(ClearOut, "They switched: screener steps back to the ball.", "Clear through and take the big one away."), stepOutOf},
 		Screener: []Answer{job(StepBall, "Step back to the ball, hands up: your new defender is behind you.")}, PasserPart: "To the screener, away from the defender behind.",
 		Mistakes: []string{"Both go to the rim", "Screener turns away from the ball"}},
 	Row{Cue: Show, Seen: "The screener's defender is in your way to the rim, and your own is not with the screener",
@@ -441,7 +460,9 @@ var firstOfPair = &Action{
 	},
 	Caution: contactCaution,
 	rows: but(pick(alone(common), Trail, Stuck, Jump),
-		Row{Cue: Trail, Say: "They're chasing you early: curl the first one alone.", CutterPart: "Around the first screener in one turn to the rim, before anybody helps.",
+		Row{Cue: Trail, Cutter: []Answer{
+			answer(Curl, "They're chasing you early: curl the first one alone.", "Around the first screener in one turn to the rim, before anybody helps."),
+			also(Straight, nextScreen, not(within(xCutter, body(4), second)), "They're chasing you: go on and use the second one too.", "Stay tight to both hips; the read comes again at the second.")},
 			Mistakes: []string{"Runs both screens by habit", "Wide turn, daylight at the hip"}},
 		Row{Cue: Stuck, Say: "They're attached: on to the second screen and the catch."},
 		Row{Cue: Jump, Seen: "Your defender is above the first screen already", Say: "They sit above it: reject it, back cut to the rim.",
@@ -475,9 +496,10 @@ var floppyScreen = &Action{
 		Row{Cue: Under, Seen: "Your defender takes the short way over the top of the screener",
 			Say: "They went over the top: pop back to the corner.", CutterPart: "Stop, two steps back to the corner, feet ready.",
 			ScreenerPart: "Turn and screen again on the way to the corner."},
+		Row{Cue: Switch, Cutter: []Answer{firstOf(common, Switch), useOther}},
 		Row{Cue: Jump, Cutter: []Answer{
 			answer(BackCut, "They sit on this side: cut back under the rim.", "One step at the defender, push off the outside foot, back under the rim."),
-			also(OtherSide, otherFree, not(within(xCutter, body(5), second)), "They sit on this side: use the far screen.", "Turn and run off the far screen to the other wing.")},
+			useOther},
 			Mistakes: []string{"Runs into the defender all the same", "Never looks at the other side"}},
 	),
 	spots: layout{from: "dunkerL", to: "wingR", ball: "top", screenerFrom: "midpostR", at: 0.5, passes: alongBaseline, curlTo: "elbowR", fadeTo: "cornerR",

@@ -85,5 +85,8 @@ func pick(rows []Row, cues ...Cue) []Row {
 	return out
 }
 
+// firstOf is the cutter's first answer to a cue.
+func firstOf(rows []Row, cue Cue) Answer { return pick(rows, cue)[0].Cutter[0] }
+
 // participants joins groups of them.
 func participants(groups ...[]Participant) []Participant { return slices.Concat(groups...) }

@@ -33,6 +33,8 @@ const (
 	popStep     = 7.0  // of a screener who pops after a cut
 	popAlong    = 4.0  // along the screen's way, to either side of it, where a pop looks for room
 	retreat     = 5.0  // a drag or a step away from the big
+	pinStep     = 1.5  // past the defender whom a screener pins
+	pinned      = 4.0  // from the screener, where the cutter's defender is in the way of a slip
 	shortRoll   = 13.0 // from the ring, where a short roll stops
 	alongArc    = 0.45 // radians along the arc to where the post sees the passer
 )
@@ -290,9 +292,14 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 			return []court.Point{s.To}
 		}
 	}
-	if read == Split {
-		// Away from the defender who is pinned, then straight to the rim.
-		return []court.Point{f.at(1.2, -1.2), rim}
+	if screen, ok := ActionByID(s.Action); ok && screen.Family == OffBall && (read == Split || read == Slip && s.XCutter.Dist(s.Screener) < pinned) {
+		// Past the defender who is pinned, on the other side, then straight to the rim.
+		way := rim.Sub(s.Screener).Unit()
+		side := way.Left()
+		if s.XCutter.Sub(s.Screener).Dot(side) > 0 {
+			side = side.Scale(-1)
+		}
+		return []court.Point{s.Screener.Add(way).Add(side.Scale(pinStep)), rim}
 	}
 	if s.Exit != (court.Point{}) && read == Slip {
 		return []court.Point{s.Exit, rim}
