@@ -7,6 +7,7 @@ import (
 
 	"evrik/core/court"
 	"evrik/core/game"
+	"evrik/core/motion"
 	"evrik/core/reads"
 )
 
@@ -43,6 +44,8 @@ const (
 	// possession is how long it lasts, in seconds: a shot clock with the time to bring
 	// the ball up taken off (assumption).
 	possession = 24.0
+	// runsAt is how fast a defender comes at a shot, in ft/s (assumption).
+	runsAt = 15.0
 	// spread is how far separations scatter, in feet (assumption).
 	spread = 1.0
 	// cutSteps is for how many seconds of running a right basket cut gains on his man,
@@ -95,7 +98,7 @@ func NewSimulator(fl reads.Floor, s School, d Defence, rate Rate) *Simulator {
 			at := screen.Example(fl.Court, ask.Cue)
 			t := table{roles: ask.Roles, asks: ask.Reads, gain: map[reads.Read]float64{}}
 			for _, o := range reads.Options(fl, &at) {
-				t.gain[o.Read] = o.Separation
+				t.gain[o.Read] = room(o)
 				t.all = append(t.all, o.Read)
 			}
 			sim.gains[a.Situation][ask.Cue] = t
@@ -103,6 +106,15 @@ func NewSimulator(fl reads.Floor, s School, d Defence, rate Rate) *Simulator {
 		}
 	}
 	return sim
+}
+
+// room is how far the first defender is from the catch of an option, in feet: looks are
+// measured at the catch, as those of a cut or against a zone are, and not at the release.
+func room(o reads.Option) float64 {
+	if o.Pass == reads.NoPass {
+		return 0
+	}
+	return math.Max(0, motion.Contest+runsAt*(o.Window+motion.Release(o.Feet)))
 }
 
 // Possession is what one came to.

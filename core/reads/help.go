@@ -205,6 +205,9 @@ func (a *Action) lookOf(fl *Floor, s *Snapshot, o motion.Outcome, to Place, kind
 	}
 	across := s.Cutter.X*o.End.X < 0 && s.Cutter.Dist(o.End) > acrossFloor*fl.Court.ArcRadius/usualArc
 	l.Open = l.Pass != NoPass && o.Alone >= OpenWindow && !(across && l.Pass == Skip)
+	if l.Then == cutter {
+		l.Then = nobody // a pass back to the handler is the handler's own read
+	}
 	if l.Open {
 		l.Window = o.Alone // nothing is promised on the strength of a further pass
 	}

@@ -63,6 +63,7 @@
         >
         <span class="soft">
           {#if exact?.state === 'close'}{exact.note}
+          {:else if exact?.next === 'none'}until no cue is clear
           {:else if exact && exact.next !== painted.cue}clear of {session.cueName(exact.next).toLowerCase()}
           {:else}clear{/if}
         </span>
@@ -77,7 +78,10 @@
             help={lab.last.help}
             people={lab.lesson.action.participants}
           />{/if}
-        {#if lab.last.options.length}<Options options={lab.last.options} chosen={row.cutterRead} />{/if}
+        {#if lab.last.options.length}<Options
+            options={lab.last.options}
+            right={[row.cutterRead, ...others.map((a) => a.read)]}
+          />{/if}
       </div>
     {/if}
     <dl>
