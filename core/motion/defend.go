@@ -148,7 +148,7 @@ func (m *Moment) inWay(d int, from, to court.Point, t *Try) (court.Point, bool) 
 	return court.Point{}, false
 }
 
-// cutsOff reports whether a defender stands in the way of a run or gets there first.
+// cutsOff reports whether a defender is in the way of a run or gets there first.
 // Those behind its start are not met.
 func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
 	from := m.Attack[r.Who].At
@@ -176,8 +176,8 @@ func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
 		for s := step; s < length || s < length+step && !last; s += step {
 			p := at.Add(way.Scale(math.Min(length, s)))
 			t := r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + math.Min(s, length)))})
-			if m.Defend[d].At.Dist(p) <= within && t < react {
-				return true // stands in the way
+			if t < react && m.drift(d, t).Dist(p) <= within {
+				return true // goes on as before, and is in the way
 			}
 			if m.inTime(p, there, within, t-react) && m.reachFrom(d, p, there, within, react, nil) < t {
 				return true

@@ -91,6 +91,12 @@ func TestWhoFollowsWhom(t *testing.T) {
 	if !m.Exchanged() {
 		t.Error("the two have exchanged")
 	}
+	settled := m
+	settled.Settle()
+	settled.Defend[0].At, settled.Defend[1].At = settled.Defend[1].At, settled.Defend[0].At
+	if !settled.Exchanged() {
+		t.Error("who follows whom was settled and has changed")
+	}
 	m.Defend[0].At, m.Defend[1].At = m.Defend[1].At, m.Defend[0].At
 	if m.Exchanged() {
 		t.Error("nobody has exchanged")
@@ -106,5 +112,24 @@ func TestWhoFollowsWhom(t *testing.T) {
 	m.Range = 5
 	if o := m.Play(&Try{Receiver: 1}); o.Window != LeastWindow {
 		t.Errorf("a shot out of range: %+v", o)
+	}
+}
+
+// A run is stopped by a defender who crosses it before seeing it, and not by one who is
+// gone by then.
+func TestCrossingDefender(t *testing.T) {
+	stopped := func(speed float64) bool {
+		m := Moment{
+			Attack:    [Most]Body{{At: court.Point{Y: 20}, Velocity: court.Point{Y: -16}}, {At: court.Point{X: 20, Y: 20}}},
+			Defend:    [Most]Body{{At: court.Point{X: -0.9, Y: 16}, Velocity: court.Point{X: speed}, Guards: 1, Away: true}},
+			Attackers: 2, Defenders: 1, Pace: DefaultPace, Range: 24,
+		}
+		return m.cutsOff(0, 0, &Run{Who: 0, Path: []court.Point{{Y: 4}}, ToRim: true})
+	}
+	if !stopped(0) || !stopped(2) {
+		t.Error("a body in the way stops nobody")
+	}
+	if stopped(-14) {
+		t.Error("a defender who has gone by is in the way")
 	}
 }

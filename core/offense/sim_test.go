@@ -164,3 +164,16 @@ func BenchmarkPossession(b *testing.B) {
 	}
 	b.ReportMetric(float64(b.N)/b.Elapsed().Seconds(), "possessions/s")
 }
+
+// Looks are measured at the catch: what the shot still takes is room, and without a pass
+// there is none.
+func TestRoom(t *testing.T) {
+	late := reads.Option{Window: -0.25, Feet: 20, Pass: reads.Direct}
+	if got, want := room(late), 3+15*(0.65-0.25); math.Abs(got-want) > 1e-9 {
+		t.Errorf("%.2f ft, want %.2f", got, want)
+	}
+	late.Pass = reads.NoPass
+	if got := room(late); got != 0 {
+		t.Errorf("no pass, and %.2f ft of room", got)
+	}
+}

@@ -235,6 +235,9 @@ func (f facts) helpLies(h *Help) string {
 		if l.Name == "the corner" && !corner {
 			return "somebody is called a corner who is not in one"
 		}
+		if l.Then == cutter {
+			return "a pass back to the handler is called one more pass"
+		}
 		if l.Open && (l.Window < OpenWindow || l.Pass == NoPass || l.Feet < 3) {
 			return "a look is open and is not"
 		}
@@ -362,6 +365,12 @@ func TestSecondAnswersOffTheBall(t *testing.T) {
 	}
 	if !accepted(above, BackCut) || accepted(above, FadeCorner) || !accepted(above, StepBall) {
 		t.Error("the new defender is above: back cut, and the screener steps to the ball")
+	}
+	back := sceneOf(highSchool(t), Back)
+	switched(back)
+	back.Put(xScreener, back.XScreener.Unit().Scale(back.Cutter.Len()-1.5))
+	if j, err := Judge(*testFloor, &back.Snapshot); err != nil || j.Cue != Switch || !accepted(back, StepOut) {
+		t.Errorf("back screen, the new defender dropped inside: %s, %v, %v", j.Cue, j.Accepted, err)
 	}
 	for id, at := range map[string]bool{Down: false, Pin: false, FlareS: false, Stagger: false, First: true} {
 		a, _ := ActionByID(id)

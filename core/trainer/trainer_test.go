@@ -47,7 +47,7 @@ func TestItemsHaveOneAnswerAndGiveNothingAway(t *testing.T) {
 	for id, cards := range byScreen {
 		rng := rand.New(rand.NewPCG(uint64(len(id)), 11))
 		var items []Item
-		left, read := map[reads.Read]int{}, map[reads.Read]int{}
+		left, read, role := map[reads.Read]int{}, map[reads.Read]int{}, map[reads.Role]int{}
 		for range perScreen {
 			it, err := New(fl, cards[rng.IntN(len(cards))], Step(2+rng.IntN(Steps-1)), rng.Uint64())
 			if err != nil {
@@ -55,6 +55,7 @@ func TestItemsHaveOneAnswerAndGiveNothingAway(t *testing.T) {
 			}
 			check(t, fl, &it)
 			read[it.Right]++
+			role[it.Role]++
 			if it.Situation.Side() == "left" {
 				left[it.Right]++
 			}
@@ -62,6 +63,9 @@ func TestItemsHaveOneAnswerAndGiveNothingAway(t *testing.T) {
 			items = append(items, it)
 		}
 		total += perScreen
+		if id == reads.Down && role[reads.Screener] < perScreen/5 {
+			t.Errorf("%s: whose read it is: %v", id, role)
+		}
 		for r, n := range read {
 			// Five standard deviations of a fair coin.
 			if off := math.Abs(float64(left[r]) - float64(n)/2); off > 2.5*math.Sqrt(float64(n)) {
