@@ -10,11 +10,10 @@ import (
 //
 //	all(ahead(xCutter, cutter), onSide(xCutter))
 //
-// The engine measures it in feet: positive where it holds, and no defender who moves
-// by less than its size changes that. A condition on something the snapshot does not
-// tell, such as how a defender moves, is a span from minus to plus infinity. The words
-// all, anyOne and not combine spans as least, greatest and turned round, so that whole
-// tables keep the promise.
+// Its measure is in feet and positive where the condition holds; moving one defender by
+// less than that does not change it. A condition on something the snapshot does not
+// tell, such as how a defender moves, measures a span from minus to plus infinity. all
+// takes the least of its parts, anyOne the greatest, and not changes the sign.
 type cond struct {
 	test    test
 	x, p, q Place

@@ -51,7 +51,7 @@ type Screening struct {
 	Body float64
 }
 
-// Ruling is what the law says of a screen.
+// Ruling says whether a screen is legal and which rule decides.
 type Ruling struct {
 	// Legal is true where contact on this screen is no foul by the screener.
 	Legal bool

@@ -34,25 +34,9 @@ const (
 	rollCatch   = 6.0
 )
 
-// Openness classes by the distance of the nearest defender at the shot, in feet: the
-// bands in which public tracking data group shots (from memory). From OpenFrom on a
-// shot is open.
-const (
-	tightFrom = 2.0
-	OpenFrom  = 4.0
-	wideFrom  = 6.0
-)
-
-// Openness is how open a shot is.
-type Openness string
-
-// Openness from the hand in the face to nobody near.
-const (
-	Smothered Openness = "smothered" // under 2 ft
-	Tight     Openness = "tight"     // 2 to 4 ft
-	OpenShot  Openness = "open"      // 4 to 6 ft
-	WideOpen  Openness = "wide open" // 6 ft and more
-)
+// OpenFrom is from how many feet to the nearest defender at the shot it is open: a band in
+// which public tracking data group shots (from memory).
+const OpenFrom = 4.0
 
 // Pass is how the ball gets to a catch.
 type Pass string
@@ -64,19 +48,6 @@ const (
 	NoPass Pass = "none"
 )
 
-// OpennessOf classifies a distance in feet.
-func OpennessOf(feet float64) Openness {
-	switch {
-	case feet < tightFrom:
-		return Smothered
-	case feet < OpenFrom:
-		return Tight
-	case feet < wideFrom:
-		return OpenShot
-	}
-	return WideOpen
-}
-
 // Option is what one answer would give, by playing it.
 type Option struct {
 	Read Read `json:"read"`
@@ -86,8 +57,7 @@ type Option struct {
 	// negative when that defender is there in time.
 	Window float64 `json:"window"`
 	// Separation is the distance in feet from the shot to the nearest defender.
-	Separation float64  `json:"separation"`
-	Openness   Openness `json:"openness"`
+	Separation float64 `json:"separation"`
 	// Seconds until the catch, and Feet from the ring there.
 	Seconds float64 `json:"seconds"`
 	Feet    float64 `json:"feet"`
@@ -95,8 +65,8 @@ type Option struct {
 	Pass Pass `json:"pass"`
 }
 
-// Options plays every answer of the action's table against the defenders and sorts
-// them by how open they come. The snapshot must be valid.
+// Options returns every playable answer of the action's table, the most open first.
+// The snapshot must be valid.
 func Options(fl Floor, s *Snapshot) []Option {
 	a, ok := ActionByID(s.Action)
 	if !ok {
@@ -220,7 +190,7 @@ func (a *Action) play(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p play
 	t := a.tryOf(fl, f, s, m, p)
 	to := a.ballTo(s, p.read)
 	if !a.feasible(f, s, m, p.read) {
-		return Option{Read: p.read, To: to, Window: motion.LeastWindow, Openness: Smothered, Pass: NoPass}
+		return Option{Read: p.read, To: to, Window: motion.LeastWindow, Pass: NoPass}
 	}
 	moved := *m
 	if a.Family == Handoffs && passesOn[p.read] && a.ID == Handoff {
@@ -236,13 +206,13 @@ func (a *Action) play(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p play
 		}
 	}
 	o := moved.Play(&t)
-	out := Option{Read: p.read, To: to, Window: o.Window, Separation: o.Feet, Openness: OpennessOf(o.Feet),
+	out := Option{Read: p.read, To: to, Window: o.Window, Separation: o.Feet,
 		Seconds: o.Ball, Feet: o.End.Len(), Pass: Direct}
 	switch o.Way {
 	case motion.Over:
 		out.Pass = Skip
 	case motion.Blocked:
-		out.Pass, out.Separation, out.Openness = NoPass, 0, Smothered
+		out.Pass, out.Separation = NoPass, 0
 	}
 	return out
 }

@@ -49,7 +49,7 @@ func TestOptionsProperties(t *testing.T) {
 			t.Fatalf("%s: %d options", screen.ID, len(options))
 		}
 		for i, o := range options {
-			if math.IsNaN(o.Separation) || o.Separation < 0 || o.Separation > 60 || o.Seconds < 0 || o.Seconds > 10 || o.Openness != OpennessOf(o.Separation) {
+			if math.IsNaN(o.Separation) || o.Separation < 0 || o.Separation > 60 || o.Seconds < 0 || o.Seconds > 10 {
 				t.Fatalf("%s: %+v", screen.ID, o)
 			}
 			if i > 0 && o.worth() > options[i-1].worth() {
@@ -62,15 +62,6 @@ func TestOptionsProperties(t *testing.T) {
 	}
 	if Options(On(c), &Snapshot{Action: "moon"}) != nil {
 		t.Error("an unknown screen has options")
-	}
-}
-
-// The bands in which public tracking data group shots, from memory.
-func TestOpenness(t *testing.T) {
-	for feet, want := range map[float64]Openness{0: Smothered, 1.99: Smothered, 2: Tight, 3.99: Tight, 4: OpenShot, 5.99: OpenShot, 6: WideOpen, 30: WideOpen} {
-		if got := OpennessOf(feet); got != want {
-			t.Errorf("%g ft: %s, want %s", feet, got, want)
-		}
 	}
 }
 

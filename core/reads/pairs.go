@@ -1,23 +1,32 @@
 package reads
 
+import "strings"
+
 // The actions with two screens off the ball, and the one where the screen is left out.
 
-// pair are the participants of a staggered pair; what they are called depends on which
-// of the two screens is read.
-func pair(at, other Participant, xAt, xOther Participant) []Participant {
-	return []Participant{offBall[0], other, at, offBall[2], offBall[3], xAt, xOther}
+// pair returns the participants of a staggered pair: the screen that is read is the
+// "First" or the "Second", and the other one is the other.
+func pair(read, other string) []Participant {
+	at, beside := ordered(screener, xScreener, read), ordered(second, xSecond, other)
+	return []Participant{offBall[0], beside[0], at[0], offBall[2], offBall[3], at[1], beside[1]}
+}
+
+// ordered returns one of two screeners, called by the order of the screens, and the
+// screener's defender.
+func ordered(who, guard Place, order string) [2]Participant {
+	name, letter := order+" screener", order[:1]
+	word := "the " + strings.ToLower(name)
+	return [2]Participant{
+		{ID: who, Name: name, Word: word, Letter: letter, Screens: true},
+		{ID: guard, Name: name + "'s defender", Word: word + "'s defender", Letter: letter, Guards: who},
+	}
 }
 
 var staggerScreen = &Action{
 	ID: Stagger, Name: "Staggered pair",
 	Roles: [2]Role{Cutter, Screener}, Family: OffBall, Parts: offBallParts,
-	Participants: pair(
-		Participant{ID: screener, Name: "Second screener", Word: "the second screener", Letter: "S", Screens: true},
-		Participant{ID: second, Name: "First screener", Word: "the first screener", Letter: "F", Screens: true},
-		Participant{ID: xScreener, Name: "Second screener's defender", Word: "the second screener's defender", Letter: "S", Guards: screener},
-		Participant{ID: xSecond, Name: "First screener's defender", Word: "the first screener's defender", Letter: "F", Guards: second},
-	),
-	About: "Two players screen one after the other for a shooter who comes up from the corner to the top. This is the read at the second screen.",
+	Participants: pair("Second", "First"),
+	About:        "Two players screen one after the other for a shooter who comes up from the corner to the top. This is the read at the second screen.",
 	Before: []string{
 		"Cutter: walk your defender to the baseline, then come off both.",
 		"Screeners: four steps apart, both backs to the top, feet set before the cutter comes.",
@@ -37,13 +46,8 @@ var staggerScreen = &Action{
 var firstOfPair = &Action{
 	ID: First, Name: "Staggered pair, first screen",
 	Roles: [2]Role{Cutter, Screener}, Family: OffBall, Parts: offBallParts,
-	Participants: pair(
-		Participant{ID: screener, Name: "First screener", Word: "the first screener", Letter: "F", Screens: true},
-		Participant{ID: second, Name: "Second screener", Word: "the second screener", Letter: "S", Screens: true},
-		Participant{ID: xScreener, Name: "First screener's defender", Word: "the first screener's defender", Letter: "F", Guards: screener},
-		Participant{ID: xSecond, Name: "Second screener's defender", Word: "the second screener's defender", Letter: "S", Guards: second},
-	),
-	About: "The read at the first of two screens: curl it alone, reject it, or go on to the second.",
+	Participants: pair("First", "Second"),
+	About:        "The read at the first of two screens: curl it alone, reject it, or go on to the second.",
 	Before: []string{
 		"Cutter: walk your defender to the baseline, then come off the first screen.",
 		"Screeners: four steps apart, both backs to the top, feet set before the cutter comes.",

@@ -174,7 +174,7 @@ var roundPost = &Action{
 			Cutter:     []Answer{answer(RimCut, "The post is doubled: cut to the rim, the rest fill behind.", "At the rim from the far side: you are one more than they are back there.")},
 			Screener:   []Answer{job(KickOut, "Before they trap: to the cutter, or out to whoever was left.")},
 			PasserPart: "Fill the places behind the cut, feet ready.",
-			Mistakes:   []string{"Stands on the far wing and claps", "Post dribbles into the double"},
+			Mistakes:   []string{"Stands on the far wing and claps", "Post dribbles into the double team"},
 		},
 	},
 	spots: layout{from: "wingL", to: "rim", screenerFrom: "midpostR", free: true, eyes: cutter,

@@ -2025,7 +2025,6 @@ export interface components {
             window: number;
             /** @description feet to the nearest defender at the shot */
             separation: number;
-            openness: string;
             seconds: number;
             /** @description from the ring */
             feet: number;
