@@ -15,10 +15,6 @@ type Runner struct {
 // than a sprint's acceleration (assumption: 15 to 18).
 const Braking = 16.0
 
-// StoppingDistance is how far, in feet, somebody needs to stop from a speed in ft/s:
-// v²/(2b) (textbook kinematics).
-func StoppingDistance(speed float64) float64 { return speed * speed / (2 * Braking) }
-
 // TimeTo is the time in seconds to cover d feet from rest: constant
 // acceleration up to top speed (textbook kinematics).
 func (r Runner) TimeTo(d float64) float64 {

@@ -97,7 +97,7 @@ const sampleSpeed = 1.5
 // sample puts every defender near the place in a cue's example, moving about as there.
 func (a *Action) sample(fl *Floor, rng *rand.Rand, cue Cue) Snapshot {
 	s := a.Example(fl.Court, cue)
-	s.ScreenerShoots, s.ScreenerFinishes = KnownIf(rng.IntN(2) == 0), KnownIf(rng.IntN(2) == 0)
+	s.ScreenerShoots = KnownIf(rng.IntN(2) == 0)
 	for _, p := range a.Participants {
 		if !p.ID.Defends() {
 			continue

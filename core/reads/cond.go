@@ -95,7 +95,6 @@ const (
 	isMoving
 	isChasing
 	isShooter
-	isFinisher
 	isInRange
 	isForcing
 	isUntold
@@ -156,9 +155,6 @@ func follows(x Place) cond { return cond{test: isChasing, x: x} }
 
 // shoots: p makes the three.
 func shoots(p Place) cond { return cond{test: isShooter, p: p} }
-
-// finishes: the screener finishes at the rim.
-func finishes() cond { return cond{test: isFinisher, p: screener} }
 
 // inRange: p, cutter or handler, is near enough for a shot.
 func inRange(p Place) cond { return cond{test: isInRange, p: p} }
@@ -236,7 +232,7 @@ func (c *cond) measure(s *Snapshot, f *frame) span {
 	case notOf:
 		m := c.kids[0].measure(s, f)
 		return span{-m.high, -m.low, m.byHigh, m.byLow}
-	case isMoving, isChasing, isWatching, isShooter, isFinisher, isInRange, isForcing, isUntold:
+	case isMoving, isChasing, isWatching, isShooter, isInRange, isForcing, isUntold:
 		return c.told(s, f)
 	}
 	m := c.leaf(s, f)
@@ -267,8 +263,6 @@ func (c *cond) told(s *Snapshot, f *frame) span {
 		known, m = true, s.At(c.x).Sub(s.Cutter).Dot(s.strongSide())-c.k.in(f.size)
 	case isShooter:
 		return ifKnown(s.shooter(c.p))
-	case isFinisher:
-		return ifKnown(s.ScreenerFinishes)
 	case isInRange:
 		return is(s.At(c.p).Len() <= s.rangeOf(f.size))
 	}

@@ -51,12 +51,10 @@ type Snapshot struct {
 	// Exit is a place the screener's way to the rim goes through; straight when zero.
 	Exit court.Point `json:"exit,omitzero"`
 
-	// Who makes the three among cutter or handler, screener and second screener, and
-	// whether the screener finishes at the rim.
-	CutterShoots     Known `json:"cutterShoots,omitzero"`
-	ScreenerShoots   Known `json:"screenerShoots,omitzero"`
-	SecondShoots     Known `json:"secondShoots,omitzero"`
-	ScreenerFinishes Known `json:"screenerFinishes,omitzero"`
+	// Who makes the three among cutter or handler, screener and second screener.
+	CutterShoots   Known `json:"cutterShoots,omitzero"`
+	ScreenerShoots Known `json:"screenerShoots,omitzero"`
+	SecondShoots   Known `json:"secondShoots,omitzero"`
 	// Range is how far from the ring, in feet, the cutter or handler shoots; when zero
 	// it is that of the age.
 	Range float64 `json:"range,omitzero"`

@@ -1909,7 +1909,6 @@ export interface components {
             cutterShoots?: boolean | null;
             screenerShoots?: boolean | null;
             secondShoots?: boolean | null;
-            screenerFinishes?: boolean | null;
             /** @description feet */
             range?: number;
             /** @description left or right */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Glyph } from './glyphs';
+  import type { Glyph } from './glyph';
 
   // The strokes of a read glyph in its 32 x 32 field, in the current colour.
   let { g }: { g: Glyph } = $props();
