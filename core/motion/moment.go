@@ -322,14 +322,15 @@ func (m *Moment) defenderOf(a int) int {
 	return -1
 }
 
-// switched reports whether two defenders are nearer to each other's attacker, and will
-// be after a reaction as they move.
+// switched reports whether two defenders are each nearer to the other's attacker, and
+// will be after a reaction as they move.
 func (m *Moment) switched(x, y, a, b int) bool {
-	const clearly = 1.0 // feet (assumption)
-	apart := func(t float64) float64 {
+	const clearly = 1.0 // feet, of the two together (assumption)
+	apart := func(t float64) bool {
 		dx, dy := m.drift(x, t), m.drift(y, t)
 		pa, pb := m.Attack[a].At.Add(m.Attack[a].Velocity.Scale(t)), m.Attack[b].At
-		return dx.Dist(pa) + dy.Dist(pb) - dx.Dist(pb) - dy.Dist(pa)
+		byX, byY := dx.Dist(pa)-dx.Dist(pb), dy.Dist(pb)-dy.Dist(pa)
+		return byX > 0 && byY > 0 && byX+byY > clearly
 	}
-	return apart(0) > clearly && apart(m.Pace.React) > clearly
+	return apart(0) && apart(m.Pace.React)
 }

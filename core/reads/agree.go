@@ -126,8 +126,6 @@ func (a *Action) compare(fl *Floor, s *Snapshot, c *CueAgreement) bool {
 	if len(accepted) == 0 {
 		return slices.ContainsFunc(row.Cutter, func(n Answer) bool { return runs[n.Read] })
 	}
-	c.Clear++
-	c.Most = max(c.Most, len(row.order(cutter, s, &f)))
 	m := a.moment(fl, &f, s)
 	worth := make([]float64, len(a.plays))
 	played := make([]Option, len(a.plays))
@@ -137,6 +135,11 @@ func (a *Action) compare(fl *Floor, s *Snapshot, c *CueAgreement) bool {
 		worth[i] = math.Max(motion.LeastWindow, played[i].worth())
 		best = math.Max(best, worth[i])
 	}
+	if best <= motion.LeastWindow {
+		return true // everything is shut: there is nothing to compare
+	}
+	c.Clear++
+	c.Most = max(c.Most, len(row.order(cutter, s, &f)))
 	// Two names of one and the same catch are one play.
 	same := func(o Option) bool {
 		return slices.ContainsFunc(played, func(q Option) bool {

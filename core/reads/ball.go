@@ -89,6 +89,7 @@ var (
 	popperFree   = SecondCue{"popper-free", "the popper's defender sags off", ofHelp}
 	slipsAtOnce  = SecondCue{"slips-at-once", "the screener slips at once", ofRoll}
 	leavesFirst  = SecondCue{"leaves-first", "the big leaves before contact", ofRoll}
+	laneFree     = SecondCue{"lane-free", "nobody stands between you and the rim", ofBig}
 	middleOpen   = SecondCue{"middle-open", "the middle is open", ofHelp}
 	cornerTags   = SecondCue{"corner-tags", "the corner's defender helps", ofHelp}
 	wingTags     = SecondCue{"wing-tags", "the wing's defender helps", ofHelp}
@@ -141,6 +142,8 @@ var ballRows = []Row{
 			also(LobRoll, bigTurned, all(bigUp, moving(xScreener, outward, trapSpeed)), "The big turned away from the roll: lob it.", "High over the big, to the rim."),
 			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left."),
 			also(WingPass, wingTags, wingTag, "The wing helps: hit the wing, on time.", "Near hand off the dribble to the wing that was left."),
+			also(HitPop, popper, all(shoots(screener), not(caught), not(bigUp), not(bigAtRim), not(cornerTag), not(wingTag)),
+				"The screener shoots: throw back to the pop.", "Two dribbles draw the guard along, then over the top to the pop."),
 		},
 		Screener:   []Answer{roll, popOut},
 		PasserPart: "Stay wide; the corner is the next pass if that defender steps in.",
@@ -231,6 +234,7 @@ var ballRows = []Row{
 			answer(WaitAttack, "The big shows and goes back: keep the dribble, then attack the gap.", "Keep it alive, wait until the big turns back, then go between."),
 			splitTwo,
 			also(HitSlip, slipFirst, not(deeper(xScreener, body(0), screener)), "The slip is there: hit it.", "One look, past the big, to the slip."),
+			also(TurnCorner, bigSlow, not(outside(xScreener, body(1), cutter)), "You are outside the big's hip: turn the corner.", "Two hard dribbles, shoulder past the hip."),
 		},
 		Screener:   []Answer{job(Slip, "Slip into the space the big left; stop short of the help.")},
 		PasserPart: "Far side: lift, you are the next pass.",
@@ -255,7 +259,7 @@ var ballRows = []Row{
 			answer(PassOut, "Two on the ball: out of it early, then four against three.", "Back dribble, pass before they close, to the short roll or the pop."),
 			also(WingPass, nothingOn, not(within(xTwo, onCourt(6), two)), "Out to the nearest open wing.", "Over the top to the nearest open wing, never across the floor in the air."),
 			also(HitSlip, slipsAtOnce, not(deeper(xScreener, body(0), screener)), "The screener slips at once: hit it.", "Over or around the trap, before it closes, to the slip."),
-			also(TurnCorner, bigSlow, moving(xScreener, outward, jumpSpeed), "The big is slow: turn the corner on the trap.", "Stretch it two dribbles, then around the big's outside hip."),
+			also(TurnCorner, bigSlow, anyOne(moving(xScreener, outward, jumpSpeed), not(outside(xScreener, body(1), cutter))), "The big is slow: turn the corner on the trap.", "Stretch it two dribbles, then around the big's outside hip."),
 		},
 		Screener: []Answer{job(ShortRoll, "Short roll to the line, catch, turn, look at the corner."), popOut,
 			also(Slip, leavesFirst, not(within(xScreener, onCourt(7), screener)), "", "Slip before contact: the big has left you.")},
@@ -289,6 +293,7 @@ var weakRow = Row{
 	Cutter: []Answer{
 		answer(WeakDrive, "They send you to your weak hand: take it downhill.", "Weak hand, two hard dribbles at the gap, two feet in the lane."),
 		also(UseAgain, bigInDrive, bigBelow, "The big waits there: re-screen to the strong hand.", "Back out and come off the other side of the screen."),
+		also(HitPop, popper, shoots(screener), "The screener shoots: throw back to the pop.", "Over the top to the pop."),
 	},
 	Screener:   []Answer{job(Flip, "Flip to the other side of the guard.")},
 	PasserPart: "Stay wide and be seen.",

@@ -149,7 +149,8 @@ var doubleHighScreen = &Action{
 		Row{Cue: Drop, when: all(beaten, not(bigOut), not(popperAlone)), Seen: "The guard is behind you and nobody has left the popper",
 			Cutter: []Answer{
 				answer(HitRoll, "They stay home: turn the corner and hit the roll.", "Turn the corner, eyes on the roll, pass before the help."),
-				also(PullUp, bigHome, bigDeep, "The big sits back: your own shot.", "Two dribbles, two feet, jumper."),
+				also(PullUp, bigHome, bigDeep, "The big sits back: your own shot.", "Two dribbles, two feet, jumper.").leads(bigDeep),
+				also(TurnCorner, laneFree, not(inLane(xScreener, driveLane, cutter, rim)), "The big stays with the roll: drive it.", "Turn the corner and finish on two feet."),
 				also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The popper's defender sags: throw back to the pop.", "Turn the corner, throw back to the pop."),
 			},
 			Screener: []Answer{job(Roll, "First rolls to the rim, second pops to the gap."),
@@ -158,7 +159,8 @@ var doubleHighScreen = &Action{
 		Row{Cue: HardHedge,
 			Cutter: []Answer{
 				answer(HitRoll, "The first one's defender shows: hit the roll behind.", "Stretch it a dribble, pass behind the big to the roll."),
-				also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper."), splitTwo},
+				also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper."), splitTwo,
+				also(TurnCorner, bigSlow, not(outside(xScreener, body(1), cutter)), "You are outside the big's hip: turn the corner.", "Two hard dribbles, shoulder past the hip.")},
 			Screener: []Answer{job(Roll, "First rolls into the space the big left.")}},
 		Row{Cue: Switch, Say: "They switched: go at the big, or feed the one the big left.", Cutter: []Answer{ballRows[10].Cutter[0], ballRows[10].Cutter[1], ballRows[10].Cutter[3],
 			also(HitPop, popperFree, not(within(xSecond, body(4.5), second)), "The second one's defender drops: hit the pop.", "Throw back to the popper.")}},

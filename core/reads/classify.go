@@ -144,6 +144,8 @@ func (a *Action) next(s *Snapshot, f *frame, v *Finding) Cue {
 type frame struct {
 	origin, a, n court.Point
 	size         Size
+	// side is which way past a big a drive takes, of those it can.
+	side int
 }
 
 // newFrame is the frame of a snapshot's action, for players of the default size.
@@ -182,7 +184,7 @@ func (a *Action) axes(s *Snapshot) frame {
 	if side < 0 {
 		n = n.Scale(-1)
 	}
-	return frame{s.Screener, along, n, Size{1, 1, sizes["12-14"].shot, usualArc}}
+	return frame{origin: s.Screener, a: along, n: n, size: Size{1, 1, sizes["12-14"].shot, usualArc}}
 }
 
 // in returns p's coordinates in the frame, in feet.

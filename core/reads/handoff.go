@@ -59,7 +59,7 @@ var handoffScreen = &Action{
 		{
 			Cue: Hedge, when: all(bigOut, chases, not(trapping)), Seen: "The carrier's defender steps into your way, yours chases",
 			moves:  []move{{xCutter, 8, 0}, {xScreener, 2, 3}},
-			Cutter: []Answer{answer(HitSlip, "They hedge the handoff: stop and hit the slip.", "Stop on two feet, look past the defender, bounce it to the slip.")},
+			Cutter: []Answer{answer(HitSlip, "They hedge the handoff: stop and hit the slip.", "Stop on two feet, look past the defender, bounce it to the slip."), splitTwo},
 			Screener: []Answer{job(Slip, "Give and slip at once into the space your defender left."),
 				also(KeepDrive, carrierOut, moving(xScreener, outward, jumpSpeed), "", "Your defender is out there already: keep it and drive.")},
 			PasserPart: "Stay wide: the slip plays two against one.",
@@ -70,7 +70,8 @@ var handoffScreen = &Action{
 			moves: []move{{xCutter, 6, 0}, {xScreener, -6, 0}},
 			Cutter: []Answer{answer(PassOut, "Two on you: short pass back, four against three.", "Short pass back to the carrier before they close."),
 				also(HitSlip, slipsAtOnce, not(deeper(xScreener, body(0), screener)), "The carrier slips at once: hit it.", "Around the trap, before it closes, to the slip."),
-				also(TurnCorner, bigSlow, not(within(xScreener, body(3), cutter)), "They come slowly: turn the corner on them.", "Wide past the outside hip, before they close.")},
+				also(TurnCorner, bigSlow, anyOne(not(within(xScreener, body(3), cutter)), not(outside(xScreener, body(1), cutter))), "They come slowly: turn the corner on them.", "Wide past the outside hip, before they close."),
+				also(BackDoor, pastScreen, jumped, "They jump the catch: cut behind to the rim.", "Fake the catch, cut behind, hand low.")},
 			Screener:   []Answer{job(ShortRoll, "Two steps to the middle, hands ready, then look at the corner.")},
 			PasserPart: "Be seen: you are the next pass.",
 			Mistakes:   []string{"Waits until both are there", "Picks it up in the corner"},

@@ -58,6 +58,7 @@ var (
 	otherFree   = SecondCue{"other-free", "the far screen is still there and your defender has not moved over", ofSide}
 	newInside   = SecondCue{"new-inside", "the new defender plays you from the rim side", ofSide}
 	newAbove    = SecondCue{"new-above", "the new defender steps out above you", ofSide}
+	pastScreen  = SecondCue{"past-screen", "your defender is past the screen already", ofSide}
 	nextScreen  = SecondCue{"next-screen", "your defender is not at the second screen yet", ofSide}
 	bothOut     = SecondCue{"both-out", "both defenders are out of the lane", ofHelp}
 )
@@ -90,6 +91,12 @@ var (
 		"Push off the new defender, back out wide, feet ready.")
 	behindNew = also(BackCut, newAbove, not(deeper(xScreener, body(0), cutter)), "The new defender is above you: cut behind to the rim.",
 		"Plant as they step out, cut behind, hand low.")
+	// insideShow and insideNew go around the screener's shoulder, inside a defender who
+	// has stepped out.
+	insideShow = also(Curl, newAbove, not(deeper(xScreener, body(0), cutter)), "They step out high: turn tight inside them.",
+		"Around the screener's shoulder, low, before they get back.")
+	insideNew = also(Curl, newAbove, not(deeper(xScreener, body(0), cutter)), "They switched and step out: turn tight inside the new one.",
+		"Around the screener's shoulder, low, before they are set.")
 	stepOutOf = also(StepOut, newInside, deeper(xScreener, body(0), cutter), "They switched and dropped inside: step back out and shoot.",
 		"One step at the new defender, then back out behind the line.")
 	useOther = also(OtherSide, otherFree, not(within(xCutter, body(5), second)), "They sit on this side: use the far screen.",
@@ -144,8 +151,9 @@ var common = []Row{
 	},
 	{
 		Cue: Show, when: all(takes, not(stays)), Seen: "The screener's defender steps into your way, and your own is not with the screener",
-		moves:      []move{{xCutter, 7, 0}, {xScreener, 0, 1}},
-		Cutter:     []Answer{answer(Keep, "Two on you: keep it alive, the slip is open.", "Catch, keep your dribble. Two on you means a pass.")},
+		moves: []move{{xCutter, 7, 0}, {xScreener, 0, 1}},
+		Cutter: []Answer{answer(Keep, "Two on you: keep it alive, the slip is open.", "Catch, keep your dribble. Two on you means a pass."),
+			insideShow},
 		Screener:   []Answer{job(Slip, "Slip into the space your defender left.")},
 		PasserPart: "Reverse it early, or hit the slip yourself.",
 		Mistakes:   []string{"Picks the ball up between two", "Screener holds the screen too long"},

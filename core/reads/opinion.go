@@ -63,6 +63,8 @@ type Option struct {
 	Feet    float64 `json:"feet"`
 	// Pass is how the ball gets there.
 	Pass Pass `json:"pass"`
+
+	side int // past the big, of the sides that a drive can take
 }
 
 // Options returns every playable answer of the action's table, the most open first.
@@ -185,8 +187,41 @@ func (a *Action) index(p Place) int {
 	return 0
 }
 
-// play plays one answer.
+// play plays one answer, past the side that is most open where there is a choice.
 func (a *Action) play(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p playable) Option {
+	best := a.playOn(fl, f, s, m, p)
+	for side := 1; side < a.sidesOf(f, s, m, p.read); side++ {
+		other := *f
+		other.side = side
+		if o := a.playOn(fl, &other, s, m, p); o.worth() > best.worth() {
+			best, best.side = o, side
+		}
+	}
+	return best
+}
+
+// sidesOf is how many ways past the big a drive has: any where the big guards the ball,
+// and around or back again where the big is level with the screen.
+func (a *Action) sidesOf(f *frame, s *Snapshot, m *motion.Moment, read Read) int {
+	_, out := f.in(s.XScreener)
+	if read == AttackBig && !m.Exchanged() || read == TurnCorner && out > HipToHip {
+		return 1
+	}
+	return sides[read]
+}
+
+// sideOf is the side past the big on which a drive is most open.
+func (a *Action) sideOf(fl *Floor, f *frame, s *Snapshot, read Read) int {
+	i := slices.IndexFunc(a.plays, func(p playable) bool { return p.read == read })
+	if i < 0 {
+		return 0
+	}
+	m := a.moment(fl, f, s)
+	return a.play(fl, f, s, &m, a.plays[i]).side
+}
+
+// playOn plays one answer on the side that the frame says.
+func (a *Action) playOn(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p playable) Option {
 	t := a.tryOf(fl, f, s, m, p)
 	to := a.ballTo(s, p.read)
 	if !a.feasible(f, s, m, p.read) {
@@ -255,6 +290,8 @@ func (a *Action) feasible(f *frame, s *Snapshot, m *motion.Moment, read Read) bo
 	switch read {
 	case WeakDrive:
 		return s.WeakHand != ""
+	case HitPop:
+		return a.has(second) || s.ScreenerShoots != No
 	case FeedSeal:
 		return m.Exchanged()
 	case Through, WaitAttack:
@@ -305,7 +342,7 @@ func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p pla
 	}
 	if to != cutter {
 		t.Leaves = released
-		if p.read == DragOut || p.read == PassOut {
+		if p.read == DragOut {
 			t.Leaves = dragging
 		}
 	}

@@ -1,6 +1,10 @@
 package reads
 
-import "strings"
+import (
+	"strings"
+
+	"evrik/core/court"
+)
 
 // The actions with two screens off the ball, and the one where the screen is left out.
 
@@ -69,6 +73,9 @@ var firstOfPair = &Action{
 		beside: map[Place]offset{second: {8, -HipToHip}}},
 }
 
+// inLaneBeside is the near screener's defender in the lane, off the way of the cut.
+var inLaneBeside = []put{{who: xScreener, from: screener, plus: court.Point{X: -2.6, Y: 0.4}}}
+
 var floppyScreen = &Action{
 	ID: Floppy, Name: "Choice of sides",
 	Roles: [2]Role{Cutter, Screener}, Family: OffBall, Parts: offBallParts,
@@ -86,12 +93,14 @@ var floppyScreen = &Action{
 	},
 	Caution: contactCaution,
 	rows: but(alone(common),
-		Row{Cue: Trail, Say: "They're chasing you: curl up into the lane."},
-		Row{Cue: Stuck, Say: "They're stuck on the block: straight out to the wing."},
-		Row{Cue: Under, Seen: "Your defender takes the short way over the top of the screener",
-			Say: "They went over the top: pop back to the corner.", CutterPart: "Stop, two steps back to the corner, feet ready.",
+		Row{Cue: Trail, show: inLaneBeside, Say: "They're chasing you: curl up into the lane."},
+		Row{Cue: Stuck, show: inLaneBeside, Say: "They're stuck on the block: straight out to the wing."},
+		Row{Cue: Under, show: inLaneBeside, Seen: "Your defender takes the short way over the top of the screener",
+			Cutter: []Answer{answer(Fade, "They went over the top: pop back to the corner.", "Stop, two steps back to the corner, feet ready."),
+				also(BackCut, pastScreen, ahead(xCutter, cutter), "They are past the screen already: cut back under the rim.", "Push off the outside foot, back under the rim, hand low.")},
 			ScreenerPart: "Turn and screen again on the way to the corner."},
 		Row{Cue: Switch, Cutter: []Answer{firstOf(common, Switch), useOther}},
+		Row{Cue: Show, Cutter: []Answer{firstOf(common, Show), insideShow}},
 		Row{Cue: Jump, Cutter: []Answer{
 			answer(BackCut, "They sit on this side: cut back under the rim.", "One step at the defender, push off the outside foot, back under the rim."),
 			useOther},
@@ -125,7 +134,7 @@ var changeScreen = &Action{
 			Cue: Waits, when: all(onSide(xScreener), within(xScreener, takeReach, cutter)),
 			Seen: "The screener's defender has stepped up and waits on your way",
 			Cutter: []Answer{answer(Straight, "They wait for the screen: start it and cut to the rim.",
-				"Go on to the ball: their eyes go with you.")},
+				"Go on to the ball: their eyes go with you."), insideShow},
 			Screener:   []Answer{job(Change, "Two steps as if to screen, then hard to the rim, in front of the defender.")},
 			PasserPart: "Look off the cutter, lead the screener.",
 			Mistakes:   []string{"Screens again into the waiting defender", "Jogs to the rim"},

@@ -34,6 +34,11 @@ func (a *Action) Example(c court.Court, cue Cue) Snapshot {
 	if !a.spots.free {
 		a.setInMotion(&s, row)
 	}
+	if a.spots.running && s.XCutter.Dist(s.Cutter) < s.XCutter.Dist(s.Screener) {
+		run := s.To.Sub(s.From).Unit().Scale(CutSpeed)
+		s.Velocity.Set(cutter, run)
+		s.Velocity.Set(xCutter, run)
+	}
 	if row.Cue == Weak {
 		s.WeakHand = s.weakWith()
 	}
@@ -130,7 +135,11 @@ func (a *Action) placeDefenders(s *Snapshot, row *Row) {
 			s.Put(p.ID, a.home(s, p))
 		}
 	}
-	if at, ok := clearPlaces[row.Cue]; ok && !a.spots.free {
+	at, ok := clearPlaces[row.Cue]
+	if row.Cue == Switch && a.Family != OffBall {
+		at = ballSwitch
+	}
+	if ok && !a.spots.free {
 		f := newFrame(s)
 		s.XCutter = f.at(at.cutter.along, at.cutter.out)
 		s.XScreener = f.at(at.screener.along, at.screener.out)
@@ -153,12 +162,15 @@ func (a *Action) home(s *Snapshot, p Participant) court.Point {
 	return own.Toward(court.Point{}, sag)
 }
 
+// ballSwitch is a clear switch on the ball: the big a step off the handler.
+var ballSwitch = struct{ cutter, screener offset }{offset{-2.8, -0.4}, offset{4.4, 1.2}}
+
 type offset struct{ along, out float64 }
 
 // clearPlaces are places of the cutter's and the screener's defender in the screen's
 // frame, in feet, that show a cue beyond doubt (assumptions of the model's geometry).
 var clearPlaces = map[Cue]struct{ cutter, screener offset }{
-	Trail:  {offset{-3.4, 1.6}, offset{0.6, -3.0}},
+	Trail:  {offset{-3.4, 1.6}, offset{-1.2, -3.0}},
 	Stuck:  {offset{-1.2, 0.0}, offset{0.6, -3.0}},
 	Under:  {offset{1.2, -3.8}, offset{-2.2, -3.0}},
 	Jump:   {offset{3.4, 2.6}, offset{0.6, -3.0}},

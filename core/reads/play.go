@@ -61,6 +61,7 @@ func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 		begin = begin.Mirror()
 	}
 	f := screen.frame(&fl, s)
+	f.side = screen.sideOf(&fl, &f, s, j.Row.CutterRead)
 	set := fl.Pace.Cutting().TimeTo(begin.Dist(s.Screener))
 	use := set + setPause + fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
 	leave := use - fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))

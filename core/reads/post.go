@@ -153,7 +153,7 @@ var roundPost = &Action{
 		},
 		{
 			Cue: Opens, when: deeper(xCutter, sunkIn, cutter), Seen: "Your defender has sunk into the lane",
-			show:       []put{{who: xCutter, from: cutter, feet: 14, to: rim}},
+			show:       []put{{who: xCutter, from: cutter, feet: 14, to: rim}, {who: eyes, from: screener, feet: 0, to: rim}},
 			Cutter:     []Answer{answer(Flash, "They've sunk in: flash to the high post.", "Straight to the line, hands up, catch and face.")},
 			Screener:   []Answer{job(KickOut, "Out to the flash; look for the pass back down.")},
 			PasserPart: "Fill the far wing behind the flash.",
@@ -170,7 +170,7 @@ var roundPost = &Action{
 		{
 			Cue: Doubled, when: anyOne(within(xCutter, digReach, screener), within(xSecond, digReach, screener), within(xTwo, digReach, screener), within(xThree, digReach, screener)),
 			Seen:       "A second defender is on the post",
-			show:       []put{{who: xTwo, from: screener, feet: 3.6, to: two}},
+			show:       []put{{who: xTwo, from: screener, feet: 3.6, to: two}, {who: eyes, from: screener, feet: 0, to: rim}},
 			Cutter:     []Answer{answer(RimCut, "The post is doubled: cut to the rim, the rest fill behind.", "At the rim from the far side: you are one more than they are back there.")},
 			Screener:   []Answer{job(KickOut, "Before they trap: to the cutter, or out to whoever was left.")},
 			PasserPart: "Fill the places behind the cut, feet ready.",

@@ -53,6 +53,7 @@ var pinScreen = &Action{
 		Row{Cue: Under, Say: "They cut through inside: fade to the wing and shoot it."},
 		Row{Cue: Jump, Say: "They're above the screen: plant and cut behind to the rim.",
 			Mistakes: []string{"Fights up to the catch against the defender", "Never sees the back cut", "Screener does not turn to screen again"}},
+		Row{Cue: Switch, Cutter: []Answer{firstOf(common, Switch), insideNew}},
 	),
 	spots: layout{from: "blockR", to: "slotR", ball: "slotL", screenerFrom: "wingR", at: 6, curlTo: "nail"},
 }
@@ -69,7 +70,7 @@ var flareScreen = &Action{
 	},
 	Caution: blindCaution, edits: choices,
 	rows: but(alone(common),
-		Row{Cue: Trail, Seen: "Your defender comes over the screen behind you", Say: "They came over: turn the corner and curl to the rim.",
+		Row{Cue: Trail, show: []put{{who: xScreener, from: screener, feet: guarding, to: passer}}, Seen: "Your defender comes over the screen behind you", Say: "They came over: turn the corner and curl to the rim.",
 			PasserPart: "Lead the cutter toward the rim, away from the defender behind."},
 		Row{Cue: Stuck, Say: "They're stuck on the flare: catch it behind the screen, attack the recovery.",
 			CutterPart: "Feet ready on the catch; on a long closeout, one dribble into a pull-up.",
@@ -77,6 +78,8 @@ var flareScreen = &Action{
 		Row{Cue: Under, Say: "They went under: the screen turns, shoot behind it.", PasserPart: "Skip it on time; the second screen holds the defender."},
 		Row{Cue: Jump, Seen: "Your defender is out there already, between you and the catch", Say: "They jumped the flare: cut back to the rim.",
 			Mistakes: []string{"Drifts on into the defender", "Skip pass thrown anyway"}},
+		Row{Cue: Switch, Cutter: []Answer{firstOf(common, Switch), insideNew}},
+		Row{Cue: Show, Cutter: []Answer{firstOf(common, Show), insideShow}},
 	),
 	spots: layout{from: "slotR", to: "cornerR", ball: "slotL", screenerFrom: "elbowR", at: 0.42, blind: true},
 }
@@ -123,7 +126,8 @@ var hammerScreen = &Action{
 	},
 	Caution: blindCaution,
 	rows: but(alone(common),
-		Row{Cue: Trail, Cutter: []Answer{answer(Straight, "They're chasing you: on to the corner, shot ready.", "Run to the corner, turn, catch with your feet set.")},
+		Row{Cue: Trail, show: []put{{who: xScreener, from: screener, feet: guarding, to: rim}},
+			Cutter:   []Answer{answer(Straight, "They're chasing you: on to the corner, shot ready.", "Run to the corner, turn, catch with your feet set.")},
 			Screener: []Answer{job(Shape, "Turn to the ball with your hands out, then seal.")}},
 		Row{Cue: Stuck, Say: "They're stuck: straight to the corner, shot ready."},
 		Row{Cue: Under, Cutter: []Answer{answer(Straight, "They dropped to the lane: down to the corner for the three.", "Slide to the corner as the ball turns it.")},
@@ -135,7 +139,7 @@ var hammerScreen = &Action{
 			CutterPart: "Plant and go straight to the rim, in front of the screener, hands up.",
 			Mistakes:   []string{"Runs on into the defender", "Never looks at the rim"}},
 	),
-	spots: layout{from: "wingR", to: "cornerR", ball: "shortL", screenerFrom: "blockR", watching: true, blind: true},
+	spots: layout{from: "wingR", to: "cornerR", ball: "dunkerL", screenerFrom: "blockR", watching: true, blind: true},
 }
 
 // behind is the common table of back screens, which send the cutter to the rim.
@@ -162,7 +166,8 @@ var behind = but(alone(common),
 		Screener: []Answer{job(StepBall, "Step back to the ball, hands up: your new defender is behind you.")}, PasserPart: "To the screener, away from the defender behind.",
 		Mistakes: []string{"Both go to the rim", "Screener turns away from the ball"}},
 	Row{Cue: Show, Seen: "The screener's defender is in your way to the rim, and your own is not with the screener",
-		Cutter:   []Answer{answer(Keep, "Two on you: hold them there, the screener is open out top.", "Post up where you are, hands up.")},
+		Cutter: []Answer{answer(Keep, "Two on you: hold them there, the screener is open out top.", "Post up where you are, hands up."),
+			also(RimCut, laneFree, not(inLane(xScreener, body(2), cutter, rim)), "They stepped past your way: cut by, inside them.", "Shoulder past the one who stepped out, hands high.")},
 		Screener: []Answer{job(Pop, "Pop out: your defender left you.")}, PasserPart: "Out to the screener, then look inside.",
 		Mistakes: []string{"Runs away from the bump", "Screener stays"}},
 )
@@ -208,7 +213,7 @@ var crossScreen = &Action{
 	rows: []Row{
 		{
 			Cue: HighSide, when: all(above(xCutter, body(0), cutter), within(xCutter, guardsFrom, cutter)),
-			show: []put{{who: xCutter, from: cutter, plus: court.Point{X: 1.5, Y: 2.6}}}, Seen: "Your defender stands above you, on the half-court side",
+			show: []put{{who: screener, from: screener, plus: court.Point{Y: 1}}, {who: xCutter, from: cutter, plus: court.Point{X: 1.5, Y: 2.6}}}, Seen: "Your defender stands above you, on the half-court side",
 			Cutter: []Answer{answer(CutLow, "They're above you: go low, along the baseline.",
 				"Under the screen to the block, show the ball your hand on the baseline side.")},
 			Screener:   []Answer{job(StepBall, "The cutter goes low, so you go high: open to the ball at the elbow.")},
@@ -218,7 +223,7 @@ var crossScreen = &Action{
 		{
 			Cue: LowSide, when: all(not(above(xCutter, body(0), cutter)), within(xCutter, guardsFrom, cutter)),
 			Seen: "Your defender stands below you, on the baseline side",
-			show: []put{{who: xCutter, from: cutter, plus: court.Point{X: 1.5, Y: -2.6}}},
+			show: []put{{who: screener, from: screener, plus: court.Point{Y: -1}}, {who: xCutter, from: cutter, plus: court.Point{X: 1.5, Y: -2.6}}},
 			Cutter: []Answer{answer(CutOver, "They're below you: come over the top.",
 				"Over the screen to the middle of the lane, hands up, one turn to the rim.")},
 			Screener:   []Answer{job(Slip, "The cutter goes high, so you go low: slide to the ball's block.")},
@@ -236,6 +241,6 @@ var crossScreen = &Action{
 			Mistakes:   []string{"Cutter stops in the lane", "Screener turns late"},
 		},
 	},
-	spots: layout{from: "blockL", to: "blockR", ball: "wingR", screenerFrom: "blockR", free: true,
+	spots: layout{from: "blockL", to: "blockR", ball: "wingR", screenerFrom: "blockR", free: true, running: true,
 		set: []put{{who: cutter, from: start, feet: 0.5, to: catch}, {who: screener, from: start, feet: 5, to: catch}}},
 }

@@ -177,6 +177,8 @@ type layout struct {
 	// watching is true where the cutter's defender looks at the ball and stands, because
 	// it is driven or screened for elsewhere; else that defender moves with the cut.
 	watching bool
+	// running is true where the cutter is on the way already, the defender beside.
+	running bool
 	// blind is true where the screen comes from behind the defender.
 	blind bool
 	// back is the spot to which the screener's back should point; the catch when empty.

@@ -190,7 +190,8 @@ func TestOtherBallScreensFromGeometry(t *testing.T) {
 		{Drop, TurnCorner, Pop, drop}, {Under, ShootBehind, Pop, under}, {HardHedge, HitSlip, Pop, hedged}, {Switch, HitSlip, Pop, switched},
 	})
 	runTable(t, DoubleHigh, TeamRules{}, []tableCase{
-		{Drop, HitRoll, Roll, func(s *scene) { drop(s); s.home(xSecond) }},
+		{Drop, PullUp, Roll, func(s *scene) { drop(s); s.home(xSecond) }},
+		{Drop, HitRoll, Roll, func(s *scene) { drop(s); s.home(xSecond); s.put(xScreener, screener, 3.2, -1.3, 0) }},
 		{TagLow, HitPop, Roll, func(s *scene) { drop(s); s.put(xSecond, screener, 0, 0, 13) }},
 		{Under, UseAgain, Rescreen, func(s *scene) { under(s); s.home(xSecond) }},
 		{HardHedge, HitRoll, Roll, hedged},

@@ -21,6 +21,7 @@ const (
 	middle      = 15.5 // from the ring, where the jumper in the middle is taken (common practice: 15 to 17 ft)
 	floatAt     = 10.0 // from the ring, where a floater is shot (common practice: 8 to 12 ft)
 	splitBy     = 2.8  // inside the big, where a split goes
+	tight       = 1.2  // outside the screener, at the most, where a split goes by
 	stepAway    = 3.0  // of a step back
 	wideReach   = 6.0  // within which a big at the level is gone around
 	hipOf       = 3.0  // outside the hip of a big who waits
@@ -30,12 +31,14 @@ const (
 	roomToShoot = 6.5  // from the big, where a pull-up stops short
 	popGap      = 6.0  // inside the screen, the gap at the elbow
 	nearArc     = 3.0  // from the line, where a pop goes on behind it
+	stepToBall  = 5.0  // of a screener who shows up for the ball
 	popStep     = 7.0  // of a screener who pops after a cut
 	popAlong    = 4.0  // along the screen's way, to either side of it, where a pop looks for room
 	retreat     = 5.0  // a drag or a step away from the big
 	pinStep     = 1.5  // past the defender whom a screener pins
 	pinned      = 4.0  // from the screener, where the cutter's defender is in the way of a slip
 	shortRoll   = 13.0 // from the ring, where a short roll stops
+	blindSide   = 2.2  // from a defender, where a cut behind the head goes by
 	alongArc    = 0.45 // radians along the arc to where the post sees the passer
 )
 
@@ -132,16 +135,24 @@ func cutPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
 		}
 		return []court.Point{behindArc(c, f.at(-0.4, popBack))}
 	case BackCut, BackDoor:
-		if s.Action == Hammer {
-			return []court.Point{rim} // in front of the screener
+		if s.Action == Hammer || s.Action == Changes {
+			return []court.Point{rim} // in front of the screener, or before there is a screen
 		}
-		return []court.Point{f.at(-1.8, 0.4), rim}
+		back, around := f.at(-1.8, 0.4), f.at(2.3, -0.6)
+		if read == BackCut && room(s, around) > room(s, back) {
+			return []court.Point{f.at(1.7, 1.3), around, rim} // the old defender stands behind the screen
+		}
+		return []court.Point{back, rim}
 	case Flare:
 		if s.From.Y < CornerLow && s.Action != Stagger {
 			at, _ := sideSpot(c, s, func(layout) string { return "cornerR" })
 			return []court.Point{at} // back to the corner, the second screen comes
 		}
-		return []court.Point{behindArc(c, f.at(-3, popBack+4))}
+		out := behindArc(c, f.at(-3, popBack+4))
+		if at, ok := sideSpot(c, s, func(layout) string { return "cornerR" }); ok {
+			return []court.Point{roomiest(s, out, at)} // to the side that they leave open
+		}
+		return []court.Point{out}
 	case OtherSide:
 		return []court.Point{s.To.Mirror()}
 	case CutLow:
@@ -154,6 +165,9 @@ func cutPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
 		return []court.Point{s.Cutter.Toward(s.To, 4), behindArc(c, s.Cutter.Toward(s.To, 4).Add(f.n.Scale(3)))}
 	}
 }
+
+// sides are the ways that a drive past a big can take: the driver sees which is open.
+var sides = map[Read]int{AttackBig: 4, TurnCorner: 2, Through: 2, WaitAttack: 2, ShootBehind: 2}
 
 // handlerPath is a handler's way with the ball.
 func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
@@ -186,28 +200,34 @@ func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
 		weak := s.Cutter.Add(s.strongSide().Scale(-weakStep))
 		return []court.Point{weak, finishNear(weak)}, true
 	case ShootBehind:
-		return []court.Point{f.at(-0.3, HipToHip+1)}, true
+		return []court.Point{[...]court.Point{f.at(-0.3, HipToHip+1), f.at(1.5, HipToHip+0.4)}[f.side]}, true
 	case UseAgain:
 		return []court.Point{f.at(-3, 3), f.at(3, 1.6)}, true
 	case Through, WaitAttack:
 		// Inside the big who has come out, low, then to the rim.
 		along, out := f.in(s.XScreener)
-		gap := f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))
-		return []court.Point{gap, gap.Toward(ring, pullUpLeg)}, true
+		gap := f.at(math.Max(1.5, along), math.Min(tight, math.Max(0.6, out-splitBy)))
+		if f.side == 1 {
+			return []court.Point{gap, finishNear(gap)}, true
+		}
+		return []court.Point{gap, ring.Toward(gap, math.Min(gap.Len(), middle*f.size.Court))}, true
 	case AttackBig:
 		if a, _ := f.in(s.XScreener); a < 0 {
 			// At the outside hip of a big who waits below the ball.
 			side := court.Point{X: math.Copysign(hipOf, s.Cutter.X)}
 			return []court.Point{s.XScreener.Add(side), ring.Toward(s.XScreener.Add(side), twoFeet)}, true
 		}
-		// Inside a big who has come out, as in a split.
+		// By a big who has come out, on the side that is open.
 		along, out := f.in(s.XScreener)
-		past := f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))
+		past := [...]court.Point{f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy)), f.at(along+wideOf, out+1), f.at(-3, 1), off}[f.side]
+		if f.side == 3 {
+			return []court.Point{past, ring.Toward(past, math.Min(past.Len(), floatAt*f.size.Court))}, true // in front of one who sits back
+		}
 		return []court.Point{past, ring.Toward(past, twoFeet)}, true
 	case TurnCorner:
 		if along, out := f.in(s.XScreener); along > 0 && along < wideReach && out > -wideReach {
-			// Wide around the big who is at the level.
-			off = f.at(along+wideOf, math.Max(out, 0)+1)
+			// Wide around the big who is at the level, or back the other way.
+			off = [...]court.Point{f.at(along+wideOf, math.Max(out, 0)+1), f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))}[f.side]
 		}
 		return []court.Point{off, finishNear(off)}, true
 	case FeedSeal:
@@ -248,13 +268,25 @@ func postPath(c court.Court, s *Snapshot, read Read) ([]court.Point, bool) {
 	case ForOther:
 		return []court.Point{s.Two.Toward(s.Cutter, HipToHip+1)}, true
 	case BackCut, RimCut:
-		return []court.Point{finishNear(s.Cutter)}, true
+		return behindHead(s, finishNear(s.Cutter)), true
 	case Straight:
 		return []court.Point{s.Cutter.Toward(s.Passer, 3)}, true
 	case Feed, Lob, HighLow:
 		return nil, true
 	}
 	return nil, false
+}
+
+// behindHead is a way to the rim past the own defender, on the side away from the ball.
+func behindHead(s *Snapshot, rim court.Point) []court.Point {
+	if court.SegmentDist(s.XCutter, s.Cutter, rim) > blindSide {
+		return []court.Point{rim}
+	}
+	side := rim.Sub(s.Cutter).Unit().Left()
+	if side.Dot(s.Screener.Sub(s.XCutter)) > 0 {
+		side = side.Scale(-1)
+	}
+	return []court.Point{s.XCutter.Add(side.Scale(blindSide)), rim}
 }
 
 // screenerPath is the screener's way after holding the screen, and the post's.
@@ -266,6 +298,10 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 			return []court.Point{roomiest(s, behindArc(c, f.at(popAlong, 0)), behindArc(c, f.at(-popAlong, 0)), f.at(0, -popGap))}
 		}
 		out := s.Screener.Toward(s.To, popStep)
+		if s.To.Len() < AtRim {
+			// The cutter goes in, so the screener goes out.
+			out = s.Screener.Unit().Scale(math.Min(s.Screener.Len()+popStep, c.ArcRadius+outsideArc))
+		}
 		if c.BehindArc(out) > -nearArc {
 			out = behindArc(c, out)
 		}
@@ -277,13 +313,20 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 	case Flip:
 		return []court.Point{f.at(-1.5, 1.2)}
 	case StepBall:
-		return []court.Point{s.Screener.Toward(s.Passer, 5)}
+		at := s.Screener.Toward(s.Passer, stepToBall)
+		if s.To.Len() < AtRim && s.Action != Cross {
+			at = roomiest(s, at, screenerPath(c, f, s, Pop)[0]) // back out, to be seen
+		}
+		return []court.Point{at}
 	case Roll:
-		// A curved way gives the passer room.
-		return []court.Point{f.at(1.5, -4), rim}
+		// A bent way gives the passer room; it bends to the side with more of it.
+		return []court.Point{roomiest(s, f.at(1.5, -4), f.at(-1.5, -4), s.Screener.Toward(rim, 4)), rim}
 	case ShortRoll:
 		return []court.Point{court.Point{}.Toward(s.Screener, shortRoll)}
 	case Seal:
+		if screen, ok := ActionByID(s.Action); ok && screen.Family != OffBall {
+			return screenerPath(c, f, s, Roll) // with the defender on the back
+		}
 		return []court.Point{court.Point{}.Toward(s.Screener, math.Min(s.Screener.Len(), twoFeet))}
 	case GiveBack, Work, KickOut, HoldSeal:
 		return nil
@@ -304,13 +347,20 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 	if s.Exit != (court.Point{}) && read == Slip {
 		return []court.Point{s.Exit, rim}
 	}
+	if screen, ok := ActionByID(s.Action); ok && screen.Family != OffBall && read == Slip {
+		return screenerPath(c, f, s, Roll) // into the space that the big left
+	}
 	return []court.Point{rim} // straight to the rim, no loop
 }
 
-// roomiest is the place that is furthest from guard and big: a pop goes to space.
+// roomiest is the place that is furthest from the two defenders: a pop goes to space.
 func roomiest(s *Snapshot, places ...court.Point) court.Point {
-	room := func(at court.Point) float64 { return math.Min(at.Dist(s.XCutter), at.Dist(s.XScreener)) }
-	return slices.MaxFunc(places, func(p, q court.Point) int { return cmp.Compare(room(p), room(q)) })
+	return slices.MaxFunc(places, func(p, q court.Point) int { return cmp.Compare(room(s, p), room(s, q)) })
+}
+
+// room is how far, in feet, the nearer of the two defenders is.
+func room(s *Snapshot, at court.Point) float64 {
+	return math.Min(at.Dist(s.XCutter), at.Dist(s.XScreener))
 }
 
 func finishNear(from court.Point) court.Point { return court.Point{}.Toward(from, finishAt) }

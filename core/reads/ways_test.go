@@ -16,7 +16,7 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 		BallExit:   {Tag: one, HardHedge: screener, Blitz: screener},
 		StepUp:     {HardHedge: screener},
 		Ghost:      {HardHedge: screener, Switch: screener},
-		DoubleHigh: {Drop: screener, TagLow: second, HardHedge: screener},
+		DoubleHigh: {TagLow: second, HardHedge: screener},
 		Handoff:    {Hedge: screener, Blitz: screener},
 		Changes:    {Waits: screener},
 		RoundPost:  {Still: screener},
@@ -33,14 +33,14 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 				}
 			}
 			s := screen.Example(c, row.Cue)
-			if got := screen.ballTo(&s, row.Cutter[0].Read); got != want {
-				t.Errorf("%s %s: the ball ends with %s, want %s", screen.ID, row.Cue, got, want)
-			}
-			// The play says the same: at its end ball and receiver are together.
 			a, err := Judge(On(c), &s)
 			if err != nil {
 				t.Fatal(err)
 			}
+			if got := screen.ballTo(&s, a.Row.CutterRead); got != want {
+				t.Errorf("%s %s: the ball ends with %s, want %s", screen.ID, row.Cue, got, want)
+			}
+			// The play says the same: at its end ball and receiver are together.
 			p := PlayOf(On(c), &s, a)
 			ends := map[string]court.Point{}
 			for _, track := range p.Tracks {
