@@ -97,6 +97,12 @@ func TestWhoFollowsWhom(t *testing.T) {
 	if !settled.Exchanged() {
 		t.Error("who follows whom was settled and has changed")
 	}
+	// One who is still nearer to the own player has not: he chases, and the other shows.
+	chases := m
+	chases.Defend[0].At, chases.Defend[1].At = court.Point{X: 12, Y: 17}, court.Point{X: 7, Y: 19}
+	if chases.Exchanged() {
+		t.Error("a chaser and one who shows have exchanged")
+	}
 	m.Defend[0].At, m.Defend[1].At = m.Defend[1].At, m.Defend[0].At
 	if m.Exchanged() {
 		t.Error("nobody has exchanged")

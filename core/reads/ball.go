@@ -271,7 +271,7 @@ var ballRows = []Row{
 		moves: []move{{xCutter, 0, -1.5}, {xScreener, 2, 0}},
 		Cutter: []Answer{
 			answer(AttackBig, "They switched: attack the big off the dribble.", "Change of pace at the big's feet: jumper if they sit back, past them if they come."),
-			also(StepBack, bigSits, all(not(within(xScreener, body(2.5), cutter)), within(xScreener, body(4), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
+			also(StepBack, bigSits, all(not(within(xScreener, body(3), cutter)), within(xScreener, body(4), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
 			also(BackOut, bigSquare, not(within(xScreener, body(4), cutter)), "The big is square: back it out and go.", "Back out, clear the side, then go at the big."),
 			also(FeedSeal, guardBack, all(within(xCutter, body(8), screener), not(deeper(xCutter, body(0), screener))), "The seal is there: feed it.", "From the right angle to the far hand; then relocate."),
 			also(HitSlip, slipFirst, not(within(xCutter, body(3), screener)), "The screener slipped early: hit it.", "Past the big to the slip, before the guard is there."),

@@ -347,7 +347,7 @@ func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p pla
 		}
 	}
 	if to == screener {
-		if path := screenerPath(fl.Court, f, s, a.partnerOf(p)); len(path) > 0 {
+		if path := screenerPath(fl.Court, f, s, a.partnerOf(s, p)); len(path) > 0 {
 			t.Runs = append(t.Runs, motion.Run{Who: a.index(screener), Path: path, ToRim: toRimCut(path), Stride: rollCatch})
 		}
 	}
@@ -363,7 +363,10 @@ func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p pla
 }
 
 // partnerOf is what the screener does for an answer that ends with the screener.
-func (a *Action) partnerOf(p playable) Read {
+func (a *Action) partnerOf(s *Snapshot, p playable) Read {
+	if p.read == HitSlip && p.with == Pop && s.ScreenerShoots != No {
+		return Pop // who slips out of a screen that never came
+	}
 	if then, ok := partner[p.read]; ok {
 		return then
 	}

@@ -163,7 +163,7 @@ func (a *Action) home(s *Snapshot, p Participant) court.Point {
 }
 
 // ballSwitch is a clear switch on the ball: the big a step off the handler.
-var ballSwitch = struct{ cutter, screener offset }{offset{-2.8, -0.4}, offset{4.4, 1.2}}
+var ballSwitch = struct{ cutter, screener offset }{offset{-2.4, -1.0}, offset{4.2, 1.8}}
 
 type offset struct{ along, out float64 }
 

@@ -31,6 +31,7 @@ const (
 	roomToShoot = 6.5  // from the big, where a pull-up stops short
 	popGap      = 6.0  // inside the screen, the gap at the elbow
 	nearArc     = 3.0  // from the line, where a pop goes on behind it
+	ghostAway   = 6.0  // along the screen's way, away from the ball, where a ghost goes
 	stepToBall  = 5.0  // of a screener who shows up for the ball
 	popStep     = 7.0  // of a screener who pops after a cut
 	popAlong    = 4.0  // along the screen's way, to either side of it, where a pop looks for room
@@ -76,7 +77,7 @@ func (a *Action) stepsUp(s *Snapshot) bool {
 
 // partner is what the screener does for a pass to him.
 var partner = map[Read]Read{
-	Pocket: Roll, LobRoll: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll, HitPop: Pop, FeedSeal: Seal,
+	Lob: HoldSeal, Pocket: Roll, LobRoll: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll, HitPop: Pop, FeedSeal: Seal,
 }
 
 // has reports whether somebody is part of the screen.
@@ -210,7 +211,7 @@ func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
 		if f.side == 1 {
 			return []court.Point{gap, finishNear(gap)}, true
 		}
-		return []court.Point{gap, ring.Toward(gap, math.Min(gap.Len(), middle*f.size.Court))}, true
+		return []court.Point{gap, ring.Toward(s.Screener, middle*f.size.Court)}, true
 	case AttackBig:
 		if a, _ := f.in(s.XScreener); a < 0 {
 			// At the outside hip of a big who waits below the ball.
@@ -295,7 +296,11 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 	switch read {
 	case Pop:
 		if screen, ok := ActionByID(s.Action); ok && screen.Family == BallUp {
-			return []court.Point{roomiest(s, behindArc(c, f.at(popAlong, 0)), behindArc(c, f.at(-popAlong, 0)), f.at(0, -popGap))}
+			back := behindArc(c, f.at(-popAlong, 0))
+			if s.Action == Ghost {
+				back = behindArc(c, f.at(-ghostAway, 0)) // away from the ball
+			}
+			return []court.Point{roomiest(s, behindArc(c, f.at(popAlong, 0)), back, f.at(0, -popGap))}
 		}
 		out := s.Screener.Toward(s.To, popStep)
 		if s.To.Len() < AtRim {
@@ -328,8 +333,10 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 			return screenerPath(c, f, s, Roll) // with the defender on the back
 		}
 		return []court.Point{court.Point{}.Toward(s.Screener, math.Min(s.Screener.Len(), twoFeet))}
-	case GiveBack, Work, KickOut, HoldSeal:
+	case GiveBack, Work, KickOut:
 		return nil
+	case HoldSeal:
+		return []court.Point{rim} // when the ball is overhead
 	case Slip:
 		if s.Action == Cross {
 			return []court.Point{s.To}
