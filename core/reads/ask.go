@@ -123,22 +123,31 @@ func (s *Snapshot) shift(by court.Point) {
 // ReaderPlace is the place of the participant whose read an action asks for first.
 const ReaderPlace = cutter
 
-// Partner is the participant whose answer goes with the reader's: the screener.
-func (a *Action) Partner() Participant {
-	for _, p := range a.Participants {
-		if p.ID == screener {
-			return p
+// Judged are the participants whose answers an action judges: the reader, the screener
+// and the third one where there is one.
+func (a *Action) Judged() []Participant {
+	var out []Participant
+	for _, who := range a.judged() {
+		for _, p := range a.Participants {
+			if p.ID == who {
+				out = append(out, p)
+			}
 		}
 	}
-	return Participant{}
+	return out
+}
+
+// RoleOf is the role in which a participant's answers are judged.
+func (a *Action) RoleOf(p Participant) Role { return a.roleOf(p.ID) }
+
+// FirstOf is the first answer of a role in a row; empty for none.
+func (a *Action) FirstOf(r *Row, role Role) Answer {
+	answers, _ := a.answersOf(r, role)
+	if len(answers) == 0 {
+		return Answer{}
+	}
+	return answers[0]
 }
 
 // Reader is the participant whose read an action asks for first.
-func (a *Action) Reader() Participant {
-	for _, p := range a.Participants {
-		if p.ID == cutter {
-			return p
-		}
-	}
-	return Participant{}
-}
+func (a *Action) Reader() Participant { return a.Judged()[0] }

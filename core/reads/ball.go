@@ -277,9 +277,9 @@ var ballRows = []Row{
 			also(HitSlip, slipFirst, not(within(xCutter, body(3), screener)), "The screener slipped early: hit it.", "Past the big to the slip, before the guard is there."),
 			also(KeepAlive, nothingOn, all(within(xScreener, body(3), cutter), moving(xScreener, withBall, 2)), "Nothing there: keep the dribble, under and out.", "Keep it alive under the rim and out the other side."),
 		},
-		Screener: []Answer{job(Seal, "Sit on the smaller defender, seal, hands up."),
+		Screener: []Answer{job(Seal, "Back to the smaller defender, wide base, show your hands."),
 			also(Slip, slipFirst, not(within(xCutter, body(3), screener)), "", "Slip before contact, before the guard is with you.")},
-		PasserPart: "Clear a side: one of the two has a mismatch.",
+		PasserPart: "Give the mismatch the floor, then be ready for the pass out.",
 		Mistakes:   []string{"Attacks before the floor is clear", "Never looks at the seal", "Seals too far out"},
 	},
 }

@@ -20,7 +20,7 @@ const (
 
 // Accepted is an answer that is right for a picture.
 type Accepted struct {
-	// Who should make it: the cutter or the screener.
+	// Who should make it: the cutter, the screener or the third one.
 	Who  Place `json:"who"`
 	Role Role  `json:"role"`
 	Read Read  `json:"read"`
@@ -115,14 +115,14 @@ func Judge(fl Floor, s *Snapshot) (Judgment, error) {
 			j.Why = ""
 		}
 	} else {
-		j.Row = Row{Seen: "Nothing in the picture asks for one read", Cutter: []Answer{}, Screener: []Answer{}, Mistakes: []string{}}
+		j.Row = Row{Seen: "Nothing in the picture asks for one read", Cutter: []Answer{}, Screener: []Answer{}, Third: []Answer{}, Mistakes: []string{}}
 	}
 	return j, nil
 }
 
 // undecidedRow keeps of the first cue's row what is so whichever cue it turns out to be.
 func undecidedRow(row Row, j *Judgment) Row {
-	out := Row{Cue: Undecided, Seen: j.Note, Cutter: row.Cutter, Screener: row.Screener, Mistakes: []string{},
+	out := Row{Cue: Undecided, Seen: j.Note, Cutter: row.Cutter, Screener: row.Screener, Third: row.Third, Mistakes: []string{},
 		Say: "Keep your dribble alive and look: it is not decided yet."}
 	if a, _ := ActionByID(j.Action); a.ball() != cutter {
 		out.Say = "Look again: it is not decided yet."
@@ -165,7 +165,7 @@ func listed(cues []Cue, word string) string {
 // Where several cues are possible, answers that are right for all of them come first.
 func (a *Action) accepted(rules TeamRules, s *Snapshot, f *frame, cues []Cue) []Accepted {
 	var out []Accepted
-	for _, who := range [2]Place{cutter, screener} {
+	for _, who := range a.judged() {
 		first := len(out)
 		for _, cue := range cues {
 			row, _ := a.Row(rules, cue)
@@ -200,11 +200,22 @@ func (a *Action) inAll(rules TeamRules, s *Snapshot, f *frame, cues []Cue, who P
 	return true
 }
 
+// judged are those whose answers are judged.
+func (a *Action) judged() []Place {
+	if a.Third == "" {
+		return []Place{cutter, screener}
+	}
+	return []Place{cutter, screener, a.third()}
+}
+
 func (a *Action) roleOf(who Place) Role {
-	if who == screener {
+	switch who {
+	case cutter:
+		return a.Roles[0]
+	case screener:
 		return a.Roles[1]
 	}
-	return a.Roles[0]
+	return a.Third
 }
 
 // weighed is an answer with whether it is right for sure.
@@ -217,8 +228,11 @@ type weighed struct {
 // then the others that are certain in the order of the table, then those that are
 // possible. The first answer of a row is always right unless its second cue is not there.
 func (r *Row) order(who Place, s *Snapshot, f *frame) []weighed {
-	answers := r.Cutter
-	if who == screener {
+	answers := r.Third
+	switch who {
+	case cutter:
+		answers = r.Cutter
+	case screener:
 		answers = r.Screener
 	}
 	var lead, sure, maybe []weighed

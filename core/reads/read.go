@@ -4,13 +4,14 @@ package reads
 type Role string
 
 // Roles: the cutter off the ball, the handler with it, the screener of either,
-// the passer, and the post.
+// the passer, the post, and a teammate who spaces the floor.
 const (
 	Cutter   Role = "cutter"
 	Screener Role = "screener"
 	Passer   Role = "passer"
 	Handler  Role = "handler"
 	Pivot    Role = "post"
+	Teammate Role = "teammate"
 )
 
 // Read is an answer to a cue, by id. Ids are stored with every rep and never change.
@@ -81,6 +82,14 @@ const (
 	Lob        Read = "lob"
 	HighLow    Read = "highlow"
 	Reverse    Read = "reverse"
+
+	HitCutter   Read = "hitcutter"
+	HitScreener Read = "hitscreener"
+
+	StayWide  Read = "staywide"
+	Drift     Read = "drift"
+	Lift      Read = "lift"
+	ClearSide Read = "clearside"
 
 	GiveBack Read = "giveback"
 	Work     Read = "work"
@@ -161,6 +170,14 @@ var readInfos = []ReadInfo{
 	{Lob, "Lob", Passer, "Lob it over!"},
 	{HighLow, "High-low", Passer, "High, then low!"},
 	{Reverse, "Reverse it", Passer, "Reverse it!"},
+
+	{HitCutter, "Pass to the cutter", Passer, "Hit the cutter!"},
+	{HitScreener, "Pass to the screener", Passer, "Hit the screener!"},
+
+	{StayWide, "Stay wide", Teammate, "Wide, feet ready!"},
+	{Drift, "Drift", Teammate, "Drift, be seen!"},
+	{Lift, "Lift", Teammate, "Lift, be seen!"},
+	{ClearSide, "Clear the side", Teammate, "Clear the side!"},
 
 	{GiveBack, "Hand it back", Pivot, "Hand it back!"},
 	{Work, "Go to work", Pivot, "Go to work!"},

@@ -75,7 +75,7 @@ func (a *Action) Score(rules TeamRules, seen Logged) (Scored, error) {
 // Signs lists the second cues of the row, each once.
 func (r *Row) Signs() []SecondCue {
 	var out []SecondCue
-	for _, list := range [2][]Answer{r.Cutter, r.Screener} {
+	for _, list := range [...][]Answer{r.Cutter, r.Screener, r.Third} {
 		for _, n := range list {
 			if n.Sign.ID != "" && !slices.Contains(out, n.Sign) {
 				out = append(out, n.Sign)

@@ -237,7 +237,7 @@ var crossScreen = &Action{
 			show: []put{{who: xScreener, from: cutter, plus: court.Point{X: 0.6, Y: 2}}, {who: xCutter, from: screener, plus: court.Point{X: 0.6, Y: -2.4}}},
 			Cutter: []Answer{answer(ClearOut, "They switched: screener seals and opens to the ball.",
 				"Keep going past the lane and take the new defender with you.")},
-			Screener:   []Answer{job(Seal, "Sit on the defender's leg, turn to the ball, show the far hand.")},
+			Screener:   []Answer{job(Seal, "Back to the defender, wide base, turn to the ball, show the far hand.")},
 			PasserPart: "Straight to the seal, away from the defender behind.",
 			Mistakes:   []string{"Cutter stops in the lane", "Screener turns late"},
 		},

@@ -68,6 +68,9 @@ type Row struct {
 	// first one first.
 	Cutter   []Answer `json:"cutter"`
 	Screener []Answer `json:"screener"`
+	// Third are the right answers of the third one: the passer of a screen off the ball,
+	// or the nearest teammate of one for the ball. Many rows have none.
+	Third []Answer `json:"third"`
 	// CutterRead and ScreenerRead are the first of them, Say and the parts are theirs.
 	CutterRead   Read   `json:"cutterRead"`
 	ScreenerRead Read   `json:"screenerRead"`
@@ -125,6 +128,8 @@ type Action struct {
 	Participants []Participant `json:"participants"`
 	// Roles are whose answers are judged: the cutter's and the screener's.
 	Roles [2]Role `json:"roles"`
+	// Third is the role of the third one whose answers can be judged; empty for none.
+	Third Role `json:"third"`
 	// Parts name whose the cutter's, the screener's and the passer's part is.
 	Parts [3]string `json:"parts"`
 	// About says in a sentence who screens whom.
@@ -219,6 +224,7 @@ func init() {
 // needs to know of rules.
 func (a *Action) build() {
 	for n := range a.built {
+		a.Third = a.thirdRole()
 		rules := TeamRules{FadeToCorner: n&1 != 0, FlareFirst: n&2 != 0, ShootFirst: n&4 != 0}
 		rows := slices.Clone(a.rows)
 		for i := range rows {
@@ -227,6 +233,7 @@ func (a *Action) build() {
 					rows[i].Cutter = e.leading(rows[i].Cutter)
 				}
 			}
+			rows[i].Third = a.thirdOf(&rows[i])
 			rows[i].fill()
 		}
 		a.built[n] = rows
@@ -275,7 +282,7 @@ func (a *Action) Row(rules TeamRules, cue Cue) (Row, bool) {
 			out, found = r, true
 			out.Cue = cue
 		case cue != NoCue && r.Cue.Parent() == cue:
-			out.Cutter, out.Screener = union(out.Cutter, r.Cutter), union(out.Screener, r.Screener)
+			out.Cutter, out.Screener, out.Third = union(out.Cutter, r.Cutter), union(out.Screener, r.Screener), union(out.Third, r.Third)
 		}
 	}
 	return out, found
@@ -299,6 +306,8 @@ func (a *Action) answersOf(r *Row, role Role) ([]Answer, bool) {
 		return r.Cutter, true
 	case a.Roles[1]:
 		return r.Screener, true
+	case a.Third:
+		return r.Third, true
 	}
 	return nil, false
 }

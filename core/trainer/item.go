@@ -200,37 +200,57 @@ func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
 	return Item{}, fmt.Errorf("no clear picture of %q at %q was found", card.Cue, card.Screen)
 }
 
-// screenerTurn is how often a question is about the screener: every third seed (assumption).
-const screenerTurn = 3
+// turns is in how many questions everybody's turn comes: one for the screener, one for the
+// third one, the rest for the reader (assumption).
+const turns = 6
 
-// ask fills in whose read it is: the screener's in every third question where that has one
-// right answer among several, else the cutter's.
-func (it *Item) ask(fl reads.Floor, action *reads.Action, cards []Card, j reads.Judgment) {
-	reader, partner := action.Reader(), action.Partner()
-	it.Role, it.Who, it.Word = action.Roles[0], reader.ID, reader.Word
-	it.Choices, it.Right = choices(fl, action, cards), j.Row.CutterRead
-	if it.Seed%screenerTurn != screenerTurn-1 {
-		return
+// turnOf is whose turn a seed is, as an index of those whose answers are judged.
+func turnOf(seed uint64) int {
+	switch seed % turns {
+	case 2:
+		return 1
+	case 5:
+		return 2
 	}
-	offered, accepted := partnerChoices(fl, action, cards), 0
-	for _, n := range j.Accepted {
-		if n.Who == partner.ID && slices.Contains(offered, n.Read) {
-			accepted++
-		}
-	}
-	if len(offered) < minReads || accepted != 1 || !slices.Contains(offered, j.Row.ScreenerRead) {
-		return
-	}
-	it.Role, it.Who, it.Word = action.Roles[1], partner.ID, partner.Word
-	it.Choices, it.Right, it.Say = offered, j.Row.ScreenerRead, j.Row.ScreenerPart
+	return 0
 }
 
-// partnerChoices are the screener's answers to the cues that some card of an action has.
-func partnerChoices(fl reads.Floor, action *reads.Action, cards []Card) []reads.Read {
+// ask fills in whose read it is: another one's than the reader's in the turn of that one,
+// where that one has one right answer among several.
+func (it *Item) ask(fl reads.Floor, action *reads.Action, cards []Card, j reads.Judgment) {
+	judged := action.Judged()
+	it.Role, it.Who, it.Word = action.Roles[0], judged[0].ID, judged[0].Word
+	it.Choices, it.Right = choices(fl, action, cards), j.Row.CutterRead
+	turn := min(turnOf(it.Seed), len(judged)-1)
+	if turn == 0 {
+		return
+	}
+	asked := judged[turn]
+	role := action.RoleOf(asked)
+	offered := offeredTo(fl, action, cards, role)
+	var right []reads.Accepted
+	for _, n := range j.Accepted {
+		if n.Who == asked.ID && slices.Contains(offered, n.Read) {
+			right = append(right, n)
+		}
+	}
+	if len(offered) < minReads || len(right) != 1 {
+		return
+	}
+	it.Role, it.Who, it.Word = role, asked.ID, asked.Word
+	it.Choices, it.Right, it.Say = offered, right[0].Read, right[0].Part
+}
+
+// offeredTo are the first answers of a role to the cues that some card of an action has.
+func offeredTo(fl reads.Floor, action *reads.Action, cards []Card, role reads.Role) []reads.Read {
 	var out []reads.Read
 	for _, c := range cards {
-		if row, ok := action.Row(fl.Rules, c.Cue); ok && c.Screen == action.ID && !slices.Contains(out, row.ScreenerRead) {
-			out = append(out, row.ScreenerRead)
+		row, ok := action.Row(fl.Rules, c.Cue)
+		if !ok || c.Screen != action.ID {
+			continue
+		}
+		if read := action.FirstOf(&row, role).Read; read != "" && !slices.Contains(out, read) {
+			out = append(out, read)
 		}
 	}
 	return out

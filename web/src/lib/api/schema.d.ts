@@ -1932,6 +1932,7 @@ export interface components {
             seen: string;
             cutter: components["schemas"]["RowAnswer"][];
             screener: components["schemas"]["RowAnswer"][];
+            third: components["schemas"]["RowAnswer"][];
             cutterRead: string;
             screenerRead: string;
             say: string;
@@ -2107,6 +2108,8 @@ export interface components {
             family: "off-ball" | "ball" | "handoff" | "post";
             participants: components["schemas"]["Participant"][];
             roles: string[];
+            /** @description the role of the third one whose answers are judged, empty for none */
+            third: string;
             parts: string[];
             about: string;
             before: string[];

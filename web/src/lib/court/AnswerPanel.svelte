@@ -22,6 +22,7 @@
   const partner = $derived(
     (exact?.accepted ?? []).filter((a) => a.who === 'screener' && a.read !== painted?.row.screenerRead)
   );
+  const third = $derived((exact?.accepted ?? []).filter((a) => a.role === lab.lesson?.action.third));
   const widest = 4; // ft of margin at which the bar is full
 </script>
 
@@ -98,11 +99,19 @@
         <dd><b>{session.readName(row.screenerRead)}.</b> {row.screenerPart}</dd>
       {/if}
       {#if row.passerPart}
-        <dt>{parts[2]}</dt>
-        <dd>{row.passerPart}</dd>
+        <dt>
+          <span class="flex items-center gap-1"
+            >{parts[2]}{#if third[0]}<ReadGlyph read={third[0].read} size={24} />{/if}</span
+          >
+        </dt>
+        <dd>
+          {#if third[0]}<b>{session.readName(third[0].read)}.</b>{/if}
+          {row.passerPart}
+        </dd>
       {/if}
     </dl>
     <AlsoRight answers={partner} title={`${parts[1]}: also right`} />
+    <AlsoRight answers={third.slice(1)} title={`${parts[2]}: also right`} />
     {#if lab.last?.checks.length}
       <h2>How it is set</h2>
       <Checks checks={lab.last.checks} />

@@ -271,6 +271,49 @@ export const onBallGlyphs: Record<string, Glyph> = {
     tape: '--tape-violet'
   },
 
+  hitcutter: {
+    way: 'M23 9.500L20 12.500M17 15.500L14.500 18',
+    tip: [11.8, 20.8, 135],
+    ball: [26, 6.5],
+    post: [8, 26],
+    hollow: false,
+    tape: '--tape-blue'
+  },
+  hitscreener: {
+    way: 'M9 9.500L12 12.500M15 15.500L17.500 18',
+    tip: [20.2, 20.8, 45],
+    bar: 'M18 30.500H30',
+    ball: [6, 6.5],
+    post: [24, 25],
+    hollow: true,
+    tape: '--tape-violet'
+  },
+  staywide: { way: 'M9 14H23', bar: 'M6 7V21M26 7V21', post: [16, 25], hollow: false, tape: '--tape-green' },
+  drift: {
+    way: 'M9 13C11 22 16 26 24 26',
+    tip: [27.5, 26, 0],
+    ball: [22, 8],
+    post: [8, 8],
+    hollow: false,
+    tape: '--tape-orange'
+  },
+  lift: {
+    way: 'M26 29C27 21 25 15 21 10.500',
+    tip: [19, 8.3, -132],
+    ball: [7, 24],
+    post: [16, 24],
+    hollow: false,
+    tape: '--tape-teal'
+  },
+  clearside: {
+    way: 'M25 26C22 13 12 11 6.500 20',
+    tip: [5, 22.6, 120],
+    bar: 'M29 5V17',
+    post: [15, 27],
+    hollow: false,
+    tape: '--tape-brown'
+  },
+
   giveback: {
     way: 'M15 16.500L18 13.500',
     tip: [21, 10.5, -45],

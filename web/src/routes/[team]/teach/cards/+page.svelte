@@ -62,6 +62,9 @@
   }
   onMount(draw);
 
+  /** How many further answers a card has room for. */
+  const alsoShown = 3;
+
   /** A player's way after the read: from the place at the screen to the end. */
   const way = (play: Schemas['Play'], who: string) => {
     const read = play.steps[2]?.t ?? 0;
@@ -121,6 +124,13 @@
         <p class="what"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
         <p class="shout">{session.read(r.cutterRead)?.shout}</p>
         <p class="soft">{lesson.action.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
+        {#if r.cutter.length > 1}
+          <div role="group" aria-label={`Also right: ${session.cueName(r.cue)}`} class="mt-1 text-sm">
+            {#each r.cutter.slice(1, alsoShown + 1) as a (a.read + a.secondCue.id)}
+              <p><b>{session.readName(a.read)}</b> {a.secondCue.if ? `if ${a.secondCue.if}` : 'as well'}</p>
+            {/each}
+          </div>
+        {/if}
         {#if !asked.get('cue')}
           <a
             class="no-print one"
