@@ -73,7 +73,7 @@ func BenchmarkEyesOnAColdPhone(b *testing.B) {
 	}
 }
 
-// BenchmarkTenBodies runs an offense against a defence and reports the share of frames
+// BenchmarkTenBodies runs an offense against a defense and reports the share of frames
 // that come later than 20 ms after the one before.
 func BenchmarkTenBodies(b *testing.B) {
 	p := enter(b, demo(b))

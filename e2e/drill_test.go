@@ -20,10 +20,10 @@ import (
 func TestOwnDrill(t *testing.T) {
 	p := enter(t, demo(t))
 	p.Click("link", "Drills")
-	p.Text("22 of 22 drills")
+	p.Text("48 of 48 drills")
 	p.FillRole("spinbutton", "Players here", "3")
 	p.Click("checkbox", "No helpers needed")
-	p.Hushed("status", "22 of 22")
+	p.Hushed("status", "48 of 48")
 	p.Click("checkbox", "For what holds us back")
 	p.See("link", "Three-line away")
 	p.Hushed("link", "Form shooting")
@@ -39,11 +39,11 @@ func TestOwnDrill(t *testing.T) {
 	// What cannot be is said while it is written, and can be taken back.
 	p.See("button", "Save drill")
 	p.Click("button", "Add a position")
-	p.Choose("Rung", "2 Post") // the first stage's
+	p.Choose("Rung", "2 Chair") // the first stage's
 	p.Click("button", "Undo")
 	p.Fill("Name", "Corner threes") // the drill's own name comes first
 	p.Press("\t")
-	p.Choose("How players move on", "Offence, defence, line")
+	p.Choose("How players move on", "Offense, defense, line")
 	browser.Eval[bool](p, `(() => {
 		const rungs = [...document.querySelectorAll('select[aria-label="Rung"]')];
 		const last = rungs[rungs.length - 1];
@@ -109,7 +109,7 @@ func TestOwnDrill(t *testing.T) {
 		t.Fatal(err)
 	}
 	p.Click("link", "Drills")
-	p.Text("23 of 23 drills")
+	p.Text("49 of 49 drills")
 	p.Upload(name)
 	p.Text("Corner threes again was imported")
 	p.Click("link", "Corner threes again")

@@ -270,7 +270,7 @@ func TestPapersOfTheLab(t *testing.T) {
 	p.Open(team + "/teach?screen=stagger&cue=under")
 	read(p, "Fade")
 
-	// The picture as a file of its own: an SVG that parses, with its colours in it.
+	// The picture as a file of its own: an SVG that parses, with its colors in it.
 	p.Until(`(navigator.clipboard.writeText = async (t) => { window.copied = t; }, true)`)
 	p.Click("button", "Copy as SVG")
 	p.Text("copied as SVG")
@@ -281,7 +281,7 @@ func TestPapersOfTheLab(t *testing.T) {
 		if (people !== 'CCFFPSS') return 'people: ' + people;
 		if (doc.querySelector('[class], [tabindex]')) return 'it carries the page with it';
 		const disc = [...doc.querySelectorAll('circle')].find((c) => c.getAttribute('r') === '1.08');
-		return disc && /fill: ?rgb/.test(disc.getAttribute('style')) ? '' : 'no colours';
+		return disc && /fill: ?rgb/.test(disc.getAttribute('style')) ? '' : 'no colors';
 	})()`); fault != "" {
 		t.Error(fault)
 	}

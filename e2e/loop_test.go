@@ -33,7 +33,7 @@ func TestCoachPath(t *testing.T) {
 	p.Click("link", "Drills")
 	p.Click("link", "Slot twos")
 	p.Text("As cutter, each")
-	p.Click("radio", "Shown")
+	p.Click("radio", "Guided")
 	p.See("columnheader", "Show")
 	p.FillRole("spinbutton", "Minutes", "61")
 	p.Says("alert", "A block lasts more than 0 and at most 60 minutes")

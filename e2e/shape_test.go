@@ -131,7 +131,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
 		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
-		{team + "/teach/cards?screen=handoff", "Cut behind!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "without defence"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
+		{team + "/teach/cards?screen=handoff", "Cut behind!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "without defense"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
@@ -167,7 +167,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	}
 }
 
-// luminance of a colour as WCAG 2.1 defines it, from memory.
+// luminance of a color as WCAG 2.1 defines it, from memory.
 func luminance(rgb [3]float64) float64 {
 	for i, c := range rgb {
 		c /= 255
@@ -185,7 +185,7 @@ func contrast(t *testing.T, a, b string) float64 {
 	parse := func(s string) (c [3]float64) {
 		var r, g, bl int
 		if _, err := fmt.Sscanf(strings.TrimSpace(s), "#%02x%02x%02x", &r, &g, &bl); err != nil {
-			t.Fatalf("colour %q: %v", s, err)
+			t.Fatalf("color %q: %v", s, err)
 		}
 		return [3]float64{float64(r), float64(g), float64(bl)}
 	}
@@ -202,19 +202,19 @@ func TestContrast(t *testing.T) {
 	p := enter(t, demo(t))
 	check := func(where, element string, least float64) {
 		t.Helper()
-		colour := func(name string) string {
+		color := func(name string) string {
 			return browser.Eval[string](p, fmt.Sprintf("(() => { const v = getComputedStyle(%s).getPropertyValue('%s').trim(); return v.length === 4 ? '#' + [...v.slice(1)].map((c) => c + c).join('') : v; })()", element, name))
 		}
 		grounds := []string{"--floor", "--board", "--sheet"}
 		inks := []string{"--ink", "--ink-soft", "--alarm", "--tape-blue", "--tape-green", "--tape-orange", "--tape-violet", "--tape-teal", "--tape-rose", "--tape-brown"}
 		for _, ground := range grounds {
 			for _, ink := range inks {
-				if got := contrast(t, colour(ink), colour(ground)); got < least {
+				if got := contrast(t, color(ink), color(ground)); got < least {
 					t.Errorf("%s: %s on %s is %.2f, want %.1f", where, ink, ground, got, least)
 				}
 			}
 		}
-		if got := contrast(t, colour("--on-ink"), colour("--ink")); got < least {
+		if got := contrast(t, color("--on-ink"), color("--ink")); got < least {
 			t.Errorf("%s: text on a dark button is %.2f", where, got)
 		}
 	}

@@ -2,7 +2,7 @@
 // teams play on, the named spots, and the tape-measure lengths of a place.
 //
 // Every length inside the core is in feet. The frame's origin is the point on
-// the floor under the centre of the ring; +Y points to half court.
+// the floor under the center of the ring; +Y points to half court.
 package court
 
 import (
@@ -24,11 +24,11 @@ const (
 	// RingGap is the gap between the face of the board and the nearest point of
 	// the ring: 6 in (NFHS court diagram, from memory).
 	RingGap = 6 * Inch
-	// CircleRadius is the radius of the free-throw and centre circles: 6 ft
+	// CircleRadius is the radius of the free-throw and center circles: 6 ft
 	// (NFHS court diagram, from memory).
 	CircleRadius = 6.0
 	// AttackLine is the distance of a volleyball court's attack line from its
-	// centre line: 3 m (FIVB Official Volleyball Rules, from memory).
+	// center line: 3 m (FIVB Official Volleyball Rules, from memory).
 	AttackLine = 3 * Metre
 )
 
@@ -52,7 +52,7 @@ type Court struct {
 	FreeThrow float64 `json:"freeThrow"`
 	// Board is the distance from the baseline to the face of the board.
 	Board float64 `json:"board"`
-	// RingOut is the distance from the face of the board to the centre of the
+	// RingOut is the distance from the face of the board to the center of the
 	// ring; 0 means RingGap + RingRadius.
 	RingOut float64 `json:"ringOut"`
 }
@@ -117,7 +117,7 @@ func PresetCourt(id string) (Court, bool) {
 }
 
 // RingFromBaseline is the distance from the baseline to the point under the
-// centre of the ring, in feet: board offset, gap and ring radius added up.
+// center of the ring, in feet: board offset, gap and ring radius added up.
 func (c Court) RingFromBaseline() float64 {
 	if c.RingOut > 0 {
 		return c.Board + c.RingOut
@@ -153,7 +153,7 @@ func (c Court) ArcStraightX() float64 {
 }
 
 // ArcMeetsY is the y at which the straight part meets the arc, in feet above
-// the centre of the ring.
+// the center of the ring.
 func (c Court) ArcMeetsY() float64 {
 	x := c.ArcStraightX()
 	return math.Sqrt(math.Max(0, c.ArcRadius*c.ArcRadius-x*x))

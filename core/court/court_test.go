@@ -26,16 +26,16 @@ func preset(t *testing.T, id string) Court {
 func TestPublishedFigures(t *testing.T) {
 	hs, fiba, ncaa := preset(t, HighSchool), preset(t, FIBA), preset(t, NCAA)
 	// NFHS Basketball Rules Book, court diagram, from memory.
-	near(t, "high school ring centre to baseline, in", hs.RingFromBaseline()*12, 48+6+9, 1e-9)
+	near(t, "high school ring center to baseline, in", hs.RingFromBaseline()*12, 48+6+9, 1e-9)
 	near(t, "high school straight part to sideline, in", (hs.Width/2-hs.ArcStraightX())*12, 63, 1e-9)
-	near(t, "high school free-throw line to ring centre, ft", hs.FreeThrowY(), 13.75, 1e-9)
+	near(t, "high school free-throw line to ring center, ft", hs.FreeThrowY(), 13.75, 1e-9)
 	// FIBA Official Basketball Rules, Art. 2 diagram, from memory.
 	near(t, "FIBA arc meets straight part above ring, m", fiba.ArcMeetsY()/Metre, 1.415, 0.0005)
 	near(t, "FIBA arc meets straight part from baseline, m", (fiba.ArcMeetsY()+fiba.RingFromBaseline())/Metre, 2.99, 0.0005)
-	near(t, "FIBA ring centre to baseline, m", fiba.RingFromBaseline()/Metre, 1.575, 1e-9)
+	near(t, "FIBA ring center to baseline, m", fiba.RingFromBaseline()/Metre, 1.575, 1e-9)
 	// NCAA rules book, court diagram, from memory.
 	near(t, "NCAA straight part to sideline, in", (ncaa.Width/2-ncaa.ArcStraightX())*12, 40.125, 1e-9)
-	// FIVB court 18 x 9 m, attack line 3 m from the centre line, from memory.
+	// FIVB court 18 x 9 m, attack line 3 m from the center line, from memory.
 	near(t, "attack line to baseline on an 84 ft floor, ft", hs.AttackLineFromBaseline(), 32+1.9/12, 0.005)
 }
 

@@ -3,7 +3,7 @@ package court
 import "math"
 
 // Point is a place on the floor in feet, in the court's frame: the origin lies
-// under the centre of the ring, +X to the right of a viewer who looks from
+// under the center of the ring, +X to the right of a viewer who looks from
 // half court at the basket drawn at the bottom, +Y toward half court.
 type Point struct {
 	X float64 `json:"x"`

@@ -100,7 +100,7 @@ func (c Court) SpotAt(id string) (Point, bool) {
 }
 
 // AttackLineFromBaseline is the distance in feet from the baseline to the
-// nearer attack line of a volleyball court centred on the same floor.
+// nearer attack line of a volleyball court centered on the same floor.
 func (c Court) AttackLineFromBaseline() float64 { return c.HalfLength - AttackLine }
 
 // MirrorSpot is the id of the spot on the other side of the court; one in the middle is

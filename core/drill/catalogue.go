@@ -65,6 +65,12 @@ func (d *Drill) Validate() error {
 	if d.ID == "" || d.Name == "" || len(d.Stages) == 0 {
 		return setup("A drill needs an id, a name and at least one stage.")
 	}
+	if d.Group != "" && !slices.ContainsFunc(groups, func(g [2]string) bool { return g[0] == string(d.Group) }) {
+		return setup("%s: there is no group called %q.", d.Name, d.Group)
+	}
+	if d.Level < 0 || d.Level > MostLevel {
+		return setup("%s: the level is between 1 and %d.", d.Name, MostLevel)
+	}
 	if !slices.Contains(Rules(), d.Rotation.Rule) {
 		return setup("%s: there is no rotation called %q.", d.Name, d.Rotation.Rule)
 	}
@@ -99,7 +105,7 @@ func (d *Drill) Validate() error {
 	return nil
 }
 
-// MaxCrew is the most positions a drill can have on offence: a team.
+// MaxCrew is the most positions a drill can have on offense: a team.
 const MaxCrew = 5
 
 func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) error {

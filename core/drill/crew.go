@@ -5,7 +5,7 @@ import (
 	"slices"
 )
 
-// Crews are groups of more than two on offence at a basket: every rep needs as
+// Crews are groups of more than two on offense at a basket: every rep needs as
 // many players as it has positions, each position once.
 //
 // They are dealt from a ring: all players in some order, the next crew always
@@ -19,7 +19,7 @@ import (
 // crewSetup is what a crew's order depends on, in indexes of players.
 type crewSetup struct {
 	n, size, baskets, total int
-	// rest is true where whoever was on offence in the slot before defends now.
+	// rest is true where whoever was on offense in the slot before defends now.
 	rest bool
 	// apart and together hold pairs of players that the coach wants so.
 	apart, together [][2]int
@@ -27,7 +27,7 @@ type crewSetup struct {
 
 // dealCrews returns total crews in order, baskets of them at a time: crew[k][i]
 // is the player in position i. Nobody is twice in one slot; with rest nobody is
-// on offence twice running. It returns nil where there are too few players.
+// on offense twice running. It returns nil where there are too few players.
 func dealCrews(in crewSetup, seed uint64) [][]int {
 	slot := in.size * in.baskets
 	if in.n < slot || in.rest && in.n < 2*slot {
@@ -71,7 +71,7 @@ func (in crewSetup) crew(ring []int, k int) []int {
 // ringTries is how many rings are looked at for new partners and the coach's wishes.
 const ringTries = 60
 
-// nextRing is the order of the next cycle: whoever has just been on offence does
+// nextRing is the order of the next cycle: whoever has just been on offense does
 // not come at once, partners are as new as can be, wishes are kept.
 func (in crewSetup) nextRing(old []int, dealt, met [][]int, rng *rand.Rand) []int {
 	slot := in.size * in.baskets

@@ -6,8 +6,8 @@ import (
 	"testing"
 )
 
-// spreadOf is by how much offence and position counts differ, from the list alone.
-func spreadOf(n, size int, crews [][]int) (offence, role int) {
+// spreadOf is by how much offense and position counts differ, from the list alone.
+func spreadOf(n, size int, crews [][]int) (offense, role int) {
 	count := make([]int, n)
 	at := make([][]int, size)
 	for i := range at {
@@ -19,11 +19,11 @@ func spreadOf(n, size int, crews [][]int) (offence, role int) {
 			at[i][p]++
 		}
 	}
-	offence = slices.Max(count) - slices.Min(count)
+	offense = slices.Max(count) - slices.Min(count)
 	for _, r := range at {
 		role = max(role, slices.Max(r)-slices.Min(r))
 	}
-	return offence, role
+	return offense, role
 }
 
 func TestCrewsAreFair(t *testing.T) {

@@ -37,13 +37,13 @@ type RungInfo struct {
 }
 
 var ladder = []RungInfo{
-	{Air, 1, "Air", "Walk and run it on the markers, no defence; the cut is named first", false, false},
-	{Post, 2, "Post", "A chair or a standing coach gives the screen a body; the cut is named first", false, false},
-	{Shown, 3, "Shown", "A coach plays the defender and shows one cue; the player reads it", true, false},
-	{Live2, 4, "Two on two", "Two real defenders and a coach who passes", true, true},
-	{Live3, 5, "Three on three", "More room, and a third who must drift", true, true},
-	{Live4, 6, "Four on four", "Shot clock, and the ball is cleared past the arc", true, true},
-	{Five, 7, "Five on five", "Half or full court", true, true},
+	{Air, 1, "On air", "Walk and run it on the markers, no defense; the answer is named first", false, false},
+	{Post, 2, "Chair", "A chair or a standing coach gives the screen a body; the answer is named first", false, false},
+	{Shown, 3, "Guided", "A coach or a player shows one cue; the player reads it", true, false},
+	{Live2, 4, "Live 2-on-2", "Two real defenders and a coach who passes", true, true},
+	{Live3, 5, "Live 3-on-3", "More room, and a third who must drift", true, true},
+	{Live4, 6, "Live 4-on-4", "Shot clock, and the ball is cleared past the arc", true, true},
+	{Five, 7, "Live 5-on-5", "Half or full court", true, true},
 	{Game, 8, "Game", "A real game", true, true},
 }
 
@@ -90,6 +90,10 @@ type Drill struct {
 	ID    string `json:"id"`
 	Name  string `json:"name"`
 	About string `json:"about"`
+	// Group is what is taught, one of Groups, and Level how far along players are, 1 for
+	// beginners to 3; empty and 0 in a drill that does not say.
+	Group Group `json:"group,omitempty"`
+	Level int   `json:"level,omitempty"`
 	// Screen is the situation whose reads are taught; empty where none is.
 	Screen string `json:"screen,omitempty"`
 	// Positions are who is on the floor in a rep. The first player's is the one
@@ -167,20 +171,29 @@ func (d *Drill) Stage(id string) (Stage, bool) {
 	return Stage{}, false
 }
 
-// Taught returns the situations a team's board speaks of: those with reps, by
-// their ids, and that of the catalogue's first drill, with which a team begins.
+// firstTaught is the action with which a team begins.
+const firstTaught = reads.Down
+
+// Taught returns the actions a team's board speaks of: those with reps, by their ids, and
+// the one with which a team begins.
 func Taught(logged []string) []*reads.Action {
 	var out []*reads.Action
 	for _, s := range reads.Actions() {
-		if s.ID == catalogue[0].Screen || slices.Contains(logged, s.ID) {
+		if s.ID == firstTaught || slices.Contains(logged, s.ID) {
 			out = append(out, s)
 		}
 	}
 	return out
 }
 
-// ByID returns a drill, and whether the catalogue has one with this id.
+// renamed are the ids that drills had before, as old files and addresses have them.
+var renamed = map[string]string{"wing-wing-middle": "threes-screen-away", "layup-progression": "finish-both-sides"}
+
+// ByID returns a drill, and whether the catalogue has one with this id, or had one.
 func ByID(id string) (*Drill, bool) {
+	if now, ok := renamed[id]; ok {
+		id = now
+	}
 	for _, d := range Catalogue() {
 		if d.ID == id {
 			return d, true

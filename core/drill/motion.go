@@ -55,7 +55,7 @@ const (
 	apart = 2.4
 	// offRim is where a cut to the rim ends, feet in front of it (assumption).
 	offRim = 3.5
-	// shoulder is the centre distance at which a cutter passes a screener (assumption).
+	// shoulder is the center distance at which a cutter passes a screener (assumption).
 	shoulder = 1.9
 	// contactIs is how far, in feet, a cutter may bend his way to meet the screen
 	// (assumption).
@@ -156,12 +156,12 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 	switch a.Do {
 	case Pass:
 		if !hasBall {
-			return fail("he has no ball.")
+			return fail("there is no ball in hand.")
 		}
 		return s.throw(a.To, t), nil
 	case Hand:
 		if !hasBall {
-			return fail("he has no ball.")
+			return fail("there is no ball in hand.")
 		}
 		near := s.at[a.Who].Toward(s.at[a.To], handReach)
 		done := s.move(a.To, []court.Point{near}, t, s.pace.Cutting())
@@ -175,9 +175,9 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		}
 		if a.Do == Dribble != hasBall {
 			if hasBall {
-				return fail("he has the ball: dribble, pass or shoot.")
+				return fail("the ball is in hand: dribble, pass or shoot.")
 			}
-			return fail("he has no ball.")
+			return fail("there is no ball in hand.")
 		}
 		runner := s.pace.Cutting()
 		path := []court.Point{to}
@@ -186,7 +186,7 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		}
 		if at, ok := s.screens[a.Who]; ok && a.Do != SetFor {
 			if court.SegmentDist(at, s.at[a.Who], to) > contactIs+shoulder {
-				return fail("his way does not come near the screen that is set for him.")
+				return fail("the way does not come near the screen that is set for it.")
 			}
 			path = offScreen(s.at[a.Who], at, to)
 			delete(s.screens, a.Who)
@@ -204,7 +204,7 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		return s.move(a.Who, path, t, runner), nil
 	case Shot:
 		if !hasBall {
-			return fail("he has no ball.")
+			return fail("there is no ball in hand.")
 		}
 		return s.throw(Rim, t), nil
 	case Rebound:

@@ -73,7 +73,7 @@ type Rep struct {
 	XCutter   string    `json:"xCutter"`
 	XScreener string    `json:"xScreener"`
 	Cue       reads.Cue `json:"cue"` // what the coach shows or names; none on live stages
-	// Others and XOthers are the further positions of offence and defence.
+	// Others and XOthers are the further positions of offense and defense.
 	Others  []Placed `json:"others,omitempty"`
 	XOthers []Placed `json:"xOthers,omitempty"`
 }
@@ -89,12 +89,12 @@ type Count struct {
 	Player   string `json:"player"`
 	Cutter   int    `json:"cutter"`
 	Screener int    `json:"screener"`
-	Defence  int    `json:"defence"`
+	Defense  int    `json:"defense"`
 	Right    int    `json:"right"`
 	Left     int    `json:"left"`
 	Partners int    `json:"partners"` // different players on the same side of the ball
 	Others   int    `json:"others"`   // reps in a further position
-	// Touches of the ball, sprints and jumps on offence, from the drill's motion.
+	// Touches of the ball, sprints and jumps on offense, from the drill's motion.
 	Touches int `json:"touches"`
 	Sprints int `json:"sprints"`
 	Jumps   int `json:"jumps"`
@@ -132,7 +132,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 		return Order{}, err
 	}
 	for _, r := range in.Done {
-		if len(r.offence()) > len(d.Positions) {
+		if len(r.offense()) > len(d.Positions) {
 			return Order{}, setup("The reps that have been run are not of this drill. Nothing was dealt; reload the list.")
 		}
 	}
@@ -197,7 +197,7 @@ func (t turn) rep(positions, players []string) Rep {
 			r.Others = append(r.Others, Placed{positions[i], players[p]})
 		}
 	}
-	for i, p := range t.defence {
+	for i, p := range t.defense {
 		switch i {
 		case 0:
 			r.XCutter = players[p]
@@ -293,10 +293,10 @@ func tightRound(n, r int) []pair {
 	return out
 }
 
-// firstDefence picks who defends the first slot at basket k: the pairs of the
+// firstDefense picks who defends the first slot at basket k: the pairs of the
 // squad who attack last.
-func firstDefence(pairs []pair, baskets, n, k int) pair {
-	first := make([]int, n) // rep of the first offence, later is better
+func firstDefense(pairs []pair, baskets, n, k int) pair {
+	first := make([]int, n) // rep of the first offense, later is better
 	for i := range first {
 		first[i] = len(pairs)
 	}
@@ -364,7 +364,7 @@ func (o *Order) count(players []string, d *Drill) {
 		perPosition[i] = make([]int, len(players))
 	}
 	for _, r := range o.Reps {
-		for i, post := range r.offence() {
+		for i, post := range r.offense() {
 			k, here := at[post]
 			if !here {
 				continue // he has left: his past reps stand, but not here
@@ -385,15 +385,15 @@ func (o *Order) count(players []string, d *Drill) {
 				c.Left++
 			}
 			c.Touches, c.Sprints, c.Jumps = c.Touches+work[i].touches, c.Sprints+work[i].sprints, c.Jumps+work[i].jumps
-			for _, q := range r.offence() {
+			for _, q := range r.offense() {
 				if q != post {
 					met[k][q] = true
 				}
 			}
 		}
-		for _, p := range r.defence() {
+		for _, p := range r.defense() {
 			if k, here := at[p]; here {
-				o.Counts[k].Defence++
+				o.Counts[k].Defense++
 			}
 		}
 	}
@@ -405,8 +405,8 @@ func (o *Order) count(players []string, d *Drill) {
 	}
 }
 
-// offence lists a rep's players on offence in the order of the positions.
-func (r Rep) offence() []string {
+// offense lists a rep's players on offense in the order of the positions.
+func (r Rep) offense() []string {
 	out := make([]string, 0, 2+len(r.Others))
 	for _, p := range []string{r.Cutter, r.Screener} {
 		if p != "" {
@@ -419,7 +419,7 @@ func (r Rep) offence() []string {
 	return out
 }
 
-func (r Rep) defence() []string {
+func (r Rep) defense() []string {
 	out := make([]string, 0, 2+len(r.XOthers))
 	for _, p := range []string{r.XCutter, r.XScreener} {
 		if p != "" {
@@ -449,7 +449,7 @@ func (o *Order) remark(j job, in Setup) {
 		o.note("The sides drift apart: %d reps on the right, %d on the left. Start on the %s next time.", right, left, fewer)
 	}
 	if j.n == j.perBasket()*o.Baskets && j.takesTurns() {
-		o.note("There is no line with these numbers: offence and defence take turns without a rest, and partners hardly change.")
+		o.note("There is no line with these numbers: offense and defense take turns without a rest, and partners hardly change.")
 	}
 	if j.n%2 == 1 && j.size == 2 {
 		o.note("An odd number: partners shift by one each time through, and the counts still differ by one at most.")

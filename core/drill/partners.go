@@ -1,6 +1,6 @@
 package drill
 
-// pair is one rep's offence as indexes of players: who cuts and who screens.
+// pair is one rep's offense as indexes of players: who cuts and who screens.
 type pair struct{ cutter, screener int }
 
 // round returns n pairs in which every player cuts once and screens once. The
@@ -85,9 +85,9 @@ func oriented(first, second []pair, n int, reversed bool) []pair {
 }
 
 // lined puts a round's pairs into slots of `baskets` pairs that run at the same
-// time. Nobody is in one slot twice; with rest > 0 nobody who was on offence in
+// time. Nobody is in one slot twice; with rest > 0 nobody who was on offense in
 // the slot before is either, because he defends now. After every pair the
-// offence counts of all players differ by at most one. Those who waited longest
+// offense counts of all players differ by at most one. Those who waited longest
 // go first. It returns nil when the pairs cannot be lined up so.
 func (l *line) lined(pairs []pair, limit int) []pair {
 	work := &search{line: l, left: append([]pair(nil), pairs...), want: min(len(pairs), limit), budget: searchBudget}
@@ -106,8 +106,8 @@ type line struct {
 	n, baskets int
 	rest       bool
 	reps       []pair
-	counts     []int // offence per player
-	last       []int // slot of the last offence per player, -1 for never
+	counts     []int // offense per player
+	last       []int // slot of the last offense per player, -1 for never
 }
 
 func newLine(n, baskets int, rest bool) *line {
@@ -127,14 +127,14 @@ func (l *line) add(p pair) {
 	}
 }
 
-// free reports whether a player may be on offence in the next pair.
+// free reports whether a player may be on offense in the next pair.
 func (l *line) free(who int) bool {
 	slot := len(l.reps) / l.baskets
 	at := l.last[who]
 	return at < 0 || at < slot-1 || (!l.rest && at < slot)
 }
 
-// fair reports whether all offence counts differ by at most one.
+// fair reports whether all offense counts differ by at most one.
 func (l *line) fair() bool {
 	lo, hi := l.counts[0], l.counts[0]
 	for _, c := range l.counts {

@@ -11,7 +11,7 @@ type Rule string
 
 // Rotation rules (common practice, no source).
 const (
-	// OffDefLine: a group plays offence, then defence, then goes to the line.
+	// OffDefLine: a group plays offense, then defense, then goes to the line.
 	OffDefLine Rule = "off-def-line"
 	// Follow: everybody goes to the back of the line he passed or ran to.
 	Follow Rule = "follow"
@@ -35,7 +35,7 @@ type Rotation struct {
 }
 
 // turn is one rep in indexes of players: crew by position, and who defends.
-type turn struct{ crew, defence []int }
+type turn struct{ crew, defense []int }
 
 // job is an order list to be made.
 type job struct {
@@ -47,7 +47,7 @@ type job struct {
 	apart, together [][2]int
 }
 
-// takesTurns reports whether the offence of a rep defends in the next.
+// takesTurns reports whether the offense of a rep defends in the next.
 func (j job) takesTurns() bool {
 	r := j.drill.Rotation.Rule
 	return j.stage.Defenders > 0 && (r == OffDefLine || r == SwapEnds || r == WinnersStay)
@@ -110,7 +110,7 @@ func (j job) pairsOf(players []string, wishes [][2]string) [][2]int {
 func (j job) broken(reps []Rep, in Setup) int {
 	n := 0
 	for _, r := range reps {
-		on := r.offence()
+		on := r.offense()
 		bad := false
 		for _, w := range in.Apart {
 			bad = bad || slices.Contains(on, w[0]) && slices.Contains(on, w[1])
@@ -147,7 +147,7 @@ func (j job) turns(rng *rand.Rand) []turn {
 // coach's wishes.
 const labelTries = 40
 
-// pairs deals two on offence by the construction of partners.go.
+// pairs deals two on offense by the construction of partners.go.
 func (j job) pairs(rng *rand.Rand) []turn {
 	list := lineUp(j.n, j.baskets, j.stage.Defenders > 0, j.total)
 	if list == nil {
@@ -171,20 +171,20 @@ func (j job) pairs(rng *rand.Rand) []turn {
 			continue
 		}
 		// Whoever had the ball at this basket in the slot before defends now;
-		// the first defence is the end of the line.
+		// the first defense is the end of the line.
 		var d pair
 		if k < j.baskets {
-			d = firstDefence(list, j.baskets, j.n, k)
+			d = firstDefense(list, j.baskets, j.n, k)
 		} else {
 			d = list[k-j.baskets]
 		}
-		out[k].defence = []int{who[d.cutter], who[d.screener]}
+		out[k].defense = []int{who[d.cutter], who[d.screener]}
 	}
 	return out
 }
 
-// crews deals more, or fewer, than two on offence. Where the defence is as many
-// as the offence they take turns; else the defenders are further positions.
+// crews deals more, or fewer, than two on offense. Where the defense is as many
+// as the offense they take turns; else the defenders are further positions.
 func (j job) crews() []turn {
 	in := crewSetup{n: j.n, size: j.size, baskets: j.baskets, total: j.total, apart: j.apart, together: j.together}
 	turns := j.takesTurns() && j.stage.Defenders == j.size
@@ -199,11 +199,11 @@ func (j job) crews() []turn {
 		out[k].crew = crew[:j.size]
 		switch {
 		case !turns:
-			out[k].defence = crew[j.size:]
+			out[k].defense = crew[j.size:]
 		case k >= j.baskets:
-			out[k].defence = list[k-j.baskets]
+			out[k].defense = list[k-j.baskets]
 		default:
-			out[k].defence = j.lastOn(list, k)
+			out[k].defense = j.lastOn(list, k)
 		}
 	}
 	return out
@@ -323,23 +323,23 @@ func (j job) stations(rng *rand.Rand) []turn {
 // matchSizes puts a turn's defenders on attackers of their size. Who defends does
 // not change, so that no count does.
 func matchSizes(t turn, in Setup) turn {
-	if len(in.Bigs) == 0 || len(t.defence) != len(t.crew) {
+	if len(in.Bigs) == 0 || len(t.defense) != len(t.crew) {
 		return t
 	}
 	big := func(p int) bool { return slices.Contains(in.Bigs, in.Players[p]) }
-	defence := append([]int(nil), t.defence...)
-	for i := range defence {
-		if big(t.crew[i]) == big(defence[i]) {
+	defense := append([]int(nil), t.defense...)
+	for i := range defense {
+		if big(t.crew[i]) == big(defense[i]) {
 			continue
 		}
 		// Whoever is wrong elsewhere changes places with him.
-		for k := range defence {
-			if k != i && big(t.crew[k]) != big(defence[k]) && big(defence[k]) == big(t.crew[i]) {
-				defence[i], defence[k] = defence[k], defence[i]
+		for k := range defense {
+			if k != i && big(t.crew[k]) != big(defense[k]) && big(defense[k]) == big(t.crew[i]) {
+				defense[i], defense[k] = defense[k], defense[i]
 				break
 			}
 		}
 	}
-	t.defence = defence
+	t.defense = defense
 	return t
 }

@@ -62,22 +62,22 @@ func TestEveryDrillIsDealtFairly(t *testing.T) {
 func checkTurns(t *testing.T, name string, d *Drill, st Stage, o Order) {
 	t.Helper()
 	for k, r := range o.Reps {
-		if r.No != k+1 || len(r.offence()) != len(d.positions(false)) || len(r.defence()) != st.Defenders {
+		if r.No != k+1 || len(r.offense()) != len(d.positions(false)) || len(r.defense()) != st.Defenders {
 			t.Fatalf("%s: rep %+v", name, r)
 		}
 		on := map[string]bool{}
 		for j := k; j >= 0 && o.Reps[j].Slot == r.Slot; j-- {
-			for _, p := range append(o.Reps[j].offence(), o.Reps[j].defence()...) {
+			for _, p := range append(o.Reps[j].offense(), o.Reps[j].defense()...) {
 				if p == "" || on[p] {
 					t.Fatalf("%s: %q is twice on the floor in slot %d", name, p, r.Slot)
 				}
 				on[p] = true
 			}
 		}
-		// Offence defends next where the rule says so and as many defend as attack.
+		// Offense defends next where the rule says so and as many defend as attack.
 		if (d.Rotation.Rule == OffDefLine) && st.Defenders == len(d.positions(false)) && k >= o.Baskets {
-			if before := o.Reps[k-o.Baskets].offence(); !slices.Equal(before, r.defence()) {
-				t.Fatalf("%s: rep %d is defended by %v, %v had the ball before", name, r.No, r.defence(), before)
+			if before := o.Reps[k-o.Baskets].offense(); !slices.Equal(before, r.defense()) {
+				t.Fatalf("%s: rep %d is defended by %v, %v had the ball before", name, r.No, r.defense(), before)
 			}
 		}
 	}
@@ -94,7 +94,7 @@ func TestFollowMovesToTheNextLine(t *testing.T) {
 	}
 	places := map[string][]int{}
 	for _, r := range o.Reps {
-		for i, p := range r.offence() {
+		for i, p := range r.offense() {
 			places[p] = append(places[p], i)
 		}
 	}
@@ -144,7 +144,7 @@ func TestKeepApartAndTogether(t *testing.T) {
 	}
 	for _, r := range o.Reps {
 		for _, w := range in.Apart {
-			if on := r.offence(); slices.Contains(on, w[0]) && slices.Contains(on, w[1]) {
+			if on := r.offense(); slices.Contains(on, w[0]) && slices.Contains(on, w[1]) {
 				t.Errorf("rep %d puts %v together", r.No, w)
 			}
 		}
@@ -199,13 +199,13 @@ func TestTheRestIsDealtAnew(t *testing.T) {
 	}
 	rest := map[string]int{}
 	for _, r := range o.Reps[12:] {
-		if slices.Contains(append(r.offence(), r.defence()...), "p10") {
+		if slices.Contains(append(r.offense(), r.defense()...), "p10") {
 			t.Fatalf("rep %d has a hurt player on", r.No)
 		}
 		if r.Slot <= done[11].Slot {
 			t.Fatalf("rep %d is in slot %d again", r.No, r.Slot)
 		}
-		for _, p := range r.offence() {
+		for _, p := range r.offense() {
 			rest[p]++
 		}
 	}
@@ -366,7 +366,7 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		t.Fatal(err)
 	}
 	for want, file := range map[string]string{
-		"has no ball":                 with(`{"do":"pass","who":"cutter","to":"passer"}`),
+		"no ball in hand":                 with(`{"do":"pass","who":"cutter","to":"passer"}`),
 		"dribble, pass or shoot":      with(`{"do":"cut","who":"passer","to":"rim"}`),
 		"no such position":            with(`{"do":"cut","who":"ghost","to":"rim"}`),
 		"no other position":           with(`{"do":"pass","who":"passer","to":"passer"}`),
@@ -377,7 +377,7 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		"one spot for two":            with(`{"do":"cut","who":"cutter","to":"slotR"}`),
 		"nobody has shot":             with(`{"do":"rebound","who":"cutter"}`),
 		"there is no such act":        with(`{"do":"juggle","who":"cutter"}`),
-		"unknown field":               strings.Replace(good, `"about"`, `"colour":"red","about"`, 1),
+		"unknown field":               strings.Replace(good, `"about"`, `"color":"red","about"`, 1),
 		"is no situation":             strings.Replace(good, `"down"`, `"moon"`, 1),
 		"has no cue":                  strings.Replace(good, `"trail"`, `"blitz"`, 1),
 		"no rotation called":          strings.Replace(good, `off-def-line`, `carousel`, 1),
@@ -448,7 +448,7 @@ func TestRingAgainstBruteForce(t *testing.T) {
 
 // Big guards big as far as the five allow, and nobody's counts change.
 func TestSizesMatchOnLiveStages(t *testing.T) {
-	d := drillOf(t, "wing-wing-middle")
+	d := drillOf(t, "threes-screen-away")
 	st, _ := d.Stage("live")
 	in := Setup{Players: squad(13), Baskets: 1, Minutes: 12, Seed: 6}
 	plain, err := OrderList(d, st, in)
@@ -463,8 +463,8 @@ func TestSizesMatchOnLiveStages(t *testing.T) {
 	wrong := func(o Order) int {
 		n := 0
 		for _, r := range o.Reps {
-			for i, p := range r.offence() {
-				if slices.Contains(in.Bigs, p) != slices.Contains(in.Bigs, r.defence()[i]) {
+			for i, p := range r.offense() {
+				if slices.Contains(in.Bigs, p) != slices.Contains(in.Bigs, r.defense()[i]) {
 					n++
 				}
 			}
@@ -481,12 +481,12 @@ func TestSizesMatchOnLiveStages(t *testing.T) {
 			}
 			return n
 		}
-		a, b := bigs(r.offence()), bigs(r.defence())
+		a, b := bigs(r.offense()), bigs(r.defense())
 		least += max(a-b, b-a) // more bigs on one side cannot be matched
-		one, two := append([]string(nil), r.defence()...), append([]string(nil), plain.Reps[k].defence()...)
+		one, two := append([]string(nil), r.defense()...), append([]string(nil), plain.Reps[k].defense()...)
 		slices.Sort(one)
 		slices.Sort(two)
-		if !slices.Equal(one, two) || !slices.Equal(r.offence(), plain.Reps[k].offence()) {
+		if !slices.Equal(one, two) || !slices.Equal(r.offense(), plain.Reps[k].offense()) {
 			t.Fatalf("rep %d has other people: %v and %v", r.No, one, two)
 		}
 	}

@@ -18,7 +18,7 @@ type Family struct {
 	Cues []reads.Cue `json:"cues"`
 }
 
-// The families, and what a defence may do in each (common practice, no source).
+// The families, and what a defense may do in each (common practice, no source).
 const (
 	Off  = "off"
 	Ball = "ball"

@@ -193,7 +193,7 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 		Screen: c.answer.Situation,
 		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.school.Name, when, strings.ToLower(c.floor.spotName(c.turned(c.spots[c.passer]))),
 			strings.ToLower(c.floor.spotName(c.turned(m.Aim))), denied, c.answer.Name),
-		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offence stays on for defence, defence goes to the end of the line. Both sides of the floor."},
+		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offense stays on for defense, defense goes to the end of the line. Both sides of the floor."},
 		Equipment: []string{"One ball at each basket", "Tape on the spots where they start"},
 		Watch:     []string{},
 		Fixes:     []string{},
@@ -345,9 +345,9 @@ func (c *cutter) stages(d *drill.Drill, screen *reads.Action) []drill.Stage {
 	stage := func(rung drill.Rung, name string, more float64, rules ...string) drill.Stage {
 		return drill.Stage{ID: string(rung), Rung: rung, Name: name, Rules: rules, Cues: cuesFor(screen, rung), Seconds: math.Min(seconds+more, drill.MaxSeconds)}
 	}
-	out := []drill.Stage{stage(drill.Air, "Air: walk it, then run it", 0, "No defence", "The coach names the cut first")}
+	out := []drill.Stage{stage(drill.Air, "On air: walk it, then run it", 0, "No defense", "The coach names the cut first")}
 	if screen != nil {
-		shown := stage(drill.Shown, "Shown: a coach plays the man", 0, "The coach follows the cue list", "Nothing is announced", "Play to the shot")
+		shown := stage(drill.Shown, "Guided: a coach plays the defender", 0, "The coach follows the cue list", "Nothing is announced", "Play to the shot")
 		shown.CoachShows = true
 		out = append(out, stage(drill.Post, "Post: a chair stands for the man", 0, "The coach names the cut first", "The screen is set on the chair's path"), shown)
 	}

@@ -61,7 +61,7 @@ func (p Places) targets() []int {
 // wing reports whether a spot is one of the wings.
 func wing(spot string) bool { return strings.HasPrefix(spot, "wing") }
 
-// deniable reports whether a defence can deny a pass: to a wing, from above, unless the
+// deniable reports whether a defense can deny a pass: to a wing, from above, unless the
 // passer has looked there already.
 func (p Places) deniable(s School, to int) bool {
 	return p.ball != inThePost && wing(s.Ring[to]) && !strings.HasPrefix(s.Ring[p.ball], "corner") && !slices.Contains(p.refused, to)

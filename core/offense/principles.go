@@ -28,7 +28,7 @@ const (
 type Picture struct {
 	ID       string          `json:"id"`
 	At       []court.Point   `json:"at"`
-	Defence  []court.Point   `json:"defence"`
+	Defense  []court.Point   `json:"defense"`
 	Ball     int             `json:"ball"`
 	Ways     [][]court.Point `json:"ways"`
 	Distance []Gauge         `json:"distance"` // distances that are written in
@@ -84,7 +84,7 @@ func (f Floor) Pictures(s School) []Picture {
 	p := s.Start()
 	place := f.places(s, p)
 	base := func(id string) Picture {
-		return Picture{ID: id, At: append([]court.Point{}, place[:]...), Defence: []court.Point{}, Ball: p.Ball(), Ways: [][]court.Point{}, Distance: []Gauge{}}
+		return Picture{ID: id, At: append([]court.Point{}, place[:]...), Defense: []court.Point{}, Ball: p.Ball(), Ways: [][]court.Point{}, Distance: []Gauge{}}
 	}
 	space := base(Spacing)
 	for i := 1; i < len(p.Ring); i++ {
@@ -109,10 +109,10 @@ func (f Floor) Pictures(s School) []Picture {
 	show(&screen, screenAway) // every offense screens away now and then
 	two := base(TwoOnBall)
 	ball := place[two.Ball]
-	two.Defence = append(two.Defence, ball.Add(court.Point{X: -2.5, Y: -2.5}), ball.Add(court.Point{X: 2.5, Y: -2.5}))
+	two.Defense = append(two.Defense, ball.Add(court.Point{X: -2.5, Y: -2.5}), ball.Add(court.Point{X: 2.5, Y: -2.5}))
 	for i, at := range place {
-		if i != two.Ball && len(two.Defence) < five {
-			two.Defence = append(two.Defence, guard(at, ball))
+		if i != two.Ball && len(two.Defense) < five {
+			two.Defense = append(two.Defense, guard(at, ball))
 		}
 	}
 	return []Picture{space, pass, screen, two}

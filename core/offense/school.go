@@ -1,5 +1,5 @@
 // Package offense runs motion offenses: schools as sets of rules in data, one pass after
-// the other by the kinematics of the read engine, with a defence or without, and says
+// the other by the kinematics of the read engine, with a defense or without, and says
 // where a rule is broken. It compares rules and finds who gets stuck where; it predicts
 // no score.
 package offense
@@ -164,13 +164,13 @@ var schools = []School{
 		[]string{"Only to drive, or from the corner up to the wing."}, everyRule},
 	{"cont", "Screen-away continuity", "The passer screens away; the wing curls and the corner follows off the same screen.", fiveOut, "", "top",
 		[]Answer{screenAway, screenOne, only(cutThrough, AnyPass, 0), denied}, []string{"With a purpose only."}, everyRule},
-	{"circle", "Circle", "The far wing cuts over the top while the passer screens for the corner, who comes up to the top.", fiveOut, "", "top",
+	{"cut-and-lift", "Cut and lift", "The far wing cuts over the top while the passer screens for the corner, who comes up to the top.", fiveOut, "", "top",
 		[]Answer{overTop, screenOne, only(cutThrough, AnyPass, 0), denied}, []string{"Wing and corner may play two on two at any time."}, everyRule},
 	{"free", "Five-out freelance", "One of three after every pass: cut, ball screen for the catcher, screen away.", fiveOut, "", "top",
 		[]Answer{cutThrough, only(screenAway, AnyPass, 1), screenOne, ballScreen, denied}, []string{"Handoffs are allowed; drive any gap."}, Switches{true, true, true, true, true, false}},
 	{"screen", "Screening motion", "Four out with a screener high and one low: screen or cut, never nothing, and never two screens in a row.", fourOut, "blockL", "slotR",
 		[]Answer{only(screenAway, AnyPass, 2, Move{Inside, Flash, "", FarBlock}), only(screenOne, AnyPass, 2, Move{Inside, Flash, "", FarBlock}), cutThrough, deniedOut},
-		[]string{"Rip and go, two dribbles; on the baseline dribble back out, never pick it up there."}, everyRule},
+		[]string{"Sweep it low and drive, two dribbles at most; on the baseline dribble back out and keep it alive."}, everyRule},
 	{"entry", "High-post entry", "The wing is entered and the post back-screens the passer; then the ball is reversed into a second action.", fourOut, "blockR", "slotR",
 		[]Answer{
 			{"entry", "Back screen for the passer", ToWing, [2]int{0, 9}, []Move{{Inside, Screen, Passer, Passer}, {Passer, Curl, Inside, BallBlock}}, "back", 3, ""},
@@ -190,8 +190,14 @@ var schools = []School{
 // Schools lists them.
 func Schools() []School { return slices.Clone(schools) }
 
+// renamed are the ids that offenses had before, as old copies have them.
+var renamed = map[string]string{"circle": "cut-and-lift"}
+
 // ByID returns a school, and whether there is one.
 func ByID(id string) (School, bool) {
+	if now, ok := renamed[id]; ok {
+		id = now
+	}
 	for _, s := range schools {
 		if s.ID == id {
 			return s, true

@@ -19,7 +19,7 @@ func floor(t testing.TB) court.Court {
 	return c
 }
 
-// Continuity: from the start formation, following a school's rules with no defence, or
+// Continuity: from the start formation, following a school's rules with no defense, or
 // with wings that are denied now and then, all spots are filled again after every pass,
 // nobody screens twice in a row where that is a rule, and everything allowed is run.
 func TestContinuity(t *testing.T) {
@@ -166,7 +166,7 @@ func TestPrinciples(t *testing.T) {
 	f := NewFloor(reads.On(floor(t)))
 	for _, s := range Schools() {
 		for _, p := range f.Pictures(s) {
-			if len(p.At) != 5 || p.ID == AfterPass && len(p.Ways) == 0 || p.ID == Spacing && len(p.Distance) < 3 || p.ID == TwoOnBall && len(p.Defence) != 5 {
+			if len(p.At) != 5 || p.ID == AfterPass && len(p.Ways) == 0 || p.ID == Spacing && len(p.Distance) < 3 || p.ID == TwoOnBall && len(p.Defense) != 5 {
 				t.Errorf("%s: %+v", s.ID, p)
 			}
 		}

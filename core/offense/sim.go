@@ -11,8 +11,8 @@ import (
 	"evrik/core/reads"
 )
 
-// Defence is what a possession is played against.
-type Defence struct {
+// Defense is what a possession is played against.
+type Defense struct {
 	// Zone is a two-three zone, else man to man.
 	Zone bool `json:"zone"`
 	// Deny is true where the men deny the wings.
@@ -60,11 +60,11 @@ const (
 	seesPass = 0.5  // s before a pass in which a zone sees it coming (assumption)
 )
 
-// Simulator plays possessions of a school by five players against a defence.
+// Simulator plays possessions of a school by five players against a defense.
 type Simulator struct {
 	floor   Floor
 	school  School
-	defence Defence
+	defense Defense
 	rate    Rate
 	// gains are the feet a read comes free with against a cue, by situation.
 	gains map[string]map[reads.Cue]table
@@ -86,7 +86,7 @@ type table struct {
 
 // NewSimulator computes once, by the read engine's own kinematics, how free every read
 // of the school's situations comes against every coverage.
-func NewSimulator(fl reads.Floor, s School, d Defence, rate Rate) *Simulator {
+func NewSimulator(fl reads.Floor, s School, d Defense, rate Rate) *Simulator {
 	sim := &Simulator{NewFloor(fl), s, d, rate, map[string]map[reads.Cue]table{}, map[string][]weighed{}}
 	for _, a := range s.Answers {
 		screen, ok := reads.ActionByID(a.Situation)
@@ -135,7 +135,7 @@ type Possession struct {
 	Apart, Tight float64
 }
 
-// firstDraw begins the random numbers of what a defence shows and how a read comes out.
+// firstDraw begins the random numbers of what a defense shows and how a read comes out.
 // They are drawn pass by pass and apart from what the offense chooses, so that two
 // offenses, or two fives, are compared on the same luck.
 const firstDraw = 100
@@ -159,7 +159,7 @@ func (s *Simulator) Play(seed uint64) Possession {
 		}
 	}
 	for turn := uint64(1); t < possession; turn++ {
-		c, err := s.floor.next(s.school, p, place, s.defence.Deny && !s.defence.Zone, rng, t)
+		c, err := s.floor.next(s.school, p, place, s.defense.Deny && !s.defense.Zone, rng, t)
 		if err != nil {
 			break
 		}
@@ -195,12 +195,12 @@ func (s *Simulator) Play(seed uint64) Possession {
 // best is the first look of a cycle that is open.
 func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
 	var looks []Look
-	if s.defence.Zone {
+	if s.defense.Zone {
 		looks = append(looks, s.zoneLook(c, rng))
 	}
 	tables := s.gains[c.answer.Situation]
 	var seen table
-	if len(tables) > 0 && !s.defence.Zone {
+	if len(tables) > 0 && !s.defense.Zone {
 		at := rng.Float64()
 		for _, m := range s.mix[c.answer.Situation] {
 			seen = tables[m.cue]
@@ -214,7 +214,7 @@ func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
 		noise := spread * rng.NormFloat64()
 		guess, other := rng.Float64(), rng.Float64() // drawn whether they are needed or not
 		switch {
-		case s.defence.Zone && l.act != Cut:
+		case s.defense.Zone && l.act != Cut:
 		case l.act == Cut:
 			rate := s.rate(l.player, reads.Cutter, reads.BackCut)
 			if rate <= 0 {
@@ -224,7 +224,7 @@ func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
 			if guess < rate {
 				gain = reads.CutSpeed * (s.floor.Pace.React + cutSteps/2)
 			}
-			if s.defence.Zone {
+			if s.defense.Zone {
 				gain = cutLost // somebody is there already
 			}
 			looks = append(looks, Look{l.player, OffCut, gain + noise, l.rim, rimStop})

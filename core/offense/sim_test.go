@@ -10,7 +10,7 @@ import (
 	"evrik/core/reads"
 )
 
-func simulator(t testing.TB, id string, d Defence, rate float64) *Simulator {
+func simulator(t testing.TB, id string, d Defense, rate float64) *Simulator {
 	t.Helper()
 	s, ok := ByID(id)
 	if !ok {
@@ -19,14 +19,14 @@ func simulator(t testing.TB, id string, d Defence, rate float64) *Simulator {
 	return NewSimulator(reads.On(floor(t)), s, d, func(int, reads.Role, reads.Read) float64 { return rate })
 }
 
-// mix is a defence that mostly trails.
+// mix is a defense that mostly trails.
 var mix = []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 60}, {Cue: reads.Under, Percent: 40}}}}
 
 // The same seed gives the same possession; players who read better find an open look
 // earlier; and no rule of a school is reported as broken where nobody breaks it.
 func TestSimulation(t *testing.T) {
 	for _, s := range Schools() {
-		for _, d := range []Defence{{Mixes: mix}, {Mixes: mix, Deny: true}, {Mixes: mix, Zone: true}} {
+		for _, d := range []Defense{{Mixes: mix}, {Mixes: mix, Deny: true}, {Mixes: mix, Zone: true}} {
 			zone := d.Zone
 			good, bad := simulator(t, s.ID, d, 0.95), simulator(t, s.ID, d, 0.15)
 			a, b := good.Many(400, 1), bad.Many(400, 1)
@@ -63,7 +63,7 @@ func TestSimulation(t *testing.T) {
 // Common random numbers: an offense compared with itself differs in nothing, and a
 // difference that is there is found with fewer possessions.
 func TestCompare(t *testing.T) {
-	good, bad := simulator(t, "cont", Defence{Mixes: mix}, 0.9), simulator(t, "cont", Defence{Mixes: mix}, 0.5)
+	good, bad := simulator(t, "cont", Defense{Mixes: mix}, 0.9), simulator(t, "cont", Defense{Mixes: mix}, 0.5)
 	a, b := good.Many(600, 5), bad.Many(600, 5)
 	for _, d := range Compare(a, a) {
 		if d.Mean != (Mean{}) || d.Clear {
@@ -156,7 +156,7 @@ func TestSpread(t *testing.T) {
 
 // BenchmarkPossession plays possessions of the busiest school against men.
 func BenchmarkPossession(b *testing.B) {
-	sim := simulator(b, "entry", Defence{}, 0.3)
+	sim := simulator(b, "entry", Defense{}, 0.3)
 	seed := uint64(0)
 	for b.Loop() {
 		sim.Play(seed)

@@ -115,13 +115,13 @@ type Load struct {
 	Player   string `json:"player"`
 	Cutter   int    `json:"cutter"`
 	Screener int    `json:"screener"`
-	Defence  int    `json:"defence"`
+	Defense  int    `json:"defense"`
 	// Judged is the reps as cutter or screener on rungs where players read.
 	Judged int `json:"judged"`
 	// Minutes he takes part, and in live blocks.
 	Minutes     float64 `json:"minutes"`
 	HardMinutes float64 `json:"hardMinutes"`
-	// Touches of the ball and jumps on offence, from the drills' motion.
+	// Touches of the ball and jumps on offense, from the drills' motion.
 	Touches int `json:"touches"`
 	Jumps   int `json:"jumps"`
 }
@@ -278,7 +278,7 @@ func (s *sheetMaker) drill(i int, t *Timed) {
 		l := &s.Load[s.at[c.Player]]
 		l.Cutter += c.Cutter
 		l.Screener += c.Screener
-		l.Defence += c.Defence
+		l.Defense += c.Defense
 		l.Touches += c.Touches
 		l.Jumps += c.Jumps
 		if rung.Reads {

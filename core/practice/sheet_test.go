@@ -71,7 +71,7 @@ func TestLayOut(t *testing.T) {
 		t.Errorf("live block %+v", b)
 	}
 	for _, l := range s.Load {
-		if l.Judged < 9 || l.Judged > 11 || l.Cutter+l.Screener != l.Judged || l.Defence < 4 || l.Defence > 6 {
+		if l.Judged < 9 || l.Judged > 11 || l.Cutter+l.Screener != l.Judged || l.Defense < 4 || l.Defense > 6 {
 			t.Errorf("load %+v", l)
 		}
 	}
@@ -210,7 +210,7 @@ func TestTwoEnds(t *testing.T) {
 	if l := s.Load[8]; l.Minutes != 38 || l.HardMinutes != 18 || l.Judged == 0 {
 		t.Errorf("post %+v", l)
 	}
-	if l := s.Load[11]; l.Minutes != 20 || l.HardMinutes != 0 || l.Defence != 0 {
+	if l := s.Load[11]; l.Minutes != 20 || l.HardMinutes != 0 || l.Defense != 0 {
 		t.Errorf("limited %+v", l)
 	}
 	if s.Blocks[2].Problem != "" || s.Blocks[2].PerPlayer != 6 { // 24 reps, four who may

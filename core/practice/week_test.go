@@ -155,10 +155,11 @@ func TestSeason(t *testing.T) {
 			last[i.Screen] = d.Date
 		}
 	}
-	// What no drill runs is said.
-	p = Season(aim, nil, today, keeps, drill.Library{})
-	if len(p.Problems) != 1 || !strings.Contains(p.Problems[0], "No drill you have runs live: flare. Write one") {
-		t.Errorf("%v", p.Problems)
+	// What no drill runs is said. The catalogue runs every action, so this one is none.
+	var lacks SeasonPlan
+	lacks.drills([]string{"down", "moon"}, drill.Library{})
+	if len(lacks.Problems) != 2 || !strings.Contains(lacks.Problems[1], "No drill you have runs live: moon. Write one") {
+		t.Errorf("%v", lacks.Problems)
 	}
 	// Too much for the time is said, with a change.
 	aim.Games[0].Date, aim.Games[0].Needs = "2026-11-05", []string{"flare", "down"}

@@ -119,13 +119,13 @@ var threeMore = []Participant{
 	{ID: xThree, Name: "Far corner's defender", Word: "the far corner's defender", Letter: "3", Guards: three},
 }
 
-const onePush = "Take your defender away from the screen, or stand still and let them stop: then come off shoulder to shoulder."
+const onePush = "Take your defender away from the screen, or stand still and let them stop: then come off the hip, no gap."
 
 // Answers that several coverages share.
 var (
 	roll     = job(Roll, "Roll to the rim with your hands up, bent a little to widen the pocket; stop short if the big sits under it.")
 	popOut   = also(Pop, popper, shoots(screener), "", "You shoot: pop to the open space, feet ready.").leads(shoots(screener))
-	splitTwo = also(Through, splitGap, gapToGo, "There's daylight: split them, low and tight.", "Low and tight between the two, shoulders to the far sideline.")
+	splitTwo = also(Through, splitGap, gapToGo, "There's daylight: split them.", "Between the two, low, turned away from the big.")
 )
 
 var ballRows = []Row{
@@ -169,7 +169,7 @@ var ballRows = []Row{
 		show:  []put{{who: xOne, from: screener, feet: 9, to: rim}},
 		moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
 		Cutter: []Answer{
-			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left, then relocate to the top."),
+			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left, then move up top for the next pass."),
 			also(WingPass, wingTags, wingTag, "The wing helps: hit the wing, on time.", "Near hand off the dribble to the wing that was left, then relocate."),
 			answer(PullUp, "They tag the roll: your own shot is there.", "Stop on two feet: the helper is with the roller."),
 		},

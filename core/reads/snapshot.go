@@ -88,10 +88,10 @@ func (s *Snapshot) UnmarshalJSON(data []byte) error {
 const (
 	// BodyRadius is half the width of a player's stance (assumption).
 	BodyRadius = 0.75
-	// HipToHip is the centre distance of two players who pass without daylight:
+	// HipToHip is the center distance of two players who pass without daylight:
 	// two bodies and an elbow's room (assumption).
 	HipToHip = 1.8
-	// Touching is the centre distance within which a defender is in the
+	// Touching is the center distance within which a defender is in the
 	// screener's body: two bodies and a forearm (assumption).
 	Touching = 2.5
 	// SameSpot is the distance below which two people stand in one place (assumption).

@@ -34,7 +34,7 @@ func (p *Page) PDF(on Paper) []byte {
 	return res.Data
 }
 
-// Scheme asks the page for its light or dark colours.
+// Scheme asks the page for its light or dark colors.
 func (p *Page) Scheme(name string) {
 	if _, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
 		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: name}}}); err != nil {

@@ -95,7 +95,7 @@ func (b *bodies) text(s *openapi3.Schema) string {
 		return evening.Add(time.Duration(b.rng.IntN(90*24)) * time.Hour).Format(time.RFC3339)
 	}
 	words := append([]string{"curl", "down", "slot-twos", "shown", "live", "cutter", "xCutter", "trail", "left", "down screen", "evening", "7", "Ann", "n@x.example", "2026-04-01",
-		"spain", "guided", "drill", "own", "water", "circle", "five-out", "rim"}, b.ids...)
+		"spain", "guided", "drill", "own", "water", "cut-and-lift", "five-out", "rim"}, b.ids...)
 	return words[b.rng.IntN(len(words))]
 }
 

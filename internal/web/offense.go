@@ -154,9 +154,9 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 	if err := s.opponent(ctx, &d); err != nil {
 		return nil, err
 	}
-	defence := offense.Defence{Zone: r.Body.Zone, Deny: r.Body.Deny}
+	defense := offense.Defense{Zone: r.Body.Zone, Deny: r.Body.Deny}
 	if d.next != nil {
-		if defence.Mixes, err = store.MixesOf(*d.next); err != nil {
+		if defense.Mixes, err = store.MixesOf(*d.next); err != nil {
 			return nil, err
 		}
 	}
@@ -170,7 +170,7 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 		if err != nil {
 			return nil, invalid(err.Error())
 		}
-		played[i] = offense.NewSimulator(fl, school, defence, rate).Many(r.Body.Possessions, 1)
+		played[i] = offense.NewSimulator(fl, school, defense, rate).Many(r.Body.Possessions, 1)
 	}
 	return api.CompareOffenses200JSONResponse{A: offense.Sum(played[0]), B: offense.Sum(played[1]), Differences: offense.Compare(played[0], played[1])}, nil
 }

@@ -2174,7 +2174,11 @@ export interface components {
             id: string;
             name: string;
             about: string;
-            /** @description the situation whose reads are taught */
+            /** @description what is taught; without one a drill stands with its action */
+            group?: string;
+            /** @description 1 for beginners to 3 */
+            level?: number;
+            /** @description the action whose reads are taught */
             screen?: string;
             positions: components["schemas"]["Position"][];
             phases: components["schemas"]["Phase"][];
@@ -2218,6 +2222,8 @@ export interface components {
             spots: components["schemas"]["CueInfo"][];
             /** @description rules of live rungs */
             switches: components["schemas"]["CueInfo"][];
+            /** @description what drills teach in teaching order */
+            groups: components["schemas"]["CueInfo"][];
             ladder: components["schemas"]["RungInfo"][];
             drills: components["schemas"]["Drill"][];
             corrections: components["schemas"]["Correction"][];
@@ -2273,7 +2279,7 @@ export interface components {
                 player: string;
                 cutter: number;
                 screener: number;
-                defence: number;
+                defense: number;
                 right: number;
                 left: number;
                 partners: number;
@@ -2596,7 +2602,7 @@ export interface components {
                 player: string;
                 cutter: number;
                 screener: number;
-                defence: number;
+                defense: number;
                 judged: number;
                 minutes: number;
                 hardMinutes: number;
@@ -2883,7 +2889,7 @@ export interface components {
         OffensePicture: {
             id: string;
             at: components["schemas"]["Point"][];
-            defence: components["schemas"]["Point"][];
+            defense: components["schemas"]["Point"][];
             ball: number;
             ways: components["schemas"]["Point"][][];
             distance: {

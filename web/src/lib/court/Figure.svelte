@@ -2,7 +2,7 @@
   import type { Point } from '$lib/api/client';
   import { sy } from './geometry';
 
-  // Offence: a solid disc with a jersey or a letter. Defence: an open wedge
+  // Offense: a solid disc with a jersey or a letter. Defense: an open wedge
   // that faces somewhere, because facing is information.
   let {
     kind,
@@ -11,7 +11,7 @@
     face = 0,
     lifted = false
   }: {
-    kind: 'offence' | 'defence' | 'ball' | 'screener';
+    kind: 'offense' | 'defense' | 'ball' | 'screener';
     at: Point;
     text?: string;
     face?: number;
@@ -23,7 +23,7 @@
   {#if kind === 'ball'}
     <circle r="0.62" />
     <path d="M-0.62 0H0.62M0 -0.62V0.62" class="seam" />
-  {:else if kind === 'defence'}
+  {:else if kind === 'defense'}
     <circle r="1.9" class="touch" />
     <path d="M2 0L-1.2 -1.25L-0.7 0L-1.2 1.25Z" transform={`rotate(${face})`} class="wedge" />
     {#if text}<text y="0.36" class="label">{text}</text>{/if}

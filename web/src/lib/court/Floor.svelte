@@ -39,7 +39,7 @@
   };
   // Attackers first, so that a defender on top of them can be taken hold of.
   const kind = (p: Schemas['Participant']) =>
-    p.guards !== 'none' ? 'defence' : p.screens ? 'screener' : 'offence';
+    p.guards !== 'none' ? 'defense' : p.screens ? 'screener' : 'offense';
 </script>
 
 {#each people as p (p.id)}

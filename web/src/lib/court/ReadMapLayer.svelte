@@ -38,13 +38,13 @@
     const ctx = canvas.getContext('2d');
     if (!ctx) return '';
     const style = getComputedStyle(document.documentElement);
-    const colours = map.legend.map((cue) => {
+    const colors = map.legend.map((cue) => {
       const g = glyphs[readOfCue(rows, cue)];
       return g ? rgb(style.getPropertyValue(g.tape)) : [0, 0, 0];
     });
     const image = ctx.createImageData(map.cols, map.rows);
     for (let i = 0; i < map.cues.length; i++) {
-      const c = colours[parseInt(map.cues[i] ?? '0', 36)] ?? [0, 0, 0];
+      const c = colors[parseInt(map.cues[i] ?? '0', 36)] ?? [0, 0, 0];
       // The map's rows run upward, the picture's downward.
       const at = ((map.rows - 1 - Math.floor(i / map.cols)) * map.cols + (i % map.cols)) * 4;
       image.data.set([c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, alpha(i)], at);

@@ -40,7 +40,7 @@
             <td>{c.cutter}</td>
             {#if own.length > 1}<td>{c.screener}</td>{/if}
             {#if own.length > 2}<td>{c.others}</td>{/if}
-            {#if defended}<td>{c.defence}</td>{/if}
+            {#if defended}<td>{c.defense}</td>{/if}
             <td>{c.right}</td><td>{c.left}</td><td>{c.partners}</td><td>{c.touches}</td><td>{c.sprints}</td
             ><td>{c.jumps}</td>
           </tr>

@@ -53,7 +53,7 @@
   {#each ways as w (w.who)}<polyline class="way" points={w.points} />{/each}
   {#each drill.positions as p (p.id)}
     {@const here = at(p.id)}
-    {#if here}<Figure kind="offence" at={here} text={filled.get(p.id) || p.letter} />{/if}
+    {#if here}<Figure kind="offense" at={here} text={filled.get(p.id) || p.letter} />{/if}
   {/each}
   {#if ball}<Figure kind="ball" at={add(ball, 1.2, 0.5)} />{/if}
 </CourtFloor>

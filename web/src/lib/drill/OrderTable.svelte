@@ -2,7 +2,7 @@
   import type { Schemas } from '$lib/api/client';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { defence, offence } from './crew';
+  import { defense, offense } from './crew';
 
   // The order list rep by rep; on paper the coach's cues stand below the fold.
   let {
@@ -59,12 +59,12 @@
           <td class="numeral">{r.no}</td>
           <td class="numeral">{r.basket}</td>
           <td>{r.side}</td>
-          {#each offence(r).slice(0, own.length) as id, k (k)}
+          {#each offense(r).slice(0, own.length) as id, k (k)}
             <td><b class="numeral">{jersey(id)}</b> {name(id)}</td>
           {/each}
           {#if stage.defenders > 0}
             <td>
-              {#each defence(r) as id (id)}
+              {#each defense(r) as id (id)}
                 <span class="defender"
                   ><span class="numeral">{jersey(id)}</span>
                   <span class="on-screen">{name(id)}</span></span

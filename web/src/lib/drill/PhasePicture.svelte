@@ -27,7 +27,7 @@
     {@const keys = keysOf(p.id)}
     {#if keys}
       <polyline class="way" points={pass(keys)} />
-      <Figure kind="offence" at={along(keys, from)} text={p.letter} />
+      <Figure kind="offense" at={along(keys, from)} text={p.letter} />
     {/if}
   {/each}
   {#if ball}<Figure kind="ball" at={add(along(ball, from), 1.2, 0.5)} />{/if}

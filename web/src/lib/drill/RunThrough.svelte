@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import type { Schemas } from '$lib/api/client';
   import { Player } from '$lib/court/player.svelte';
-  import { offence } from './crew';
+  import { offense } from './crew';
   import DrillFloor from './DrillFloor.svelte';
 
   // The order list on the floor: rep after rep, with the jerseys of whoever is up.
@@ -72,7 +72,7 @@
   </p>
   {#if next}
     <p class="step soft no-print">
-      Next: {offence(next)
+      Next: {offense(next)
         .map((id) => `${jersey(id)} ${name(id)}`)
         .join(', ')}
     </p>

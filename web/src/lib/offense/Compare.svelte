@@ -60,7 +60,7 @@
     </select></label
   >
   <label class="field"
-    ><span>The defence plays</span><select bind:value={against}>
+    ><span>The defense plays</span><select bind:value={against}>
       <option value="man">man to man</option>
       <option value="deny">man to man, and denies the wings</option>
       <option value="zone">a two-three zone</option>

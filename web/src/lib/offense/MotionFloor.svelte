@@ -63,7 +63,7 @@
     {#if lab.against !== 'none'}
       {#each five as i (i)}
         {@const x = lab.place(`x${i}`)}
-        {#if x}<Figure kind="defence" at={x} face={facing(x, ball ?? x)} />{/if}
+        {#if x}<Figure kind="defense" at={x} face={facing(x, ball ?? x)} />{/if}
       {/each}
     {/if}
     {#each five as i (i)}
@@ -83,7 +83,7 @@
         >
           {#if marked.has(i)}<circle class="broken" cx={p.x} cy={sy(p)} r="2" />{/if}
           <circle class="touch" cx={p.x} cy={sy(p)} r="2.4" />
-          <Figure kind="offence" at={p} text={who(i)?.jersey ?? String(i + 1)} />
+          <Figure kind="offense" at={p} text={who(i)?.jersey ?? String(i + 1)} />
         </g>
       {/if}
     {/each}

@@ -35,8 +35,8 @@
       />
     {/if}
   {/each}
-  {#each picture.defence as x, i (i)}<Figure kind="defence" at={x} face={facing(x, ball)} />{/each}
-  {#each picture.at as p, i (i)}<Figure kind="offence" at={p} text={String(i + 1)} />{/each}
+  {#each picture.defense as x, i (i)}<Figure kind="defense" at={x} face={facing(x, ball)} />{/each}
+  {#each picture.at as p, i (i)}<Figure kind="offense" at={p} text={String(i + 1)} />{/each}
   <Figure kind="ball" at={add(ball, 1.3, 0.7)} />
 </CourtFloor>
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Glyph } from './glyph';
 
-  // The strokes of a read glyph in its 32 x 32 field, in the current colour.
+  // The strokes of a read glyph in its 32 x 32 field, in the current color.
   let { g }: { g: Glyph } = $props();
 </script>
 

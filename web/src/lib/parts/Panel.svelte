@@ -3,7 +3,7 @@
   import { pushState } from '$app/navigation';
   import { page } from '$app/state';
 
-  // A sheet over the page, in the colours of what it lies over. The browser's own
+  // A sheet over the page, in the colors of what it lies over. The browser's own
   // dialog keeps the keyboard inside and closes with Escape, and a phone's Back closes it too: while
   // it is open the page has an entry more in the history.
   let {

@@ -26,7 +26,7 @@
       key: 'expect' as const,
       title: 'What the next opponent does',
       hint: 'Answers to it count half as much again.',
-      add: 'Add a defence',
+      add: 'Add a defense',
       of: cues,
       name: (id: string) => session.cueName(id)
     },

@@ -22,7 +22,7 @@
   {:else if !floor.rep}
     <p class="hint">Nobody can run this block now. Go to the next one, or see who is here under More.</p>
   {:else if floor.wrong}
-    <p class="hint stays">What did the defence show, and what did <b>{floor.up?.name}</b> do?</p>
+    <p class="hint stays">What did the defense show, and what did <b>{floor.up?.name}</b> do?</p>
     <div class="wrongs">
       {#each floor.rows as row (row.cue)}
         <div role="group" aria-label={session.cueName(row.cue)}>

@@ -56,7 +56,7 @@
       {/if}
     </div>
     {#if rep.others?.length}
-      <p class="defence">
+      <p class="defense">
         {#each rep.others as o (o.position)}
           <span class="place"
             ><span class="soft">{places.find((p) => p.id === o.position)?.name ?? o.position}</span>
@@ -67,7 +67,7 @@
       </p>
     {/if}
     {#if rep.xCutter}
-      <p class="defence">
+      <p class="defense">
         <span class="soft">Defend</span>
         {#if rep.xOthers?.length}
           {#each [rep.xCutter, rep.xScreener, ...rep.xOthers.map((o) => o.player)] as id (id)}
@@ -190,7 +190,7 @@
     font-size: 1.1rem;
     font-weight: 400;
   }
-  .defence {
+  .defense {
     font-size: 1.15rem;
   }
   .foot {
@@ -229,7 +229,7 @@
     .name {
       font-size: 1.25rem;
     }
-    .defence {
+    .defense {
       font-size: 1rem;
       line-height: 1.2;
     }

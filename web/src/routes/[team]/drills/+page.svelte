@@ -1,21 +1,22 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
+  import { api, ask } from '$lib/api/client';
+  import DrillCard from '$lib/drills/DrillCard.svelte';
+  import { fits, levels, shelfOf } from '$lib/drills/library';
+  import KeptNote from '$lib/parts/KeptNote.svelte';
   import { chosen } from '$lib/parts/chosen';
   import { orKept } from '$lib/state/device';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
-  import Sketch from '$lib/court/Sketch.svelte';
-  import KeptNote from '$lib/parts/KeptNote.svelte';
-  import Ladder from '$lib/parts/Ladder.svelte';
 
   const team = page.params.team ?? '';
-  type Drill = Schemas['Drill'];
 
   let words = $state('');
-  let situation = $state('');
+  let group = $state('');
+  let action = $state('');
   let rung = $state('');
+  let level = $state(0);
   let players = $state<number | null>(null);
   let alone = $state(false);
   let needed = $state(false);
@@ -32,26 +33,21 @@
   });
 
   const drills = $derived(session.drills);
-  const screens = $derived(
+  const actions = $derived(
     (session.catalogue?.screens ?? []).filter((s) => drills.some((d) => d.screen === s.id))
   );
-  const screenOf = (d: Drill) => session.catalogue?.screens.find((s) => s.id === d.screen);
-  const helped = (d: Drill) => d.positions.some((p) => p.helper);
-  const own = (d: Drill) => d.positions.filter((p) => !p.helper).length;
-  /** The fewest players some stage of a drill works with. */
-  const least = (d: Drill) => own(d) + Math.min(...d.stages.map((s) => s.defenders));
-  const fits = (d: Drill) =>
-    (!situation || d.screen === situation) &&
-    (!rung || d.stages.some((s) => s.rung === rung)) &&
-    (!players || least(d) <= players) &&
-    (!alone || !helped(d)) &&
-    (!needed || (serving ?? []).includes(d.id)) &&
-    words
-      .toLowerCase()
-      .split(/\s+/)
-      .every((w) => `${d.name} ${d.about} ${d.watch.join(' ')}`.toLowerCase().includes(w));
-  const shown = $derived(drills.filter(fits));
-  const isOwn = (d: Drill) => session.own.some((o) => o.drill.id === d.id);
+  const wanted = $derived({
+    ...{ words, group, action, rung, level, players, alone },
+    only: needed ? (serving ?? []) : null
+  });
+  const shown = $derived(drills.filter((d) => fits(session.catalogue, d, wanted)));
+  /** The groups that have a drill, in teaching order. */
+  const shelves = $derived(
+    (session.catalogue?.groups ?? [])
+      .map((g) => ({ ...g, drills: shown.filter((d) => shelfOf(session.catalogue, d) === g.id) }))
+      .filter((g) => g.drills.length)
+  );
+  const isOwn = (id: string) => session.own.some((o) => o.drill.id === id);
 
   async function take(e: Event) {
     const file = chosen(e);
@@ -69,10 +65,10 @@
 </script>
 
 <KeptNote since={session.since} onretry={() => location.reload()} />
-<div class="head">
+<div class="flex flex-wrap items-baseline gap-4">
   <h1>Drills</h1>
   <p class="soft">A drill climbs one rung at a time, and goes back one when it breaks.</p>
-  {#if session.coach}<span class="acts">
+  {#if session.coach}<span class="ml-auto flex flex-wrap gap-2">
       <a class="tape" href={`/${team}/drills/edit`}>Write your own</a>
       <label class="tape plain"
         >Import a drill<input
@@ -84,13 +80,24 @@
       >
     </span>{/if}
 </div>
-<form class="filters" aria-label="Filter the drills" onsubmit={(e) => e.preventDefault()}>
+<form
+  class="mt-3 mb-2 grid grid-cols-2 items-end gap-3 min-[901px]:grid-cols-4"
+  aria-label="Filter the drills"
+  onsubmit={(e) => e.preventDefault()}
+>
   <label class="field"><span>Words</span><input type="search" bind:value={words} maxlength="80" /></label>
   <label class="field">
-    <span>Reads of</span>
-    <select bind:value={situation}>
-      <option value="">any situation</option>
-      {#each screens as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+    <span>What it teaches</span>
+    <select bind:value={group}>
+      <option value="">anything</option>
+      {#each session.catalogue?.groups ?? [] as g (g.id)}<option value={g.id}>{g.name}</option>{/each}
+    </select>
+  </label>
+  <label class="field">
+    <span>Action</span>
+    <select bind:value={action}>
+      <option value="">any action</option>
+      {#each actions as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
     </select>
   </label>
   <label class="field">
@@ -99,6 +106,13 @@
       <option value="">any rung</option>
       {#each session.catalogue?.ladder ?? [] as r (r.id)}<option value={r.id}>{r.number} {r.name}</option
         >{/each}
+    </select>
+  </label>
+  <label class="field">
+    <span>Level</span>
+    <select bind:value={level}>
+      <option value={0}>any level</option>
+      {#each Object.entries(levels) as [n, name] (n)}<option value={Number(n)}>{name}</option>{/each}
     </select>
   </label>
   <label class="field"
@@ -110,109 +124,28 @@
       bind:value={players}
     /></label
   >
-  <span>
-    <label class="check"><input type="checkbox" bind:checked={alone} />No helpers needed</label>
-    <label class="check"
+  <span class="col-span-2 flex flex-wrap gap-x-6">
+    <label class="check whitespace-nowrap"
+      ><input type="checkbox" bind:checked={alone} />No helpers needed</label
+    >
+    <label class="check whitespace-nowrap"
       ><input type="checkbox" disabled={!serving?.length} bind:checked={needed} />For what holds us back</label
     >
   </span>
 </form>
 <p class="soft" role="status">{shown.length} of {drills.length} drills</p>
 {#if shown.length === 0}
-  <p>No drill fits all of that. Take one of the filters back.</p>
+  <p>No drill fits all of that. Remove one of the filters.</p>
 {/if}
-<ul class="quiet-list list">
-  {#each shown as d (d.id)}
-    <li class="sheet">
-      <a href={`/${team}/drills/${d.id}`}>
-        <Ladder stages={d.stages} />
-        <div>
-          <h2>
-            {d.name}{#if isOwn(d)}
-              <span class="soft own">ours</span>{/if}
-          </h2>
-          <p class="about">{d.about}</p>
-          <p class="soft facts">
-            {#if screenOf(d)}<Sketch sketch={screenOf(d)?.sketch ?? null} size={54} />{/if}
-            <span
-              >{screenOf(d)?.name ?? 'Skill'} · from {least(d)}
-              {least(d) === 1 ? 'player' : 'players'} · {Math.round(d.stages[0]?.seconds ?? 0)} s a rep{helped(
-                d
-              )
-                ? ' · helper'
-                : ''}</span
-            >
-          </p>
-        </div>
-      </a>
-    </li>
-  {/each}
-</ul>
-
-<style>
-  .head {
-    display: flex;
-    gap: 1rem;
-    align-items: baseline;
-    flex-wrap: wrap;
-  }
-  .acts {
-    margin-left: auto;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-  }
-  .own {
-    font-size: 0.95rem;
-    font-weight: 400;
-  }
-  .filters {
-    display: grid;
-    grid-template-columns: 1.4fr 1.4fr 1.2fr 0.8fr auto;
-    gap: 0.75rem;
-    align-items: end;
-    margin: 0.75rem 0 0.5rem;
-  }
-  .check {
-    white-space: nowrap;
-  }
-  .list {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(25rem, 1fr));
-    gap: 1rem;
-    margin-top: 0.75rem;
-  }
-  .list a {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 1rem;
-    padding: 0.9rem 1rem;
-    height: 100%;
-    text-decoration: none;
-  }
-  .list a:hover h2 {
-    text-decoration: underline;
-  }
-  h2 {
-    font-size: 1.3rem;
-  }
-  .about {
-    font-size: 0.98rem;
-    line-height: 1.3;
-  }
-  .facts {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    margin-top: 0.4rem;
-    font-size: 0.92rem;
-  }
-  @media (max-width: 900px) {
-    .filters {
-      grid-template-columns: 1fr 1fr;
-    }
-    .list {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>
+{#each shelves as g (g.id)}
+  <section aria-labelledby={`shelf-${g.id}`} class="mt-5">
+    <h2 id={`shelf-${g.id}`} class="text-xl">{g.name}</h2>
+    <ul
+      class="quiet-list mt-2 grid grid-cols-1 gap-4 min-[901px]:grid-cols-[repeat(auto-fill,minmax(25rem,1fr))]"
+    >
+      {#each g.drills as d (d.id)}
+        <DrillCard drill={d} href={`/${team}/drills/${d.id}`} own={isOwn(d.id)} />
+      {/each}
+    </ul>
+  </section>
+{/each}

@@ -19,10 +19,10 @@
   let draft = $state.raw<Draft | null>(null);
   let cues = $state<string[]>([]);
   const rules = [
-    ['off-def-line', 'Offence, defence, line'],
+    ['off-def-line', 'Offense, defense, line'],
     ['follow', 'Lines: move to the next one'],
     ['fixed-pairs', 'Fixed pairs swap places'],
-    ['swap-ends', 'Offence, defence, line; change sides half way'],
+    ['swap-ends', 'Offense, defense, line; change sides half way'],
     ['stations', 'Groups at baskets, move on half way'],
     ['winners-stay', 'Winners stay']
   ];

@@ -102,11 +102,11 @@
         <button class="tape plain" onclick={() => lab.restart()}>From the start</button>
         <select
           class="cell against"
-          aria-label="The defence"
+          aria-label="The defense"
           value={lab.against}
           onchange={(e) => lab.face(e.currentTarget.value as Against)}
         >
-          <option value="none">No defence</option>
+          <option value="none">No defense</option>
           <option value="man">Man to man</option>
           <option value="deny">Denies the wings</option>
         </select>

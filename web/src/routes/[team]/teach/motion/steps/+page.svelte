@@ -62,7 +62,7 @@
           id: '',
           at: five.map((i) => along(keys(i), pass.t)),
           ball: pass.to,
-          defence: [],
+          defense: [],
           ways,
           distance: []
         }
@@ -98,7 +98,7 @@
     {/each}
   </ol>
   <p class="soft">
-    Places as the ball arrives, and the ways until the next pass; without defence{denied
+    Places as the ball arrives, and the ways until the next pass; without defense{denied
       ? ' but with the wings denied'
       : ''}, as one run of it goes.
   </p>

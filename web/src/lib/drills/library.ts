@@ -1,0 +1,52 @@
+import type { Schemas } from '$lib/api/client';
+
+type Drill = Schemas['Drill'];
+
+/** What a drill's level is called. */
+export const levels: Record<number, string> = { 1: 'Beginner', 2: 'Intermediate', 3: 'Advanced' };
+
+/** The action that a drill teaches; none for a skill. */
+export const actionOf = (catalogue: Schemas['Catalogue'] | null, d: Drill) =>
+  catalogue?.screens.find((s) => s.id === d.screen);
+
+/** The shelf on which a drill stands: its own group, that of its action, or skills. */
+export const shelfOf = (catalogue: Schemas['Catalogue'] | null, d: Drill): string =>
+  d.group ?? actionOf(catalogue, d)?.family ?? 'skill';
+
+export const hasHelper = (d: Drill) => d.positions.some((p) => p.helper);
+
+/** The fewest players some stage of a drill works with. */
+export const fewest = (d: Drill) =>
+  d.positions.filter((p) => !p.helper).length + Math.min(...d.stages.map((s) => s.defenders));
+
+/** What the library is narrowed to. */
+export interface Wanted {
+  words: string;
+  group: string;
+  action: string;
+  rung: string;
+  level: number;
+  players: number | null;
+  alone: boolean;
+  /** Only these, where it is given. */
+  only: string[] | null;
+}
+
+/** Whether a drill is wanted. */
+export function fits(catalogue: Schemas['Catalogue'] | null, d: Drill, w: Wanted): boolean {
+  const text =
+    `${d.name} ${d.about} ${d.watch.join(' ')} ${actionOf(catalogue, d)?.name ?? ''}`.toLowerCase();
+  return (
+    (!w.group || shelfOf(catalogue, d) === w.group) &&
+    (!w.action || d.screen === w.action) &&
+    (!w.rung || d.stages.some((s) => s.rung === w.rung)) &&
+    (!w.level || d.level === w.level) &&
+    (!w.players || fewest(d) <= w.players) &&
+    (!w.alone || !hasHelper(d)) &&
+    (!w.only || w.only.includes(d.id)) &&
+    w.words
+      .toLowerCase()
+      .split(/\s+/)
+      .every((word) => text.includes(word))
+  );
+}
