@@ -366,7 +366,7 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		t.Fatal(err)
 	}
 	for want, file := range map[string]string{
-		"no ball in hand":                 with(`{"do":"pass","who":"cutter","to":"passer"}`),
+		"no ball in hand":             with(`{"do":"pass","who":"cutter","to":"passer"}`),
 		"dribble, pass or shoot":      with(`{"do":"cut","who":"passer","to":"rim"}`),
 		"no such position":            with(`{"do":"cut","who":"ghost","to":"rim"}`),
 		"no other position":           with(`{"do":"pass","who":"passer","to":"passer"}`),

@@ -43,6 +43,18 @@ func (m *Moment) reaction(d, receiver int, end court.Point) float64 {
 	return late
 }
 
+// faked is how much longer a defender goes on who takes a runner's fake: the own one, who
+// comes too fast to stop.
+func (m *Moment) faked(d, receiver int, r *Run) float64 {
+	b := &m.Defend[d]
+	way := m.Attack[receiver].At.Sub(b.At)
+	if r == nil || r.Fakes == 0 || m.minds(d) != receiver || b.Velocity.Dot(way) <= 0 ||
+		b.Velocity.Dot(b.Velocity)/(2*Braking) < way.Len()-Contest {
+		return 0
+	}
+	return r.Fakes
+}
+
 // engaged reports whether a defender is on a runner already, whoever that defender guards.
 func (m *Moment) engaged(d, runner int) bool {
 	a := &m.Attack[runner]
@@ -156,6 +168,9 @@ func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
 		return false
 	}
 	runner := m.runner(r)
+	if m.faked(d, receiver, r) > 0 {
+		return false // has flown by
+	}
 	react := m.reaction(d, receiver, r.Path[len(r.Path)-1])
 	within := bodyReach
 	switch {

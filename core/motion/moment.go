@@ -53,6 +53,9 @@ type Run struct {
 	Stride float64
 	// ToRim is true for a run that does not stop.
 	ToRim bool
+	// Fakes is for how many seconds the own defender, running too fast to stop, takes a
+	// fake before the run.
+	Fakes float64
 }
 
 // Try is something the attackers can do.
@@ -199,7 +202,7 @@ func (m *Moment) Play(t *Try) Outcome {
 		if run != nil && (run.Dribble || t.Receiver == m.Ball) && m.onBack(d, run) {
 			continue // on the driver's back
 		}
-		react := m.reaction(d, t.Receiver, shot)
+		react := m.reaction(d, t.Receiver, shot) + m.faked(d, t.Receiver, run)
 		if t.Stops && m.keepsBack(d, t.Receiver, shot) {
 			react += arrive
 		}

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"evrik/core/court"
+	"evrik/core/motion"
 )
 
 // A cond is a line of a table that a coach can read, such as
@@ -97,6 +98,8 @@ const (
 	isShooter
 	isInRange
 	isForcing
+	isTooFast
+	isFast
 	isUntold
 )
 
@@ -161,6 +164,12 @@ func inRange(p Place) cond { return cond{test: isInRange, p: p} }
 
 // forces: x stands on the side of the handler's strong hand, by more than a distance.
 func forces(x Place, d dist) cond { return cond{test: isForcing, x: x, k: d} }
+
+// tooFast: x runs at p too fast to stop within a distance of p: v²/(2b), braking at b.
+func tooFast(x Place, d dist, p Place) cond { return cond{test: isTooFast, x: x, p: p, k: d} }
+
+// fast: x moves with at least so many feet a second, whichever way.
+func fast(x Place, speed float64) cond { return cond{test: isFast, x: x, k: dist{feet: speed}} }
 
 // untold is a sign that no snapshot tells: it may be there.
 func untold() cond { return cond{test: isUntold} }
@@ -232,7 +241,7 @@ func (c *cond) measure(s *Snapshot, f *frame) span {
 	case notOf:
 		m := c.kids[0].measure(s, f)
 		return span{-m.high, -m.low, m.byHigh, m.byLow}
-	case isMoving, isChasing, isWatching, isShooter, isInRange, isForcing, isUntold:
+	case isMoving, isChasing, isWatching, isShooter, isInRange, isForcing, isTooFast, isFast, isUntold:
 		return c.told(s, f)
 	}
 	m := c.leaf(s, f)
@@ -261,6 +270,15 @@ func (c *cond) told(s *Snapshot, f *frame) span {
 			return is(false) // nobody is sent to a weak hand that is not told
 		}
 		known, m = true, s.At(c.x).Sub(s.Cutter).Dot(s.strongSide())-c.k.in(f.size)
+	case isFast:
+		var v court.Point
+		v, known = s.Velocity.Of(c.x)
+		m = horizon * (v.Len() - c.k.feet)
+	case isTooFast:
+		var v court.Point
+		v, known = s.Velocity.Of(c.x)
+		way := s.At(c.p).Sub(s.At(c.x))
+		m = math.Min(stopping(v)-(way.Len()-c.k.in(f.size)), v.Unit().Dot(way))
 	case isShooter:
 		return ifKnown(s.shooter(c.p))
 	case isInRange:
@@ -271,6 +289,9 @@ func (c *cond) told(s *Snapshot, f *frame) span {
 	}
 	return span{m, m, c.x, c.x}
 }
+
+// stopping is how many feet somebody needs to stop.
+func stopping(v court.Point) float64 { return v.Dot(v) / (2 * motion.Braking) }
 
 func ifKnown(k Known) span {
 	if k == Unknown {

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"evrik/core/court"
+	"evrik/core/motion"
 )
 
 // unknowns calls say for every part of a condition that only something untold would decide.
@@ -98,6 +99,12 @@ func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
 		return fmt.Sprintf("%s is %.1f ft above %s", x, up, p)
 	case isWatching:
 		return fmt.Sprintf("%s is looking at %s", x, either(p, q))
+	case isTooFast:
+		v, _ := s.Velocity.Of(c.x)
+		if v.Len() < motion.SlowWalk {
+			return ""
+		}
+		return fmt.Sprintf("%s needs %.1f ft to stop and has %.1f", x, stopping(v), s.At(c.x).Dist(s.At(c.p)))
 	case isMoving:
 		if m >= 0 {
 			return fmt.Sprintf("%s is %s", x, [...]string{"going with the ball", "going at the ball", "jumping out", "coming up", "dropping"}[c.p])

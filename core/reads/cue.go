@@ -43,6 +43,12 @@ const (
 	SoftShow  // soft show: the big slides beside the ball's path and goes back
 	HardHedge // hard hedge: the big jumps out across the ball's path
 	Weak      // the guard sends the handler to the weak hand
+
+	Late      // nobody is near enough to bother the shot
+	Short     // the defender who closes out stops short
+	Balanced  // the defender is there, under control
+	Flying    // the defender comes too fast to stop
+	FrontFoot // the defender's stance is open to one side
 	numCues
 )
 
@@ -62,6 +68,7 @@ var cueInfos = [numCues + 1]CueInfo{
 	{"turned", "Head turned"}, {"asleep", "Lane empty"}, {"dig", "Digs"}, {"crowded", "Lane crowded"}, {"doubled", "Doubled"},
 	{"opens", "Sunk in"}, {"still", "Nobody moves"}, {"behind", "From behind"}, {"fronted", "Fronted"}, {"helped", "Fronted, help"},
 	{"level", "At the level"}, {"soft-show", "Soft show"}, {"hard-hedge", "Hard hedge"}, {"weak", "Weak"},
+	{"late", "Late"}, {"short", "Stops short"}, {"balanced", "Balanced"}, {"flying", "Flying"}, {"front-foot", "Open stance"},
 	{"undecided", "Can't tell yet"},
 }
 

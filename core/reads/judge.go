@@ -310,7 +310,7 @@ func (a *Action) watch(s *Snapshot, f *frame, cues []Cue) []string {
 // toWatch is what to look at for a condition that the picture does not tell.
 func (c *cond) toWatch(a *Action) string {
 	switch c.test {
-	case isMoving, isChasing:
+	case isMoving, isChasing, isTooFast, isFast:
 		return a.word(c.x) + "'s next step"
 	case isWatching:
 		return "the head of " + a.word(c.x)

@@ -28,6 +28,8 @@ const (
 	dragging = 0.6
 	// waiting is how long a handler waits for a big who shows to go back, seconds.
 	waiting = 0.6
+	// faking is how long a shot fake takes, seconds.
+	faking = 0.4
 	// strideCatch is how far from the end of a cut to the rim the ball meets the cutter,
 	// rollCatch how far from the end of a roll, in feet.
 	strideCatch = 8.0
@@ -90,13 +92,15 @@ type playable struct {
 }
 
 // runs are the reads that can be played in a moment: a cut, a drive or a pass with an
-// end. Using it again, backing out or working for position only go on.
+// end. Using it again, backing out, swinging it or working for position only go on, and a
+// drive past a stance is won by a foot, of which kinematics know nothing.
 var runs = map[Read]bool{
 	Curl: true, Straight: true, Fade: true, FadeCorner: true, BackCut: true, Flare: true, RimCut: true, StepOut: true,
 	CutLow: true, CutOver: true, OtherSide: true, ClearOut: true, Keep: true,
 	PullUp: true, Floater: true, Snake: true, Pocket: true, LobRoll: true, CornerPass: true, WingPass: true, Reject: true,
 	ShootBehind: true, DragOut: true, Through: true, WaitAttack: true, PassOut: true, AttackBig: true, StepBack: true,
 	TurnCorner: true, WeakDrive: true, BackDoor: true, HitPop: true, HitSlip: true, HitRoll: true, FeedSeal: true,
+	CatchShoot: true, FakeGo: true,
 	HandBack: true, CutClear: true, Relocate: true, ScreenSlip: true, Flash: true, Feed: true, Lob: true, HighLow: true,
 }
 
@@ -335,8 +339,11 @@ func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p pla
 		if run.ToRim && !run.Dribble {
 			run.Stride = a.stride(s, p.read)
 		}
-		if p.read == WaitAttack {
+		switch p.read {
+		case WaitAttack:
 			run.Delay = waiting
+		case FakeGo:
+			run.Delay, run.Fakes = faking, faking
 		}
 		t.Runs = append(t.Runs, run)
 	}

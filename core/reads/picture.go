@@ -34,6 +34,9 @@ func (a *Action) Example(c court.Court, cue Cue) Snapshot {
 	if !a.spots.free {
 		a.setInMotion(&s, row)
 	}
+	if a.Family == Catches {
+		s.Velocity.Set(xCutter, s.Cutter.Sub(s.XCutter).Unit().Scale(row.closing))
+	}
 	if a.spots.running && s.XCutter.Dist(s.Cutter) < s.XCutter.Dist(s.Screener) {
 		run := s.To.Sub(s.From).Unit().Scale(CutSpeed)
 		s.Velocity.Set(cutter, run)

@@ -240,5 +240,5 @@ var actions = []*Action{
 	crossScreen, firstOfPair, staggerScreen, floppyScreen, changeScreen,
 	ballScreen, ballExitScreen, stepUpScreen, ghostScreen, doubleHighScreen,
 	handoffScreen, dribbleAtScreen,
-	afterFeed, roundPost, feedPost,
+	afterFeed, roundPost, feedPost, closeout,
 }

@@ -74,6 +74,12 @@ const (
 	HitSlip     Read = "hitslip"
 	HitRoll     Read = "hitroll"
 
+	CatchShoot Read = "catchshoot"
+	DriveGap   Read = "drivegap"
+	FakeGo     Read = "fakego"
+	LeadFoot   Read = "leadfoot"
+	Swing      Read = "swing"
+
 	HandBack   Read = "handback"
 	CutClear   Read = "cutclear"
 	Relocate   Read = "relocate"
@@ -161,6 +167,12 @@ var readInfos = []ReadInfo{
 	{HitPop, "Hit the pop", Handler, "Hit the pop!"},
 	{HitSlip, "Hit the slip", Handler, "Hit the slip!"},
 	{HitRoll, "Hit the roll", Handler, "Hit the roll!"},
+
+	{CatchShoot, "Catch and shoot", Handler, "Shoot it!"},
+	{DriveGap, "Drive the gap", Handler, "Drive the gap!"},
+	{FakeGo, "Fake and go by", Handler, "Fake, one dribble!"},
+	{LeadFoot, "Drive the front foot", Handler, "At the foot!"},
+	{Swing, "Swing it", Handler, "One more!"},
 
 	{HandBack, "Cut for the hand-back", Passer, "Tight, hands ready!"},
 	{CutClear, "Cut through", Passer, "Through and clear!"},

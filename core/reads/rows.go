@@ -66,6 +66,9 @@ func (r Row) with(c Row) Row {
 	if c.moves != nil {
 		r.moves = c.moves
 	}
+	if c.closing != 0 {
+		r.closing = c.closing
+	}
 	if c.shift != 0 {
 		r.shift = c.shift
 	}

@@ -31,7 +31,8 @@ const (
 
 // other words for screens and cues, as coaches say them (common practice, no source).
 var otherWords = map[string]string{
-	Ball: "pick roll on-ball", StepUp: "flip sideline", Handoff: "hand off dho give", DribbleAt: "entry",
+	Ball: "pick roll on-ball shake", StepUp: "flip sideline", Handoff: "hand off dho give pistol two-man pitch", DribbleAt: "entry",
+	CloseOut: "hot catch rotation long short", "late": "open nobody", "short": "drop gap soft", "balanced": "chop feet control", "flying": "hot fly-by run", "front-foot": "top foot open stance",
 	Back: "rip", Stagger: "double two screens pair", Floppy: "single baseline runner under rim", Exit: "corner baseline", Hammer: "weak corner drive",
 	AfterFeed: "post entry passer feed", RoundPost: "post weak side", FeedPost: "post entry front pass", Changes: "slip repeat", First: "double two screens pair", BallExit: "pick roll baseline corner", DoubleHigh: "horns two", Pin: "pindown",
 	"trail": "chases chasing follows behind hip lock", "stuck": "attached level body", "under": "below short gap through", "jump": "cheats cheat top-lock toplock overplays overplay early over",

@@ -16,6 +16,9 @@ func TestSearch(t *testing.T) {
 		"switch on the stagger":            {Stagger, "switch"},
 		"hammer":                           {Hammer, "trail"},
 		"top-lock on the pin down":         {Pin, "jump"},
+		"hot closeout":                     {CloseOut, "flying"},
+		"long closeout, nobody there":      {CloseOut, "late"},
+		"DHO denied":                       {Handoff, "denied"},
 	} {
 		hits := Search(TeamRules{}, words)
 		if len(hits) == 0 || hits[0].Action != want[0] || hits[0].Cue.String() != want[1] {

@@ -85,6 +85,9 @@ type Row struct {
 	when cond
 	// shift sets the example so many feet farther out.
 	shift float64
+	// closing is how fast, in ft/s, the cutter's defender of a clear example runs at the
+	// cutter.
+	closing float64
 	// show places the defenders of a clear example, and moves how they move, where the
 	// common places do not.
 	show  []put
@@ -116,6 +119,7 @@ const (
 	BallUp   Family = "ball"
 	Handoffs Family = "handoff"
 	PostPlay Family = "post"
+	Catches  Family = "closeout"
 )
 
 // Action is what two or three players do together, most often a screen: who takes

@@ -39,6 +39,9 @@ const (
 	pinStep     = 1.5  // past the defender whom a screener pins
 	pinned      = 4.0  // from the screener, where the cutter's defender is in the way of a slip
 	shortRoll   = 13.0 // from the ring, where a short roll stops
+	goBy        = 2.8  // beside a defender who closes out, where a drive goes by
+	askew       = 3.0  // ft²/s off the straight way, from which a defender runs to one side
+	oneDribble  = 5.0  // a long dribble after a fake
 	blindSide   = 2.2  // from a defender, where a cut behind the head goes by
 	alongArc    = 0.45 // radians along the arc to where the post sees the passer
 )
@@ -55,6 +58,8 @@ func (a *Action) ballTo(s *Snapshot, read Read) Place {
 		return screener
 	case HighLow:
 		return second
+	case Swing:
+		return one
 	case CornerPass:
 		return a.leftAlone(s, one, three)
 	case WingPass:
@@ -168,7 +173,7 @@ func cutPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
 }
 
 // sides are the ways that a drive past a big can take: the driver sees which is open.
-var sides = map[Read]int{AttackBig: 4, TurnCorner: 2, Through: 2, WaitAttack: 2, ShootBehind: 2}
+var sides = map[Read]int{AttackBig: 4, TurnCorner: 2, Through: 2, WaitAttack: 2, ShootBehind: 2, DriveGap: 2}
 
 // handlerPath is a handler's way with the ball.
 func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
@@ -233,6 +238,39 @@ func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
 		return []court.Point{off, finishNear(off)}, true
 	case FeedSeal:
 		return nil, true
+	}
+	return catchPath(f, s, read)
+}
+
+// catchPath is the way of somebody who plays off a catch.
+func catchPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
+	rim := finishNear(s.Cutter)
+	across := rim.Sub(s.Cutter).Unit().Left().Scale(goBy)
+	switch read {
+	case CatchShoot, Swing:
+		return nil, true
+	case DriveGap:
+		by := s.XCutter.Add(across.Scale(1 - 2*float64(f.side)))
+		return []court.Point{by, finishNear(by)}, true
+	case FakeGo:
+		// One dribble by, against the way the defender runs, to a jumper; to the middle
+		// where that is straight.
+		v, _ := s.Velocity.Of(xCutter)
+		side := across
+		if drift := v.Dot(across); drift > askew || drift >= -askew && across.X*s.Cutter.X > 0 {
+			side = across.Scale(-1)
+		}
+		by := s.Cutter.Add(side).Add(rim.Sub(s.Cutter).Unit().Scale(goBy))
+		return []court.Point{by, by.Toward(court.Point{}, oneDribble)}, true
+	case LeadFoot:
+		// At the foot in front, which is on the other side of where the chest points.
+		at, _ := s.Facing.Of(xCutter)
+		side := across
+		if at.Sub(s.XCutter).Dot(across) > 0 {
+			side = across.Scale(-1)
+		}
+		by := s.XCutter.Add(side)
+		return []court.Point{by, finishNear(by)}, true
 	}
 	return nil, false
 }

@@ -21,6 +21,7 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 		Changes:    {Waits: screener},
 		RoundPost:  {Still: screener},
 		FeedPost:   {Behind: screener, Fronted: screener, Helped: second},
+		CloseOut:   {Balanced: one},
 		Cross:      {Switch: screener},
 	}
 	for _, screen := range Actions() {

@@ -2105,7 +2105,7 @@ export interface components {
             id: string;
             name: string;
             /** @enum {string} */
-            family: "off-ball" | "ball" | "handoff" | "post";
+            family: "off-ball" | "ball" | "handoff" | "post" | "closeout";
             participants: components["schemas"]["Participant"][];
             roles: string[];
             /** @description the role of the third one whose answers are judged, empty for none */

@@ -44,7 +44,12 @@ export const cues: Record<string, { x: Wedge; xs?: Wedge }> = {
   still: { x: [21, 26, -90] },
   behind: { x: [26, 24, -130], xs: [5, 21, -30] },
   fronted: { x: [26, 24, -130], xs: [17, 10, 130] },
-  helped: { x: [5, 27, -40], xs: [17, 10, 130] }
+  helped: { x: [5, 27, -40], xs: [17, 10, 130] },
+  late: { x: [3.5, 29, -45] },
+  short: { x: [6, 25, -45] },
+  balanced: { x: [10, 22, -45] },
+  flying: { x: [9, 27, -75], xs: [4, 30, -75] },
+  'front-foot': { x: [10, 23, 10] }
 };
 
 /** The cue a read answers in a table, to color a map. */

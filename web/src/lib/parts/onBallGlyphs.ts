@@ -271,6 +271,45 @@ export const onBallGlyphs: Record<string, Glyph> = {
     tape: '--tape-violet'
   },
 
+  catchshoot: {
+    way: 'M21 30V18',
+    ball: [21, 12],
+    bar: 'M15 30.500H27',
+    post: [8, 21],
+    hollow: false,
+    tape: '--tape-green'
+  },
+  drivegap: {
+    way: 'M26 8L14 20',
+    tip: [11.8, 22.2, 135],
+    bar: 'M12 8L20 16',
+    post: [22, 25],
+    hollow: false,
+    tape: '--tape-blue'
+  },
+  fakego: {
+    way: 'M26 8V14L13 12L6 22',
+    tip: [4.3, 24.5, 125],
+    post: [17, 21],
+    hollow: false,
+    tape: '--tape-violet'
+  },
+  leadfoot: {
+    way: 'M26 8L9.500 24.500',
+    tip: [7.3, 26.7, 135],
+    bar: 'M20 23L27 16',
+    post: [14, 11],
+    hollow: false,
+    tape: '--tape-rose'
+  },
+  swing: {
+    way: 'M7 10L11 14M14.500 17.500L18.500 21.500',
+    tip: [21.4, 24.4, 45],
+    ball: [5, 6],
+    post: [26.5, 27],
+    hollow: false,
+    tape: '--tape-teal'
+  },
   hitcutter: {
     way: 'M23 9.500L20 12.500M17 15.500L14.500 18',
     tip: [11.8, 20.8, 135],

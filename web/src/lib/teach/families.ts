@@ -3,5 +3,6 @@ export const families = [
   { id: 'off-ball', name: 'Off the ball', about: 'a screen for a teammate without it' },
   { id: 'ball', name: 'Ball screens', about: 'coverage first, then the help' },
   { id: 'handoff', name: 'Handoffs', about: 'the ball is the screen' },
-  { id: 'post', name: 'Round the post', about: 'after the feed, away from it, and into it' }
+  { id: 'post', name: 'Around the post', about: 'after the feed, away from it, and into it' },
+  { id: 'closeout', name: 'Catch and closeout', about: 'where most possessions end' }
 ] as const;
