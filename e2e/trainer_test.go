@@ -24,8 +24,11 @@ func eyes(p *browser.Page, cell string) string {
 func answer(phone *browser.Page) {
 	phone.Text("Now!")
 	read := "Straight"
-	if phone.Has("button", "Step to ball") {
+	switch { // whose read it is
+	case phone.Has("button", "Step to ball"):
 		read = "Slip"
+	case phone.Has("button", "Pass to the screener"):
+		read = "Pass to the cutter"
 	}
 	phone.Click("button", read)
 }

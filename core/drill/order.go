@@ -73,6 +73,8 @@ type Rep struct {
 	XCutter   string    `json:"xCutter"`
 	XScreener string    `json:"xScreener"`
 	Cue       reads.Cue `json:"cue"` // what the coach shows or names; none on live stages
+	// Answer is the answer that is named beforehand, in a workout on a technique rung.
+	Answer reads.Read `json:"answer,omitempty"`
 	// Others and XOthers are the further positions of offense and defense.
 	Others  []Placed `json:"others,omitempty"`
 	XOthers []Placed `json:"xOthers,omitempty"`
@@ -174,7 +176,10 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 		fresh[k] = matchSizes(t, in).rep(positions, in.Players)
 		fresh[k].No, fresh[k].Slot, fresh[k].Basket, fresh[k].Side = len(past)+k+1, start+k/j.baskets, k%j.baskets+1, side
 	}
-	if stage.Defenders == 0 {
+	switch rung, _ := RungByID(stage.Rung); {
+	case len(d.Workout) > 0 && !rung.Reads:
+		dealWorkout(fresh, past, d.Workout)
+	case stage.Defenders == 0:
 		dealCues(fresh, stage.Cues, in.Harder, rng)
 	}
 	out.Reps = append(out.Reps, fresh...)
@@ -321,6 +326,34 @@ func firstDefense(pairs []pair, baskets, n, k int) pair {
 		}
 	}
 	return pair{d[0], d[1]}
+}
+
+// dealWorkout gives every first player the workout's answers in order, on each side of the
+// floor by itself, so that nobody leaves out an answer on the other side. It goes on from
+// the reps that have been run.
+func dealWorkout(reps, past []Rep, sets []Set) {
+	type shot struct {
+		cue    reads.Cue
+		answer reads.Read
+	}
+	var list []shot
+	for _, set := range sets {
+		for _, answer := range set.Answers {
+			list = append(list, shot{set.Cue, answer})
+		}
+	}
+	if len(list) == 0 {
+		return
+	}
+	next := map[[2]string]int{}
+	for _, r := range past {
+		next[[2]string{r.Cutter, r.Side}]++
+	}
+	for i := range reps {
+		at := [2]string{reps[i].Cutter, reps[i].Side}
+		reps[i].Cue, reps[i].Answer = list[next[at]%len(list)].cue, list[next[at]%len(list)].answer
+		next[at]++
+	}
 }
 
 // dealCues gives every cutter all the cues before any comes again, in an order

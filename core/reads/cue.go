@@ -61,25 +61,33 @@ func Cues() []Cue { return []Cue{Trail, Stuck, Under, Jump, Switch, Show} }
 
 // cueInfos are the cues' ids and names. Ids are stored with every rep and never change.
 var cueInfos = [numCues + 1]CueInfo{
-	{"none", "No clear cue"}, {"trail", "Trail"}, {"stuck", "Stuck"}, {"under", "Under"}, {"jump", "Jump"}, {"switch", "Switch"},
-	{"show", "Show"}, {"high", "High side"}, {"low", "Low side"}, {"waits", "Waits for it"}, {"denied", "Denied"},
-	{"drop", "Drop"}, {"tag", "Drop and tag"}, {"early", "Jumps early"}, {"under-far", "Under, far out"}, {"hedge", "Hedge"},
-	{"blitz", "Blitz"}, {"ice", "Ice"}, {"tag-low", "Popper left"},
-	{"turned", "Head turned"}, {"asleep", "Lane empty"}, {"dig", "Digs"}, {"crowded", "Lane crowded"}, {"doubled", "Doubled"},
-	{"opens", "Sunk in"}, {"still", "Nobody moves"}, {"behind", "From behind"}, {"fronted", "Fronted"}, {"helped", "Fronted, help"},
-	{"level", "At the level"}, {"soft-show", "Soft show"}, {"hard-hedge", "Hard hedge"}, {"weak", "Weak"},
-	{"late", "Late"}, {"short", "Stops short"}, {"balanced", "Balanced"}, {"flying", "Flying"}, {"front-foot", "Open stance"},
-	{"undecided", "Can't tell yet"},
+	{ID: "none", Name: "No clear cue"}, {ID: "trail", Name: "Trail"}, {ID: "stuck", Name: "Stuck"}, {ID: "under", Name: "Under"}, {ID: "jump", Name: "Jump"}, {ID: "switch", Name: "Switch"},
+	{ID: "show", Name: "Show"}, {ID: "high", Name: "High side"}, {ID: "low", Name: "Low side"}, {ID: "waits", Name: "Waits for it"}, {ID: "denied", Name: "Denied"},
+	{ID: "drop", Name: "Drop"}, {ID: "tag", Name: "Drop and tag"}, {ID: "early", Name: "Jumps early"}, {ID: "under-far", Name: "Under, far out"}, {ID: "hedge", Name: "Hedge"},
+	{ID: "blitz", Name: "Blitz"}, {ID: "ice", Name: "Ice"}, {ID: "tag-low", Name: "Popper left"},
+	{ID: "turned", Name: "Head turned"}, {ID: "asleep", Name: "Lane empty"}, {ID: "dig", Name: "Digs"}, {ID: "crowded", Name: "Lane crowded"}, {ID: "doubled", Name: "Doubled"},
+	{ID: "opens", Name: "Sunk in"}, {ID: "still", Name: "Nobody moves"}, {ID: "behind", Name: "From behind"}, {ID: "fronted", Name: "Fronted"}, {ID: "helped", Name: "Fronted, help"},
+	{ID: "level", Name: "At the level"}, {ID: "soft-show", Name: "Soft show"}, {ID: "hard-hedge", Name: "Hard hedge"}, {ID: "weak", Name: "Weak"},
+	{ID: "late", Name: "Late"}, {ID: "short", Name: "Stops short"}, {ID: "balanced", Name: "Balanced"}, {ID: "flying", Name: "Flying"}, {ID: "front-foot", Name: "Open stance"},
+	{ID: "undecided", Name: "Can't tell yet"},
 }
 
 // CueInfo names a cue.
 type CueInfo struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
+	// Show is how whoever plays guided defense shows it.
+	Show string `json:"show,omitempty"`
 }
 
 // CueCatalogue returns every cue's id and name, and the name of an undecided picture.
-func CueCatalogue() []CueInfo { return append([]CueInfo(nil), cueInfos[:]...) }
+func CueCatalogue() []CueInfo {
+	out := append([]CueInfo(nil), cueInfos[:]...)
+	for i := range out {
+		out[i].Show = showing[Cue(i)]
+	}
+	return out
+}
 
 // Parent is the older, wider cue that c was split from, NoCue where there is none. Reps
 // that were logged with the parent stay readable: what is right for any of its kinds

@@ -2100,6 +2100,8 @@ export interface components {
         CueInfo: {
             id: string;
             name: string;
+            /** @description how whoever plays guided defense shows a cue */
+            show?: string;
         };
         Action: {
             id: string;
@@ -2268,6 +2270,8 @@ export interface components {
             cutter: string;
             screener: string;
             xCutter: string;
+            /** @description the answer that a workout names beforehand */
+            answer?: string;
             xScreener: string;
             cue: string;
             others?: components["schemas"]["Placed"][];

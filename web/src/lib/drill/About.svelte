@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import GuidedCard from './GuidedCard.svelte';
   import { session } from '$lib/state/session.svelte';
 
   // What a coach says, watches and needs at a stage of a drill.
@@ -28,6 +29,7 @@
     Good for: {drill.fixes.map((f) => session.correction(f).toLowerCase()).join(', ')}.
   </p>
 {/if}
+{#if stage.coachShows}<GuidedCard {stage} />{/if}
 <p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
 {#if drill.workout}
   <h2>{2 * drill.workout.reduce((n, s) => n + s.answers.length, 0)} shots, both sides</h2>

@@ -37,7 +37,7 @@
       <span class="shown"
         ><b class="numeral">{r.no}</b>
         {session.cueName(r.cue).toLowerCase()}: {session.readName(
-          answers.find((a) => a.cue === r.cue)?.cutterRead ?? ''
+          r.answer ?? answers.find((a) => a.cue === r.cue)?.cutterRead ?? ''
         )}</span
       >
     {/each}
@@ -50,7 +50,9 @@
         ><th>Rep</th><th>End</th><th>Side</th>
         {#each own as p (p.id)}<th>{p.name}</th>{/each}
         {#if stage.defenders > 0}<th>Defend</th>{/if}
-        {#if stage.cues.length && !stage.defenders}<th class="no-print">Show</th>{/if}</tr
+        {#if stage.cues.length && !stage.defenders}<th class="no-print"
+            >{order.reps[0]?.answer ? 'Named' : 'Show'}</th
+          >{/if}</tr
       >
     </thead>
     <tbody>
@@ -74,7 +76,11 @@
           {/if}
           {#if stage.cues.length && !stage.defenders}
             <td class="no-print"
-              ><span class="cue"><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}</span></td
+              ><span class="cue"
+                ><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}{#if r.answer}: {session.readName(
+                    r.answer
+                  )}{/if}</span
+              ></td
             >
           {/if}
         </tr>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import type { Floor } from './floor.svelte';
 
   let {
@@ -86,8 +87,13 @@
         <p class="cue covered">Cue covered</p>
       {:else}
         <p class="cue">
-          <CueGlyph cue={rep.cue} size={150} /><span
-            ><span class="soft">{shows}</span> {session.cueName(rep.cue)}</span
+          {#if rep.answer}<ReadGlyph read={rep.answer} size={150} />{:else}<CueGlyph
+              cue={rep.cue}
+              size={150}
+            />{/if}<span
+            ><span class="soft">{shows}{rep.answer ? `, ${session.cueName(rep.cue).toLowerCase()}` : ''}</span
+            >
+            {rep.answer ? session.readName(rep.answer) : session.cueName(rep.cue)}</span
           >
         </p>
       {/if}

@@ -236,8 +236,10 @@ export class Floor {
     if (!rep || !current) return [];
     const row = this.rows.find((r) => r.cue === rep.cue);
     if (!this.known || !row) return this.live();
-    if (!current.reads)
-      return [this.make(this.readOf(row), row, 'Clean', true), this.make('', row, 'Not clean', false)];
+    if (!current.reads) {
+      const named = (this.role === 'cutter' && rep.answer) || this.readOf(row);
+      return [this.make(named, row, 'Clean', true), this.make('', row, 'Not clean', false)];
+    }
     return [...this.rights(row), ...this.wrongs(row)];
   });
 
