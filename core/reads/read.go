@@ -4,7 +4,8 @@ package reads
 type Role string
 
 // Roles: the cutter off the ball, the handler with it, the screener of either,
-// the passer, the post, and a teammate who spaces the floor.
+// the passer, the post, a teammate who spaces the floor, and the shooter of a drill that
+// teaches no read.
 const (
 	Cutter   Role = "cutter"
 	Screener Role = "screener"
@@ -12,6 +13,7 @@ const (
 	Handler  Role = "handler"
 	Pivot    Role = "post"
 	Teammate Role = "teammate"
+	Shooter  Role = "shooter"
 )
 
 // Read is an answer to a cue, by id. Ids are stored with every rep and never change.
@@ -101,6 +103,9 @@ const (
 	Work     Read = "work"
 	KickOut  Read = "kickout"
 	HoldSeal Read = "holdseal"
+
+	// Make is a shot that went in, logged where no read is taught.
+	Make Read = "make"
 )
 
 // ReadInfo names a read and says whose it is.
@@ -195,6 +200,8 @@ var readInfos = []ReadInfo{
 	{Work, "Go to work", Pivot, "Go to work!"},
 	{KickOut, "Kick it out", Pivot, "Kick it out!"},
 	{HoldSeal, "Hold the seal", Pivot, "Hold the seal!"},
+
+	{Make, "Make", Shooter, "Knock it down!"},
 }
 
 // Catalogue returns every read in board order.

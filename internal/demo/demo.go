@@ -6,12 +6,14 @@ package demo
 import (
 	"context"
 	"math/rand/v2"
+	"slices"
 	"time"
 
 	"github.com/alexedwards/argon2id"
 	"github.com/google/uuid"
 
 	"evrik/core/court"
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/store"
@@ -206,7 +208,8 @@ func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice
 	for _, o := range outline {
 		b := practice.Block{ID: s.id().String(), Kind: o.kind, Title: o.title, Minutes: o.minutes, Baskets: 1, Seed: s.rng.Uint64N(1 << 31)}
 		if o.kind == practice.DrillBlock {
-			b.Drill, b.Stage, b.Baskets = "slot-twos", o.stage, 2
+			i := slices.IndexFunc(drill.Catalogue(), func(d *drill.Drill) bool { return d.Name == o.title })
+			b.Drill, b.Stage, b.Baskets = drill.Catalogue()[i].ID, o.stage, 2
 		}
 		p.blocks = append(p.blocks, b)
 	}

@@ -94,7 +94,7 @@ var squads = []squad{
 			{drilled, drillTitle, "shown", 12}, {own, "Form shooting in pairs", "", 7}, {water, "Water", "", 2},
 			{drilled, drillTitle, "live", 14}, {water, "Water", "", 2},
 			{own, "Four on four, two dribbles", "", 12}, {own, "Five on five, half court", "", 8}, {water, "Water", "", 2},
-			{own, "Free throws and one thing learned", "", 8},
+			{drilled, "Free throws in pairs", "air", 8},
 		},
 		install: []string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.StepUp},
 		opponents: []opponent{

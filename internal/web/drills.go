@@ -8,6 +8,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
+	"evrik/core/evidence"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -140,4 +141,21 @@ func (s *Server) PreviewDrill(ctx context.Context, r api.PreviewDrillRequestObje
 	}
 	play, err := r.Body.Motion(fl.Court, fl.Pace)
 	return api.PreviewDrill200JSONResponse{Play: play, Lines: fl.Court.Lines()}, err
+}
+
+// GetShots tells how everybody shoots in a drill that teaches no read.
+func (s *Server) GetShots(ctx context.Context, r api.GetShotsRequestObject) (api.GetShotsResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.ShotsOfDrill(ctx, gen.ShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID, Drill: r.DrillId})
+	if err != nil {
+		return nil, err
+	}
+	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(store.RepsOf(rows))}
+	for _, p := range out.Players {
+		out.Made, out.Tried = out.Made+p.Made, out.Tried+p.Tried
+	}
+	return out, nil
 }

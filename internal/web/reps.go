@@ -185,11 +185,11 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	if !l.players[*e.Player] {
 		return row, missing(noPlayer + " Nothing was saved.")
 	}
+	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
 	screen, ok := reads.ActionByID(d.Screen)
 	if !ok {
-		return row, invalid(fmt.Sprintf("%s teaches no read that could be logged. Nothing was saved.", d.Name))
+		return row, shot(e, &row)
 	}
-	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
 	return row, l.judge(e, screen, &row)
 }
 
@@ -225,6 +225,26 @@ func (l *repBatch) judge(e api.RepEvent, screen *reads.Action, row *gen.RepEvent
 	}
 	row.PlayerID, row.Role, row.Side = *e.Player, string(seen.Role), seen.Side
 	row.Screen, row.Cue, row.Expected, row.Made, row.IsRight, row.Outcome = screen.ID, cue.String(), string(scored.Expected), *e.Made, scored.Correct, string(seen.Outcome)
+	return nil
+}
+
+// shot fills in a shot in a drill that teaches no read: made, or not.
+func shot(e api.RepEvent, row *gen.RepEvent) error {
+	switch {
+	case *e.Role != string(reads.Cutter):
+		return invalid("Shots are logged for whoever shoots. Nothing was saved.")
+	case *e.Made != string(reads.Make) && *e.Made != "":
+		return invalid("This drill teaches no read: log the shot as made or missed. Nothing was saved.")
+	}
+	if e.RepNo != nil {
+		row.RepNo = int32(*e.RepNo)
+	}
+	row.PlayerID, row.Role, row.Side = *e.Player, string(reads.Shooter), string(*e.Side)
+	row.Cue, row.Expected, row.Made, row.IsRight = reads.NoCue.String(), string(reads.Make), *e.Made, *e.Made != ""
+	row.Outcome = string(evidence.Missed)
+	if row.IsRight {
+		row.Outcome = string(evidence.Scored)
+	}
 	return nil
 }
 

@@ -33,7 +33,7 @@ var required = map[string]access{
 
 	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
 	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
-	"ListPlayers": viewer, "GetCard": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
+	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
 	"ExportPractice": viewer, "GetRun": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
 	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,

@@ -549,3 +549,64 @@ func (q *Queries) RepsOfTeamBetween(ctx context.Context, arg RepsOfTeamBetweenPa
 	}
 	return items, nil
 }
+
+const shotsOfDrill = `-- name: ShotsOfDrill :many
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.role = 'shooter' AND r.drill = $3
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no, r.id
+`
+
+type ShotsOfDrillParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Drill     string
+}
+
+// What stands of the shots in a drill that teaches no read, of the players who are on the team now.
+func (q *Queries) ShotsOfDrill(ctx context.Context, arg ShotsOfDrillParams) ([]RepEvent, error) {
+	rows, err := q.db.Query(ctx, shotsOfDrill, arg.ProgramID, arg.TeamID, arg.Drill)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []RepEvent{}
+	for rows.Next() {
+		var i RepEvent
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.TeamID,
+			&i.PracticeID,
+			&i.BlockID,
+			&i.Kind,
+			&i.Voids,
+			&i.RepNo,
+			&i.At,
+			&i.RecordedAt,
+			&i.PlayerID,
+			&i.Role,
+			&i.Drill,
+			&i.Rung,
+			&i.Screen,
+			&i.Side,
+			&i.Cue,
+			&i.Expected,
+			&i.Made,
+			&i.IsRight,
+			&i.Late,
+			&i.Outcome,
+			&i.Corrections,
+			&i.ObserverID,
+			&i.Device,
+			&i.SecondCue,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}

@@ -30,6 +30,13 @@ SELECT * FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.ki
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id;
 
+-- name: ShotsOfDrill :many
+-- What stands of the shots in a drill that teaches no read, of the players who are on the team now.
+SELECT r.* FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.role = 'shooter' AND r.drill = $3
+AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
+ORDER BY r.at, r.rep_no, r.id;
+
 -- name: PaceOfDrill :many
 -- When the reps of a drill's stage were seen, with how many baskets ran.
 SELECT r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets

@@ -701,6 +701,13 @@ type Drill = drill.Drill
 // DrillFile a drill file of any version, see docs/drill.schema.json; what it holds is checked by the importer
 type DrillFile map[string]interface{}
 
+// DrillShots defines model for DrillShots.
+type DrillShots struct {
+	Made    int     `json:"made"`
+	Players []Shots `json:"players"`
+	Tried   int     `json:"tried"`
+}
+
 // Erased defines model for Erased.
 type Erased struct {
 	// Notes texts of coaches that still hold the name
@@ -1653,6 +1660,19 @@ type SetUp struct {
 // Sheet defines model for Sheet.
 type Sheet = practice.Sheet
 
+// ShotSession defines model for ShotSession.
+type ShotSession struct {
+	At   time.Time `json:"at"`
+	Made int       `json:"made"`
+
+	// Streak most makes in a row
+	Streak int `json:"streak"`
+	Tried  int `json:"tried"`
+}
+
+// Shots defines model for Shots.
+type Shots = evidence.Shots
+
 // SignIn defines model for SignIn.
 type SignIn struct {
 	Email    string `json:"email"`
@@ -2490,6 +2510,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx *echo.Context, teamId TeamId) error
+
+	// (GET /api/teams/{teamId}/shots/{drillId})
+	GetShots(ctx *echo.Context, teamId TeamId, drillId string) error
 
 	// (GET /api/teams/{teamId}/tape)
 	GetTape(ctx *echo.Context, teamId TeamId, params GetTapeParams) error
@@ -4666,6 +4689,30 @@ func (w *ServerInterfaceWrapper) LayOut(ctx *echo.Context) error {
 	return err
 }
 
+// GetShots converts echo context to params.
+func (w *ServerInterfaceWrapper) GetShots(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "drillId" -------------
+	var drillId string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "drillId", ctx.Param("drillId"), &drillId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter drillId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetShots(ctx, teamId, drillId)
+	return err
+}
+
 // GetTape converts echo context to params.
 func (w *ServerInterfaceWrapper) GetTape(ctx *echo.Context) error {
 	var err error
@@ -4864,6 +4911,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ExportRoster, options.OperationMiddlewares["exportRoster"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ImportRoster, options.OperationMiddlewares["importRoster"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/board", wrapper.GetBoard, options.OperationMiddlewares["getBoard"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/shots/:drillId", wrapper.GetShots, options.OperationMiddlewares["getShots"]...)
 	router.GET(options.BaseURL+"/api/program", wrapper.GetProgram, options.OperationMiddlewares["getProgram"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId/reads/:read", wrapper.GetPlayerRead, options.OperationMiddlewares["getPlayerRead"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/evidence", wrapper.ExportEvidence, options.OperationMiddlewares["exportEvidence"]...)
@@ -9658,6 +9706,46 @@ func (response LayOutdefaultJSONResponse) VisitLayOutResponse(w http.ResponseWri
 	return err
 }
 
+type GetShotsRequestObject struct {
+	TeamId  TeamId `json:"teamId"`
+	DrillId string `json:"drillId"`
+}
+
+type GetShotsResponseObject interface {
+	VisitGetShotsResponse(w http.ResponseWriter) error
+}
+
+type GetShots200JSONResponse DrillShots
+
+func (response GetShots200JSONResponse) VisitGetShotsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetShotsdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetShotsdefaultJSONResponse) VisitGetShotsResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetTapeRequestObject struct {
 	TeamId TeamId `json:"teamId"`
 	Params GetTapeParams
@@ -10209,6 +10297,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/sheet)
 	LayOut(ctx context.Context, request LayOutRequestObject) (LayOutResponseObject, error)
+
+	// (GET /api/teams/{teamId}/shots/{drillId})
+	GetShots(ctx context.Context, request GetShotsRequestObject) (GetShotsResponseObject, error)
 
 	// (GET /api/teams/{teamId}/tape)
 	GetTape(ctx context.Context, request GetTapeRequestObject) (GetTapeResponseObject, error)
@@ -14222,6 +14313,32 @@ func (sh *strictHandler) LayOut(ctx *echo.Context, teamId TeamId) error {
 	return nil
 }
 
+// GetShots operation middleware
+func (sh *strictHandler) GetShots(ctx *echo.Context, teamId TeamId, drillId string) error {
+	var request GetShotsRequestObject
+
+	request.TeamId = teamId
+	request.DrillId = drillId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetShots(ctx.Request().Context(), request.(GetShotsRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetShots")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetShotsResponseObject); ok {
+		return validResponse.VisitGetShotsResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetTape operation middleware
 func (sh *strictHandler) GetTape(ctx *echo.Context, teamId TeamId, params GetTapeParams) error {
 	var request GetTapeRequestObject
@@ -14433,258 +14550,261 @@ var swaggerSpec = []string{
 	"UtpIyZiVNp6NN1TFWuM+xg/RU9VF/41N6IZHbKKOVhq0JGjYLBrPKBc5m291oFTM+++C6fOPxp7xe3sR",
 	"JMy2NtNoYSJfm6HtGpXO9T9vkZ2wNLh8pI5h/SEI+K47pOF91aUCmMsouAH91sxITPquePbGXsZ5wpK5",
 	"ur+4G/otMUcgLpyY5LdhJoi5otbEpIkp7WIHXBBGV0gAoJIVwgzzzLDOs98Foy9N6jCROoBMqAuwqKC4",
-	"h9I5Jsysw1SLbkd+5FjEIvwpk7F7XKkYRmZiuKjA6kVGlfHxa3YPs3j/Z7yFd/RnJucDqM2UYmz1o5Bk",
-	"azXggVEjUMenpvHOtTuvLj3UmgN9Gpr82C2/3oP06Lekrt/RJqZNNzWmubn1pgt9dbKmd9vDDqxMWOl0",
-	"w1k/oB7WdRTbYDXlGJeeSvu/c1LzaM83CRO7UvsnMw0Zh5s+vwS2gcY8NUnH2m4+3syYAHUmS8brV1jt",
-	"VjXOcZU1nO0gEQTNAYuhCBHZlrjRcI+brC+zttEZbY4xnAzsJjnEOah3s/KsRITKRn1Mygy6kY7ZqUlc",
-	"7t/huoV504JXosy47jt3KMwR8BzhBuzYwPv8wyMRHIBc44Q94wfZJt5a6/7AcjtIIQ1dWbSso8G1q4Oe",
-	"jGXB1e8JhbZJRVerZ+5UvnMlQDVNYqGc1SkaiMJCPYyTC4L8/Jy4ZHHheus9ey6k3W1EL9XeTsxPvovM",
-	"1rTJybR5a1wtC3Ns3taM8dc68CciN68l8BtoEvHqbK1EMOkT1ExqNtmqJ/HPV1dX2m5h/noV0/2WpDv6",
-	"WzKS1stbKnJyTA9M11HX2IV159ICovpYFzA9272QVthy/VegWaUmW2JCMGpYSxtANy9I6EF01qbNSfGb",
-	"FpUq1Hb/DPvIO+REveMjuHeMlLFYhM6rUDLrVGipDF0Kh6Z/DmVO47ix84jR4a/W7DDg931PrQ4EgEzW",
-	"2TpTUHYO6gfyadGNyBrTSyoUnUvxalEWMc+b50fdUG2uUc9yM7H9lIKprwyh7Sod1dxkuiFSG/eabRvM",
-	"Y8JxTuKu1yT0fgmrCi54XgLkrtxxlsMt7YCXpJBL/e1+ciuXfOs68ovNeUs8hRe/J11e9QkCm5bHciXw",
-	"LsKJxSIsTjR+HmnNHA6krI8EyUtYjgQ7BrFPPnF6/AZStk8lhAIv+hdQLw8z52bwacQOzUsL067jVRiO",
-	"aCaSR9gdHMyybz0pRnRdKH2ejpVbyEuxfuuoecC6E0aR9EN48AvXZff+Of3cbfEnF273/VWQBBx//4LW",
-	"30Ubf1vv4fKnMHWPKZJOwCBE4pYwh0PwDtJnPWoHd81j8+72/7urGfHNXw923jmHQJHkoBNwA7iMefhB",
-	"LHQDque1nz8QmFHT9tWUYJA2vCYTERW14iGljC9bzaSMYcbx8VBu3T5eSpPODZqzd2YLDtq923a7xVEo",
-	"nWNFef8CDrLn2BbuWPmgE28FJqVFMa0AuUONiEDuBbPwpjHEhUlJPr39S++0xUK53cXEw2vp/tHdkwOq",
-	"7zCpHUpLmtm6u+D7qxiC5qS9dAoVY3ECuets+saKzXJqGh7oK1xFDjmexwaa+HWYEOPJH8whjB4pcJN3",
-	"nX60qtgBR/IfBPYRzhD3MZOAvuqJc6q5tIMFTtpAFVyA+2Q/OjOMVBC3vaAz800szsTSalF/HeTRMSBX",
-	"1Jr/J92a8EleBzDTp4TMsE909qrNi7IgH2qIhBWJsvEwJdbcmM+kkklcxxKxMQcDGYUHj4Yeb8982rGO",
-	"3dHxn5hLC5yKtB9Vy0lL4z5HuFyetVb2oDqiu8mPoLu8faDwapfH80qCiPwEdRMJJu2ijhJX/u/sLmGz",
-	"1wb0MpWzCU0TtUNqY/sK3eG6RhpqVlZGgjkMM8/A5alJdoMGk8txgGmT7zizwFBGY4oVmNqgg4JtQckV",
-	"Fl+3jsZV1YzdT3od45pCMvt6aBS3Azc6v1Q0LA5PnYzucu7giHkBi16ebUm4eaPEPWm0okTjJnhOtgk+",
-	"mACOkhXEoboli2MoElrGckA6cKfpk6chlq2h3ur5esE+//zuoQcVZcfzDkc9X7PWLJ82JtGsQC/F2thA",
-	"Qk06r+SMblDBOI2ilGbGndlRw1Al69IwXJkISYvlt+gbY3lyy09ETqVJj+NFE/rvBPoxzoDj9ZGWnUnH",
-	"qVF5qyfykMWzOhqyn3j4KJP/hIW67gHlAySuFyLpS8beGlHyULXV6KtWe7XrdFPx/a80aXLjkDRxD4pB",
-	"eqcb3oBo6xgOL+dsgbB0w/Y/qi+iFkgT+1Ym8i9AiDgC3jD/wjYMOly5acbunnfBsIfD2h6FR3xGlGET",
-	"sB+RDX1KhZMPnS6Dt+BirhGmpY6fNQ+4tB7fBSGuOWJI5wnu8HvFMWDI775CYl/i2L3r4igOOXp0R1Jx",
-	"27DFpJ6IeJ+PKlCdQ/nDw7ILsaXSjHuoEcdM3F9v3TRc3/EtdZR4T+h9LHg0pNR0LJBvqQUNGYdARzWh",
-	"908EUg1emkQ17fo3KFR4Yyq3zCy3G8qONL20uAViYqMnd1Bn0ySwtvNSol0PE3sWW5BNn0o4K2f58nf/",
-	"+THOKNtLysGppsmIw80ZxFPbUWbdNEoC3jMD0ND3AM1xRiBC6w6i82vLTaJYQ1FhWsRN5oeExFFIABJR",
-	"2IOQXfImrhkFbUHe4tJg9Fo3PRJxY3HagUA2lXxHX930Lt5e4QIqgRYJqQxkH/M2fO9wPY+q/VE30q35",
-	"JqE6BqEMPuQJ29C2pw8GdYuxp2stixnhbDbqqYtqMNNcReLM7ZRWbpv7xPKLN/sWECr3TeoY66BHSX0e",
-	"Z0scFAHLhLezH0REhymtp4IloeQG8Cw7U2Z1gPO8hIKUsRxonUAHa6AlcEQBc9AoZEhDlhG60WfI2MVS",
-	"iW2zKMKqjba38w2JeH4cQNwIiTseGj0Zw7UsIe2XJp2Ots/QFIx5s+wFHVqF3ORi/JYTpljUgLmrR9ZZ",
-	"JJL2mEMyuXLi+r1SrZfkJuqUa5vYbDfR7s6qO1JB0RTLa2ZY74Hn1tziTZ3mkGTp6/5IL1fa/w7QRF/R",
-	"e4DmA6OyEjH0evWrxVt3Nkwfgvv8u5kI3AFhg5Fi7+jfoZGJyK4TZAmFUBvx0ZP1UrJqpmXEMEijPsVG",
-	"fw9CTCPv5aGPwie8bepYlhlG+nwhQXEjKiZRAxwVLaycbU5jwyo9U5deyEw1u7W9TaKjz8Xti2jBjIw7",
-	"J4m1mjf3hs0nUPrLwFLFRc07IFNP8OiuOgrEc6obrLi11DugLn+3Exqv6YlAa26lzyFG2QcAKf55AEwZ",
-	"5sWt5Fgdgv8njmOGBagl/jONchb/qSC8qGFiaI8H9s8kEFoa6Uz9+s8kQtpPuF4nZFe6SU5psNHdBEIq",
-	"uKH92nudBsP3FjggxwgtrduDVbCdWdBf7y3/LUX+CvJjxq4aliB7skpNOhJsDMF8llqdqboyk8k03Y83",
-	"KW0nHeLUikSf6odEf7NVbmx4qot3soUkHWayHrKXxePHGixlZfYwJ/BiUY0CH3dh2Cfm5ktmeYaRE7FS",
-	"hLsFgQY69Sia1pfaLiHJMMxiaZTPUp6cmEu/SnKKPSymbhdNE6R76c4Xp/8bKvfc6ZYwHdeZHcyKA7bJ",
-	"i0t5hxW4vmljlbXOWXd0qn7oCP92SSXQ7AKgft0H5V92GVBH+TsWoHMnSjAcCGShFKCdTWOJyD+1Xp4p",
-	"3piTVbDYbF737+QwxDyFpMxaWbDtVKZo1sgcmp9ZnroSWuBShnze9oJ+E5XRx79ahbxPewOdbWN7Xtpy",
-	"yKYYAWXaY6/U1Pi+xMy3LiPbrNm6h3z0o4vrbbXiaPVp8+gFKRgWftrBNljkPrcZwzIAlqtid+EHa4A/",
-	"/LQkkitEa8bIDuSIkcpUv27dnZHQBNUaPlqLz3AdEhfVFujSYujOLzGJnaXaZOfhWy+DTcMPJxZfEr8/",
-	"Srdec7b9wcrkcYGUs+0tKdMN0oirCYwibIskKj1NgETWoxoJWEkPG/cl6BPSW9Fg/kGffn5ZuoGm83LV",
-	"IAXRtkx/dziGcxGY0VBpr1hH2Yft4Nrfvv05OpC7Zbj++qvYUAFyzgmukcWJ4MPkyt8myvLOJzDbkxz1",
-	"mEIX8RkvlT003dlyhAYtsAsEiFczUZSEfZZTfNZ3557FLpldx9xgIYiQWJtCdwT20QqXwyIEoXM0Menr",
-	"wFU4wPGJOxG/m3ciTnoPf4b9R7ul8dpaPYflRAjksjm5y2iTOHS9YOtDPcQnTSWJzpLtH61qXle5q3+i",
-	"bLGtNeMmztoghvVqTi4DYswMm3eZSWFlzKOqWebE4J8n/t7H7kX0hD0WqIK61CFOFTbBHbogoVD/o6vr",
-	"MoZq1gdMncEGrHUEf3Qu7WYDIsfqftu1/LK62FtFdKTgXk9HfU0D4k5/m1tvIAzL2vYU3eAH29n4mCUx",
-	"aFxNz73RlX3ZrqGLvTuvv6w1YH0aXwHPuipNDwHz3y3/pCTrNXCgxQITlO3ljf903nWg1KOL/mhTRInl",
-	"SW+Z8+BnzO2Daayl2oqxev71GBko9WcrN+zEbAM6jC9g7ciNKrlrsml5XBLfwjxOnluo7m1k69Jd245W",
-	"dhYzgjMzHT4LlpMrQNtP9TzCeR0by5gNMuYwxfKjHd1qPxgKHb5OlogrMRkScxKLDaPIaOkKk+YecV/3",
-	"dGxaNT+s9Bz9FHLpxRY53SMUu8aEH37b/QNzgs3Jvlv+SQn0IXUad/2Q+QUl1GMpqw0TAoRwkpcPFPiu",
-	"j9X15yhY178YjdrrErfq2qCR6a/sGvsTmLi8rkkh7TUU0/EyQZxJXE68w3Udf65tuZbjhyi16lNMFZJL",
-	"5lm50it5A7PMpvH6JtripWeSk0uUsL3trQ1/nOd8EO3m4ZK1Yuv2yu6nnUZA+syrw7HaEXfHTRtToOcr",
-	"EowuRRPHOonTgUk8Drm7sqO2t2XV5NLetTA6dCiXu/TQNDDZAQSRifT6DKeRM+M5PvfBgYaJ9DMTOPD8",
-	"9N1ks9Lrso1qqwvR4MI+lUsE2tuGJzShHWE1XhhIaB8f9+XsgbPGv2Aoz6Tdilaa2zMPnDotRxy2Wy85",
-	"55aCiGG/H1cFLMXjkydgDwPX0lT5RWv9sVGOHWfaTnJYc/DMBV4/Tu7u6hOhWhHq3FgLUieHp2DedR/U",
-	"ys45Mq55Dto+NxxsXxHHLAGZguEzWfzWqWmHc3njEiwHXN7EIxVWF9pRmLjmh3sU5n6aSOr4LZsZMdmY",
-	"sAjXlR/QTSqXao1N1zycaoE2crzc2MMr2xKaBi9LS5TjgMcJiX16mKHGZOMbtTCkJ5BL5k7VOpzQSdCl",
-	"Jv+Z/2CVnDvO7oEu/GhUbG223JI/IAtG6U7Ogo/uicUamCnRNZalust8DN4wuz4HqLBgpp20ueSjvg4Z",
-	"C6HYLuyStzUcSzHjh11IswAYYsF0pXvIl3yj6+Uvmt5QEgvo7nMvOpwIL5RxYz+xl7K0MRuDK9mfum5m",
-	"HQnt6erAGgxHu33KvWfsHXHMNRM8+9PvYGAzuYOK0DJlT3ElNca/URY+H7HfP1aEJz5mFG6HIa8pA0kw",
-	"UNern1u3dXYhYee5pHd0O4L2zj41DijFIhGpcaiQ5sTanCtgdFgSThA9y2BO3RiZNHTrP4aECRw00W6b",
-	"A6L4loV7ULXcOxe7OU5kMxgFXSuNToANupRENWAtyWWUNbQgictMnqdzTTYtb5hIBebVsKQkq6mkHA1n",
-	"VwL9YjXb6gFxh2q0/KTB4FGbYChPGEVsbdK7kJmFzkbRuUC57tSYWWVStLSrNXvbpdQExhJXaNJQuMdt",
-	"qx6Hdxs0Ye7tzBGx4kwH2KJcKb7xmTqico4tptdRIR1fk7hS/DKPuFR+dUmVg3KdJjU28TylPQydCOid",
-	"AX8KXQHPV9GMcih7nzy/cv83V/HjYIfR6mLXvUhLLpuRU87d64HPyQtPnozeY6HXGuXdJs6xzrA/uHJd",
-	"9Vjew5kLUhoORj1LITFNoZ4JaDD3Ry72Ohh0OZdo7TOvLQyiTilczRhms0HTfJeICIQrwKWD09Elc/zo",
-	"s+Bq1oCgzb0eOC1Yaygw22xuTfes3F674csze3/hZSw08g4LEk0+BG4QIRx1NNyfs2SP0gewuIcUXlIE",
-	"y3RUs1z23AZxb9j4x4n63g7JcPwLk1UaewlzSdO/pmB9JxKMo6lmPdsMJ0mkqUBfm3Ez+Fh6S8tePljn",
-	"pfLB8ybt3i/XU6WnidmpJWudJwrGLE3sW1LwR3Nxot7P5FXTDG6ogMp7TGQcMT2eHe4BRh3XhwfanKeu",
-	"Uz/0KlVFM1b/9BcrWS2tf6q/SxVTcNpqnqyLCR8YBq9iNseJc19aV32q+lKFd2Bi9HhLdeCeK9+1mBVC",
-	"VP+rq0RUZpQbK8yjSB9F26FBbwHJvQbMEYitpTZYHIoqrk7e20F1vF7SkSyqW/KvWEL4HdkItGkxL5H+",
-	"I6OoJjstqm/CMvq9Mhk+bDBDiaLsp1Hl7VBKi0jBC0JB/hzbmODMZkzQiXy+KaHyL99fJES8TUL6jqGi",
-	"H3sUEsXkzSxCcb27M6Yw3z1vJ2pIJ6plG0BmzbUY2XrUyCAD3sGacajM+Uq834nnOwmrM3i1Q8iZuac3",
-	"V98u4mhC0+nbizFmapZY+6fX6UV++uVUq/l0m13akerssJpJz0phxtz46XcLCAcxW5r1DikWPOAV2tM3",
-	"7sIdoVJUZJdUEN1HU2Q0PS+qeONOox99urabm37iHT14luMDa380J3aPhcGRgvJilbukqXVc41jYLS4K",
-	"iKDAr+Wl+P/+3ymdcNw+1poDLuQCYGqrWkb7XyG2A44cSvQTgWxaT0Tja3KnOEJuUeQwPbjZezBsPbWZ",
-	"g7LVeXHPNLFzj4r5Rs/FhXzmyBPfha7Z78b3yDXmkhSkSVjMexJQcOy0SCEmkqjHSdOQvvqnUygTooXL",
-	"mMovS6a/8DPxi/AhFG64LKU6JNxyzdolg6XK11o8xtkcNouXvSxDy+BAqyGiVwBwcRa02XRYzekS8cLt",
-	"nk3Ku66sR2iEjDVleSjjlqI144vQ+KuUwamHmJNyxenCTKqPLAU7eb5yIPEtNYUOp9O0yRIDDHGXCwJW",
-	"5EnY0+Nhn0yQRPTa2BVNHBiv6S9vLWZOBy2GviWxDDSMmhpTpR1iilgDFK1JPYbksuXec+VFX2t/vuRT",
-	"H0Y/df+qbk9TzKvLLz6scqGtWjj2+KgZ+vzhoDxYl45m4RFdjV5L0+iNYKNiBye+5cPoyBCCByZrfi08",
-	"fNnBa8GxzLkDJMfFZFWVe3jI57O/w8PBWO8G4V0Ptxh1yO+EX5DbgLw328QEL36sExABdyQRceHq5B9T",
-	"xG85BvbqQlSMydS4+0SAyDx0dlj4f2+DTok2U9rxUkcpaVc8jHJfiyTHUmPAikxI4M9+pHJBjJH5KODG",
-	"m2iUbdHyHSyIG+A7SKazOBv7oGaEwQPX7q2VgXrQydSAiwrpSBWBqPZeZU3hV/VFohr/qE4r38FUiS6z",
-	"khFNPkWv7Yf5W/bThWqWhY9ihl4OkHIdSC65qpepTDR1t5xG92qYXKZeeb1qUFNrSrDq5LHFolUSQuJU",
-	"MlMuGhjZkiHi+TyEyknks4aDsOmyhw8tKuv3n0Qk0I0OEvuExLLtRQgoyZdqedoGg5apEIElkuES696w",
-	"lOxIVnSU7bZ3JD924/k1OmJGbyfLr6kX8UCmDUusxlxHHXMOnfXMInCzViK2Nm4hv7STOWsekbHn3Ebn",
-	"qage474pqy1Yg6223eoaGozO227zeHVKs7Hsl0yAyLztJvfzdKWfj7k2ss+6P7VpkaLjw5Q1IgeqSA7M",
-	"Wzprt7tYrLOparmcX46P2jD9xmdNaEGaGCxq0+WnzyEkuNjCflmbaEtiK7Esq4BjPvNYf25quenPfpGH",
-	"xCT6r8XR6HRm2otDbF36diwyuDe5PEehp8ZsNkbXeTD5KZS8a87uaojgiAX1+EYQh7YijUFR0sjzWJeu",
-	"yCvcl5iGK2Y1ROWq2+3SmPSk3Otr5WXSXU9K46zNUd5V0rTTdUNNrDUO31ZAvSCiW/XxGur6CAk3SavJ",
-	"moQTjwFgkWOtDZUL+00YFuFCqzQ5klQEIaIRjMnYhXxYYw5NAgYRC9k5aC0esewDfaZeegd76z31apTY",
-	"6m4Alzrs/+is8HTl0yqemj6xTxaX13yZZZTz61humFOffsBN/IgkoONrkQxZiZg7GAVk9FpT1QTqeoWu",
-	"kGTo/zKVMdUf/7VCmCJCS/iECJUM1bCBeNCM/WUhyC7fEJqY3N2DhGBqEqisdE1PjNaM9TJhVNOoSMd2",
-	"CeOAy8ycGfbFaFh0B3IPYOVdLIvKlxnFdzU8EUhtoqZgLFg7Mmva1rX69OKF5C3EPKGc2NpXWTnSrijM",
-	"HH67po3v3dw2F5aPfOkWW7nJb7vbsSz+Vwx8GOtf45jruGB03YoMlMHXvuEERPuR0JbeIDm+JNXr90TY",
-	"ADSB9gD36O4BWci/ExgwZ2A1TcibuNciigYlzz+S99DIeR+JKzplq5knQ+bVgXLHY89cYUViDskLXULf",
-	"hiagPdS1BQTVUfWZNY1qcAGJMRyY0+SzHVRYW+exxK42lzpm5rdCsmICEHEgqHe4uDdG6AXQnHlJZP3S",
-	"273UMTvbVXDGRhjyDqrS7PjKm601y8Tf8YJtKBExp7cSJPJV5prQ+w+2AkHeF+OaOpN8ZGaaqugnKtzM",
-	"Qg585JhQ4Le6rXWfpkwGCQEysl/OD+jdgW42EwSP292V1FWmang3CXjJkuC4c5i76J7cOqzpQ5ROFsmr",
-	"5OsKJljutkkdZrluon4tZrEzz5c0W/kspGfuQ2a/tU9Z80M8N7CrqJ7Jn82POxhhoFzNRV5P1BH3XT5S",
-	"pZS7h356YpCV+DSa0ZhdWiU0FCcLrURQksPypULXvobozLuSLIEV6C/fnw7CnuvjvWO6tc6niboM5ouz",
-	"jEURLYx6fU21C+qXUETVA73HIjbLRyjsknw+EwUmCEUYbfAWViYZz6FwvUTY13F+IoytHwn8IIz0M4uY",
-	"GtaEiSR/659R0UJHSV3w5aWln6KkqRHTZg23NCJfcUaeo0Dx9STZXBlFzWVQeiOWDTJahHysp2CLHFj8",
-	"x2SVmRtobqAA0kTum3tq8QoGQdKScShtqsYix83YP8J4zFNEYe9KOmiR9H9a6EtdC0caeTaYKR9mFhgn",
-	"iwB5Ywc+uOBDtGRDfLhdFP8i4qLLsrs4v0VCQIj/+/KytIEdPqdkkDW+d04Vrt/92Wq2o5cj8QANlVJb",
-	"fTcfyxP4Ty0teZRwsRWZIXof5sy/5KxpFhQsT4YLxDSp7BDW48sQd5Wxlu7gnrMBrGH23k1WU0sUQxue",
-	"w1G1ruHbnhkb6H3XncpmVjZW0cyO51bbs/fBQaX2zLfxsj/c3zP9m2v26rIfpu+uOH5PThWOXnGWSQ/9",
-	"Ce0GjgzTsr1u9fgRKC2PmV53wEtSSGEeRbflQS5Wnm+m5TTjgfSua++wDp0gljnNRO2ORVnDWYHmqvT2",
-	"jOLJwDHitNZjqxIMljtVc0A/mIn6uhPupuxMyVg2pL1ONY3s8MHiZ+4Q2JESaAHPNOFzbxD3lblBWEvL",
-	"WxdDMCzkhElEJqzY3uScoyDDt8LCFrep2J4i8+mqj4Qzh4GjJTBrNvEffj8PnZNKwZ75LEQlHrsg1AeI",
-	"rUP9Jqw5SbQEvyWf7NMyVw7CmKH8qv48ByUkberVTOyws0qBKZEbICJ7Ytq+VnY742c3Vo1qNsk6t+L9",
-	"K5MgHrXfq76u+5iFw6FuUkarLRES3y8F99CYRukxU3kT4TE/fuGut/Q0XJXsNIpRoo64dGiMx85ydHsZ",
-	"R7l+0GJXmbSAjcGuDdbh0ryCbR+Qorc9wQ7nuXrZ/hBXl6dApHJeYnfS2FIp7gmtG5N+BN8w4TjoenLU",
-	"bFKg/Dds/yPnjE+G1kT8KRFAKl150WNP1db2UwEugauL8Pl85AHXu5MMwYlmMfgVHJDIEK0+sTAO9qal",
-	"SYWscFbXSRei+/qEwI5BZHp2xTsdaBgvac2QPmJIQ1xWbP9SewSJqVdH8Ra66nW2rHFm6JKJbTwWXqmr",
-	"Jj4feuaLkAbgJk5tK7p6z+IioEj04LhtH4tEpTNDO1m/NV4hfRLLvokpYqHPUv1rW90oAqfrkIFmUYjM",
-	"rvvIurRrrs8OlnCohMIgeMTKfe/FkuclAfM577i61Y1SAUzOL6eJldjEzaIApjTZk6FNVj9IBKjhMoUt",
-	"YC3EOXFPZoQOZKDCcnb1UdwUR47luTAGpuU1K6PhIIkqF5lumJZKY149tMyqnoDrJ8YHZvZx1dTNvmch",
-	"mRtWf5QeKeZozyRGg9UYS2wPR5PPDzlJQh9RGS26NC3PqE9fka0zVed9cF3HKqi50kR0YpavSCSmdYO3",
-	"k9WjSqv/BnzwPFqyGKDMdoR+PwvJZbR902lsRTPZN4QKafP4DsV+a4CHmW7jW8wz2Bxp9gD35bDiWaRq",
-	"rJ/O/zFDHTNy0HF/tt3yV3Z7cw2uHZ8cZHM1n6tFRMTLh+nHdkFlnyFqftAUi/tQApFgYt9rYhNY1xxE",
-	"NZ/qYYfoHhPdsQ4SWEZKTYsjaHldx6qPjpgpfmRH5Nn0H+swfXVRIb5gbdGMSiEWl2tShH5Y8kn8wtjg",
-	"QAx3vXZTynHKaBZ5YykcK9+sJUdx1FzNkXU9hWMuYy/NHgeyV6B1x17kvvBr7HtrxhGmPeRCIpD2dyGX",
-	"YtcCwrUp4DkWfNYJoJ6GFNFIRLlnQXiDMN5wbYJUnyBG6wf91wJTdAfDQP+px52sL9zA8QdTiGiUWgnb",
-	"2fqZt2RD35nAl3lV1GA+uQfUSZJDPDYpCd2gtkG6lc3rKW3AhwkC4Ttra9ZAwGGoUIgK2qXyRAwxtBQf",
-	"rEu/P4EtJjWqAe9ABKO9RFALZ+/VeyHItq1xanAdx/mO5gWMqnaxHD4BUuuVJpaF0ET28pJUoo+Atz+r",
-	"iyPDIWTxbFLpQ7cg/yuGA7qB+D1RRPfb7iAKcb319u6xMLUedHAPQAklamkNwmzLnVJAgSPeUuEPw5wB",
-	"Po0uls4+shhqiQziNIslgYj+FUUfDtb0RCAluSNbGziMdJvVStyMPFaRReAdoJX5VUU31uXqL4xMARoP",
-	"P6lwqi5QKodoOVa3kgmHgQ8BUuSkCWQynTjaXzYwd5cWbKuAdpYnP+EQkluTqptvEpo7GiKzA54IACph",
-	"ixObU07GZJqEOCRACh+fVmoj1wmEpwESfujCxeU5UPkVdT+MUsu7cX9vy00qLnsC0X870eVENM40/P7J",
-	"Efbt4sLU9JAeIb5+Pqr+stD+1zrPKdJNKxKMu8ecutyNPKgf80F+HI8e2mfHa87z56U7VJ12VGqXi59X",
-	"tgxbmXoah4ivRsQ6OCSx/4YdEr84915Q3OiKJzGQy1S93zs8bwr3SVfdiV/Q/LZitrpoIq0veIjgE5HZ",
-	"3a99oeqp5v+AQjKuBbs1gLw1T+r8VBYVuLeiRFZb41LNz110WSXj8jdRsOTgNsvq332wZJuMfpQ/hG6+",
-	"ZABZccinqGT5Tff5bXdQs4LMV2MNOGwP+P4n+8QPXLY6GJ4jl4sTiVMHegv53B8gz+e1/2UBj/YA5zO/",
-	"WMYTnz4u2uJPH7M3boTfbeNuwiL7sSfanss4JH5WxIO/gJeHPdw2LJl2lEWgZTAAUwXHZR4Knp7xchC8",
-	"W4nX6xsWg6s5ITJ0EgX6VibSqHFR3Vb9NPHgPnJ4AfmKkM+iWhQHn0ZtaBeXwudtTzPKrLgWVEcdxpzs",
-	"AOlp2GRqbsGsDrRIap7Tc+zgJGyZxo52q3BnfOq9W0CWp/XWVlhZ7GaVuIY48OZkaD/OwKkPwvdxmeJT",
-	"b7caGOacvQuZ3CK7Hbyl6A4EKcEm8W3ZCF+6qElxn0KTFGr9d8zaCAbZUlIgXJYaXmXWH2sHSa4qWvne",
-	"5FgncgtKljBlbVLHJZW9W0Gd1CvLDWxhvnDj33zDmYJvyeTe1LlUP0zZdfB8VZHe5JxeP2mHxHX90Ms8",
-	"yWsdX8OoFKk+3cYr2Ksstzjfo39i7Eb6+6PbPEdFwwKWdbyPxnNZbiR3UAL7gGju23az6WKoh7hjqfCW",
-	"NONkIilZEnkHpP4qW0Hu5nyQlmxYZGy0NCmL8WRSvAWb06jvLp9gwbhO0XSRjhaN2KQGD7NrDsigM6W2",
-	"UxYP++PN4PtU5T/L3daq2P86GCrG+MtwH/5tlmoXtnJ7n3vmDAcddOA+4gYSVvNlOH9bzBfEpX7APBqT",
-	"KljLiwzx21WuNqP672K8EgeJm/D1tFzOmwO1cK7tI2UM36/ANdAScycDICIQoagV8ZDEXChlVuD6xpbA",
-	"no45dQ21e1Ny47ldEBjI9tTVukpCE7E9RWuyaTkI72QUCG8AbThrmyfx+okNzgj9xSbs1xQsz/EM3mhB",
-	"eAo8r3NfHYCqZ31Rhjk8Sf0E7ao6stnBwi2zzJJi0dcQK+5W4TQ08D9TCH1O1BhvXEU2lX4QWrpxBUPr",
-	"tXstXOxsxepyha6024T2ggT6LqYaUg4A9hb2Gfb/CtuMvH+CTd8zgKfme7uQ7EvQEfGwexDw1pQcyL8q",
-	"pivvnRU88iiISMvMQek+N1aKOVPlb09ziT7itfb1L5/+oXz36udXnct8hURbVAgL9GOrCH35A/DapSHm",
-	"e9IXXl6pTf/ZEvGgSOClVrTUJG7aKAbxGpfwkb1mnKaU83WNOUxUBdbVSJK/D+bZG67Xd6+jLJNnt6rl",
-	"Ns+PsG3qaKrrIxd1mIatX2xB7Ry7ExDtbvGPWyHgBCtdtki+FfFyJ4k53Hn0lBiM4yLYxsnS4waIIlnV",
-	"WymbnyRijSG0EngddAWSTGdVL5rLmhWtiJU6N87s/I6qrv72YOIMFxUoubyo2zKnQmxXaNp1urI74+br",
-	"yeT3JdeK8NFWzzjEgGDA4lJJoEuQ2AprzMyAKHytmqpPKkZiikIAEKZ1BvXIcUwz4a0y76HJWueR9PmM",
-	"uuczSfcLE+GjGT8mVKqf+m7JuArK+uK41S+kfyrpfTaf30fnLwLr8hH3GdWuHfzha7Pa5biHdp3xRIWD",
-	"GXWpU4qITUtESshvbEHEuUzYiJUygOYYWJFyoGEn07QTjqoFlf5TqRs9zInJ+Dnn2J3EMLUFEUcZvcJi",
-	"Duqg5bjrP77+vKLH0QMYYk80phBiL2NddKC3pkSjLZfs2Kqz11uIATVHl+LesVHmqVmUkhI5Ne8JvY/h",
-	"AfSQbFK+NtVq4ua5xrHM4mXJKeHhjgVYLrI9Lozla0HnkUaTloDC4kXcqq++IcRfl1djVxMm21JYBAXc",
-	"W+DRdRSariT4AhyBoI54DJyN8UT1rs6ipWTR/JwTK633JmvHmSKR2+ox1NAa2xIvmJcae8LcaQlc5YEl",
-	"2aK/C6a6id7Vhas0Px55i+mDyTBAmMfNeM69O07qqUAA0qCTJqMI7StTgflwDD6PpmwvysLWl9eTyLwY",
-	"DaGPuBlvPY5nfwdOflgZj0dkpwA+3alMn8aWR9yipIfc5k2qTx9MtCNjT9famGqsq7E8nINc8inJZI+P",
-	"nE/Sjd0D6DZww0Tkm4cV8Q4zDT80UMaNYe6qG1vaqcEXVp8iRgtAWzbM88kIYk6axlwApUb0KDW2OK6v",
-	"e3PLioEbw4btdM/6yOuatfYKVTdqhQXquQO6+bjg9bhVJi5Kplx9XWm1aeI4IA1bHy3lAkzo227GB2nc",
-	"vwLcZyT8Tm3BG/zwnuEyntvKtgmAjy2Rsz2/2sB70zALdfVUs26sT35B5lP63nHUTtbOEjKd/CuZxHX2",
-	"SlL3jc3/NZ2FMwqGt6vOQpE9Vz6IDdJ16coeOMgyywEZH7+aEjMHnQtfrjoC59osgkoyURFxy85MuIV+",
-	"R+33sb35lVmRKQ4Am0re6pecDoPt4v+sAyOXoa+xVCGYBNbZvoL88CahtdbKArpq+Uu7S81E3TA5zCwk",
-	"14/Y1L2SXGTe7W7nrBsvjn3r5rcyu5orJRjOOEBM+KLhTNYRc8ZHnQVOpTonvbpfLg/YVfky2cPP0Mcu",
-	"k1jjqK5xAb6REkZude9auBA6qHgDFLgOcFWXgcHc1YrGH7b4vvv5j8/QrTlpJkXfL1J3UuhgMtXnS4SR",
-	"BCHRDtekxBJ0paUacRANo0INusGE6hp+sH3m0dJfXPyoaBNUfn5xcfXs+bMrVysNN+TixcWfnl09+5O+",
-	"Oi0DXeKGXBZY4pptjPlyY0IbFDtpk8y78uLFxV9BvvaN9CVsZqNafnd1ZWNipQ1IxU1Tk0J/ffm7dcqa",
-	"e2bWPuAH0buayC9tOCvbQmoNSdjwddzWSa+3n+6lqxdqmEYvviTCWRJTS39jm5xx4W6I1LKxQ3kwZmDt",
-	"0znV0i9dJFV0/W8Bytsu2noRDT49peWYDsPLJyoL/+32l5+RRo7E0tbbMgjWK30ezb8YmrxEAgCVrBB6",
-	"Jc+25akI48Je44Rhdc322byhbtNLXc7nqboiTWDcAqKYa+mpAKrpQaV4gTQuIfqDBor84wpx1tIS/aGD",
-	"ZV4hxhFt69r4giwOxQ74H1fmHkF/WIMsKkNOWRG6+eOpaLdlzlY9c6w+MGf5xRxvQWqR+b8/XxC16v9p",
-	"gT84y9CLAMDPPTgmJ6+j44zb6stv5z/EdkEJxubQuKAvvZonAtk0jtPQvXFgdUxEyH6NCb/tsJs00PMP",
-	"zAALnYQGAWLel75ooHbqy4j638d0eCL8C824zRwxV14v5PpUJNPnJoNT9cE65ysQGvkj7KPW7qC5hWMi",
-	"c+gd1JBGUD+aLr46ZZQg74mQb1yEw1G0yCtKvqdv3AEZSJ5RClkwExska9ayQi7iDjGqhKgt01GYxgNy",
-	"CK1WiQP2qizfWJn+HMdL9/2W1JB3up6fbOBuFyJPkyn01NJSi9SIlIo5idQ7cBpmvPys//uu/GKxtUcv",
-	"hVYR/ENhWx/7VNhop/4W/1ejBPNz7rIjtgm3ytrpq0fc6VNv6aU9nI+7tfHja2Zy7OYOHEwTwcpDN41r",
-	"Ota7D3xNdfmYIzcMHkBcfrYOnb/Dw5epx9I+YnkCnSD/gsmdjNfyiEX7/Pb1HmajmTJdstlU3TGWe23/",
-	"OPyBmT0K3Y7M0bCDX71acBpugZYmtE0ccRiW+PO7ehKDKqlbQl2oaEwMeLzrse/KTMggzneMOSBzZ760",
-	"ZaJNAUrw/+5SCVVLjbqBtYz7oL3GRx5bQndEYl//LinMvQvaPYZE142XI9MFqzDUo+yOlQ/aJSbxPVD0",
-	"APLUYpyeIpzpef8Z9iEJHleQ60bWcUoJBq4JvV/ZekyMFtbq4ooynIgpLz93f7GSXQk1mBj7/n78SmRV",
-	"chzSLU+VNEtBJQNThmLP+D3C9ME4hc94N4dLO05WcZT7nRF6+Vn979wTPEWlqzNwki7qF30XGdJ0AKGe",
-	"R11/4Iwkt6Q5z1v4qiigGVL29HfD3xih3gKY9apNk9Dh9B55alkr79inyVfkF9PkMR4QjcGb8XR06CNb",
-	"TOqVy8lf64yhk1Dk8rPq2V5eUdLcAC4/GDy8s51E1f9HLWvGbY6ucNIZz54hQ+7R+z+vJu65AB83dcFd",
-	"e8Das9HUDZF4IDUMhA7u1AZ1hOta52YL+1BiwejRDhpLiVA/jlLkx08N49LqrsuIwgoJcY+Ef5fuCMVa",
-	"Z5v1USjC7CtWeyPcSrtmtCuV4tqtw/33mRns2e8mV9JUBNNzfm0m+/QNEQ0TxHkSJtwlp5b/tkOK5lz1",
-	"RxLz8ZQYuzBX0T2l0u6xRlI63uLjGbktDWRm8hV5pVs8xiOiRzJ55xlPiRJlbAldLcec9jFx9DERDzPa",
-	"mm3zKJqaHgvKHArZQy0CFZfYz89KrMvP5g8zGsR/0ZKZ5WRpDj7YwC4LVbg0ZwERgTZHGNWylAe7otMo",
-	"Do5gtkqCmHpZ/w7QmNjMs10+bogID1Vsj2pGN0gQuqm1s9QYUe6hOUZ1aKPGrd5iTy/K99b5eHf7Y5PX",
-	"cRkHYaGM4vqTuH/L+I1udB56675vTMcHm8vJ2mZtEKEruRS65L8J2tKmXYsqtELYWBbUG6mEX5NrTU5D",
-	"xsvP+j9zen5HzWxDyJ7xe3HOq8tN/DxauF7xtcMVP5t5zo/wjanhoqu6k3rnbsmG/tLKPPeLjvvZ2wSt",
-	"kXTdOal+y+ExQTYUSp1kfjB/pTjd0e8o2qfFfYuWf6aQGFvt6JtkpcsQ5j/6Tr7WUu+Zz5zr3gx28O1t",
-	"JfSXiKlL3GPOajfM0dzZUU62TfqhMxWOzsRKuu9vjZMkXq8nVRYNo/0oCktXLWzWNqjm5OHXnLHnBJS4",
-	"/Kz/M6OO3MCW7SBBmO9j4CuqfXmylzv2Zdfk0i7hIhkEcwuyA0c/E7P7/h9ZgnZMNBGCrgFs0BY/oJKZ",
-	"yH/K9uj4s+TrsiXP0kfd4jHOUofLl6P9e/tn/0gNI+8kY2cIufsI1hh8FmlQ9/7IbtqA+HE7K4W9JvjK",
-	"6SaA1jVjfED/J+I0Rhe9t5ef1X+mvB1/Ben3YulzZMj8OPebWcfFTIzfGdmqg3Y81Wt+DPniu3yJNxw8",
-	"zHzaZOtaPc615IfLuZY8CMSeIXZnciiEdko4J85K/6kGfKx58mAWTBE/iBo8LXNb6/8ZufuVm/uhgnzT",
-	"SoT3+AExju44azeVRLr412kZ3FeQSF1mP9ikpwxdmneSUNzo4XAZYuV8KkzLul/YRz92ph5BDKkhMQlT",
-	"YiBqafnuKrsbQUpY2M34hdKnCZX4ocNW/e7qu788ff786Z+uTGna0cA2o/rY+bv679n9nDN41PBQ5HJy",
-	"oM93D8aTbJ5y1toqmtZGqytEfCN3UqfNHH4jRWW4N7rjc763Hknk8LQkg77u/D9G7uoy5xCRqMLliW8o",
-	"n+c87fv/0TXLuqp0IFbOVWWrJuyAl6SQInYR/ZaX+ViI3cKER5PiyaHRWYym0rP+Nx39qUtli5W6VF7f",
-	"/uPrRQ+c9Hh1JQ3iRoMfafkWoMy2+LsKCGeOfjz28H/A9xBf19URWRdHAe5FFFytcQ2LS7xEmCJWa+UW",
-	"CckaoWnsYChOdw+sLaDFiUn/ltT1dY3PZfp++7WSmNTA8fB8jJoaU7Qm0sIjq4Ni8aFX6pDou/w0iU6D",
-	"PdzgLUwbd/6qWzyGFqVGum23W5xn3tECSVFB2dZwmmiOk98ir8ryr7Yy3xk4WXW9gJOfn3Tg1I7oelNE",
-	"IGZQTdwGnYNtLz+r/8wYtY0U53ch54nyS1ive2t4iXwEWq2hidSL/yA6Y5dDWzq5qzE+/auTbmgqYN5R",
-	"ZGVWTyTC4t6bVI25D9Oyo43Gu33kE7iabWlYZc669u2c1qtHPa3WSXnWU3p5B7SoJi0busE51V49wJQT",
-	"Rc9RHW+lAgeMrRUpd+6/Ye7O24maUGgbcbjwtuy8JcQ8Wr638zjfiTN1FB75xLllJQ7dugtJNUmZaMtO",
-	"7Q0Z7/gsbFDeI3MOzCAd8/eHtzVj/GfYizMgAX0zJ88Vn/xqx+4925zxkbuB5gcs3R37eCfuBpqJxAFj",
-	"ttHc5nGO1Cw1Oo3WqlY6o/TER1AX1T2DgqxrFJ8rwMEXanjcDVRrMg60qez1E29QDUJM44G9Ny3ycCNC",
-	"DKu4DfMxTfx26lFzg0Xsszqard9ZuAJ834LZsWa2hkNyZ5gpYjAYdrjSEj+4I78HuH+JJFP/dPeA3CqX",
-	"O32eP7KzRgPwplEY1bq8TmauOota/I3s5Tzs3hK8vTLAwfn6pywLWA8byK9v+bxRtp/aoJ91ubazUVF1",
-	"n7j4HbFaztXz7bDmvhW6sfUaqJhEqf3FNjknPpYZYsqEY6p7ihUaVGze456aKxAFKI0Veq9lpCMR6U4a",
-	"JXLbp+YZUM4sITEnmD4+zJkZ/dYUYp0+EHbvOhH2xLKRZezLogJb3um0Quxr1e+jbOav51JI8qAi3dFk",
-	"dTa8kMbQbGtnJGiANbXOYjcuZiQYuuOA78+15WzbYH4OzeW16dnSRJx33/MBX09+gu0641hce+YuY+8k",
-	"wVtAdVuca0N96YFTb2crf2nlWVEnLT0f32qexJv0wtzawqepc4k5IEIRRlumtNiX3mmrrme8O9vtrJ/o",
-	"M+ysvjP/vW/njLFv2qjkLtgWkI559G4uJ+adeBd5aSv0nnb3flH9vifiXFnNuv+vAwSrKZZ4MjU5UU1O",
-	"bkt3xRhOvE3XDqT/P8eMd11PxGq4iqrqprQ2gdPvk423S4azXPuKSI+Q+efNMFkSHxPyKxhtJmJXrn2x",
-	"vXOk1+rOv0r8ituXyON+CmShOFdefjZ/yIpXCSh/ppP6I8ciDRZrwYK7siYcGlNb6CiUmXQhH16et4YP",
-	"TwfePQB/InQ51m/Pu+hYZi5u5ds6qVePcFLPE7EyPquXOg3i8rP6z2SOoZnqjalTdmaC6FGm+dnA/SH9",
-	"/wYVcDU4zndQEVoeAQ9zBNtHQFo8qx+DL7VK4L/gbBjI76dgIOe5RdqIiK93IXxgu/NeB8EAx+StdMW4",
-	"rRXE4GPodBbFqPcAjamtw6Fg/BFOuqsOPZ3tEFbU/6p4z2kEpoJtKDk31LIdJiFEWN+k3WQBIEzupK1I",
-	"aBPDnecB9NZb9CrFEa381t/iZNbIJH88PzXmfwowHaOGkx2WY9j0l+awUXAw/6fly9RxCyv4ppWzflXd",
-	"c6tndrQFOQffapaBW8q5JEDb/VJtbY4mp6mZlmK1y8/uj3k6V0jD2RI2+pPypcsE0CGMQuKHR8gGSE/0",
-	"6vxEP+P96jdrVtv55rj96hvj9ssCc54uIPta/frL7ngLQ9Y9+4OukJlxuxrHii5BGWD2mEW516pD8lVP",
-	"Fm/pN87IC7dNa7VnjRAeHrOEd17NQ0dknysNU/V9JLRe3+gv0FrHsT/SAdNM/bX36Rbk66D+7Kk3Sff9",
-	"qsivCXR12qFT5snC3SiPsM/tDPb56/Z4kKFJQqj+YxoWftAVbICWiFAkyRb+o65C+OQq7U9gTASSQEbo",
-	"qLUeZQHiiN3F6oIUamv1fv32uDG/1zWmtqbqyqJV2DT/6Xyb1aHQFlZipQgLhNGaaOCgfycAi7MyY0b6",
-	"1IxU/shl1/+NM6qO2KYtJvVXf5M/YFLnM8Mjlp5qWokItfASplYUWjNuSkoIQYTEVIrHeVbPnQeXtVPv",
-	"2eYGzpZ++r9y4XLYYEdgP11PQLc4K73UCOl6gcaQ7dTQAm8BSfbvaT657dHzHCyvOv+ZyeN0OsqkRiU4",
-	"RQmQTD5kLZ2DubrRbXLXIKBgtLSZdkLb3/v2DP0g//uykSfGGbhI9X0r8ZFc5FaineGxzSDi6HSihVzW",
-	"TmbB3bTnddjFo10DtMAOsJkClOI/SjS0ez9dE8C2eQyhzYyVV8ZswL7aBNrxcPNvY9FPea9uu8zpM3lL",
-	"zQivWQlxZ2nBSmtabjDhwkDn6W8eUxqyG3z52fxhxmv1I00SLvUmmbRvxTrCZyh8LejFZewTD+xxdDpN",
-	"TbrRJnnh9NSB36bncybOBOkrj6d5LEqGli7flEmreKAHkKtTJkknN5bQgjQ1iOl6vr7VWUv6+lGm8z27",
-	"SXsPM+GoIYVsOYhvKEF3QLfDWDszfsOOpFa/xZ/emY++v1pdbAm1f3see14fMYD16+5v4gR4sXeC//9v",
-	"1+Zc4CcpnHeHujt7nxMq//J9d6ETKmGjgxLPaZjvZ9aM5IgaMA8yXSRDWNwjfPcVItpS7xoHXG5xc4Z3",
-	"zdSVb/I4Zst2PkQ1m2FG2RoCKTmYNWBeDYunRoQ2bHowFG2IjU1CfZhRZvA/J0HLbVHKsdrCkHLqzVbP",
-	"dwlroOXJMZhyw+vPHViv+r/GG5hRkfVJ9iH1IQrqtxFFf65Qd5ucNu2NvTGNzoW+3yXJOYj9byUC0xTx",
-	"9sufxKRitH5AAj9YwFzW1iWqcGMuotgdZRA4Dr+ksqn9eLeQpRcItXORne6KtDOO9PqNoeT77757tDk4",
-	"/XiPhS8af+q7z1mdk5eetbLmCGASmrmDT7bt9uLFn7V4bP78PCI9nUwu86NcxUcZq4iqlbpTvQD1Em3J",
-	"J9ApAhTVsJY6NWA1LYLmX3ZnZHEbn3+N41FMTgIX3gO7r1htq7lgeZTR6dQCowDMJ4Cbb83PeVVeGC9F",
-	"7vv03dUZ9ixLs/yJZFVyqwntICIkvvOIPXo/1VKR+eDOlnS7g2+toptJE5y6g25Ni3OqVGaExIu/B7gX",
-	"CFeAy2/IyhFQ5RwllVXnr8j2sd/l9E640ABMS3SiXUlxZAWGE08so73HD6YG/beUMnCaXdMUS9aVeSIQ",
-	"5kRWW5CkOHM5GYmbSSzEj+r3OdBWpdXbcMQChC2zpV1d1oGh/gQLxIBHffdxA8kNMWWaWy6fCCQaJoVS",
-	"ZBTNnm4Bi5YDqvXb980U15OwbWosYa7+s2v1ODWgzWhZIW81piaORMtZmJokY9gBPaIe1jky+PyqzlXb",
-	"13T/VfBWuh0b79AZYnw806p/ssvOSQDsbcGcP/U4IJRTmny6NR7vBnVB5pef1wDl3+EhbZO7AVzmVchb",
-	"EL4eecK8f8SlBp+K6BFS2kXnKijPowrKly9f/v8AAAD//w==",
+	"h9I5Jsysw1SLwWtyW7GYFD+w4h8h/JgBYg8/Jz1bTkoJtVZ/03za6v8jxyKWs0CZjL1MSmkyUiDDRQVW",
+	"0zPKmY/Is1yZtdaf8Rbe0Z+ZnA8JN1OKLkJIsrU6/cBMExgYpqbxzrU7r3VgaAcILATQ5Eej+fUeZBl4",
+	"S+r6HW1i9oGmxjQXLcB0oR8D1vTeL9iBlXIrnUA569nUw7qOYhusphzj0lPZM+6cHjDa803CabBlHCZz",
+	"JxmHmz6/BNaOxjyeSVfhbj6Czhg1dW5OxnteWH1dNc5x/jWc7SAR1s0Bi6FQFNmWuBl0j5usL7O20Zmh",
+	"jjEFDSxBOcQ5qHez8qzUisrGsUy/EWDC2URTk7gms8N1C/PGEq8WmnHdd+5QmCPgOcIN2LGBj2IIj0Rw",
+	"AHLNLfaMH2RteWv9FQNb9CApNnTO0bKOhguvDnoyloWLvycU2iYVL66euVNFAyiRsGkSC+WsTtFAFBa8",
+	"YpwuESAO5ERaiwvXW+/Zc0H6biN64AF2Yn7yXay5pk1O7tBb4zxamDX0tmaMv9ahTBFNYC2B30CTiMBn",
+	"ayVUSp9yZ5LNyVY9iX++urrSlhjz16uYNrskgdPfkpFEZd5SkZM1e2ACkrrGLqyDmhYQ1TC7EPDZ7oW0",
+	"wpbrvwLNKjXZEhNUUsNa2pDAeUFCD6LzUG2Wjd+0qFShtvtn2EfeISfqHR+TvmOkjEVXdH6Sklk3SUtl",
+	"6CQ5NKF1KHMaV5SdR4wOf7WGlAG/73uGgkAAyGSdrTNuZWfVfiCfFt2IrDG9pILruRSvFuVF87x5ftQN",
+	"1eYahTM3t9xPKZj6yhDartJRzU2mGyK1ca/ZtsE8JhznpCJ7TULvl7Cq4ILnJcAiyx1nOYDUDnhJCrk0",
+	"gsBPbuXSiV1HfrE5b4mn8OL3pMsUP0Go1vLotASCRzixWMzIicbPI62Zw4GU9bEteSnYkfDNIJrLp4KP",
+	"30DK9qkUV+BF/wLqZZbm3Aw+Mdrhk2lh2nW8CgMszUTyCLuDg1n2rSfFiK4Lpc/TsXILeUnjbx01D1h3",
+	"wiiSfggPfuG6fOU/p5+7Lf7kAgi/vwrSmuPvX9D6u2jjb+s9XP4Upu4xRdIJYIdIJBbmcAiCQ/qsRy37",
+	"rnls3t3+f3c1I77568HOO+cQKJIcdAJuAJexmAUQCx2b6nntZ0QEZtS0fTUlGKQNr8nUSkWteJAs48tW",
+	"MyljmHF8hJdbt48A06Rzg+bsndmCg3bvtt1ucRQc6FhR3r+Ag3xAtoU7Vj7oVGKBSWlxWStA7lAjIpB7",
+	"wSxgawxDYlKST2//0jttsVBudzHx8Fq6f3T35IDqO0xqhzuTZrbuLvj+KoYJOmkvncL5WJwS7zqbvrFi",
+	"s5yahocuC1eRQ47nsYEmfh2m+HjyB3MI42EK3ORdpx+tKnbAkfwHgX2EM8R9zCSgr3rinGoukWKB2zlQ",
+	"BRcgWdmPzgyMFUSiL+jMfBOLnLG0WtRfB+J0DGwXteb/SbcmfJLXAXD2KUFA7BOdvWrzoizI8Bpie0Xi",
+	"hjzwijU35jOpZBLXsdRyzMGAYOHBo6HH2zOfSK2jkXREK+bSQsEi7UfVctLSSNYR0phnrZU9qI7obvIj",
+	"MDJvHyi82uURypKwKD9B3UTCY7s4qsSV/zu7S9jstQG9TGWhQtNE7ZDa2L5Cd7iukQbPlZWRYA5DATQA",
+	"gGqS3aDB5HIcYNrkO86VMJTRKGkFpjbooGBbUHKFRQyuo5FiNWP3k17HuKaQzCcfGsXtwI3OmBUNiwNu",
+	"J+PVnDs4Yl7Aopc5XBJu3ihxTxqtKNG4CZ6TbYIPJqCwZAVx8HHJ4qiQhJaxrJYOrmr65GnQaGuot3q+",
+	"XrDPqL976IFf2fG8w1HP16w1y6eNSTTP0UuxNtqRUJOgLDmjG1QwTqO4q5mRdHbUMPjKujQMVyaC7GIZ",
+	"O/rGWJ6u8xORU4nf4wjYhP47geeMMwCGfexoZ9JxalTe6ok8ZPGsjiYhJB4+yuQ/YaGue0BBBInrhbUB",
+	"JGNvjSh5qNpq9FWrvdp1uqn4/leaNLlxSJq4B8UgvdMNb0C0dQxZmHO2QFi6Yfsf1RdRC6SJ5isTGSUg",
+	"RBzTbxhRZxsGHa7cNGN3z7tg2MOBeo9CWD4jbrJJQYjIhj5JxMmHTpfBW3BR5AjTUkcEmwdcWo/vgqDd",
+	"HDGk8wR3iMTiGHjnd18hVTFx7N51cRSHHD26I6lIdNhiUk/E8M9HFajOofzhYdmF2FJpxj3UiGMm7q+3",
+	"bhqu7/iWOkq8J/Q+FjwaUmo6Fsi31IKGjIO6o5rQ+ycCqQYvTeqddv0bXC28MbVoZpbbDWVHml5a3AIx",
+	"sdGTO6jzgxLo4XlJ3q6HiT2LLcgmhCWclbN8+bv//BhnlO0l5eBU02TEIQEN4qntKLNuGiUB75mBnOh7",
+	"gOY4IxChdQfR+bXlJlF+oqgwLeIm80NC4igkIJYo7EHILh0V14yCtiBvcWlQh62bHom4sTjtQCCbSr6j",
+	"r256F2+vFAOVQIuEVAayj+Ibvne4nscJ/6gb6dZ8k1Adg1AGH/KEbWjb0weDI8bY07WWxYxwNhv11EU1",
+	"mGmuInHmdkort819YvnFm30LCJX7JnWMddCjpD6PsyUOypplAvbZDyKiw5TWU8GSUHID4Zad+7M6wHle",
+	"QkHKWFa3TgmENdASOKKAOWhcNaRB2Ajd6DNk7GKpVL1ZXGTVRtvb+YZEPD8O8m6ELR4PjZ6M4VqWYvdL",
+	"k06w22doCsa8WfaCDq1CbnIxfssJUyxqwNxVWOssEkl7zCG5aTlx/V6p1ktyE3XKtU3Vtptod2fVHamg",
+	"DIzlNTOs98Bza27xpk5zSLL0dX+klyvtfwdooq/oPUDzgVFZiRgev/rVIsg7G6YPwX3+3UwE7oCwwUix",
+	"d/Tv0MhEZNcJsoRC8JD46MkKMFlV4DJiGKRRn2KjvwchprEE8/BU4RPeNnUsywwjfb6QoLgRFZOoAY6K",
+	"FlbONqfRbpWeqYtJZKaa3dreJvHe5+L2RbQESMadk0SPzZt7w+ZTQv1lYKniouYdNKsneHRXHQXiWeIN",
+	"Vtxa6h1Ql7/bCY1A9USgNbfS5xB17QOAFP88AHgN8+JWcqwOwf8TR2bDAtQS/5nGbYv/VBBe1DAxtEc4",
+	"+2cS2i2N3aZ+/WcS8+0nXK8TsivdJKc02OhuAiEV3NB+7b1Og+F7CxyQY4T/1u3BKtjOLDCz95b/lmKZ",
+	"BfkxY1cNS5A9WXcnHQk2BpU+S/XRVKWcyWSa7seblLaTDnFqRaJP9UOiv9m6PTY81cU72dKYDgVaD9nL",
+	"4vFjDZayMnuYE3ixqOqCj7sw7BNz8yWzPMPIiVhxxd2CQAOdehRN60ttl5BkGGaxNMpnKU9OzKVf9znF",
+	"HhYluIumCdK9dOeLAQ0MlXvudEuYjuvMDmbFAdvkxaW8wwpc37SxWmHnrKQ6VRF1lNu/pLZpdklTv+6D",
+	"8i+7DKij/B0L8MYTRSUOhOZQCtDOprFE5J9aL8+Uo8zJKlhsNq/7d3IYYp7ChmatLNh2KlM0a2QOzc8s",
+	"T10JLXApQz5ve0G/iVrv41+tQt6nvQEDt7E9L22BZ1NegTLtsVdqanxfYuZbl5Ft1mzdQz760cX1tlpx",
+	"tPq0efSCFAwLreFgGywWoduMYWEDy1Wxu/CDNcAffloSyRWiNWNkB3LESGXqebfuzkhogmoNH63FZ7gO",
+	"iYtqC3RpeXfnl5hEA1NtsvPwrZfBpuGHE4svid8fpVuvOdv+YGXyuEDK2faWlOkGaQzZBOoStmUflZ4m",
+	"QCLrUY0ErKSHjfsS9AnprWgw/6BPP78s3UDTeblqkAKdW6a/O2TGuQjMaKi0V6yj7MN2cO1v3/4cHWzf",
+	"skoF+qvYUAFyzgmukcWJ4MPkyt8mCg3PJzDbkxz1mEIX8Rkv/j003dkCiwb/sAsEiNdnUZSEfZZTfNZ3",
+	"557FLpldx9xgIYiQWJtCdwT20Zqdw7IKoXM0MenrwFU4wPGJOxG/m3ciTnoPf4b9R7ul8WphPYflRAjk",
+	"sjm5y2iTOHS9YOtDPcQnTSWJzpLtH60OYFeLrH+ibPmwNeMmztpgoPWqaC6DlswMm3eZSWGtz6Pqc+bE",
+	"4J8n/t7H7kX0hD0WqIK61CFOFTbBHbrEolD/o+sFM4Zq1oeAnUE7rHUEf3Qu7WYDIsfqftu1/LK62FtF",
+	"dKTgXk9HfU1D/E5/m1tBIQzL2vYU3eAH29n4mCUxaFyV0r3RlX0hsqGLvTuvv6w1BH8aXwHPuipNDwHz",
+	"3y3/pCTrNXCgxQITlO3ljf903nWg1KOL/mhTRInlSW+Z8+BnzO2Daayl2oqxev71GBko9WcrN+zEbAM6",
+	"jC9g7ciNKrlrsml5XBLfwjxOnluo7m1k69Jd245WdhYzgjMzHT4LlpMrQNtP9TzCeR0by5gNMuYwxfKj",
+	"Hd1qPxgKHb5OlogrMRkScxKLDaPIaOlKreYecV/JdWxaNT+s9Bz9FHLpxRY53SMUu8aEH37b/QNzgs3J",
+	"vlv+SQn0IXUad/2Q+QVF4WMpqw0TAoRwkpcPFPiuj9X15yhY178YjdrrErfq2qCR6a/sGvsTmLi8rkkh",
+	"7TUU0/EyYalJXE68w3Udf65tAZrjhyi16lNMlcZL5lm5YjJ5A7PMpvGKLdripWeSk0uUsL3trQ1/nOd8",
+	"EO3mAaC1Yuv2yu6nnUZA+syrw7HaEXfHTRtToOdrLIwuRRPHOonTgUk8Drm7sqO2t2X18dLetTA6dCiX",
+	"u/TQNDDZAQSRifT6DKeRM+M5PvfBgYaJ9DMTOPD89N1ks9Lrso1qqwvR4MI+lUsE2tuGJzShHWE1XhhI",
+	"aB8f9+XsgbPGv2Aoz6Tdilaa2zMPnDotRxy2Wy855xa3iKHZH1fXLMXjkydgDwPX0lRBSWv9sVGOHWfa",
+	"TnJYc/DMBV4/Tu7u6hOhWhHq3FgLUieHp2DedR9U/845Mq55Tv0AbjjYviKOWQIyBcNnsvitU9MO5/LG",
+	"JVgOuLyJRyqsLrSjMHHND/cozP00kdTxWzYzYrIxYRGuKz+gm1Qu1Rqbrnk41QJt5Hi5sYdXtiU0DV6W",
+	"lijHAY8TEvv0MEONycY3amFITyCXzJ2qdTihk6BLTf4z/8EqOXec3QNd+NGofNxsASl/QBaM0p2cBR/d",
+	"E4s1MFN0bCxLdZf5GLxhdn0OUGHBTDtpc8lHfR0yFkKxXdglb2s4lmLGD7uQZgEwxILpSveQL/mGte4B",
+	"y53eUBIL6O5zLzqcCC+UcWM/sZeytDEbgyvZn7puZh0J7enqwBoMR7t9yr1n7B1xzDUTPPvT72BgM7mD",
+	"itAyZU9xJTXGv1EWPh+x3z9WhCc+ZhRuhyGvKQNJMFDXq59bt3V2IWHnuaR3dDuC9s4+NQ4oxSIRqXGo",
+	"kObE2pwrYHRYEk4QPctgTt0YmTR06z+GhAkcNNFumwOi+JaFe1C13DsXuzlOZDMYBV0rjU6ADbqURDVg",
+	"LcllFGq0IInLTJ6nc002LW+YSAXm1bCkyKypDR0NZ1cC/WI12+oBcYdqtKCmweBRm2AoTxhFbG3Su5CZ",
+	"hc5G0blAue7UmFllUrS0qzV726XUBMYSVzrTULjHbaseh3cbNGHu7cwRseJMB9iiXHHB8Zk6onKOLQ/Y",
+	"USEdX5O4Uvwyj7hUfnVJlYMCpCY1NvE8pT0MnQjonQF/Cl0Bz1fRjHIoe588v3L/N1fx42CH0epi171I",
+	"Sy6bkVPO3euBz8kLT56M3mOh1xrl3SbOsc6wP7hyXT1c3sOZC1IaDkY9SyExTaGeCWgw90cu9joYdDmX",
+	"aO0zry0Mok4pXM0YZrNB03yXiAiEK8Clg9PRJXP86LPgataAoM29HjgtWGsoMNtsbk33rNxeu+HLM3t/",
+	"4WUsNPIOCxJNPgRuECEcdTTcn7Nkj9IHsLiHFF5SBMt0VIVd9twGcW/Y+MeJiuUOyXD8C5NVGnsJc0nT",
+	"v6ZgfScSjKOpZj3bDCdJpKlAX5txM/hYekvLXj5Y56XywfMm7d4v11Olp4nZqSWrtycKxixN7FtS8Edz",
+	"caLez+RV0wxuqIDKe0xkHDE9nh3uAUYd14cH2pynrlM/9CpVRTNW0fUXK1ktreiqv0sVU3Daap6siwkf",
+	"GAavYjbHiXNfWld9qvpShXdgYvR4S3XgnivftZgVQlT/q6tEVGaUGyvMo0gfRduhQW8Byb0GzBGIraU2",
+	"WByKKq5O3ttBdbxe0pEsqlvyr1hC+B3ZCLRpMS+R/iOjqCY7LapvQETTDoKwwQwlirKfRrXEQyktIgUv",
+	"CAX5c2xjgjObMUEn8vmmhMq/fH+REPE2Cek7hop+7FFIlMc3swjF9e7OmMJ897ydqIqdqP9tAJk112Jk",
+	"K2wjgwx4B2vGoTLnK/F+J57vJKzO4NUOIWfmnt5cfbuIowlNp28vxpipWWLtn16nF/npl1Ot5tNtdmlH",
+	"qrPDaiY9K4UZc+On3y0gHMRsadY7pFjwgFdoT9+4C3eESlGRXVJBdB9NkdH0vKjijTuNfvTp2m5u+ol3",
+	"9OBZjg+s/dGc2D0WBkcKyotV7pKm1nGNY2G3uCggggK/lpfi//t/p3TCcftYaw64kAuAqa1qGe1/hdgO",
+	"OHIo0U8Esmk9EY2vyZ3iCLlFkcP04GbvwbD11GYOylbnxT3TxM49KuYbPRcX8pkjT3wXuma/G98j15hL",
+	"UpAmYTHvSUDBsdMihZhIoh4nTUP66p9OoUyIFi5jKr8smf7Cz8QvwodQuOGylOqQcMs1a5cMlipfa/EY",
+	"Z3PYLF72sgwtgwOthoheAcDFWdBm02E1p0vEC7d7NinvurIeoREy1pTloYxbitaML0Ljr1IGpx5iTsoV",
+	"pwszqT6yFOzk+cqBxLfUFDqcTtMmSwwwxF0uCFiRJ2FPj4d9MkES0WtjVzRxYLymv7y1mDkdtBj6lsQy",
+	"0DBqakyVdogpYg1QtCb1GJLLlnvPlRd9rf35kk99GP3U/au6PU0xry6/+LDKhbZq4djjo2bo84eD8mBd",
+	"OpqFR3Q1ei1NozeCjYodnPiWD6MjQwgemKz5tfDwZQevBccy5w6QHBeTVVXu4SGfz/4ODwdjvRuEdz3c",
+	"YtQhvxN+QW4D8t5sExO8+LFOQATckUTEhauTf0wRv+UY2KsLUTEmU+PuEwEi89DZYeH/vQ06JdpMacdL",
+	"HaWkXfEwyn0tkhxLjQErMiGBP/uRygUxRuajgBtvolG2Rct3sCBugO8gmc7ibOyDmhEGD1y7t1YG6kEn",
+	"UwMuKqQjVQSi2nuVNYVf1ReJavyjOq18B1MlusxKRjT5FL22H+Zv2U8XqlkWPooZejlAynUgueSqXqYy",
+	"0dTdchrdq2FymXrl9apBTa0pwaqTxxaLVkkIiVPJTLloYGRLhojn8xAqJ5HPGg7CpssePrSorN9/EpFA",
+	"NzpI7BMSy7YXIaAkX6rlaRsMWqZCBJZIhkuse8NSsiNZ0VG2296R/NiN59foiBm9nSy/pl7EA5k2LLEa",
+	"cx11zDl01jOLwM1aidjauIX80k7mrHlExp5zG52nonqM+6astmANttp2q2toMDpvu83j1SnNxrJfMgEi",
+	"87ab3M/TlX4+5trIPuv+1KZFio4PU9aIHKgiOTBv6azd7mKxzqaq5XJ+OT5qw/QbnzWhBWlisKhNl58+",
+	"h5DgYgv7ZW2iLYmtxLKsAo75zGP9uanlpj/7RR4Sk+i/Fkej05lpLw6xdenbscjg3uTyHIWeGrPZGF3n",
+	"weSnUPKuOburIYIjFtTjG0Ec2oo0BkVJI89jXboir3BfYhqumNUQlatut0tj0pNyr6+Vl0l3PSmNszZH",
+	"eVdJ007XDTWx1jh8WwH1gohu1cdrqOsjJNwkrSZrEk48BoBFjrU2VC7sN2FYhAut0uRIUhGEiEYwJmMX",
+	"8mGNOTQJGEQsZOegtXjEsg/0mXrpHeyt99SrUWKruwFc6rD/o7PC05VPq3hq+sQ+WVxe82WWUc6vY7lh",
+	"Tn36ATfxI5KAjq9FMmQlYu5gFJDRa01VE6jrFbpCkqH/y1TGVH/81wphiggt4RMiVDJUwwbiQTP2l4Ug",
+	"u3xDaGJydw8SgqlJoLLSNT0xWjPWy4RRTaMiHdsljAMuM3Nm2BejYdEdyD2AlXexLCpfZhTf1fBEILWJ",
+	"moKxYO3IrGlb1+rTixeStxDzhHJia19l5Ui7ojBz+O2aNr53c9tcWD7ypVts5Sa/7W7HsvhfMfBhrH+N",
+	"Y67jgtF1KzJQBl/7hhMQ7UdCW3qD5PiSVK/fE2ED0ATaA9yjuwdkIf9OYMCcgdU0IW/iXosoGpQ8/0je",
+	"QyPnfSSu6JStZp4MmVcHyh2PPXOFFYk5JC90CX0bmoD2UNcWEFRH1WfWNKrBBSTGcGBOk892UGFtnccS",
+	"u9pc6piZ3wrJiglAxIGg3uHi3hihF0Bz5iWR9Utv91LH7GxXwRkbYcg7qEqz4ytvttYsE3/HC7ahRMSc",
+	"3kqQyFeZa0LvP9gKBHlfjGvqTPKRmWmqop+ocDMLOfCRY0KB3+q21n2aMhkkBMjIfjk/oHcHutlMEDxu",
+	"d1dSV5mq4d0k4CVLguPOYe6ie3LrsKYPUTpZJK+SryuYYLnbJnWY5bqJ+rWYxc48X9Js5bOQnrkPmf3W",
+	"PmXND/HcwK6ieiZ/Nj/uYISBcjUXeT1RR9x3+UiVUu4e+umJQVbi02hGY3ZpldBQnCy0EkFJDsuXCl37",
+	"GqIz70qyBFagv3x/Ogh7ro/3junWOp8m6jKYL84yFkW0MOr1NdUuqF9CEVUP9B6L2CwfobBL8vlMFJgg",
+	"FGG0wVtYmWQ8h8L1EmFfx/mJMLZ+JPCDMNLPLGJqWBMmkvytf0ZFCx0ldcGXl5Z+ipKmRkybNdzSiHzF",
+	"GXmOAsXXk2RzZRQ1l0HpjVg2yGgR8rGegi1yYPEfk1VmbqC5gQJIE7lv7qnFKxgESUvGobSpGoscN2P/",
+	"COMxTxGFvSvpoEXS/2mhL3UtHGnk2WCmfJhZYJwsAuSNHfjggg/Rkg3x4XZR/IuIiy7L7uL8FgkBIf7v",
+	"y8vSBnb4nJJB1vjeOVW4fvdnq9mOXo7EAzRUSm313XwsT+A/tbTkUcLFVmSG6H2YM/+Ss6ZZULA8GS4Q",
+	"06SyQ1iPL0PcVcZauoN7zgawhtl7N1lNLVEMbXgOR9W6hm97Zmyg9113KptZ2VhFMzueW23P3gcHldoz",
+	"38bL/nB/z/Rvrtmry36Yvrvi+D05VTh6xVkmPfQntBs4MkzL9rrV40egtDxmet0BL0khhXkU3ZYHuVh5",
+	"vpmW04wH0ruuvcM6dIJY5jQTtTsWZQ1nBZqr0tsziicDx4jTWo+tSjBY7lTNAf1gJurrTribsjMlY9mQ",
+	"9jrVNLLDB4ufuUNgR0qgBTzThM+9QdxX5gZhLS1vXQzBsJATJhGZsGJ7k3OOggzfCgtb3KZie4rMp6s+",
+	"Es4cBo6WwKzZxH/4/Tx0TioFe+azEJV47IJQHyC2DvWbsOYk0RL8lnyyT8tcOQhjhvKr+vMclJC0qVcz",
+	"scPOKgWmRG6AiOyJafta2e2Mn91YNarZJOvcivevTIJ41H6v+rruYxYOh7pJGa22REh8vxTcQ2MapcdM",
+	"5U2Ex/z4hbve0tNwVbLTKEaJOuLSoTEeO8vR7WUc5fpBi11l0gI2Brs2WIdL8wq2fUCK3vYEO5zn6mX7",
+	"Q1xdngKRynmJ3UljS6W4J7RuTPoRfMOE46DryVGzSYHy37D9j5wzPhlaE/GnRACpdOVFjz1VW9tPBbgE",
+	"ri7C5/ORB1zvTjIEJ5rF4FdwQCJDtPrEwjjYm5YmFbLCWV0nXYju6xMCOwaR6dkV73SgYbykNUP6iCEN",
+	"cVmx/UvtESSmXh3FW+iq19myxpmhSya28Vh4pa6a+HzomS9CGoCbOLWt6Oo9i4uAItGD47Z9LBKVzgzt",
+	"ZP3WeIX0SSz7JqaIhT5L9a9tdaMInK5DBppFITK77iPr0q65PjtYwqESCoPgESv3vRdLnpcEzOe84+pW",
+	"N0oFMDm/nCZWYhM3iwKY0mRPhjZZ/SARoIbLFLaAtRDnxD2ZETqQgQrL2dVHcVMcOZbnwhiYltesjIaD",
+	"JKpcZLphWiqNefXQMqt6Aq6fGB+Y2cdVUzf7noVkblj9UXqkmKM9kxgNVmMssT0cTT4/5CQJfURltOjS",
+	"tDyjPn1Fts5UnffBdR2roOZKE9GJWb4ikZjWDd5OVo8qrf4b8MHzaMligDLbEfr9LCSX0fZNp7EVzWTf",
+	"ECqkzeM7FPutAR5muo1vMc9gc6TZA9yXw4pnkaqxfjr/xwx1zMhBx/3Zdstf2e3NNbh2fHKQzdV8rhYR",
+	"ES8fph/bBZV9hqj5QVMs7kMJRIKJfa+JTWBdcxDVfKqHHaJ7THTHOkhgGSk1LY6g5XUdqz46Yqb4kR2R",
+	"Z9N/rMP01UWF+IK1RTMqhVhcrkkR+mHJJ/ELY4MDMdz12k0pxymjWeSNpXCsfLOWHMVRczVH1vUUjrmM",
+	"vTR7HMhegdYde5H7wq+x760ZR5j2kAuJQNrfhVyKXQsI16aA51jwWSeAehpSRCMR5Z4F4Q3CeMO1CVJ9",
+	"ghitH/RfC0zRHQwD/aced7K+cAPHH0wholFqJWxn62fekg19ZwJf5lVRg/nkHlAnSQ7x2KQkdIPaBulW",
+	"Nq+ntAEfJgiE76ytWQMBh6FCISpol8oTMcTQUnywLv3+BLaY1KgGvAMRjPYSQS2cvVfvhSDbtsapwXUc",
+	"5zuaFzCq2sVy+ARIrVeaWBZCE9nLS1KJPgLe/qwujgyHkMWzSaUP3YL8rxgO6Abi90QR3W+7gyjE9dbb",
+	"u8fC1HrQwT0AJZSopTUIsy13SgEFjnhLhT8Mcwb4NLpYOvvIYqglMojTLJYEIvpXFH04WNMTgZTkjmxt",
+	"4DDSbVYrcTPyWEUWgXeAVuZXFd1Yl6u/MDIFaDz8pMKpukCpHKLlWN1KJhwGPgRIkZMmkMl04mh/2cDc",
+	"XVqwrQLaWZ78hENIbk2qbr5JaO5oiMwOeCIAqIQtTmxOORmTaRLikAApfHxaqY1cJxCeBkj4oQsXl+dA",
+	"5VfU/TBKLe/G/b0tN6m47AlE/+1ElxPRONPw+ydH2LeLC1PTQ3qE+Pr5qPrLQvtf6zynSDetSDDuHnPq",
+	"cjfyoH7MB/lxPHponx2vOc+fl+5QddpRqV0ufl7ZMmxl6mkcIr5WTCZltCUB4oNQqd5NxwHfR2QhJiTa",
+	"ar+ADlw1zpsIs3ISPzdD043sArDMN37s+ENky4MOHiIboTkNJdMRTcdrC5mEmarxggSffr/jLMoUiafC",
+	"8pbmb+SS298MA5K7PIw7E2Or158bY2L25KAgE6srHBxb2xfGDgnEnRN8KG506Z4YWmuqcPUdnvfp+OzB",
+	"7ula0Py2YvYcJPJTA4kKPhGZ3f3aV1yfav4PKCTjWkNZA8hbIxvOT8UV1s+aipWJs9qa2ID8JFx3vMZ1",
+	"nKKo38GznNW/+2DJNhlFP38I3XzJALLikE9RyfKb7vPb7qBmBZkvKxxw2B7w/U9WVh3EHuisDo5cUlkk",
+	"4QLoLeRzf1BCIa/9Lwt4tFc5IfOLZTzx6eOiLf70MXvjRkD0NoDM1dhiCVnTnst4bYes0B1/AS+P37lt",
+	"WDJ/LotAy/Aspirnyzw4Rz3j5WiOtxKv1zcshrt0QojzJJz5rUzgAeCiuq36eAfBfeSAL/I1ep8OuCih",
+	"Iw0/Mip2Om+nb3sqfmbpwKDM7zB4agdIT8OiAnCLynagaV3znJ5jh4ti6412tFuFO+MxJNwCskIGbm2p",
+	"oMXxAhLXEEeQncxRwRkFF4I8FFym+NQbYAcWZme4RSZJzm4Hbym6A0FKsNmoWzYCSi9qUtynYFGFWv8d",
+	"s8auQdqfFAiXpcYJmg0ssIMkV2VlthggRyJJpmQJm+wmdVxSaegV1EkDSbmBLcxXIP2bbzijFiWz1FPn",
+	"Uv0wZaDE8+VxepNzBqpJgzqu64deClVe6/gaRjV19ek27u1eicTFiUv9E2M30t8f3eY5KhoWsKzjnY2e",
+	"y7LVxa6K7CEaY7vZdMkAQwC9VJxWmnEyIcEsibwnXX+Vbenp5nyQucewSMTooXNv41nReAs2OVffXT5T",
+	"iHGda+xCdq29w+S4D9PEDkgFNTXjU6Y7++PN4PtUCUvL3dY83v86GCrG+MsATP5tlmoXtnJ7n3vmDAcd",
+	"dOA+4gYS7p9lgJVbzBcEWH/APBpcLVjLiwzx25VgN6P672K8Ekc7nHBatlzO27W1cK7tI2UMqLLANdAS",
+	"cycDIKINqq2Ix9bmYoKzAtc3tpb7dPC0a6j99JKbEIQFEa5sT13RtiTGFttTtCabloPw3nKB8AbQhrO2",
+	"eRIvBNrgjBh2bOLXTeX9HBf3jRaEp1AgOz/sAfCQ1qlqmMOT1E/Qrqojmx0s3DLLLCkWfQ2xKoUVTmNc",
+	"/zMFNelEjfHGVWRT6QehpRtX+bZeu9fCBYFXrC5X6Er7/2gv2qXvK60h5clib2GfYa6usE0t/SfYPFSD",
+	"3Gu+twvJvgQdEQ+7BwFvTe2M/KtiuoTkWVFQj8I6tcwc1KB0Y6WYM1XH+TSX6CNea1//8ukfynevfn7V",
+	"xX6skGiLCmGBfmwVoS9/AF67fNr8kJCFl1dq03+2RDwopH2pFS01iZs2Cqa9xiV8ZK8ZpynlfF1jDhPl",
+	"rXVZneTvg3n2huv13esoy+TZrWq5zfMjbJs6mrP9yNVJpusvLLagdhEKE7UG3OIft9TFCVa6bJF8K+J1",
+	"exJzuPMwQDE80kX4o5M19A2iSrI8vVI2P0nEGkNoJfA6DBYkmYYHWDSXNStaEavZb6Iy8juqukLyg4kz",
+	"XFQ60KGo2zKn1HFXMd11urI74+bryeT3JdeK8NGWgTnEgGBQD1PZzEsiRgprzMzA2nytmqpPKkZiikKA",
+	"dKd1BvXIcUwzcdoy76HJov0RHIiMAv4z6BELER2iqWsm5q+P4WDJuArqU+O41S+kfwq9YRaYwqeZLEKd",
+	"86kjGWXbHY7na7Pa5QCedp3xjJuDGXWpU4qITUtESshvbGXPuZTuiJUywJgZWJFyMI4n8QYSjqoUx0eh",
+	"VeJSbA88ZTJsyjl2J8F4bWXPUWq6sOCZOvo+7vqPrz+venf0AIYgKo2p6NmDXhAderOpNWrrfju26uz1",
+	"FitDzdFhNXRslHlqFuVWRU7Ne0LvY8AWPUimlK9NtZq4ea5xLEV+WZZVeLhjkcKLbI8Lg1Jb0AnR0ew7",
+	"oLB4Ebfqq28IutoliNnVhFnjFBZhWvcWeHRBkKarbb8AECMoiB9DGWQ8UYaus2gpWTQ/ecpK673J2nGm",
+	"SOS2eoyZtca2VhHmpQZRMXdaAiB8YEm2ZQwEU91E72rVrYiPvMX0waTKIMzjZjzn3h1np1UgAGn0VJMa",
+	"h/aVKSV+OJikhwW3F6WZup1E5sVoCH3EzXjrAWn7O3Dyw8p4VsyuR6p1pzJ9GlsecYuSHgShN6k+fTDR",
+	"jow9XWtjqrGuxhLKDnLJpySTPT5yPkk3dg9p3uBmE5FvHlbEO8w0/NBAGTeGuatubGmnBihbfYoYLQBt",
+	"2TBhLSOIOWkacwGUGpqm1CD5uL7uzS0rBm6Mf7fTPesjr4sv2ytU3agVFqjnDujm47Iw4laZuCiZcvV1",
+	"NQKnieMQYWyhv5QLMKFvuxkfpHH/CnCfkbk+tQVv8MN7hst4kjbbJpBqtkTO9vxqA+9Nwyz44FPNurE+",
+	"+QUpfOl7x1E7WQROyHQWu2QS19krSd03NpHddBbOKBjerjoLDvlciU02SNfl3XsELMssB6Qu/WpqJR10",
+	"Lnzd9QgucbMI88tERcQtOzPhFvodtd/H9uZXZkWmOJJxKguxXzs9DLaL/7MOjFwGI8hSFY0SoH37CvLD",
+	"m4TWWiuLTKzlL+0uNRN1w+Qws5BcP2JT90pykXm3u52zbrw49q2b38rsaq6UYDjjADHhi8blWUfMGR81",
+	"nAGV6pz0Cti5hHZXrs6kwT9DH7uUeA0IvMYF+EZKGLnVvWvhQuig4g1Q4DrAVV0GBjxaKxp/2OL77uc/",
+	"PkO35qQZrAm/SN1JoYPJVJ8vEUYShEQ7XJMSS9Alw2rEQTSMCjXoBhOqi1HC9pmH/X9x8aOiTVDC/MXF",
+	"1bPnz65c0T/ckIsXF396dvXsT/rqtAx0iRtyWWCJa7Yx5suNCW1Q7KRNMu/KixcXfwX52jfSl7CZjWr5",
+	"3dWVjYmVNiAVN01NCv315e/WKWvumVn7gB9E72oiUbrhrGwLqTUkYcPXcVsnvd5+upeu8K1hGr34kghn",
+	"SUwt/Y1tcsaFuyFSy8YOrsSYgbVP51RLv3SRVNH1vwUob7to60U0+PSUlmM6DC+fqCz8t9tffkYaAhVL",
+	"WzjOQLGv9Hk0/2Jo8hIJAFSyQuiVPNuWpyKMC3uNE4bVNdtn84a6TS91XaqnOgt3u5Ao5lp6KoBqelAp",
+	"XiANsIn+oBFP/7hCnLW0RH/o8MVXiHFE27o2viALqLID/seVuUfQH9Ygi8qQU1aEbv54KtptmbNVzxyr",
+	"D8xZfjHHW5BaZP7vzxdErfp/WuAPzjL0IkCidA+Oycnr6Djjtvry2/kPsV1QgrE5NC7oS6/miUA2jeM0",
+	"dG8c6iITEbJfY8JvOxAyjVj+AzMIWSehQQD9+KUvGqid+jKi/vcxHZ4I/0IzbjNHzJXXC7k+Fcn0ucng",
+	"VH2wzvkKhEb+CPuotTuMeeGYyBx6h5mlSwEcTRdfZjVKkPdEyDcuwuEoWuRV19/TN+6ADCTPKIUsKo8N",
+	"kjVrWSEXcYcYVULUlukoTOMBOYRWq8QBe1WWb6xMf47jpft+S2rIO13PTzZwtwuRp8lULGtpqUVqRErF",
+	"nETqHTgNM15+1v99V36xIPGjl0KrCP6hsK2PfSpstFN/i/+rUYL5OXfZEduEW2Xt9NUj7vSpt/TSHs7H",
+	"3dr48TUzOXZzBw6miWDloZvGNR3r3Qe+proO0pEbBg8gLj9bh87f4eHL1GNpH7E8gU6Qf8HkTsaL0sSi",
+	"fX77eg+z0UyZrj1uykcZy722fxz+wMwehW5H5mjY4QhfLTgNt0BLE9omjjgMS/z5XWGUQbnfLaEuVDQm",
+	"Bjze9dh3ZSZkEOc7xhyQuTNf2nrnppIq+H93qYSqpUbdwFrGfdBe4yOPLaE7IrEv5JgU5t4F7R5DouvG",
+	"y5HpglUY6lF2x8oH7RKT+B4oegB5ajFOTxHO9Lz/DPuQBI8ryHUj6zilBAPXhN6vbGExRgtrdXHVRU7E",
+	"lJefu79Yya6EGkyMfX8/fiWyKjkO6ZanSpqloJKBqaeyZ/weYfpgnMJnvJvDpR0nqzjK/c4Ivfys/nfu",
+	"CZ6i0tUZOElXp4y+iwxpOoBQz6MupHFGklvSnOctfFUU0Awpe/q74W+MUG8BzHrVpkkY4Ocdc2pZK+/Y",
+	"p8lX5BfT5DEeEA0mnfF0dOgjW0zqlcvJX+uMoZNQ5PKz6tleXlHS3AAuPxg8vLOdRNX/Ry1rxm2OrgLY",
+	"Gc+eIUPu0fs/rybuuQDoOXXBXXvk5bPR1A2ReCA1DIQO7tQGdYTrWudmC/tQYsHo0Q4aS4lQP45S5MdP",
+	"DePS6q7LiMIKCXGPhH+X7gjFWmeb9VEowuwrVnsj3Eq7ZrQrleLarcP995kZ7NnvJlfSlLbTc35tJvv0",
+	"DRENE8R5EibcJaeW/7ZDiuZc9UcS8/GUGLuwGyiANDKp0u6xRlI63uLjGbktDWRm8hV5pVs8xiOiRzJ5",
+	"5xlPiRJlbC1oLcec9jFx9DERDzPamm3zKJqaHgvKHArZQy0CFZfYz89KrMvP5g8zGsR/0ZKZ5WRpDj7Y",
+	"wC4LVbg0ZwERgTZHGNWylAe7otMoDo5gttyHmHpZ/w7QmNjMs10+bogID1Vsj2pGN0gQuqm1s9QYUe6h",
+	"OUZ1aKPGrd5iTy/K99b5eHf7Y5PXcRkHYaGM4vqTuH/L+I1udB56675vTMcHm8vJ2mZtEKFLEhUFa6k0",
+	"QVvatGtRhVYIG8uCeiOV8GtyrclpyHj5Wf9nTs/vqJltCNkzfi/OeXW5iZ9HC9crvna44mczz/kRvjE1",
+	"XHSlCVLv3C3Z0F9amed+0XE/e5ugNZKuOyfVbzk8JsiGQqmTzA/mrxSnO/odRfu0uG/R8s8UEmPLdn2T",
+	"rHQZwvxH38nXWuo985lz3ZvBDr69rYT+EjF1iXvMWe2GOZo7O8rJtkk/dKZU15lYSff9rXGSxOv1pMqi",
+	"YbQfRWHpyt7N2gbVnDz8mjP2nIASl5/1f2bUkRvYsh0kCPN9DHxFtS9P9nLHvuyaXNolXCSDYG5BduDo",
+	"Z2J23/8jS9COiSZC0DWADdriB1QyE/lP2R4df5Z8gcHkWfqoWzzGWepw+XK0f2//7B+pYeSdZOwMIXcf",
+	"wRqDzyIN6t4f2U0bED9uZ6Ww1wRfOd0E0LpmjA/o/0Scxuii9/bys/rPlLfjryD9Xix9jgyZH+d+M+u4",
+	"mInxOyNbddCOp3rNjyFffJcv8YaDh5lPm2xdq8e5lvxwOdeSB4HYM8TuTA6F0E4J58RZ6T/VgI81Tx7M",
+	"giniB1GDp2Vua/0/I3e/cnM/VJBvWonwHj8gxtEdZ+2mkkgX/zotg/sKEqnL7Aeb9JShS/NOEoobPRwu",
+	"Q6ycT4VpWfcL++jHztQjiCE1JCZhSgxELS3fXWV3I0gJC7sZv1D6NKESP3TYqt9dffeXp8+fP/3Tlamx",
+	"PBrYZlQfO/+WSu1xz+7nnMGjhocil5MDfb57MJ5k85Sz1paDtTZaXSHiG7mTOm3m8BspKsO90R2f8731",
+	"SCKHpyUZ9HXn/zFyV5c5h4hEFS5PfEP5POdp3/+PrlnWVaUDsXKuKls1YQe8JIUUsYvot7zMx0LsFiY8",
+	"mhRPDo3OYjQly/W/6ehPXfNdrNSl8vr2H18veuCkx6sraRA3GvxIy7cAZbbF31VAOHP047GH/wO+h/i6",
+	"ro7IujgKcC+i4GqNa1hc4iXCFLFaK7dISNYITWMHQ3G6e2BtAS1OTPq3pK6va3wu0/fbr5XEpAaOh+dj",
+	"1NSYojWRFh5ZHRSLD71Sh0Tf5adJdBrs4QZvYdq481fd4jG0KDXSbbvd4jzzjhZIigrKtobTRHOc/BZ5",
+	"VZZ/tZX5zsDJqusFnPz8pAOndkTXmyICMYNq4jboHGx7+Vn9Z8aobaQ4vws5T5RfwnrdW8NL5CPQag1N",
+	"pF78B9EZuxza0sldjfHpX510Q1MB844iK7N6IhEW996kasx9mJYdbTTe7SOfwNVsS8Mqc9a1b+e0Xj3q",
+	"abVOyrOe0ss7oEU1adnQDc6p9uoBppwoeo7qeCsVOGBsrUi5c/8Nc3feTtSEQtuIw4W3ZectIebR8r2d",
+	"x/lOnKmj8Mgnzi0rcejWXUiqScpEW3Zqb8h4x2dhg/IemXNgBumYvz+8rRnjP8NenAEJ6Js5ea745Fc7",
+	"du/Z5oyP3A00P2Dp7tjHO3E30EwkDhizjeY2j3OkZqnRabRWtdIZpSc+grqo7hkUZF2j+FwBDr5Qw+Nu",
+	"oFqTcaBNZa+feINqEGIaD+y9aZGHGxFiWMVtmI9p4rdTj5obLGKf1dFs/c7CFeD7FsyONbM1HJI7w0wR",
+	"g8Gww5WW+MEd+T3A/UskmfqnuwfkVrnc6fP8kZ01GoA3jcKo1uV1MnPVWdTib2Qv52H3luDtlQEOztc/",
+	"ZVnAethAfn3L542y/dQG/azLtZ2Niqr7xMXviNVyrp5vhzX3rdCNrddAxSRK7S+2yTnxscwQUyYcU91T",
+	"rNCgYvMe99RcgShAaazQey0jHYlId9Iokds+Nc+AcmYJiTnB9PFhzszot6YQ6/SBsHvXibAnlo0sY18W",
+	"FdjyTqcVYl+rfh9lM389l0KSBxXpjiars+GFNIZmWzsjQQOsqXUWu3ExI8HQHQd8f64tZ9sG83NoLq9N",
+	"z5Ym4rz7ng/4evITbNcZx+LaM3cZeycJ3gKq2+JcG+pLD5x6O1v5SyvPijpp6fn4VvMk3qQX5tYWPk2d",
+	"S8wBEYow2jKlxb70Tlt1PePd2W5n/USfYWf1nfnvfTtnjH3TRiV3wbaAdMyjd3M5Me/Eu8hLW6H3tLv3",
+	"i+r3PRHnymrW/X8dIFhNscSTqcmJanJyW7orxnDibbp2IP3/OWa863oiVsNVVFU3pbUJnH6fbLxdMpzl",
+	"2ldEeoTMP2+GyZL4mJBfwWgzEbty7YvtnSO9Vnf+VeJX3L5EHvdTIAvFufLys/lDVrxKQPkzndQfORZp",
+	"sFgLFtyVNeHQmNpCR6HMpAv58PK8NXx4OvDuAfgTocuxfnveRccyc3Er39ZJvXqEk3qeiJXxWb3UaRCX",
+	"n9V/JnMMzVRvTJ2yMxNEjzLNzwbuD+n/N6iAq8FxvoOK0PIIeJgj2D4C0uJZ/Rh8qVUC/wVnw0B+PwUD",
+	"Oc8t0kZEfL0L4QPbnfc6CAY4Jm+lK8ZtrSAGH0OnsyhGvQdoTG0dDgXjj3DSXXXo6WyHsKL+V8V7TiMw",
+	"FWxDybmhlu0wCSHC+ibtJgsAYXInbUVCmxjuPA+gt96iVymOaOW3/hYns0Ym+eP5qTH/U4DpGDWc7LAc",
+	"w6a/NIeNgoP5Py1fpo5bWME3rZz1q+qeWz2zoy3IOfhWswzcUs4lAdrul2prczQ5Tc20FKtdfnZ/zNO5",
+	"QhrOlrDRn5QvXSaADmEUEj88QjZAeqJX5yf6Ge9Xv1mz2s43x+1X3xi3XxaY83QB2dfq1192x1sYsu7Z",
+	"H3SFzIzb1ThWdAnKALPHLMq9Vh2Sr3qyeEu/cUZeuG1aqz1rhPDwmCW882oeOiL7XGmYqu8jofX6Rn+B",
+	"1jqO/ZEOmGbqr71PtyBfB/VnT71Juu9XRX5NoKvTDp0yTxbuRnmEfW5nsM9ft8eDDE0SQvUf07Dwg65g",
+	"A7REhCJJtvAfdRXCJ1dpfwJjIpAEMkJHrfUoCxBH7C5WF6RQW6v367fHjfm9rjG1NVVXFq3CpvlP59us",
+	"DoW2sBIrRVggjNZEAwf9OwFYnJUZM9KnZqTyRy67/m+cUXXENm0xqb/6m/wBkzqfGR6x9FTTSkSohZcw",
+	"taLQmnFTUkIIIiSmUjzOs3ruPLisnXrPNjdwtvTT/5ULl8MGOwL76XoCusVZ6aVGSNcLNIZsp4YWeAtI",
+	"sn9P88ltj57nYHnV+c9MHqfTUSY1KsEpSoBk8iFr6RzM1Y1uk7sGAQWjpc20E9r+3rdn6Af535eNPDHO",
+	"wEWq71uJj+QitxLtDI9tBhFHpxMt5LJ2Mgvupj2vwy4e7RqgBXaAzRSgFP9RoqHd++maALbNYwhtZqy8",
+	"MmYD9tUm0I6Hm38bi37Ke3XbZU6fyVtqRnjNSog7SwtWWtNygwkXBjpPf/OY0pDd4MvP5g8zXqsfaZJw",
+	"qTfJpH0r1hE+Q+FrQS8uY594YI+j02lq0o02yQunpw78Nj2fM3EmSF95PM1jUTK0dPmmTFrFAz2AXJ0y",
+	"STq5sYQWpKlBTNfz9a3OWtLXjzKd79lN2nuYCUcNKWTLQXxDCboDuh3G2pnxG3Yktfot/vTOfPT91epi",
+	"S6j92/PY8/qIAaxfd38TJ8CLvRP8/3+7NucCP0nhvDvU3dn7nFD5l++7C51QCRsdlHhOw3w/s2YkR9SA",
+	"eZDpIhnC4h7hu68Q0ZZ61zjgcoubM7xrpq58k8cxW7bzIarZDDPK1hBIycGsAfNqWDw1IrRh04OhaENs",
+	"bBLqw4wyg/85CVpui1KO1RaGlFNvtnq+S1gDLU+OwZQbXn/uwHrV/zXewIyKrE+yD6kPUVC/jSj6c4W6",
+	"2+S0aW/sjWl0LvT9LknOQex/KxGYpoi3X/4kJhWj9QMS+MEC5rK2LlGFG3MRxe4og8Bx+CWVTe3Hu4Us",
+	"vUConYvsdFeknXGk128MJd9/992jzcHpx3ssfNH4U999zuqcvPSslTVHAJPQzB18sm23Fy/+rMVj8+fn",
+	"EenpZHKZH+UqPspYRVSt1J3qBaiXaEs+gU4RoKiGtdSpAatpETT/sjsji9v4/Gscj2JyErjwHth9xWpb",
+	"zQXLo4xOpxYYBWA+Adx8a37Oq/LCeCly36fvrs6wZ1ma5U8kq5JbTWgHESHxnUfs0fuplorMB3e2pNsd",
+	"fGsV3Uya4NQddGtanFOlMiMkXvw9wL1AuAJcfkNWjoAq5yiprDp/RbaP/S6nd8KFBmBaohPtSoojKzCc",
+	"eGIZ7T1+MDXov6WUgdPsmqZYsq7ME4EwJ7LagiTFmcvJKJVWXH7WFt6Zmqy3qunFuRGczCiJKpxB6a6K",
+	"MSkMhFNgnpaAi0pnx2l179tQ8Sxxc1/RvyzQ8iRuJqEsP6rf5zB3y1K4/KcChK2Spj2V1v+k/gQLpLhH",
+	"FdtwA8nzZKpst1w+EUg0imGwQIpmT7eARcsB1Zro30xtRAnbpsYS5sp3u1aPU8LbjJYVsVhjasKAtJiM",
+	"qckRhx3QI8qZnSMB06/qXKWZTfdfBS6n27HxDp0hRMszrfonu+yc/M3eFsy5w4/DsTnldd6t8XgvtssR",
+	"uPy8Bij/Dg/pF/gGcJlX4HBB9kFEAvHuLZfZfSqiR0hpF537Mj6P6pdfvnz5/wMAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

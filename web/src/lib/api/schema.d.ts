@@ -682,6 +682,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/shots/{drillId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                drillId: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getShots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/program": {
         parameters: {
             query?: never;
@@ -2096,6 +2115,28 @@ export interface components {
             name: string;
             cue: string;
             read: string;
+        };
+        DrillShots: {
+            made: number;
+            tried: number;
+            players: components["schemas"]["Shots"][];
+        };
+        ShotSession: {
+            /** Format: date-time */
+            at: string;
+            made: number;
+            tried: number;
+            /** @description most makes in a row */
+            streak: number;
+        };
+        Shots: {
+            player: string;
+            made: number;
+            tried: number;
+            range: components["schemas"]["Interval"];
+            best: components["schemas"]["ShotSession"];
+            /** @description newest last */
+            last: components["schemas"]["ShotSession"][];
         };
         CueInfo: {
             id: string;
@@ -4843,6 +4884,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Board"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getShots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                drillId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description how everybody shoots in a drill that teaches no read */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillShots"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -310,6 +310,15 @@ export const onBallGlyphs: Record<string, Glyph> = {
     hollow: false,
     tape: '--tape-teal'
   },
+  make: {
+    way: 'M25 28C25 14 20 8 12 9',
+    tip: [9.5, 10, 165],
+    bar: 'M3 17H15',
+    ball: [9, 22],
+    post: [25, 28],
+    hollow: true,
+    tape: '--tape-green'
+  },
   hitcutter: {
     way: 'M23 9.500L20 12.500M17 15.500L14.500 18',
     tip: [11.8, 20.8, 135],

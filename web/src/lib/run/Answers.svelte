@@ -43,10 +43,11 @@
     </div>
   {:else}
     <p class="hint">
-      {#if live}<b>{floor.up?.name}</b> read it right: which one?
+      {#if floor.shooting}Did <b>{floor.up?.name}</b> make it?
+      {:else if live}<b>{floor.up?.name}</b> read it right: which one?
       {:else}What did <b>{floor.up?.name}</b> do?{/if}
     </p>
-    <div class="grid" class:lead={!live}>
+    <div class="grid" class:lead={!live && !floor.shooting}>
       {#each floor.answers as a, i (a.key)}
         <button
           class="answer"
@@ -57,7 +58,9 @@
         >
           <ReadGlyph read={a.read} size={a.main ? 72 : 48} />
           <span>
-            {#if a.main && !live}<small>{floor.line.current?.reads ? 'Read it' : 'As named'}</small>{/if}
+            {#if a.main && !live && !floor.shooting}<small
+                >{floor.line.current?.reads ? 'Read it' : 'As named'}</small
+              >{/if}
             {a.label || session.readName(a.read)}
           </span>
           <kbd class="numeral" aria-hidden="true">{i + 1}</kbd>
@@ -67,7 +70,7 @@
   {/if}
   {#if floor.rep && !floor.frozen}
     <div class="more">
-      {#if live}
+      {#if live && !floor.shooting}
         <button class="tape plain" aria-pressed={floor.wrong} onclick={() => (floor.wrong = !floor.wrong)}>
           Wrong read
         </button>

@@ -3,7 +3,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
   import AfterRep from './AfterRep.svelte';
-  import type { Floor, Logged } from './floor.svelte';
+  import { isShot, type Floor, type Logged } from './floor.svelte';
 
   // Everything logged, newest first, and one of it said anew or taken back.
   let {
@@ -37,25 +37,34 @@
 
 <Panel bind:open title={shown ? `Rep ${shown.event.repNo}: ${name(shown.event.player)}` : 'Logged'}>
   {#if shown}
-    <p>
-      Showed <b>{session.cueName(shown.event.cue ?? '').toLowerCase()}</b>, {shown.event.side} side: asked for
-      <b>{session.readName(shown.expected).toLowerCase()}</b>, made
-      <b>{session.readName(shown.event.made ?? '').toLowerCase()}</b>{shown.event.late ? ', late' : ''}.
-    </p>
-    {#if reads.length > 0}
-      <div class="reads" role="group" aria-label="What was made">
-        {#each [...reads, ''] as r (r)}
-          <button
-            class="tape plain"
-            aria-pressed={shown.event.made === r}
-            onclick={() => shown && floor.amend(shown, { made: r })}
-          >
-            <ReadGlyph read={r} size={36} />{r ? session.readName(r) : 'No read'}
-          </button>
-        {/each}
-      </div>
+    {#if isShot(shown)}
+      <p>Shot <b>{shown.right ? 'made' : 'missed'}</b>, {shown.event.side} side.</p>
+      <button
+        class="tape plain"
+        onclick={() => shown && floor.amend(shown, { made: shown.right ? '' : 'make' })}
+        >{shown.right ? 'It was missed' : 'It was made'}</button
+      >
+    {:else}
+      <p>
+        Showed <b>{session.cueName(shown.event.cue ?? '').toLowerCase()}</b>, {shown.event.side} side: asked for
+        <b>{session.readName(shown.expected).toLowerCase()}</b>, made
+        <b>{session.readName(shown.event.made ?? '').toLowerCase()}</b>{shown.event.late ? ', late' : ''}.
+      </p>
+      {#if reads.length > 0}
+        <div class="reads" role="group" aria-label="What was made">
+          {#each [...reads, ''] as r (r)}
+            <button
+              class="tape plain"
+              aria-pressed={shown.event.made === r}
+              onclick={() => shown && floor.amend(shown, { made: r })}
+            >
+              <ReadGlyph read={r} size={36} />{r ? session.readName(r) : 'No read'}
+            </button>
+          {/each}
+        </div>
+      {/if}
+      <AfterRep {floor} rep={shown} wrap />
     {/if}
-    <AfterRep {floor} rep={shown} wrap />
     <div class="foot">
       <button
         class="tape plain"

@@ -2,7 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import AfterRep from './AfterRep.svelte';
-  import type { Floor, Logged } from './floor.svelte';
+  import { isShot, type Floor, type Logged } from './floor.svelte';
 
   // What was logged last, newest first; a tap opens it.
   let { floor, onopen }: { floor: Floor; onopen: (l: Logged | null) => void } = $props();
@@ -12,7 +12,7 @@
 </script>
 
 <footer aria-label="Logged">
-  {#if floor.last}<div class="after"><AfterRep {floor} rep={floor.last} /></div>{/if}
+  {#if floor.last && !isShot(floor.last)}<div class="after"><AfterRep {floor} rep={floor.last} /></div>{/if}
   <ol class="quiet-list relative">
     {#each recent as l (l.event.id)}
       {@const p = floor.players.get(l.event.player ?? '')}
@@ -22,9 +22,9 @@
           <ReadGlyph read={l.event.made ?? ''} size={26} />
           <span class="mark" aria-hidden="true">{l.right ? '✓' : '✕'}</span>
           <span class="visually-hidden">
-            {p?.name}: {session.readName(l.event.made ?? '')}, {l.right
-              ? 'right'
-              : `wrong, ${session.readName(l.expected)} was asked`}
+            {#if isShot(l)}{p?.name}: {l.right ? 'made' : 'missed'}{:else}{p?.name}: {session.readName(
+                l.event.made ?? ''
+              )}, {l.right ? 'right' : `wrong, ${session.readName(l.expected)} was asked`}{/if}
           </span>
         </button>
       </li>

@@ -112,7 +112,7 @@
       </p>
     {/if}
     <button class="tape plain" onclick={onlogging}
-      >Logging {judged[floor.rota.judge]}{#if twoEnds}, {floor.rota.end === 0
+      >Logging {floor.shooting ? 'shots' : judged[floor.rota.judge]}{#if twoEnds}, {floor.rota.end === 0
           ? 'both ends'
           : `end ${floor.rota.end}`}{/if}</button
     >

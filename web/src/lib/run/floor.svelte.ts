@@ -42,6 +42,16 @@ interface Place {
   pointers: Record<string, number>;
 }
 
+/** What is logged for a shot that went in. */
+const make = 'make';
+/** What can be tapped in a drill that teaches no read: the shot went in, or not. */
+const shots: Answer[] = [
+  { key: 'make', read: make, cue: 'none', expected: make, label: 'Made', main: true, right: true },
+  { key: 'miss', read: '', cue: 'none', expected: make, label: 'Missed', main: false, right: false }
+];
+/** Whether what was logged is a shot, not a read. */
+export const isShot = (l: Logged) => l.expected === make;
+
 /** A practice on the floor: the clock, who is up, what is logged. */
 export class Floor {
   run = $state.raw<Run | null>(null);
@@ -214,6 +224,8 @@ export class Floor {
     return rep && this.players.get(this.rota.role === 'cutter' ? rep.cutter : rep.screener);
   });
 
+  /** The block's drill teaches no read: what is logged is whether shots go in. */
+  shooting = $derived(Boolean(this.line.current?.order && !this.line.current.rows));
   rows = $derived<Row[]>(this.line.current?.rows ?? []);
   /** The cue is known beforehand when a coach shows or names it. */
   known = $derived(Boolean(this.rep && this.rep.cue !== 'none'));
@@ -234,6 +246,7 @@ export class Floor {
     const rep = this.rep;
     const current = this.line.current;
     if (!rep || !current) return [];
+    if (!current.rows) return shots;
     const row = this.rows.find((r) => r.cue === rep.cue);
     if (!this.known || !row) return this.live();
     if (!current.reads) {
@@ -380,7 +393,8 @@ export class Floor {
   private logged(r: Schemas['LoggedRep']): Logged {
     const drill = session.drill(this.line.all.find((b) => b.block.id === r.block)?.block.drill ?? '');
     const roles = session.catalogue?.screens.find((s) => s.id === drill?.screen)?.roles;
-    const role = r.role === roles?.[0] ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
+    const role =
+      r.role === roles?.[0] || r.expected === make ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
     const side = r.side === 'left' ? 'left' : 'right'; // a practice always has one
     return { event: { ...r, role, side, kind: 'rep' }, right: r.right, expected: r.expected };
   }
@@ -427,11 +441,9 @@ export class Floor {
     }
     if (this.gone.has(e.id) || this.here.has(e.id)) return;
     const row = this.rowOf(e);
-    const entry: Logged = {
-      event: e,
-      expected: row ? firstOf(row, e.role) : '',
-      right: row !== undefined && rightFor(row, e.role, e.made, e.secondCue)
-    };
+    const entry: Logged = row
+      ? { event: e, expected: firstOf(row, e.role), right: rightFor(row, e.role, e.made, e.secondCue) }
+      : { event: e, expected: make, right: e.made === make };
     this.log = [...this.log, entry];
     this.keepShown([entry]);
   }

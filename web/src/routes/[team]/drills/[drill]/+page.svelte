@@ -9,6 +9,7 @@
   import Dealt from '$lib/drill/Dealt.svelte';
   import OrderTable from '$lib/drill/OrderTable.svelte';
   import PhasePicture from '$lib/drill/PhasePicture.svelte';
+  import Shots from '$lib/drill/Shots.svelte';
   import RunThrough from '$lib/drill/RunThrough.svelte';
   import TakePart from '$lib/drill/TakePart.svelte';
   import Wishes from '$lib/drill/Wishes.svelte';
@@ -247,6 +248,9 @@
         {/if}
         <Counts {order} {own} {jersey} {name} defended={stage.defenders > 0} />
         <OrderTable {order} {own} {stage} {answers} bind:at {jersey} {name} dim={dealing} />
+      {/if}
+      {#if !drill.screen}
+        {#key drill.id}<Shots {team} drill={drill.id} {jersey} {name} />{/key}
       {/if}
     </section>
   </div>
