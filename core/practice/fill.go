@@ -180,10 +180,10 @@ func (f *filler) prepare() error {
 		if len(blocks) == 0 {
 			blocks = f.frame()
 		}
-		f.head, f.tail = edges(blocks)
-		blocks = slices.DeleteFunc(slices.Clone(blocks), func(b Block) bool { return !b.Pin && b.Kind != OwnBlock })
+		f.head, f.tail = p.edges(blocks)
+		blocks = slices.DeleteFunc(slices.Clone(blocks), func(b Block) bool { return !b.Pin && !p.chosen(b) })
 	} else {
-		f.head, f.tail = edges(blocks)
+		f.head, f.tail = p.edges(blocks)
 	}
 	for _, b := range blocks {
 		if b.Kind == DrillBlock && slices.Contains(p.Terms.Banned, b.Drill) {
@@ -225,9 +225,19 @@ func (f *filler) contradiction(blocks []Block) error {
 	return nil
 }
 
-// edges counts the own blocks that open and close a plan.
-func edges(blocks []Block) (head, tail int) {
-	own := func(b Block) bool { return b.Kind == OwnBlock }
+// chosen reports whether a block is the coach's own choice, on which the planner can put
+// no worth: a block in the coach's words, or a drill that teaches no read.
+func (p Plan) chosen(b Block) bool {
+	if b.Kind != DrillBlock {
+		return b.Kind == OwnBlock
+	}
+	d, _, err := StageOf(p.Library, b)
+	return err == nil && d.Screen == ""
+}
+
+// edges counts the blocks of the coach's choice that open and close a plan.
+func (p Plan) edges(blocks []Block) (head, tail int) {
+	own := p.chosen
 	for head < len(blocks) && own(blocks[head]) {
 		head++
 	}

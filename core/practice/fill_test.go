@@ -278,3 +278,27 @@ func TestConflicts(t *testing.T) {
 		t.Errorf("pins that fit: %v", err)
 	}
 }
+
+// A drill without a read is worth nothing to the planner, yet the coach chose it: a whole
+// evening built anew keeps it in its place, and drops the drill that teaches a read.
+func TestEveningKeepsTheCoachsDrills(t *testing.T) {
+	p := night(rand.New(rand.NewPCG(8, 8)), 12, 10, 90)
+	free := block("free", DrillBlock, 6, "")
+	pairs, ok := drill.ByID("free-throws-in-pairs")
+	if !ok {
+		t.Fatal("the catalogue has no free throws")
+	}
+	free.Drill, free.Stage = pairs.ID, pairs.Stages[0].ID
+	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), block("reads", DrillBlock, 9, "shown"), free}
+	f, err := Fill(p, Evening, counter())
+	if err != nil {
+		t.Fatal(err)
+	}
+	at := func(id string) int { return slices.IndexFunc(f.Blocks, func(b Block) bool { return b.ID == id }) }
+	if at("warm") != 0 || at("free") != len(f.Blocks)-1 || at("reads") >= 0 || len(f.Blocks) < 6 {
+		t.Errorf("warm at %d, free at %d, reads at %d of %d blocks", at("warm"), at("free"), at("reads"), len(f.Blocks))
+	}
+	if b := f.Blocks[len(f.Blocks)-1]; b.Drill != free.Drill || b.Stage != free.Stage {
+		t.Errorf("the coach's drill became %+v", b)
+	}
+}

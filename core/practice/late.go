@@ -153,7 +153,7 @@ func (l Behind) refit(past, rest []Block, anew bool, newID func() string) (block
 	}
 	f.head = len(sides(past))
 	// What closes the practice closes it still, unless it is running.
-	_, f.tail = edges(p.Blocks)
+	_, f.tail = p.edges(p.Blocks)
 	f.tail = min(f.tail, len(f.kept)-f.head)
 	if !anew {
 		f.offered[""] = f.plan.shorter(rest)

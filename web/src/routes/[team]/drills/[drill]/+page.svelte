@@ -4,6 +4,7 @@
   import { api, ask, Refusal, type Player, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { download } from '$lib/drill/draft.svelte';
+  import AnswerLadder from '$lib/drill/AnswerLadder.svelte';
   import About from '$lib/drill/About.svelte';
   import Counts from '$lib/drill/Counts.svelte';
   import Dealt from '$lib/drill/Dealt.svelte';
@@ -168,6 +169,7 @@
       </div>
       {#if held.length}<p class="soft small">In blue: how many players hold the rung.</p>{/if}
       <About {drill} {stage} {team} />
+      <AnswerLadder {stage} rows={answers} />
       <p class="links no-print">
         {#if ownEntry && session.coach}
           <a class="tape plain" href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</a>
