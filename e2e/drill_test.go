@@ -14,6 +14,26 @@ import (
 	"evrik/e2e/browser"
 )
 
+// A coach of ten-year-olds sees what the age leaves out, and turns it on with one switch.
+func TestActionsByAge(t *testing.T) {
+	p := enter(t, demo(t))
+	p.Click("link", "Settings")
+	p.Choose("Age group", "ages 9 to 11")
+	p.Click("button", "Save settings")
+	p.Text("Left out now: Ball screen")
+	p.Click("link", "Drills")
+	p.Text("Left out at this age")
+	p.Click("link", "Settings")
+	p.Click("checkbox", "Take all actions at every age")
+	p.Click("button", "Save settings")
+	p.Text("The settings are saved")
+	p.Click("link", "Drills")
+	p.Text("48 of 48 drills")
+	if text := browser.Eval[string](p, `document.body.innerText`); strings.Contains(text, "Left out at this age") {
+		t.Error("with all actions on a drill is still left out")
+	}
+}
+
 // A coach makes a drill of his own from "Slot twos", turns it into three on
 // three, gets the order list for eleven with one who comes late, prints it,
 // exports it and imports it again.

@@ -28,6 +28,15 @@ var groups = [][2]string{
 // Groups lists the groups, ids and names.
 func Groups() [][2]string { return append([][2]string(nil), groups...) }
 
+// LeftOut lists the groups that a team of an age band leaves out besides the drills of the
+// actions it leaves out.
+func LeftOut(rules reads.TeamRules, ages string) []string {
+	if rules.PlayerToPlayer(ages) {
+		return []string{string(Zone)}
+	}
+	return []string{}
+}
+
 // MostLevel is the highest level of a drill.
 const MostLevel = 3
 

@@ -112,7 +112,7 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 		}
 		for _, st := range d.Stages {
 			rung, _ := drill.RungByID(st.Rung)
-			if !rung.Reads || len(st.Cues) == 0 || d.Screen == "" {
+			if !rung.Reads || len(st.Cues) == 0 || d.Screen == "" || !p.ofAge(d, st) {
 				continue
 			}
 			if st.Rung == drill.Shown {
@@ -135,6 +135,13 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 		}
 	}
 	return c
+}
+
+// ofAge reports whether the players' age takes a stage's action and everything that it
+// shows.
+func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
+	action, ok := reads.ActionByID(d.Screen)
+	return !ok || !slices.ContainsFunc(st.Cues, func(c reads.Cue) bool { return !p.School.Meets(string(p.Limits.Band), action, c) })
 }
 
 // after lists the stages one of which has to come before a stage, for the players
@@ -248,9 +255,14 @@ func count(yes bool) int {
 
 // why says what an uncovered read lacks.
 func (c *candidates) why(cover Cover, left float64) string {
-	gives, banned := false, ""
+	gives, banned, older := false, "", false
 	for _, s := range c.stages {
 		gives = gives || isLive(s.stage) == cover.Live && c.plan.teaches(s.drill, s.stage, cover.Role, cover.Read)
+	}
+	for _, d := range c.plan.Library.All() {
+		older = older || slices.ContainsFunc(d.Stages, func(st drill.Stage) bool {
+			return !c.plan.ofAge(d, st) && isLive(st) == cover.Live && c.plan.teaches(d, st, cover.Role, cover.Read)
+		})
 	}
 	for _, id := range c.plan.Terms.Banned {
 		if d, ok := c.plan.Library.ByID(id); ok && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool {
@@ -269,6 +281,8 @@ func (c *candidates) why(cover Cover, left float64) string {
 	switch {
 	case !gives && banned != "":
 		return fmt.Sprintf("%s would give it, and you left that drill out.", banned)
+	case !gives && older:
+		return fmt.Sprintf("It is left out for %s. Settings turns all actions on.", c.plan.Limits.Name)
 	case !gives:
 		return "No drill you have gives it on this rung."
 	case !offered:

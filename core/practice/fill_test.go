@@ -302,3 +302,41 @@ func TestEveningKeepsTheCoachsDrills(t *testing.T) {
 		t.Errorf("the coach's drill became %+v", b)
 	}
 }
+
+// Ages 7 to 11 play player-to-player (USA Basketball and NBA youth rules of play, from
+// memory): their evenings hold no ball screen and nothing that sends two at the ball, until
+// their coach turns all actions on.
+func TestEveningsByAge(t *testing.T) {
+	older := func(b Block) bool {
+		d, st, err := StageOf(drill.Library{}, b)
+		if err != nil {
+			t.Fatal(err)
+		}
+		a, ok := reads.ActionByID(d.Screen)
+		return ok && (a.Family == reads.BallUp || slices.Contains(st.Cues, reads.Blitz) || slices.Contains(st.Cues, reads.Doubled))
+	}
+	for _, all := range []bool{false, true} {
+		held, taught, told := 0, 0, false
+		for seed := range uint64(6) {
+			p := night(rand.New(rand.NewPCG(seed, 9)), 12, 30, 75)
+			p.Limits, _ = Ages9to11.Limits()
+			p.School.AllActions = all
+			f, err := Fill(p, Evening, counter())
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, b := range f.Blocks {
+				if b.Kind == DrillBlock {
+					taught++
+					held += count(older(b))
+				}
+			}
+			for _, o := range f.Open {
+				told = told || strings.Contains(o.Why, "left out for ages 9 to 11")
+			}
+		}
+		if all != (held > 0) || told == all || taught < 20 {
+			t.Errorf("all actions %v: %d of %d drills are for older players, and it is said: %v", all, held, taught, told)
+		}
+	}
+}

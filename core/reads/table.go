@@ -17,6 +17,9 @@ type TeamRules struct {
 	// ShootFirst answers a guard who goes under a ball screen by shooting behind it,
 	// instead of using the screen again, lower.
 	ShootFirst bool `json:"shootFirst"`
+	// AllActions gives a young team what its age leaves out: ball screens, and coverages
+	// that send two at the ball. It changes no answer.
+	AllActions bool `json:"allActions"`
 }
 
 // SecondCue is a further sign that makes another answer right. Of two signs with the

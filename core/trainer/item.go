@@ -94,7 +94,7 @@ const (
 // Cards lists what can be asked on a floor, in teaching order: the cues on which
 // table and kinematics give one right answer, at the situations that have two such
 // answers or more. Cues that are a matter of a mismatch, and those where two ways
-// come equally free, are left to the gym.
+// come equally free, are left to the gym; what the team's age leaves out is not asked.
 func Cards(fl reads.Floor) []Card {
 	if known, ok := asked.Load(fl); ok {
 		return known.([]Card)
@@ -104,6 +104,9 @@ func Cards(fl reads.Floor) []Card {
 		var cards []Card
 		right := map[reads.Read]bool{}
 		for _, row := range screen.Rows(fl.Rules) {
+			if !fl.Rules.Meets(fl.Ages, screen, row.Cue) {
+				continue
+			}
 			if card := (Card{screen.ID, row.Cue}); drawable(fl, screen, row.Cue) {
 				cards = append(cards, card)
 				right[row.CutterRead] = true

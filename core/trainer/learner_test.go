@@ -42,6 +42,27 @@ func TestCardsOfEveryFloor(t *testing.T) {
 	}
 }
 
+// A quiz asks a team of nine no ball screen and no double team, unless its coach turns
+// them on; what else it asks stays.
+func TestCardsByAge(t *testing.T) {
+	c, _ := court.PresetCourt(court.HighSchool)
+	fl := reads.On(c)
+	fl.Ages = "9-11"
+	young, all := Cards(fl), Cards(fl.With(reads.TeamRules{AllActions: true}))
+	for _, card := range all {
+		a, _ := reads.ActionByID(card.Screen)
+		meets, asked := (reads.TeamRules{}).Meets(fl.Ages, a, card.Cue), slices.Contains(young, card)
+		// One answer alone makes no question.
+		alone := !slices.ContainsFunc(young, func(c Card) bool { return c.Screen == card.Screen })
+		if asked && !meets || meets && !asked && !alone {
+			t.Errorf("%v is asked: %v", card, asked)
+		}
+	}
+	if len(young) < 40 || len(young) > len(all)-10 {
+		t.Errorf("%d of %d cards are asked at nine", len(young), len(all))
+	}
+}
+
 // A learner who never sees some of the cues and all others is asked about those he
 // misses more often than about the others, once he has seen all of them.
 func TestWhatIsMissedComesBack(t *testing.T) {

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -93,7 +94,19 @@ func verdicts(t testing.TB, db *store.Store, program uuid.UUID) map[string]strin
 // comes back in another program with every verdict, and goes out again the same.
 func TestArchive(t *testing.T) {
 	db, program, other := club(t)
+	teams, err := db.TeamsOfProgram(t.Context(), program)
+	if err != nil {
+		t.Fatal(err)
+	}
+	some := teams[0]
+	if _, err := db.UpdateTeam(t.Context(), gen.UpdateTeamParams{ProgramID: program, ID: some.ID, Name: some.Name, Season: some.Season, Ages: some.Ages,
+		Court: some.Court, Pace: some.Pace, Zone: some.Zone, LocalRule: some.LocalRule, AllActions: true}); err != nil {
+		t.Fatal(err)
+	}
 	doc := written(t, db, program)
+	if !strings.Contains(string(doc), `"allActions":true`) {
+		t.Error("the switch for all actions did not go out")
+	}
 	c := jsonschema.NewCompiler()
 	schema, err := jsonschema.UnmarshalJSON(bytes.NewReader(Schema))
 	if err != nil {
@@ -115,6 +128,9 @@ func TestArchive(t *testing.T) {
 	got, err := Read(t.Context(), db, policy, other, "Ann", now, bytes.NewReader(doc))
 	if err != nil {
 		t.Fatal(err)
+	}
+	if back, err := db.TeamsOfProgram(t.Context(), other); err != nil || !slices.ContainsFunc(back, func(t gen.Team) bool { return t.AllActions }) {
+		t.Errorf("the switch for all actions did not come back: %v", err)
 	}
 	before, after := verdicts(t, db, program), verdicts(t, db, other)
 	if got.Players != 25 || got.Events < 4000 || len(before) < 200 {

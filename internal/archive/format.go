@@ -49,6 +49,7 @@ type Team struct {
 	FadeToCorner bool            `json:"fadeToCorner"`
 	FlareFirst   bool            `json:"flareFirst"`
 	ShootFirst   bool            `json:"shootFirst"`
+	AllActions   bool            `json:"allActions,omitempty"`
 	Position     int32           `json:"position"`
 	Pace         json.RawMessage `json:"pace,omitempty"`
 	LocalRule    json.RawMessage `json:"localRule,omitempty"`

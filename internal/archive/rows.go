@@ -27,7 +27,7 @@ func (r *reader) team(t Team) error {
 		return err
 	}
 	if _, err := r.q.UpdateTeam(r.ctx, gen.UpdateTeamParams{ProgramID: r.program, ID: id, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: t.Court, Metric: t.Metric,
-		FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, Pace: t.Pace, Zone: t.Zone, LocalRule: t.LocalRule}); err != nil {
+		FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions, Pace: t.Pace, Zone: t.Zone, LocalRule: t.LocalRule}); err != nil {
 		return err
 	}
 	if _, err := r.q.SetOffense(r.ctx, gen.SetOffenseParams{ProgramID: r.program, ID: id, Offense: t.Offense}); err != nil {

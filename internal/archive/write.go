@@ -104,7 +104,7 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("teams")
 	for _, t := range teams {
-		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.Position, t.Pace, t.LocalRule, t.SeasonAim, t.Offense, t.Principles})
+		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.Position, t.Pace, t.LocalRule, t.SeasonAim, t.Offense, t.Principles})
 	}
 	w.end()
 	var end End

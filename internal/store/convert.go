@@ -78,7 +78,7 @@ func FloorOf(t gen.Team) (reads.Floor, error) {
 
 // RulesOf are a team's choices where coaches differ.
 func RulesOf(t gen.Team) reads.TeamRules {
-	return reads.TeamRules{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst}
+	return reads.TeamRules{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions}
 }
 
 // RepsOf turns stored events into evidence.

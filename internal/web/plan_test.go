@@ -77,6 +77,34 @@ func TestFillPlan(t *testing.T) {
 	head.says("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 422, "coaches and helpers")
 }
 
+// A young team leaves out ball screens and zone drills until its coach turns them on; the
+// switch is kept, and every other team is told nothing of it.
+func TestActionsByAge(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 6)
+	head := w.as(c.head)
+	left := func() *api.LeftOut {
+		var in api.Session
+		head.do("GET", "/api/session", nil, 200, &in)
+		return in.Teams[0].LeftOut
+	}
+	if out := left(); out != nil {
+		t.Errorf("ages 12 to 14 leave out %+v", out)
+	}
+	body := bodyFor("updateTeam", c).(map[string]any)
+	body["ages"] = "9-11"
+	head.do("PUT", c.path(""), body, 200, nil)
+	if out := left(); out == nil || !slices.Contains(out.Actions, "ball") || !slices.Contains(out.Groups, "zone") {
+		t.Errorf("ages 9 to 11 leave out %+v", out)
+	}
+	body["school"] = map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false, "allActions": true}
+	var team api.Team
+	head.do("PUT", c.path(""), body, 200, &team)
+	if out := left(); out != nil || !team.School.AllActions {
+		t.Errorf("with all actions on they leave out %+v, kept %v", out, team.School.AllActions)
+	}
+}
+
 // A time that cannot be kept is refused with the smallest change.
 func TestPracticeTimes(t *testing.T) {
 	w := newWorld(t)

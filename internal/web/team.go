@@ -63,6 +63,15 @@ func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
 		School: fl.Rules, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
 }
 
+// leftOut is what a team's age leaves out, nil where it leaves out nothing.
+func leftOut(t gen.Team) *api.LeftOut {
+	rules := store.RulesOf(t)
+	if !rules.PlayerToPlayer(t.Ages) {
+		return nil
+	}
+	return &api.LeftOut{Actions: rules.LeftOut(t.Ages), Groups: drill.LeftOut(rules, t.Ages)}
+}
+
 // UpdateTeam changes a team's settings.
 func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) (api.UpdateTeamResponseObject, error) {
 	name, err := text("The team's name", r.Body.Name)
@@ -102,7 +111,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 	}
 	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
 		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
-		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst, Pace: store.PaceJSON(r.Body.Pace), Zone: zone, LocalRule: rule})
+		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst, AllActions: r.Body.School.AllActions, Pace: store.PaceJSON(r.Body.Pace), Zone: zone, LocalRule: rule})
 	if err != nil {
 		return nil, err
 	}

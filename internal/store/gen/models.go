@@ -326,6 +326,7 @@ type Team struct {
 	Offense      []byte
 	Principles   []byte
 	Archived     bool
+	AllActions   bool
 }
 
 type Template struct {

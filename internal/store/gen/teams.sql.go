@@ -322,7 +322,7 @@ func (q *Queries) SetSeasonAim(ctx context.Context, arg SetSeasonAimParams) (int
 }
 
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -353,12 +353,13 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.Offense,
 		&i.Principles,
 		&i.Archived,
+		&i.AllActions,
 	)
 	return i, err
 }
 
 const teamByFeed = `-- name: TeamByFeed :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived FROM teams WHERE feed_hash = $1
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions FROM teams WHERE feed_hash = $1
 `
 
 // unscoped: a calendar reads without signing in; the hash of its address finds the team
@@ -385,12 +386,13 @@ func (q *Queries) TeamByFeed(ctx context.Context, feedHash []byte) (Team, error)
 		&i.Offense,
 		&i.Principles,
 		&i.Archived,
+		&i.AllActions,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -422,6 +424,7 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.Offense,
 			&i.Principles,
 			&i.Archived,
+			&i.AllActions,
 		); err != nil {
 			return nil, err
 		}
@@ -469,7 +472,7 @@ func (q *Queries) UpdatePlayer(ctx context.Context, arg UpdatePlayerParams) (int
 }
 
 const updateTeam = `-- name: UpdateTeam :execrows
-UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11, zone = $12, local_rule = $13
+UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11, zone = $12, local_rule = $13, all_actions = $14
 WHERE program_id = $1 AND id = $2
 `
 
@@ -487,6 +490,7 @@ type UpdateTeamParams struct {
 	Pace         []byte
 	Zone         string
 	LocalRule    []byte
+	AllActions   bool
 }
 
 func (q *Queries) UpdateTeam(ctx context.Context, arg UpdateTeamParams) (int64, error) {
@@ -504,6 +508,7 @@ func (q *Queries) UpdateTeam(ctx context.Context, arg UpdateTeamParams) (int64, 
 		arg.Pace,
 		arg.Zone,
 		arg.LocalRule,
+		arg.AllActions,
 	)
 	if err != nil {
 		return 0, err

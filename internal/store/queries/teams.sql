@@ -9,7 +9,7 @@ INSERT INTO teams (id, program_id, name, season, ages, court, position, zone)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8);
 
 -- name: UpdateTeam :execrows
-UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11, zone = $12, local_rule = $13
+UPDATE teams SET name = $3, season = $4, ages = $5, court = $6, metric = $7, fade_to_corner = $8, flare_first = $9, shoot_first = $10, pace = $11, zone = $12, local_rule = $13, all_actions = $14
 WHERE program_id = $1 AND id = $2;
 
 -- name: PlayersOfTeam :many

@@ -1734,6 +1734,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            leftOut?: components["schemas"]["LeftOut"];
         };
         Person: {
             /** Format: uuid */
@@ -1843,6 +1844,14 @@ export interface components {
             fadeToCorner: boolean;
             flareFirst: boolean;
             shootFirst: boolean;
+            /** @description also what the age leaves out */
+            allActions?: boolean;
+        };
+        /** @description what the team's age leaves out of plans and quizzes; none where it leaves out nothing */
+        LeftOut: {
+            actions: string[];
+            /** @description groups of drills */
+            groups: string[];
         };
         Point: {
             x: number;

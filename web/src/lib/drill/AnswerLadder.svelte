@@ -4,8 +4,7 @@
   import { session } from '$lib/state/session.svelte';
 
   // What to do when they take it away: each cue of a drill with its first answer and the
-  // further ones. It stays on the screen: the paper is the order of reps, on one page, and
-  // the cue cards hold the answers for the wall.
+  // further ones. On paper it is run in, so that the sheet stays one page.
   let { stage, rows }: { stage: Schemas['Stage']; rows: Schemas['Row'][] } = $props();
 
   const shown = $derived(rows.filter((r) => stage.cues.includes(r.cue)));
@@ -14,18 +13,18 @@
 </script>
 
 {#if shown.length}
-  <section class="no-print" aria-label="When they take it away">
+  <section aria-label="When they take it away">
     <h2>When they take it away</h2>
-    <dl class="mt-1 grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1.5">
+    <dl class="mt-1 grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1.5 print:mt-0 print:block">
       {#each shown as r (r.cue)}
-        <dt class="flex items-start gap-1 font-bold">
-          <CueGlyph cue={r.cue} size={26} />{session.cueName(r.cue)}
+        <dt class="flex items-start gap-1 font-bold print:inline">
+          <span class="print:hidden"><CueGlyph cue={r.cue} size={26} /></span>{session.cueName(r.cue)}
         </dt>
-        <dd>
+        <dd class="print:inline">
           <b>{session.readName(r.cutterRead)}</b
           >{#each r.cutter.slice(1, further + 1) as a (a.read + a.secondCue.id)};
             {session.readName(a.read).toLowerCase()}{a.secondCue.if ? ` if ${a.secondCue.if}` : ''}{/each}.
-          <span class="soft">{session.readName(r.screenerRead)} beside it.</span>
+          <span class="soft print:hidden">{session.readName(r.screenerRead)} beside it.</span>
         </dd>
       {/each}
     </dl>

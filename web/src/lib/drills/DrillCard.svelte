@@ -3,10 +3,10 @@
   import Sketch from '$lib/court/Sketch.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { actionOf, fewest, hasHelper, levels } from './library';
+  import { actionOf, fewest, hasHelper, leftOut, levels } from './library';
 
   // One drill of the library: its ladder, what it is about and what it needs.
-  let { drill, href, own }: { drill: Schemas['Drill']; href: string; own: boolean } = $props();
+  let { drill, team, own }: { drill: Schemas['Drill']; team: string; own: boolean } = $props();
 
   const action = $derived(actionOf(session.catalogue, drill));
   const players = $derived(fewest(drill));
@@ -22,13 +22,16 @@
 </script>
 
 <li class="sheet">
-  <a {href} class="group grid h-full grid-cols-[auto_1fr] gap-4 px-4 py-3.5 no-underline">
+  <a href={`/${team}/drills/${drill.id}`} class="group grid h-full grid-cols-[auto_1fr] gap-4 px-4 py-3.5 no-underline">
     <Ladder stages={drill.stages} />
     <div>
       <h3 class="text-lg font-bold group-hover:underline">
         {drill.name}{#if own}<span class="soft ml-2 text-base font-normal">ours</span>{/if}
       </h3>
       <p class="leading-snug">{drill.about}</p>
+      {#if leftOut(session.catalogue, drill, session.leftOut(team))}
+        <p class="mt-1 font-bold">Left out at this age</p>
+      {/if}
       <p class="soft mt-1.5 flex items-center gap-2.5 text-sm">
         {#if action}<Sketch sketch={action.sketch ?? null} size={54} />{/if}
         <span>{facts.join(' · ')}</span>

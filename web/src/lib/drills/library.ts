@@ -13,6 +13,10 @@ export const actionOf = (catalogue: Schemas['Catalogue'] | null, d: Drill) =>
 export const shelfOf = (catalogue: Schemas['Catalogue'] | null, d: Drill): string =>
   d.group ?? actionOf(catalogue, d)?.family ?? 'skill';
 
+/** Whether a team's age leaves a drill out of its plans. */
+export const leftOut = (catalogue: Schemas['Catalogue'] | null, d: Drill, out?: Schemas['LeftOut']): boolean =>
+  !!out && (out.actions.includes(d.screen ?? '') || out.groups.includes(shelfOf(catalogue, d)));
+
 export const hasHelper = (d: Drill) => d.positions.some((p) => p.helper);
 
 /** The fewest players some stage of a drill works with. */

@@ -72,6 +72,11 @@ class Session {
     this.own = await orKept('drills', ask(api.GET('/api/drills')));
   }
 
+  /** What a team's age leaves out; undefined where it leaves out nothing. */
+  leftOut(team: string) {
+    return this.view?.teams.find((t) => t.id === team)?.leftOut;
+  }
+
   correction(id: string) {
     return this.catalogue?.corrections.find((c) => c.id === id)?.name ?? id;
   }

@@ -120,7 +120,10 @@
               onclick={() => choose(s.id)}
             >
               <Sketch sketch={s.sketch} />
-              <span>{s.name}</span>
+              <span
+                >{s.name}{#if session.leftOut(team)?.actions.includes(s.id)}
+                  <small class="soft block">not at this age</small>{/if}</span
+              >
             </button>
           </li>
         {/each}

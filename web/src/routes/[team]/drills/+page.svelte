@@ -144,7 +144,7 @@
       class="quiet-list mt-2 grid grid-cols-1 gap-4 min-[901px]:grid-cols-[repeat(auto-fill,minmax(25rem,1fr))]"
     >
       {#each g.drills as d (d.id)}
-        <DrillCard drill={d} href={`/${team}/drills/${d.id}`} own={isOwn(d.id)} />
+        <DrillCard drill={d} {team} own={isOwn(d.id)} />
       {/each}
     </ul>
   </section>

@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import AllActions from '$lib/settings/AllActions.svelte';
   import Audit from '$lib/settings/Audit.svelte';
   import Keeping from '$lib/settings/Keeping.svelte';
   import Password from '$lib/settings/Password.svelte';
@@ -168,7 +169,8 @@
       {:else}
         <p class="soft">{session.catalogue?.courts.find((c) => c.id === team?.court.preset)?.source}</p>
       {/if}
-      <h2>Our school of screening</h2>
+      <AllActions team={team.id} bind:on={team.school.allActions} />
+      <h2>Our way of screening</h2>
       <label class="field">
         <span>When the defender goes under</span>
         <select bind:value={team.school.fadeToCorner} disabled={!session.head}>
