@@ -22,7 +22,10 @@
 </script>
 
 <li class="sheet">
-  <a href={`/${team}/drills/${drill.id}`} class="group grid h-full grid-cols-[auto_1fr] gap-4 px-4 py-3.5 no-underline">
+  <a
+    href={`/${team}/drills/${drill.id}`}
+    class="group grid h-full grid-cols-[auto_1fr] gap-4 px-4 py-3.5 no-underline"
+  >
     <Ladder stages={drill.stages} />
     <div>
       <h3 class="text-lg font-bold group-hover:underline">

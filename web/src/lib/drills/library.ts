@@ -14,8 +14,11 @@ export const shelfOf = (catalogue: Schemas['Catalogue'] | null, d: Drill): strin
   d.group ?? actionOf(catalogue, d)?.family ?? 'skill';
 
 /** Whether a team's age leaves a drill out of its plans. */
-export const leftOut = (catalogue: Schemas['Catalogue'] | null, d: Drill, out?: Schemas['LeftOut']): boolean =>
-  !!out && (out.actions.includes(d.screen ?? '') || out.groups.includes(shelfOf(catalogue, d)));
+export const leftOut = (
+  catalogue: Schemas['Catalogue'] | null,
+  d: Drill,
+  out?: Schemas['LeftOut']
+): boolean => !!out && (out.actions.includes(d.screen ?? '') || out.groups.includes(shelfOf(catalogue, d)));
 
 export const hasHelper = (d: Drill) => d.positions.some((p) => p.helper);
 
