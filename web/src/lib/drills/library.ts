@@ -20,6 +20,12 @@ export const leftOut = (
   out?: Schemas['LeftOut']
 ): boolean => !!out && (out.actions.includes(d.screen ?? '') || out.groups.includes(shelfOf(catalogue, d)));
 
+/** Drills on their shelves, in teaching order; an empty shelf is not there. */
+export const shelves = (catalogue: Schemas['Catalogue'] | null, drills: Drill[]) =>
+  (catalogue?.groups ?? [])
+    .map((g) => ({ ...g, drills: drills.filter((d) => shelfOf(catalogue, d) === g.id) }))
+    .filter((g) => g.drills.length);
+
 export const hasHelper = (d: Drill) => d.positions.some((p) => p.helper);
 
 /** The fewest players some stage of a drill works with. */

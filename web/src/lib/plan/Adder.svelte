@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { shelves } from '$lib/drills/library';
   import { session } from '$lib/state/session.svelte';
   import { drillBlock, newBlock, type Draft } from './draft.svelte';
 
@@ -35,7 +36,11 @@
 <div class="add no-print" role="group" aria-label="Add a block">
   <select aria-label="Add a drill" value="" onchange={addDrill}>
     <option value="">+ Drill…</option>
-    {#each session.drills as d (d.id)}<option value={d.id}>{d.name}</option>{/each}
+    {#each shelves(session.catalogue, session.drills) as g (g.id)}
+      <optgroup label={g.name}>
+        {#each g.drills as d (d.id)}<option value={d.id}>{d.name}</option>{/each}
+      </optgroup>
+    {/each}
   </select>
   <select aria-label="Add an own block" value="" onchange={addOwn}>
     <option value="">+ Own block…</option>

@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { api, ask } from '$lib/api/client';
   import DrillCard from '$lib/drills/DrillCard.svelte';
-  import { fits, levels, shelfOf } from '$lib/drills/library';
+  import { fits, levels, shelves } from '$lib/drills/library';
   import KeptNote from '$lib/parts/KeptNote.svelte';
   import { chosen } from '$lib/parts/chosen';
   import { orKept } from '$lib/state/device';
@@ -42,11 +42,7 @@
   });
   const shown = $derived(drills.filter((d) => fits(session.catalogue, d, wanted)));
   /** The groups that have a drill, in teaching order. */
-  const shelves = $derived(
-    (session.catalogue?.groups ?? [])
-      .map((g) => ({ ...g, drills: shown.filter((d) => shelfOf(session.catalogue, d) === g.id) }))
-      .filter((g) => g.drills.length)
-  );
+  const groups = $derived(shelves(session.catalogue, shown));
   const isOwn = (id: string) => session.own.some((o) => o.drill.id === id);
 
   async function take(e: Event) {
@@ -137,7 +133,7 @@
 {#if shown.length === 0}
   <p>No drill fits all of that. Remove one of the filters.</p>
 {/if}
-{#each shelves as g (g.id)}
+{#each groups as g (g.id)}
   <section aria-labelledby={`shelf-${g.id}`} class="mt-5">
     <h2 id={`shelf-${g.id}`} class="text-xl">{g.name}</h2>
     <ul
