@@ -14,7 +14,10 @@
   });
   const best = $derived.by(() => {
     if (!f)
-      return 'Fills the minutes with what the players here need most, pinned and own blocks kept.' + season;
+      return (
+        'Fills the minutes with what the players here need most. Pinned blocks, your own and drills without a read stay.' +
+        season
+      );
     if (!draft.fits) return 'Changed since it was fitted. Fill again to fit the rest around your changes.';
     const more =
       f.moreReps >= 1
