@@ -21,6 +21,9 @@ func TestShotsOf(t *testing.T) {
 	}
 	add("a", 1, "xx.xxx.")
 	add("b", 1, "...")
+	if first := ShotsOf(reps)[0]; first.Best.Streak != 3 || first.Last[0].Made != 5 {
+		t.Errorf("a miss ends a streak: %+v", first)
+	}
 	add("a", 2, "xxxxx")
 	for p := 3; p <= 7; p++ {
 		add("a", p, "x.")
