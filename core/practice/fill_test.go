@@ -303,6 +303,28 @@ func TestEveningKeepsTheCoachsDrills(t *testing.T) {
 	}
 }
 
+// Every action that children keep can be planned for them, guided and live.
+func TestChildrensActionsHaveAStage(t *testing.T) {
+	p := Plan{}
+	p.Limits, _ = Ages7to8.Limits()
+	for _, a := range reads.Actions() {
+		if !p.School.Takes(string(Ages7to8), a) {
+			continue
+		}
+		guided, live := false, false
+		for _, d := range drill.Catalogue() {
+			for _, st := range d.Stages {
+				if d.Screen == a.ID && len(st.Cues) > 1 && p.ofAge(d, st) {
+					guided, live = guided || st.Rung == drill.Shown, live || isLive(st)
+				}
+			}
+		}
+		if !guided || !live {
+			t.Errorf("%s: guided %v, live %v", a.Name, guided, live)
+		}
+	}
+}
+
 // Ages 7 to 11 play player-to-player (USA Basketball and NBA youth rules of play, from
 // memory): their evenings hold no ball screen and nothing that sends two at the ball, until
 // their coach turns all actions on.
