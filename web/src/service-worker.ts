@@ -11,13 +11,27 @@ const name = `evrik-${version}`;
 const page = '/';
 const parts = new Set([...build, ...files]);
 
+const tries = 4; // how often a part is asked for before the app is not kept (assumption)
+const pause = 500; // ms before a part is asked for again (assumption)
+
+/** One part that breaks off in the gym's network costs another try, not the whole app. */
+async function take(cache: Cache, part: string, left = tries): Promise<void> {
+  try {
+    await cache.add(part);
+  } catch (e) {
+    if (left <= 1) throw e;
+    await new Promise((done) => setTimeout(done, pause));
+    await take(cache, part, left - 1);
+  }
+}
+
 worker.addEventListener('install', (event) => {
-  event.waitUntil(
-    caches
-      .open(name)
-      .then((cache) => cache.addAll([...parts, page]))
-      .then(() => worker.skipWaiting())
-  );
+  const keep = async () => {
+    const cache = await caches.open(name);
+    await Promise.all([...parts, page].map((part) => take(cache, part)));
+    await worker.skipWaiting();
+  };
+  event.waitUntil(keep());
 });
 
 worker.addEventListener('activate', (event) => {
