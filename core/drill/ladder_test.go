@@ -8,8 +8,8 @@ import (
 	"evrik/core/reads"
 )
 
-// Every action has its ladder: on air, a chair, guided and live, and every cue that the
-// guided rung shows is shown live as well by some drill.
+// Each action has drills on air, with a chair, guided and live, they stand on the shelf of
+// its family, and guided drills show at least two cues.
 func TestEveryActionHasALadder(t *testing.T) {
 	for _, a := range reads.Actions() {
 		rungs, guided := map[Rung]bool{}, map[reads.Cue]bool{}

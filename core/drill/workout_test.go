@@ -7,8 +7,8 @@ import (
 	"evrik/core/reads"
 )
 
-// A workout deals its answers in order, each side by itself, so that after a full round
-// everybody has shot every answer on both sides; on the guided rung the cues are dealt.
+// A workout goes through its answers in order, once on each side for each player. On the
+// guided rung cues are dealt instead.
 func TestWorkoutDealsItsAnswers(t *testing.T) {
 	d := drillOf(t, "ball-thirty-six")
 	st, ok := d.Stage("post")

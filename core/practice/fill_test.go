@@ -279,7 +279,7 @@ func TestConflicts(t *testing.T) {
 	}
 }
 
-// A drill without a read is worth nothing to the planner, yet the coach chose it: a whole
+// The planner sees no value in a drill without a read, but the coach placed it: a whole
 // evening built anew keeps it in its place, and drops the drill that teaches a read.
 func TestEveningKeepsTheCoachsDrills(t *testing.T) {
 	p := night(rand.New(rand.NewPCG(8, 8)), 12, 10, 90)
@@ -303,7 +303,7 @@ func TestEveningKeepsTheCoachsDrills(t *testing.T) {
 	}
 }
 
-// Every action that children keep can be planned for them, guided and live.
+// Each action that ages 7 and 8 play has a guided and a live stage for their plans.
 func TestChildrensActionsHaveAStage(t *testing.T) {
 	p := Plan{}
 	p.Limits, _ = Ages7to8.Limits()

@@ -70,7 +70,7 @@ type Option struct {
 }
 
 // Options returns every playable answer of the action's table, the most open first.
-// The snapshot must be valid.
+// The snapshot must pass Validate.
 func Options(fl Floor, s *Snapshot) []Option {
 	a, ok := ActionByID(s.Action)
 	if !ok {

@@ -38,7 +38,7 @@ var staggerScreen = &Action{
 	},
 	Caution: contactCaution, edits: choices,
 	rows: but(common,
-		Row{Cue: Trail, Say: "They're chasing you: curl both of them.", CutterPart: "Around the second screener in one turn to the rim."},
+		Row{Cue: Trail, Say: "They're chasing you: curl both of them.", CutterPart: "Curl tight around the second screener, straight to the rim."},
 		Row{Cue: Stuck, Say: "They're attached: straight off both to the catch."},
 		Row{Cue: Under, Say: "They went under: pop back behind the second screener.", ScreenerPart: "Second: turn and screen again. First: hold your place."},
 		Row{Cue: Jump, Say: "They jumped it: back cut between the screens and the rim."},

@@ -2,9 +2,8 @@ package reads
 
 import "evrik/core/court"
 
-// Example places an action of this type on a court's right side with the defense
-// giving a clear cue, everybody moving as the cue has it. A cue it does not have gives
-// the first one.
+// Example is a clear picture of a cue on a court's right side: everybody stands and moves
+// as in that coverage. For a cue that the action does not have it shows the first one.
 func (a *Action) Example(c court.Court, cue Cue) Snapshot {
 	spot := func(id string) court.Point {
 		p, _ := c.SpotAt(id) // "rim" is the origin

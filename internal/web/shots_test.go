@@ -40,7 +40,7 @@ func TestShots(t *testing.T) {
 	if got := shots(); got.Made != 3 || got.Tried != 4 || len(got.Players) != 1 || got.Players[0].Best.Streak != 2 {
 		t.Errorf("%+v", got)
 	}
-	// One is taken back; what is stored stays as it was seen.
+	// One shot is taken back: it counts no more, and its event stays in the log.
 	undo := map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": events[3]["id"]}
 	a.do("POST", at+"/reps", batch(undo), 200, nil)
 	if got := shots(); got.Made != 2 || got.Tried != 3 {

@@ -131,7 +131,7 @@
 </form>
 <p class="soft" role="status">{shown.length} of {drills.length} drills</p>
 {#if shown.length === 0}
-  <p>No drill fits all of that. Remove one of the filters.</p>
+  <p>No drill matches. Remove a filter.</p>
 {/if}
 {#each groups as g (g.id)}
   <section aria-labelledby={`shelf-${g.id}`} class="mt-5">
