@@ -28,6 +28,25 @@ type badNet struct {
 	after  func() bool
 	// to is the server that requests go to.
 	to *url.URL
+	// snags is how many requests for a part break off while the worker keeps the app, and
+	// snagged how many have, by part.
+	snags   int
+	snagged map[string]int
+}
+
+// snag reports whether a request breaks off: one for a part, which the page itself asks for
+// as a script, a style or a font, and the worker as nothing of the kind.
+func (n *badNet) snag(r *http.Request) bool {
+	if !strings.HasPrefix(r.URL.Path, "/_app/") || r.Header.Get("Sec-Fetch-Dest") != "empty" {
+		return false
+	}
+	n.mu.Lock()
+	defer n.mu.Unlock()
+	if n.snagged[r.URL.Path] >= n.snags {
+		return false
+	}
+	n.snagged[r.URL.Path]++
+	return true
 }
 
 // turn sends requests to another server from now on, as a proxy does when one is gone.
@@ -51,7 +70,7 @@ func (n *badNet) target() *url.URL {
 // between puts a bad network in front of a server.
 func between(t testing.TB, s *server) (*server, *badNet) {
 	t.Helper()
-	n := &badNet{before: func() {}, after: func() bool { return true }}
+	n := &badNet{before: func() {}, after: func() bool { return true }, snagged: map[string]int{}}
 	n.turn(t, s)
 	batch := func(r *http.Request) bool {
 		return r.Method == http.MethodPost && strings.HasSuffix(r.URL.Path, "/reps")
@@ -73,6 +92,9 @@ func between(t testing.TB, s *server) (*server, *badNet) {
 		ErrorHandler: func(http.ResponseWriter, *http.Request, error) { panic(http.ErrAbortHandler) },
 	}
 	front := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if n.snag(r) {
+			panic(http.ErrAbortHandler)
+		}
 		if batch(r) {
 			n.say().before()
 		}

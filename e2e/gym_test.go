@@ -57,6 +57,23 @@ func TestPageClockFollowsTheCore(t *testing.T) {
 	}
 }
 
+// Every part of the app breaks off twice on its way to the device: it is kept all the same,
+// and opens with no network.
+func TestKeptThroughABadNetwork(t *testing.T) {
+	via, net := between(t, demo(t))
+	net.snags = 2
+	p := enter(t, via)
+	p.Until("navigator.serviceWorker.controller !== null")
+	net.mu.Lock()
+	if len(net.snagged) < 10 {
+		t.Errorf("only %d parts broke off", len(net.snagged))
+	}
+	net.mu.Unlock()
+	p.Offline(true)
+	p.Open("/")
+	p.See("heading", "What holds the team back")
+}
+
 // The network is gone when the app is opened by its start address: what this device keeps is
 // shown, with its age, and the practice can be run.
 func TestOpensOffline(t *testing.T) {
