@@ -325,6 +325,20 @@ func TestTemplatesAndCarryOver(t *testing.T) {
 	}
 }
 
+// A player who is named twice is there once: the list is a set, and the database never has
+// to say so.
+func TestNamedTwiceIsThereOnce(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 8)
+	plan := planFor(c)
+	plan["present"] = []any{c.players[0], c.players[1], c.players[0]}
+	var made api.Practice
+	w.as(c.head).do("POST", c.path("/practices"), plan, 201, &made)
+	if len(made.Present) != 2 {
+		t.Errorf("present: %v", made.Present)
+	}
+}
+
 func TestLoadsAndSeason(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 8)

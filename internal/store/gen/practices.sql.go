@@ -234,7 +234,7 @@ func (q *Queries) FloorChanges(ctx context.Context, arg FloorChangesParams) ([]F
 
 const insertAttendance = `-- name: InsertAttendance :exec
 INSERT INTO attendance (program_id, practice_id, player_id, limited)
-SELECT $1, $2, p, COALESCE(p = ANY ($3::uuid[]), false) FROM unnest($4::uuid[]) AS p
+SELECT DISTINCT $1::uuid, $2::uuid, p, COALESCE(p = ANY ($3::uuid[]), false) FROM unnest($4::uuid[]) AS p
 ON CONFLICT (practice_id, player_id) DO UPDATE SET gone = '', limited = EXCLUDED.limited
 `
 

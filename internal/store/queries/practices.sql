@@ -67,7 +67,7 @@ DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2 AND gone = '';
 
 -- name: InsertAttendance :exec
 INSERT INTO attendance (program_id, practice_id, player_id, limited)
-SELECT sqlc.arg(program_id), sqlc.arg(practice_id), p, COALESCE(p = ANY (sqlc.arg(limited)::uuid[]), false) FROM unnest(sqlc.arg(players)::uuid[]) AS p
+SELECT DISTINCT sqlc.arg(program_id)::uuid, sqlc.arg(practice_id)::uuid, p, COALESCE(p = ANY (sqlc.arg(limited)::uuid[]), false) FROM unnest(sqlc.arg(players)::uuid[]) AS p
 ON CONFLICT (practice_id, player_id) DO UPDATE SET gone = '', limited = EXCLUDED.limited;
 
 -- name: SetPresence :exec
