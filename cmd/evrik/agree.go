@@ -39,6 +39,9 @@ func agree(w io.Writer) {
 }
 
 func agreeLine(action, cue string, c reads.CueAgreement) string {
+	if c.Clear == 0 {
+		return action
+	}
 	line := fmt.Sprintf("%-32s %-14s %7d %4.0f %4.0f %4.0f %4.0f %5d", action, cue, c.Clear,
 		100*c.Share(c.Accepted), 100*c.Share(c.First), 100*c.Share(c.Other), 100*c.Share(c.Chance), c.Most)
 	if read, n := c.Best(); n > 0 {

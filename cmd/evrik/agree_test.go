@@ -20,6 +20,10 @@ func agreementTable(sample int) (table string, shares map[string]float64) {
 	var b strings.Builder
 	b.WriteString("| action | a | b | c | d | a by cue |\n|---|---|---|---|---|---|\n")
 	line := func(name string, c reads.CueAgreement, cues string) {
+		if c.Clear == 0 {
+			fmt.Fprintf(&b, "| %s | not compared | | | | no answer ends in a catch or a shot |\n", name)
+			return
+		}
 		shares[name] = 100 * c.Share(c.Accepted)
 		fmt.Fprintf(&b, "| %s | %.1f %% | %.0f %% | %.0f %% | %.0f %% | %s |\n", name, shares[name],
 			100*c.Share(c.First), 100*c.Share(c.Other), 100*c.Share(c.Chance), cues)

@@ -42,7 +42,7 @@ const MostLevel = 3
 
 // familyGroups are the groups of drills that say none, by their action's family.
 var familyGroups = map[reads.Family]Group{
-	reads.OffBall: OffBall, reads.BallUp: OnBall, reads.Handoffs: Handoffs, reads.PostPlay: PostPlay, reads.Catches: Drives,
+	reads.OffBall: OffBall, reads.BallUp: OnBall, reads.Handoffs: Handoffs, reads.PostPlay: PostPlay, reads.Catches: Drives, reads.AgainstZone: Zone,
 }
 
 // Shelf is the group under which a drill is listed: its own, or that of its action, or

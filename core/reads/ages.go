@@ -19,7 +19,7 @@ func (r TeamRules) PlayerToPlayer(ages string) bool {
 
 // Takes reports whether plans and quizzes take an action at an age band.
 func (r TeamRules) Takes(ages string, a *Action) bool {
-	return !r.PlayerToPlayer(ages) || a.Family != BallUp
+	return !r.PlayerToPlayer(ages) || a.Family != BallUp && a.Family != AgainstZone
 }
 
 // Meets reports whether a team of an age band meets a coverage in an action.

@@ -8,13 +8,13 @@ import (
 // Ages 7 to 11 play player-to-player: no zone, no double team, no press (USA Basketball and
 // NBA youth rules of play, from memory). What their coach turns on comes back.
 func TestActionsByAge(t *testing.T) {
-	var ball []string
+	var older []string
 	for _, a := range Actions() {
-		if a.Family == BallUp {
-			ball = append(ball, a.ID)
+		if a.Family == BallUp || a.Family == AgainstZone {
+			older = append(older, a.ID)
 		}
 	}
-	for ages, want := range map[string][]string{"7-8": ball, "9-11": ball, "12-14": {}, "grades 9-12": {}, "": {}} {
+	for ages, want := range map[string][]string{"7-8": older, "9-11": older, "12-14": {}, "grades 9-12": {}, "": {}} {
 		if got := (TeamRules{}).LeftOut(ages); !slices.Equal(got, want) {
 			t.Errorf("%q leaves out %v, want %v", ages, got, want)
 		}

@@ -131,13 +131,13 @@ var (
 var ballRows = []Row{
 	{
 		Cue: Drop, when: all(bigDeep, beaten), Seen: "The big stays back and your guard is behind you",
-		moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+		moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 0, out: -1}},
 		Cutter: []Answer{
 			answer(PullUp, "The big is back: keep the guard behind you and pull up.", "Two dribbles, guard on your back, stop on two feet for the jumper."),
 			also(Pocket, bigSteps, bigUp, "The big comes up: pocket pass.", "Near hand, straight off the dribble, before the big is there."),
 			also(AttackBig, guardCaught, caught, "The guard is caught: two against one at the big.", "Straight at the big with the roller beside you, finish or drop it off."),
 			also(Floater, bigHome, bigAtRim, "The big is under the rim: float it.", "Two feet, eight to twelve feet out, high over the big."),
-			also(StepBack, guardLeans, all(within(xCutter, body(3), cutter), moving(xCutter, withBall, 5)), "The guard leans on you: step back and shoot.", "Stop, step away, feet set."),
+			also(StepBack, guardLeans, all(within(xCutter, body(3), cutter), moving(xCutter, withBall, 5), not(caught)), "The guard leans on you: step back and shoot.", "Stop, step away, feet set."),
 			also(Snake, guardRuns, moving(xCutter, withBall, 11), "The guard ran past your hip: snake it back.", "Back across in front of the guard, jumper at the free-throw line."),
 			also(LobRoll, bigTurned, all(bigUp, moving(xScreener, outward, trapSpeed)), "The big turned away from the roll: lob it.", "High over the big, to the rim."),
 			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left."),
@@ -152,7 +152,7 @@ var ballRows = []Row{
 	{
 		Cue: Level, when: all(within(xScreener, atScreen, screener), not(bigDeep), not(bigOut), beaten),
 		Seen:  "The big is level with the screen and your guard is behind you",
-		moves: []move{{xCutter, 8, 0}, {xScreener, 2, 0}},
+		moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 2, out: 0}},
 		Cutter: []Answer{
 			answer(TurnCorner, "The big is level: turn the corner wide.", "Wide around the big's outside hip; go back the other way if the big leans."),
 			also(Pocket, bigHips, moving(xScreener, outward, trapSpeed), "The big's hips turn to you: pocket pass.", "Near hand, low, into the space behind the big."),
@@ -167,7 +167,7 @@ var ballRows = []Row{
 		Cue: Tag, when: all(bigDeep, beaten, anyOne(cornerTag, wingTag)),
 		Seen:  "The big stays back and a helper steps in to the roller",
 		show:  []put{{who: xOne, from: screener, feet: 9, to: rim}},
-		moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+		moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 0, out: -1}},
 		Cutter: []Answer{
 			also(CornerPass, cornerTags, cornerTag, "The corner helps: hit the corner, on time.", "Near hand off the dribble to the corner that was left, then move up top for the next pass."),
 			also(WingPass, wingTags, wingTag, "The wing helps: hit the wing, on time.", "Near hand off the dribble to the wing that was left, then relocate."),
@@ -179,7 +179,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Under, when: all(goneBy, not(bigOut)), Seen: "The guard goes behind the screen",
-		moves: []move{{cutter, 5, 0}, {xCutter, 7, -1}, {xScreener, 0, -1}},
+		moves: []move{{who: cutter, along: 5, out: 0}, {who: xCutter, along: 7, out: -1}, {who: xScreener, along: 0, out: -1}},
 		Cutter: []Answer{
 			answer(UseAgain, "They went under: use it again, lower, until they chase.", "Stop, wait for the second screen nearer the rim, go again."),
 			also(ShootBehind, inShot, inRange(cutter), "They went under: stop behind the screen and shoot it.", "One dribble, stop behind the screener, feet set."),
@@ -191,7 +191,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: UnderFar, when: all(goneBy, not(bigOut), farOut(cutter, outOfRange)), Seen: "The guard goes behind the screen, far from the rim", shift: 8,
-		moves:      []move{{xCutter, 7, -1}, {xScreener, 0, -1}},
+		moves:      []move{{who: xCutter, along: 7, out: -1}, {who: xScreener, along: 0, out: -1}},
 		Cutter:     []Answer{answer(UseAgain, "Too far out for a shot: bring the screen lower and use it again.", "Out here going under costs them nothing. Walk it in, then go.")},
 		Screener:   []Answer{job(Rescreen, "Step down toward the line and set it there.")},
 		PasserPart: "Hold your places.",
@@ -199,7 +199,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Early, when: all(jumped, not(bigBelow)), Seen: "The guard is over the screen before you use it",
-		moves: []move{{cutter, 1, 0}, {xCutter, 1, 0}, {xScreener, 0, 0}},
+		moves: []move{{who: cutter, along: 1, out: 0}, {who: xCutter, along: 1, out: 0}, {who: xScreener, along: 0, out: 0}},
 		Cutter: []Answer{
 			answer(Reject, "They jumped it: reject, drive the other way.", "Cross over low, away from the screen, to a two-foot stop."),
 			also(CornerPass, cornerTags, within(xOne, onCourt(6), rim), "The corner stops your drive: drift pass.", "Along the baseline to the corner that was left."),
@@ -212,7 +212,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Ice, when: all(jumped, bigBelow), Seen: "The guard is above the screen, the big waits below the ball",
-		moves: []move{{cutter, -2, -1}, {xCutter, 0, 0}, {xScreener, 0, 0}},
+		moves: []move{{who: cutter, along: -2, out: -1}, {who: xCutter, along: 0, out: 0}, {who: xScreener, along: 0, out: 0}},
 		Cutter: []Answer{
 			answer(AttackBig, "They ice it: at the big's outside hip, finish on two feet.", "Down the side hard, get the big on the heels, two feet."),
 			also(Snake, bigHome, bigAtRim, "The big is too deep: snake it back to the line.", "Back across the front of the guard to the free-throw line, jumper."),
@@ -229,7 +229,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: SoftShow, when: all(bigOut, chases, not(jumpsOut), not(trapping)), Seen: "The big slides along beside the ball's path, your guard chases",
-		moves: []move{{xCutter, 8, 0}, {xScreener, 3, 0}},
+		moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 3, out: 0}},
 		Cutter: []Answer{
 			answer(WaitAttack, "The big shows and goes back: keep the dribble, then attack the gap.", "Keep it alive, wait until the big turns back, then go between."),
 			splitTwo,
@@ -242,7 +242,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: HardHedge, when: all(bigOut, chases, jumpsOut, not(trapping)), Seen: "The big jumps out across your path, your guard chases",
-		moves: []move{{xCutter, 8, 0}, {xScreener, 1, 6}},
+		moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 1, out: 6}},
 		Cutter: []Answer{
 			answer(DragOut, "Hard hedge: stretch the big two dribbles, hit the slip.", "Two retreat dribbles, keep it alive, pass over or around the big."),
 			splitTwo,
@@ -254,7 +254,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Blitz, when: trapping, Seen: "Guard and big both go at the ball",
-		moves: []move{{xCutter, 6, 0}, {xScreener, -5, 0}},
+		moves: []move{{who: xCutter, along: 6, out: 0}, {who: xScreener, along: -5, out: 0}},
 		Cutter: []Answer{
 			answer(PassOut, "Two on the ball: out of it early, then four against three.", "Back dribble, pass before they close, to the short roll or the pop."),
 			also(WingPass, nothingOn, not(within(xTwo, onCourt(6), two)), "Out to the nearest open wing.", "Over the top to the nearest open wing, never across the floor in the air."),
@@ -268,7 +268,7 @@ var ballRows = []Row{
 	},
 	{
 		Cue: Switch, when: all(bigOut, stays, not(chases), not(trapping)), Seen: "The big takes you, the guard stays with the screener",
-		moves: []move{{xCutter, 0, -1.5}, {xScreener, 2, 0}},
+		moves: []move{{who: xCutter, along: 0, out: -1.5}, {who: xScreener, along: 2, out: 0}},
 		Cutter: []Answer{
 			answer(AttackBig, "They switched: attack the big off the dribble.", "Change of pace at the big's feet: jumper if they sit back, past them if they come."),
 			also(StepBack, bigSits, all(not(within(xScreener, body(3), cutter)), within(xScreener, body(4), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),
@@ -289,7 +289,7 @@ var ballRows = []Row{
 var weakRow = Row{
 	Cue: Weak, when: all(forces(xCutter, body(1.5)), within(xCutter, body(6), cutter), not(inBody), not(bigOut), deeper(xScreener, dropDepth, screener)),
 	Seen:  "The guard sits on your strong hand, the big is back",
-	moves: []move{{xCutter, 0, 0}, {xScreener, 0, -1}},
+	moves: []move{{who: xCutter, along: 0, out: 0}, {who: xScreener, along: 0, out: -1}},
 	Cutter: []Answer{
 		answer(WeakDrive, "They send you to your weak hand: take it downhill.", "Weak hand, two hard dribbles at the gap, two feet in the lane."),
 		also(UseAgain, bigInDrive, bigBelow, "The big waits there: re-screen to the strong hand.", "Back out and come off the other side of the screen."),

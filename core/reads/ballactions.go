@@ -178,7 +178,7 @@ var popperAlone = all(not(within(xSecond, leftPlayer, second)), inLane(xSecond, 
 var popperLeft = Row{
 	Cue: TagLow, when: all(popperAlone, beaten, not(bigOut)),
 	Seen: "The second screener's defender drops to meet the roll", show: []put{{who: xSecond, from: screener, feet: 13, to: rim}},
-	moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+	moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 0, out: -1}},
 	Cutter: []Answer{answer(HitPop, "The popper is left: throw back to the pop.", "Two dribbles, look at the roll, throw back to the pop."),
 		also(PullUp, bigHome, bigDeep, "The big sits back: your own shot.", "Two dribbles, two feet, jumper.")},
 	Screener:   []Answer{job(Roll, "The first rolls and draws two; the second pops, feet ready.")},

@@ -100,6 +100,7 @@ const (
 	isForcing
 	isTooFast
 	isFast
+	isComing
 	isUntold
 )
 
@@ -171,6 +172,11 @@ func tooFast(x Place, d dist, p Place) cond { return cond{test: isTooFast, x: x,
 // fast: x moves with at least so many feet a second, whichever way.
 func fast(x Place, speed float64) cond { return cond{test: isFast, x: x, k: dist{feet: speed}} }
 
+// comesAt: x moves, and no more than an angle in radians off the way to p.
+func comesAt(x Place, angle float64, p Place) cond {
+	return cond{test: isComing, x: x, p: p, k: dist{feet: angle}}
+}
+
 // untold is a sign that no snapshot tells: it may be there.
 func untold() cond { return cond{test: isUntold} }
 
@@ -178,11 +184,13 @@ func untold() cond { return cond{test: isUntold} }
 type heading uint8
 
 const (
-	withBall heading = iota // along the cut
-	atBall                  // against the cut, at the ball that comes
-	outward                 // to the side on which the cutter goes by, away from the rim
-	upToBall                // from the rim toward the screen
-	toRim                   // from the screen toward the rim
+	withBall   heading = iota // along the cut
+	atBall                    // against the cut, at the ball that comes
+	outward                   // to the side on which the cutter goes by, away from the rim
+	upToBall                  // from the rim toward the screen
+	toRim                     // from the screen toward the rim
+	middleward                // from the side of the floor to its middle, across the way to the rim
+	baseward                  // from there to the baseline
 )
 
 func (w heading) in(f *frame) court.Point {
@@ -193,6 +201,10 @@ func (w heading) in(f *frame) court.Point {
 		return f.a.Scale(-1)
 	case outward:
 		return f.n
+	case middleward:
+		return f.n
+	case baseward:
+		return f.n.Scale(-1)
 	case upToBall:
 		return f.origin.Unit()
 	}
@@ -241,7 +253,7 @@ func (c *cond) measure(s *Snapshot, f *frame) span {
 	case notOf:
 		m := c.kids[0].measure(s, f)
 		return span{-m.high, -m.low, m.byHigh, m.byLow}
-	case isMoving, isChasing, isWatching, isShooter, isInRange, isForcing, isTooFast, isFast, isUntold:
+	case isMoving, isChasing, isWatching, isShooter, isInRange, isForcing, isTooFast, isFast, isComing, isUntold:
 		return c.told(s, f)
 	}
 	m := c.leaf(s, f)
@@ -279,6 +291,10 @@ func (c *cond) told(s *Snapshot, f *frame) span {
 		v, known = s.Velocity.Of(c.x)
 		way := s.At(c.p).Sub(s.At(c.x))
 		m = math.Min(stopping(v)-(way.Len()-c.k.in(f.size)), v.Unit().Dot(way))
+	case isComing:
+		var v court.Point
+		v, known = s.Velocity.Of(c.x)
+		m = turnFoot * (c.k.feet - angle(v, s.At(c.p).Sub(s.At(c.x))))
 	case isShooter:
 		return ifKnown(s.shooter(c.p))
 	case isInRange:

@@ -107,7 +107,13 @@ func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
 		return fmt.Sprintf("%s needs %.1f ft to stop and has %.1f", x, stopping(v), s.At(c.x).Dist(s.At(c.p)))
 	case isMoving:
 		if m >= 0 {
-			return fmt.Sprintf("%s is %s", x, [...]string{"going with the ball", "going at the ball", "jumping out", "coming up", "dropping"}[c.p])
+			return fmt.Sprintf("%s is %s", x, [...]string{"going with the ball", "going at the ball", "jumping out", "coming up", "dropping", "going to the middle", "going to the baseline"}[c.p])
+		}
+	case isFast:
+		return fmt.Sprintf("%s is %s", x, either("on the move", "standing"))
+	case isComing:
+		if m >= 0 {
+			return fmt.Sprintf("%s is coming at %s", x, p)
 		}
 	case isChasing:
 		return fmt.Sprintf("%s is %s", x, either("chasing over the screen", "staying with the screener"))

@@ -49,6 +49,25 @@ const (
 	Balanced  // the defender is there, under control
 	Flying    // the defender comes too fast to stop
 	FrontFoot // the defender's stance is open to one side
+
+	LowHelp // the low defender leaves the corner for the rim
+	BigUp   // the screener's defender steps up to the catcher
+
+	MidDrive  // the drive goes to the middle
+	BaseDrive // the drive goes to the baseline
+	AtYou     // the drive comes at a teammate
+	Stopped   // the drive is stopped on the baseline
+
+	GapShut  // two guards of a zone stand together
+	GapOpen  // they stand apart
+	MidLow   // the middle of a zone stays low
+	MidUp    // it has come up to the high post
+	BottomUp // the bottom of a zone has come out to the ball
+	SlidUp   // it has slid up, the baseline behind it is empty
+	StaysLow // it stays at the rim
+
+	HelpsLow  // the helper between two screens goes with the cut to the rim
+	HelpsHigh // that helper goes out to the shooter
 	numCues
 )
 
@@ -69,6 +88,11 @@ var cueInfos = [numCues + 1]CueInfo{
 	{ID: "opens", Name: "Sunk in"}, {ID: "still", Name: "Nobody moves"}, {ID: "behind", Name: "From behind"}, {ID: "fronted", Name: "Fronted"}, {ID: "helped", Name: "Fronted, help"},
 	{ID: "level", Name: "At the level"}, {ID: "soft-show", Name: "Soft show"}, {ID: "hard-hedge", Name: "Hard hedge"}, {ID: "weak", Name: "Weak"},
 	{ID: "late", Name: "Late"}, {ID: "short", Name: "Stops short"}, {ID: "balanced", Name: "Balanced"}, {ID: "flying", Name: "Flying"}, {ID: "front-foot", Name: "Open stance"},
+	{ID: "low-help", Name: "Low help comes"}, {ID: "big-up", Name: "Big steps up"},
+	{ID: "middle-drive", Name: "Drive to the middle"}, {ID: "baseline-drive", Name: "Drive to the baseline"}, {ID: "at-you", Name: "Drive at a teammate"}, {ID: "stopped", Name: "Drive stopped"},
+	{ID: "gap-shut", Name: "Gap shut"}, {ID: "gap-open", Name: "Gap open"}, {ID: "middle-low", Name: "Middle stays low"}, {ID: "middle-up", Name: "Middle comes up"},
+	{ID: "bottom-up", Name: "Bottom comes out"}, {ID: "slid-up", Name: "Bottom slid up"}, {ID: "stays-low", Name: "Bottom stays low"},
+	{ID: "helps-low", Name: "Helper goes low"}, {ID: "helps-high", Name: "Helper goes out"},
 	{ID: "undecided", Name: "Can't tell yet"},
 }
 

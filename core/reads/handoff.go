@@ -27,7 +27,7 @@ var handoffScreen = &Action{
 	rows: []Row{
 		{
 			Cue: Trail, when: all(beaten, not(bigOut)), Seen: "Your defender chases you over the handoff",
-			moves: []move{{xCutter, 8, 0}, {xScreener, 0, -1}},
+			moves: []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 0, out: -1}},
 			Cutter: []Answer{
 				answer(TurnCorner, "They're behind you: turn the corner and go downhill.", "Take it on the run, shoulder past the hip, two feet in the lane."),
 				also(HitRoll, bigStops, all(bigBelow, bigUp), "The big stops you: hit the roll.", "Past the big to the carrier, who rolls."),
@@ -38,7 +38,7 @@ var handoffScreen = &Action{
 		},
 		{
 			Cue: Under, when: all(goneBy, not(bigOut)), Seen: "Your defender goes behind the carrier",
-			moves: []move{{xCutter, 7, -1}, {xScreener, 0, -1}},
+			moves: []move{{who: xCutter, along: 7, out: -1}, {who: xScreener, along: 0, out: -1}},
 			Cutter: []Answer{
 				answer(ShootBehind, "They went under: stop behind the handoff and shoot it.", "Take it, stop, feet set behind the carrier."),
 				also(UseAgain, noShot, not(inRange(cutter)), "Not your shot: go back off the same hip.", "Take it, stop, and come back off the carrier."),
@@ -49,7 +49,7 @@ var handoffScreen = &Action{
 		},
 		{
 			Cue: Denied, when: all(jumped, not(bigOut)), Seen: "Your defender is between you and the catch",
-			moves:  []move{{xCutter, 0, 0}, {xScreener, 0, 0}},
+			moves:  []move{{who: xCutter, along: 0, out: 0}, {who: xScreener, along: 0, out: 0}},
 			Cutter: []Answer{answer(BackDoor, "They deny it: cut behind to the rim.", "One step at the ball, push off, cut behind, hand low.")},
 			Screener: []Answer{job(Roll, "Keep the ball: bounce it behind the defender, then dive."),
 				also(KeepDrive, carrierOut, moving(xScreener, withBall, 2), "", "Your defender leans to the receiver: keep it and drive.")},
@@ -58,7 +58,7 @@ var handoffScreen = &Action{
 		},
 		{
 			Cue: Hedge, when: all(bigOut, chases, not(trapping)), Seen: "The carrier's defender steps into your way, yours chases",
-			moves:  []move{{xCutter, 8, 0}, {xScreener, 2, 3}},
+			moves:  []move{{who: xCutter, along: 8, out: 0}, {who: xScreener, along: 2, out: 3}},
 			Cutter: []Answer{answer(HitSlip, "They hedge the handoff: stop and hit the slip.", "Stop on two feet, look past the defender, bounce it to the slip."), splitTwo},
 			Screener: []Answer{job(Slip, "Give and slip at once into the space your defender left."),
 				also(KeepDrive, carrierOut, moving(xScreener, outward, jumpSpeed), "", "Your defender is out there already: keep it and drive.")},
@@ -67,7 +67,7 @@ var handoffScreen = &Action{
 		},
 		{
 			Cue: Blitz, when: trapping, Seen: "Both go at the receiver",
-			moves: []move{{xCutter, 6, 0}, {xScreener, -6, 0}},
+			moves: []move{{who: xCutter, along: 6, out: 0}, {who: xScreener, along: -6, out: 0}},
 			Cutter: []Answer{answer(PassOut, "Two on you: short pass back, four against three.", "Short pass back to the carrier before they close."),
 				also(HitSlip, slipsAtOnce, not(deeper(xScreener, body(0), screener)), "The carrier slips at once: hit it.", "Around the trap, before it closes, to the slip."),
 				also(TurnCorner, bigSlow, anyOne(not(within(xScreener, body(3), cutter)), not(outside(xScreener, body(1), cutter))), "They come slowly: turn the corner on them.", "Wide past the outside hip, before they close."),
@@ -78,7 +78,7 @@ var handoffScreen = &Action{
 		},
 		{
 			Cue: Switch, when: all(bigOut, stays, not(chases), not(trapping)), Seen: "The carrier's defender takes you, yours stays with the carrier",
-			moves: []move{{xCutter, 0, -1.5}, {xScreener, 2, 0}},
+			moves: []move{{who: xCutter, along: 0, out: -1.5}, {who: xScreener, along: 2, out: 0}},
 			Cutter: []Answer{
 				answer(AttackBig, "They switched: attack the big; the carrier slips.", "Straight at the big before they are set, change of pace, two feet."),
 				also(StepBack, bigSits, not(within(xScreener, body(2.5), cutter)), "The big sits back: step back and shoot it.", "Step away from the big, feet set, shoot."),

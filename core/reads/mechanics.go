@@ -65,7 +65,7 @@ func Mechanics(fl *Floor, s *Snapshot) []Check {
 			out = append(out, lawful(fl, a, s))
 		}
 	}
-	if a.Family == OffBall {
+	if a.Family == OffBall && a.ball() == passer {
 		out = append(out, spacing(s), lane(s), behindLine(fl.Court, s))
 	}
 	if a.Family == OffBall && !a.spots.free && cue == Under {

@@ -107,7 +107,7 @@ var (
 var common = []Row{
 	{
 		Cue: Trail, when: trailing, Seen: "Your defender follows you, behind your hip",
-		moves: []move{{xCutter, 9, 0}, {xScreener, 0, 0}},
+		moves: []move{{who: xCutter, along: 9, out: 0}, {who: xScreener, along: 0, out: 0}},
 		Cutter: []Answer{answer(Curl, "They're chasing you: curl it tight and go to the rim.",
 			"Around the screener's shoulder in one turn, hands up, eyes on the rim.")},
 		Screener:   []Answer{job(Pop, "The cutter goes in, so you go out: open up and pop to the ball.")},
@@ -116,7 +116,7 @@ var common = []Row{
 	},
 	{
 		Cue: Stuck, when: inBody, Seen: "Your defender runs into the screener's body",
-		moves: []move{{xCutter, 1, 0}, {xScreener, 0, 0}},
+		moves: []move{{who: xCutter, along: 1, out: 0}, {who: xScreener, along: 0, out: 0}},
 		Cutter: []Answer{answer(Straight, "They're stuck on the screen: straight to the catch, feet ready, shoot.",
 			"All the way to the catch; shoot it, or one hard dribble into a pull-up.")},
 		Screener:   []Answer{job(Shape, "Turn to the ball with your hands out, then post or slip.")},
@@ -125,7 +125,7 @@ var common = []Row{
 	},
 	{
 		Cue: Under, when: goneBy, Seen: "Your defender takes the short way, rim side of the screener",
-		moves:      []move{{cutter, 5, 0}, {xCutter, 8, 0}, {xScreener, 0, 0}},
+		moves:      []move{{who: cutter, along: 5, out: 0}, {who: xCutter, along: 8, out: 0}, {who: xScreener, along: 0, out: 0}},
 		Cutter:     []Answer{fadeHigh, fadeWide},
 		Screener:   []Answer{job(Rescreen, "Turn around and screen that defender again on the way back out.")},
 		PasserPart: "Over the top, on time: the shot is there for one count.",
@@ -133,7 +133,7 @@ var common = []Row{
 	},
 	{
 		Cue: Jump, when: jumped, Seen: "Your defender is past the screen already, between you and the catch",
-		moves: []move{{cutter, 0, 0}, {xCutter, 1, 0}, {xScreener, 0, 0}},
+		moves: []move{{who: cutter, along: 0, out: 0}, {who: xCutter, along: 1, out: 0}, {who: xScreener, along: 0, out: 0}},
 		Cutter: []Answer{answer(BackCut, "They jumped it: plant and cut behind to the rim.",
 			"One step at the defender, push off the outside foot, hand low for the bounce pass."), flareOut},
 		Screener:   []Answer{job(StepBall, "Step to the ball: you're the second look.")},
@@ -142,7 +142,7 @@ var common = []Row{
 	},
 	{
 		Cue: Switch, when: all(takes, stays), Seen: "The screener's defender takes you, yours stays with the screener",
-		moves:  []move{{xCutter, 6, 0}, {xScreener, 2, 0}},
+		moves:  []move{{who: xCutter, along: 6, out: 0}, {who: xScreener, along: 2, out: 0}},
 		Cutter: []Answer{answer(ClearOut, "They switched: clear out, the screener pins and slips.", "Take the new defender away from the rim, high and wide."), fadeAway, behindNew},
 		Screener: []Answer{job(Split, "Get your back on the defender, hand up, slip to the rim before they settle."),
 			also(StepBall, newAbove, not(deeper(xScreener, body(0), cutter)), "", "The cutter goes behind: step to the ball and leave the rim free.")},
@@ -151,7 +151,7 @@ var common = []Row{
 	},
 	{
 		Cue: Show, when: all(takes, not(stays)), Seen: "The screener's defender steps into your way, and your own is not with the screener",
-		moves: []move{{xCutter, 7, 0}, {xScreener, 0, 1}},
+		moves: []move{{who: xCutter, along: 7, out: 0}, {who: xScreener, along: 0, out: 1}},
 		Cutter: []Answer{answer(Keep, "Two on you: keep it alive, the slip is open.", "Catch, keep your dribble. Two on you means a pass."),
 			insideShow},
 		Screener:   []Answer{job(Slip, "Slip into the space your defender left.")},

@@ -100,7 +100,7 @@ var runs = map[Read]bool{
 	PullUp: true, Floater: true, Snake: true, Pocket: true, LobRoll: true, CornerPass: true, WingPass: true, Reject: true,
 	ShootBehind: true, DragOut: true, Through: true, WaitAttack: true, PassOut: true, AttackBig: true, StepBack: true,
 	TurnCorner: true, WeakDrive: true, BackDoor: true, HitPop: true, HitSlip: true, HitRoll: true, FeedSeal: true,
-	CatchShoot: true, FakeGo: true,
+	CatchShoot: true, FakeGo: true, Finish: true, FeedHigh: true, SkipPass: true, BaseCut: true, CutAway: true, HitCutter: true, HitShooter: true,
 	HandBack: true, CutClear: true, Relocate: true, ScreenSlip: true, Flash: true, Feed: true, Lob: true, HighLow: true,
 }
 

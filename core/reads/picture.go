@@ -20,7 +20,7 @@ func (a *Action) Example(c court.Court, cue Cue) Snapshot {
 		s.Put(who, spot(id))
 	}
 	for _, p := range a.spots.set {
-		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet))
+		s.Put(p.who, s.At(p.from).Toward(s.At(p.to), p.feet).Add(p.plus))
 	}
 	row := a.exampleRow(cue)
 	if row.shift > 0 {
@@ -33,7 +33,17 @@ func (a *Action) Example(c court.Court, cue Cue) Snapshot {
 	if !a.spots.free {
 		a.setInMotion(&s, row)
 	}
-	if a.Family == Catches {
+	if a.spots.free {
+		f := newFrame(&s)
+		for _, m := range row.moves {
+			v := f.a.Scale(m.along).Add(f.n.Scale(m.out))
+			if m.at != nobody {
+				v = s.At(m.at).Sub(s.At(m.who)).Unit().Scale(m.along)
+			}
+			s.Velocity.Set(m.who, v)
+		}
+	}
+	if row.closing > 0 {
 		s.Velocity.Set(xCutter, s.Cutter.Sub(s.XCutter).Unit().Scale(row.closing))
 	}
 	if a.spots.running && s.XCutter.Dist(s.Cutter) < s.XCutter.Dist(s.Screener) {

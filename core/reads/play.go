@@ -42,6 +42,7 @@ const (
 	passDelay = 0.1 // the ball leaves this long before the catch needs it
 	reaction  = 0.4 // a defender follows the own player's answer this much later
 	helpTurn  = 0.6 // a helper leaves home so long before the read
+	driveOn   = 0.8 // a drive goes on so long after the read
 	lookPause = 0.9 // everybody stands in place before a read without a screen
 )
 
@@ -75,7 +76,7 @@ func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 	b.tracks = append(b.tracks, Track{Who: "ball"})
 	for _, p := range screen.Participants {
 		if !p.ID.Defends() && b.find(p.ID.String()) == nil {
-			b.stand(p.ID, s.At(p.ID))
+			b.beside(c, screen, s, p.ID, use, j.Row.Third)
 		}
 	}
 	arrive := b.ball(screen, screen.ballTo(s, j.Row.CutterRead), use)
@@ -133,9 +134,22 @@ func (b *builder) run(who Place, from court.Point, t0, t1 float64, to court.Poin
 	return end
 }
 
-// stand adds a track of somebody who stays in place.
-func (b *builder) stand(who Place, at court.Point) {
+// beside adds a track of somebody besides the two: a driver goes on, the third one
+// answers, everybody else stays in place.
+func (b *builder) beside(c court.Court, a *Action, s *Snapshot, who Place, use float64, third []Answer) {
+	at := s.At(who)
+	v, _ := s.Velocity.Of(who)
+	if v.Len() > 0 {
+		b.tracks = append(b.tracks, Track{who.String(), []Key{
+			{0, c.Clamp(at.Sub(v.Scale(use)), 1)}, {use, at}, {use + driveOn, c.Clamp(at.Add(v.Scale(driveOn)), 1)}}})
+		return
+	}
 	b.tracks = append(b.tracks, Track{who.String(), []Key{{0, at}}})
+	if who == a.third() && len(third) > 0 {
+		path, _ := spacePath(c, s, at, third[0].Read)
+		end := use
+		b.leave(who, use, path, &end)
+	}
 }
 
 // ball fills the ball's track: with its owner until it is passed, then to the

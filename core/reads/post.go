@@ -241,4 +241,6 @@ var actions = []*Action{
 	ballScreen, ballExitScreen, stepUpScreen, ghostScreen, doubleHighScreen,
 	handoffScreen, dribbleAtScreen,
 	afterFeed, roundPost, feedPost, closeout,
+	curled, straightCatch, noPass, driveWing, driveTop, drivePost,
+	backDown, zoneTop, zoneWing, zoneCut,
 }

@@ -14,6 +14,9 @@ const (
 	Pivot    Role = "post"
 	Teammate Role = "teammate"
 	Shooter  Role = "shooter"
+	// Safety comes behind a drive, Corner spaces it from the corner.
+	Safety Role = "safety"
+	Corner Role = "corner"
 )
 
 // Read is an answer to a cue, by id. Ids are stored with every rep and never change.
@@ -36,6 +39,7 @@ const (
 	OtherSide  Read = "otherside"
 	Flash      Read = "flash"
 	ForOther   Read = "forother"
+	BaseCut    Read = "basecut"
 
 	Pop       Read = "pop"
 	Shape     Read = "shape"
@@ -81,6 +85,9 @@ const (
 	FakeGo     Read = "fakego"
 	LeadFoot   Read = "leadfoot"
 	Swing      Read = "swing"
+	Finish     Read = "finish"
+	FeedHigh   Read = "feedhigh"
+	SkipPass   Read = "skippass"
 
 	HandBack   Read = "handback"
 	CutClear   Read = "cutclear"
@@ -93,16 +100,33 @@ const (
 
 	HitCutter   Read = "hitcutter"
 	HitScreener Read = "hitscreener"
+	HitShooter  Read = "hitshooter"
+	SkipTo      Read = "skipto"
 
 	StayWide  Read = "staywide"
 	Drift     Read = "drift"
 	Lift      Read = "lift"
 	ClearSide Read = "clearside"
+	FillSpot  Read = "fillspot"
+	CutAway   Read = "cutaway"
+	TakeHand  Read = "takehand"
 
-	GiveBack Read = "giveback"
-	Work     Read = "work"
-	KickOut  Read = "kickout"
-	HoldSeal Read = "holdseal"
+	SlideSlot  Read = "slideslot"
+	ComeBehind Read = "comebehind"
+
+	StayDeep  Read = "staydeep"
+	DriftBase Read = "driftbase"
+	LiftUp    Read = "liftup"
+
+	GiveBack    Read = "giveback"
+	Work        Read = "work"
+	KickOut     Read = "kickout"
+	HoldSeal    Read = "holdseal"
+	StepHigh    Read = "stephigh"
+	ShortCorner Read = "shortcorner"
+	ShowHigh    Read = "showhigh"
+	CatchTurn   Read = "catchturn"
+	LowPass     Read = "lowpass"
 
 	// Make is a shot that went in, logged where no read is taught.
 	Make Read = "make"
@@ -133,6 +157,7 @@ var readInfos = []ReadInfo{
 	{OtherSide, "Other side", Cutter, "Other side!"},
 	{Flash, "Flash", Cutter, "Flash, hands up!"},
 	{ForOther, "Screen for a shooter", Cutter, "Free the shooter!"},
+	{BaseCut, "Cut the baseline", Cutter, "Baseline, now!"},
 
 	{Pop, "Pop", Screener, "Pop to ball!"},
 	{Shape, "Shape up", Screener, "Show your hands!"},
@@ -178,6 +203,9 @@ var readInfos = []ReadInfo{
 	{FakeGo, "Fake and go by", Handler, "Fake, one dribble!"},
 	{LeadFoot, "Drive the front foot", Handler, "At the foot!"},
 	{Swing, "Swing it", Handler, "One more!"},
+	{Finish, "Finish", Handler, "Finish it!"},
+	{FeedHigh, "Hit the high post", Handler, "High post!"},
+	{SkipPass, "Skip it", Handler, "Skip it!"},
 
 	{HandBack, "Cut for the hand-back", Passer, "Tight, hands ready!"},
 	{CutClear, "Cut through", Passer, "Through and clear!"},
@@ -190,16 +218,33 @@ var readInfos = []ReadInfo{
 
 	{HitCutter, "Pass to the cutter", Passer, "Hit the cutter!"},
 	{HitScreener, "Pass to the screener", Passer, "Hit the screener!"},
+	{HitShooter, "Pass to the shooter", Passer, "Hit the shooter!"},
+	{SkipTo, "Skip to the corner", Passer, "Skip, corner!"},
 
 	{StayWide, "Stay wide", Teammate, "Wide, feet ready!"},
 	{Drift, "Drift", Teammate, "Drift, be seen!"},
 	{Lift, "Lift", Teammate, "Lift, be seen!"},
 	{ClearSide, "Clear the side", Teammate, "Clear the side!"},
+	{FillSpot, "Fill the spot", Teammate, "Fill it!"},
+	{CutAway, "Cut behind", Teammate, "Behind, go!"},
+	{TakeHand, "Take the handoff", Teammate, "Off the hip!"},
+
+	{SlideSlot, "Slide to the far slot", Safety, "Slide over!"},
+	{ComeBehind, "Come behind the drive", Safety, "Behind, be seen!"},
+
+	{StayDeep, "Stay in the corner", Corner, "Corner, stay!"},
+	{DriftBase, "Drift to the baseline", Corner, "Drift low!"},
+	{LiftUp, "Lift from the corner", Corner, "Lift, be seen!"},
 
 	{GiveBack, "Hand it back", Pivot, "Hand it back!"},
 	{Work, "Go to work", Pivot, "Go to work!"},
 	{KickOut, "Kick it out", Pivot, "Kick it out!"},
 	{HoldSeal, "Hold the seal", Pivot, "Hold the seal!"},
+	{StepHigh, "Step up to the elbow", Pivot, "Elbow, hands!"},
+	{ShortCorner, "Out to the short corner", Pivot, "Short corner!"},
+	{ShowHigh, "Show in the gap", Pivot, "Show, hands up!"},
+	{CatchTurn, "Catch and turn", Pivot, "Catch, turn!"},
+	{LowPass, "Look low", Pivot, "Look low!"},
 
 	{Make, "Make", Shooter, "Knock it down!"},
 }

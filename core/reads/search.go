@@ -39,6 +39,11 @@ var otherWords = map[string]string{
 	"switch": "switches trade", "show": "help bump steps", "drop": "back deep sag over", "tag": "helps help corner", "early": "over jump", "soft-show": "hedge show soft", "hard-hedge": "hedge show out hard", "level": "touch up", "weak": "weak hand", "blitz": "trap double two",
 	"ice": "down push sideline", "denied": "deny overplays overplay", "dig": "digs stunt", "doubled": "double trap", "fronted": "front fronting lob", "helped": "front fronting help lob",
 	"turned": "looks watching ball head sleeps", "asleep": "sleeps open empty", "opens": "sags sunk lane", "behind": "plays behind", "under-far": "below half court far",
+	Curled: "curl caught lane kick dump", CaughtStraight: "straight caught hip catch", NotThrown: "back cut missed clear fill",
+	DriveWing: "penetration drift lift shift slide help circle behind", DriveTop: "penetration drift", DrivePost: "penetration post short corner elbow",
+	BackDown: "double action two screens once", ZoneTop: "2-3 two-three zone gap", ZoneWing: "2-3 two-three zone high low flash skip", ZoneCut: "2-3 two-three zone runner baseline",
+	"low-help": "helps help tag rotates", "big-up": "steps help dump", "middle-drive": "middle", "baseline-drive": "baseline", "at-you": "handoff teammate", "stopped": "trapped picked safety",
+	"gap-shut": "closed together", "gap-open": "split between", "middle-low": "sags", "middle-up": "high", "bottom-up": "corner", "slid-up": "behind", "stays-low": "step out",
 	"high": "above top", "low": "below baseline", "waits": "cheats sits",
 }
 

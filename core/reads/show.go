@@ -45,6 +45,25 @@ var showing = map[Cue]string{
 	Balanced:  "Be there with the catch: short steps, one hand up.",
 	Flying:    "Run past the shooter's side, both hands high. Never under them.",
 	FrontFoot: "Stop with one foot well in front, chest to the corner.",
+
+	LowHelp: "Leave the corner as the curl is caught, both feet in the lane, hands up.",
+	BigUp:   "Step up to the catch, chest to the ball, and leave the screener.",
+
+	MidDrive:  "Driver: two hard dribbles to the middle.",
+	BaseDrive: "Driver: two hard dribbles along the baseline.",
+	AtYou:     "Driver: straight at the teammate, eyes up.",
+	Stopped:   "Driver: stop on the baseline, keep the dribble. The defender stands in the way.",
+
+	GapShut:  "The two guards stand shoulder to shoulder in front of the ball.",
+	GapOpen:  "The two guards stand two steps apart, hands wide.",
+	MidLow:   "The middle of the zone stays a step in front of the rim.",
+	MidUp:    "The middle comes up to the high post, chest to chest.",
+	BottomUp: "The bottom one runs out to the wing as the ball is caught.",
+	SlidUp:   "The bottom one slides up to the wing and looks at the ball.",
+	StaysLow: "The bottom one stays at the rim, hands up.",
+
+	HelpsLow:  "The helper drops with the cut to the rim.",
+	HelpsHigh: "The helper runs out to the shooter.",
 }
 
 // HowToShow is how a cue is shown by whoever plays guided defense; empty for none.

@@ -227,7 +227,7 @@ func (s Snapshot) Mirror() Snapshot {
 }
 
 // Side is the side of the floor the screen is set on; where there is no screen
-// on a side, the ball's.
+// on a side, the ball's; where that is in the middle, the cutter's.
 func (s *Snapshot) Side() string {
 	if s.onLeft() {
 		return "left"
@@ -236,10 +236,16 @@ func (s *Snapshot) Side() string {
 }
 
 func (s *Snapshot) onLeft() bool {
-	if screen, ok := ActionByID(s.Action); ok && screen.spots.free && screen.ball() == passer {
-		return s.Passer.X < 0
+	first := s.Screener
+	if a, ok := ActionByID(s.Action); ok && a.spots.free && a.ball() == passer {
+		first = s.Passer
 	}
-	return s.Screener.X < 0
+	for _, at := range [...]court.Point{first, s.Cutter} {
+		if abs(at.X) >= SameSpot {
+			return at.X < 0
+		}
+	}
+	return first.X < 0
 }
 
 // ball is who has the ball at the moment of the read.

@@ -107,10 +107,12 @@ type put struct {
 	plus court.Point
 }
 
-// move lets somebody of an example move, in feet a second in the screen's frame.
+// move lets somebody of an example move, in feet a second in the screen's frame; where
+// there is somebody to go at, along is straight at that place.
 type move struct {
 	who        Place
 	along, out float64
+	at         Place
 }
 
 // Family groups actions by where the ball is.
@@ -123,6 +125,8 @@ const (
 	Handoffs Family = "handoff"
 	PostPlay Family = "post"
 	Catches  Family = "closeout"
+	// AgainstZone are the actions without a player of one's own on the other side.
+	AgainstZone Family = "zone"
 )
 
 // Action is what two or three players do together, most often a screen: who takes
@@ -230,8 +234,10 @@ func init() {
 // build makes the tables of every set of team rules once, so that nothing after it
 // needs to know of rules.
 func (a *Action) build() {
-	for n := range a.built {
+	if a.Third == "" {
 		a.Third = a.thirdRole()
+	}
+	for n := range a.built {
 		rules := TeamRules{FadeToCorner: n&1 != 0, FlareFirst: n&2 != 0, ShootFirst: n&4 != 0}
 		rows := slices.Clone(a.rows)
 		for i := range rows {
@@ -240,7 +246,9 @@ func (a *Action) build() {
 					rows[i].Cutter = e.leading(rows[i].Cutter)
 				}
 			}
-			rows[i].Third = a.thirdOf(&rows[i])
+			if rows[i].Third == nil {
+				rows[i].Third = a.thirdOf(&rows[i])
+			}
 			rows[i].fill()
 		}
 		a.built[n] = rows

@@ -19,7 +19,7 @@ func (a *Action) thirdRole() Role {
 	switch {
 	case spaced[a.ID]:
 		return Teammate
-	case a.Family == OffBall:
+	case a.Family == OffBall && a.Roles[0] == Cutter:
 		return Passer
 	}
 	return ""
@@ -27,10 +27,10 @@ func (a *Action) thirdRole() Role {
 
 // third is who that is on the floor.
 func (a *Action) third() Place {
-	if a.Third == Teammate {
-		return one
+	if a.Third == Passer {
+		return passer
 	}
-	return passer
+	return one
 }
 
 // thirdOf lists the third one's answers in a row. A passer throws to whoever the cutter's

@@ -49,7 +49,7 @@ const (
 // ballTo is who has the ball when a read has been played; most often its reader.
 func (a *Action) ballTo(s *Snapshot, read Read) Place {
 	switch read {
-	case ClearOut, Keep, Pocket, LobRoll, HitRoll, DragOut, HitSlip, PassOut, FeedSeal, Feed, Lob:
+	case ClearOut, Keep, Pocket, LobRoll, HitRoll, DragOut, HitSlip, PassOut, FeedSeal, Feed, Lob, HitCutter, FeedHigh:
 		return screener
 	case HitPop:
 		if a.has(second) {
@@ -60,6 +60,10 @@ func (a *Action) ballTo(s *Snapshot, read Read) Place {
 		return second
 	case Swing:
 		return one
+	case StayWide, Drift, Lift, StepHigh, ShortCorner:
+		return passer
+	case HitShooter, SkipPass:
+		return second
 	case CornerPass:
 		return a.leftAlone(s, one, three)
 	case WingPass:
@@ -111,6 +115,9 @@ func (a *Action) leftAlone(s *Snapshot, among ...Place) Place {
 
 // cutPath is the cutter's, or handler's, way after the read.
 func cutPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
+	if path, ok := spacePath(c, s, s.Cutter, read); ok {
+		return path
+	}
 	if path, ok := handlerPath(f, s, read); ok {
 		return path
 	}
@@ -227,6 +234,9 @@ func behindHead(s *Snapshot, rim court.Point) []court.Point {
 
 // screenerPath is the screener's way after holding the screen, and the post's.
 func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
+	if path, ok := spacePath(c, s, s.Screener, read); ok {
+		return path
+	}
 	rim := finishNear(s.Screener)
 	switch read {
 	case Pop:

@@ -23,6 +23,10 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 		FeedPost:   {Behind: screener, Fronted: screener, Helped: second},
 		CloseOut:   {Balanced: one},
 		Cross:      {Switch: screener},
+		Curled:     {LowHelp: one, BigUp: screener}, CaughtStraight: {Balanced: one, BigUp: screener}, NotThrown: {Denied: screener},
+		DriveWing: {MidDrive: passer, BaseDrive: passer, Stopped: passer}, DriveTop: {MidDrive: passer}, DrivePost: {MidDrive: passer, BaseDrive: passer},
+		BackDown: {HelpsLow: second, HelpsHigh: screener},
+		ZoneTop:  {GapShut: one, MidLow: screener}, ZoneWing: {MidLow: screener, MidUp: second, BottomUp: one},
 	}
 	for _, screen := range Actions() {
 		for _, row := range screen.rows {

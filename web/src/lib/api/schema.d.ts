@@ -2157,7 +2157,7 @@ export interface components {
             id: string;
             name: string;
             /** @enum {string} */
-            family: "off-ball" | "ball" | "handoff" | "post" | "closeout";
+            family: "off-ball" | "ball" | "handoff" | "post" | "closeout" | "zone";
             participants: components["schemas"]["Participant"][];
             roles: string[];
             /** @description the role of the third one whose answers are judged, empty for none */

@@ -1,8 +1,9 @@
 import type { Glyph } from './glyph';
 import { offBallGlyphs } from './offBallGlyphs';
 import { onBallGlyphs } from './onBallGlyphs';
+import { spaceGlyphs } from './spaceGlyphs';
 
-export const glyphs: Record<string, Glyph> = { ...offBallGlyphs, ...onBallGlyphs };
+export const glyphs: Record<string, Glyph> = { ...offBallGlyphs, ...onBallGlyphs, ...spaceGlyphs };
 
 /** The tape color of a read, as a CSS value. */
 export function tapeOf(read: string): string {
@@ -49,7 +50,22 @@ export const cues: Record<string, { x: Wedge; xs?: Wedge }> = {
   short: { x: [6, 25, -45] },
   balanced: { x: [10, 22, -45] },
   flying: { x: [9, 27, -75], xs: [4, 30, -75] },
-  'front-foot': { x: [10, 23, 10] }
+  'front-foot': { x: [10, 23, 10] },
+  'low-help': { x: [23, 27, -90], xs: [4, 28, -45] },
+  'big-up': { x: [24, 28, -90], xs: [7, 22, -30] },
+  'middle-drive': { x: [26, 26, 180] },
+  'baseline-drive': { x: [26, 29, 150] },
+  'at-you': { x: [28, 17, 180] },
+  stopped: { x: [22, 26, -90], xs: [13, 27, -90] },
+  'gap-shut': { x: [10, 8, 90], xs: [17, 8, 90] },
+  'gap-open': { x: [4, 8, 90], xs: [28, 8, 90] },
+  'middle-low': { x: [13, 29, -90] },
+  'middle-up': { x: [13, 25, -90] },
+  'bottom-up': { x: [24, 24, -100], xs: [26, 8, 120] },
+  'slid-up': { x: [22, 9, 90] },
+  'stays-low': { x: [4, 29, -40] },
+  'helps-low': { x: [6, 27, -50], xs: [26, 28, -90] },
+  'helps-high': { x: [25, 9, 110], xs: [6, 28, -60] }
 };
 
 /** The cue a read answers in a table, to color a map. */
