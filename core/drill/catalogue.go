@@ -91,6 +91,9 @@ func (d *Drill) Validate() error {
 	if d.Screen != "" && !taught {
 		return setup("%s teaches %q, which is no situation.", d.Name, d.Screen)
 	}
+	if err := d.checkLinks(); err != nil {
+		return err
+	}
 	stages := map[string]bool{}
 	for _, s := range d.Stages {
 		if err := d.checkStage(s, screen, stages); err != nil {

@@ -110,6 +110,12 @@ type Drill struct {
 	Fixes    []string `json:"fixes"`
 	Cautions []string `json:"cautions"`
 	Stages   []Stage  `json:"stages"`
+	// Third is the position whose answers can be judged besides those two, where the
+	// action has a third part: the passer, or the nearest teammate.
+	Third string `json:"third,omitempty"`
+	// Then are the actions that a live rep can go on with: the pass that was made decides
+	// which.
+	Then []Link `json:"then,omitempty"`
 	// Workout lists, per cue, the answers that are drilled one after the other, on
 	// both sides.
 	Workout []Set `json:"workout,omitempty"`

@@ -17,6 +17,8 @@ const (
 	// Safety comes behind a drive, Corner spaces it from the corner.
 	Safety Role = "safety"
 	Corner Role = "corner"
+	// Defender guards the one whose read is taught, or shows the cue.
+	Defender Role = "defender"
 )
 
 // Read is an answer to a cue, by id. Ids are stored with every rep and never change.
@@ -127,6 +129,9 @@ const (
 	ShowHigh    Read = "showhigh"
 	CatchTurn   Read = "catchturn"
 	LowPass     Read = "lowpass"
+
+	// Guarded is a defender who did what the cue is about, whichever it was.
+	Guarded Read = "guarded"
 
 	// Make is a shot that went in, logged where no read is taught.
 	Make Read = "make"
@@ -245,6 +250,8 @@ var readInfos = []ReadInfo{
 	{ShowHigh, "Show in the gap", Pivot, "Show, hands up!"},
 	{CatchTurn, "Catch and turn", Pivot, "Catch, turn!"},
 	{LowPass, "Look low", Pivot, "Look low!"},
+
+	{Guarded, "Did the job", Defender, "Good job!"},
 
 	{Make, "Make", Shooter, "Knock it down!"},
 }

@@ -314,13 +314,18 @@ func union(list, more []Answer) []Answer {
 	return out
 }
 
-// Of returns the answers of one role to the row's cue.
+// guarded are a defender's answers: to do what the cue is about, so that it can be read.
+var guarded = []Answer{{Read: Guarded}}
+
+// answersOf returns the answers of one role to the row's cue.
 func (a *Action) answersOf(r *Row, role Role) ([]Answer, bool) {
 	switch role {
 	case a.Roles[0]:
 		return r.Cutter, true
 	case a.Roles[1]:
 		return r.Screener, true
+	case Defender:
+		return guarded, true
 	case a.Third:
 		return r.Third, true
 	}
@@ -340,7 +345,7 @@ func ActionByID(id string) (*Action, bool) {
 	return nil, false
 }
 
-// Columns lists the reads of a role that the tables of some actions ask for first
+// Columns lists the reads of a role that the tables of some actions ask of the two first
 // under a team's rules, in board order.
 func Columns(of []*Action, rules TeamRules, role Role) []Read {
 	asked := map[Read]bool{}
@@ -349,6 +354,27 @@ func Columns(of []*Action, rules TeamRules, role Role) []Read {
 			asked[r.CutterRead], asked[r.ScreenerRead] = true, true
 		}
 	}
+	return inOrder(asked, role)
+}
+
+// MoreColumns lists the same with what is asked of the third one, and of defenders.
+func MoreColumns(of []*Action, rules TeamRules, role Role) []Read {
+	asked := map[Read]bool{Guarded: true}
+	for _, read := range Columns(of, rules, role) {
+		asked[read] = true
+	}
+	for _, a := range of {
+		for _, r := range a.Rows(rules) {
+			for _, n := range r.Third {
+				asked[n.Read] = true
+			}
+		}
+	}
+	return inOrder(asked, role)
+}
+
+// inOrder lists the reads of a role that are asked for, in board order.
+func inOrder(asked map[Read]bool, role Role) []Read {
 	var out []Read
 	for _, info := range readInfos {
 		if info.Role == role && asked[info.ID] {

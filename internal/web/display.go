@@ -203,7 +203,7 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	}
 	for i, b := range blocks {
 		run := f.block(team, b)
-		run.Rows = nil // the answers stay on the coach's screen
+		run.Links = []api.RunLink{} // the answers stay on the coach's screen
 		out.Blocks = append(out.Blocks, run)
 		if run.Stage != nil {
 			for _, cue := range run.Stage.Cues {

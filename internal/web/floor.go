@@ -67,7 +67,7 @@ func (f floor) presence() []api.Present {
 
 // block adds to a block its order list and its table of answers.
 func (f floor) block(team gen.Team, block practice.Block) api.RunBlock {
-	out := api.RunBlock{Block: block}
+	out := api.RunBlock{Block: block, Links: []api.RunLink{}}
 	if block.Kind != practice.DrillBlock {
 		return out
 	}
@@ -83,14 +83,25 @@ func (f floor) block(team gen.Team, block practice.Block) api.RunBlock {
 	}
 	rung, _ := drill.RungByID(stage.Rung)
 	out.Stage, out.Order, out.Reads, out.Live = &stage, &order, rung.Reads, rung.Live
-	if screen, ok := reads.ActionByID(d.Screen); ok {
-		table := []reads.Row{}
-		for _, cue := range stage.Cues {
-			if row, ok := screen.Row(store.RulesOf(team), cue); ok {
-				table = append(table, row)
-			}
+	for i, link := range d.Links(stage) {
+		out.Links = append(out.Links, runLink(store.RulesOf(team), stage, link, i == 0))
+	}
+	return out
+}
+
+// runLink is an action of a block with its table: the cues that the stage shows of the
+// drill's own, all of one that a rep goes on with.
+func runLink(rules reads.TeamRules, stage drill.Stage, link drill.Link, own bool) api.RunLink {
+	action, _ := reads.ActionByID(link.Action)
+	out := api.RunLink{Link: link, Name: action.Name, Third: string(action.Third), Rows: []reads.Row{}}
+	if !own {
+		out.Rows = action.Rows(rules)
+		return out
+	}
+	for _, cue := range stage.Cues {
+		if row, ok := action.Row(rules, cue); ok {
+			out.Rows = append(out.Rows, row)
 		}
-		out.Rows = &table
 	}
 	return out
 }

@@ -61,8 +61,11 @@ func (d planningContext) opponentAt(at time.Time) map[reads.Read]float64 {
 // paceSpan is how far back a team's pace at a drill is measured (assumption).
 const paceSpan = 365 * 24 * time.Hour
 
-// roles are all parts a player is judged in.
-var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot}
+// roles are all parts that a plan asks reps for.
+var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot, reads.Teammate, reads.Safety, reads.Corner}
+
+// judgedRoles are all parts a player can be judged in.
+var judgedRoles = append(slices.Clone(roles), reads.Defender)
 
 func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, error) {
 	d := planningContext{team: team}

@@ -186,11 +186,19 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 		return row, missing(noPlayer + " Nothing was saved.")
 	}
 	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
-	screen, ok := reads.ActionByID(d.Screen)
-	if !ok {
+	links := d.Links(stage)
+	if len(links) == 0 {
 		return row, shot(e, &row)
 	}
-	return row, l.judge(e, screen, &row)
+	id := links[0].Action
+	if e.Screen != nil && *e.Screen != "" {
+		id = *e.Screen
+	}
+	if !slices.ContainsFunc(links, func(link drill.Link) bool { return link.Action == id }) {
+		return row, invalid(fmt.Sprintf("%s does not go on with %q. Nothing was saved; reload to see the drill as it is.", d.Name, id))
+	}
+	action, _ := reads.ActionByID(id)
+	return row, l.judge(e, action, &row)
 }
 
 // judge fills in what was seen, and whether it was right.

@@ -105,13 +105,14 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 		return nil, err
 	}
 	if !r.Params.Role.Valid() {
-		return nil, invalid("The board shows players as cutters, screeners, handlers, passers or in the post.")
+		return nil, invalid("The board has no part of that name.")
 	}
 	var b board
 	if r.Params.Role == api.All {
 		b, err = s.board(ctx, team, "", roles...)
 	} else {
 		b, err = s.board(ctx, team, reads.Role(r.Params.Role))
+		b.columns = reads.MoreColumns(drill.Taught(b.situations), store.RulesOf(team), b.role)
 	}
 	if err != nil {
 		return nil, err
@@ -201,15 +202,16 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 		return nil, err
 	}
 	var all []evidence.Standing
-	for _, role := range roles {
-		cells := s.policy.Board([]string{p.ID.String()}, role, columns(team, logged(rows), role), reps, s.now())[0].Cells
+	taught := drill.Taught(logged(rows))
+	for _, role := range judgedRoles {
+		cells := s.policy.Board([]string{p.ID.String()}, role, reads.MoreColumns(taught, store.RulesOf(team), role), reps, s.now())[0].Cells
 		tried := slices.ContainsFunc(reps, func(r evidence.Rep) bool { return r.Role == role })
 		if tried || role == reads.Cutter || role == reads.Screener {
 			out.Parts = append(out.Parts, api.CardPart{Role: string(role), Standings: cells})
 			all = append(all, cells...)
 		}
 	}
-	out.Words = evidence.WordsOf(all, drill.Taught(logged(rows)), store.RulesOf(team), lib)
+	out.Words = evidence.WordsOf(all, taught, store.RulesOf(team), lib)
 	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(rows[i]))
 	}
@@ -309,5 +311,5 @@ func (d planningContext) suggest(next gen.Practice, view api.Practice) *practice
 func repView(r gen.RepEvent) api.LoggedRep {
 	return api.LoggedRep{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), At: r.At, Player: r.PlayerID, Role: r.Role, Rung: r.Rung,
 		Side: r.Side, Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
-		Outcome: r.Outcome, Corrections: r.Corrections, Device: r.Device, SecondCue: &r.SecondCue}
+		Outcome: r.Outcome, Corrections: r.Corrections, Device: r.Device, SecondCue: &r.SecondCue, Screen: &r.Screen}
 }

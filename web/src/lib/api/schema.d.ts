@@ -2222,6 +2222,15 @@ export interface components {
                 with?: boolean;
             }[];
         };
+        DrillLink: {
+            action: string;
+            /** @description the position of the one whose read is asked for first */
+            who: string;
+            /** @description the position of the other one */
+            with: string;
+            /** @description the position of a third one who can be judged */
+            third?: string;
+        };
         Drill: {
             id: string;
             name: string;
@@ -2246,6 +2255,10 @@ export interface components {
             fixes: string[];
             cautions: string[];
             stages: components["schemas"]["Stage"][];
+            /** @description a third position whose answers can be judged */
+            third?: string;
+            /** @description actions that a live rep can go on with */
+            then?: components["schemas"]["DrillLink"][];
             workout?: {
                 cue: string;
                 answers: string[];
@@ -3178,6 +3191,14 @@ export interface components {
              */
             at?: string;
         };
+        RunLink: {
+            link: components["schemas"]["DrillLink"];
+            /** @description the action's */
+            name: string;
+            /** @description the role of a third one; empty for none */
+            third: string;
+            rows: components["schemas"]["Row"][];
+        };
         RunBlock: {
             block: components["schemas"]["Block"];
             stage?: components["schemas"]["Stage"];
@@ -3186,7 +3207,8 @@ export interface components {
             live: boolean;
             order?: components["schemas"]["Order"];
             problem?: string;
-            rows?: components["schemas"]["Row"][];
+            /** @description the actions that can be judged in it */
+            links: components["schemas"]["RunLink"][];
             /** @enum {string} */
             advice?: "up" | "stay" | "down";
         };
@@ -3228,6 +3250,8 @@ export interface components {
             outcome: string;
             corrections: string[];
             secondCue?: string;
+            /** @description the action; empty for a shot */
+            screen?: string;
         };
         RepEvent: {
             /** Format: uuid */
@@ -3239,7 +3263,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             device: string;
-            /** @description in a game, the situation; a practice's block says it */
+            /** @description the action; in a practice the drill's own where it is not said */
             screen?: string;
             /** @description in a game, what is counted for the team */
             what?: string;
@@ -4871,7 +4895,7 @@ export interface operations {
     getBoard: {
         parameters: {
             query: {
-                role: "cutter" | "screener" | "handler" | "passer" | "post" | "all";
+                role: "cutter" | "screener" | "handler" | "passer" | "post" | "teammate" | "safety" | "corner" | "defender" | "all";
                 rung?: string;
                 side?: string;
                 /** @description the first day, such as 2026-11-30 */

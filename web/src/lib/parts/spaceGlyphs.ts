@@ -2,6 +2,13 @@ import type { Glyph } from './glyph';
 
 /** The small pictures of the answers to a drive, to a zone and after a catch. */
 export const spaceGlyphs: Record<string, Glyph> = {
+  guarded: {
+    way: 'M6 20L13 27L27 9',
+    bar: 'M5 8H17',
+    post: [11, 14],
+    hollow: false,
+    tape: '--tape-green'
+  },
   finish: {
     way: 'M26 7L12 21',
     tip: [9.8, 23.2, 135],

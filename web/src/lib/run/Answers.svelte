@@ -4,6 +4,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import type { Floor } from './floor.svelte';
+  import Links from './Links.svelte';
 
   // One tap a rep. Where the cue is known, the big button says "Read it";
   // on live rungs each big button is a cue read rightly.
@@ -13,6 +14,7 @@
 </script>
 
 <section aria-label="What was seen">
+  <Links {floor} />
   {#if floor.frozen}
     <div class="frozen">
       <p class="ice">Frozen</p>
@@ -44,6 +46,7 @@
   {:else}
     <p class="hint">
       {#if floor.shooting}Did <b>{floor.up?.name}</b> make it?
+      {:else if floor.role === 'defender'}What did <b>{floor.up?.name}</b> show, and in time?
       {:else if live}<b>{floor.up?.name}</b> read it right: which one?
       {:else}What did <b>{floor.up?.name}</b> do?{/if}
     </p>
@@ -72,7 +75,7 @@
     <div class="more">
       {#if live && !floor.shooting}
         <button class="tape plain" aria-pressed={floor.wrong} onclick={() => (floor.wrong = !floor.wrong)}>
-          Wrong read
+          {floor.role === 'defender' ? 'Not done' : 'Wrong read'}
         </button>
       {/if}
       <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>

@@ -3,7 +3,6 @@
   import type { Floor } from './floor.svelte';
   import { horn } from './horn';
   import People from './People.svelte';
-  import type { Judged } from './rota.svelte';
   import Screens from './Screens.svelte';
 
   // Everything that is not needed every rep.
@@ -20,11 +19,6 @@
     ['people', 'Who is here'],
     ['screens', 'Second screen']
   ] as const;
-  const judged: [Judged, string][] = [
-    ['cutter', 'Cutter'],
-    ['screener', 'Screener'],
-    ['both', 'Both']
-  ];
   const ends = [
     [0, 'Both ends'],
     [1, 'End 1'],
@@ -53,7 +47,7 @@
   {:else}
     <p class="soft">Who is judged here</p>
     <div class="choice" role="radiogroup" aria-label="Who is judged">
-      {#each judged as [id, label] (id)}
+      {#each floor.parts as [id, label] (id)}
         <button
           class="tape plain"
           role="radio"

@@ -22,7 +22,11 @@
   );
   const shows = $derived(current?.stage?.coachShows ? 'Coach shows' : 'Named');
   const coming = $derived(floor.rota.upcoming(2));
-  const judged = { cutter: 'cutter', screener: 'screener', both: 'both roles' };
+  const judged = $derived(
+    floor.rota.judge === 'both'
+      ? 'both roles'
+      : (floor.parts.find(([id]) => id === floor.rota.judge)?.[1] ?? '').toLowerCase()
+  );
 </script>
 
 <section aria-label="Who is up">
@@ -43,13 +47,13 @@
     {@const c = who(rep.cutter)}
     {@const s = who(rep.screener)}
     <div class="pair">
-      <button class:judged={floor.role === 'cutter'} onclick={onpick} title="Somebody else">
+      <button class:judged={floor.up?.id === rep.cutter} onclick={onpick} title="Somebody else">
         <span class="soft">{places[0]?.name ?? 'Cuts'}</span>
         <span class="numeral jersey">{c?.jersey}</span>
         <span class="name">{c?.name}</span>
       </button>
       {#if s}
-        <button class:judged={floor.role === 'screener'} onclick={onpick} title="Somebody else">
+        <button class:judged={floor.up?.id === rep.screener} onclick={onpick} title="Somebody else">
           <span class="soft">{places[1]?.name ?? 'Screens'}</span>
           <span class="numeral jersey">{s.jersey}</span>
           <span class="name">{s.name}</span>
@@ -59,7 +63,7 @@
     {#if rep.others?.length}
       <p class="defense">
         {#each rep.others as o (o.position)}
-          <span class="place"
+          <span class="place" class:judged={floor.up?.id === o.player}
             ><span class="soft">{places.find((p) => p.id === o.position)?.name ?? o.position}</span>
             <b class="numeral">{who(o.player)?.jersey}</b>
             {who(o.player)?.name}</span
@@ -72,7 +76,9 @@
         <span class="soft">Defend</span>
         {#if rep.xOthers?.length}
           {#each [rep.xCutter, rep.xScreener, ...rep.xOthers.map((o) => o.player)] as id (id)}
-            <span class="place"><b class="numeral">{who(id)?.jersey}</b> {who(id)?.name}</span>
+            <span class="place" class:judged={floor.up?.id === id}
+              ><b class="numeral">{who(id)?.jersey}</b> {who(id)?.name}</span
+            >
           {/each}
         {:else}
           <b class="numeral">{who(rep.xCutter)?.jersey}</b>
@@ -112,7 +118,7 @@
       </p>
     {/if}
     <button class="tape plain" onclick={onlogging}
-      >Logging {floor.shooting ? 'shots' : judged[floor.rota.judge]}{#if twoEnds}, {floor.rota.end === 0
+      >Logging {floor.shooting ? 'shots' : judged}{#if twoEnds}, {floor.rota.end === 0
           ? 'both ends'
           : `end ${floor.rota.end}`}{/if}</button
     >
@@ -157,6 +163,9 @@
     color: inherit;
     text-align: left;
     cursor: pointer;
+  }
+  .place.judged {
+    box-shadow: 0 3px 0 var(--mark);
   }
   .pair > button.judged {
     border-left-color: var(--mark);

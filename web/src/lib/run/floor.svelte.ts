@@ -5,12 +5,15 @@ import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 import { follow } from './stream';
 import { Rota } from './rota.svelte';
+import { partsOf, playerIn } from './parts';
+import { live, make, named, shots, shown, wrongs, type Answer } from './answers';
 import { firstOf, readsFor, rightFor } from './right';
 import { Timeline, type Lane } from './timeline.svelte';
 
 type Run = Schemas['Run'];
 type OrderRep = Schemas['OrderRep'];
 type RepEvent = Schemas['RepEvent'];
+type Link = Schemas['RunLink'];
 type FloorChange = Schemas['FloorChange'];
 export type Presence = Schemas['Present']['state'];
 
@@ -23,32 +26,11 @@ export interface Logged {
   expected: string;
 }
 
-/** One thing that can be tapped: what was seen, in one touch. */
-export interface Answer {
-  key: string;
-  read: string;
-  cue: string;
-  /** The read that answers the cue first. */
-  expected: string;
-  label: string;
-  /** The first answer of its cue. */
-  main: boolean;
-  /** Whether the read is one of the cue's answers. */
-  right: boolean;
-}
-
 interface Place {
   clock: Schemas['Clock'];
   pointers: Record<string, number>;
 }
 
-/** What is logged for a shot that went in. */
-const make = 'make';
-/** What can be tapped in a drill that teaches no read: the shot went in, or not. */
-const shots: Answer[] = [
-  { key: 'make', read: make, cue: 'none', expected: make, label: 'Made', main: true, right: true },
-  { key: 'miss', read: '', cue: 'none', expected: make, label: 'Missed', main: false, right: false }
-];
 /** Whether what was logged is a shot, not a read. */
 export const isShot = (l: Logged) => l.expected === make;
 
@@ -82,7 +64,8 @@ export class Floor {
       block: () => this.line.current?.block.id,
       order: () => this.order,
       log: () => this.log,
-      missing: (r) => this.isMissing(r)
+      missing: (r) => this.isMissing(r),
+      player: (r, role) => this.playerOf(r, role)
     });
   }
 
@@ -206,6 +189,7 @@ export class Floor {
   /** Forgets what was half entered: another block is up. */
   fresh() {
     this.wrong = false;
+    this.watched = '';
     this.pointed = 0;
     this.frozen = false;
     this.rota.fresh();
@@ -221,72 +205,48 @@ export class Floor {
 
   up = $derived.by(() => {
     const rep = this.rota.rep;
-    return rep && this.players.get(this.rota.role === 'cutter' ? rep.cutter : rep.screener);
+    return rep && this.players.get(this.playerOf(rep, this.rota.role) ?? '');
   });
+
+  /** The actions that can be judged in this block, and the one that is watched. */
+  links = $derived<Link[]>(this.line.current?.links ?? []);
+  private watched = $state('');
+  link = $derived<Link | undefined>(this.links.find((l) => l.link.action === this.watched) ?? this.links[0]);
+
+  watch(action: string) {
+    this.watched = action;
+    this.wrong = false;
+  }
+
+  private places = $derived(session.drill(this.line.current?.block.drill ?? '')?.positions ?? []);
+  private defended = $derived(Boolean(this.line.current?.order?.reps.some((r) => r.xCutter)));
+  /** Who can be judged in this block: role and name. */
+  parts = $derived(partsOf(this.link, this.places, this.defended));
+  private playerOf = (rep: OrderRep, role: string) => playerIn(rep, role, this.link, this.places);
 
   /** The block's drill teaches no read: what is logged is whether shots go in. */
-  shooting = $derived(Boolean(this.line.current?.order && !this.line.current.rows));
-  rows = $derived<Row[]>(this.line.current?.rows ?? []);
+  shooting = $derived(Boolean(this.line.current?.order && this.links.length === 0));
+  rows = $derived<Row[]>(this.link?.rows ?? []);
+  /** The cue is shown to the drill's own action; what a rep goes on with is seen as it comes. */
+  private own = $derived(this.link === this.links[0]);
   /** The cue is known beforehand when a coach shows or names it. */
-  known = $derived(Boolean(this.rep && this.rep.cue !== 'none'));
-  private readOf = (r: Row) => firstOf(r, this.role);
-
-  private make = (read: string, row: Row, label: string, main: boolean): Answer => ({
-    key: `${row.cue}-${read}-${label}`,
-    read,
-    cue: row.cue,
-    expected: this.readOf(row),
-    label,
-    main,
-    right: rightFor(row, this.role, read)
-  });
-
+  known = $derived(Boolean(this.own && this.rep && this.rep.cue !== 'none'));
   /** What can be tapped now. */
   answers = $derived.by<Answer[]>(() => {
     const rep = this.rep;
     const current = this.line.current;
     if (!rep || !current) return [];
-    if (!current.rows) return shots;
+    if (this.shooting) return shots;
     const row = this.rows.find((r) => r.cue === rep.cue);
-    if (!this.known || !row) return this.live();
-    if (!current.reads) {
-      const named = (this.role === 'cutter' && rep.answer) || this.readOf(row);
-      return [this.make(named, row, 'Clean', true), this.make('', row, 'Not clean', false)];
-    }
-    return [...this.rights(row), ...this.wrongs(row)];
+    if (!this.known || !row) return live(this.rows, this.role);
+    return current.reads ? shown(this.rows, row, this.role) : named(row, this.role, rep.answer);
   });
 
-  /** The right answers to a cue, the first one first. */
-  private rights(row: Row): Answer[] {
-    return readsFor(row, this.role).map((read, i) => this.make(read, row, '', i === 0));
-  }
-
-  /** On live rungs a read names its usual cue: the one it answers first, else the first it answers. */
-  private live(): Answer[] {
-    const first = this.rows.map((r) => this.make(this.readOf(r), r, '', true));
-    const taken = new Set(first.map((a) => a.read));
-    const more = this.rows
-      .flatMap((r) => this.rights(r))
-      .filter((a) => !taken.has(a.read) && taken.add(a.read));
-    return [...first, ...more.map((a) => ({ ...a, main: false }))];
-  }
-
   /** What can be done wrong on a cue. */
-  wrongs(row: Row): Answer[] {
-    return [
-      ...this.others(row).map((r) => this.make(r, row, '', false)),
-      this.make('', row, 'No read', false)
-    ];
-  }
-
-  private others(row: Row): string[] {
-    return [...new Set(this.rows.map(this.readOf))].filter((r) => !rightFor(row, this.role, r));
-  }
+  wrongs = (row: Row) => wrongs(this.rows, row, this.role);
 
   /** The reads a role can make in this block. */
-  readsOf(role: string): string[] {
-    return [...new Set(this.rows.flatMap((r) => readsFor(r, role)))];
-  }
+  readsOf = (role: string) => [...new Set(this.rows.flatMap((r) => readsFor(r, role)))];
 
   /** Logs an answer for whoever is up and goes on. */
   answer(a: Answer) {
@@ -305,7 +265,8 @@ export class Floor {
       role: this.role,
       side: rep.side,
       cue: a.cue,
-      made: a.read
+      made: a.read,
+      ...(this.own || !this.link ? {} : { screen: this.link.link.action })
     };
     this.send([event]);
     this.wrong = false;
@@ -391,8 +352,7 @@ export class Floor {
 
   /** A stored rep as this surface shows it. */
   private logged(r: Schemas['LoggedRep']): Logged {
-    const drill = session.drill(this.line.all.find((b) => b.block.id === r.block)?.block.drill ?? '');
-    const roles = session.catalogue?.screens.find((s) => s.id === drill?.screen)?.roles;
+    const roles = session.catalogue?.screens.find((s) => s.id === r.screen)?.roles;
     const role =
       r.role === roles?.[0] || r.expected === make ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
     const side = r.side === 'left' ? 'left' : 'right'; // a practice always has one
@@ -428,7 +388,9 @@ export class Floor {
 
   /** The line of the table that a rep was about. */
   rowOf(e: RepEvent): Row | undefined {
-    return this.run?.blocks.find((b) => b.block.id === e.block)?.rows?.find((r) => r.cue === e.cue);
+    const links = this.run?.blocks.find((b) => b.block.id === e.block)?.links;
+    const link = links?.find((l) => l.link.action === e.screen) ?? links?.[0];
+    return link?.rows.find((r) => r.cue === e.cue);
   }
 
   private apply(e: RepEvent) {

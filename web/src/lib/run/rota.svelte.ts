@@ -3,7 +3,8 @@ import type { Schemas } from '$lib/api/client';
 type OrderRep = Schemas['OrderRep'];
 type RepEvent = Schemas['RepEvent'];
 
-export type Role = 'cutter' | 'screener';
+/** Whose answers are logged: the two whose reads are taught, a defender, or the role of a third. */
+export type Role = string;
 export type Judged = Role | 'both';
 
 /** Who is up: a block's order list, how far it is logged, and where this device is
@@ -26,6 +27,8 @@ export class Rota {
       log: () => { event: RepEvent }[];
       /** True where a player of the rep cannot take part. */
       missing: (r: OrderRep) => boolean;
+      /** Who has a role in a rep. */
+      player: (r: OrderRep, role: Role) => string | undefined;
     }
   ) {}
 
@@ -125,7 +128,7 @@ export class Rota {
     const rep = this.at(Math.max(1, no));
     if (!rep || !this.here(rep)) return;
     if (this.isDone(rep.no)) {
-      const role = this.judge === 'screener' ? 'screener' : 'cutter';
+      const role = this.judge === 'both' ? 'cutter' : this.judge;
       this.chosen = { no: rep.no, role, then: rep.no + 1 };
     } else this.back(rep.no);
   }
@@ -134,11 +137,17 @@ export class Rota {
   pick(player: string) {
     const order = this.from.order();
     const at = this.rep?.no ?? 1;
-    const roles: Role[] = this.judge === 'screener' ? ['screener', 'cutter'] : ['cutter', 'screener'];
+    const first = this.judge === 'both' ? 'cutter' : this.judge;
+    const roles: Role[] = [first, ...['cutter', 'screener'].filter((r) => r !== first)];
     for (const role of roles)
       for (let no = at; no < at + order.length; no++) {
         const rep = this.at(no);
-        if (rep?.[role] === player && this.here(rep) && !this.done.get(no)?.has(role)) {
+        if (
+          rep &&
+          this.from.player(rep, role) === player &&
+          this.here(rep) &&
+          !this.done.get(no)?.has(role)
+        ) {
           this.chosen = { no, role, then: this.chosen?.then ?? at };
           return;
         }

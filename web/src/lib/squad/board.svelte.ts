@@ -1,17 +1,21 @@
 import { api, ask, type Schemas } from '$lib/api/client';
 
 type Board = Schemas['Board'];
-export type Part = 'cutter' | 'screener' | 'handler' | 'passer' | 'post' | 'all';
 export type Order = 'book' | 'need';
 
-export const partNames: Record<Part, string> = {
+export const partNames = {
   cutter: 'Cutter',
   screener: 'Screener',
   handler: 'Handler',
   passer: 'Passer',
   post: 'Post',
+  teammate: 'Nearest teammate',
+  safety: 'Behind the drive',
+  corner: 'Corner',
+  defender: 'Defender',
   all: 'All parts'
 };
+export type Part = keyof typeof partNames;
 
 const days = 24 * 3600_000;
 export const periods = [
