@@ -123,6 +123,9 @@ func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) 
 	case s.Defenders < 0 || s.Defenders > MaxCrew || rung.Live != (s.Defenders > 0):
 		return setup("%s, %s: a live rung needs defenders, any other has none.", d.Name, s.Name)
 	}
+	if err := s.checkScore(d.Name, rung.Live, screen != nil); err != nil {
+		return err
+	}
 	seen[s.ID] = true
 	for _, c := range s.Cues {
 		if screen == nil {

@@ -83,6 +83,60 @@ type Stage struct {
 	Cues []reads.Cue `json:"cues"`
 	// Seconds for a rep, play and reset (assumption, replaced by measured pace).
 	Seconds float64 `json:"seconds"`
+	// Target is how many points win a live block, 0 for none.
+	Target int `json:"target,omitempty"`
+	// Goal is what a player shoots for where no read is taught.
+	Goal *Goal `json:"goal,omitempty"`
+}
+
+// Goal is what a player shoots for: so many makes, on each side or in a row, within the
+// seconds where there are any.
+type Goal struct {
+	Kind    GoalKind `json:"kind"`
+	Makes   int      `json:"makes"`
+	Seconds int      `json:"seconds,omitempty"`
+}
+
+// GoalKind is how makes are counted toward a goal.
+type GoalKind string
+
+// Goals (common practice, no source).
+const (
+	EachSide GoalKind = "side"   // makes on each side, then swap
+	InARow   GoalKind = "streak" // makes in a row
+	Together GoalKind = "team"   // makes of everybody in the block
+)
+
+// Limits of a score (assumptions).
+const (
+	mostPoints  = 50
+	mostMakes   = 200
+	mostGoalSec = 900
+)
+
+// goals are the kinds with the words that follow the number.
+var goals = [][2]string{{string(EachSide), "makes on each side"}, {string(InARow), "makes in a row"}, {string(Together), "makes together"}}
+
+// Goals lists what makes can be counted toward, ids and the words that follow the number.
+func Goals() [][2]string { return slices.Clone(goals) }
+
+// checkScore checks a stage's target and goal. Errors match ErrSetup.
+func (s *Stage) checkScore(name string, live, taught bool) error {
+	switch {
+	case s.Target < 0 || s.Target > mostPoints:
+		return setup("%s, %s: between 1 and %d points win, or no number does.", name, s.Name, mostPoints)
+	case s.Target > 0 && !live:
+		return setup("%s, %s: only a live rung has a score.", name, s.Name)
+	case s.Goal == nil:
+		return nil
+	case taught || live:
+		return setup("%s, %s: makes are a goal where no read is taught.", name, s.Name)
+	case !slices.ContainsFunc(goals, func(g [2]string) bool { return g[0] == string(s.Goal.Kind) }):
+		return setup("%s, %s: there is no goal called %q.", name, s.Name, s.Goal.Kind)
+	case s.Goal.Makes < 1 || s.Goal.Makes > mostMakes || s.Goal.Seconds < 0 || s.Goal.Seconds > mostGoalSec:
+		return setup("%s, %s: a goal is 1 to %d makes, in up to %d seconds.", name, s.Name, mostMakes, mostGoalSec)
+	}
+	return nil
 }
 
 // Drill is an entry of the catalogue, or a program's own.
@@ -208,12 +262,15 @@ func ByID(id string) (*Drill, bool) {
 	return nil, false
 }
 
+// ReadPoint is the switch with which a correct read is a point.
+const ReadPoint = "read-point"
+
 // Switches are the rules of live rungs a drill can turn on, ids and names (common practice, no
 // source; the 12 s clock is FIBA 3x3's, from memory).
 func Switches() [][2]string {
 	return [][2]string{
 		{"no-switch", "Defenders do not switch"}, {"two-dribbles", "Two dribbles at most"}, {"putbacks", "Own rebounds keep the ball"},
 		{"clear", "The ball is cleared past the arc"}, {"clock-12", "12 seconds to shoot"}, {"cut-or-lose", "A pass without a cut or a screen loses the ball"},
-		{"winners", "Winners stay"}, {"freeze", "Freeze and look at it"},
+		{"winners", "Winners stay"}, {"freeze", "Freeze and look at it"}, {ReadPoint, "A correct read is a point"},
 	}
 }

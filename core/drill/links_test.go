@@ -51,12 +51,14 @@ func TestLinksAreChecked(t *testing.T) {
 		change func(*Drill)
 		want   string
 	}{
-		"no such action":       {func(d *Drill) { d.Then = []Link{{Action: "moon", Who: "wing"}} }, "no action"},
-		"nobody":               {func(d *Drill) { d.Then = []Link{{Action: reads.Ball}} }, "does not say whose"},
-		"no such place":        {func(d *Drill) { d.Then = []Link{{Action: reads.Ball, Who: "coach"}} }, "not a place that a player takes"},
-		"a third that is none": {func(d *Drill) { d.Then = []Link{{Action: reads.Handoff, Who: "wing", With: "screener", Third: "cutter"}} }, "no third part"},
-		"third of nowhere":     {func(d *Drill) { d.Third = "bench" }, "not a place that a player takes"},
-		"begins with none":     {func(d *Drill) { d.Screen = "" }, "begins with none"},
+		"no such action": {func(d *Drill) { d.Then = []Link{{Action: "moon", Who: "wing"}} }, "no action"},
+		"nobody":         {func(d *Drill) { d.Then = []Link{{Action: reads.Ball}} }, "does not say whose"},
+		"no such place":  {func(d *Drill) { d.Then = []Link{{Action: reads.Ball, Who: "coach"}} }, "not a place that a player takes"},
+		"a third that is none": {func(d *Drill) {
+			d.Then = []Link{{Action: reads.Handoff, Who: "wing", With: "screener", Third: "cutter"}}
+		}, "no third part"},
+		"third of nowhere": {func(d *Drill) { d.Third = "bench" }, "not a place that a player takes"},
+		"begins with none": {func(d *Drill) { d.Screen = "" }, "begins with none"},
 	} {
 		d := *base
 		c.change(&d)

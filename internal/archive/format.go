@@ -117,6 +117,19 @@ type Practice struct {
 	People   []Presence       `json:"people"`
 	Clock    []ClockEvent     `json:"clock"`
 	Changes  []Change         `json:"changes"`
+	Counts   []FloorCount     `json:"counts,omitempty"`
+}
+
+// FloorCount is what was counted in a live block.
+type FloorCount struct {
+	ID       uuid.UUID `json:"id"`
+	Block    uuid.UUID `json:"block"`
+	Rep      int32     `json:"rep"`
+	At       time.Time `json:"at"`
+	What     string    `json:"what"`
+	By       int32     `json:"by"`
+	Observer uuid.UUID `json:"observer"`
+	Device   string    `json:"device"`
 }
 
 // Presence is who was at a practice.

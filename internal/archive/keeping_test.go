@@ -184,7 +184,7 @@ func TestUndoImport(t *testing.T) {
 	doc := written(t, db, program)
 	rows := func() map[string]int {
 		out := map[string]int{}
-		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "games", "game_counts", "drills", "templates", "sums", "trainer_answers", "kept_counts", "imports"} {
+		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "floor_counts", "games", "game_counts", "drills", "templates", "sums", "trainer_answers", "kept_counts", "imports"} {
 			var n int
 			if err := db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n); err != nil {
 				t.Fatal(err)

@@ -142,6 +142,15 @@ func (r *reader) practice(p Practice) error {
 			return err
 		}
 	}
+	for _, c := range p.Counts {
+		if !practice.KnownTally(practice.Tally(c.What)) {
+			return r.bad("nothing called %q is counted in a live block.", c.What)
+		}
+		if _, err := r.q.InsertFloorCounts(r.ctx, gen.InsertFloorCountsParams{ProgramID: r.program, PracticeID: id, ID: []uuid.UUID{r.id(c.ID)}, BlockID: []uuid.UUID{r.id(c.Block)},
+			RepNo: []int32{c.Rep}, At: []time.Time{c.At}, What: []string{c.What}, By: []int32{c.By}, ObserverID: r.id(c.Observer), Device: []string{c.Device}}); err != nil {
+			return err
+		}
+	}
 	r.got.Practices++
 	if len(p.Dropped) > 0 {
 		if err := r.q.SetDropped(r.ctx, gen.SetDroppedParams{ProgramID: r.program, ID: id, Dropped: store.BlocksJSON(r.plan(p.Dropped))}); err != nil {

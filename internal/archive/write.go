@@ -217,6 +217,13 @@ func (w *writer) practices(ctx context.Context, q *gen.Queries, program uuid.UUI
 		for _, c := range clock {
 			out.Clock = append(out.Clock, ClockEvent{c.At, c.Action, c.BlockID})
 		}
+		counts, err := q.FloorCounts(ctx, gen.FloorCountsParams(of))
+		if err != nil {
+			return 0, err
+		}
+		for _, c := range counts {
+			out.Counts = append(out.Counts, FloorCount{c.ID, c.BlockID, c.RepNo, c.At, c.What, c.By, c.ObserverID, c.Device})
+		}
 		for _, c := range changes {
 			out.Changes = append(out.Changes, Change{c.ID, c.At, c.Kind, c.BlockID, c.AfterRep, c.PlayerID, c.Was, c.State})
 		}

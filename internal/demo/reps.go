@@ -85,6 +85,8 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 	}
 	screen, _ := reads.ActionByID(s.drill.Screen)
 	var events []gen.RepEvent
+	counts := gen.InsertFloorCountsParams{ProgramID: s.program, PracticeID: s.practice, ObserverID: s.coaches[0]}
+	rung, _ := drill.RungByID(s.stage.Rung)
 	for _, rep := range order.Reps {
 		cue := rep.Cue
 		if cue == reads.NoCue {
@@ -93,12 +95,34 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 		row, _ := screen.Row(reads.TeamRules{}, cue)
 		at := from.Add(time.Duration(float64(rep.Slot) * order.Seconds * float64(time.Second)))
 		events = append(events, s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at))
+		if rung.Live {
+			s.ended(&counts, rep.No, events[len(events)-1].IsRight, at)
+		}
 		if s.rng.Float64() < screenerShare {
 			events = append(events, s.rep(rep, cue, reads.Screener, row.ScreenerRead, s.members[rep.Screener], at))
 		}
 	}
-	_, err = store.PutReps(s.ctx, s.q, evidence.DefaultPolicy(), s.program, s.team, events)
+	if _, err := store.PutReps(s.ctx, s.q, evidence.DefaultPolicy(), s.program, s.team, events); err != nil {
+		return err
+	}
+	_, _, err = store.PutCounts(s.ctx, s.q, counts)
 	return err
+}
+
+// ended counts how a live rep's possession ended: every second correct read scores, every
+// third wrong one loses the ball (invented).
+func (s *session) ended(counts *gen.InsertFloorCountsParams, no int, right bool, at time.Time) {
+	what := practice.Stopped
+	switch {
+	case right && no%2 == 0:
+		what = practice.Scored
+	case !right && no%3 == 0:
+		what = practice.LostBall
+	}
+	block := uuid.MustParse(s.block.ID)
+	counts.ID = append(counts.ID, uuid.NewSHA1(block, []byte{byte(no)}))
+	counts.BlockID, counts.RepNo, counts.At = append(counts.BlockID, block), append(counts.RepNo, int32(no)), append(counts.At, at)
+	counts.What, counts.By, counts.Device = append(counts.What, string(what)), append(counts.By, 1), append(counts.Device, "demo")
 }
 
 // rate is a player's true rate on a read in this block.

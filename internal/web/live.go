@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"log/slog"
 	"net/http"
+	"slices"
 	"sync"
 	"time"
 
@@ -22,6 +23,8 @@ type change struct {
 	Practice uuid.UUID `json:"p"`
 	// Events are ids of stored rep events.
 	Events []uuid.UUID `json:"e,omitempty"`
+	// Counts are ids of what was counted in live blocks.
+	Counts []uuid.UUID `json:"n,omitempty"`
 	Clock  bool        `json:"c,omitempty"`
 	// Round is true where a round of questions went on, or ended.
 	Round bool `json:"r,omitempty"`
@@ -306,14 +309,25 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 			return err
 		}
 	}
-	if len(c.Events) == 0 {
+	if len(c.Events)+len(c.Counts) == 0 {
 		return nil
 	}
 	rows, err := f.s.db.RepEvents(f.ctx, gen.RepEventsParams{ProgramID: f.program, Ids: c.Events})
 	if err != nil {
 		return err
 	}
-	news := api.FloorNews{Reps: []api.LoggedRep{}, Voided: []uuid.UUID{}}
+	news := api.FloorNews{Reps: []api.LoggedRep{}, Voided: []uuid.UUID{}, Counts: []api.FloorCount{}}
+	if len(c.Counts) > 0 {
+		counts, err := f.s.db.FloorCounts(f.ctx, gen.FloorCountsParams{ProgramID: f.program, PracticeID: f.practice})
+		if err != nil {
+			return err
+		}
+		for _, row := range counts {
+			if slices.Contains(c.Counts, row.ID) {
+				news.Counts = append(news.Counts, countView(row))
+			}
+		}
+	}
 	for _, row := range rows {
 		if row.Voids != nil {
 			news.Voided = append(news.Voided, *row.Voids)

@@ -3,6 +3,7 @@ package web
 import (
 	"context"
 	"fmt"
+	"math"
 	"slices"
 	"time"
 
@@ -37,11 +38,17 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 		return nil, err
 	}
 	l := repBatch{team: team, practice: p.ID, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
-		events: make([]gen.RepEvent, 0, len(r.Body.Events))}
+		events: make([]gen.RepEvent, 0, len(r.Body.Events)), counts: gen.InsertFloorCountsParams{ProgramID: team.ProgramID, PracticeID: p.ID, ObserverID: caller(ctx).ID}}
 	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
 		return nil, err
 	}
 	for _, e := range r.Body.Events {
+		if e.Kind == api.Count {
+			if err := l.count(e); err != nil {
+				return nil, err
+			}
+			continue
+		}
 		row, err := l.row(e)
 		if err != nil {
 			return nil, err
@@ -49,14 +56,23 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 		l.events = append(l.events, row)
 	}
 	out := api.LogReps200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
-	if len(l.events) == 0 {
+	if len(l.events)+len(l.counts.ID) == 0 {
 		return out, nil
 	}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		if out.Stored, out.Known, err = s.put(ctx, q, &l); err != nil || len(out.Stored) == 0 {
+		if out.Stored, out.Known, err = s.put(ctx, q, &l); err != nil {
 			return err
 		}
-		return notify(ctx, q, change{Practice: p.ID, Events: out.Stored})
+		counted, known, err := store.PutCounts(ctx, q, l.counts)
+		if err != nil {
+			return err
+		}
+		told := change{Practice: p.ID, Events: out.Stored, Counts: counted}
+		out.Stored, out.Known = append(out.Stored, counted...), append(out.Known, known...)
+		if len(out.Stored) == 0 {
+			return nil
+		}
+		return notify(ctx, q, told)
 	})
 	if err != nil {
 		return nil, err
@@ -64,8 +80,28 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 	return out, nil
 }
 
+// count takes a count of a live block into the batch.
+func (l *repBatch) count(e api.RepEvent) error {
+	if e.Block == nil || e.What == nil || e.By == nil || e.RepNo == nil || *e.RepNo < 0 || *e.RepNo > math.MaxInt32 || *e.By != 1 && *e.By != -1 {
+		return invalid("A count needs its block, rep, what is counted, and by 1 or -1. Nothing was saved.")
+	}
+	if !practice.KnownTally(practice.Tally(*e.What)) {
+		return invalid(fmt.Sprintf("%q is not counted in a live block. Nothing was saved.", *e.What))
+	}
+	if !slices.ContainsFunc(l.blocks, func(b practice.Block) bool { return b.ID == e.Block.String() }) {
+		return invalid("This block is not a drill of the practice any more. Nothing was saved; reload to see the plan.")
+	}
+	c := &l.counts
+	c.ID, c.BlockID, c.RepNo, c.At = append(c.ID, e.Id), append(c.BlockID, *e.Block), append(c.RepNo, int32(*e.RepNo)), append(c.At, l.seenAt(e))
+	c.What, c.By, c.Device = append(c.What, *e.What), append(c.By, int32(*e.By)), append(c.Device, e.Device)
+	return nil
+}
+
 // put stores a batch's events and tells which were new and which were there.
 func (s *Server) put(ctx context.Context, q *gen.Queries, l *repBatch) (stored, known []uuid.UUID, err error) {
+	if len(l.events) == 0 {
+		return []uuid.UUID{}, []uuid.UUID{}, nil
+	}
 	if stored, err = store.PutReps(ctx, q, s.policy, l.team.ProgramID, l.team.ID, l.events); err != nil {
 		return nil, nil, err
 	}
@@ -86,6 +122,7 @@ type repBatch struct {
 	shooters map[uuid.UUID]bool         // who makes the three; empty where nobody is marked so
 	voided   map[uuid.UUID]gen.RepEvent // what the batch takes back, as far as it is stored
 	events   []gen.RepEvent
+	counts   gen.InsertFloorCountsParams
 }
 
 // look fetches what the events name.

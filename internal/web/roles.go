@@ -35,7 +35,7 @@ var required = map[string]access{
 	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
 	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
-	"ExportPractice": viewer, "GetRun": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
+	"ExportPractice": viewer, "GetRun": viewer, "GetScore": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
 	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 

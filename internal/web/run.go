@@ -2,9 +2,11 @@ package web
 
 import (
 	"context"
+	"slices"
 	"time"
 
 	"evrik/core/practice"
+	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -19,10 +21,17 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetRun200JSONResponse{Practice: view, Players: playerViews(d.players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}}
+	out := api.GetRun200JSONResponse{Practice: view, Players: playerViews(d.players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
 	f, err := s.onFloor(ctx, p, d.board)
 	if err != nil {
 		return nil, err
+	}
+	counts, err := s.db.FloorCounts(ctx, gen.FloorCountsParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	for _, row := range counts {
+		out.Counts = append(out.Counts, countView(row))
 	}
 	out.Presence = f.presence()
 	for _, block := range view.Blocks {
@@ -34,6 +43,39 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 		out.Reps = append(out.Reps, repView(row))
 	}
 	return out, nil
+}
+
+func countView(r gen.FloorCount) api.FloorCount {
+	return api.FloorCount{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), What: r.What, By: int(r.By)}
+}
+
+// GetScore adds up a live block.
+func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api.GetScoreResponseObject, error) {
+	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
+	if err != nil {
+		return nil, err
+	}
+	i := slices.IndexFunc(view.Blocks, func(b practice.Block) bool { return b.ID == r.BlockId.String() })
+	if i < 0 {
+		return nil, missing("This practice has no such block. Go back to the plan.")
+	}
+	f, err := s.onFloor(ctx, p, d.board)
+	if err != nil {
+		return nil, err
+	}
+	run := f.block(d.team, view.Blocks[i])
+	if run.Order == nil || !run.Live {
+		return nil, invalid("Only a live block has a score.")
+	}
+	counts, err := s.db.FloorCounts(ctx, gen.FloorCountsParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, err
+	}
+	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage, store.EndingsOf(counts, rows, r.BlockId), practice.RightReads(store.RepsOf(rows), view.Blocks[i].ID))), nil
 }
 
 func clockOf(p gen.Practice) practice.Clock {

@@ -76,6 +76,19 @@ type FloorChange struct {
 	State      string
 }
 
+type FloorCount struct {
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	PracticeID uuid.UUID
+	BlockID    uuid.UUID
+	RepNo      int32
+	At         time.Time
+	What       string
+	By         int32
+	ObserverID uuid.UUID
+	Device     string
+}
+
 type Game struct {
 	ID        uuid.UUID
 	ProgramID uuid.UUID

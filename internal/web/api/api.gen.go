@@ -552,6 +552,9 @@ type BenchTable = game.BenchTable
 // Block defines model for Block.
 type Block = practice.Block
 
+// BlockScore defines model for BlockScore.
+type BlockScore = practice.Score
+
 // Board defines model for Board.
 type Board struct {
 	Columns []string `json:"columns"`
@@ -594,6 +597,9 @@ type Catalogue struct {
 	Cues        []CueInfo     `json:"cues"`
 	Drills      []Drill       `json:"drills"`
 
+	// Goals what makes are counted toward
+	Goals []CueInfo `json:"goals"`
+
 	// Groups what drills teach in teaching order
 	Groups []CueInfo `json:"groups"`
 
@@ -608,6 +614,9 @@ type Catalogue struct {
 
 	// Switches rules of live rungs
 	Switches []CueInfo `json:"switches"`
+
+	// Tallies what is counted in live blocks
+	Tallies []TallyInfo `json:"tallies"`
 }
 
 // Check defines model for Check.
@@ -767,9 +776,19 @@ type FloorChangeKind string
 // FloorChangeState defines model for FloorChange.State.
 type FloorChangeState string
 
+// FloorCount defines model for FloorCount.
+type FloorCount struct {
+	Block openapi_types.UUID `json:"block"`
+	By    int                `json:"by"`
+	Id    openapi_types.UUID `json:"id"`
+	RepNo int                `json:"repNo"`
+	What  string             `json:"what"`
+}
+
 // FloorNews defines model for FloorNews.
 type FloorNews struct {
-	Reps []LoggedRep `json:"reps"`
+	Counts []FloorCount `json:"counts"`
+	Reps   []LoggedRep  `json:"reps"`
 
 	// Voided reps that do not count any more
 	Voided []openapi_types.UUID `json:"voided"`
@@ -1492,7 +1511,7 @@ type RepEvent struct {
 	Side      *RepEventSide       `json:"side,omitempty"`
 	Voids     *openapi_types.UUID `json:"voids,omitempty"`
 
-	// What in a game, what is counted for the team
+	// What what is counted, in a game for the team, in a practice in a live block
 	What *string `json:"what,omitempty"`
 }
 
@@ -1572,10 +1591,11 @@ type RowError = roster.RowError
 
 // Run defines model for Run.
 type Run struct {
-	Blocks   []RunBlock `json:"blocks"`
-	Clock    Clock      `json:"clock"`
-	Players  []Player   `json:"players"`
-	Practice Practice   `json:"practice"`
+	Blocks   []RunBlock   `json:"blocks"`
+	Clock    Clock        `json:"clock"`
+	Counts   []FloorCount `json:"counts"`
+	Players  []Player     `json:"players"`
+	Practice Practice     `json:"practice"`
 
 	// Presence who takes part how; who is not named has not come
 	Presence []Present   `json:"presence"`
@@ -1758,6 +1778,9 @@ type Suggestion = practice.Suggestion
 
 // Tally defines model for Tally.
 type Tally = evidence.Tally
+
+// TallyInfo defines model for TallyInfo.
+type TallyInfo = practice.TallyInfo
 
 // TapeSheet defines model for TapeSheet.
 type TapeSheet struct {
@@ -2466,6 +2489,9 @@ type ServerInterface interface {
 
 	// (PUT /api/teams/{teamId}/practices/{practiceId})
 	UpdatePractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/blocks/{blockId}/score)
+	GetScore(ctx *echo.Context, teamId TeamId, practiceId PracticeId, blockId openapi_types.UUID) error
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/carry)
 	CarryOver(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
@@ -4042,6 +4068,38 @@ func (w *ServerInterfaceWrapper) UpdatePractice(ctx *echo.Context) error {
 	return err
 }
 
+// GetScore converts echo context to params.
+func (w *ServerInterfaceWrapper) GetScore(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// ------------- Path parameter "blockId" -------------
+	var blockId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "blockId", ctx.Param("blockId"), &blockId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter blockId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetScore(ctx, teamId, practiceId, blockId)
+	return err
+}
+
 // CarryOver converts echo context to params.
 func (w *ServerInterfaceWrapper) CarryOver(ctx *echo.Context) error {
 	var err error
@@ -4992,6 +5050,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/games/:gameId/bench", wrapper.GetBench, options.OperationMiddlewares["getBench"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/games/:gameId/live", wrapper.FollowGame, options.OperationMiddlewares["followGame"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/reps", wrapper.LogReps, options.OperationMiddlewares["logReps"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/blocks/:blockId/score", wrapper.GetScore, options.OperationMiddlewares["getScore"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/live", wrapper.FollowPractice, options.OperationMiddlewares["followPractice"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/changes", wrapper.ChangeFloor, options.OperationMiddlewares["changeFloor"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/cuts", wrapper.ListCuts, options.OperationMiddlewares["listCuts"]...)
@@ -8506,6 +8565,47 @@ func (response UpdatePracticedefaultJSONResponse) VisitUpdatePracticeResponse(w 
 	return err
 }
 
+type GetScoreRequestObject struct {
+	TeamId     TeamId             `json:"teamId"`
+	PracticeId PracticeId         `json:"practiceId"`
+	BlockId    openapi_types.UUID `json:"blockId"`
+}
+
+type GetScoreResponseObject interface {
+	VisitGetScoreResponse(w http.ResponseWriter) error
+}
+
+type GetScore200JSONResponse BlockScore
+
+func (response GetScore200JSONResponse) VisitGetScoreResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetScoredefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetScoredefaultJSONResponse) VisitGetScoreResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type CarryOverRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -10253,6 +10353,9 @@ type StrictServerInterface interface {
 
 	// (PUT /api/teams/{teamId}/practices/{practiceId})
 	UpdatePractice(ctx context.Context, request UpdatePracticeRequestObject) (UpdatePracticeResponseObject, error)
+
+	// (GET /api/teams/{teamId}/practices/{practiceId}/blocks/{blockId}/score)
+	GetScore(ctx context.Context, request GetScoreRequestObject) (GetScoreResponseObject, error)
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/carry)
 	CarryOver(ctx context.Context, request CarryOverRequestObject) (CarryOverResponseObject, error)
@@ -13375,6 +13478,33 @@ func (sh *strictHandler) UpdatePractice(ctx *echo.Context, teamId TeamId, practi
 	return nil
 }
 
+// GetScore operation middleware
+func (sh *strictHandler) GetScore(ctx *echo.Context, teamId TeamId, practiceId PracticeId, blockId openapi_types.UUID) error {
+	var request GetScoreRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+	request.BlockId = blockId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetScore(ctx.Request().Context(), request.(GetScoreRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetScore")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetScoreResponseObject); ok {
+		return validResponse.VisitGetScoreResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // CarryOver operation middleware
 func (sh *strictHandler) CarryOver(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request CarryOverRequestObject
@@ -14537,323 +14667,329 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rjhw3lj/4KkTtAuoBUqqS2927K32Sy1Zb05JdW6UZb2PQH5gRJzPpiiRjSEalyoJeah9hn2zBw0tc",
-	"koxg5KWkHvwHg7akZPByeEie6+98vijEthYcuFYXrz5f1FTSLWiQ+Lc13cK70vyJ8YtXFzXVm4vFBadb",
-	"uHjlf1xcSPjvhkkoL15p2cDiQhUb2FLz1UrILdUXry6ahpmW+rE2XyotGV9ffPmyuKgr+ggyOUb4+chR",
-	"JC00K9Jr6TQ4biSl6WqVHMb/etwYGug2OYT78ZgRvpiPVS24AuSCG0cc8+dCcA1cmz/Suq5YQTUT/PJ3",
-	"Jbj5t3aQ/13C6uLVxf922fLXpf1VXYYOcawSVCFZbfq5eHVBSR1+XVzcSLGsYHvCkW1/kYF3G6rJhtY1",
-	"cCgXBP+6o4rcQ63dX7UgpTDTugOlmB33JNPy/UWnJQhTRLE1h5Iwbob/CPR0JMHOohthWOmZIgq0Znyt",
-	"LH/br0ynb4oCag3IiLUUNUjNLMMUIDVlOAfHW0shKqA4+aKBzg+e6Rbm5tHRHyTQMv6DqOJdKfoY/3co",
-	"BC+v7QTG98M3/LIwOxDp7Uv3hP0XNnIzcjO2K+0OugiEsVN0a/5nOIFi+TsU2oz5ptCOv/qUpUvRxKm0",
-	"hJWQuDCmYauibdw/UCnpI24Fbfwwe21XdMsqJCPwZmuWKFar50taVReLC/efDeWlWK3MQoTSZn2VUGBm",
-	"uLj4Q3DoLK3tmMU3015fCb5gBaupe6HC8kbPeftRbOGmTzWPVmZrZ36i7kEXG9OUN1VFl4Zb7V3c31Sk",
-	"5tSCBLNLWUmxzW4s9Ma95HlU898N57u3skICcJDZHSrQ8dtAi8w+BucNyYCfd2YTGNOt244bO196wyTy",
-	"Yf/O0xsgZqOJWBHzZ2xGBAey2wgFhHK1A6kIlUB+b8q1eShgW+tHshKScMPyi4mLAl9cZPZwxgY87nnN",
-	"z9Kz68Kd/nDW2wO8t8TFxafna/Hc/aO5j9QLd6d0fnrOtrWwty4KEa8u4EGy+8tCSLjEj3D6b9bwnm2Z",
-	"ExAHrMvjx3lLP/0sGtk9KLzZLkG6Hz8w3mhI/nwD8jeA+87PjGtYu98ZH/s8eZNIUPpH+qjivSrRyAKm",
-	"b3pcctjCzlx66+qtokOOzizCkBO75+WhF24TcjewlaNwDyXA1gkL/T0s2Wplj3K4JAbPuWi4jhNtxaTS",
-	"I2/tNDltD6H9wo02QRN4YCXwAl78iJM3f8ymi//WytKDmy0saCgMuf3eW+c9rWu6/8G12AB/ZjYrSNul",
-	"aJZVp4+WYyXUKnYZUU2WQm/IjupiAx1Rvcu2fW7v/pLagcUFdhi9/h6J2oimKu2YRIs1mLu0HTrc3VP7",
-	"iIty8/Nk8iMvPNNFZR9ZbNgD3EIBrI7wKzx4ZXV/zUYnTfzEIve9u+YttyyMfN/wUhCmu/sW15K86poY",
-	"zR++6M+xJ8H31v3Ur2fh1zxCrogYTju/TOxeaBodoSmZ/olr+RgZQ/c0ypJqeK5Z/Khop7bss+OG6sQP",
-	"GaI3Nbtl5W8cwfUXW8kPwC3fRy44SMgDlvQET6P5OzZWhJYlaeqLRXtpTjLMnviNPWVLZ3+jW7jGyzHS",
-	"19pdA1MdDBg3TyzE9lGhOHpxoa6sNOWlWhBRlaA08ddD1oDvxXoN5S3UUama6Qb13PwF4LZ/RIF2r8MB",
-	"M63tddWexs5wYccWgWMcCZK8ZgfdY7hWuZrar7e2JSogOzX2SCfU6sSDhpIu0NJIuruNII0ChexthekY",
-	"+7bvyX5XXgR/pohTfsfPrFWNB29GVFCPah7Tl0JYRpCxkX4TYoXZ/RedjcsVKZBrzBR+qERxHxOTjS6Y",
-	"eCpKyaz+t0dxiJH7CnUNQ/Tdxqgqq0oIuSAviZDkO/zN6CvA4+KCfQUnr6p7Zof2ur+d4+JC7Lh9xHtv",
-	"d0fsH5PLxc9Q1e7i6a/JHTei6T3g0ja25TNSV9S+hPuqY52yMHXut31bmhlCEaNRvUaFjWyBcmVuefm4",
-	"FOXjrBt9Sz+9s41fXl1FmBX5Ok4NBdDfCsb1X7+Pi3iaruOHWzNdZagsOHncUv/JIuyo7bzduUVg1nb+",
-	"braWIXuiCtqy2o3N1WTsMTlIkflBUBkzOYqq2fKZBpqNqEoVv9Bcf2T5SDZiR7aNEYaNeGy+sbYBoFuy",
-	"pMX9gmzF3BfuZ1GVsRlVjMOMd83Q4j3jELVxnfmVN/9KlrBh3NJjaSazIFSRFas0yIS+kjDaDjjWGVL9",
-	"rnZ5zpLIb97YAxyoEzFQV1U+Ze6MKJNgITuv6QW5dgs3dK56i9M/SLG9ThwTKaGYJz1dh2+S0mewp/ZZ",
-	"BC9VvGuRQywNyIYavgHuLGgE75C8mVBZ3lCpxzcij8klFM4acrxIuhOynOzhN2yU5Atv47N9LXo7FWYb",
-	"Y/NAlL3NTvtHHEOf4gjED247QnzKmlZi3UROJl3PuP9aw2RUuzqG1RP6mtRzOmukvpGgIMqwRTNjpdcN",
-	"vOMrEesHH/L8nn7Edz+mQUrRJLU5O4h584oNYdz+gfE1EbJE9j12FZtG6uvWHdWfgtqIHSe7DXBC/S3C",
-	"FDHfxKSyipblwKA5Nqvbhq9T07JG8OyegJapnqxCMoO3k2yoaqGj+wQSCLVb9UwRL1MXlJMlnGCL1I7p",
-	"YgMxUaCpQBlNsmIPQGRjzv2x40X1OXXht8SdH0+NzuwCJwdGCGdkeKu6A72wt06fCaP31gZi2t0Ket6t",
-	"VsZPuDrFfcIXBp90pjAvjPSM47rPsjxAdv7zHUDXCa0W1pRHGZETZoMnUCgmSlNprSV5hsKlH29SASs2",
-	"lK9jlrvuJCqqNNGicTb0vDlARWsF5QeVtBrjLBeEasLFrttvWpMzDeP2E5APaD1x08mbo2w4N3+McpPS",
-	"VDeqq8TXFeUcSSBqtI2UcR/98OjZjrokaYe2a4oeFkOeZBxD+Hc/OeQRlBxEfeFZYHGxYpypDR57nHTM",
-	"6ED1+P6bZS6MJrdH6ddm6whbkQpWmljn6mlZdGirLtKXi+CrRkWpBZ9qKDSkPK0lHOa881+OeTZylenB",
-	"OrFr78trO8yx8Hltc8JpEmgSPE04Zq5i1VL7MO2qFRT3KI7PT5Rk80JfRgIH7BD5aw2TPXKx156Zsnks",
-	"seQa5M8NL2Xs6q6Njmh/JG5rBy9rjDKB1dqe59Pn2nVyEJGamA5GZfE3WkelAyqLW1qyJm4fXHo7194v",
-	"KwnwcSPtU7L364ZWq/fA13oT/bmiHH5jZeLX2mor0eAJxte/NnE5Z5focKjr2t57c/Qfd8mx8FTrTre7",
-	"bk+ddlYTW42C3gu7Rbm7i9+0W3sTSLPH+7aHSVXwkOC33KCU7uXgvnHibR5pbvzWzKfNg1W1hlR5AAlx",
-	"/i1h248a6nAne4BJm37EpjgzQjRus3COK5xD1+Do5rsIi8q1clvaHGTl9mrRHmFnM9AmJnJuxI7sNgIe",
-	"QKKeqMi6YSWUpIQVcAXEfKYIJdZPl8t7eUqIW9oBakgjH8CGA+7rYC4sMk96M7wjH2i138+GrRMXZ/S+",
-	"HZCiwssJ+4iJOpJqiHaeknnMBbfe6AxxyMVDuvfSfuUG7Cw390W0RD7sHWwiu4PS8gy/BgrXMfcIqJg+",
-	"VgNHScEGaVAJhAtN3HEllD+SrY2X3CO8v736HTpfmNEflGZVRYCXRo3U0T7y1HZHAtfcLcVNIPtCafSh",
-	"14mOhgzMsWY2UWl9nIBo9XcTaYlIKJKWZUXHDcjorlSceuyI/Ugf3wsa8XxsqCzHokZ/b7apM5h2ag+1",
-	"nuBD7Y7m+87dZb+Eg3b6R6bMhX70EbxtePIUFl73HeUX/7W3c9OyZIY9aHXTm9je5dxnJfOwoG3R2fv2",
-	"dnx/d7pheDOdoP8OUsFj1L8kxVq66yfPn+o/iCYTNFYCGt0C0+hOm1vHmnOiPjaxImiUd9Yoxok/fOZJ",
-	"sIYqWDNvrdmPbUiHpQ5nnYjfGxwCF4PXiSfwN18rUhXOuuMW1aGu45fo0bas/UHE1e4QRpPl/diGXsaa",
-	"u7GGS/SxE66T6GT9bHLzd1wo/8wIBjOpejt0ZE5+tmKfYnb8jnUcGQfXSZgiayFKshI9R8/kIMEOEvEn",
-	"MUU0bdYb/ZrsmN6IRmPUkvNeuOBB/IkwrQj11ou9QTdtSFGuuaWCB6j25/USY6fsWcFYJEH+HDfiJjOV",
-	"NlTN8OndmObRq0YoNs9veeO+iN81msZPjGysdtRN8Cph9byyQQcrUVl5dmcp8lxpTFpTO1o/BxsXZBip",
-	"fF5TZmMltYuUjFlp40l5Q1Wsse5j+hg9VW30374J3fKIS9RBpQElQctm0XhGPcvZfIeBUrFrcRObEg3n",
-	"yIikzjMGNbrj1oKYmTI0a+R7bd8zfh+fQDSZibr0Jc9Ogxwm6xd0QRgx+oQkgfwjvxPy3l1wCXO0G31m",
-	"nmKTocVbVdX3P21pHrGg+Dyr9iCGw905T+3l072H2xQHe8l2bvbAchOSIN6BL350j0yeEGifpC/+5XnL",
-	"7NGOC102qW/ILfbqXTGb/ma0pgeQigm+IAqAlKJQdpgXlitf/K4Ef20zo5nGwDhlLvZiA8U9lN7hYmfd",
-	"TSEZvJLI1iMeon32SCfvBV43K+in72UwvM02GO/V/L1NCMQQaqYIVWbF5gHxYYD7vTO9yexebwCjeHPd",
-	"ST79AYfIYi6k+YG8dbcRMW1y4E06Qgi3A8QuOsl6NsWUMcR5n2zzce/TT5KqWO4MFzomIRnl3WojghYb",
-	"cNe7NRKEyFB3i2St9Re6hXf8F6GnUxPslKKLUJptnW1pYC7sGLrGpvHOtzuvlWpoj+pYqqDOj4oM6z3I",
-	"QvWWVdU7XsfsVHVFeS54he0ChRJR9+QoeACnbW0wkXfSw47D+o5iG2ymHOPSU9nVll4f3dvzdcJ5tRUS",
-	"RnN4hYTbPr90rG61lZiSLuuH6UhOa1zHWztDriyc3cg0znFC11I8QCK9QAJVQ+E8si1xc/yO1llfZm2j",
-	"N4ceY5IcWCRziHNQ73blWSk+GxdPNf5GgA2rVHXF4hr1A60amDbaBfOEHdd/5w+FPQKBI/yALRuEaJru",
-	"kegcgFyznzvjB1n93jq/2cAnMkjO7jqJeVlFw9YXBz0Z89IW3jMOTZ3KWzDP3KmiUowIX9eJhUpRpWig",
-	"Coelsp+200G+yIn4Vxe+t96z56VEvxE9EAs3sTD5NucBaZOTw/bWOjFnZq+9rYSQ1xhSFxHIVxrkLdSJ",
-	"TBCxMkqADqmfFvSAbc2T+Jerqyu0CNq/XsWsKnMSicMtGUmYlw1XOdnbBybCmWvswgVK8CKOcNOmIkx2",
-	"r7QTtnz/G0BWqdiW2eCmClbahaZOCxI4COZDu2yvsGlRqcJs9y+wi7xDXtQ7PjfiQbAyFuXT+utK4dx1",
-	"DdddZ92hidVDmdO6RN08YnT4mzPoDfh91zNYdQSATNbZeiNrdnb3B/Zp1o0oattLKslDavVmVn6+zJvn",
-	"R2xoNtcaCHIxDsKUOlNfWEK7VXqq+cm0Q6Q27lpsaypjwnFOSnzQJHC/lFMFZzwvHWi83HHm45k9gCxZ",
-	"oedGsoTJLXxau+8oLDbnLQkUnv2etIgFJwgZnB8lmUCS6U4sFrt0ovHzSGvncCBlQ4xVHhRAJIy4E1UY",
-	"IAn230AudqlUa5BF/wLqZTjn3AwhQd/D5aEw7TtedAN97UTyCPsAB7Ps20CKPbrOlD5Px8oN5IEXvPXU",
-	"PGDdCaNI+iE8+IVr8+b/kn7utvSTD2T9/qqTXh9//zqtv4s2/rbew/lPYeoeMyQdARiJRARSCYcgiaTP",
-	"etQT45vH5t3u/3dXE+JbuB7cvHMOgSHJQSfgFmgZi50BNdPBbp7XfmZOx4yatq+mBIO04TWZ4muoFQ/W",
-	"FnLeakZlDDtOiDT06w6RiEg6P2jO3tktOGj37prtlkZBqo4V5cMLOMhLFVtYivIRU9oVZaWDCd4A8Yea",
-	"MEX8C+bwg2NYJqOSfHr7595ps4Vyt4uJh9fR/aO/JwdUf6Cs8vhHaWZr74Lvr2IQtaP20jG8mdnQDL6z",
-	"8RsrNsuxaQQIve4qcsjxMjbQyK9D32Agf2cO3bisgtZ51+lHp4odcCT/k8EuwhnqPmYSwKueeaeaT+iZ",
-	"ESbQUQVnIKq5j84M0NbJiJjRmf0mFsHlaDWrvxZM7Bj4OO7M/6NuTfikbzo47qcEo3FPdPaq7YsyI9Nw",
-	"iDEXiV8LAEDO3JjPpFpoWsUgDqgEC8ZGB48GjrcTIaEfo+IwboBK7cJ5CPpRUU6aG1G9h3gXWGvhDqon",
-	"up/8HihesA8UQe0KSHlJeJ6foaojYdptPF/iyv9dLBM2ezSgl6lsaKjrqB0Sje0LsqRVRRDEWW+sBHMY",
-	"GqWNxDCTbAftTC7HAYYm3/2cHUuZEMpigw4KsQUjVzjk6ioasVgJcT/qdYxrCklcg6FR3A1cY+a2qoWO",
-	"msWTcZPeHRwxL1DVy2AvmbRvlLpnNSpKCZB5ybYJPhiBZPOBfPtnWMTRSRkvY9lVLWza+MlD8HJnqHd6",
-	"Pi44IDssH3sgbG684HDE+dq1Zvm0KYvm2wYp1kXdMm4T5bUUfE0KIXkU/zczotON2g2Wcy4Ny5WJYM9Y",
-	"5hjeGPPTxn5melZ4WUr/HcEVpxlA1yFWqzXpeDUqb/VMH7J4UUWTYRIPHxf6HzBT1z2gPoem1cxSFVqI",
-	"t1aUPFRttfqq017dOv1UQv8LJE1uHBIS96AYpHfY8BZUU8UQrqUUM4SlW7H7yXwRtUDa6MsykdkESsWx",
-	"JYcRda5hp8OFn2bs7nnXGfZwwOijkL7PiN9tU2EismFIVvLyoddl6BZ8NgOhvMTIdPuAa+fxnRFknSOG",
-	"tJ7gFhlbHQMz/u4rpMwmjt27No7ikKPHH1gqIwK2lFUjuSTTUQWmcyh/eJx3ITZc23EPNeLYiYfrrZ2G",
-	"7zu+pZ4S8RBs1qPUeCxQaImCRirSuWL8/pkipsFrmwKKrn+L70bXtjTSxHLbodxI40uLWyBGNnp0BzFP",
-	"LYFinwc24HsY2bPYglxiYsJZOcmXv4fPj3FGuV5SDk4zTcE8ItUgntqNMummMRLwTtj4/r4HaIozOiI0",
-	"dhCdX1OuE2VQig3lRdxkfkhIHIcE1BeHHSjdpkXTSnBAC/KWlhb92rnpiYobi9MOBLbe6Hf8zW3v4u2V",
-	"BOEaeJGQykD30aS77x2tpvHqP2IjbC3XCdWxE8oQQp6oC217/mjx7IR4vkJZzApnk1FPbVSDneYiEmfu",
-	"prTw29wnVli83bcOoXLfpJaxDnqUzOdxtqSdKnuZwJHug4joMKb1bGBOKLmFEszO1Voc4DwvoWBlDF0A",
-	"U1NhBbwESThQCYjvRxAMkPE1niFrF0uljE7ic5s2aG+Xaxbx/HjoxT2M+3ho9GgM17xUz1/rdKLnLkNT",
-	"sObNshd06BRym4vxz5wwxaICKn3Bv9YikbTHHJJLmBPXH5RqXJKfqFeuHWSA20S3O4v2SHXKETles8MG",
-	"D7x05pZg6rSHJEtfD0d6vtL+d4A6+oreA9QfBNcbFasLYX51lQy8DTOE4L78biICd0DYzkixd/TvUOtE",
-	"ZNcJsoS6IDbx0ZOViLKqEWbEMGirPsVGfw8r7ZDQRjwDzxShayAV0AejEjbaqIV1RblCBfC/G/bHH6Bc",
-	"DQqL3ct0t3lriI5ZrmbepSlwZ/vvZmoBIvdA+woNqLpurDjplBqHA82DRIZPdFtXsQQ9SvBqIorTWm2E",
-	"JjVIUjSw8GZNBKw2C8Z6MJlZeneut9GSDVMpDypaxSfjuk4CQOfNvRY6c/d8lZw24cCjKweCR3fVUyAO",
-	"9FBTc9BL3AHzbvqdQBC5Z4qspBPch8CJHwC0+scB2IlUFndaUnN//D9xcEWqwCzxH2noxfhPBZNFBSND",
-	"B5DCfyTRGdPwi+bXfyRhG3+m1Soh9vN1ckqDjW4n0KWCHzqsvddpZ/jeAgfk2INwbPdg0dnOLDzC947/",
-	"5sIRdlKL9r1cIkH2ZOmsdBDdPi78WQoIp4pdjeYhtT/ephTFdHRYoxJ9mh8S/U2W3nKRvT5UzFW39UDu",
-	"OGQvASqMNVjKwu5hTszKrMIpIWTFsk/MQ5pMkO0GncTqoz7MiNHArK1oRmRqu5RmwwiVuQFSc3lyZC79",
-	"Cu4p9nBA320gUidTDjufjd1hqdyLRHCEabnO7mBWCLXL+5zLO6Kg1W0TK/d3zmLIY0WN92AR5pQnzq5K",
-	"HNZ9UOpqmzx2lKtoRsmARF2YA1FojO744DKAIvJPhcuzFWVzEjJmexyq/p3cjc5PwbuLRhdiO5ZkmzWy",
-	"hPoXkafpdY2XKR+IbHrx0sPXbAz06XWnCDslKKgn61deJ3bR20T6Y9i6AC68yg9jtTUuMGiCC53Y35gF",
-	"3SfFW9o5D10IQPWh1Q2qfc6kYR/PThaMQzfxyBkOltRv6rDGiePO2J36wflADj91ifwW1dgxsmNpYqSy",
-	"pf0bf/cklHGzho/O6DZch6bFZgvD93E6dt+RZRQY0LTJhkJwjh6HhNCdWHxJ8v4o88ZKiu0PTraPC7ZS",
-	"bO9YmW6QhpNOnEXqKsAafU+BJs6pHYkZSg8bd+fgCemtaDD/Tp9hflk6BtJ5voqRwp+cZwfwIK1TQbDR",
-	"aPWgoEfZRzzATbjF+3P0CJ7zipbgV7GhOuBFJ7hGZufiD/Nb/zlSc3w6h9yd5KjTGtqgW8eW4xTztVYt",
-	"FGobixEv1WQoCbusuIRJ96l/Xls8AQx7okoxpSlaox8Y7KLle4cVVrr+6cSkbzre2gGUUtyP+920H3fU",
-	"gfsL7D66LY0XDuz5jEeiUOfNyV9G68Sh68W7H+qkP2k2T3SWYvdkJUHbsoT9E+UqCRpRDQVkCxvYK6g7",
-	"D2U2M3PBJ4d1y/4eVao3Jw3iPCkQIXwyom/sqCIbqEp0Mmyoja/BaqvK/A+WDheCVKKPBj0BfFphEkV0",
-	"Ls16DSrHen/XtvyyuNg5hXZPUb4ZD7wbR/se/za3mEo3Mm7bU5g7P7jO9o9ZEgbIFyzeWZ07OFyGUQ7t",
-	"ef11hdU40hAXdNJbbHvoMP9y/iclW61AAi9mmLJcLz+GT6ddEEY9uuiPNkaUWKr6Vvggioy5fbCNUard",
-	"CFFNvx57hk78bOGHHZlthw77FzD60qPK8oqtGxmXxLcwDVXoF4q97dnMsGvX0cLNYkJwFrbDF53l5ArQ",
-	"7lOcR3dex4aTZuO8eVi3/IBTv9oPlkKHr1MkQntsksqUxOIiWTJa+qrLuUc8FHXeN9HaHxY4xzCFXHqJ",
-	"WXEPEYrdUCYPv+3+k0pG7clezv+kBP6YOo0P/ayFaQio0azhWigFSnnJK8RqfNeHS/tLFC/tD8Gjdr/E",
-	"rbqygHB/WFRhXGN/AiOX1w0rtLuGYjpeJkI9i8uJS1pV8efa1aI6fogSVZ9irEpmMtXN15XKG1hkNo0X",
-	"b0KLF84kJ50rYXvbOV/Afqr5QbSbxkxHxdbvldtPN40O6TOvDs9qR9wdt01MgZ4ut7J3KdpQ4lGoFMri",
-	"oeDtlR21vc0rlZn20nUDdIdyuc/QTWPDHUAQnUA4yHA+eTOe5/MQn2mZCJ+ZjiMwTN9PNivDMduotrhQ",
-	"NS3cUzlHoL2rZUITemCiojNjOd3j47+cPHDO+NcZKjBpu6IFcnvmgTOn5YjDdhck59w6N7ECEMeVOEzx",
-	"+OgJ2MHARTVWW9ZZf1ygacuZrpMc1hw8cx3voWTLZXUiYDHGvRtrRvbq8BRMhwD4UvuZR8Y3zym5IS0H",
-	"u1fEM0uHTJ3hM1n8zqtph3N57XNcB1xexyMeFhfoKExc88M96qbf2mD2+C2bGbRa2/AK31UY0E8ql2q1",
-	"y5g9nGodbeR4ubEHGbdlPI0fl5Yo9wMnRyT28WGGGpOLk0RhCCeQS+ZW1Tqc0Encqzr/mf/glJylFPfA",
-	"Z360V0lyspZcOCAzRmlPzoyP7pmDe5ioP7gvS7WX+T5+xuT6PKbFjJm20uacj/o6ZCwUYzuzS9lUcCzF",
-	"rB92Js062Bwzpqv9Qz7nG9H4Byx3ekNJrEP3kP7SQnUEoUxa+4m7lLWL2RhcyeHUtTNrSehOV4uXYTna",
-	"71PuPePuiGOumc6zP/4OdmwmS9gwXqbsKb6qyf5vXHSfj9jvH30VqAiaHoe7YehsykDSGajtNcyt3Tq3",
-	"kG7nuaT3dDuC9t4+tR+YSlUiUuNQIc2LtTlXwN5hSThBcJadObVjZNLQr/8YEiag6FSzrQ+IBpwX7sHN",
-	"cpc+BnQ/l9DCRLStECCCWoAvzApCSS6jZqvDqZxn8jyda7JuZC1UKsCvgjn1pm2Z+GhYvBHoZ6vZTg+I",
-	"O1SjtXUtDJLZBEt5V6MNM+yInQVmtWBOUa47NWZWGRUt3Wrt3rapOR1jia+iaync47ZFj8PbDRox97bm",
-	"iFh9rANsUb7O6P6ZOqJ4kasU2lIhHV+TuFLCMo+4VH7zea2DWsQ2OznxPKU9DK0IGJwBf+66Al4uokn9",
-	"UPY+eXnl/2+q6MrBDqPFxUP7Is25bPaccv5e7/icgvAUyBg8FrjWKO/WcY71hv3BletLY8se1F8nNeJg",
-	"4LkUGNYY8JyCmspw5GKvgwX487nuIfnd5Zv2I54Thtls3LrQJRa23AAtPaIRVi0Ko0/i2zkDghZd7LrO",
-	"WrsCs0uoR7pnpVe7DZ+fXP2rLGOhkUuqWDSJEaQF5fDUQcRFb8neS0Og6h5SkFURONkh8rrWPbdB3Bu2",
-	"/+PvzTaVdO3BJPd/wTKjqUgaKjVP/5pCVh7J8Y6mrPVsM5Ilwb46+tqEmyHE0jta9vLKWi9VCJ63yAdh",
-	"uYEqPU3MTc3TOcfeG+qHzsHRm1FzCbk4UXJp9KqpBzdUh8o7ynQctD6eoB8wXj3Xdw+0PU9tp2HoRaqQ",
-	"aaxO7a9OsppbqBa/S9Wz8NpqnqxLmRwYBq9iNseRc186V32qANaGPoCN0ZMNx8A9X0FtNit0CytcXSWi",
-	"MqPcuKEyCrZSNC0g9xaI3iFmkSJipdFgcSiwuzl5bwcFCnvJS7rY3LE/YonlS7ZWZN1QWRL8o+C2vLqr",
-	"rr2IVioJYYMZShQXP7cwxBEpLSIFzwgF+UtsYzpnNmOCXuQLTRnXf/3+IiHirRPSdwyY/tijMLgpSlfE",
-	"3M6iK663d8YY7H7g7UQh+URWmMXEdqX3XVF6YsEZl7ASEjb2fCXe78TznUQ2GrzaXdSfqac3V98u4oBO",
-	"42ngs2F+KpFY+6fr9CI//Xqq1Xy6y66uyTE7rBI6sFI3Y27/6fcL6A5itzTrHTIseMArtOM/+gt3D91i",
-	"wx6SCqL/aIyMtudZRYf8aQyjj5fX89NPvKMHz3L/wLof7YndUWWhvLpV+qeWNLaOGxoLu6VFAREg/pW+",
-	"VP/f/zumE+63j7WWQAs9AxvcqZbR/hdEPIAkHqj7mSIurSei8dW5U9xDgDHksD342Qc8cpzaxEHZYl7c",
-	"CyR27lGx3+BcfMhnjjzxXdc1+93+PXJDpWYFqxMW854E1Dl2KFKokWTs/eRrSF/94ymUCdHCZ0zlV4bD",
-	"L8JMwiJCCIUfLkup7hJuvmbtk8FSFYQdJOZkDpuDLJ+XoWWhuM0Q0SsApDoL4G86rOZ0iXjd7Z5MyrvZ",
-	"OI/QHsLWmOWhjFuKVkLOKoiwSRmcesg7KVcc1sYyfWQp2MnzlVOVwFFTYTgd0iZLDLDEnS8IOJEnYU+P",
-	"h30KxRLRa/uuaObxkG1/eWuxczpoMfwti2WgUQS4M9oh5UTUwMmKVfvQXq7ifq68+ANiJnzJqbrVr2SQ",
-	"un9Nt6epp9bmFx9WPNIVjtz3+JgZhvzhToW2Nh3NIVT6MsmOptEbwUXFDk58I4fRkV0oHxgtuzbz8GUH",
-	"r3WOZc4doCUtRgvb3MNjPp/9HR4Phtu3IPs43Gz0orATYUF+A/LebBsTPPuxTkAELFki4sKozBXIo+oo",
-	"zochX1yojRA6Ne4uESAyjV7eLsj1ssClt+OljlLSrngY5b4WSY6lxoAVhdIgX/zE9YwYI/tRhxtvo1G2",
-	"RSMfYEbcgHyAZDqLt7EPynZYSHZ0by0s1AMmUwMtNgQjVRTh6L3KmsJv5guLaTV19u3aRqqk2ZXs0eRT",
-	"9Np+nL5lP12YZln4KHbo+QApNx3JJVf1ssWhxu6W0+hetdDz1KugVw3Kmo0JVq08Nlu0SkJInEpmykUV",
-	"Y1s2BJ2fhlA5iXxWS1AuXfbwodXG+f1HEQmw0UFin9JUN70IASP5cpSnXTBomQoRmCMZzrHuDav57smK",
-	"nrLt9u7Jj+14YY2emNHbyfFr6kU8kGm7VW5jrqOWOYfOeuFA0B3eNrqFwtJO5qx5Qsaechudp6h9jPvG",
-	"rLbgDLZou8UyJoJP227zeHVMs3Hsl0yAyLztRvfzdNW3j7k2ss96OLVpkaLlw5Q1IgeqSA/MW5i1214s",
-	"ztm0aaSeXk6I2rD9xmfNeMHqGLxq3eanTyEk+NjCfmWhaEvmiuHMK0JkPwtYf35quenPYZGHxCSGr9XR",
-	"6HR22rNDbH36diwyuDe5PEdhoMZkNkbbeWfyYyh5N1IsK4jgiHVKIu5BHLqiQBZFCRHsKVYPyaudmJiG",
-	"ryc2ROWqmu3cmPSk3BvKFWbSHSeFOGtTlPfFTN10/VAja43DtxVQzYjoNn1cQ1UdIeEmaTVaFnLkMQCq",
-	"cqy1XeXCfdMNi/ChVUiOJBVBqWgEYzJ2IR8eWUKdgEGkSrcOWodrrPtAn6mX3sPeBk+9GSW2ulugJYb9",
-	"H50Vni4+u4mnpo/sk8PltV9mGeXCOuYb5synH2gdPyIJCPpKJUNWIuYOwYFYvdZWR4GqWpArogX5v2xx",
-	"UvPHPxaEcsJ4CZ8I41qQCtYQD5pxv8wE2ZVrxhOTWz5q6ExNA9cbLFJDyUqIXiaMaRoV6cRDwjjgMzMn",
-	"hn21NyxZgt4BOHmX6mITKr3SZQXPFDGbiBSMBWtHZs2bqjKfXrzSsoGYJ1QyV34sK0faF5eZwoFH2oTe",
-	"7W1z4fgolIBxxbPCtvsdy+J/w8CHsf4NjbmOC8FXjcpAGbwODUeg3o+EtgwGyf1L0ld+srgFZAdwT5aP",
-	"xEH+ncCAOQGraUPe1D2KKAhKnn8k76HW0z4SX/fLFZRPhsybA+WPx0742pbMHpJXxKjqLjSB7KCqHCAo",
-	"RtVn1kaqwAckxnBgTpPPdlBtc8xjiV1tPnXMzm9B9EYoLPtlQVCXtLi3RugZ0Jx5SWT96ue91DE320Xn",
-	"jO1hyHuoSrvji2C2RpaJv+OFWHOmYk5vI0jkq8wV4/cfXCWDvC/2a/OM8pGdaaqootrQehJy4KOkjIO8",
-	"w7bOfZoyGSQEyMh+eT9gcAf62YwQPG53N1JXmSqjXifgJUtG485h6aN7ckvhpg9ROlkkr5iyL5jguNsl",
-	"ddjl+omGtdjFTjxf2m7liy49cx8y9617yuof4rmBbVH7TP6sf3qAPQyUq6nI65FS7qHLJ6q4snzspyd2",
-	"shKfRzMas0u0dA3FyYItiSKNXi5TWH4cojNvS7t0rEB//f50EPYSj/eDwNaYTxN1GUwXedkXRVAYDfqa",
-	"adepX8Jd3UmqYrN8ggIxyeczo9gL44S29bNxL80D9UwRseNtLU1fXJ4yK75OYKd2q8NE0sDxZ1I00NIU",
-	"S7+0FTw5sdViEMdqcri5sfmGR/JcBobD9xeBRFvTLSyIL8yI/AZlMGe5cKNZGMg4BVfuwCFBJuvN3EJ9",
-	"CwWwOnLz3HOHXDAIl9ZCQumSNma5cPY9JULGfEYcdr64Awqn/91AX/6aOdKej0PYgmR2gXGyKNC3buCD",
-	"Sz9EizfEh3uIImFEnHVZFhjvwUiICvF/n18juGORzyke5MzwrXtFogQwWVp47w1JPEVD9dSVQs5H9QT5",
-	"c8NLGSVcbEV2iN6HOfMvpajrGdXjk4EDMZ0qO5j1+JrQbY2suTu4k2IAcJi9d6P12RLl1YbncK9u1/CV",
-	"z4wSDF7sVnmzK9tX1uyO59bvc/fBQcX77LfxAkAy3DP9m2vy6nIfpu+uOJJPTj2OXpmWUV/9CS0Ingzj",
-	"Uj62evpYlEbGjLAPIEtWaGUfxSBqtVlZeV6aRvKMBzI4sYPruusOccxpJ+p2LMoa3h40Vfe3Zx5PhpAx",
-	"r78eW59gsNyx6gP4YCYq9o44nrJzJmN5ke46RRq54TuLn7hD4IGVwAt4gYTPvUH8V/YGEQ0v73w0wbCk",
-	"E2URmXAjdjb7nHRyfTdUuTI3G6ME2E8XfUycKTQclMCcASV8+P00iE4qGXvisy4+8b4zwnxAxIqEZv3q",
-	"k1a/2bJPkKXcOINUWNVfpkCFtEvCmogi9vYpsEV3O9jIgZiur4XbzvjZjdWlmky3zq2h/8amikct+aav",
-	"mz564XCo25T5asuUpvdzYT4Q3Sg9ZiqDonvMj1+47y09DV93O41nlKhMrj0u47Gz3Lu9rMscH7TYVaYd",
-	"dGNn1wbr8AlfnW0fkKK3PZ0dznP6it0hTq9AgUgNvcTupFGmUtzTtW6MehRCw4QLoe3JU7NOwfPfit1P",
-	"Ugo5GmQT8axEoKmwBmNAoapggX/aAC1Bmovw5XQMgsTdSQbjRPMZwgoOSGmI1qGYGRF72/CkQlZ4++uo",
-	"M9F/fUKIx06MenbtOww5jBfJFgSPGEGwy43YvUbfoDPecbqFto6dK3CcGcRkoxyPBVpq65NPB6GFcqQd",
-	"mBOvthVt5Wd10aFI9OD4bd8XiUpvkPayfmP9Q3gSy76JKWKrz1L9K8bv1ZgJ1gMCUU6WQH5vSixxzgcO",
-	"5wnGfs/4fRxY9SFh6xYeoWgSDcnyXIjwS7sI+yt020ZKKCySSKR+sYfTmXDLriEZBOV9e5UtyWSpnWAD",
-	"JFIsmPM+C3jD09hHSaU29FnUDeDDSXIf8miKppcGIg4KUYGNrsFGRHDoFnLntlTVuEqDlAhxWl4CwIkn",
-	"KLqeFV6WZsZk4JnT2RLhg7RMIT84q31OVJodoYWA2FA95Ks8VBtPjvmZShZE51qU0WCdRA2STCdZw7U1",
-	"eR9aBBcn4PuJ8YGdfdxc4Gffs1pNDYsfpUeKhUFkEqOmZow59qCjyReGHCVhiHeNlsQalzHNp2/Y1rsP",
-	"8j64qWL17XzhKD4yyzcsEnG8ptvR2l6ls0l0+OBltKA0QJntpv5+EjDNWmBsp7EVTeRGMa60y7I8FJmv",
-	"BtnNQ9y/xQKDTZFmB3BfDuvRRWr6hun8HxPUsSN3Ou7Ptl3+wm1vrhG85ZOD7OD2c7OIiMj/OC6CzKi7",
-	"NKxp0GlK1X1XKtRgMxOcjCFhJUFtphNx3BDtY4IdYwjHPFIiLY6g5U0Vqw27x0zxI7tHnnX/se4mF88q",
-	"k9hZWzTfVanZxbQMoR/nfBK/MNa0oxr5Xtsp5TjKkEV+dBSOFddGeVodNVd7ZH1P3THnsReyx4Hs1bGE",
-	"xF7kvqDayqOU93AlmSLogyQ+AbIBQquozLq4YKsEjFLNimicqN6JTsiJshEKaBY2nxDBq0f8q1PBBmkY",
-	"Y487W134geMPplLRGMIStpPVTe/Ymr+zYUnT5gGLyOUfUC9JDtHytGZ8TZqaYCuXdVW6IBwbmCMfnP0f",
-	"YZq7gVxdzNY20SpiHOOl+uDCLPoT2FJWkQroA6jOaK8JVMrb4HEvFNs2FU0NjlG273heOK9pF8uwVKBR",
-	"17fxRYwncsvnJHp9BLr9xVwcGU46hzaUSu66A/0fMZTWNcTviSK6324HSRd1Hbd3R5WtxIEBVwAllKTh",
-	"FSi7LUuj8YEkskHbhD0MU06RNPZbOjfMIdwl8rvTLJaEifojig3dWdMzRYzkTlzl5m4c4qRW4mcUkKQc",
-	"PvIASy6sKrqxHklhZrQQ8HhI0IamqjalMrzmI6kbmXAYjNLB8Rw1DI0me0f7y4ZNb5O2XY3W1hoYJtwF",
-	"TEdStfNNAqdHw5YeQCaCskrY0sTmlKMRszZdkSjQKsQMlmh4PIHwNKhT0HWr0/IcNRMMdT/sJf6341qz",
-	"5ux6C9uRLkcipMaLI5y8/oFbXBc4oEuPbvWD/JoH8xIvrjELLdJNoxKMu6OS+8yaPCAm+0F+bBUOHbAL",
-	"kPPCeWkPVasdlegGC/PKlmE3ttrJIeLrRuikjDYnfH8Qvta76STQ+4gsJJQmW/TVYDCxdahFmFWy+LkZ",
-	"mm50GxRnvwljxx8iV7x18BC5qNlxoJ+WaBhNr3QSBKyiM9Kv+v3u57imSDwWKjk3uyaX3OFmGJDcZ8ks",
-	"bdwzrj837sfuyUGBP05XODjeuS+MHRIcPSX4cFpjYaUYlm6qrPiSTvvZQm5n+3TNaH63Ee4cJLKHOxIV",
-	"fGI6u/tVqIc/1vw/odBCooayAtB3VjacngoWTMqdipOJs9raeI38FGl/vParbEUx2TvPclb//oM522QV",
-	"/fwhsPmcAfRGQj5Ftchvustv+wCVKNh00ecOh+2A3v/sZNVBPAhm2kjiU/4iSTDA7yCf+zsFLvLa/zqD",
-	"R3t1LTK/mMcTnz7O2uJPH7M3bq9MgAvq8xXQRELWdOcyXnkjK5wqXMDzY6ruapHMbswi0Dy0kRHoEKrz",
-	"wDZxxvOxNu80Xa1uRQwV64QA9Emw+TudQGugxeZu00ej6NxHHpYkX6MPyZqzkmzS4DB7pWin7fRNT8XP",
-	"LOzYKcI8DGh7AILTcJgN0mHmHWhaR57DObaoNa4abEu7RXdnAsKHX0BWyMCdK+Q0O15A0wri+L6jeUM0",
-	"oxxGJzeIlik+DQbYgYXZG26JTVx02yEbTpagWOnyS2Er9mDsi4oV9ynQWmXWvxQ0FvzCtCK0LBHFaTKw",
-	"wA2SXJWT2WJwKYnEpVIkbLLr1HFJgQRsoEoaSMo1bGG6Puy/h4YTalESQyB1Ls0PYwZKOl28qDc5b6Aa",
-	"NajTqnrspbXltY6vYa/iMZ5u697uFbCcnUzWPzFuI8P90W6ep6JlAcc6wdkYuCxbXWxr/B6iMTbrdZug",
-	"MYyIS8VppRknE7DNkSh40vGrbEtPO+eDzD2WRSJGD8yHjmeq0y24hGm8u0L2lpCY/+3DqJ29wyIQDFP3",
-	"DkjPtRX9U6Y79+Pt4PtUgVHH3c483v+6M1SM8efBy/zLLNUtbOH3PvfMWQ466MB9pDUk3D/z4ES3VM4I",
-	"ev9AZTQwWIlGFhnity+Qb0cN38V4JY5FOeK0bKSetmujcI72kTIGI1rQCnhJpZcBCEODaqPiEce5iO2i",
-	"oNWtq7Q/HtDuG6KfXksbgjAjwlXsuC+pl0RAEztOVmzdSFDBW64IXQNZS9HUz+JlWmuakVdAbU6BKjZC",
-	"VDku7lsUhMcwOls/7AHgnc6papkjkDRM0K2qJZsbrLtljllSLHoNsRqSG5pGIP9HCgjUixr7G7dh6w0+",
-	"CA1f+7rE1cq/Fj40fiOqckGuIhHafV9pBSlPlngLuwxz9Ya6dN9/gMsNtrjK9nu3kOxL0BPxsHsQ6NZW",
-	"Nsm/KsYLfJ4Vo/YoJFrHzJ0KoX6sFHOmqmyf5hJ9wmvt618+/UP57s0vb9rYjwVRTbEhVJGfGkPoyx9A",
-	"Vj7HOT8kZOblldr0XxwRDwppNzrLr80kD7x3zQ6wu6WmfdtEwdFpVb1pMV4G73WlBAkhEOYBc+FgNg4r",
-	"4umgJXwU10LylG1gVVEJI7XPseZS8vfBonvD9frudZRlcW1JNN/k+hG2dRVN43/i0jXjxTlmG3DbAImR",
-	"QhR+8U9bB+UEK523SLlV8aJOiTksAzJUDKx2FjitLxc/gtOzPw6Gzlpd95MmoraENvK2h+UhWiBixKy5",
-	"rETRRG4KHxSS35GtehXpCs20GGdRVE2ZUwe7LafvO124nfHzDWQK+5JrxPjoagQdYr+wkJipBPc5ASuF",
-	"s6VmALFem6bmk41gMT2lA4OIKot5YyXlmdB9mfdQxy/QLlA0ywri0CAdr8GBgCIzQT6imXM25LAP6+HI",
-	"uOgUL6dxo2OX/ilAj0mskpDlMguIMGSuZNT09yCv13a189Fd3TrjCT8HM+pcnxhT64aplI5Ru7KvU1n+",
-	"ESNpB3ZoYMTKAcAehaBI+MlSHB9F24kL0T08ndGoLe9XHkVqdmVf99AKlENWxeD/eORBfP15pd2jB7CL",
-	"q1Pbcq89NA7VQnvbQrSuKLxnq9Zd4OBTzBw9fEfLRpmnZlZqV+TUxHPa7aeTrj7TauTmuaEx1IR5SV7d",
-	"wx3FJ5hj+pwZE9sA5mNHk/+Aw+xF3JmvviFcc5+f5lbTTVrnMAvwvLfAo6vF1FRqVrCazoHmvmk/igJP",
-	"CpmoUdga1Iwsmp+75aT13mTdOGMk8lu9D6O2oq6QFZUl4urYOy2BHj9QjF2NCyVMN9G72nSr4iNvKX+0",
-	"mTqEyrgV0XuX95PjNqCAIKCuzcwju42tM384vmjAjHcXpZ26m0TmxWgJfcTNeBcwivs7cPLDKmRWyHAA",
-	"L/anMn0aGxnxyrIeKmWw6D5/tMGWQjxfoS3XGndj+WwHRQSkJJMdPXI+SS96rwyBBVVnKt86bYh3mGX6",
-	"sYYybotLQ75wBAE3A5VE8ALIVgzz5TJiqJN2Nh+/iWhFJVZQoNVNb25ZIXj7kIgP2DMeeazM7a5Qc6Nu",
-	"qCI9b0Q7H58EErfKxEXJlKexLSA5ThwP9eOqQKY8kAl928/4II37N4D7jMT5Uegg+vhe0DKeIy62CaCc",
-	"LdOTPb9Zw3vbMAtR+lSzrl1IwIwMwvS946mdrBCodDqJXgtNq+yVpO4bl0dvO+vOqDO8W3UWQva58qpc",
-	"jLBP+w+gaI5ZDsic+s0W0jroXISi/BGo6noWDJwNyohbdiaiPfAddd/H9uY34USmOLh1KgmyX1i/G+sX",
-	"/2eMy5yHLClS5a4SOI67DeRHVynUWjcOrBrlL/TW2on6YXKYWWmJj9jYvZJcZN7t7uaMjWeH3rXzW9hd",
-	"zZUSLGccICZ8QVigVcSc8RHRFLg256RX3dDn0/tahjYL/wX52GbkI0b0ihYQGhlh5A57R+FCYUzzGjhI",
-	"jK81l4HFE0dF409bet/+/G8vyJ09aRbqIiwSOykwls30+ZpQokFp8kArVlINWE+uIhJULbgyg64p41ip",
-	"FLYvQiWIVxc/Gdp06tu/urh68fLFla8ISWt28erizy+uXvwZr07HQJe0ZpcF1bQSa2u+XNvICsNOaJJ5",
-	"V168uvgb6OvQCC9hOxvT8rurKxeSq108LK3rihX49eXvzids75lJ+0AYBHc1kaddS1E2hUYNSbnoedpU",
-	"SYdrmO6lr4psmQYXXzLlLYmppf/ompxx4X6I1LKpR0uxZmD06Zxq6Zc+kCu6/rcA5V0b7D2LBp+e83Kf",
-	"DsPLJyoL//vdr78QRMWl2lUVtOj8CzyP9l8sTV4TBUBKUShcyYtteSrC+KjbOGFEVYldNm+Y2/QSi5Y9",
-	"xyTg7Uyi2GvpuQKO9OBavSKIuUr+hCC4/7YgUjS8JH9qIecXREjCm6qyviCH5/IA8t8W9h4hf1qBLjaW",
-	"nHrD+PrfTkW7rfC26olj9UF4yy+VdAsaReb/+nzBzKr/uwH56C1DrzoQo/7BsSmBLR0n3FZf/nn+Q+wW",
-	"lGBsCbWPOcPVPFPEZZGchu61B30UKkL2G8rkXYuBhiD2PwgL0HUSGnSQJ7/0RQOzU1/2qP99TIdnKrzQ",
-	"QrrEFXvl9SK+T0UyPDcZnIoH65yvQNfIH2Efs3ZfdkB5JrKH3kN2YXWIo+kSavBGCfKeKf2jj3A4ihZZ",
-	"ytivO/6jPyADyTNKIQcK5GJ07VoWxAf8EcGNELUVGARqPSCH0GqROGBvyvJHJ9Of43hh329ZBXmn6+XJ",
-	"Bm53IfI02SJ2DS9RpCasNMzJNO7AaZjx8jP+9135xdUN2HspUEUID4VrfexT4aKd+lv8H7URzM+5y57Y",
-	"Ntwqa6evnnCnT72ll+5wPu3Wxo+vncmxmztwMI3ESg/dNL7pvt594GuKpbGO3DB4BHX52Tl0/g6PX8Ye",
-	"S/eI5Ql0iv0BozsZr1MUi/b559d7mK1mKrAwva0oZi33aP84/IGZPArtjkzRsIUxvppxGu6Alza0TR1x",
-	"GOb489taOYNa0FvGfahoTAx4uuux78pMyCDed0wlEHtnvnbF8G1xXQj/7jMZTUsE/aAo4z6i1/jIY8v4",
-	"A9M0xH0nhbl3nXZPIdG14+XIdJ1VWOpxsRTlI7rENL0HTh5Bn1qMwynCmZ73X2DXJcHTCnLtyLZ4RpyB",
-	"K8bvF67WnOCFs7r4gjMnYsrLz+1fnGRXQgU2xr6/H78xvSkl7dItT5W0SyGlAFtiZyfkPaH80TqFz3g3",
-	"d5d2nKziKfe7YPzys/nfqSd4jEpXZ+AkLFgafRcFQTqAMs8j1vE4I8kdac7zFr4pCqiHlD393fDvgvFg",
-	"Acx61cZJ2IHvO+bUikYvxafRV+RX2+QpHhDEss54Olrwky1l1cJDAqwwY+gkFLn8bHp2l1eUNLdAyw8W",
-	"ju9sJ9H0/xFlzbjN0ReFO+PZs2TIPXr/59XIPdfBmU5dcDcB+PlsNPVDJB5IRKHA4E40qBNaVZgartxD",
-	"SZXgRztoHCW6+nGUIj99qoXUTnedRxRRaIh7JMK7tGScos426aMwhNltRBWMcAt0zaArldPKr8P/94Ud",
-	"7MXvNlXTVjvEOV/byT7/kalaKOY9CSPuklPLf9shRXOu+iOJ+XRKjFvYLRTAap1UaXcUgZyOt/gERm5K",
-	"i9iZfEXeYIuneERwJJv2nvGUGFHGlQdHOea0j4mnj414mNDWXJsn0dRwLChzKOQOteqouMx9flZiXX62",
-	"f5jQIP6Dl8IuJ0tzaDOi7bLIhpb2LBCmyPoIo1qW8uBWdBrFwRPMVRtRYy/r3wFqG5t5tsvHDxHhoY3Y",
-	"kUrwNVGMryt0llojyj3Ux6gOTdS41Vvs6UX53jqf7m5/avJ6LpOgHJJSXH9S92+FvMVG56E39n1rOz7Y",
-	"XM5WLmuDKayIVBSi4doGbaFp14EaLQi1lgXzRhrh1+Zas9OQ8fIz/mdKz2+pmW0I2Ql5r855dfmJn0cL",
-	"xxXfeFjzs5nnwgjfmBqu2soIqXfujq35r43Oc79g3M/OJWjtSdetk+qfOTym2JpDiUnmB/NXitM9/Y6i",
-	"fVrcd2D9ZwqJcVXDvklWuuxWGYi+k9co9Z75zPnu7WAH395OQn9NhLnEA+QtumGO5s6Wcrqp0w+drRR2",
-	"JlbCvr81TtJ0tRpVWRDF+0kUlrbq3qRt0MwpoL95Y88JKHH5Gf8zoY7cwlY8QIIw38fAV0z78mQvd+zL",
-	"tsmlW8JFMgjmDnSLzX4mZg/9P7EE7ZloJAQdAWzIlj6SUtjIfy525PizFOobJs/SR2zxFGephQXM0f6D",
-	"/bN/pIaRd1qIM4TcfQRnDD6LNIi9P7GbtkP8uJ2Vww4JvvC6CZBVJYQc0P+ZOo3RBff28rP5z5i342+g",
-	"w17MfY4smZ/mfrPruJiI8TsjW7XIkqd6zY8hX3yXL+laQkC5T5tsfaunuZbCcDnXUgCB2AkiljaHQqFT",
-	"wjtxFvinCuix5smDWTBF/E7U4GmZ21n/z8jdb/zcDxXk60YTuqOPREiylKJZbzTB2mOnZfBQwCJ1mf3g",
-	"kp4ydGnZSkJxo4fHZYhVE9pQXlb9ukL42NnKtltbnVjRFehHRDOVnYKXJf6RVlUU0SExWVsJIWqR+e4q",
-	"uxvFSpjZzf5LhqeOlPSxhYD97uq7vz5/+fL5n69sKei9gV3m9bHzb7hGz3x2P+cMMrW8FrnEPDb18tF6",
-	"nO2TLxpXtdbZcrGQxTdyd7Vaz+E3V1TW+xE7Pue7HBBHDk9fsiDx3k9k5bM2w44wTTa0PPFNFvKhx2ME",
-	"fvLNsq40DNjKudJccYcHkCUrtIpdRP/My5As1MPMxEibCiqhxmxHW1kd/w2jRLE0vVqYS+X67j+/XpTB",
-	"SY9XW3khblz4iZdvAcpsz4Av1HDmKMljD/8Heg/xdV0dkZ1xFDBfRBFGzWxYA+M1oZyICpVgorSoFdLY",
-	"w1Wc7h5YOeCLE5P+Lauqm4qey0T+9mslO5mB42H8lNQV5WTFtINRNgfF4UgvzCHBu/w0CVGDPVzTLYwb",
-	"gf6GLZ5C2zIj3TXbLc0zA6FAUmygbCo4TdTHyW+RN2X5N1dA8AycbLqewckvTzpwakewLBZTRFj0E79B",
-	"52Dby8/mPxPGbyvFhV3IeaLCElar3hpekxCpViGEkXnxH1VrFPOoTCd3Scanf3XSDU0F1nuKLOzqmSZU",
-	"3QfTqzULUl62tEFc3Cc+gYvJlpZVpqxw385pvXrS0+qcmWc9pZdL4MVm1AKCDc6p9uIAY84WnKM53kYF",
-	"7jA2KlL+3H/D3J23ExXj0NTqcOFt3nlLiHm8fO/mcb4TZ+stPPGJ88tKHLpVG7pqkzfJVpzaa7K/45Pw",
-	"QnmPzDmwhTA28E9vKyHkL7BTZ0AM+mZOnq+R+dWO3XuxPuMjdwv1D1T7O/bpTtwt1CMJBtZsg9wW8JDM",
-	"LBHFBrWqBWaenvgIYu3fMyjIWEr5XIEQoaDD026gWZN1tI1luZ94gypQahw37L1tkYcv0cW6itswn9LE",
-	"76YeNTc4ZD+no7kyo4WvE/gtmB0r4Wo9JHdG2GIHg2GHKy3poz/yO4D710QL80/LR+JXOd/p8/KJnTUI",
-	"1JtGazTrCjqZveocuvE3spfT8HxzcPnKDl7O1z9lWQB81EKDfcvnjYvd2Ab9gmXdzkZF033i4vfEaqQ0",
-	"z7fHpPtW6CZWK+BqFM32V9fknDhadogxE44tQqoWZFBYekd7aq4iHKC0VugdykhHItedNJrkrk/NM6Ch",
-	"OUJSySh/ejg0O/qdrRc7fiDc3rUi7IllI8fYl8UGXBmo0wqx16bfJ9nM386lkORBSvqjKapsGCLE2mwq",
-	"bySoQdQVZrtbFzNRgiwl0PtzbbnY1lSeQ3O5tj07mqjz7ns+MOzJT7BbZxyzayf8ZRycJHQLpGqKc21o",
-	"KFFw6u1s9K+NPis6paPn01vNk7iUQZhbOZg1cy6pBMI4oWQrjBb7OjhtzfVMH852O+MTfYadxTvzX/t2",
-	"zhj7tolK7kpsgWBsZHBzeTHvxLsoS1fJ97S796vp9z1T58p+xv6/DmAsUizxZCI5ScVObkv3RRtOvE03",
-	"Hsz/f44Z76YaidXwlVfNTelsAqffJxdvlwxnuQmVk54gQzCYYbIkPqH0VzDajMSu3ISifOdIw8XOv0r8",
-	"it+XyON+CgSiOFdefrZ/yIpX6VD+TCf1J0lVGlTWgQq35U8k1LYG0VFoNOmCP7I8b60fmQ68ewT5TGHZ",
-	"1m/Pu+hZZipu5ds6qVdPcFLPE7Gyf1YvMQ3i8rP5z2guop3qra1ndmaC4Cjj/GxhAQn+v0UPXAyO8xI2",
-	"jJdHwMgcwfYRMJfA6sfgUC0SODE0Gy7y+zG4yGlu0S4i4utdCB/Ew3mvg84Ax+SttEW7nRXE4mhgOoth",
-	"1HuA2tbgkVAI+QQn3VeRHs926Fbe/6q40GmkpkKsOTs3JLMbJiFEON+k22QFoGyOpatc6BLIvecBcOsd",
-	"ypXhiEZ/629xMmtklD9enro2QApYnZJasgeq9+HVX9vDxsGXAzgtX6aOW7fSb1o561ffPbd65kabkXPw",
-	"rWYZ+KWcSwJ03c/V1qZocpraailWu/zs/5inc3VpOFnqBj8pX/tMAAxhVJo+PkE2QHqiV+cn+hnv17BZ",
-	"k9rON8ftV98Yt18WVMp0odlr8+uvD8dbGLLu2R+wkmbG7WodK1iqsoPtYxflX6sW8dc8WbLh3zgjz9w2",
-	"1GrPGiE8PGYJ77yZB0ZknysN0/R9JARf3+ivyArj2J/ogCFTf+19ugN93alTe+pNwr7fFPm1g65OO3TK",
-	"PFn4G+UJ9rmZwEi/bo4HIxolhOk/pmHRR6x0A7wkjBPNtvA/6iqET74i/wjGREcSyAgdddajLOAc9XCx",
-	"uGCF2Vrcr38+bczvTUW5q726cGgVLs1/PN9mcSi0hZNYOaGKULJiCDD0rwRgcVZmzEifmpDKn7g8+79w",
-	"RtUR27SlrPrqb/IHyqp8ZnjCElV1ownjDl7C1pQiKyFt6QmlmNKUa/U0z+q58+Cyduq9WN/C2dJP/1cu",
-	"XA4bPDDYjdcdwBZnpZcZIV1X0BqyvRpa0C0QLf41zSd3PXqeg+VN578IfZxOx4VGVIJTlArJ5EPR8CmY",
-	"q1tsk7sGBYXgpcu0U2h/79sz8EH+12WjQIwzcJHp+07TI7nIrwSd4bHNYOrodKKZXNaMZsHdNud12MWj",
-	"XTtogS2wMwco1f8o0dDt/XjtANfmKYQ2O1ZeubMB+6IJtOXh+l/Gop/yXt21mdNn8pbaEa5FCXFnaSFK",
-	"Z1quKZPKQufhN08pDbkNvvxs/zDhtfqJJwmXepNs2rdhHRUyFL4W9OI89okH9ng6naZ23d4mBeH01IHf",
-	"tudzJs500leeTvOYlQytfb6p0E7xII+gF6dMkk5uLOMFqytQ43V/Q6uzlv4No4zne7aTDh5mJknNCt1I",
-	"UN9Qgu6Aboexdmb8hhvJrH5LP72zH31/tbjYMu7+9jL2vD5hAOvX3d/ECQhi7wj//9++zbnAT1I47x51",
-	"d/I+Z1z/9fv2QmdcwxqDEs9pmO9n1uzJERVQ2cl00YJQdU/o8itEtKXeNQm03NL6DO+arT9f53HMVjyE",
-	"ENVshtnL1lDEyMGiBvtqODw1ptCwGcBQ0BAbm4T5MKMc4f+cBC2/RSnHagNDypk32zzfof7Daa+i3PD6",
-	"cwfWm/5v6BomVGQ8ySGkvouC+m1E0Z8r1N0lp417Y29to3Oh77dJch5i/1uJwLTFvsPyRzGpBK8eiaKP",
-	"DjBXNFVJNrS2F1HsjrIIHIdfUtnUfrpbyNELlNm5yE63xdyFJLh+ayj5/rvvnmwOXj/eURWKy5/67vNW",
-	"5+Sl56ysOQKYhnrq4LNts7149RcUj+2fX0akp5PJZWGUq/go+yqiaWXu1CBAvSZb9gkwRYCTClYaUwMW",
-	"4yJo/mV3RhZ38fk3NB7F5CVwFTywu42oXDUXqo8yOp1aYFRA5Qhw8539Oa/Ki5Clyn2fvrs6w55laZY/",
-	"s6yKbxXjLUSEpsuA2IP7aZZK7AdLV/ptCd9a5TebJjh2B93ZFudUqewIiRd/B3CvCN0ALb8hK0eHKuco",
-	"vWw6f8O2T/0up3fChwZQXpIT7UqKIzdgOfHEMtp7+mhr1X9LKQOn2TWkWLKuzDNFqGR6swXNijOXkzEq",
-	"rbr8jBbeidqtd6bpxbkRnOwoiWqdndJdGyG0shBOHfO0BlpsMDsO1b1vQ8VzxM19Rf86Q8vTtB6Fsvxo",
-	"fp/C3C1L5fOfClCuShp6Kp3/yfwJZkhxTyq20RqS58lW426kfqaIqg3DUEUMzZ5vgapGAqmQ6N9MbUQN",
-	"27qiGqbKfPtWT1Pq246WFbFYUW7DgFBMptzmiMMD8CPKmZ0jATOs6lwlnG33XwUup92x/R06Q4hWYFrz",
-	"T27ZOfmbvS2Ycocfh2Nzyuu8XePxXmyfI3D5eQVQ/h0e0y/wLdAyr8DhjOyDiAQS3Fs+s/tURI+Q0i06",
-	"92V8GdUvv3z58v8HAAD//w==",
+	"7L3rjhw3lj/4KkTtAuoBUqqS2927K32SZautacmqrdK0tzHwB2bEyUy6IsloklGpsqCX2kfYJ1vw8BKX",
+	"JCMYeSmpB//BoC0pGbwcHpLn+jufLwqxrQUHrtXFi88XNZV0Cxok/m1Nt/C2NH9i/OLFRU315mJxwekW",
+	"Ll74HxcXEv7VMAnlxQstG1hcqGIDW2q+Wgm5pfrixUXTMNNSP9TmS6Ul4+uLL18WF3VFH0Amxwg/HzmK",
+	"pIVmRXotnQbHjaQ0Xa2Sw/hfjxtDA90mh3A/HjPCF/OxqgVXgFxw7Yhj/lwIroFr80da1xUrqGaCX/6u",
+	"BDf/1g7yv0tYXby4+N8uW/66tL+qy9AhjlWCKiSrTT8XLy4oqcOvi4trKZYVbE84su0vMvBuQzXZ0LoG",
+	"DuWC4F93VJE7qLX7qxakFGZat6AUs+OeZFq+v+i0BGGKKLbmUBLGzfAfgZ6OJNhZdCMMKz1RRIHWjK+V",
+	"5W/7len0VVFArQEZsZaiBqmZZZgCpKYM5+B4aylEBRQnXzTQ+cEz3cLcPDr6gwRaxn8QVbwrRR/i/w6F",
+	"4OVrO4Hx/fANvyzMDkR6+9I9Yf+NjdyM3IztSruDLgJh7BTdmn8LJ1Asf4dCmzFfFdrxV5+ydCmaOJWW",
+	"sBISF8Y0bFW0jfsHKiV9wK2gjR9mr+2KblmFZATebM0SxWr1dEmr6mJx4f6zobwUq5VZiFDarK8SCswM",
+	"Fxd/CA6dpbUds/hm2usrwResYDV1L1RY3ug5bz+KLdz0qebRymztzE/UHehiY5rypqro0nCrvYv7m4rU",
+	"nFqQYHYpKym22Y2F3riXPI9q/rvhfPdWVkgADjK7QwU6fhtokdnH4LwhGfDzzmwCY7p123Fj50tvmEQ+",
+	"7N95egPEbDQRK2L+jM2I4EB2G6GAUK52IBWhEsjvTbk2DwVsa/1AVkISblh+MXFR4IuLzB7O2IDHPa/5",
+	"WXp2XbjTH856e4D3lri4+PR0LZ66fzT3kXrm7pTOT0/Zthb21kUh4sUF3Et2d1kICZf4EU7/1RresS1z",
+	"AuKAdXn8OG/pp59FI7sHhTfbJUj343vGGw3Jn69B/gpw1/mZcQ1r9zvjY58nbxIJSv9IH1S8VyUaWcD0",
+	"TY9LDlvYmUtvXb1VdMjRmUUYcmL3vDz0zG1C7ga2chTuoQTYOmGhv4clW63sUQ6XxOA5Fw3XcaKtmFR6",
+	"5K2dJqftIbRfuNEmaAL3rARewLMfcfLmj9l08d9aWXpws4UFDYUht99767yjdU33P3gtNsCfmM0K0nYp",
+	"mmXV6aPlWAm1il1GVJOl0Buyo7rYQEdU77Jtn9u7v6R2YHGBHUavvweiNqKpSjsm0WIN5i5thw5399Q+",
+	"4qLc/DyZ/MgLz3RR2UcWG3YPN1AAqyP8CvdeWd1fs9FJEz+xyH3vrnnLLQsj3ze8FITp7r7FtSSvuiZG",
+	"84cv+nPsSfC9dT/161n4NY+QKyKG084vE7sXmkZHaEqmf+JaPkTG0D2NsqQanmoWPyraqS377LihOvFD",
+	"huhNzW5Z+RtHcP3FVvIDcMv3kQsOEvKAJT3B02j+jo0VoWVJmvpi0V6akwyzJ35jT9nS2d/oFl7j5Rjp",
+	"a+2ugakOBoybJxZi+6hQHL24UFdWmvJSLYioSlCa+Osha8B3Yr2G8gbqqFTNdIN6bv4CcNs/okC71+GA",
+	"mdb2umpPY2e4sGOLwDGOBEles4PuMVyrXE3t1xvbEhWQnRp7pBNqdeJBQ0kXaGkk3d1GkEaBQva2wnSM",
+	"fdv3ZL8rL4I/UcQpv+Nn1qrGgzcjKqhHNY/pSyEsI8jYSL8JscLs/rPOxuWKFMg1Zgo/VKK4i4nJRhdM",
+	"PBWlZFb/26M4xMh9hbqGIfpuY1SVVSWEXJDnREjyHf5m9BXgcXHBvoKTV9Uds0N73d/OcXEhdtw+4r23",
+	"uyP2j8nl4meoanfx9NfkjhvR9A5waRvb8gmpK2pfwn3VsU5ZmDr3274tzQyhiNGoXqLCRrZAuTK3vHxY",
+	"ivJh1o2+pZ/e2sbPr64izIp8HaeGAuhvBeP6r9/HRTxN1/HDrZmuMlQWnDxuqf9kEXbUdt7u3CIwazt/",
+	"N1vLkD1RBW1Z7cbmajL2mBykyOCnt4WzdUXecSuWlCUzm06r616LfeLu3ThJ7tkKpUktmHn9956z/kTE",
+	"av/zEgpWQklqoZQ199oL146HpmbGo/tvW8SNYzidDBnT9RG+WJg55ly4EijqHvMsX30tu9OQyjVEniNH",
+	"VhSydoy/JFcRi0pqbeFVbhnTjdNO380pl0Etgx3GoILKmE1cVM2Wz7QgbkRVqviL6/ojyweyETuybYy2",
+	"ZvQ38401XgHdkiUt7hYEWXeWCPazqMrYjCrGYYbgZWjxjnGIGmHPLIaafyVL2DBu6bE0k1kQak5vpUEm",
+	"FOqEV2HAc87S73e1y3uWRH7zxiTEQJ2IB6Wq8ilza2TtBAslL4/UBWGHzrW/4PQPsry8ThwTKaGYJ96/",
+	"Dt8k1aNg8O+zCL76KAx0r+INNXwD3Jl47bWcNxMqy2sq9fhG5DG5hMKZ647XmXZClpM9/IqN0g+HM0Lb",
+	"vha9nQqzjbF5IMreZqcdeI6hT3EE4ge3HSE+ZU0rsW4iJ5OuZ9x/reU8qv4fw+oJg4LUczprpL6WoCDK",
+	"sEUzY6WvG3jLVyLWD0qa+T39iIJpzMQhaJWyNmxRqqfSmWegJFrsKDpPjp3+WoomaeWwazNPbbEhjNs/",
+	"ML4mQpZ4ao4dfdNI/bp10/anoDZix8luA5xQf3kxRcw3MW2lomU5MPSPzeqm4evUtKxzKLsnoGWqJ6uo",
+	"zzhSSe5XtdDRfQIJhNqteqKI1zULyskSTrBFasd0sYGYBNJUoIhYkYrdA5GNuW6OH0/TqmKQ4kimwhFg",
+	"3A68NCpT9sgfaVU9xMeO2ljUhWcHd2X4nehQxh/edvLhXAW2DBfF8Glxt9rCXr39IxG9vDcQs8GsoOeD",
+	"bjXxRECCuEt4rOGTzlS5hdFxcVz3WZaf1s5/vpv2dcL2BGvKo8eCE2ZDnFAzIEpTaW2aeeb8pR9v0kxS",
+	"bChfx+zr3UlUVGmiRePUtbw5QEVrBeV7lfTt4CwXhGrCxa7bb9reYhrGrZwg79HG6aaTN0fZcG7+GOUm",
+	"paluVNfUVleUcySBqNGCWcYjaYaH0XbUJUk7tF1T9LAY8iSjjcK/+8khj6D4JOoLzwKLixXjTG3wIsBJ",
+	"x0yDVI/vv1nmwqize5R+abaOsBWpYKWJDYE4LYsOPUpF+nIRfNWoKLXgUw2FhlQ8RAmHudj9l2P+x1yL",
+	"wmCd2LX3uLcd5pmF6hyzU6BJ8AfjmLnaZUvtw1TMVlreozg+P1GSzQtQGwnvsUPkrzVM9sjFvvbMlM1j",
+	"iSXXIH9ueCljV3dtFGX7I3FbO3hZY5QJrNb2PJ8+r10nBxGpiSmiVBZ/o3VUOqCyuKEla+JW/KU39u39",
+	"spIAHzfSPiV7v25otXoHfK030Z8ryuFXViZ+ra3KFg1xYnz9oYnLObtEh0OF3/bem6P/uEuOhadad7rd",
+	"dXvqtLOa2GoU9J7ZLcrdXfym3drrQJo93rc9TOrDh4So5oaOdS8H940Tb/NIc+23Zj5t7q3iN6TKPUiI",
+	"828J235sX4c72T1Met4ihtWZcdxxw41zL+MculZXN99FWFSuqd/S5iBTv1fS9gg7m4E2MZFzI3ZktxFw",
+	"DxK1VkXWDbqQSlgBV0DMZ4pQYr3pubyXp4S4pR2ghjTyHmzQ7r4O5oKX86Q3wzvynlb7/WzYOnFxRu/b",
+	"ASkqvJywj5ioI6mGaOcpmcdccOuNzhCHXNSyey/tV27AznJzX0RL5MPewSayO85OkO3cQeE65iMCFdPH",
+	"auAoKVgvH5VAuNDEHVdC+QPZWqfbHuH97TXwx1qPtdEflGZVRYCXRo3U0T7y1PZgKsHmbiluAtkXSqMP",
+	"vU50NLBnjkm3iUrr4wRE14ebSEtEQpG0LCuGdUBGd6Xi1GNH7Ef68E7QiPtnQ2U5Ftv9e7NNncF06MlQ",
+	"6wmRDt3RfN+5u+yXcNBO/8iUudCPPoI3DU+ewsLrvqP84r/2xv6JwIn2cu6zknlY0NLpLIB7O76/O3sB",
+	"DvnL/k+QCh6iTjYp1tJdP3lOZf9BNOWnsRLQ6BaYRrfa3DrWnBN1NIoVQReBs0YxTvzhM0+CNVTBmnlr",
+	"zX4EUjp4fM88HI+yHRwCFynbifrxN18rUhXOuuMW1aGu45fo0bas/V7E1e4Q7JblAtqGXsaau7GGS/QR",
+	"Tq6T6GT9bHKz7FzCzcwwDjOpejv05k5+tmKfYmb+jnUcGQfXSZgiayFKshI9t9PkIMEOEvclaNqsN/ol",
+	"2TG9EY3G2ELnS3EhvvgTYVoR6q0Xe4Nu2sC/XHNLBfdQ7c/rOcYF2bOCEYOC/DluxE3mE26omuHYvDbN",
+	"o1eNUGye8/bafRG/azSNnxjZWO2om4ZZwuppZSMvVqKy8uzOUuSp0phaqna0fgo2es8wUvm0psxGNGsX",
+	"zxyz0sZTZ4eqWGN96PQheqraGN19E7rlEZdOh0oDSoKWzaJRx3qWx/0Wwxlj1+ImNiUazpERSZ2fDmp0",
+	"Dq4FMTNlaNbId12/Y/wuPoFoyiF1SYaenQaZhtZL6SJRYvQJqTz5R34n5J274BLmaDf6zGziJkOLt6qq",
+	"73/a0jxiQfHZkO1BDIe7c57ay6d7D7eJSPaS7dzsgeUmJEG8A5/96B6ZPCHQPklf/MvzhtmjHRe6bOrt",
+	"kFvs1btiNknVaE33IBUTfEEUAClFoewwzyxXPvtdCf7S4hcwjdGBCp3EGyjuoPQOFzvrbqLX4JVEth7x",
+	"EO2zRzrFNvC6WUE/yTaD4W1O0Hiv5u9t2i4mOjBFqDIrNg+Ij4Xc753pTWb3egMYa5/rTvJJSjhEFnMh",
+	"zQ/krduNiGmTA2/SEUK4HSB20UnWsymmjCHO+2Sbj3uffpJUxTLcuNAxCcko71YbEbTYgLverZEghMe6",
+	"WyRrrb/QLbzlvwg9nUBkpxRdhNJs62xLA3Nhx9A1No23vt15rVRDe1THUgV1fmhoWO9BFqo3rKre8jpm",
+	"p6orynMhZmwXKJSIuidHwT04bWuD6faTHnYc1ncU22Az5RiXnsqutvT66N6erxPOq62QMJppLyTc9Pml",
+	"Y3WrrcSUdFnfT4ezWuM63toZcmXh7EamcY4TupbiHhJJQBKoGgrnkW2Jm+N3tM76MmsbvTn0GJPkwCKZ",
+	"Q5yDercrz0rE27h4qvE3AmxsqaorFteo72nVwLTRLpgn7Lj+O38o7BEIHOEHbNkgRNN0j0TnAOSa/dwZ",
+	"P8jq98b5zQY+kQGEQtdJzMsqkfhzyJMxL3fjHePQ1KnkDfPMnSoqxYjwdZ1YqBRVigbKZ4HtJ9d18Gly",
+	"0h7Uhe+t9+x5KdFvRA9qxk0sTL5N/EDa5GSavrFOzJk5pm8qIeRrDKmLCOQrDfIG6kQ6jFgZJUCHBG0L",
+	"TcK25kn8y9XVFVoE7V+vYlaVOen+4ZaMwFrIhqscjIUD01XNNXbhAiV4EcehavMxJrtX2glbvv8NIKtU",
+	"bMtscFMFK+1CU6cFCRwEUQtcTmbYtKhUgdsdD+nJD8FcPoxF/kx+LqH+RcR7SIA3xNbsHxvbm/sU55Zc",
+	"+C+wU2OJnllXWYeEI6Fsx6fZ3AtWxmKlWq9nKZzTs+G66/I8FERiKLlbx7KbR8AriFH3b84+Org+dj37",
+	"X0eeymSUrbdZZ0NavGefZj0wora9pBKHpFavZoGSyLx5fsSGZpetvSUX2CVMqTP1hSW0W6Wnmp9MO0Rq",
+	"416LbU1lTNfIwQEJihnul1Jzs3vrDh5o7jjzQRzvQZas0HMDg8LkFh7Lw3cUFpvzNAcKz36eW5iWE0Rg",
+	"zg86TcBndScWCwU70fh5pLVzOJCyIWQtD/8kEpXdCdIMOCz7IgUXuxS+BMiifwH1YB1yboaASuIxQlE3",
+	"8R0vunHTdiJ5hL2Hg1n2TSDFHl1nCvOnY+UG8hBb3nhqHrDuhI0p/RAe/MK1YCF/ST93W/rJxwV/f9XB",
+	"FIm/f53W30Ubf1vv4fynMHWPGZKOoCpFAiyphEPgk9JnPerY8s1j8273/7urCTkuXA9u3jmHwJDkoBNw",
+	"A7SMhSKBmhmvYJ7XfqJTxyqdNlenBIO0HTuZNm6oFY99F3LeakZlDDtOCNz06w6BnUg6P2jO3tktOGj3",
+	"bpvtlkaR+Y4V5cMLOEg6FltYivIBYRIUZaXDRt8A8YeaMEX8C+ZA02MATqOSfHr7595ps4Vyt4uJh9fR",
+	"/aO/JwdUv6es8qBvaWZr74Lvr2K43KPm5zGQrdlwH76z8RsrNsuxaQTc0O4qcsjxPDbQyK9DV2sgf2cO",
+	"3TC3gtZ51+lHp4odcCT/wWAX4Qx1F7MN4FXPvI/S50fNiLroqIIzYCTdR2dGpewkmMzozH4TC4hztJrV",
+	"X4ugeAxmJnfelFEvMXzS153iFacEOHJPdPaq7YsyI3FzCKwZCQcMoFLOepvPpFpoWsXwK6gEi0BJB48G",
+	"jrcTAa0BgwwxDINK7aKjCLqlUU6aG6C+B/MZWGvhDqonup/8HhJosA8UQe0KQGRJyKefoaojUe9teGTi",
+	"yv9dLBMuEPRHlKnkcqjrqEESfRcLsqRVRRBnTW+sBHMYBK8NbDGTbAftTC7Hn4gW9P0UKEuZEBlkYzgK",
+	"sQUjVzi4/ioaAFoJcTfqxI1rCkmYiKGPwQ1cYyK8qoWOehmSYajeux4xL1DVAwQombRvlLpjNSpKicoa",
+	"km0TfDCCQ+njIvfPsIhDMjNexpLVWqzI8ZOHFRuc38Pp+bjgAJSxfOghT7rxgv8W52vXmhUiQFk0fTlI",
+	"sS6ImXGLO6Cl4GtSCMmjoOeZAbJu1G7sofMQWa5MxM7GEvHwxpifhfcz07Oi9VL670gxBZqB7h9C31qT",
+	"jlej8lbP9CGLF1U0tyjx8HGh/wkzdd0DihJpWs2sz6OFeGNFyUPVVquvOu3VrdNPJfS/QNLkhnUhcQ8K",
+	"6XqLDW9ANVUM1l9KMUNYuhG7n8wXUQukDWYtE4lioFQcUHcYoOgadjpc+GnG7p63nWEPR8k/qrzBGYsW",
+	"2MyiiGwYcr+8fOh1GboFnxxCKC8x0N8+4No50GfErOeIIa1jvS0HoI6prfD2K2QgJ47d2zYs5ZCjx+9Z",
+	"KsEEtpRVI6k500EapnMof3iYdyE2XNtxDzXi2ImH662dhu87vqWeEvGIdtaj1HhoVWiJgkYqcLxi/O6J",
+	"IqbBS5tRizEAFryPrinj08tth3IjjS8tboEY2ejRHcS0v0TpjjzsBt/DyJ7FFuTyPBPOykm+/D18fowz",
+	"yvWScnCaaQrmAb4G4elulEk3jZGAd8KmS/Q9QFOc0RGhsYPo/Jpynaj9VGwoL+Im80MiDDkkkNM47EDp",
+	"NsucVoIDWpC3tLSQ/85NT1TcWJx2ILD1Rr/lr256F2+vDhLXwIuEVAa6D6Hffe9oNV2kA+ES+9Dme1Ps",
+	"hDKECDLqIgWfPlh4QCGerlAWs8LZZBBZG9Vgp7mIhO0HFHS3zX1ihcXbfesQKvdNahnroEfJfB5nS9op",
+	"LZqJCuo+iIgOY1rPBuZE5ltkxuzUt8UBznNbJUDGTxHivpQgCQcqAeESCWIrMr7GM2TtYqkM3EnMd9MG",
+	"7e1yzSKeH49kuVfYIx5pPhrDNS9z9kOdzpvdZWgK1rxZ9mI4nUJuU1t+y4n6LCqg0lc5bS0SSXvMIamZ",
+	"OWkSQanGJfmJeuXaITC4TXS7s2iPVKcGm+M1O2zwwEtnbgmmTntIsvT1cKTnK+1/B6ijr+gdQP1ecL1R",
+	"sWI45ldXvsXbMENE8/PvJgKaB4TtjBR7R/8OtU5Edp0g6aqLCRQfPVl+LasEa0YMg7bqU2z0d7DSDlhu",
+	"xDPwRBG6BlIBvTcqYaONWlhXlCtUAP/VsD/+AOUK71hgZqa7zVtDdMxyNfMuTSF32383UwuIwwfaV2gA",
+	"KXZjxUmn1Di6ah7eNXyi27qK5TtSglcTUZzWaiM0qUGSooGFN2siGrlZMBbBykx6vHW9jZYBmcogUdHS",
+	"ZRnXdRLdO2/utdCZu+dLg7X5Gx6+OhA8uqueAnHcjJqag17iDph30+8EYvI9UWQlneA+xKF8D6DVPw+A",
+	"oqSyuNWSmvvj/4ljVVIFZon/TCNZxn8qmCwqGBk6YD7+Mwl2mUazNL/+M4mC+TOtVgmxn6+TUxpsdDuB",
+	"LhX80GHtvU47w/cWOCDHHiJmuweLznZmwTu+c/w3F92xk6m17+USCbIn6wWmg+j2Qf/PUjU9VeFvNK2r",
+	"/fEmpSimo8MalejT/JDob7LeoIvs9aFirqS3R8rHIXv5ZGGswVIWdg9zYlZmFeMJISuWfWIe0mS+cTfo",
+	"JFYU+n5GjAYmwUUTTFPbpTQbRqjMDZCay5Mjc3GVbSbYw+Gmt4FIncRD7Hw2FIqlci8SwRGm5Tq7g1kh",
+	"1C6Ndi7viIJWN02sxuk5K8CPVXLfQ5mYU5M9uxR7WPdBmcBtFtlRrqIZFRgStYYOBPUxuuO9ywCKyD8V",
+	"Ls+W0c5JyJjtcaj6d3I3Oj+Fli8aXYjtWM7ysYmQQ02va7xM+UBk04uXHr5mYxhaLwlsa/2AcDaUoKCe",
+	"LNr7OrGL3ibSH8OWWXDhVX4Yq61xgUETXOjE/uakfdK22EDrCUBKBJOGfTw7WTAOLMYDkTiUV7+pw5Ix",
+	"jjtjd+p75wM5/NQl8ltUY8fIjqWJkQqjY3xPSWXcrOGjM7oN16FpsdnC8H2cjt13ZBnFWTRtspElnKPH",
+	"AUt0JxZfkrw7yryxkmL7g5Pt44KtFNtbVqYbpNG5E2eRurLXRt9ToIlzakdihtLDxt05eEJ6KxrMv9Nn",
+	"mF+WjoF0nq9ipOA859kBPObtVBBsNFo9KOhR9hH3cB1u8f4cPSDqvBow+FVsqA4W1AmukdnQBsP81t+i",
+	"OVxZK25PctRpDW3QrWPLcYr5AtMWWbaNxYhXvjKUhF1WXMKk+9Q/ry08A4Y9UaWY0hSt0fcMdtGa5cOC",
+	"NV3/dGLS1x1v7QCZKu7H/W7ajzvqwP0Fdh/dlsaLUfZ8xiNRqPPm5C+jdeLQ9eLdD3XSnzSbJzpLsXu0",
+	"MrNtqctB7W9bJtKIaiggWxTGXpHmeaC9mZkLPjmsW0r6qPLPOWkQ50mBCOGTEX1jRxXZQFWik2FDbXwN",
+	"VvBV5n8M2bUQpBJ9cO0JHNkKkyiic2nWa1A51vvbtuWXxcXOKbR7ivL1eODdOHj6+Le5tWm6kXHbnsLc",
+	"+cF1tn/MkqhKvgj2zurcweEyjHJoz+uHFRY3SUNc0Elvse2hw/zL+Z+UbLUCCbyYYcpyvfwYPp12QRj1",
+	"6KI/2hhRYqnqW+GDKDLm9t42Rql2I0Q1/XrsGTrxs4UfdmS2HTrsX8DoS48qyyu2bmRcEt/CNPKjXyj2",
+	"tmczw65dRws3iwnBWdgOn3WWkytAu09xHt15HRtOmg2b51Hy8gNO/WrfWwodvk6RCO2xSSpTEouLZMlo",
+	"6St55x7xUCh830Rrf1jgHMMUcuklZsU9RCh2TZk8/Lb7B5WM2pO9nP9JCfwhdRrv+1kL0xBQo1nDtVAK",
+	"lPKSV4jV+K6PPveXKPzcH4JH7X6JW3Vl8fX+sCDNuMb+BEYur2tWaHcNxXS8TMB/FpcTl7Sq4s+1K+11",
+	"/BAlqj7FWNHRZKqbL9OVN7DIbBqvhYUWL5xJTjpXwva2c76A/VTzg2g3DUGPiq3fK7efbhod0mdeHZ7V",
+	"jrg7bpqYAj1dvWbvUrShxKNQKZTFQ8HbKztqe5tXeTTtpesG6A7lcp+hm8aGO4AgOoFwkOF88mY8z+ch",
+	"PtMyET4zHUdgmL6fbFaGY7ZRbXGhalq4p3KOQHtby4QmdM9ERWfGcrrHx385eeCc8a8zVGDSdkUL5PbM",
+	"A2dOyxGH7TZIzrllg2L1NI6rGJni8dETsIOBi2qsVK+z/rhA05YzXSc5rDl45jreQ8mWy+pEwGKMezfW",
+	"jOzV4SmYDgHYMV1sIPvI+OY5FUyk5WD3inhm6ZCpM3wmi996Ne1wLq99juuAy+t4xMPiAh2FiWt+uEfd",
+	"9FsbzB6/ZTODVmsbXuG7CgP6SeVSrXYZs4dTraONHC839iDjtoyn8ePSEuV+4OSIxD4+zFBjcnGSFsTX",
+	"TCCXzK2qdTihk7hXdf4z/94pOUsp7oDP/GivMOdkab5wQGaM0p6cGR/dMQf3MFHOcV+Wai/zffyMyfV5",
+	"TIsZM22lzTkf9XXIWCjGdmaXsqngWIpZP+xMmnWwOWZMV/uHfM43ovEPWO70hpJYh+4h/aWF6ghCmbT2",
+	"E3cpaxezMbiSw6lrZ9aS0J2uFi/DcrTfp9x7xt0Rx1wznWd//B3s2EyWsGG8TNlTfJGY/d+46D4fsd8/",
+	"+qJaETQ9DrfD0NmUgaQzUNtrmFu7dW4h3c5zSe/pdgTtvX1qPzCVqkSkxqFCmhdrc66AvcOScILgLDtz",
+	"asfIpKFf/zEkTEDRqWZbHxANOC/cg5vlLn0M6H4uoYWJaFshQAS1AF+YFYSSXEYJXIdTOc/keTrXZN3I",
+	"WqhUgF8Fc8p326r70bB4I9DPVrOdHhB3qEZLFVsYJLMJlvKu5B1m2BE7C8xqwZyiXHdqzKwyKlq61dq9",
+	"bVNzOsYSX5TYUrjHbYseh7cbNGLubc0RsXJjB9iifNnW/TN1RC0oV3i1pUI6viZxpYRlHnGp/OrzWgel",
+	"nW12cuJ5SnsYWhEwOAP+3HUFPF9Ek/qh7H3y/Mr/31QNm4MdRouL+/ZFmnPZ7Dnl/L3e8TkF4SmQMXgs",
+	"cK1R3q3jHOsN+4Mr11calz2ov05qxMHAcykwrDHgOQU1leHIxV4HC/Dnc91D8rvLN+1HPCcMs9m4daFL",
+	"rBO6AVp6RCMsAhVGn8S3cwYELbrYdZ21dgVml1CPdM9Kr3YbPj+5+oMsY6GRS6pYNIkRpAXl8NRBxEVv",
+	"yd5LQ6DqDlKQVRE42SHyutY9t0HcG7b/4+/NNpV07cEk93/Bqq2pSBoqNU//mkJWHsnxjqas9WwzkiXB",
+	"vjr62oSbIcTSO1r28spaL1UInrfIB2G5gSo9TcxNzdM5x94byrHOwdGbUXwJuThRe2n0qqkHN1S3fBVl",
+	"Og5aH0/QDxivnuu7B9qep7bTMPQiVRc2Vvb3g5Os5tb9xe9S9Sy8tpon61ImB4bBq5jNceTcl85Vn6qE",
+	"taH3YGP0ZMMxcM8XpJvNCt3CCldXiajMKDduqIyCrRRNC8i9BaJ3iFmkiFhpNFgcCuxuTt6bQb3HXvKS",
+	"Lja37I9YYvmSrRVZN1SWBP8ouK1W74qVL6KVSkLYYIYSxcXPLQxxREqLSMEzQkH+EtuYzpnNmKAX+UJT",
+	"xvVfv79IiHjrhPQdA6Y/9igMborS1YS3s+iK6+2dMQa7H3g7UZc/kRVmMbGRaylxNf6JBWdcwkpI2Njz",
+	"lXi/E893Etlo8Gp3UX+mnt5cfbuIAzqNp4HPhvmpRGLtn16nF/npw6lW8+k2u1gpx+ywSujASt2Muf2n",
+	"3y+gO4jd0qx3yLDgAa/Qjv/oL9w9dIsNu08qiP6jMTLanmcVHfKnMYw+Xl7PTz/xjh48y/0D6360J3ZH",
+	"lYXygvJikbuksXVc01jYLS0KiADxr/Sl+v/+3zGdcL99rLUEWugZ2OBOtYz2vyDiHiTxQN1PFHFpPRGN",
+	"r86d4h4CjCGH7cHPPuCR49QmDsoW8+KeIbFzj4r9BufiQz5z5Invuq7Z7/bvkWsqNStYnbCY9ySgzrFD",
+	"kUKNJGPvJ19D+uofT6FMiBY+Yyq/Mhx+EWYSFhFCKPxwWUp1l3DzNWufDJYqyOwgMSdz2Bxk+bwMLQvF",
+	"bYaIXgEg1VkAf9NhNadLxOtu92RS3vXGeYT2ELbGLA9l3FK0EnJWQYRNyuDUQ95JueJK4eCqsxTs5PnK",
+	"qUrgqKkwnA5pkyUGWOLOFwScyJOwp8fDPoViiei1fVc083jItr+8tdg5HbQY/obFMtAoAtwZ7ZByImrg",
+	"ZMWqfWgvBEHIlxd/QMyELzlVt/qVDFL3r+n2NPXU2vziw4pHusKR+x4fM8OQP9yp0NamozmESl8m2dE0",
+	"eiO4qNjBiW/kMDqyC+UDo2XXZh6+7OC1zrHMuQO0pMVoYZs7eMjns7/Dw8Fw+xZkH4ebjV4UdiIsyG9A",
+	"3pttY4JnP9YJiIAlS0RcGJW5AnlUHcX5MOSLC7URQqfG3SUCRKbRy9sFuV4WuPR2vNRRStoVD6Pc1yLJ",
+	"sdQYsKJQGuSzn7ieEWNkP+pw4000yrZo5D3MiBuQ95BMZ/E29kHZDgvJju6thYV6wGRqoMWGYKSKIhy9",
+	"V1lT+NV8YTGtps6+XdtIlTS7kj2afIpe2w/Tt+ynC9MsCx/FDj0fIOW6I7nkql62ONTY3XIa3asWep56",
+	"FfSqQVmzMcGqlcdmi1ZJCIlTyUy5qGJsy4ag89MQKieRz2oJyqXLHj602ji//ygiATY6SOxTmuqmFyFg",
+	"JF+O8rQLBi1TIQJzJMM51r1hNd89WdFTtt3ePfmxHS+s0RMzejs5fk29iAcybbfKbcx11DLn0FkvHAi6",
+	"w9tGt1BY2smcNY/I2FNuo/MUtY9x35jVFpzBFm23WMZE8GnbbR6vjmk2jv2SCRCZt93ofp6u+vYx10b2",
+	"WQ+nNi1StHyYskbkQBXpgXkLs3bbi8U5mzaN1NPLCVEbtt/4rBkvWB2DV63b/PQphAQfW9ivLBRtyVwx",
+	"nHlFiOxnAevPTy03/Tks8pCYxPC1Ohqdzk57doitT9+ORQb3JpfnKAzUmMzGaDvvTH4MJe9aimUFERyx",
+	"TknEPYhDVxTIoighgj3F6iF5tRMT0/D1xIaoXFWznRuTnpR7Q7nCTLrjpBBnbYryvpipm64famStcfi2",
+	"AqoZEd2mj9dQVUdIuElajZaFHHkMgKoca21XuXDfdMMifGgVkiNJRVAqGsGYjF3Ih0eWUCdgEKnSrYPW",
+	"4RrrPtBn6qX3sLfBU29Gia3uBmiJYf9HZ4Wni89u4qnpI/vkcHntl1lGubCO+YY58+l7WsePSAKCvlLJ",
+	"kJWIuUNwIFavtdVRoKoW5IpoQf4vW5zU/PGPBaGcMF7CJ8K4FqSCNcSDZtwvM0F25ZrxxOSWDxo6U9PA",
+	"9QaL1FCyEqKXCWOaRkU6cZ8wDvjMzIlhX+wNS5agdwBO3qW62IRKr3RZwRNFzCYiBWPB2pFZ86aqzKcX",
+	"L7RsIOYJlcyVH8vKkfbFZaZw4JE2oXd721w4PgolYFzxrLDtfsey+N8w8GGsf01jruNC8FWjMlAGX4eG",
+	"I1DvR0JbBoPk/iXpKz9Z3AKyA7gjywfiIP9OYMCcgNW0IW/qDkUUBCXPP5J3UOtpH4mv++UKyidD5s2B",
+	"8sdjJ3xtS2YPyQtiVHUXmkB2UFUOEBSj6jNrI1XgAxJjODCnyWc7qLY55rHErjafOmbntyB6IxSW/bIg",
+	"qEta3Fkj9Axozrwksn71817qmJvtonPG9jDkPVSl3fFFMFsjy8Tf8UKsOVMxp7cRJPJV5orxu/eukkHe",
+	"F/u1eUb5yM40VVRRbWg9CTnwUVLGQd5iW+c+TZkMEgJkZL+8HzC4A/1sRgget7sbqatMlVGvE/CSJaNx",
+	"57D00T25pXDThyidLJJXTNkXTHDc7ZI67HL9RMNa7GInni9tt/JZl565D5n71j1l9Q/x3MC2qH0mf9Y/",
+	"3cMeBsrVVOT1SCn30OUjVVxZPvTTEztZiU+jGY3ZJVq6huJkwZZEkUYvlyksPw7RmbelXTpWoL9+fzoI",
+	"e4nH+15ga8yniboMpou87IsiKIwGfc2069Qv4a7uJFWxWT5CgZjk85lR7IVxQtv62biX5oF6oojY8baW",
+	"pi8uT5kVXyewU7vVYSJp4PgzKRpoaYqlX9oKnpzYajGIYzU53NzYfMMjeS4Dw+HpaozIZK4aIyVrum3N",
+	"WUZ4XQyoi39r3SiTK4tp0a4aggOKTJajuYH6BgpgdeRiuuMO2GAQTa2FhNLldMzy8Ow7UoSMuZQ47Hzt",
+	"B5Rd/9VAXzybOdKeC0TYemV2gXGyKNA3buCDK0NEazvEh7uPAmVEfHlZBhrv4EhIEvF/n19CuGOwz6kt",
+	"5Kz0rfdFooAwWXl474lJvFRD7dVVSs4H/QT5c8NLGSVcbEV2iN6HOfMvpajrGcXlk3EFMZUrO9b1+JLR",
+	"bQmtuTu4k2KAf5i9d6Pl2xLV14bncK+s11AIyAwiDE7uVrezK9vX5eyO55b3c/fBQbX97Lfx+kAy3DP9",
+	"m2vy6nIfpu+uONBPTrmOXhWXUVf+CQ0MngzjSgC2evxQlUbGbLT3IEtWaGUfxSArtElbeU6cRvKMBzL4",
+	"uINnu+stccxpJ+p2LMoa3lw0VRa4Zz1PRpgxr94eW75gsNyx4gT4YCYK+o74pbJTKmNpk+46RRq54TuL",
+	"n7hD4J6VwAt4hoTPvUH8V/YGEQ0vb32wwbDiE2URmXAjdjY5nXRSgTdUuSo4G6Mj2E8XfcicKbAclMCc",
+	"fSV8+P00xk4qV3visy588b6vwnxAxIqEZv3ilFb92bJPkKX7OHtVWNVfpjCHtMvRmggy9uYrsDV5O9DJ",
+	"gZiur4XbzvjZjZWtmszGzi2x/8pmkkcN/aav6z644XCom5R1a8uUpndzUUAQ/Cg9ZirBonvMj1+47y09",
+	"DV+WOw13lChcrj1s47Gz3Lu9rEcdH7TYVaYdsmNn1wbr8PlgnW0fkKK3PZ0dzvMJi90hPrFAgUiJvcTu",
+	"pEGoUtzTNX6MOhxCw4SHoe3JU7NOofffiN1PUgo5GoMTcbxEkKuwRGMAqapggX/aAC1Bmovw+XSIgsTd",
+	"ScbqRNMdwgoOyHiIlqmYGTB70/CkQlZ48+yor9F/HYGmGi1UXwkhk/7RE8JJduLhs+vsYXhjvCC3IHhe",
+	"CQJrbsTuJfohnaGQ0y20NfNcMeXMgCkbUXksqFNbC3064C2UPu1AqngdsGirTKuLDkXCPkePo2emfUGr",
+	"9FZwr0E01imF57vsG64iDoIsg0LF+J0as/t6FCLKyRLI702JddX5wMs9cVzeMX4XR3O9TxjYhYdFmoRg",
+	"sswXwgrTfsn+Ct3+kRIKC18SKZrsMXwmfMFrSEZeeYdiZetAWWon2ACJFIsgvctC+/A09qFZqQ19EvU9",
+	"+BiWXPEgmhfqZYyIV0RUYEN6sBERHLrV47mtjzWuKCElQnCYlytw4gmKrmfFtKWZMRnt5jTBRMwiLVNw",
+	"E85VkBMKZ0docSc2VA/5Kg9Kx5NjfnqURe55LcpohFCi8EmmZ67h2hrSD628ixPw/cT4wM4+boTws+/Z",
+	"wqaGxY/SI8ViLzKJUVMzxhwr09HkC0OOkjAE2UbrcI1LrubTV2zrnRJ5H1xXsaJ6vloVH5nlKxYJc17T",
+	"7WhBsdJZOjp88DxaxRqgzPaNfz+J0mbtOrbT2IomErIYV9qldh4KB1iD7CY/7t9igcGmSLMDuCuHRfAi",
+	"hYTDdP6PCerYkTsd92fbLn/htjfXtN7yyUHWdfu5WUREkXgYF0FmFHsaFlLoNKXqrisVarDpEE7GkLCS",
+	"oDbT2T9uiPYxwY4xbmQeKZEWR9DyuooVpN1jpviR3SPPuv9YdzOaZ9Vm7KwtmmSr1OwKXobQD3M+iV8Y",
+	"a9rRkXyv7ZRy3G/IIj86CscqeqM8rY6aqz2yvqfumPPYC9njQPbq2FdiL3JfUG3lUcp7YJZMEfRsEp91",
+	"2QChVVRmXVywVQK7qWZFNDhV70QnzkXZuAc0NptPiODVA/7VqWCD3I+xx52tLvzA8QdTqWjgYgnbyZKq",
+	"t2zN39pYqGk7gYUB8w+olySHEH1aM74mTU2wlUv1Kl3kj40GkvfOq4DY0N3osS5QbJvdFTG58VK9d8Eb",
+	"/QlsKatIBfQeVGe0lwQq5S37uBeKbZuKpgbH0N63PC+G2LSLpXUq0Kjr26AmxhMJ7XOyyz4C3f5iLo4M",
+	"15+DOEpllN2C/q8YNOwa4vdEEd1vt4OkC/WO27ujypb/wCgvgBJK0vAKlN2WpdH4QBLZoG3CHoYpV0sa",
+	"cC6dkOZg9RJJ5WkWS2JT/REFpO6s6YkiRnInrlx0N/hxUivxMwrwVQ6UeQBgF1YV3VgP3zAzBgl4PNBo",
+	"Q1OlolJpZfPh241MOAxx6YCHjhqGRjPMo/1lY7W3meKuMGxrFgwT7qK0I6na+SbR2qPBUPcgE6FeJWxp",
+	"YnPK0TBdmyNJFGgVAhVLNDyeQHgaFEfoOutpeY5CDYa67/fQBtpxrVlzdpGH7UiXI3FX4xUZTl50wS2u",
+	"i1bQpUe35EJ+oYV52R6vMfUt0k2jEoy7o5L7dJ489Cf7QX7EFg4dABOQ88J5aQ9Vqx2V6FwL88qWYTe2",
+	"xMoh4utG6KSMNidnYBAU17vpJNC7iCwklCZbdNpgKLJ100WYVbL4uRmabnQbame/CWPHHyJXMXbwELlY",
+	"3HF0oZZoGMKvdBJ5rKIzcr76/e4n1qZIPBaAOTelJ5fc4WYYkNyn5ixtNDWuPzeayO7JQeFETlc4OIq6",
+	"L4wdEnI9JfhwWmM1pxiAb6qW+ZJO+9lCQmn7dM1ofrsR7hwkUpY7EhV8Yjq7+1Uowj/W/B9QaCFRQ1kB",
+	"6FsrG05PBas05U7FycRZbW0USH5etj9e+6W9okDwnWc5q3//wZxtsop+/hDYfM4AeiMhn6Ja5Dfd5be9",
+	"h0oUbLrSdIfDdkDvfnay6iDKBNN7JPF5hpHMG+C3kM/9naoaee0/zODRXjGNzC/m8cSnj7O2+NPH7I3b",
+	"q03gQgV92TWRkDXduYyX+8gK0goX8PxIrdtaJFMqswg0D+JkBK+E6jyET5zxfIDPW01XqxsRg+I6Iep9",
+	"EuH+VicgImixud30ITA695HHQsnX6EOGaCJ1WsTiv4cZnq4mjZMxnVHkt6hsfAdJbKFhQbeUvOVS7bbx",
+	"qMTZPBYr2jvtXGh6donMEpidctXD2L57IDgNh24hHbpg/ow0letYGdDanDzX7W4/0zEHbxMX2wIFuQK8",
+	"LecsunwZQFU8JbICJm5d7azZ0RKaVhCHVB7NxaIZFUg6+Va0TJ3SYH4e2Ne92ZrYZFC3AbLhZAnmuLj0",
+	"7K3YqxxQVKy4S+EEK7P+paCx0B+mFaFlicBZk2EVbpDkqpzEGkOoSSSDlSJhkV6nzl0Kl2EDVdI8VK5h",
+	"C9Mlef8zNJxQCpOwDakDbn4YM8/S6XpRvcl589yoO4FW1UMvVTCvdXwNe0Wm8XRb536vZujsBL3+iXEb",
+	"Ge6PdvM8FS0LONYJrtbAZdnKcltW+RB9uVmv26SXYTxgKkotzTiZGHmORCGOAL/KtnO1cz7I2GVZJGLy",
+	"wRzzODgA3YJLQse7K2TECWkz7F1ourP2WNCHYTrkASnPCE2vU4ZL9+PN4PtUTVfH3c450P+6M1SM8ech",
+	"+vzbLNUtbOH3PvfMWQ466MDhp/FgUeCx6GGmifmBUFILpZxZcDHD0TVbuYAMwSUcxnY9B57FGhK+wHmA",
+	"tlsqZ+RVvKcyGiWuRCOLDHLZuflRw3exoxNHQx3xYDdSTzs5UFNDY1kZA7ItaAW8pNKLRIShdb1RMMI6",
+	"0zUDREGrm6aC6TQH3xCDNrS08Sgzwp3FjvuijkkMPrHjZMXWjQQVQicUoWsgayma+km8UHBNM7JNqM00",
+	"UcVGiCon3uEG9YIxlNjWKX8AfKzzsFvmCCQNE3SrasnmButumWOWFIu+hlgV0w1NY+D/MwVF6yWv/Y3b",
+	"sPUG38eGr31l7GrlH0+fJ7ERVbkgV5Fw/b7jvIKUW1O8gV2GLr2hLqP8n+DSzy2yt/3eLST7TfBEPOxZ",
+	"ALq1tXXyr4rxErNnRUk+CgvZMXOnRq0fK8WcqTrvp7lEH/Fa+/qXT/9Qvn31y6s2EGhBVFNsCFXkp8YQ",
+	"+vIHkJVPo8+PD5p5eaU2/RdHxIPyG4wK96GZ5IF3rtkBclJq2jdNFJ6fVtWrFkZo8F5XSpAQD2MeMBcb",
+	"aIPyIm4vWsJH8VpInjKVrCoqYaT6Plb9Sv4+WHRvuF7fvY6yzO8tiebb3z/Ctq6iSBGPXDxpvDzMbIG7",
+	"jZYZKYXiF/+4lXhOsNJ5i5RbFS8rlpjDMoCPxeCSZxmRLXa9GoOC2h8H46it6v9JE1FbQht52yM/ES0Q",
+	"lGTWXFaiaCI3hY8Qyu/I1l2LdIVWawy6KaqmzKnE7unTdrpwO+PnG8gU9iVbjXRVqg5RIS0oawpDYU70",
+	"UuFMyxlQwK9NU/PJRrCYntIB4kSVxbyxkvJM8MjMe6jjb2kXKJplBXH0mY435kDMmpk4MtE0Sht/2keO",
+	"cWRcdMrn07gNtkv/FGbMJBxOSHmahXUZ0pjMMJkww6/taufjC7t1xrO/DmbUuQ5SptYNUykdo3aFh6ew",
+	"HyI24w6y1cCmlwPBPopykvA/pjg+CugUF6J7kE2jIXw+yGAUK9wVHt7DsFAO2xczQeJhKPH1J5IIhu6v",
+	"2AHsQjfVtuBwD/BFteDythQyjtWyVes9cQg9Zo4eIaZlo8xTMyvPL3Jq4gAH9tNJz6dpNXLzXNMYhMa8",
+	"jL/u4Y6CVcwxfc4MkG4AzbXRTFDgMHsRt+arbwhZ3ycrutV0EQw4zILc7y3w6HpFNZWaFaymc3B4rtuP",
+	"otimQiaqZLYGNSOL5ifyOWm9N1k3zhiJ/FbvI/WtqCulRmWJ0E32TkvULxgoxq7KihKmm+hdbbpV8ZG3",
+	"lD/YtC1CZdyK6J3t+5mSG1BAELPZpmmS3YZV8U5yIWxD1QJ3Udqpu0lkXoyW0EfcjLcBBru/Ayc/rEJm",
+	"xY8HfGx/KtOnsZERJzXrAZ8Gi+7TBxt5K8TTFdpyrXE3FpZ1UIBESjLZ0SPnkwwq6BXCsLD+TOVbpw3x",
+	"DrNMP9RQxm1xafwf88sCISxLIngBZCuGyZMZAfVJO5sP5kXoqhJreNDquje3rHjMfdTNe+wZjzzWhndX",
+	"qLlRN1SRnjeinY/PCIpbZeKiZMrT2JYwHSdOiGGzdUhTHsiEvu1nfJDG/SvAXQaKwiiOFH14J2gZBwwQ",
+	"2wRq0pbpyZ5freGdbZgFWn6qWdcuQmJGOmn63vHUTtaoVDqNqKCFplX2SlL3jQNVsJ11Z9QZ3q06C4T9",
+	"XEl2LmDcY0AEqDzHLAek0f1qS7kddC7YemPh/SJo6PUscEAboxK37EwEv+A76r6P7c2vwolMcfz0VEYs",
+	"rapE6GP8nzFMdR54qUgVXEtAhe42kB9splBr3Tg8dJS/0FtrJ+qHyWFmpSU+YmP3SnKRebe7mzM2nh2J",
+	"2M5vYXc1V0qwnHGAmPAFMaJWEXPGR4TW4Nqck159TQ+u4KtpWkiGZ+RjC8+AMOQrWkBoZISRW+wdhQuF",
+	"seJr4CAx3NhcBhayHhWNP23pXfvzfzwjt/akWdyTsEjspMDQPtPnS0KJBqXJPa1YSTVgRcOKSFC14MoM",
+	"uqaMY61c2D4LxUZeXPxkaHPRqal/cfXs+bMrX5OU1uzixcWfn109+zNenY6BLmnNLguqaSXW1nzpQtkN",
+	"O6FJ5m158eLib6Bfh0Z4CdvZmJbfXV25CGXtwoNpXVeswK8vf3c+YXvPTNoHwiC4q4mk/VqKsik0akjK",
+	"pVLQpko6XMN0L31dbss0uPiSKW9JTC39R9fkjAv3Q6SWTT10jjUDo0/nVEu/9IFc0fW/AShv29j3WTT4",
+	"9JSX+3QYXj5RWfg/bz/8QhB4mWpX19IWgFjgebT/YmnykigAUopC4UqebctTEcYHIccJI6pK7LJ5w9ym",
+	"l1g27ylm62xnEsVeS08VcKQH1+oFQSRe8ifEWf6PBZGi4SX5U1vVYEGEJLypKusLcuA+9yD/Y2HvEfKn",
+	"FehiY8mpN4yv/+NUtNsKb6ueOFbvhbf8Ukm3oFFk/u/PF8ys+l8NyAdvGXrRwZv1D47ND23pOOG2+vLb",
+	"+Q+xW1CCsSXUPuYMV/NEEZdUcxq61x4BVKgI2a8pk7ctIB7WSfhBWLS2k9CgA0P6pS8amJ36skf972M6",
+	"PFPhhRbS5fHYK68XAH8qkuG5yeBUPFjnfAW6Rv4I+5i1+8oWyjORPfQevw0LkBxNl1AFOkqQd0zpH32E",
+	"w1G0yFLGPuz4j/6ADCTPKIUcQpSL0bVrWRAf8EcEN0LUVmAQqPWAHEKrReKAvSrLH51Mf47jhX2/YRXk",
+	"na7nJxu43YXI02TrJDa8RJGasNIwJ9O4A6dhxsvP+N+35RdXmmLvpUAVITwUrvWxT4WLdupv8X/VRjA/",
+	"5y57Yttwq6ydvnrEnT71ll66w/m4Wxs/vnYmx27uwME0Eis9dNP4pvt694GvKVZfO3LD4AHU5Wfn0Pk7",
+	"PHwZeyzdI5Yn0Cn2B4zuZLwUViza57ev9zBbzVQQqu5c0TpruUf7x+EPzORRaHdkioYtpvXVjNNwC7y0",
+	"oW3qiMMwx5/flmMaVCPfMu5DRWNiwONdj31XZkIG8b5jKoHYO/Ml0RhbY9EAIPy7T+w0LREBhqKM+4Be",
+	"4yOPLeP3TNMQ950U5t522j2GRNeOlyPTdVZhqcfFUpQP6BLT9A44eQB9ajEOpwhnet5/gV2XBI8ryLUj",
+	"20oqcQauGL9buHKGghfO6uLLEJ2IKS8/t39xkl0JFdgY+/5+/Mr0ppS0S7c8VdIuhZQCbOGlnZB3hPIH",
+	"6xQ+493cXdpxsoqn3O+C8cvP5n+nnuAxKl2dgZOwJm70XRQE6QDKPI9Y1OWMJHekOc9b+KoooB5S9vR3",
+	"w38KxoMFMOtVGydhB8vxmFMrGr0Un0ZfkQ+2yWM8IAhsnvF0tFgwW8qqhUdIWGHG0EkocvnZ9Owuryhp",
+	"boCW7y0249lOoun/I8qacZujrzt4xrNnyZB79P7Pq5F7rgM6nrrgrgMK+Nlo6odIPJAIyoHBnWhQJ7Sq",
+	"MDVcuYeSKsGPdtA4SnT14yhFfvpUC6md7jqPKKLQEPdIhHdpyThFnW3SR2EIs9uIKhjhFuiaQVcqp5Vf",
+	"h//vMzvYs99tqqYtqIlzfm0n+/RHpmqhmPckjLhLTi3/bYcUzbnqjyTm4ykxbmE3UACrdVKl3VHEtTre",
+	"4hMYuSktfGvyFXmFLR7jEcGRbNp7xlNiRBlXgR7lmNM+Jp4+NuJhQltzbR5FU8OxoMyhkDvUqqPiMvf5",
+	"WYl1+dn+YUKD+C9eCrucLM2hzYi2yyIbWtqzQJgi6yOMalnKg1vRaRQHTzBXekaNvax/B6htbObZLh8/",
+	"RISHNmJHKsHXRDG+rtBZao0od1Afozo0UeNWb7GnF+V763y8u/2xyeu5TIJySEpx/UndvRHyBhudh97Y",
+	"943t+GBzOVu5rA2msDxWgTWNbdAWmnYdqNEC4Tz5Hb6RRvi1udbsNGS8/Iz/mdLzW2pmG0J2Qt6pc15d",
+	"fuLn0cJxxdce4/5s5rkwwjemhqu2TEbqnbtla/4B87wz3C8Y97NzCVp70nXrpPoth8cUW3MoMcn8YP5K",
+	"cfptwJ47gvZpcd9VbjhTSIwrIfdNstJlt+RE9J18jVLvmc+c794OdvDt7ST0l0SYSzwgAKMb5mjubCmn",
+	"mzr90NmycWdiJez7W+MkTVerUZUFId0fRWFpSzBO2gbNnAL6mzf2nIASl5/xPxPqyA1sxT0kCPN9DHzF",
+	"tC9P9nLHvmybXLolXCSDYG5Bt0D9Z2L20P8jS9CeiUZC0BHAhmzpAymFjfznYkeOP0uh2GXyLH3EFo9x",
+	"llpYwBztP9g/+0dqGHmnhThDyN1HcMbgs0iD2Psju2k7xI/bWTnskOALr5sAWVVCyAH9n6jTGF1wby8/",
+	"m/+MeTv+BjrsxdznyJL5ce43u46LiRi/M7JViyx5qtf8GPLFd/mSriUE0P+0yda3epxrKQyXcy0FEIid",
+	"IGJpcygUOiW8E2eBf6qAHmuePJgFU8TvRA2elrmd9f+M3P3Kz/1QQb5uNKE7+kCEJEspmvVGEyxEd1oG",
+	"D/U8UpfZDy7pKUOXlq0kFDd6eFyGWGmpDeVl1S8yhY+dreiztaWqFV2BfkA0U9mpflriH2lVRREdEpO1",
+	"hSGiFpnvrrK78eWHZnSz/5LhqSMlfWghYL+7+u6vT58/f/rnK1sXfG9gl3l97PwbrtEzn93POYNMLa9F",
+	"LjGPTb18sB5n++SLxpUwdrZcrOvxjdxdrdZz+M0VlfV+xI7P+S4HxJHD05csSLz3E1n5rM2wI0yTDS1P",
+	"fJOFfOjxGIGffLOsKw0DtnKuNFfr4h5kyQqtYhfRb3kZkoW6n5kYaVNBJdSY7WjL7OO/YZSo0pSbE0MV",
+	"eX37j68XZXDS49VWXogbF37i5RuAMtsz4As1nDlK8tjD/57eQXxdV0dkZxwFzBdRhFEzG9bAeEkoJ6JC",
+	"JZgoLWqFNPZwFae7B1YO+OLEpH/Dquq6oucykb/5WslOZuB4GD8ldUU5WTHtYJTNQXE40gtzSPAuP01C",
+	"1GAP13QL40agv2GLx9C2zEi3zXZL88xAKJAUGyibCk4T9XHyW+RVWf7N1VM8Ayebrmdw8vOTDpzaEawS",
+	"xhQRFv3Eb9A52Pbys/nPhPHbSnFhF3KeqLCE1aq3hpckRKpVCGFkXvwH1RrFPCrTyV2S8elfnXRDU4H1",
+	"niILu3qmCVV3wfRqzYKUly1tEBf3kU/gYrKlZZUpK9y3c1qvHvW0OmfmWU/p5RJ4sRm1gGCDc6q9OMCY",
+	"swXnaI63UYE7jI2KlD/33zB35+1ExTg0tTpceJt33hJiHi/fuXmc78TZeguPfOL8shKHbtWGrtrkTbIV",
+	"p/aa7O/4JLxQ3iNzDmwhjA3805tKCPkL7NQZEIO+mZPnS4Z+tWP3TqzP+MjdQP0D1f6OfbwTdwP1SIKB",
+	"NdsgtwU8JDNLRLFBrWqBmacnPoJYCvkMCjJWlj5XIEQo6PC4G2jWZB1tY1nuJ96gCpQaxw17Z1vk4Ut0",
+	"sa7iNszHNPG7qUfNDQ7Zz+lorsxo4esEfgtmx0q4Wg/JnRG22MFg2OFKS/rgj/wO4O4l0cL80/KB+FXO",
+	"d/o8f2RnDQL1ptEazbqCTmavOodu/I3s5TQ83xxcvrKDl/P1T1kWAB+10GDf8nnjYje2Qb9gWbezUdF0",
+	"n7j4PbEaKc3z7THpvhW6idUKuBpFs/3gmpwTR8sOMWbCsUVI1YIMCkvvaE/NVYQDlNYKvUMZ6UjkupNG",
+	"k9z2qXkGNDRHSCoZ5Y8Ph2ZHv7X1YscPhNu7VoQ9sWzkGPuy2IArA3VaIfa16fdRNvPXcykkeZCS/miK",
+	"KhuGCLE2m8obCWoQdYXZ7tbFTJQgSwn07lxbLrY1lefQXF7bnh1N1Hn3PR8Y9uQn2K0zjtm1E/4yDk4S",
+	"ugVSNcW5NjSUKDj1djb6Q6PPik7p6Pn4VvMkLmUQ5lYOZs2cSyqBME4o2Qqjxb4MTltzPdP7s93O+ESf",
+	"YWfxzvz3vp0zxr5popK7ElsgGBsZ3FxezDvxLsrSVfI97e59MP2+Y+pc2c/Y/9cBjEWKJZ5MJCep2Mlt",
+	"6b5ow4m36dqD+f/PMeNdVyOxGr7yqrkpnU3g9Pvk4u2S4SzXoXLSI2QIBjNMlsQnlP4KRpuR2JXrUJTv",
+	"HGm42PlXiV/x+xJ53E+BQBTnysvP9g9Z8Sodyp/ppP4kqUqDyjpQ4bb8iYTa1iA6Co0mXfBHluet9SPT",
+	"gXcPIJ8oLNv67XkXPctMxa18Wyf16hFO6nkiVvbP6iWmQVx+Nv8ZzUW0U72x9czOTBAcZZyfLSwgwf+3",
+	"6IGLwXFewobx8ggYmSPYPgLmElj9GByqRQInhmbDRX4/Bhc5zS3aRUR8vQvhvbg/73XQGeCYvJW2aLez",
+	"glgcDUxnMYx6B1DbGjwSCiEf4aT7KtLj2Q7dyvtfFRc6jdRUiDVn54ZkdsMkhAjnm3SbrACUzbF0lQtd",
+	"Arn3PABuvUO5MhzR6G/9LU5mjYzyx/NT1wZIAatTUkt2T/U+vPpLe9g4+HIAp+XL1HHrVvpNK2f96rvn",
+	"Vs/caDNyDr7VLAO/lHNJgK77udraFE1OU1stxWqXn/0f83SuLg0nS93gJ+VLnwmAIYxK04dHyAZIT/Tq",
+	"/EQ/4/0aNmtS2/nmuP3qG+P2S6z3qC4/43/NP6hCyNEwBSy8etbgezMVO0oCPcMIAPeuVqXLpv222TSu",
+	"bjianwZQN2+7Cypluq7wa/Prh/vjDUpZzyruc85jav1ollNbKCG7KC+ctADPRkKRDf/G762Z24ZGjLMG",
+	"hA9v1UQwhpkHBuCfK+vW9H0k4mLfx6PICtMWHuc+xfLHX32fbkG/7pQlPvUmYd+vivxSUVenHTpljS78",
+	"jfII+9xMQOK/bo7HnholhOk/plDTByxsBLwkjBPNtvA/6ioExAyZgBTpCH4ZkcLujc3CSVL3F4sLVpit",
+	"xf367XFDvK8ryl2p3YUDJ3GoDuPpVYtDkUycgsIJVYSSFUM8qX8nvJKzMmNGttyEEvbI1fj/jRPojtim",
+	"LWXVV3+T31NW5TPDI1YkqxtNGHdoIraEGFkJaSuNKMWMgqXV4zyr5057zNqpd2J9A2fLNv5fqY85bHDP",
+	"YDdeZgJbnJVeZoR0GUnrt/BqaEG3QLT497SW3fboeQ6WN53/IvRxOh0XGkEoTlEZJpMPRcOnUM1usE3u",
+	"GhQUgpcusVKhu6Vvz8AH+d+XjQIxzsBFpu9bTY/kIr8SjH2IbQZTR2ePzeSyZjTp8aY5r382HtzcAYds",
+	"cbw5wLduap0pGrq9Hy8V4do8htBmx8qrbjdgXzSBtjxc/9s4cFLOyts2Uf5MznE7wmtRQtw3XojSmZZr",
+	"yqSySIn4zWNKQ26DLz/bP0w4KX/iScKl3iSb5W9YR4WElK+FtHkKx4qn05k8K0E4PXWcv+35nHlSnWyl",
+	"x9M8ZuW+a59eLLRTPMgD6MUpc+KTG8t4weoK1HiZ59DqrJWewyjj6b3tpENAAZOkZoVuJKhvKB97QLfD",
+	"WDszXMeNZFa/pZ/e2o++v1pcbBl3f3see14fMV756+5v4gQEsXeE//9v3+ZcWDcpWH8Psjx5nzOu//p9",
+	"e6EzrmGNMajnNMz3E6n25IgKqOwkNmlBqLojdPkVAhhT75oEWm5pfYZ37QZo+Z7WeRyzFfchIjmbYfaS",
+	"cxQxcrCowb4aDj6PKTRsBuwbNMTGJmE+zKg++T8nH89vUcqx2sCQcubNNs93KPdx2qsoN5vi3HkUpv9r",
+	"uoYJFRlPcsig6ILefhtJE+fKbHC5iOPe2Bvb6FzFFtqcSF9R4VsJuLW13cPyRyHIBK8eiKIPDh9ZNFVJ",
+	"NrS2F1HsjrKAK4dfUtnUfrxbyNELlNm5yE63tfuFJLh+ayj5/rvvHm0OXj/eUUX8fE5993mrc/LSc1bW",
+	"HAFMQz118Nm22V68+AuKx/bPzyPS08nksjDKVXyUfRXRtDJ3ahCgXpIt+wSYEcJJBSuNmSCLcRE0/7I7",
+	"I4u7dIxrGo9i8hK4Ch7Y3UZUrngP1UcZnU4tMCqgcgSn+9b+nFfUR8hS5b5P312dYc+yNMufWVaBv4rx",
+	"FhFE02UAaML9NEsl9oOlq/S3hG+t0J/NCh0NA7ctzqlS2RESL/4O4E4RugFafkNWjg5VzlFp23T+im0f",
+	"+11O74QPDaC8JCfalRRHbsBy4olltHf04UOjv7EMkdPsGlIsWUboiSJUMr3ZgmbFmasHGZVWXX5GC+9E",
+	"qd5b0/Ti3IBddpREekmnUttGCK0sYlfHPK2BFhtMhkR179tQ8Rxxc1/Rv87Q8jStR1OCPprfpyCWy1L5",
+	"dLcClCuKh55K538yf4IZUtyjim20huR5ssXXG6mfKKJqwzBUEUOzp1ugqpFAKiT6N1MKU8O2rqiGqaru",
+	"vtXjVHa3o2VFLFaU2zAgFJMpt5AAcA/8iOp158i3Das6V8Vu2/1XQUdqd2x/h84QohWY1vyTW3ZOum5v",
+	"C6bc4cfBFp3yOm/XeLwX2+cIXH5eAZR/h4f0C3wDtMyrZzkj+yAigQT3lk/kPxXRI6R0i859GZ9H9csv",
+	"X778/wEAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

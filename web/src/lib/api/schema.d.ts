@@ -1180,6 +1180,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/practices/{practiceId}/blocks/{blockId}/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+                blockId: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getScore"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/practices/{practiceId}/live": {
         parameters: {
             query?: never;
@@ -2202,6 +2222,14 @@ export interface components {
             coachShows: boolean;
             cues: string[];
             seconds: number;
+            /** @description points that win a live block */
+            target?: number;
+            goal?: {
+                /** @enum {string} */
+                kind: "side" | "streak" | "team";
+                makes: number;
+                seconds?: number;
+            };
         };
         Position: {
             id: string;
@@ -2287,6 +2315,10 @@ export interface components {
             spots: components["schemas"]["CueInfo"][];
             /** @description rules of live rungs */
             switches: components["schemas"]["CueInfo"][];
+            /** @description what makes are counted toward */
+            goals: components["schemas"]["CueInfo"][];
+            /** @description what is counted in live blocks */
+            tallies: components["schemas"]["TallyInfo"][];
             /** @description what drills teach in teaching order */
             groups: components["schemas"]["CueInfo"][];
             ladder: components["schemas"]["RungInfo"][];
@@ -3191,6 +3223,37 @@ export interface components {
              */
             at?: string;
         };
+        TallyInfo: {
+            id: string;
+            name: string;
+            /** @description it ends a possession */
+            ends: boolean;
+        };
+        FloorCount: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            block: string;
+            repNo: number;
+            what: string;
+            by: number;
+        };
+        BlockScore: {
+            counts: {
+                [key: string]: number;
+            };
+            /** @description most points first */
+            players: {
+                player: string;
+                points: number;
+                /** @description decided possessions the player was in */
+                of: number;
+            }[];
+            /** @description points that win; 0 for none */
+            target: number;
+            reached: string[];
+            says: string;
+        };
         RunLink: {
             link: components["schemas"]["DrillLink"];
             /** @description the action's */
@@ -3213,6 +3276,7 @@ export interface components {
             advice?: "up" | "stay" | "down";
         };
         Run: {
+            counts: components["schemas"]["FloorCount"][];
             /** @description who takes part how; who is not named has not come */
             presence: components["schemas"]["Present"][];
             practice: components["schemas"]["Practice"];
@@ -3223,6 +3287,7 @@ export interface components {
         };
         FloorNews: {
             reps: components["schemas"]["LoggedRep"][];
+            counts: components["schemas"]["FloorCount"][];
             /** @description reps that do not count any more */
             voided: string[];
         };
@@ -3265,7 +3330,7 @@ export interface components {
             device: string;
             /** @description the action; in a practice the drill's own where it is not said */
             screen?: string;
-            /** @description in a game, what is counted for the team */
+            /** @description what is counted, in a game for the team, in a practice in a live block */
             what?: string;
             by?: number;
             /** Format: uuid */
@@ -5853,6 +5918,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RepReceipt"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getScore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+                blockId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description how a live block stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlockScore"];
                 };
             };
             default: components["responses"]["Problem"];

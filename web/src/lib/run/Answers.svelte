@@ -4,7 +4,9 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import type { Floor } from './floor.svelte';
+  import Ends from './Ends.svelte';
   import Links from './Links.svelte';
+  import Tally from './Tally.svelte';
 
   // One tap a rep. Where the cue is known, the big button says "Read it";
   // on live rungs each big button is a cue read rightly.
@@ -43,7 +45,10 @@
         </div>
       {/each}
     </div>
+  {:else if floor.scoring}
+    <Ends {floor} />
   {:else}
+    {#if floor.goal}<p class="text-lg">{floor.goal}</p>{/if}
     <p class="hint">
       {#if floor.shooting}Did <b>{floor.up?.name}</b> make it?
       {:else if floor.role === 'defender'}What did <b>{floor.up?.name}</b> show, and in time?
@@ -78,8 +83,11 @@
           {floor.role === 'defender' ? 'Not done' : 'Wrong read'}
         </button>
       {/if}
-      <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>
+      {#if !floor.scoring}
+        <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>
+      {/if}
     </div>
+    {#if live}<Tally {floor} />{/if}
   {/if}
 </section>
 

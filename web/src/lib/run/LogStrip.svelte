@@ -12,7 +12,9 @@
 </script>
 
 <footer aria-label="Logged">
-  {#if floor.last && !isShot(floor.last)}<div class="after"><AfterRep {floor} rep={floor.last} /></div>{/if}
+  {#if floor.last && !floor.scoring && !isShot(floor.last)}<div class="after">
+      <AfterRep {floor} rep={floor.last} />
+    </div>{/if}
   <ol class="quiet-list relative">
     {#each recent as l (l.event.id)}
       {@const p = floor.players.get(l.event.player ?? '')}

@@ -118,7 +118,8 @@
       </p>
     {/if}
     <button class="tape plain" onclick={onlogging}
-      >Logging {floor.shooting ? 'shots' : judged}{#if twoEnds}, {floor.rota.end === 0
+      >Logging {floor.scoring ? 'possessions' : floor.shooting ? 'shots' : judged}{#if twoEnds}, {floor.rota
+          .end === 0
           ? 'both ends'
           : `end ${floor.rota.end}`}{/if}</button
     >

@@ -5,7 +5,10 @@ import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 import { follow } from './stream';
 import { Rota } from './rota.svelte';
+import { toward } from './goal';
+import { brought } from './older';
 import { partsOf, playerIn } from './parts';
+import { Tallies } from './tallies.svelte';
 import { live, make, named, shots, shown, wrongs, type Answer } from './answers';
 import { firstOf, readsFor, rightFor } from './right';
 import { Timeline, type Lane } from './timeline.svelte';
@@ -41,6 +44,7 @@ export class Floor {
   readonly line = new Timeline();
   readonly rota: Rota;
   readonly queue: Queue;
+  readonly tallies: Tallies;
   /** A wrong read is being entered where the cue is not known beforehand. */
   wrong = $state(false);
   /** The answer that a clicker's wheel points at. */
@@ -67,9 +71,15 @@ export class Floor {
       missing: (r) => this.isMissing(r),
       player: (r, role) => this.playerOf(r, role)
     });
+    this.tallies = new Tallies({
+      block: () => this.line.current?.block.id,
+      rep: () => this.counted,
+      now: () => this.line.time(),
+      send: (events) => this.send(events)
+    });
   }
 
-  private get path() {
+  get path() {
     return { teamId: this.team, practiceId: this.id };
   }
 
@@ -83,6 +93,7 @@ export class Floor {
     if (place) this.rota.pointers = place.pointers;
     if (run && log) {
       this.take(run);
+      this.tallies.take(run.counts);
       this.log = log;
       this.line.resume(place?.clock ?? run.clock, this.queue.clockActions);
     } else if (run) {
@@ -93,6 +104,7 @@ export class Floor {
         ...run.reps.map((r) => this.logged(r)),
         ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
       ].filter((l) => !this.gone.has(l.event.id));
+      this.tallies.take(run.counts);
       keep(`run ${this.id}`, { ...run, reps: [] }, this.team);
       this.keepShown(this.log, [...this.gone]);
       forgetOthers(this.id).catch(() => {});
@@ -133,7 +145,7 @@ export class Floor {
       if (!run) throw e;
       const rows = await device.shown.where({ practice: this.id }).toArray();
       const log = rows.map((r) => r.entry as Logged).sort((a, b) => a.event.at.localeCompare(b.event.at));
-      return { run, log };
+      return { run: brought(run), log };
     }
   }
 
@@ -226,6 +238,17 @@ export class Floor {
 
   /** The block's drill teaches no read: what is logged is whether shots go in. */
   shooting = $derived(Boolean(this.line.current?.order && this.links.length === 0));
+  /** A live block that teaches no read: how possessions end is counted. */
+  scoring = $derived(this.shooting && Boolean(this.line.current?.live));
+  /** What is shot for, and how far whoever is up has come. */
+  goal = $derived.by(() => {
+    const goal = this.line.current?.stage?.goal;
+    if (!goal || !this.up) return '';
+    const words = session.catalogue?.goals.find((g) => g.id === goal.kind)?.name ?? '';
+    const shots = this.log.map((l) => l.event).filter((e) => e.block === this.line.current?.block.id);
+    const within = goal.seconds ? ` in ${goal.seconds} seconds` : '';
+    return `Goal: ${goal.makes} ${words}${within}. ${toward(goal, shots, this.up)}.`;
+  });
   rows = $derived<Row[]>(this.link?.rows ?? []);
   /** The cue is shown to the drill's own action; what a rep goes on with is seen as it comes. */
   private own = $derived(this.link === this.links[0]);
@@ -236,7 +259,7 @@ export class Floor {
     const rep = this.rep;
     const current = this.line.current;
     if (!rep || !current) return [];
-    if (this.shooting) return shots;
+    if (this.shooting) return this.scoring ? [] : shots;
     const row = this.rows.find((r) => r.cue === rep.cue);
     if (!this.known || !row) return live(this.rows, this.role);
     return current.reads ? shown(this.rows, row, this.role) : named(row, this.role, rep.answer);
@@ -272,6 +295,21 @@ export class Floor {
     this.wrong = false;
     this.pointed = 0;
     this.rota.logged(rep.no);
+  }
+
+  /** The rep that a count is about: the one that was logged last, else the one that is up. */
+  private counted = $derived.by(() => {
+    const last = this.last?.event;
+    if (!this.scoring && last?.block === this.line.current?.block.id && last?.repNo) return last.repNo;
+    return this.rep?.no ?? 0;
+  });
+
+  /** Says how a possession ended where no read is taught, and goes on. */
+  ended(what: string) {
+    const rep = this.rep;
+    if (!rep || this.frozen) return;
+    this.tallies.add(what);
+    this.rota.back(rep.no + 1);
   }
 
   /** Moves what a clicker points at. */
@@ -371,7 +409,8 @@ export class Floor {
   }
 
   /** What other devices have logged or taken back. */
-  private news({ reps, voided }: Schemas['FloorNews']) {
+  private news({ reps, voided, counts }: Schemas['FloorNews']) {
+    this.tallies.hear(counts);
     const fresh = reps.filter((r) => !this.here.has(r.id) && !this.gone.has(r.id)).map((r) => this.logged(r));
     voided.forEach((id) => this.gone.add(id));
     this.log = [...this.log, ...fresh].filter((l) => !this.gone.has(l.event.id));
@@ -394,6 +433,7 @@ export class Floor {
   }
 
   private apply(e: RepEvent) {
+    if (e.kind === 'count') return this.tallies.apply(e);
     if (e.kind === 'void') {
       if (!e.voids || this.gone.has(e.voids)) return;
       this.gone.add(e.voids);

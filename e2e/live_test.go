@@ -1,0 +1,68 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+)
+
+// Live blocks: a rep goes on into the next action and is logged by its table, the passer and
+// the defender can be judged, and what happens is counted in one tap and adds up to a score.
+func TestLiveBlocksAreCounted(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Click("link", "Change the plan")
+	p.Text("needed reps covered")
+	for _, drill := range []string{"Threes: one after the other", "Fours without a dribble"} {
+		p.Choose("Add a drill", drill)
+		p.See("textbox", "Title")
+		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3", "Fours without a dribble": "6. Live 4-on-4"}[drill])
+	}
+	p.Click("button", "Save")
+	p.Text("The plan is saved.")
+	p.Click("button", "Run practice")
+	p.See("timer", "Time left")
+	practice := strings.Split(p.Path(), "/")[3]
+	to := func(block string) {
+		t.Helper()
+		for !p.Has("heading", block) {
+			p.Click("button", "Next block")
+			p.Settle()
+		}
+	}
+
+	to("Threes: one after the other")
+	p.See("group", "Action that is watched")
+	p.Click("button", "Handoff")
+	p.Click("button", "Turn the corner")
+	p.Text("1 logged")
+	p.Click("button", "Assist 0")
+	p.See("button", "Assist 1")
+	p.Click("button", "Logging wing")
+	p.Click("radio", "Defender")
+	p.Text("show, and in time?")
+	p.Click("button", "Trail")
+	p.Text("2 logged")
+	p.Text("All sent")
+	if got := ask[string](t, s, "SELECT screen || ' ' || role || ' ' || made FROM rep_events WHERE practice_id = $1 AND made = 'turncorner'", practice); got != "handoff handler turncorner" {
+		t.Errorf("after the back screen is logged %q", got)
+	}
+	if n := ask[int](t, s, "SELECT count(*) FROM rep_events WHERE practice_id = $1 AND role = 'defender' AND made = 'guarded'", practice); n != 1 {
+		t.Errorf("%d defenders did the job", n)
+	}
+
+	to("Fours without a dribble")
+	p.Text("How did it end?")
+	for _, end := range []string{"Scored", "Scored", "Stopped", "Lost ball"} {
+		p.Click("button", end)
+	}
+	p.Text("Rep 5 of")
+	p.Text("All sent")
+	p.Click("button", "Score")
+	p.Text("2 of 4 possessions scored, 1 lost.")
+	p.Text("5 points win.")
+	p.Click("button", "One lost ball less")
+	p.Text("2 of 3 possessions scored, 0 lost.")
+	if n := ask[int](t, s, "SELECT sum(by) FROM floor_counts WHERE practice_id = $1 AND what = 'scored'", practice); n != 2 {
+		t.Errorf("%d scores are stored", n)
+	}
+}

@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, type Schemas } from '$lib/api/client';
+  import Panel from '$lib/parts/Panel.svelte';
+  import type { Floor } from './floor.svelte';
+
+  // How a live block stands: possessions, points by player, and counts to put right.
+  let {
+    open = $bindable(false),
+    floor,
+    tallies
+  }: { open: boolean; floor: Floor; tallies: Schemas['TallyInfo'][] } = $props();
+
+  let score = $state.raw<Schemas['BlockScore'] | null>(null);
+  let problem = $state('');
+  const name = (id: string) => floor.players.get(id)?.name ?? '';
+
+  async function load() {
+    try {
+      score = await ask(
+        api.GET('/api/teams/{teamId}/practices/{practiceId}/blocks/{blockId}/score', {
+          params: { path: { ...floor.path, blockId: floor.line.current?.block.id ?? '' } }
+        })
+      );
+      problem = '';
+    } catch (e) {
+      problem = e instanceof Error ? e.message : String(e);
+    }
+  }
+  onMount(load);
+
+  async function less(what: string) {
+    floor.tallies.add(what, -1);
+    await floor.queue.send();
+    await load();
+  }
+</script>
+
+<Panel bind:open title="Score">
+  {#if problem}
+    <p role="alert">{problem} What you tapped is kept.</p>
+  {:else if score}
+    <p class="text-xl">{score.says}</p>
+    {#if score.target}
+      <p>
+        {score.target} points win.
+        {#if score.reached.length}<b>{score.reached.map(name).join(', ')}</b> got there.{/if}
+      </p>
+    {/if}
+    {#if score.players.length}
+      <table class="my-3 w-full">
+        <thead>
+          <tr class="text-left"><th>Player</th><th>Points</th><th>Possessions</th></tr>
+        </thead>
+        <tbody>
+          {#each score.players as p (p.player)}
+            <tr>
+              <td>{name(p.player)}</td>
+              <td class="numeral text-xl">{p.points}</td>
+              <td class="numeral">{p.of}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+  {:else}
+    <p role="status">Adding up…</p>
+  {/if}
+  <h3 class="mt-4 mb-1 text-lg font-bold">Counted</h3>
+  <ul class="quiet-list grid gap-x-8 sm:grid-cols-2">
+    {#each tallies as t (t.id)}
+      <li class="flex items-center justify-between gap-3 border-b border-(--seam) py-1">
+        <span>{t.name} <b class="numeral">{floor.tallies.of(t.id)}</b></span>
+        <button
+          class="tape plain px-3!"
+          disabled={floor.tallies.of(t.id) === 0}
+          aria-label={`One ${t.name.toLowerCase()} less`}
+          onclick={() => less(t.id)}>One less</button
+        >
+      </li>
+    {/each}
+  </ul>
+</Panel>
