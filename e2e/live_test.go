@@ -17,6 +17,9 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 		p.See("textbox", "Title")
 		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3", "Fours without a dribble": "6. Live 4-on-4"}[drill])
 	}
+	p.Click("group", "Who does what: nobody is named")
+	p.Click("button", "Add a job")
+	p.Text("Who does what: Marlow passes")
 	p.Click("button", "Save")
 	p.Text("The plan is saved.")
 	p.Click("button", "Run practice")
@@ -52,6 +55,7 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 
 	to("Fours without a dribble")
 	p.Text("How did it end?")
+	p.Text("Your job: passes")
 	for _, end := range []string{"Scored", "Scored", "Stopped", "Lost ball"} {
 		p.Click("button", end)
 	}

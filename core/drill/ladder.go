@@ -190,6 +190,14 @@ func (d *Drill) Shots() int {
 	return n
 }
 
+// Shoots reports whether a rep of the drill ends in a shot, so that makes can be logged where
+// it teaches no read.
+func (d *Drill) Shoots() bool {
+	return slices.ContainsFunc(d.Phases, func(p Phase) bool {
+		return slices.ContainsFunc(p.Acts, func(a Act) bool { return a.Do == Shot })
+	})
+}
+
 // Position is a place in a rep.
 type Position struct {
 	ID   string `json:"id"`

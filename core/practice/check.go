@@ -63,6 +63,9 @@ func CheckForm(minutes int, blocks []Block) error {
 		if !slices.Contains([]Kind{DrillBlock, OwnBlock, WaterBlock}, b.Kind) {
 			return fmt.Errorf("%s is of a kind called %q, which there is not.", nth, b.Kind)
 		}
+		if err := checkStaff(nth, b); err != nil {
+			return err
+		}
 		if b.Kind != DrillBlock {
 			continue
 		}

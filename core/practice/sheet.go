@@ -43,6 +43,8 @@ type Block struct {
 	Pin bool `json:"pin"`
 	// NoHelpers lets players take the helpers' places.
 	NoHelpers bool `json:"noHelpers"`
+	// Staff says who does what.
+	Staff []Duty `json:"staff,omitempty"`
 }
 
 // Person is a player who is here.

@@ -6,14 +6,12 @@ package demo
 import (
 	"context"
 	"math/rand/v2"
-	"slices"
 	"time"
 
 	"github.com/alexedwards/argon2id"
 	"github.com/google/uuid"
 
 	"evrik/core/court"
-	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/store"
@@ -208,8 +206,11 @@ func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice
 	for _, o := range outline {
 		b := practice.Block{ID: s.id().String(), Kind: o.kind, Title: o.title, Minutes: o.minutes, Baskets: 1, Seed: s.rng.Uint64N(1 << 31)}
 		if o.kind == practice.DrillBlock {
-			i := slices.IndexFunc(drill.Catalogue(), func(d *drill.Drill) bool { return d.Name == o.title })
-			b.Drill, b.Stage, b.Baskets = drill.Catalogue()[i].ID, o.stage, 2
+			b.Drill, b.Stage = o.drill, o.stage
+			if o.drill == slots {
+				b.Baskets = 2
+				b.Staff = []practice.Duty{{Who: "Ines", Job: "passes", Basket: 1}, {Who: "Ines", Job: "logs", Basket: 1}, {Who: "Marlow", Job: "passes", Basket: 2}, {Who: "Marlow", Job: "logs", Basket: 2}}
+			}
 		}
 		p.blocks = append(p.blocks, b)
 	}

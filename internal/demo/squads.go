@@ -35,6 +35,7 @@ type outlined struct {
 	title   string
 	stage   string
 	minutes float64
+	drill   string // its id
 }
 
 type squad struct {
@@ -62,6 +63,7 @@ type opponent struct {
 
 const (
 	drillTitle = "Slot twos"
+	slots      = "slot-twos"
 	own        = practice.OwnBlock
 	water      = practice.WaterBlock
 	drilled    = practice.DrillBlock
@@ -90,11 +92,11 @@ var squads = []squad{
 			{jersey: "44", name: "Lotte", tendency: 'b', skill: 0.04, away: map[int]bool{0: true, 1: true, 2: true, 3: true, 4: true, 5: true, 6: true}},
 		},
 		tonight: []outlined{
-			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and layups, both sides", "", 9}, {water, "Water", "", 2},
-			{drilled, drillTitle, "shown", 12}, {own, "Form shooting in pairs", "", 7}, {water, "Water", "", 2},
-			{drilled, drillTitle, "live", 14}, {water, "Water", "", 2},
-			{own, "Four on four, two dribbles", "", 12}, {own, "Five on five, half court", "", 8}, {water, "Water", "", 2},
-			{drilled, "Free throws in pairs", "air", 8},
+			{drilled, "Warm-up: run, land, change direction", "air", 10, "run-land-turn"}, {drilled, "Ball handling and layups, both sides", "air", 9, "finish-both-sides"}, {water, "Water", "", 2, ""},
+			{drilled, drillTitle, "shown", 12, slots}, {drilled, "Form shooting in pairs", "air", 7, "form-shooting"}, {water, "Water", "", 2, ""},
+			{drilled, drillTitle, "live", 14, slots}, {water, "Water", "", 2, ""},
+			{drilled, "Four on four, no dribble", "live", 12, "fours-no-dribble"}, {drilled, "Five on five, half court", "five", 8, "fives-scored-reads"}, {water, "Water", "", 2, ""},
+			{drilled, "Free throws in pairs", "air", 8, "free-throws-in-pairs"},
 		},
 		install: []string{reads.Down, reads.Away, reads.FlareS, reads.Ball, reads.StepUp},
 		opponents: []opponent{
@@ -126,10 +128,10 @@ var squads = []squad{
 			{jersey: "50", name: "Cas", tendency: 'b', skill: -0.05, movedUp: 5},
 		},
 		tonight: []outlined{
-			{own, "Warm-up: run, land, change direction", "", 10}, {own, "Form shooting and handling", "", 9}, {water, "Water", "", 2},
-			{drilled, drillTitle, "live", 15}, {water, "Water", "", 2}, {drilled, drillTitle, "live-switch", 15}, {water, "Water", "", 2},
-			{own, "Four on four to twelve", "", 20}, {water, "Water", "", 2}, {own, "Five on five, whole floor", "", 18}, {water, "Water", "", 2},
-			{own, "Free throws", "", 8},
+			{drilled, "Warm-up: run, land, change direction", "air", 10, "run-land-turn"}, {drilled, "Form shooting and handling", "air", 9, "form-shooting"}, {water, "Water", "", 2, ""},
+			{drilled, drillTitle, "live", 15, slots}, {water, "Water", "", 2, ""}, {drilled, drillTitle, "live-switch", 15, slots}, {water, "Water", "", 2, ""},
+			{drilled, "Four on four to seven", "live", 20, "fours-no-dribble"}, {water, "Water", "", 2, ""}, {drilled, "Five on five, whole floor", "five", 18, "fives-scored-reads"}, {water, "Water", "", 2, ""},
+			{drilled, "Free throws in pairs", "air", 8, "free-throws-in-pairs"},
 		},
 		install: []string{reads.Down, reads.FlareS, reads.Ball, reads.Stagger},
 		opponents: []opponent{
@@ -144,8 +146,8 @@ var squads = []squad{
 
 // soon is the practice after tonight's.
 var soon = []outlined{
-	{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and layups, both sides", "", 9}, {water, "Water", "", 2},
-	{drilled, drillTitle, "live", 12}, {water, "Water", "", 2}, {own, "Four on four, two dribbles", "", 12}, {own, "Free throws", "", 8},
+	{own, "Warm-up: run, land, change direction", "", 10, ""}, {own, "Ball handling and layups, both sides", "", 9, ""}, {water, "Water", "", 2, ""},
+	{drilled, drillTitle, "live", 12, slots}, {water, "Water", "", 2, ""}, {own, "Four on four, two dribbles", "", 12, ""}, {own, "Free throws", "", 8, ""},
 }
 
 // past is what the logged practices looked like, by number.
@@ -158,8 +160,8 @@ func past(k int) []outlined {
 		stages = []string{"shown", "live"}
 	}
 	return []outlined{
-		{own, "Warm-up: run, land, change direction", "", 10}, {own, "Ball handling and layups", "", 9},
-		{drilled, drillTitle, stages[0], 12}, {water, "Water", "", 3}, {drilled, drillTitle, stages[1], 14},
-		{own, "Four on four", "", 12}, {water, "Water", "", 3}, {own, "Five on five", "", 14}, {own, "Free throws", "", 8},
+		{own, "Warm-up: run, land, change direction", "", 10, ""}, {own, "Ball handling and layups", "", 9, ""},
+		{drilled, drillTitle, stages[0], 12, slots}, {water, "Water", "", 3, ""}, {drilled, drillTitle, stages[1], 14, slots},
+		{own, "Four on four", "", 12, ""}, {water, "Water", "", 3, ""}, {own, "Five on five", "", 14, ""}, {own, "Free throws", "", 8, ""},
 	}
 }

@@ -98,6 +98,23 @@ func RepsOf(rows []gen.RepEvent) []evidence.Rep {
 	return reps
 }
 
+// staffJSON writes who does what in a block.
+func staffJSON(staff []practice.Duty) []byte {
+	if len(staff) == 0 {
+		return []byte("[]")
+	}
+	return jsonOf(staff)
+}
+
+// staffOf reads it; what cannot be read is nobody's job.
+func staffOf(data []byte) []practice.Duty {
+	var staff []practice.Duty
+	if err := json.Unmarshal(data, &staff); err != nil {
+		return nil
+	}
+	return staff
+}
+
 // BlocksOf turns stored blocks into a plan's.
 func BlocksOf(rows []gen.Block) []practice.Block {
 	blocks := make([]practice.Block, len(rows))
@@ -107,6 +124,7 @@ func BlocksOf(rows []gen.Block) []practice.Block {
 			Minutes: b.Minutes, Baskets: int(b.Baskets), Seconds: b.Seconds, Seed: uint64(b.Seed),
 			End: int(b.FloorEnd), Players: make([]string, len(b.Players)), Pin: b.Pin, NoHelpers: b.NoHelpers,
 		}
+		blocks[i].Staff = staffOf(b.Staff)
 		for k, id := range b.Players {
 			blocks[i].Players[k] = id.String()
 		}

@@ -145,7 +145,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{trainerKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{blockId}", uuid.NewString(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{trainerKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 

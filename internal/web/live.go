@@ -40,17 +40,24 @@ const toldAtOnce = 180
 
 // notify announces a change when the transaction is through.
 func notify(ctx context.Context, q *gen.Queries, c change) error {
-	rest := c.Events
+	events, counts := c.Events, c.Counts
 	for {
-		c.Events, rest = rest[:min(len(rest), toldAtOnce)], rest[min(len(rest), toldAtOnce):]
+		c.Events, events = firstOf(events, toldAtOnce)
+		c.Counts, counts = firstOf(counts, toldAtOnce-len(c.Events))
 		payload, err := json.Marshal(c)
 		if err != nil {
 			return err
 		}
-		if err := q.NotifyFloor(ctx, string(payload)); err != nil || len(rest) == 0 {
+		if err := q.NotifyFloor(ctx, string(payload)); err != nil || len(events)+len(counts) == 0 {
 			return err
 		}
 	}
+}
+
+// firstOf parts the first few ids from the rest.
+func firstOf(ids []uuid.UUID, most int) (first, rest []uuid.UUID) {
+	n := min(len(ids), most)
+	return ids[:n], ids[n:]
 }
 
 // hub passes changes on to who follows a practice from this process.

@@ -43,7 +43,9 @@ func (a *agent) follow(base, path string) stream {
 		defer close(s.news)
 		defer res.Body.Close()
 		event := ""
-		for scan := bufio.NewScanner(res.Body); scan.Scan(); {
+		scan := bufio.NewScanner(res.Body)
+		scan.Buffer(nil, 1<<20) // a line of news holds what one notification tells of
+		for scan.Scan() {
 			if name, is := strings.CutPrefix(scan.Text(), "event: "); is {
 				event = name
 			} else if data, is := strings.CutPrefix(scan.Text(), "data: "); is {
@@ -98,6 +100,15 @@ func TestDevicesHearOfEachOther(t *testing.T) {
 		var news api.FloorNews
 		s.hears("reps", &news)
 		if len(news.Reps) != 1 || news.Reps[0].Id.String() != rep["id"] || !news.Reps[0].Right || news.Reps[0].Device == "" || len(news.Voided) != 0 {
+			t.Fatalf("%+v", news)
+		}
+	}
+	// What is counted is told as well.
+	head.do("POST", at+"/reps", batch(countEvent(p.Blocks[3].ID, "assist", 1, 1)), 200, nil)
+	for _, s := range []stream{here, there} {
+		var news api.FloorNews
+		s.hears("reps", &news)
+		if len(news.Reps) != 0 || len(news.Counts) != 1 || news.Counts[0].What != "assist" || news.Counts[0].By != 1 {
 			t.Fatalf("%+v", news)
 		}
 	}

@@ -225,6 +225,9 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
 	links := d.Links(stage)
 	if len(links) == 0 {
+		if !d.Shoots() {
+			return row, invalid(fmt.Sprintf("Nobody shoots in %s: there is nothing to log. Nothing was saved.", d.Name))
+		}
 		return row, shot(e, &row)
 	}
 	id := links[0].Action

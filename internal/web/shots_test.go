@@ -52,6 +52,14 @@ func TestShots(t *testing.T) {
 	if board.Reps != 0 {
 		t.Errorf("%d reps on the board of reads", board.Reps)
 	}
+	// Nobody shoots in a warm-up.
+	warm := renamed(plan)
+	run := warm["blocks"].([]any)[1].(map[string]any)
+	run["title"], run["drill"], run["stage"] = "Warm-up", "run-land-turn", "air"
+	var q api.Practice
+	warm["startsAt"] = evening.AddDate(0, 0, 1)
+	a.do("POST", c.path("/practices"), warm, 201, &q)
+	a.says("POST", c.path("/practices/"+q.Id.String()+"/reps"), batch(repEvent(q.Blocks[1].ID, c.players[0], 1, reads.NoCue, reads.Make)), 422, "Nobody shoots")
 	for text, bad := range map[string]map[string]any{
 		"made or missed":  repEvent(block, c.players[0], 5, reads.NoCue, reads.Curl),
 		"whoever shoots":  changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "role", "screener"),

@@ -44,6 +44,7 @@ type Block struct {
 	Players    []uuid.UUID
 	Pin        bool
 	NoHelpers  bool
+	Staff      []byte
 }
 
 type ClockEvent struct {

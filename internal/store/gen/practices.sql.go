@@ -48,7 +48,7 @@ func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]Atten
 }
 
 const blocksOfPractice = `-- name: BlocksOfPractice :many
-SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
+SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
 `
 
 type BlocksOfPracticeParams struct {
@@ -82,6 +82,7 @@ func (q *Queries) BlocksOfPractice(ctx context.Context, arg BlocksOfPracticePara
 			&i.Players,
 			&i.Pin,
 			&i.NoHelpers,
+			&i.Staff,
 		); err != nil {
 			return nil, err
 		}
@@ -256,8 +257,8 @@ func (q *Queries) InsertAttendance(ctx context.Context, arg InsertAttendancePara
 }
 
 const insertBlock = `-- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)
 `
 
 type InsertBlockParams struct {
@@ -277,6 +278,7 @@ type InsertBlockParams struct {
 	Players    []uuid.UUID
 	Pin        bool
 	NoHelpers  bool
+	Staff      []byte
 }
 
 func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error {
@@ -297,6 +299,7 @@ func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error 
 		arg.Players,
 		arg.Pin,
 		arg.NoHelpers,
+		arg.Staff,
 	)
 	return err
 }

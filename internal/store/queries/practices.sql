@@ -55,8 +55,8 @@ SELECT * FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY positio
 DELETE FROM blocks WHERE program_id = $1 AND practice_id = $2;
 
 -- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16);
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17);
 
 -- name: Attendance :many
 SELECT player_id, limited, gone FROM attendance WHERE program_id = $1 AND practice_id = $2;

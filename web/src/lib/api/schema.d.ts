@@ -2317,6 +2317,8 @@ export interface components {
             switches: components["schemas"]["CueInfo"][];
             /** @description what makes are counted toward */
             goals: components["schemas"]["CueInfo"][];
+            /** @description what somebody does in a block */
+            jobs: components["schemas"]["CueInfo"][];
             /** @description what is counted in live blocks */
             tallies: components["schemas"]["TallyInfo"][];
             /** @description what drills teach in teaching order */
@@ -2682,6 +2684,14 @@ export interface components {
             pin: boolean;
             /** @description players take the helpers' places */
             noHelpers: boolean;
+            /** @description who does what */
+            staff?: {
+                /** @description a name */
+                who: string;
+                job: string;
+                /** @description 0 or nothing for all */
+                basket?: number;
+            }[];
         };
         Sheet: {
             blocks: {

@@ -2,6 +2,7 @@
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import StaffJobs from './StaffJobs.svelte';
 
   // The chosen block: what it is, why it is there, and what could be instead.
   let { draft, players }: { draft: Draft; players: Player[] } = $props();
@@ -131,6 +132,9 @@
           {/each}
         </ul>
       </details>
+    {/if}
+    {#if b.kind !== 'water'}
+      <StaffJobs block={b} onchange={(staff) => draft.changeBlock(b.id, { staff })} />
     {/if}
     {#each timed?.notes ?? [] as n (n)}<p class="soft">{n}</p>{/each}
     <div class="row tools no-print">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Player, Schemas } from '$lib/api/client';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import { dutiesOf } from '$lib/parts/duties';
   import { session } from '$lib/state/session.svelte';
   import type { Placed } from './lanes';
 
@@ -35,6 +36,7 @@
     {#if stage}<span>{stage.name}</span>{/if}
     <span class="numeral min">{b.minutes} min</span>
   </p>
+  {#each dutiesOf(b.staff) as d (d.who)}<p><span class="soft">{d.who}</span> {d.does}</p>{/each}
   {#if drill && stage}
     {#if group.length}<p>
         <span class="soft">Who</span>

@@ -45,6 +45,10 @@
         </div>
       {/each}
     </div>
+  {:else if floor.told.length}
+    <ol class="quiet-list flex flex-1 flex-col justify-center gap-4 text-xl sm:text-2xl">
+      {#each floor.told as t (t)}<li>{t}</li>{/each}
+    </ol>
   {:else if floor.scoring}
     <Ends {floor} />
   {:else}
@@ -83,7 +87,7 @@
           {floor.role === 'defender' ? 'Not done' : 'Wrong read'}
         </button>
       {/if}
-      {#if !floor.scoring}
+      {#if !floor.scoring && !floor.told.length}
         <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>
       {/if}
     </div>
@@ -219,7 +223,7 @@
       gap: 0.5rem;
     }
     .answer.main {
-      font-size: 1.35rem;
+      font-size: 1.2rem;
     }
     .grid {
       grid-auto-rows: minmax(64px, auto);

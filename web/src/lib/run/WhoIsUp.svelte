@@ -2,6 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import { dutiesOf } from '$lib/parts/duties';
   import type { Floor } from './floor.svelte';
 
   let {
@@ -22,6 +23,8 @@
   );
   const shows = $derived(current?.stage?.coachShows ? 'Coach shows' : 'Named');
   const coming = $derived(floor.rota.upcoming(2));
+  const me = $derived(session.view?.me?.name);
+  const duties = $derived(dutiesOf(current?.block.staff));
   const judged = $derived(
     floor.rota.judge === 'both'
       ? 'both roles'
@@ -30,6 +33,14 @@
 </script>
 
 <section aria-label="Who is up">
+  {#if duties.length}
+    <p class="flex flex-wrap gap-x-4">
+      {#each duties as d (d.who)}
+        {#if d.who === me}<b class="order-first">Your job: {d.does}</b>
+        {:else}<span class="soft max-sm:hidden">{d.who} {d.does}</span>{/if}
+      {/each}
+    </p>
+  {/if}
   <div class="line">
     <button class="tape plain" aria-label="Rep before" onclick={() => floor.rota.skip(-1)}>‹</button>
     {#if rep}
@@ -118,8 +129,13 @@
       </p>
     {/if}
     <button class="tape plain" onclick={onlogging}
-      >Logging {floor.scoring ? 'possessions' : floor.shooting ? 'shots' : judged}{#if twoEnds}, {floor.rota
-          .end === 0
+      >Logging {floor.told.length
+        ? 'nothing'
+        : floor.scoring
+          ? 'possessions'
+          : floor.shooting
+            ? 'shots'
+            : judged}{#if twoEnds}, {floor.rota.end === 0
           ? 'both ends'
           : `end ${floor.rota.end}`}{/if}</button
     >

@@ -238,6 +238,14 @@ export class Floor {
 
   /** The block's drill teaches no read: what is logged is whether shots go in. */
   shooting = $derived(Boolean(this.line.current?.order && this.links.length === 0));
+  /** What is said minute by minute where nothing is logged. */
+  told = $derived.by<string[]>(() => {
+    const drill = session.drill(this.line.current?.block.drill ?? '');
+    const shoots = drill?.phases.some((p) => p.acts.some((a) => a.do === 'shot'));
+    return this.shooting && !this.scoring && drill && !shoots
+      ? [...(this.line.current?.stage?.rules ?? []), ...drill.watch.map((w) => `Watch: ${w}`)]
+      : [];
+  });
   /** A live block that teaches no read: how possessions end is counted. */
   scoring = $derived(this.shooting && Boolean(this.line.current?.live));
   /** What is shot for, and how far whoever is up has come. */
@@ -259,7 +267,7 @@ export class Floor {
     const rep = this.rep;
     const current = this.line.current;
     if (!rep || !current) return [];
-    if (this.shooting) return this.scoring ? [] : shots;
+    if (this.shooting) return this.scoring || this.told.length > 0 ? [] : shots;
     const row = this.rows.find((r) => r.cue === rep.cue);
     if (!this.known || !row) return live(this.rows, this.role);
     return current.reads ? shown(this.rows, row, this.role) : named(row, this.role, rep.answer);

@@ -1,0 +1,52 @@
+package practice
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"evrik/core/drill"
+)
+
+// Job is what a grown-up does in a block.
+type Job string
+
+// jobs are the jobs with the words that follow a name (common practice, no source).
+var jobs = [][2]string{
+	{"passes", "passes"}, {"defends", "plays defense"}, {"screens", "screens"}, {"rebounds", "rebounds"}, {"logs", "logs"},
+}
+
+// Jobs lists them, ids and words.
+func Jobs() [][2]string { return slices.Clone(jobs) }
+
+// Duty is somebody's job in a block. Who is a name, of the staff or of a parent who helps:
+// the printed sheet says it, and the device of an account with this name.
+type Duty struct {
+	Who string `json:"who"`
+	Job Job    `json:"job"`
+	// Basket is where, from 1; 0 for all of them.
+	Basket int `json:"basket,omitempty"`
+}
+
+// mostDuties is how many jobs a block can have (assumption).
+const mostDuties = 12
+
+// checkStaff refuses jobs that cannot be done. The error is a sentence.
+func checkStaff(nth string, b Block) error {
+	if len(b.Staff) > mostDuties {
+		return fmt.Errorf("%s has %d jobs; a block holds %d.", nth, len(b.Staff), mostDuties)
+	}
+	for _, d := range b.Staff {
+		switch who := strings.TrimSpace(d.Who); {
+		case who == "" || utf8.RuneCountInString(who) > MaxTitle || strings.ContainsFunc(who, unicode.IsControl):
+			return fmt.Errorf("%s has a job for nobody. Give it a name of 1 to %d characters.", nth, MaxTitle)
+		case !slices.ContainsFunc(jobs, func(j [2]string) bool { return j[0] == string(d.Job) }):
+			return fmt.Errorf("%s has a job called %q, which there is not.", nth, d.Job)
+		case d.Basket < 0 || d.Basket > drill.MaxBaskets:
+			return fmt.Errorf("%s has a job at basket %d; there are one to %d.", nth, d.Basket, drill.MaxBaskets)
+		}
+	}
+	return nil
+}
