@@ -28,7 +28,7 @@ func TestActionsByAge(t *testing.T) {
 	p.Click("button", "Save settings")
 	p.Text("The settings are saved")
 	p.Click("link", "Drills")
-	p.Text("48 of 48 drills")
+	p.Text("59 of 59 drills")
 	if text := browser.Eval[string](p, `document.body.innerText`); strings.Contains(text, "Left out at this age") {
 		t.Error("with all actions on a drill is still left out")
 	}
@@ -40,10 +40,10 @@ func TestActionsByAge(t *testing.T) {
 func TestOwnDrill(t *testing.T) {
 	p := enter(t, demo(t))
 	p.Click("link", "Drills")
-	p.Text("48 of 48 drills")
+	p.Text("59 of 59 drills")
 	p.FillRole("spinbutton", "Players here", "3")
 	p.Click("checkbox", "No helpers needed")
-	p.Hushed("status", "48 of 48")
+	p.Hushed("status", "59 of 59")
 	p.Click("checkbox", "For what holds us back")
 	p.See("link", "Three-line away")
 	p.Hushed("link", "Form shooting")
@@ -129,7 +129,7 @@ func TestOwnDrill(t *testing.T) {
 		t.Fatal(err)
 	}
 	p.Click("link", "Drills")
-	p.Text("49 of 49 drills")
+	p.Text("60 of 60 drills")
 	p.Upload(name)
 	p.Text("Corner threes again was imported")
 	p.Click("link", "Corner threes again")

@@ -17,7 +17,7 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 		p.See("textbox", "Title")
 		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3", "Fours without a dribble": "6. Live 4-on-4"}[drill])
 	}
-	p.Click("group", "Who does what: nobody is named")
+	p.Click("DisclosureTriangle", "Who does what")
 	p.Click("button", "Add a job")
 	p.Text("Who does what: Marlow passes")
 	p.Click("button", "Save")

@@ -86,7 +86,7 @@ func Cuts(l Behind, newID func() string) []Cut {
 				break
 			}
 			// What the coach put in by hand goes last, and the close not at all.
-			i := slices.IndexFunc(keep, func(b Block) bool { return b.Kind == OwnBlock && !b.Pin })
+			i := slices.IndexFunc(keep, func(b Block) bool { return l.Plan.chosen(b) && !b.Pin })
 			if i < 0 || i == len(keep)-1 {
 				break
 			}

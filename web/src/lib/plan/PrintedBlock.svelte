@@ -36,7 +36,12 @@
     {#if stage}<span>{stage.name}</span>{/if}
     <span class="numeral min">{b.minutes} min</span>
   </p>
-  {#each dutiesOf(b.staff) as d (d.who)}<p><span class="soft">{d.who}</span> {d.does}</p>{/each}
+  {#if b.staff?.length}<p>
+      <span class="soft">Staff</span>
+      {dutiesOf(b.staff)
+        .map((d) => `${d.who} ${d.does}`)
+        .join('; ')}
+    </p>{/if}
   {#if drill && stage}
     {#if group.length}<p>
         <span class="soft">Who</span>
@@ -54,16 +59,15 @@
       <p><span class="soft">Helpers</span> {drill.helpers}</p>
       <p><span class="soft">They rotate</span> {drill.rotation.say}</p>
     {:else}
-      <p><span class="soft">Say</span> {stage.rules.slice(0, 2).join('. ')}.</p>
-      {#if drill.watch[0]}<p><span class="soft">Watch</span> {drill.watch[0]}</p>{/if}
-      {#if timed}
-        <p class="sum">
-          <span class="numeral">{timed.reps}</span> reps,
-          <span class="numeral">{timed.perPlayer.toFixed(1)}</span>
-          cuts each, <span class="numeral">{b.baskets}</span>
-          {b.baskets === 1 ? 'basket' : 'baskets'}
-        </p>
-      {/if}
+      <p>
+        <span class="soft">Say</span>
+        {stage.rules.slice(0, 2).join('. ')}.
+        {#if drill.watch[0]}<span class="soft">Watch</span> {drill.watch[0]}.{/if}
+        {#if timed}<span class="soft">Reps</span>
+          <span class="numeral">{timed.reps}</span>, <span class="numeral">{timed.perPlayer.toFixed(1)}</span>
+          each, <span class="numeral">{b.baskets}</span>
+          {b.baskets === 1 ? 'basket' : 'baskets'}{/if}
+      </p>
     {/if}
   {/if}
 </div>

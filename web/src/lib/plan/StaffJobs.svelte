@@ -12,6 +12,7 @@
   type Duty = NonNullable<Schemas['Block']['staff']>[number];
   let names = $state.raw<string[]>([]);
   onMount(async () => {
+    if (!session.coach) return; // a viewer changes nothing
     // Names can be typed all the same.
     names = (await ask(api.GET('/api/staff')).catch(() => [])).map((p) => p.name);
   });
