@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
+  import { goalWords } from '$lib/parts/goals';
   import GuidedCard from './GuidedCard.svelte';
   import { session } from '$lib/state/session.svelte';
 
@@ -17,6 +18,13 @@
     On: {stage.switches
       .map((id) => session.catalogue?.switches.find((w) => w.id === id)?.name.toLowerCase() ?? id)
       .join(', ')}.
+  </p>
+{/if}
+{#if stage.target}<p>First to <b class="numeral">{stage.target}</b> points.</p>{/if}
+{#if stage.goal}<p>Goal: <b>{goalWords(stage.goal)}</b>.</p>{/if}
+{#if drill.then?.length && session.rung(stage.rung)?.live}
+  <p class="soft">
+    Goes on with: {drill.then.map((l) => session.screenName(l.action).toLowerCase()).join(', ')}.
   </p>
 {/if}
 <p class="soft">{drill.rotation.say}</p>

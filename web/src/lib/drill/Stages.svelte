@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import StageScore from './StageScore.svelte';
 
   // The rungs on which the drill is run.
   let { draft, cues }: { draft: Draft; cues: string[] } = $props();
@@ -113,6 +114,7 @@
           {/each}
         </div>
       {/if}
+      <StageScore stage={s} taught={Boolean(draft.drill.screen)} onchange={(to) => change(i, to)} />
       <label class="field">
         <span>Say before it starts, a rule a line</span>
         <textarea

@@ -5,7 +5,7 @@ import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 import { follow } from './stream';
 import { Rota } from './rota.svelte';
-import { toward } from './goal';
+import { goalWords, toward } from '$lib/parts/goals';
 import { brought } from './older';
 import { partsOf, playerIn } from './parts';
 import { Tallies } from './tallies.svelte';
@@ -252,10 +252,8 @@ export class Floor {
   goal = $derived.by(() => {
     const goal = this.line.current?.stage?.goal;
     if (!goal || !this.up) return '';
-    const words = session.catalogue?.goals.find((g) => g.id === goal.kind)?.name ?? '';
     const shots = this.log.map((l) => l.event).filter((e) => e.block === this.line.current?.block.id);
-    const within = goal.seconds ? ` in ${goal.seconds} seconds` : '';
-    return `Goal: ${goal.makes} ${words}${within}. ${toward(goal, shots, this.up)}.`;
+    return `Goal: ${goalWords(goal)}. ${toward(goal, shots, this.up)}.`;
   });
   rows = $derived<Row[]>(this.link?.rows ?? []);
   /** The cue is shown to the drill's own action; what a rep goes on with is seen as it comes. */

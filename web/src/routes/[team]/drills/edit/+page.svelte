@@ -7,6 +7,7 @@
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import Phases from '$lib/drill/Phases.svelte';
   import Positions from '$lib/drill/Positions.svelte';
+  import GoesOn from '$lib/drill/GoesOn.svelte';
   import Stages from '$lib/drill/Stages.svelte';
   import { download, Draft } from '$lib/drill/draft.svelte';
   import { notices } from '$lib/state/notices.svelte';
@@ -76,7 +77,13 @@
   async function situation(id: string) {
     if (!draft) return;
     // Cues belong to a situation: with another one they are chosen anew.
-    draft.change({ screen: id || undefined, stages: draft.drill.stages.map((s) => ({ ...s, cues: [] })) });
+    const { stages, then } = draft.drill;
+    draft.change({
+      screen: id || undefined,
+      third: undefined,
+      then: id ? then : undefined,
+      stages: stages.map((s) => ({ ...s, cues: [], goal: id ? undefined : s.goal }))
+    });
     await loadCues();
   }
 
@@ -170,6 +177,7 @@
       <Positions {draft} />
       <Phases {draft} />
       <Stages {draft} {cues} />
+      <GoesOn {draft} />
       <div class="two">
         <label class="field"
           ><span>Points to watch, one a line</span><textarea

@@ -1,7 +1,14 @@
 import type { Schemas } from '$lib/api/client';
+import { session } from '$lib/state/session.svelte';
 
 type Goal = NonNullable<Schemas['Stage']['goal']>;
 type RepEvent = Schemas['RepEvent'];
+
+/** A goal in words: "6 makes in a row in 30 seconds". */
+export function goalWords(goal: Goal): string {
+  const words = session.catalogue?.goals.find((g) => g.id === goal.kind)?.name ?? '';
+  return `${goal.makes} ${words}${goal.seconds ? ` in ${goal.seconds} seconds` : ''}`;
+}
 
 /** How far somebody is toward a goal of makes, in words; of a block's shots in the order of time. */
 export function toward(goal: Goal, shots: RepEvent[], player: { id: string; name: string }): string {
