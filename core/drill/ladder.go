@@ -3,6 +3,7 @@
 package drill
 
 import (
+	"fmt"
 	"slices"
 
 	"evrik/core/reads"
@@ -117,6 +118,20 @@ const (
 // goals are the kinds with the words that follow the number.
 var goals = [][2]string{{string(EachSide), "makes on each side"}, {string(InARow), "makes in a row"}, {string(Together), "makes together"}}
 
+// Says is the goal in words.
+func (g *Goal) Says() string {
+	text := ""
+	for _, kind := range goals {
+		if kind[0] == string(g.Kind) {
+			text = fmt.Sprintf("%d %s", g.Makes, kind[1])
+		}
+	}
+	if g.Seconds > 0 {
+		text += fmt.Sprintf(" in %d seconds", g.Seconds)
+	}
+	return text
+}
+
 // Goals lists what makes can be counted toward, ids and the words that follow the number.
 func Goals() [][2]string { return slices.Clone(goals) }
 
@@ -196,6 +211,12 @@ func (d *Drill) Shoots() bool {
 	return slices.ContainsFunc(d.Phases, func(p Phase) bool {
 		return slices.ContainsFunc(p.Acts, func(a Act) bool { return a.Do == Shot })
 	})
+}
+
+// ForHome reports whether somebody alone can shoot it: it teaches no read, ends in a shot and
+// is not live.
+func (d *Drill) ForHome() bool {
+	return d.Screen == "" && d.Shoots() && d.Stages[0].Defenders == 0
 }
 
 // Position is a place in a rep.

@@ -10,6 +10,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/practice"
 )
@@ -50,6 +51,7 @@ type Team struct {
 	FlareFirst   bool            `json:"flareFirst"`
 	ShootFirst   bool            `json:"shootFirst"`
 	AllActions   bool            `json:"allActions,omitempty"`
+	HomeDrills   []string        `json:"homeDrills,omitempty"`
 	Position     int32           `json:"position"`
 	Pace         json.RawMessage `json:"pace,omitempty"`
 	LocalRule    json.RawMessage `json:"localRule,omitempty"`
@@ -69,6 +71,16 @@ type Player struct {
 	Big     bool      `json:"big"`
 	Shooter bool      `json:"shooter"`
 	Answers []Answer  `json:"answers,omitempty"`
+	Home    []Home    `json:"home,omitempty"`
+}
+
+// Home is what a player told of shooting at home.
+type Home struct {
+	ID    uuid.UUID     `json:"id"`
+	Drill string        `json:"drill"`
+	At    time.Time     `json:"at"`
+	Right evidence.Side `json:"right"`
+	Left  evidence.Side `json:"left"`
 }
 
 // Answer of a player to a question away from the floor; right where the choice is what

@@ -8,6 +8,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
+	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/practice"
 	"evrik/core/reads"
@@ -36,6 +37,13 @@ func (r *reader) team(t Team) error {
 	if _, err := r.q.SetPrinciples(r.ctx, gen.SetPrinciplesParams{ProgramID: r.program, ID: id, Principles: t.Principles}); err != nil {
 		return err
 	}
+	home := []string{}
+	for _, d := range t.HomeDrills {
+		home = append(home, r.name(d))
+	}
+	if err := r.q.SetHomeDrills(r.ctx, gen.SetHomeDrillsParams{ProgramID: r.program, ID: id, Drills: home}); err != nil {
+		return err
+	}
 	_, err := r.q.SetSeasonAim(r.ctx, gen.SetSeasonAimParams{ProgramID: r.program, ID: id, SeasonAim: t.SeasonAim})
 	return err
 }
@@ -51,6 +59,15 @@ func (r *reader) player(p Player) error {
 	if err := r.q.InsertPlayer(r.ctx, gen.InsertPlayerParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team), Jersey: e.Jersey, Name: e.Name,
 		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}); err != nil {
 		return err
+	}
+	for _, h := range p.Home {
+		if err := (evidence.HomeSession{At: h.At, Right: h.Right, Left: h.Left}).Check(); err != nil {
+			return r.bad("%v", err)
+		}
+		if _, err := r.q.InsertHomeShots(r.ctx, gen.InsertHomeShotsParams{ProgramID: r.program, PlayerID: id, ID: r.id(h.ID), Drill: r.name(h.Drill), At: h.At,
+			RightMade: int32(h.Right.Made), RightTried: int32(h.Right.Tried), LeftMade: int32(h.Left.Made), LeftTried: int32(h.Left.Tried)}); err != nil {
+			return err
+		}
 	}
 	for _, a := range p.Answers {
 		if _, known := reads.Info(reads.Read(a.Expected)); !known {

@@ -104,7 +104,7 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("teams")
 	for _, t := range teams {
-		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.Position, t.Pace, t.LocalRule, t.SeasonAim, t.Offense, t.Principles})
+		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, t.LocalRule, t.SeasonAim, t.Offense, t.Principles})
 	}
 	w.end()
 	var end End
@@ -118,9 +118,17 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 		if err != nil {
 			return err
 		}
-		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil}
+		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil, nil}
 		for _, a := range given {
 			out.Answers = append(out.Answers, Answer{a.ID, a.Screen, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
+		}
+		told, err := q.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: program, PlayerID: p.ID})
+		if err != nil {
+			return err
+		}
+		for _, h := range told {
+			of := store.HomeOf(h)
+			out.Home = append(out.Home, Home{h.ID, h.Drill, of.At, of.Right, of.Left})
 		}
 		w.item(out)
 	}

@@ -41,6 +41,12 @@ func CountsOf(rows []gen.FloorCount, block uuid.UUID) []practice.Counted {
 	return out
 }
 
+// HomeOf is what a player told of shooting at home.
+func HomeOf(r gen.HomeShot) evidence.HomeSession {
+	side := func(made, tried int32) evidence.Side { return evidence.Side{Made: int(made), Tried: int(tried)} }
+	return evidence.HomeSession{Player: r.PlayerID.String(), At: r.At, Right: side(r.RightMade, r.RightTried), Left: side(r.LeftMade, r.LeftTried)}
+}
+
 // endings are what a logged rep's outcome says of its possession.
 var endings = map[evidence.Outcome]practice.Tally{
 	evidence.Scored: practice.Scored, evidence.Missed: practice.Stopped, evidence.NoShot: practice.Stopped, evidence.Turnover: practice.LostBall,

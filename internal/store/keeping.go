@@ -128,6 +128,9 @@ func (s *Store) ForgetBefore(ctx context.Context, p evidence.Policy, program uui
 		if err := q.DeleteChangesBefore(ctx, gen.DeleteChangesBeforeParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}
+		if err := q.DeleteHomeShotsBefore(ctx, gen.DeleteHomeShotsBeforeParams{ProgramID: program, Before: before}); err != nil {
+			return err
+		}
 		if err := q.DeleteTrainerAnswersBefore(ctx, gen.DeleteTrainerAnswersBeforeParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}

@@ -61,6 +61,11 @@ func bodyFor(operation string, c club) any {
 		return downTrail()
 	case "changeFloor":
 		return map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": c.players[0], "state": "left"}
+	case "setHome":
+		return map[string]any{"drill": "form-shooting", "given": true}
+	case "tellHome":
+		side := map[string]int{"made": 1, "tried": 2}
+		return map[string]any{"id": uuid.NewString(), "drill": "form-shooting", "at": evening, "right": side, "left": side}
 	case "movePlayer":
 		return map[string]any{"team": c.team}
 	case "setReview":

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"slices"
 
 	"github.com/google/uuid"
 
@@ -153,7 +154,15 @@ func (s *Server) GetShots(ctx context.Context, r api.GetShotsRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(store.RepsOf(rows))}
+	told, err := s.db.HomeShotsOfDrill(ctx, gen.HomeShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID, Drill: r.DrillId})
+	if err != nil {
+		return nil, err
+	}
+	sessions := make([]evidence.HomeSession, len(told))
+	for i, row := range told {
+		sessions[i] = store.HomeOf(row)
+	}
+	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(store.RepsOf(rows)), AtHome: slices.Contains(team.HomeDrills, r.DrillId), Home: evidence.HomeOf(sessions)}
 	for _, p := range out.Players {
 		out.Made, out.Tried = out.Made+p.Made, out.Tried+p.Tried
 	}

@@ -28,7 +28,7 @@ const (
 // docs/roles.md is made from it.
 var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone, "AskForReset": anyone, "GetReset": anyone, "ResetPassword": anyone,
-	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, // the address or the code is the key
+	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
 	"GetDisplay": screen, "GetDisplayMotion": screen, "GetDisplayRound": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 
 	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
@@ -39,7 +39,7 @@ var required = map[string]access{
 	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 
-	"AddDrill": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
+	"AddDrill": coach, "SetHome": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,

@@ -114,6 +114,18 @@ type GameCount struct {
 	Device     string
 }
 
+type HomeShot struct {
+	ProgramID  uuid.UUID
+	PlayerID   uuid.UUID
+	ID         uuid.UUID
+	Drill      string
+	At         time.Time
+	RightMade  int32
+	RightTried int32
+	LeftMade   int32
+	LeftTried  int32
+}
+
 type Import struct {
 	ID        uuid.UUID
 	ProgramID uuid.UUID
@@ -341,6 +353,7 @@ type Team struct {
 	Principles   []byte
 	Archived     bool
 	AllActions   bool
+	HomeDrills   []string
 }
 
 type Template struct {

@@ -322,7 +322,7 @@ func (q *Queries) SetSeasonAim(ctx context.Context, arg SetSeasonAimParams) (int
 }
 
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -354,12 +354,13 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.Principles,
 		&i.Archived,
 		&i.AllActions,
+		&i.HomeDrills,
 	)
 	return i, err
 }
 
 const teamByFeed = `-- name: TeamByFeed :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions FROM teams WHERE feed_hash = $1
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills FROM teams WHERE feed_hash = $1
 `
 
 // unscoped: a calendar reads without signing in; the hash of its address finds the team
@@ -387,12 +388,13 @@ func (q *Queries) TeamByFeed(ctx context.Context, feedHash []byte) (Team, error)
 		&i.Principles,
 		&i.Archived,
 		&i.AllActions,
+		&i.HomeDrills,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -425,6 +427,7 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.Principles,
 			&i.Archived,
 			&i.AllActions,
+			&i.HomeDrills,
 		); err != nil {
 			return nil, err
 		}

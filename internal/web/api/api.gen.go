@@ -730,9 +730,14 @@ type DrillLink = drill.Link
 
 // DrillShots defines model for DrillShots.
 type DrillShots struct {
-	Made    int     `json:"made"`
-	Players []Shots `json:"players"`
-	Tried   int     `json:"tried"`
+	// AtHome players see it by their links
+	AtHome bool `json:"atHome"`
+
+	// Home what players tell of home
+	Home    []HomeLine `json:"home"`
+	Made    int        `json:"made"`
+	Players []Shots    `json:"players"`
+	Tried   int        `json:"tried"`
 }
 
 // Erased defines model for Erased.
@@ -889,6 +894,44 @@ type Hit = reads.Hit
 
 // Hold defines model for Hold.
 type Hold = evidence.Hold
+
+// HomeDrill defines model for HomeDrill.
+type HomeDrill struct {
+	About string   `json:"about"`
+	Id    string   `json:"id"`
+	Name  string   `json:"name"`
+	Rules []string `json:"rules"`
+
+	// Say the goal in words; empty for none
+	Say string `json:"say"`
+
+	// Told what this player told before, newest last
+	Told  []HomeSession `json:"told"`
+	Watch []string      `json:"watch"`
+}
+
+// HomeLine defines model for HomeLine.
+type HomeLine = evidence.HomeLine
+
+// HomeSession defines model for HomeSession.
+type HomeSession = evidence.HomeSession
+
+// HomeShots defines model for HomeShots.
+type HomeShots struct {
+	At    time.Time          `json:"at"`
+	Drill string             `json:"drill"`
+	Id    openapi_types.UUID `json:"id"`
+	Left  HomeSide           `json:"left"`
+	Right HomeSide           `json:"right"`
+}
+
+// HomeSide defines model for HomeSide.
+type HomeSide = evidence.Side
+
+// HomeWork defines model for HomeWork.
+type HomeWork struct {
+	Drills []HomeDrill `json:"drills"`
+}
 
 // ImportResult defines model for ImportResult.
 type ImportResult struct {
@@ -2018,6 +2061,12 @@ type ExportEvidenceParams struct {
 // ExportEvidenceParamsWhat defines parameters for ExportEvidence.
 type ExportEvidenceParamsWhat string
 
+// SetHomeJSONBody defines parameters for SetHome.
+type SetHomeJSONBody struct {
+	Drill string `json:"drill"`
+	Given bool   `json:"given"`
+}
+
 // GetLessonParams defines parameters for GetLesson.
 type GetLessonParams struct {
 	Screen string `form:"screen" json:"screen"`
@@ -2100,6 +2149,9 @@ type ArchiveDrillJSONRequestBody ArchiveDrillJSONBody
 // SendAnswersJSONRequestBody defines body for SendAnswers for application/json ContentType.
 type SendAnswersJSONRequestBody = SendAnswersJSONBody
 
+// TellHomeJSONRequestBody defines body for TellHome for application/json ContentType.
+type TellHomeJSONRequestBody = HomeShots
+
 // InviteJSONRequestBody defines body for Invite for application/json ContentType.
 type InviteJSONRequestBody = NewInvitation
 
@@ -2153,6 +2205,9 @@ type FindLineupsJSONRequestBody = GameTerms
 
 // LogGameJSONRequestBody defines body for LogGame for application/json ContentType.
 type LogGameJSONRequestBody = RepBatch
+
+// SetHomeJSONRequestBody defines body for SetHome for application/json ContentType.
+type SetHomeJSONRequestBody SetHomeJSONBody
 
 // JudgeJSONRequestBody defines body for Judge for application/json ContentType.
 type JudgeJSONRequestBody = Snapshot
@@ -2267,6 +2322,12 @@ type ServerInterface interface {
 
 	// (POST /api/eyes/{trainerKey})
 	SendAnswers(ctx *echo.Context, trainerKey string) error
+
+	// (GET /api/eyes/{trainerKey}/home)
+	GetHome(ctx *echo.Context, trainerKey string) error
+
+	// (POST /api/eyes/{trainerKey}/home)
+	TellHome(ctx *echo.Context, trainerKey string) error
 
 	// (GET /api/invitations)
 	ListInvitations(ctx *echo.Context) error
@@ -2408,6 +2469,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/games/{gameId}/reps)
 	LogGame(ctx *echo.Context, teamId TeamId, gameId GameId) error
+
+	// (PUT /api/teams/{teamId}/home)
+	SetHome(ctx *echo.Context, teamId TeamId) error
 
 	// (POST /api/teams/{teamId}/judge)
 	Judge(ctx *echo.Context, teamId TeamId) error
@@ -2767,6 +2831,38 @@ func (w *ServerInterfaceWrapper) SendAnswers(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.SendAnswers(ctx, trainerKey)
+	return err
+}
+
+// GetHome converts echo context to params.
+func (w *ServerInterfaceWrapper) GetHome(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "trainerKey" -------------
+	var trainerKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetHome(ctx, trainerKey)
+	return err
+}
+
+// TellHome converts echo context to params.
+func (w *ServerInterfaceWrapper) TellHome(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "trainerKey" -------------
+	var trainerKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.TellHome(ctx, trainerKey)
 	return err
 }
 
@@ -3497,6 +3593,22 @@ func (w *ServerInterfaceWrapper) LogGame(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.LogGame(ctx, teamId, gameId)
+	return err
+}
+
+// SetHome converts echo context to params.
+func (w *ServerInterfaceWrapper) SetHome(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetHome(ctx, teamId)
 	return err
 }
 
@@ -5035,6 +5147,9 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/round", wrapper.GetRound, options.OperationMiddlewares["getRound"]...)
 	router.GET(options.BaseURL+"/api/eyes/:trainerKey", wrapper.GetTrainer, options.OperationMiddlewares["getTrainer"]...)
 	router.POST(options.BaseURL+"/api/eyes/:trainerKey", wrapper.SendAnswers, options.OperationMiddlewares["sendAnswers"]...)
+	router.GET(options.BaseURL+"/api/eyes/:trainerKey/home", wrapper.GetHome, options.OperationMiddlewares["getHome"]...)
+	router.POST(options.BaseURL+"/api/eyes/:trainerKey/home", wrapper.TellHome, options.OperationMiddlewares["tellHome"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/home", wrapper.SetHome, options.OperationMiddlewares["setHome"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/offense", wrapper.GetOffense, options.OperationMiddlewares["getOffense"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/offense", wrapper.SetOffense, options.OperationMiddlewares["setOffense"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/watch", wrapper.WatchOffense, options.OperationMiddlewares["watchOffense"]...)
@@ -5636,6 +5751,85 @@ type SendAnswersdefaultJSONResponse struct {
 }
 
 func (response SendAnswersdefaultJSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetHomeRequestObject struct {
+	TrainerKey string `json:"trainerKey"`
+}
+
+type GetHomeResponseObject interface {
+	VisitGetHomeResponse(w http.ResponseWriter) error
+}
+
+type GetHome200JSONResponse HomeWork
+
+func (response GetHome200JSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetHomedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetHomedefaultJSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TellHomeRequestObject struct {
+	TrainerKey string `json:"trainerKey"`
+	Body       *TellHomeJSONRequestBody
+}
+
+type TellHomeResponseObject interface {
+	VisitTellHomeResponse(w http.ResponseWriter) error
+}
+
+type TellHome200JSONResponse HomeWork
+
+func (response TellHome200JSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TellHomedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response TellHomedefaultJSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -7455,6 +7649,40 @@ type LogGamedefaultJSONResponse struct {
 }
 
 func (response LogGamedefaultJSONResponse) VisitLogGameResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SetHomeRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *SetHomeJSONRequestBody
+}
+
+type SetHomeResponseObject interface {
+	VisitSetHomeResponse(w http.ResponseWriter) error
+}
+
+type SetHome204Response struct {
+}
+
+func (response SetHome204Response) VisitSetHomeResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type SetHomedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetHomedefaultJSONResponse) VisitSetHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -10132,6 +10360,12 @@ type StrictServerInterface interface {
 	// (POST /api/eyes/{trainerKey})
 	SendAnswers(ctx context.Context, request SendAnswersRequestObject) (SendAnswersResponseObject, error)
 
+	// (GET /api/eyes/{trainerKey}/home)
+	GetHome(ctx context.Context, request GetHomeRequestObject) (GetHomeResponseObject, error)
+
+	// (POST /api/eyes/{trainerKey}/home)
+	TellHome(ctx context.Context, request TellHomeRequestObject) (TellHomeResponseObject, error)
+
 	// (GET /api/invitations)
 	ListInvitations(ctx context.Context, request ListInvitationsRequestObject) (ListInvitationsResponseObject, error)
 
@@ -10272,6 +10506,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/games/{gameId}/reps)
 	LogGame(ctx context.Context, request LogGameRequestObject) (LogGameResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/home)
+	SetHome(ctx context.Context, request SetHomeRequestObject) (SetHomeResponseObject, error)
 
 	// (POST /api/teams/{teamId}/judge)
 	Judge(ctx context.Context, request JudgeRequestObject) (JudgeResponseObject, error)
@@ -10897,6 +11134,79 @@ func (sh *strictHandler) SendAnswers(ctx *echo.Context, trainerKey string) error
 		return err
 	} else if validResponse, ok := response.(SendAnswersResponseObject); ok {
 		return validResponse.VisitSendAnswersResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetHome operation middleware
+func (sh *strictHandler) GetHome(ctx *echo.Context, trainerKey string) error {
+	var request GetHomeRequestObject
+
+	request.TrainerKey = trainerKey
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetHome(ctx.Request().Context(), request.(GetHomeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetHome")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetHomeResponseObject); ok {
+		return validResponse.VisitGetHomeResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// TellHome operation middleware
+func (sh *strictHandler) TellHome(ctx *echo.Context, trainerKey string) error {
+	var request TellHomeRequestObject
+
+	request.TrainerKey = trainerKey
+
+	var body TellHomeJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.TellHome(ctx.Request().Context(), request.(TellHomeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "TellHome")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(TellHomeResponseObject); ok {
+		return validResponse.VisitTellHomeResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -12461,6 +12771,54 @@ func (sh *strictHandler) LogGame(ctx *echo.Context, teamId TeamId, gameId GameId
 		return err
 	} else if validResponse, ok := response.(LogGameResponseObject); ok {
 		return validResponse.VisitLogGameResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SetHome operation middleware
+func (sh *strictHandler) SetHome(ctx *echo.Context, teamId TeamId) error {
+	var request SetHomeRequestObject
+
+	request.TeamId = teamId
+
+	var body SetHomeJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetHome(ctx.Request().Context(), request.(SetHomeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetHome")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetHomeResponseObject); ok {
+		return validResponse.VisitSetHomeResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -14670,330 +15028,337 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rjhw3lj/4KkTtAuoBUqqS2927K32SZautacmqrdK0tzHwB2bEyUy6IsloklGpsqCX2kfYJ1vw8BKX",
-	"JCMYeSmpB//BoC0pGbwcHpLn+jufLwqxrQUHrtXFi88XNZV0Cxok/m1Nt/C2NH9i/OLFRU315mJxwekW",
-	"Ll74HxcXEv7VMAnlxQstG1hcqGIDW2q+Wgm5pfrixUXTMNNSP9TmS6Ul4+uLL18WF3VFH0Amxwg/HzmK",
-	"pIVmRXotnQbHjaQ0Xa2Sw/hfjxtDA90mh3A/HjPCF/OxqgVXgFxw7Yhj/lwIroFr80da1xUrqGaCX/6u",
-	"BDf/1g7yv0tYXby4+N8uW/66tL+qy9AhjlWCKiSrTT8XLy4oqcOvi4trKZYVbE84su0vMvBuQzXZ0LoG",
-	"DuWC4F93VJE7qLX7qxakFGZat6AUs+OeZFq+v+i0BGGKKLbmUBLGzfAfgZ6OJNhZdCMMKz1RRIHWjK+V",
-	"5W/7len0VVFArQEZsZaiBqmZZZgCpKYM5+B4aylEBRQnXzTQ+cEz3cLcPDr6gwRaxn8QVbwrRR/i/w6F",
-	"4OVrO4Hx/fANvyzMDkR6+9I9Yf+NjdyM3IztSruDLgJh7BTdmn8LJ1Asf4dCmzFfFdrxV5+ydCmaOJWW",
-	"sBISF8Y0bFW0jfsHKiV9wK2gjR9mr+2KblmFZATebM0SxWr1dEmr6mJx4f6zobwUq5VZiFDarK8SCswM",
-	"Fxd/CA6dpbUds/hm2usrwResYDV1L1RY3ug5bz+KLdz0qebRymztzE/UHehiY5rypqro0nCrvYv7m4rU",
-	"nFqQYHYpKym22Y2F3riXPI9q/rvhfPdWVkgADjK7QwU6fhtokdnH4LwhGfDzzmwCY7p123Fj50tvmEQ+",
-	"7N95egPEbDQRK2L+jM2I4EB2G6GAUK52IBWhEsjvTbk2DwVsa/1AVkISblh+MXFR4IuLzB7O2IDHPa/5",
-	"WXp2XbjTH856e4D3lri4+PR0LZ66fzT3kXrm7pTOT0/Zthb21kUh4sUF3Et2d1kICZf4EU7/1RresS1z",
-	"AuKAdXn8OG/pp59FI7sHhTfbJUj343vGGw3Jn69B/gpw1/mZcQ1r9zvjY58nbxIJSv9IH1S8VyUaWcD0",
-	"TY9LDlvYmUtvXb1VdMjRmUUYcmL3vDz0zG1C7ga2chTuoQTYOmGhv4clW63sUQ6XxOA5Fw3XcaKtmFR6",
-	"5K2dJqftIbRfuNEmaAL3rARewLMfcfLmj9l08d9aWXpws4UFDYUht99767yjdU33P3gtNsCfmM0K0nYp",
-	"mmXV6aPlWAm1il1GVJOl0Buyo7rYQEdU77Jtn9u7v6R2YHGBHUavvweiNqKpSjsm0WIN5i5thw5399Q+",
-	"4qLc/DyZ/MgLz3RR2UcWG3YPN1AAqyP8CvdeWd1fs9FJEz+xyH3vrnnLLQsj3ze8FITp7r7FtSSvuiZG",
-	"84cv+nPsSfC9dT/161n4NY+QKyKG084vE7sXmkZHaEqmf+JaPkTG0D2NsqQanmoWPyraqS377LihOvFD",
-	"huhNzW5Z+RtHcP3FVvIDcMv3kQsOEvKAJT3B02j+jo0VoWVJmvpi0V6akwyzJ35jT9nS2d/oFl7j5Rjp",
-	"a+2ugakOBoybJxZi+6hQHL24UFdWmvJSLYioSlCa+Osha8B3Yr2G8gbqqFTNdIN6bv4CcNs/okC71+GA",
-	"mdb2umpPY2e4sGOLwDGOBEles4PuMVyrXE3t1xvbEhWQnRp7pBNqdeJBQ0kXaGkk3d1GkEaBQva2wnSM",
-	"fdv3ZL8rL4I/UcQpv+Nn1qrGgzcjKqhHNY/pSyEsI8jYSL8JscLs/rPOxuWKFMg1Zgo/VKK4i4nJRhdM",
-	"PBWlZFb/26M4xMh9hbqGIfpuY1SVVSWEXJDnREjyHf5m9BXgcXHBvoKTV9Uds0N73d/OcXEhdtw+4r23",
-	"uyP2j8nl4meoanfx9NfkjhvR9A5waRvb8gmpK2pfwn3VsU5ZmDr3274tzQyhiNGoXqLCRrZAuTK3vHxY",
-	"ivJh1o2+pZ/e2sbPr64izIp8HaeGAuhvBeP6r9/HRTxNV6v4akoBCm2T3WnHeC/GR6iy6g3ja2Qbqzrv",
-	"D/+7WI49zglBeUs/vQO+Niflu++vFlnmMzNS7BLokPm7CJU1XcfvPs10laHR4d4ix/tPFoHhbectYy/C",
-	"WW63122mPa89SQ5NfS3f5yp69hY5SM/DT28LZwqMiDlWaitLZjaMVte9Fvubv7cXycO1FUqTWjAjHO29",
-	"9v2JiAg3l1CwEkpSC6WsNdy+R3Y8tMQzHuVP2yJuO8TpZIjgro/wxcLMMec9kkBRNZtnGOwbIToNqVzH",
-	"zqojK8qgO8ZfkquIwSm1tiC0tIzpxmmn7+aUy6CWwQ5jUEFlzGUgqmbLZxpYN6IqVVwgcf2R5QPZiB3Z",
-	"NkaZNeqt+cba9oBuyZIWdwuCrDtLQv1ZVGVsRhXjMEMuNbR4xzhEbdRnltLNv5IlbBi39FiaySwINae3",
-	"0iAT9oaE02XAc84R4ne1y3uWRH7zxgToQJ2Ig6mq8ilza1SRBAslL4/UBWGHzjVP4fQPMky9ThwTKaGY",
-	"p/28Dt8ktcfgD+mzCApFKCt1r+INNXwD3FnA7bWcNxMqy2sq9fhG5DG5hMJZM49XKXdClpM9/IqN0g+H",
-	"s9Hbvha9nQqzjbF5IMreZqf9m46hT3EE4ge3HSE+ZU0rsW4iJ5OuZ9x/rWMhah05htUT9hap53TWSH0t",
-	"QUGUYYtmxkpfN/CWr0SsH5Q083v6EQXTmAVI0CpljNmi0kOls15BSbTYUfQtHTv9tRRN0ghk12ae2mJD",
-	"GLd/MPqGkCWemmNH3zRSv2692P0pqI3YcbLbACfUX15MEfNNTJn7XSyTxiyxBaMcWn2Lmf6WTkY/dgUV",
-	"LcuB92Wsp5uGr1NdWY9ddk9Ay1RP1noy4yAnz5yqhY5SFSQQahnkiSLeAFBQTpZwArKqHdPFBmJyT1OB",
-	"ImJFKnYPRDbmkjt+PE2rikGKf5gKB49xOzDyT/bIH2lVPcTHjhq+1IVnB3dR+Z3oUMZfGe3k3RkIhzpw",
-	"Z7ilhu+au1IX9t7vn8foy7GBmH1sBb34gNZKkggWEXeJaAL4pDP1fWEOL47rPsvyodv5z3ehv07YBWFN",
-	"efR0cMJs+BmqJURpKq29Oc/VsvTjTZqwig3l65jvozuJiipNtGicrpg3B6horaB8r5J+N5zlglBNuNh1",
-	"+03bwkzDuAUa5D3an9108uYoG87NH6PcpDTVjeqaQeuKco4kEDVal8t4lNPwTNqOuiRph7Zrih4WQ55k",
-	"JFj4dz855BGU3UR94VlgcbFinKkN3gc46ZjZlurx/TfLXBhdeo/SL83WEbYiFaw0seEpp2XRobevSF8u",
-	"gq8aFaUWfKqh0JCKVSnhsPAH/+WYbzjXnDFYJ3btoyHaDvNsUnWOzSvQJPjqccxc1bal9mH6bSuq71Ec",
-	"n58oyeYFD46EXtkh8tcaJnvkYl97ZsrmscSSa5A/N7yUsau7Nlq6/ZG4rR28rDHKBFZre55Pn9euk4OI",
-	"1MS0YCqLv9E6Kh1QWdzQkjVxD8vSWxr3fllJgI8baZ+SvV83tFp510Xk54py+JWViV9rqy9Gw88YX39o",
-	"4nLOLtHh0Npge+/N0X/cJcfCU6073e66PXXaWU1sNQp6z+wW5e4uftNu7XUgzR7v2x4mlfFDwodzw/q6",
-	"l4P7xom3eaS59lsznzb3Vv8bUuUeJMT5t4RtP+6yw53sHia9ohGr7swY+7jVyLn+cQ5dk6+b7yIsKtfP",
-	"YGlzkJ/B62p7hJ3NQJuYyLkRO7LbCLgHicqrIusG/VclrIArIOYzRSixkQ65vJenhLilHaCGNPIebED1",
-	"vg7mAsvzpDfDO/KeVvv9bNg6cXFG79sBKSq8nLCPmKgjqYZo5ymZx1xw643OEIdcRLl7L+1XbsDOcnNf",
-	"REvkw97BJrI7zlyQ7VlC4TpmbgIV08dq4CgpWBcjlUC40MQdV0L5A9laj98e4f3tNXAGW3e50R+UZlVF",
-	"gJdGjdTRPvLU9mAxweZuKW4C2RdKow+9TnQ06GqOPbmJSuvjBES/i5tIS0RCkbQsK754QEZ3peLUY0fs",
-	"R/rwTtCI72lDZTkWd/97s02dwXRY0FDrCWEW3dF837m77Jdw0E7/yJS50I8+gjcNT57Cwuu+o/ziv/ae",
-	"homojfZy7rOSeVjQ4OkMgfvhNXu7sxddkb/s/wSp4CHq4ZNiLd31k+fR9h9E07EaKwGNboFpdKvNrWPN",
-	"OVEvp1gR9E84axTjxB8+8yRYQxWsmbfW7EeHpQP796zE8QjowSFwUcydkCN/87UiVeGsO25RHeo6foke",
-	"bcva70Vc7Q6BiFn+p23oZay5G2u4RB9e5TqJTtbPJjcD0iVDzYwhMZOqt0NX8uRnK/YpZu3vWMeRcXCd",
-	"hCmyFqIkK9HzeU0OEuwgcZeCps16o1+SHdMb0WiM+3QuFRd+jT8RphWh3nqxN+imDcrMNbdUcA/V/rye",
-	"Y1CSPSsYzSnIn+NG3GSu54aqGV7Va9M8etUIxeZ5jq/dF/G7RtP4iZGN1Y66KbIlrJ5WNuxjJSorz+4s",
-	"RZ4qjWm/akfrp2BDBw0jlU9rymy0uXax5jErbTyteaiKNdaBTx+ip6qNn943oVsecamOqDSgJGjZLBoR",
-	"rme5+28xljJ2LW5iU6LhHBmR1LnroEYf4VoQM1OGZo18v/k7xu/iE4img1KXAOrZaZAFap2VLgwmRp+Q",
-	"ZpV/5HdC3rkLLmGOdqPPzPRuMrR4q6r6/qctzSMWFJ+p2h7EcLg756m9fLr3cJskZi/Zzs0eWG5CEsQ7",
-	"8NmP7pHJEwLtk/TFvzxvmD3acaHLpkUPucVevStmE4iN1nQPUjHBF0QBkFIUyg7zzHLls9+V4C8ttgTT",
-	"GJqo0Fe8geIOSu9wsbPuJuENXklk6xEP0T57pNOfA6+bFfQToDMYPhYSPuzV/L1NqcYkFKYIVWbF5gHx",
-	"gZj7vTO9yexebwDzIHLdST6BDIfIYi6k+YG8dbsRMW1y4E06Qgi3A8QuOsl6NsWUMcR5n2zzce/TT5Kq",
-	"WPYhFzomIRnl3WojghYbcNe7NRKE2Fx3i2St9Re6hbf8F6Gnk7vslKKLUJptnW1pYC7sGLrGpvHWtzuv",
-	"lWpoj+pYqqDOj0sN6z3IQvWGVdVbXsfsVHVFeS78j+0ChRJR9+QouAenbW0QCmHSw47D+o5iG2ymHOPS",
-	"U9nVll4f3dvzdcJ5tRUSRlEQhISbPr90rG61lZiSLuv76Vhaa1zHWztDriyc3cg0znFC11LcQyJBSwJV",
-	"Q+E8si1xc/yO1llfZm2jN4ceY5IcWCRziHNQ73blWUmSGxdPNf5GgA1sVXXF4hr1Pa0amDbaBfOEHdd/",
-	"5w+FPQKBI/yALRuEaJrukegcgFyznzvjB1n93ji/2cAnMoC36DqJeVklso4OeTLmJY68YxyaOpU5Yp65",
-	"U0WlGBG+rhMLlaJK0UD5FLT9xMcOdlBOzoW68L31nj0vJfqN6MEAuYmFybdZJ0ibnCzgN9aJOTP/900l",
-	"hHyNIXURgXylQd5AncjFESujBOiQPG+TKNnWPIl/ubq6Qoug/etVzKoyB4oh3JIRyBHZcJWDf3FgKrG5",
-	"xi5coAQv4hhhbTLIZPdKO2HL978BZJWKbZkNbqpgpV1o6rQggYNgOq1LCA2bFpUqcLvjIT35IZjLh7HI",
-	"n8nPJdS/iHgPCWCN2Jr9Y2N7c5/i3JIL/wV2aizLNOsq65BwJJTt+Byfe8HKWKxU6/UshXN6Nlx3XZ6H",
-	"AnwMJXfrWHbzCFgSMer+zdlHB9fHrmf/68hTmYyy9TbrbLiR9+zTrAdG1LaXVNaS1OrVLMAYmTfPj9jQ",
-	"7LK1t+SC7oQpdaa+sIR2q/RU85Nph0ht3GuxramM6Ro5GC1BMcP9UmpuanHdwWrNHWc+wOY9yJIVem5g",
-	"UJjcwuOs+I7CYnOe5kDh2c9zC6FzggjM+UGnCWiz7sRioWAnGj+PtHYOB1I2hKzlYdNEorI7QZoBI2df",
-	"pOBil8L+AFn0L6Ae5EbOzRAQYzx+K+omvuNFN27aTiSPsPdwMMu+CaTYo+tMYf50rNxAHprOG0/NA9ad",
-	"sDGlH8KDX7gWYeQv6eeuA2ny/dXV1WL8/esCoEQbf1vv4fynMHWPGZKOIF5FAiyphEOgrdJnPerY8s3H",
-	"EWa+u5qQ48L14OadcwgMSQ46ATdAy1goEqiZ8Qrmee0nOnWs0mlzdUowSNuxkznrhlrx2Hch561mVMaw",
-	"44TATb/uENiJpPOD5uyd3YKDdu+22W5pFDXxWFE+vICDjGefp7yhiijKSodbvwHiDzVhivgXzAHax8C1",
-	"RiX59PbPvdNmC+VuFxMPr6P7R39PDqh+T1nlAfnSzNbeBd9fxTDTR83PYwBos7FGfGfjN1ZslmPTCJiu",
-	"3VXkkON5bKCRX4eu1kD+zhy6YW4FrfOu049OFTvgSP6DwS7CGeouZhvAq555H6XPj5oRddFRBWdAfLqP",
-	"zowY2kkwmdGZ/SYWEOdoNau/Ft3yGDxT7rwpo15i+KSvO4VFTomu5J7o7FXbF2VG4uYQ9DQSDhgQrZz1",
-	"Np9JtdC0ioFnUAkWHZQOHg0cbycCaAMGGWIYBpXaRUcRdEujnDQ3QH0PgjWw1sIdVE90P/k9lNZgHyiC",
-	"2hVQ0JJ4Uz9DVUei3tvwyMSVn8JHdP6IMpVcDnUdNUii72JBlrSqOhCNI+E2udCK7aCdyeX4E9GCvp8C",
-	"ZSkTIoNsDEchtmDkCldKIQ4pWQlxN+rEjWsKSZiIoY/BDVxjIryqhY56GZJhqN67HjEvUNUDBCiZtG+U",
-	"umM1KkqJqieSbRN8MIIR6uMi98+wiCNyMl7GktVaoMrxk4fVNJzfw+n5uOAAlLF86MFeuvGC/xbna9ea",
-	"FSJAWTR9OUixLoiZcYs7oKXga1IIyaOA9JkBsm7Ubuyh8xBZrkzEzsYS8fDGmJ+F9zPTs6L1UvrvSKEL",
-	"mlF5IYS+tSYdr0blrZ7pQxYvqmhuUeLh40L/E2bqugcUjNK0mlk7SQvxxoqSh6qtVl912qtbp59K6H+B",
-	"pMkN60LiHhTS9RYb3oBqqljJBSnFDGHpRux+Ml9ELZA2mLVMJIqBUnE032GAomvY6XDhpxm7e952hj28",
-	"gsFRpSfOWFDCZhZFZMOQ++XlQ6/L0C345BBCeYmB/vYB186BPiNmPUcMaR3rbakGdUzdi7dfIQM5ceze",
-	"tmEphxw9fs9SCSawpawaSc2ZDtIwnUP5w8O8C7Hh2o57qBHHTjxcb+00fN/xLfWUiEe0sx6lxkOrQksU",
-	"NFKB4xXjd08UMQ1e2oxajAGwyIF0TRmfXm47lBtpfGlxC8TIRo/uIKb9Jcqq5GE3+B5G9iy2IJfnmXBW",
-	"TvLl7+HzY5xRrpeUg9NMUzAP8DUIT3ejTLppjAS8EzZdou8BmuKMjgiNHUTn15TrRF2uYkN5ETeZHxJh",
-	"yCGBnMZhB0q3Wea0EhzQgrylpS3H4Nz0RMWNxWkHAltv9Fv+6qZ38fZqVHENvEhIZaD7+P3d945W0wVU",
-	"EDWxj6u+N8VOKEOIIKMuUvDpg4UHFOLpCmUxK5xNBpG1UQ12motI2H6AYHfb3CdWWLzdtw6hct+klrEO",
-	"epTM53G2pJ2yr5ngoO6DiOgwpvVsYE5kvkVmzE59WxzgPLclCmT8FCHuSwmScKASEC6RILYi42s8Q9Yu",
-	"lsrAnQScN23Q3i7XLOL58UiWe0VX4pHmozFc8zJnP9TpvNldhqZgzZtlL4bTKeQ2teW3nKjPogIqfQXa",
-	"1iKRtMcckpqZkyYRlGpckp+oV64dAoPbRLc7i/ZIderjOV6zwwYPvHTmlmDqtIckS18PR3q+0v53gDr6",
-	"it4B1O8F1xsVKzBjfnWldbwNM0Q0P/9uIqB5QNjOSLF39O9Q60Rk1wmSrrqYQPHRk6XxssrjZsQwaKs+",
-	"xUZ/ByvtgOVGPANPFKFrIBXQe6MSNtqohXVFuUIF8F8N++MPUK4oksVnZrrbvDVExyxXM+/SFGy4/Xcz",
-	"tYA4fKB9hQaQYjdWnHRKjaOr5sFewye6ratYviMleDURxWmtNkKTGiQpGlh4syZCoZsFY4GyzKTHW9fb",
-	"aA2SqQwSFS0rl3FdJ0G+8+ZeC525e75sW5u/4VGsA8Gju+opEMfNqKk56CXugHk3/U4gJt8TRVbSCe5D",
-	"HMr3AFr98wAoSiqLWy2puT/+nzhWJVVglvjPNJJl/KeCyaKCkaED5uM/k2CXaTRL8+s/kyiYP9NqlRD7",
-	"+To5pcFGtxPoUsEPHdbe67QzfG+BA3LsIWK2e7DobGcWvOM7x39z0R07mVr7Xi6RIHuylmM6iG4f+/8s",
-	"Fe1T1RdH07raH29SimI6OqxRiT7ND4n+JmtBusheHyrmyq17wHwcspdPFsYaLGVh9zAnZmVWJaAQsmLZ",
-	"J+YhTeYbd4NOYgW772fEaGASXDTBNLVdSrNhhMrcAKm5PDkyF1dWZ4I9HG56G4jUSTzEzmdDoVgq9yIR",
-	"HGFarrM7mBVC7dJo5/KOKGh108Tqz56zOv9Ylf09lIk59fKzy+SHdR+UCdxmkR3lKppRgSFR6OhAUB+j",
-	"O967DKCI/FPh8myJ85yEjNkeh6p/J3ej81No+aLRhdiO5Swfmwg51PS6xsuUD0Q2vXjp4Ws2hqH1ksC2",
-	"1g+2rCpBQT1ZUPl1Yhe9TaQ/hi2z4MKr/DBWW+MCgya40In9zUn7pG2xgdYTgJQIJg37eHayYBxYjAci",
-	"cSivflOHJWMcd8bu1PfOB3L4qUvkt6jGjpEdSxMjFUbH+J6SyrhZw0dndBuuQ9Nis4Xh+zgdu+/IMoqz",
-	"aNpkI0s4R48DluhOLL4keXeUeWMlxfYHJ9vHBVsptresTDdIo3MnziJ1JcmNvqdAE+fUjsQMpYeNu3Pw",
-	"hPRWNJh/p88wvywdA+k8X8VIwXnOswN4zNupINhotHpQ0KPsI+7hOtzi/Tl6QNR5NWDwq9hQHSyoE1wj",
-	"s6ENhvmtv0VzuLJW3J7kqNMa2qBbx5bjFPPVrS2ybBuLEa98ZSgJu6y4hEn3qX9eW3gGDHuiSjGlKVqj",
-	"7xnsovXkhwVruv7pxKSvO97aATJV3I/73bQfd9SB+wvsProtjVfC7PmMR6JQ583JX0brxKHrxbsf6qQ/",
-	"aTZPdJZi92g1bts6m4PC47ZGpRHVUEC2KIy9CtHzQHszMxd8cli3jvVRtadz0iDOkwIRwicj+saOKrKB",
-	"qkQnw4ba+BosH6zM/xiyayFIJfrg2hM4shUmUUTn0qzXoHKs97dtyy+Li51TaPcU5evxwLtx8PTxb3Nr",
-	"03Qj47Y9hbnzg+ts/5glUZV8Be6d1bmDw2UY5dCe1w8rLG6Shrigk95i20OH+ZfzPynZagUSeDHDlOV6",
-	"+TF8Ou2CMOrRRX+0MaLEUtW3wgdRZMztvW2MUu1GiGr69dgzdOJnCz/syGw7dNi/gNGXHlWWV2zdyLgk",
-	"voVp5Ee/UOxtz2aGXbuOFm4WE4KzsB0+6ywnV4B2n+I8uvM6Npw0GzbPo+TlB5z61b63FDp8nSIR2mOT",
-	"VKYkFhfJktHSlxHPPeKhSvm+idb+sMA5hink0kvMinuIUOyaMnn4bfcPKhm1J3s5/5MS+EPqNN73sxam",
-	"IaBGs4ZroRQo5SWvEKvxXR997i9R+Lk/BI/a/RK36sri6/1hQZpxjf0JjFxe16zQ7hqK6XiZgP8sLicu",
-	"aVXFn2tX2uv4IUpUfYqxoqPJVDdfpitvYJHZNF4LCy1eOJOcdK6E7W3nfAH7qeYH0W4agh4VW79Xbj/d",
-	"NDqkz7w6PKsdcXfcNDEFerp6zd6laEOJR6FSKIuHgrdXdtT2Nq/yaNpL1w3QHcrlPkM3jQ13AEF0AuEg",
-	"w/nkzXiez0N8pmUifGY6jsAwfT/ZrAzHbKPa4kLVtHBP5RyB9raWCU3onomKzozldI+P/3LywDnjX2eo",
-	"wKTtihbI7ZkHzpyWIw7bbZCcc8sGxeppHFcxMsXjoydgBwMX1VipXmf9cYGmLWe6TnJYc/DMdbyHki2X",
-	"1YmAxRj3bqwZ2avDUzAdArBjuthA9pHxzXMqmEjLwe4V8czSIVNn+EwWv/Vq2uFcXvsc1wGX1/GIh8UF",
-	"OgoT1/xwj7rptzaYPX7LZgat1ja8wncVBvSTyqVa7TJmD6daRxs5Xm7sQcZtGU/jx6Ulyv3AyRGJfXyY",
-	"ocbk4iQtiK+ZQC6ZW1XrcEInca/q/Gf+vVNyllLcAZ/50V5hzsnSfOGAzBilPTkzPrpjDu5hopzjvizV",
-	"Xub7+BmT6/OYFjNm2kqbcz7q65CxUIztzC5lU8GxFLN+2Jk062BzzJiu9g/5nG9E4x+w3OkNJbEO3UP6",
-	"SwvVEYQyae0n7lLWLmZjcCWHU9fOrCWhO10tXoblaL9PufeMuyOOuWY6z/74O9ixmSxhw3iZsqf4IjH7",
-	"v3HRfT5iv3/0RbUiaHocboehsykDSWegttcwt3br3EK6neeS3tPtCNp7+9R+YCpViUiNQ4U0L9bmXAF7",
-	"hyXhBMFZdubUjpFJQ7/+Y0iYgKJTzbY+IBpwXrgHN8td+hjQ/VxCCxPRtkKACGoBvjArCCW5jBK4Dqdy",
-	"nsnzdK7JupG1UKkAvwrmlO+2VfejYfFGoJ+tZjs9IO5QjZYqtjBIZhMs5V3JO8ywI3YWmNWCOUW57tSY",
-	"WWVUtHSrtXvbpuZ0jCW+KLGlcI/bFj0ObzdoxNzbmiNi5cYOsEX5sq37Z+qIWlCu8GpLhXR8TeJKCcs8",
-	"4lL51ee1Dko72+zkxPOU9jC0ImBwBvy56wp4vogm9UPZ++T5lf+/qRo2BzuMFhf37Ys057LZc8r5e73j",
-	"cwrCUyBj8FjgWqO8W8c51hv2B1eurzQue1B/ndSIg4HnUmBYY8BzCmoqw5GLvQ4W4M/nuofkd5dv2o94",
-	"Thhms3HrQpdYJ3QDtPSIRlgEKow+iW/nDAhadLHrOmvtCswuoR7pnpVe7TZ8fnL1B1nGQiOXVLFoEiNI",
-	"C8rhqYOIi96SvZeGQNUdpCCrInCyQ+R1rXtug7g3bP/H35ttKunag0nu/4JVW1ORNFRqnv41haw8kuMd",
-	"TVnr2WYkS4J9dfS1CTdDiKV3tOzllbVeqhA8b5EPwnIDVXqamJuap3OOvTeUY52Dozej+BJycaL20uhV",
-	"Uw9uqG75Ksp0HLQ+nqAfMF4913cPtD1Pbadh6EWqLmys7O8HJ1nNrfuL36XqWXhtNU/WpUwODINXMZvj",
-	"yLkvnas+VQlrQ+/BxujJhmPgni9IN5sVuoUVrq4SUZlRbtxQGQVbKZoWkHsLRO8Qs0gRsdJosDgU2N2c",
-	"vDeDeo+95CVdbG7ZH7HE8iVbK7JuqCwJ/lFwW63eFStfRCuVhLDBDCWKi59bGOKIlBaRgmeEgvwltjGd",
-	"M5sxQS/yhaaM679+f5EQ8dYJ6TsGTH/sURjcFKWrCW9n0RXX2ztjDHY/8HaiLn8iK8xiYiPXUuJq/BML",
-	"zriElZCwsecr8X4nnu8kstHg1e6i/kw9vbn6dhEHdBpPA58N81OJxNo/vU4v8tOHU63m0212sVKO2WGV",
-	"0IGVuhlz+0+/X0B3ELulWe+QYcEDXqEd/9FfuHvoFht2n1QQ/UdjZLQ9zyo65E9jGH28vJ6ffuIdPXiW",
-	"+wfW/WhP7I4qC+UF5cUid0lj67imsbBbWhQQAeJf6Uv1//2/YzrhfvtYawm00DOwwZ1qGe1/QcQ9SOKB",
-	"up8o4tJ6IhpfnTvFPQQYQw7bg599wCPHqU0clC3mxT1DYuceFfsNzsWHfObIE991XbPf7d8j11RqVrA6",
-	"YTHvSUCdY4cihRpJxt5Pvob01T+eQpkQLXzGVH5lOPwizCQsIoRQ+OGylOou4eZr1j4ZLFWQ2UFiTuaw",
-	"OcjyeRlaForbDBG9AkCqswD+psNqTpeI193uyaS8643zCO0hbI1ZHsq4pWgl5KyCCJuUwamHvJNyxZXC",
-	"wVVnKdjJ85VTlcBRU2E4HdImSwywxJ0vCDiRJ2FPj4d9CsUS0Wv7rmjm8ZBtf3lrsXM6aDH8DYtloFEE",
-	"uDPaIeVE1MDJilX70F4IgpAvL/6AmAlfcqpu9SsZpO5f0+1p6qm1+cWHFY90hSP3PT5mhiF/uFOhrU1H",
-	"cwiVvkyyo2n0RnBRsYMT38hhdGQXygdGy67NPHzZwWudY5lzB2hJi9HCNnfwkM9nf4eHg+H2Lcg+Djcb",
-	"vSjsRFiQ34C8N9vGBM9+rBMQAUuWiLgwKnMF8qg6ivNhyBcXaiOETo27SwSITKOXtwtyvSxw6e14qaOU",
-	"tCseRrmvRZJjqTFgRaE0yGc/cT0jxsh+1OHGm2iUbdHIe5gRNyDvIZnO4m3sg7IdFpId3VsLC/WAydRA",
-	"iw3BSBVFOHqvsqbwq/nCYlpNnX27tpEqaXYlezT5FL22H6Zv2U8XplkWPoodej5AynVHcslVvWxxqLG7",
-	"5TS6Vy30PPUq6FWDsmZjglUrj80WrZIQEqeSmXJRxdiWDUHnpyFUTiKf1RKUS5c9fGi1cX7/UUQCbHSQ",
-	"2Kc01U0vQsBIvhzlaRcMWqZCBOZIhnOse8Nqvnuyoqdsu7178mM7XlijJ2b0dnL8mnoRD2TabpXbmOuo",
-	"Zc6hs144EHSHt41uobC0kzlrHpGxp9xG5ylqH+O+MastOIMt2m6xjIng07bbPF4d02wc+yUTIDJvu9H9",
-	"PF317WOujeyzHk5tWqRo+TBljciBKtID8xZm7bYXi3M2bRqpp5cTojZsv/FZM16wOgavWrf56VMICT62",
-	"sF9ZKNqSuWI484oQ2c8C1p+fWm76c1jkITGJ4Wt1NDqdnfbsEFufvh2LDO5NLs9RGKgxmY3Rdt6Z/BhK",
-	"3rUUywoiOGKdkoh7EIeuKJBFUUIEe4rVQ/JqJyam4euJDVG5qmY7NyY9KfeGcoWZdMdJIc7aFOV9MVM3",
-	"XT/UyFrj8G0FVDMiuk0fr6GqjpBwk7QaLQs58hgAVTnW2q5y4b7phkX40CokR5KKoFQ0gjEZu5APjyyh",
-	"TsAgUqVbB63DNdZ9oM/US+9hb4On3owSW90N0BLD/o/OCk8Xn93EU9NH9snh8tovs4xyYR3zDXPm0/e0",
-	"jh+RBAR9pZIhKxFzh+BArF5rq6NAVS3IFdGC/F+2OKn54x8LQjlhvIRPhHEtSAVriAfNuF9mguzKNeOJ",
-	"yS0fNHSmpoHrDRapoWQlRC8TxjSNinTiPmEc8JmZE8O+2BuWLEHvAJy8S3WxCZVe6bKCJ4qYTUQKxoK1",
-	"I7PmTVWZTy9eaNlAzBMqmSs/lpUj7YvLTOHAI21C7/a2uXB8FErAuOJZYdv9jmXxv2Hgw1j/msZcx4Xg",
-	"q0ZloAy+Dg1HoN6PhLYMBsn9S9JXfrK4BWQHcEeWD8RB/p3AgDkBq2lD3tQdiigISp5/JO+g1tM+El/3",
-	"yxWUT4bMmwPlj8dO+NqWzB6SF8So6i40geygqhwgKEbVZ9ZGqsAHJMZwYE6Tz3ZQbXPMY4ldbT51zM5v",
-	"QfRGKCz7ZUFQl7S4s0boGdCceUlk/ernvdQxN9tF54ztYch7qEq744tgtkaWib/jhVhzpmJObyNI5KvM",
-	"FeN3710lg7wv9mvzjPKRnWmqqKLa0HoScuCjpIyDvMW2zn2aMhkkBMjIfnk/YHAH+tmMEDxudzdSV5kq",
-	"o14n4CVLRuPOYemje3JL4aYPUTpZJK+Ysi+Y4LjbJXXY5fqJhrXYxU48X9pu5bMuPXMfMvete8rqH+K5",
-	"gW1R+0z+rH+6hz0MlKupyOuRUu6hy0equLJ86KcndrISn0YzGrNLtHQNxcmCLYkijV4uU1h+HKIzb0u7",
-	"dKxAf/3+dBD2Eo/3vcDWmE8TdRlMF3nZF0VQGA36mmnXqV/CXd1JqmKzfIQCMcnnM6PYC+OEtvWzcS/N",
-	"A/VEEbHjbS1NX1yeMiu+TmCndqvDRNLA8WdSNNDSFEu/tBU8ObHVYhDHanK4ubH5hkfyXAaGw9PVGJHJ",
-	"XDVGStZ025qzjPC6GFAX/9a6USZXFtOiXTUEBxSZLEdzA/UNFMDqyMV0xx2wwSCaWgsJpcvpmOXh2Xek",
-	"CBlzKXHY+doPKLv+q4G+eDZzpD0XiLD1yuwC42RRoG/cwAdXhojWdogPdx8Fyoj48rIMNN7BkZAk4v8+",
-	"v4Rwx2CfU1vIWelb74tEAWGy8vDeE5N4qYbaq6uUnA/6CfLnhpcySrjYiuwQvQ9z5l9KUdczissn4wpi",
-	"Kld2rOvxJaPbElpzd3AnxQD/MHvvRsu3JaqvDc/hXlmvoRCQGUQYnNytbmdXtq/L2R3PLe/n7oODavvZ",
-	"b+P1gWS4Z/o31+TV5T5M311xoJ+cch29Ki6jrvwTGhg8GcaVAGz1+KEqjYzZaO9BlqzQyj6KQVZok7by",
-	"nDiN5BkPZPBxB89211vimNNO1O1YlDW8uWiqLHDPep6MMGNevT22fMFguWPFCfDBTBT0HfFLZadUxtIm",
-	"3XWKNHLDdxY/cYfAPSuBF/AMCZ97g/iv7A0iGl7e+mCDYcUnyiIy4UbsbHI66aQCb6hyVXA2Rkewny76",
-	"kDlTYDkogTn7Svjw+2mMnVSu9sRnXfjifV+F+YCIFQnN+sUprfqzZZ8gS/dx9qqwqr9MYQ5pl6M1EWTs",
-	"zVdga/J2oJMDMV1fC7ed8bMbK1s1mY2dW2L/lc0kjxr6TV/XfXDD4VA3KevWlilN7+aigCD4UXrMVIJF",
-	"95gfv3DfW3oavix3Gu4oUbhce9jGY2e5d3tZjzo+aLGrTDtkx86uDdbh88E62z4gRW97Ojuc5xMWu0N8",
-	"YoECkRJ7id1Jg1CluKdr/Bh1OISGCQ9D25OnZp1C778Ru5+kFHI0BifieIkgV2GJxgBSVcEC/7QBWoI0",
-	"F+Hz6RAFibuTjNWJpjuEFRyQ8RAtUzEzYPam4UmFrPDm2VFfo/86Ak01Wqi+EkIm/aMnhJPsxMNn19nD",
-	"8MZ4QW5B8LwSBNbciN1L9EM6QyGnW2hr5rliypkBUzai8lhQp7YW+nTAWyh92oFU8Tpg0VaZVhcdioR9",
-	"jh5Hz0z7glbpreBeg2isUwrPd9k3XEUcBFkGhYrxOzVm9/UoRJSTJZDfmxLrqvOBl3viuLxj/C6O5nqf",
-	"MLALD4s0CcFkmS+EFab9kv0Vuv0jJRQWviRSNNlj+Ez4gteQjLzyDsXK1oGy1E6wARIpFkF6l4X24Wns",
-	"Q7NSG/ok6nvwMSy54kE0L9TLGBGviKjAhvRgIyI4dKvHc1sfa1xRQkqE4DAvV+DEExRdz4ppSzNjMtrN",
-	"aYKJmEVapuAmnKsgJxTOjtDiTmyoHvJVHpSOJ8f89CiL3PNalNEIoUThk0zPXMO1NaQfWnkXJ+D7ifGB",
-	"nX3cCOFn37OFTQ2LH6VHisVeZBKjpmaMOVamo8kXhhwlYQiyjdbhGpdczaev2NY7JfI+uK5iRfV8tSo+",
-	"MstXLBLmvKbb0YJipbN0dPjgebSKNUCZ7Rv/fhKlzdp1bKexFU0kZDGutEvtPBQOsAbZTX7cv8UCg02R",
-	"ZgdwVw6L4EUKCYfp/B8T1LEjdzruz7Zd/sJtb65pveWTg6zr9nOziIgi8TAugswo9jQspNBpStVdVyrU",
-	"YNMhnIwhYSVBbaazf9wQ7WOCHWPcyDxSIi2OoOV1FStIu8dM8SO7R551/7HuZjTPqs3YWVs0yVap2RW8",
-	"DKEf5nwSvzDWtKMj+V7bKeW435BFfnQUjlX0RnlaHTVXe2R9T90x57EXsseB7NWxr8Re5L6g2sqjlPfA",
-	"LJki6NkkPuuyAUKrqMy6uGCrBHZTzYpocKreiU6ci7JxD2hsNp8QwasH/KtTwQa5H2OPO1td+IHjD6ZS",
-	"0cDFEraTJVVv2Zq/tbFQ03YCCwPmH1AvSQ4h+rRmfE2ammArl+pVusgfGw0k751XAbGhu9FjXaDYNrsr",
-	"YnLjpXrvgjf6E9hSVpEK6D2ozmgvCVTKW/ZxLxTbNhVNDY6hvW95XgyxaRdL61SgUde3QU2MJxLa52SX",
-	"fQS6/cVcHBmuPwdxlMoouwX9XzFo2DXE74kiut9uB0kX6h23d0eVLf+BUV4AJZSk4RUouy1Lo/GBJLJB",
-	"24Q9DFOuljTgXDohzcHqJZLK0yyWxKb6IwpI3VnTE0WM5E5cuehu8OOkVuJnFOCrHCjzAMAurCq6sR6+",
-	"YWYMEvB4oNGGpkpFpdLK5sO3G5lwGOLSAQ8dNQyNZphH+8vGam8zxV1h2NYsGCbcRWlHUrXzTaK1R4Oh",
-	"7kEmQr1K2NLE5pSjYbo2R5Io0CoEKpZoeDyB8DQojtB11tPyHIUaDHXf76ENtONas+bsIg/bkS5H4q7G",
-	"KzKcvOiCW1wXraBLj27JhfxCC/OyPV5j6lukm0YlGHdHJffpPHnoT/aD/IgtHDoAJiDnhfPSHqpWOyrR",
-	"uRbmlS3DbmyJlUPE143QSRltTs7AICiud9NJoHcRWUgoTbbotMFQZOumizCrZPFzMzTd6DbUzn4Txo4/",
-	"RK5i7OAhcrG44+hCLdEwhF/pJPJYRWfkfPX73U+sTZF4LABzbkpPLrnDzTAguU/NWdpoalx/bjSR3ZOD",
-	"womcrnBwFHVfGDsk5HpK8OG0xmpOMQDfVC3zJZ32s4WE0vbpmtH8diPcOUikLHckKvjEdHb3q1CEf6z5",
-	"P6DQQqKGsgLQt1Y2nJ4KVmnKnYqTibPa2iiQ/Lxsf7z2S3tFgeA7z3JW//6DOdtkFf38IbD5nAH0RkI+",
-	"RbXIb7rLb3sPlSjYdKXpDoftgN797GTVQZQJpvdI4vMMI5k3wG8hn/s7VTXy2n+YwaO9YhqZX8zjiU8f",
-	"Z23xp4/ZG7dXm8CFCvqyayIha7pzGS/3kRWkFS7g+ZFat7VIplRmEWgexMkIXgnVeQifOOP5AJ+3mq5W",
-	"NyIGxXVC1Pskwv2tTkBE0GJzu+lDYHTuI4+Fkq/RhwzRROq0iMV/DzM8XU0aJ2M6o8hvUdn4DpLYQsOC",
-	"bil5y6XabeNRibN5LFa0d9q50PTsEpklMDvlqoexffdAcBoO3UI6dMH8GWkq17EyoLU5ea7b3X6mYw7e",
-	"Ji62BQpyBXhbzll0+TKAqnhKZAVM3LraWbOjJTStIA6pPJqLRTMqkHTyrWiZOqXB/Dywr3uzNbHJoG4D",
-	"ZMPJEsxxcenZW7FXOaCoWHGXwglWZv1LQWOhP0wrQssSgbMmwyrcIMlVOYk1hlCTSAYrRcIivU6duxQu",
-	"wwaqpHmoXMMWpkvy/mdoOKEUJmEbUgfc/DBmnqXT9aJ6k/PmuVF3Aq2qh16qYF7r+Br2ikzj6bbO/V7N",
-	"0NkJev0T4zYy3B/t5nkqWhZwrBNcrYHLspXltqzyIfpys163SS/DeMBUlFqacTIx8hyJQhwBfpVt52rn",
-	"fJCxy7JIxOSDOeZxcAC6BZeEjndXyIgT0mbYu9B0Z+2xoA/DdMgDUp4Rml6nDJfux5vB96maro67nXOg",
-	"/3VnqBjjz0P0+bdZqlvYwu997pmzHHTQgcNP48GiwGPRw0wT8wOhpBZKObPgYoaja7ZyARmCSziM7XoO",
-	"PIs1JHyB8wBtt1TOyKt4T2U0SlyJRhYZ5LJz86OG72JHJ46GOuLBbqSednKgpobGsjIGZFvQCnhJpReJ",
-	"CEPreqNghHWmawaIglY3TQXTaQ6+IQZtaGnjUWaEO4sd90Udkxh8YsfJiq0bCSqETihC10DWUjT1k3ih",
-	"4JpmZJtQm2miio0QVU68ww3qBWMosa1T/gD4WOdht8wRSBom6FbVks0N1t0yxywpFn0NsSqmG5rGwP9n",
-	"CorWS177G7dh6w2+jw1f+8rY1co/nj5PYiOqckGuIuH6fcd5BSm3pngDuwxdekNdRvk/waWfW2Rv+71b",
-	"SPab4Il42LMAdGtr6+RfFeMlZs+KknwUFrJj5k6NWj9WijlTdd5Pc4k+4rX29S+f/qF8++qXV20g0IKo",
-	"ptgQqshPjSH05Q8gK59Gnx8fNPPySm36L46IB+U3GBXuQzPJA+9cswPkpNS0b5ooPD+tqlctjNDgva6U",
-	"ICEexjxgLjbQBuVF3F60hI/itZA8ZSpZVVTCSPV9rPqV/H2w6N5wvb57HWWZ31sSzbe/f4RtXUWRIh65",
-	"eNJ4eZjZAncbLTNSCsUv/nEr8ZxgpfMWKbcqXlYsMYdlAB+LwSXPMiJb7Ho1BgW1Pw7GUVvV/5MmoraE",
-	"NvK2R34iWiAoyay5rETRRG4KHyGU35GtuxbpCq3WGHRTVE2ZU4nd06ftdOF2xs83kCnsS7Ya6apUHaJC",
-	"WlDWFIbCnOilwpmWM6CAX5um5pONYDE9pQPEiSqLeWMl5ZngkZn3UMff0i5QNMsK4ugzHW/MgZg1M3Fk",
-	"ommUNv60jxzjyLjolM+ncRtsl/4pzJhJOJyQ8jQL6zKkMZlhMmGGX9vVzscXduuMZ38dzKhzHaRMrRum",
-	"UjpG7QoPT2E/RGzGHWSrgU0vB4J9FOUk4X9McXwU0CkuRPcgm0ZD+HyQwShWuCs8vIdhoRy2L2aCxMNQ",
-	"4utPJBEM3V+xA9iFbqptweEe4ItqweVtKWQcq2Wr1nviEHrMHD1CTMtGmadmVp5f5NTEAQ7sp5OeT9Nq",
-	"5Oa5pjEIjXkZf93DHQWrmGP6nBkg3QCaa6OZoMBh9iJuzVffELK+T1Z0q+kiGHCYBbnfW+DR9YpqKjUr",
-	"WE3n4PBctx9FsU2FTFTJbA1qRhbNT+Rz0npvsm6cMRL5rd5H6ltRV0qNyhKhm+ydlqhfMFCMXZUVJUw3",
-	"0bvadKviI28pf7BpW4TKuBXRO9v3MyU3oIAgZrNN0yS7DavineRC2IaqBe6itFN3k8i8GC2hj7gZbwMM",
-	"dn8HTn5YhcyKHw/42P5Upk9jIyNOatYDPg0W3acPNvJWiKcrtOVa424sLOugAImUZLKjR84nGVTQK4Rh",
-	"Yf2ZyrdOG+IdZpl+qKGM2+LS+D/mlwVCWJZE8ALIVgyTJzMC6pN2Nh/Mi9BVJdbwoNV1b25Z8Zj7qJv3",
-	"2DMeeawN765Qc6NuqCI9b0Q7H58RFLfKxEXJlKexLWE6TpwQw2brkKY8kAl928/4II37V4C7DBSFURwp",
-	"+vBO0DIOGCC2CdSkLdOTPb9awzvbMAu0/FSzrl2ExIx00vS946mdrFGpdBpRQQtNq+yVpO4bB6pgO+vO",
-	"qDO8W3UWCPu5kuxcwLjHgAhQeY5ZDkij+9WWcjvoXLD1xsL7RdDQ61nggDZGJW7ZmQh+wXfUfR/bm1+F",
-	"E5ni+OmpjFhaVYnQx/g/Y5jqPPBSkSq4loAK3W0gP9hModa6cXjoKH+ht9ZO1A+Tw8xKS3zExu6V5CLz",
-	"bnc3Z2w8OxKxnd/C7mqulGA54wAx4QtiRK0i5oyPCK3BtTknvfqaHlzBV9O0kAzPyMcWngFhyFe0gNDI",
-	"CCO32DsKFwpjxdfAQWK4sbkMLGQ9Khp/2tK79uf/eEZu7UmzuCdhkdhJgaF9ps+XhBINSpN7WrGSasCK",
-	"hhWRoGrBlRl0TRnHWrmwfRaKjby4+MnQ5qJTU//i6tnzZ1e+Jimt2cWLiz8/u3r2Z7w6HQNd0ppdFlTT",
-	"Sqyt+dKFsht2QpPM2/LixcXfQL8OjfAStrMxLb+7unIRytqFB9O6rliBX1/+7nzC9p6ZtA+EQXBXE0n7",
-	"tRRlU2jUkJRLpaBNlXS4hule+rrclmlw8SVT3pKYWvqPrskZF+6HSC2beugcawZGn86pln7pA7mi638D",
-	"UN62se+zaPDpKS/36TC8fKKy8H/efviFIPAy1a6upS0AscDzaP/F0uQlUQCkFIXClTzblqcijA9CjhNG",
-	"VJXYZfOGuU0vsWzeU8zW2c4kir2WnirgSA+u1QuCSLzkT4iz/B8LIkXDS/KntqrBgghJeFNV1hfkwH3u",
-	"Qf7Hwt4j5E8r0MXGklNvGF//x6lotxXeVj1xrN4Lb/mlkm5Bo8j8358vmFn1vxqQD94y9KKDN+sfHJsf",
-	"2tJxwm315bfzH2K3oARjS6h9zBmu5okiLqnmNHSvPQKoUBGyX1Mmb1tAPKyT8IOwaG0noUEHhvRLXzQw",
-	"O/Vlj/rfx3R4psILLaTL47FXXi8A/lQkw3OTwal4sM75CnSN/BH2MWv3lS2UZyJ76D1+GxYgOZouoQp0",
-	"lCDvmNI/+giHo2iRpYx92PEf/QEZSJ5RCjmEKBeja9eyID7gjwhuhKitwCBQ6wE5hFaLxAF7VZY/Opn+",
-	"HMcL+37DKsg7Xc9PNnC7C5GnydZJbHiJIjVhpWFOpnEHTsOMl5/xv2/LL640xd5LgSpCeChc62OfChft",
-	"1N/i/6qNYH7OXfbEtuFWWTt99Yg7feotvXSH83G3Nn587UyO3dyBg2kkVnropvFN9/XuA19TrL525IbB",
-	"A6jLz86h83d4+DL2WLpHLE+gU+wPGN3JeCmsWLTPb1/vYbaaqSBU3bmiddZyj/aPwx+YyaPQ7sgUDVtM",
-	"66sZp+EWeGlD29QRh2GOP78txzSoRr5l3IeKxsSAx7se+67MhAzifcdUArF35kuiMbbGogFA+Hef2Gla",
-	"IgIMRRn3Ab3GRx5bxu+ZpiHuOynMve20ewyJrh0vR6brrMJSj4ulKB/QJabpHXDyAPrUYhxOEc70vP8C",
-	"uy4JHleQa0e2lVTiDFwxfrdw5QwFL5zVxZchOhFTXn5u/+IkuxIqsDH2/f34lelNKWmXbnmqpF0KKQXY",
-	"wks7Ie8I5Q/WKXzGu7m7tONkFU+53wXjl5/N/049wWNUujoDJ2FN3Oi7KAjSAZR5HrGoyxlJ7khznrfw",
-	"VVFAPaTs6e+G/xSMBwtg1qs2TsIOluMxp1Y0eik+jb4iH2yTx3hAENg84+losWC2lFULj5Cwwoyhk1Dk",
-	"8rPp2V1eUdLcAC3fW2zGs51E0/9HlDXjNkdfd/CMZ8+SIffo/Z9XI/dcB3Q8dcFdBxTws9HUD5F4IBGU",
-	"A4M70aBOaFVharhyDyVVgh/toHGU6OrHUYr89KkWUjvddR5RRKEh7pEI79KScYo626SPwhBmtxFVMMIt",
-	"0DWDrlROK78O/99ndrBnv9tUTVtQE+f82k726Y9M1UIx70kYcZecWv7bDimac9UfSczHU2Lcwm6gAFbr",
-	"pEq7o4hrdbzFJzByU1r41uQr8gpbPMYjgiPZtPeMp8SIMq4CPcoxp31MPH1sxMOEtubaPIqmhmNBmUMh",
-	"d6hVR8Vl7vOzEuvys/3DhAbxX7wUdjlZmkObEW2XRTa0tGeBMEXWRxjVspQHt6LTKA6eYK70jBp7Wf8O",
-	"UNvYzLNdPn6ICA9txI5Ugq+JYnxdobPUGlHuoD5GdWiixq3eYk8vyvfW+Xh3+2OT13OZBOWQlOL6k7p7",
-	"I+QNNjoPvbHvG9vxweZytnJZG0xheawCaxrboC007TpQowXCefI7fCON8GtzrdlpyHj5Gf8zpee31Mw2",
-	"hOyEvFPnvLr8xM+jheOKrz3G/dnMc2GEb0wNV22ZjNQ7d8vW/APmeWe4XzDuZ+cStPak69ZJ9VsOjym2",
-	"5lBikvnB/JXi9NuAPXcE7dPivqvccKaQGFdC7ptkpctuyYnoO/kapd4znznfvR3s4NvbSegviTCXeEAA",
-	"RjfM0dzZUk43dfqhs2XjzsRK2Pe3xkmarlajKgtCuj+KwtKWYJy0DZo5BfQ3b+w5ASUuP+N/JtSRG9iK",
-	"e0gQ5vsY+IppX57s5Y592Ta5dEu4SAbB3IJugfrPxOyh/0eWoD0TjYSgI4AN2dIHUgob+c/Fjhx/lkKx",
-	"y+RZ+ogtHuMstbCAOdp/sH/2j9Qw8k4LcYaQu4/gjMFnkQax90d203aIH7ezctghwRdeNwGyqoSQA/o/",
-	"UacxuuDeXn42/xnzdvwNdNiLuc+RJfPj3G92HRcTMX5nZKsWWfJUr/kx5Ivv8iVdSwig/2mTrW/1ONdS",
-	"GC7nWgogEDtBxNLmUCh0SngnzgL/VAE91jx5MAumiN+JGjwtczvr/xm5+5Wf+6GCfN1oQnf0gQhJllI0",
-	"640mWIjutAwe6nmkLrMfXNJThi4tW0kobvTwuAyx0lIbysuqX2QKHztb0WdrS1UrugL9gGimslP9tMQ/",
-	"0qqKIjokJmsLQ0QtMt9dZXfjyw/N6Gb/JcNTR0r60ELAfnf13V+fPn/+9M9Xti743sAu8/rY+Tdco2c+",
-	"u59zBplaXotcYh6bevlgPc72yReNK2HsbLlY1+Mbubtarefwmysq6/2IHZ/zXQ6II4enL1mQeO8nsvJZ",
-	"m2FHmCYbWp74Jgv50OMxAj/5ZllXGgZs5VxprtbFPciSFVrFLqLf8jIkC3U/MzHSpoJKqDHb0ZbZx3/D",
-	"KFGlKTcnhiry+vYfXy/K4KTHq628EDcu/MTLNwBltmfAF2o4c5TksYf/Pb2D+LqujsjOOAqYL6IIo2Y2",
-	"rIHxklBORIVKMFFa1App7OEqTncPrBzwxYlJ/4ZV1XVFz2Uif/O1kp3MwPEwfkrqinKyYtrBKJuD4nCk",
-	"F+aQ4F1+moSowR6u6RbGjUB/wxaPoW2ZkW6b7ZbmmYFQICk2UDYVnCbq4+S3yKuy/Jurp3gGTjZdz+Dk",
-	"5ycdOLUjWCWMKSIs+onfoHOw7eVn858J47eV4sIu5DxRYQmrVW8NL0mIVKsQwsi8+A+qNYp5VKaTuyTj",
-	"07866YamAus9RRZ29UwTqu6C6dWaBSkvW9ogLu4jn8DFZEvLKlNWuG/ntF496ml1zsyzntLLJfBiM2oB",
-	"wQbnVHtxgDFnC87RHG+jAncYGxUpf+6/Ye7O24mKcWhqdbjwNu+8JcQ8Xr5z8zjfibP1Fh75xPllJQ7d",
-	"qg1dtcmbZCtO7TXZ3/FJeKG8R+Yc2EIYG/inN5UQ8hfYqTMgBn0zJ8+XDP1qx+6dWJ/xkbuB+geq/R37",
-	"eCfuBuqRBANrtkFuC3hIZpaIYoNa1QIzT098BLEU8hkUZKwsfa5AiFDQ4XE30KzJOtrGstxPvEEVKDWO",
-	"G/bOtsjDl+hiXcVtmI9p4ndTj5obHLKf09FcmdHC1wn8FsyOlXC1HpI7I2yxg8Gww5WW9MEf+R3A3Uui",
-	"hfmn5QPxq5zv9Hn+yM4aBOpNozWadQWdzF51Dt34G9nLaXi+Obh8ZQcv5+ufsiwAPmqhwb7l88bFbmyD",
-	"fsGybmejouk+cfF7YjVSmufbY9J9K3QTqxVwNYpm+8E1OSeOlh1izIRji5CqBRkUlt7RnpqrCAcorRV6",
-	"hzLSkch1J40mue1T8wxoaI6QVDLKHx8OzY5+a+vFjh8It3etCHti2cgx9mWxAVcG6rRC7GvT76Ns5q/n",
-	"UkjyICX90RRVNgwRYm02lTcS1CDqCrPdrYuZKEGWEujdubZcbGsqz6G5vLY9O5qo8+57PjDsyU+wW2cc",
-	"s2sn/GUcnCR0C6RqinNtaChRcOrtbPSHRp8VndLR8/Gt5klcyiDMrRzMmjmXVAJhnFCyFUaLfRmctuZ6",
-	"pvdnu53xiT7DzuKd+e99O2eMfdNEJXcltkAwNjK4ubyYd+JdlKWr5Hva3ftg+n3H1Lmyn7H/rwMYixRL",
-	"PJlITlKxk9vSfdGGE2/TtQfz/59jxruuRmI1fOVVc1M6m8Dp98nF2yXDWa5D5aRHyBAMZpgsiU8o/RWM",
-	"NiOxK9ehKN850nCx868Sv+L3JfK4nwKBKM6Vl5/tH7LiVTqUP9NJ/UlSlQaVdaDCbfkTCbWtQXQUGk26",
-	"4I8sz1vrR6YD7x5APlFYtvXb8y56lpmKW/m2TurVI5zU80Ss7J/VS0yDuPxs/jOai2inemPrmZ2ZIDjK",
-	"OD9bWECC/2/RAxeD47yEDePlETAyR7B9BMwlsPoxOFSLBE4MzYaL/H4MLnKaW7SLiPh6F8J7cX/e66Az",
-	"wDF5K23RbmcFsTgamM5iGPUOoLY1eCQUQj7CSfdVpMezHbqV978qLnQaqakQa87ODcnshkkIEc436TZZ",
-	"ASibY+kqF7oEcu95ANx6h3JlOKLR3/pbnMwaGeWP56euDZACVqekluye6n149Zf2sHHw5QBOy5ep49at",
-	"9JtWzvrVd8+tnrnRZuQcfKtZBn4p55IAXfdztbUpmpymtlqK1S4/+z/m6VxdGk6WusFPypc+EwBDGJWm",
-	"D4+QDZCe6NX5iX7G+zVs1qS2881x+9U3xu2XWO9RXX7G/5p/UIWQo2EKWHj1rMH3Zip2lAR6hhEA7l2t",
-	"SpdN+22zaVzdcDQ/DaBu3nYXVMp0XeHX5tcP98cblLKeVdznnMfU+tEsp7ZQQnZRXjhpAZ6NhCIb/o3f",
-	"WzO3DY0YZw0IH96qiWAMMw8MwD9X1q3p+0jExb6PR5EVpi08zn2K5Y+/+j7dgn7dKUt86k3Cvl8V+aWi",
-	"rk47dMoaXfgb5RH2uZmAxH/dHI89NUoI039MoaYPWNgIeEkYJ5pt4X/UVQiIGTIBKdIR/DIihd0bm4WT",
-	"pO4vFhesMFuL+/Xb44Z4X1eUu1K7CwdO4lAdxtOrFocimTgFhROqCCUrhnhS/054JWdlxoxsuQkl7JGr",
-	"8f8bJ9AdsU1byqqv/ia/p6zKZ4ZHrEhWN5ow7tBEbAkxshLSVhpRihkFS6vHeVbPnfaYtVPvxPoGzpZt",
-	"/L9SH3PY4J7BbrzMBLY4K73MCOkyktZv4dXQgm6BaPHvaS277dHzHCxvOv9F6ON0Oi40glCcojJMJh+K",
-	"hk+hmt1gm9w1KCgEL11ipUJ3S9+egQ/yvy8bBWKcgYtM37eaHslFfiUY+xDbDKaOzh6byWXNaNLjTXNe",
-	"/2w8uLkDDtnieHOAb93UOlM0dHs/XirCtXkMoc2OlVfdbsC+aAJtebj+t3HgpJyVt22i/Jmc43aE16KE",
-	"uG+8EKUzLdeUSWWREvGbx5SG3AZffrZ/mHBS/sSThEu9STbL37COCgkpXwtp8xSOFU+nM3lWgnB66jh/",
-	"2/M586Q62UqPp3nMyn3XPr1YaKd4kAfQi1PmxCc3lvGC1RWo8TLPodVZKz2HUcbTe9tJh4ACJknNCt1I",
-	"UN9QPvaAboexdma4jhvJrH5LP721H31/tbjYMu7+9jz2vD5ivPLX3d/ECQhi7wj//9++zbmwblKw/h5k",
-	"efI+Z1z/9fv2QmdcwxpjUM9pmO8nUu3JERVQ2Uls0oJQdUfo8isEMKbeNQm03NL6DO/aDdDyPa3zOGYr",
-	"7kNEcjbD7CXnKGLkYFGDfTUcfB5TaNgM2DdoiI1NwnyYUX3yf04+nt+ilGO1gSHlzJttnu9Q7uO0V1Fu",
-	"NsW58yhM/9d0DRMqMp7kkEHRBb39NpImzpXZ4HIRx72xN7bRuYottDmRvqLCtxJwa2u7h+WPQpAJXj0Q",
-	"RR8cPrJoqpJsaG0votgdZQFXDr+ksqn9eLeQoxcos3ORnW5r9wtJcP3WUPL9d9892hy8fryjivj5nPru",
-	"81bn5KXnrKw5ApiGeurgs22zvXjxFxSP7Z+fR6Snk8llYZSr+Cj7KqJpZe7UIEC9JFv2CTAjhJMKVhoz",
-	"QRbjImj+ZXdGFnfpGNc0HsXkJXAVPLC7jahc8R6qjzI6nVpgVEDlCE73rf05r6iPkKXKfZ++uzrDnmVp",
-	"lj+zrAJ/FeMtIoimywDQhPtplkrsB0tX6W8J31qhP5sVOhoGblucU6WyIyRe/B3AnSJ0A7T8hqwcHaqc",
-	"o9K26fwV2z72u5zeCR8aQHlJTrQrKY7cgOXEE8to7+jDh0Z/Yxkip9k1pFiyjNATRahkerMFzYozVw8y",
-	"Kq26/IwW3olSvbem6cW5AbvsKIn0kk6lto0QWlnEro55WgMtNpgMieret6HiOeLmvqJ/naHlaVqPpgR9",
-	"NL9PQSyXpfLpbgUoVxQPPZXO/2T+BDOkuEcV22gNyfNki683Uj9RRNWGYagihmZPt0BVI4FUSPRvphSm",
-	"hm1dUQ1TVd19q8ep7G5Hy4pYrCi3YUAoJlNuIQHgHvgR1evOkW8bVnWuit22+6+CjtTu2P4OnSFEKzCt",
-	"+Se37Jx03d4WTLnDj4MtOuV13q7xeC+2zxG4/LwCKP8OD+kX+AZomVfPckb2QUQCCe4tn8h/KqJHSOkW",
-	"nfsyPo/ql1++fPn/AwAA//8=",
+	"7L3rjhw3lj/4KkTtAuoGUqqS2937X+mTLFttTUtWbZVmvI2BPzAjmJl0RZLRJKNSZUEvtY+wT7bg4SUu",
+	"eRjByEtJPdjBoC0pGbwcHpLn+jufLwq5raVgwuiLF58vaqrolhmm4G9rumVvS/snLi5eXNTUbC4WF4Ju",
+	"2cWL8OPiQrF/NVyx8uKFUQ1bXOhiw7bUfrWSakvNxYuLpuG2pXmo7ZfaKC7WF1++LC7qij4wlRwj/nzk",
+	"KIoWhhfptXQaHDeSNnS1Sg4Tfj1uDMPoNjmE//GYEb7Yj3UthWbABdeeOPbPhRSGCWP/SOu64gU1XIrL",
+	"37UU9t/aQf53xVYXLy7+t8uWvy7dr/oydghjlUwXite2n4sXF5TU8dfFxbWSy4ptTziy6w8ZeLehhmxo",
+	"XTPBygWBv+6oJnesNv6vRpJS2mndMq25G/ck0wr9odOShGui+VqwknBhh//I6OlIAp2hG2FZ6YkmmhnD",
+	"xVo7/nZf2U5fFQWrDQNGrJWsmTLcMUzBlKEc5uB5ayllxShMvmhY54fAdAt78xj0B8Voif8gK7wrTR/w",
+	"f2eFFOVrN4Hx/QgNvyzsDiC9femesP+GRn5GfsZupd1BF5Ewbop+zb/FEyiXv7PC2DFfFcbzV5+ydCkb",
+	"nEpLtpIKFsYN22q0jf8HqhR9gK2gTRhmr+2KbnkFZGSi2dolytXq6ZJW1cXiwv9nQ0UpVyu7EKmNXV8l",
+	"NbMzXFz8IQXrLK3tmOOb6a6vBF/wgtfUv1BxeaPnvP0IW7jtU8+jld3amZ/oO2aKjW0qmqqiS8ut7i7u",
+	"bypQc2pBkrulrJTcZjeWZuNf8jyqhe+G891bWaEYE0xld6iZwW8DIzP7GJw3IAN83plNZEy/bjcudr7M",
+	"hivgw/6dZzaM2I0mckXsn6EZkYKR3UZqRqjQO6Y0oYqR35tybR8Ktq3NA1lJRYRl+cXERQEvLjB7PGMD",
+	"Hg+8FmYZ2HXhT3886+0B3lvi4uLT07V86v/R3kf6mb9TOj895dtaulsXhIgXF+xe8bvLQip2CR/B9F+t",
+	"2Tu+5V5AHLCuwI/zln76WTaqe1BEs10y5X98z0VjWPLna6Z+Zeyu8zMXhq3971yMfZ68SRTT5kf6oPFe",
+	"tWxUwaZvelhy3MLOXHrr6q2iQ47OLOKQE7sX5KFnfhNyN7CVo2APFWNbLyz097Dkq5U7yvGSGDznshEG",
+	"J9qKK21G3tppcroeYvuFH22CJuyel0wU7NmPMHn7x2y6hG+dLD242eKChsKQ3++9dd7Ruqb7H7yWGyae",
+	"2M2K0nYpm2XV6aPlWMVqjV1G1JClNBuyo6bYsI6o3mXbPrd3f0ntwOICOkSvvweiN7KpSjcmMXLN7F3a",
+	"Dh3v7ql9hEX5+QUyhZEXgelQ2UcVG37PbljBeI3wK7sPyur+mq1OmviJI/e9v+YdtyysfN+IUhJuuvuG",
+	"a0lBdU2MFg4f+jP2JITeup+G9SzCmkfIhYjhtPPLxO7FpugITcnNT8KoB2QM09MoS2rYU8Pxo2K82rLP",
+	"jhtqEj9kiN7U7paTv2EE3x+2kh+YcHyPXHAsIQ840hM4jfbv0FgTWpakqS8W7aU5yTB74jf0lC2d/Z1u",
+	"2Wu4HJG+1v4amOpgwLh5YiG0R4Vi9OICXVkbKkq9ILIqmTYkXA9ZA76T6zUrb1iNStXcNKDn5i8Atv0j",
+	"CLR7HQ6Yae2uq/Y0doaLO7aIHONJkOQ1N+gew7XK1dR+vXEtQQHZ6bFHOqFWJx40kHQZLa2ku9tI0mim",
+	"gb2dMI2xb/ue7HcVRPAnmnjld/zMOtV48GaggjqqeUxfCnEZUcYG+k2IFXb3n3U2LlekAK6xU/ihksUd",
+	"JiZbXTDxVJSKO/1vj+IMI/cV6BqW6LuNVVVWlZRqQZ4Tqch38JvVV5jAxQX3Ck5eVXfcDR10fzfHxYXc",
+	"CfeI997ujtg/JpfLn1lV+4unvyZ/3IihdwyWtnEtn5C6ou4l3Fcd65SFqXO/7dvS7BCaWI3qJShsZMuo",
+	"0PaWVw9LWT7MutG39NNb1/j51RXCrMDXODU0Y/2t4ML87XtcxDN0tcJXU0qmwTbZnTbGexgfgcpqNlys",
+	"gW2c6rw//O9yOfY4JwTlLf30jom1PSnffX+1yDKf2ZGwS6BD5u8QKhu6xu8+w02VodHB3gLHh08WkeFd",
+	"5y1jL+JZbrfXb6Y7rz1JDkx9Ld/nKnruFjlIz4NPbwtvCkTEHCe1lSW3G0ar616L/c3f24vk4dpKbUgt",
+	"uRWO9l77/kQkws0lK3jJSlJLrZ013L1HbjywxHOB8qdrgdsOYToZIrjvI36xsHPMeY8Uo6CazTMM9o0Q",
+	"nYZUrbGz6skKMuiOi5fkCjE4pdYWhZaWMf047fT9nHIZ1DHYYQwqqcJcBrJqtmKmgXUjq1LjAonvjywf",
+	"yEbuyLaxyqxVb+03zrbH6JYsaXG3IMC6syTUn2VVYjOquGAz5FJLi3dcMNRGfWYp3f4rWbINF44eSzuZ",
+	"BaH29FaGqYS9IeF0GfCcd4SEXe3yniNR2LwxATpSB3EwVVU+ZW6tKpJgoeTlkbog3NC55imY/kGGqdeJ",
+	"Y6IUK+ZpP6/jN0ntMfpD+iwCQhHISt2reEMt3zDhLeDuWs6bCVXlNVVmfCPymFyxwlszj1cpd1KVkz38",
+	"Co3SD4e30bu+Fr2dirPF2DwSZW+z0/5Nz9CnOAL4wW1HwKdsaCXXDXIy6XrG/dc6FlDryDGsnrC3KDOn",
+	"s0aZa8U0Qxm2aGas9HXD3oqVxPoBSTO/px9BMMUsQJJWKWPMFpQeqrz1ipXEyB0F39Kx018r2SSNQG5t",
+	"9qktNoQL9werb0hVwqk5dvRNo8zr1ovdn4LeyJ0guw0ThIbLi2tiv8GUud/lMmnMkltmlUOnb3Hb39LL",
+	"6MeuoKJlOfC+jPV004h1qivnscvuidEy1ZOznsw4yMkzp2tpUKoyxQh1DPJEk2AAKKggS3YCsuodN8WG",
+	"YXJPUzFN5IpU/J4R1dhL7vjxDK0qzlL8w3U8eFy4gYF/skf+SKvqAR8bNXzpi8AO/qIKO9GhTLgy2sn7",
+	"MxAPdeTOeEsN3zV/pS7cvd8/j+jLsWGYfWzFevEBrZUkESwi7xLRBOyTydT3pT28MK7/LMuH7uY/34X+",
+	"OmEXZGsq0NMhCHfhZ6CWEG2ocvbmPFfLMow3acIqNlSsMd9HdxIV1YYY2XhdMW8OrKK1ZuV7nfS7wSwX",
+	"hBoi5K7bb9oWZhviFmim7sH+7KeTN0fVCGH/iHKTNtQ0umsGrSsqBJBA1mBdLvEop+GZdB11SdIO7daE",
+	"HhZLnmQkWPz3MDngEZDdZH0RWGBxseKC6w3cBzBpzGxLzfj+22UurC69R+mXdusIX5GKrQxx4SmnZdGh",
+	"t69IXy5SrBqNUot9qllhWCpWpWSHhT+EL8d8w7nmjME6oesQDdF2mGeTqnNsXpEm0VcPY+aqti21D9Nv",
+	"W1F9j+Lw/KAkmxc8OBJ65YbIX2uc7JGLfR2YKZvHEkuumfq5EaXCru7aaunuR+K3dvCyYpSJrNb2PJ8+",
+	"r30nBxGpwbRgqoq/0xqVDqgqbmjJG9zDsgyWxr1fVoqxjxvlnpK9Xze0WgXXBfJzRQX7lZeJX2unL6Lh",
+	"Z1ysPzS4nLNLdDi0Nrjee3MMH3fJsQhU6063u+5AnXZWE1sNgt4zt0W5uwvftFt7HUmzx/uuh0ll/JDw",
+	"4dywvu7l4L/x4m0eaa7D1synzb3T/4ZUuWeK4fxbsm0/7rLDnfyeTXpFEavuzBh73GrkXf8wh67J1893",
+	"EReV62dwtDnIzxB0tT3CzmagDSZybuSO7DaS3TMFyqsm6wb8VyVbMaEZsZ9pQomLdMjlvTwlxC/tADWk",
+	"UffMBVTv62A+sDxPerO8o+5ptd/Phq8TFyd63w5IUcHlBH1goo6ihqGdp2Qee8GtNyZDHPIR5f69dF/5",
+	"ATvLzX0RHZEPewcbZHe8uSDbswTCNWZuYhrTx2omQFJwLkaqGBHSEH9cCRUPZOs8fnuED7fXwBns3OVW",
+	"f9CGVxVhorRqpEH7yFPbo8UEmvul+AlkXyiNOfQ6MWjQ1Rx7coNK6+MEBL+Ln0hLREKBtDwrvnhARn+l",
+	"wtSxI/YjfXgnKeJ72lBVjsXd/95sU2cwHRY01HpimEV3tNB37i6HJRy00z9ybS/0o4/gTSOSp7AIuu8o",
+	"v4Svg6dhImqjvZz7rGQfFjB4ekPgfnjN3u7sRVfkL/s/mNLsAfXwKblW/vrJ82iHD9B0rMZJQKNbYBvd",
+	"GnvrOHMO6uWUKwL+CW+N4oKEw2efBGeoYmserDX70WHpwP49KzEeAT04BD6KuRNyFG6+VqQqvHXHL6pD",
+	"Xc8v6NF2rP1e4mp3DETM8j9tYy9jzf1YwyWG8CrfCTrZMJvcDEifDDUzhsROqt4OXcmTn634J8za37GO",
+	"A+PAOgnXZC1lSVay5/OaHCTaQXCXgqHNemNekh03G9kYiPv0LhUffg0/EW40ocF6sTfopg3KzDW3VOye",
+	"Vfvzeg5BSe6sQDSnJH/BjbjJXM8N1TO8qte2OXrVSM3neY6v/Rf4XWMofmJU47SjbopsyVZPKxf2sZKV",
+	"k2d3jiJPtYG0X72j9VPmQgctI5VPa8pdtLnxseaYlRZPax6qYo1z4NMH9FS18dP7JnTHIz7VEZQGkAQd",
+	"m6ER4WaWu/8WYimxa3GDTYnGc2RFUu+uYzX4CNeS2JlyMGvk+83fcXGHTwBNB6U+ATSw0yAL1DkrfRgM",
+	"Rp+YZpV/5HdS3fkLLmGO9qPPzPRuMrR4p6qG/qctzSMWlJCp2h7EeLg756m9fLr3cJsk5i7Zzs0eWW5C",
+	"EoQ78NmP/pHJEwLdk/QlvDxvuDvauNDl0qKH3OKu3hV3CcRWa7pnSnMpFkQzRkpZaDfMM8eVz37XUrx0",
+	"2BLcQGiiBl/xhhV3rAwOFzfrbhLe4JUEth7xEO2zRzr9OfK6XUE/ATqD4bGQ8GGv9u9tSjUkoXBNqLYr",
+	"tg9ICMTc752bTWb3ZsMgDyLXnRQSyGCILOYCmh/IW7cbiWmT1Pws3cOIZ0dYHuLGcwVXpOLiDk+N2KD9",
+	"AJ/FVAtWVZZc0DQ76nXLUuGqA1fYERqEow52SyveM4imLDnedeaad4VmT2BPH+yC+0lRjaVSCmkwcc+w",
+	"T8apVpIWG+bfKmfxiIHG/krMWvsvdMveil+kmc5Uc1NCF6EN33pD2cD22bHajU3jbWh3XpPb0LjWMbux",
+	"Oj/INq73IHPbG15Vb0WNGd3qiopcLCPXBUhYsu4JheyeedVxA7gOk+ECMGzoCNtgO2WMS09lJFwG5Xpv",
+	"z9cJT9xWKjYK6SAVu+nzS8eEWDvxL+l/v58ODHaeAniCMoTkwhvBbOMcj3qt5D1LZJspRvVQ00C2Bfct",
+	"7Gid9WXWNgbb7jH21YF5NYc4B/XuVp6V8bnxwWHjbwZzUbq6rjhuHrinVcOmLZDR1uLGDd+FQ+GOQOSI",
+	"MGDLBjE0qHskOgcg14bpz/hBJsw33gk4cPAMsDq6Hm9RVokUqkOejHlZMFaiaOqUXGGfuVOF2Fh9pK4T",
+	"C1WyStFAh3y6/SzODhBSTgKJvgi99Z69IPKGjehhGvmJxcm3KTRAm5yU5jfOIzszmflNJaV6DfGBiLC6",
+	"MkzdsDqRWCRXVlQ1EQnAZYTyrX0S/3p1dQXmTffXK8xENAdXIt6SCH6KaoTOAfM4MC/aXmMXPupDFDjg",
+	"WZvZMtm9Nl7YCv1vGLBKxbfcRWpVbGV8nO20IAGDQG6wz26Nm4ZKFbDdeHxSfjzp8mEsjGnyc8XqXyTe",
+	"QwIlBFtzeGxcb/5TmFty4b+wnR5Lmc26yjokHInLOz5h6V7yEgv8al24pfQe3EaYrv/2ULSSoeTuvOR+",
+	"HhEYA6Pu372xd3B97HrGzI48lcko22CAz8ZOec8/zXpgZO16SaVgKaNfzUK/UXnz/AgN7S4741EuglCc",
+	"UmfqC0dov8pAtTCZdojUxr2W25oqTNfIAZyJihnsl9Zz86TrDvBs7jjz0ULvmSp5YeZGOcXJLQJoTOgo",
+	"LjbnaY4Unv08t3hAJwgnnR9Bm8Bp604Mi2s70fh5pHVzOJCyMf4uD2gHCTHvRJxGwJ99kULIXQrIhKmi",
+	"fwH18ENyboYIfxPAaEE3CR0vukHgbiJ5hL1nB7Psm0iKPbrOFOZPx8oNy4MGehOoecC6Ezam9EN48AvX",
+	"wqX8Nf3cdfBZvr+6ulqMv39dNBe08bf1Hs5/ClP3mCXpCHwXEi1KFTsEpyt91lEvXWg+Dpfz3dWEHBev",
+	"Bz/vnENgSXLQCbhhtMTiqpieGXxhn9d+1lbHKp02V6cEg7QdO5mAb6mFB/JLNW81ozKGGydGoYZ1xyhV",
+	"IF0YNGfv3BYctHu3zXZLUQjIY0X5+AIO0rdD0vWGaqIpLz0I/4aRcKgJ1yS8YB6dH3OHjUry6e2fe6fN",
+	"Fsr9LiYeXk/3j+GeHFD9nvIqoAumma29C76/wgDgR83PY2hus4FTQmfjNxY2y7FpRIDa7ipyyPEcG2jk",
+	"16HfOJK/M4duzF5B67zr9KNXxQ44kv/F2Q7hDH2H2QbgqufBRxmSvWaEkHRUwRl4pf6jM8OfdrJlZnTm",
+	"vsGi+zytZvXXQnUeA84qvDdl1EvMPpnrTpWUU0JF+Sc6e9XuRZmRhTpEcEViFCI8l7fe5jOpkYZWGBII",
+	"VcxBndLBowHj7WSMi4CISYgpocr4UC8CbmmQk+ZG2+/hyUbWWviDGogeJr8HORvtA0VUuyKkWxI862dW",
+	"1UgIfxvrmbjyU2CP3h9RpjLlWV2jBknwXSzIklZVB29yJHYoFyeyHbQzuRx/IljQ9/O5HGVimJOL4Sjk",
+	"llm5wteFwPExKynvRp24uKaQxLwY+hj8wDVk9etaGtTLkIypDd51xLxAdQ/doOTKvVH6jtegKCVKuCi+",
+	"TfDBCOBpCPLcP8MShxflosQy71rUzfGTB6VBvN/D6/mw4Ij6sXzoYXj68aL/Fubr1poVIkA5mosdpVgf",
+	"kc2FA1EwSoo1KaQSKLp+ZrSvH7UbSOk9RI4rE4HAWFYh3BjzUwp/5mZW6GFK/x2p2kEzykjEOL7WpBPU",
+	"qLzVc3PI4mWFJkolHj4hzT/ZTF33gOpXhlYzC0EZKd84UfJQtdXpq1579esMU4n9L4A0uWFdQNyDQrp+",
+	"lls2O31kbl4w4EjNxn3F41fXklb2ZgDwwJeTJYUsQasyKTzxgKdFbDPiqgUtiGA7pg1g+cwJ+Iy16ZBg",
+	"9bnx7RkR464wmiNuGwkO60XlnBCSurfTsM556wuiweQnvGQTyMMxBDK3L8O3bBZSsfugDZkM9z7VZsYR",
+	"89Q7+Jh1KiEeXhhkLt1nEherF9Kj2hxyhQUfTrFU8Hc+vWKiXscs/7+uDo9qeVz6wxxCAmDGZgS68RI5",
+	"5emw84OixXM5ASZzMAv8KtVdIv0yX4lvH7mpa9Z3jBH2LUz7hummwiotKSVnmBVu5O4n+wXqq3M5LGUi",
+	"P5xpjYP4DzfLN+x0uAjTTK8PLY4047wdVXHqjHWkXEIxYkWJKd/BkhKsfnTLQk4ooaKE/D6n6hofajYj",
+	"VS1HYW9D0NoKTfqYcldvvwLwSOISeNsGcB5wEbwV9zyVV8q2lFcjUup0OKPtnJU/PMxTHRph3LiHujvc",
+	"xKMi0E4j9I1vaaAEnsjGe5QaD0KOLUElT+WLVVzcPdHENnjpgDQgWs4BBtM15WJ6ue1QfqTxpeG2+pGN",
+	"Ht1ByPZPVFPLg2wKPYzsGbYgD++QCOuZ5Mvf4+fHhG34XlKhQHaakgdcz0Eilx9lMqChplpbdWw/VmKK",
+	"MzrGJugAnV9TrhPlOIsNFQXuXD4kFl+wBGCqVwcjuAytpGDga7USEbwcPqCNaNytmna1W3nurXh107t4",
+	"e6UphWGiSNgvmOmX7em+d7SarpsGYMn9cip7U+wE/cVYa+pj6p8+OFRgKZ+uwGrhzBiT4dZt/J+b5gJJ",
+	"cIuVV/w294kVF+/2rUOo3DepZayDHiX7Oc6WtFPtPRMT3H+AiA5j9sENm5PD5gCZszPeFweEmbnKRAo/",
+	"RQD3VjJFBKOKAUoyAUhlLtZwhpwHKQW8MSnk2zbgmVZrjsRIBADrvVpreE7WaLTzPMCMD3UaLmOXoSk4",
+	"R2DZy3bwJgynDv6Wkx9RVIyqUHi+td0nPReHIDLkJBRG87N2iqGbaDBDe+Alv4l+dxbtkeqUxfW85oaN",
+	"sWrKOyaiU9AdkizLdjzS883b/2CsRl/RO8bq91KYjcbqytlffUW94O2LuT/Pv5tI/RkQtjMS9o7+g9Um",
+	"EQN9gvTkLhQgPnqyIm5WVfyMaD/j1Cds9HdsZTye7IgP/YkmdM1Ixei9VQkbY9XCuqJCgwL4r4b/8QfT",
+	"vhaiK8vATbd567LFfDwz79JUtRD373ZqsdDAgTZlGmsT+LFw0mk9DqqeV+2CfaLbusKQASiBq4loQWu9",
+	"kYbUTJGiYYvgAIQKKHbBUJc00x5/63sbLT02lWup0WqyGdd1srZH3txraTJ3L1RrbTMdQ/GKSHB0VwMF",
+	"cLismtqDXsIO2Hcz7ARA8T7RZKW84D6En37PmNH/PACBmqri1ihq74//G4eopprZJf4zDWCN/1RwVVRs",
+	"ZOgI9fzPJMZ1GsTa/vrPJPj1z7RaJcR+sU5OabDR7QS6VAhDx7X3Ou0M31vggBx7QNjtHiw625mF6vzO",
+	"899cUOdOTvN+PIhMkD1Zwjkdbr5f8mfaoSzn+y1TRZdHE6DbH29SimI6jrrRiT7tD4n+JktA+xyYEFQt",
+	"nY8x1MmBIXuZ13GswVIWbg9zojtneddicKdjHyyWKInM0Q3P3Bd5Vvx+RjQjpIujUAyp7dKGD2M554YS",
+	"z+XJkbn4anoT7OHLpbQhu50Ufeh8NgKao3IvZs8TpuU6t4NZyUYecGIu78iCVjdNhTrLPv0sG5WAaKGf",
+	"RhFc6Kdrpn5l7C6FIK/Nj/26tmmP26cOMEbb76KdYKe/XMCMdt0HYWa0+dZHuYpmFF5K1Dc8EMvP6o73",
+	"PlcWkX8qWB7hKLDaaHWcXB9y/07u5rGliuTIxhRyO4bucSxkwFDT6xovUz4Q1fQyi4av2Rh0ZjdyhxIQ",
+	"1DEjBoQcvk7sYrCJ9Mdw1ZV8IHIYxmlrQkJ4oZAmsb85AAm0rTHUegKAEtGk4R7PTr6od5xH5717GcOm",
+	"DivFee7E7tT33gdy+KlLxG7pxo2RHXWKkQriSENPSWXcruGjN7oN12Fosdmy4fs4neXmyTIKr2zbZGMw",
+	"eUePh2DqTgxfEhalMMO8sVJy+4OX7XHBVsntLS/TDdJFORJnkRL3i9X3NDPEO7WR6Nr0sLg7B05Ib0WD",
+	"+Xf6jPPL0jGAzvNVjBSK9zw7QIC6n0oXQePQooKOso+8Z9fxFu/PMeCgzyv9Bl9hQ3VQE09wjcwGARoi",
+	"QfyGZjtnrbg9yajTmrXpKZ4txynmw989oHwbi4EXvLSUZLusuIRJ92l4XlsgIwgQplpzbShYo+852/VK",
+	"dyQW0fNPJyZ93fHWDjAccT/ud9N+3FEH7i9s99FvKV4Au+czHsnXmDencBmtE4eulxl2qJP+pHmv6Czl",
+	"7tFK27dRdf0T5UtTW1ENBGQHvhwzz5a0X9152rKdmeMX0qgBpbcq58T7VagvNSdh8DzJgjHRANE3dlST",
+	"DatKcDJsqIuvWdqXWdv/sWQ3UpJK9mtqTMDHV5BuiM6lWa+ZzrHe37Ytvywudl6h3VOUr8cD78Zrpox/",
+	"m1uSrhsZt+0pzJ0ffGf7xyyJP+jYzi+9U9l5GOXQntcPK6hplgaDopPeYtdDh/mX8z8p+WrFFBPFDFOW",
+	"7+XH+Om0C8KqRxf90caIgoG6bGUIosiY23vXGKTajZTV9OuxZ+iEzxZh2JHZduiwfwGDLx1Vlld83Shc",
+	"Et+yaYzksFDobc9mBl37jhZ+FhOCs3QdPussJ1eA9p/CPLrzOjacNBtgNuDJ5gechtW+dxQ6fJ0yEdrj",
+	"0jmnJBYfyZLRElIdfeBAzhEPzRETrfthAXOMU8ill5wV94BQ7Jpydfht919UcepO9nL+JyUTD6nTeN/P",
+	"75sGSxzF16il1i6rJTx+Ljrjuz5O619RoNY/pEDtfolbdeWQaP9weW2wxv4ERi6va14Yfw1hOl5mnR+O",
+	"y4lLWlX4c+0reh4/RAmqTzFWazyZFB6qc+YNLDOb4iUwweIFM8lJfE7Y3nbeF7APynIQ7abzCEGxDXvl",
+	"99NPo0P6zKsjsNoRd8dNgynQ00Xr9i5FF0o8CipGOR4K3l7ZqO1tXsHxtJeuG6A7lMsDlkUaRfUAgpgE",
+	"FlCG8ymY8QKfx/hMx0TwzHQcgXH6YbJZWADZRrXFha5p4Z/KOQLtba0SmtA9lxWdGcvpH5/w5eSB88a/",
+	"zlCRSdsVLYDbMw+cPS1HHLbbKDnnpntjZbSOKxSd4vHRE7BjAxfVWIV+b/3xgaYtZ/pOclhz8Mz1ckqX",
+	"y+pEEJxcBDfWjHz64SmYDgHYcVNsWPaRCc1z0tCV42D/igRm6ZCpM3wmi98GNe1wLq8DGsSAy2s84mFx",
+	"AY7CxDU/3KMuUIULZsdv2cyg1dqFV4Su4oBhUrlUqz22xOFU62gjx8uNPXDVLRdppNW0RLkfODkisY8P",
+	"M9SYfJykg7u3E8glc6tqHU7oJEJknf/Mv/dKzlLJOyZmfrRXj3uyIm88IDNGaU/OjI/uuAdGmqjivC9L",
+	"tZf5PtLU5PoC+tOMmbbS5pyP+jokFoqxndllBFg5gmLODzuTZh0UqxnTNTmgCMNvZBMesNzpDSWxDt1j",
+	"+ksLahWFMuXsJ/5SNj5mY3Alx1PXzqwloT9dLbKU4+iwT7n3jL8jjrlmOs/++DvYsZks2YaLMmVPCeXU",
+	"9n8Tsvt8YL9/DLU0EdxZwW6HobMpA0lnoLbXOLd26/xCup3nkj7Q7QjaB/vUfmAq1YlIjUOFtCDW5lwB",
+	"e4cl4QSBWXbm1I6RScOw/mNImABt1c22PiAacF64h7DLXYYY0P1cQgcT0bYCgAjqoDAhKwgkuYzK9x7R",
+	"eZ7J83SuybpRtdS5wF2jLuaGvRUriYfFW4F+tprt9QDcoaqMxqM/4DfiKO8r3UKGHXGzgKwWyCnKdadi",
+	"ZpVR0dKv1u1tm5rTMZa46bfoXR1uW/Q4vN2gEXNva47ACnMeYIsK1dr3z9QRVRN9vfWWCun4msSVEpd5",
+	"xKXya8hrHUAKuezkxPOU9jC0ImB0Bvyl6wp4vkCT+lnZ++T5Vfi/qWpvBzuMFhf37Ys057LZc8qFe73j",
+	"c4rCUyRj9FjAWlHerXGODYb9wZWr5NaBy/ZAcTupEQdDtKZgI8cgWjWrqYpHDnsdHBRuyHWPye8+37Qf",
+	"8ZwwzGYjvMYuoTz4htEyIBpBucQ4+iQSrDcgGNlFee2stSsw+4R6oHtWerXf8PnJ1R9UiYVGLqnmaBIj",
+	"Uw6UI1AHsImDJXsvDYHqO5aCrEKA14c1SozpuQ1wb9j+j78321TSdcCY2/8FirWnImmoMiL9awb+InLZ",
+	"7Kes9WwziifBvjr6Wi5Mo6dlL6+s9VINwBvjciNVepqYn1qgc469NxYun4M4O6NMIXBxokrh6FVTD26o",
+	"bqFHyg1e3gVP0I9o6IHruwfanae20zj0IlVBHav2/8FLVnPL/cN3qcpPQVvNk3UpVwPD4BVmcxw596V3",
+	"1adqRm7oPXMxeqoRELgXSrfOZoVuCaKrq0RUJsqNG6pQsJWiaUtXbBkxO8As0kSuDBgsDi2BYk/em0Fl",
+	"5F7ykik2t/wPLLF8ydearBuqSgJ/lIJU/B5E9TXTaNpBJ2wwQ4kS8ucWsB+R0hApeEYoyF+xjemc2YwJ",
+	"BpEvNuXC/O37i4SIt05I31gJl2OPAgaBeRFm0RXX2ztjrEBN5O39Uxxd7EhWmKseAVxLyU6qOwDUAHBG",
+	"h8q8cecr8X4nnu8kstHg1e6i/kw9vbn6doEDOo2ngc+G+alkYu2fXqcX+enDqVbz6Ta7rLeA7LBKmshK",
+	"3Yy5/ac/LKA7iNvSrHfIsuABr9BOpODQVbHh90kFMXw0RsaIQZtfni+C/4bRxwvRhukn3tGDZ7l/YP2P",
+	"7sTuqHZQXqy8WOQuaWwd1xQLu6VFwZCSNStzqf/f/2dMJ9xvj7VWjBZmRhUNr1qi/S+IvGeKhJIWTzTx",
+	"aT2IxlfnTnEPAcaSw/UQZh8rd8DUJg7KFvLingGxc4+K+wbmEkI+c+SJ77qu2e/275FrqgwveJ2wmPck",
+	"oM6xA5FCzylSULH01T+eQpkQLULGVH4NVfgiziQuIoZQhOGylOou4eZr1iEZ7DUcXgQD1BngJ3PYfI2F",
+	"eRlarmiFHQK9ApjSZwH8TYfVnC4Rr7vdk0l51xvvEdpD2BqzPJS4pWgl1azSQZuUwamHvJNyxUEVSdtH",
+	"loKdPF859Xs8NV3RC6BNlhjgiDtfEPAiT8Kejod9Ss0T0Wv7rmge8JBdf3lrcXM6aDHiDccy0CgA3Fnt",
+	"kAoiaybIilf70F4AgpAvL/4AmAlfcupT9mv+pO5f2+1pKo+2+cWHlVn2JZb3PT52hjF/uFPLtE1H8wiV",
+	"xlex9DRFbwQfFTs48Y0aRkd2oXzYaIHSmYcvO3itcyxz7gCjaDFaAu6OPeTz2T/Yw8Fw+w5kH4abjV4U",
+	"dyIuKGxA3pvtYoJnP9YJiIAlT0RcWJW5YuqoisPzYcgXF3ojpUmNu0sEiEyjl7cL8r0sYOnteKmjlLQr",
+	"Hka5r0WSY6kxYEWpDVPPfhJmRoyR+6jDjTdolG3RqHs2I25A3bNkOkuwsQ/KdjhIdnBvLRzUAyRTM1ps",
+	"CESqaCLAe5U1hV/tFw7Taursu7WN1BN1K9mjySf02n6YvmU/XdhmWfgobuj5ACnXHcklV/VyZRTH7pbT",
+	"6F61NPPUq6hXDQqAjglWrTw2W7RKQkicSmbKRRXjWz4EnZ+GUDmJfFYrpn267OFD6433+48iEkCjg8Q+",
+	"bahpehECVvIVIE/7YNAyFSIwRzKcY90b1r3fkxUDZdvt3ZMf2/HiGgMx0dvJ82vqRTyQabv14DHXUcuc",
+	"Q2e99CDoHm8b3EJxaSdz1jwiY0+5jQ5QWA7kvjGrLfMGW7DdQhkTKaZtt3m8OqbZePZLJkBk3naj+zlS",
+	"T/0Rr43ssx5PbVqkaPkwZY3IgSoyA/MWZO22F4t3Nm0aZaaXE6M2XL/4rLkoeI3Bq9ZtfvoUQkKILexX",
+	"FkJbcl8MZ14RIvdZxPoLU8tNf46LPCQmMX6tj0anc9OeHWIb0rexyODe5PIchZEak9kYbeedyY+h5F0r",
+	"uawYgiPWKYm4B3HoiwI5FCVAsKeuSm5W7cTENEI9sSEqV9Vs58akJ+XeWK4wk+4wKcBZm6J8KPvtpxuG",
+	"GlkrDt9WsDk1OG0fr1lVHSHhJmk1WhZy5DFgVOdYa7vKhf+mGxYRQqtYqnIoUJFpjUYwJmMX8uGRFasT",
+	"MIhUm9ZB63GNTR/oM/XSB9jb6Km3o2Cru2G0hLD/o7PC02XaN3hq+sg+eVxe92WWUS6uY75hzn76ntb4",
+	"EUlA0Fc6GbKCmDukYMTpta46CquqBbkiRpL/0xUntX/8Y0GoIFyU7BPhwkhSsTUTiTLGa4+vMQdkV625",
+	"SExu+WBYZ2qGCbOBIjWUrKTsZcLYpqhIJ+8TxoGQmTkx7Iu9YcmSmR1jXt6lptjESq90WbEnmthNBApi",
+	"wdrIrEVTVfbTixdGNQzzhCruy49l5UiH4jJTOPBAm9i7u20uPB/FEjC+eFbc9rBjWfxvGfgw1r+mmOu4",
+	"kGLV6AyUwdex4QjU+5HQltEguX9JhspPDreA7Bi7I8sH4iH/TmDAnIDVdCFv+g5EFAAlzz+Sd6w20z6S",
+	"UPcLAmK4SobM2wMVjsdOhtqW3B2SF8Sq6j40gexYVXlAUIiqz6yNVLEQkIjhwJwmny2ZzpF+XnweC3a1",
+	"hdQxN78FMRupoeyXA0Fd0uLOGaFnQHPmJZH5yGv/kPVSx/xsF50ztochH6Aq3Y4votkaWAZ/xwu5Flxj",
+	"Tm8rSOSrzBUXd+99JYO8L/Zr84zykZtpqqii3tB6EnLgo6JcMHULbb37NGUySAiQyH4FP2B0B4bZjBAc",
+	"t7tbqatMlVGvE/CSJae4c1iF6J7cUrjpQ5ROFskrphwKJnju9kkdbrlhonEtbrETz5dxW/msS8/ch8x/",
+	"65+y+gc8N7Atap/Jn/VP92wPA+VqKvJ6pJR77PKRKq4sH/rpiZ2sxKdoRmN2iZauoThZsCVRpDHIZRrK",
+	"jzN05m1pl44V6G/fnw7CXsHxvpfQGvJpUJfBdJGXfVEEhNGor9l2nfolwtedpBqb5SMUiEk+nxnFXrgg",
+	"tK2fDXtpH6gnmsidaGtphuLylDvxdQI7tVsdBkkDh59J0bCWplD6pa3gKYirFgM4VpPDzY3NtzyS5zKw",
+	"HJ6uxghM5qsxUrKm29acZYXXxYC68LfWjTK5MkyL9tUQPFBkshzNDatvWMF4jVxMd8IDGwyiqY1UrPQ5",
+	"HbM8PPuOFKkwl5Jgu1D7AWTXfzWsL57NHGnPBSJdvTK3QJwsmpkbP/DBlSHQ2g74cPcoUAbiy8sy0AQH",
+	"R0KSwP99fgnhjsE+p7aQt9K33hcFAsJk5eG9JybxUg21V18pOR/0k6mfG1EqlHDYitwQvQ9z5l8qWdcz",
+	"issn4wowlSs71vX4ktFtCa25O7hTcoB/mL13o+XbEtXXhudwr6zXUAjIDCKMTu5Wt3Mr29fl3I7nlvfz",
+	"98FBtf3ct3h9IBXvmf7NNXl1+Q/TdxcO9JNTrqNXxWXUlX9CA0Mgw7gSAK0eP1SlUZiN9p6pkhdGu0cx",
+	"ygpt0laeE6dRIuOBjD7u6Nnueks8c7qJ+h1DWSOYi6bKAves58kIMx7U22PLFwyWO1acAB7MREHfEb9U",
+	"dkolljbpr1OgkR++s/iJO4Td85KJgj0DwufeIOErd4PIRpS3IdhgWPGJckQm3MidS04nnVTgDdW+Cs7G",
+	"6gju00UfMmcKLAckMG9fiR9+P42xk8rVnvisC1+876uwHxC5IrFZvzilU3+2/BPL0n28vSqu6q9TmEPG",
+	"52hNBBkH8xVzNXk70MmRmL6vhd9O/OxiZasms7FzS+y/cpnkqKHf9nXdBzccDnWTsm5tuTb0bi4KCIAf",
+	"pcdMJVh0j/nxCw+9pacRynKn4Y4ShctNgG08dpZ7t5fzqMODhl1lxiM7dnZtsI6QD9bZ9gEpetvT2eE8",
+	"n7DcHeITixRASuwldicNQpXinq7xY9ThEBsmPAxtT4GadQq9/0buflJKqtEYHMTxgiBXQYnGCFJVsQX8",
+	"acNoyZS9CJ9Phygo2J1krA6a7hBXcEDGA1qmYmbA7E0jkgpZEcyzo77G8DUCTTVaqL6SUiX9oyeEk+zE",
+	"w2fX2YPwRrwgtyRwXgkAa27k7iX4Ib2hUNAta2vm+WLKmQFTLqLyWFCnthb6dMBbLH3agVQJOmDRVpnW",
+	"Fx2KxH1Gj2Ngpn1BqwxW8KBBNM4pBee77BuuEAdBlkGh4uJOj9l9AwoRFWTJyO9NCXXVxcDLPXFc3nFx",
+	"h6O53icM7DLAIk1CMDnmi2GFab9kf4V+/0jJCgdfghRNDhg+E77gNUtGXgWHYuXqQDlqJ9gAiIRFkN5l",
+	"oX0EGofQrNSGPkF9DyGGJVc8QPNCg4yBeEVkxVxIDzQiUrBu9Xjh6mONK0pAiRgcFuQKmHiCoutZMW1p",
+	"ZkxGu3lNMBGzSMsU3IR3FeSEwrkRWtyJDTVDvsqD0gnkmJ8e5ZB7XssSjRBKFD7J9Mw1wjhD+qGVd2EC",
+	"oR+MD9zscSNEmH3PFjY1LHyUHgmLvcgkRk3tGHOsTEeTLw45SsIYZIvW4RqXXO2nr/g2OCXyPriusKJ6",
+	"oVqVGJnlK46EOa/pdrSgWOktHR0+eI5WsWaszPaNfz+J0ubsOq5TbEUTCVlcaONTOw+FA6yZ6iY/7t9i",
+	"kcGmSLNj7K4cFsFDCgnH6fwfE9RxI3c67s+2Xf7Cb2+uab3lk4Os6+5zuwhEkXgYF0FmFHsaFlLoNKX6",
+	"risVGubSIbyModhKMb2Zzv7xQ7SPCXQMcSPzSAm0OIKW1xVWkHaPmfAju0eedf+x7mY0z6rN2FkbmmSr",
+	"9ewKXpbQD3M+wS+MNe3oSKHXdko57jdgkR89hbGK3iBP66Pm6o5s6Kk75jz2AvY4kL069hXsRe4Lqq08",
+	"SkUPzJJrAp5NErIuG0Zohcqsiwu+SmA31bxAg1PNTnbiXLSLewBjs/2ESFE9wF+9CjbI/Rh73PnqIgyM",
+	"P5hao4GLJdtOllS95Wvx1sVCTdsJHAxYeECDJDmE6DOGizVpagKtfKpX6SN/XDSQuvdeBcCG7kaPdYFi",
+	"2+wuxOQmSv3eB2/0J7ClvCIVo/dMd0Z7SVilg2Uf9kLzbVPR1OAQ2vtW5MUQ23ZYWqdmBnR9F9TERSKh",
+	"fU522UdGt7/YiyPD9echjlIZZbfM/CcGDbtm+D1RoPvtd5B0od5he3dUu/IfEOXFWMlK0oiKabctS6vx",
+	"MUVUA7YJdximXC1pwLl0QpqH1UskladZLIlN9QcKSN1Z0xNNrOROfLnobvDjpFYSZhThqzwo8wDALq4K",
+	"3dgA3zAzBokJPNBoQ1OlolJpZfPh261MOAxx6YCHjhqGRjPM0f6ysdrbTHFfGLY1C8YJd1HagVTtfJNo",
+	"7Wgw1D1TiVCvkm1pYnPK0TBdlyNJNDM6BiqWYHg8gfA0KI7QddbT8hyFGix13++hDbTjOrPm7CIP25Eu",
+	"R+KuxisynLzogl9cF62gS49uyYX8Qgvzsj1eQ+ob0k2jE4y7o0qEdJ489Cf3QX7EFgwdAROA8+J5aQ9V",
+	"qx2V4FyL88qWYTeuxMoh4utGmqSMNidnYBAU17vpFKN3iCwktSFbcNpAKLJz0yHMqjh+boamG9OG2rlv",
+	"4tj4Q+Qrxg4eIh+LO44u1BINQvi1SSKPVXRGzle/3/3E2hSJxwIw56b05JI73gwDkofUnKWLpob150YT",
+	"uT05KJzI6woHR1H3hbFDQq6nBB9Ba6jmhAH4pmqZL+m0ny0mlLZP14zmtxvpz0EiZbkjUbFP3GR3v4pF",
+	"+Mea/xcrjFSgoawYM7dONpyeClRpyp2Kl4mz2rookPy87HC89kt7oUDwnWc5q//wwZxtcop+/hDQfM4A",
+	"ZqNYPkWNzG+6y297zypZ8OlK0x0O2zF697OXVQdRJpDeo0jIM0Qyb5i4Zfnc36mqkdf+wwwe7RXTyPxi",
+	"Hk98+jhriz99zN64vdoEPlQwlF2TCVnTn0u83EdWkFa8gOdHat3WMplSmUWgeRAnI3gl1OQhfMKM5wN8",
+	"3hq6Wt1IDIrrhKj3SYT7W5OAiKDF5nbTh8Do3EcBCyVfo48ZoonUaYnFfw8zPH1NGi9jeqPIb6hsfMeS",
+	"2ELDgm4pecun2m3xqMTZPIYV7Z12LjQ9u0RmCcxOuephbN89IzANj26hPLpg/owMVWusDGhtT57vdref",
+	"6ZiDtwmLbYGCfAHelnMWXb6MoCqBElkBE7e+dtbsaAlDK4ZDKo/mYtGMCiSdfCtapk5pND8P7OvBbE1c",
+	"MqjfANUIsmT2uPj07K3cqxxQVLy4S+EEa7v+paRY6A83mtCyBOCsybAKP0hyVV5ixRBqEslgpUxYpNep",
+	"c5fCZdiwKmkeKtdsy6ZL8v5HbDihFCZhG1IH3P4wZp6l0/WiepML5rlRdwKtqodeqmBea3wNe0Wm4XQ7",
+	"536vZujsBL3+ifEbGe+PdvMCFR0LeNaJrtbIZdnKcltW+RB9uVmv26SXYTxgKkotzTiZGHmeRDGOAL7K",
+	"tnO1cz7I2OVYBDH5QI45Dg5At8wnocPdFTPipHIZ9j403Vt7HOjDMB3ygJRngKY3KcOl//Fm8H2qpqvn",
+	"bu8c6H/dGQpj/HmIPv82S/ULW4S9zz1zjoMOOnDwKR4sygQWPcwNsT8QSmqptTcLLmY4umYrFyxDcImH",
+	"sV3PgWexZglf4DxA2y1VM/Iq3lOFRolr2agig1xubmHU+B12dHA01BEPdqPMtJMDNDUwlpUYkG1BKyZK",
+	"qoJIRDhY1xvNRlhnumaALGh101RsOs0hNISgDaNcPMqMcGe5E6GoYxKDT+4EWfF1o5iOoROa0DUjayWb",
+	"+gleKLimGdkm1GWa6GIjZZUT73ADesEYSmzrlD8APtZ72B1zRJLGCfpVtWTzg3W3zDNLikVfM6yK6Yam",
+	"MfD/mYKiDZLX/sZt+HoD72Mj1qEydrUKj2fIk9jIqlyQKyRcv+84r1jKrSnfsF2GLr2hPqP8n8ynnztk",
+	"b/e9X0j2mxCIeNizwOjW1dbJvyrGS8yeFSX5KCxkz8ydGrVhrBRzpuq8n+YSfcRr7etfPv1D+fbVL6/a",
+	"QKAF0U2xIVSTnxpL6MsfmKpCGn1+fNDMyyu16b94Ih6U32BVuA/NJA+8880OkJNS075pUHh+WlWvWhih",
+	"wXtdaUliPIx9wHxsoAvKQ9xetGQf5WupRMpUsqqoYiPV96HqV/L3waJ7w/X67nWUZX5vSTTf/v6RbesK",
+	"RYp45OJJ4+VhZgvcbbTMSCmUsPjHrcRzgpXOW6TaarysWGIOywg+hsElzzIiO+x6PQYFtT8OxFE71f+T",
+	"IbJ2hLbydkB+IkYCKMmsuaxk0SA3RYgQyu/I1V1DugKrNQTdFFVT5lRiD/RpO134nQnzjWSK+5KtRvoq",
+	"VYeokA6UNYWhMCd6qfCm5Qwo4Ne2qf1kIzmmp3SAOEFlsW+soiITPDLzHur4W9oFymZZMRx9puONORCz",
+	"ZiaODJpG6eJP+8gxnoyLTvl8ittgu/RPYcZMwuHElKdZWJcxjckOkwkz/Nqtdj6+sF8nnv11MKPOdZBy",
+	"vW64TukYtS88PIX9gNiMO8hWA5teDgT7KMpJwv+Y4ngU0AkXonuQTaMhfCHIYBQr3Bce3sOw0B7bFzJB",
+	"8DAUfP2JJIKh+ws7gF3optoVHO4BvugWXN6VQoaxWrZqvSceocfOMSDEtGyUeWpm5fkhpwYHOHCfTno+",
+	"bauRm+eaYhAa8zL+uocbBauYY/qcGSDdMDDXopmgTLDZi7i1X31DyPohWdGvpotgINgsyP3eAo+uV1RT",
+	"ZXjBazoHh+e6/QjFNpUqUSWzNahZWTQ/kc9L673J+nHGSBS2eh+pb0V9KTWqSoBucndaon7BQDH2VVa0",
+	"tN2gd7XtVuMjb6l4cGlbhCrcihic7fuZkhumGQHMZpemSXYbXuGd5ELYxqoF/qJ0U/eTyLwYHaGPuBlv",
+	"Iwx2fwdOflilyoofj/jY4VSmT2OjECc17wGfRovu0wcXeSvl0xXYcp1xFwvLOihAIiWZ7OiR80kGFfQK",
+	"YThYf67zrdOWeIdZph9qVuK2uDT+j/1lARCWJZGiYGQrh8mTGQH1STtbCOYF6KoSanjQ6ro3t6x4zH3U",
+	"zXvoGY481Ib3V6i9UTdUk543op1PyAjCrTK4KJnyNLYlTMeJE2PYXB3SlAcyoW+HGR+kcf/K2F0GisIo",
+	"jhR9eCdpiQMGyG0CNWnLzWTPr9bsnWuYBVp+qlnXPkJiRjpp+t4J1E7WqNQmjahgpKFV9kpS940HVXCd",
+	"dWfUGd6vOguE/VxJdj5gPGBARKg8zywHpNH96kq5HXQu+Hrj4P0QNPR6Fjigi1HBLTsTwS/wjvrvsb35",
+	"VXqRCcdPT2XE0qpKhD7i/wxhqvPAS2Wq4FoCKnS3YfnBZhq01o3HQwf5C7y1bqJhmBxm1kbBIzZ2ryQX",
+	"mXe7+zlD49mRiO38Fm5Xc6UExxkHiAlfACNqhZgzPgK0hjD2nPTqawZwhVBN00EyPCMfW3gGgCFf0YLF",
+	"RlYYuYXeQbjQECu+ZoIpCDe2l4GDrAdF409betf+/Odn5NadNId7EhcJnRQQ2mf7fEkoMUwbck8rXlLD",
+	"oKJhRRTTtRTaDrqmXECtXLZ9FouNvLj4ydLmolNT/+Lq2fNnV6EmKa35xYuLvzy7evYXuDo9A13Sml8W",
+	"1NBKrp350oeyW3YCk8zb8uLFxd+ZeR0bwSXsZmNbfnd15SOUjQ8PpnVd8QK+vvzd+4TdPTNpH4iDwK4m",
+	"kvZrJcumMKAhaZ9KQZsq6XCN070Mdbkd08DiS66DJTG19B99kzMuPAyRWjYN0DnODAw+nVMt/TIEcqHr",
+	"f8NYedvGvs+iwaenotynw/DyQWXh/7j98AsB4GVqfF1LVwBiAefR/YujyUuiGSOlLDSs5Nm2PBVhQhAy",
+	"ThhZVXKXzRv2Nr2EsnlPIVtnO5Mo7lp6qpkAegijXxBA4iV/ApzlPy+Iko0oyZ/aqgYLIhURTVU5X5AH",
+	"97ln6s8Ld4+QP62YKTaOnGbDxfrPp6LdVgZb9cSxei+D5ZcqumUGROb//nzB7ar/1TD1ECxDLzp4s+HB",
+	"cfmhLR0n3FZffjv/IfYLSjC2YnWIOYPVPNHEJ9Wchu51QACVGiH7NeXqtgXEgzoJP0iH1nYSGnRgSL/0",
+	"RQO7U1/2qP89psNzHV9oqXwej7vyegHwpyIZnJsMToWDdc5XoGvkR9jHrj1UttCBidyhD/htUIDkaLrE",
+	"KtAoQd5xbX4MEQ5H0SJLGfuwEz+GAzKQPFEKeYQoH6Pr1rIgIeCPSGGFqK2EIFDnATmEVovEAXtVlj96",
+	"mf4cxwv6fsMrlne6np9s4HYXkKfJ1UlsRAkiNeGlZU5uYAdOw4yXn+G/b8svvjTF3ksBKkJ8KHzrY58K",
+	"H+3U3+L/rK1gfs5dDsR24VZZO331iDt96i299IfzcbcWP75uJsdu7sDBNBIrPXTThKb7eveBrylUXzty",
+	"w9gD05efvUPnH+zhy9hj6R+xPIFO8z/Y6E7ipbCwaJ/fvt7D7DRTSai+80XrnOUe7B+HPzCTR6HdkSka",
+	"tpjWVzNOwy0TpQtt00cchjn+/LYc06Aa+ZaLECqKiQGPdz32XZkJGST4jqlixN2ZL4mB2BqHBsDiv4fE",
+	"TtsSEGAoyLgP4DU+9bG93Pi626mz+7MrS3M24tn+f5Vq9BBBULfV+mGy/8an5yOrqkjQ0wsJtmsHVvbI",
+	"J2BsE52JwbH2Aryvzl7T31wwgXJzLH9zcc8NjXkNSWXlbafdY2gs7Xg5OktnFe52EHIpywdw+Rp6xwR5",
+	"YObUagpM8Vyc+QvbdUnwuIpKO7KrFIRf0BUXdwtfrrPl0lBm60RMefm5/YvXXEpWMZdD0t+PX7nZlIp2",
+	"6ZZnKnFLIaVkrrDYTqo7QsWDC3o44+3ZXdpxsnig3O+Si8vP9n+nRMwxKl2dgZOg5jP6ZEkCdGDaXm5Q",
+	"tOiMJPekOc9r9aooWD2k7Onvhv+QXEQLd9abNU7CDlbpMadWNmYpP42+Ih9ck8d4QAC4P+PpaLGOtpRX",
+	"i4AAsoKMuJNQ5PKz7dlfXihpbhgt3zvs0bOdRNv/R9ClcJt6qKt5xrPnyJB79P7X1cg91wHVT11w1xHl",
+	"/mw0DUMkHkgAnYHgZXAYEVpVAH2g/UNJtRRHOyA9Jbr2H5QiP32qpTLeNjOPKLIwDPe4xXdpyQUFm8Sk",
+	"D84SZreRVTQyL8D1CKECglZhHeG/z9xgz353qciuYCzM+bWb7NMfua6l5sFTNuIOPLX8tx1SNOeqP5KY",
+	"j6ei+IXdsILx2iS1zR0F3LbjLZqRkZvSwRMnX5FX0OIxHhEYycE6ZDwlVpRxDnanrJ32MQn0cRE9E9qa",
+	"b/MomhqMxcocCvlDrTsmHO4/PyuxLj+7P0xoEP8pSumWk6U5tBn/bllkQ0t3FqwCvz7CaJylPPgVnUZx",
+	"CATzpZX02Mv6D8ZqF3t8tssnDIHw0EbuSCXFmmgu1hUEAzgj4R2rj1EdGtR421vs6UX53jof725/bPIG",
+	"LlNMe6QwXH/Sd2+kuoFG56E39H3jOj7YHcRXPiuJayj/VkDNbmeRA9eFB+1aAFytuIM30gq/DkuAn4aM",
+	"l5/hP1N6fkvNbEPITqo7fc6rK0z8PFo4rPg61HA4m3kujvCNqeG6LQOTeudu+Vp8AByDDPcixLXtfALi",
+	"nnTdOmF/y+ExzdeClQCicDB/pTj9NmIrHkH7tLjvK5OcKeTLl0j8JlnpsltSBX0nX4PUe+YzF7p3gx18",
+	"e3sJ/SWR9hKPCNfgZjyaO1vKmaZOP3SuLOKZWAn6/tY4ydDValRlgZIFj6KwtCVGJ22Ddk4R3TAYe05A",
+	"icvP8J8JdeSGbeU9SxDmewxcyLYvT/ZyY1+2TS79Ei6SQV63zLSFKM7E7LH/R5agAxONpFgAQBPZ0gdS",
+	"SpfZIuSOHH+WYjHX5Fn6CC0e4yy1sJc52n+0f/aP1DCy1Eh5hpDSj8wbg88iDULvj+ym7RAft7MKtgOC",
+	"L4JuwsiqklIN6P9En8boAnt7+dn+Z8zb8Xdm4l7MfY4cmR/nfnPruJiIYT0jW7XIqad6zY8hH77Ll3St",
+	"WCxqkTbZhlaPcy3F4XKupQhyspNELl2OkAanRHDiLOBPFaPHmicPZsEU8TtRsadlbm/9PyN3vwpzP1SQ",
+	"rxtD6I4+EKnIUslmvTEECi2elsFjvZrUZfaDT+rL0KVVKwnhRo+AO4KVTttQUVb9Imrw2LmKVVtXil3T",
+	"FTMPgNarOtV9S/gjrSoUsSQxWVf4BLXIfHeV3U0orzWjm/2XDE4dKelDC3H83dV3f3v6/PnTv1y5uvd7",
+	"A3tkgWPn3wgDnvnsfs4ZRO14DbnEAvb68sF5nN2TLxtfotvbcqFuzTdyd7Vaz+E3Fyrr/Qgdn/Ndjog6",
+	"h6fnuSIIwU/k5LM2g5RwQza0PPFNFvP9x2MEfgrNsq40CNjKudJ8LZd7pkpeGI1dRL/lZQAX+n5m4q9L",
+	"dVashmxeMGY6akOUqDZU2BNDNXl9+19fL8rgpMerrSyCGxd+EuUbxspsz0AoRHLmKMljD/97esfwdV0d",
+	"kX10FPAkogiDZjas8fKSUEFkBUow0UbWGmgc4FhOdw+sPLDLiUn/hlfVdUXPZSJ/87WS+ezAeJoKJXVF",
+	"BVlx42HC7UHxOOkLe0jgLj9Nwt9gD9d0y8aNQH+HFo+hbdmRbpvtluaZgUAgKTasbCp2mqiPk98ir8ry",
+	"7/RsWSe26xmc/PykA6d2BKrgcU2kQ/cJG3QOtr38bP8zYfx2UlzchZwnKi5hteqt4SWJkWoVQHTZF/9B",
+	"t0axgDp2cpckPv2rk25oKrA+UGThVs8Nofouml6dWTCmFVnaAO7zI5/AxWRLxypTVrhv57RePepp9c7M",
+	"s57SyyUTxWbUAgINzqn2wgBjzhaYoz3eVgXuMDYoUuHcf8PcnbcTFResqfXhwtu885YQ80T5zs/jfCfO",
+	"1RN55BMXlpU4dKs2dNUlJ5OtPLXXZH/HJ+Gz8h6Zc2BnQWzgn95UUqpf2E6fARHrmzl5oSTuVzt27+T6",
+	"jI/cDat/oCbcsY934m5YPZJg4Mw2wG0R78vOcpgffeIjGDL8T+tRue1AA5wCESXis47nTC0u1vy+h7Ka",
+	"wk0JOKqu/cnAU4JlGrJ8DFkCpD9XEGqqiVThByGPsiQl9hLKtp/B2AFV8M8V1BKLzzzuYbRrck7TMUSO",
+	"E29QxbQexzh851rkYeF0cflwe/Rjumv81FHTkUch9fq2L4lchJqm34IJuZK+Lk1yZ6QrzDIYdrjSkj6E",
+	"63vH2N1LYqT9p+UDCauc78B7/siONwAVTyPL2nVF/do9Wx6J/RvZy2ko0TkYomUH2+vrn7IssFDqYAy/",
+	"5fMm5G5sg36BEpRno6LtPnHxB2I1SllRLOBnfit0k6sVE3oUlOmDb3JOzD83xJg5zhVM1gsyKIK/oz2T",
+	"hSaCsdJ5FHYg7x6JsnlqObZLzTMgN3pCUsWpeHzoRjf6rattPX4g/N616siJZSPP2JfFhvmSdacVYl/b",
+	"fh9lM389l3KZB38bjqassiGlABe4qYLBp2ayrgC5wIULEC3JUjF6d64tl9uaqnNoLq9dz54m+rz7ng9i",
+	"ffIT7NeJ4wvuZLiMo8OLbhmpmuJcGxrV9VNvZ2M+NOasSLqeno/vAUli6EZhbuUhIe25pIoRLgglW2m1",
+	"2JfRAW+vZ3p/ttsZnugz7Czcmf/et3PG2DcNKrlruWUE4lyjyzKIeSfeRVX6quOn3b0Ptt93XJ8rkx36",
+	"/zrg1kCxxJMJ5CQVP7lfJBSYOfE2XYfCI/9zzHjX1UjcTagSbW9KbxM4/T752MlkaNJ1rPL2CNme0QyT",
+	"JfFJbb6C0WYkDuk6FhA9R0o1dP5VYpHCviCP+ynQpHCuvPzs/pAVe9Sh/JlO6k+K6jQAtgdAb0s1KVa7",
+	"emlHIQuli5Op8rx1yVQ6iPKBqScaSkx/e57iwDJTMUjf1km9eoSTep7oo/2zegkpLZef7X9G80rdVG9c",
+	"7cUzEwRGGednB/FI4P8dEuRicJyXbMNFeQQk0BFsjwDzRFY/BlNskcD8odnQn9+PQX9Oc4vx0S1f70J4",
+	"L+/Pex10BjgmB8k/MW3Yr8NEgdQky6h3jNWuXphihVSPcNJDxfvxzBVfQALQyb8qxncadauQa8HPDa/t",
+	"h0kIEd436TdZM6ZdvqyvsurBAILngcHWe8QyyxGN+dbf4mQG0Ch/PD91HZMUSD4lteL31OxD5b90h02w",
+	"ULrktHyZOm7dquRp5axfKfzc6pkfbUb+yLeaMRKWci4J0Hc/V1uboslp6kCmWO3yc/hjns7VpeFkWS74",
+	"pHwZsjogHFUb+vAImR3piV6dn+hnvF/jZk1qO98ct199Y9x+CbVp9eVn+K/9B11INRqmAEWiz5pIYafi",
+	"RkkgoVgB4N7X1fWZ0d82m+Lqhqf5acCR87a7oEqla6C/tr9+uD/eoJT1rMI+5zymzo/mOLWFhXKLCsJJ",
+	"C9ZtJRTViG/83pq5bWDEOGtw//BWTQRj2HlAMsW5Mqht30eiZ/Z9PJqsIAXlce5TKNX+1ffplpnXnRLq",
+	"p94k6PtVkV/26+q0Q6es0UW4UR5hn5uJ8gavm+NxxEYJ0Rg0CWxHH6BIFRMl4YIYvmX/o65CBvgvE/Aw",
+	"HcEvI1LYv7FZmFf6/mJxwQu7tbBfvz1uiPd1RYUvC77wQDMeoWM8VW5xKCqNV1AEoZpQsuKADfbvhD1z",
+	"VmbMyHycUMLOnP0INyL5E9yaf178WydDHrFNW8qrr/4mv6e8ymeGR6wuVzeGcOGRYVw5OLKSylWN0Zpb",
+	"Bcvox3lWz53CmrVT7+T6hp0tc/z/T2PNYYN7znbjJUOgxVnpZUdIlwR1foughhZ0y4iR/57WstsePc/B",
+	"8rbzX6Q5TqcT0gCgyCmq/GTyoWzEFELdDbTJXYNmhRSlT6zU4G7p2zPgQf73ZaNIjDNwke371tAjuSis",
+	"BGIfsM3g+ujssZlc1owmPd405/XP4sHNHaDPFpNdMPatm1pnioZ+78fLfvg2jyG0ubHyKhUO2BdMoC0P",
+	"1/82DpyUs/K2TZQ/k3PcjfBalgz3jRey9KblmnKlHeolfPOY0pDf4MvP7g8TTsqfRJJwqTfJZflb1tEx",
+	"IeVroaaewrES6HQmz0oUTk8d5+96PmeeVCdb6fE0j1m57yakF0vjFQ/ywMzilDnxyY3louB1xfR4ye7Y",
+	"6qxVu+Mo4+m97aRjQAFXpOaFaRTT31A+9oBuh7F2ZriOH8mufks/vXUffX+1uNhy4f/2HHteHzFe+evu",
+	"b+IERLF3hP//r9DmXFg3qRINATB78j7nwvzt+/ZC58KwNcSgntMw30+k2pMjKkZVJ7HJSEL1HaHLrxDA",
+	"mHrXFKPlltZneNduGC3f0zqPY7byPkYkZzPMXnKOJlYOljVzr4aHQuQaDJsR+wYMsdgk7IcZlUT/5+Tj",
+	"hS1KOVYbNqScfbPt8x1Lt5z2KsrNpjh3HoXt/5qu2YSKDCc5ZlB0AYy/jaSJc2U2+FzEcW/sjWt0rsIZ",
+	"bU5kqI7xrQTcujr9cfmjEGRSVA9E0wePdS2bqiQbWruLCLujHODK4ZdUNrUf7xby9GLa7hyy0xx+B1eE",
+	"IrB+Zyj5/rvvHm0OQT/eUU3CfE599wWrc/LS81bWHAHMsHrq4PNts7148VcQj92fnyPS08nksjjKFT7K",
+	"vopoW9k7NQpQL8mWf2KQESJIxVYGMkEW4yJo/mV3Rhb36RjXFI9iChK4jh7Y3UZWvhATNUcZnU4tMGpG",
+	"1Qjm+q37Oa9Ak1Slzn2fvrs6w55laZY/86xijRUXLSKIocsI0AT7aZdK3AdLX7Vxyb61oo0uK3Q0DNy1",
+	"OKdK5UZIvPg7xu40oRtGy2/IytGhyjmqptvOX/HtY7/L6Z0IoQFUlOREu5LiyA1znHhiGe0dffjQmG8s",
+	"Q+Q0uwYUS5aEeqIJVdxstszw4syVoKxKqy8/g4V3ouzyrW16cW7ALjdKIr2kU3VvI6XRDrGrY542jBYb",
+	"SIYEde/bUPE8cXNf0b/N0PIMrUdTgj7a36cglstSh3S3gmlf4BA8ld7/ZP/EZkhxjyq20Zolz5MrpN8o",
+	"80QTXVuGoZpYmj3dMqobxUgFRP9mypoatq0rathUhf7Q6nGq9LvRsiIWKypcGBCIyVQ4SAB2z8QRlQjP",
+	"kW8bV3Wu6uuu+6+CjtTu2P4OnSFEKzKt/Se/7Jx03d4WTLnDj4MtOuV13q7xeC92yBG4/LxirPwHe0i/",
+	"wDeMlnm1SWdkHyASSHRvhUT+UxEdIaVfdO7L+BzVL798+fL/BQAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

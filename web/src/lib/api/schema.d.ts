@@ -940,6 +940,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/eyes/{trainerKey}/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trainerKey: string;
+            };
+            cookie?: never;
+        };
+        get: operations["getHome"];
+        put?: never;
+        post: operations["tellHome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setHome"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/offense": {
         parameters: {
             query?: never;
@@ -2145,7 +2181,51 @@ export interface components {
             cue: string;
             read: string;
         };
+        HomeSide: {
+            made: number;
+            tried: number;
+        };
+        HomeSession: {
+            /** Format: date-time */
+            at: string;
+            right: components["schemas"]["HomeSide"];
+            left: components["schemas"]["HomeSide"];
+        };
+        HomeShots: {
+            /** Format: uuid */
+            id: string;
+            drill: string;
+            /** Format: date-time */
+            at: string;
+            right: components["schemas"]["HomeSide"];
+            left: components["schemas"]["HomeSide"];
+        };
+        HomeDrill: {
+            id: string;
+            name: string;
+            about: string;
+            /** @description the goal in words; empty for none */
+            say: string;
+            rules: string[];
+            watch: string[];
+            /** @description what this player told before, newest last */
+            told: components["schemas"]["HomeSession"][];
+        };
+        HomeWork: {
+            drills: components["schemas"]["HomeDrill"][];
+        };
+        HomeLine: {
+            player: string;
+            times: number;
+            right: components["schemas"]["HomeSide"];
+            left: components["schemas"]["HomeSide"];
+            last: components["schemas"]["HomeSession"];
+        };
         DrillShots: {
+            /** @description players see it by their links */
+            atHome: boolean;
+            /** @description what players tell of home */
+            home: components["schemas"]["HomeLine"][];
             made: number;
             tried: number;
             players: components["schemas"]["Shots"][];
@@ -5465,6 +5545,84 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["TrainerStored"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trainerKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what to shoot at home */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeWork"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tellHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trainerKey: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HomeShots"];
+            };
+        };
+        responses: {
+            /** @description it is stored, once, and what to shoot with it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeWork"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    drill: string;
+                    given: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description players see it by their links or see it no more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

@@ -1,26 +1,54 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import Toggle from 'flowbite-svelte/Toggle.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
 
   // How everybody shoots in a drill that teaches no read: in all, best, and lately.
   let {
     team,
     drill,
     jersey,
-    name
-  }: { team: string; drill: string; jersey: (id: string) => string; name: (id: string) => string } = $props();
+    name,
+    alone
+  }: {
+    team: string;
+    drill: string;
+    jersey: (id: string) => string;
+    name: (id: string) => string;
+    alone: boolean;
+  } = $props();
 
   let shots = $state.raw<Schemas['DrillShots'] | null>(null);
   let problem = $state('');
 
-  onMount(async () => {
+  async function load() {
     try {
       const path = { teamId: team, drillId: drill };
       shots = await ask(api.GET('/api/teams/{teamId}/shots/{drillId}', { params: { path } }));
+      given = shots.atHome;
     } catch (e) {
       problem = e instanceof Error ? e.message : String(e);
     }
-  });
+  }
+  onMount(load);
+
+  /** For home or not, as it is shown; the server has the last word. */
+  let given = $state(false);
+  async function give() {
+    try {
+      await ask(
+        api.PUT('/api/teams/{teamId}/home', {
+          params: { path: { teamId: team } },
+          body: { drill, given }
+        })
+      );
+    } catch (e) {
+      notices.fail(e);
+    }
+    await load();
+  }
 
   const percent = (share: number) => Math.round(100 * share);
   const day = (at: string) => new Date(at).toLocaleDateString('en-US', { month: 'short', day: 'numeric' });
@@ -61,5 +89,29 @@
         </tbody>
       </table>
     </div>
+  {/if}
+  {#if alone && shots}
+    <div class="no-print mt-3">
+      <Toggle class="min-h-12 text-base" bind:checked={given} disabled={!session.coach} onchange={give}
+        >Give it for home: players see it by their private links</Toggle
+      >
+    </div>
+    {#if shots.home.length}
+      <h3 class="mt-2 font-bold">At home, as players tell it</h3>
+      <table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes at home">
+        <thead><tr><th>Player</th><th>Times</th><th>Right</th><th>Left</th><th>Last</th></tr></thead>
+        <tbody>
+          {#each shots.home as h (h.player)}
+            <tr>
+              <td><b class="numeral">{jersey(h.player)}</b> {name(h.player)}</td>
+              <td class="numeral">{h.times}</td>
+              <td class="numeral">{h.right.made} of {h.right.tried}</td>
+              <td class="numeral">{h.left.made} of {h.left.tried}</td>
+              <td>{day(h.last.at)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
   {/if}
 </section>

@@ -63,3 +63,6 @@ export function fits(catalogue: Schemas['Catalogue'] | null, d: Drill, w: Wanted
       .every((word) => text.includes(word))
   );
 }
+
+/** A rep ends in a shot, so that makes can be logged where no read is taught. */
+export const shoots = (d: Schemas['Drill']) => d.phases.some((p) => p.acts.some((a) => a.do === 'shot'));

@@ -1,6 +1,7 @@
 import { v4 as newId } from 'uuid';
 import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
 import { device, forgetOthers, keep, kept, unanswered } from '$lib/state/device';
+import { shoots } from '$lib/drills/library';
 import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
 import { follow } from './stream';
@@ -241,8 +242,7 @@ export class Floor {
   /** What is said minute by minute where nothing is logged. */
   told = $derived.by<string[]>(() => {
     const drill = session.drill(this.line.current?.block.drill ?? '');
-    const shoots = drill?.phases.some((p) => p.acts.some((a) => a.do === 'shot'));
-    return this.shooting && !this.scoring && drill && !shoots
+    return this.shooting && !this.scoring && drill && !shoots(drill)
       ? [...(this.line.current?.stage?.rules ?? []), ...drill.watch.map((w) => `Watch: ${w}`)]
       : [];
   });

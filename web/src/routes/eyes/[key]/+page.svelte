@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import Choices from '$lib/eyes/Choices.svelte';
+  import Home from '$lib/eyes/Home.svelte';
   import EyesFloor from '$lib/eyes/EyesFloor.svelte';
   import { Training } from '$lib/eyes/training.svelte';
 
@@ -132,6 +133,7 @@
           </ul>
           <p class="soft small">Nothing about you is on this page, and seeing it is not yet doing it.</p>
         {/if}
+        <Home key={page.params.key ?? ''} />
         {#if t.more}<button class="tape start" onclick={next}>{finished ? 'Ten more' : 'Start'}</button>
         {:else}<p class="soft">No more questions until there is a network.</p>{/if}
       </div>

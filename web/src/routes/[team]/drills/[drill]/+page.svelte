@@ -11,6 +11,7 @@
   import OrderTable from '$lib/drill/OrderTable.svelte';
   import PhasePicture from '$lib/drill/PhasePicture.svelte';
   import Shots from '$lib/drill/Shots.svelte';
+  import { shoots } from '$lib/drills/library';
   import RunThrough from '$lib/drill/RunThrough.svelte';
   import TakePart from '$lib/drill/TakePart.svelte';
   import Wishes from '$lib/drill/Wishes.svelte';
@@ -251,8 +252,9 @@
         <Counts {order} {own} {jersey} {name} defended={stage.defenders > 0} />
         <OrderTable {order} {own} {stage} {answers} bind:at {jersey} {name} dim={dealing} />
       {/if}
-      {#if !drill.screen}
-        {#key drill.id}<Shots {team} drill={drill.id} {jersey} {name} />{/key}
+      {#if !drill.screen && shoots(drill)}
+        {@const alone = !session.rung(drill.stages[0]?.rung ?? '')?.live}
+        {#key drill.id}<Shots {team} drill={drill.id} {jersey} {name} {alone} />{/key}
       {/if}
     </section>
   </div>
@@ -279,7 +281,7 @@
     grid-column: 1 / -1;
     grid-row: 2;
     display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(min(100%, 18rem), 1fr));
     gap: 1rem;
   }
   figure {
