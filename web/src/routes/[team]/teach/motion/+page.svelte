@@ -177,6 +177,9 @@
           <a class="tape plain" href={`/${team}/teach/motion/steps?school=${lab.school?.id ?? ''}`}
             >Step by step</a
           >
+          <a class="tape plain" href={`/${team}/teach/motion/bench?school=${lab.school?.id ?? ''}`}
+            >When they take it away</a
+          >
           <a class="tape plain" href={`/${team}/teach/principles`}>Our principles</a>
           <a class="tape plain" href={`/${team}/teach`}>To the reads</a>
         </p>
