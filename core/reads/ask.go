@@ -35,8 +35,9 @@ func (a *Action) Draw(fl Floor, cue Cue, ask Ask, rng *rand.Rand) (Snapshot, boo
 	left := ask.Mirror && rng.IntN(2) == 1
 	choices := a.Choices(fl.Rules)
 	base, example := a.Example(fl.Court, NoCue), a.Example(fl.Court, cue)
+	_, driven := example.Velocity.Of(passer) // then what is read is where the driver goes
 	for _, p := range a.Participants {
-		if p.ID.Defends() {
+		if p.ID.Defends() || driven && p.ID == passer {
 			base.Put(p.ID, example.At(p.ID))
 			if v, told := example.Velocity.Of(p.ID); told {
 				base.Velocity.Set(p.ID, v)

@@ -8,8 +8,12 @@ import "evrik/core/court"
 // BackDown is the id of a back screen and a down screen together.
 const BackDown = "backdown"
 
+// wayOfCut is how near the way to the rim the helper stands who goes with the cut, in feet
+// (assumption).
+var wayOfCut = onCourt(6)
+
 // helpsLow: the helper between the two goes with the cut to the rim.
-var helpsLow = nearer(xOne, screener, second)
+var helpsLow = inLane(xOne, wayOfCut, screener, rim)
 
 var backDown = &Action{
 	ID: BackDown, Name: "Back screen and down screen",
@@ -34,7 +38,7 @@ var backDown = &Action{
 	rows: []Row{
 		{
 			Cue: HelpsLow, when: helpsLow, Seen: "The helper drops with the cut to the rim",
-			show:       []put{{who: xOne, from: screener, feet: 3, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: 3, Y: 3}}, {who: xSecond, from: second, feet: 5.5, to: rim}},
+			show:       []put{{who: xOne, from: screener, feet: 4.5, to: rim, plus: court.Point{X: -2.5, Y: 1}}, {who: xScreener, from: screener, plus: court.Point{X: 3, Y: 3}}, {who: xSecond, from: second, feet: 5.5, to: rim}},
 			Cutter:     []Answer{answer(HitShooter, "The helper drops: up to the shooter.", "On time to the shooting hand, before the helper turns.")},
 			Screener:   []Answer{job(ClearOut, "Take the helper with you, through to the corner.")},
 			PasserPart: "Shooter: feet set behind the line. Low screener: hold, then slip.",
@@ -42,7 +46,7 @@ var backDown = &Action{
 		},
 		{
 			Cue: HelpsHigh, when: not(helpsLow), Seen: "The helper goes out to the shooter",
-			show:       []put{{who: xOne, from: second, feet: 4, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: 3, Y: 3}}, {who: xSecond, from: second, feet: 7, to: one}},
+			show:       []put{{who: xOne, from: rim, plus: court.Point{X: -6, Y: 5.5}}, {who: xScreener, from: screener, plus: court.Point{X: 3, Y: 3}}, {who: xSecond, from: second, feet: 7, to: one}},
 			Cutter:     []Answer{answer(HitCutter, "The helper goes up: hit the cut at the rim.", "Lob or bounce in front of the cutter, early.")},
 			Screener:   []Answer{job(RimCut, "Straight to the rim, hands up.")},
 			PasserPart: "Low screener: your defender left, step to the ball.",

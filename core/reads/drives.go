@@ -15,7 +15,7 @@ const (
 // Speeds of a driver in feet a second, and how straight a drive at somebody is, in radians
 // (assumptions).
 const (
-	drives     = 4.0
+	drives     = 3.5
 	straightAt = 0.5
 )
 
@@ -61,7 +61,7 @@ var driveWing = &Action{
 	rows: []Row{
 		{
 			Cue: MidDrive, when: toMiddle, Seen: "The drive goes to the middle",
-			moves:      []move{{who: passer, along: 7, out: 5}},
+			moves:      []move{{who: passer, along: 6, out: 3.2}},
 			Cutter:     []Answer{answer(StayWide, "It goes to the middle: stay deep in the corner.", "Corner, feet ready: your defender helps or stays.")},
 			Screener:   []Answer{job(SlideSlot, "Out of the way: slide to the far slot.")},
 			Third:      []Answer{job(StayDeep, "Stay deep, be seen past the help.")},
@@ -125,7 +125,7 @@ var driveTop = &Action{
 	rows: []Row{
 		{
 			Cue: MidDrive, when: all(driving, not(comesAt(passer, straightAt, cutter))), Seen: "The drive goes down the middle",
-			moves:      []move{{who: passer, along: 9, out: 0}},
+			moves:      []move{{who: passer, along: 6.8, out: 0}},
 			Cutter:     []Answer{answer(Drift, "Down the middle: drift along your side.", "Down toward the corner, hands shown, where the driver sees you.")},
 			Screener:   []Answer{job(StayDeep, "Stay deep, feet ready.")},
 			PasserPart: "The other side does the same.",
@@ -166,7 +166,7 @@ var drivePost = &Action{
 	rows: []Row{
 		{
 			Cue: MidDrive, when: all(driving, moving(passer, middleward, 0)), Seen: "The drive goes to the middle",
-			moves:      []move{{who: passer, along: 7, out: 5}},
+			moves:      []move{{who: passer, along: 6, out: 3.2}},
 			Cutter:     []Answer{answer(ShortCorner, "It goes to the middle: out to the short corner.", "Two steps to the baseline, hands ready, feet behind the help.")},
 			Screener:   []Answer{job(StayWide, "Stay deep in the corner, feet ready.")},
 			PasserPart: "Top: slide to the far slot.",
@@ -174,7 +174,7 @@ var drivePost = &Action{
 		},
 		{
 			Cue: BaseDrive, when: all(driving, moving(passer, baseward, 0)), Seen: "The drive goes to the baseline",
-			moves:      []move{{who: passer, along: 7, out: -5}},
+			moves:      []move{{who: passer, along: 6, out: -3.2}},
 			Cutter:     []Answer{answer(StepHigh, "It goes baseline: step up to the elbow.", "Up the lane line, chest to the ball, hands up.")},
 			Screener:   []Answer{job(Lift, "Lift to the wing behind the drive.")},
 			PasserPart: "Top: come behind the drive. Far corner: drift to the baseline.",

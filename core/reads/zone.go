@@ -104,7 +104,7 @@ var zoneWing = &Action{
 	rows: []Row{
 		{
 			Cue: MidLow, when: all(postFree, not(bottomUp)), Seen: "The middle defender stays low",
-			show:       []put{{who: xCutter, from: cutter, feet: 4, to: rim}, {who: xScreener, from: rim, plus: court.Point{X: 2, Y: 3.5}}, {who: xOne, from: one, feet: 4.5, to: rim}, {who: xSecond, from: screener, plus: court.Point{X: -6, Y: 2.5}}},
+			show:       []put{{who: xCutter, from: cutter, feet: 4, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: 1.5, Y: -8}}, {who: xOne, from: one, feet: 4.5, to: rim}, {who: xSecond, from: screener, plus: court.Point{X: -6, Y: 2.5}}},
 			Cutter:     []Answer{answer(FeedHigh, "The middle stays low: hit the high post.", "To the far hand, then step in behind the pass.")},
 			Screener:   []Answer{job(CatchTurn, "Catch, turn, shoot it or hit the short corner.")},
 			PasserPart: "Short corner: be seen when the post turns.",
@@ -112,7 +112,7 @@ var zoneWing = &Action{
 		},
 		{
 			Cue: MidUp, when: all(not(postFree), not(bottomUp)), Seen: "The middle defender has come up to the high post",
-			show:       []put{{who: xCutter, from: cutter, feet: 4, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: 0.5, Y: -2.8}}, {who: xOne, from: one, feet: 4.5, to: rim}, {who: xSecond, from: screener, plus: court.Point{X: -3, Y: -4}}},
+			show:       []put{{who: xCutter, from: cutter, feet: 4, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: 0.5, Y: -4}}, {who: xOne, from: one, feet: 4.5, to: rim}, {who: xSecond, from: screener, plus: court.Point{X: -3, Y: -4}}},
 			Cutter:     []Answer{answer(SkipPass, "The middle came up: skip it to the far side.", "Over the top, to the shooting hand, while they slide.")},
 			Screener:   []Answer{job(LowPass, "Draw the middle up: if the ball comes, look low at once.")},
 			PasserPart: "Far wing: feet ready before the skip.",
@@ -120,7 +120,7 @@ var zoneWing = &Action{
 		},
 		{
 			Cue: BottomUp, when: bottomUp, Seen: "The bottom defender has come up to the ball",
-			show:       []put{{who: xOne, from: cutter, feet: 3.5, to: rim}, {who: xCutter, from: cutter, plus: court.Point{X: -6, Y: 3}}, {who: xScreener, from: rim, plus: court.Point{X: 4, Y: 3}}, {who: xSecond, from: screener, plus: court.Point{X: -3, Y: 0.5}}},
+			show:       []put{{who: xOne, from: cutter, plus: court.Point{X: -0.5, Y: -4.2}}, {who: xCutter, from: cutter, plus: court.Point{X: -6, Y: 3}}, {who: xScreener, from: rim, plus: court.Point{X: 4, Y: 3}}, {who: xSecond, from: screener, plus: court.Point{X: -3, Y: 0.5}}},
 			Cutter:     []Answer{answer(CornerPass, "The bottom came up: the corner is open behind.", "On time to the corner, to the shooting hand.")},
 			Screener:   []Answer{job(ShortCorner, "Flash to the short corner behind the one who came up.")},
 			PasserPart: "Corner: feet ready, the middle has a long way.",
@@ -153,7 +153,7 @@ var zoneCut = &Action{
 	rows: []Row{
 		{
 			Cue: StaysLow, when: not(slidAway), Seen: "The bottom defender stays at the rim",
-			show:       []put{{who: xCutter, from: rim, plus: court.Point{X: 4.5, Y: 1.5}}, {who: xScreener, from: screener, feet: 4, to: rim}, {who: xOne, from: rim, plus: court.Point{X: -4, Y: 7}}},
+			show:       []put{{who: xCutter, from: rim, plus: court.Point{X: 7, Y: 4.5}}, {who: xScreener, from: screener, feet: 4, to: rim}, {who: xOne, from: rim, plus: court.Point{X: -4, Y: 7}}},
 			Cutter:     []Answer{answer(StepOut, "They stay low: step out to the corner.", "Two steps back behind the line, feet ready for the skip.")},
 			Screener:   []Answer{job(SkipTo, "Skip it to the corner while they turn.")},
 			PasserPart: "High post: hold the middle defender.",
@@ -161,7 +161,7 @@ var zoneCut = &Action{
 		},
 		{
 			Cue: SlidUp, when: slidAway, Seen: "The bottom defender has slid up to the ball",
-			show:       []put{{who: xCutter, from: screener, feet: 5, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: -6, Y: 4}}, {who: xOne, from: cutter, plus: court.Point{X: -7, Y: 4}}},
+			show:       []put{{who: xCutter, from: screener, feet: 8.5, to: rim}, {who: xScreener, from: screener, plus: court.Point{X: -6, Y: 4}}, {who: xOne, from: cutter, plus: court.Point{X: -7, Y: 4}}},
 			moves:      []move{{who: cutter, along: 8}, {who: xCutter, along: 5, at: screener}},
 			Cutter:     []Answer{answer(BaseCut, "They slid up: cut the baseline behind them.", "Along the baseline to the near block, hands up, while they look up.")},
 			Screener:   []Answer{job(HitCutter, "Bounce it past the bottom defender's heels.")},

@@ -380,3 +380,22 @@ func TestRound(t *testing.T) {
 		t.Errorf("forty rounds ask of %d situations", len(of))
 	}
 }
+
+// Every action is asked on the default floor, with two different answers at least.
+func TestEveryActionIsAsked(t *testing.T) {
+	c, _ := court.PresetCourt(court.HighSchool)
+	asked := map[string]map[reads.Read]bool{}
+	for _, card := range Cards(reads.On(c)) {
+		action, _ := reads.ActionByID(card.Screen)
+		row, _ := action.Row(reads.TeamRules{}, card.Cue)
+		if asked[card.Screen] == nil {
+			asked[card.Screen] = map[reads.Read]bool{}
+		}
+		asked[card.Screen][row.CutterRead] = true
+	}
+	for _, a := range reads.Actions() {
+		if len(asked[a.ID]) < 2 {
+			t.Errorf("%s: asked are %v", a.ID, asked[a.ID])
+		}
+	}
+}
