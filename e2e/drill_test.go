@@ -26,7 +26,7 @@ func TestActionsByAge(t *testing.T) {
 	p.Click("link", "Settings")
 	p.Click("checkbox", "Take all actions at every age")
 	p.Click("button", "Save settings")
-	p.Text("The settings are saved")
+	p.Until("!document.body.innerText.includes('Left out now')") // it is saved, and known here
 	p.Click("link", "Drills")
 	p.Text("59 of 59 drills")
 	if text := browser.Eval[string](p, `document.body.innerText`); strings.Contains(text, "Left out at this age") {

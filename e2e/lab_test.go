@@ -190,7 +190,7 @@ func TestDragThroughTheFamilies(t *testing.T) {
 			x, y := p.Middle("button", who+": drag")
 			home[who] = [2]float64{x, y}
 		}
-		for n, cue := range family.others {
+		for n, cue := range family.others[:min(len(family.others), sample(3, 9))] {
 			p.Click("button", cue[0])
 			read(p, cue[1])
 			places := map[string][2]float64{}

@@ -17,7 +17,7 @@ var audited = map[string]string{
 	"ChangePassword": "changed the own password", "AddPlayer": "put a player on the roster", "UpdatePlayer": "changed a player's entry",
 	"MovePlayer": "moved a player to another team", "DeletePlayer": "erased a player and the record", "ImportRoster": "imported a roster file",
 	"ExportRoster": "took the roster as a file", "ExportEvidence": "took reps or verdicts as a file",
-	"AddPractice": "planned a practice", "UpdatePractice": "changed a practice", "DeletePractice": "deleted a practice", "MailPractice": "mailed a practice",
+	"SetHome": "gave a drill for home or took it back", "AddPractice": "planned a practice", "UpdatePractice": "changed a practice", "DeletePractice": "deleted a practice", "MailPractice": "mailed a practice",
 	"SetSeason": "changed what the season is for", "AddTemplate": "kept a plan", "DeleteTemplate": "deleted a kept plan",
 	"AddDrill": "added a drill", "UpdateDrill": "changed a drill", "ArchiveDrill": "put a drill away or brought it back",
 	"AddGame": "put a game on the schedule", "UpdateGame": "changed a game", "DeleteGame": "deleted a game",
@@ -31,8 +31,8 @@ var audited = map[string]string{
 // quiet are operations that change something and are not written down, or only compute.
 var quiet = map[string]string{
 	"SignIn": "a session", "AskForReset": "nobody is signed in", "ResetPassword": "writes its own line", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairScreen": "a screen of the gym",
-	"SendAnswers": "a player's own answers",
-	"LogReps":     "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
+	"SendAnswers": "a player's own answers", "TellHome": "a player tells it, by a link without an account",
+	"LogReps": "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
 	"SetReview": "a note, seen where it stands", "AddScreen": "ends by itself", "SetRound": "ends by itself", "EndRound": "ends by itself", "EndScreen": "ends by itself",
 	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
 }
