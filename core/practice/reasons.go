@@ -78,6 +78,9 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given map[Want]flo
 			gifts = append(gifts, g)
 		}
 	}
+	if d.Screen == "" {
+		return "Your own choice: it teaches no read, and stays where you put it."
+	}
 	if len(gifts) == 0 {
 		return "Everybody has what it teaches, or gets it earlier tonight."
 	}

@@ -362,13 +362,19 @@ func (b Block) setup(players []string) drill.Setup {
 	return drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed, NoHelpers: b.NoHelpers}
 }
 
+// strains reports whether a block asks for more than a warm-up: it teaches a read, or is live.
+func (p Plan) strains(b Block) bool {
+	d, st, err := StageOf(p.Library, b)
+	return b.Kind == DrillBlock && (err != nil || d.Screen != "" || isLive(st))
+}
+
 // whole adds the warnings about the practice as one.
 func (s *sheetMaker) whole() {
 	p := s.plan
 	if s.Left < 0 {
 		s.warn("", "Arithmetic", "The blocks need %.0f min and the practice has %.0f: take %.0f min out.", s.Used, p.Minutes, -s.Left)
 	}
-	if first := slices.IndexFunc(p.Blocks, func(b Block) bool { return b.Kind == DrillBlock }); first == 0 {
+	if len(p.Blocks) > 0 && p.strains(p.Blocks[0]) {
 		s.warn(p.Blocks[0].ID, commonPractice, "Warm up first: running, landing and changes of direction before the first screen.")
 	}
 	if lim := p.Limits; lim.MaxMinutes > 0 && p.Minutes > lim.MaxMinutes {

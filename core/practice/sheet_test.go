@@ -77,6 +77,23 @@ func TestLayOut(t *testing.T) {
 	}
 }
 
+// A warm-up drill is a warm-up: nothing is said of it, but why it is there.
+func TestAWarmUpDrillComesFirst(t *testing.T) {
+	p := evening()
+	p.Blocks[0] = block("warm", DrillBlock, 10, "air")
+	p.Blocks[0].Drill = "run-land-turn"
+	if s := LayOut(p); len(s.Warnings) != 0 {
+		t.Errorf("warned of %+v", s.Warnings)
+	}
+	d, st, err := StageOf(p.Library, p.Blocks[0])
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got := p.reason(d, st, p.Blocks[0], map[Want]float64{}); !strings.Contains(got, "Your own choice") {
+		t.Error(got)
+	}
+}
+
 func TestCoverage(t *testing.T) {
 	p := evening()
 	p.Wants = []Want{want("p0", reads.Curl, false, 100), want("p0", reads.Fade, true, 0.5), want("p1", reads.BackCut, false, 1), want("gone", reads.Curl, false, 50)}
@@ -113,6 +130,11 @@ func TestWarnings(t *testing.T) {
 		{"short block", "shown", "outside 4 to 15", func(p *Plan) { p.Blocks[1].Minutes = 3 }},
 		{"long block", "shown", "outside 4 to 15", func(p *Plan) { p.Blocks[1].Minutes = 16 }},
 		{"no warm-up", "shown", "Warm up first", func(p *Plan) { p.Blocks = p.Blocks[1:] }},
+		{"a scrimmage first", "play", "Warm up first", func(p *Plan) {
+			p.Blocks[4] = block("play", DrillBlock, 8, "live")
+			p.Blocks[4].Drill = "fours-no-dribble"
+			p.Blocks = p.Blocks[4:]
+		}},
 		{"long for the age", "", "60 to 90 is the guideline", func(p *Plan) { p.Minutes = 110 }},
 	}
 	for _, tc := range cases {

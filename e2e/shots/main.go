@@ -127,7 +127,12 @@ var shots = []shot{
 		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/eyes\\/[\\w-]+/)[0]"))
 		p.Click("button", "Start")
 		p.Text("Now!")
-		p.Click("button", "Straight")
+		for _, read := range []string{"Straight", "Slip", "Pass to the cutter"} { // whoever is asked
+			if p.Has("button", read) {
+				p.Click("button", read)
+				break
+			}
+		}
 		p.See("button", "See it again")
 	}},
 	// This changes tonight's plan, so it comes last.
@@ -161,7 +166,7 @@ func fillTonight(p *browser.Page, team string) {
 func onTheFloor(p *browser.Page, team string) {
 	p.Open("/" + team + "/run")
 	p.See("timer", "Time left")
-	for !p.Has("region", "Who is up") {
+	for !p.Has("button", "No read") { // to the first drill that a coach shows
 		p.Click("button", "Next block")
 		p.Settle()
 	}

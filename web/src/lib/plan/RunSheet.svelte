@@ -132,7 +132,10 @@
         {#if t && b.kind === 'drill'}
           <span class="reps">
             {#if t.problem}cannot be run{:else}<b class="numeral">{t.reps}</b> reps{b.end ? '' : ','}
-              <span class="each"><b class="numeral">{t.perPlayer.toFixed(1)}</b> cuts each</span>{/if}
+              <span class="each"
+                ><b class="numeral">{t.perPlayer.toFixed(1)}</b>
+                {session.drill(b.drill)?.screen ? 'cuts' : 'turns'} each</span
+              >{/if}
           </span>
         {/if}
         <span class="numeral min">{b.minutes}′</span>
