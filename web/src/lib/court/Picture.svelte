@@ -7,6 +7,7 @@
 
   const action = $derived(lab.lesson?.action);
   const moves = $derived(lab.lesson?.examples[0]?.velocity !== undefined);
+  const driven = $derived(lab.lesson?.examples[0]?.velocity?.passer !== undefined);
   // With the ball in the screen it matters who can shoot.
   const shooters = $derived.by((): { id: Shooter; name: string }[] => {
     if (action?.family !== 'ball') return [];
@@ -22,7 +23,7 @@
     <legend class="soft mb-1">In the picture</legend>
     {#if moves}
       <Toggle class="min-h-12" checked={lab.moving} onchange={(e) => lab.setMoving(e.currentTarget.checked)}
-        >Defenders move</Toggle
+        >{driven ? 'The driver moves' : 'Defenders move'}</Toggle
       >
     {/if}
     {#each shooters as p (p.id)}

@@ -17,6 +17,8 @@ export interface Painted {
   exact: Schemas['Judgment'] | null;
 }
 
+/** Whose movement decides: the two defenders of the action, and who drives. */
+export const arrowed = ['xCutter', 'xScreener', 'passer'];
 /** Defenders start with an x: the engine sends maps for their places. */
 export const defends = (who: string) => who.startsWith('x');
 /** The two whose maps are always in hand; the others' are asked for when taken. */
@@ -62,7 +64,7 @@ export class Lab {
     if (s?.facing?.xCutter) handles.push('eyes');
     handles.push(
       ...Object.keys(s?.velocity ?? {})
-        .filter(defends)
+        .filter((who) => arrowed.includes(who) || defends(who))
         .map(arrowOf)
     );
     return [...(this.lesson?.action.participants ?? []).map((p) => p.id), ...handles];

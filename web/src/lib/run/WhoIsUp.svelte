@@ -37,7 +37,7 @@
     <p class="flex flex-wrap gap-x-4">
       {#each duties as d (d.who)}
         {#if d.who === me}<b class="order-first">Your job: {d.does}</b>
-        {:else}<span class="soft max-sm:hidden">{d.who} {d.does}</span>{/if}
+        {:else}<span class="soft max-lg:hidden">{d.who} {d.does}</span>{/if}
       {/each}
     </p>
   {/if}

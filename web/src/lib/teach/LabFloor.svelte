@@ -5,7 +5,7 @@
   import Floor from '$lib/court/Floor.svelte';
   import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
   import { add, arrowOf, distance, placeOf, pointAt, sy } from '$lib/court/geometry';
-  import type { Lab } from '$lib/court/lab.svelte';
+  import { arrowed, type Lab } from '$lib/court/lab.svelte';
   import type { Player } from '$lib/court/player.svelte';
 
   // The lab's half court: everybody can be dragged, or moved with the arrow keys.
@@ -86,13 +86,13 @@
     return add(from, ((to.x - from.x) / far) * handleAt, ((to.y - from.y) / far) * handleAt);
   }
 
-  // The two whose movement decides have an arrow; a still one's handle waits beside the figure.
+  // Those whose movement decides have an arrow; a still one's handle waits beside the figure.
   const stillAt = 1.6; // ft
   const arrows = $derived.by(() => {
     const v = s?.velocity;
     if (!s || !v || player.play) return [];
     return (lesson?.action.participants ?? [])
-      .filter((p) => (p.id === 'xCutter' || p.id === 'xScreener') && v[p.id])
+      .filter((p) => arrowed.includes(p.id) && v[p.id])
       .map((p) => {
         const of = placeOf(s, p.id);
         const at = placeOf(s, arrowOf(p.id));
