@@ -31,7 +31,7 @@ var (
 )
 
 var zoneTop = &Action{
-	ID: ZoneTop, Name: "Zone, ball on top",
+	ID: ZoneTop, Name: "Ball on top of a zone",
 	Roles: [2]Role{Handler, Pivot}, Family: AgainstZone, Parts: [3]string{"Handler", "High post", "The others"},
 	Participants: []Participant{
 		{ID: cutter, Name: "Handler", Word: "the handler", Letter: "H", Ball: true},
@@ -82,7 +82,7 @@ var zoneTop = &Action{
 }
 
 var zoneWing = &Action{
-	ID: ZoneWing, Name: "Zone, ball on the wing",
+	ID: ZoneWing, Name: "Ball on the wing of a zone",
 	Roles: [2]Role{Handler, Pivot}, Family: AgainstZone, Parts: [3]string{"Wing", "High post", "The others"},
 	Participants: []Participant{
 		{ID: cutter, Name: "Wing", Word: "the wing", Letter: "W", Ball: true},
@@ -133,7 +133,7 @@ var zoneWing = &Action{
 }
 
 var zoneCut = &Action{
-	ID: ZoneCut, Name: "Zone, baseline cut",
+	ID: ZoneCut, Name: "Baseline cut in a zone",
 	Roles: [2]Role{Cutter, Passer}, Family: AgainstZone, Parts: [3]string{"Runner", "Passer", "The others"},
 	Participants: []Participant{
 		{ID: screener, Name: "Passer", Word: "the passer", Letter: "P", Ball: true},

@@ -97,11 +97,29 @@ func TestActionsByAge(t *testing.T) {
 	if out := left(); out == nil || !slices.Contains(out.Actions, "ball") || !slices.Contains(out.Groups, "zone") {
 		t.Errorf("ages 9 to 11 leave out %+v", out)
 	}
+	// What was run with a ball screen before is not what the season is taken to be for.
+	plan := planFor(c)
+	block := plan["blocks"].([]any)[1].(map[string]any)
+	block["title"], block["drill"], block["stage"] = "Screens", "set-up-ladder", "shown"
+	var p api.Practice
+	head.do("POST", c.path("/practices"), plan, 201, &p)
+	rep := repEvent(p.Blocks[1].ID, c.players[0], 1, reads.Drop, reads.PullUp)
+	head.do("POST", c.path("/practices/"+p.Id.String()+"/reps"), batch(rep), 200, nil)
+	season := func() (out api.Season) {
+		head.do("GET", c.path("/season"), nil, 200, &out)
+		return out
+	}
+	if aim := season().Aim; slices.Contains(aim.Install, reads.Ball) {
+		t.Errorf("at this age the season is for %v", aim.Install)
+	}
 	body["school"] = map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false, "allActions": true}
 	var team api.Team
 	head.do("PUT", c.path(""), body, 200, &team)
 	if out := left(); out != nil || !team.School.AllActions {
 		t.Errorf("with all actions on they leave out %+v, kept %v", out, team.School.AllActions)
+	}
+	if aim := season().Aim; !slices.Contains(aim.Install, reads.Ball) {
+		t.Errorf("with all actions on the season is for %v", aim.Install)
 	}
 }
 

@@ -81,7 +81,8 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	}
 	today := s.now().In(d.zone)
 	if !d.said {
-		d.aim = practice.FirstAim(today, d.situations)
+		out := store.RulesOf(team).LeftOut(team.Ages) // a season sets nothing that plans leave out
+		d.aim = practice.FirstAim(today, slices.DeleteFunc(slices.Clone(d.situations), func(id string) bool { return slices.Contains(out, id) }))
 	}
 	// What has been practiced, and what the season is for.
 	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import { plus, weekdayNames } from './days';
   import type { SeasonDraft } from './season.svelte';
@@ -9,7 +10,10 @@
   const aim = $derived(draft.aim);
   const order = [1, 2, 3, 4, 5, 6, 0]; // Monday first
   const toggled = <T,>(list: T[], x: T) => (list.includes(x) ? list.filter((y) => y !== x) : [...list, x]);
-  const rest = $derived(session.catalogue?.screens.filter((s) => !aim.install.includes(s.id)) ?? []);
+  const out = $derived(session.leftOut(page.params.team ?? '')?.actions ?? []);
+  const rest = $derived(
+    session.catalogue?.screens.filter((s) => !aim.install.includes(s.id) && !out.includes(s.id)) ?? []
+  );
   const week = 7;
 
   function add(e: Event) {
@@ -56,6 +60,10 @@
   </section>
   <section class="sheet" aria-label="What to teach">
     <h2>What to teach, the most important first</h2>
+    {#if out.length}<p class="soft">
+        Not offered at this age: {out.map((id) => session.screenName(id).toLowerCase()).join(', ')}. Settings
+        can change that.
+      </p>{/if}
     <ol class="quiet-list">
       {#each aim.install as id, i (id)}
         <li>
