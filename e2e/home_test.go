@@ -10,7 +10,7 @@ func TestHomeWork(t *testing.T) {
 	team := teamOf(p)
 	p.Open("/" + team + "/drills/form-shooting")
 	p.Click("checkbox", "Give it for home")
-	p.Until("document.querySelector('input[type=checkbox]:checked') !== null")
+	p.Text("Players see it by their links now.")
 	link := eyes(p, "Bram, Curl")
 
 	q := page(t, s)

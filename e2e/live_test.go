@@ -17,6 +17,8 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 		p.See("textbox", "Title")
 		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3", "Fours without a dribble": "6. Live 4-on-4"}[drill])
 	}
+	p.Text("fill one basket") // the sheet is laid out with it, and nothing moves any more
+	p.Text("More than 20 minutes without water")
 	p.Click("DisclosureTriangle", "Who does what")
 	p.Click("button", "Add a job")
 	p.Text("Who does what: Marlow passes")

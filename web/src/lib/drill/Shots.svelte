@@ -44,6 +44,7 @@
           body: { drill, given }
         })
       );
+      notices.say(given ? 'Players see it by their links now.' : 'Players do not see it any more.');
     } catch (e) {
       notices.fail(e);
     }
