@@ -97,7 +97,7 @@ func TestOwnDrill(t *testing.T) {
 	late := firstPlayers(p, 1)[0]
 	p.Click("checkbox", late)
 	p.Text("12 of 13 players take part")
-	p.Text("dealt anew for 12 players")
+	p.Text("dealt again for 12 players")
 	after := order(p)
 	for k := range 8 {
 		if after[k] != before[k] {

@@ -115,13 +115,13 @@ func (o *Order) remark(j job, in Setup) {
 		o.note("Winners stay, so the list is only what may happen: counts depend on the scores.")
 	}
 	if in.NoHelpers && j.size > len(j.drill.positions(false)) {
-		o.note("No helper: a player takes the helper's place in every rep and gets fewer reps of his own.")
+		o.note("No helper: a player takes the helper's place in every rep and gets fewer reps of their own.")
 	}
 	if broken := j.broken(o.Reps, in); broken > 0 {
 		o.note("%d of %d reps break a wish to keep players apart or together: the numbers leave no other way.", broken, len(o.Reps))
 	}
 	if len(in.Done) > 0 {
-		o.note("The first %d reps stand as they were run; the rest is dealt anew for %d players.", len(in.Done), j.n)
+		o.note("The first %d reps stay as they were run; the rest are dealt again for %d players.", len(in.Done), j.n)
 	}
 }
 

@@ -84,7 +84,7 @@ type Stage struct {
 	Cues []reads.Cue `json:"cues"`
 	// Seconds for a rep, play and reset (assumption, replaced by measured pace).
 	Seconds float64 `json:"seconds"`
-	// Target is how many points win a live block, 0 for none.
+	// Target is the number of points that wins a live block; 0 means no score is kept.
 	Target int `json:"target,omitempty"`
 	// Goal is what a player shoots for where no read is taught.
 	Goal *Goal `json:"goal,omitempty"`
@@ -98,7 +98,7 @@ type Goal struct {
 	Seconds int      `json:"seconds,omitempty"`
 }
 
-// GoalKind is how makes are counted toward a goal.
+// GoalKind says which makes count toward a goal.
 type GoalKind string
 
 // Goals (common practice, no source).
@@ -213,8 +213,8 @@ func (d *Drill) Shoots() bool {
 	})
 }
 
-// ForHome reports whether somebody alone can shoot it: it teaches no read, ends in a shot and
-// is not live.
+// ForHome reports whether a player can shoot the drill alone: it teaches no read, ends in a shot
+// and is not live.
 func (d *Drill) ForHome() bool {
 	return d.Screen == "" && d.Shoots() && d.Stages[0].Defenders == 0
 }

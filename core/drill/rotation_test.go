@@ -216,7 +216,7 @@ func TestTheRestIsDealtAnew(t *testing.T) {
 	if hi-lo > 1 || rest["late"] == 0 {
 		t.Errorf("the rest gives %v", rest)
 	}
-	if !strings.Contains(strings.Join(o.Notes, " "), "stand as they were run") {
+	if !strings.Contains(strings.Join(o.Notes, " "), "stay as they were run") {
 		t.Errorf("nothing is said of it: %v", o.Notes)
 	}
 }

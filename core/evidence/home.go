@@ -43,7 +43,7 @@ func (h HomeSession) Check() error {
 // HomeLine is how one player shoots a drill at home.
 type HomeLine struct {
 	Player string `json:"player"`
-	// Times is how often the player has told of it.
+	// Times is how many times the player has reported makes.
 	Times int         `json:"times"`
 	Right Side        `json:"right"`
 	Left  Side        `json:"left"`

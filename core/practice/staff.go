@@ -21,8 +21,8 @@ var jobs = [][2]string{
 // Jobs lists them, ids and words.
 func Jobs() [][2]string { return slices.Clone(jobs) }
 
-// Duty is somebody's job in a block. Who is a name, of the staff or of a parent who helps:
-// the printed sheet says it, and the device of an account with this name.
+// Duty is one person's job in a block. Who is a name, not an account, so that a parent who
+// helps can have one. The account with that name sees it as "Your job".
 type Duty struct {
 	Who string `json:"who"`
 	Job Job    `json:"job"`

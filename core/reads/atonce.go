@@ -42,7 +42,7 @@ var backDown = &Action{
 			Cutter:     []Answer{answer(HitShooter, "The helper drops: up to the shooter.", "On time to the shooting hand, before the helper turns.")},
 			Screener:   []Answer{job(ClearOut, "Take the helper with you, through to the corner.")},
 			PasserPart: "Shooter: feet set behind the line. Low screener: hold, then slip.",
-			Mistakes:   []string{"Throws it into the helper", "The two screens come one after the other"},
+			Mistakes:   []string{"Passes right to the helper", "The two screens come one after the other"},
 		},
 		{
 			Cue: HelpsHigh, when: not(helpsLow), Seen: "The helper goes out to the shooter",

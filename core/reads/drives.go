@@ -3,7 +3,7 @@ package reads
 import "evrik/core/court"
 
 // The tables of the drive reactions: where the other four go (common practice, no source).
-// The driver has gone by the own defender, who is not in the picture.
+// The driver has beaten the defender on the ball, who is left out of the picture.
 
 // Ids of the drive reactions.
 const (
@@ -51,7 +51,7 @@ var driveWing = &Action{
 		{ID: xOne, Name: "Far corner's defender", Word: "the far corner's defender", Letter: "F", Guards: one},
 		{ID: xSecond, Name: "Far wing's defender", Word: "the far wing's defender", Letter: "W", Guards: second},
 	},
-	About: "The wing drives. The other four move with the drive, so that whoever helps leaves a pass.",
+	About: "The wing drives and the other four move with it, so any help opens a pass.",
 	Before: []string{
 		"Driver: two feet in the lane, eyes up, then the pass.",
 		"The others: move on the first dribble, not after it.",

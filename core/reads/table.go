@@ -357,7 +357,7 @@ func Columns(of []*Action, rules TeamRules, role Role) []Read {
 	return inOrder(asked, role)
 }
 
-// MoreColumns lists the same with what is asked of the third one, and of defenders.
+// MoreColumns returns Columns plus the reads asked of the third participant and of defenders.
 func MoreColumns(of []*Action, rules TeamRules, role Role) []Read {
 	asked := map[Read]bool{Guarded: true}
 	for _, read := range Columns(of, rules, role) {

@@ -86,7 +86,7 @@
     return add(from, ((to.x - from.x) / far) * handleAt, ((to.y - from.y) / far) * handleAt);
   }
 
-  // Those whose movement decides have an arrow; a still one's handle waits beside the figure.
+  // An arrow for everybody whose movement decides; while they stand still its handle is beside the figure.
   const stillAt = 1.6; // ft
   const arrows = $derived.by(() => {
     const v = s?.velocity;
