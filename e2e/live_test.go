@@ -71,4 +71,12 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	if n := ask[int](t, s, "SELECT sum(by) FROM floor_counts WHERE practice_id = $1 AND what = 'scored'", practice); n != 2 {
 		t.Errorf("%d scores are stored", n)
 	}
+
+	// A block without the part that was chosen falls back to the first.
+	p.Click("button", "Close")
+	to("Slot twos")
+	p.See("button", "Logging cutter")
+	p.Text("What did ")
+	log(p, 1)
+	p.Text("3 logged")
 }

@@ -51,7 +51,7 @@
         <button
           class="tape plain"
           role="radio"
-          aria-checked={floor.rota.judge === id}
+          aria-checked={floor.rota.whose === id}
           onclick={() => then(() => (floor.rota.judge = id))}>{label}</button
         >
       {/each}

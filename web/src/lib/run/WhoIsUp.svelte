@@ -26,9 +26,9 @@
   const me = $derived(session.view?.me?.name);
   const duties = $derived(dutiesOf(current?.block.staff));
   const judged = $derived(
-    floor.rota.judge === 'both'
+    floor.rota.whose === 'both'
       ? 'both roles'
-      : (floor.parts.find(([id]) => id === floor.rota.judge)?.[1] ?? '').toLowerCase()
+      : (floor.parts.find(([id]) => id === floor.rota.whose)?.[1] ?? '').toLowerCase()
   );
 </script>
 

@@ -70,7 +70,8 @@ export class Floor {
       order: () => this.order,
       log: () => this.log,
       missing: (r) => this.isMissing(r),
-      player: (r, role) => this.playerOf(r, role)
+      player: (r, role) => this.playerOf(r, role),
+      judged: (role) => this.parts.some(([id]) => id === role)
     });
     this.tallies = new Tallies({
       block: () => this.line.current?.block.id,

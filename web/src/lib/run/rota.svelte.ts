@@ -29,8 +29,13 @@ export class Rota {
       missing: (r: OrderRep) => boolean;
       /** Who has a role in a rep. */
       player: (r: OrderRep, role: Role) => string | undefined;
+      /** Whether a role can be judged in this block. */
+      judged: (role: Judged) => boolean;
     }
   ) {}
+
+  /** Whose answers are logged here: what was chosen, or the first where this block has no such part. */
+  whose = $derived.by<Judged>(() => (this.from.judged(this.judge) ? this.judge : 'cutter'));
 
   /** The roles logged of each rep of this block. */
   private done = $derived.by(() => {
@@ -47,7 +52,7 @@ export class Rota {
   private isDone(no: number) {
     const roles = this.done.get(no);
     if (!roles) return false;
-    return this.judge === 'both' ? roles.has('cutter') && roles.has('screener') : roles.has(this.judge);
+    return this.whose === 'both' ? roles.has('cutter') && roles.has('screener') : roles.has(this.whose);
   }
 
   /** A rep by its number, which goes on counting past the end of the list. */
@@ -73,7 +78,7 @@ export class Rota {
   private pointer = $derived.by(() => {
     const kept = this.pointers[this.from.block() ?? ''];
     if (kept !== undefined) return kept;
-    const roles = this.judge === 'both' ? ['cutter', 'screener'] : [this.judge];
+    const roles = this.whose === 'both' ? ['cutter', 'screener'] : [this.whose];
     const logged = [...this.done].filter(([no, by]) => {
       const rep = this.at(no);
       return rep && this.here(rep) && roles.some((r) => by.has(r));
@@ -85,7 +90,7 @@ export class Rota {
 
   role = $derived.by<Role>(() => {
     if (this.chosen) return this.chosen.role;
-    if (this.judge !== 'both') return this.judge;
+    if (this.whose !== 'both') return this.whose;
     return this.rep && this.done.get(this.rep.no)?.has('cutter') ? 'screener' : 'cutter';
   });
 
@@ -128,7 +133,7 @@ export class Rota {
     const rep = this.at(Math.max(1, no));
     if (!rep || !this.here(rep)) return;
     if (this.isDone(rep.no)) {
-      const role = this.judge === 'both' ? 'cutter' : this.judge;
+      const role = this.whose === 'both' ? 'cutter' : this.whose;
       this.chosen = { no: rep.no, role, then: rep.no + 1 };
     } else this.back(rep.no);
   }
@@ -137,7 +142,7 @@ export class Rota {
   pick(player: string) {
     const order = this.from.order();
     const at = this.rep?.no ?? 1;
-    const first = this.judge === 'both' ? 'cutter' : this.judge;
+    const first = this.whose === 'both' ? 'cutter' : this.whose;
     const roles: Role[] = [first, ...['cutter', 'screener'].filter((r) => r !== first)];
     for (const role of roles)
       for (let no = at; no < at + order.length; no++) {
