@@ -12,7 +12,6 @@ import (
 
 	"github.com/google/uuid"
 
-	"evrik/core/evidence"
 	"evrik/internal/archive"
 	"evrik/internal/erasures"
 	"evrik/internal/pglocal"
@@ -72,7 +71,7 @@ func keeping(ctx context.Context, what, file string, ofDemo bool, program, erase
 		return fmt.Errorf("%s cannot be read (%v). Nothing was imported.", file, err)
 	}
 	defer in.Close()
-	got, err := archive.Read(ctx, db, evidence.DefaultPolicy(), id, "the server's own machine", time.Now(), bufio.NewReader(in))
+	got, err := archive.Read(ctx, db, id, "the server's own machine", time.Now(), bufio.NewReader(in))
 	if err == nil {
 		fmt.Printf("Imported %d players, %d practices, %d games and %d lines of the log.\n", got.Players, got.Practices, got.Games, got.Events)
 	}
@@ -162,7 +161,7 @@ const forgetEvery = 24 * time.Hour
 func forget(ctx context.Context, db *store.Store) {
 	for {
 		now := time.Now()
-		if err := errors.Join(db.Forget(ctx, evidence.DefaultPolicy(), now), db.ForgetOld(ctx, now)); err != nil && ctx.Err() == nil {
+		if err := errors.Join(db.Forget(ctx, now), db.ForgetOld(ctx, now)); err != nil && ctx.Err() == nil {
 			slog.Error("what is older than programs keep it was not dropped", "error", err)
 		}
 		select {

@@ -28,7 +28,6 @@ import (
 	"syscall"
 	"time"
 
-	"evrik/core/evidence"
 	"evrik/internal/demo"
 	"evrik/internal/pglocal"
 	"evrik/internal/store"
@@ -133,20 +132,12 @@ func run(ctx context.Context, args []string) error {
 	return serve(ctx, listener, db, options, from.leaving)
 }
 
-// current opens a database with its tables and its sums as this version wants them.
+// current opens a database with its tables as this version wants them.
 func current(ctx context.Context, url string) (*store.Store, error) {
 	if err := store.Migrate(ctx, url); err != nil {
 		return nil, err
 	}
-	db, err := store.Open(ctx, url)
-	if err != nil {
-		return nil, err
-	}
-	if err := db.Recount(ctx, evidence.DefaultPolicy()); err != nil {
-		db.Close()
-		return nil, err
-	}
-	return db, nil
+	return store.Open(ctx, url)
 }
 
 // source is the database that is worked with.

@@ -9,67 +9,33 @@ import (
 	"evrik/core/reads"
 )
 
-// Need is how many more reps a player should get of a read: none when he has
-// it, as many as would turn the verdict when he does not, and otherwise as
-// many as would settle the question.
-func (j Judgement) Need() int {
-	switch j.Verdict {
-	case HasIt:
-		return 0
-	case NotYet:
-		return j.RightInARow
-	default:
-		return j.Settle
-	}
-}
-
 // Line is one player's standings, in the order of the board's reads.
 type Line struct {
-	Player string     `json:"player"`
+	Player PlayerID   `json:"player"`
 	Cells  []Standing `json:"cells"`
 }
 
-// Board judges every player on every read of a role, or of each read's own role where
-// none is named.
-func (p Policy) Board(players []string, role reads.Role, columns []reads.Read, reps []Rep, now time.Time) []Line {
-	return p.BoardOf(players, role, columns, p.Ledger(reps, now), now)
+// Board says where every player stands on every read of a role, or of each read's own
+// role where none is named.
+func (p Policy) Board(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Line {
+	return p.board(players, role, columns, h, now, true)
 }
 
-// BoardOf is the board of reps that have been added up. None is later than now.
-func (p Policy) BoardOf(players []string, role reads.Role, columns []reads.Read, l Ledger, now time.Time) []Line {
-	return p.boardOf(players, role, columns, l, now, true)
+// Overview is the board with the sentence of the judgement that is shown alone.
+func (p Policy) Overview(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Line {
+	return p.board(players, role, columns, h, now, false)
 }
 
-// Overview is the board without the single rungs.
-func (p Policy) Overview(players []string, role reads.Role, columns []reads.Read, l Ledger, now time.Time) []Line {
-	return p.boardOf(players, role, columns, l, now, false)
-}
-
-func (p Policy) boardOf(players []string, role reads.Role, columns []reads.Read, l Ledger, now time.Time, rungs bool) []Line {
-	type key struct {
-		player string
-		read   reads.Read
-	}
-	byCell, wrong := map[key][]Sum{}, map[key][]Mistake{}
-	for _, m := range l.Mistakes {
-		if m.Role == cmp.Or(role, roleOf(m.Expected)) {
-			k := key{m.Player, m.Expected}
-			wrong[k] = append(wrong[k], m)
-		}
-	}
-	for _, s := range l.Sums {
-		if s.Role == cmp.Or(role, roleOf(s.Expected)) {
-			k := key{s.Player, s.Expected}
-			byCell[k] = append(byCell[k], s)
-		}
-	}
+func (p Policy) board(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time, both bool) []Line {
 	lines := make([]Line, len(players))
-	for i, id := range players {
-		lines[i] = Line{id, make([]Standing, len(columns))}
-		for j, read := range columns {
-			lines[i].Cells[j] = p.stand(id, string(read), byCell[key{id, read}], wrong[key{id, read}], now, rungs)
+	inParallel(len(players), func(from, to int) {
+		for i := from; i < to; i++ {
+			lines[i] = Line{players[i], make([]Standing, len(columns))}
+			for j, read := range columns {
+				lines[i].Cells[j] = p.stand(h, Skill{players[i], cmp.Or(role, roleOf(read)), read}, now, both)
+			}
 		}
-	}
+	})
 	return lines
 }
 
@@ -79,56 +45,94 @@ func roleOf(read reads.Read) reads.Role {
 	return info.Role
 }
 
-// Hold is a read that holds a team back, and whom.
+// Hold is a read that holds a team back, whom, and what to do about it.
 type Hold struct {
-	Read   reads.Read `json:"read"`
-	Role   reads.Role `json:"role"`
-	NotYet []string   `json:"notYet"`
-	Stale  []string   `json:"stale"`
-	TooFew []string   `json:"tooFew"`
-	Has    int        `json:"has"`
+	Read      reads.Read `json:"read"`
+	Role      reads.Role `json:"role"`
+	NotYet    []PlayerID `json:"notYet"`
+	Lapsed    []PlayerID `json:"lapsed"`
+	TooClose  []PlayerID `json:"tooClose"`
+	NotEnough []PlayerID `json:"notEnough"`
+	Has       int        `json:"has"`
+	// Instead is what the team makes most often in place of it, empty where nothing was wrong.
+	Instead reads.Read `json:"instead"`
+	// GoUp are who has it guided and should meet real defenders, GoDown who fails live and
+	// does not have it guided.
+	GoUp   []PlayerID `json:"goUp"`
+	GoDown []PlayerID `json:"goDown"`
 }
 
-// Holds sorts a board's reads by how much they hold the team back: most
-// players who do not have it first, then most stale, then most unknown.
+// add sorts a player's standing into a hold.
+func (h *Hold) add(st *Standing) {
+	switch st.Judgement.Verdict {
+	case HasIt:
+		h.Has++
+	case NotYet:
+		h.NotYet = append(h.NotYet, st.Player)
+	case Lapsed:
+		h.Lapsed = append(h.Lapsed, st.Player)
+	case TooClose:
+		h.TooClose = append(h.TooClose, st.Player)
+	default:
+		h.NotEnough = append(h.NotEnough, st.Player)
+	}
+	if len(st.Groups) == 0 {
+		return
+	}
+	guided, live := &st.Groups[Guided.index()].Judgement, &st.Groups[Live.index()].Judgement
+	switch {
+	case guided.Verdict == HasIt && !guided.New && live.Verdict == NotEnough:
+		h.GoUp = append(h.GoUp, st.Player)
+	case live.Verdict == NotYet && !live.New && guided.Verdict != HasIt && guided.Verdict != Lapsed:
+		h.GoDown = append(h.GoDown, st.Player)
+	}
+}
+
+// Holds sorts a board's reads by how much they hold the team back: most players who do
+// not have it first, then most who had it, then most who are too close to call.
 func Holds(columns []reads.Read, lines []Line) []Hold {
 	holds := make([]Hold, len(columns))
 	for j, read := range columns {
-		h := Hold{Read: read, Role: roleOf(read), NotYet: []string{}, Stale: []string{}, TooFew: []string{}}
-		for _, l := range lines {
-			switch l.Cells[j].Judgement.Verdict {
-			case HasIt:
-				h.Has++
-			case NotYet:
-				h.NotYet = append(h.NotYet, l.Player)
-			case Stale:
-				h.Stale = append(h.Stale, l.Player)
-			default:
-				h.TooFew = append(h.TooFew, l.Player)
+		h := Hold{Read: read, Role: roleOf(read), NotYet: []PlayerID{}, Lapsed: []PlayerID{}, TooClose: []PlayerID{}, NotEnough: []PlayerID{}, GoUp: []PlayerID{}, GoDown: []PlayerID{}}
+		instead := map[reads.Read]int{}
+		for i := range lines {
+			h.add(&lines[i].Cells[j])
+			if made := lines[i].Cells[j].Confused; made != "" {
+				instead[made]++
 			}
 		}
+		h.Instead = mostOften(instead)
 		holds[j] = h
 	}
 	slices.SortStableFunc(holds, func(a, b Hold) int {
 		return cmp.Or(
 			cmp.Compare(len(b.NotYet), len(a.NotYet)),
-			cmp.Compare(len(b.Stale), len(a.Stale)),
-			cmp.Compare(len(b.TooFew), len(a.TooFew)))
+			cmp.Compare(len(b.Lapsed), len(a.Lapsed)),
+			cmp.Compare(len(b.TooClose), len(a.TooClose)),
+			cmp.Compare(len(b.NotEnough), len(a.NotEnough)))
 	})
 	return holds
 }
 
-// HoldOnRung counts the players of a board who have it on a rung for at least
-// half of the board's reads.
+// mostOften is the read with the highest count, the first by name among equals.
+func mostOften(counts map[reads.Read]int) (most reads.Read) {
+	for read, k := range counts {
+		if k > counts[most] || k == counts[most] && read < most {
+			most = read
+		}
+	}
+	return most
+}
+
+// HoldOnRung counts the players of a board who have it on a rung, or a higher one, for at
+// least half of the board's reads.
 func HoldOnRung(lines []Line, rung drill.Rung) int {
 	n := 0
 	for _, l := range lines {
 		has := 0
 		for _, c := range l.Cells {
-			for _, on := range c.Rungs {
-				if on.Rung == rung && on.All.Verdict == HasIt {
-					has++
-				}
+			if c.Held >= rung.Number() {
+				has++
 			}
 		}
 		if has > 0 && 2*has >= len(l.Cells) {
@@ -139,30 +143,53 @@ func HoldOnRung(lines []Line, rung drill.Rung) int {
 }
 
 // OfPlayers keeps the lines of some players.
-func OfPlayers(lines []Line, players []string) []Line {
+func OfPlayers(lines []Line, players []PlayerID) []Line {
 	return slices.DeleteFunc(slices.Clone(lines), func(l Line) bool { return !slices.Contains(players, l.Player) })
 }
 
-// ByNeed orders players' standings on one read by how much it holds them back: not
-// yet, then stale, then tried, then never seen, and who has it last; the weakest rate
+// ByNeed orders players' standings on one read by how much it holds them back: not yet,
+// had it, too close to call, few reps, never seen, and who has it last; the lowest rate
 // first among equals.
 func ByNeed(standings []Standing) []Standing {
-	rank := func(s Standing) int {
-		switch {
-		case s.Judgement.Verdict == NotYet:
-			return 0
-		case s.Judgement.Verdict == Stale:
-			return 1
-		case s.Judgement.Verdict == HasIt:
-			return 4
-		case s.Judgement.Tally.Reps > 0:
-			return 2
-		}
-		return 3
-	}
 	out := slices.Clone(standings)
-	slices.SortStableFunc(out, func(a, b Standing) int {
-		return cmp.Or(cmp.Compare(rank(a), rank(b)), cmp.Compare(a.Judgement.Rate, b.Judgement.Rate))
-	})
+	slices.SortStableFunc(out, func(a, b Standing) int { return compareNeed(&a.Judgement, &b.Judgement) })
 	return out
+}
+
+// Advice is what the group should do with a rung.
+type Advice string
+
+// Group advice.
+const (
+	GoUp   Advice = "up"
+	Stay   Advice = "stay"
+	GoDown Advice = "down"
+)
+
+// Shares behind the advice (common practice, no source): two thirds hold it to
+// go up; less than half correct over the last ten reps to go down.
+const (
+	upShare    = 2.0 / 3
+	downShare  = 0.5
+	downWindow = 10
+)
+
+// GroupAdvice says whether a group should change rung: held is how many of the
+// present players have it, last the newest answers of the block, oldest first.
+func GroupAdvice(held, present int, last []bool) Advice {
+	if n := len(last); n >= downWindow {
+		correct := 0
+		for _, ok := range last[n-downWindow:] {
+			if ok {
+				correct++
+			}
+		}
+		if float64(correct) < downShare*downWindow {
+			return GoDown
+		}
+	}
+	if present > 0 && float64(held) >= upShare*float64(present)-1e-9 {
+		return GoUp
+	}
+	return Stay
 }

@@ -1,7 +1,6 @@
 package evidence
 
 import (
-	"slices"
 	"time"
 
 	"evrik/core/reads"
@@ -9,23 +8,22 @@ import (
 
 // Turn is a verdict that is another one than before.
 type Turn struct {
-	Player string     `json:"player"`
+	Player PlayerID   `json:"player"`
 	Role   reads.Role `json:"role"`
 	Read   reads.Read `json:"read"`
 	Was    Verdict    `json:"was"`
 	Is     Verdict    `json:"is"`
 }
 
-// Turns compares the verdicts of some players with and without some reps, as of
-// now, so that time alone turns none.
-func (p Policy) Turns(players []string, role reads.Role, columns []reads.Read, all []Rep, without func(Rep) bool, now time.Time) []Turn {
-	before := p.Board(players, role, columns, slices.DeleteFunc(slices.Clone(all), without), now)
+// Turns compares the verdicts of some players in two histories, as of now, so that time
+// alone turns none.
+func (p Policy) Turns(players []PlayerID, role reads.Role, columns []reads.Read, before, after *History, now time.Time) []Turn {
+	was := p.Overview(players, role, columns, before, now)
 	out := []Turn{}
-	for i, line := range p.Board(players, role, columns, all, now) {
+	for i, line := range p.Overview(players, role, columns, after, now) {
 		for j, cell := range line.Cells {
-			was, is := before[i].Cells[j].Judgement.Verdict, cell.Judgement.Verdict
-			if was != is {
-				out = append(out, Turn{line.Player, role, columns[j], was, is})
+			if w, is := was[i].Cells[j].Judgement.Verdict, cell.Judgement.Verdict; w != is {
+				out = append(out, Turn{line.Player, role, columns[j], w, is})
 			}
 		}
 	}

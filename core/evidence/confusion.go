@@ -19,13 +19,13 @@ type Confusion struct {
 type MadeInstead struct {
 	Made    reads.Read `json:"made"` // empty for none
 	Count   int        `json:"count"`
-	Players []string   `json:"players"` // most often first
+	Players []PlayerID `json:"players"` // most often first
 }
 
 // Confusions tabulates a role's reps on rungs where players read: a row for every
 // read that was asked for, in the order of columns.
 func Confusions(role reads.Role, columns []reads.Read, reps []Rep) []Confusion {
-	type cell map[string]int // by player
+	type cell map[PlayerID]int
 	table := map[reads.Read]map[reads.Read]cell{}
 	for _, r := range reps {
 		if info, ok := drill.RungByID(r.Rung); !ok || !info.Reads || r.Role != role {
@@ -48,7 +48,7 @@ func Confusions(role reads.Role, columns []reads.Read, reps []Rep) []Confusion {
 				m.Count += n
 				m.Players = append(m.Players, player)
 			}
-			slices.SortFunc(m.Players, func(a, b string) int { return cmp.Or(cmp.Compare(by[b], by[a]), cmp.Compare(a, b)) })
+			slices.SortFunc(m.Players, func(a, b PlayerID) int { return cmp.Or(cmp.Compare(by[b], by[a]), cmp.Compare(a, b)) })
 			row.Reps += m.Count
 			row.Made = append(row.Made, m)
 		}

@@ -12,7 +12,7 @@ import (
 type Point struct {
 	From     time.Time `json:"from"`
 	Reps     int       `json:"reps"`
-	Right    int       `json:"right"`
+	Correct  int       `json:"correct"`
 	Rate     float64   `json:"rate"`
 	Interval Interval  `json:"interval"`
 }
@@ -36,12 +36,12 @@ func (p Policy) Curve(reps []Rep, days int) []Point {
 		}
 		last := &out[len(out)-1]
 		last.Reps++
-		if r.Right {
-			last.Right++
+		if r.Correct {
+			last.Correct++
 		}
 	}
 	for i, pt := range out {
-		s, n := float64(pt.Right), float64(pt.Reps)
+		s, n := float64(pt.Correct), float64(pt.Reps)
 		out[i].Rate, out[i].Interval = newPosterior(s, n).mean(), Jeffreys(s, n, p.Level)
 	}
 	return out

@@ -3,6 +3,7 @@ package evidence
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -15,18 +16,49 @@ import (
 
 var now = time.Date(2026, 3, 20, 18, 0, 0, 0, time.UTC)
 
-// made returns reps, oldest first, the newest `age` days ago.
+// made returns reps of one practice, oldest first, the newest `age` days ago.
 func made(answers string, age int) []Rep {
 	reps := make([]Rep, len(answers))
 	for i, a := range answers {
-		reps[i] = Rep{ID: fmt.Sprint(i), At: now.AddDate(0, 0, -age), Rung: drill.Live2, Side: drill.Right,
-			Role: reads.Cutter, Expected: reads.Curl, Made: reads.Curl, Right: a == '+'}
+		reps[i] = Rep{ID: RepID(fmt.Sprint(age, "-", i)), Practice: PracticeID(fmt.Sprint("p", age)), At: now.AddDate(0, 0, -age), Rung: drill.Live2, Side: drill.Right,
+			Player: "a", Role: reads.Cutter, Expected: reads.Curl, Made: reads.Curl, Correct: a == '+'}
 		if a != '+' {
 			reps[i].Made = reads.Straight
 		}
 	}
 	return reps
 }
+
+// guided are the same where a coach shows one of two cues.
+func guided(answers string, age int) []Rep {
+	reps := made(answers, age)
+	for i := range reps {
+		reps[i].Rung, reps[i].Block, reps[i].Cue = drill.Shown, BlockID(fmt.Sprint("b", age)), []reads.Cue{reads.Trail, reads.Under}[i%2]
+	}
+	return reps
+}
+
+// of makes reps those of a player on a read.
+func of(player PlayerID, read reads.Read, reps []Rep) []Rep {
+	for i := range reps {
+		reps[i].ID, reps[i].Player, reps[i].Expected = RepID(string(player)+string(read))+reps[i].ID, player, read
+		if reps[i].Correct {
+			reps[i].Made = read
+		}
+	}
+	return reps
+}
+
+// history is what lists of reps come to.
+func history(lists ...[]Rep) *History {
+	return DefaultPolicy().ExtendByPeriod(NoHistory(), slices.Concat(lists...), time.UTC)
+}
+
+// curl is the skill of made.
+var curl = Skill{"a", reads.Cutter, reads.Curl}
+
+// stand is where the player of made stands.
+func stand(lists ...[]Rep) Standing { return DefaultPolicy().Stand(history(lists...), curl, now) }
 
 // Newcombe 1998, Statistics in Medicine 17:857, table of examples, from memory.
 func TestWilson(t *testing.T) {
@@ -85,133 +117,6 @@ func TestPosteriorClosedForms(t *testing.T) {
 	}
 }
 
-// waldSize is the expected number of reps of Wald's sequential test between
-// rates p0 and p1 with equal error probabilities, at the true rate p, which is
-// p0 or p1 (Wald 1947, from memory).
-func waldSize(p0, p1, err, p float64) float64 {
-	line := math.Log((1 - err) / err)
-	drift := p*math.Log(p1/p0) + (1-p)*math.Log((1-p1)/(1-p0))
-	upper := err // probability of ending at the upper line
-	if p == p1 {
-		upper = 1 - err
-	}
-	return (upper*line - (1-upper)*line) / drift
-}
-
-// Wald 1947, from memory: with alpha = beta = 0.05 the lines are at ±2.944.
-// Reps to settle without data must be of the size of his expected number.
-func TestSettleAgainstWald(t *testing.T) {
-	if got := math.Log((1 - 0.05) / 0.05); math.Abs(got-2.944) > 5e-4 {
-		t.Errorf("ln A = %.3f", got)
-	}
-	p := DefaultPolicy()
-	got := float64(p.RepsToSettle(0, 0, p.LiveTarget))
-	low := waldSize(0.5, p.LiveTarget+0.1, 0.15, 0.5)
-	high := waldSize(0.5, p.LiveTarget+0.1, 0.15, p.LiveTarget+0.1)
-	if low < 4 || high > 8 || got < low*0.7 || got > high*1.5 {
-		t.Errorf("no data: %g reps to settle; Wald expects %.1f to %.1f", got, low, high)
-	}
-}
-
-func TestVerdicts(t *testing.T) {
-	p := DefaultPolicy()
-	for _, tc := range []struct {
-		name string
-		reps []Rep
-		rung drill.Rung
-		want Verdict
-	}{
-		{"no reps", nil, drill.Live2, TooFew},
-		{"three for three proves little", made("+++", 0), drill.Live2, TooFew},
-		{"eight for eight", made("++++++++", 0), drill.Live2, HasIt},
-		{"eight for eight, but the bar is higher when shown", made("+++++++-", 0), drill.Shown, TooFew},
-		{"one of seven", made("+------", 0), drill.Live2, NotYet},
-		{"five wrong are too few", made("-----", 0), drill.Live2, TooFew},
-		{"six wrong", made("------", 0), drill.Live2, NotYet},
-		{"around the target", made("+++++++---", 0), drill.Live2, TooFew},
-		{"had it, two half-lives ago", made("++++++++++++", 56), drill.Live2, Stale},
-		{"never had it, long ago", made("+-+-+-+-", 56), drill.Live2, TooFew},
-	} {
-		j := p.Judge(tc.rung, tc.reps, now)
-		if j.Verdict != tc.want {
-			t.Errorf("%s: %s (chance %.2f of %.1f weighted reps), want %s", tc.name, j.Verdict, j.Chance, j.Tally.Weighted, tc.want)
-		}
-		if j.Sentence == "" || !strings.EqualFold(j.Sentence[:len(tc.want.Name())], tc.want.Name()) {
-			t.Errorf("%s: sentence %q", tc.name, j.Sentence)
-		}
-		if j.Interval.Low > j.Rate || j.Interval.High < j.Rate {
-			t.Errorf("%s: rate %.2f outside %+v", tc.name, j.Rate, j.Interval)
-		}
-	}
-}
-
-// The promise "k right reps in a row would settle it" is kept, and k-1 would not.
-func TestRightInARowIsTheSmallest(t *testing.T) {
-	p := DefaultPolicy()
-	for _, past := range []string{"", "+", "++-", "+-+-+", "-------", "+++++++---"} {
-		j := p.Judge(drill.Live2, made(past, 0), now)
-		if j.Verdict == HasIt {
-			continue
-		}
-		after := func(k int) Verdict {
-			return p.Judge(drill.Live2, made(past+strings.Repeat("+", k), 0), now).Verdict
-		}
-		if after(j.RightInARow) != HasIt || after(j.RightInARow-1) == HasIt {
-			t.Errorf("%q: %d in a row gives %s, one fewer %s", past, j.RightInARow, after(j.RightInARow), after(j.RightInARow-1))
-		}
-		if j.Settle > p.MaxSettle {
-			t.Errorf("%q: %d reps to settle", past, j.Settle)
-		}
-	}
-}
-
-func TestHalfLife(t *testing.T) {
-	p := DefaultPolicy()
-	got := p.Tallied(append(made("+", 0), made("-", 28)...), now)
-	if math.Abs(got.Weighted-1.5) > 1e-12 || math.Abs(got.WeightedRight-1) > 1e-12 || got.Reps != 2 {
-		t.Errorf("a rep one half-life old counts half: %+v", got)
-	}
-	if later := p.Tallied(made("+", -3), now); later.Reps != 0 {
-		t.Errorf("a rep of the future counts: %+v", later)
-	}
-}
-
-func TestStanding(t *testing.T) {
-	p := DefaultPolicy()
-	shown := made("++++++++++++", 1)
-	for i := range shown {
-		shown[i].Rung = drill.Shown
-	}
-	air := made("------------", 1)
-	for i := range air {
-		air[i].Rung = drill.Air
-	}
-	left := made("------", 1)
-	for i := range left {
-		left[i].Side = drill.Left
-	}
-	st := p.Stand("a", "curl", append(append(append(shown, air...), made("++++++", 1)...), left...), now)
-	if st.Held != drill.Shown.Number() || st.Rung != drill.Shown || len(st.Rungs) != 2 {
-		t.Errorf("held %d on %s, %d rungs", st.Held, st.Rung, len(st.Rungs))
-	}
-	if !strings.HasPrefix(st.Gap, "Better on the right: 6 of 6 there, 0 of 6") {
-		t.Errorf("gap %q", st.Gap)
-	}
-	if st.Confused != "straight" {
-		t.Errorf("confused with %q", st.Confused)
-	}
-	old := made("++++++++++++", 60)
-	for i := range old {
-		old[i].Rung = drill.Shown
-	}
-	if st := p.Stand("a", "curl", append(old, made("+-", 50)...), now); st.Rung != drill.Shown || st.Judgement.Verdict != Stale || st.Held != 0 {
-		t.Errorf("a stale rung is hidden by one tried once: %s on %s", st.Judgement.Verdict, st.Rung)
-	}
-	if none := p.Stand("a", "curl", air, now); none.Held != 0 || none.Rung != "" || none.Judgement.Verdict != TooFew {
-		t.Errorf("technique counted as a read: %+v", none)
-	}
-}
-
 func TestGroupAdvice(t *testing.T) {
 	ten := func(right int) []bool {
 		out := make([]bool, 12)
@@ -234,48 +139,68 @@ func TestGroupAdvice(t *testing.T) {
 	}
 }
 
-func TestCorrections(t *testing.T) {
+func TestTags(t *testing.T) {
 	seen := map[string]bool{}
-	for _, c := range Corrections() {
-		if seen[c.ID] || !KnownCorrection(c.ID) || c.Name == "" {
-			t.Errorf("correction %+v", c)
+	for _, c := range Tags() {
+		if seen[c.ID] || !KnownTag(c.ID) || c.Name == "" || strings.ContainsAny(c.ID, ":,") {
+			t.Errorf("tag %+v", c)
 		}
 		seen[c.ID] = true
 	}
-	if KnownCorrection("moon") {
-		t.Error("an unknown correction is known")
+	if KnownTag("moon") {
+		t.Error("an unknown tag is known")
 	}
 	reps := made("++++++++++", 0)
-	reps[0].Corrections, reps[1].Corrections = []string{"early", "daylight"}, []string{"daylight"}
-	if got := CountCorrections(reps); len(got) != 2 || got[0] != (CorrectionCount{"daylight", 2, 20}) || got[1].Count != 1 {
+	reps[0].Tags, reps[1].Tags = []Tag{{ID: "early"}, {"behind", "b"}}, []Tag{{"behind", "b"}}
+	if got := CountTags(reps); len(got) != 2 || got[0] != (TagCount{"behind", 2, 20}) || got[1].Count != 1 {
 		t.Errorf("counts %+v", got)
+	}
+	reps[9].Player = "b"
+	if got := CountTagsOf("b", reps); len(got) != 1 || got[0] != (TagCount{"behind", 2, 200}) {
+		t.Errorf("the passer's: %+v", got)
+	}
+	if got := CountTagsOf("a", reps); len(got) != 1 || got[0].ID != "early" || got[0].Count != 1 {
+		t.Errorf("the player's own: %+v", got)
 	}
 }
 
-func TestBoardHoldsAndNeeds(t *testing.T) {
+func TestBoardAndHolds(t *testing.T) {
 	p := DefaultPolicy()
-	var reps []Rep
-	for player, answers := range map[string]string{"a": "++++++++", "b": "-------", "c": "++"} {
-		for _, r := range made(answers, 0) {
-			r.Player = player
-			reps = append(reps, r)
-		}
-	}
-	other := made("--------", 0)[0]
-	other.Player, other.Role = "a", reads.Screener
 	columns := []reads.Read{reads.Curl, reads.Fade}
-	lines := p.Board([]string{"a", "b", "c"}, reads.Cutter, columns, append(reps, other), now)
-	for i, want := range []Verdict{HasIt, NotYet, TooFew} {
-		if got := lines[i].Cells[0].Judgement; got.Verdict != want || (got.Need() == 0) != (want == HasIt) {
-			t.Errorf("%s: %s, needs %d", lines[i].Player, got.Verdict, got.Need())
+	h := history(of("a", reads.Curl, made("++++++++++++++++", 0)), of("b", reads.Curl, made("---------", 0)), of("c", reads.Curl, made("++", 0)))
+	lines := p.Board([]PlayerID{"a", "b", "c"}, reads.Cutter, columns, h, now)
+	for i, want := range []Verdict{HasIt, NotYet, NotEnough} {
+		if got := lines[i].Cells[0].Judgement; got.Verdict != want || (got.InARow == 0) != (want == HasIt) {
+			t.Errorf("%s: %s, needs %d", lines[i].Player, got.Verdict, got.InARow)
 		}
-		if got := lines[i].Cells[1].Judgement; got.Verdict != TooFew || got.Tally.Reps != 0 {
+		if got := lines[i].Cells[1].Judgement; got.Verdict != NotEnough || got.Reps != 0 {
 			t.Errorf("%s has no fade reps: %+v", lines[i].Player, got)
 		}
 	}
 	holds := Holds(columns, lines)
-	if holds[0].Read != reads.Curl || len(holds[0].NotYet) != 1 || holds[0].Has != 1 || len(holds[1].TooFew) != 3 {
+	if holds[0].Read != reads.Curl || len(holds[0].NotYet) != 1 || holds[0].Has != 1 || len(holds[1].NotEnough) != 3 {
 		t.Errorf("holds %+v", holds)
+	}
+	if HoldOnRung(lines, drill.Live2) != 1 || HoldOnRung(lines, drill.Live3) != 0 || HoldOnRung(OfPlayers(lines, []PlayerID{"b"}), drill.Live2) != 0 {
+		t.Error("one player has half of the reads on live 2-on-2")
+	}
+	if h.Reps(reads.Cutter) != 27 || h.Reps(reads.Screener) != 0 || h.Reps() != 27 {
+		t.Errorf("%d reps", h.Reps())
+	}
+}
+
+// Ordered by what decides first: one more player who does not have it, one who had it, one
+// too close to call.
+func TestHoldsInOrder(t *testing.T) {
+	cell := func(v Verdict) Standing { return Standing{Judgement: Judgement{Verdict: v}} }
+	columns := []reads.Read{reads.Curl, reads.Fade, reads.Straight, reads.BackCut, reads.Pop}
+	lines := []Line{{Cells: []Standing{cell(HasIt), cell(NotEnough), cell(TooClose), cell(Lapsed), cell(NotYet)}}, {Cells: []Standing{cell(HasIt), cell(NotEnough), cell(HasIt), cell(HasIt), cell(HasIt)}}}
+	var order []reads.Read
+	for _, h := range Holds(columns, lines) {
+		order = append(order, h.Read)
+	}
+	if want := []reads.Read{reads.Pop, reads.BackCut, reads.Straight, reads.Fade, reads.Curl}; !slices.Equal(order, want) {
+		t.Errorf("%v, want %v", order, want)
 	}
 }
 

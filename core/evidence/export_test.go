@@ -3,6 +3,7 @@ package evidence
 import (
 	"bytes"
 	"encoding/csv"
+	"fmt"
 	"strings"
 	"testing"
 
@@ -13,11 +14,11 @@ import (
 // a player without a name here is in no file.
 func TestWriteReps(t *testing.T) {
 	reps := made("+-", 1)
-	reps[0].Player, reps[1].Player, reps[1].Late, reps[1].Corrections = "a", "a", true, []string{"early", "upright"}
+	reps[0].Player, reps[1].Player, reps[1].Late, reps[1].Tags, reps[1].Action = "a", "a", true, []Tag{{ID: "early"}, {ID: "upright"}}, "down"
 	gone := made("+", 1)
 	gone[0].Player = "gone"
 	var out bytes.Buffer
-	if err := WriteReps(&out, append(reps, gone...), map[string]Named{"a": {"00", `=1+1, "x"`}}); err != nil {
+	if err := WriteReps(&out, append(reps, gone...), map[PlayerID]Named{"a": {"00", `=1+1, "x"`}}); err != nil {
 		t.Fatal(err)
 	}
 	if !strings.HasSuffix(out.String(), "\r\n") {
@@ -27,7 +28,7 @@ func TestWriteReps(t *testing.T) {
 	if err != nil || len(rows) != 3 {
 		t.Fatalf("%v %v", rows, err)
 	}
-	if got, want := strings.Join(rows[2], "|"), `2026-03-19T18:00:00Z|00|'=1+1, "x"|cutter|live2|right|none|curl|straight||yes|early upright`; got != want {
+	if got, want := strings.Join(rows[2], "|"), `2026-03-19T18:00:00Z|00|'=1+1, "x"|cutter|down|live2|right|none|curl|straight||yes|early upright`; got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}
 }
@@ -36,22 +37,18 @@ func TestWriteReps(t *testing.T) {
 // the verdict that the board shows.
 func TestWriteVerdicts(t *testing.T) {
 	p := DefaultPolicy()
-	line := p.Board([]string{"a", "gone"}, reads.Cutter, []reads.Read{reads.Curl}, func() []Rep {
-		reps := made(strings.Repeat("+", 15)+strings.Repeat("-", 133), 0)
-		for i := range reps {
-			reps[i].Player = "a"
-		}
-		return reps
-	}(), now)
+	line := p.Board([]PlayerID{"a", "gone"}, reads.Cutter, []reads.Read{reads.Curl}, history(made(strings.Repeat("+", 15)+strings.Repeat("-", 133), 0)), now)
 	var out bytes.Buffer
-	if err := WriteVerdicts(&out, []RoleLines{{reads.Cutter, line}}, map[string]Named{"a": {"7", "A"}}); err != nil {
+	if err := WriteVerdicts(&out, []RoleLines{{reads.Cutter, line}}, map[PlayerID]Named{"a": {"7", "A"}}); err != nil {
 		t.Fatal(err)
 	}
 	rows, err := csv.NewReader(&out).ReadAll()
 	if err != nil || len(rows) != 2 {
 		t.Fatalf("%v %v", rows, err)
 	}
-	if got, want := strings.Join(rows[1], "|"), "7|A|cutter|curl|live2|not-yet|15|148|15.0000|148.0000|0.1040|0.0000|0.7000|0.0624|0.1605|2026-03-20T18:00:00Z"; got != want {
+	j := line[0].Cells[0].Judgement
+	want := fmt.Sprintf("7|A|cutter|curl|live|not-yet||15|148|%.4f|%.4f|%.4f|0.0000|0.7000|0.0624|0.1605|2026-03-20T18:00:00Z", j.Rate, j.Interval.Low, j.Interval.High)
+	if got := strings.Join(rows[1], "|"); got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}
 }

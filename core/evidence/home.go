@@ -9,7 +9,7 @@ import (
 // HomeSession is what a player tells of shooting at home: makes and shots on each side.
 // Nobody watched, so that it stands apart from everything a coach has logged.
 type HomeSession struct {
-	Player string    `json:"-"`
+	Player PlayerID  `json:"-"`
 	At     time.Time `json:"at"`
 	Right  Side      `json:"right"`
 	Left   Side      `json:"left"`
@@ -42,7 +42,7 @@ func (h HomeSession) Check() error {
 
 // HomeLine is how one player shoots a drill at home.
 type HomeLine struct {
-	Player string `json:"player"`
+	Player PlayerID `json:"player"`
 	// Times is how many times the player has reported makes.
 	Times int         `json:"times"`
 	Right Side        `json:"right"`

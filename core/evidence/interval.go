@@ -15,13 +15,6 @@ func newPosterior(s, n float64) posterior {
 	return posterior{s + 0.5, math.Max(0, n-s) + 0.5}
 }
 
-// even is the Beta distribution of a rate of which nothing was known before, not
-// even whether it lies near the ends: from the prior Beta(1, 1). Verdicts come from
-// it, because over rates that are spread evenly they are then wrong exactly as often
-// as they say; from Jeffreys' prior, which makes much of few reps, "has it" would be
-// wrong in a fifth of the cases at six reps.
-func even(s, n float64) posterior { return posterior{s + 1, math.Max(0, n-s) + 1} }
-
 // above is the probability that the rate is at least p.
 func (d posterior) above(p float64) float64 {
 	switch {

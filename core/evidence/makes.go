@@ -22,9 +22,9 @@ type ShotSession struct {
 
 // Shots is how a player shoots in a drill.
 type Shots struct {
-	Player string `json:"player"`
-	Made   int    `json:"made"`
-	Tried  int    `json:"tried"`
+	Player PlayerID `json:"player"`
+	Made   int      `json:"made"`
+	Tried  int      `json:"tried"`
 	// Range is where the share of makes is, with a probability of 95 % (Wilson).
 	Range Interval `json:"range"`
 	// Best is the practice with the most makes, of those the one with the fewest shots.
@@ -44,9 +44,9 @@ const shotsLevel = 0.95
 // shot. The reps must be in the order of time; those of another role are left out.
 func ShotsOf(reps []Rep) []Shots {
 	out := []Shots{}
-	sessions := map[string][]ShotSession{}
-	practice := map[string]string{}
-	run := map[string]int{}
+	sessions := map[PlayerID][]ShotSession{}
+	practice := map[PlayerID]PracticeID{}
+	run := map[PlayerID]int{}
 	for _, r := range OnePerRep(reps) {
 		if r.Role != reads.Shooter {
 			continue
@@ -63,7 +63,7 @@ func ShotsOf(reps []Rep) []Shots {
 		s := &sessions[r.Player][len(sessions[r.Player])-1]
 		s.Tried++
 		out[i].Tried++
-		if !r.Right {
+		if !r.Correct {
 			run[r.Player] = 0
 			continue
 		}

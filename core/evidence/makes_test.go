@@ -13,10 +13,10 @@ import (
 func TestShotsOf(t *testing.T) {
 	day := time.Date(2026, 11, 2, 18, 0, 0, 0, time.UTC)
 	var reps []Rep
-	add := func(player string, practice int, makes string) {
+	add := func(player PlayerID, practice int, makes string) {
 		for i, c := range makes {
-			reps = append(reps, Rep{ID: fmt.Sprint(len(reps)), Practice: fmt.Sprint(practice), At: day.AddDate(0, 0, practice).Add(time.Duration(i) * time.Second),
-				Player: player, Role: reads.Shooter, Expected: reads.Make, Right: c == 'x'})
+			reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), Practice: PracticeID(fmt.Sprint(practice)), At: day.AddDate(0, 0, practice).Add(time.Duration(i) * time.Second),
+				Player: player, Role: reads.Shooter, Expected: reads.Make, Correct: c == 'x'})
 		}
 	}
 	add("a", 1, "xx.xxx.")
@@ -28,7 +28,7 @@ func TestShotsOf(t *testing.T) {
 	for p := 3; p <= 7; p++ {
 		add("a", p, "x.")
 	}
-	reps = append(reps, Rep{ID: "read", Player: "a", Role: reads.Cutter, Right: true, At: day.AddDate(0, 0, 9)})
+	reps = append(reps, Rep{ID: "read", Player: "a", Role: reads.Cutter, Correct: true, At: day.AddDate(0, 0, 9)})
 	got := ShotsOf(reps)
 	if len(got) != 2 || got[0].Player != "a" || got[1].Player != "b" {
 		t.Fatalf("%+v", got)

@@ -9,8 +9,8 @@ import (
 
 // Pair is how often a cutter and a screener were both right in one rep.
 type Pair struct {
-	Cutter   string   `json:"cutter"`
-	Screener string   `json:"screener"`
+	Cutter   PlayerID `json:"cutter"`
+	Screener PlayerID `json:"screener"`
 	Reps     int      `json:"reps"`
 	Both     int      `json:"both"`
 	Rate     float64  `json:"rate"`
@@ -25,7 +25,7 @@ const MinPair = 4
 // once.
 func (p Policy) Pairs(cutter, screener reads.Role, reps []Rep) []Pair {
 	type place struct {
-		block string
+		block BlockID
 		no    int
 	}
 	screens := map[place]Rep{}
@@ -34,18 +34,18 @@ func (p Policy) Pairs(cutter, screener reads.Role, reps []Rep) []Pair {
 			screens[place{r.Block, r.No}] = r
 		}
 	}
-	found := map[[2]string]*Pair{}
+	found := map[[2]PlayerID]*Pair{}
 	for _, r := range reps {
 		s, both := screens[place{r.Block, r.No}]
 		if r.Role != cutter || !both {
 			continue
 		}
-		key := [2]string{r.Player, s.Player}
+		key := [2]PlayerID{r.Player, s.Player}
 		if found[key] == nil {
 			found[key] = &Pair{Cutter: r.Player, Screener: s.Player}
 		}
 		found[key].Reps++
-		if r.Right && s.Right {
+		if r.Correct && s.Correct {
 			found[key].Both++
 		}
 	}

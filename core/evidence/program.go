@@ -8,10 +8,11 @@ import (
 
 // TeamCell is where a team stands on one read.
 type TeamCell struct {
-	Has    int `json:"has"`
-	NotYet int `json:"notYet"`
-	Stale  int `json:"stale"`
-	TooFew int `json:"tooFew"`
+	Has       int `json:"has"`
+	NotYet    int `json:"notYet"`
+	Lapsed    int `json:"lapsed"`
+	TooClose  int `json:"tooClose"`
+	NotEnough int `json:"notEnough"`
 	// Rung is the number of the highest rung that half of the players hold, 0 for none.
 	Rung int `json:"rung"`
 }
@@ -32,10 +33,12 @@ func TeamCells(lines []Line) []TeamCell {
 				c.Has++
 			case NotYet:
 				c.NotYet++
-			case Stale:
-				c.Stale++
+			case Lapsed:
+				c.Lapsed++
+			case TooClose:
+				c.TooClose++
 			default:
-				c.TooFew++
+				c.NotEnough++
 			}
 		}
 		slices.Sort(held)

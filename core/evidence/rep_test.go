@@ -8,8 +8,8 @@ import (
 	"evrik/core/reads"
 )
 
-func observation(id, of, observer string, right bool) Rep {
-	return Rep{ID: id, Of: of, Observer: observer, Right: right}
+func observation(id RepID, no int, observer ObserverID, correct bool) Rep {
+	return Rep{ID: id, No: no, Observer: observer, Correct: correct}
 }
 
 func TestOnePerRep(t *testing.T) {
@@ -17,18 +17,18 @@ func TestOnePerRep(t *testing.T) {
 		seen []Rep
 		want string // ids that count, in order
 	}{
-		"nothing":                           {nil, ""},
-		"two reps":                          {[]Rep{observation("a", "1", "x", true), observation("b", "2", "x", false)}, "a b "},
-		"not numbered, so each its own":     {[]Rep{observation("a", "", "x", true), observation("b", "", "y", true)}, "a b "},
-		"two agree":                         {[]Rep{observation("a", "1", "x", true), observation("b", "1", "y", true)}, "a "},
-		"two differ: the first":             {[]Rep{observation("a", "1", "x", false), observation("b", "1", "y", true)}, "a "},
-		"three: what two say":               {[]Rep{observation("a", "1", "x", false), observation("b", "1", "y", true), observation("c", "1", "z", true)}, "b "},
-		"one says it again: the last":       {[]Rep{observation("a", "1", "x", false), observation("b", "2", "x", true), observation("c", "1", "x", true)}, "c b "},
-		"who corrected himself, and others": {[]Rep{observation("a", "1", "x", true), observation("b", "1", "y", false), observation("c", "1", "x", false)}, "c "},
+		"nothing":                       {nil, ""},
+		"two reps":                      {[]Rep{observation("a", 1, "x", true), observation("b", 2, "x", false)}, "a b "},
+		"not numbered, so each its own": {[]Rep{observation("a", 0, "x", true), observation("b", 0, "y", true)}, "a b "},
+		"two agree":                     {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", true)}, "a "},
+		"two differ: the first":         {[]Rep{observation("a", 1, "x", false), observation("b", 1, "y", true)}, "a "},
+		"three: what two say":           {[]Rep{observation("a", 1, "x", false), observation("b", 1, "y", true), observation("c", 1, "z", true)}, "b "},
+		"one says it again: the last":   {[]Rep{observation("a", 1, "x", false), observation("b", 2, "x", true), observation("c", 1, "x", true)}, "c b "},
+		"who corrected it, and others":  {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", false), observation("c", 1, "x", false)}, "c "},
 	} {
 		got := ""
 		for _, r := range OnePerRep(tc.seen) {
-			got += r.ID + " "
+			got += string(r.ID) + " "
 		}
 		if got != tc.want {
 			t.Errorf("%s: %q counts, want %q", name, got, tc.want)
@@ -51,7 +51,7 @@ func TestObserversNeverDouble(t *testing.T) {
 			}
 			for o := range observers {
 				if o == 0 || rng.IntN(3) > 0 {
-					seen = append(seen, observation(fmt.Sprint(n, o), fmt.Sprint(n), fmt.Sprint(o), is))
+					seen = append(seen, observation(RepID(fmt.Sprint(n, o)), n+1, ObserverID(fmt.Sprint(o)), is))
 				}
 			}
 		}
@@ -59,7 +59,7 @@ func TestObserversNeverDouble(t *testing.T) {
 		one := OnePerRep(seen)
 		counted := 0
 		for _, r := range one {
-			if r.Right {
+			if r.Correct {
 				counted++
 			}
 		}
@@ -74,20 +74,15 @@ func TestObserversNeverDouble(t *testing.T) {
 
 // Verdicts that some reps have turned: with them and without, at one moment.
 func TestTurns(t *testing.T) {
-	old, tonight := made("+-+-+-+-", 3), made("++++++++++++++++++++", 0)
-	for i := range old {
-		old[i].Player, tonight[i].Player = "a", "a"
-	}
-	for i := range tonight {
-		tonight[i].Player, tonight[i].ID = "a", "tonight"
-	}
-	isNew := func(r Rep) bool { return r.ID == "tonight" }
 	p := DefaultPolicy()
-	turns := p.Turns([]string{"a", "b"}, reads.Cutter, []reads.Read{reads.Curl, reads.Fade}, append(old, tonight...), isNew, now)
+	old := made("+-+-+-+-", 3)
+	before, after := history(old), history(old, made("++++++++++++++++++++", 0))
+	columns := []reads.Read{reads.Curl, reads.Fade}
+	turns := p.Turns([]PlayerID{"a", "b"}, reads.Cutter, columns, before, after, now)
 	if len(turns) != 1 || turns[0].Player != "a" || turns[0].Read != reads.Curl || turns[0].Is != HasIt || turns[0].Was == HasIt {
 		t.Errorf("%+v", turns)
 	}
-	if none := p.Turns([]string{"a"}, reads.Cutter, []reads.Read{reads.Curl}, old, isNew, now); len(none) != 0 {
+	if none := p.Turns([]PlayerID{"a"}, reads.Cutter, columns, before, before, now); len(none) != 0 {
 		t.Errorf("%+v", none)
 	}
 }

@@ -30,10 +30,10 @@ type Seen struct {
 	Unsided bool
 	Cue     reads.Cue
 	// SecondCue is the id of the second cue, empty where none was noted.
-	SecondCue   string
-	Made        reads.Read // empty when no read was made
-	Outcome     Outcome
-	Corrections []string
+	SecondCue string
+	Made      reads.Read // empty when no read was made
+	Outcome   Outcome
+	Tags      []Tag
 	// ScreenerShoots tells whether the player in the screener's part makes the three.
 	ScreenerShoots reads.Known
 }
@@ -56,9 +56,9 @@ func Score(action *reads.Action, rules reads.TeamRules, seen Seen) (reads.Scored
 	if !slices.Contains([]Outcome{NotNoted, Scored, Missed, Foul, Turnover, NoShot}, seen.Outcome) {
 		return reads.Scored{}, fmt.Errorf("A rep does not end in %q.", seen.Outcome)
 	}
-	for _, id := range seen.Corrections {
-		if !KnownCorrection(id) {
-			return reads.Scored{}, fmt.Errorf("There is no correction called %q.", id)
+	for _, tag := range seen.Tags {
+		if !KnownTag(tag.ID) {
+			return reads.Scored{}, fmt.Errorf("There is no tag called %q.", tag.ID)
 		}
 	}
 	return scored, nil

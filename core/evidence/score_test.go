@@ -9,7 +9,7 @@ import (
 
 func TestScore(t *testing.T) {
 	down, _ := reads.ActionByID(reads.Down)
-	good := Seen{Role: reads.Cutter, Side: "left", Cue: reads.Trail, Made: reads.Curl, Outcome: Missed, Corrections: []string{"early"}}
+	good := Seen{Role: reads.Cutter, Side: "left", Cue: reads.Trail, Made: reads.Curl, Outcome: Missed, Tags: []Tag{{ID: "early"}}}
 	for _, tc := range []struct {
 		name     string
 		change   func(*Seen)
@@ -32,12 +32,12 @@ func TestScore(t *testing.T) {
 		}
 	}
 	for want, change := range map[string]func(*Seen){
-		"no cue":              func(s *Seen) { s.Cue = reads.NoCue },
-		"Nobody is judged":    func(s *Seen) { s.Role = "waterboy" },
-		"not a read of":       func(s *Seen) { s.Made = reads.Pop },
-		"left or right":       func(s *Seen) { s.Side = "up" },
-		"does not end in":     func(s *Seen) { s.Outcome = "moon" },
-		"no correction calle": func(s *Seen) { s.Corrections = []string{"moon"} },
+		"no cue":           func(s *Seen) { s.Cue = reads.NoCue },
+		"Nobody is judged": func(s *Seen) { s.Role = "waterboy" },
+		"not a read of":    func(s *Seen) { s.Made = reads.Pop },
+		"left or right":    func(s *Seen) { s.Side = "up" },
+		"does not end in":  func(s *Seen) { s.Outcome = "moon" },
+		"no tag calle":     func(s *Seen) { s.Tags = []Tag{{ID: "moon"}} },
 	} {
 		s := good
 		change(&s)

@@ -4,8 +4,6 @@ import (
 	"fmt"
 	"math"
 	"time"
-
-	"evrik/core/drill"
 )
 
 // Verdict answers "can this player execute this read?".
@@ -13,10 +11,11 @@ type Verdict string
 
 // The verdicts.
 const (
-	HasIt  Verdict = "has"
-	NotYet Verdict = "not-yet"
-	TooFew Verdict = "too-few"
-	Stale  Verdict = "stale"
+	HasIt     Verdict = "has"
+	NotYet    Verdict = "not-yet"
+	TooClose  Verdict = "too-close"
+	NotEnough Verdict = "not-enough"
+	Lapsed    Verdict = "lapsed"
 )
 
 // Name is the verdict in a coach's words.
@@ -26,407 +25,275 @@ func (v Verdict) Name() string {
 		return "has it"
 	case NotYet:
 		return "not yet"
-	case Stale:
-		return "stale"
+	case TooClose:
+		return "too close to call"
+	case Lapsed:
+		return "had it"
 	default:
-		return "too few to say"
+		return "not enough reps"
 	}
 }
 
-// Policy is what a team counts as enough. All values are assumptions that a
-// team may change.
-type Policy struct {
-	// HalfLife is the age at which a rep counts half.
-	HalfLife time.Duration
-	// Level is the probability the interval holds.
-	Level float64
-	// LiveTarget and ShownTarget are the rates asked for on live rungs and on
-	// the shown rung.
-	LiveTarget, ShownTarget float64
-	// Sure is the probability needed to say "has it"; 1-Sure to say "not yet".
-	Sure float64
-	// MinReps is the weighted number of reps below which nothing is said.
-	MinReps float64
-	// StaleReps is the weighted number of reps below which a held read is stale.
-	StaleReps float64
-	// SideReps is how many reps each side needs before the sides are compared.
-	SideReps int
-	// MaxSettle caps RepsToSettle.
-	MaxSettle int
-}
-
-// DefaultPolicy returns the product's assumptions.
-func DefaultPolicy() Policy {
-	return Policy{
-		HalfLife: 28 * 24 * time.Hour, Level: 0.80, LiveTarget: 0.70, ShownTarget: 0.80,
-		Sure: 0.85, MinReps: 6, StaleReps: 4, SideReps: 4, MaxSettle: 30,
+// verdict is what a chance of reaching the target comes to, without regard to what was
+// before.
+func (p Policy) verdict(chance float64, reps int) Verdict {
+	switch {
+	case reps < p.MinReps:
+		return NotEnough
+	case chance >= p.Sure:
+		return HasIt
+	case chance <= 1-p.Sure:
+		return NotYet
 	}
-}
-
-// Target is the rate asked for on a rung.
-func (p Policy) Target(rung drill.Rung) float64 {
-	if rung == drill.Shown {
-		return p.ShownTarget
-	}
-	return p.LiveTarget
-}
-
-// Weight is what a rep of this age counts.
-func (p Policy) Weight(age time.Duration) float64 {
-	if age <= 0 {
-		return 1
-	}
-	return math.Exp2(-float64(age) / float64(p.HalfLife))
-}
-
-// Count is a number of reps.
-type Count struct {
-	Right int `json:"right"` // raw counts
-	Reps  int `json:"reps"`
-	// WeightedRight and Weighted count newer reps more.
-	WeightedRight float64 `json:"weightedRight"`
-	Weighted      float64 `json:"weighted"`
-}
-
-// Tally is the evidence on one question: one player, role and read on one rung.
-type Tally struct {
-	Count
-	// Last is when the newest rep was made.
-	Last time.Time `json:"last"`
-	// Before is what there was before the practice or game of the newest rep.
-	Before Count `json:"before"`
+	return TooClose
 }
 
 // Judgement is a verdict with its arithmetic.
 type Judgement struct {
 	Verdict Verdict `json:"verdict"`
-	Tally   Tally   `json:"tally"`
-	// Rate is the expected rate, Interval the range that holds it with the
+	// Count is of all reps, Newest of those of the newest few practices.
+	Count
+	Newest Count     `json:"newest"`
+	Last   time.Time `json:"last"` // the newest rep; zero without reps
+	// Rate is the median of the belief, Interval the range that holds the rate with the
 	// policy's probability, Target the rate asked for.
 	Rate     float64  `json:"rate"`
 	Interval Interval `json:"interval"`
 	Target   float64  `json:"target"`
 	// Chance is the probability that the rate reaches the target.
 	Chance float64 `json:"chance"`
-	// RightInARow is how many right reps in a row would give "has it"; 0 when
-	// that is the verdict already.
-	RightInARow int `json:"rightInARow"`
-	// Settle is how many reps at the present rate would settle the question.
-	Settle int `json:"settle"`
-	// New is true when the last practice alone has made it so: a verdict that is
-	// looked at again and again is wrong at some time more often than it says, so it
-	// is firm when it held before that practice too.
+	// New is true when the newest practice alone has made the verdict so: a verdict that is
+	// looked at again and again is wrong at some time more often than it says, so it is
+	// firm after a second practice that agrees.
 	New bool `json:"new"`
-	// Sentence says it in words.
+	// More is how many more reps it takes: to say anything where there are not enough, and
+	// to cross the line it leans to where it is too close to call; MaxMore stands for that
+	// many and more. 0 where the verdict is out.
+	More int `json:"more"`
+	// InARow is how many correct reps in a row would make it HasIt, at most MaxMore; 0 where it is.
+	InARow int `json:"inARow"`
+	// Short says it in a few words, Sentence in one line.
+	Short    string `json:"short"`
 	Sentence string `json:"sentence"`
+	belief   rates
 }
 
-// Tallied adds up reps as seen at a moment. Reps after it are left out.
-func (p Policy) Tallied(reps []Rep, at time.Time) Tally {
-	var t Tally
-	practice := ""
-	for _, r := range reps {
-		if !r.At.After(at) && !r.At.Before(t.Last) {
-			t.Last, practice = r.At, r.Practice
-		}
-	}
-	for _, r := range reps {
-		if r.At.After(at) {
-			continue
-		}
-		w := p.Weight(at.Sub(r.At))
-		t.Count.add(r.Right, w)
-		if r.Practice != practice {
-			t.Before.add(r.Right, w)
-		}
-	}
-	return t
-}
+// LeansUp reports whether it is likelier than not that the rate reaches the target.
+func (j *Judgement) LeansUp() bool { return j.Chance >= 0.5 }
 
-func (c *Count) add(right bool, weight float64) {
-	c.Reps++
-	c.Weighted += weight
-	if right {
-		c.Right++
-		c.WeightedRight += weight
-	}
-}
-
-// Judge gives the verdict on reps of one player, role, read and rung at a moment.
-func (p Policy) Judge(rung drill.Rung, reps []Rep, now time.Time) Judgement {
-	return p.judge(rung, p.Tallied(reps, now), now)
-}
-
-// judge gives the verdict on a tally as of now.
-func (p Policy) judge(rung drill.Rung, t Tally, now time.Time) Judgement {
-	return p.tell(p.decide(rung, t, now), now)
-}
-
-// decide is a judgement without what it takes to settle it and to tell it, which cost
-// more than the verdict.
-func (p Policy) decide(rung drill.Rung, t Tally, now time.Time) Judgement {
-	target := p.Target(rung)
-	j := Judgement{Tally: t, Target: target}
-	j.Rate, j.Chance = newPosterior(t.WeightedRight, t.Weighted).mean(), even(t.WeightedRight, t.Weighted).above(target)
-	j.Verdict = p.verdict(j.Chance, t.Weighted)
-	if j.Verdict == TooFew && t.Weighted < p.StaleReps && t.Reps > 0 {
-		// Did he have it when he last did it?
-		then := 1 / p.Weight(now.Sub(t.Last))
-		if p.settled(t.WeightedRight*then, t.Weighted*then, target) == HasIt {
-			j.Verdict = Stale
-		}
-	}
-	if j.Verdict == HasIt || j.Verdict == NotYet {
-		// As it was judged when the practice before was over.
-		j.New = p.settled(t.Before.WeightedRight, t.Before.Weighted, target) != j.Verdict
-	}
-	return j
-}
-
-// tell adds to a decided judgement its range, what would settle it, and the sentence.
-func (p Policy) tell(j Judgement, now time.Time) Judgement {
-	s, n := j.Tally.WeightedRight, j.Tally.Weighted
-	j.Interval = Jeffreys(s, n, p.Level)
-	if j.Verdict != HasIt {
-		j.RightInARow = p.rightInARow(s, n, j.Target)
-	}
-	j.Settle = p.RepsToSettle(s, n, j.Target)
-	j.Sentence = j.sentence(now)
-	return j
-}
-
-// settled is the verdict without regard to staleness.
-func (p Policy) settled(s, n, target float64) Verdict {
-	if n < p.MinReps {
-		return TooFew
-	}
-	return p.verdict(even(s, n).above(target), n)
-}
-
-func (p Policy) verdict(chance, n float64) Verdict {
+// judge gives the verdict on a skill in one group as of now.
+func (p Policy) judge(m *memory, g Group, now time.Time) Judgement {
+	of := &m.groups[g.index()]
+	later := of.belief.pass(daysBetween(m.at, now))
+	j := Judgement{Count: of.Count, Last: of.last, Target: p.Target(g), belief: later.flat()}
+	j.Chance = j.belief.reaches(j.Target)
+	j.Verdict = p.verdict(j.Chance, of.Reps)
 	switch {
-	case n < p.MinReps:
-		return TooFew
-	case chance >= p.Sure:
-		return HasIt
-	case chance <= 1-p.Sure:
-		return NotYet
+	case j.Verdict == of.verdict:
+		j.New = !of.firm && (j.Verdict == HasIt || j.Verdict == NotYet)
+	case of.verdict == HasIt && of.firm:
+		j.Verdict = Lapsed
+	case j.Verdict == HasIt || j.Verdict == NotYet: // time alone decides nothing
+		j.Verdict = TooClose
 	}
-	return TooFew
+	for i := len(of.newest) - 1; i >= 0 && j.Newest.Reps < newestReps; i-- {
+		j.Newest = j.Newest.plus(of.newest[i])
+	}
+	tail := (1 - p.Level) / 2
+	j.Rate, j.Interval = j.belief.quantile(0.5), Interval{j.belief.quantile(tail), j.belief.quantile(1 - tail)}
+	if j.Verdict != HasIt {
+		j.InARow = p.inARow(&j)
+	}
+	return j
 }
 
-func (p Policy) rightInARow(s, n, target float64) int {
-	for k := 1; k < p.MaxSettle; k++ {
-		if p.settled(s+float64(k), n+float64(k), target) == HasIt {
-			return k
-		}
+// newestReps is from how many reps on no older practice is added to Judgement.Newest
+// (assumption).
+const newestReps = 10
+
+// explain adds what costs more than the verdict: how many more reps it takes, and the line.
+func (p Policy) explain(j *Judgement, m *memory, g Group, now time.Time) {
+	switch j.Verdict {
+	case NotEnough:
+		j.More = p.MinReps - j.Reps
+	case TooClose:
+		j.More = p.repsToDecide(j)
 	}
-	return p.MaxSettle
+	oneCue := 0
+	if g == Guided {
+		oneCue = m.oneCue
+	}
+	j.Short, j.Sentence = p.short(j, now), p.sentence(j, oneCue, now)
 }
 
-// RepsToSettle is the smallest number of further reps at the present rate that
-// brings the verdict to "has it" or "not yet"; 0 when it is there, at most
-// MaxSettle.
-func (p Policy) RepsToSettle(s, n, target float64) int {
-	rate := newPosterior(s, n).mean()
-	for k := range p.MaxSettle {
-		if p.settled(s+rate*float64(k), n+float64(k), target) != TooFew {
-			return k
-		}
+// short is what fits into the cell of a board.
+func (p Policy) short(j *Judgement, now time.Time) string {
+	count := fmt.Sprintf("%d of %d", j.Correct, j.Reps)
+	switch {
+	case j.Verdict == Lapsed:
+		return "had it, " + ago(j.Last, now)
+	case j.Verdict == TooClose && j.LeansUp():
+		return count + ", leans to has it"
+	case j.Verdict == TooClose:
+		return count + ", leans to not yet"
+	case j.Verdict == NotEnough && j.Reps == 0:
+		return "no reps yet"
+	case j.Verdict == NotEnough:
+		return fmt.Sprintf("%s, %d more", count, j.More)
 	}
-	return p.MaxSettle
+	return j.Verdict.Name() + ", " + count
 }
 
-func (j Judgement) sentence(now time.Time) string {
-	days := int(now.Sub(j.Tally.Last).Hours() / 24)
-	count := fmt.Sprintf("%d of %d right", j.Tally.Right, j.Tally.Reps)
+// contradicts is how far the rate of all reps must be from what the verdict says before
+// the newest ones are told too (assumption).
+const contradicts = 0.05
+
+func (p Policy) sentence(j *Judgement, oneCue int, now time.Time) string {
+	count := fmt.Sprintf("%d of %d", j.Correct, j.Reps)
+	if share := float64(j.Correct) / float64(j.Reps); j.Newest.Reps < j.Reps &&
+		(j.Verdict == HasIt && share < j.Target-contradicts || j.Verdict == NotYet && share > j.Target-contradicts) {
+		count += fmt.Sprintf(", of the last %d %d", j.Newest.Reps, j.Newest.Correct)
+	}
 	switch j.Verdict {
 	case HasIt:
-		return fmt.Sprintf("Has it: %s, newest counting most.", count)
+		return fmt.Sprintf("Has it: %s, last seen %s.", count, ago(j.Last, now))
 	case NotYet:
-		return fmt.Sprintf("Not yet: %s against a target of %.0f in 10.", count, j.Target*10)
-	case Stale:
-		return fmt.Sprintf("Stale: had it, but the last rep was %d days ago.", days)
+		return fmt.Sprintf("Not yet: %s, the target is %.0f in 10. Last seen %s.", count, j.Target*10, ago(j.Last, now))
+	case Lapsed:
+		return fmt.Sprintf("Had it, last seen %s: %s.", ago(j.Last, now), count)
+	case TooClose:
+		more := fmt.Sprintf("about %d more", j.More)
+		if j.More >= p.MaxMore {
+			more = fmt.Sprintf("%d or more to go", p.MaxMore)
+		}
+		lean := "not yet"
+		if j.LeansUp() {
+			lean = "has it"
+		}
+		return fmt.Sprintf("Too close to call: %s, leans to %s, %s.", count, lean, more)
 	}
-	if j.Tally.Reps == 0 {
-		return fmt.Sprintf("Too few to say: no reps yet. About %d would settle it.", j.Settle)
+	text := "Not enough reps: none yet"
+	if j.Reps > 0 {
+		text = fmt.Sprintf("Not enough reps: %s, %d more to say", count, j.More)
 	}
-	return fmt.Sprintf("Too few to say: %s. %s in a row would settle it.", count, rightOnes(j.RightInARow))
+	if oneCue > 0 {
+		return fmt.Sprintf("%s. %d with only one cue shown are technique.", text, oneCue)
+	}
+	return text + "."
 }
 
-func rightOnes(k int) string {
-	if k == 1 {
-		return "One more right rep"
+// ago says how long ago something was, in days.
+func ago(then, now time.Time) string {
+	switch days := int(math.Max(0, now.Sub(then).Hours()/24)); days {
+	case 0:
+		return "today"
+	case 1:
+		return "yesterday"
+	default:
+		return fmt.Sprintf("%d days ago", days)
 	}
-	return fmt.Sprintf("%d right reps", k)
 }
 
-// Standing is a player's answer on one read: rung by rung, and the highest held.
-type Standing struct {
-	Player string `json:"player"`
-	Read   string `json:"read"`
-	// Held is the number of the highest rung on which he has it, 0 for none.
-	Held int `json:"held"`
-	// Rung is the rung the cell speaks of: the highest one held, or else the highest one
-	// gone stale, or else the highest one not held yet, or else the one with most
-	// weighted reps; empty without reps.
-	Rung      drill.Rung `json:"rung"`
-	Judgement Judgement  `json:"judgement"`
-	// Rungs holds every rung with reps, lowest first.
-	Rungs []OnRung `json:"rungs"`
-	// Gap is a sentence when left and right differ by more than chance, Does when it is
-	// known (shown) but not done (live in practice), Game when it is done in practice
-	// but not in games, or the other way round.
-	Gap  string `json:"gap"`
-	Does string `json:"does"`
-	Game string `json:"game"`
-	// Confused is the read made most often in place of the right one, or empty.
-	Confused string `json:"confused"`
-}
-
-// speaksFor reports whether a judgement on a higher rung tells more than one on a lower.
-func (j Judgement) speaksFor(lower Judgement) bool {
-	rank := map[Verdict]int{HasIt: 3, Stale: 2, NotYet: 1, TooFew: 0}
-	if a, b := rank[j.Verdict], rank[lower.Verdict]; a != b || a > 0 {
-		return a >= b
-	}
-	return j.Tally.Weighted >= lower.Tally.Weighted
-}
-
-// OnRung is the judgement on one rung, with both sides.
-type OnRung struct {
-	Rung  drill.Rung `json:"rung"`
-	All   Judgement  `json:"all"`
-	Right Tally      `json:"right"`
-	Left  Tally      `json:"left"`
-}
-
-func (c Count) rate() float64 { return newPosterior(c.WeightedRight, c.Weighted).mean() }
-
-// apart reports whether two rates differ by more than their ranges allow, on reps
-// enough of both.
-func (p Policy) apart(a, b Tally) bool {
-	if min(a.Reps, b.Reps) < p.SideReps {
-		return false
-	}
-	if a.rate() < b.rate() {
-		a, b = b, a
-	}
-	// The lower end of the better one is above the upper end of the other.
-	tail := (1 - p.Level) / 2
-	high := newPosterior(b.WeightedRight, b.Weighted).quantile(1 - tail)
-	return 1-newPosterior(a.WeightedRight, a.Weighted).above(high) < tail
-}
-
-// gaps says where a player knows a read and does not do it, and where practice and
-// games differ.
-func (p Policy) gaps(byRung map[drill.Rung][]Sum, now time.Time) (does, game string) {
-	var live []Sum
-	for _, info := range drill.Ladder() {
-		if info.Live && info.ID != drill.Game {
-			live = append(live, byRung[info.ID]...)
+// inARow is how many correct reps in a row would make it HasIt, from 1 to MaxMore.
+func (p Policy) inARow(j *Judgement) int {
+	b, correct := j.belief, p.oneMore(true)
+	for k := 1; k < p.MaxMore; k++ {
+		b.times(&correct)
+		if j.Reps+k >= p.MinReps && b.reaches(j.Target) >= p.Sure {
+			return k
 		}
 	}
-	shown, done, played := p.tally(byRung[drill.Shown], now), p.tally(live, now), p.tally(byRung[drill.Game], now)
-	if p.apart(shown, done) && shown.rate() > done.rate() {
-		does = fmt.Sprintf("Knows it, does not do it yet: %d of %d when shown, %d of %d live.", shown.Right, shown.Reps, done.Right, done.Reps)
-	}
-	if p.apart(done, played) {
-		game = fmt.Sprintf("Practice and games differ: %d of %d live in practice, %d of %d in games.", done.Right, done.Reps, played.Right, played.Reps)
-	}
-	return does, game
+	return p.MaxMore
 }
 
-// Stand sums up the reps of one player on one read in one role. Technique
-// rungs are left out: on them nobody reads.
-func (p Policy) Stand(player, read string, reps []Rep, now time.Time) Standing {
-	l := p.Ledger(reps, now)
-	return p.stand(player, read, l.Sums, l.Mistakes, now, true)
+// oneMore is the likelihood of one more rep for every rate, as a usual observer logs it.
+func (p Policy) oneMore(correct bool) rates {
+	var out rates
+	seer := look{err: p.ObserverError}
+	for i := range out {
+		q := seer.seen(rateAt(i))
+		if !correct {
+			q = 1 - q
+		}
+		out[i] = math.Pow(q, p.RepWeight)
+	}
+	return out
 }
 
-// stand leaves the single rungs out where they are not asked for.
-func (p Policy) stand(player, read string, sums []Sum, mistakes []Mistake, now time.Time, rungs bool) Standing {
-	st := Standing{Player: player, Read: read, Rungs: []OnRung{}}
-	byRung := map[drill.Rung][]Sum{}
-	wrong := map[string]int{}
-	for _, s := range sums {
-		byRung[s.Rung] = append(byRung[s.Rung], s)
+// times multiplies by a likelihood and makes the sum 1 again.
+func (r *rates) times(likelihood *rates) {
+	total := 0.0
+	for i, l := range likelihood {
+		r[i] *= l
+		total += r[i]
 	}
-	for _, m := range mistakes {
-		wrong[string(m.Made)] += m.Reps
+	for i := range r {
+		r[i] /= total
 	}
-	for _, info := range drill.Ladder() {
-		rs := byRung[info.ID]
-		if len(rs) == 0 {
-			continue
+}
+
+// repsToDecide is the median number of further reps, 1 to MaxMore, after which a belief
+// crosses the line it leans to, if what it leans to is true. Every course of correct and
+// wrong reps is followed, with the chance the belief itself gives it.
+func (p Policy) repsToDecide(j *Judgement) int {
+	up := j.LeansUp()
+	right, wrong := p.oneMore(true), p.oneMore(false)
+	seer := look{err: p.ObserverError}
+	// paths[c] is what the belief is after c correct reps of k, and how likely it is that
+	// the line was not crossed on the way there, for every rate that is on the side it leans to.
+	type path struct {
+		belief rates // not normalized
+		alive  rates
+	}
+	start := path{belief: j.belief, alive: j.belief}
+	edge, total := j.Target*(gridPoints-1), 0.0
+	for i := range start.alive {
+		above := min(max(float64(i)-edge+0.5, 0), 1)
+		if !up {
+			above = 1 - above
 		}
-		sided := func(side string) Tally { return p.tally(Filter{Side: side}.sums(rs), now) }
-		on := OnRung{info.ID, p.decide(info.ID, p.tally(rs, now), now), sided(drill.Right), sided(drill.Left)}
-		if rungs {
-			on.All = p.tell(on.All, now)
-			st.Rungs = append(st.Rungs, on)
-		}
-		if st.Rung == "" || on.All.speaksFor(st.Judgement) {
-			st.Rung, st.Judgement = info.ID, on.All
-		}
-		if on.All.Verdict == HasIt {
-			st.Held = info.Number
-		}
-		if strong, weak, name := on.Right, on.Left, "right"; p.apart(strong, weak) {
-			if weak.rate() > strong.rate() {
-				strong, weak, name = weak, strong, "left"
+		start.alive[i] *= above
+		total += start.alive[i]
+	}
+	paths := []path{start}
+	for k := 1; k < p.MaxMore; k++ {
+		next := make([]path, k+1)
+		left := 0.0
+		for c := range next {
+			to := &next[c]
+			for i := range to.belief {
+				q := seer.seen(rateAt(i))
+				if c < k {
+					to.belief[i] = paths[c].belief[i] * wrong[i]
+					to.alive[i] += paths[c].alive[i] * (1 - q)
+				}
+				if c > 0 {
+					to.belief[i] = paths[c-1].belief[i] * right[i]
+					to.alive[i] += paths[c-1].alive[i] * q
+				}
 			}
-			st.Gap = fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.", name, strong.Right, strong.Reps, weak.Right, weak.Reps)
-		}
-	}
-	st.Does, st.Game = p.gaps(byRung, now)
-	if st.Rung == "" {
-		st.Judgement = p.decide(drill.Live2, Tally{}, now)
-	}
-	st.Judgement = p.tell(st.Judgement, now)
-	most := 0
-	for made, k := range wrong {
-		if k > most || (k == most && made < st.Confused) {
-			st.Confused, most = made, k
-		}
-	}
-	return st
-}
-
-// Advice is what the group should do with a rung.
-type Advice string
-
-// Group advice.
-const (
-	GoUp   Advice = "up"
-	Stay   Advice = "stay"
-	GoDown Advice = "down"
-)
-
-// Shares behind the advice (common practice, no source): two thirds hold it to
-// go up; less than half right over the last ten reps to go down.
-const (
-	upShare    = 2.0 / 3
-	downShare  = 0.5
-	downWindow = 10
-)
-
-// GroupAdvice says whether a group should change rung: held is how many of the
-// present players have it, last the newest answers of the block, oldest first.
-func GroupAdvice(held, present int, last []bool) Advice {
-	if n := len(last); n >= downWindow {
-		right := 0
-		for _, ok := range last[n-downWindow:] {
-			if ok {
-				right++
+			b := to.belief
+			b.times(&ones)
+			chance := b.reaches(j.Target)
+			if up && chance >= p.Sure || !up && chance <= 1-p.Sure {
+				to.alive = rates{}
+			}
+			for _, v := range to.alive {
+				left += v
 			}
 		}
-		if float64(right) < downShare*downWindow {
-			return GoDown
+		if left <= total/2 {
+			return k
 		}
+		paths = next
 	}
-	if present > 0 && float64(held) >= upShare*float64(present)-1e-9 {
-		return GoUp
-	}
-	return Stay
+	return p.MaxMore
 }
+
+// ones leaves a belief as it is.
+var ones = func() (out rates) {
+	for i := range out {
+		out[i] = 1
+	}
+	return out
+}()

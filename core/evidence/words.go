@@ -55,17 +55,17 @@ func WordsOf(standings []Standing, taught []*reads.Action, school reads.TeamRule
 		return cmp.Or(cmp.Compare(b.Held, a.Held), cmp.Compare(b.Judgement.Chance, a.Judgement.Chance))
 	})
 	for _, s := range strong[:min(toldStrengths, len(strong))] {
-		w.Strengths = append(w.Strengths, Strength{reads.Read(s.Read), s.strength()})
+		w.Strengths = append(w.Strengths, Strength{s.Read, s.strength()})
 	}
 	if len(strong) == 0 {
-		coming := slices.DeleteFunc(slices.Clone(standings), func(s Standing) bool { return s.Judgement.Tally.Reps < comingReps })
+		coming := slices.DeleteFunc(slices.Clone(standings), func(s Standing) bool { return s.Judgement.Reps < comingReps })
 		slices.SortStableFunc(coming, func(a, b Standing) int { return cmp.Compare(b.Judgement.Rate, a.Judgement.Rate) })
 		for _, s := range coming[:min(toldWork, len(coming))] {
-			w.Strengths = append(w.Strengths, Strength{reads.Read(s.Read), fmt.Sprintf("It is coming: %s.", s.count())})
+			w.Strengths = append(w.Strengths, Strength{s.Read, fmt.Sprintf("It is coming: %s.", s.count())})
 		}
 	}
 	for _, s := range byNeed {
-		told := slices.ContainsFunc(w.Strengths, func(o Strength) bool { return string(o.Read) == s.Read })
+		told := slices.ContainsFunc(w.Strengths, func(o Strength) bool { return o.Read == s.Read })
 		if len(w.Next) == toldWork || s.Judgement.Verdict == HasIt {
 			break
 		}
@@ -77,15 +77,15 @@ func WordsOf(standings []Standing, taught []*reads.Action, school reads.TeamRule
 }
 
 func (s Standing) count() string {
-	return fmt.Sprintf("%d of %d right", s.Judgement.Tally.Right, s.Judgement.Tally.Reps)
+	return fmt.Sprintf("%d of %d correct", s.Judgement.Correct, s.Judgement.Reps)
 }
 
 func (s Standing) strength() string {
 	where := "against real defenders"
-	switch s.Rung {
-	case drill.Shown:
+	switch {
+	case s.Group == Guided:
 		where = "when a coach shows it to you"
-	case drill.Game:
+	case s.Rung == drill.Game:
 		where = "in games"
 	}
 	text := fmt.Sprintf("You make it %s: %s.", where, s.count())
@@ -96,20 +96,20 @@ func (s Standing) strength() string {
 }
 
 func (s Standing) work(taught []*reads.Action, school reads.TeamRules, lib drill.Library) Work {
-	read := reads.Read(s.Read)
+	read := s.Read
 	info, _ := reads.Info(read)
 	w := Work{Read: read, Call: info.Shout}
 	switch j := s.Judgement; {
-	case j.Tally.Reps == 0:
+	case j.Reps == 0:
 		w.So = "You have not had a turn at it yet."
-	case j.Verdict == Stale:
+	case j.Verdict == Lapsed:
 		w.So = fmt.Sprintf("You had it (%s), but not lately. Bring it back.", s.count())
 	case j.Verdict == NotYet:
 		w.So = fmt.Sprintf("So far %s.", s.count())
 	default:
 		w.So = fmt.Sprintf("So far %s; a few more reps will tell.", s.count())
 	}
-	if made, ok := reads.Info(reads.Read(s.Confused)); ok {
+	if made, ok := reads.Info(s.Confused); ok {
 		w.So += fmt.Sprintf(" What comes out instead is mostly %s.", strings.ToLower(made.Name))
 	}
 	for _, screen := range taught {
@@ -123,10 +123,10 @@ func (s Standing) work(taught []*reads.Action, school reads.TeamRules, lib drill
 			}
 		}
 	}
-	// The shown rung until it is held there.
+	// Guided until it is held there.
 	rung := drill.Shown
-	for _, on := range s.Rungs {
-		if on.Rung == drill.Shown && on.All.Verdict == HasIt {
+	for _, in := range s.Groups {
+		if in.Group == Guided && in.Judgement.Verdict == HasIt {
 			rung = drill.Live2
 		}
 	}

@@ -36,7 +36,7 @@ type Compared struct {
 	// do not, or where there is too little to say.
 	Verdict string `json:"verdict"`
 	// Who missed it, most often first.
-	Missed []string `json:"missed"`
+	Missed []evidence.PlayerID `json:"missed"`
 }
 
 // Compare sets what the team did in a game beside what it did live in practice before,
@@ -59,24 +59,24 @@ func Compare(p evidence.Policy, before, played []evidence.Rep) []Compared {
 	trained, games := group(before, true), group(played, false)
 	out := []Compared{}
 	for k, reps := range games {
-		c := Compared{Role: k.role, Read: k.read, Practice: p.Counted(trained[k]), Game: p.Counted(reps), Missed: []string{}}
+		c := Compared{Role: k.role, Read: k.read, Practice: p.Counted(trained[k]), Game: p.Counted(reps), Missed: []evidence.PlayerID{}}
 		switch {
-		case min(c.Practice.Reps, c.Game.Reps) < p.SideReps:
+		case min(c.Practice.Reps, c.Game.Reps) < p.ApartReps:
 		case c.Game.Interval.High < c.Practice.Interval.Low:
 			c.Verdict = "Less in the game than in practice."
 		case c.Practice.Interval.High < c.Game.Interval.Low:
 			c.Verdict = "Better in the game than in practice."
 		}
-		missed := map[string]int{}
+		missed := map[evidence.PlayerID]int{}
 		for _, r := range reps {
-			if !r.Right {
+			if !r.Correct {
 				if missed[r.Player] == 0 {
 					c.Missed = append(c.Missed, r.Player)
 				}
 				missed[r.Player]++
 			}
 		}
-		slices.SortStableFunc(c.Missed, func(a, b string) int { return cmp.Compare(missed[b], missed[a]) })
+		slices.SortStableFunc(c.Missed, func(a, b evidence.PlayerID) int { return cmp.Compare(missed[b], missed[a]) })
 		out = append(out, c)
 	}
 	slices.SortFunc(out, func(a, b Compared) int {
@@ -86,7 +86,7 @@ func Compare(p evidence.Policy, before, played []evidence.Rep) []Compared {
 }
 
 // unanswered is how often a read was missed in the game.
-func (c Compared) unanswered() int { return c.Game.Reps - c.Game.Right }
+func (c Compared) unanswered() int { return c.Game.Reps - c.Game.Correct }
 
 // Covered is how often an opponent showed a coverage, and how often it was expected.
 type Covered struct {
@@ -99,8 +99,8 @@ type Covered struct {
 }
 
 // Coverages counts what an opponent showed, a situation once even when two players were
-// judged in it. situation names the type of screen a rep was of.
-func Coverages(mixes []Mix, played []evidence.Rep, situation func(evidence.Rep) string) []Covered {
+// judged in it.
+func Coverages(mixes []Mix, played []evidence.Rep) []Covered {
 	type moment struct {
 		at  time.Time
 		cue reads.Cue
@@ -110,7 +110,7 @@ func Coverages(mixes []Mix, played []evidence.Rep, situation func(evidence.Rep) 
 		seen, total := map[reads.Cue]int{}, 0
 		counted := map[moment]bool{}
 		for _, r := range played {
-			screen, ok := reads.ActionByID(situation(r))
+			screen, ok := reads.ActionByID(string(r.Action))
 			if !ok {
 				continue
 			}

@@ -104,13 +104,13 @@ func squad(rng *rand.Rand, n int, situations []string) ([]Person, evidence.Form,
 		for _, a := range Asks(situations, reads.TeamRules{}, nil) {
 			for side := range 2 {
 				for range rng.IntN(8) {
-					reps = append(reps, evidence.Rep{ID: "r", Player: ids[i], Role: a.Roles[side], Expected: a.Reads[side], Right: rng.Float64() < skill, Rung: drill.Live2, At: now})
+					reps = append(reps, evidence.Rep{ID: "r", Player: evidence.PlayerID(ids[i]), Role: a.Roles[side], Expected: a.Reads[side], Correct: rng.Float64() < skill, Rung: drill.Live2, At: now})
 				}
 			}
 		}
 	}
 	p := evidence.DefaultPolicy()
-	return people, p.FormOf(p.Ledger(reps, now), now), ids
+	return people, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now), ids
 }
 
 var run = []string{reads.Down, reads.Away, reads.Ball}
@@ -127,7 +127,7 @@ func TestFindAgainstTheDefinition(t *testing.T) {
 			t.Fatal(err)
 		}
 		best := -1.0
-		rate := func(i int, a Ask, side int) float64 { return form.Of(ids[i], a.Roles[side], a.Reads[side]).Rate }
+		rate := func(i int, a Ask, side int) float64 { return form.Of(evidence.PlayerID(ids[i]), a.Roles[side], a.Reads[side]).Rate }
 		for mask := range 1 << 8 {
 			var in []int
 			for i := range 8 {
@@ -275,7 +275,7 @@ func TestMinutesAgainstGLPK(t *testing.T) {
 
 func glpsol(t *testing.T, asks []Ask, form evidence.Form, people []Person, terms Terms) float64 {
 	t.Helper()
-	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 { return form.Of(p.ID, role, read).Rate })
+	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 { return form.Of(evidence.PlayerID(p.ID), role, read).Rate })
 	ball := f.ballScores()
 	var goal, all, ints []string
 	uses := make([][]string, len(people))
@@ -319,15 +319,15 @@ func glpsol(t *testing.T, asks []Ask, form evidence.Form, people []Person, terms
 func TestReadiness(t *testing.T) {
 	p := evidence.DefaultPolicy()
 	var reps []evidence.Rep
-	add := func(player string, read reads.Read, role reads.Role, n int, right bool) {
+	add := func(player evidence.PlayerID, read reads.Read, role reads.Role, n int, correct bool) {
 		for range n {
-			reps = append(reps, evidence.Rep{ID: "r", Player: player, Role: role, Expected: read, Right: right, Rung: drill.Live2, At: now})
+			reps = append(reps, evidence.Rep{ID: "r", Player: player, Role: role, Expected: read, Correct: correct, Rung: drill.Live2, At: now})
 		}
 	}
 	add("a", reads.Curl, reads.Cutter, 20, true)
 	add("b", reads.Curl, reads.Cutter, 20, false)
 	asks := Asks([]string{reads.Down}, reads.TeamRules{}, []Mix{{Off, []Share{{reads.Trail, 100}}}})
-	list, total := Readiness(asks, p.FormOf(p.Ledger(reps, now), now), []Person{{ID: "a"}, {ID: "b"}})
+	list, total := Readiness(asks, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now), []Person{{ID: "a"}, {ID: "b"}})
 	i := slices.IndexFunc(list, func(r Ready) bool { return r.Read == reads.Curl })
 	if i < 0 || math.Abs(list[i].Rate-0.5) > 0.01 || list[i].Share != 1 || list[i].Best[0] != "a" {
 		t.Errorf("%+v", list)
@@ -342,24 +342,24 @@ func TestReadiness(t *testing.T) {
 
 func TestCompareAndCoverages(t *testing.T) {
 	p := evidence.DefaultPolicy()
-	rep := func(player string, rung drill.Rung, right bool, k int) evidence.Rep {
-		return evidence.Rep{Player: player, Role: reads.Cutter, Expected: reads.Curl, Right: right, Rung: rung, Cue: reads.Trail, At: now.Add(time.Duration(k) * time.Minute)}
+	rep := func(player evidence.PlayerID, rung drill.Rung, correct bool, k int) evidence.Rep {
+		return evidence.Rep{Player: player, Role: reads.Cutter, Expected: reads.Curl, Action: reads.Down, Correct: correct, Rung: rung, Cue: reads.Trail, At: now.Add(time.Duration(k) * time.Minute)}
 	}
 	var before, played []evidence.Rep
 	for k := range 20 {
 		before = append(before, rep("a", drill.Live3, k > 2, k), rep("a", drill.Shown, false, k))
 	}
 	for k := range 8 {
-		played = append(played, rep([]string{"a", "b"}[k%2], drill.Game, k == 0, k))
+		played = append(played, rep([]evidence.PlayerID{"a", "b"}[k%2], drill.Game, k == 0, k))
 	}
 	got := Compare(p, before, played)
-	if len(got) != 1 || got[0].Verdict != "Less in the game than in practice." || got[0].Practice.Reps != 20 || got[0].Game.Right != 1 || got[0].Missed[0] != "b" {
+	if len(got) != 1 || got[0].Verdict != "Less in the game than in practice." || got[0].Practice.Reps != 20 || got[0].Game.Correct != 1 || got[0].Missed[0] != "b" {
 		t.Errorf("%+v", got)
 	}
 	if got := Compare(p, before, played[:2]); got[0].Verdict != "" {
 		t.Errorf("two reps prove nothing: %+v", got)
 	}
-	seen := Coverages([]Mix{{Off, []Share{{reads.Trail, 60}, {reads.Under, 40}}}}, append(played, played[0]), func(evidence.Rep) string { return reads.Down })
+	seen := Coverages([]Mix{{Off, []Share{{reads.Trail, 60}, {reads.Under, 40}}}}, append(played, played[0]))
 	if seen[0].Cue != reads.Trail || seen[0].Seen != 8 || seen[0].Percent != 100 || seen[0].Expected != 60 || !seen[0].Known || seen[len(seen)-1].Known {
 		t.Errorf("%+v", seen)
 	}

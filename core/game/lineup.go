@@ -257,7 +257,9 @@ func Find(asks []Ask, form evidence.Form, squad []Person, t Terms, seed uint64) 
 			people = append(people, p)
 		}
 	}
-	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 { return form.Of(p.ID, role, read).Rate })
+	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 {
+		return form.Of(evidence.PlayerID(p.ID), role, read).Rate
+	})
 	ball := f.ballScores()
 	var all []Five
 	fives(len(people), func(at [onFloor]int) {
@@ -329,7 +331,7 @@ func (f *finder) tell(five *Five, form evidence.Form) {
 	others := slices.DeleteFunc(slices.Clone(five.at[:]), func(k int) bool { return k == five.h })
 	// A big rolls and a shooter pops where the record does not decide.
 	pick := func(read reads.Read, part func(Person) bool, not string) string {
-		rate := func(k int) float64 { return form.Of(f.people[k].ID, reads.Screener, read).Rate }
+		rate := func(k int) float64 { return form.Of(evidence.PlayerID(f.people[k].ID), reads.Screener, read).Rate }
 		best := slices.MaxFunc(others, func(a, b int) int {
 			barred := func(k int) int {
 				if f.people[k].ID == not {
@@ -385,7 +387,7 @@ func (f *finder) doubt(told []Five, form evidence.Form, seed uint64) {
 				for side, row := range [][]float64{f.user[i], f.screener[i]} {
 					id := key{k, a.Roles[side], a.Reads[side]}
 					if _, known := rates[id]; !known {
-						e := form.Of(f.people[k].ID, id.role, id.read)
+						e := form.Of(evidence.PlayerID(f.people[k].ID), id.role, id.read)
 						rates[id] = distuv.Beta{Alpha: e.A, Beta: e.B, Src: rng}
 						order = append(order, id)
 					}

@@ -70,7 +70,7 @@ func ready(role reads.Role, read reads.Read, form evidence.Form, people []Person
 	if len(own) == 0 {
 		own = slices.Clone(people)
 	}
-	rate := func(p Person) float64 { return form.Of(p.ID, role, read).Rate }
+	rate := func(p Person) float64 { return form.Of(evidence.PlayerID(p.ID), role, read).Rate }
 	slices.SortStableFunc(own, func(a, b Person) int { return cmp.Compare(rate(b), rate(a)) })
 	r.Reps = form.Team(role, read).Reps
 	for i, p := range own {

@@ -11,7 +11,7 @@ import (
 )
 
 // Want is what is open about one player and read, with what a rep of it is worth.
-// Its question without reps and verdict is its key.
+// It is named by its key.
 type Want struct {
 	Player string
 	Role   reads.Role
@@ -76,11 +76,11 @@ const (
 	earlyWeight  = 0.5 // of a live read that is not held when shown
 )
 
-// Weigh turns open questions into wants: by the coach's focus, what the opponent
+// Weigh turns needs into wants: by the coach's focus, what the opponent
 // is expected to show, what the season sets for the day, and the player's part.
 // Who has no part named has all. opponent is how often the next game is expected to ask
 // for a read (game.Demand); what the coach says for this practice comes on top of it.
-func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.TeamRules, due []SeasonItem, opponent map[reads.Read]float64) []Want {
+func (t Terms) Weigh(people []Person, open []evidence.Need, school reads.TeamRules, due []SeasonItem, opponent map[reads.Read]float64) []Want {
 	part := map[string]Person{}
 	for _, p := range people {
 		part[p.ID] = p
@@ -96,7 +96,7 @@ func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.Tea
 	shown := map[Want]bool{}
 	for _, q := range open {
 		if !q.Live {
-			shown[Want{Player: q.Player, Role: q.Role, Read: q.Read}] = true
+			shown[Want{Player: string(q.Player), Role: q.Role, Read: q.Read}] = true
 		}
 	}
 	most := 0.0
@@ -105,7 +105,7 @@ func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.Tea
 	}
 	wants := make([]Want, 0, len(open))
 	for _, q := range open {
-		w := Want{q.Player, q.Role, q.Read, q.Live, q.Reps, 1, q.Verdict}
+		w := Want{string(q.Player), q.Role, q.Read, q.Live, q.Reps, 1, q.Verdict}
 		if slices.Contains(t.Focus, q.Read) {
 			w.Weight *= focusWeight
 		}
@@ -117,10 +117,10 @@ func (t Terms) Weigh(people []Person, open []evidence.Question, school reads.Tea
 		if slices.ContainsFunc(due, func(i SeasonItem) bool { return i.wants(q.Read, q.Live) }) {
 			w.Weight *= dueWeight
 		}
-		if p, here := part[q.Player]; here && !p.plays(q.Role) {
+		if p, here := part[string(q.Player)]; here && !p.plays(q.Role) {
 			w.Weight *= asideWeight
 		}
-		if q.Live && shown[Want{Player: q.Player, Role: q.Role, Read: q.Read}] {
+		if q.Live && shown[Want{Player: string(q.Player), Role: q.Role, Read: q.Read}] {
 			w.Weight *= earlyWeight
 		}
 		wants = append(wants, w)
@@ -205,16 +205,16 @@ func (p Plan) shares(d *drill.Drill, st drill.Stage, b Block) []share {
 // unready counts, of some players, who has not held the reads of a situation when
 // shown.
 func (p Plan) unready(screenID string, players []string) (here, unready int) {
-	open := make([]evidence.Question, 0, len(p.Wants))
+	open := make([]evidence.Need, 0, len(p.Wants))
 	for _, w := range p.Wants {
-		open = append(open, evidence.Question{Player: w.Player, Role: w.Role, Read: w.Read, Live: w.Live})
+		open = append(open, evidence.Need{Player: evidence.PlayerID(w.Player), Role: w.Role, Read: w.Read, Live: w.Live})
 	}
 	return len(players), behind(open, p.School, screenID, players, false)
 }
 
 // behind counts the players for whom more than half of a situation's reads, of
 // who uses the screen, are open on the shown rung or on live ones.
-func behind(open []evidence.Question, school reads.TeamRules, screenID string, players []string, live bool) int {
+func behind(open []evidence.Need, school reads.TeamRules, screenID string, players []string, live bool) int {
 	screen, ok := reads.ActionByID(screenID)
 	if !ok {
 		return 0
@@ -223,7 +223,7 @@ func behind(open []evidence.Question, school reads.TeamRules, screenID string, p
 	missing := map[string]int{}
 	for _, q := range open {
 		if q.Live == live && q.Role == screen.Roles[0] && slices.Contains(first, q.Read) {
-			missing[q.Player]++
+			missing[string(q.Player)]++
 		}
 	}
 	n := 0

@@ -37,17 +37,17 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 		}
 	}
 	rng.Shuffle(len(columns), func(a, b int) { columns[a], columns[b] = columns[b], columns[a] })
-	var open []evidence.Question
+	var open []evidence.Need
 	for _, c := range columns[:min(readCount, len(columns))] {
 		hard := rng.Float64()
 		for _, who := range p.People {
 			level := rng.Float64() + 0.5 - hard
-			verdict := []evidence.Verdict{evidence.TooFew, evidence.NotYet, evidence.Stale}[rng.IntN(3)]
+			verdict := []evidence.Verdict{evidence.NotEnough, evidence.NotYet, evidence.Lapsed}[rng.IntN(3)]
 			if level < 0.5 {
-				open = append(open, evidence.Question{Player: who.ID, Role: c.role, Read: c.read, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
+				open = append(open, evidence.Need{Player: evidence.PlayerID(who.ID), Role: c.role, Read: c.read, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
 			}
 			if level < 1.1 {
-				open = append(open, evidence.Question{Player: who.ID, Role: c.role, Read: c.read, Live: true, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
+				open = append(open, evidence.Need{Player: evidence.PlayerID(who.ID), Role: c.role, Read: c.read, Live: true, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
 			}
 		}
 	}
@@ -65,11 +65,11 @@ func counter() func() string {
 }
 
 // openQuestions are curl, fade and back cut, shown and live, of some players.
-func openQuestions(ids ...string) (out []evidence.Question) {
+func openQuestions(ids ...string) (out []evidence.Need) {
 	for _, id := range ids {
 		for _, r := range []reads.Read{reads.Curl, reads.Fade, reads.BackCut} {
 			for _, live := range []bool{false, true} {
-				out = append(out, evidence.Question{Player: id, Role: reads.Cutter, Read: r, Live: live, Reps: 5, Verdict: evidence.TooFew})
+				out = append(out, evidence.Need{Player: evidence.PlayerID(id), Role: reads.Cutter, Read: r, Live: live, Reps: 5, Verdict: evidence.NotEnough})
 			}
 		}
 	}

@@ -186,7 +186,7 @@ func TestReasonsAndNumbers(t *testing.T) {
 			}
 		}
 	}
-	if want := "12 players lack shown reps of curl (12 too few to say); this gives each about 2½, enough for 12. 12 players lack shown reps of fade (12 too few to say); this gives each about 2½, enough for 12."; reason != want {
+	if want := "12 players need guided reps of curl (12 with few reps); this gives each about 2½, enough for 12. 12 players need guided reps of fade (12 with few reps); this gives each about 2½, enough for 12."; reason != want {
 		t.Errorf("reason %q", reason)
 	}
 	if math.Abs(f.Sheet.Left) > 1e-9 {

@@ -251,21 +251,21 @@ func TestCutsInWords(t *testing.T) {
 
 func TestReview(t *testing.T) {
 	shown, live, given := block("shown", DrillBlock, 12, "shown"), block("live", DrillBlock, 10, "live"), block("given", DrillBlock, 8, "live")
-	rep := func(player, at string, expected, made reads.Read, tags ...string) evidence.Rep {
-		return evidence.Rep{Block: at, Player: player, Expected: expected, Made: made, Right: expected == made, Corrections: tags}
+	rep := func(player evidence.PlayerID, at evidence.BlockID, expected, made reads.Read, tags ...evidence.Tag) evidence.Rep {
+		return evidence.Rep{Block: at, Player: player, Expected: expected, Made: made, Correct: expected == made, Tags: tags}
 	}
 	r := ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 14 * time.Minute}, []string{"a", "b", "c"}, []evidence.Rep{
-		rep("a", "shown", reads.Curl, reads.Curl), rep("a", "shown", reads.BackCut, reads.Straight, "no-backcut"),
-		rep("b", "shown", reads.BackCut, reads.Straight, "no-backcut", "early"), rep("a", "shown", reads.Fade, reads.Curl),
+		rep("a", "shown", reads.Curl, reads.Curl), rep("a", "shown", reads.BackCut, reads.Straight, evidence.Tag{ID: "no-backcut"}),
+		rep("b", "shown", reads.BackCut, reads.Straight, evidence.Tag{ID: "no-backcut"}, evidence.Tag{ID: "early"}), rep("a", "shown", reads.Fade, reads.Curl),
 	}, []Block{given})
-	if b := r.Blocks[0]; b.Ran != 14 || b.Planned != 12 || b.Reps != 4 || b.Right != 1 || r.Blocks[1].Reps != 0 {
+	if b := r.Blocks[0]; b.Ran != 14 || b.Planned != 12 || b.Reps != 4 || b.Correct != 1 || r.Blocks[1].Reps != 0 {
 		t.Errorf("%+v", r.Blocks)
 	}
 	if fmt.Sprint(r.Players) != "[{c 0 0} {b 1 0} {a 3 1}]" {
 		t.Errorf("%+v", r.Players)
 	}
-	if r.Wrong[0] != (WrongRead{reads.BackCut, reads.Straight, 2}) || r.Corrections[0].ID != "no-backcut" {
-		t.Errorf("%+v %+v", r.Wrong, r.Corrections)
+	if r.Wrong[0] != (WrongRead{reads.BackCut, reads.Straight, 2}) || r.Tags[0].ID != "no-backcut" {
+		t.Errorf("%+v %+v", r.Wrong, r.Tags)
 	}
 	if len(r.Dropped) != 2 || r.Dropped[0].ID != "given" || r.Dropped[1].ID != "live" {
 		t.Errorf("%+v", r.Dropped)

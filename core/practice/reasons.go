@@ -100,7 +100,7 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given map[Want]flo
 func (g gift) sentence() string {
 	info, _ := reads.Info(g.read)
 	name := strings.ToLower(info.Name)
-	kind := "shown"
+	kind := "guided"
 	if g.live {
 		kind = "live"
 	}
@@ -108,12 +108,12 @@ func (g gift) sentence() string {
 	for _, v := range []struct {
 		verdict evidence.Verdict
 		says    string
-	}{{evidence.NotYet, "not yet"}, {evidence.Stale, "stale"}, {evidence.TooFew, "too few to say"}} {
+	}{{evidence.NotYet, "not yet"}, {evidence.Lapsed, "had it"}, {evidence.TooClose, "too close to call"}, {evidence.NotEnough, "with few reps"}} {
 		if n := g.why[v.verdict]; n > 0 {
 			why = append(why, fmt.Sprintf("%d %s", n, v.says))
 		}
 	}
-	text := fmt.Sprintf("%s lack %s reps of %s (%s); this gives each %s.", players(g.players), kind, name, strings.Join(why, ", "), about(g.reps))
+	text := fmt.Sprintf("%s need %s reps of %s (%s); this gives each %s.", players(g.players), kind, name, strings.Join(why, ", "), about(g.reps))
 	if g.settled > 0 {
 		text = strings.TrimSuffix(text, ".") + fmt.Sprintf(", enough for %d.", g.settled)
 	}

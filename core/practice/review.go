@@ -14,10 +14,10 @@ import (
 type Review struct {
 	Blocks  []BlockDone  `json:"blocks"`
 	Players []PlayerDone `json:"players"` // fewest reps first
-	// Wrong are the reads most often made in place of another, Corrections the tags
+	// Wrong are the reads most often made in place of another, Tags those
 	// most often given; at most a few of each.
-	Wrong       []WrongRead                `json:"wrong"`
-	Corrections []evidence.CorrectionCount `json:"corrections"`
+	Wrong []WrongRead         `json:"wrong"`
+	Tags  []evidence.TagCount `json:"tags"`
 	// Dropped are blocks that were given up on the way or never run.
 	Dropped []Block `json:"dropped"`
 }
@@ -29,14 +29,14 @@ type BlockDone struct {
 	Planned float64 `json:"planned"` // minutes
 	Ran     float64 `json:"ran"`     // minutes the clock ran
 	Reps    int     `json:"reps"`
-	Right   int     `json:"right"`
+	Correct int     `json:"correct"`
 }
 
 // PlayerDone is what was logged of a player.
 type PlayerDone struct {
-	Player string `json:"player"`
-	Reps   int    `json:"reps"`
-	Right  int    `json:"right"`
+	Player  string `json:"player"`
+	Reps    int    `json:"reps"`
+	Correct int    `json:"correct"`
 }
 
 // WrongRead is how often one read was made where another was asked for.
@@ -55,16 +55,16 @@ func ReviewOf(lib drill.Library, blocks []Block, ran map[string]time.Duration, h
 	count := map[string]int{}
 	wrong := map[[2]reads.Read]int{}
 	for _, rep := range reps {
-		count[rep.Block]++
-		if !rep.Right {
+		count[string(rep.Block)]++
+		if !rep.Correct {
 			wrong[[2]reads.Read{rep.Expected, rep.Made}]++
 		}
 	}
 	for _, b := range blocks {
 		done := BlockDone{ID: b.ID, Title: b.Title, Planned: b.Minutes, Ran: ran[b.ID].Minutes(), Reps: count[b.ID]}
 		for _, rep := range reps {
-			if rep.Block == b.ID && rep.Right {
-				done.Right++
+			if string(rep.Block) == b.ID && rep.Correct {
+				done.Correct++
 			}
 		}
 		r.Blocks = append(r.Blocks, done)
@@ -72,10 +72,10 @@ func ReviewOf(lib drill.Library, blocks []Block, ran map[string]time.Duration, h
 	for _, id := range here {
 		p := PlayerDone{Player: id}
 		for _, rep := range reps {
-			if rep.Player == id {
+			if string(rep.Player) == id {
 				p.Reps++
-				if rep.Right {
-					p.Right++
+				if rep.Correct {
+					p.Correct++
 				}
 			}
 		}
@@ -89,8 +89,8 @@ func ReviewOf(lib drill.Library, blocks []Block, ran map[string]time.Duration, h
 		return cmp.Or(cmp.Compare(b.Count, a.Count), cmp.Compare(a.Expected, b.Expected), cmp.Compare(a.Made, b.Made))
 	})
 	r.Wrong = r.Wrong[:min(reviewShown, len(r.Wrong))]
-	r.Corrections = evidence.CountCorrections(reps)
-	r.Corrections = r.Corrections[:min(reviewShown, len(r.Corrections))]
+	r.Tags = evidence.CountTags(reps)
+	r.Tags = r.Tags[:min(reviewShown, len(r.Tags))]
 	r.Dropped = Undone(lib, blocks, count, dropped)
 	return r
 }

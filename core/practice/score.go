@@ -54,17 +54,17 @@ type Counted struct {
 	By   int
 }
 
-// RightRead is a correct read of a player in a rep, for blocks in which one is a point.
-type RightRead struct {
+// CorrectRead is a correct read of a player in a rep, for blocks in which one is a point.
+type CorrectRead struct {
 	Rep    int
 	Player string
 }
 
-// RightReads are the correct reads of a block, each rep and player once.
-func RightReads(reps []evidence.Rep, block string) []RightRead {
-	var out []RightRead
+// CorrectReads are the correct reads of a block, each rep and player once.
+func CorrectReads(reps []evidence.Rep, block string) []CorrectRead {
+	var out []CorrectRead
 	for _, r := range evidence.OnePerRep(reps) {
-		if read := (RightRead{r.No, r.Player}); r.Block == block && r.Right && r.Role != reads.Shooter && r.Role != reads.Defender && !slices.Contains(out, read) {
+		if read := (CorrectRead{r.No, string(r.Player)}); string(r.Block) == block && r.Correct && r.Role != reads.Shooter && r.Role != reads.Defender && !slices.Contains(out, read) {
 			out = append(out, read)
 		}
 	}
@@ -96,7 +96,7 @@ type Score struct {
 // ScoreOf adds up a live block. Whoever had the ball wins a possession that was scored, the
 // defenders one that was stopped or lost. Counts for reps that are not in the order list
 // (it begins anew past its end) go on with the list from its start.
-func ScoreOf(order drill.Order, stage drill.Stage, counts []Counted, right []RightRead) Score {
+func ScoreOf(order drill.Order, stage drill.Stage, counts []Counted, correct []CorrectRead) Score {
 	out := Score{Counts: map[Tally]int{}, Players: []Won{}, Target: stage.Target, Reached: []string{}}
 	players := map[string]*Won{}
 	of := func(id string) *Won {
@@ -123,7 +123,7 @@ func ScoreOf(order drill.Order, stage drill.Stage, counts []Counted, right []Rig
 		}
 	}
 	if slices.Contains(stage.Switches, drill.ReadPoint) {
-		for _, r := range right {
+		for _, r := range correct {
 			of(r.Player).Points++
 		}
 	}

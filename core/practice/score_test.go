@@ -27,7 +27,7 @@ func points(s Score) map[string]Won {
 // past the end of the list is the list's first again; what is taken off is gone.
 func TestScoreOf(t *testing.T) {
 	counts := []Counted{{1, Scored, 1}, {2, Stopped, 1}, {3, Scored, 1}, {4, LostBall, 1}, {4, LostBall, 1}, {4, LostBall, -1}, {1, Assist, 1}, {2, Touch, 1}, {2, Touch, 1}, {1, Called, -1}}
-	s := ScoreOf(twoOnTwo, drill.Stage{Target: 4}, counts, []RightRead{{1, "a"}})
+	s := ScoreOf(twoOnTwo, drill.Stage{Target: 4}, counts, []CorrectRead{{1, "a"}})
 	got := points(s)
 	// a and b scored twice and stopped twice: four of four.
 	if got["a"] != (Won{"a", 4, 4}) || got["b"] != (Won{"b", 4, 4}) || got["c"] != (Won{"c", 0, 4}) {
@@ -46,7 +46,7 @@ func TestScoreOf(t *testing.T) {
 
 // A correct read is a point where the switch says so, and only there.
 func TestReadsArePoints(t *testing.T) {
-	right := []RightRead{{1, "a"}, {2, "c"}, {3, "a"}}
+	right := []CorrectRead{{1, "a"}, {2, "c"}, {3, "a"}}
 	stage := drill.Stage{Switches: []string{drill.ReadPoint}}
 	if got := points(ScoreOf(twoOnTwo, stage, []Counted{{2, Scored, 1}}, right)); got["a"].Points != 2 || got["c"].Points != 2 || got["d"].Points != 1 {
 		t.Errorf("%+v", got)
@@ -61,10 +61,10 @@ func TestReadsArePoints(t *testing.T) {
 		t.Errorf("%+v", s)
 	}
 	// Shots and a defender's part are no reads, and a rep that two watched is one.
-	rep := evidence.Rep{Block: "x", No: 1, Player: "a", Role: reads.Cutter, Right: true}
+	rep := evidence.Rep{Block: "x", No: 1, Player: "a", Role: reads.Cutter, Correct: true}
 	shot, defended, other := rep, rep, rep
 	shot.Role, defended.Role, other.Block = reads.Shooter, reads.Defender, "y"
-	if got := RightReads([]evidence.Rep{rep, rep, shot, defended, other}, "x"); !slices.Equal(got, []RightRead{{1, "a"}}) {
+	if got := CorrectReads([]evidence.Rep{rep, rep, shot, defended, other}, "x"); !slices.Equal(got, []CorrectRead{{1, "a"}}) {
 		t.Errorf("%v", got)
 	}
 }

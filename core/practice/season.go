@@ -56,7 +56,7 @@ type Situation struct {
 
 // Situations says how far a team is, from what is open about its players and when
 // each situation was last practiced.
-func Situations(ids []string, open []evidence.Question, school reads.TeamRules, players []string, last map[string]time.Time) []Situation {
+func Situations(ids []string, open []evidence.Need, school reads.TeamRules, players []string, last map[string]time.Time) []Situation {
 	out := make([]Situation, 0, len(ids))
 	for _, id := range ids {
 		n := len(players)

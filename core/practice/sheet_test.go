@@ -22,7 +22,7 @@ func squad(n int) []Person {
 
 // want is an open question with a weight of one.
 func want(player string, read reads.Read, live bool, reps float64) Want {
-	return Want{Player: player, Role: reads.Cutter, Read: read, Live: live, Reps: reps, Weight: 1, Verdict: evidence.TooFew}
+	return Want{Player: player, Role: reads.Cutter, Read: read, Live: live, Reps: reps, Weight: 1, Verdict: evidence.NotEnough}
 }
 
 // fresh is a squad that has not held anything shown.

@@ -124,8 +124,8 @@ func TestRecognitionForgets(t *testing.T) {
 
 // Live are live rungs of practice alone.
 func TestLive(t *testing.T) {
-	rep := func(rung drill.Rung, right bool) evidence.Rep {
-		return evidence.Rep{Role: reads.Cutter, Expected: reads.Curl, Rung: rung, Right: right}
+	rep := func(rung drill.Rung, correct bool) evidence.Rep {
+		return evidence.Rep{Role: reads.Cutter, Expected: reads.Curl, Rung: rung, Correct: correct}
 	}
 	live := Live([]evidence.Rep{rep(drill.Shown, true), rep(drill.Live2, true), rep(drill.Live2, false), rep(drill.Game, true)})
 	if d := live(reads.Cutter, reads.Curl); d != (Done{1, 2}) {

@@ -49,7 +49,7 @@ func Live(reps []evidence.Rep) func(reads.Role, reads.Read) Done {
 		at := part{r.Role, r.Expected}
 		d := done[at]
 		d.Reps++
-		if r.Right {
+		if r.Correct {
 			d.Right++
 		}
 		done[at] = d

@@ -12,7 +12,6 @@ import (
 
 	"github.com/google/uuid"
 
-	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -31,16 +30,13 @@ func problem(format string, args ...any) error {
 // whole or not at all. Every id is made anew from the program's, so that an archive can
 // be read where it was written, and a second time is noticed. What was added can be taken back by
 // Undo with the receipt's id.
-func Read(ctx context.Context, db *store.Store, policy evidence.Policy, program uuid.UUID, who string, now time.Time, from io.Reader) (Receipt, error) {
+func Read(ctx context.Context, db *store.Store, program uuid.UUID, who string, now time.Time, from io.Reader) (Receipt, error) {
 	var got Receipt
 	err := db.Tx(ctx, func(q *gen.Queries) error {
-		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program, batch: map[uuid.UUID][]gen.RepEvent{},
+		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program, batch: map[uuid.UUID][]store.RepEvent{},
 			teams: []uuid.UUID{}, drills: []uuid.UUID{}, templates: []uuid.UUID{}}
 		if err := r.document(); err != nil {
 			return r.sentence(err)
-		}
-		if err := store.RecountPlayers(ctx, q, policy, program, r.players); err != nil {
-			return err
 		}
 		got = Receipt{uuid.Must(uuid.NewV7()), r.got}
 		return q.InsertImport(ctx, gen.InsertImportParams{ID: got.ID, ProgramID: program, At: now, Who: who, Teams: r.teams, Drills: r.drills, Templates: r.templates,
@@ -98,7 +94,7 @@ type reader struct {
 	// part and n are what is being read.
 	part  string
 	n     int
-	batch map[uuid.UUID][]gen.RepEvent // by team
+	batch map[uuid.UUID][]store.RepEvent // by team
 	held  int
 }
 

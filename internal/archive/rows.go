@@ -210,7 +210,7 @@ func (r *reader) game(g Game) error {
 }
 
 func (r *reader) kept(k Kept) error {
-	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsRight: k.Right || k.Made == k.Expected, Reps: k.Reps})
+	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsCorrect: k.Right || k.Made == k.Expected, Reps: k.Reps})
 }
 
 func (r *reader) event(e Event) error {
@@ -223,23 +223,51 @@ func (r *reader) event(e Event) error {
 	if e.Made == e.Expected && !e.Right {
 		return r.bad("it says that %q for %q is wrong.", e.Made, e.Expected)
 	}
-	if e.Corrections == nil {
-		e.Corrections = []string{}
+	cue, ok := reads.ParseCue(e.Cue)
+	if !ok && e.Cue != reads.NoCue.String() {
+		return r.bad("there is no cue called %q.", e.Cue)
+	}
+	event := store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(r.id(e.ID).String()), Practice: evidence.PracticeID(r.id(e.Practice).String()),
+		Block: evidence.BlockID(r.id(e.Block).String()), No: int(e.No), At: e.At, Player: evidence.PlayerID(r.id(e.Player).String()), Role: reads.Role(e.Role),
+		Drill: r.name(e.Drill), Rung: drill.Rung(e.Rung), Action: evidence.ActionID(e.Screen), Side: e.Side, Cue: cue, SecondCue: e.SecondCue,
+		Expected: reads.Read(e.Expected), Made: reads.Read(e.Made), Correct: e.Right, Late: e.Late, Outcome: evidence.Outcome(e.Outcome),
+		Observer: evidence.ObserverID(r.id(e.Observer).String()), Device: e.Device}}
+	for _, text := range e.Corrections {
+		tag, err := r.tag(text)
+		if err != nil {
+			return err
+		}
+		event.Tags = append(event.Tags, tag)
+	}
+	if e.Voids != nil {
+		event.Voids = evidence.RepID(r.id(*e.Voids).String())
 	}
 	team := r.id(e.Team)
-	r.batch[team] = append(r.batch[team], gen.RepEvent{ID: r.id(e.ID), PracticeID: r.id(e.Practice), BlockID: r.id(e.Block), Kind: e.Kind, Voids: r.ref(e.Voids), RepNo: e.No, At: e.At,
-		PlayerID: r.id(e.Player), Role: e.Role, Drill: r.name(e.Drill), Rung: e.Rung, Screen: e.Screen, Side: e.Side, Cue: e.Cue, Expected: e.Expected, Made: e.Made, IsRight: e.Right,
-		Late: e.Late, Outcome: e.Outcome, Corrections: e.Corrections, ObserverID: r.id(e.Observer), Device: e.Device, SecondCue: e.SecondCue})
+	r.batch[team] = append(r.batch[team], event)
 	if r.held++; r.held < page {
 		return nil
 	}
 	return r.flush()
 }
 
+// tag reads a tag, whose player has another id here.
+func (r *reader) tag(text string) (evidence.Tag, error) {
+	tag := store.TagOf(text)
+	if tag.Player == "" {
+		return tag, nil
+	}
+	player, err := uuid.Parse(string(tag.Player))
+	if err != nil {
+		return tag, r.bad("it tags nobody that can be: %q.", text)
+	}
+	tag.Player = evidence.PlayerID(r.id(player).String())
+	return tag, nil
+}
+
 // flush stores the events that have been read.
 func (r *reader) flush() error {
 	for team, events := range r.batch {
-		stored, err := store.InsertEvents(r.ctx, r.q, r.program, team, events)
+		stored, err := store.PutReps(r.ctx, r.q, r.program, team, events)
 		if err != nil {
 			return err
 		}

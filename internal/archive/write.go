@@ -148,7 +148,7 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("kept")
 	for _, k := range kept {
-		w.item(Kept{k.TeamID, k.Role, k.Expected, k.Made, k.Rung, k.Reps, k.IsRight})
+		w.item(Kept{k.TeamID, k.Role, k.Expected, k.Made, k.Rung, k.Reps, k.IsCorrect})
 	}
 	w.end()
 	if end.Events, err = w.events(ctx, q, program); err != nil {
@@ -277,8 +277,8 @@ func (w *writer) events(ctx context.Context, q *gen.Queries, program uuid.UUID) 
 			return 0, err
 		}
 		for _, r := range rows {
-			w.item(Event{r.ID, r.TeamID, r.PracticeID, r.BlockID, r.Kind, r.Voids, r.RepNo, r.At, r.PlayerID, r.Role, r.Drill, r.Rung, r.Screen, r.Side, r.Cue, r.Expected, r.Made,
-				r.IsRight, r.Late, r.Outcome, r.Corrections, r.ObserverID, r.Device, r.SecondCue})
+			w.item(Event{r.ID, r.TeamID, r.PracticeID, r.BlockID, r.Kind, r.Voids, r.RepNo, r.At, r.PlayerID, r.Role, r.Drill, r.Rung, r.Action, r.Side, r.Cue, r.Expected, r.Made,
+				r.IsCorrect, r.Late, r.Outcome, r.Tags, r.ObserverID, r.Device, r.SecondCue})
 		}
 		if len(rows) < page || w.err != nil {
 			return w.end(), w.err

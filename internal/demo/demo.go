@@ -12,7 +12,6 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/court"
-	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -66,7 +65,7 @@ func (s *seeder) id() uuid.UUID { return uuid.Must(uuid.NewRandomFromReader(s.so
 
 func (s *seeder) club() error {
 	s.program = s.id()
-	if err := store.NewProgram(s.ctx, s.q, evidence.DefaultPolicy(), gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball", Demo: true}); err != nil {
+	if err := s.q.InsertProgram(s.ctx, gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball", Demo: true}); err != nil {
 		return err
 	}
 	hash, err := argon2id.CreateHash(SignIn.Password, argon2id.DefaultParams)
@@ -119,8 +118,8 @@ type roster struct {
 	players []member
 }
 
-// daysAgo is when the logged practices were.
-var daysAgo = [9]int{52, 49, 45, 41, 24, 17, 12, 7, 3}
+// daysAgo is when the logged practices were; there was a holiday between the sixth and the seventh.
+var daysAgo = [9]int{52, 49, 45, 41, 38, 34, 12, 7, 3}
 
 // startHour is when practice begins.
 const startHour = 18

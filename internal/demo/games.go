@@ -63,7 +63,7 @@ func (s *seeder) game(t roster, o opponent) error {
 	}
 	screen, _ := reads.ActionByID(reads.Down)
 	number := int(math.Round(9 - practicePerDay*float64(o.daysAgo)))
-	var events []gen.RepEvent
+	var events []store.RepEvent
 	counts := gen.InsertGameCountsParams{ProgramID: s.program, GameID: id, ObserverID: s.coaches[1]}
 	for k := range gameReads {
 		row, _ := screen.Row(reads.TeamRules{}, s.cue(o.does))
@@ -73,13 +73,14 @@ func (s *seeder) game(t roster, o opponent) error {
 		}
 		who := users[s.rng.IntN(len(users))]
 		when := at.Add(time.Duration(k) * betweenReads)
-		e := gen.RepEvent{ID: s.id(), PracticeID: id, BlockID: id, Kind: "rep", At: when, PlayerID: who.id, Role: string(role), Rung: string(drill.Game), Screen: screen.ID,
-			Cue: row.Cue.String(), Expected: string(read), Made: string(read), IsRight: true, Corrections: []string{}, ObserverID: s.coaches[1], Device: "demo"}
+		rep := evidence.Rep{ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(id.String()), Block: evidence.BlockID(id.String()), At: when,
+			Player: evidence.PlayerID(who.id.String()), Role: role, Rung: drill.Game, Action: evidence.ActionID(screen.ID), Cue: row.Cue,
+			Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[1].String()), Device: "demo"}
 		if s.rng.Float64() >= trueRate(t.base, who, read, drill.Game, drill.Right, number) {
 			others := confused[read]
-			e.Made, e.IsRight = string(others[s.rng.IntN(len(others))]), false
+			rep.Made, rep.Correct = others[s.rng.IntN(len(others))], false
 		}
-		events = append(events, e)
+		events = append(events, store.RepEvent{Rep: rep})
 		if k%10 < countedEach {
 			counts.ID, counts.At, counts.By, counts.Device = append(counts.ID, s.id()), append(counts.At, when), append(counts.By, 1), append(counts.Device, "demo")
 			counts.What = append(counts.What, game.Counters()[s.rng.IntN(len(game.Counters()))].ID)
@@ -88,7 +89,7 @@ func (s *seeder) game(t roster, o opponent) error {
 	if _, err := s.q.InsertGameCounts(s.ctx, counts); err != nil {
 		return err
 	}
-	_, err := store.PutReps(s.ctx, s.q, evidence.DefaultPolicy(), s.program, t.id, events)
+	_, err := store.PutReps(s.ctx, s.q, s.program, t.id, events)
 	return err
 }
 

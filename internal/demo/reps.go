@@ -84,7 +84,7 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 		return err
 	}
 	screen, _ := reads.ActionByID(s.drill.Screen)
-	var events []gen.RepEvent
+	var events []store.RepEvent
 	counts := gen.InsertFloorCountsParams{ProgramID: s.program, PracticeID: s.practice, ObserverID: s.coaches[0]}
 	rung, _ := drill.RungByID(s.stage.Rung)
 	for _, rep := range order.Reps {
@@ -96,13 +96,13 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 		at := from.Add(time.Duration(float64(rep.Slot) * order.Seconds * float64(time.Second)))
 		events = append(events, s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at))
 		if rung.Live {
-			s.ended(&counts, rep.No, events[len(events)-1].IsRight, at)
+			s.ended(&counts, rep.No, events[len(events)-1].Correct, at)
 		}
 		if s.rng.Float64() < screenerShare {
 			events = append(events, s.rep(rep, cue, reads.Screener, row.ScreenerRead, s.members[rep.Screener], at))
 		}
 	}
-	if _, err := store.PutReps(s.ctx, s.q, evidence.DefaultPolicy(), s.program, s.team, events); err != nil {
+	if _, err := store.PutReps(s.ctx, s.q, s.program, s.team, events); err != nil {
 		return err
 	}
 	_, _, err = store.PutCounts(s.ctx, s.q, counts)
@@ -148,20 +148,19 @@ func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill
 	return min(highest, max(lowest, r))
 }
 
-func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) gen.RepEvent {
-	row := gen.RepEvent{
-		ID: s.id(), PracticeID: s.practice, BlockID: uuid.MustParse(s.block.ID), Kind: "rep",
-		RepNo: int32(rep.No), At: at, PlayerID: m.id, Role: string(role), Drill: s.drill.ID, Rung: string(s.stage.Rung), Screen: s.drill.Screen,
-		Side: rep.Side, Cue: cue.String(), Expected: string(read), Made: string(read), IsRight: true,
-		Corrections: []string{}, ObserverID: s.coaches[rep.Basket-1], Device: "demo",
+func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) store.RepEvent {
+	out := evidence.Rep{
+		ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(s.practice.String()), Block: evidence.BlockID(s.block.ID), No: rep.No, At: at,
+		Player: evidence.PlayerID(m.id.String()), Role: role, Drill: s.drill.ID, Rung: s.stage.Rung, Action: evidence.ActionID(s.drill.Screen), Side: rep.Side, Cue: cue,
+		Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[rep.Basket-1].String()), Device: "demo",
 	}
 	if s.rng.Float64() >= s.rate(m, read, rep.Side) {
 		others := confused[read]
-		row.Made, row.IsRight = string(others[s.rng.IntN(len(others))]), false
+		out.Made, out.Correct = others[s.rng.IntN(len(others))], false
 		if s.rng.Float64() < tagShare {
 			list := tags[role]
-			row.Corrections = []string{list[s.rng.IntN(len(list))]}
+			out.Tags = []evidence.Tag{{ID: list[s.rng.IntN(len(list))]}}
 		}
 	}
-	return row
+	return store.RepEvent{Rep: out}
 }

@@ -6,7 +6,6 @@ import (
 
 	"evrik/core/court"
 	"evrik/core/drill"
-	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/motion"
 	"evrik/core/offense"
@@ -79,23 +78,6 @@ func FloorOf(t gen.Team) (reads.Floor, error) {
 // RulesOf are a team's choices where coaches differ.
 func RulesOf(t gen.Team) reads.TeamRules {
 	return reads.TeamRules{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions}
-}
-
-// RepsOf turns stored events into evidence.
-func RepsOf(rows []gen.RepEvent) []evidence.Rep {
-	reps := make([]evidence.Rep, len(rows))
-	for i, r := range rows {
-		cue, _ := reads.ParseCue(r.Cue)
-		reps[i] = evidence.Rep{
-			ID: r.ID.String(), Practice: r.PracticeID.String(), Block: r.BlockID.String(), No: int(r.RepNo), At: r.At, Player: r.PlayerID.String(), Role: reads.Role(r.Role),
-			Rung: drill.Rung(r.Rung), Side: r.Side, Cue: cue, Expected: reads.Read(r.Expected), Made: reads.Read(r.Made),
-			Right: r.IsRight, Late: r.Late, Corrections: r.Corrections, Observer: r.ObserverID.String() + " " + r.Device, Watcher: r.ObserverID.String(),
-		}
-		if r.RepNo > 0 {
-			reps[i].Of = fmt.Sprintf("%s %d %s %s", r.BlockID, r.RepNo, r.PlayerID, r.Role)
-		}
-	}
-	return reps
 }
 
 // staffJSON writes who does what in a block.

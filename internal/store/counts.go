@@ -44,7 +44,7 @@ func CountsOf(rows []gen.FloorCount, block uuid.UUID) []practice.Counted {
 // HomeOf is what a player told of shooting at home.
 func HomeOf(r gen.HomeShot) evidence.HomeSession {
 	side := func(made, tried int32) evidence.Side { return evidence.Side{Made: int(made), Tried: int(tried)} }
-	return evidence.HomeSession{Player: r.PlayerID.String(), At: r.At, Right: side(r.RightMade, r.RightTried), Left: side(r.LeftMade, r.LeftTried)}
+	return evidence.HomeSession{Player: evidence.PlayerID(r.PlayerID.String()), At: r.At, Right: side(r.RightMade, r.RightTried), Left: side(r.LeftMade, r.LeftTried)}
 }
 
 // endings are what a logged rep's outcome says of its possession.
@@ -54,19 +54,19 @@ var endings = map[evidence.Outcome]practice.Tally{
 
 // EndingsOf are the ends of possessions that a block's counts and, where nothing was counted
 // for a rep, the outcomes of its logged reps tell, and the other counts.
-func EndingsOf(rows []gen.FloorCount, reps []gen.RepEvent, block uuid.UUID) []practice.Counted {
+func EndingsOf(rows []gen.FloorCount, reps []evidence.Rep, block uuid.UUID) []practice.Counted {
 	out := CountsOf(rows, block)
 	ended := map[int]bool{}
 	for _, c := range out {
 		ended[c.Rep] = ended[c.Rep] || c.What == practice.Scored || c.What == practice.Stopped || c.What == practice.LostBall
 	}
 	for _, r := range reps {
-		what, told := endings[evidence.Outcome(r.Outcome)]
-		if r.BlockID != block || !told || ended[int(r.RepNo)] || r.Role == string(reads.Shooter) {
+		what, told := endings[r.Outcome]
+		if string(r.Block) != block.String() || !told || ended[r.No] || r.Role == reads.Shooter {
 			continue
 		}
-		ended[int(r.RepNo)] = true
-		out = append(out, practice.Counted{Rep: int(r.RepNo), What: what, By: 1})
+		ended[r.No] = true
+		out = append(out, practice.Counted{Rep: r.No, What: what, By: 1})
 	}
 	return out
 }

@@ -10,17 +10,16 @@ import (
 	"evrik/internal/store/gen"
 )
 
-// keepCounts keeps of some reps what a team did, without who did it.
+// keepCounts keeps of some reps what each team did, without who did it.
 func keepCounts(ctx context.Context, q *gen.Queries, program uuid.UUID, rows []gen.RepEvent) error {
-	stands := map[string]bool{}
-	for _, r := range evidence.OnePerRep(RepsOf(rows)) {
-		stands[r.ID] = true
+	team := map[evidence.RepID]uuid.UUID{}
+	for _, r := range rows {
+		team[evidence.RepID(r.ID.String())] = r.TeamID
 	}
 	counts := map[gen.AddKeptParams]int32{}
-	for _, r := range rows {
-		if stands[r.ID.String()] {
-			counts[gen.AddKeptParams{ProgramID: program, TeamID: r.TeamID, Role: r.Role, Expected: r.Expected, Made: r.Made, Rung: r.Rung, IsRight: r.IsRight}]++
-		}
+	for _, r := range evidence.OnePerRep(repsOf(rows)) {
+		counts[gen.AddKeptParams{ProgramID: program, TeamID: team[r.ID], Role: string(r.Role), Expected: string(r.Expected), Made: string(r.Made),
+			Rung: string(r.Rung), IsCorrect: r.Correct}]++
 	}
 	for k, n := range counts {
 		k.Reps = n
@@ -81,13 +80,13 @@ func (s *Store) ForgetOld(ctx context.Context, now time.Time) error {
 
 // Forget drops, in every program that has set a limit, what is older than it: single
 // reps become counts of the team, and who was where goes.
-func (s *Store) Forget(ctx context.Context, p evidence.Policy, now time.Time) error {
+func (s *Store) Forget(ctx context.Context, now time.Time) error {
 	limits, err := s.ProgramsThatForget(ctx)
 	if err != nil {
 		return err
 	}
 	for _, l := range limits {
-		if err := s.ForgetBefore(ctx, p, l.ProgramID, now.AddDate(0, -int(*l.KeepMonths), 0)); err != nil {
+		if err := s.ForgetBefore(ctx, l.ProgramID, now.AddDate(0, -int(*l.KeepMonths), 0)); err != nil {
 			return err
 		}
 	}
@@ -95,7 +94,7 @@ func (s *Store) Forget(ctx context.Context, p evidence.Policy, now time.Time) er
 }
 
 // ForgetBefore drops what a program holds from before a moment.
-func (s *Store) ForgetBefore(ctx context.Context, p evidence.Policy, program uuid.UUID, before time.Time) error {
+func (s *Store) ForgetBefore(ctx context.Context, program uuid.UUID, before time.Time) error {
 	return s.Tx(ctx, func(q *gen.Queries) error {
 		players, err := q.PlayersWithRepsBefore(ctx, gen.PlayersWithRepsBeforeParams{ProgramID: program, Before: before})
 		if err != nil {
@@ -134,9 +133,6 @@ func (s *Store) ForgetBefore(ctx context.Context, p evidence.Policy, program uui
 		if err := q.DeleteTrainerAnswersBefore(ctx, gen.DeleteTrainerAnswersBeforeParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}
-		if err := q.ForgetAudit(ctx, gen.ForgetAuditParams{ProgramID: program, Before: before}); err != nil {
-			return err
-		}
-		return RecountPlayers(ctx, q, p, program, players)
+		return q.ForgetAudit(ctx, gen.ForgetAuditParams{ProgramID: program, Before: before})
 	})
 }

@@ -73,7 +73,8 @@ func unreachable(err error) error {
 // Store is an open database.
 type Store struct {
 	*gen.Queries
-	Pool *pgxpool.Pool
+	Pool   *pgxpool.Pool
+	closed histories
 	// listening is true while notifications are heard.
 	listening atomic.Bool
 }

@@ -122,7 +122,7 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 			}
 			return err
 		}
-		if err := store.NewProgram(ctx, q, s.policy, gen.InsertProgramParams{ID: who.ProgramID, Name: program}); err != nil {
+		if err := q.InsertProgram(ctx, gen.InsertProgramParams{ID: who.ProgramID, Name: program}); err != nil {
 			return err
 		}
 		if err := q.InsertStaff(ctx, gen.InsertStaffParams(who)); err != nil {

@@ -111,7 +111,7 @@ func BenchmarkBatches(b *testing.B) {
 			a.do("POST", at+"/reps", body, 200, nil)
 			ours += time.Since(began)
 
-			rows, err := w.db.Pool.Query(b.Context(), "SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device FROM rep_events ORDER BY recorded_at DESC, id LIMIT $1", size)
+			rows, err := w.db.Pool.Query(b.Context(), "SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device FROM rep_events ORDER BY recorded_at DESC, id LIMIT $1", size)
 			if err != nil {
 				b.Fatal(err)
 			}
@@ -122,7 +122,7 @@ func BenchmarkBatches(b *testing.B) {
 			var all pgx.Batch
 			for _, values := range same {
 				values[0] = uuid.New()
-				all.Queue(`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device)
+				all.Queue(`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device)
 					VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, $25)`, values...)
 			}
 			began = time.Now()

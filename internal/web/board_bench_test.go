@@ -12,7 +12,6 @@ import (
 	"github.com/jackc/pgx/v5"
 
 	"evrik/core/drill"
-	"evrik/core/evidence"
 	"evrik/core/reads"
 )
 
@@ -32,7 +31,7 @@ func seasons(b *testing.B, w *world, c club, each, years int) {
 	n := len(c.players) * each
 	practice := uuid.New()
 	_, err := w.db.Pool.CopyFrom(b.Context(), pgx.Identifier{"rep_events"},
-		[]string{"id", "program_id", "team_id", "practice_id", "block_id", "kind", "rep_no", "at", "player_id", "role", "drill", "rung", "screen", "side", "cue", "expected", "made", "is_right", "observer_id", "device"},
+		[]string{"id", "program_id", "team_id", "practice_id", "block_id", "kind", "rep_no", "at", "player_id", "role", "drill", "rung", "action", "side", "cue", "expected", "made", "is_correct", "observer_id", "device"},
 		pgx.CopyFromSlice(n, func(i int) ([]any, error) {
 			if i%(perPractice*len(c.players)) == 0 {
 				practice = uuid.New()
@@ -73,11 +72,6 @@ func BenchmarkBoardAtAMillion(b *testing.B) {
 		}
 		team.players = older.players
 		seasons(b, w, team, 62000/15, 10)
-	}
-	for _, c := range []club{small, large} {
-		if err := w.db.RecountProgram(b.Context(), evidence.DefaultPolicy(), c.program); err != nil {
-			b.Fatal(err)
-		}
 	}
 	var reps int
 	if err := w.db.Pool.QueryRow(b.Context(), "SELECT count(*) FROM rep_events WHERE program_id = $1", large.program).Scan(&reps); err != nil || reps < 1_000_000 {

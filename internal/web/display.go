@@ -197,7 +197,7 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	for _, who := range players {
 		out.Players = append(out.Players, api.Jersey{Id: who.ID, Jersey: who.Jersey, Name: who.Name})
 	}
-	reps, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	reps, err := s.db.RepsOfPractice(ctx, team.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
 	}
@@ -213,8 +213,8 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 		if run.Order != nil {
 			var logged []int
 			for _, r := range reps {
-				if r.BlockID == rows[i].ID {
-					logged = append(logged, int(r.RepNo))
+				if string(r.Block) == b.ID {
+					logged = append(logged, r.No)
 				}
 			}
 			for basket, no := range practice.Progress(*run.Order, logged) {

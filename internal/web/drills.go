@@ -150,7 +150,7 @@ func (s *Server) GetShots(ctx context.Context, r api.GetShotsRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.ShotsOfDrill(ctx, gen.ShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID, Drill: r.DrillId})
+	shots, err := s.db.ShotsOfDrill(ctx, team, r.DrillId)
 	if err != nil {
 		return nil, err
 	}
@@ -162,7 +162,7 @@ func (s *Server) GetShots(ctx context.Context, r api.GetShotsRequestObject) (api
 	for i, row := range told {
 		sessions[i] = store.HomeOf(row)
 	}
-	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(store.RepsOf(rows)), AtHome: slices.Contains(team.HomeDrills, r.DrillId), Home: evidence.HomeOf(sessions)}
+	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(shots), AtHome: slices.Contains(team.HomeDrills, r.DrillId), Home: evidence.HomeOf(sessions)}
 	for _, p := range out.Players {
 		out.Made, out.Tried = out.Made+p.Made, out.Tried+p.Tried
 	}

@@ -107,7 +107,7 @@ func runLink(rules reads.TeamRules, stage drill.Stage, link drill.Link, own bool
 }
 
 // advise adds what the reps of a block say about its rung.
-func (s *Server) advise(f floor, run *api.RunBlock, rows []gen.RepEvent) {
+func (s *Server) advise(f floor, run *api.RunBlock, reps []evidence.Rep) {
 	if !run.Reads || run.Order == nil {
 		return
 	}
@@ -118,15 +118,15 @@ func (s *Server) advise(f floor, run *api.RunBlock, rows []gen.RepEvent) {
 		}
 	}
 	var answers []bool
-	for _, rep := range evidence.OnePerRep(store.RepsOf(rows)) {
-		if rep.Block == run.Block.ID && rep.Role == first {
-			answers = append(answers, rep.Right)
+	for _, rep := range evidence.OnePerRep(reps) {
+		if string(rep.Block) == run.Block.ID && rep.Role == first {
+			answers = append(answers, rep.Correct)
 		}
 	}
-	var present []string
+	var present []evidence.PlayerID
 	for _, p := range f.squad {
 		if state := f.states[p.ID]; state == practice.Here || state == practice.Limited {
-			present = append(present, p.ID)
+			present = append(present, evidence.PlayerID(p.ID))
 		}
 	}
 	here := evidence.OfPlayers(s.lines(f.board), present)

@@ -184,7 +184,7 @@ func TestReviewOfAPractice(t *testing.T) {
 		events = append(events, repEvent(p.Blocks[3].ID, c.players[0], i+1, reads.Trail, reads.Curl))
 	}
 	wrong := repEvent(p.Blocks[3].ID, c.players[1], 25, reads.Under, reads.Curl)
-	wrong["corrections"] = []string{"no-backcut"}
+	wrong["tags"] = []string{"no-backcut"}
 	events = append(events, wrong, repEvent(p.Blocks[3].ID, c.players[1], 26, reads.Under, reads.Curl))
 	// Two helpers saw the last one: it counts once.
 	twice := repEvent(p.Blocks[3].ID, c.players[1], 26, reads.Under, reads.Curl)
@@ -195,15 +195,15 @@ func TestReviewOfAPractice(t *testing.T) {
 	if len(r.Review.Players) != 8 {
 		t.Errorf("%d players", len(r.Review.Players))
 	}
-	if b := r.Review.Blocks[3]; b.Reps != 26 || b.Right != 24 {
+	if b := r.Review.Blocks[3]; b.Reps != 26 || b.Correct != 24 {
 		t.Errorf("%+v", b)
 	}
-	if r.Review.Wrong[0].Count != 2 || r.Review.Wrong[0].Made != reads.Curl || r.Review.Corrections[0].ID != "no-backcut" {
+	if r.Review.Wrong[0].Count != 2 || r.Review.Wrong[0].Made != reads.Curl || r.Review.Tags[0].ID != "no-backcut" {
 		t.Errorf("%+v", r.Review)
 	}
 	turned := false
 	for _, x := range r.Turns {
-		turned = turned || x.Player == c.players[0].String() && x.Read == reads.Curl && x.Is == evidence.HasIt
+		turned = turned || string(x.Player) == c.players[0].String() && x.Read == reads.Curl && x.Is == evidence.HasIt
 	}
 	if !turned {
 		t.Errorf("%+v", r.Turns)

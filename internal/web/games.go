@@ -59,7 +59,7 @@ func gameView(g gen.Game, players []gen.Player) (api.Game, error) {
 	if err != nil {
 		return api.Game{}, err
 	}
-	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms.Of(ids(players)), Version: int(g.Version)}, nil
+	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms.Of(texts(ids(players))), Version: int(g.Version)}, nil
 }
 
 // checkGame refuses what cannot be stored, and tidies the opponent's name.
@@ -78,7 +78,7 @@ func (s *Server) checkGame(in *api.GameInput, players []gen.Player) error {
 		return invalid(err.Error() + " Nothing was saved.")
 	}
 	// Who is short of five may still put a game on the schedule.
-	in.Terms = in.Terms.Of(ids(players))
+	in.Terms = in.Terms.Of(texts(ids(players)))
 	return nil
 }
 
@@ -171,14 +171,14 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	if d.team, d.game, err = s.game(ctx, teamID, id); err != nil {
 		return d, err
 	}
-	if d.board, err = s.board(ctx, d.team, reads.Cutter, roles...); err != nil {
+	if d.board, err = s.board(ctx, d.team, reads.Cutter); err != nil {
 		return d, err
 	}
 	if d.mixes, err = store.MixesOf(d.game); err != nil {
 		return d, err
 	}
 	d.asks = game.Asks(game.Runs(d.practiced(), d.mixes), store.RulesOf(d.team), d.mixes)
-	d.form = s.policy.FormOf(d.ledger, s.now())
+	d.form = s.policy.FormOf(d.history, s.now())
 	for _, p := range d.players {
 		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
 	}
@@ -235,22 +235,18 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 			out.Asked = append(out.Asked, a.Family)
 		}
 	}
-	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
+	seen, err := s.db.RepsOfPractice(ctx, d.team.ProgramID, d.game.ID)
 	if err != nil {
 		return nil, err
 	}
-	before, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID, Since: d.game.StartsAt.Add(-sinceGame), Before: d.game.StartsAt})
+	before, err := s.db.RepsOfTeam(ctx, d.team, d.game.StartsAt.Add(-sinceGame), d.game.StartsAt)
 	if err != nil {
 		return nil, err
 	}
-	screens := map[string]string{}
-	for _, row := range rows {
-		screens[row.ID.String()] = row.Screen
-	}
-	played := evidence.OnePerRep(store.RepsOf(rows))
+	played := evidence.OnePerRep(seen)
 	out.Reps = len(played)
-	out.Compared = game.Compare(s.policy, evidence.OnePerRep(store.RepsOf(before)), played)
-	out.Covered = game.Coverages(d.mixes, played, func(r evidence.Rep) string { return screens[r.ID] })
+	out.Compared = game.Compare(s.policy, evidence.OnePerRep(before), played)
+	out.Covered = game.Coverages(d.mixes, played)
 	if out.Counts, _, err = s.gameCounts(ctx, d.game); err != nil {
 		return nil, err
 	}
@@ -318,12 +314,12 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 		return nil, err
 	}
 	out.Situations = game.Bench(game.Meets(d.practiced()), store.RulesOf(d.team))
-	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: d.team.ProgramID, PracticeID: d.game.ID})
+	reps, err := s.db.RepsOfPractice(ctx, d.team.ProgramID, d.game.ID)
 	if err != nil {
 		return nil, err
 	}
-	for _, row := range rows {
-		out.Reps = append(out.Reps, repView(row))
+	for _, rep := range reps {
+		out.Reps = append(out.Reps, repView(rep))
 	}
 	out.Counts, out.Counted, err = s.gameCounts(ctx, d.game)
 	return out, err
@@ -349,11 +345,11 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 			counts.By, counts.Device = append(counts.By, int32(*e.By)), append(counts.Device, e.Device)
 			continue
 		}
-		row, err := l.gameRow(e)
+		event, err := l.gameEvent(e)
 		if err != nil {
 			return nil, err
 		}
-		l.events = append(l.events, row)
+		l.events = append(l.events, event)
 	}
 	out := api.LogGame200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
@@ -388,23 +384,24 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 	return out, nil
 }
 
-// gameRow is an event of the bench: a rep on the rung of games, or one taken back.
-func (l *repBatch) gameRow(e api.RepEvent) (gen.RepEvent, error) {
-	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice, BlockID: l.practice, Kind: string(e.Kind), At: l.seenAt(e), ObserverID: l.observer, Device: e.Device, Rung: string(drill.Game)}
+// gameEvent is an event of the bench: a rep on the rung of games, or one taken back.
+func (l *repBatch) gameEvent(e api.RepEvent) (store.RepEvent, error) {
+	event := l.begin(e)
 	if e.Kind == api.Void {
-		return l.void(e, row)
+		return l.void(e, event)
 	}
+	event.Block, event.Rung = evidence.BlockID(event.Practice), drill.Game
 	if e.Screen == nil || e.Player == nil || e.Role == nil || e.Cue == nil || e.Made == nil {
-		return row, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was saved.")
+		return event, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was saved.")
 	}
-	screen, ok := reads.ActionByID(*e.Screen)
+	action, ok := reads.ActionByID(*e.Screen)
 	if !ok {
-		return row, invalid("There is no such situation. Nothing was saved; reload to see the list.")
+		return event, invalid("There is no such situation. Nothing was saved; reload to see the list.")
 	}
 	if !l.players[*e.Player] {
-		return row, missing(noPlayer + " Nothing was saved.")
+		return event, missing(noPlayer + " Nothing was saved.")
 	}
-	return row, l.judge(e, screen, &row)
+	return event, l.judge(e, action, &event)
 }
 
 // FollowGame streams what the bench logs as server-sent events.

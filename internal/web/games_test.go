@@ -66,7 +66,7 @@ func TestGame(t *testing.T) {
 	head.do("POST", path+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "voids": wrong["id"], "at": w.now, "device": "bench"}), 200, nil)
 	var bench api.Bench
 	head.do("GET", path+"/bench", nil, 200, &bench)
-	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Right || bench.Counts[1].Count != 1 || len(bench.Situations) < 2 ||
+	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Correct || bench.Counts[1].Count != 1 || len(bench.Situations) < 2 ||
 		len(bench.Counted) != 1 || bench.Counted[0].String() != count["id"] {
 		t.Errorf("bench: %+v", bench)
 	}
@@ -76,8 +76,8 @@ func TestGame(t *testing.T) {
 	}
 	var card api.Card
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
-	i := slices.IndexFunc(card.Parts[0].Standings, func(s evidence.Standing) bool { return s.Read == string(reads.Curl) })
-	if rungs := card.Parts[0].Standings[i].Rungs; rungs[len(rungs)-1].Rung != "game" || rungs[len(rungs)-1].All.Tally.Reps != 1 {
+	i := slices.IndexFunc(card.Parts[0].Standings, func(s evidence.Standing) bool { return s.Read == reads.Curl })
+	if rungs := card.Parts[0].Standings[i].Rungs; rungs[len(rungs)-1].Rung != "game" || rungs[len(rungs)-1].Reps != 1 {
 		t.Errorf("the card: %+v", rungs)
 	}
 	// Who is erased while the bench logs is not logged; a game that is deleted leaves its reps.

@@ -47,7 +47,7 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	}
 	var shots api.DrillShots
 	head.do("GET", c.path("/shots/form-shooting"), nil, 200, &shots)
-	if !shots.AtHome || len(shots.Home) != 1 || shots.Home[0].Player != c.players[0].String() || shots.Home[0].Times != 1 || shots.Tried != 0 {
+	if !shots.AtHome || len(shots.Home) != 1 || string(shots.Home[0].Player) != c.players[0].String() || shots.Home[0].Times != 1 || shots.Tried != 0 {
 		t.Errorf("%+v", shots)
 	}
 	phone.says("POST", mine, changed(maps.Clone(told), "right", map[string]int{"made": 11, "tried": 10}), 422, "More went in")

@@ -36,7 +36,7 @@ func TestLoggedByLink(t *testing.T) {
 	head.do("POST", at+"/reps", batch(events...), 200, nil)
 	right := map[string]bool{}
 	for _, r := range runOf(head, at).Reps {
-		right[r.Role+" "+r.Made] = r.Right
+		right[r.Role+" "+r.Made] = r.Correct
 		if r.Made == string(reads.CornerPass) && (r.Screen == nil || *r.Screen != reads.Curled || r.Role != string(reads.Handler)) {
 			t.Errorf("the kick after the curl is %+v", r)
 		}
@@ -53,7 +53,7 @@ func TestLoggedByLink(t *testing.T) {
 		for i, col := range board.Columns {
 			for _, line := range board.Lines {
 				if col == string(read) {
-					n += line.Cells[i].Judgement.Tally.Reps
+					n += line.Cells[i].Judgement.Reps
 				}
 			}
 		}

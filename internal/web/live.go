@@ -319,7 +319,7 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 	if len(c.Events)+len(c.Counts) == 0 {
 		return nil
 	}
-	rows, err := f.s.db.RepEvents(f.ctx, gen.RepEventsParams{ProgramID: f.program, Ids: c.Events})
+	events, err := store.RepEvents(f.ctx, f.s.db.Queries, f.program, c.Events)
 	if err != nil {
 		return err
 	}
@@ -335,11 +335,11 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 			}
 		}
 	}
-	for _, row := range rows {
-		if row.Voids != nil {
-			news.Voided = append(news.Voided, *row.Voids)
+	for _, e := range events {
+		if e.Voids != "" {
+			news.Voided = append(news.Voided, idOf(e.Voids))
 		} else {
-			news.Reps = append(news.Reps, repView(row))
+			news.Reps = append(news.Reps, repView(e.Rep))
 		}
 	}
 	return f.writeEvent(w, "reps", news)

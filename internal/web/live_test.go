@@ -99,7 +99,7 @@ func TestDevicesHearOfEachOther(t *testing.T) {
 	for _, s := range []stream{here, there} {
 		var news api.FloorNews
 		s.hears("reps", &news)
-		if len(news.Reps) != 1 || news.Reps[0].Id.String() != rep["id"] || !news.Reps[0].Right || news.Reps[0].Device == "" || len(news.Voided) != 0 {
+		if len(news.Reps) != 1 || news.Reps[0].Id.String() != rep["id"] || !news.Reps[0].Correct || news.Reps[0].Device == "" || len(news.Voided) != 0 {
 			t.Fatalf("%+v", news)
 		}
 	}

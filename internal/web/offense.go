@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 
+	"evrik/core/evidence"
 	"evrik/core/offense"
 	"evrik/core/reads"
 	"evrik/internal/store"
@@ -132,13 +133,13 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter, roles...)
+	b, err := s.board(ctx, team, reads.Cutter)
 	if err != nil {
 		return nil, err
 	}
 	known := map[string]bool{}
 	for _, id := range ids(b.players) {
-		known[id] = true
+		known[string(id)] = true
 	}
 	var five []string
 	for _, id := range r.Body.Five {
@@ -160,9 +161,9 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 			return nil, err
 		}
 	}
-	form := s.policy.FormOf(b.ledger, s.now())
+	form := s.policy.FormOf(b.history, s.now())
 	rate := func(player int, role reads.Role, read reads.Read) float64 {
-		return form.Of(five[player], role, read).Rate
+		return form.Of(evidence.PlayerID(five[player]), role, read).Rate
 	}
 	var played [2][]offense.Possession
 	for i, v := range []offense.Variant{r.Body.A, r.Body.B} {

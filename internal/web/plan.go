@@ -41,7 +41,7 @@ func (s *Server) GetLoads(ctx context.Context, r api.GetLoadsRequestObject) (api
 		}
 		sessions = append(sessions, practice.Session{Start: p.StartsAt, Minutes: float64(p.Minutes), Done: p.Status == string(practice.Done), Sheet: view.Sheet})
 	}
-	return api.GetLoads200JSONResponse(practice.WeekOf(monday, sessions, ids(d.players), d.limits)), nil
+	return api.GetLoads200JSONResponse(practice.WeekOf(monday, sessions, texts(ids(d.players)), d.limits)), nil
 }
 
 // practiceOf is a listed practice without its count.

@@ -35,7 +35,7 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 type planningContext struct {
 	board  // of cutters
 	team   gen.Team
-	open   []evidence.Question
+	needs  []evidence.Need
 	pace   map[practice.StageKey]drill.Measured
 	limits practice.Limits
 	zone   *time.Location
@@ -59,7 +59,7 @@ func (d planningContext) opponentAt(at time.Time) map[reads.Read]float64 {
 }
 
 // paceSpan is how far back a team's pace at a drill is measured (assumption).
-const paceSpan = 365 * 24 * time.Hour
+const paceSpan = 60 * 24 * time.Hour
 
 // roles are all parts that a plan asks reps for.
 var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot, reads.Teammate, reads.Safety, reads.Corner}
@@ -70,7 +70,7 @@ var judgedRoles = append(slices.Clone(roles), reads.Defender)
 func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, error) {
 	d := planningContext{team: team}
 	var err error
-	if d.board, err = s.board(ctx, team, reads.Cutter, roles...); err != nil {
+	if d.board, err = s.board(ctx, team, reads.Cutter); err != nil {
 		return d, err
 	}
 	if d.zone, err = time.LoadLocation(team.Zone); err != nil {
@@ -87,8 +87,8 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	// What has been practiced, and what the season is for.
 	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))
 	for _, role := range roles {
-		lines := s.policy.BoardOf(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.ledger, s.now())
-		d.open = append(d.open, s.policy.Questions(role, lines)...)
+		lines := s.policy.Overview(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.history, s.now())
+		d.needs = append(d.needs, s.policy.Needs(role, lines)...)
 	}
 	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: s.now().Add(-paceSpan)})
 	if err != nil {
@@ -104,12 +104,11 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	if err := s.opponent(ctx, &d); err != nil {
 		return d, err
 	}
-	practiced, err := s.db.LastPracticed(ctx, gen.LastPracticedParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	last := map[string]time.Time{}
-	for _, r := range practiced {
-		last[r.Screen] = r.At.In(d.zone)
+	for _, id := range d.situations {
+		last[id] = d.history.LastLogged(evidence.ActionID(id)).In(d.zone)
 	}
-	now := practice.Situations(d.aim.Install, d.open, store.RulesOf(team), ids(d.players), last)
+	now := practice.Situations(d.aim.Install, d.needs, store.RulesOf(team), texts(ids(d.players)), last)
 	d.season = practice.Season(d.aim, now, today, s.policy.Fresh(), d.library)
 	return d, err
 }
@@ -121,7 +120,7 @@ func (d planningContext) plan(startsAt time.Time, minutes int, present, limited 
 	if d.said {
 		p.Due = d.season.On(startsAt.In(d.zone).Format(practice.DateFormat))
 	}
-	p.Wants = terms.Weigh(p.People, d.open, p.School, p.Due, d.opponentAt(startsAt))
+	p.Wants = terms.Weigh(p.People, d.needs, p.School, p.Due, d.opponentAt(startsAt))
 	return p
 }
 

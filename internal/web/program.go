@@ -44,7 +44,7 @@ func (s *Server) SetKeeping(ctx context.Context, r api.SetKeepingRequestObject) 
 		return nil, err
 	}
 	if months > 0 {
-		if err := s.db.ForgetBefore(ctx, s.policy, program, s.now().AddDate(0, -int(months), 0)); err != nil {
+		if err := s.db.ForgetBefore(ctx, program, s.now().AddDate(0, -int(months), 0)); err != nil {
 			return nil, err
 		}
 	}
@@ -93,7 +93,7 @@ func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestOb
 		}
 	}
 	me := caller(ctx)
-	got, err := archive.Read(ctx, s.db, s.policy, me.ProgramID, me.Name, s.now(), bufio.NewReader(file))
+	got, err := archive.Read(ctx, s.db, me.ProgramID, me.Name, s.now(), bufio.NewReader(file))
 	var p archive.Problem
 	if errors.As(err, &p) {
 		return nil, invalid(p.Error())

@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"fmt"
+	"time"
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
@@ -36,10 +37,10 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	}
 	asked := evidence.Asking(info.ID, reps)
 	out := api.GetRead200JSONResponse{Read: r.Read, Role: string(info.Role), Players: playerViews(b.players),
-		Confusion:   evidence.Confusions(info.Role, []reads.Read{info.ID}, reps)[0],
-		Corrections: evidence.CountCorrections(asked), Curve: s.policy.Curve(asked, curveDays),
+		Confusion: evidence.Confusions(info.Role, []reads.Read{info.ID}, reps)[0],
+		Tags:      evidence.CountTags(asked), Curve: s.policy.Curve(asked, curveDays),
 		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.library.Serving(store.RulesOf(team), []reads.Read{info.ID})}
-	for _, line := range s.policy.BoardOf(ids(b.players), info.Role, []reads.Read{info.ID}, b.ledger, s.now()) {
+	for _, line := range s.policy.Board(ids(b.players), info.Role, []reads.Read{info.ID}, b.history, s.now()) {
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
 	out.Standings = evidence.ByNeed(out.Standings)
@@ -47,8 +48,8 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	for _, k := range kept {
 		if k.Role == string(info.Role) && k.Expected == r.Read {
 			out.Kept.Reps += int(k.Reps)
-			if k.IsRight {
-				out.Kept.Right += int(k.Reps)
+			if k.IsCorrect {
+				out.Kept.Correct += int(k.Reps)
 			}
 		}
 	}
@@ -69,18 +70,14 @@ func (s *Server) GetPlayerRead(ctx context.Context, r api.GetPlayerReadRequestOb
 	if !ok {
 		return nil, missing("There is no read of this name. Choose one on the squad's board.")
 	}
-	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: p.ID})
+	all, err := s.db.RepsOfPlayer(ctx, team.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
 	}
-	byID := map[string]gen.RepEvent{}
-	for _, row := range rows {
-		byID[row.ID.String()] = row
-	}
-	reps := evidence.Asking(info.ID, evidence.OnePerRep(store.RepsOf(rows)))
-	out := api.GetPlayerRead200JSONResponse{Curve: s.policy.Curve(reps, curveDays), Reps: []api.WeighedRep{}}
+	reps := evidence.Asking(info.ID, evidence.OnePerRep(all))
+	out := api.GetPlayerRead200JSONResponse{Curve: s.policy.Curve(reps, curveDays), Reps: []api.LoggedRep{}}
 	for i := len(reps) - 1; i >= 0; i-- {
-		out.Reps = append(out.Reps, api.WeighedRep{Rep: repView(byID[reps[i].ID]), Weight: s.policy.Weight(s.now().Sub(reps[i].At))})
+		out.Reps = append(out.Reps, repView(reps[i]))
 	}
 	return out, nil
 }
@@ -101,7 +98,7 @@ func (s *Server) GetProgram(ctx context.Context, _ api.GetProgramRequestObject) 
 	var boards []board
 	shown := map[reads.Read]bool{}
 	for _, team := range teams {
-		b, err := s.board(ctx, team, "", roles...)
+		b, err := s.board(ctx, team, "")
 		if err != nil {
 			return nil, err
 		}
@@ -118,10 +115,8 @@ func (s *Server) GetProgram(ctx context.Context, _ api.GetProgramRequestObject) 
 	}
 	for i, b := range boards {
 		t := api.ProgramTeam{Id: teams[i].ID, Name: teams[i].Name, Season: teams[i].Season, Players: len(b.players),
-			Cells: evidence.TeamCells(s.policy.Overview(ids(b.players), "", all, b.ledger, s.now()))}
-		for _, sum := range b.ledger.Sums {
-			t.Reps += sum.Reps
-		}
+			Cells: evidence.TeamCells(s.policy.Overview(ids(b.players), "", all, b.history, s.now()))}
+		t.Reps = b.history.Reps(roles...)
 		out.Teams = append(out.Teams, t)
 	}
 	return out, nil
@@ -136,13 +131,13 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 	if !r.Params.What.Valid() {
 		return nil, invalid("Say reps or verdicts.")
 	}
-	b, err := s.board(ctx, team, reads.Cutter, roles...)
+	b, err := s.board(ctx, team, "")
 	if err != nil {
 		return nil, err
 	}
-	names := map[string]evidence.Named{}
+	names := map[evidence.PlayerID]evidence.Named{}
 	for _, p := range b.players {
-		names[p.ID.String()] = evidence.Named{Jersey: p.Jersey, Name: p.Name}
+		names[evidence.PlayerID(p.ID.String())] = evidence.Named{Jersey: p.Jersey, Name: p.Name}
 	}
 	var out bytes.Buffer
 	if r.Params.What == api.Reps {
@@ -154,7 +149,7 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 	} else {
 		var lines []evidence.RoleLines
 		for _, role := range roles {
-			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.BoardOf(ids(b.players), role, columns(team, b.situations, role), b.ledger, s.now())})
+			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.Board(ids(b.players), role, columns(team, b.situations, role), b.history, s.now())})
 		}
 		err = evidence.WriteVerdicts(&out, lines, names)
 	}
@@ -168,7 +163,7 @@ func (s *Server) ListAgreements(ctx context.Context, r api.ListAgreementsRequest
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	seen, err := s.db.RepsOfTeam(ctx, team, time.Time{}, evidence.Ever)
 	if err != nil {
 		return nil, err
 	}
@@ -176,17 +171,17 @@ func (s *Server) ListAgreements(ctx context.Context, r api.ListAgreementsRequest
 	if err != nil {
 		return nil, err
 	}
-	name := map[string]string{}
+	name := map[evidence.ObserverID]string{}
 	for _, who := range staff {
-		name[who.ID.String()] = who.Name
+		name[evidence.ObserverID(who.ID.String())] = who.Name
 	}
 	out := api.ListAgreements200JSONResponse{}
-	for _, a := range evidence.Agreements(store.RepsOf(rows), func(r evidence.Rep) string { return r.Watcher }) {
+	for _, a := range evidence.Agreements(seen) {
 		first, second := name[a.Observers[0]], name[a.Observers[1]]
 		if first == "" || second == "" {
 			continue // somebody is not on the staff any more
 		}
-		out = append(out, api.Agreement{First: first, Second: second, Reps: a.Reps, Same: a.Same, Kappa: a.Kappa, Watch: a.Apart(), Differ: a.Differ})
+		out = append(out, api.Agreement{First: first, Second: second, Reps: a.Reps, Cue: a.Cue, Read: a.Read, Correct: a.Correct, Watch: a.Apart(), Differ: a.Differ})
 	}
 	return out, nil
 }

@@ -38,7 +38,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 		return nil, err
 	}
 	l := repBatch{team: team, practice: p.ID, blocks: append(store.BlocksOf(rows), dropped...), library: lib, observer: caller(ctx).ID, now: s.now(),
-		events: make([]gen.RepEvent, 0, len(r.Body.Events)), counts: gen.InsertFloorCountsParams{ProgramID: team.ProgramID, PracticeID: p.ID, ObserverID: caller(ctx).ID}}
+		events: make([]store.RepEvent, 0, len(r.Body.Events)), counts: gen.InsertFloorCountsParams{ProgramID: team.ProgramID, PracticeID: p.ID, ObserverID: caller(ctx).ID}}
 	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
 		return nil, err
 	}
@@ -49,11 +49,11 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 			}
 			continue
 		}
-		row, err := l.row(e)
+		event, err := l.event(e)
 		if err != nil {
 			return nil, err
 		}
-		l.events = append(l.events, row)
+		l.events = append(l.events, event)
 	}
 	out := api.LogReps200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
 	if len(l.events)+len(l.counts.ID) == 0 {
@@ -102,7 +102,7 @@ func (s *Server) put(ctx context.Context, q *gen.Queries, l *repBatch) (stored, 
 	if len(l.events) == 0 {
 		return []uuid.UUID{}, []uuid.UUID{}, nil
 	}
-	if stored, err = store.PutReps(ctx, q, s.policy, l.team.ProgramID, l.team.ID, l.events); err != nil {
+	if stored, err = store.PutReps(ctx, q, l.team.ProgramID, l.team.ID, l.events); err != nil {
 		return nil, nil, err
 	}
 	s.figures.reps.Add(float64(len(stored)))
@@ -110,7 +110,7 @@ func (s *Server) put(ctx context.Context, q *gen.Queries, l *repBatch) (stored, 
 	return stored, known, err
 }
 
-// repBatch makes the rows of one batch.
+// repBatch makes the events of one batch.
 type repBatch struct {
 	team     gen.Team
 	practice uuid.UUID // or game
@@ -119,9 +119,9 @@ type repBatch struct {
 	observer uuid.UUID
 	now      time.Time
 	players  map[uuid.UUID]bool
-	shooters map[uuid.UUID]bool         // who makes the three; empty where nobody is marked so
-	voided   map[uuid.UUID]gen.RepEvent // what the batch takes back, as far as it is stored
-	events   []gen.RepEvent
+	shooters map[uuid.UUID]bool           // who makes the three; empty where nobody is marked so
+	voided   map[uuid.UUID]store.RepEvent // what the batch takes back, as far as it is stored
+	events   []store.RepEvent
 	counts   gen.InsertFloorCountsParams
 }
 
@@ -132,7 +132,7 @@ func (l *repBatch) look(ctx context.Context, q *gen.Queries, events []api.RepEve
 	if err != nil {
 		return err
 	}
-	l.players, l.shooters, l.voided = map[uuid.UUID]bool{}, map[uuid.UUID]bool{}, map[uuid.UUID]gen.RepEvent{}
+	l.players, l.shooters, l.voided = map[uuid.UUID]bool{}, map[uuid.UUID]bool{}, map[uuid.UUID]store.RepEvent{}
 	for _, p := range players {
 		l.players[p.ID] = true
 		if p.Shooter {
@@ -148,9 +148,9 @@ func (l *repBatch) look(ctx context.Context, q *gen.Queries, events []api.RepEve
 	if len(voids) == 0 {
 		return nil
 	}
-	rows, err := q.RepEvents(ctx, gen.RepEventsParams{ProgramID: l.team.ProgramID, Ids: voids})
-	for _, r := range rows {
-		l.voided[r.ID] = r
+	taken, err := store.RepEvents(ctx, q, l.team.ProgramID, voids)
+	for _, e := range taken {
+		l.voided[idOf(e.ID)] = e
 	}
 	return err
 }
@@ -166,22 +166,22 @@ func (l *repBatch) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID
 	if len(stored) < len(l.events) {
 		all := make([]uuid.UUID, len(l.events))
 		for i, e := range l.events {
-			all[i] = e.ID
+			all[i] = idOf(e.ID)
 		}
-		rows, err := q.RepEvents(ctx, gen.RepEventsParams{ProgramID: l.team.ProgramID, Ids: all})
+		events, err := store.RepEvents(ctx, q, l.team.ProgramID, all)
 		if err != nil {
 			return nil, err
 		}
-		for _, r := range rows {
-			ours[r.ID] = true
+		for _, e := range events {
+			ours[idOf(e.ID)] = true
 		}
 	}
 	for _, e := range l.events {
-		switch {
-		case fresh[e.ID]:
-			fresh[e.ID] = false // the next of this id is a repetition
-		case ours[e.ID]:
-			known = append(known, e.ID)
+		switch id := idOf(e.ID); {
+		case fresh[id]:
+			fresh[id] = false // the next of this id is a repetition
+		case ours[id]:
+			known = append(known, id)
 		default:
 			return nil, missing("This rep's id is taken. Nothing was saved.")
 		}
@@ -198,16 +198,23 @@ func (l *repBatch) seenAt(e api.RepEvent) time.Time {
 	return e.At
 }
 
-func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
-	row := gen.RepEvent{ID: e.Id, PracticeID: l.practice, Kind: string(e.Kind), At: l.seenAt(e), ObserverID: l.observer, Device: e.Device}
+// begin is an event with what every event has.
+func (l *repBatch) begin(e api.RepEvent) store.RepEvent {
+	return store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(e.Id.String()), Practice: evidence.PracticeID(l.practice.String()), At: l.seenAt(e),
+		Observer: evidence.ObserverID(l.observer.String()), Device: e.Device}}
+}
+
+// event is what a device says of a practice, checked and judged.
+func (l *repBatch) event(e api.RepEvent) (store.RepEvent, error) {
+	event := l.begin(e)
 	switch {
 	case e.Kind == api.Void:
-		return l.void(e, row)
+		return l.void(e, event)
 	case e.Kind != api.Rep:
-		return row, invalid("A practice logs reps. Nothing was saved.")
+		return event, invalid("A practice logs reps. Nothing was saved.")
 	}
 	if e.Block == nil || e.Player == nil || e.Role == nil || e.Side == nil || e.Cue == nil || e.Made == nil {
-		return row, invalid("A rep needs its block, player, role, side, cue and read. Nothing was saved.")
+		return event, invalid("A rep needs its block, player, role, side, cue and read. Nothing was saved.")
 	}
 	var block practice.Block
 	for _, b := range l.blocks {
@@ -217,34 +224,34 @@ func (l *repBatch) row(e api.RepEvent) (gen.RepEvent, error) {
 	}
 	d, stage, err := practice.StageOf(l.library, block)
 	if err != nil {
-		return row, invalid("This block is not a drill of the practice any more. Nothing was saved; reload to see the plan.")
+		return event, invalid("This block is not a drill of the practice any more. Nothing was saved; reload to see the plan.")
 	}
 	if !l.players[*e.Player] {
-		return row, missing(noPlayer + " Nothing was saved.")
+		return event, missing(noPlayer + " Nothing was saved.")
 	}
-	row.BlockID, row.Drill, row.Rung = *e.Block, d.ID, string(stage.Rung)
+	event.Block, event.Drill, event.Rung = evidence.BlockID(e.Block.String()), d.ID, stage.Rung
 	links := d.Links(stage)
 	if len(links) == 0 {
 		if !d.Shoots() {
-			return row, invalid(fmt.Sprintf("Nobody shoots in %s: there is nothing to log. Nothing was saved.", d.Name))
+			return event, invalid(fmt.Sprintf("Nobody shoots in %s: there is nothing to log. Nothing was saved.", d.Name))
 		}
-		return row, shot(e, &row)
+		return event, shot(e, &event)
 	}
 	id := links[0].Action
 	if e.Screen != nil && *e.Screen != "" {
 		id = *e.Screen
 	}
 	if !slices.ContainsFunc(links, func(link drill.Link) bool { return link.Action == id }) {
-		return row, invalid(fmt.Sprintf("%s does not go on with %q. Nothing was saved; reload to see the drill as it is.", d.Name, id))
+		return event, invalid(fmt.Sprintf("%s does not go on with %q. Nothing was saved; reload to see the drill as it is.", d.Name, id))
 	}
 	action, _ := reads.ActionByID(id)
-	return row, l.judge(e, action, &row)
+	return event, l.judge(e, action, &event)
 }
 
-// judge fills in what was seen, and whether it was right.
-func (l *repBatch) judge(e api.RepEvent, screen *reads.Action, row *gen.RepEvent) error {
+// judge fills in what was seen, and whether it was correct.
+func (l *repBatch) judge(e api.RepEvent, action *reads.Action, event *store.RepEvent) error {
 	cue, _ := reads.ParseCue(*e.Cue)
-	seen := evidence.Seen{Role: roleOf(screen, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Unsided: row.Rung == string(drill.Game)}
+	seen := evidence.Seen{Role: roleOf(action, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Unsided: event.Rung == drill.Game}
 	if e.Side != nil {
 		seen.Side = string(*e.Side)
 	}
@@ -252,32 +259,38 @@ func (l *repBatch) judge(e api.RepEvent, screen *reads.Action, row *gen.RepEvent
 		seen.ScreenerShoots = reads.KnownIf(l.shooters[*e.Player])
 	}
 	if e.SecondCue != nil {
-		seen.SecondCue, row.SecondCue = *e.SecondCue, *e.SecondCue
+		seen.SecondCue = *e.SecondCue
 	}
 	if e.Outcome != nil {
 		seen.Outcome = evidence.Outcome(*e.Outcome)
 	}
-	if e.Corrections != nil {
-		seen.Corrections = *e.Corrections
-		row.Corrections = *e.Corrections
+	if e.Tags != nil {
+		for _, text := range *e.Tags {
+			tag := store.TagOf(text)
+			if owner, err := uuid.Parse(string(tag.Player)); tag.Player != "" && (err != nil || !l.players[owner]) {
+				return invalid("A tag is somebody's who is not on the team. Nothing was saved.")
+			}
+			seen.Tags = append(seen.Tags, tag)
+		}
 	}
-	scored, err := evidence.Score(screen, store.RulesOf(l.team), seen)
+	scored, err := evidence.Score(action, store.RulesOf(l.team), seen)
 	if err != nil {
 		return invalid(fmt.Sprintf("%v Nothing was saved.", err))
 	}
 	if e.RepNo != nil {
-		row.RepNo = int32(*e.RepNo)
+		event.No = *e.RepNo
 	}
 	if e.Late != nil {
-		row.Late = *e.Late
+		event.Late = *e.Late
 	}
-	row.PlayerID, row.Role, row.Side = *e.Player, string(seen.Role), seen.Side
-	row.Screen, row.Cue, row.Expected, row.Made, row.IsRight, row.Outcome = screen.ID, cue.String(), string(scored.Expected), *e.Made, scored.Correct, string(seen.Outcome)
+	event.Player, event.Role, event.Side, event.Tags = evidence.PlayerID(e.Player.String()), seen.Role, seen.Side, seen.Tags
+	event.Action, event.Cue, event.SecondCue, event.Outcome = evidence.ActionID(action.ID), cue, seen.SecondCue, seen.Outcome
+	event.Expected, event.Made, event.Correct = scored.Expected, seen.Made, scored.Correct
 	return nil
 }
 
 // shot fills in a shot in a drill that teaches no read: made, or not.
-func shot(e api.RepEvent, row *gen.RepEvent) error {
+func shot(e api.RepEvent, event *store.RepEvent) error {
 	switch {
 	case *e.Role != string(reads.Cutter):
 		return invalid("Shots are logged for whoever shoots. Nothing was saved.")
@@ -285,13 +298,13 @@ func shot(e api.RepEvent, row *gen.RepEvent) error {
 		return invalid("This drill teaches no read: log the shot as made or missed. Nothing was saved.")
 	}
 	if e.RepNo != nil {
-		row.RepNo = int32(*e.RepNo)
+		event.No = *e.RepNo
 	}
-	row.PlayerID, row.Role, row.Side = *e.Player, string(reads.Shooter), string(*e.Side)
-	row.Cue, row.Expected, row.Made, row.IsRight = reads.NoCue.String(), string(reads.Make), *e.Made, *e.Made != ""
-	row.Outcome = string(evidence.Missed)
-	if row.IsRight {
-		row.Outcome = string(evidence.Scored)
+	event.Player, event.Role, event.Side = evidence.PlayerID(e.Player.String()), reads.Shooter, string(*e.Side)
+	event.Expected, event.Made, event.Correct = reads.Make, reads.Read(*e.Made), *e.Made != ""
+	event.Outcome = evidence.Missed
+	if event.Correct {
+		event.Outcome = evidence.Scored
 	}
 	return nil
 }
@@ -308,24 +321,23 @@ func roleOf(screen *reads.Action, position string) reads.Role {
 	return reads.Role(position)
 }
 
-// void fills an event that takes a rep back with what the rep was about.
-func (l *repBatch) void(e api.RepEvent, row gen.RepEvent) (gen.RepEvent, error) {
+// void makes of an event the taking back of a rep.
+func (l *repBatch) void(e api.RepEvent, event store.RepEvent) (store.RepEvent, error) {
 	if e.Voids == nil {
-		return row, invalid("Which rep is taken back? Nothing was saved.")
+		return event, invalid("Which rep is taken back? Nothing was saved.")
 	}
-	rep, stored := l.voided[*e.Voids]
+	taken, stored := l.voided[*e.Voids]
 	if !stored {
-		i := slices.IndexFunc(l.events, func(o gen.RepEvent) bool { return o.ID == *e.Voids })
+		i := slices.IndexFunc(l.events, func(o store.RepEvent) bool { return idOf(o.ID) == *e.Voids })
 		if i < 0 {
-			return row, missing("The rep to take back is not there. Nothing was saved.")
+			return event, missing("The rep to take back is not there. Nothing was saved.")
 		}
-		rep = l.events[i]
+		taken = l.events[i]
 	}
-	if rep.Kind != string(api.Rep) {
-		return row, invalid("Only a rep can be taken back. Nothing was saved.")
+	if taken.Voids != "" {
+		return event, invalid("Only a rep can be taken back. Nothing was saved.")
 	}
-	row.Voids, row.PracticeID, row.BlockID, row.PlayerID = e.Voids, rep.PracticeID, rep.BlockID, rep.PlayerID
-	row.RepNo, row.Role, row.Drill, row.Rung, row.Screen, row.Side = rep.RepNo, rep.Role, rep.Drill, rep.Rung, rep.Screen, rep.Side
-	row.Cue, row.Expected, row.Made, row.IsRight = rep.Cue, rep.Expected, rep.Made, rep.IsRight
-	return row, nil
+	rep := taken.Rep
+	rep.ID, rep.At, rep.Observer, rep.Device = event.ID, event.At, event.Observer, event.Device
+	return store.RepEvent{Rep: rep, Voids: taken.ID}, nil
 }

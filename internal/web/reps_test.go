@@ -48,7 +48,7 @@ func TestLogReps(t *testing.T) {
 	if len(receipt.Known) != 2 || len(stored()) != 1 {
 		t.Errorf("sent three times: %+v, stored %d", receipt, len(stored()))
 	}
-	if r := stored()[0]; !r.Right || r.Expected != "curl" || r.Rung != "live2" || r.RepNo != 1 {
+	if r := stored()[0]; !r.Correct || r.Expected != "curl" || r.Rung != "live2" || r.RepNo != 1 {
 		t.Errorf("stored %+v", r)
 	}
 	// A batch is stored whole or not at all.
@@ -61,7 +61,7 @@ func TestLogReps(t *testing.T) {
 		"needs its block":     {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
 		"Which rep":           {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
 		"is not there":        {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
-		"There is no correct": withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
+		"There is no tag": withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
 	} {
 		status := 422
 		if text == "not on the team" || text == "is not there" {
@@ -75,11 +75,11 @@ func TestLogReps(t *testing.T) {
 	// A mistake is voided by another event; nothing is changed or deleted.
 	void := map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": first["id"]}
 	a.do("POST", at+"/reps", batch(good, void, void), 200, nil)
-	if reps := stored(); len(reps) != 1 || reps[0].Player != c.players[1] || reps[0].Right {
+	if reps := stored(); len(reps) != 1 || reps[0].Player != c.players[1] || reps[0].Correct {
 		t.Errorf("after the void: %+v", reps)
 	}
 	a.says("POST", at+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": void["id"]}), 422, "Only a rep")
-	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE rep_events SET is_right = true"); err == nil {
+	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE rep_events SET is_correct = true"); err == nil {
 		t.Error("a logged rep was changed")
 	}
 	// A device whose clock runs three hours ahead does not log in the future.
@@ -114,11 +114,11 @@ func TestLogReps(t *testing.T) {
 }
 
 func withTags(e map[string]any, tags ...string) map[string]any {
-	e["corrections"] = tags
+	e["tags"] = tags
 	return e
 }
 
-// Eight right live reps turn "too few to say" into "has it", on the board and
+// Twenty correct live reps turn "not enough reps" into "has it", on the board and
 // on the first view; a player's record follows him to another team.
 func TestLoggingChangesTheBoard(t *testing.T) {
 	w := newWorld(t)
@@ -132,7 +132,7 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 		a.do("GET", c.path("/board?role=cutter"), nil, 200, &b)
 		return b.Lines[0].Cells[0]
 	}
-	if got := cell(); got.Read != "curl" || got.Judgement.Verdict != evidence.TooFew || got.Held != 0 {
+	if got := cell(); got.Read != "curl" || got.Judgement.Verdict != evidence.NotEnough || got.Held != 0 {
 		t.Fatalf("before: %+v", got)
 	}
 	var now api.Now
@@ -141,27 +141,27 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 		t.Errorf("before: %+v", now)
 	}
 	events := []map[string]any{}
-	for i := range 8 {
+	for i := range 20 {
 		right := repEvent(p.Blocks[3].ID, c.players[0], i+1, reads.Trail, reads.Curl)
-		wrong := withTags(repEvent(p.Blocks[3].ID, c.players[1], i+9, reads.Jump, reads.Straight), "no-backcut")
+		wrong := withTags(repEvent(p.Blocks[3].ID, c.players[1], i+21, reads.Jump, reads.Straight), "no-backcut")
 		events = append(events, right, wrong)
 	}
 	a.do("POST", c.path("/practices/"+p.Id.String()+"/reps"), batch(events...), 200, nil)
 	if got := cell(); got.Judgement.Verdict != evidence.HasIt || got.Held != 4 {
 		t.Errorf("after: %s on rung %d", got.Judgement.Verdict, got.Held)
 	}
-	// The head coach logs the same eight reps: observations of them, not more reps.
+	// The head coach logs the same reps: observations of them, not more reps.
 	once := cell()
 	seen := []map[string]any{}
-	for i := range 8 {
+	for i := range 20 {
 		seen = append(seen, repEvent(p.Blocks[3].ID, c.players[0], i+1, reads.Trail, reads.Curl))
 	}
 	w.as(c.head).do("POST", c.path("/practices/"+p.Id.String()+"/reps"), batch(seen...), 200, nil)
-	if twice := cell(); twice.Judgement != once.Judgement {
+	if twice := cell(); twice.Judgement.Verdict != once.Judgement.Verdict || twice.Judgement.Count != once.Judgement.Count || twice.Judgement.Chance <= once.Judgement.Chance {
 		t.Errorf("seen by two: %+v, by one: %+v", twice.Judgement, once.Judgement)
 	}
 	a.do("GET", c.path("/now"), nil, 200, &now)
-	if len(now.Holds) == 0 || now.Holds[0].Read != reads.BackCut || (*now.Corrections)[0].ID != "no-backcut" {
+	if len(now.Holds) == 0 || now.Holds[0].Read != reads.BackCut || (*now.Tags)[0].ID != "no-backcut" {
 		t.Errorf("after: holds %+v", now.Holds)
 	}
 	var run api.Run
@@ -183,7 +183,7 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 	if len(moved.Lines) != 1 || moved.Lines[0].Cells[0].Held != 4 {
 		t.Errorf("on the older team's board: %+v", moved.Lines)
 	}
-	if left := cell(); left.Player != c.players[1].String() {
+	if left := cell(); string(left.Player) != c.players[1].String() {
 		t.Errorf("the younger team's board still begins with %s", left.Player)
 	}
 	var catalogue api.Catalogue

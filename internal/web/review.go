@@ -2,6 +2,8 @@ package web
 
 import (
 	"context"
+	"slices"
+	"time"
 
 	"github.com/google/uuid"
 
@@ -24,16 +26,12 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	all, err := s.repsOf(ctx, team)
-	if err != nil {
-		return nil, err
-	}
 	of := gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID}
 	rows, err := s.db.BlocksOfPractice(ctx, of)
 	if err != nil {
 		return nil, err
 	}
-	logged, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams(of))
+	logged, err := s.db.RepsOfPractice(ctx, team.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
 	}
@@ -49,23 +47,18 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	reps, now := evidence.OnePerRep(store.RepsOf(logged)), s.now()
+	reps, now := evidence.OnePerRep(logged), s.now()
 	out := api.GetReview200JSONResponse{StartsAt: p.StartsAt, Status: api.ReviewViewStatus(p.Status), Players: playerViews(b.players), Note: p.Review,
 		Turns:  []evidence.Turn{},
 		Review: practice.ReviewOf(b.library, store.BlocksOf(rows), practice.Ran(store.ClockOf(clock), now), inRosterOrder(b.players, here), reps, dropped)}
-	// What this practice changed: the verdicts with and without its reps.
-	own := map[string]bool{}
-	for _, rep := range reps {
-		own[rep.ID] = true
+	before, err := s.without(ctx, team, b, p)
+	if err != nil {
+		return nil, err
 	}
-	var screens []string
-	for _, l := range logged {
-		screens = append(screens, l.Screen)
-	}
-	taught := drill.Taught(screens)
+	taught := drill.Taught(store.ActionsOf(logged))
 	for _, role := range roles {
 		columns := reads.Columns(taught, store.RulesOf(team), role)
-		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, all, func(r evidence.Rep) bool { return own[r.ID] }, now)...)
+		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, before, b.history, now)...)
 	}
 	others, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	for _, o := range others { // newest first
@@ -74,6 +67,22 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 		}
 	}
 	return out, err
+}
+
+// without is the history of a team's players without a practice's reps.
+func (s *Server) without(ctx context.Context, team gen.Team, b board, p gen.Practice) (*evidence.History, error) {
+	log := b.log
+	own := func(r evidence.Rep) bool { return string(r.Practice) == p.ID.String() }
+	if !slices.ContainsFunc(log.Open, own) {
+		// Its month is closed already.
+		all, err := s.db.RepsOfTeam(ctx, team, time.Time{}, evidence.Ever)
+		if err != nil {
+			return nil, err
+		}
+		log.Closed, log.Open = evidence.NoHistory(), all
+	}
+	log.Open = slices.DeleteFunc(slices.Clone(log.Open), own)
+	return log.History(s.policy), nil
 }
 
 // inRosterOrder are those who took part in a practice, also if they left early.

@@ -17,7 +17,7 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	reps, err := s.db.RepsOfPractice(ctx, p.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
 	}
@@ -36,11 +36,11 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	out.Presence = f.presence()
 	for _, block := range view.Blocks {
 		run := f.block(d.team, block)
-		s.advise(f, &run, rows)
+		s.advise(f, &run, reps)
 		out.Blocks = append(out.Blocks, run)
 	}
-	for _, row := range rows {
-		out.Reps = append(out.Reps, repView(row))
+	for _, rep := range reps {
+		out.Reps = append(out.Reps, repView(rep))
 	}
 	return out, nil
 }
@@ -71,11 +71,11 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.RepsOfPractice(ctx, gen.RepsOfPracticeParams{ProgramID: p.ProgramID, PracticeID: p.ID})
+	reps, err := s.db.RepsOfPractice(ctx, p.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
 	}
-	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage, store.EndingsOf(counts, rows, r.BlockId), practice.RightReads(store.RepsOf(rows), view.Blocks[i].ID))), nil
+	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage, store.EndingsOf(counts, reps, r.BlockId), practice.CorrectReads(reps, view.Blocks[i].ID))), nil
 }
 
 func clockOf(p gen.Practice) practice.Clock {

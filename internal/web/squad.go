@@ -21,52 +21,43 @@ type board struct {
 	players []gen.Player
 	columns []reads.Read
 	role    reads.Role
-	ledger  evidence.Ledger
+	log     store.TeamLog
+	history *evidence.History
 	library drill.Library
 	// situations are those the players have reps of.
 	situations []string
 }
 
-// board gathers what a team's board of a role takes. Other roles' sums come too where
-// they are asked for.
-func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role, others ...reads.Role) (board, error) {
-	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
-	if err != nil {
-		return board{}, err
+// board gathers what a team's board of a role takes; of every read where no role is named.
+func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (b board, err error) {
+	b.role = role
+	if b.players, err = s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
+		return b, err
 	}
-	of := []string{string(role)}
-	for _, o := range others {
-		of = append(of, string(o))
+	if b.log, err = s.db.TeamLog(ctx, s.policy, team, b.players, s.now()); err != nil {
+		return b, err
 	}
-	ledger, err := s.db.LedgerOf(ctx, team, of)
-	if err != nil {
-		return board{}, err
-	}
-	practiced, err := s.db.PractisedByTeam(ctx, gen.PractisedByTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
-	if err != nil {
-		return board{}, err
-	}
-	lib, err := s.library(ctx, team.ProgramID)
-	if err != nil {
-		return board{}, err
-	}
-	return board{players: players, library: lib, role: role, situations: practiced, columns: columns(team, practiced, role), ledger: ledger}, nil
+	b.history = b.log.History(s.policy)
+	b.situations = b.history.Actions()
+	b.columns = columns(team, b.situations, role)
+	b.library, err = s.library(ctx, team.ProgramID)
+	return b, err
 }
 
-// lines are where the players stand, rung by rung.
+// lines are where the players stand, group by group.
 func (s *Server) lines(b board) []evidence.Line {
-	return s.policy.BoardOf(ids(b.players), b.role, b.columns, b.ledger, s.now())
+	return s.policy.Board(ids(b.players), b.role, b.columns, b.history, s.now())
 }
 
-// overview is the same without the rungs.
+// overview is the same with the sentence that is shown alone.
 func (s *Server) overview(b board) []evidence.Line {
-	return s.policy.Overview(ids(b.players), b.role, b.columns, b.ledger, s.now())
+	return s.policy.Overview(ids(b.players), b.role, b.columns, b.history, s.now())
 }
 
-// repsOf is the log of a team's players itself, for what sums do not tell.
+// repsOf is the log of a team's players itself, for what a history does not tell.
 func (s *Server) repsOf(ctx context.Context, team gen.Team) ([]evidence.Rep, error) {
-	rows, err := s.db.RepsOfTeam(ctx, gen.RepsOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
-	return evidence.OnePerRep(store.RepsOf(rows)), err
+	reps, err := s.db.RepsOfTeam(ctx, team, time.Time{}, evidence.Ever)
+	return evidence.OnePerRep(reps), err
 }
 
 // columns are the reads a board shows: of the situations the team has logged, of a
@@ -80,20 +71,19 @@ func columns(team gen.Team, situations []string, role reads.Role) (out []reads.R
 	return out
 }
 
-// logged are the situations some reps are of.
-func logged(rows []gen.RepEvent) []string {
-	var out []string
-	for _, r := range rows {
-		out = append(out, r.Screen)
+func ids(players []gen.Player) []evidence.PlayerID {
+	out := make([]evidence.PlayerID, len(players))
+	for i, p := range players {
+		out[i] = evidence.PlayerID(p.ID.String())
 	}
-	slices.Sort(out)
-	return slices.Compact(out)
+	return out
 }
 
-func ids(players []gen.Player) []string {
-	out := make([]string, len(players))
-	for i, p := range players {
-		out[i] = p.ID.String()
+// texts are ids as plain text.
+func texts[T ~string](ids []T) []string {
+	out := make([]string, len(ids))
+	for i, id := range ids {
+		out[i] = string(id)
 	}
 	return out
 }
@@ -109,7 +99,7 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 	}
 	var b board
 	if r.Params.Role == api.All {
-		b, err = s.board(ctx, team, "", roles...)
+		b, err = s.board(ctx, team, "")
 	} else {
 		b, err = s.board(ctx, team, reads.Role(r.Params.Role))
 		b.columns = reads.MoreColumns(drill.Taught(b.situations), store.RulesOf(team), b.role)
@@ -125,9 +115,7 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 	for _, c := range b.columns {
 		out.Columns = append(out.Columns, string(c))
 	}
-	for _, sum := range b.ledger.Sums {
-		out.Reps += sum.Reps
-	}
+	out.Reps = b.history.Reps(rolesOf(b.role)...)
 	return out, nil
 }
 
@@ -141,7 +129,15 @@ func filterIn(p api.GetBoardParams) evidence.Filter {
 	return evidence.Filter{Rung: drill.Rung(text(p.Rung)), Side: text(p.Side), From: text(p.From), Until: text(p.Until)}
 }
 
-// narrow keeps some of a board's reps. A period is counted from the log.
+// rolesOf are the roles a board is about.
+func rolesOf(role reads.Role) []reads.Role {
+	if role == "" {
+		return roles
+	}
+	return []reads.Role{role}
+}
+
+// narrow keeps some of a board's reps and judges by them alone.
 func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence.Filter) error {
 	if f == (evidence.Filter{}) {
 		return nil
@@ -153,22 +149,18 @@ func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence
 	if err != nil {
 		return err
 	}
-	from, before, period, err := f.Period(zone)
+	from, before, _, err := f.Period(zone)
 	if err != nil {
 		return invalid(err.Error())
 	}
-	if period {
-		if before.IsZero() {
-			before = evidence.Ever
-		}
-		rows, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: from, Before: before})
-		if err != nil {
-			return err
-		}
-		reps := slices.DeleteFunc(evidence.OnePerRep(store.RepsOf(rows)), func(r evidence.Rep) bool { return b.role != "" && r.Role != b.role })
-		b.ledger = s.policy.Ledger(reps, s.now())
+	if before.IsZero() {
+		before = evidence.Ever
 	}
-	b.ledger = f.Of(b.ledger)
+	reps, err := s.db.RepsOfTeam(ctx, team, from, before)
+	if err != nil {
+		return err
+	}
+	b.history = s.policy.ExtendByPeriod(evidence.NoHistory(), f.Of(reps), zone)
 	return nil
 }
 
@@ -191,29 +183,30 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: p.ID})
+	b, err := s.board(ctx, team, "")
 	if err != nil {
 		return nil, err
 	}
-	reps := evidence.OnePerRep(store.RepsOf(rows))
-	out := api.GetCard200JSONResponse{Player: playerView(p), Corrections: evidence.CountCorrections(reps), Recent: []api.LoggedRep{}}
-	lib, err := s.library(ctx, team.ProgramID)
+	seen, err := s.db.RepsOfPlayer(ctx, team.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
 	}
+	reps := evidence.OnePerRep(seen)
+	id := evidence.PlayerID(p.ID.String())
+	out := api.GetCard200JSONResponse{Player: playerView(p), Tags: evidence.CountTagsOf(id, reps), Recent: []api.LoggedRep{}}
 	var all []evidence.Standing
-	taught := drill.Taught(logged(rows))
+	taught := drill.Taught(store.ActionsOf(reps))
 	for _, role := range judgedRoles {
-		cells := s.policy.Board([]string{p.ID.String()}, role, reads.MoreColumns(taught, store.RulesOf(team), role), reps, s.now())[0].Cells
+		cells := s.policy.Board([]evidence.PlayerID{id}, role, reads.MoreColumns(taught, store.RulesOf(team), role), b.history, s.now())[0].Cells
 		tried := slices.ContainsFunc(reps, func(r evidence.Rep) bool { return r.Role == role })
 		if tried || role == reads.Cutter || role == reads.Screener {
 			out.Parts = append(out.Parts, api.CardPart{Role: string(role), Standings: cells})
 			all = append(all, cells...)
 		}
 	}
-	out.Words = evidence.WordsOf(all, taught, store.RulesOf(team), lib)
-	for i := len(rows) - 1; i >= max(0, len(rows)-recentReps); i-- {
-		out.Recent = append(out.Recent, repView(rows[i]))
+	out.Words = evidence.WordsOf(all, taught, store.RulesOf(team), b.library)
+	for i := len(seen) - 1; i >= max(0, len(seen)-recentReps); i-- {
+		out.Recent = append(out.Recent, repView(seen[i]))
 	}
 	return out, nil
 }
@@ -234,24 +227,24 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	}
 	now := s.now()
 	out := api.GetNow200JSONResponse{Players: playerViews(b.players), Holds: []evidence.Hold{}}
-	lines := s.policy.Overview(ids(b.players), "", columns(team, b.situations, ""), b.ledger, now)
+	lines := s.policy.Overview(ids(b.players), "", columns(team, b.situations, ""), b.history, now)
 	for _, h := range evidence.Holds(columns(team, b.situations, ""), lines) {
-		if len(out.Holds) < nowHolds && len(b.ledger.Sums) > 0 && len(h.NotYet)+len(h.Stale) > 0 {
+		if len(out.Holds) < nowHolds && b.history.Reps() > 0 && len(h.NotYet)+len(h.Lapsed) > 0 {
 			out.Holds = append(out.Holds, h)
 		}
 	}
-	out.Stale = staleOnes(lines)
+	out.Lapsed = lapsedOnes(lines)
 	var wanted []reads.Read
 	for _, h := range out.Holds {
 		wanted = append(wanted, h.Read)
 	}
 	out.Drills = b.library.Serving(store.RulesOf(team), wanted)
-	rows, err := s.db.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-7 * 24 * time.Hour), Before: evidence.Ever})
+	newest, err := s.db.RepsOfTeam(ctx, team, now.Add(-7*24*time.Hour), evidence.Ever)
 	if err != nil {
 		return nil, err
 	}
-	week := evidence.CountCorrections(evidence.OnePerRep(store.RepsOf(rows)))
-	out.Corrections = &week
+	week := evidence.CountTags(evidence.OnePerRep(newest))
+	out.Tags = &week
 	// A practice that was to begin a few hours ago is still the next one.
 	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})
 	if err == nil {
@@ -281,13 +274,13 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	return out, nil
 }
 
-// staleOnes lists what was held and is stale now.
-func staleOnes(lines []evidence.Line) []api.StaleRead {
-	out := []api.StaleRead{}
+// lapsedOnes lists what was held and is not sure any more.
+func lapsedOnes(lines []evidence.Line) []api.LapsedRead {
+	out := []api.LapsedRead{}
 	for _, l := range lines {
-		for _, c := range l.Cells {
-			if c.Judgement.Verdict == evidence.Stale {
-				out = append(out, api.StaleRead{Player: l.Player, Read: c.Read})
+		for i := range l.Cells {
+			if l.Cells[i].Judgement.Verdict == evidence.Lapsed {
+				out = append(out, api.LapsedRead{Player: string(l.Player), Read: string(l.Cells[i].Read)})
 			}
 		}
 	}
@@ -308,8 +301,16 @@ func (d planningContext) suggest(next gen.Practice, view api.Practice) *practice
 	return nil
 }
 
-func repView(r gen.RepEvent) api.LoggedRep {
-	return api.LoggedRep{Id: r.ID, Block: r.BlockID, RepNo: int(r.RepNo), At: r.At, Player: r.PlayerID, Role: r.Role, Rung: r.Rung,
-		Side: r.Side, Cue: r.Cue, Expected: r.Expected, Made: r.Made, Right: r.IsRight, Late: r.Late,
-		Outcome: r.Outcome, Corrections: r.Corrections, Device: r.Device, SecondCue: &r.SecondCue, Screen: &r.Screen}
+func repView(r evidence.Rep) api.LoggedRep {
+	action := string(r.Action)
+	out := api.LoggedRep{Id: idOf(r.ID), Block: idOf(r.Block), RepNo: r.No, At: r.At, Player: idOf(r.Player), Role: string(r.Role), Rung: string(r.Rung),
+		Side: r.Side, Cue: r.Cue.String(), Expected: string(r.Expected), Made: string(r.Made), Correct: r.Correct, Late: r.Late,
+		Outcome: string(r.Outcome), Tags: []string{}, Device: r.Device, SecondCue: &r.SecondCue, Screen: &action}
+	for _, tag := range r.Tags {
+		out.Tags = append(out.Tags, store.TagText(tag))
+	}
+	return out
 }
+
+// idOf is an id of the core, which came from the store, as the contract has it.
+func idOf[T ~string](id T) uuid.UUID { return uuid.MustParse(string(id)) }

@@ -165,12 +165,12 @@ func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequest
 	if err := s.recall(ctx, &l); err != nil {
 		return nil, err
 	}
-	rows, err := s.db.RepsOfPlayer(ctx, gen.RepsOfPlayerParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	reps, err := s.db.RepsOfPlayer(ctx, team.ProgramID, r.PlayerId)
 	if err != nil {
 		return nil, err
 	}
 	out := api.GetRecognition200JSONResponse{
-		Reads: trainer.Recognise(l.answers, trainer.Live(evidence.OnePerRep(store.RepsOf(rows)))),
+		Reads: trainer.Recognise(l.answers, trainer.Live(evidence.OnePerRep(reps))),
 		Step:  int(trainer.StepOf(l.answers)), Steps: trainer.Steps,
 		Shape: trainer.ShapeOf(trainer.File(trainer.Cards(fl), l.answers), l.answers),
 	}

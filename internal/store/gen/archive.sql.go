@@ -204,7 +204,7 @@ func (q *Queries) DeleteTemplates(ctx context.Context, arg DeleteTemplatesParams
 }
 
 const eventsPage = `-- name: EventsPage :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events WHERE program_id = $1 AND id > $2 ORDER BY id LIMIT $3
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device, second_cue FROM rep_events WHERE program_id = $1 AND id > $2 ORDER BY id LIMIT $3
 `
 
 type EventsPageParams struct {
@@ -238,15 +238,15 @@ func (q *Queries) EventsPage(ctx context.Context, arg EventsPageParams) ([]RepEv
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,

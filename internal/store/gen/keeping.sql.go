@@ -13,8 +13,8 @@ import (
 )
 
 const addKept = `-- name: AddKept :exec
-INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, is_right, reps) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
-ON CONFLICT (program_id, team_id, role, expected, made, rung, is_right) DO UPDATE SET reps = k.reps + excluded.reps
+INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, is_correct, reps) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+ON CONFLICT (program_id, team_id, role, expected, made, rung, is_correct) DO UPDATE SET reps = k.reps + excluded.reps
 `
 
 type AddKeptParams struct {
@@ -24,7 +24,7 @@ type AddKeptParams struct {
 	Expected  string
 	Made      string
 	Rung      string
-	IsRight   bool
+	IsCorrect bool
 	Reps      int32
 }
 
@@ -36,7 +36,7 @@ func (q *Queries) AddKept(ctx context.Context, arg AddKeptParams) error {
 		arg.Expected,
 		arg.Made,
 		arg.Rung,
-		arg.IsRight,
+		arg.IsCorrect,
 		arg.Reps,
 	)
 	return err
@@ -151,7 +151,7 @@ func (q *Queries) ForgetInTemplates(ctx context.Context, arg ForgetInTemplatesPa
 }
 
 const keptOfProgram = `-- name: KeptOfProgram :many
-SELECT program_id, team_id, role, expected, made, rung, reps, is_right FROM kept_counts WHERE program_id = $1
+SELECT program_id, team_id, role, expected, made, rung, reps, is_correct FROM kept_counts WHERE program_id = $1
 `
 
 func (q *Queries) KeptOfProgram(ctx context.Context, programID uuid.UUID) ([]KeptCount, error) {
@@ -171,7 +171,7 @@ func (q *Queries) KeptOfProgram(ctx context.Context, programID uuid.UUID) ([]Kep
 			&i.Made,
 			&i.Rung,
 			&i.Reps,
-			&i.IsRight,
+			&i.IsCorrect,
 		); err != nil {
 			return nil, err
 		}
@@ -184,7 +184,7 @@ func (q *Queries) KeptOfProgram(ctx context.Context, programID uuid.UUID) ([]Kep
 }
 
 const keptOfTeam = `-- name: KeptOfTeam :many
-SELECT role, expected, made, rung, reps, is_right FROM kept_counts WHERE program_id = $1 AND team_id = $2
+SELECT role, expected, made, rung, reps, is_correct FROM kept_counts WHERE program_id = $1 AND team_id = $2
 `
 
 type KeptOfTeamParams struct {
@@ -193,12 +193,12 @@ type KeptOfTeamParams struct {
 }
 
 type KeptOfTeamRow struct {
-	Role     string
-	Expected string
-	Made     string
-	Rung     string
-	Reps     int32
-	IsRight  bool
+	Role      string
+	Expected  string
+	Made      string
+	Rung      string
+	Reps      int32
+	IsCorrect bool
 }
 
 func (q *Queries) KeptOfTeam(ctx context.Context, arg KeptOfTeamParams) ([]KeptOfTeamRow, error) {
@@ -216,11 +216,42 @@ func (q *Queries) KeptOfTeam(ctx context.Context, arg KeptOfTeamParams) ([]KeptO
 			&i.Made,
 			&i.Rung,
 			&i.Reps,
-			&i.IsRight,
+			&i.IsCorrect,
 		); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const lockPlayers = `-- name: LockPlayers :many
+SELECT id FROM players WHERE program_id = $1 AND id = ANY ($2::uuid[]) ORDER BY id FOR UPDATE
+`
+
+type LockPlayersParams struct {
+	ProgramID uuid.UUID
+	Ids       []uuid.UUID
+}
+
+// Whoever logs about a player waits until the player is gone; the order keeps two from
+// waiting for each other.
+func (q *Queries) LockPlayers(ctx context.Context, arg LockPlayersParams) ([]uuid.UUID, error) {
+	rows, err := q.db.Query(ctx, lockPlayers, arg.ProgramID, arg.Ids)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []uuid.UUID{}
+	for rows.Next() {
+		var id uuid.UUID
+		if err := rows.Scan(&id); err != nil {
+			return nil, err
+		}
+		items = append(items, id)
 	}
 	if err := rows.Err(); err != nil {
 		return nil, err

@@ -159,7 +159,7 @@ type KeptCount struct {
 	Made      string
 	Rung      string
 	Reps      int32
-	IsRight   bool
+	IsCorrect bool
 }
 
 type KnownDevice struct {
@@ -169,18 +169,9 @@ type KnownDevice struct {
 	Until     time.Time
 }
 
-type Ledger struct {
+type LogVersion struct {
 	ProgramID uuid.UUID
-	HalfLifeS float64
-}
-
-type Mistake struct {
-	ProgramID uuid.UUID
-	PlayerID  uuid.UUID
-	Role      string
-	Expected  string
-	Made      string
-	Reps      int32
+	Version   int64
 }
 
 type PasswordReset struct {
@@ -222,13 +213,6 @@ type Practice struct {
 	Dropped      []byte
 }
 
-type Practiced struct {
-	ProgramID uuid.UUID
-	PlayerID  uuid.UUID
-	Screen    string
-	Reps      int32
-}
-
 type Program struct {
 	ID         uuid.UUID
 	Name       string
@@ -238,32 +222,32 @@ type Program struct {
 }
 
 type RepEvent struct {
-	ID          uuid.UUID
-	ProgramID   uuid.UUID
-	TeamID      uuid.UUID
-	PracticeID  uuid.UUID
-	BlockID     uuid.UUID
-	Kind        string
-	Voids       *uuid.UUID
-	RepNo       int32
-	At          time.Time
-	RecordedAt  time.Time
-	PlayerID    uuid.UUID
-	Role        string
-	Drill       string
-	Rung        string
-	Screen      string
-	Side        string
-	Cue         string
-	Expected    string
-	Made        string
-	IsRight     bool
-	Late        bool
-	Outcome     string
-	Corrections []string
-	ObserverID  uuid.UUID
-	Device      string
-	SecondCue   string
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	TeamID     uuid.UUID
+	PracticeID uuid.UUID
+	BlockID    uuid.UUID
+	Kind       string
+	Voids      *uuid.UUID
+	RepNo      int32
+	At         time.Time
+	RecordedAt time.Time
+	PlayerID   uuid.UUID
+	Role       string
+	Drill      string
+	Rung       string
+	Action     string
+	Side       string
+	Cue        string
+	Expected   string
+	Made       string
+	IsCorrect  bool
+	Late       bool
+	Outcome    string
+	Tags       []string
+	ObserverID uuid.UUID
+	Device     string
+	SecondCue  string
 }
 
 type Round struct {
@@ -311,25 +295,6 @@ type Staff struct {
 	PasswordHash string
 	SessionEpoch int32
 	CreatedAt    time.Time
-}
-
-type Sum struct {
-	ProgramID       uuid.UUID
-	PlayerID        uuid.UUID
-	Role            string
-	Expected        string
-	Rung            string
-	Side            string
-	Reps            int32
-	IsRight         int32
-	Mass            float64
-	RightMass       float64
-	LastAt          time.Time
-	PracticeID      uuid.UUID
-	NewestReps      int32
-	NewestRight     int32
-	NewestMass      float64
-	NewestRightMass float64
 }
 
 type Team struct {

@@ -14,75 +14,22 @@ import (
 
 const insertRepEvents = `-- name: InsertRepEvents :many
 INSERT INTO rep_events (program_id, team_id, id, observer_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
-    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device, second_cue)
-SELECT $1::uuid, $2::uuid,
-    unnest($3::uuid[]), unnest($4::uuid[]), unnest($5::uuid[]), unnest($6::uuid[]), unnest($7::text[]),
-    NULLIF(unnest($8::uuid[]), '00000000-0000-0000-0000-000000000000'::uuid), unnest($9::integer[]),
-    unnest($10::timestamptz[]), unnest($11::uuid[]), unnest($12::text[]),
-    unnest($13::text[]), unnest($14::text[]), unnest($15::text[]), unnest($16::text[]),
-    unnest($17::text[]), unnest($18::text[]), unnest($19::text[]), unnest($20::boolean[]),
-    unnest($21::boolean[]), unnest($22::text[]), string_to_array(unnest($23::text[]), ','),
-    unnest($24::text[]), unnest($25::text[])
+    drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, device, second_cue)
+SELECT $1::uuid, $2::uuid, e.id, e.observer_id, e.practice_id, e.block_id, e.kind, e.voids, e.rep_no, e.at, e.player_id, e.role,
+    e.drill, e.rung, e.action, e.side, e.cue, e.expected, e.made, e.is_correct, e.late, e.outcome, e.tags, e.device, e.second_cue
+FROM jsonb_populate_recordset(NULL::rep_events, $3::jsonb) e
 ON CONFLICT (id) DO NOTHING RETURNING id
 `
 
 type InsertRepEventsParams struct {
-	ProgramID   uuid.UUID
-	TeamID      uuid.UUID
-	ID          []uuid.UUID
-	ObserverID  []uuid.UUID
-	PracticeID  []uuid.UUID
-	BlockID     []uuid.UUID
-	Kind        []string
-	Voids       []uuid.UUID
-	RepNo       []int32
-	At          []time.Time
-	PlayerID    []uuid.UUID
-	Role        []string
-	Drill       []string
-	Rung        []string
-	Screen      []string
-	Side        []string
-	Cue         []string
-	Expected    []string
-	Made        []string
-	IsRight     []bool
-	Late        []bool
-	Outcome     []string
-	Corrections []string
-	Device      []string
-	SecondCue   []string
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Rows      []byte
 }
 
-// A batch in one statement; sent twice, stored once. Answers with what is new.
+// A batch in one statement, as a list of rows in JSON; sent twice, stored once. Answers with what is new.
 func (q *Queries) InsertRepEvents(ctx context.Context, arg InsertRepEventsParams) ([]uuid.UUID, error) {
-	rows, err := q.db.Query(ctx, insertRepEvents,
-		arg.ProgramID,
-		arg.TeamID,
-		arg.ID,
-		arg.ObserverID,
-		arg.PracticeID,
-		arg.BlockID,
-		arg.Kind,
-		arg.Voids,
-		arg.RepNo,
-		arg.At,
-		arg.PlayerID,
-		arg.Role,
-		arg.Drill,
-		arg.Rung,
-		arg.Screen,
-		arg.Side,
-		arg.Cue,
-		arg.Expected,
-		arg.Made,
-		arg.IsRight,
-		arg.Late,
-		arg.Outcome,
-		arg.Corrections,
-		arg.Device,
-		arg.SecondCue,
-	)
+	rows, err := q.db.Query(ctx, insertRepEvents, arg.ProgramID, arg.TeamID, arg.Rows)
 	if err != nil {
 		return nil, err
 	}
@@ -101,40 +48,22 @@ func (q *Queries) InsertRepEvents(ctx context.Context, arg InsertRepEventsParams
 	return items, nil
 }
 
-const lastPracticed = `-- name: LastPracticed :many
-SELECT r.screen, max(r.at)::timestamptz AS at FROM rep_events r
-WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen
+const logVersion = `-- name: LogVersion :one
+SELECT closed_before('49 hours')::timestamptz AS closed_before,
+    coalesce((SELECT version FROM log_versions WHERE program_id = $1), 0)::bigint AS version
 `
 
-type LastPracticedParams struct {
-	ProgramID uuid.UUID
-	TeamID    uuid.UUID
+type LogVersionRow struct {
+	ClosedBefore time.Time
+	Version      int64
 }
 
-type LastPracticedRow struct {
-	Screen string
-	At     time.Time
-}
-
-// When each situation was last seen, on rungs where players read.
-func (q *Queries) LastPracticed(ctx context.Context, arg LastPracticedParams) ([]LastPracticedRow, error) {
-	rows, err := q.db.Query(ctx, lastPracticed, arg.ProgramID, arg.TeamID)
-	if err != nil {
-		return nil, err
-	}
-	defer rows.Close()
-	items := []LastPracticedRow{}
-	for rows.Next() {
-		var i LastPracticedRow
-		if err := rows.Scan(&i.Screen, &i.At); err != nil {
-			return nil, err
-		}
-		items = append(items, i)
-	}
-	if err := rows.Err(); err != nil {
-		return nil, err
-	}
-	return items, nil
+// Before which moment months may be closed, and the version of what is closed; 0 where nothing has changed it.
+func (q *Queries) LogVersion(ctx context.Context, programID uuid.UUID) (LogVersionRow, error) {
+	row := q.db.QueryRow(ctx, logVersion, programID)
+	var i LogVersionRow
+	err := row.Scan(&i.ClosedBefore, &i.Version)
+	return i, err
 }
 
 const notifyFloor = `-- name: NotifyFloor :exec
@@ -251,7 +180,7 @@ func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceO
 }
 
 const repEvents = `-- name: RepEvents :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device, second_cue FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
 `
 
 type RepEventsParams struct {
@@ -284,15 +213,15 @@ func (q *Queries) RepEvents(ctx context.Context, arg RepEventsParams) ([]RepEven
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,
@@ -308,7 +237,7 @@ func (q *Queries) RepEvents(ctx context.Context, arg RepEventsParams) ([]RepEven
 }
 
 const repsOfPlayer = `-- name: RepsOfPlayer :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device, second_cue FROM rep_events r WHERE r.program_id = $1 AND r.player_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
 `
@@ -342,15 +271,15 @@ func (q *Queries) RepsOfPlayer(ctx context.Context, arg RepsOfPlayerParams) ([]R
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,
@@ -366,7 +295,7 @@ func (q *Queries) RepsOfPlayer(ctx context.Context, arg RepsOfPlayerParams) ([]R
 }
 
 const repsOfPractice = `-- name: RepsOfPractice :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, observer_id, device, second_cue FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device, second_cue FROM rep_events r WHERE r.program_id = $1 AND r.practice_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
 `
@@ -400,15 +329,15 @@ func (q *Queries) RepsOfPractice(ctx context.Context, arg RepsOfPracticeParams) 
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,
@@ -424,7 +353,7 @@ func (q *Queries) RepsOfPractice(ctx context.Context, arg RepsOfPracticeParams) 
 }
 
 const repsOfTeam = `-- name: RepsOfTeam :many
-SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.action, r.side, r.cue, r.expected, r.made, r.is_correct, r.late, r.outcome, r.tags, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep'
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
@@ -461,15 +390,15 @@ func (q *Queries) RepsOfTeam(ctx context.Context, arg RepsOfTeamParams) ([]RepEv
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,
@@ -485,7 +414,7 @@ func (q *Queries) RepsOfTeam(ctx context.Context, arg RepsOfTeamParams) ([]RepEv
 }
 
 const repsOfTeamBetween = `-- name: RepsOfTeamBetween :many
-SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.action, r.side, r.cue, r.expected, r.made, r.is_correct, r.late, r.outcome, r.tags, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.at >= $3 AND r.at < $4
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
@@ -527,15 +456,15 @@ func (q *Queries) RepsOfTeamBetween(ctx context.Context, arg RepsOfTeamBetweenPa
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,
@@ -551,7 +480,7 @@ func (q *Queries) RepsOfTeamBetween(ctx context.Context, arg RepsOfTeamBetweenPa
 }
 
 const shotsOfDrill = `-- name: ShotsOfDrill :many
-SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.screen, r.side, r.cue, r.expected, r.made, r.is_right, r.late, r.outcome, r.corrections, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
+SELECT r.id, r.program_id, r.team_id, r.practice_id, r.block_id, r.kind, r.voids, r.rep_no, r.at, r.recorded_at, r.player_id, r.role, r.drill, r.rung, r.action, r.side, r.cue, r.expected, r.made, r.is_correct, r.late, r.outcome, r.tags, r.observer_id, r.device, r.second_cue FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p.id = r.player_id
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.role = 'shooter' AND r.drill = $3
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id
@@ -588,15 +517,15 @@ func (q *Queries) ShotsOfDrill(ctx context.Context, arg ShotsOfDrillParams) ([]R
 			&i.Role,
 			&i.Drill,
 			&i.Rung,
-			&i.Screen,
+			&i.Action,
 			&i.Side,
 			&i.Cue,
 			&i.Expected,
 			&i.Made,
-			&i.IsRight,
+			&i.IsCorrect,
 			&i.Late,
 			&i.Outcome,
-			&i.Corrections,
+			&i.Tags,
 			&i.ObserverID,
 			&i.Device,
 			&i.SecondCue,

@@ -30,14 +30,14 @@ UPDATE practices SET dropped = replace(dropped::text, sqlc.arg(player)::text, '0
 WHERE program_id = $1 AND dropped::text LIKE '%' || sqlc.arg(player)::text || '%';
 
 -- name: KeptOfTeam :many
-SELECT role, expected, made, rung, reps, is_right FROM kept_counts WHERE program_id = $1 AND team_id = $2;
+SELECT role, expected, made, rung, reps, is_correct FROM kept_counts WHERE program_id = $1 AND team_id = $2;
 
 -- name: KeptOfProgram :many
 SELECT * FROM kept_counts WHERE program_id = $1;
 
 -- name: AddKept :exec
-INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, is_right, reps) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
-ON CONFLICT (program_id, team_id, role, expected, made, rung, is_right) DO UPDATE SET reps = k.reps + excluded.reps;
+INSERT INTO kept_counts AS k (program_id, team_id, role, expected, made, rung, is_correct, reps) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+ON CONFLICT (program_id, team_id, role, expected, made, rung, is_correct) DO UPDATE SET reps = k.reps + excluded.reps;
 
 -- name: SetKeepMonths :exec
 UPDATE programs SET keep_months = sqlc.narg(keep_months) WHERE id = sqlc.arg(program_id);
@@ -58,3 +58,8 @@ SELECT g.team_id, g.id, 'game'::text, g.starts_at, (g.note || E'\n' || g.opponen
 UNION ALL
 SELECT b.team_id, b.id, 'practice'::text, b.starts_at, x.title FROM practices b JOIN blocks x ON x.program_id = b.program_id AND x.practice_id = b.id
 WHERE b.program_id = $1 AND x.kind = 'own';
+
+-- name: LockPlayers :many
+-- Whoever logs about a player waits until the player is gone; the order keeps two from
+-- waiting for each other.
+SELECT id FROM players WHERE program_id = $1 AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY id FOR UPDATE;

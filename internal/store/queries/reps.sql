@@ -1,15 +1,10 @@
 -- name: InsertRepEvents :many
--- A batch in one statement; sent twice, stored once. Answers with what is new.
+-- A batch in one statement, as a list of rows in JSON; sent twice, stored once. Answers with what is new.
 INSERT INTO rep_events (program_id, team_id, id, observer_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role,
-    drill, rung, screen, side, cue, expected, made, is_right, late, outcome, corrections, device, second_cue)
-SELECT sqlc.arg(program_id)::uuid, sqlc.arg(team_id)::uuid,
-    unnest(sqlc.arg(id)::uuid[]), unnest(sqlc.arg(observer_id)::uuid[]), unnest(sqlc.arg(practice_id)::uuid[]), unnest(sqlc.arg(block_id)::uuid[]), unnest(sqlc.arg(kind)::text[]),
-    NULLIF(unnest(sqlc.arg(voids)::uuid[]), '00000000-0000-0000-0000-000000000000'::uuid), unnest(sqlc.arg(rep_no)::integer[]),
-    unnest(sqlc.arg(at)::timestamptz[]), unnest(sqlc.arg(player_id)::uuid[]), unnest(sqlc.arg(role)::text[]),
-    unnest(sqlc.arg(drill)::text[]), unnest(sqlc.arg(rung)::text[]), unnest(sqlc.arg(screen)::text[]), unnest(sqlc.arg(side)::text[]),
-    unnest(sqlc.arg(cue)::text[]), unnest(sqlc.arg(expected)::text[]), unnest(sqlc.arg(made)::text[]), unnest(sqlc.arg(is_right)::boolean[]),
-    unnest(sqlc.arg(late)::boolean[]), unnest(sqlc.arg(outcome)::text[]), string_to_array(unnest(sqlc.arg(corrections)::text[]), ','),
-    unnest(sqlc.arg(device)::text[]), unnest(sqlc.arg(second_cue)::text[])
+    drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, device, second_cue)
+SELECT sqlc.arg(program_id)::uuid, sqlc.arg(team_id)::uuid, e.id, e.observer_id, e.practice_id, e.block_id, e.kind, e.voids, e.rep_no, e.at, e.player_id, e.role,
+    e.drill, e.rung, e.action, e.side, e.cue, e.expected, e.made, e.is_correct, e.late, e.outcome, e.tags, e.device, e.second_cue
+FROM jsonb_populate_recordset(NULL::rep_events, sqlc.arg(rows)::jsonb) e
 ON CONFLICT (id) DO NOTHING RETURNING id;
 
 -- name: RepsOfTeam :many
@@ -51,11 +46,6 @@ FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.bloc
 WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.at >= sqlc.arg(since)
 GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no;
 
--- name: LastPracticed :many
--- When each situation was last seen, on rungs where players read.
-SELECT r.screen, max(r.at)::timestamptz AS at FROM rep_events r
-WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' GROUP BY r.screen;
-
 -- name: RepEvents :many
 -- Events by their ids, in the order in which they were stored.
 SELECT * FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
@@ -70,3 +60,8 @@ SELECT r.* FROM rep_events r JOIN players p ON p.program_id = r.program_id AND p
 WHERE r.program_id = $1 AND p.team_id = $2 AND r.kind = 'rep' AND r.at >= sqlc.arg(since) AND r.at < sqlc.arg(before)
 AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND v.voids = r.id)
 ORDER BY r.at, r.rep_no, r.id;
+
+-- name: LogVersion :one
+-- Before which moment months may be closed, and the version of what is closed; 0 where nothing has changed it.
+SELECT closed_before('49 hours')::timestamptz AS closed_before,
+    coalesce((SELECT version FROM log_versions WHERE program_id = $1), 0)::bigint AS version;

@@ -492,17 +492,16 @@ type AgeLimits = practice.Limits
 
 // Agreement defines model for Agreement.
 type Agreement struct {
-	Differ []evidence.Difference `json:"differ"`
+	Correct Same                  `json:"correct"`
+	Cue     Same                  `json:"cue"`
+	Differ  []evidence.Difference `json:"differ"`
 
 	// First a name
 	First string `json:"first"`
+	Read  Same   `json:"read"`
 
-	// Kappa Cohen's
-	Kappa float64 `json:"kappa"`
-
-	// Reps that both watched
+	// Reps that both logged
 	Reps   int    `json:"reps"`
-	Same   int    `json:"same"`
 	Second string `json:"second"`
 
 	// Watch they should watch together
@@ -574,12 +573,11 @@ type BoardLine = evidence.Line
 
 // Card defines model for Card.
 type Card struct {
-	Corrections []CorrectionCount `json:"corrections"`
-
 	// Parts every part the player has been judged in
 	Parts  []CardPart  `json:"parts"`
 	Player Player      `json:"player"`
 	Recent []LoggedRep `json:"recent"`
+	Tags   []TagCount  `json:"tags"`
 	Words  Words       `json:"words"`
 }
 
@@ -591,11 +589,10 @@ type CardPart struct {
 
 // Catalogue defines model for Catalogue.
 type Catalogue struct {
-	Ages        []AgeLimits   `json:"ages"`
-	Corrections []Correction  `json:"corrections"`
-	Courts      []CourtPreset `json:"courts"`
-	Cues        []CueInfo     `json:"cues"`
-	Drills      []Drill       `json:"drills"`
+	Ages   []AgeLimits   `json:"ages"`
+	Courts []CourtPreset `json:"courts"`
+	Cues   []CueInfo     `json:"cues"`
+	Drills []Drill       `json:"drills"`
 
 	// Goals what makes are counted toward
 	Goals []CueInfo `json:"goals"`
@@ -607,8 +604,11 @@ type Catalogue struct {
 	HurtCaution string `json:"hurtCaution"`
 
 	// Jobs what somebody does in a block
-	Jobs    []CueInfo  `json:"jobs"`
-	Ladder  []RungInfo `json:"ladder"`
+	Jobs   []CueInfo  `json:"jobs"`
+	Ladder []RungInfo `json:"ladder"`
+
+	// Policy the figures behind verdicts
+	Policy  Policy     `json:"policy"`
 	Reads   []ReadInfo `json:"reads"`
 	Screens []Action   `json:"screens"`
 
@@ -617,6 +617,7 @@ type Catalogue struct {
 
 	// Switches rules of live rungs
 	Switches []CueInfo `json:"switches"`
+	Tags     []Tag     `json:"tags"`
 
 	// Tallies what is counted in live blocks
 	Tallies []TallyInfo `json:"tallies"`
@@ -660,12 +661,6 @@ type ClockActionAction string
 
 // Confusion defines model for Confusion.
 type Confusion = evidence.Confusion
-
-// Correction defines model for Correction.
-type Correction = evidence.Correction
-
-// CorrectionCount defines model for CorrectionCount.
-type CorrectionCount = evidence.CorrectionCount
 
 // Court defines model for Court.
 type Court = court.Court
@@ -1009,14 +1004,20 @@ type Keeping struct {
 
 // KeptCount defines model for KeptCount.
 type KeptCount struct {
-	Reps  int `json:"reps"`
-	Right int `json:"right"`
+	Correct int `json:"correct"`
+	Reps    int `json:"reps"`
 }
 
 // Key defines model for Key.
 type Key struct {
 	At Point   `json:"at"`
 	T  float32 `json:"t"`
+}
+
+// LapsedRead defines model for LapsedRead.
+type LapsedRead struct {
+	Player string `json:"player"`
+	Read   string `json:"read"`
 }
 
 // LeftOut what the team's age leaves out of plans and quizzes; none where it leaves out nothing
@@ -1054,10 +1055,10 @@ type LocalRule = practice.LocalRule
 
 // LoggedRep defines model for LoggedRep.
 type LoggedRep struct {
-	At          time.Time          `json:"at"`
-	Block       openapi_types.UUID `json:"block"`
-	Corrections []string           `json:"corrections"`
-	Cue         string             `json:"cue"`
+	At      time.Time          `json:"at"`
+	Block   openapi_types.UUID `json:"block"`
+	Correct bool               `json:"correct"`
+	Cue     string             `json:"cue"`
 
 	// Device what logged it
 	Device   string             `json:"device"`
@@ -1068,7 +1069,6 @@ type LoggedRep struct {
 	Outcome  string             `json:"outcome"`
 	Player   openapi_types.UUID `json:"player"`
 	RepNo    int                `json:"repNo"`
-	Right    bool               `json:"right"`
 	Role     string             `json:"role"`
 	Rung     string             `json:"rung"`
 
@@ -1077,7 +1077,8 @@ type LoggedRep struct {
 	SecondCue *string `json:"secondCue,omitempty"`
 
 	// Side left or right; empty where nobody noted it
-	Side string `json:"side"`
+	Side string   `json:"side"`
+	Tags []string `json:"tags"`
 }
 
 // Mail defines model for Mail.
@@ -1152,18 +1153,17 @@ type NextPractice struct {
 
 // Now defines model for Now.
 type Now struct {
-	Corrections *[]CorrectionCount `json:"corrections,omitempty"`
-
 	// Drills drills for what holds the team back
-	Drills  []string     `json:"drills"`
-	Game    *GameSummary `json:"game,omitempty"`
-	Holds   []Hold       `json:"holds"`
-	Next    *Practice    `json:"next,omitempty"`
-	Players []Player     `json:"players"`
+	Drills []string     `json:"drills"`
+	Game   *GameSummary `json:"game,omitempty"`
+	Holds  []Hold       `json:"holds"`
 
-	// Stale what was held and has not been seen for too long
-	Stale      []StaleRead `json:"stale"`
-	Suggestion *Suggestion `json:"suggestion,omitempty"`
+	// Lapsed what was held and has not been seen for too long
+	Lapsed     []LapsedRead `json:"lapsed"`
+	Next       *Practice    `json:"next,omitempty"`
+	Players    []Player     `json:"players"`
+	Suggestion *Suggestion  `json:"suggestion,omitempty"`
+	Tags       *[]TagCount  `json:"tags,omitempty"`
 	Week       struct {
 		MaxPractices int    `json:"maxPractices"`
 		Minutes      int    `json:"minutes"`
@@ -1372,12 +1372,15 @@ type PlayerInput = roster.Entry
 type PlayerRead struct {
 	Curve []CurvePoint `json:"curve"`
 
-	// Reps newest first, with what each weighs now
-	Reps []WeighedRep `json:"reps"`
+	// Reps newest first
+	Reps []LoggedRep `json:"reps"`
 }
 
 // Point defines model for Point.
 type Point = court.Point
+
+// Policy the figures behind verdicts
+type Policy = evidence.Policy
 
 // Position defines model for Position.
 type Position = drill.Position
@@ -1488,8 +1491,7 @@ type ReadMap = reads.Map
 
 // ReadPage defines model for ReadPage.
 type ReadPage struct {
-	Confusion   Confusion         `json:"confusion"`
-	Corrections []CorrectionCount `json:"corrections"`
+	Confusion Confusion `json:"confusion"`
 
 	// Curve the team's answers week by week
 	Curve []CurvePoint `json:"curve"`
@@ -1506,6 +1508,7 @@ type ReadPage struct {
 
 	// Standings of every player, those it holds back first
 	Standings []Standing `json:"standings"`
+	Tags      []TagCount `json:"tags"`
 }
 
 // Recognised defines model for Recognised.
@@ -1528,12 +1531,14 @@ type RepBatch struct {
 	Events []RepEvent `json:"events"`
 }
 
+// RepCount defines model for RepCount.
+type RepCount = evidence.Count
+
 // RepEvent defines model for RepEvent.
 type RepEvent struct {
-	At          time.Time           `json:"at"`
-	Block       *openapi_types.UUID `json:"block,omitempty"`
-	By          *int                `json:"by,omitempty"`
-	Corrections *[]string           `json:"corrections,omitempty"`
+	At    time.Time           `json:"at"`
+	Block *openapi_types.UUID `json:"block,omitempty"`
+	By    *int                `json:"by,omitempty"`
 
 	// Cue what the defenders showed
 	Cue    *string            `json:"cue,omitempty"`
@@ -1555,6 +1560,7 @@ type RepEvent struct {
 	// SecondCue the second cue that was noted; none when left out
 	SecondCue *string             `json:"secondCue,omitempty"`
 	Side      *RepEventSide       `json:"side,omitempty"`
+	Tags      *[]string           `json:"tags,omitempty"`
 	Voids     *openapi_types.UUID `json:"voids,omitempty"`
 
 	// What what is counted, in a game for the team, in a practice in a live block
@@ -1682,6 +1688,9 @@ type RunLink struct {
 // RungInfo defines model for RungInfo.
 type RungInfo = drill.RungInfo
 
+// Same defines model for Same.
+type Same = evidence.Same
+
 // ScreenCode defines model for ScreenCode.
 type ScreenCode struct {
 	Code  string             `json:"code"`
@@ -1802,12 +1811,6 @@ type StaffRoleRole string
 // Stage defines model for Stage.
 type Stage = drill.Stage
 
-// StaleRead defines model for StaleRead.
-type StaleRead struct {
-	Player string `json:"player"`
-	Read   string `json:"read"`
-}
-
 // StandIns simulated devices that run beside the demo
 type StandIns struct {
 	Clicker bool `json:"clicker"`
@@ -1822,8 +1825,11 @@ type Standing = evidence.Standing
 // Suggestion defines model for Suggestion.
 type Suggestion = practice.Suggestion
 
-// Tally defines model for Tally.
-type Tally = evidence.Tally
+// Tag defines model for Tag.
+type Tag = evidence.TagInfo
+
+// TagCount defines model for TagCount.
+type TagCount = evidence.TagCount
 
 // TallyInfo defines model for TallyInfo.
 type TallyInfo = practice.TallyInfo
@@ -1991,12 +1997,6 @@ type Warning = practice.Warning
 
 // Week defines model for Week.
 type Week = practice.Week
-
-// WeighedRep defines model for WeighedRep.
-type WeighedRep struct {
-	Rep    LoggedRep `json:"rep"`
-	Weight float64   `json:"weight"`
-}
 
 // Words defines model for Words.
 type Words = evidence.Words
@@ -15028,337 +15028,347 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rjhw3lj/4KkTtAuoGUqqS2937X+mTLFttTUtWbZVmvI2BPzAjmJl0RZLRJKNSZUEvtY+wT7bg4SUu",
-	"eRjByEtJPdjBoC0pGbwcHpLn+jufLwq5raVgwuiLF58vaqrolhmm4G9rumVvS/snLi5eXNTUbC4WF4Ju",
-	"2cWL8OPiQrF/NVyx8uKFUQ1bXOhiw7bUfrWSakvNxYuLpuG2pXmo7ZfaKC7WF1++LC7qij4wlRwj/nzk",
-	"KIoWhhfptXQaHDeSNnS1Sg4Tfj1uDMPoNjmE//GYEb7Yj3UthWbABdeeOPbPhRSGCWP/SOu64gU1XIrL",
-	"37UU9t/aQf53xVYXLy7+t8uWvy7dr/oydghjlUwXite2n4sXF5TU8dfFxbWSy4ptTziy6w8ZeLehhmxo",
-	"XTPBygWBv+6oJnesNv6vRpJS2mndMq25G/ck0wr9odOShGui+VqwknBhh//I6OlIAp2hG2FZ6YkmmhnD",
-	"xVo7/nZf2U5fFQWrDQNGrJWsmTLcMUzBlKEc5uB5ayllxShMvmhY54fAdAt78xj0B8Voif8gK7wrTR/w",
-	"f2eFFOVrN4Hx/QgNvyzsDiC9femesP+GRn5GfsZupd1BF5Ewbop+zb/FEyiXv7PC2DFfFcbzV5+ydCkb",
-	"nEpLtpIKFsYN22q0jf8HqhR9gK2gTRhmr+2KbnkFZGSi2dolytXq6ZJW1cXiwv9nQ0UpVyu7EKmNXV8l",
-	"NbMzXFz8IQXrLK3tmOOb6a6vBF/wgtfUv1BxeaPnvP0IW7jtU8+jld3amZ/oO2aKjW0qmqqiS8ut7i7u",
-	"bypQc2pBkrulrJTcZjeWZuNf8jyqhe+G891bWaEYE0xld6iZwW8DIzP7GJw3IAN83plNZEy/bjcudr7M",
-	"hivgw/6dZzaM2I0mckXsn6EZkYKR3UZqRqjQO6Y0oYqR35tybR8Ktq3NA1lJRYRl+cXERQEvLjB7PGMD",
-	"Hg+8FmYZ2HXhT3886+0B3lvi4uLT07V86v/R3kf6mb9TOj895dtaulsXhIgXF+xe8bvLQip2CR/B9F+t",
-	"2Tu+5V5AHLCuwI/zln76WTaqe1BEs10y5X98z0VjWPLna6Z+Zeyu8zMXhq3971yMfZ68SRTT5kf6oPFe",
-	"tWxUwaZvelhy3MLOXHrr6q2iQ47OLOKQE7sX5KFnfhNyN7CVo2APFWNbLyz097Dkq5U7yvGSGDznshEG",
-	"J9qKK21G3tppcroeYvuFH22CJuyel0wU7NmPMHn7x2y6hG+dLD242eKChsKQ3++9dd7Ruqb7H7yWGyae",
-	"2M2K0nYpm2XV6aPlWMVqjV1G1JClNBuyo6bYsI6o3mXbPrd3f0ntwOICOkSvvweiN7KpSjcmMXLN7F3a",
-	"Dh3v7ql9hEX5+QUyhZEXgelQ2UcVG37PbljBeI3wK7sPyur+mq1OmviJI/e9v+YdtyysfN+IUhJuuvuG",
-	"a0lBdU2MFg4f+jP2JITeup+G9SzCmkfIhYjhtPPLxO7FpugITcnNT8KoB2QM09MoS2rYU8Pxo2K82rLP",
-	"jhtqEj9kiN7U7paTv2EE3x+2kh+YcHyPXHAsIQ840hM4jfbv0FgTWpakqS8W7aU5yTB74jf0lC2d/Z1u",
-	"2Wu4HJG+1v4amOpgwLh5YiG0R4Vi9OICXVkbKkq9ILIqmTYkXA9ZA76T6zUrb1iNStXcNKDn5i8Atv0j",
-	"CLR7HQ6Yae2uq/Y0doaLO7aIHONJkOQ1N+gew7XK1dR+vXEtQQHZ6bFHOqFWJx40kHQZLa2ku9tI0mim",
-	"gb2dMI2xb/ue7HcVRPAnmnjld/zMOtV48GaggjqqeUxfCnEZUcYG+k2IFXb3n3U2LlekAK6xU/ihksUd",
-	"JiZbXTDxVJSKO/1vj+IMI/cV6BqW6LuNVVVWlZRqQZ4Tqch38JvVV5jAxQX3Ck5eVXfcDR10fzfHxYXc",
-	"CfeI997ujtg/JpfLn1lV+4unvyZ/3IihdwyWtnEtn5C6ou4l3Fcd65SFqXO/7dvS7BCaWI3qJShsZMuo",
-	"0PaWVw9LWT7MutG39NNb1/j51RXCrMDXODU0Y/2t4ML87XtcxDN0tcJXU0qmwTbZnTbGexgfgcpqNlys",
-	"gW2c6rw//O9yOfY4JwTlLf30jom1PSnffX+1yDKf2ZGwS6BD5u8QKhu6xu8+w02VodHB3gLHh08WkeFd",
-	"5y1jL+JZbrfXb6Y7rz1JDkx9Ld/nKnruFjlIz4NPbwtvCkTEHCe1lSW3G0ar616L/c3f24vk4dpKbUgt",
-	"uRWO9l77/kQkws0lK3jJSlJLrZ013L1HbjywxHOB8qdrgdsOYToZIrjvI36xsHPMeY8Uo6CazTMM9o0Q",
-	"nYZUrbGz6skKMuiOi5fkCjE4pdYWhZaWMf047fT9nHIZ1DHYYQwqqcJcBrJqtmKmgXUjq1LjAonvjywf",
-	"yEbuyLaxyqxVb+03zrbH6JYsaXG3IMC6syTUn2VVYjOquGAz5FJLi3dcMNRGfWYp3f4rWbINF44eSzuZ",
-	"BaH29FaGqYS9IeF0GfCcd4SEXe3yniNR2LwxATpSB3EwVVU+ZW6tKpJgoeTlkbog3NC55imY/kGGqdeJ",
-	"Y6IUK+ZpP6/jN0ntMfpD+iwCQhHISt2reEMt3zDhLeDuWs6bCVXlNVVmfCPymFyxwlszj1cpd1KVkz38",
-	"Co3SD4e30bu+Fr2dirPF2DwSZW+z0/5Nz9CnOAL4wW1HwKdsaCXXDXIy6XrG/dc6FlDryDGsnrC3KDOn",
-	"s0aZa8U0Qxm2aGas9HXD3oqVxPoBSTO/px9BMMUsQJJWKWPMFpQeqrz1ipXEyB0F39Kx018r2SSNQG5t",
-	"9qktNoQL9werb0hVwqk5dvRNo8zr1ovdn4LeyJ0guw0ThIbLi2tiv8GUud/lMmnMkltmlUOnb3Hb39LL",
-	"6MeuoKJlOfC+jPV004h1qivnscvuidEy1ZOznsw4yMkzp2tpUKoyxQh1DPJEk2AAKKggS3YCsuodN8WG",
-	"YXJPUzFN5IpU/J4R1dhL7vjxDK0qzlL8w3U8eFy4gYF/skf+SKvqAR8bNXzpi8AO/qIKO9GhTLgy2sn7",
-	"MxAPdeTOeEsN3zV/pS7cvd8/j+jLsWGYfWzFevEBrZUkESwi7xLRBOyTydT3pT28MK7/LMuH7uY/34X+",
-	"OmEXZGsq0NMhCHfhZ6CWEG2ocvbmPFfLMow3acIqNlSsMd9HdxIV1YYY2XhdMW8OrKK1ZuV7nfS7wSwX",
-	"hBoi5K7bb9oWZhviFmim7sH+7KeTN0fVCGH/iHKTNtQ0umsGrSsqBJBA1mBdLvEop+GZdB11SdIO7daE",
-	"HhZLnmQkWPz3MDngEZDdZH0RWGBxseKC6w3cBzBpzGxLzfj+22UurC69R+mXdusIX5GKrQxx4SmnZdGh",
-	"t69IXy5SrBqNUot9qllhWCpWpWSHhT+EL8d8w7nmjME6oesQDdF2mGeTqnNsXpEm0VcPY+aqti21D9Nv",
-	"W1F9j+Lw/KAkmxc8OBJ65YbIX2uc7JGLfR2YKZvHEkuumfq5EaXCru7aaunuR+K3dvCyYpSJrNb2PJ8+",
-	"r30nBxGpwbRgqoq/0xqVDqgqbmjJG9zDsgyWxr1fVoqxjxvlnpK9Xze0WgXXBfJzRQX7lZeJX2unL6Lh",
-	"Z1ysPzS4nLNLdDi0Nrjee3MMH3fJsQhU6063u+5AnXZWE1sNgt4zt0W5uwvftFt7HUmzx/uuh0ll/JDw",
-	"4dywvu7l4L/x4m0eaa7D1synzb3T/4ZUuWeK4fxbsm0/7rLDnfyeTXpFEavuzBh73GrkXf8wh67J1893",
-	"EReV62dwtDnIzxB0tT3CzmagDSZybuSO7DaS3TMFyqsm6wb8VyVbMaEZsZ9pQomLdMjlvTwlxC/tADWk",
-	"UffMBVTv62A+sDxPerO8o+5ptd/Phq8TFyd63w5IUcHlBH1goo6ihqGdp2Qee8GtNyZDHPIR5f69dF/5",
-	"ATvLzX0RHZEPewcbZHe8uSDbswTCNWZuYhrTx2omQFJwLkaqGBHSEH9cCRUPZOs8fnuED7fXwBns3OVW",
-	"f9CGVxVhorRqpEH7yFPbo8UEmvul+AlkXyiNOfQ6MWjQ1Rx7coNK6+MEBL+Ln0hLREKBtDwrvnhARn+l",
-	"wtSxI/YjfXgnKeJ72lBVjsXd/95sU2cwHRY01HpimEV3tNB37i6HJRy00z9ybS/0o4/gTSOSp7AIuu8o",
-	"v4Svg6dhImqjvZz7rGQfFjB4ekPgfnjN3u7sRVfkL/s/mNLsAfXwKblW/vrJ82iHD9B0rMZJQKNbYBvd",
-	"GnvrOHMO6uWUKwL+CW+N4oKEw2efBGeoYmserDX70WHpwP49KzEeAT04BD6KuRNyFG6+VqQqvHXHL6pD",
-	"Xc8v6NF2rP1e4mp3DETM8j9tYy9jzf1YwyWG8CrfCTrZMJvcDEifDDUzhsROqt4OXcmTn634J8za37GO",
-	"A+PAOgnXZC1lSVay5/OaHCTaQXCXgqHNemNekh03G9kYiPv0LhUffg0/EW40ocF6sTfopg3KzDW3VOye",
-	"Vfvzeg5BSe6sQDSnJH/BjbjJXM8N1TO8qte2OXrVSM3neY6v/Rf4XWMofmJU47SjbopsyVZPKxf2sZKV",
-	"k2d3jiJPtYG0X72j9VPmQgctI5VPa8pdtLnxseaYlRZPax6qYo1z4NMH9FS18dP7JnTHIz7VEZQGkAQd",
-	"m6ER4WaWu/8WYimxa3GDTYnGc2RFUu+uYzX4CNeS2JlyMGvk+83fcXGHTwBNB6U+ATSw0yAL1DkrfRgM",
-	"Rp+YZpV/5HdS3fkLLmGO9qPPzPRuMrR4p6qG/qctzSMWlJCp2h7EeLg756m9fLr3cJsk5i7Zzs0eWW5C",
-	"EoQ78NmP/pHJEwLdk/QlvDxvuDvauNDl0qKH3OKu3hV3CcRWa7pnSnMpFkQzRkpZaDfMM8eVz37XUrx0",
-	"2BLcQGiiBl/xhhV3rAwOFzfrbhLe4JUEth7xEO2zRzr9OfK6XUE/ATqD4bGQ8GGv9u9tSjUkoXBNqLYr",
-	"tg9ICMTc752bTWb3ZsMgDyLXnRQSyGCILOYCmh/IW7cbiWmT1Pws3cOIZ0dYHuLGcwVXpOLiDk+N2KD9",
-	"AJ/FVAtWVZZc0DQ76nXLUuGqA1fYERqEow52SyveM4imLDnedeaad4VmT2BPH+yC+0lRjaVSCmkwcc+w",
-	"T8apVpIWG+bfKmfxiIHG/krMWvsvdMveil+kmc5Uc1NCF6EN33pD2cD22bHajU3jbWh3XpPb0LjWMbux",
-	"Oj/INq73IHPbG15Vb0WNGd3qiopcLCPXBUhYsu4JheyeedVxA7gOk+ECMGzoCNtgO2WMS09lJFwG5Xpv",
-	"z9cJT9xWKjYK6SAVu+nzS8eEWDvxL+l/v58ODHaeAniCMoTkwhvBbOMcj3qt5D1LZJspRvVQ00C2Bfct",
-	"7Gid9WXWNgbb7jH21YF5NYc4B/XuVp6V8bnxwWHjbwZzUbq6rjhuHrinVcOmLZDR1uLGDd+FQ+GOQOSI",
-	"MGDLBjE0qHskOgcg14bpz/hBJsw33gk4cPAMsDq6Hm9RVokUqkOejHlZMFaiaOqUXGGfuVOF2Fh9pK4T",
-	"C1WyStFAh3y6/SzODhBSTgKJvgi99Z69IPKGjehhGvmJxcm3KTRAm5yU5jfOIzszmflNJaV6DfGBiLC6",
-	"MkzdsDqRWCRXVlQ1EQnAZYTyrX0S/3p1dQXmTffXK8xENAdXIt6SCH6KaoTOAfM4MC/aXmMXPupDFDjg",
-	"WZvZMtm9Nl7YCv1vGLBKxbfcRWpVbGV8nO20IAGDQG6wz26Nm4ZKFbDdeHxSfjzp8mEsjGnyc8XqXyTe",
-	"QwIlBFtzeGxcb/5TmFty4b+wnR5Lmc26yjokHInLOz5h6V7yEgv8al24pfQe3EaYrv/2ULSSoeTuvOR+",
-	"HhEYA6Pu372xd3B97HrGzI48lcko22CAz8ZOec8/zXpgZO16SaVgKaNfzUK/UXnz/AgN7S4741EuglCc",
-	"UmfqC0dov8pAtTCZdojUxr2W25oqTNfIAZyJihnsl9Zz86TrDvBs7jjz0ULvmSp5YeZGOcXJLQJoTOgo",
-	"LjbnaY4Unv08t3hAJwgnnR9Bm8Bp604Mi2s70fh5pHVzOJCyMf4uD2gHCTHvRJxGwJ99kULIXQrIhKmi",
-	"fwH18ENyboYIfxPAaEE3CR0vukHgbiJ5hL1nB7Psm0iKPbrOFOZPx8oNy4MGehOoecC6Ezam9EN48AvX",
-	"wqX8Nf3cdfBZvr+6ulqMv39dNBe08bf1Hs5/ClP3mCXpCHwXEi1KFTsEpyt91lEvXWg+Dpfz3dWEHBev",
-	"Bz/vnENgSXLQCbhhtMTiqpieGXxhn9d+1lbHKp02V6cEg7QdO5mAb6mFB/JLNW81ozKGGydGoYZ1xyhV",
-	"IF0YNGfv3BYctHu3zXZLUQjIY0X5+AIO0rdD0vWGaqIpLz0I/4aRcKgJ1yS8YB6dH3OHjUry6e2fe6fN",
-	"Fsr9LiYeXk/3j+GeHFD9nvIqoAumma29C76/wgDgR83PY2hus4FTQmfjNxY2y7FpRIDa7ipyyPEcG2jk",
-	"16HfOJK/M4duzF5B67zr9KNXxQ44kv/F2Q7hDH2H2QbgqufBRxmSvWaEkHRUwRl4pf6jM8OfdrJlZnTm",
-	"vsGi+zytZvXXQnUeA84qvDdl1EvMPpnrTpWUU0JF+Sc6e9XuRZmRhTpEcEViFCI8l7fe5jOpkYZWGBII",
-	"VcxBndLBowHj7WSMi4CISYgpocr4UC8CbmmQk+ZG2+/hyUbWWviDGogeJr8HORvtA0VUuyKkWxI862dW",
-	"1UgIfxvrmbjyU2CP3h9RpjLlWV2jBknwXSzIklZVB29yJHYoFyeyHbQzuRx/IljQ9/O5HGVimJOL4Sjk",
-	"llm5wteFwPExKynvRp24uKaQxLwY+hj8wDVk9etaGtTLkIypDd51xLxAdQ/doOTKvVH6jtegKCVKuCi+",
-	"TfDBCOBpCPLcP8MShxflosQy71rUzfGTB6VBvN/D6/mw4Ij6sXzoYXj68aL/Fubr1poVIkA5mosdpVgf",
-	"kc2FA1EwSoo1KaQSKLp+ZrSvH7UbSOk9RI4rE4HAWFYh3BjzUwp/5mZW6GFK/x2p2kEzykjEOL7WpBPU",
-	"qLzVc3PI4mWFJkolHj4hzT/ZTF33gOpXhlYzC0EZKd84UfJQtdXpq1579esMU4n9L4A0uWFdQNyDQrp+",
-	"lls2O31kbl4w4EjNxn3F41fXklb2ZgDwwJeTJYUsQasyKTzxgKdFbDPiqgUtiGA7pg1g+cwJ+Iy16ZBg",
-	"9bnx7RkR464wmiNuGwkO60XlnBCSurfTsM556wuiweQnvGQTyMMxBDK3L8O3bBZSsfugDZkM9z7VZsYR",
-	"89Q7+Jh1KiEeXhhkLt1nEherF9Kj2hxyhQUfTrFU8Hc+vWKiXscs/7+uDo9qeVz6wxxCAmDGZgS68RI5",
-	"5emw84OixXM5ASZzMAv8KtVdIv0yX4lvH7mpa9Z3jBH2LUz7hummwiotKSVnmBVu5O4n+wXqq3M5LGUi",
-	"P5xpjYP4DzfLN+x0uAjTTK8PLY4047wdVXHqjHWkXEIxYkWJKd/BkhKsfnTLQk4ooaKE/D6n6hofajYj",
-	"VS1HYW9D0NoKTfqYcldvvwLwSOISeNsGcB5wEbwV9zyVV8q2lFcjUup0OKPtnJU/PMxTHRph3LiHujvc",
-	"xKMi0E4j9I1vaaAEnsjGe5QaD0KOLUElT+WLVVzcPdHENnjpgDQgWs4BBtM15WJ6ue1QfqTxpeG2+pGN",
-	"Ht1ByPZPVFPLg2wKPYzsGbYgD++QCOuZ5Mvf4+fHhG34XlKhQHaakgdcz0Eilx9lMqChplpbdWw/VmKK",
-	"MzrGJugAnV9TrhPlOIsNFQXuXD4kFl+wBGCqVwcjuAytpGDga7USEbwcPqCNaNytmna1W3nurXh107t4",
-	"e6UphWGiSNgvmOmX7em+d7SarpsGYMn9cip7U+wE/cVYa+pj6p8+OFRgKZ+uwGrhzBiT4dZt/J+b5gJJ",
-	"cIuVV/w294kVF+/2rUOo3DepZayDHiX7Oc6WtFPtPRMT3H+AiA5j9sENm5PD5gCZszPeFweEmbnKRAo/",
-	"RQD3VjJFBKOKAUoyAUhlLtZwhpwHKQW8MSnk2zbgmVZrjsRIBADrvVpreE7WaLTzPMCMD3UaLmOXoSk4",
-	"R2DZy3bwJgynDv6Wkx9RVIyqUHi+td0nPReHIDLkJBRG87N2iqGbaDBDe+Alv4l+dxbtkeqUxfW85oaN",
-	"sWrKOyaiU9AdkizLdjzS883b/2CsRl/RO8bq91KYjcbqytlffUW94O2LuT/Pv5tI/RkQtjMS9o7+g9Um",
-	"EQN9gvTkLhQgPnqyIm5WVfyMaD/j1Cds9HdsZTye7IgP/YkmdM1Ixei9VQkbY9XCuqJCgwL4r4b/8QfT",
-	"vhaiK8vATbd567LFfDwz79JUtRD373ZqsdDAgTZlGmsT+LFw0mk9DqqeV+2CfaLbusKQASiBq4loQWu9",
-	"kYbUTJGiYYvgAIQKKHbBUJc00x5/63sbLT02lWup0WqyGdd1srZH3txraTJ3L1RrbTMdQ/GKSHB0VwMF",
-	"cLismtqDXsIO2Hcz7ARA8T7RZKW84D6En37PmNH/PACBmqri1ihq74//G4eopprZJf4zDWCN/1RwVVRs",
-	"ZOgI9fzPJMZ1GsTa/vrPJPj1z7RaJcR+sU5OabDR7QS6VAhDx7X3Ou0M31vggBx7QNjtHiw625mF6vzO",
-	"899cUOdOTvN+PIhMkD1Zwjkdbr5f8mfaoSzn+y1TRZdHE6DbH29SimI6jrrRiT7tD4n+JktA+xyYEFQt",
-	"nY8x1MmBIXuZ13GswVIWbg9zojtneddicKdjHyyWKInM0Q3P3Bd5Vvx+RjQjpIujUAyp7dKGD2M554YS",
-	"z+XJkbn4anoT7OHLpbQhu50Ufeh8NgKao3IvZs8TpuU6t4NZyUYecGIu78iCVjdNhTrLPv0sG5WAaKGf",
-	"RhFc6Kdrpn5l7C6FIK/Nj/26tmmP26cOMEbb76KdYKe/XMCMdt0HYWa0+dZHuYpmFF5K1Dc8EMvP6o73",
-	"PlcWkX8qWB7hKLDaaHWcXB9y/07u5rGliuTIxhRyO4bucSxkwFDT6xovUz4Q1fQyi4av2Rh0ZjdyhxIQ",
-	"1DEjBoQcvk7sYrCJ9Mdw1ZV8IHIYxmlrQkJ4oZAmsb85AAm0rTHUegKAEtGk4R7PTr6od5xH5717GcOm",
-	"DivFee7E7tT33gdy+KlLxG7pxo2RHXWKkQriSENPSWXcruGjN7oN12Fosdmy4fs4neXmyTIKr2zbZGMw",
-	"eUePh2DqTgxfEhalMMO8sVJy+4OX7XHBVsntLS/TDdJFORJnkRL3i9X3NDPEO7WR6Nr0sLg7B05Ib0WD",
-	"+Xf6jPPL0jGAzvNVjBSK9zw7QIC6n0oXQePQooKOso+8Z9fxFu/PMeCgzyv9Bl9hQ3VQE09wjcwGARoi",
-	"QfyGZjtnrbg9yajTmrXpKZ4txynmw989oHwbi4EXvLSUZLusuIRJ92l4XlsgIwgQplpzbShYo+852/VK",
-	"dyQW0fNPJyZ93fHWDjAccT/ud9N+3FEH7i9s99FvKV4Au+czHsnXmDencBmtE4eulxl2qJP+pHmv6Czl",
-	"7tFK27dRdf0T5UtTW1ENBGQHvhwzz5a0X9152rKdmeMX0qgBpbcq58T7VagvNSdh8DzJgjHRANE3dlST",
-	"DatKcDJsqIuvWdqXWdv/sWQ3UpJK9mtqTMDHV5BuiM6lWa+ZzrHe37Ytvywudl6h3VOUr8cD78Zrpox/",
-	"m1uSrhsZt+0pzJ0ffGf7xyyJP+jYzi+9U9l5GOXQntcPK6hplgaDopPeYtdDh/mX8z8p+WrFFBPFDFOW",
-	"7+XH+Om0C8KqRxf90caIgoG6bGUIosiY23vXGKTajZTV9OuxZ+iEzxZh2JHZduiwfwGDLx1Vlld83Shc",
-	"Et+yaYzksFDobc9mBl37jhZ+FhOCs3QdPussJ1eA9p/CPLrzOjacNBtgNuDJ5gechtW+dxQ6fJ0yEdrj",
-	"0jmnJBYfyZLRElIdfeBAzhEPzRETrfthAXOMU8ill5wV94BQ7Jpydfht919UcepO9nL+JyUTD6nTeN/P",
-	"75sGSxzF16il1i6rJTx+Ljrjuz5O619RoNY/pEDtfolbdeWQaP9weW2wxv4ERi6va14Yfw1hOl5mnR+O",
-	"y4lLWlX4c+0reh4/RAmqTzFWazyZFB6qc+YNLDOb4iUwweIFM8lJfE7Y3nbeF7APynIQ7abzCEGxDXvl",
-	"99NPo0P6zKsjsNoRd8dNgynQ00Xr9i5FF0o8CipGOR4K3l7ZqO1tXsHxtJeuG6A7lMsDlkUaRfUAgpgE",
-	"FlCG8ymY8QKfx/hMx0TwzHQcgXH6YbJZWADZRrXFha5p4Z/KOQLtba0SmtA9lxWdGcvpH5/w5eSB88a/",
-	"zlCRSdsVLYDbMw+cPS1HHLbbKDnnpntjZbSOKxSd4vHRE7BjAxfVWIV+b/3xgaYtZ/pOclhz8Mz1ckqX",
-	"y+pEEJxcBDfWjHz64SmYDgHYcVNsWPaRCc1z0tCV42D/igRm6ZCpM3wmi98GNe1wLq8DGsSAy2s84mFx",
-	"AY7CxDU/3KMuUIULZsdv2cyg1dqFV4Su4oBhUrlUqz22xOFU62gjx8uNPXDVLRdppNW0RLkfODkisY8P",
-	"M9SYfJykg7u3E8glc6tqHU7oJEJknf/Mv/dKzlLJOyZmfrRXj3uyIm88IDNGaU/OjI/uuAdGmqjivC9L",
-	"tZf5PtLU5PoC+tOMmbbS5pyP+jokFoqxndllBFg5gmLODzuTZh0UqxnTNTmgCMNvZBMesNzpDSWxDt1j",
-	"+ksLahWFMuXsJ/5SNj5mY3Alx1PXzqwloT9dLbKU4+iwT7n3jL8jjrlmOs/++DvYsZks2YaLMmVPCeXU",
-	"9n8Tsvt8YL9/DLU0EdxZwW6HobMpA0lnoLbXOLd26/xCup3nkj7Q7QjaB/vUfmAq1YlIjUOFtCDW5lwB",
-	"e4cl4QSBWXbm1I6RScOw/mNImABt1c22PiAacF64h7DLXYYY0P1cQgcT0bYCgAjqoDAhKwgkuYzK9x7R",
-	"eZ7J83SuybpRtdS5wF2jLuaGvRUriYfFW4F+tprt9QDcoaqMxqM/4DfiKO8r3UKGHXGzgKwWyCnKdadi",
-	"ZpVR0dKv1u1tm5rTMZa46bfoXR1uW/Q4vN2gEXNva47ACnMeYIsK1dr3z9QRVRN9vfWWCun4msSVEpd5",
-	"xKXya8hrHUAKuezkxPOU9jC0ImB0Bvyl6wp4vkCT+lnZ++T5Vfi/qWpvBzuMFhf37Ys057LZc8qFe73j",
-	"c4rCUyRj9FjAWlHerXGODYb9wZWr5NaBy/ZAcTupEQdDtKZgI8cgWjWrqYpHDnsdHBRuyHWPye8+37Qf",
-	"8ZwwzGYjvMYuoTz4htEyIBpBucQ4+iQSrDcgGNlFee2stSsw+4R6oHtWerXf8PnJ1R9UiYVGLqnmaBIj",
-	"Uw6UI1AHsImDJXsvDYHqO5aCrEKA14c1SozpuQ1wb9j+j78321TSdcCY2/8FirWnImmoMiL9awb+InLZ",
-	"7Kes9WwziifBvjr6Wi5Mo6dlL6+s9VINwBvjciNVepqYn1qgc469NxYun4M4O6NMIXBxokrh6FVTD26o",
-	"bqFHyg1e3gVP0I9o6IHruwfanae20zj0IlVBHav2/8FLVnPL/cN3qcpPQVvNk3UpVwPD4BVmcxw596V3",
-	"1adqRm7oPXMxeqoRELgXSrfOZoVuCaKrq0RUJsqNG6pQsJWiaUtXbBkxO8As0kSuDBgsDi2BYk/em0Fl",
-	"5F7ykik2t/wPLLF8ydearBuqSgJ/lIJU/B5E9TXTaNpBJ2wwQ4kS8ucWsB+R0hApeEYoyF+xjemc2YwJ",
-	"BpEvNuXC/O37i4SIt05I31gJl2OPAgaBeRFm0RXX2ztjrEBN5O39Uxxd7EhWmKseAVxLyU6qOwDUAHBG",
-	"h8q8cecr8X4nnu8kstHg1e6i/kw9vbn6doEDOo2ngc+G+alkYu2fXqcX+enDqVbz6Ta7rLeA7LBKmshK",
-	"3Yy5/ac/LKA7iNvSrHfIsuABr9BOpODQVbHh90kFMXw0RsaIQZtfni+C/4bRxwvRhukn3tGDZ7l/YP2P",
-	"7sTuqHZQXqy8WOQuaWwd1xQLu6VFwZCSNStzqf/f/2dMJ9xvj7VWjBZmRhUNr1qi/S+IvGeKhJIWTzTx",
-	"aT2IxlfnTnEPAcaSw/UQZh8rd8DUJg7KFvLingGxc4+K+wbmEkI+c+SJ77qu2e/275FrqgwveJ2wmPck",
-	"oM6xA5FCzylSULH01T+eQpkQLULGVH4NVfgiziQuIoZQhOGylOou4eZr1iEZ7DUcXgQD1BngJ3PYfI2F",
-	"eRlarmiFHQK9ApjSZwH8TYfVnC4Rr7vdk0l51xvvEdpD2BqzPJS4pWgl1azSQZuUwamHvJNyxUEVSdtH",
-	"loKdPF859Xs8NV3RC6BNlhjgiDtfEPAiT8Kejod9Ss0T0Wv7rmge8JBdf3lrcXM6aDHiDccy0CgA3Fnt",
-	"kAoiaybIilf70F4AgpAvL/4AmAlfcupT9mv+pO5f2+1pKo+2+cWHlVn2JZb3PT52hjF/uFPLtE1H8wiV",
-	"xlex9DRFbwQfFTs48Y0aRkd2oXzYaIHSmYcvO3itcyxz7gCjaDFaAu6OPeTz2T/Yw8Fw+w5kH4abjV4U",
-	"dyIuKGxA3pvtYoJnP9YJiIAlT0RcWJW5YuqoisPzYcgXF3ojpUmNu0sEiEyjl7cL8r0sYOnteKmjlLQr",
-	"Hka5r0WSY6kxYEWpDVPPfhJmRoyR+6jDjTdolG3RqHs2I25A3bNkOkuwsQ/KdjhIdnBvLRzUAyRTM1ps",
-	"CESqaCLAe5U1hV/tFw7Taursu7WN1BN1K9mjySf02n6YvmU/XdhmWfgobuj5ACnXHcklV/VyZRTH7pbT",
-	"6F61NPPUq6hXDQqAjglWrTw2W7RKQkicSmbKRRXjWz4EnZ+GUDmJfFYrpn267OFD6433+48iEkCjg8Q+",
-	"bahpehECVvIVIE/7YNAyFSIwRzKcY90b1r3fkxUDZdvt3ZMf2/HiGgMx0dvJ82vqRTyQabv14DHXUcuc",
-	"Q2e99CDoHm8b3EJxaSdz1jwiY0+5jQ5QWA7kvjGrLfMGW7DdQhkTKaZtt3m8OqbZePZLJkBk3naj+zlS",
-	"T/0Rr43ssx5PbVqkaPkwZY3IgSoyA/MWZO22F4t3Nm0aZaaXE6M2XL/4rLkoeI3Bq9ZtfvoUQkKILexX",
-	"FkJbcl8MZ14RIvdZxPoLU8tNf46LPCQmMX6tj0anc9OeHWIb0rexyODe5PIchZEak9kYbeedyY+h5F0r",
-	"uawYgiPWKYm4B3HoiwI5FCVAsKeuSm5W7cTENEI9sSEqV9Vs58akJ+XeWK4wk+4wKcBZm6J8KPvtpxuG",
-	"GlkrDt9WsDk1OG0fr1lVHSHhJmk1WhZy5DFgVOdYa7vKhf+mGxYRQqtYqnIoUJFpjUYwJmMX8uGRFasT",
-	"MIhUm9ZB63GNTR/oM/XSB9jb6Km3o2Cru2G0hLD/o7PC02XaN3hq+sg+eVxe92WWUS6uY75hzn76ntb4",
-	"EUlA0Fc6GbKCmDukYMTpta46CquqBbkiRpL/0xUntX/8Y0GoIFyU7BPhwkhSsTUTiTLGa4+vMQdkV625",
-	"SExu+WBYZ2qGCbOBIjWUrKTsZcLYpqhIJ+8TxoGQmTkx7Iu9YcmSmR1jXt6lptjESq90WbEnmthNBApi",
-	"wdrIrEVTVfbTixdGNQzzhCruy49l5UiH4jJTOPBAm9i7u20uPB/FEjC+eFbc9rBjWfxvGfgw1r+mmOu4",
-	"kGLV6AyUwdex4QjU+5HQltEguX9JhspPDreA7Bi7I8sH4iH/TmDAnIDVdCFv+g5EFAAlzz+Sd6w20z6S",
-	"UPcLAmK4SobM2wMVjsdOhtqW3B2SF8Sq6j40gexYVXlAUIiqz6yNVLEQkIjhwJwmny2ZzpF+XnweC3a1",
-	"hdQxN78FMRupoeyXA0Fd0uLOGaFnQHPmJZH5yGv/kPVSx/xsF50ztochH6Aq3Y4votkaWAZ/xwu5Flxj",
-	"Tm8rSOSrzBUXd+99JYO8L/Zr84zykZtpqqii3tB6EnLgo6JcMHULbb37NGUySAiQyH4FP2B0B4bZjBAc",
-	"t7tbqatMlVGvE/CSJae4c1iF6J7cUrjpQ5ROFskrphwKJnju9kkdbrlhonEtbrETz5dxW/msS8/ch8x/",
-	"65+y+gc8N7Atap/Jn/VP92wPA+VqKvJ6pJR77PKRKq4sH/rpiZ2sxKdoRmN2iZauoThZsCVRpDHIZRrK",
-	"jzN05m1pl44V6G/fnw7CXsHxvpfQGvJpUJfBdJGXfVEEhNGor9l2nfolwtedpBqb5SMUiEk+nxnFXrgg",
-	"tK2fDXtpH6gnmsidaGtphuLylDvxdQI7tVsdBkkDh59J0bCWplD6pa3gKYirFgM4VpPDzY3NtzyS5zKw",
-	"HJ6uxghM5qsxUrKm29acZYXXxYC68LfWjTK5MkyL9tUQPFBkshzNDatvWMF4jVxMd8IDGwyiqY1UrPQ5",
-	"HbM8PPuOFKkwl5Jgu1D7AWTXfzWsL57NHGnPBSJdvTK3QJwsmpkbP/DBlSHQ2g74cPcoUAbiy8sy0AQH",
-	"R0KSwP99fgnhjsE+p7aQt9K33hcFAsJk5eG9JybxUg21V18pOR/0k6mfG1EqlHDYitwQvQ9z5l8qWdcz",
-	"issn4wowlSs71vX4ktFtCa25O7hTcoB/mL13o+XbEtXXhudwr6zXUAjIDCKMTu5Wt3Mr29fl3I7nlvfz",
-	"98FBtf3ct3h9IBXvmf7NNXl1+Q/TdxcO9JNTrqNXxWXUlX9CA0Mgw7gSAK0eP1SlUZiN9p6pkhdGu0cx",
-	"ygpt0laeE6dRIuOBjD7u6Nnueks8c7qJ+h1DWSOYi6bKAves58kIMx7U22PLFwyWO1acAB7MREHfEb9U",
-	"dkolljbpr1OgkR++s/iJO4Td85KJgj0DwufeIOErd4PIRpS3IdhgWPGJckQm3MidS04nnVTgDdW+Cs7G",
-	"6gju00UfMmcKLAckMG9fiR9+P42xk8rVnvisC1+876uwHxC5IrFZvzilU3+2/BPL0n28vSqu6q9TmEPG",
-	"52hNBBkH8xVzNXk70MmRmL6vhd9O/OxiZasms7FzS+y/cpnkqKHf9nXdBzccDnWTsm5tuTb0bi4KCIAf",
-	"pcdMJVh0j/nxCw+9pacRynKn4Y4ShctNgG08dpZ7t5fzqMODhl1lxiM7dnZtsI6QD9bZ9gEpetvT2eE8",
-	"n7DcHeITixRASuwldicNQpXinq7xY9ThEBsmPAxtT4GadQq9/0buflJKqtEYHMTxgiBXQYnGCFJVsQX8",
-	"acNoyZS9CJ9Phygo2J1krA6a7hBXcEDGA1qmYmbA7E0jkgpZEcyzo77G8DUCTTVaqL6SUiX9oyeEk+zE",
-	"w2fX2YPwRrwgtyRwXgkAa27k7iX4Ib2hUNAta2vm+WLKmQFTLqLyWFCnthb6dMBbLH3agVQJOmDRVpnW",
-	"Fx2KxH1Gj2Ngpn1BqwxW8KBBNM4pBee77BuuEAdBlkGh4uJOj9l9AwoRFWTJyO9NCXXVxcDLPXFc3nFx",
-	"h6O53icM7DLAIk1CMDnmi2GFab9kf4V+/0jJCgdfghRNDhg+E77gNUtGXgWHYuXqQDlqJ9gAiIRFkN5l",
-	"oX0EGofQrNSGPkF9DyGGJVc8QPNCg4yBeEVkxVxIDzQiUrBu9Xjh6mONK0pAiRgcFuQKmHiCoutZMW1p",
-	"ZkxGu3lNMBGzSMsU3IR3FeSEwrkRWtyJDTVDvsqD0gnkmJ8e5ZB7XssSjRBKFD7J9Mw1wjhD+qGVd2EC",
-	"oR+MD9zscSNEmH3PFjY1LHyUHgmLvcgkRk3tGHOsTEeTLw45SsIYZIvW4RqXXO2nr/g2OCXyPriusKJ6",
-	"oVqVGJnlK46EOa/pdrSgWOktHR0+eI5WsWaszPaNfz+J0ubsOq5TbEUTCVlcaONTOw+FA6yZ6iY/7t9i",
-	"kcGmSLNj7K4cFsFDCgnH6fwfE9RxI3c67s+2Xf7Cb2+uab3lk4Os6+5zuwhEkXgYF0FmFHsaFlLoNKX6",
-	"risVGubSIbyModhKMb2Zzv7xQ7SPCXQMcSPzSAm0OIKW1xVWkHaPmfAju0eedf+x7mY0z6rN2FkbmmSr",
-	"9ewKXpbQD3M+wS+MNe3oSKHXdko57jdgkR89hbGK3iBP66Pm6o5s6Kk75jz2AvY4kL069hXsRe4Lqq08",
-	"SkUPzJJrAp5NErIuG0Zohcqsiwu+SmA31bxAg1PNTnbiXLSLewBjs/2ESFE9wF+9CjbI/Rh73PnqIgyM",
-	"P5hao4GLJdtOllS95Wvx1sVCTdsJHAxYeECDJDmE6DOGizVpagKtfKpX6SN/XDSQuvdeBcCG7kaPdYFi",
-	"2+wuxOQmSv3eB2/0J7ClvCIVo/dMd0Z7SVilg2Uf9kLzbVPR1OAQ2vtW5MUQ23ZYWqdmBnR9F9TERSKh",
-	"fU522UdGt7/YiyPD9echjlIZZbfM/CcGDbtm+D1RoPvtd5B0od5he3dUu/IfEOXFWMlK0oiKabctS6vx",
-	"MUVUA7YJdximXC1pwLl0QpqH1UskladZLIlN9QcKSN1Z0xNNrOROfLnobvDjpFYSZhThqzwo8wDALq4K",
-	"3dgA3zAzBokJPNBoQ1OlolJpZfPh261MOAxx6YCHjhqGRjPM0f6ysdrbTHFfGLY1C8YJd1HagVTtfJNo",
-	"7Wgw1D1TiVCvkm1pYnPK0TBdlyNJNDM6BiqWYHg8gfA0KI7QddbT8hyFGix13++hDbTjOrPm7CIP25Eu",
-	"R+KuxisynLzogl9cF62gS49uyYX8Qgvzsj1eQ+ob0k2jE4y7o0qEdJ489Cf3QX7EFgwdAROA8+J5aQ9V",
-	"qx2V4FyL88qWYTeuxMoh4utGmqSMNidnYBAU17vpFKN3iCwktSFbcNpAKLJz0yHMqjh+boamG9OG2rlv",
-	"4tj4Q+Qrxg4eIh+LO44u1BINQvi1SSKPVXRGzle/3/3E2hSJxwIw56b05JI73gwDkofUnKWLpob150YT",
-	"uT05KJzI6woHR1H3hbFDQq6nBB9Ba6jmhAH4pmqZL+m0ny0mlLZP14zmtxvpz0EiZbkjUbFP3GR3v4pF",
-	"+Mea/xcrjFSgoawYM7dONpyeClRpyp2Kl4mz2rookPy87HC89kt7oUDwnWc5q//wwZxtcop+/hDQfM4A",
-	"ZqNYPkWNzG+6y297zypZ8OlK0x0O2zF697OXVQdRJpDeo0jIM0Qyb5i4Zfnc36mqkdf+wwwe7RXTyPxi",
-	"Hk98+jhriz99zN64vdoEPlQwlF2TCVnTn0u83EdWkFa8gOdHat3WMplSmUWgeRAnI3gl1OQhfMKM5wN8",
-	"3hq6Wt1IDIrrhKj3SYT7W5OAiKDF5nbTh8Do3EcBCyVfo48ZoonUaYnFfw8zPH1NGi9jeqPIb6hsfMeS",
-	"2ELDgm4pecun2m3xqMTZPIYV7Z12LjQ9u0RmCcxOuephbN89IzANj26hPLpg/owMVWusDGhtT57vdref",
-	"6ZiDtwmLbYGCfAHelnMWXb6MoCqBElkBE7e+dtbsaAlDK4ZDKo/mYtGMCiSdfCtapk5pND8P7OvBbE1c",
-	"MqjfANUIsmT2uPj07K3cqxxQVLy4S+EEa7v+paRY6A83mtCyBOCsybAKP0hyVV5ixRBqEslgpUxYpNep",
-	"c5fCZdiwKmkeKtdsy6ZL8v5HbDihFCZhG1IH3P4wZp6l0/WiepML5rlRdwKtqodeqmBea3wNe0Wm4XQ7",
-	"536vZujsBL3+ifEbGe+PdvMCFR0LeNaJrtbIZdnKcltW+RB9uVmv26SXYTxgKkotzTiZGHmeRDGOAL7K",
-	"tnO1cz7I2OVYBDH5QI45Dg5At8wnocPdFTPipHIZ9j403Vt7HOjDMB3ygJRngKY3KcOl//Fm8H2qpqvn",
-	"bu8c6H/dGQpj/HmIPv82S/ULW4S9zz1zjoMOOnDwKR4sygQWPcwNsT8QSmqptTcLLmY4umYrFyxDcImH",
-	"sV3PgWexZglf4DxA2y1VM/Iq3lOFRolr2agig1xubmHU+B12dHA01BEPdqPMtJMDNDUwlpUYkG1BKyZK",
-	"qoJIRDhY1xvNRlhnumaALGh101RsOs0hNISgDaNcPMqMcGe5E6GoYxKDT+4EWfF1o5iOoROa0DUjayWb",
-	"+gleKLimGdkm1GWa6GIjZZUT73ADesEYSmzrlD8APtZ72B1zRJLGCfpVtWTzg3W3zDNLikVfM6yK6Yam",
-	"MfD/mYKiDZLX/sZt+HoD72Mj1qEydrUKj2fIk9jIqlyQKyRcv+84r1jKrSnfsF2GLr2hPqP8n8ynnztk",
-	"b/e9X0j2mxCIeNizwOjW1dbJvyrGS8yeFSX5KCxkz8ydGrVhrBRzpuq8n+YSfcRr7etfPv1D+fbVL6/a",
-	"QKAF0U2xIVSTnxpL6MsfmKpCGn1+fNDMyyu16b94Ih6U32BVuA/NJA+8880OkJNS075pUHh+WlWvWhih",
-	"wXtdaUliPIx9wHxsoAvKQ9xetGQf5WupRMpUsqqoYiPV96HqV/L3waJ7w/X67nWUZX5vSTTf/v6RbesK",
-	"RYp45OJJ4+VhZgvcbbTMSCmUsPjHrcRzgpXOW6TaarysWGIOywg+hsElzzIiO+x6PQYFtT8OxFE71f+T",
-	"IbJ2hLbydkB+IkYCKMmsuaxk0SA3RYgQyu/I1V1DugKrNQTdFFVT5lRiD/RpO134nQnzjWSK+5KtRvoq",
-	"VYeokA6UNYWhMCd6qfCm5Qwo4Ne2qf1kIzmmp3SAOEFlsW+soiITPDLzHur4W9oFymZZMRx9puONORCz",
-	"ZiaODJpG6eJP+8gxnoyLTvl8ittgu/RPYcZMwuHElKdZWJcxjckOkwkz/Nqtdj6+sF8nnv11MKPOdZBy",
-	"vW64TukYtS88PIX9gNiMO8hWA5teDgT7KMpJwv+Y4ngU0AkXonuQTaMhfCHIYBQr3Bce3sOw0B7bFzJB",
-	"8DAUfP2JJIKh+ws7gF3optoVHO4BvugWXN6VQoaxWrZqvSceocfOMSDEtGyUeWpm5fkhpwYHOHCfTno+",
-	"bauRm+eaYhAa8zL+uocbBauYY/qcGSDdMDDXopmgTLDZi7i1X31DyPohWdGvpotgINgsyP3eAo+uV1RT",
-	"ZXjBazoHh+e6/QjFNpUqUSWzNahZWTQ/kc9L673J+nHGSBS2eh+pb0V9KTWqSoBucndaon7BQDH2VVa0",
-	"tN2gd7XtVuMjb6l4cGlbhCrcihic7fuZkhumGQHMZpemSXYbXuGd5ELYxqoF/qJ0U/eTyLwYHaGPuBlv",
-	"Iwx2fwdOflilyoofj/jY4VSmT2OjECc17wGfRovu0wcXeSvl0xXYcp1xFwvLOihAIiWZ7OiR80kGFfQK",
-	"YThYf67zrdOWeIdZph9qVuK2uDT+j/1lARCWJZGiYGQrh8mTGQH1STtbCOYF6KoSanjQ6ro3t6x4zH3U",
-	"zXvoGY481Ib3V6i9UTdUk543op1PyAjCrTK4KJnyNLYlTMeJE2PYXB3SlAcyoW+HGR+kcf/K2F0GisIo",
-	"jhR9eCdpiQMGyG0CNWnLzWTPr9bsnWuYBVp+qlnXPkJiRjpp+t4J1E7WqNQmjahgpKFV9kpS940HVXCd",
-	"dWfUGd6vOguE/VxJdj5gPGBARKg8zywHpNH96kq5HXQu+Hrj4P0QNPR6Fjigi1HBLTsTwS/wjvrvsb35",
-	"VXqRCcdPT2XE0qpKhD7i/wxhqvPAS2Wq4FoCKnS3YfnBZhq01o3HQwf5C7y1bqJhmBxm1kbBIzZ2ryQX",
-	"mXe7+zlD49mRiO38Fm5Xc6UExxkHiAlfACNqhZgzPgK0hjD2nPTqawZwhVBN00EyPCMfW3gGgCFf0YLF",
-	"RlYYuYXeQbjQECu+ZoIpCDe2l4GDrAdF409betf+/Odn5NadNId7EhcJnRQQ2mf7fEkoMUwbck8rXlLD",
-	"oKJhRRTTtRTaDrqmXECtXLZ9FouNvLj4ydLmolNT/+Lq2fNnV6EmKa35xYuLvzy7evYXuDo9A13Sml8W",
-	"1NBKrp350oeyW3YCk8zb8uLFxd+ZeR0bwSXsZmNbfnd15SOUjQ8PpnVd8QK+vvzd+4TdPTNpH4iDwK4m",
-	"kvZrJcumMKAhaZ9KQZsq6XCN070Mdbkd08DiS66DJTG19B99kzMuPAyRWjYN0DnODAw+nVMt/TIEcqHr",
-	"f8NYedvGvs+iwaenotynw/DyQWXh/7j98AsB4GVqfF1LVwBiAefR/YujyUuiGSOlLDSs5Nm2PBVhQhAy",
-	"ThhZVXKXzRv2Nr2EsnlPIVtnO5Mo7lp6qpkAegijXxBA4iV/ApzlPy+Iko0oyZ/aqgYLIhURTVU5X5AH",
-	"97ln6s8Ld4+QP62YKTaOnGbDxfrPp6LdVgZb9cSxei+D5ZcqumUGROb//nzB7ar/1TD1ECxDLzp4s+HB",
-	"cfmhLR0n3FZffjv/IfYLSjC2YnWIOYPVPNHEJ9Wchu51QACVGiH7NeXqtgXEgzoJP0iH1nYSGnRgSL/0",
-	"RQO7U1/2qP89psNzHV9oqXwej7vyegHwpyIZnJsMToWDdc5XoGvkR9jHrj1UttCBidyhD/htUIDkaLrE",
-	"KtAoQd5xbX4MEQ5H0SJLGfuwEz+GAzKQPFEKeYQoH6Pr1rIgIeCPSGGFqK2EIFDnATmEVovEAXtVlj96",
-	"mf4cxwv6fsMrlne6np9s4HYXkKfJ1UlsRAkiNeGlZU5uYAdOw4yXn+G/b8svvjTF3ksBKkJ8KHzrY58K",
-	"H+3U3+L/rK1gfs5dDsR24VZZO331iDt96i299IfzcbcWP75uJsdu7sDBNBIrPXTThKb7eveBrylUXzty",
-	"w9gD05efvUPnH+zhy9hj6R+xPIFO8z/Y6E7ipbCwaJ/fvt7D7DRTSai+80XrnOUe7B+HPzCTR6HdkSka",
-	"tpjWVzNOwy0TpQtt00cchjn+/LYc06Aa+ZaLECqKiQGPdz32XZkJGST4jqlixN2ZL4mB2BqHBsDiv4fE",
-	"TtsSEGAoyLgP4DU+9bG93Pi626mz+7MrS3M24tn+f5Vq9BBBULfV+mGy/8an5yOrqkjQ0wsJtmsHVvbI",
-	"J2BsE52JwbH2Aryvzl7T31wwgXJzLH9zcc8NjXkNSWXlbafdY2gs7Xg5OktnFe52EHIpywdw+Rp6xwR5",
-	"YObUagpM8Vyc+QvbdUnwuIpKO7KrFIRf0BUXdwtfrrPl0lBm60RMefm5/YvXXEpWMZdD0t+PX7nZlIp2",
-	"6ZZnKnFLIaVkrrDYTqo7QsWDC3o44+3ZXdpxsnig3O+Si8vP9n+nRMwxKl2dgZOg5jP6ZEkCdGDaXm5Q",
-	"tOiMJPekOc9r9aooWD2k7Onvhv+QXEQLd9abNU7CDlbpMadWNmYpP42+Ih9ck8d4QAC4P+PpaLGOtpRX",
-	"i4AAsoKMuJNQ5PKz7dlfXihpbhgt3zvs0bOdRNv/R9ClcJt6qKt5xrPnyJB79P7X1cg91wHVT11w1xHl",
-	"/mw0DUMkHkgAnYHgZXAYEVpVAH2g/UNJtRRHOyA9Jbr2H5QiP32qpTLeNjOPKLIwDPe4xXdpyQUFm8Sk",
-	"D84SZreRVTQyL8D1CKECglZhHeG/z9xgz353qciuYCzM+bWb7NMfua6l5sFTNuIOPLX8tx1SNOeqP5KY",
-	"j6ei+IXdsILx2iS1zR0F3LbjLZqRkZvSwRMnX5FX0OIxHhEYycE6ZDwlVpRxDnanrJ32MQn0cRE9E9qa",
-	"b/MomhqMxcocCvlDrTsmHO4/PyuxLj+7P0xoEP8pSumWk6U5tBn/bllkQ0t3FqwCvz7CaJylPPgVnUZx",
-	"CATzpZX02Mv6D8ZqF3t8tssnDIHw0EbuSCXFmmgu1hUEAzgj4R2rj1EdGtR421vs6UX53jof725/bPIG",
-	"LlNMe6QwXH/Sd2+kuoFG56E39H3jOj7YHcRXPiuJayj/VkDNbmeRA9eFB+1aAFytuIM30gq/DkuAn4aM",
-	"l5/hP1N6fkvNbEPITqo7fc6rK0z8PFo4rPg61HA4m3kujvCNqeG6LQOTeudu+Vp8AByDDPcixLXtfALi",
-	"nnTdOmF/y+ExzdeClQCicDB/pTj9NmIrHkH7tLjvK5OcKeTLl0j8JlnpsltSBX0nX4PUe+YzF7p3gx18",
-	"e3sJ/SWR9hKPCNfgZjyaO1vKmaZOP3SuLOKZWAn6/tY4ydDValRlgZIFj6KwtCVGJ22Ddk4R3TAYe05A",
-	"icvP8J8JdeSGbeU9SxDmewxcyLYvT/ZyY1+2TS79Ei6SQV63zLSFKM7E7LH/R5agAxONpFgAQBPZ0gdS",
-	"SpfZIuSOHH+WYjHX5Fn6CC0e4yy1sJc52n+0f/aP1DCy1Eh5hpDSj8wbg88iDULvj+ym7RAft7MKtgOC",
-	"L4JuwsiqklIN6P9En8boAnt7+dn+Z8zb8Xdm4l7MfY4cmR/nfnPruJiIYT0jW7XIqad6zY8hH77Ll3St",
-	"WCxqkTbZhlaPcy3F4XKupQhyspNELl2OkAanRHDiLOBPFaPHmicPZsEU8TtRsadlbm/9PyN3vwpzP1SQ",
-	"rxtD6I4+EKnIUslmvTEECi2elsFjvZrUZfaDT+rL0KVVKwnhRo+AO4KVTttQUVb9Imrw2LmKVVtXil3T",
-	"FTMPgNarOtV9S/gjrSoUsSQxWVf4BLXIfHeV3U0orzWjm/2XDE4dKelDC3H83dV3f3v6/PnTv1y5uvd7",
-	"A3tkgWPn3wgDnvnsfs4ZRO14DbnEAvb68sF5nN2TLxtfotvbcqFuzTdyd7Vaz+E3Fyrr/Qgdn/Ndjog6",
-	"h6fnuSIIwU/k5LM2g5RwQza0PPFNFvP9x2MEfgrNsq40CNjKudJ8LZd7pkpeGI1dRL/lZQAX+n5m4q9L",
-	"dVashmxeMGY6akOUqDZU2BNDNXl9+19fL8rgpMerrSyCGxd+EuUbxspsz0AoRHLmKMljD/97esfwdV0d",
-	"kX10FPAkogiDZjas8fKSUEFkBUow0UbWGmgc4FhOdw+sPLDLiUn/hlfVdUXPZSJ/87WS+ezAeJoKJXVF",
-	"BVlx42HC7UHxOOkLe0jgLj9Nwt9gD9d0y8aNQH+HFo+hbdmRbpvtluaZgUAgKTasbCp2mqiPk98ir8ry",
-	"7/RsWSe26xmc/PykA6d2BKrgcU2kQ/cJG3QOtr38bP8zYfx2UlzchZwnKi5hteqt4SWJkWoVQHTZF/9B",
-	"t0axgDp2cpckPv2rk25oKrA+UGThVs8Nofouml6dWTCmFVnaAO7zI5/AxWRLxypTVrhv57RePepp9c7M",
-	"s57SyyUTxWbUAgINzqn2wgBjzhaYoz3eVgXuMDYoUuHcf8PcnbcTFResqfXhwtu885YQ80T5zs/jfCfO",
-	"1RN55BMXlpU4dKs2dNUlJ5OtPLXXZH/HJ+Gz8h6Zc2BnQWzgn95UUqpf2E6fARHrmzl5oSTuVzt27+T6",
-	"jI/cDat/oCbcsY934m5YPZJg4Mw2wG0R78vOcpgffeIjGDL8T+tRue1AA5wCESXis47nTC0u1vy+h7Ka",
-	"wk0JOKqu/cnAU4JlGrJ8DFkCpD9XEGqqiVThByGPsiQl9hLKtp/B2AFV8M8V1BKLzzzuYbRrck7TMUSO",
-	"E29QxbQexzh851rkYeF0cflwe/Rjumv81FHTkUch9fq2L4lchJqm34IJuZK+Lk1yZ6QrzDIYdrjSkj6E",
-	"63vH2N1LYqT9p+UDCauc78B7/siONwAVTyPL2nVF/do9Wx6J/RvZy2ko0TkYomUH2+vrn7IssFDqYAy/",
-	"5fMm5G5sg36BEpRno6LtPnHxB2I1SllRLOBnfit0k6sVE3oUlOmDb3JOzD83xJg5zhVM1gsyKIK/oz2T",
-	"hSaCsdJ5FHYg7x6JsnlqObZLzTMgN3pCUsWpeHzoRjf6rattPX4g/N616siJZSPP2JfFhvmSdacVYl/b",
-	"fh9lM389l3KZB38bjqassiGlABe4qYLBp2ayrgC5wIULEC3JUjF6d64tl9uaqnNoLq9dz54m+rz7ng9i",
-	"ffIT7NeJ4wvuZLiMo8OLbhmpmuJcGxrV9VNvZ2M+NOasSLqeno/vAUli6EZhbuUhIe25pIoRLgglW2m1",
-	"2JfRAW+vZ3p/ttsZnugz7Czcmf/et3PG2DcNKrlruWUE4lyjyzKIeSfeRVX6quOn3b0Ptt93XJ8rkx36",
-	"/zrg1kCxxJMJ5CQVP7lfJBSYOfE2XYfCI/9zzHjX1UjcTagSbW9KbxM4/T752MlkaNJ1rPL2CNme0QyT",
-	"JfFJbb6C0WYkDuk6FhA9R0o1dP5VYpHCviCP+ynQpHCuvPzs/pAVe9Sh/JlO6k+K6jQAtgdAb0s1KVa7",
-	"emlHIQuli5Op8rx1yVQ6iPKBqScaSkx/e57iwDJTMUjf1km9eoSTep7oo/2zegkpLZef7X9G80rdVG9c",
-	"7cUzEwRGGednB/FI4P8dEuRicJyXbMNFeQQk0BFsjwDzRFY/BlNskcD8odnQn9+PQX9Oc4vx0S1f70J4",
-	"L+/Pex10BjgmB8k/MW3Yr8NEgdQky6h3jNWuXphihVSPcNJDxfvxzBVfQALQyb8qxncadauQa8HPDa/t",
-	"h0kIEd436TdZM6ZdvqyvsurBAILngcHWe8QyyxGN+dbf4mQG0Ch/PD91HZMUSD4lteL31OxD5b90h02w",
-	"ULrktHyZOm7dquRp5axfKfzc6pkfbUb+yLeaMRKWci4J0Hc/V1uboslp6kCmWO3yc/hjns7VpeFkWS74",
-	"pHwZsjogHFUb+vAImR3piV6dn+hnvF/jZk1qO98ct199Y9x+CbVp9eVn+K/9B11INRqmAEWiz5pIYafi",
-	"RkkgoVgB4N7X1fWZ0d82m+Lqhqf5acCR87a7oEqla6C/tr9+uD/eoJT1rMI+5zymzo/mOLWFhXKLCsJJ",
-	"C9ZtJRTViG/83pq5bWDEOGtw//BWTQRj2HlAMsW5Mqht30eiZ/Z9PJqsIAXlce5TKNX+1ffplpnXnRLq",
-	"p94k6PtVkV/26+q0Q6es0UW4UR5hn5uJ8gavm+NxxEYJ0Rg0CWxHH6BIFRMl4YIYvmX/o65CBvgvE/Aw",
-	"HcEvI1LYv7FZmFf6/mJxwQu7tbBfvz1uiPd1RYUvC77wQDMeoWM8VW5xKCqNV1AEoZpQsuKADfbvhD1z",
-	"VmbMyHycUMLOnP0INyL5E9yaf178WydDHrFNW8qrr/4mv6e8ymeGR6wuVzeGcOGRYVw5OLKSylWN0Zpb",
-	"Bcvox3lWz53CmrVT7+T6hp0tc/z/T2PNYYN7znbjJUOgxVnpZUdIlwR1foughhZ0y4iR/57WstsePc/B",
-	"8rbzX6Q5TqcT0gCgyCmq/GTyoWzEFELdDbTJXYNmhRSlT6zU4G7p2zPgQf73ZaNIjDNwke371tAjuSis",
-	"BGIfsM3g+ujssZlc1owmPd405/XP4sHNHaDPFpNdMPatm1pnioZ+78fLfvg2jyG0ubHyKhUO2BdMoC0P",
-	"1/82DpyUs/K2TZQ/k3PcjfBalgz3jRey9KblmnKlHeolfPOY0pDf4MvP7g8TTsqfRJJwqTfJZflb1tEx",
-	"IeVroaaewrES6HQmz0oUTk8d5+96PmeeVCdb6fE0j1m57yakF0vjFQ/ywMzilDnxyY3louB1xfR4ye7Y",
-	"6qxVu+Mo4+m97aRjQAFXpOaFaRTT31A+9oBuh7F2ZriOH8mufks/vXUffX+1uNhy4f/2HHteHzFe+evu",
-	"b+IERLF3hP//r9DmXFg3qRINATB78j7nwvzt+/ZC58KwNcSgntMw30+k2pMjKkZVJ7HJSEL1HaHLrxDA",
-	"mHrXFKPlltZneNduGC3f0zqPY7byPkYkZzPMXnKOJlYOljVzr4aHQuQaDJsR+wYMsdgk7IcZlUT/5+Tj",
-	"hS1KOVYbNqScfbPt8x1Lt5z2KsrNpjh3HoXt/5qu2YSKDCc5ZlB0AYy/jaSJc2U2+FzEcW/sjWt0rsIZ",
-	"bU5kqI7xrQTcujr9cfmjEGRSVA9E0wePdS2bqiQbWruLCLujHODK4ZdUNrUf7xby9GLa7hyy0xx+B1eE",
-	"IrB+Zyj5/rvvHm0OQT/eUU3CfE599wWrc/LS81bWHAHMsHrq4PNts7148VcQj92fnyPS08nksjjKFT7K",
-	"vopoW9k7NQpQL8mWf2KQESJIxVYGMkEW4yJo/mV3Rhb36RjXFI9iChK4jh7Y3UZWvhATNUcZnU4tMGpG",
-	"1Qjm+q37Oa9Ak1Slzn2fvrs6w55laZY/86xijRUXLSKIocsI0AT7aZdK3AdLX7Vxyb61oo0uK3Q0DNy1",
-	"OKdK5UZIvPg7xu40oRtGy2/IytGhyjmqptvOX/HtY7/L6Z0IoQFUlOREu5LiyA1znHhiGe0dffjQmG8s",
-	"Q+Q0uwYUS5aEeqIJVdxstszw4syVoKxKqy8/g4V3ouzyrW16cW7ALjdKIr2kU3VvI6XRDrGrY542jBYb",
-	"SIYEde/bUPE8cXNf0b/N0PIMrUdTgj7a36cglstSh3S3gmlf4BA8ld7/ZP/EZkhxjyq20Zolz5MrpN8o",
-	"80QTXVuGoZpYmj3dMqobxUgFRP9mypoatq0rathUhf7Q6nGq9LvRsiIWKypcGBCIyVQ4SAB2z8QRlQjP",
-	"kW8bV3Wu6uuu+6+CjtTu2P4OnSFEKzKt/Se/7Jx03d4WTLnDj4MtOuV13q7xeC92yBG4/LxirPwHe0i/",
-	"wDeMlnm1SWdkHyASSHRvhUT+UxEdIaVfdO7L+BzVL798+fL/BQAA//8=",
+	"7L3rktw2lj/4KojcjVB3REpVcrt7/yt9kstWW9OSXVulHm/HhD8gyZNJuJgEBwAzVVb4pfYR9sk2cHDh",
+	"JQESzEtJPbETE21JCeJycACc6+98XmR8W/MKKiUXrz4vairoFhQI/NuGbuFdrv/EqsWrRU1VsVguKrqF",
+	"xSv343Ih4L8bJiBfvFKigeVCZgVsqf5qzcWWqsWrRdMw3VI91vpLqQSrNos//lgu6pI+goiO4X8+cRRB",
+	"M8Wy+Fo6DU4bSSq6XkeHcb+eNoYCuo0OYX88ZYQ/9Mey5pUE5IJbSxz954xXCiql/0jrumQZVYxXV79J",
+	"Xul/awf53wWsF68W/9tVy19X5ld55TvEsXKQmWC17mfxakFJ7X9dLm4FX5WwPePIpr/AwPuCKlLQuoYK",
+	"8iXBv+6pJA9QK/tXxUnO9bTuQUpmxj3LtFx/wWlxwiSRbFNBTlilh/8I9Hwkwc6CG6FZ6ZkkEpRi1UYa",
+	"/jZf6U7fZBnUCpARa8FrEIoZhslAKMpwDpa3VpyXQHHyWQOdHxzTLfXNo4I/CKB5+AdehruS9DH875Dx",
+	"Kr8xExjfD9fwj6XegUBvf3RP2H9hIzsjO2Oz0u6gS08YM0W75l/9CeSr3yBTesw3mbL81acsXfEmTKUV",
+	"rLnAhTEFWxlsY/+BCkEfcSto44Y5aLumW1YiGaFqtnqJfL1+vqJluVgu7H8KWuV8vdYL4VLp9ZVcgp7h",
+	"cvE7r6CztLZjFt5Mc31F+IJlrKb2hfLLGz3n7Uehhes+5Txa6a2d+Yl8AJUVumnVlCVdaW41d3F/U5Ga",
+	"UwvizCxlLfg2uTFXhX3J06jmvhvO92BlmQCoQCR3KEGFbwPFE/sYnDckA37emY1nTLtuM27ofKmCCeTD",
+	"/p2nCiB6owlfE/1nbEZ4BWRfcAmEVnIPQhIqgPzW5Bv9UMC2Vo9kzQWpNMsvJy4KfHGR2f0ZG/C44zU3",
+	"S8euS3v6/VlvD/DBEpeLT883/Ln9R30fyRf2Tun89Jxta25uXRQiXi1gJ9jDVcYFXOFHOP03G3jPtswK",
+	"iAPWrcLHeUs//cgb0T0oVbNdgbA/fmBVoyD68y2IXwAeOj+zSsHG/s6qsc+jN4kAqb6njzLcq+SNyGD6",
+	"pscl+y3szKW3rt4qOuTozMIPObF7Th56YTchdQNbOQr3UABsrbAweK25EHrUqTdRL7h9v1Oa5my9NpeE",
+	"v36GQzeVCm/HmgmpRl7x6Y0yPfj2SzvaBLVhx3KoMnjxPU5e/zGZ4u5bI6UP7ky/oKGYZTkpKvekUFpA",
+	"LUPXGVVkxVVBSr7ZQEfW7/J9jJzLxZ7a9+vglnwksuBNmRNsQhTfgL5y2wH8FT+1KThzJys5wclypJuB",
+	"56SgqCSygu3gDjJgdYC9Yed028O1axU28hMLPA/2VTAssNTqQFPlnDA90wmlymm6kdHcWQ3+HHpBXG/d",
+	"T916lm7NI+QKSO2088vELvqmwRGanKkfKiUeA2OongKaUwXPFQvzv7JaziFbFlRFfkiQ1CnyFYrrOILt",
+	"L7SS76Ay/B+4tSAiPhjSEzx6+u/YWBKa56SpF8v2JpxkmANpHXtKFub+TrdwgzdeoK+NfSOnOhgwbpoU",
+	"ie2DMnTwlkLVWipa5XJJeJmDVMRdE0kDvsfL7Q7qoBDOVINqcfoCcNs/ovx70OGAmTbm7m5PY2c4v2NL",
+	"zzGWBFFeM4MeMFyri03t11vTEvWVvRx7eSNaeOSVQsEYaK4F433BSSNBInsb2TvEvu27ctiVk9ifSWKv",
+	"/PEza16HwdsRlOuDisr0peCX4UVypN+ErKB3/0Vn41LlBOQaPYXvSp49hKRqrTpGnopcMKMuHlAcQuS+",
+	"RtVEE31faM1mXXIuluQl4YJ8g79p9QaqsHBgXsHJq+qBmaGdqcDMcbng+8o84r23u6MljInx/Ecoa3vx",
+	"9NdkjxtR9AFwaYVp+YzUJTUv4aGmWccMUp377dD0poeQRCtgr1G/I1ugldS3vHhc8fxx1o2+pZ/emcYv",
+	"r68DzIp8HaaGBOhvBavU374NC3SKrtfh1eQcJJoyu9MO8V6Ij1DDVQWrNsg2RtM+HP43vhp7nCPS75Z+",
+	"eg/VRp+Ub769XiZZ2/RIoUugQ+ZvAlRWdBO++xRTZYICiHuLHO8+WXqGN523jL30Z7ndXruZ5rz2JDm0",
+	"DLZ8n6oXmlvkKLUQP73PrOUwIOYYqS3Pmd4wWt72Whxu/sFeRA/XlktFas60cHTw2vcnwgPcnEPGcshJ",
+	"zaU0xnPzHpnx0HDPqiB/mhZhUyNOJ0EEt334L5Z6jinvkQCaFeYkz7Aj9m0WnYZUbEJn1ZIVZdA9q16T",
+	"64B9KrY2L7S0jGnHaadv55TKoIbBjmNQTkXIw8DLZlvNtMcWvMxlWCCx/ZHVIyn4nmwbrdRqNVd/Y0yB",
+	"QLdkRbOHJUHWnSWh/sjLPDSjklUwQy7VtHjPKgiatC8spet/JSsoWGXosdKTWRKqT2+pQESsCxEfzYDn",
+	"rN/E7WqX9wyJ3OaNCdCeOgF/VFmmU+ZeqyIRFopeHrELwgydanPC6R9lbboJHhPv5+jvJUovKNR078yC",
+	"6g2Gylq2zf2ZRDE9+C0VapxiadwoILNWytN1P0U36dv+kW6i6vKei3yyg1+wUfypsEZ805ednF9viKM9",
+	"WQ/2Ne75tLx7Dm4Pn9F2hPCUFS35pgkcQrqZcdW1LoewIUTMMITc6Oa3AiQE9zZrZszrpoF31ZqH+kER",
+	"ML2n71FiDJlmOC1jVpItaiNUWLMS5ETxPUUf0anT3wjeRK0zZm36DcwKwirzB60IcJEjc586etEIddN6",
+	"o/tTkAXfV2RfQEWou6yYJPqbkJb1G19FrUx8C1prM4oQ0/2trPB86gpKmucDX8dYT3dNtYl1VfOSZY/T",
+	"flFsZR0F6Yx3BzSPjWzMIDOOqXEphnqquQruAggg1DDUM0mcJp/RiqzgDNsg90xlBYQEmKYESfialGwH",
+	"RDQVXr+njjf3iQn3UZYMYjzLpD/srDKTR55Nnv1HWpaP4fkHrWBy4VjKXo5uNzvUdddUO3l77vxF4k+E",
+	"vxn9k2f521/kS/M29G+B4OtSQMhctoZedEFrNImEmvCHSCwCfFKJ6j/XVwaOaz9L8sCb+c93wN9EzISw",
+	"oVXwjFWEmeA11FKIVFQY83Oa52Xlxpu0aGUFrTYhV0h3EiWViijeWNUxbQ5Q0lpC/kFG3XA4yyWhilR8",
+	"3+03bhrTDcMGaRA7NEfb6aTNUTRVpf8Y5CapqGpk1ypal7SqkAS8RmNzHo6RGp5K01GXJO3QZk3Bw6LJ",
+	"E40j8//uJoc8gvIdrxeOBZaLNauYLPBGwEmHrLhUje+/XuZSq9YHlH6tt46wNSlhrYgJbjkviw6df1n8",
+	"cuHVupFBasGnGjIFsUiXHI4LcXBfjrmKU60bg3Vi1y7ioe0wzURVp5jAPE28Cx/HTNV0W2ofp+7qlyPo",
+	"wv47rYNvARXZHc1ZEzavr5yZ6eCXtQD4WAhzcRz8WtBy7ezWgZ9LWsEvLI/8WhudJBiqxKrNz034VdtH",
+	"Ohwqnqb33hzdx11yLB3VutPtrttRp53VxCbjs/7CbFHq7uI37dbeetIcnCahkhS+Y0JNU0PAujF89hsr",
+	"zKSR5tZtzXza7IyOMaTKDg1wIW7JYduP0etwJ9vBpEssYNKbGY8dtiNYvy/OoWvvs/Nd+kWlGpkNbY4y",
+	"Mjv5/oCwsxmoCAkYBd+TfcFhBwIVHkk2DTovclhDJYHozyShxLi5U3kvTeS0SztC6GzEDkzw7VjIYCBy",
+	"z0Yopz3k+kOxo+XhIAXbRG7V4GU8oFOJNxf2EXr1BFUQ7Dzx+bPxxy56zQesYb+dVaW+h4bQx72FTWCH",
+	"rIqY7FpAcSpk1gAZksBrqAh6BNDHRAWQiitijyyh1SPZGpfPAX3dDTbwBhp/qZYYpWJlSaDKteKggn2k",
+	"KWpeS8bmdil2AsmXSqOOvVJUMOpmjt2yCcpn4wREe76dSEtEQpG0TPbka96YoJXxg2SvVZx66CR9Tx/f",
+	"cxpwPhRU5GNx2r8121pGI7wjnw3lXO9n747m+k7dZbeEo3b6eyb1pX7yEbxrqugpzJy2M8ov7mtn0Z5w",
+	"27d3cJ+V9OOChjJr/DmMrzjYnQP3evqy/wOEhMegGVTwjbDXT5pL030QTN9pqslo6jvd6F7pW8co8EHv",
+	"GV8TtINb+wOriDt8+lEwpgnYMKefH4YHxQ5ewDIYDoEdHAIbxtqJOXE3XytWZVaft4vqUNfyS/BoG9b+",
+	"wMNGBB+JluTn2PpexprbsYZLdPE1tpPgZN1sUjPmbPLMzCACPal6O3RRTn62Zp9CFl5FN+bOxgUSJsmG",
+	"85ysec+pMtk72lzj9mNFm02hXpM9UwVvFEb8WRu8DbzFnwhTklCXJXQwaNGG46Um9ZWwg/JwXi8xHMUc",
+	"Eozj4+QvYXtdNCmwoHKG2+5WNw+7WiSbFxx8a78IXzKKho+KaIxq1M2lzGH9vDQO/zUvjby6NxR5LhXm",
+	"h8o9rZ+DCRrTHJQ/rykzccbKRhmHDHLh/NehHtYYfy59DB6nNnL20FpqeMTmxKHGgCKgYbNgLLCa5f29",
+	"xyi60H1YhKZkpuNkUevfgRqdShtO9EwZ2jTSHbPvWfUQnkAwb5DaTEHHToN0QePdsnEVIfr4RJv0I7/n",
+	"4sHebBHLox19Zkpwk6DCGz3V9T9tVBwxn7iUxvYg+sPdOU/t5dO9gNv0IHO7dq50z3ITIiDegS++t69L",
+	"mvRn3qI/3JPzlpmjHZa2TP7skFvM1btmJtNUq0s7EJLxakkkAMl5Js0wLwxXvvhN8uq1ASFgCoPSJDoG",
+	"C8geIHe2dTPrbhrW4HlEth5xBhyyRzxP1vO6XkE/UzaB4UPBwMNe9d/b3FtMP2CSUKlXrB8QF4J32DtT",
+	"RWL3qgCMgE/1HLjUIRwiibmQ5kfy1n3BQ2okVT9y8zCG4+I1DzFluYIJUrLqIRwUXwT7QT7zQfZQlppc",
+	"2DQ53nELsUDFgdfjBNXBUCd0SwvWs4bGjDjWS2Kad6VlS2BLn9AF94OgMpREV3EVlPPgkzI6FadZAfat",
+	"MqYOH2Jqr8Sktf9Et/Cu+omr6RwlM6XgIqRiW2sIm2Hg65rsxub4zrU7g71taFfr2dygTg+x9Gs+ytb2",
+	"lpXlu6oOWdzqklapwDemC5SyeN0TDGEHVm8sEARg0juMw7qOQpuspxzi1HNZCFdOsz7Y2k3EFbflAkbz",
+	"/7mAuz5bdOyHtREBo+7W3XS0qXEV4DOUIChn1gKmG6c4UGvBdxDJNRJA5VDbCGxL2Lmwp3XSl0nb6Ay7",
+	"pxhXB7bVFOIc1btZeVK+X2FjgcbfDTChoLIuWdg2sKNlA9PmR29oMeO679yhMEfAc4QbsGUDHwnSPRKd",
+	"A5BqwLRn/Cj75VvrBRzEVA3gF7ou7yovIwk0x7wM83IgtFTR1DHZQj9154qo0DpJXUcWKngZo4F02VSH",
+	"OXwd1JyU9AG5cL31Hj4n9rqN6AHg2In5ybcJFEiblITWt8YlOzOV9W3JubjBcLCAwLpWIO6gjqSV8LUW",
+	"V5XPAzf5gGyrn8S/Xl9fo23T/PU6ZCaagyrgb8kAVIZoKpkC5XBkVqy+xhY27KPKwuhYbbrEZPdSWZnK",
+	"9V8AskrJtswE5pSwVjasclqQwEEwM9TmNvpNC0oVuN0utinyEE0uYfU4Br4x+bmA+ice7iGCERFas3ts",
+	"TG/2U5xbdOE/wV6OJUwmXWUdEo6EYZ2eBbPjLA+FaLb+25xb921Tqa7z9lisiqHsbpzkdh4eFiFE3b9b",
+	"g+/g+tj3DJodeSqRUbbO+p6MnPGBfZr1wPDa9BLLyhFKvpmFfSLS5vkRG+pdNgakVPwYP6XO1JeG0HaV",
+	"jmpuMu0QsY274duaipCukQI34hUz3C8p52bJ1h2U0tRx5kNL7kDkLFNzw5z85JYOMsR15Beb8jR7Cs9+",
+	"nls0mDkRqvPin0bMvBHore7EQoFtZxo/jbRmDkdS1gfgpcGsBCKKOyGnHu7lUKSo+D4GYwEi619APfSI",
+	"lJvBg5845FLUTVzHy27Mr5lIGmF3cDTLvvWkOKDrTGH+fKzcQBowzFtHzSPWHbExxR/Co1+4Fizjr/Hn",
+	"roPO8e319fVy/P3rYnkEG39d7+H8pzB2j2mSjoA3BcJFqYBjUJriZz3oqXPNx8FSvrmekOP89WDnnXII",
+	"NEmOOgF3QPNQUBXImZEX+nntJ+l0jM9xq3RMMIBYzFo8J1tTKxzJz8W81YzKGGYcH4Lq1u2DVJF0btCU",
+	"vTNbcNTu3TfbLQ0CAJ4qyvsXcJAj7DJ7CyqJpCy3iO0FEHeoCZPEvWAWyj3kEhuV5OPbP/dOmy2U212M",
+	"PLyW7h/dPTmg+o6y0mHLxZmtvQu+vQ6hhY+an8ewvGbDZrjOxm+s0CzHpuFhSrurSCHHy9BAI78Ofcee",
+	"/J05dAP2MlqnXacfrSp2xJH8Twb7AGfIh5BtAK965vyULo1sRhhJRxWcgVZpP7ow+GUnXWZGZ+abUGif",
+	"pdWs/lqgxlOgOSvrTRn1FMMnddspqXFOoCD7RCev2rwoM5IOh/idgTgFD85krbfpTKq4omUIboIKMECX",
+	"dPBo4Hh77mMjMGoS40qoUDbciwi2KRTKSXND7Q/QRD1rLe1BdUR3kz8AHPX2gcyrXR7QKwqd9COUdSB+",
+	"v433jFz5Mag/64/IY4nRUNdBgyT6LpZkRcuygzY4Ej+UihLYDtqZXIo/ES3ohwldhjI+1MnEcWR8C1qu",
+	"sEUEwuiIJecPo07csKYQhTgY+hjswDUmccuaq6CXIRpX67zrAfMClb1k9pzZ6Av5wGpUlCL1PgTbRvhg",
+	"BO7SBXoenmEeBpdkVR5KvWsxF8dPHtaRsH4Pq+fjgj3Iw+qxh+Box/P+W5yvWWtSiABlInQCvBRro7JZ",
+	"ZXLmleDVhmRcVEGM9cSIXztqN5jSeogMV0aCgUNphXhjzM8p/JGpWeGHMf13pMQDTagM4GP5WpOOU6PS",
+	"Vs/UMYvnZcg0zr8PKjT6bllTVmLiFoY00yo3uEUVV6SgO4zxM5mk85IF+D/r8HiFSROz2al6PIvyvwVQ",
+	"RAAtTcpqbphnBvIijaHsV1LZLYsATiPY4pbmoA8DU9JA/E6XXVkuDFrGPGNBxdUPFW82xezP/gUz7RLz",
+	"fQ+K85uSSzjFYmBMBdZwYKftSdUZoksKs3/tZlkWWjreTQ29wwNwVNjdj3wLs/N75iZvI0DUbGTWMOtu",
+	"OC01wyLY3+sEZlX2cggKuMwBZRHdjJjyP0tSwR6kQnidOYG5vthcIKlgbh5CQmS/qXRmiNtG7ON6g7Ko",
+	"Cx0+2Glc57z1OfFt8hOWwwQ2MEr1c/pSbAuzsITNB26k9m2mUs04YpZ6Rx+zTmnD40t3zKX7TOKGKnr0",
+	"qDaHXG7Bx1MsFqSfTi+fSdlxnfyv6+Mjj56W/jgHl6GZsBmObiwPnPJ4esBRUf2pnICTOZoFfuHiIZIf",
+	"m25oaR+5qWvWdhwi7Duc9h3IpgzVQhKCzzD93PH9D/qLoD/V5BrlkQR+kDIMsz/cLNuw0+HSTTO+vmD5",
+	"ohnn7aSaUBes9GQyvgOWLp+T76xdzjJLt+Byd1FgpwKsOULZcMAZKYUpRpU2TLCtoSRPKUj17gsAwEQu",
+	"gXdtkO0RF8G7asdi+b+wpawckVKnQ05155B/9zhPZWgqZcY91iVlJu41hnYaru/wljpKhBMOWY9S44Hi",
+	"viWaTWJ5fSWrHp5Johu8NkgnqCUb5GC6oayaXm47lB1pfGlhf8rIRo/uIMIxROqdpeFquR5G9iy0IIu/",
+	"EQm9muTL3/znp4TW2F5i4Vp6mpw5qM1Bwp0dZTLopKZSanXsMJ5lijM6BkHsIDi/Jt/E6msWtMogEnKO",
+	"dg6q0NhhEwOB+HobBzdfJy/vAJSEliWxTuKQoeXNXchAajs0YE4IiC343lYOQdPPhqGhKdLpEekeNFZf",
+	"zKqzAuoleQQqyEsPWGGXlfa4b23+xbDejAALWcWJpI+EVo/oXlgSrvVqkgkuDflLVqFtrcRST4q/Jn+5",
+	"dhZZrcP/5Rqf2j7CVRe1AvajK/T4TLTkFaDVDQ1cuokNCyUyHJxgepiG+K6989OFuBzOZgs5o1XX0bWC",
+	"ksEOcidoiAj+1oi3DioFVRZFxxMqYuRYM6X5T3FCSQZd50mo3M3BjDphuT4bgtqsl+eP5ixx/jxrbVvP",
+	"wRm3rPFrMkGijdgdpJ76bbHcvQxkq/ojbW8DwyWWWf3xdDTqEDJVdmkvoKOEF/15+PqinTL/iaDw9oOA",
+	"iDlm6y9gTj6qwdJORrBYHhEyampMifDpcYZwUgEVgADXBNGwWbXBw2O8wTEgnUllULfBKBOxYQH3gMMe",
+	"P6iaF86vHM1cmAeA83Mdh7/ZJ2iUxqmf9zKXrKnLmA1+Tcl1ykqgwuBa4Ym2frioF/IYhJWU5GDvSpLG",
+	"gGAm6lxKFkHNbqLdnWV7pDoFji2vmWF93KmwTkbv4DeHJMlL5Y/0fFfVPwDqoLT1AFB/4JUqZKhCoP7V",
+	"1kZ0nnufx/fym4k0vgFhOyOF5K1/QK2i+Qwj2AWpcAN9XM/wDKL1jcfxo5iNSppWYZVRtUOjv8dH6w5C",
+	"wItjVuwk/6g3SYddonp4WCuLTz0SkvNMEroBLUftQBJEHluTutRSlRag/rthv/8O0hbWNKVBjNjlmrcR",
+	"ICGX8czrPFbhxvy7npovVHGk+8NNy48VJp2U45D8aRVX4BPd1mUIbIQSvB2JrGgtC65IDYJkDSxdPAFW",
+	"7dELxiK3ia6je9vbaB27qdRtGSxNnPBiROvLpM295ipx91zp3zZx2hU/8QQP7qqjQBiBr6b6pslxB/TT",
+	"7XYCob2fSbIWVsccwtl/AFDyX0cg2lOR3StB9Yv6f4ch76kEvcR/xQHxwz9lTGQljAztoeP/FcXMj4Pi",
+	"61//FQXT/5GW63DAPqs20SkNNrqdQJcKbmi/9l6nneF7CxyQ4wBYv92DZWc7k1Di31v+mwsS34FIOAwv",
+	"4xGyR+uBx7NXDstOTcc88Pku9lgF71E8hfbHu1iKRzwto5GRPvUPkf4m64nblDqXo8GNO9zVWcIhe0AO",
+	"fqzBUpZmD1OCxWc5gn2suGGfUGhiFOinG+0dwINnuxnB0Yg+EUR2iW2XVGwYGj43M2EuT47MxdZrnGAP",
+	"W2ynzQDoIH5g57NBFQ2VeyHAljAt15kdTMpdtPg1c3mHZ7S8s1inQ7/upx95IyKIT/TTKCAU/XQL4heA",
+	"h5hQL9X3/SLJcefwpw7OTtvvsp1gp79U/J123UdB8LTwDSd5NWeU7TpQkTo2xthTkMOOZTG0wBKX0DMU",
+	"j2Y7zw9p6N+73dTXWBkl3qiMb8cAgU5FGYn63UTTyzgcPktjsLrdaDFKUOIOGUQwFPkmslXOvtIfwxTZ",
+	"sgkKbhijdlUcw44rrqKbeFDp8IjQsCHUCm2LU7X+KqSdN6iYd7OTee5LWzkbrK0S4Xbblxm0/Bq6ST9Y",
+	"J93xZy0SXCgbM0Zy6HqIShiM7nqKWgD0Gj5aa99wHYpmxRaGr+J0qqwlyyhAu26TDORmPZEWx607sfCS",
+	"QmE0M2wqa8G331mJPizOCr69Z3m8Qby0T+TgUmJ+0VqeBEVs1EUgRD8+bNjfiIejt6LB/Dt9+vklaRZI",
+	"5/mKRawOwDzt3xXLmMo5C1qlvFoeZB++g1t/r/fn6CopzCsXiF+FhurAr57hGpmNJDaEk/k1CJmQtOL2",
+	"JAejKqDNcbNsOU4xm0NjS1K0wULhIqmakrBPCpyZ9O+7t7hFQ8NQdSolk4qiGXzHYN8r/hNZRC+AIjLp",
+	"2044wbDofjDQ4JvpQIPRCIOfYP/Rbmm4sHovqGEk6WvenNxltIkcul566bFRJGdNng/Oku/H4jP7rG+r",
+	"nWsBDGVbA7fu80xXtF8wfNrwnJjR60ATEJe7zOdEjpZ5uCa5y4AJSOx7KkkBpcnzKagJmFrpl0zq/1lj",
+	"VAQnJe9XsRm941unRChJJiFZ+TKJyrLZbECmmNfv25ZHFPeOZpzvrep6oBLfjkeDjldaGv82tZhlN1xz",
+	"21ONOz/Yzg6PVhS41HCwXXqnBvhBtEV7SH9eYznEOIwcnfRNmx46B2k1/5OcrdcgoMpmWK1sL9/7T6e9",
+	"DVodWvRHGyNKCA5qy13IRsLcPpjGKMoWnJfTT8aBTRM/W7phR2bbocOhexY990FNfs02jQiL31uYRld3",
+	"C8XeDsxj2LXtaGlnMSEtc9Phi85yUqVm+ynOozuvU4Ock6GpHRJ1ehi0W+0HQ6Hj18kjgUQmEXxKTLFx",
+	"MwktMSTPhimkHHHXPGCNNT8scY5+Cqn04rOiLAIUu6VMHH/b/ScVjJqTvZr/SQ7VY+w07vqpptMwq6PI",
+	"PDWX0uRaudfPxIJ800d4/msQ4vl3XgXNf5FbdW0wrH832Za4xv4ERi6vW5Ypew2FFLvEKmEsLAmsaFmG",
+	"32tbDPj0IXLUd7KxovRROAlXuzdtYJ7YNFw7F81cOJMUyISIwW1vzf6HcE5H0W7ahInarNsru592Gh3S",
+	"J14djtVOuDvumpDWPF3r8uBSNAHuo3CElIUTFNorO2hwm4UtO+KQ66ZJDSV8h4ITx18+giAqgiKW4Gdy",
+	"tjvH5z4a1DARPjMdn5+fvptsEopIsiVtuZA1zexTOUegva9FRJvbMV7SmZGj9vFxX04eOGvx6wzlmbRd",
+	"0RK5PfHA6dNywmG795JzKghBqAjfaTXmYzw+egL24DJ8x6XGbgK/DWttOdN2ksKag2eul+m8WpVnAu9l",
+	"lXN0zUB5GJ6CaW//nqmsgOQj45qngCMIw8H2FXHM0iFTZ/hEFr93atrxXF6LYFwprcPBDcsFuhKjCC8s",
+	"ltFtQ+fDt2xieGxtIilcV35AN6lUqtUWGuV4qnW0kdPlxh4s85ZVcYzmuER5GCM5IrGPDzPUmGxIpCmU",
+	"oSeQSuZW1Tqe0FFs2Tr9mf9glZyV4A9QzfzooIz/ZCFvf0BmjNKenBkfPTALqTZR/P1Qlmov80OMusn1",
+	"Ody4GTNtpc05H/V1yEBEBtvO7NLD/pxAMeN8nUmzDv7djOmqFKiO4Te8cQ9Y6vSGkliH7j7ZpoXD80KZ",
+	"MPYTeykrCwMyuJL9qWtn1pLQnq4Wk85wtNun1HvG3hGnXDOdZ3/8HezYTFZQsCqP2VNcIcZAXifvPh+h",
+	"3z+6SrwBxOoK7odRsjEDSWegtlc/t3br7EK6naeS3tHtBNo7+9RhDCqVkfCMY4U0J9amXAEHhyXiBcFZ",
+	"dubUjpFIQ7f+U0gYgXuWzbY+InlmXoxHpZe7cuGeh5mLJsG8bYWwJdSA6GICEEpyk/C5y4WFTpxn8jyf",
+	"Y7FuRM1lKpzcaDprA++qNQ9HwGuBfraabfWAUIfoKQ+HfOBvxFDe1snGfD5iZoEJLJg+lOoTDplVRkVL",
+	"u1qzt20WTsdYYqbfYsp1uG3Z4/B2g0bMva05IpJIN9cWJZoYfuMJ9VaFCS5uqRAPqolcKX6ZJ1wqv7gs",
+	"2kEghcmFjjxPcQ9DKwJ6Z8Bfuq6Al8sgxADkvU9eXrv/m6oTebTDaLnYtS/SnMvmwCnn7vWOz8kLT56M",
+	"3mOBaw3ybh3mWGfYH1y5gm8NoEMPTruTBXE0uHMMxHQM3FlCTYU/cqHXwYBou8x6n2pvU0v7MdERw2wy",
+	"NrTvkjBJaAHUw19goVU/+iSGtDUgoLnX40N31toVmG36PtI9KZnbbvj8VO6fRR6Kh1xRyYL5iiAMEImj",
+	"DqKaO0v2QcYBlQ8QA1ILlGwYVjdSquc2CHvDDn/8rdnGAEgc8uHhL1wVcVA2KlQV/zUBFTRw2Rxmp/Vs",
+	"M4JFIeg6+loqeKilZS+FrPVSDSBF/XI9VXqamJ2ao3OKvbfiaq5Nd1aBU+TiSH3T0aumHtxQ3RKxlKlw",
+	"YagYGICto+C4vnugzXlqO/VDO9pMnHKMj3rxs5Ws0g65gdz0hzxWM85pq2myLmViYBi8DtkcR859bl31",
+	"sWqzCF2OgYaiqQzKuC36PJsVusXLrgPz9LiqhxgsVAShXbKmLXqzBaL2iNMkCV8rNFgcWzxJn7y3g5rq",
+	"vRwmlRX37PdQDvmKbSTZNFTkBP/IK4MHLxUG5S6D1QB93GCCElXxH9tSHwEpLSAFzwgF+WtoYzpnNmGC",
+	"TuTzTVml/vbtIiLibWLo6YHiT6cehRAw68LNoiuut3fGWGkrz9uHp9i72AN5Y6buDHItJXsuHhA7AyFD",
+	"DVZ4Yc5X5P2OPN9RHKXBq93FGJp6elP17SwMHzWe8T0bVKjkkbV/uokv8tPP51rNp/v4cg7Mdgs7X79p",
+	"nQy5w6ffLaA7iNnSpHdIs+ARr9C+ioH0i6xgu6iC6D4aI6NHRk4v7Okhqd3o4yWs3fQj7+jRszw8sPZH",
+	"C7NIpQEOg3yxTF3S2DpuaSjslmYZBIpdrdWV/H//nzGd8LB9GBKQhmApo/V3rGoZ7H9J+A4EccVwnkli",
+	"c3kCGl+dOsUDsBdNDtODm72v+YNTmzgoW0yGe4HETj0q5huciwv5TJEnvum6Zr85vEduqVAsY3XEYt6T",
+	"gDrHDkUKOad0Rgnxq388bzIiWrg0qfTqy/iFn4lfhA+hcMMlKdVdws3XrF0G2A0e3gAyrTHATyau2cof",
+	"89KyTCkVPUTwCgAhLwJDHQ+rOV/2XXe7JzPxbgvrEToA0xqzPORhS9Gai1lFx4qYwakHshNzxWH9Wd1H",
+	"koIdPV8plb8sNU0pFqRNkhhgiDtfELAizxxguppLFoleO3RFM4fSbfpLW4uZ01GLqd6yEkKp33VJK60d",
+	"0orwGiqyZuUhiheCHqTLi98hRsIfKZVtu6FUMXhP0+15aha3ScXHFWi3xdkPPT56hj5puFMFuc1Hs3iY",
+	"yta/tTQN3gg2KnZw4hsxjI7sovbAaGnjmYcvOXitcyxT7gAlaDZaPPIBHtP57B/weHQRCFP6AYebDVTk",
+	"d8IvyG1A2pttYoJnP9YRXIAVi0RcaJW5BHFSrfL54PgIAM1VbNx9JEBkGlO/XZDtZYlLb8eLHaWoXfE4",
+	"yn0pkpxKjQErcqlAvPihUjNijMxHHW4Mo7dmjdjBjLgBsYNoOouzsQ+KyRgYenRvJad2e4iqqfNt5j9S",
+	"bdjM9mDdn4JX8+P0TfppoZslAZ+Yoecjn9zykmWRUn8ms1QSEzHlAPzlIZhnNHoaf7mLYupjNaTBz+3H",
+	"pljnxzg0fgk7KMO/sB2MfLilnz5wAdHM9PiMbUCG+MAjwd2uwS+xtITlgq8kiB0IU4AqCN0n2AhdBNQj",
+	"vYum2rznMuI0aiLoflpAiQ6of/woGpnw9ncIP9hAO3hL3+4yu2N0JtNd6wFpB5vRWfmQxF1Gc1zTxgO2",
+	"PNoyRmppAnt6jqpLcNvRC1ING6a88djLfR7LRs3VPOOFt1oMCnOPqS2ttjNbcYmispxLI0mF7mNbNiwg",
+	"MY1KdBbtpxYgbTL68UPLwkbVjCKHYKOjlCqpqGp68Tdar6xQW7Wh1nksAGeO3jXHdt6H1AloYo6y7fYe",
+	"aGfteH6NjphBucDya0zePJJpWzvqy5AnssOchwWxTUEDC1yPTle/tLO5Qp+QsaecskeYA47kvjGfCFh3",
+	"CHpGsDASr6Y9I2m8OmY3sOwXTS9KvO1G93OkctITXhvJZ92f2rgw3/JhzNaXgv6lBsZjlIHai8W6cotG",
+	"qOnl+Jgo02941qzKWB3CKa5b9Icp/BEXuduvJhdsyVQJ8wvPmc88fKabWiq4gF/kMRG//mt5MuCjmfbs",
+	"AHYHjhCKu+9NLs0N76kxmevUdt6Z/Bjw5K3gqxIC0HydMrgHqKG2wJcBWsNSENRURk+qlxuZhqshOayI",
+	"UzbbuRkfUbnXl6hNpDtOCqELpyhvxWQ3XTfUyFrDiIgZzKm7rPu4gbI8QcKN0mq0FPBYGT0qU3whXeXC",
+	"ftMNOnKBixCrFo1UBCmD8cHRyKB0nHEBdQRZlErVhj9Y8HDVx86NvfQORNrHwehRQqu7A5pjUs3JmAtR",
+	"nG9ZhIEfRvbJolybL5NM3n4d883e+tMPtA4fkUgth1JGA8ICxkReATF6rSkzBGW5JNdEcfJ/moLU+o+/",
+	"LwmtCKty+GSKPJawgSpSun5j0Wvm4FaLDasik1s9KuhMTUGlCqz2RMma816emW4arii6ixgHXN7zxLCv",
+	"DoYlK1B7ACvvUpUVvro3XZXwTBK9iUjBUCpEYNZVU5b608UrJRoIxRkIZksJJiEQuCpNUwUVkDa+d3Pb",
+	"LCwf+VpKthCe33a3Y0n8rxn4ONa/paHAjIxX60YmoIHe+IbI/tYuf3ibuVpnBr6D7AEeyOqRWOjLM9jx",
+	"J5BqTeSnfEBZgqlZ4LQPUKtpV6ErtodxYUxEM0c05zs+3nNX1pYZbn5FtE5tI3TIHsrSYuxickliNbAS",
+	"XFxuCA7pPGmd0aym+Dtg07lksDKzyaA081sSVXCJhe4MrvCKZg/zfDHxXMqzQdaGU5vs09VLxbTLXnZO",
+	"VVuBwYG+Gp5Zet8QMl34yc74pmIyFD3iKkenacclqx4+2MogaV8c1rMar7GMM43VQpUFrSexOz4KyioQ",
+	"99jWxiHErAOpdStNPSnsyX3mZjNC8LCJXQtYkeSZDa0jOK05o+EoC+HC5FJLhcePYTzrKq1Wvqs0Ytna",
+	"ekrMct1E/VrMYideKmW28kWXnqlvlv3Wvlr1d+EkW9gdFPSYqAH+ww4OwISup1IY7DBhXqkvWHJ1UFQ7",
+	"1blkZnSUb8mT6ImqLq0e+3nLnXTl58FUZ5uCEamw6mRBSWTB9xAcsq3Z1LE8/e3b81WiEHjP7Di2xgy5",
+	"oJtiunrToVSFArDXEXW7Ts2iyhaNpTI0yy9Y+SmlwBOrCCUOd93spX4pn0nC91VbCJcZTH5JmRGZJ9CQ",
+	"uxWhAsAO+DPJGmhpiuWe2vK7FTEVohCZbnK4udk20/Wjup6aAOAkZ3mam0OfkHgpVmRSW4qVkg3dtiY4",
+	"LccvB7uDf2tdP5OUCWn+tiiKhY6NVqW6g/oOMmB14EZ6qCzUySC/QnEBuc3ymuWVOnT+cBFyg1WwdyVg",
+	"UIz/7wb6kurMkQ7cNtwUKzQLDJNFgrqzAx9dICZY4iU83C4InRPwP854BONot+ixichLsciWWN64czOk",
+	"FBmzvoXWZyRQ1kmofH6onfK6Hvj3j4onCGlwM2g8Wve8npVOfwQVDu634cyt5JTOGyB+bKpcBNkjtKWZ",
+	"FYU6H6ZMfC/4ABI1eeajhR0jdRmHBzFQ2a+p1Py4Yu+Zb9VTs7KOOmr4NLWqp70Jjirpab4NFwgT/obp",
+	"31mTl5b9MH5rhUG/Ugrv9Mo4jQYenNHK4sgwrsdgq6cPrGlEyKLswjvNc+ilhDaBM83w0ogq4Wn0Hnnv",
+	"h+/6dixzmonaHQuyhrOZTVUD72ke0Xg45jT0U0uZDIMiRwqV4GsYqeM94kVLTq8OpVDbJwBpZIfvLD45",
+	"9lET/jjtlDdVfu9CI4Yl3ygLSIMF3xugCtKBBSiotGW9Cq1dmE+XffisKeAslL2sich/+O003lYMt2Hi",
+	"sy6U+aFnRX9A+Jr4Zv1StkZx2rJPkKQ1WZObX9Vfp/DHlM3XnEg4cBY4MKW4OzDqnpi2r6XdzvDZ3Ycy",
+	"BKaQGRJt6fs3BlUicDmbvm77IevDoe5iBrotk4o+zEUEQiC0+JixZKvuMT994a63+DRcNf449BmEQfiV",
+	"g3A9dZYHt5fx/+ODFrrKlEV57ezaYB0uN7Sz7QNS9Lans8NpHmy+P8aD5ykQqLEZ2Z04IF2Me7pmk1Gv",
+	"i28Y8Y60PTlq1rFKHnd87/MaohFDAe9TAMUOa7R6wLoSlvinAmgOQl+EL6cDKgTuTjSyKJj65FdwRPZT",
+	"sGTNzPDeu6aKqpGZs8iOOlzd1wGYurHv3paci2ihxzNCy3ai95MrZmIwZrhGPyd4XgmC7BZ8/xqdsdbE",
+	"WNEttEVAbRn1xPAuE/95KsBben5Zp/ZxB17JKX9ZW2FeLjoU8fscPI6OmQ4FrdzZz50G0Ri/Gp7vvG+y",
+	"CvgEkswgJase5JjF2CGS0YqsgPzW5BvICasGrv6J4/KeVQ9hZOddxDTPHUTaJBybYT4fBBl3rfZXaPeP",
+	"5JAZKKNA1XSH5zXhEN9ANE7M+URLUxPOUDvCBkikULzrQxLyj6OxCySLbeizoNfCRdykigdBK5STMQL+",
+	"FF6CCUDCRoRX3qGy5gK9AJPhp0gJH8rm5AqceISim1kReHFmjMbmWU0w4nqkeQx6xjoJUgL3zAgtBk1B",
+	"1ZCv0mC1HDnmJ3Pd2+UPqNjRxVO96g+0rukhh9zwAnp82VXfa8nysHOAivKR0LL0wU/U4cfSLYYDhU91",
+	"8HwgRCSvyL5gGZacfyR0IyAhJFSajTFL62jpnbmnKuz3pqsjFHYDtHbD82DIWaROVaLbtamU8XIcWx0d",
+	"J+D6CR1VM/uwncjNvmeunBoWP4qPFIrwSSRGTfUYcwyBJ5PPDzlKQh+1HSybOK5c6E/fsK1zCqV9cFuG",
+	"aqC64oLVyCzfsEDc/IZuR+s/5tYY1eGDlyGjSgWQJ/t6v50E1TSmN9NpaEUTGX6sksrmCh+L3lqD6GbT",
+	"Hj40nsGmSLMHeMiHNUsD6fV+Ov/HBHXMyJ2O+7Ntl7+025vq/Wj55CgHiPlcLyKg6z2OS4kzavMN6950",
+	"4w3kQ1dwV2Dya6wYKGAtQBbT6WR2iPa9x44xmmceKZEWJ9DytgzVDz9gpvCRPSDPpi9PdVPkZ5XS7awt",
+	"mLUt5eyCi5rQj3M+CV8YG9pRY12v7ZRSXKPIIt9bCgcczkblkSfN9dFChZieumPOYy9kjyPZq2MCC73I",
+	"fTGtVRlo1cMeZpJg+A9xabwNEFoG1Yrlgq0jUHs1y4JB1GrPO0FM0gSloD9Af0J4VT7iX62WPEgmGnvc",
+	"2XrhBg4/mFIGw2Nz2E5WwL5nm+qdCXSbNuUY1Eb3gDpJcoioqhSrNqSpCbayuYO5DesyoV5iZx0/COXf",
+	"DQ3s4nq36YIBq2iVyw82sqY/gS1lJSmB7kB2RntNoJTO+YJ7Idm2KWlscIwcf1elxbrrdqE8YQkKzTEm",
+	"Yo1VEYSEOemKH4Fuf9IXR4J31iLSxVIU70H9M4TkvYHwPZEF99vuIOlW5sDt3VNpqjVhCB9ADjlpqhKk",
+	"2ZaVVspBENGg+cgchilvWBwfNJ7haFFQIygFcRaLQgn+Hqwf0FnTM0m05E5sdf9uZOukVuJm5NEGLYb+",
+	"AG/Uryq4sQ4PZGaAGFThQK+Cxir7xfIU51fb0DLhMDyqC6U0ZrsbhSwI9pdcWqOFHrB1vFvLrZ9wt6gG",
+	"kqqdb7S4RsgrwHcgIqF2OWxpZHPy0Rhsk3RLJCjpo0hztA2fQXga1LLpGmRofom6Opq6Hw7gK9pxjeV5",
+	"dk2e7UiXIzF74wV0zl4jxy6uC3/RpUe3Qk56XZx5OUU3mEsZ6KaREcbdU1G5tLOkIX4xH6RH0+HQHoED",
+	"Oc+fl/ZQtdpRjv5PP69kGbYwFbGOEV8LrqIy2pxMjkHAYu+mE0AfArIQl4ps0a+GceLGkxpgVsHC52Zo",
+	"ulFtGKT5xo8dfohsge/BQ2QDpcfhqlqiYX6GVFGgyJLOyE3s93uYqR0j8Vjw7tzEsVRy+5thQHKXALYy",
+	"oe64/mT7cWFKox9jQDa6wtEh7n1h7Jh4+CnBp6I1Ft8L4a2HwbuXixWddoX6xOf26ZrR/L7g9hxEcuA7",
+	"EhV8Yiq5+zXNEqpF/idkigvUUNYA6t7IhtNTwaJ6qVOxMnFSWxOok57o747XYSXGYN2OzrOc1L/7YM42",
+	"GUU/fQhsPmcAVQhIp6ji6U336W13UPKMqccZHLYH+vCjlVUHgUCYuyWIy2YNpEVBdQ/p3N8pgpTW/ucZ",
+	"PNqrfZT4xTye+PRx1hZ/+pi8cQelZGw0p6uSySOypj2X4epMSXF0/gKeH0x3X/NoomsSgeZh5owA4FCV",
+	"BtaMM56P1Xyv6Hp9x0PYbmcsUhItSHKvIpgjNCvuiz6mSuc+cuA66Rq9T/+NJOjzUIj+MH3XlhCzMqY1",
+	"ivwalI0fIApWNay/GZO3bB7kNhw4OpvHQjXWp50LTc8ukVix2FXyD4Rf7oDgNCwKi7BwlekzUh6Ce2D5",
+	"0yfPdrs/TENNAXDFxbbIU7Zeess5yy5fepQeR4mkmJZ7W+pwdkBLxwA8sHA7wzExubKWBKKpyAo0w9rs",
+	"9y0/wFjPSpY9xKCfpZ7BitNQfBRTktA8Ryy0ycAGO0jk9PsK4yHQoUiqXM4jNuFNjPNj+BsbwZsI5ppm",
+	"BmMbRlPHFipT8nplzOfuSjB45IdxTYMxQoVKuSqWxHx/iGgzCDVw80wf1s966sn6D9+wY0SbwMrwEb0e",
+	"WyTtgwFvmGV15zoovpxiNCqgjBrZjiHBaF5sDGLFXpOHbFSwTQESz+PGBZ7jso1HDoO4oOLNpjBuBy2T",
+	"4jdi6fJ0mCp4o4i19AbHPjoJOG6ujtz8w4fdXJlTaCSTUcptJjHKGLinS88fdpQum9hT5ZZvjri9Grwz",
+	"298iyeYIdyEdZ5FoNps282sYFBsL1YwzVSKspaWZj9TAr5Itie2cjzInfqSbkesqtVTiiL9MBMEpuPOe",
+	"vnKHSkD9THrUML52Aft4s+pTZb3hzKb7oRqydF8bZUM3w5DfDnCgu3H5HpUWe09bjbujpTjT+KyCfY7B",
+	"w6kvESb9SOeFxfZ41IOYnT3lfiCOgSCF+XFwc52akx+nygngRh9pWT6GY6+hCgXjM0X0D4SSmktpTbjL",
+	"GU7J2YogJAiZ/li36znyVNcQ8dvOQ7PeUjEjTekDFcGkC8kbkSWQy8zNjeq/Cz1HYSjkkWiDRqhphxRq",
+	"1WjYzEMo1hktocqpcMKzvp9YRRoJI6wzXTCEZ7S8a0qYzhpyDTHARgkTOzQje4DvK1cvOYrryfeVq/Lk",
+	"w1wkoRsr9zwL1+CvaULyFjWJWzIrOC9TYlPuUIcbg4huAyiOwI620RCGOTxJ/QTtqlqy2cG6W2aZJcai",
+	"NxAqEF7QiNBW0lrGXM4VVz+goBn9+V8xCOtE8RYVz4KWa/+q2oylgpf5klwHEmd6Lmp+U/Kws32wGQW1",
+	"EA7/AuNxqo3b1XfRXa2dfvI74qh+3DsCdGvq3KXfLePl3i+KqX4Scrrl/k69eDdWjJsjtWrOdOs+4T34",
+	"5W+r/lF89+anN22U15LIJisIleSHRhP66jsQpYOxSA/+mnnbxTb9p3AuVuLbBmv1czPJA+9tsyMEq9i0",
+	"75pgMQ9alm9MlmnggS8lJz7YSb94NvDTmIwCPk2aw0d+w0UVs8KtSyrgLSodYStdwbmK/j5YdG+4Xt+9",
+	"jpJ8Ky2J5jtXPsK2LoNILU9cam28mNRsCb0NhRopnOQW/7R1u86w0nmLFFsZLkIYmcPKI/uFMNtneQhM",
+	"pQs5hsF2OA4GyZvaAZ8U4bUhtBbQHeQaURxBgWbNZc2zRoZyN034V3pHpkpjoCt0SWBEVVY2eTd+PFoR",
+	"xNKn7XRpd8bN15PJ70uy3mlr2h2jcxpc5xiGyZzQtMx6LRLQxG90U/1JwVlIselA6KKOo99YQatE2NfE",
+	"e6jjTGsXyJtVCWH0p46r7UjMqJk4TkFbjQku7iM3WTK2Swo7sNvtvrFbFcRsmoSj8vlss1BmfY6aHiYR",
+	"qfzGrHY+RLldZzi172hGnev9ZnLTMBnTMbTcnoK9EjBXd5DlBjDzKXUgRlGGIs7lGMcHAdXCQnQPMm00",
+	"PtNFkIyWG9gXPGajRlRuNFSHY4zC649kiAw9q6ED2IVOq03x/x7gkmwLU+hp27FatmodcBYhS8/RITS1",
+	"bJR4amYlcQZOTRhgxHw6RR5sNXLz3NIQhM28dM7u4Q6Cxcyxlc6Mfm8A7bvBNF+oYPYi7vVXX1FxDpeJ",
+	"alfTRRCpYFbVjt4CT65uVlOhWMZqOgcH67b9KAgqzEWkpm5rRtOyaHqWppXWe5O144yRyG31IVLmmtrC",
+	"i1TkCJ1m7rRICZSBYmzRTiTX3QTvat2tDI+8pdWjdY5TEbYduhiAwzTYAiQQREs3ObhkX7Ay3Em0Tsow",
+	"gtEVPrEXpZm6nUTixWgIfcLNeO8B6Ps7cPbDykVScoBHpnenMn4aGxHwj7Me8LA38D5/NGHVnD/PWsvu",
+	"c3CmXWv6DQXAHBXHEZNU9vTM84sGQPRq7ZiCHSy9vgsS9zjL9WMNedhWF8fn0r8sEWI2J7zKgGz5MHM2",
+	"IZsiaodzkdwILZdjmSBa3vbmlhSMe4iKu8Oe8UoAmhXuitU3bkFlH4mpnY9LBwtbbcKiZsx12RZEHieO",
+	"D2A0VY1jLs2IPu5mfJRG/gvAQwKExijOG318z2keRovg2wiq2ZapyZ7fbOC9aZhUCuFcs65t6teMXOL4",
+	"PeSoHa14K1UcTkNxNQ1l5lcSu28soobprDujzvB21UnVES6VYWmzBRwAiIeytMxyRA7lL6be5DHngltZ",
+	"JVw4IBaHR8syEs4a/mcM/p2H2stj5RYjGLn7AtIDzCSqi4UtBICCD7pJzUTdMClcIpXA12HswEYXmXZt",
+	"2jlj49nhiO38lmZXU59fwxlHvL9/IPLWOmBH+IiAJZXSDNgrg+sgK1zRWwN08YJ8bEEvENlvTTPwjfQr",
+	"f4+946ttAAg3UIHAEHJ9ykytBpTw/7SlD+3Pf35B7s2pNbGrfpHYiV6R6fM1oUSBVGRHS5ZTBVjPtCQC",
+	"ZM0rqQfdUFZhSWvYvvDVdV4tftC0WSwXOxAmP3lx/eLli2tXOpjWbPFq8ZcX1y/+gneSZaArWrOrjCpa",
+	"8o2xG9oEAc1OaAt5ly9eLf4O6sY3wtvNzEa3/Ob62kadKxsuTOu6ZBl+ffWbdcaaO2tSMfeD4K5GoBBq",
+	"wfMmU6iaSJugQpsy6un0071y5fMN0+DicyadCS+29O9tkwsu3A0RWzZ1IZjG/orOlHMt/cqFXAXX/xYg",
+	"v2/zGWbR4NPzKj+kw/DyCQqZ/3H/808EEcepslVtTeWTJZ5H8y+GJq+JBCA5zySu5MU2PxdhXOBxmDC8",
+	"LPk+mTf0bXqFJS+fYw7UdiZRzLX0XEKF9KiUfEUQgpr8CQHG/7wkgjdVTv7UlvNYEi5I1ZSlccJYyKQd",
+	"iD8vzT1C/rQGlRWGnKpg1ebP56Ldljsj8cSx+sCdyZUKugWFsuh/fV4wver/bkA8OpPMqw7QsntwTNZt",
+	"S8cJf9Efv17+ENsFRRhbQO1CvHA1zySxqUrnoXvtcFW5DJD9ljJx38IMYoGQ77jBwDsLDTrgrn/0RQO9",
+	"U38cUP/bkHLMpH+hubC5WebKs/d/C0R/DpLhuUngVDxYl3wFutb1APvotbuSLtLH7uOhd6h4WHnnZLr4",
+	"GvBBgrxnUn3vQgtOokWSlvPzvvreHZCB5BmkkMXdstG0Zi1L4iLtCK+0ELXlGHNpXA/H0GoZOWBv8vx7",
+	"K9Nf4nhh329ZCWmn6+XZBm53IfA0mdKgTZWjSE1YrpmTKdyB8zDj1Wf877v8D1uT5eClQBXBPxS29alP",
+	"hQ0z6m/xP2stmF9ylx2xTZxT0k5fP+FOn3tLr+zhfNqtDR9fM5NTN3fg2RkJUh76R1zTQ737yNcUyw6e",
+	"uGHwCPLqs/Wk/AMe/xh7LO0jlibQSfY7jO5kuAZcKMzm1y/3MBvNlBMqH2y1RmMSR/vH8Q/M5FFod2SK",
+	"hi1S+PWM03APVW5iyuQJh2GOI72tQ9YGZf7VVg10MZohMeDprse+DzEig3RLVJg78zVRGNRiMBbA/7st",
+	"qI0tEVeHSluPQpz/2F4VtlR97Oz+aOoxXYx4uv9fuBg9RBhNrbV+nOy/8en5CGXpCXp+IUF3bSDgnvgE",
+	"jG2iMTEY1l6iW9PYa/qbiyZQpk7lb1btmKI+oSCqrLzrtHsKjaUdL0Vn6azC3A4VX/H8EX2pij5ARR5B",
+	"nVtNwSleijN/gn2XBE+rqLQjmxJZ4Qu6ZNXD0tapbbnU1Zc7E1NefW7/YjWXHEowyRv9/fiFqSIXtEu3",
+	"NFOJWQrJOZiKensuHgitHk00wQVvz+7STpPFHeV+46y6+qz/d0rEHKPS9QU4CYudB58sTpAOIPXlhtW6",
+	"LkhyS5rLvFZvsgzqIWXPfzf8B2eVt3AnvVnjJOwgwJ5yanmjVvzT6Cvys2nyFA8IlkNIeDpa/KotZeWS",
+	"WBRdA7RxFopcfdY928srSJo7oPkHg+h6sZOo+/+IulTYpu4Kyl7w7BkypB69/3U9cs91ShXELrhbXzvg",
+	"YjR1Q0QeSCyqh1HD6DDCwntYgMI+lFTy6mQHpKVE1/4TpMgPn2oulLXNzCMKzxSEPW7+XVqxiqJNYtIH",
+	"pwmzL3jpjcxLdD1iqEBFS7cO998XZrAXv5kcYFMpGed8Yyb7/Hsmay6Z85SNuAPPLf9thxRNuepPJObT",
+	"qSh2YXeQAatVVNvcU8TiO92i6Rm5yQ3oc/QVeYMtnuIRwZEMnkLCU6JFGeNgN8raeR8TRx8T0TOhrdk2",
+	"T6Kp4ViQp1DIHmrZMeEw+/lFiXX12fxhQoP4Z5Vzs5wkzaFNtTfLIgXNzVnQCvzmBKNxkvJgV3QexcER",
+	"zBaskmMv6z8AahPUe7HLxw0R4KGC70nJqw2RrNqUYCAMqQDyAPUpqkMTNN72Fnt+Ub63zqe725+avI7L",
+	"BEiL6RXWn+TDWy7usNFl6I1935mOj3YHsbVNB2ISi+plCBtnLHLourDwWksEAa4e8I3Uwq9J4mfnIePV",
+	"Z/zPlJ7fUjPZELLn4kFe8upyE7+MFo4rvnWVMS5mnvMjfGVquGyL68TeuXu2qX5GAIEE9yLGte1t5t+B",
+	"dN06YX9N4THJNhXkiF5wNH/FOP3eoyCeQPu4uG/rvVwo5MsWnvwqWemqW6gm+E7eoNR74TPnujeDHX17",
+	"Wwn9NeH6Eveo5ehmPJk7W8opg0Abcwqrf9aXYiXs+2vjJEXX61GVBQtBPInC0hZunbQN6jl5MEFn7DkD",
+	"Ja4+438m1JE72PIdRAjzbQjVR7fPz/Zyh75sm1zZJSyiQV73oNryHhdidt//E0vQjolGUiwQGYls6SPJ",
+	"uclsqfienH6WfInc6Fn6iC2e4iy1eJMp2r+3f/aP1DCyVHF+gZDSj2CNwReRBrH3J3bTdogftrNWsEeC",
+	"L51uAmRdcgMy3g/zPYvRBff26rP+z5i34++g/F7MfY4MmZ/mfjPrWEzEsF6QrVrI0nO95qeQL7zLV3Qj",
+	"wBe5iJtsXaunuZb8cCnXkkcX2XPCVyZHSKJTwjlxlvinEuip5smjWTBG/E5U7HmZ21r/L8jdb9zcjxXk",
+	"60YRuqePhAuyErzZFIpg+crzMrivQRS7zL6zSX0JurRoJaGw0cMBfIQK0hW0yst+aTp87EwdsK0pcC/p",
+	"GtSjKYnSqZlsaknQsgxCgUQma6qeBC0y31wnd+OKls3o5vAlM1U0cvrYYgt/c/3N356/fPn8L9eLZXBg",
+	"m7J/6vybSqFnPrmfSwZRG14LXGIO6nz1aDzOS1+3By8xa8vFWjVfyd3Vaj3H31xBWe977PiS77KHqjk+",
+	"Pc+UK3B+IiOftRmkhClS0PzMN5nP9x+PEfjBNUu60jBgK+VKs1VYdiBylikZuoh+TcsAzuRuZuKvSXUW",
+	"UGM2LxozDbUxSlQqWukTQyW5uf/PLxdlcNbj1dYACRsXfqjytwB5smfAlQy5cJTkqYf/A32A8LquT8g+",
+	"OgnxMaAIo2Y2rMbymtCK8BKVYCIVryXS2MGxnO8eWFtglzOT/i0ry9uSXspE/vZLJfPpgcNpKpTUJa3I",
+	"mimLz60PigUoX+pDgnf5eRL+Bnu4oVsYNwL9HVs8hbalR7pvtluaZgZCgSQrIG9KOE/Ux9lvkTd5/nd6",
+	"sawT3fUMTn551oFjO6IZCqEtDLqP26BLsO3VZ/2fCeO3keL8LqQ8UX4J63VvDa+Jj1Qr+WYDuX7xH2Vr",
+	"FHNwXmd3SYanf33WDY0F1juKLM3qmSJUPnjTqzEL+rQiTRsEXH7iE7icbGlYZcoK9/Wc1usnPa3WmXnR",
+	"U3q1giorRi0g2OCSai8OMOZswTnq461V4A5joyLlzv1XzN1pO1GyCmwx56c4bxExr8rf23lc7sSZQh5P",
+	"fOLcsiKHbt2GrprkZLLl5/aaHO74JHxW2iNzCewsjA3809uSc/ET7OUFELG+mpPnClV/sWP3nm8u+Mjd",
+	"Qf0dVe6OfboTdwf1SIKBMdsgt3m8Lz3LYX70mY+gy/A/r0flvgMNcA5EFI/POp4ztVxs2K6HshrDTXE4",
+	"qqb92cBTnGUas3wUWSGWPhMYaipNYWz8oeInWZIie4k12y9g7MCS/ZcKavFVX572MOo1GafpGCLHmTeo",
+	"BCnHMQ7fmxZpWDhdXL6wPfop3TV26kHTkUUhtfq2LV6cuWKiX4MJueS2IEx0Z7ipiDIYdrjSnD6663sP",
+	"8PCaKK7/afVI3CrnO/BePrHjDdG648iyel1evzbPloU4/0r2chpKdA6GaN7B9vrypywJLJQaGMOv+bxV",
+	"fD+2QT9h7ceLUVF3H7n4HbEaIbQo5vAzvxa68fUaKjkKyvSzbXJJzD8zxJg5zlQqlksyKFe/pz2ThSQV",
+	"QG48CnuUd09E2Ty3HNul5gWQGy0hqWC0enroRjP6vSkqPX4g7N616siZZSPL2FdZAbZW3HmF2Bvd75Ns",
+	"5i+XUi7T4G/d0eRlMqQU4gI3pTP41MDrEpELTLgAkZysBNCHS20539ZUXEJzuTE9W5rIy+57Ooj12U+w",
+	"XWcYX3DP3WXsHV50C6RsskttqFfXz72djfq5URdF0rX0fHoPSBRD1wtzawsJqc8lFUBYRSjZcq3FvvYO",
+	"eH09093Fbmd8oi+ws3hn/nvfzglj3zVByV3yLRCMc/UuSyfmnXkXRW7LfZ93937W/b5n8lKZ7Nj/lwG3",
+	"RopFnkwkJynZ2f0irsDMmbfp1hUe+Z9jxrstR+JuXHlmfVNam8D598nGTkZDk259+bQnyPb0ZpgkiY9L",
+	"9QWMNiNxSLe+MuclUqqx8y8Si+T2JfC4nwNNKsyVV5/NH5JijzqUv9BJ/UFQGQfAtgDobakmAbWpl3YS",
+	"slC8OJnIL1uXTMSDKB9BPJNY2/nr8xQ7lpmKQfq6Tur1E5zUy0QfHZ7VK0xpufqs/zOaV2qmemdqL16Y",
+	"IDjKOD8biEeC/2+QIJeD47yCglX5CZBAJ7B9AJjHs/opmGLLCOYPTYb+/HYM+nOaW5SNbvlyF8IHvrvs",
+	"ddAZ4JQcpLayv7WCGEwUTE3SjPoAUJt6YQIyLp7gpLtS8+OZK7aABKKTf1GM7zjqVsY3Fbs0vLYdJiJE",
+	"WN+k3WQJIE2+rK2yasEAnOcBcOstYpnmiEZ97W9xNANolD9enruOSQwkn5JasB1Vh1D5r81hq8CVLjkv",
+	"X8aOW7fcd1w565fgvrR6ZkebkT/ytWaMuKVcSgK03c/V1qZocp46kDFWu/rs/pimc3VpOFmWCz/JX7us",
+	"DgxHlYo+PkFmR3yi15cn+gXvV79Zk9rOV8ft118Zt19hbVp59Rn/q/9BZlyMhilgkeiLJlLoqZhRIkgo",
+	"WgDY2bq6NjP662bTsLphaX4ecOS07c6oEPEa6Df61593pxuUkp5V3OeUx9T40QyntrBQZlFOOGnBurWE",
+	"IprqK7+3Zm4bGjEuGtw/vFUjwRh6HphMcakMat33ieiZfR+PJGtMQXma+xRLtX/xfboHddMpoX7uTcK+",
+	"32TpZb+uzzt0zBqduRvlCfa5mShvcNOcjiM2SohGBZPA9vQRi1RBlRNWEcW28D/qKgTEf5mAh+kIfgmR",
+	"wvaNTcK8krvFcsEyvbW4X78+bYj3bUkrWxZ8aYFmLELHeKrc8lhUGqugVIRKQsmaITbYvxP2zEWZMSHz",
+	"cUIJu3D2I96I5E94a/55+W+dDHnCNm0pK7/4m/yBsjKdGZ6wulzdKMIqiwxjysGRNRemaoyUTCtYSj7N",
+	"s3rpFNaknXrPN3dwsczx/z+NNYUNdgz24yVDsMVF6aVHiJcENX4Lp4ZmdAtE8X9Pa9l9j56XYHnd+U9c",
+	"nabTVVwhoMg5qvwk8iFvqimEujtsk7oGCRmvcptYKdHd0rdn4IP878tGnhgX4CLd972iJ3KRWwnGPoQ2",
+	"g8mTs8dmclkzmvR411zWPxsObu4AfbaY7BXA125qnSka2r0fL/th2zyF0GbGSqtUOGBfNIG2PFz/2zhw",
+	"Ys7K+zZR/kLOcTPCDc8h7BvPeG5NyzVlQhrUS/zmKaUhu8FXn80fJpyUP1RRwsXeJJPlr1lH+oSUL4Wa",
+	"eg7HiqPThTwrXjg9d5y/6fmSeVKdbKWn0zxm5b4rl17MlVU8yCOo5Tlz4qMby6qM1SXI8ZLdvtVFq3b7",
+	"UcbTe9tJ+4ACJkjNMtUIkF9RPvaAbsexdmK4jh1Jr35LP70zH317vVxsWWX/9jL0vD5hvPKX3d/ICfBi",
+	"7wj//1+uzaWwbmIlGhxg9uR9zir1t2/bC51VCjYYg3pJw3w/kepAjiiBik5ik+KEygdCV18ggDH2rgmg",
+	"+ZbWF3jX7oDmH2idxjFbvvMRyckMc5CcI4mWg3kN5tWwUIhMomHTY9+gITY0Cf1hQiXR/zn5eG6LYo7V",
+	"BoaU02+2fr596ZbzXkWp2RSXzqPQ/d/SDUyoyHiSfQZFF8D460iauFRmg81FHPfG3plGlyqc0eZEuuoY",
+	"X0vAranT75c/CkHGq/KRSPposa55U+akoLW5iEJ3lAFcOf6SSqb2091Cll4g9c4Fdprh7+iKEATXbwwl",
+	"337zzZPNwenHeyqJm8+57z5ndY5eetbKmiKAKainDj7bNtvFq7+ieGz+/DIgPZ1NLvOjXIdHOVQRdSt9",
+	"p3oB6jXZsk+AGSEVKWGtMBNkOS6Cpl92F2Rxm45xS8NRTE4Cl94Duy94aQsxUXWS0encAqMEKkYw1+/N",
+	"z2kFmrjIZer79M31BfYsSbP8kSUVayxZ1SKCKLryAE24n3qpxHywslUbV/C1FW00WaGjYeCmxSVVKjNC",
+	"5MXfAzxIQgug+Vdk5ehQ5RJV03Xnb9j2qd/l+E640ABa5eRMuxLjyAIMJ55ZRntPH39u1FeWIXKeXUOK",
+	"RUtCPZOECqaKLSiWXbgSlFZp5dVntPBOlF2+100XlwbsMqNE0ks6VfcKzpU0iF0d87QCmhWYDInq3teh",
+	"4lnipr6if5uh5Slaj6YEfdS/T0Es57l06W4ZSFvgED2V1v+k/wQzpLgnFdtoDdHzZArpN0I9k0TWmmGo",
+	"JJpmz7dAZSOAlEj0r6asqYJtXVIFUxX6XaunqdJvRkuKWCxpZcKAUEymlYEEgB1UJ1QivES+rV/Vpaqv",
+	"m+6/CDpSu2OHO3SBEC3PtPqf7LJT0nV7WzDlDj8Ntuic13m7xtO92C5H4OrzGiD/BzzGX+A7oHlabdIZ",
+	"2QcBCcS7t1wi/7mIHiClXXTqy/gyqF/+8ccf/18AAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -2359,7 +2359,7 @@ export interface components {
             helpers: string;
             equipment: string[];
             watch: string[];
-            /** @description corrections the drill is good for */
+            /** @description tags the drill is good for */
             fixes: string[];
             cautions: string[];
             stages: components["schemas"]["Stage"][];
@@ -2372,10 +2372,35 @@ export interface components {
                 answers: string[];
             }[];
         };
-        Correction: {
+        Tag: {
             id: string;
             name: string;
             group: string;
+            /**
+             * @description whose it is: of the rep's player, of who is first or second in the action, of the passer or of a defender
+             * @enum {string}
+             */
+            part: "own" | "first" | "second" | "passer" | "defense";
+        };
+        /** @description the figures behind verdicts */
+        Policy: {
+            liveTarget: number;
+            guidedTarget: number;
+            sure: number;
+            minReps: number;
+            priorReps: number;
+            teamTrust: number;
+            teamReps: number;
+            repWeight: number;
+            neighborWeight: number;
+            neighborMost: number;
+            rungLoss: number;
+            observerError: number;
+            errorReps: number;
+            level: number;
+            apart: number;
+            apartReps: number;
+            maxMore: number;
         };
         AgeLimits: {
             band: string;
@@ -2405,7 +2430,8 @@ export interface components {
             groups: components["schemas"]["CueInfo"][];
             ladder: components["schemas"]["RungInfo"][];
             drills: components["schemas"]["Drill"][];
-            corrections: components["schemas"]["Correction"][];
+            tags: components["schemas"]["Tag"][];
+            policy: components["schemas"]["Policy"];
             /** @description shown when a player is hurt */
             hurtCaution: string;
             courts: components["schemas"]["CourtPreset"][];
@@ -2507,48 +2533,64 @@ export interface components {
         };
         Judgement: {
             /** @enum {string} */
-            verdict: "has" | "not-yet" | "too-few" | "stale";
-            tally: components["schemas"]["Tally"];
+            verdict: "has" | "not-yet" | "too-close" | "not-enough" | "lapsed";
+            /** @description of all reps */
+            correct: number;
+            reps: number;
+            newest: components["schemas"]["RepCount"];
+            /**
+             * Format: date-time
+             * @description the newest rep, year 1 without reps
+             */
+            last: string;
+            /** @description the median of what is believed of the rate */
             rate: number;
             interval: components["schemas"]["Interval"];
             target: number;
+            /** @description that the rate reaches the target */
+            chance: number;
             /** @description the newest practice alone has made the verdict so */
             new: boolean;
-            chance: number;
-            rightInARow: number;
-            settle: number;
+            /** @description more reps to say anything, or to cross the line it leans to; 30 stands for 30 and more */
+            more: number;
+            /** @description correct reps in a row that would give it */
+            inARow: number;
+            /** @description what fits into a cell */
+            short: string;
             sentence: string;
+        };
+        RepCount: {
+            correct: number;
+            reps: number;
         };
         Interval: {
             low: number;
             high: number;
         };
-        Tally: {
-            right: number;
-            reps: number;
-            weightedRight: number;
-            weighted: number;
-            /** Format: date-time */
-            last: string;
-            /** @description the same before the practice or game of the newest rep */
-            before: {
-                right: number;
-                reps: number;
-                weightedRight: number;
-                weighted: number;
-            };
-        };
         Standing: {
             player: string;
             read: string;
             held: number;
+            /**
+             * @description the rungs the judgement is about
+             * @enum {string}
+             */
+            group: "guided" | "live";
+            /** @description the highest rung of the group with reps enough there or higher, empty without reps */
             rung: string;
             judgement: components["schemas"]["Judgement"];
+            /** @description both, guided first */
+            groups: {
+                /** @enum {string} */
+                group: "guided" | "live";
+                judgement: components["schemas"]["Judgement"];
+                right: components["schemas"]["RepCount"];
+                left: components["schemas"]["RepCount"];
+            }[];
             rungs: {
                 rung: string;
-                all: components["schemas"]["Judgement"];
-                right: components["schemas"]["Tally"];
-                left: components["schemas"]["Tally"];
+                correct: number;
+                reps: number;
             }[];
             gap: string;
             does: string;
@@ -2563,9 +2605,16 @@ export interface components {
             read: string;
             role: string;
             notYet: string[];
-            stale: string[];
-            tooFew: string[];
+            lapsed: string[];
+            tooClose: string[];
+            notEnough: string[];
             has: number;
+            /** @description the read most made in its place, empty for none */
+            instead: string;
+            /** @description who has it guided and should meet real defenders */
+            goUp: string[];
+            /** @description who fails it live and does not have it guided */
+            goDown: string[];
         };
         Board: {
             role: string;
@@ -2585,15 +2634,16 @@ export interface components {
         TeamCell: {
             has: number;
             notYet: number;
-            stale: number;
-            tooFew: number;
+            lapsed: number;
+            tooClose: number;
+            notEnough: number;
             /** @description the highest rung that half of the players hold, 0 for none */
             rung: number;
         };
         PlayerRead: {
             curve: components["schemas"]["CurvePoint"][];
-            /** @description newest first, with what each weighs now */
-            reps: components["schemas"]["WeighedRep"][];
+            /** @description newest first */
+            reps: components["schemas"]["LoggedRep"][];
         };
         Words: {
             strengths: {
@@ -2615,10 +2665,10 @@ export interface components {
             /** @description every part the player has been judged in */
             parts: components["schemas"]["CardPart"][];
             words: components["schemas"]["Words"];
-            corrections: components["schemas"]["CorrectionCount"][];
+            tags: components["schemas"]["TagCount"][];
             recent: components["schemas"]["LoggedRep"][];
         };
-        CorrectionCount: {
+        TagCount: {
             id: string;
             count: number;
             /** @description per hundred reps */
@@ -2626,7 +2676,7 @@ export interface components {
         };
         KeptCount: {
             reps: number;
-            right: number;
+            correct: number;
         };
         ReadPage: {
             kept: components["schemas"]["KeptCount"];
@@ -2636,7 +2686,7 @@ export interface components {
             /** @description of every player, those it holds back first */
             standings: components["schemas"]["Standing"][];
             confusion: components["schemas"]["Confusion"];
-            corrections: components["schemas"]["CorrectionCount"][];
+            tags: components["schemas"]["TagCount"][];
             /** @description drills that ask for it */
             drills: string[];
             /** @description where one of the two made this read: who screens well for whom */
@@ -2657,14 +2707,11 @@ export interface components {
             /** @description a name */
             first: string;
             second: string;
-            /** @description that both watched */
+            /** @description that both logged */
             reps: number;
-            same: number;
-            /**
-             * Format: double
-             * @description Cohen's
-             */
-            kappa: number;
+            cue: components["schemas"]["Same"];
+            read: components["schemas"]["Same"];
+            correct: components["schemas"]["Same"];
             /** @description they should watch together */
             watch: boolean;
             differ: {
@@ -2672,6 +2719,15 @@ export interface components {
                 second: string;
                 count: number;
             }[];
+        };
+        Same: {
+            /** @description reps on which they agree */
+            same: number;
+            /** @description Cohen's */
+            kappa: number;
+            interval: components["schemas"]["Interval"];
+            /** @description nearly all answers are the same one */
+            lopsided: boolean;
         };
         MovePlayer: {
             /** Format: uuid */
@@ -2692,14 +2748,14 @@ export interface components {
             /** Format: date-time */
             from: string;
             reps: number;
-            right: number;
+            correct: number;
             rate: number;
             interval: {
                 low: number;
                 high: number;
             };
         };
-        StaleRead: {
+        LapsedRead: {
             player: string;
             read: string;
         };
@@ -2716,11 +2772,6 @@ export interface components {
             reps: number;
             cells: components["schemas"]["TeamCell"][];
         };
-        WeighedRep: {
-            rep: components["schemas"]["LoggedRep"];
-            /** Format: double */
-            weight: number;
-        };
         Suggestion: {
             read: string;
             live: boolean;
@@ -2730,13 +2781,13 @@ export interface components {
             suggestion?: components["schemas"]["Suggestion"];
             game?: components["schemas"]["GameSummary"];
             /** @description what was held and has not been seen for too long */
-            stale: components["schemas"]["StaleRead"][];
+            lapsed: components["schemas"]["LapsedRead"][];
             /** @description drills for what holds the team back */
             drills: string[];
             next?: components["schemas"]["Practice"];
             players: components["schemas"]["Player"][];
             holds: components["schemas"]["Hold"][];
-            corrections?: components["schemas"]["CorrectionCount"][];
+            tags?: components["schemas"]["TagCount"][];
             week: {
                 practices: number;
                 minutes: number;
@@ -3163,7 +3214,7 @@ export interface components {
         Estimate: {
             rate: number;
             interval: components["schemas"]["Interval"];
-            right: number;
+            correct: number;
             reps: number;
         };
         GameCompared: {
@@ -3400,10 +3451,10 @@ export interface components {
             cue: string;
             expected: string;
             made: string;
-            right: boolean;
+            correct: boolean;
             late: boolean;
             outcome: string;
-            corrections: string[];
+            tags: string[];
             secondCue?: string;
             /** @description the action; empty for a shot */
             screen?: string;
@@ -3439,7 +3490,7 @@ export interface components {
             made?: string;
             late?: boolean;
             outcome?: string;
-            corrections?: string[];
+            tags?: string[];
         };
         RepBatch: {
             events: components["schemas"]["RepEvent"][];
@@ -3498,19 +3549,19 @@ export interface components {
                 planned: number;
                 ran: number;
                 reps: number;
-                right: number;
+                correct: number;
             }[];
             players: {
                 player: string;
                 reps: number;
-                right: number;
+                correct: number;
             }[];
             wrong: {
                 expected: string;
                 made: string;
                 count: number;
             }[];
-            corrections: {
+            tags: {
                 id: string;
                 count: number;
                 perHundred: number;
@@ -3522,9 +3573,9 @@ export interface components {
             role: string;
             read: string;
             /** @enum {string} */
-            was: "has" | "not-yet" | "too-few" | "stale";
+            was: "has" | "not-yet" | "too-close" | "not-enough" | "lapsed";
             /** @enum {string} */
-            is: "has" | "not-yet" | "too-few" | "stale";
+            is: "has" | "not-yet" | "too-close" | "not-enough" | "lapsed";
         };
         ReviewView: {
             /** Format: date-time */

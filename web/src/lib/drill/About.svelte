@@ -34,7 +34,7 @@
 </ul>
 {#if drill.fixes.length}
   <p class="soft">
-    Good for: {drill.fixes.map((f) => session.correction(f).toLowerCase()).join(', ')}.
+    Good for: {drill.fixes.map((f) => session.tag(f).toLowerCase()).join(', ')}.
   </p>
 {/if}
 {#if stage.coachShows}<GuidedCard {stage} />{/if}

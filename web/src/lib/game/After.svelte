@@ -11,7 +11,7 @@
   const named = (ids: string[]) =>
     ids.map((id) => view.players.find((p) => p.id === id)?.name ?? 'a player who has left').join(', ');
   const seen = $derived(view.covered.filter((c) => c.seen > 0 || c.expected > 0));
-  const short = $derived(view.compared.filter((c) => c.game.reps - c.game.right > 1).slice(0, 3));
+  const short = $derived(view.compared.filter((c) => c.game.reps - c.game.correct > 1).slice(0, 3));
   const focus = $derived(short.map((c) => c.read).join(','));
 </script>
 
@@ -31,7 +31,7 @@
                 ><ReadGlyph read={c.read} size={30} />{session.readName(c.read)}</a
               ></td
             >
-            <td class="numeral count">{c.practice.right}/{c.practice.reps}</td>
+            <td class="numeral count">{c.practice.correct}/{c.practice.reps}</td>
             <td class="rail"
               ><RateBar
                 rate={c.practice.rate}
@@ -39,7 +39,7 @@
                 high={c.practice.interval.high}
               /></td
             >
-            <td class="numeral count">{c.game.right}/{c.game.reps}</td>
+            <td class="numeral count">{c.game.correct}/{c.game.reps}</td>
             <td class="rail"
               ><RateBar rate={c.game.rate} low={c.game.interval.low} high={c.game.interval.high} /></td
             >

@@ -16,11 +16,11 @@
       <span class="numeral">{who(last.player)?.jersey}</span>
       <span
         >{who(last.player)?.name}: {session.cueName(last.cue).toLowerCase()},
-        {last.right
+        {last.correct
           ? session.readName(last.expected).toLowerCase()
           : `did not ${session.readName(last.expected).toLowerCase()}`}</span
       >
-      <span class="mark" class:wrong={!last.right} aria-hidden="true">{last.right ? '✓' : '✕'}</span>
+      <span class="mark" class:wrong={!last.correct} aria-hidden="true">{last.correct ? '✓' : '✕'}</span>
     {:else}<span class="soft">Tap what they showed, then who it was.</span>{/if}
   </div>
   {#if last}

@@ -12,8 +12,8 @@
   const table = $derived(log.table);
   const ball = $derived(table?.family.id === 'ball');
   const role = $derived<'cutter' | 'screener'>(screener ? 'screener' : 'cutter');
-  const is = (cue: string, right: boolean) =>
-    log.seen?.cue === cue && log.seen.right === right && log.seen.role === role;
+  const is = (cue: string, correct: boolean) =>
+    log.seen?.cue === cue && log.seen.correct === correct && log.seen.role === role;
 </script>
 
 <section aria-label="What they showed">
@@ -46,7 +46,7 @@
           style:--tape={tapeOf(read)}
           aria-pressed={is(row.cue, true)}
           aria-label={`${session.cueName(row.cue)}: made the read, ${session.readName(read).toLowerCase()}`}
-          onclick={() => log.see({ cue: row.cue, role, read, right: true })}
+          onclick={() => log.see({ cue: row.cue, role, read, correct: true })}
         >
           <ReadGlyph {read} size={40} /><span>{session.readName(read)}</span>
         </button>
@@ -54,7 +54,7 @@
           class="missed"
           aria-pressed={is(row.cue, false)}
           aria-label={`${session.cueName(row.cue)}: did not make the read`}
-          onclick={() => log.see({ cue: row.cue, role, read, right: false })}>did not</button
+          onclick={() => log.see({ cue: row.cue, role, read, correct: false })}>did not</button
         >
       </div>
     {/each}

@@ -7,12 +7,12 @@ import { follow } from '$lib/run/stream';
 type RepEvent = Schemas['RepEvent'];
 type Table = Schemas['BenchTable'];
 
-/** What the first tap says: which coverage, whose read, right or not. */
+/** What the first tap says: which coverage, whose read, correct or not. */
 export interface Seen {
   cue: string;
   role: 'cutter' | 'screener';
   read: string;
-  right: boolean;
+  correct: boolean;
 }
 
 /** One thing that stands in the log. */
@@ -21,7 +21,7 @@ export interface Noted {
   player: string;
   cue: string;
   expected: string;
-  right: boolean;
+  correct: boolean;
   outcome: string;
   screen: string;
   role: string;
@@ -60,14 +60,12 @@ export class BenchLog {
 
   log = $derived.by<Noted[]>(() => {
     const voided = new Set([...this.own.values()].flatMap((e) => e.voids ?? []));
-    const stored = (this.bench?.reps ?? []).map((r) => ({ ...r, screen: '' }));
+    const stored = (this.bench?.reps ?? []).map((r) => ({ ...r, screen: r.screen ?? '' }));
     const known = new Set<string>(stored.map((r) => r.id));
     const mine = [...this.own.values()]
       .filter((e) => e.kind === 'rep' && !known.has(e.id))
       .map((e) => this.noted(e));
-    return [...stored.map((r) => ({ ...r, screen: this.own.get(r.id)?.screen ?? '' })), ...mine].filter(
-      (r) => !voided.has(r.id)
-    );
+    return [...stored, ...mine].filter((r) => !voided.has(r.id));
   });
 
   counts = $derived(
@@ -85,7 +83,7 @@ export class BenchLog {
       player: e.player ?? '',
       cue: e.cue ?? '',
       expected,
-      right: e.made === expected,
+      correct: e.made === expected,
       outcome: e.outcome ?? '',
       screen: e.screen ?? '',
       role: e.role ?? ''
@@ -158,7 +156,7 @@ export class BenchLog {
         player: this.player,
         role: s.role,
         cue: s.cue,
-        made: s.right ? s.read : ''
+        made: s.correct ? s.read : ''
       })
     ]);
     this.seen = null;

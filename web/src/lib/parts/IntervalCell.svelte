@@ -2,7 +2,8 @@
   import type { Standing } from '$lib/api/client';
 
   // A rate's interval drawn against the target line: what is known, and how
-  // well. Solid: has it. Hollow: not yet. Thin: too few to say. Dotted: stale.
+  // well. Solid: has it. Hollow: not yet. Thick: too close to call. Thin: not enough reps.
+  // Dotted: had it.
   let { standing, width = 84 }: { standing: Standing; width?: number } = $props();
 
   const j = $derived(standing.judgement);
@@ -15,11 +16,13 @@
 
 <svg viewBox={`0 0 ${width} ${height}`} {width} {height} aria-hidden="true" class={`verdict ${j.verdict}`}>
   <line x1={pad} x2={width - pad} y1={height / 2} y2={height / 2} class="base" />
-  {#if j.tally.reps > 0}
-    {#if j.verdict === 'too-few'}
+  {#if j.reps > 0}
+    {#if j.verdict === 'not-enough'}
       <line x1={low} x2={high} y1={height / 2} y2={height / 2} class="thin" />
-    {:else if j.verdict === 'stale'}
+    {:else if j.verdict === 'lapsed'}
       <line x1={low} x2={high} y1={height / 2} y2={height / 2} class="dotted" />
+    {:else if j.verdict === 'too-close'}
+      <line x1={low} x2={high} y1={height / 2} y2={height / 2} class="close" />
     {:else}
       <rect x={low} y={height / 2 - 5} width={Math.max(3, high - low)} height="10" class="bar" />
     {/if}
@@ -51,19 +54,24 @@
   .not-yet .rate {
     fill: var(--tape-orange);
   }
-  .too-few .thin {
+  .not-enough .thin {
     stroke: var(--line);
     stroke-width: 2.5;
   }
-  .too-few .rate {
+  .not-enough .rate,
+  .too-close .rate {
     fill: var(--line);
   }
-  .stale .dotted {
+  .too-close .close {
+    stroke: color-mix(in srgb, var(--line) 55%, var(--sheet));
+    stroke-width: 7;
+  }
+  .lapsed .dotted {
     stroke: var(--tape-violet);
     stroke-width: 4;
     stroke-dasharray: 2 4;
   }
-  .stale .rate {
+  .lapsed .rate {
     fill: var(--tape-violet);
   }
 </style>

@@ -3,8 +3,9 @@ import type { Judgement } from '$lib/api/client';
 const names: Record<Judgement['verdict'], string> = {
   has: 'has it',
   'not-yet': 'not yet',
-  'too-few': 'too few to say',
-  stale: 'stale'
+  'too-close': 'too close to call',
+  'not-enough': 'not enough reps',
+  lapsed: 'had it'
 };
 
 export function verdictName(v: Judgement['verdict']): string {

@@ -10,7 +10,7 @@
   const tasks = {
     teach: { mark: 'S', says: 'shown' },
     live: { mark: 'L', says: 'live for the first time' },
-    refresh: { mark: 'R', says: 'live again, before it goes stale' }
+    refresh: { mark: 'R', says: 'live again, before it is forgotten' }
   } as const;
 
   const itemOf = (d: SeasonDay, id: string) => d.items.find((i) => i.screen === id);

@@ -1,57 +1,60 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import type { Floor, Logged } from './floor.svelte';
-  import { outcomes, tagsOf } from './words';
+  import { outcomes, tagGroups } from './words';
 
-  // What can be added to a logged rep, in nobody's way: how it ended, late, and what
-  // to correct.
+  // What can be added to a logged rep, in nobody's way: how it ended, late, and what there is to
+  // mend, with whose it is. A group opens with one tap, a tag of it goes on or off with a second.
   let { floor, rep, wrap = false }: { floor: Floor; rep: Logged; wrap?: boolean } = $props();
 
-  const tags = $derived(
-    rep.right && !rep.event.late ? [] : tagsOf(rep.event.role, session.catalogue?.corrections ?? [])
+  let open = $state('');
+  const groups = $derived(
+    tagGroups(session.catalogue?.tags ?? [])
+      .map((g) => ({ ...g, tags: g.tags.filter((t) => floor.ownerOf(rep, t.part)) }))
+      .filter((g) => g.tags.length > 0)
   );
+  const shown = $derived(groups.find((g) => g.group === open));
+  const given = (group: (typeof groups)[number]) =>
+    group.tags.filter((t) => rep.event.tags?.includes(floor.tagText(rep, t))).length;
+  const owner = (tag: (typeof groups)[number]['tags'][number]) => {
+    const id = floor.ownerOf(rep, tag.part);
+    return id === rep.event.player ? '' : (floor.players.get(id ?? '')?.name ?? '');
+  };
+  const row = 'flex gap-1.5 pb-1 overflow-x-auto';
+  const button = 'tape plain flex-none min-w-12 whitespace-nowrap px-3 font-normal';
 </script>
 
-<div class="tags" class:wrap role="group" aria-label="More about this rep">
+<div class={[row, wrap && 'flex-wrap']} role="group" aria-label="More about this rep">
   {#each outcomes as o (o.id)}
     <button
-      class="tape plain"
+      class={button}
       aria-pressed={rep.event.outcome === o.id}
       onclick={() => floor.amend(rep, { outcome: rep.event.outcome === o.id ? '' : o.id })}>{o.name}</button
     >
   {/each}
   <button
-    class="tape plain"
+    class={button}
     aria-pressed={Boolean(rep.event.late)}
     onclick={() => floor.amend(rep, { late: !rep.event.late })}>Late</button
   >
-  {#each tags as t (t.id)}
+  {#each groups as g (g.group)}
     <button
-      class="tape plain tag"
-      aria-pressed={rep.event.corrections?.includes(t.id) ?? false}
-      onclick={() => floor.tag(rep, t.id)}>{t.name}</button
+      class={[button, 'border-dashed']}
+      aria-expanded={open === g.group}
+      onclick={() => (open = open === g.group ? '' : g.group)}
+      >{g.group}{#if given(g)}&nbsp;<b class="numeral">{given(g)}</b>{/if}</button
     >
   {/each}
 </div>
-
-<style>
-  .tags {
-    display: flex;
-    gap: 0.4rem;
-    overflow-x: auto;
-    padding-bottom: 0.2rem;
-  }
-  .wrap {
-    flex-wrap: wrap;
-  }
-  .tape {
-    white-space: nowrap;
-    flex: none;
-    min-width: 48px;
-    padding: 0 0.8rem;
-    font-weight: 400;
-  }
-  .tag {
-    border-style: dashed;
-  }
-</style>
+{#if shown}
+  <div class={[row, wrap && 'flex-wrap']} role="group" aria-label={`${shown.group}: what to mend`}>
+    {#each shown.tags as t (t.id)}
+      <button
+        class={[button, 'border-dashed']}
+        aria-pressed={rep.event.tags?.includes(floor.tagText(rep, t)) ?? false}
+        onclick={() => floor.tag(rep, t)}
+        >{t.name}{#if owner(t)}<span class="soft">&nbsp;· {owner(t)}</span>{/if}</button
+      >
+    {/each}
+  </div>
+{/if}

@@ -38,11 +38,11 @@
 <Panel bind:open title={shown ? `Rep ${shown.event.repNo}: ${name(shown.event.player)}` : 'Logged'}>
   {#if shown}
     {#if isShot(shown)}
-      <p>Shot <b>{shown.right ? 'made' : 'missed'}</b>, {shown.event.side} side.</p>
+      <p>Shot <b>{shown.correct ? 'made' : 'missed'}</b>, {shown.event.side} side.</p>
       <button
         class="tape plain"
-        onclick={() => shown && floor.amend(shown, { made: shown.right ? '' : 'make' })}
-        >{shown.right ? 'It was missed' : 'It was made'}</button
+        onclick={() => shown && floor.amend(shown, { made: shown.correct ? '' : 'make' })}
+        >{shown.correct ? 'It was missed' : 'It was made'}</button
       >
     {:else}
       <p>
@@ -84,7 +84,7 @@
             <span>{name(l.event.player)}</span>
             <ReadGlyph read={l.event.made ?? ''} size={28} />
             <span
-              >{session.readName(l.event.made ?? '')}{l.right
+              >{session.readName(l.event.made ?? '')}{l.correct
                 ? ''
                 : `, not ${session.readName(l.expected).toLowerCase()}`}</span
             >

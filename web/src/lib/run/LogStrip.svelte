@@ -19,14 +19,14 @@
     {#each recent as l (l.event.id)}
       {@const p = floor.players.get(l.event.player ?? '')}
       <li>
-        <button class:wrong={!l.right} onclick={() => onopen(l)}>
+        <button class:wrong={!l.correct} onclick={() => onopen(l)}>
           <span class="numeral">{p?.jersey}</span>
           <ReadGlyph read={l.event.made ?? ''} size={26} />
-          <span class="mark" aria-hidden="true">{l.right ? '✓' : '✕'}</span>
+          <span class="mark" aria-hidden="true">{l.correct ? '✓' : '✕'}</span>
           <span class="visually-hidden">
-            {#if isShot(l)}{p?.name}: {l.right ? 'made' : 'missed'}{:else}{p?.name}: {session.readName(
+            {#if isShot(l)}{p?.name}: {l.correct ? 'made' : 'missed'}{:else}{p?.name}: {session.readName(
                 l.event.made ?? ''
-              )}, {l.right ? 'right' : `wrong, ${session.readName(l.expected)} was asked`}{/if}
+              )}, {l.correct ? 'correct' : `wrong, ${session.readName(l.expected)} was asked`}{/if}
           </span>
         </button>
       </li>

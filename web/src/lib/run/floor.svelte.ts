@@ -8,7 +8,7 @@ import { follow } from './stream';
 import { Rota } from './rota.svelte';
 import { goalWords, toward } from '$lib/parts/goals';
 import { brought } from './older';
-import { partsOf, playerIn } from './parts';
+import { partnerIn, partsOf, playerIn } from './parts';
 import { Tallies } from './tallies.svelte';
 import { live, make, named, shots, shown, wrongs, type Answer } from './answers';
 import { firstOf, readsFor, rightFor } from './right';
@@ -26,7 +26,7 @@ const laneKey = 'evrik.end';
 /** One logged answer as the surface shows it. */
 export interface Logged {
   event: RepEvent;
-  right: boolean;
+  correct: boolean;
   expected: string;
 }
 
@@ -332,12 +332,25 @@ export class Floor {
     this.send([this.voiding(l.event), again]);
   }
 
-  tag(l: Logged, correction: string) {
-    const tags = l.event.corrections ?? [];
-    const corrections = tags.includes(correction)
-      ? tags.filter((t) => t !== correction)
-      : [...tags, correction];
-    this.amend(l, { corrections });
+  /** Puts a tag on a rep, or takes it off: whose it is goes with it. */
+  tag(l: Logged, tag: Schemas['Tag']) {
+    const text = this.tagText(l, tag);
+    const tags = l.event.tags ?? [];
+    this.amend(l, { tags: tags.includes(text) ? tags.filter((t) => t !== text) : [...tags, text] });
+  }
+
+  /** A tag as it is kept: with whose it is, where that is not the player of the rep. */
+  tagText(l: Logged, tag: Schemas['Tag']) {
+    const owner = this.ownerOf(l, tag.part);
+    return !owner || owner === l.event.player ? tag.id : `${tag.id}:${owner}`;
+  }
+
+  /** Who a tag of some part belongs to in a logged rep; undefined where no player has the part. */
+  ownerOf(l: Logged, part: Schemas['Tag']['part']) {
+    if (part === 'own') return l.event.player;
+    const rep = this.line.current?.order?.reps.find((r) => r.no === l.event.repNo);
+    if (!rep || l.event.block !== this.line.current?.block.id) return undefined;
+    return partnerIn(rep, part, (role) => this.playerOf(rep, role));
   }
 
   /** Takes a logged rep back. */
@@ -401,7 +414,7 @@ export class Floor {
     const role =
       r.role === roles?.[0] || r.expected === make ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
     const side = r.side === 'left' ? 'left' : 'right'; // a practice always has one
-    return { event: { ...r, role, side, kind: 'rep' }, right: r.right, expected: r.expected };
+    return { event: { ...r, role, side, kind: 'rep' }, correct: r.correct, expected: r.expected };
   }
 
   /** Follows what other devices, and other tabs of this one, do. */
@@ -451,8 +464,8 @@ export class Floor {
     if (this.gone.has(e.id) || this.here.has(e.id)) return;
     const row = this.rowOf(e);
     const entry: Logged = row
-      ? { event: e, expected: firstOf(row, e.role), right: rightFor(row, e.role, e.made, e.secondCue) }
-      : { event: e, expected: make, right: e.made === make };
+      ? { event: e, expected: firstOf(row, e.role), correct: rightFor(row, e.role, e.made, e.secondCue) }
+      : { event: e, expected: make, correct: e.made === make };
     this.log = [...this.log, entry];
     this.keepShown([entry]);
   }

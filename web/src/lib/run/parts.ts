@@ -32,3 +32,15 @@ export function playerIn(
   if (place === other?.id) return rep.screener;
   return rep.others?.find((o) => o.position === place)?.player;
 }
+
+/** Who a tag is about in a rep; undefined where no player has the part. */
+export function partnerIn(
+  rep: OrderRep,
+  part: Schemas['Tag']['part'],
+  playerOf: (role: string) => string | undefined
+): string | undefined {
+  if (part === 'first') return playerOf('cutter');
+  if (part === 'second') return playerOf('screener');
+  if (part === 'passer') return rep.others?.find((o) => o.position === 'passer')?.player;
+  return rep.xCutter || undefined;
+}

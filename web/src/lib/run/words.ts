@@ -9,13 +9,10 @@ export const outcomes: { id: string; name: string }[] = [
   { id: 'turnover', name: 'Lost it' }
 ];
 
-const groups: Record<string, string[]> = {
-  screener: ['screen', 'spacing'],
-  cutter: ['read', 'timing', 'use']
-};
-
-/** The corrections that fit a role. */
-export function tagsOf(role: string | undefined, all: Schemas['Correction'][]) {
-  const fit = groups[role === 'screener' ? 'screener' : 'cutter'] ?? [];
-  return all.filter((c) => fit.includes(c.group));
+/** The tags by group, in the order of play. */
+export function tagGroups(all: Schemas['Tag'][]) {
+  return [...new Set(all.map((t) => t.group))].map((group) => ({
+    group,
+    tags: all.filter((t) => t.group === group)
+  }));
 }

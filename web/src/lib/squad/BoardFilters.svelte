@@ -1,94 +1,78 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { partNames, periods, type BoardView, type Part } from './board.svelte';
+  import { addressOf, partNames, periods, type Filters } from './board';
 
-  // What the board is about, and in which order.
-  let { view }: { view: BoardView } = $props();
+  // What the board is about, and in which order. It stands in the address, so that it can be
+  // sent and found again.
+  let { filters }: { filters: Filters } = $props();
 
-  const rungs = $derived(session.catalogue?.ladder.filter((r) => r.reads) ?? []);
-  const parts = Object.entries(partNames) as [Part, string][];
-  const set = (change: () => void) => () => {
-    change();
-    view.load();
-  };
+  const option = (value: string, name: string) => ({ value, name });
+  const choices = $derived([
+    { id: 'part', name: 'Part', items: Object.entries(partNames).map(([id, name]) => option(id, name)) },
+    {
+      id: 'rung',
+      name: 'Rung',
+      items: [
+        option('', 'All rungs'),
+        ...(session.catalogue?.ladder ?? [])
+          .filter((r) => r.reads)
+          .map((r) => option(r.id, `${r.number} ${r.name}`))
+      ]
+    },
+    {
+      id: 'side',
+      name: 'Side',
+      items: [option('', 'Both sides'), option('right', 'Right'), option('left', 'Left')]
+    },
+    { id: 'period', name: 'Period', items: periods.map((p) => option(p.id, p.name)) },
+    {
+      id: 'order',
+      name: 'Order',
+      items: [option('book', 'As in the book'), option('need', 'What holds us back')]
+    }
+  ] as const);
+
+  const choose = (id: keyof Filters, value: string) =>
+    goto(addressOf({ ...filters, [id]: value }), { keepFocus: true, noScroll: true, replaceState: true });
+  const box = 'min-w-36 max-w-56 flex-1';
 </script>
 
-<div class="filters no-print" role="group" aria-label="What the board shows">
-  <label
-    ><span>Part</span><select class="cell" bind:value={view.part} onchange={set(() => {})}>
-      {#each parts as [id, name] (id)}<option value={id}>{name}</option>{/each}
-    </select></label
-  >
-  <label
-    ><span>Rung</span><select class="cell" bind:value={view.rung} onchange={set(() => {})}>
-      <option value="">All rungs</option>
-      {#each rungs as r (r.id)}<option value={r.id}>{r.number} {r.name}</option>{/each}
-    </select></label
-  >
-  <label
-    ><span>Side</span><select class="cell" bind:value={view.side} onchange={set(() => {})}>
-      <option value="">Both sides</option><option value="right">Right</option><option value="left"
-        >Left</option
-      >
-    </select></label
-  >
-  <label
-    ><span>Period</span><select class="cell" bind:value={view.period} onchange={set(() => {})}>
-      {#each periods as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-    </select></label
-  >
-  {#if view.period === 'own'}
-    <label
-      ><span>From</span><input
-        type="date"
-        class="cell"
-        bind:value={view.from}
-        onchange={set(() => {})}
-      /></label
-    >
-    <label
-      ><span>Until</span><input
-        type="date"
-        class="cell"
-        bind:value={view.until}
-        onchange={set(() => {})}
-      /></label
-    >
-  {/if}
-  <label
-    ><span>Order</span><select class="cell" bind:value={view.order}>
-      <option value="book">As in the book</option><option value="need">What holds us back</option>
-    </select></label
-  >
+<div
+  class="no-print mb-3 flex gap-2 overflow-x-auto pb-1 sm:flex-wrap"
+  role="group"
+  aria-label="What the board shows"
+>
+  {#each choices as c (c.id)}
+    <Label class={box}>
+      {c.name}
+      <Select
+        items={[...c.items]}
+        value={filters[c.id]}
+        placeholder=""
+        onchange={(e) => choose(c.id, (e.currentTarget as HTMLSelectElement).value)}
+      />
+    </Label>
+    {#if c.id === 'period' && filters.period === 'own'}
+      <Label class={box}>
+        From
+        <Input
+          type="date"
+          value={filters.from}
+          onchange={(e) => choose('from', (e.currentTarget as HTMLInputElement).value)}
+        />
+      </Label>
+      <Label class={box}>
+        Until
+        <Input
+          type="date"
+          value={filters.until}
+          onchange={(e) => choose('until', (e.currentTarget as HTMLInputElement).value)}
+        />
+      </Label>
+    {/if}
+  {/each}
 </div>
-
-<style>
-  .filters {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin-bottom: 0.7rem;
-  }
-  label {
-    flex: 1 1 8.5rem;
-    max-width: 13.5rem;
-  }
-  label span {
-    display: block;
-    font-size: 0.85rem;
-    color: var(--ink-soft);
-  }
-  select {
-    padding-right: 2rem;
-  }
-  @media (max-width: 760px) {
-    .filters {
-      flex-wrap: nowrap;
-      overflow-x: auto;
-      padding-bottom: 0.3rem;
-    }
-    label {
-      flex: 0 0 9.5rem;
-    }
-  }
-</style>

@@ -16,7 +16,7 @@
   };
   const y = (rate: number) => pad.top + (1 - rate) * (height - pad.top - pad.bottom);
   const line = $derived(points.map((p, i) => `${x(times[i]!)},${y(p.rate)}`).join(' '));
-  const said = $derived(points.map((p) => `${dayOf(p.from)}: ${p.right} of ${p.reps} right`).join('; '));
+  const said = $derived(points.map((p) => `${dayOf(p.from)}: ${p.correct} of ${p.reps} correct`).join('; '));
 </script>
 
 <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Week by week. ${said}`}>

@@ -11,7 +11,7 @@
 </script>
 
 <svg viewBox={`0 0 ${width} 38`} aria-hidden="true" class={j.verdict}>
-  {#if j.tally.reps === 0}
+  {#if j.reps === 0}
     <circle cx={width / 2} cy="19" r="1.6" class="none" />
   {:else}
     {#if standing.held}<text x={width / 2} y="19" text-anchor="middle">{standing.held}</text>{/if}
@@ -66,11 +66,15 @@
     stroke: var(--tape-orange);
     stroke-width: 2;
   }
-  .too-few .range {
+  .not-enough .range {
     stroke: var(--line);
     stroke-width: 2.5;
   }
-  .stale .range {
+  .too-close .range {
+    stroke: color-mix(in srgb, var(--line) 55%, var(--sheet));
+    stroke-width: 6;
+  }
+  .lapsed .range {
     stroke: var(--tape-violet);
     stroke-width: 4;
     stroke-dasharray: 2 3;

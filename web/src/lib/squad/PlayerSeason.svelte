@@ -34,15 +34,14 @@
     {#if data.curve.length > 1}<div class="line"><Curve points={data.curve} {target} /></div>{/if}
     <div class="reps">
       <table>
-        <thead><tr><th>Day</th><th>Rung</th><th>Shown</th><th>Made</th><th>Weighs</th></tr></thead>
+        <thead><tr><th>Day</th><th>Rung</th><th>Shown</th><th>Made</th></tr></thead>
         <tbody>
-          {#each all ? data.reps : data.reps.slice(0, first) as { rep, weight } (rep.id)}
+          {#each all ? data.reps : data.reps.slice(0, first) as rep (rep.id)}
             <tr>
               <td>{dayOf(rep.at)}</td>
               <td class="numeral">{session.rung(rep.rung)?.number}</td>
               <td>{session.cueName(rep.cue)}{rep.side ? `, ${rep.side}` : ''}</td>
-              <td>{rep.right ? '✓' : '✕'} {session.readName(rep.made)}</td>
-              <td class="numeral">{weight.toFixed(2)}</td>
+              <td>{rep.correct ? '✓' : '✕'} {session.readName(rep.made)}</td>
             </tr>
           {/each}
         </tbody>

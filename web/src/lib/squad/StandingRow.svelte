@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Judgement, Standing } from '$lib/api/client';
+  import type { Standing } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import IntervalCell from '$lib/parts/IntervalCell.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
@@ -15,10 +15,9 @@
 
   const st = $derived(standing);
   const per = (x: number) => `${Math.round(x * 100)}%`;
-  const line = (j: Judgement) =>
-    j.tally.reps === 0
-      ? 'no reps'
-      : `${j.tally.right} of ${j.tally.reps} (weighed ${j.tally.weightedRight.toFixed(1)} of ${j.tally.weighted.toFixed(1)})`;
+  const judged = $derived(st.groups.filter((g) => g.judgement.reps > 0));
+  const groupNames = { guided: 'Guided', live: 'Live' };
+  const count = (n: { correct: number; reps: number }) => (n.reps > 0 ? `${n.correct} of ${n.reps}` : '–');
 </script>
 
 <details {open} ontoggle={(e) => e.currentTarget.open && (opened = true)}>
@@ -29,7 +28,7 @@
       <span class="soft">{st.judgement.sentence}</span>
       {#each [st.gap, st.does, st.game].filter(Boolean) as g (g)}<span class="gap">{g}</span>{/each}
       {#if st.judgement.new}<span class="soft"
-          >The last practice alone has made it so; one more will show whether it holds.</span
+          >New: the last practice alone has made it so; one more will show whether it holds.</span
         >{/if}
       {#if st.confused}<span class="soft"
           >Most often makes it: {session.readName(st.confused).toLowerCase()}.</span
@@ -38,36 +37,45 @@
     <IntervalCell standing={st} width={130} />
     <span class="numeral held">{st.held || '–'}</span>
   </summary>
-  {#if st.rungs.length === 0}
+  {#if judged.length === 0}
     <p class="soft none">No reps on a rung where the player reads.</p>
   {:else}
     <div class="overflow-x-auto">
       <table>
         <thead>
           <tr
-            ><th>Rung</th><th>Right answers</th><th>Likely rate</th><th>Chance of the target</th><th>Right</th
-            ><th>Left</th></tr
+            ><th>Rungs</th><th>Correct</th><th>Likely rate</th><th>Chance of the target</th><th>Right side</th
+            ><th>Left side</th></tr
           >
         </thead>
         <tbody>
-          {#each st.rungs as r (r.rung)}
+          {#each judged as g (g.group)}
             <tr>
-              <td><b class="numeral">{session.rung(r.rung)?.number}</b> {session.rung(r.rung)?.name}</td>
-              <td>{line(r.all)}</td>
-              <td class="numeral">{per(r.all.interval.low)} – {per(r.all.interval.high)}</td>
+              <td><b>{groupNames[g.group]}</b></td>
+              <td class="numeral">{count(g.judgement)}</td>
+              <td class="numeral">{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</td>
               <td class="numeral"
-                >{per(r.all.chance)} <span class="soft">to reach {per(r.all.target)}</span></td
+                >{per(g.judgement.chance)} <span class="soft">to reach {per(g.judgement.target)}</span></td
               >
-              <td class="numeral">{r.right.right}/{r.right.reps}</td>
-              <td class="numeral">{r.left.right}/{r.left.reps}</td>
+              <td class="numeral">{count(g.right)}</td>
+              <td class="numeral">{count(g.left)}</td>
             </tr>
           {/each}
         </tbody>
       </table>
     </div>
+    <p class="none">
+      {#each st.rungs as r, i (r.rung)}{i > 0 ? ', ' : ''}{session.rung(r.rung)?.name}
+        <span class="numeral">{r.correct} of {r.reps}</span>{/each}.
+      {#if st.judgement.verdict !== 'has' && st.judgement.inARow < 30}
+        <span class="numeral">{st.judgement.inARow}</span> correct in a row would give it.
+      {/if}
+    </p>
     <p class="soft none">
-      A rep counts half after 28 days. The likely rate holds the true one with 80 % (Jeffreys prior). "Has it"
-      needs a chance of 85 % to reach the target, on at least 6 weighted reps.
+      Newer practices count more, an observer errs now and then, and some correct answers are guesses. "Has
+      it" needs a chance of 85 % to reach the target, on 6 reps or more. <a href={`/${team}/numbers`}
+        >Where these numbers come from</a
+      >
     </p>
     {#if opened}<PlayerSeason {team} player={st.player} read={st.read} target={st.judgement.target} />{/if}
   {/if}

@@ -77,8 +77,8 @@ class Session {
     return this.view?.teams.find((t) => t.id === team)?.leftOut;
   }
 
-  correction(id: string) {
-    return this.catalogue?.corrections.find((c) => c.id === id)?.name ?? id;
+  tag(id: string) {
+    return this.catalogue?.tags.find((c) => c.id === id)?.name ?? id;
   }
 
   get head() {

@@ -38,8 +38,8 @@
 
   const names = (ids: string[]) =>
     ids.map((id) => now?.players.find((p) => p.id === id)?.name ?? '?').join(', ');
-  const stale = $derived(now?.stale ?? []);
-  const shownStale = 6;
+  const lapsed = $derived(now?.lapsed ?? []);
+  const shownLapsed = 6;
 </script>
 
 <KeptNote {since} onretry={load} />
@@ -132,12 +132,19 @@
               {#if h.notYet.length}<p>
                   <b class="numeral">{h.notYet.length}</b> not yet: {names(h.notYet)}
                 </p>{/if}
-              {#if h.tooFew.length}
-                <p class="soft"><b class="numeral">{h.tooFew.length}</b> too few to say: {names(h.tooFew)}</p>
+              {#if h.tooClose.length}
+                <p class="soft">
+                  <b class="numeral">{h.tooClose.length}</b> too close to call: {names(h.tooClose)}
+                </p>
               {/if}
-              {#if h.stale.length}<p class="soft">
-                  <b class="numeral">{h.stale.length}</b> stale: {names(h.stale)}
+              {#if h.lapsed.length}<p class="soft">
+                  <b class="numeral">{h.lapsed.length}</b> had it: {names(h.lapsed)}
                 </p>{/if}
+              {#if h.notEnough.length}
+                <p class="soft">
+                  <b class="numeral">{h.notEnough.length}</b> need reps: {names(h.notEnough)}
+                </p>
+              {/if}
               <p class="soft"><b class="numeral">{h.has}</b> have it</p>
             </div>
             <a class="teach" href={`/${team}/teach?read=${h.read}`}>Teach it</a>
@@ -168,22 +175,22 @@
         {#if now.week.maxPractices}At most {now.week.maxPractices} a week for this age ({now.week.source}).
           Your own league's rule comes first.{/if}
       </p>
-      {#if now.corrections?.length}
-        <h2>Most common corrections</h2>
+      {#if now.tags?.length}
+        <h2>Most common this week</h2>
         <ol class="quiet-list counts">
-          {#each now.corrections.slice(0, 3) as c (c.id)}
-            <li>{session.correction(c.id)} <span class="numeral">{c.count}</span></li>
+          {#each now.tags.slice(0, 3) as c (c.id)}
+            <li>{session.tag(c.id)} <span class="numeral">{c.count}</span></li>
           {/each}
         </ol>
       {/if}
-      {#if stale.length}
-        <h2>Went stale</h2>
+      {#if lapsed.length}
+        <h2>Had it, not seen lately</h2>
         <ul class="quiet-list">
-          {#each stale.slice(0, shownStale) as s (s.player + s.read)}
+          {#each lapsed.slice(0, shownLapsed) as s (s.player + s.read)}
             <li><ReadGlyph read={s.read} size={22} /> {names([s.player])}: {session.readName(s.read)}</li>
           {/each}
         </ul>
-        {#if stale.length > shownStale}<p class="soft small">and {stale.length - shownStale} more</p>{/if}
+        {#if lapsed.length > shownLapsed}<p class="soft small">and {lapsed.length - shownLapsed} more</p>{/if}
       {/if}
     </section>
   </div>

@@ -1,43 +1,45 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
+  import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import IntervalCell from '$lib/parts/IntervalCell.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import AgreementNote from '$lib/squad/AgreementNote.svelte';
   import BoardFilters from '$lib/squad/BoardFilters.svelte';
   import DenseCell from '$lib/squad/DenseCell.svelte';
-  import { BoardView } from '$lib/squad/board.svelte';
+  import WorkOn from '$lib/squad/WorkOn.svelte';
+  import { addressOf, everything, inOrder, narrowed } from '$lib/squad/board';
   import RosterEditor from '$lib/squad/RosterEditor.svelte';
   import { verdictName } from '$lib/parts/verdicts';
 
+  let { data } = $props();
+
   const team = page.params.team ?? '';
-  const view = new BoardView(team);
-  const board = $derived(view.board);
-  let editing = $state(false);
-  let agreement = $state.raw<Schemas['Agreement'][]>([]);
+  // What was shown stays while something that cannot be is asked for.
+  let last = $state.raw<Schemas['Board'] | null>(null);
+  $effect(() => {
+    if (data.board) last = data.board;
+  });
+  const board = $derived(data.board ?? last);
+  const shown = $derived(board ? inOrder(board, data.filters.order) : { columns: [], lines: [] });
+  let edit = $state(false);
+  const editing = $derived(edit || board?.players.length === 0);
   // More columns than fit beside each other get the narrow cell.
   const wide = 9;
-  const dense = $derived(view.shown.columns.length > wide);
+  const dense = $derived(shown.columns.length > wide);
 
-  async function load() {
-    await view.load();
-    if (board?.players.length === 0) editing = true;
-  }
   // The board of before a change of the roster is not shown again: somebody may be erased.
   let rereading = $state(0);
   async function reread() {
     rereading++;
+    last = null;
     try {
-      await load();
+      await invalidateAll();
     } finally {
       rereading--;
     }
   }
-  onMount(async () => {
-    await load();
-    agreement = await ask(api.GET('/api/teams/{teamId}/agreement', { params: { path: { teamId: team } } }));
-  });
 
   const tendency = (p: Schemas['Player']) =>
     [p.handler && 'handler', p.wing && 'wing', p.big && 'big', p.shooter && 'shooter']
@@ -49,32 +51,35 @@
   <h1>Squad</h1>
   <span class="grow"></span>
   <a class="tape plain" href={`/${team}/squad/program`}>All teams</a>
-  <button class="tape plain" onclick={() => (editing = !editing)}
+  <button class="tape plain" onclick={() => (edit = !editing)}
     >{editing ? 'Back to the board' : 'Edit the roster'}</button
   >
 </div>
 
-{#if !board && view.problem}
-  <p role="alert" class="problem">{view.problem}</p>
+{#if !board && data.problem}
+  <p role="alert" class="problem">{data.problem}</p>
 {:else if board && editing}
   <RosterEditor {team} players={board.players} onchange={reread} />
 {:else if !board || rereading > 0}
-  <p role="status" class="soft">Reading the log…</p>
+  <p role="status" class="soft">Loading the board…</p>
 {:else}
-  <BoardFilters {view} />
-  {#if view.problem}<p role="alert" class="problem">{view.problem}</p>{/if}
-  {#if view.narrowed}
+  <BoardFilters filters={data.filters} />
+  {#if data.problem}<p role="alert" class="problem">{data.problem}</p>{/if}
+  {#if narrowed(data.filters)}
     <p class="soft narrow">
       <span>Judged on <b class="numeral">{board.reps}</b> reps.</span>
-      <button class="tape plain" onclick={() => view.everything()}>Show the whole record</button>
+      <button class="tape plain" onclick={() => goto(addressOf(everything(data.filters)))}
+        >Show the whole record</button
+      >
     </p>
   {/if}
+  {#if !narrowed(data.filters)}<WorkOn {board} {team} />{/if}
   <div class="scroll sheet" class:tall={dense}>
     <table class:dense>
       <thead>
         <tr>
           <th scope="col" class="who">Player</th>
-          {#each view.shown.columns as c (c)}
+          {#each shown.columns as c (c)}
             <th scope="col"
               ><a class="read" href={`/${team}/squad/read/${c}`} title={session.readName(c)}
                 ><ReadGlyph read={c} size={dense ? 28 : 38} /><span>{session.readName(c)}</span></a
@@ -84,7 +89,7 @@
         </tr>
       </thead>
       <tbody>
-        {#each view.shown.lines as { player: p, cells } (p.id)}
+        {#each shown.lines as { player: p, cells } (p.id)}
           <tr>
             <th scope="row" class="who">
               <a href={`/${team}/squad/${p.id}`}>
@@ -107,9 +112,9 @@
                     <IntervalCell standing={cell} />
                     <span class="numeral held">{cell.held || ''}</span>
                     <small class={j.verdict}
-                      >{j.tally.reps === 0 ? 'no reps' : verdictName(j.verdict)}{j.new
-                        ? ', new'
-                        : ''}{cell.gap ? ' ◂▸' : ''}{cell.does || cell.game ? ' ▾' : ''}</small
+                      >{j.short}{j.new ? ', new' : ''}{cell.gap ? ' ◂▸' : ''}{cell.does || cell.game
+                        ? ' ▾'
+                        : ''}</small
                     >
                   {/if}
                 </a>
@@ -122,26 +127,18 @@
   </div>
   <p class="key soft">
     The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held.
-    Solid: has it. Hollow: not yet. Thin: too few to say. Dotted: stale.
-    {#if dense}▾: something differs, left and right, shown and live, or practice and games. A dot: no reps.
-    {:else}New: the last practice alone has made it so. ◂▸: left and right differ. ▾: shown and live, or
-      practice and games, differ.{/if} Tap a cell for the arithmetic, a read for everything about it.
+    Solid: has it. Hollow: not yet. Gray: too close to call. Thin: not enough reps. Dotted: had it.
+    {#if dense}▾: something differs, left and right, guided and live, or practice and games. A dot: no reps.
+    {:else}New: the last practice alone has made it so. ◂▸: left and right differ. ▾: guided and live, or
+      practice and games, differ.{/if} Tap a cell to see why, a read for everything about it.
     <a href={`/api/teams/${team}/evidence?what=verdicts`} download>Verdicts as CSV</a>,
     <a href={`/api/teams/${team}/evidence?what=reps`} download>every rep as CSV</a>.
   </p>
-  {#if agreement.length > 0}
+  {#if data.agreement.length > 0}
     <section class="agreement" aria-label="Do two of us see the same?">
       <h2>Do two of us see the same?</h2>
-      {#each agreement as a (a.first + a.second)}
-        <p class:warn={a.watch}>
-          <b>{a.first}</b> and <b>{a.second}</b> saw the same read in <b class="numeral">{a.same}</b> of
-          <b class="numeral">{a.reps}</b> reps both watched (kappa {a.kappa.toFixed(2)}).
-          {#if a.differ[0]}
-            Most often one saw {session.readName(a.differ[0].first).toLowerCase()} where the other saw
-            {session.readName(a.differ[0].second).toLowerCase()}.
-          {/if}
-          {#if a.watch}Watch a few reps together and say aloud what you see.{/if}
-        </p>
+      {#each data.agreement as a (a.first + a.second)}
+        <AgreementNote agreement={a} />
       {/each}
     </section>
   {/if}
@@ -265,7 +262,7 @@
   }
   td a {
     display: grid;
-    grid-template-columns: 84px 1.1rem;
+    grid-template-columns: 84px 1fr;
     align-items: center;
     gap: 0 0.5rem;
     padding: 0.2rem 0.5rem;
@@ -282,6 +279,7 @@
   }
   td small {
     grid-column: 1 / -1;
+    white-space: nowrap;
     font-size: 0.78rem;
     line-height: 1;
     color: var(--ink-soft);

@@ -32,7 +32,7 @@
   <p class="my-4">{failed}</p>
   <a class="tape" href={`/${team}/squad`}>Open the squad</a>
 {:else if !card}
-  <p role="status" class="soft">Reading the log…</p>
+  <p role="status" class="soft">Loading player…</p>
 {:else}
   <header>
     <span class="numeral jersey">{card.player.jersey}</span>
@@ -65,10 +65,10 @@
     </div>
     <div class="grid grid-cols-[minmax(0,1fr)] gap-5 content-start">
       <section class="sheet side">
-        <h2>Corrections</h2>
-        {#each card.corrections as c (c.id)}
+        <h2>What to mend</h2>
+        {#each card.tags as c (c.id)}
           <p class="count">
-            <span>{session.correction(c.id)}</span>
+            <span>{session.tag(c.id)}</span>
             <span
               ><b class="numeral">{c.count}</b>
               <span class="soft">{c.perHundred.toFixed(1)} per 100 reps</span></span
@@ -86,7 +86,7 @@
               <span class="numeral">{session.rung(r.rung)?.number}</span>
               <span>{session.cueName(r.cue)}, {r.side}</span>
               <ReadGlyph read={r.made} size={24} />
-              <span>{r.right ? '✓' : '✕'} {session.readName(r.made)}</span>
+              <span>{r.correct ? '✓' : '✕'} {session.readName(r.made)}</span>
             </li>
           {:else}<li class="soft">Nothing is logged yet.</li>{/each}
         </ol>

@@ -76,8 +76,9 @@
                     <span class="numeral rung">{cell.rung || '–'}</span>
                     <span class="bar" aria-hidden="true">
                       <span class="has" style:width={per(cell.has, t.players)}></span>
-                      <span class="stale" style:width={per(cell.stale, t.players)}></span>
-                      <span class="few" style:width={per(cell.tooFew, t.players)}></span>
+                      <span class="lapsed" style:width={per(cell.lapsed, t.players)}></span>
+                      <span class="close" style:width={per(cell.tooClose, t.players)}></span>
+                      <span class="few" style:width={per(cell.notEnough, t.players)}></span>
                       <span class="not" style:width={per(cell.notYet, t.players)}></span>
                     </span>
                     <span class="numeral">{cell.has}<span class="soft">/{t.players}</span></span>
@@ -92,7 +93,8 @@
   </div>
   <p class="soft key">
     The numeral is the highest rung that half of the team holds; the bar is its players: solid have it, dotted
-    stale, pale too few to say, hollow not yet. A player who moves up takes the record along.
+    had it, gray too close to call, pale not enough reps, hollow not yet. A player who moves up takes the
+    record along.
   </p>
 {/if}
 
@@ -158,8 +160,11 @@
   .has {
     background: var(--tape-green);
   }
-  .stale {
+  .lapsed {
     background: repeating-linear-gradient(90deg, var(--tape-violet) 0 3px, transparent 3px 7px);
+  }
+  .close {
+    background: color-mix(in srgb, var(--line) 45%, var(--sheet));
   }
   .few {
     background: var(--floor);

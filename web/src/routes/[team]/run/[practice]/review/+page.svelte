@@ -43,7 +43,7 @@
 
   const r = $derived(view?.review);
   const reps = $derived(r?.blocks.reduce((sum, b) => sum + b.reps, 0) ?? 0);
-  const right = $derived(r?.blocks.reduce((sum, b) => sum + b.right, 0) ?? 0);
+  const right = $derived(r?.blocks.reduce((sum, b) => sum + b.correct, 0) ?? 0);
   const most = $derived(Math.max(1, ...(r?.players.map((p) => p.reps) ?? [])));
   const longest = $derived(Math.max(1, ...(r?.blocks.map((b) => Math.max(b.planned, b.ran)) ?? [])));
   const who = (id: string) => view?.players.find((p) => p.id === id);
@@ -80,8 +80,8 @@
       {:else}
         <p class="soft">No wrong read was logged.</p>
       {/each}
-      {#each r.corrections as c (c.id)}
-        <p>{session.correction(c.id)}: <span class="numeral">{c.count}</span></p>
+      {#each r.tags as c (c.id)}
+        <p>{session.tag(c.id)}: <span class="numeral">{c.count}</span></p>
       {/each}
       {#if r.dropped.length > 0}
         <h2 class="left">Left for the next practice</h2>
@@ -126,7 +126,7 @@
             <span class="numeral soft"
               ><span class="visually-hidden">ran</span>{Math.round(b.ran)} of {Math.round(b.planned)} min</span
             >
-            <span class="numeral">{b.reps > 0 ? `${b.right} of ${b.reps}` : ''}</span>
+            <span class="numeral">{b.reps > 0 ? `${b.correct} of ${b.reps}` : ''}</span>
           </li>
         {/each}
       </ol>
@@ -143,9 +143,9 @@
             <span>{who(p.player)?.name}</span>
             <span class="bar" aria-hidden="true">
               <i class="planned" style:width={`${(100 * p.reps) / most}%`}></i>
-              <i class="ran" style:width={`${(100 * p.right) / most}%`}></i>
+              <i class="ran" style:width={`${(100 * p.correct) / most}%`}></i>
             </span>
-            <span class="numeral"><span class="visually-hidden">right </span>{p.right} of {p.reps}</span>
+            <span class="numeral"><span class="visually-hidden">correct </span>{p.correct} of {p.reps}</span>
           </li>
         {/each}
       </ul>

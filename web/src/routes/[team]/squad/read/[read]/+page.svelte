@@ -37,7 +37,7 @@
   <p class="my-4">{failed}</p>
   <a class="tape" href={`/${team}/squad`}>Open the squad</a>
 {:else if !view}
-  <p role="status" class="soft">Reading the log…</p>
+  <p role="status" class="soft">Loading read…</p>
 {:else}
   <div class="page-head" style:--tape={tapeOf(read)}>
     <ReadGlyph {read} size={64} />
@@ -45,7 +45,7 @@
       <h1>{session.readName(read)}</h1>
       <p class="soft">
         <b class="numeral">{has}</b> of <b class="numeral">{view.standings.length}</b> have it;
-        <b class="numeral">{right}</b> of <b class="numeral">{view.confusion.reps}</b> right on rungs where players
+        <b class="numeral">{right}</b> of <b class="numeral">{view.confusion.reps}</b> correct on rungs where players
         read
       </p>
     </div>
@@ -88,15 +88,15 @@
           <p class="soft">
             {view.confusion.reps === 0
               ? 'Nobody has been asked for it yet.'
-              : 'Nothing: every rep was right.'}
+              : 'Nothing: every rep was correct.'}
           </p>
         {/each}
       </section>
       <section class="sheet">
         <h2>What to do about it</h2>
-        {#each view.corrections.slice(0, 3) as c (c.id)}
+        {#each view.tags.slice(0, 3) as c (c.id)}
           <p class="count">
-            <span>{session.correction(c.id)}</span>
+            <span>{session.tag(c.id)}</span>
             <span
               ><b class="numeral">{c.count}</b>
               <span class="soft">{c.perHundred.toFixed(0)} per 100</span></span
@@ -120,9 +120,9 @@
         {:else}<p class="soft">One week so far: a line needs two.</p>{/if}
         {#if view.kept.reps > 0}
           <p class="soft">
-            Besides, <b class="numeral">{view.kept.right}</b> of <b class="numeral">{view.kept.reps}</b> reps were
-            right that nobody's name is kept of: players who were erased, and reps from before the program keeps
-            them.
+            Besides, <b class="numeral">{view.kept.correct}</b> of <b class="numeral">{view.kept.reps}</b> reps
+            were correct that nobody's name is kept of: players who were erased, and reps from before the program
+            keeps them.
           </p>
         {/if}
       </section>
@@ -132,7 +132,7 @@
           {#each view.pairs.slice(0, 3) as p (p.cutter + p.screener)}
             <p class="count">
               <span><b>{name(p.cutter)}</b> off <b>{name(p.screener)}</b></span>
-              <span class="numeral">{p.both} of {p.reps} <span class="soft">both right</span></span>
+              <span class="numeral">{p.both} of {p.reps} <span class="soft">both correct</span></span>
             </p>
           {/each}
         </section>

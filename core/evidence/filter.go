@@ -1,0 +1,72 @@
+package evidence
+
+import (
+	"fmt"
+	"slices"
+	"time"
+
+	"evrik/core/drill"
+)
+
+// Filter is which reps a board is about.
+type Filter struct {
+	Rung drill.Rung // all of them when empty
+	Side string     // both when empty
+	// From and Until are days, 2006-01-02, both counted; open when empty.
+	From, Until string
+}
+
+// Of keeps the reps of a rung and a side. The period is for who fetches the reps.
+func (f Filter) Of(reps []Rep) []Rep {
+	return slices.DeleteFunc(slices.Clone(reps), func(r Rep) bool {
+		return f.Rung != "" && r.Rung != f.Rung || f.Side != "" && r.Side != f.Side
+	})
+}
+
+// Period is the filter's days as moments in a zone: from the first on, before the
+// second; zero where it is open. ok is false where there is none.
+func (f Filter) Period(zone *time.Location) (from, before time.Time, ok bool, err error) {
+	parse := func(text string) (time.Time, error) {
+		if text == "" {
+			return time.Time{}, nil
+		}
+		t, err := time.ParseInLocation(time.DateOnly, text, zone)
+		if err != nil {
+			err = fmt.Errorf("Say a day such as 2026-11-30, not %q.", text)
+		}
+		return t, err
+	}
+	if from, err = parse(f.From); err != nil {
+		return
+	}
+	if before, err = parse(f.Until); err != nil {
+		return
+	}
+	if !before.IsZero() {
+		before = before.AddDate(0, 0, 1)
+	}
+	if !from.IsZero() && !before.IsZero() && !from.Before(before) {
+		err = fmt.Errorf("The period ends on %s, before it begins on %s. Turn the days round.", f.Until, f.From)
+	}
+	return from, before, f.From != "" || f.Until != "", err
+}
+
+// Check refuses a filter that nothing can pass. The error is a sentence.
+func (f Filter) Check() error {
+	if f.Rung != "" {
+		info, ok := drill.RungByID(f.Rung)
+		switch {
+		case !ok:
+			return fmt.Errorf("There is no rung called %q. Choose one from the ladder.", f.Rung)
+		case !info.Reads:
+			return fmt.Errorf("On %s the cut is named first and nobody reads, so there is nothing to judge. Choose a rung from %s up.", info.Name, drill.Ladder()[drill.Shown.Number()-1].Name)
+		}
+	}
+	if f.Side != "" && f.Side != drill.Left && f.Side != drill.Right {
+		return fmt.Errorf("The side is left or right, not %q.", f.Side)
+	}
+	return nil
+}
+
+// Ever is later than any rep.
+var Ever = time.Date(9999, 1, 1, 0, 0, 0, 0, time.UTC)

@@ -1,0 +1,397 @@
+package evidence
+
+import (
+	"cmp"
+	"maps"
+	"math"
+	"runtime"
+	"slices"
+	"sync"
+	"time"
+
+	"evrik/core/drill"
+	"evrik/core/reads"
+)
+
+// Count is a number of reps and how many of them were correct.
+type Count struct {
+	Correct int `json:"correct"`
+	Reps    int `json:"reps"`
+}
+
+func (n Count) plus(o Count) Count  { return Count{n.Correct + o.Correct, n.Reps + o.Reps} }
+func (n Count) minus(o Count) Count { return Count{n.Correct - o.Correct, n.Reps - o.Reps} }
+
+func (n *Count) add(correct bool) {
+	n.Reps++
+	if correct {
+		n.Correct++
+	}
+}
+
+// Skill is one player's one read in one role.
+type Skill struct {
+	Player PlayerID
+	Role   reads.Role
+	Read   reads.Read
+}
+
+// question is a read of a role in one group, whoever is asked.
+type question struct {
+	role  reads.Role
+	read  reads.Read
+	group Group
+}
+
+// History is what the reps of a team come to: a belief about every skill. It grows
+// period by period and does not depend on the order in which reps arrive within one. A
+// History does not change once it is made.
+type History struct {
+	skills map[Skill]*memory
+	team   map[question]Count
+	double doubles
+	// actions are those that reps were logged of, with the newest rep.
+	actions map[ActionID]time.Time
+	reps    map[reads.Role]int
+}
+
+// NoHistory is the history of a team without reps.
+func NoHistory() *History {
+	return &History{map[Skill]*memory{}, map[question]Count{}, doubles{}, map[ActionID]time.Time{}, map[reads.Role]int{}}
+}
+
+// memory is what is kept of a skill.
+type memory struct {
+	groups [2]groupMemory
+	// at is when the newest practice was that the beliefs know.
+	at time.Time
+	// rungs are counts by rung number; guided reps of blocks with one cue are in none.
+	rungs [9]Count
+	// oneCue are guided reps of blocks in which one cue was shown.
+	oneCue int
+	// instead counts what was made where it was wrong.
+	instead map[reads.Read]int
+}
+
+// groupMemory is what is kept of a skill in one group.
+type groupMemory struct {
+	belief belief
+	Count
+	last        time.Time
+	right, left Count
+	// newest are the counts of the newest practices, oldest first.
+	newest []Count
+	// verdict is that of the newest practice; firm is true when the practice before it
+	// came to the same.
+	verdict Verdict
+	firm    bool
+}
+
+// newestPractices is how many practices' counts are kept apart.
+const newestPractices = 8
+
+// sitting is what one practice or game gave of a skill.
+type sitting struct {
+	practice PracticeID
+	at       time.Time
+	groups   [2]sittingGroup
+	rungs    [9]Count
+	instead  map[reads.Read]int
+	oneCue   int
+}
+
+type sittingGroup struct {
+	Count
+	last        time.Time
+	right, left Count
+	guess       float64 // sum over the reps
+}
+
+// Extend returns the history with the reps of a further period, as they were observed and
+// in any order. No rep is older than those the history has; all reps of a practice come
+// in one period. What the team did in the period is known to everybody who begins in it.
+func (p Policy) Extend(h *History, seen []Rep) *History {
+	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps)}
+	seen = slices.Clone(seen)
+	slices.SortStableFunc(seen, func(a, b Rep) int {
+		return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.No, b.No), cmp.Compare(a.ID, b.ID))
+	})
+	reps, double := oncePerRep(seen)
+	out.double.reps += double.reps
+	out.double.differ += double.differ
+	sittings := out.sit(reps)
+	var todo []Skill
+	for skill, list := range sittings {
+		todo = append(todo, skill)
+		for _, s := range list {
+			for _, g := range Groups() {
+				q := question{skill.Role, skill.Read, g}
+				out.team[q] = out.team[q].plus(s.groups[g.index()].Count)
+			}
+		}
+	}
+	updated := make([]*memory, len(todo))
+	inParallel(len(todo), func(from, to int) {
+		known := likelihoods{}
+		for i := from; i < to; i++ {
+			updated[i] = p.remember(out, todo[i], sittings[todo[i]], known)
+		}
+	})
+	for i, skill := range todo {
+		out.skills[skill] = updated[i]
+	}
+	return out
+}
+
+// inParallel parts n pieces of work among the processors.
+func inParallel(n int, work func(from, to int)) {
+	parts := min(runtime.GOMAXPROCS(0), n)
+	var wait sync.WaitGroup
+	for k := range parts {
+		wait.Go(func() { work(n*k/parts, n*(k+1)/parts) })
+	}
+	wait.Wait()
+}
+
+// sit parts reps by skill and practice, and notes what they are of.
+func (h *History) sit(reps []Rep) map[Skill][]*sitting {
+	shown := cuesShown(reps)
+	odds := newOdds()
+	type key struct {
+		Skill
+		practice PracticeID
+	}
+	at := map[key]*sitting{}
+	out := map[Skill][]*sitting{}
+	for i := range reps {
+		r := &reps[i]
+		if r.At.After(h.actions[r.Action]) {
+			h.actions[r.Action] = r.At
+		}
+		group, ok := GroupOf(r.Rung)
+		if !ok {
+			continue
+		}
+		h.reps[r.Role]++
+		k := key{Skill{r.Player, r.Role, r.Expected}, r.Practice}
+		s := at[k]
+		if s == nil {
+			s = &sitting{practice: r.Practice, instead: map[reads.Read]int{}}
+			at[k] = s
+			out[k.Skill] = append(out[k.Skill], s)
+		}
+		if r.At.After(s.at) {
+			s.at = r.At
+		}
+		inPlay := shown[r.Block]
+		if group == Guided && len(inPlay) < 2 && r.Role != reads.Defender {
+			s.oneCue++
+			continue
+		}
+		s.add(r, group, odds.of(r, group, inPlay))
+	}
+	for _, list := range out {
+		slices.SortFunc(list, func(a, b *sitting) int { return cmp.Or(a.at.Compare(b.at), cmp.Compare(a.practice, b.practice)) })
+	}
+	return out
+}
+
+func (s *sitting) add(r *Rep, group Group, guess float64) {
+	g := &s.groups[group.index()]
+	g.Count.add(r.Correct)
+	g.guess += guess
+	if r.At.After(g.last) {
+		g.last = r.At
+	}
+	switch r.Side {
+	case drill.Right:
+		g.right.add(r.Correct)
+	case drill.Left:
+		g.left.add(r.Correct)
+	}
+	s.rungs[r.Rung.Number()].add(r.Correct)
+	if !r.Correct && r.Made != "" && r.Made != r.Expected {
+		s.instead[r.Made]++
+	}
+}
+
+// cuesShown lists the cues that were logged in every guided block, each once.
+func cuesShown(reps []Rep) map[BlockID][]reads.Cue {
+	out := map[BlockID][]reads.Cue{}
+	for i := range reps {
+		r := &reps[i]
+		if group, ok := GroupOf(r.Rung); ok && group == Guided && !slices.Contains(out[r.Block], r.Cue) {
+			out[r.Block] = append(out[r.Block], r.Cue)
+		}
+	}
+	return out
+}
+
+// odds remembers how likely guesses are correct.
+type odds map[oddsKey]float64
+
+type oddsKey struct {
+	action ActionID
+	role   reads.Role
+	cue    reads.Cue
+	block  BlockID // empty where defenders choose among all cues
+}
+
+func newOdds() odds { return odds{} }
+
+// of is the chance that a guess would have been correct in a rep.
+func (o odds) of(r *Rep, group Group, inPlay []reads.Cue) float64 {
+	key := oddsKey{r.Action, r.Role, r.Cue, r.Block}
+	if group == Live {
+		key.block = ""
+	}
+	if share, known := o[key]; known {
+		return share
+	}
+	share := 0.0
+	if action, ok := reads.ActionByID(string(r.Action)); ok {
+		if group == Live {
+			inPlay = action.Cues()
+		}
+		share = action.GuessShare(r.Role, r.Cue, inPlay)
+	}
+	o[key] = share
+	return share
+}
+
+// remember is the memory of a skill after further practices.
+func (p Policy) remember(h *History, skill Skill, list []*sitting, known likelihoods) *memory {
+	m := &memory{instead: map[reads.Read]int{}}
+	if old := h.skills[skill]; old != nil {
+		*m = *old
+		m.instead = maps.Clone(old.instead)
+	} else {
+		for _, g := range Groups() {
+			own := Count{}
+			for _, s := range list {
+				own = own.plus(s.groups[g.index()].Count)
+			}
+			others := h.team[question{skill.Role, skill.Read, g}].minus(own)
+			m.groups[g.index()].belief = prior(p.priorMean(g, others), p.PriorReps)
+			m.groups[g.index()].verdict = NotEnough
+		}
+	}
+	seer := look{err: p.observerError(h.double)}
+	for _, s := range list {
+		m.oneCue += s.oneCue
+		if s.groups[0].Reps+s.groups[1].Reps > 0 {
+			p.sitDown(m, s, seer, known)
+		}
+	}
+	return m
+}
+
+// sitDown brings a memory up to date with one practice.
+func (p Policy) sitDown(m *memory, s *sitting, seer look, known likelihoods) {
+	days := daysBetween(m.at, s.at)
+	for i := range m.groups {
+		g, own, other := &m.groups[i], &s.groups[i], &s.groups[1-i]
+		g.belief = g.belief.pass(days)
+		if own.Reps > 0 {
+			g.belief.weigh(known.of(own.look(seer, p.RepWeight), own.Count))
+		}
+		if other.Reps > 0 {
+			near := other.look(seer, p.RepWeight*min(p.NeighborWeight, p.NeighborMost/float64(other.Reps)))
+			near.loss = int(math.Round(p.RungLoss * (gridPoints - 1)))
+			if i == Live.index() {
+				near.loss = -near.loss
+			}
+			g.belief.weigh(known.of(near, other.Count))
+		}
+		g.Count = g.Count.plus(own.Count)
+		g.right, g.left = g.right.plus(own.right), g.left.plus(own.left)
+		if own.Reps > 0 {
+			g.last = own.last
+			g.newest = append(slices.Clone(g.newest[max(0, len(g.newest)-newestPractices+1):]), own.Count)
+		}
+		flat := g.belief.flat()
+		verdict := p.verdict(flat.reaches(p.Target(Groups()[i])), g.Reps)
+		g.firm, g.verdict = verdict == g.verdict, verdict
+	}
+	for i, n := range s.rungs {
+		m.rungs[i] = m.rungs[i].plus(n)
+	}
+	for made, n := range s.instead {
+		m.instead[made] += n
+	}
+	m.at = s.at
+}
+
+func (s *sittingGroup) look(seer look, weight float64) look {
+	seer.guess = int(math.Round(100 * s.guess / float64(s.Reps)))
+	seer.weight = int(math.Round(1000 * weight))
+	return seer
+}
+
+// daysBetween rounds to whole days; the first time has none before it.
+func daysBetween(from, to time.Time) int {
+	if from.IsZero() || !to.After(from) {
+		return 0
+	}
+	return int(math.Round(to.Sub(from).Hours() / 24))
+}
+
+// Actions lists the actions that reps were logged of, in the order of their ids.
+func (h *History) Actions() []string {
+	out := []string{}
+	for id := range h.actions {
+		if id != "" {
+			out = append(out, string(id))
+		}
+	}
+	slices.Sort(out)
+	return out
+}
+
+// LastLogged is when an action was last logged; the zero time where it never was.
+func (h *History) LastLogged(action ActionID) time.Time { return h.actions[action] }
+
+// Reps counts the reps of some roles on rungs where players read; of every role where
+// none is named.
+func (h *History) Reps(roles ...reads.Role) int {
+	n := 0
+	for role, reps := range h.reps {
+		if len(roles) == 0 || slices.Contains(roles, role) {
+			n += reps
+		}
+	}
+	return n
+}
+
+// ObserverError is the chance that an observer takes correct for wrong or the other way
+// round, and from how many reps that two logged it is known.
+func (p Policy) ObserverErrorOf(h *History) (chance float64, reps int) {
+	return p.observerError(h.double), h.double.reps
+}
+
+// periodHour is the hour of the first of a month, on the team's clocks, at which a period
+// begins: nobody practices then (assumption).
+const periodHour = 4
+
+// PeriodOf is when the period begins in which a moment lies. Periods are months.
+func PeriodOf(at time.Time, zone *time.Location) time.Time {
+	at = at.In(zone)
+	start := time.Date(at.Year(), at.Month(), 1, periodHour, 0, 0, 0, zone)
+	if at.Before(start) {
+		start = time.Date(at.Year(), at.Month()-1, 1, periodHour, 0, 0, 0, zone)
+	}
+	return start
+}
+
+// ExtendByPeriod extends a history by reps of any number of periods.
+func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *History {
+	periods := map[time.Time][]Rep{}
+	for _, r := range seen {
+		start := PeriodOf(r.At, zone)
+		periods[start] = append(periods[start], r)
+	}
+	for _, start := range slices.SortedFunc(maps.Keys(periods), time.Time.Compare) {
+		h = p.Extend(h, periods[start])
+	}
+	return h
+}

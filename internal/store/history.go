@@ -1,0 +1,111 @@
+package store
+
+import (
+	"context"
+	"fmt"
+	"strings"
+	"sync"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/core/evidence"
+	"evrik/internal/store/gen"
+)
+
+// histories remembers what the closed months of teams came to. Everything in it can be
+// made again from the log.
+type histories struct {
+	mu    sync.Mutex
+	teams map[uuid.UUID]closedHistory
+}
+
+// closedHistory is a team's history up to a moment, under a key that changes with all it
+// was made of.
+type closedHistory struct {
+	key     string
+	history *evidence.History
+	used    time.Time
+}
+
+// mostHistories is how many teams' histories a process remembers: a full one takes one and
+// a half megabytes.
+const mostHistories = 64
+
+func (h *histories) get(team uuid.UUID, key string) *evidence.History {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	known, ok := h.teams[team]
+	if !ok || known.key != key {
+		return nil
+	}
+	known.used = time.Now()
+	h.teams[team] = known
+	return known.history
+}
+
+func (h *histories) put(team uuid.UUID, known closedHistory) {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	if h.teams == nil {
+		h.teams = map[uuid.UUID]closedHistory{}
+	}
+	known.used = time.Now()
+	h.teams[team] = known
+	for len(h.teams) > mostHistories {
+		oldest := team
+		for id, other := range h.teams {
+			if other.used.Before(h.teams[oldest].used) {
+				oldest = id
+			}
+		}
+		delete(h.teams, oldest)
+	}
+}
+
+// TeamLog is what a team's players have done: their history up to the last closed month,
+// and the reps since then.
+type TeamLog struct {
+	Closed *evidence.History
+	// Since is when Open begins.
+	Since time.Time
+	Open  []evidence.Rep
+	zone  *time.Location
+}
+
+// TeamLog reads the log of the players who are on a team now, as it was at a moment.
+func (s *Store) TeamLog(ctx context.Context, policy evidence.Policy, team gen.Team, players []gen.Player, now time.Time) (TeamLog, error) {
+	zone, err := time.LoadLocation(team.Zone)
+	if err != nil {
+		return TeamLog{}, err
+	}
+	version, err := s.LogVersion(ctx, team.ProgramID)
+	if err != nil {
+		return TeamLog{}, err
+	}
+	limit := version.ClosedBefore
+	if now.Before(limit) {
+		limit = now
+	}
+	log := TeamLog{Since: evidence.PeriodOf(limit, zone), zone: zone}
+	key := new(strings.Builder)
+	fmt.Fprint(key, version.Version, log.Since.Unix(), zone, policy)
+	for _, p := range players {
+		key.WriteString(p.ID.String())
+	}
+	if log.Closed = s.closed.get(team.ID, key.String()); log.Closed == nil {
+		reps, err := s.RepsOfTeam(ctx, team, time.Time{}, log.Since)
+		if err != nil {
+			return TeamLog{}, err
+		}
+		log.Closed = policy.ExtendByPeriod(evidence.NoHistory(), reps, zone)
+		s.closed.put(team.ID, closedHistory{key: key.String(), history: log.Closed})
+	}
+	log.Open, err = s.RepsOfTeam(ctx, team, log.Since, now.Add(time.Second))
+	return log, err
+}
+
+// History is all of the log.
+func (l TeamLog) History(policy evidence.Policy) *evidence.History {
+	return policy.ExtendByPeriod(l.Closed, l.Open, l.zone)
+}
