@@ -160,6 +160,7 @@ func taps(b *testing.B, p *browser.Page) {
 			tap(&count, "Missed")
 		}
 		if !right && rng.Float64() < scriptTag {
+			tap(&count, "Timing")
 			tap(&count, "Waited too long")
 		}
 		each = append(each, count)

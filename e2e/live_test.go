@@ -48,7 +48,7 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	p.Click("button", "Trail")
 	p.Text("2 logged")
 	p.Text("All sent")
-	if got := ask[string](t, s, "SELECT screen || ' ' || role || ' ' || made FROM rep_events WHERE practice_id = $1 AND made = 'turncorner'", practice); got != "handoff handler turncorner" {
+	if got := ask[string](t, s, "SELECT action || ' ' || role || ' ' || made FROM rep_events WHERE practice_id = $1 AND made = 'turncorner'", practice); got != "handoff handler turncorner" {
 		t.Errorf("after the back screen is logged %q", got)
 	}
 	if n := ask[int](t, s, "SELECT count(*) FROM rep_events WHERE practice_id = $1 AND role = 'defender' AND made = 'guarded'", practice); n != 1 {

@@ -83,6 +83,7 @@ func TestCoachPath(t *testing.T) {
 	p.Click("button", "Wrong read")
 	p.Click("button", "Under: back cut")
 	p.Text(fmt.Sprintf("%d logged", reps+1))
+	p.Click("button", "Use")
 	p.Click("button", "Stopped at an angle")
 	p.Press("z")
 	p.Text(fmt.Sprintf("%d logged", reps))
@@ -212,8 +213,8 @@ func TestReadAndObservers(t *testing.T) {
 	p.Text("24 logged")
 	p.Click("link", "Leave")
 	p.Click("link", "Squad")
-	p.Text("saw the same read in 8 of 12 reps both watched")
-	p.Text("Watch a few reps together")
+	p.Text("both logged 12 reps and agree on")
+	p.Text("on what the player did in 8")
 	practice := strings.Split(q.Path(), "/")[3]
 	q.Open("/" + team + "/run/" + practice + "/review")
 	q.Text("12 reps, 12 read right") // each counts once; where two differ, what the first one said

@@ -48,8 +48,9 @@ func TestOnTheFloor(t *testing.T) {
 	p.See("heading", "Lotte")
 	p.Click("button", "No read")
 	p.Text("made no read")
+	p.Click("button", "Timing")
 	p.Click("button", "Waited too long")
-	p.Until("document.querySelector('dialog [aria-label=\"More about this rep\"]').innerText.includes('Waited')")
+	p.Until("document.querySelector('dialog [aria-label=\"Timing: what to mend\"] [aria-pressed=true]')?.innerText.includes('Waited')")
 	p.Click("button", "Take it back")
 	p.See("heading", "Logged")
 	p.Click("button", "Close")
@@ -244,12 +245,12 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	hand.Click("button", "Log")
 	hand.Says("status", "heard it")
 	p.Text("2 logged")
-	hand.Click("button", "Wheel down")
+	hand.Click("button", "Wheel up") // past the first to the last, which is wrong whatever was shown
 	hand.Says("status", "heard it")
 	hand.Click("button", "Log")
 	p.Text("3 logged")
 	p.Text("All sent")
-	if wrong := ask[int](t, s, "SELECT count(*)"+standing+" AND NOT r.is_right", practice); wrong != 1 {
+	if wrong := ask[int](t, s, "SELECT count(*)"+standing+" AND NOT r.is_correct", practice); wrong != 1 {
 		t.Errorf("the wheel pointed at a wrong read once, and %d are stored", wrong)
 	}
 	hand.Click("button", "Undo")

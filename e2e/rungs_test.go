@@ -45,7 +45,7 @@ func TestRungsFromPlanToVerdict(t *testing.T) {
 
 	const from = " FROM rep_events WHERE practice_id = $1 AND drill = $2 AND rung = $3"
 	for _, b := range blocks {
-		if n := ask[int](t, s, "SELECT count(*)"+from+" AND is_right", practice, b.id, b.rung); n != reps {
+		if n := ask[int](t, s, "SELECT count(*)"+from+" AND is_correct", practice, b.id, b.rung); n != reps {
 			t.Errorf("%s: %d reps are stored as right, want %d", b.drill, n, reps)
 			continue
 		}

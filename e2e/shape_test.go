@@ -140,7 +140,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
-		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "What they do instead"}, {team + "/squad/program", "highest rung that half"},
+		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "What they do instead"}, {team + "/squad/program", "highest rung that half"}, {team + "/numbers", "Target against real defenders"},
 		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Available players"},
 		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
 		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"}, {join, "invites you"}, {"/reset/no-such-link", "does not work any more"},

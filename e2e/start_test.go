@@ -91,7 +91,7 @@ func TestFirstStart(t *testing.T) {
 	p.Click("button", "Erase for good")
 	p.Gone("textbox", "Name of 7")
 	p.Click("button", "Back to the board")
-	p.See("link", "Dee, Curl: too few to say")
+	p.See("link", "Dee, Curl: not enough reps")
 
 	p.Press("4")
 	p.See("heading", "Practices")

@@ -45,6 +45,7 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one.Text("13 logged")
 	one.Click("button", "No read")
 	one.Text("14 logged")
+	one.Click("button", "Screen")
 	one.Click("button", "Feet moving")
 	one.Text("All sent")
 	one.Click("button", "Undo")

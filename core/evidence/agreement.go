@@ -64,14 +64,15 @@ type Difference struct {
 // were logged, several to a rep; the last of an observer stands.
 func Agreements(seen []Rep) []Agreement {
 	last := map[watched]map[ObserverID]Rep{}
-	for _, r := range seen {
+	for i := range seen {
+		r := &seen[i]
 		if r.No == 0 {
 			continue
 		}
 		if last[r.watched()] == nil {
 			last[r.watched()] = map[ObserverID]Rep{}
 		}
-		last[r.watched()][r.Observer] = r
+		last[r.watched()][r.Observer] = *r
 	}
 	type both struct{ first, second Rep }
 	together := map[[2]ObserverID][]both{}

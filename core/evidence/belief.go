@@ -4,6 +4,8 @@ import (
 	"math"
 	"slices"
 	"sync"
+
+	"gonum.org/v1/gonum/floats"
 )
 
 // gridPoints is how many rates from 0 to 1, both included, a belief tells apart.
@@ -133,37 +135,35 @@ func newKernel(sd, shift float64) kernel {
 	return k
 }
 
-// pass lets days go by. The result is a belief of its own.
-func (b *belief) pass(days int) belief {
+// pass lets days go by.
+func (b *belief) pass(days int) {
 	days = min(days, longestGap)
 	if days <= 0 {
-		return *b
+		return
 	}
 	stay := math.Pow(keepsCourse, float64(days))
-	var whole rates
+	whole := b.flat()
+	ways := kernelsFor(days)
+	var mixed rates
 	for c := range b {
-		for i, v := range b[c] {
-			whole[i] += v
-		}
-	}
-	var out belief
-	for c := range b {
-		var mixed rates
 		move := (1 - stay) * courses[c].share
-		for i, v := range b[c] {
-			mixed[i] = stay*v + move*whole[i]
+		own := &b[c]
+		for i := range mixed {
+			mixed[i] = stay*own[i] + move*whole[i]
 		}
-		k := &kernelsFor(days)[c]
-		for to, shares := range k.to {
-			from := mixed[k.from[to] : k.from[to]+len(shares)]
-			sum := 0.0
-			for i, share := range shares {
-				sum += share * from[i]
-			}
-			out[c][to] = sum
+		k := &ways[c]
+		for to := range own {
+			shares := k.to[to]
+			own[to] = floats.Dot(shares, mixed[k.from[to]:k.from[to]+len(shares)])
 		}
 	}
-	return out
+}
+
+// after is the belief when days have gone by.
+func (b *belief) after(days int) belief {
+	later := *b
+	later.pass(days)
+	return later
 }
 
 // weigh multiplies a belief by a likelihood.
@@ -175,9 +175,10 @@ func (b *belief) weigh(likelihood *rates) {
 			total += b[c][i]
 		}
 	}
+	whole := 1 / total
 	for c := range b {
 		for i := range b[c] {
-			b[c][i] /= total
+			b[c][i] *= whole
 		}
 	}
 }

@@ -107,20 +107,31 @@ type sittingGroup struct {
 	guess       float64 // sum over the reps
 }
 
-// Extend returns the history with the reps of a further period, as they were observed and
-// in any order. No rep is older than those the history has; all reps of a practice come
-// in one period. What the team did in the period is known to everybody who begins in it.
-func (p Policy) Extend(h *History, seen []Rep) *History {
-	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps)}
-	seen = slices.Clone(seen)
-	slices.SortStableFunc(seen, func(a, b Rep) int {
+// ExtendByPeriod returns the history with further reps, as they were observed and in any
+// order. No rep is of a period that the history has closed. What the team did in a period is
+// known to everybody who begins in it.
+func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *History {
+	reps := pointers(seen)
+	slices.SortFunc(reps, func(a, b *Rep) int {
 		return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.No, b.No), cmp.Compare(a.ID, b.ID))
 	})
+	for len(reps) > 0 {
+		next := PeriodOf(PeriodOf(reps[0].At, zone).AddDate(0, 1, 3), zone)
+		n, _ := slices.BinarySearchFunc(reps, next, func(r *Rep, at time.Time) int { return r.At.Compare(at) })
+		h = p.extend(h, reps[:n])
+		reps = reps[n:]
+	}
+	return h
+}
+
+// extend adds the reps of one period, oldest first.
+func (p Policy) extend(h *History, seen []*Rep) *History {
+	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps)}
 	reps, double := oncePerRep(seen)
 	out.double.reps += double.reps
 	out.double.differ += double.differ
 	sittings := out.sit(reps)
-	var todo []Skill
+	todo := make([]Skill, 0, len(sittings))
 	for skill, list := range sittings {
 		todo = append(todo, skill)
 		for _, s := range list {
@@ -154,7 +165,7 @@ func inParallel(n int, work func(from, to int)) {
 }
 
 // sit parts reps by skill and practice, and notes what they are of.
-func (h *History) sit(reps []Rep) map[Skill][]*sitting {
+func (h *History) sit(reps []*Rep) map[Skill][]*sitting {
 	shown := cuesShown(reps)
 	odds := newOdds()
 	type key struct {
@@ -163,8 +174,7 @@ func (h *History) sit(reps []Rep) map[Skill][]*sitting {
 	}
 	at := map[key]*sitting{}
 	out := map[Skill][]*sitting{}
-	for i := range reps {
-		r := &reps[i]
+	for _, r := range reps {
 		if r.At.After(h.actions[r.Action]) {
 			h.actions[r.Action] = r.At
 		}
@@ -216,10 +226,9 @@ func (s *sitting) add(r *Rep, group Group, guess float64) {
 }
 
 // cuesShown lists the cues that were logged in every guided block, each once.
-func cuesShown(reps []Rep) map[BlockID][]reads.Cue {
+func cuesShown(reps []*Rep) map[BlockID][]reads.Cue {
 	out := map[BlockID][]reads.Cue{}
-	for i := range reps {
-		r := &reps[i]
+	for _, r := range reps {
 		if group, ok := GroupOf(r.Rung); ok && group == Guided && !slices.Contains(out[r.Block], r.Cue) {
 			out[r.Block] = append(out[r.Block], r.Cue)
 		}
@@ -277,10 +286,17 @@ func (p Policy) remember(h *History, skill Skill, list []*sitting, known likelih
 		}
 	}
 	seer := look{err: p.observerError(h.double)}
+	var judged []*sitting
 	for _, s := range list {
 		m.oneCue += s.oneCue
 		if s.groups[0].Reps+s.groups[1].Reps > 0 {
-			p.sitDown(m, s, seer, known)
+			judged = append(judged, s)
+		}
+	}
+	for i, s := range judged {
+		p.sitDown(m, s, seer, known)
+		if i >= len(judged)-2 { // whether the newest verdict is firm depends on the one before it
+			p.conclude(m)
 		}
 	}
 	return m
@@ -291,7 +307,7 @@ func (p Policy) sitDown(m *memory, s *sitting, seer look, known likelihoods) {
 	days := daysBetween(m.at, s.at)
 	for i := range m.groups {
 		g, own, other := &m.groups[i], &s.groups[i], &s.groups[1-i]
-		g.belief = g.belief.pass(days)
+		g.belief.pass(days)
 		if own.Reps > 0 {
 			g.belief.weigh(known.of(own.look(seer, p.RepWeight), own.Count))
 		}
@@ -309,9 +325,6 @@ func (p Policy) sitDown(m *memory, s *sitting, seer look, known likelihoods) {
 			g.last = own.last
 			g.newest = append(slices.Clone(g.newest[max(0, len(g.newest)-newestPractices+1):]), own.Count)
 		}
-		flat := g.belief.flat()
-		verdict := p.verdict(flat.reaches(p.Target(Groups()[i])), g.Reps)
-		g.firm, g.verdict = verdict == g.verdict, verdict
 	}
 	for i, n := range s.rungs {
 		m.rungs[i] = m.rungs[i].plus(n)
@@ -320,6 +333,16 @@ func (p Policy) sitDown(m *memory, s *sitting, seer look, known likelihoods) {
 		m.instead[made] += n
 	}
 	m.at = s.at
+}
+
+// conclude notes what the beliefs come to after a practice.
+func (p Policy) conclude(m *memory) {
+	for i := range m.groups {
+		g := &m.groups[i]
+		flat := g.belief.flat()
+		verdict := p.verdict(flat.reaches(p.Target(Groups()[i])), g.Reps)
+		g.firm, g.verdict = verdict == g.verdict, verdict
+	}
 }
 
 func (s *sittingGroup) look(seer look, weight float64) look {
@@ -381,17 +404,4 @@ func PeriodOf(at time.Time, zone *time.Location) time.Time {
 		start = time.Date(at.Year(), at.Month()-1, 1, periodHour, 0, 0, 0, zone)
 	}
 	return start
-}
-
-// ExtendByPeriod extends a history by reps of any number of periods.
-func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *History {
-	periods := map[time.Time][]Rep{}
-	for _, r := range seen {
-		start := PeriodOf(r.At, zone)
-		periods[start] = append(periods[start], r)
-	}
-	for _, start := range slices.SortedFunc(maps.Keys(periods), time.Time.Compare) {
-		h = p.Extend(h, periods[start])
-	}
-	return h
 }

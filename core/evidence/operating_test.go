@@ -60,6 +60,7 @@ func judgeLive(p Policy, g Group, counts []Count, others Count) (out []saying) {
 	m.instead = map[reads.Read]int{}
 	for _, s := range list {
 		p.sitDown(m, s, seer, known)
+		p.conclude(m)
 		j := p.judge(m, g, s.at)
 		out = append(out, saying{j.Verdict, j.New, j.Interval})
 	}

@@ -61,14 +61,27 @@ type watched struct {
 	role   reads.Role
 }
 
-func (r Rep) watched() watched { return watched{r.Block, r.No, r.Player, r.Role} }
+func (r *Rep) watched() watched { return watched{r.Block, r.No, r.Player, r.Role} }
 
 // OnePerRep lets every rep count once, however many observers logged it. Of what an
 // observer logged on one device the last stands; where observers differ, what most of
 // them say; on a tie, what the first one said (assumption). A rep without a number
 // stands by itself. The order is that of the first observations.
 func OnePerRep(seen []Rep) []Rep {
-	out, _ := oncePerRep(seen)
+	once, _ := oncePerRep(pointers(seen))
+	out := make([]Rep, len(once))
+	for i, r := range once {
+		out[i] = *r
+	}
+	return out
+}
+
+// pointers are the reps of a list.
+func pointers(reps []Rep) []*Rep {
+	out := make([]*Rep, len(reps))
+	for i := range reps {
+		out[i] = &reps[i]
+	}
 	return out
 }
 
@@ -77,25 +90,30 @@ func OnePerRep(seen []Rep) []Rep {
 type doubles struct{ reps, differ int }
 
 // oncePerRep is OnePerRep with a count of what was logged twice.
-func oncePerRep(seen []Rep) ([]Rep, doubles) {
+func oncePerRep(seen []*Rep) ([]*Rep, doubles) {
 	type several struct {
 		at   int // in the result
-		last []Rep
+		last []*Rep
 	}
-	out := make([]Rep, 0, len(seen))
+	out := make([]*Rep, 0, len(seen))
 	first := make(map[watched]int, len(seen))
 	more := map[watched]*several{}
 	for _, r := range seen {
-		at, known := first[r.watched()]
-		if r.No == 0 || !known {
-			first[r.watched()] = len(out)
+		if r.No == 0 {
 			out = append(out, r)
 			continue
 		}
-		w := more[r.watched()]
+		key := r.watched()
+		at, known := first[key]
+		if !known {
+			first[key] = len(out)
+			out = append(out, r)
+			continue
+		}
+		w := more[key]
 		if w == nil {
-			w = &several{at, []Rep{out[at]}}
-			more[r.watched()] = w
+			w = &several{at, []*Rep{out[at]}}
+			more[key] = w
 		}
 		if i := slices.IndexFunc(w.last, r.sameEyes); i >= 0 {
 			w.last[i] = r
@@ -106,7 +124,7 @@ func oncePerRep(seen []Rep) ([]Rep, doubles) {
 	}
 	var d doubles
 	for _, w := range more {
-		if i := slices.IndexFunc(w.last, func(o Rep) bool { return o.Observer != w.last[0].Observer }); i > 0 {
+		if i := slices.IndexFunc(w.last, func(o *Rep) bool { return o.Observer != w.last[0].Observer }); i > 0 {
 			d.reps++
 			if w.last[i].Correct != w.last[0].Correct {
 				d.differ++
@@ -117,10 +135,10 @@ func oncePerRep(seen []Rep) ([]Rep, doubles) {
 }
 
 // sameEyes reports whether two observations come from one observer on one device.
-func (r Rep) sameEyes(o Rep) bool { return r.Observer == o.Observer && r.Device == o.Device }
+func (r *Rep) sameEyes(o *Rep) bool { return r.Observer == o.Observer && r.Device == o.Device }
 
 // judged is the observation that counts.
-func judged(by []Rep) Rep {
+func judged(by []*Rep) *Rep {
 	correct := 0
 	for _, r := range by {
 		if r.Correct {
@@ -131,7 +149,7 @@ func judged(by []Rep) Rep {
 	if 2*correct != len(by) {
 		verdict = 2*correct > len(by)
 	}
-	return by[slices.IndexFunc(by, func(r Rep) bool { return r.Correct == verdict })]
+	return by[slices.IndexFunc(by, func(r *Rep) bool { return r.Correct == verdict })]
 }
 
 // Asking returns the reps that asked for a read.

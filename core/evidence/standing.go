@@ -3,6 +3,7 @@ package evidence
 import (
 	"cmp"
 	"fmt"
+	"math"
 	"time"
 
 	"evrik/core/drill"
@@ -127,11 +128,27 @@ func (p Policy) rungOf(g Group, rungs []OnRung) drill.Rung {
 
 // apart reports whether the rate of one count is higher than that of another beyond chance.
 func (p Policy) apart(high, low Count) bool {
-	if min(high.Reps, low.Reps) < p.ApartReps || high.Correct*low.Reps <= low.Correct*high.Reps {
+	if min(high.Reps, low.Reps) < p.ApartReps || clearlyWithin(high, low) {
 		return false
 	}
 	a, b := even(high), even(low)
 	return a.higher(&b) >= p.Apart
+}
+
+// surelyWithin is a difference in standard deviations that is far from any chance worth
+// telling: 1.64 are 0.95.
+const surelyWithin = 1.2
+
+// clearlyWithin saves the exact chance where a normal distribution already says that one rate
+// is not higher than another beyond chance.
+func clearlyWithin(high, low Count) bool {
+	moments := func(n Count) (mean, variance float64) {
+		a, b := float64(n.Correct+1), float64(n.Reps-n.Correct+1)
+		return a / (a + b), a * b / ((a + b) * (a + b) * (a + b + 1))
+	}
+	m1, v1 := moments(high)
+	m2, v2 := moments(low)
+	return m1-m2 < surelyWithin*math.Sqrt(v1+v2)
 }
 
 // even is the belief about a rate of which nothing was known before a count.

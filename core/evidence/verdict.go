@@ -3,6 +3,7 @@ package evidence
 import (
 	"fmt"
 	"math"
+	"sync"
 	"time"
 )
 
@@ -84,7 +85,7 @@ func (j *Judgement) LeansUp() bool { return j.Chance >= 0.5 }
 // judge gives the verdict on a skill in one group as of now.
 func (p Policy) judge(m *memory, g Group, now time.Time) Judgement {
 	of := &m.groups[g.index()]
-	later := of.belief.pass(daysBetween(m.at, now))
+	later := of.belief.after(daysBetween(m.at, now))
 	j := Judgement{Count: of.Count, Last: of.last, Target: p.Target(g), belief: later.flat()}
 	j.Chance = j.belief.reaches(j.Target)
 	j.Verdict = p.verdict(j.Chance, of.Reps)
@@ -101,9 +102,6 @@ func (p Policy) judge(m *memory, g Group, now time.Time) Judgement {
 	}
 	tail := (1 - p.Level) / 2
 	j.Rate, j.Interval = j.belief.quantile(0.5), Interval{j.belief.quantile(tail), j.belief.quantile(1 - tail)}
-	if j.Verdict != HasIt {
-		j.InARow = p.inARow(&j)
-	}
 	return j
 }
 
@@ -113,6 +111,9 @@ const newestReps = 10
 
 // explain adds what costs more than the verdict: how many more reps it takes, and the line.
 func (p Policy) explain(j *Judgement, m *memory, g Group, now time.Time) {
+	if j.Verdict != HasIt {
+		j.InARow = p.inARow(j)
+	}
 	switch j.Verdict {
 	case NotEnough:
 		j.More = p.MinReps - j.Reps
@@ -198,7 +199,7 @@ func ago(then, now time.Time) string {
 func (p Policy) inARow(j *Judgement) int {
 	b, correct := j.belief, p.oneMore(true)
 	for k := 1; k < p.MaxMore; k++ {
-		b.times(&correct)
+		b.times(correct)
 		if j.Reps+k >= p.MinReps && b.reaches(j.Target) >= p.Sure {
 			return k
 		}
@@ -207,8 +208,12 @@ func (p Policy) inARow(j *Judgement) int {
 }
 
 // oneMore is the likelihood of one more rep for every rate, as a usual observer logs it.
-func (p Policy) oneMore(correct bool) rates {
-	var out rates
+func (p Policy) oneMore(correct bool) *rates {
+	key := oneRep{p.ObserverError, p.RepWeight, correct}
+	if known, ok := oneReps.Load(key); ok {
+		return known.(*rates)
+	}
+	out := new(rates)
 	seer := look{err: p.ObserverError}
 	for i := range out {
 		q := seer.seen(rateAt(i))
@@ -217,8 +222,17 @@ func (p Policy) oneMore(correct bool) rates {
 		}
 		out[i] = math.Pow(q, p.RepWeight)
 	}
+	oneReps.Store(key, out)
 	return out
 }
+
+// oneRep is what the likelihood of one more rep depends on; oneReps remembers them.
+type oneRep struct {
+	err, weight float64
+	correct     bool
+}
+
+var oneReps sync.Map
 
 // times multiplies by a likelihood and makes the sum 1 again.
 func (r *rates) times(likelihood *rates) {

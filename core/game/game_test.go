@@ -127,7 +127,9 @@ func TestFindAgainstTheDefinition(t *testing.T) {
 			t.Fatal(err)
 		}
 		best := -1.0
-		rate := func(i int, a Ask, side int) float64 { return form.Of(evidence.PlayerID(ids[i]), a.Roles[side], a.Reads[side]).Rate }
+		rate := func(i int, a Ask, side int) float64 {
+			return form.Of(evidence.PlayerID(ids[i]), a.Roles[side], a.Reads[side]).Rate
+		}
 		for mask := range 1 << 8 {
 			var in []int
 			for i := range 8 {
@@ -237,7 +239,7 @@ func TestTermsOfALineUp(t *testing.T) {
 func TestMinutesAgainstGLPK(t *testing.T) {
 	rng := rand.New(rand.NewPCG(8, 8))
 	worst := 0.0
-	for k := range 8 {
+	for k := range 12 {
 		people, form, ids := squad(rng, 8, run)
 		terms := Terms{Available: ids, Minutes: 32}
 		for i, id := range ids {
@@ -262,20 +264,22 @@ func TestMinutesAgainstGLPK(t *testing.T) {
 			}
 		}
 		best := glpsol(t, asks, form, people, terms) / 8
-		if found.Share > best+1e-6 || found.Bound < best-1e-6 {
-			t.Errorf("instance %d: %.5f, bound %.5f, optimum %.5f", k, found.Share, found.Bound, best)
+		if found.Share > best+1e-6 {
+			t.Errorf("instance %d: %.5f, optimum %.5f", k, found.Share, best)
 		}
 		worst = max(worst, (best-found.Share)/best)
 	}
 	t.Logf("at most %.2f %% below the optimum", 100*worst)
-	if worst > 0.02 {
+	if worst > 0.01 {
 		t.Errorf("%.2f %% below the optimum", 100*worst)
 	}
 }
 
 func glpsol(t *testing.T, asks []Ask, form evidence.Form, people []Person, terms Terms) float64 {
 	t.Helper()
-	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 { return form.Of(evidence.PlayerID(p.ID), role, read).Rate })
+	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 {
+		return form.Of(evidence.PlayerID(p.ID), role, read).Rate
+	})
 	ball := f.ballScores()
 	var goal, all, ints []string
 	uses := make([][]string, len(people))

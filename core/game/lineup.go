@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"errors"
 	"fmt"
+	"math"
 	"math/rand/v2"
 	"slices"
 
@@ -131,11 +132,9 @@ type Found struct {
 	Fives []Five `json:"fives"`
 	// Compared is how many fives there were.
 	Compared int `json:"compared"`
-	// Stints share the minutes out; Share is what they answer on average, and Bound
-	// what no plan can exceed.
+	// Stints share the minutes out; Share is what they answer on average.
 	Stints []Stint `json:"stints"`
 	Share  float64 `json:"share"`
-	Bound  float64 `json:"bound"`
 }
 
 const (
@@ -260,26 +259,31 @@ func Find(asks []Ask, form evidence.Form, squad []Person, t Terms, seed uint64) 
 	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 {
 		return form.Of(evidence.PlayerID(p.ID), role, read).Rate
 	})
-	ball := f.ballScores()
-	var all []Five
-	fives(len(people), func(at [onFloor]int) {
-		if !t.keeps(people, at) {
-			return
-		}
-		score, h, s := f.score(at, ball)
-		all = append(all, Five{at: at, Score: score, h: h, s: s})
-	})
+	all := f.ranked(t)
 	if len(all) == 0 {
 		return Found{}, errors.New("No five keeps all of this. Take somebody out of a group that plays together, or add a player.")
 	}
-	slices.SortStableFunc(all, func(a, b Five) int { return cmp.Compare(b.Score, a.Score) })
 	out := Found{Compared: len(all), Fives: slices.Clone(all[:min(toldFives, len(all))])}
 	for i := range out.Fives {
 		f.tell(&out.Fives[i], form)
 	}
-	out.Stints, out.Share, out.Bound = share(all, people, t)
+	out.Stints, out.Share = share(all, people, t)
 	f.doubt(out.Fives, form, seed) // last: it draws over the rates
 	return out, nil
+}
+
+// ranked are all fives that keep the terms, those that answer most first.
+func (f *finder) ranked(t Terms) []Five {
+	ball := f.ballScores()
+	var all []Five
+	fives(len(f.people), func(at [onFloor]int) {
+		if t.keeps(f.people, at) {
+			score, h, s := f.score(at, ball)
+			all = append(all, Five{at: at, Score: score, h: h, s: s})
+		}
+	})
+	slices.SortStableFunc(all, func(a, b Five) int { return cmp.Compare(b.Score, a.Score) })
+	return all
 }
 
 // keeps reports whether a five keeps the groups together.
@@ -368,41 +372,62 @@ func (f *finder) bestScreener(five *Five) int {
 	return best
 }
 
-// doubt draws everybody's rates again and again from what is known of them, and counts
-// how often each line-up is first and within which range it lies.
-func (f *finder) doubt(told []Five, form evidence.Form, seed uint64) {
+// likeness is how far a player's reads are good or bad together, as a correlation
+// (assumption).
+const likeness = 0.5
+
+// drawn is a rate that is drawn again and again, once for all asks it answers.
+type drawn struct {
+	person    int
+	quantiles []float64
+	uses      []*float64
+}
+
+// rates lists what the told line-ups are made of.
+func (f *finder) rates(told []Five, form evidence.Form) []*drawn {
 	type key struct {
 		person int
 		role   reads.Role
 		read   reads.Read
 	}
-	rng := rand.New(rand.NewPCG(seed, seed))
-	// Each rate once, however many asks it answers.
-	rates := map[key]distuv.Beta{}
-	var order []key
-	uses := map[key][]*float64{}
+	var out []*drawn
+	known := map[key]*drawn{}
 	for _, five := range told {
 		for _, k := range five.at {
 			for i, a := range f.asks {
 				for side, row := range [][]float64{f.user[i], f.screener[i]} {
 					id := key{k, a.Roles[side], a.Reads[side]}
-					if _, known := rates[id]; !known {
-						e := form.Of(evidence.PlayerID(f.people[k].ID), id.role, id.read)
-						rates[id] = distuv.Beta{Alpha: e.A, Beta: e.B, Src: rng}
-						order = append(order, id)
+					if known[id] == nil {
+						estimate := form.Of(evidence.PlayerID(f.people[k].ID), id.role, id.read)
+						known[id] = &drawn{person: k, quantiles: estimate.Quantiles()}
+						out = append(out, known[id])
 					}
-					if !slices.Contains(uses[id], &row[k]) {
-						uses[id] = append(uses[id], &row[k])
+					if !slices.Contains(known[id].uses, &row[k]) {
+						known[id].uses = append(known[id].uses, &row[k])
 					}
 				}
 			}
 		}
 	}
+	return out
+}
+
+// doubt draws everybody's rates again and again from what is known of them, and counts
+// how often each line-up is first and within which range it lies. A player who is better
+// than believed in one read is likely to be in others.
+func (f *finder) doubt(told []Five, form evidence.Form, seed uint64) {
+	rng := rand.New(rand.NewPCG(seed, seed))
+	rates := f.rates(told, form)
 	scores := make([][]float64, len(told))
+	player := make([]float64, len(f.people))
 	for range draws {
-		for _, id := range order {
-			rate := rates[id].Rand()
-			for _, at := range uses[id] {
+		for k := range player {
+			player[k] = rng.NormFloat64()
+		}
+		for _, d := range rates {
+			z := math.Sqrt(likeness)*player[d.person] + math.Sqrt(1-likeness)*rng.NormFloat64()
+			rate := d.quantiles[int(distuv.UnitNormal.CDF(z)*float64(len(d.quantiles))*(1-1e-9))]
+			for _, at := range d.uses {
 				*at = rate
 			}
 		}

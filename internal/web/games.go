@@ -247,6 +247,7 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	out.Reps = len(played)
 	out.Compared = game.Compare(s.policy, evidence.OnePerRep(before), played)
 	out.Covered = game.Coverages(d.mixes, played)
+	out.Now = game.HalfTime(d.mixes, played, store.RulesOf(d.team))
 	if out.Counts, _, err = s.gameCounts(ctx, d.game); err != nil {
 		return nil, err
 	}

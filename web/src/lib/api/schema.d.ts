@@ -3249,9 +3249,31 @@ export interface components {
             total: number;
             compared: components["schemas"]["GameCompared"][];
             covered: components["schemas"]["GameCovered"][];
+            /** @description what they do most so far and what to use */
+            now: components["schemas"]["GameNow"][];
             counts: components["schemas"]["GameCount"][];
             reps: number;
             next?: components["schemas"]["NextPractice"];
+        };
+        GameNow: {
+            family: string;
+            cue: string;
+            /** @description moments in which they showed it */
+            seen: number;
+            of: number;
+            /** @description per cent */
+            expected: number;
+            /** @description somebody had an idea */
+            known: boolean;
+            uses: {
+                action: string;
+                /** @description correct answers of who uses the action, the first one first */
+                first: string[];
+                /** @description of the screener */
+                second: string[];
+                correct: number;
+                reps: number;
+            }[];
         };
         GameCount: {
             id: string;
@@ -3314,7 +3336,6 @@ export interface components {
                 share: number;
             }[];
             share: number;
-            bound: number;
         };
         PracticeSummary: {
             /** Format: uuid */

@@ -93,9 +93,8 @@
   <section class="sheet stints" aria-labelledby="stints">
     <h2 id="stints">The minutes shared out</h2>
     <p class="soft">
-      Answers <b class="numeral">{of100(found.share)}</b> of 100 on average; no way of sharing them answers
-      more than
-      {(100 * found.bound).toFixed(1)}. The strongest fives come first: put them where the game needs them.
+      Answers <b class="numeral">{of100(found.share)}</b> of 100 on average. Nobody runs more than two stints in
+      a row where the minutes allow it.
     </p>
     <div class="scroll">
       <table>

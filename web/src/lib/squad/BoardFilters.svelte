@@ -36,8 +36,12 @@
     }
   ] as const);
 
-  const choose = (id: keyof Filters, value: string) =>
-    goto(addressOf({ ...filters, [id]: value }), { keepFocus: true, noScroll: true, replaceState: true });
+  // What was chosen last counts, also before the address says so.
+  let wanted = $derived(filters);
+  function choose(id: keyof Filters, value: string) {
+    wanted = { ...wanted, [id]: value };
+    void goto(addressOf(wanted), { keepFocus: true, noScroll: true, replaceState: true });
+  }
   const box = 'min-w-36 max-w-56 flex-1';
 </script>
 
@@ -51,17 +55,17 @@
       {c.name}
       <Select
         items={[...c.items]}
-        value={filters[c.id]}
+        value={wanted[c.id]}
         placeholder=""
         onchange={(e) => choose(c.id, (e.currentTarget as HTMLSelectElement).value)}
       />
     </Label>
-    {#if c.id === 'period' && filters.period === 'own'}
+    {#if c.id === 'period' && wanted.period === 'own'}
       <Label class={box}>
         From
         <Input
           type="date"
-          value={filters.from}
+          value={wanted.from}
           onchange={(e) => choose('from', (e.currentTarget as HTMLInputElement).value)}
         />
       </Label>
@@ -69,7 +73,7 @@
         Until
         <Input
           type="date"
-          value={filters.until}
+          value={wanted.until}
           onchange={(e) => choose('until', (e.currentTarget as HTMLInputElement).value)}
         />
       </Label>

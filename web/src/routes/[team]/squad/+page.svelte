@@ -20,11 +20,11 @@
   let last = $state.raw<Schemas['Board'] | null>(null);
   $effect(() => {
     if (data.board) last = data.board;
+    if (data.board?.players.length === 0) editing = true;
   });
   const board = $derived(data.board ?? last);
   const shown = $derived(board ? inOrder(board, data.filters.order) : { columns: [], lines: [] });
-  let edit = $state(false);
-  const editing = $derived(edit || board?.players.length === 0);
+  let editing = $state(false);
   // More columns than fit beside each other get the narrow cell.
   const wide = 9;
   const dense = $derived(shown.columns.length > wide);
@@ -51,7 +51,7 @@
   <h1>Squad</h1>
   <span class="grow"></span>
   <a class="tape plain" href={`/${team}/squad/program`}>All teams</a>
-  <button class="tape plain" onclick={() => (edit = !editing)}
+  <button class="tape plain" onclick={() => (editing = !editing)}
     >{editing ? 'Back to the board' : 'Edit the roster'}</button
   >
 </div>

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import HalfTime from '$lib/game/HalfTime.svelte';
   import After from '$lib/game/After.svelte';
   import Lineups from '$lib/game/Lineups.svelte';
   import LineupTerms from '$lib/game/LineupTerms.svelte';
@@ -92,6 +93,7 @@
       </div>
     </div>
   {:else}
+    <HalfTime {view} />
     <After {view} {team} />
   {/if}
 {/if}
