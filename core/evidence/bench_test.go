@@ -43,7 +43,7 @@ func full(share float64) (players []PlayerID, columns []reads.Read, reps []Rep) 
 }
 
 // BenchmarkBoard judges 20 players on 30 reads with every cell full after 90 practices, whose
-// closed months are remembered: with 240 reps logged at every practice, and with all 1,200 that
+// closed weeks are remembered: with 240 reps logged at every practice, and with all 1,200 that
 // there could be.
 func BenchmarkBoard(b *testing.B) {
 	for name, share := range map[string]float64{"240-reps": 0.2, "1200-reps": 1} {

@@ -116,7 +116,7 @@ func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *His
 		return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.No, b.No), cmp.Compare(a.ID, b.ID))
 	})
 	for len(reps) > 0 {
-		next := PeriodOf(PeriodOf(reps[0].At, zone).AddDate(0, 1, 3), zone)
+		next := PeriodOf(reps[0].At, zone).AddDate(0, 0, 7)
 		n, _ := slices.BinarySearchFunc(reps, next, func(r *Rep, at time.Time) int { return r.At.Compare(at) })
 		h = p.extend(h, reps[:n])
 		reps = reps[n:]
@@ -392,16 +392,17 @@ func (p Policy) ObserverErrorOf(h *History) (chance float64, reps int) {
 	return p.observerError(h.double), h.double.reps
 }
 
-// periodHour is the hour of the first of a month, on the team's clocks, at which a period
-// begins: nobody practices then (assumption).
+// A period begins on Mondays at this hour on the team's clocks: nobody practices then
+// (assumption).
 const periodHour = 4
 
-// PeriodOf is when the period begins in which a moment lies. Periods are months.
+// PeriodOf is when the period begins in which a moment lies. Periods are weeks.
 func PeriodOf(at time.Time, zone *time.Location) time.Time {
 	at = at.In(zone)
-	start := time.Date(at.Year(), at.Month(), 1, periodHour, 0, 0, 0, zone)
+	sinceMonday := (int(at.Weekday()) + 6) % 7
+	start := time.Date(at.Year(), at.Month(), at.Day()-sinceMonday, periodHour, 0, 0, 0, zone)
 	if at.Before(start) {
-		start = time.Date(at.Year(), at.Month()-1, 1, periodHour, 0, 0, 0, zone)
+		start = time.Date(at.Year(), at.Month(), at.Day()-sinceMonday-7, periodHour, 0, 0, 0, zone)
 	}
 	return start
 }

@@ -1,6 +1,7 @@
 package evidence
 
 import (
+	"slices"
 	"time"
 
 	"evrik/core/reads"
@@ -19,24 +20,33 @@ type Need struct {
 	Verdict Verdict `json:"verdict"`
 }
 
-// Needs lists what the players of a board need: of each read the guided group until it is
-// held there or live, and the live group until it is held.
-func (p Policy) Needs(role reads.Role, lines []Line) []Need {
-	var out []Need
-	for _, l := range lines {
-		for i := range l.Cells {
-			groups := l.Cells[i].Groups
-			if groups[Live.index()].Judgement.Verdict == HasIt {
-				continue
-			}
-			for _, g := range groups {
-				if j := &g.Judgement; j.Verdict != HasIt {
-					out = append(out, Need{l.Player, role, l.Cells[i].Read, g.Group == Live, p.needed(j), j.Verdict})
-				}
+// Needs lists what some players need of the reads of a role: of each the guided group until
+// it is held there or live, and the live group until it is held.
+func (p Policy) Needs(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Need {
+	parts := make([][]Need, len(players))
+	inParallel(len(players), func(from, to int) {
+		for i := from; i < to; i++ {
+			for _, read := range columns {
+				parts[i] = p.needsOf(parts[i], Skill{players[i], role, read}, h, now)
 			}
 		}
+	})
+	return slices.Concat(parts...)
+}
+
+func (p Policy) needsOf(list []Need, skill Skill, h *History, now time.Time) []Need {
+	m := h.skills[skill]
+	if m == nil {
+		m = p.unseen(h, skill)
 	}
-	return out
+	live := p.judge(m, Live, now)
+	if live.Verdict == HasIt {
+		return list
+	}
+	if guided := p.judge(m, Guided, now); guided.Verdict != HasIt {
+		list = append(list, Need{skill.Player, skill.Role, skill.Read, false, p.needed(&guided), guided.Verdict})
+	}
+	return append(list, Need{skill.Player, skill.Role, skill.Read, true, p.needed(&live), live.Verdict})
 }
 
 // FullNeed is how many reps of a read a player needs of whom nothing is known, or who is

@@ -24,6 +24,7 @@ const (
 	simSquad      = 12
 	simReps       = 6
 	simPractices  = 8
+	simWeek       = 3
 	simErr        = 0.05
 	simPlayers    = 8000 // a line, in make prove
 	simQuick      = 1200 // a line, in make test
@@ -169,18 +170,20 @@ func squadsOf(f follow, a, b float64, players int, seed uint64) (out squadFigure
 		var all Count
 		for i := range rate {
 			rate[i] = spread.Rand()
-			for range simPractices {
+			for k := range simPractices {
 				counts[i] = append(counts[i], logged(rng, rate[i], simReps))
-				all = all.plus(counts[i][len(counts[i])-1])
+				if k < simWeek {
+					all = all.plus(counts[i][k])
+				}
 			}
 		}
 		for i := range rate {
 			var seen [4]bool
-			var before Count // what teammates did until then; the whole two weeks are close enough
-			for _, c := range counts[i] {
-				before = before.plus(c)
+			var own Count // teammates are known by their first week
+			for _, c := range counts[i][:simWeek] {
+				own = own.plus(c)
 			}
-			for _, j := range f(Live, counts[i], all.minus(before)) {
+			for _, j := range f(Live, counts[i], all.minus(own)) {
 				for kind, is := range [4]bool{j.verdict == HasIt, j.verdict == HasIt && !j.isNew, j.verdict == NotYet, j.verdict == NotYet && !j.isNew} {
 					if is && !seen[kind] {
 						seen[kind] = true

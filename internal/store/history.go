@@ -13,7 +13,7 @@ import (
 	"evrik/internal/store/gen"
 )
 
-// histories remembers what the closed months of teams came to. Everything in it can be
+// histories remembers what the closed weeks of teams came to. Everything in it can be
 // made again from the log.
 type histories struct {
 	mu    sync.Mutex
@@ -24,6 +24,7 @@ type histories struct {
 // was made of.
 type closedHistory struct {
 	key     string
+	through time.Time
 	history *evidence.History
 	used    time.Time
 }
@@ -32,16 +33,17 @@ type closedHistory struct {
 // a half megabytes.
 const mostHistories = 64
 
-func (h *histories) get(team uuid.UUID, key string) *evidence.History {
+// get is what is remembered of a team under a key, of the beginning of the log where nothing is.
+func (h *histories) get(team uuid.UUID, key string) closedHistory {
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	known, ok := h.teams[team]
 	if !ok || known.key != key {
-		return nil
+		return closedHistory{key: key, history: evidence.NoHistory()}
 	}
 	known.used = time.Now()
 	h.teams[team] = known
-	return known.history
+	return known
 }
 
 func (h *histories) put(team uuid.UUID, known closedHistory) {
@@ -63,7 +65,7 @@ func (h *histories) put(team uuid.UUID, known closedHistory) {
 	}
 }
 
-// TeamLog is what a team's players have done: their history up to the last closed month,
+// TeamLog is what a team's players have done: their history up to the last closed week,
 // and the reps since then.
 type TeamLog struct {
 	Closed *evidence.History
@@ -89,18 +91,23 @@ func (s *Store) TeamLog(ctx context.Context, policy evidence.Policy, team gen.Te
 	}
 	log := TeamLog{Since: evidence.PeriodOf(limit, zone), zone: zone}
 	key := new(strings.Builder)
-	fmt.Fprint(key, version.Version, log.Since.Unix(), zone, policy)
+	fmt.Fprint(key, version.Version, zone, policy)
 	for _, p := range players {
 		key.WriteString(p.ID.String())
 	}
-	if log.Closed = s.closed.get(team.ID, key.String()); log.Closed == nil {
-		reps, err := s.RepsOfTeam(ctx, team, time.Time{}, log.Since)
+	known := s.closed.get(team.ID, key.String())
+	if known.through.After(log.Since) { // looked at from an earlier moment than before
+		known = closedHistory{key: known.key, history: evidence.NoHistory()}
+	}
+	if known.through.Before(log.Since) {
+		reps, err := s.RepsOfTeam(ctx, team, known.through, log.Since)
 		if err != nil {
 			return TeamLog{}, err
 		}
-		log.Closed = policy.ExtendByPeriod(evidence.NoHistory(), reps, zone)
-		s.closed.put(team.ID, closedHistory{key: key.String(), history: log.Closed})
+		known.history, known.through = policy.ExtendByPeriod(known.history, reps, zone), log.Since
+		s.closed.put(team.ID, known)
 	}
+	log.Closed = known.history
 	log.Open, err = s.RepsOfTeam(ctx, team, log.Since, now.Add(time.Second))
 	return log, err
 }

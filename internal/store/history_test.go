@@ -128,7 +128,7 @@ func boardOf(t testing.TB, db *store.Store, c club, now time.Time) string {
 	return fmt.Sprint(p.Board(ids, reads.Cutter, bookReads, log.History(p), now))
 }
 
-// What is remembered of closed months is what the log itself comes to: also after reps
+// What is remembered of closed weeks is what the log itself comes to: also after reps
 // that come late, are taken back, watched by several and sent twice, by devices that log
 // at the same time; after a player moves or is erased, and after old reps are forgotten.
 func TestHistoryFollowsTheLog(t *testing.T) {
@@ -195,7 +195,7 @@ func TestHistoryFollowsTheLog(t *testing.T) {
 	}
 }
 
-// A rep of a closed month counts in the log's version, one of the open month does not; so
+// A rep of a closed week counts in the log's version, one of the open week does not; so
 // does every deletion.
 func TestLogVersion(t *testing.T) {
 	db, ctx := pgtest.Store(t), t.Context()
@@ -204,8 +204,8 @@ func TestLogVersion(t *testing.T) {
 	version := func() int64 {
 		v, err := db.LogVersion(ctx, c.program)
 		must(t, err)
-		if day := time.Since(v.ClosedBefore).Hours() / 24; day < 1 || day > 34 {
-			t.Fatalf("months are closed up to %v", v.ClosedBefore)
+		if day := time.Since(v.ClosedBefore).Hours() / 24; day < 1 || day > 9.1 {
+			t.Fatalf("weeks are closed up to %v", v.ClosedBefore)
 		}
 		return v.Version
 	}

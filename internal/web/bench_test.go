@@ -56,17 +56,19 @@ func safely(b *testing.B) (w *world, c club, p api.Practice, at string) {
 }
 
 // BenchmarkLogRep has twenty devices log single reps, each one every tenth of a
-// second, which is thirty times what helpers do, and reports how long an answer takes.
+// second, which is thirty times what helpers do, and reports how long an answer takes once the
+// database's connections are warm: each of them reads its tables and plans its statements the
+// first time it is used, which is told apart.
 func BenchmarkLogRep(b *testing.B) {
 	w, c, p, at := safely(b)
-	const devices, each, every = 20, 60, 100 * time.Millisecond
+	const devices, each, warm, every = 20, 70, 10, 100 * time.Millisecond
 	helpers := make([]*agent, devices)
 	for i := range helpers {
 		helpers[i] = w.as(c.helper)
 	}
 	for b.Loop() {
 		var mu sync.Mutex
-		var took []float64
+		var took, cold []float64
 		var all sync.WaitGroup
 		for i, a := range helpers {
 			all.Go(func() {
@@ -79,7 +81,11 @@ func BenchmarkLogRep(b *testing.B) {
 					began := time.Now()
 					a.do("POST", at+"/reps", rep, 200, nil)
 					mu.Lock()
-					took = append(took, float64(time.Since(began).Microseconds())/1000)
+					if ms := float64(time.Since(began).Microseconds()) / 1000; n < warm {
+						cold = append(cold, ms)
+					} else {
+						took = append(took, ms)
+					}
 					mu.Unlock()
 				}
 			})
@@ -88,6 +94,7 @@ func BenchmarkLogRep(b *testing.B) {
 		slices.Sort(took)
 		b.ReportMetric(took[len(took)/2], "p50-ms")
 		b.ReportMetric(took[len(took)*99/100], "p99-ms")
+		b.ReportMetric(slices.Max(cold), "first-second-max-ms")
 	}
 }
 
@@ -125,11 +132,18 @@ func BenchmarkBatches(b *testing.B) {
 				all.Queue(`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device)
 					VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, $25)`, values...)
 			}
+			// Bare means without the triggers that watch for late reps.
+			if _, err := w.db.Pool.Exec(b.Context(), "ALTER TABLE rep_events DISABLE TRIGGER rep_events_added"); err != nil {
+				b.Fatal(err)
+			}
 			began = time.Now()
 			if err := w.db.Pool.SendBatch(b.Context(), &all).Close(); err != nil {
 				b.Fatal(err)
 			}
 			pgxs += time.Since(began)
+			if _, err := w.db.Pool.Exec(b.Context(), "ALTER TABLE rep_events ENABLE TRIGGER rep_events_added"); err != nil {
+				b.Fatal(err)
+			}
 		}
 		b.ReportMetric(rounds*size/ours.Seconds(), "reps/s")
 		b.ReportMetric(rounds*size/pgxs.Seconds(), "bare-reps/s")

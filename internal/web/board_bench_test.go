@@ -2,7 +2,6 @@ package web
 
 import (
 	"fmt"
-	"io"
 	"math/rand/v2"
 	"slices"
 	"testing"
@@ -13,6 +12,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/internal/web/api"
 )
 
 // seasons fills a club's log: each of some players has so many reps over some years,
@@ -58,11 +58,13 @@ func seasons(b *testing.B, w *world, c club, each, years int) {
 	}
 }
 
-// BenchmarkBoardAtAMillion asks for a team's board in a club of ten thousand reps and
-// in one of a million: ten seasons of four teams, whose players stay four seasons.
-func BenchmarkBoardAtAMillion(b *testing.B) {
+// BenchmarkAtAMillion asks for a team's board, the sheet of a practice and a plan in clubs of
+// 300, of ten thousand and of a million reps: ten seasons of four teams, whose players stay four
+// seasons; 75,000 reps are the team's. The first board of each reads its whole log.
+func BenchmarkAtAMillion(b *testing.B) {
 	w := newWorld(b)
-	small, large := w.club("small", 15), w.club("large", 15)
+	tiny, small, large := w.club("tiny", 15), w.club("small", 15), w.club("large", 15)
+	seasons(b, w, tiny, 300/15, 1)
 	seasons(b, w, small, 10000/15, 1)
 	seasons(b, w, large, 5000, 4)
 	for i := range 15 { // who played before, and who plays elsewhere
@@ -80,27 +82,47 @@ func BenchmarkBoardAtAMillion(b *testing.B) {
 	if _, err := w.db.Pool.Exec(b.Context(), "VACUUM ANALYZE"); err != nil {
 		b.Fatal(err)
 	}
-	heads := map[string]*agent{small.head: w.as(small.head), large.head: w.as(large.head)}
 	const rounds = 30
 	for b.Loop() {
 		took := map[string][]float64{}
+		plans := map[string]string{}
+		ask := func(a *agent, size string, c club, what string) float64 {
+			began := time.Now()
+			switch what {
+			case "board":
+				a.do("GET", c.path("/board?role=cutter"), nil, 200, nil)
+			case "sheet":
+				a.do("GET", c.path("/practices/"+plans[size]), nil, 200, nil)
+			case "plan":
+				a.do("POST", c.path("/fill"), map[string]any{"plan": planFor(c), "scope": "evening"}, 200, nil)
+			}
+			return float64(time.Since(began).Microseconds()) / 1000
+		}
+		clubs := map[string]club{"tiny": tiny, "small": small, "large": large}
+		heads := map[string]*agent{}
+		for size, c := range clubs {
+			heads[size] = w.as(c.head)
+			b.ReportMetric(ask(heads[size], size, c, "board"), size+"-first-board-ms")
+			var p api.Practice
+			heads[size].do("POST", c.path("/practices"), planFor(c), 201, &p)
+			plans[size] = p.Id.String()
+		}
 		for range rounds {
-			for _, c := range []club{small, large} {
-				began := time.Now()
-				res, err := heads[c.head].http.Get(w.server.URL + c.path("/board?role=cutter"))
-				if err != nil {
-					b.Fatal(err)
+			for size, c := range clubs {
+				for _, what := range []string{"board", "sheet", "plan"} {
+					took[size+what] = append(took[size+what], ask(heads[size], size, c, what))
 				}
-				if n, err := io.Copy(io.Discard, res.Body); err != nil || n < 10000 {
-					b.Fatal(n, err)
-				}
-				res.Body.Close()
-				took[c.head] = append(took[c.head], float64(time.Since(began).Microseconds())/1000)
 			}
 		}
-		median := func(c club) float64 { slices.Sort(took[c.head]); return took[c.head][rounds/2] }
-		b.ReportMetric(median(small), "ten-thousand-ms")
-		b.ReportMetric(median(large), "million-ms")
-		b.ReportMetric(median(large)/median(small), "ratio")
+		median := func(size, what string) float64 {
+			slices.Sort(took[size+what])
+			return took[size+what][rounds/2]
+		}
+		for _, what := range []string{"board", "sheet", "plan"} {
+			b.ReportMetric(median("large", what), "million-"+what+"-ms")
+		}
+		b.ReportMetric(median("large", "board")/median("small", "board"), "board-of-ten-thousand")
+		b.ReportMetric(median("large", "sheet")/median("tiny", "sheet"), "sheet-of-300")
+		b.ReportMetric(median("large", "plan")/median("tiny", "plan"), "plan-of-300")
 	}
 }

@@ -87,8 +87,7 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	// What has been practiced, and what the season is for.
 	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))
 	for _, role := range roles {
-		lines := s.policy.Overview(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.history, s.now())
-		d.needs = append(d.needs, s.policy.Needs(role, lines)...)
+		d.needs = append(d.needs, s.policy.Needs(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.history, s.now())...)
 	}
 	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: s.now().Add(-paceSpan)})
 	if err != nil {

@@ -54,13 +54,13 @@ func TestLogReps(t *testing.T) {
 	// A batch is stored whole or not at all.
 	good := repEvent(live, c.players[1], 2, reads.Under, reads.Curl)
 	for text, bad := range map[string]map[string]any{
-		"not on the team":     repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
-		"not a drill":         repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
-		"has no cue":          repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
-		"not a read of":       repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
-		"needs its block":     {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
-		"Which rep":           {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
-		"is not there":        {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
+		"not on the team": repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
+		"not a drill":     repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
+		"has no cue":      repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
+		"not a read of":   repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
+		"needs its block": {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
+		"Which rep":       {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
+		"is not there":    {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
 		"There is no tag": withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
 	} {
 		status := 422

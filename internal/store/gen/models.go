@@ -169,9 +169,9 @@ type KnownDevice struct {
 	Until     time.Time
 }
 
-type LogVersion struct {
+type LogChange struct {
 	ProgramID uuid.UUID
-	Version   int64
+	At        time.Time
 }
 
 type PasswordReset struct {

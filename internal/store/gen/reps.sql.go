@@ -50,7 +50,7 @@ func (q *Queries) InsertRepEvents(ctx context.Context, arg InsertRepEventsParams
 
 const logVersion = `-- name: LogVersion :one
 SELECT closed_before('49 hours')::timestamptz AS closed_before,
-    coalesce((SELECT version FROM log_versions WHERE program_id = $1), 0)::bigint AS version
+    (SELECT count(*) FROM log_changes c WHERE c.program_id = $1) AS version
 `
 
 type LogVersionRow struct {
@@ -58,7 +58,7 @@ type LogVersionRow struct {
 	Version      int64
 }
 
-// Before which moment months may be closed, and the version of what is closed; 0 where nothing has changed it.
+// Before which moment weeks may be closed, and how often something has changed a closed one.
 func (q *Queries) LogVersion(ctx context.Context, programID uuid.UUID) (LogVersionRow, error) {
 	row := q.db.QueryRow(ctx, logVersion, programID)
 	var i LogVersionRow

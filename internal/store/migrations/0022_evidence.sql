@@ -1,14 +1,16 @@
 -- +goose Up
 
--- Boards are computed from the log. What closed months came to is remembered by every
--- process for as long as the version stands; the version counts what changes closed
--- months: reps that come late, reps taken back late, and whatever is deleted.
+-- Boards are computed from the log. What closed weeks came to is remembered by every process for
+-- as long as the version stands; the version counts what changes closed weeks: reps that come late,
+-- reps taken back late, and whatever is deleted. Changes are rows of their own and are counted, so
+-- that nobody who writes waits for another.
 DROP TABLE ledgers, practiced, mistakes, sums;
 
-CREATE TABLE log_versions (
-    program_id uuid PRIMARY KEY REFERENCES programs ON DELETE CASCADE,
-    version    bigint NOT NULL
+CREATE TABLE log_changes (
+    program_id uuid NOT NULL REFERENCES programs ON DELETE CASCADE,
+    at         timestamptz NOT NULL DEFAULT now()
 );
+CREATE INDEX log_changes_program ON log_changes (program_id);
 
 ALTER TABLE rep_events RENAME COLUMN is_right TO is_correct;
 ALTER TABLE rep_events RENAME COLUMN screen TO action;
@@ -18,28 +20,26 @@ ALTER TABLE rep_events RENAME COLUMN corrections TO tags;
 DROP INDEX rep_events_rep;
 ALTER TABLE kept_counts RENAME COLUMN is_right TO is_correct;
 
--- closed_before is the moment before which months may be closed: with a patience of two days the
--- month before is closed on the third. 16 hours later than the first of a month in UTC it is four
--- in the morning everywhere on earth. Who closes months has an hour more of patience than who
--- writes, so that a write under way is not missed.
+-- closed_before is the moment before which weeks may be closed: with a patience of two days the week
+-- before is closed on Wednesday. 16 hours later than a Monday begins in UTC it is four in the morning
+-- of it everywhere on earth. Who closes weeks has an hour more of patience than who writes, so that a
+-- write under way is not missed.
 -- +goose StatementBegin
 CREATE FUNCTION closed_before(patience interval) RETURNS timestamptz LANGUAGE sql STABLE AS $$
-    SELECT date_trunc('month', now() - patience, 'UTC') + interval '16 hours'
+    SELECT date_trunc('week', now() - patience, 'UTC') + interval '16 hours'
 $$;
 -- +goose StatementEnd
 
 -- +goose StatementBegin
-CREATE FUNCTION count_log_version() RETURNS trigger LANGUAGE plpgsql AS $$
+CREATE FUNCTION count_log_change() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN
     IF TG_OP = 'DELETE' THEN
-        INSERT INTO log_versions (program_id, version)
-        SELECT DISTINCT c.program_id, 1 FROM changed c JOIN programs p ON p.id = c.program_id
-        ON CONFLICT (program_id) DO UPDATE SET version = log_versions.version + 1;
+        INSERT INTO log_changes (program_id)
+        SELECT DISTINCT c.program_id FROM changed c JOIN programs p ON p.id = c.program_id;
     ELSE
-        INSERT INTO log_versions (program_id, version)
-        SELECT DISTINCT c.program_id, 1 FROM changed c LEFT JOIN rep_events r ON r.id = c.voids
-        WHERE least(c.at, r.at) < closed_before('48 hours')
-        ON CONFLICT (program_id) DO UPDATE SET version = log_versions.version + 1;
+        INSERT INTO log_changes (program_id)
+        SELECT DISTINCT c.program_id FROM changed c WHERE c.at < closed_before('48 hours')
+            OR c.voids IS NOT NULL AND EXISTS (SELECT 1 FROM rep_events r WHERE r.id = c.voids AND r.at < closed_before('48 hours'));
     END IF;
     RETURN NULL;
 END
@@ -47,16 +47,16 @@ $$;
 -- +goose StatementEnd
 
 CREATE TRIGGER rep_events_added AFTER INSERT ON rep_events
-    REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION count_log_version();
+    REFERENCING NEW TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION count_log_change();
 CREATE TRIGGER rep_events_deleted AFTER DELETE ON rep_events
-    REFERENCING OLD TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION count_log_version();
+    REFERENCING OLD TABLE AS changed FOR EACH STATEMENT EXECUTE FUNCTION count_log_change();
 
 -- +goose Down
 DROP TRIGGER rep_events_added ON rep_events;
 DROP TRIGGER rep_events_deleted ON rep_events;
-DROP FUNCTION count_log_version;
+DROP FUNCTION count_log_change;
 DROP FUNCTION closed_before(interval);
-DROP TABLE log_versions;
+DROP TABLE log_changes;
 ALTER TABLE rep_events RENAME COLUMN is_correct TO is_right;
 ALTER TABLE rep_events RENAME COLUMN action TO screen;
 ALTER TABLE rep_events RENAME COLUMN tags TO corrections;

@@ -62,6 +62,6 @@ AND NOT EXISTS (SELECT 1 FROM rep_events v WHERE v.program_id = r.program_id AND
 ORDER BY r.at, r.rep_no, r.id;
 
 -- name: LogVersion :one
--- Before which moment months may be closed, and the version of what is closed; 0 where nothing has changed it.
+-- Before which moment weeks may be closed, and how often something has changed a closed one.
 SELECT closed_before('49 hours')::timestamptz AS closed_before,
-    coalesce((SELECT version FROM log_versions WHERE program_id = $1), 0)::bigint AS version;
+    (SELECT count(*) FROM log_changes c WHERE c.program_id = $1) AS version;
