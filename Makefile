@@ -9,7 +9,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test prove check bench soak package try-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
+.PHONY: help demo demo-reset test prove check mutate bench soak package try-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -34,6 +34,10 @@ test: need-go need-postgres need-chromium need-glpk $(WEB) ## every test: core, 
 prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests with their full counts, the tables of the docs, then the soak
 	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -timeout 90m ./...
 	$(MAKE) soak
+
+mutate: need-go ## change the verdicts and line-ups here and there, and count the changes no test notices
+	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 20 ./core/evidence
+	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 20 ./core/game
 
 check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code
 	@test -z "$$(gofmt -l core internal cmd e2e web/*.go)" || { gofmt -l core internal cmd e2e web/*.go; echo "run gofmt on these"; exit 1; }

@@ -1,3 +1,5 @@
+//go:build !mutate
+
 package game
 
 import (
@@ -65,9 +67,7 @@ func TestLineupRangesCover(t *testing.T) {
 				}
 			}
 			form := p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now)
-			f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 {
-				return form.Of(evidence.PlayerID(p.ID), role, read).Rate
-			})
+			f := finderOf(asks, people, form)
 			told := f.ranked(Terms{})[:toldFives]
 			f.doubt(told, form, 1)
 			truth := newFinder(asks, people, func(p Person, _ reads.Role, read reads.Read) float64 { return rates[p.ID][read] })

@@ -170,6 +170,13 @@ func newFinder(asks []Ask, people []Person, rate func(p Person, role reads.Role,
 	return f
 }
 
+// finderOf is a finder that goes by a form.
+func finderOf(asks []Ask, people []Person, form evidence.Form) *finder {
+	return newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 {
+		return form.Of(evidence.PlayerID(p.ID), role, read).Rate
+	})
+}
+
 // pairs is the mean, over every two of five, of both being right.
 func (f *finder) pairs(i int, five *[onFloor]int) float64 {
 	var users, screeners, same float64
@@ -256,9 +263,7 @@ func Find(asks []Ask, form evidence.Form, squad []Person, t Terms, seed uint64) 
 			people = append(people, p)
 		}
 	}
-	f := newFinder(asks, people, func(p Person, role reads.Role, read reads.Read) float64 {
-		return form.Of(evidence.PlayerID(p.ID), role, read).Rate
-	})
+	f := finderOf(asks, people, form)
 	all := f.ranked(t)
 	if len(all) == 0 {
 		return Found{}, errors.New("No five keeps all of this. Take somebody out of a group that plays together, or add a player.")

@@ -59,7 +59,7 @@ func (d planningContext) opponentAt(at time.Time) map[reads.Read]float64 {
 }
 
 // paceSpan is how far back a team's pace at a drill is measured (assumption).
-const paceSpan = 60 * 24 * time.Hour
+const paceSpan = 28 * 24 * time.Hour
 
 // roles are all parts that a plan asks reps for.
 var roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot, reads.Teammate, reads.Safety, reads.Corner}
