@@ -218,24 +218,6 @@ func (r *rates) quantile(q float64) float64 {
 	return 1
 }
 
-// mean is the expected rate.
-func (r *rates) mean() float64 {
-	sum := 0.0
-	for i, v := range r {
-		sum += v * rateAt(i)
-	}
-	return sum
-}
-
-// variance is that of the rate.
-func (r *rates) variance() float64 {
-	m, sum := r.mean(), 0.0
-	for i, v := range r {
-		sum += v * (rateAt(i) - m) * (rateAt(i) - m)
-	}
-	return sum
-}
-
 // higher is the chance that one rate is above another, ties halved.
 func (r *rates) higher(other *rates) float64 {
 	below, sum := 0.0, 0.0

@@ -272,3 +272,21 @@ func Example_verdicts() {
 	// Has it: 13 of 13, last seen today.
 	// Not yet: 2 of 8, the target is 7 in 10. Last seen today.
 }
+
+// mean is the expected rate.
+func (r *rates) mean() float64 {
+	sum := 0.0
+	for i, v := range r {
+		sum += v * rateAt(i)
+	}
+	return sum
+}
+
+// variance is that of the rate.
+func (r *rates) variance() float64 {
+	m, sum := r.mean(), 0.0
+	for i, v := range r {
+		sum += v * (rateAt(i) - m) * (rateAt(i) - m)
+	}
+	return sum
+}

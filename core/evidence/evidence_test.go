@@ -9,6 +9,7 @@ import (
 	"time"
 
 	"github.com/aclements/go-moremath/mathx"
+	"gonum.org/v1/gonum/mathext"
 
 	"evrik/core/drill"
 	"evrik/core/reads"
@@ -213,4 +214,15 @@ func refused(t *testing.T, err error, says string) {
 	case says != "" && (err == nil || !strings.Contains(err.Error(), says)):
 		t.Errorf("%v, want it to say %q", err, says)
 	}
+}
+
+// above is the probability that the rate is at least p.
+func (d posterior) above(p float64) float64 {
+	switch {
+	case p <= 0:
+		return 1
+	case p >= 1:
+		return 0
+	}
+	return 1 - mathext.RegIncBeta(d.a, d.b, p)
 }

@@ -1,8 +1,6 @@
 package evidence
 
 import (
-	"time"
-
 	"evrik/core/reads"
 )
 
@@ -45,7 +43,7 @@ const (
 )
 
 // FormOf reads a form from a history. It is not safe for use by several goroutines.
-func (p Policy) FormOf(h *History, _ time.Time) Form {
+func (p Policy) FormOf(h *History) Form {
 	f := Form{p, h, p.observerError(h.double), 0, map[question]tally{}, map[Skill]Estimate{}}
 	of := map[question][]tally{}
 	for skill, m := range h.skills {

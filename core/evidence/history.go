@@ -386,12 +386,6 @@ func (h *History) Reps(roles ...reads.Role) int {
 	return n
 }
 
-// ObserverError is the chance that an observer takes correct for wrong or the other way
-// round, and from how many reps that two logged it is known.
-func (p Policy) ObserverErrorOf(h *History) (chance float64, reps int) {
-	return p.observerError(h.double), h.double.reps
-}
-
 // A period begins on Mondays at this hour on the team's clocks: nobody practices then
 // (assumption).
 const periodHour = 4

@@ -240,8 +240,7 @@ func TestDoubleLogging(t *testing.T) {
 		return out
 	}
 	agree, differ := history(double(0)), history(double(60))
-	e1, n := p.ObserverErrorOf(agree)
-	e2, _ := p.ObserverErrorOf(differ)
+	e1, e2, n := p.observerError(agree.double), p.observerError(differ.double), agree.double.reps
 	if n != 200 || e1 > 0.02 || e2 < 0.12 || e2 > 0.18 {
 		t.Errorf("%d reps: %.3f and %.3f", n, e1, e2)
 	}

@@ -15,17 +15,6 @@ func newPosterior(s, n float64) posterior {
 	return posterior{s + 0.5, math.Max(0, n-s) + 0.5}
 }
 
-// above is the probability that the rate is at least p.
-func (d posterior) above(p float64) float64 {
-	switch {
-	case p <= 0:
-		return 1
-	case p >= 1:
-		return 0
-	}
-	return 1 - mathext.RegIncBeta(d.a, d.b, p)
-}
-
 // quantile is the rate that is not exceeded with probability q.
 func (d posterior) quantile(q float64) float64 { return mathext.InvRegIncBeta(d.a, d.b, q) }
 

@@ -66,7 +66,7 @@ func TestLineupRangesCover(t *testing.T) {
 					}
 				}
 			}
-			form := p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now)
+			form := p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC))
 			f := finderOf(asks, people, form)
 			told := f.ranked(Terms{})[:toldFives]
 			f.doubt(told, form, 1)

@@ -130,7 +130,7 @@ func TestReadinessByPart(t *testing.T) {
 			reps = append(reps, evidence.Rep{Player: evidence.PlayerID(who), Role: reads.Handler, Expected: asks[0].Reads[0], Correct: k < 12-2*i, Rung: drill.Live2, At: now})
 		}
 	}
-	form := p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now)
+	form := p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC))
 	list, total := Readiness(asks, form, people)
 	i := slices.IndexFunc(list, func(r Ready) bool { return r.Role == reads.Handler && r.Read == asks[0].Reads[0] })
 	r := list[i]

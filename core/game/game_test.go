@@ -106,7 +106,7 @@ func squad(rng *rand.Rand, n int, situations []string) ([]Person, evidence.Form,
 		}
 	}
 	p := evidence.DefaultPolicy()
-	return people, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now), ids
+	return people, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC)), ids
 }
 
 var run = []string{reads.Down, reads.Away, reads.Ball}
@@ -242,7 +242,7 @@ func TestReadiness(t *testing.T) {
 	add("a", reads.Curl, reads.Cutter, 20, true)
 	add("b", reads.Curl, reads.Cutter, 20, false)
 	asks := Asks([]string{reads.Down}, reads.TeamRules{}, []Mix{{Off, []Share{{reads.Trail, 100}}}})
-	list, total := Readiness(asks, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC), now), []Person{{ID: "a"}, {ID: "b"}})
+	list, total := Readiness(asks, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC)), []Person{{ID: "a"}, {ID: "b"}})
 	i := slices.IndexFunc(list, func(r Ready) bool { return r.Read == reads.Curl })
 	if i < 0 || math.Abs(list[i].Rate-0.5) > 0.01 || list[i].Share != 1 || list[i].Best[0] != "a" {
 		t.Errorf("%+v", list)

@@ -178,7 +178,7 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 		return d, err
 	}
 	d.asks = game.Asks(game.Runs(d.practiced(), d.mixes), store.RulesOf(d.team), d.mixes)
-	d.form = s.policy.FormOf(d.history, s.now())
+	d.form = s.policy.FormOf(d.history)
 	for _, p := range d.players {
 		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
 	}

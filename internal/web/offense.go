@@ -161,7 +161,7 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 			return nil, err
 		}
 	}
-	form := s.policy.FormOf(b.history, s.now())
+	form := s.policy.FormOf(b.history)
 	rate := func(player int, role reads.Role, read reads.Read) float64 {
 		return form.Of(evidence.PlayerID(five[player]), role, read).Rate
 	}
