@@ -86,7 +86,7 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 			st.Held = p.rungOf(g.Group, st.Rungs).Number()
 		}
 	}
-	st.Gap, st.Does, st.Game = p.sideGap(shown), p.guidedGap(guided, live), p.gameGap(m)
+	st.Gap, st.Does, st.Game = cmp.Or(p.sideGap(shown), p.sideGap(guided)), p.guidedGap(guided, live), p.gameGap(m)
 	st.Confused = mostOften(m.instead)
 	return st
 }

@@ -62,7 +62,7 @@ var shots = []shot{
 	}},
 	{"squad", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
-		p.Text("Tap a cell for the arithmetic")
+		p.Text("Tap a cell to see why")
 	}},
 	{"card", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
@@ -121,7 +121,8 @@ var shots = []shot{
 	}},
 	{"eyes-phone", 390, 844, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
-		p.Click("link", "Bram, Curl")
+		p.See("link", "Bram, Curl")
+		p.Open(browser.Eval[string](p, "document.querySelector('a[aria-label^=\"Bram, Curl\"]').getAttribute('href')"))
 		p.Click("button", "Make a private link")
 		p.Text("/eyes/")
 		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/eyes\\/[\\w-]+/)[0]"))
