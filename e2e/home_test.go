@@ -10,7 +10,7 @@ func TestHomeWork(t *testing.T) {
 	team := teamOf(p)
 	p.Open("/" + team + "/drills/form-shooting")
 	p.Click("checkbox", "Give it for home")
-	p.Text("Players see it by their links now.")
+	p.Text("Players see it through their private links now.")
 	link := eyes(p, "Bram, Curl")
 
 	q := page(t, s)

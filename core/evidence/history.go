@@ -9,7 +9,6 @@ import (
 	"sync"
 	"time"
 
-	"evrik/core/drill"
 	"evrik/core/reads"
 )
 
@@ -90,23 +89,6 @@ type groupMemory struct {
 // newestPractices is how many practices' counts are kept apart.
 const newestPractices = 8
 
-// sitting is what one practice or game gave of a skill.
-type sitting struct {
-	practice PracticeID
-	at       time.Time
-	groups   [2]sittingGroup
-	rungs    [9]Count
-	instead  map[reads.Read]int
-	oneCue   int
-}
-
-type sittingGroup struct {
-	Count
-	last        time.Time
-	right, left Count
-	guess       float64 // sum over the reps
-}
-
 // ExtendByPeriod returns the history with further reps, as they were observed and in any
 // order. No rep is of a period that the history has closed. What the team did in a period is
 // known to everybody who begins in it.
@@ -130,9 +112,9 @@ func (p Policy) extend(h *History, seen []*Rep) *History {
 	reps, double := oncePerRep(seen)
 	out.double.reps += double.reps
 	out.double.differ += double.differ
-	sittings := out.sit(reps)
-	todo := make([]Skill, 0, len(sittings))
-	for skill, list := range sittings {
+	byPractice := out.countByPractice(reps)
+	todo := make([]Skill, 0, len(byPractice))
+	for skill, list := range byPractice {
 		todo = append(todo, skill)
 		for _, s := range list {
 			for _, g := range Groups() {
@@ -145,7 +127,7 @@ func (p Policy) extend(h *History, seen []*Rep) *History {
 	inParallel(len(todo), func(from, to int) {
 		known := likelihoods{}
 		for i := from; i < to; i++ {
-			updated[i] = p.remember(out, todo[i], sittings[todo[i]], known)
+			updated[i] = p.remember(out, todo[i], byPractice[todo[i]], known)
 		}
 	})
 	for i, skill := range todo {
@@ -164,112 +146,8 @@ func inParallel(n int, work func(from, to int)) {
 	wait.Wait()
 }
 
-// sit parts reps by skill and practice, and notes what they are of.
-func (h *History) sit(reps []*Rep) map[Skill][]*sitting {
-	shown := cuesShown(reps)
-	odds := newOdds()
-	type key struct {
-		Skill
-		practice PracticeID
-	}
-	at := map[key]*sitting{}
-	out := map[Skill][]*sitting{}
-	for _, r := range reps {
-		if r.At.After(h.actions[r.Action]) {
-			h.actions[r.Action] = r.At
-		}
-		group, ok := GroupOf(r.Rung)
-		if !ok {
-			continue
-		}
-		h.reps[r.Role]++
-		k := key{Skill{r.Player, r.Role, r.Expected}, r.Practice}
-		s := at[k]
-		if s == nil {
-			s = &sitting{practice: r.Practice, instead: map[reads.Read]int{}}
-			at[k] = s
-			out[k.Skill] = append(out[k.Skill], s)
-		}
-		if r.At.After(s.at) {
-			s.at = r.At
-		}
-		inPlay := shown[r.Block]
-		if group == Guided && len(inPlay) < 2 && r.Role != reads.Defender {
-			s.oneCue++
-			continue
-		}
-		s.add(r, group, odds.of(r, group, inPlay))
-	}
-	for _, list := range out {
-		slices.SortFunc(list, func(a, b *sitting) int { return cmp.Or(a.at.Compare(b.at), cmp.Compare(a.practice, b.practice)) })
-	}
-	return out
-}
-
-func (s *sitting) add(r *Rep, group Group, guess float64) {
-	g := &s.groups[group.index()]
-	g.Count.add(r.Correct)
-	g.guess += guess
-	if r.At.After(g.last) {
-		g.last = r.At
-	}
-	switch r.Side {
-	case drill.Right:
-		g.right.add(r.Correct)
-	case drill.Left:
-		g.left.add(r.Correct)
-	}
-	s.rungs[r.Rung.Number()].add(r.Correct)
-	if !r.Correct && r.Made != "" && r.Made != r.Expected {
-		s.instead[r.Made]++
-	}
-}
-
-// cuesShown lists the cues that were logged in every guided block, each once.
-func cuesShown(reps []*Rep) map[BlockID][]reads.Cue {
-	out := map[BlockID][]reads.Cue{}
-	for _, r := range reps {
-		if group, ok := GroupOf(r.Rung); ok && group == Guided && !slices.Contains(out[r.Block], r.Cue) {
-			out[r.Block] = append(out[r.Block], r.Cue)
-		}
-	}
-	return out
-}
-
-// odds remembers how likely guesses are correct.
-type odds map[oddsKey]float64
-
-type oddsKey struct {
-	action ActionID
-	role   reads.Role
-	cue    reads.Cue
-	block  BlockID // empty where defenders choose among all cues
-}
-
-func newOdds() odds { return odds{} }
-
-// of is the chance that a guess would have been correct in a rep.
-func (o odds) of(r *Rep, group Group, inPlay []reads.Cue) float64 {
-	key := oddsKey{r.Action, r.Role, r.Cue, r.Block}
-	if group == Live {
-		key.block = ""
-	}
-	if share, known := o[key]; known {
-		return share
-	}
-	share := 0.0
-	if action, ok := reads.ActionByID(string(r.Action)); ok {
-		if group == Live {
-			inPlay = action.Cues()
-		}
-		share = action.GuessShare(r.Role, r.Cue, inPlay)
-	}
-	o[key] = share
-	return share
-}
-
 // remember is the memory of a skill after further practices.
-func (p Policy) remember(h *History, skill Skill, list []*sitting, known likelihoods) *memory {
+func (p Policy) remember(h *History, skill Skill, list []*practiceCounts, known likelihoods) *memory {
 	m := &memory{instead: map[reads.Read]int{}}
 	if old := h.skills[skill]; old != nil {
 		*m = *old
@@ -286,7 +164,7 @@ func (p Policy) remember(h *History, skill Skill, list []*sitting, known likelih
 		}
 	}
 	seer := look{err: p.observerError(h.double)}
-	var judged []*sitting
+	var judged []*practiceCounts
 	for _, s := range list {
 		m.oneCue += s.oneCue
 		if s.groups[0].Reps+s.groups[1].Reps > 0 {
@@ -294,7 +172,7 @@ func (p Policy) remember(h *History, skill Skill, list []*sitting, known likelih
 		}
 	}
 	for i, s := range judged {
-		p.sitDown(m, s, seer, known)
+		p.addPractice(m, s, seer, known)
 		if i >= len(judged)-2 { // whether the newest verdict is firm depends on the one before it
 			p.conclude(m)
 		}
@@ -302,8 +180,8 @@ func (p Policy) remember(h *History, skill Skill, list []*sitting, known likelih
 	return m
 }
 
-// sitDown brings a memory up to date with one practice.
-func (p Policy) sitDown(m *memory, s *sitting, seer look, known likelihoods) {
+// addPractice brings a memory up to date with one practice.
+func (p Policy) addPractice(m *memory, s *practiceCounts, seer look, known likelihoods) {
 	days := daysBetween(m.at, s.at)
 	for i := range m.groups {
 		g, own, other := &m.groups[i], &s.groups[i], &s.groups[1-i]
@@ -343,12 +221,6 @@ func (p Policy) conclude(m *memory) {
 		verdict := p.verdict(flat.reaches(p.Target(Groups()[i])), g.Reps)
 		g.firm, g.verdict = verdict == g.verdict, verdict
 	}
-}
-
-func (s *sittingGroup) look(seer look, weight float64) look {
-	seer.guess = int(math.Round(100 * s.guess / float64(s.Reps)))
-	seer.weight = int(math.Round(1000 * weight))
-	return seer
 }
 
 // daysBetween rounds to whole days; the first time has none before it.

@@ -47,7 +47,7 @@ func TestArrivalOrderDoesNotMatter(t *testing.T) {
 		if got := fmt.Sprint(boardOf(p.ExtendByPeriod(NoHistory(), shuffled, time.UTC))); got != want {
 			t.Fatal("a shuffled log comes to another board")
 		}
-		// What is closed is remembered, and the weeks after it are added.
+		// Extending the closed weeks by the open one gives the same board.
 		cut := PeriodOf(now, time.UTC)
 		old := func(r Rep) bool { return r.At.Before(cut) }
 		closed := p.ExtendByPeriod(NoHistory(), slices.DeleteFunc(slices.Clone(shuffled), func(r Rep) bool { return !old(r) }), time.UTC)

@@ -52,17 +52,17 @@ func logged(rng *rand.Rand, rate float64, n int) Count {
 // right after it: others are what teammates did.
 func judgeLive(p Policy, g Group, counts []Count, others Count) (out []saying) {
 	h := NoHistory()
-	var list []*sitting
+	var list []*practiceCounts
 	for k, c := range counts {
-		s := &sitting{practice: PracticeID(fmt.Sprint(k)), at: now.AddDate(0, 0, simDay(k))}
-		s.groups[g.index()] = sittingGroup{Count: c, last: s.at}
+		s := &practiceCounts{practice: PracticeID(fmt.Sprint(k)), at: now.AddDate(0, 0, simDay(k))}
+		s.groups[g.index()] = groupCounts{Count: c, last: s.at}
 		list = append(list, s)
 	}
 	m, seer, known := p.unseen(h, curl), look{err: p.ObserverError}, likelihoods{}
 	m.groups[g.index()].belief = prior(p.priorMean(g, others), p.PriorReps)
 	m.instead = map[reads.Read]int{}
 	for _, s := range list {
-		p.sitDown(m, s, seer, known)
+		p.addPractice(m, s, seer, known)
 		p.conclude(m)
 		j := p.judge(m, g, s.at)
 		out = append(out, saying{j.Verdict, j.New, j.Interval})

@@ -4,66 +4,23 @@ import (
 	"context"
 	"fmt"
 	"strings"
-	"sync"
 	"time"
-
-	"github.com/google/uuid"
 
 	"evrik/core/evidence"
 	"evrik/internal/store/gen"
 )
 
-// histories remembers what the closed weeks of teams came to. Everything in it can be
-// made again from the log.
-type histories struct {
-	mu    sync.Mutex
-	teams map[uuid.UUID]closedHistory
-}
-
 // closedHistory is a team's history up to a moment, under a key that changes with all it
-// was made of.
+// was made of. It can be made again from the log.
 type closedHistory struct {
 	key     string
 	through time.Time
 	history *evidence.History
-	used    time.Time
 }
 
 // mostHistories is how many teams' histories a process remembers: a full one takes one and
 // a half megabytes.
 const mostHistories = 64
-
-// get is what is remembered of a team under a key, of the beginning of the log where nothing is.
-func (h *histories) get(team uuid.UUID, key string) closedHistory {
-	h.mu.Lock()
-	defer h.mu.Unlock()
-	known, ok := h.teams[team]
-	if !ok || known.key != key {
-		return closedHistory{key: key, history: evidence.NoHistory()}
-	}
-	known.used = time.Now()
-	h.teams[team] = known
-	return known
-}
-
-func (h *histories) put(team uuid.UUID, known closedHistory) {
-	h.mu.Lock()
-	defer h.mu.Unlock()
-	if h.teams == nil {
-		h.teams = map[uuid.UUID]closedHistory{}
-	}
-	known.used = time.Now()
-	h.teams[team] = known
-	for len(h.teams) > mostHistories {
-		oldest := team
-		for id, other := range h.teams {
-			if other.used.Before(h.teams[oldest].used) {
-				oldest = id
-			}
-		}
-		delete(h.teams, oldest)
-	}
-}
 
 // TeamLog is what a team's players have done: their history up to the last closed week,
 // and the reps since then.
@@ -95,9 +52,9 @@ func (s *Store) TeamLog(ctx context.Context, policy evidence.Policy, team gen.Te
 	for _, p := range players {
 		key.WriteString(p.ID.String())
 	}
-	known := s.closed.get(team.ID, key.String())
-	if known.through.After(log.Since) { // looked at from an earlier moment than before
-		known = closedHistory{key: known.key, history: evidence.NoHistory()}
+	known, ok := s.closed.Get(team.ID)
+	if !ok || known.key != key.String() || known.through.After(log.Since) {
+		known = closedHistory{key: key.String(), history: evidence.NoHistory()}
 	}
 	if known.through.Before(log.Since) {
 		reps, err := s.RepsOfTeam(ctx, team, known.through, log.Since)
@@ -105,7 +62,7 @@ func (s *Store) TeamLog(ctx context.Context, policy evidence.Policy, team gen.Te
 			return TeamLog{}, err
 		}
 		known.history, known.through = policy.ExtendByPeriod(known.history, reps, zone), log.Since
-		s.closed.put(team.ID, known)
+		s.closed.Add(team.ID, known)
 	}
 	log.Closed = known.history
 	log.Open, err = s.RepsOfTeam(ctx, team, log.Since, now.Add(time.Second))

@@ -16,6 +16,8 @@ import (
 	"syscall"
 	"time"
 
+	"github.com/google/uuid"
+	lru "github.com/hashicorp/golang-lru/v2"
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 	"github.com/jackc/pgx/v5/pgxpool"
@@ -73,8 +75,9 @@ func unreachable(err error) error {
 // Store is an open database.
 type Store struct {
 	*gen.Queries
-	Pool   *pgxpool.Pool
-	closed histories
+	Pool *pgxpool.Pool
+	// closed remembers what the closed weeks of teams came to.
+	closed *lru.Cache[uuid.UUID, closedHistory]
 	// listening is true while notifications are heard.
 	listening atomic.Bool
 }
@@ -115,7 +118,12 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		pool.Close()
 		return nil, unreachable(err)
 	}
-	return &Store{Queries: gen.New(pool), Pool: pool}, nil
+	closed, err := lru.New[uuid.UUID, closedHistory](mostHistories)
+	if err != nil {
+		pool.Close()
+		return nil, err
+	}
+	return &Store{Queries: gen.New(pool), Pool: pool, closed: closed}, nil
 }
 
 // patienceOf is how long a server is waited for: what the address says as connect_timeout, if that is

@@ -44,7 +44,9 @@
           body: { drill, given }
         })
       );
-      notices.say(given ? 'Players see it by their links now.' : 'Players do not see it any more.');
+      notices.say(
+        given ? 'Players see it through their private links now.' : 'Players do not see it any more.'
+      );
     } catch (e) {
       notices.fail(e);
     }

@@ -55,6 +55,25 @@ device.version(3).stores({ waiting: '++n, practice', kept: '&key', shown: '&id, 
 device
   .version(4)
   .stores({ waiting: '++n, practice', kept: '&key', shown: '&id, practice', seen: '&id, link' });
+// Corrections became tags, and right became correct. What waits to be sent keeps its tags; copies
+// of what the server has are fetched again.
+device.version(5).upgrade(async (before) => {
+  await before
+    .table('waiting')
+    .toCollection()
+    .modify((row) => {
+      if (row.event?.corrections) row.event.tags = row.event.corrections;
+      if (row.event) delete row.event.corrections;
+    });
+  await before
+    .table('shown')
+    .toCollection()
+    .modify((row) => {
+      row.entry.correct = row.entry.right;
+      row.entry.event.tags = row.entry.event.corrections;
+    });
+  await before.table('kept').clear();
+});
 
 /** Keeps an answer. A device without room goes on without it. */
 export async function keep(key: string, value: unknown, team?: string) {
