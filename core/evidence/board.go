@@ -80,10 +80,10 @@ func (h *Hold) add(st *Standing) {
 		return
 	}
 	guided, live := &st.Groups[Guided.index()].Judgement, &st.Groups[Live.index()].Judgement
-	switch {
-	case guided.Verdict == HasIt && !guided.New && live.Verdict == NotEnough:
+	if guided.Verdict == HasIt && !guided.New && live.Verdict == NotEnough {
 		h.GoUp = append(h.GoUp, st.Player)
-	case live.Verdict == NotYet && !live.New && guided.Verdict != HasIt && guided.Verdict != Lapsed:
+	}
+	if live.Verdict == NotYet && !live.New && guided.Verdict != HasIt && guided.Verdict != Lapsed {
 		h.GoDown = append(h.GoDown, st.Player)
 	}
 }

@@ -27,10 +27,10 @@ const mostAtHome = 500
 // Check refuses what nobody can have shot. The error is a sentence.
 func (h HomeSession) Check() error {
 	for _, s := range []Side{h.Right, h.Left} {
-		switch {
-		case s.Made < 0 || s.Tried < s.Made:
+		if s.Made < 0 || s.Tried < s.Made {
 			return errors.New("More went in than were shot. Nothing was saved; look at the numbers again.")
-		case s.Tried > mostAtHome:
+		}
+		if s.Tried > mostAtHome {
 			return errors.New("That is more than anybody shoots at once. Nothing was saved; look at the numbers again.")
 		}
 	}

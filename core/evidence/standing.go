@@ -190,16 +190,17 @@ func (p Policy) gameGap(m *memory) string {
 
 // rankOf orders verdicts by how much they hold a team back, most first.
 func rankOf(j *Judgement) int {
-	switch {
-	case j.Verdict == NotYet:
+	switch j.Verdict {
+	case NotYet:
 		return 0
-	case j.Verdict == Lapsed:
+	case Lapsed:
 		return 1
-	case j.Verdict == TooClose:
+	case TooClose:
 		return 2
-	case j.Verdict == HasIt:
+	case HasIt:
 		return 5
-	case j.Reps > 0:
+	}
+	if j.Reps > 0 {
 		return 3
 	}
 	return 4

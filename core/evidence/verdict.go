@@ -38,12 +38,13 @@ func (v Verdict) Name() string {
 // verdict is what a chance of reaching the target comes to, without regard to what was
 // before.
 func (p Policy) verdict(chance float64, reps int) Verdict {
-	switch {
-	case reps < p.MinReps:
+	if reps < p.MinReps {
 		return NotEnough
-	case chance >= p.Sure:
+	}
+	if chance >= p.Sure {
 		return HasIt
-	case chance <= 1-p.Sure:
+	}
+	if chance <= 1-p.Sure {
 		return NotYet
 	}
 	return TooClose
@@ -130,16 +131,18 @@ func (p Policy) explain(j *Judgement, m *memory, g Group, now time.Time) {
 // short is what fits into the cell of a board.
 func (p Policy) short(j *Judgement, now time.Time) string {
 	count := fmt.Sprintf("%d of %d", j.Correct, j.Reps)
-	switch {
-	case j.Verdict == Lapsed:
+	switch j.Verdict {
+	case Lapsed:
 		return "had it, " + ago(j.Last, now)
-	case j.Verdict == TooClose && j.LeansUp():
-		return count + ", leans to has it"
-	case j.Verdict == TooClose:
+	case TooClose:
+		if j.LeansUp() {
+			return count + ", leans to has it"
+		}
 		return count + ", leans to not yet"
-	case j.Verdict == NotEnough && j.Reps == 0:
-		return "no reps yet"
-	case j.Verdict == NotEnough:
+	case NotEnough:
+		if j.Reps == 0 {
+			return "no reps yet"
+		}
 		return fmt.Sprintf("%s, %d more", count, j.More)
 	}
 	return j.Verdict.Name() + ", " + count

@@ -26,6 +26,7 @@ func TestDoubtAgainstDraws(t *testing.T) {
 		role   reads.Role
 		read   reads.Read
 	}
+	quantiles := map[skill][]float64{}
 	rng := rand.New(rand.NewPCG(7, 7))
 	const looks = 800
 	first, scores := make([]float64, len(told)), make([][]float64, len(told))
@@ -39,8 +40,12 @@ func TestDoubtAgainstDraws(t *testing.T) {
 			if r, known := rates[id]; known {
 				return r
 			}
-			e := form.Of(evidence.PlayerID(people[k].ID), role, read)
-			list := e.Quantiles()
+			list := quantiles[id]
+			if list == nil {
+				e := form.Of(evidence.PlayerID(people[k].ID), role, read)
+				list = e.Quantiles()
+				quantiles[id] = list
+			}
 			z := math.Sqrt(0.5)*common[k] + math.Sqrt(0.5)*rng.NormFloat64()
 			rates[id] = list[int(0.5*math.Erfc(-z/math.Sqrt2)*float64(len(list))*0.999999)]
 			return rates[id]

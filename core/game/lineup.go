@@ -46,12 +46,12 @@ func (t Terms) Check(squad []Person) error {
 			return errors.New("Somebody is available twice.")
 		}
 	}
-	switch n := len(t.Available); {
-	case n < onFloor:
+	if n := len(t.Available); n < onFloor {
 		return fmt.Errorf("A line-up takes five, and %d are available.", n)
-	case n > MaxAvailable:
+	} else if n > MaxAvailable {
 		return fmt.Errorf("That is more than a squad of %d.", MaxAvailable)
-	case !(t.Minutes > 0 && t.Minutes <= MaxMinutes):
+	}
+	if !(t.Minutes > 0 && t.Minutes <= MaxMinutes) {
 		return fmt.Errorf("A game has up to %.0f minutes here.", MaxMinutes)
 	}
 	for _, group := range t.Together {

@@ -64,23 +64,25 @@ func CheckMixes(mixes []Mix) error {
 	seen := map[string]bool{}
 	for _, m := range mixes {
 		i := slices.IndexFunc(families, func(f Family) bool { return f.ID == m.Family })
-		switch {
-		case i < 0:
+		if i < 0 {
 			return fmt.Errorf("There is no family of situations called %q.", m.Family)
-		case seen[m.Family]:
+		}
+		if seen[m.Family] {
 			return fmt.Errorf("%s are there twice.", families[i].Name)
-		case len(m.Shares) == 0:
+		}
+		if len(m.Shares) == 0 {
 			continue
 		}
 		seen[m.Family] = true
 		total := 0.0
 		for k, s := range m.Shares {
-			switch {
-			case !slices.Contains(families[i].Cues, s.Cue):
+			if !slices.Contains(families[i].Cues, s.Cue) {
 				return fmt.Errorf("%q is no coverage of %s.", s.Cue.Name(), families[i].Name)
-			case slices.ContainsFunc(m.Shares[:k], func(o Share) bool { return o.Cue == s.Cue }):
+			}
+			if slices.ContainsFunc(m.Shares[:k], func(o Share) bool { return o.Cue == s.Cue }) {
 				return fmt.Errorf("%q is there twice.", s.Cue.Name())
-			case !(s.Percent >= 0 && s.Percent <= 100):
+			}
+			if !(s.Percent >= 0 && s.Percent <= 100) {
 				return fmt.Errorf("A share is 0 to 100 per cent, not %g.", s.Percent)
 			}
 			total += s.Percent
