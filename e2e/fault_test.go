@@ -302,7 +302,7 @@ func TestPracticeDeletedMeanwhile(t *testing.T) {
 	log(p, 6)
 	p.Text("6 kept on this device")
 	head.Click("link", "Change the plan")
-	head.Text("needed reps covered")
+	head.Text("rules kept")
 	head.Click("tab", "Share")
 	head.Click("button", "Delete this practice")
 	head.Click("button", "Delete it")

@@ -131,7 +131,7 @@ func TestGame(t *testing.T) {
 	p.Text("0/3")
 	p.Text("Missed by")
 	p.Click("link", "Into the next plan")
-	p.Text("In focus: back cut")
+	p.Text("A goal now: back cut")
 	p.See("button", "Build practice")
 }
 

@@ -294,7 +294,7 @@ func TestEditWhileSaving(t *testing.T) {
 	}`)
 	p.Open(p.Path())
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	p.FillRole("spinbutton", "Length", "95")
 	p.Click("button", "Save")
 	p.Until("globalThis.letAnswer !== undefined")

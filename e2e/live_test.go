@@ -11,7 +11,7 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	for _, drill := range []string{"Threes: one after the other", "Fours without a dribble"} {
 		p.Choose("Add a drill", drill)
 		p.See("textbox", "Title")

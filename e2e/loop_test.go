@@ -45,7 +45,7 @@ func TestCoachPath(t *testing.T) {
 	// A small group tonight, and an undo on the way.
 	p.Click("link", "Now")
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	p.Click("tab", "Who is here")
 	for _, name := range []string{"Odile", "Tavi", "Noor", "Juni", "Esme", "Kit", "Sunny", "Pia", "Marek"} {
 		// By keyboard: totals above the list change height as it is worked through.

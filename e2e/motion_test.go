@@ -60,7 +60,7 @@ func TestMotionOffense(t *testing.T) {
 	p.See("heading", "Screen-away continuity")
 	p.Press("1")
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	p.See("option", "Screen-away continuity")
 
 	p.Open("/" + teamOf(p) + "/teach/motion")

@@ -31,12 +31,12 @@ func TestPlanIsFitted(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
-	p.Text("The season sets: down screen shown")
+	p.Text("rules kept")
+	p.Text("The season sets: down screen guided")
 	start := blocks(p)
 
 	p.Press("f")
-	p.Text("Best practice for these limits.")
+	p.Text("Best practice")
 	filled := blocks(p)
 	if slices.Equal(filled, start) || !slices.ContainsFunc(filled, func(b string) bool {
 		return strings.HasPrefix(b, "Warm-up: run, land, change direction") && strings.HasSuffix(b, " 10′")
@@ -52,9 +52,9 @@ func TestPlanIsFitted(t *testing.T) {
 	p.See("option", "Pinned. ")
 	p.FillRole("spinbutton", "Length", "75")
 	p.Text("too many")
-	p.Text("Changed since it was fitted")
+	p.Text("You changed the plan.")
 	p.Click("button", "Build practice")
-	p.Text("Best practice for these limits.")
+	p.Text("Best practice")
 	p.Text("of 75 min")
 	if text := p.Outline(); strings.Contains(text, "too many") {
 		t.Errorf("75 minutes hold too much:\n%s", text)
@@ -66,24 +66,25 @@ func TestPlanIsFitted(t *testing.T) {
 
 	// Why is this here, and what could be instead.
 	p.Click("option", "Pinned. ")
-	p.Text("Why it is here")
-	p.Text("Pinned. ")
+	p.Text("Right when")
 	reasons := 0
 	for i, b := range short {
 		if !strings.Contains(b, "reps") {
 			continue
 		}
 		browser.Eval[bool](p, fmt.Sprintf("(document.querySelectorAll('[role=option]')[%d].click(), true)", i))
-		p.Text("Why it is here")
-		if strings.Contains(p.Outline(), "this gives each") {
+		p.Text("Right when")
+		if strings.Contains(p.Outline(), "each, enough to move") || strings.Contains(p.Outline(), ": about ") {
 			reasons++
 		}
 	}
 	if reasons < 2 {
 		t.Errorf("%d blocks say what they give", reasons)
 	}
-	p.Click("tab", "Covers")
-	p.Text("the minutes went to what more players need")
+	p.Click("tab", "Goals")
+	p.Text("What this practice is for")
+	p.Text("Rules of a good practice")
+	p.Text("move forward")
 
 	p.Click("button", "Save")
 	p.Text("The plan is saved.")
@@ -92,7 +93,7 @@ func TestPlanIsFitted(t *testing.T) {
 
 	// On paper: one page for each, on both papers.
 	q := enter(t, s)
-	for _, who := range []struct{ is, says, not string }{{"coach", "needed reps", "They rotate"}, {"assistants", "They rotate", "needed reps"}} {
+	for _, who := range []struct{ is, says, not string }{{"coach", "Tell them", "They rotate"}, {"assistants", "They rotate", "Tell them"}} {
 		q.Open(plan + "/print?for=" + who.is)
 		q.Text("Whoever is hurt")
 		for name, paper := range map[string]browser.Paper{"A4": browser.A4, "Letter": browser.Letter} {
@@ -134,7 +135,7 @@ func TestPlanIsFitted(t *testing.T) {
 func TestPlanSaysWhatIsInTheWay(t *testing.T) {
 	p := enter(t, demo(t))
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	start := blocks(p)
 	p.FillRole("spinbutton", "Length", "40")
 	p.Click("button", "Build practice")

@@ -13,7 +13,7 @@ func TestRungsFromPlanToVerdict(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	blocks := []struct{ drill, id, stage, rung string }{
 		{"Close out and play", "close-out-and-play", "3. Guided", "shown"},
 		{"Give and follow", "give-and-follow", "4. Live 2-on-2", "live2"},

@@ -120,7 +120,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Viewport(1280, 800)
 	p.Open(team + "/now")
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	plan := p.Path()
 	p.Open(team + "/games")
 	p.Click("link", "Saltmarsh")
@@ -138,7 +138,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
 		{team + "/teach/cards?screen=handoff", "Cut behind!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "without defense"}, {team + "/teach/motion/bench?school=cont", "when they take it away"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
-		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "needed reps covered"},
+		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "rules kept"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
 		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "What they do instead"}, {team + "/squad/program", "highest rung that half"}, {team + "/numbers", "Target against real defenders"},
 		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Available players"},

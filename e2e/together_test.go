@@ -74,7 +74,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	s := demo(t)
 	one, two := enter(t, s), enter(t, s)
 	one.Click("link", "Change the plan")
-	one.Text("needed reps covered")
+	one.Text("rules kept")
 	one.Click("button", "Build practice")
 	one.Text("Both ends in use")
 	one.Click("button", "Save")
@@ -115,9 +115,9 @@ func TestTwoCoachesOnePlan(t *testing.T) {
 	s := demo(t)
 	one, two := enter(t, s), enter(t, s)
 	one.Click("link", "Change the plan")
-	one.Text("needed reps covered")
+	one.Text("rules kept")
 	two.Open(one.Path())
-	two.Text("needed reps covered")
+	two.Text("rules kept")
 
 	one.FillRole("spinbutton", "Length", "80")
 	one.Text("take 8 min out")
@@ -139,7 +139,7 @@ func TestTwoCoachesOnePlan(t *testing.T) {
 func TestPlanByKeyboard(t *testing.T) {
 	p := enter(t, demo(t))
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	p.Focus("option", "Ball handling and layups, both sides Layup")
 	lasts := func(minutes string) {
 		t.Helper()

@@ -39,5 +39,5 @@ func ExampleOrderList_tooFew() {
 	_, err := drill.OrderList(d, stage, drill.Setup{Players: []string{"Ada", "Bo", "Cleo"}, Baskets: 1, Minutes: 10})
 	fmt.Println(err)
 	// Output:
-	// Live: nobody switches needs 4 players and 3 are here. Run "Guided: coach plays the defender" instead: it works with 2.
+	// Live: nobody switches needs 4 players and 3 are here. Run "Guided: one defender shows the cue" instead: it works with 2.
 }

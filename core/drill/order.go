@@ -48,6 +48,9 @@ type Setup struct {
 	// NoHelpers is true where nobody but the coach is there: players take the
 	// helpers' places, which costs reps.
 	NoHelpers bool `json:"noHelpers"`
+	// PlayerShows is true where a player shows the cue that a coach would, as one more place
+	// in the rotation.
+	PlayerShows bool `json:"playerShows"`
 	// Apart and Together hold pairs of players the coach wants so.
 	Apart    [][2]string `json:"apart"`
 	Together [][2]string `json:"together"`
@@ -128,6 +131,7 @@ const (
 // every basket has players of its own (follow, stations) that holds within a
 // basket, and a note says so. Errors match ErrSetup and are sentences.
 func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
+	stage = in.shownBy(stage)
 	seconds := in.secondsOf(stage)
 	if err := checkSetup(in, seconds); err != nil {
 		return Order{}, err
@@ -178,7 +182,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	switch rung, _ := RungByID(stage.Rung); {
 	case len(d.Workout) > 0 && !rung.Reads:
 		dealWorkout(fresh, past, d.Workout)
-	case stage.Defenders == 0:
+	case !rung.Live:
 		dealCues(fresh, stage.Cues, in.Harder, rng)
 	}
 	out.Reps = append(out.Reps, fresh...)
@@ -186,6 +190,14 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	out.Waiting = 1 - math.Min(1, float64(j.perBasket()*j.baskets)/float64(j.n))
 	out.remark(j, in)
 	return out, nil
+}
+
+// shownBy is a stage with a player in the coach's place, where one shows the cue.
+func (in Setup) shownBy(stage Stage) Stage {
+	if in.PlayerShows && stage.CoachShows {
+		stage.Defenders, stage.CoachShows = 1, false
+	}
+	return stage
 }
 
 // rep names a turn's players in their positions.

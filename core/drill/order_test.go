@@ -272,7 +272,7 @@ func TestSetupsThatCannotBeRun(t *testing.T) {
 	}{
 		{"nobody", func(s *Setup) { s.Players = nil }, "Nobody is here"},
 		{"one", func(s *Setup) { s.Players = squad(1) }, "needs 4 players and 1"},
-		{"three live", func(s *Setup) { s.Players = squad(3) }, "Guided: coach plays the defender"},
+		{"three live", func(s *Setup) { s.Players = squad(3) }, "Guided: one defender shows the cue"},
 		{"two hundred", func(s *Setup) { s.Players = squad(200) }, "Split the squad"},
 		{"no basket", func(s *Setup) { s.Baskets = 0 }, "one to 6 baskets"},
 		{"no time", func(s *Setup) { s.Minutes = 0 }, "A block lasts"},

@@ -76,6 +76,7 @@ func basis(stage Stage, in Setup, seconds float64) string {
 // Room is how many reps a stage has in a block and at how many baskets, without
 // dealing them: what OrderList would deal. Errors match ErrSetup.
 func Room(d *Drill, stage Stage, in Setup) (reps, baskets int, err error) {
+	stage = in.shownBy(stage)
 	seconds := in.secondsOf(stage)
 	if err := checkSetup(in, seconds); err != nil {
 		return 0, 0, err

@@ -54,8 +54,8 @@ func (p Plan) splits() []split {
 		posts.groups[k] = append(posts.groups[k], who.ID)
 	}
 	open := map[string]float64{}
-	for _, w := range p.Wants {
-		open[w.Player] += w.Reps * w.Weight
+	for i := range p.Needs {
+		open[p.Needs[i].Player] += p.Needs[i].worth(p.Needs[i].dose(typicalReps, p.Needs[i].Live))
 	}
 	ids := make([]string, len(p.People))
 	for i, who := range p.People {
@@ -86,33 +86,31 @@ type stageInfo struct {
 	stage drill.Stage
 }
 
-// candidates are the stages that teach something anybody here needs, and the
-// blocks that could run them.
+// candidates are the stages that teach a goal, or are live play, and the blocks that could
+// run them.
 type candidates struct {
 	plan    Plan
 	lengths []int
 	stages  []stageInfo
 	options []fit.Option
-	blocks  []Block // of each option
-	demands map[Want]int
-	shows   map[string][]int // by situation, the stages that show it
+	kinds   []kindOf  // of each option
+	blocks  []Block   // of each option
+	waits   []float64 // share of the time in line of each option
+	needs   map[SupplyKey]int
+	shows   map[string][]int // by action, the stages that show it guided
 }
 
 // candidates gathers the blocks the planner may choose from, given how the squad
 // is parted between two ends (nil: it is not). Stages in taken are in the plan;
 // lengths are in minutes.
 func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) candidates {
-	c := candidates{plan: p, lengths: lengths, demands: map[Want]int{}, shows: map[string][]int{}}
-	for i, w := range p.Wants {
-		c.demands[w.key()] = i
-	}
+	c := candidates{plan: p, lengths: lengths, needs: p.needIndex(), shows: map[string][]int{}}
 	for _, d := range p.Library.All() {
 		if slices.Contains(p.Terms.Banned, d.ID) {
 			continue
 		}
 		for _, st := range d.Stages {
-			rung, _ := drill.RungByID(st.Rung)
-			if !rung.Reads || len(st.Cues) == 0 || d.Screen == "" || !p.ofAge(d, st) {
+			if !p.serves(d, st) {
 				continue
 			}
 			if st.Rung == drill.Shown {
@@ -122,7 +120,7 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 		}
 	}
 	for i, s := range c.stages {
-		if taken[StageKey{s.drill.ID, s.stage.ID}] {
+		if key := (StageKey{s.drill.ID, s.stage.ID}); taken[key] || s.drill.Screen != "" && p.tooOften(key) {
 			continue
 		}
 		c.add(i, Block{}, fit.Whole, p.Terms.Helpers)
@@ -137,6 +135,24 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 	return c
 }
 
+// serves reports whether a stage can serve the practice: it gives reps of a goal, or is live
+// play without an action.
+func (p Plan) serves(d *drill.Drill, st drill.Stage) bool {
+	rung, _ := drill.RungByID(st.Rung)
+	if d.Screen == "" {
+		return rung.Live
+	}
+	if !rung.Reads || !p.ofAge(d, st) || !p.taught(d) {
+		return false
+	}
+	for key := range p.aimed {
+		if p.teaches(d, st, key.role, key.read) {
+			return true
+		}
+	}
+	return false
+}
+
 // ofAge reports whether the players' age takes a stage's action and everything that it
 // shows.
 func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
@@ -148,7 +164,7 @@ func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
 // of a block; ok is false where nothing in the library leads to it.
 func (c *candidates) after(i int, b Block) (stages []int, ok bool) {
 	s := c.stages[i]
-	if !isLive(s.stage) {
+	if !isLive(s.stage) || s.drill.Screen == "" || !c.plan.Rules().Ladder {
 		return nil, true
 	}
 	if here, unready := c.plan.unready(s.drill.Screen, c.plan.taking(b, true)); !tooNew(unready, here) {
@@ -160,12 +176,11 @@ func (c *candidates) after(i int, b Block) (stages []int, ok bool) {
 // add makes the options of a stage in a lane, in every length and in the set-ups
 // worth having.
 func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
-	s := c.stages[i]
 	after, ok := c.after(i, b)
 	if !ok {
 		return
 	}
-	for _, set := range c.setUps(s, b, helpers) {
+	for _, set := range c.setUps(c.stages[i], b, helpers) {
 		for _, minutes := range c.lengths {
 			set.Minutes = float64(minutes)
 			if !c.offer(i, set, lane, after) {
@@ -176,72 +191,105 @@ func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
 }
 
 // offer makes an option of a block that runs a stage; false where it gives nothing
-// that anybody needs.
+// that anybody needs of a goal.
 func (c *candidates) offer(i int, b Block, lane fit.Lane, after []int) bool {
-	s := c.stages[i]
-	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: isLive(s.stage), After: after, Rank: s.stage.Rung.Number()}
-	players := c.plan.taking(b, isLive(s.stage))
-	for _, sh := range c.plan.shares(s.drill, s.stage, b) {
+	s, p := c.stages[i], c.plan
+	kind := p.stageKind(s.drill, s.stage, b)
+	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: kind.live, After: after, Rank: rungOrder(s.stage),
+		Teach: kind.teach, Play: kind.play, Close: kind.close, Chain: c.chain(s.drill.Screen)}
+	if kind.play {
+		o.Rank += playRank
+	}
+	players := p.taking(b, kind.live)
+	goal := kind.play
+	for _, sh := range p.shares(s.drill, s.stage, b) {
 		for _, id := range players {
-			if d, wanted := c.demands[sh.want(id)]; wanted {
-				o.Gives = append(o.Gives, fit.Give{Demand: d, Reps: sh.reps})
+			if k, needed := c.needs[SupplyKey{id, sh.role, sh.read}]; needed {
+				d := p.Needs[k].dose(sh.reps, sh.live)
+				o.Gives = append(o.Gives, fit.Give{Demand: 2 * k, Reps: d.learn}, fit.Give{Demand: 2*k + 1, Reps: d.settle})
+				goal = goal || p.Needs[k].Goal
 			}
 		}
 	}
-	if len(o.Gives) == 0 {
+	if !goal {
 		return false
 	}
-	c.options = append(c.options, o)
-	c.blocks = append(c.blocks, b)
+	o.Gives = append(o.Gives, fit.Give{Demand: 2 * len(p.Needs), Reps: b.Minutes})
+	c.options, c.kinds, c.blocks = append(c.options, o), append(c.kinds, kind), append(c.blocks, b)
+	c.waits = append(c.waits, waitingIn(s, b, len(players)))
 	return true
 }
 
-// setUps finds at how many baskets a stage runs best with the helpers and balls
-// there are: with helpers in their places, and with players in them, where that
-// is the only way, gives more, or gives a screener's reps besides.
-func (c *candidates) setUps(s stageInfo, b Block, helpers int) []Block {
-	perBasket, balls := 0, 0
-	for _, pos := range s.drill.Positions {
-		perBasket += count(pos.Helper)
-		balls += count(pos.Ball)
+// playRank puts scrimmages behind everything that teaches, where there is a choice.
+const playRank = 100
+
+// chain numbers the actions whose rungs come in order; 0 for none.
+func (c *candidates) chain(action string) int {
+	if !c.plan.Rules().Ladder {
+		return 0
 	}
+	return 1 + slices.IndexFunc(reads.Actions(), func(a *reads.Action) bool { return a.ID == action })
+}
+
+// waitingIn is the share of the time that some players spend in line.
+func waitingIn(s stageInfo, b Block, players int) float64 {
+	busy := s.stage.Defenders
+	for _, pos := range s.drill.Positions {
+		busy += count(!pos.Helper || b.NoHelpers)
+	}
+	busy += count(s.stage.CoachShows && b.PlayerShows)
+	return 1 - min(1, float64(busy*b.Baskets)/float64(players))
+}
+
+// setUps finds how a stage runs best with the helpers and balls there are: with helpers in
+// their places or players, with a coach who shows the cue or a player, each at the number of
+// baskets that gives most. A way that gives fewer reps and more time in line than another is
+// left out.
+func (c *candidates) setUps(s stageInfo, b Block, helpers int) []Block {
+	type way struct {
+		block      Block
+		reps, wait float64
+	}
+	var ways []way
 	baskets := c.plan.Terms.Baskets
 	if b.End > 0 {
 		baskets /= ends
 	}
-	best := func(alone bool) (Block, float64) {
-		top, found := Block{}, 0.0
-		each := count(s.stage.CoachShows)
-		if !alone {
-			each += perBasket
-		}
-		for n := 1; n <= baskets && n*each <= helpers && n*max(1, balls) <= c.plan.Terms.Balls; n++ {
-			try := b
-			try.Kind, try.Title, try.Drill, try.Stage = DrillBlock, s.drill.Name, s.drill.ID, s.stage.ID
-			try.Baskets, try.NoHelpers = n, alone
-			try.Minutes = longest
-			if m, ok := c.plan.Pace[StageKey{s.drill.ID, s.stage.ID}]; ok {
-				try.Seconds = math.Round(m.Seconds)
-			}
-			players := c.plan.taking(try, isLive(s.stage))
-			reps, used, err := drill.Room(s.drill, s.stage, try.setup(players))
-			if share := float64(reps) / float64(len(players)); err == nil && used == n && share > found {
-				top, found = try, share
-			}
-		}
-		return top, found
-	}
-	var out []Block
-	helped, most := best(false)
-	if most > 0 {
-		out = append(out, helped)
-	}
-	if perBasket == 0 {
-		return out
-	}
+	helped := slices.ContainsFunc(s.drill.Positions, func(p drill.Position) bool { return p.Helper })
 	screens := len(s.drill.Positions) > 1 && s.drill.Positions[1].Helper
-	if alone, reps := best(true); reps > most || reps > 0 && screens {
-		out = append(out, alone)
+	for _, alone := range []bool{false, true} {
+		for _, shows := range []bool{false, true} {
+			if alone && !helped || shows && !s.stage.CoachShows {
+				continue
+			}
+			top := way{}
+			for n := 1; n <= baskets; n++ {
+				try := b
+				try.Kind, try.Title, try.Drill, try.Stage = DrillBlock, s.drill.Name, s.drill.ID, s.stage.ID
+				try.Baskets, try.NoHelpers, try.PlayerShows, try.Minutes = n, alone, shows, longest
+				if staff, balls := try.takes(s.drill, s.stage); staff > helpers || balls > c.plan.Terms.Balls {
+					break
+				}
+				if m, ok := c.plan.Pace[StageKey{s.drill.ID, s.stage.ID}]; ok {
+					try.Seconds = math.Round(m.Seconds)
+				}
+				players := c.plan.taking(try, isLive(s.stage))
+				reps, used, err := drill.Room(s.drill, s.stage, try.setup(players))
+				if share := float64(reps) / float64(len(players)); err == nil && used == n && share > top.reps {
+					top = way{try, share, waitingIn(s, try, len(players))}
+				}
+			}
+			worse := func(w way) bool {
+				return w.reps >= top.reps && w.wait <= top.wait && !(alone && screens && !w.block.NoHelpers)
+			}
+			if top.reps > 0 && !slices.ContainsFunc(ways, worse) {
+				ways = append(ways, top)
+			}
+		}
+	}
+	out := make([]Block, len(ways))
+	for i, w := range ways {
+		out[i] = w.block
 	}
 	return out
 }
@@ -253,30 +301,29 @@ func count(yes bool) int {
 	return 0
 }
 
-// why says what an uncovered read lacks.
-func (c *candidates) why(cover Cover, left float64) string {
-	gives, banned, older := false, "", false
+// why says what keeps a goal's players from moving forward.
+func (c *candidates) why(g GoalCover, left float64) string {
+	gives, banned, older, offered := false, "", false, false
 	for _, s := range c.stages {
-		gives = gives || isLive(s.stage) == cover.Live && c.plan.teaches(s.drill, s.stage, cover.Role, cover.Read)
+		gives = gives || c.plan.teaches(s.drill, s.stage, g.Role, g.Read)
 	}
 	for _, d := range c.plan.Library.All() {
-		older = older || slices.ContainsFunc(d.Stages, func(st drill.Stage) bool {
-			return !c.plan.ofAge(d, st) && isLive(st) == cover.Live && c.plan.teaches(d, st, cover.Role, cover.Read)
-		})
-	}
-	for _, id := range c.plan.Terms.Banned {
-		if d, ok := c.plan.Library.ByID(id); ok && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool {
-			return isLive(st) == cover.Live && c.plan.teaches(d, st, cover.Role, cover.Read)
-		}) {
-			banned = d.Name
+		for _, st := range d.Stages {
+			rung, _ := drill.RungByID(st.Rung)
+			if !rung.Reads || !c.plan.teaches(d, st, g.Role, g.Read) {
+				continue
+			}
+			older = older || !c.plan.ofAge(d, st)
+			if slices.Contains(c.plan.Terms.Banned, d.ID) {
+				banned = d.Name
+			}
 		}
 	}
-	offered := false
 	for _, o := range c.options {
-		for _, g := range o.Gives {
-			w := c.plan.Wants[g.Demand]
-			offered = offered || w.Role == cover.Role && w.Read == cover.Read && w.Live == cover.Live
-		}
+		offered = offered || slices.ContainsFunc(o.Gives, func(given fit.Give) bool {
+			k := given.Demand / 2
+			return k < len(c.plan.Needs) && c.plan.Needs[k].Role == g.Role && c.plan.Needs[k].Read == g.Read
+		})
 	}
 	switch {
 	case !gives && banned != "":
@@ -284,26 +331,11 @@ func (c *candidates) why(cover Cover, left float64) string {
 	case !gives && older:
 		return fmt.Sprintf("It is left out for %s. Settings turns all actions on.", c.plan.Limits.Name)
 	case !gives:
-		return "No drill you have gives it on this rung."
+		return "No drill you have gives it."
 	case !offered:
-		return "What gives it cannot be run tonight: too few players, helpers or balls, or a lower rung comes first."
+		return "What gives it cannot be run tonight: too few players, helpers or balls, or it ran in the last practices."
 	case left >= shortest:
 		return "Another break would be needed for it, and the minutes do not hold both."
 	}
-	return "The minutes went to what more players need."
-}
-
-// teaches reports whether a stage gives reps of a read in a role.
-func (p Plan) teaches(d *drill.Drill, st drill.Stage, role reads.Role, read reads.Read) bool {
-	screen, ok := reads.ActionByID(d.Screen)
-	if !ok {
-		return false
-	}
-	for _, cue := range st.Cues {
-		if row, ok := screen.Row(p.School, cue); ok &&
-			(screen.Roles[0] == role && row.CutterRead == read || screen.Roles[1] == role && row.ScreenerRead == read) {
-			return true
-		}
-	}
-	return false
+	return "The minutes went to what moves more players."
 }

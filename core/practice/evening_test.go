@@ -37,24 +37,28 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 		}
 	}
 	rng.Shuffle(len(columns), func(a, b int) { columns[a], columns[b] = columns[b], columns[a] })
-	var open []evidence.Need
+	var all []evidence.Outlook
 	for _, c := range columns[:min(readCount, len(columns))] {
 		hard := rng.Float64()
 		for _, who := range p.People {
 			level := rng.Float64() + 0.5 - hard
-			verdict := []evidence.Verdict{evidence.NotEnough, evidence.NotYet, evidence.Lapsed}[rng.IntN(3)]
-			if level < 0.5 {
-				open = append(open, evidence.Need{Player: evidence.PlayerID(who.ID), Role: c.role, Read: c.read, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
+			open := []evidence.Verdict{evidence.NotEnough, evidence.NotYet, evidence.Lapsed, evidence.TooClose}[rng.IntN(4)]
+			guided, live := open, evidence.NotEnough
+			if level > 0.5 {
+				guided, live = evidence.HasIt, open
 			}
-			if level < 1.1 {
-				open = append(open, evidence.Need{Player: evidence.PlayerID(who.ID), Role: c.role, Read: c.read, Live: true, Reps: float64(1 + rng.IntN(12)), Verdict: verdict})
+			if level > 1.1 {
+				live = evidence.HasIt
 			}
+			o := outlook(who.ID, c.read, guided, live)
+			o.Role, o.Rate = c.role, 0.3+0.6*rng.Float64()
+			all = append(all, o)
 		}
 	}
-	for range 2 {
+	for range rng.IntN(3) {
 		p.Terms.Focus = append(p.Terms.Focus, columns[rng.IntN(readCount)].read)
 	}
-	p.Wants = p.Terms.Weigh(p.People, open, p.School, nil, nil)
+	p.Aim(Aims{Outlooks: all})
 	return p
 }
 
@@ -62,16 +66,4 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 func counter() func() string {
 	n := 0
 	return func() string { n++; return fmt.Sprint("b", n) }
-}
-
-// openQuestions are curl, fade and back cut, shown and live, of some players.
-func openQuestions(ids ...string) (out []evidence.Need) {
-	for _, id := range ids {
-		for _, r := range []reads.Read{reads.Curl, reads.Fade, reads.BackCut} {
-			for _, live := range []bool{false, true} {
-				out = append(out, evidence.Need{Player: evidence.PlayerID(id), Role: reads.Cutter, Read: r, Live: live, Reps: 5, Verdict: evidence.NotEnough})
-			}
-		}
-	}
-	return out
 }

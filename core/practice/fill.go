@@ -9,6 +9,7 @@ import (
 	"strings"
 
 	"evrik/core/practice/fit"
+	"evrik/core/reads"
 )
 
 // Scope is how much of a plan is made anew.
@@ -21,12 +22,13 @@ const (
 	Holes   Scope = "holes"
 )
 
-// Filled is a plan that covers the most of what is open, with its reasons.
+// Filled is a plan that moves the goals most, with its reasons.
 type Filled struct {
 	Blocks []Block `json:"blocks"`
 	Sheet  Sheet   `json:"sheet"`
-	// Value is the weighted reps covered, Bound what no plan can exceed, Gap the
-	// most that could be missing, as a share of the bound.
+	// Value is what the reps of the goals are worth, Bound what no plan can exceed, Gap the
+	// most that could be missing, as a share of the bound. What follows the value, less time
+	// in line and more variety, is given up to GiveUp of it.
 	Value  float64 `json:"value"`
 	Bound  float64 `json:"bound"`
 	Gap    float64 `json:"gap"`
@@ -35,11 +37,10 @@ type Filled struct {
 	Split string `json:"split"`
 	// Reasons say why each block is there.
 	Reasons []Reason `json:"reasons"`
-	// Open is what stays uncovered, and why.
+	// Open are the goals that do not move for everybody, and why.
 	Open []StillOpen `json:"open"`
-	// MoreReps is how many more reps MoreMinutes more would cover.
-	MoreMinutes float64 `json:"moreMinutes"`
-	MoreReps    float64 `json:"moreReps"`
+	// Others are other good plans for the same minutes.
+	Others []Other `json:"others"`
 }
 
 // Reason says why a block is in a plan, and what could stand in its place.
@@ -49,17 +50,18 @@ type Reason struct {
 	Swaps []Swap `json:"swaps"`
 }
 
-// Swap is another block for the same minutes, and how many reps it covers less.
+// Swap is another block for the same minutes, and how many reps of the goals it gives less.
 type Swap struct {
 	Block Block   `json:"block"`
 	Text  string  `json:"text"`
 	Less  float64 `json:"less"`
 }
 
-// StillOpen is a read that a plan leaves partly uncovered.
+// StillOpen is a goal that a plan does not move for everybody who should move.
 type StillOpen struct {
-	Cover Cover  `json:"cover"`
-	Why   string `json:"why"`
+	Role reads.Role `json:"role"`
+	Read reads.Read `json:"read"`
+	Why  string     `json:"why"`
 }
 
 // Conflict is an error that names what cannot be together and the smallest change
@@ -72,60 +74,70 @@ func conflict(format string, args ...any) error { return Conflict{fmt.Sprintf(fo
 
 // Figures of the planner.
 const (
-	waterMinutes = 2.0  // a new break (common practice, no source)
-	moreMinutes  = 10.0 // whose worth is told
-	// askMoreWork bounds the search for what more minutes are worth, and
-	// secondWork that for another way to part the squad.
-	askMoreWork = 4000
-	secondWork  = 90000
-	swapsShown  = 3
-	openShown   = 8
+	waterMinutes = 2.0 // a new break (common practice, no source)
+	// secondWork bounds the search for another way to part the squad, relaxWork that with a
+	// rule left out.
+	secondWork = 6000
+	relaxWork  = 4000
+	swapsShown = 3
+	// minuteWorth is what a minute of the practice is worth when it is used, far less than
+	// any rep: without it minutes stay free that could be played.
+	minuteWorth = 1e-4
 )
 
-// Fill makes a plan: the fixed blocks, and around them those that cover the most
-// weighted demand within the rules. The same plan is always filled the same way.
-// newID names new blocks. Errors are of type Conflict.
+// Fill makes a plan: the fixed blocks, and around them those that move the goals most
+// within the rules. The same plan is always filled the same way. newID names new blocks.
+// Errors are of type Conflict.
 func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 	f := &filler{plan: p, scope: scope, newID: newID}
 	if err := f.prepare(); err != nil {
 		return Filled{}, err
 	}
-	best, err := f.solve(p.Minutes, fit.DefaultWork, p.splits())
+	best, err := f.solve(p.Minutes, f.splits())
 	if err != nil {
 		return Filled{}, f.tooLong(err)
 	}
-	out := Filled{Value: best.solution.Value, Bound: best.bound, Proven: best.proven, MoreMinutes: moreMinutes}
+	out := Filled{Value: best.solution.Value, Bound: best.bound, Proven: best.proven, Others: []Other{}}
 	if out.Bound > 0 && !out.Proven {
 		out.Gap = (out.Bound - out.Value) / out.Bound
 	}
-	if best.split != nil && slices.ContainsFunc(best.solution.Chosen, func(o int) bool { return best.options[o].Lane != fit.Whole }) {
-		out.Split = best.split.name
-	}
-	reps := best.reps()
-	f.useUp(&best)
-	blocks, from := f.blocks(best)
+	f.refine(&best)
+	f.grow(&best)
+	alternatives := f.others(best)
+	blocks, from := f.lay(&best)
 	out.Blocks = blocks
 	laid := p
 	laid.Blocks = blocks
 	out.Sheet = LayOut(laid)
+	if slices.ContainsFunc(blocks, func(b Block) bool { return b.End > 0 }) && best.split != nil {
+		out.Split = best.split.name
+	}
 	out.Reasons = f.reasons(laid, best, from)
-	for _, c := range out.Sheet.Reads {
-		if c.Demand-c.Covered >= 0.5 && len(out.Open) < openShown {
-			out.Open = append(out.Open, StillOpen{c, best.why(c, out.Sheet.Left)})
+	for _, g := range out.Sheet.Goals {
+		if len(g.Moves) < len(g.Players) {
+			out.Open = append(out.Open, StillOpen{g.Role, g.Read, best.why(g, out.Sheet.Left)})
 		}
 	}
-	if out.Sheet.Demand-out.Sheet.Covered >= 0.5 && p.Minutes+moreMinutes <= MaxPractice {
-		// Parted as the plan is, or not at all: another way for ten minutes more
-		// would be another plan.
-		var same []split
-		if best.split != nil {
-			same = []split{*best.split}
-		}
-		if more, err := f.solve(p.Minutes+moreMinutes, askMoreWork, same); err == nil {
-			out.MoreReps = max(0, more.reps()-reps)
+	for _, a := range alternatives {
+		if o, ok := f.tellOther(a, best, laid); ok {
+			out.Others = append(out.Others, o)
 		}
 	}
 	return out, nil
+}
+
+// splits are the ways to part the squad that are looked at.
+func (f *filler) splits() []split {
+	if f.pinnedPart {
+		return nil
+	}
+	return f.plan.splits()
+}
+
+// lay writes an answer down, with minutes that no drill can use given to play.
+func (f *filler) lay(a *answer) ([]Block, map[string]int) {
+	f.useUp(a)
+	return f.blocks(*a)
 }
 
 // filler holds what Fill needs from step to step.
@@ -138,7 +150,8 @@ type filler struct {
 	// past is how many blocks of the plan have been run: they stay where they are,
 	// and what they gave is in the evidence.
 	past       int
-	given      []float64
+	without    relaxed
+	given      []dose // what the kept blocks that are still to come give each need
 	taken      map[StageKey]bool
 	lengths    []int                 // of blocks, in minutes
 	offered    map[string]candidates // by the name of a split
@@ -154,16 +167,6 @@ type answer struct {
 	solution fit.Solution
 	bound    float64
 	proven   bool
-}
-
-// reps is the unweighted demand a plan covers.
-func (a answer) reps() float64 {
-	flat := *a.problem
-	flat.Demands = slices.Clone(flat.Demands)
-	for i := range flat.Demands {
-		flat.Demands[i].Weight = 1
-	}
-	return flat.Value(a.solution.Chosen)
 }
 
 // prepare sorts out what stays, and refuses what cannot be.
@@ -206,33 +209,17 @@ func (f *filler) prepare() error {
 	if f.lengths = fives; free <= fitClosely {
 		f.lengths = closely
 	}
-	return f.contradiction(blocks)
-}
-
-// contradiction finds a kept live block before the kept shown one it needs.
-func (f *filler) contradiction(blocks []Block) error {
-	kept := f.plan
-	kept.Blocks = blocks
-	for i, b := range blocks {
-		d, st, err := StageOf(kept.Library, b)
-		if i < f.past || b.Kind != DrillBlock || err != nil || !isLive(st) || kept.shownBefore(i, d.Screen) || !kept.shownBefore(len(blocks), d.Screen) {
-			continue
-		}
-		if here, unready := kept.unready(d.Screen, kept.taking(b, true)); tooNew(unready, here) {
-			return conflict("%s is kept live before the block that shows it, and %d of %d players have not held it shown. Move the shown block first, or unpin one of the two.", b.Title, unready, here)
-		}
-	}
 	return nil
 }
 
 // chosen reports whether a block is the coach's own choice, on which the planner can put
-// no worth: a block in the coach's words, or a drill that teaches no read.
+// no worth: a block in the coach's words, or a drill that teaches no read and is no play.
 func (p Plan) chosen(b Block) bool {
 	if b.Kind != DrillBlock {
 		return b.Kind == OwnBlock
 	}
-	d, _, err := StageOf(p.Library, b)
-	return err == nil && d.Screen == ""
+	d, st, err := StageOf(p.Library, b)
+	return err == nil && d.Screen == "" && !isLive(st)
 }
 
 // edges counts the blocks of the coach's choice that open and close a plan.
@@ -265,14 +252,35 @@ func (f *filler) frame() []Block {
 	return []Block{block("Warm-up: run, land, change direction", 10), block("Ball handling and layups, both sides", 9), block("Free throws and one thing learned", 8)}
 }
 
-// solve fits the minutes, with the squad together and parted in some ways.
-func (f *filler) solve(minutes float64, work int, splits []split) (answer, error) {
-	best, err := f.solveSplit(nil, minutes, 0, work)
-	if err != nil || f.pinnedPart {
+// relaxed are the rules that a search leaves out.
+type relaxed struct{ waiting, end, live, teach, ladder, hard bool }
+
+// relaxations are tried in turn where no plan keeps every rule: one rule less, then more.
+var relaxations = []relaxed{
+	{}, {waiting: true}, {end: true}, {live: true}, {teach: true}, {waiting: true, live: true, end: true},
+	{waiting: true, live: true, end: true, teach: true, ladder: true}, {waiting: true, live: true, end: true, teach: true, ladder: true, hard: true},
+}
+
+// solve fits the minutes, with the squad together and parted in some ways. Where no plan
+// keeps every rule, as few as can be are left out.
+func (f *filler) solve(minutes float64, splits []split) (answer, error) {
+	var best answer
+	var err error
+	for i, without := range relaxations {
+		f.without = without
+		work := fit.DefaultWork
+		if i > 0 {
+			work = relaxWork
+		}
+		if best, err = f.solveSplit(nil, minutes, 0, work); err != nil || best.solution.Found {
+			break
+		}
+	}
+	if err != nil {
 		return best, err
 	}
 	for _, s := range splits {
-		other, err := f.solveSplit(&s, minutes, best.solution.Value, min(work, secondWork))
+		other, err := f.solveSplit(&s, minutes, best.solution.Value, secondWork)
 		if err != nil {
 			return best, err
 		}
@@ -302,38 +310,37 @@ func (f *filler) candidates(part *split) candidates {
 
 func (f *filler) solveSplit(part *split, minutes, beat float64, work int) (answer, error) {
 	a := answer{candidates: f.candidates(part), split: part, kept: f.kept}
-	pr := &fit.Problem{Minutes: minutes, Options: a.options, Head: f.head, Tail: f.tail, Given: f.given,
-		Stretch: WaterEvery, Break: waterMinutes, HardPerStretch: HardInARow, Beat: beat, Work: work}
+	r := f.plan.Rules()
+	pr := &fit.Problem{Minutes: minutes, Options: a.options, Head: f.head, Tail: f.tail,
+		Stretch: minutes, Break: waterMinutes, HardPerStretch: MaxBlocks, Beat: beat, Work: work}
+	if r.Water > 0 {
+		pr.Stretch = float64(r.Water)
+	}
+	if r.HardInARow > 0 && !f.without.hard {
+		pr.HardPerStretch = r.HardInARow
+	}
 	if part != nil {
 		pr.PartMin, pr.PartMax = partMin, partMax
 	}
-	for _, w := range f.plan.Wants {
-		pr.Demands = append(pr.Demands, fit.Demand{Need: w.Reps, Weight: w.Weight})
+	if r.TeachEarly && !f.without.teach {
+		pr.TeachUntil = f.plan.Minutes / 2
 	}
-	for _, side := range f.kept {
-		fixed := fit.Fixed{Stage: -1}
-		for _, b := range side {
-			fixed.Break = fixed.Break || b.Kind == WaterBlock
-			if _, st, err := StageOf(f.plan.Library, b); b.Kind == DrillBlock && err == nil {
-				fixed.Hard = fixed.Hard || isLive(st)
-				for i, s := range a.stages {
-					if b.End == 0 && len(b.Players) == 0 && s.drill.ID == b.Drill && s.stage.ID == b.Stage {
-						fixed.Stage = i
-						fixed.After, _ = a.after(i, b)
-					}
-				}
-			}
-		}
-		fixed.Minutes = minutesOf(side)
-		pr.Fixed = append(pr.Fixed, fixed)
-	}
-	// A kept live block that nothing leads to is the coach's choice; the sheet
-	// warns about it.
-	for i := range pr.Fixed {
-		if !canCome(pr, a.options, i) {
-			pr.Fixed[i].After = nil
+	pr.MustClose = r.EndLive && !f.without.end
+	if f.without.ladder {
+		pr.Options = slices.Clone(pr.Options)
+		for i := range pr.Options {
+			pr.Options[i].Chain, pr.Options[i].After = 0, nil
 		}
 	}
+	for i := range f.plan.Needs {
+		n := &f.plan.Needs[i]
+		pr.Demands = append(pr.Demands, demandOf(n.Learn), demandOf(n.Settle))
+		pr.Given = append(pr.Given, f.given[i].learn, f.given[i].settle)
+	}
+	pr.Given = append(pr.Given, 0)
+	pr.Demands = append(pr.Demands, fit.Linear(minutes, minuteWorth))
+	f.fix(pr, &a)
+	f.rows(pr, &a)
 	a.problem = pr
 	var err error
 	a.solution, err = fit.Solve(pr)
@@ -341,11 +348,77 @@ func (f *filler) solveSplit(part *split, minutes, beat float64, work int) (answe
 	return a, err
 }
 
-// canCome reports whether what a fixed block asks for could come before it.
-func canCome(pr *fit.Problem, options []fit.Option, i int) bool {
-	after := pr.Fixed[i].After
-	return slices.ContainsFunc(pr.Fixed[:i], func(f fit.Fixed) bool { return slices.Contains(after, f.Stage) }) ||
-		i >= pr.Head && slices.ContainsFunc(options, func(o fit.Option) bool { return o.Lane == fit.Whole && slices.Contains(after, o.Stage) })
+// demandOf is a worth by reps as the search takes it.
+func demandOf(worth []float64) (d fit.Demand) {
+	for k := 1; k < len(worth); k++ {
+		d.At, d.Worth = append(d.At, float64(k)), append(d.Worth, max(worth[k], worth[k-1]))
+	}
+	return d
+}
+
+// fix puts the kept blocks into a problem. They stay whatever the rules say: the sheet tells
+// which rule a kept block breaks.
+func (f *filler) fix(pr *fit.Problem, a *answer) {
+	for _, side := range f.kept {
+		fixed := fit.Fixed{Stage: -1, Minutes: minutesOf(side), Close: true}
+		for _, b := range side {
+			kind := f.plan.kindOf(b)
+			fixed.Break = fixed.Break || b.Kind == WaterBlock
+			fixed.Hard = fixed.Hard || kind.live
+			fixed.Play = fixed.Play || kind.play
+			fixed.Close = fixed.Close && kind.close
+			for i, s := range a.stages {
+				if kind.reps && b.End == 0 && len(b.Players) == 0 && s.drill.ID == b.Drill && s.stage.ID == b.Stage {
+					fixed.Stage = i
+				}
+			}
+		}
+		pr.Fixed = append(pr.Fixed, fixed)
+	}
+}
+
+// rowUnit brings conditions on minutes to the size of reps.
+const rowUnit = 10.0
+
+// rows are the conditions on all that is chosen: enough live play, little time in line.
+func (f *filler) rows(pr *fit.Problem, a *answer) {
+	p := f.plan
+	live := fit.Row{Of: make([]float64, len(a.options))}
+	wait := fit.Row{Of: make([]float64, len(a.options))}
+	share, most := p.liveShare(), float64(p.Rules().Waiting)/100
+	row := func(kind kindOf, minutes, waiting float64) (l, w float64) {
+		if p.counted(kind) {
+			l = minutes * (float64(count(kind.live)) - share)
+		}
+		if kind.line {
+			w = minutes * (most - waiting)
+		}
+		return l / rowUnit, w / rowUnit
+	}
+	for i, o := range a.options {
+		minutes := float64(o.Minutes)
+		if o.Lane != fit.Whole {
+			minutes /= ends
+		}
+		live.Of[i], wait.Of[i] = row(a.kinds[i], minutes, a.waits[i])
+	}
+	for _, side := range f.kept {
+		for _, b := range side {
+			kind := p.kindOf(b)
+			waiting := 0.0
+			if kind.reps {
+				waiting = waitingIn(stageInfo{kind.drill, kind.stage}, b, max(1, len(p.taking(b, kind.live))))
+			}
+			l, w := row(kind, Timed{}.span(b), waiting)
+			live.Base, wait.Base = live.Base+l, wait.Base+w
+		}
+	}
+	if share > 0 && !f.without.live {
+		pr.Rows = append(pr.Rows, live)
+	}
+	if most > 0 && !f.without.waiting {
+		pr.Rows = append(pr.Rows, wait)
+	}
 }
 
 // tooLong says what to let go of when the kept blocks do not fit.
@@ -355,7 +428,7 @@ func (f *filler) tooLong(err error) error {
 	}
 	need := f.plan.Minutes
 	for ; need <= 2*MaxPractice; need++ {
-		if _, err := f.solveSplit(nil, need, math.Inf(1), 1); err == nil {
+		if _, err := f.solveSplit(nil, need, math.Inf(1), 1); !errors.Is(err, fit.ErrNoPlan) {
 			break
 		}
 	}

@@ -232,7 +232,8 @@ func TestCutsInWords(t *testing.T) {
 	water := block("water", WaterBlock, 2, "")
 	warm.Title, shown.Title, live.Title, talk.Title, water.Title = "Warm-up", "Shown", "Live", "Talk", "Water"
 	p.Blocks = []Block{warm, shown, water, live, talk}
-	p.Minutes, p.Wants = 40, fresh(p.People)
+	p.Minutes = 40
+	p.Aim(Aims{Outlooks: fresh(p.People)})
 	cuts := Cuts(Behind{Plan: p, Current: "warm", Left: 20}, counter())
 	var texts []string
 	for _, c := range cuts {

@@ -56,16 +56,16 @@ type Cut struct {
 	// Blocks are the whole plan, with what came before as it was.
 	Blocks []Block `json:"blocks"`
 	Text   string  `json:"text"`
-	// Less is how many of the open reps it covers less than what was planned.
+	// Less is how many reps of the goals it gives less than what was planned.
 	Less float64 `json:"less"`
 	// Over is by how many minutes the practice still ends late.
 	Over float64 `json:"over"`
 }
 
-// Cuts lists ways to end in time, the cheapest in open reps first among those that
-// end in time: the blocks that were planned made shorter or left out so that the
-// most open reps stay covered, the rest of the practice planned anew, and each
-// block left out alone.
+// Cuts lists ways to end in time, the cheapest in reps of the goals first among those that
+// end in time: the blocks that were planned made shorter or left out so that the goals still
+// move most, the rest of the practice planned anew, and each block left out alone. They keep
+// the rules of the practice as far as its minutes allow.
 func Cuts(l Behind, newID func() string) []Cut {
 	past, rest := l.split()
 	planned := l.Plan.covered(rest)
@@ -127,14 +127,8 @@ func tidy(blocks []Block) []Block {
 	return out
 }
 
-// covered is how many of the open reps some blocks give.
-func (p Plan) covered(blocks []Block) float64 {
-	given, sum := p.given(blocks), 0.0
-	for i, w := range p.Wants {
-		sum += math.Min(w.Reps, given[i])
-	}
-	return sum
-}
+// covered is how many reps of the goals some blocks give.
+func (p Plan) covered(blocks []Block) float64 { return goalReps(p.Needs, p.given(blocks)) }
 
 // refit makes what is to come anew: of the blocks that were planned, no longer than
 // they were, or of all drills. ok is false where what is kept does not fit.
@@ -158,7 +152,7 @@ func (l Behind) refit(past, rest []Block, anew bool, newID func() string) (block
 	if !anew {
 		f.offered[""] = f.plan.shorter(rest)
 	}
-	best, err := f.solveSplit(nil, p.Minutes, 0, secondWork)
+	best, err := f.solve(p.Minutes, nil)
 	if err != nil || !best.solution.Found {
 		return nil, false
 	}

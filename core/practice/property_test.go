@@ -2,7 +2,6 @@ package practice
 
 import (
 	"fmt"
-	"math"
 	"math/rand/v2"
 	"testing"
 
@@ -21,9 +20,7 @@ func TestLayOutProperties(t *testing.T) {
 			b.Baskets, b.Seed = 1+rng.IntN(2), rng.Uint64()
 			p.Blocks = append(p.Blocks, b)
 		}
-		for _, who := range p.People {
-			p.Wants = append(p.Wants, want(who.ID, reads.Curl, rng.IntN(2) == 0, float64(1+rng.IntN(9))), want(who.ID, reads.BackCut, rng.IntN(2) == 0, float64(1+rng.IntN(9))))
-		}
+		p.Aim(Aims{Outlooks: fresh(p.People)})
 		s := LayOut(p)
 		clock, reps := 0.0, 0
 		for i, b := range s.Blocks {
@@ -42,8 +39,10 @@ func TestLayOutProperties(t *testing.T) {
 		if s.Used != clock || s.Left != p.Minutes-clock || cuts != reps || screens != reps {
 			t.Fatalf("used %g of %g, %d reps, %d cuts, %d screens", s.Used, clock, reps, cuts, screens)
 		}
-		if s.Covered > s.Demand+1e-9 || s.Covered < 0 || math.IsNaN(s.Covered) {
-			t.Fatalf("covered %g of %g", s.Covered, s.Demand)
+		for _, g := range s.Goals {
+			if len(g.Moves) > len(g.Players) || !(g.Each >= 0) {
+				t.Fatalf("%+v", g)
+			}
 		}
 		for _, w := range s.Warnings {
 			if w.Text == "" || w.Source == "" {
@@ -56,14 +55,13 @@ func TestLayOutProperties(t *testing.T) {
 // More minutes, or a second basket, never cover less.
 func TestMoreTimeNeverCoversLess(t *testing.T) {
 	st := Plan{Minutes: 60, People: squad(12)}
-	for _, who := range st.People {
-		st.Wants = append(st.Wants, want(who.ID, reads.Curl, false, 4), want(who.ID, reads.BackCut, false, 6))
-	}
+	st.Terms.Focus = []reads.Read{reads.Curl, reads.BackCut}
+	st.Aim(Aims{Outlooks: fresh(st.People)})
 	covered := func(minutes float64, baskets int) float64 {
 		b := block("b", DrillBlock, minutes, "shown")
 		b.Baskets = baskets
 		st.Blocks = []Block{b}
-		return LayOut(st).Covered
+		return LayOut(st).Goals[0].Each
 	}
 	last, most := 0.0, 0.0
 	for minutes := 2.0; minutes <= drill.MaxMinutes; minutes += 2 {
@@ -73,8 +71,8 @@ func TestMoreTimeNeverCoversLess(t *testing.T) {
 		}
 		last, most = one, two
 	}
-	// 360 reps at two baskets are 30 cuts each, 7.5 of every cue: all is covered.
-	if most != 12*10 {
-		t.Errorf("an hour at two baskets covers %g of 120", most)
+	// 360 reps at two baskets are 30 cuts each, 7.5 of every cue.
+	if most != 7.5 {
+		t.Errorf("an hour at two baskets gives %g of each", most)
 	}
 }

@@ -20,13 +20,15 @@ const reasonReads = 2
 // option a block was made of.
 func (f *filler) reasons(p Plan, a answer, from map[string]int) []Reason {
 	out := []Reason{}
-	given := map[Want]float64{}
+	given := make([]dose, len(p.Needs))
 	for _, b := range p.Blocks {
 		r := Reason{Block: b.ID, Swaps: []Swap{}}
 		d, st, err := StageOf(p.Library, b)
 		switch {
 		case b.Kind == WaterBlock:
 			continue
+		case b.Kind == OwnBlock && b.Play:
+			r.Text = "Live play for everybody: nobody is judged, everybody decides."
 		case b.Kind == OwnBlock:
 			r.Text = "Yours: it stays, and gives no judged reps."
 		case err != nil:
@@ -47,44 +49,51 @@ func (f *filler) reasons(p Plan, a answer, from map[string]int) []Reason {
 // gift is what a block newly gives of one read.
 type gift struct {
 	share
-	players, settled int
-	why              map[evidence.Verdict]int
-	worth            float64
+	players, moves int
+	goal           bool
+	why            map[evidence.Verdict]int
+	worth          float64
 }
 
-// reason words the largest gifts of a block, and adds them to what is given.
-func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given map[Want]float64) string {
-	here := p.taking(b, isLive(st))
+// reason words the largest gifts of a block, and adds them to what is given to each need.
+func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given []dose) string {
+	here, at := p.taking(b, isLive(st)), p.needIndex()
 	var gifts []gift
 	for _, sh := range p.shares(d, st, b) {
 		g := gift{share: sh, why: map[evidence.Verdict]int{}}
-		for _, w := range p.Wants {
-			if w.Role != sh.role || w.Read != sh.read || w.Live != sh.live || !slices.Contains(here, w.Player) {
+		for _, id := range here {
+			k, needed := at[SupplyKey{id, sh.role, sh.read}]
+			if !needed {
 				continue
 			}
-			before := given[w.key()]
-			given[w.key()] += sh.reps
-			if before >= w.Reps {
+			n := &p.Needs[k]
+			before := given[k]
+			given[k] = before.plus(n.dose(sh.reps, sh.live))
+			if before.reps >= mostReps {
 				continue
 			}
 			g.players++
-			g.why[w.Verdict]++
-			g.worth += w.Weight * (min(w.Reps, before+sh.reps) - before)
-			if before+sh.reps >= w.Reps {
-				g.settled++
-			}
+			g.why[n.Verdict]++
+			g.goal = g.goal || n.Goal
+			g.worth += n.worth(given[k]) - n.worth(before)
+			g.moves += count(before.reps < movesReps && given[k].reps >= movesReps)
 		}
 		if g.players > 0 {
 			gifts = append(gifts, g)
 		}
 	}
 	if d.Screen == "" {
+		if isLive(st) {
+			return "Live play: everybody decides, and the practice ends with a game."
+		}
 		return "Your own choice: it teaches no read, and stays where you put it."
 	}
 	if len(gifts) == 0 {
 		return "Everybody has what it teaches, or gets it earlier tonight."
 	}
-	slices.SortStableFunc(gifts, func(a, b gift) int { return cmp.Compare(b.worth, a.worth) })
+	slices.SortStableFunc(gifts, func(a, b gift) int {
+		return cmp.Or(cmp.Compare(count(b.goal), count(a.goal)), cmp.Compare(b.worth, a.worth))
+	})
 	var parts []string
 	for _, g := range gifts[:min(reasonReads, len(gifts))] {
 		parts = append(parts, g.sentence())
@@ -97,27 +106,26 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given map[Want]flo
 	return strings.Join(parts, " ")
 }
 
+// sentence says for whom a block is, and how much it gives them.
 func (g gift) sentence() string {
 	info, _ := reads.Info(g.read)
-	name := strings.ToLower(info.Name)
-	kind := "guided"
-	if g.live {
-		kind = "live"
-	}
 	var why []string
 	for _, v := range []struct {
 		verdict evidence.Verdict
 		says    string
-	}{{evidence.NotYet, "not yet"}, {evidence.Lapsed, "had it"}, {evidence.TooClose, "too close to call"}, {evidence.NotEnough, "with few reps"}} {
+	}{{evidence.NotYet, "not yet"}, {evidence.Lapsed, "had it"}, {evidence.TooClose, "too close to call"}, {evidence.NotEnough, "not enough reps"}, {evidence.HasIt, "has it guided"}} {
 		if n := g.why[v.verdict]; n > 0 {
 			why = append(why, fmt.Sprintf("%d %s", n, v.says))
 		}
 	}
-	text := fmt.Sprintf("%s need %s reps of %s (%s); this gives each %s.", players(g.players), kind, name, strings.Join(why, ", "), about(g.reps))
-	if g.settled > 0 {
-		text = strings.TrimSuffix(text, ".") + fmt.Sprintf(", enough for %d.", g.settled)
+	text := fmt.Sprintf("%s for %s (%s): %s each", info.Name, players(g.players), strings.Join(why, ", "), about(g.reps))
+	switch {
+	case g.moves == g.players && g.moves > 1:
+		text += ", enough to move them all forward"
+	case g.moves > 0:
+		text += fmt.Sprintf(", enough to move %d forward", g.moves)
 	}
-	return text
+	return text + "."
 }
 
 func players(n int) string {
@@ -159,6 +167,10 @@ func (a answer) swaps(o int) []Swap {
 		if len(out) == swapsShown {
 			break
 		}
+		// Of the ways to run a stage the best is told, and not the stage that is there.
+		if key := a.key(t.option); key == a.key(o) || slices.ContainsFunc(out, func(s Swap) bool { return key == StageKey{s.Block.Drill, s.Block.Stage} }) {
+			continue
+		}
 		if a.problem.Arrange(append(slices.Clone(rest), t.option)) == nil {
 			continue
 		}
@@ -168,8 +180,32 @@ func (a answer) swaps(o int) []Swap {
 			b.Players = []string{}
 		}
 		s := a.stages[a.options[t.option].Stage]
-		less := max(0, a.solution.Value-t.value)
+		less := max(0, a.goalReps(a.solution.Chosen)-a.goalReps(append(slices.Clone(rest), t.option)))
 		out = append(out, Swap{Block: b, Less: less, Text: fmt.Sprintf("%s, %s", s.drill.Name, s.stage.Name)})
 	}
 	return out
+}
+
+// goalReps is how many reps of the goals chosen options give that are still worth something.
+func (a answer) goalReps(chosen []int) float64 {
+	given := make([]dose, len(a.plan.Needs))
+	for _, o := range chosen {
+		b := a.blocks[o]
+		b.Minutes = float64(a.options[o].Minutes)
+		for k, d := range a.plan.given([]Block{b}) {
+			given[k] = given[k].plus(d)
+		}
+	}
+	return goalReps(a.plan.Needs, given)
+}
+
+// goalReps adds up what is given of the goals, no more of each than is worth something.
+func goalReps(needs []Need, given []dose) float64 {
+	sum := 0.0
+	for i := range needs {
+		if needs[i].Goal {
+			sum += min(given[i].reps, mostReps)
+		}
+	}
+	return sum
 }

@@ -54,14 +54,22 @@ type Situation struct {
 	Last time.Time
 }
 
-// Situations says how far a team is, from what is open about its players and when
-// each situation was last practiced.
-func Situations(ids []string, open []evidence.Need, school reads.TeamRules, players []string, last map[string]time.Time) []Situation {
+// Situations says how far a team is, from which reads its players hold and when each
+// situation was last practiced.
+func Situations(ids []string, outlooks []evidence.Outlook, school reads.TeamRules, players []string, last map[string]time.Time) []Situation {
+	guided, live := map[SupplyKey]bool{}, map[SupplyKey]bool{}
+	for i := range outlooks {
+		o := &outlooks[i]
+		key := SupplyKey{string(o.Player), o.Role, o.Read}
+		guided[key], live[key] = o.Held(), o.Done()
+	}
+	held := func(id string, by map[SupplyKey]bool) bool {
+		n := unheld(school, id, players, func(k SupplyKey) bool { return by[k] })
+		return len(players) > 0 && !tooNew(n, len(players))
+	}
 	out := make([]Situation, 0, len(ids))
 	for _, id := range ids {
-		n := len(players)
-		out = append(out, Situation{Screen: id, Reads: mainReads(school, id), Last: last[id],
-			Shown: n > 0 && !tooNew(behind(open, school, id, players, false), n), Live: n > 0 && !tooNew(behind(open, school, id, players, true), n)})
+		out = append(out, Situation{Screen: id, Reads: mainReads(school, id), Last: last[id], Shown: held(id, guided), Live: held(id, live)})
 	}
 	return out
 }
@@ -93,7 +101,7 @@ func (i SeasonItem) wants(r reads.Read, live bool) bool {
 
 // says names an item as a coach would.
 func (i SeasonItem) says() string {
-	return strings.ToLower(screenName(i.Screen)) + map[Task]string{Teach: ", shown", GoLive: ", live", Refresh: ", live again"}[i.Task]
+	return strings.ToLower(screenName(i.Screen)) + map[Task]string{Teach: ", guided", GoLive: ", live", Refresh: ", live again"}[i.Task]
 }
 
 // SeasonDay is a practice or a game ahead.

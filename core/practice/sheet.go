@@ -3,9 +3,9 @@
 package practice
 
 import (
-	"cmp"
 	"fmt"
 	"slices"
+	"strings"
 
 	"evrik/core/drill"
 	"evrik/core/reads"
@@ -41,8 +41,11 @@ type Block struct {
 	Players []string `json:"players"`
 	// Pin keeps the block as it is when a plan is fitted.
 	Pin bool `json:"pin"`
-	// NoHelpers lets players take the helpers' places.
-	NoHelpers bool `json:"noHelpers"`
+	// NoHelpers lets players take the helpers' places, PlayerShows lets one show the cue.
+	NoHelpers   bool `json:"noHelpers"`
+	PlayerShows bool `json:"playerShows"`
+	// Play is true of an own block that is live play: a scrimmage in the coach's words.
+	Play bool `json:"play"`
 	// Staff says who does what.
 	Staff []Duty `json:"staff,omitempty"`
 }
@@ -66,10 +69,20 @@ type Plan struct {
 	// Limits of the age band, or the local rule.
 	Limits Limits
 	Terms  Terms
-	// Wants is what is open about the players, weighed.
-	Wants []Want
+	// Goals are what the practice is for, Needs what its players need, Held which reads they
+	// hold, guided or live; Aim sets them.
+	Goals []Goal
+	Needs []Need
+	Held  map[SupplyKey]bool
+	aimed map[readKey]bool
+	// actions are those the team is taught; empty is all.
+	actions []string
 	// Due is what the season sets for the day.
 	Due []SeasonItem
+	// Recent are the stages of the practices before this one, newest first, planned ones
+	// included; Near are those of other practices planned in the same week.
+	Recent []map[StageKey]bool
+	Near   map[StageKey]bool
 	// Pace is how long a rep takes the team, where it has been measured.
 	Pace map[StageKey]drill.Measured
 }
@@ -85,12 +98,19 @@ type Sheet struct {
 	Left float64 `json:"left"`
 	// Load holds every present player's sums.
 	Load []Load `json:"load"`
-	// Demand and Covered are reps: what the players present need, and how much
-	// of that the plan gives them.
-	Demand  float64 `json:"demand"`
-	Covered float64 `json:"covered"`
-	// Reads says the same read by read, most uncovered first.
-	Reads []Cover `json:"reads"`
+	// Goals are what the practice is for, with what it gives.
+	Goals []GoalCover `json:"goals"`
+	// Moves says in a sentence how many players it moves forward.
+	Moves string `json:"moves"`
+	// Rules are the rules that are on, kept or broken.
+	Rules []RuleCheck `json:"rules"`
+	// InForce are the rules themselves.
+	InForce Rules `json:"inForce"`
+	// Waiting is the mean share of the time in line in blocks with reps, 0 to 1, LiveMinutes
+	// how many of CountedMinutes (after warm-up, water and talk) are live.
+	Waiting        float64 `json:"waiting"`
+	LiveMinutes    float64 `json:"liveMinutes"`
+	CountedMinutes float64 `json:"countedMinutes"`
 	// Due is what the season sets for the day.
 	Due []SeasonItem `json:"due"`
 	// Warnings are sentences.
@@ -110,6 +130,7 @@ type Timed struct {
 	// Problem says why the block cannot be run, or is empty.
 	Problem string   `json:"problem"`
 	Notes   []string `json:"notes"`
+	Brief   Brief    `json:"brief"`
 }
 
 // Load is what a plan gives one player.
@@ -128,14 +149,13 @@ type Load struct {
 	Jumps   int `json:"jumps"`
 }
 
-// Cover is how much of what is open about one read a plan covers, in reps.
-type Cover struct {
-	Role    reads.Role `json:"role"`
-	Read    reads.Read `json:"read"`
-	Live    bool       `json:"live"`
-	Players int        `json:"players"` // who need it
-	Demand  float64    `json:"demand"`
-	Covered float64    `json:"covered"`
+// GoalCover is a goal with what a plan gives for it.
+type GoalCover struct {
+	Goal
+	// Each is how many judged reps a player who should move gets, on average.
+	Each float64 `json:"each"`
+	// Moves are the players who get reps enough to move forward.
+	Moves []string `json:"moves"`
 }
 
 // Warning is a sentence about a plan, with where the figure comes from.
@@ -169,17 +189,19 @@ type sheetMaker struct {
 	Sheet
 	plan   Plan
 	at     map[string]int // index of a player
-	given  map[Want]float64
-	clock  [3]float64 // of the whole floor and of each end
-	water  float64    // when the last break ended
-	row    [3]int     // hard blocks in a row at each end
-	warned bool       // about this stretch without water
+	given  []dose         // what the blocks so far give each need
+	clock  [3]float64     // of the whole floor and of each end
+	water  float64        // when the last break ended
+	row    [3]int         // hard blocks in a row at each end
+	warned bool           // about this stretch without water
 }
 
 // LayOut computes the run sheet of a plan. A block that cannot be run gets its
 // problem in words; the others stand.
 func LayOut(p Plan) Sheet {
-	s := sheetMaker{plan: p, at: make(map[string]int, len(p.People)), given: map[Want]float64{}}
+	s := sheetMaker{plan: p, at: make(map[string]int, len(p.People))}
+	s.InForce = p.Rules()
+	s.Goals, s.Rules, s.given = []GoalCover{}, []RuleCheck{}, make([]dose, len(p.Needs))
 	s.Blocks, s.Load, s.Warnings = make([]Timed, 0, len(p.Blocks)), make([]Load, len(p.People)), []Warning{}
 	s.Due = append([]SeasonItem{}, p.Due...)
 	for i, who := range p.People {
@@ -199,7 +221,8 @@ func LayOut(p Plan) Sheet {
 		if b.Kind == DrillBlock {
 			s.drill(i, &t)
 		} else if b.Kind == OwnBlock {
-			s.takePart(b, false)
+			t.Hard = b.Play
+			s.takePart(b, b.Play)
 		}
 		s.rhythm(b, t)
 		s.Blocks = append(s.Blocks, t)
@@ -208,6 +231,7 @@ func LayOut(p Plan) Sheet {
 	s.Left = p.Minutes - s.Used
 	s.cover()
 	s.whole()
+	s.checkRules()
 	return s.Sheet
 }
 
@@ -275,6 +299,7 @@ func (s *sheetMaker) drill(i int, t *Timed) {
 	t.Reps, t.Waiting, t.Hard = len(order.Reps), order.Waiting, rung.Live
 	t.PerPlayer = float64(len(order.Reps)) / float64(len(order.Counts))
 	t.Notes = append(t.Notes, order.Notes...)
+	t.Brief = p.brief(d, st, b, s.given)
 	s.takePart(b, rung.Live)
 	for _, c := range order.Counts {
 		l := &s.Load[s.at[c.Player]]
@@ -287,47 +312,59 @@ func (s *sheetMaker) drill(i int, t *Timed) {
 			l.Judged += c.Cutter + c.Screener
 		}
 	}
-	for _, sh := range p.shares(d, st, b) {
-		for _, id := range p.taking(b, rung.Live) {
-			s.given[sh.want(id)] += sh.reps
-		}
-	}
 	if b.Minutes < ShortBlock || b.Minutes > LongBlock {
 		s.warn(b.ID, commonPractice, "A block of %.0f min is outside %.0f to %.0f: too short to settle, or too long to stay sharp.", b.Minutes, ShortBlock, LongBlock)
 	}
 	if rung.Live && !p.shownBefore(i, d.Screen) {
 		if here, unready := p.unready(d.Screen, p.taking(b, true)); tooNew(unready, here) {
-			s.warn(b.ID, commonPractice, "%d of %d players have not held these reads when shown yet. Run a shown stage before this live one.", unready, here)
+			s.warn(b.ID, commonPractice, "%d of %d players have not held these reads guided yet. Run a guided stage before this live one.", unready, here)
 		}
 	}
 }
 
-// cover sums up what the blocks give of what is open.
+// cover says what the blocks give for the goals.
 func (s *sheetMaker) cover() {
-	at := map[Want]int{}
-	for _, w := range s.plan.Wants {
-		if _, here := s.at[w.Player]; !here {
-			continue
+	given := s.plan.Given(s.plan.Blocks)
+	moved, should, moving := map[string]bool{}, map[string]bool{}, 0
+	for _, g := range s.plan.Goals {
+		c := GoalCover{Goal: g, Moves: []string{}}
+		for _, id := range g.Players {
+			reps := given[SupplyKey{id, g.Role, g.Read}]
+			should[id] = true
+			c.Each += reps / float64(len(g.Players))
+			if reps >= movesReps {
+				c.Moves = append(c.Moves, id)
+				moved[id] = true
+			}
 		}
-		kind := Want{Role: w.Role, Read: w.Read, Live: w.Live}
-		k, known := at[kind]
-		if !known {
-			k = len(s.Reads)
-			at[kind] = k
-			s.Reads = append(s.Reads, Cover{Role: w.Role, Read: w.Read, Live: w.Live})
-		}
-		c := &s.Reads[k]
-		got := min(w.Reps, s.given[w.key()])
-		c.Players++
-		c.Demand, c.Covered = c.Demand+w.Reps, c.Covered+got
-		s.Demand, s.Covered = s.Demand+w.Reps, s.Covered+got
+		moving += count(len(c.Moves) > 0)
+		s.Goals = append(s.Goals, c)
 	}
-	slices.SortStableFunc(s.Reads, func(a, b Cover) int {
-		return cmp.Compare(b.Demand-b.Covered, a.Demand-a.Covered)
-	})
-	if s.Reads == nil {
-		s.Reads = []Cover{}
+	switch {
+	case len(s.Goals) == 0:
+		s.Moves = "Everybody here has what the team is taught. Name a read to work on."
+	case moving == 0:
+		s.Moves = fmt.Sprintf("Moves nobody forward yet: %s to work on.", Names(goalNames(s.plan.Goals)))
+	default:
+		s.Moves = fmt.Sprintf("Moves %s forward for %d of %s.", number(moving, "read"), len(moved), number(len(should), "player"))
 	}
+}
+
+// number counts things as people say it.
+func number(n int, thing string) string {
+	if n == 1 {
+		return "1 " + thing
+	}
+	return fmt.Sprintf("%d %ss", n, thing)
+}
+
+// goalNames are the reads of goals in lower case.
+func goalNames(goals []Goal) (out []string) {
+	for _, g := range goals {
+		info, _ := reads.Info(g.Read)
+		out = append(out, strings.ToLower(info.Name))
+	}
+	return out
 }
 
 // shownBefore reports whether a block before the i-th shows the reads of a
@@ -359,7 +396,7 @@ func Order(lib drill.Library, b Block, people []Person) (drill.Order, error) {
 
 // setup is a block as the order list wants it.
 func (b Block) setup(players []string) drill.Setup {
-	return drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed, NoHelpers: b.NoHelpers}
+	return drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed, NoHelpers: b.NoHelpers, PlayerShows: b.PlayerShows}
 }
 
 // strains reports whether a block asks for more than a warm-up: it teaches a read, or is live.

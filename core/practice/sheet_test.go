@@ -20,19 +20,37 @@ func squad(n int) []Person {
 	return people
 }
 
-// want is an open question with a weight of one.
-func want(player string, read reads.Read, live bool, reps float64) Want {
-	return Want{Player: player, Role: reads.Cutter, Read: read, Live: live, Reps: reps, Weight: 1, Verdict: evidence.NotEnough}
+// outlook is a made-up outlook of a cutter: how far on, and what more reps would bring.
+func outlook(player string, read reads.Read, guided, live evidence.Verdict) evidence.Outlook {
+	o := evidence.Outlook{Player: evidence.PlayerID(player), Role: reads.Cutter, Read: read, Guided: guided, Live: live, Group: evidence.Guided, Rate: 0.6, Target: 0.8}
+	if guided == evidence.HasIt {
+		o.Group, o.Target = evidence.Live, 0.7
+	}
+	for n := range evidence.SettleReps + 1 {
+		o.Settles = append(o.Settles, 0.04*float64(n))
+	}
+	if o.Done() {
+		o.Settles = nil
+	}
+	return o
 }
 
-// fresh is a squad that has not held anything shown.
-func fresh(people []Person) (out []Want) {
+// outlooks are those of some players on some reads, all with the same verdicts.
+func outlooks(people []Person, guided, live evidence.Verdict, list ...reads.Read) (out []evidence.Outlook) {
 	for _, who := range people {
-		for _, r := range []reads.Read{reads.Curl, reads.Straight, reads.Fade, reads.BackCut} {
-			out = append(out, want(who.ID, r, false, 10))
+		for _, r := range list {
+			out = append(out, outlook(who.ID, r, guided, live))
 		}
 	}
 	return out
+}
+
+// downReads are the four reads of who uses a down screen that its drills show.
+var downReads = []reads.Read{reads.Curl, reads.Straight, reads.Fade, reads.BackCut}
+
+// fresh are the outlooks of a squad that has not held anything.
+func fresh(people []Person) []evidence.Outlook {
+	return outlooks(people, evidence.NotEnough, evidence.NotEnough, downReads...)
 }
 
 func block(id string, kind Kind, minutes float64, stage string) Block {
@@ -64,7 +82,7 @@ func has(s Sheet, block, text string) bool {
 // both blocks together make 60 reps, so everyone cuts five times.
 func TestLayOut(t *testing.T) {
 	s := LayOut(evening())
-	if s.Used != 42 || s.Left != 18 || len(s.Warnings) != 0 {
+	if s.Used != 42 || s.Left != 18 || len(s.Warnings) != 1 || !has(s, "", "in line for more than half") {
 		t.Errorf("used %g, left %g, warnings %+v", s.Used, s.Left, s.Warnings)
 	}
 	if b := s.Blocks[3]; b.Start != 22 || b.End != 32 || b.Reps != 30 || b.PerPlayer != 2.5 || math.Abs(b.Waiting-2.0/3) > 1e-9 {
@@ -82,35 +100,43 @@ func TestAWarmUpDrillComesFirst(t *testing.T) {
 	p := evening()
 	p.Blocks[0] = block("warm", DrillBlock, 10, "air")
 	p.Blocks[0].Drill = "run-land-turn"
-	if s := LayOut(p); len(s.Warnings) != 0 {
+	if s := LayOut(p); has(s, "warm", "Warm up first") {
 		t.Errorf("warned of %+v", s.Warnings)
 	}
 	d, st, err := StageOf(p.Library, p.Blocks[0])
 	if err != nil {
 		t.Fatal(err)
 	}
-	if got := p.reason(d, st, p.Blocks[0], map[Want]float64{}); !strings.Contains(got, "Your own choice") {
+	if got := p.reason(d, st, p.Blocks[0], nil); !strings.Contains(got, "Your own choice") {
 		t.Error(got)
 	}
 }
 
-func TestCoverage(t *testing.T) {
+func TestGoalsCovered(t *testing.T) {
 	p := evening()
-	p.Wants = []Want{want("p0", reads.Curl, false, 100), want("p0", reads.Fade, true, 0.5), want("p1", reads.BackCut, false, 1), want("gone", reads.Curl, false, 50)}
+	p.Terms.Focus = []reads.Read{reads.Curl, reads.Fade}
+	p.Aim(Aims{Outlooks: append(fresh(p.People), outlook("gone", reads.Curl, evidence.NotYet, evidence.NotEnough))})
+	// 30 reps each block at one basket are 2.5 cuts each, 0.625 of each of the four cues: two
+	// such blocks give each player 1.25 of both goals, too few to move anybody.
 	s := LayOut(p)
-	if s.Demand != 101.5 {
-		t.Errorf("demand %g: only those present count", s.Demand)
+	if len(s.Goals) != 2 || s.Goals[0].Read != reads.Curl || len(s.Goals[0].Players) != 12 || math.Abs(s.Goals[0].Each-1.25) > 1e-9 || len(s.Goals[0].Moves) != 0 {
+		t.Errorf("%+v", s.Goals)
 	}
-	// 30 reps each block at one basket are 2.5 cuts each, 0.625 of each of the four
-	// cues: so much of the curl and the back cut is shown, and of the fade live
-	// 0.5 is all that is needed.
-	if math.Abs(s.Covered-1.75) > 1e-9 || len(s.Reads) != 3 || s.Reads[0].Read != reads.Curl || s.Reads[0].Players != 1 {
-		t.Errorf("covered %g, %+v", s.Covered, s.Reads)
+	if s.Moves != "Moves nobody forward yet: curl and fade to work on." || s.Goals[0].Why != "12 players do not have enough reps yet." {
+		t.Errorf("%q, %q", s.Moves, s.Goals[0].Why)
 	}
-	p.Blocks[1].Stage = "air"
-	p.Blocks[3].Stage = "post"
-	if s := LayOut(p); s.Covered != 0 {
-		t.Errorf("technique stages cover %g reps of reading", s.Covered)
+	// A quarter of an hour at four baskets is more than four of each.
+	p.People, p.Blocks[1].Baskets, p.Blocks[1].Minutes, p.Blocks[1].Seconds = p.People[:8], 4, 15, 15
+	if s := LayOut(p); s.Moves != "Moves 2 reads forward for 8 of 12 players." && s.Moves != "Moves 2 reads forward for 8 of 8 players." {
+		t.Errorf("%q: %+v", s.Moves, s.Goals)
+	}
+	p.Blocks[1].Stage, p.Blocks[3].Stage = "air", "post"
+	if s := LayOut(p); s.Goals[0].Each != 0 {
+		t.Errorf("technique stages give %g reps of reading", s.Goals[0].Each)
+	}
+	p.Aim(Aims{Outlooks: outlooks(p.People, evidence.HasIt, evidence.HasIt, downReads...)})
+	if s := LayOut(p); len(s.Goals) != 0 || !strings.HasPrefix(s.Moves, "Everybody here has") {
+		t.Errorf("%q: %+v", s.Moves, s.Goals)
 	}
 }
 
@@ -121,9 +147,9 @@ func TestWarnings(t *testing.T) {
 	}{
 		{"too long", "", "take 22 min out", func(p *Plan) { p.Minutes = 20 }},
 		{"no water", "water", "without water", func(p *Plan) { p.Blocks[2].Kind = OwnBlock }},
-		{"live first", "live", "12 of 12 players have not held", func(p *Plan) { p.Blocks[1].Stage, p.Wants = "air", fresh(p.People) }},
+		{"live first", "live", "12 of 12 players have not held", func(p *Plan) { p.Blocks[1].Stage = "air" }},
 		{"three live blocks", "play", "third live block in a row", func(p *Plan) {
-			p.Blocks[3].Minutes, p.Wants = 4, nil
+			p.Blocks[3].Minutes = 4
 			p.Blocks[4] = block("play", DrillBlock, 4, "live-switch")
 			p.Blocks = slices.Insert(p.Blocks, 3, block("more", DrillBlock, 4, "live"))
 		}},
@@ -146,7 +172,7 @@ func TestWarnings(t *testing.T) {
 	}
 	p := evening()
 	p.Blocks[1].Stage = "air"
-	p.Wants = fresh(p.People[:4])
+	p.Aim(Aims{Outlooks: append(fresh(p.People[:4]), outlooks(p.People[4:], evidence.HasIt, evidence.NotEnough, downReads...)...)})
 	if s := LayOut(p); has(s, "live", "have not held") {
 		t.Error("four of twelve who are new to it do not hold the others back")
 	}

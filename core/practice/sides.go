@@ -2,28 +2,6 @@ package practice
 
 import "slices"
 
-// given is how many reps of each want some blocks give.
-func (p Plan) given(blocks []Block) []float64 {
-	given, at := make([]float64, len(p.Wants)), map[Want]int{}
-	for i, w := range p.Wants {
-		at[w.key()] = i
-	}
-	for _, b := range blocks {
-		d, st, err := StageOf(p.Library, b)
-		if b.Kind != DrillBlock || err != nil {
-			continue
-		}
-		for _, sh := range p.shares(d, st, b) {
-			for _, id := range p.taking(b, isLive(st)) {
-				if k, wanted := at[sh.want(id)]; wanted {
-					given[k] += sh.reps
-				}
-			}
-		}
-	}
-	return given
-}
-
 // sides groups blocks: each alone, or what runs at the two ends side by side.
 func sides(blocks []Block) (out [][]Block) {
 	for i, b := range blocks {

@@ -14,48 +14,44 @@ type Suggestion struct {
 	Reason string     `json:"reason"`
 }
 
-// worthSaying is how many reps have to be missing before anything is suggested
-// (assumption).
-const worthSaying = 6.0
-
-// Suggest picks the read of which most that is needed is not in a plan, in the order of
-// what a rep is worth. opponent names the next game and how often it is expected to ask
-// for a read; days is how far off it is, negative where there is none.
+// Suggest picks the goal of a plan that its blocks move least of those who should move.
+// opponent names the next game and asks how often it is expected to ask for a read; days is
+// how far off it is, negative where there is none.
 func Suggest(p Plan, s Sheet, opponent string, asks map[reads.Read]float64, days int) (Suggestion, bool) {
-	weight := map[Want]float64{}
-	for _, w := range p.Wants {
-		k := Want{Role: w.Role, Read: w.Read, Live: w.Live}
-		weight[k] = max(weight[k], w.Weight)
-	}
-	best, most := Cover{}, 0.0
-	for _, c := range s.Reads {
-		missing := c.Demand - c.Covered
-		if worth := missing * weight[Want{Role: c.Role, Read: c.Read, Live: c.Live}]; missing >= worthSaying && worth > most {
-			best, most = c, worth
+	best, most := -1, 0
+	for i, g := range s.Goals {
+		if left := len(g.Players) - len(g.Moves); left > most {
+			best, most = i, left
 		}
 	}
-	if most == 0 {
+	if best < 0 {
 		return Suggestion{}, false
 	}
-	info, _ := reads.Info(best.Read)
-	kind := "when it is shown"
-	if best.Live {
-		kind = "live"
+	g := s.Goals[best]
+	info, _ := reads.Info(g.Read)
+	reason := fmt.Sprintf("%s needs work. %s", info.Name, g.Why)
+	switch {
+	case len(p.Blocks) == 0:
+		reason += " The next practice has no plan yet."
+	case g.Each < 0.5:
+		reason += " The next practice gives nobody a rep of it."
+	default:
+		moved := "nobody"
+		if n := len(g.Moves); n > 0 {
+			moved = fmt.Sprint(n)
+		}
+		reason += fmt.Sprintf(" The next practice gives each %s and moves %s forward.", about(g.Each), moved)
 	}
-	verb := "lack"
-	if best.Players == 1 {
-		verb = "lacks"
-	}
-	reason := fmt.Sprintf("%s %s reps of %s %s, and the next practice has ", players(best.Players), verb, strings.ToLower(info.Name), kind)
-	if best.Covered < 1 {
-		reason += "none."
-	} else {
-		reason += fmt.Sprintf("%.0f of the %.0f that are needed.", best.Covered, best.Demand)
-	}
-	if share := asks[best.Read]; share > 0 && days >= 0 {
+	if share := asks[g.Read]; share > 0 && days >= 0 {
 		reason += fmt.Sprintf(" %s is expected to ask for it in %.0f of 100 screens, in %s.", opponent, 100*share, inDays(days))
 	}
-	return Suggestion{best.Read, best.Live, reason}, true
+	live := 0
+	for _, id := range g.Players {
+		if k, ok := p.needIndex()[SupplyKey{id, g.Role, g.Read}]; ok {
+			live += count(p.Needs[k].Live)
+		}
+	}
+	return Suggestion{g.Read, 2*live > len(g.Players), strings.TrimSpace(reason)}, true
 }
 
 func inDays(n int) string {

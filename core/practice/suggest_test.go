@@ -1,29 +1,32 @@
 package practice
 
 import (
-	"strings"
 	"testing"
 
 	"evrik/core/reads"
 )
 
-// The read that is missing most, for what a rep of it is worth, is suggested, with who
-// needs it and the game that asks for it; a plan that lacks little is left alone.
+// The goal that is left for most players is suggested, with who needs it, what the practice
+// gives, and the game that asks for it; a plan that moves everybody is left alone.
 func TestSuggest(t *testing.T) {
-	p := Plan{Wants: []Want{{Player: "a", Role: reads.Cutter, Read: reads.Curl, Weight: 1}, {Player: "a", Role: reads.Cutter, Read: reads.Fade, Live: true, Weight: 2}}}
-	sheet := Sheet{Reads: []Cover{
-		{Role: reads.Cutter, Read: reads.Curl, Players: 5, Demand: 30, Covered: 10},
-		{Role: reads.Cutter, Read: reads.Fade, Live: true, Players: 1, Demand: 14, Covered: 0},
-	}}
-	got, ok := Suggest(p, sheet, "Harbour", map[reads.Read]float64{reads.Fade: 0.25}, 3)
-	if !ok || got.Read != reads.Fade || got.Reason != "1 player lacks reps of fade live, and the next practice has none. Harbour is expected to ask for it in 25 of 100 screens, in 3 days." {
+	goal := func(read reads.Read, each float64, moves ...string) GoalCover {
+		return GoalCover{Goal{Role: reads.Cutter, Read: read, Players: []string{"a", "b", "c"}, Why: "3 players miss it."}, each, moves}
+	}
+	p := Plan{Blocks: []Block{block("warm", OwnBlock, 10, "")}, Needs: []Need{{Player: "a", Role: reads.Cutter, Read: reads.Fade, Live: true}, {Player: "b", Role: reads.Cutter, Read: reads.Fade, Live: true}}}
+	sheet := Sheet{Goals: []GoalCover{goal(reads.Curl, 5, "a", "b"), goal(reads.Fade, 0)}}
+	got, ok := Suggest(p, sheet, "Harbor", map[reads.Read]float64{reads.Fade: 0.25}, 3)
+	if !ok || got.Read != reads.Fade || !got.Live || got.Reason != "Fade needs work. 3 players miss it. The next practice gives nobody a rep of it. Harbor is expected to ask for it in 25 of 100 screens, in 3 days." {
 		t.Errorf("%+v, %v", got, ok)
 	}
-	sheet.Reads[1].Covered = 12
-	if got, ok = Suggest(p, sheet, "", nil, -1); !ok || got.Read != reads.Curl || !strings.HasSuffix(got.Reason, "has 10 of the 30 that are needed.") {
+	sheet.Goals[1] = goal(reads.Fade, 5, "a", "b", "c")
+	if got, ok = Suggest(p, sheet, "", nil, -1); !ok || got.Read != reads.Curl || got.Live || got.Reason != "Curl needs work. 3 players miss it. The next practice gives each about 5 and moves 2 forward." {
 		t.Errorf("%+v, %v", got, ok)
 	}
-	sheet.Reads[0].Covered = 25
+	p.Blocks = nil
+	if got, _ = Suggest(p, sheet, "", nil, -1); got.Reason != "Curl needs work. 3 players miss it. The next practice has no plan yet." {
+		t.Errorf("%+v", got)
+	}
+	sheet.Goals[0] = goal(reads.Curl, 5, "a", "b", "c")
 	if got, ok = Suggest(p, sheet, "", nil, -1); ok {
 		t.Errorf("nothing worth saying: %+v", got)
 	}

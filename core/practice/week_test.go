@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"evrik/core/drill"
+	"evrik/core/evidence"
 	"evrik/core/reads"
 )
 
@@ -168,7 +169,14 @@ func TestSeason(t *testing.T) {
 		t.Errorf("%v", p.Problems)
 	}
 	// What is held already is not taught again.
-	now := Situations([]string{"flare", "down"}, nil, reads.TeamRules{}, []string{"a"}, map[string]time.Time{"flare": today})
+	var held []evidence.Outlook
+	for _, r := range mainReads(reads.TeamRules{}, "flare") {
+		held = append(held, outlook("a", r, evidence.HasIt, evidence.HasIt))
+	}
+	now := Situations([]string{"flare", "down"}, held, reads.TeamRules{}, []string{"a"}, map[string]time.Time{"flare": today})
+	if !now[0].Shown || !now[0].Live || !now[1].Live {
+		t.Errorf("both screens have the same reads of who uses them: %+v", now)
+	}
 	now[1].Live = false
 	p = Season(aim, now, today, keeps, lib)
 	if item := p.Days[0].Items[0]; len(p.Problems) != 0 || item.Screen != "down" || item.Task != GoLive || item.By != "2026-11-04" || !slices.Contains(item.Reads, reads.Curl) {
@@ -256,34 +264,13 @@ func TestSeasonMissesNoGameWithoutNeed(t *testing.T) {
 	}
 }
 
-// The weights of a want, by what makes it count.
-func TestWeigh(t *testing.T) {
+func TestCheckTerms(t *testing.T) {
 	terms := DefaultTerms()
-	terms.Focus, terms.Expect = []reads.Read{reads.Fade}, []reads.Cue{reads.Trail}
-	people := []Person{{ID: "g", Handler: true}, {ID: "b", Big: true}, {ID: "any"}}
-	due := []SeasonItem{{Screen: "down", Reads: []reads.Read{reads.Curl}, Task: GoLive}}
-	for _, tc := range []struct {
-		q    [3]any
-		want float64
-	}{
-		{[3]any{"g", reads.BackCut, false}, 1}, {[3]any{"g", reads.Fade, false}, 2}, {[3]any{"g", reads.Curl, false}, 1.5},
-		{[3]any{"b", reads.BackCut, false}, 0.5}, {[3]any{"any", reads.BackCut, false}, 1}, {[3]any{"g", reads.BackCut, true}, 0.5},
-		{[3]any{"g", reads.Curl, true}, 1.5},
-	} {
-		open := openQuestions("g", "b", "any")
-		var got float64
-		for _, w := range terms.Weigh(people, open, reads.TeamRules{}, due, nil) {
-			if w.Player == tc.q[0] && w.Read == tc.q[1] && w.Live == tc.q[2] {
-				got = w.Weight
-			}
-		}
-		if got != tc.want {
-			t.Errorf("%v weighs %g, want %g", tc.q, got, tc.want)
-		}
-	}
 	for _, bad := range []func(*Terms){
 		func(t *Terms) { t.Baskets = 0 }, func(t *Terms) { t.Helpers = -1 }, func(t *Terms) { t.Balls = 0 },
 		func(t *Terms) { t.Banned = make([]string, 300) },
+		func(t *Terms) { t.Rules = &Rules{Waiting: 101} }, func(t *Terms) { t.Rules = &Rules{Live: -1} }, func(t *Terms) { t.Rules = &Rules{WarmUp: 31} },
+		func(t *Terms) { t.Rules = &Rules{Water: 4} }, func(t *Terms) { t.Rules = &Rules{Nights: 11} }, func(t *Terms) { t.Rules = &Rules{HardInARow: 11} },
 	} {
 		x := DefaultTerms()
 		if bad(&x); x.Check() == nil {

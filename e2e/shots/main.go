@@ -158,7 +158,7 @@ func game(p *browser.Page, team, opponent, part string) {
 func fillTonight(p *browser.Page, team string) {
 	p.Open("/" + team + "/now")
 	p.Click("link", "Change the plan")
-	p.Text("needed reps covered")
+	p.Text("rules kept")
 	p.Click("button", "Build practice")
 	p.Text("Why it is here")
 }

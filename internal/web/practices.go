@@ -33,9 +33,13 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 // planningContext is what planning takes: the team, what is open about its players, how
 // fast they go through a drill, and the limits of their age.
 type planningContext struct {
-	board  // of cutters
-	team   gen.Team
-	needs  []evidence.Need
+	board // of cutters
+	team  gen.Team
+	// outlooks are of all reads the team is taught, actions what it is taught.
+	outlooks []evidence.Outlook
+	actions  []string
+	// near are the practices of the weeks around now, newest first.
+	near   []nearPractice
 	pace   map[practice.StageKey]drill.Measured
 	limits practice.Limits
 	zone   *time.Location
@@ -86,8 +90,14 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	}
 	// What has been practiced, and what the season is for.
 	taught := drill.Taught(append(slices.Clone(d.situations), d.aim.Install...))
+	for _, action := range taught {
+		d.actions = append(d.actions, action.ID)
+	}
 	for _, role := range roles {
-		d.needs = append(d.needs, s.policy.Needs(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.history, s.now())...)
+		d.outlooks = append(d.outlooks, s.policy.Outlooks(ids(d.players), role, reads.Columns(taught, store.RulesOf(team), role), d.history, s.now())...)
+	}
+	if d.near, err = s.nearPractices(ctx, team); err != nil {
+		return d, err
 	}
 	rows, err := s.db.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: s.now().Add(-paceSpan)})
 	if err != nil {
@@ -107,7 +117,7 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 	for _, id := range d.situations {
 		last[id] = d.history.LastLogged(evidence.ActionID(id)).In(d.zone)
 	}
-	now := practice.Situations(d.aim.Install, d.needs, store.RulesOf(team), texts(ids(d.players)), last)
+	now := practice.Situations(d.aim.Install, d.outlooks, store.RulesOf(team), texts(ids(d.players)), last)
 	d.season = practice.Season(d.aim, now, today, s.policy.Fresh(), d.library)
 	return d, err
 }
@@ -115,12 +125,112 @@ func (s *Server) planning(ctx context.Context, team gen.Team) (planningContext, 
 // plan is what the core lays out and fits.
 func (d planningContext) plan(startsAt time.Time, minutes int, present, limited []uuid.UUID, terms practice.Terms, blocks []practice.Block) practice.Plan {
 	p := practice.Plan{Minutes: float64(minutes), Blocks: blocks, School: store.RulesOf(d.team), Library: d.library,
-		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited), Due: []practice.SeasonItem{}}
+		Limits: d.limits, Terms: terms, Pace: d.pace, People: d.people(present, limited)}
+	aims := practice.Aims{Outlooks: d.outlooks, Actions: d.actions, Opponent: d.opponentAt(startsAt), Planned: practice.Supply{}}
 	if d.said {
-		p.Due = d.season.On(startsAt.In(d.zone).Format(practice.DateFormat))
+		aims.Due = d.season.On(startsAt.In(d.zone).Format(practice.DateFormat))
 	}
-	p.Wants = terms.Weigh(p.People, d.needs, p.School, p.Due, d.opponentAt(startsAt))
+	d.around(&p, &aims, startsAt)
+	p.Aim(aims)
 	return p
+}
+
+// nearPractice is a practice around the one that is planned.
+type nearPractice struct {
+	at     time.Time
+	status string
+	here   []uuid.UUID
+	blocks []practice.Block
+	aimed  []reads.Read
+}
+
+// How far around now practices tell what another should be: what was run, and what is
+// planned besides (assumptions).
+const (
+	nearBefore = 28 * 24 * time.Hour
+	nearAfter  = 60 * 24 * time.Hour
+)
+
+// nearPractices loads the practices around now with their blocks.
+func (s *Server) nearPractices(ctx context.Context, team gen.Team) ([]nearPractice, error) {
+	rows, err := s.db.PracticesBetween(ctx, gen.PracticesBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID,
+		Since: s.now().Add(-nearBefore), Until: s.now().Add(nearAfter)})
+	if err != nil {
+		return nil, err
+	}
+	list := make([]uuid.UUID, len(rows))
+	for i, p := range rows {
+		list[i] = p.ID
+	}
+	blocks, err := s.db.BlocksOfPractices(ctx, gen.BlocksOfPracticesParams{ProgramID: team.ProgramID, Practices: list})
+	if err != nil {
+		return nil, err
+	}
+	here, err := s.db.AttendanceOfPractices(ctx, gen.AttendanceOfPracticesParams{ProgramID: team.ProgramID, Practices: list})
+	if err != nil {
+		return nil, err
+	}
+	byPractice, present := map[uuid.UUID][]gen.Block{}, map[uuid.UUID][]uuid.UUID{}
+	for _, b := range blocks {
+		byPractice[b.PracticeID] = append(byPractice[b.PracticeID], b)
+	}
+	for _, a := range here {
+		present[a.PracticeID] = append(present[a.PracticeID], a.PlayerID)
+	}
+	out := make([]nearPractice, len(rows))
+	for i, p := range rows {
+		terms, err := store.TermsOf(p)
+		if err != nil {
+			return nil, err
+		}
+		out[i] = nearPractice{p.StartsAt, p.Status, present[p.ID], store.BlocksOf(byPractice[p.ID]), terms.Aimed}
+	}
+	return out, nil
+}
+
+// around tells a plan what the practices before it ran, what others of its week have, what
+// the one before was for, and what those planned before it will give.
+func (d planningContext) around(p *practice.Plan, aims *practice.Aims, startsAt time.Time) {
+	p.Near = map[practice.StageKey]bool{}
+	monday := practice.MondayOf(startsAt, d.zone)
+	for _, n := range d.near { // newest first
+		if n.at.Equal(startsAt) {
+			continue
+		}
+		ran := map[practice.StageKey]bool{}
+		for _, b := range n.blocks {
+			if b.Kind == practice.DrillBlock {
+				ran[practice.StageKey{Drill: b.Drill, Stage: b.Stage}] = true
+			}
+		}
+		if !n.at.Before(monday) && n.at.Before(monday.AddDate(0, 0, 7)) {
+			for key := range ran {
+				p.Near[key] = true
+			}
+		}
+		if !n.at.Before(startsAt) {
+			continue
+		}
+		if p.Recent = append(p.Recent, ran); len(p.Recent) == 1 {
+			aims.Kept = n.aimed
+		}
+		if n.status == string(practice.Planned) {
+			other := practice.Plan{People: d.people(n.here, nil), School: p.School, Library: p.Library}
+			for key, reps := range other.Given(n.blocks) {
+				aims.Planned[key] += reps
+			}
+		}
+	}
+}
+
+// aimedIn are the goals of a request's plan, as they are stored with it.
+func (d planningContext) aimedIn(in *api.PracticeInput) practice.Terms {
+	terms := termsIn(in)
+	terms.Aimed = nil
+	for _, g := range d.planIn(in).Goals {
+		terms.Aimed = append(terms.Aimed, g.Read)
+	}
+	return terms
 }
 
 // people are the present players who are on the team, in the roster's order, so
@@ -332,7 +442,7 @@ func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject
 	id := uuid.Must(uuid.NewV7())
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		if err := q.InsertPractice(ctx, gen.InsertPracticeParams{ID: id, ProgramID: team.ProgramID, TeamID: team.ID,
-			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Status: string(practice.Planned), Terms: store.TermsJSON(termsIn(r.Body))}); err != nil {
+			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Status: string(practice.Planned), Terms: store.TermsJSON(d.aimedIn(r.Body))}); err != nil {
 			return err
 		}
 		return store.PutPlan(ctx, q, team.ProgramID, id, r.Body.Present, limitedIn(r.Body), r.Body.Blocks)
@@ -369,7 +479,7 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 	}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		n, err := q.UpdatePractice(ctx, gen.UpdatePracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: old.ID,
-			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Version: version, Terms: store.TermsJSON(termsIn(r.Body))})
+			StartsAt: r.Body.StartsAt, Minutes: int32(r.Body.Minutes), Note: r.Body.Note, Version: version, Terms: store.TermsJSON(d.aimedIn(r.Body))})
 		if err != nil {
 			return err
 		}

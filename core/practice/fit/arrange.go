@@ -13,9 +13,16 @@ const tiny = 1e-9
 // free is a block to be placed: an option of the whole floor, or the part.
 type free struct {
 	step    Step
+	options []int
 	minutes float64
 	hard    int
 	rank    int
+	// before are the items that have to come earlier.
+	before uint64
+	// teach is true of new teaching, which begins up to late minutes into the item; close is
+	// as in Option.
+	teach, close bool
+	late         float64
 }
 
 // arranger seeks an order of some free blocks among the fixed ones.
@@ -24,6 +31,10 @@ type arranger struct {
 	items []free
 	dead  map[spot]bool // from here no order was found
 	order []placed
+	// taught are the items of new teaching, breaks how many may be taken in all.
+	taught uint64
+	breaks int
+	loose  bool
 }
 
 // spot is a state of the search: what has been placed, and how full the stretch is.
@@ -31,8 +42,10 @@ type spot struct {
 	mask  uint64
 	fixed int
 	load  int // hundredths of a minute
-	hard  int
+	hard  int // hard blocks in a row
 	left  int // breaks that may still be taken
+	// closes is true when what came last may end a practice.
+	closes bool
 }
 
 type placed struct {
@@ -43,7 +56,14 @@ type placed struct {
 // Arrange lays chosen options out among the fixed blocks: stretches between
 // breaks, as few as possible, low ranks first where there is a choice. It
 // returns nil where the rules leave no order.
-func (p *Problem) Arrange(chosen []int) [][]Step {
+func (p *Problem) Arrange(chosen []int) [][]Step { return p.arrange(chosen, false) }
+
+// arrange is Arrange; loose leaves out what further blocks could still mend: the conditions
+// and how the practice ends.
+func (p *Problem) arrange(chosen []int, loose bool) [][]Step {
+	if !loose && !p.holds(chosen) {
+		return nil
+	}
 	items, ok := p.freeBlocks(chosen)
 	if !ok {
 		return nil
@@ -69,12 +89,31 @@ func (p *Problem) Arrange(chosen []int) [][]Step {
 		return nil
 	}
 	for left := max(0, needed(content, p.Stretch)-breaks); left <= most; left++ {
-		a := &arranger{p: p, items: items, dead: map[spot]bool{}}
+		a := &arranger{p: p, items: items, dead: map[spot]bool{}, breaks: left, loose: loose}
+		for i, it := range items {
+			if it.teach {
+				a.taught |= 1 << i
+			}
+		}
 		if a.from(spot{left: left}) {
 			return a.stretches()
 		}
 	}
 	return nil
+}
+
+// holds reports whether the conditions hold for what is chosen.
+func (p *Problem) holds(chosen []int) bool {
+	for _, r := range p.Rows {
+		sum := r.Base
+		for _, o := range chosen {
+			sum += r.Of[o]
+		}
+		if sum < -tiny {
+			return false
+		}
+	}
+	return true
 }
 
 // needed is how many breaks some content needs at least.
@@ -87,11 +126,11 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 	var minutes, hard [lanes]int
 	for k, i := range chosen {
 		o := &p.Options[i]
-		if p.clash(chosen[:k], i) {
+		if p.Clash(chosen[:k], i) {
 			return nil, false
 		}
 		if o.Lane == Whole {
-			items = append(items, free{Step{Item: Item{-1, i}}, float64(o.Minutes), b2i(o.Hard), o.Rank})
+			items = append(items, free{step: Step{Item: Item{-1, i}}, options: []int{i}, minutes: float64(o.Minutes), hard: b2i(o.Hard), rank: o.Rank})
 			continue
 		}
 		ends[o.Lane] = append(ends[o.Lane], i)
@@ -111,10 +150,40 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 				rank = min(rank, p.Options[list[0]].Rank)
 			}
 		}
-		items = append(items, free{Step{Item{-1, -1}, ends[EndA], ends[EndB]}, float64(part), h, rank})
+		items = append(items, free{step: Step{Item{-1, -1}, ends[EndA], ends[EndB]}, options: slices.Concat(ends[EndA], ends[EndB]),
+			minutes: float64(part), hard: h, rank: rank})
+	}
+	if len(items) > 64 {
+		return nil, false
 	}
 	slices.SortStableFunc(items, func(a, b free) int { return cmp.Compare(a.rank, b.rank) })
-	return items, len(items) <= 64
+	for i := range items {
+		p.order(items, i)
+	}
+	return items, true
+}
+
+// order notes what has to come before an item, and what it is.
+func (p *Problem) order(items []free, i int) {
+	it := &items[i]
+	it.close = true
+	at := [lanes]float64{}
+	for _, o := range it.options {
+		own := &p.Options[o]
+		if own.Teach {
+			it.teach, it.late = true, max(it.late, at[own.Lane])
+		}
+		at[own.Lane] += float64(own.Minutes)
+		it.close = it.close && own.Close
+		for j := range items {
+			for _, other := range items[j].options {
+				o := &p.Options[other]
+				if i != j && (own.Chain != 0 && o.Chain == own.Chain && o.Rank < own.Rank || own.Play && o.Teach) {
+					it.before |= 1 << j
+				}
+			}
+		}
+	}
 }
 
 func b2i(b bool) int {
@@ -127,6 +196,9 @@ func b2i(b bool) int {
 // from places the rest, and reports whether there is an order.
 func (a *arranger) from(at spot) bool {
 	all := uint64(1)<<len(a.items) - 1
+	if at.mask == all && at.fixed == len(a.p.Fixed)-a.p.Tail && a.p.MustClose && !a.loose && !at.closes {
+		return false
+	}
 	if at.mask == all && at.fixed == len(a.p.Fixed) {
 		return true
 	}
@@ -135,25 +207,29 @@ func (a *arranger) from(at spot) bool {
 	}
 	if at.fixed >= a.p.Head && at.fixed <= len(a.p.Fixed)-a.p.Tail {
 		for i, it := range a.items {
-			if at.mask>>i&1 == 0 && a.ready(it.step, at) {
-				if a.place(it.step, it.minutes, it.hard, at, spot{mask: at.mask | 1<<i, fixed: at.fixed}) {
-					return true
-				}
+			if at.mask>>i&1 == 0 && it.before&^at.mask == 0 && a.ready(it.step, at) &&
+				a.place(it, at, spot{mask: at.mask | 1<<i, fixed: at.fixed, closes: it.close}) {
+				return true
 			}
 		}
 	}
 	if at.fixed < len(a.p.Fixed) && (at.fixed < len(a.p.Fixed)-a.p.Tail || at.mask == all) {
 		f := a.p.Fixed[at.fixed]
 		step := Step{Item: Item{at.fixed, -1}}
-		next := spot{mask: at.mask, fixed: at.fixed + 1}
+		next := spot{mask: at.mask, fixed: at.fixed + 1, closes: f.Close}
+		if f.Play && a.taught&^at.mask != 0 { // a scrimmage comes after all new teaching
+			a.dead[at] = true
+			return false
+		}
 		if f.Break {
+			next.closes = at.closes
 			next.left = at.left
 			a.order = append(a.order, placed{step, false})
 			if a.from(next) {
 				return true
 			}
 			a.order = a.order[:len(a.order)-1]
-		} else if a.done(f.After, at, nil) && a.place(step, f.Minutes, b2i(f.Hard), at, next) {
+		} else if a.done(f.After, at, nil) && a.place(free{step: step, minutes: f.Minutes, hard: b2i(f.Hard)}, at, next) {
 			return true
 		}
 	}
@@ -163,11 +239,15 @@ func (a *arranger) from(at spot) bool {
 
 // place puts a block into the stretch, or after a new break where it does not
 // fit. To break earlier never helps: the later blocks only find less room.
-func (a *arranger) place(step Step, minutes float64, hard int, at, next spot) bool {
+func (a *arranger) place(it free, at, next spot) bool {
+	minutes, hard := it.minutes, it.hard
 	load := float64(at.load) / 100
-	fits := at.load == 0 || load+minutes <= a.p.Stretch+tiny && at.hard+hard <= a.p.HardPerStretch
+	fits := at.load == 0 || load+minutes <= a.p.Stretch+tiny && (hard == 0 || at.hard+hard <= a.p.HardPerStretch)
 	next.left = at.left
-	next.load, next.hard = at.load+int(math.Round(minutes*100)), at.hard+hard
+	next.load, next.hard = at.load+int(math.Round(minutes*100)), 0
+	if hard > 0 {
+		next.hard = at.hard + hard
+	}
 	if !fits {
 		if at.left == 0 {
 			return false
@@ -175,12 +255,27 @@ func (a *arranger) place(step Step, minutes float64, hard int, at, next spot) bo
 		next.left--
 		next.load, next.hard = int(math.Round(minutes*100)), hard
 	}
-	a.order = append(a.order, placed{step, !fits})
+	if it.teach && a.p.TeachUntil > 0 && a.clock(at)+float64(at.left-next.left)*a.p.Break+it.late >= a.p.TeachUntil-tiny {
+		return false
+	}
+	a.order = append(a.order, placed{it.step, !fits})
 	if a.from(next) {
 		return true
 	}
 	a.order = a.order[:len(a.order)-1]
 	return false
+}
+
+// clock is the minute at which a spot is reached.
+func (a *arranger) clock(at spot) float64 {
+	now := float64(a.breaks-at.left) * a.p.Break
+	for _, f := range a.p.Fixed[:at.fixed] {
+		now += f.Minutes
+	}
+	for m := at.mask; m != 0; m &= m - 1 {
+		now += a.items[bits.TrailingZeros64(m)].minutes
+	}
+	return now
 }
 
 // ready reports whether what a step asks for has been run before it.
@@ -228,3 +323,6 @@ func (a *arranger) stretches() [][]Step {
 	}
 	return out
 }
+
+// Fits reports whether options can be laid out, apart from what further ones could mend.
+func (p *Problem) Fits(chosen []int) bool { return p.arrange(chosen, true) != nil }

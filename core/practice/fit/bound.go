@@ -46,7 +46,12 @@ func (p *Problem) model() *model {
 	at := map[key]int{}
 	for i, o := range p.Options {
 		m.groupOf[i] = -1
-		if len(m.gives[i]) == 0 && !wanted[o.Stage] || float64(o.Minutes) > p.Stretch+tiny || o.Lane != Whole && p.PartMax == 0 {
+		if float64(o.Minutes) > p.Stretch+tiny || o.Lane != Whole && p.PartMax == 0 {
+			continue
+		}
+		// What gives nothing on the whole floor can still be asked for, fill a condition, or
+		// end the practice; at an end it can fill the time beside the other end.
+		if len(m.gives[i]) == 0 && o.Lane == Whole && !wanted[o.Stage] && !p.helpsRow(i) && !(p.MustClose && o.Close) {
 			continue
 		}
 		k := key{o.Stage, o.Lane}
@@ -82,6 +87,11 @@ func (p *Problem) model() *model {
 	return m
 }
 
+// helpsRow reports whether an option adds to a condition.
+func (p *Problem) helpsRow(o int) bool {
+	return slices.ContainsFunc(p.Rows, func(r Row) bool { return r.Of[o] > 0 })
+}
+
 // unit is the greatest number of minutes that divides those of every option.
 func (p *Problem) unit() int {
 	unit := 0
@@ -115,15 +125,23 @@ func (m *model) room() int {
 	return 0
 }
 
-// prices are the multipliers of a bound: what a rep of each curve costs, and
-// what running a gated group without what it asks for costs.
-type prices struct{ rep, gate []float64 }
+// prices are the multipliers of a bound: what a rep of each curve costs, what running a
+// gated group without what it asks for costs, and what a condition pays for what adds to it.
+type prices struct{ rep, gate, row []float64 }
 
 func (m *model) noPrices() prices {
-	return prices{make([]float64, len(m.curves)), make([]float64, len(m.gates))}
+	return prices{make([]float64, len(m.curves)), make([]float64, len(m.gates)), make([]float64, len(m.p.Rows))}
 }
 
-func (q prices) clone() prices { return prices{slices.Clone(q.rep), slices.Clone(q.gate)} }
+func (q prices) clone() prices {
+	return prices{slices.Clone(q.rep), slices.Clone(q.gate), slices.Clone(q.row)}
+}
+
+func (q prices) copyFrom(o prices) {
+	copy(q.rep, o.rep)
+	copy(q.gate, o.gate)
+	copy(q.row, o.row)
+}
 
 // state is a node of the search, worked out.
 type state struct {
@@ -164,6 +182,7 @@ type bounder struct {
 	wanted [][]int   // for each group, the gates it would satisfy
 	slack  []float64 // subgradient of the rep prices
 	gate   []float64 // of the gates' prices
+	row    []float64 // of the conditions' prices
 	at     prices    // that are being tried
 	chosen []int
 	work   int
@@ -172,7 +191,7 @@ type bounder struct {
 func newBounder(m *model) *bounder {
 	b := &bounder{m: m, value: make([]float64, len(m.p.Options)), gateAt: make([]int, len(m.groups)),
 		wanted: make([][]int, len(m.groups)), slack: make([]float64, len(m.curves)),
-		gate: make([]float64, len(m.gates)), at: m.noPrices()}
+		gate: make([]float64, len(m.gates)), row: make([]float64, len(m.p.Rows)), at: m.noPrices()}
 	var count [lanes]int
 	for g, gr := range m.groups {
 		count[gr.lane]++
@@ -244,6 +263,13 @@ func (b *bounder) settle(st *state, q prices) float64 {
 		sum += worth
 		b.slack[c] = -t
 	}
+	for k := range m.p.Rows {
+		r := &m.p.Rows[k]
+		sum += q.row[k] * r.Base
+		for _, o := range st.chain {
+			sum += q.row[k] * r.Of[o]
+		}
+	}
 	// A gate asks that its group is chosen only with one that satisfies it.
 	for k, g := range m.gates {
 		if st.in[g] {
@@ -309,6 +335,9 @@ func (b *bounder) fill(st *state, q prices, lane Lane) {
 			v := price
 			for _, a := range b.m.gives[o] {
 				v += q.rep[a.curve] * a.reps
+			}
+			for k := range b.m.p.Rows {
+				v += q.row[k] * b.m.p.Rows[k].Of[o]
 			}
 			b.value[o] = v
 			w := b.m.length[o]
@@ -420,26 +449,24 @@ func (b *bounder) others(st *state, lane Lane) []float64 {
 // bound and its prices. see is shown every relaxed completion.
 func (b *bounder) tighten(st *state, q prices, steps int, target float64, see func([]int)) (float64, prices) {
 	best, bestAt := math.Inf(1), q.clone()
+	reached := b.m.settled // by the fixed blocks alone
 	at, gate := b.at, b.gate
-	copy(at.rep, q.rep)
-	copy(at.gate, q.gate)
+	at.copyFrom(q)
 	theta, since := 1.0, 0
 	for range steps {
 		d := b.bound(st, at)
-		if math.IsInf(d, -1) {
-			return d, bestAt
+		if d < reached-tiny { // no plan is worth less than nothing more: there is none
+			return math.Inf(-1), bestAt
 		}
 		if see != nil {
 			see(b.chosen)
 		}
 		if d < best-1e-12 {
 			best, since = d, 0
-			copy(bestAt.rep, at.rep)
-			copy(bestAt.gate, at.gate)
+			bestAt.copyFrom(at)
 		} else if since++; since >= 4 {
 			theta, since = theta/2, 0
-			copy(at.rep, bestAt.rep)
-			copy(at.gate, bestAt.gate)
+			at.copyFrom(bestAt)
 		}
 		if best <= target+tiny {
 			break
@@ -452,18 +479,39 @@ func (b *bounder) tighten(st *state, q prices, steps int, target float64, see fu
 		for _, g := range gate {
 			norm += g * g
 		}
+		b.rowSlack(st, b.row)
+		for _, g := range b.row {
+			norm += g * g
+		}
 		if norm < 1e-18 {
 			break
 		}
-		step := theta * (d - target) / norm
+		step := theta * (d - max(target, reached)) / norm
 		for c, g := range b.slack {
 			at.rep[c] = max(0, at.rep[c]-step*g)
 		}
 		for k, g := range gate {
 			at.gate[k] = max(0, at.gate[k]-step*g)
 		}
+		for k, g := range b.row {
+			at.row[k] = max(0, at.row[k]-step*g)
+		}
 	}
 	return best, bestAt
+}
+
+// rowSlack is the subgradient of the conditions' prices: what they come to.
+func (b *bounder) rowSlack(st *state, out []float64) {
+	for k := range b.m.p.Rows {
+		r := &b.m.p.Rows[k]
+		out[k] = r.Base
+		for _, o := range st.chain {
+			out[k] += r.Of[o]
+		}
+		for _, o := range b.chosen {
+			out[k] += r.Of[o]
+		}
+	}
 }
 
 // gateSlack is the subgradient of the gates' prices: how often what they ask for

@@ -1,71 +1,85 @@
 package fit
 
 import (
-	"cmp"
 	"encoding/binary"
 	"math"
 	"slices"
 )
 
-// curve is what reps of one kind are worth: the summed worth of all demands to
-// which every option gives the same. It rises, ever more slowly, to a plateau.
+// curve is what reps of one kind are worth: the summed worth of all demands to which every
+// option gives the same.
 type curve struct {
-	at    []float64 // reps at which the slope changes, ascending, from 0
-	slope []float64 // worth of a rep from there on, descending, the last 0
-	worth []float64 // worth at the point
+	sum Demand
+	// The least concave curve that is nowhere below the sum: hull is its worth at the
+	// points at, slope that of a rep from there on, descending, the last 0.
+	at, hull, slope []float64
 }
 
+// newCurve adds demands up.
 func newCurve(demands []Demand) curve {
-	slices.SortFunc(demands, func(a, b Demand) int { return cmp.Compare(a.Need, b.Need) })
-	slope := 0.0
+	var c curve
 	for _, d := range demands {
-		slope += d.Weight
+		c.sum.At = append(c.sum.At, d.At...)
 	}
-	c := curve{at: []float64{0}, slope: []float64{slope}, worth: []float64{0}}
-	for i := 0; i < len(demands); {
-		need := demands[i].Need
-		last := len(c.at) - 1
-		worth := c.worth[last] + c.slope[last]*(need-c.at[last])
-		for ; i < len(demands) && demands[i].Need == need; i++ {
-			slope -= demands[i].Weight
+	slices.Sort(c.sum.At)
+	c.sum.At = slices.Compact(c.sum.At)
+	for _, x := range c.sum.At {
+		worth := 0.0
+		for _, d := range demands {
+			worth += d.value(x)
 		}
-		if i == len(demands) {
-			slope = 0 // exactly, whatever the sums' rounding says
+		c.sum.Worth = append(c.sum.Worth, worth)
+	}
+	c.at, c.hull = []float64{0}, []float64{0}
+	for i, x := range c.sum.At {
+		y := c.sum.Worth[i]
+		for last := len(c.at) - 1; last > 0 && c.rise(last-1, last)*(x-c.at[last]) <= y-c.hull[last]; last-- {
+			c.at, c.hull = c.at[:last], c.hull[:last]
 		}
-		c.at, c.slope, c.worth = append(c.at, need), append(c.slope, slope), append(c.worth, worth)
+		c.at, c.hull = append(c.at, x), append(c.hull, y)
+	}
+	c.slope = make([]float64, len(c.at)) // the last is exactly 0, whatever rounding says
+	for i := range len(c.at) - 1 {
+		c.slope[i] = c.rise(i, i+1)
 	}
 	return c
 }
 
-// value is the worth of some reps.
-func (c *curve) value(reps float64) float64 {
-	k := len(c.at) - 1
-	for k > 0 && c.at[k] > reps {
-		k--
-	}
-	return c.worth[k] + c.slope[k]*(reps-c.at[k])
-}
+// rise is the slope of the hull between two of its points.
+func (c *curve) rise(i, j int) float64 { return (c.hull[j] - c.hull[i]) / (c.at[j] - c.at[i]) }
 
-// best is the largest value(base+t) - price*t over t >= 0, and where it is.
+// best is no less than the largest worth of base+t reps less price*t over t >= 0, and the t
+// at which the hull says so.
 func (c *curve) best(base, price float64) (worth, t float64) {
 	k := len(c.at) - 1
 	for k > 0 && c.at[k] > base {
 		k--
 	}
 	if c.slope[k] <= price {
-		return c.worth[k] + c.slope[k]*(base-c.at[k]), 0
+		return c.hull[k] + c.slope[k]*(base-c.at[k]), 0
 	}
 	for c.slope[k] > price {
 		k++
 	}
 	t = c.at[k] - base
-	return c.worth[k] - price*t, t
+	return c.hull[k] - price*t, t
 }
 
 // amount is what an option gives a curve.
 type amount struct {
 	curve int
 	reps  float64
+}
+
+// beyond is what further reps are worth when some are given.
+func (d Demand) beyond(given float64) (out Demand) {
+	start := d.value(given)
+	for i, x := range d.At {
+		if x-given > tiny {
+			out.At, out.Worth = append(out.At, x-given), append(out.Worth, d.Worth[i]-start)
+		}
+	}
+	return out
 }
 
 // curves merges demands which no option tells apart. Demands that are met by the
@@ -86,12 +100,11 @@ func (p *Problem) curves() (list []curve, gives [][]amount, settled float64) {
 	to := make([]int, len(p.Demands))
 	for i, d := range p.Demands {
 		to[i] = -1
-		given := 0.0
 		if p.Given != nil {
-			given = min(d.Need, p.Given[i])
+			settled += d.value(p.Given[i])
+			d = d.beyond(p.Given[i])
 		}
-		settled += d.Weight * given
-		if len(columns[i]) == 0 || d.Need-given <= tiny || d.Weight <= 0 {
+		if len(columns[i]) == 0 || len(d.At) == 0 || d.Worth[len(d.Worth)-1] <= 0 {
 			continue
 		}
 		k, known := index[string(columns[i])]
@@ -101,7 +114,7 @@ func (p *Problem) curves() (list []curve, gives [][]amount, settled float64) {
 			members = append(members, nil)
 		}
 		to[i] = k
-		members[k] = append(members[k], Demand{d.Need - given, d.Weight})
+		members[k] = append(members[k], d)
 	}
 	list = make([]curve, len(members))
 	for k, m := range members {

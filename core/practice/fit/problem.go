@@ -20,9 +20,37 @@ const (
 	lanes
 )
 
-// Demand is reps that are wanted: Need of them, each worth Weight. Reps beyond
-// the need are worth nothing.
-type Demand struct{ Need, Weight float64 }
+// Demand is what reps are worth to somebody: Worth[i] for At[i] of them and in a straight
+// line between, nothing for none, and no more beyond the last. At ascends from above 0, and
+// Worth never falls. It need not be concave: to finish can be worth more than to begin.
+type Demand struct{ At, Worth []float64 }
+
+// Linear is a demand for some reps, each of the same worth.
+func Linear(need, weight float64) Demand {
+	if need <= 0 {
+		return Demand{}
+	}
+	return Demand{[]float64{need}, []float64{need * weight}}
+}
+
+// value is the worth of some reps.
+func (d Demand) value(reps float64) float64 {
+	at, worth := 0.0, 0.0
+	for i, x := range d.At {
+		if reps < x {
+			return worth + (d.Worth[i]-worth)*(reps-at)/(x-at)
+		}
+		at, worth = x, d.Worth[i]
+	}
+	return worth
+}
+
+// Row is a condition on everything that is chosen: Base and what each chosen option adds to
+// it do not come to less than 0.
+type Row struct {
+	Base float64
+	Of   []float64 // of each option
+}
 
 // Give is what an option gives one demand, in reps.
 type Give struct {
@@ -32,8 +60,7 @@ type Give struct {
 
 // Option is a block that may be chosen.
 type Option struct {
-	// Stage names what is run: at most one option of a stage is chosen for the
-	// whole floor, or one for each end.
+	// Stage names what is run: at most one option of a stage is chosen.
 	Stage   int
 	Lane    Lane
 	Minutes int
@@ -44,6 +71,13 @@ type Option struct {
 	After []int
 	// Rank orders blocks where the rules leave a choice; lower comes earlier.
 	Rank int
+	// Chain names what options are rungs of: of one chain, a lower rank comes first. 0 is
+	// no chain.
+	Chain int
+	// Teach marks new teaching: it begins before Problem.TeachUntil and before any Play.
+	Teach bool
+	// Play marks a scrimmage, Close what a practice may end with.
+	Play, Close bool
 }
 
 // Fixed is a block that stays as it is.
@@ -55,6 +89,8 @@ type Fixed struct {
 	// Stage is what it runs for everybody, or -1.
 	Stage int
 	After []int
+	// Play and Close are as in Option.
+	Play, Close bool
 }
 
 // Problem is what is to be fitted. Fixed blocks keep their order; the first Head
@@ -69,10 +105,17 @@ type Problem struct {
 	Head    int
 	Tail    int
 	// Stretch is the longest time without a break, Break how long a new one
-	// lasts, HardPerStretch how many hard blocks a stretch may hold.
+	// lasts, HardPerStretch how many hard blocks may follow one another without a break or an
+	// easier block between.
 	Stretch        float64
 	Break          float64
 	HardPerStretch int
+	// TeachUntil is the minute before which new teaching begins; 0 asks for nothing.
+	TeachUntil float64
+	// MustClose asks that what comes last before the closing blocks may end a practice.
+	MustClose bool
+	// Rows are conditions on everything that is chosen.
+	Rows []Row
 	// PartMin and PartMax bound the part with two ends, in minutes; 0 forbids it.
 	PartMin, PartMax int
 	// Beat is a value already reached elsewhere: only better plans are looked for.
@@ -83,7 +126,7 @@ type Problem struct {
 }
 
 // DefaultWork bounds a search to well under a second on one core (assumption).
-const DefaultWork = 90000
+const DefaultWork = 20000
 
 // Item is a block of a solution: a fixed one or an option.
 type Item struct {
@@ -107,11 +150,9 @@ type Solution struct {
 	Value, Bound float64
 	// Proven is true when no plan is better.
 	Proven bool
-	// Found is false where nothing better than Problem.Beat was found; Value is
-	// then Beat, and Chosen and Stretches are the fixed blocks alone.
+	// Found is false where no plan keeps the rules, or none is better than Problem.Beat; the
+	// rest is then empty.
 	Found bool
-	// Beat is a value already reached elsewhere: only better plans are looked for.
-	Beat float64
 	// Work is how many bounds were computed.
 	Work int
 }
@@ -124,7 +165,7 @@ func (s Solution) Gap() float64 {
 	return (s.Bound - s.Value) / s.Bound
 }
 
-// ErrNoPlan says that the fixed blocks alone break a rule.
+// ErrNoPlan says that the fixed blocks alone do not fit the minutes.
 var ErrNoPlan = errors.New("the fixed blocks cannot be laid out")
 
 // Value is the weighted demand covered by some options and the fixed blocks.
@@ -138,7 +179,7 @@ func (p *Problem) Value(chosen []int) float64 {
 	}
 	sum := 0.0
 	for i, d := range p.Demands {
-		sum += d.Weight * min(d.Need, got[i])
+		sum += d.value(got[i])
 	}
 	return sum
 }
@@ -153,6 +194,11 @@ func (p *Problem) validate() error {
 			if g.Demand < 0 || g.Demand >= len(p.Demands) || g.Reps < 0 {
 				return fmt.Errorf("option %d gives %+v of %d demands", i, g, len(p.Demands))
 			}
+		}
+	}
+	for i, r := range p.Rows {
+		if len(r.Of) != len(p.Options) {
+			return fmt.Errorf("row %d is of %d options, not %d", i, len(r.Of), len(p.Options))
 		}
 	}
 	if p.Head+p.Tail > len(p.Fixed) || p.Given != nil && len(p.Given) != len(p.Demands) {

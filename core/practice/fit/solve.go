@@ -68,23 +68,25 @@ func Solve(p *Problem) (Solution, error) {
 	if err := p.validate(); err != nil {
 		return Solution{}, err
 	}
-	stretches := p.Arrange(nil)
-	if stretches == nil {
+	if p.arrange(nil, true) == nil {
 		return Solution{}, fmt.Errorf("%w in %g minutes", ErrNoPlan, p.Minutes)
 	}
 	m := p.model()
 	s := &search{bounder: newBounder(m), p: p, tried: map[string]bool{}, got: make([]float64, len(m.curves)),
 		with: make([]float64, len(p.Options)), without: make([]float64, len(m.groups)),
 		st: state{open: make([]bool, len(m.groups)), in: make([]bool, len(m.groups)), base: make([]float64, len(m.curves))}}
-	s.best = Solution{Stretches: stretches, Value: m.value(nil, s.got), Found: true}
-	if p.Beat > s.best.Value {
-		s.best.Value, s.best.Found = p.Beat, false
+	s.best.Value = math.Inf(-1)
+	if p.Beat > 0 {
+		s.best.Value = p.Beat
 	}
-	s.greedy()
+	s.offer(nil)
+	s.greedy(m.noPrices())
 	s.polish()
 	s.run()
 	s.best.Work = s.work
-	slices.Sort(s.best.Chosen)
+	if !s.best.Found {
+		s.best.Value = 0
+	}
 	return s.best, nil
 }
 
@@ -98,7 +100,7 @@ func (m *model) value(chosen []int, got []float64) float64 {
 	}
 	sum := m.settled
 	for c := range m.curves {
-		sum += m.curves[c].value(got[c])
+		sum += m.curves[c].sum.value(got[c])
 	}
 	return sum
 }
@@ -124,27 +126,31 @@ func (s *search) offer(chosen []int) bool {
 	return true
 }
 
-// clash reports whether an option cannot join others: its stage is in use.
-func (p *Problem) clash(chosen []int, o int) bool {
+// Clash reports whether an option cannot join others: its stage is in use.
+func (p *Problem) Clash(chosen []int, o int) bool {
 	mine := &p.Options[o]
 	return slices.ContainsFunc(chosen, func(c int) bool {
-		other := &p.Options[c]
-		return other.Stage == mine.Stage && (other.Lane == Whole || mine.Lane == Whole || other.Lane == mine.Lane)
+		return p.Options[c].Stage == mine.Stage
 	})
 }
 
-// greedy adds the option with the most worth a minute until none fits.
-func (s *search) greedy() {
+// greedy adds the option with the most worth a minute until none fits, with what the
+// conditions pay for it.
+func (s *search) greedy(q prices) {
 	var chosen []int
 	for {
 		base := s.m.value(chosen, s.got)
 		pick, top := -1, 0.0
 		for o := range s.p.Options {
-			if s.m.groupOf[o] < 0 || s.p.Options[o].Lane != Whole || s.p.clash(chosen, o) {
+			if s.m.groupOf[o] < 0 || s.p.Options[o].Lane != Whole || s.p.Clash(chosen, o) {
 				continue
 			}
-			gain := (s.m.value(append(chosen, o), s.got) - base) / float64(s.p.Options[o].Minutes)
-			if gain > top+tiny && s.p.Arrange(append(slices.Clone(chosen), o)) != nil {
+			gain := s.m.value(append(chosen, o), s.got) - base
+			for k := range s.p.Rows {
+				gain += q.row[k] * s.p.Rows[k].Of[o]
+			}
+			gain /= float64(s.p.Options[o].Minutes)
+			if gain > top+tiny && s.p.arrange(append(slices.Clone(chosen), o), true) != nil {
 				pick, top = o, gain
 			}
 		}
@@ -167,7 +173,7 @@ func (s *search) polish() {
 				rest = slices.Delete(slices.Clone(chosen), i, i+1)
 			}
 			for o := range s.p.Options {
-				if s.m.groupOf[o] >= 0 && !s.p.clash(rest, o) && s.offer(append(slices.Clone(rest), o)) {
+				if s.m.groupOf[o] >= 0 && !s.p.Clash(rest, o) && s.offer(append(slices.Clone(rest), o)) {
 					better = true
 				}
 			}
@@ -183,6 +189,7 @@ func (s *search) run() {
 	root := &node{bound: math.Inf(1), prices: s.m.noPrices(), shut: make(shut, len(s.p.Options)/64+1)}
 	st := s.state(root)
 	root.bound, root.prices = s.tighten(st, root.prices, rootSteps, s.best.Value, s.see(st))
+	s.greedy(root.prices)
 	s.polish()
 	open := &frontier{root}
 	for open.Len() > 0 {
@@ -199,7 +206,7 @@ func (s *search) run() {
 			heap.Push(open, child)
 		}
 	}
-	s.best.Bound, s.best.Proven = s.best.Value, true
+	s.best.Bound, s.best.Proven = max(s.best.Value, 0), true
 }
 
 // see offers a node's options with those of a relaxed completion.
@@ -300,7 +307,7 @@ func (s *search) state(n *node) *state {
 			st.base[a.curve] += a.reps
 		}
 		for g, gr := range m.groups {
-			if st.open[g] && gr.stage == o.Stage && (gr.lane == Whole || o.Lane == Whole) {
+			if gr.stage == o.Stage {
 				st.open[g] = false
 			}
 		}

@@ -28,23 +28,25 @@ type Audit struct {
 }
 
 type Block struct {
-	ID         uuid.UUID
-	ProgramID  uuid.UUID
-	PracticeID uuid.UUID
-	Position   int32
-	Kind       string
-	Title      string
-	Drill      string
-	Stage      string
-	Minutes    float64
-	Baskets    int32
-	Seconds    float64
-	Seed       int64
-	FloorEnd   int32
-	Players    []uuid.UUID
-	Pin        bool
-	NoHelpers  bool
-	Staff      []byte
+	ID          uuid.UUID
+	ProgramID   uuid.UUID
+	PracticeID  uuid.UUID
+	Position    int32
+	Kind        string
+	Title       string
+	Drill       string
+	Stage       string
+	Minutes     float64
+	Baskets     int32
+	Seconds     float64
+	Seed        int64
+	FloorEnd    int32
+	Players     []uuid.UUID
+	Pin         bool
+	NoHelpers   bool
+	Staff       []byte
+	PlayerShows bool
+	Play        bool
 }
 
 type ClockEvent struct {

@@ -47,8 +47,42 @@ func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]Atten
 	return items, nil
 }
 
+const attendanceOfPractices = `-- name: AttendanceOfPractices :many
+SELECT practice_id, player_id FROM attendance WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, player_id
+`
+
+type AttendanceOfPracticesParams struct {
+	ProgramID uuid.UUID
+	Practices []uuid.UUID
+}
+
+type AttendanceOfPracticesRow struct {
+	PracticeID uuid.UUID
+	PlayerID   uuid.UUID
+}
+
+func (q *Queries) AttendanceOfPractices(ctx context.Context, arg AttendanceOfPracticesParams) ([]AttendanceOfPracticesRow, error) {
+	rows, err := q.db.Query(ctx, attendanceOfPractices, arg.ProgramID, arg.Practices)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []AttendanceOfPracticesRow{}
+	for rows.Next() {
+		var i AttendanceOfPracticesRow
+		if err := rows.Scan(&i.PracticeID, &i.PlayerID); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const blocksOfPractice = `-- name: BlocksOfPractice :many
-SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
+SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
 `
 
 type BlocksOfPracticeParams struct {
@@ -83,6 +117,57 @@ func (q *Queries) BlocksOfPractice(ctx context.Context, arg BlocksOfPracticePara
 			&i.Pin,
 			&i.NoHelpers,
 			&i.Staff,
+			&i.PlayerShows,
+			&i.Play,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const blocksOfPractices = `-- name: BlocksOfPractices :many
+SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play FROM blocks WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, position
+`
+
+type BlocksOfPracticesParams struct {
+	ProgramID uuid.UUID
+	Practices []uuid.UUID
+}
+
+func (q *Queries) BlocksOfPractices(ctx context.Context, arg BlocksOfPracticesParams) ([]Block, error) {
+	rows, err := q.db.Query(ctx, blocksOfPractices, arg.ProgramID, arg.Practices)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []Block{}
+	for rows.Next() {
+		var i Block
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.Position,
+			&i.Kind,
+			&i.Title,
+			&i.Drill,
+			&i.Stage,
+			&i.Minutes,
+			&i.Baskets,
+			&i.Seconds,
+			&i.Seed,
+			&i.FloorEnd,
+			&i.Players,
+			&i.Pin,
+			&i.NoHelpers,
+			&i.Staff,
+			&i.PlayerShows,
+			&i.Play,
 		); err != nil {
 			return nil, err
 		}
@@ -257,28 +342,30 @@ func (q *Queries) InsertAttendance(ctx context.Context, arg InsertAttendancePara
 }
 
 const insertBlock = `-- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17)
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19)
 `
 
 type InsertBlockParams struct {
-	ID         uuid.UUID
-	ProgramID  uuid.UUID
-	PracticeID uuid.UUID
-	Position   int32
-	Kind       string
-	Title      string
-	Drill      string
-	Stage      string
-	Minutes    float64
-	Baskets    int32
-	Seconds    float64
-	Seed       int64
-	FloorEnd   int32
-	Players    []uuid.UUID
-	Pin        bool
-	NoHelpers  bool
-	Staff      []byte
+	ID          uuid.UUID
+	ProgramID   uuid.UUID
+	PracticeID  uuid.UUID
+	Position    int32
+	Kind        string
+	Title       string
+	Drill       string
+	Stage       string
+	Minutes     float64
+	Baskets     int32
+	Seconds     float64
+	Seed        int64
+	FloorEnd    int32
+	Players     []uuid.UUID
+	Pin         bool
+	NoHelpers   bool
+	Staff       []byte
+	PlayerShows bool
+	Play        bool
 }
 
 func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error {
@@ -300,6 +387,8 @@ func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error 
 		arg.Pin,
 		arg.NoHelpers,
 		arg.Staff,
+		arg.PlayerShows,
+		arg.Play,
 	)
 	return err
 }
@@ -497,6 +586,59 @@ func (q *Queries) Practice(ctx context.Context, arg PracticeParams) (Practice, e
 		&i.Dropped,
 	)
 	return i, err
+}
+
+const practicesBetween = `-- name: PracticesBetween :many
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND starts_at >= $3 AND starts_at < $4 ORDER BY starts_at DESC
+`
+
+type PracticesBetweenParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Since     time.Time
+	Until     time.Time
+}
+
+func (q *Queries) PracticesBetween(ctx context.Context, arg PracticesBetweenParams) ([]Practice, error) {
+	rows, err := q.db.Query(ctx, practicesBetween,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.Since,
+		arg.Until,
+	)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []Practice{}
+	for rows.Next() {
+		var i Practice
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.TeamID,
+			&i.StartsAt,
+			&i.Minutes,
+			&i.Note,
+			&i.Version,
+			&i.Status,
+			&i.BlockID,
+			&i.BlockMs,
+			&i.RunningSince,
+			&i.Terms,
+			&i.BeganAt,
+			&i.ClockAt,
+			&i.Review,
+			&i.Dropped,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
 }
 
 const practicesOfTeam = `-- name: PracticesOfTeam :many

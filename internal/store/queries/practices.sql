@@ -51,15 +51,24 @@ UPDATE practices SET dropped = $3 WHERE program_id = $1 AND id = $2;
 -- name: BlocksOfPractice :many
 SELECT * FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position;
 
+-- name: PracticesBetween :many
+SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 AND starts_at >= sqlc.arg(since) AND starts_at < sqlc.arg(until) ORDER BY starts_at DESC;
+
+-- name: BlocksOfPractices :many
+SELECT * FROM blocks WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(practices)::uuid[]) ORDER BY practice_id, position;
+
 -- name: DeleteBlocks :exec
 DELETE FROM blocks WHERE program_id = $1 AND practice_id = $2;
 
 -- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff)
-VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17);
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play)
+VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19);
 
 -- name: Attendance :many
 SELECT player_id, limited, gone FROM attendance WHERE program_id = $1 AND practice_id = $2;
+
+-- name: AttendanceOfPractices :many
+SELECT practice_id, player_id FROM attendance WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(practices)::uuid[]) ORDER BY practice_id, player_id;
 
 -- name: DeleteAttendance :exec
 -- Who has left, or was hurt, stays so unless the plan brings the player back.

@@ -2815,6 +2815,10 @@ export interface components {
             pin: boolean;
             /** @description players take the helpers' places */
             noHelpers: boolean;
+            /** @description a player shows the cue */
+            playerShows?: boolean;
+            /** @description an own block that is live play */
+            play?: boolean;
             /** @description who does what */
             staff?: {
                 /** @description a name */
@@ -2835,6 +2839,15 @@ export interface components {
                 hard: boolean;
                 problem: string;
                 notes: string[];
+                /** @description what it takes to run the block; a part that has nothing to say is empty */
+                brief: {
+                    for: string;
+                    tell: string;
+                    who: string;
+                    right: string;
+                    down: string;
+                    up: string;
+                };
             }[];
             used: number;
             left: number;
@@ -2849,9 +2862,16 @@ export interface components {
                 touches: number;
                 jumps: number;
             }[];
-            demand: number;
-            covered: number;
-            reads: components["schemas"]["Cover"][];
+            goals: components["schemas"]["GoalCover"][];
+            /** @description how many players it moves forward */
+            moves: string;
+            rules: components["schemas"]["RuleCheck"][];
+            inForce: components["schemas"]["PlanRules"];
+            /** @description share of the time in line, 0 to 1 */
+            waiting: number;
+            liveMinutes: number;
+            /** @description minutes after warm-up, water and talk */
+            countedMinutes: number;
             /** @description what the season sets for the day */
             due: components["schemas"]["SeasonItem"][];
             warnings: components["schemas"]["Warning"][];
@@ -3550,7 +3570,7 @@ export interface components {
         Cut: {
             blocks: components["schemas"]["Block"][];
             text: string;
-            /** @description open reps that are not covered any more */
+            /** @description reps of the goals that are not given any more */
             less: number;
             /** @description minutes it still ends late */
             over: number;
@@ -3696,14 +3716,45 @@ export interface components {
             expect: string[];
             /** @description drills */
             banned: string[];
+            rules?: components["schemas"]["PlanRules"];
+            /** @description reads that were the goals when it was saved */
+            aimed?: string[];
         };
-        Cover: {
+        /** @description what a practice must look like; 0 or false turns a rule off */
+        PlanRules: {
+            warmUp: number;
+            teachEarly: boolean;
+            ladder: boolean;
+            /** @description percent */
+            live: number;
+            /** @description percent */
+            liveEarly: number;
+            endLive: boolean;
+            /** @description percent */
+            waiting: number;
+            nights: number;
+            water: number;
+            hardInARow: number;
+            baskets: boolean;
+        };
+        RuleCheck: {
+            id: string;
+            name: string;
+            kept: boolean;
+            says: string;
+        };
+        GoalCover: {
             role: string;
             read: string;
-            live: boolean;
-            players: number;
-            demand: number;
-            covered: number;
+            /** @description who should move forward */
+            players: string[];
+            why: string;
+            /** @description the coach named it */
+            chosen: boolean;
+            /** @description reps a player gets */
+            each: number;
+            /** @description who moves forward */
+            moves: string[];
         };
         Filled: {
             blocks: components["schemas"]["Block"][];
@@ -3723,11 +3774,16 @@ export interface components {
                 }[];
             }[];
             open: {
-                cover: components["schemas"]["Cover"];
+                role: string;
+                read: string;
                 why: string;
             }[];
-            moreMinutes: number;
-            moreReps: number;
+            /** @description other good plans for the same minutes */
+            others: {
+                name: string;
+                blocks: components["schemas"]["Block"][];
+                text: string;
+            }[];
         };
         DayLoad: {
             minutes: number;

@@ -2,60 +2,46 @@
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
 
-  // The two buttons that let the core plan, and how good what it found is.
+  // The buttons that build a practice, how good it is, and other good ones.
   let { draft }: { draft: Draft } = $props();
 
   const f = $derived(draft.filled);
-  const task = { teach: 'shown', live: 'live', refresh: 'live again' } as const;
+  const task = { teach: 'guided', live: 'live', refresh: 'live again' } as const;
   const season = $derived.by(() => {
     const due = draft.sheet?.due ?? [];
     if (due.length === 0) return '';
     return ` The season sets: ${due.map((i) => `${session.screenName(i.screen).toLowerCase()} ${task[i.task]}`).join(', ')}.`;
   });
   const best = $derived.by(() => {
-    if (!f)
-      return (
-        'Fills the minutes with what the players here need most. Pinned blocks, your own and drills without a read stay.' +
-        season
-      );
-    if (!draft.fits) return 'Changed since it was fitted. Fill again to fit the rest around your changes.';
-    const more =
-      f.moreReps >= 1
-        ? ` Ten more minutes would cover ${Math.round(f.moreReps)} more reps.`
-        : ' More minutes would cover nothing more.';
+    if (!f) return 'Fills the minutes with what moves the goals most. Pinned and own blocks stay.' + season;
+    if (!draft.fits) return 'You changed the plan. Build again to fit the rest around your changes.';
     const how = f.proven
       ? 'Best practice for these limits.'
-      : `At most ${Math.max(0.1, f.gap * 100).toFixed(1)} % more could be covered.`;
-    return how + (f.split ? ` Both ends in use: ${f.split}.` : '') + more;
+      : `Best practice found. At most ${Math.max(1, Math.ceil(f.gap * 100))} % better is possible.`;
+    return how + (f.split ? ` Both baskets in use: ${f.split}.` : '');
   });
 </script>
 
-<section class="bar no-print" aria-label="Fit the plan">
-  <button class="tape" disabled={draft.filling} onclick={() => draft.fill('evening')}>Build practice</button>
-  <button class="tape plain" disabled={draft.filling} onclick={() => draft.fill('holes')}
-    >Fill open time</button
-  >
-  <p role="status" aria-live="polite">{draft.filling ? 'Weighing drills against minutes…' : best}</p>
+<section class="no-print mb-4 grid gap-2" aria-label="Fit the plan">
+  <div class="flex min-h-[3.2rem] flex-wrap items-center gap-x-3 gap-y-2">
+    <button class="tape flex-none" disabled={draft.filling} onclick={() => draft.fill('evening')}
+      >Build practice</button
+    >
+    <button class="tape plain flex-none" disabled={draft.filling} onclick={() => draft.fill('holes')}
+      >Fill open time</button
+    >
+    <p role="status" aria-live="polite" class="max-w-[46rem] flex-1 leading-tight">
+      {draft.filling ? 'Weighing drills against minutes…' : best}
+    </p>
+  </div>
+  {#if f && draft.fits && f.others.length > 0}
+    <ul class="quiet-list flex flex-wrap gap-x-5 gap-y-2" aria-label="Other good practices">
+      {#each f.others as o (o.name)}
+        <li class="flex max-w-md items-center gap-3">
+          <button class="tape plain flex-none" onclick={() => draft.take(o)}>{o.name}</button>
+          <span class="soft leading-tight">{o.text}</span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
 </section>
-
-<style>
-  .bar {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    margin-bottom: 1rem;
-    min-height: 3.2rem;
-  }
-  .tape {
-    flex: none;
-  }
-  p {
-    line-height: 1.25;
-    max-width: 46rem;
-  }
-  @media (max-width: 700px) {
-    .bar {
-      flex-wrap: wrap;
-    }
-  }
-</style>

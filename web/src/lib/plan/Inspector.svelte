@@ -2,6 +2,7 @@
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import Brief from './Brief.svelte';
   import StaffJobs from './StaffJobs.svelte';
 
   // The chosen block: what it is, why it is there, and what could be instead.
@@ -26,18 +27,20 @@
 
 {#if b}
   <section class="sheet block" aria-label="Chosen block">
-    {#if draft.reason}
+    {#if timed?.brief.for || draft.reason}
       <div class="why">
-        <h2>Why it is here</h2>
-        <p>{draft.reason.text}</p>
-        {#if draft.reason.swaps.length}
-          <p class="soft">For the same minutes:</p>
+        {#if timed?.brief.for}<Brief brief={timed.brief} />{:else if draft.reason}<p>
+            {draft.reason.text}
+          </p>{/if}
+        {#if draft.reason?.swaps.length}
+          <p class="soft">Next best for the same minutes:</p>
           <ul class="quiet-list">
             {#each draft.reason.swaps as s (s.block.drill + s.block.stage)}
               <li>
                 <button class="tape plain" onclick={() => draft.swap(b.id, s.block)}>{s.text}</button>
                 <span class="soft">
-                  {#if s.less < 0.5}covers as much{:else}covers <b class="numeral">{Math.round(s.less)}</b> less{/if}
+                  {#if s.less < 0.5}gives as much{:else}<b class="numeral">{Math.round(s.less)}</b> fewer reps of
+                    the goals{/if}
                 </span>
               </li>
             {/each}
@@ -102,6 +105,26 @@
             <option value={2}>End 2, beside end 1</option>
           </select>
         </label>
+        {#if drill?.stages.find((s) => s.id === b.stage)?.coachShows}
+          <label class="check">
+            <input
+              type="checkbox"
+              checked={b.playerShows}
+              onchange={() => draft.changeBlock(b.id, { playerShows: !b.playerShows })}
+            />
+            A player shows the cue
+          </label>
+        {/if}
+        {#if b.kind === 'own'}
+          <label class="check">
+            <input
+              type="checkbox"
+              checked={b.play}
+              onchange={() => draft.changeBlock(b.id, { play: !b.play })}
+            />
+            Live play
+          </label>
+        {/if}
         {#if drill?.positions.some((p) => p.helper)}
           <label class="check">
             <input
@@ -143,7 +166,7 @@
       {/if}
       <button class="tape plain" onclick={() => draft.move(b.id, -1)}>Earlier</button>
       <button class="tape plain" onclick={() => draft.move(b.id, 1)}>Later</button>
-      <button class="tape plain" onclick={() => draft.remove(b.id)}>Take out</button>
+      <button class="tape plain" onclick={() => draft.remove(b.id)}>Remove</button>
     </div>
   </section>
 {:else}

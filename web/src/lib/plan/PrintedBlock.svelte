@@ -3,6 +3,7 @@
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import { dutiesOf } from '$lib/parts/duties';
   import { session } from '$lib/state/session.svelte';
+  import Brief from './Brief.svelte';
   import type { Placed } from './lanes';
 
   // A block on paper. The coach's has the arithmetic, the assistant's what they do.
@@ -59,15 +60,15 @@
       <p><span class="soft">Helpers</span> {drill.helpers}</p>
       <p><span class="soft">They rotate</span> {drill.rotation.say}</p>
     {:else}
-      <p>
-        <span class="soft">Say</span>
-        {stage.rules.slice(0, 2).join('. ')}.
-        {#if drill.watch[0]}<span class="soft">Watch</span> {drill.watch[0]}.{/if}
-        {#if timed}<span class="soft">Reps</span>
+      {#if timed}
+        <Brief brief={timed.brief} paper />
+        <p>
+          <span class="soft">Reps</span>
           <span class="numeral">{timed.reps}</span>, <span class="numeral">{timed.perPlayer.toFixed(1)}</span>
           each, <span class="numeral">{b.baskets}</span>
-          {b.baskets === 1 ? 'basket' : 'baskets'}{/if}
-      </p>
+          {b.baskets === 1 ? 'basket' : 'baskets'}
+        </p>
+      {/if}
     {/if}
   {/if}
 </div>

@@ -1,56 +1,43 @@
 <script lang="ts">
   import type { Draft } from './draft.svelte';
 
-  // Minutes and covered demand, always in view.
+  // Minutes, and what they bring, always in view.
   let { draft }: { draft: Draft } = $props();
 
   const sheet = $derived(draft.sheet);
-  const share = $derived(sheet && sheet.demand > 0 ? sheet.covered / sheet.demand : 0);
+  const broken = $derived(sheet?.rules.filter((r) => !r.kept).length ?? 0);
   const most = (of: number[]) => Math.max(0, ...of);
+  const percent = (share: number) => Math.round(100 * share);
+  const big = 'numeral text-[1.7rem] leading-none';
 </script>
 
 {#if sheet}
-  <section aria-label="What the plan gives">
-    <p>
-      <b class="numeral">{sheet.used}</b> of <b class="numeral">{draft.input.minutes}</b> min
-      <span class="soft">{sheet.left < 0 ? `${-sheet.left} too many` : `${sheet.left} left`}</span>
-    </p>
-    <p>
-      <b class="numeral">{Math.round(sheet.covered)}</b> of
-      <b class="numeral">{Math.round(sheet.demand)}</b>
-      <span class="soft">needed reps covered</span>
-      <span class="rail"><span style:width={`${share * 100}%`}></span></span>
-    </p>
-    <p>
-      <b class="numeral">{most(sheet.load.map((l) => l.hardMinutes))}</b>
-      <span class="soft">live min and</span>
-      <b class="numeral">{most(sheet.load.map((l) => l.jumps))}</b>
-      <span class="soft">jumps at most for one player</span>
-    </p>
+  <section aria-label="What the plan gives" class="grid gap-1">
+    <p class="text-lg leading-tight font-bold">{sheet.moves}</p>
+    <div class="flex flex-wrap gap-x-6 gap-y-1">
+      <p>
+        <b class={big}>{sheet.used}</b> of <b class={big}>{draft.input.minutes}</b> min
+        <span class="soft">{sheet.left < 0 ? `${-sheet.left} too many` : `${sheet.left} left`}</span>
+      </p>
+      {#if sheet.countedMinutes > 0}
+        <p>
+          <b class={big}>{percent(sheet.liveMinutes / sheet.countedMinutes)}</b> % live
+          <b class={big}>{percent(sheet.waiting)}</b> % in line
+        </p>
+        <p>
+          <b class={big}>{sheet.rules.length - broken}</b> of <b class={big}>{sheet.rules.length}</b>
+          <span class="soft">rules kept</span>
+        </p>
+      {/if}
+      <p>
+        <b class={big}>{most(sheet.load.map((l) => l.hardMinutes))}</b>
+        <span class="soft">live min and</span>
+        <b class={big}>{most(sheet.load.map((l) => l.jumps))}</b>
+        <span class="soft">jumps at most for one player</span>
+      </p>
+    </div>
   </section>
   {#each sheet.warnings.filter((w) => !w.block) as w (w.text)}
-    <p class="warn">{w.text} <span class="soft">{w.source}.</span></p>
+    <p class="warn">{w.text}</p>
   {/each}
 {/if}
-
-<style>
-  section {
-    display: flex;
-    gap: 0.4rem 1.75rem;
-    flex-wrap: wrap;
-  }
-  b {
-    font-size: 1.7rem;
-    line-height: 1;
-  }
-  .rail {
-    display: block;
-    height: 8px;
-    background: var(--seam);
-  }
-  .rail span {
-    display: block;
-    height: 100%;
-    background: var(--tape-blue);
-  }
-</style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import RulesForm from './RulesForm.svelte';
 
   // What the practice has to work with, and what it is for.
   let { draft }: { draft: Draft } = $props();
@@ -16,8 +17,8 @@
   const lists = $derived([
     {
       key: 'focus' as const,
-      title: 'What you want most',
-      hint: 'These reads count double.',
+      title: 'Goals of your own',
+      hint: 'Two to four reads; with none or one the rest is proposed.',
       add: 'Add a read',
       of: session.catalogue?.reads ?? [],
       name: (id: string) => session.readName(id)
@@ -87,6 +88,7 @@
       </ul>
     </div>
   {/each}
+  {#if draft.sheet}<RulesForm {draft} inForce={draft.sheet.inForce} />{/if}
 </section>
 
 <style>

@@ -22,7 +22,9 @@ export function newBlock(kind: Block['kind'], title: string, minutes: number): B
     end: 0,
     players: [],
     pin: false,
-    noHelpers: false
+    noHelpers: false,
+    playerShows: false,
+    play: false
   };
 }
 
@@ -119,12 +121,12 @@ export class Draft {
         })
       )
     );
-    this.take(dated.value);
+    this.accept(dated.value);
     this.since = dated.since;
     this.chosen = this.input.blocks.find((b) => b.kind === 'drill')?.id ?? '';
   }
 
-  private take(p: Practice) {
+  private accept(p: Practice) {
     this.stored = p;
     this.steps.now = inputOf(p);
     this.sheet = p.sheet;
@@ -178,8 +180,8 @@ export class Draft {
 
   /** Another drill in a block's place. */
   swap(id: string, by: Block) {
-    const { drill, stage, title, baskets, seconds, seed, noHelpers } = by;
-    this.changeBlock(id, { drill, stage, title, baskets, seconds, seed, noHelpers });
+    const { drill, stage, title, baskets, seconds, seed, noHelpers, playerShows } = by;
+    this.changeBlock(id, { drill, stage, title, baskets, seconds, seed, noHelpers, playerShows });
   }
 
   togglePin(id: string) {
@@ -200,7 +202,7 @@ export class Draft {
     });
   }
 
-  /** Asks the core for the plan that covers the most; one step to undo. Where it
+  /** Asks the core for the plan that moves the goals most; one step to undo. Where it
    * cannot be, the plan stays and the problem says why. */
   async fill(scope: Scope) {
     this.filling = true;
@@ -229,6 +231,12 @@ export class Draft {
     }
   }
 
+  /** Another good practice in place of the built one; one step to undo. */
+  take(other: Filled['others'][number]) {
+    this.change({ blocks: other.blocks });
+    if (!this.block) this.chosen = other.blocks.find((b) => b.kind === 'drill')?.id ?? '';
+  }
+
   choose(by: number) {
     const at = this.input.blocks.findIndex((b) => b.id === this.chosen);
     this.chosen = this.input.blocks[Math.max(0, Math.min(this.input.blocks.length - 1, at + by))]?.id ?? '';
@@ -253,7 +261,7 @@ export class Draft {
           body: { ...sent, version: this.stored?.version }
         })
       );
-      if (this.input === sent) this.take(stored);
+      if (this.input === sent) this.accept(stored);
       else this.stored = stored;
       this.since = undefined;
       void keep(`practice ${this.id}`, stored, this.team);

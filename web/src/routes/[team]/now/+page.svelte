@@ -64,10 +64,9 @@
         <h1 id="next">{dayOf(p.startsAt)} <span class="numeral">{hourOf(p.startsAt)}</span></h1>
         <p class="soft">
           <span class="numeral">{p.minutes}</span> min · <span class="numeral">{p.present.length}</span>
-          players ·
-          <span class="numeral">{Math.round(p.sheet.covered)}</span> of
-          <span class="numeral">{Math.round(p.sheet.demand)}</span> reps that are needed
+          players
         </p>
+        <p class="font-bold">{p.sheet.moves}</p>
         <ol class="sheet-lines">
           {#each p.blocks as b, i (b.id)}
             {@const t = p.sheet.blocks[i]}
@@ -112,7 +111,7 @@
           <p><ReadGlyph read={now.suggestion.read} size={40} />{now.suggestion.reason}</p>
           {#if session.coach}
             <a class="tape" href={`/${team}/plan/${now.next.id}?focus=${now.suggestion.read}`}
-              >Put it in the plan</a
+              >Make it a goal</a
             >
           {/if}
         </div>

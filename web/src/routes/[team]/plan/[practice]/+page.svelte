@@ -10,8 +10,8 @@
   import { session } from '$lib/state/session.svelte';
   import { again, Draft } from '$lib/plan/draft.svelte';
   import Adder from '$lib/plan/Adder.svelte';
-  import Covers from '$lib/plan/Covers.svelte';
   import FillBar from '$lib/plan/FillBar.svelte';
+  import Goals from '$lib/plan/Goals.svelte';
   import Inspector from '$lib/plan/Inspector.svelte';
   import RunSheet from '$lib/plan/RunSheet.svelte';
   import Share from '$lib/plan/Share.svelte';
@@ -32,14 +32,16 @@
     ['block', 'Block'],
     ['who', 'Who is here'],
     ['terms', 'Terms'],
-    ['covers', 'Covers'],
+    ['goals', 'Goals'],
     ['share', 'Share']
   ] as const;
   let tab = $state<(typeof tabs)[number][0]>('block');
   const here = $derived(players.filter((p) => draft.input.present.includes(p.id)));
   const count = $derived<Partial<Record<string, number>>>({
     who: draft.input.present.length,
-    covers: draft.sheet?.warnings.filter((w) => w.block).length || undefined
+    goals:
+      (draft.sheet?.warnings.filter((w) => w.block).length ?? 0) +
+        (draft.sheet?.rules.filter((r) => !r.kept).length ?? 0) || undefined
   });
 
   onMount(load);
@@ -61,9 +63,9 @@
     const fresh = wanted.filter((r) => session.read(r) && !draft.input.terms.focus.includes(r));
     if (fresh.length === 0) return;
     draft.change({ terms: { ...draft.input.terms, focus: [...draft.input.terms.focus, ...fresh] } });
-    tab = 'terms';
+    tab = 'goals';
     notices.say(
-      `In focus: ${fresh.map((r) => session.readName(r).toLowerCase()).join(', ')}. Build practice.`
+      `A goal now: ${fresh.map((r) => session.readName(r).toLowerCase()).join(', ')}. Build practice.`
     );
   }
 
@@ -216,7 +218,7 @@
         {#if tab === 'block'}<Inspector {draft} players={here} />
         {:else if tab === 'who'}<Totals {draft} {players} />
         {:else if tab === 'terms'}<Terms {draft} />
-        {:else if tab === 'covers'}<Covers {draft} />
+        {:else if tab === 'goals'}<Goals {draft} {players} />
         {:else}
           <Share {draft} {team} practice={id} />
           {#if session.head}

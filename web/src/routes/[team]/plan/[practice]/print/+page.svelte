@@ -34,22 +34,34 @@
   const names = (list: Player[]) => list.map((p) => `${p.jersey} ${p.name}`).join(', ');
   const timedOf = (block: string) => practice?.sheet.blocks.find((t) => t.id === block);
 
-  // The more there is on the page the smaller the type, so that it stays one page.
+  // The more there is on the page the smaller the type, so that it stays one page. Smaller
+  // type has more on a line as well as more lines, so that the size goes by the square root.
   const full = 11; // pt
   const least = 6.5; // pt
-  const room = 54; // lines at the full size
-  const linesOf = (blocks: { kind: string }[]) =>
-    blocks.reduce((n, b) => n + (b.kind === 'drill' ? 4.4 : 1.7), 0);
+  const room = 38; // lines at the full size
+  const perLine = 92; // letters at the full size
+  const wrapped = (text: string) => Math.ceil(text.length / perLine);
+  function linesOf(blocks: { id: string; kind: string }[]): number {
+    return blocks.reduce((n, b) => {
+      const brief = timedOf(b.id)?.brief;
+      if (b.kind !== 'drill' || !brief) return n + 1.7;
+      return n + (helping ? 5 : 3.2 + wrapped(Object.values(brief).join(' ') + ' '.repeat(40)));
+    }, 0);
+  }
   const size = $derived.by(() => {
     const body = parts
       .map((s) =>
         'whole' in s
           ? linesOf([s.whole.block])
-          : 1.4 * Math.max(...s.ends.map((e) => linesOf(e.map((p) => p.block))))
+          : 1.8 * Math.max(...s.ends.map((e) => linesOf(e.map((p) => p.block))))
       )
       .reduce((a, b) => a + b, 0);
-    const foot = helping ? 6 : 7 + here.length / 2 + (practice?.sheet.warnings.length ?? 0);
-    return Math.max(least, Math.min(full, (full * room) / (body + foot)));
+    const sheet = practice?.sheet;
+    const goals = wrapped(
+      (sheet?.moves ?? '') + (sheet?.goals ?? []).map((g) => g.why + ' '.repeat(12)).join('')
+    );
+    const foot = helping ? 6 : 6 + goals + here.length / 2 + 1.5 * (sheet?.warnings.length ?? 0);
+    return Math.max(least, Math.min(full, full * Math.sqrt(room / (body + foot))));
   });
 </script>
 
@@ -58,7 +70,7 @@
   <p class="my-4">{failed}</p>
   <a class="tape" href={`/${team}/plan`}>All practices</a>
 {:else if !practice}
-  <p role="status" class="soft">Unrolling the run sheet…</p>
+  <p role="status" class="soft">Loading the practice…</p>
 {:else}
   <div class="bar no-print">
     <button class="tape" onclick={() => print()}>Print</button>
@@ -114,9 +126,10 @@
       {/if}
       {#if !helping}
         <p>
-          <span class="soft">Covers</span> <span class="numeral">{Math.round(practice.sheet.covered)}</span>
-          of
-          <span class="numeral">{Math.round(practice.sheet.demand)}</span> needed reps.
+          <b>{practice.sheet.moves}</b>
+          {#each practice.sheet.goals as g (g.role + g.read)}
+            {session.readName(g.read)}: {g.why}
+          {/each}
         </p>
         <ul class="quiet-list loads" aria-label="What each gets: cuts, screens, live minutes, jumps">
           {#each here as p (p.id)}

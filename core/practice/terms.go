@@ -1,0 +1,57 @@
+package practice
+
+import (
+	"errors"
+	"fmt"
+
+	"evrik/core/drill"
+	"evrik/core/reads"
+)
+
+// Terms are what a practice has to work with and what it is for.
+type Terms struct {
+	// Baskets, helpers (coaches included) and balls there are.
+	Baskets int `json:"baskets"`
+	Helpers int `json:"helpers"`
+	Balls   int `json:"balls"`
+	// Focus are the reads the coach wants the practice to be for; with none, or one, goals
+	// are proposed.
+	Focus []reads.Read `json:"focus"`
+	// Expect are cues the next opponent is expected to show.
+	Expect []reads.Cue `json:"expect"`
+	// Banned are drills that are not wanted, by id.
+	Banned []string `json:"banned"`
+	// Rules are the coach's own; nil takes those of the players' age.
+	Rules *Rules `json:"rules,omitempty"`
+	// Aimed are the goals that the practice had when it was saved.
+	Aimed []reads.Read `json:"aimed,omitempty"`
+}
+
+// DefaultTerms are a gym with two baskets, a coach and an assistant (assumption).
+func DefaultTerms() Terms {
+	return Terms{Baskets: 2, Helpers: 2, Balls: 8, Focus: []reads.Read{}, Expect: []reads.Cue{}, Banned: []string{}}
+}
+
+// Limits of the terms (assumptions).
+const (
+	MaxHelpers = 12
+	MaxBalls   = 60
+	maxNamed   = 60 // reads, cues or drills named
+)
+
+// Check refuses terms that cannot be. The error is a sentence.
+func (t Terms) Check() error {
+	switch {
+	case t.Baskets < 1 || t.Baskets > drill.MaxBaskets:
+		return fmt.Errorf("A gym has one to %d baskets here, not %d.", drill.MaxBaskets, t.Baskets)
+	case t.Helpers < 0 || t.Helpers > MaxHelpers:
+		return fmt.Errorf("Count 0 to %d coaches and helpers, not %d.", MaxHelpers, t.Helpers)
+	case t.Balls < 1 || t.Balls > MaxBalls:
+		return fmt.Errorf("Count 1 to %d balls, not %d.", MaxBalls, t.Balls)
+	case len(t.Focus) > maxNamed || len(t.Expect) > maxNamed || len(t.Banned) > drill.MaxOwn:
+		return errors.New("That is more than a practice can be about.")
+	case t.Rules != nil:
+		return t.Rules.Check()
+	}
+	return nil
+}
