@@ -95,12 +95,12 @@ func (o *Order) remark(j job, in Setup) {
 		}
 	}
 	left := len(o.Reps) - right
-	if diff := max(right-left, left-right); diff > j.n/2 && j.drill.Rotation.Rule != Follow {
-		fewer := Left
-		if left > right {
-			fewer = Right
-		}
-		o.note("The sides drift apart: %d reps on the right, %d on the left. Start on the %s next time.", right, left, fewer)
+	uneven := 0
+	for _, c := range o.Counts {
+		uneven = max(uneven, abs(c.Right-c.Left))
+	}
+	if abs(right-left) > 1 || uneven > 1 {
+		o.note("The sides cannot be even with these numbers: %d reps on the right, %d on the left, and up to %d apart for a player.", right, left, uneven)
 	}
 	if j.n == j.perBasket()*o.Baskets && j.takesTurns() {
 		o.note("There is no line with these numbers: offense and defense take turns without a rest, and partners hardly change.")

@@ -26,8 +26,8 @@ func ExampleOrderList() {
 	// 1 right: Cleo cuts off Dee against Eli and Ada
 	// 2 right: Ada cuts off Bo against Cleo and Dee
 	// 3 right: Eli cuts off Cleo against Ada and Bo
-	// 4 right: Dee cuts off Ada against Eli and Cleo
-	// 5 right: Bo cuts off Eli against Dee and Ada
+	// 4 left: Dee cuts off Ada against Eli and Cleo
+	// 5 left: Bo cuts off Eli against Dee and Ada
 	// 6 left: Cleo cuts off Ada against Bo and Eli
 	// largest difference: 1
 }

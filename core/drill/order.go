@@ -156,7 +156,12 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	j.apart, j.together = j.pairsOf(in.Players, in.Apart), j.pairsOf(in.Players, in.Together)
 
 	rng := rand.New(rand.NewPCG(in.Seed, uint64(j.n)))
-	turns := j.turns(rng)
+	var turns []turn
+	if len(past) > 0 && j.total > 0 && j.remembers() {
+		turns = j.resume(past, in.Players, rng)
+	} else {
+		turns = j.turns(rng)
+	}
 	if turns == nil && j.total > 0 {
 		return Order{}, setup("No fair order was found for %d players at %d baskets. Use one basket fewer.", j.n, j.baskets)
 	}
@@ -166,19 +171,12 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	if len(past) > 0 {
 		start = past[len(past)-1].Slot + 1
 	}
-	period := sidePeriod(j.n, j.total)
-	if d.Rotation.Rule == SwapEnds {
-		period = max(1, (j.total+1)/2)
-	}
 	fresh := make([]Rep, len(turns))
 	for k, t := range turns {
-		side := Right
-		if (k/period%2 == 1) != in.LeftFirst {
-			side = Left
-		}
 		fresh[k] = matchSizes(t, in).rep(positions, in.Players)
-		fresh[k].No, fresh[k].Slot, fresh[k].Basket, fresh[k].Side = len(past)+k+1, start+k/j.baskets, k%j.baskets+1, side
+		fresh[k].No, fresh[k].Slot, fresh[k].Basket = len(past)+k+1, start+k/j.baskets, k%j.baskets+1
 	}
+	dealSides(fresh, past, j.n, in.LeftFirst, d.Rotation.Rule == SwapEnds)
 	switch rung, _ := RungByID(stage.Rung); {
 	case len(d.Workout) > 0 && !rung.Reads:
 		dealWorkout(fresh, past, d.Workout)
@@ -255,15 +253,6 @@ func checkSetup(in Setup, seconds float64) error {
 	return nil
 }
 
-// sidePeriod is after how many reps the side changes: when everyone has cut
-// once and screened once, or half way where there is no time for that.
-func sidePeriod(n, total int) int {
-	if total <= n {
-		return (total + 1) / 2
-	}
-	return n
-}
-
 // lineUp returns `total` pairs in order. Within the limits of a set-up there
 // always is one (the tests try every number of players); should a wider limit
 // ever break that, it returns nil rather than an unfair list.
@@ -307,34 +296,4 @@ func tightRound(n, r int) []pair {
 		}
 	}
 	return out
-}
-
-// firstDefense picks who defends the first slot at basket k: the pairs of the
-// squad who attack last.
-func firstDefense(pairs []pair, baskets, n, k int) pair {
-	first := make([]int, n) // rep of the first offense, later is better
-	for i := range first {
-		first[i] = len(pairs)
-	}
-	for i := len(pairs) - 1; i >= 0; i-- {
-		first[pairs[i].cutter], first[pairs[i].screener] = i, i
-	}
-	taken := make([]bool, n)
-	for _, p := range pairs[:min(baskets, len(pairs))] {
-		taken[p.cutter], taken[p.screener] = true, true
-	}
-	// Defenders of the first slot attack no earlier than the slot after.
-	var d [2]int
-	for b := 0; b <= k; b++ {
-		for i := range d {
-			best := -1
-			for w := range n {
-				if !taken[w] && (best < 0 || first[w] > first[best]) {
-					best = w
-				}
-			}
-			d[i], taken[best] = best, true
-		}
-	}
-	return pair{d[0], d[1]}
 }

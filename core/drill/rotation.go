@@ -1,9 +1,11 @@
 package drill
 
 import (
+	"cmp"
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strings"
 )
 
 // Rule is how players move on after a rep.
@@ -53,6 +55,13 @@ func (j job) takesTurns() bool {
 	return j.stage.Defenders > 0 && (r == OffDefLine || r == SwapEnds || r == WinnersStay)
 }
 
+// remembers reports whether the rest of a list is dealt from what was run: not where lines or
+// stations move on by themselves.
+func (j job) remembers() bool {
+	r := j.drill.Rotation.Rule
+	return r != Follow && r != Stations
+}
+
 // perBasket is how many players a rep keeps busy at one basket.
 func (j job) perBasket() int { return j.size + j.stage.Defenders }
 
@@ -74,8 +83,20 @@ func (j *job) fit(out *Order, in Setup) error {
 	return nil
 }
 
-// instead names a stage of the drill that works with fewer players.
+// instead says what fewer players can do: on a live stage the same game in a form that fits,
+// elsewhere a stage of the drill that works with fewer.
 func (j job) instead(in Setup) string {
+	if rung, _ := RungByID(j.stage.Rung); rung.Live && j.n >= 2*leastLive {
+		side := j.n / 2
+		forms := []string{fmt.Sprintf("%d-on-%d", side, side)}
+		if j.n%2 == 1 {
+			forms = []string{fmt.Sprintf("%d-on-%d with a sub", side, side), fmt.Sprintf("%d-on-%d", side+1, side)}
+		}
+		if j.n == j.perBasket()-1 {
+			forms = append(forms, "let a coach be the last one")
+		}
+		return fmt.Sprintf("Play %s.", strings.Join(forms, ", or "))
+	}
 	for i := len(j.drill.Stages) - 1; i >= 0; i-- {
 		s := j.drill.Stages[i]
 		if need := len(j.drill.positions(in.NoHelpers)) + s.Defenders; need <= j.n {
@@ -84,6 +105,9 @@ func (j job) instead(in Setup) string {
 	}
 	return "Choose a drill for fewer, or ask a helper in."
 }
+
+// leastLive is the smallest side of a live game that is still one (assumption).
+const leastLive = 2
 
 // past are the reps that have been run, and the seconds they took.
 func (j job) past(in Setup, seconds float64) ([]Rep, float64) {
@@ -165,6 +189,14 @@ func (j job) pairs(rng *rand.Rand) []turn {
 		}
 	}
 	out := make([]turn, len(list))
+	var opening [][]int
+	if j.stage.Defenders > 0 && len(list) > 0 {
+		crews := make([][]int, len(list))
+		for k, p := range list {
+			crews[k] = []int{p.cutter, p.screener}
+		}
+		opening = firstDefenders(crews, j.n, j.baskets, j.size)
+	}
 	for k, p := range list {
 		out[k].crew = []int{who[p.cutter], who[p.screener]}
 		if j.stage.Defenders == 0 {
@@ -172,13 +204,11 @@ func (j job) pairs(rng *rand.Rand) []turn {
 		}
 		// Whoever had the ball at this basket in the slot before defends now;
 		// the first defense is the end of the line.
-		var d pair
 		if k < j.baskets {
-			d = firstDefense(list, j.baskets, j.n, k)
+			out[k].defense = []int{who[opening[k][0]], who[opening[k][1]]}
 		} else {
-			d = list[k-j.baskets]
+			out[k].defense = []int{who[list[k-j.baskets].cutter], who[list[k-j.baskets].screener]}
 		}
-		out[k].defense = []int{who[d.cutter], who[d.screener]}
 	}
 	return out
 }
@@ -194,6 +224,18 @@ func (j job) crews() []turn {
 		in.size += j.stage.Defenders
 	}
 	list := dealCrews(in, j.seed)
+	var opening [][]int
+	if turns && len(list) > 0 {
+		opening = firstDefenders(list, j.n, j.baskets, j.size)
+		// Another ring may leave defense even, too.
+		for try := uint64(1); try < ringSeeds && defenseSpread(list, opening, j.n, j.baskets) > 1; try++ {
+			other := dealCrews(in, j.seed+try)
+			first := firstDefenders(other, j.n, j.baskets, j.size)
+			if defenseSpread(other, first, j.n, j.baskets) < defenseSpread(list, opening, j.n, j.baskets) {
+				list, opening = other, first
+			}
+		}
+	}
 	out := make([]turn, len(list))
 	for k, crew := range list {
 		out[k].crew = crew[:j.size]
@@ -203,32 +245,63 @@ func (j job) crews() []turn {
 		case k >= j.baskets:
 			out[k].defense = list[k-j.baskets]
 		default:
-			out[k].defense = j.lastOn(list, k)
+			out[k].defense = opening[k]
 		}
 	}
 	return out
 }
 
-// lastOn picks who defends the first slot at a basket: those who attack last.
-func (j job) lastOn(list [][]int, k int) []int {
-	first := make([]int, j.n)
-	for i := range first {
-		first[i] = len(list)
+// firstDefenders picks who defends the first slot at each basket. Whoever attacks in the last
+// slot does not defend any more, so those who would defend least come first, and of them who
+// attack last.
+func firstDefenders(list [][]int, n, baskets, size int) [][]int {
+	first, defends := make([]int, n), make([]int, n)
+	for p := range first {
+		first[p] = len(list)
 	}
+	lastSlot := (len(list) - 1) / baskets * baskets
 	for i := len(list) - 1; i >= 0; i-- {
 		for _, p := range list[i] {
 			first[p] = i
+			if i < lastSlot {
+				defends[p]++
+			}
 		}
 	}
-	order := make([]int, 0, j.n)
-	for p := range j.n {
-		if first[p] >= j.baskets {
+	var order []int
+	for p := range n {
+		if first[p] >= baskets {
 			order = append(order, p)
 		}
 	}
-	slices.SortStableFunc(order, func(a, b int) int { return first[b] - first[a] })
-	at := k * j.size
-	return order[at : at+j.size]
+	slices.SortStableFunc(order, func(a, b int) int {
+		return cmp.Or(cmp.Compare(defends[a], defends[b]), cmp.Compare(first[b], first[a]))
+	})
+	out := make([][]int, baskets)
+	for b := range out {
+		out[b] = order[b*size : (b+1)*size]
+	}
+	return out
+}
+
+// ringSeeds is how many lists are looked at for even counts of defense.
+const ringSeeds = 6
+
+// defenseSpread is the largest difference between two players' counts of defense, where the
+// offense of a slot defends in the next.
+func defenseSpread(list, opening [][]int, n, baskets int) int {
+	counts := make([]int, n)
+	for _, crew := range opening {
+		for _, p := range crew {
+			counts[p]++
+		}
+	}
+	for _, crew := range list[:max(0, len(list)-baskets)] {
+		for _, p := range crew {
+			counts[p]++
+		}
+	}
+	return slices.Max(counts) - slices.Min(counts)
 }
 
 // follow runs lines: each rep the front of every line plays, and everybody goes
