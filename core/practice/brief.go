@@ -49,7 +49,11 @@ func tell(d *drill.Drill, st drill.Stage) string {
 				cues = append(cues, strings.ToLower(c.Name()))
 			}
 		}
-		parts = append(parts, fmt.Sprintf("Watch your defender and answer: %s", Names(cues)))
+		what := "Watch your defender"
+		if a, ok := reads.ActionByID(d.Screen); ok && a.Family == reads.BallUp {
+			what = "Read the coverage"
+		}
+		parts = append(parts, fmt.Sprintf("%s and answer: %s", what, Names(cues)))
 	default:
 		parts = append(parts, "I name the answer before you go")
 	}

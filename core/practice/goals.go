@@ -99,15 +99,17 @@ const (
 	expectWeight = 1.5
 	// keptWeight is of a read that was a goal in the practice before: to finish is worth more
 	// than to begin.
-	keptWeight = 2.0
+	keptWeight = 1.3
 	// sameAction is the worth of a second goal of the same action, whose drills serve both.
 	sameAction = 1.5
-	// LeastGoals and MostGoals are how many reads a practice is for.
+	// LeastGoals and MostGoals are how many reads a practice is for; an hour at one basket, or
+	// half of it at two, is enough for one more.
 	LeastGoals, MostGoals = 2, 4
+	goalMinutes           = 60.0
 	// typicalReps is what a practice gives of a goal, and movesReps from how many reps on a
 	// player moves forward.
 	typicalReps = 6
-	movesReps   = 4
+	movesReps   = 3
 )
 
 // worthOf is what reps do for a player: half for learning, as a share of the way to the
@@ -321,7 +323,8 @@ func (p *Plan) choose(sums map[readKey]float64, actions map[readKey][]string) (o
 	if len(out) >= LeastGoals {
 		return out
 	}
-	for len(out) < MostGoals && len(keys) > 0 {
+	room := int(p.Minutes * float64(min(p.Terms.Baskets, ends)) / goalMinutes)
+	for len(out) < min(MostGoals, max(LeastGoals, room)) && len(keys) > 0 {
 		best, top := -1, 0.0
 		for i, k := range keys {
 			w := sums[k]

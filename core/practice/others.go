@@ -177,9 +177,9 @@ func (f *filler) tellOther(v variant, best answer, told Plan) (o Other, ok bool)
 	o.Text = fmt.Sprintf("%.0f min live instead of %.0f, %.0f %% in line instead of %.0f %%", is.LiveMinutes, was.LiveMinutes, 100*is.Waiting, 100*was.Waiting)
 	switch less := players(was) - players(is); {
 	case less > 0:
-		o.Text += fmt.Sprintf("; %s fewer.", number(less, "step forward"))
+		o.Text += fmt.Sprintf("; %d fewer steps forward.", less)
 	case less < 0:
-		o.Text += "; the same goals move."
+		o.Text += fmt.Sprintf("; %d more steps forward.", -less)
 	default:
 		value := a.problem.Value(a.solution.Chosen) / best.problem.Value(best.solution.Chosen)
 		if percent := math.Round(100 * (1 - value)); percent >= 1 {

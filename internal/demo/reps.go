@@ -62,7 +62,30 @@ func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
 		}
 		clock = clock.Add(time.Duration(b.Minutes * float64(time.Minute)))
 	}
-	return nil
+	return s.ran(p, k, at)
+}
+
+// late is by how many minutes blocks of past practices ran longer than planned, in turn.
+var late = [...]float64{0, 1, 0, -1, 2, 0, -1}
+
+// ran stores how long the blocks of a past practice ran.
+func (s *seeder) ran(p planned, k int, at time.Time) error {
+	tell := func(action practice.Action, block string) error {
+		id := uuid.MustParse(block)
+		return s.q.InsertClockEvent(s.ctx, gen.InsertClockEventParams{ProgramID: s.program, PracticeID: p.id, At: at, Action: string(action), BlockID: &id})
+	}
+	action := practice.StartClock
+	for i, b := range p.blocks {
+		if err := tell(action, b.ID); err != nil {
+			return err
+		}
+		action = practice.GoToBlock
+		at = at.Add(time.Duration((b.Minutes + late[(i+k)%len(late)]) * float64(time.Minute)))
+	}
+	if len(p.blocks) == 0 {
+		return nil
+	}
+	return tell(practice.Finish, p.blocks[len(p.blocks)-1].ID)
 }
 
 // session is one drill block of a past practice being logged.
