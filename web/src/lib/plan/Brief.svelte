@@ -26,7 +26,10 @@
 
 {#if paper}
   <p>
-    {#each lines as [name, text] (name)}<b>{name}</b>{' '}{text}{' '}{/each}
+    {#each lines as [name, text] (name)}
+      <b>{name}</b>
+      <span>{text}</span>
+    {/each}
   </p>
 {:else}
   <dl class="grid grid-cols-[max-content_1fr] gap-x-3 gap-y-1 leading-snug">
