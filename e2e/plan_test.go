@@ -137,15 +137,15 @@ func TestPlanSaysWhatIsInTheWay(t *testing.T) {
 	p.Click("link", "Change the plan")
 	p.Text("rules kept")
 	start := blocks(p)
-	p.FillRole("spinbutton", "Length", "40")
+	p.FillRole("spinbutton", "Length", "30")
 	p.Click("button", "Build practice")
 	p.Says("alert", "min")
-	p.Says("alert", "40")
+	p.Says("alert", "30")
 	if now := blocks(p); !slices.Equal(now, start) {
 		t.Errorf("the sheet changed to\n%s", strings.Join(now, "\n"))
 	}
 	p.Click("button", "Undo")
-	p.Hushed("alert", "40")
+	p.Hushed("alert", "30")
 	// A block is dragged by its middle to where another lies; the sheet has moved up
 	// where the alert stood.
 	x, y := p.Middle("option", "Form shooting in pairs Ten")

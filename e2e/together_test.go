@@ -75,8 +75,12 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	one, two := enter(t, s), enter(t, s)
 	one.Click("link", "Change the plan")
 	one.Text("rules kept")
-	one.Click("button", "Build practice")
-	one.Text("Both ends in use")
+	for end, name := range []string{"Slot twos", "Flare series"} {
+		one.Choose("Add a drill", name)
+		one.Choose("Stage", "3. Guided: one defender shows the cue")
+		one.Choose("Baskets", "1")
+		one.Choose("Where", []string{"End 1, beside end 2", "End 2, beside end 1"}[end])
+	}
 	one.Click("button", "Save")
 	one.Text("The plan is saved.")
 	one.Click("button", "Run practice")

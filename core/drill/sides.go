@@ -22,6 +22,9 @@ func dealSides(fresh, past []Rep, lap int, leftFirst, once bool) {
 			s.here[k] = true
 		}
 	}
+	if len(past) > 0 { // the line stands where it stood
+		leftFirst = past[len(past)-1].Side == Left
+	}
 	s.sum(crews)
 	best, cost := pattern{}, 1<<30
 	for _, p := range patterns(len(fresh), lap, leftFirst, once) {
@@ -111,12 +114,13 @@ func patterns(n, lap int, leftFirst, once bool) (out []pattern) {
 		}
 		both(laps...)
 	}
-	for from := 1; from < n; from++ {
-		both(from)
+	for k := 1; k < n; k++ {
+		both(fromMiddle(k, n/2))
 	}
-	for from := 1; from < n; from++ {
+	for k := 1; k < n; k++ {
+		from := fromMiddle(k, n/4)
 		for _, length := range []int{n / 2, (n + 1) / 2} {
-			if from+length < n && length > 0 {
+			if from > 0 && from+length < n && length > 0 {
 				both(from, from+length)
 			}
 		}
@@ -124,11 +128,29 @@ func patterns(n, lap int, leftFirst, once bool) (out []pattern) {
 	return out
 }
 
+// fromMiddle runs through 1, 2, ... from a middle outwards as k goes from 1: middle,
+// middle+1, middle-1, ...
+func fromMiddle(k, middle int) int {
+	if middle < 1 {
+		return k
+	}
+	if k >= 2*middle {
+		return k
+	}
+	if k%2 == 1 {
+		return middle - k/2
+	}
+	return middle + k/2
+}
+
 // Weights of how uneven sides are, by how far beyond one apart.
 const (
 	playerUneven = 10_000
 	teamUneven   = 3_000
 	placeUneven  = 100
+	// shortStretch is the cost of a stretch on one side of fewer than leastStretch reps.
+	shortStretch = 20
+	leastStretch = 4
 )
 
 // sum counts the fresh reps up to each.
@@ -159,16 +181,19 @@ func (s *sides) sum(crews [][]int) {
 
 // cost is how uneven a pattern leaves the sides, then how often it changes them.
 func (s *sides) cost(p pattern) int {
-	n := len(s.upTo) - 1
+	n, short := len(s.upTo)-1, 0
 	team, from, d := s.team, 0, sign(!p.left)
 	type stretch struct{ from, to, d int }
 	var all []stretch
 	for _, to := range append(p.at[:len(p.at):len(p.at)], n) {
 		all = append(all, stretch{from, to, d})
+		if to-from < leastStretch && len(p.at) > 1 {
+			short += shortStretch
+		}
 		team += d * (to - from)
 		from, d = to, -d
 	}
-	cost := teamUneven*max(0, abs(team)-1) + len(p.at)
+	cost := teamUneven*max(0, abs(team)-1) + len(p.at) + short
 	for k, places := range s.ahead {
 		if !s.here[k] {
 			continue
