@@ -94,11 +94,6 @@ type SeasonItem struct {
 	By string `json:"by"`
 }
 
-// wants reports whether an item is about a read on that rung.
-func (i SeasonItem) wants(r reads.Read, live bool) bool {
-	return live == (i.Task != Teach) && slices.Contains(i.Reads, r)
-}
-
 // says names an item as a coach would.
 func (i SeasonItem) says() string {
 	return strings.ToLower(screenName(i.Screen)) + map[Task]string{Teach: ", guided", GoLive: ", live", Refresh: ", live again"}[i.Task]

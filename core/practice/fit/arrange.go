@@ -126,7 +126,7 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 	var minutes, hard [lanes]int
 	for k, i := range chosen {
 		o := &p.Options[i]
-		if p.Clash(chosen[:k], i) {
+		if p.clash(chosen[:k], i) {
 			return nil, false
 		}
 		if o.Lane == Whole {
@@ -323,6 +323,3 @@ func (a *arranger) stretches() [][]Step {
 	}
 	return out
 }
-
-// Fits reports whether options can be laid out, apart from what further ones could mend.
-func (p *Problem) Fits(chosen []int) bool { return p.arrange(chosen, true) != nil }

@@ -26,7 +26,7 @@ func (p *Problem) Prefer(chosen []int, floor float64, cost func(chosen []int) fl
 				try(rest)
 			}
 			for o := range p.Options {
-				if !p.Clash(rest, o) {
+				if !p.clash(rest, o) {
 					try(append(rest[:len(rest):len(rest)], o))
 				}
 			}

@@ -126,8 +126,8 @@ func (s *search) offer(chosen []int) bool {
 	return true
 }
 
-// Clash reports whether an option cannot join others: its stage is in use.
-func (p *Problem) Clash(chosen []int, o int) bool {
+// clash reports whether an option cannot join others: its stage is in use.
+func (p *Problem) clash(chosen []int, o int) bool {
 	mine := &p.Options[o]
 	return slices.ContainsFunc(chosen, func(c int) bool {
 		return p.Options[c].Stage == mine.Stage
@@ -142,7 +142,7 @@ func (s *search) greedy(q prices) {
 		base := s.m.value(chosen, s.got)
 		pick, top := -1, 0.0
 		for o := range s.p.Options {
-			if s.m.groupOf[o] < 0 || s.p.Options[o].Lane != Whole || s.p.Clash(chosen, o) {
+			if s.m.groupOf[o] < 0 || s.p.Options[o].Lane != Whole || s.p.clash(chosen, o) {
 				continue
 			}
 			gain := s.m.value(append(chosen, o), s.got) - base
@@ -173,7 +173,7 @@ func (s *search) polish() {
 				rest = slices.Delete(slices.Clone(chosen), i, i+1)
 			}
 			for o := range s.p.Options {
-				if s.m.groupOf[o] >= 0 && !s.p.Clash(rest, o) && s.offer(append(slices.Clone(rest), o)) {
+				if s.m.groupOf[o] >= 0 && !s.p.clash(rest, o) && s.offer(append(slices.Clone(rest), o)) {
 					better = true
 				}
 			}
