@@ -160,7 +160,7 @@ func fillTonight(p *browser.Page, team string) {
 	p.Click("link", "Change the plan")
 	p.Text("rules kept")
 	p.Click("button", "Build practice")
-	p.Text("Why it is here")
+	p.Text("Best practice")
 }
 
 // onTheFloor opens tonight's practice at its first drill.

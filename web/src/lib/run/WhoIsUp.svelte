@@ -21,7 +21,9 @@
   const places = $derived(
     session.drill(current?.block.drill ?? '')?.positions.filter((p) => !p.helper) ?? []
   );
-  const shows = $derived(current?.stage?.coachShows ? 'Coach shows' : 'Named');
+  // A player in the coach's place shows the cue, where one is dealt.
+  const shower = $derived(current?.stage?.coachShows && rep?.xCutter ? who(rep.xCutter)?.name : undefined);
+  const shows = $derived(shower ? `${shower} shows` : current?.stage?.coachShows ? 'Coach shows' : 'Named');
   const coming = $derived(floor.rota.upcoming(2));
   const me = $derived(session.view?.me?.name);
   const duties = $derived(dutiesOf(current?.block.staff));
@@ -93,9 +95,9 @@
           {/each}
         {:else}
           <b class="numeral">{who(rep.xCutter)?.jersey}</b>
-          {who(rep.xCutter)?.name} on the {(places[0]?.name ?? 'cutter').toLowerCase()},
-          <b class="numeral">{who(rep.xScreener)?.jersey}</b>
-          {who(rep.xScreener)?.name} on the {(places[1]?.name ?? 'screener').toLowerCase()}
+          {who(rep.xCutter)?.name} on the {(places[0]?.name ?? 'cutter').toLowerCase()}{#if rep.xScreener},
+            <b class="numeral">{who(rep.xScreener)?.jersey}</b>
+            {who(rep.xScreener)?.name} on the {(places[1]?.name ?? 'screener').toLowerCase()}{/if}
         {/if}
       </p>
     {/if}
