@@ -53,8 +53,11 @@ generate: need-go need-node web/node_modules/.stamp ## server interface, TypeScr
 	cd web && npm run --silent types
 
 bench: need-go need-postgres need-chromium need-glpk $(WEB) ## the figures of docs/performance.md
-	go test -run '^$$' -bench . -benchmem ./core/... ./internal/web/
-	go test -run '^$$' -bench . -benchtime 1x ./e2e/
+	@mkdir -p bin
+	go test -run '^$$' -bench . -benchmem ./core/... ./internal/web/ > bin/bench.txt || { cat bin/bench.txt; exit 1; }
+	go test -run '^$$' -bench . -benchtime 1x ./e2e/ >> bin/bench.txt || { cat bin/bench.txt; exit 1; }
+	@cat bin/bench.txt
+	./scripts/bench-table.sh bin/bench.txt docs/performance.md
 
 soak: need-go need-postgres need-chromium $(WEB) ## ten minutes of random faults on the floor; SEED=n for another run
 	go test -count=1 -v -timeout 30m -run TestSoak ./e2e -soak 10m -seed $(or $(SEED),1)
