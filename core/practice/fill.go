@@ -77,8 +77,8 @@ const (
 	waterMinutes = 2.0 // a new break (common practice, no source)
 	// secondWork bounds the search for another way to part the squad, relaxWork that with a
 	// rule left out.
-	secondWork = 6000
-	relaxWork  = 4000
+	secondWork = 2000
+	relaxWork  = 2000
 	swapsShown = 3
 	// minuteWorth is what a minute of the practice is worth when it is used, far less than
 	// any rep: without it minutes stay free that could be played.

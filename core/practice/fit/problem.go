@@ -126,7 +126,7 @@ type Problem struct {
 }
 
 // DefaultWork bounds a search to well under a second on one core (assumption).
-const DefaultWork = 20000
+const DefaultWork = 7000
 
 // Item is a block of a solution: a fixed one or an option.
 type Item struct {
