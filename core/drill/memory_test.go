@@ -125,7 +125,7 @@ func TestChangesAreDealtWithMemory(t *testing.T) {
 			uneven += b2i(abs(c.Right-c.Left) > 2 && slices.Contains(throughout, c.Player) && left[c.Player] > abs(ahead[c.Player])+2)
 		}
 	}
-	t.Logf("%d lists dealt anew: a place two apart in %d, %d of %d seams with somebody on offense twice, %d players more than two apart on the sides", total, placeTwo, again, seams, uneven)
+	t.Logf("%d rotations changed midway: a role two apart in %d, offense twice running in %d of %d changes, right and left more than two apart for %d players", total, placeTwo, again, seams, uneven)
 	if again > 0 {
 		t.Errorf("%d of %d seams put somebody on offense twice running", again, seams)
 	}

@@ -28,7 +28,7 @@ func (f *filler) reasons(p Plan, a answer, from map[string]int) []Reason {
 		case b.Kind == WaterBlock:
 			continue
 		case b.Kind == OwnBlock && b.Play:
-			r.Text = "Live play for everybody: nobody is judged, everybody decides."
+			r.Text = "Live play for everybody. No reads are logged."
 		case b.Kind == OwnBlock:
 			r.Text = "Yours: it stays, and gives no judged reps."
 		case err != nil:

@@ -62,7 +62,7 @@ func (r Rules) Check() error {
 	case !percent(r.Live) || !percent(r.LiveEarly) || !percent(r.Waiting):
 		return errors.New("A share is 0 to 100 percent.")
 	case r.Nights < 0 || r.Nights > 10:
-		return errors.New("The same drill can be limited to 1 to 10 practices running, or not at all (0).")
+		return errors.New("Limit the same drill to 1 to 10 practices in a row, or use 0 for no limit.")
 	case r.Water < 0 || r.Water > 60 || r.Water > 0 && r.Water < 5:
 		return errors.New("Water every 5 to 60 minutes, or 0 for no rule.")
 	case r.HardInARow < 0 || r.HardInARow > 10:
@@ -115,7 +115,7 @@ func (p Plan) kindOf(b Block) kindOf {
 func (p Plan) stageKind(d *drill.Drill, st drill.Stage, b Block) kindOf {
 	rung, _ := drill.RungByID(st.Rung)
 	k := kindOf{drill: d, stage: st, reps: true, line: d.Screen != "" || rung.Live, read: rung.Reads && d.Screen != "", live: rung.Live, play: rung.Live && d.Screen == ""}
-	k.close = k.live || st.Target > 0 || st.Goal != nil
+	k.close = k.live
 	if d.Screen != "" && !rung.Live {
 		here, unready := p.unready(d.Screen, p.taking(b, false))
 		k.teach = tooNew(unready, here)
@@ -180,11 +180,11 @@ func (s *sheetMaker) checkRules() {
 	if warmed {
 		warm = p.Blocks[0].Minutes
 	}
-	add(r.WarmUp > 0, "warm-up", "Warm-up first", warmed && warm >= least, "%.0f min of running, landing and changes of direction first; at least %.0f.", warm, least)
+	add(r.WarmUp > 0, "warm-up", "Warm-up first", warmed && warm >= least, "Running, landing and changes of direction come first, for %.0f min. The least is %.0f.", warm, least)
 	late := s.lateTeaching(kinds)
 	add(r.TeachEarly, "teaching", "New teaching early", late == "", "%s", orElse(late, "New teaching begins in the first half and before any scrimmage."))
 	wrong := s.ladderBreak(kinds)
-	add(r.Ladder, "ladder", "Guided before live", wrong == "", "%s", orElse(wrong, "Every live block comes after its guided one, or the players hold it."))
+	add(r.Ladder, "ladder", "Guided before live", wrong == "", "%s", orElse(wrong, "Players see each read guided before they play it live."))
 	live, counted := 0.0, 0.0
 	for i, k := range kinds {
 		if p.counted(k) {
@@ -196,21 +196,21 @@ func (s *sheetMaker) checkRules() {
 	}
 	share := p.liveShare()
 	s.LiveMinutes, s.CountedMinutes = live, counted
-	add(share > 0, "live", "Live play", live >= share*counted-1e-9, "%.0f of %.0f minutes of drills and play are live; at least %.0f.", live, counted, math.Ceil(share*counted))
+	add(share > 0, "live", "Live play", live >= share*counted-1e-9, "%.0f of %.0f minutes of drills and play are live. The least is %.0f.", live, counted, math.Ceil(share*counted))
 	add(r.EndLive, "end", "Ends with play", s.endsLive(kinds), "Live play or a competition comes last, then free throws and a word.")
 	s.Waiting = s.waiting(kinds)
-	add(r.Waiting > 0, "waiting", "Little time in line", s.Waiting <= float64(r.Waiting)/100+1e-9, "Players stand in line %.0f %% of the time in drills; at most %d %%.", 100*s.Waiting, r.Waiting)
+	add(r.Waiting > 0, "waiting", "Little time in line", s.Waiting <= float64(r.Waiting)/100+1e-9, "Players wait in line %.0f%% of the time in drills. The limit is %d%%.", 100*s.Waiting, r.Waiting)
 	if 100*s.Waiting > waitWarning {
 		s.warn("", "Our assumption", "Players stand in line for more than half of the drills. Use another basket, or let a player show the cue.")
 	}
 	again := s.repeated(kinds)
 	add(r.Nights > 0, "repeat", "Not the same again", again == "", "%s", orElse(again, fmt.Sprintf("No drill runs on the same rung more than %d practices in a row.", r.Nights)))
 	gap := s.longestDry()
-	add(r.Water > 0, "water", "Water", gap <= float64(r.Water)+1e-9, "The longest stretch without water is %.0f min; at most %d.", gap, r.Water)
+	add(r.Water > 0, "water", "Water", gap <= float64(r.Water)+1e-9, "The longest stretch without water is %.0f min. The limit is %d.", gap, r.Water)
 	hard := s.mostHard()
-	add(r.HardInARow > 0, "intensity", "A change after hard blocks", hard <= r.HardInARow, "Up to %d live blocks follow one another; at most %d.", hard, r.HardInARow)
+	add(r.HardInARow > 0, "intensity", "A change after hard blocks", hard <= r.HardInARow, "Up to %d live blocks follow one another. The limit is %d.", hard, r.HardInARow)
 	idle := s.idleBasket(kinds)
-	add(r.Baskets && p.Terms.Baskets > 1, "baskets", "Every basket used", idle == "", "%s", orElse(idle, "Another basket would not shorten a line."))
+	add(r.Baskets && p.Terms.Baskets > 1, "baskets", "Every basket used", idle == "", "%s", orElse(idle, "No drill would have a shorter line with another basket."))
 }
 
 func orElse(text, other string) string {
@@ -233,7 +233,7 @@ func (s *sheetMaker) lateTeaching(kinds []kindOf) string {
 	played := false
 	for i, k := range kinds {
 		played = played || k.play
-		if k.teach && !s.plan.Blocks[i].Pin && s.Blocks[i].Start >= s.plan.Minutes/2 {
+		if k.teach && s.Blocks[i].Start >= s.plan.Minutes/2 {
 			return fmt.Sprintf("%s is new and begins in the second half.", s.plan.Blocks[i].Title)
 		}
 		if k.teach && played {
