@@ -84,7 +84,7 @@ var squads = []squad{
 			{jersey: "7", name: "Juni", tendency: 'w', skill: -0.10},
 			{jersey: "8", name: "Esme", tendency: 'w', skill: 0.02},
 			{jersey: "10", name: "Kit", tendency: 'h', skill: 0.06, quirk: map[reads.Read]float64{reads.Fade: 0.35}},
-			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.14, away: map[int]bool{6: true, 7: true, 8: true}},
+			{jersey: "11", name: "Rafe", tendency: 'w', skill: 0.30, away: map[int]bool{6: true, 7: true, 8: true}},
 			{jersey: "14", name: "Sunny", tendency: 'b', skill: 0.00},
 			{jersey: "21", name: "Ivo", tendency: 'b', skill: -0.12, quirk: map[reads.Read]float64{reads.Curl: -0.30}},
 			{jersey: "23", name: "Pia", tendency: 'w', shooter: true, skill: 0.10, playing: 0.75},
