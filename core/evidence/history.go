@@ -52,11 +52,13 @@ type History struct {
 	// actions are those that reps were logged of, with the newest rep.
 	actions map[ActionID]time.Time
 	reps    map[reads.Role]int
+	// weeks are the periods with reps, oldest first.
+	weeks []weekCounts
 }
 
 // NoHistory is the history of a team without reps.
 func NoHistory() *History {
-	return &History{map[Skill]*memory{}, map[question]Count{}, doubles{}, map[ActionID]time.Time{}, map[reads.Role]int{}}
+	return &History{map[Skill]*memory{}, map[question]Count{}, doubles{}, map[ActionID]time.Time{}, map[reads.Role]int{}, nil}
 }
 
 // memory is what is kept of a skill.
@@ -98,9 +100,11 @@ func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *His
 		return cmp.Or(a.At.Compare(b.At), cmp.Compare(a.No, b.No), cmp.Compare(a.ID, b.ID))
 	})
 	for len(reps) > 0 {
-		next := PeriodOf(reps[0].At, zone).AddDate(0, 0, 7)
+		from := PeriodOf(reps[0].At, zone)
+		next := from.AddDate(0, 0, 7)
 		n, _ := slices.BinarySearchFunc(reps, next, func(r *Rep, at time.Time) int { return r.At.Compare(at) })
 		h = p.extend(h, reps[:n])
+		h.close(from)
 		reps = reps[n:]
 	}
 	return h
@@ -108,7 +112,7 @@ func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *His
 
 // extend adds the reps of one period, oldest first.
 func (p Policy) extend(h *History, seen []*Rep) *History {
-	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps)}
+	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps), h.weeks}
 	reps, double := oncePerRep(seen)
 	out.double.reps += double.reps
 	out.double.differ += double.differ

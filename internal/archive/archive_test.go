@@ -5,6 +5,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"maps"
 	"os"
 	"path/filepath"
 	"slices"
@@ -164,6 +165,48 @@ func TestArchive(t *testing.T) {
 	}
 	if _, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc)); err == nil || !strings.Contains(err.Error(), "in the program already") {
 		t.Errorf("a second time: %v", err)
+	}
+}
+
+// An archive that was written before corrections were tags and verdicts followed a learner is
+// read whole: three players, one practice, every rep with what was to mend.
+func TestArchiveOfBefore(t *testing.T) {
+	db, _, program := club(t)
+	doc, err := os.ReadFile("testdata/before-tags.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	got, err := Read(t.Context(), db, program, "Ann", now, bytes.NewReader(doc))
+	if err != nil || got.Players != 3 || got.Practices != 1 || got.Games != 1 || got.Events != 71 {
+		t.Fatalf("%+v, %v", got, err)
+	}
+	teams, err := db.TeamsOfProgram(t.Context(), program)
+	if err != nil || len(teams) != 1 {
+		t.Fatalf("%d teams, %v", len(teams), err)
+	}
+	reps, err := db.RepsOfTeam(t.Context(), teams[0], time.Time{}, evidence.Ever)
+	if err != nil {
+		t.Fatal(err)
+	}
+	tags := map[string]int{}
+	for _, r := range reps {
+		for _, tag := range r.Tags {
+			tags[tag.ID]++
+			if tag.Player != "" {
+				t.Errorf("%s is somebody else's", tag.ID)
+			}
+		}
+	}
+	want := map[string]int{"named": 2, "looped": 2, "daylight": 2, "upright": 2, "moving": 1, "too-high": 1, "no-backcut": 1, "early": 1}
+	if !maps.Equal(tags, want) {
+		t.Errorf("tags %v, want %v", tags, want)
+	}
+	// Counted by hand in the file.
+	said := verdicts(t, db, program)
+	for skill, counts := range map[string]string{"U14 3 Tavi fade": "[{shown {2 2}} {live2 {0 3}}]", "U14 21 Ivo straight": "[{shown {2 2}} {live2 {2 4}}]"} {
+		if !strings.Contains(said[skill], counts) {
+			t.Errorf("%s: %s, want %s", skill, said[skill], counts)
+		}
 	}
 }
 

@@ -116,7 +116,9 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 		out.Columns = append(out.Columns, string(c))
 	}
 	out.Reps = b.history.Reps(rolesOf(b.role)...)
-	return out, nil
+	zone, err := time.LoadLocation(team.Zone)
+	out.Season = b.history.Season(b.role, b.columns, lines, s.now(), zone)
+	return out, err
 }
 
 func filterIn(p api.GetBoardParams) evidence.Filter {

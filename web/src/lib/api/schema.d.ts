@@ -2623,8 +2623,16 @@ export interface components {
             /** @description the columns by how much they hold the team back, most first */
             holds: components["schemas"]["Hold"][];
             columns: string[];
+            /** @description where the team stood, week by week, oldest first; the last one is now */
+            season: components["schemas"]["SeasonWeek"][];
             players: components["schemas"]["Player"][];
             lines: components["schemas"]["BoardLine"][];
+        };
+        SeasonWeek: {
+            /** Format: date-time */
+            from: string;
+            has: number;
+            notYet: number;
         };
         Program: {
             name: string;

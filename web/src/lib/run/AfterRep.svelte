@@ -1,10 +1,11 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import type { Floor, Logged } from './floor.svelte';
+  import { signsOf } from './right';
   import { outcomes, tagGroups } from './words';
 
-  // What can be added to a logged rep, in nobody's way: how it ended, late, and what there is to
-  // mend, with whose it is. A group opens with one tap, a tag of it goes on or off with a second.
+  // What can be added to a logged rep, in nobody's way: how it ended, late, the second cue, and
+  // what there is to mend, with whose it is. A group opens with one tap, a tag of it goes on or off with a second.
   let { floor, rep, wrap = false }: { floor: Floor; rep: Logged; wrap?: boolean } = $props();
 
   let open = $state('');
@@ -13,6 +14,8 @@
       .map((g) => ({ ...g, tags: g.tags.filter((t) => floor.ownerOf(rep, t.part)) }))
       .filter((g) => g.tags.length > 0)
   );
+  const line = $derived(floor.rowOf(rep.event));
+  const signs = $derived(line ? signsOf(line, rep.event.role) : []);
   const shown = $derived(groups.find((g) => g.group === open));
   const given = (group: (typeof groups)[number]) =>
     group.tags.filter((t) => rep.event.tags?.includes(floor.tagText(rep, t))).length;
@@ -37,6 +40,14 @@
     aria-pressed={Boolean(rep.event.late)}
     onclick={() => floor.amend(rep, { late: !rep.event.late })}>Late</button
   >
+  {#each signs as s (s.id)}
+    <button
+      class={button}
+      aria-pressed={rep.event.secondCue === s.id}
+      onclick={() => floor.amend(rep, { secondCue: rep.event.secondCue === s.id ? '' : s.id })}
+      >Seen: {s.if}</button
+    >
+  {/each}
   {#each groups as g (g.group)}
     <button
       class={[button, 'border-dashed']}

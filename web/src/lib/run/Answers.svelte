@@ -80,18 +80,17 @@
       {/each}
     </div>
   {/if}
-  {#if floor.rep && !floor.frozen}
-    <div class="more">
-      {#if live && !floor.shooting}
-        <button class="tape plain" aria-pressed={floor.wrong} onclick={() => (floor.wrong = !floor.wrong)}>
-          {floor.role === 'defender' ? 'Not done' : 'Wrong read'}
-        </button>
-      {/if}
-      {#if !floor.scoring && !floor.told.length}
-        <button class="tape plain" disabled={!floor.last} onclick={() => floor.undo()}>Undo</button>
-      {/if}
-    </div>
-    {#if live}<Tally {floor} />{/if}
+  {#if floor.rep && !floor.frozen && live}
+    {#if !floor.shooting}
+      <button
+        class="tape plain text-xl"
+        aria-pressed={floor.wrong}
+        onclick={() => (floor.wrong = !floor.wrong)}
+      >
+        {floor.role === 'defender' ? 'Not done' : 'Wrong read'}
+      </button>
+    {/if}
+    <Tally {floor} />
   {/if}
 </section>
 
@@ -184,15 +183,6 @@
     bottom: 0.3rem;
     font-size: 0.95rem;
     color: var(--ink-soft);
-  }
-  .more {
-    display: grid;
-    grid-auto-flow: column;
-    grid-auto-columns: 1fr;
-    gap: 0.7rem;
-  }
-  .more .tape {
-    font-size: 1.15rem;
   }
   .frozen {
     flex: 1;

@@ -34,9 +34,16 @@
       <li class="soft">Nothing logged yet. Tap what you see; the order moves on by itself.</li>
     {/each}
   </ol>
-  <button class="count soft" onclick={() => onopen(null)}
-    ><b class="numeral">{floor.log.length}</b> logged</button
-  >
+  <div class="flex items-center gap-4">
+    {#if !floor.scoring && !floor.told.length}
+      <button class="tape plain" disabled={!floor.last || floor.frozen} onclick={() => floor.undo()}
+        >Undo</button
+      >
+    {/if}
+    <button class="count soft" onclick={() => onopen(null)}
+      ><b class="numeral">{floor.log.length}</b> logged</button
+    >
+  </div>
 </footer>
 
 <style>

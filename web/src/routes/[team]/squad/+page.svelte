@@ -10,6 +10,7 @@
   import DenseCell from '$lib/squad/DenseCell.svelte';
   import WorkOn from '$lib/squad/WorkOn.svelte';
   import { addressOf, everything, inOrder, narrowed } from '$lib/squad/board';
+  import SeasonLine from '$lib/squad/SeasonLine.svelte';
   import RosterEditor from '$lib/squad/RosterEditor.svelte';
   import { verdictName } from '$lib/parts/verdicts';
 
@@ -74,6 +75,7 @@
     </p>
   {/if}
   {#if !narrowed(data.filters)}<WorkOn {board} {team} />{/if}
+  <SeasonLine weeks={board.season} />
   <div class="scroll sheet" class:tall={dense}>
     <table class:dense>
       <thead>
