@@ -38,6 +38,7 @@ prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests wi
 mutate: need-go ## change the verdicts and line-ups here and there, and count the changes no test notices
 	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 60 ./core/evidence
 	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 60 ./core/game
+	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 60 ./core/drill
 
 check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code
 	@test -z "$$(gofmt -l core internal cmd e2e web/*.go)" || { gofmt -l core internal cmd e2e web/*.go; echo "run gofmt on these"; exit 1; }

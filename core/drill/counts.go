@@ -102,14 +102,14 @@ func (o *Order) remark(j job, in Setup) {
 	if abs(right-left) > 1 || uneven > 1 {
 		o.note("The sides cannot be even with these numbers: %d reps on the right, %d on the left, and up to %d apart for a player.", right, left, uneven)
 	}
-	if j.n == j.perBasket()*o.Baskets && j.takesTurns() {
+	if j.n == j.perBasket()*o.Baskets && j.alternates() {
 		o.note("There is no line with these numbers: offense and defense take turns without a rest, and partners hardly change.")
 	}
 	if j.n%2 == 1 && j.size == 2 {
 		o.note("An odd number: partners shift by one each time through, and the counts still differ by one at most.")
 	}
 	if r := j.drill.Rotation.Rule; (r == Follow || r == Stations) && j.n%o.Baskets != 0 && o.Spread > 1 {
-		o.note("The ends are not equally full: %d players at one, %d at another, so that counts differ by more than one.", j.n/o.Baskets, j.n/o.Baskets+1)
+		o.note("The baskets are not equally full: %d players at one, %d at another. Somebody changes over now and then, and counts differ by up to %d.", j.n/o.Baskets, j.n/o.Baskets+1, o.Spread)
 	}
 	if j.drill.Rotation.Rule == WinnersStay {
 		o.note("Winners stay, so the list is only what may happen: counts depend on the scores.")

@@ -6,8 +6,8 @@ import (
 	"evrik/core/drill"
 )
 
-// Five players, one basket, two minutes of two on two: whoever attacked defends
-// next, and everybody cuts and screens once before anyone does so twice.
+// Five players, one basket, two minutes of two on two: who attacked defends next as far as
+// that is fair, and everybody cuts, screens and defends once before anyone does so twice.
 func ExampleOrderList() {
 	d, _ := drill.ByID("slot-twos")
 	stage, _ := d.Stage("live")
@@ -26,8 +26,8 @@ func ExampleOrderList() {
 	// 1 right: Cleo cuts off Dee against Eli and Ada
 	// 2 right: Ada cuts off Bo against Cleo and Dee
 	// 3 right: Eli cuts off Cleo against Ada and Bo
-	// 4 left: Dee cuts off Ada against Eli and Cleo
-	// 5 left: Bo cuts off Eli against Dee and Ada
+	// 4 left: Dee cuts off Ada against Eli and Bo
+	// 5 left: Bo cuts off Eli against Dee and Cleo
 	// 6 left: Cleo cuts off Ada against Bo and Eli
 	// largest difference: 1
 }

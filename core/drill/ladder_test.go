@@ -50,6 +50,9 @@ func TestEveryDrillDealsOrSays(t *testing.T) {
 	for _, d := range Catalogue() {
 		for _, st := range d.Stages {
 			for n := 4; n <= 20; n++ {
+				if !thorough && n%5 != 0 {
+					continue
+				}
 				order, err := OrderList(d, st, Setup{Players: squad(n), Minutes: 10, Baskets: 1, Seed: 1})
 				if err != nil {
 					if err.Error() == "" {
@@ -64,7 +67,7 @@ func TestEveryDrillDealsOrSays(t *testing.T) {
 			}
 		}
 	}
-	if dealt < 1500 {
+	if thorough && dealt < 1500 {
 		t.Errorf("only %d rotations were dealt", dealt)
 	}
 }

@@ -15,24 +15,24 @@ type memory struct {
 	total  []int // in all places
 	last   []int // the slot of the last offense; -1 for never
 	met    [][]int
-	// defends[b] are those who were on offense at a basket in the last slot and defend now.
-	defends [][]int
+	// defended[p] is how often a player has defended, where offense and defense take turns.
+	defended []int
 	// slot is the next one; seam is the first that is dealt anew.
 	slot, seam int
+	// seamRepeats counts who is on offense again in the first slot that is dealt anew.
+	seamRepeats int
 }
 
 // recall reads what was run. who is the index of a player; who has left has none.
 func (j job) recall(past []Rep, who map[string]int) *memory {
 	places := j.places()
-	m := &memory{places: make([][]int, j.n), total: make([]int, j.n), last: make([]int, j.n), met: make([][]int, j.n), defends: make([][]int, j.baskets)}
+	m := &memory{places: make([][]int, j.n), total: make([]int, j.n), last: make([]int, j.n), met: make([][]int, j.n), defended: make([]int, j.n)}
 	for p := range j.n {
 		m.places[p], m.met[p], m.last[p] = make([]int, places), make([]int, j.n), -1
 	}
 	seen := make([]bool, j.n)
-	last := 0
 	if len(past) > 0 {
-		last = past[len(past)-1].Slot
-		m.slot = last + 1
+		m.slot = past[len(past)-1].Slot + 1
 	}
 	m.seam = m.slot
 	for _, r := range past {
@@ -49,15 +49,12 @@ func (j job) recall(past []Rep, who map[string]int) *memory {
 			if p < 0 {
 				continue
 			}
-			if seen[p] = true; !j.takesTurns() || j.stage.Defenders != j.size {
-				if k := j.size + i; k < places {
-					m.places[p][k]++
-					m.total[p]++
-				}
+			seen[p] = true
+			m.defended[p]++
+			if k := j.size + i; k < places {
+				m.places[p][k]++
+				m.total[p]++
 			}
-		}
-		if r.Slot == last && r.Basket >= 1 && r.Basket <= j.baskets {
-			m.defends[r.Basket-1] = on
 		}
 	}
 	m.level(seen)
@@ -66,10 +63,10 @@ func (j job) recall(past []Rep, who map[string]int) *memory {
 
 // places is how many places a rep has that are dealt.
 func (j job) places() int {
-	if j.takesTurns() && j.stage.Defenders == j.size {
+	if j.alternates() {
 		return j.size
 	}
-	return j.size + j.stage.Defenders
+	return j.perBasket()
 }
 
 func (j job) indexes(players []string, who map[string]int) []int {
@@ -87,6 +84,17 @@ func (j job) indexes(players []string, who map[string]int) []int {
 func (m *memory) level(seen []bool) {
 	if !slices.Contains(seen, true) {
 		return
+	}
+	least := -1
+	for p, there := range seen {
+		if there && (least < 0 || m.defended[p] < least) {
+			least = m.defended[p]
+		}
+	}
+	for p, there := range seen {
+		if !there {
+			m.defended[p] = least
+		}
 	}
 	for i := range m.places[0] {
 		least := -1
@@ -123,122 +131,149 @@ const (
 	metCost   = 10
 )
 
-// resume deals the turns that are left, knowing what was run.
+// resumeTries is how many ways to deal the rest of a list are looked at for even counts.
+const resumeTries = 80
+
+// resume deals the turns that are left, knowing what was run. Slot by slot the places go to
+// whoever had them least; that can paint itself into a corner, so that several ways are
+// tried and the one kept in which counts are apart by more than one for the fewest slots.
 func (j job) resume(past []Rep, players []string, rng *rand.Rand) []turn {
 	who := make(map[string]int, len(players))
 	for i, id := range players {
 		who[id] = i
 	}
-	m := j.recall(past, who)
-	turns := j.takesTurns() && j.stage.Defenders == j.size
-	out := make([]turn, 0, j.total)
-	for len(out) < j.total {
-		defense := make([][]int, j.baskets)
-		busy := make([]bool, j.n)
-		if turns {
-			defense = j.nextDefense(m, busy)
-		}
-		baskets := min(j.baskets, j.total-len(out))
-		crews := j.nextCrews(m, busy, baskets, rng)
-		if crews == nil {
-			return nil
-		}
-		for b, crew := range crews {
-			on := crew[:j.size]
-			for i, p := range crew {
-				m.places[p][i]++
-				m.total[p]++
+	var best []turn
+	least := 1 << 30
+	for try := 0; try < resumeTries && least > 0; try++ {
+		m := j.recall(past, who)
+		out, apart := make([]turn, 0, j.total), 0
+		for len(out) < j.total && apart < least {
+			next := j.nextTurns(m, min(j.baskets, j.total-len(out)), rng, nil)
+			if next == nil {
+				return nil
 			}
-			for _, p := range on {
-				m.last[p] = m.slot
+			for _, t := range next {
+				m.add(j, t)
 			}
-			m.meet(on)
-			if !turns {
-				defense[b] = crew[j.size:]
-			}
-			out = append(out, turn{on, defense[b]})
-			m.defends[b] = on
+			apart += m.apart()
+			m.slot++
+			out = append(out, next...)
 		}
-		m.slot++
+		if len(out) == j.total && apart < least {
+			best, least = out, apart
+		}
 	}
-	return out
+	return best
 }
 
-// nextDefense lists who defends at each basket: whoever was on offense there, and, for who
-// has left, whoever was least often on defense of those who are free.
-func (j job) nextDefense(m *memory, busy []bool) [][]int {
-	out := make([][]int, j.baskets)
-	for b := range out {
-		for _, p := range m.defends[b] {
-			if p >= 0 && !busy[p] && len(out[b]) < j.size {
-				out[b] = append(out[b], p)
-				busy[p] = true
-			}
-		}
+// apart is by how much more than one the counts of players differ, in each place, and on
+// offense twice running at the seam.
+func (m *memory) apart() int {
+	sum := max(0, apartBy(len(m.defended), func(p int) int { return m.defended[p] })-1)
+	for i := range m.places[0] {
+		sum += max(0, apartBy(len(m.places), func(p int) int { return m.places[p][i] })-1)
 	}
-	for b := range out {
-		for len(out[b]) < j.size {
-			// Who attacked most is furthest from the next attack.
-			best := -1
-			for p := range j.n {
-				if !busy[p] && (best < 0 || m.total[p] > m.total[best]) {
-					best = p
-				}
-			}
-			out[b] = append(out[b], best)
-			busy[best] = true
-		}
-	}
-	return out
+	return sum + 1000*m.seamRepeats
 }
 
-// nextCrews fills the places of a slot with those who are not busy, at the least cost.
-func (j job) nextCrews(m *memory, busy []bool, baskets int, rng *rand.Rand) [][]int {
-	var free []int
-	for p := range j.n {
-		if !busy[p] {
-			free = append(free, p)
+// apartBy is the largest difference between counts.
+func apartBy(n int, count func(int) int) int {
+	least, most := count(0), count(0)
+	for i := 1; i < n; i++ {
+		least, most = min(least, count(i)), max(most, count(i))
+	}
+	return most - least
+}
+
+// add counts a turn of the slot.
+func (m *memory) add(j job, t turn) {
+	for i, p := range t.crew {
+		if m.slot == m.seam && m.slot > 0 && m.last[p] == m.slot-1 {
+			m.seamRepeats++
+		}
+		m.places[p][i]++
+		m.total[p]++
+		m.last[p] = m.slot
+	}
+	for i, p := range t.defense {
+		m.defended[p]++
+		if k := j.size + i; k < len(m.places[p]) {
+			m.places[p][k]++
+			m.total[p]++
 		}
 	}
-	places := j.places()
-	if len(free) < places*baskets {
+	m.meet(t.crew)
+}
+
+// nextTurns fills the places of a slot, on offense and on defense, at the least cost. besides
+// is what a player costs at a basket in addition; nil is nothing.
+func (j job) nextTurns(m *memory, baskets int, rng *rand.Rand, besides func(p, basket int) int) []turn {
+	per := j.perBasket()
+	players := rng.Perm(j.n)
+	if len(players) < per*baskets {
 		return nil
 	}
-	rng.Shuffle(len(free), func(a, b int) { free[a], free[b] = free[b], free[a] })
-	cost := make([][]int, places*baskets)
+	cost := make([][]int, per*baskets)
 	for k := range cost {
-		cost[k] = make([]int, len(free))
-		for c, p := range free {
-			cost[k][c] = placeCost*m.places[p][k%places] + totalCost*m.total[p] + againCost*max(0, 20-(m.slot-m.last[p]))
-			if m.last[p] == m.slot-1 {
-				cost[k][c] += placeCost / 2
-				if m.slot == m.seam && k%places < j.size {
-					cost[k][c] += 2 * placeCost
-				}
+		cost[k] = make([]int, len(players))
+		for c, p := range players {
+			if i := k % per; i < j.places() {
+				cost[k][c] = j.placeCost(m, p, i)
+			} else {
+				cost[k][c] = m.defenseCost(p)
+			}
+			if besides != nil {
+				cost[k][c] += besides(p, k/per)
 			}
 		}
 	}
-	chosen := assign(cost)
-	crews := make([][]int, baskets)
-	for k, c := range chosen {
-		crews[k/places] = append(crews[k/places], free[c])
-	}
-	// Partners change where players of the same place change baskets.
-	for try := 0; baskets > 1 && try < labelTries; try++ {
-		a, b, i := rng.IntN(baskets), rng.IntN(baskets), rng.IntN(places)
-		before := m.together(crews[a], j.size) + m.together(crews[b], j.size)
-		crews[a][i], crews[b][i] = crews[b][i], crews[a][i]
-		if m.together(crews[a], j.size)+m.together(crews[b], j.size) > before {
-			crews[a][i], crews[b][i] = crews[b][i], crews[a][i]
+	out := make([]turn, baskets)
+	for k, c := range assign(cost) {
+		t := &out[k/per]
+		if k%per < j.size {
+			t.crew = append(t.crew, players[c])
+		} else {
+			t.defense = append(t.defense, players[c])
 		}
 	}
-	return crews
+	// Partners change where players of the same place change baskets.
+	for try := 0; baskets > 1 && besides == nil && try < labelTries; try++ {
+		a, b, i := rng.IntN(baskets), rng.IntN(baskets), rng.IntN(j.size)
+		before := m.together(out[a].crew) + m.together(out[b].crew)
+		out[a].crew[i], out[b].crew[i] = out[b].crew[i], out[a].crew[i]
+		if m.together(out[a].crew)+m.together(out[b].crew) > before {
+			out[a].crew[i], out[b].crew[i] = out[b].crew[i], out[a].crew[i]
+		}
+	}
+	return out
+}
+
+// placeCost is how little a player should be in a place of its own.
+func (j job) placeCost(m *memory, p, place int) int {
+	cost := placeCost*m.places[p][place] + totalCost*m.total[p] + againCost*max(0, 20-(m.slot-m.last[p]))
+	if m.last[p] == m.slot-1 {
+		cost += placeCost / 2
+		if m.slot == m.seam && place < j.size {
+			cost += 50 * placeCost
+		}
+	}
+	return cost
+}
+
+// defenseCost is how little a player should defend where offense and defense take turns:
+// whoever defended least does, and of them who was on offense in the slot before.
+func (m *memory) defenseCost(p int) int {
+	cost := placeCost * m.defended[p]
+	if m.last[p] != m.slot-1 {
+		cost += placeCost / 2
+	}
+	return cost
 }
 
 // together is how often the offense of a crew has met.
-func (m *memory) together(crew []int, size int) (sum int) {
-	for i, p := range crew[:size] {
-		for _, q := range crew[i+1 : size] {
+func (m *memory) together(crew []int) (sum int) {
+	for i, p := range crew {
+		for _, q := range crew[i+1:] {
 			sum += m.met[p][q]
 		}
 	}

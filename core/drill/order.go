@@ -43,8 +43,6 @@ type Setup struct {
 	Measured *Measured `json:"-"`
 	// Seed makes the order; the same seed gives the same order.
 	Seed uint64 `json:"seed"`
-	// LeftFirst starts on the left side.
-	LeftFirst bool `json:"leftFirst"`
 	// NoHelpers is true where nobody but the coach is there: players take the
 	// helpers' places, which costs reps.
 	NoHelpers bool `json:"noHelpers"`
@@ -126,10 +124,11 @@ const (
 	Left  = "left"
 )
 
-// OrderList makes the order of a drill's stage for tonight's numbers, by the
-// drill's rotation. Counts per player and position differ by at most one; where
-// every basket has players of its own (follow, stations) that holds within a
-// basket, and a note says so. Errors match ErrSetup and are sentences.
+// OrderList makes the order of a drill's stage for tonight's numbers, by the drill's
+// rotation. Counts per player and position, defense included, differ by at most one after
+// every slot; where every basket has players of its own (follow, stations) and one has more
+// than another, somebody floats between them and counts differ by at most two. Errors match
+// ErrSetup and are sentences.
 func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	stage = in.shownBy(stage)
 	seconds := in.secondsOf(stage)
@@ -176,7 +175,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 		fresh[k] = matchSizes(t, in).rep(positions, in.Players)
 		fresh[k].No, fresh[k].Slot, fresh[k].Basket = len(past)+k+1, start+k/j.baskets, k%j.baskets+1
 	}
-	dealSides(fresh, past, j.n, in.LeftFirst, d.Rotation.Rule == SwapEnds)
+	dealSides(fresh, past, j.n, d.Rotation.Rule == SwapEnds)
 	switch rung, _ := RungByID(stage.Rung); {
 	case len(d.Workout) > 0 && !rung.Reads:
 		dealWorkout(fresh, past, d.Workout)

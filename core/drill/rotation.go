@@ -1,7 +1,6 @@
 package drill
 
 import (
-	"cmp"
 	"fmt"
 	"math/rand/v2"
 	"slices"
@@ -49,11 +48,9 @@ type job struct {
 	apart, together [][2]int
 }
 
-// takesTurns reports whether the offense of a rep defends in the next.
-func (j job) takesTurns() bool {
-	r := j.drill.Rotation.Rule
-	return j.stage.Defenders > 0 && (r == OffDefLine || r == SwapEnds || r == WinnersStay)
-}
+// alternates reports whether offense and defense are of one size and take turns: whoever is
+// on offense defends next.
+func (j job) alternates() bool { return j.remembers() && j.stage.Defenders == j.size }
 
 // remembers reports whether the rest of a list is dealt from what was run: not where lines or
 // stations move on by themselves.
@@ -188,26 +185,28 @@ func (j job) pairs(rng *rand.Rand) []turn {
 			who, best = label, cost
 		}
 	}
-	out := make([]turn, len(list))
-	var opening [][]int
-	if j.stage.Defenders > 0 && len(list) > 0 {
-		crews := make([][]int, len(list))
-		for k, p := range list {
-			crews[k] = []int{p.cutter, p.screener}
-		}
-		opening = firstDefenders(crews, j.n, j.baskets, j.size)
-	}
+	crews := make([][]int, len(list))
 	for k, p := range list {
-		out[k].crew = []int{who[p.cutter], who[p.screener]}
-		if j.stage.Defenders == 0 {
-			continue
-		}
-		// Whoever had the ball at this basket in the slot before defends now;
-		// the first defense is the end of the line.
-		if k < j.baskets {
-			out[k].defense = []int{who[opening[k][0]], who[opening[k][1]]}
-		} else {
-			out[k].defense = []int{who[list[k-j.baskets].cutter], who[list[k-j.baskets].screener]}
+		crews[k] = []int{who[p.cutter], who[p.screener]}
+	}
+	return j.turnsOf(crews)
+}
+
+// turnsOf makes turns of crews on offense. Where they take turns with the defense, it is
+// dealt; else the defenders are the rest of each crew. It returns nil where there are no crews.
+func (j job) turnsOf(crews [][]int) []turn {
+	if crews == nil {
+		return nil
+	}
+	var defense [][]int
+	if j.alternates() {
+		defense = dealDefense(crews, j.n, j.size, j.baskets)
+	}
+	out := make([]turn, len(crews))
+	for k, crew := range crews {
+		out[k] = turn{crew[:j.size], crew[j.size:]}
+		if defense != nil {
+			out[k].defense = defense[k]
 		}
 	}
 	return out
@@ -217,127 +216,12 @@ func (j job) pairs(rng *rand.Rand) []turn {
 // as the offense they take turns; else the defenders are further positions.
 func (j job) crews() []turn {
 	in := crewSetup{n: j.n, size: j.size, baskets: j.baskets, total: j.total, apart: j.apart, together: j.together}
-	turns := j.takesTurns() && j.stage.Defenders == j.size
-	if turns {
+	if j.alternates() {
 		in.rest = true
 	} else {
 		in.size += j.stage.Defenders
 	}
-	list := dealCrews(in, j.seed)
-	var opening [][]int
-	if turns && len(list) > 0 {
-		opening = firstDefenders(list, j.n, j.baskets, j.size)
-		// Another ring may leave defense even, too.
-		for try := uint64(1); try < ringSeeds && defenseSpread(list, opening, j.n, j.baskets) > 1; try++ {
-			other := dealCrews(in, j.seed+try)
-			first := firstDefenders(other, j.n, j.baskets, j.size)
-			if defenseSpread(other, first, j.n, j.baskets) < defenseSpread(list, opening, j.n, j.baskets) {
-				list, opening = other, first
-			}
-		}
-	}
-	out := make([]turn, len(list))
-	for k, crew := range list {
-		out[k].crew = crew[:j.size]
-		switch {
-		case !turns:
-			out[k].defense = crew[j.size:]
-		case k >= j.baskets:
-			out[k].defense = list[k-j.baskets]
-		default:
-			out[k].defense = opening[k]
-		}
-	}
-	return out
-}
-
-// firstDefenders picks who defends the first slot at each basket. Whoever attacks in the last
-// slot does not defend any more, so those who would defend least come first, and of them who
-// attack last.
-func firstDefenders(list [][]int, n, baskets, size int) [][]int {
-	first, defends := make([]int, n), make([]int, n)
-	for p := range first {
-		first[p] = len(list)
-	}
-	lastSlot := (len(list) - 1) / baskets * baskets
-	for i := len(list) - 1; i >= 0; i-- {
-		for _, p := range list[i] {
-			first[p] = i
-			if i < lastSlot {
-				defends[p]++
-			}
-		}
-	}
-	var order []int
-	for p := range n {
-		if first[p] >= baskets {
-			order = append(order, p)
-		}
-	}
-	slices.SortStableFunc(order, func(a, b int) int {
-		return cmp.Or(cmp.Compare(defends[a], defends[b]), cmp.Compare(first[b], first[a]))
-	})
-	out := make([][]int, baskets)
-	for b := range out {
-		out[b] = order[b*size : (b+1)*size]
-	}
-	return out
-}
-
-// ringSeeds is how many lists are looked at for even counts of defense.
-const ringSeeds = 6
-
-// defenseSpread is the largest difference between two players' counts of defense, where the
-// offense of a slot defends in the next.
-func defenseSpread(list, opening [][]int, n, baskets int) int {
-	counts := make([]int, n)
-	for _, crew := range opening {
-		for _, p := range crew {
-			counts[p]++
-		}
-	}
-	for _, crew := range list[:max(0, len(list)-baskets)] {
-		for _, p := range crew {
-			counts[p]++
-		}
-	}
-	return slices.Max(counts) - slices.Min(counts)
-}
-
-// follow runs lines: each rep the front of every line plays, and everybody goes
-// to the back of the next one. Every basket has its own lines and players.
-func (j job) follow(rng *rand.Rand) []turn {
-	who := rng.Perm(j.n)
-	per := j.perBasket()
-	lines := make([][][]int, j.baskets)
-	for b := range lines {
-		mine := who[b*j.n/j.baskets : (b+1)*j.n/j.baskets]
-		if len(mine) < per {
-			return nil
-		}
-		lines[b] = make([][]int, per)
-		for i, p := range mine {
-			lines[b][i%per] = append(lines[b][i%per], p)
-		}
-	}
-	out := make([]turn, 0, j.total)
-	for len(out) < j.total {
-		for b := range lines {
-			if len(out) == j.total {
-				break
-			}
-			on := make([]int, per)
-			for i := range per {
-				on[i], lines[b][i] = lines[b][i][0], lines[b][i][1:]
-			}
-			for i, p := range on {
-				next := (i + 1) % per
-				lines[b][next] = append(lines[b][next], p)
-			}
-			out = append(out, turn{on[:j.size], on[j.size:]})
-		}
-	}
-	return out
+	return j.turnsOf(dealCrews(in, j.seed))
 }
 
 // fixedPairs keeps partners together: the pairs take turns and swap places each
@@ -359,36 +243,6 @@ func (j job) fixedPairs(rng *rand.Rand) []turn {
 			crew[0], crew[1] = crew[1], crew[0]
 		}
 		out[k].crew = crew
-	}
-	return out
-}
-
-// stations keeps a group at each basket; half way the groups move on. Within a
-// group a ring deals the places.
-func (j job) stations(rng *rand.Rand) []turn {
-	who := rng.Perm(j.n)
-	per := j.perBasket()
-	lists := make([][][]int, j.baskets)
-	groups := make([][]int, j.baskets)
-	for b := range lists {
-		groups[b] = who[b*j.n/j.baskets : (b+1)*j.n/j.baskets]
-		lists[b] = dealCrews(crewSetup{n: len(groups[b]), size: per, baskets: 1, total: j.total/j.baskets + 1}, j.seed+uint64(b))
-		if lists[b] == nil {
-			return nil
-		}
-	}
-	out := make([]turn, j.total)
-	for k := range out {
-		slot := k / j.baskets
-		station := k % j.baskets
-		if slot >= j.total/j.baskets/2 {
-			station = (station + 1) % j.baskets
-		}
-		crew := make([]int, per)
-		for i, p := range lists[station][slot] {
-			crew[i] = groups[station][p]
-		}
-		out[k] = turn{crew[:j.size], crew[j.size:]}
 	}
 	return out
 }

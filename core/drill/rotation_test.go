@@ -25,7 +25,11 @@ func drillOf(t testing.TB, id string) *Drill {
 // counts per player and position differ by at most one (winners-stay promises
 // nothing), the arithmetic of reps holds, and what cannot be run is a sentence.
 func TestEveryDrillIsDealtFairly(t *testing.T) {
-	for _, d := range Catalogue() {
+	stayed, all := 0, 0
+	for i, d := range Catalogue() {
+		if !thorough && i%12 != 0 {
+			continue
+		}
 		for _, st := range d.Stages {
 			for n := 1; n <= MaxPlayers; n++ {
 				for _, baskets := range []int{1, 2, 4} {
@@ -46,16 +50,29 @@ func TestEveryDrillIsDealtFairly(t *testing.T) {
 						t.Errorf("%s: %d reps, want %d", name, len(o.Reps), want)
 					}
 					checkTurns(t, name, d, st, o)
+					if rule := d.Rotation.Rule; rule != Follow && rule != Stations && st.Defenders == len(d.positions(false)) {
+						s, a := checkDefense(t, name, in.Players, o)
+						stayed, all = stayed+s, all+a
+					}
 					if d.Rotation.Rule != WinnersStay && d.Rotation.Rule != Follow && d.Rotation.Rule != Stations && o.Spread > 1 {
 						t.Errorf("%s: spread %d", name, o.Spread)
 					}
-					// Every basket of its own: fair within it, one more where groups differ.
-					if (d.Rotation.Rule == Follow || d.Rotation.Rule == Stations) && (o.Baskets == 1 || n%o.Baskets == 0) && o.Spread > 1 {
+					// Every basket of its own: fair within it; where groups differ somebody floats.
+					most := 1
+					if o.Baskets > 1 && n%o.Baskets != 0 {
+						most = 2
+					}
+					if (d.Rotation.Rule == Follow || d.Rotation.Rule == Stations) && o.Spread > most {
 						t.Errorf("%s: spread %d", name, o.Spread)
 					}
 				}
 			}
 		}
+	}
+	share := float64(stayed) / float64(all)
+	t.Logf("%.0f %% of the turns on defense are of who was on offense in the slot before", 100*share)
+	if share < 0.7 {
+		t.Errorf("offense goes to defense in %.0f %% of the turns alone", 100*share)
 	}
 }
 
@@ -74,13 +91,39 @@ func checkTurns(t *testing.T, name string, d *Drill, st Stage, o Order) {
 				on[p] = true
 			}
 		}
-		// Offense defends next where the rule says so and as many defend as attack.
-		if (d.Rotation.Rule == OffDefLine) && st.Defenders == len(d.positions(false)) && k >= o.Baskets {
-			if before := o.Reps[k-o.Baskets].offense(); !slices.Equal(before, r.defense()) {
-				t.Fatalf("%s: rep %d is defended by %v, %v had the ball before", name, r.No, r.defense(), before)
+	}
+}
+
+// checkDefense sees that counts of defense are never more than one apart after a slot, and
+// returns how many of the defenders, after the first slot, were on offense in the slot before.
+func checkDefense(t *testing.T, name string, players []string, o Order) (stayed, all int) {
+	t.Helper()
+	counts := map[string]int{}
+	before, now := map[string]bool{}, map[string]bool{}
+	for k, r := range o.Reps {
+		for _, p := range r.defense() {
+			counts[p]++
+			if r.Slot > 0 {
+				all++
+				stayed += b2i(before[p])
 			}
 		}
+		for _, p := range r.offense() {
+			now[p] = true
+		}
+		if k+1 < len(o.Reps) && o.Reps[k+1].Slot == r.Slot {
+			continue
+		}
+		before, now = now, map[string]bool{}
+		lo, hi := len(o.Reps), 0
+		for _, p := range players {
+			lo, hi = min(lo, counts[p]), max(hi, counts[p])
+		}
+		if hi-lo > 1 {
+			t.Fatalf("%s: after rep %d counts of defense run from %d to %d", name, r.No, lo, hi)
+		}
 	}
+	return stayed, all
 }
 
 // Lines as coaches run them: with three lines and one basket the front of each
@@ -104,6 +147,33 @@ func TestFollowMovesToTheNextLine(t *testing.T) {
 				t.Fatalf("%s goes through the places %v", p, at)
 			}
 		}
+	}
+}
+
+// Half way everybody changes sides, once: the first half of the reps is on one side, the
+// second on the other, and counts are fair as ever.
+func TestSwapEndsChangesSidesOnce(t *testing.T) {
+	d := *drillOf(t, "slot-twos")
+	d.Rotation.Rule = SwapEnds
+	st, _ := d.Stage("live")
+	for n := 4; n <= 12; n++ {
+		o, err := OrderList(&d, st, Setup{Players: squad(n), Baskets: 1, Minutes: 9, Seed: uint64(n)})
+		if err != nil {
+			t.Fatal(err)
+		}
+		changes := 0
+		for k := 1; k < len(o.Reps); k++ {
+			if o.Reps[k].Side != o.Reps[k-1].Side {
+				changes++
+				if half := (len(o.Reps) + 1) / 2; k != half {
+					t.Errorf("%d players: the sides change before rep %d of %d", n, k+1, len(o.Reps))
+				}
+			}
+		}
+		if changes != 1 || o.Spread > 1 {
+			t.Errorf("%d players: %d changes of side, spread %d", n, changes, o.Spread)
+		}
+		checkDefense(t, fmt.Sprint(n, " players"), squad(n), o)
 	}
 }
 

@@ -4,7 +4,7 @@ package drill
 // be: for each player, for each player in each place, and for the team; with as few changes of
 // side as that takes. Reps that have been run count. lap is after how many reps everybody has
 // had every place once; once is true where the side changes half way and never again.
-func dealSides(fresh, past []Rep, lap int, leftFirst, once bool) {
+func dealSides(fresh, past []Rep, lap int, once bool) {
 	if len(fresh) == 0 {
 		return
 	}
@@ -22,9 +22,8 @@ func dealSides(fresh, past []Rep, lap int, leftFirst, once bool) {
 			s.here[k] = true
 		}
 	}
-	if len(past) > 0 { // the line stands where it stood
-		leftFirst = past[len(past)-1].Side == Left
-	}
+	// The line stands where it stood; a new one begins on the right.
+	leftFirst := len(past) > 0 && past[len(past)-1].Side == Left
 	s.sum(crews)
 	best, cost := pattern{}, 1<<30
 	for _, p := range patterns(len(fresh), lap, leftFirst, once) {

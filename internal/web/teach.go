@@ -219,9 +219,6 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if r.Body.Seed != nil {
 		in.Seed = uint64(*r.Body.Seed)
 	}
-	if r.Body.LeftFirst != nil {
-		in.LeftFirst = *r.Body.LeftFirst
-	}
 	if r.Body.MatchSizes != nil && *r.Body.MatchSizes {
 		for _, p := range onTeam {
 			if p.Big {

@@ -1,0 +1,5 @@
+//go:build mutate
+
+package drill
+
+const thorough = false
