@@ -132,7 +132,7 @@ func taps(b *testing.B, p *browser.Page) {
 		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer:not(.main)')].map((e) => e.innerText.split('\\n')[0].trim())")
 	}
 	leading := func() []string {
-		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer.main')].map((e) => e.innerText.split('\\n').filter((t) => !/^(He read it|As named|[0-9])$/.test(t.trim()))[0].trim())")
+		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer.main')].map((e) => e.innerText.split('\\n').filter((t) => !/^(Read it|As named|[0-9])$/.test(t.trim()))[0].trim())")
 	}
 	began := time.Now()
 	for n := range scriptReps {

@@ -13,7 +13,7 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	p.Click("link", "Change the plan")
 	p.Text("rules kept")
 	for _, drill := range []string{"Threes: one after the other", "Fours without a dribble"} {
-		p.Choose("Add a drill", drill)
+		addDrill(p, drill)
 		p.See("textbox", "Title")
 		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3", "Fours without a dribble": "6. Live 4-on-4"}[drill])
 	}

@@ -217,5 +217,5 @@ func TestReadAndObservers(t *testing.T) {
 	p.Text("on what the player did in 8")
 	practice := strings.Split(q.Path(), "/")[3]
 	q.Open("/" + team + "/run/" + practice + "/review")
-	q.Text("12 reps, 12 read right") // each counts once; where two differ, what the first one said
+	q.Text("12 reps, 12 correct") // each counts once; where two differ, what the first one said
 }

@@ -61,7 +61,9 @@ func TestMotionOffense(t *testing.T) {
 	p.Press("1")
 	p.Click("link", "Change the plan")
 	p.Text("rules kept")
-	p.See("option", "Screen-away continuity")
+	p.Click("button", "+ Drill…")
+	p.FillRole("searchbox", "Search drills", "continuity")
+	p.See("button", "Screen-away continuity")
 
 	p.Open("/" + teamOf(p) + "/teach/motion")
 	p.Choose("School", "High-post entry")

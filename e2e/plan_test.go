@@ -170,10 +170,19 @@ func TestSeasonToPlanToOutbox(t *testing.T) {
 	p.Gone("button", "Leave Flare out")
 	p.Click("button", "Undo")
 	p.See("button", "Leave Flare out")
-	p.FillRole("spinbutton", "Situations a practice", "9")
-	p.Says("alert", "1 to 8 situations")
+	p.FillRole("spinbutton", "Actions a practice", "9")
+	p.Says("alert", "1 to 8 actions")
 	p.Click("button", "Undo")
-	p.Hushed("alert", "1 to 8 situations")
+	p.Hushed("alert", "1 to 8 actions")
+
+	// A break of a week takes its practices out of the table, and undo puts them back.
+	days := func() int { return browser.Eval[int](p, "document.querySelectorAll('thead th').length") }
+	before := days()
+	p.Click("button", "+ Break")
+	p.See("button", "Take break 1 away")
+	p.Until(fmt.Sprintf("document.querySelectorAll('thead th').length < %d", before))
+	p.Click("button", "Undo")
+	p.Until(fmt.Sprintf("document.querySelectorAll('thead th').length === %d", before))
 
 	p.Click("button", "Plan ")
 	p.Text("The season sets: ")

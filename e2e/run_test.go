@@ -134,14 +134,18 @@ func TestLateAndReviewed(t *testing.T) {
 	p.Click("button", "Finish")
 	p.Click("button", "Finish")
 	p.See("heading", "what it came to")
-	p.Text("9 reps, 8 read right")
-	p.Text("once")
+	p.Text("9 reps, 8 correct")
+	p.Text("No read where back cut was the answer: 1 time.")
+	p.Text("ran 9 min short")
+	p.Click("button", "7")
+	p.Until("document.querySelector('[aria-label=\"Effort from 0 to 10\"] [aria-pressed=true]')?.innerText === '7'")
 	p.Text("Left for the next practice")
-	p.Fill("What to do otherwise next time", "Start the live part earlier.")
-	p.Click("button", "Keep the note")
-	p.See("button", "Kept")
+	p.Fill("What to do differently next time", "Start the live part earlier.")
+	p.Click("button", "Save")
+	p.See("button", "Saved")
 	p.Open(p.Path())
 	p.Until("document.querySelector('textarea')?.value === 'Start the live part earlier.'")
+	p.Until("document.querySelector('[aria-label=\"Effort from 0 to 10\"] [aria-pressed=true]')?.innerText === '7'")
 }
 
 // A second screen is let in by a code, once, shows the clock and who is up, and goes

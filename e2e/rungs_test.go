@@ -20,7 +20,7 @@ func TestRungsFromPlanToVerdict(t *testing.T) {
 		{"Thirty-six off the screen", "ball-thirty-six", "3. Guided: the coach is the big", "shown"},
 	}
 	for _, b := range blocks {
-		p.Choose("Add a drill", b.drill)
+		addDrill(p, b.drill)
 		p.See("textbox", "Title")
 		p.Choose("Stage", b.stage)
 	}

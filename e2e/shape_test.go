@@ -21,6 +21,14 @@ func floor(p *browser.Page) {
 	toFirstDrill(p)
 }
 
+// addDrill searches for a drill and adds it to the plan that is open.
+func addDrill(p *browser.Page, name string) {
+	p.Click("button", "+ Drill…")
+	p.FillRole("searchbox", "Search drills", name)
+	p.Click("button", name)
+	p.Gone("dialog", "Add a drill")
+}
+
 // toFirstDrill goes on to the first drill that a coach shows.
 func toFirstDrill(p *browser.Page) {
 	for !p.Has("button", "No read") {

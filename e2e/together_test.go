@@ -19,10 +19,10 @@ func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	one, two := enter(t, s), enter(t, s)
 	floor(one)
 	floor(two)
-	logs(one, "End 1")
-	logs(two, "End 2")
-	one.Text("end 1")
-	two.Text("end 2")
+	logs(one, "Basket 1")
+	logs(two, "Basket 2")
+	one.Text("basket 1")
+	two.Text("basket 2")
 
 	one.Offline(true)
 	for n := 1; n <= 6; n++ {
@@ -76,16 +76,16 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	one.Click("link", "Change the plan")
 	one.Text("rules kept")
 	for end, name := range []string{"Slot twos", "Flare series"} {
-		one.Choose("Add a drill", name)
+		addDrill(one, name)
 		one.Choose("Stage", "3. Guided: one defender shows the cue")
 		one.Choose("Baskets", "1")
-		one.Choose("Where", []string{"End 1, beside end 2", "End 2, beside end 1"}[end])
+		one.Choose("Where", []string{"Basket 1, beside basket 2", "Basket 2, beside basket 1"}[end])
 	}
 	one.Click("button", "Save")
 	one.Text("The plan is saved.")
 	one.Click("button", "Run practice")
 	one.See("timer", "Time left")
-	for !one.Has("radio", "End 2") || one.Has("button", "both ends") {
+	for !one.Has("radio", "Basket 2") || one.Has("button", "both baskets") {
 		one.Click("button", "Next block")
 		one.Settle()
 	}
@@ -100,7 +100,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	two.Open(one.Path())
 	two.See("timer", "Time left")
 	two.Until(fmt.Sprintf("%s === %q", up, first))
-	two.Click("radio", "End 2")
+	two.Click("radio", "Basket 2")
 	two.Until(fmt.Sprintf("%s !== %q", up, first))
 	one.Press("1")
 	one.Text("1 logged")
@@ -111,7 +111,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	two.Text("All sent")
 	two.Open(two.Path())
 	two.Text("2 logged")
-	two.Until("document.querySelector('[role=radio][aria-checked=true]')?.innerText === 'End 2'") // the device knows its end
+	two.Until("document.querySelector('[role=radio][aria-checked=true]')?.innerText === 'Basket 2'") // the device knows its end
 }
 
 // Two coaches change one plan: the later one is told, and keeps his draft.

@@ -42,8 +42,7 @@ func (h *History) close(from time.Time) {
 // as guided ones.
 func (m *memory) newestVerdict() Verdict {
 	guided, live := &m.groups[Guided.index()], &m.groups[Live.index()]
-	on := func(g *groupMemory) *Judgement { return &Judgement{Verdict: g.verdict, Count: g.Count} }
-	if on(live).speaksFor(on(guided)) {
+	if saysMore(live.verdict, live.Reps, guided.verdict, guided.Reps) {
 		return live.verdict
 	}
 	return guided.verdict

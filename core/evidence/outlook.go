@@ -2,6 +2,7 @@ package evidence
 
 import (
 	"math"
+	"sync/atomic"
 	"time"
 
 	"evrik/core/reads"
@@ -79,15 +80,37 @@ func (p Policy) outlook(h *History, skill Skill, ahead *ahead, now time.Time) Ou
 	return o
 }
 
-// ahead holds the chances and likelihoods of the counts that more reps can bring.
+// StillHas reports whether a player would have a read against real defenders on a later day
+// without another rep until then: time only widens a belief, so that what is gone does not
+// come back.
+func (p Policy) StillHas(h *History, skill Skill, later time.Time) bool {
+	m := h.skills[skill]
+	if m == nil {
+		return false
+	}
+	j := p.judge(m, Live, later)
+	return j.Verdict == HasIt
+}
+
+// ahead holds the chances and likelihoods of the counts that more reps can bring, as they are
+// seen by an observer.
 type ahead struct {
+	seer               look
 	chance, likelihood [SettleReps + 1][]rates // by reps and how many of them are correct
 }
 
+// lastAhead is the table that was made last: all roles of a team share it, and teams whose
+// observers err alike.
+var lastAhead atomic.Pointer[ahead]
+
+// newAhead is the table for a team's observers.
 func (p Policy) newAhead(h *History) *ahead {
 	seer := look{err: p.observerError(h.double), weight: int(math.Round(1000 * p.RepWeight))}
+	if a := lastAhead.Load(); a != nil && a.seer == seer {
+		return a
+	}
 	known := likelihoods{}
-	a := &ahead{}
+	a := &ahead{seer: seer}
 	for n := 1; n <= SettleReps; n++ {
 		choose := 1.0
 		for k := range n + 1 {
@@ -101,6 +124,7 @@ func (p Policy) newAhead(h *History) *ahead {
 			choose *= float64(n-k) / float64(k+1)
 		}
 	}
+	lastAhead.Store(a)
 	return a
 }
 

@@ -90,3 +90,37 @@ func TestOutlookGroups(t *testing.T) {
 		}
 	}
 }
+
+// What a player has lapses by itself, once and for good, and later the more was seen of it.
+func TestStillHas(t *testing.T) {
+	p := DefaultPolicy()
+	until := func(perPractice int) int {
+		var reps []Rep
+		for practice := range 4 {
+			for k := range perPractice {
+				reps = append(reps, Rep{ID: RepID(fmt.Sprint(practice, " ", k)), No: k + 1, Practice: PracticeID(fmt.Sprint("p", practice)), Block: "b", Action: reads.Down,
+					At: now.AddDate(0, 0, -9+3*practice).Add(time.Duration(k) * time.Minute), Player: "a", Role: reads.Cutter, Rung: drill.Live2, Side: drill.Right,
+					Cue: reads.Trail, Expected: reads.Curl, Made: reads.Curl, Correct: true, Observer: "one"})
+			}
+		}
+		h := p.ExtendByPeriod(NoHistory(), reps, time.UTC)
+		skill := Skill{"a", reads.Cutter, reads.Curl}
+		days := 0
+		for days < 300 && p.StillHas(h, skill, now.AddDate(0, 0, days)) {
+			days++
+		}
+		for later := days; later < days+60; later++ {
+			if p.StillHas(h, skill, now.AddDate(0, 0, later)) {
+				t.Errorf("%d reps a practice: gone after %d days and back after %d", perPractice, days, later)
+			}
+		}
+		if p.StillHas(h, Skill{"b", reads.Cutter, reads.Curl}, now) || p.StillHas(h, Skill{"a", reads.Cutter, reads.Fade}, now) {
+			t.Error("somebody has what was never logged")
+		}
+		return days
+	}
+	few, many := until(6), until(14)
+	if few < 7 || many <= few || many > 120 {
+		t.Errorf("24 correct reps keep %d days, 56 keep %d", few, many)
+	}
+}

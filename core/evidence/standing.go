@@ -65,7 +65,7 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 	}
 	guided, live := &st.Groups[0], &st.Groups[1]
 	shown := guided
-	if live.Judgement.speaksFor(&guided.Judgement) {
+	if saysMore(live.Judgement.Verdict, live.Judgement.Reps, guided.Judgement.Verdict, guided.Judgement.Reps) {
 		shown = live
 	}
 	for i := range st.Groups {
@@ -100,13 +100,26 @@ func (p Policy) unseen(h *History, skill Skill) *memory {
 	return m
 }
 
-// speaksFor reports whether a judgement on live rungs tells more than one on guided ones.
-func (j *Judgement) speaksFor(guided *Judgement) bool {
-	rank := map[Verdict]int{HasIt: 3, Lapsed: 2, NotYet: 1, TooClose: 1, NotEnough: 0}
-	if a, b := rank[j.Verdict], rank[guided.Verdict]; a != b || a > 0 {
+// saysMore reports whether a verdict on live rungs, on so many reps, tells at least as much as
+// one on guided rungs.
+func saysMore(live Verdict, liveReps int, guided Verdict, guidedReps int) bool {
+	if a, b := weightOf(live), weightOf(guided); a != b || a > 0 {
 		return a >= b
 	}
-	return j.Reps >= guided.Reps && j.Reps > 0
+	return liveReps >= guidedReps && liveReps > 0
+}
+
+// weightOf orders verdicts by how much they tell of what a player can do.
+func weightOf(v Verdict) int {
+	switch v {
+	case HasIt:
+		return 3
+	case Lapsed:
+		return 2
+	case NotYet, TooClose:
+		return 1
+	}
+	return 0
 }
 
 // rungOf is the highest rung of a group on which enough reps were seen, there or higher;

@@ -3,6 +3,7 @@ package evidence
 import (
 	"cmp"
 	"slices"
+	"strings"
 )
 
 // Tag is something to mend that was seen in a rep, right or wrong.
@@ -78,6 +79,17 @@ func Tags() []TagInfo { return slices.Clone(tags) }
 // KnownTag reports whether id is one of the tags.
 func KnownTag(id string) bool {
 	return slices.ContainsFunc(tags, func(t TagInfo) bool { return t.ID == id })
+}
+
+// TagName is what a tag is called, with its group, such as "Pass: late"; the id where there is
+// no such tag.
+func TagName(id string) string {
+	for _, t := range tags {
+		if t.ID == id {
+			return t.Group + ": " + strings.ToLower(t.Name[:1]) + t.Name[1:]
+		}
+	}
+	return id
 }
 
 // TagCount is how often a tag was given.

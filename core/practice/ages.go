@@ -25,16 +25,20 @@ type Limits struct {
 	MaxPerWeek int     `json:"maxPerWeek"` // practices
 	MaxHours   float64 `json:"maxHours"`   // organised hours a week
 	RestDays   int     `json:"restDays"`   // a week, at least
-	Source     string  `json:"source"`
+	// MaxHard are minutes of live play and MaxJumps jumps in one day (assumptions): a load
+	// above is worth a look, no more.
+	MaxHard  float64 `json:"maxHard"`
+	MaxJumps int     `json:"maxJumps"`
+	Source   string  `json:"source"`
 }
 
 const guideline = "USA Basketball / NBA Youth Guidelines, 2016, from memory"
 
 var limits = []Limits{
-	{Ages7to8, "ages 7 and 8", 30, 60, 1, 3, 2, guideline},
-	{Ages9to11, "ages 9 to 11", 45, 75, 2, 5, 2, guideline},
-	{Ages12to14, "ages 12 to 14", 60, 90, 4, 10, 1, guideline},
-	{Grades9on, "grades 9 to 12", 90, 120, 4, 14, 1, guideline},
+	{Ages7to8, "ages 7 and 8", 30, 60, 1, 3, 2, 30, 60, guideline},
+	{Ages9to11, "ages 9 to 11", 45, 75, 2, 5, 2, 40, 80, guideline},
+	{Ages12to14, "ages 12 to 14", 60, 90, 4, 10, 1, 50, 110, guideline},
+	{Grades9on, "grades 9 to 12", 90, 120, 4, 14, 1, 65, 140, guideline},
 }
 
 // Limits returns the guideline's figures for the band, and whether it has any.

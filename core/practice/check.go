@@ -58,7 +58,7 @@ func CheckForm(minutes int, blocks []Block) error {
 			return fmt.Errorf("%s needs a title of 1 to %d characters.", nth, MaxTitle)
 		}
 		if b.End < 0 || b.End > ends {
-			return fmt.Errorf("%s is at end %d; there are two.", nth, b.End)
+			return fmt.Errorf("%s is at basket %d; there are two.", nth, b.End)
 		}
 		if !slices.Contains([]Kind{DrillBlock, OwnBlock, WaterBlock}, b.Kind) {
 			return fmt.Errorf("%s is of a kind called %q, which there is not.", nth, b.Kind)

@@ -56,7 +56,7 @@ func Lines(start time.Time, zone *time.Location, lib drill.Library, blocks []Blo
 			fmt.Fprintf(&out, ", %s", st.Name)
 		}
 		if b.End > 0 {
-			fmt.Fprintf(&out, " (end %d)", b.End)
+			fmt.Fprintf(&out, " (basket %d)", b.End)
 		}
 		fmt.Fprintf(&out, ", %g min\n", b.Minutes)
 	}

@@ -66,7 +66,7 @@ func TestLines(t *testing.T) {
 	p := abroad()
 	text := Lines(time.Date(2026, 11, 26, 17, 0, 0, 0, time.UTC), berlin(t), p.Library, p.Blocks, LayOut(p))
 	lines := strings.Split(strings.TrimSpace(text), "\n")
-	if len(lines) != 5 || !strings.HasPrefix(lines[1], "18:10  ") || !strings.Contains(lines[1], "Guided") || !strings.Contains(lines[2], "(end 1)") {
+	if len(lines) != 5 || !strings.HasPrefix(lines[1], "18:10  ") || !strings.Contains(lines[1], "Guided") || !strings.Contains(lines[2], "(basket 1)") {
 		t.Errorf("%s", text)
 	}
 	for _, who := range p.People {
@@ -108,9 +108,9 @@ func TestDueIsPlannedFirst(t *testing.T) {
 	people := squad(12)
 	aim := SeasonAim{Until: "2026-12-20", Weekdays: []int{4}, PerPractice: 1, Install: []string{reads.StepUp, reads.Down}}
 	today := time.Date(2026, 11, 26, 9, 0, 0, 0, time.UTC)
-	plan := Season(aim, Situations(aim.Install, nil, reads.TeamRules{}, nil, nil), today, keeps, lib)
+	plan := Season(aim, ActionStates(aim.Install, nil, reads.TeamRules{}, nil, nil, stays, today), today, keeps, lib)
 	due := plan.On("2026-11-26")
-	if len(due) != 1 || due[0].Screen != reads.StepUp || due[0].Task != Teach || len(plan.On("2026-11-27")) != 0 {
+	if len(due) != 1 || due[0].Action != reads.StepUp || due[0].Task != Teach || len(plan.On("2026-11-27")) != 0 {
 		t.Fatalf("%+v", plan.Days)
 	}
 	p := Plan{Minutes: 60, People: people, Terms: DefaultTerms()}
@@ -137,7 +137,7 @@ func TestDueIsPlannedFirst(t *testing.T) {
 		}
 		says := false
 		for _, r := range f.Reasons {
-			says = says || r.Block == f.Blocks[i].ID && strings.Contains(r.Text, "The season sets "+strings.ToLower(screenName(reads.StepUp))+", guided for this day.")
+			says = says || r.Block == f.Blocks[i].ID && strings.Contains(r.Text, "The season sets "+strings.ToLower(actionName(reads.StepUp))+", guided for this day.")
 		}
 		if says != (d.Screen == reads.StepUp && !isLive(mustStage(t, p, b))) {
 			t.Errorf("%s: says so %v", b.Title, says)

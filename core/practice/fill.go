@@ -97,7 +97,7 @@ func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 	if err != nil {
 		return Filled{}, f.tooLong(err)
 	}
-	out := Filled{Value: best.solution.Value, Bound: best.bound, Proven: best.proven, Others: []Other{}}
+	out := Filled{Value: best.solution.Value, Bound: best.bound, Proven: best.proven, Others: []Other{}, Open: []StillOpen{}}
 	if out.Bound > 0 && !out.Proven {
 		out.Gap = (out.Bound - out.Value) / out.Bound
 	}

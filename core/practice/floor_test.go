@@ -185,6 +185,7 @@ func TestProgress(t *testing.T) {
 func TestCuts(t *testing.T) {
 	rng := rand.New(rand.NewPCG(11, 4))
 	offered := 0
+	breaking := 0
 	for n := range 25 {
 		p := night(rng, 8+rng.IntN(6), 6, 90)
 		f, err := Fill(p, Evening, counter())
@@ -202,7 +203,12 @@ func TestCuts(t *testing.T) {
 		if slack := math.Max(0, f.Sheet.Left); math.Abs(l.Over()-math.Max(0, late-slack)) > 1e-6 && p.Blocks[at].End == 0 && l.Left > 0 {
 			t.Fatalf("%d: %g min late, says %g", n, late-slack, l.Over())
 		}
+		broken := map[string]bool{}
+		for _, r := range f.Sheet.Rules {
+			broken[r.ID] = !r.Kept
+		}
 		past, rest := l.split()
+		var before Cut
 		for i, c := range Cuts(l, counter()) {
 			offered++
 			if c.Over >= l.Over() || c.Text == "" || i == 0 && c.Over > 0 && l.Left >= 20 {
@@ -218,6 +224,24 @@ func TestCuts(t *testing.T) {
 			}
 			laid := p
 			laid.Blocks = c.Blocks
+			// The order of teaching stays, and every other rule that is not kept any more is named.
+			var not []string
+			for _, r := range LayOut(laid).Rules {
+				if !r.Kept && !broken[r.ID] {
+					not = append(not, r.Name)
+				}
+				if !r.Kept && !broken[r.ID] && slices.Contains(orderRules, r.ID) {
+					t.Errorf("%d: %q: %s", n, c.Text, r.Says)
+				}
+			}
+			if !slices.Equal(not, c.Breaks) && len(not)+len(c.Breaks) > 0 {
+				t.Errorf("%d: %q breaks %v and says %v", n, c.Text, not, c.Breaks)
+			}
+			if i > 0 && c.Over == before.Over && len(c.Breaks) < len(before.Breaks) {
+				t.Errorf("%d: %q comes after one that breaks more", n, c.Text)
+			}
+			before = c
+			breaking += b2i(len(c.Breaks) > 0)
 			for k, timed := range LayOut(laid).Blocks {
 				if timed.Problem != "" {
 					t.Errorf("%d: %q leaves %s that cannot be run: %s", n, c.Text, c.Blocks[k].Title, timed.Problem)
@@ -225,6 +249,7 @@ func TestCuts(t *testing.T) {
 			}
 		}
 	}
+	t.Logf("%d cuts, %d against a rule, and they say so", offered, breaking)
 	if offered < 50 {
 		t.Errorf("%d cuts offered", offered)
 	}
@@ -247,7 +272,10 @@ func TestCutsInWords(t *testing.T) {
 		texts = append(texts, fmt.Sprintf("%s|%.0f", c.Text, c.Over))
 	}
 	all := strings.Join(texts, "\n")
-	for _, want := range []string{"Leave out Shown|0", "Leave out Live|0", "Leave out Talk|4", "horten Shown to "} {
+	if strings.Contains(all, "Leave out Shown|") {
+		t.Error("the live block is offered without the guided one before it")
+	}
+	for _, want := range []string{"Leave out Live|0", "Leave out Talk|4", "horten Shown to "} {
 		if !strings.Contains(all, want) {
 			t.Errorf("no %q in\n%s", want, all)
 		}

@@ -60,20 +60,41 @@ type Cut struct {
 	Less float64 `json:"less"`
 	// Over is by how many minutes the practice still ends late.
 	Over float64 `json:"over"`
+	// Breaks are the rules, in words, that are kept as the practice was planned and are not
+	// in this one.
+	Breaks []string `json:"breaks"`
 }
+
+// orderRules are the rules about what comes before what. No cut breaks them: a coach in a hurry
+// still teaches before playing.
+var orderRules = []string{"ladder", "teaching"}
 
 // Cuts lists ways to end in time, the cheapest in reps of the goals first among those that
 // end in time: the blocks that were planned made shorter or left out so that the goals still
 // move most, the rest of the practice planned anew, and each block left out alone. They keep
-// the rules of the practice as far as its minutes allow.
+// the rules of the practice as far as its minutes allow: none breaks the order of teaching,
+// and those that break another rule say so and come after the others.
 func Cuts(l Behind, newID func() string) []Cut {
 	past, rest := l.split()
 	planned := l.Plan.covered(rest)
 	over := l.Over()
+	kept := map[string]bool{}
+	for _, r := range l.Plan.checks(l.Plan.Blocks) {
+		kept[r.ID] = r.Kept
+	}
 	cuts := []Cut{}
 	add := func(text string, blocks []Block) {
 		c := Cut{Blocks: append(slices.Clone(past), blocks...), Text: text, Less: planned - l.Plan.covered(blocks),
-			Over: math.Max(0, minutesFrom(blocks)-l.Left)}
+			Over: math.Max(0, minutesFrom(blocks)-l.Left), Breaks: []string{}}
+		for _, r := range l.Plan.checks(c.Blocks) {
+			if r.Kept || !kept[r.ID] {
+				continue
+			}
+			if slices.Contains(orderRules, r.ID) {
+				return
+			}
+			c.Breaks = append(c.Breaks, r.Name)
+		}
 		known := slices.ContainsFunc(cuts, func(o Cut) bool { return o.Text == c.Text })
 		if c.Over < over && !known {
 			cuts = append(cuts, c)
@@ -99,8 +120,16 @@ func Cuts(l Behind, newID func() string) []Cut {
 			add(difference(rest, blocks), blocks)
 		}
 	}
-	slices.SortStableFunc(cuts, func(a, b Cut) int { return cmp.Or(cmp.Compare(a.Over, b.Over), cmp.Compare(a.Less, b.Less)) })
+	slices.SortStableFunc(cuts, func(a, b Cut) int {
+		return cmp.Or(cmp.Compare(a.Over, b.Over), cmp.Compare(len(a.Breaks), len(b.Breaks)), cmp.Compare(a.Less, b.Less))
+	})
 	return cuts
+}
+
+// checks are the rules of a plan with other blocks.
+func (p Plan) checks(blocks []Block) []RuleCheck {
+	p.Blocks = blocks
+	return LayOut(p).Rules
 }
 
 // split parts the plan into what has been run, with what runs now at either end,

@@ -99,7 +99,7 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given []dose) stri
 		parts = append(parts, g.sentence())
 	}
 	for _, i := range p.Due {
-		if i.Screen == d.Screen && (i.Task != Teach) == isLive(st) {
+		if i.Action == d.Screen && (i.Task != Teach) == isLive(st) {
 			parts = append(parts, fmt.Sprintf("The season sets %s for this day.", i.says()))
 		}
 	}

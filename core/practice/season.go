@@ -2,9 +2,9 @@ package practice
 
 import (
 	"cmp"
-	"errors"
 	"fmt"
 	"slices"
+	"sort"
 	"strings"
 	"time"
 
@@ -13,72 +13,59 @@ import (
 	"evrik/core/reads"
 )
 
-// SeasonAim is what a coach wants of the weeks ahead.
-type SeasonAim struct {
-	// Until is the last day, as 2006-01-02.
-	Until string `json:"until"`
-	// Weekdays are when practice is, 0 for Sunday.
-	Weekdays []int `json:"weekdays"`
-	// PerPractice is how many situations a practice has blocks for.
-	PerPractice int `json:"perPractice"`
-	// Install are the situations to teach, by id, the most important first.
-	Install []string     `json:"install"`
-	Games   []SeasonGame `json:"games"`
-}
-
-// FirstAim is what the weeks ahead are taken to be for before a coach has said:
-// six weeks of two practices for what has been taught (assumptions).
-func FirstAim(today time.Time, taught []string) SeasonAim {
-	const weeks, perPractice = 6, 3
-	if len(taught) == 0 {
-		taught = []string{reads.Down}
-	}
-	return SeasonAim{Until: today.AddDate(0, 0, 7*weeks).Format(DateFormat), Weekdays: []int{int(time.Tuesday), int(time.Thursday)},
-		PerPractice: perPractice, Install: taught, Games: []SeasonGame{}}
-}
-
-// SeasonGame is a game ahead and the situations that should be live before it.
-type SeasonGame struct {
-	Date  string   `json:"date"`
-	Needs []string `json:"needs"`
-}
-
-// Situation is how far a team is with a situation today.
-type Situation struct {
-	Screen string
-	// Reads are those of who uses the screen.
+// ActionState is how far a team is with an action today.
+type ActionState struct {
+	Action string
+	// Reads are those of who uses the action.
 	Reads []reads.Read
-	// Shown and Live tell whether two thirds hold its reads there.
-	Shown, Live bool
+	// Guided and Live tell whether two thirds hold its reads there.
+	Guided, Live bool
 	// Last is when it was last practiced; zero if never.
 	Last time.Time
+	// Lapses is the first day on which fewer than two thirds would still hold it live if it
+	// were not practiced again; zero where it is not live.
+	Lapses time.Time
 }
 
-// Situations says how far a team is, from which reads its players hold and when each
-// situation was last practiced.
-func Situations(ids []string, outlooks []evidence.Outlook, school reads.TeamRules, players []string, last map[string]time.Time) []Situation {
-	guided, live := map[SupplyKey]bool{}, map[SupplyKey]bool{}
+// mostLapse is the farthest day that an action is followed to before it lapses.
+const mostLapse = 60
+
+// ActionStates says how far a team is, from which reads its players hold and when each action
+// was last practiced. An action that was never practiced is not held, whatever its reads are
+// worth in others. still reports whether a player would still have a read so many days from
+// now, without another rep. now is in the team's zone.
+func ActionStates(ids []string, outlooks []evidence.Outlook, rules reads.TeamRules, players []string, last map[string]time.Time,
+	still func(skill SupplyKey, days int) bool, now time.Time) []ActionState {
+	byKey := map[SupplyKey]*evidence.Outlook{}
 	for i := range outlooks {
 		o := &outlooks[i]
-		key := SupplyKey{string(o.Player), o.Role, o.Read}
-		guided[key], live[key] = o.Held(), o.Done()
+		byKey[SupplyKey{string(o.Player), o.Role, o.Read}] = o
 	}
-	held := func(id string, by map[SupplyKey]bool) bool {
-		n := unheld(school, id, players, func(k SupplyKey) bool { return by[k] })
-		return len(players) > 0 && !tooNew(n, len(players))
+	held := func(id string, by func(SupplyKey) bool) bool {
+		return len(players) > 0 && !last[id].IsZero() && !tooNew(unheld(rules, id, players, by), len(players))
 	}
-	out := make([]Situation, 0, len(ids))
+	today := func(by func(*evidence.Outlook) bool) func(SupplyKey) bool {
+		return func(k SupplyKey) bool { o := byKey[k]; return o != nil && by(o) }
+	}
+	out := make([]ActionState, 0, len(ids))
 	for _, id := range ids {
-		out = append(out, Situation{Screen: id, Reads: mainReads(school, id), Last: last[id], Shown: held(id, guided), Live: held(id, live)})
+		s := ActionState{Action: id, Reads: mainReads(rules, id), Last: last[id],
+			Guided: held(id, today((*evidence.Outlook).Held)), Live: held(id, today((*evidence.Outlook).Done))}
+		if s.Live {
+			days := sort.Search(mostLapse, func(days int) bool {
+				return !held(id, func(k SupplyKey) bool { return still(k, days) })
+			})
+			s.Lapses = day(now).AddDate(0, 0, days)
+		}
+		out = append(out, s)
 	}
 	return out
 }
 
-// Task is what is done with a situation in a practice.
+// Task is what is done with an action in a practice.
 type Task string
 
-// A situation is taught on the shown rung, then live, then revisited before it
-// goes stale.
+// An action is taught guided, then run live, then revisited before it lapses.
 const (
 	Teach   Task = "teach"
 	GoLive  Task = "live"
@@ -87,7 +74,7 @@ const (
 
 // SeasonItem is a block of a practice ahead.
 type SeasonItem struct {
-	Screen string       `json:"screen"`
+	Action string       `json:"action"`
 	Reads  []reads.Read `json:"reads"`
 	Task   Task         `json:"task"`
 	// By is the day it has to have been done, or empty.
@@ -96,7 +83,7 @@ type SeasonItem struct {
 
 // says names an item as a coach would.
 func (i SeasonItem) says() string {
-	return strings.ToLower(screenName(i.Screen)) + map[Task]string{Teach: ", guided", GoLive: ", live", Refresh: ", live again"}[i.Task]
+	return strings.ToLower(actionName(i.Action)) + map[Task]string{Teach: ", guided", GoLive: ", live", Refresh: ", live again"}[i.Task]
 }
 
 // SeasonDay is a practice or a game ahead.
@@ -114,7 +101,7 @@ type SeasonPlan struct {
 	Days []SeasonDay `json:"days"`
 	// Problems name what does not fit, and the smallest change.
 	Problems []string `json:"problems"`
-	// FreshDays is after how many days without practice a read goes stale.
+	// FreshDays is after how many days without practice a read that was just settled lapses.
 	FreshDays int `json:"freshDays"`
 }
 
@@ -128,182 +115,157 @@ func (p SeasonPlan) On(date string) []SeasonItem {
 	return []SeasonItem{}
 }
 
-// Limits of a season (assumptions).
-const (
-	MaxSeasonDays  = 300
-	MaxPerPractice = 8
-)
-
-// Check refuses an aim that cannot be planned. The error is a sentence.
-func (a SeasonAim) Check(today time.Time) error {
-	until, err := time.Parse(DateFormat, a.Until)
-	if err != nil {
-		return errors.New("Say until when to plan: a day such as 2027-03-01.")
-	}
-	switch days := until.Sub(day(today)).Hours() / 24; {
-	case days < 0:
-		return fmt.Errorf("%s is over. Choose a day that is still to come.", a.Until)
-	case days > MaxSeasonDays:
-		return fmt.Errorf("A plan reaches %d days ahead at most.", MaxSeasonDays)
-	}
-	return a.CheckForm()
-}
-
-// CheckForm refuses an aim that cannot be, whatever day it is. The error is a sentence.
-func (a SeasonAim) CheckForm() error {
-	if _, err := time.Parse(DateFormat, a.Until); err != nil {
-		return errors.New("Say until when to plan: a day such as 2027-03-01.")
-	}
-	if a.PerPractice < 1 || a.PerPractice > MaxPerPractice {
-		return fmt.Errorf("A practice has blocks for 1 to %d situations.", MaxPerPractice)
-	}
-	if slices.ContainsFunc(a.Weekdays, func(d int) bool { return d < 0 || d > 6 }) {
-		return errors.New("A week has seven days, Sunday to Saturday.")
-	}
-	for _, id := range a.Install {
-		if _, ok := reads.ActionByID(id); !ok {
-			return fmt.Errorf("There is no situation called %q.", id)
-		}
-	}
-	for _, g := range a.Games {
-		if _, err := time.Parse(DateFormat, g.Date); err != nil {
-			return fmt.Errorf("%q is not a day for a game.", g.Date)
-		}
-		for _, id := range g.Needs {
-			if !slices.Contains(a.Install, id) {
-				return fmt.Errorf("The game on %s needs %q, which is not among what you teach. Add it there.", g.Date, id)
-			}
-		}
-	}
-	return nil
-}
-
 // day is a moment's date without its time, as if in UTC.
 func day(t time.Time) time.Time {
 	return time.Date(t.Year(), t.Month(), t.Day(), 0, 0, 0, 0, time.UTC)
 }
 
-// course is a situation on its way through the season.
+// course is an action on its way through the season.
 type course struct {
-	screen    string
-	reads     []reads.Read
-	rank      int
-	next      Task
-	from, due time.Time   // no earlier, no later
-	wanted    []time.Time // the games it is for, then the last day
-	last      time.Time
+	action string
+	reads  []reads.Read
+	rank   int
+	// guided and live tell whether a drill runs it so.
+	guided, live bool
+	next         Task
+	from, due    time.Time   // no earlier, no later
+	wanted       []time.Time // the games it is for, then the last day
+	lapses       time.Time
 }
 
-// Season lays the situations out over the practices to come: each is shown, is
-// live in a later practice and before the game that needs it, and is revisited
-// before it goes stale. In every practice those come first that are due first.
-// fresh is how long a read keeps without practice, lib what drills there are. The
-// aim has passed Check.
-func Season(a SeasonAim, now []Situation, today time.Time, fresh time.Duration, lib drill.Library) SeasonPlan {
+// runs reports whether a drill runs what comes next. Nothing is taught live first.
+func (c *course) runs() bool {
+	if c.next == Teach {
+		return c.guided
+	}
+	return c.live
+}
+
+// schedule is what the days of a season are laid out from.
+type schedule struct {
+	aim       SeasonAim
+	practices []time.Time
+	fresh     time.Duration
+	courses   []*course
+	live      map[string]bool // by action, on the day that is laid out
+}
+
+// Season lays the actions out over the practices to come: each is guided first, live in a
+// later practice and before the game that needs it, and is revisited before it lapses. In
+// every practice those come first that are due first. What no drill runs is not set for a
+// practice and not ready for a game. fresh is how long a read that was just settled keeps
+// without practice, lib what drills there are. The aim has passed Check.
+func Season(a SeasonAim, now []ActionState, today time.Time, fresh time.Duration, lib drill.Library) SeasonPlan {
 	p := SeasonPlan{Days: []SeasonDay{}, Problems: []string{}, FreshDays: int(fresh.Hours() / 24)}
 	first := day(today)
 	last, _ := time.Parse(DateFormat, a.Until)
-	games := slices.Clone(a.Games)
-	slices.SortStableFunc(games, func(a, b SeasonGame) int { return cmp.Compare(a.Date, b.Date) })
-	var practices []time.Time
+	a.Games = slices.Clone(a.Games)
+	slices.SortStableFunc(a.Games, func(a, b SeasonGame) int { return cmp.Compare(a.Date, b.Date) })
+	s := schedule{aim: a, fresh: fresh, live: map[string]bool{}}
 	for d := first; !d.After(last); d = d.AddDate(0, 0, 1) {
-		at := d.Format(DateFormat)
-		game := slices.ContainsFunc(games, func(g SeasonGame) bool { return g.Date == at })
-		if slices.Contains(a.Weekdays, int(d.Weekday())) && !game {
-			practices = append(practices, d)
+		if a.practicesOn(d) {
+			s.practices = append(s.practices, d)
 		}
 	}
-	courses := a.courses(now, games, practices, first, last, fresh)
-	live := map[string]bool{}
-	for _, s := range now {
-		live[s.Screen] = s.Live
-	}
+	s.begin(now, first, last, lib)
 	for d := first; !d.After(last); d = d.AddDate(0, 0, 1) {
 		at := d.Format(DateFormat)
-		for _, g := range games {
+		for _, g := range a.Games {
 			if g.Date == at {
-				p.Days = append(p.Days, g.day(live))
-				p.missing(a, p.Days[len(p.Days)-1])
+				p.Days = append(p.Days, g.day(s.live))
+				p.missing(&s, p.Days[len(p.Days)-1])
 			}
 		}
-		if slices.Contains(practices, d) {
-			p.Days = append(p.Days, SeasonDay{Date: at, Items: a.practice(courses, d, practices, fresh, live), Ready: []string{}, Missing: []string{}})
+		if slices.Contains(s.practices, d) {
+			p.Days = append(p.Days, SeasonDay{Date: at, Items: s.practice(d), Ready: []string{}, Missing: []string{}})
 		}
 	}
-	for _, c := range courses {
-		if c.next != Refresh {
-			p.problem("%s is not live by %s: the practices do not hold it. Practise once more a week, or teach one situation less.", screenName(c.screen), a.Until)
+	for _, c := range s.courses {
+		if c.next != Refresh && c.runs() {
+			p.problem("%s is not live by %s: there are too few practices. Practice once more a week, or teach one action less.", actionName(c.action), a.Until)
 		}
 	}
 	p.drills(a.Install, lib)
-	if len(practices) == 0 {
+	if len(s.practices) == 0 {
 		p.problem("No practice falls into this time. Choose the weekdays on which you practice.")
 	}
 	return p
 }
 
-// courses are the situations with what comes next and when it is due.
-func (a SeasonAim) courses(now []Situation, games []SeasonGame, practices []time.Time, first, last time.Time, fresh time.Duration) []*course {
-	var out []*course
-	for i, id := range a.Install {
-		c := &course{screen: id, reads: []reads.Read{}, rank: i, next: Teach, from: first}
-		for _, s := range now {
-			if s.Screen != id {
+// begin sets the courses up with what comes next and when it is due.
+func (s *schedule) begin(now []ActionState, first, last time.Time, lib drill.Library) {
+	for i, id := range s.aim.Install {
+		c := &course{action: id, reads: []reads.Read{}, rank: i, next: Teach, from: first, guided: runs(lib, id, false), live: runs(lib, id, true)}
+		for _, state := range now {
+			if state.Action != id {
 				continue
 			}
-			if c.reads = s.Reads; s.Live {
-				c.next, c.last = Refresh, day(s.Last)
-			} else if s.Shown {
+			if c.reads = state.Reads; state.Live {
+				c.next, c.lapses = Refresh, state.Lapses
+				s.live[id] = true
+			} else if state.Guided {
 				c.next = GoLive
 			}
 		}
-		for _, g := range games {
+		for _, g := range s.aim.Games {
 			if slices.Contains(g.Needs, id) {
 				at, _ := time.Parse(DateFormat, g.Date)
 				c.wanted = append(c.wanted, at)
 			}
 		}
 		c.wanted = append(c.wanted, last.AddDate(0, 0, 1))
-		c.settle(practices, fresh)
-		out = append(out, c)
+		s.settle(c)
+		s.courses = append(s.courses, c)
 	}
-	return out
 }
 
-// settle works out when a course's next task may be done, and is due.
-func (c *course) settle(practices []time.Time, fresh time.Duration) {
-	before := func(t time.Time, n int) time.Time { // the n-th practice before a day
-		i, _ := slices.BinarySearchFunc(practices, t, time.Time.Compare)
-		if i -= n; i >= 0 {
-			return practices[i]
-		}
-		return time.Time{}
+// before is the n-th practice before a day; the zero time where there is none.
+func (s *schedule) before(t time.Time, n int) time.Time {
+	i, _ := slices.BinarySearchFunc(s.practices, t, time.Time.Compare)
+	if i -= n; i >= 0 {
+		return s.practices[i]
 	}
+	return time.Time{}
+}
+
+// settle works out when a course's next task may be done, and is due. What lapses in a break
+// is due in the practice before it.
+func (s *schedule) settle(c *course) {
 	switch c.next {
 	case Teach:
-		c.due = before(c.wanted[0], 2)
+		c.due = s.before(c.wanted[0], 2)
 	case GoLive:
-		c.due = before(c.wanted[0], 1)
+		c.due = s.before(c.wanted[0], 1)
 	default:
-		c.from, c.due = c.last.Add(fresh/2), c.last.Add(fresh)
+		c.due = c.lapses
+		if at := s.before(c.lapses.AddDate(0, 0, 1), 1); at.After(c.from) {
+			c.due = at
+		}
+		soon := c.lapses.Add(-s.fresh / 2)
+		if c.due.Before(soon) { // a break lies between
+			soon = c.due
+		}
+		if soon.After(c.from) {
+			c.from = soon
+		}
 	}
 }
 
 // practice chooses what is done on a day and moves the courses on.
-func (a SeasonAim) practice(courses []*course, d time.Time, practices []time.Time, fresh time.Duration, live map[string]bool) []SeasonItem {
-	ready := slices.DeleteFunc(slices.Clone(courses), func(c *course) bool { return c.from.After(d) })
+func (s *schedule) practice(d time.Time) []SeasonItem {
+	ready := slices.DeleteFunc(slices.Clone(s.courses), func(c *course) bool { return c.from.After(d) || !c.runs() })
 	// What cannot make its game any more is for the next one, and takes no block
 	// from what still can.
 	for _, c := range ready {
 		for c.next != Refresh && c.due.Before(d) && len(c.wanted) > 1 {
 			c.wanted = c.wanted[1:]
-			c.settle(practices, fresh)
+			s.settle(c)
 		}
 	}
 	slices.SortStableFunc(ready, func(a, b *course) int { return cmp.Or(a.due.Compare(b.due), cmp.Compare(a.rank, b.rank)) })
 	items := []SeasonItem{}
-	for _, c := range ready[:min(a.PerPractice, len(ready))] {
-		item := SeasonItem{Screen: c.screen, Reads: c.reads, Task: c.next}
+	for _, c := range ready[:min(s.aim.PerPractice, len(ready))] {
+		item := SeasonItem{Action: c.action, Reads: c.reads, Task: c.next}
 		if !c.due.IsZero() {
 			item.By = c.due.Format(DateFormat)
 		}
@@ -313,10 +275,10 @@ func (a SeasonAim) practice(courses []*course, d time.Time, practices []time.Tim
 			c.next = GoLive
 		case GoLive:
 			c.next = Refresh
-			live[c.screen] = true
+			s.live[c.action] = true
 		}
-		c.last, c.from = d, d.AddDate(0, 0, 1)
-		c.settle(practices, fresh)
+		c.lapses, c.from = d.Add(s.fresh), d.AddDate(0, 0, 1)
+		s.settle(c)
 	}
 	return items
 }
@@ -334,29 +296,39 @@ func (g SeasonGame) day(live map[string]bool) SeasonDay {
 	return out
 }
 
-func (p *SeasonPlan) missing(a SeasonAim, d SeasonDay) {
+// missing says why an action cannot be live before a game, and what would change it.
+func (p *SeasonPlan) missing(s *schedule, d SeasonDay) {
 	for _, id := range d.Missing {
-		p.problem("%s cannot be live before the game on %s: it is shown in one practice and live in a later one. Give each practice %d situations, or move it up your list.",
-			screenName(id), d.Date, a.PerPractice+1)
+		if i := slices.IndexFunc(s.courses, func(c *course) bool { return c.action == id }); i >= 0 && !s.courses[i].runs() {
+			p.problem("%s will not be ready for the game on %s: no drill you have runs it. Write one under Drills.", actionName(id), d.Date)
+			continue
+		}
+		p.problem("%s cannot be live before the game on %s: it is guided in one practice and live in a later one. Give each practice %d actions, or move it up your list.",
+			actionName(id), d.Date, s.aim.PerPractice+1)
 	}
 }
 
-// drills says which situations no drill shows, or runs live.
+// runs reports whether a drill runs an action live, or guided.
+func runs(lib drill.Library, action string, live bool) bool {
+	return slices.ContainsFunc(lib.All(), func(d *drill.Drill) bool {
+		return d.Screen == action && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool { return isLive(st) == live && (live || st.Rung == drill.Shown) })
+	})
+}
+
+// drills says which actions no drill runs guided, or live.
 func (p *SeasonPlan) drills(install []string, lib drill.Library) {
 	for _, want := range []struct {
 		live bool
 		says string
-	}{{false, "shows"}, {true, "runs live"}} {
+	}{{false, "guided"}, {true, "live"}} {
 		var none []string
 		for _, id := range install {
-			if !slices.ContainsFunc(lib.All(), func(d *drill.Drill) bool {
-				return d.Screen == id && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool { return isLive(st) == want.live && (want.live || st.Rung == drill.Shown) })
-			}) {
-				none = append(none, strings.ToLower(screenName(id)))
+			if !runs(lib, id, want.live) {
+				none = append(none, strings.ToLower(actionName(id)))
 			}
 		}
 		if len(none) > 0 {
-			p.problem("No drill you have %s: %s. Write one under Drills, or leave it to your own blocks, which nobody judges.", want.says, strings.Join(none, ", "))
+			p.problem("No drill you have runs this %s: %s. Write one under Drills, or leave it to your own blocks, which nobody judges.", want.says, strings.Join(none, ", "))
 		}
 	}
 }
@@ -365,7 +337,8 @@ func (p *SeasonPlan) problem(format string, args ...any) {
 	p.Problems = append(p.Problems, fmt.Sprintf(format, args...))
 }
 
-func screenName(id string) string {
+// actionName is what an action is called.
+func actionName(id string) string {
 	if s, ok := reads.ActionByID(id); ok {
 		return s.Name
 	}

@@ -105,12 +105,12 @@ func TestWeek(t *testing.T) {
 		sessions = append(sessions, Session{Start: monday.AddDate(0, 0, day).Add(18 * time.Hour), Minutes: 90, Sheet: sheet})
 	}
 	lim, _ := Ages12to14.Limits()
-	w := WeekOf(monday, sessions, []string{"a", "b"}, lim)
+	w := WeekOf(monday, sessions, []string{"a", "b"}, lim, strings.ToUpper)
 	a, b := w.Players[0], w.Players[1]
-	if a.Practices != 7 || a.Total != (DayLoad{630, 140, 84}) || a.RestDays != 0 || a.Days[6].Jumps != 12 || b.RestDays != 7 || b.Practices != 0 {
+	if a.Practices != 7 || a.Total != (DayLoad{Minutes: 630, HardMinutes: 140, Jumps: 84}) || a.RestDays != 0 || a.Days[6].Jumps != 12 || b.RestDays != 7 || b.Practices != 0 {
 		t.Errorf("%+v", w.Players)
 	}
-	if len(a.Past) != 3 || len(b.Past) != 0 || len(w.Warnings) != 3 || w.Warnings[0].Source != lim.Source || !strings.HasPrefix(w.Warnings[1].Text, "1 player: more than 10 hours") {
+	if len(a.Past) != 3 || len(b.Past) != 0 || len(w.Warnings) != 4 || w.Warnings[0].Source != lim.Source || !strings.HasPrefix(w.Warnings[1].Text, "1 player: more than 10 hours") {
 		t.Errorf("%v %+v", a.Past, w.Warnings)
 	}
 	if w.Days[0].Minutes != 90 || w.Days[0].HardMinutes != 20 {
@@ -122,6 +122,9 @@ const keeps = 16 * 24 * time.Hour
 
 // lib is the catalogue and a drill that runs the flare live.
 var lib = drill.NewLibrary([]*drill.Drill{{ID: "own", Screen: reads.FlareS, Stages: []drill.Stage{{Rung: drill.Live2}}}})
+
+// stays is for players who keep what they have.
+func stays(SupplyKey, int) bool { return true }
 
 func TestSeason(t *testing.T) {
 	today := time.Date(2026, 11, 2, 15, 0, 0, 0, time.UTC) // a Monday
@@ -137,7 +140,7 @@ func TestSeason(t *testing.T) {
 	var said []string
 	for _, d := range p.Days {
 		for _, i := range d.Items {
-			said = append(said, d.Date[5:]+" "+i.Screen+" "+string(i.Task))
+			said = append(said, d.Date[5:]+" "+i.Action+" "+string(i.Task))
 		}
 	}
 	// The flare's game comes first, so it is taught before what stands higher on
@@ -151,21 +154,32 @@ func TestSeason(t *testing.T) {
 	for _, d := range p.Days {
 		for _, i := range d.Items {
 			if i.Task == Refresh && d.Date > i.By {
-				t.Errorf("%s refreshed on %s, due %s", i.Screen, d.Date, i.By)
+				t.Errorf("%s refreshed on %s, due %s", i.Action, d.Date, i.By)
 			}
-			last[i.Screen] = d.Date
+			last[i.Action] = d.Date
 		}
 	}
 	// What no drill runs is said. The catalogue runs every action, so this one is none.
 	var lacks SeasonPlan
 	lacks.drills([]string{"down", "moon"}, drill.Library{})
-	if len(lacks.Problems) != 2 || !strings.Contains(lacks.Problems[1], "No drill you have runs live: moon. Write one") {
+	if len(lacks.Problems) != 2 || !strings.Contains(lacks.Problems[1], "No drill you have runs this live: moon. Write one") {
 		t.Errorf("%v", lacks.Problems)
+	}
+	// What no drill runs is not set for a practice and never ready for a game.
+	moon := SeasonAim{Until: "2026-12-06", Weekdays: []int{1, 3}, PerPractice: 2, Install: []string{"moon", "down"}, Games: []SeasonGame{{Date: "2026-11-28", Needs: []string{"moon", "down"}}}}
+	p = Season(moon, nil, today, keeps, lib)
+	for _, d := range p.Days {
+		if slices.ContainsFunc(d.Items, func(i SeasonItem) bool { return i.Action == "moon" }) || d.Game && fmt.Sprint(d.Ready, d.Missing) != "[down] [moon]" {
+			t.Errorf("%+v", d)
+		}
+	}
+	if !strings.Contains(strings.Join(p.Problems, " "), "will not be ready for the game on 2026-11-28: no drill you have runs it") {
+		t.Errorf("%v", p.Problems)
 	}
 	// Too much for the time is said, with a change.
 	aim.Games[0].Date, aim.Games[0].Needs = "2026-11-05", []string{"flare", "down"}
 	p = Season(aim, nil, today, keeps, lib)
-	if len(p.Problems) != 1 || !strings.Contains(p.Problems[0], "cannot be live before the game on 2026-11-05") || !strings.Contains(p.Problems[0], "2 situations") {
+	if len(p.Problems) != 1 || !strings.Contains(p.Problems[0], "cannot be live before the game on 2026-11-05") || !strings.Contains(p.Problems[0], "2 actions") {
 		t.Errorf("%v", p.Problems)
 	}
 	// What is held already is not taught again.
@@ -173,14 +187,54 @@ func TestSeason(t *testing.T) {
 	for _, r := range mainReads(reads.TeamRules{}, "flare") {
 		held = append(held, outlook("a", r, evidence.HasIt, evidence.HasIt))
 	}
-	now := Situations([]string{"flare", "down"}, held, reads.TeamRules{}, []string{"a"}, map[string]time.Time{"flare": today})
-	if !now[0].Shown || !now[0].Live || !now[1].Live {
+	practiced := map[string]time.Time{"flare": today, "down": today}
+	now := ActionStates([]string{"flare", "down"}, held, reads.TeamRules{}, []string{"a"}, practiced, stays, today)
+	if !now[0].Guided || !now[0].Live || !now[1].Live {
 		t.Errorf("both screens have the same reads of who uses them: %+v", now)
 	}
 	now[1].Live = false
 	p = Season(aim, now, today, keeps, lib)
-	if item := p.Days[0].Items[0]; len(p.Problems) != 0 || item.Screen != "down" || item.Task != GoLive || item.By != "2026-11-04" || !slices.Contains(item.Reads, reads.Curl) {
+	if item := p.Days[0].Items[0]; len(p.Problems) != 0 || item.Action != "down" || item.Task != GoLive || item.By != "2026-11-04" || !slices.Contains(item.Reads, reads.Curl) {
 		t.Errorf("%v %+v", p.Problems, p.Days[0])
+	}
+	// What was never practiced is not held, whatever its reads are worth in others; and what is
+	// held lapses on the day on which two thirds would not hold it any more.
+	squad := []string{"a", "b", "c"}
+	held = nil
+	keepFor := map[string]int{"a": 4, "b": 9, "c": 30}
+	for _, id := range squad {
+		for _, r := range mainReads(reads.TeamRules{}, "flare") {
+			held = append(held, outlook(id, r, evidence.HasIt, evidence.HasIt))
+		}
+	}
+	now = ActionStates([]string{"flare", "down"}, held, reads.TeamRules{}, squad, map[string]time.Time{"flare": today},
+		func(k SupplyKey, days int) bool { return days < keepFor[k.Player] }, today)
+	if want := day(today).AddDate(0, 0, 9); !now[0].Live || !now[0].Lapses.Equal(want) || now[1].Live || now[1].Guided || !now[1].Lapses.IsZero() {
+		t.Errorf("%+v, the flare should lapse on %v", now, want)
+	}
+	// It comes again before that day, and before a break in which the day falls.
+	aim = SeasonAim{Until: "2026-12-06", Weekdays: []int{1, 3}, PerPractice: 1, Install: []string{"flare"}}
+	first := func(p SeasonPlan) string {
+		for _, d := range p.Days {
+			if len(d.Items) > 0 {
+				return d.Date + " " + string(d.Items[0].Task)
+			}
+		}
+		return ""
+	}
+	now[0].Lapses = day(today).AddDate(0, 0, 20)
+	if got := first(Season(aim, now, today, keeps, lib)); got != "2026-11-16 refresh" {
+		t.Errorf("the flare is due %s", got)
+	}
+	aim.Off = []Break{{From: "2026-11-12", Until: "2026-11-25"}}
+	p = Season(aim, now, today, keeps, lib)
+	if got := first(p); got != "2026-11-11 refresh" {
+		t.Errorf("before the break the flare is due %s", got)
+	}
+	for _, d := range p.Days {
+		if aim.Off[0].covers(d.Date) {
+			t.Errorf("practice on %s, in the break", d.Date)
+		}
 	}
 	aim.Weekdays = nil
 	if p = Season(aim, nil, today, keeps, lib); !strings.Contains(strings.Join(p.Problems, " "), "No practice falls") {
@@ -190,10 +244,12 @@ func TestSeason(t *testing.T) {
 		"Say until when":        func(a *SeasonAim) { a.Until = "soon" },
 		"is over":               func(a *SeasonAim) { a.Until = "2026-10-01" },
 		"days ahead at most":    func(a *SeasonAim) { a.Until = "2029-10-01" },
-		"1 to 8 situations":     func(a *SeasonAim) { a.PerPractice = 0 },
+		"1 to 8 actions":        func(a *SeasonAim) { a.PerPractice = 0 },
 		"seven days":            func(a *SeasonAim) { a.Weekdays = []int{7} },
-		"no situation called":   func(a *SeasonAim) { a.Install = []string{"moon"} },
+		"no action called":      func(a *SeasonAim) { a.Install = []string{"moon"} },
 		"not a day for a game":  func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "x"}} },
+		"A break lasts from a":  func(a *SeasonAim) { a.Off = []Break{{From: "2026-11-14", Until: "2026-11-13"}} },
+		"has up to 20 breaks":   func(a *SeasonAim) { a.Off = make([]Break, 21) },
 		"not among what you te": func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "2026-11-14", Needs: []string{"ball"}}} },
 	} {
 		bad := SeasonAim{Until: "2026-12-06", PerPractice: 1, Install: []string{"down"}}

@@ -248,7 +248,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		"principles of nothing":   {replaced(`"metric":`, `"principles":[{"id":7}],"metric":`), "teams[0].principles: "},
 		"a court that is none":    {replaced(`"court":{`, `"court":{"gravity":1,`), "teams[0].court: json: unknown field"},
 		"a zone unknown":          {replaced(`"zone":"`, `"zone":"X/`), "teams[0].zone: there is no time zone"},
-		"an end too many":         {replaced(`"end":0`, `"end":3`), "practices[0].blocks: Block 1 is at end 3"},
+		"an end too many":         {replaced(`"end":0`, `"end":3`), "practices[0].blocks: Block 1 is at basket 3"},
 		"terms that cannot be":    {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "practices[0].terms: json: unknown field"},
 		"a name turned round":     {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "players["},
 		"a kind unknown":          {replaced(`"kind":"own"`, `"kind":"secret"`), "practices[0].blocks[0].kind: value must be one of"},

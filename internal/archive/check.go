@@ -187,8 +187,23 @@ func checkPractice(p *Practice) (err error) {
 	if err := longText("review", p.Review); err != nil {
 		return err
 	}
+	for _, rating := range append([]*int16{p.Effort}, effortsOf(p.People)...) {
+		if rating == nil {
+			continue
+		}
+		if err := practice.CheckEffort(int(*rating)); err != nil {
+			return at("effort", err)
+		}
+	}
 	p.Terms, err = part("terms", p.Terms, practice.Terms.Check, store.TermsJSON)
 	return err
+}
+
+func effortsOf(people []Presence) (out []*int16) {
+	for _, a := range people {
+		out = append(out, a.Effort)
+	}
+	return out
 }
 
 func checkTemplate(t *Template) error {

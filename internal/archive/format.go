@@ -121,6 +121,7 @@ type Practice struct {
 	Minutes  int32            `json:"minutes"`
 	Note     string           `json:"note"`
 	Review   string           `json:"review"`
+	Effort   *int16           `json:"effort,omitempty"`
 	Status   string           `json:"status"`
 	BeganAt  *time.Time       `json:"beganAt,omitempty"`
 	Terms    json.RawMessage  `json:"terms,omitempty"`
@@ -149,6 +150,7 @@ type Presence struct {
 	Player  uuid.UUID `json:"player"`
 	Limited bool      `json:"limited"`
 	Gone    string    `json:"gone"`
+	Effort  *int16    `json:"effort,omitempty"`
 }
 
 // ClockEvent is what was done to a clock.

@@ -147,6 +147,12 @@ func (r *reader) practice(p Practice) error {
 		if err := r.q.SetPresence(r.ctx, gen.SetPresenceParams{ProgramID: r.program, PracticeID: id, PlayerID: r.id(a.Player), Limited: a.Limited, Gone: a.Gone}); err != nil {
 			return err
 		}
+		if a.Effort == nil {
+			continue
+		}
+		if _, err := r.q.SetPlayerEffort(r.ctx, gen.SetPlayerEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), PracticeID: id, PlayerID: r.id(a.Player), Effort: a.Effort}); err != nil {
+			return err
+		}
 	}
 	for _, c := range p.Clock {
 		if err := r.q.InsertClockEvent(r.ctx, gen.InsertClockEventParams{ProgramID: r.program, PracticeID: id, At: c.At, Action: c.Action, BlockID: r.ref(c.Block)}); err != nil {
@@ -173,6 +179,9 @@ func (r *reader) practice(p Practice) error {
 		if err := r.q.SetDropped(r.ctx, gen.SetDroppedParams{ProgramID: r.program, ID: id, Dropped: store.BlocksJSON(r.plan(p.Dropped))}); err != nil {
 			return err
 		}
+	}
+	if _, err := r.q.SetEffort(r.ctx, gen.SetEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id, Effort: p.Effort}); err != nil {
+		return err
 	}
 	_, err := r.q.SetReview(r.ctx, gen.SetReviewParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id, Review: p.Review})
 	return err

@@ -104,7 +104,7 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("teams")
 	for _, t := range teams {
-		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, t.LocalRule, t.SeasonAim, t.Offense, t.Principles})
+		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule), store.Plain(t.SeasonAim), store.Plain(t.Offense), store.Plain(t.Principles)})
 	}
 	w.end()
 	var end End
@@ -217,10 +217,10 @@ func (w *writer) practices(ctx context.Context, q *gen.Queries, program uuid.UUI
 		if dropped == nil {
 			dropped = []practice.Block{}
 		}
-		out := Practice{ID: p.ID, Team: p.TeamID, StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Review: p.Review, Status: p.Status, BeganAt: p.BeganAt, Terms: p.Terms,
+		out := Practice{ID: p.ID, Team: p.TeamID, StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Review: p.Review, Effort: p.Effort, Status: p.Status, BeganAt: p.BeganAt, Terms: store.Plain(p.Terms),
 			Blocks: store.BlocksOf(blocks), Dropped: dropped, People: []Presence{}, Clock: []ClockEvent{}, Changes: []Change{}}
 		for _, a := range here {
-			out.People = append(out.People, Presence{a.PlayerID, a.Limited, a.Gone})
+			out.People = append(out.People, Presence{a.PlayerID, a.Limited, a.Gone, a.Effort})
 		}
 		for _, c := range clock {
 			out.Clock = append(out.Clock, ClockEvent{c.At, c.Action, c.BlockID})

@@ -62,8 +62,15 @@ func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
 		}
 		clock = clock.Add(time.Duration(b.Minutes * float64(time.Minute)))
 	}
+	effort := efforts[k%len(efforts)]
+	if _, err := s.q.SetEffort(s.ctx, gen.SetEffortParams{ProgramID: s.program, TeamID: t.id, ID: p.id, Effort: &effort}); err != nil {
+		return err
+	}
 	return s.ran(p, k, at)
 }
+
+// efforts are how hard past practices were, from 0 to 10, in turn.
+var efforts = [...]int16{5, 6, 6, 7, 5, 7, 4, 6, 7}
 
 // late is by how many minutes blocks of past practices ran longer than planned, in turn.
 var late = [...]float64{0, 1, 0, -1, 2, 0, -1}

@@ -129,6 +129,17 @@ func ChangesOf(rows []gen.FloorChange) []practice.Change {
 	return out
 }
 
+// PresenceOf is how a player takes part in a practice now.
+func PresenceOf(r gen.Attendance) practice.Presence {
+	switch {
+	case r.Gone != "":
+		return practice.Presence(r.Gone)
+	case r.Limited:
+		return practice.Limited
+	}
+	return practice.Here
+}
+
 // ClockOf turns what was done to a clock into the core's events.
 func ClockOf(rows []gen.ClockEvent) []practice.ClockEvent {
 	out := make([]practice.ClockEvent, len(rows))
@@ -146,27 +157,6 @@ func DroppedOf(p gen.Practice) (blocks []practice.Block, err error) {
 	return blocks, read("what practice "+p.ID.String()+" dropped", p.Dropped, &blocks)
 }
 
-// jsonOf is a value as it is stored. Values of the core are plain data that their
-// Check has seen, so that writing them cannot fail.
-func jsonOf(v any) []byte {
-	b, err := json.Marshal(v)
-	if err != nil {
-		panic(err)
-	}
-	return b
-}
-
-// read fills a value from a stored column; an empty column leaves it as it is.
-func read(what string, column []byte, into any) error {
-	if column == nil {
-		return nil
-	}
-	if err := json.Unmarshal(column, into); err != nil {
-		return fmt.Errorf("%s cannot be read: %w", what, err)
-	}
-	return nil
-}
-
 // TermsOf are a practice's terms, or the usual ones.
 func TermsOf(p gen.Practice) (practice.Terms, error) {
 	t := practice.DefaultTerms()
@@ -174,7 +164,7 @@ func TermsOf(p gen.Practice) (practice.Terms, error) {
 }
 
 // TermsJSON are terms as they are stored.
-func TermsJSON(t practice.Terms) []byte { return jsonOf(t) }
+func TermsJSON(t practice.Terms) []byte { return documentOf(t) }
 
 // LocalRuleOf is a team's local rule; the zero rule where it has none.
 func LocalRuleOf(t gen.Team) (r practice.LocalRule, err error) {
@@ -182,7 +172,7 @@ func LocalRuleOf(t gen.Team) (r practice.LocalRule, err error) {
 }
 
 // LocalRuleJSON is a rule as it is stored.
-func LocalRuleJSON(r practice.LocalRule) []byte { return jsonOf(r) }
+func LocalRuleJSON(r practice.LocalRule) []byte { return documentOf(r) }
 
 // AimOf is what a team's weeks ahead are for; ok is false where nobody has said.
 func AimOf(t gen.Team) (aim practice.SeasonAim, ok bool, err error) {
@@ -190,7 +180,7 @@ func AimOf(t gen.Team) (aim practice.SeasonAim, ok bool, err error) {
 }
 
 // AimJSON is an aim as it is stored.
-func AimJSON(a practice.SeasonAim) []byte { return jsonOf(a) }
+func AimJSON(a practice.SeasonAim) []byte { return documentOf(a) }
 
 // TemplateBlocks are the blocks of a kept plan.
 func TemplateBlocks(t gen.Template) (blocks []practice.Block, err error) {
@@ -198,7 +188,7 @@ func TemplateBlocks(t gen.Template) (blocks []practice.Block, err error) {
 }
 
 // BlocksJSON are blocks as a kept plan stores them.
-func BlocksJSON(blocks []practice.Block) []byte { return jsonOf(blocks) }
+func BlocksJSON(blocks []practice.Block) []byte { return documentOf(blocks) }
 
 // PacesOf are the paces measured at every stage that has reps enough.
 func PacesOf(rows []gen.PaceOfTeamRow) map[practice.StageKey]drill.Measured {
@@ -228,7 +218,9 @@ func GameTermsOf(g gen.Game) (t game.Terms, err error) {
 }
 
 // GameJSON are a game's coverages and terms as they are stored.
-func GameJSON(mixes []game.Mix, t game.Terms) (m, terms []byte) { return jsonOf(mixes), jsonOf(t) }
+func GameJSON(mixes []game.Mix, t game.Terms) (m, terms []byte) {
+	return documentOf(mixes), documentOf(t)
+}
 
 // OffenseOf is a team's own way of a motion offense; ok is false where it has none.
 func OffenseOf(t gen.Team) (v offense.Variant, ok bool, err error) {
@@ -236,7 +228,7 @@ func OffenseOf(t gen.Team) (v offense.Variant, ok bool, err error) {
 }
 
 // OffenseJSON is a variant as it is stored.
-func OffenseJSON(v offense.Variant) []byte { return jsonOf(v) }
+func OffenseJSON(v offense.Variant) []byte { return documentOf(v) }
 
 // PrinciplesOf are a team's principles, or those that a team begins with.
 func PrinciplesOf(t gen.Team) (list []offense.Principle, err error) {
@@ -245,4 +237,4 @@ func PrinciplesOf(t gen.Team) (list []offense.Principle, err error) {
 }
 
 // PrinciplesJSON are principles as they are stored.
-func PrinciplesJSON(list []offense.Principle) []byte { return jsonOf(list) }
+func PrinciplesJSON(list []offense.Principle) []byte { return documentOf(list) }

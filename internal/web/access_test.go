@@ -68,6 +68,8 @@ func bodyFor(operation string, c club) any {
 		return map[string]any{"id": uuid.NewString(), "drill": "form-shooting", "at": evening, "right": side, "left": side}
 	case "movePlayer":
 		return map[string]any{"team": c.team}
+	case "setEffort":
+		return map[string]any{"effort": 6}
 	case "setReview":
 		return map[string]any{"review": "Good ears tonight."}
 	case "addDrill":

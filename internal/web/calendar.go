@@ -12,6 +12,7 @@ import (
 	ics "github.com/arran4/golang-ical"
 
 	"evrik/core/practice"
+	"evrik/internal/app/planning"
 	"evrik/internal/mail"
 	"evrik/internal/standin"
 	"evrik/internal/store/gen"
@@ -54,8 +55,8 @@ func calendarText(s string) string {
 }
 
 // inWords is a practice's run sheet.
-func (d planningContext) inWords(view api.Practice) string {
-	text := practice.Lines(view.StartsAt, d.zone, d.library, view.Blocks, view.Sheet)
+func inWords(d *planning.Context, view planning.Practice) string {
+	text := practice.Lines(view.StartsAt, d.Zone, d.Library, view.Blocks, view.Sheet)
 	if view.Note != "" {
 		text += "\n" + view.Note + "\n"
 	}
@@ -68,24 +69,24 @@ func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequest
 	if err != nil {
 		return nil, err
 	}
-	name := fmt.Sprintf(`attachment; filename="practice-%s.%s"`, p.StartsAt.In(d.zone).Format(practice.DateFormat), r.Params.Format)
+	name := fmt.Sprintf(`attachment; filename="practice-%s.%s"`, p.StartsAt.In(d.Zone).Format(practice.DateFormat), r.Params.Format)
 	headers := api.ExportPractice200ResponseHeaders{ContentDisposition: &name}
 	switch r.Params.Format {
 	case api.Csv:
 		var buf bytes.Buffer
-		if err := practice.WriteCSV(&buf, view.StartsAt, d.zone, d.library, view.Blocks, view.Sheet); err != nil {
+		if err := practice.WriteCSV(&buf, view.StartsAt, d.Zone, d.Library, view.Blocks, view.Sheet); err != nil {
 			return nil, err
 		}
 		return api.ExportPractice200TextcsvResponse{Body: &buf, Headers: headers, ContentLength: int64(buf.Len())}, nil
 	case api.Ics:
-		text := calendar(d.team, []gen.Practice{p}, map[string]string{p.ID.String(): d.inWords(view)}, s.now())
+		text := calendar(d.Team, []gen.Practice{p}, map[string]string{p.ID.String(): inWords(&d, view)}, s.now())
 		return api.ExportPractice200TextcalendarResponse{Body: strings.NewReader(text), Headers: headers, ContentLength: int64(len(text))}, nil
 	case api.Json:
 		// Who takes part is left out: a plan that travels names no child.
 		for i := range view.Blocks {
 			view.Blocks[i].Players = []string{}
 		}
-		return api.ExportPractice200JSONResponse{Headers: headers, Body: api.PlanFile{Schema: practice.FileSchema, Team: d.team.Name,
+		return api.ExportPractice200JSONResponse{Headers: headers, Body: api.PlanFile{Schema: practice.FileSchema, Team: d.Team.Name,
 			StartsAt: view.StartsAt, Minutes: view.Minutes, Note: view.Note, Terms: view.Terms, Blocks: view.Blocks}}, nil
 	}
 	return nil, invalid("A practice is exported as csv, ics or json.")
@@ -127,7 +128,7 @@ func (s *Server) ReadFeed(ctx context.Context, r api.ReadFeedRequestObject) (api
 	var list []gen.Practice
 	for _, p := range rows {
 		if s.now().Sub(p.StartsAt) < calendarPast {
-			list = append(list, practiceOf(p))
+			list = append(list, p)
 		}
 	}
 	text := calendar(team, list, nil, s.now())
@@ -140,14 +141,14 @@ func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObje
 	if err != nil {
 		return nil, err
 	}
-	staff, err := s.db.StaffOfProgram(ctx, d.team.ProgramID)
+	staff, err := s.db.StaffOfProgram(ctx, d.Team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
-	body := d.inWords(view)
-	m := mail.Message{Program: d.team.ProgramID,
-		Subject: fmt.Sprintf("%s practice, %s", d.team.Name, p.StartsAt.In(d.zone).Format("Monday 2 January, 15:04")), Text: body,
-		Attachments: map[string][]byte{"practice.ics": []byte(calendar(d.team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
+	body := inWords(&d, view)
+	m := mail.Message{Program: d.Team.ProgramID,
+		Subject: fmt.Sprintf("%s practice, %s", d.Team.Name, p.StartsAt.In(d.Zone).Format("Monday 2 January, 15:04")), Text: body,
+		Attachments: map[string][]byte{"practice.ics": []byte(calendar(d.Team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
 	}
 	sent := 0
 	for _, who := range staff {
@@ -163,7 +164,7 @@ func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObje
 	if sent == 0 {
 		return nil, conflict("There is no assistant to write to. Add one under the team's name, Staff.")
 	}
-	list, err := s.outbox.List(d.team.ProgramID)
+	list, err := s.outbox.List(d.Team.ProgramID)
 	out := api.MailPractice200JSONResponse{}
 	for _, m := range list[:min(sent, len(list))] {
 		out = append(out, mailView(m))

@@ -14,6 +14,8 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
+	"evrik/internal/app/planning"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -159,10 +161,10 @@ func (s *Server) shown(ctx context.Context) (gen.Team, gen.Practice, error) {
 	sc := screenOf(ctx)
 	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: sc.ProgramID, ID: sc.TeamID})
 	if err != nil {
-		return team, gen.Practice{}, orMissing(err, noPractice)
+		return team, gen.Practice{}, orMissing(err, planning.NoPractice)
 	}
 	p, err := s.db.Practice(ctx, gen.PracticeParams{ProgramID: sc.ProgramID, TeamID: sc.TeamID, ID: sc.PracticeID})
-	return team, p, orMissing(err, noPractice)
+	return team, p, orMissing(err, planning.NoPractice)
 }
 
 // GetDisplay is what a second screen shows: the clock, the blocks and who is up, and
@@ -176,11 +178,11 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, team.ProgramID)
+	lib, err := s.squads.Library(ctx, team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
-	f, err := s.onFloor(ctx, p, board{players: players, library: lib})
+	f, err := s.onFloor(ctx, p, squad.Board{Players: players, Library: lib})
 	if err != nil {
 		return nil, err
 	}
@@ -231,7 +233,7 @@ func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionReq
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, team.ProgramID)
+	lib, err := s.squads.Library(ctx, team.ProgramID)
 	if err != nil {
 		return nil, err
 	}

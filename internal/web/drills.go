@@ -17,24 +17,6 @@ import (
 
 const noDrill = "This drill is not in the catalogue, nor among your own."
 
-// library is what a program can run. Archived drills are in it, so that the
-// practices that ran them can still be shown.
-func (s *Server) library(ctx context.Context, program uuid.UUID) (drill.Library, error) {
-	rows, err := s.db.DrillsOfProgram(ctx, program)
-	if err != nil {
-		return drill.Library{}, err
-	}
-	own := make([]*drill.Drill, 0, len(rows))
-	for _, row := range rows {
-		d, err := store.DrillOf(row)
-		if err != nil {
-			return drill.Library{}, err
-		}
-		own = append(own, d)
-	}
-	return drill.NewLibrary(own), nil
-}
-
 func ownDrill(row gen.Drill) (api.OwnDrill, error) {
 	d, err := store.DrillOf(row)
 	if err != nil {
@@ -108,7 +90,7 @@ func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject
 
 // admit checks a drill against the program's library and writes it as JSON.
 func (s *Server) admit(ctx context.Context, program uuid.UUID, d *drill.Drill) ([]byte, error) {
-	lib, err := s.library(ctx, program)
+	lib, err := s.squads.Library(ctx, program)
 	if err != nil {
 		return nil, err
 	}

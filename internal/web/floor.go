@@ -11,6 +11,8 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app/planning"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -18,46 +20,36 @@ import (
 
 // floor is a practice with the people on it, as its order lists need it.
 type floor struct {
-	board
+	squad.Board
 	squad   []practice.Person // everybody of the team
 	states  map[string]practice.Presence
 	changes []practice.Change
 }
 
 // onFloor gathers who is on the floor and what changed while the practice ran.
-func (s *Server) onFloor(ctx context.Context, p gen.Practice, b board) (floor, error) {
-	f := floor{board: b, states: map[string]practice.Presence{}}
+func (s *Server) onFloor(ctx context.Context, p gen.Practice, b squad.Board) (floor, error) {
+	f := floor{Board: b, states: map[string]practice.Presence{}}
 	here, err := s.db.Attendance(ctx, gen.AttendanceParams{ProgramID: p.ProgramID, PracticeID: p.ID})
 	if err != nil {
 		return f, err
 	}
 	var squad []uuid.UUID
-	for _, p := range b.players {
+	for _, p := range b.Players {
 		squad = append(squad, p.ID)
 	}
-	f.squad = b.people(squad, nil)
+	f.squad = b.People(squad, nil)
 	for _, r := range here {
-		f.states[r.PlayerID.String()] = presenceOf(r)
+		f.states[r.PlayerID.String()] = store.PresenceOf(r)
 	}
 	rows, err := s.db.FloorChanges(ctx, gen.FloorChangesParams{ProgramID: p.ProgramID, PracticeID: p.ID})
 	f.changes = store.ChangesOf(rows)
 	return f, err
 }
 
-func presenceOf(r gen.AttendanceRow) practice.Presence {
-	switch {
-	case r.Gone != "":
-		return practice.Presence(r.Gone)
-	case r.Limited:
-		return practice.Limited
-	}
-	return practice.Here
-}
-
 // presence lists who takes part how, in the roster's order.
 func (f floor) presence() []api.Present {
 	out := []api.Present{}
-	for _, p := range f.players {
+	for _, p := range f.Players {
 		if state := f.states[p.ID.String()]; state != practice.Away {
 			out = append(out, api.Present{Player: p.ID, State: api.PresentState(state)})
 		}
@@ -71,10 +63,10 @@ func (f floor) block(team gen.Team, block practice.Block) api.RunBlock {
 	if block.Kind != practice.DrillBlock {
 		return out
 	}
-	d, stage, err := practice.StageOf(f.library, block)
+	d, stage, err := practice.StageOf(f.Library, block)
 	var order drill.Order
 	if err == nil {
-		order, err = practice.OrderThrough(f.library, block, f.squad, f.states, f.changes)
+		order, err = practice.OrderThrough(f.Library, block, f.squad, f.states, f.changes)
 	}
 	if err != nil {
 		problem := err.Error()
@@ -112,7 +104,7 @@ func (s *Server) advise(f floor, run *api.RunBlock, reps []evidence.Rep) {
 		return
 	}
 	first := reads.Cutter
-	if d, _, err := practice.StageOf(f.library, run.Block); err == nil {
+	if d, _, err := practice.StageOf(f.Library, run.Block); err == nil {
 		if screen, ok := reads.ActionByID(d.Screen); ok {
 			first = screen.Roles[0]
 		}
@@ -129,7 +121,7 @@ func (s *Server) advise(f floor, run *api.RunBlock, reps []evidence.Rep) {
 			present = append(present, evidence.PlayerID(p.ID))
 		}
 	}
-	here := evidence.OfPlayers(s.lines(f.board), present)
+	here := evidence.OfPlayers(s.squads.Lines(f.Board), present)
 	advice := api.RunBlockAdvice(evidence.GroupAdvice(evidence.HoldOnRung(here, run.Stage.Rung), len(present), answers))
 	run.Advice = &advice
 }
@@ -162,7 +154,7 @@ func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject
 	return api.ChangeFloor204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
 		// One change at a time, so that each knows what was before.
 		if _, err := q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: p.ID}); err != nil {
-			return orMissing(err, noPractice)
+			return orMissing(err, planning.NoPractice)
 		}
 		if c.Kind == practice.ComeAndGo {
 			row.PlayerID = r.Body.Player
@@ -170,8 +162,8 @@ func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject
 			if err != nil {
 				return err
 			}
-			if i := slices.IndexFunc(here, func(a gen.AttendanceRow) bool { return a.PlayerID == *r.Body.Player }); i >= 0 {
-				row.Was = string(presenceOf(here[i]))
+			if i := slices.IndexFunc(here, func(a gen.Attendance) bool { return a.PlayerID == *r.Body.Player }); i >= 0 {
+				row.Was = string(store.PresenceOf(here[i]))
 			}
 		}
 		n, err := q.InsertFloorChange(ctx, row)
@@ -205,12 +197,7 @@ func (s *Server) ListCuts(ctx context.Context, r api.ListCutsRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	plan := d.planIn(inputOf(view))
+	plan := d.Plan(view.Draft)
 	l := practice.BehindAt(plan, clockOf(p), s.now())
 	return api.ListCuts200JSONResponse{Over: l.Over(), Cuts: practice.Cuts(l, uuid.NewString)}, nil
-}
-
-// inputOf is a stored plan as it was put in.
-func inputOf(v api.Practice) *api.PracticeInput {
-	return &api.PracticeInput{StartsAt: v.StartsAt, Minutes: v.Minutes, Note: v.Note, Present: v.Present, Limited: &v.Limited, Terms: &v.Terms, Blocks: v.Blocks}
 }

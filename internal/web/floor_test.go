@@ -283,3 +283,8 @@ func TestSecondScreen(t *testing.T) {
 	}
 	late.says("POST", "/api/display/pair", map[string]string{"code": "BBBBBB"}, http.StatusTooManyRequests, "Too many tries")
 }
+
+// inputOf is a stored plan as it was put in.
+func inputOf(v api.Practice) *api.PracticeInput {
+	return &api.PracticeInput{StartsAt: v.StartsAt, Minutes: v.Minutes, Note: v.Note, Present: v.Present, Limited: &v.Limited, Terms: &v.Terms, Blocks: v.Blocks}
+}

@@ -217,11 +217,11 @@ func TestRequestsThatBrokeTheServer(t *testing.T) {
 	noID := plan(func(b map[string]any) { b["id"] = "first" })
 	noPlayer := plan(func(b map[string]any) { b["players"] = []string{"Ann"} })
 	for _, to := range []struct{ method, path string }{{"POST", c.path("/sheet")}, {"POST", c.path("/practices")}, {"PUT", c.path("/practices/" + p.Id.String())}} {
-		head.says(to.method, to.path, outside, 422, "at end 3")
+		head.says(to.method, to.path, outside, 422, "at basket 3")
 		head.says(to.method, to.path, noID, 422, "no id")
 		head.says(to.method, to.path, noPlayer, 422, "names a player")
 	}
-	head.says("POST", c.path("/fill"), map[string]any{"plan": outside, "scope": "evening"}, 422, "at end 3")
+	head.says("POST", c.path("/fill"), map[string]any{"plan": outside, "scope": "evening"}, 422, "at basket 3")
 	for _, method := range []string{"TRACE", "MAKEUP"} {
 		if status := head.answered(t, method, "/api/session", ""); status < 400 || status >= 500 {
 			t.Errorf("%s: %d", method, status)

@@ -13,6 +13,7 @@ import (
 	"evrik/core/game"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -59,7 +60,7 @@ func gameView(g gen.Game, players []gen.Player) (api.Game, error) {
 	if err != nil {
 		return api.Game{}, err
 	}
-	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms.Of(texts(ids(players))), Version: int(g.Version)}, nil
+	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms.Of(squad.Texts(squad.IDs(players))), Version: int(g.Version)}, nil
 }
 
 // checkGame refuses what cannot be stored, and tidies the opponent's name.
@@ -78,7 +79,7 @@ func (s *Server) checkGame(in *api.GameInput, players []gen.Player) error {
 		return invalid(err.Error() + " Nothing was saved.")
 	}
 	// Who is short of five may still put a game on the schedule.
-	in.Terms = in.Terms.Of(texts(ids(players)))
+	in.Terms = in.Terms.Of(squad.Texts(squad.IDs(players)))
 	return nil
 }
 
@@ -158,7 +159,7 @@ func (s *Server) DeleteGame(ctx context.Context, r api.DeleteGameRequestObject) 
 
 // gameDesk is what preparing a game takes.
 type gameDesk struct {
-	board
+	squad.Board
 	team  gen.Team
 	game  gen.Game
 	mixes []game.Mix
@@ -171,48 +172,18 @@ func (s *Server) gameDesk(ctx context.Context, teamID, id uuid.UUID) (d gameDesk
 	if d.team, d.game, err = s.game(ctx, teamID, id); err != nil {
 		return d, err
 	}
-	if d.board, err = s.board(ctx, d.team, reads.Cutter); err != nil {
+	if d.Board, err = s.squads.Board(ctx, d.team, reads.Cutter); err != nil {
 		return d, err
 	}
 	if d.mixes, err = store.MixesOf(d.game); err != nil {
 		return d, err
 	}
-	d.asks = game.Asks(game.Runs(d.practiced(), d.mixes), store.RulesOf(d.team), d.mixes)
-	d.form = s.policy.FormOf(d.history)
-	for _, p := range d.players {
+	d.asks = game.Asks(game.Runs(d.Taught(), d.mixes), store.RulesOf(d.team), d.mixes)
+	d.form = s.policy.FormOf(d.History)
+	for _, p := range d.Players {
 		d.squad = append(d.squad, game.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
 	}
 	return d, nil
-}
-
-// practiced are the situations a team has practiced; the catalogue's first drill's where
-// it has not begun.
-func (b board) practiced() []string {
-	var out []string
-	for _, s := range drill.Taught(b.situations) {
-		out = append(out, s.ID)
-	}
-	return out
-}
-
-// opponent finds the next game and what it asks, where somebody has an idea of it.
-func (s *Server) opponent(ctx context.Context, d *planningContext) error {
-	g, err := s.db.NextGame(ctx, gen.NextGameParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID, Since: s.now()})
-	if store.NotFound(err) {
-		return nil
-	}
-	if err != nil {
-		return err
-	}
-	mixes, err := store.MixesOf(g)
-	if err != nil {
-		return err
-	}
-	d.next = &g
-	if game.Known(mixes, game.Off) || game.Known(mixes, game.Ball) {
-		d.opponent = game.Demand(game.Asks(game.Runs(d.practiced(), mixes), store.RulesOf(d.team), mixes))
-	}
-	return nil
 }
 
 // sinceGame is how far back practice counts when a game is set beside it (assumption).
@@ -224,8 +195,8 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetGame200JSONResponse{Players: playerViews(d.players), Families: game.Families(), Situations: game.Runs(d.practiced(), d.mixes)}
-	if out.Game, err = gameView(d.game, d.players); err != nil {
+	out := api.GetGame200JSONResponse{Players: playerViews(d.Players), Families: game.Families(), Situations: game.Runs(d.Taught(), d.mixes)}
+	if out.Game, err = gameView(d.game, d.Players); err != nil {
 		return nil, err
 	}
 	out.Ready, out.Total = game.Readiness(d.asks, d.form, d.squad)
@@ -310,11 +281,11 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetBench200JSONResponse{Players: playerViews(d.players), Reps: []api.LoggedRep{}}
-	if out.Game, err = gameView(d.game, d.players); err != nil {
+	out := api.GetBench200JSONResponse{Players: playerViews(d.Players), Reps: []api.LoggedRep{}}
+	if out.Game, err = gameView(d.game, d.Players); err != nil {
 		return nil, err
 	}
-	out.Situations = game.Bench(game.Meets(d.practiced()), store.RulesOf(d.team))
+	out.Situations = game.Bench(game.Meets(d.Taught()), store.RulesOf(d.team))
 	reps, err := s.db.RepsOfPractice(ctx, d.team.ProgramID, d.game.ID)
 	if err != nil {
 		return nil, err

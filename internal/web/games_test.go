@@ -11,6 +11,8 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/reads"
+	"evrik/internal/app/planning"
+	"evrik/internal/app/squad"
 	"evrik/internal/web/api"
 )
 
@@ -137,17 +139,17 @@ func TestGameWeighsInThePlan(t *testing.T) {
 	w := newWorld(t)
 	c, head, p, at := onFloor(w)
 	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], 1, reads.Trail, reads.Curl)), 200, nil)
-	s := &Server{db: w.db, policy: evidence.DefaultPolicy(), now: func() time.Time { return w.now }}
+	plans := planning.New(squad.Service{Store: w.db, Policy: evidence.DefaultPolicy(), Now: func() time.Time { return w.now }})
 	asked := func() map[reads.Read]float64 {
 		team, err := w.db.Team(t.Context(), teamParams(c))
 		if err != nil {
 			t.Fatal(err)
 		}
-		d, err := s.planning(t.Context(), team)
+		d, err := plans.Context(t.Context(), team)
 		if err != nil {
 			t.Fatal(err)
 		}
-		return d.opponentAt(evening.Add(time.Hour))
+		return d.OpponentAt(evening.Add(time.Hour))
 	}
 	before := asked()
 	head.do("POST", c.path("/games"), gameFor(c), 201, nil)

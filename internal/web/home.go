@@ -21,7 +21,7 @@ func (s *Server) SetHome(ctx context.Context, r api.SetHomeRequestObject) (api.S
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, team.ProgramID)
+	lib, err := s.squads.Library(ctx, team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
@@ -84,7 +84,7 @@ func (s *Server) homeWork(ctx context.Context, l learner) (api.HomeWork, error) 
 	if err != nil {
 		return out, err
 	}
-	lib, err := s.library(ctx, l.ProgramID)
+	lib, err := s.squads.Library(ctx, l.ProgramID)
 	if err != nil {
 		return out, err
 	}

@@ -7,6 +7,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/offense"
 	"evrik/core/reads"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -133,12 +134,12 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	b, err := s.squads.Board(ctx, team, reads.Cutter)
 	if err != nil {
 		return nil, err
 	}
 	known := map[string]bool{}
-	for _, id := range ids(b.players) {
+	for _, id := range squad.IDs(b.Players) {
 		known[string(id)] = true
 	}
 	var five []string
@@ -151,17 +152,17 @@ func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesReque
 	if len(five) != onFive {
 		return nil, invalid(fmt.Sprintf("An offense takes five, and %d are chosen.", len(five)))
 	}
-	d := planningContext{board: b, team: team}
-	if err := s.opponent(ctx, &d); err != nil {
+	next, err := s.plans.NextGame(ctx, team)
+	if err != nil {
 		return nil, err
 	}
 	defense := offense.Defense{Zone: r.Body.Zone, Deny: r.Body.Deny}
-	if d.next != nil {
-		if defense.Mixes, err = store.MixesOf(*d.next); err != nil {
+	if next != nil {
+		if defense.Mixes, err = store.MixesOf(*next); err != nil {
 			return nil, err
 		}
 	}
-	form := s.policy.FormOf(b.history)
+	form := s.policy.FormOf(b.History)
 	rate := func(player int, role reads.Role, read reads.Read) float64 {
 		return form.Of(evidence.PlayerID(five[player]), role, read).Rate
 	}

@@ -3,7 +3,6 @@ package web
 import (
 	"context"
 	"fmt"
-	"time"
 
 	"github.com/google/uuid"
 
@@ -15,48 +14,22 @@ import (
 
 // GetLoads sums up what a week of practices asks of every player.
 func (s *Server) GetLoads(ctx context.Context, r api.GetLoadsRequestObject) (api.GetLoadsResponseObject, error) {
-	d, err := s.teamPlanning(ctx, r.TeamId)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	at := s.now()
+	day := ""
 	if r.Params.From != nil {
-		if at, err = time.ParseInLocation(practice.DateFormat, *r.Params.From, d.zone); err != nil {
-			return nil, invalid("Say the week as a day, such as 2026-11-30.")
-		}
+		day = *r.Params.From
 	}
-	monday := practice.MondayOf(at, d.zone)
-	rows, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: d.team.ProgramID, TeamID: d.team.ID})
-	if err != nil {
-		return nil, err
-	}
-	var sessions []practice.Session
-	for _, p := range rows {
-		if p.StartsAt.Before(monday) || !p.StartsAt.Before(monday.AddDate(0, 0, 7)) {
-			continue
-		}
-		view, err := s.practiceView(ctx, practiceOf(p), d)
-		if err != nil {
-			return nil, err
-		}
-		sessions = append(sessions, practice.Session{Start: p.StartsAt, Minutes: float64(p.Minutes), Done: p.Status == string(practice.Done), Sheet: view.Sheet})
-	}
-	return api.GetLoads200JSONResponse(practice.WeekOf(monday, sessions, texts(ids(d.players)), d.limits)), nil
-}
-
-// practiceOf is a listed practice without its count.
-func practiceOf(r gen.PracticesOfTeamRow) gen.Practice {
-	return gen.Practice{ID: r.ID, ProgramID: r.ProgramID, TeamID: r.TeamID, StartsAt: r.StartsAt, Minutes: r.Minutes, Note: r.Note,
-		Version: r.Version, Status: r.Status, BlockID: r.BlockID, BlockMs: r.BlockMs, RunningSince: r.RunningSince, Terms: r.Terms, Dropped: r.Dropped}
+	week, err := s.plans.Week(ctx, team, day)
+	return api.GetLoads200JSONResponse(week), err
 }
 
 // GetSeason plans the weeks ahead for what the team wants of them.
 func (s *Server) GetSeason(ctx context.Context, r api.GetSeasonRequestObject) (api.GetSeasonResponseObject, error) {
-	d, err := s.teamPlanning(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	return api.GetSeason200JSONResponse{Aim: d.aim, Plan: d.season}, nil
+	c, err := s.teamPlanning(ctx, r.TeamId)
+	return api.GetSeason200JSONResponse{Aim: c.Aim, Plan: c.Season, Offense: c.Offense}, err
 }
 
 // SetSeason stores what the weeks ahead are for.
@@ -65,19 +38,12 @@ func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	d, err := s.planning(ctx, team)
-	if err != nil {
-		return nil, err
-	}
-	if err := r.Body.Check(s.now().In(d.zone)); err != nil {
-		return nil, invalid(err.Error() + " Nothing was saved.")
-	}
-	if _, err := s.db.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID, SeasonAim: store.AimJSON(*r.Body)}); err != nil {
+	if err := s.plans.SetSeason(ctx, team, *r.Body); err != nil {
 		return nil, err
 	}
 	// What is open depends on what is to be taught.
-	d, err = s.teamPlanning(ctx, r.TeamId)
-	return api.SetSeason200JSONResponse{Aim: d.aim, Plan: d.season}, err
+	c, err := s.teamPlanning(ctx, r.TeamId)
+	return api.SetSeason200JSONResponse{Aim: c.Aim, Plan: c.Season, Offense: c.Offense}, err
 }
 
 // ListTemplates lists the plans a program has kept for another evening.
@@ -111,10 +77,10 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 	if err != nil {
 		return nil, err
 	}
-	if err := practice.Check(d.library, r.Body.Minutes, r.Body.Blocks); err != nil {
+	if err := practice.Check(d.Library, r.Body.Minutes, r.Body.Blocks); err != nil {
 		return nil, invalid(err.Error() + " Nothing was saved.")
 	}
-	known, err := s.db.TemplatesOfProgram(ctx, d.team.ProgramID)
+	known, err := s.db.TemplatesOfProgram(ctx, d.Team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
@@ -128,7 +94,7 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 		}
 	}
 	t := api.Template{Id: uuid.Must(uuid.NewV7()), Name: name, Minutes: r.Body.Minutes, Blocks: r.Body.Blocks}
-	err = s.db.PutTemplate(ctx, gen.PutTemplateParams{ID: t.Id, ProgramID: d.team.ProgramID, Name: t.Name, Minutes: int32(t.Minutes), Blocks: store.BlocksJSON(t.Blocks)})
+	err = s.db.PutTemplate(ctx, gen.PutTemplateParams{ID: t.Id, ProgramID: d.Team.ProgramID, Name: t.Name, Minutes: int32(t.Minutes), Blocks: store.BlocksJSON(t.Blocks)})
 	return api.AddTemplate201JSONResponse(t), err
 }
 
@@ -154,7 +120,7 @@ func (s *Server) CarryOver(ctx context.Context, r api.CarryOverRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, team.ProgramID)
+	lib, err := s.squads.Library(ctx, team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
@@ -175,7 +141,7 @@ func (s *Server) CarryOver(ctx context.Context, r api.CarryOverRequestObject) (a
 		for _, c := range counts {
 			reps[c.BlockID.String()] = int(c.Reps)
 		}
-		dropped, err := store.DroppedOf(practiceOf(before))
+		dropped, err := store.DroppedOf(before)
 		if err != nil {
 			return nil, err
 		}

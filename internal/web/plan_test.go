@@ -397,7 +397,7 @@ func TestLoadsAndSeason(t *testing.T) {
 	plan["startsAt"] = season.Plan.Days[0].Date + "T18:00:00Z"
 	var sheet practice.Sheet
 	head.do("POST", c.path("/sheet"), plan, 200, &sheet)
-	if len(sheet.Due) != 1 || sheet.Due[0].Screen != reads.Down || !slices.Contains(sheet.Due[0].Reads, reads.Curl) {
+	if len(sheet.Due) != 1 || sheet.Due[0].Action != reads.Down || !slices.Contains(sheet.Due[0].Reads, reads.Curl) {
 		t.Errorf("due on %v: %+v", plan["startsAt"], sheet.Due)
 	}
 	aim.PerPractice = 0

@@ -11,6 +11,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
 )
@@ -28,6 +29,9 @@ func (p problem) StatusCode() int { return p.status }
 func invalid(message string) error  { return problem{http.StatusUnprocessableEntity, message} }
 func missing(message string) error  { return problem{http.StatusNotFound, message} }
 func conflict(message string) error { return problem{http.StatusConflict, message} }
+
+// statusOf is how a service's refusal is answered.
+var statusOf = map[app.Kind]int{app.Invalid: http.StatusUnprocessableEntity, app.Missing: http.StatusNotFound, app.Conflict: http.StatusConflict}
 
 // orMissing turns "no such row" into a 404 with this sentence.
 func orMissing(err error, message string) error {
@@ -64,10 +68,13 @@ var givenUp = problem{499, "The request was given up before it was answered."}
 
 func problemOf(err error) problem {
 	var p problem
+	var refused app.Refusal
 	var tooLarge *http.MaxBytesError
 	switch {
 	case errors.As(err, &p):
 		return p
+	case errors.As(err, &refused):
+		return problem{statusOf[refused.Kind], refused.Sentence}
 	case errors.Is(err, reads.ErrPlaces), errors.Is(err, drill.ErrSetup):
 		return problem{http.StatusUnprocessableEntity, err.Error()}
 	case errors.As(err, &tooLarge), echo.StatusCode(err) == http.StatusRequestEntityTooLarge:

@@ -8,6 +8,7 @@ import (
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -27,7 +28,7 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	if !ok {
 		return nil, missing("There is no read of this name. Choose one on the squad's board.")
 	}
-	b, err := s.board(ctx, team, info.Role)
+	b, err := s.squads.Board(ctx, team, info.Role)
 	if err != nil {
 		return nil, err
 	}
@@ -36,11 +37,11 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 		return nil, err
 	}
 	asked := evidence.Asking(info.ID, reps)
-	out := api.GetRead200JSONResponse{Read: r.Read, Role: string(info.Role), Players: playerViews(b.players),
+	out := api.GetRead200JSONResponse{Read: r.Read, Role: string(info.Role), Players: playerViews(b.Players),
 		Confusion: evidence.Confusions(info.Role, []reads.Read{info.ID}, reps)[0],
 		Tags:      evidence.CountTags(asked), Curve: s.policy.Curve(asked, curveDays),
-		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.library.Serving(store.RulesOf(team), []reads.Read{info.ID})}
-	for _, line := range s.policy.Board(ids(b.players), info.Role, []reads.Read{info.ID}, b.history, s.now()) {
+		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.Library.Serving(store.RulesOf(team), []reads.Read{info.ID})}
+	for _, line := range s.policy.Board(squad.IDs(b.Players), info.Role, []reads.Read{info.ID}, b.History, s.now()) {
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
 	out.Standings = evidence.ByNeed(out.Standings)
@@ -95,15 +96,15 @@ func (s *Server) GetProgram(ctx context.Context, _ api.GetProgramRequestObject) 
 	}
 	out := api.GetProgram200JSONResponse{Name: whole.Name, Columns: []string{}, Teams: []api.ProgramTeam{}}
 	// Only what a team teaches is a column of it; the program has the columns of all.
-	var boards []board
+	var boards []squad.Board
 	shown := map[reads.Read]bool{}
 	for _, team := range teams {
-		b, err := s.board(ctx, team, "")
+		b, err := s.squads.Board(ctx, team, "")
 		if err != nil {
 			return nil, err
 		}
 		boards = append(boards, b)
-		for _, c := range b.columns {
+		for _, c := range b.Columns {
 			shown[c] = true
 		}
 	}
@@ -114,9 +115,9 @@ func (s *Server) GetProgram(ctx context.Context, _ api.GetProgramRequestObject) 
 		}
 	}
 	for i, b := range boards {
-		t := api.ProgramTeam{Id: teams[i].ID, Name: teams[i].Name, Season: teams[i].Season, Players: len(b.players),
-			Cells: evidence.TeamCells(s.policy.Overview(ids(b.players), "", all, b.history, s.now()))}
-		t.Reps = b.history.Reps(roles...)
+		t := api.ProgramTeam{Id: teams[i].ID, Name: teams[i].Name, Season: teams[i].Season, Players: len(b.Players),
+			Cells: evidence.TeamCells(s.policy.Overview(squad.IDs(b.Players), "", all, b.History, s.now()))}
+		t.Reps = b.History.Reps(squad.Roles...)
 		out.Teams = append(out.Teams, t)
 	}
 	return out, nil
@@ -131,12 +132,12 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 	if !r.Params.What.Valid() {
 		return nil, invalid("Say reps or verdicts.")
 	}
-	b, err := s.board(ctx, team, "")
+	b, err := s.squads.Board(ctx, team, "")
 	if err != nil {
 		return nil, err
 	}
 	names := map[evidence.PlayerID]evidence.Named{}
-	for _, p := range b.players {
+	for _, p := range b.Players {
 		names[evidence.PlayerID(p.ID.String())] = evidence.Named{Jersey: p.Jersey, Name: p.Name}
 	}
 	var out bytes.Buffer
@@ -148,8 +149,8 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 		err = evidence.WriteReps(&out, reps, names)
 	} else {
 		var lines []evidence.RoleLines
-		for _, role := range roles {
-			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.Board(ids(b.players), role, columns(team, b.situations, role), b.history, s.now())})
+		for _, role := range squad.Roles {
+			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.Board(squad.IDs(b.Players), role, squad.Columns(team, b.Practiced, role), b.History, s.now())})
 		}
 		err = evidence.WriteVerdicts(&out, lines, names)
 	}

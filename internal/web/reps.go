@@ -29,7 +29,7 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, team.ProgramID)
+	lib, err := s.squads.Library(ctx, team.ProgramID)
 	if err != nil {
 		return nil, err
 	}

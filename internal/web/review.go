@@ -11,6 +11,8 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app/planning"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -22,7 +24,7 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, reads.Cutter)
+	b, err := s.squads.Board(ctx, team, reads.Cutter)
 	if err != nil {
 		return nil, err
 	}
@@ -48,18 +50,24 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 		return nil, err
 	}
 	reps, now := evidence.OnePerRep(logged), s.now()
-	out := api.GetReview200JSONResponse{StartsAt: p.StartsAt, Status: api.ReviewViewStatus(p.Status), Players: playerViews(b.players), Note: p.Review,
+	out := api.GetReview200JSONResponse{StartsAt: p.StartsAt, Status: api.ReviewViewStatus(p.Status), Players: playerViews(b.Players), Note: p.Review,
 		Turns:  []evidence.Turn{},
-		Review: practice.ReviewOf(b.library, store.BlocksOf(rows), practice.Ran(store.ClockOf(clock), now), inRosterOrder(b.players, here), reps, dropped)}
+		Review: practice.ReviewOf(b.Library, store.BlocksOf(rows), practice.Ran(store.ClockOf(clock), now), inRosterOrder(b.Players, here), reps, dropped)}
+	out.Efforts = effortsOf(p, here)
 	before, err := s.without(ctx, team, b, p)
 	if err != nil {
 		return nil, err
 	}
 	taught := drill.Taught(store.ActionsOf(logged))
-	for _, role := range roles {
+	for _, role := range squad.Roles {
 		columns := reads.Columns(taught, store.RulesOf(team), role)
-		out.Turns = append(out.Turns, s.policy.Turns(ids(b.players), role, columns, before, b.history, now)...)
+		out.Turns = append(out.Turns, s.policy.Turns(squad.IDs(b.Players), role, columns, before, b.History, now)...)
 	}
+	terms, err := store.TermsOf(p)
+	if err != nil {
+		return nil, err
+	}
+	out.Words = out.Review.InWords(out.Turns, terms.Aimed, reps, b.NameOf)
 	others, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	for _, o := range others { // newest first
 		if o.StartsAt.After(p.StartsAt) && o.Status == string(practice.Planned) {
@@ -70,8 +78,8 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 }
 
 // without is the history of a team's players without a practice's reps.
-func (s *Server) without(ctx context.Context, team gen.Team, b board, p gen.Practice) (*evidence.History, error) {
-	log := b.log
+func (s *Server) without(ctx context.Context, team gen.Team, b squad.Board, p gen.Practice) (*evidence.History, error) {
+	log := b.Log
 	own := func(r evidence.Rep) bool { return string(r.Practice) == p.ID.String() }
 	if !slices.ContainsFunc(log.Open, own) {
 		// Its month is closed already.
@@ -86,7 +94,7 @@ func (s *Server) without(ctx context.Context, team gen.Team, b board, p gen.Prac
 }
 
 // inRosterOrder are those who took part in a practice, also if they left early.
-func inRosterOrder(players []gen.Player, here []gen.AttendanceRow) []string {
+func inRosterOrder(players []gen.Player, here []gen.Attendance) []string {
 	took := map[uuid.UUID]bool{}
 	for _, a := range here {
 		took[a.PlayerID] = true
@@ -107,7 +115,28 @@ func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (a
 	}
 	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PracticeId, Review: r.Body.Review})
 	if err == nil && n == 0 {
-		err = missing(noPractice)
+		err = missing(planning.NoPractice)
 	}
 	return api.SetReview204Response{}, err
+}
+
+// effortsOf are the ratings of a practice.
+func effortsOf(p gen.Practice, here []gen.Attendance) api.Efforts {
+	out := api.Efforts{Players: []api.PlayerEffort{}}
+	if p.Effort != nil {
+		team := int(*p.Effort)
+		out.Team = &team
+	}
+	for _, a := range here {
+		if a.Effort != nil {
+			out.Players = append(out.Players, api.PlayerEffort{Player: a.PlayerID, Effort: int(*a.Effort)})
+		}
+	}
+	return out
+}
+
+// SetEffort keeps how hard a practice was, for the team or a player.
+func (s *Server) SetEffort(ctx context.Context, r api.SetEffortRequestObject) (api.SetEffortResponseObject, error) {
+	err := s.plans.SetEffort(ctx, caller(ctx).ProgramID, r.TeamId, r.PracticeId, r.Body.Player, r.Body.Effort)
+	return api.SetEffort204Response{}, err
 }

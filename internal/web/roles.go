@@ -42,7 +42,7 @@ var required = map[string]access{
 	"AddDrill": coach, "SetHome": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
-	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
+	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
 	"SetOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,

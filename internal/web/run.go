@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"evrik/core/practice"
+	"evrik/internal/app/planning"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -21,8 +22,8 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetRun200JSONResponse{Practice: view, Players: playerViews(d.players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
-	f, err := s.onFloor(ctx, p, d.board)
+	out := api.GetRun200JSONResponse{Practice: practiceView(view), Players: playerViews(d.Players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
+	f, err := s.onFloor(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
 	}
@@ -35,7 +36,7 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	}
 	out.Presence = f.presence()
 	for _, block := range view.Blocks {
-		run := f.block(d.team, block)
+		run := f.block(d.Team, block)
 		s.advise(f, &run, reps)
 		out.Blocks = append(out.Blocks, run)
 	}
@@ -59,11 +60,11 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	if i < 0 {
 		return nil, missing("This practice has no such block. Go back to the plan.")
 	}
-	f, err := s.onFloor(ctx, p, d.board)
+	f, err := s.onFloor(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
 	}
-	run := f.block(d.team, view.Blocks[i])
+	run := f.block(d.Team, view.Blocks[i])
 	if run.Order == nil || !run.Live {
 		return nil, invalid("Only a live block has a score.")
 	}
@@ -112,7 +113,7 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		p, err = q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PracticeId})
 		if err != nil {
-			return orMissing(err, noPractice)
+			return orMissing(err, planning.NoPractice)
 		}
 		rows, err := q.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
 		if err != nil {

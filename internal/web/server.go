@@ -27,6 +27,8 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/app/planning"
+	"evrik/internal/app/squad"
 	"evrik/internal/mail"
 	"evrik/internal/standin"
 	"evrik/internal/store"
@@ -71,6 +73,8 @@ type Server struct {
 	db       *store.Store
 	sessions *scs.SessionManager
 	policy   evidence.Policy
+	squads   squad.Service
+	plans    *planning.Service
 	now      func() time.Time
 	demo     *api.SignIn
 	standIns *api.StandIns
@@ -119,6 +123,8 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if s.now == nil {
 		s.now = time.Now
 	}
+	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
+	s.plans = planning.New(s.squads)
 	if s.log == nil {
 		s.log = slog.Default()
 	}

@@ -9,83 +9,17 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/evidence"
-	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
-// board judges a team's players on the reads of a role.
-type board struct {
-	players []gen.Player
-	columns []reads.Read
-	role    reads.Role
-	log     store.TeamLog
-	history *evidence.History
-	library drill.Library
-	// situations are those the players have reps of.
-	situations []string
-}
-
-// board gathers what a team's board of a role takes; of every read where no role is named.
-func (s *Server) board(ctx context.Context, team gen.Team, role reads.Role) (b board, err error) {
-	b.role = role
-	if b.players, err = s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
-		return b, err
-	}
-	if b.log, err = s.db.TeamLog(ctx, s.policy, team, b.players, s.now()); err != nil {
-		return b, err
-	}
-	b.history = b.log.History(s.policy)
-	b.situations = b.history.Actions()
-	b.columns = columns(team, b.situations, role)
-	b.library, err = s.library(ctx, team.ProgramID)
-	return b, err
-}
-
-// lines are where the players stand, group by group.
-func (s *Server) lines(b board) []evidence.Line {
-	return s.policy.Board(ids(b.players), b.role, b.columns, b.history, s.now())
-}
-
-// overview is the same with the sentence that is shown alone.
-func (s *Server) overview(b board) []evidence.Line {
-	return s.policy.Overview(ids(b.players), b.role, b.columns, b.history, s.now())
-}
-
 // repsOf is the log of a team's players itself, for what a history does not tell.
 func (s *Server) repsOf(ctx context.Context, team gen.Team) ([]evidence.Rep, error) {
 	reps, err := s.db.RepsOfTeam(ctx, team, time.Time{}, evidence.Ever)
 	return evidence.OnePerRep(reps), err
-}
-
-// columns are the reads a board shows: of the situations the team has logged, of a
-// role or of all.
-func columns(team gen.Team, situations []string, role reads.Role) (out []reads.Read) {
-	for _, r := range roles {
-		if r == role || role == "" {
-			out = append(out, reads.Columns(drill.Taught(situations), store.RulesOf(team), r)...)
-		}
-	}
-	return out
-}
-
-func ids(players []gen.Player) []evidence.PlayerID {
-	out := make([]evidence.PlayerID, len(players))
-	for i, p := range players {
-		out[i] = evidence.PlayerID(p.ID.String())
-	}
-	return out
-}
-
-// texts are ids as plain text.
-func texts[T ~string](ids []T) []string {
-	out := make([]string, len(ids))
-	for i, id := range ids {
-		out[i] = string(id)
-	}
-	return out
 }
 
 // GetBoard returns players by reads.
@@ -97,12 +31,12 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 	if !r.Params.Role.Valid() {
 		return nil, invalid("The board has no part of that name.")
 	}
-	var b board
+	var b squad.Board
 	if r.Params.Role == api.All {
-		b, err = s.board(ctx, team, "")
+		b, err = s.squads.Board(ctx, team, "")
 	} else {
-		b, err = s.board(ctx, team, reads.Role(r.Params.Role))
-		b.columns = reads.MoreColumns(drill.Taught(b.situations), store.RulesOf(team), b.role)
+		b, err = s.squads.Board(ctx, team, reads.Role(r.Params.Role))
+		b.Columns = reads.MoreColumns(drill.Taught(b.Practiced), store.RulesOf(team), b.Role)
 	}
 	if err != nil {
 		return nil, err
@@ -110,14 +44,14 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 	if err := s.narrow(ctx, team, &b, filterIn(r.Params)); err != nil {
 		return nil, err
 	}
-	lines := s.overview(b)
-	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.players), Lines: lines, Holds: evidence.Holds(b.columns, lines)}
-	for _, c := range b.columns {
+	lines := s.squads.Overview(b)
+	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.Players), Lines: lines, Holds: evidence.Holds(b.Columns, lines)}
+	for _, c := range b.Columns {
 		out.Columns = append(out.Columns, string(c))
 	}
-	out.Reps = b.history.Reps(rolesOf(b.role)...)
+	out.Reps = b.History.Reps(rolesOf(b.Role)...)
 	zone, err := time.LoadLocation(team.Zone)
-	out.Season = b.history.Season(b.role, b.columns, lines, s.now(), zone)
+	out.Season = b.History.Season(b.Role, b.Columns, lines, s.now(), zone)
 	return out, err
 }
 
@@ -134,13 +68,13 @@ func filterIn(p api.GetBoardParams) evidence.Filter {
 // rolesOf are the roles a board is about.
 func rolesOf(role reads.Role) []reads.Role {
 	if role == "" {
-		return roles
+		return squad.Roles
 	}
 	return []reads.Role{role}
 }
 
 // narrow keeps some of a board's reps and judges by them alone.
-func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence.Filter) error {
+func (s *Server) narrow(ctx context.Context, team gen.Team, b *squad.Board, f evidence.Filter) error {
 	if f == (evidence.Filter{}) {
 		return nil
 	}
@@ -162,7 +96,7 @@ func (s *Server) narrow(ctx context.Context, team gen.Team, b *board, f evidence
 	if err != nil {
 		return err
 	}
-	b.history = s.policy.ExtendByPeriod(evidence.NoHistory(), f.Of(reps), zone)
+	b.History = s.policy.ExtendByPeriod(evidence.NoHistory(), f.Of(reps), zone)
 	return nil
 }
 
@@ -185,7 +119,7 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.board(ctx, team, "")
+	b, err := s.squads.Board(ctx, team, "")
 	if err != nil {
 		return nil, err
 	}
@@ -198,15 +132,15 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	out := api.GetCard200JSONResponse{Player: playerView(p), Tags: evidence.CountTagsOf(id, reps), Recent: []api.LoggedRep{}}
 	var all []evidence.Standing
 	taught := drill.Taught(store.ActionsOf(reps))
-	for _, role := range judgedRoles {
-		cells := s.policy.Board([]evidence.PlayerID{id}, role, reads.MoreColumns(taught, store.RulesOf(team), role), b.history, s.now())[0].Cells
+	for _, role := range squad.JudgedRoles {
+		cells := s.policy.Board([]evidence.PlayerID{id}, role, reads.MoreColumns(taught, store.RulesOf(team), role), b.History, s.now())[0].Cells
 		tried := slices.ContainsFunc(reps, func(r evidence.Rep) bool { return r.Role == role })
 		if tried || role == reads.Cutter || role == reads.Screener {
 			out.Parts = append(out.Parts, api.CardPart{Role: string(role), Standings: cells})
 			all = append(all, cells...)
 		}
 	}
-	out.Words = evidence.WordsOf(all, taught, store.RulesOf(team), b.library)
+	out.Words = evidence.WordsOf(all, taught, store.RulesOf(team), b.Library)
 	for i := len(seen) - 1; i >= max(0, len(seen)-recentReps); i-- {
 		out.Recent = append(out.Recent, repView(seen[i]))
 	}
@@ -223,15 +157,15 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.planning(ctx, team)
+	b, err := s.plans.Context(ctx, team)
 	if err != nil {
 		return nil, err
 	}
 	now := s.now()
-	out := api.GetNow200JSONResponse{Players: playerViews(b.players), Holds: []evidence.Hold{}}
-	lines := s.policy.Overview(ids(b.players), "", columns(team, b.situations, ""), b.history, now)
-	for _, h := range evidence.Holds(columns(team, b.situations, ""), lines) {
-		if len(out.Holds) < nowHolds && b.history.Reps() > 0 && len(h.NotYet)+len(h.Lapsed) > 0 {
+	out := api.GetNow200JSONResponse{Players: playerViews(b.Players), Holds: []evidence.Hold{}}
+	lines := s.policy.Overview(squad.IDs(b.Players), "", squad.Columns(team, b.Practiced, ""), b.History, now)
+	for _, h := range evidence.Holds(squad.Columns(team, b.Practiced, ""), lines) {
+		if len(out.Holds) < nowHolds && b.History.Reps() > 0 && len(h.NotYet)+len(h.Lapsed) > 0 {
 			out.Holds = append(out.Holds, h)
 		}
 	}
@@ -240,7 +174,7 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	for _, h := range out.Holds {
 		wanted = append(wanted, h.Read)
 	}
-	out.Drills = b.library.Serving(store.RulesOf(team), wanted)
+	out.Drills = b.Library.Serving(store.RulesOf(team), wanted)
 	newest, err := s.db.RepsOfTeam(ctx, team, now.Add(-7*24*time.Hour), evidence.Ever)
 	if err != nil {
 		return nil, err
@@ -250,23 +184,23 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 	// A practice that was to begin a few hours ago is still the next one.
 	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})
 	if err == nil {
-		view, err := s.practiceView(ctx, next, b)
+		p, err := s.plans.Practice(ctx, &b, next)
 		if err != nil {
 			return nil, err
 		}
-		out.Next = &view
-		out.Suggestion = b.suggest(next, view)
+		view := practiceView(p)
+		out.Next, out.Suggestion = &view, b.Suggest(p)
 	} else if !store.NotFound(err) {
 		return nil, err
 	}
-	if b.next != nil {
-		out.Game = &api.GameSummary{Id: b.next.ID, StartsAt: b.next.StartsAt, Opponent: b.next.Opponent, Away: b.next.Away, Known: b.opponent != nil}
+	if b.Next != nil {
+		out.Game = &api.GameSummary{Id: b.Next.ID, StartsAt: b.Next.StartsAt, Opponent: b.Next.Opponent, Away: b.Next.Away, Known: b.Opponent != nil}
 	}
 	list, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
 		return nil, err
 	}
-	out.Week.MaxPractices, out.Week.Source = b.limits.MaxPerWeek, b.limits.Source
+	out.Week.MaxPractices, out.Week.Source = b.Limits.MaxPerWeek, b.Limits.Source
 	for _, p := range list {
 		if d := now.Sub(p.StartsAt); d < 7*24*time.Hour && p.StartsAt.Before(now.Add(24*time.Hour)) {
 			out.Week.Practices++
@@ -287,20 +221,6 @@ func lapsedOnes(lines []evidence.Line) []api.LapsedRead {
 		}
 	}
 	return out
-}
-
-// suggest is the one thing to do about the next practice, or nil.
-func (d planningContext) suggest(next gen.Practice, view api.Practice) *practice.Suggestion {
-	p := d.plan(view.StartsAt, view.Minutes, view.Present, view.Limited, view.Terms, view.Blocks)
-	opponent, days := "", -1
-	asks := d.opponentAt(next.StartsAt)
-	if asks != nil {
-		opponent, days = d.next.Opponent, int(d.next.StartsAt.Sub(next.StartsAt).Hours()/24)
-	}
-	if out, ok := practice.Suggest(p, view.Sheet, opponent, asks, days); ok {
-		return &out
-	}
-	return nil
 }
 
 func repView(r evidence.Rep) api.LoggedRep {

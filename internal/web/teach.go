@@ -159,7 +159,7 @@ func (s *Server) GetMotion(ctx context.Context, r api.GetMotionRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, caller(ctx).ProgramID)
+	lib, err := s.squads.Library(ctx, caller(ctx).ProgramID)
 	if err != nil {
 		return nil, err
 	}
@@ -190,7 +190,7 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.library(ctx, caller(ctx).ProgramID)
+	lib, err := s.squads.Library(ctx, caller(ctx).ProgramID)
 	if err != nil {
 		return nil, err
 	}

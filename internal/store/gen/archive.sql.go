@@ -121,7 +121,7 @@ func (q *Queries) AllPlayers(ctx context.Context, programID uuid.UUID) ([]Player
 }
 
 const allPractices = `-- name: AllPractices :many
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 ORDER BY starts_at, id
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped, effort FROM practices WHERE program_id = $1 ORDER BY starts_at, id
 `
 
 func (q *Queries) AllPractices(ctx context.Context, programID uuid.UUID) ([]Practice, error) {
@@ -150,6 +150,7 @@ func (q *Queries) AllPractices(ctx context.Context, programID uuid.UUID) ([]Prac
 			&i.ClockAt,
 			&i.Review,
 			&i.Dropped,
+			&i.Effort,
 		); err != nil {
 			return nil, err
 		}

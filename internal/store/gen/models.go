@@ -16,6 +16,7 @@ type Attendance struct {
 	PlayerID   uuid.UUID
 	Limited    bool
 	Gone       string
+	Effort     *int16
 }
 
 type Audit struct {
@@ -213,6 +214,7 @@ type Practice struct {
 	ClockAt      *time.Time
 	Review       string
 	Dropped      []byte
+	Effort       *int16
 }
 
 type Program struct {

@@ -13,7 +13,7 @@ import (
 )
 
 const attendance = `-- name: Attendance :many
-SELECT player_id, limited, gone FROM attendance WHERE program_id = $1 AND practice_id = $2
+SELECT program_id, practice_id, player_id, limited, gone, effort FROM attendance WHERE program_id = $1 AND practice_id = $2
 `
 
 type AttendanceParams struct {
@@ -21,22 +21,23 @@ type AttendanceParams struct {
 	PracticeID uuid.UUID
 }
 
-type AttendanceRow struct {
-	PlayerID uuid.UUID
-	Limited  bool
-	Gone     string
-}
-
-func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]AttendanceRow, error) {
+func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]Attendance, error) {
 	rows, err := q.db.Query(ctx, attendance, arg.ProgramID, arg.PracticeID)
 	if err != nil {
 		return nil, err
 	}
 	defer rows.Close()
-	items := []AttendanceRow{}
+	items := []Attendance{}
 	for rows.Next() {
-		var i AttendanceRow
-		if err := rows.Scan(&i.PlayerID, &i.Limited, &i.Gone); err != nil {
+		var i Attendance
+		if err := rows.Scan(
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.PlayerID,
+			&i.Limited,
+			&i.Gone,
+			&i.Effort,
+		); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
@@ -48,7 +49,7 @@ func (q *Queries) Attendance(ctx context.Context, arg AttendanceParams) ([]Atten
 }
 
 const attendanceOfPractices = `-- name: AttendanceOfPractices :many
-SELECT practice_id, player_id FROM attendance WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, player_id
+SELECT program_id, practice_id, player_id, limited, gone, effort FROM attendance WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, player_id
 `
 
 type AttendanceOfPracticesParams struct {
@@ -56,21 +57,23 @@ type AttendanceOfPracticesParams struct {
 	Practices []uuid.UUID
 }
 
-type AttendanceOfPracticesRow struct {
-	PracticeID uuid.UUID
-	PlayerID   uuid.UUID
-}
-
-func (q *Queries) AttendanceOfPractices(ctx context.Context, arg AttendanceOfPracticesParams) ([]AttendanceOfPracticesRow, error) {
+func (q *Queries) AttendanceOfPractices(ctx context.Context, arg AttendanceOfPracticesParams) ([]Attendance, error) {
 	rows, err := q.db.Query(ctx, attendanceOfPractices, arg.ProgramID, arg.Practices)
 	if err != nil {
 		return nil, err
 	}
 	defer rows.Close()
-	items := []AttendanceOfPracticesRow{}
+	items := []Attendance{}
 	for rows.Next() {
-		var i AttendanceOfPracticesRow
-		if err := rows.Scan(&i.PracticeID, &i.PlayerID); err != nil {
+		var i Attendance
+		if err := rows.Scan(
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.PlayerID,
+			&i.Limited,
+			&i.Gone,
+			&i.Effort,
+		); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
@@ -214,6 +217,41 @@ func (q *Queries) ClockEvents(ctx context.Context, arg ClockEventsParams) ([]Clo
 	return items, nil
 }
 
+const clockEventsOfPractices = `-- name: ClockEventsOfPractices :many
+SELECT program_id, practice_id, at, action, block_id FROM clock_events WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, at
+`
+
+type ClockEventsOfPracticesParams struct {
+	ProgramID uuid.UUID
+	Practices []uuid.UUID
+}
+
+func (q *Queries) ClockEventsOfPractices(ctx context.Context, arg ClockEventsOfPracticesParams) ([]ClockEvent, error) {
+	rows, err := q.db.Query(ctx, clockEventsOfPractices, arg.ProgramID, arg.Practices)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []ClockEvent{}
+	for rows.Next() {
+		var i ClockEvent
+		if err := rows.Scan(
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.At,
+			&i.Action,
+			&i.BlockID,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const deleteAttendance = `-- name: DeleteAttendance :exec
 DELETE FROM attendance WHERE program_id = $1 AND practice_id = $2 AND gone = ''
 `
@@ -289,6 +327,46 @@ type FloorChangesParams struct {
 
 func (q *Queries) FloorChanges(ctx context.Context, arg FloorChangesParams) ([]FloorChange, error) {
 	rows, err := q.db.Query(ctx, floorChanges, arg.ProgramID, arg.PracticeID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []FloorChange{}
+	for rows.Next() {
+		var i FloorChange
+		if err := rows.Scan(
+			&i.ID,
+			&i.ProgramID,
+			&i.PracticeID,
+			&i.At,
+			&i.Kind,
+			&i.BlockID,
+			&i.AfterRep,
+			&i.PlayerID,
+			&i.Was,
+			&i.State,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const floorChangesOfPractices = `-- name: FloorChangesOfPractices :many
+SELECT id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state FROM floor_changes WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, at, id
+`
+
+type FloorChangesOfPracticesParams struct {
+	ProgramID uuid.UUID
+	Practices []uuid.UUID
+}
+
+func (q *Queries) FloorChangesOfPractices(ctx context.Context, arg FloorChangesOfPracticesParams) ([]FloorChange, error) {
+	rows, err := q.db.Query(ctx, floorChangesOfPractices, arg.ProgramID, arg.Practices)
 	if err != nil {
 		return nil, err
 	}
@@ -485,7 +563,7 @@ func (q *Queries) InsertPractice(ctx context.Context, arg InsertPracticeParams) 
 }
 
 const lockPractice = `-- name: LockPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped, effort FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3 FOR UPDATE
 `
 
 type LockPracticeParams struct {
@@ -514,12 +592,13 @@ func (q *Queries) LockPractice(ctx context.Context, arg LockPracticeParams) (Pra
 		&i.ClockAt,
 		&i.Review,
 		&i.Dropped,
+		&i.Effort,
 	)
 	return i, err
 }
 
 const nextPractice = `-- name: NextPractice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped, effort FROM practices WHERE program_id = $1 AND team_id = $2 AND status <> 'done' AND (status = 'open' OR starts_at >= $3)
 ORDER BY (status = 'open') DESC, starts_at LIMIT 1
 `
 
@@ -550,12 +629,59 @@ func (q *Queries) NextPractice(ctx context.Context, arg NextPracticeParams) (Pra
 		&i.ClockAt,
 		&i.Review,
 		&i.Dropped,
+		&i.Effort,
 	)
 	return i, err
 }
 
+const othersInTheGym = `-- name: OthersInTheGym :many
+SELECT t.name, p.starts_at, p.minutes FROM practices p JOIN teams t ON t.program_id = p.program_id AND t.id = p.team_id
+WHERE p.program_id = $1 AND p.team_id <> $2 AND p.starts_at < $3::timestamptz
+  AND p.starts_at + p.minutes * interval '1 minute' > $4::timestamptz AND p.starts_at > $4::timestamptz - interval '1 day'
+ORDER BY p.starts_at, t.name
+`
+
+type OthersInTheGymParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	Until     time.Time
+	Since     time.Time
+}
+
+type OthersInTheGymRow struct {
+	Name     string
+	StartsAt time.Time
+	Minutes  int32
+}
+
+// Which other teams of the program practice while a practice runs.
+func (q *Queries) OthersInTheGym(ctx context.Context, arg OthersInTheGymParams) ([]OthersInTheGymRow, error) {
+	rows, err := q.db.Query(ctx, othersInTheGym,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.Until,
+		arg.Since,
+	)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []OthersInTheGymRow{}
+	for rows.Next() {
+		var i OthersInTheGymRow
+		if err := rows.Scan(&i.Name, &i.StartsAt, &i.Minutes); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const practice = `-- name: Practice :one
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped, effort FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3
 `
 
 type PracticeParams struct {
@@ -584,12 +710,13 @@ func (q *Queries) Practice(ctx context.Context, arg PracticeParams) (Practice, e
 		&i.ClockAt,
 		&i.Review,
 		&i.Dropped,
+		&i.Effort,
 	)
 	return i, err
 }
 
 const practicesBetween = `-- name: PracticesBetween :many
-SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped FROM practices WHERE program_id = $1 AND team_id = $2 AND starts_at >= $3 AND starts_at < $4 ORDER BY starts_at DESC
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped, effort FROM practices WHERE program_id = $1 AND team_id = $2 AND starts_at >= $3 AND starts_at < $4 ORDER BY starts_at DESC
 `
 
 type PracticesBetweenParams struct {
@@ -630,6 +757,7 @@ func (q *Queries) PracticesBetween(ctx context.Context, arg PracticesBetweenPara
 			&i.ClockAt,
 			&i.Review,
 			&i.Dropped,
+			&i.Effort,
 		); err != nil {
 			return nil, err
 		}
@@ -642,8 +770,7 @@ func (q *Queries) PracticesBetween(ctx context.Context, arg PracticesBetweenPara
 }
 
 const practicesOfTeam = `-- name: PracticesOfTeam :many
-SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, p.clock_at, p.review, p.dropped, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
-FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
+SELECT id, program_id, team_id, starts_at, minutes, note, version, status, block_id, block_ms, running_since, terms, began_at, clock_at, review, dropped, effort FROM practices WHERE program_id = $1 AND team_id = $2 ORDER BY starts_at DESC
 `
 
 type PracticesOfTeamParams struct {
@@ -651,35 +778,15 @@ type PracticesOfTeamParams struct {
 	TeamID    uuid.UUID
 }
 
-type PracticesOfTeamRow struct {
-	ID           uuid.UUID
-	ProgramID    uuid.UUID
-	TeamID       uuid.UUID
-	StartsAt     time.Time
-	Minutes      int32
-	Note         string
-	Version      int32
-	Status       string
-	BlockID      *uuid.UUID
-	BlockMs      int64
-	RunningSince *time.Time
-	Terms        []byte
-	BeganAt      *time.Time
-	ClockAt      *time.Time
-	Review       string
-	Dropped      []byte
-	Reps         int64
-}
-
-func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams) ([]PracticesOfTeamRow, error) {
+func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams) ([]Practice, error) {
 	rows, err := q.db.Query(ctx, practicesOfTeam, arg.ProgramID, arg.TeamID)
 	if err != nil {
 		return nil, err
 	}
 	defer rows.Close()
-	items := []PracticesOfTeamRow{}
+	items := []Practice{}
 	for rows.Next() {
-		var i PracticesOfTeamRow
+		var i Practice
 		if err := rows.Scan(
 			&i.ID,
 			&i.ProgramID,
@@ -697,6 +804,61 @@ func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams
 			&i.ClockAt,
 			&i.Review,
 			&i.Dropped,
+			&i.Effort,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const practicesWithReps = `-- name: PracticesWithReps :many
+SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, p.clock_at, p.review, p.dropped, p.effort, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
+FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
+`
+
+type PracticesWithRepsParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+}
+
+type PracticesWithRepsRow struct {
+	Practice Practice
+	Reps     int64
+}
+
+// With how many reps were logged in each, for the list of practices alone: it counts them all.
+func (q *Queries) PracticesWithReps(ctx context.Context, arg PracticesWithRepsParams) ([]PracticesWithRepsRow, error) {
+	rows, err := q.db.Query(ctx, practicesWithReps, arg.ProgramID, arg.TeamID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []PracticesWithRepsRow{}
+	for rows.Next() {
+		var i PracticesWithRepsRow
+		if err := rows.Scan(
+			&i.Practice.ID,
+			&i.Practice.ProgramID,
+			&i.Practice.TeamID,
+			&i.Practice.StartsAt,
+			&i.Practice.Minutes,
+			&i.Practice.Note,
+			&i.Practice.Version,
+			&i.Practice.Status,
+			&i.Practice.BlockID,
+			&i.Practice.BlockMs,
+			&i.Practice.RunningSince,
+			&i.Practice.Terms,
+			&i.Practice.BeganAt,
+			&i.Practice.ClockAt,
+			&i.Practice.Review,
+			&i.Practice.Dropped,
+			&i.Practice.Effort,
 			&i.Reps,
 		); err != nil {
 			return nil, err
@@ -814,6 +976,58 @@ type SetDroppedParams struct {
 func (q *Queries) SetDropped(ctx context.Context, arg SetDroppedParams) error {
 	_, err := q.db.Exec(ctx, setDropped, arg.ProgramID, arg.ID, arg.Dropped)
 	return err
+}
+
+const setEffort = `-- name: SetEffort :execrows
+UPDATE practices SET effort = $4 WHERE program_id = $1 AND team_id = $2 AND id = $3
+`
+
+type SetEffortParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+	ID        uuid.UUID
+	Effort    *int16
+}
+
+func (q *Queries) SetEffort(ctx context.Context, arg SetEffortParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setEffort,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.ID,
+		arg.Effort,
+	)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
+const setPlayerEffort = `-- name: SetPlayerEffort :execrows
+UPDATE attendance a SET effort = $5 FROM practices p
+WHERE a.program_id = $1 AND a.practice_id = $3 AND a.player_id = $4 AND p.program_id = $1 AND p.team_id = $2 AND p.id = $3
+`
+
+type SetPlayerEffortParams struct {
+	ProgramID  uuid.UUID
+	TeamID     uuid.UUID
+	PracticeID uuid.UUID
+	PlayerID   uuid.UUID
+	Effort     *int16
+}
+
+// Of who took part, in a practice of the team.
+func (q *Queries) SetPlayerEffort(ctx context.Context, arg SetPlayerEffortParams) (int64, error) {
+	result, err := q.db.Exec(ctx, setPlayerEffort,
+		arg.ProgramID,
+		arg.TeamID,
+		arg.PracticeID,
+		arg.PlayerID,
+		arg.Effort,
+	)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
 }
 
 const setPresence = `-- name: SetPresence :exec

@@ -1,6 +1,25 @@
 -- name: PracticesOfTeam :many
-SELECT p.*, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
+SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 ORDER BY starts_at DESC;
+
+-- name: PracticesWithReps :many
+-- With how many reps were logged in each, for the list of practices alone: it counts them all.
+SELECT sqlc.embed(p), (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
 FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC;
+
+-- name: OthersInTheGym :many
+-- Which other teams of the program practice while a practice runs.
+SELECT t.name, p.starts_at, p.minutes FROM practices p JOIN teams t ON t.program_id = p.program_id AND t.id = p.team_id
+WHERE p.program_id = $1 AND p.team_id <> $2 AND p.starts_at < sqlc.arg(until)::timestamptz
+  AND p.starts_at + p.minutes * interval '1 minute' > sqlc.arg(since)::timestamptz AND p.starts_at > sqlc.arg(since)::timestamptz - interval '1 day'
+ORDER BY p.starts_at, t.name;
+
+-- name: SetEffort :execrows
+UPDATE practices SET effort = sqlc.narg(effort) WHERE program_id = $1 AND team_id = $2 AND id = $3;
+
+-- name: SetPlayerEffort :execrows
+-- Of who took part, in a practice of the team.
+UPDATE attendance a SET effort = sqlc.narg(effort) FROM practices p
+WHERE a.program_id = $1 AND a.practice_id = $3 AND a.player_id = $4 AND p.program_id = $1 AND p.team_id = $2 AND p.id = $3;
 
 -- name: Practice :one
 SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 AND id = $3;
@@ -39,6 +58,12 @@ SELECT * FROM clock_events WHERE program_id = $1 AND practice_id = $2 ORDER BY a
 INSERT INTO floor_changes (id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING;
 
+-- name: ClockEventsOfPractices :many
+SELECT * FROM clock_events WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(practices)::uuid[]) ORDER BY practice_id, at;
+
+-- name: FloorChangesOfPractices :many
+SELECT * FROM floor_changes WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(practices)::uuid[]) ORDER BY practice_id, at, id;
+
 -- name: FloorChanges :many
 SELECT * FROM floor_changes WHERE program_id = $1 AND practice_id = $2 ORDER BY at, id;
 
@@ -65,10 +90,10 @@ INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, s
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19);
 
 -- name: Attendance :many
-SELECT player_id, limited, gone FROM attendance WHERE program_id = $1 AND practice_id = $2;
+SELECT * FROM attendance WHERE program_id = $1 AND practice_id = $2;
 
 -- name: AttendanceOfPractices :many
-SELECT practice_id, player_id FROM attendance WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(practices)::uuid[]) ORDER BY practice_id, player_id;
+SELECT * FROM attendance WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(practices)::uuid[]) ORDER BY practice_id, player_id;
 
 -- name: DeleteAttendance :exec
 -- Who has left, or was hurt, stays so unless the plan brings the player back.

@@ -735,6 +735,21 @@ type DrillShots struct {
 	Tried   int        `json:"tried"`
 }
 
+// EffortRating defines model for EffortRating.
+type EffortRating struct {
+	// Effort how hard it was, from 0, rest, to 10; null takes the rating away
+	Effort *int `json:"effort"`
+
+	// Player whose rating it is; the team's where none is named
+	Player *openapi_types.UUID `json:"player,omitempty"`
+}
+
+// Efforts defines model for Efforts.
+type Efforts struct {
+	Players []PlayerEffort `json:"players"`
+	Team    *int           `json:"team,omitempty"`
+}
+
 // Erased defines model for Erased.
 type Erased struct {
 	// Notes texts of coaches that still hold the name
@@ -956,6 +971,13 @@ type Imported struct {
 	// Teams names of the teams that came with it and are still there
 	Teams []string `json:"teams"`
 	Who   string   `json:"who"`
+}
+
+// InTheGym defines model for InTheGym.
+type InTheGym struct {
+	Minutes  int       `json:"minutes"`
+	StartsAt time.Time `json:"startsAt"`
+	Team     string    `json:"team"`
 }
 
 // Interval defines model for Interval.
@@ -1285,8 +1307,7 @@ type OrderInput struct {
 	Drill string      `json:"drill"`
 
 	// Harder cues that come twice as often
-	Harder    *[]string `json:"harder,omitempty"`
-	LeftFirst *bool     `json:"leftFirst,omitempty"`
+	Harder *[]string `json:"harder,omitempty"`
 
 	// MatchSizes bigs guard bigs on live stages
 	MatchSizes *bool                `json:"matchSizes,omitempty"`
@@ -1377,6 +1398,12 @@ type Player struct {
 	Wing    bool               `json:"wing"`
 }
 
+// PlayerEffort defines model for PlayerEffort.
+type PlayerEffort struct {
+	Effort int                `json:"effort"`
+	Player openapi_types.UUID `json:"player"`
+}
+
 // PlayerInput defines model for PlayerInput.
 type PlayerInput = roster.Entry
 
@@ -1399,7 +1426,10 @@ type Position = drill.Position
 
 // Practice defines model for Practice.
 type Practice struct {
-	Blocks   []Block              `json:"blocks"`
+	Blocks []Block `json:"blocks"`
+
+	// Gym the program's other practices that run at the same time
+	Gym      []InTheGym           `json:"gym"`
 	Id       openapi_types.UUID   `json:"id"`
 	Limited  []openapi_types.UUID `json:"limited"`
 	Minutes  int                  `json:"minutes"`
@@ -1609,6 +1639,7 @@ type ReviewNote struct {
 
 // ReviewView defines model for ReviewView.
 type ReviewView struct {
+	Efforts  Efforts          `json:"efforts"`
 	Next     *NextPractice    `json:"next,omitempty"`
 	Note     string           `json:"note"`
 	Players  []Player         `json:"players"`
@@ -1617,11 +1648,15 @@ type ReviewView struct {
 	Status   ReviewViewStatus `json:"status"`
 
 	// Turns verdicts this practice changed
-	Turns []Turn `json:"turns"`
+	Turns []Turn      `json:"turns"`
+	Words ReviewWords `json:"words"`
 }
 
 // ReviewViewStatus defines model for ReviewView.Status.
 type ReviewViewStatus string
+
+// ReviewWords defines model for ReviewWords.
+type ReviewWords = practice.ReviewWords
 
 // RolePair defines model for RolePair.
 type RolePair = evidence.Pair
@@ -1727,8 +1762,11 @@ type Screened struct {
 
 // Season defines model for Season.
 type Season struct {
-	Aim  SeasonAim  `json:"aim"`
-	Plan SeasonPlan `json:"plan"`
+	Aim SeasonAim `json:"aim"`
+
+	// Offense the actions of the team's offense in the order to teach them; empty where it has not chosen one
+	Offense []string   `json:"offense"`
+	Plan    SeasonPlan `json:"plan"`
 }
 
 // SeasonAim defines model for SeasonAim.
@@ -2272,6 +2310,9 @@ type ChangeFloorJSONRequestBody = FloorChange
 // SetClockJSONRequestBody defines body for SetClock for application/json ContentType.
 type SetClockJSONRequestBody = ClockAction
 
+// SetEffortJSONRequestBody defines body for SetEffort for application/json ContentType.
+type SetEffortJSONRequestBody = EffortRating
+
 // LogRepsJSONRequestBody defines body for LogReps for application/json ContentType.
 type LogRepsJSONRequestBody = RepBatch
 
@@ -2589,6 +2630,9 @@ type ServerInterface interface {
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/cuts)
 	ListCuts(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (PUT /api/teams/{teamId}/practices/{practiceId}/effort)
+	SetEffort(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
 	ExportPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId, params ExportPracticeParams) error
@@ -4329,6 +4373,30 @@ func (w *ServerInterfaceWrapper) ListCuts(ctx *echo.Context) error {
 	return err
 }
 
+// SetEffort converts echo context to params.
+func (w *ServerInterfaceWrapper) SetEffort(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SetEffort(ctx, teamId, practiceId)
+	return err
+}
+
 // ExportPractice converts echo context to params.
 func (w *ServerInterfaceWrapper) ExportPractice(ctx *echo.Context) error {
 	var err error
@@ -5192,6 +5260,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/cuts", wrapper.ListCuts, options.OperationMiddlewares["listCuts"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/review", wrapper.GetReview, options.OperationMiddlewares["getReview"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/review", wrapper.SetReview, options.OperationMiddlewares["setReview"]...)
+	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/effort", wrapper.SetEffort, options.OperationMiddlewares["setEffort"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.ListScreens, options.OperationMiddlewares["listScreens"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.AddScreen, options.OperationMiddlewares["addScreen"]...)
 	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens/:screenId", wrapper.EndScreen, options.OperationMiddlewares["endScreen"]...)
@@ -9011,6 +9080,41 @@ func (response ListCutsdefaultJSONResponse) VisitListCutsResponse(w http.Respons
 	return err
 }
 
+type SetEffortRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+	Body       *SetEffortJSONRequestBody
+}
+
+type SetEffortResponseObject interface {
+	VisitSetEffortResponse(w http.ResponseWriter) error
+}
+
+type SetEffort204Response struct {
+}
+
+func (response SetEffort204Response) VisitSetEffortResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type SetEffortdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SetEffortdefaultJSONResponse) VisitSetEffortResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type ExportPracticeRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -10626,6 +10730,9 @@ type StrictServerInterface interface {
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/cuts)
 	ListCuts(ctx context.Context, request ListCutsRequestObject) (ListCutsResponseObject, error)
+
+	// (PUT /api/teams/{teamId}/practices/{practiceId}/effort)
+	SetEffort(ctx context.Context, request SetEffortRequestObject) (SetEffortResponseObject, error)
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/export)
 	ExportPractice(ctx context.Context, request ExportPracticeRequestObject) (ExportPracticeResponseObject, error)
@@ -14034,6 +14141,55 @@ func (sh *strictHandler) ListCuts(ctx *echo.Context, teamId TeamId, practiceId P
 	return nil
 }
 
+// SetEffort operation middleware
+func (sh *strictHandler) SetEffort(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request SetEffortRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	var body SetEffortJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SetEffort(ctx.Request().Context(), request.(SetEffortRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SetEffort")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SetEffortResponseObject); ok {
+		return validResponse.VisitSetEffortResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // ExportPractice operation middleware
 func (sh *strictHandler) ExportPractice(ctx *echo.Context, teamId TeamId, practiceId PracticeId, params ExportPracticeParams) error {
 	var request ExportPracticeRequestObject
@@ -15046,360 +15202,369 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rkhy3sT/4KojZjZAd0eQMZdl7lvxEjUSJNinNztDWOv6hD+gqdBc01YU6AGqaI4Zeah9hn2wDiUvd",
-	"ElWovgzpE3vihEWyUbgkEkBef/npIhO7WlSs0uri5aeLmkq6Y5pJ+NuW7tjb3PyJVxcvL2qqi4vVRUV3",
-	"7OKl/3F1Idl/N1yy/OKllg1bXaisYDtqvtoIuaP64uVF03DTUj/W5kulJa+2F3/8sbqoS/rIZHSM8POR",
-	"o0iaaZ7F19JpcNxIStPNJjqM//W4MTSju+gQ7sdjRvjDfKxqUSkGXHDjiGP+nIlKs0qbP9K6LnlGNRfV",
-	"5W9KVObf2kH+d8k2Fy8v/rfLlr8u7a/qMnQIY+VMZZLXpp+LlxeU1OHX1cWNFOuS7U44su0PGXhfUE0K",
-	"WtesYvmKwF/3VJF7Vmv3Vy1ILsy07phS3I57kmn5/tBpCcIVUXxbsZzwygz/gdHTkQQ6QzfCsNJXiiim",
-	"Na+2yvK3/cp0+jrLWK0ZMGItRc2k5pZhMiY15TAHx1trIUpGYfJZwzo/eKZbmZtHoz9IRnP8B1HiXSn6",
-	"iP87y0SVX9sJTO+Hb/jHyuwA0tsf3RP2v6CRm5GbsV1pd9BVIIydolvzr+EEivVvLNNmzNeZdvzVpyxd",
-	"iwan0ppthISFcc12Cm3j/oFKSR9hK2jjhxm13dAdL4GMrGp2Zolis3m2pmV5sbpw/ylolYvNxixEKG3W",
-	"VwrFzAxXF7+LinWW1nbM8c2011eEL3jGa+peqLC8yXPefoQt3PSpltHKbO3CT9Q901lhmlZNWdK14VZ7",
-	"F/c3Fag5tyDB7VI2UuySGwtduJc8jWr+u+F8RyvLJGMVk8kdKqbx20CLxD4G5w3IAJ93ZhMY063bjoud",
-	"L11wCXzYv/N0wYjZaCI2xPwZmhFRMbIvhGKEVmrPpCJUMvJbk2/NQ8F2tX4kGyFJZVh+NXNRwIsLzB7O",
-	"2IDHPa/5WXp2XbnTH856e4BHS1xdfHy2Fc/cP5r7SD13d0rnp2d8Vwt764IQ8fKCPUh+f5kJyS7hI5j+",
-	"6y17x3fcCYgD1q3w47yjH38UjewelKrZrZl0P77nVaNZ9OcbJn9h7L7zM68027rfeTX1efQmkUzp7+ij",
-	"wntVopEZm7/pYclhCztz6a2rt4oOOTqzCEPO7J6Xh567TUjdwFaOgj2UjO2csDB4rYWUZtS5N9EsuH2/",
-	"U5rmfLOxl0S4foZDN5XGt2PDpdITr/j8RtkeQvuVG22G2uyB56zK2PPvYPLmj8kU999aKX1wZ4YFDcUs",
-	"x0lRuSeF0pLVCrvOqCZroQtSiu2WdWT9Lt/HyLm62FP3fo1uyUeiCtGUOYEmRIstM1duO0C44uc2BWbu",
-	"ZSUvODmO9DMInISKSjIr+AO7ZRnjNcLe7MHrtuO1GxU28hNHngf3KlgWWBl1oKlyQbiZ6YxS5TXdyGj+",
-	"rKI/Yy+I7637qV/Pyq95glyI1E47v8zsYmiKjtDkXH9fafmIjKF7CmhONXumOc7/2mk5Y7YsqI78kCCp",
-	"U+ArENdhBNcftpJvWWX5H7m1WER8sKQncPTM36GxIjTPSVNfrNqbcJZhRtI69JQszP1Ad+wabjykr617",
-	"I+c6GDBumhQJ7VEZGr2lQLVWmla5WhFR5kxp4q+JpAHfweV2y2pUCOe6AbU4fQGw7R9A/h11OGCmrb27",
-	"29PYGS7s2CpwjCNBlNfsoCOGa3Wxuf16Y1uCvrJXUy9vRAuPvFIgGDOaG8F4XwjSKKaAva3sjbFv+66M",
-	"u/IS+1eKuCt/+sza12HwdqByPaqozF8KYRlBJAf6zcgKZvefdzYuVU4ArjFT+LYU2T0mVRvVMfJU5JJb",
-	"dXFEcYaR+wpUE0P0fWE0m00phFyRF0RI8jX8ZtQbVuHCgX0FZ6+qe26H9qYCO8fVhdhX9hHvvd0dLWFK",
-	"jBc/srJ2F09/Te64EU3vGSytsC2/InVJ7Us41jTrmEHK9IbIZRUR+4qszQ7Z25wrUvIHRqD9KtIRk3eF",
-	"O3kjuyb8bASnvT07lqtj/aA3pYA1K2I0wlegcJIdo5Uyz458XIv8cdETs6Mf39rGL66ukNMDBw3fHsVY",
-	"nzd4pf/2DS5harrZ4KvJBVNgW+1OGzsMGGODyq0LXm2Bj63qPx7+N7GekhYi4viOfnzHqq05ul9/c7VK",
-	"Mv+ZkbBbqUPmrxEqa7rFL2PNdZmgkcLewhH0n6zCCbSdtydtFS6XdnvdZtoLpCdagqmyPYipiqq91g7S",
-	"U+HTu8yZMhG5y4qRec7NhtHyptdivPmjvYgerp1QmtSCG2ltJH70JyIQbs5ZxnOWk1ooZa359pC7U7+n",
-	"ivAK5U/bArd9wnQSdALXR/hiZeaY8kBKRrPCnuQFhs2+EaXTkMotdlYdWeEa3fPqFblCDGaxtQUpqmVM",
-	"N047fTenVAa1DHYYgwoqMZeHKJtdtdBAXIgyV7iE5Poj60dSiD3ZNUbLNnq3+cbaJhndkTXN7lcEWHeR",
-	"yPyjKHNsRiWv2AJB2dDiHa8YamM/s9pg/pWsWcErS4+1mcyKUHN6S81kxNwRdxox6vxmw2eKSdZSXGkh",
-	"8hXZM3ZvNsf8t6+1vIK2JVUaJCuuSCX2qftyB5MAo+Gc6uF8TZ7xusfD7qLnr2BjcStEtY+wk4gzryzT",
-	"d/HO6HERdo9edLHLzA6darCD6R9kqrtGj3RwEvX5ASQtEMC693tBDTOyyrkF7F2fRDEz+A2VeppiaSdH",
-	"ssyZeI9XnDXdpm/7B7qN2hr2QuazHfwCjeLPmvOA2L7c5MJ6MY4OZB3ta/wGcLx7Cm7HD2s7Aj5lTUux",
-	"bZBDSLcLruXWX4NbkeQCK9K1aX4jmWLo3mbNgnldN+xttRFYPyCupvf0HUi3mF1L0DJmYtqB5kSls8mx",
-	"nGixp+BgO3b6WymaqGnLrs28HllBeGX/YJQWIXNg7mNHLxqpr1tXfn8KRt2syL5gFQkqKFfEfINphL+J",
-	"ddREJ3bMaJhWaeOmv7UT9I9dQUnzfOAomurptqm2sa5qUfLscd6pDK2clyWd8W4ZzWMjWxvSgmNq/bFY",
-	"T7XQKiaJUMtQXynizSAZrcianWAb1J7rrGCYsNWUTBGxsRYQ2VRw/R473tInBu+jLDmL8SxX4bDzyk4e",
-	"eDZ59h9oWT7i80dNiOrCs5S7HP1udqjrr6l28u7chYsknIhwM4Ynz/F3uMhX9m3o3wLo61IwzNa4Yb3Q",
-	"jNbAE4nTEfeRQA72USeaKoS5MmBc91lS+IKd//LoheuIjZVtKS7tV4TbyD8Q54nSVFrbfZrbau3Hm7W+",
-	"ZQWttpgfqTsJUCS0aJyamzYHVtJasfy9ivowYZYrQrXTThLMeKYhbs1n8gFs+W46aXOUTVWZP6LcpDTV",
-	"jeqalOuSVhWQQNRgqc/xALPhqbQddUnSDm3XhB4WQ55oEF74dz854BGQ70R94VlgdbHhFVcF3AgwacwE",
-	"TvX0/ptlroymOaL0K7N1hG9IyTaa2Mig07Lo0HOaxS8XUW0ahVKLfaxZplksTChnh8WH+C+n/OyplpjB",
-	"OqFrHy7SdphmTqtTzHWBJkE3hzFTNd2W2oepu+blQP3/P9AafQuozG5pzhvcFbD2JrHRLxvJ2IdC2otj",
-	"9GtBy423sSM/l7Riv/A88mttdRI0zotX258b/FXbRzocKp62994c/cddcqw81brT7a7bU6ed1cwmw7P+",
-	"3G5R6u7CN+3W3gTSjE6T1EkK3yFxuqnxc90ASPeNE2bSSHPjt2YxbZwgOqLL4pUW2EtYiD3ZF4I9MAmS",
-	"uSLbBjwCOduwSjHn+KN9t98skdJkI7e0A6SjRj4wG2I7FRiIxOe5OOS0F8d8KB9oOR6k4NvI8UdvjQGd",
-	"Sjhi0Ad2PUuqGdp54j3toox9jFoIS4N+O6tKvbgtoQ+7tBtkh5wuk2yvh3cf07+ZilnYnbwIGot14FDJ",
-	"SCU02fIHVhFaPZKd9aaMqCwerFI/cLRZV6QRcJTmZUlYlRs5V6N9pOkVQamD5m5BbgKpTqHrRh/mErpu",
-	"NBphs8TM1qDixDQBwfzsJtISkVAgLVc9cVA0NkBl+jjBeCs7dew8fUcf3wmK2MoLKvOpmOzfml2totHc",
-	"kc+GYllwYXdH832n7rJfwkE7/R1XPlrkqIN421TRs5h54XySX/zX3gA74xFvb+I+K5knBs64s1WMQxdG",
-	"uzPyXKcv++9MKvaIWu2k2Ep3CaV5C/0HaKpOU81GTt+aRnfa3DpW30SdPWJDwGzr1GVeEX/4zNNgNWm2",
-	"5V6dHEfexA4eYsjCw10Hh8CFrHbCOfzN17r/Mqd+ukV1qOv4BT3alrXfC1znDVFnSWb5Xehlqrkba7hE",
-	"H7riOkEn62eTmh3nEmUW+ufNpOrd0KM2+9mGf8QMkppu7Z0NCyRcka0QOdmIng9gtncwEcbNnZo220K/",
-	"InuuC9FYH7QzGbsgW/iJcK0I9RlBo0GLNvQuNYGvZA+sHM/rBUR62EMCMXuC/AU3L0UTAAuqFniZbkxz",
-	"3DOg+LJA4Bv3BX7JaIofFdlY/2I3bzJnm2el9U9vRGml1r2lyDOlIZ5Q7Wn9jNl4LMNB+bOachtTrF1E",
-	"MWY/wnNdh+7Hxrof6SN6nNoo2bFxz/KIy38DvQEEQMtmaNyvXuSsvIMANew+LLAp2el4SdS5I1gNPpCt",
-	"IGamHFTwdD/iO17d4xNAcwSpywr07DRIDbTOGBcGgNEnJNWkH/m9kPfuZosYytzoC9N/mwR13Wqrvv95",
-	"G9iEtu/TF9uDGA535zy1l0/3Am5Tgezt2rnSA8vNiIBwBz7/zr0uadKffYv+8E/OG26PNi5t2VzZIbfY",
-	"q3fDbVapUZcemFRcVCuiGCO5yJQd5rnlyue/KVG9soADXEO8lwI/VsGye5Z7U7CddTflavA8AltP2K7H",
-	"7BHPiQ28blbQz4pNYHgsznbYq/l7m2cLqQZcEarMis0D4qPbxr1zXSR2rwsG0e6phm6fJgRDJDEX0PxA",
-	"3rorBKZGUv2jsA8jHgNveIhrxxVckpJX93gAfIH2A3wWAupZWRpyQdPkUMIdi8UADoz0R6gOljrYLS15",
-	"z7cQM+U4o75t3pWWHYEdfbAL7ntJFZYwVwmNynnso7Y6laBZwdxbZU0dIXrTXYlJa/+J7tjb6ieh5/OR",
-	"7JTQRSjNd84ctsDM1zXcTc3xrW93Aqvb0LrWs7yxOj0iMKz5IIvbG16Wb6sas7vVJa1SQW5sFyBlibon",
-	"GLIH5vTGAhL+Z52ZMKzvCNtkM2WMU09lJ1x7zXq0tduI5wj8nnG5ZTm2y75IkXd7OCzmkxTnXYuWMTAC",
-	"wMMByprZARUyqhTdMdKq4rEElhMRP6ogpZlI3Y3Tt5SmkKWW4oFFcqckhBRPJRoGX/NYUdjTOunLJGp5",
-	"E/YxBuSB/TiFOAf1bleelL9YuPCc6beR2ehMVZcct3880LJh8ybWwBx2XP+dP/j2mAeO8AO2bBCCM9xR",
-	"SjXKunvrIJvsG/6ApcwO4CO6XucqLyP5Noe8dstSJoyk1NQxeck836cKajB6Vl1HFipFGaOB8slX45S/",
-	"DupPSgS/uvC99R5zL8r7jegB+LiJhcm3yQxAm5SEXGCIxam4b0oh5DVEZCFC+EYzecvquI+May/mWXiY",
-	"Hf3Id+aZ/+vV1RXYa+1frzDT1xJUhHArIlAfsqlUChTFgVm95tq6cJEXVYaje7UZC7PdK+3kRN9/wYBV",
-	"Sr7jNjamZBvtIhvnhSMYBBJJXSpk2DRUUoLt9uFFkYdndgnrxynwkNnPJat/EngPEYwLbM3+cbG9uU9h",
-	"btGF/8T2aiq/Mukq65BwIhLq+ESUB8FzLEoSjh7wfS7AIQ3z7zqkD8XaGEqT1v3v5hFgHTDq/uBktMH1",
-	"se8ZaTvyUyKj7LxHIRn54z3/uOiBEbXtJZYYI7V6vQi7RabN8wM0NLtsjWKp+DdhSp2pryyh3So91fxk",
-	"2iFiG3ctdjWVmP6UApcSlE3YL6WWJtXWHZTV1HGWq08PTOY800tVqDC5lYc88R2FxaY8zYHCi5/nFs1m",
-	"SZDossiuCdN1BDqsOzH76h0TWXZoDJgjrZ3DgZR9YCjjx2BikKDeTtRngKsZixSV2MdgOJjM+hdQD2wi",
-	"5WYI4C0eeRV0Ed/xqht2ayeSRtgHdjDLvgmkGNF1oTB/OlZuWBqwzRtPzQPWHbGbxR/Cg1+4Flvjr/Hn",
-	"rgPm8c3V1dVq+v3rQn+gjb+s93D5Uxi7xwxJJ8CnkEBYKtkhKFPxs456H33zaWyVr69m5LhwPbh5pxwC",
-	"Q5KDTsBPNnx1+XU6cPMwSdztddA9O0gG9SmcBc0JrQjPGUV9RRbhBAOLxJzyO7ED0DtekX3BPVKFKsSe",
-	"5RYdcdxToyY5Z8JPOR2WjOOXuW+Cl34IY2aHW8GfbdqXqNgYUmMeJZrFwhxjcGjOOdkxgRyYtRKclgju",
-	"6bT35I/Uc9N7VsUGe1HdxqYcrZ/E/jth/R8HnK9bRnMsEJOphdFaRnzt56F1HFZxT1ZM8I4yQBx2wNxG",
-	"eLKKkMtWMynD23FC8LpfdwhvB9L5QVM20G7BQbt31+x2FAUIPVZVnr/5FFGU566iQ8GIfzQJV8Tzsyv1",
-	"gF6NU5ryxPlfKDMsVnrdLkYEW0f3D14OGVD9gfLSY0/Gma19a7+5wqoJTLpzprD+FiPD+M6mJQJsllPT",
-	"CDDG3VWkkOMFNtDEr8OrO5C/M4dukG9G67Q79YMzdRxwJP/FGSKxQATO+DjBk8B9bIPPlFwQetYxtSxA",
-	"s3UfnRkcN2u14QWd2W+wcGBHq0X9tUCux0D3Vs47ORldwj7qm07JHTTN21+WjyQXFm5MCbKhktAqD7Vx",
-	"GpUc0uIl5DPjhjkRIXlK9kVbJtf18IVxqlnkMOedST8kWmhaYoguVDIrwdLBowXj7UWI54JIb4iFo9IL",
-	"v0TybaFBnluaHjRCOw6svXIXhSe6n/wIEDnY/7JgVrEABAHlLyqj/iBoee0zogZ6VSFULIAZorAg3qqv",
-	"i3SedEYxmHvwLwTMnK3FzBwXqxAPLALVCj+RjZBDlKF5W/AUAqxD3je9H9T5k8TctDxiPl75HXK09mRL",
-	"jQ9ot/6gEIEfWVkjOWttjkNEZIkhxzplLY9hV7C6Rh1W4NtekTUtyw547UTMbCrobDtoZ3Ip8SXgYR2n",
-	"MlvKhPBeG7uYiR0z17wrkoOD7ZZC3E8G9eD2iigKzdAH7QauAWdD1UKjXuhoqJQPR0PMz1T18EZy7nRm",
-	"dc9ruKUi9awk30X4YAI92Sc3jA+rwE8gr3LsXW4hfKdvbqiT5Pzizg4MCw44POvHHiCwGy/E88B87VqT",
-	"QsYol9gJCFqYy0TilTV+aCmqLcmErNAaIolZLm7UbgKBiyCwXBlJgMES6uHGWJ5N/yPXy0xZEXvgRAkj",
-	"mlD5JpiCWpO/v5nTVs/1IYsXJeY6Fd+hCrm5WzaUl5CsDGk8RpQEaLlKaFLQB4hrtxgKyxLkxD9rfLzC",
-	"pkY7XAYznn9LGdNEMlpasIbcMs8CIF8aqyJTKe22LFJQAYTpHc2ZOQxcKwthP19WbHVhAY2WGbsqob+v",
-	"RLMtFn/2b7bQrrZczNBCXJdCsWMsXlb6cLKIm3YgVWeILins/rWb5Vho5Xk3NdwcDsBBoeY/ih1bnNO6",
-	"FLYEMPwWA33jrLsVtARzv5C5epXArNpdDqiCxD2WITHNiC1vtyIV2zOlAQFtSTJKKKaKJNItzb1LyGaz",
-	"lTwtcdssNVgv9lSGdJnRTsM6l63Pi2+zn/CczUDNg1a4pC/Nd2wRNL39wI/Uvs1U6QVHzFHv4GPWKd17",
-	"eGmqpXRfSFysYlWPakvI5Rd8OMViiWnp9AroAR3X+n9dHR6Z+rT0hzl4VIKEzfB04zlyyuMpcQdlsqVy",
-	"AkzmYBb4Rcj7CCZEuqGufeTmrlnXMUbYtzDtW6aaEqv1J6VYYDq8FfvvzRdovI3Nr80joDVMKbxqy3Cz",
-	"XMNOhys/zfj60PJ8C87bUTUPz1jJ0KKcIHatgEPjraXes0B3zONVgMBOJXPmCO3CxRek0acYVdow8rZG",
-	"oDqm4OLbzwB9FrkE3rZJGAdcBG+rBx7DvGA7yssJKXU+JcF0zvJvH5epDE2l7biHulTtxIPG0E7D941v",
-	"qacEnmTPe5SaTiQKLcFsEstlL3l1/5UipsEri+4FWrIFd6dbyqv55bZDuZGml4b7Ayc2enIHAYIoUs8z",
-	"srsjSE7bw8SeYQtymFOR0NxZvvwtfH5M6KXrJRbOa6YpuEdDHiSZu1FmgxJrqpRRx8bxjqu0zNDQATq/",
-	"Jt/G6kcXtMpYJCUJ7BxUg7HDJcMzEso3jW6+TmzXKEyKliVxQQ6YoeX1LWYg9YFf4MyBmgVS7F0hKjD9",
-	"bDkYmiKdHpAOSGP1M506K1m9Io+MSvIigDS5ZaU97juXnzeMwZPMrlILougjodUjuBdWRBi9mmRSKEv+",
-	"kldgWyuhcqAWr8hfrrxF1ujwf7mCp7aP6thFamL7yRUGTEJaioqB1Q0MXKaJSxsgCg+usT3MV2Gog/Pe",
-	"h2iNZ7NjOadV11G6ZiVnDyz3goaMYE5ORfFVmlVZFBdW6oiRY8MhPlILQknGus4TrHraaEadtI2QLUdd",
-	"VuSzR3uWhHiWtbatZ8wbt5zxazaBrs3oGAQMhm1x3L1CEBrCkXa3geUSx6zheHoadQiZKru0F9BBwov5",
-	"HL++aJaxWi8I93jtP0BEzClbf8GWwADYcgfJqE2rA1IKbMlCiZ8ebwgnFaOSQQ0CAgULeLW1IbMQTRAD",
-	"j5tVBk0biJKSW464B3x5iFFVWDzffjKzbRno2891HPJtn6BR2qCQvJfZ6kxd1mzwa0oubFYyKi2WI5xo",
-	"54eLeiEPQRVL8eoHV5KyBgQ7Ue9ScqihbhPd7qzaI9Up4O94zccDuLwE6ZyMIUDEHpIkL1U40stdVf9g",
-	"rEalrXvG6vei0oXCCs6aX12pXe+5D3neL76eSfMeELYzEiZv/YPVOprvNhH/ngqx00e0xmcQrd8/jZnI",
-	"XVTdvAqrraqNjf4OHq1bhoENT1mxk/yjwSSNu0TN8GyjXQmBiZCurxShW2bkqAemCKBtbhxEjBGg/rvh",
-	"v//OlKvTbKs3WbHLN28jQDCX8cLrPFaEzP67mVqoJXRUikGnThFOOqWmq6akFcViH+muLhlaShtuR6Iq",
-	"WqtCaAJJMg1b+XgCKKxmFgxF3FNLb7reJsuizkF7KLT0fsKLES0Bljb3Wuj0BBFHFQ+s4etTBYKju+op",
-	"gKPO1tTcNDnsgHm6/U5A9YWvFNlIp2MOK468Z0yrfx9QdITK7E5Lal7U/xuvSkIVM0v8d7xmCf5TxmVW",
-	"somhQ3WPf0fLmsTrlphf/x2td/IjLTd4wgmvttEpDTa6nUCXCn7osPZep53hewsckGNU+6Tdg1VnO5MK",
-	"ebxz/Le0jkcHQmccXiYiZI9JzRM5dOPKgPMxD2K5iz1g78bCDOXkj7exFKV4WlGjIn2aHyL9ocXuLlaj",
-	"3DCfYySsO9yXwoMhe0A/YazBUlZ2D1OSHRY5gkOug2UfFP6kzUnAEgsfFoTwAwYRiucV2xSl+TCBYWn+",
-	"zFLOm5iLK5w7wwSu6lmbp9LBfYLOl6caApV7geKOMNEuscx1h1a2lDNERstbh9499Np+/FE0Eqf+jn6c",
-	"qn2xox9vmISa3hGRXenv+hX1467fj23di06/q3aCnf5So6vbdR8UXd2C9xzls1xQN3GkAHUsiLGLPmcP",
-	"PIvh35awhJ4ZeBLrYnnAQv9W7QIfxOrYiUZnYjcFB3csxlTUqyabXj7s8NGZAorvxoJRAvI0Zu6AQOPr",
-	"yFZ560l/DFvl0KWv+GGsUlUJCCquhI5u4qjU7AGBX0OgLdpWB2y9UUC7YC6xr2InSzrUFvQWVlf3yO92",
-	"qPPq+BW7Qd87F9zhZy0SOqgaO0ZyYDpGJQg19z1F9Xuzhg/Oljdch6ZZsWPD13A+kduRZbLkiGmTDNvp",
-	"/IwOtbM7MXxJWJDMAovJRordt05ex4VVKXZ3PI83iJesixxc6oAHjA6nmCYupgIJwI8Pi3sT4XD0VjSY",
-	"f6fPML8kvQHovFxtiFW2Wabb+/JPcxmJqM0pKN0o+4gHdhPu9f4cfW2gZfVa4StsqA6g+AmukcU4kkMw",
-	"sV9RwJykFbcnGY2ZYG0GpGPLaYq5DBlXZKkNBYpiJf/E9klhMbPee/8Wt1iYEIhOleJKUzByP3C275Wz",
-	"iyyiFx4RmfRNJ1hgYFzFwwi+ng8jmIwf+IntP7gtHfDbNkjYbcjCRErXsjn5y2gbOXS95OdDY0ROCu2A",
-	"zhLDEmqjL/usb/8dBDCQbW0BkZCFvKYgwywwKyfmm3tID6g0UeZL4kJL1Jfa5rcgEvueKlKw0mbxFNSG",
-	"Q63NS6bM/wBCuxCkFP26bJN3fOtywFJgElLpu2n0p0tjV812y1SK8fyubYmJvFOffqDbKB7C3qmuI5X4",
-	"ZjrWc7p24PS3qdWEu8GYu55q3PnBdTY+WlHYasvBbumri+A4GcVStIf05w2U+Y2DiNJZz7PtoXOQ1ss/",
-	"yflmwySrsgXWKtfLd+HTeV+CUYcu+qNNEQUDA7SoYYlze28bgyhbCFHOPxkjiyV8tvLDTsy2Q4exkRD8",
-	"8qgmv+HbRuLi947N1wvxC4XeRmYx6Np1tHKzmJGWhe3weWc5qVKz+xTm0Z3XsSHMyYUIfN2B9CBnv9r3",
-	"lkKHr1NEwoRsmvecmOKiYhJaQsCdC0JIOeK+OWKFtT+sYI5hCqn0EotiKBCK3VAuD7/t/kUlp/Zkr5d/",
-	"krPqMXYaH/qJpPMg25O4UbVQymZS+dfPRnp83cf3/ysK8P+7qFDzX+RW3dgKBr/bXEpYY38CE5fXDc+0",
-	"u4YwxS6x7iXHJYE1LUv8vXZF7o8fIgd9J2MTnpAoWISvSZ82sEhsiteEBzMXzCQFECFicNs7s/8YbOwg",
-	"2s2bMEGb9Xvl9tNNo0P6xKvDs9oRd8dtg2nN89WbR5eiDV+fhhTlePpBe2WjBrdFyOITjrhuEtRQwvcY",
-	"SXH0/QMIoiMYdwl+Jm+783weYj0tE8Ez0/H1hen7ySZhhCRb0lYXqqaZeyqXCLR3tYxocw9clHRhXKh7",
-	"fPyXswfOWfw6QwUmbVe0Am5PPHDmtBxx2O6C5JwKMYCVlT0G4X51EePxyROwZz5/d1pq7Kbnu6DVljNd",
-	"JymsOXjmennM63V5Iuh2XnlH1wIMh+EpmPfy77nOCpZ8ZHzzFOgDaTnYvSKeWTpk6gyfyOJ3Xk07nMtr",
-	"iUaN0hoPalhdgCsxit/CY/naLjAev2UTg19rG0HhuwoD+kmlUq12wCeHU62jjRwvN/ZA+Xe8iiP0xyXK",
-	"cQTkhMQ+PcxQY3IBj7ZMkplAKplbVetwQkeRj+v0Z/69U3LWUtyzauFHWYPTtcO9g00KB2TBKO3JWfDR",
-	"PXeAaXiB7QlZqr3Mxwh0s+vzqHALZtpKm0s+6uuQSEQG3y3sMoD6HEEx63xdSLMOut2C6eoUII7hN6Lx",
-	"D1jq9IaSWIfuIZWmBbsLQpm09hN3KWsH8jG4ksOpa2fWktCdrhZxznK036fUe8bdEcdcM51nf/od7NhM",
-	"1qzgVR6zp/jSwkjWpug+H9jvH3xteQRPvWJ3wxjYmIGkM1Dba5hbu3VuId3OU0nv6XYE7b19ahydTFUk",
-	"PONQIc2LtSlXwOiwRLwgMMvOnNoxEmno138MCSNg5KrZ1QekxiyL8ajMctc+3HOcl2jTx9tWAEpCLcQy",
-	"pPeAJDcLrry6cMCIy0yep3Ms1o2shUoFi5tMVm3Y22oj8Ph2I9AvVrOdHoB1CJ5yPOQDfiOW8lxA7jdk",
-	"6xE7C0hPgeSgVJ8wZlaZFC3dau3etjk2HWOJnX6LGNfhtlWPw9sNmjD3tuaISJrcUluUbGLojEdU15Y2",
-	"uLilQjyoJnKlhGUecan84nNkB4EUNtM58jzFPQytCBicAX/pugJerPACSnnvkxdX/v/mqgQf7DBaXTy0",
-	"L9KSy2bklPP3esfnFISnQMbgsYC1orxb4xzrDfuDK1eKnYVr6IFld7IfDoZujkGUTkE3K1ZTGY4c9jpY",
-	"iGyfNx8S6V3iaD8mOmKYTUZ+Dl0SrggtGA3gFraMlR99FiHaGRDA3BvQnztr7QrMLjkf6J6Uqu02fHmi",
-	"9s8yx+Ih11RxNBuRSQsz4qkDmOXekj3KOKDqnsVg0pCCIsNablr33Aa4N2z842/NLgYv4nENx7+4gvp4",
-	"KA2Vuor/moD5iVw249yznm1G8ijAXEdfS4UGdbTsJYi1XqoBYGhYbqBKTxNzU/N0TrH3VkIvtekuKm8N",
-	"XBypbj151dSDG6pbIJxyjZcti6X6u/oanuu7B9qep7bTMLSnzcwph/io5z87ySrtkFtAzXDIYxVDvbaa",
-	"JutSLgeGwSvM5jhx7nPnqo/VGgdgcgg0lE1lMcRdyf/FrNAtXXmFzDOgpo4RVqhEgVuypi3JtGNE7wGF",
-	"SRGx0WCwOLS0lzl5b3xlRSyHSWfFHf8dyxBf860i24bKnMAfRWXR3pWGoNwVWgs2xA0mKFGV+LEt5IFI",
-	"aYgUvCAU5K/YxnTObMIEvcgXmvJK/+2bi4iIt41hoyOlyY49Chjs6oWfRVdcb++MqcJrgbfHpzi42JG8",
-	"MVuVCLiWkr2Q94CMAYCgFgm8sOcr8n5Hnu8oStLg1e4iCM09van6doaDQ03ncy+GDCpFZO0fr+OL/Pjz",
-	"qVbz8S6+nJHZ7sLNN2xaJ0Nu/PT7BXQHsVua9A4ZFjzgFdpXMQh+mRX8Iaog+o+myBhwj9PLOgfAaT96",
-	"+zF6+Nz0I+/owbMcH1j3owNRpMrCgrH8YpW6pKl13FAs7JZmGUNKoW30pfp//58pnXDcHgf8oxjoZLS6",
-	"jlMt0f5XRDwwSXypm68Ucbk8iMZXp05xBOViyGF78LMPFX1gajMHZQfJcM+B2KlHxX4Dc/EhnynyxNdd",
-	"1+zX43vkhkrNM15HLOY9Cahz7ECkUEsKY5QsfvVP501GRAufJpVeex++CDMJiwghFH64JKW6S7jlmrXP",
-	"ALuGw4vgzloD/GzimqvrsSwtyxZKMUOgVwCT6iwg0/GwmtNl33W3ezYT76ZwHqERVNaU5SHHLUUbIReV",
-	"FCtiBqcehE7MFQfVkU0fSQp29Hyl1PVy1LSFVoA2SWKAJe5yQcCJPEtg52qheCR6beyK5h6D2/aXthY7",
-	"p4MWU73hJcNSv+uSVkY7pBURNavIhpdjjC4APUiXF78FjIQ/Uuoud0OpYuCdttvTVNRuk4qRH2RCihw0",
-	"Qjw+ZoYhabhTo7vNR3Nol9pVZ3Y0RW+Ekla3TRnFWqMtuvKuUZqUQtyTkt+zV+SKCEk2tFSM6EZWilAi",
-	"m5IRsdmMd3VkAumWQ63ydy57YvxjQWX+NoBtIyZMmucskiFVul7766qZzGwKCtIbf2DfU1k+LvusCj5x",
-	"tAJFVoQ+kVe9NaylD7incmerzmG/RezEw3Keto/eDAM9HfG6FGk3qmu4c0v3w/Y2rFXkU6GBbp2T8gBY",
-	"oBsX3z14uxo5jPPt4k6xyRLyC5+R5DDMzgOT8pppSbPJIqf37DH9xvwHezy4WIktUQLDLYbaCjsRFuQ3",
-	"IE36tNHti8XOCMLFmm9j902Vl7EL5WxFHACoXOjYuPtIqNN87Yd2Qa6XFSy9HS/yKDxGLeSHUe5zkeRY",
-	"agxYUSjN5PPvK70gWs5+1OFGHGU4a+QDWxABIx9YNDHLe4sGRY9suQRw1CaDFASwtbnzbec/UU/dzna0",
-	"7o/o1fw4f5N+vDDNkiB87NDLMXxuRMmzSElKmyOtiI3984Um1Bh0NpoHAL/cRms/QNWuwc/tx7ao7Id4",
-	"CYeSPbAS/4U/sIkPd/TjeyFZFGMhPmMXWiTfi0iagm/wSyzBZnUh1orJByZtoTQUfFLyCbpIVk/0Lptq",
-	"+06oiPuzieBTGlE7OqD58YNsVMLb3yH8YAPd4C19u8vsjtGZTHetI9IONqOz8iGJu4zmuaaNbG15tGWM",
-	"1BIa7vQcVD/jpqPhpprobBnuqZf7NDa6WuhlZrhgfxsUkJ9SwFu9fbEKHsUXOpVunQpCyXd8WOhkHl/r",
-	"JHp8LZlysAqHD60KFx82iYEDjQ4yDyhNddOLJKtLWlVgd3FJA3kslGyJBWGJF6gPDoXYFDxl2+0d2Rna",
-	"8cIaPTFRucDxa0zePJBpW4/AC8yn3mHOceF2W3jDFViA8IGwtJM59Z+QsefCCw4wbB3IfVPePeYce+Dj",
-	"gwJeopr38aXx6pQFzLFfNFEu8bab3M+JCl9PeG0kn/VwauPCfMuHMat1Co6dHrhBJOtdLC4ooWiknl9O",
-	"iO6z/eKz5lXGawxxu25xTOaQdHwMer/qIdqS65ItL5BoPwtAsH5qqTAZYZGHxK6Hr9XR0KV22otTMTzM",
-	"B5ZB0ptcWkBJoMZs1l7beWfyUxCqN1KsS4aATHbKNY/wb10hOgsZCCVLqK3gn1TXOTINX+t0WGGgbHZL",
-	"c5eicm8opZxId5gUgHDOUd6JyX66fqiJteLYnhlbUh/c9HHNyvIICTdKq8mS1VPlHqlK8ep1lQv3TTd8",
-	"zofgslhVc6AiUwqNdI/GuKUj5ktWRzByqdJtII+Dwdd9FOjYS+/h0ENElxkFW90tozmkhx2NHhJFrFcF",
-	"DmEysU8Or91+mWTyDutYbvY2n76nNX5E8II1LmkODW1EjImiYsTqtbYcFivLFbkiWpD/0xZON3/8fUVo",
-	"RXiVs4+2GGnJtgwPrnS/LERgl1teRSa3ftSsMzXNKl1AVTJKNkL0MiZNU7zy7UPEOOAz+GeGfTkalqyZ",
-	"3jPm5F2qsyJUoafrkn2liNlEoCCW1IPMumrK0nx68VLLhmERM5K7kpdJWBq+mthcaRCgTejd3jYXjo9C",
-	"zS9XsDFsu9+xJP43DHwY699QLMQoE9WmUQm4ttehIbC/fIhU/PU1+SwQDdkzdk/Wj8SBuJ7Ajj+DuWxj",
-	"mNU9yBJcL4JZvme1nncV+qKQEOHIZTQHynC+5+O98OWXueXml8To1C7WjOxZWTq0aEiTSqxaVzIfYY4B",
-	"e50mQTmanxd/B1xiokIriNtcYDu/FdGFUFCQ0SJkr2l2v8wXE88KPhn4Mp6k556uXlKxW/aqc6raWiIe",
-	"vtjyzCr4hoDp8Cc7E9uKKywOylc4T9OOS17dv3c1btK+GNddm64FDjON1exVBa1nUWg+SMorJu+grYtD",
-	"iFkHUuur2rpn0JP/zM9mguC4id0IWJE0sC2tI4jDOad4lIX0AZ+pJe3jxzCePxg5oUMyuZo5jq2dp8Qu",
-	"1080rMUudual0nYrn3fpmfpmuW/dq1V/i6eLs4dRaZqZWvXfP7ARLNbVXDKOGwbnlfqMpYEHxd9TnUt2",
-	"Rgf5lgKJnqh+2Pqxn4HfSbx/hibtu2SiSCVgLwsqogqxZ+iQbfWxjuXpb9+crqaKhHvmQUBryPVE3RTz",
-	"dcjGUhUIwEFHNO061bcqV9yYKmyWn7GGWUqpMl514ylhL81L+ZUiYl+1BZu5rS6hKLci8wyud7e2GQJR",
-	"Aj+TrGEtTaFwWVsmuiK21hlgLM4OtzRvbL4SWtdTg0CnCp6nuTnMCYmXDAYmdSWDKdnSXWuCM3L8arA7",
-	"8LfW9TNLGUzzd+V9HAhytL7aLatvWcZ4jdxI95UD7RlkCmkhWe7yFRd5pcbOHyExN1jF9r6YEYjx/92w",
-	"vqS6cKSR20bYcpt2gThZFNO3buCDSx2hxYrw4R5QECjE/7jgEYzjNoPHJiIvxSJbYiHG3s2QUi7P+RZa",
-	"n5EEWSehQv9YOxV1PfDvHxRPgGlwC2g8WZ+/XgQMcQAVRvfbcOZOckrnDSZ/bKpcouyBbWnmRKHOhykT",
-	"30sxAPdNnvlkidJIhdHhQURqVDaVXh5XHDzzrXpqV9ZRRy2fJgeh25vgoCh0+y1e6k6GG6Z/Z81eWu7D",
-	"+K2Fw9ellJDqFSSbDDw4oZXFk2Faj4FWTx9Y00jMouzDO+1zGKSENhU5zfDSyCrhaQwe+eCH7/p2HHPa",
-	"ibodQ1nD28zmqtb3NI9oPBz3GvqxRXmGQZETJXfgNYzUm5/woiUDBWBgAO4JABq54TuLT459NIQ/TDsV",
-	"TZXf+dCIYfFCyhFpsBB7C7lCOgAXBVWuQF1htAv76aoPBDcHAQeylzMRhQ+/mUeOiyGQzHzWBeUfe1bM",
-	"B0RsSGjWL8psFacd/8iStCZncgur+usckp52mcczCQfeAsdsMflOQYBATNfXym0nfnb3WIbAHMZIoi19",
-	"/9rioyCXs+3rph+yPhzqNmag23Gl6f1SbCuA9IuPGUu26h7z4xfue4tPwzW4jYP4MbychPZgxMfOcnR7",
-	"Wf8/PGjYVaYdXnFn1wbr8FnOnW0fkKK3PZ0dTvNgi/0hHrxAAaRabGR34tCKMe7pmk0mvS6hYcQ70vbk",
-	"qVnHatLcin3Ia4hGDCHeJwSPEaoNB+jFkq3gTwWjOZPmInwxH1AhYXeikUVo6lNYwQHZT7dNya4Llt0n",
-	"B2Z4JyUC8T2RmqmWBWbAIO7DJXmqdimHaQlYGaqFgc63TRVVqDNvm550PfuvEejJqe/elELIaPHWE8JF",
-	"d/IYkqvgQlhqxvCwbri5CABnF2L/CtzSzthqeKEt7AtG5FVqoJuNhD0WtDE9065Tz7wDmebV4MyZK6VP",
-	"I3IUCfuMXkyemcYiZ+49CV6XaqyHEW66vG+8Q7wjSQahklf3asp27lEGaUXWjPzW5FuWE14Ngh5mjss7",
-	"Xt3jaO0x8AHhYQ9nIRYt84Vw0LiTeZDjb/eP5Cyz8GTjOQSMvpnQgC2LRsx573BI6a/uo2wARMIif++T",
-	"0Lw8jf39HNvQr1D/jY89ShWUUHucl7YQz5IAeApCCTQiogqupY2Q4A+ZDcQFSoS3w0tYMPEIRbeLYhHj",
-	"zBh98pxOHHHC0jwGJ+XcJSkvpR2hxZUqqB7yVRpUnifH8rS2O7f8ARU7VonU+IJ7Wtd0zCHXomA9vuwa",
-	"MmrFc9xNQmX5SGhZhjAw6jGh6Q4Co/BTjZ4PgH0VFdkXPCtMJ4+EbiVLCI5VTpaBpXXsFZ25p5ou7mxX",
-	"B5guLHjitcjR4LtI7blEB3RTaevvSTEB4lZyuGBtP9hRtbPHLWZ+9j3D7dyw8FF8JCzWKZEYNTVjLDGJ",
-	"Hk2+MOQkCUP8OloKdVrNMp++5jvvHkv74KbE6hr7gqHVxCxfcySDYEt3kzVdc2eW6/DBC8y8VDGWJ3u9",
-	"v5kFyrVGSNsptqKZXEdeKe2ypg9FZK6Z7OYVjx+awGBzpNkzdp8P6xAjQANhOv/HDHXsyJ2O+7Ntl79y",
-	"25uq5LV8cpCSZz83i0B0vcdpKXFBvc1hLatu5IW67wrugPPUioGSbSRTxXxinRuife+hY4hrWkZKoMUR",
-	"tLxx18LwTD6mHNkRebZ9eaoLFrCoPHZnbWj+ulKLi6gaQj8u+QS/MLa0o8b6XtsppTiJgUW+69tUuq53",
-	"q/Koo+b66EBTbE/dMZexF7DHEez1C2OI6uNrcqe9swWNZ3T/G0+swuu9F9Q59/7NdLLo9ovNPDhEdOua",
-	"QzGZpC+otkoTrXqI6lwRCAUjPqW7YYSWqGK1uuCbCIBozTM0oF7vRSegTdkAJfANmU+IqMpH+KuzEwwS",
-	"y6bEG7658APjIoNSaKh0znazdf3v+LZ6a4Me541ZFovWixBelh7iRGvNqy1pagKtXB5p7kL8bNiffHBO",
-	"QChQ0g0T7VYraFNHEQt5lav3LsqqP4Ed5SUpGX1gqjPaK8JK5R1xsBeK75qSxgaHLIK3VVreg2mH5Ywr",
-	"psEgZaMXeRVBy1iSuvqB0d1P5upM8NQ7nM1Yuuod0//E6hNsGX5TZuh+ux0k3XpDsL17qmwNOgjnZCxn",
-	"OWmqkim7LWsp9opJIhswoNnDMOcZjaMex7NdHbZzBLEizmJRgNTf0aoonTV9pYi5gsnv9mrpRjnP6mV+",
-	"RgFD1VUGGaAoh1WhG+uxYRYGC64lZ5tYkKp2FmotoNgLLNd0+IpQa7V2FWHASF2YG0ALouijOW++WOwQ",
-	"unlfLQJvHqZYdPcqUhymqRfgPQ8fO/AkaZs6aNElfVZGbisaNniOL6vw4MmCxuq+xnJ/l9diMtrFMOSw",
-	"C082ZQWehAFB+0suvNTCeVio1o4PIEy4i9wKpGrn60mxcjyaIh26mOr3LfTJ4J2wPxC60XBbyd2zpl4R",
-	"gIq1Oa60vMcMbvlkBoRNeSeKaRViuHPwR5xAYN8KugBE4AdBy2tIhcVQBKo3QiY4sAIG87gkWx+17/0I",
-	"Y6Zro6T5OcrHGTaZGtc6YxaXnttNdDkR0DtdJ+7kpeDc4rrYOF16dAvBpZd/24kH7LAUYk92tPIJo8q8",
-	"B9DU8PjeHtYj6+a2bmtkWo2KBKRHEapVQWWb92ueY16RklfMIQG8wI72nsrKZ8wmTfoX+0F6IDAsJIAH",
-	"wbnwx9oTvy2H689o92bsHrXRJWcvp846kpXUwpaxPEQ/LYSOqiBLktYGsdm9B0gyeo9c4UJpsgOxBFJi",
-	"bNAIcvQkx2+BoW1WtxHf9pswNi5nCY2JUS4nZBqZryUapKIpHcXELemCNOx+v2NQihiJp/IUlubIppI7",
-	"3HMDkvtc17XN6oH1JzuIYE8OMzNYVfjgbJ6+rnFI6s+cXF/RGirmYkVS8Iobq4s1nY91CBgP7UO8oPld",
-	"Idw5iMB9dMspfOQ6ufsNzRJKPP+LZVpIkE82jOk7q/rMT8XbzpKm4lS+pLY2JjEd08Qfr3H5ZLTYVkfI",
-	"SOrff7Bkm6wdK30IaL5kAF1Ilk5RLdKb7tPbPrBSZFw/LuCwPaP3P9IKsTraNFVJvIqI6JysumPp3N+p",
-	"XJjW/ucFPNorWJj4xTKe+Phh0RZ//JC8caP6by5w3Ze2FhHJ2Z1LvKRiUshwuICXxw3f1SKa059EoGXw",
-	"YBMhpVSn4dLDjJfD0t9putncCgzG8oSVxaJVxO50BF6JZsVd0YeP6txHHkcs3dASkA4iWCQCy0YaIhW4",
-	"up9OxnQ2v19R2fieRXH5hkWzY/KWS/ne4THyi3kMU/DmvYdNz1w0jHmPgN/vufa68zDS/IFBZScPOCUd",
-	"Mm/6jHSoNjAwbJuT57rdjzPuU7CqYbEtyJ7T6lrOWXX5MgCSeUokBa3dufrEiyPWOv6NgeLs/SLEwgI4",
-	"EsimImtmGNYBfezEyKKblTy7j6HcKzODtaBYACTXitA8B9jH2cglN0jk9FsUqgi+WiQrOBcRl8c2xvkx",
-	"qKGtFE0EXtIwg3V9gOFmxyrwRdG19Q75K8GWXhgHLg7GwKqLC12siP1+DN41iCXy80wfNsx67sn6e2jY",
-	"MRnOwAKFkP1g40/7YMAbdlndubY2e5hJigmsYGXUZHgICSYhAGJoUg1m04IsGr4tmILzuPXmLVi2dThD",
-	"lCarRLMtrFfNyKTwjVz5lESuC9Fo4gzw6NgH4x3EvQiRm3/4sNsrcw54aTYNoQVNABkD9nQV+MON0mUT",
-	"d6r88u0Rd1dDiFYJt0iyOcJfSIdZJJrttk1yHUa9x2Kx40yViODraBZCseCrZEtiO+eDzIkf6Hbiukqt",
-	"bzzhDpYoDo/wwQEv/aGSrP5KBYBEsfEZOXCzmlPlgj24y2wGNWTlv7bKhmkGMf0djFR/41oXor+nncbd",
-	"0VK8oX9RlV3P4HiWX4RJP9Blce89Hg14jSdHFxlVnCSF/XFwcx0LPxKnyhE4bh9oWT7iyRWswrJtuCbm",
-	"B0JJLZRyJtzVAl/xYkWQJQiZ4Vi36znwVNcsEpawDLh/R+WCPMT3VKLuJCUamSWQy87Njxq+w54jHPV9",
-	"IpimkXoe6xe0ajBs5hhgf0ZLVuVUeuHZ3E+8Io1iE6wzXxtJZLS8bUo2nxboG0L8mJY2NG5BepDYV1B3",
-	"fwrCWOwrX9AuRHEpQrdO7ulmxXSjx2iCc5vazEyVFUKUKaFXwRUeRcNv44MOgMl3wT6WOQJJwwTdqlqy",
-	"ucG6W+aYJcai1y5SZoCSEosMLWmtYg70SujvQdBcGlSaLN66kKJyE15V530uRJmvyBWSGddzuIvrUuCh",
-	"A4PN6AW0hlV3uuiu1k0/+R3xVD/sHWF0Z0t6pt8tVGYFf2D5UXViDysfcVSRCMf9YfrtWDFujpTlOtGt",
-	"+4T34Oe/rfpH8e3rn163QYwropqsIFSR7xtD6MtvmSw9Yk96bOPC2y626T/hyZaJbxvb6J+bWR5455od",
-	"IFjFph0q2Q94tSxf2zRy5IEvlSAhssy8eC6u2ZqMEJ8mzdkHcS1kFbPCbUoq2RtQOnArXSGEjv4+jJDs",
-	"Dtfru9dRkm+lJdFy58oHtqtLFJTqiatKTtfNWyyht4FdEzXi/OKftkThCVa6bJESM0VRvsMEY+AMZ7n3",
-	"UekQY2URhblFGlb0oY+ON5F2+F9jCqxpGatKsw4AqlhpjEXeCVtQSE1BXY7HgfwTW6LloyaitpsMkdgO",
-	"2RKCswsIl0qfy0ZkjYpQe1FHthgu0hW4QyCaKyubvJua0RMeS6YWxK0OQ/EcRdtp+L30KwyEDTuZrCW7",
-	"YqOHaMgWcD8GLrUkkC5zPpaEMg/Xpqn5pBAcU8M62OYhjlLSKhGPO/HW7Lj+2gWKZl0yHJav4xg8EMxv",
-	"IcAealmyQa99SD1HxnZJuLu93e5rt1UomN4sTmBIr10E/x1SZs0wiSUkru1ql9eOcOvEM40PZtSlvnqu",
-	"tg1XMY3IaBkpUFCIcb0D+RlNTonD8k/Cv0Vc4TGOR5EucZG/h2U5GU3q410m68C4ZBrMog7lEsCsjkdE",
-	"4euPpGsN/cDYAexiWsK2rvpIeKqtGGQzemCslq1ad6GDLjRz9NB5LRslnppFOeXIqcHxjuync+SBVhM3",
-	"zw1Fse4WZZd3DzeKXbXEsrus1NF1w8AajaIOsIotXsSd+eoLqprkE+PdarqARhVbVE6pt8Cjy07WVGqe",
-	"8ZougeW7aT9C0d6FjBQ7b41+RnpNT5l2ukVvsm6cKRL5rR4nv2yoq4hLZQ6YlvZOi9SmGqjxDnxJCdMN",
-	"elebbqfSbqwrn0rc0ukjFsY56QVTjEAZC5sQT/YFL/FOogWshvGWviKVuyjt1N0kEi9GS+gjbsa7UBmk",
-	"vwMnP6xCJqUyhJIh/lTGT2MjEW8+7yHCB3P0s0cbBC7Es6y1Qz9j3hDtDNVYuM5BUScxSWVPTzy/aLhG",
-	"rwiaraTE0wtvAXEPs7M/1izHLYtxuEDzywqwv3MiqoyRnRimsSfkfkSthj7uHJAuc6jfRsub3tySQofH",
-	"cOUP0DNcCYxmhb9izY1bUNUHhmvn45PdcBsTLmrGHK1tpfpp4oRwS1tuPuaAjejjfsYHaeQ45MoI0WcS",
-	"dpI+vhM0x8FrxC4Csrjjerbn11v2zjZMqlFzqlnXLlFtQUJ6/B7y1I6WIlc6ju6jhZ5HVgwrid03DuDH",
-	"dtadUWd4t+qksjXnyh91uQ0ejygg6zpmOSDjcxEcT/9cCCer4BVdYlGDNALRkAv8nyFUeRmcuojVwY2A",
-	"l+8Llh4Op0BdLFyFFhB8wKlrJ+qHSeESpSW8DlMHNrrItGvTzRkaLw6ebOe3sruaDPEkrCi4+P39AwAJ",
-	"Nogd4QOgB1XaMGCvPrnHj/HVyC3qzHPyoUWgAaDRDc1YaGRe+TvoHV5ti4e6ZRWTEPBuTpktogMS/p92",
-	"9L79+c/PyZ09tTbSNiwSOjErsn2+IpRopjR5oCXPqWZQaLokkqlaVMoMuqW8UuDU2z0PZc9eXnxvaHOx",
-	"unhg0mZTX1w9f/H8ytd0pzW/eHnxl+dXz/8Cd5JjoEta88uMalqKrbUbunQGw05gC3mbX7y8+IHp69AI",
-	"bjc7G9Py66srFyOvXXAzreuSZ/D15W/OdWzvrFnFPAwCuxpByailyJtMg2qiXDoNbcqoXzZM9/LGQYJY",
-	"poHF51x5E15s6d+5JmdcuB8itmzqA0at/RXcL6da+qUPEEPX/4ax/K7NvlhEg4/PqnxMh+HlgwqZf7/7",
-	"+SdAXCBUu3LjtiTVCs6j/RdLk1dEMUZykSlYyfNdfirC+DBpnDCiLMU+mTfMbXoJtYifQcbWbiFR7LX0",
-	"TLEK6FFp9ZIAIj75E9Q7+POKSNFUOflTW2dpRYQkVVOWwXXJFREPTP55Ze8R8qcN01lhyQnAS38+Fe12",
-	"whuJZ47Ve+FNrlTSHdMgi/6vTxfcrPq/GyYfvUnmZQf33T84Nke4peOMv+iPX89/iN2CIowtWe0D0mA1",
-	"XyniEqtOQ/fawzwLhZD9hnJ516KeQuWmb4WF5DwJDTpY03/0RQOzU3+MqP8NphxzFV5oIV0mmb3y3P3f",
-	"1sU4Bcng3CRwKhysc74CXes6wj5m7b7WlgqZBnDoPUQllEQ7mi420iBGkHdc6e98MMJRtEjScn7eV9/5",
-	"AzKQPFEKORA8F/tr17IiPi6QiMoIUTsBEaLW9XAIrVaRA/Y6z79zMv05jhf0/YaXLO10vTjZwO0uIE+T",
-	"rdncVDmI1ITnhjm5hh04DTNefoL/vs3/cMWyRi8FqAjhoXCtj30qXFBUf4v/WRvB/Jy77Ilto7KSdvrq",
-	"CXf61Ft66Q7n024tfnztTI7d3IFnZyKkeugf8U3HeveBrynUgz1yw9gjU5efnCflH+zxj6nH0j1iaQKd",
-	"4r+zyZ3Ei3NiYTa/fr6H2WqmglB178roWpM42D8Of2Bmj0K7I3M0bAsXXC04DXesym1MmTriMCxxpLcF",
-	"Itvwyb+6cq4+ohQTA57ueuz7ECMySLdijr0zXxENQS1tXKl7NddsI6x3lgAKEFWuPI48/bG9LMRu0sjz",
-	"oy0Pdzbimf5/EXLyEEHst9H6YbL/wafnAyvLQNDTCwmmawtY98QnYGoTrYnBsvYK3JrWXtPfXDCBcn0s",
-	"f/PqgWsa0h+iysrbTrun0Fja8VJ0ls4q7O1QibXIH8GXquk9q8gj06dWU2CK5+LMn9i+S4KnVVTakW3F",
-	"PvyCLnl1v3IFxFsu9eUuT8SUl5/avzjNJWcls6km/f34hesil7RLtzRTiV0KyQWzBT73Qt4TWj3aaIIz",
-	"3p7dpR0ni3vK/SZ4dfnJ/O+ciDlFpaszcNK/ONvjT5YgQAcLbQ/FA89Ickea87xWr7OM1UPKnv5u+Lvg",
-	"VbBwJ71Z0yTs4NUec2pFo9fi4+Qr8rNt8hQPCNQmSXg6WrStHeXlijjMXwsLchKKXH4yPbvLCyXNLaP5",
-	"e4s/e7aTaPr/ALoUblP3lb7PePYsGVKP3n9dTdxznbohsQvuJhTyOBtN/RCRBxJqfNpUOPHAJNQBhWow",
-	"7qGkSlRHOyAdJbr2H5Qi33+shdTONrOMKCLTDPe4hXdpzSsKNolZH5whzL4QZTAyr8D1CKECFS39Ovx/",
-	"n9vBnv9mM5ZtCXuY87Wd7LPvuKqF4t5TNuEOPLX8txtSNOWqP5KYT6eiuIXdsozxWke1zT0F5MDjLZqB",
-	"kZvcQlRHX5HX0OIpHhEYyaI/JDwlRpSxDnarrJ32MfH0sRE9M9qaa/MkmhqMxfIUCrlD3U0N5u7zsxLr",
-	"8pP9w4wG8c8qF3Y5SZpDCwxgl0UKmtuzYBT47RFG4yTlwa3oNIqDJ5irHqemXtZ/MFbboN6zXT5+CISH",
-	"CrEnpai2RPFqWzILuEglI/esPkZ1aFDjbW+xpxfle+t8urv9qcnruUwy5RDIcP1J3b8R8hYanYfe0Pet",
-	"7fhgdxDfuHQgrqDCZQYgd9YiB64LBwa2Asji6h7eSCP82rR/fhoyXn6C/8zp+S01kw0heyHv1TmvLj/x",
-	"82jhsOIbX8fjbOa5MMIXpoarthRQ7J2749vqZwAQSHAvQlzb3mX+jaTr1gn7awqPKb6tWA7oBQfzV4zT",
-	"7wJm4xG0j4v7rjrNmUK+XBXYL5KVLrtlddB38hqk3jOfOd+9Hezg29tJ6K+IMJd4wFgHN+PR3NlSTlu8",
-	"3JhTWP+zPhcrQd9fGidputlMqixQtuJJFJa2ivKsbdDMKUAfemPPCShx+Qn+M6OO3LKdeGARwnyD4QCZ",
-	"9vnJXm7sy7bJpVvCRTTI647pthjJmZg99P/EErRnookUC8BSIjv6SHJhM1sqsSfHn6VQrzp6lj5Ai6c4",
-	"Sy06Zor2H+yf/SM1jCzVQpwhpPQDc8bgs0iD0PsTu2k7xMftrBXbA8FXXjdhZFMKC4neD/M9idEF9vby",
-	"k/nPlLfjB6bDXix9jiyZn+Z+s+u4mIlhPSNbtQCrp3rNjyEfvsuXdCtZKMkRN9n6Vk9zLYXhUq6lgC6y",
-	"F0SsbY6QAqeEd+Ks4E8lo8eaJw9mwRjxO1Gxp2VuZ/0/I3e/9nM/VJCvG03onj4SIclaimZbaALFNk/L",
-	"4KFiUuwy+9Yl9SXo0rKVhHCjhwf4wMrnFbTKy34hPXjsbNWyHYVYJEU3DEr9Zx4UtlP5gpYlCgUSmayt",
-	"0YJaZL6+Su7Gl1hb0M34JbM1P3L62CIhf3319d+evXjx7C9XUKh5PLBL2T92/k2lwTOf3M85g6gtryGX",
-	"mAdmXz9aj/MqVBmCS8zZcqGyzhdyd7Vaz+E3FyrrfQcdn/NdDlA1h6fn2eIK3k9k5bM2g5RwTQqan/gm",
-	"C/n+0zEC3/tmSVcaBGylXGmuZswDkznPtMIuol/TMoAz9bAw8demOktWQzYvGDMttSFKVGlamRNDFbm+",
-	"+9fnizI46fFqK5bgxoXvq/yNhWxMY1df4OTMUZLHHv739J7h67o6IvvoKMRHRBEGzWxYO+YVoRURJSjB",
-	"RGlRK6Cxh2M53T2wccAuJyb9G16WNyU9l4n8zedK5jMD42kqlNQlrciGa4fobQ6Kg1NfmUMCd/lpEv4G",
-	"e7ilOzZtBPoBWjyFtmVGumt2O5pmBgKBJCtY3pTsNFEfJ79FXuf5D/RsWSem6wWc/OKkA8d2xDAUQFtY",
-	"dB+/Qedg28tP5j8zxm8rxYVdSHmiwhI2m94aXpEQqVaK7Zbl5sV/VK1RzMN5ndwliU//6qQbGgus9xRZ",
-	"2dVzTai6D6ZXaxYMaUVQjoGx6qlP4Gq2pWWVOSvcl3Nar570tDpn5llP6eWaVVkxaQGBBudUe2GAKWcL",
-	"zNEcb6MCdxgbFCl/7r9g7k7biZJXzJWeforzFhHzqvydm8f5Tpwt5PHEJ84vK3LoNm3oqk1OJjtxaq/J",
-	"eMdn4bPSHplzYGdBbOCf3pRCyJ/YXp0BEeuLOXm+rPZnO3bvxPaMj9wtq7+l2t+xT3fiblk9kWBgzTbA",
-	"bQHvy8xymB994iPoM/xP61G560ADnAIRJeCzTudMrS62/KGHshrDTfE4qrb9ycBTvGUasnw0WQOWPpcQ",
-	"aqpsGW/4oRJHWZIiewkV5s9g7Pg79HumoJZQ9eVpD6NZk3WaTiFynHiDSqbUNMbhO9siDQuni8uH26Of",
-	"0l3jpo6ajhwKqdO3XanlzJc+/RJMyKVwBWGiOyNsRZTBsMOV5vTRX997xu5fES3MP60fiV/lcgfeiyd2",
-	"vAFadxxZ1qwr6Nf22XIQ51/IXs5DiS7BEM072F6f/5QlgYVSC2P4JZ+3SuynNugnqBZ5Niqa7iMXvydW",
-	"I6URxTx+5pdCN7HZsEpNgjL97JqcE/PPDjFljrN1ldWKDIrr72nPZKFIxVhuPQp7kHePRNk8tRzbpeYZ",
-	"kBsdIanktHp66EY7+p0tgT19INzeterIiWUjx9iXWcFcrbjTCrHXpt8n2cxfzqVcpsHf+qMpymRIKcAF",
-	"bkpv8KmZqEtALrDhAkQJspaM3p9ry8WupvIcmsu17dnRRJ1339NBrE9+gt06cXzBvfCXcXB40R0jZZOd",
-	"a0ODun7q7Wz0z40+K5Kuo+fTe0CiGLpBmNs4SEhzLqlkhFeEkp0wWuyr4IDnvtT4eXYWnugz7Czcmf/Z",
-	"t3PC2LcNKrkrsWME4lyDy9KLeSfeRZm7ct+n3b2fTb/vuDpXJjv0/3nArYFikScTyElKfnK/iC8wc+Jt",
-	"uvGFR/7nmPFuyom4G1+e2dyUziZw+n1ysZPR0KSbUD7tCbI9gxkmSeITSn8Go81EHNJNqMx5jpRq6Pyz",
-	"xCL5fUEe91OgSeFcefnJ/iEp9qhD+TOd1O8lVXEAbAeA3pZqkqy29dKOQhaKFyeT+Xnrksl4EOUjk18p",
-	"qO385XmKPcvMxSB9WSf16glO6nmij8Zn9RJSWi4/mf9M5pXaqd7a2otnJgiMMs3PFuKRwP9bJMjV4Div",
-	"WcGr/AhIoCPYHgHmCax+DKbYKoL5Q5OhP7+Zgv6c5xbtols+34XwXjyc9zroDHBMDlJb2d9ZQSwmCqQm",
-	"GUa9Z6y29cIky4R8gpPuS81PZ664AhKATv5ZMb7jqFuZ2Fb83PDabpiIEOF8k26TFWPK5su6KqsODMB7",
-	"HhhsvUMsMxzR6C/9LY5mAE3yx4tT1zGJgeRTUkv+QPUYKv+VPWwV86VLTsuXsePWLfcdV876JbjPrZ65",
-	"0Rbkj3ypGSN+KeeSAF33S7W1OZqcpg5kjNUuP/k/pulcXRrOluWCT/JXPqsDwlGVpo9PkNkRn+jV+Yl+",
-	"xvs1bNastvPFcfvVF8btl1CbVl1+gv+af1CZkJNhClAk+qyJFGYqdpQIEooRAB5cXV2XGf1lsymubjia",
-	"nwYcOW27MyplvAb6tfn154fjDUpJzyrsc8pjav1ollNbWCi7KC+ctGDdRkKRTfWF31sLtw2MGGcN7h/e",
-	"qpFgDDMPSKY4Vwa16ftI9My+j0eRDaSgPM19CqXaP/s+3TF93SmhfupNgr5fZ+llv65OO3TMGp35G+UJ",
-	"9rmZKW9w3RyPIzZJiEajSWB7+ghFqliVE14RzXfsf9RVyAD/ZQYepiP4JUQKuzc2CfNKPVysLnhmthb2",
-	"69enDfG+KWnlyoKvHNCMQ+iYTpVbHYpK4xSUilBFKNlwwAb7T8KeOSszJmQ+zihhZ85+hBuR/AluzT+v",
-	"/qOTIY/Yph3l5Wd/k99TXqYzwxNWl6sbTXjlkGFsOTiyEdJWjVGKGwVLq6d5Vs+dwpq0U+/E9padLXP8",
-	"/09jTWGDB8720yVDoMVZ6WVGiJcEtX4Lr4ZmdMeIFv+Z1rK7Hj3PwfKm85+EPk6nq4QGQJFTVPlJ5EPR",
-	"VHMIdbfQJnUNimWiyl1ipQJ3S9+eAQ/yfy4bBWKcgYtM33eaHslFfiUQ+4BtBldHZ48t5LJmMunxtjmv",
-	"fxYPbu4AfbaY7BVjX7qpdaFo6PZ+uuyHa/MUQpsdK61S4YB9wQTa8nD9H+PAiTkr79pE+TM5x+0I1yJn",
-	"uG88E7kzLdeUS2VRL+Gbp5SG3AZffrJ/mHFSfl9FCRd7k2yWv2EdFRJSPhdq6ikcK55OZ/KsBOH01HH+",
-	"tudz5kl1spWeTvNYlPuufXqx0E7xII9Mr06ZEx/dWF5lvC6Zmi7ZHVqdtWp3GGU6vbeddAgo4JLUPNON",
-	"ZOoLysce0O0w1k4M13EjmdXv6Me39qNvrlYXO165v73AntcnjFf+vPsbOQFB7J3g///LtzkX1k2sRIMH",
-	"zJ69z3ml//ZNe6HzSrMtxKCe0zDfT6QayRElo7KT2KQFoeqe0PVnCGCMvWuS0XxH6zO8a7eM5u9pncYx",
-	"O/EQIpKTGWaUnKOIkYNFzeyr4aAQuQLDZsC+AUMsNgnzYUIl0f85+Xh+i2KO1YYNKWfebPN8h9Itp72K",
-	"UrMpzp1HYfq/oVs2oyLDSQ4ZFF0A4y8jaeJcmQ0uF3HaG3trG52rcEabE+mrY3wpAbe2Tn9Y/iQEmajK",
-	"R6Loo8O6Fk2Zk4LW9iLC7igLuHL4JZVM7ae7hRy9mDI7h+w0h9/BFSEJrN8aSr75+usnm4PXj/dUET+f",
-	"U9993uocvfSclTVFANOsnjv4fNfsLl7+FcRj++cXiPR0MrksjHKFjzJWEU0rc6cGAeoV2fGPDDJCKlKy",
-	"jYZMkNW0CJp+2Z2RxV06xg3Fo5i8BK6CB3ZfiNIVYqL6KKPTqQVGxaicwFy/sz+nFWgSMlep79PXV2fY",
-	"syTN8keeVKyx5FWLCKLpOgA0wX6apRL7wdpVbVyzL61oo80KnQwDty3OqVLZESIv/p6xe0VowWj+BVk5",
-	"OlQ5R9V00/lrvnvqdzm+Ez40gFY5OdGuxDiyYJYTTyyjvaOPPzf6C8sQOc2uAcWiJaG+UoRKrosd0zw7",
-	"cyUoo9Kqy09g4Z0pu3xnml6cG7DLjhJJL+lU3SuE0MoidnXM05rRrIBkSFD3vgwVzxE39RX92wItT9N6",
-	"MiXog/l9DmI5z5VPd8uYcgUOwVPp/E/mT2yBFPekYhutWfQ82UL6jdRfKaJqwzBUEUOzZztGVSMZKYHo",
-	"X0xZU812dUk1m6vQ71s9TZV+O1pSxGJJKxsGBGIyrSwkAHtg1RGVCM+RbxtWda7q67b7z4KO1O7YeIfO",
-	"EKIVmNb8k1t2Srpubwvm3OHHwRad8jpv13i8F9vnCFx+2jCW/4M9xl/gW0bztNqkC7IPEAkkuLd8Iv+p",
-	"iI6Q0i069WV8geqXf/zxx/8XAAD//w==",
+	"7L3rkhy3sT/4KojZjaAd0eQMZdl7VvxEjSiJNinNztDWOv6hD+gqdBc0VUAdANXNFkMvtY+wT7aBxKVu",
+	"QBWqL0P6xJ44YZFsFC6JRCKRl19+usp4VXNGmJJX33y6qrHAFVFEwN+2uCJvc/0nyq6+uaqxKq5WVwxX",
+	"5Oob9+PqSpD/bqgg+dU3SjRkdSWzglRYf7XhosLq6purpqG6pTrU+kupBGXbqz/+WF3VJT4QER3D/3zi",
+	"KAJnimbxtXQanDaSVHiziQ7jfj1tDEVwFR3C/njKCH/oj2XNmSTABXeWOPrPGWeKMKX/iOu6pBlWlLPr",
+	"3yRn+t/aQf53QTZX31z9b9ctf12bX+W17xDGyonMBK11P1ffXGFU+19XV3eCr0tSnXFk019g4H2BFSpw",
+	"XRNG8hWCv+6xRI+kVvaviqOc62k9ECmpGfcs03L9BafFEZVI0i0jOaJMD/+B4PORBDoLboRmpWcSSaIU",
+	"ZVtp+Nt8pTt9nWWkVgQYsRa8JkJRwzAZEQpTmIPlrTXnJcEw+awhnR8c06205FHBHwTBefgHXoa7kvgQ",
+	"/neScZbfmglM74dr+MdK70Cgtz+6J+x/QSM7Iztjs9LuoCtPGDNFu+Zf/Qnk699IpvSYrzNl+atPWbzm",
+	"TZhKa7LhAhZGFalksI39BywEPsBW4MYNM2q7wRUtgYyENZVeIt9snq9xWV6trux/CsxyvtnohXCp9PpK",
+	"Lome4erqd85IZ2ltxzS8mUZ8RfiCZrTG9obyy5s85+1HoYXrPuUyWumtXfiJfCQqK3RT1pQlXmtuNbK4",
+	"v6lAzbkFcWqWshG8Sm7MVWFv8jSque+G8x2tLBOEMCKSO5REhaWB4ol9DM4bkAE+78zGM6Zdtxk3dL5U",
+	"QQXwYV/mqYIgvdGIb5D+MzRDnBG0L7gkCDO5J0IiLAj6rcm3+qIgVa0OaMMFYprlVzOCAm5cYHZ/xgY8",
+	"7njNzdKx68qefn/W2wM8WuLq6uPzLX9u/1HLI/nCypTOT89pVXMjdUGJ+OaK7AR9vM64INfwEUz/9Za8",
+	"oxW1CuKAdVn4OFf44484ROKKskYRqSlc0h1BWsNDlCGMchCJtifWVGsiXE+8Ed0j1/vx701Vy/E44y4p",
+	"U2TrP3tv5hHr9Y6IXwh57Pzc/Zyyqc+jokwQqb7DBxnuVfJGZGT+qgGaex7qzKW3rt4qOlTszKLdpQ4h",
+	"/TxmeMppaS8sa6SyVavdAWcJQiqrwgx0CC6EHnXuptZUaLWKlKY53WyM6PJCcTh0w1R4jzZUSDWhW8zv",
+	"nunBt1/Z0WaoTXY0JywjL76Dyes/JlPcfWveDgNJ7hc0VP4se0W1sRRKCxI6mUqr0muuClTy7ZbkwRMa",
+	"Jefqao/trTqS3QckC96UOYImSPEt0RdBO4C/eOY2BWbuNDinzlmOdDPwnBRU4ERW0B25JxmhdYC9yc69",
+	"uMdr1w/ryE80IFHtXWVYYKUfKQ3LOaJ6pjNPPff+jozmzmrw59C95nrrfurWs3JrniBX4C2BO7/M7KJv",
+	"Ghyhyal6w5Q4BMZQvWdxjhV5rmiY/5V9e43ZssAq8kPC+wEDX8EjAkaw/YVW8i1hhv8DUotElBpDegRH",
+	"T/8dGkuE8xw19dWqlYSzDDN6Q0BPySrmD7gityDxAn1t7cU518GAcdN0W2gf1OyDUgoe/FJhlssV4mVO",
+	"pEJOTCQN+A6E2z2pg08Dqhp4rKcvALb9A2jlow4HzLQ1srs9jZ3h/I6tPMdYEkR5zQw6Yrj2hTi3X9+b",
+	"lvCK2supmzdiG4jcUqCuE5xrZXJfcNRIIoG9zYsgxL7tvTLuyr0jnklkRf70mTW3w+DuCL42gs+neaHg",
+	"l+EfCkC/GV1B7/6Lzsal6gnANXoK35Y8ewzp+vpBG7kqckHNI3ZEcRIi9w08mDTR94V+b21KzsUKvURc",
+	"oK/gN/3oIiysHJhbcFZUPVIztDNgmDmurviemUu8d3d33i5Tuj3/kZS1FTz9NdnjhhR+JLC0wrR8pt84",
+	"5iYcv3/rmJlM9xbQyxjie4bWeoeMNKeyfUeFR4BpPRT25I2srfCzVpz25uwYro71E5SUHNYskX6nvoJn",
+	"MKoIZlJfO+Kw5vlh0RVT4Y9vTeOXNzeB0wMHLbw9kpA+b1Cm/vZ1WMNUeLMJrybnRILFtzvt0GEIMTYY",
+	"AlRB2Rb42BgkxsP/xtdT2kJEHa/wx3eEbfXR/errm1WSUVKPFJJKHTJ/FaCywtuwMFZUlQnPVNhbOILu",
+	"k5U/gabz9qStvHBpt9duphEgPdUSDKjtQUx9qBqxdtQ7FT59yKyBNaB3GTUyz6neMFze9VqMN3+0F9HD",
+	"VXGpUM2p1tZG6kd/IjzAzTnJaE5yVHMpjY/BHHJ76vdYIsqC/GlahC2yMJ2EN4Htw3+x0nNMuSAFwVlh",
+	"TvICc2vfstJpiMU2dFYtWUGM7il7hW4CZrzY2rwW1TKmHaedvp1TKoMaBjuOQbk1tg15s2wqttBsXfAy",
+	"l2ENyfaH1gdU8D2qGv3K1u9u/Y2xmBJcoTXOHlcIWHeRyvwjL/PQjErKyAJFWdPiHWUkaPm/8LNB/yta",
+	"k4IyQ4+1nswKYX16S0VExNwRd2URbL15w2uKCNJSXCrO8xXaE/KoN0f/t/9qeQVtSywVaFZUIsb3qfvy",
+	"AJMAS+Lc08N6wBzjdY+H2UXHX97GYlcYfH34nQy4GMsyfRcf9Dsuwu5RQRcTZmboVIMdTP8oU91t8Eh7",
+	"11WfH0DTAgWsK98LrJmRMOusMLI+iWJ68Dss1DTF0k6OIJk18Z7+cFZ4m77tH/A2amvYc5HPdvALNIpf",
+	"a9YvY/qyk/PrDXG0J+toX+MSwPLuObg9fFjbEcJTVrjk2yZwCPF2gVhuvUhhK5JYYEW61c3vBJEkuLdZ",
+	"s2Betw15yzY81A+oq+k9fQfabciuxXEZMzFV8HLCwtrkSI4U3xufzKnT3wreRE1bZm369sgKRJn5g360",
+	"cJEDc586etEIddsGGPSnoJ+bDO0LwpB/glKJ9DehF+FvfB010fGK6BemebSB129tFf1TV1DiPB84iqZ6",
+	"um/YNtZVzUuaHeZd3dDKelnSGe+e4Dw2srEhLTimxksc6qnmSsY0EWwY6plEzgySYYbW5AzbIPdUZQUJ",
+	"KVtN2fEki4aB+D11vKVXTLiPsqQkxrNU+sNOmZk88Gzy7D/gsjyE5x80Icorx1JWOLrd7FDXial28vbc",
+	"eUHiT4SXjP7Ks/ztBfnK3A19KRC8XQoSsjVuSC9gpDXwRKKH+GMkvIR8VImmCq5FBoxrP0sKqjDzXx5T",
+	"cRuxsZItDmv7DFETjwjqPJIKC2O7T3Nbrd14s9a3rMBsG/IjdScBDwnFG/vMTZsDKXEtSf5eRn2YMMsV",
+	"wsq+ThLMeLph2JpPxA5s+XY6aXMUDWP6j0FukgqrRnZNynWJGQMS8Bos9Xk47G14Kk1HXZK0Q5s1BQ+L",
+	"Jk80NND/u5sc8Ajod7y+ciywutpQRmUBEgEmHTKBYzW9/3qZK/3SHFH6ld46RDeoJBuFTLzSeVl06DnN",
+	"4sKFs00jg9QiH2uSKRILXsrJcfEh7sspP3uqJWawTujahYu0HaaZ0+oUc52niX+bw5ipL92W2sc9d/XN",
+	"EfT//4Dr4F2ARXaPc9qEXQFrZxIb/bIRhHwohBEco18LXG6cjT3wc4kZ+YXmkV9r8yYJBn9Rtv25Cd9q",
+	"+0iHw4en6b03R/dxlxwrR7XudLvrdtRpZzWzyXCtvzBblLq78E27tXeeNKPTJFTSg++Y6OHUoLpuWKb9",
+	"xiozaaS5c1uzmDZWER3RZfFKi9BNWPA92hec7IgAzVyibQMegZxsCJPEOv5w3+03S6Q03cgu7QjtqBE7",
+	"YgJ/pwIDA/F5Njo67cbRH4odLseDFHQbOf5BqTGgUwlHDPoIiWeBFQl2niinbeyzi1HzYWnQb2dVqYLb",
+	"EPo4od0Edsi+ZZLt9XDvB66ttSD4MeKJME8/H8+k9TDI1EEYDO9UGnsA4z3nw6zvoyQyZtS3Kio8kszA",
+	"WBA9ANrSHWEIswOqjANntLF8Z+wI4VBoqtV5WpaIsFyr1irYR9pTxr8jobldkJ2Ap2iqQ+q2Uce5o24b",
+	"FYzuWWLia4KqzDQlgRXsRFpqIgw0prKnivLGBMdMH2VLOJh66Cx/hw/vOA7Y6Qss8qkg8d9c2HowvDz6",
+	"mT7jE1H1WtJJBI0Q2WwgINQyro/ItA5PIohpOEuD1kvfXZRbgptTKlM5ih3FWN9R6QJjTpI59w2Lip3M",
+	"vUMm2dN97WzNM87/VuT0N07fpiBbrFlmHKUxYoaRkz592X8nQpJD0EAp+FZY4ZfmGHUfBHOlGjYbJH6v",
+	"Gz0oLe3M0zro1+IbBBZqaxmgDDlW17egMRqQLXUv53GQUeycB2x24cjewWGw0bmdyBUncVtPZ2Zf2nZR",
+	"HepafglKEsPa73n4ee8D7JI8EJXvZaq5HWu4RBelYzsJTtbNJjU90WYqLQxF0JOqq6HzcPazDf0Ysr0q",
+	"vDVXBCwQUYm2nOdow8UiHQGsoXHLrsLNtlCv0J6qgjfG3W6t4zaeGH5CVEmEXUrWaNCijTJMzaAsyY6U",
+	"43m9hKAWc0ggPJGjv4QtadEMzALLBQ61O9087ASRdFnM8539IixkFA4fFa0bDhNXc7J5XhpX/IaXRkHf",
+	"G4o8lwpCJ+Ue18+JCT3THJQ/rzE14dPKBk+HTGXhZOOhp7UxnlZ8CB6nNiB4rOkaHrEJiPBEAsXTsFkw",
+	"xFkt8ss+QCxeSB4WoSmZ6TgN2HpeSA3uni1HeqYUrA3pLtN3lD2GJxBM0sQ2LdOx0yA30/idbMRDiD4+",
+	"fyj9yO+5eLSSLWITtKMvzL9uEiwT5mHu+p83900YNlz+aHsQ/eHunKdW+HQFcJv1ZKRrR6R7lptRAUEG",
+	"vvjO3i5p2p+5i/5wV8731BztsLZlkpWH3GJE74aatF79TNsRISlnKyQJQTnPpBnmheHKF79Jzl4ZxAeq",
+	"ILRNgsuuINkjyZ3V28y6m102uB6BrSfM9GP2iCcle17XK+inJScwfCikeNir/nub6AxZFVQiLPWK9QXi",
+	"AvnGvVNVJHavCgKB/ak2fZcRBUMkMRfQ/Ejeeih46NWK1Y/cXIzhcH/NQ1RZrqAClZQ9hmP9i2A/wGc+",
+	"d4CUpSYXNE2OmqxILNxx4I844elgqBOS0oL23Cgxq5X1X5jmXW3ZEtjSJyTg3sBL9h4r65kbuHLg17Dp",
+	"Uz9Yrc9qZV4MNyskiDR5ki9vXiHWlKVNXwC7EgyC8B5Uggp/pJVWIl7egMpv/nITBUgIxk+P8gukHwas",
+	"Eq98GOcziUw0BXMxmrjq+1eTPGKWIHFKBrj8uLhY013CY2o6Qjx8rb0RWIYyQhlXQe2efFTmJc1xVjgz",
+	"hzGs+fBkexEmLfEnXJG37Ceu5hPuzJSCi5CKVtbeu8CO3bVMT83xrWt3BrPy0HzcMy0HEwQj9mS/5qNM",
+	"yt/TsnzL6pBhuS4xS8WWMl2Abs3r3nOA7Ii1FhSAszHrrYdhXUehTdZTDnHq2Qzhzp4y2tptxDUKjv24",
+	"trocUmlfpLxyevBH+pMU73QLUjMw/YC6AE90vQPSpwxKXBHUGmBiGVpnIn70WZxmkLcSp2+XTyFLLfiO",
+	"RJIDBcTMT2XS+mCK8fNwj+ukL5Oo5Rwmp7grBt6KFOIc1btZeVKCbmHjz6Y1ImLCj2Vd0rDVa4fLhsz7",
+	"Cz1zmHHdd+7gm2PuOcIN2LKBjz6yRynVFG/l1lGW+O/pLpQTPsBH6YZVsLyMJJQdc9stywnS+nFTx7Rk",
+	"fX2fK2pHv67rOrJQwcsYDaTLLhzntHbAtlJSVOSV6613mbsHnNuIHm6WnZiffJutA7RJyTgHhlica/59",
+	"ybm4hZDDwNNro4i4J3XcI0uVU/MMKJJX2P96czNQ2cdK1hLYDy8VA1g2omEyBWvlyLR1LbaubGgRy8Kg",
+	"eu1rY7Z7qaye6PrXLw7Y8Ioab2BJNsqG7s4rRzAIZErbXF+/aUFNCbbbxc9FLp7ZJawPU+g4s58LUv/E",
+	"wz1EQFxCa3aXi+nNfgpziy78J7KXUwnESaKsQ8KJUL/TM612nOYhVzMcPeD7nEP4A8y/G/5wLJjMUJs0",
+	"8S12Hh63JETdH6yONhAf+55pvqM/JTJK5fxIydA27+nHRRcMr00vscwvoeTrReBEIm2eH6Ch3mVjCk0F",
+	"ePJT6kx9dWWtJbBKRzU3mXaI2Mbd8qrGIvR+SsED8o9N2C8pl2aN1x1w49Rxlj+fdkTkNFNLn1B+ciuH",
+	"6eM68otNuZo9hRdfzy1c05Io6GWhixMOiwg2Xndi5tY7JXTy2CBHS1ozhyMpuyNBxo/hIAWi1jthzR6P",
+	"aaxSML6P4cwQkfUFUA9NJUUyeHQiB3gMbxHX8aobV24mkkbYHTmaZb/3pBjRdaEyfz5WbkgactP3jppH",
+	"rDtiN4tfhEffcC14zF/j110Hrebrm5ub1fT918W2CTb+su7D5VdhTI5pkk6gqwUivbEgx8Coxc960Ofs",
+	"mk+DB311M6PHefFg551yCDRJjjoBP5n47OXidODcIwJZ6XWUnB1kO7sc5QLnCDNEc4KDHkID4RNCQw2F",
+	"YlS8AlRHytC+oA6KRRZ8T3ID/znuqZGTnDPhnZ6Ouw8D9NlvfGzGEKfPDLeCP5u8Rs7IGDNmHpydxGJp",
+	"Y3h/1iXdMYEcmZblXdUBYN9p78kfqeemd63yTehGtRubcrR+4vvvuPF/HHG+7gnOQ+G3RC6M0dPqaz/R",
+	"sh/kHPFkxRTvKAPEcTW0NApnY3GxbDWTOrwZx2dnuHX7/A0gnRs0ZQPNFhy1ew9NVeEgAu6pT+V5ySeR",
+	"xDS3hVQKgtyliahEjp9thZWgaJx6KU+c/4U6w+JHr93FiGJr6f7B6SEDqu8wLR24apzZ2rv265tQEY9J",
+	"d85UMsFi6CPX2bRGEJrl1DQ8Tnd3FSnkeBkaaOLXoej25O/MoRvaneE6TaZ+sKaOI47kvygJaCwQdzU+",
+	"TnAlUBfb4FKBFwQcdkwtC+Ca7UcXRn/O2tfwgs7MN6EgcEurRf21SMWnYFMz652cjC4hH9Vdp9JVEMfA",
+	"CcsDyrnB05McbbCALDdXkqqRySEtTkO+MDCeVRGSp2RutGV6XQ9AO0w1A41nvTPph0RxhcsQZBEWxGiw",
+	"eHBpwXh77qP4IL4fIiCxcMovEnRbKNDnluagjeC8PWuvrKBwRHeTHyF+e/tf5s0qBmHDw1hGddQfOC5v",
+	"Xdrd4F1VcBkLW4coLBPA1nuLdK50gkN1HMC/4EGhtgYUdlyihe9IBIsYfkIbLoYwWvO24CmIY1taQvd+",
+	"VOdPEnPT8oj+eOV2yNLakS01PqDd+qNCBH4kZR1IjGwzWyIqSwwa2T7W8hg4C6nroMMKfNsrtMZl2UFn",
+	"noiUTkVVbgftTC4lvgQ8rOOAVUMZH9RtYhczXhEt5m1tqjCadMn542RQT9heEYVZGvqg7cA1AMnImqug",
+	"FzoaKuXC0QLmZyx7gDo5tW9m+UhrkFKRMnKCVhE+mIAHdykt48PKwyeQsjx0L7cY1dOSG8qTWb+4tQPD",
+	"gj3Q1PrQQ7y24/l4HpivWWtSyBimInQC/CvM5p9RZowfSnC2RRkXLFgkJzG3yY7aTRuxEQSGKyNpTyHE",
+	"CJAYy+EifqRqmSkrYg+cKNyFE0o7eVNQa/J3kjlt9VQds3hehlyn/Lvgg1zLlg2mJWTEQ/KWViUdVgIq",
+	"8A6yGQxIyLK0SP7POjxeYfLvLfCIHs/dpYQoJAguDRpJbphnAVI1jpVJYlLZLYtUDAFlusI50YeBKmlq",
+	"NMxX81tdGcSuZcYuxtUbxpttsfizf5OFdrXlaobi/Lbkkpxi8TLah9VF7LQ9qTpDdElh9q/dLMtCK8e7",
+	"qeHmcACOCjX/kVdkcSbzUlweQCpZjGQfZt0txyWY+7nI5asEZlVWOAQfSNSBdSLdDJmqkivEyJ5IBRB/",
+	"S1KQfA3jQPrk0ozLhBxGU0DXELfNTYT1hq5KnyQ12mlY57L1OfVt9hOak5laCvAqXNIXIHwsqb1gPnAj",
+	"tXczlmrBEbPUO/qYdSpmH197bSndFxI3VJKtR7Ul5HILPp5isXTEdHp5zIiOa/2/bo6PTH1a+sMcHBZF",
+	"wmY4utE8cMrjiZBH5S+mcgJM5mgW+IWLxwgSSLqhrr3k5sSs7ThE2Lcw7XsimzJUzFIIvsB0eM/3b/QX",
+	"wXgbk1WdR5CRiJThskTDzbINOx2u3DTj6wvWn1xw3k4q6nnBUp0mHTNg1/LoQ85a6jwLuCIOpQQUdiyI",
+	"NUcoGy6+ADwhxajShpG3RTDlKRVF37IPBfnhUKV4xE7wFy6EDeq4Eqd8aW8/AzBhRIK9bTNIjpBib9mO",
+	"xmBaSIVpOaFiz+dT6M5J/u1h2XunYcqMe6w/2EzcP3faabi+w1vqKBHGhaA9Sk1nQfmWYPOJwS+UlD0+",
+	"k0g3eGUyzeGJb0ov4C2mbH657VB2pOmlhZ2ZExs9uYOAmhWpthvZ3RFgrulhYs9CC7IwaZG44lm+/M1/",
+	"fkrcqO0lFousp8kpCyIiuFFmIyprLKV+S46DNVdpaa2+g+D8mnwbq+5eYJaRSD6VxWEAS43N5CfIF1cb",
+	"Sb5OYNooxguXJbIRGiEr0ev7kHXXRa2BJwoqigi+t6iJYLfaUrCSRTo9IpcRx6rb2re4IPUKHQgW6KXH",
+	"FbPLSrukKptcOAwgFMSsUnEk8QFhdgDfyApxof8tE1wa8peUgWGwhLqeir9Cf7lx5uQNF/pvWk/oA6B2",
+	"wcXIfnKFHrUTl5wRMBmCdU43sTkPSIYjg0wP8zVSah954OLLxrOpSE4x63p516SkZEdypyWJCDzrVAgi",
+	"U4RlUdRmoSIWmg2F4E7FEUYZ6Xp+QrUNRzPq5Jz4VD9sUzqfH8xZ4vx51hrmnhNnmbOWu9nsvzYdZRDt",
+	"6LfFcvcqAC/hj7SVBoZLLLP64+lo1CFkqu7SCqCjlBf9eVh84SwjtVoQq/LafRDQj6ccFQVZgmFgipEk",
+	"A42tjsiHMAVFRfj0OCs+YgQLAhVCEJQToWxr4n0hFCKGdzj7ktVtIMRLbGnAt+GKt4xqNofBAibT8pbh",
+	"FP5cx1EK9wnPYRPRkvfScq2dztg8fk1J5M1KgoWBH4UTbZ2IURfqMUB4KSEJ3g8mjfXDTNT5wyzQrd1E",
+	"uzur9ki1xlzHay6YwSZVCOsh9dEt5pAkudj8kV7uZ/sHIXVQ23okpH7PmSpkqBy0/tUWwnZhBy2q1Fcz",
+	"OeoDwnZGCulb/yC1iibrTQTvp+ID9fHmwzM4xCwo0zCf1IYEzj9hlbEThEZ/B5fWPQnBcU+Z4JOcu96e",
+	"Hvbn6uHJRtkCHxPxaM8kwlui9agdkQgAYjcW30YrUP/d0N9/J9JWUTdoYEbtcs3b8JWQv3uhOI+VCDT/",
+	"rqfmK32dlB/RqSIWJp2U0zWN0krWkY+4qksSLHQP0hFJhmtZcIUgw6chKxcMAWUP9YIF3yfXYXuwvU0W",
+	"LZ7DJZH2nlhkQJ0s0Jc295qr9OwWSxWHCuKqx3mCB3fVUSAMlFxjLWly2AF9dbudgNoozyTaCPvGHNYD",
+	"ek+Ikv8+oiQQFtmDEljfqP93uGYQlkQv8d/xikLhnzIqspJMDO1r7/w7WnQoXlVI//rvaDWiH3G5CWfL",
+	"ULaNTmmw0e0EulRwQ/u19zrtDN9b4IAco8pE7R6sOtuZVGbnneW/pVV2Ovg/49g4HiF7TGueSAAc1+2c",
+	"D9jgy+MDPFx0LEZSTP54H8uviudENTLSp/4h0l+wFOXVapTY5hKkuPHlu0KVMGQPpciPNVjKyuxhSqbG",
+	"Ii+2T9Qw7BPEbmkTKkJZkbsF+QcAoBQEI4ttilR0mH2xNPlnKedNzMWWtZ5hAluTsE2y6YBWQefL8ySB",
+	"yr0od0uYaJehtHsLtbaUM3iGy3sLOD90OX/8kTciTP0Kf5yqDlPhj3dEQMX9iMou1Xf4IJP81h/bki2d",
+	"flftBDv9pYaGt+s+KjS8RR46yeG6oKrp6AHUsSDGBH1OdjSLQTaXsISeGXgSqGN5tEVfqnZRG2JVJnmj",
+	"Ml5NYdmdCpAV9aqJppfMO7x0pmobdAPZMAJ9OmTugCjp28hWOetJfwxTg9Tm3rhhHMQyREQzrqKbOCoE",
+	"fUTU2hAlDLe1O1tvFNDOm0vMrdhJ8faVP52F1ZYIc7vtqzBbfg1J0PfWBXf8WYvEPcrGjJEcVR+iEsTJ",
+	"u56i73u9hg/Wljdch8JZUZHhbTifhW7JMlklR7dJxhy1fkYLOdqdWHhJoQifBRaTjeDVt1ZfDyurglcP",
+	"NI83iBeUjBxcbFET9BtOEoVsQEggeyA+bNibCIejt6LB/Dt9+vklvRuAzsufDbFiTMve9q5i2Vw6ZdDm",
+	"5B/dQfbhO3Ln5Xp/ji4uZRl2PHwVGqqDhn4GMbIYBHOIhPbrRCTOPOygPcnBmAnSpm9atpymmE3vsQE+",
+	"bRxTFOj5J7JPCouZ9d67u7gF8oQoeiwllQqDkXtHyZ6IeT9eLzwiMum7TrDAwLgaDiP4aj6MYDJ+4Cey",
+	"/2C3dMBvW69htyELE/loy+bkhNE2cuh6mdvHxoicFZciOMsQEFIbOtpnffPvoICBbmtq3vgU6jUGHWaB",
+	"WTkxWd7hkUBxlDJfEtRaBn2pbXJOQGPfY4kKUpoUpAKbcKi1vsmk/h+Al+cclbxfSnBSxrcuh1D+TgIO",
+	"QBcD4Hw5+LLZbolMMZ4/tC1DKu/Upx/wNgrmsLdP19GT+G46UHW63OX0t6m1vruRpFXvadz5wXY2PlpR",
+	"zG3DwXbpqyvvOBnFUrSH9OcNFOGOI6DiWc+z6aFzkNbLP8npZkMEYdkCa5Xt5Tv/6bwvQT+HrvqjTREl",
+	"hGRoIM8S5/beNAZVtuC8nL8yRhZL+Gzlhp2YbYcOYyMh+OWDL/kN3TYirH5XZL7YiVso9DYyi0HXtqOV",
+	"ncWMtsxNhy86y0nVmu2nMI/uvE4NYU6uouCKJqQHObvVvjcUOn6dPBImZHLU59QUGxWT0BIC7mwQQsoR",
+	"d80DVljzwwrm6KeQSi++KIYiQLE7TMXx0u5fWFBsTvZ6+Sc5YYfYadz1s2DnEcInQa9qLqVJA3O3n4n0",
+	"+KpfnOCvweoEv3MWNP9FpOrGlF/43SSCwhr7E5gQXnc0U1YMhR52iaVaaVgTWOOyDN/XEC42yDs+aogc",
+	"3jsZmfCERJEuNoJX6QPzxKZDWawHsWYumEkKmkPE4La3Zv8xUtpRtJs3YcJr1u2V3U87jQ7pE0WHY7UT",
+	"ZMd9E3o1zxccHwlFE74+jYdKw+kHrcgOGtwWwaJPOOK6GVxDDd8BPMVLBxxBEBUB6EvwMznbneNzH+tp",
+	"mAiumY6vz0/fTTYJ4CTZkra6kjXO7FW5RKF9qEXkNbejvMQL40Lt5eO+nD1w1uLXGcozabuiFXB74oHT",
+	"p+WEw/bgNedUfIRQJeRT4PlXVzEenzwBe+KSj6e1xi62gA1abTnTdpLCmoNrrpeEvV6XZ8Kdp8w5uhYA",
+	"UAxPwbyXf09VVpDkI+Oap+A2CMPB9hZxzNIhU2f4RBZ/cM+047m8FsGoUVyHgxpWV+BKjILP0FiyuQ2M",
+	"D0vZxODX2kRQuK78gG5SqVSrLWrL8VTrvEZO1xt7FQUqyuLlBeIa5TgCckJjnx5m+GKyAY+mxpOeQCqZ",
+	"26fW8YSOwjbX6df8e/vIWQv+SNjCj7ImTNcO9w42yR+QBaO0J2fBR4/Uor2Fa8JP6FKtMB/D582uz0Ha",
+	"LZhpq20u+aj/hgxEZNBqYZcekegEihnn60KadaD5FkxXpaCIDL/hjbvAUqc31MQ6dPepNC1Sn1fKhLGf",
+	"WKGsLELJQCT7U9fOrCWhPV0tXJ7haLdPqXLGyohTxEzn2p++Bzs2kzUpKMtj9hRXFzmQtcm710fo9w8F",
+	"FZGPOSMPwxjYmIGkM1Dbq59bu3V2Id3OU0nv6HYC7Z19ahydjGUkPONYJc2ptSkiYHRYIl4QmGVnTu0Y",
+	"iTR06z+FhBEkddlU9RGpMctiPJhe7tqFe47zEk36eNsKEFWwwYeG9B7Q5GaRoVdXFtVxmcnzfI7FuhE1",
+	"l6lId5PJqg15yzY8HN+uFfrFz2z7Dgh1CJ7ycMgH/IYM5SmH3G/I1kNmFpCeAslBqT7hkFllUrW0qzV7",
+	"2+bYdIwlZvot3F2H21Y9Dm83aMLc25ojImlyS21RoolBS55QGlyY4OKWCvGgmohI8cs8Qaj84nJkB4EU",
+	"JtM5cj3FPQytCuidAX/pugJersLVn/LeJy9v3P/NlTg+2mG0utq1N9ISYTNyyjm53vE5eeXJk9F7LGCt",
+	"Qd6twxzrDPsDkSt4ZeAaekjfneyHo3GnY/iqU7jTktRY+CMXuh0MvrfLm/eJ9DZxtB8THTHMJsNW+y4R",
+	"lQgXBHtwC1ODy40+C29tDQhg7vXQ1Z21dhVmm5wPdE9K1bYbvjxR+2eRh+Ih11jSYDYiEQZmxFEHANed",
+	"JXuUcYDlI4lhvAWqoQwL0SnVcxuEvWHjH39rqhi8iANlHP/CVRHHi8NCsfivCYClAWEzzj3r2WYEjaLj",
+	"dd5rqbimlpa9BLHWSzVAO/XL9VTpvcTs1BydU+y9jKulNt1FtbmBiyOluSdFTT2QUN3q5piqcM21WKq/",
+	"LQ7iuL57oM15ajv1QzvazJxyiI968bPVrNIOuUED9Yc8Vu7UvVbTdF1MxcAweBOyOU6c+9y66mOF0gFV",
+	"HQINRcMMALq+DJMVyg4rdOtu3gTm6SFfxwgrWASBW7KmrSdVEaT2gMIkEd8oMFgcW5es0prTA/09lAK+",
+	"pluJtg0WOYI/cmaw6KWCqNtVsFKtDwxMeCUx/mNbZiSghgXU3AWxHn8NUb5zKBMm6HQ635Qy9bevryI6",
+	"3DaG3B4onHYqr4dAYa/cLLr6eCsUpqAsPfOOj6n3oQcSw0zNJGBLjPZcPAL0BcCVGpzywhygyAUduZ+j",
+	"MEiDa7kLETR3t6Y+qLMw+tN0wvZiTKCSR9b+8Ta+yI8/n2s1Hx/iyxnZ5a7sfP2mdVLgxne7W0B3ELOl",
+	"SReNZsEjrpk9ixUIEFlBd9EXoPtoiowelTm96LSHw3ajtx8HD5+dfuSiPHqW4wNrf7QoiVga3C+SX61S",
+	"lzS1jjsciqvFWUYChdo26lr+v//P1KNv3D6M6IdDqJLR2j/27Rjsf4X4jgjkCvE8k8gm6wSedHXqFEdY",
+	"LZocpgc3e19vCKY2c1AqyHZ7AcROPSrmG5iLi+lMURi+6vpevxrLkTssFM1oHTGJ91SczrEDlUIuKdtR",
+	"krjon06MjKgWLg8qIX/HRkbAF34mfhE+RsINl/Rq7hJu+dPZpXjdwuENAMsaC/tsZpqtOrIs78qUcdFD",
+	"BEUAEfIiKNLxuJnzpdd1t3s21e6usC6fERbWlGkhD5uCNlwsKnhWxCxKPYycmK8NajfrPpJe0NHzlVJ1",
+	"zFLTlIEB2iSpAYa4yxUBq/IswZWruaSR8LSxr5k6kG3TX9pazJyOWgz7npYklNtdl5jp5x9miNeEoQ0t",
+	"xyBcgGqQri9+CyAIf6RUhe7GSsXQOU23F8bv1z+IhBw4aBRw6egZriZg/z2cpbK1oy1NgxKhxOy+KaNg",
+	"ariFT64aqVDJ+SMq6SN5hW4QF2iDS0mQagSTCCPRlATxzWa8qyMbR7dYK8vf2fSI8Y8FFvlbj6YdsFHi",
+	"PCeRFKjS9tpfV01EZnJMAr3RHXmDRXlY9hnzTu9gfYys8H0GbvXWcpY+4B6LytTEC/0WMQQPi42aPnoz",
+	"9PS0xOtSpN2ormXOLt0N29uw9iGfiv1zb72QR+D+3NkA7sHd1YhhIG8XWIpMFrhfeI0kx1l2LpiU20wJ",
+	"nE2WYH0kh3SJ+Q9yOLqUiimgAsMtxtLyO+EX5DYgTfs04euL1c4IhMWabmPyhuVlTKBcrEoDIJFzFRt3",
+	"H4llmi/u0C7I9rKCpbfjRS6FAxFvNhtH4L5a7P99yruzDBvEu15s5/FZRewNx+3n59qoU/docEC4VES8",
+	"eMPUgiA981HnjITBjbNG7MiCwBuxI9F8MOekGhSKMlUawD+cjI3gMd7mpI6Z/0QNejPb0bo/Bi+Mw7x8",
+	"/3ilmyUhB5mhl0MH3fGSZpEyniY1WyITcujqW8gx1m00/QB+uY+WnIBKZ4Of249NId4P8coRJdmRMvwL",
+	"3ZGJDyv88T0XJArtEJ+xjWgS73kkO8I1+CWW17O64mtJxI4IU1wuiHkp6ARdBKknehcN277jMuJ1bSKw",
+	"mPoBEB1Q//hBNDJBI+kQfrCBdvCWvt1ldsfoTKa71hFpB5vRWfmQxF1Gc1zTBtS2PNoyRmrlDnt6jirb",
+	"cdd5d6caDk3p8il94jyWw5qrZcZBbxUcFN2fMgu01oTFhoEorNG5XvxbU5FvLBNtqa5nEoFrzb9orW8a",
+	"HOc2GApXBNnXfNJkfCnAaJ7dPBYnreiw3ss8zNhZrB21INKiSxw/tCxsmNwkFBA0OsqIIhVWTS+gri4x",
+	"Y2CdsrkTeSyibomdZYmvrI+RFbC8OMq22zuyxrTj+TU6YhpeDmorlnVjWvCRR6n1nrwMxR90WHRcgt9U",
+	"IbHVJiDUwi/wbAEQT8jec6EYRxgBj+TBKU8osU5Q8IdCNTPO5v2haRw7ZS207BfNGkyUeZP7OVHu7AmF",
+	"R/KJ92c3/sRo+TBm4U8B9VMDl5EgPfFiAziKRqj55fj3tuk3PGvKMlqH4MfrFtRlDlbIBeT3S0AGW1JV",
+	"kuXVIs1nHhXXTS0VM8Qv8phAfv+1PBnH1Ux7cV6KwzwJpdP0JpcWfOOpMZvC2HbemfwUnuyd4OuShGom",
+	"t4W3R2DAtiqfwU+E+i0YynelVeiOTMMVfh2WWyibamkiV1Qb90WxE+kOkwJE0jnKW+XdTdcNNbHWMNBp",
+	"RpZUetd93JKyPEHPjdJqsvj4VO1LLFM8oN0nj/2mG2ro4pFJrD49UJFIGQz7j8YDppcPEKSOAAZjqdqg",
+	"J1sTQPUhsWM3vcOG99FvepTQ6u4JziFX7mQolSh8vyzCeC4T+2TB682XSe4Bv47lLgL96Xtch49IuHqP",
+	"zSAMhoEGTJycEWRe26Y2GCnLFbpBiqP/05TA13/8fYUwQ5Tl5KOpzFqSLQkHotpfFsLRiy1lkcmtD4p0",
+	"pqYIUwWUaMNow3kvfVQ3DZcB3kVMFg7OYGbYb0bDojVRe0KsvotVVrhkIoXXJXkmkd5EoGAowykwa9aU",
+	"pf706hslGhKKLhLU1v9MAhZxpdXm6qQAbXzvRtpcWT7yBdBs9Uq/7W7HkvhfM/BxrH+HQ+FYGWebRiaA",
+	"/N76hsD+Yhcpf+wKFBpUHrQn5BGtD8gi2p7BuzADQG3iveUj6BJULcKcfiS1mnerugqZEA1KRTQhTHO+",
+	"4+M9d7WoqeHmb5B+U9u4PLQnZWmhsyFnLLGEX0lcNH4I5ew82drRZMX4PWCzNGWwnLpJjDbzWyFVcAnV",
+	"KQ1c+Bpnj8s8RPEU6bMhUYczFu3V1cuwtstedU5VW1jFYTkbnll5jxUwXfjKzviWURmKGXPl3tNexyVl",
+	"j+9twZ+0L8ZF6KYLo8NMYwWMZYHrWUieDwJTRsQDtLUxGzHrQGqxWVMEDnpyn7nZTBA8bPjXClYkJ26L",
+	"6wj8ck5xOCJFuODY1Pr+8WMYT6aMnNAhmWwBIcvW1n9jlusm6tdiFjtzUymzlS+69Ey9s+y39taqvw3n",
+	"zpPdqE7PTOH+Nzsywgi7mUtcssOEeaW+YJ3kQSX8VJeXmdFRHi9PoicqprY+9OEIOigEz4MIBjbxKlIW",
+	"2emCEsmC70lwyLYUW8fy9Levz1dgRoCc2XFoDYmvQWfFfFG2sVYFCrB/I+p2nVJkzFZ6xjI0y89Y0C2l",
+	"bhtl3dhT2Et9Uz6TiO9ZW72amlIbElOjMs+AnHcLvQXwWuBnlDWkpSlUcWtrZjNkCr8B4OTscEtz7ObL",
+	"wnU9NQEcWU7zNDeHPiHx+snApLZ+MkZbXLUmOK3Hrwa7A39rXT+zlAm9/G2tI4sIHS02d0/qe5IRWgck",
+	"0iOzCEaDrCrFBcltbucir9TY+cNFyA3GyN5VdgI1/r8b0tdUF440cttwU3vULDBMFknUvR346LpPwcpN",
+	"4eF2QUSsgP9xwSUYB7EGj01EX4rF28TCsZ2bIaV2oPUttD4jAbqOxzAwi0mJ4c0Fr+uBl/+oKIfQC24B",
+	"jafgN9J0kLbC5HIqjOTbcOZWc0rnDSJ+bFguguwR2tLMqkKdD1Mmvhd8gHScPPPJeq2RcqvDgxgo2Nkw",
+	"tTwG23vm2+epWVnnOWr4NDlg30iCoyL2zbfhun/CS5i+zJoVWvbDuNQKY/mZuOPZY/nGNkuswNWr5zYZ",
+	"qnBGu4wj3PTLB1o9fUBOI0I2aBemai5Qr1e0id5ppppGBO0Mey5ymUaRX6DpRNyE9/Z3PUj2CJhxVp6X",
+	"3HLtvsdZ8hc3wRGk00S5Oa32ioatoAgxZvqBI6Ai8bDI3LxrgO/CwT00K3wEsduMlSlxx/egDW45LiXa",
+	"m8CR9BEVLh9jrzaO9K/IgbofWSHZrAngHq7seMtE2i92M4+Ra84AO9aPeC/XtfeMjYZ8UmfuObXc1TDu",
+	"d6KYFahWiizUrWQyQkcIhcPqE0AjO3xn8cnhvZrwx5k6eMPyBxdnMywLimngaaGPAYAZoQ6yTIGlLf1Y",
+	"6Keq+XTVh1icA1cERd7aG/2HX89jMsagf2Y+65a7GLvp9AeIb5Bv1i93bl7hFf1Ikp7g1n7rV/XXOYxK",
+	"ZVP+Z3JqnDmXwDS6pTY8MW1fK7udQYEcqm06D+6T6JjZvzbARAGRaPq662dlDIe6j1l7KyoVflyKGgdg",
+	"mfExY1mO3WN++sJdb/Fp2Ab3cXhMEi7UohzM96mzHEkvE0wCuk5IlCmLBN7ZtcE6HLxAZ9sHpOhtT2eH",
+	"08Ih+P4Yd7CnQKAOc2R34qClMe7p2uAmXXi+YcTV1vbkqFnHqj3d871P3YmGnwVcmQGkU6jj7UFNS7KC",
+	"PxUE50RoQfhyPjpHwO5Ew9SC2X1+BUck+N03JbktSPaYHOXjPN4B8PyJnGi5LMoHBrEfLkkQN0s5TjUL",
+	"FXhbGDV/37CodSZzjo7JOAb3dQDUdeq770vORbQs8hmB2DupOsn1pSHGOSPhHAGQXAgg6Qu+fwUxDtZy",
+	"r3mhLZkNHolVatSkCas+FQ41PZnUE6aHVehsKpm1fQuXKWcp4vc5KJgcM41Vzty5pdwzuzHuapB0ed8S",
+	"HHC1JVkXS8oe5ZQjxuF3YobWBP3W5FuSI8oGETQzx+UdZY/hOggx1A/uAEVnwUsN8/nY4njEwgBcw+wf",
+	"yklmcAHHc/DgmDNxJlsSDb90oQYeS4M9RtkAiBQKI39MgtFzNHbyObahz4LOQBfIlqooBR/1TtsKuCk5",
+	"4MIgjKAR4sz7KTdcgHNtNqobKOHvDqdhwcQjFN0uCmyNM2P0yrNv4ohHH+cxHDfre0u5Kc0ILaBbgdWQ",
+	"r9IwKh05lmduPtjlD6jYsUqkBqs84rrGYw655QXp8WXXkFFLmod9bliUB4TL0scUYoe2jiuIsguf6uD5",
+	"AEBlzpCxeamCHBDeCpIQaS2tLgNL69grOnNPNV08mK6OMF0Y1NJbngcjOSNVHROjGRqmjPMwxTocdrmA",
+	"gDX9hI6qmX3YYuZm3/MCzA0LH8VHCgXOJRKjxnqMJdbyk8nnh5wkoU+GCBYZnn5m6U9fU0g9cdlNkxqB",
+	"C141Eb32E60U6H+FmxusuASbo1SNzEVe2yu4JMwe1QVmixKztFXdlaGy5q5esH69uwXHifqaBrJntria",
+	"LO6cWytih21fhqxhjJA8OeLj61lAbWMzNZ2GVjST50uZVBbH4Fhodr7ZBEKw8UFCgARvlPfurNCaqwIR",
+	"lktEWVY2ed/TM6jFYktfzxHUH7fphuEi6vHz1cXGDzAkEV14g7EykDir1dWekMd8WIU9gHfip/N/zLCE",
+	"GbnTcX+27Z6vLE+nPsTbw3HUQ9x8rhcRhCONlV5eH6aV/CUuKPnYfVyBuGpVdUE2gshiPpPWTrbVyaBj",
+	"mOkyUgItTqDlnZWKQ0F0SJFTI3Jt+zpvF7PE9ZQWh9+uLQhbIeXiEtKa0Icln4Sl5BZ3TA2u13ZKKVEh",
+	"wCLf9e1e3Vgb8yyVJ831YLGbTE/dMZex1525745mr18IeYyL5TRdqMBxCId/hzMpw4K6wNarrr9KVa9/",
+	"MalGx6jXXZN1SG/sX3ftwxazXrkJKhHEfiKH4dAQhMvg43d1RTcRdOWaZsEMGrXnnQhWc+FCshF8gjgr",
+	"D/BXa8sZZJJOqaB0c+UGDutJUgZzI3JS8VkBQbfsrYlynjc4GqBupze5984QRF8pyraoqRG0sonjuY3p",
+	"NXG+YmcdtVCeqRsX3i3l0uaKB7wYLJfvbVhlfwIVpiUqCd4R2RntFSKldM5S2AtJq6bEscEhbegtS0t0",
+	"0u1CIBGSKDAa2lAKFgHJWZKr/oHg6ictOuejVrEFIY7lpz8Q9c9Q8ZYtCUvKLLjfdgdRt9oabO8eS1OB",
+	"E+K3CclJjhpWEmm2ZS34XhKBRANGTnMY5rzXcUj4eHq7Bb6PQNTEWSyKHv17sCZUZ03PJIBYod+NaOmm",
+	"Ncyqwm5GHmDalk0aQMz7VQU31kFCLYwOXgtKNrGodGW9CIoDYhcsV3f4CmHjWbD1sOBpWWgJoDiS+KDP",
+	"myuVPcS137NFyPbDnKruXkVKYzX1AjD84WUH3j5lcoUN9K5Lw8pNPdcmnNRPWDhausCxqtexZP/llej0",
+	"62IYY9xFSZyy1E/i/gT7Sy471+L3GBzrjp/GT7gLaw2kaufrSLGyPJqiHdokivct1tHgnjA/ILxRIK1E",
+	"9bypVwhwtE1SOy4fQ0bRfDLlyWBcIEmU9EkbOfiMzqCwQ7xf8l3xA8flLeS+h2BD2PdcJDgZPUD9uCBl",
+	"Hzz0/QhUqmtHxvklimdqNpka1zjMFhferCa6nIjgn66SefZCmHZxXTCsLj26ZTDTi19WfBc6LAXfowoz",
+	"lyEu9X0ATTWP781hPbFqeBtaEJhWIyMZKFH4fllg0Sb66+uYMlRSRiz0x8vQ0d5jwVyKfNKkfzEfpEf+",
+	"w0I8WhicC3esHfHbYuDujHYlY/eojYScEU6ddSQ/Ui3w4THv04Kr6BNkSZbqIBmjdwEJggMRyxWXClWg",
+	"lkAOnAnsCRw9QcNSYGhMUm2Kh/nGjx3Ws7gKqVE2CWwakLMlGuSeShWF5oYfU6+Pfr9jFJoYiacSk5Ym",
+	"xaeS28u5AcldcvvapPHB+pOdeLAnx5kZzFP46PS9/lvjmFy/Ob2e4RrqhS8y2eL5eBQP6tJexAuaPxTc",
+	"noMIvk+31sxHqpK73+AsocD9v0imuAD9ZEOIejBPn/mpONtZ0lTsky+prYkbTQcxcsdrXDw+WImwo2Qk",
+	"9e8+WLJNxo6VPgQ0XzKAKgRJp6ji6U336W13pOQZVYcFHLYn+PFHzAJWR5OXLpB7IgbenIQ9kHTu75R1",
+	"TWv/8wIe7VVzTfxiGU98/LBoiz9+SN64mAfIFfbnEc3ZnstwvdmksG4vgJfHdj/UPArikUSgZXiAE2G/",
+	"WKWVx4AZL6+O8aDwZnPPQ7i1Zyy7GC2x+KAieGo4Kx6KPl5cRx454MB0Q4uHNomAD/FQxtgQmsQWRbY6",
+	"prX5/RrUjR9JFIjTVyef0bcsxkMVzmNYzGOhB96897DpmYuGeQmRGhx7qtzbeZgNsCNQ9s4hzAkLxb3E",
+	"E+2KngwM2/rk2W73Y4iNFIh6WGyLqmlfdS3nrLp86REIHSWSAgsfbPH2xVGFHf/G4OHs/CLI4IB0yjSs",
+	"iWZYi+xT8ZFFNytp9hgrtiH1DNYch4JUqZII5zngvM5Gl9lBIqffwM5FABUjMAA5j7g8tjHOj2GLbQVv",
+	"IniymhmM6wMMNxVh4ItyibZOJJgKMOPg0sEYgY1bc1WskPl+jNY3CKBy80wf1s967sr6u2/YMRnO4ID5",
+	"tApv40/7YMAbZlndubY2e5hJigmsIGXUZHgMCSYxP2LwcU3IpgWZTnRbEAnncevMW7Bs43CGSFrCeLMt",
+	"jFdN66TwjVi5OEAbCWYN8MGxjwY4iXsRIpJ/eLEbkTmHtDabKtKipICOAXu68vxhR+myiT1VbvnmiFvR",
+	"4KNVvBRJNkc4gXScRaLZbttE5GFmQixePs5UiZDdlmY+FAu+SrYktnM+ypz4AW8nxFVq8fcJd7AIojpw",
+	"FxzwjTtUgtTPpEdE5RuXNQWSVZ8qG+xhA2/NM2TlvjaPDd0M8i46oMhO4hoXopPT9sXdeaU4Q/+iEuSO",
+	"wcOZmBEm/YCX5Sb0eNQDtJ4dTmhUjhcV5seB5DoVbyhOlROAGz/gsjyEE2AIC2VEUWVicTGquZTWhLta",
+	"4Cte/BAkCUqmP9bteo481TWJhCUsq9RRYbEgV/Q9FkF3kuSNyBLIZebmRvXfha6jcJmHiWCaRqh5cG94",
+	"VYNhMw9V6MhwSViOhVOetXyiDDWSTLDOfEk0nuHyvinJfOqmawjxY0qY0LgFKVx8z+5wNo1ZzvfM1dX0",
+	"UVwS4a3Ve7qZS93oMZzg3MYme1ZmBedlSuiVd4VHy1+08UFH1MWwwT6GOTxJ/QTtqlqy2cG6W2aZJcai",
+	"tzZSZoBkE4sMLXEtYw50xtUbUDSXBpUmq7c2pKjc+FvVep8LXuYrdBPIXuw53PltycOhA4PN6AW0+lV3",
+	"uuiu1k4/+R5xVD/uHiG4MpWF02ULFllBdyQ/qYj2cfViTqoKY7nfT78dK8bNkTp8Z5K6TygHP7+06h/F",
+	"t69/et0GMa6QbLICYYneNJrQ198SUTpUpfTYxoXSLrbpP4UTYhPvNrJRPzezPPDONjtCsYpN+74JFirD",
+	"ZfnaJPYFLvhScuQjy/SNZ+Oajcko4NPEOfnAb7lgMSvcpsSCfA+PjrCVruBcRX8fRkh2h+v13esoybfS",
+	"kmi5c+UDqeoyCBx2ruK25yisuFxDbwO7JopCusU/bU3SM6x02SJFyBSFaRVSjIEzrOXeRaVbqMSCMP3O",
+	"h+B0vOunPE7kWv7XmAJrXMbKUK09YnKoFs4i74SpICansG3H40D+ianJ9FEhXptNhkhsC2ULwdkFhEul",
+	"z2XDs0ZGqL2oI1OTO9AVuENILyE1pDyWRC6IWx2G4lmKttNwe+lW6AnrdzL5lWxrDB/zQjYVNmIAYEsC",
+	"6TLrY0mo63Krm+pPCk5Dz7BOMQMfRykwSwTgT5SaHddfu0DerEsShk7sOAaPBFxcCIIYtCyZoNc+7KEl",
+	"Y7uksLu93e5bu1VBwMNZLEdfx2ER3r/9zNTuSKwZc2tWu7xYjF1nONP4aEZd6quncttQGXsR6VdGClxX",
+	"wLjegWWNJqfE63BMQvRFXOExjg+ikYZV/h7e6GQ0qYt3mSz8ZJNpQhZ1qI8CZvVwRFR4/ZF0raEfOHQA",
+	"u7ijsK2rPlqhbEuEmYweGKtlq9ZdaOEl9RwdvGHLRomnZlFOeeDUhDGpzKdz5IFWE5LnDgfxCBdll3cP",
+	"dxBfbIlld1lts9uGgDU6iGhKGFm8iAf91RdUJs0lxtvVdEGnGFlUP623wJPrzNZYKJrRGi+BTrxrP4oh",
+	"xEeQC73RT2uv6SnT9m3Rm6wdZ4pEbqvHyS8bbEtgY5ED7qiRaZFidINnvAXIklx3E5TVutuptBvjysci",
+	"bOl0EQvjnPSCSIKgbo1JiEf7gpbhTqIV64bxlq4EnRWUZup2EomC0RD6BMn44EsB9Xfg7IeVi6RUBl8j",
+	"yJ3K+GlsRMCbT3sFHbw5+vnBBIFz/jxr7dDPiTNEW0N1KFznqKiTmKayx2eeXzRco1f10JROo+mV9oC4",
+	"x9nZDzXJw5bFOKSj/mUF+Ow54iwjqOLDNPaE3I+o1dDFnQMaaQ4FG3F515tbUujwGFJ+Bz2DSACYMCti",
+	"tcQtsOyD97XzccluYRtTWNWMOVpXV8oWcJkmjg+31K3jDtjIe9zN+KgXeRhyZYToMwkNig/vOM7D4DW8",
+	"igBhVnS+Es7rLXlnGiYVpXJZQGMeNuEsvuaLdbRBfeiMVz4/Wu05/GMLJBZDeDSFSgLhiQcoW1I1BpbO",
+	"DIHlo4RTg1SBGWpkg8sVwhJhBAmcwfzrM+1AbZPuFiHfxWSqI2As+I1IFUcqUlzNI3l2VgJkSm4fk7UW",
+	"3MgM7jr1+2czx7or6yzDUi+pdtelcmptvofDaPKI0PYAHZEFuwiiqC8rwiWEXJGqWCQljsBW5Dz8zxC+",
+	"vawMAI8VA4+A7u8Lkh4iKOEJXdiiU6AMgqPbTNQNk8IlUgm4MaeEWHSRaVeJnTM0XhxQ2s7Plh5Lhr1a",
+	"VMioo5P8ASANm4Bt5QMgKjGlGRCtidoTa551mDqAXuGReF6gDy0qDwDkbnBGfCOt+TxA76DJGBzfLWFE",
+	"QBKAPmWmLhi8ev5U4cf25z+/QA/m1JroY79I6CQDua77fIUwUkQqtMMlzbEiUG2/RILImjOpB91iyiQ4",
+	"OqsXvvbjN1dvNG2uVlc7IkyG+dXNi5cvbiB2qCYM1/Tqm6u/vLh58ReQSZaBrnFNrzOscMm3xpZqUzw0",
+	"O4F96G1+9c3VD0Td+kYg3cxsdMuvbm5s3oCyAd+4rkuawdfXv1l3upFZs8YKPwjsagQ5pBY8bzIFzzVp",
+	"U4xwU0Z91X6613cWJsUwDSw+p9KZNWNL/842ueDC3RCxZWMXRGts0uCSOtfSr13QXHD93xOSP7QZKYto",
+	"8PE5y8d0GAqfoOL994effwIUCoQVIjsiDrawm6nrZv7F0OQVkoSgnGcSVvKiys9FGBc6HiYML0u+T+YN",
+	"LU2voSD7c8hiqxYSxYil55IwoAdT8hsElRzQn6BOx59XSPCG5ehPbX0wqLnHmrL07lwqEd8R8eeVkSPo",
+	"TxuissKQE8Co/nwu2lXcGc5njtV77szQWOCKKNDP/9enK6pX/d8NEQdnpvqmU6/AXTgmb7ql44wP7Y9f",
+	"L3+I7YIijC1I7d4OsJpnEtlks/PQvXbw5FwGyH6HqXhwbi1bAPpbbmBKz0KDDkb6H33VQO/UHyPqfx16",
+	"bFHpb2gubHadEXlW/rf1XM5BMjg3CZwKB+uSt0DX4xBgH712VyPOo5ubQ+9gO6GU38l0MdEXMYK8o1J9",
+	"5wI0TqJF0ivn5z37zh2QgeYZpJAFBrTx0GYtK+RiJfVrXCJccYiaNe6YY2i1ihyw13n+ndXpL3G8oO/v",
+	"aUnSTtfLsw3c7kLgajKF6xuWg0qNaK6ZkyrYgfMw4/Un+O/b/A9b5G10U8ATwV8UtvWpV4UNFOtv8T9r",
+	"rZhfcpcdsU2kWtJO3zzhTp97S6/t4XzarQ0fXzOTUzd34O2aCDMf+oxc0/G7+8jbFEpcn7hh5EDk9Sfr",
+	"XfoHOfwxdVnaSyxNoZP0dzK5k+GisqHQo18/38XsCkJj+Wgrgxs3Adg/jr9gZo9CuyNzNGyLOdwsOA0P",
+	"hOUmzk6ecBiWBBe0hU3bkNK/2jLELso2pAY8nXjs+1UjOki30pORma+QgkCfNtbW3pprsuHGY40AGQlL",
+	"W9ZJnP/YXhe8mjTy/GjKGl6MeLr/X7iYPEQQD69f/TDZ/+DT84GUpSfo+ZUE3bUB8XviEzC1icbEYFh7",
+	"Ba5eY6/pby6YQKk6lb8p21GFfUpI9LHyttPuKV4s7Xgpb5bOKox0YHzN8wP4lxV+JAwdiDr3MwWmeCnO",
+	"/InsuyR42odKO7KpNBkW0CVljytb+L7lUlem9UxMef2p/Yt9ueSkJCb9pr8fv1BV5AJ36ZZmKjFLQTkn",
+	"plTZnotHhNnBRFhcUHp2l3aaLu4o9xun7PqT/t85FXOKSjcX4KR/UbIPX1kcAR0M3D8UvbwgyS1pLnNb",
+	"vc4yUg8pe37Z8HdOmbdwJ91Z0yTsYPiecmp5o9b84+Qt8rNp8hQXCNRrSbg6WgSyCtNyhSwOsoFKOQtF",
+	"rj/pnq3wCpLmnuD8vcHkvdhJ1P1/gLdU2KbuKtRf8OwZMqQevf+6mZBznVoqMQF354ubXIymbojIBQm1",
+	"aU16IN8RAfVroUKOvSix5OxkB6SlRNf+E6TIm481F8raZpYRhWeKhD1u/l5aU4bBJjHrg4NorIKX3si8",
+	"AtcjhAowXLp1uP++MIO9+M1kcRcEOxjMWzPZ599RWXNJnadswh14bv2vGlI0RdSfSMyne6LYhd2TjNBa",
+	"RV+bewxoiqdbND0jN7mB7Y7eIq+hxVNcIjCSQcRIuEq0KmMc7Oaxdt7LxNHHRPTMvNZsmyd5qcFYJE+h",
+	"kD3U3XRpaj+/KLGuP5k/zLwg/slybpaT9HJowRLMslCBc3MW9AN+e4LROOnxYFd0noeDI5itqCenbtZ/",
+	"EFKbQOeLCR83RICHCr5HJWdbJCnblsSAUGJB0COpT3k6NEHjbW+x51fle+t8Otn+1OR1XCaItKhs4feT",
+	"fPyei3todBl6Q9/3puOj3UF0Y1OkqISqnxkA/xmLHLguLEDaCmCc2SPckVr5NVAI9DxkvP4E/5l757fU",
+	"TDaE7Ll4lJcUXW7il3mFw4rvXG2Ti5nn/Ahf2DNctuWRYvfcA92ynwFUIcG9CHFte5sNOdKuWyfsryk8",
+	"JumWkRwQHY7mrxinP3gcyxNoH1f3bcWeC4V82cq4XyQrXXdLDQXvyVvQei985lz3ZrCjpbfV0F8hroW4",
+	"x50HN+PJ3NlSThkM4ZhTWP2zvhQrQd9fGicpvNlMPlmglMeTPFjaytKztkE9Jw8H6Yw9Z6DE9Sf4z8xz",
+	"5J5UfEcihPk6hI2k2+dnu7lDX7ZNru0SrqJBXg9EtQVaLsTsvv8n1qAdE02kWAC+FKrwAeXcZLYwvken",
+	"nyVfwzt6lj5Ai6c4Sy1iaMrr39s/+0dqGFmqOL9ASOkHYo3BF9EGofcndtN2iB+2szKyB4Kv3NuEoE3J",
+	"DUx8P8z3LEYX2NvrT/o/U96OH4jye7H0OjJkfhr5ZtZxNRPDekG2akFnz3Wbn0K+8C5f460gvkxJ3GTr",
+	"Wj2NWPLDpYglj7iy54ivTY6QBKeEc+Ks4E8lwaeaJ49mwRjxO1Gx52Vua/2/IHe/dnM/VpGvG4XwHh8Q",
+	"F2gteLMtFII08vMyuK8iFRNm39qkvoS3tGg1obDRw4GehEoKFpjlZb+4IFx2ppJbhSEWSeINUQdT1KZT",
+	"w9tUA8FlGYRHiUzW1K0JWmS+uknuxpWdW9BNDDgix4cWHfqrm6/+9vzly+d/uYHi1eOBbcr+qfNvmALP",
+	"fHI/lwyiNrwWEGIOrH59MB7nlYfOACFmbblQbegLkV3tq+d4yRXU9b6Dji95L3v4nuPT80zBCecnMvpZ",
+	"m0GKqEIFzs8syXy+/3SMwBvXLEmkQcBWikizdXR2ROQ0UzIkiH5NywDO5G5h4q9JdRakhmxeMGYaakOU",
+	"qFSY6RODJbp9+NfnizI46/Fqq7iEjQtvWP69gbFMY1dX9OXCUZKnHv73+JGE13VzQvbRSSiYgYcwvMyG",
+	"9XReIcwQL+ERjKTitQQaOziW88mBjQV2OTPpv6dleVfiS5nIv/9cyXx64HCaCkZ1iRnaUGVRzvVBsRDz",
+	"K31IQJafJ+FvsIdbXJFpI9AP0OIpXlt6pIemqnCaGQgUkqwgeVOS80R9nF2KvM7zH/DFsk501ws4+eVZ",
+	"B47tiGYogLYw6D5ugy7Bttef9H9mjN9Gi/O7kHJF+SVsNr01vEI+Uq3k2y3J9Y1/kK1RzMF5nd0lGZ7+",
+	"zVk3NBZY7yiyMqunyuDfWdOfMQv6tCIoUUEIe+oTuJptaVhlzgr35ZzWmyc9rdaZedFTer0mLCsmLSDQ",
+	"4JLPXhhgytkCc9THWz+BO4wNDyl37r9g7k7biZIyYstxP8V5i6h5LH9n53G5E2eKmzzxiXPLihy6TRu6",
+	"apKTUcXP7TUZ7/gsfFbaJXMJ7CyIDfzT9yXn4ieylxdAxPpiTp4rNf7Zjt07vr3gJXdP6m+xcjL26U7c",
+	"PaknEgyM2Qa4zeN96VkO86PPfARdhv95PSoPHWiAcyCieHzW6Zyp1dWW7nooqzHcFIejatqfDTzFWaYh",
+	"y0ehNdQXoAJCTaUpbQ4/MH6SJSmyl1B1/wLGjr9DvxcKavGVcJ72MOo1GafpFCLHmTeoJFJOYxy+My3S",
+	"sHC6uHxhe/RTumvs1IOmI4tCat/btvx05srBfgkm5JLbIjnRneGmSsxg2OFKc3zoQr2/Qorrf1ofkFvl",
+	"cgfeyyd2vAFadxxZtsWX5xsLrGqhz7+QvZyHEl2CIZp3sL0+/ylLAgvFBsbwSz5vjO+nNugnqKB5MSrq",
+	"7iOC3xGrEUKrYg4/80uhG99sCJOToEw/2yaXxPwzQ0yZ40ytabnqciDfM7THPZOFRIyQ3HgU9qDvnoiy",
+	"eW49tkvNCyA3WkJiQTF7euhGM/qDKQs+fSDs3rXPkTPrRpaxr7OC2Pp551Vib3W/T7KZv1zqcZkGf+uO",
+	"Ji+TIaUAF7gpncGnJrwuAbnAhAsgydFaEPx4qS3nVY3FJV4ut6ZnSxN52X1PB7E++wm26wzjC+65E8be",
+	"4YUrgsomu9SG+uf6ubezUT836qJIupaeT+8BiWLoemVuYyEh9bnEgiDKEEYV16/YV94BT1359cvsLFzR",
+	"F9hZkJn/2dI5Yez7Jqi5S14RBHGu3mXp1Lwz76LIbQn08+7ez7rfd1ReKpMd+v884NZAsciVCeREJT27",
+	"X8QVmDnzNt25wiP/c8x4d+VE3I0rWa0lpbUJnH+fbOxkNDTpzpdPe4JsT2+GSdL4uFSfwWgzEYd056uV",
+	"XiKlGjr/LLFIbl8Cl/s50KTCXHn9yfwhKfaoQ/kLndQ3Ass4ALYFQG9LNQlSm3ppJyELxYuTifyydclE",
+	"PIjyQMQzCfWuvzxPsWOZuRikL+uk3jzBSb1M9NH4rF5DSsv1J/2fybxSM9V7U3vxwgSBUab52UA8Ivh/",
+	"gwS5GhznNSkoy0+ABDqB7QPAPJ7VT8EUW0Uwf3Ay9OfXU9Cf89yibHTL5xMI7/nusuKgM8ApOUj2imnD",
+	"fg0mCqQmaUZ9JKQ29cIEybh4gpPuyu9PZ67YAhKATv5ZMb7jqFsZ3zJ6aXhtO0xEibC+SbvJkhBp8mVt",
+	"lVULBuA8DwS23iKWaY5o1Jd+F0czgCb54+W565jEQPIxqgXdYTWGyn9lDhsjrnTJefkydty6ZcPjj7N+",
+	"Ce5LP8/saAvyR77UjBG3lEtpgLb7pa+1OZqcpw5kjNWuP7k/pr25ujScLcsFn+SvXFYHhKNKhQ9PkNkR",
+	"n+jN5Yl+QfnqN2v2tfPFcfvNF8bt11CbVl5/gv/qf5AZF5NhClAk+qKJFHoqZpQIEopWAHa2rq7NjP6y",
+	"2TT83LA0Pw84ctp2Z1iIeA30W/3rz7vTDUpJ1yrsc8plavxohlNbWCizKKectGDdWkMRDfvC5dbCbQMj",
+	"xkWD+4dSNRKMoecByRSXyqDWfZ+Intn38Ui0gRSUp5GnUKr9s+/TA1G3nRLq594k6Pt1ll726+a8Q8es",
+	"0ZmTKE+wz81MeYPb5nQcsUlCNCqYBLbHByhSRViOKEOKVuR/lCgkmw0X6ilPWCTA8I2ZyGVOmOn8Hqtk",
+	"4P2IHBTQBaLyLNj4iVsEED0zCD4d3TwhmNuqQUmwZHJ3tbqimT59QPRfnzYK/67EzFZuX1ksIAuiMp3N",
+	"uDoWOMi+IRnCEmG0oQDf9p8ED3RReZGQnDrzTr5wgipcWuhPcLH9efUfna96wjZVmJafXW16j2mZzgxP",
+	"WACwbhSizIL3mIp9aMOFKewjJdVvYCWfRrpfOss4aafe8e09uVhy//+faZzCBjtK9tNVXaDFRemlR4hX",
+	"bTWuJWcpyHBFkOL/mQbNhx49L8HyuvOfuDrt2c24Ik+rbAresDkQwXtok7oGSTLOcpv7KsEj1jc5wYX8",
+	"n8tGnhgX4CLd94PCJ3KRWwmEp4Q2g8qTE/wWclkzmZd631zWhR6OP+9gsbaw+YyQL90avlA1tHs/XZnF",
+	"tnkKpc2MlVZMcsC+YKVuebj+j/GxxfzJDy2WwYXiF8wItzwn4fCFjOfW+l9jKqQBJoVvnlIbsht8/cn8",
+	"YcaP/IZFCRe7kwwQg2Yd6XOGPhew7Tl8X45OF3J+eeX03KkYpudLprJ1Esqe7uWxCJ5AuQxwruzDAx2I",
+	"Wp0TtiC6sZRltC6JnK6q7ltdtLC6H2U6A7udtI/5oALVNFONIPILSpkf0O041k6MqLIj6dVX+ONb89HX",
+	"N6urijL7t5eh6/UJQ8o/7/5GToBXeyf4//9ybS4FRxSrouEwzWflOWXqb1+3Ap0yRbYQJnxJw3w/122k",
+	"R5QEi07umeIIy0eE158hxjR2rwmC8wrXF7jX7gnO3+M6jWMqvvNB48kMM8qfkkjrwbwm5tawaJVUgmHT",
+	"wxOBITY0Cf1hQrHX/zkpk26LYr7vhgwpp+9sfX376jrnFUWpCS+XTnXR/d/hLZl5IsNJ9kkuXYzpLyOv",
+	"5VLJJzZddNobe28aXaq2SZu26gqYfCkx0W+r3vInUeI4Kw9I4oOFI+dNmaMC10YQhWSUwcQ5XkglU/vp",
+	"pJClF5F65wI7TeF3cEUIBOs3hpKvv/rqyebg3sd7LJGbz7lln7M6R4WetbKmKGCK1HMHn1ZNdfXNX0E9",
+	"Nn9+GdCezqaX+VFuwqOMn4i6lZapXoF6hSr6kUDSDkMl2ShI1llNq6Dpwu6CLG4zZu5wONDMaeDSe2D3",
+	"BS9trSysTjI6nVthlASLCVj8B/NzWg0tLnKZej99dXOBPUt6Wf5Ik+pplpS1oC0Krz2GFuynXioyH6xt",
+	"Yc01+dLqaprE3clIfdPikk8qM0Lkxt8T8igRLgjOvyArR4cqlyhsrzt/TaunvpfjO+FCAzDL0Zl2JcaR",
+	"BSHqAo/Td/jwc6O+sCSe8+waUCxateuZRFhQVVRE0ezCxbr0k1ZefwIL70xl7Afd9OrSmGpmlEgGUKcw",
+	"YsG5kgZUrWOeVgRnBeSrwnPvy3jiWeKm3qJ/W/DKU7iezNr6oH+fQ8HOc+kyEjMibQ1K8FRa/5P+E1mg",
+	"xT2p2oZrEj1PYCHhjVDPJJK1ZhgskabZ84pg2QiCSiD6F1N5VpGqLrGayYP+4Fs9hW7lRkuKWCwxM2FA",
+	"oCZjZlAbyI6wE4pFXiIl2q/qUgXyTfefBcCq3bHxDl0gRMszrf4nu+yUjOreFsy5w09DljqnOG/XeLoX",
+	"2+UIXH/aEJL/gxziN/A9wXla+dgF2QcBDcS7txzWwrmIHiClXXTqzfgy+L78448//r8AAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -1312,6 +1312,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/practices/{practiceId}/effort": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setEffort"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/practices/{practiceId}/screens": {
         parameters: {
             query?: never;
@@ -2403,6 +2422,10 @@ export interface components {
             maxMore: number;
         };
         AgeLimits: {
+            /** @description minutes of live play in a day */
+            maxHard: number;
+            /** @description in a day */
+            maxJumps: number;
             band: string;
             name: string;
             minMinutes: number;
@@ -2448,7 +2471,6 @@ export interface components {
             seconds?: number;
             /** Format: int64 */
             seed?: number;
-            leftFirst?: boolean;
             noHelpers?: boolean;
             /** @description bigs guard bigs on live stages */
             matchSizes?: boolean;
@@ -2912,6 +2934,8 @@ export interface components {
             /** @enum {string} */
             status: "planned" | "open" | "done";
             sheet: components["schemas"]["Sheet"];
+            /** @description the program's other practices that run at the same time */
+            gym: components["schemas"]["InTheGym"][];
         };
         OffenseSwitches: {
             noStanding: boolean;
@@ -3582,6 +3606,8 @@ export interface components {
             less: number;
             /** @description minutes it still ends late */
             over: number;
+            /** @description the rules that the plan kept and this does not */
+            breaks: string[];
         };
         Cuts: {
             /**
@@ -3627,6 +3653,8 @@ export interface components {
             is: "has" | "not-yet" | "too-close" | "not-enough" | "lapsed";
         };
         ReviewView: {
+            words: components["schemas"]["ReviewWords"];
+            efforts: components["schemas"]["Efforts"];
             /** Format: date-time */
             startsAt: string;
             /** @enum {string} */
@@ -3643,6 +3671,38 @@ export interface components {
             id: string;
             /** Format: date-time */
             startsAt: string;
+        };
+        EffortRating: {
+            /** @description how hard it was, from 0, rest, to 10; null takes the rating away */
+            effort: number | null;
+            /**
+             * Format: uuid
+             * @description whose rating it is; the team's where none is named
+             */
+            player?: string;
+        };
+        Efforts: {
+            team?: number;
+            players: components["schemas"]["PlayerEffort"][];
+        };
+        PlayerEffort: {
+            /** Format: uuid */
+            player: string;
+            effort: number;
+        };
+        InTheGym: {
+            team: string;
+            /** Format: date-time */
+            startsAt: string;
+            minutes: number;
+        };
+        ReviewWords: {
+            /** @description which verdicts changed, and how the goals went */
+            moved: string[];
+            /** @description what was not run, or ran short or long */
+            cut: string[];
+            /** @description what to talk about */
+            talk: string[];
         };
         ReviewNote: {
             review: string;
@@ -3794,6 +3854,8 @@ export interface components {
             }[];
         };
         DayLoad: {
+            /** @description minutes times rated effort, of the practices that were rated */
+            rated: number;
             minutes: number;
             hardMinutes: number;
             jumps: number;
@@ -3802,6 +3864,11 @@ export interface components {
             from: string;
             days: components["schemas"]["DayLoad"][];
             players: {
+                usual: components["schemas"]["DayLoad"];
+                /** @description by how much the week asks more than usual, as a share */
+                change: number;
+                /** @description the first practice of the week comes after two weeks without one */
+                back: boolean;
                 player: string;
                 days: components["schemas"]["DayLoad"][];
                 total: components["schemas"]["DayLoad"];
@@ -3820,6 +3887,11 @@ export interface components {
         SeasonAim: {
             until: string;
             weekdays: number[];
+            /** @description days without practice, both ends included */
+            off?: {
+                from: string;
+                until: string;
+            }[];
             perPractice: number;
             install: string[];
             games: {
@@ -3828,11 +3900,13 @@ export interface components {
             }[];
         };
         Season: {
+            /** @description the actions of the team's offense in the order to teach them; empty where it has not chosen one */
+            offense: string[];
             aim: components["schemas"]["SeasonAim"];
             plan: components["schemas"]["SeasonPlan"];
         };
         SeasonItem: {
-            screen: string;
+            action: string;
             reads: string[];
             /** @enum {string} */
             task: "teach" | "live" | "refresh";
@@ -6367,6 +6441,32 @@ export interface operations {
         };
         responses: {
             /** @description the note is kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setEffort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                practiceId: components["parameters"]["practiceId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EffortRating"];
+            };
+        };
+        responses: {
+            /** @description the rating is kept */
             204: {
                 headers: {
                     [name: string]: unknown;

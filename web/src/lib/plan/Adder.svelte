@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { shelves } from '$lib/drills/library';
   import { session } from '$lib/state/session.svelte';
+  import DrillSearch from './DrillSearch.svelte';
   import { drillBlock, newBlock, type Draft } from './draft.svelte';
 
   let { draft }: { draft: Draft } = $props();
@@ -16,12 +16,10 @@
     ['Own block', 10]
   ];
 
-  function addDrill(e: Event) {
-    const field = e.currentTarget as HTMLSelectElement;
-    const d = session.drills.find((x) => x.id === field.value);
-    field.value = '';
+  function addDrill(id: string) {
+    const d = session.drill(id);
     if (!d) return;
-    // The shown rung is where reads begin; a drill without it starts at its foot.
+    // The guided rung is where reads begin; a drill without it starts at its foot.
     const stage = d.stages.find((s) => s.rung === 'shown') ?? d.stages[0];
     if (stage) draft.add(drillBlock(d, stage.id, 10));
   }
@@ -33,40 +31,19 @@
   }
 </script>
 
-<div class="add no-print" role="group" aria-label="Add a block">
-  <select aria-label="Add a drill" value="" onchange={addDrill}>
-    <option value="">+ Drill…</option>
-    {#each shelves(session.catalogue, session.drills) as g (g.id)}
-      <optgroup label={g.name}>
-        {#each g.drills as d (d.id)}<option value={d.id}>{d.name}</option>{/each}
-      </optgroup>
-    {/each}
-  </select>
-  <select aria-label="Add an own block" value="" onchange={addOwn}>
+<div class="no-print grid grid-cols-[1fr_1.3fr_auto] gap-2" role="group" aria-label="Add a block">
+  <DrillSearch onpick={addDrill} />
+  <select
+    class="min-h-12 min-w-0 cursor-pointer border-2 bg-(--board) font-bold text-(--ink)"
+    style:border-color="var(--line)"
+    aria-label="Add an own block"
+    value=""
+    onchange={addOwn}
+  >
     <option value="">+ Own block…</option>
     {#each own as [title], i (title)}<option value={i}>{title}</option>{/each}
   </select>
-  <button class="tape plain" onclick={() => draft.add(newBlock('water', 'Water', 2))}>+ Water</button>
+  <button class="tape plain px-3 font-normal" onclick={() => draft.add(newBlock('water', 'Water', 2))}
+    >+ Water</button
+  >
 </div>
-
-<style>
-  .add {
-    display: grid;
-    grid-template-columns: 1fr 1.3fr auto;
-    gap: 0.5rem;
-  }
-  select {
-    min-height: 48px;
-    min-width: 0;
-    border: 2px solid var(--line);
-    background-color: var(--board);
-    color: var(--ink);
-    font: inherit;
-    font-weight: 700;
-    cursor: pointer;
-  }
-  .tape {
-    padding: 0 0.8rem;
-    font-weight: 400;
-  }
-</style>

@@ -101,8 +101,8 @@
           <span>Where</span>
           <select value={b.end} onchange={(e) => draft.changeBlock(b.id, { end: Number(text(e)) })}>
             <option value={0}>The whole floor</option>
-            <option value={1}>End 1, beside end 2</option>
-            <option value={2}>End 2, beside end 1</option>
+            <option value={1}>Basket 1, beside basket 2</option>
+            <option value={2}>Basket 2, beside basket 1</option>
           </select>
         </label>
         {#if drill?.stages.find((s) => s.id === b.stage)?.coachShows}

@@ -83,7 +83,7 @@
 
 <div class="frame sheet">
   {#if twoEnds}
-    <div class="ends" aria-hidden="true"><span>End 1</span><span>End 2</span></div>
+    <div class="ends" aria-hidden="true"><span>Basket 1</span><span>Basket 2</span></div>
   {/if}
   <div
     bind:this={box}

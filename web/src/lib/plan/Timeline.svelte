@@ -4,24 +4,24 @@
   import { dateName, weekdayName } from './days';
   import type { SeasonDay } from './season.svelte';
 
-  // The weeks ahead: a row for each situation, a column for each practice and game.
+  // The weeks ahead: a row for each action, a column for each practice and game.
   let { days, install }: { days: SeasonDay[]; install: string[] } = $props();
 
   const tasks = {
-    teach: { mark: 'S', says: 'shown' },
+    teach: { mark: 'G', says: 'guided' },
     live: { mark: 'L', says: 'live for the first time' },
-    refresh: { mark: 'R', says: 'live again, before it is forgotten' }
+    refresh: { mark: 'R', says: 'live again, before the players lose it' }
   } as const;
 
-  const itemOf = (d: SeasonDay, id: string) => d.items.find((i) => i.screen === id);
-  const readsOf = (id: string) => days.flatMap((d) => d.items).find((i) => i.screen === id)?.reads ?? [];
+  const itemOf = (d: SeasonDay, id: string) => d.items.find((i) => i.action === id);
+  const readsOf = (id: string) => days.flatMap((d) => d.items).find((i) => i.action === id)?.reads ?? [];
 </script>
 
 <div class="scroll sheet">
   <table>
     <thead>
       <tr>
-        <th scope="col">Situation and its reads</th>
+        <th scope="col">Action and its reads</th>
         {#each days as d (d.date + d.game)}
           <th scope="col" class:game={d.game}>
             {d.game ? 'Game' : weekdayName(d.date)}<span class="numeral">{dateName(d.date)}</span>

@@ -7,6 +7,8 @@ export type SeasonDay = Schemas['SeasonPlan']['days'][number];
 /** What the weeks ahead are for; every change is stored and laid out at once. */
 export class SeasonDraft {
   plan = $state.raw<Schemas['SeasonPlan']>({ days: [], problems: [], freshDays: 0 });
+  /** The actions of the team's offense, in the order to teach them. */
+  readonly offense: string[];
   /** Why the last change was not stored. */
   problem = $state('');
   private steps: History<Aim>;
@@ -18,6 +20,7 @@ export class SeasonDraft {
   ) {
     this.steps = new History(first.aim);
     this.plan = first.plan;
+    this.offense = first.offense;
   }
 
   static async load(team: string) {
@@ -46,7 +49,7 @@ export class SeasonDraft {
     if (this.steps.redo()) this.store();
   }
 
-  /** A situation up or down the list, by its place. */
+  /** An action up or down the list, by its place. */
   move(from: number, by: number) {
     const install = [...this.aim.install];
     const [moved] = install.splice(from, 1);
@@ -55,13 +58,19 @@ export class SeasonDraft {
     this.change({ install });
   }
 
-  /** A situation off the list, and out of the games that needed it. */
+  /** An action off the list, and out of the games that needed it. */
   drop(id: string) {
     const without = (list: string[]) => list.filter((x) => x !== id);
     this.change({
       install: without(this.aim.install),
       games: this.aim.games.map((g) => ({ ...g, needs: without(g.needs) }))
     });
+  }
+
+  /** The offense's actions first, in its order, then what was on the list besides. */
+  followOffense() {
+    const rest = this.aim.install.filter((id) => !this.offense.includes(id));
+    this.change({ install: [...this.offense, ...rest] });
   }
 
   changeGame(index: number, next: Partial<Aim['games'][number]>) {

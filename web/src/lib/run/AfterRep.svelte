@@ -9,6 +9,11 @@
   let { floor, rep, wrap = false }: { floor: Floor; rep: Logged; wrap?: boolean } = $props();
 
   let open = $state('');
+  // The next rep begins with all groups closed.
+  const about = $derived(`${rep.event.block} ${rep.event.repNo} ${rep.event.role}`);
+  $effect(() => {
+    if (about) open = '';
+  });
   const groups = $derived(
     tagGroups(session.catalogue?.tags ?? [])
       .map((g) => ({ ...g, tags: g.tags.filter((t) => floor.ownerOf(rep, t.part)) }))

@@ -36,13 +36,13 @@
     <h1>{line.current?.block.title}</h1>
     <p class="soft stage">{line.current?.stage?.name ?? ''} {adviceNow}</p>
     {#if line.current && line.current.block.end > 0}
-      <div class="ends" role="radiogroup" aria-label="Your end">
+      <div class="ends" role="radiogroup" aria-label="Your basket">
         {#each [1, 2] as const as n (n)}
           <button
             class="tape plain"
             role="radio"
             aria-checked={line.lane === n}
-            onclick={() => floor.takeEnd(n)}>End {n}</button
+            onclick={() => floor.takeEnd(n)}>Basket {n}</button
           >
         {/each}
       </div>

@@ -42,7 +42,7 @@
   }
 
   const cost = (c: Schemas['Cut']) =>
-    c.less < 0.5 ? 'costs no rep anybody needs' : `${Math.round(c.less)} needed reps fewer`;
+    c.less < 0.5 ? 'no rep of the goals less' : `${Math.round(c.less)} reps of the goals fewer`;
 </script>
 
 <Panel bind:open title="What gives?">
@@ -62,7 +62,10 @@
           <button onclick={() => take(c)}>
             <b>{c.text}</b>
             <span class="soft"
-              >{c.over > 0.5 ? `Still ${Math.round(c.over)} min late` : 'Ends in time'}, {cost(c)}.</span
+              >{c.over > 0.5 ? `Still ${Math.round(c.over)} min late` : 'Ends in time'}, {cost(c)}.{c.breaks
+                .length
+                ? ` Against your rules: ${c.breaks.join(', ').toLowerCase()}.`
+                : ''}</span
             >
           </button>
         </li>

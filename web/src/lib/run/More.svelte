@@ -20,9 +20,9 @@
     ['screens', 'Second screen']
   ] as const;
   const ends = [
-    [0, 'Both ends'],
-    [1, 'End 1'],
-    [2, 'End 2']
+    [0, 'Both baskets'],
+    [1, 'Basket 1'],
+    [2, 'Basket 2']
   ] as const;
   const twoEnds = $derived((floor.line.current?.order?.baskets ?? 1) > 1);
 

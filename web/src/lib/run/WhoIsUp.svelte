@@ -49,7 +49,7 @@
       <p>
         {#if floor.rota.apart}<b>Out of order:</b> rep{:else}Rep{/if}
         <b class="numeral">{rep.no}</b> of <span class="numeral">{total}</span>, <b>{rep.side}</b>
-        {#if twoEnds}side, end <b class="numeral">{rep.basket}</b>{:else}side{/if}
+        {#if twoEnds}side, basket <b class="numeral">{rep.basket}</b>{:else}side{/if}
       </p>
     {:else}
       <p>No rep of {total} can be run</p>
@@ -138,8 +138,8 @@
           : floor.shooting
             ? 'shots'
             : judged}{#if twoEnds}, {floor.rota.end === 0
-          ? 'both ends'
-          : `end ${floor.rota.end}`}{/if}</button
+          ? 'both baskets'
+          : `basket ${floor.rota.end}`}{/if}</button
     >
   </div>
 </section>

@@ -12,6 +12,7 @@
   import Adder from '$lib/plan/Adder.svelte';
   import FillBar from '$lib/plan/FillBar.svelte';
   import Goals from '$lib/plan/Goals.svelte';
+  import Gym from '$lib/plan/Gym.svelte';
   import Inspector from '$lib/plan/Inspector.svelte';
   import RunSheet from '$lib/plan/RunSheet.svelte';
   import Share from '$lib/plan/Share.svelte';
@@ -193,6 +194,7 @@
   </div>
   {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
   {#if !session.coach}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
+  <Gym {draft} />
   <FillBar {draft} />
   <div class="plan">
     <div class="left">

@@ -28,13 +28,13 @@
     }
   });
 
-  const verb = { teach: 'show', live: 'go live with', refresh: 'come back to' } as const;
+  const verb = { teach: 'teach', live: 'go live with', refresh: 'come back to' } as const;
 
   const plannedOn = (date: string) =>
     practices.some((p) => new Date(p.startsAt).toDateString() === new Date(`${date}T12:00`).toDateString());
   const next = $derived(draft?.plan.days.find((d) => !d.game && d.items.length > 0 && !plannedOn(d.date)));
   const says = (d: SeasonDay) =>
-    d.items.map((i) => `${verb[i.task]} the ${session.screenName(i.screen).toLowerCase()}`).join(', ');
+    d.items.map((i) => `${verb[i.task]} the ${session.screenName(i.action).toLowerCase()}`).join(', ');
 
   async function plan(d: SeasonDay) {
     try {
@@ -67,13 +67,13 @@
 {#if failed}
   <p role="alert" class="problem">{failed}</p>
 {:else if !draft}
-  <p role="status" class="soft">Laying the weeks out…</p>
+  <p role="status" class="soft">Loading the weeks…</p>
 {:else}
   <div class="page-head">
     <h1>The weeks ahead</h1>
     <p class="soft">
-      Shown, then live in a later practice, before the game that needs it; again within {draft.plan.freshDays}
-      days.
+      Guided first, live in a later practice and before the game that needs it, and again before the players
+      lose it.
     </p>
     <span class="grow"></span>
     {#if session.coach}

@@ -27,6 +27,12 @@
   }
 
   const minute = 60;
+  const rated = $derived(week?.players.some((p) => p.total.rated > 0) ?? false);
+  /** A change as it is written: "+45 %". */
+  const percent = (share: number) => {
+    const n = Math.round(100 * share);
+    return `${n > 0 ? '+' : n < 0 ? '−' : '±'}${Math.abs(n)} %`;
+  };
   const days = $derived(Array.from({ length: 7 }, (_, i) => plus(week?.from ?? '2023-01-02', i)));
   const longest = $derived(Math.max(1, ...(week?.days.map((d) => d.minutes) ?? [])));
   const most = $derived((week?.limits.maxHours ?? 0) * minute);
@@ -59,7 +65,7 @@
   <p role="alert" class="problem">{failed}</p>
   <a class="tape plain" href="?">To this week</a>
 {:else if !week}
-  <p role="status" class="soft">Adding the week up…</p>
+  <p role="status" class="soft">Loading the week…</p>
 {:else}
   <div class="page-head">
     <h1>Week of {dateName(week.from)}</h1>
@@ -70,7 +76,7 @@
     </p>
   </div>
   {#each week.warnings as w (w.text)}
-    <p class="warn">{w.text} <span class="soft">{w.source}.</span></p>
+    <p class="warn">{w.text}</p>
   {/each}
   <div class="scroll sheet">
     <table>
@@ -81,6 +87,8 @@
             <th scope="col">{weekdayName(d)} <span class="soft">{dateName(d)}</span></th>
           {/each}
           <th scope="col" class="total">Week</th>
+          <th scope="col">Usual week</th>
+          {#if rated}<th scope="col">Minutes × effort</th>{/if}
           <th scope="col">Practices</th>
           <th scope="col">Rest days</th>
         </tr>
@@ -94,6 +102,14 @@
             >
             {#each p.days as d, i (i)}<td>{@render amount(d, longest)}</td>{/each}
             <td class="total">{@render amount(p.total, most || p.total.minutes)}</td>
+            <td>
+              {#if p.back}back after a break
+              {:else if p.usual.minutes > 0}<span class="numeral">{Math.round(p.usual.minutes)}</span>
+                <span class="numeral soft">{percent(p.change)}</span>{/if}
+            </td>
+            {#if rated}<td>
+                {#if p.total.rated > 0}<span class="numeral">{Math.round(p.total.rated)}</span>{/if}
+              </td>{/if}
             <td class="numeral">{p.practices}</td>
             <td class="numeral">{p.restDays}</td>
           </tr>
@@ -103,11 +119,11 @@
   </div>
   <p class="soft limits">
     For {week.limits.name}: a practice of up to {week.limits.maxMinutes} min, {week.limits.maxPerWeek} a week,
-    {week.limits.maxHours} h of organised play a week, {week.limits.restDays}
+    {week.limits.maxHours} h of organized play a week, {week.limits.restDays}
     {week.limits.restDays === 1 ? 'rest day' : 'rest days'}. {week.limits.source}. Your federation's, league's
     and school's rules come first; set them in
-    <a href={`/${path.teamId}/settings`}>Settings</a>. Practices of this team as planned; games and other
-    teams are not in it.
+    <a href={`/${path.teamId}/settings`}>Settings</a>. A usual week is the mean of the four before. Practices
+    that are done count as they were run, the others as planned; games and other teams are not in it.
   </p>
 {/if}
 

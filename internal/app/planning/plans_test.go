@@ -1,4 +1,4 @@
-package web
+package planning
 
 import (
 	"fmt"
@@ -11,10 +11,12 @@ import (
 
 	"evrik/core/evidence"
 	"evrik/core/practice"
+	"evrik/internal/app/squad"
 	"evrik/internal/demo"
 	"evrik/internal/pgtest"
-	"evrik/internal/web/api"
 )
+
+func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
 
 // The plans of docs/plans.md are those that the planner makes for the demo's teams: they keep
 // every rule, move somebody, and say for each block what it takes to run it.
@@ -32,7 +34,7 @@ func TestPlansOfTheDemo(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := &Server{db: db, policy: evidence.DefaultPolicy(), now: func() time.Time { return now }}
+	s := New(squad.Service{Store: db, Policy: evidence.DefaultPolicy(), Now: func() time.Time { return now }})
 	var out strings.Builder
 	out.WriteString("# Plans for the demo's teams\n\nMade by the planner from the demo's log, and written here by a test (`make prove`). Names are the\ndemo's own invention.\n")
 	for _, tc := range []struct {
@@ -50,18 +52,18 @@ func TestPlansOfTheDemo(t *testing.T) {
 			r.Live, r.LiveEarly, t.Helpers, t.Rules = 50, 50, 4, &r
 		}},
 	} {
-		d, err := s.planning(ctx, teams[tc.team])
+		d, err := s.Context(ctx, teams[tc.team])
 		if err != nil {
 			t.Fatal(err)
 		}
 		var present []uuid.UUID
-		for _, p := range d.players[:tc.players] {
+		for _, p := range d.Players[:tc.players] {
 			present = append(present, p.ID)
 		}
 		terms := practice.DefaultTerms()
 		tc.terms(&terms)
 		n := 0
-		f, err := practice.Fill(d.planIn(&api.PracticeInput{StartsAt: now.Add(30 * time.Hour), Minutes: tc.minutes, Present: present, Terms: &terms}), practice.Evening,
+		f, err := practice.Fill(d.Plan(Draft{StartsAt: now.Add(30 * time.Hour), Minutes: tc.minutes, Present: present, Terms: terms}), practice.Evening,
 			func() string { n++; return fmt.Sprint("b", n) })
 		if err != nil {
 			t.Fatalf("%s: %v", tc.name, err)
@@ -80,7 +82,7 @@ func TestPlansOfTheDemo(t *testing.T) {
 			}
 		}
 	}
-	const file = "../../docs/plans.md"
+	const file = "../../../docs/plans.md"
 	told, _ := os.ReadFile(file)
 	if os.Getenv("EVRIK_WRITE_TABLES") != "" {
 		if err := os.WriteFile(file, []byte(out.String()), 0o644); err != nil {
@@ -92,7 +94,7 @@ func TestPlansOfTheDemo(t *testing.T) {
 }
 
 // writePlan prints a plan as a coach reads it, and counts the broken rules.
-func writePlan(out *strings.Builder, name string, d planningContext, f practice.Filled) (broken int) {
+func writePlan(out *strings.Builder, name string, d Context, f practice.Filled) (broken int) {
 	fmt.Fprintf(out, "\n## %s\n\n%s\n\n", name, f.Sheet.Moves)
 	for _, g := range f.Sheet.Goals {
 		fmt.Fprintf(out, "- %s: %s %d of %d move, %.1f reps each.\n", g.Read, g.Why, len(g.Moves), len(g.Players), g.Each)
@@ -100,7 +102,7 @@ func writePlan(out *strings.Builder, name string, d planningContext, f practice.
 	for i, b := range f.Blocks {
 		t := f.Sheet.Blocks[i]
 		stage := ""
-		if _, st, err := practice.StageOf(d.library, b); b.Kind == practice.DrillBlock && err == nil {
+		if _, st, err := practice.StageOf(d.Library, b); b.Kind == practice.DrillBlock && err == nil {
 			stage = ", " + st.Name
 		}
 		fmt.Fprintf(out, "\n**%.0f** %s%s, %.0f min", t.Start, b.Title, stage, b.Minutes)

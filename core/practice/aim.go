@@ -1,0 +1,120 @@
+package practice
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+	"time"
+
+	"evrik/core/reads"
+)
+
+// SeasonAim is what a coach wants of the weeks ahead.
+type SeasonAim struct {
+	// Until is the last day, as 2006-01-02.
+	Until string `json:"until"`
+	// Weekdays are when practice is, 0 for Sunday.
+	Weekdays []int `json:"weekdays"`
+	// Off are the days without practice: holidays, exams, a closed gym.
+	Off []Break `json:"off,omitempty"`
+	// PerPractice is how many actions a practice has blocks for.
+	PerPractice int `json:"perPractice"`
+	// Install are the actions to teach, by id, the most important first.
+	Install []string     `json:"install"`
+	Games   []SeasonGame `json:"games"`
+}
+
+// Break is a stretch of days without practice, both days in it, as 2006-01-02.
+type Break struct {
+	From  string `json:"from"`
+	Until string `json:"until"`
+}
+
+// covers reports whether a day falls into a break.
+func (b Break) covers(date string) bool { return b.From <= date && date <= b.Until }
+
+// practicesOn reports whether there is practice on a day.
+func (a SeasonAim) practicesOn(d time.Time) bool {
+	date := d.Format(DateFormat)
+	return slices.Contains(a.Weekdays, int(d.Weekday())) &&
+		!slices.ContainsFunc(a.Games, func(g SeasonGame) bool { return g.Date == date }) &&
+		!slices.ContainsFunc(a.Off, func(b Break) bool { return b.covers(date) })
+}
+
+// FirstAim is what the weeks ahead are taken to be for before a coach has said: six weeks of
+// two practices (assumptions) for the actions to teach, the most important first.
+func FirstAim(today time.Time, taught []string) SeasonAim {
+	const weeks, perPractice = 6, 3
+	if len(taught) == 0 {
+		taught = []string{reads.Down}
+	}
+	return SeasonAim{Until: today.AddDate(0, 0, 7*weeks).Format(DateFormat), Weekdays: []int{int(time.Tuesday), int(time.Thursday)},
+		PerPractice: perPractice, Install: taught, Games: []SeasonGame{}}
+}
+
+// SeasonGame is a game ahead and the actions that should be live before it.
+type SeasonGame struct {
+	Date  string   `json:"date"`
+	Needs []string `json:"needs"`
+}
+
+// Limits of a season (assumptions).
+const (
+	MaxSeasonDays  = 300
+	MaxPerPractice = 8
+	maxBreaks      = 20
+)
+
+// Check refuses an aim that cannot be planned. The error is a sentence.
+func (a SeasonAim) Check(today time.Time) error {
+	until, err := time.Parse(DateFormat, a.Until)
+	if err != nil {
+		return errors.New("Say until when to plan: a day such as 2027-03-01.")
+	}
+	switch days := until.Sub(day(today)).Hours() / 24; {
+	case days < 0:
+		return fmt.Errorf("%s is over. Choose a day that is still to come.", a.Until)
+	case days > MaxSeasonDays:
+		return fmt.Errorf("A plan reaches %d days ahead at most.", MaxSeasonDays)
+	}
+	return a.CheckForm()
+}
+
+// CheckForm refuses an aim that cannot be, whatever day it is. The error is a sentence.
+func (a SeasonAim) CheckForm() error {
+	if _, err := time.Parse(DateFormat, a.Until); err != nil {
+		return errors.New("Say until when to plan: a day such as 2027-03-01.")
+	}
+	if a.PerPractice < 1 || a.PerPractice > MaxPerPractice {
+		return fmt.Errorf("A practice has blocks for 1 to %d actions.", MaxPerPractice)
+	}
+	if slices.ContainsFunc(a.Weekdays, func(d int) bool { return d < 0 || d > 6 }) {
+		return errors.New("A week has seven days, Sunday to Saturday.")
+	}
+	if len(a.Off) > maxBreaks {
+		return fmt.Errorf("A season has up to %d breaks.", maxBreaks)
+	}
+	for _, b := range a.Off {
+		from, err := time.Parse(DateFormat, b.From)
+		until, err2 := time.Parse(DateFormat, b.Until)
+		if err != nil || err2 != nil || until.Before(from) {
+			return fmt.Errorf("A break lasts from a day to the same or a later one, not from %q to %q.", b.From, b.Until)
+		}
+	}
+	for _, id := range a.Install {
+		if _, ok := reads.ActionByID(id); !ok {
+			return fmt.Errorf("There is no action called %q.", id)
+		}
+	}
+	for _, g := range a.Games {
+		if _, err := time.Parse(DateFormat, g.Date); err != nil {
+			return fmt.Errorf("%q is not a day for a game.", g.Date)
+		}
+		for _, id := range g.Needs {
+			if !slices.Contains(a.Install, id) {
+				return fmt.Errorf("The game on %s needs %q, which is not among what you teach. Add it there.", g.Date, id)
+			}
+		}
+	}
+	return nil
+}

@@ -1,0 +1,5 @@
+//go:build mutate
+
+package practice
+
+const thorough = false
