@@ -6,11 +6,8 @@
   // A note to oneself about the practice.
   let { path, note }: { path: { teamId: string; practiceId: string }; note: string } = $props();
 
-  let text = $state('');
-  let saved = $state('');
-  $effect(() => {
-    text = saved = note;
-  });
+  let text = $derived(note);
+  let saved = $derived(note);
 
   async function save() {
     try {
