@@ -143,16 +143,8 @@ func (r *reader) practice(p Practice) error {
 	if err := store.PutPlan(r.ctx, r.q, r.program, id, nil, nil, r.plan(p.Blocks)); err != nil {
 		return err
 	}
-	for _, a := range p.People {
-		if err := r.q.SetPresence(r.ctx, gen.SetPresenceParams{ProgramID: r.program, PracticeID: id, PlayerID: r.id(a.Player), Limited: a.Limited, Gone: a.Gone}); err != nil {
-			return err
-		}
-		if a.Effort == nil {
-			continue
-		}
-		if _, err := r.q.SetPlayerEffort(r.ctx, gen.SetPlayerEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), PracticeID: id, PlayerID: r.id(a.Player), Effort: a.Effort}); err != nil {
-			return err
-		}
+	if err := r.people(p, id); err != nil {
+		return err
 	}
 	for _, c := range p.Clock {
 		if err := r.q.InsertClockEvent(r.ctx, gen.InsertClockEventParams{ProgramID: r.program, PracticeID: id, At: c.At, Action: c.Action, BlockID: r.ref(c.Block)}); err != nil {
@@ -185,6 +177,23 @@ func (r *reader) practice(p Practice) error {
 	}
 	_, err := r.q.SetReview(r.ctx, gen.SetReviewParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id, Review: p.Review})
 	return err
+}
+
+// people adds who was at a practice, and how hard it was for them.
+func (r *reader) people(p Practice, id uuid.UUID) error {
+	for _, a := range p.People {
+		of := gen.SetPresenceParams{ProgramID: r.program, PracticeID: id, PlayerID: r.id(a.Player), Limited: a.Limited, Gone: a.Gone}
+		if err := r.q.SetPresence(r.ctx, of); err != nil {
+			return err
+		}
+		if a.Effort == nil {
+			continue
+		}
+		if _, err := r.q.SetPlayerEffort(r.ctx, gen.SetPlayerEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), PracticeID: id, PlayerID: of.PlayerID, Effort: a.Effort}); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 func (r *reader) game(g Game) error {
