@@ -111,6 +111,9 @@
     flex: 1;
     grid-auto-rows: minmax(64px, 1fr);
   }
+  .grid.lead {
+    grid-template-rows: minmax(96px, 1.4fr);
+  }
   .grid.lead .main {
     grid-column: 1 / -1;
     min-height: 96px;
@@ -218,6 +221,9 @@
     .grid {
       grid-auto-rows: minmax(64px, auto);
       gap: 0.5rem;
+    }
+    .grid.lead {
+      grid-template-rows: minmax(84px, auto);
     }
     .grid.lead .main {
       min-height: 84px;

@@ -86,9 +86,19 @@
     text-decoration: underline;
     cursor: pointer;
   }
+  /* On a phone the strip is one row: what can be added, undo, and how many are logged. */
   @media (max-width: 700px) {
     footer {
+      position: sticky;
+      bottom: 0;
+      gap: 0.4rem;
       padding: 0.3rem 0.75rem;
+    }
+    .after {
+      grid-column: 1;
+    }
+    .after + ol {
+      display: none;
     }
   }
 </style>

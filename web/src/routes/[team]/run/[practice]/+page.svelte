@@ -172,6 +172,18 @@
     gap: 1.25rem;
     padding: 1rem 1.25rem;
   }
+  /* The answers stay in sight, however long the column beside them is. */
+  @media (min-width: 701px) {
+    .work {
+      container-type: size;
+    }
+    .work > :global(section[aria-label='What was seen']) {
+      position: sticky;
+      top: 0;
+      align-self: start;
+      min-height: 100cqh;
+    }
+  }
   .big {
     grid-column: 1 / -1;
     align-self: center;
