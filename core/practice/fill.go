@@ -119,9 +119,7 @@ func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 		}
 	}
 	for _, a := range alternatives {
-		if o, ok := f.tellOther(a, best, laid); ok {
-			out.Others = append(out.Others, o)
-		}
+		out.Others = append(out.Others, f.tellOther(a, best, laid))
 	}
 	return out, nil
 }

@@ -27,6 +27,9 @@ const (
 	// many minutes at least it is another.
 	otherGiveUp  = 0.10
 	otherMinutes = 10.0
+	// tooNear is what a minute too few of difference costs a plan, more than any minute of
+	// what it is to have more of.
+	tooNear = 100.0
 )
 
 // waiting is the mean share of the time in line over chosen options with reps.
@@ -147,22 +150,42 @@ func (f *filler) others(best answer) (out []variant) {
 	}
 	for _, d := range directions {
 		a := best
-		cost := func(set []int) float64 { return d.cost(&a, set) }
+		// First of all it is another plan, also than those before it.
+		known := [][]int{best.solution.Chosen}
+		for _, v := range out {
+			known = append(known, v.answer.solution.Chosen)
+		}
+		cost := func(set []int) float64 {
+			cost := d.cost(&a, set)
+			for _, other := range known {
+				cost += tooNear * math.Max(0, otherMinutes-a.apart(set, other))
+			}
+			return cost
+		}
 		chosen := a.problem.Prefer(a.solution.Chosen, (1-otherGiveUp)*best.solution.Value, cost)
 		a.choose(chosen)
-		out = append(out, variant{d.name, a})
+		found := a.solution.Chosen
+		near := func(other []int) bool { return a.apart(found, other) < otherMinutes }
+		if d.cost(&a, found) < d.cost(&a, best.solution.Chosen) && !slices.ContainsFunc(known, near) {
+			out = append(out, variant{d.name, a})
+		}
 	}
 	return out
 }
 
-// tellOther writes another plan down, and says what it gains and gives up; ok is false where
-// it is hardly another.
-func (f *filler) tellOther(v variant, best answer, told Plan) (o Other, ok bool) {
+// apart is how many minutes of a set of options are of another drill, rung or length than
+// all of another set.
+func (a *answer) apart(set, other []int) float64 {
+	return a.sum(set, func(o int) bool {
+		return !slices.ContainsFunc(other, func(x int) bool {
+			return x == o || a.key(x) == a.key(o) && a.options[x].Minutes == a.options[o].Minutes
+		})
+	})
+}
+
+// tellOther writes another plan down, and says what it gains and gives up.
+func (f *filler) tellOther(v variant, best answer, told Plan) (o Other) {
 	a := v.answer
-	in := func(set []int) func(int) bool { return func(x int) bool { return !slices.Contains(set, x) } }
-	if a.sum(a.solution.Chosen, in(best.solution.Chosen)) < otherMinutes {
-		return o, false
-	}
 	o.Name = v.name
 	o.Blocks, _ = f.lay(&a)
 	other := f.plan
@@ -188,5 +211,5 @@ func (f *filler) tellOther(v variant, best answer, told Plan) (o Other, ok bool)
 			o.Text += "; the goals move as far."
 		}
 	}
-	return o, true
+	return o
 }
