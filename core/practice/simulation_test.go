@@ -281,7 +281,7 @@ func seasonOf(t *testing.T, seed uint64, plan func(Plan, *rand.Rand) Plan) float
 
 func TestSimulatedSeason(t *testing.T) {
 	seasons, randoms := 20, 50
-	if testing.Short() {
+	if testing.Short() || !thorough {
 		seasons, randoms = 2, 1
 	}
 	if len(simReads()) != 8 {
