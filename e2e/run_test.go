@@ -135,7 +135,7 @@ func TestLateAndReviewed(t *testing.T) {
 	p.Click("button", "Finish")
 	p.See("heading", "what it came to")
 	p.Text("9 reps, 8 correct")
-	p.Text("No read where back cut was the answer: 1 time.")
+	p.Text("No read instead of back cut: 1 time.")
 	p.Text("ran 9 min short")
 	p.Click("button", "7")
 	p.Until("document.querySelector('[aria-label=\"Effort from 0 to 10\"] [aria-pressed=true]')?.innerText === '7'")

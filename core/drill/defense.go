@@ -50,8 +50,8 @@ func dealDefense(attack [][]int, n, size, baskets int) [][]int {
 	return out
 }
 
-// lap lets everybody with the fewest turns on defense have one, from a place on, and returns
-// how many places that fills.
+// lap gives one turn on defense to everybody who has the fewest, starting at a place in the
+// sequence of defenders, and returns how many places it filled.
 func (d *defenseDeal) lap(place, places int) int {
 	least := d.counts[0]
 	for _, c := range d.counts {
@@ -83,7 +83,7 @@ func (d *defenseDeal) lap(place, places int) int {
 	return len(cost)
 }
 
-// cost is how little a player should defend in a slot.
+// cost returns the cost of putting a player on defense in a slot; lower is better.
 func (d *defenseDeal) cost(slot, p int) int {
 	if d.on[slot][p] || d.taken[slot][p] {
 		return cannotDefend
@@ -101,7 +101,7 @@ func (d *defenseDeal) cost(slot, p int) int {
 	return cost
 }
 
-// anybody is who has defended least of those who are free in a slot.
+// anybody returns the free player of a slot who has defended least.
 func (d *defenseDeal) anybody(slot int) int {
 	best := -1
 	for p := range d.n {

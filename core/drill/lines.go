@@ -70,9 +70,10 @@ func (l *lines) front(b int) []int {
 // average before one of them floats (assumption).
 const floatAt = 0.3
 
-// float says from which basket to which somebody floats, and into which place's line: from
-// where the players are behind, and are more, into a line that has somebody left at the first
-// basket. playing are those on the floor, by basket. It says -1 where nobody should.
+// float chooses who changes baskets: it returns the basket to leave, the one to go to, and the
+// place whose line the player joins there. Players leave the basket that has more players and
+// fewer turns each, and only a line that keeps somebody. playing holds the players on the
+// floor, by basket. All three are -1 if nobody should change.
 func (l *lines) float(playing [][]int) (from, to, place int) {
 	mean, size := make([]float64, len(l.at)), make([]int, len(l.at))
 	for b := range playing {

@@ -166,8 +166,9 @@ func (j job) resume(past []Rep, players []string, rng *rand.Rand) []turn {
 	return best
 }
 
-// apart is by how much more than one the counts of players differ, in each place, and on
-// offense twice running at the seam.
+// apart returns how unfair the counts are now: the sum, over the places and defense, of the
+// difference beyond one, and a large penalty for each player who is on offense twice in a row
+// where the list was dealt again.
 func (m *memory) apart() int {
 	sum := max(0, apartBy(len(m.defended), func(p int) int { return m.defended[p] })-1)
 	for i := range m.places[0] {
@@ -205,8 +206,8 @@ func (m *memory) add(j job, t turn) {
 	m.meet(t.crew)
 }
 
-// nextTurns fills the places of a slot, on offense and on defense, at the least cost. besides
-// is what a player costs at a basket in addition; nil is nothing.
+// nextTurns fills the places of a slot, on offense and on defense, at the least total cost.
+// besides returns an extra cost of a player at a basket; it may be nil.
 func (j job) nextTurns(m *memory, baskets int, rng *rand.Rand, besides func(p, basket int) int) []turn {
 	per := j.perBasket()
 	players := rng.Perm(j.n)
@@ -248,7 +249,7 @@ func (j job) nextTurns(m *memory, baskets int, rng *rand.Rand, besides func(p, b
 	return out
 }
 
-// placeCost is how little a player should be in a place of its own.
+// placeCost returns the cost of putting a player in a place; lower is better.
 func (j job) placeCost(m *memory, p, place int) int {
 	cost := placeCost*m.places[p][place] + totalCost*m.total[p] + againCost*max(0, 20-(m.slot-m.last[p]))
 	if m.last[p] == m.slot-1 {

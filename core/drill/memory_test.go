@@ -85,7 +85,7 @@ func TestChangesAreDealtWithMemory(t *testing.T) {
 		if err != nil || len(in.Done) == 0 {
 			continue
 		}
-		// Counts of who was there throughout, at every moment from the first change on.
+		// Compare the counts of those who were there the whole time, after every slot.
 		counts := map[string][]int{}
 		for _, p := range throughout {
 			counts[p] = make([]int, MaxCrew+1) // the last is defense

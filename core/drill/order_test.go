@@ -117,7 +117,7 @@ func checkOrder(t *testing.T, name string, st Stage, in Setup, o Order) {
 			t.Errorf("%s: spread %d", name, o.Spread)
 		}
 	}
-	// Both sides within one rep of even, or it is said that they cannot be.
+	// Right and left are within one rep of each other, or a note says that they cannot be.
 	uneven := abs(team)
 	for _, p := range in.Players {
 		uneven = max(uneven, abs(sided[p+Right]-sided[p+Left]))

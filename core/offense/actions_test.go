@@ -7,7 +7,7 @@ import (
 	"evrik/core/reads"
 )
 
-// An offense is taught from its base action to its counters. High-post entry begins with the
+// Teaching begins with the base action and ends with the counters. High-post entry begins with the
 // back screen for the passer, which follows the entry and comes again as a decoy.
 func TestActionsInTheOrderToTeachThem(t *testing.T) {
 	for id, want := range map[string][]string{

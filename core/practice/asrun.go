@@ -5,8 +5,8 @@ import (
 	"time"
 )
 
-// BlockAt is the block that ran at a moment by a practice's clock, or that ran last before
-// it; empty before the first one.
+// BlockAt returns the id of the block that was running at a moment, or that ran last before
+// it. It is empty before the first start.
 func BlockAt(events []ClockEvent, at time.Time) string {
 	block := ""
 	for _, e := range events {
@@ -21,11 +21,11 @@ func BlockAt(events []ClockEvent, at time.Time) string {
 // leastRun is how long a clock runs at least in a practice that was run by it (assumption).
 const leastRun = time.Minute
 
-// AsRun is a plan as it was run: the blocks whose clock ran, each with the minutes it ran
-// and with those who were there for it. People are all who were there at some time. states
-// says how each takes part at the end, changes who came and went before, the oldest first,
-// each in the block that ran. A plan whose clock hardly ran is returned as it is: it was run
-// without the app.
+// AsRun returns a plan as it was run: only the blocks whose clock ran, with the minutes they
+// ran and the players who took part in each. p.People must hold everybody who was there at
+// any time. states says how each player takes part at the end; changes lists who came and
+// went, oldest first, each with the block that was running. A plan whose clock ran for less
+// than a minute is returned unchanged: the coach ran it without the app.
 func AsRun(p Plan, ran map[string]time.Duration, states map[string]Presence, changes []Change) Plan {
 	total := time.Duration(0)
 	for _, d := range ran {

@@ -94,7 +94,8 @@ func TestWeeksCompared(t *testing.T) {
 			all = append(all, sessionOf(monday.AddDate(0, 0, 7*week+day).Add(18*time.Hour), 60, Effort{Team: &four}, who...))
 		}
 	}
-	// This week: the team's three practices of 60; b tells more effort; d comes to one.
+	// This week the team practices three times for 60 minutes. Player b rates the effort higher, and
+	// d comes only once.
 	for _, day := range []int{1, 3, 5} {
 		who := []string{"a", "b", "c"}
 		if day == 1 {
@@ -166,17 +167,17 @@ func TestReviewInWords(t *testing.T) {
 Curl: C clearly does not have it yet.
 Fade was a goal: 1 of 2 correct, and no verdict changed yet.
 Back cut was a goal, and no rep of it was logged.
-Not run, or nobody was logged in it: given.
+Skipped, or nobody logged it: given.
 shown ran 3 min over.
 live was skipped.
-No read where fade was the answer: 1 time.`
+No read instead of fade: 1 time.`
 	if got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}
 	r = ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 9 * time.Minute, "live": 12 * time.Minute}, nil,
 		[]evidence.Rep{{Expected: reads.Curl, Made: reads.Fade, Tags: []evidence.Tag{{ID: "late-pass"}, {ID: "late-pass"}}}}, nil)
 	w = r.InWords(nil, nil, nil, strings.ToUpper)
-	if got := fmt.Sprint(w); got != "{[No verdict changed. One practice seldom settles a read.] [shown ran 3 min short.] [Fade where curl was the answer: 1 time. Pass: late: 2 times.]}" {
+	if got := fmt.Sprint(w); got != "{[No verdict changed. That usually takes more than one practice.] [shown ran 3 min short.] [Fade instead of curl: 1 time. Pass: late: 2 times.]}" {
 		t.Error(got)
 	}
 	r = ReviewOf(drill.Library{}, []Block{shown}, nil, nil, nil, nil)

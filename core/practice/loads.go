@@ -11,7 +11,7 @@ type Session struct {
 	Start   time.Time
 	Minutes float64
 	Done    bool
-	// Sheet is that of the plan, or, of a practice that is done, of what was run.
+	// Sheet is the run sheet: as planned, or as it was run once the practice is done.
 	Sheet  Sheet
 	Effort Effort
 }
@@ -21,7 +21,7 @@ type DayLoad struct {
 	Minutes     float64 `json:"minutes"`
 	HardMinutes float64 `json:"hardMinutes"`
 	Jumps       int     `json:"jumps"`
-	// Rated is minutes times the rated effort, of the practices that were rated.
+	// Rated is the sum of minutes times effort over the practices that were rated.
 	Rated float64 `json:"rated"`
 	// ratedMinutes are the minutes of those practices.
 	ratedMinutes float64
@@ -37,7 +37,7 @@ func (d *DayLoad) add(l Load, e Effort) {
 	}
 }
 
-// change is by how much a load is more than a usual one.
+// change returns how much larger a load is than the usual one, as a share of the usual one.
 func (d DayLoad) change(usual DayLoad) float64 {
 	const rounding = 1e-6
 	rated := func(l DayLoad) bool { return l.Rated > 0 && l.ratedMinutes > l.Minutes-rounding }

@@ -62,7 +62,7 @@ func (r Rules) Check() error {
 	case !percent(r.Live) || !percent(r.LiveEarly) || !percent(r.Waiting):
 		return errors.New("A share is 0 to 100 percent.")
 	case r.Nights < 0 || r.Nights > 10:
-		return errors.New("Limit the same drill to 1 to 10 practices in a row, or use 0 for no limit.")
+		return errors.New("Allow the same drill 1 to 10 practices in a row, or enter 0 for no limit.")
 	case r.Water < 0 || r.Water > 60 || r.Water > 0 && r.Water < 5:
 		return errors.New("Water every 5 to 60 minutes, or 0 for no rule.")
 	case r.HardInARow < 0 || r.HardInARow > 10:
@@ -180,7 +180,7 @@ func (s *sheetMaker) checkRules() {
 	if warmed {
 		warm = p.Blocks[0].Minutes
 	}
-	add(r.WarmUp > 0, "warm-up", "Warm-up first", warmed && warm >= least, "Running, landing and changes of direction come first, for %.0f min. The least is %.0f.", warm, least)
+	add(r.WarmUp > 0, "warm-up", "Warm-up first", warmed && warm >= least, "Running, landing and changes of direction come first: %.0f min, and at least %.0f are needed.", warm, least)
 	late := s.lateTeaching(kinds)
 	add(r.TeachEarly, "teaching", "New teaching early", late == "", "%s", orElse(late, "New teaching begins in the first half and before any scrimmage."))
 	wrong := s.ladderBreak(kinds)
@@ -196,10 +196,10 @@ func (s *sheetMaker) checkRules() {
 	}
 	share := p.liveShare()
 	s.LiveMinutes, s.CountedMinutes = live, counted
-	add(share > 0, "live", "Live play", live >= share*counted-1e-9, "%.0f of %.0f minutes of drills and play are live. The least is %.0f.", live, counted, math.Ceil(share*counted))
+	add(share > 0, "live", "Live play", live >= share*counted-1e-9, "%.0f of %.0f minutes of drills and play are live. At least %.0f are needed.", live, counted, math.Ceil(share*counted))
 	add(r.EndLive, "end", "Ends with play", s.endsLive(kinds), "Live play or a competition comes last, then free throws and a word.")
 	s.Waiting = s.waiting(kinds)
-	add(r.Waiting > 0, "waiting", "Little time in line", s.Waiting <= float64(r.Waiting)/100+1e-9, "Players wait in line %.0f%% of the time in drills. The limit is %d%%.", 100*s.Waiting, r.Waiting)
+	add(r.Waiting > 0, "waiting", "Little time in line", s.Waiting <= float64(r.Waiting)/100+1e-9, "Players stand in line for %.0f%% of the drill time. The limit is %d%%.", 100*s.Waiting, r.Waiting)
 	if 100*s.Waiting > waitWarning {
 		s.warn("", "Our assumption", "Players stand in line for more than half of the drills. Use another basket, or let a player show the cue.")
 	}

@@ -70,7 +70,7 @@ func moved(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep, name 
 		}
 	}
 	if len(out) == 0 {
-		out = []string{"No verdict changed. One practice seldom settles a read."}
+		out = []string{"No verdict changed. That usually takes more than one practice."}
 	}
 	return out
 }
@@ -98,7 +98,7 @@ func (r Review) cut() (out []string) {
 		dropped = append(dropped, b.Title)
 	}
 	if len(dropped) > 0 {
-		out = append(out, fmt.Sprintf("Not run, or nobody was logged in it: %s.", Names(dropped)))
+		out = append(out, fmt.Sprintf("Skipped, or nobody logged it: %s.", Names(dropped)))
 	}
 	for _, b := range r.Blocks {
 		switch off := math.Round(b.Ran - b.Planned); {
@@ -128,7 +128,7 @@ func (r Review) talk() (out []string) {
 		if w.Made != "" {
 			made = readName(w.Made)
 		}
-		out = append(out, fmt.Sprintf("%s where %s was the answer: %s.", made, strings.ToLower(readName(w.Expected)), number(w.Count, "time")))
+		out = append(out, fmt.Sprintf("%s instead of %s: %s.", made, strings.ToLower(readName(w.Expected)), number(w.Count, "time")))
 	}
 	for _, c := range r.Tags {
 		out = append(out, fmt.Sprintf("%s: %s.", evidence.TagName(c.ID), number(c.Count, "time")))

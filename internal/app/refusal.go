@@ -3,15 +3,13 @@
 // gives domain values. It knows no HTTP and no SQL.
 package app
 
-import "evrik/internal/store"
-
 // Kind is why something was refused.
 type Kind int
 
 // Kinds of refusal.
 const (
-	// Invalid is what cannot be, Missing what is not there, Conflict what cannot be together
-	// with something else.
+	// Invalid is input that makes no sense, Missing is something that does not exist, Conflict
+	// is input that contradicts what is stored.
 	Invalid Kind = iota
 	Missing
 	Conflict
@@ -28,11 +26,3 @@ func (r Refusal) Error() string { return r.Sentence }
 
 // Refuse makes a refusal.
 func Refuse(kind Kind, sentence string) error { return Refusal{kind, sentence} }
-
-// OrMissing turns "no such row" into a refusal with this sentence.
-func OrMissing(err error, sentence string) error {
-	if store.NotFound(err) {
-		return Refuse(Missing, sentence)
-	}
-	return err
-}

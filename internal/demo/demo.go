@@ -6,7 +6,6 @@ package demo
 import (
 	"context"
 	"math/rand/v2"
-	"strings"
 	"time"
 
 	"github.com/alexedwards/argon2id"
@@ -205,7 +204,7 @@ func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice
 	}
 	for _, o := range outline {
 		b := practice.Block{ID: s.id().String(), Kind: o.kind, Title: o.title, Minutes: o.minutes, Baskets: 1, Seed: s.rng.Uint64N(1 << 31)}
-		b.Play = o.kind == practice.OwnBlock && strings.Contains(o.title, " on ") // four on four
+		b.Play = scrimmages[o.title]
 		if o.kind == practice.DrillBlock {
 			b.Drill, b.Stage = o.drill, o.stage
 			if o.drill == slots {

@@ -144,6 +144,9 @@ var squads = []squad{
 	},
 }
 
+// scrimmages are the own blocks that are live play.
+var scrimmages = map[string]bool{"Four on four": true, "Four on four, two dribbles": true, "Five on five": true}
+
 // soon is the practice after tonight's.
 var soon = []outlined{
 	{own, "Warm-up: run, land, change direction", "", 10, ""}, {own, "Ball handling and layups, both sides", "", 9, ""}, {water, "Water", "", 2, ""},

@@ -27,7 +27,7 @@ type Service struct {
 type Board struct {
 	Players []gen.Player
 	Columns []reads.Read
-	// Role is whose reads they are; empty is every role's.
+	// Role is the role whose reads are shown. If it is empty, the reads of all roles are.
 	Role    reads.Role
 	Log     store.TeamLog
 	History *evidence.History
@@ -114,8 +114,8 @@ func Texts[T ~string](ids []T) []string {
 	return out
 }
 
-// Taught are the actions a team has practiced, by id; the catalogue's first drill's where it
-// has not begun.
+// Taught returns the ids of the actions that a team has practiced. A team that has logged
+// nothing yet gets the action of the catalogue's first drill.
 func (b Board) Taught() []string {
 	var out []string
 	for _, s := range drill.Taught(b.Practiced) {

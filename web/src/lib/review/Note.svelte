@@ -3,7 +3,7 @@
   import { api, ask } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
 
-  // A note to oneself about the practice.
+  // The coach's own note about the practice.
   let { path, note }: { path: { teamId: string; practiceId: string }; note: string } = $props();
 
   let text = $derived(note);

@@ -105,7 +105,7 @@
           >
         </p>
       {:else}
-        <p class="soft">None. One practice seldom settles a read.</p>
+        <p class="soft">None. That usually takes more than one practice.</p>
       {/each}
     </section>
     {#if session.coach}<Note {path} note={view.note} />{/if}
