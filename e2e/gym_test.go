@@ -57,11 +57,11 @@ func TestPageClockFollowsTheCore(t *testing.T) {
 	}
 }
 
-// Every part of the app breaks off twice on its way to the device: it is kept all the same,
-// and opens with no network.
+// Every part of the app breaks off five times on its way to the device, more than one
+// installation tries: a second one keeps it all the same, and it opens with no network.
 func TestKeptThroughABadNetwork(t *testing.T) {
 	via, net := between(t, demo(t))
-	net.snags = 2
+	net.snags = 5
 	p := enter(t, via)
 	p.Until("navigator.serviceWorker.controller !== null")
 	net.mu.Lock()

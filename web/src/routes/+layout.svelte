@@ -3,6 +3,7 @@
   import { onMount, untrack, type Component, type Snippet } from 'svelte';
   import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
+  import { keepOffline } from '$lib/state/offline';
   import { sendRest } from '$lib/run/queue.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import Doorway from '$lib/parts/Doorway.svelte';
@@ -29,6 +30,7 @@
   });
   // Notices come after the first picture: they need more than all a player's page does,
   // which shows none.
+  onMount(keepOffline);
   let Notices = $state.raw<Component | null>(null);
   onMount(async () => {
     if (!page.url.pathname.startsWith('/eyes/'))
