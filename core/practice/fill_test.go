@@ -74,9 +74,9 @@ func auditNight(t *testing.T, p Plan, f Filled) {
 
 func TestFilledEveningsKeepTheRules(t *testing.T) {
 	rng := rand.New(rand.NewPCG(12, 34))
-	parted, banned, nights := 0, 0, 16
+	parted, banned, nights := 0, 0, times(16, 4)
 	if testing.Short() {
-		nights = 6
+		nights = times(6, 4)
 	}
 	for i := range nights {
 		p := night(rng, 4+rng.IntN(16), 4+rng.IntN(22), float64(45+15*rng.IntN(5)))
@@ -133,7 +133,7 @@ func TestFilledEveningsKeepTheRules(t *testing.T) {
 
 // More time, or one more helper, never covers less of what can be covered.
 func TestMoreIsNeverWorse(t *testing.T) {
-	for seed := range uint64(4) {
+	for seed := range uint64(times(4, 1)) {
 		p := night(rand.New(rand.NewPCG(seed, 1)), 12, 12, 75)
 		p.Terms.Helpers = 2
 		f, err := Fill(p, Evening, counter())
@@ -319,7 +319,7 @@ func TestEveningsByAge(t *testing.T) {
 	}
 	for _, all := range []bool{false, true} {
 		held, taught, told := 0, 0, false
-		for seed := range uint64(6) {
+		for seed := range uint64(times(6, 2)) {
 			p := night(rand.New(rand.NewPCG(seed, 9)), 12, 30, 75)
 			p.Limits, _ = Ages9to11.Limits()
 			p.School.AllActions = all
@@ -337,7 +337,7 @@ func TestEveningsByAge(t *testing.T) {
 				told = told || strings.Contains(o.Why, "left out for ages 9 to 11")
 			}
 		}
-		if all != (held > 0) || told == all || taught < 20 {
+		if all != (held > 0) || told == all || taught < times(20, 6) {
 			t.Errorf("all actions %v: %d of %d drills are for older players, and it is said: %v", all, held, taught, told)
 		}
 	}

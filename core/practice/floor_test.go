@@ -29,7 +29,7 @@ func on(people []Person) map[string]Presence {
 func TestOrderFollowsComingAndGoing(t *testing.T) {
 	rng := rand.New(rand.NewPCG(7, 1))
 	lists, two := 0, 0
-	for n := range 200 {
+	for n := range times(200, 40) {
 		people := squad(8 + rng.IntN(6))
 		states := on(people)
 		b := block("run", DrillBlock, 12, "live")
@@ -186,7 +186,7 @@ func TestCuts(t *testing.T) {
 	rng := rand.New(rand.NewPCG(11, 4))
 	offered := 0
 	breaking := 0
-	for n := range 25 {
+	for n := range times(25, 3) {
 		p := night(rng, 8+rng.IntN(6), 6, 90)
 		f, err := Fill(p, Evening, counter())
 		if err != nil {
@@ -250,7 +250,7 @@ func TestCuts(t *testing.T) {
 		}
 	}
 	t.Logf("%d cuts, %d against a rule, and they say so", offered, breaking)
-	if offered < 50 {
+	if offered < times(50, 4) {
 		t.Errorf("%d cuts offered", offered)
 	}
 	if l := BehindAt(evening(), Clock{}, time.Now()); l.Over() != 0 || len(Cuts(l, counter())) != 0 {

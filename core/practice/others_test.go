@@ -20,7 +20,7 @@ func TestOtherPlansAreOthers(t *testing.T) {
 		return minutes
 	}
 	offered := 0
-	for seed := range 8 {
+	for seed := range times(8, 2) {
 		p := promisedNight(seed)
 		f, err := Fill(p, Evening, counter())
 		if err != nil {
@@ -59,8 +59,8 @@ func TestOtherPlansAreOthers(t *testing.T) {
 			}
 		}
 	}
-	if offered < 8 {
-		t.Errorf("%d other plans on eight evenings", offered)
+	if offered < times(8, 1) {
+		t.Errorf("%d other plans", offered)
 	}
-	t.Logf("%d other plans on eight evenings", offered)
+	t.Logf("%d other plans", offered)
 }

@@ -13,7 +13,7 @@ import (
 func TestLayOutProperties(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 10))
 	stages := []string{"air", "post", "shown", "live", "live-switch", "moon"}
-	for range 600 {
+	for range times(600, 200) {
 		p := Plan{Minutes: float64(20 + rng.IntN(100)), People: squad(rng.IntN(16))}
 		for i := range rng.IntN(9) {
 			b := block(fmt.Sprint(i), []Kind{DrillBlock, OwnBlock, WaterBlock}[rng.IntN(3)], float64(1+rng.IntN(20)), stages[rng.IntN(len(stages))])
