@@ -25,6 +25,12 @@ func (p Point) Dot(q Point) float64 { return p.X*q.X + p.Y*q.Y }
 // Len returns the length of p in feet.
 func (p Point) Len() float64 { return math.Sqrt(p.X*p.X + p.Y*p.Y) }
 
+// Within reports whether q is at most d feet away.
+func (p Point) Within(q Point, d float64) bool {
+	v := p.Sub(q)
+	return v.Dot(v) <= d*d
+}
+
 // Dist returns the distance from p to q in feet.
 func (p Point) Dist(q Point) float64 { return p.Sub(q).Len() }
 
@@ -65,6 +71,6 @@ func NearestOnSegment(p, a, b Point) Point {
 	if l2 == 0 {
 		return a
 	}
-	t := math.Max(0, math.Min(1, p.Sub(a).Dot(ab)/l2))
+	t := max(0, min(1, p.Sub(a).Dot(ab)/l2))
 	return a.Add(ab.Scale(t))
 }

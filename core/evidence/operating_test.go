@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
-	"os"
 	"slices"
 	"strings"
 	"sync"
@@ -16,6 +15,7 @@ import (
 	"gonum.org/v1/gonum/stat/distuv"
 
 	"evrik/core/reads"
+	"evrik/internal/doctable"
 )
 
 // The operating figures: how often and how late verdicts are right, by seeded simulation.
@@ -347,26 +347,5 @@ func TestOperatingFigures(t *testing.T) {
 		t.Errorf("ranges hold the rate in %.1f %% over all squads", mean)
 	}
 	t.Logf("%d players a line, %v\n%s", players, time.Since(began).Round(time.Millisecond), table.String())
-	writeTable(t, "operating", table.String())
-}
-
-// writeTable puts a table into docs/model.md where EVRIK_WRITE_TABLES is set.
-func writeTable(t *testing.T, name, table string) {
-	t.Helper()
-	if os.Getenv("EVRIK_WRITE_TABLES") == "" {
-		return
-	}
-	const file, end = "../../docs/model.md", "<!-- end -->"
-	text, err := os.ReadFile(file)
-	if err != nil {
-		t.Fatal(err)
-	}
-	before, rest, ok := strings.Cut(string(text), "<!-- table: "+name+" -->\n")
-	_, after, ok2 := strings.Cut(rest, end)
-	if !ok || !ok2 {
-		t.Fatalf("docs/model.md has no table %s", name)
-	}
-	if err := os.WriteFile(file, []byte(before+"<!-- table: "+name+" -->\n"+table+end+after), 0o644); err != nil {
-		t.Fatal(err)
-	}
+	doctable.Write(t, "../../docs/model.md", "operating", table.String())
 }

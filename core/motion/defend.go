@@ -1,8 +1,6 @@
 package motion
 
 import (
-	"math"
-
 	"evrik/core/court"
 )
 
@@ -14,7 +12,7 @@ func (m *Moment) drift(d int, t float64) court.Point {
 	if b.Velocity == (court.Point{}) {
 		return b.At
 	}
-	to := b.At.Add(b.Velocity.Scale(math.Min(t, stride)))
+	to := b.At.Add(b.Velocity.Scale(min(t, stride)))
 	for i := range m.Attackers {
 		// Whoever runs into a body that stands is stopped there.
 		body := &m.Attack[i]
@@ -22,7 +20,7 @@ func (m *Moment) drift(d int, t float64) court.Point {
 			continue
 		}
 		near := court.NearestOnSegment(body.At, b.At, to)
-		to = b.At.Toward(near, math.Max(0, b.At.Dist(near)-bodyWidth))
+		to = b.At.Toward(near, max(0, b.At.Dist(near)-bodyWidth))
 	}
 	return to
 }
@@ -121,7 +119,7 @@ func (m *Moment) reachFrom(d int, p, at court.Point, within, react float64, t *T
 			if len(path) > 1 {
 				// Around a body nobody keeps the full speed.
 				first := at.Dist(path[0])
-				rest := math.Max(0, path[0].Dist(path[1])-within)
+				rest := max(0, path[0].Dist(path[1])-within)
 				return react + heldFor + m.Pace.Cutting().timeWith(v, path[0].Sub(at), first+rest)
 			}
 		}
@@ -140,7 +138,7 @@ func (r Runner) timeWith(v, dir court.Point, feet float64) float64 {
 	if speed < 0 {
 		late, speed = -speed/Braking, 0
 	}
-	return late + r.timeFrom(math.Min(speed, r.Top), feet)
+	return late + r.timeFrom(min(speed, r.Top), feet)
 }
 
 // inWay is the body of an attacker who stands between a defender and a place.
@@ -189,8 +187,8 @@ func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
 		way := to.Sub(at).Scale(1 / length)
 		last := leg == len(r.Path)-1
 		for s := step; s < length || s < length+step && !last; s += step {
-			p := at.Add(way.Scale(math.Min(length, s)))
-			t := r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + math.Min(s, length)))})
+			p := at.Add(way.Scale(min(length, s)))
+			t := r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + min(s, length)))})
 			if t < react && m.drift(d, t).Dist(p) <= within {
 				return true // goes on as before, and is in the way
 			}
@@ -207,7 +205,7 @@ func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
 // inTime reports whether anybody could come from one place to within so many feet of
 // another in a time, at full speed from the start.
 func (m *Moment) inTime(p, from court.Point, within, seconds float64) bool {
-	return from.Dist(p) <= within+m.Pace.Top*math.Max(0, seconds)
+	return from.Dist(p) <= within+m.Pace.Top*max(0, seconds)
 }
 
 // keepsBack reports whether a defender of another attacker is nearer the rim than a

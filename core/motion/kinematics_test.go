@@ -23,7 +23,7 @@ func TestStraightLine(t *testing.T) {
 			var pos, v, now float64
 			const dt = 1e-5
 			for pos < d {
-				v = math.Min(r.Top, v+r.Accel*dt)
+				v = min(r.Top, v+r.Accel*dt)
 				pos += v * dt
 				now += dt
 			}

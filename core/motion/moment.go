@@ -219,21 +219,21 @@ func (m *Moment) Play(t *Try) Outcome {
 		}
 	}
 	o.Window, o.By = own, ownBy
-	o.Alone = clip(math.Min(own, help))
+	o.Alone = clip(min(own, help))
 	if help < own {
 		// A helper gives up an own player: the next pass may be better.
 		o.Window, o.By = help, helpBy
-		if next := math.Min(own, m.left(t, helpBy, end, o.Ball)); next > help {
+		if next := min(own, m.left(t, helpBy, end, o.Ball)); next > help {
 			o.Window, o.Next = next, m.minds(helpBy)
 		}
 	}
 	o.Window = clip(o.Window)
-	o.Feet = feetAt(o.Window, run != nil && run.ToRim)
+	o.Feet = Room(o.Window, run != nil && run.ToRim)
 	return o
 }
 
 // clip keeps a window between the least and the most that count.
-func clip(window float64) float64 { return math.Max(LeastWindow, math.Min(mostWindow, window)) }
+func clip(window float64) float64 { return max(LeastWindow, min(mostWindow, window)) }
 
 // meets is where and when a runner is ready for the ball: at the end of the path, at a
 // stop, or so many feet before it in stride.
@@ -248,7 +248,7 @@ func (m *Moment) meets(r *Run) (court.Point, float64) {
 	if last > 0 {
 		from = r.Path[last-1]
 	}
-	at := r.Path[last].Toward(from, math.Min(r.Stride, r.Path[last].Dist(from)))
+	at := r.Path[last].Toward(from, min(r.Stride, r.Path[last].Dist(from)))
 	path := append(append(make([]court.Point, 0, 8), r.Path[:last]...), at)
 	return at, r.Delay + runner.Arrival(mover, path)
 }

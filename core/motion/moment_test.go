@@ -26,9 +26,9 @@ func TestKickOutClosedForm(t *testing.T) {
 		o := m.Play(&Try{Receiver: 1, Leaves: 0.5})
 		ball := 0.5 + m.Attack[0].At.Dist(m.Attack[1].At)/m.Pace.Skip // longer than longPass
 		r, d := m.Pace.Cutting(), away-Contest
-		top := math.Min(r.Top, math.Sqrt(2*r.Accel*Braking*d/(r.Accel+Braking)))
+		top := min(r.Top, math.Sqrt(2*r.Accel*Braking*d/(r.Accel+Braking)))
 		there := m.Pace.React + top/r.Accel + top/Braking
-		want := math.Max(LeastWindow, math.Min(mostWindow, there-ball-Release(22)))
+		want := max(LeastWindow, min(mostWindow, there-ball-Release(22)))
 		if o.Way != Straight || math.Abs(o.Ball-ball) > 1e-9 || math.Abs(o.Window-want) > 1e-9 || o.By != 1 {
 			t.Errorf("%.0f ft away: %+v, want a ball at %.3f and a window of %.3f", away, o, ball, want)
 		}

@@ -34,13 +34,13 @@ func (r Runner) Along(m Mover, path []court.Point, t float64) (court.Point, bool
 			}
 			t, speed = t-stop, 0
 		}
-		speed = math.Min(speed, r.Top)
+		speed = min(speed, r.Top)
 		took := r.timeFrom(speed, length)
 		if t < took {
 			return at.Add(dir.Scale(r.coveredFrom(speed, t))), false
 		}
 		t -= took
-		at, v = to, dir.Scale(math.Min(r.Top, math.Sqrt(speed*speed+2*r.Accel*length)))
+		at, v = to, dir.Scale(r.speedAfter(speed, length))
 	}
 	return at, true
 }
@@ -59,9 +59,9 @@ func (r Runner) Arrival(m Mover, path []court.Point) float64 {
 		if speed < 0 {
 			total, speed = total-speed/Braking, 0
 		}
-		speed = math.Min(speed, r.Top)
+		speed = min(speed, r.Top)
 		total += r.timeFrom(speed, length)
-		at, v = to, dir.Scale(math.Min(r.Top, math.Sqrt(speed*speed+2*r.Accel*length)))
+		at, v = to, dir.Scale(r.speedAfter(speed, length))
 	}
 	return total
 }
@@ -83,13 +83,13 @@ func (r Runner) StopAt(m Mover, path []court.Point) float64 {
 		late, speed = -speed/Braking, 0
 	}
 	// The top of the speed from which braking ends at the end.
-	top := math.Min(r.Top, math.Sqrt((2*r.Accel*Braking*length+Braking*speed*speed)/(r.Accel+Braking)))
+	top := min(r.Top, math.Sqrt((2*r.Accel*Braking*length+Braking*speed*speed)/(r.Accel+Braking)))
 	if top <= speed {
 		// Too fast for so short a way: brake all along it.
-		return late + length/math.Max(speed/2, SlowWalk)
+		return late + length/max(speed/2, SlowWalk)
 	}
 	gone := (top*top-speed*speed)/(2*r.Accel) + top*top/(2*Braking)
-	return late + (top-speed)/r.Accel + top/Braking + math.Max(0, length-gone)/top
+	return late + (top-speed)/r.Accel + top/Braking + max(0, length-gone)/top
 }
 
 // SlowWalk is the slowest anybody goes who goes somewhere, in ft/s (assumption).
@@ -102,6 +102,9 @@ func (r Runner) timeFrom(u, d float64) float64 {
 	}
 	return (math.Sqrt(u*u+2*r.Accel*d) - u) / r.Accel
 }
+
+// speedAfter is how fast a runner is who has covered d feet from a speed u.
+func (r Runner) speedAfter(u, d float64) float64 { return min(r.Top, math.Sqrt(u*u+2*r.Accel*d)) }
 
 // coveredFrom is the distance in feet covered in t seconds starting at speed u.
 func (r Runner) coveredFrom(u, t float64) float64 {

@@ -38,9 +38,9 @@ func TestAlongAndArrival(t *testing.T) {
 				speed += Braking * dt
 				want += dt
 			}
-			speed = math.Min(speed, r.Top)
+			speed = min(speed, r.Top)
 			for gone, length := 0.0, pos.Dist(to); gone < length; want += dt {
-				speed = math.Min(r.Top, speed+r.Accel*dt)
+				speed = min(r.Top, speed+r.Accel*dt)
 				gone += speed * dt
 			}
 			pos, v = to, dir.Scale(speed)
@@ -88,9 +88,9 @@ func TestStopAt(t *testing.T) {
 		for left > 1e-3 && want < 20 {
 			// Brake as soon as only the stopping distance is left.
 			if v*v/(2*Braking) >= left {
-				v = math.Max(0.01, v-Braking*dt)
+				v = max(0.01, v-Braking*dt)
 			} else {
-				v = math.Min(r.Top, v+r.Accel*dt)
+				v = min(r.Top, v+r.Accel*dt)
 			}
 			left -= v * dt
 			want += dt

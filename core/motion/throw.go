@@ -10,7 +10,7 @@ import (
 func (m *Moment) throw(t *Try, o *Outcome, arrive float64) {
 	from := m.Attack[m.Ball].At
 	if run := m.runOf(t, m.Ball); run != nil && t.Leaves > 0 {
-		from, _ = m.Pace.Dribbling().Along(Mover{from, m.Attack[m.Ball].Velocity}, run.Path, math.Max(0, t.Leaves-run.Delay))
+		from, _ = m.Pace.Dribbling().Along(Mover{from, m.Attack[m.Ball].Velocity}, run.Path, max(0, t.Leaves-run.Delay))
 	}
 	if t.Handed {
 		o.Ball = arrive
@@ -27,7 +27,7 @@ func (m *Moment) throw(t *Try, o *Outcome, arrive float64) {
 	}
 	far := from.Dist(o.End)
 	if t.Lobbed {
-		o.Way, o.Ball = Over, math.Max(arrive, t.Leaves+far/m.Pace.Skip)
+		o.Way, o.Ball = Over, max(arrive, t.Leaves+far/m.Pace.Skip)
 		for d := range m.Defenders {
 			if m.minds(d) != t.Receiver && m.Defend[d].At.Len() < lobReach {
 				o.Way = Blocked
@@ -42,12 +42,12 @@ func (m *Moment) throw(t *Try, o *Outcome, arrive float64) {
 			ready += gathers
 		}
 	}
-	leaves := math.Max(ready, arrive-far/speed)
+	leaves := max(ready, arrive-far/speed)
 	o.Way, o.Ball = Straight, leaves+far/speed
 	if !m.takes(t, from, o.End, leaves, speed, math.Inf(1), 0) {
 		return
 	}
-	leaves = math.Max(ready, arrive-far/m.Pace.Skip)
+	leaves = max(ready, arrive-far/m.Pace.Skip)
 	o.Way, o.Ball = Over, leaves+far/m.Pace.Skip
 	if m.takes(t, from, o.End, leaves, m.Pace.Skip, overReach, toJump) {
 		o.Way = Blocked
@@ -95,8 +95,8 @@ func (m *Moment) left(t *Try, helper int, from court.Point, caught float64) floa
 	one := Try{Runs: []Run{*t.Other}, Receiver: t.Other.Who, Leaves: m.Pace.HelpReact()}
 	late := *m
 	// The helper has gone to the catch until the ball leaves, and comes back from there.
-	gone := math.Max(0, late.Defend[helper].At.Dist(from)-Contest)
-	late.Defend[helper].At = late.Defend[helper].At.Toward(from, math.Min(gone, m.Pace.Cutting().Covered(m.Pace.React)))
+	gone := max(0, late.Defend[helper].At.Dist(from)-Contest)
+	late.Defend[helper].At = late.Defend[helper].At.Toward(from, min(gone, m.Pace.Cutting().Covered(m.Pace.React)))
 	late.Defend[helper].Velocity = court.Point{}
 	late.late = helper + 1
 	for d := range m.Defenders {
@@ -120,32 +120,32 @@ func (m *Moment) next(helper int, from court.Point, caught float64) float64 {
 		if at.Len() > m.Range {
 			return math.Inf(-1)
 		}
-		return m.Pace.React + m.Pace.Cutting().TimeTo(math.Max(0, from.Dist(at)-Contest)) - Release(at.Len())
+		return m.Pace.React + m.Pace.Cutting().TimeTo(max(0, from.Dist(at)-Contest)) - Release(at.Len())
 	}
 	// The one who was left moves away from the crowd.
 	to := m.Attack[left].At
-	to = to.Add(to.Sub(from).Unit().Scale(math.Min(drifts, m.Pace.Cutting().Covered(caught))))
+	to = to.Add(to.Sub(from).Unit().Scale(min(drifts, m.Pace.Cutting().Covered(caught))))
 	ball := caught + from.Dist(to)/m.Pace.Pass
 	window := math.Inf(1)
 	for d := range m.Defenders {
 		w := m.reach(d, to, Contest, caught, nil)
 		if d == helper {
 			// The helper has to come back from where the catch is.
-			w = caught + m.Pace.React + m.Pace.Cutting().TimeTo(math.Max(0, from.Dist(to)-Contest))
+			w = caught + m.Pace.React + m.Pace.Cutting().TimeTo(max(0, from.Dist(to)-Contest))
 		}
-		window = math.Min(window, w-ball-Release(to.Len()))
+		window = min(window, w-ball-Release(to.Len()))
 	}
 	return window
 }
 
-// feetAt is how far the nearest defender is when a shot leaves the hand, from how many
+// Room is how far in feet the nearest defender is when a shot leaves the hand, from how many
 // seconds later that defender bothers it: coming to a stop before a jump shot, running at
 // one at the rim.
-func feetAt(window float64, toRim bool) float64 {
+func Room(window float64, toRim bool) float64 {
 	const running = 15.0 // ft/s of somebody who chases (assumption)
 	switch {
 	case window < 0:
-		return math.Max(0, Contest+running*window)
+		return max(0, Contest+running*window)
 	case toRim:
 		return Contest + running*window
 	}

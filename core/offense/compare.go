@@ -3,6 +3,7 @@ package offense
 import (
 	"math"
 	"slices"
+	"sync"
 )
 
 // Mean is a figure with the range that holds it in 95 of 100 cases (normal
@@ -39,32 +40,45 @@ func meanOf(values []float64) Mean {
 // Summary is what many possessions came to.
 type Summary struct {
 	Possessions int `json:"possessions"`
-	// Open is the share with an open look, Seconds until the first one, Passes before it.
-	Open    Mean `json:"open"`
-	Seconds Mean `json:"seconds"`
-	Passes  Mean `json:"passes"`
-	// Rim is the share of possessions whose first open look is at the rim.
-	Rim Mean `json:"rim"`
-	// Apart is feet between neighbours outside the arc, Tight the share of the time in
-	// which two of them are nearer than twelve.
-	Apart Mean `json:"apart"`
-	Tight Mean `json:"tight"`
-	// Inside is bodies inside the arc, Empty seconds a possession that spots are empty,
-	// Broken rules a possession.
-	Inside Mean `json:"inside"`
-	Empty  Mean `json:"empty"`
-	Broken Mean `json:"broken"`
+	// Figures are the figures of Figures, in their order.
+	Figures []Mean `json:"figures"`
 	// Of every player, a possession: touches, screens, cuts, and the share of open looks.
-	Touches [five]float64  `json:"touches"`
-	Screens [five]float64  `json:"screens"`
-	Cuts    [five]float64  `json:"cuts"`
-	Looks   [five]float64  `json:"looks"`
-	Kinds   map[string]int `json:"kinds"`
-	Rules   map[string]int `json:"rules"`
+	Touches [five]float64 `json:"touches"`
+	Screens [five]float64 `json:"screens"`
+	Cuts    [five]float64 `json:"cuts"`
+	Looks   [five]float64 `json:"looks"`
+	// Actions are the actions of the read tables that come up in a game, by id.
+	Actions map[string]float64 `json:"actions"`
+	// Kinds counts what open looks came from, Rules the rules that were broken.
+	Kinds map[string]int `json:"kinds"`
+	Rules map[string]int `json:"rules"`
 }
 
-// figure takes one number of a possession.
-type figure func(Possession) float64
+// Of returns a figure by id.
+func (s *Summary) Of(id string) Mean {
+	return s.Figures[slices.IndexFunc(figures, func(f figure) bool { return f.ID == id })]
+}
+
+// figure is one number of a possession.
+type figure struct {
+	Figure
+	of func(*Possession) float64
+}
+
+// Figure describes a number of a possession for whoever reads it.
+type Figure struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Unit is % for a share of possessions, g for a count in a game of PerGame
+	// possessions, else what it is measured in.
+	Unit string `json:"unit"`
+}
+
+// Units of figures.
+const (
+	shareOf = "%"
+	perGame = "game"
+)
 
 func yes(b bool) float64 {
 	if b {
@@ -74,35 +88,43 @@ func yes(b bool) float64 {
 }
 
 // figures are those that are told, in order.
-var figures = []struct {
-	ID string
-	of figure
-}{
-	{"open", func(p Possession) float64 { return yes(p.Found) }},
-	{"rim", func(p Possession) float64 { return yes(p.Found && p.Look.Feet <= rimStop) }},
-	{"seconds", func(p Possession) float64 { return p.Seconds }},
-	{"passes", func(p Possession) float64 { return float64(p.Passes) }},
-	{"apart", func(p Possession) float64 { return p.Apart }},
-	{"tight", func(p Possession) float64 { return p.Tight }},
-	{"inside", func(p Possession) float64 { return p.Inside }},
-	{"empty", func(p Possession) float64 { return p.Empty }},
-	{"broken", func(p Possession) float64 { return float64(len(p.Broken)) }},
+var figures = []figure{
+	{Figure{"open", "Possessions with an open look", shareOf}, func(p *Possession) float64 { return yes(p.Found) }},
+	{Figure{"rim", "Open looks at the rim", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Feet <= rimFeet) }},
+	{Figure{"mid", "Open looks inside the arc", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Feet > rimFeet && !p.Look.Three) }},
+	{Figure{"three", "Open threes", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Three) }},
+	{Figure{"cut", "Open cuts to the rim", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Kind == OffCut) }},
+	{Figure{"screener", "Open looks of screeners", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Screened) }},
+	{Figure{"lost", "Lost balls", perGame}, func(p *Possession) float64 { return yes(p.Lost) }},
+	{Figure{"seconds", "Seconds until the shot or the loss", "s"}, func(p *Possession) float64 { return p.Seconds }},
+	{Figure{"passes", "Passes", ""}, func(p *Possession) float64 { return float64(p.Passes) }},
+	{Figure{"apart", "Between neighbors", "ft"}, func(p *Possession) float64 { return p.Apart }},
+	{Figure{"tight", "Time with two nearer than 12 ft", shareOf}, func(p *Possession) float64 { return p.Tight }},
+	{Figure{"inside", "Players inside the arc", ""}, func(p *Possession) float64 { return p.Inside }},
+	{Figure{"empty", "Time with a spot empty", "s"}, func(p *Possession) float64 { return p.Empty }},
+	{Figure{"broken", "Rules broken", perGame}, func(p *Possession) float64 { return float64(len(p.Broken)) }},
 }
 
-func column(list []Possession, of figure) []float64 {
-	out := make([]float64, len(list))
-	for i, p := range list {
-		out[i] = of(p)
+// Figures describes the figures of a Summary and of a comparison.
+func Figures() []Figure {
+	out := make([]Figure, len(figures))
+	for i := range figures {
+		out[i] = figures[i].Figure
 	}
 	return out
 }
 
-// MaxPossessions is how many are simulated at once (assumption).
-const MaxPossessions = 2000
+func column(list []Possession, of func(*Possession) float64) []float64 {
+	out := make([]float64, len(list))
+	for i := range list {
+		out[i] = of(&list[i])
+	}
+	return out
+}
 
 // Many plays possessions with seeds from one on.
 func (s *Simulator) Many(n int, seed uint64) []Possession {
-	out := make([]Possession, min(n, MaxPossessions))
+	out := make([]Possession, n)
 	for i := range out {
 		out[i] = s.Play(seed + uint64(i))
 	}
@@ -111,28 +133,32 @@ func (s *Simulator) Many(n int, seed uint64) []Possession {
 
 // Sum sums possessions up.
 func Sum(list []Possession) Summary {
-	out := Summary{Possessions: len(list), Kinds: map[string]int{}, Rules: map[string]int{}}
-	for i, to := range []*Mean{&out.Open, &out.Rim, &out.Seconds, &out.Passes, &out.Apart, &out.Tight, &out.Inside, &out.Empty, &out.Broken} {
-		*to = meanOf(column(list, figures[i].of))
+	out := Summary{Possessions: len(list), Actions: map[string]float64{}, Kinds: map[string]int{}, Rules: map[string]int{}}
+	for _, f := range figures {
+		out.Figures = append(out.Figures, meanOf(column(list, f.of)))
 	}
 	found := 0.0
-	for _, p := range list {
-		for i := range p.Touches {
-			out.Touches[i] += float64(p.Touches[i]) / float64(len(list))
-			out.Screens[i] += float64(p.Screens[i]) / float64(len(list))
-			out.Cuts[i] += float64(p.Cuts[i]) / float64(len(list))
+	for i := range list {
+		p := &list[i]
+		for k := range p.Touches {
+			out.Touches[k] += float64(p.Touches[k]) / float64(len(list))
+			out.Screens[k] += float64(p.Screens[k]) / float64(len(list))
+			out.Cuts[k] += float64(p.Cuts[k]) / float64(len(list))
 		}
 		if p.Found {
 			found++
 			out.Looks[p.Look.Player]++
 			out.Kinds[p.Look.Kind]++
 		}
+		for _, action := range p.Actions {
+			out.Actions[action] += PerGame / float64(len(list))
+		}
 		for _, v := range p.Broken {
 			out.Rules[v.Rule]++
 		}
 	}
 	for i := range out.Looks {
-		out.Looks[i] /= math.Max(1, found)
+		out.Looks[i] /= max(1, found)
 	}
 	return out
 }
@@ -144,6 +170,9 @@ type Difference struct {
 	Mean   Mean   `json:"mean"`
 	// Clear is true where the range leaves zero out.
 	Clear bool `json:"clear"`
+	// Assumed is true where another figure for one of the assumptions could make as much of
+	// a difference.
+	Assumed bool `json:"assumed"`
 }
 
 // Compare sets two lists of possessions side by side that were played with the same seeds.
@@ -156,24 +185,55 @@ func Compare(a, b []Possession) []Difference {
 			x[i] -= y[i]
 		}
 		m := meanOf(x)
-		out = append(out, Difference{f.ID, m, m.Low > 0 || m.High < 0})
+		out = append(out, Difference{f.ID, m, m.Low > 0 || m.High < 0, math.Abs(m.Value) < moves[f.ID]})
 	}
 	return out
 }
 
-// Assumptions lists what the simulation takes for granted, for whoever looks at it.
-func Assumptions() []string {
-	return slices.Clone([]string{
-		"Passes go to a neighbour on the ring, either way as often as the other; what follows is chosen by the weights of the school.",
-		"Everybody runs by the figures of the age group or the team's own, and a pass leaves when what followed the one before is over.",
-		"A read is right as often as the player's record says; a wrong one is any other read of the situation.",
-		"How free a read comes against a coverage is the read engine's own figure, with a foot of scatter. Four feet are an open look.",
-		"A right basket cut gains a step and a half; a wrong one has half a foot left.",
-		"Where the wings are denied, the first pass to a wing is refused; after his back cut, whoever comes there is open.",
-		"A zone leans with the ball and runs at the catcher while it flies.",
-		"Nobody tires, dribbles at a gap, throws the ball away or helps from another man.",
-	})
+// moves is how far a quarter more or less of one assumption moves the difference between two
+// shipped offenses, a possession, at most; TestAssumptionsMove measures it.
+var moves = map[string]float64{
+	"open": 0.046, "rim": 0.043, "mid": 0.019, "three": 0.063, "cut": 0.044, "screener": 0.028, "lost": 0.008,
+	"seconds": 0.583, "passes": 0.158, "apart": 0.034, "tight": 0, "inside": 0.004, "empty": 0.445, "broken": 0,
 }
 
-// Purpose says what the simulation is for, and what not.
-const Purpose = "For comparing rules and finding who gets stuck where. It says nothing of scores."
+// Compared are two offenses side by side.
+type Compared struct {
+	A           Summary      `json:"a"`
+	B           Summary      `json:"b"`
+	Differences []Difference `json:"differences"`
+}
+
+// How a comparison is played: batch possessions at a time, until the share of open looks
+// differs by a range of at most wantedHalf to each side, or mostPlayed are played.
+const (
+	batch       = 250
+	leastPlayed = 1000
+	mostPlayed  = 8000
+	wantedHalf  = 0.02
+)
+
+// Versus plays two offenses on the same luck until their difference is known to two points
+// in a hundred. It tells after each batch how far it is, from 0 to 1; ok is false when tell
+// wants no more.
+func Versus(a, b *Simulator, tell func(done float64) bool) (out Compared, ok bool) {
+	var played [2][]Possession
+	for n := uint64(0); n < mostPlayed; n += batch {
+		var wait sync.WaitGroup
+		for i, sim := range []*Simulator{a, b} {
+			wait.Go(func() { played[i] = append(played[i], sim.Many(batch, n)...) })
+		}
+		wait.Wait()
+		open := Compare(played[0], played[1])[0].Mean
+		half := (open.High - open.Low) / 2
+		whole := min(mostPlayed, max(leastPlayed, float64(n+batch)*(half/wantedHalf)*(half/wantedHalf)))
+		done := float64(n+batch) / whole
+		if !tell(min(1, done)) {
+			return out, false
+		}
+		if done >= 1 {
+			break
+		}
+	}
+	return Compared{Sum(played[0]), Sum(played[1]), Compare(played[0], played[1])}, true
+}

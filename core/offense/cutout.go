@@ -43,22 +43,22 @@ const midCourt = 2.0
 // the spots where they stand, the read they have, and stages from a walk-through to a live
 // game of as many against as many. Who only gives the ball is a helper. The action is
 // turned to the right side, from which a drill is run on both. Errors are sentences.
-func (f Floor) CutOut(s School, m Moment) (*drill.Drill, error) {
-	p, err := s.From(m.Standing)
+func (f Floor) CutOut(o Offense, m Moment) (*drill.Drill, error) {
+	p, err := o.From(m.Standing)
 	if err != nil {
 		return nil, err
 	}
-	to := slices.Index(s.Ring, m.Aim)
+	to := slices.Index(o.Ring, m.Aim)
 	if !slices.Contains(p.targets(), to) {
-		return nil, fmt.Errorf("No pass goes from the %s to the %s. Run it once more, and cut the drill from there.", p.spotOf(s, p.Ball()), m.Aim)
+		return nil, fmt.Errorf("No pass goes from the %s to the %s. Run it once more, and cut the drill from there.", p.spotOf(o, p.Ball()), m.Aim)
 	}
-	at := slices.IndexFunc(s.Answers, func(a Answer) bool { return a.ID == m.Answer })
+	at := slices.IndexFunc(o.Answers, func(a Answer) bool { return a.ID == m.Answer })
 	if at < 0 {
-		return nil, fmt.Errorf("%s has no answer called %q.", s.Name, m.Answer)
+		return nil, fmt.Errorf("%s has no answer called %q.", o.Name, m.Answer)
 	}
-	a := s.Answers[at]
-	c := cutter{floor: f, school: s, answer: a, ball: p.holder(a, to), passer: p.Ball(), spots: map[int]string{}}
-	c.cast(p.steps(s, a, to))
+	a := o.Answers[at]
+	c := cutter{floor: f, offense: o, answer: a, ball: p.holder(a, to), passer: p.Ball(), spots: map[int]string{}}
+	c.cast(p.steps(o, a, to))
 	if len(c.people) == 0 {
 		return nil, errors.New("Nobody cuts or screens here, so that there is nothing to drill.")
 	}
@@ -69,13 +69,13 @@ func (f Floor) CutOut(s School, m Moment) (*drill.Drill, error) {
 
 // cutter cuts a drill out of a moment.
 type cutter struct {
-	floor  Floor
-	school School
-	answer Answer
-	passer int // who has the ball before, and
-	ball   int // who has it then: players
-	steps  []step
-	// people are the players in it, as the drill's positions are ordered: who reads, his
+	floor   Floor
+	offense Offense
+	answer  Answer
+	passer  int // who has the ball before, and
+	ball    int // who has it then: players
+	steps   []step
+	// people are the players in it, as the drill'o positions are ordered: who reads, his
 	// screener or partner, the others, and last who feeds them.
 	people []int
 	feeds  bool // the last of them only gives the ball
@@ -99,7 +99,7 @@ func (c *cutter) cast(steps []step) {
 			join(steps[i].other)
 		}
 	}
-	if len(c.people) == 1 && c.answer.Situation != "" {
+	if len(c.people) == 1 && c.answer.Action != "" {
 		// The partner of a read without a screen is who takes the reader's place.
 		for _, st := range steps {
 			if st.act == Fill {
@@ -186,12 +186,12 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 	if c.answer.On == Denied {
 		when, denied = "where", " is denied"
 	}
-	title := []rune(c.school.Name + ": " + short)
+	title := []rune(c.offense.Name + ": " + short)
 	d := &drill.Drill{
 		ID:     "cut-out",
 		Name:   string(title[:min(len(title), maxName)]),
-		Screen: c.answer.Situation,
-		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.school.Name, when, strings.ToLower(c.floor.spotName(c.turned(c.spots[c.passer]))),
+		Screen: c.answer.Action,
+		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.offense.Name, when, strings.ToLower(c.floor.spotName(c.turned(c.spots[c.passer]))),
 			strings.ToLower(c.floor.spotName(c.turned(m.Aim))), denied, c.answer.Name),
 		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offense stays on for defense, defense goes to the end of the line. Both sides of the floor."},
 		Equipment: []string{"One ball at each basket", "Tape on the spots where they start"},
@@ -202,7 +202,7 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 	if c.feeds {
 		d.Helpers = "One at each basket to give the ball"
 	}
-	screen, read := reads.ActionByID(c.answer.Situation)
+	screen, read := reads.ActionByID(c.answer.Action)
 	for i, who := range c.people {
 		d.Positions = append(d.Positions, c.position(i, who, screen))
 	}
@@ -221,7 +221,7 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 // maxWatch is how many points a coach can look for at once (assumption).
 const maxWatch = 4
 
-// position is a player's place in the drill, named as the situation names it.
+// position is a player's place in the drill, named as the action names it.
 func (c *cutter) position(i, who int, screen *reads.Action) drill.Position {
 	p := drill.Position{ID: c.id(who), Spot: c.turned(c.spots[who]), Name: "Next one", Letter: "N", Ball: who == c.starts()}
 	switch {
@@ -256,6 +256,9 @@ func (c *cutter) starts() int {
 
 // phases write the moment in the drill's own language.
 func (c *cutter) phases() []drill.Phase {
+	if c.answer.Ball == Handed {
+		return c.handed()
+	}
 	reader := c.people[0]
 	first := c.stepOf(reader)
 	out := []drill.Phase{}
@@ -313,7 +316,7 @@ func (c *cutter) phases() []drill.Phase {
 			acts = append(acts, with(act(drill.Cut, who, c.turned(st.to))))
 		}
 	}
-	add("Read", "Read your man before you go.", acts...)
+	add("Read", "Read your defender before you go.", acts...)
 
 	var follow []drill.Act
 	for _, who := range c.people[1:] {
@@ -329,6 +332,34 @@ func (c *cutter) phases() []drill.Phase {
 	add("Follow", "The next one goes when the first has used it.", follow...)
 	add("Finish", "Two feet, balanced, and the rebound.", act(drill.Shot, reader, ""))
 	return out
+}
+
+// handed writes a moment in which the ball is carried to somebody and handed over.
+func (c *cutter) handed() []drill.Phase {
+	reader, carrier := c.id(c.people[0]), c.id(c.passer)
+	from, to := c.floor.spots[c.spots[c.passer]], c.floor.spots[c.spots[c.people[0]]]
+	return []drill.Phase{
+		{Name: "Dribble at", Say: "Dribble at your teammate, who takes a step away first.", Acts: []drill.Act{
+			{Do: drill.Dribble, Who: carrier, To: c.turned(c.between(from, to))}}},
+		{Name: "Handoff", Say: "Two feet, near hand.", Acts: []drill.Act{{Do: drill.Hand, Who: carrier, To: reader}}},
+		{Name: "Read", Say: "Read your defender as you come off.", Acts: []drill.Act{
+			{Do: drill.Dribble, Who: reader, To: c.turned(c.stepOf(c.people[0]).to)},
+			{Do: drill.Cut, Who: carrier, To: c.turned(c.stepOf(c.passer).to), With: true}}},
+		{Name: "Finish", Say: "Two feet, balanced, and the rebound.", Acts: []drill.Act{{Do: drill.Shot, Who: reader}}},
+	}
+}
+
+// between is the spot nearest to where the ball is handed over that nobody stands on.
+func (c *cutter) between(from, to court.Point) string {
+	meet := from.Add(to.Sub(from).Scale(handover))
+	best := ""
+	for _, s := range c.floor.Court.Spots(court.StandOff) {
+		free := s.At.Dist(from) > Neighbors/2 && s.At.Dist(to) > Neighbors/3
+		if at := c.floor.spots[s.ID]; free && (best == "" || at.Dist(meet) < c.floor.spots[best].Dist(meet)) {
+			best = s.ID
+		}
+	}
+	return best
 }
 
 // stages climb from the walk-through to a live game of as many against as many.
@@ -349,14 +380,14 @@ func (c *cutter) stages(d *drill.Drill, screen *reads.Action) []drill.Stage {
 	if screen != nil {
 		shown := stage(drill.Shown, "Guided: a coach plays the defender", 0, "The coach follows the cue list", "Nothing is announced", "Play to the shot")
 		shown.CoachShows = true
-		out = append(out, stage(drill.Post, "Post: a chair stands for the man", 0, "The coach names the cut first", "The screen is set on the chair's path"), shown)
+		out = append(out, stage(drill.Post, "Post: a chair stands for the defender", 0, "The coach names the cut first", "The screen is set on the chair's path"), shown)
 	}
 	game := stage(live, fmt.Sprintf("Live: %d on %d", players, players), playsOn, "From the same spots every time", "A pass without a cut or a screen loses the ball")
-	game.Defenders, game.Switches = players, []string{"cut-or-lose", "putbacks"}
+	game.Defenders, game.Rules = players, []string{"cut-or-lose", "putbacks"}
 	return append(out, game)
 }
 
-// cuesFor are the cues of a situation on a rung: those that the catalogue teaches there
+// cuesFor are the cues of a action on a rung: those that the catalogue teaches there
 // first, or all of them.
 func cuesFor(screen *reads.Action, rung drill.Rung) []reads.Cue {
 	out := []reads.Cue{}

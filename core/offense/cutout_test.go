@@ -12,14 +12,14 @@ import (
 	"evrik/core/reads"
 )
 
-// From every moment of every school, with wings denied or not, a drill is cut that can be
+// From every moment of every offense, with wings denied or not, a drill is cut that can be
 // run on every court: two to four players of that moment on their own spots, with its read.
 func TestDrillsCutOut(t *testing.T) {
 	f := NewFloor(reads.On(floor(t)))
 	sizes, mirrored := map[int]int{}, 0
-	for _, s := range Schools() {
+	for _, s := range Shipped() {
 		for seed := range uint64(20) {
-			run, err := f.Watch(s, f.Begin(s), 10, Guarding{Deny: seed%2 == 1}, seed)
+			run, err := f.Watch(s, f.Begin(s), 10, guarding(seed%2 == 1), seed)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -38,7 +38,7 @@ func TestDrillsCutOut(t *testing.T) {
 					}
 				}
 				sizes[players]++
-				if players < 2 || players > 4 || helpers > 1 || d.Screen != p.Situation {
+				if players < 2 || players > 4 || helpers > 1 || d.Screen != p.Action {
 					t.Fatalf("%s, %s: %d players, %d helpers, reads of %q", s.ID, p.ID, players, helpers, d.Screen)
 				}
 				// They stand where those in the moment stand, or all on the other side.
@@ -105,8 +105,8 @@ func TestCutOutByHand(t *testing.T) {
 	}
 	// An answer with four in it, and nobody who only feeds: four on four.
 	own := s
-	own.Answers = append(slices.Clone(s.Answers), Answer{"four", "Ball screen, both sides cut", AnyPass, [2]int{1, 9},
-		[]Move{{Passer, Screen, Receiver, Receiver}, {Receiver, Drive, Passer, Passer}, {Next1, Cut, "", Next1}, {Ahead1, Cut, "", Ahead1}}, "ball", 1, ""})
+	own.Answers = append(slices.Clone(s.Answers), Answer{ID: "four", Name: "Ball screen, both sides cut", On: AnyPass, Behind: [2]int{1, 9},
+		Moves: []Move{{Passer, Screen, Receiver, Receiver}, {Receiver, Drive, Passer, Passer}, {Next1, Cut, "", Next1}, {Ahead1, Cut, "", Ahead1}}, Action: "ball", Weight: 1})
 	if four, err := f.CutOut(own, Moment{st, "wingR", "four"}); err != nil || four.Stages[3].Rung != drill.Live4 || four.Positions[0].Name != "Handler" || four.Positions[3].Spot == "" {
 		t.Errorf("%v, %+v", err, four)
 	}
@@ -136,6 +136,45 @@ func TestCutOutByHand(t *testing.T) {
 	} {
 		if _, err := f.CutOut(s, bad); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)
+		}
+	}
+}
+
+// Every part of the catalogue can be cut into a drill from wherever it is run.
+func TestEveryPartIsADrill(t *testing.T) {
+	f := NewFloor(reads.On(floor(t)))
+	cut := map[string]bool{}
+	for i, part := range catalogue {
+		base := shipped[[]int{3, 5}[i%2]]
+		if slices.ContainsFunc(part.Moves, func(m Move) bool { return m.Who == Inside || m.For == Inside }) || part.On != AnyPass && part.On != Denied {
+			base = shipped[5]
+		}
+		base.Dribble = FreeDribble
+		base.Parts = []Part{{part.ID, 1, ""}, {"cut", 0, ""}, {"denied-out", 1, ""}, {"out", 1, ""}}
+		if base.Inside == "" {
+			base.Parts = base.Parts[:3]
+		}
+		base.Parts = slices.CompactFunc(base.Parts, func(a, b Part) bool { return a.ID == b.ID })
+		o, err := base.resolved()
+		if err != nil {
+			t.Fatal(err)
+		}
+		for seed := range uint64(12) {
+			run, err := f.Watch(o, f.Begin(o), 8, guarding(seed%2 == 1), seed)
+			if err != nil {
+				t.Fatalf("%s: %v", part.ID, err)
+			}
+			for _, p := range run.Passes {
+				if _, err := f.CutOut(o, Moment{p.Start, p.Aim, p.ID}); err != nil {
+					t.Errorf("%s from %v: %v", p.ID, p.Start.Spots, err)
+				}
+				cut[p.ID] = true
+			}
+		}
+	}
+	for _, part := range catalogue {
+		if !cut[part.ID] {
+			t.Errorf("%s was never run", part.ID)
 		}
 	}
 }

@@ -24,16 +24,33 @@ type Places struct {
 // inThePost is where the ball is when whoever is inside has it.
 const inThePost = -1
 
-// Start is a school's formation: players in the order of the ring, then inside.
-func (s School) Start() Places {
-	p := Places{Inside: -1, Block: s.Inside, ball: slices.Index(s.Ring, s.Ball)}
-	for i := range s.Ring {
+// Start is an offense's formation: players in the order of the ring, then inside.
+func (o Offense) Start() Places {
+	p := Places{Inside: -1, Block: o.Inside, ball: slices.Index(o.Ring, o.Ball)}
+	for i := range o.Ring {
 		p.Ring = append(p.Ring, i)
 	}
-	if s.Inside != "" {
-		p.Inside = len(s.Ring)
+	if o.BigRule == BigsWings {
+		p.bigsToWings(o)
+	}
+	if o.Inside != "" {
+		p.Inside = len(o.Ring)
 	}
 	return p
+}
+
+// bigsToWings puts the bigs on the wings, in exchange with whoever is there.
+func (p *Places) bigsToWings(o Offense) {
+	k := 0
+	for i, spot := range o.Ring {
+		if !wing(spot) || k == len(o.Bigs) {
+			continue
+		}
+		if at := slices.Index(p.Ring, o.Bigs[k]-1); at >= 0 {
+			p.Ring[at], p.Ring[i] = p.Ring[i], p.Ring[at]
+		}
+		k++
+	}
 }
 
 // Ball is who has the ball.
@@ -44,7 +61,7 @@ func (p Places) Ball() int {
 	return p.Ring[p.ball]
 }
 
-// targets are the spots of the ring that a pass may go to: the neighbours, or out of the
+// targets are the spots of the ring that a pass may go to: the neighbors, or out of the
 // post to one of those in the middle.
 func (p Places) targets() []int {
 	switch {
@@ -63,8 +80,8 @@ func wing(spot string) bool { return strings.HasPrefix(spot, "wing") }
 
 // deniable reports whether a defense can deny a pass: to a wing, from above, unless the
 // passer has looked there already.
-func (p Places) deniable(s School, to int) bool {
-	return p.ball != inThePost && wing(s.Ring[to]) && !strings.HasPrefix(s.Ring[p.ball], "corner") && !slices.Contains(p.refused, to)
+func (p Places) deniable(o Offense, to int) bool {
+	return p.ball != inThePost && wing(o.Ring[to]) && !strings.HasPrefix(o.Ring[p.ball], "corner") && !slices.Contains(p.refused, to)
 }
 
 // behind lists the ring's indices behind a passer, nearest first, and those ahead of the
@@ -86,12 +103,12 @@ func (p Places) behind(to int) (behind, ahead []int) {
 }
 
 // kindOf says what pass it is.
-func (p Places) kindOf(s School, to int) string {
-	outer := func(i int) bool { return i == 0 || i == len(s.Ring)-1 }
+func (p Places) kindOf(o Offense, to int) string {
+	outer := func(i int) bool { return i == 0 || i == len(o.Ring)-1 }
 	switch {
 	case p.ball == inThePost:
 		return FromPost
-	case len(s.Ring) == five:
+	case len(o.Ring) == five:
 		return AnyPass
 	case outer(to):
 		return ToWing
@@ -101,38 +118,128 @@ func (p Places) kindOf(s School, to int) string {
 	return Reversal
 }
 
-// answers are what a school allows after a pass to a spot of the ring, or where that pass
-// is denied.
-func (p Places) answers(s School, to int, denied bool) []Answer {
-	behind, ahead := p.behind(to)
-	kind := p.kindOf(s, to)
-	if denied {
-		kind = Denied
+// happened is what counters have been waiting for and has come, as bits.
+type happened uint8
+
+const (
+	cutWasCovered happened = 1 << iota
+	screenWasCovered
+	every = cutWasCovered | screenWasCovered
+)
+
+// of is the bit of a trigger; 0 for none.
+func (happened) of(t Trigger) happened {
+	switch t {
+	case CutCovered:
+		return cutWasCovered
+	case ScreenCovered:
+		return screenWasCovered
 	}
-	var out, spare []Answer
-	for _, a := range s.Answers {
-		fits := (a.On == kind || a.On == AnyPass && kind != Denied && kind != FromPost) && len(behind) >= a.Behind[0] && len(behind) <= a.Behind[1]
-		for _, m := range a.Moves {
-			for _, who := range []string{m.Who, m.For, m.To} {
-				need := map[string]bool{Ahead1: len(ahead) < 1, Ahead2: len(ahead) < 2, Next1: len(behind) < 1, Next2: len(behind) < 2, Inside: p.Inside < 0}
-				fits = fits && !need[who]
-			}
-			if m.Act == Screen && s.Switches.OneScreen && slices.Contains(p.screened, p.who(m.Who, to)) {
-				fits = false
+	return 0
+}
+
+// answers are what an offense allows after a pass to a spot of the ring, or where that pass
+// is denied, with the counters whose triggers have come.
+func (p Places) answers(o Offense, to int, denied bool, come happened) []Answer {
+	return p.allowed(o, to, denied, come, make([]Answer, 0, len(o.Answers)))
+}
+
+// allowed is answers into a list of the caller's.
+func (p *Places) allowed(o Offense, to int, denied bool, come happened, out []Answer) []Answer {
+	fits := p.filter(o, to, denied, come)
+	wanted := func(i int) bool { return fits&(1<<i) != 0 && o.Answers[i].Weight > 0 }
+	cuts := func(i int) bool {
+		return slices.ContainsFunc(o.Answers[i].Moves, func(m Move) bool { return m.Who == Passer && m.Act == Cut })
+	}
+	for _, pick := range []func(int) bool{
+		func(i int) bool { return o.Cutting == AlwaysCut && wanted(i) && cuts(i) },
+		wanted,
+		func(i int) bool { return fits&(1<<i) != 0 }, // what is only for when nothing else fits
+	} {
+		for i := range o.Answers {
+			if pick(i) {
+				out = append(out, o.Answers[i])
 			}
 		}
-		switch {
-		case fits && a.Weight > 0:
-			out = append(out, a)
-		case fits:
-			spare = append(spare, a)
+		if len(out) > 0 {
+			return out
 		}
-	}
-	if len(out) == 0 {
-		return spare // what is only for when nothing else fits
 	}
 	return out
 }
+
+// filter says which answers fit, as bits by index.
+func (p *Places) filter(o Offense, to int, denied bool, come happened) (fits uint32) {
+	behind, ahead := p.behind(to)
+	kind := p.kindOf(o, to)
+	if denied {
+		kind = Denied
+	}
+	for i := range o.Answers {
+		a := &o.Answers[i]
+		on := a.On == kind || a.On == AnyPass && kind != Denied && kind != FromPost
+		if on && len(behind) >= a.Behind[0] && len(behind) <= a.Behind[1] && come.of(a.After)&^come == 0 && p.hasAll(o, a, to, len(behind), len(ahead)) {
+			fits |= 1 << i
+		}
+	}
+	return fits
+}
+
+// hasAll reports whether everybody is there whom an answer moves, and may do it.
+func (p *Places) hasAll(o Offense, a *Answer, to, behind, ahead int) bool {
+	if a.Ball == ToFlash && p.Block == HighPost {
+		return false // is there already
+	}
+	for _, m := range a.Moves {
+		for _, who := range [3]string{m.Who, m.For, m.To} {
+			switch who {
+			case Ahead1:
+				if ahead < 1 {
+					return false
+				}
+			case Ahead2:
+				if ahead < 2 {
+					return false
+				}
+			case Next1:
+				if behind < 1 {
+					return false
+				}
+			case Next2:
+				if behind < 2 {
+					return false
+				}
+			case Inside:
+				if p.Inside < 0 {
+					return false
+				}
+			}
+		}
+		if m.Act == Screen && !p.mayScreen(o, a, p.who(m.Who, to)) {
+			return false
+		}
+	}
+	return true
+}
+
+// mayScreen reports whether a player may set a screen: not twice in a row where that is a
+// rule, and not where screens are the bigs'.
+func (p *Places) mayScreen(o Offense, a *Answer, player int) bool {
+	if o.Again == NeverTwice && slices.Contains(p.screened, player) {
+		return false
+	}
+	big := slices.Contains(o.Bigs, player+1)
+	switch o.BigRule {
+	case BigsScreen:
+		return big
+	case BigsWings:
+		return big || a.Action != ballAction
+	}
+	return true
+}
+
+// ballAction is the action that is a screen on the ball.
+const ballAction = "ball"
 
 // who is the player that a word means, -1 for nobody.
 func (p Places) who(word string, to int) int {
@@ -164,30 +271,29 @@ type step struct {
 	act    Act
 	other  int // of a screen, -1 for none
 	to     string
-	via    []string
 }
 
 // spotOf is where a player stands.
-func (p Places) spotOf(s School, player int) string {
+func (p Places) spotOf(o Offense, player int) string {
 	if player == p.Inside {
 		return p.Block
 	}
 	if i := slices.Index(p.Ring, player); i >= 0 {
-		return s.Ring[i]
+		return o.Ring[i]
 	}
 	return ""
 }
 
 // side is R or L, by the end of the ring that a spot of it is nearer to.
-func (s School) side(ring int) string {
-	if 2*ring < len(s.Ring)-1 {
+func (o Offense) side(ring int) string {
+	if 2*ring < len(o.Ring)-1 {
 		return "R"
 	}
 	return "L"
 }
 
 // steps resolves an answer after a pass to a spot of the ring.
-func (p Places) steps(s School, a Answer, to int) []step {
+func (p Places) steps(o Offense, a Answer, to int) []step {
 	behind, _ := p.behind(to)
 	var out []step
 	for _, m := range a.Moves {
@@ -195,7 +301,7 @@ func (p Places) steps(s School, a Answer, to int) []step {
 			// Everybody behind moves up one spot.
 			front := p.ball
 			for _, i := range behind {
-				out = append(out, step{player: p.Ring[i], act: Fill, other: -1, to: s.Ring[front]})
+				out = append(out, step{player: p.Ring[i], act: Fill, other: -1, to: o.Ring[front]})
 				front = i
 			}
 			continue
@@ -203,23 +309,20 @@ func (p Places) steps(s School, a Answer, to int) []step {
 		st := step{player: p.who(m.Who, to), act: m.Act, other: p.who(m.For, to)}
 		switch m.To {
 		case Last:
-			st.to = s.Ring[p.ball]
+			st.to = o.Ring[p.ball]
 			if len(behind) > 0 {
-				st.to = s.Ring[behind[len(behind)-1]]
+				st.to = o.Ring[behind[len(behind)-1]]
 			}
 		case HighPost:
 			st.to = HighPost
 		case BallBlock, FarBlock:
-			side := s.side(to)
+			side := o.side(to)
 			if m.To == FarBlock {
 				side = map[string]string{"R": "L", "L": "R"}[side]
 			}
 			st.to = "block" + side
 		default:
-			st.to = p.spotOf(s, p.who(m.To, to))
-		}
-		if m.Act == Cut || m.Act == Curl {
-			st.via = []string{"rim"}
+			st.to = p.spotOf(o, p.who(m.To, to))
 		}
 		out = append(out, st)
 	}
@@ -238,14 +341,15 @@ func (p Places) holder(a Answer, to int) int {
 }
 
 // after is who stands where when an answer has been run.
-func (p Places) after(s School, a Answer, to int) (Places, error) {
-	steps := p.steps(s, a, to)
-	at := map[int]string{}
-	for _, player := range p.Ring {
-		at[player] = p.spotOf(s, player)
-	}
-	if p.Inside >= 0 {
-		at[p.Inside] = p.Block
+func (p Places) after(o Offense, a Answer, to int) (Places, error) {
+	return p.moved(o, a, to, p.steps(o, a, to))
+}
+
+// moved is after with the steps of the answer.
+func (p Places) moved(o Offense, a Answer, to int, steps []step) (Places, error) {
+	var at [five]string
+	for player := range at {
+		at[player] = p.spotOf(o, player)
 	}
 	q := Places{Ring: make([]int, len(p.Ring)), Inside: -1, Block: p.Block}
 	holder := p.holder(a, to)
@@ -259,13 +363,13 @@ func (p Places) after(s School, a Answer, to int) (Places, error) {
 		q.Ring[i] = -1
 	}
 	for player, spot := range at {
-		i := slices.Index(s.Ring, spot)
+		i := slices.Index(o.Ring, spot)
 		switch {
 		case i >= 0 && q.Ring[i] >= 0:
 			return q, fmt.Errorf("two players are sent to the %s.", spot)
 		case i >= 0:
 			q.Ring[i] = player
-		case q.Inside >= 0 || s.Inside == "":
+		case q.Inside >= 0 || o.Inside == "":
 			return q, fmt.Errorf("the %s is taken, or no spot of this offense.", spot)
 		default:
 			q.Inside, q.Block = player, spot
@@ -282,13 +386,13 @@ func (p Places) after(s School, a Answer, to int) (Places, error) {
 }
 
 // filled reports, in a sentence, a spot that stays empty.
-func (p Places) filled(s School) error {
+func (p Places) filled(o Offense) error {
 	for i, player := range p.Ring {
 		if player < 0 {
-			return fmt.Errorf("the %s stays empty.", s.Ring[i])
+			return fmt.Errorf("the %s stays empty.", o.Ring[i])
 		}
 	}
-	if s.Inside != "" && p.Inside < 0 {
+	if o.Inside != "" && p.Inside < 0 {
 		return errors.New("nobody is inside.")
 	}
 	return nil

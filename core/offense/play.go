@@ -2,7 +2,6 @@ package offense
 
 import (
 	"fmt"
-	"math"
 	"math/rand/v2"
 	"slices"
 
@@ -31,9 +30,9 @@ type Passed struct {
 	// ID is the answer's; Aim is the spot that the pass was meant for.
 	ID  string `json:"id"`
 	Aim string `json:"aim"`
-	// Players take part in what follows, the situation names its screen or is empty.
-	Players   []int  `json:"players"`
-	Situation string `json:"situation"`
+	// Players take part in what follows, the action names its screen or is empty.
+	Players []int  `json:"players"`
+	Action  string `json:"action"`
 	// Start is who stood where when the ball left.
 	Start Standing `json:"start"`
 }
@@ -46,18 +45,18 @@ type Standing struct {
 }
 
 // standing describes a formation.
-func (f Floor) standing(s School, p Places, at [five]court.Point) Standing {
+func (f Floor) standing(o Offense, p Places, at [five]court.Point) Standing {
 	out := Standing{At: at, Ball: p.Ball()}
 	for i := range out.Spots {
-		out.Spots[i] = p.spotOf(s, i)
+		out.Spots[i] = p.spotOf(o, i)
 	}
 	return out
 }
 
-// Begin is a school's formation on a floor.
-func (f Floor) Begin(s School) Standing {
-	p := s.Start()
-	return f.standing(s, p, f.places(s, p))
+// Begin is an offense'o formation on a floor.
+func (f Floor) Begin(o Offense) Standing {
+	p := o.Start()
+	return f.standing(o, p, f.places(o, p))
 }
 
 // Check refuses places where nobody can stand. The error is a sentence.
@@ -70,16 +69,16 @@ func (st Standing) Check(c court.Court) error {
 	return nil
 }
 
-// From reads a formation: everybody on a spot of the school, the ball outside.
-func (s School) From(st Standing) (Places, error) {
-	p := Places{Ring: make([]int, len(s.Ring)), Inside: -1, Block: s.Inside}
+// From reads a formation: everybody on a spot of the offense, the ball outside.
+func (o Offense) From(st Standing) (Places, error) {
+	p := Places{Ring: make([]int, len(o.Ring)), Inside: -1, Block: o.Inside}
 	for i := range p.Ring {
 		p.Ring[i] = -1
 	}
 	for player, spot := range st.Spots {
-		if i := slices.Index(s.Ring, spot); i >= 0 && p.Ring[i] < 0 {
+		if i := slices.Index(o.Ring, spot); i >= 0 && p.Ring[i] < 0 {
 			p.Ring[i] = player
-		} else if s.Inside != "" && p.Inside < 0 {
+		} else if o.Inside != "" && p.Inside < 0 {
 			p.Inside = player
 			if spot == "blockR" || spot == "blockL" || spot == HighPost {
 				p.Block = spot
@@ -88,7 +87,7 @@ func (s School) From(st Standing) (Places, error) {
 			return p, fmt.Errorf("Two players are meant to be on the %s.", spot)
 		}
 	}
-	if err := p.filled(s); err != nil {
+	if err := p.filled(o); err != nil {
 		return p, err
 	}
 	p.ball = slices.Index(p.Ring, st.Ball)
@@ -98,123 +97,111 @@ func (s School) From(st Standing) (Places, error) {
 	return p, nil
 }
 
-// Guarding is what an offense is watched against: men who guard or nobody, and whether
-// they deny the wings.
+// Guarding is what an offense is watched against: nobody, players who guard or a zone, and
+// how well.
 type Guarding struct {
-	Defended, Deny bool
+	Defended bool
+	Defense  Defense
+}
+
+// denied reports whether a pass is denied: where wings are denied, every one that can be.
+func (g *Guarding) denied(o Offense, p *Places, to int) bool {
+	return g.Defended && !g.Defense.Zone && g.Defense.Dials.Deny > 0.5 && p.deniable(o, to)
 }
 
 // Watch runs some passes from a formation. The same seed gives the same run.
-func (f Floor) Watch(s School, from Standing, passes int, against Guarding, seed uint64) (Run, error) {
-	p, err := s.From(from)
+func (f Floor) Watch(o Offense, from Standing, passes int, against Guarding, seed uint64) (Run, error) {
+	p, err := o.From(from)
 	if err != nil {
 		return Run{}, err
 	}
 	rng := rand.New(rand.NewPCG(seed, 1))
 	out := Run{Violations: []Violation{}, Passes: []Passed{}, Spacing: []Spread{}}
-	place, t := from.At, 0.0
+	come := happened(0)
+	last := opening(p, from.At)
 	var cycles []cycle
 	for range passes {
-		c, err := f.next(s, p, place, against.Deny, rng, t)
+		to := last.after.pick(rng)
+		a, err := last.after.choose(o, to, against.denied(o, &last.after, to), come, rng)
 		if err != nil {
 			return out, err
 		}
-		broken := f.watch(s, &c, func(at Spread) { out.Spacing = append(out.Spacing, at) })
-		out.Violations = append(out.Violations, broken...)
-		done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, ID: c.answer.ID, Aim: s.Ring[c.aim], Situation: c.answer.Situation, Players: []int{c.from}, Start: f.standing(s, p, place)}
-		for _, l := range c.legs {
-			if l.act != Fill && l.act != Flash && !slices.Contains(done.Players, l.player) {
-				done.Players = append(done.Players, l.player)
-			}
+		c, err := f.cycle(o, &last, a, to)
+		if err != nil {
+			return out, err
 		}
-		out.Passes = append(out.Passes, done)
+		out.Passes = append(out.Passes, c.passed(o, f.standing(o, last.after, c.place)))
 		cycles = append(cycles, c)
-		for i := range place {
-			place[i] = c.at(i, c.end)
-		}
-		p, t = c.after, c.end
+		come |= c.brings()
+		last = c
 	}
-	out.End = f.standing(s, p, place)
-	out.Play = f.play(s, cycles, against)
+	for i := range cycles {
+		broken := f.watch(o, &cycles[i], func(at Spread) { out.Spacing = append(out.Spacing, at) })
+		out.Violations = append(out.Violations, broken...)
+	}
+	out.End = f.standing(o, last.after, last.places(last.end))
+	out.Play = f.play(cycles, against)
 	return out, nil
 }
 
-// next chooses a pass and an answer, and runs it.
-func (f Floor) next(s School, p Places, place [five]court.Point, deny bool, rng *rand.Rand, t float64) (cycle, error) {
-	targets := p.targets()
-	to := targets[0]
-	if len(targets) > 1 {
-		to = targets[rng.IntN(len(targets))]
+// brings is what counters have waited for once a cycle is over.
+func (c *cycle) brings() (come happened) {
+	for i := range c.legs {
+		switch c.legs[i].act {
+		case Cut:
+			come |= cutWasCovered
+		case Use, Curl, Drive:
+			come |= screenWasCovered
+		}
 	}
-	allowed := p.answers(s, to, deny && p.deniable(s, to))
+	return come
+}
+
+// passed describes a cycle that began with people standing so.
+func (c *cycle) passed(o Offense, start Standing) Passed {
+	done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, ID: c.answer.ID, Aim: o.Ring[c.aim], Action: c.answer.Action, Players: []int{c.from}, Start: start}
+	for _, l := range c.legs {
+		if l.act != Fill && l.act != Flash && l.act != slide && !slices.Contains(done.Players, l.player) {
+			done.Players = append(done.Players, l.player)
+		}
+	}
+	return done
+}
+
+// pick chooses where the ball goes.
+func (p *Places) pick(rng *rand.Rand) int {
+	targets := p.targets()
+	if len(targets) == 1 {
+		return targets[0]
+	}
+	return targets[rng.IntN(len(targets))]
+}
+
+// choose takes one of the answers that are allowed, by their weights.
+func (p *Places) choose(o Offense, to int, denied bool, come happened, rng *rand.Rand) (Answer, error) {
+	var list [maxAnswers]Answer
+	allowed := p.allowed(o, to, denied, come, list[:0])
 	if len(allowed) == 0 {
-		return cycle{}, fmt.Errorf("After a pass from the %s nothing is allowed.", p.spotOf(s, p.Ball()))
+		return Answer{}, fmt.Errorf("After a pass from the %s nothing is allowed.", p.spotOf(o, p.Ball()))
 	}
 	total := 0.0
-	for _, a := range allowed {
-		total += a.Weight
+	for i := range allowed {
+		total += allowed[i].Weight
 	}
-	pick := allowed[0]
 	if total > 0 {
 		at := rng.Float64() * total
-		for _, a := range allowed {
-			if at -= a.Weight; at < 0 {
-				pick = a
-				break
+		for i := range allowed {
+			if at -= allowed[i].Weight; at < 0 {
+				return allowed[i], nil
 			}
 		}
 	}
-	return f.cycle(s, p, place, pick, to, t)
+	return allowed[0], nil
 }
-
-// Guarding by man: how far between the man and the ring, and how much further for every
-// foot the ball is away (assumptions).
-const (
-	guardFeet = 3.0
-	sag       = 0.12
-)
-
-// guard is where a man defender stands.
-func guard(man, ball court.Point) court.Point {
-	return man.Toward(court.Point{}, math.Min(man.Len()*0.6, guardFeet+sag*man.Dist(ball)))
-}
-
-// Denying a wing: how far toward the ball the man steps into the lane, from how near on
-// and how far off the ball a pass is denied, in feet, and how long it takes to give it up,
-// in seconds (assumptions).
-const (
-	laneFeet  = 4.5
-	laneNear  = 6.0
-	laneFar   = 30.0
-	laneYield = 0.6
-)
-
-// denying is how much of the way into the lane a man is, 0 to 1: all of it at a wing one
-// pass away, nothing where the passer has looked already.
-func (f Floor) denying(s School, c *cycle, man, ball court.Point, t float64) float64 {
-	for i, id := range s.Ring {
-		near := 1 - man.Dist(f.spots[id])/onSpot
-		if !wing(id) || near <= 0 || slices.Contains(c.before.refused, i) || ball.Y < f.spots[id].Y {
-			continue
-		}
-		d := man.Dist(ball)
-		w := math.Min(1, 2*near) * clamp01((d-laneNear/2)/laneNear) * clamp01((laneFar-d)/laneNear)
-		if c.answer.On == Denied && c.aim == i {
-			w *= clamp01(1 - (t-c.catch)/laneYield)
-		}
-		return w
-	}
-	return 0
-}
-
-func clamp01(x float64) float64 { return math.Max(0, math.Min(1, x)) }
-
-// frame is how often keys are set, in seconds.
-const frame = 0.15
 
 // play turns cycles into tracks: five players, the ball and, where it is defended, five
-// defenders who follow a reaction later.
-func (f Floor) play(s School, cycles []cycle, against Guarding) reads.Play {
+// defenders.
+func (f Floor) play(cycles []cycle, against Guarding) reads.Play {
 	var out reads.Play
 	if len(cycles) == 0 {
 		return out
@@ -225,41 +212,27 @@ func (f Floor) play(s School, cycles []cycle, against Guarding) reads.Play {
 		tracks[i].Who, tracks[five+i].Who = fmt.Sprint("p", i), fmt.Sprint("x", i)
 	}
 	tracks[2*five].Who = "ball"
-	find := func(t float64) *cycle {
-		for i := range cycles {
-			if t <= cycles[i].end {
-				return &cycles[i]
+	first := &cycles[0]
+	def := f.begin(&against.Defense.Dials, against.Defense.Zone, first.place, first.from)
+	k := -1
+	for n := 0; float64(n)*tick < out.Duration; n++ {
+		t := float64(n) * tick
+		for k+1 < len(cycles) && t >= cycles[k+1].start {
+			k++
+			def.denies = [five]bool{}
+			if c := &cycles[k]; c.answer.On == Denied {
+				def.denies[def.of(c.before.Ring[c.aim])] = true
 			}
 		}
-		return &cycles[len(cycles)-1]
-	}
-	ballAt := func(t float64) court.Point {
-		c := find(t)
-		from, to := c.place[c.from], c.at(c.to, t)
-		if t <= c.leaves {
-			return from
-		}
-		if t < c.catch {
-			return from.Add(to.Sub(from).Scale((t - c.leaves) / (c.catch - c.leaves)))
-		}
-		return to
-	}
-	for t := 0.0; t <= out.Duration+1e-9; t += frame {
-		c, late := find(t), math.Max(0, t-f.Pace.React)
-		before := find(late)
+		c := &cycles[k]
 		for i := range five {
 			tracks[i].Keys = append(tracks[i].Keys, reads.Key{T: t, At: c.at(i, t)})
 			if against.Defended {
-				man, ball := before.at(i, late), ballAt(late)
-				at := guard(man, ball)
-				if against.Deny {
-					lane := man.Toward(ball, laneFeet)
-					at = at.Add(lane.Sub(at).Scale(f.denying(s, before, man, ball, late)))
-				}
-				tracks[five+i].Keys = append(tracks[five+i].Keys, reads.Key{T: t, At: at})
+				tracks[five+i].Keys = append(tracks[five+i].Keys, reads.Key{T: t, At: def.at[i]})
 			}
 		}
-		tracks[2*five].Keys = append(tracks[2*five].Keys, reads.Key{T: t, At: ballAt(t)})
+		tracks[2*five].Keys = append(tracks[2*five].Keys, reads.Key{T: t, At: c.ball(t)})
+		def.step(c, t+tick)
 	}
 	for _, tr := range tracks {
 		if len(tr.Keys) > 0 {

@@ -44,7 +44,7 @@ type Gauge struct {
 // FirstPrinciples are what a team begins with; the coach writes them anew.
 func FirstPrinciples() []Principle {
 	return []Principle{
-		{"Space", "Every spot is filled, twelve feet and more between neighbours, a step behind the line.", Spacing},
+		{"Space", "Every spot is filled, twelve feet and more between neighbors, a step behind the line.", Spacing},
 		{"After a pass", "Whoever passes goes somewhere: cut, or screen for somebody.", AfterPass},
 		{"After a screen", "Set it, hold it, then go to the ball. Read your defender before you use it.", AfterScreen},
 		{"Two on the ball", "Two on the ball means that somebody is open. Pass out early, and play four on three.", TwoOnBall},
@@ -79,10 +79,10 @@ func CheckPrinciples(list []Principle) error {
 	return nil
 }
 
-// Pictures are the pictures of a school on a floor.
-func (f Floor) Pictures(s School) []Picture {
-	p := s.Start()
-	place := f.places(s, p)
+// Pictures are the pictures of an offense on a floor.
+func (f Floor) Pictures(o Offense) []Picture {
+	p := o.Start()
+	place := f.places(o, p)
 	base := func(id string) Picture {
 		return Picture{ID: id, At: append([]court.Point{}, place[:]...), Defense: []court.Point{}, Ball: p.Ball(), Ways: [][]court.Point{}, Distance: []Gauge{}}
 	}
@@ -93,8 +93,9 @@ func (f Floor) Pictures(s School) []Picture {
 	}
 	pass, screen := base(AfterPass), base(AfterScreen)
 	to := p.ball - 1
+	first := opening(p, place)
 	show := func(of *Picture, a Answer) {
-		c, err := f.cycle(s, p, place, a, to, 0)
+		c, err := f.cycle(o, &first, a, to)
 		if err != nil {
 			return
 		}
@@ -103,16 +104,16 @@ func (f Floor) Pictures(s School) []Picture {
 			of.Ways = append(of.Ways, l.path)
 		}
 	}
-	if allowed := p.answers(s, to, false); len(allowed) > 0 {
+	if allowed := p.answers(o, to, false, 0); len(allowed) > 0 {
 		show(&pass, allowed[0])
 	}
-	show(&screen, screenAway) // every offense screens away now and then
+	show(&screen, partByID("away")) // every offense screens away now and then
 	two := base(TwoOnBall)
 	ball := place[two.Ball]
 	two.Defense = append(two.Defense, ball.Add(court.Point{X: -2.5, Y: -2.5}), ball.Add(court.Point{X: 2.5, Y: -2.5}))
 	for i, at := range place {
 		if i != two.Ball && len(two.Defense) < five {
-			two.Defense = append(two.Defense, guard(at, ball))
+			two.Defense = append(two.Defense, guard(at, at.Dist(ball)))
 		}
 	}
 	return []Picture{space, pass, screen, two}

@@ -24,11 +24,13 @@ const (
 	Close     = "close"
 	OnTheLine = "line"
 	Twice     = "twice"
+	NoDrift   = "drive"
+	Camped    = "lane"
 )
 
-// Neighbours is how far apart, in feet, neighbours are at least (common practice, no
+// Neighbors is how far apart, in feet, neighbors are at least (common practice, no
 // source).
-const Neighbours = 12.0
+const Neighbors = 12.0
 
 // Distances in feet and times in seconds of the rules (common practice, no source).
 const (
@@ -42,47 +44,54 @@ const (
 	sampling   = 0.25
 	manyInside = 3
 	settledBy  = 0.5 // feet in a sample: slower is standing still
+	// reactBy is within how many seconds of a drive somebody else has to move.
+	reactBy = 1.0
+	// campLimit is how long a player may stay in the lane: NFHS Rule 9-7 (from memory).
+	campLimit = 3.0
 )
 
-// Rules lists them.
-func Rules() []string { return []string{Stood, Third, Empty, Close, OnTheLine, Twice} }
+// RuleIDs lists them.
+func RuleIDs() []string {
+	return []string{Stood, Third, Empty, Close, OnTheLine, Twice, NoDrift, Camped}
+}
 
 // RuleName is what a rule is called.
 func RuleName(rule string) string {
-	return map[string]string{Stood: "Nobody stands after a pass", Third: "Never three inside the arc", Empty: "Fill the spot", Close: "Twelve feet between neighbours",
-		OnTheLine: "Off the line", Twice: "No two screens in a row"}[rule]
+	return map[string]string{Stood: "Nobody stands after a pass", Third: "Never three inside the arc", Empty: "Fill the spot", Close: "Twelve feet between neighbors",
+		OnTheLine: "Off the line", Twice: "No two screens in a row",
+		NoDrift: "Move on a drive", Camped: "Three seconds in the lane"}[rule]
 }
 
 func (f Floor) inside(p court.Point) bool {
-	return p.Len() < f.Court.ArcRadius && p.Y > -f.Court.RingFromBaseline()
+	return p.Dot(p) < f.Court.ArcRadius*f.Court.ArcRadius && p.Y > -f.Court.RingFromBaseline()
 }
 
 // Picture checks people who stand still: who is too near, inside, on the line, and which
-// spot of a school nobody fills.
-func (f Floor) Picture(s School, at [five]court.Point) []Violation {
+// spot of an offense nobody fills.
+func (f Floor) Picture(o Offense, at [five]court.Point) []Violation {
 	out := []Violation{}
 	var in []int
 	for i, p := range at {
 		if f.inside(p) {
 			in = append(in, i)
-		} else if s.Switches.Behind && p.Len() < f.Court.ArcRadius+offTheLine && math.Abs(p.X) < f.Court.Width/2-court.SidelineInset-1 {
+		} else if o.Rules.Behind && p.Len() < f.Court.ArcRadius+offTheLine && math.Abs(p.X) < f.Court.Width/2-court.SidelineInset-1 {
 			out = append(out, Violation{OnTheLine, []int{i}, 0, fmt.Sprintf("Toes near the line: %.0f ft from the arc, three to four are wanted.", p.Len()-f.Court.ArcRadius)})
 		}
 	}
-	if s.Switches.NoThird && len(in) >= manyInside {
+	if o.Rules.NoThird && len(in) >= manyInside {
 		out = append(out, Violation{Third, in, 0, fmt.Sprintf("%d are inside the arc: one of them has to leave.", len(in))})
 	}
-	if s.Switches.Apart {
+	if o.Rules.Apart {
 		for i := range at {
 			for k := range i {
-				if d := at[i].Dist(at[k]); d < Neighbours && !f.inside(at[i]) && !f.inside(at[k]) {
+				if d := at[i].Dist(at[k]); d < Neighbors && !f.inside(at[i]) && !f.inside(at[k]) {
 					out = append(out, Violation{Close, []int{k, i}, 0, fmt.Sprintf("Only %.1f ft apart: one defender guards two.", d)})
 				}
 			}
 		}
 	}
-	if s.Switches.Filled {
-		for _, spot := range s.Ring {
+	if o.Rules.Filled {
+		for _, spot := range o.Ring {
 			if near := f.nearest(at, f.spots[spot]); at[near].Dist(f.spots[spot]) > onSpot {
 				out = append(out, Violation{Empty, []int{near}, 0, fmt.Sprintf("Nobody fills the %s; this player is nearest.", f.spotName(spot))})
 			}
@@ -123,10 +132,10 @@ type Spread struct {
 	Empty  int `json:"empty"`
 }
 
-// ring is where a school's outside spots are.
-func (f Floor) ring(s School) []court.Point {
-	out := make([]court.Point, len(s.Ring))
-	for i, id := range s.Ring {
+// ring is where an offense's outside spots are.
+func (f Floor) ring(o Offense) []court.Point {
+	out := make([]court.Point, len(o.Ring))
+	for i, id := range o.Ring {
 		out[i] = f.spots[id]
 	}
 	return out
@@ -153,21 +162,27 @@ func (f Floor) see(c *cycle, ring []court.Point, t float64, m *moment) {
 		}
 	}
 	for _, spot := range ring {
-		empty := m.at[f.nearest(m.at, spot)].Dist(spot) > onSpot
+		empty := true
+		for i := range m.at {
+			empty = empty && !m.at[i].Within(spot, onSpot)
+		}
 		if m.empty = append(m.empty, empty); empty {
 			m.spread.Empty++
 		}
 	}
-	var next [five]float64 // to the next one outside
+	var next [five]float64 // the square of how far it is to the next one outside
 	for i := range m.at {
 		for k := range i {
-			if !m.outside[i] || !m.outside[k] || c.screens(i, k) {
+			if !m.outside[i] || !m.outside[k] {
 				continue
 			}
-			d := m.at[i].Dist(m.at[k])
-			for _, who := range [2]int{i, k} {
-				if next[who] == 0 || d < next[who] {
-					next[who] = d
+			v := m.at[i].Sub(m.at[k])
+			d := v.Dot(v)
+			if (next[i] == 0 || d < next[i] || next[k] == 0 || d < next[k]) && !c.screens(i, k) {
+				for _, who := range [2]int{i, k} {
+					if next[who] == 0 || d < next[who] {
+						next[who] = d
+					}
 				}
 			}
 		}
@@ -178,66 +193,118 @@ func (f Floor) see(c *cycle, ring []court.Point, t float64, m *moment) {
 			continue
 		}
 		n++
+		d = math.Sqrt(d)
 		m.spread.Apart += d
 		if m.spread.Nearest == 0 || d < m.spread.Nearest {
 			m.spread.Nearest = d
 		}
 	}
-	m.spread.Apart /= math.Max(1, n)
+	m.spread.Apart /= max(1, n)
 }
 
 // watch samples a cycle, says where a rule is broken in it, and tells how people are
 // spaced, sample by sample.
-func (f Floor) watch(s School, c *cycle, tell func(Spread)) (broken []Violation) {
-	ring := f.ring(s)
-	var third, close bool
-	emptyFor := make([]float64, len(ring))
-	told := make([]bool, len(ring))
-	last := c.place
+func (f Floor) watch(o Offense, c *cycle, tell func(Spread)) (broken []Violation) {
+	w := watcher{f: f, o: o, c: c, ring: f.ring(o), last: c.place}
 	var m moment
 	for t := c.start + sampling; t <= c.end+1e-9; t += sampling {
-		f.see(c, ring, t, &m)
+		f.see(c, w.ring, t, &m)
 		tell(m.spread)
-		if s.Switches.NoThird && m.spread.Inside >= manyInside && !third {
-			third = true
-			var in []int
-			for i, outside := range m.outside {
-				if !outside {
-					in = append(in, i)
-				}
-			}
-			broken = append(broken, Violation{Third, in, t, fmt.Sprintf("%d are inside the arc.", len(in))})
-		}
-		for k, empty := range m.empty {
-			if !empty {
-				emptyFor[k] = 0
-				continue
-			}
-			if emptyFor[k] += sampling; s.Switches.Filled && emptyFor[k] > emptyLimit && !told[k] && !c.comes(ring[k]) {
-				told[k] = true
-				broken = append(broken, Violation{Empty, []int{f.nearest(m.at, ring[k])}, t, fmt.Sprintf("The %s has been empty for %.0f s.", f.spotName(s.Ring[k]), emptyFor[k])})
-			}
-		}
-		// Only when the nearest two are too near can a pair be that stands still.
-		if s.Switches.Apart && !close && m.spread.Nearest > 0 && m.spread.Nearest < Neighbours {
-			if pair, found := m.standing(c, last); found {
-				close = true
-				broken = append(broken, Violation{Close, pair[:], t, fmt.Sprintf("Only %.1f ft apart.", m.at[pair[0]].Dist(m.at[pair[1]]))})
-			}
-		}
-		last = m.at
+		w.sample(&m)
+		w.last = m.at
 	}
-	if s.Switches.NoStanding && c.from != c.to && c.end-c.catch > mayStand && !c.waits(c.from) && c.at(c.from, math.Min(c.end, c.catch+mayStand)).Dist(c.place[c.from]) < moved {
-		broken = append(broken, Violation{Stood, []int{c.from}, c.catch + mayStand, "The passer stood after the pass."})
+	w.whole()
+	return w.broken
+}
+
+// watcher finds the rules that are broken in a cycle.
+type watcher struct {
+	f      Floor
+	o      Offense
+	c      *cycle
+	ring   []court.Point
+	last   [five]court.Point
+	broken []Violation
+	// emptyFor and told are of the spots of the ring, inLane of the players.
+	emptyFor     [five]float64
+	told         [five]bool
+	inLane       [five]float64
+	third, close bool
+}
+
+func (w *watcher) add(rule string, players []int, t float64, text string) {
+	w.broken = append(w.broken, Violation{rule, players, t, text})
+}
+
+// sample looks at one moment.
+func (w *watcher) sample(m *moment) {
+	rules, c := w.o.Rules, w.c
+	if rules.NoThird && m.spread.Inside >= manyInside && !w.third {
+		w.third = true
+		var in []int
+		for i, outside := range m.outside {
+			if !outside {
+				in = append(in, i)
+			}
+		}
+		w.add(Third, in, m.t, fmt.Sprintf("%d are inside the arc.", len(in)))
 	}
-	if s.Switches.OneScreen {
+	for k, empty := range m.empty {
+		if !empty {
+			w.emptyFor[k] = 0
+			continue
+		}
+		if w.emptyFor[k] += sampling; rules.Filled && w.emptyFor[k] > emptyLimit && !w.told[k] && !c.comes(w.ring[k]) {
+			w.told[k] = true
+			w.add(Empty, []int{w.f.nearest(m.at, w.ring[k])}, m.t, fmt.Sprintf("The %s has been empty for %.0f s.", w.f.spotName(w.o.Ring[k]), w.emptyFor[k]))
+		}
+	}
+	// Only when the nearest two are too near can a pair be that stands still.
+	if rules.Apart && !w.close && m.spread.Nearest > 0 && m.spread.Nearest < Neighbors {
+		if pair, found := m.standing(c, w.last); found {
+			w.close = true
+			w.add(Close, pair[:], m.t, fmt.Sprintf("Only %.1f ft apart.", m.at[pair[0]].Dist(m.at[pair[1]])))
+		}
+	}
+	for i, at := range m.at {
+		if !w.f.inLane(at) {
+			w.inLane[i] = 0
+			continue
+		}
+		if before := w.inLane[i]; rules.ThreeSeconds && before <= campLimit && before+sampling > campLimit {
+			w.add(Camped, []int{i}, m.t, "Three seconds in the lane: go through, or post up outside it.")
+		}
+		w.inLane[i] += sampling
+	}
+}
+
+// whole looks at what shows over the whole cycle.
+func (w *watcher) whole() {
+	c, rules := w.c, w.o.Rules
+	if rules.NoStanding && c.from != c.to && c.end-c.catch > mayStand && !c.waits(c.from) && c.at(c.from, min(c.end, c.catch+mayStand)).Dist(c.place[c.from]) < moved {
+		w.add(Stood, []int{c.from}, c.catch+mayStand, "The passer stood after the pass.")
+	}
+	if w.o.Again == NeverTwice {
 		for _, who := range c.after.screened {
 			if slices.Contains(c.before.screened, who) {
-				broken = append(broken, Violation{Twice, []int{who}, c.catch, "Two screens in a row by the same player."})
+				w.add(Twice, []int{who}, c.catch, "Two screens in a row by the same player.")
 			}
 		}
 	}
-	return broken
+	if i := slices.IndexFunc(c.legs, func(l leg) bool { return l.act == Drive && l.used > 0 }); rules.ReactsToDrive && i >= 0 {
+		drive := &c.legs[i]
+		for who := range five {
+			if who != drive.player && who != drive.other && c.at(who, drive.used+reactBy).Dist(c.at(who, drive.used)) > settledBy {
+				return
+			}
+		}
+		w.add(NoDrift, []int{drive.player}, drive.used+reactBy, "Nobody moved on the drive: slide away from it, or come behind it.")
+	}
+}
+
+// inLane reports whether a place is in the lane.
+func (f Floor) inLane(p court.Point) bool {
+	return math.Abs(p.X) < f.Court.LaneWidth/2 && p.Y < f.Court.FreeThrowY() && p.Y > -f.Court.RingFromBaseline()
 }
 
 // standing finds two outside who stand too near to each other.
@@ -245,7 +312,7 @@ func (m *moment) standing(c *cycle, last [five]court.Point) (pair [2]int, found 
 	for i := range m.at {
 		for k := range i {
 			still := m.at[i].Dist(last[i]) < settledBy && m.at[k].Dist(last[k]) < settledBy
-			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && m.at[i].Dist(m.at[k]) < Neighbours {
+			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && !c.slides(i) && !c.slides(k) && m.at[i].Dist(m.at[k]) < Neighbors {
 				return [2]int{k, i}, true
 			}
 		}
@@ -261,6 +328,11 @@ func (c *cycle) comes(spot court.Point) bool {
 // waits reports whether a player waits for a screen.
 func (c *cycle) waits(player int) bool {
 	return slices.ContainsFunc(c.legs, func(l leg) bool { return l.player == player && l.used > 0 })
+}
+
+// slides reports whether a player makes room for a drive in a cycle.
+func (c *cycle) slides(player int) bool {
+	return slices.ContainsFunc(c.legs, func(l leg) bool { return l.player == player && l.act == slide })
 }
 
 // screens reports whether two have a screen with each other in a cycle.

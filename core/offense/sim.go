@@ -1,7 +1,6 @@
 package offense
 
 import (
-	"math"
 	"math/rand/v2"
 	"slices"
 
@@ -11,270 +10,397 @@ import (
 	"evrik/core/reads"
 )
 
-// Defense is what a possession is played against.
-type Defense struct {
-	// Zone is a two-three zone, else man to man.
-	Zone bool `json:"zone"`
-	// Deny is true where the men deny the wings.
-	Deny  bool       `json:"deny"`
-	Mixes []game.Mix `json:"mixes"`
+// Known is what is known of how often a player makes a read: rates that are equally
+// likely, at least one. A draw of one of them is a draw of the rate.
+type Known func(player int, role reads.Role, read reads.Read) []float64
+
+// EverybodyMakes is for players who all make every read equally often.
+func EverybodyMakes(rate float64) Known {
+	return func(int, reads.Role, reads.Read) []float64 { return []float64{rate} }
 }
 
-// Rate is how often a player makes a read, 0 to 1.
-type Rate func(player int, role reads.Role, read reads.Read) float64
-
-// Look is a chance for a shot.
-type Look struct {
-	Player     int     `json:"player"`
-	Kind       string  `json:"kind"` // what it came from, see Looks
-	Separation float64 `json:"separation"`
-	T          float64 `json:"t"` // seconds in
-	Feet       float64 `json:"feet"`
-}
-
-// What looks come from.
 const (
-	OffCut    = "cut"
-	OffScreen = "screen"
-	OffBall   = "ball"
-	OffPass   = "pass" // a catch outside that nobody is near
+	// possession is until when there is a shot, in seconds (common practice, no source).
+	possession = 22.0
+	// PerGame is how many possessions a game has (assumption for high school). In a game a
+	// player makes a read as often from the first possession to the last.
+	PerGame = 50
 )
 
-const (
-	// possession is how long it lasts, in seconds: a shot clock with the time to bring
-	// the ball up taken off (assumption).
-	possession = 24.0
-	// runsAt is how fast a defender comes at a shot, in ft/s (assumption).
-	runsAt = 15.0
-	// spread is how far separations scatter, in feet (assumption).
-	spread = 1.0
-	// cutSteps is for how many seconds of running a right basket cut gains on his man,
-	// besides the man's reaction; cutLost is what a wrong one has left, in feet
-	// (assumptions).
-	cutSteps = 0.3
-	cutLost  = 0.5
-	// cutRight is how often a cutter goes on the right side of a man who has turned to the
-	// ball (assumption; where there is a record of back cuts it counts).
-	cutRight = 0.55
-	zonePull = 0.35 // how far a zone leans with the ball, as a share (assumption)
-	seesPass = 0.5  // s before a pass in which a zone sees it coming (assumption)
-)
-
-// Simulator plays possessions of a school by five players against a defense.
+// Simulator plays possessions of an offense by five players against a defense.
 type Simulator struct {
 	floor   Floor
-	school  School
+	offense Offense
 	defense Defense
-	rate    Rate
-	// gains are the feet a read comes free with against a cue, by situation.
-	gains map[string]map[reads.Cue]table
-	mix   map[string][]weighed
+	pace    motion.Pace
+	actions map[string][]coverage
+	// skills are what is known of every read that comes up, by player.
+	skills  [][five][]float64
+	assumed Assumed
 }
 
-type weighed struct {
-	cue   reads.Cue
-	share float64
+// The reads that come up in every offense, by their place in Simulator.skills.
+const (
+	skillCut = iota
+	skillFind
+	skillDrive
+	skillPost
+)
+
+// coverage is one way in which an action is defended, with what it asks and what every
+// answer gains.
+type coverage struct {
+	cue     reads.Cue
+	share   float64
+	cutter  reads.Place
+	options []reads.Option
+	right   int    // index in options of the read that is asked for
+	reads   [2]int // skills of the two
 }
 
-// table is one coverage of a situation: what it asks and what every read gains.
-type table struct {
-	roles [2]reads.Role
-	asks  [2]reads.Read
-	gain  map[reads.Read]float64
-	all   []reads.Read
-}
-
-// NewSimulator computes once, by the read engine's own kinematics, how free every read
-// of the school's situations comes against every coverage.
-func NewSimulator(fl reads.Floor, s School, d Defense, rate Rate) *Simulator {
-	sim := &Simulator{NewFloor(fl), s, d, rate, map[string]map[reads.Cue]table{}, map[string][]weighed{}}
-	for _, a := range s.Answers {
-		screen, ok := reads.ActionByID(a.Situation)
-		if !ok || sim.gains[a.Situation] != nil {
+// NewSimulator computes once, by the read engine's second opinion, how open every answer of
+// the offense's actions is against every coverage.
+func NewSimulator(fl reads.Floor, o Offense, d Defense, known Known) *Simulator {
+	sim := &Simulator{floor: NewFloor(fl), offense: o, defense: d, pace: d.Dials.pace(fl.Pace), actions: map[string][]coverage{}, assumed: usual}
+	ids := map[reads.Read]int{}
+	skill := func(role reads.Role, read reads.Read) int {
+		if at, ok := ids[read]; ok {
+			return at
+		}
+		ids[read] = len(sim.skills)
+		var of [five][]float64
+		for i := range of {
+			of[i] = known(i, role, read)
+		}
+		sim.skills = append(sim.skills, of)
+		return ids[read]
+	}
+	for _, read := range []reads.Read{skillCut: reads.BackCut, skillFind: reads.HitCutter, skillDrive: reads.FakeGo, skillPost: reads.HoldSeal} {
+		info, _ := reads.Info(read)
+		skill(info.Role, read)
+	}
+	against := fl
+	against.Pace = sim.pace
+	for _, a := range o.Answers {
+		action, ok := reads.ActionByID(a.Action)
+		if !ok || sim.actions[a.Action] != nil {
 			continue
 		}
-		sim.gains[a.Situation] = map[reads.Cue]table{}
-		for _, ask := range game.Asks([]string{a.Situation}, fl.Rules, d.Mixes) {
-			at := screen.Example(fl.Court, ask.Cue)
-			t := table{roles: ask.Roles, asks: ask.Reads, gain: map[reads.Read]float64{}}
-			for _, o := range reads.Options(fl, &at) {
-				t.gain[o.Read] = room(o)
-				t.all = append(t.all, o.Read)
+		for _, ask := range game.Asks([]string{a.Action}, fl.Rules, d.Mixes) {
+			at := action.Example(fl.Court, ask.Cue)
+			cov := coverage{cue: ask.Cue, share: ask.Share, cutter: action.Reader().ID, options: reads.Options(against, &at)}
+			cov.right = slices.IndexFunc(cov.options, func(o reads.Option) bool { return o.Read == ask.Reads[0] })
+			cov.reads = [2]int{skill(ask.Roles[0], ask.Reads[0]), skill(ask.Roles[1], ask.Reads[1])}
+			if cov.right >= 0 {
+				sim.actions[a.Action] = append(sim.actions[a.Action], cov)
 			}
-			sim.gains[a.Situation][ask.Cue] = t
-			sim.mix[a.Situation] = append(sim.mix[a.Situation], weighed{ask.Cue, ask.Share})
 		}
 	}
 	return sim
-}
-
-// room is how far the first defender is from the catch of an option, in feet: looks are
-// measured at the catch, as those of a cut or against a zone are, and not at the release.
-func room(o reads.Option) float64 {
-	if o.Pass == reads.NoPass {
-		return 0
-	}
-	return math.Max(0, motion.Contest+runsAt*(o.Window+motion.Release(o.Feet)))
 }
 
 // Possession is what one came to.
 type Possession struct {
 	Look    Look
 	Found   bool // an open look
+	Lost    bool // the ball
 	Seconds float64
 	Passes  int
 	Touches [five]int
 	Screens [five]int
 	Cuts    [five]int
 	Broken  []Violation
+	// Actions are the actions of the read tables that came up, by id.
+	Actions []string
 	// Inside is how many bodies were inside the arc on average, Empty for how many
 	// seconds spots were.
 	Inside, Empty float64
-	// Apart is how many feet neighbours outside were from each other on average, Tight the
+	// Apart is how many feet neighbors outside were from each other on average, Tight the
 	// share of the time in which two of them were nearer than twelve.
 	Apart, Tight float64
 }
 
-// firstDraw begins the random numbers of what a defense shows and how a read comes out.
-// They are drawn pass by pass and apart from what the offense chooses, so that two
-// offenses, or two fives, are compared on the same luck.
+// possessionPlay is a possession while it is played.
+type possessionPlay struct {
+	sim  *Simulator
+	pace motion.Pace
+	def  defenders
+	out  Possession
+	game uint64
+	t    float64
+	now  float64 // until when the defenders have moved
+	come happened
+	// choice is the offense's luck; luck is drawn anew for every pass, apart from what the
+	// offense chooses, so that two offenses, or two fives, are compared on the same luck.
+	choice, luck *rand.Rand
+	source       rand.PCG // of luck
+	// cameFrom is where the ball was two passes ago.
+	cameFrom          court.Point
+	samples, measured float64
+	events            []event
+}
+
+// firstDraw begins the random numbers of the luck of each pass.
 const firstDraw = 100
 
 // Play plays one possession. The same seed gives the same one.
 func (s *Simulator) Play(seed uint64) Possession {
-	rng := rand.New(rand.NewPCG(seed, 7))
-	p := s.school.Start()
-	place := s.floor.places(s.school, p)
-	out := Possession{Touches: [five]int{}}
-	out.Touches[p.Ball()]++
-	t, samples, measured := 0.0, 0.0, 0.0
-	tell := func(at Spread) {
-		samples++
-		out.Inside += float64(at.Inside)
-		out.Empty += sampling * float64(at.Empty)
-		if at.Nearest > 0 {
-			measured++
-			out.Apart += at.Apart
-			out.Tight += yes(at.Nearest < Neighbours)
-		}
-	}
-	for turn := uint64(1); t < possession; turn++ {
-		c, err := s.floor.next(s.school, p, place, s.defense.Deny && !s.defense.Zone, rng, t)
-		if err != nil {
+	start := s.offense.Start()
+	g := possessionPlay{sim: s, pace: s.pace, game: seed / PerGame, choice: rand.New(rand.NewPCG(seed, 7))}
+	g.luck = rand.New(&g.source)
+	last := opening(start, s.floor.places(s.offense, start))
+	g.def = s.floor.begin(&s.defense.Dials, s.defense.Zone, last.place, start.Ball())
+	g.def.foresight = s.assumed.Foresight
+	g.cameFrom = last.place[start.Ball()]
+	g.out.Touches[start.Ball()]++
+	for turn := uint64(1); g.t < possession; turn++ {
+		g.source.Seed(seed, firstDraw+turn)
+		c, denied, err := g.next(&last)
+		if err != nil || !g.run(&c, denied) {
 			break
 		}
-		out.Broken = append(out.Broken, s.floor.watch(s.school, &c, tell)...)
-		if c.from != c.to {
-			out.Passes++
-			out.Touches[c.to]++
-		}
-		for _, l := range c.legs {
-			switch l.act {
-			case Screen:
-				out.Screens[l.player]++
-			case Cut, Curl:
-				out.Cuts[l.player]++
-			}
-		}
-		if look, ok := s.best(&c, rand.New(rand.NewPCG(seed, firstDraw+turn))); ok {
-			out.Look, out.Found, t = look, true, math.Min(c.end, look.T)
-			break
-		}
-		for i := range place {
-			place[i] = c.at(i, c.end)
-		}
-		p, t = c.after, c.end
+		g.cameFrom = c.place[c.from]
+		last, g.t = c, c.end
 	}
-	out.Seconds = math.Min(t, possession)
-	out.Inside /= math.Max(1, samples)
-	out.Apart /= math.Max(1, measured)
-	out.Tight /= math.Max(1, measured)
+	return g.result()
+}
+
+// result closes a possession.
+func (g *possessionPlay) result() Possession {
+	out := g.out
+	out.Seconds = min(g.t, possession)
+	if out.Found {
+		out.Seconds = out.Look.T
+	}
+	out.Inside /= max(1, g.samples)
+	out.Apart /= max(1, g.measured)
+	out.Tight /= max(1, g.measured)
 	return out
 }
 
-// best is the first look of a cycle that is open.
-func (s *Simulator) best(c *cycle, rng *rand.Rand) (Look, bool) {
-	var looks []Look
-	if s.defense.Zone {
-		looks = append(looks, s.zoneLook(c, rng))
+// next chooses a pass and what follows; denied is true for one that is thrown to a wing
+// who is denied.
+func (g *possessionPlay) next(last *cycle) (c cycle, denied bool, err error) {
+	s, p := g.sim, &last.after
+	to := p.pick(g.choice)
+	takes := g.luck.Float64() < s.defense.Dials.Deny && !s.defense.Zone && p.deniable(s.offense, to)
+	refuses := takes && g.luck.Float64() >= unseen
+	g.def.denies = [five]bool{}
+	if takes {
+		g.def.denies[g.def.of(p.Ring[to])] = true
 	}
-	tables := s.gains[c.answer.Situation]
-	var seen table
-	if len(tables) > 0 && !s.defense.Zone {
-		at := rng.Float64()
-		for _, m := range s.mix[c.answer.Situation] {
-			seen = tables[m.cue]
-			if at -= m.share; at < 0 {
-				break
-			}
-		}
+	if s.defense.Zone && s.offense.Zone.Swing && g.choice.Float64() < swings && p.ball != inThePost {
+		c, err = s.floor.cycle(s.offense, last, swing, to)
+		return c, false, err
+	}
+	a, err := p.choose(s.offense, to, refuses, g.come, g.choice)
+	if err != nil {
+		return c, false, err
+	}
+	c, err = s.floor.cycle(s.offense, last, a, to)
+	return c, takes && !refuses, err
+}
+
+// swing is a pass after which nobody moves but the ball, at once.
+var swing = Answer{ID: "swing", Name: "Swing it", On: AnyPass}
+
+// knows reports whether a player makes a read this time.
+func (g *possessionPlay) knows(player, skill int) bool {
+	list := g.sim.skills[skill][player]
+	return g.luck.Float64() < list[mixed(g.game, player, skill)%uint64(len(list))]
+}
+
+// event is a moment of a cycle at which there may be a look, or a defender does something.
+type event struct {
+	t    float64
+	kind eventKind
+	leg  int
+}
+
+type eventKind uint8
+
+const (
+	evPass eventKind = iota
+	evDrive
+	evFlash
+	evPost
+	evCutStarts
+	evCut
+	evScreenSet
+	evUsed
+	evSet
+)
+
+// afterUse is how long after a screen has been used the screener's chance comes, and
+// postLooks how long after a catch the post is looked at, in seconds (assumptions).
+const (
+	afterUse  = 0.3
+	postLooks = 0.5
+)
+
+// plan lists what happens in a cycle, in order.
+func (g *possessionPlay) plan(c *cycle) {
+	g.events = g.events[:0]
+	add := func(t float64, kind eventKind, leg int) {
+		g.events = append(g.events, event{max(t, c.start), kind, leg})
+	}
+	if c.from != c.to && c.answer.Ball != Handed {
+		add(c.leaves, evPass, 0)
+		add(c.catch, evDrive, 0)
+	}
+	if g.def.zone {
+		add(c.catch+sight, evFlash, 0)
+	}
+	if c.after.Inside >= 0 {
+		add(c.catch+postLooks, evPost, 0)
 	}
 	for i := range c.legs {
 		l := &c.legs[i]
-		noise := spread * rng.NormFloat64()
-		guess, other := rng.Float64(), rng.Float64() // drawn whether they are needed or not
-		switch {
-		case s.defense.Zone && l.act != Cut:
-		case l.act == Cut:
-			rate := s.rate(l.player, reads.Cutter, reads.BackCut)
-			if rate <= 0 {
-				rate = cutRight
+		switch l.act {
+		case Cut:
+			add(l.start, evCutStarts, i)
+			add(max(c.catch+sight, l.rim-cutAhead), evCut, i)
+		case Use, Curl, Drive:
+			if l.used == 0 || g.def.zone {
+				continue
 			}
-			gain := cutLost
-			if guess < rate {
-				gain = reads.CutSpeed * (s.floor.Pace.React + cutSteps/2)
+			add(l.used-2*tick, evScreenSet, i)
+			add(l.used, evUsed, i)
+			if c.answer.Ball != Handed {
+				add(l.used+afterUse, evSet, i)
 			}
-			if s.defense.Zone {
-				gain = cutLost // somebody is there already
-			}
-			looks = append(looks, Look{l.player, OffCut, gain + noise, l.rim, rimStop})
-		case (l.act == Use || l.act == Curl || l.act == Drive) && seen.gain != nil:
-			kind := OffScreen
-			if l.act == Drive {
-				kind = OffBall
-			}
-			made := seen.asks[0]
-			if guess >= s.rate(l.player, seen.roles[0], made) {
-				made = seen.all[int(other*float64(len(seen.all)))]
-			}
-			gain, known := seen.gain[made]
-			if !known {
-				continue // not a matter of feet
-			}
-			feet := l.path[len(l.path)-1].Len()
-			if l.rim > 0 {
-				feet = rimStop
-			}
-			looks = append(looks, Look{l.player, kind, gain + noise, math.Max(l.used, l.rim), feet})
 		}
 	}
-	slices.SortStableFunc(looks, func(a, b Look) int {
-		if a.T < b.T {
+	slices.SortStableFunc(g.events, func(a, b event) int {
+		if a.t < b.t {
 			return -1
 		}
-		return 1
-	})
-	for _, l := range looks {
-		if l.Separation >= reads.OpenFrom {
-			return l, true
+		if a.t > b.t {
+			return 1
 		}
-	}
-	return Look{}, false
+		return 0
+	})
 }
 
-// zoneSpots is a two-three zone: two above, three below, in feet.
-var zoneSpots = [five]court.Point{{X: -7, Y: 18}, {X: 7, Y: 18}, {X: -14, Y: 6}, {X: 0, Y: 5}, {X: 14, Y: 6}}
-
-// zoneLook is how free the catcher of a pass is against a zone that leans with the ball
-// and runs at him while the ball flies.
-func (s *Simulator) zoneLook(c *cycle, rng *rand.Rand) Look {
-	ball, at := c.place[c.from], c.place[c.to]
-	flight := c.catch - c.start
-	runs := s.floor.Pace.Cutting().Covered(math.Max(0, flight+seesPass-s.floor.Pace.React))
-	nearest := math.Inf(1)
-	for _, z := range zoneSpots {
-		z.X += (ball.X - z.X) * zonePull * math.Exp(-math.Abs(z.X-ball.X)/20)
-		nearest = math.Min(nearest, z.Dist(at))
+// run plays a cycle against the defense and reports whether the possession goes on.
+func (g *possessionPlay) run(c *cycle, denied bool) bool {
+	g.count(c)
+	g.plan(c)
+	cov := g.cover(c)
+	if c.from != c.to && c.answer.Ball != Handed && g.thrown(c, denied) {
+		return g.stop(c.catch)
 	}
-	return Look{c.to, OffPass, nearest - runs - guardFeet + spread*rng.NormFloat64(), c.catch, at.Len()}
+	next := 0
+	for t := g.now; ; t += tick {
+		for ; next < len(g.events) && g.events[next].t <= t+tick/2; next++ {
+			if g.happen(c, g.events[next], cov) || g.out.Lost {
+				return g.stop(t)
+			}
+		}
+		if t+tick > c.end {
+			break
+		}
+		g.def.step(c, t+tick)
+		g.now = t + tick
+	}
+	g.come |= c.brings()
+	return true
+}
+
+// stop ends the possession at a time.
+func (g *possessionPlay) stop(t float64) bool {
+	g.t = t
+	return false
+}
+
+// cover draws how an action is defended.
+func (g *possessionPlay) cover(c *cycle) *coverage {
+	list := g.sim.actions[c.answer.Action]
+	at := g.luck.Float64()
+	for i := range list {
+		if at -= list[i].share; at < 0 || i == len(list)-1 {
+			return &list[i]
+		}
+	}
+	return nil
+}
+
+// happen lets an event happen and reports whether it is an open look.
+func (g *possessionPlay) happen(c *cycle, e event, cov *coverage) bool {
+	var l *leg
+	if e.kind >= evCutStarts {
+		l = &c.legs[e.leg]
+	}
+	switch e.kind {
+	case evPass:
+		return g.fromCatch(c)
+	case evDrive:
+		return g.fromDrive(c)
+	case evFlash:
+		return g.fromFlash(c, e.t)
+	case evPost:
+		return g.fromPost(c, e.t)
+	case evCutStarts:
+		// Who has jumped to the ball and sees both is not fooled.
+		if g.knows(l.player, skillCut) && g.luck.Float64() > g.sim.defense.Dials.Jump {
+			g.def.fool(l.player, g.sim.assumed.Fooled, l.rim)
+		}
+	case evCut:
+		return g.fromCut(c, l, e.t)
+	case evScreenSet:
+		if cov != nil && l.other >= 0 {
+			g.defend(l, cov)
+		}
+	case evUsed:
+		return cov != nil && g.fromScreen(c, l, cov, e.t)
+	case evSet:
+		return cov != nil && g.fromSet(c, l, cov, e.t)
+	}
+	return false
+}
+
+// defend lets the two defenders of a screen do what the coverage says.
+func (g *possessionPlay) defend(l *leg, cov *coverage) {
+	switch cov.cue {
+	case reads.Switch:
+		g.def.swap(g.def.guards[g.def.of(l.player)], g.def.guards[g.def.of(l.other)])
+	case reads.Show, reads.Blitz:
+		d := g.def.of(l.other)
+		g.def.shows[d], g.def.showsTo[d] = l.player, l.used+showsFor
+	case reads.Under:
+	default:
+		g.def.fool(l.player, g.sim.assumed.Held, l.used+2*g.sim.assumed.Held)
+	}
+}
+
+// count keeps what a cycle adds to the possession's figures.
+func (g *possessionPlay) count(c *cycle) {
+	g.out.Broken = append(g.out.Broken, g.sim.floor.watch(g.sim.offense, c, g.tell)...)
+	if c.answer.Action != "" {
+		g.out.Actions = append(g.out.Actions, c.answer.Action)
+	}
+	if c.from != c.to {
+		g.out.Passes++
+		g.out.Touches[c.to]++
+	}
+	for i := range c.legs {
+		switch l := &c.legs[i]; l.act {
+		case Screen:
+			g.out.Screens[l.player]++
+		case Cut, Curl:
+			g.out.Cuts[l.player]++
+		}
+	}
+}
+
+// tell keeps how people are spaced at a moment.
+func (g *possessionPlay) tell(at Spread) {
+	g.samples++
+	g.out.Inside += float64(at.Inside)
+	g.out.Empty += sampling * float64(at.Empty)
+	if at.Nearest > 0 {
+		g.measured++
+		g.out.Apart += at.Apart
+		g.out.Tight += yes(at.Nearest < Neighbors)
+	}
 }

@@ -7,7 +7,6 @@ import (
 	"math/rand/v2"
 	"os"
 	"slices"
-	"strings"
 	"testing"
 	"time"
 
@@ -16,6 +15,7 @@ import (
 	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/reads"
+	"evrik/internal/doctable"
 )
 
 // The simulated season: twelve players, ten nights of 90 minutes, two baskets, a coach and
@@ -415,7 +415,7 @@ func TestSimulatedSeason(t *testing.T) {
 		} {
 			table += fmt.Sprintf("| %s | %s | %s |\n", row[0], row[1], row[2])
 		}
-		writeTable(t, "season", table)
+		doctable.Write(t, "../../docs/performance.md", "season", table)
 	}
 	if slices.Max(waits) > 0.40+1e-9 {
 		t.Errorf("waiting %.3f", slices.Max(waits))
@@ -438,23 +438,5 @@ func TestSimulatedSeason(t *testing.T) {
 	}
 	if toRandom <= 1 || lowRandom <= 1 && !testing.Short() {
 		t.Errorf("%.2f times random plans (from %.2f)", toRandom, lowRandom)
-	}
-}
-
-// writeTable puts a table into docs/performance.md.
-func writeTable(t *testing.T, name, table string) {
-	t.Helper()
-	const file = "../../docs/performance.md"
-	text, err := os.ReadFile(file)
-	if err != nil {
-		t.Fatal(err)
-	}
-	before, rest, ok := strings.Cut(string(text), "<!-- table: "+name+" -->\n")
-	_, after, ok2 := strings.Cut(rest, "<!-- end -->")
-	if !ok || !ok2 {
-		t.Fatalf("docs/performance.md has no place for the table %q", name)
-	}
-	if err := os.WriteFile(file, []byte(before+"<!-- table: "+name+" -->\n"+table+"<!-- end -->"+after), 0o644); err != nil {
-		t.Fatal(err)
 	}
 }

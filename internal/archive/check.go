@@ -163,7 +163,7 @@ func checkTeam(t *Team) error {
 	if t.SeasonAim, err = part("seasonAim", t.SeasonAim, practice.SeasonAim.CheckForm, store.AimJSON); err != nil {
 		return err
 	}
-	runs := func(v offense.Variant) error { _, err := v.School(floor); return err }
+	runs := func(o offense.Offense) error { _, err := o.Ready(floor); return err }
 	if t.Offense, err = part("offense", t.Offense, runs, store.OffenseJSON); err != nil {
 		return err
 	}

@@ -57,7 +57,9 @@ type Team struct {
 	LocalRule    json.RawMessage `json:"localRule,omitempty"`
 	SeasonAim    json.RawMessage `json:"seasonAim,omitempty"`
 	Offense      json.RawMessage `json:"offense,omitempty"`
-	Principles   json.RawMessage `json:"principles,omitempty"`
+	// OffenseFollows is the team whose offense this one plays with its changes.
+	OffenseFollows *uuid.UUID      `json:"offenseFollows,omitempty"`
+	Principles     json.RawMessage `json:"principles,omitempty"`
 }
 
 // Player is all that is kept of a child.

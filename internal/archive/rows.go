@@ -31,7 +31,12 @@ func (r *reader) team(t Team) error {
 		FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions, Pace: t.Pace, Zone: t.Zone, LocalRule: t.LocalRule}); err != nil {
 		return err
 	}
-	if _, err := r.q.SetOffense(r.ctx, gen.SetOffenseParams{ProgramID: r.program, ID: id, Offense: t.Offense}); err != nil {
+	var follows *uuid.UUID
+	if t.OffenseFollows != nil {
+		id := r.id(*t.OffenseFollows)
+		follows = &id
+	}
+	if _, err := r.q.SetOffense(r.ctx, gen.SetOffenseParams{ProgramID: r.program, ID: id, Offense: t.Offense, Follows: follows}); err != nil {
 		return err
 	}
 	if _, err := r.q.SetPrinciples(r.ctx, gen.SetPrinciplesParams{ProgramID: r.program, ID: id, Principles: t.Principles}); err != nil {

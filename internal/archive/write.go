@@ -104,7 +104,7 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("teams")
 	for _, t := range teams {
-		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule), store.Plain(t.SeasonAim), store.Plain(t.Offense), store.Plain(t.Principles)})
+		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule), store.Plain(t.SeasonAim), store.Plain(t.Offense), t.OffenseFollows, store.Plain(t.Principles)})
 	}
 	w.end()
 	var end End

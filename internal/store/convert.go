@@ -222,13 +222,14 @@ func GameJSON(mixes []game.Mix, t game.Terms) (m, terms []byte) {
 	return documentOf(mixes), documentOf(t)
 }
 
-// OffenseOf is a team's own way of a motion offense; ok is false where it has none.
-func OffenseOf(t gen.Team) (v offense.Variant, ok bool, err error) {
-	return v, t.Offense != nil, read("the offense of team "+t.ID.String(), t.Offense, &v)
+// OffenseOf is a team's motion offense, before its parts are looked up; ok is false where it
+// has none.
+func OffenseOf(t gen.Team) (o offense.Offense, ok bool, err error) {
+	return o, t.Offense != nil, read("the offense of team "+t.ID.String(), t.Offense, &o)
 }
 
-// OffenseJSON is a variant as it is stored.
-func OffenseJSON(v offense.Variant) []byte { return documentOf(v) }
+// OffenseJSON is an offense as it is stored.
+func OffenseJSON(o offense.Offense) []byte { return documentOf(o) }
 
 // PrinciplesOf are a team's principles, or those that a team begins with.
 func PrinciplesOf(t gen.Team) (list []offense.Principle, err error) {

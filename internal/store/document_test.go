@@ -34,8 +34,8 @@ func TestDocumentsOfBefore(t *testing.T) {
 	}
 	own, chosen, err := OffenseOf(team)
 	preset := court.Presets()[0].Court
-	played, bad := own.School(preset)
-	if err != nil || bad != nil || !chosen || played.ID != "cut-and-lift" || played.Switches.Filled || own.Weights["over"] != 2 {
+	played, bad := own.Ready(preset)
+	if err != nil || bad != nil || !chosen || played.ID != "cut-and-lift" || played.Rules.Filled || played.Answers[0].Weight != 2 {
 		t.Errorf("offense: %+v, %v, %v", own, err, bad)
 	}
 	if list, err := PrinciplesOf(team); err != nil || len(list) != 1 || list[0].Picture != offense.Spacing {

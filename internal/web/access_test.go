@@ -99,16 +99,22 @@ func bodyFor(operation string, c club) any {
 	case "setClock":
 		return map[string]any{"action": "start"}
 	case "setOffense":
-		return offense.VariantOf(offense.Schools()[0])
-	case "watchOffense", "checkOffense":
+		return offense.Shipped()[0]
+	case "copyOffense":
+		return map[string]any{"from": c.team, "follow": false}
+	case "checkOffense":
+		return offense.Shipped()[0]
+	case "watchOffense":
 		return watching(0)
+	case "standOffense":
+		return standing(0)
 	case "setRound":
 		return api.RoundState{Step: 2, Seed: 4}
 	case "cutOutDrill":
 		return momentOf(0, "wingR", "cut")
 	case "compareOffenses":
-		v := offense.VariantOf(offense.Schools()[0])
-		return map[string]any{"a": v, "b": v, "five": c.players[:min(5, len(c.players))], "zone": false, "deny": false, "possessions": 50}
+		o := offense.Shipped()[0]
+		return map[string]any{"a": o, "b": o, "five": c.players[:min(5, len(c.players))], "against": against(false)}
 	case "setPrinciples":
 		return offense.FirstPrinciples()
 	case "addGame", "updateGame":

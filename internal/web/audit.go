@@ -21,7 +21,7 @@ var audited = map[string]string{
 	"SetSeason": "changed what the season is for", "AddTemplate": "kept a plan", "DeleteTemplate": "deleted a kept plan",
 	"AddDrill": "added a drill", "UpdateDrill": "changed a drill", "ArchiveDrill": "put a drill away or brought it back",
 	"AddGame": "put a game on the schedule", "UpdateGame": "changed a game", "DeleteGame": "deleted a game",
-	"SetOffense": "changed the team's offense", "SetPrinciples": "changed the team's principles",
+	"SetOffense": "changed the team's offense", "CopyOffense": "copied an offense to the team", "SetPrinciples": "changed the team's principles",
 	"MakeTrainerLink": "made a player's trainer link", "EndTrainerLink": "ended a player's trainer link",
 	"MakeFeed": "made a calendar address", "EndFeed": "ended the calendar address",
 	"Invite": "invited somebody", "WithdrawInvitation": "withdrew an invitation", "SetStaffRole": "changed a coach's role", "RemoveStaff": "removed a coach",
@@ -34,7 +34,7 @@ var quiet = map[string]string{
 	"SendAnswers": "a player's own answers", "TellHome": "a player tells it, by a link without an account",
 	"LogReps": "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
 	"SetReview": "a note, seen where it stands", "SetEffort": "a rating, seen where it stands", "AddScreen": "ends by itself", "SetRound": "ends by itself", "EndRound": "ends by itself", "EndScreen": "ends by itself",
-	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
+	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "StandOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
 }
 
 // writeAudit writes down who did what. What was done stands even where this fails.

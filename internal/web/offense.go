@@ -2,12 +2,15 @@ package web
 
 import (
 	"context"
+	"encoding/json"
 	"fmt"
+	"net/http"
 
-	"evrik/core/evidence"
+	"evrik/core/court"
+	"evrik/core/game"
 	"evrik/core/offense"
 	"evrik/core/reads"
-	"evrik/internal/app/squad"
+	"evrik/internal/app/offenses"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -23,158 +26,182 @@ func (s *Server) onCourt(ctx context.Context, r api.TeamId) (gen.Team, reads.Flo
 	return team, fl, err
 }
 
-// GetOffense returns the schools, the team's own way, and what it takes to watch them.
+// GetOffense returns the shipped offenses, the parts to make one of, and the team's own.
 func (s *Server) GetOffense(ctx context.Context, r api.GetOffenseRequestObject) (api.GetOffenseResponseObject, error) {
-	team, fl, err := s.onCourt(ctx, r.TeamId)
+	view, err := s.offenseView(ctx, r.TeamId)
+	return api.GetOffense200JSONResponse(view), err
+}
+
+func (s *Server) offenseView(ctx context.Context, id api.TeamId) (out api.OffenseView, err error) {
+	team, fl, err := s.onCourt(ctx, id)
 	if err != nil {
-		return nil, err
+		return out, err
 	}
 	players, err := s.teamPlayers(ctx, team)
 	if err != nil {
-		return nil, err
+		return out, err
 	}
-	own, chosen, err := store.OffenseOf(team)
-	if err != nil {
-		return nil, err
+	out = api.OffenseView{Offenses: offense.Shipped(), Parts: offense.Parts(), Options: offense.Options(), Triggers: offense.Triggers(), Levels: offense.Levels(),
+		Kinds: offense.Kinds(), Figures: offense.Figures(), Lines: fl.Court.Lines(), Players: playerViews(players), Neighbors: offense.Neighbors,
+		Assumptions: offense.Assumptions(), Purpose: offense.Purpose, Follows: team.OffenseFollows}
+	if out.Own, out.Chosen, err = s.offenses.Of(team); err != nil {
+		return out, err
 	}
-	out := api.GetOffense200JSONResponse{Schools: offense.Schools(), Lines: fl.Court.Lines(), Players: playerViews(players), Assumptions: offense.Assumptions(), Purpose: offense.Purpose, Neighbours: offense.Neighbours}
-	if !chosen {
-		own = offense.VariantOf(out.Schools[0])
+	out.Start = offense.NewFloor(fl).Begin(out.Own)
+	for _, spot := range fl.Court.Spots(court.StandOff) {
+		out.Spots = append(out.Spots, offense.Choice{ID: spot.ID, Name: spot.Name})
 	}
-	out.Own = own
-	f := offense.NewFloor(fl)
-	for _, school := range out.Schools {
-		out.Starts = append(out.Starts, f.Begin(school))
-	}
-	for _, id := range offense.Rules() {
+	for _, id := range offense.RuleIDs() {
 		out.Rules = append(out.Rules, reads.CueInfo{ID: id, Name: offense.RuleName(id)})
 	}
-	return out, nil
+	out.Teams, err = s.offensesOfOthers(ctx, team)
+	return out, err
 }
 
-// SetOffense stores a team's own way of a school.
+// offensesOfOthers are the program's other teams that have an offense.
+func (s *Server) offensesOfOthers(ctx context.Context, team gen.Team) ([]api.OffenseTeam, error) {
+	teams, err := s.db.TeamsOfProgram(ctx, team.ProgramID)
+	out := []api.OffenseTeam{}
+	for _, t := range teams {
+		if t.ID == team.ID || t.Offense == nil {
+			continue
+		}
+		o, _, err := s.offenses.Of(t)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, api.OffenseTeam{Id: t.ID, Name: t.Name, Offense: o.Name})
+	}
+	return out, err
+}
+
+// SetOffense stores a team's offense.
 func (s *Server) SetOffense(ctx context.Context, r api.SetOffenseRequestObject) (api.SetOffenseResponseObject, error) {
-	team, fl, err := s.onCourt(ctx, r.TeamId)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	school, err := r.Body.School(fl.Court)
-	if err != nil {
-		return nil, invalid(err.Error() + " The old way was kept.")
-	}
-	_, err = s.db.SetOffense(ctx, gen.SetOffenseParams{ProgramID: team.ProgramID, ID: team.ID, Offense: store.OffenseJSON(*r.Body)})
-	return api.SetOffense200JSONResponse(school), err
+	check, err := s.offenses.Save(ctx, team, *r.Body)
+	return api.SetOffense200JSONResponse(check), err
 }
 
-// watching is the floor and the school of a way of playing that people stand to run.
-func (s *Server) watching(ctx context.Context, id api.TeamId, w *api.OffenseWatch) (offense.Floor, offense.School, error) {
-	_, fl, err := s.onCourt(ctx, id)
+// CopyOffense lets a team play another team's offense.
+func (s *Server) CopyOffense(ctx context.Context, r api.CopyOffenseRequestObject) (api.CopyOffenseResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
-		return offense.Floor{}, offense.School{}, err
+		return nil, err
 	}
-	school, err := w.Variant.School(fl.Court)
-	if err == nil {
-		err = w.Standing.Check(fl.Court)
-	}
+	from, err := s.team(ctx, r.Body.From)
 	if err != nil {
-		return offense.Floor{}, school, invalid(err.Error())
+		return nil, err
 	}
-	return offense.NewFloor(fl), school, nil
+	if err := s.offenses.Copy(ctx, team, from, r.Body.Follow); err != nil {
+		return nil, err
+	}
+	view, err := s.offenseView(ctx, r.TeamId)
+	return api.CopyOffense200JSONResponse(view), err
+}
+
+// CheckOffense says whether an offense goes round, what it breaks and what it needs.
+func (s *Server) CheckOffense(ctx context.Context, r api.CheckOffenseRequestObject) (api.CheckOffenseResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	check, err := s.offenses.Check(team, *r.Body)
+	return api.CheckOffense200JSONResponse(check), err
+}
+
+// defenseOf is what an offense is run against.
+func defenseOf(a api.OffenseAgainst) offense.Defense {
+	return offense.Defense{Zone: a.Zone, Dials: a.Dials}
 }
 
 // WatchOffense runs some passes from where people stand.
 func (s *Server) WatchOffense(ctx context.Context, r api.WatchOffenseRequestObject) (api.WatchOffenseResponseObject, error) {
-	fl, school, err := s.watching(ctx, r.TeamId, r.Body)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	run, err := fl.Watch(school, r.Body.Standing, r.Body.Passes, offense.Guarding{Defended: r.Body.Defended, Deny: r.Body.Deny}, uint64(r.Body.Seed))
-	if err != nil {
-		return nil, invalid(err.Error())
-	}
-	return api.WatchOffense200JSONResponse(run), nil
+	w := r.Body
+	run, err := s.offenses.Watch(team, offenses.Watching{Offense: w.Offense, Standing: w.Standing, Passes: w.Passes, Seed: uint64(w.Seed),
+		Against: offense.Guarding{Defended: w.Against.Defended, Defense: defenseOf(w.Against)}})
+	return api.WatchOffense200JSONResponse(run), err
 }
 
-// CheckOffense names the rules that people who stand so break.
-func (s *Server) CheckOffense(ctx context.Context, r api.CheckOffenseRequestObject) (api.CheckOffenseResponseObject, error) {
-	fl, school, err := s.watching(ctx, r.TeamId, r.Body)
+// StandOffense names the rules that people who stand so break.
+func (s *Server) StandOffense(ctx context.Context, r api.StandOffenseRequestObject) (api.StandOffenseResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	return api.CheckOffense200JSONResponse(fl.Picture(school, r.Body.Standing.At)), nil
+	broken, err := s.offenses.Stand(team, r.Body.Offense, r.Body.Standing)
+	return api.StandOffense200JSONResponse(broken), err
 }
 
-// CutOutDrill makes a drill of a moment of an offense, to be stored as any drill of one's own.
+// CutOutDrill makes a drill of a moment of an offense.
 func (s *Server) CutOutDrill(ctx context.Context, r api.CutOutDrillRequestObject) (api.CutOutDrillResponseObject, error) {
-	_, fl, err := s.onCourt(ctx, r.TeamId)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	school, ok := offense.ByID(r.Body.School)
-	if !ok {
-		return nil, missing("There is no such school. Choose one from the list.")
-	}
-	if err := r.Body.Moment.Standing.Check(fl.Court); err != nil {
-		return nil, invalid(err.Error())
-	}
-	d, err := offense.NewFloor(fl).CutOut(school, r.Body.Moment)
+	d, err := s.offenses.CutOut(team, r.Body.Offense, r.Body.Moment)
 	if err != nil {
-		return nil, invalid(err.Error())
+		return nil, err
 	}
 	return api.CutOutDrill200JSONResponse(*d), nil
 }
 
-// onFive is how many play.
-const onFive = 5
-
-// CompareOffenses plays two ways by the same five on the same luck, against what the next
-// opponent is expected to do.
+// CompareOffenses plays two offenses by the same five on the same luck, against what the next
+// opponent is expected to do, and tells how far it is.
 func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesRequestObject) (api.CompareOffensesResponseObject, error) {
-	team, fl, err := s.onCourt(ctx, r.TeamId)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
-	}
-	b, err := s.squads.Board(ctx, team, reads.Cutter)
-	if err != nil {
-		return nil, err
-	}
-	known := map[string]bool{}
-	for _, id := range squad.IDs(b.Players) {
-		known[string(id)] = true
-	}
-	var five []string
-	for _, id := range r.Body.Five {
-		if !known[id.String()] {
-			return nil, missing(noPlayer)
-		}
-		five = append(five, id.String())
-	}
-	if len(five) != onFive {
-		return nil, invalid(fmt.Sprintf("An offense takes five, and %d are chosen.", len(five)))
 	}
 	next, err := s.plans.NextGame(ctx, team)
 	if err != nil {
 		return nil, err
 	}
-	defense := offense.Defense{Zone: r.Body.Zone, Deny: r.Body.Deny}
+	mixes := []game.Mix{}
 	if next != nil {
-		if defense.Mixes, err = store.MixesOf(*next); err != nil {
+		if mixes, err = store.MixesOf(*next); err != nil {
 			return nil, err
 		}
 	}
-	form := s.policy.FormOf(b.History)
-	rate := func(player int, role reads.Role, read reads.Read) float64 {
-		return form.Of(evidence.PlayerID(five[player]), role, read).Rate
-	}
-	var played [2][]offense.Possession
-	for i, v := range []offense.Variant{r.Body.A, r.Body.B} {
-		school, err := v.School(fl.Court)
-		if err != nil {
-			return nil, invalid(err.Error())
+	p := offenses.Pair{A: r.Body.A, B: r.Body.B, Five: r.Body.Five, Defense: defenseOf(r.Body.Against)}
+	a, b, err := s.offenses.Simulators(ctx, team, p, mixes)
+	return comparing{ctx, s.offenses, a, b}, err
+}
+
+// comparing writes how far a comparison is, and its result.
+type comparing struct {
+	ctx  context.Context
+	of   offenses.Service
+	a, b *offense.Simulator
+}
+
+// VisitCompareOffensesResponse plays until it is known or the browser has left.
+func (c comparing) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+	w.Header().Set("Content-Type", "text/event-stream")
+	w.Header().Set("X-Accel-Buffering", "no")
+	w.WriteHeader(http.StatusOK)
+	out := http.NewResponseController(w)
+	write := func(p api.OffenseProgress) error {
+		raw, err := json.Marshal(p)
+		if err == nil {
+			_, err = fmt.Fprintf(w, "data: %s\n\n", raw)
 		}
-		played[i] = offense.NewSimulator(fl, school, defense, rate).Many(r.Body.Possessions, 1)
+		if err != nil {
+			return err
+		}
+		return out.Flush()
 	}
-	return api.CompareOffenses200JSONResponse{A: offense.Sum(played[0]), B: offense.Sum(played[1]), Differences: offense.Compare(played[0], played[1])}, nil
+	result, ok := c.of.Compare(c.ctx, c.a, c.b, func(done float64) error { return write(api.OffenseProgress{Done: done}) })
+	if !ok {
+		return nil
+	}
+	return write(api.OffenseProgress{Done: 1, Result: &result})
 }
 
 // GetPrinciples returns the team's principles with their pictures.
@@ -192,17 +219,11 @@ func (s *Server) principles(ctx context.Context, id api.TeamId) (api.Principles,
 	if out.Principles, err = store.PrinciplesOf(team); err != nil {
 		return out, err
 	}
-	own, chosen, err := store.OffenseOf(team)
+	own, _, err := s.offenses.Of(team)
 	if err != nil {
 		return out, err
 	}
-	school := offense.Schools()[0]
-	if chosen {
-		if school, err = own.School(fl.Court); err != nil {
-			return out, err
-		}
-	}
-	out.Pictures = offense.NewFloor(fl).Pictures(school)
+	out.Pictures = offense.NewFloor(fl).Pictures(own)
 	return out, nil
 }
 

@@ -36,14 +36,14 @@ var required = map[string]access{
 	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
 	"ExportPractice": viewer, "GetRun": viewer, "GetScore": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
-	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,
+	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "StandOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 
 	"AddDrill": coach, "SetHome": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
-	"SetOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,

@@ -27,6 +27,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
 	"evrik/internal/app/squad"
 	"evrik/internal/mail"
@@ -75,6 +76,7 @@ type Server struct {
 	policy   evidence.Policy
 	squads   squad.Service
 	plans    *planning.Service
+	offenses offenses.Service
 	now      func() time.Time
 	demo     *api.SignIn
 	standIns *api.StandIns
@@ -125,6 +127,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
+	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy, Comparing: make(chan struct{}, offenses.MostComparisons)}
 	if s.log == nil {
 		s.log = slog.Default()
 	}

@@ -125,7 +125,7 @@ func offenseActions(team gen.Team) ([]string, error) {
 	if err != nil {
 		return nil, err
 	}
-	played, err := own.School(fl.Court)
+	played, err := own.Ready(fl.Court)
 	return withoutLeftOut(team, played.Actions()), err
 }
 

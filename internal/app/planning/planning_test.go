@@ -294,7 +294,7 @@ func TestSeasonFollowsTheOffense(t *testing.T) {
 		t.Errorf("without an offense: %+v %v", c.Aim, c.Offense)
 	}
 	entry, _ := offense.ByID("entry")
-	team.Offense = store.OffenseJSON(offense.VariantOf(entry))
+	team.Offense = store.OffenseJSON(entry)
 	c = s.context(t, team)
 	if want := []string{reads.Back, reads.Cross, reads.Down, reads.FlareS}; !slices.Equal(c.Offense, want) || !slices.Equal(c.Aim.Install, want) {
 		t.Errorf("%v and %v, want %v", c.Offense, c.Aim.Install, want)

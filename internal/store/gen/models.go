@@ -302,27 +302,28 @@ type Staff struct {
 }
 
 type Team struct {
-	ID           uuid.UUID
-	ProgramID    uuid.UUID
-	Name         string
-	Season       string
-	Ages         string
-	Court        []byte
-	Metric       bool
-	FadeToCorner bool
-	FlareFirst   bool
-	Position     int32
-	ShootFirst   bool
-	Pace         []byte
-	Zone         string
-	LocalRule    []byte
-	SeasonAim    []byte
-	FeedHash     []byte
-	Offense      []byte
-	Principles   []byte
-	Archived     bool
-	AllActions   bool
-	HomeDrills   []string
+	ID             uuid.UUID
+	ProgramID      uuid.UUID
+	Name           string
+	Season         string
+	Ages           string
+	Court          []byte
+	Metric         bool
+	FadeToCorner   bool
+	FlareFirst     bool
+	Position       int32
+	ShootFirst     bool
+	Pace           []byte
+	Zone           string
+	LocalRule      []byte
+	SeasonAim      []byte
+	FeedHash       []byte
+	Offense        []byte
+	Principles     []byte
+	Archived       bool
+	AllActions     bool
+	HomeDrills     []string
+	OffenseFollows *uuid.UUID
 }
 
 type Template struct {

@@ -268,17 +268,28 @@ func (q *Queries) SetFeed(ctx context.Context, arg SetFeedParams) (int64, error)
 }
 
 const setOffense = `-- name: SetOffense :execrows
-UPDATE teams SET offense = $3 WHERE program_id = $1 AND id = $2
+UPDATE teams SET offense = $3, offense_follows = CASE
+    WHEN id = $2 OR $4::uuid IS NOT NULL THEN $4::uuid
+    ELSE offense_follows END
+WHERE program_id = $1 AND (id = $2 OR offense_follows = $2)
 `
 
 type SetOffenseParams struct {
 	ProgramID uuid.UUID
 	ID        uuid.UUID
 	Offense   []byte
+	Follows   *uuid.UUID
 }
 
+// Teams that play this team's offense with its changes get it too; where this team begins
+// to follow another, they follow that one from now on.
 func (q *Queries) SetOffense(ctx context.Context, arg SetOffenseParams) (int64, error) {
-	result, err := q.db.Exec(ctx, setOffense, arg.ProgramID, arg.ID, arg.Offense)
+	result, err := q.db.Exec(ctx, setOffense,
+		arg.ProgramID,
+		arg.ID,
+		arg.Offense,
+		arg.Follows,
+	)
 	if err != nil {
 		return 0, err
 	}
@@ -322,7 +333,7 @@ func (q *Queries) SetSeasonAim(ctx context.Context, arg SetSeasonAimParams) (int
 }
 
 const team = `-- name: Team :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills FROM teams WHERE program_id = $1 AND id = $2
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills, offense_follows FROM teams WHERE program_id = $1 AND id = $2
 `
 
 type TeamParams struct {
@@ -355,12 +366,13 @@ func (q *Queries) Team(ctx context.Context, arg TeamParams) (Team, error) {
 		&i.Archived,
 		&i.AllActions,
 		&i.HomeDrills,
+		&i.OffenseFollows,
 	)
 	return i, err
 }
 
 const teamByFeed = `-- name: TeamByFeed :one
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills FROM teams WHERE feed_hash = $1
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills, offense_follows FROM teams WHERE feed_hash = $1
 `
 
 // unscoped: a calendar reads without signing in; the hash of its address finds the team
@@ -389,12 +401,13 @@ func (q *Queries) TeamByFeed(ctx context.Context, feedHash []byte) (Team, error)
 		&i.Archived,
 		&i.AllActions,
 		&i.HomeDrills,
+		&i.OffenseFollows,
 	)
 	return i, err
 }
 
 const teamsOfProgram = `-- name: TeamsOfProgram :many
-SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills FROM teams WHERE program_id = $1 ORDER BY position, name
+SELECT id, program_id, name, season, ages, court, metric, fade_to_corner, flare_first, position, shoot_first, pace, zone, local_rule, season_aim, feed_hash, offense, principles, archived, all_actions, home_drills, offense_follows FROM teams WHERE program_id = $1 ORDER BY position, name
 `
 
 func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Team, error) {
@@ -428,6 +441,7 @@ func (q *Queries) TeamsOfProgram(ctx context.Context, programID uuid.UUID) ([]Te
 			&i.Archived,
 			&i.AllActions,
 			&i.HomeDrills,
+			&i.OffenseFollows,
 		); err != nil {
 			return nil, err
 		}

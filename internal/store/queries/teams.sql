@@ -47,7 +47,12 @@ UPDATE teams SET feed_hash = $3 WHERE program_id = $1 AND id = $2;
 SELECT * FROM teams WHERE feed_hash = $1;
 
 -- name: SetOffense :execrows
-UPDATE teams SET offense = $3 WHERE program_id = $1 AND id = $2;
+-- Teams that play this team's offense with its changes get it too; where this team begins
+-- to follow another, they follow that one from now on.
+UPDATE teams SET offense = $3, offense_follows = CASE
+    WHEN id = $2 OR sqlc.narg(follows)::uuid IS NOT NULL THEN sqlc.narg(follows)::uuid
+    ELSE offense_follows END
+WHERE program_id = $1 AND (id = $2 OR offense_follows = $2);
 
 -- name: SetPrinciples :execrows
 UPDATE teams SET principles = $3 WHERE program_id = $1 AND id = $2;

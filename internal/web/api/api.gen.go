@@ -27,6 +27,7 @@ import (
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/core/trainer"
+	"evrik/internal/app/offenses"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/labstack/echo/v5"
@@ -1203,21 +1204,54 @@ type Now struct {
 	} `json:"week"`
 }
 
+// Offense defines model for Offense.
+type Offense = offense.Offense
+
+// OffenseAgainst what an offense is run against
+type OffenseAgainst struct {
+	Defended bool         `json:"defended"`
+	Dials    OffenseDials `json:"dials"`
+	Zone     bool         `json:"zone"`
+}
+
+// OffenseAnswer a part of the catalogue
+type OffenseAnswer = offense.Answer
+
+// OffenseCheck defines model for OffenseCheck.
+type OffenseCheck = offenses.Check
+
+// OffenseChoice defines model for OffenseChoice.
+type OffenseChoice = offense.Choice
+
 // OffenseCompared defines model for OffenseCompared.
-type OffenseCompared struct {
-	A           OffenseSummary      `json:"a"`
-	B           OffenseSummary      `json:"b"`
-	Differences []OffenseDifference `json:"differences"`
+type OffenseCompared = offense.Compared
+
+// OffenseCopy defines model for OffenseCopy.
+type OffenseCopy struct {
+	// Follow changes of the other team's offense are made here too
+	Follow bool               `json:"follow"`
+	From   openapi_types.UUID `json:"from"`
 }
 
 // OffenseCut defines model for OffenseCut.
 type OffenseCut struct {
 	Moment OffenseMoment `json:"moment"`
-	School string        `json:"school"`
+
+	// Offense a shipped offense by id, or own for the team's
+	Offense string `json:"offense"`
 }
+
+// OffenseDials defines model for OffenseDials.
+type OffenseDials = offense.Dials
 
 // OffenseDifference defines model for OffenseDifference.
 type OffenseDifference = offense.Difference
+
+// OffenseFigure defines model for OffenseFigure.
+type OffenseFigure = offense.Figure
+
+// OffenseLevel defines model for OffenseLevel.
+type OffenseLevel = offense.Level
 
 // OffenseMean defines model for OffenseMean.
 type OffenseMean = offense.Mean
@@ -1225,27 +1259,54 @@ type OffenseMean = offense.Mean
 // OffenseMoment defines model for OffenseMoment.
 type OffenseMoment = offense.Moment
 
+// OffenseNeed defines model for OffenseNeed.
+type OffenseNeed = offense.Need
+
+// OffenseOption defines model for OffenseOption.
+type OffenseOption = offense.Option
+
 // OffensePair defines model for OffensePair.
 type OffensePair struct {
-	A           OffenseVariant       `json:"a"`
-	B           OffenseVariant       `json:"b"`
-	Deny        bool                 `json:"deny"`
-	Five        []openapi_types.UUID `json:"five"`
-	Possessions int                  `json:"possessions"`
-	Zone        bool                 `json:"zone"`
+	A Offense `json:"a"`
+
+	// Against what an offense is run against
+	Against OffenseAgainst       `json:"against"`
+	B       Offense              `json:"b"`
+	Five    []openapi_types.UUID `json:"five"`
+}
+
+// OffensePart defines model for OffensePart.
+type OffensePart struct {
+	// After what a counter waits for; empty for a part that is used from the start
+	After  *string `json:"after,omitempty"`
+	Id     string  `json:"id"`
+	Weight float32 `json:"weight"`
 }
 
 // OffensePicture defines model for OffensePicture.
 type OffensePicture = offense.Picture
 
+// OffenseProgress defines model for OffenseProgress.
+type OffenseProgress struct {
+	// Done from 0 to 1
+	Done   float64          `json:"done"`
+	Result *OffenseCompared `json:"result,omitempty"`
+}
+
+// OffenseRules defines model for OffenseRules.
+type OffenseRules = offense.Rules
+
 // OffenseRun defines model for OffenseRun.
 type OffenseRun = offense.Run
 
-// OffenseSchool defines model for OffenseSchool.
-type OffenseSchool = offense.School
-
 // OffenseSpread defines model for OffenseSpread.
 type OffenseSpread = offense.Spread
+
+// OffenseStand defines model for OffenseStand.
+type OffenseStand struct {
+	Offense  Offense         `json:"offense"`
+	Standing OffenseStanding `json:"standing"`
+}
 
 // OffenseStanding defines model for OffenseStanding.
 type OffenseStanding = offense.Standing
@@ -1253,29 +1314,48 @@ type OffenseStanding = offense.Standing
 // OffenseSummary defines model for OffenseSummary.
 type OffenseSummary = offense.Summary
 
-// OffenseSwitches defines model for OffenseSwitches.
-type OffenseSwitches = offense.Switches
+// OffenseTeam defines model for OffenseTeam.
+type OffenseTeam struct {
+	Id   openapi_types.UUID `json:"id"`
+	Name string             `json:"name"`
 
-// OffenseVariant defines model for OffenseVariant.
-type OffenseVariant = offense.Variant
+	// Offense what its offense is called
+	Offense string `json:"offense"`
+}
 
 // OffenseView defines model for OffenseView.
 type OffenseView struct {
 	Assumptions []string `json:"assumptions"`
 
+	// Chosen the team has chosen it
+	Chosen  bool            `json:"chosen"`
+	Figures []OffenseFigure `json:"figures"`
+
+	// Follows the team whose offense this is
+	Follows *openapi_types.UUID `json:"follows,omitempty"`
+
+	// Kinds what open looks come from
+	Kinds  []OffenseChoice `json:"kinds"`
+	Levels []OffenseLevel  `json:"levels"`
+
 	// Lines what is painted, in feet in the court's frame
 	Lines Lines `json:"lines"`
 
-	// Neighbours feet that neighbours are apart at least
-	Neighbours float64         `json:"neighbours"`
-	Own        OffenseVariant  `json:"own"`
-	Players    []Player        `json:"players"`
-	Purpose    string          `json:"purpose"`
-	Rules      []CueInfo       `json:"rules"`
-	Schools    []OffenseSchool `json:"schools"`
+	// Neighbors feet that neighbors are apart at least
+	Neighbors float64         `json:"neighbors"`
+	Offenses  []Offense       `json:"offenses"`
+	Options   []OffenseOption `json:"options"`
+	Own       Offense         `json:"own"`
+	Parts     []OffenseAnswer `json:"parts"`
+	Players   []Player        `json:"players"`
+	Purpose   string          `json:"purpose"`
+	Rules     []CueInfo       `json:"rules"`
+	Spots     []OffenseChoice `json:"spots"`
+	Start     OffenseStanding `json:"start"`
 
-	// Starts the start formation of every school, in order
-	Starts []OffenseStanding `json:"starts"`
+	// Teams the program's other teams that have an offense
+	Teams    []OffenseTeam   `json:"teams"`
+	Triggers []OffenseChoice `json:"triggers"`
 }
 
 // OffenseViolation defines model for OffenseViolation.
@@ -1283,12 +1363,12 @@ type OffenseViolation = offense.Violation
 
 // OffenseWatch defines model for OffenseWatch.
 type OffenseWatch struct {
-	Defended bool            `json:"defended"`
-	Deny     bool            `json:"deny"`
-	Passes   int             `json:"passes"`
-	Seed     int             `json:"seed"`
-	Standing OffenseStanding `json:"standing"`
-	Variant  OffenseVariant  `json:"variant"`
+	// Against what an offense is run against
+	Against  OffenseAgainst   `json:"against"`
+	Offense  Offense          `json:"offense"`
+	Passes   int              `json:"passes"`
+	Seed     int              `json:"seed"`
+	Standing *OffenseStanding `json:"standing,omitempty"`
 }
 
 // Option defines model for Option.
@@ -2269,16 +2349,22 @@ type SetHomeJSONRequestBody SetHomeJSONBody
 type JudgeJSONRequestBody = Snapshot
 
 // SetOffenseJSONRequestBody defines body for SetOffense for application/json ContentType.
-type SetOffenseJSONRequestBody = OffenseVariant
+type SetOffenseJSONRequestBody = Offense
 
 // CheckOffenseJSONRequestBody defines body for CheckOffense for application/json ContentType.
-type CheckOffenseJSONRequestBody = OffenseWatch
+type CheckOffenseJSONRequestBody = Offense
 
 // CompareOffensesJSONRequestBody defines body for CompareOffenses for application/json ContentType.
 type CompareOffensesJSONRequestBody = OffensePair
 
+// CopyOffenseJSONRequestBody defines body for CopyOffense for application/json ContentType.
+type CopyOffenseJSONRequestBody = OffenseCopy
+
 // CutOutDrillJSONRequestBody defines body for CutOutDrill for application/json ContentType.
 type CutOutDrillJSONRequestBody = OffenseCut
+
+// StandOffenseJSONRequestBody defines body for StandOffense for application/json ContentType.
+type StandOffenseJSONRequestBody = OffenseStand
 
 // WatchOffenseJSONRequestBody defines body for WatchOffense for application/json ContentType.
 type WatchOffenseJSONRequestBody = OffenseWatch
@@ -2559,8 +2645,14 @@ type ServerInterface interface {
 	// (POST /api/teams/{teamId}/offense/compare)
 	CompareOffenses(ctx *echo.Context, teamId TeamId) error
 
+	// (POST /api/teams/{teamId}/offense/copy)
+	CopyOffense(ctx *echo.Context, teamId TeamId) error
+
 	// (POST /api/teams/{teamId}/offense/drill)
 	CutOutDrill(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/offense/stand)
+	StandOffense(ctx *echo.Context, teamId TeamId) error
 
 	// (POST /api/teams/{teamId}/offense/watch)
 	WatchOffense(ctx *echo.Context, teamId TeamId) error
@@ -3845,6 +3937,22 @@ func (w *ServerInterfaceWrapper) CompareOffenses(ctx *echo.Context) error {
 	return err
 }
 
+// CopyOffense converts echo context to params.
+func (w *ServerInterfaceWrapper) CopyOffense(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.CopyOffense(ctx, teamId)
+	return err
+}
+
 // CutOutDrill converts echo context to params.
 func (w *ServerInterfaceWrapper) CutOutDrill(ctx *echo.Context) error {
 	var err error
@@ -3858,6 +3966,22 @@ func (w *ServerInterfaceWrapper) CutOutDrill(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.CutOutDrill(ctx, teamId)
+	return err
+}
+
+// StandOffense converts echo context to params.
+func (w *ServerInterfaceWrapper) StandOffense(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.StandOffense(ctx, teamId)
 	return err
 }
 
@@ -5238,8 +5362,10 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/home", wrapper.SetHome, options.OperationMiddlewares["setHome"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/offense", wrapper.GetOffense, options.OperationMiddlewares["getOffense"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/offense", wrapper.SetOffense, options.OperationMiddlewares["setOffense"]...)
-	router.POST(options.BaseURL+"/api/teams/:teamId/offense/watch", wrapper.WatchOffense, options.OperationMiddlewares["watchOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/copy", wrapper.CopyOffense, options.OperationMiddlewares["copyOffense"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/check", wrapper.CheckOffense, options.OperationMiddlewares["checkOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/watch", wrapper.WatchOffense, options.OperationMiddlewares["watchOffense"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/offense/stand", wrapper.StandOffense, options.OperationMiddlewares["standOffense"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/drill", wrapper.CutOutDrill, options.OperationMiddlewares["cutOutDrill"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/offense/compare", wrapper.CompareOffenses, options.OperationMiddlewares["compareOffenses"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/principles", wrapper.GetPrinciples, options.OperationMiddlewares["getPrinciples"]...)
@@ -8028,7 +8154,7 @@ type SetOffenseResponseObject interface {
 	VisitSetOffenseResponse(w http.ResponseWriter) error
 }
 
-type SetOffense200JSONResponse OffenseSchool
+type SetOffense200JSONResponse OffenseCheck
 
 func (response SetOffense200JSONResponse) VisitSetOffenseResponse(w http.ResponseWriter) error {
 
@@ -8068,7 +8194,7 @@ type CheckOffenseResponseObject interface {
 	VisitCheckOffenseResponse(w http.ResponseWriter) error
 }
 
-type CheckOffense200JSONResponse []OffenseViolation
+type CheckOffense200JSONResponse OffenseCheck
 
 func (response CheckOffense200JSONResponse) VisitCheckOffenseResponse(w http.ResponseWriter) error {
 
@@ -8108,9 +8234,78 @@ type CompareOffensesResponseObject interface {
 	VisitCompareOffensesResponse(w http.ResponseWriter) error
 }
 
-type CompareOffenses200JSONResponse OffenseCompared
+type CompareOffenses200TexteventStreamResponse struct {
+	Body          io.Reader
+	ContentLength int64
+}
 
-func (response CompareOffenses200JSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+func (response CompareOffenses200TexteventStreamResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+
+	w.Header().Set("Content-Type", "text/event-stream")
+	if response.ContentLength != 0 {
+		w.Header().Set("Content-Length", fmt.Sprint(response.ContentLength))
+	}
+	w.WriteHeader(200)
+
+	if closer, ok := response.Body.(io.ReadCloser); ok {
+		defer closer.Close()
+	}
+	flusher, ok := w.(http.Flusher)
+	if !ok {
+		// If w doesn't support flushing, fall back to io.Copy.
+		_, err := io.Copy(w, response.Body)
+		return err
+	}
+	// text/event-stream messages are typically small; use a
+	// modest buffer and flush after each chunk so clients see
+	// events immediately instead of waiting on OS buffering.
+	buf := make([]byte, 4096)
+	for {
+		n, err := response.Body.Read(buf)
+		if n > 0 {
+			if _, writeErr := w.Write(buf[:n]); writeErr != nil {
+				return writeErr
+			}
+			flusher.Flush()
+		}
+		if err != nil {
+			if err == io.EOF {
+				return nil
+			}
+			return err
+		}
+	}
+}
+
+type CompareOffensesdefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response CompareOffensesdefaultJSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type CopyOffenseRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *CopyOffenseJSONRequestBody
+}
+
+type CopyOffenseResponseObject interface {
+	VisitCopyOffenseResponse(w http.ResponseWriter) error
+}
+
+type CopyOffense200JSONResponse OffenseView
+
+func (response CopyOffense200JSONResponse) VisitCopyOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response); err != nil {
@@ -8122,12 +8317,12 @@ func (response CompareOffenses200JSONResponse) VisitCompareOffensesResponse(w ht
 	return err
 }
 
-type CompareOffensesdefaultJSONResponse struct {
+type CopyOffensedefaultJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response CompareOffensesdefaultJSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+func (response CopyOffensedefaultJSONResponse) VisitCopyOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -8168,6 +8363,46 @@ type CutOutDrilldefaultJSONResponse struct {
 }
 
 func (response CutOutDrilldefaultJSONResponse) VisitCutOutDrillResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type StandOffenseRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *StandOffenseJSONRequestBody
+}
+
+type StandOffenseResponseObject interface {
+	VisitStandOffenseResponse(w http.ResponseWriter) error
+}
+
+type StandOffense200JSONResponse []OffenseViolation
+
+func (response StandOffense200JSONResponse) VisitStandOffenseResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type StandOffensedefaultJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response StandOffensedefaultJSONResponse) VisitStandOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -10659,8 +10894,14 @@ type StrictServerInterface interface {
 	// (POST /api/teams/{teamId}/offense/compare)
 	CompareOffenses(ctx context.Context, request CompareOffensesRequestObject) (CompareOffensesResponseObject, error)
 
+	// (POST /api/teams/{teamId}/offense/copy)
+	CopyOffense(ctx context.Context, request CopyOffenseRequestObject) (CopyOffenseResponseObject, error)
+
 	// (POST /api/teams/{teamId}/offense/drill)
 	CutOutDrill(ctx context.Context, request CutOutDrillRequestObject) (CutOutDrillResponseObject, error)
+
+	// (POST /api/teams/{teamId}/offense/stand)
+	StandOffense(ctx context.Context, request StandOffenseRequestObject) (StandOffenseResponseObject, error)
 
 	// (POST /api/teams/{teamId}/offense/watch)
 	WatchOffense(ctx context.Context, request WatchOffenseRequestObject) (WatchOffenseResponseObject, error)
@@ -13270,6 +13511,54 @@ func (sh *strictHandler) CompareOffenses(ctx *echo.Context, teamId TeamId) error
 	return nil
 }
 
+// CopyOffense operation middleware
+func (sh *strictHandler) CopyOffense(ctx *echo.Context, teamId TeamId) error {
+	var request CopyOffenseRequestObject
+
+	request.TeamId = teamId
+
+	var body CopyOffenseJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.CopyOffense(ctx.Request().Context(), request.(CopyOffenseRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "CopyOffense")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(CopyOffenseResponseObject); ok {
+		return validResponse.VisitCopyOffenseResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // CutOutDrill operation middleware
 func (sh *strictHandler) CutOutDrill(ctx *echo.Context, teamId TeamId) error {
 	var request CutOutDrillRequestObject
@@ -13312,6 +13601,54 @@ func (sh *strictHandler) CutOutDrill(ctx *echo.Context, teamId TeamId) error {
 		return err
 	} else if validResponse, ok := response.(CutOutDrillResponseObject); ok {
 		return validResponse.VisitCutOutDrillResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// StandOffense operation middleware
+func (sh *strictHandler) StandOffense(ctx *echo.Context, teamId TeamId) error {
+	var request StandOffenseRequestObject
+
+	request.TeamId = teamId
+
+	var body StandOffenseJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.StandOffense(ctx.Request().Context(), request.(StandOffenseRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "StandOffense")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(StandOffenseResponseObject); ok {
+		return validResponse.VisitStandOffenseResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -15202,369 +15539,384 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rkhy3sT/4KojZjaAd0eQMZdl7VvxEjSiJNinNztDWOv6hD+gqdBc0VUAdANXNFkMvtY+wT7aBxKVu",
-	"QBWqL0P6xJ44YZFsFC6JRCKRl19+usp4VXNGmJJX33y6qrHAFVFEwN+2uCJvc/0nyq6+uaqxKq5WVwxX",
-	"5Oob9+PqSpD/bqgg+dU3SjRkdSWzglRYf7XhosLq6purpqG6pTrU+kupBGXbqz/+WF3VJT4QER3D/3zi",
-	"KAJnimbxtXQanDaSVHiziQ7jfj1tDEVwFR3C/njKCH/oj2XNmSTABXeWOPrPGWeKMKX/iOu6pBlWlLPr",
-	"3yRn+t/aQf53QTZX31z9b9ctf12bX+W17xDGyonMBK11P1ffXGFU+19XV3eCr0tSnXFk019g4H2BFSpw",
-	"XRNG8hWCv+6xRI+kVvaviqOc62k9ECmpGfcs03L9BafFEZVI0i0jOaJMD/+B4PORBDoLboRmpWcSSaIU",
-	"ZVtp+Nt8pTt9nWWkVgQYsRa8JkJRwzAZEQpTmIPlrTXnJcEw+awhnR8c06205FHBHwTBefgHXoa7kvgQ",
-	"/neScZbfmglM74dr+MdK70Cgtz+6J+x/QSM7Iztjs9LuoCtPGDNFu+Zf/Qnk699IpvSYrzNl+atPWbzm",
-	"TZhKa7LhAhZGFalksI39BywEPsBW4MYNM2q7wRUtgYyENZVeIt9snq9xWV6trux/CsxyvtnohXCp9PpK",
-	"Lome4erqd85IZ2ltxzS8mUZ8RfiCZrTG9obyy5s85+1HoYXrPuUyWumtXfiJfCQqK3RT1pQlXmtuNbK4",
-	"v6lAzbkFcWqWshG8Sm7MVWFv8jSque+G8x2tLBOEMCKSO5REhaWB4ol9DM4bkAE+78zGM6Zdtxk3dL5U",
-	"QQXwYV/mqYIgvdGIb5D+MzRDnBG0L7gkCDO5J0IiLAj6rcm3+qIgVa0OaMMFYprlVzOCAm5cYHZ/xgY8",
-	"7njNzdKx68qefn/W2wM8WuLq6uPzLX9u/1HLI/nCypTOT89pVXMjdUGJ+OaK7AR9vM64INfwEUz/9Za8",
-	"oxW1CuKAdVn4OFf44484ROKKskYRqSlc0h1BWsNDlCGMchCJtifWVGsiXE+8Ed0j1/vx701Vy/E44y4p",
-	"U2TrP3tv5hHr9Y6IXwh57Pzc/Zyyqc+jokwQqb7DBxnuVfJGZGT+qgGaex7qzKW3rt4qOlTszKLdpQ4h",
-	"/TxmeMppaS8sa6SyVavdAWcJQiqrwgx0CC6EHnXuptZUaLWKlKY53WyM6PJCcTh0w1R4jzZUSDWhW8zv",
-	"nunBt1/Z0WaoTXY0JywjL76Dyes/JlPcfWveDgNJ7hc0VP4se0W1sRRKCxI6mUqr0muuClTy7ZbkwRMa",
-	"Jefqao/trTqS3QckC96UOYImSPEt0RdBO4C/eOY2BWbuNDinzlmOdDPwnBRU4ERW0B25JxmhdYC9yc69",
-	"uMdr1w/ryE80IFHtXWVYYKUfKQ3LOaJ6pjNPPff+jozmzmrw59C95nrrfurWs3JrniBX4C2BO7/M7KJv",
-	"Ghyhyal6w5Q4BMZQvWdxjhV5rmiY/5V9e43ZssAq8kPC+wEDX8EjAkaw/YVW8i1hhv8DUotElBpDegRH",
-	"T/8dGkuE8xw19dWqlYSzDDN6Q0BPySrmD7gityDxAn1t7cU518GAcdN0W2gf1OyDUgoe/FJhlssV4mVO",
-	"pEJOTCQN+A6E2z2pg08Dqhp4rKcvALb9A2jlow4HzLQ1srs9jZ3h/I6tPMdYEkR5zQw6Yrj2hTi3X9+b",
-	"lvCK2supmzdiG4jcUqCuE5xrZXJfcNRIIoG9zYsgxL7tvTLuyr0jnklkRf70mTW3w+DuCL42gs+neaHg",
-	"l+EfCkC/GV1B7/6Lzsal6gnANXoK35Y8ewzp+vpBG7kqckHNI3ZEcRIi9w08mDTR94V+b21KzsUKvURc",
-	"oK/gN/3oIiysHJhbcFZUPVIztDNgmDmurviemUu8d3d33i5Tuj3/kZS1FTz9NdnjhhR+JLC0wrR8pt84",
-	"5iYcv3/rmJlM9xbQyxjie4bWeoeMNKeyfUeFR4BpPRT25I2srfCzVpz25uwYro71E5SUHNYskX6nvoJn",
-	"MKoIZlJfO+Kw5vlh0RVT4Y9vTeOXNzeB0wMHLbw9kpA+b1Cm/vZ1WMNUeLMJrybnRILFtzvt0GEIMTYY",
-	"AlRB2Rb42BgkxsP/xtdT2kJEHa/wx3eEbfXR/errm1WSUVKPFJJKHTJ/FaCywtuwMFZUlQnPVNhbOILu",
-	"k5U/gabz9qStvHBpt9duphEgPdUSDKjtQUx9qBqxdtQ7FT59yKyBNaB3GTUyz6neMFze9VqMN3+0F9HD",
-	"VXGpUM2p1tZG6kd/IjzAzTnJaE5yVHMpjY/BHHJ76vdYIsqC/GlahC2yMJ2EN4Htw3+x0nNMuSAFwVlh",
-	"TvICc2vfstJpiMU2dFYtWUGM7il7hW4CZrzY2rwW1TKmHaedvp1TKoMaBjuOQbk1tg15s2wqttBsXfAy",
-	"l2ENyfaH1gdU8D2qGv3K1u9u/Y2xmBJcoTXOHlcIWHeRyvwjL/PQjErKyAJFWdPiHWUkaPm/8LNB/yta",
-	"k4IyQ4+1nswKYX16S0VExNwRd2URbL15w2uKCNJSXCrO8xXaE/KoN0f/t/9qeQVtSywVaFZUIsb3qfvy",
-	"AJMAS+Lc08N6wBzjdY+H2UXHX97GYlcYfH34nQy4GMsyfRcf9Dsuwu5RQRcTZmboVIMdTP8oU91t8Eh7",
-	"11WfH0DTAgWsK98LrJmRMOusMLI+iWJ68Dss1DTF0k6OIJk18Z7+cFZ4m77tH/A2amvYc5HPdvALNIpf",
-	"a9YvY/qyk/PrDXG0J+toX+MSwPLuObg9fFjbEcJTVrjk2yZwCPF2gVhuvUhhK5JYYEW61c3vBJEkuLdZ",
-	"s2Betw15yzY81A+oq+k9fQfabciuxXEZMzFV8HLCwtrkSI4U3xufzKnT3wreRE1bZm369sgKRJn5g360",
-	"cJEDc586etEIddsGGPSnoJ+bDO0LwpB/glKJ9DehF+FvfB010fGK6BemebSB129tFf1TV1DiPB84iqZ6",
-	"um/YNtZVzUuaHeZd3dDKelnSGe+e4Dw2srEhLTimxksc6qnmSsY0EWwY6plEzgySYYbW5AzbIPdUZQUJ",
-	"KVtN2fEki4aB+D11vKVXTLiPsqQkxrNU+sNOmZk88Gzy7D/gsjyE5x80Icorx1JWOLrd7FDXial28vbc",
-	"eUHiT4SXjP7Ks/ztBfnK3A19KRC8XQoSsjVuSC9gpDXwRKKH+GMkvIR8VImmCq5FBoxrP0sKqjDzXx5T",
-	"cRuxsZItDmv7DFETjwjqPJIKC2O7T3Nbrd14s9a3rMBsG/IjdScBDwnFG/vMTZsDKXEtSf5eRn2YMMsV",
-	"wsq+ThLMeLph2JpPxA5s+XY6aXMUDWP6j0FukgqrRnZNynWJGQMS8Bos9Xk47G14Kk1HXZK0Q5s1BQ+L",
-	"Jk80NND/u5sc8Ajod7y+ciywutpQRmUBEgEmHTKBYzW9/3qZK/3SHFH6ld46RDeoJBuFTLzSeVl06DnN",
-	"4sKFs00jg9QiH2uSKRILXsrJcfEh7sspP3uqJWawTujahYu0HaaZ0+oUc52niX+bw5ipL92W2sc9d/XN",
-	"EfT//4Dr4F2ARXaPc9qEXQFrZxIb/bIRhHwohBEco18LXG6cjT3wc4kZ+YXmkV9r8yYJBn9Rtv25Cd9q",
-	"+0iHw4en6b03R/dxlxwrR7XudLvrdtRpZzWzyXCtvzBblLq78E27tXeeNKPTJFTSg++Y6OHUoLpuWKb9",
-	"xiozaaS5c1uzmDZWER3RZfFKi9BNWPA92hec7IgAzVyibQMegZxsCJPEOv5w3+03S6Q03cgu7QjtqBE7",
-	"YgJ/pwIDA/F5Njo67cbRH4odLseDFHQbOf5BqTGgUwlHDPoIiWeBFQl2niinbeyzi1HzYWnQb2dVqYLb",
-	"EPo4od0Edsi+ZZLt9XDvB66ttSD4MeKJME8/H8+k9TDI1EEYDO9UGnsA4z3nw6zvoyQyZtS3Kio8kszA",
-	"WBA9ANrSHWEIswOqjANntLF8Z+wI4VBoqtV5WpaIsFyr1irYR9pTxr8jobldkJ2Ap2iqQ+q2Uce5o24b",
-	"FYzuWWLia4KqzDQlgRXsRFpqIgw0prKnivLGBMdMH2VLOJh66Cx/hw/vOA7Y6Qss8qkg8d9c2HowvDz6",
-	"mT7jE1H1WtJJBI0Q2WwgINQyro/ItA5PIohpOEuD1kvfXZRbgptTKlM5ih3FWN9R6QJjTpI59w2Lip3M",
-	"vUMm2dN97WzNM87/VuT0N07fpiBbrFlmHKUxYoaRkz592X8nQpJD0EAp+FZY4ZfmGHUfBHOlGjYbJH6v",
-	"Gz0oLe3M0zro1+IbBBZqaxmgDDlW17egMRqQLXUv53GQUeycB2x24cjewWGw0bmdyBUncVtPZ2Zf2nZR",
-	"HepafglKEsPa73n4ee8D7JI8EJXvZaq5HWu4RBelYzsJTtbNJjU90WYqLQxF0JOqq6HzcPazDf0Ysr0q",
-	"vDVXBCwQUYm2nOdow8UiHQGsoXHLrsLNtlCv0J6qgjfG3W6t4zaeGH5CVEmEXUrWaNCijTJMzaAsyY6U",
-	"43m9hKAWc0ggPJGjv4QtadEMzALLBQ61O9087ASRdFnM8539IixkFA4fFa0bDhNXc7J5XhpX/IaXRkHf",
-	"G4o8lwpCJ+Ue18+JCT3THJQ/rzE14dPKBk+HTGXhZOOhp7UxnlZ8CB6nNiB4rOkaHrEJiPBEAsXTsFkw",
-	"xFkt8ss+QCxeSB4WoSmZ6TgN2HpeSA3uni1HeqYUrA3pLtN3lD2GJxBM0sQ2LdOx0yA30/idbMRDiD4+",
-	"fyj9yO+5eLSSLWITtKMvzL9uEiwT5mHu+p83900YNlz+aHsQ/eHunKdW+HQFcJv1ZKRrR6R7lptRAUEG",
-	"vvjO3i5p2p+5i/5wV8731BztsLZlkpWH3GJE74aatF79TNsRISlnKyQJQTnPpBnmheHKF79Jzl4ZxAeq",
-	"ILRNgsuuINkjyZ3V28y6m102uB6BrSfM9GP2iCcle17XK+inJScwfCikeNir/nub6AxZFVQiLPWK9QXi",
-	"AvnGvVNVJHavCgKB/ak2fZcRBUMkMRfQ/Ejeeih46NWK1Y/cXIzhcH/NQ1RZrqAClZQ9hmP9i2A/wGc+",
-	"d4CUpSYXNE2OmqxILNxx4I844elgqBOS0oL23Cgxq5X1X5jmXW3ZEtjSJyTg3sBL9h4r65kbuHLg17Dp",
-	"Uz9Yrc9qZV4MNyskiDR5ki9vXiHWlKVNXwC7EgyC8B5Uggp/pJVWIl7egMpv/nITBUgIxk+P8gukHwas",
-	"Eq98GOcziUw0BXMxmrjq+1eTPGKWIHFKBrj8uLhY013CY2o6Qjx8rb0RWIYyQhlXQe2efFTmJc1xVjgz",
-	"hzGs+fBkexEmLfEnXJG37Ceu5hPuzJSCi5CKVtbeu8CO3bVMT83xrWt3BrPy0HzcMy0HEwQj9mS/5qNM",
-	"yt/TsnzL6pBhuS4xS8WWMl2Abs3r3nOA7Ii1FhSAszHrrYdhXUehTdZTDnHq2Qzhzp4y2tptxDUKjv24",
-	"trocUmlfpLxyevBH+pMU73QLUjMw/YC6AE90vQPSpwxKXBHUGmBiGVpnIn70WZxmkLcSp2+XTyFLLfiO",
-	"RJIDBcTMT2XS+mCK8fNwj+ukL5Oo5Rwmp7grBt6KFOIc1btZeVKCbmHjz6Y1ImLCj2Vd0rDVa4fLhsz7",
-	"Cz1zmHHdd+7gm2PuOcIN2LKBjz6yRynVFG/l1lGW+O/pLpQTPsBH6YZVsLyMJJQdc9stywnS+nFTx7Rk",
-	"fX2fK2pHv67rOrJQwcsYDaTLLhzntHbAtlJSVOSV6613mbsHnNuIHm6WnZiffJutA7RJyTgHhlica/59",
-	"ybm4hZDDwNNro4i4J3XcI0uVU/MMKJJX2P96czNQ2cdK1hLYDy8VA1g2omEyBWvlyLR1LbaubGgRy8Kg",
-	"eu1rY7Z7qaye6PrXLw7Y8Ioab2BJNsqG7s4rRzAIZErbXF+/aUFNCbbbxc9FLp7ZJawPU+g4s58LUv/E",
-	"wz1EQFxCa3aXi+nNfgpziy78J7KXUwnESaKsQ8KJUL/TM612nOYhVzMcPeD7nEP4A8y/G/5wLJjMUJs0",
-	"8S12Hh63JETdH6yONhAf+55pvqM/JTJK5fxIydA27+nHRRcMr00vscwvoeTrReBEIm2eH6Ch3mVjCk0F",
-	"ePJT6kx9dWWtJbBKRzU3mXaI2Mbd8qrGIvR+SsED8o9N2C8pl2aN1x1w49Rxlj+fdkTkNFNLn1B+ciuH",
-	"6eM68otNuZo9hRdfzy1c05Io6GWhixMOiwg2Xndi5tY7JXTy2CBHS1ozhyMpuyNBxo/hIAWi1jthzR6P",
-	"aaxSML6P4cwQkfUFUA9NJUUyeHQiB3gMbxHX8aobV24mkkbYHTmaZb/3pBjRdaEyfz5WbkgactP3jppH",
-	"rDtiN4tfhEffcC14zF/j110Hrebrm5ub1fT918W2CTb+su7D5VdhTI5pkk6gqwUivbEgx8Coxc960Ofs",
-	"mk+DB311M6PHefFg551yCDRJjjoBP5n47OXidODcIwJZ6XWUnB1kO7sc5QLnCDNEc4KDHkID4RNCQw2F",
-	"YlS8AlRHytC+oA6KRRZ8T3ID/znuqZGTnDPhnZ6Ouw8D9NlvfGzGEKfPDLeCP5u8Rs7IGDNmHpydxGJp",
-	"Y3h/1iXdMYEcmZblXdUBYN9p78kfqeemd63yTehGtRubcrR+4vvvuPF/HHG+7gnOQ+G3RC6M0dPqaz/R",
-	"sh/kHPFkxRTvKAPEcTW0NApnY3GxbDWTOrwZx2dnuHX7/A0gnRs0ZQPNFhy1ew9NVeEgAu6pT+V5ySeR",
-	"xDS3hVQKgtyliahEjp9thZWgaJx6KU+c/4U6w+JHr93FiGJr6f7B6SEDqu8wLR24apzZ2rv265tQEY9J",
-	"d85UMsFi6CPX2bRGEJrl1DQ8Tnd3FSnkeBkaaOLXoej25O/MoRvaneE6TaZ+sKaOI47kvygJaCwQdzU+",
-	"TnAlUBfb4FKBFwQcdkwtC+Ca7UcXRn/O2tfwgs7MN6EgcEurRf21SMWnYFMz652cjC4hH9Vdp9JVEMfA",
-	"CcsDyrnB05McbbCALDdXkqqRySEtTkO+MDCeVRGSp2RutGV6XQ9AO0w1A41nvTPph0RxhcsQZBEWxGiw",
-	"eHBpwXh77qP4IL4fIiCxcMovEnRbKNDnluagjeC8PWuvrKBwRHeTHyF+e/tf5s0qBmHDw1hGddQfOC5v",
-	"Xdrd4F1VcBkLW4coLBPA1nuLdK50gkN1HMC/4EGhtgYUdlyihe9IBIsYfkIbLoYwWvO24CmIY1taQvd+",
-	"VOdPEnPT8oj+eOV2yNLakS01PqDd+qNCBH4kZR1IjGwzWyIqSwwa2T7W8hg4C6nroMMKfNsrtMZl2UFn",
-	"noiUTkVVbgftTC4lvgQ8rOOAVUMZH9RtYhczXhEt5m1tqjCadMn542RQT9heEYVZGvqg7cA1AMnImqug",
-	"FzoaKuXC0QLmZyx7gDo5tW9m+UhrkFKRMnKCVhE+mIAHdykt48PKwyeQsjx0L7cY1dOSG8qTWb+4tQPD",
-	"gj3Q1PrQQ7y24/l4HpivWWtSyBimInQC/CvM5p9RZowfSnC2RRkXLFgkJzG3yY7aTRuxEQSGKyNpTyHE",
-	"CJAYy+EifqRqmSkrYg+cKNyFE0o7eVNQa/J3kjlt9VQds3hehlyn/Lvgg1zLlg2mJWTEQ/KWViUdVgIq",
-	"8A6yGQxIyLK0SP7POjxeYfLvLfCIHs/dpYQoJAguDRpJbphnAVI1jpVJYlLZLYtUDAFlusI50YeBKmlq",
-	"NMxX81tdGcSuZcYuxtUbxpttsfizf5OFdrXlaobi/Lbkkpxi8TLah9VF7LQ9qTpDdElh9q/dLMtCK8e7",
-	"qeHmcACOCjX/kVdkcSbzUlweQCpZjGQfZt0txyWY+7nI5asEZlVWOAQfSNSBdSLdDJmqkivEyJ5IBRB/",
-	"S1KQfA3jQPrk0ozLhBxGU0DXELfNTYT1hq5KnyQ12mlY57L1OfVt9hOak5laCvAqXNIXIHwsqb1gPnAj",
-	"tXczlmrBEbPUO/qYdSpmH197bSndFxI3VJKtR7Ul5HILPp5isXTEdHp5zIiOa/2/bo6PTH1a+sMcHBZF",
-	"wmY4utE8cMrjiZBH5S+mcgJM5mgW+IWLxwgSSLqhrr3k5sSs7ThE2Lcw7XsimzJUzFIIvsB0eM/3b/QX",
-	"wXgbk1WdR5CRiJThskTDzbINOx2u3DTj6wvWn1xw3k4q6nnBUp0mHTNg1/LoQ85a6jwLuCIOpQQUdiyI",
-	"NUcoGy6+ADwhxajShpG3RTDlKRVF37IPBfnhUKV4xE7wFy6EDeq4Eqd8aW8/AzBhRIK9bTNIjpBib9mO",
-	"xmBaSIVpOaFiz+dT6M5J/u1h2XunYcqMe6w/2EzcP3faabi+w1vqKBHGhaA9Sk1nQfmWYPOJwS+UlD0+",
-	"k0g3eGUyzeGJb0ov4C2mbH657VB2pOmlhZ2ZExs9uYOAmhWpthvZ3RFgrulhYs9CC7IwaZG44lm+/M1/",
-	"fkrcqO0lFousp8kpCyIiuFFmIyprLKV+S46DNVdpaa2+g+D8mnwbq+5eYJaRSD6VxWEAS43N5CfIF1cb",
-	"Sb5OYNooxguXJbIRGiEr0ev7kHXXRa2BJwoqigi+t6iJYLfaUrCSRTo9IpcRx6rb2re4IPUKHQgW6KXH",
-	"FbPLSrukKptcOAwgFMSsUnEk8QFhdgDfyApxof8tE1wa8peUgWGwhLqeir9Cf7lx5uQNF/pvWk/oA6B2",
-	"wcXIfnKFHrUTl5wRMBmCdU43sTkPSIYjg0wP8zVSah954OLLxrOpSE4x63p516SkZEdypyWJCDzrVAgi",
-	"U4RlUdRmoSIWmg2F4E7FEUYZ6Xp+QrUNRzPq5Jz4VD9sUzqfH8xZ4vx51hrmnhNnmbOWu9nsvzYdZRDt",
-	"6LfFcvcqAC/hj7SVBoZLLLP64+lo1CFkqu7SCqCjlBf9eVh84SwjtVoQq/LafRDQj6ccFQVZgmFgipEk",
-	"A42tjsiHMAVFRfj0OCs+YgQLAhVCEJQToWxr4n0hFCKGdzj7ktVtIMRLbGnAt+GKt4xqNofBAibT8pbh",
-	"FP5cx1EK9wnPYRPRkvfScq2dztg8fk1J5M1KgoWBH4UTbZ2IURfqMUB4KSEJ3g8mjfXDTNT5wyzQrd1E",
-	"uzur9ki1xlzHay6YwSZVCOsh9dEt5pAkudj8kV7uZ/sHIXVQ23okpH7PmSpkqBy0/tUWwnZhBy2q1Fcz",
-	"OeoDwnZGCulb/yC1iibrTQTvp+ID9fHmwzM4xCwo0zCf1IYEzj9hlbEThEZ/B5fWPQnBcU+Z4JOcu96e",
-	"Hvbn6uHJRtkCHxPxaM8kwlui9agdkQgAYjcW30YrUP/d0N9/J9JWUTdoYEbtcs3b8JWQv3uhOI+VCDT/",
-	"rqfmK32dlB/RqSIWJp2U0zWN0krWkY+4qksSLHQP0hFJhmtZcIUgw6chKxcMAWUP9YIF3yfXYXuwvU0W",
-	"LZ7DJZH2nlhkQJ0s0Jc295qr9OwWSxWHCuKqx3mCB3fVUSAMlFxjLWly2AF9dbudgNoozyTaCPvGHNYD",
-	"ek+Ikv8+oiQQFtmDEljfqP93uGYQlkQv8d/xikLhnzIqspJMDO1r7/w7WnQoXlVI//rvaDWiH3G5CWfL",
-	"ULaNTmmw0e0EulRwQ/u19zrtDN9b4IAco8pE7R6sOtuZVGbnneW/pVV2Ovg/49g4HiF7TGueSAAc1+2c",
-	"D9jgy+MDPFx0LEZSTP54H8uviudENTLSp/4h0l+wFOXVapTY5hKkuPHlu0KVMGQPpciPNVjKyuxhSqbG",
-	"Ii+2T9Qw7BPEbmkTKkJZkbsF+QcAoBQEI4ttilR0mH2xNPlnKedNzMWWtZ5hAluTsE2y6YBWQefL8ySB",
-	"yr0od0uYaJehtHsLtbaUM3iGy3sLOD90OX/8kTciTP0Kf5yqDlPhj3dEQMX9iMou1Xf4IJP81h/bki2d",
-	"flftBDv9pYaGt+s+KjS8RR46yeG6oKrp6AHUsSDGBH1OdjSLQTaXsISeGXgSqGN5tEVfqnZRG2JVJnmj",
-	"Ml5NYdmdCpAV9aqJppfMO7x0pmobdAPZMAJ9OmTugCjp28hWOetJfwxTg9Tm3rhhHMQyREQzrqKbOCoE",
-	"fUTU2hAlDLe1O1tvFNDOm0vMrdhJ8faVP52F1ZYIc7vtqzBbfg1J0PfWBXf8WYvEPcrGjJEcVR+iEsTJ",
-	"u56i73u9hg/Wljdch8JZUZHhbTifhW7JMlklR7dJxhy1fkYLOdqdWHhJoQifBRaTjeDVt1ZfDyurglcP",
-	"NI83iBeUjBxcbFET9BtOEoVsQEggeyA+bNibCIejt6LB/Dt9+vklvRuAzsufDbFiTMve9q5i2Vw6ZdDm",
-	"5B/dQfbhO3Ln5Xp/ji4uZRl2PHwVGqqDhn4GMbIYBHOIhPbrRCTOPOygPcnBmAnSpm9atpymmE3vsQE+",
-	"bRxTFOj5J7JPCouZ9d67u7gF8oQoeiwllQqDkXtHyZ6IeT9eLzwiMum7TrDAwLgaDiP4aj6MYDJ+4Cey",
-	"/2C3dMBvW69htyELE/loy+bkhNE2cuh6mdvHxoicFZciOMsQEFIbOtpnffPvoICBbmtq3vgU6jUGHWaB",
-	"WTkxWd7hkUBxlDJfEtRaBn2pbXJOQGPfY4kKUpoUpAKbcKi1vsmk/h+Al+cclbxfSnBSxrcuh1D+TgIO",
-	"QBcD4Hw5+LLZbolMMZ4/tC1DKu/Upx/wNgrmsLdP19GT+G46UHW63OX0t6m1vruRpFXvadz5wXY2PlpR",
-	"zG3DwXbpqyvvOBnFUrSH9OcNFOGOI6DiWc+z6aFzkNbLP8npZkMEYdkCa5Xt5Tv/6bwvQT+HrvqjTREl",
-	"hGRoIM8S5/beNAZVtuC8nL8yRhZL+Gzlhp2YbYcOYyMh+OWDL/kN3TYirH5XZL7YiVso9DYyi0HXtqOV",
-	"ncWMtsxNhy86y0nVmu2nMI/uvE4NYU6uouCKJqQHObvVvjcUOn6dPBImZHLU59QUGxWT0BIC7mwQQsoR",
-	"d80DVljzwwrm6KeQSi++KIYiQLE7TMXx0u5fWFBsTvZ6+Sc5YYfYadz1s2DnEcInQa9qLqVJA3O3n4n0",
-	"+KpfnOCvweoEv3MWNP9FpOrGlF/43SSCwhr7E5gQXnc0U1YMhR52iaVaaVgTWOOyDN/XEC42yDs+aogc",
-	"3jsZmfCERJEuNoJX6QPzxKZDWawHsWYumEkKmkPE4La3Zv8xUtpRtJs3YcJr1u2V3U87jQ7pE0WHY7UT",
-	"ZMd9E3o1zxccHwlFE74+jYdKw+kHrcgOGtwWwaJPOOK6GVxDDd8BPMVLBxxBEBUB6EvwMznbneNzH+tp",
-	"mAiumY6vz0/fTTYJ4CTZkra6kjXO7FW5RKF9qEXkNbejvMQL40Lt5eO+nD1w1uLXGcozabuiFXB74oHT",
-	"p+WEw/bgNedUfIRQJeRT4PlXVzEenzwBe+KSj6e1xi62gA1abTnTdpLCmoNrrpeEvV6XZ8Kdp8w5uhYA",
-	"UAxPwbyXf09VVpDkI+Oap+A2CMPB9hZxzNIhU2f4RBZ/cM+047m8FsGoUVyHgxpWV+BKjILP0FiyuQ2M",
-	"D0vZxODX2kRQuK78gG5SqVSrLWrL8VTrvEZO1xt7FQUqyuLlBeIa5TgCckJjnx5m+GKyAY+mxpOeQCqZ",
-	"26fW8YSOwjbX6df8e/vIWQv+SNjCj7ImTNcO9w42yR+QBaO0J2fBR4/Uor2Fa8JP6FKtMB/D582uz0Ha",
-	"LZhpq20u+aj/hgxEZNBqYZcekegEihnn60KadaD5FkxXpaCIDL/hjbvAUqc31MQ6dPepNC1Sn1fKhLGf",
-	"WKGsLELJQCT7U9fOrCWhPV0tXJ7haLdPqXLGyohTxEzn2p++Bzs2kzUpKMtj9hRXFzmQtcm710fo9w8F",
-	"FZGPOSMPwxjYmIGkM1Dbq59bu3V2Id3OU0nv6HYC7Z19ahydjGUkPONYJc2ptSkiYHRYIl4QmGVnTu0Y",
-	"iTR06z+FhBEkddlU9RGpMctiPJhe7tqFe47zEk36eNsKEFWwwYeG9B7Q5GaRoVdXFtVxmcnzfI7FuhE1",
-	"l6lId5PJqg15yzY8HN+uFfrFz2z7Dgh1CJ7ycMgH/IYM5SmH3G/I1kNmFpCeAslBqT7hkFllUrW0qzV7",
-	"2+bYdIwlZvot3F2H21Y9Dm83aMLc25ojImlyS21RoolBS55QGlyY4OKWCvGgmohI8cs8Qaj84nJkB4EU",
-	"JtM5cj3FPQytCuidAX/pugJersLVn/LeJy9v3P/NlTg+2mG0utq1N9ISYTNyyjm53vE5eeXJk9F7LGCt",
-	"Qd6twxzrDPsDkSt4ZeAaekjfneyHo3GnY/iqU7jTktRY+CMXuh0MvrfLm/eJ9DZxtB8THTHMJsNW+y4R",
-	"lQgXBHtwC1ODy40+C29tDQhg7vXQ1Z21dhVmm5wPdE9K1bYbvjxR+2eRh+Ih11jSYDYiEQZmxFEHANed",
-	"JXuUcYDlI4lhvAWqoQwL0SnVcxuEvWHjH39rqhi8iANlHP/CVRHHi8NCsfivCYClAWEzzj3r2WYEjaLj",
-	"dd5rqbimlpa9BLHWSzVAO/XL9VTpvcTs1BydU+y9jKulNt1FtbmBiyOluSdFTT2QUN3q5piqcM21WKq/",
-	"LQ7iuL57oM15ajv1QzvazJxyiI968bPVrNIOuUED9Yc8Vu7UvVbTdF1MxcAweBOyOU6c+9y66mOF0gFV",
-	"HQINRcMMALq+DJMVyg4rdOtu3gTm6SFfxwgrWASBW7KmrSdVEaT2gMIkEd8oMFgcW5es0prTA/09lAK+",
-	"pluJtg0WOYI/cmaw6KWCqNtVsFKtDwxMeCUx/mNbZiSghgXU3AWxHn8NUb5zKBMm6HQ635Qy9bevryI6",
-	"3DaG3B4onHYqr4dAYa/cLLr6eCsUpqAsPfOOj6n3oQcSw0zNJGBLjPZcPAL0BcCVGpzywhygyAUduZ+j",
-	"MEiDa7kLETR3t6Y+qLMw+tN0wvZiTKCSR9b+8Ta+yI8/n2s1Hx/iyxnZ5a7sfP2mdVLgxne7W0B3ELOl",
-	"SReNZsEjrpk9ixUIEFlBd9EXoPtoiowelTm96LSHw3ajtx8HD5+dfuSiPHqW4wNrf7QoiVga3C+SX61S",
-	"lzS1jjsciqvFWUYChdo26lr+v//P1KNv3D6M6IdDqJLR2j/27Rjsf4X4jgjkCvE8k8gm6wSedHXqFEdY",
-	"LZocpgc3e19vCKY2c1AqyHZ7AcROPSrmG5iLi+lMURi+6vpevxrLkTssFM1oHTGJ91SczrEDlUIuKdtR",
-	"krjon06MjKgWLg8qIX/HRkbAF34mfhE+RsINl/Rq7hJu+dPZpXjdwuENAMsaC/tsZpqtOrIs78qUcdFD",
-	"BEUAEfIiKNLxuJnzpdd1t3s21e6usC6fERbWlGkhD5uCNlwsKnhWxCxKPYycmK8NajfrPpJe0NHzlVJ1",
-	"zFLTlIEB2iSpAYa4yxUBq/IswZWruaSR8LSxr5k6kG3TX9pazJyOWgz7npYklNtdl5jp5x9miNeEoQ0t",
-	"xyBcgGqQri9+CyAIf6RUhe7GSsXQOU23F8bv1z+IhBw4aBRw6egZriZg/z2cpbK1oy1NgxKhxOy+KaNg",
-	"ariFT64aqVDJ+SMq6SN5hW4QF2iDS0mQagSTCCPRlATxzWa8qyMbR7dYK8vf2fSI8Y8FFvlbj6YdsFHi",
-	"PCeRFKjS9tpfV01EZnJMAr3RHXmDRXlY9hnzTu9gfYys8H0GbvXWcpY+4B6LytTEC/0WMQQPi42aPnoz",
-	"9PS0xOtSpN2ormXOLt0N29uw9iGfiv1zb72QR+D+3NkA7sHd1YhhIG8XWIpMFrhfeI0kx1l2LpiU20wJ",
-	"nE2WYH0kh3SJ+Q9yOLqUiimgAsMtxtLyO+EX5DYgTfs04euL1c4IhMWabmPyhuVlTKBcrEoDIJFzFRt3",
-	"H4llmi/u0C7I9rKCpbfjRS6FAxFvNhtH4L5a7P99yruzDBvEu15s5/FZRewNx+3n59qoU/docEC4VES8",
-	"eMPUgiA981HnjITBjbNG7MiCwBuxI9F8MOekGhSKMlUawD+cjI3gMd7mpI6Z/0QNejPb0bo/Bi+Mw7x8",
-	"/3ilmyUhB5mhl0MH3fGSZpEyniY1WyITcujqW8gx1m00/QB+uY+WnIBKZ4Of249NId4P8coRJdmRMvwL",
-	"3ZGJDyv88T0XJArtEJ+xjWgS73kkO8I1+CWW17O64mtJxI4IU1wuiHkp6ARdBKknehcN277jMuJ1bSKw",
-	"mPoBEB1Q//hBNDJBI+kQfrCBdvCWvt1ldsfoTKa71hFpB5vRWfmQxF1Gc1zTBtS2PNoyRmrlDnt6jirb",
-	"cdd5d6caDk3p8il94jyWw5qrZcZBbxUcFN2fMgu01oTFhoEorNG5XvxbU5FvLBNtqa5nEoFrzb9orW8a",
-	"HOc2GApXBNnXfNJkfCnAaJ7dPBYnreiw3ss8zNhZrB21INKiSxw/tCxsmNwkFBA0OsqIIhVWTS+gri4x",
-	"Y2CdsrkTeSyibomdZYmvrI+RFbC8OMq22zuyxrTj+TU6YhpeDmorlnVjWvCRR6n1nrwMxR90WHRcgt9U",
-	"IbHVJiDUwi/wbAEQT8jec6EYRxgBj+TBKU8osU5Q8IdCNTPO5v2haRw7ZS207BfNGkyUeZP7OVHu7AmF",
-	"R/KJ92c3/sRo+TBm4U8B9VMDl5EgPfFiAziKRqj55fj3tuk3PGvKMlqH4MfrFtRlDlbIBeT3S0AGW1JV",
-	"kuXVIs1nHhXXTS0VM8Qv8phAfv+1PBnH1Ux7cV6KwzwJpdP0JpcWfOOpMZvC2HbemfwUnuyd4OuShGom",
-	"t4W3R2DAtiqfwU+E+i0YynelVeiOTMMVfh2WWyibamkiV1Qb90WxE+kOkwJE0jnKW+XdTdcNNbHWMNBp",
-	"RpZUetd93JKyPEHPjdJqsvj4VO1LLFM8oN0nj/2mG2ro4pFJrD49UJFIGQz7j8YDppcPEKSOAAZjqdqg",
-	"J1sTQPUhsWM3vcOG99FvepTQ6u4JziFX7mQolSh8vyzCeC4T+2TB682XSe4Bv47lLgL96Xtch49IuHqP",
-	"zSAMhoEGTJycEWRe26Y2GCnLFbpBiqP/05TA13/8fYUwQ5Tl5KOpzFqSLQkHotpfFsLRiy1lkcmtD4p0",
-	"pqYIUwWUaMNow3kvfVQ3DZcB3kVMFg7OYGbYb0bDojVRe0KsvotVVrhkIoXXJXkmkd5EoGAowykwa9aU",
-	"pf706hslGhKKLhLU1v9MAhZxpdXm6qQAbXzvRtpcWT7yBdBs9Uq/7W7HkvhfM/BxrH+HQ+FYGWebRiaA",
-	"/N76hsD+Yhcpf+wKFBpUHrQn5BGtD8gi2p7BuzADQG3iveUj6BJULcKcfiS1mnerugqZEA1KRTQhTHO+",
-	"4+M9d7WoqeHmb5B+U9u4PLQnZWmhsyFnLLGEX0lcNH4I5ew82drRZMX4PWCzNGWwnLpJjDbzWyFVcAnV",
-	"KQ1c+Bpnj8s8RPEU6bMhUYczFu3V1cuwtstedU5VW1jFYTkbnll5jxUwXfjKzviWURmKGXPl3tNexyVl",
-	"j+9twZ+0L8ZF6KYLo8NMYwWMZYHrWUieDwJTRsQDtLUxGzHrQGqxWVMEDnpyn7nZTBA8bPjXClYkJ26L",
-	"6wj8ck5xOCJFuODY1Pr+8WMYT6aMnNAhmWwBIcvW1n9jlusm6tdiFjtzUymzlS+69Ey9s+y39taqvw3n",
-	"zpPdqE7PTOH+Nzsywgi7mUtcssOEeaW+YJ3kQSX8VJeXmdFRHi9PoicqprY+9OEIOigEz4MIBjbxKlIW",
-	"2emCEsmC70lwyLYUW8fy9Levz1dgRoCc2XFoDYmvQWfFfFG2sVYFCrB/I+p2nVJkzFZ6xjI0y89Y0C2l",
-	"bhtl3dhT2Et9Uz6TiO9ZW72amlIbElOjMs+AnHcLvQXwWuBnlDWkpSlUcWtrZjNkCr8B4OTscEtz7ObL",
-	"wnU9NQEcWU7zNDeHPiHx+snApLZ+MkZbXLUmOK3Hrwa7A39rXT+zlAm9/G2tI4sIHS02d0/qe5IRWgck",
-	"0iOzCEaDrCrFBcltbucir9TY+cNFyA3GyN5VdgI1/r8b0tdUF440cttwU3vULDBMFknUvR346LpPwcpN",
-	"4eF2QUSsgP9xwSUYB7EGj01EX4rF28TCsZ2bIaV2oPUttD4jAbqOxzAwi0mJ4c0Fr+uBl/+oKIfQC24B",
-	"jafgN9J0kLbC5HIqjOTbcOZWc0rnDSJ+bFguguwR2tLMqkKdD1Mmvhd8gHScPPPJeq2RcqvDgxgo2Nkw",
-	"tTwG23vm2+epWVnnOWr4NDlg30iCoyL2zbfhun/CS5i+zJoVWvbDuNQKY/mZuOPZY/nGNkuswNWr5zYZ",
-	"qnBGu4wj3PTLB1o9fUBOI0I2aBemai5Qr1e0id5ppppGBO0Mey5ymUaRX6DpRNyE9/Z3PUj2CJhxVp6X",
-	"3HLtvsdZ8hc3wRGk00S5Oa32ioatoAgxZvqBI6Ai8bDI3LxrgO/CwT00K3wEsduMlSlxx/egDW45LiXa",
-	"m8CR9BEVLh9jrzaO9K/IgbofWSHZrAngHq7seMtE2i92M4+Ra84AO9aPeC/XtfeMjYZ8UmfuObXc1TDu",
-	"d6KYFahWiizUrWQyQkcIhcPqE0AjO3xn8cnhvZrwx5k6eMPyBxdnMywLimngaaGPAYAZoQ6yTIGlLf1Y",
-	"6Keq+XTVh1icA1cERd7aG/2HX89jMsagf2Y+65a7GLvp9AeIb5Bv1i93bl7hFf1Ikp7g1n7rV/XXOYxK",
-	"ZVP+Z3JqnDmXwDS6pTY8MW1fK7udQYEcqm06D+6T6JjZvzbARAGRaPq662dlDIe6j1l7KyoVflyKGgdg",
-	"mfExY1mO3WN++sJdb/Fp2Ab3cXhMEi7UohzM96mzHEkvE0wCuk5IlCmLBN7ZtcE6HLxAZ9sHpOhtT2eH",
-	"08Ih+P4Yd7CnQKAOc2R34qClMe7p2uAmXXi+YcTV1vbkqFnHqj3d871P3YmGnwVcmQGkU6jj7UFNS7KC",
-	"PxUE50RoQfhyPjpHwO5Ew9SC2X1+BUck+N03JbktSPaYHOXjPN4B8PyJnGi5LMoHBrEfLkkQN0s5TjUL",
-	"FXhbGDV/37CodSZzjo7JOAb3dQDUdeq770vORbQs8hmB2DupOsn1pSHGOSPhHAGQXAgg6Qu+fwUxDtZy",
-	"r3mhLZkNHolVatSkCas+FQ41PZnUE6aHVehsKpm1fQuXKWcp4vc5KJgcM41Vzty5pdwzuzHuapB0ed8S",
-	"HHC1JVkXS8oe5ZQjxuF3YobWBP3W5FuSI8oGETQzx+UdZY/hOggx1A/uAEVnwUsN8/nY4njEwgBcw+wf",
-	"yklmcAHHc/DgmDNxJlsSDb90oQYeS4M9RtkAiBQKI39MgtFzNHbyObahz4LOQBfIlqooBR/1TtsKuCk5",
-	"4MIgjKAR4sz7KTdcgHNtNqobKOHvDqdhwcQjFN0uCmyNM2P0yrNv4ohHH+cxHDfre0u5Kc0ILaBbgdWQ",
-	"r9IwKh05lmduPtjlD6jYsUqkBqs84rrGYw655QXp8WXXkFFLmod9bliUB4TL0scUYoe2jiuIsguf6uD5",
-	"AEBlzpCxeamCHBDeCpIQaS2tLgNL69grOnNPNV08mK6OMF0Y1NJbngcjOSNVHROjGRqmjPMwxTocdrmA",
-	"gDX9hI6qmX3YYuZm3/MCzA0LH8VHCgXOJRKjxnqMJdbyk8nnh5wkoU+GCBYZnn5m6U9fU0g9cdlNkxqB",
-	"C141Eb32E60U6H+FmxusuASbo1SNzEVe2yu4JMwe1QVmixKztFXdlaGy5q5esH69uwXHifqaBrJntria",
-	"LO6cWytih21fhqxhjJA8OeLj61lAbWMzNZ2GVjST50uZVBbH4Fhodr7ZBEKw8UFCgARvlPfurNCaqwIR",
-	"lktEWVY2ed/TM6jFYktfzxHUH7fphuEi6vHz1cXGDzAkEV14g7EykDir1dWekMd8WIU9gHfip/N/zLCE",
-	"GbnTcX+27Z6vLE+nPsTbw3HUQ9x8rhcRhCONlV5eH6aV/CUuKPnYfVyBuGpVdUE2gshiPpPWTrbVyaBj",
-	"mOkyUgItTqDlnZWKQ0F0SJFTI3Jt+zpvF7PE9ZQWh9+uLQhbIeXiEtKa0Icln4Sl5BZ3TA2u13ZKKVEh",
-	"wCLf9e1e3Vgb8yyVJ831YLGbTE/dMZex1525745mr18IeYyL5TRdqMBxCId/hzMpw4K6wNarrr9KVa9/",
-	"MalGx6jXXZN1SG/sX3ftwxazXrkJKhHEfiKH4dAQhMvg43d1RTcRdOWaZsEMGrXnnQhWc+FCshF8gjgr",
-	"D/BXa8sZZJJOqaB0c+UGDutJUgZzI3JS8VkBQbfsrYlynjc4GqBupze5984QRF8pyraoqRG0sonjuY3p",
-	"NXG+YmcdtVCeqRsX3i3l0uaKB7wYLJfvbVhlfwIVpiUqCd4R2RntFSKldM5S2AtJq6bEscEhbegtS0t0",
-	"0u1CIBGSKDAa2lAKFgHJWZKr/oHg6ictOuejVrEFIY7lpz8Q9c9Q8ZYtCUvKLLjfdgdRt9oabO8eS1OB",
-	"E+K3CclJjhpWEmm2ZS34XhKBRANGTnMY5rzXcUj4eHq7Bb6PQNTEWSyKHv17sCZUZ03PJIBYod+NaOmm",
-	"Ncyqwm5GHmDalk0aQMz7VQU31kFCLYwOXgtKNrGodGW9CIoDYhcsV3f4CmHjWbD1sOBpWWgJoDiS+KDP",
-	"myuVPcS137NFyPbDnKruXkVKYzX1AjD84WUH3j5lcoUN9K5Lw8pNPdcmnNRPWDhausCxqtexZP/llej0",
-	"62IYY9xFSZyy1E/i/gT7Sy471+L3GBzrjp/GT7gLaw2kaufrSLGyPJqiHdokivct1tHgnjA/ILxRIK1E",
-	"9bypVwhwtE1SOy4fQ0bRfDLlyWBcIEmU9EkbOfiMzqCwQ7xf8l3xA8flLeS+h2BD2PdcJDgZPUD9uCBl",
-	"Hzz0/QhUqmtHxvklimdqNpka1zjMFhferCa6nIjgn66SefZCmHZxXTCsLj26ZTDTi19WfBc6LAXfowoz",
-	"lyEu9X0ATTWP781hPbFqeBtaEJhWIyMZKFH4fllg0Sb66+uYMlRSRiz0x8vQ0d5jwVyKfNKkfzEfpEf+",
-	"w0I8WhicC3esHfHbYuDujHYlY/eojYScEU6ddSQ/Ui3w4THv04Kr6BNkSZbqIBmjdwEJggMRyxWXClWg",
-	"lkAOnAnsCRw9QcNSYGhMUm2Kh/nGjx3Ws7gKqVE2CWwakLMlGuSeShWF5oYfU6+Pfr9jFJoYiacSk5Ym",
-	"xaeS28u5AcldcvvapPHB+pOdeLAnx5kZzFP46PS9/lvjmFy/Ob2e4RrqhS8y2eL5eBQP6tJexAuaPxTc",
-	"noMIvk+31sxHqpK73+AsocD9v0imuAD9ZEOIejBPn/mpONtZ0lTsky+prYkbTQcxcsdrXDw+WImwo2Qk",
-	"9e8+WLJNxo6VPgQ0XzKAKgRJp6ji6U336W13pOQZVYcFHLYn+PFHzAJWR5OXLpB7IgbenIQ9kHTu75R1",
-	"TWv/8wIe7VVzTfxiGU98/LBoiz9+SN64mAfIFfbnEc3ZnstwvdmksG4vgJfHdj/UPArikUSgZXiAE2G/",
-	"WKWVx4AZL6+O8aDwZnPPQ7i1Zyy7GC2x+KAieGo4Kx6KPl5cRx454MB0Q4uHNomAD/FQxtgQmsQWRbY6",
-	"prX5/RrUjR9JFIjTVyef0bcsxkMVzmNYzGOhB96897DpmYuGeQmRGhx7qtzbeZgNsCNQ9s4hzAkLxb3E",
-	"E+2KngwM2/rk2W73Y4iNFIh6WGyLqmlfdS3nrLp86REIHSWSAgsfbPH2xVGFHf/G4OHs/CLI4IB0yjSs",
-	"iWZYi+xT8ZFFNytp9hgrtiH1DNYch4JUqZII5zngvM5Gl9lBIqffwM5FABUjMAA5j7g8tjHOj2GLbQVv",
-	"IniymhmM6wMMNxVh4ItyibZOJJgKMOPg0sEYgY1bc1WskPl+jNY3CKBy80wf1s967sr6u2/YMRnO4ID5",
-	"tApv40/7YMAbZlndubY2e5hJigmsIGXUZHgMCSYxP2LwcU3IpgWZTnRbEAnncevMW7Bs43CGSFrCeLMt",
-	"jFdN66TwjVi5OEAbCWYN8MGxjwY4iXsRIpJ/eLEbkTmHtDabKtKipICOAXu68vxhR+myiT1VbvnmiFvR",
-	"4KNVvBRJNkc4gXScRaLZbttE5GFmQixePs5UiZDdlmY+FAu+SrYktnM+ypz4AW8nxFVq8fcJd7AIojpw",
-	"FxzwjTtUgtTPpEdE5RuXNQWSVZ8qG+xhA2/NM2TlvjaPDd0M8i46oMhO4hoXopPT9sXdeaU4Q/+iEuSO",
-	"wcOZmBEm/YCX5Sb0eNQDtJ4dTmhUjhcV5seB5DoVbyhOlROAGz/gsjyEE2AIC2VEUWVicTGquZTWhLta",
-	"4Cte/BAkCUqmP9bteo481TWJhCUsq9RRYbEgV/Q9FkF3kuSNyBLIZebmRvXfha6jcJmHiWCaRqh5cG94",
-	"VYNhMw9V6MhwSViOhVOetXyiDDWSTLDOfEk0nuHyvinJfOqmawjxY0qY0LgFKVx8z+5wNo1ZzvfM1dX0",
-	"UVwS4a3Ve7qZS93oMZzg3MYme1ZmBedlSuiVd4VHy1+08UFH1MWwwT6GOTxJ/QTtqlqy2cG6W2aZJcai",
-	"tzZSZoBkE4sMLXEtYw50xtUbUDSXBpUmq7c2pKjc+FvVep8LXuYrdBPIXuw53PltycOhA4PN6AW0+lV3",
-	"uuiu1k4/+R5xVD/uHiG4MpWF02ULFllBdyQ/qYj2cfViTqoKY7nfT78dK8bNkTp8Z5K6TygHP7+06h/F",
-	"t69/et0GMa6QbLICYYneNJrQ198SUTpUpfTYxoXSLrbpP4UTYhPvNrJRPzezPPDONjtCsYpN+74JFirD",
-	"ZfnaJPYFLvhScuQjy/SNZ+Oajcko4NPEOfnAb7lgMSvcpsSCfA+PjrCVruBcRX8fRkh2h+v13esoybfS",
-	"kmi5c+UDqeoyCBx2ruK25yisuFxDbwO7JopCusU/bU3SM6x02SJFyBSFaRVSjIEzrOXeRaVbqMSCMP3O",
-	"h+B0vOunPE7kWv7XmAJrXMbKUK09YnKoFs4i74SpICansG3H40D+ianJ9FEhXptNhkhsC2ULwdkFhEul",
-	"z2XDs0ZGqL2oI1OTO9AVuENILyE1pDyWRC6IWx2G4lmKttNwe+lW6AnrdzL5lWxrDB/zQjYVNmIAYEsC",
-	"6TLrY0mo63Krm+pPCk5Dz7BOMQMfRykwSwTgT5SaHddfu0DerEsShk7sOAaPBFxcCIIYtCyZoNc+7KEl",
-	"Y7uksLu93e5bu1VBwMNZLEdfx2ER3r/9zNTuSKwZc2tWu7xYjF1nONP4aEZd6quncttQGXsR6VdGClxX",
-	"wLjegWWNJqfE63BMQvRFXOExjg+ikYZV/h7e6GQ0qYt3mSz8ZJNpQhZ1qI8CZvVwRFR4/ZF0raEfOHQA",
-	"u7ijsK2rPlqhbEuEmYweGKtlq9ZdaOEl9RwdvGHLRomnZlFOeeDUhDGpzKdz5IFWE5LnDgfxCBdll3cP",
-	"dxBfbIlld1lts9uGgDU6iGhKGFm8iAf91RdUJs0lxtvVdEGnGFlUP623wJPrzNZYKJrRGi+BTrxrP4oh",
-	"xEeQC73RT2uv6SnT9m3Rm6wdZ4pEbqvHyS8bbEtgY5ED7qiRaZFidINnvAXIklx3E5TVutuptBvjysci",
-	"bOl0EQvjnPSCSIKgbo1JiEf7gpbhTqIV64bxlq4EnRWUZup2EomC0RD6BMn44EsB9Xfg7IeVi6RUBl8j",
-	"yJ3K+GlsRMCbT3sFHbw5+vnBBIFz/jxr7dDPiTNEW0N1KFznqKiTmKayx2eeXzRco1f10JROo+mV9oC4",
-	"x9nZDzXJw5bFOKSj/mUF+Ow54iwjqOLDNPaE3I+o1dDFnQMaaQ4FG3F515tbUujwGFJ+Bz2DSACYMCti",
-	"tcQtsOyD97XzccluYRtTWNWMOVpXV8oWcJkmjg+31K3jDtjIe9zN+KgXeRhyZYToMwkNig/vOM7D4DW8",
-	"igBhVnS+Es7rLXlnGiYVpXJZQGMeNuEsvuaLdbRBfeiMVz4/Wu05/GMLJBZDeDSFSgLhiQcoW1I1BpbO",
-	"DIHlo4RTg1SBGWpkg8sVwhJhBAmcwfzrM+1AbZPuFiHfxWSqI2As+I1IFUcqUlzNI3l2VgJkSm4fk7UW",
-	"3MgM7jr1+2czx7or6yzDUi+pdtelcmptvofDaPKI0PYAHZEFuwiiqC8rwiWEXJGqWCQljsBW5Dz8zxC+",
-	"vawMAI8VA4+A7u8Lkh4iKOEJXdiiU6AMgqPbTNQNk8IlUgm4MaeEWHSRaVeJnTM0XhxQ2s7Plh5Lhr1a",
-	"VMioo5P8ASANm4Bt5QMgKjGlGRCtidoTa551mDqAXuGReF6gDy0qDwDkbnBGfCOt+TxA76DJGBzfLWFE",
-	"QBKAPmWmLhi8ev5U4cf25z+/QA/m1JroY79I6CQDua77fIUwUkQqtMMlzbEiUG2/RILImjOpB91iyiQ4",
-	"OqsXvvbjN1dvNG2uVlc7IkyG+dXNi5cvbiB2qCYM1/Tqm6u/vLh58ReQSZaBrnFNrzOscMm3xpZqUzw0",
-	"O4F96G1+9c3VD0Td+kYg3cxsdMuvbm5s3oCyAd+4rkuawdfXv1l3upFZs8YKPwjsagQ5pBY8bzIFzzVp",
-	"U4xwU0Z91X6613cWJsUwDSw+p9KZNWNL/842ueDC3RCxZWMXRGts0uCSOtfSr13QXHD93xOSP7QZKYto",
-	"8PE5y8d0GAqfoOL994effwIUCoQVIjsiDrawm6nrZv7F0OQVkoSgnGcSVvKiys9FGBc6HiYML0u+T+YN",
-	"LU2voSD7c8hiqxYSxYil55IwoAdT8hsElRzQn6BOx59XSPCG5ehPbX0wqLnHmrL07lwqEd8R8eeVkSPo",
-	"TxuissKQE8Co/nwu2lXcGc5njtV77szQWOCKKNDP/9enK6pX/d8NEQdnpvqmU6/AXTgmb7ql44wP7Y9f",
-	"L3+I7YIijC1I7d4OsJpnEtlks/PQvXbw5FwGyH6HqXhwbi1bAPpbbmBKz0KDDkb6H33VQO/UHyPqfx16",
-	"bFHpb2gubHadEXlW/rf1XM5BMjg3CZwKB+uSt0DX4xBgH712VyPOo5ubQ+9gO6GU38l0MdEXMYK8o1J9",
-	"5wI0TqJF0ivn5z37zh2QgeYZpJAFBrTx0GYtK+RiJfVrXCJccYiaNe6YY2i1ihyw13n+ndXpL3G8oO/v",
-	"aUnSTtfLsw3c7kLgajKF6xuWg0qNaK6ZkyrYgfMw4/Un+O/b/A9b5G10U8ATwV8UtvWpV4UNFOtv8T9r",
-	"rZhfcpcdsU2kWtJO3zzhTp97S6/t4XzarQ0fXzOTUzd34O2aCDMf+oxc0/G7+8jbFEpcn7hh5EDk9Sfr",
-	"XfoHOfwxdVnaSyxNoZP0dzK5k+GisqHQo18/38XsCkJj+Wgrgxs3Adg/jr9gZo9CuyNzNGyLOdwsOA0P",
-	"hOUmzk6ecBiWBBe0hU3bkNK/2jLELso2pAY8nXjs+1UjOki30pORma+QgkCfNtbW3pprsuHGY40AGQlL",
-	"W9ZJnP/YXhe8mjTy/GjKGl6MeLr/X7iYPEQQD69f/TDZ/+DT84GUpSfo+ZUE3bUB8XviEzC1icbEYFh7",
-	"Ba5eY6/pby6YQKk6lb8p21GFfUpI9LHyttPuKV4s7Xgpb5bOKox0YHzN8wP4lxV+JAwdiDr3MwWmeCnO",
-	"/InsuyR42odKO7KpNBkW0CVljytb+L7lUlem9UxMef2p/Yt9ueSkJCb9pr8fv1BV5AJ36ZZmKjFLQTkn",
-	"plTZnotHhNnBRFhcUHp2l3aaLu4o9xun7PqT/t85FXOKSjcX4KR/UbIPX1kcAR0M3D8UvbwgyS1pLnNb",
-	"vc4yUg8pe37Z8HdOmbdwJ91Z0yTsYPiecmp5o9b84+Qt8rNp8hQXCNRrSbg6WgSyCtNyhSwOsoFKOQtF",
-	"rj/pnq3wCpLmnuD8vcHkvdhJ1P1/gLdU2KbuKtRf8OwZMqQevf+6mZBznVoqMQF354ubXIymbojIBQm1",
-	"aU16IN8RAfVroUKOvSix5OxkB6SlRNf+E6TIm481F8raZpYRhWeKhD1u/l5aU4bBJjHrg4NorIKX3si8",
-	"AtcjhAowXLp1uP++MIO9+M1kcRcEOxjMWzPZ599RWXNJnadswh14bv2vGlI0RdSfSMyne6LYhd2TjNBa",
-	"RV+bewxoiqdbND0jN7mB7Y7eIq+hxVNcIjCSQcRIuEq0KmMc7Oaxdt7LxNHHRPTMvNZsmyd5qcFYJE+h",
-	"kD3U3XRpaj+/KLGuP5k/zLwg/slybpaT9HJowRLMslCBc3MW9AN+e4LROOnxYFd0noeDI5itqCenbtZ/",
-	"EFKbQOeLCR83RICHCr5HJWdbJCnblsSAUGJB0COpT3k6NEHjbW+x51fle+t8Otn+1OR1XCaItKhs4feT",
-	"fPyei3todBl6Q9/3puOj3UF0Y1OkqISqnxkA/xmLHLguLEDaCmCc2SPckVr5NVAI9DxkvP4E/5l757fU",
-	"TDaE7Ll4lJcUXW7il3mFw4rvXG2Ti5nn/Ahf2DNctuWRYvfcA92ynwFUIcG9CHFte5sNOdKuWyfsryk8",
-	"JumWkRwQHY7mrxinP3gcyxNoH1f3bcWeC4V82cq4XyQrXXdLDQXvyVvQei985lz3ZrCjpbfV0F8hroW4",
-	"x50HN+PJ3NlSThkM4ZhTWP2zvhQrQd9fGicpvNlMPlmglMeTPFjaytKztkE9Jw8H6Yw9Z6DE9Sf4z8xz",
-	"5J5UfEcihPk6hI2k2+dnu7lDX7ZNru0SrqJBXg9EtQVaLsTsvv8n1qAdE02kWAC+FKrwAeXcZLYwvken",
-	"nyVfwzt6lj5Ai6c4Sy1iaMrr39s/+0dqGFmqOL9ASOkHYo3BF9EGofcndtN2iB+2szKyB4Kv3NuEoE3J",
-	"DUx8P8z3LEYX2NvrT/o/U96OH4jye7H0OjJkfhr5ZtZxNRPDekG2akFnz3Wbn0K+8C5f460gvkxJ3GTr",
-	"Wj2NWPLDpYglj7iy54ivTY6QBKeEc+Ks4E8lwaeaJ49mwRjxO1Gx52Vua/2/IHe/dnM/VpGvG4XwHh8Q",
-	"F2gteLMtFII08vMyuK8iFRNm39qkvoS3tGg1obDRw4GehEoKFpjlZb+4IFx2ppJbhSEWSeINUQdT1KZT",
-	"w9tUA8FlGYRHiUzW1K0JWmS+uknuxpWdW9BNDDgix4cWHfqrm6/+9vzly+d/uYHi1eOBbcr+qfNvmALP",
-	"fHI/lwyiNrwWEGIOrH59MB7nlYfOACFmbblQbegLkV3tq+d4yRXU9b6Dji95L3v4nuPT80zBCecnMvpZ",
-	"m0GKqEIFzs8syXy+/3SMwBvXLEmkQcBWikizdXR2ROQ0UzIkiH5NywDO5G5h4q9JdRakhmxeMGYaakOU",
-	"qFSY6RODJbp9+NfnizI46/Fqq7iEjQtvWP69gbFMY1dX9OXCUZKnHv73+JGE13VzQvbRSSiYgYcwvMyG",
-	"9XReIcwQL+ERjKTitQQaOziW88mBjQV2OTPpv6dleVfiS5nIv/9cyXx64HCaCkZ1iRnaUGVRzvVBsRDz",
-	"K31IQJafJ+FvsIdbXJFpI9AP0OIpXlt6pIemqnCaGQgUkqwgeVOS80R9nF2KvM7zH/DFsk501ws4+eVZ",
-	"B47tiGYogLYw6D5ugy7Bttef9H9mjN9Gi/O7kHJF+SVsNr01vEI+Uq3k2y3J9Y1/kK1RzMF5nd0lGZ7+",
-	"zVk3NBZY7yiyMqunyuDfWdOfMQv6tCIoUUEIe+oTuJptaVhlzgr35ZzWmyc9rdaZedFTer0mLCsmLSDQ",
-	"4JLPXhhgytkCc9THWz+BO4wNDyl37r9g7k7biZIyYstxP8V5i6h5LH9n53G5E2eKmzzxiXPLihy6TRu6",
-	"apKTUcXP7TUZ7/gsfFbaJXMJ7CyIDfzT9yXn4ieylxdAxPpiTp4rNf7Zjt07vr3gJXdP6m+xcjL26U7c",
-	"PaknEgyM2Qa4zeN96VkO86PPfARdhv95PSoPHWiAcyCieHzW6Zyp1dWW7nooqzHcFIejatqfDTzFWaYh",
-	"y0ehNdQXoAJCTaUpbQ4/MH6SJSmyl1B1/wLGjr9DvxcKavGVcJ72MOo1GafpFCLHmTeoJFJOYxy+My3S",
-	"sHC6uHxhe/RTumvs1IOmI4tCat/btvx05srBfgkm5JLbIjnRneGmSsxg2OFKc3zoQr2/Qorrf1ofkFvl",
-	"cgfeyyd2vAFadxxZtsWX5xsLrGqhz7+QvZyHEl2CIZp3sL0+/ylLAgvFBsbwSz5vjO+nNugnqKB5MSrq",
-	"7iOC3xGrEUKrYg4/80uhG99sCJOToEw/2yaXxPwzQ0yZ40ytabnqciDfM7THPZOFRIyQ3HgU9qDvnoiy",
-	"eW49tkvNCyA3WkJiQTF7euhGM/qDKQs+fSDs3rXPkTPrRpaxr7OC2Pp551Vib3W/T7KZv1zqcZkGf+uO",
-	"Ji+TIaUAF7gpncGnJrwuAbnAhAsgydFaEPx4qS3nVY3FJV4ut6ZnSxN52X1PB7E++wm26wzjC+65E8be",
-	"4YUrgsomu9SG+uf6ubezUT836qJIupaeT+8BiWLoemVuYyEh9bnEgiDKEEYV16/YV94BT1359cvsLFzR",
-	"F9hZkJn/2dI5Yez7Jqi5S14RBHGu3mXp1Lwz76LIbQn08+7ez7rfd1ReKpMd+v884NZAsciVCeREJT27",
-	"X8QVmDnzNt25wiP/c8x4d+VE3I0rWa0lpbUJnH+fbOxkNDTpzpdPe4JsT2+GSdL4uFSfwWgzEYd056uV",
-	"XiKlGjr/LLFIbl8Cl/s50KTCXHn9yfwhKfaoQ/kLndQ3Ass4ALYFQG9LNQlSm3ppJyELxYuTifyydclE",
-	"PIjyQMQzCfWuvzxPsWOZuRikL+uk3jzBSb1M9NH4rF5DSsv1J/2fybxSM9V7U3vxwgSBUab52UA8Ivh/",
-	"gwS5GhznNSkoy0+ABDqB7QPAPJ7VT8EUW0Uwf3Ay9OfXU9Cf89yibHTL5xMI7/nusuKgM8ApOUj2imnD",
-	"fg0mCqQmaUZ9JKQ29cIEybh4gpPuyu9PZ67YAhKATv5ZMb7jqFsZ3zJ6aXhtO0xEibC+SbvJkhBp8mVt",
-	"lVULBuA8DwS23iKWaY5o1Jd+F0czgCb54+W565jEQPIxqgXdYTWGyn9lDhsjrnTJefkydty6ZcPjj7N+",
-	"Ce5LP8/saAvyR77UjBG3lEtpgLb7pa+1OZqcpw5kjNWuP7k/pr25ujScLcsFn+SvXFYHhKNKhQ9PkNkR",
-	"n+jN5Yl+QfnqN2v2tfPFcfvNF8bt11CbVl5/gv/qf5AZF5NhClAk+qKJFHoqZpQIEopWAHa2rq7NjP6y",
-	"2TT83LA0Pw84ctp2Z1iIeA30W/3rz7vTDUpJ1yrsc8plavxohlNbWCizKKectGDdWkMRDfvC5dbCbQMj",
-	"xkWD+4dSNRKMoecByRSXyqDWfZ+Intn38Ui0gRSUp5GnUKr9s+/TA1G3nRLq594k6Pt1ll726+a8Q8es",
-	"0ZmTKE+wz81MeYPb5nQcsUlCNCqYBLbHByhSRViOKEOKVuR/lCgkmw0X6ilPWCTA8I2ZyGVOmOn8Hqtk",
-	"4P2IHBTQBaLyLNj4iVsEED0zCD4d3TwhmNuqQUmwZHJ3tbqimT59QPRfnzYK/67EzFZuX1ksIAuiMp3N",
-	"uDoWOMi+IRnCEmG0oQDf9p8ED3RReZGQnDrzTr5wgipcWuhPcLH9efUfna96wjZVmJafXW16j2mZzgxP",
-	"WACwbhSizIL3mIp9aMOFKewjJdVvYCWfRrpfOss4aafe8e09uVhy//+faZzCBjtK9tNVXaDFRemlR4hX",
-	"bTWuJWcpyHBFkOL/mQbNhx49L8HyuvOfuDrt2c24Ik+rbAresDkQwXtok7oGSTLOcpv7KsEj1jc5wYX8",
-	"n8tGnhgX4CLd94PCJ3KRWwmEp4Q2g8qTE/wWclkzmZd631zWhR6OP+9gsbaw+YyQL90avlA1tHs/XZnF",
-	"tnkKpc2MlVZMcsC+YKVuebj+j/GxxfzJDy2WwYXiF8wItzwn4fCFjOfW+l9jKqQBJoVvnlIbsht8/cn8",
-	"YcaP/IZFCRe7kwwQg2Yd6XOGPhew7Tl8X45OF3J+eeX03KkYpudLprJ1Esqe7uWxCJ5AuQxwruzDAx2I",
-	"Wp0TtiC6sZRltC6JnK6q7ltdtLC6H2U6A7udtI/5oALVNFONIPILSpkf0O041k6MqLIj6dVX+ONb89HX",
-	"N6urijL7t5eh6/UJQ8o/7/5GToBXeyf4//9ybS4FRxSrouEwzWflOWXqb1+3Ap0yRbYQJnxJw3w/122k",
-	"R5QEi07umeIIy0eE158hxjR2rwmC8wrXF7jX7gnO3+M6jWMqvvNB48kMM8qfkkjrwbwm5tawaJVUgmHT",
-	"wxOBITY0Cf1hQrHX/zkpk26LYr7vhgwpp+9sfX376jrnFUWpCS+XTnXR/d/hLZl5IsNJ9kkuXYzpLyOv",
-	"5VLJJzZddNobe28aXaq2SZu26gqYfCkx0W+r3vInUeI4Kw9I4oOFI+dNmaMC10YQhWSUwcQ5XkglU/vp",
-	"pJClF5F65wI7TeF3cEUIBOs3hpKvv/rqyebg3sd7LJGbz7lln7M6R4WetbKmKGCK1HMHn1ZNdfXNX0E9",
-	"Nn9+GdCezqaX+VFuwqOMn4i6lZapXoF6hSr6kUDSDkMl2ShI1llNq6Dpwu6CLG4zZu5wONDMaeDSe2D3",
-	"BS9trSysTjI6nVthlASLCVj8B/NzWg0tLnKZej99dXOBPUt6Wf5Ik+pplpS1oC0Krz2GFuynXioyH6xt",
-	"Yc01+dLqaprE3clIfdPikk8qM0Lkxt8T8igRLgjOvyArR4cqlyhsrzt/TaunvpfjO+FCAzDL0Zl2JcaR",
-	"BSHqAo/Td/jwc6O+sCSe8+waUCxateuZRFhQVVRE0ezCxbr0k1ZefwIL70xl7Afd9OrSmGpmlEgGUKcw",
-	"YsG5kgZUrWOeVgRnBeSrwnPvy3jiWeKm3qJ/W/DKU7iezNr6oH+fQ8HOc+kyEjMibQ1K8FRa/5P+E1mg",
-	"xT2p2oZrEj1PYCHhjVDPJJK1ZhgskabZ84pg2QiCSiD6F1N5VpGqLrGayYP+4Fs9hW7lRkuKWCwxM2FA",
-	"oCZjZlAbyI6wE4pFXiIl2q/qUgXyTfefBcCq3bHxDl0gRMszrf4nu+yUjOreFsy5w09DljqnOG/XeLoX",
-	"2+UIXH/aEJL/gxziN/A9wXla+dgF2QcBDcS7txzWwrmIHiClXXTqzfgy+L78448//r8AAAD//w==",
+	"7P37kty4lT+Ivwqifr+I9kSkVKV22zvb+ksuSd2yJXVtlTy9jm/4DxSJTKKLSXAAsFJpRb/UPsI+2QYO",
+	"LrwdkGBeSvLsTky4JSWIy8EBcK6f8+UiE9taVKzS6uLHLxc1lXTLNJPwtw3dsne5+ROvLn68qKkuLlYX",
+	"Fd2yix/9j6sLyf674ZLlFz9q2bDVhcoKtqXmq7WQW6ovfrxoGm5a6n1tvlRa8mpz8fvvq4u6pHsmo2OE",
+	"n48cRdJM8yy+lk6D40ZSmq7X0WH8r8eNoRndRodwPx4zwu/mY1WLSjHgghtHHPPnTFSaVdr8kdZ1yTOq",
+	"uaguf1OiMv/WDvL/l2x98ePF/++y5a9L+6u6DB3CWDlTmeS16efixwtK6vDr6uJGivuSbU84su0PGXhX",
+	"UE0KWtesYvmKwF93VJEHVmv3Vy1ILsy07phS3I57kmn5/tBpCcIVUXxTsZzwygz/idHTkQQ6QzfCsNJ3",
+	"iiimNa82yvK3/cp0+irLWK0ZMGItRc2k5pZhMiY15TAHx1v3QpSMwuSzhnV+8Ey3MjePRn+QjOb4D6LE",
+	"u1J0j/87y0SVX9sJTO+Hb/j7yuwA0tvv3RP2v6CRm5GbsV1pd9BVIIydolvzP8MJFPe/sUybMV9l2vFX",
+	"n7L0XjQ4le7ZWkhYGNdsq9A27h+olHQPW0EbP8yo7ZpueQlkZFWzNUsU6/Wze1qWF6sL95+CVrlYr81C",
+	"hNJmfaVQzMxwdfEvUbHO0tqOOb6Z9vqK8AXPeE3dCxWWN3nO24+whZs+1TJama1d+Il6YDorTNOqKUt6",
+	"b7jV3sX9TQVqzi1IcLuUtRTb5MZCF+4lT6Oa/24439HKMslYxWRyh4pp/DbQIrGPwXkDMsDnndkExnTr",
+	"tuNi50sXXAIf9u88XTBiNpqINTF/hmZEVIzsCqEYoZXaMakIlYz81uQb81Cwba33ZC0kqQzLr2YuCnhx",
+	"gdnDGRvwuOc1P0vPrit3+sNZbw/waImri8/PNuKZ+0dzH6nn7k7p/PSMb2thb10QIn68YI+SP1xmQrJL",
+	"+Aim/2rD3vMtdwLigHUr/Dhv6eefKUbiLa8azZShcMkfGTESHuEVoSSHK9H1VDXbeyZ9T6KR3SPX+/Gv",
+	"zbZW43HGXfJKs0347IOdR6zXGyZ/Zeyh83P3c15NfR69yiRT+jXdK7xXJRqZsfmnBmgeeKgzl966eqvo",
+	"ULEzi3aXOoQM85jhKS+lPXeskcpWrXQHnCUZ2zoRZiBDCCnNqHMvtaFCK1WkNM35em2vrnApDoduKo3v",
+	"0ZpLpSdki/ndsz2E9is32gy12SPPWZWx569h8uaPyRT331rdYXCThwUNhT/HXlFpLIXSkmEnUxtR+l7o",
+	"gpRis2E5ekKj5Fxd7Kh7VUd3956oQjRlTqAJ0WLDzEPQDhAenrlNgZl7Cc6Lc44j/QwCJ6ECnMwK/shu",
+	"WcZ4jbA3e/Qa93jtRrGO/MSRG9W9VZYFVkZJaapcEG5mOqPqef07Mpo/q+jP2Lvme+t+6tez8mueIBei",
+	"S9DOLzO7GJqiIzQ5128qLffIGLqnFudUs2ea4/yvne41ZsuC6sgPCfoDBb4CJQJGcP1hK/kLqyz/I7cW",
+	"iwg1lvQEjp75OzRWhOY5aeqLVXsTzjLMSIeAnpJFzJ/oll3DjYf0tXEP51wHA8ZNk22hPSrZo7cUKPxK",
+	"0ypXKyLKnClN/DWRNOB7uNxuWY2qBlw3oKynLwC2/RNI5aMOB8y0sXd3exo7w4UdWwWOcSSI8poddMRw",
+	"rYY4t19vbUvQonZq6uWN2AYirxSI64zmRpjcFYI0iilgb6sRYOzbvivjrrwe8Z0i7sqfPrP2dRi8Hai2",
+	"gapP85dCWEZQFIB+M7KC2f3nnY1LlROAa8wU/lKK7AGT9Y1CG3kqcsmtEjuiOMPIfQUKkyH6rjD61roU",
+	"Qq7ICyIk+R5+M0oXq3DhwL6Cs1fVA7dDewOGnePqQuwq+4j33u6O7jIl24ufWVm7i6e/JnfciKYPDJZW",
+	"2JbfGR3HvoRj/beOmclMb4hcVhGxq8i92SF7m3PV6lH4CDCtu8KdvJG1FX42gtPOnh3L1bF+0JtSwJoV",
+	"MXrqS1CDyZbRSplnR+7vRb5f9MRs6ed3tvGLqyvk9MBBw7dHMdbnDV7pP/+AS5iartf4anLBFFh8u9PG",
+	"DgPG2GAI0AWvNsDH1iAxHv43cT8lLUTE8S39/J5VG3N0v//hapVklDQjYbdSh8zfI1TWdINfxprrMkFN",
+	"hb2FI+g/WYUTaDtvT9oqXC7t9rrNtBdIT7QEA2p7EFMVVXutHaSnwqd3mTOwInKXFSPznJsNo+VNr8V4",
+	"80d7ET1cW6E0qQU30tpI/OhPRCDcnLOM5ywntVDK+hjsIXenfkcV4RXKn7YFbpGF6SToBK6P8MXKzDHl",
+	"gZSMZoU9yQvMrX3LSqchlRvsrDqywjW649VLcoWY8WJrC1JUy5hunHb6bk6pDGoZ7DAGFc7YNuTNstlW",
+	"C83WhShzhUtIrj9yvyeF2JFtY7Rso3ebb6zFlNEtuafZw4oA6y4SmX8WZY7NqOQVWyAoG1q85xVDLf9n",
+	"VhvMv5J7VvDK0uPeTGZFqDm9pWYyYu6Iu7IYdd684TPFJGsprrQQ+YrsGHswm2P+29daXkLbkioNkhVX",
+	"pBK71H25g0mAJXFO9XAeMM943eNhd9HzV7CxuBWi2kfYScTFWJbpu3hn9LgIu0cvuthlZodONdjB9A8y",
+	"1V2jRzq4rvr8AJIWCGDd+72ghhlZ5ZwV9q5PopgZ/IZKPU2xtJMjWeZMvMcrzppu0rf9E91EbQ07IfPZ",
+	"Dn6FRvFnzfllbF9ucmG9GEcHso72NX4DON49Bbfjh7UdAZ+ypqXYNMghpJsF13LrRcKtSHKBFenaNL+R",
+	"TDF0b7NmwbyuG/auWgusHxBX03t6DdItZtcStIyZmLagOVHpbHIsJ1rsrE/m2OlvpGiipi27NvN6ZAXh",
+	"lf2DUVqEzIG5jx29aKS+bgMM+lMw6mZFdgWrSFBBuSLmG0wj/E3cR010YsuMhmmVNvD63TtB/9gVlDTP",
+	"B46iqZ5um2oT66oWJc/2865uaOW8LOmMd8toHhvZ2pAWHFPrJcZ6qoVWMUmEWob6ThFvBsloRe7ZCbZB",
+	"7bjOCoYJW03Z8STLpoLr99jxlj4xeB9lyVmMZ7kKh51XdvLAs8mz/0TLco/PHzUhqgvPUu5y9LvZoa6/",
+	"ptrJu3MXLpJwIsLNGJ48x9/hIl/Zt6F/C6CvS8EwW+Oa9QJGWgNPJHpIPETCS9hnnWiqEObKgHHdZ0lB",
+	"FXb+y2MqriM2VrahuLRfEW7jEUGcJ0pTaW33aW6rez/erPUtK2i1wfxI3UmAIqFF49TctDmwktaK5R9U",
+	"1IcJs1wRqp12kmDGMw1xaz6Tj2DLd9NJm6Nsqsr8EeUmpaluVNekXJe0qoAEogZLfY6HvQ1Ppe2oS5J2",
+	"aLsm9LAY8kRDA8O/+8kBj4B8J+oLzwKrizWvuCrgRoBJYyZwqqf33yxzZTTNEaVfmq0jfE1KttbExiud",
+	"lkWHntMsfrmIat0olFrsc80yzWLBSzk7LD7EfznlZ0+1xAzWCV37cJG2wzRzWp1irgs0Cbo5jJmq6bbU",
+	"PkzdNS8H6v//idboW0Bldktz3uCugHtvEhv9spaMfSqkvThGvxa0XHsbO/JzSSv2K88jv9ZWJ0GDv3i1",
+	"+aXBX7VdpMOh4ml7783Rf9wlx8pTrTvd7ro9ddpZzWwyPOvP7Ral7i58027tTSDN6DRJnaTwHRI9nBpU",
+	"1w3LdN84YSaNNDd+axbTxgmiI7osXmmBvYSF2JFdIdgjkyCZK7JpwCOQszWrFHOOP9p3+80SKU02cks7",
+	"QDpq5COzgb9TgYFIfJ6Ljk57ccyH8pGW40EKvokcf/TWGNCphCMGfWDXs6SaoZ0n3tMu9tnHqIWwNOi3",
+	"s6rUi9sS+rBLu0F2yOkyyfZ6ePeRZ+teMvoQ8URY1S/EMxk5DDJ1CAXDO1fWHlCJnvNh1vdRMhUz6jsR",
+	"FZQkOzCVzAxANvyRVYRWe7K1DpzRxopHa0fAQ6G5Eed5WRJW5Ua01mgfaapM0COhuVuQm0CgaKpD6rrR",
+	"h7mjrhuNRvcsMfE1qCgzTUlgBTeRlpqEAo256omiorHBMdNH2REOpo6d5dd0/15QxE5fUJlPBYn/5sPW",
+	"0fDy6GfmjE9E1ZubThFoRNh6DQGhjnFDRKZzeDLJbMNZGrRe+u6i/BL8nFKZylPsIMZ6zZUPjDnqzrlt",
+	"qui1k3k9ZJI9/dfe1jzj/G+vnP7GmdcU7hZnlhlHaYyYYeSkT1/2X5lUbI8aKKXYSHf5pTlG/QdorlRT",
+	"zQaJ35pGd9rcdla1Rv1aYk3AQu0sA7wintXNK2iNBmzDveY8DjKKnXPEZodH9g4Og4vO7USu+Bu39XRm",
+	"TtN2i+pQ1/ELepNY1v4gcPU+BNgleSC2oZep5m6s4RJ9lI7rBJ2sn01qeqLLVFoYimAmVW+HzsPZz9b8",
+	"M2Z71XRjnwhYIOGKbITIyVrIRTICWEPjll1Nm02hX5Id14VorLvdWcddPDH8RLhWhPqUrNGgRRtlmJpB",
+	"WbJHVo7n9QKCWuwhgfBEQf6IW9KiGZgFVQscajemOe4EUXxZzPON+wK/ZDTFj4qRDYeJqzlbPyutK34t",
+	"Siug7yxFnikNoZNqR+tnzIaeGQ7Kn9WU2/Bp7YKnMVMZnmw89LQ21tNK9+hxagOCx5Ku5RGXgAgqEgie",
+	"ls3QEGe9yC97B7F42H1YYFOy0/ESsPO8sBrcPRtBzEw5WBvSXabvefWATwBN0qQuLdOz0yA30/qdXMQD",
+	"Rp+QP5R+5HdCPribLWITdKMvzL9uEiwTVjH3/c+b+yYMGz5/tD2I4XB3zlN7+XQv4Dbryd6unSs9sNyM",
+	"CAh34PPX7nVJk/7sW/S7f3Lecnu0cWnLJisPucVevWtu03qNmvbIpOKiWhHFGMlFpuwwzy1XPv9Nieql",
+	"RXzgGkLbFLjsCpY9sNxbve2su9llg+cR2HrCTD9mj3hScuB1s4J+WnICw2MhxcNezd/bRGfIquCKUGVW",
+	"bB4QH8g37p3rIrF7XTAI7E+16fuMKBgiibmA5gfy1l0hMK2V6p+FfRjxcH/DQ1w7ruCSlLx6wGP9C7Qf",
+	"4LOQO8DK0pALmiZHTW5ZLNxx4I84QnWw1MFuacl7bpSY1cr5L2zzrrTsCOzog11wb0CTvaXaeeYGrhz4",
+	"FTd9GoXV+axWVmO4WhHJlM2TfHH1klRNWbr0BbArwSCE7kAk2NLPfGuEiBdXIPLbv1xFARLQ+OlRfoEK",
+	"w4BV4mUI4/xOERtNUfkYTbrt+1eTPGKOIHFKIlx+WFys7S5BmZqOEMeftTeSKiwjtBIale7ZZ201aUGz",
+	"wps5rGEthCe7hzBpiR/plr2rPgo9n3Bnp4QuQmm+dfbeBXbsrmV6ao7vfLsTmJWH5uOeaRlNEIzYk8Oa",
+	"DzIpv+Vl+a6qMcNyXdIqFVvKdgGytah76gB7ZM5aUADOxqy3Hob1HWGbbKaMcerJDOHenjLa2k3ENQqO",
+	"/bi0uhxSaVekaDk9+CPzSYp3ugWpGZh+QFwAFd3sgAopg4puGWkNMLEMrRMRP6oWpxnk3Y3Tt8unkKWW",
+	"4pFFkgMlxMxPZdKGYIqxerijddKXSdTyDpNj3BUDb0UKcQ7q3a48KUG3cPFn0xIRs+HHqi45bvV6pGXD",
+	"5v2FgTnsuP47f/DtMQ8c4Qds2SBEH7mjlGqKd/fWQZb4t/wRywkf4KN0wyqqvIwklB3y2i3LCTLycVPH",
+	"pGTzfJ8qasdo13UdWagUZYwGymcXjnNaO2BbKSkq6sL31nvMvQLnN6KHm+UmFibfZusAbVIyzoEhFuea",
+	"vy2FkNcQcoioXmvN5C2r4x5Zrr2YZ0GRgsD+p6urgcg+FrKWwH6EWxHBspFNpVKwVg5MWzfX1oULLaoy",
+	"HFSv1TZmu1fayYm+f6NxwIZvufUGlmytXejuvHAEg0CmtMv1DZuGSkqw3T5+LvLwzC7hfj+FjjP7uWT1",
+	"R4H3EAFxwdbsHxfbm/sU5hZd+Ee2U1MJxElXWYeEE6F+x2daPQqeY65mOHrA97mA8AeYfzf84VAwmaE0",
+	"aeNb3DwCbglG3Z+cjDa4PnY903xHfkpklK33IyVD23zgnxc9MKK2vcQyv6RWrxaBE8m0eX6ChmaXrSk0",
+	"FeApTKkz9dWFs5bAKj3V/GTaIWIbdy22NZWY/pSCBxSUTdgvpZZmjdcdcOPUcZarT49M5jzTS1WoMLmV",
+	"x/TxHYXFpjzNgcKLn+cWrmlJFPSy0MUJh0UEG687MfvqHRM6eWiQoyOtncOBlH1kKOPHcJCQqPVOWHPA",
+	"YxqLFJXYxXBmmMz6F1APTSXlZgjoRB7wGHQR3/GqG1duJ5JG2Ed2MMu+DaQY0XWhMH86Vm5YGnLTW0/N",
+	"A9YdsZvFH8KDX7gWPOZP8eeug1bzw9XV1Wr6/eti26CNv633cPlTGLvHDEkn0NWQSG8q2SEwavGzjvqc",
+	"ffNp8KDvr2bkuHA9uHmnHAJDkoNOwEcbn738Oh0495gk7vY66J4dZDv7HOWC5oRWhOeMoh5CC+GDoaFi",
+	"oRhbsQVUR16RXcE9FIsqxI7lFv5z3FOjJjlnwjs9HXePA/S5b0JsxhCnzw63gj/bvEZRsTFmzDw4O4vF",
+	"0sbw/pxLumMCOTAtK7iqEWDfae/J76nnpvesijX2orqNTTlaH8XutbD+jwPO1y2jORZ+y9TCGD0jvvYT",
+	"LftBzhFPVkzwjjJAHFfD3EZ4NpaQy1YzKcPbcUJ2hl93yN8A0vlBUzbQbsFBu3fXbLcURcA9VlWev/kU",
+	"UZTnrpBKwYh/NAlXxPOzq7CCXo1TmvLE+V8oMyxWet0uRgRbR/dPXg4ZUP2R8tKDq8aZrX1rf7jCinhM",
+	"unOmkgkWQx/5zqYlAmyWU9MION3dVaSQ4wU20MSvw6s7kL8zh25od0brtDv1kzN1HHAk/4szRGKBuKvx",
+	"cYIngfvYBp8KvCDgsGNqWQDX7D46M/pz1mrDCzqz32BB4I5Wi/prkYqPwaaunHdyMrqEfdY3nUpXKI6B",
+	"vyz3JBcWT08JsqYSstx8SapGJYe0eAn5zMB4TkRInpJ90ZbJdT0AbZxqFhrPeWfSD4kWmpYYZBGVzEqw",
+	"dPBowXg7EaL4IL4fIiCp9MIvkXxTaJDnluagjeC8A2uv3EXhie4nP0L8Dva/LJhVLMJGgLGMyqg/CVpe",
+	"+7S7gV5VCBULW4coLBvA1tNFOk86o1gdB/AvBFCojQWFHZdoEY8sgkUMP5G1kEMYrXlb8BTEsSstYXo/",
+	"qPMniblpecR8vPI75GjtyZYaH9Bu/UEhAj+zskYSI9vMlojIEoNGdspaHgNnYXWNOqzAt70i97QsO+jM",
+	"E5HSqajK7aCdyaXEl4CHdRywaikTgrpt7GImtsxc8642FY4mXQrxMBnUg9srojBLQx+0G7gGIBlVC416",
+	"oaOhUj4cDTE/U9UD1Mm505nVA6/hloqUkZN8G+GDCXhwn9IyPqwCP4G8yrF3ucWonr65oTyZ84s7OzAs",
+	"OABN3e97iNduvBDPA/O1a00KGaNcYicgaGEu/4xX1vihpag2JBOyQovkJOY2uVG7aSMugsByZSTtCUOM",
+	"gBtjOVzEz1wvM2VF7IEThbtoQmmnYApqTf7+Zk5bPdeHLF6UmOtUvEYVcnO3rCkvISMekreMKOmxEkhB",
+	"HyGbwYKELEuLFH+v8fEKm3/vgEfMeP4tZUwTyWhp0UhyyzwLkKpprExSpbTbskjFEBCmtzRn5jBwrWyN",
+	"hvlqfqsLi9i1zNhVCf2mEs2mWPzZP9hCu9pyMUMLcV0KxY6xeFnpw8kibtqBVJ0huqSw+9dulmOhlefd",
+	"1HBzOAAHhZr/LLZscSbzUlweQCpZjGSPs+5G0BLM/ULm6mUCs2p3OaAKEvdgncQ0I7aq5IpUbMeUBoi/",
+	"JSlIoYYxkj65NOMyIYfRFtC1xG1zE2G92FMZkqRGOw3rXLY+L77NfsJzNlNLAbTCJX0BwseS2gv2Az9S",
+	"+zZTpRccMUe9g49Zp2L24bXXltJ9IXGxkmw9qi0hl1/w4RSLpSOm0ytgRnRc6/95dXhk6tPSH+bgsSgS",
+	"NsPTjefIKY8nQh6Uv5jKCTCZg1ngVyEfIkgg6Ya69pGbu2Zdxxhh38G0b5lqSqyYpZRigenwVuzemC/Q",
+	"eBubVZ1HkJGYUnhZouFmuYadDld+mvH1ofUnF5y3o4p6nrFUp03HROxaAX3IW0u9Z4FumUcpAYGdSubM",
+	"EdqFiy8AT0gxqrRh5G0RTHVMRdF31aeC/bTfpnjEjvAXLoQN6rgSp3xp774CMGHkBnvXZpAccIu9qx55",
+	"DKaFbSkvJ0Ts+XwK0znL/7Jfpu80lbbjHuoPthMP6k47Dd83vqWeEjguBO9RajoLKrQEm08MfqHk1cN3",
+	"ipgGL22mOaj4tvQC3VBezS+3HcqNNL003Jk5sdGTOwioWZFqu5HdHQHm2h4m9gxbkINJi8QVz/Llb+Hz",
+	"Y+JGXS+xWGQzTcErFBHBjzIbUVlTpYwuOQ7WXKWltYYO0Pk1+SZW3b2gVcYi+VQOhwEsNS6Tn5FQXG10",
+	"83UC00YxXrQsiYvQwKxEr24x666PWgNPFFQUkWLnUBPBbrXhYCWLdHpALiONVbd1urhk9YrsGZXkRcAV",
+	"c8tKe6S2LrlwGEAomV2lFkTRPaHVHnwjKyKk+bdMCmXJX/IKDIMl1PXU4iX545U3J6+FNH8zckIfALUL",
+	"LsZ2kysMqJ20FBUDkyFY50wTl/NAFB4ZZHuYr5FSh8gDH182ns2W5ZxWXS/vPSs5e2S5l5JkBJ51KgSx",
+	"0qzKoqjNUkcsNGsOwZ1aEEoy1vX8YLUNRzPq5JyEVD/qUjqf7e1ZEuJZ1hrmnjFvmXOWu9nsvzYdZRDt",
+	"GLbFcfcKgZcIR9rdBpZLHLOG4+lp1CFkquzSXkAHCS/mc/z6olnGar0gVuWV/wCRj6ccFQVbgmFgi5Ek",
+	"A42tDsiHsAVFJX56vBWfVIxKBhVCCJQT4dXGxvtCKEQM73BWkzVtIMRLbjji2/DFW0Y1m3GwgMm0vGU4",
+	"hb/UcZTCXYI6bCNa8l5arrPTWZvHP1MSebOSUWnhR+FEOydi1IV6CBBeSkhC8IMpa/2wE/X+MAd06zbR",
+	"7c6qPVKtMdfzmg9mcEkV0nlIQ3SLPSRJLrZwpJf72f7GWI1KWw+M1R9EpQuFlYM2v7pC2D7soEWV+n4m",
+	"R31A2M5ImLz1N1braLLeRPB+Kj5QH28en8E+ZkGZhvnkLiRwXoXV1k6Ajf4eHq1bhsFxT5ngk5y7wZ6O",
+	"+3PN8GytXYGPiXi07xShG2bkqEemCADErh2+jRGg/rvh//oXU66KukUDs2KXb96Gr2D+7oXXeaxEoP13",
+	"M7VQ6euo/IhOFTGcdEpN1zRKK1nHPtNtXTK00D3cjkRVtFaF0AQyfBq28sEQUPbQLFiKXXIdtjvX22TR",
+	"4jlcEuXeiUUG1MkCfWlzr4VOz25xVPGoIL56XCA4uqueAjhQck3NTZPDDpin2+8E1Eb5TpG1dDrmsB7Q",
+	"B8a0+scBJYGozO60pOZF/T/xmkFUMbPEf8QrCuE/ZVxmJZsYOtTe+Ue06FC8qpD59R/RakQ/03KNZ8vw",
+	"ahOd0mCj2wl0qeCHDmvvddoZvrfAATlGlYnaPVh1tjOpzM57x39Lq+x08H/GsXEiQvaY1DyRADiu2zkf",
+	"sCGWxwcEuOhYjKSc/PE2ll8Vz4lqVKRP80OkP7QU5cVqlNjmE6SE9eX7QpUwZA+lKIw1WMrK7mFKpsYi",
+	"L3ZI1LDsg2K3tAkVWFbk44L8AwBQQsHIYpuiNB9mXyxN/lnKeRNzcWWtZ5jA1SRsk2w6oFXQ+fI8SaBy",
+	"L8rdESbaJZZ276DWlnKGyGh56wDnhy7nzz+LRuLU39LPU9VhtvTzDZNQcT8isiv9mu5Vkt/6c1uypdPv",
+	"qp1gp7/U0PB23QeFhrfIQ0c5XBdUNR0pQB0LYuyiz9kjz2KQzSUsoWcGngTqWB5t0b9Vu6gNsSqTotGZ",
+	"2E5h2R0LkBX1qsmml8w7fHSmaht0A9koAXkaM3dAlPR1ZKu89aQ/hq1B6nJv/DAeYhkioiuho5s4KgR9",
+	"QNTaECWMtrU7W28U0C6YS+yr2EnxDpU/vYXVlQjzux2qMDt+xW7QD84Fd/hZi8Q9qsaOkRxVj1EJ4uR9",
+	"T1H93qzhk7PlDdehaVZs2fA1nM9Cd2SZrJJj2iRjjjo/o4Mc7U4MXxIW4bPAYrKWYvsXJ6/jwqoU2zue",
+	"xxvEC0pGDi51qAlGh1NMExcQgmQPxIfFvYlwOHorGsy/02eYX5LeAHRerjbEijEt0+19xbK5dErU5hSU",
+	"bpR9xCO7Cfd6f44+LmUZdjx8hQ3VQUM/wTWyGARziIT2z4lInHnYQXeS0ZgJ1qZvOracpphL73EBPm0c",
+	"UxTo+SPbJYXFzHrv/VvcAnlCFD1ViitNwcj9yNmOyXk/Xi88IjLpm06wwMC4iocRfD8fRjAZP/CR7T65",
+	"LR3w2yZI2G3IwkQ+2rI5+ctoEzl0vcztQ2NETopLgc4SA0JqQ0f7rG//HQQwkG1tzZuQQn1PQYZZYFZO",
+	"TJb3eCRQHKXMlwS1lqgvtU3OQST2HVWkYKVNQSqoDYe6Ny+ZMv8D8PJCkFL0SwlO3vGtywHL30nAAehi",
+	"AJwuB181mw1TKcbzu7YlJvJOffqJbqJgDjunuo5U4pvpQNXpcpfT36bW+u5Gkm57qnHnB9fZ+GhFMbct",
+	"B7ulry6C42QUS9Ee0l/WUIR7Iv1oHkLvno5i/NHL8J5vvJ0ioSkqR3f3aRKEJfOe5bmRskb7oj5zTXPJ",
+	"7+/T5s/zpFaVVxoPeEd+wOEMq9fS4eLP9Vn7eqdpAQaWUW6oTMDaqYXSKVOQrBXxZ9u6XQqznftgmkFC",
+	"UlzCom+h7e+ri38JzHy/LqkqcDvJhvYc213VZNfHHgs/Dc2VO+tqhZ5WbqzZOwHLV5O2Izitfvdbpm5Z",
+	"pz0T/hh1NsrRwNNvRvURln7P/S2Tqv+472BZ7ttXG8orFfNtQ8QctDM6oWxceDGEfQ0EEBshFIFwyDkt",
+	"U7niNbTtcMXMToaRAw3taBPX8isbrYQowIDr4gICM6ppKTYN4qqM5pBOhHz563z8AyucTjRxLSfC1wb0",
+	"lNDVVEHFWdyBOO5DtQwk1x8WcDm7BfvZBqolcv0rH2t2MNPbcLqxv1CKB8wuAmfShglzrYjYVQ6KBqru",
+	"r2wda2EDHZdc+v/FRUlj8WUVY/niZ+QjwyMRaynuS7bFTvmecE0yWlmR2eYNW9c9JT4us29gte2juk/i",
+	"VO80rfJIaD/MdeX3w9MijT3Uc7u7CewBEasVLS9pXXs2UX0+EROq4LlhyD2/u1kcw+9RIH6aulutPne/",
+	"/JOcr9dMGk5azNGvw6fzIS2GZS76o6WSeCmOPkrkGomRczWpx6kIUBlH9SuoujAy/+RSyWysPBw7LfAo",
+	"+bUUB5gD4atQMnvirbzGcMctQHHiFn6wjQEFOWhFI8tzwesagvHt2u/3hOeQrWCuW18gzhLI6nQTQupg",
+	"rSKISW7eE8t97SWVoXhT7aPVr3BPrw98Hv3wW7OtYyC4WYKn3TZzA6zs1Fyvfj6JbG8XewTPd04ngnSp",
+	"mi1msqGV5fY13zSSWedgRaA5NCGZxZChD4xQRbaNeV3XhJL2YKMHwUZJo/KnHQqXmNh86UnPyJj46bp2",
+	"Ha1CrLZffvJWdNZ28H68Des85sFaXTQV18sEPPgica1vPckOXud79sgQr+dBasbJCkFE1A6cBnYFR5Dg",
+	"g+Pbo7KIkwsZ+rqF6XnGfqEf7LE4fJ0ikqljYeLmrBU0qHpzLZUXSI+UX0M/K5hjmEIqvcSiNAaEYqAE",
+	"LEFNq5n8qc/tES4IQcP+i8Q1wYyOWJHLwjn6WgMuXiyCOvl7CZaRGyjVjFPrJYAyCIFuKJeHC/dwTlo7",
+	"UMIX3mq0QB3wYZM96s8Xapuwh0bE/7U1tvkFTch6N05bRWpTxuxhFpqbSbKjXINfrR/jBPYj7eLgG8Vy",
+	"W5vegjK6AMmT2Lh3zEPwTB9ZIKtrPEUKnmlUcqA63WkVkn2GVa77lq+OVQtsdwOAuoOGyMExnrGJkNko",
+	"JKpXoNIGFolNcX0L4qFgJimwn5H7befiQ8eQ+gfRbv5Wg7AHv1fB1A3T6JA+8bbzrHbMdSfFRrr61AMJ",
+	"0NmMB/mj5gxeES3IixSUbrDLOzyklPchwOgPLdP9/MzRobv1vpLBkav7AdcdPaY1FWM6jq9Vj2TSi7uO",
+	"dIP9/qngMo/WJM+0+iSCB2zcRBeSsbsRPm/MZN+ZTjt2WMHKUaBjKO5PYTBeIt/dOkTBg7nutsGCeux2",
+	"LBIYLbrGoeWaKMeBU1pJFw0VXFTQcSKFYMIncZj5F08OHcSYxmLgfVyhv1pDHrq9t0D+bh35bf4yzDQJ",
+	"eTk5xG91oWqaDb2pKaSoZSTM5NE7CBbLrBOuBTwUsTNUYM92RSvg8+SDdpQs68gxey22nAICWBQvmMfw",
+	"AR2WAc58ifnK7qLyXYUB/aQSSebWfAzVoE76iGgdi2uijH4qNbg1uoYeJ57C7vN0vADaq2G55VW8oGVc",
+	"NB3n3E4oJ9PDDA0ELsXWVhU3E0jlkvbRPJxPooXC2ixz3GWMnZLhbmYNTrPRJ20xH7AFLr7fPnjBY9Dd",
+	"A3cSyMwaxq9Yu4hxyYXZVdTCXJjKExDJrvGi3hHzsqEiC2emRZMVbNFHwweis7Z2v9qe24m5/W/LA7QQ",
+	"AXZfFoa3eF49gt3xMOPEUN549EPMj7ULMQJt1ExGnVSbbkn2/U9cmLHqYt6JsjBdZqrgD0QKF1QR2yhW",
+	"9OfAk+ycAdjVAL5JNTGpnZlQoDXgnvMedNpUEkIMwEDUrCLAwbZCixMvT2ExXF2U7JGVi2lknQVHQ1FU",
+	"jG+Ke4HVQQKYBrBbhUbgfqa20BXglIB8k6A8h0iKhavEFrgYr6lnMMY63FULpnNQLKeLTzprKba6kbWr",
+	"7JBQl2ASWqxh76q1OB52ZJb3D1YPcYhjKMNmYUC/U50AChepBQVP2vjFhScY3g3sOZV8s1myhct8COHo",
+	"tIGkLRxWGDtcI+272j7LtmhwKA/m4ZY9vksnKd/Zo7046isutLfEqveetEw3+Sx5vTMC1LTUpiCbWHET",
+	"XJJJSuWUNr29pUU8rQuXTNplHiGb/Opj6Yc5UAd6Ypbreq0ZKiCX/bELXPZihZcsz3ufvLjy/zeNeXYO",
+	"3TJYKtq4ZJgfyqIRL6J3DCA2Y8AF7ZWU68BsHFzgLFbIZ6rAmWI1leFkYY+3LSTnARoDYqNDKOsn30es",
+	"bMn10UKXRsClBaMBRdUWe/ejz9ZRc2YPsN2FGmmdtXZrqDkUSKB7EibgQr9qiwj4i8yxxNt7qjgqNUJ4",
+	"nqGIo05XbkTiwNUDixUTQMruDnBpGq17Vl7cmzb+8bdmG8Ox9dU/xr/AqxrL2aJSV/FfEyrjIBfEGOSo",
+	"Z5KRPFqGoaPophbQcbTsIRG1Xq5BWZ2w3ECVngrspubpnGJaroReig/lAR3TRA/DxbesRmWxqaumHtxQ",
+	"HSrvKNd4cf8YpqSrQuu5vnug7XlqOw1De9rMnHJIxHtuD2vqIbdlZ8Ihf1fVWHxrsDWniemUD1Ln/nSF",
+	"mRonzj3ut7QI3kGahYxWSMKpcgvRnSzVdlihneX33bzD1pXuawuNoXypRBGCs6YtXL5lRO8A7lsRsdYg",
+	"gx5aAH9rBKQ7/i8Ma/CebxTZNFTmBP4oKlv0UGlI78YMFJ0M1AQtthI/t/VskfKmiDS7IJrlTxjlO4cy",
+	"YYJeDgtNeaX//MNFRO7axEoEIhX6j+V1rPrQhZ9FV+xuL4WpmimBecfHNJLH1SJSW7akZCfkA2CsQl0c",
+	"WxCvsAco8kBH3uco3vbgWe5iUc+9ram2gAxP7plGBlwMPl2KyNo/X8cX+fmXU63m8118OaMwggs337Bp",
+	"Hayl8dvuF9AdxG5p0kNjWPCAZ2ZXxSpRyqzgj9GUSf/RFBlD+a9HJlU/YCAm/YS6a3709mP08LnpRx7K",
+	"g2c5PrDuR1eOA8zNtNp0LedzS5paxw1FcxSyzMaRDxQqfan+7/9rSukbt8fDiChWviRaZNrpjmj/KyIe",
+	"mSS+4vN3ijhUGESlq1OnOIrvzSAoXUM1cJ9n4gpbw9RmDsoWYJWeA7FTj4r9Bubiw1hTBIbvuy7X78f3",
+	"yA2Vmme8pljw+MDt280sNyKFWlIftmTxq38agSsiWnjAnXR/EXwRZhIWESL1/HBJWnOXcMtVZ48ldA2H",
+	"F6lgZN1WsxBIrrztMoAfWy/YDIFeAUyqs5Qri1cIPh2OU3e7ZzGdbgqKYo9kk6aFHDcFrYVcVFm/iFmU",
+	"dJGSzS9cpcB/HpOenlTe3lHT1hsG2iSJAZa4ywUBJ/IsKWBQC8UjcYBjJz33uRm2v7S12DkdtJjqLS/R",
+	"VM66hHQ+cL7UrCJrXo4hFAA+M11e/AugbWI4j1OwQtEyMLbbMxeKND/IBLAlaDTG1IYZribqS4a6KXaY",
+	"lacpeiOUtArhxmhiQ6jTtW2UBv83KfkDe0muiJBkTUvFiG5kpQglsinB7T7e1ZGNo/OusSp/H40gLqjM",
+	"34WybYiNkuY5i2R3lq7X/rpqJjObSYX0xh/ZGyrL/bLPKqM1xQuxZkXoE3nVW8tZ+oA7Krd/r2OmuIgh",
+	"eMBJro/eDAM9HfG6FGk3qmuZc0v3w/Y2rFXkU0Gml8Vi9wCmb1xA7uDtalrnCIJgPjSb4lUVE5+R5OjQ",
+	"zgOT8pppSYdX4rAe0T79xvwb2x9cs9dW6oXhFoO2h50IC/IbkCZ92nDkxWJnBCv1nm9i902Vl7EL5Wzl",
+	"QKHkndCxcROxq5Aqou2CXC+A9XbRjhd5FPZMvlmvBZYHx8K/T3l3lqFOBNeL6zw+q4i94bD9/Fobdewe",
+	"DQ6IUJrJ528qvSAm0n7UOSN4Fa2skY9sQcyQfGTRfDLvpBpUJLflQME/nAzCGYoJzN06dv5ubJSrYLaj",
+	"dX9GH4z9/P3++cI0S4KotkMvx6i+ESXP9rixzMX7EJsh5QupqjFSWTRpAn65jdY2hZL6g5/bjzcNz1n+",
+	"KV6itPQADeNf+COb+HBLP38QkkUxROMz9nFLH0Qkp8M3+DWWOru6EPeKyUcm35jV48VVJJ+gi2T1RO+y",
+	"qTbvhYp4XZtI/RWjAEQHND9+ko1KkEg6hB9soBu8pW93md0xOpPprnVE2sFmdFY+JHGX0TzXtGk1LY+2",
+	"jJFaItadnoPqw9509O5Uw2EB3sIpeeI0lsNaLERmCVZB+DTNLNBaExYbBqL42afS+Df7bVowaEADti4F",
+	"cJy7YCi6ZcRp80mTeVd9KthP+208SXu+6Avf8mFh4Xk8+5NYO2rJlMNQOXxoVbgwuUnMaWh0kBFFaaqb",
+	"XkBdXdKqAuuUq3ebxyLqlthZlvjK+mDsiOXFU7bd3pE1ph0vrNET0/IyKq041o1JwQcepS507xWWTRBY",
+	"dGgiEq7crStrCqEWYYEnC4B4QvaeC8U4wAh4IA9OeUKZc4KCPxSgAEU17w9N49gpa6Fjv2iyYOKdN7mf",
+	"E3X1n/DySD7x4ezGVYyWD2MW/pTqEXrgMpKsd724AI6ikXp+OUHftv3is+ZVxmuszl3dgsLMwdH4uPt5",
+	"VHvNdZmCuT60p8FnofySn1oq5khY5CHx+uFrdXTBIDvt5fDwbrkotG93cmnBN4Eas7mfbeedyU8VLrpp",
+	"kYYHkKFMKReFNsL+dDDDAeYzExTg0WcKcrkeI9MwsiBW17NstkuzI6PSeEhNSqQ7TArPLcKdk366fqiJ",
+	"teKprhkrF+Qbmj6uWVkeIedGadWJmFz0GDCqlqKNu2+6oYY+HhnIEaUiiik0FQ+YXqdSsjpSmYoq3QY9",
+	"ueKTul97LfbS+yKEIfrNjIKt7pbRHNL8jsbQi9aJVAUOij+xT65Kov0yyT0Q1rHcRWA+/UBr/IjgZaJF",
+	"qaJhoIiJU1SMWG3bFqFnZbmysFP/O4RsU/PHf60IrQivcvaZ8EoLUrINwwNR3S8L6x7KDa8ik7vfa9aZ",
+	"mmaVLpTF1l0L0UvvNU1RkU48RkwWIGfND/vjaFhyz/SOscoXXbBwv5DkTe9L9p0iZhOBgliGEzLrqilL",
+	"CiVlenUOOnOVfMOrZDwRX8N/riAv0Cb0bm+bC8dHodI+8E7Y3HbHkvjfMPBhrH9DsXCsTFTrRiVUk7oO",
+	"DYH9JeZxbxG6XfS1IjvGHsj9nrjSSSfwLsxUOrPx3uoBZAmuFxU3e2C1nner1jrUxqopl9GEMMP5no93",
+	"wmpvAFFg9uVHYnRqF5dHdqwsXY22dKyBW1EyH41/vkTzaLJi/B1wWZvYHbQm7JHJva0yIVdEA4AD93Xp",
+	"7mn2sMxD1MsTH/rTT1PyDM9YdE9XL53aLXvVOVVtBV9fNMzyzCp4rIDp8Cc7E5uKKyxmzMgM6dpxyauH",
+	"D66ydNoX9upIpZ2baQxyQRW0ns1K/iQpr5i8g7YuZiNmHYjIishG+eCDEIPgZzNBcNzwbwSsSE7chtYR",
+	"ZPmcUzwiRfrg2Gmjs2bykZbTxzCeTBk5oUMyuUrVjq2d/8Yu1080rMUudual0nYrn3fpmfpmuW/dq1X/",
+	"BU+RZ4+jgtDT/Fm/eWQjaLCrucQlNwzOK7W9LpAXdViPPkHNGXqzQ0FwmRA4E1xedkYHebwCiZ6oav/9",
+	"vg8h0EEOeIaiDrjEKyR00TywXhZURBVix9Ah25r/HcvTn384XSVjCffMo4DWkPiKOivmq/+PpSoQgIOO",
+	"aNp1SjJVpDKyxo4qbJa+lnxcJU9VXz+KRfdMvM44pOcBNNhLW2cqxJ7CXpqX8jtbZisUnOK2pquiPE+A",
+	"0LYJNtdNhJr2Z5I1rKVpJTTLXzpKGpqWbK2JLVo2O9zSHLuRZLKwyKLhsTQ3hzkhMZgy5cDMfbWvDd2y",
+	"XqWd1WB34G+t62dpGR6YoSuq7RCl4URG7tdbljFeIzfSQ+VAnAZZVVpIlrvczkVeqbHzR0jMDVaxnS8h",
+	"DmL8fzesL6kuHGnkthG2BJVdIE4WxfStG/jgAuNoiXB8uEcUZg7xPy54BOOYw+CxichLsXibWDi2dzMk",
+	"8KT3LbQ+IwmyTsAwsItJieHNpajrgZf/oCgHTINbQOMp+I00GSS4jg6gwuh+G87cSU7pvMHkz02VS5Q9",
+	"sC3NnCjU+TBl4jspBvjNyTNnn2uWaRYpy0nzBGYMXbgPxlJEYgx28My36qldWUcdtXyaHLBvb4KDIvbt",
+	"tx+d+75PUBlumP6dNXtpuQ/jtxYOkGnjjmeP5RvXLLHU+0f2WXfLvcdDFU5ol/GEm9Z8oNXTB+Q0ErNB",
+	"+zBV+4AGuaJN9E4z1TQStTPshMvcnafIr9B0Im4iePu7HiR3BOw4q8BLfrlu3+Ms+auf4AjSKSKiOcGU",
+	"yKaCUoiSVkbBkdr8pbQHeoFrQDziwT08K0IEsd+MFdjbC7EDaXAjaKnIzgaOpI+oafkQ09oEMb8SXxg4",
+	"tVPE5J5buIcLN96yK+1Xt5mH3GveADuWj0Qv17WnxkZDPrk39xxb1G0Y9ztRsg1EK80WylYqGaEDQ+Fw",
+	"8gTQyA3fWXxyeK8h/GGmDtFU+Z2Ps0GwF8cca44BgBmRDrJMQZVFZFKFUVXtp6s+LOIcICII8s7eGD78",
+	"YR5HMQb9M/MZ100EQtCoveYDItYkNBuVfeaKbPlnlqSCO/ttWNWf5nAltUv5nyvc78y5tqRcu6QOMV1f",
+	"DhQSv5DFDruI58B9Eh0zuzgEsO3rpp+VMRzqNmbt3XKl6cNS1DgAyYyPGcty7B7z4xfue4tPwzW4jcNj",
+	"Mrwijva1i46d5ej2ssEkIOtgV5l2hYs6uzZYh4cX6Gz7gBS97enscFo4hNgd4g4OFBiH/MV2Jw5aGuOe",
+	"rg1u0oUXGkZcbW1Pnpp1rHrPrdiF1J1o+BniykSQTkve+m/XvGQr+FPBaM6kuQhfzEfnSNidaJgamt0X",
+	"VnBAgt9tUzJb/D41ysd7vJGKYBM50WpZlA8M4j5ckiCeXMcfEc2wUl0Lo+Zvmypqncm8o2MyjsF/jYC6",
+	"Tn33thRCRpzRJ8WQ76TqTIcttpqtDR/PGJ4jADeXrYFZiN1LiHFwlnvDCznITOZv4JFYpUZN2rDqY+FQ",
+	"05NJA2F6WIXeppI527f0mXKOImGf0YvJM9NY5My9W8qr2Y11V8NNl/ctwYirLcm6WPLqQU05Yjx+J63I",
+	"PSO/NfmG5YRXgwiamePynlcPeJWKGOqH8ICis+CllvlCbHE8YmEArmH3j+Qss7iA4zkEcMyZOJMNi4Zf",
+	"+lCDgKVRPUTZAIiEhZE/JMHoeRr7+zm2od+hzkAfyJYqKKFKvZe2EDelAFwYQgk0IqJi3fK4gIg+Z9gD",
+	"SoS3w0tYMPEIRTeLAlvjzBh98pxOHPHo0zyG4+Z8bykvpR2hBXQrqB7yVRpGpSfH8szNO7f8ARU7VonU",
+	"YJUHWtd0zCHXomA9vuwaMmrFc9znRmW5J7QsQ0wh9WjrdAtRdvipRs8HACqLilibly7YntCNZAmR1srJ",
+	"MrC0jr2iM/dU08Wd7eoA04VFLb0WORrJmbNjQOyaSlvnYYp1GHe5wAVr+8GOqp09bjHzs+95AeaGhY/i",
+	"I2GBc4nEqKkZY4m1/GjyhSEnSRiSIQZCBN/Oq1nm01d8O1nArCsR+OBVG9EbKppZIxi83GDFZdQepe3I",
+	"XBSkPVs3zB7VBWaLklZpq7opEUNRKP5azVRUaykzouuGbifL9ObOithh2xeYNaxiLE+O+JitdJ9bm6nt",
+	"FFvRTJ4vr5R2OAaHQrOL9RoJwaZ7BQESotHBu7Mi90IXhFW5IrzKyibve3oGtVhcpeI5gobjNt0QL8Ie",
+	"P19dbHyEIZnswhuMhYHEWa0udow95MMq7gjeSZjO/zbDEnbkTsf92bZ7vnI8naqIt4fjIEXcfm4WsajG",
+	"9f1+Wshf4oJSD13lCq6rVlSXbC2ZKuYzaUPpaC+TQccw02WkBFocQcsbdysOL6J9yj01ItemL/N2MUt8",
+	"T2lx+O3aUNgKpYaFsRNqndB8v+QT/Jbc0I6pwffaTiklKgRY5HXf7tWNtbFqqTpqrnuH3WR76o65jL1u",
+	"7Ht3MHv9ythD/FpOk4UKGodw+AeeSYlf1AV1XnXzVap4/atNNTpEvO6arDG5sf/ctYotrXrlJrgiEPtJ",
+	"PIZDwwgtUeV3dcHXEXTlmmdoBo3eiU4Eq31wIdkIPiGiKvfwV2fLGWSSTomgfH3hB8blJKXQ3IicbcXs",
+	"BcE31Tsb5TxvcLRA3V5u8vrOEERfa15tSFMTaOUSx3MX02vjfOWjc9RCeaZuXHi3lEubK454MapcfXBh",
+	"lf0JbCkvScnoI1Od0V4SVirvLIW9UHzblDQ2OKQNvavSEp1MOwwkQjENRkMXSlFFQHKW5Kp/YnT70Vyd",
+	"81Gr1IEQx/LT75j+O1a8ZcPwmzJD99vtIOlWW4Pt3VFFIHIH4rcZy1lOmqpkym7LvRQ7xSSRDRg57WGY",
+	"817HIeHj6e0O+D4CURNnsSh69L/QmlCdNX2nAMSK/MteLd20hllR2M8oAEy7skkDiPmwKnRjPSTUwujg",
+	"e8nZOlo823kRtADELliu6fAlodaz4OphgWpZmBtAC6Lo3pw3uJFHGIi5CxdPRrYf5lR19ypSGqupF4Dh",
+	"Dx878PZpmytsoXd9GlZuq7k2eFK/Sw4fWdMKKvNFQHQHVKIz2sUwxriLkjhlqZ/E/UH7Sy471+L3WBzr",
+	"jp8mTLgLaw2kaufrSbFyPJoiHbokig8t1tHgnbA/ELrWcFvJ7bOmXhHA0bZJ7bR8wIyi+WTKk8W4IIpp",
+	"FZI2cvAZnUBgh3i/5LfiJ0HLa8h9x2BDqrdCJjgZA0D9uCBlHzz0wwhUqmtHpvk5imcaNpka1zrMFhfe",
+	"3E50ORHBP10l8+SFMN3iumBYXXp0y2CmF7/cikfssBRiR7a08hniyrwH0NTw+M4e1iMLnrehBci0GhXJ",
+	"QInC96uCyjbR3zzHvCIlr5iD/niBHe0dlZVPkU+a9K/2g/TIf1hIQAuDc+GPtSd+W/Lbn9Huzdg9aqNL",
+	"zl5OnXUkK6kO+PAQ/bQQOqqCLMlSHSRj9B4gySgSsbwVSpMtiCWQA2cDe5CjJzl+CwyNSbpN8bDfhLFx",
+	"OcvV4R+IUUwlAHK2RIPcU6Wj0NzwY+rz0e93jEITI/FUYtLSpPhUcod7bkByn9x+b9P4YP3JTrzCVs0/",
+	"xMxgVeGD0/f6usYhuX5zcn1Fa6gXvshkS+fjUQKoS/sQL2h+Vwh3DiL4Pt1aM5+5Tu5+TbOEovT/xTIt",
+	"JMgna8b0nVV95qfibWdJU3EqX1JbGzeaDmLkj9e4eDxaibAjZCT17z9Ysk3WjpU+BDRfMoAuJEunqBbp",
+	"TXfpbR9ZKTKu9ws4bMfow8+0QqyONi9dEq8iIjonq+5YOvd3yrqmtf9lAY/2qrkmfrGMJz5/WrTFnz8l",
+	"b1zMA+QL+4uI5OzOJV5vNimsO1zAy2O772oRBfFIItAyPMCJsF+q08pjwIyXV8e403S9vhUYbu0Jyy5G",
+	"Syze6QieGs2Ku6KPF9e5jzxwYLqhJUCbRMCHBJYxNoQmcUWRnYzpbH7/RGXjBxYF4gzVyWfkLYfxsMXz",
+	"GBbzGKbgzXsPm565aJiXEKnBsePa687DbIBHBmXvPMKcdFDcSzzRvujJwLBtTp7rdjeG2EiBqIfFtqia",
+	"TqtrOWfV5cuAQOgpkRRYeOeKty+OKuz4NwaKs/eLEIsD0inTcM8Mwzpkn60YWXSzkmcPsWIbyszgXlAs",
+	"SJVrRWieA87rbHSZGyRy+i3sXARQMQIDkIuIy2MT4/wYtthGiiaCJ2uYwbo+wHCzZRX4onyirb8SbAWY",
+	"cXDpYAxk4+6FLlbEfj9G6xsEUPl5pg8bZj33ZP01NOyYDGdwwEJaRbDxp30w4A27rO5cW5s9zCTFBFaw",
+	"MmoyPIQEk5gfMfi4BrNpQaYT3xRMwXncePMWLNs6nCGSllWi2RTWq2ZkUvhGrnwcoIsEcwZ4dOyDAU7i",
+	"XoTIzT982O2VOYe0Npsq0qKkgIwBe7oK/OFG6bKJO1V++faIu6shRKuEWyTZHOEvpMMsEs1m0yYiDzMT",
+	"YvHycaZKhOx2NAuhWPBVsiWxnfNB5sRPdDNxXaUWf59wB0sU1UH44IAf/aGSrP5OBURUsfZZU3CzmlPl",
+	"gj1c4K1VQ1b+a6tsmGaQd9EBRfY3rnUh+nvaadwdLcUb+heVIPcMjmdiRpj0E12Wm9Dj0QDQenI4oVE5",
+	"XlLYHwc317F4Q3GqHAHc+ImW5R5PgGEVlhHFtY3FpaQWSjkT7mqBr3ixIsgShMxwrNv1HHiqaxYJS1hW",
+	"qWNL5YJc0Q9Uou4kJRqZJZDLzs2PGr7DniO8zMNEME0j9Ty4N2jVYNjMsQodGS1ZlVPphWdzP/GKNIpN",
+	"sM58STSR0fK2Kdl86qZvCPFjWtrQuAUpXGJX3dBsGrNc7CpfVzNEcSlCN07u6WYudaPHaIJzm9rsWZUV",
+	"QpQpoVfBFR4tf9HGBx1QF8MF+1jmCCQNE3SrasnmButumWOWGIteu0iZAZJNLDK0pLWKOdArod+AoLk0",
+	"qDRZvHUhReU6vKrO+1yIMl+RKyR7sedwF9elwEMHBpvRC2gNq+500V2tm37yO+Kpftg7wujWVhZOv1uo",
+	"zAr+yPKjimgfVi/mqKowjvvD9NuxYtwcqcN3olv3Ce/Br39b9Y/iu1cfX7VBjCuimqwgVJE3jSH05V+Y",
+	"LD2qUnps48LbLrbpH/GE2MS3ja31L80sD7x3zQ4QrGLTvm3QQmW0LF/ZxD7kgS+VICGyzLx4Lq7ZmowQ",
+	"nybN2SdxLWQVs8KtSyrZW1A6cCtdIYSO/j6MkOwO1+u711GSb6Ul0XLnyie2rUsUOOxUxW1PUVhxuYTe",
+	"BnZNFIX0i3/amqQnWOmyRUrMFEX5FhOMgTOc5d5HpTuoxIJVRs+H4HT62E95nMi1/M8xBe5pGStDdR8Q",
+	"k7FaOIu8E7aCmJrCth2PA/kntibTZ01EbTcZIrEdlC0EZxcQLpU+l7XIGhWh9qKObE1upCtwh7BeQiom",
+	"PJZMLYhbHYbiOYq20/B76VcYCBt2MllLdjWGD9GQbYWNGADYkkC6zPlYEuq6XJum5pNCcEwN6xQzCHGU",
+	"klaJAPyJt2bH9dcuUDT3JcOhEzuOwQMBFxeCIKKWJRv02oc9dGRsl4S729vtvnZbhQIezmI5hjoOi/D+",
+	"3We2dkdizZhru9rlxWLcOvFM44MZdamvnqtNw1VMIzJaRgpcF2Jc78CyRpNT4nU4JiH6Iq7wGMejaKS4",
+	"yN/DG52MJvXxLpOFn1wyDWZRh/ooYFbHI6Lw9UfStYZ+YOwAdnFHYVtXfbRC1ZYIsxk9MFbLVq270MFL",
+	"mjl6eMOWjRJPzaKccuTU4JhU9tM58kCriZvnhqJ4hIuyy7uHG8UXW2LZXVbb7LphYI1GEU1ZxRYv4s58",
+	"9Q2VSfOJ8W41XdCpii2qn9Zb4NF1ZmsqNc94TZdAJ960H8UQ4iPIhcHoZ6TX9JRpp1v0JuvGmSKR3+px",
+	"8suauhLYVOaAO2rvtEgxuoEa7wCylDDdoHe16XYq7ca68qnELZ0+YmGck14wxQjUrbEJ8WRX8BLvJFqx",
+	"bhhv6UvQuYvSTt1NIvFitIQ+4ma8C6WA+jtw8sMqZFIqQ6gR5E9l/DQ2EvHm815Bh2COfra3QeBCPMta",
+	"O/Qz5g3RzlCNhescFHUSk1R29MTzi4Zr9Koe2tJpPL3SHhD3MDv7vmY5blmMQzqaX1aAz54TUWWMbMUw",
+	"jT0h9yNqNfRx54BGmkPBRlre9OaWFDo8hpR/hJ7hSgCYMHfFmhu3oKoP3tfOxye74TYmXNSMOVpXF9oV",
+	"cJkmTgi3NK3jDtiIPu5nfJBGjkOujBB9JqFB6f69oDkOXiO2ESDMLZ+vhPNqw97bhklFqXwW0JiHbThL",
+	"qPniHG1QHzoT25AfrXcC/rEFEoshPNpCJUh44h7KlmwbC0tnh6DqQcGpIbqgFWlUQ8sVoYpQAgmcaP71",
+	"iXagdkl3i5DvYneqJ2As+I0pHUcq0kLPI3l2VgJkSm4fu2sduJEd3Hca9s9ljnVX1lmGo15S7a5z5dS6",
+	"fA+P0RQQod0BOiALdhFEUf+uwEsI+SJVsUhKGoGtyAX+zxC+vawMgIgVA4+A7u8Klh4iqECFLlzRKRAG",
+	"wdFtJ+qHSeESpSW8mFOXWHSRaU+JmzM0XhxQ2s7PlR5Lhr1aVMioI5P8DiANa8S28gkQlSptGJDcM71j",
+	"zjzrMXUAvSIg8Twnn1pUHgDIXdOMhUZG8rmD3kGSsTi+G1YxCUkA5pTZumCg9fxhSx/an//jObmzp9ZG",
+	"H4dFQicZ3Oumz5eEEs2UJo+05DnVDKrtl0QyVYtKmUE3lFcKHJ3b56H2448XbwxtLlYXj0zaDPOLq+cv",
+	"nl9B7FDNKlrzix8v/vj86vkf4U5yDHRJa36ZUU1LsbG2VJfiYdgJ7EPv8osfL35i+jo0gtvNzsa0/P7q",
+	"yuUNaBfwTeu65Bl8ffmbc6fbO2vWWBEGgV2NIIfUUuRNpkFdUy7FiDZl1Fcdpnt542BSLNPA4nOuvFkz",
+	"tvTXrskZF+6HiC2b+iBaa5MGl9Spln7pg+bQ9b9lLL9rM1IW0eDzsyof02F4+aCC91/vfvkIKBSEasIe",
+	"mdy7wm62rpv9F0uTl0QxRnKRKVjJ821+KsL40HGcMKIsxS6ZN8xtegkF2Z9BFtt2IVHstfRMsQroUWn1",
+	"I4FKDuQPUKfjP1ZEiqbKyR/a+mBQc69qyjK4c7ki4pHJ/1jZe4T8Yc10VlhyAhjVf5yKdlvhDeczx+qD",
+	"8GZoKumWaZDP/9eXC25W/d8Nk3tvpvqxU6/APzg2b7ql44wP7fd/nv8QuwVFGFuy2usOsJrvFHHJZqeh",
+	"e+3hyYVCyH5Dubzzbi1XAPovwsKUnoQGHYz03/uigdmp30fU/wFTtrgKL7SQLrvOXnnu/m/ruZyCZHBu",
+	"EjgVDtY5X4GuxwFhH7N2XyMuoJvbQ+9hO6GU39F0sdEXMYK850q/9gEaR9EiScv5ZVe99gdkIHmiFHLA",
+	"gC4e2q5lRXyspNHGFaFbAVGz1h1zCK1WkQP2Ks9fO5n+HMcL+n7LS5Z2ul6cbOB2F5CnyRaub6ocRGrC",
+	"c8OcXMMOnIYZL7/Af9/lv7sib6OXAlSE8FC41sc+FS5QrL/Ff6+NYH7OXfbEtpFqSTt99YQ7feotvXSH",
+	"82m3Fj++dibHbu7A2zURZj70GfmmY737wNcUSlwfuWFsz9TlF+dd+hvb/z71WLpHLE2gU/xfbHIn8aKy",
+	"WOjRP7/ew+wLQlP14CqDWzcB2D8Of2Bmj0K7I3M0bIs5XC04DXesym2cnTriMCwJLmgLm7YhpX9yZYh9",
+	"lC0mBjzd9dj3q0ZkkG6lJ3tnviQaAn3aWFv3at6ztbAeawLISFS5sk7y9Mf2shDbSSPPz7as4dmIZ/r/",
+	"VcjJQwTx8Ebrh8n+G5+eT6wsA0FPLySYri2I3xOfgKlNtCYGy9orcPVae01/c8EEyvWx/M2rR65pSAmJ",
+	"KivvOu2eQmNpx0vRWTqrsLdDJe5Fvgf/sqYPrCJ7pk+tpsAUz8WZH9muS4KnVVTakW2lSfyCLnn1sHKF",
+	"71su9WVaT8SUl1/avzjNJWcls+k3/f34lesil7RLtzRTiV0KyQWzpcp2Qj4QWu1thMUZb8/u0o6TxT3l",
+	"fhO8uvxi/ndOxJyi0tUZOOm/ONvhT5YgQAcL9w9FL89Ickea87xWr7KM1UPKnv5u+KvgVbBwJ71Z0yTs",
+	"YPgec2pFo+/F58lX5Bfb5CkeEKjXkvB0tAhkW8rLFXE4yBYq5SQUufxienaXF0qaW0bzDxaT92wn0fT/",
+	"CXQp3KbuK9Sf8exZMqQevf+8mrjnOrVUYhfcTShucjaa+iEiDyTUprXpgeKRSahfCxVy3ENJlaiOdkA6",
+	"SnTtPyhF3nyuhdTONrOMKCLTDPe4hXfpnlcUbBKzPjiIxipEGYzMK3A9QqhARUu/Dv/f53aw57/ZLO6C",
+	"UQ+DeW0n++w1V7VQ3HvKJtyBp5b/tkOKplz1RxLz6VQUt7BbljFe66i2uaOApni8RTMwcpNb2O7oK/IK",
+	"WjzFIwIjWUSMhKfEiDLWwW6VtdM+Jp4+NqJnRltzbZ5EU4OxWJ5CIXeou+nS3H1+VmJdfrF/mNEg/l7l",
+	"wi4nSXNowRLsskhBc3sWjAK/OcJonKQ8uBWdRnHwBHMV9dTUy/o3xmob6Hy2y8cPgfBQIXakFNWGKF5t",
+	"SmZBKKlk5IHVx6gODWq87S329KJ8b51Pd7c/NXk9l0mmHCobrj+ph7dC3kKj89Ab+r61HR/sDuJrlyLF",
+	"FVT9zAD4z1rkwHXhANJWAONcPcAbaYRfC4XAT0PGyy/wnzk9v6VmsiFkJ+SDOufV5Sd+Hi0cVnzja5uc",
+	"zTwXRvjG1HDVlkeKvXN3fFP9AqAKCe5FiGvbuWzIkXTdOmH/mcJjim8qlgOiw8H8FeP0u4BjeQTt4+K+",
+	"q9hzppAvVxn3m2Sly26pIfSdvAap98xnzndvBzv49nYS+ksizCUecOfBzXg0d7aU0xZDOOYU1n+vz8VK",
+	"0Pe3xkmarteTKguU8ngShaWtLD1rGzRzCnCQ3thzAkpcfoH/zKgjt2wrHlmEMD9g2EimfX6ylxv7sm1y",
+	"6ZZwEQ3yumO6LdByJmYP/T+xBO2ZaCLFAvClyJbuSS5sZkslduT4sxRqeEfP0ido8RRnqUUMTdH+g/2z",
+	"f6SGkaVaiDOElH5izhh8FmkQen9iN22H+LidtWI7IPjK6yaMrEthYeL7Yb4nMbrA3l5+Mf+Z8nb8xHTY",
+	"i6XPkSXz09xvdh0XMzGsZ2SrFnT2VK/5MeTDd/mSbiQLZUriJlvf6mmupTBcyrUUEFd2goh7myOkwCnh",
+	"nTgr+FPJ6LHmyYNZMEb8TlTsaZnbWf/PyN2v/NwPFeTrRhO6o3siJLmXotkUmkAa+WkZPFSRil1mf3FJ",
+	"fQm6tGwlIdzo4UFPsJKCBa3ysl9cEB47W8ltSyEWSdE103tb1KZTw9tWA6FlicKjRCZr69agFpnvr5K7",
+	"8WXnFnQTA47I6b5Fh/7+6vs/P3vx4tkfr6B49Xhgl7J/7PybSoNnPrmfcwZRW15DLjEPVn+/tx7nVYDO",
+	"gEvM2XKh2tA3cne1Ws/hNxcq672Gjs/5Lgf4nsPT82zBCe8nsvJZm0FKuCYFzU98k4V8/+kYgTe+WdKV",
+	"BgFbKVeaq6PzyGTOM62wi+ifaRnAmXpcmPhrU50lqyGbF4yZltoQJao0rcyJoYpc3/3X14syOOnxaqu4",
+	"4MaFN1X+1sJYprGrL/py5ijJYw//B/rA8HVdHZF9dBQKJqIIg2Y2rKfzktCKiBKUYKK0qBXQ2MOxnO4e",
+	"WDtglxOT/i0vy5uSnstE/vZrJfOZgfE0FUrqklZkzbVDOTcHxUHMr8whgbv8NAl/gz3c0C2bNgL9BC2e",
+	"QtsyI9012y1NMwOBQJIVLG9Kdpqoj5PfIq/y/Cd6tqwT0/UCTn5x0oFjO2IYCqAtLLqP36BzsO3lF/Of",
+	"GeO3leLCLqQ8UWEJ63VvDS9JiFQrxWbDcvPi71VrFPNwXid3SeLTvzrphsYC6z1FVnb1XFv8O2f6s2bB",
+	"kFYEJSoYq576BK5mW1pWmbPCfTun9epJT6tzZp71lF7esyorJi0g0OCcai8MMOVsgTma421U4A5jgyLl",
+	"z/03zN1pO1Hyirly3E9x3iJiXpW/d/M434mzxU2e+MT5ZUUO3boNXbXJyWQrTu01Ge/4LHxW2iNzDuws",
+	"iA38w9tSCPmR7dQZELG+mZPnS41/tWP3XmzO+MjdsvovVPs79ulO3C2rJxIMrNkGuC3gfZlZDvOjT3wE",
+	"fYb/aT0qdx1ogFMgogR81umcqdXFhj/2UFZjuCkeR9W2Pxl4irdMQ5aPJvdQX4BLCDVVtrQ5/FCJoyxJ",
+	"kb2EqvtnMHb8Ffo9U1BLqITztIfRrMk6TacQOU68QSVTahrj8L1tkYaF08Xlw+3RT+mucVNHTUcOhdTp",
+	"2678dObLwX4LJuRSuCI50Z0RtkrMYNjhSnO670K9vyRamH+63xO/yuUOvBdP7HgDtO44smyLLy/WDljV",
+	"QZ9/I3s5DyW6BEM072B7ff1TlgQWSi2M4bd83iqxm9qgj1BB82xUNN1HLn5PrEZKI4p5/MxvhW5ivWaV",
+	"mgRl+sU1OSfmnx1iyhynCl5D+RbbVNm4oppKDdgXgHZuWFasV10mFbuqa9FQpGIstw6HHYjDR4JwnlrM",
+	"7RL7DMCOrvenhnS0w14XLA4s6/fLNu1qKVBcey1k2FZnR1iDBn+ClDD8SFxmMN3Ti79Ahv9X7vOuYJA3",
+	"QquwzxvBlMUQtscWagZ77FayFY9MkXvJ6MMq1EGgtgo76D2M5epc2y+2NZXn0H+ubc+OWuq8PJAOhX1q",
+	"qxfEhLo1BtcY3TJSNtnDSw+aAlKfn6sUG5v8CTGjVEHxotbXJJkym3yu/a73Z9nsev8kh90M9JUOfPzd",
+	"5srGahmBXhFa2byx/l1/pv0MNp5Tb2ijf2n0WeGX3YY+vdssCrwcNIC1wxHdFQLS/nhFKNmKLav0yxC1",
+	"YR5v+nhy15rfWYg5O8PO3pl+n+Sswkjn2Nw0RHt/akWZjBLZvs0ge9VM1KXlAtgNooR9ps+05SCrn2HL",
+	"fzX9PsmW//o1XARu7NsG1fCV2BoNSikWQhvOdCXL3FbjO/Hu/WL6fc/VuRAvoP+vA4IPFIucQyAnKfnJ",
+	"/ae+ENWJt+nGFyj6n2Puvykn4vN8aXvzODrb4en3ycVYR0MYb0KZxSfICg/m2qRnRCj9FYy7E/GKN6Gq",
+	"8TmgF6DzrxKz6PcFkedOgTqHc+XlF/uHpBjFDuXPdFLfSKriQPmuUEJb0k2y2tZVPAqBLF7EUObnrV8o",
+	"48HWeya/U1AX/9uLKPEsMxer+G2d1KsnOKnniVIcn9VLSH27/GL+M5l/bqd6a2u0npkgMMo0P1soWAL/",
+	"bxFjV4PjfM8KXuVH2ImPYHsEwCuw+jHYg6sINhhNhgj+YQoieJ5btLMHfr0L4YN4PO910BngmFxF98S0",
+	"6QGtDQwY9YGxWjnzZibkE5x0V3hkJsPNFZqBKgZftRZAHJ0vE5uKnxuG3w0TESJcDIPbZMWYsnn1rhqz",
+	"Aw3xLkjn/rB0MhzR6G/9LY5mCk7yx4tT1zuKFdOgpJb8kepxSY2X9rBVzJc4Oi1fxo5bKMI/qZz1S/Wf",
+	"Wz1zoy3IM/tWM8v8Us4lAbrul2prczQ5Tb3YGKtdfvF/TNO5ujScLd8Hn+QvffYXhK0rTfdPkAEWn+jV",
+	"+Yl+xvs1bNastvPNcfvVN8btl1DDWl1+gf+af1CZkJPhTFBM/qwJV2YqdpQIYpIRAB5d/W2HoPBtsymu",
+	"bjianwZEPW27MyrlPrq71+bXXx6PNyglPauwzymPqXWdWk5t4ePsorxw0oL6GwlFNtU3fm8t3DYwYpw1",
+	"CWh4q0ZCr8w8IOnqXEgLpu8jUXb7Ph7lAt2e5j7NgKm/9j7dMX0NEznPJkHfr7L08oBXpx06Zo3O/I3y",
+	"BPvczJRBuW6OxxucJESj0WTRHd1DQC+rcsIrovmW/Y+6Ctl6LaR+yhMWiTR+YydynhNmO7+lOrlAR+Qe",
+	"lNAF4eokNTQStwigvGaQvjqyeULShxODkuAL1ePF6oJn5vQB0f/5tNk6NyWt3nJAhV45zDAHtjQd/7k6",
+	"FGDM6ZAVoYpQsuYA8/jvBCN21vsiIYl9Rk8+cyI7PFrkD/Cw/cfq3zqv/Yht2lJefnWx6QPlZTozPGGh",
+	"0LrRhFcO5MtW9gwZHVQpbnRgrZ7mdj83GkHSTr0Xm1t2NhCQ/w+RIIUNHjnbTVd/ghZnpZcZIV7d2bqW",
+	"vKUgo1tGtPj3NGje9eh5DpY3nX8U+ji1uxKaPa2wCblPM67YW2iTugbFMlHlLkdegUesb3KCB/nfl40C",
+	"Mc7ARabvO02P5CK/EghPwTaDq6MTgRdyWTOZv37bnNeFjsefdzCb2/IaR6X0fZOiodv76QpOrs1TCG12",
+	"rLSiswP2BSt1y8P1v42PLeZPvmsxT84Uv2BHuBY5w8MXMpE7639NuVQWwBi+eUppyG3w5Rf7hxk/8psq",
+	"SrjYm2QBWwzrqJAm9rUAsE/h+/J0OpPzKwinp07FsD2fM3uxk0P4dJrHIhgT7aEghHaKB9kzvTolvEl0",
+	"Y3mV8bpkk9BAN22rc9r52lGmIRnaSYeYDy5JzTPdSKa+IeyMAd0OY+3EiCo3kln9ln5+Zz/64Wp1seWV",
+	"+9sL7Hl9wpDyr7u/kRMQxN4J/v8/fJtzwZbFqu342gez9zmv9J9/aC90Xmm2gTDhcxrm+7luIzmiZFR2",
+	"cs+0IFQ9EHr/FWJMY++aZDTf0voM79oto/kHWqdxzFY8hqDxZIYZ5U8pYuRgUTP7ajhUW67AsBlgzMAQ",
+	"i03CfJhQFPp/Tsqk36KY77thQ8qZN9s836EK12mvotSEl3Onupj+b+iGzajIcJJDkksXi/7byGs5V/KJ",
+	"Sxed9sbe2kbnqoHUpq36QkffSkz0u21v+ZNokqIq90TRvStbIJoyJwWt7UWE3VEWAevwSyqZ2k93Czl6",
+	"OSCh8U5z+B1cEZLA+q2h5Ifvv3+yOXj9eEcV8fM59d3nrc7RS89ZWVMEMM3quYPPt8324sc/gXhs//wC",
+	"kZ5OJpeFUa7wUcYqomll7tQgQL0kW/6ZQdJORUq21pCss5oWQdMvuzOyuMuYuaF4oJmXwFXwwO4KUbqa",
+	"elQfZXQ6tcCoGJUT5TPu7M9ptfaEzFXq+/T91Rn2LEmz/Jkn1d0tedWCtmh6H4B5YD/NUon94N4V4L1n",
+	"31r9XZu4Oxmpb1ucU6WyI0Re/B1jD4rQgtH8G7JydKhyBuUAOn/Ft0/9Lsd3IsCAOvjHE+xKjCMLxvQZ",
+	"lNP3dP9Lo7+xJJ7T7BpQLFrd7ztFqOS62DLNszMX9TMqrbr8AhbemQr6d6bpxblh9OwokQygTgHVQgit",
+	"LI5exzytGc0KyFcFde/bUPEccVNf0T8v0PI0rSeztj6Z3+fQ8vNc+YzEjClXqxY8lc7/ZP7EFkhxTyq2",
+	"0ZpFzxNYSEQj9XeKqNowDFXE0OzZllHVSEZKIPo3U6Fas21dUj2TB/0ptHoK2cqPlhSxWNLKhgGBmOyR",
+	"S9kjq44oKnuOlOiwqjMV7HbdfxUAq3bHxjt0hhCtwLTmn9yyUzKqe1sw5w4/DlnqlNd5u8bjvdg+R+Dy",
+	"y5qx/G9sH3+BbxnN08pML8g+QCSQ4N7yWAunIjpCSrfo1JfxBapf/v777/9PAAAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -994,7 +994,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/teams/{teamId}/offense/watch": {
+    "/api/teams/{teamId}/offense/copy": {
         parameters: {
             query?: never;
             header?: never;
@@ -1005,7 +1005,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["watchOffense"];
+        post: operations["copyOffense"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1024,6 +1024,42 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["checkOffense"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/offense/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["watchOffense"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/offense/stand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["standOffense"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2937,13 +2973,14 @@ export interface components {
             /** @description the program's other practices that run at the same time */
             gym: components["schemas"]["InTheGym"][];
         };
-        OffenseSwitches: {
+        OffenseRules: {
             noStanding: boolean;
             noThird: boolean;
             filled: boolean;
             apart: boolean;
             behind: boolean;
-            oneScreen: boolean;
+            reactsToDrive: boolean;
+            threeSeconds: boolean;
         };
         TrainerCard: {
             screen: string;
@@ -3036,29 +3073,98 @@ export interface components {
             median: number;
             gap: string;
         };
-        OffenseSchool: {
+        Offense: {
             id: string;
             name: string;
             about: string;
             ring: string[];
             inside?: string;
             ball: string;
-            answers: {
-                id: string;
-                name: string;
-                on: string;
-                situation: string;
-                weight: number;
-            }[];
-            dribbles: string[];
-            switches: components["schemas"]["OffenseSwitches"];
-        };
-        OffenseVariant: {
-            base: string;
-            switches: components["schemas"]["OffenseSwitches"];
-            weights: {
-                [key: string]: number;
+            post?: string;
+            bigs?: number[];
+            bigRule?: string;
+            parts: components["schemas"]["OffensePart"][];
+            dribble: string;
+            onDrive: string;
+            cutting: string;
+            catch: string;
+            rescreen: string;
+            zone: {
+                swing: boolean;
+                gaps: boolean;
+                flash: boolean;
             };
+            rules: components["schemas"]["OffenseRules"];
+        };
+        OffensePart: {
+            id: string;
+            weight: number;
+            /** @description what a counter waits for; empty for a part that is used from the start */
+            after?: string;
+        };
+        /** @description a part of the catalogue */
+        OffenseAnswer: {
+            id: string;
+            name: string;
+            about: string;
+            on: string;
+            behind: number[];
+            moves: {
+                [key: string]: unknown;
+            }[];
+            action: string;
+            ball?: string;
+        };
+        OffenseChoice: {
+            id: string;
+            name: string;
+        };
+        OffenseOption: {
+            id: string;
+            name: string;
+            values: components["schemas"]["OffenseChoice"][];
+        };
+        OffenseDials: {
+            react: number;
+            help: number;
+            deny: number;
+            jump: number;
+            hands: number;
+        };
+        OffenseLevel: {
+            id: string;
+            name: string;
+            dials: components["schemas"]["OffenseDials"];
+        };
+        OffenseFigure: {
+            id: string;
+            name: string;
+            unit: string;
+        };
+        OffenseNeed: {
+            action: string;
+            perGame: number;
+        };
+        OffenseCheck: {
+            /** @description why it cannot be played, in a sentence; empty where it can */
+            problem: string;
+            start?: components["schemas"]["OffenseStanding"];
+            /** @description rules that its own moves break, each once */
+            broken: components["schemas"]["OffenseViolation"][];
+            needs: components["schemas"]["OffenseNeed"][];
+        };
+        OffenseCopy: {
+            /** Format: uuid */
+            from: string;
+            /** @description changes of the other team's offense are made here too */
+            follow: boolean;
+        };
+        OffenseTeam: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** @description what its offense is called */
+            offense: string;
         };
         OffenseStanding: {
             spots: string[];
@@ -3068,26 +3174,51 @@ export interface components {
         OffenseView: {
             /**
              * Format: double
-             * @description feet that neighbours are apart at least
+             * @description feet that neighbors are apart at least
              */
-            neighbours: number;
-            schools: components["schemas"]["OffenseSchool"][];
-            own: components["schemas"]["OffenseVariant"];
+            neighbors: number;
+            offenses: components["schemas"]["Offense"][];
+            parts: components["schemas"]["OffenseAnswer"][];
+            options: components["schemas"]["OffenseOption"][];
+            triggers: components["schemas"]["OffenseChoice"][];
+            levels: components["schemas"]["OffenseLevel"][];
+            /** @description what open looks come from */
+            kinds: components["schemas"]["OffenseChoice"][];
+            figures: components["schemas"]["OffenseFigure"][];
+            own: components["schemas"]["Offense"];
+            /** @description the team has chosen it */
+            chosen: boolean;
+            /**
+             * Format: uuid
+             * @description the team whose offense this is
+             */
+            follows?: string;
+            /** @description the program's other teams that have an offense */
+            teams: components["schemas"]["OffenseTeam"][];
             lines: components["schemas"]["Lines"];
             players: components["schemas"]["Player"][];
-            /** @description the start formation of every school, in order */
-            starts: components["schemas"]["OffenseStanding"][];
+            start: components["schemas"]["OffenseStanding"];
+            spots: components["schemas"]["OffenseChoice"][];
             rules: components["schemas"]["CueInfo"][];
             assumptions: string[];
             purpose: string;
         };
-        OffenseWatch: {
-            variant: components["schemas"]["OffenseVariant"];
-            standing: components["schemas"]["OffenseStanding"];
-            passes: number;
+        /** @description what an offense is run against */
+        OffenseAgainst: {
             defended: boolean;
-            deny: boolean;
+            zone: boolean;
+            dials: components["schemas"]["OffenseDials"];
+        };
+        OffenseWatch: {
+            offense: components["schemas"]["Offense"];
+            standing?: components["schemas"]["OffenseStanding"];
+            passes: number;
+            against: components["schemas"]["OffenseAgainst"];
             seed: number;
+        };
+        OffenseStand: {
+            offense: components["schemas"]["Offense"];
+            standing: components["schemas"]["OffenseStanding"];
         };
         OffenseMoment: {
             standing: components["schemas"]["OffenseStanding"];
@@ -3095,7 +3226,8 @@ export interface components {
             answer: string;
         };
         OffenseCut: {
-            school: string;
+            /** @description a shipped offense by id, or own for the team's */
+            offense: string;
             moment: components["schemas"]["OffenseMoment"];
         };
         OffenseSpread: {
@@ -3124,17 +3256,20 @@ export interface components {
                 to: number;
                 answer: string;
                 players: number[];
-                situation: string;
+                action: string;
             }[];
             end: components["schemas"]["OffenseStanding"];
         };
         OffensePair: {
-            a: components["schemas"]["OffenseVariant"];
-            b: components["schemas"]["OffenseVariant"];
+            a: components["schemas"]["Offense"];
+            b: components["schemas"]["Offense"];
             five: string[];
-            zone: boolean;
-            deny: boolean;
-            possessions: number;
+            against: components["schemas"]["OffenseAgainst"];
+        };
+        OffenseProgress: {
+            /** @description from 0 to 1 */
+            done: number;
+            result?: components["schemas"]["OffenseCompared"];
         };
         OffenseMean: {
             value: number;
@@ -3143,19 +3278,14 @@ export interface components {
         };
         OffenseSummary: {
             possessions: number;
-            open: components["schemas"]["OffenseMean"];
-            seconds: components["schemas"]["OffenseMean"];
-            passes: components["schemas"]["OffenseMean"];
-            rim: components["schemas"]["OffenseMean"];
-            apart: components["schemas"]["OffenseMean"];
-            tight: components["schemas"]["OffenseMean"];
-            inside: components["schemas"]["OffenseMean"];
-            empty: components["schemas"]["OffenseMean"];
-            broken: components["schemas"]["OffenseMean"];
+            figures: components["schemas"]["OffenseMean"][];
             touches: number[];
             screens: number[];
             cuts: number[];
             looks: number[];
+            actions: {
+                [key: string]: number;
+            };
             kinds: {
                 [key: string]: number;
             };
@@ -3167,6 +3297,8 @@ export interface components {
             figure: string;
             mean: components["schemas"]["OffenseMean"];
             clear: boolean;
+            /** @description another figure for an assumption could make as much of a difference */
+            assumed: boolean;
         };
         OffenseCompared: {
             a: components["schemas"]["OffenseSummary"];
@@ -5848,7 +5980,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description the schools, the team's own way, and what is needed to watch them */
+            /** @description the shipped offenses, the parts to make one of, the team's own, and what is needed to watch them */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5871,17 +6003,71 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["OffenseVariant"];
+                "application/json": components["schemas"]["Offense"];
             };
         };
         responses: {
-            /** @description the team's own way is stored */
+            /** @description the team's offense is stored, also for the teams that follow it */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OffenseSchool"];
+                    "application/json": components["schemas"]["OffenseCheck"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    copyOffense: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffenseCopy"];
+            };
+        };
+        responses: {
+            /** @description this team plays another team's offense */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseView"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    checkOffense: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Offense"];
+            };
+        };
+        responses: {
+            /** @description whether an offense goes round, the rules its own moves break, and the actions it needs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffenseCheck"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5914,7 +6100,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    checkOffense: {
+    standOffense: {
         parameters: {
             query?: never;
             header?: never;
@@ -5925,7 +6111,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["OffenseWatch"];
+                "application/json": components["schemas"]["OffenseStand"];
             };
         };
         responses: {
@@ -5983,13 +6169,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description two schools on the same luck */
+            /** @description two offenses on the same luck; messages of OffenseProgress, the last one with the result */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OffenseCompared"];
+                    "text/event-stream": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -10,7 +10,7 @@
   let svg = $state<SVGSVGElement>();
   let dragged = $state(-1);
   const five = [0, 1, 2, 3, 4];
-  const who = (i: number) => lab.view?.players.find((p) => p.id === lab.five[i]);
+  const who = (i: number) => lab.view.players.find((p) => p.id === lab.five[i]);
   const ball = $derived(lab.place('ball'));
   const loose = $derived(!lab.player.play);
   const marked = $derived(new Set(lab.shown.slice(-2).flatMap((v) => v.players)));
@@ -57,39 +57,37 @@
   }
 </script>
 
-{#if lab.view}
-  <CourtFloor lines={lab.view.lines} label="The offense on the floor" bind:svg top={30}>
-    {#each ways as w, i (i)}<polyline class="way" points={w.join(' ')} />{/each}
-    {#if lab.against !== 'none'}
-      {#each five as i (i)}
-        {@const x = lab.place(`x${i}`)}
-        {#if x}<Figure kind="defense" at={x} face={facing(x, ball ?? x)} />{/if}
-      {/each}
-    {/if}
+<CourtFloor lines={lab.view.lines} label="The offense on the floor" bind:svg top={30}>
+  {#each ways as w, i (i)}<polyline class="way" points={w.join(' ')} />{/each}
+  {#if lab.against !== 'none'}
     {#each five as i (i)}
-      {@const p = lab.place(`p${i}`)}
-      {#if p}
-        <g
-          role="button"
-          aria-roledescription="draggable player"
-          tabindex="0"
-          aria-label={`${who(i)?.name ?? `Player ${i + 1}`}: drag, or move with the arrow keys`}
-          class="grab"
-          onpointerdown={(e) => down(e, i)}
-          onpointermove={move}
-          onpointerup={up}
-          onpointercancel={up}
-          onkeydown={(e) => nudge(e, i)}
-        >
-          {#if marked.has(i)}<circle class="broken" cx={p.x} cy={sy(p)} r="2" />{/if}
-          <circle class="touch" cx={p.x} cy={sy(p)} r="2.4" />
-          <Figure kind="offense" at={p} text={who(i)?.jersey ?? String(i + 1)} />
-        </g>
-      {/if}
+      {@const x = lab.place(`x${i}`)}
+      {#if x}<Figure kind="defense" at={x} face={facing(x, ball ?? x)} />{/if}
     {/each}
-    {#if ball}<Figure kind="ball" at={add(ball, 1.3, 0.7)} />{/if}
-  </CourtFloor>
-{/if}
+  {/if}
+  {#each five as i (i)}
+    {@const p = lab.place(`p${i}`)}
+    {#if p}
+      <g
+        role="button"
+        aria-roledescription="draggable player"
+        tabindex="0"
+        aria-label={`${who(i)?.name ?? `Player ${i + 1}`}: drag, or move with the arrow keys`}
+        class="grab"
+        onpointerdown={(e) => down(e, i)}
+        onpointermove={move}
+        onpointerup={up}
+        onpointercancel={up}
+        onkeydown={(e) => nudge(e, i)}
+      >
+        {#if marked.has(i)}<circle class="broken" cx={p.x} cy={sy(p)} r="2" />{/if}
+        <circle class="touch" cx={p.x} cy={sy(p)} r="2.4" />
+        <Figure kind="offense" at={p} text={who(i)?.jersey ?? String(i + 1)} />
+      </g>
+    {/if}
+  {/each}
+  {#if ball}<Figure kind="ball" at={add(ball, 1.3, 0.7)} />{/if}
+</CourtFloor>
 
 <style>
   .way {

@@ -5,7 +5,7 @@
   // are wanted; and how people are spaced now.
   let { lab }: { lab: OffenseLab } = $props();
 
-  const wanted = $derived(lab.view?.neighbours ?? 0); // ft, the rule
+  const wanted = $derived(lab.view.neighbors); // ft, the rule
   const [least, most] = [4, 28]; // ft at the bottom and the top of the strip
   const [width, height] = [300, 48]; // the strip's own units, two a foot high
   const y = (feet: number) => height * (1 - (Math.max(least, Math.min(feet, most)) - least) / (most - least));
@@ -23,7 +23,7 @@
     <dl>
       <div>
         <dd class="numeral">{now.apart > 0 ? `${now.apart.toFixed(0)} ft` : '–'}</dd>
-        <dt>between neighbours</dt>
+        <dt>between neighbors</dt>
       </div>
       <div class:short={now.nearest > 0 && now.nearest < wanted}>
         <dd class="numeral">{now.nearest > 0 ? `${now.nearest.toFixed(0)} ft` : '–'}</dd>
@@ -42,7 +42,7 @@
       viewBox="0 0 {width} {height}"
       preserveAspectRatio="none"
       role="img"
-      aria-label="Feet between neighbours outside, through the run, and the nearest two; the broken line is at {wanted} feet"
+      aria-label="Feet between neighbors outside, through the run, and the nearest two; the broken line is at {wanted} feet"
     >
       <rect class="below" x="0" y={y(wanted)} {width} height={height - y(wanted)} />
       <polyline class="apart" points={line('apart')} />
@@ -51,7 +51,8 @@
       <line class="time" x1={x(lab.player.time)} x2={x(lab.player.time)} y1="0" y2={height} />
     </svg>
     <p class="soft">
-      Thick: neighbours outside. Thin: the nearest two; below the broken line, at {wanted} ft, one man guards both.
+      Thick: neighbors outside. Thin: the nearest two; below the broken line, at {wanted} ft, one defender guards
+      both.
     </p>
   </section>
 {/if}

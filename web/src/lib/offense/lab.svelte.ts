@@ -1,39 +1,32 @@
 import { api, ask, type Point, type Schemas } from '$lib/api/client';
 import { along } from '$lib/court/geometry';
 import { Player } from '$lib/court/player.svelte';
+import { Draft } from './draft.svelte';
 
-type View = Schemas['OffenseView'];
-type Variant = Schemas['OffenseVariant'];
+export type View = Schemas['OffenseView'];
+export type Offense = Schemas['Offense'];
 type Standing = Schemas['OffenseStanding'];
 type Run = Schemas['OffenseRun'];
-/** Who defends while an offense is watched. */
-export type Against = 'none' | 'man' | 'deny';
 type Passed = Run['passes'][number];
+/** Who defends while an offense is watched. */
+export type Against = 'none' | 'man' | 'deny' | 'zone';
 
 const passesAtOnce = 8;
+const alwaysDenied = 1; // of the wings, as a share
 const tenth = (feet: number) => Math.round(feet * 10) / 10;
 const inset = 0.8; // ft a dragged figure stays inside the lines
 
-/** How the team plays a school: its own way where it has one, else as the school is. */
-export const wayOf = (view: View, s: Schemas['OffenseSchool']): Variant =>
-  view.own.base === s.id
-    ? view.own
-    : {
-        base: s.id,
-        switches: s.switches,
-        weights: Object.fromEntries(s.answers.map((a) => [a.id, a.weight]))
-      };
-
 /** A motion offense being watched: it runs, stops anywhere, and goes on from there. */
 export class OffenseLab {
-  view = $state.raw<View | null>(null);
-  variant = $state.raw<Variant | null>(null);
+  view: View;
+  readonly draft: Draft;
   run = $state.raw<Run | null>(null);
   /** Who stands where while nothing runs. */
   standing = $state.raw<Standing | null>(null);
   broken = $state.raw<Schemas['OffenseViolation'][]>([]);
   five = $state<string[]>([]);
   against = $state<Against>('man');
+  dials = $state.raw<Schemas['OffenseDials']>();
   /** The run stops at every pass and asks what comes now. */
   asking = $state(false);
   covered = $state(false);
@@ -44,52 +37,49 @@ export class OffenseLab {
   private seed = 1;
   private asked = 0;
 
-  constructor(private team: string) {}
+  constructor(
+    private team: string,
+    view: View
+  ) {
+    this.view = $state.raw(view);
+    this.draft = new Draft(team, view, () => this.restart());
+    this.dials = view.levels[1]?.dials ?? view.levels[0]?.dials;
+    const handlers = view.players.filter((p) => p.handler);
+    const rest = view.players.filter((p) => !p.handler);
+    this.five = [...handlers.slice(0, 1), ...rest, ...handlers.slice(1)].slice(0, 5).map((p) => p.id);
+    this.restart();
+  }
 
   private get at() {
     return { params: { path: { teamId: this.team } } };
   }
 
-  school = $derived(this.view?.schools.find((s) => s.id === this.variant?.base));
+  offense = $derived.by(() => this.draft.offense);
 
-  async load() {
-    try {
-      const view = await ask(api.GET('/api/teams/{teamId}/offense', this.at));
-      this.view = view;
-      const handlers = view.players.filter((p) => p.handler);
-      const rest = view.players.filter((p) => !p.handler);
-      this.five = [...handlers.slice(0, 1), ...rest, ...handlers.slice(1)].slice(0, 5).map((p) => p.id);
-      this.take(view.own);
-    } catch (e) {
-      this.problem = e instanceof Error ? e.message : String(e);
-    }
+  /** What the offense is run against. */
+  get guarding(): Schemas['OffenseAgainst'] {
+    const dials = this.dials ?? { react: 1, help: 0, deny: 0, jump: 0, hands: 0 };
+    return {
+      defended: this.against !== 'none',
+      zone: this.against === 'zone',
+      dials: { ...dials, deny: this.against === 'deny' ? alwaysDenied : Math.min(dials.deny, 0.5) }
+    };
   }
 
-  private take(variant: Variant) {
-    this.variant = variant;
-    this.restart();
-  }
-
-  choose(id: string) {
-    const s = this.view?.schools.find((x) => x.id === id);
-    if (s && this.view) this.take(wayOf(this.view, s));
-  }
-
-  /** Plays against other men, from the start. */
+  /** Plays against other defenders, from the start. */
   face(against: Against) {
     this.against = against;
     this.restart();
   }
 
   restart() {
-    const i = this.view?.schools.findIndex((s) => s.id === this.variant?.base) ?? -1;
     this.player.clear();
     this.run = null;
     this.broken = [];
     this.problem = '';
     this.covered = false;
     this.stopped = null;
-    this.standing = this.view?.starts[i] ?? null;
+    this.standing = this.draft.start;
   }
 
   /** Where somebody is now: p0 to p4, x0 to x4, ball. */
@@ -111,10 +101,10 @@ export class OffenseLab {
   /** That moment, as the address of a drill to be cut out of it. */
   moment = $derived.by(() => {
     const p = this.pass;
-    if (!p || !this.variant) return '';
+    if (!p) return '';
     const at = p.start.at.map(({ x, y }) => ({ x: tenth(x), y: tenth(y) }));
     const cut: Schemas['OffenseCut'] = {
-      school: this.variant.base,
+      offense: this.draft.chosen,
       moment: { standing: { ...p.start, at }, aim: p.aim, answer: p.id }
     };
     return encodeURIComponent(JSON.stringify(cut));
@@ -131,6 +121,7 @@ export class OffenseLab {
   );
 
   async start() {
+    await this.draft.ready;
     if (this.player.play && this.player.time < (this.run?.play.duration ?? 0)) {
       this.player.resume();
       return;
@@ -140,17 +131,16 @@ export class OffenseLab {
 
   /** Runs some passes from where people stand. */
   private async goOn(from: Standing | null) {
-    if (!from || !this.variant) return;
+    if (!from) return;
     try {
       const run = await ask(
         api.POST('/api/teams/{teamId}/offense/watch', {
           ...this.at,
           body: {
-            variant: this.variant,
+            offense: this.draft.offense,
             standing: from,
             passes: passesAtOnce,
-            defended: this.against !== 'none',
-            deny: this.against === 'deny',
+            against: this.guarding,
             seed: this.seed++
           }
         })
@@ -179,12 +169,12 @@ export class OffenseLab {
     this.player.clear();
     this.run = null;
     this.standing = { spots: next.spots, at, ball };
-    this.check();
+    void this.check();
   }
 
   drag(i: number, to: Point) {
-    const l = this.view?.lines;
-    if (!this.standing || !l) return;
+    const l = this.view.lines;
+    if (!this.standing) return;
     const at = this.standing.at.map((p, k) =>
       k === i
         ? {
@@ -199,52 +189,18 @@ export class OffenseLab {
 
   /** Asks which rules people who stand so break. */
   async check() {
-    if (!this.standing || !this.variant) return;
+    if (!this.standing) return;
     const turn = ++this.asked;
     try {
       const broken = await ask(
-        api.POST('/api/teams/{teamId}/offense/check', {
+        api.POST('/api/teams/{teamId}/offense/stand', {
           ...this.at,
-          body: {
-            variant: this.variant,
-            standing: this.standing,
-            passes: 1,
-            defended: false,
-            deny: false,
-            seed: 0
-          }
+          body: { offense: this.draft.offense, standing: this.standing }
         })
       );
       if (turn === this.asked) this.broken = broken;
     } catch (e) {
       this.problem = e instanceof Error ? e.message : String(e);
     }
-  }
-
-  change(next: Partial<Variant>) {
-    if (this.variant) this.take({ ...this.variant, ...next });
-  }
-
-  async store() {
-    if (!this.variant || !this.view) return;
-    await ask(api.PUT('/api/teams/{teamId}/offense', { ...this.at, body: this.variant }));
-    this.view = { ...this.view, own: this.variant };
-  }
-
-  async compare(other: Variant, against: 'man' | 'deny' | 'zone', possessions: number) {
-    if (!this.variant) throw new Error('Choose a school first.');
-    return ask(
-      api.POST('/api/teams/{teamId}/offense/compare', {
-        ...this.at,
-        body: {
-          a: this.variant,
-          b: other,
-          five: this.five,
-          zone: against === 'zone',
-          deny: against === 'deny',
-          possessions
-        }
-      })
-    );
   }
 }

@@ -11,10 +11,10 @@
   const further = 2;
 </script>
 
-<svelte:head><title>{data.school?.name}: when they take it away · Evrik</title></svelte:head>
+<svelte:head><title>{data.offense.name}: when they take it away · Evrik</title></svelte:head>
 
 <div class="mb-4 flex flex-wrap items-center gap-3">
-  <h1 class="mr-auto">{data.school?.name}: when they take it away</h1>
+  <h1 class="mr-auto">{data.offense.name}: when they take it away</h1>
   <button class="tape no-print" onclick={() => print()}>Print</button>
   <a class="tape plain no-print" href={`/${page.params.team}/teach/motion`}>To the offense</a>
 </div>

@@ -1,49 +1,26 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
   import { along } from '$lib/court/geometry';
-  import { wayOf } from '$lib/offense/lab.svelte';
   import PrinciplePicture from '$lib/offense/PrinciplePicture.svelte';
+  import type { PageProps } from './$types';
 
-  // A school step by step, a picture a pass, until it stands as it began; for paper.
-  const team = page.params.team ?? '';
-  const at = { params: { path: { teamId: team } } };
-  const passes = 6; // pictures on a page
+  // An offense step by step, a picture a pass, until it stands as it began; for paper.
+  let { data }: PageProps = $props();
+
   const five = [0, 1, 2, 3, 4];
-  let view = $state.raw<Schemas['OffenseView'] | null>(null);
-  let run = $state.raw<Schemas['OffenseRun'] | null>(null);
-  let chosen = $state(page.url.searchParams.get('school') ?? '');
-  let denied = $state(false);
-  let problem = $state('');
-  const school = $derived(view?.schools.find((s) => s.id === chosen));
-
-  onMount(async () => {
-    try {
-      view = await ask(api.GET('/api/teams/{teamId}/offense', at));
-      if (!view.schools.some((s) => s.id === chosen)) chosen = view.own.base;
-      await show();
-    } catch (e) {
-      problem = e instanceof Error ? e.message : String(e);
-    }
-  });
-
-  async function show() {
-    const i = view?.schools.findIndex((s) => s.id === chosen) ?? -1;
-    const s = view?.schools[i];
-    const standing = view?.starts[i];
-    if (!view || !s || !standing) return;
-    run = await ask(
-      api.POST('/api/teams/{teamId}/offense/watch', {
-        ...at,
-        body: { variant: wayOf(view, s), standing, passes, defended: false, deny: denied, seed: 1 }
-      })
-    );
-  }
+  const items = $derived([
+    ...(data.view.chosen ? [{ value: 'own', name: `${data.view.own.name} (ours)` }] : []),
+    ...data.view.offenses.map((o) => ({ value: o.id, name: o.name }))
+  ]);
+  const id = $derived(page.url.searchParams.get('offense') ?? 'own');
+  const show = (offense: string, denied: boolean) =>
+    goto(`?offense=${offense}${denied ? '&denied' : ''}`, { replaceState: true, keepFocus: true });
 
   const pictures = $derived.by(() => {
-    const r = run;
-    if (!r) return [];
+    const r = data.run;
     const keys = (i: number) => r.play.tracks.find((t) => t.who === `p${i}`)?.keys ?? [];
     return r.passes.map((pass, n) => {
       const end = r.passes[n + 1]?.t ?? r.play.duration;
@@ -71,72 +48,38 @@
   });
 </script>
 
+<svelte:head><title>{data.offense.name}, step by step · Evrik</title></svelte:head>
+
 <div class="page-head no-print">
   <h1>Step by step</h1>
   <span class="grow"></span>
-  {#if view}
-    <select class="cell pick" aria-label="School" bind:value={chosen} onchange={show}>
-      {#each view.schools as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-    </select>
-  {/if}
-  <label class="check"><input type="checkbox" bind:checked={denied} onchange={show} />Wings denied</label>
-  <a class="tape plain" href={`/${team}/teach/motion`}>To the offense</a>
+  <Select
+    class="w-auto min-w-60"
+    placeholder=""
+    aria-label="Offense"
+    {items}
+    value={id}
+    onchange={(e) => show(e.currentTarget.value, data.denied)}
+  />
+  <Checkbox class="min-h-11 text-base" checked={data.denied} onchange={() => show(id, !data.denied)}
+    >Wings denied</Checkbox
+  >
+  <a class="tape plain" href={`/${page.params.team}/teach/motion`}>To the offense</a>
   <button class="tape" onclick={() => print()}>Print</button>
 </div>
 
-{#if problem}<p role="alert" class="problem">{problem}</p>
-{:else if !view || !run || !school}<p role="status" class="soft">Setting it up…</p>
-{:else}
-  <h2 class="name">{school.name}</h2>
-  <p class="about">{school.about}</p>
-  <ol class="quiet-list">
-    {#each pictures as p, i (i)}
-      <li class="sheet">
-        <p><span class="numeral">{i + 1}</span> {p.say}</p>
-        <PrinciplePicture picture={p.picture} lines={view.lines} />
-      </li>
-    {/each}
-  </ol>
-  <p class="soft">
-    Places as the ball arrives, and the ways until the next pass; without defense{denied
-      ? ' but with the wings denied'
-      : ''}, as one run of it goes.
-  </p>
-{/if}
-
-<style>
-  .pick {
-    width: auto;
-    min-width: 15rem;
-  }
-  .name {
-    font-size: 1.4rem;
-  }
-  .about {
-    margin-bottom: 0.8rem;
-  }
-  ol {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(21rem, 1fr));
-    gap: 1rem;
-    margin-bottom: 0.8rem;
-  }
-  li {
-    padding: 0.6rem 0.8rem 0.8rem;
-    break-inside: avoid;
-    display: flex;
-    flex-direction: column;
-    justify-content: space-between;
-    gap: 0.4rem;
-  }
-  li .numeral {
-    font-size: 1.7rem;
-    margin-right: 0.3rem;
-  }
-  @media print {
-    ol {
-      grid-template-columns: 1fr 1fr;
-      gap: 0.5rem;
-    }
-  }
-</style>
+<h2 class="text-2xl">{data.offense.name}</h2>
+<p class="mb-3">{data.offense.about}</p>
+<ol class="quiet-list grid grid-cols-[repeat(auto-fill,minmax(min(21rem,100%),1fr))] gap-4 print:grid-cols-2">
+  {#each pictures as p, i (i)}
+    <li class="sheet break-inside-avoid p-3">
+      <p><span class="numeral text-xl">{i + 1}</span> {p.say}</p>
+      <PrinciplePicture picture={p.picture} lines={data.view.lines} />
+    </li>
+  {/each}
+</ol>
+<p class="soft mt-3">
+  Each picture shows where players are as the ball arrives, and where they go until the next pass{data.denied
+    ? '; the wings are denied'
+    : ''}.
+</p>

@@ -1,0 +1,95 @@
+<script lang="ts">
+  import type { Schemas } from '$lib/api/client';
+  import type { OffenseLab } from './lab.svelte';
+
+  // What a comparison came to: the difference of each figure, and who does what.
+  let {
+    lab,
+    result,
+    names
+  }: { lab: OffenseLab; result: Schemas['OffenseCompared']; names: [string, string] } = $props();
+
+  const perGame = 50; // possessions of a game
+  const plain = ['broken', 'tight', 'inside', 'empty', 'apart']; // shown after the others
+  type Figure = Schemas['OffenseFigure'];
+  const scale = (f: Figure) => (f.unit === '%' ? 100 : f.unit === 'game' ? perGame : 1);
+  const unit = (f: Figure) => (f.unit === '%' ? '%' : f.unit === 'game' ? ' a game' : f.unit && ` ${f.unit}`);
+  const digits = (f: Figure) => (f.unit === '%' ? 0 : 1);
+  const say = (f: Figure, v: number) => (v * scale(f)).toFixed(digits(f));
+  const rows = $derived(
+    lab.view.figures
+      .map((f, i) => ({ f, a: result.a.figures[i], b: result.b.figures[i], d: result.differences[i] }))
+      .toSorted((x, y) => Number(plain.includes(x.f.id)) - Number(plain.includes(y.f.id)))
+  );
+  const sure = (d: Schemas['OffenseDifference']) =>
+    !d.clear ? 'may be chance' : d.assumed ? 'smaller than the assumptions could make it' : '';
+  const name = (i: number) => lab.view.players.find((p) => p.id === lab.five[i])?.name ?? `Player ${i + 1}`;
+  const kinds = $derived(
+    lab.view.kinds.filter((k) => (result.a.kinds[k.id] ?? 0) + (result.b.kinds[k.id] ?? 0) > 0)
+  );
+  const game = (s: Schemas['OffenseSummary'], kind: string) =>
+    (((s.kinds[kind] ?? 0) / s.possessions) * perGame).toFixed(1);
+  const table =
+    'mt-4 w-full text-[15px] [&_td]:border-t [&_td]:border-(--seam) [&_td]:py-1 [&_td]:pr-2 [&_th]:text-left [&_th]:font-normal [&_th]:text-(--ink-soft)';
+</script>
+
+<table class={table} aria-label="Compared">
+  <thead><tr><th></th><th>{names[0]}</th><th>{names[1]}</th><th>Difference</th></tr></thead>
+  <tbody>
+    {#each rows as { f, a, b, d } (f.id)}
+      <tr>
+        <td>{f.name}</td>
+        <td class="numeral">{a ? say(f, a.value) : ''}</td>
+        <td class="numeral">{b ? say(f, b.value) : ''}<span class="text-(--ink-soft)">{unit(f)}</span></td>
+        <td>
+          {#if d && d.mean.low === 0 && d.mean.high === 0}<span class="soft">none</span>
+          {:else if d}
+            <span class={['numeral', d.clear && !d.assumed && 'border-b-4 border-(--mark)']}
+              >{d.mean.value > 0 ? '+' : ''}{say(f, d.mean.value)}</span
+            >
+            <small class="block leading-tight text-(--ink-soft)"
+              >{say(f, d.mean.low)} to {say(f, d.mean.high)}{sure(d) && `, ${sure(d)}`}</small
+            >
+          {/if}
+        </td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+<table class={table} aria-label="Where the open looks come from">
+  <thead><tr><th>Open looks a game, from</th><th>{names[0]}</th><th>{names[1]}</th></tr></thead>
+  <tbody>
+    {#each kinds as k (k.id)}
+      <tr
+        ><td>{k.name}</td><td class="numeral">{game(result.a, k.id)}</td><td class="numeral"
+          >{game(result.b, k.id)}</td
+        ></tr
+      >
+    {/each}
+  </tbody>
+</table>
+<table class={table} aria-label="Who does what">
+  <thead
+    ><tr><th>Per possession</th><th>Touches</th><th>Screens</th><th>Cuts</th><th>Open looks</th></tr></thead
+  >
+  <tbody>
+    {#each [0, 1, 2, 3, 4] as i (i)}
+      <tr>
+        <td>{name(i)}</td>
+        {#each ['touches', 'screens', 'cuts'] as const as f (f)}
+          <td class="numeral"
+            >{result.a[f][i]?.toFixed(1)}
+            <span class="text-(--ink-soft)">· {result.b[f][i]?.toFixed(1)}</span></td
+          >
+        {/each}
+        <td class="numeral"
+          >{Math.round(100 * (result.a.looks[i] ?? 0))}%
+          <span class="text-(--ink-soft)">· {Math.round(100 * (result.b.looks[i] ?? 0))}%</span></td
+        >
+      </tr>
+    {/each}
+  </tbody>
+</table>
+<p class="mt-1 text-[15px] text-(--ink-soft)">
+  {result.a.possessions} possessions each. First number {names[0]}, second {names[1]}.
+</p>

@@ -1,0 +1,7 @@
+import { api, ask } from '$lib/api/client';
+import type { PageLoad } from './$types';
+
+/** The offenses, the parts to make one of, and the team's own. */
+export const load: PageLoad = async ({ params }) => ({
+  view: await ask(api.GET('/api/teams/{teamId}/offense', { params: { path: { teamId: params.team } } }))
+});
