@@ -190,7 +190,7 @@ func TestBenchSheet(t *testing.T) {
 	p.Open("/" + teamOf(p) + "/teach/motion")
 	p.Click("link", "When they take it away")
 	p.Text("Pass and cut: when they take it away")
-	p.Open(p.Path() + "?school=cont")
+	p.Open(p.Path() + "?offense=cont")
 	p.See("region", "Screen away")
 	p.Text("Back cut; flare if your defender leaves the outside open.")
 	if text, pages := printed(t, p.PDF(browser.A4)); pages != 1 || !strings.Contains(text, "when they take it away") {

@@ -144,7 +144,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
 		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
-		{team + "/teach/cards?screen=handoff", "Cut behind!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "without defense"}, {team + "/teach/motion/bench?school=cont", "when they take it away"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
+		{team + "/teach/cards?screen=handoff", "Cut behind!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "Each picture shows"}, {team + "/teach/motion?part=write", "What may follow a pass"}, {team + "/teach/motion/bench?offense=cont", "when they take it away"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "answers logged"}, {plan, "rules kept"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},

@@ -1,7 +1,6 @@
 package offense
 
 import (
-	"math"
 	"math/rand/v2"
 
 	"evrik/core/court"
@@ -84,38 +83,6 @@ const (
 	flashes, swings = 0.35, 0.33
 )
 
-// pullUps are from where, in feet, somebody shoots who is stopped on a drive (assumption).
-var pullUps = [...]float64{8, 11, 15}
-
-// drives is how often whoever catches drives at a defender who comes hard, by the rule.
-var drives = map[DribbleRule]float64{DriveOnly: 0.85, TwoDribbles: 0.85, FreeDribble: 1}
-
-// moment is everybody at time t of the cycle, as the second opinion sees it.
-func (g *possessionPlay) moment(c *cycle, t float64, holder int) motion.Moment {
-	m := motion.Moment{Attackers: five, Defenders: five, Ball: holder, ArcRadius: g.sim.floor.Court.ArcRadius, Pace: g.pace, Range: g.sim.floor.Court.ArcRadius + shotRange}
-	for i := range five {
-		at := c.at(i, t)
-		m.Attack[i] = motion.Body{At: at, Velocity: at.Sub(c.at(i, t-tick)).Scale(1 / tick)}
-		m.Defend[i] = motion.Body{At: g.def.at[i], Velocity: g.def.v[i], Guards: g.def.guards[i]}
-	}
-	if g.def.zone {
-		m.Pace.React *= zoneReact
-	}
-	m.Settle()
-	return m
-}
-
-// shot plays a try. In a zone everybody guards whoever gets the ball.
-func (g *possessionPlay) shot(m *motion.Moment, t *motion.Try) motion.Outcome {
-	if g.def.zone {
-		for i := range five {
-			m.Defend[i].Guards = t.Receiver
-		}
-		m.Settle()
-	}
-	return m.Play(t)
-}
-
 // offer takes a window in seconds as a look, if the shot is open with the luck of its
 // timing.
 func (g *possessionPlay) offer(look Look, window float64) bool {
@@ -167,61 +134,6 @@ func (g *possessionPlay) reversed(c *cycle) bool {
 	return g.cameFrom.X*c.place[c.to].X < 0
 }
 
-// fromDrive is the look of whoever drives at a defender who comes hard: at the rim, a pull-up
-// where help waits, or the pass to somebody whom the helper left.
-func (g *possessionPlay) fromDrive(c *cycle) bool {
-	from, own := c.at(c.to, c.catch), g.def.of(c.to)
-	if g.def.zone {
-		own = g.def.nearest(from)
-	}
-	goes := g.luck.Float64() < drives[g.sim.offense.Dribble]*g.sim.assumed.Drives
-	right, beats := g.knows(c.to, skillDrive), beatsWrong
-	if right {
-		beats = beatsRight
-	}
-	gap := from.Dist(g.def.at[own])
-	if past := g.luck.Float64() < beats*g.sim.assumed.Beats*clamp01((gap-guardFeet)/closeout); !goes || !past {
-		return false
-	}
-	m := g.moment(c, c.catch, c.to)
-	// The defender who is beaten is on the driver's back.
-	m.Defend[own].At, m.Defend[own].Velocity = from.Toward(court.Point{}, -1), court.Point{}
-	found := g.past(c, &m)
-	if !found && !right {
-		g.lost(driveLost)
-	}
-	return found
-}
-
-// past is what a driver finds who has gone by the own defender: the rim, somebody whom a
-// helper has left, or a stop short of the help.
-func (g *possessionPlay) past(c *cycle, m *motion.Moment) bool {
-	run := motion.Run{Who: c.to, Path: []court.Point{{}}, Dribble: true, ToRim: true}
-	try := motion.Try{Runs: []motion.Run{run}, Receiver: c.to}
-	o := g.shot(m, &try)
-	if o.By >= 0 && m.Defend[o.By].Guards != c.to {
-		try.Other = &motion.Run{Who: m.Defend[o.By].Guards}
-		o = g.shot(m, &try)
-	}
-	at := c.catch + o.Ball
-	if g.offer(Look{Player: c.to, Kind: OffBall, T: at}, alone(&o)) {
-		return true
-	}
-	kick := o.Next >= 0 && o.Next != c.to && g.finds(c.to)
-	if kick && g.offer(Look{Player: o.Next, Kind: OffKick, T: at, Feet: m.Attack[o.Next].At.Len()}, o.Window) {
-		return true
-	}
-	best := motion.Outcome{Window: motion.LeastWindow}
-	for _, feet := range pullUps {
-		run.ToRim, run.Path = false, []court.Point{court.Point{}.Toward(m.Attack[c.to].At, feet)}
-		stop := motion.Try{Runs: []motion.Run{run}, Receiver: c.to, Stops: true}
-		if o := g.shot(m, &stop); alone(&o) > alone(&best) {
-			best = o
-		}
-	}
-	return g.offer(Look{Player: c.to, Kind: OffBall, T: c.catch + best.Ball, Feet: best.End.Len()}, alone(&best))
-}
-
 // fromCut is the look of a cutter on the way to the rim.
 func (g *possessionPlay) fromCut(c *cycle, l *leg, t float64) bool {
 	holder := c.holder(t)
@@ -265,93 +177,6 @@ func (g *possessionPlay) cutPast(m *motion.Moment, who int, right bool) motion.O
 		return back
 	}
 	return front
-}
-
-// fromScreen is the look of whoever comes off a screen: the referee's window of the answer
-// that was made, unless a helper who is on the floor is there sooner.
-func (g *possessionPlay) fromScreen(c *cycle, l *leg, cov *coverage, t float64) bool {
-	right, other := g.knows(l.player, cov.reads[0]), g.luck.IntN(len(cov.options))
-	made := cov.options[cov.right]
-	if !right {
-		made = cov.options[other]
-		if g.lost(wrongLost) {
-			return false
-		}
-	}
-	holder := c.holder(t)
-	if made.Pass == reads.NoPass || made.To != cov.cutter {
-		return false
-	}
-	look := Look{Player: l.player, Kind: OffScreen, T: t + made.Seconds, Feet: made.Feet}
-	if l.act == Drive {
-		look.Kind = OffBall
-	}
-	if l.act == Use && g.sim.offense.Catch == CatchLine && made.Feet > lineCatch {
-		made.Feet, look.Feet = lineCatch, lineCatch
-	}
-	window := min(made.Window, g.help(c, l, &made, t)) - g.sim.assumed.ReadLate
-	sees := holder == l.player || g.finds(holder)
-	if made.Feet <= rimFeet && sees && window < made.Window-g.sim.assumed.ReadLate {
-		if g.offer(look, window) {
-			return true
-		}
-		// Help is at the rim: a stop short of it.
-		made.Feet, look.Feet = stopShort, stopShort
-		return g.offer(look, min(made.Window, g.help(c, l, &made, t)))
-	}
-
-	return sees && g.offer(look, window)
-}
-
-// help is the window that is left by the defenders who are in neither part of the screen.
-func (g *possessionPlay) help(c *cycle, l *leg, made *reads.Option, t float64) float64 {
-	shot := court.Point{}.Toward(l.path[len(l.path)-1], made.Feet)
-	window := math.Inf(1)
-	late := g.pace.HelpReact()
-	for i := range five {
-		// Whoever leaves an own player for a jump shot opens the next pass.
-		who := g.def.guards[i]
-		if who == l.player || who == l.other || made.Feet > rimFeet && g.def.at[i].Dist(shot) > nearby {
-			continue
-		}
-		there := late + g.pace.Cutting().TimeTo(max(0, g.def.at[i].Dist(shot)-motion.Contest))
-		window = min(window, there-made.Seconds-motion.Release(made.Feet))
-	}
-	return window
-}
-
-// fromSet is the look of a screener when the screen has been used: to the rim or out to
-// the own spot, whichever is more open if it is read right, else the other.
-func (g *possessionPlay) fromSet(c *cycle, l *leg, cov *coverage, t float64) bool {
-	holder := c.holder(t)
-	if l.other < 0 || l.other == holder || !g.finds(holder) {
-		return false
-	}
-	right := g.knows(l.other, cov.reads[1])
-	m := g.moment(c, t, holder)
-	best, second := motion.Outcome{Window: motion.LeastWindow, Alone: motion.LeastWindow}, motion.Outcome{Window: motion.LeastWindow, Alone: motion.LeastWindow}
-	for _, run := range [...]motion.Run{
-		{Who: l.other, Path: []court.Point{{}}, ToRim: true, Stride: rimFeet},
-		{Who: l.other, Path: []court.Point{g.spotAfter(c, l.other)}},
-	} {
-		try := motion.Try{Runs: []motion.Run{run}, Receiver: l.other}
-		o := g.shot(&m, &try)
-		if alone(&o) > alone(&best) {
-			best, second = o, best
-		} else {
-			second = o
-		}
-	}
-	if !right {
-		best = second
-	}
-	look := Look{Player: l.other, Kind: OffSet, T: t + best.Ball, Feet: best.End.Len(), Screened: true}
-	return g.offer(look, alone(&best)-g.sim.assumed.ReadLate/2) // the screener sees the cutter read first
-}
-
-// spotAfter is where a player belongs when the answer has been run.
-func (g *possessionPlay) spotAfter(c *cycle, player int) court.Point {
-	return g.sim.floor.spots[c.after.spotOf(g.sim.offense, player)]
 }
 
 // fromPost is the look of whoever is inside when the ball is on that side.

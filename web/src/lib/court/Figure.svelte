@@ -9,13 +9,16 @@
     at,
     text = '',
     face = 0,
-    lifted = false
+    lifted = false,
+    large = false
   }: {
     kind: 'offense' | 'defense' | 'ball' | 'screener';
     at: Point;
     text?: string;
     face?: number;
     lifted?: boolean;
+    /** The number fills the disc, for a small picture or paper. */
+    large?: boolean;
   } = $props();
 </script>
 
@@ -34,7 +37,7 @@
         class="stance"
       />{/if}
     <circle r="1.08" class="disc" />
-    <text y="0.43" class="jersey">{text}</text>
+    <text y={large ? 0.57 : 0.43} class="jersey" class:large>{text}</text>
   {/if}
 </g>
 
@@ -48,6 +51,9 @@
     font-weight: 600;
     font-size: 1.28px;
     text-anchor: middle;
+  }
+  .large {
+    font-size: 1.7px;
   }
   .stance {
     stroke: var(--ink);

@@ -82,7 +82,7 @@
       >
         {#if marked.has(i)}<circle class="broken" cx={p.x} cy={sy(p)} r="2" />{/if}
         <circle class="touch" cx={p.x} cy={sy(p)} r="2.4" />
-        <Figure kind="offense" at={p} text={who(i)?.jersey ?? String(i + 1)} />
+        <Figure kind="offense" at={p} text={who(i)?.jersey ?? String(i + 1)} large />
       </g>
     {/if}
   {/each}

@@ -36,7 +36,7 @@
     {/if}
   {/each}
   {#each picture.defense as x, i (i)}<Figure kind="defense" at={x} face={facing(x, ball)} />{/each}
-  {#each picture.at as p, i (i)}<Figure kind="offense" at={p} text={String(i + 1)} />{/each}
+  {#each picture.at as p, i (i)}<Figure kind="offense" at={p} text={String(i + 1)} large />{/each}
   <Figure kind="ball" at={add(ball, 1.3, 0.7)} />
 </CourtFloor>
 
@@ -48,7 +48,7 @@
   }
   text {
     fill: var(--ink);
-    font-size: 1.5px;
+    font-size: 1.9px;
     text-anchor: middle;
     font-weight: 700;
   }

@@ -120,7 +120,7 @@
   }
   li {
     display: grid;
-    grid-template-columns: 2.6rem minmax(0, 1fr) minmax(11rem, 15rem);
+    grid-template-columns: 2.6rem minmax(0, 1fr) minmax(15rem, 20rem);
     gap: 0.8rem;
     padding: 1rem;
     break-inside: avoid;
