@@ -178,16 +178,21 @@ type Difference struct {
 // Compare sets two lists of possessions side by side that were played with the same seeds.
 func Compare(a, b []Possession) []Difference {
 	out := []Difference{}
-	n := min(len(a), len(b))
 	for _, f := range figures {
-		x, y := column(a[:n], f.of), column(b[:n], f.of)
-		for i := range x {
-			x[i] -= y[i]
-		}
-		m := meanOf(x)
+		m := f.difference(a, b)
 		out = append(out, Difference{f.ID, m, m.Low > 0 || m.High < 0, math.Abs(m.Value) < moves[f.ID]})
 	}
 	return out
+}
+
+// difference is by how much the first list has more of a figure.
+func (f *figure) difference(a, b []Possession) Mean {
+	n := min(len(a), len(b))
+	x, y := column(a[:n], f.of), column(b[:n], f.of)
+	for i := range x {
+		x[i] -= y[i]
+	}
+	return meanOf(x)
 }
 
 // moves is how far a quarter more or less of one assumption moves the difference between two
@@ -224,7 +229,7 @@ func Versus(a, b *Simulator, tell func(done float64) bool) (out Compared, ok boo
 			wait.Go(func() { played[i] = append(played[i], sim.Many(batch, n)...) })
 		}
 		wait.Wait()
-		open := Compare(played[0], played[1])[0].Mean
+		open := figures[0].difference(played[0], played[1])
 		half := (open.High - open.Low) / 2
 		whole := min(mostPlayed, max(leastPlayed, float64(n+batch)*(half/wantedHalf)*(half/wantedHalf)))
 		done := float64(n+batch) / whole

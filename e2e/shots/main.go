@@ -11,8 +11,6 @@ import (
 	"slices"
 	"strings"
 
-	"github.com/chromedp/chromedp/kb"
-
 	"evrik/e2e/browser"
 )
 
@@ -100,13 +98,14 @@ var shots = []shot{
 		p.Click("button", "Run it")
 		p.Says("status", "Screen")
 	}},
-	{"violation", desk, deskHigh, func(p *browser.Page, team string) {
+	{"offense-own", desk, deskHigh, func(p *browser.Page, team string) {
 		offense(p, team)
-		p.Focus("button", "Noor: drag")
-		for range 12 {
-			p.Press(kb.ArrowRight)
-		}
-		p.Text("Twelve feet between neighbours.")
+		p.Click("tab", "Our offense")
+		p.Fill("Name", "Screen, then drive")
+		p.Choose("Add a part", "Ball screen for the catcher")
+		p.Choose("From when: Ball screen", "Once a screen has brought nothing")
+		p.See("link", "Ball screen")
+		p.Settle()
 	}},
 	{"compare", desk, deskHigh, func(p *browser.Page, team string) {
 		offense(p, team)
@@ -144,7 +143,8 @@ var shots = []shot{
 func offense(p *browser.Page, team string) {
 	p.Open("/" + team + "/teach/motion")
 	p.See("heading", "Rules broken")
-	p.Choose("School", "Screen-away continuity")
+	p.Choose("Offense", "Screen-away continuity")
+	p.Text("The passer screens away")
 }
 
 // game opens a game at one of its parts.

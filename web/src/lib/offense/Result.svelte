@@ -13,7 +13,8 @@
   const plain = ['broken', 'tight', 'inside', 'empty', 'apart']; // shown after the others
   type Figure = Schemas['OffenseFigure'];
   const scale = (f: Figure) => (f.unit === '%' ? 100 : f.unit === 'game' ? perGame : 1);
-  const unit = (f: Figure) => (f.unit === '%' ? '%' : f.unit === 'game' ? ' a game' : f.unit && ` ${f.unit}`);
+  const label = (f: Figure) => (f.unit === 'game' ? `${f.name}, a game` : f.name);
+  const unit = (f: Figure) => (f.unit === 'game' ? '' : f.unit === '%' ? '%' : f.unit && ` ${f.unit}`);
   const digits = (f: Figure) => (f.unit === '%' ? 0 : 1);
   const say = (f: Figure, v: number) => (v * scale(f)).toFixed(digits(f));
   const rows = $derived(
@@ -38,9 +39,9 @@
   <tbody>
     {#each rows as { f, a, b, d } (f.id)}
       <tr>
-        <td>{f.name}</td>
-        <td class="numeral">{a ? say(f, a.value) : ''}</td>
-        <td class="numeral">{b ? say(f, b.value) : ''}<span class="text-(--ink-soft)">{unit(f)}</span></td>
+        <td>{label(f)}</td>
+        <td class="numeral whitespace-nowrap">{a ? say(f, a.value) + unit(f) : ''}</td>
+        <td class="numeral whitespace-nowrap">{b ? say(f, b.value) + unit(f) : ''}</td>
         <td>
           {#if d && d.mean.low === 0 && d.mean.high === 0}<span class="soft">none</span>
           {:else if d}
