@@ -156,8 +156,12 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	left := routes(t)
 	delete(left, "")            // goes on to Now
 	delete(left, "/[team]/run") // goes on to the practice
-	for _, v := range views {
-		p.Viewport(1280, 800)
+	schemes := []string{"light", "dark"}
+	for i, v := range views {
+		// Sizes and schemes take turns at what is checked once.
+		size := sizes[i%len(sizes)]
+		p.Viewport(size[0], size[1])
+		p.Scheme(schemes[i%len(schemes)])
 		p.Open(v.path)
 		if v.path == run {
 			p.See("timer", "Time left")
@@ -173,7 +177,12 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		if v.path == run {
 			least = tapOnTheFloor
 		}
-		fits(t, p, v.path[min(37, len(v.path)-1):], least)
+		where := v.path[min(37, len(v.path)-1):]
+		if !strings.HasSuffix(v.path, "/numbers") {
+			words(t, p, where)
+		}
+		accessible(t, p, where)
+		fits(t, p, where, least)
 	}
 	for route := range left {
 		t.Errorf("%s is not looked at", route)

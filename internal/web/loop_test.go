@@ -156,7 +156,7 @@ func TestTeach(t *testing.T) {
 	head.says("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "no such action")
 	var tape api.TapeSheet
 	head.do("GET", c.path("/tape"), nil, 200, &tape)
-	if len(tape.Marks) < 15 || !strings.Contains(tape.Source, "from memory") {
+	if len(tape.Marks) < 15 || !strings.Contains(tape.Source, "Rules Book") {
 		t.Errorf("tape sheet %+v", tape.Source)
 	}
 

@@ -372,7 +372,7 @@ func TestLoadsAndSeason(t *testing.T) {
 	if week.From != "2026-03-16" || p.Practices != 5 || p.RestDays != 2 || p.Total.Minutes != 5*30 || p.Total.HardMinutes != 5*10 || p.Days[0].Minutes != 0 {
 		t.Errorf("%+v", p)
 	}
-	if len(week.Warnings) != 1 || !strings.Contains(week.Warnings[0].Text, "more than 4 practices") || !strings.Contains(week.Warnings[0].Source, "from memory") {
+	if len(week.Warnings) != 1 || !strings.Contains(week.Warnings[0].Text, "more than 4 practices") || !strings.Contains(week.Warnings[0].Source, "Youth Guidelines") {
 		t.Errorf("%+v", week.Warnings)
 	}
 	head.do("GET", c.path("/loads?from=2026-03-25"), nil, 200, &week)

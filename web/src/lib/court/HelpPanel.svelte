@@ -91,7 +91,7 @@
     font-weight: 700;
   }
   .none {
-    opacity: 0.65;
+    color: var(--ink-soft);
   }
   .rail {
     height: 12px;

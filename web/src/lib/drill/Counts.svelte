@@ -21,7 +21,8 @@
   <summary
     >Counts per player: they differ by <b class="numeral">{order.spread}</b> at most in a position</summary
   >
-  <div class="scroll">
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="scroll" role="region" tabindex="0" aria-label="Counts per player">
     <table>
       <thead>
         <tr>

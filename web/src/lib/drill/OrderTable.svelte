@@ -43,7 +43,8 @@
     {/each}
   </p>
 {/if}
-<div class="scroll" class:dim>
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="scroll" class:dim role="region" tabindex="0" aria-label="Order list, scrolls">
   <table aria-label="Order list">
     <thead>
       <tr

@@ -72,7 +72,7 @@
         role="button"
         aria-roledescription="draggable player"
         tabindex="0"
-        aria-label={`${who(i)?.name ?? `Player ${i + 1}`}: drag, or move with the arrow keys`}
+        aria-label={`${who(i) ? `${who(i)?.jersey} ${who(i)?.name}` : `${i + 1} Player ${i + 1}`}: drag, or move with the arrow keys`}
         class="grab"
         onpointerdown={(e) => down(e, i)}
         onpointermove={move}

@@ -155,7 +155,7 @@
   </g>
 {/snippet}
 {#snippet wrap(p: Schemas['Participant'], inside: Snippet)}
-  {@render grab(p.id, p.name, inside)}
+  {@render grab(p.id, p.letter ? `${p.letter} ${p.name}` : p.name, inside)}
 {/snippet}
 
 {#if lesson && s}

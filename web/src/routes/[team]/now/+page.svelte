@@ -171,8 +171,8 @@
         in seven days
       </p>
       <p class="soft small">
-        {#if now.week.maxPractices}At most {now.week.maxPractices} a week for this age ({now.week.source}).
-          Your own league's rule comes first.{/if}
+        {#if now.week.maxPractices}At most {now.week.maxPractices} a week for this age. Your own league's rule comes
+          first.{/if}
       </p>
       {#if now.tags?.length}
         <h2>Most common this week</h2>

@@ -104,10 +104,12 @@
             {#each cells as cell (cell.read)}
               {@const j = cell.judgement}
               <td title={[j.sentence, cell.gap, cell.does, cell.game].filter(Boolean).join(' ')}>
-                <a
-                  href={`/${team}/squad/${p.id}?read=${cell.read}`}
-                  aria-label={`${p.name}, ${session.readName(cell.read)}: ${verdictName(j.verdict)}${cell.held ? `, holds rung ${cell.held}` : ''}`}
-                >
+                <a class="relative" href={`/${team}/squad/${p.id}?read=${cell.read}`}>
+                  <span class="visually-hidden"
+                    >{p.name}, {session.readName(cell.read)}: {verdictName(j.verdict)}{cell.held
+                      ? `, holds rung ${cell.held}`
+                      : ''}</span
+                  >
                   {#if dense}
                     <DenseCell standing={cell} />
                   {:else}

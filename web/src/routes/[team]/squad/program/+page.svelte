@@ -69,10 +69,10 @@
               {@const cell = t.cells[i]}
               <td>
                 {#if cell && t.players > 0}
-                  <a
-                    href={`/${t.id}/squad/read/${c}`}
-                    aria-label={`${t.name}, ${session.readName(c)}: ${cell.has} of ${t.players} have it`}
-                  >
+                  <a class="relative" href={`/${t.id}/squad/read/${c}`}>
+                    <span class="visually-hidden"
+                      >{t.name}, {session.readName(c)}: {cell.has} of {t.players} have it</span
+                    >
                     <span class="numeral rung">{cell.rung || '–'}</span>
                     <span class="bar" aria-hidden="true">
                       <span class="has" style:width={per(cell.has, t.players)}></span>
