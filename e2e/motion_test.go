@@ -131,6 +131,9 @@ func TestOwnOffense(t *testing.T) {
 	p.Click("button", "Save")
 	p.Text("The drill is saved.")
 
+	p.See("heading", "Drive and kick: ")
+	drill := browser.Eval[string](p, "document.querySelector('h1').innerText")
+
 	p.Open(team + "/teach/motion?part=compare")
 	p.Click("button", "Compare them")
 	p.Click("button", "Cancel")
@@ -144,4 +147,24 @@ func TestOwnOffense(t *testing.T) {
 	p.Open(team + "/plan/season")
 	p.Click("button", "Follow our offense")
 	p.Until("document.body.innerText.includes('Handoff')")
+
+	// Planned, and logged on the floor.
+	p.Open(team + "/now")
+	p.Click("link", "Change the plan")
+	p.Text("rules kept")
+	addDrill(p, drill)
+	p.Click("option", drill)
+	p.Choose("Stage", "3. Guided: a coach plays the defender")
+	p.Click("button", "Save")
+	p.Text("The plan is saved.")
+	p.Click("button", "Run practice")
+	p.See("timer", "Time left")
+	for !p.Has("heading", drill) {
+		p.Click("button", "Next block")
+		p.Settle()
+	}
+	p.Click("button", "Start clock")
+	p.Press("1")
+	p.Text("1 logged")
+	p.Text("All sent")
 }

@@ -59,6 +59,22 @@ type Effect struct {
 // size is how far an effect reaches.
 func (e Effect) size() float64 { return max(math.Abs(e.Less), math.Abs(e.More)) }
 
+// Effects are how far each assumption moves the share of open looks at most, of three shipped
+// offenses against the default defense, the farthest first; TestAssumptionsMove measures it.
+func Effects() []Effect { return slices.Clone(effects) }
+
+var effects = []Effect{
+	{"how much passes and feet scatter", -0.136, 0.100},
+	{"how often the ball is lost", 0.029, -0.026},
+	{"how often somebody drives at a closeout", -0.022, 0.012},
+	{"how long a fake holds a defender", -0.021, 0.016},
+	{"how often a drive goes by the defender", -0.018, 0.017},
+	{"how long a screen holds a defender", 0.018, 0.006},
+	{"how often a post can seal", -0.016, 0.017},
+	{"how much of a run a defender foresees", 0.004, -0.005},
+	{"how late a screen is read", 0.004, -0.004},
+}
+
 // Sensitivity plays n possessions with each assumption a quarter less and more, on the same
 // luck, and returns how far each moves the share with an open look, the farthest first.
 func (s *Simulator) Sensitivity(n int) []Effect {

@@ -202,6 +202,22 @@ func TestAssumptionsMove(t *testing.T) {
 		table.WriteString("\n")
 	}
 	t.Logf("points of open looks\n%s", &table)
+	if len(effects) != len(varied) {
+		t.Errorf("%d effects are told of %d", len(effects), len(varied))
+	}
+	for i, v := range varied {
+		most := 0.0
+		for k := range ids {
+			most = max(most, math.Abs(shifts[k][i][0]), math.Abs(shifts[k][len(varied)+i][0]))
+		}
+		at := slices.IndexFunc(effects, func(e Effect) bool { return e.Name == v.name })
+		if at < 0 || at > 0 && effects[at-1].size() < effects[at].size() {
+			t.Fatalf("%s is not told in its place", v.name)
+		}
+		if said := effects[at].size(); !testing.Short() && math.Abs(most-said) > 0.3*said+0.006 {
+			t.Errorf("%s moves open looks by %.3f, said are %.3f", v.name, most, said)
+		}
+	}
 	for f := range figures {
 		most := 0.0
 		for i := range shifts[0] {

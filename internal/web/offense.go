@@ -43,7 +43,7 @@ func (s *Server) offenseView(ctx context.Context, id api.TeamId) (out api.Offens
 	}
 	out = api.OffenseView{Offenses: offense.Shipped(), Parts: offense.Parts(), Options: offense.Options(), Triggers: offense.Triggers(), Levels: offense.Levels(),
 		Kinds: offense.Kinds(), Figures: offense.Figures(), Lines: fl.Court.Lines(), Players: playerViews(players), Neighbors: offense.Neighbors,
-		Assumptions: offense.Assumptions(), Purpose: offense.Purpose, Follows: team.OffenseFollows}
+		Assumptions: offense.Assumptions(), Effects: offense.Effects(), Purpose: offense.Purpose, Follows: team.OffenseFollows}
 	if out.Own, out.Chosen, err = s.offenses.Of(team); err != nil {
 		return out, err
 	}

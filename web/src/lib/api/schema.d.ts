@@ -3145,6 +3145,12 @@ export interface components {
             action: string;
             perGame: number;
         };
+        /** @description how far an assumption moves the share of possessions with an open look, a quarter less and more of it */
+        OffenseEffect: {
+            name: string;
+            less: number;
+            more: number;
+        };
         OffenseCheck: {
             /** @description why it cannot be played, in a sentence; empty where it can */
             problem: string;
@@ -3201,6 +3207,7 @@ export interface components {
             spots: components["schemas"]["OffenseChoice"][];
             rules: components["schemas"]["CueInfo"][];
             assumptions: string[];
+            effects: components["schemas"]["OffenseEffect"][];
             purpose: string;
         };
         /** @description what an offense is run against */
@@ -3267,7 +3274,10 @@ export interface components {
             against: components["schemas"]["OffenseAgainst"];
         };
         OffenseProgress: {
-            /** @description from 0 to 1 */
+            /**
+             * Format: double
+             * @description from 0 to 1
+             */
             done: number;
             result?: components["schemas"]["OffenseCompared"];
         };

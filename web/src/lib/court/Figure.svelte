@@ -37,7 +37,7 @@
         class="stance"
       />{/if}
     <circle r="1.08" class="disc" />
-    <text y={large ? 0.57 : 0.43} class="jersey" class:large>{text}</text>
+    <text y={large ? 0.62 : 0.43} class="jersey" class:large>{text}</text>
   {/if}
 </g>
 
@@ -53,7 +53,7 @@
     text-anchor: middle;
   }
   .large {
-    font-size: 1.7px;
+    font-size: 1.85px;
   }
   .stance {
     stroke: var(--ink);

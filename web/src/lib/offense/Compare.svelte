@@ -19,6 +19,7 @@
   ]);
   let other = $state('');
   const rival = $derived(others.find((o) => o.id === other) ?? others[0]);
+  const points = (share: number) => `${share > 0 ? '+' : ''}${(100 * share).toFixed(1)}`;
   const percent = (share: number) => Math.round(100 * share);
 </script>
 
@@ -61,4 +62,19 @@
   <ul class="list-[square] pl-5 text-[15px]">
     {#each lab.view.assumptions as a (a)}<li>{a}</li>{/each}
   </ul>
+  <h3 class="mt-3 font-bold">What the result depends on</h3>
+  <p class="text-[15px]">
+    Points of possessions with an open look, with a quarter less and a quarter more of each. A difference
+    between two offenses moves less.
+  </p>
+  <table class="w-full text-[15px]" aria-label="What the result depends on">
+    <tbody>
+      {#each lab.view.effects as e (e.name)}
+        <tr class="border-t border-(--seam)">
+          <td class="py-1">{e.name}</td>
+          <td class="numeral text-right whitespace-nowrap">{points(e.less)}, {points(e.more)}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
 </details>
