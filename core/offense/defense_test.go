@@ -105,7 +105,7 @@ func TestHelpAndFakes(t *testing.T) {
 	o, _ := ByID("cut")
 	start := o.Start()
 	first := opening(start, f.places(o, start))
-	run := func(prepare func(*defenders, *leg)) (gap float64, helped bool) {
+	run := func(prepare func(*defenders, *leg)) (gap, near float64, helped bool) {
 		d := DefaultDials()
 		c, err := f.cycle(o, &first, o.Answers[0], start.targets()[0])
 		if err != nil {
@@ -119,14 +119,20 @@ func TestHelpAndFakes(t *testing.T) {
 			def.step(&c, at+tick)
 			helped = helped || def.helper >= 0
 		}
-		return def.at[def.of(cut.player)].Dist(c.at(cut.player, cut.rim)), helped
+		near = math.Inf(1)
+		for i := range def.at {
+			if i != def.of(cut.player) {
+				near = min(near, def.at[i].Dist(c.at(cut.player, cut.rim)))
+			}
+		}
+		return def.at[def.of(cut.player)].Dist(c.at(cut.player, cut.rim)), near, helped
 	}
-	plain, _ := run(func(*defenders, *leg) {})
-	fooled, helped := run(func(d *defenders, l *leg) { d.fool(l.player, 3*usual.Fooled, l.rim) })
-	if fooled <= plain+1 || !helped {
+	plain, alone, _ := run(func(*defenders, *leg) {})
+	fooled, near, helped := run(func(d *defenders, l *leg) { d.fool(l.player, 3*usual.Fooled, l.rim) })
+	if fooled <= plain+1 || !helped || near > alone-2 {
 		t.Errorf("fooled, the defender is %.1f ft away after %.1f, helped %v", fooled, plain, helped)
 	}
-	shown, _ := run(func(d *defenders, l *leg) { i := d.of(l.player); d.shows[i], d.showsTo[i] = 0, 99 })
+	shown, _, _ := run(func(d *defenders, l *leg) { i := d.of(l.player); d.shows[i], d.showsTo[i] = 0, 99 })
 	if shown <= plain+3 {
 		t.Errorf("who shows at somebody else stays %.1f ft from the own player", shown)
 	}
