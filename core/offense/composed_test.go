@@ -125,7 +125,7 @@ func TestOwnRulesBroken(t *testing.T) {
 	}
 	rules := func(o Offense, c *cycle) map[string]bool {
 		out := map[string]bool{}
-		for _, v := range f.watch(o, c, func(Spread) {}) {
+		for _, v := range f.watch(o, c, sampling, func(Spread) {}) {
 			out[v.Rule] = true
 			if v.Text == "" || RuleName(v.Rule) == "" {
 				t.Errorf("%+v", v)

@@ -136,7 +136,7 @@ func (f Floor) Watch(o Offense, from Standing, passes int, against Guarding, see
 		last = c
 	}
 	for i := range cycles {
-		broken := f.watch(o, &cycles[i], func(at Spread) { out.Spacing = append(out.Spacing, at) })
+		broken := f.watch(o, &cycles[i], sampling, func(at Spread) { out.Spacing = append(out.Spacing, at) })
 		out.Violations = append(out.Violations, broken...)
 	}
 	out.End = f.standing(o, last.after, last.places(last.end))

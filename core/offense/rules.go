@@ -202,12 +202,12 @@ func (f Floor) see(c *cycle, ring []court.Point, t float64, m *moment) {
 	m.spread.Apart /= max(1, n)
 }
 
-// watch samples a cycle, says where a rule is broken in it, and tells how people are
-// spaced, sample by sample.
-func (f Floor) watch(o Offense, c *cycle, tell func(Spread)) (broken []Violation) {
-	w := watcher{f: f, o: o, c: c, ring: f.ring(o), last: c.place}
+// watch samples a cycle every so many seconds, says where a rule is broken in it, and tells how
+// people are spaced, sample by sample.
+func (f Floor) watch(o Offense, c *cycle, every float64, tell func(Spread)) (broken []Violation) {
+	w := watcher{f: f, o: o, c: c, every: every, ring: f.ring(o), last: c.place}
 	var m moment
-	for t := c.start + sampling; t <= c.end+1e-9; t += sampling {
+	for t := c.start + every; t <= c.end+1e-9; t += every {
 		f.see(c, w.ring, t, &m)
 		tell(m.spread)
 		w.sample(&m)
@@ -219,6 +219,7 @@ func (f Floor) watch(o Offense, c *cycle, tell func(Spread)) (broken []Violation
 
 // watcher finds the rules that are broken in a cycle.
 type watcher struct {
+	every  float64
 	f      Floor
 	o      Offense
 	c      *cycle
@@ -254,7 +255,7 @@ func (w *watcher) sample(m *moment) {
 			w.emptyFor[k] = 0
 			continue
 		}
-		if w.emptyFor[k] += sampling; rules.Filled && w.emptyFor[k] > emptyLimit && !w.told[k] && !c.comes(w.ring[k]) {
+		if w.emptyFor[k] += w.every; rules.Filled && w.emptyFor[k] > emptyLimit && !w.told[k] && !c.comes(w.ring[k]) {
 			w.told[k] = true
 			w.add(Empty, []int{w.f.nearest(m.at, w.ring[k])}, m.t, fmt.Sprintf("The %s has been empty for %.0f s.", w.f.spotName(w.o.Ring[k]), w.emptyFor[k]))
 		}
@@ -271,10 +272,10 @@ func (w *watcher) sample(m *moment) {
 			w.inLane[i] = 0
 			continue
 		}
-		if before := w.inLane[i]; rules.ThreeSeconds && before <= campLimit && before+sampling > campLimit {
+		if before := w.inLane[i]; rules.ThreeSeconds && before <= campLimit && before+w.every > campLimit {
 			w.add(Camped, []int{i}, m.t, "Three seconds in the lane: go through, or post up outside it.")
 		}
-		w.inLane[i] += sampling
+		w.inLane[i] += w.every
 	}
 }
 

@@ -27,6 +27,9 @@ const (
 	PerGame = 50
 )
 
+// simulated is how often in seconds people's places are looked at for rules and spacing.
+const simulated = 2 * sampling
+
 // Simulator plays possessions of an offense by five players against a defense.
 type Simulator struct {
 	floor   Floor
@@ -212,7 +215,7 @@ func (g *possessionPlay) knows(player, skill int) bool {
 
 // count keeps what a cycle adds to the possession's figures.
 func (g *possessionPlay) count(c *cycle) {
-	g.out.Broken = append(g.out.Broken, g.sim.floor.watch(g.sim.offense, c, g.tell)...)
+	g.out.Broken = append(g.out.Broken, g.sim.floor.watch(g.sim.offense, c, simulated, g.tell)...)
 	if c.answer.Action != "" {
 		g.out.Actions = append(g.out.Actions, c.answer.Action)
 	}
@@ -234,7 +237,7 @@ func (g *possessionPlay) count(c *cycle) {
 func (g *possessionPlay) tell(at Spread) {
 	g.samples++
 	g.out.Inside += float64(at.Inside)
-	g.out.Empty += sampling * float64(at.Empty)
+	g.out.Empty += simulated * float64(at.Empty)
 	if at.Nearest > 0 {
 		g.measured++
 		g.out.Apart += at.Apart
