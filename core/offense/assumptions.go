@@ -1,13 +1,11 @@
 package offense
 
 import (
-	"cmp"
-	"math"
 	"slices"
 )
 
-// Assumed are the assumptions of which the simulation's results depend most. Nobody has
-// measured them at this level; how far each moves a result is measured by Sensitivity.
+// Assumed are the assumptions on which the simulation's results depend most. Nobody has
+// measured them at this level; Effects says how far each moves a result.
 type Assumed struct {
 	// Timing is how much passes and feet scatter, in seconds of the window of a shot (one
 	// standard deviation).
@@ -29,25 +27,6 @@ type Assumed struct {
 // usual are the assumptions at which the bands of a high-school game are met.
 var usual = Assumed{Timing: 0.48, ReadLate: 0.05, Fooled: 0.25, Held: 0.3, Foresight: 0.6, Drives: 1, Beats: 1, Losses: 1, Seals: 0.5}
 
-// varied are the assumptions that Sensitivity varies, with what people read.
-var varied = []struct {
-	name string
-	of   func(*Assumed) *float64
-}{
-	{"how much passes and feet scatter", func(a *Assumed) *float64 { return &a.Timing }},
-	{"how late a screen is read", func(a *Assumed) *float64 { return &a.ReadLate }},
-	{"how long a fake holds a defender", func(a *Assumed) *float64 { return &a.Fooled }},
-	{"how long a screen holds a defender", func(a *Assumed) *float64 { return &a.Held }},
-	{"how much of a run a defender foresees", func(a *Assumed) *float64 { return &a.Foresight }},
-	{"how often somebody drives at a closeout", func(a *Assumed) *float64 { return &a.Drives }},
-	{"how often a drive goes by the defender", func(a *Assumed) *float64 { return &a.Beats }},
-	{"how often the ball is lost", func(a *Assumed) *float64 { return &a.Losses }},
-	{"how often a post can seal", func(a *Assumed) *float64 { return &a.Seals }},
-}
-
-// quarter is by which share Sensitivity changes an assumption.
-const quarter = 0.25
-
 // Effect is how far an assumption moves the share of possessions with an open look.
 type Effect struct {
 	Name string `json:"name"`
@@ -55,9 +34,6 @@ type Effect struct {
 	Less float64 `json:"less"`
 	More float64 `json:"more"`
 }
-
-// size is how far an effect reaches.
-func (e Effect) size() float64 { return max(math.Abs(e.Less), math.Abs(e.More)) }
 
 // Effects are how far each assumption moves the share of open looks at most, of three shipped
 // offenses against the default defense, the farthest first; TestAssumptionsMove measures it.
@@ -73,42 +49,6 @@ var effects = []Effect{
 	{"how often a post can seal", -0.016, 0.017},
 	{"how much of a run a defender foresees", 0.004, -0.005},
 	{"how late a screen is read", 0.004, -0.004},
-}
-
-// Sensitivity plays n possessions with each assumption a quarter less and more, on the same
-// luck, and returns how far each moves the share with an open look, the farthest first.
-func (s *Simulator) Sensitivity(n int) []Effect {
-	base, less, more := s.vary(n)
-	out := make([]Effect, len(varied))
-	for i, v := range varied {
-		out[i] = Effect{v.name, less[i][0] - base[0], more[i][0] - base[0]}
-	}
-	slices.SortStableFunc(out, func(a, b Effect) int { return cmp.Compare(b.size(), a.size()) })
-	return out
-}
-
-// vary plays n possessions as usual, and with each assumption of varied a quarter less and
-// more, and returns the figures of each.
-func (s *Simulator) vary(n int) (base []float64, less, more [][]float64) {
-	play := func(a Assumed) []float64 {
-		sim := *s
-		sim.assumed = a
-		out := make([]float64, len(figures))
-		for i := range n {
-			p := sim.Play(uint64(i))
-			for k := range figures {
-				out[k] += figures[k].of(&p) / float64(n)
-			}
-		}
-		return out
-	}
-	for _, v := range varied {
-		low, high := s.assumed, s.assumed
-		*v.of(&low) *= 1 - quarter
-		*v.of(&high) *= 1 + quarter
-		less, more = append(less, play(low)), append(more, play(high))
-	}
-	return play(s.assumed), less, more
 }
 
 // Assumptions lists what the simulation takes for granted, for whoever looks at it.
