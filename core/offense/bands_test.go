@@ -17,7 +17,7 @@ const (
 	usualRate = 0.6
 	// games are how many of PerGame possessions a band is a mean over; fewGames in the
 	// quick tests.
-	games, fewGames = 200, 60
+	games, fewGames = 200, 40
 )
 
 // screening are the offenses that live from screens, cutting those with a cut after
@@ -131,7 +131,7 @@ func TestBands(t *testing.T) {
 func TestMonotone(t *testing.T) {
 	n, list := 3000, Shipped()
 	if testing.Short() {
-		n, list = 800, []Offense{list[0], list[3], list[5]} // pass and cut, freelance, high-post entry
+		n, list = 500, []Offense{list[0], list[3], list[5]} // pass and cut, freelance, high-post entry
 	}
 	open := func(id string, rate float64, change func(*Dials)) (float64, float64) {
 		d := DefaultDials()
