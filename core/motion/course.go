@@ -5,42 +5,34 @@ import "evrik/core/court"
 // Course is a run along a path with its times worked out once, for whoever asks often where
 // the runner is.
 type Course struct {
-	from      court.Point
-	stretches []stretch
-	run       Runner
-	took      float64
+	from court.Point
+	legs []courseLeg
+	run  Runner
+	took float64
 }
 
-// stretch is one leg of a path: where and when it begins, how fast, and how long it takes.
-type stretch struct {
+// courseLeg is one leg of a course: where and when it begins, how fast, and when it ends.
+type courseLeg struct {
 	from, dir          court.Point
 	speed, begin, ends float64
 }
 
 // Course works a run out that starts from rest.
 func (r Runner) Course(from court.Point, path []court.Point) Course {
-	c := Course{from: from, run: r, stretches: make([]stretch, 0, len(path))}
-	at, v := from, court.Point{}
+	c := Course{from: from, run: r, legs: make([]courseLeg, 0, len(path)+1)}
+	m := Mover{At: from}
 	for _, to := range path {
-		way := to.Sub(at)
-		length := way.Len()
-		if length == 0 {
+		s := r.stretch(m, to)
+		if s.length == 0 {
 			continue
 		}
-		dir := way.Scale(1 / length)
-		speed := v.Dot(dir)
-		if speed < 0 {
-			c.took -= speed / Braking
-			speed = 0
-		}
-		speed = min(speed, r.Top)
-		took := r.timeFrom(speed, length)
-		c.stretches = append(c.stretches, stretch{at, dir, speed, c.took, c.took + took})
-		c.took += took
-		at, v = to, dir.Scale(r.speedAfter(speed, length))
+		c.took += s.brakes
+		c.legs = append(c.legs, courseLeg{m.At, s.dir, s.speed, c.took, c.took + s.takes})
+		c.took += s.takes
+		m = r.atEnd(&s, to)
 	}
-	if n := len(c.stretches); n > 0 {
-		c.stretches = append(c.stretches, stretch{from: at, begin: c.took, ends: c.took})
+	if len(c.legs) > 0 {
+		c.legs = append(c.legs, courseLeg{from: m.At, begin: c.took, ends: c.took})
 	}
 	return c
 }
@@ -51,8 +43,8 @@ func (c *Course) Took() float64 { return c.took }
 // At is where the runner is t seconds after setting out.
 func (c *Course) At(t float64) court.Point {
 	at := c.from
-	for i := range c.stretches {
-		s := &c.stretches[i]
+	for i := range c.legs {
+		s := &c.legs[i]
 		if t < s.begin {
 			return s.from
 		}

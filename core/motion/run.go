@@ -18,52 +18,66 @@ type Mover struct {
 // the part of the speed that points along it, loses the time to brake what points the
 // other way, and speeds up to the top.
 func (r Runner) Along(m Mover, path []court.Point, t float64) (court.Point, bool) {
-	at, v := m.At, m.Velocity
 	for _, to := range path {
-		way := to.Sub(at)
-		length := way.Len()
-		if length == 0 {
+		s := r.stretch(m, to)
+		if s.length == 0 {
 			continue
 		}
-		dir := way.Scale(1 / length)
-		speed := v.Dot(dir)
-		if speed < 0 {
-			stop := -speed / Braking
-			if t <= stop {
-				return at, false
-			}
-			t, speed = t-stop, 0
+		if s.brakes > 0 && t <= s.brakes {
+			return m.At, false
 		}
-		speed = min(speed, r.Top)
-		took := r.timeFrom(speed, length)
-		if t < took {
-			return at.Add(dir.Scale(r.coveredFrom(speed, t))), false
+		t -= s.brakes
+		if t < s.takes {
+			return m.At.Add(s.dir.Scale(r.coveredFrom(s.speed, t))), false
 		}
-		t -= took
-		at, v = to, dir.Scale(r.speedAfter(speed, length))
+		t -= s.takes
+		m = r.atEnd(&s, to)
 	}
-	return at, true
+	return m.At, true
 }
 
 // Arrival is when a runner comes to the end of a path, in seconds.
 func (r Runner) Arrival(m Mover, path []court.Point) float64 {
-	at, v, total := m.At, m.Velocity, 0.0
+	total := 0.0
 	for _, to := range path {
-		way := to.Sub(at)
-		length := way.Len()
-		if length == 0 {
+		s := r.stretch(m, to)
+		if s.length == 0 {
 			continue
 		}
-		dir := way.Scale(1 / length)
-		speed := v.Dot(dir)
-		if speed < 0 {
-			total, speed = total-speed/Braking, 0
-		}
-		speed = min(speed, r.Top)
-		total += r.timeFrom(speed, length)
-		at, v = to, dir.Scale(r.speedAfter(speed, length))
+		total += s.brakes
+		total += s.takes
+		m = r.atEnd(&s, to)
 	}
 	return total
+}
+
+// stretch is one leg of a path: its direction and length in feet, for how long the runner
+// brakes first, with how much speed in feet a second it is then begun, and how long it takes
+// from there, in seconds. A length of 0 is no leg.
+type stretch struct {
+	dir                          court.Point
+	length, brakes, speed, takes float64
+}
+
+// stretch works out the leg to a place.
+func (r Runner) stretch(m Mover, to court.Point) (s stretch) {
+	way := to.Sub(m.At)
+	if s.length = way.Len(); s.length == 0 {
+		return s
+	}
+	s.dir = way.Scale(1 / s.length)
+	s.speed = m.Velocity.Dot(s.dir)
+	if s.speed < 0 {
+		s.brakes, s.speed = -s.speed/Braking, 0
+	}
+	s.speed = min(s.speed, r.Top)
+	s.takes = r.timeFrom(s.speed, s.length)
+	return s
+}
+
+// atEnd is the runner at the end of a leg.
+func (r Runner) atEnd(s *stretch, to court.Point) Mover {
+	return Mover{At: to, Velocity: s.dir.Scale(r.speedAfter(s.speed, s.length))}
 }
 
 // StopAt is when a runner stands still at the end of a path, in seconds: speeding up,
