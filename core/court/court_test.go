@@ -56,6 +56,9 @@ func TestPresetsAreSound(t *testing.T) {
 			if outside && p.Court.InsideArc(s.At) {
 				t.Errorf("%s: spot %s lies inside the arc", p.ID, s.ID)
 			}
+			if name := SpotName(s.ID); !strings.EqualFold(name, s.Name) || name != strings.ToLower(name) {
+				t.Errorf("%s is called %q within a sentence", s.Name, name)
+			}
 			if m, ok := p.Court.SpotAt(MirrorSpot(s.ID)); !ok || m.Dist(s.At.Mirror()) > 1e-9 {
 				t.Errorf("%s: %s has no mirror", p.ID, s.ID)
 			}

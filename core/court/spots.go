@@ -82,6 +82,19 @@ func (c Court) Spots(standOff float64) []Spot {
 	return spots
 }
 
+// SpotName is what a spot is called within a sentence, or its id where there is none.
+func SpotName(id string) string {
+	for i := range places {
+		switch p := &places[i]; id {
+		case p.id:
+			return strings.ToLower(p.name)
+		case MirrorSpot(p.id):
+			return strings.ToLower(strings.Replace(p.name, "Right ", "Left ", 1))
+		}
+	}
+	return id
+}
+
 // SpotAt returns a named spot at the usual stand-off, and whether the id is known.
 func (c Court) SpotAt(id string) (Point, bool) {
 	base, left := strings.CutSuffix(id, "L")

@@ -41,7 +41,7 @@ func (o Offense) Validate(c court.Court) error {
 		}
 	}
 	if total == 0 {
-		return errors.New("After a pass nothing is wanted from the start: the passer would stand. Give a part a weight.")
+		return errors.New("After a pass nothing would happen, so the passer would stand. Give a part a weight above 0.")
 	}
 	for from := range o.Ring {
 		p := o.Start()
@@ -66,7 +66,7 @@ func (o Offense) spots(c court.Court) error {
 	case o.Name == "" || len(o.Name) > maxName:
 		return fmt.Errorf("The offense needs a name of up to %d letters.", maxName)
 	case len(o.About) > maxAbout:
-		return fmt.Errorf("What the offense is about takes up to %d letters.", maxAbout)
+		return fmt.Errorf("The sentence about the offense can have up to %d letters.", maxAbout)
 	case len(o.Ring) != outside:
 		return fmt.Errorf("Five players need %d outside spots here, not %d.", outside, len(o.Ring))
 	case !slices.Contains(o.Ring, o.Ball):
@@ -81,7 +81,7 @@ func (o Offense) spots(c court.Court) error {
 			return fmt.Errorf("There is no spot called %q.", id)
 		}
 		if slices.Contains(o.Ring[:i], id) {
-			return fmt.Errorf("Two players would start on the %s.", id)
+			return fmt.Errorf("Two players would start on the %s.", court.SpotName(id))
 		}
 	}
 	return nil
@@ -130,7 +130,7 @@ func (o Offense) continues(p Places) error {
 
 // goesOn checks what follows one pass.
 func (o Offense) goesOn(p Places, to int, denied bool) error {
-	pass := fmt.Sprintf("a pass from the %s to the %s", p.spotOf(o, p.Ball()), o.Ring[to])
+	pass := fmt.Sprintf("a pass from the %s to the %s", court.SpotName(p.spotOf(o, p.Ball())), court.SpotName(o.Ring[to]))
 	allowed := p.answers(o, to, denied, every)
 	base := p.answers(o, to, denied, 0)
 	switch {
@@ -168,9 +168,9 @@ func (a Answer) validate() error {
 	case !slices.Contains([]string{"", Stays, ToFlash, Handed}, a.Ball):
 		return fmt.Errorf("%s leaves the ball nowhere: %q.", a.Name, a.Ball)
 	case !(a.Weight >= 0 && a.Weight <= 100):
-		return fmt.Errorf("%s comes 0 to 100 times as often as others.", a.Name)
+		return fmt.Errorf("The weight of %s must be between 0 and 100.", a.Name)
 	case a.After != "" && !slices.ContainsFunc(Triggers(), func(c Choice) bool { return c.ID == string(a.After) }):
-		return fmt.Errorf("%s waits for something there is not: %q.", a.Name, a.After)
+		return fmt.Errorf("%s cannot wait for %q.", a.Name, a.After)
 	}
 	for _, m := range a.Moves {
 		switch {

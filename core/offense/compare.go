@@ -69,8 +69,8 @@ type figure struct {
 type Figure struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
-	// Unit is % for a share of possessions, g for a count in a game of PerGame
-	// possessions, else what it is measured in.
+	// Unit is % for a share of possessions, game for a count in a game of
+	// PerGame possessions, else what it is measured in.
 	Unit string `json:"unit"`
 }
 

@@ -75,7 +75,7 @@ type cutter struct {
 	passer  int // who has the ball before, and
 	ball    int // who has it then: players
 	steps   []step
-	// people are the players in it, as the drill'o positions are ordered: who reads, his
+	// people are the players in it, as the drill's positions are ordered: who reads, the
 	// screener or partner, the others, and last who feeds them.
 	people []int
 	feeds  bool // the last of them only gives the ball
@@ -191,8 +191,8 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 		ID:     "cut-out",
 		Name:   string(title[:min(len(title), maxName)]),
 		Screen: c.answer.Action,
-		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.offense.Name, when, strings.ToLower(c.floor.spotName(c.turned(c.spots[c.passer]))),
-			strings.ToLower(c.floor.spotName(c.turned(m.Aim))), denied, c.answer.Name),
+		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.offense.Name, when, court.SpotName(c.turned(c.spots[c.passer])),
+			court.SpotName(c.turned(m.Aim)), denied, c.answer.Name),
 		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offense stays on for defense, defense goes to the end of the line. Both sides of the floor."},
 		Equipment: []string{"One ball at each basket", "Tape on the spots where they start"},
 		Watch:     []string{},

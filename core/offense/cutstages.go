@@ -1,11 +1,12 @@
 package offense
 
 import (
-	"evrik/core/drill"
-	"evrik/core/reads"
 	"fmt"
 	"math"
 	"slices"
+
+	"evrik/core/drill"
+	"evrik/core/reads"
 )
 
 // stages climb from the walk-through to a live game of as many against as many.

@@ -10,7 +10,7 @@ import (
 
 // Timing of a pass and what follows, in seconds, and distances in feet (assumptions).
 const (
-	heldBall   = 0.3 // a catcher looks before he passes
+	heldBall   = 0.3 // a catcher looks before the next pass
 	fillAfter  = 0.2 // who fills sees the cutter leave first
 	setBefore  = 0.2 // the screen is set this long before it is used
 	nextUser   = 0.5 // the second one off a screen comes this much later
@@ -53,7 +53,7 @@ type cycle struct {
 	legs                      []leg
 	before, after             Places
 	place                     [five]court.Point // where everybody is at the start
-	last                      [five]int         // one more than the index of each player\'s last leg, 0 for none
+	last                      [five]int         // one more than the index of each player's last leg, 0 for none
 }
 
 // at is where a player is at a moment of the cycle.

@@ -22,7 +22,7 @@ const (
 	sagFrom   = 15.0
 	// ballSide is how far toward the ball a defender stands who is off it.
 	ballSide = 1.5
-	// near and far are how many feet from the ball help begins and is complete; helpShare
+	// helpNear and helpFar are how many feet from the ball help begins and is complete; helpShare
 	// is how much of the way into the lane it goes then.
 	helpNear, helpFar = 18.0, 32.0
 	helpShare         = 0.6

@@ -39,7 +39,7 @@ type Level struct {
 	Dials Dials  `json:"dials"`
 }
 
-// Levels are three presets from late and soft to early and hard; the middle one is the
+// levels are three presets from late and soft to early and hard; the middle one is the
 // default, at which the bands of a high-school game are met (assumption).
 var levels = []Level{
 	{"late", "Late: reacts slowly, little help", Dials{1.35, 0.25, 0.10, 0.35, 0.20}},
@@ -56,7 +56,7 @@ func Levels() []Level { return levels }
 // DefaultDials are those of the middle preset.
 func DefaultDials() Dials { return levels[defaultLevel].Dials }
 
-// dialLimits are the least and the most of each dial, in the order of dialValues.
+// dialLimits are the least and the most of each dial, in the order of Dials.values.
 var dialLimits = [...]struct {
 	name        string
 	least, most float64

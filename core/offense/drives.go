@@ -63,31 +63,5 @@ func (g *possessionPlay) past(c *cycle, m *motion.Moment) bool {
 // drives is how often whoever catches drives at a defender who comes hard, by the rule.
 var drives = map[DribbleRule]float64{DriveOnly: 0.85, TwoDribbles: 0.85, FreeDribble: 1}
 
-// moment is everybody at time t of the cycle, as the second opinion sees it.
-func (g *possessionPlay) moment(c *cycle, t float64, holder int) motion.Moment {
-	m := motion.Moment{Attackers: five, Defenders: five, Ball: holder, ArcRadius: g.sim.floor.Court.ArcRadius, Pace: g.pace, Range: g.sim.floor.Court.ArcRadius + shotRange}
-	for i := range five {
-		at := c.at(i, t)
-		m.Attack[i] = motion.Body{At: at, Velocity: at.Sub(c.at(i, t-tick)).Scale(1 / tick)}
-		m.Defend[i] = motion.Body{At: g.def.at[i], Velocity: g.def.v[i], Guards: g.def.guards[i]}
-	}
-	if g.def.zone {
-		m.Pace.React *= zoneReact
-	}
-	m.Settle()
-	return m
-}
-
 // pullUps are from where, in feet, somebody shoots who is stopped on a drive (assumption).
 var pullUps = [...]float64{8, 11, 15}
-
-// shot plays a try. In a zone everybody guards whoever gets the ball.
-func (g *possessionPlay) shot(m *motion.Moment, t *motion.Try) motion.Outcome {
-	if g.def.zone {
-		for i := range five {
-			m.Defend[i].Guards = t.Receiver
-		}
-		m.Settle()
-	}
-	return m.Play(t)
-}

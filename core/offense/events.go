@@ -1,8 +1,10 @@
 package offense
 
 import (
-	"evrik/core/reads"
+	"cmp"
 	"slices"
+
+	"evrik/core/reads"
 )
 
 // event is a moment of a cycle at which there may be a look, or a defender does something.
@@ -66,15 +68,7 @@ func (g *possessionPlay) plan(c *cycle) {
 			}
 		}
 	}
-	slices.SortStableFunc(g.events, func(a, b event) int {
-		if a.t < b.t {
-			return -1
-		}
-		if a.t > b.t {
-			return 1
-		}
-		return 0
-	})
+	slices.SortStableFunc(g.events, func(a, b event) int { return cmp.Compare(a.t, b.t) })
 }
 
 // run plays a cycle against the defense and reports whether the possession goes on.

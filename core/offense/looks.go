@@ -86,7 +86,6 @@ const (
 // offer takes a window in seconds as a look, if the shot is open with the luck of its
 // timing.
 func (g *possessionPlay) offer(look Look, window float64) bool {
-
 	look.Separation = motion.Room(window+g.sim.assumed.Timing*g.luck.NormFloat64(), look.Feet <= rimFeet)
 	early := look.Feet > rimFeet && (g.out.Passes < patience || g.out.Passes == patience && quick(look.Kind))
 	if look.Separation < reads.OpenFrom || look.T > possession || early {
@@ -108,6 +107,32 @@ func alone(o *motion.Outcome) float64 {
 
 // quick reports whether a look comes of no cut or screen that was meant for it.
 func quick(kind string) bool { return kind == OffPass || kind == OffBall || kind == OffKick }
+
+// moment is everybody at time t of the cycle, as the second opinion sees it.
+func (g *possessionPlay) moment(c *cycle, t float64, holder int) motion.Moment {
+	m := motion.Moment{Attackers: five, Defenders: five, Ball: holder, ArcRadius: g.sim.floor.Court.ArcRadius, Pace: g.pace, Range: g.sim.floor.Court.ArcRadius + shotRange}
+	for i := range five {
+		at := c.at(i, t)
+		m.Attack[i] = motion.Body{At: at, Velocity: at.Sub(c.at(i, t-tick)).Scale(1 / tick)}
+		m.Defend[i] = motion.Body{At: g.def.at[i], Velocity: g.def.v[i], Guards: g.def.guards[i]}
+	}
+	if g.def.zone {
+		m.Pace.React *= zoneReact
+	}
+	m.Settle()
+	return m
+}
+
+// shot plays a try. In a zone everybody guards whoever gets the ball.
+func (g *possessionPlay) shot(m *motion.Moment, t *motion.Try) motion.Outcome {
+	if g.def.zone {
+		for i := range five {
+			m.Defend[i].Guards = t.Receiver
+		}
+		m.Settle()
+	}
+	return m.Play(t)
+}
 
 // finds reports whether the passer sees whoever is open.
 func (g *possessionPlay) finds(holder int) bool { return g.knows(holder, skillFind) }

@@ -112,7 +112,7 @@ func TestOffensesThatCannotBe(t *testing.T) {
 		"no way out of the post": {func(s *Offense) {
 			*s, _ = ByID("entry")
 			s.Answers = slices.DeleteFunc(slices.Clone(s.Answers), func(a Answer) bool { return a.On == FromPost })
-		}, "from the highpost to the slotR nothing is allowed"},
+		}, "from the high post to the right slot nothing is allowed"},
 		"denied and nothing to do": {func(s *Offense) {
 			s.Answers = slices.DeleteFunc(s.Answers, func(a Answer) bool { return a.On == Denied })
 		}, "is denied, nothing is allowed"},
@@ -124,10 +124,10 @@ func TestOffensesThatCannotBe(t *testing.T) {
 		"bigs of no name":       {func(s *Offense) { s.BigRule = BigsScreen }, "which players are the bigs"},
 		"a handoff too many":    {func(s *Offense) { s.Answers = append(s.Answers, weighed(partByID("handoff"), 1)) }, "dribble to be free"},
 		"the same part":         {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) }, "in it twice"},
-		"only a counter":        {func(s *Offense) { s.Answers[0].After = CutCovered }, "wanted from the start"},
+		"only a counter":        {func(s *Offense) { s.Answers[0].After = CutCovered }, "nothing would happen"},
 		"no such trigger": {func(s *Offense) {
 			s.Answers = append(s.Answers, Answer{ID: "y", Name: "Y", On: AnyPass, Moves: s.Answers[0].Moves, Weight: 1, After: "rain"})
-		}, "waits for something"},
+		}, "cannot wait for"},
 		"nowhere": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Cut, "", "moon"}}, Weight: 1}}
 		}, "nowhere"},

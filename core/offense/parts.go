@@ -36,7 +36,7 @@ const (
 // Act is what a move is.
 type Act string
 
-// Acts (common practice, no source).
+// The acts (common practice, no source).
 const (
 	Cut    Act = "cut"    // to the rim and out
 	Screen Act = "screen" // for somebody, then to where the move leads
@@ -68,7 +68,7 @@ type Answer struct {
 	// On is the pass it answers: any that is caught outside, only some of them, one that
 	// is denied, or one out of the high post.
 	On string `json:"on"`
-	// Behind is the fewest and the most players behind the passer.
+	// Behind is how few and how many players may be behind the passer.
 	Behind [2]int `json:"behind"`
 	Moves  []Move `json:"moves"`
 	// Action is the action of the read tables that it is, or empty.

@@ -5,6 +5,8 @@ import (
 	"fmt"
 	"slices"
 	"strings"
+
+	"evrik/core/court"
 )
 
 // Places is who stands where between two passes: outside by index of the ring, and
@@ -366,11 +368,11 @@ func (p Places) moved(o Offense, a Answer, to int, steps []step) (Places, error)
 		i := slices.Index(o.Ring, spot)
 		switch {
 		case i >= 0 && q.Ring[i] >= 0:
-			return q, fmt.Errorf("two players are sent to the %s.", spot)
+			return q, fmt.Errorf("two players are sent to the %s.", court.SpotName(spot))
 		case i >= 0:
 			q.Ring[i] = player
 		case q.Inside >= 0 || o.Inside == "":
-			return q, fmt.Errorf("the %s is taken, or no spot of this offense.", spot)
+			return q, fmt.Errorf("the %s is taken, or no spot of this offense.", court.SpotName(spot))
 		default:
 			q.Inside, q.Block = player, spot
 		}
@@ -389,7 +391,7 @@ func (p Places) moved(o Offense, a Answer, to int, steps []step) (Places, error)
 func (p Places) filled(o Offense) error {
 	for i, player := range p.Ring {
 		if player < 0 {
-			return fmt.Errorf("the %s stays empty.", o.Ring[i])
+			return fmt.Errorf("the %s stays empty.", court.SpotName(o.Ring[i]))
 		}
 	}
 	if o.Inside != "" && p.Inside < 0 {

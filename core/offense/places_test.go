@@ -88,9 +88,9 @@ func TestWhereMovesLead(t *testing.T) {
 		t.Errorf("the passer is the post then: %+v, %v", q, err)
 	}
 	for says, answer := range map[string]Answer{
-		"two players are sent to the wingR": {Moves: []Move{{Passer, Cut, "", Receiver}}},
-		"is taken, or no spot":              {Moves: []Move{{Passer, Cut, "", BallBlock}}},
-		"nobody can pass it on":             {Ball: ToFlash, Moves: []Move{{Inside, Flash, "", FarBlock}}},
+		"two players are sent to the right wing": {Moves: []Move{{Passer, Cut, "", Receiver}}},
+		"is taken, or no spot":                   {Moves: []Move{{Passer, Cut, "", BallBlock}}},
+		"nobody can pass it on":                  {Ball: ToFlash, Moves: []Move{{Inside, Flash, "", FarBlock}}},
 	} {
 		if _, err := p.after(entry, answer, 0); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)
@@ -118,7 +118,7 @@ func TestFromStanding(t *testing.T) {
 		t.Errorf("the ball on the block: %v", err)
 	}
 	st.Spots[1] = "slotR"
-	if _, err = entry.From(st); err == nil || !strings.Contains(err.Error(), "Two players are meant to be on the slotR") {
+	if _, err = entry.From(st); err == nil || !strings.Contains(err.Error(), "Two players are meant to be on the right slot") {
 		t.Errorf("%v", err)
 	}
 	far := Standing{}

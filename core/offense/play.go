@@ -53,7 +53,7 @@ func (f Floor) standing(o Offense, p Places, at [five]court.Point) Standing {
 	return out
 }
 
-// Begin is an offense'o formation on a floor.
+// Begin is an offense's formation on a floor.
 func (f Floor) Begin(o Offense) Standing {
 	p := o.Start()
 	return f.standing(o, p, f.places(o, p))
@@ -84,7 +84,7 @@ func (o Offense) From(st Standing) (Places, error) {
 				p.Block = spot
 			}
 		} else {
-			return p, fmt.Errorf("Two players are meant to be on the %s.", spot)
+			return p, fmt.Errorf("Two players are meant to be on the %s.", court.SpotName(spot))
 		}
 	}
 	if err := p.filled(o); err != nil {
@@ -182,7 +182,7 @@ func (p *Places) choose(o Offense, to int, denied bool, come happened, rng *rand
 	var list [maxAnswers]Answer
 	allowed := p.allowed(o, to, denied, come, list[:0])
 	if len(allowed) == 0 {
-		return Answer{}, fmt.Errorf("After a pass from the %s nothing is allowed.", p.spotOf(o, p.Ball()))
+		return Answer{}, fmt.Errorf("After a pass from the %s nothing is allowed.", court.SpotName(p.spotOf(o, p.Ball())))
 	}
 	total := 0.0
 	for i := range allowed {

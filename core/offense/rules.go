@@ -36,7 +36,7 @@ const Neighbors = 12.0
 const (
 	offTheLine = 2.5 // nearer to the arc than this, the toes are on it
 	onSpot     = 6.0 // who is this near fills a spot
-	// emptyLimit is how long a spot may be empty with nobody on his way to it: the cut to
+	// emptyLimit is how long a spot may be empty with nobody on the way to it: the cut to
 	// the rim and about two seconds more.
 	emptyLimit = 4.0
 	mayStand   = 1.5 // after a pass
@@ -93,20 +93,11 @@ func (f Floor) Picture(o Offense, at [five]court.Point) []Violation {
 	if o.Rules.Filled {
 		for _, spot := range o.Ring {
 			if near := f.nearest(at, f.spots[spot]); at[near].Dist(f.spots[spot]) > onSpot {
-				out = append(out, Violation{Empty, []int{near}, 0, fmt.Sprintf("Nobody fills the %s; this player is nearest.", f.spotName(spot))})
+				out = append(out, Violation{Empty, []int{near}, 0, fmt.Sprintf("Nobody fills the %s; this player is nearest.", court.SpotName(spot))})
 			}
 		}
 	}
 	return out
-}
-
-func (f Floor) spotName(id string) string {
-	for _, s := range f.Court.Spots(court.StandOff) {
-		if s.ID == id {
-			return s.Name
-		}
-	}
-	return id
 }
 
 func (f Floor) nearest(at [five]court.Point, to court.Point) int {
@@ -257,10 +248,10 @@ func (w *watcher) sample(m *moment) {
 		}
 		if w.emptyFor[k] += w.every; rules.Filled && w.emptyFor[k] > emptyLimit && !w.told[k] && !c.comes(w.ring[k]) {
 			w.told[k] = true
-			w.add(Empty, []int{w.f.nearest(m.at, w.ring[k])}, m.t, fmt.Sprintf("The %s has been empty for %.0f s.", w.f.spotName(w.o.Ring[k]), w.emptyFor[k]))
+			w.add(Empty, []int{w.f.nearest(m.at, w.ring[k])}, m.t, fmt.Sprintf("The %s has been empty for %.0f s.", court.SpotName(w.o.Ring[k]), w.emptyFor[k]))
 		}
 	}
-	// Only when the nearest two are too near can a pair be that stands still.
+	// No pair is too near unless the nearest one is.
 	if rules.Apart && !w.close && m.spread.Nearest > 0 && m.spread.Nearest < Neighbors {
 		if pair, found := m.standing(c, w.last); found {
 			w.close = true
@@ -321,7 +312,7 @@ func (m *moment) standing(c *cycle, last [five]court.Point) (pair [2]int, found 
 	return pair, false
 }
 
-// comes reports whether somebody is on his way to a spot.
+// comes reports whether somebody is on the way to a spot.
 func (c *cycle) comes(spot court.Point) bool {
 	return slices.ContainsFunc(c.legs, func(l leg) bool { return l.path[len(l.path)-1].Dist(spot) <= onSpot })
 }

@@ -1,10 +1,11 @@
 package offense
 
 import (
+	"math"
+
 	"evrik/core/court"
 	"evrik/core/motion"
 	"evrik/core/reads"
-	"math"
 )
 
 // fromScreen is the look of whoever comes off a screen: the referee's window of the answer
@@ -39,7 +40,6 @@ func (g *possessionPlay) fromScreen(c *cycle, l *leg, cov *coverage, t float64) 
 		made.Feet, look.Feet = stopShort, stopShort
 		return g.offer(look, min(made.Window, g.help(c, l, &made, t)))
 	}
-
 	return sees && g.offer(look, window)
 }
 
@@ -69,7 +69,8 @@ func (g *possessionPlay) fromSet(c *cycle, l *leg, cov *coverage, t float64) boo
 	}
 	right := g.knows(l.other, cov.reads[1])
 	m := g.moment(c, t, holder)
-	best, second := motion.Outcome{Window: motion.LeastWindow, Alone: motion.LeastWindow}, motion.Outcome{Window: motion.LeastWindow, Alone: motion.LeastWindow}
+	none := motion.Outcome{Window: motion.LeastWindow}
+	best, second := none, none
 	for _, run := range [...]motion.Run{
 		{Who: l.other, Path: []court.Point{{}}, ToRim: true, Stride: rimFeet},
 		{Who: l.other, Path: []court.Point{g.spotAfter(c, l.other)}},

@@ -20,7 +20,7 @@ const (
 const (
 	zoneWide   = 18.0 // from the middle, where the zone has moved all the way to a side
 	zoneLow    = 8.0  // below it the ball is in the corner
-	softWithin = 22.0 // how far somebody runs to such a place
+	softWithin = 22.0 // how far somebody runs to a soft place
 	// zoneReact is how long, in reactions, a defender needs who watches the passer and not a
 	// player.
 	zoneReact = 0.4

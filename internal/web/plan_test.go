@@ -379,7 +379,7 @@ func TestLoadsAndSeason(t *testing.T) {
 	if week.From != "2026-03-23" || week.Players[0].Practices != 0 {
 		t.Errorf("%+v", week)
 	}
-	head.says("GET", c.path("/loads?from=soon"), nil, 422, "Say the week as a day")
+	head.says("GET", c.path("/loads?from=soon"), nil, 422, "Give any day of the week")
 
 	var season api.Season
 	head.do("GET", c.path("/season"), nil, 200, &season)

@@ -61,7 +61,7 @@ func (s *Service) Context(ctx context.Context, team gen.Team) (Context, error) {
 	if err := c.settings(); err != nil {
 		return c, err
 	}
-	// What has been practiced, and what the season is for.
+	// What was practiced so far, and what the season asks for.
 	taught := drill.Taught(append(slices.Clone(c.Practiced), c.Aim.Install...))
 	for _, action := range taught {
 		c.Actions = append(c.Actions, action.ID)

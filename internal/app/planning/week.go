@@ -24,7 +24,7 @@ func (s *Service) Week(ctx context.Context, team gen.Team, day string) (practice
 	at := c.Now
 	if day != "" {
 		if at, err = time.ParseInLocation(practice.DateFormat, day, c.Zone); err != nil {
-			return practice.Week{}, app.Refuse(app.Invalid, "Say the week as a day, such as 2026-11-30.")
+			return practice.Week{}, app.Refuse(app.Invalid, "Give any day of the week, such as 2026-11-30.")
 		}
 	}
 	monday := practice.MondayOf(at, c.Zone)

@@ -16,7 +16,7 @@
     <p role="alert" class="border-l-4 border-(--alarm) pl-3">{check.problem}</p>
   {:else}
     <p role="status">
-      <b>It goes round from every spot.</b>
+      <b>After every pass there is a next move.</b>
       {#if !check.broken.length}Its moves keep all of its rules.{/if}
     </p>
     {#each check.broken as v (v.rule)}

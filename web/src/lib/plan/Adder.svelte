@@ -19,7 +19,7 @@
   function addDrill(id: string) {
     const d = session.drill(id);
     if (!d) return;
-    // The guided rung is where reads begin; a drill without it starts at its foot.
+    // Reads begin at the guided rung; a drill without one starts at its lowest rung.
     const stage = d.stages.find((s) => s.rung === 'shown') ?? d.stages[0];
     if (stage) draft.add(drillBlock(d, stage.id, 10));
   }
