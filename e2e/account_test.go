@@ -49,7 +49,7 @@ func TestWayBackIn(t *testing.T) {
 	q.Open(link[1])
 	q.Fill("New password", "a sentence by mail")
 	q.Click("button", "Save and sign in")
-	q.See("heading", "First, the roster")
+	q.See("heading", "First steps")
 	p.Open("/") // the other device is signed out
 	p.See("button", "Sign in")
 	q.Open(link[1])
@@ -68,7 +68,7 @@ func TestWayBackIn(t *testing.T) {
 	p.Fill("Email", "ann@x.example")
 	p.Fill("Password", given[1])
 	p.Click("button", "Sign in")
-	p.See("heading", "First, the roster")
+	p.See("heading", "First steps")
 	if said := fails(t, []string{"EVRIK_HOME=" + home, "EVRIK_DATABASE_URL=" + url}, "password", "nobody@x.example"); !strings.Contains(said, "no account") {
 		t.Error(said)
 	}
@@ -84,7 +84,7 @@ func TestTeamsAndImports(t *testing.T) {
 	p.Text("U16 is added")
 	p.Choose("Team", "U16")
 	p.Click("link", "Now")
-	p.See("heading", "First, the roster")
+	p.See("heading", "First steps")
 	p.Choose("Team", "U14")
 	p.Click("link", "Settings")
 	p.Click("button", "Archive U16")
@@ -122,4 +122,20 @@ func TestTeamsAndImports(t *testing.T) {
 	if n := ask[int](t, s, "SELECT count(*) FROM rep_events"); n != before {
 		t.Errorf("%d reps after the import of %d was undone", n, before)
 	}
+}
+
+// A session that ends while somebody works leads to the door, and back to the view that was asked for.
+func TestSessionEndsBetweenViews(t *testing.T) {
+	p := enter(t, demo(t))
+	browser.Eval[bool](p, "fetch('/api/session?everywhere=false', { method: 'DELETE' }).then((r) => r.ok)")
+	p.Click("link", "Games")
+	p.Click("button", "Sign in")
+	p.See("link", "Fernhollow")
+	if !strings.HasSuffix(p.Path(), "/games") {
+		t.Errorf("after signing in again: %s", p.Path())
+	}
+	browser.Eval[bool](p, "fetch('/api/session?everywhere=false', { method: 'DELETE' }).then((r) => r.ok)")
+	p.Click("link", "Squad")
+	p.Click("button", "Sign in")
+	p.See("link", "Bram, Curl")
 }

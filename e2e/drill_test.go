@@ -24,7 +24,7 @@ func TestActionsByAge(t *testing.T) {
 	p.Click("link", "Drills")
 	p.Text("Left out at this age")
 	p.Click("link", "Settings")
-	p.Click("checkbox", "Take all actions at every age")
+	p.Click("checkbox", "Use all actions at every age")
 	p.Click("button", "Save settings")
 	p.Until("!document.body.innerText.includes('Left out now')") // it is saved, and known here
 	p.Click("link", "Drills")

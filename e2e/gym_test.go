@@ -193,7 +193,7 @@ func TestServerHangs(t *testing.T) {
 	hang(true)
 	p.Choose("Team", "JV")
 	p.See("heading", "No answer yet")
-	p.See("button", "Cancel")
+	p.See("link", "Practices on this device")
 	hang(false)
 	p.Click("button", "Retry")
 	p.See("heading", "What holds the team back")

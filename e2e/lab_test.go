@@ -280,7 +280,7 @@ func TestPapersOfTheLab(t *testing.T) {
 		const people = [...doc.querySelectorAll('text')].map((t) => t.textContent).sort().join('');
 		if (people !== 'CCFFPSS') return 'people: ' + people;
 		if (doc.querySelector('[class], [tabindex]')) return 'it carries the page with it';
-		const disc = [...doc.querySelectorAll('circle')].find((c) => c.getAttribute('r') === '1.08');
+		const disc = [...doc.querySelectorAll('circle')].find((c) => c.getAttribute('r') === '1.22');
 		return disc && /fill: ?rgb/.test(disc.getAttribute('style')) ? '' : 'no colors';
 	})()`); fault != "" {
 		t.Error(fault)
@@ -300,7 +300,7 @@ func TestPapersOfTheLab(t *testing.T) {
 	// Who nobody knows is said, not shown empty.
 	p.Open(team + "/teach?screen=moon")
 	p.Says("alert", "no such action")
-	p.Click("button", "Open the down screen")
+	p.Press("2")
 	read(p, "Curl")
 
 	// By keyboard: the chooser, a search that finds nothing, and out again.

@@ -51,7 +51,7 @@ func TestOnTheFloor(t *testing.T) {
 	p.Click("button", "Timing")
 	p.Click("button", "Waited too long")
 	p.Until("document.querySelector('dialog [aria-label=\"Timing: what to mend\"] [aria-pressed=true]')?.innerText.includes('Waited')")
-	p.Click("button", "Take it back")
+	p.Click("button", "Delete this rep")
 	p.See("heading", "Logged")
 	p.Click("button", "Close")
 	p.See("button", "2 logged")

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"os"
 	"path/filepath"
 	"strings"
@@ -50,11 +51,11 @@ func setUp(p *browser.Page) {
 	p.Fill("Email", "ann@x.example")
 	p.Fill("Password", "a long sentence")
 	p.Click("button", "Make it and sign in")
-	p.See("heading", "First, the roster")
+	p.See("heading", "First steps")
 }
 
-// A first start without demo data asks for the first head coach; then the
-// roster is typed in and imported, and bad files are told row by row.
+// A first start without demo data asks for the first head coach; then the roster is typed in, pasted and
+// imported, and lines that do not fit are named.
 func TestFirstStart(t *testing.T) {
 	t.Parallel()
 	s := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
@@ -62,30 +63,37 @@ func TestFirstStart(t *testing.T) {
 	p.Open("/")
 	p.See("heading", "A new program")
 	setUp(p)
-	p.Click("link", "Open the squad")
+	p.Click("button", "Open the roster")
 	p.Text("The roster is empty")
 	p.Fill("Jersey", "00")
 	p.Fill("Short name", "Ada")
 	p.Click("button", "Add")
 	p.See("textbox", "Name of 00")
 
+	// A pasted list: what it would do is shown first, and nothing is saved of a bad one.
+	p.Fill("List of players", "0 Bo\n00 Cleo\n7 =1+1")
+	p.Says("alert", "Line 2. Jersey 00 is Ada's.")
+	p.Says("alert", "Line 3.")
+	p.See("list", "What changes")
+	if !browser.Eval[bool](p, "[...document.querySelectorAll('button')].find((b) => b.innerText === 'Save 1 player').disabled") {
+		t.Error("a list with lines that do not fit can be saved")
+	}
+	p.Click("checkbox", "Leave out the 2 lines")
+	p.Click("button", "Save 1 player")
+	p.See("textbox", "Name of 0")
+	p.Text("1 new, 0 changed")
+
+	// A file whose columns have other names; one of them is set by hand.
 	file := filepath.Join(t.TempDir(), "roster.csv")
-	write := func(text string) {
-		t.Helper()
-		if err := os.WriteFile(file, []byte(text), 0o644); err != nil {
-			t.Fatal(err)
-		}
-		p.Upload(file)
+	if err := os.WriteFile(file, []byte("\uFEFFPlayer;Shirt no;Role\r\nCleo;7;wing\r\nDee;9;\r\nBo;8;\r\n"), 0o644); err != nil {
+		t.Fatal(err)
 	}
-	write("\uFEFFjersey,name\n0,Bo\n00,Cleo\n7,=1+1\n")
-	p.Text("Nothing was imported.")
-	p.Text("Row 3. Jersey 00 is Ada's on this team already.")
-	p.Text("Row 4.")
-	if p.Has("textbox", "Name of 0") && p.See("textbox", "Name of 0").Name == "Name of 0" {
-		t.Error("half of a bad file was imported")
-	}
-	write("\uFEFFjersey,name,wing\r\n0,Bo,yes\r\n7,Cleo,no\r\n9,Dee,x\r\n")
-	p.Text("3 players were imported.")
+	p.Upload(file)
+	p.See("list", "What changes")
+	p.Choose("Column Role", "Position")
+	p.Text("number 0 → 8")
+	p.Click("button", "Save 3 players")
+	p.Text("2 new, 1 changed")
 	p.See("textbox", "Name of 9")
 	p.Click("button", "Erase Cleo")
 	p.Click("button", "Erase for good")
@@ -171,4 +179,42 @@ func TestWithoutStandIns(t *testing.T) {
 	p.Until("fetch('/api/session').then((r) => r.json()).then((v) => v.standIns === undefined)")
 	p.Open("/" + strings.Split(p.Path(), "/")[1] + "/clicker")
 	p.Text("They are switched off")
+}
+
+// The first evening, from nothing to the first verdict: set up, paste a roster, build a practice in one tap, run
+// it, log one player's reps, and read on the board that the player has the read.
+func TestFirstEvening(t *testing.T) {
+	t.Parallel()
+	s := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
+	p := page(t, s)
+	p.Open("/")
+	setUp(p)
+	p.Click("button", "Open the roster")
+	p.Fill("List of players", "Player\tNo\nAda\t12\nBo\t7\nCleo\t23\nDee\t4\nEve\t5\nFay\t9")
+	p.Click("button", "Save 6 players")
+	p.Text("6 new, 0 changed")
+	p.Press("1")
+	p.See("heading", "First steps")
+	p.Click("button", "Build it")
+	p.Text("Your practice is built and saved.")
+	if n := ask[int](t, s, "SELECT count(*) FROM blocks"); n < 5 {
+		t.Errorf("the first practice has %d blocks", n)
+	}
+	p.Press("1")
+	p.Click("link", "Start practice")
+	p.See("timer", "Time left")
+	toFirstDrill(p)
+	const reps = 160
+	for range reps { // correct, whoever it is: enough for a first word on most reads
+		p.Press("1")
+	}
+	p.Text(fmt.Sprint(reps, " logged"))
+	p.Text("All sent")
+	p.Open("/" + teamOf(p) + "/squad")
+	p.Text("leans to has it")
+	p.Press("1")
+	p.See("button", "Invite")
+	if p.Has("button", "Build it") || p.Has("button", "Open the roster") {
+		t.Error("a step that is done is still offered")
+	}
 }

@@ -105,3 +105,32 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	p.Click("button", "Next")
 	p.Text("2 of 12")
 }
+
+// All players get their links in two clicks, as a sheet of codes; a link that was ended by mistake comes back.
+func TestPlayerLinks(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	p.Open("/" + teamOf(p) + "/squad")
+	p.Click("link", "Player links")
+	p.Click("button", "Make links for everybody")
+	p.See("image", "Code for Odile")
+	p.Text("13 new links.")
+	if n := ask[int](t, s, "SELECT count(*) FROM trainer_links"); n != 13 {
+		t.Errorf("%d links are stored", n)
+	}
+	p.See("button", "Print the sheet")
+	for _, paper := range []browser.Paper{browser.Letter, browser.A4} {
+		text, pages := printed(t, p.PDF(paper))
+		if pages != 2 || !strings.Contains(text, "Odile") || !strings.Contains(text, "Marek") || strings.Contains(text, "Renew") {
+			t.Errorf("the sheet has %d pages: %s", pages, text)
+		}
+	}
+	p.Click("button", "End Odile's link")
+	p.Gone("image", "Code for Odile")
+	p.Click("button", "Undo")
+	p.Text("The link before works again.")
+	if n := ask[int](t, s, "SELECT count(*) FROM trainer_links WHERE ended_at IS NULL"); n != 13 {
+		t.Errorf("%d links work", n)
+	}
+	p.See("button", "Renew all")
+}

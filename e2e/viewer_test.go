@@ -51,7 +51,7 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 		{team + "/now", "What holds the team back"}, {team + "/teach", "Screener"}, {team + "/teach/motion", "Rules broken"}, {team + "/teach/principles", "Our principles"},
 		{team + "/drills", "Slot twos"}, {team + "/drills/slot-twos", "Tonight"}, {team + "/drills/edit", "nothing is saved"}, {team + "/plan", "Practices"},
 		{team + "/plan/" + practice, "nothing is saved"}, {team + "/plan/week", "week"}, {team + "/plan/season", "The weeks ahead"}, {team + "/run/" + past + "/review", "Reps each"},
-		{team + "/squad", "Curl"}, {team + "/squad/" + player, "Eyes"}, {team + "/squad/read/curl", "Curl"}, {team + "/games", "Ahead"}, {team + "/games/" + game, "What they will do"}, {team + "/settings", "The head coach"},
+		{team + "/squad", "Curl"}, {team + "/squad/" + player, "Read quiz"}, {team + "/squad/read/curl", "Curl"}, {team + "/games", "Ahead"}, {team + "/games/" + game, "What they will do"}, {team + "/settings", "The head coach"},
 	} {
 		p.Open(v.path)
 		p.Text(v.shows)

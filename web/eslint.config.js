@@ -10,6 +10,15 @@ export default ts.config(
   ...svelte.configs.recommended,
   { languageOptions: { globals: { ...globals.browser } } },
   {
+    // With types: a promise that nobody waits for says so with void.
+    files: ['src/**/*.ts', 'src/**/*.svelte'],
+    ignores: ['src/service-worker.ts'],
+    languageOptions: {
+      parserOptions: { projectService: true, extraFileExtensions: ['.svelte'], tsconfigRootDir: import.meta.dirname }
+    },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' }
+  },
+  {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: config } },
     rules: {

@@ -7,7 +7,7 @@ import (
 	"evrik/core/court"
 )
 
-// A course that is worked out once says the same as the run itself at every moment.
+// A course agrees with the run it was made from at every moment.
 func TestCourse(t *testing.T) {
 	rng := rand.New(rand.NewPCG(3, 1))
 	for n := range 500 {

@@ -9,7 +9,7 @@ import (
 
 // Defense is what a possession is played against.
 type Defense struct {
-	// Zone is a two-three zone, else it is player to player.
+	// Zone is true for a 2-3 zone, false for man-to-man.
 	Zone bool `json:"zone"`
 	// Mixes is how often it plays each coverage of a screen, as scouted; nothing for even.
 	Mixes []game.Mix `json:"mixes"`
@@ -20,8 +20,8 @@ type Defense struct {
 type Dials struct {
 	// React is how long it takes to react, in reactions of the players' own pace.
 	React float64 `json:"react"`
-	// Help is how far off the ball defenders stand toward the lane: 0 beside their player,
-	// 1 in the lane two passes away.
+	// Help is how far defenders away from the ball sag toward the lane, from 0 (beside their player) to
+	// 1 (in the lane when the ball is two passes away).
 	Help float64 `json:"help"`
 	// Deny is how often a wing one pass away is denied, 0 to 1.
 	Deny float64 `json:"deny"`

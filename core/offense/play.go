@@ -97,8 +97,7 @@ func (o Offense) From(st Standing) (Places, error) {
 	return p, nil
 }
 
-// Guarding is what an offense is watched against: nobody, players who guard or a zone, and
-// how well.
+// Guarding says whether an offense is run against defenders, which defense they play, and how well.
 type Guarding struct {
 	Defended bool
 	Defense  Defense

@@ -214,7 +214,7 @@ func TestSpread(t *testing.T) {
 
 // BenchmarkPossession plays possessions of the busiest offense against the full defense.
 func BenchmarkPossession(b *testing.B) {
-	for _, id := range []string{"cut", "entry"} {
+	for _, id := range []string{"cut", "cont", "circle", "free", "screen", "entry", "pass4"} {
 		b.Run(id, func(b *testing.B) {
 			sim := simulator(b, id, Defense{}, 0.6)
 			seed := uint64(0)

@@ -16,7 +16,7 @@ func (p *Page) Click(role, name string) {
 	var x, y float64
 	p.wait(fmt.Sprintf("%s %q to lie open", role, name), func() bool {
 		x, y = p.Middle(role, name)
-		return Eval[bool](p, fmt.Sprintf("(() => { const e = document.elementFromPoint(%f, %f); return Boolean(e) && getComputedStyle(e).pointerEvents !== 'none' && !e.closest('.notice'); })()", x, y))
+		return Eval[bool](p, fmt.Sprintf("(() => { const e = document.elementFromPoint(%f, %f); return Boolean(e) && getComputedStyle(e).pointerEvents !== 'none' && (!e.closest('.notice') || e.closest('button')?.innerText === %q); })()", x, y, name))
 	})
 	if err := chromedp.Do(p.ctx, chromedp.MouseClickXY(x, y)); err != nil {
 		p.Fatal(err)

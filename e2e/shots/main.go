@@ -67,13 +67,17 @@ var shots = []shot{
 		p.Click("link", "Bram, Curl")
 		p.Text("Last reps")
 	}},
+	{"help", desk, deskHigh, func(p *browser.Page, team string) {
+		p.Open("/" + team + "/help")
+		p.FillRole("searchbox", "Search words", "hedge")
+		p.Click("button", "Show Hard hedge")
+		p.Text("Open in Teach")
+		p.See("button", "Play")
+		browser.Eval[bool](p, "(scrollTo(0, 0), true)")
+	}},
 	{"read", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad/read/backcut")
 		p.See("heading", "What they do instead")
-	}},
-	{"program", desk, deskHigh, func(p *browser.Page, team string) {
-		p.Open("/" + team + "/squad/program")
-		p.See("link", "JV, Curl")
 	}},
 	{"game", desk, deskHigh, func(p *browser.Page, team string) {
 		game(p, team, "Fernhollow", "What they will do")
@@ -120,8 +124,8 @@ var shots = []shot{
 	}},
 	{"eyes-phone", 390, 844, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
-		p.See("link", "Bram, Curl")
-		p.Open(browser.Eval[string](p, "document.querySelector('a[aria-label^=\"Bram, Curl\"]').getAttribute('href')"))
+		p.Click("link", "Bram, Curl")
+		p.Text("Last reps")
 		p.Click("button", "Make a private link")
 		p.Text("/eyes/")
 		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/eyes\\/[\\w-]+/)[0]"))

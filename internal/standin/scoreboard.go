@@ -184,9 +184,9 @@ func (s *Scoreboard) show(turn int, change func(*Board)) {
 
 // refusal is Evrik's sentence.
 func refusal(r io.Reader) error {
-	var p struct{ Message string }
-	if err := json.NewDecoder(r).Decode(&p); err != nil || p.Message == "" {
+	var p struct{ Detail string }
+	if err := json.NewDecoder(r).Decode(&p); err != nil || p.Detail == "" {
 		return errors.New("Evrik refused, and did not say why.")
 	}
-	return errors.New(p.Message)
+	return errors.New(p.Detail)
 }

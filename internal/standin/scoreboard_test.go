@@ -25,14 +25,14 @@ func TestScoreboard(t *testing.T) {
 			var in struct{ Code string }
 			if json.NewDecoder(r.Body).Decode(&in) != nil || in.Code != "GOOD" {
 				w.WriteHeader(404)
-				fmt.Fprint(w, `{"message":"This code is not right."}`)
+				fmt.Fprint(w, `{"detail":"This code is not right."}`)
 				return
 			}
 			http.SetCookie(w, &http.Cookie{Name: "evrik", Value: "paired", Path: "/"})
 			w.WriteHeader(204)
 		case err != nil || cookie.Value != "paired":
 			w.WriteHeader(401)
-			fmt.Fprint(w, `{"message":"This screen shows no practice."}`)
+			fmt.Fprint(w, `{"detail":"This screen shows no practice."}`)
 		default:
 			feeds.Add(1)
 			for line := range lines {

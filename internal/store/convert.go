@@ -166,6 +166,13 @@ func TermsOf(p gen.Practice) (practice.Terms, error) {
 // TermsJSON are terms as they are stored.
 func TermsJSON(t practice.Terms) []byte { return documentOf(t) }
 
+// LimitsOf returns the limits of practice for a team: its age's, where its local rule does not say otherwise.
+func LimitsOf(t gen.Team) (practice.Limits, error) {
+	rule, err := LocalRuleOf(t)
+	limits, _ := practice.AgeBand(t.Ages).Limits()
+	return limits.With(rule), err
+}
+
 // LocalRuleOf is a team's local rule; the zero rule where it has none.
 func LocalRuleOf(t gen.Team) (r practice.LocalRule, err error) {
 	return r, read("the local rule of team "+t.ID.String(), t.LocalRule, &r)

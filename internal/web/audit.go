@@ -22,7 +22,7 @@ var audited = map[string]string{
 	"AddDrill": "added a drill", "UpdateDrill": "changed a drill", "ArchiveDrill": "put a drill away or brought it back",
 	"AddGame": "put a game on the schedule", "UpdateGame": "changed a game", "DeleteGame": "deleted a game",
 	"SetOffense": "changed the team's offense", "CopyOffense": "copied an offense to the team", "SetPrinciples": "changed the team's principles",
-	"MakeTrainerLink": "made a player's trainer link", "EndTrainerLink": "ended a player's trainer link",
+	"MakeTrainerLink": "made a player's link", "MakePlayerLinks": "made links for several players", "RestorePlayerLink": "brought a player's link back", "EndTrainerLink": "ended a player's link",
 	"MakeFeed": "made a calendar address", "EndFeed": "ended the calendar address",
 	"Invite": "invited somebody", "WithdrawInvitation": "withdrew an invitation", "SetStaffRole": "changed a coach's role", "RemoveStaff": "removed a coach",
 	"SetKeeping": "changed how long reps are kept", "ExportArchive": "took the program's archive", "ImportArchive": "imported an archive",
@@ -34,7 +34,7 @@ var quiet = map[string]string{
 	"SendAnswers": "a player's own answers", "TellHome": "a player tells it, by a link without an account",
 	"LogReps": "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
 	"SetReview": "a note, seen where it stands", "SetEffort": "a rating, seen where it stands", "AddScreen": "ends by itself", "SetRound": "ends by itself", "EndRound": "ends by itself", "EndScreen": "ends by itself",
-	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "StandOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
+	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "PreviewRoster": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "StandOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
 }
 
 // writeAudit writes down who did what. What was done stands even where this fails.

@@ -17,6 +17,7 @@ import (
 	"testing"
 
 	"evrik/core/reads"
+	"evrik/internal/web/api"
 )
 
 // No key of a link gets into a log, whatever happens to the request.
@@ -177,4 +178,34 @@ func mustURL(t *testing.T, s string) *url.URL {
 func sum256(s string) []byte {
 	sum := sha256.Sum256([]byte(s))
 	return sum[:]
+}
+
+// Refusals are problem details (RFC 9457) with a code that programs go by.
+func TestRefusalsAreProblemDetails(t *testing.T) {
+	w := newWorld(t)
+	c := w.club("club", 1)
+	head := w.as(c.head)
+	for _, tc := range []struct {
+		agent        *agent
+		method, path string
+		body         any
+		status       int
+		code         api.ProblemCode
+	}{
+		{w.agent(), "GET", c.path("/now"), nil, 401, api.SignedOut},
+		{w.as(c.viewer), "POST", c.path("/practices"), planFor(c), 403, api.Forbidden},
+		{head, "GET", "/api/nothing", nil, 404, api.Missing},
+		{head, "POST", c.path("/players"), map[string]any{"jersey": "x"}, 422, api.Invalid},
+		{head, "PATCH", c.path("/players"), nil, 405, api.Refused},
+	} {
+		var p api.Problem
+		got := tc.agent.raw(tc.method, tc.path, tc.body)
+		if err := json.Unmarshal(got.body, &p); err != nil || got.status != tc.status || got.kind != "application/problem+json" {
+			t.Errorf("%s %s: %d %s %v: %s", tc.method, tc.path, got.status, got.kind, err, clip(got.body))
+			continue
+		}
+		if p.Code != tc.code || p.Status != tc.status || p.Type != "about:blank" || p.Title == "" || !strings.HasSuffix(p.Detail, ".") {
+			t.Errorf("%s %s: %+v", tc.method, tc.path, p)
+		}
+	}
 }

@@ -74,6 +74,13 @@ func worldOn(t testing.TB, db *store.Store) *world {
 	return w
 }
 
+// untilUp waits until the server knows that the database answers: right after its start it may not yet.
+func (w *world) untilUp() {
+	for !w.db.Up() {
+		time.Sleep(time.Millisecond)
+	}
+}
+
 // process is one more server on the same database.
 func (w *world) process() *httptest.Server {
 	t := w.t
@@ -172,10 +179,7 @@ func (a *agent) do(method, path string, body any, status int, into any) string {
 			a.t.Fatal(err)
 		}
 	}
-	switch {
-	case strings.Contains(path, "/roster"):
-		kind = "text/csv"
-	case strings.HasPrefix(path, archivePath):
+	if strings.HasPrefix(path, archivePath) {
 		kind = "application/octet-stream"
 	}
 	req, err := http.NewRequestWithContext(context.Background(), method, a.server.URL+path, bytes.NewReader(data))
@@ -207,6 +211,32 @@ func (a *agent) do(method, path string, body any, status int, into any) string {
 // status sends a request and gives what it was answered with; a stream is left at once.
 func (a *agent) status(method, path string, body any) int {
 	a.t.Helper()
+	res := a.send(method, path, body)
+	res.Body.Close()
+	return res.StatusCode
+}
+
+// answer is a whole answer as it came.
+type answer struct {
+	status int
+	kind   string // its media type
+	body   []byte
+}
+
+// raw sends a request that the contract may not know.
+func (a *agent) raw(method, path string, body any) answer {
+	a.t.Helper()
+	res := a.send(method, path, body)
+	defer res.Body.Close()
+	got, err := io.ReadAll(res.Body)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	return answer{res.StatusCode, res.Header.Get("Content-Type"), got}
+}
+
+func (a *agent) send(method, path string, body any) *http.Response {
+	a.t.Helper()
 	var data []byte
 	switch b := body.(type) {
 	case nil:
@@ -220,18 +250,14 @@ func (a *agent) status(method, path string, body any) int {
 		a.t.Fatal(err)
 	}
 	req.Header.Set("Content-Type", "application/json")
-	switch {
-	case strings.Contains(path, "/roster"):
-		req.Header.Set("Content-Type", "text/csv")
-	case strings.HasPrefix(path, archivePath):
+	if strings.HasPrefix(path, archivePath) {
 		req.Header.Set("Content-Type", "application/octet-stream")
 	}
 	res, err := a.http.Do(req)
 	if err != nil {
 		a.t.Fatalf("%s %s: %v", method, path, err)
 	}
-	res.Body.Close()
-	return res.StatusCode
+	return res
 }
 
 // fits checks an answer against api/openapi.yaml.
@@ -259,8 +285,8 @@ func (a *agent) says(method, path string, body any, status int, text string) {
 	a.t.Helper()
 	var p api.Problem
 	a.do(method, path, body, status, &p)
-	if !strings.Contains(p.Message, text) {
-		a.t.Errorf("%s %s: %q, want it to say %q", method, path, p.Message, text)
+	if !strings.Contains(p.Detail, text) {
+		a.t.Errorf("%s %s: %q, want it to say %q", method, path, p.Detail, text)
 	}
 }
 

@@ -62,27 +62,35 @@ func TestRoster(t *testing.T) {
 	head.do("DELETE", at, nil, 200, nil)
 	head.says("DELETE", at, nil, 404, "not on the team")
 
-	var r api.ImportResult
-	head.do("POST", c.path("/roster?check=true"), "jersey,name\n00,Ada\n0,Bo\n", 422, &r)
-	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || !strings.Contains(r.Errors[0].Message, "P0's on this team") {
-		t.Errorf("check says %+v", r)
+	list := func(text string) api.RosterList { return api.RosterList{Text: &text} }
+	var r api.RosterPreview
+	head.do("POST", c.path("/roster/preview"), list("jersey,name,born\n00,Ada,2011\n0,Bo,2012\n"), 200, &r)
+	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || !strings.Contains(r.Errors[0].Message, "Jersey 0 is P0's") || len(r.Columns) != 3 || r.Columns[2].Use != roster.Ignore {
+		t.Errorf("the preview says %+v", r)
 	}
-	head.do("POST", c.path("/roster?check=true"), "\uFEFFjersey,name\n00,Ada\n", 200, &r)
-	head.do("POST", c.path("/roster"), "jersey,name\n00,Ada\n50,=1+1\n", 422, &r)
-	var list []api.Player
-	head.do("GET", c.path("/players"), nil, 200, &list)
-	if len(list) != 3 {
-		t.Fatalf("a checked or refused file left %d players", len(list))
+	head.says("POST", c.path("/roster"), list("00 Ada\n50 =1+1\n"), 422, "Nothing was imported. Line 2:")
+	var players []api.Player
+	head.do("GET", c.path("/players"), nil, 200, &players)
+	if len(players) != 3 {
+		t.Fatalf("a previewed or refused list left %d players", len(players))
 	}
-	head.do("POST", c.path("/roster"), "jersey,name,shooter\n00,Ada,yes\n50,Cleo,no\n", 200, &r)
-	if r.Imported != 2 {
+	skip, text := true, "00 Ada\n50 =1+1\n"
+	head.do("POST", c.path("/roster"), api.RosterList{Text: &text, Skip: &skip}, 200, &r)
+	head.do("POST", c.path("/roster"), list("jersey,name,shooter\n00,Ada,yes\n50,Cleo,no\n"), 200, &r)
+	if r.Message != "The roster is saved: 1 new, 1 changed, 0 as before." {
 		t.Errorf("imported %+v", r)
 	}
+	// Two swap their numbers in one list.
+	head.do("POST", c.path("/roster"), list("1 P0\n0 P1"), 200, &r)
+	head.do("GET", c.path("/players"), nil, 200, &players)
+	if players[0].Jersey != "0" || players[0].Name != "P1" || players[2].Name != "P0" {
+		t.Errorf("after the swap: %+v", players)
+	}
 	csv := head.do("GET", c.path("/roster"), nil, 200, nil)
-	if !strings.Contains(csv, "00,Ada,no,no,no,yes\r\n") || strings.Index(csv, "0,P0") > strings.Index(csv, "00,Ada") {
+	if !strings.Contains(csv, "00,Ada,no,no,no,yes\r\n") || strings.Index(csv, "0,P1") > strings.Index(csv, "00,Ada") {
 		t.Errorf("export:\n%s", csv)
 	}
-	head.do("POST", c.path("/roster"), strings.Repeat("x", 20<<20), 413, nil)
+	head.do("POST", c.path("/roster"), list(strings.Repeat("x", 20<<20)), 413, nil)
 }
 
 func TestTeach(t *testing.T) {

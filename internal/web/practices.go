@@ -85,7 +85,7 @@ func (s *Server) ListPractices(ctx context.Context, r api.ListPracticesRequestOb
 	for _, row := range rows {
 		p := row.Practice
 		out = append(out, api.PracticeSummary{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes),
-			Status: api.PracticeSummaryStatus(p.Status), Reps: int(row.Reps)})
+			Status: api.PracticeSummaryStatus(p.Status), Reps: int(row.Reps), Correct: int(row.Correct), Present: int(row.Present), Drills: row.Drills})
 	}
 	return out, err
 }

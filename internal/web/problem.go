@@ -2,6 +2,7 @@ package web
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 	"log/slog"
 	"net/http"
@@ -58,7 +59,34 @@ func (s *Server) handleError(c *echo.Context, err error) {
 		http.Error(c.Response(), p.message, p.status)
 		return
 	}
-	if err := c.JSON(p.status, api.Problem{Message: p.message}); err != nil {
+	p.write(c.Response())
+}
+
+// codes are what programs go by, by status.
+var codes = map[int]api.ProblemCode{
+	http.StatusUnauthorized: api.SignedOut, http.StatusForbidden: api.Forbidden, http.StatusNotFound: api.Missing,
+	http.StatusConflict: api.Conflict, http.StatusRequestEntityTooLarge: api.TooLarge, http.StatusUnprocessableEntity: api.Invalid,
+	http.StatusTooManyRequests: api.TooMany, http.StatusServiceUnavailable: api.Unavailable,
+}
+
+// body is the problem in the form of RFC 9457.
+func (p problem) body() api.Problem {
+	code, known := codes[p.status]
+	switch {
+	case known:
+	case p.status >= http.StatusInternalServerError:
+		code = api.Internal
+	default:
+		code = api.Refused
+	}
+	return api.Problem{Type: "about:blank", Title: http.StatusText(p.status), Status: p.status, Detail: p.message, Code: code}
+}
+
+// write answers with the problem.
+func (p problem) write(w http.ResponseWriter) {
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(p.status)
+	if err := json.NewEncoder(w).Encode(p.body()); err != nil {
 		slog.Warn("answer not delivered", "error", err)
 	}
 }

@@ -138,9 +138,7 @@ func TestBrokenListenerIsLogged(t *testing.T) {
 // healthz answers while every connection of the pool is taken.
 func TestHealthzWaitsForNothing(t *testing.T) {
 	w := newWorld(t)
-	for !w.db.Up() {
-		time.Sleep(time.Millisecond)
-	}
+	w.untilUp()
 	for range w.db.Pool.Config().MaxConns {
 		conn, err := w.db.Pool.Acquire(t.Context())
 		if err != nil {

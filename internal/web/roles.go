@@ -31,7 +31,7 @@ var required = map[string]access{
 	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
 	"GetDisplay": screen, "GetDisplayMotion": screen, "GetDisplayRound": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 
-	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
+	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetGlossary": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
 	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
 	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
@@ -43,10 +43,10 @@ var required = map[string]access{
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
-	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "ListPlayerLinks": coach, "MakePlayerLinks": coach, "RestorePlayerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,
-	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach,
+	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach, "PreviewRoster": headCoach,
 	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,
 	"ListInvitations": headCoach, "Invite": headCoach, "WithdrawInvitation": headCoach, "SetStaffRole": headCoach, "RemoveStaff": headCoach,
 	"ListOutbox": headCoach, "ReadMail": headCoach, // links of invitations are in it

@@ -29,6 +29,7 @@ import (
 	"evrik/core/roster"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/rosters"
 	"evrik/internal/app/squad"
 	"evrik/internal/mail"
 	"evrik/internal/standin"
@@ -75,6 +76,7 @@ type Server struct {
 	sessions *scs.SessionManager
 	policy   evidence.Policy
 	squads   squad.Service
+	rosters  rosters.Service
 	plans    *planning.Service
 	offenses offenses.Service
 	now      func() time.Time
@@ -104,8 +106,8 @@ const (
 	sessionIdle = 14 * 24 * time.Hour
 	// keptMaps is how many read maps are kept for the next viewer, about 15 kB each.
 	keptMaps = 512
-	// maxBody is the largest request body in bytes: a roster file and a little.
-	maxBody = roster.MaxFile + 64<<10
+	// maxBody is the largest request body in bytes: a roster file in base64 and a little.
+	maxBody = roster.MaxFile*4/3 + 64<<10
 )
 
 // New returns the handler for everything Evrik serves.
@@ -125,6 +127,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if s.now == nil {
 		s.now = time.Now
 	}
+	s.rosters = rosters.Service{Store: db}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
 	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy, Comparing: make(chan struct{}, offenses.MostComparisons)}
@@ -166,15 +169,11 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	// on top of SameSite cookies, unsafe requests from other origins are refused.
 	csrf := http.NewCrossOriginProtection()
 	csrf.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		w.Header().Set("Content-Type", "application/json")
-		w.WriteHeader(http.StatusForbidden)
-		fmt.Fprint(w, `{"message":"This request came from another site and was refused. Nothing was changed."}`)
+		problem{http.StatusForbidden, "This request came from another site and was refused. Nothing was changed."}.write(w)
 	}))
 	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
 		slog.Error("no session could be read or kept", "error", err)
-		w.Header().Set("Content-Type", "application/json")
-		w.WriteHeader(unavailable.status)
-		_ = json.NewEncoder(w).Encode(api.Problem{Message: unavailable.message})
+		unavailable.write(w)
 	}
 	inSession := s.sessions.LoadAndSave(e)
 	return csrf.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {

@@ -207,7 +207,19 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 			out.Week.Minutes += int(p.Minutes)
 		}
 	}
-	return out, nil
+	out.Started.Roster, out.Started.Practice, out.Started.Rep = len(b.Players) > 0, len(list) > 0, b.History.Reps() > 0
+	out.Started.Assistant, err = s.helped(ctx, team.ProgramID)
+	return out, err
+}
+
+// helped reports whether somebody else coaches in a program, or is invited to.
+func (s *Server) helped(ctx context.Context, program uuid.UUID) (bool, error) {
+	staff, err := s.db.StaffOfProgram(ctx, program)
+	if err != nil || len(staff) > 1 {
+		return len(staff) > 1, err
+	}
+	open, err := s.db.InvitationsOfProgram(ctx, gen.InvitationsOfProgramParams{ProgramID: program, Now: s.now()})
+	return len(open) > 0, err
 }
 
 // lapsedOnes lists what was held and is not sure any more.

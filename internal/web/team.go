@@ -4,9 +4,7 @@ import (
 	"bytes"
 	"context"
 	"fmt"
-	"io"
 	"log/slog"
-	"net/http"
 	"time"
 	_ "time/tzdata" // zones are known on machines that do not have them
 
@@ -19,6 +17,7 @@ import (
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/internal/erasures"
+	"evrik/internal/glossary"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -32,6 +31,11 @@ func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (a
 		out.Drills = append(out.Drills, *d)
 	}
 	return out, nil
+}
+
+// GetGlossary returns the words of the game, for Help.
+func (s *Server) GetGlossary(context.Context, api.GetGlossaryRequestObject) (api.GetGlossaryResponseObject, error) {
+	return api.GetGlossary200JSONResponse(glossary.Entries()), nil
 }
 
 // named lists ids with their names.
@@ -70,6 +74,15 @@ func leftOut(t gen.Team) *api.LeftOut {
 		return nil
 	}
 	return &api.LeftOut{Actions: rules.LeftOut(t.Ages), Groups: drill.LeftOut(rules, t.Ages)}
+}
+
+// longestPractice is the longest practice for a team in minutes, nil where nothing limits it.
+func longestPractice(t gen.Team) *float64 {
+	limits, err := store.LimitsOf(t)
+	if err != nil || limits.MaxMinutes == 0 {
+		return nil
+	}
+	return &limits.MaxMinutes
 }
 
 // UpdateTeam changes a team's settings.
@@ -278,40 +291,4 @@ func (s *Server) ExportRoster(ctx context.Context, r api.ExportRosterRequestObje
 		return nil, err
 	}
 	return api.ExportRoster200TextcsvResponse{Body: &b, ContentLength: int64(b.Len())}, nil
-}
-
-// ImportRoster reads a CSV file: every row is imported, or none and every bad
-// row is named. With check nothing is saved.
-func (s *Server) ImportRoster(ctx context.Context, r api.ImportRosterRequestObject) (api.ImportRosterResponseObject, error) {
-	rows, err := s.players(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	file, err := io.ReadAll(io.LimitReader(r.Body, roster.MaxFile+1))
-	if err != nil {
-		return nil, problem{http.StatusRequestEntityTooLarge, fmt.Sprintf("The file is larger than %d MB; a roster is a few lines. Nothing was imported.", roster.MaxFile>>20)}
-	}
-	taken := map[string]string{}
-	for _, p := range rows {
-		taken[p.Jersey] = p.Name
-	}
-	entries, bad := roster.Parse(file, taken)
-	if bad != nil {
-		return api.ImportRoster422JSONResponse{Message: "Nothing was imported. Correct these rows and choose the file again.", Errors: bad}, nil
-	}
-	if r.Params.Check != nil && *r.Params.Check {
-		return api.ImportRoster200JSONResponse{Message: fmt.Sprintf("%d players are ready to be imported.", len(entries)), Errors: []roster.RowError{}}, nil
-	}
-	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		for _, e := range entries {
-			if err := q.InsertPlayer(ctx, insertPlayer(caller(ctx).ProgramID, r.TeamId, e)); err != nil {
-				return jerseyTaken(err, e.Jersey)
-			}
-		}
-		return nil
-	})
-	if err != nil {
-		return nil, err
-	}
-	return api.ImportRoster200JSONResponse{Message: fmt.Sprintf("%d players were imported.", len(entries)), Imported: len(entries), Errors: []roster.RowError{}}, nil
 }

@@ -186,39 +186,6 @@ func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequest
 	return out, nil
 }
 
-// MakeTrainerLink makes a player's private link and shows it once.
-func (s *Server) MakeTrainerLink(ctx context.Context, r api.MakeTrainerLinkRequestObject) (api.MakeTrainerLinkResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
-		return nil, err
-	}
-	key, err := secretKey()
-	if err != nil {
-		return nil, err
-	}
-	err = s.db.SetTrainerLink(ctx, gen.SetTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, KeyHash: secretHash("trainer", key), MadeAt: s.now()})
-	return api.MakeTrainerLink201JSONResponse{Path: "/eyes/" + key}, err
-}
-
-// EndTrainerLink revokes a player's link; the answers stay.
-func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequestObject) (api.EndTrainerLinkResponseObject, error) {
-	team, err := s.team(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
-		return nil, err
-	}
-	n, err := s.db.DeleteTrainerLink(ctx, gen.DeleteTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
-	if err == nil && n == 0 {
-		err = missing("No link is out for this player. Nothing was changed.")
-	}
-	return api.EndTrainerLink204Response{}, err
-}
-
 // questions are those of a round. The same round has the same ones on every screen.
 func questions(fl reads.Floor, of api.RoundState) (api.TrainerPack, error) {
 	if of.Step < 1 || of.Step > trainer.Steps {

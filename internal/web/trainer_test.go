@@ -90,6 +90,71 @@ func TestTrainer(t *testing.T) {
 	head.do("POST", other.path("/players/"+other.players[0].String()+"/trainer"), nil, 404, nil)
 }
 
+// Links are made for the whole team at once; what ends one by a slip of the thumb can be undone.
+func TestPlayerLinks(t *testing.T) {
+	w := newWorld(t)
+	c, other := w.club("club", 3), w.club("other", 1)
+	head, phone := w.as(c.head), w.agent()
+	made := func(players ...uuid.UUID) []api.NewPlayerLink {
+		t.Helper()
+		var out []api.NewPlayerLink
+		head.do("POST", c.path("/links"), api.PlayerLinksInput{Players: players}, 201, &out)
+		return out
+	}
+	opens := func(path string, status int) {
+		t.Helper()
+		phone.do("GET", "/api"+path+"?size=2", nil, status, nil)
+	}
+	var list []api.PlayerLink
+	head.do("GET", c.path("/links"), nil, 200, &list)
+	if len(list) != 3 || list[0].Made != nil {
+		t.Fatalf("at first: %+v", list)
+	}
+	first := made(c.players[0], c.players[1])
+	if len(first) != 2 || first[0].Player != c.players[0] || first[0].Path == first[1].Path {
+		t.Fatalf("made %+v", first)
+	}
+	opens(first[0].Path, 200)
+	opens(first[1].Path, 200)
+	head.do("GET", c.path("/links"), nil, 200, &list)
+	with := 0
+	for _, l := range list {
+		if l.Made != nil {
+			with++
+		}
+	}
+	if with != 2 {
+		t.Errorf("%d of the team have a link: %+v", with, list)
+	}
+	at := c.path("/players/" + c.players[0].String() + "/trainer")
+	// Ended and brought back.
+	head.do("DELETE", at, nil, 204, nil)
+	opens(first[0].Path, 404)
+	head.do("POST", at+"/restore", nil, 204, nil)
+	opens(first[0].Path, 200)
+	head.says("POST", at+"/restore", nil, 409, "no earlier link")
+	// Replaced and brought back: the new one ends.
+	second := made(c.players[0])
+	opens(first[0].Path, 404)
+	opens(second[0].Path, 200)
+	head.do("POST", at+"/restore", nil, 204, nil)
+	opens(first[0].Path, 200)
+	opens(second[0].Path, 404)
+	// A link that was ended on purpose does not come back with the one that replaces it.
+	head.do("DELETE", at, nil, 204, nil)
+	made(c.players[0])
+	head.says("POST", at+"/restore", nil, 409, "no earlier link")
+	opens(first[0].Path, 404)
+	// Whoever is not on the team gets none, and nobody else either.
+	head.do("POST", c.path("/links"), api.PlayerLinksInput{Players: []uuid.UUID{c.players[2], other.players[0]}}, 404, nil)
+	head.do("GET", c.path("/links"), nil, 200, &list)
+	for _, l := range list {
+		if l.Player == c.players[2] && l.Made != nil {
+			t.Error("half of a refused request was done")
+		}
+	}
+}
+
 func TestRound(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 1)

@@ -108,9 +108,7 @@ func (c *Context) settings() (err error) {
 		}
 		c.Aim = practice.FirstAim(c.Now.In(c.Zone), first)
 	}
-	rule, err := store.LocalRuleOf(c.Team)
-	lim, _ := practice.AgeBand(c.Team.Ages).Limits()
-	c.Limits = lim.With(rule)
+	c.Limits, err = store.LimitsOf(c.Team)
 	return err
 }
 

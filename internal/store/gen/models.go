@@ -352,8 +352,11 @@ type TrainerAnswer struct {
 }
 
 type TrainerLink struct {
-	ProgramID uuid.UUID
-	PlayerID  uuid.UUID
-	KeyHash   []byte
-	MadeAt    time.Time
+	ProgramID      uuid.UUID
+	PlayerID       uuid.UUID
+	KeyHash        []byte
+	MadeAt         time.Time
+	EndedAt        *time.Time
+	ReplacedHash   []byte
+	ReplacedMadeAt *time.Time
 }

@@ -817,8 +817,14 @@ func (q *Queries) PracticesOfTeam(ctx context.Context, arg PracticesOfTeamParams
 }
 
 const practicesWithReps = `-- name: PracticesWithReps :many
-SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, p.clock_at, p.review, p.dropped, p.effort, (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
-FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
+SELECT p.id, p.program_id, p.team_id, p.starts_at, p.minutes, p.note, p.version, p.status, p.block_id, p.block_ms, p.running_since, p.terms, p.began_at, p.clock_at, p.review, p.dropped, p.effort, r.reps, r.correct,
+    (SELECT count(*) FROM attendance a WHERE a.program_id = p.program_id AND a.practice_id = p.id) AS present,
+    coalesce((SELECT array_agg(b.title ORDER BY b.position) FROM blocks b
+        WHERE b.program_id = p.program_id AND b.practice_id = p.id AND b.kind = 'drill'), '{}')::text[] AS drills
+FROM practices p
+CROSS JOIN LATERAL (SELECT count(*) AS reps, count(*) FILTER (WHERE e.is_correct) AS correct FROM rep_events e
+    WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') r
+WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC
 `
 
 type PracticesWithRepsParams struct {
@@ -829,9 +835,12 @@ type PracticesWithRepsParams struct {
 type PracticesWithRepsRow struct {
 	Practice Practice
 	Reps     int64
+	Correct  int64
+	Present  int64
+	Drills   []string
 }
 
-// With how many reps were logged in each, for the list of practices alone: it counts them all.
+// With what was done in each, for the list of practices alone: it counts all reps, as they were logged.
 func (q *Queries) PracticesWithReps(ctx context.Context, arg PracticesWithRepsParams) ([]PracticesWithRepsRow, error) {
 	rows, err := q.db.Query(ctx, practicesWithReps, arg.ProgramID, arg.TeamID)
 	if err != nil {
@@ -860,6 +869,9 @@ func (q *Queries) PracticesWithReps(ctx context.Context, arg PracticesWithRepsPa
 			&i.Practice.Dropped,
 			&i.Practice.Effort,
 			&i.Reps,
+			&i.Correct,
+			&i.Present,
+			&i.Drills,
 		); err != nil {
 			return nil, err
 		}

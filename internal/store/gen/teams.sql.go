@@ -29,6 +29,16 @@ func (q *Queries) ArchiveTeam(ctx context.Context, arg ArchiveTeamParams) (int64
 	return result.RowsAffected(), nil
 }
 
+const deferConstraints = `-- name: DeferConstraints :exec
+SET CONSTRAINTS ALL DEFERRED
+`
+
+// unscoped: it touches no row. Jerseys may be swapped inside a transaction: uniqueness is checked at its end.
+func (q *Queries) DeferConstraints(ctx context.Context) error {
+	_, err := q.db.Exec(ctx, deferConstraints)
+	return err
+}
+
 const deletePlayer = `-- name: DeletePlayer :execrows
 DELETE FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3
 `

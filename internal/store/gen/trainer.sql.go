@@ -26,17 +26,19 @@ func (q *Queries) DeleteTrainerAnswersBefore(ctx context.Context, arg DeleteTrai
 	return err
 }
 
-const deleteTrainerLink = `-- name: DeleteTrainerLink :execrows
-DELETE FROM trainer_links WHERE program_id = $1 AND player_id = $2
+const endTrainerLink = `-- name: EndTrainerLink :execrows
+UPDATE trainer_links SET ended_at = $3, replaced_hash = NULL, replaced_made_at = NULL
+WHERE program_id = $1 AND player_id = $2 AND ended_at IS NULL
 `
 
-type DeleteTrainerLinkParams struct {
+type EndTrainerLinkParams struct {
 	ProgramID uuid.UUID
 	PlayerID  uuid.UUID
+	EndedAt   *time.Time
 }
 
-func (q *Queries) DeleteTrainerLink(ctx context.Context, arg DeleteTrainerLinkParams) (int64, error) {
-	result, err := q.db.Exec(ctx, deleteTrainerLink, arg.ProgramID, arg.PlayerID)
+func (q *Queries) EndTrainerLink(ctx context.Context, arg EndTrainerLinkParams) (int64, error) {
+	result, err := q.db.Exec(ctx, endTrainerLink, arg.ProgramID, arg.PlayerID, arg.EndedAt)
 	if err != nil {
 		return 0, err
 	}
@@ -86,9 +88,31 @@ func (q *Queries) InsertTrainerAnswer(ctx context.Context, arg InsertTrainerAnsw
 	return result.RowsAffected(), nil
 }
 
+const restoreTrainerLink = `-- name: RestoreTrainerLink :execrows
+UPDATE trainer_links SET key_hash = coalesce(replaced_hash, key_hash), made_at = coalesce(replaced_made_at, made_at),
+    ended_at = NULL, replaced_hash = NULL, replaced_made_at = NULL
+WHERE program_id = $1 AND player_id = $2 AND (ended_at IS NOT NULL OR replaced_hash IS NOT NULL)
+`
+
+type RestoreTrainerLinkParams struct {
+	ProgramID uuid.UUID
+	PlayerID  uuid.UUID
+}
+
+// Brings back the link that was ended, or the one that was replaced.
+func (q *Queries) RestoreTrainerLink(ctx context.Context, arg RestoreTrainerLinkParams) (int64, error) {
+	result, err := q.db.Exec(ctx, restoreTrainerLink, arg.ProgramID, arg.PlayerID)
+	if err != nil {
+		return 0, err
+	}
+	return result.RowsAffected(), nil
+}
+
 const setTrainerLink = `-- name: SetTrainerLink :exec
 INSERT INTO trainer_links (program_id, player_id, key_hash, made_at) VALUES ($1, $2, $3, $4)
-ON CONFLICT (program_id, player_id) DO UPDATE SET key_hash = EXCLUDED.key_hash, made_at = EXCLUDED.made_at
+ON CONFLICT (program_id, player_id) DO UPDATE SET key_hash = EXCLUDED.key_hash, made_at = EXCLUDED.made_at, ended_at = NULL,
+    replaced_hash = CASE WHEN trainer_links.ended_at IS NULL THEN trainer_links.key_hash END,
+    replaced_made_at = CASE WHEN trainer_links.ended_at IS NULL THEN trainer_links.made_at END
 `
 
 type SetTrainerLinkParams struct {
@@ -98,7 +122,7 @@ type SetTrainerLinkParams struct {
 	MadeAt    time.Time
 }
 
-// A new link ends the one before.
+// A new link ends the one before, which can be brought back while nothing else has happened.
 func (q *Queries) SetTrainerLink(ctx context.Context, arg SetTrainerLinkParams) error {
 	_, err := q.db.Exec(ctx, setTrainerLink,
 		arg.ProgramID,
@@ -154,7 +178,7 @@ func (q *Queries) TrainerAnswers(ctx context.Context, arg TrainerAnswersParams) 
 
 const trainerByKey = `-- name: TrainerByKey :one
 SELECT l.program_id, l.player_id, p.team_id FROM trainer_links l
-JOIN players p ON p.program_id = l.program_id AND p.id = l.player_id WHERE l.key_hash = $1
+JOIN players p ON p.program_id = l.program_id AND p.id = l.player_id WHERE l.key_hash = $1 AND l.ended_at IS NULL
 `
 
 type TrainerByKeyRow struct {
@@ -172,7 +196,7 @@ func (q *Queries) TrainerByKey(ctx context.Context, keyHash []byte) (TrainerByKe
 }
 
 const trainerLink = `-- name: TrainerLink :one
-SELECT made_at FROM trainer_links WHERE program_id = $1 AND player_id = $2
+SELECT made_at FROM trainer_links WHERE program_id = $1 AND player_id = $2 AND ended_at IS NULL
 `
 
 type TrainerLinkParams struct {
@@ -185,4 +209,40 @@ func (q *Queries) TrainerLink(ctx context.Context, arg TrainerLinkParams) (time.
 	var made_at time.Time
 	err := row.Scan(&made_at)
 	return made_at, err
+}
+
+const trainerLinksOfTeam = `-- name: TrainerLinksOfTeam :many
+SELECT p.id AS player_id, l.made_at FROM players p
+LEFT JOIN trainer_links l ON l.program_id = p.program_id AND l.player_id = p.id AND l.ended_at IS NULL
+WHERE p.program_id = $1 AND p.team_id = $2
+`
+
+type TrainerLinksOfTeamParams struct {
+	ProgramID uuid.UUID
+	TeamID    uuid.UUID
+}
+
+type TrainerLinksOfTeamRow struct {
+	PlayerID uuid.UUID
+	MadeAt   *time.Time
+}
+
+func (q *Queries) TrainerLinksOfTeam(ctx context.Context, arg TrainerLinksOfTeamParams) ([]TrainerLinksOfTeamRow, error) {
+	rows, err := q.db.Query(ctx, trainerLinksOfTeam, arg.ProgramID, arg.TeamID)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	items := []TrainerLinksOfTeamRow{}
+	for rows.Next() {
+		var i TrainerLinksOfTeamRow
+		if err := rows.Scan(&i.PlayerID, &i.MadeAt); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
 }

@@ -2,9 +2,15 @@
 SELECT * FROM practices WHERE program_id = $1 AND team_id = $2 ORDER BY starts_at DESC;
 
 -- name: PracticesWithReps :many
--- With how many reps were logged in each, for the list of practices alone: it counts them all.
-SELECT sqlc.embed(p), (SELECT count(*) FROM rep_events e WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') AS reps
-FROM practices p WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC;
+-- With what was done in each, for the list of practices alone: it counts all reps, as they were logged.
+SELECT sqlc.embed(p), r.reps, r.correct,
+    (SELECT count(*) FROM attendance a WHERE a.program_id = p.program_id AND a.practice_id = p.id) AS present,
+    coalesce((SELECT array_agg(b.title ORDER BY b.position) FROM blocks b
+        WHERE b.program_id = p.program_id AND b.practice_id = p.id AND b.kind = 'drill'), '{}')::text[] AS drills
+FROM practices p
+CROSS JOIN LATERAL (SELECT count(*) AS reps, count(*) FILTER (WHERE e.is_correct) AS correct FROM rep_events e
+    WHERE e.program_id = p.program_id AND e.practice_id = p.id AND e.kind = 'rep') r
+WHERE p.program_id = $1 AND p.team_id = $2 ORDER BY p.starts_at DESC;
 
 -- name: OthersInTheGym :many
 -- Which other teams of the program practice while a practice runs.

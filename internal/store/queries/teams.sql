@@ -22,6 +22,10 @@ SELECT * FROM players WHERE program_id = $1 AND team_id = $2 AND id = $3;
 INSERT INTO players (id, program_id, team_id, jersey, name, handler, wing, big, shooter)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9);
 
+-- name: DeferConstraints :exec
+-- unscoped: it touches no row. Jerseys may be swapped inside a transaction: uniqueness is checked at its end.
+SET CONSTRAINTS ALL DEFERRED;
+
 -- name: UpdatePlayer :execrows
 UPDATE players SET jersey = $4, name = $5, handler = $6, wing = $7, big = $8, shooter = $9
 WHERE program_id = $1 AND team_id = $2 AND id = $3;

@@ -28,6 +28,8 @@ import (
 	"evrik/core/roster"
 	"evrik/core/trainer"
 	"evrik/internal/app/offenses"
+	"evrik/internal/app/rosters"
+	"evrik/internal/glossary"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/labstack/echo/v5"
@@ -269,6 +271,48 @@ func (e PresentState) Valid() bool {
 	}
 }
 
+// Defines values for ProblemCode.
+const (
+	Conflict    ProblemCode = "conflict"
+	Forbidden   ProblemCode = "forbidden"
+	Internal    ProblemCode = "internal"
+	Invalid     ProblemCode = "invalid"
+	Missing     ProblemCode = "missing"
+	Refused     ProblemCode = "refused"
+	SignedOut   ProblemCode = "signed-out"
+	TooLarge    ProblemCode = "too-large"
+	TooMany     ProblemCode = "too-many"
+	Unavailable ProblemCode = "unavailable"
+)
+
+// Valid indicates whether the value is a known member of the ProblemCode enum.
+func (e ProblemCode) Valid() bool {
+	switch e {
+	case Conflict:
+		return true
+	case Forbidden:
+		return true
+	case Internal:
+		return true
+	case Invalid:
+		return true
+	case Missing:
+		return true
+	case Refused:
+		return true
+	case SignedOut:
+		return true
+	case TooLarge:
+		return true
+	case TooMany:
+		return true
+	case Unavailable:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for RepEventKind.
 const (
 	Count RepEventKind = "count"
@@ -323,6 +367,27 @@ func (e ReviewViewStatus) Valid() bool {
 	case ReviewViewStatusOpen:
 		return true
 	case ReviewViewStatusPlanned:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for RosterChangeKind.
+const (
+	RosterChangeKindChanged RosterChangeKind = "changed"
+	RosterChangeKindNew     RosterChangeKind = "new"
+	RosterChangeKindSame    RosterChangeKind = "same"
+)
+
+// Valid indicates whether the value is a known member of the RosterChangeKind enum.
+func (e RosterChangeKind) Valid() bool {
+	switch e {
+	case RosterChangeKindChanged:
+		return true
+	case RosterChangeKindNew:
+		return true
+	case RosterChangeKindSame:
 		return true
 	default:
 		return false
@@ -663,6 +728,9 @@ type ClockAction struct {
 // ClockActionAction defines model for ClockAction.Action.
 type ClockActionAction string
 
+// ColumnUse defines model for ColumnUse.
+type ColumnUse = roster.Use
+
 // Confusion defines model for Confusion.
 type Confusion = evidence.Confusion
 
@@ -903,6 +971,9 @@ type GameView struct {
 	Total float64 `json:"total"`
 }
 
+// GlossaryEntry defines model for GlossaryEntry.
+type GlossaryEntry = glossary.Entry
+
 // GoalCover defines model for GoalCover.
 type GoalCover = practice.GoalCover
 
@@ -951,13 +1022,6 @@ type HomeSide = evidence.Side
 // HomeWork defines model for HomeWork.
 type HomeWork struct {
 	Drills []HomeDrill `json:"drills"`
-}
-
-// ImportResult defines model for ImportResult.
-type ImportResult struct {
-	Errors   []RowError `json:"errors"`
-	Imported int        `json:"imported"`
-	Message  string     `json:"message"`
 }
 
 // Imported defines model for Imported.
@@ -1171,6 +1235,12 @@ type NewPassword struct {
 	Password string `json:"password"`
 }
 
+// NewPlayerLink defines model for NewPlayerLink.
+type NewPlayerLink struct {
+	Path   string             `json:"path"`
+	Player openapi_types.UUID `json:"player"`
+}
+
 // NewTeam defines model for NewTeam.
 type NewTeam struct {
 	Ages string `json:"ages"`
@@ -1191,11 +1261,20 @@ type Now struct {
 	Holds  []Hold       `json:"holds"`
 
 	// Lapsed what was held and has not been seen for too long
-	Lapsed     []LapsedRead `json:"lapsed"`
-	Next       *Practice    `json:"next,omitempty"`
-	Players    []Player     `json:"players"`
-	Suggestion *Suggestion  `json:"suggestion,omitempty"`
-	Tags       *[]TagCount  `json:"tags,omitempty"`
+	Lapsed  []LapsedRead `json:"lapsed"`
+	Next    *Practice    `json:"next,omitempty"`
+	Players []Player     `json:"players"`
+
+	// Started which first steps the team has taken
+	Started struct {
+		// Assistant somebody else coaches in the program, or is invited
+		Assistant bool `json:"assistant"`
+		Practice  bool `json:"practice"`
+		Rep       bool `json:"rep"`
+		Roster    bool `json:"roster"`
+	} `json:"started"`
+	Suggestion *Suggestion `json:"suggestion,omitempty"`
+	Tags       *[]TagCount `json:"tags,omitempty"`
 	Week       struct {
 		MaxPractices int    `json:"maxPractices"`
 		Minutes      int    `json:"minutes"`
@@ -1491,6 +1570,18 @@ type PlayerEffort struct {
 // PlayerInput defines model for PlayerInput.
 type PlayerInput = roster.Entry
 
+// PlayerLink defines model for PlayerLink.
+type PlayerLink struct {
+	// Made missing where the player has none
+	Made   *time.Time         `json:"made,omitempty"`
+	Player openapi_types.UUID `json:"player"`
+}
+
+// PlayerLinksInput defines model for PlayerLinksInput.
+type PlayerLinksInput struct {
+	Players []openapi_types.UUID `json:"players"`
+}
+
 // PlayerRead defines model for PlayerRead.
 type PlayerRead struct {
 	Curve []CurvePoint `json:"curve"`
@@ -1547,8 +1638,15 @@ type PracticeInput struct {
 
 // PracticeSummary defines model for PracticeSummary.
 type PracticeSummary struct {
-	Id       openapi_types.UUID    `json:"id"`
-	Minutes  int                   `json:"minutes"`
+	Correct int `json:"correct"`
+
+	// Drills what its drills are called, in order
+	Drills  []string           `json:"drills"`
+	Id      openapi_types.UUID `json:"id"`
+	Minutes int                `json:"minutes"`
+
+	// Present how many players are or were there
+	Present  int                   `json:"present"`
 	Reps     int                   `json:"reps"`
 	StartsAt time.Time             `json:"startsAt"`
 	Status   PracticeSummaryStatus `json:"status"`
@@ -1577,11 +1675,24 @@ type Principles struct {
 	Principles []Principle      `json:"principles"`
 }
 
-// Problem defines model for Problem.
+// Problem problem details as RFC 9457 has them
 type Problem struct {
-	// Message a sentence for the coach
-	Message string `json:"message"`
+	// Code what programs go by
+	Code ProblemCode `json:"code"`
+
+	// Detail a sentence for the coach
+	Detail string `json:"detail"`
+	Status int    `json:"status"`
+
+	// Title the status in words
+	Title string `json:"title"`
+
+	// Type about:blank: the status says what kind it is
+	Type string `json:"type"`
 }
+
+// ProblemCode what programs go by
+type ProblemCode string
 
 // Program defines model for Program.
 type Program struct {
@@ -1744,6 +1855,37 @@ type ReviewWords = practice.ReviewWords
 
 // RolePair defines model for RolePair.
 type RolePair = evidence.Pair
+
+// RosterChange defines model for RosterChange.
+type RosterChange struct {
+	Kind   RosterChangeKind `json:"kind"`
+	Player PlayerInput      `json:"player"`
+	Was    *PlayerInput     `json:"was,omitempty"`
+}
+
+// RosterChangeKind defines model for RosterChange.Kind.
+type RosterChangeKind string
+
+// RosterColumn defines model for RosterColumn.
+type RosterColumn = rosters.Column
+
+// RosterList pasted text, or the bytes of a .csv or .xlsx file
+type RosterList struct {
+	Columns *[]ColumnUse `json:"columns,omitempty"`
+	File    *[]byte      `json:"file,omitempty"`
+
+	// Skip leave out the lines that do not fit
+	Skip *bool   `json:"skip,omitempty"`
+	Text *string `json:"text,omitempty"`
+}
+
+// RosterPreview defines model for RosterPreview.
+type RosterPreview struct {
+	Changes []RosterChange `json:"changes"`
+	Columns []RosterColumn `json:"columns"`
+	Errors  []RowError     `json:"errors"`
+	Message string         `json:"message"`
+}
 
 // RoundState defines model for RoundState.
 type RoundState struct {
@@ -2036,6 +2178,9 @@ type TeamName struct {
 
 	// LeftOut what the team's age leaves out of plans and quizzes; none where it leaves out nothing
 	LeftOut *LeftOut `json:"leftOut,omitempty"`
+
+	// Longest the longest practice for the team's age and league, in minutes; missing where nothing limits it
+	Longest *float64 `json:"longest,omitempty"`
 	Name    string   `json:"name"`
 }
 
@@ -2248,12 +2393,6 @@ type ReadMapParams struct {
 	Open *bool `form:"open,omitempty" json:"open,omitempty"`
 }
 
-// ImportRosterParams defines parameters for ImportRoster.
-type ImportRosterParams struct {
-	// Check only say what would happen
-	Check *bool `form:"check,omitempty" json:"check,omitempty"`
-}
-
 // GetRoundParams defines parameters for GetRound.
 type GetRoundParams struct {
 	Step int   `form:"step" json:"step"`
@@ -2352,6 +2491,9 @@ type SetHomeJSONRequestBody SetHomeJSONBody
 // JudgeJSONRequestBody defines body for Judge for application/json ContentType.
 type JudgeJSONRequestBody = Snapshot
 
+// MakePlayerLinksJSONRequestBody defines body for MakePlayerLinks for application/json ContentType.
+type MakePlayerLinksJSONRequestBody = PlayerLinksInput
+
 // SetOffenseJSONRequestBody defines body for SetOffense for application/json ContentType.
 type SetOffenseJSONRequestBody = Offense
 
@@ -2421,6 +2563,12 @@ type SetPrinciplesJSONRequestBody = SetPrinciplesJSONBody
 // ReadMapJSONRequestBody defines body for ReadMap for application/json ContentType.
 type ReadMapJSONRequestBody = Snapshot
 
+// ImportRosterJSONRequestBody defines body for ImportRoster for application/json ContentType.
+type ImportRosterJSONRequestBody = RosterList
+
+// PreviewRosterJSONRequestBody defines body for PreviewRoster for application/json ContentType.
+type PreviewRosterJSONRequestBody = RosterList
+
 // SetSeasonJSONRequestBody defines body for SetSeason for application/json ContentType.
 type SetSeasonJSONRequestBody = SeasonAim
 
@@ -2477,6 +2625,9 @@ type ServerInterface interface {
 
 	// (POST /api/eyes/{trainerKey}/home)
 	TellHome(ctx *echo.Context, trainerKey string) error
+
+	// (GET /api/glossary)
+	GetGlossary(ctx *echo.Context) error
 
 	// (GET /api/invitations)
 	ListInvitations(ctx *echo.Context) error
@@ -2628,6 +2779,12 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/lesson)
 	GetLesson(ctx *echo.Context, teamId TeamId, params GetLessonParams) error
 
+	// (GET /api/teams/{teamId}/links)
+	ListPlayerLinks(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/links)
+	MakePlayerLinks(ctx *echo.Context, teamId TeamId) error
+
 	// (GET /api/teams/{teamId}/loads)
 	GetLoads(ctx *echo.Context, teamId TeamId, params GetLoadsParams) error
 
@@ -2696,6 +2853,9 @@ type ServerInterface interface {
 
 	// (POST /api/teams/{teamId}/players/{playerId}/trainer)
 	MakeTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (POST /api/teams/{teamId}/players/{playerId}/trainer/restore)
+	RestorePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
 
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx *echo.Context, teamId TeamId) error
@@ -2788,7 +2948,10 @@ type ServerInterface interface {
 	ExportRoster(ctx *echo.Context, teamId TeamId) error
 
 	// (POST /api/teams/{teamId}/roster)
-	ImportRoster(ctx *echo.Context, teamId TeamId, params ImportRosterParams) error
+	ImportRoster(ctx *echo.Context, teamId TeamId) error
+
+	// (POST /api/teams/{teamId}/roster/preview)
+	PreviewRoster(ctx *echo.Context, teamId TeamId) error
 
 	// (GET /api/teams/{teamId}/round)
 	GetRound(ctx *echo.Context, teamId TeamId, params GetRoundParams) error
@@ -3021,6 +3184,15 @@ func (w *ServerInterfaceWrapper) TellHome(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.TellHome(ctx, trainerKey)
+	return err
+}
+
+// GetGlossary converts echo context to params.
+func (w *ServerInterfaceWrapper) GetGlossary(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetGlossary(ctx)
 	return err
 }
 
@@ -3811,6 +3983,38 @@ func (w *ServerInterfaceWrapper) GetLesson(ctx *echo.Context) error {
 	return err
 }
 
+// ListPlayerLinks converts echo context to params.
+func (w *ServerInterfaceWrapper) ListPlayerLinks(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListPlayerLinks(ctx, teamId)
+	return err
+}
+
+// MakePlayerLinks converts echo context to params.
+func (w *ServerInterfaceWrapper) MakePlayerLinks(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.MakePlayerLinks(ctx, teamId)
+	return err
+}
+
 // GetLoads converts echo context to params.
 func (w *ServerInterfaceWrapper) GetLoads(ctx *echo.Context) error {
 	var err error
@@ -4266,6 +4470,30 @@ func (w *ServerInterfaceWrapper) MakeTrainerLink(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.MakeTrainerLink(ctx, teamId, playerId)
+	return err
+}
+
+// RestorePlayerLink converts echo context to params.
+func (w *ServerInterfaceWrapper) RestorePlayerLink(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.RestorePlayerLink(ctx, teamId, playerId)
 	return err
 }
 
@@ -4993,17 +5221,24 @@ func (w *ServerInterfaceWrapper) ImportRoster(ctx *echo.Context) error {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
 	}
 
-	// Parameter object where we will unmarshal all parameters from the context
-	var params ImportRosterParams
-	// ------------- Optional query parameter "check" -------------
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ImportRoster(ctx, teamId)
+	return err
+}
 
-	err = runtime.BindQueryParameterWithOptions("form", true, false, "check", ctx.QueryParams(), &params.Check, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+// PreviewRoster converts echo context to params.
+func (w *ServerInterfaceWrapper) PreviewRoster(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
 	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter check: %s", err))
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.ImportRoster(ctx, teamId, params)
+	err = w.Handler.PreviewRoster(ctx, teamId)
 	return err
 }
 
@@ -5311,6 +5546,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.DELETE(options.BaseURL+"/api/program/imports/:importId", wrapper.UndoImport, options.OperationMiddlewares["undoImport"]...)
 	router.GET(options.BaseURL+"/api/program/audit", wrapper.ListAudit, options.OperationMiddlewares["listAudit"]...)
 	router.GET(options.BaseURL+"/api/catalogue", wrapper.GetCatalogue, options.OperationMiddlewares["getCatalogue"]...)
+	router.GET(options.BaseURL+"/api/glossary", wrapper.GetGlossary, options.OperationMiddlewares["getGlossary"]...)
 	router.GET(options.BaseURL+"/api/teams", wrapper.ListTeams, options.OperationMiddlewares["listTeams"]...)
 	router.POST(options.BaseURL+"/api/teams", wrapper.AddTeam, options.OperationMiddlewares["addTeam"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/archived", wrapper.ArchiveTeam, options.OperationMiddlewares["archiveTeam"]...)
@@ -5340,6 +5576,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/players/:playerId/team", wrapper.MovePlayer, options.OperationMiddlewares["movePlayer"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ExportRoster, options.OperationMiddlewares["exportRoster"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/roster", wrapper.ImportRoster, options.OperationMiddlewares["importRoster"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/roster/preview", wrapper.PreviewRoster, options.OperationMiddlewares["previewRoster"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/board", wrapper.GetBoard, options.OperationMiddlewares["getBoard"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/shots/:drillId", wrapper.GetShots, options.OperationMiddlewares["getShots"]...)
 	router.GET(options.BaseURL+"/api/program", wrapper.GetProgram, options.OperationMiddlewares["getProgram"]...)
@@ -5358,6 +5595,9 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.DELETE(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.EndTrainerLink, options.OperationMiddlewares["endTrainerLink"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.GetRecognition, options.OperationMiddlewares["getRecognition"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.MakeTrainerLink, options.OperationMiddlewares["makeTrainerLink"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer/restore", wrapper.RestorePlayerLink, options.OperationMiddlewares["restorePlayerLink"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/links", wrapper.ListPlayerLinks, options.OperationMiddlewares["listPlayerLinks"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/links", wrapper.MakePlayerLinks, options.OperationMiddlewares["makePlayerLinks"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/round", wrapper.GetRound, options.OperationMiddlewares["getRound"]...)
 	router.GET(options.BaseURL+"/api/eyes/:trainerKey", wrapper.GetTrainer, options.OperationMiddlewares["getTrainer"]...)
 	router.POST(options.BaseURL+"/api/eyes/:trainerKey", wrapper.SendAnswers, options.OperationMiddlewares["sendAnswers"]...)
@@ -5422,7 +5662,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 
 type PracticeJSONResponse Practice
 
-type ProblemJSONResponse Problem
+type ProblemApplicationProblemPlusJSONResponse Problem
 
 type SessionJSONResponse Session
 
@@ -5449,18 +5689,18 @@ func (response GetCatalogue200JSONResponse) VisitGetCatalogueResponse(w http.Res
 	return err
 }
 
-type GetCataloguedefaultJSONResponse struct {
+type GetCataloguedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetCataloguedefaultJSONResponse) VisitGetCatalogueResponse(w http.ResponseWriter) error {
+func (response GetCataloguedefaultApplicationProblemPlusJSONResponse) VisitGetCatalogueResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5487,18 +5727,18 @@ func (response GetDisplay200JSONResponse) VisitGetDisplayResponse(w http.Respons
 	return err
 }
 
-type GetDisplaydefaultJSONResponse struct {
+type GetDisplaydefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetDisplaydefaultJSONResponse) VisitGetDisplayResponse(w http.ResponseWriter) error {
+func (response GetDisplaydefaultApplicationProblemPlusJSONResponse) VisitGetDisplayResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5554,18 +5794,18 @@ func (response FeedScoreboard200ApplicationxNdjsonResponse) VisitFeedScoreboardR
 	}
 }
 
-type FeedScoreboarddefaultJSONResponse struct {
+type FeedScoreboarddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response FeedScoreboarddefaultJSONResponse) VisitFeedScoreboardResponse(w http.ResponseWriter) error {
+func (response FeedScoreboarddefaultApplicationProblemPlusJSONResponse) VisitFeedScoreboardResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5621,18 +5861,18 @@ func (response FollowDisplay200TexteventStreamResponse) VisitFollowDisplayRespon
 	}
 }
 
-type FollowDisplaydefaultJSONResponse struct {
+type FollowDisplaydefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response FollowDisplaydefaultJSONResponse) VisitFollowDisplayResponse(w http.ResponseWriter) error {
+func (response FollowDisplaydefaultApplicationProblemPlusJSONResponse) VisitFollowDisplayResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5660,18 +5900,18 @@ func (response GetDisplayMotion200JSONResponse) VisitGetDisplayMotionResponse(w 
 	return err
 }
 
-type GetDisplayMotiondefaultJSONResponse struct {
+type GetDisplayMotiondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetDisplayMotiondefaultJSONResponse) VisitGetDisplayMotionResponse(w http.ResponseWriter) error {
+func (response GetDisplayMotiondefaultApplicationProblemPlusJSONResponse) VisitGetDisplayMotionResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5693,18 +5933,18 @@ func (response PairScreen204Response) VisitPairScreenResponse(w http.ResponseWri
 	return nil
 }
 
-type PairScreendefaultJSONResponse struct {
+type PairScreendefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response PairScreendefaultJSONResponse) VisitPairScreenResponse(w http.ResponseWriter) error {
+func (response PairScreendefaultApplicationProblemPlusJSONResponse) VisitPairScreenResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5731,18 +5971,18 @@ func (response GetDisplayRound200JSONResponse) VisitGetDisplayRoundResponse(w ht
 	return err
 }
 
-type GetDisplayRounddefaultJSONResponse struct {
+type GetDisplayRounddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetDisplayRounddefaultJSONResponse) VisitGetDisplayRoundResponse(w http.ResponseWriter) error {
+func (response GetDisplayRounddefaultApplicationProblemPlusJSONResponse) VisitGetDisplayRoundResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5769,18 +6009,18 @@ func (response ListDrills200JSONResponse) VisitListDrillsResponse(w http.Respons
 	return err
 }
 
-type ListDrillsdefaultJSONResponse struct {
+type ListDrillsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListDrillsdefaultJSONResponse) VisitListDrillsResponse(w http.ResponseWriter) error {
+func (response ListDrillsdefaultApplicationProblemPlusJSONResponse) VisitListDrillsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5808,18 +6048,18 @@ func (response AddDrill201JSONResponse) VisitAddDrillResponse(w http.ResponseWri
 	return err
 }
 
-type AddDrilldefaultJSONResponse struct {
+type AddDrilldefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddDrilldefaultJSONResponse) VisitAddDrillResponse(w http.ResponseWriter) error {
+func (response AddDrilldefaultApplicationProblemPlusJSONResponse) VisitAddDrillResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5848,18 +6088,18 @@ func (response UpdateDrill200JSONResponse) VisitUpdateDrillResponse(w http.Respo
 	return err
 }
 
-type UpdateDrilldefaultJSONResponse struct {
+type UpdateDrilldefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UpdateDrilldefaultJSONResponse) VisitUpdateDrillResponse(w http.ResponseWriter) error {
+func (response UpdateDrilldefaultApplicationProblemPlusJSONResponse) VisitUpdateDrillResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5882,18 +6122,18 @@ func (response ArchiveDrill204Response) VisitArchiveDrillResponse(w http.Respons
 	return nil
 }
 
-type ArchiveDrilldefaultJSONResponse struct {
+type ArchiveDrilldefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ArchiveDrilldefaultJSONResponse) VisitArchiveDrillResponse(w http.ResponseWriter) error {
+func (response ArchiveDrilldefaultApplicationProblemPlusJSONResponse) VisitArchiveDrillResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5922,18 +6162,18 @@ func (response GetTrainer200JSONResponse) VisitGetTrainerResponse(w http.Respons
 	return err
 }
 
-type GetTrainerdefaultJSONResponse struct {
+type GetTrainerdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetTrainerdefaultJSONResponse) VisitGetTrainerResponse(w http.ResponseWriter) error {
+func (response GetTrainerdefaultApplicationProblemPlusJSONResponse) VisitGetTrainerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -5962,18 +6202,18 @@ func (response SendAnswers200JSONResponse) VisitSendAnswersResponse(w http.Respo
 	return err
 }
 
-type SendAnswersdefaultJSONResponse struct {
+type SendAnswersdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SendAnswersdefaultJSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
+func (response SendAnswersdefaultApplicationProblemPlusJSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6001,18 +6241,18 @@ func (response GetHome200JSONResponse) VisitGetHomeResponse(w http.ResponseWrite
 	return err
 }
 
-type GetHomedefaultJSONResponse struct {
+type GetHomedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetHomedefaultJSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
+func (response GetHomedefaultApplicationProblemPlusJSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6041,18 +6281,56 @@ func (response TellHome200JSONResponse) VisitTellHomeResponse(w http.ResponseWri
 	return err
 }
 
-type TellHomedefaultJSONResponse struct {
+type TellHomedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response TellHomedefaultJSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
+func (response TellHomedefaultApplicationProblemPlusJSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetGlossaryRequestObject struct {
+}
+
+type GetGlossaryResponseObject interface {
+	VisitGetGlossaryResponse(w http.ResponseWriter) error
+}
+
+type GetGlossary200JSONResponse []GlossaryEntry
+
+func (response GetGlossary200JSONResponse) VisitGetGlossaryResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
 	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetGlossarydefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetGlossarydefaultApplicationProblemPlusJSONResponse) VisitGetGlossaryResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6079,18 +6357,18 @@ func (response ListInvitations200JSONResponse) VisitListInvitationsResponse(w ht
 	return err
 }
 
-type ListInvitationsdefaultJSONResponse struct {
+type ListInvitationsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListInvitationsdefaultJSONResponse) VisitListInvitationsResponse(w http.ResponseWriter) error {
+func (response ListInvitationsdefaultApplicationProblemPlusJSONResponse) VisitListInvitationsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6118,18 +6396,18 @@ func (response Invite201JSONResponse) VisitInviteResponse(w http.ResponseWriter)
 	return err
 }
 
-type InvitedefaultJSONResponse struct {
+type InvitedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response InvitedefaultJSONResponse) VisitInviteResponse(w http.ResponseWriter) error {
+func (response InvitedefaultApplicationProblemPlusJSONResponse) VisitInviteResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6151,18 +6429,18 @@ func (response WithdrawInvitation204Response) VisitWithdrawInvitationResponse(w 
 	return nil
 }
 
-type WithdrawInvitationdefaultJSONResponse struct {
+type WithdrawInvitationdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response WithdrawInvitationdefaultJSONResponse) VisitWithdrawInvitationResponse(w http.ResponseWriter) error {
+func (response WithdrawInvitationdefaultApplicationProblemPlusJSONResponse) VisitWithdrawInvitationResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6190,18 +6468,18 @@ func (response GetInvitation200JSONResponse) VisitGetInvitationResponse(w http.R
 	return err
 }
 
-type GetInvitationdefaultJSONResponse struct {
+type GetInvitationdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetInvitationdefaultJSONResponse) VisitGetInvitationResponse(w http.ResponseWriter) error {
+func (response GetInvitationdefaultApplicationProblemPlusJSONResponse) VisitGetInvitationResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6230,18 +6508,18 @@ func (response AcceptInvitation200JSONResponse) VisitAcceptInvitationResponse(w 
 	return err
 }
 
-type AcceptInvitationdefaultJSONResponse struct {
+type AcceptInvitationdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AcceptInvitationdefaultJSONResponse) VisitAcceptInvitationResponse(w http.ResponseWriter) error {
+func (response AcceptInvitationdefaultApplicationProblemPlusJSONResponse) VisitAcceptInvitationResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6268,18 +6546,18 @@ func (response ListOutbox200JSONResponse) VisitListOutboxResponse(w http.Respons
 	return err
 }
 
-type ListOutboxdefaultJSONResponse struct {
+type ListOutboxdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListOutboxdefaultJSONResponse) VisitListOutboxResponse(w http.ResponseWriter) error {
+func (response ListOutboxdefaultApplicationProblemPlusJSONResponse) VisitListOutboxResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6307,18 +6585,18 @@ func (response ReadMail200JSONResponse) VisitReadMailResponse(w http.ResponseWri
 	return err
 }
 
-type ReadMaildefaultJSONResponse struct {
+type ReadMaildefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ReadMaildefaultJSONResponse) VisitReadMailResponse(w http.ResponseWriter) error {
+func (response ReadMaildefaultApplicationProblemPlusJSONResponse) VisitReadMailResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6345,18 +6623,18 @@ func (response GetProgram200JSONResponse) VisitGetProgramResponse(w http.Respons
 	return err
 }
 
-type GetProgramdefaultJSONResponse struct {
+type GetProgramdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetProgramdefaultJSONResponse) VisitGetProgramResponse(w http.ResponseWriter) error {
+func (response GetProgramdefaultApplicationProblemPlusJSONResponse) VisitGetProgramResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6397,18 +6675,18 @@ func (response ExportArchive200ApplicationoctetStreamResponse) VisitExportArchiv
 	return err
 }
 
-type ExportArchivedefaultJSONResponse struct {
+type ExportArchivedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ExportArchivedefaultJSONResponse) VisitExportArchiveResponse(w http.ResponseWriter) error {
+func (response ExportArchivedefaultApplicationProblemPlusJSONResponse) VisitExportArchiveResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6436,18 +6714,18 @@ func (response ImportArchive200JSONResponse) VisitImportArchiveResponse(w http.R
 	return err
 }
 
-type ImportArchivedefaultJSONResponse struct {
+type ImportArchivedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ImportArchivedefaultJSONResponse) VisitImportArchiveResponse(w http.ResponseWriter) error {
+func (response ImportArchivedefaultApplicationProblemPlusJSONResponse) VisitImportArchiveResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6474,18 +6752,18 @@ func (response ListAudit200JSONResponse) VisitListAuditResponse(w http.ResponseW
 	return err
 }
 
-type ListAuditdefaultJSONResponse struct {
+type ListAuditdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListAuditdefaultJSONResponse) VisitListAuditResponse(w http.ResponseWriter) error {
+func (response ListAuditdefaultApplicationProblemPlusJSONResponse) VisitListAuditResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6512,18 +6790,18 @@ func (response ListImports200JSONResponse) VisitListImportsResponse(w http.Respo
 	return err
 }
 
-type ListImportsdefaultJSONResponse struct {
+type ListImportsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListImportsdefaultJSONResponse) VisitListImportsResponse(w http.ResponseWriter) error {
+func (response ListImportsdefaultApplicationProblemPlusJSONResponse) VisitListImportsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6545,18 +6823,18 @@ func (response UndoImport204Response) VisitUndoImportResponse(w http.ResponseWri
 	return nil
 }
 
-type UndoImportdefaultJSONResponse struct {
+type UndoImportdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UndoImportdefaultJSONResponse) VisitUndoImportResponse(w http.ResponseWriter) error {
+func (response UndoImportdefaultApplicationProblemPlusJSONResponse) VisitUndoImportResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6583,18 +6861,18 @@ func (response GetKeeping200JSONResponse) VisitGetKeepingResponse(w http.Respons
 	return err
 }
 
-type GetKeepingdefaultJSONResponse struct {
+type GetKeepingdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetKeepingdefaultJSONResponse) VisitGetKeepingResponse(w http.ResponseWriter) error {
+func (response GetKeepingdefaultApplicationProblemPlusJSONResponse) VisitGetKeepingResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6622,18 +6900,18 @@ func (response SetKeeping200JSONResponse) VisitSetKeepingResponse(w http.Respons
 	return err
 }
 
-type SetKeepingdefaultJSONResponse struct {
+type SetKeepingdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetKeepingdefaultJSONResponse) VisitSetKeepingResponse(w http.ResponseWriter) error {
+func (response SetKeepingdefaultApplicationProblemPlusJSONResponse) VisitSetKeepingResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6655,18 +6933,18 @@ func (response AskForReset204Response) VisitAskForResetResponse(w http.ResponseW
 	return nil
 }
 
-type AskForResetdefaultJSONResponse struct {
+type AskForResetdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AskForResetdefaultJSONResponse) VisitAskForResetResponse(w http.ResponseWriter) error {
+func (response AskForResetdefaultApplicationProblemPlusJSONResponse) VisitAskForResetResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6688,18 +6966,18 @@ func (response GetReset204Response) VisitGetResetResponse(w http.ResponseWriter)
 	return nil
 }
 
-type GetResetdefaultJSONResponse struct {
+type GetResetdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetResetdefaultJSONResponse) VisitGetResetResponse(w http.ResponseWriter) error {
+func (response GetResetdefaultApplicationProblemPlusJSONResponse) VisitGetResetResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6728,18 +7006,18 @@ func (response ResetPassword200JSONResponse) VisitResetPasswordResponse(w http.R
 	return err
 }
 
-type ResetPassworddefaultJSONResponse struct {
+type ResetPassworddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ResetPassworddefaultJSONResponse) VisitResetPasswordResponse(w http.ResponseWriter) error {
+func (response ResetPassworddefaultApplicationProblemPlusJSONResponse) VisitResetPasswordResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6761,18 +7039,18 @@ func (response SignOut204Response) VisitSignOutResponse(w http.ResponseWriter) e
 	return nil
 }
 
-type SignOutdefaultJSONResponse struct {
+type SignOutdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SignOutdefaultJSONResponse) VisitSignOutResponse(w http.ResponseWriter) error {
+func (response SignOutdefaultApplicationProblemPlusJSONResponse) VisitSignOutResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6821,18 +7099,18 @@ func (response SignIn200JSONResponse) VisitSignInResponse(w http.ResponseWriter)
 	return err
 }
 
-type SignIndefaultJSONResponse struct {
+type SignIndefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SignIndefaultJSONResponse) VisitSignInResponse(w http.ResponseWriter) error {
+func (response SignIndefaultApplicationProblemPlusJSONResponse) VisitSignInResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6854,18 +7132,18 @@ func (response ChangePassword204Response) VisitChangePasswordResponse(w http.Res
 	return nil
 }
 
-type ChangePassworddefaultJSONResponse struct {
+type ChangePassworddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ChangePassworddefaultJSONResponse) VisitChangePasswordResponse(w http.ResponseWriter) error {
+func (response ChangePassworddefaultApplicationProblemPlusJSONResponse) VisitChangePasswordResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6893,18 +7171,18 @@ func (response SetUp200JSONResponse) VisitSetUpResponse(w http.ResponseWriter) e
 	return err
 }
 
-type SetUpdefaultJSONResponse struct {
+type SetUpdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetUpdefaultJSONResponse) VisitSetUpResponse(w http.ResponseWriter) error {
+func (response SetUpdefaultApplicationProblemPlusJSONResponse) VisitSetUpResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6931,18 +7209,18 @@ func (response ListStaff200JSONResponse) VisitListStaffResponse(w http.ResponseW
 	return err
 }
 
-type ListStaffdefaultJSONResponse struct {
+type ListStaffdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListStaffdefaultJSONResponse) VisitListStaffResponse(w http.ResponseWriter) error {
+func (response ListStaffdefaultApplicationProblemPlusJSONResponse) VisitListStaffResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -6964,18 +7242,18 @@ func (response RemoveStaff204Response) VisitRemoveStaffResponse(w http.ResponseW
 	return nil
 }
 
-type RemoveStaffdefaultJSONResponse struct {
+type RemoveStaffdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response RemoveStaffdefaultJSONResponse) VisitRemoveStaffResponse(w http.ResponseWriter) error {
+func (response RemoveStaffdefaultApplicationProblemPlusJSONResponse) VisitRemoveStaffResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7004,18 +7282,18 @@ func (response SetStaffRole200JSONResponse) VisitSetStaffRoleResponse(w http.Res
 	return err
 }
 
-type SetStaffRoledefaultJSONResponse struct {
+type SetStaffRoledefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetStaffRoledefaultJSONResponse) VisitSetStaffRoleResponse(w http.ResponseWriter) error {
+func (response SetStaffRoledefaultApplicationProblemPlusJSONResponse) VisitSetStaffRoleResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7042,18 +7320,18 @@ func (response ListTeams200JSONResponse) VisitListTeamsResponse(w http.ResponseW
 	return err
 }
 
-type ListTeamsdefaultJSONResponse struct {
+type ListTeamsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListTeamsdefaultJSONResponse) VisitListTeamsResponse(w http.ResponseWriter) error {
+func (response ListTeamsdefaultApplicationProblemPlusJSONResponse) VisitListTeamsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7081,18 +7359,18 @@ func (response AddTeam201JSONResponse) VisitAddTeamResponse(w http.ResponseWrite
 	return err
 }
 
-type AddTeamdefaultJSONResponse struct {
+type AddTeamdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddTeamdefaultJSONResponse) VisitAddTeamResponse(w http.ResponseWriter) error {
+func (response AddTeamdefaultApplicationProblemPlusJSONResponse) VisitAddTeamResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7120,18 +7398,18 @@ func (response GetTeam200JSONResponse) VisitGetTeamResponse(w http.ResponseWrite
 	return err
 }
 
-type GetTeamdefaultJSONResponse struct {
+type GetTeamdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetTeamdefaultJSONResponse) VisitGetTeamResponse(w http.ResponseWriter) error {
+func (response GetTeamdefaultApplicationProblemPlusJSONResponse) VisitGetTeamResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7160,18 +7438,18 @@ func (response UpdateTeam200JSONResponse) VisitUpdateTeamResponse(w http.Respons
 	return err
 }
 
-type UpdateTeamdefaultJSONResponse struct {
+type UpdateTeamdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UpdateTeamdefaultJSONResponse) VisitUpdateTeamResponse(w http.ResponseWriter) error {
+func (response UpdateTeamdefaultApplicationProblemPlusJSONResponse) VisitUpdateTeamResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7199,18 +7477,18 @@ func (response ListAgreements200JSONResponse) VisitListAgreementsResponse(w http
 	return err
 }
 
-type ListAgreementsdefaultJSONResponse struct {
+type ListAgreementsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListAgreementsdefaultJSONResponse) VisitListAgreementsResponse(w http.ResponseWriter) error {
+func (response ListAgreementsdefaultApplicationProblemPlusJSONResponse) VisitListAgreementsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7233,18 +7511,18 @@ func (response ArchiveTeam204Response) VisitArchiveTeamResponse(w http.ResponseW
 	return nil
 }
 
-type ArchiveTeamdefaultJSONResponse struct {
+type ArchiveTeamdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ArchiveTeamdefaultJSONResponse) VisitArchiveTeamResponse(w http.ResponseWriter) error {
+func (response ArchiveTeamdefaultApplicationProblemPlusJSONResponse) VisitArchiveTeamResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7273,18 +7551,18 @@ func (response GetBoard200JSONResponse) VisitGetBoardResponse(w http.ResponseWri
 	return err
 }
 
-type GetBoarddefaultJSONResponse struct {
+type GetBoarddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetBoarddefaultJSONResponse) VisitGetBoardResponse(w http.ResponseWriter) error {
+func (response GetBoarddefaultApplicationProblemPlusJSONResponse) VisitGetBoardResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7307,18 +7585,18 @@ func (response DeleteTeam204Response) VisitDeleteTeamResponse(w http.ResponseWri
 	return nil
 }
 
-type DeleteTeamdefaultJSONResponse struct {
+type DeleteTeamdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response DeleteTeamdefaultJSONResponse) VisitDeleteTeamResponse(w http.ResponseWriter) error {
+func (response DeleteTeamdefaultApplicationProblemPlusJSONResponse) VisitDeleteTeamResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7361,18 +7639,18 @@ func (response ExportEvidence200TextcsvResponse) VisitExportEvidenceResponse(w h
 	return err
 }
 
-type ExportEvidencedefaultJSONResponse struct {
+type ExportEvidencedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ExportEvidencedefaultJSONResponse) VisitExportEvidenceResponse(w http.ResponseWriter) error {
+func (response ExportEvidencedefaultApplicationProblemPlusJSONResponse) VisitExportEvidenceResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7394,18 +7672,18 @@ func (response EndFeed204Response) VisitEndFeedResponse(w http.ResponseWriter) e
 	return nil
 }
 
-type EndFeeddefaultJSONResponse struct {
+type EndFeeddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response EndFeeddefaultJSONResponse) VisitEndFeedResponse(w http.ResponseWriter) error {
+func (response EndFeeddefaultApplicationProblemPlusJSONResponse) VisitEndFeedResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7435,18 +7713,18 @@ func (response MakeFeed200JSONResponse) VisitMakeFeedResponse(w http.ResponseWri
 	return err
 }
 
-type MakeFeeddefaultJSONResponse struct {
+type MakeFeeddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response MakeFeeddefaultJSONResponse) VisitMakeFeedResponse(w http.ResponseWriter) error {
+func (response MakeFeeddefaultApplicationProblemPlusJSONResponse) VisitMakeFeedResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7475,18 +7753,18 @@ func (response FillPlan200JSONResponse) VisitFillPlanResponse(w http.ResponseWri
 	return err
 }
 
-type FillPlandefaultJSONResponse struct {
+type FillPlandefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response FillPlandefaultJSONResponse) VisitFillPlanResponse(w http.ResponseWriter) error {
+func (response FillPlandefaultApplicationProblemPlusJSONResponse) VisitFillPlanResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7514,18 +7792,18 @@ func (response ListGames200JSONResponse) VisitListGamesResponse(w http.ResponseW
 	return err
 }
 
-type ListGamesdefaultJSONResponse struct {
+type ListGamesdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListGamesdefaultJSONResponse) VisitListGamesResponse(w http.ResponseWriter) error {
+func (response ListGamesdefaultApplicationProblemPlusJSONResponse) VisitListGamesResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7554,18 +7832,18 @@ func (response AddGame201JSONResponse) VisitAddGameResponse(w http.ResponseWrite
 	return err
 }
 
-type AddGamedefaultJSONResponse struct {
+type AddGamedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddGamedefaultJSONResponse) VisitAddGameResponse(w http.ResponseWriter) error {
+func (response AddGamedefaultApplicationProblemPlusJSONResponse) VisitAddGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7588,18 +7866,18 @@ func (response DeleteGame204Response) VisitDeleteGameResponse(w http.ResponseWri
 	return nil
 }
 
-type DeleteGamedefaultJSONResponse struct {
+type DeleteGamedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response DeleteGamedefaultJSONResponse) VisitDeleteGameResponse(w http.ResponseWriter) error {
+func (response DeleteGamedefaultApplicationProblemPlusJSONResponse) VisitDeleteGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7628,18 +7906,18 @@ func (response GetGame200JSONResponse) VisitGetGameResponse(w http.ResponseWrite
 	return err
 }
 
-type GetGamedefaultJSONResponse struct {
+type GetGamedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetGamedefaultJSONResponse) VisitGetGameResponse(w http.ResponseWriter) error {
+func (response GetGamedefaultApplicationProblemPlusJSONResponse) VisitGetGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7669,18 +7947,18 @@ func (response UpdateGame200JSONResponse) VisitUpdateGameResponse(w http.Respons
 	return err
 }
 
-type UpdateGamedefaultJSONResponse struct {
+type UpdateGamedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UpdateGamedefaultJSONResponse) VisitUpdateGameResponse(w http.ResponseWriter) error {
+func (response UpdateGamedefaultApplicationProblemPlusJSONResponse) VisitUpdateGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7709,18 +7987,18 @@ func (response GetBench200JSONResponse) VisitGetBenchResponse(w http.ResponseWri
 	return err
 }
 
-type GetBenchdefaultJSONResponse struct {
+type GetBenchdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetBenchdefaultJSONResponse) VisitGetBenchResponse(w http.ResponseWriter) error {
+func (response GetBenchdefaultApplicationProblemPlusJSONResponse) VisitGetBenchResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7750,18 +8028,18 @@ func (response FindLineups200JSONResponse) VisitFindLineupsResponse(w http.Respo
 	return err
 }
 
-type FindLineupsdefaultJSONResponse struct {
+type FindLineupsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response FindLineupsdefaultJSONResponse) VisitFindLineupsResponse(w http.ResponseWriter) error {
+func (response FindLineupsdefaultApplicationProblemPlusJSONResponse) VisitFindLineupsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7819,18 +8097,18 @@ func (response FollowGame200TexteventStreamResponse) VisitFollowGameResponse(w h
 	}
 }
 
-type FollowGamedefaultJSONResponse struct {
+type FollowGamedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response FollowGamedefaultJSONResponse) VisitFollowGameResponse(w http.ResponseWriter) error {
+func (response FollowGamedefaultApplicationProblemPlusJSONResponse) VisitFollowGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7860,18 +8138,18 @@ func (response LogGame200JSONResponse) VisitLogGameResponse(w http.ResponseWrite
 	return err
 }
 
-type LogGamedefaultJSONResponse struct {
+type LogGamedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response LogGamedefaultJSONResponse) VisitLogGameResponse(w http.ResponseWriter) error {
+func (response LogGamedefaultApplicationProblemPlusJSONResponse) VisitLogGameResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7894,18 +8172,18 @@ func (response SetHome204Response) VisitSetHomeResponse(w http.ResponseWriter) e
 	return nil
 }
 
-type SetHomedefaultJSONResponse struct {
+type SetHomedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetHomedefaultJSONResponse) VisitSetHomeResponse(w http.ResponseWriter) error {
+func (response SetHomedefaultApplicationProblemPlusJSONResponse) VisitSetHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7934,18 +8212,18 @@ func (response Judge200JSONResponse) VisitJudgeResponse(w http.ResponseWriter) e
 	return err
 }
 
-type JudgedefaultJSONResponse struct {
+type JudgedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response JudgedefaultJSONResponse) VisitJudgeResponse(w http.ResponseWriter) error {
+func (response JudgedefaultApplicationProblemPlusJSONResponse) VisitJudgeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -7974,18 +8252,97 @@ func (response GetLesson200JSONResponse) VisitGetLessonResponse(w http.ResponseW
 	return err
 }
 
-type GetLessondefaultJSONResponse struct {
+type GetLessondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetLessondefaultJSONResponse) VisitGetLessonResponse(w http.ResponseWriter) error {
+func (response GetLessondefaultApplicationProblemPlusJSONResponse) VisitGetLessonResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListPlayerLinksRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+}
+
+type ListPlayerLinksResponseObject interface {
+	VisitListPlayerLinksResponse(w http.ResponseWriter) error
+}
+
+type ListPlayerLinks200JSONResponse []PlayerLink
+
+func (response ListPlayerLinks200JSONResponse) VisitListPlayerLinksResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
 	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListPlayerLinksdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListPlayerLinksdefaultApplicationProblemPlusJSONResponse) VisitListPlayerLinksResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakePlayerLinksRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *MakePlayerLinksJSONRequestBody
+}
+
+type MakePlayerLinksResponseObject interface {
+	VisitMakePlayerLinksResponse(w http.ResponseWriter) error
+}
+
+type MakePlayerLinks201JSONResponse []NewPlayerLink
+
+func (response MakePlayerLinks201JSONResponse) VisitMakePlayerLinksResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakePlayerLinksdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response MakePlayerLinksdefaultApplicationProblemPlusJSONResponse) VisitMakePlayerLinksResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8014,18 +8371,18 @@ func (response GetLoads200JSONResponse) VisitGetLoadsResponse(w http.ResponseWri
 	return err
 }
 
-type GetLoadsdefaultJSONResponse struct {
+type GetLoadsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetLoadsdefaultJSONResponse) VisitGetLoadsResponse(w http.ResponseWriter) error {
+func (response GetLoadsdefaultApplicationProblemPlusJSONResponse) VisitGetLoadsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8054,18 +8411,18 @@ func (response GetMotion200JSONResponse) VisitGetMotionResponse(w http.ResponseW
 	return err
 }
 
-type GetMotiondefaultJSONResponse struct {
+type GetMotiondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetMotiondefaultJSONResponse) VisitGetMotionResponse(w http.ResponseWriter) error {
+func (response GetMotiondefaultApplicationProblemPlusJSONResponse) VisitGetMotionResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8093,18 +8450,18 @@ func (response GetNow200JSONResponse) VisitGetNowResponse(w http.ResponseWriter)
 	return err
 }
 
-type GetNowdefaultJSONResponse struct {
+type GetNowdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetNowdefaultJSONResponse) VisitGetNowResponse(w http.ResponseWriter) error {
+func (response GetNowdefaultApplicationProblemPlusJSONResponse) VisitGetNowResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8132,18 +8489,18 @@ func (response GetOffense200JSONResponse) VisitGetOffenseResponse(w http.Respons
 	return err
 }
 
-type GetOffensedefaultJSONResponse struct {
+type GetOffensedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetOffensedefaultJSONResponse) VisitGetOffenseResponse(w http.ResponseWriter) error {
+func (response GetOffensedefaultApplicationProblemPlusJSONResponse) VisitGetOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8172,18 +8529,18 @@ func (response SetOffense200JSONResponse) VisitSetOffenseResponse(w http.Respons
 	return err
 }
 
-type SetOffensedefaultJSONResponse struct {
+type SetOffensedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetOffensedefaultJSONResponse) VisitSetOffenseResponse(w http.ResponseWriter) error {
+func (response SetOffensedefaultApplicationProblemPlusJSONResponse) VisitSetOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8212,18 +8569,18 @@ func (response CheckOffense200JSONResponse) VisitCheckOffenseResponse(w http.Res
 	return err
 }
 
-type CheckOffensedefaultJSONResponse struct {
+type CheckOffensedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response CheckOffensedefaultJSONResponse) VisitCheckOffenseResponse(w http.ResponseWriter) error {
+func (response CheckOffensedefaultApplicationProblemPlusJSONResponse) VisitCheckOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8281,18 +8638,18 @@ func (response CompareOffenses200TexteventStreamResponse) VisitCompareOffensesRe
 	}
 }
 
-type CompareOffensesdefaultJSONResponse struct {
+type CompareOffensesdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response CompareOffensesdefaultJSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
+func (response CompareOffensesdefaultApplicationProblemPlusJSONResponse) VisitCompareOffensesResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8321,18 +8678,18 @@ func (response CopyOffense200JSONResponse) VisitCopyOffenseResponse(w http.Respo
 	return err
 }
 
-type CopyOffensedefaultJSONResponse struct {
+type CopyOffensedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response CopyOffensedefaultJSONResponse) VisitCopyOffenseResponse(w http.ResponseWriter) error {
+func (response CopyOffensedefaultApplicationProblemPlusJSONResponse) VisitCopyOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8361,18 +8718,18 @@ func (response CutOutDrill200JSONResponse) VisitCutOutDrillResponse(w http.Respo
 	return err
 }
 
-type CutOutDrilldefaultJSONResponse struct {
+type CutOutDrilldefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response CutOutDrilldefaultJSONResponse) VisitCutOutDrillResponse(w http.ResponseWriter) error {
+func (response CutOutDrilldefaultApplicationProblemPlusJSONResponse) VisitCutOutDrillResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8401,18 +8758,18 @@ func (response StandOffense200JSONResponse) VisitStandOffenseResponse(w http.Res
 	return err
 }
 
-type StandOffensedefaultJSONResponse struct {
+type StandOffensedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response StandOffensedefaultJSONResponse) VisitStandOffenseResponse(w http.ResponseWriter) error {
+func (response StandOffensedefaultApplicationProblemPlusJSONResponse) VisitStandOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8441,18 +8798,18 @@ func (response WatchOffense200JSONResponse) VisitWatchOffenseResponse(w http.Res
 	return err
 }
 
-type WatchOffensedefaultJSONResponse struct {
+type WatchOffensedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response WatchOffensedefaultJSONResponse) VisitWatchOffenseResponse(w http.ResponseWriter) error {
+func (response WatchOffensedefaultApplicationProblemPlusJSONResponse) VisitWatchOffenseResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8481,18 +8838,18 @@ func (response OrderList200JSONResponse) VisitOrderListResponse(w http.ResponseW
 	return err
 }
 
-type OrderListdefaultJSONResponse struct {
+type OrderListdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response OrderListdefaultJSONResponse) VisitOrderListResponse(w http.ResponseWriter) error {
+func (response OrderListdefaultApplicationProblemPlusJSONResponse) VisitOrderListResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8521,18 +8878,18 @@ func (response Play200JSONResponse) VisitPlayResponse(w http.ResponseWriter) err
 	return err
 }
 
-type PlaydefaultJSONResponse struct {
+type PlaydefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response PlaydefaultJSONResponse) VisitPlayResponse(w http.ResponseWriter) error {
+func (response PlaydefaultApplicationProblemPlusJSONResponse) VisitPlayResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8560,18 +8917,18 @@ func (response ListPlayers200JSONResponse) VisitListPlayersResponse(w http.Respo
 	return err
 }
 
-type ListPlayersdefaultJSONResponse struct {
+type ListPlayersdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListPlayersdefaultJSONResponse) VisitListPlayersResponse(w http.ResponseWriter) error {
+func (response ListPlayersdefaultApplicationProblemPlusJSONResponse) VisitListPlayersResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8600,18 +8957,18 @@ func (response AddPlayer201JSONResponse) VisitAddPlayerResponse(w http.ResponseW
 	return err
 }
 
-type AddPlayerdefaultJSONResponse struct {
+type AddPlayerdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddPlayerdefaultJSONResponse) VisitAddPlayerResponse(w http.ResponseWriter) error {
+func (response AddPlayerdefaultApplicationProblemPlusJSONResponse) VisitAddPlayerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8640,18 +8997,18 @@ func (response DeletePlayer200JSONResponse) VisitDeletePlayerResponse(w http.Res
 	return err
 }
 
-type DeletePlayerdefaultJSONResponse struct {
+type DeletePlayerdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response DeletePlayerdefaultJSONResponse) VisitDeletePlayerResponse(w http.ResponseWriter) error {
+func (response DeletePlayerdefaultApplicationProblemPlusJSONResponse) VisitDeletePlayerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8680,18 +9037,18 @@ func (response GetCard200JSONResponse) VisitGetCardResponse(w http.ResponseWrite
 	return err
 }
 
-type GetCarddefaultJSONResponse struct {
+type GetCarddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetCarddefaultJSONResponse) VisitGetCardResponse(w http.ResponseWriter) error {
+func (response GetCarddefaultApplicationProblemPlusJSONResponse) VisitGetCardResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8721,18 +9078,18 @@ func (response UpdatePlayer200JSONResponse) VisitUpdatePlayerResponse(w http.Res
 	return err
 }
 
-type UpdatePlayerdefaultJSONResponse struct {
+type UpdatePlayerdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UpdatePlayerdefaultJSONResponse) VisitUpdatePlayerResponse(w http.ResponseWriter) error {
+func (response UpdatePlayerdefaultApplicationProblemPlusJSONResponse) VisitUpdatePlayerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8762,18 +9119,18 @@ func (response GetPlayerRead200JSONResponse) VisitGetPlayerReadResponse(w http.R
 	return err
 }
 
-type GetPlayerReaddefaultJSONResponse struct {
+type GetPlayerReaddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetPlayerReaddefaultJSONResponse) VisitGetPlayerReadResponse(w http.ResponseWriter) error {
+func (response GetPlayerReaddefaultApplicationProblemPlusJSONResponse) VisitGetPlayerReadResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8797,18 +9154,18 @@ func (response MovePlayer204Response) VisitMovePlayerResponse(w http.ResponseWri
 	return nil
 }
 
-type MovePlayerdefaultJSONResponse struct {
+type MovePlayerdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response MovePlayerdefaultJSONResponse) VisitMovePlayerResponse(w http.ResponseWriter) error {
+func (response MovePlayerdefaultApplicationProblemPlusJSONResponse) VisitMovePlayerResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8831,18 +9188,18 @@ func (response EndTrainerLink204Response) VisitEndTrainerLinkResponse(w http.Res
 	return nil
 }
 
-type EndTrainerLinkdefaultJSONResponse struct {
+type EndTrainerLinkdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response EndTrainerLinkdefaultJSONResponse) VisitEndTrainerLinkResponse(w http.ResponseWriter) error {
+func (response EndTrainerLinkdefaultApplicationProblemPlusJSONResponse) VisitEndTrainerLinkResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8871,18 +9228,18 @@ func (response GetRecognition200JSONResponse) VisitGetRecognitionResponse(w http
 	return err
 }
 
-type GetRecognitiondefaultJSONResponse struct {
+type GetRecognitiondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetRecognitiondefaultJSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
+func (response GetRecognitiondefaultApplicationProblemPlusJSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8911,18 +9268,52 @@ func (response MakeTrainerLink201JSONResponse) VisitMakeTrainerLinkResponse(w ht
 	return err
 }
 
-type MakeTrainerLinkdefaultJSONResponse struct {
+type MakeTrainerLinkdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response MakeTrainerLinkdefaultJSONResponse) VisitMakeTrainerLinkResponse(w http.ResponseWriter) error {
+func (response MakeTrainerLinkdefaultApplicationProblemPlusJSONResponse) VisitMakeTrainerLinkResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RestorePlayerLinkRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type RestorePlayerLinkResponseObject interface {
+	VisitRestorePlayerLinkResponse(w http.ResponseWriter) error
+}
+
+type RestorePlayerLink204Response struct {
+}
+
+func (response RestorePlayerLink204Response) VisitRestorePlayerLinkResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type RestorePlayerLinkdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response RestorePlayerLinkdefaultApplicationProblemPlusJSONResponse) VisitRestorePlayerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8950,18 +9341,18 @@ func (response ListPractices200JSONResponse) VisitListPracticesResponse(w http.R
 	return err
 }
 
-type ListPracticesdefaultJSONResponse struct {
+type ListPracticesdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListPracticesdefaultJSONResponse) VisitListPracticesResponse(w http.ResponseWriter) error {
+func (response ListPracticesdefaultApplicationProblemPlusJSONResponse) VisitListPracticesResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -8990,18 +9381,18 @@ func (response AddPractice201JSONResponse) VisitAddPracticeResponse(w http.Respo
 	return err
 }
 
-type AddPracticedefaultJSONResponse struct {
+type AddPracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddPracticedefaultJSONResponse) VisitAddPracticeResponse(w http.ResponseWriter) error {
+func (response AddPracticedefaultApplicationProblemPlusJSONResponse) VisitAddPracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9024,18 +9415,18 @@ func (response DeletePractice204Response) VisitDeletePracticeResponse(w http.Res
 	return nil
 }
 
-type DeletePracticedefaultJSONResponse struct {
+type DeletePracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response DeletePracticedefaultJSONResponse) VisitDeletePracticeResponse(w http.ResponseWriter) error {
+func (response DeletePracticedefaultApplicationProblemPlusJSONResponse) VisitDeletePracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9064,18 +9455,18 @@ func (response GetPractice200JSONResponse) VisitGetPracticeResponse(w http.Respo
 	return err
 }
 
-type GetPracticedefaultJSONResponse struct {
+type GetPracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetPracticedefaultJSONResponse) VisitGetPracticeResponse(w http.ResponseWriter) error {
+func (response GetPracticedefaultApplicationProblemPlusJSONResponse) VisitGetPracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9105,18 +9496,18 @@ func (response UpdatePractice200JSONResponse) VisitUpdatePracticeResponse(w http
 	return err
 }
 
-type UpdatePracticedefaultJSONResponse struct {
+type UpdatePracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response UpdatePracticedefaultJSONResponse) VisitUpdatePracticeResponse(w http.ResponseWriter) error {
+func (response UpdatePracticedefaultApplicationProblemPlusJSONResponse) VisitUpdatePracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9146,18 +9537,18 @@ func (response GetScore200JSONResponse) VisitGetScoreResponse(w http.ResponseWri
 	return err
 }
 
-type GetScoredefaultJSONResponse struct {
+type GetScoredefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetScoredefaultJSONResponse) VisitGetScoreResponse(w http.ResponseWriter) error {
+func (response GetScoredefaultApplicationProblemPlusJSONResponse) VisitGetScoreResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9186,18 +9577,18 @@ func (response CarryOver200JSONResponse) VisitCarryOverResponse(w http.ResponseW
 	return err
 }
 
-type CarryOverdefaultJSONResponse struct {
+type CarryOverdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response CarryOverdefaultJSONResponse) VisitCarryOverResponse(w http.ResponseWriter) error {
+func (response CarryOverdefaultApplicationProblemPlusJSONResponse) VisitCarryOverResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9221,18 +9612,18 @@ func (response ChangeFloor204Response) VisitChangeFloorResponse(w http.ResponseW
 	return nil
 }
 
-type ChangeFloordefaultJSONResponse struct {
+type ChangeFloordefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ChangeFloordefaultJSONResponse) VisitChangeFloorResponse(w http.ResponseWriter) error {
+func (response ChangeFloordefaultApplicationProblemPlusJSONResponse) VisitChangeFloorResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9262,18 +9653,18 @@ func (response SetClock200JSONResponse) VisitSetClockResponse(w http.ResponseWri
 	return err
 }
 
-type SetClockdefaultJSONResponse struct {
+type SetClockdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetClockdefaultJSONResponse) VisitSetClockResponse(w http.ResponseWriter) error {
+func (response SetClockdefaultApplicationProblemPlusJSONResponse) VisitSetClockResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9302,18 +9693,18 @@ func (response ListCuts200JSONResponse) VisitListCutsResponse(w http.ResponseWri
 	return err
 }
 
-type ListCutsdefaultJSONResponse struct {
+type ListCutsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListCutsdefaultJSONResponse) VisitListCutsResponse(w http.ResponseWriter) error {
+func (response ListCutsdefaultApplicationProblemPlusJSONResponse) VisitListCutsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9337,18 +9728,18 @@ func (response SetEffort204Response) VisitSetEffortResponse(w http.ResponseWrite
 	return nil
 }
 
-type SetEffortdefaultJSONResponse struct {
+type SetEffortdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetEffortdefaultJSONResponse) VisitSetEffortResponse(w http.ResponseWriter) error {
+func (response SetEffortdefaultApplicationProblemPlusJSONResponse) VisitSetEffortResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9436,18 +9827,18 @@ func (response ExportPractice200TextcsvResponse) VisitExportPracticeResponse(w h
 	return err
 }
 
-type ExportPracticedefaultJSONResponse struct {
+type ExportPracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ExportPracticedefaultJSONResponse) VisitExportPracticeResponse(w http.ResponseWriter) error {
+func (response ExportPracticedefaultApplicationProblemPlusJSONResponse) VisitExportPracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9505,18 +9896,18 @@ func (response FollowPractice200TexteventStreamResponse) VisitFollowPracticeResp
 	}
 }
 
-type FollowPracticedefaultJSONResponse struct {
+type FollowPracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response FollowPracticedefaultJSONResponse) VisitFollowPracticeResponse(w http.ResponseWriter) error {
+func (response FollowPracticedefaultApplicationProblemPlusJSONResponse) VisitFollowPracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9545,18 +9936,18 @@ func (response MailPractice200JSONResponse) VisitMailPracticeResponse(w http.Res
 	return err
 }
 
-type MailPracticedefaultJSONResponse struct {
+type MailPracticedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response MailPracticedefaultJSONResponse) VisitMailPracticeResponse(w http.ResponseWriter) error {
+func (response MailPracticedefaultApplicationProblemPlusJSONResponse) VisitMailPracticeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9586,18 +9977,18 @@ func (response LogReps200JSONResponse) VisitLogRepsResponse(w http.ResponseWrite
 	return err
 }
 
-type LogRepsdefaultJSONResponse struct {
+type LogRepsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response LogRepsdefaultJSONResponse) VisitLogRepsResponse(w http.ResponseWriter) error {
+func (response LogRepsdefaultApplicationProblemPlusJSONResponse) VisitLogRepsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9626,18 +10017,18 @@ func (response GetReview200JSONResponse) VisitGetReviewResponse(w http.ResponseW
 	return err
 }
 
-type GetReviewdefaultJSONResponse struct {
+type GetReviewdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetReviewdefaultJSONResponse) VisitGetReviewResponse(w http.ResponseWriter) error {
+func (response GetReviewdefaultApplicationProblemPlusJSONResponse) VisitGetReviewResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9661,18 +10052,18 @@ func (response SetReview204Response) VisitSetReviewResponse(w http.ResponseWrite
 	return nil
 }
 
-type SetReviewdefaultJSONResponse struct {
+type SetReviewdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetReviewdefaultJSONResponse) VisitSetReviewResponse(w http.ResponseWriter) error {
+func (response SetReviewdefaultApplicationProblemPlusJSONResponse) VisitSetReviewResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9695,18 +10086,18 @@ func (response EndRound204Response) VisitEndRoundResponse(w http.ResponseWriter)
 	return nil
 }
 
-type EndRounddefaultJSONResponse struct {
+type EndRounddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response EndRounddefaultJSONResponse) VisitEndRoundResponse(w http.ResponseWriter) error {
+func (response EndRounddefaultApplicationProblemPlusJSONResponse) VisitEndRoundResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9730,18 +10121,18 @@ func (response SetRound204Response) VisitSetRoundResponse(w http.ResponseWriter)
 	return nil
 }
 
-type SetRounddefaultJSONResponse struct {
+type SetRounddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetRounddefaultJSONResponse) VisitSetRoundResponse(w http.ResponseWriter) error {
+func (response SetRounddefaultApplicationProblemPlusJSONResponse) VisitSetRoundResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9770,18 +10161,18 @@ func (response GetRun200JSONResponse) VisitGetRunResponse(w http.ResponseWriter)
 	return err
 }
 
-type GetRundefaultJSONResponse struct {
+type GetRundefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetRundefaultJSONResponse) VisitGetRunResponse(w http.ResponseWriter) error {
+func (response GetRundefaultApplicationProblemPlusJSONResponse) VisitGetRunResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9810,18 +10201,18 @@ func (response ListScreens200JSONResponse) VisitListScreensResponse(w http.Respo
 	return err
 }
 
-type ListScreensdefaultJSONResponse struct {
+type ListScreensdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListScreensdefaultJSONResponse) VisitListScreensResponse(w http.ResponseWriter) error {
+func (response ListScreensdefaultApplicationProblemPlusJSONResponse) VisitListScreensResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9850,18 +10241,18 @@ func (response AddScreen201JSONResponse) VisitAddScreenResponse(w http.ResponseW
 	return err
 }
 
-type AddScreendefaultJSONResponse struct {
+type AddScreendefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddScreendefaultJSONResponse) VisitAddScreenResponse(w http.ResponseWriter) error {
+func (response AddScreendefaultApplicationProblemPlusJSONResponse) VisitAddScreenResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9885,18 +10276,18 @@ func (response EndScreen204Response) VisitEndScreenResponse(w http.ResponseWrite
 	return nil
 }
 
-type EndScreendefaultJSONResponse struct {
+type EndScreendefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response EndScreendefaultJSONResponse) VisitEndScreenResponse(w http.ResponseWriter) error {
+func (response EndScreendefaultApplicationProblemPlusJSONResponse) VisitEndScreenResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9925,18 +10316,18 @@ func (response PreviewDrill200JSONResponse) VisitPreviewDrillResponse(w http.Res
 	return err
 }
 
-type PreviewDrilldefaultJSONResponse struct {
+type PreviewDrilldefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response PreviewDrilldefaultJSONResponse) VisitPreviewDrillResponse(w http.ResponseWriter) error {
+func (response PreviewDrilldefaultApplicationProblemPlusJSONResponse) VisitPreviewDrillResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -9964,18 +10355,18 @@ func (response GetPrinciples200JSONResponse) VisitGetPrinciplesResponse(w http.R
 	return err
 }
 
-type GetPrinciplesdefaultJSONResponse struct {
+type GetPrinciplesdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetPrinciplesdefaultJSONResponse) VisitGetPrinciplesResponse(w http.ResponseWriter) error {
+func (response GetPrinciplesdefaultApplicationProblemPlusJSONResponse) VisitGetPrinciplesResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10004,18 +10395,18 @@ func (response SetPrinciples200JSONResponse) VisitSetPrinciplesResponse(w http.R
 	return err
 }
 
-type SetPrinciplesdefaultJSONResponse struct {
+type SetPrinciplesdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetPrinciplesdefaultJSONResponse) VisitSetPrinciplesResponse(w http.ResponseWriter) error {
+func (response SetPrinciplesdefaultApplicationProblemPlusJSONResponse) VisitSetPrinciplesResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10044,18 +10435,18 @@ func (response GetQuestion200JSONResponse) VisitGetQuestionResponse(w http.Respo
 	return err
 }
 
-type GetQuestiondefaultJSONResponse struct {
+type GetQuestiondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetQuestiondefaultJSONResponse) VisitGetQuestionResponse(w http.ResponseWriter) error {
+func (response GetQuestiondefaultApplicationProblemPlusJSONResponse) VisitGetQuestionResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10085,18 +10476,18 @@ func (response ReadMap200JSONResponse) VisitReadMapResponse(w http.ResponseWrite
 	return err
 }
 
-type ReadMapdefaultJSONResponse struct {
+type ReadMapdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ReadMapdefaultJSONResponse) VisitReadMapResponse(w http.ResponseWriter) error {
+func (response ReadMapdefaultApplicationProblemPlusJSONResponse) VisitReadMapResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10125,18 +10516,18 @@ func (response GetRead200JSONResponse) VisitGetReadResponse(w http.ResponseWrite
 	return err
 }
 
-type GetReaddefaultJSONResponse struct {
+type GetReaddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetReaddefaultJSONResponse) VisitGetReadResponse(w http.ResponseWriter) error {
+func (response GetReaddefaultApplicationProblemPlusJSONResponse) VisitGetReadResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10170,18 +10561,18 @@ func (response ExportRoster200TextcsvResponse) VisitExportRosterResponse(w http.
 	return err
 }
 
-type ExportRosterdefaultJSONResponse struct {
+type ExportRosterdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ExportRosterdefaultJSONResponse) VisitExportRosterResponse(w http.ResponseWriter) error {
+func (response ExportRosterdefaultApplicationProblemPlusJSONResponse) VisitExportRosterResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10189,15 +10580,14 @@ func (response ExportRosterdefaultJSONResponse) VisitExportRosterResponse(w http
 
 type ImportRosterRequestObject struct {
 	TeamId TeamId `json:"teamId"`
-	Params ImportRosterParams
-	Body   io.Reader
+	Body   *ImportRosterJSONRequestBody
 }
 
 type ImportRosterResponseObject interface {
 	VisitImportRosterResponse(w http.ResponseWriter) error
 }
 
-type ImportRoster200JSONResponse ImportResult
+type ImportRoster200JSONResponse RosterPreview
 
 func (response ImportRoster200JSONResponse) VisitImportRosterResponse(w http.ResponseWriter) error {
 
@@ -10211,32 +10601,58 @@ func (response ImportRoster200JSONResponse) VisitImportRosterResponse(w http.Res
 	return err
 }
 
-type ImportRoster422JSONResponse ImportResult
+type ImportRosterdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
 
-func (response ImportRoster422JSONResponse) VisitImportRosterResponse(w http.ResponseWriter) error {
+func (response ImportRosterdefaultApplicationProblemPlusJSONResponse) VisitImportRosterResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type PreviewRosterRequestObject struct {
+	TeamId TeamId `json:"teamId"`
+	Body   *PreviewRosterJSONRequestBody
+}
+
+type PreviewRosterResponseObject interface {
+	VisitPreviewRosterResponse(w http.ResponseWriter) error
+}
+
+type PreviewRoster200JSONResponse RosterPreview
+
+func (response PreviewRoster200JSONResponse) VisitPreviewRosterResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response); err != nil {
 		return err
 	}
 	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(422)
+	w.WriteHeader(200)
 	_, err := buf.WriteTo(w)
 	return err
 }
 
-type ImportRosterdefaultJSONResponse struct {
+type PreviewRosterdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ImportRosterdefaultJSONResponse) VisitImportRosterResponse(w http.ResponseWriter) error {
+func (response PreviewRosterdefaultApplicationProblemPlusJSONResponse) VisitPreviewRosterResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10265,18 +10681,18 @@ func (response GetRound200JSONResponse) VisitGetRoundResponse(w http.ResponseWri
 	return err
 }
 
-type GetRounddefaultJSONResponse struct {
+type GetRounddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetRounddefaultJSONResponse) VisitGetRoundResponse(w http.ResponseWriter) error {
+func (response GetRounddefaultApplicationProblemPlusJSONResponse) VisitGetRoundResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10305,18 +10721,18 @@ func (response Search200JSONResponse) VisitSearchResponse(w http.ResponseWriter)
 	return err
 }
 
-type SearchdefaultJSONResponse struct {
+type SearchdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SearchdefaultJSONResponse) VisitSearchResponse(w http.ResponseWriter) error {
+func (response SearchdefaultApplicationProblemPlusJSONResponse) VisitSearchResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10344,18 +10760,18 @@ func (response GetSeason200JSONResponse) VisitGetSeasonResponse(w http.ResponseW
 	return err
 }
 
-type GetSeasondefaultJSONResponse struct {
+type GetSeasondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetSeasondefaultJSONResponse) VisitGetSeasonResponse(w http.ResponseWriter) error {
+func (response GetSeasondefaultApplicationProblemPlusJSONResponse) VisitGetSeasonResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10384,18 +10800,18 @@ func (response SetSeason200JSONResponse) VisitSetSeasonResponse(w http.ResponseW
 	return err
 }
 
-type SetSeasondefaultJSONResponse struct {
+type SetSeasondefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response SetSeasondefaultJSONResponse) VisitSetSeasonResponse(w http.ResponseWriter) error {
+func (response SetSeasondefaultApplicationProblemPlusJSONResponse) VisitSetSeasonResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10424,18 +10840,18 @@ func (response LayOut200JSONResponse) VisitLayOutResponse(w http.ResponseWriter)
 	return err
 }
 
-type LayOutdefaultJSONResponse struct {
+type LayOutdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response LayOutdefaultJSONResponse) VisitLayOutResponse(w http.ResponseWriter) error {
+func (response LayOutdefaultApplicationProblemPlusJSONResponse) VisitLayOutResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10464,18 +10880,18 @@ func (response GetShots200JSONResponse) VisitGetShotsResponse(w http.ResponseWri
 	return err
 }
 
-type GetShotsdefaultJSONResponse struct {
+type GetShotsdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetShotsdefaultJSONResponse) VisitGetShotsResponse(w http.ResponseWriter) error {
+func (response GetShotsdefaultApplicationProblemPlusJSONResponse) VisitGetShotsResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10504,18 +10920,18 @@ func (response GetTape200JSONResponse) VisitGetTapeResponse(w http.ResponseWrite
 	return err
 }
 
-type GetTapedefaultJSONResponse struct {
+type GetTapedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response GetTapedefaultJSONResponse) VisitGetTapeResponse(w http.ResponseWriter) error {
+func (response GetTapedefaultApplicationProblemPlusJSONResponse) VisitGetTapeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10543,18 +10959,18 @@ func (response ListTemplates200JSONResponse) VisitListTemplatesResponse(w http.R
 	return err
 }
 
-type ListTemplatesdefaultJSONResponse struct {
+type ListTemplatesdefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ListTemplatesdefaultJSONResponse) VisitListTemplatesResponse(w http.ResponseWriter) error {
+func (response ListTemplatesdefaultApplicationProblemPlusJSONResponse) VisitListTemplatesResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10583,18 +10999,18 @@ func (response AddTemplate201JSONResponse) VisitAddTemplateResponse(w http.Respo
 	return err
 }
 
-type AddTemplatedefaultJSONResponse struct {
+type AddTemplatedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response AddTemplatedefaultJSONResponse) VisitAddTemplateResponse(w http.ResponseWriter) error {
+func (response AddTemplatedefaultApplicationProblemPlusJSONResponse) VisitAddTemplateResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10617,18 +11033,18 @@ func (response DeleteTemplate204Response) VisitDeleteTemplateResponse(w http.Res
 	return nil
 }
 
-type DeleteTemplatedefaultJSONResponse struct {
+type DeleteTemplatedefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response DeleteTemplatedefaultJSONResponse) VisitDeleteTemplateResponse(w http.ResponseWriter) error {
+func (response DeleteTemplatedefaultApplicationProblemPlusJSONResponse) VisitDeleteTemplateResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10662,18 +11078,18 @@ func (response ReadFeed200TextcalendarResponse) VisitReadFeedResponse(w http.Res
 	return err
 }
 
-type ReadFeeddefaultJSONResponse struct {
+type ReadFeeddefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response ReadFeeddefaultJSONResponse) VisitReadFeedResponse(w http.ResponseWriter) error {
+func (response ReadFeeddefaultApplicationProblemPlusJSONResponse) VisitReadFeedResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
 		return err
 	}
-	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(response.StatusCode)
 	_, err := buf.WriteTo(w)
 	return err
@@ -10726,6 +11142,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/eyes/{trainerKey}/home)
 	TellHome(ctx context.Context, request TellHomeRequestObject) (TellHomeResponseObject, error)
+
+	// (GET /api/glossary)
+	GetGlossary(ctx context.Context, request GetGlossaryRequestObject) (GetGlossaryResponseObject, error)
 
 	// (GET /api/invitations)
 	ListInvitations(ctx context.Context, request ListInvitationsRequestObject) (ListInvitationsResponseObject, error)
@@ -10877,6 +11296,12 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/lesson)
 	GetLesson(ctx context.Context, request GetLessonRequestObject) (GetLessonResponseObject, error)
 
+	// (GET /api/teams/{teamId}/links)
+	ListPlayerLinks(ctx context.Context, request ListPlayerLinksRequestObject) (ListPlayerLinksResponseObject, error)
+
+	// (POST /api/teams/{teamId}/links)
+	MakePlayerLinks(ctx context.Context, request MakePlayerLinksRequestObject) (MakePlayerLinksResponseObject, error)
+
 	// (GET /api/teams/{teamId}/loads)
 	GetLoads(ctx context.Context, request GetLoadsRequestObject) (GetLoadsResponseObject, error)
 
@@ -10945,6 +11370,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/players/{playerId}/trainer)
 	MakeTrainerLink(ctx context.Context, request MakeTrainerLinkRequestObject) (MakeTrainerLinkResponseObject, error)
+
+	// (POST /api/teams/{teamId}/players/{playerId}/trainer/restore)
+	RestorePlayerLink(ctx context.Context, request RestorePlayerLinkRequestObject) (RestorePlayerLinkResponseObject, error)
 
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx context.Context, request ListPracticesRequestObject) (ListPracticesResponseObject, error)
@@ -11038,6 +11466,9 @@ type StrictServerInterface interface {
 
 	// (POST /api/teams/{teamId}/roster)
 	ImportRoster(ctx context.Context, request ImportRosterRequestObject) (ImportRosterResponseObject, error)
+
+	// (POST /api/teams/{teamId}/roster/preview)
+	PreviewRoster(ctx context.Context, request PreviewRosterRequestObject) (PreviewRosterResponseObject, error)
 
 	// (GET /api/teams/{teamId}/round)
 	GetRound(ctx context.Context, request GetRoundRequestObject) (GetRoundResponseObject, error)
@@ -11577,6 +12008,29 @@ func (sh *strictHandler) TellHome(ctx *echo.Context, trainerKey string) error {
 		return err
 	} else if validResponse, ok := response.(TellHomeResponseObject); ok {
 		return validResponse.VisitTellHomeResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetGlossary operation middleware
+func (sh *strictHandler) GetGlossary(ctx *echo.Context) error {
+	var request GetGlossaryRequestObject
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetGlossary(ctx.Request().Context(), request.(GetGlossaryRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetGlossary")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetGlossaryResponseObject); ok {
+		return validResponse.VisitGetGlossaryResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -13269,6 +13723,79 @@ func (sh *strictHandler) GetLesson(ctx *echo.Context, teamId TeamId, params GetL
 	return nil
 }
 
+// ListPlayerLinks operation middleware
+func (sh *strictHandler) ListPlayerLinks(ctx *echo.Context, teamId TeamId) error {
+	var request ListPlayerLinksRequestObject
+
+	request.TeamId = teamId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListPlayerLinks(ctx.Request().Context(), request.(ListPlayerLinksRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListPlayerLinks")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListPlayerLinksResponseObject); ok {
+		return validResponse.VisitListPlayerLinksResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// MakePlayerLinks operation middleware
+func (sh *strictHandler) MakePlayerLinks(ctx *echo.Context, teamId TeamId) error {
+	var request MakePlayerLinksRequestObject
+
+	request.TeamId = teamId
+
+	var body MakePlayerLinksJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.MakePlayerLinks(ctx.Request().Context(), request.(MakePlayerLinksRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "MakePlayerLinks")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(MakePlayerLinksResponseObject); ok {
+		return validResponse.VisitMakePlayerLinksResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetLoads operation middleware
 func (sh *strictHandler) GetLoads(ctx *echo.Context, teamId TeamId, params GetLoadsParams) error {
 	var request GetLoadsRequestObject
@@ -14125,6 +14652,32 @@ func (sh *strictHandler) MakeTrainerLink(ctx *echo.Context, teamId TeamId, playe
 		return err
 	} else if validResponse, ok := response.(MakeTrainerLinkResponseObject); ok {
 		return validResponse.VisitMakeTrainerLinkResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// RestorePlayerLink operation middleware
+func (sh *strictHandler) RestorePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request RestorePlayerLinkRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.RestorePlayerLink(ctx.Request().Context(), request.(RestorePlayerLinkRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "RestorePlayerLink")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(RestorePlayerLinkResponseObject); ok {
+		return validResponse.VisitRestorePlayerLinkResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -15162,13 +15715,33 @@ func (sh *strictHandler) ExportRoster(ctx *echo.Context, teamId TeamId) error {
 }
 
 // ImportRoster operation middleware
-func (sh *strictHandler) ImportRoster(ctx *echo.Context, teamId TeamId, params ImportRosterParams) error {
+func (sh *strictHandler) ImportRoster(ctx *echo.Context, teamId TeamId) error {
 	var request ImportRosterRequestObject
 
 	request.TeamId = teamId
-	request.Params = params
 
-	request.Body = ctx.Request().Body
+	var body ImportRosterJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
 
 	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
 		return sh.ssi.ImportRoster(ctx.Request().Context(), request.(ImportRosterRequestObject))
@@ -15183,6 +15756,54 @@ func (sh *strictHandler) ImportRoster(ctx *echo.Context, teamId TeamId, params I
 		return err
 	} else if validResponse, ok := response.(ImportRosterResponseObject); ok {
 		return validResponse.VisitImportRosterResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// PreviewRoster operation middleware
+func (sh *strictHandler) PreviewRoster(ctx *echo.Context, teamId TeamId) error {
+	var request PreviewRosterRequestObject
+
+	request.TeamId = teamId
+
+	var body PreviewRosterJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.PreviewRoster(ctx.Request().Context(), request.(PreviewRosterRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "PreviewRoster")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(PreviewRosterResponseObject); ok {
+		return validResponse.VisitPreviewRosterResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -15543,386 +16164,401 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7P37kty4lT+Ivwqifr+I9kSkVKV22zvb+ksuSd2yJXVtlTy9jm/4DxSJTKKLSXAAsFJpRb/UPsI+2QYO",
-	"LrwdkGBeSvLsTky4JSWIy8EBcK6f8+UiE9taVKzS6uLHLxc1lXTLNJPwtw3dsne5+ROvLn68qKkuLlYX",
-	"Fd2yix/9j6sLyf674ZLlFz9q2bDVhcoKtqXmq7WQW6ovfrxoGm5a6n1tvlRa8mpz8fvvq4u6pHsmo2OE",
-	"n48cRdJM8yy+lk6D40ZSmq7X0WH8r8eNoRndRodwPx4zwu/mY1WLSjHgghtHHPPnTFSaVdr8kdZ1yTOq",
-	"uaguf1OiMv/WDvL/l2x98ePF/++y5a9L+6u6DB3CWDlTmeS16efixwtK6vDr6uJGivuSbU84su0PGXhX",
-	"UE0KWtesYvmKwF93VJEHVmv3Vy1ILsy07phS3I57kmn5/tBpCcIVUXxTsZzwygz/idHTkQQ6QzfCsNJ3",
-	"iiimNa82yvK3/cp0+irLWK0ZMGItRc2k5pZhMiY15TAHx1v3QpSMwuSzhnV+8Ey3MjePRn+QjOb4D6LE",
-	"u1J0j/87y0SVX9sJTO+Hb/j7yuwA0tvv3RP2v6CRm5GbsV1pd9BVIIydolvzP8MJFPe/sUybMV9l2vFX",
-	"n7L0XjQ4le7ZWkhYGNdsq9A27h+olHQPW0EbP8yo7ZpueQlkZFWzNUsU6/Wze1qWF6sL95+CVrlYr81C",
-	"hNJmfaVQzMxwdfEvUbHO0tqOOb6Z9vqK8AXPeE3dCxWWN3nO24+whZs+1TJama1d+Il6YDorTNOqKUt6",
-	"b7jV3sX9TQVqzi1IcLuUtRTb5MZCF+4lT6Oa/24439HKMslYxWRyh4pp/DbQIrGPwXkDMsDnndkExnTr",
-	"tuNi50sXXAIf9u88XTBiNpqINTF/hmZEVIzsCqEYoZXaMakIlYz81uQb81Cwba33ZC0kqQzLr2YuCnhx",
-	"gdnDGRvwuOc1P0vPrit3+sNZbw/waImri8/PNuKZ+0dzH6nn7k7p/PSMb2thb10QIn68YI+SP1xmQrJL",
-	"+Aim/2rD3vMtdwLigHUr/Dhv6eefKUbiLa8azZShcMkfGTESHuEVoSSHK9H1VDXbeyZ9T6KR3SPX+/Gv",
-	"zbZW43HGXfJKs0347IOdR6zXGyZ/Zeyh83P3c15NfR69yiRT+jXdK7xXJRqZsfmnBmgeeKgzl966eqvo",
-	"ULEzi3aXOoQM85jhKS+lPXeskcpWrXQHnCUZ2zoRZiBDCCnNqHMvtaFCK1WkNM35em2vrnApDoduKo3v",
-	"0ZpLpSdki/ndsz2E9is32gy12SPPWZWx569h8uaPyRT331rdYXCThwUNhT/HXlFpLIXSkmEnUxtR+l7o",
-	"gpRis2E5ekKj5Fxd7Kh7VUd3956oQjRlTqAJ0WLDzEPQDhAenrlNgZl7Cc6Lc44j/QwCJ6ECnMwK/shu",
-	"WcZ4jbA3e/Qa93jtRrGO/MSRG9W9VZYFVkZJaapcEG5mOqPqef07Mpo/q+jP2Lvme+t+6tez8mueIBei",
-	"S9DOLzO7GJqiIzQ5128qLffIGLqnFudUs2ea4/yvne41ZsuC6sgPCfoDBb4CJQJGcP1hK/kLqyz/I7cW",
-	"iwg1lvQEjp75OzRWhOY5aeqLVXsTzjLMSIeAnpJFzJ/oll3DjYf0tXEP51wHA8ZNk22hPSrZo7cUKPxK",
-	"0ypXKyLKnClN/DWRNOB7uNxuWY2qBlw3oKynLwC2/RNI5aMOB8y0sXd3exo7w4UdWwWOcSSI8poddMRw",
-	"rYY4t19vbUvQonZq6uWN2AYirxSI64zmRpjcFYI0iilgb6sRYOzbvivjrrwe8Z0i7sqfPrP2dRi8Hai2",
-	"gapP85dCWEZQFIB+M7KC2f3nnY1LlROAa8wU/lKK7AGT9Y1CG3kqcsmtEjuiOMPIfQUKkyH6rjD61roU",
-	"Qq7ICyIk+R5+M0oXq3DhwL6Cs1fVA7dDewOGnePqQuwq+4j33u6O7jIl24ufWVm7i6e/JnfciKYPDJZW",
-	"2JbfGR3HvoRj/beOmclMb4hcVhGxq8i92SF7m3PV6lH4CDCtu8KdvJG1FX42gtPOnh3L1bF+0JtSwJoV",
-	"MXrqS1CDyZbRSplnR+7vRb5f9MRs6ed3tvGLqyvk9MBBw7dHMdbnDV7pP/+AS5iartf4anLBFFh8u9PG",
-	"DgPG2GAI0AWvNsDH1iAxHv43cT8lLUTE8S39/J5VG3N0v//hapVklDQjYbdSh8zfI1TWdINfxprrMkFN",
-	"hb2FI+g/WYUTaDtvT9oqXC7t9rrNtBdIT7QEA2p7EFMVVXutHaSnwqd3mTOwInKXFSPznJsNo+VNr8V4",
-	"80d7ET1cW6E0qQU30tpI/OhPRCDcnLOM5ywntVDK+hjsIXenfkcV4RXKn7YFbpGF6SToBK6P8MXKzDHl",
-	"gZSMZoU9yQvMrX3LSqchlRvsrDqywjW649VLcoWY8WJrC1JUy5hunHb6bk6pDGoZ7DAGFc7YNuTNstlW",
-	"C83WhShzhUtIrj9yvyeF2JFtY7Rso3ebb6zFlNEtuafZw4oA6y4SmX8WZY7NqOQVWyAoG1q85xVDLf9n",
-	"VhvMv5J7VvDK0uPeTGZFqDm9pWYyYu6Iu7IYdd684TPFJGsprrQQ+YrsGHswm2P+29daXkLbkioNkhVX",
-	"pBK71H25g0mAJXFO9XAeMM943eNhd9HzV7CxuBWi2kfYScTFWJbpu3hn9LgIu0cvuthlZodONdjB9A8y",
-	"1V2jRzq4rvr8AJIWCGDd+72ghhlZ5ZwV9q5PopgZ/IZKPU2xtJMjWeZMvMcrzppu0rf9E91EbQ07IfPZ",
-	"Dn6FRvFnzfllbF9ucmG9GEcHso72NX4DON49Bbfjh7UdAZ+ypqXYNMghpJsF13LrRcKtSHKBFenaNL+R",
-	"TDF0b7NmwbyuG/auWgusHxBX03t6DdItZtcStIyZmLagOVHpbHIsJ1rsrE/m2OlvpGiipi27NvN6ZAXh",
-	"lf2DUVqEzIG5jx29aKS+bgMM+lMw6mZFdgWrSFBBuSLmG0wj/E3cR010YsuMhmmVNvD63TtB/9gVlDTP",
-	"B46iqZ5um2oT66oWJc/2865uaOW8LOmMd8toHhvZ2pAWHFPrJcZ6qoVWMUmEWob6ThFvBsloRe7ZCbZB",
-	"7bjOCoYJW03Z8STLpoLr99jxlj4xeB9lyVmMZ7kKh51XdvLAs8mz/0TLco/PHzUhqgvPUu5y9LvZoa6/",
-	"ptrJu3MXLpJwIsLNGJ48x9/hIl/Zt6F/C6CvS8EwW+Oa9QJGWgNPJHpIPETCS9hnnWiqEObKgHHdZ0lB",
-	"FXb+y2MqriM2VrahuLRfEW7jEUGcJ0pTaW33aW6rez/erPUtK2i1wfxI3UmAIqFF49TctDmwktaK5R9U",
-	"1IcJs1wRqp12kmDGMw1xaz6Tj2DLd9NJm6Nsqsr8EeUmpaluVNekXJe0qoAEogZLfY6HvQ1Ppe2oS5J2",
-	"aLsm9LAY8kRDA8O/+8kBj4B8J+oLzwKrizWvuCrgRoBJYyZwqqf33yxzZTTNEaVfmq0jfE1KttbExiud",
-	"lkWHntMsfrmIat0olFrsc80yzWLBSzk7LD7EfznlZ0+1xAzWCV37cJG2wzRzWp1irgs0Cbo5jJmq6bbU",
-	"PkzdNS8H6v//idboW0Bldktz3uCugHtvEhv9spaMfSqkvThGvxa0XHsbO/JzSSv2K88jv9ZWJ0GDv3i1",
-	"+aXBX7VdpMOh4ml7783Rf9wlx8pTrTvd7ro9ddpZzWwyPOvP7Ral7i58027tTSDN6DRJnaTwHRI9nBpU",
-	"1w3LdN84YSaNNDd+axbTxgmiI7osXmmBvYSF2JFdIdgjkyCZK7JpwCOQszWrFHOOP9p3+80SKU02cks7",
-	"QDpq5COzgb9TgYFIfJ6Ljk57ccyH8pGW40EKvokcf/TWGNCphCMGfWDXs6SaoZ0n3tMu9tnHqIWwNOi3",
-	"s6rUi9sS+rBLu0F2yOkyyfZ6ePeRZ+teMvoQ8URY1S/EMxk5DDJ1CAXDO1fWHlCJnvNh1vdRMhUz6jsR",
-	"FZQkOzCVzAxANvyRVYRWe7K1DpzRxopHa0fAQ6G5Eed5WRJW5Ua01mgfaapM0COhuVuQm0CgaKpD6rrR",
-	"h7mjrhuNRvcsMfE1qCgzTUlgBTeRlpqEAo256omiorHBMdNH2REOpo6d5dd0/15QxE5fUJlPBYn/5sPW",
-	"0fDy6GfmjE9E1ZubThFoRNh6DQGhjnFDRKZzeDLJbMNZGrRe+u6i/BL8nFKZylPsIMZ6zZUPjDnqzrlt",
-	"qui1k3k9ZJI9/dfe1jzj/G+vnP7GmdcU7hZnlhlHaYyYYeSkT1/2X5lUbI8aKKXYSHf5pTlG/QdorlRT",
-	"zQaJ35pGd9rcdla1Rv1aYk3AQu0sA7wintXNK2iNBmzDveY8DjKKnXPEZodH9g4Og4vO7USu+Bu39XRm",
-	"TtN2i+pQ1/ELepNY1v4gcPU+BNgleSC2oZep5m6s4RJ9lI7rBJ2sn01qeqLLVFoYimAmVW+HzsPZz9b8",
-	"M2Z71XRjnwhYIOGKbITIyVrIRTICWEPjll1Nm02hX5Id14VorLvdWcddPDH8RLhWhPqUrNGgRRtlmJpB",
-	"WbJHVo7n9QKCWuwhgfBEQf6IW9KiGZgFVQscajemOe4EUXxZzPON+wK/ZDTFj4qRDYeJqzlbPyutK34t",
-	"Siug7yxFnikNoZNqR+tnzIaeGQ7Kn9WU2/Bp7YKnMVMZnmw89LQ21tNK9+hxagOCx5Ku5RGXgAgqEgie",
-	"ls3QEGe9yC97B7F42H1YYFOy0/ESsPO8sBrcPRtBzEw5WBvSXabvefWATwBN0qQuLdOz0yA30/qdXMQD",
-	"Rp+QP5R+5HdCPribLWITdKMvzL9uEiwTVjH3/c+b+yYMGz5/tD2I4XB3zlN7+XQv4Dbryd6unSs9sNyM",
-	"CAh34PPX7nVJk/7sW/S7f3Lecnu0cWnLJisPucVevWtu03qNmvbIpOKiWhHFGMlFpuwwzy1XPv9Nieql",
-	"RXzgGkLbFLjsCpY9sNxbve2su9llg+cR2HrCTD9mj3hScuB1s4J+WnICw2MhxcNezd/bRGfIquCKUGVW",
-	"bB4QH8g37p3rIrF7XTAI7E+16fuMKBgiibmA5gfy1l0hMK2V6p+FfRjxcH/DQ1w7ruCSlLx6wGP9C7Qf",
-	"4LOQO8DK0pALmiZHTW5ZLNxx4I84QnWw1MFuacl7bpSY1cr5L2zzrrTsCOzog11wb0CTvaXaeeYGrhz4",
-	"FTd9GoXV+axWVmO4WhHJlM2TfHH1klRNWbr0BbArwSCE7kAk2NLPfGuEiBdXIPLbv1xFARLQ+OlRfoEK",
-	"w4BV4mUI4/xOERtNUfkYTbrt+1eTPGKOIHFKIlx+WFys7S5BmZqOEMeftTeSKiwjtBIale7ZZ201aUGz",
-	"wps5rGEthCe7hzBpiR/plr2rPgo9n3Bnp4QuQmm+dfbeBXbsrmV6ao7vfLsTmJWH5uOeaRlNEIzYk8Oa",
-	"DzIpv+Vl+a6qMcNyXdIqFVvKdgGytah76gB7ZM5aUADOxqy3Hob1HWGbbKaMcerJDOHenjLa2k3ENQqO",
-	"/bi0uhxSaVekaDk9+CPzSYp3ugWpGZh+QFwAFd3sgAopg4puGWkNMLEMrRMRP6oWpxnk3Y3Tt8unkKWW",
-	"4pFFkgMlxMxPZdKGYIqxerijddKXSdTyDpNj3BUDb0UKcQ7q3a48KUG3cPFn0xIRs+HHqi45bvV6pGXD",
-	"5v2FgTnsuP47f/DtMQ8c4Qds2SBEH7mjlGqKd/fWQZb4t/wRywkf4KN0wyqqvIwklB3y2i3LCTLycVPH",
-	"pGTzfJ8qasdo13UdWagUZYwGymcXjnNaO2BbKSkq6sL31nvMvQLnN6KHm+UmFibfZusAbVIyzoEhFuea",
-	"vy2FkNcQcoioXmvN5C2r4x5Zrr2YZ0GRgsD+p6urgcg+FrKWwH6EWxHBspFNpVKwVg5MWzfX1oULLaoy",
-	"HFSv1TZmu1fayYm+f6NxwIZvufUGlmytXejuvHAEg0CmtMv1DZuGSkqw3T5+LvLwzC7hfj+FjjP7uWT1",
-	"R4H3EAFxwdbsHxfbm/sU5hZd+Ee2U1MJxElXWYeEE6F+x2daPQqeY65mOHrA97mA8AeYfzf84VAwmaE0",
-	"aeNb3DwCbglG3Z+cjDa4PnY903xHfkpklK33IyVD23zgnxc9MKK2vcQyv6RWrxaBE8m0eX6ChmaXrSk0",
-	"FeApTKkz9dWFs5bAKj3V/GTaIWIbdy22NZWY/pSCBxSUTdgvpZZmjdcdcOPUcZarT49M5jzTS1WoMLmV",
-	"x/TxHYXFpjzNgcKLn+cWrmlJFPSy0MUJh0UEG687MfvqHRM6eWiQoyOtncOBlH1kKOPHcJCQqPVOWHPA",
-	"YxqLFJXYxXBmmMz6F1APTSXlZgjoRB7wGHQR3/GqG1duJ5JG2Ed2MMu+DaQY0XWhMH86Vm5YGnLTW0/N",
-	"A9YdsZvFH8KDX7gWPOZP8eeug1bzw9XV1Wr6/eti26CNv633cPlTGLvHDEkn0NWQSG8q2SEwavGzjvqc",
-	"ffNp8KDvr2bkuHA9uHmnHAJDkoNOwEcbn738Oh0495gk7vY66J4dZDv7HOWC5oRWhOeMoh5CC+GDoaFi",
-	"oRhbsQVUR16RXcE9FIsqxI7lFv5z3FOjJjlnwjs9HXePA/S5b0JsxhCnzw63gj/bvEZRsTFmzDw4O4vF",
-	"0sbw/pxLumMCOTAtK7iqEWDfae/J76nnpvesijX2orqNTTlaH8XutbD+jwPO1y2jORZ+y9TCGD0jvvYT",
-	"LftBzhFPVkzwjjJAHFfD3EZ4NpaQy1YzKcPbcUJ2hl93yN8A0vlBUzbQbsFBu3fXbLcURcA9VlWev/kU",
-	"UZTnrpBKwYh/NAlXxPOzq7CCXo1TmvLE+V8oMyxWet0uRgRbR/dPXg4ZUP2R8tKDq8aZrX1rf7jCinhM",
-	"unOmkgkWQx/5zqYlAmyWU9MION3dVaSQ4wU20MSvw6s7kL8zh25od0brtDv1kzN1HHAk/4szRGKBuKvx",
-	"cYIngfvYBp8KvCDgsGNqWQDX7D46M/pz1mrDCzqz32BB4I5Wi/prkYqPwaaunHdyMrqEfdY3nUpXKI6B",
-	"vyz3JBcWT08JsqYSstx8SapGJYe0eAn5zMB4TkRInpJ90ZbJdT0AbZxqFhrPeWfSD4kWmpYYZBGVzEqw",
-	"dPBowXg7EaL4IL4fIiCp9MIvkXxTaJDnluagjeC8A2uv3EXhie4nP0L8Dva/LJhVLMJGgLGMyqg/CVpe",
-	"+7S7gV5VCBULW4coLBvA1tNFOk86o1gdB/AvBFCojQWFHZdoEY8sgkUMP5G1kEMYrXlb8BTEsSstYXo/",
-	"qPMniblpecR8vPI75GjtyZYaH9Bu/UEhAj+zskYSI9vMlojIEoNGdspaHgNnYXWNOqzAt70i97QsO+jM",
-	"E5HSqajK7aCdyaXEl4CHdRywaikTgrpt7GImtsxc8642FY4mXQrxMBnUg9srojBLQx+0G7gGIBlVC416",
-	"oaOhUj4cDTE/U9UD1Mm505nVA6/hloqUkZN8G+GDCXhwn9IyPqwCP4G8yrF3ucWonr65oTyZ84s7OzAs",
-	"OABN3e97iNduvBDPA/O1a00KGaNcYicgaGEu/4xX1vihpag2JBOyQovkJOY2uVG7aSMugsByZSTtCUOM",
-	"gBtjOVzEz1wvM2VF7IEThbtoQmmnYApqTf7+Zk5bPdeHLF6UmOtUvEYVcnO3rCkvISMekreMKOmxEkhB",
-	"HyGbwYKELEuLFH+v8fEKm3/vgEfMeP4tZUwTyWhp0UhyyzwLkKpprExSpbTbskjFEBCmtzRn5jBwrWyN",
-	"hvlqfqsLi9i1zNhVCf2mEs2mWPzZP9hCu9pyMUMLcV0KxY6xeFnpw8kibtqBVJ0huqSw+9dulmOhlefd",
-	"1HBzOAAHhZr/LLZscSbzUlweQCpZjGSPs+5G0BLM/ULm6mUCs2p3OaAKEvdgncQ0I7aq5IpUbMeUBoi/",
-	"JSlIoYYxkj65NOMyIYfRFtC1xG1zE2G92FMZkqRGOw3rXLY+L77NfsJzNlNLAbTCJX0BwseS2gv2Az9S",
-	"+zZTpRccMUe9g49Zp2L24bXXltJ9IXGxkmw9qi0hl1/w4RSLpSOm0ytgRnRc6/95dXhk6tPSH+bgsSgS",
-	"NsPTjefIKY8nQh6Uv5jKCTCZg1ngVyEfIkgg6Ya69pGbu2Zdxxhh38G0b5lqSqyYpZRigenwVuzemC/Q",
-	"eBubVZ1HkJGYUnhZouFmuYadDld+mvH1ofUnF5y3o4p6nrFUp03HROxaAX3IW0u9Z4FumUcpAYGdSubM",
-	"EdqFiy8AT0gxqrRh5G0RTHVMRdF31aeC/bTfpnjEjvAXLoQN6rgSp3xp774CMGHkBnvXZpAccIu9qx55",
-	"DKaFbSkvJ0Ts+XwK0znL/7Jfpu80lbbjHuoPthMP6k47Dd83vqWeEjguBO9RajoLKrQEm08MfqHk1cN3",
-	"ipgGL22mOaj4tvQC3VBezS+3HcqNNL003Jk5sdGTOwioWZFqu5HdHQHm2h4m9gxbkINJi8QVz/Llb+Hz",
-	"Y+JGXS+xWGQzTcErFBHBjzIbUVlTpYwuOQ7WXKWltYYO0Pk1+SZW3b2gVcYi+VQOhwEsNS6Tn5FQXG10",
-	"83UC00YxXrQsiYvQwKxEr24x666PWgNPFFQUkWLnUBPBbrXhYCWLdHpALiONVbd1urhk9YrsGZXkRcAV",
-	"c8tKe6S2LrlwGEAomV2lFkTRPaHVHnwjKyKk+bdMCmXJX/IKDIMl1PXU4iX545U3J6+FNH8zckIfALUL",
-	"LsZ2kysMqJ20FBUDkyFY50wTl/NAFB4ZZHuYr5FSh8gDH182ns2W5ZxWXS/vPSs5e2S5l5JkBJ51KgSx",
-	"0qzKoqjNUkcsNGsOwZ1aEEoy1vX8YLUNRzPq5JyEVD/qUjqf7e1ZEuJZ1hrmnjFvmXOWu9nsvzYdZRDt",
-	"GLbFcfcKgZcIR9rdBpZLHLOG4+lp1CFkquzSXkAHCS/mc/z6olnGar0gVuWV/wCRj6ccFQVbgmFgi5Ek",
-	"A42tDsiHsAVFJX56vBWfVIxKBhVCCJQT4dXGxvtCKEQM73BWkzVtIMRLbjji2/DFW0Y1m3GwgMm0vGU4",
-	"hb/UcZTCXYI6bCNa8l5arrPTWZvHP1MSebOSUWnhR+FEOydi1IV6CBBeSkhC8IMpa/2wE/X+MAd06zbR",
-	"7c6qPVKtMdfzmg9mcEkV0nlIQ3SLPSRJLrZwpJf72f7GWI1KWw+M1R9EpQuFlYM2v7pC2D7soEWV+n4m",
-	"R31A2M5ImLz1N1braLLeRPB+Kj5QH28en8E+ZkGZhvnkLiRwXoXV1k6Ajf4eHq1bhsFxT5ngk5y7wZ6O",
-	"+3PN8GytXYGPiXi07xShG2bkqEemCADErh2+jRGg/rvh//oXU66KukUDs2KXb96Gr2D+7oXXeaxEoP13",
-	"M7VQ6euo/IhOFTGcdEpN1zRKK1nHPtNtXTK00D3cjkRVtFaF0AQyfBq28sEQUPbQLFiKXXIdtjvX22TR",
-	"4jlcEuXeiUUG1MkCfWlzr4VOz25xVPGoIL56XCA4uqueAjhQck3NTZPDDpin2+8E1Eb5TpG1dDrmsB7Q",
-	"B8a0+scBJYGozO60pOZF/T/xmkFUMbPEf8QrCuE/ZVxmJZsYOtTe+Ue06FC8qpD59R/RakQ/03KNZ8vw",
-	"ahOd0mCj2wl0qeCHDmvvddoZvrfAATlGlYnaPVh1tjOpzM57x39Lq+x08H/GsXEiQvaY1DyRADiu2zkf",
-	"sCGWxwcEuOhYjKSc/PE2ll8Vz4lqVKRP80OkP7QU5cVqlNjmE6SE9eX7QpUwZA+lKIw1WMrK7mFKpsYi",
-	"L3ZI1LDsg2K3tAkVWFbk44L8AwBQQsHIYpuiNB9mXyxN/lnKeRNzcWWtZ5jA1SRsk2w6oFXQ+fI8SaBy",
-	"L8rdESbaJZZ276DWlnKGyGh56wDnhy7nzz+LRuLU39LPU9VhtvTzDZNQcT8isiv9mu5Vkt/6c1uypdPv",
-	"qp1gp7/U0PB23QeFhrfIQ0c5XBdUNR0pQB0LYuyiz9kjz2KQzSUsoWcGngTqWB5t0b9Vu6gNsSqTotGZ",
-	"2E5h2R0LkBX1qsmml8w7fHSmaht0A9koAXkaM3dAlPR1ZKu89aQ/hq1B6nJv/DAeYhkioiuho5s4KgR9",
-	"QNTaECWMtrU7W28U0C6YS+yr2EnxDpU/vYXVlQjzux2qMDt+xW7QD84Fd/hZi8Q9qsaOkRxVj1EJ4uR9",
-	"T1H93qzhk7PlDdehaVZs2fA1nM9Cd2SZrJJj2iRjjjo/o4Mc7U4MXxIW4bPAYrKWYvsXJ6/jwqoU2zue",
-	"xxvEC0pGDi51qAlGh1NMExcQgmQPxIfFvYlwOHorGsy/02eYX5LeAHRerjbEijEt0+19xbK5dErU5hSU",
-	"bpR9xCO7Cfd6f44+LmUZdjx8hQ3VQUM/wTWyGARziIT2z4lInHnYQXeS0ZgJ1qZvOracpphL73EBPm0c",
-	"UxTo+SPbJYXFzHrv/VvcAnlCFD1ViitNwcj9yNmOyXk/Xi88IjLpm06wwMC4iocRfD8fRjAZP/CR7T65",
-	"LR3w2yZI2G3IwkQ+2rI5+ctoEzl0vcztQ2NETopLgc4SA0JqQ0f7rG//HQQwkG1tzZuQQn1PQYZZYFZO",
-	"TJb3eCRQHKXMlwS1lqgvtU3OQST2HVWkYKVNQSqoDYe6Ny+ZMv8D8PJCkFL0SwlO3vGtywHL30nAAehi",
-	"AJwuB181mw1TKcbzu7YlJvJOffqJbqJgDjunuo5U4pvpQNXpcpfT36bW+u5Gkm57qnHnB9fZ+GhFMbct",
-	"B7ulry6C42QUS9Ee0l/WUIR7Iv1oHkLvno5i/NHL8J5vvJ0ioSkqR3f3aRKEJfOe5bmRskb7oj5zTXPJ",
-	"7+/T5s/zpFaVVxoPeEd+wOEMq9fS4eLP9Vn7eqdpAQaWUW6oTMDaqYXSKVOQrBXxZ9u6XQqznftgmkFC",
-	"UlzCom+h7e+ri38JzHy/LqkqcDvJhvYc213VZNfHHgs/Dc2VO+tqhZ5WbqzZOwHLV5O2Izitfvdbpm5Z",
-	"pz0T/hh1NsrRwNNvRvURln7P/S2Tqv+472BZ7ttXG8orFfNtQ8QctDM6oWxceDGEfQ0EEBshFIFwyDkt",
-	"U7niNbTtcMXMToaRAw3taBPX8isbrYQowIDr4gICM6ppKTYN4qqM5pBOhHz563z8AyucTjRxLSfC1wb0",
-	"lNDVVEHFWdyBOO5DtQwk1x8WcDm7BfvZBqolcv0rH2t2MNPbcLqxv1CKB8wuAmfShglzrYjYVQ6KBqru",
-	"r2wda2EDHZdc+v/FRUlj8WUVY/niZ+QjwyMRaynuS7bFTvmecE0yWlmR2eYNW9c9JT4us29gte2juk/i",
-	"VO80rfJIaD/MdeX3w9MijT3Uc7u7CewBEasVLS9pXXs2UX0+EROq4LlhyD2/u1kcw+9RIH6aulutPne/",
-	"/JOcr9dMGk5azNGvw6fzIS2GZS76o6WSeCmOPkrkGomRczWpx6kIUBlH9SuoujAy/+RSyWysPBw7LfAo",
-	"+bUUB5gD4atQMnvirbzGcMctQHHiFn6wjQEFOWhFI8tzwesagvHt2u/3hOeQrWCuW18gzhLI6nQTQupg",
-	"rSKISW7eE8t97SWVoXhT7aPVr3BPrw98Hv3wW7OtYyC4WYKn3TZzA6zs1Fyvfj6JbG8XewTPd04ngnSp",
-	"mi1msqGV5fY13zSSWedgRaA5NCGZxZChD4xQRbaNeV3XhJL2YKMHwUZJo/KnHQqXmNh86UnPyJj46bp2",
-	"Ha1CrLZffvJWdNZ28H68Wa/RhKlC7By6ZJfOVogBwCgPgVgLpSy+gQM7NBpAzSpSCvGwIpT8d0OlZpKU",
-	"TKmQGGQLdo3E5GgJwW2sIlraC+pkSujedZZIZUefIyj8NnDSMSLB6qKpuF4mQsMXiet865ny4HW+Z48M",
-	"8SsfpMidrNRGRLHDaWBXcAQJPrib4ag87eRSkb4yZHomt1/oB3vxHL5OEcmFskB8c/YgGpTpuZbKi/xH",
-	"agihnxXMMUwhlV5iUaIIQjFQs5bg0tVM/tTn9ggXhLBs/0XimmBGR6zI5Tkdfa0BFy8W8p2GswQtyg2U",
-	"aiir9RLIHoRAN5TLw9UnOCetpS3hC2+XW6Bw+cDUHvXnS+FNWJwjCtbamjP9giak6RtnD0Cqf8Ysjhb8",
-	"nEmyo1yD57IfRQYWOu0yDRrFclv938JeuhDUk3gRdsyDHE0fWSCrazxFCp5pVHKgOt0tGNKphnXE+7bF",
-	"jt0QrKMDCMCDhsgh9CBjE0HJUdBZr6KmDSwSm+IaLUScwUxSgFUj99vOReCOixYcRLv5Ww0CS/xeBWcC",
-	"TKND+sTbzrPaMdedFBvpxPeBBOis8oMMXXMGr4gW5EUKDjp4PhziVMr7EAoVDG3//QzY0aG79d6owZGr",
-	"+yHtHU2xNcZjWiRU1UZ/q8RdR7rBfv9UcJlHq75nWn0Swcc4bqILydjdCAE55hTpTKcdO6xg5SjQMcX3",
-	"pzAYL5Hvbh1m48Fcd9tgYVN2OxYJjBa/5NCCWJTj0DStpIsGYy4qmTmRpDHh9TnMwI6n3w6ieGNZBj5y",
-	"01+tIdPf3lsgf7ehEm2GOMw0Cds6OYhydaFqmg391SmkqGUkkOfRu2AWy6wTzhs82LMzVGDPdkUr4PPk",
-	"g3aULOvIMXsttpwCAlgUkZnHEBgdWgTOfIkZ4e6i8l2FAf2kEknm1nwM1aAS/YhoHZt2oox+KjW4NWuH",
-	"Hieewu7zdLwA2qsSuuVVvGRoXDQdZzVPKCfTwwwNBC6J2dZtNxNI5ZL20TycT6Kl2No8ftwpj52S4W5m",
-	"DU6z0SdtuSSwBS6+3z54wWPQ3QN3EsjMGsavWLuIcVGL2VV0DNOR/CUv6h0xLxuMs3BmWjRZwRZ9NHwg",
-	"Omtr96vtuZ2Y2/+2AEMLwmD3ZWEAkefVI9gdD+RODJaOx5fEPIW7EIXRxiVl1Em16ZZk3//EhRmr3+bd",
-	"JwsTkqZKKkEsdkEVsY2iZZXAe7H4JDunx+muBuddwDoEd7KaWOXOrDBsHkDV8x7a3VTeSAxzIniolC2q",
-	"4+TVU5ggVxcle2TlYhpZ78PR6CEV45viXmClqwBZAwxhoRFEDFBbmwygZUBgStDGQ/DLwlViC1wMsdWz",
-	"QGMd7qoF0zko/NaFlJ21el7dyNoV40goJTGJBtewd9VaHI8UM8v7B+ubOCo1VM6zyK3fqU7Miwuugxo1",
-	"bcjpwhMMDxH2Pku+2SzZwmVOiXB02tjfFsEsjB2ukfahbt95W+c5VHTzCNkekqeDo+AM3F6+9UUy2lti",
-	"1Xug2iejZb/JF8+rtBGUraXmCtnEKtPgQlJSHq602AQtVeI5ebjQ0y7zCLHnV58IMUxgO9DJs1yNbC1c",
-	"AXbuj13UuRcrvN583vvkxZX/v2nAunOorcEI0gaVw/xQFo04KL3PATFHA6hrrx5gByPl4Op0sSpMU9Xp",
-	"FKupDCcLe8ZtFUCPrhngNh28XB85IWLASy5uF7o0sjMtGA0QuLZSvx99tgies6iAWTAUuOustVsAz0F4",
-	"At2TAB0XumxbOMdfZI5lTd9TxVH5EWIrDUUcdboSJBLErx5YrBIEUjN5ACrUaN0zIOOOuvGPvzXbGAix",
-	"L90y/gXe11jCHZW6iv+aUNYIuSDGCFU9a4/k0RoaHR06tfqRo2UPRqp1oA1qIoXlBqr0tGs3NU/nFKt1",
-	"JfRScC+PxpkmhBguvmU1KpVNXTX14IbqUHlHue47qKIH2wGCuhLCnuu7B9qep7bTMLSnzcwphyzK5/aw",
-	"ph5yWzMoHPJ3VY0FJwczdprATvkg7/FPV5gVc+Lc4y5RC78e5FpIR4YMqiq3+OrJ8m2HFdpZft9NGm29",
-	"9L4w1BiHmUoU3jlr2qrzW0b0DrDaFRFrDdJoinH2B7Rcv86KO/4vDCjynm8U2TRU5gT+KCpbsVJpyM3H",
-	"bB+d9OEEfbYSP7fFiJHatIg0uyBQ5k8Y5TuHMmGCXg4LTXml//zDRUTu2sTqO26Yuc1OyutY6agLP4uu",
-	"2N1eClMFbwLzjo9pJAmvhRO3bEnJTsgHAMiFoka2mmFhD1DkgY68z1Gw9MGz3AUSn3tbU60CGZ6ZNQ3r",
-	"uBg5vBSRtX++ji/y8y+nWs3nu/hyRhEKF26+YdM6QFnjt90voDuI3dKkh8aw4AHPzK6KlRGVWcEfo/mu",
-	"/qMpMobabY9Mqn4sQkz6CUXz/Ojtx+jhc9OPPJQHz3J8YN2PrpYKWLJpteka5eeWNLWOG4ommGSZDVEf",
-	"KFT6Uv3f/9eU0jduj0coUSyVIloh3OmOaP8rIh6ZJL5c93eKOEgfRKWrU6c4Ch3OIN5dQyl3nyTkqpLD",
-	"1GYOyhYwsZ4DsVOPiv0G5uIjZFMEhu+73tzvx/fIDZWaZ7ymWFz6wKPchQUwIoVaUty3ZPGrfxo+LSJa",
-	"eLSkdFcUfBFmEhYRggD9cElac5dwy1VnDwR1DYcXKT9lPWKz+FWuNvEydCZb7NkMgV4BTKqz1JqLl3c+",
-	"HQhXd7tnAbluCooCx2STpoUcNwWthUwHcIxVdFxd7LguUqAYhCvz+M9jsAVckeykHDBbLBpokyQGWOIu",
-	"FwScyLOk+kQtFI+EGI79/9ynfdj+0tZi53TQYqq3vETzcOsScgRD3t+al2P8C8A+TZcX/wJQqRhI5xQm",
-	"VLSGj+32zFU+zQ8yASkLGo0B0WGGq4nioKHojR1m5WmK3gglrUIkM5ozEYqsbRulwRNOSv7AXpIrIiRZ",
-	"01IxohtZKUKJbEpwwI93dWTj6MYeVPn7aHByQWX+LtTcQ2yUNM9ZJDW3dL3211UzmdkkLaQ3/sjeUFnu",
-	"l31WGa0pXkU3K0KfyKveWs7SB9xRuf17HTPFRQzBA05yffRmGOjpiNelSLtRXcucW7oftrdhrSKfihC+",
-	"LMy7hw5+42J9B29X0zpHEPj5odkUL4mZ+IwkB552HpiU10xLOrwSh8Wk9uk35t/Y/uCCy7bMMgy3GHE/",
-	"7ERYkN+ANOnTRjovFjsjQLf3fBO7b6q8jF0oZ6vlCvUKhY6Nmwg8hpSAbRfkegGgvot2vMijsGfyzXot",
-	"sBQ7Fv59yruzDDIkuF5c5/FZRewNh+3n19qoY/docECE0kw+f1PpBeGW9qPOGcFLoGWNfGQLoofkI4um",
-	"qnkn1aCcvK3lCv7hZATVUAli7tax83djo1wFsx2t+zP6YOzn7/fPF6ZZEr64HXo5wPiNKHm2x41lLvKH",
-	"2OQrXwVXjWHmovkY8MtttDAtk1LIwc/tx5uG5yz/FK8vW3rsh/Ev/JFNfLilnz/0oT36ALDxGfsIpg8i",
-	"ki7iG/way8pdXYh7xeQjk2/M6vHKOJJP0EWyeqJ32VSb9yICaKKaCKCJUQCiA5ofP8lGJUgkHcIPNtAN",
-	"3tK3u8zuGJ3JdNc6Iu1gMzorH5K4y2iea9qMnZZHW8ZIre/rTs9BxX1vOnp3quGwAG/hlDxxGsthLRaC",
-	"vgSrIHyaZhZorQmLDQNR8PNTafyb/TYtLDRAOVuXAjjOXTAU3TLitPmkybyrPhXsp/02nv89X7GHb/mw",
-	"KvR8MYKTWDtqyZSDZzl8aFW4MLlJwHBodJARRWmqm15AXV3SqgLrlCtWnMci6pbYWZb4yvpI+ojlxVO2",
-	"3d6RNaYdL6zRE9PyMiqtONaNScEHHqUu7vIVllcQWHRoIhKuVrGrSQuhFmGBJwuAeEL2ngvFOMAIeCAP",
-	"TnlCmXOCgj8UcBxFNe8PTePYKWuhY79oHmLinTe5nzIqyT3l5ZF84sPZjasYLR/GLPwppT/0wGUkWe96",
-	"cQEcRSP1/HKCvm37xWfNq4zXWJHCusWbmUO68XH38yUJNNdlCmD+0J4Gn4XaWX5qqXAmYZGHxOuHr9XR",
-	"1Z7stJdj+7vlorjM3cmlBd8EasymlbaddyY/VXXqpoWJHuC9MqVcFNoIuNVhRAeM1kxQwLafqabmeoxM",
-	"w8iCWFHWstkuTbyMSuMhSSmR7jApPMsId0766fqhJtaKZ9FmrFyQeWj6uGZleYScG6VVJ2Jy0WPAqFoK",
-	"Fe++6YYa+nhkIEeUiihc0VQ8YHqRUcnqSFkxqnQb9OQqh+p+4bzYS+8rSIboNzMKtrpbRnNI+Dsani9a",
-	"5FMVeEWDiX1yJS7tl0nugbCO5S4C8+kHWuNHBK/xLUoVDQNFTJyiYsRq26Rmkph+VxbR6n+HkG1q/viv",
-	"FaEV4VXOPhNeaUFKtmF4IKr7ZWHRSrnhVWRy93vNOlPTrNKFssDIayF6ib6mKSrSiceIyQLkrPlhfxwN",
-	"S+6Z3jFW+YoZFqsZ0r3pfcm+U8RsIlAQy3BCZl01ZUmhHlCvSEVnrpJveJUMVSJdQvpcNWWgTejd3jYX",
-	"jo9cL453wua2O5bE/4aBD2P9G4qFY2WiWjcqoRTYdWgI7C8xj3sLr+6irxXZMfZA7vfE1b06gXdhpkyd",
-	"jfdWDyBLcL2oMt0Dq/W8W7XWobBZTbmMJoQZzvd8vBNWewOwArMvPxKjU7u4PLJjZekK7KWjDtyKkvlo",
-	"/POlnEeTFePvgMvaxO6gNWGPTO5tiRC5IhqgHLgvKnhPs4dlHqJexvjQn36aenV4xqJ7unqJ1W7Zq86p",
-	"assv+4pvlmdWwWMFTIc/2ZnYVFxhMWNGZkjXjktePXxwZcHTvrBXRyrt3Exj4AuqoPVsVvInSXnF5B20",
-	"dTEbMetARFZENsoHH4QYBD+bCYLjhn8jYEVy4ja0jpQFyDnFI1KkD46dNjprJh9pOX0M48mUkRM6JJMr",
-	"M+7Y2vlv7HL9RMNa7GJnXiptt/J5l56pb5b71r1a9V/wFHn2OKrmPc2f9ZtHNkIdu5pLXHLD4LxS2+sC",
-	"eVFtJfZFas7Qmx2qucuEwJng8rIzOsjjFUh0VP3mdG3oft+HEOggBzxDUQdc4hUSumgeWC8LKqIKsWPo",
-	"kK4Aft/y9OcfTleGWsI98yigNSS+os6KkupIDOTW3dFjqQoE4KAjmnadeloVqYyssaMKm6VodCYmVfJU",
-	"9fWjWHTPxIvEQ3oeoI69tEXCQuwp7KV5Kb+zNdJCtTBuC/IqyvMEdG6bYHPdRKhpfyZZw1qaVkKz/KWj",
-	"pKFpydaa2Ipzs8MtzbEbSSYLK2QaHktzc5gTEkNAUw4n3Zdq29At65VJWg12B/7Wun6W1lCCGbqK6A6s",
-	"Gk5k5H69ZRnjNXIjPVQOzmmQVaWFZLnL7VzklRo7f4TE3GAV2/n67yDG/3fD+pLqwpFGbhth64fZBeJk",
-	"UUzfuoEPrg6P1nfHh3tEEewQ/+OCRzAOZwwem4i8FIu3iYVjezdDAk9630LrM5Ig6wQMA7uYlBjeXIq6",
-	"Hnj5D4pywDS4BTSegt9Ik0GC6+gAKozut+HMneSUzhtM/txUuUTZA9vSzIlCnQ9TJr6TYgANnTxz9rlm",
-	"mWaRmqo0T2DG0IX7YCxFJMZgB898q57alXXUUcunyQH79iY4KGLffvvRue/7BJXhhunfWbOXlvswfmvh",
-	"2Js27nj2WL5xzRLr9H9kn3W3Vn88VOGEdhlPuGnNB1o9fUBOIzEbtA9TtQ9okCvaRO80U00jUTvDTrjM",
-	"3XmK/ApNJ+Imgre/60FyR8COswq85Jfr9j3Okr/6CY4gnSIimhNMiWwqqGMpaWUUHKnNX0p7oBe4BsQj",
-	"HtzDsyJEEPvNWIG9vRA7kAY3gpaK7GzgSPqImpYPMa1NEPMr8VWdUztFTO65hXu4cOMtu9J+dZt5yL3m",
-	"DbBj+Uj0cl17amw05JN7c8+x9eKGcb8T1eBAtNJsoWylkhE6MBQOJ08AjdzwncUnh/cawh9m6hBNld/5",
-	"OBsEexGvfQlgRqSDLFNQZRGZVGFUVfvpqg+LOAeICIK8szeGD3+Yx1GMQf/MfMZ1E4EQNGqv+YCINQnN",
-	"RjW7uSJb/pklqeDOfhtW9ac5XEntUv5ncmq8OddWq2uX1CGm68uBQuIXsthhF/EcuE+iY2YXBwO2fd30",
-	"szKGQ93GrL1brjR9WIoaByCZ8TFjWY7dY378wn1v8Wm4BrdxeEyGF9vRvizSsbMc3V42mARkHewq064m",
-	"UmfXBuvw8AKdbR+Qorc9nR1OC4cQu0PcwYEC45C/2O7EQUtj3NO1wU268ELDiKut7clTs44VBroVu5C6",
-	"Ew0/Q1yZCNJpyVv/7ZqXbAV/KhjNmTQX4Yv56BwJuxMNU0Oz+8IKDkjwu21Kdl0wa4JPivLxHm+k2NhE",
-	"TrRaFuUDg7gPlySI26UcJpphVcAWRs3fNlXUOpN5R8dkHIP/GgF1nfrubSmEjDijT4om30nVmQ5bbDVb",
-	"Gz6eMTxHAG4uW16zELuXEOPgLPeGF3KQmczfwCOxSo2atGHVx8KhpieTBsL0sAq9TSVztm/pM+UcRcI+",
-	"oxeTZ6axyJl7t5RXsxvrroabLu9bghFXW5J1seTVg5pyxHj8TlqRe0Z+a/INywmvBhE0M8flPa8e8HoV",
-	"MdQP4QFFZ8FLLfOF2OJ4xMIAXMPuH8lZZnEBx3MI4JgzcSYbFg2/9KEGAUujeoiyARAJCyN/SILR8zT2",
-	"93NsQ79DnYE+kC1VUEKVei9tIW5KAbgwhBJoRETFupV3ARF9zrAHlAhvh5ewYOIRim4WBbbGmTH65Dmd",
-	"OOLRp3kMx8353lJeSjtCC+hWUD3kqzSMSk+O5Zmbd275Ayp2rBKpwSoPtK7pmEOuRcF6fNk1ZNSK57jP",
-	"jcpyT2hZhphC6tHW6Rai7PBTjZ4PAFQWFbE2L12wPaEbyRIirZWTZWBpHXtFZ+6ppos729UBpguLWnot",
-	"cjSSM2fHgNg1lbbOwxTrMO5ygQvW9oMdVTt73GLmZ9/zAswNCx/FR8IC5xKJUVMzxhJr+dHkC0NOkjAk",
-	"QwyECL6dV7PMp6/4drI2Wlci8MGrNqI3FEuzRjB4ucGKy6g9StuRuShIe7YkmT2qC8wWJa3SVnVTIoai",
-	"UFe2minW1lJmRNcN3U5WAM6dFbHDti8wa1jFWJ4c8TFbRD+3NlPbKbaimTxfXintcAwOhWYX6zUSgk33",
-	"CgIkRKODd2dF7oUuCKtyRXiVlU3e9/QMarG4IshzBA3HbbohXt89fr662PgIQzLZhTcYCwOJs1pd7Bh7",
-	"yIcF4hG8kzCd/22GJezInY77s233fOV4OlURbw/HQYq4/dwsYlH57Pv9tJC/xAWlHrrKFVxXragu2Voy",
-	"Vcxn0oaq1F4mg45hpstICbQ4gpY37lYcXkT7lHtqRK5NX+btYpb4ntLi8Nu1obAVSg1rbifUOqH5fskn",
-	"+C25oR1Tg++1nVJKVAiwyOu+3asba2PVUnXUXPcOu8n21B1zGXvd2PfuYPb6lbGH+LWcJgsVNA7h8A88",
-	"kxK/qAvqvOrmq1Tx+lebanSIeN01WWNyY/+5axVbWvXKTXBFIPaTeAyHhhFaosrv6oKvI+jKNc/QDBq9",
-	"E50IVvvgQrIRfEJEVe7hr86WM8gknRJB+frCD4zLSUqhuRE524rZC4Jvqnc2ynne4GiBur3c5PWdIYi+",
-	"1rzakKYm0MoljucuptfG+cpH56iF8kzduPBuKZc2VxzxYlS5+uDCKvsT2FJekpLRR6Y6o70krFTeWQp7",
-	"ofi2KWlscEgbelelJTqZdhhIhGIajIYulKKKgOQsyVX/xOj2o7k656NWqQMhjuWn3zH9d6x4y4bhN2WG",
-	"7rfbQdKttgbbu6OKQOQOxG8zlrOcNFXJlN2Weyl2ikkiGzBy2sMw572OQ8LH09sd8H0EoibOYlH06H+h",
-	"NaE6a/pOAYgV+Ze9WrppDbOisJ9RAJh2ZZMGEPNhVejGekiohdHB95KzdbQut/MiaAGIXbBc0+FLQq1n",
-	"wdXDAtWyMDeAFkTRvTlvcCOPMBBzFy6ejGw/zKnq7lWkNFZTLwDDHz524O3TNlfYQu/6NKzc1nVt8KR+",
-	"lxw+sqYVVOaLgOgOqERntIthjHEXJXHKUj+J+4P2l1x2rsXvsTjWHT9NmHAX1hpI1c7Xk2LleDRFOnRJ",
-	"FB9arKPBO2F/IHSt4baS22dNvSKAo22T2mn5gBlF88mUJ4txQRTTKiRt5OAzOoHADvF+yW/FT4KW15D7",
-	"jsGGVG+FTHAyBoD6cUHKPnjohxGoVNeOTPNzFM80bDI1rnWYLS68uZ3ociKCf7pK5skLYbrFdcGwuvTo",
-	"lsFML365FY/YYSnEjmxp5TPElXkPoKnh8Z09rEeWPm9DC5BpNSqSgRKF71cFlW2iv3mOeUVKXjEH/fEC",
-	"O9o7KiufIp806V/tB+mR/7CQgBYG58Ifa0/8tvi3P6Pdm7F71EaXnL2cOutIVlId8OEh+mkhdFQFWZKl",
-	"OkjG6D1AklEkYnkrlCZbEEsgB84G9iBHT3L8Fhgak3Sb4mG/CWPjcparyD8Qo5hKAORsiQa5p0pHobnh",
-	"x9Tno9/vGIUmRuKpxKSlSfGp5A733IDkPrn93qbxwfqTnXiFrZ9/iJnBqsIHp+/1dY1Dcv3m5PqK1lAv",
-	"fJHJls7HowRQl/YhXtD8rhDuHETwfbq1Zj5zndz9mmYJRen/i2VaSJBP1ozpO6v6zE/F286SpuJUvqS2",
-	"Nm40HcTIH69x8Xi0EmFHyEjq33+wZJusHSt9CGi+ZABdSJZOUS3Sm+7S2z6yUmRc7xdw2I7Rh59phVgd",
-	"bV66JF5FRHROVt2xdO7vlHVNa//LAh7tVXNN/GIZT3z+tGiLP39K3riYB8gX9hcRydmdS7zebFJYd7iA",
-	"l8d239UiCuKRRKBleIATYb9Up5XHgBkvr45xp+l6fSsw3NoTll2Mlli80xE8NZoVd0UfL65zH3ngwHRD",
-	"S4A2iYAPCSxjbAhN4ooiOxnT2fz+icrGDywKxBmqk8/IWw7jYYvnMSzmMUzBm/ceNj1z0TAvIVKDY8e1",
-	"152H2QCPDMreeYQ56aC4l3iifdGTgWHbnDzX7W4MsZECUQ+LbVE1nVbXcs6qy5cBgdBTIimw8M4Vb18c",
-	"VdjxbwwUZ+8XIRYHpFOm4Z4ZhnXIPlsxsuhmJc8eYsU2lJnBvaBYkCrXitA8B5zX2egyN0jk9FvYuQig",
-	"YgQGIBcRl8cmxvkxbLGNFE0ET9Ywg3V9gOFmyyrwRflEW38l2Aow4+DSwRjIxt0LXayI/X6M1jcIoPLz",
-	"TB82zHruyfpraNgxGc7ggIW0imDjT/tgwBt2Wd25tjZ7mEmKCaxgZdRkeAgJJjE/YvBxDWbTgkwnvimY",
-	"gvO48eYtWLZ1OEMkLatEsymsV83IpPCNXPk4QBcJ5gzw6NgHA5zEvQiRm3/4sNsrcw5pbTZVpEVJARkD",
-	"9nQV+MON0mUTd6r88u0Rd1dDiFYJt0iyOcJfSIdZJJrNpk1EHmYmxOLl40yVCNntaBZCseCrZEtiO+eD",
-	"zImf6Gbiukot/j7hDpYoqoPwwQE/+kMlWf2dCoioYu2zpuBmNafKBXu4wFurhqz811bZMM0g76IDiuxv",
-	"XOtC9Pe007g7Woo39C8qQe4ZHM/EjDDpJ7osN6HHowGg9eRwQqNyvKSwPw5urmPxhuJUOQK48RMtyz2e",
-	"AMMqLCOKaxuLS0ktlHIm3NUCX/FiRZAlCJnhWLfrOfBU1ywSlrCsUseWygW5oh+oRN1JSjQySyCXnZsf",
-	"NXyHPUd4mYeJYJpG6nlwb9CqwbCZYxU6MlqyKqfSC8/mfuIVaRSbYJ35kmgio+VtU7L51E3fEOLHtLSh",
-	"cQtSuMSuuqHZNGa52FW+rmaI4lKEbpzc081c6kaP0QTnNrXZsyorhChTQq+CKzxa/qKNDzqgLoYL9rHM",
-	"EUgaJuhW1ZLNDdbdMscsMRa9dpEyAySbWGRoSWsVc6BXQr8BQXNpUGmyeOtCisp1eFWd97kQZb4iV0j2",
-	"Ys/hLq5LgYcODDajF9AaVt3portaN/3kd8RT/bB3hNGtrSycfrdQmRX8keVHFdE+rF7MUVVhHPeH6bdj",
-	"xbg5UofvRLfuE96DX/+26h/Fd68+vmqDGFdENVlBqCJvGkPoy78wWXpUpfTYxoW3XWzTP+IJsYlvG1vr",
-	"X5pZHnjvmh0gWMWmfdughcpoWb6yiX3IA18qQUJkmXnxXFyzNRkhPk2as0/iWsgqZoVbl1Syt6B04Fa6",
-	"Qggd/X0YIdkdrtd3r6Mk30pLouXOlU9sW5cocNipitueorDicgm9DeyaKArpF/+0NUlPsNJli5SYKYry",
-	"LSYYA2c4y72PSndQiQWrjJ4Pwen0sZ/yOJFr+Z9jCtzTMlaG6j4gJmO1cBZ5J2wFMTWFbTseB/JPbE2m",
-	"z5qI2m4yRGI7KFsIzi4gXCp9LmuRNSpC7UUd2ZrcSFfgDmG9hFRMeCyZWhC3OgzFcxRtp+H30q8wEDbs",
-	"ZLKW7GoMH6Ih2wobMQCwJYF0mfOxJNR1uTZNzSeF4Jga1ilmEOIoJa0SAfgTb82O669doGjuS4ZDJ3Yc",
-	"gwcCLi4EQUQtSzbotQ976MjYLgl3t7fbfe22CgU8nMVyDHUcFuH9u89s7Y7EmjHXdrXLi8W4deKZxgcz",
-	"6lJfPVebhquYRmS0jBS4LsS43oFljSanxOtwTEL0RVzhMY5H0Uhxkb+HNzoZTerjXSYLP7lkGsyiDvVR",
-	"wKyOR0Th64+kaw39wNgB7OKOwrau+miFqi0RZjN6YKyWrVp3oYOXNHP08IYtGyWemkU55cipwTGp7Kdz",
-	"5IFWEzfPDUXxCBdll3cPN4ovtsSyu6y22XXDwBqNIpqyii1exJ356hsqk+YT491quqBTFVtUP623wKPr",
-	"zNZUap7xmi6BTrxpP4ohxEeQC4PRz0iv6SnTTrfoTdaNM0Uiv9Xj5Jc1dSWwqcwBd9TeaZFidAM13gFk",
-	"KWG6Qe9q0+1U2o115VOJWzp9xMI4J71gihGoW2MT4smu4CXeSbRi3TDe0pegcxelnbqbROLFaAl9xM14",
-	"F0oB9Xfg5IdVyKRUhlAjyJ/K+GlsJOLN572CDsEc/Wxvg8CFeJa1duhnzBuinaEaC9c5KOokJqns6Inn",
-	"Fw3X6FU9tKXTeHqlPSDuYXb2fc1y3LIYh3Q0v6wAnz0nosoY2YphGntC7kfUaujjzgGNNIeCjbS86c0t",
-	"KXR4DCn/CD3DlQAwYe6KNTduQVUfvK+dj092w21MuKgZc7SuLrQr4DJNnBBuaVrHHbARfdzP+CCNHIdc",
-	"GSH6TEKD0v17QXMcvEZsI0CYWz5fCefVhr23DZOKUvksoDEP23CWUPPFOdqgPnQmtiE/Wu8E/GMLJBZD",
-	"eLSFSpDwxD2ULdk2FpbODkHVg4JTQ3RBK9KohpYrQhWhBBI40fzrE+1A7ZLuFiHfxe5UT8BY8BtTOo5U",
-	"pIWeR/LsrATIlNw+dtc6cCM7uO807J/LHOuurLMMR72k2l3nyql1+R4eoykgQrsDdEAW7CKIov5dgZcQ",
-	"8kWqYpGUNAJbkQv8nyF8e1kZABErBh4B3d8VLD1EUIEKXbiiUyAMgqPbTtQPk8IlSkt4Macusegi054S",
-	"N2dovDigtJ2fKz2WDHu1qJBRRyb5HUAa1oht5RMgKlXaMCC5Z3rHnHnWY+oAekVA4nlOPrWoPACQu6YZ",
-	"C42M5HMHvYMkY3F8N6xiEpIAzCmzdcFA6/nDlj60P//Hc3JnT62NPg6LhE4yuNdNny8JJZopTR5pyXOq",
-	"GVTbL4lkqhaVMoNuKK8UODq3z0Ptxx8v3hjaXKwuHpm0GeYXV89fPL+C2KGaVbTmFz9e/PH51fM/wp3k",
-	"GOiS1vwyo5qWYmNtqS7Fw7AT2Ife5Rc/XvzE9HVoBLebnY1p+f3Vlcsb0C7gm9Z1yTP4+vI35063d9as",
-	"sSIMArsaQQ6ppcibTIO6plyKEW3KqK86TPfyxsGkWKaBxedcebNmbOmvXZMzLtwPEVs29UG01iYNLqlT",
-	"Lf3SB82h63/LWH7XZqQsosHnZ1U+psPw8kEF77/e/fIRUCgI1YQ9Mrl3hd1sXTf7L5YmL4lijOQiU7CS",
-	"59v8VITxoeM4YURZil0yb5jb9BIKsj+DLLbtQqLYa+mZYhXQo9LqRwKVHMgfoE7Hf6yIFE2Vkz+09cGg",
-	"5l7VlGVw53JFxCOT/7Gy9wj5w5rprLDkBDCq/zgV7bbCG85njtUH4c3QVNIt0yCf/68vF9ys+r8bJvfe",
-	"TPVjp16Bf3Bs3nRLxxkf2u//PP8hdguKMLZktdcdYDXfKeKSzU5D99rDkwuFkP2Gcnnn3VquAPRfhIUp",
-	"PQkNOhjpv/dFA7NTv4+o/wOmbHEVXmghXXadvfLc/d/WczkFyeDcJHAqHKxzvgJdjwPCPmbtvkZcQDe3",
-	"h97DdkIpv6PpYqMvYgR5z5V+7QM0jqJFkpbzy6567Q/IQPJEKeSAAV08tF3LivhYSaONK0K3AqJmrTvm",
-	"EFqtIgfsVZ6/djL9OY4X9P2WlyztdL042cDtLiBPky1c31Q5iNSE54Y5uYYdOA0zXn6B/77Lf3dF3kYv",
-	"BagI4aFwrY99KlygWH+L/14bwfycu+yJbSPVknb66gl3+tRbeukO59NuLX587UyO3dyBt2sizHzoM/JN",
-	"x3r3ga8plLg+csPYnqnLL8679De2/33qsXSPWJpAp/i/2ORO4kVlsdCjf369h9kXhKbqwVUGt24CsH8c",
-	"/sDMHoV2R+Zo2BZzuFpwGu5Ylds4O3XEYVgSXNAWNm1DSv/kyhD7KFtMDHi667HvV43IIN1KT/bOfEk0",
-	"BPq0sbbu1bxna2E91gSQkahyZZ3k6Y/tZSG2k0aen21Zw7MRz/T/q5CThwji4Y3WD5P9Nz49n1hZBoKe",
-	"XkgwXVsQvyc+AVObaE0MlrVX4Oq19pr+5oIJlOtj+ZtXj1zTkBISVVbeddo9hcbSjpeis3RWYW+HStyL",
-	"fA/+ZU0fWEX2TJ9aTYEpnoszP7JdlwRPq6i0I9tKk/gFXfLqYeUK37dc6su0nogpL7+0f3GaS85KZtNv",
-	"+vvxK9dFLmmXbmmmErsUkgtmS5XthHwgtNrbCIsz3p7dpR0ni3vK/SZ4dfnF/O+ciDlFpaszcNJ/cbbD",
-	"nyxBgA4W7h+KXp6R5I4053mtXmUZq4eUPf3d8FfBq2DhTnqzpknYwfA95tSKRt+Lz5OvyC+2yVM8IFCv",
-	"JeHpaBHItpSXK+JwkC1UykkocvnF9OwuL5Q0t4zmHywm79lOoun/E+hSuE3dV6g/49mzZEg9ev95NXHP",
-	"dWqpxC64m1Dc5Gw09UNEHkioTWvTA8Ujk1C/FirkuIeSKlEd7YB0lOjaf1CKvPlcC6mdbWYZUUSmGe5x",
-	"C+/SPa8o2CRmfXAQjVWIMhiZV+B6hFCBipZ+Hf6/z+1gz3+zWdwFox4G89pO9tlrrmqhuPeUTbgDTy3/",
-	"bYcUTbnqjyTm06kobmG3LGO81lFtc0cBTfF4i2Zg5Ca3sN3RV+QVtHiKRwRGsogYCU+JEWWsg90qa6d9",
-	"TDx9bETPjLbm2jyJpgZjsTyFQu5Qd9Olufv8rMS6/GL/MKNB/L3KhV1OkubQgiXYZZGC5vYsGAV+c4TR",
-	"OEl5cCs6jeLgCeYq6qmpl/VvjNU20Plsl48fAuGhQuxIKaoNUbzalMyCUFLJyAOrj1EdGtR421vs6UX5",
-	"3jqf7m5/avJ6LpNMOVQ2XH9SD2+FvIVG56E39H1rOz7YHcTXLkWKK6j6mQHwn7XIgevCAaStAMa5eoA3",
-	"0gi/FgqBn4aMl1/gP3N6fkvNZEPITsgHdc6ry0/8PFo4rPjG1zY5m3kujPCNqeGqLY8Ue+fu+Kb6BUAV",
-	"EtyLENe2c9mQI+m6dcL+M4XHFN9ULAdEh4P5K8bpdwHH8gjax8V9V7HnTCFfrjLuN8lKl91SQ+g7eQ1S",
-	"75nPnO/eDnbw7e0k9JdEmEs84M6Dm/Fo7mwppy2GcMwprP9en4uVoO9vjZM0Xa8nVRYo5fEkCktbWXrW",
-	"NmjmFOAgvbHnBJS4/AL/mVFHbtlWPLIIYX7AsJFM+/xkLzf2Zdvk0i3hIhrkdcd0W6DlTMwe+n9iCdoz",
-	"0USKBeBLkS3dk1zYzJZK7MjxZynU8I6epU/Q4inOUosYmqL9B/tn/0gNI0u1EGcIKf3EnDH4LNIg9P7E",
-	"btoO8XE7a8V2QPCV100YWZfCwsT3w3xPYnSBvb38Yv4z5e34iemwF0ufI0vmp7nf7DouZmJYz8hWLejs",
-	"qV7zY8iH7/Il3UgWypTETba+1dNcS2G4lGspIK7sBBH3NkdIgVPCO3FW8KeS0WPNkwezYIz4najY0zK3",
-	"s/6fkbtf+bkfKsjXjSZ0R/dESHIvRbMpNIE08tMyeKgiFbvM/uKS+hJ0adlKQrjRw4OeYCUFC1rlZb+4",
-	"IDx2tpLblkIskqJrpve2qE2nhretBkLLEoVHiUzW1q1BLTLfXyV348vOLegmBhyR032LDv391fd/fvbi",
-	"xbM/XkHx6vHALmX/2Pk3lQbPfHI/5wyitryGXGIerP5+bz3OqwCdAZeYs+VCtaFv5O5qtZ7Dby5U1nsN",
-	"HZ/zXQ7wPYen59mCE95PZOWzNoOUcE0Kmp/4Jgv5/tMxAm98s6QrDQK2Uq40V0fnkcmcZ1phF9E/0zKA",
-	"M/W4MPHXpjpLVkM2LxgzLbUhSlRpWpkTQxW5vvuvrxdlcNLj1VZxwY0Lb6r8rYWxTGNXX/TlzFGSxx7+",
-	"D/SB4eu6OiL76CgUTEQRBs1sWE/nJaEVESUowURpUSugsYdjOd09sHbALicm/VteljclPZeJ/O3XSuYz",
-	"A+NpKpTUJa3ImmuHcm4OioOYX5lDAnf5aRL+Bnu4oVs2bQT6CVo8hbZlRrprtluaZgYCgSQrWN6U7DRR",
-	"Hye/RV7l+U/0bFknpusFnPzipAPHdsQwFEBbWHQfv0HnYNvLL+Y/M8ZvK8WFXUh5osIS1uveGl6SEKlW",
-	"is2G5ebF36vWKObhvE7uksSnf3XSDY0F1nuKrOzqubb4d870Z82CIa0ISlQwVj31CVzNtrSsMmeF+3ZO",
-	"69WTnlbnzDzrKb28Z1VWTFpAoME51V4YYMrZAnM0x9uowB3GBkXKn/tvmLvTdqLkFXPluJ/ivEXEvCp/",
-	"7+ZxvhNni5s88Ynzy4ocunUbumqTk8lWnNprMt7xWfistEfmHNhZEBv4h7elEPIj26kzIGJ9MyfPlxr/",
-	"asfuvdic8ZG7ZfVfqPZ37NOduFtWTyQYWLMNcFvA+zKzHOZHn/gI+gz/03pU7jrQAKdARAn4rNM5U6uL",
-	"DX/soazGcFM8jqptfzLwFG+ZhiwfTe6hvgCXEGqqbGlz+KESR1mSInsJVffPYOz4K/R7pqCWUAnnaQ+j",
-	"WZN1mk4hcpx4g0qm1DTG4XvbIg0Lp4vLh9ujn9Jd46aOmo4cCqnTt1356cyXg/0WTMilcEVyojsjbJWY",
-	"wbDDleZ034V6f0m0MP90vyd+lcsdeC+e2PEGaN1xZNkWX16sHbCqgz7/RvZyHkp0CYZo3sH2+vqnLAks",
-	"lFoYw2/5vFViN7VBH6GC5tmoaLqPXPyeWI2URhTz+JnfCt3Ees0qNQnK9Itrck7MPzvElDlOFbyG8i22",
-	"qbJxRTWVGrAvAO3csKxYr7pMKnZV16KhSMVYbh0OOxCHjwThPLWY2yX2GYAdXe9PDeloh70uWBxY1u+X",
-	"bdrVUqC49lrIsK3OjrAGDf4EKWH4kbjMYLqnF3+BDP+v3OddwSBvhFZhnzeCKYshbI8t1Az22K1kKx6Z",
-	"IveS0YdVqINAbRV20HsYy9W5tl9sayrPof9c254dtdR5eSAdCvvUVi+ICXVrDK4xumWkbLKHlx40BaQ+",
-	"P1cpNjb5E2JGqYLiRa2vSTJlNvlc+13vz7LZ9f5JDrsZ6Csd+Pi7zZWN1TICvSK0snlj/bv+TPsZbDyn",
-	"3tBG/9Los8Ivuw19erdZFHg5aABrhyO6KwSk/fGKULIVW1bplyFqg/ua/efZWYg5O8PO3pl+n+Sswkjn",
-	"2Nw0RHt/akWZjBLZvs0ge9VM1KXlAtgNooR9ps+05SCrn2HLfzX9PsmW//o1XARu7NsG1fCV2BoNSikW",
-	"QhvOdCXL3FbjO/Hu/WL6fc/VuRAvoP+vA4IPFIucQyAnKfnJ/ae+ENWJt+nGFyj6n2Puvykn4vN8aXvz",
-	"ODrb4en3ycVYR0MYb0KZxSfICg/m2qRnRCj9FYy7E/GKN6Gq8TmgF6DzrxKz6PcFkedOgTqHc+XlF/uH",
-	"pBjFDuXPdFLfSKriQPmuUEJb0k2y2tZVPAqBLF7EUObnrV8o48HWeya/U1AX/9uLKPEsMxer+G2d1Ksn",
-	"OKnniVIcn9VLSH27/GL+M5l/bqd6a2u0npkgMMo0P1soWAL/bxFjV4PjfM8KXuVH2ImPYHsEwCuw+jHY",
-	"g6sINhhNhgj+YQoieJ5btLMHfr0L4YN4PO910BngmFxF98S06QGtDQwY9YGxWjnzZibkE5x0V3hkJsPN",
-	"FZqBKgZftRZAHJ0vE5uKnxuG3w0TESJcDIPbZMWYsnn1rhqzAw3xLkjn/rB0MhzR6G/9LY5mCk7yx4tT",
-	"1zuKFdOgpJb8kepxSY2X9rBVzJc4Oi1fxo5bKMI/qZz1S/WfWz1zoy3IM/tWM8v8Us4lAbrul2prczQ5",
-	"Tb3YGKtdfvF/TNO5ujScLd8Hn+QvffYXhK0rTfdPkAEWn+jV+Yl+xvs1bNastvPNcfvVN8btl1DDWl1+",
-	"gf+af1CZkJPhTFBM/qwJV2YqdpQIYpIRAB5d/W2HoPBtsymubjianwZEPW27MyrlPrq71+bXXx6PNygl",
-	"PauwzymPqXWdWk5t4ePsorxw0oL6GwlFNtU3fm8t3DYwYpw1CWh4q0ZCr8w8IOnqXEgLpu8jUXb7Ph7l",
-	"At2e5j7NgKm/9j7dMX0NEznPJkHfr7L08oBXpx06Zo3O/I3yBPvczJRBuW6OxxucJESj0WTRHd1DQC+r",
-	"csIrovmW/Y+6Ctl6LaR+yhMWiTR+YydynhNmO7+lOrlAR+QelNAF4eokNTQStwigvGaQvjqyeULShxOD",
-	"kuAL1ePF6oJn5vQB0f/5tNk6NyWt3nJAhV45zDAHtjQd/7k6FGDM6ZAVoYpQsuYA8/jvBCN21vsiIYl9",
-	"Rk8+cyI7PFrkD/Cw/cfq3zqv/Yht2lJefnWx6QPlZTozPGGh0LrRhFcO5MtW9gwZHVQpbnRgrZ7mdj83",
-	"GkHSTr0Xm1t2NhCQ/w+RIIUNHjnbTVd/ghZnpZcZIV7d2bqWvKUgo1tGtPj3NGje9eh5DpY3nX8U+ji1",
-	"uxKaPa2wCblPM67YW2iTugbFMlHlLkdegUesb3KCB/nfl40CMc7ARabvO02P5CK/EghPwTaDq6MTgRdy",
-	"WTOZv37bnNeFjsefdzCb2/IaR6X0fZOiodv76QpOrs1TCG12rLSiswP2BSt1y8P1v42PLeZPvmsxT84U",
-	"v2BHuBY5w8MXMpE7639NuVQWwBi+eUppyG3w5Rf7hxk/8psqSrjYm2QBWwzrqJAm9rUAsE/h+/J0OpPz",
-	"Kwinp07FsD2fM3uxk0P4dJrHIhgT7aEghHaKB9kzvTolvEl0Y3mV8bpkk9BAN22rc9r52lGmIRnaSYeY",
-	"Dy5JzTPdSKa+IeyMAd0OY+3EiCo3kln9ln5+Zz/64Wp1seWV+9sL7Hl9wpDyr7u/kRMQxN4J/v8/fJtz",
-	"wZbFqu342gez9zmv9J9/aC90Xmm2gTDhcxrm+7luIzmiZFR2cs+0IFQ9EHr/FWJMY++aZDTf0voM79ot",
-	"o/kHWqdxzFY8hqDxZIYZ5U8pYuRgUTP7ajhUW67AsBlgzMAQi03CfJhQFPp/Tsqk36KY77thQ8qZN9s8",
-	"36EK12mvotSEl3Onupj+b+iGzajIcJJDkksXi/7byGs5V/KJSxed9sbe2kbnqoHUpq36QkffSkz0u21v",
-	"+ZNokqIq90TRvStbIJoyJwWt7UWE3VEWAevwSyqZ2k93Czl6OSCh8U5z+B1cEZLA+q2h5Ifvv3+yOXj9",
-	"eEcV8fM59d3nrc7RS89ZWVMEMM3quYPPt8324sc/gXhs//wCkZ5OJpeFUa7wUcYqomll7tQgQL0kW/6Z",
-	"QdJORUq21pCss5oWQdMvuzOyuMuYuaF4oJmXwFXwwO4KUbqaelQfZXQ6tcCoGJUT5TPu7M9ptfaEzFXq",
-	"+/T91Rn2LEmz/Jkn1d0tedWCtmh6H4B5YD/NUon94N4V4L1n31r9XZu4Oxmpb1ucU6WyI0Re/B1jD4rQ",
-	"gtH8G7JydKhyBuUAOn/Ft0/9Lsd3IsCAOvjHE+xKjCMLxvQZlNP3dP9Lo7+xJJ7T7BpQLFrd7ztFqOS6",
-	"2DLNszMX9TMqrbr8AhbemQr6d6bpxblh9OwokQygTgHVQgitLI5exzytGc0KyFcFde/bUPEccVNf0T8v",
-	"0PI0rSeztj6Z3+fQ8vNc+YzEjClXqxY8lc7/ZP7EFkhxTyq20ZpFzxNYSEQj9XeKqNowDFXE0OzZllHV",
-	"SEZKIPo3U6Fas21dUj2TB/0ptHoK2cqPlhSxWNLKhgGBmOyRS9kjq44oKnuOlOiwqjMV7HbdfxUAq3bH",
-	"xjt0hhCtwLTmn9yyUzKqe1sw5w4/DlnqlNd5u8bjvdg+R+Dyy5qx/G9sH3+BbxnN08pML8g+QCSQ4N7y",
-	"WAunIjpCSrfo1JfxBapf/v777/9PAAAA//8=",
+	"7L3rkhw3ki74KrDaNWOPbZJVVKt75oi/2CVSYjdJ1VaxR9t2TD+QEchMqCIDMQAik9kyvdQ+wj7ZGhwO",
+	"xA2IQOSlyJ5zxsZaJBOBi8MB+PXz364ysa1EyUqtrr777aqikm6ZZhL+tqZb9i43f+Ll1XdXFdWbq8VV",
+	"Sbfs6jv34+JKsv+quWT51Xda1mxxpbIN21Lz1UrILdVX313VNTct9aEyXyotebm++v33xVVV0AOT0TH8",
+	"zyeOImmmeRZfS6vBaSMpTVer6DDu19PG0Ixuo0Pgj6eM8Lv5WFWiVAy44A6JY/6ciVKzUps/0qoqeEY1",
+	"F+X1r0qU5t+aQf5PyVZX3139H9cNf13bX9W17xDGypnKJK9MP1ffXVFS+V8XV3dSLAu2HRm5si3+r7kz",
+	"sP0GJrDfUE02tKpYyfIFgb/uqSKPrNL4Vy1ILsz0HphS3I57FsK4/oLTEoQrovi6ZDnhpRn+E6Pbs40N",
+	"nQU3xLDUM0UU05qXa2X53H5lOn2dZazSDBiykqJiUnPLOBmTmnKYA/LYUoiCUZh8VrPWD475FuYG0sEf",
+	"JKN5+AdRhLtS9BD+d5aJMr+1ExjfD9fw94XZgUBvv7dP2v+ERjgjnLFdaXvQhSeMnSKu+Rd/EsXyV5Zp",
+	"M+brTCN/dSlLl6IOU2nJVkLCwrhmWxVsg/9ApaQH2Apau2EGbVd0ywsgIyvrrVmiWK2eL2lRXC2u8D8b",
+	"WuZitTILEUqb9RVCMTPDxdU/RclaS2s65uHNtNdYhC94xiuKL5Vf3ug5bz4KLdz0qebRymztzE/UI9PZ",
+	"xjQt66KgS8Ot9k7ubipQc2pBgtulrKTYJjcWeoMvehrV3Hf9+Q5WlknGSiaTO1RMh28DLRL76J03IAN8",
+	"3pqNZ0xctx03dL70hkvgw+6dpzeMmI0mYkXMn6EZESUj+41QjNBS7ZlUhEpGfq3ztXko2LbSB7ISkpSG",
+	"5RcTFwW8vMDs/oz1eNzxmpulY9cFnn5/1psDPFji4urz87V4jv9o7iP1Au+U1k/P+bYS9tYFYeK7K7aT",
+	"/PE6E5Jdw0cw/ddr9p5vOQqKPdYtw8d5Sz//SEMk3vKy1kwZChd8x4iR9AgvCSU5XInYU1lvl0y6nkQt",
+	"20eu8+Nf622lhuMMu+SlZmv/2Qc7j1ivd0z+zNhj6+f257wc+zx6lUmm9Pf0oMK9KlHLjE0/NUBzz0Ot",
+	"uXTW1VlFi4qtWTS71CKkn8cETzlp7QWyRipbNVIecJZkbIsiTE+GEFKaUadeakOFRqpIaZrz1cpeXf5S",
+	"7A9dlzq8RysulR6RLaZ3z/bg2y9wtAlqsx3PWZmxF9/D5M0fkynuvrU6RO8m9wvqC3/IXlFpLIXSkoVO",
+	"pjai9FLoDSnEes3y4AmNknNxtaf4qg7u7gNRG1EXOYEmRIs1Mw9BM4B/eKY2BWbuJDgnziFHuhl4TgoK",
+	"cDLb8B27ZxnjVYC92c5p3sO1GwU78hMP3Kj4VlkWWBglpS5zQbiZ6YTK5/TwyGjurAZ/Dr1rrrf2p249",
+	"C7fmEXIFdAna+mViF33T4Ah1zvWbUstDYAzdUY9zqtlzzcP8r1H3GrLlhurIDwn6AwW+AiUCRsD+Qiv5",
+	"Cyst/wduLRYRaizpCRw983dorAjNc1JXV4vmJpxkmIEOAT0li5g/0C27hRsv0NcaH86pDnqMmybbQvug",
+	"ZB+8pUDhV5qWuVoQUeRMaeKuiaQB38Plds+qoGrAdQ3KevoCYNs/gVQ+6LDHTGt7dzensTWc37GF5xgk",
+	"QZTX7KADhms0xKn9emtbgha1V2Mvb8Q2EHmlQFxnNDfC5H4jSK2YAva2GkGIfZt3ZdiV0yOeKYJX/viZ",
+	"ta9D7+0IahtB9Wn6UvDL8IoC0G9CVjC7/6K1calyAnCNmcJfCpE9hmR9o9BGnopccqvEDijOQuS+AYXJ",
+	"EH2/MfrWqhBCLshLIiT5Bn4zShcrw8KBfQUnr6pHbod2Bgw7x8WV2Jf2Ee+83S3dZUy2Fz+yosKLp7sm",
+	"PG5E00cGS9vYls+MjmNfwqH+W8XMZKa3gFxWErEvydLskL3NuWr0qPAIMK2HDZ68gdUVfjaC096eHcvV",
+	"sX6CN6WANSti9NRXoAaTLaOlMs+OPCxFfpj1xGzp53e28cubm8DpgYMW3h7FWJc3eKn//G1YwtR0tQqv",
+	"JhdMgcW3Pe3QYQgxNhgC9IaXa+Bja5AYDv+rWI5JCxFxfEs/v2fl2hzdb769WSQZJc1IoVupReZvAlTW",
+	"dB2+jDXXRYKaCnsLR9B9svAn0HbenLSFv1ya7cXNtBdIR7QEA2pzEFMVVXutHaWnwqcPGRpYA3KXFSPz",
+	"nJsNo8Vdp8Vw8wd7ET1cW6E0qQQ30tpA/OhORAS4OWcZz1lOKqGU9THYQ46nfk8V4WWQP22LsEUWppOg",
+	"E2Af/ouFmWPKAykZzTb2JM8wt3YtK62GVK5DZxXJCtfonpevyE3AjBdbm5eiGsbEcZrp45xSGdQy2HEM",
+	"KtDY1ufNot6WM83WG1HkKiwhYX9keSAbsSfb2mjZRu8231iLKaNbsqTZ44IA684SmX8URR6aUcFLNkNQ",
+	"NrR4z0sWtPxfWG0w/0qWbMNLS4+lmcyCUHN6C81kxNwRd2Uxit68/jPFJGsorrQQ+YLsGXs0m2P+29Va",
+	"XkHbgioNkhVXpBT71H15gEmAJXFK9UAPmGO89vGwu+j4y9tYcIVB7cPvZMDFWBTpu/hg9LgIu0cvuthl",
+	"ZodONdjB9I8y1d0Gj7R3XXX5ASQtEMDa9/uGGmZkJTor7F2fRDEz+B2VepxiaSdHsgxNvKcrzpqu07f9",
+	"E11HbQ17IfPJDn6GRvFnDf0yti+cnF9viKM9WQf7Gr8BkHfPwe3hw9qMEJ6ypoVY14FDSNczruXGixS2",
+	"IskZVqRb0/xOMsWCe5vVM+Z1W7N35UqE+gFxNb2n70G6Ddm1BC1iJqYtaE5Uok2O5USLvfXJnDr9tRR1",
+	"1LRl12Zej2xDeGn/YJQWIXNg7lNH39RS3zYBBt0pGHWzJPsNK4lXQbki5puQRvirWEZNdGLLjIZplTbw",
+	"+i1R0D91BQXN856jaKyn+7pcx7qqRMGzw7SrG1qhlyWd8e4ZzWMjWxvSjGNqvcShniqhVUwSoZahnini",
+	"zCAZLcmSnWEb1J7rbMNCwlZdtDzJsi7h+j11vLlPTLiPouAsxrNc+cPOSzt54Nnk2X+iRXEIzz9oQlRX",
+	"jqXwcnS72aKuu6aayeO58xeJPxH+ZvRPHvK3v8gX9m3o3gLB12XDQrbGFesEjDQGnkj0kHiMhJewzzrR",
+	"VCHMlQHj4mdJQRV2/vNjKm4jNla2pmFpvyTcxiOCOE+UptLa7tPcVks33qT1LdvQch3yI7UnAYqEFjWq",
+	"uWlzYAWtFMs/qKgPE2a5IFSjdpJgxjMNw9Z8Jndgy8fppM1R1mVp/hjkJqWprlXbpFwVtCyBBKICS30e",
+	"Dnvrn0rbUZskzdB2TcHDYsgTDQ30/+4mBzwC8p2orhwLLK5WvORqAzcCTDpkAqd6fP/NMhdG0xxQ+pXZ",
+	"OsJXpGArTWy80nlZtO85zeKXC2ihf1esTRW+Lq2Z5VcmFTu0orHQVGF424Y0cgyY2tAyL+De29sNWnLz",
+	"v2ojRNCH0LsohNJMvjDTSL4n4BN7UYhyVavgjrPPFcs0iwVg5ey4GBf35VisQKo1qbdX0LULeWk6TDMJ",
+	"VikmR08Tb1+AMVO19Ybax6ns5vULxjD8QKvge0Zldk9zXofdGUtn1hv8spKMfdpIe/kNft3QYuX8BIGf",
+	"C1qyn3ke+bWyelUwgI2X65/q8Mu8j3TYV55t7505uo/b5Fg4qrWn2163o04zq4lNBtHkhd2i1N2Fb5qt",
+	"vfOkGZwmqZOU1mMioFMDA9uhpfgNCmRppLlzWzObNihMD+gye6Wb0Gu+EXuy3wi2YxK0C0XWNXg1crZi",
+	"pWLovKRd1+UkkdLkO1zaERJeLXfMBi+PBTcGYgwxwjvt1TQfyh0thoNs+Dpy/IO3Ro9OBRwx6CN0PUuq",
+	"WbDzxHsa47ddnJ0PrYN+W6tKvbgtoY+7tOvADqE+luxzANkl8GwtJaOPEW+KVV99TJaRJSHbiFBwHnBl",
+	"bRql6DhQJv03BVMxxwSK2aDo2YGpZGYAsuY7VhJaHsjWSkeDjRU7awsJh3Nzo5LwoiCszI16oIN9pKlj",
+	"XheG5rggnICnaKpT7bbWx7nUbmsdjFCaY6asg6LMOCWBFXAiDTUJBRpz1RGnRW0DfMaPMhIOph46y9/T",
+	"w3tBA76GDZX5WKD7ry70PhgiH/3MnPGRzABz0ykCjQhbrSCoFRnXR5Wi05ZJZhtO0qCJNGgvyi3BzSmV",
+	"qRzFjmKs77lywT0n3Tn3dRm9djKnS42yp/va2csnAhiaK6e7ceY1hbsFTUvDSJMBMwwCDdKX/VertoWM",
+	"rFKsJV5+ac5d90Ew36suJwPd702jB21uO2seCPrmxIqAlR2tG7wkjtXNK2gNH2zNnfY/DJSKnfOA3TEc",
+	"ndw7DBhh3Iq+cTdu463N0FqAi2pRF/kleJNY1v4gwiYKHySY5EXZ+l7GmuNY/SW6SCPsJDhZN5vUFEvM",
+	"tpoZTmEmVW37DtDJz1b8c8h+rOnaPhGwQMIVWQuRk5WQs2QEsOjGrdOa1uuNfkX2XG9EbUMG0MKPMdHw",
+	"E+FaEerSygaDbppIydQs0ILtWDGc10sIzLGHBEIsBflj2BoYzSLdUDXDKXhnmocdOdYqNCepEu1IwUtG",
+	"0/BRMbJhP/k2Z6vnhQ0nWInCCuh7S5HnSkP4p9rT6jmz4XOGg/LnFeU2BFxjAHjI3BdOmO57i2vrLaaH",
+	"4HFqgpqHkq7lEUyiBBUJBE/LZsEwbT3Lt/wA8YSh+3ATmpKdjpOA0XvEKnBZrQUxM+VgbUh3+77n5WN4",
+	"AsFEU4qppY6devml1neGURsh+vgcqPQjvxfyEW+2iE0QR5+ZQ14nWCasYu76nzb3jRg2XA5scxD94W6d",
+	"p+byaV/ATeaWvV1bV7pnuQkREO7AF9/j65Im/dm36Hf35Lzl9miHpS2bcN3nFnv1rrhNTTZq2o5JxUW5",
+	"IIoxkotM2WFeWK588asS5SuLWsE1hOcpcDtuWPbIcme5t7NuZ8j1nkdg6xFXw5A94onVntfNCrqp1QkM",
+	"HwqL7vdq/t4ka0NmCFeEKrNi84A4C/+wd643id3rDYPkhFS/hMvqgiGSmAtofiRvPWxESGul+kdhH8Zw",
+	"yoLhIa6RK7gkBS8fw/kKm2A/wGc+/4EVhSEXNE2O/NyyWMhmzx9xgupgqRO6pSXvuFFiViv0X9jmbWkZ",
+	"CYz0CV1wb0CTvacavYs9Vw78GjZ9GoUV/W4LqzHcLIhkyuZ6vrx5Rcq6KDAFA+xKMAihexAJtvQz3xoh",
+	"4uUNiPz2LzdRkIdgDPggR0L5YcAq8cqHoj5TxEaElC7OlG67PuIkrx4SJE7JAJcfF9tru0tQpsaj3MPP",
+	"2htJVSirtRQ6KN2zz9pq0oJmG2fmsIY1H2KND2HSEj/SLXtXfhR6OmnQTim4CKX5Fu29M+zYbcv02Bzf",
+	"uXZnMCv3zccd03IwyTFiT/ZrPsqk/JYXxbuyChmWq4KWqThZtguQrUXVUQfYjqG1YANYIZMRBzCs6yi0",
+	"yWbKIU49myHc2VMGW7uOuEYhOCEurc6HhdpvUrScDoST+STFO90A7fRMPyAugIpudkD5tEdFt4w0BphY",
+	"ltmZiB9Vi9MM8njjdO3yKWSppNixSIKjhLj/sWxgHxAyVA/3tEr6MolazmFyirui561IIc5RvduVJyUZ",
+	"bzCGblwiYjaEWlUFD1u9drSo2bS/0DOHHdd95w6+PeaeI9yADRv4CCo8SqmmeLy3jrLEv+W7UF57D+Ol",
+	"HVZh44CCBq0jXrt5eU1GPq6rmJRsnu9zRe0Y7bqqIguVoojRQLkMyWFebgswLCXNRl253jqPuVPgmoCs",
+	"FvYXTsxPvsk4AtqkZM0DQ8zOl39bCCFvIWwyoHqtNJP3rIp7ZLl2Yp4FdvIC+59ubnoi+1DImgNd4m/F",
+	"AB6PrEuVghdzZOq9ubauMLSozMLAgI22Mdm90ignuv6NxgEbvuXWG1iwlcbw42nhCAaBbG/MV/abFpSU",
+	"YLtd/Fzk4ZlcwvIwhvAz+blk1UcR7iECRBNas3tcbG/4KcwtuvCPbK/GkqCTrrIWCUdC/U7PFtsJnodc",
+	"zXD0gO9zAeEPMP92+MOxgDh9adLGt+A8PPZKiLo/oIzWuz72HdN8S35KZJSt8yMlw/N84J9nPTCisr3E",
+	"stekVq9nASzJtHl+goZml60pNBWkyk+pNfXFFVpLYJWOam4yzRCxjbsV24rKkP6UgmnklU3YL6XmZr5X",
+	"LaDm1HHmq087JnOe6bkqlJ/cwuESuY78YlOeZk/h2c9zAzk1Jwp6XujiiMMigu/Xnph99U4JnTw2yBFJ",
+	"a+dwJGV3LMj4MSynQNR6K6zZY0oNRYpS7GNYOUxm3QuogwiTcjN4hCUH2gy6iOt40Y4rtxNJI+yOHc2y",
+	"bz0pBnSdKcyfj5VrloY+9dZR84h1R+xm8Yfw6BeuAcD5U/y5ayHufHtzc7MYf//a+DzBxl/Xezj/KYzd",
+	"Y4akIwhxgUhvKtkxUHDxsx70Obvm4wBI39xMyHH+esB5pxwCQ5KjTsBHG589/zrtOfeYJHh7HXXP9jK2",
+	"XZ71huaEloTnjAY9hBaGKIToGgrF2IotIFPykuw33MHJqI3Ys9xCmA57qtUo54x4p8fj7sMgg/iNj83o",
+	"Yw3a4RbwZ5ubKUo2xL2ZBphnsVjaGGYhuqRbJpAj07K8qzoATjzuPfk99dx0nlWxCr2ouLEpR+uj2H8v",
+	"epl26efrntE8FH7L1MwYPSO+dpNFu0HOEU9WTPCOMkAcG8TcRuFsLCHnrWZUhrfj+OwMt26fvwGkc4Om",
+	"bKDdgqN276HebmkQxfdUVXn65lNEUZ5jMZgNI+7RJFwRx89YJSZ4NY5pyiPnf6bMMFvpxV2MCLZI909O",
+	"DulRfUd54QBi48zWvLXf3oQKkYy6c8aSCWbDN7nOxiWC0CzHpuGxxturSCHHy9BAI7/2r25P/tYc2qHd",
+	"Ga3S7tRPaOo44kj+J2cBiQXirobHCZ4E7mIbXCrwjIDDlqllBuQ0fnRhBOus0YZndGa/CQWBI61m9deg",
+	"LZ+Cr12id3I0uoR91netql1BLAZ3WR5ILiwmoBJkRSVkubmyWrVKDmlxEvKFwf1QREiekn3R5sl1HRDw",
+	"MNUsvB96Z9IPiRaaFiHYJSqZlWBp79GC8fbCR/FBfD9EQFLphF8i+XqjQZ6bm4M2gCT3rL3Ai8IR3U1+",
+	"gFru7X+ZN6tYlBAPxRmVUX8ohFJUHmL4/1kYpaoVum49dB4keS9kGDwloqVFTDB9Nxl26+XxVv2JIFA1",
+	"o2WYH6CjWRC9OLTtcuq9QHK+sPRMeDPAh1vS4tp9at8OQYtblw3ZU3c3QsWyCSA4zsYVdlTElqTFaKhE",
+	"CLh9PN7Y2uIND6v/iB2LwFzDT2QlZB+hbdpEP4aejVVLTO9Hdf4koVDN0TUfL9wOIa0d2VLDNpqtPypy",
+	"40dWVIF81SbhKCJJxlC3UYfOY7g/rKqCfkQIOViQJS2KFvD3SAB7KmB3M2hrcilhP+D4HsYRW8r4WHsb",
+	"UpqJLTOvL5Y9CwOVF0I8jsZahc1IUQSv/p2HA1eAUaQqoYNXXTSCzUUJBrwCVHWwmnKOpgz1yCt4PCIV",
+	"CiXfRvhgBHneZRoND6sIn0Be5iFxqYE/H39QofId3t1onocFewyz5aEDpo7j+TArmK9da1IkH+UydAK8",
+	"coxpgby0NiktRbkmmZBlsP5SYsoZjtrO5sHADsuVkWy0EJAH3BjzUTx+5HqehTEiAIzUhKMJL7WXCBpP",
+	"zFAwGFs918csXhQhj7b4PmgnMXfLivICgAogp85I+A7CgmzoDpJMLHbLvGxV8fcqPN7GwiIgHowZz72l",
+	"jGkiGS0sSExumWcGCDqNVeAqlcYtixSjAR1nS3NmDgPXypb/mC4UubiyYHDzbJCl0G9KUa83sz/7B5tp",
+	"7pwvZmghbguh2CmGSCt9oCyC0/akag3RJoXdv2azkIUWjndTswDgAByVAfCj2LLZCeZz4ZIAQGZ2kYQw",
+	"664FLcALI2SuXiUwq8bLIai3cocDS0wzYguWLkjJ9kxpggh7yZlhvjx2IKt1biJsQmqprc1sidukjMJ6",
+	"Q0+lz10b7DSsc976nPg2+QnP2USZDlDW5/QFwCtzynrYD9xIzdtMlZ5xxJB6Rx+zVjH248v6zaX7TOKG",
+	"qv11qDaHXG7Bx1MsliWaTi8P5dGKePiPm+MDhp+W/jAHBxGSsBmObjwPnPJ4fupRaaWpnACTOZoFfhby",
+	"MQLQkm4/bR65qWsWOw4R9p3NQc9P48eT6qlesEqqzSIN2H08aJIz8jqHCN0yB64CAi2VDNV1jVHuMzAf",
+	"UowOTfR7U39UnVLM9V35acN+OGxTHHknuDlnoh21PKBjLsB3XwBPMXLC3zWJL0ec8nfljsfQZdiW8mJE",
+	"BJ1OAzGds/wvh3n6QF1qO+6xbmw7ca8ONNNwfYe31FEiDGfBO5QaT97yLcEmEkONKHj5+EwR0+CVTZAH",
+	"FdhWvaBrysvp5TZD4UjjSwv7YEc2enQHAewrUug4srsDnF/bw8iehRaE6G6RcOhJvvzVf35KuGsXGTw4",
+	"TcHLIJCDG2UyELSiSjkvTTfGdJGWjes7CM6vztexwvobWmYskgaG8BFgyUAAAkZ8XbvBzdeKpxuEptGi",
+	"IBhYErKivL4PWT9dsB14aqCYixR7BHsEu86agxUp0ukRKZg0VlgYdVXJqgU5MCrJSw+HhstKe6S2mBPZ",
+	"j3uUzK5SC6LogdDyAL6DBRFGaSaZFMqSv+AlGM4KKKmqxSvyxxtnbjUK+h9vQE7o4ra2MdHYfnSFHmyU",
+	"FqJkYFID65VpgqkaRIUDmmwP0+VpKh8w4cLihrPZspzTsu2cXrKCsx3LnZQkI6iyY5GTpWZlFgWbljpi",
+	"wVhxiEnVglCSsbZnJFRWcjCjVqqMz1CkmIn6/GDPkhDPs8Zw9Zw5yxVatiaTFpssml6Qpt8WX8pgiIrh",
+	"jzTeBpZLkFn98XQ0ahEyVXZpLqCjhBfzefj6olnGKj0jxOa1+yAgH48Z8jdsDvSCrQOTjI+2OCKNw9Zy",
+	"leHT46zcpGRUMijOQqCSCy/XNkwZIjhiMI2Tmp5pA5Fpcs0Dtn9XN2dQLjuMcTCaTTgPXvGnKg6uuJ/G",
+	"b93bQJy8k02MdixrE/glJf84KxiVFjUVTjQ62aIuxmPw+1Jc9t5PpKx1wE7U+YsQnxc3EXdn0Rypxtjp",
+	"eM05+zEXRKIH0Qfl2EOS5ILyR3q+H+pvjFVBaeuRseqDKPVGhSpxm1+xBrlzyzdgWN9MpNb3CNsaKSRv",
+	"/Y1VOppjOJJzkApr1IXJD8/gELOgjKOTcoxknFZhtbUThEZ/D4/WPQuhiI+ZqJOcn97eHPZ3muHZSmNd",
+	"kpEwumeK0DUzctSOKQK4tiuE5TEC1H/V/J//ZAoL2FsQMyt2ueZNeEfIHzzzOo9VZ7T/bqbmi6ydlNbR",
+	"KuAWJp1S4+Wk0qoFss90WxWhwClK4HYkqqSV2ghNIDGpZgsXLAAVJ82Cpdgnl8B7wN5G60VPwakofCdm",
+	"gK6HI099bcS0uVdCpyflIFUcmIkr3OcJHtxVR4EwvnNFzU2Tww6Yp9vtBJR0eabISqKO2S9j9IExrf5x",
+	"RCUjKrMHLal5Uf+fcKkjqphZ4j/ihZDCP2VcZgUbGdqXDPpHtFZSvBiS+fUf0SJKP9JiFU7y4eU6OqXe",
+	"RjcTaFPBDe3X3um0NXxngT1yDAoqNXuwaG1nUnWg98h/c4sDtWCLhrFjIkL2mNQ8krc4LJk6HdAg5vvP",
+	"Pcp1LIZQjv54H0sLi6dy1SrSp/kh0l+wCujVYpCP5/K6hPV1uxqhMGQHXMmP1VvKwu5hSoLJLC+vzy+x",
+	"7BOEnGnyQELJnLsZaROA+xTEUIttitK8nzQyN2dpLueNzAUrik8wAZaDbHKDWlhb0Pn89E6gcic4HwkT",
+	"7TKEFoAIcXM5Q2S0uEec/L5L9vOPopZh6m/p57GiNlv6+Y7Jnxl7jInsSn9PDyrJr/u5qTTT6nfRTLDV",
+	"X2rodLPuo0KnG8CkkxyuMwrKDhSglgUxdtHnbMezGNJ0AUvomIFH8UXmRyN0b9U22ESsOKaodSa2YxB8",
+	"p+J6Rb1qsu7kIPcfnbG8lnagFyUgT4fMHRBFfBvZKmc96Y5hy79iypAbxiFDQ8RwKXR0Ewc1uI+I6uqD",
+	"m9Gm5GjjjQLaeXOJfRVbmem+YKmzsGJlM7fbvgA28mvoBv2ALrjjz1okLlDVdozkqPMQlSCO3PUU1e/N",
+	"Gj6hLa+/Dk2zzZb1X8Pp5Hkky2hxH9MmGSoV/YyIlNqeWHhJoQiYGRaTlRTbv6C8HhZWpdg+8DzeIF4H",
+	"M3JwKYI9GB1OMU0wICQQXR8fNuxNhMPRWVFv/q0+/fyS9Aag83y1IVZDap5u7wqtTWWBBm1OXukOso/Y",
+	"sTt/r3fn6OJS5kHew1ehoVog7me4RmZjd/YB3H4ZicSZRkvEkxyMmWBN1imy5TjFMP0FA3yaOKYoPvVH",
+	"tk8Ki5n03ru3uMEfhShzqhRXmoKRe8fZPlQcfFDpoB0eEZn0XStYoGdcDYcRfDMdRjAaP2DGBOYOR8y4",
+	"yJfjJZ2YiTca6fKR7T8hk/VOwNrL/E0QxUgG2TwquetxHbkGOinwx0atnBXgIzjLEKJUE+zZPYz230Ek",
+	"BGnbFg/yuehLClLVDEN3IuqAA3aBKjNFPicMtQh6d5t0moAOsaeKbFhhk4Y21AZoLc3bqsz/AE6/EKQQ",
+	"3ZqMo69O4wQJZdwkACq0wRTOB2YArBEmBM82CFqltMXExV02FNH00aIg9mA93B0XTwZkhWK+hgnaljEg",
+	"DOJbuPnXHe8Ubm1nbrYOVKhwQBX5QSjdMZX53waJzcriXbaeNtNr+wIPlrir12umUvwiD03LkDYz9ukn",
+	"uo7Ci+zRKjGwdtyNxyCPF2Ad/za1+nw7SHjbsXq0fsDOhsSNosDbqwCXvrjyPjGfAOa4O7RhP62gQPxI",
+	"DtY0vOOSDhIdgu/Lkq+dMSqhaVBZau/YKEBQ5sIHpkbKau0KTk01zSVfLtPmz/OkVqWzDBzxNH8bhtos",
+	"v5dYs2Gqz8rV4k2LIrGMckdlAg5UJZROmYJkjR432RZ3yc926oNxBvGZgQmLvoe2vy+u/ilCPppVQdUm",
+	"fOGuaSd6oa1/7ru4eLGb2LbDnhY41uTtEErak7YjOK1u9xumblinORPuGLU2Cmng6Deh3wpLvxfulklV",
+	"cvE7WBZ++3pNealiAQwQFgntzMspa4whh9i+nkxnw8AiOBY5p0UqV3wPbVtcMbGTfmRPQzvayLX82oak",
+	"BawcgDmEUZ8Z1bQQ6zrgj44m0o7E9bnrfPgD26DiO3ItJ0IrewgZ39VYsc9J8IU4+EU5D8DZHRaIK8AF",
+	"u9l6qiVy/WsXUHg009uYyaFTWIrHkPELzqSNBedaEbEvEY9nKRl9XNga68JGs8659P+Ti4LGgghLxvLZ",
+	"z8hHFg43raRYFmwbOuUHwjXJaGm1EJs8beMzKHHBt10rum0fVScTp/qgaZlH8jdgrgu3H44WaeyhXtjd",
+	"nYMNRavKsYnq8okY0a4vDZHv+B1ncQq/R4tE0NTdalTk5fxPcr5aMWk4aTZHf+8/nY5bMixz1R0tlcRz",
+	"azwEiVwFAiGxXvow3wSqNqludV+MFXRPLpXMJkTAsdMinAqxkuIImy985cu5j7yVtyFMfAuenbiFH2xj",
+	"QOj2WtHAvbDhVQUZF3btywPhOajs5rp1xQstgax2NyKk9tYqvJiE8x5Z7vdOUumLN+UhWpkt7M530e2D",
+	"H36tt1UMoDlLCKewzXCAhZ0a9urmk8j2drEn8HzrdAZQWFW9DRl/aGm5fcXXtWTWA1wSaA5NSGaBdOgj",
+	"I1SRbW1e1xWhpDnYwYNgQ+GD8qcdKiwxsemyqI6RQ+Indo0dLXxAvlt+8la01nb0frxZrYJZcRuxR+TT",
+	"Np2tEAOoWQ6esxJKWZAHBOI0GkDFSlII8bgglPxXTaVmkhRMKZ/9ZYvJDcTkaHnLbaxaX9oLijIldI+d",
+	"JVIZ6XMChd96TjpFJFhc1SXX80Ro+CJxnW8dUx69zvdsxwLBA0cpcmcrAxNR7MI0sCs4gQQf8GY4KRk/",
+	"uYypq1qanq7vFvrBXjzHr1NEEt4sGuGUPYh6ZXqqpXIi/4kagu9nAXP0U0ill5iVDRSgGKhZc8D5KiZ/",
+	"6HJ7hAt87L37InFNMKMTVoTJbCdfa8DFs4V81HDmQGbhQKmGskrPwS0KEOiOcnm8+gTnpLG0JXzh7HIz",
+	"FC4Xfdyh/nSZxhGLc0TBWllzplvQiDR9h/aAQGXamMXRAvMzSfaUa3AGd0MFwUKnMZ2kViwnRpVB7E+M",
+	"Mz6LF2HPHNLT+JEFsmLjMVLwTAclB6rTPa0+Z65f475rW2zZDcE62sNBPGqIHNyTGRuJPI8i7zoVNW1g",
+	"kdg0rNFCWCHMJAVdNnK/7THMelhQ4yjaTd9qED3k9so7E2AaLdIn3naO1U657qRYSxTfexIgWuV7adjm",
+	"DN4QLcjLFIx+8HzURepl2BTR6Nv+u2nOg0N377xRvSNXdfMWWppiY4wPaZFQ8T34WykeWtJN6PdPGy7z",
+	"WGABzbT6JLyPcdhEbyRjDwMY6JhTpDWdZmy/ggVSoGWK706hN14i390jcOXRXHdfh2Lj7HbMEhgtSM2x",
+	"xdooD+MPNZJuMOJ2VjnXkUycEa/PcQb2cI51L1Q7lkriwnPd1erhHOy9BfJ3EzTRwADATJMAvpMjZRdX",
+	"qqJZ31+dQopKRmKjds4FM1tmHXHehCN6W0N59mxWtAA+Tz5oJ8mySI7Ja7HhFBDAorDUPAZDiZAgYeZL",
+	"TPvHi8p15Qd0k0okGa75FKqZ8zQkWsumnSijn0sNbszavseRp7D9PJ0ugHYq2G55GS9nGxdNh6nrI8rJ",
+	"+DB9AwFmqoNUBRNI5ZLm0TyeT6JlAhuwhrBTPnRK+ruZ1WGaDT5pSnmBLXD2/fbBCR697h45SiATaxi+",
+	"Ys0ihpU9JlfRMkxHktScqHfCvGwwzsyZaVFnGzbro/4D0Vpbs19Nz83EcP+bKhQN0obdl5kBRI5XT2D3",
+	"cGx8Yvx5PL4k5inc+yiMJi4poyjVpluSXf8jF2astqBzn8zMOhurK+UDn22jaG0p8F7MPsno9Djf1YDe",
+	"hVCH4E5WI6vcmxX6zQO8ft6BNBxLDooBi3gPlbKVhVBePYcJcnFVsB0rZtPIeh9OhogpGV9vliJUvwvg",
+	"U8AQ5htBxAC1dfMAPwgEpgRt3Ae/zFxlaIGzcdQ6FuhQh/tyxnSOCr/FkLKLVnasallhRZKEehqjkH81",
+	"e1euxOlwQJO8f7S+GYYeb2VjPFOtmBcMroNCPU3I6cwTDA9R6H2WfL2es4XznBL+6DSxvw1MnR/bXyPN",
+	"Q92887YGuS9r52DQHe5SCywDDdxOvnWVQppbYtF5oJono2G/0RfPqbQRKLW55gpZx8rzhIWkpGRraQEo",
+	"GqrEEy/DQk+zzBPEnp9dIkQ/J/BIJ898NbKxcHlswT+2oQVfLoK4tCzvfPLyxv3fOCrhJdRWbwRpgsph",
+	"fkEWjTgonc8hYI4G5N5OUcQWEM7RJfpipajGSvQpVlFJw6Ve7TNuSyE6CFWPqYoYgl14jIgBL7nCn+/S",
+	"yM50w6jHObYJeW70yUqAaFEBs6Cv8tdaa7sKIOK0At2TUDtnumwbzM6fZB5KjV9SxYPyI8RWGoogddoS",
+	"ZCCIXz2yWLmPQD3vHnJUrbt5gmFH3fDHX+ttDGna1a8Z/gLvayz1jkpdxn9NqO0UuCCGMGQda4/k0UIp",
+	"LR06tQQU0rKDFdY40HqFofxyPVU62jVOzdE5xWpdCj0Xwc1BrqYJIYaL71kVlMrGrpqqd0O1qLynXHcd",
+	"VNGDjaivWN7acX37QNvz1HTqh3a0mTjlkE/5wh7W1ENuCyf5Q/6urELByd6MnSawU97Le/zTTciKOXLu",
+	"wy5Ri7Hv5VrI8IYMqjK3IPrJ8m2LFZpZftNOGm289K461hBsm8oghndWu9wWW5R3D4D8ioiVBmk0xTgb",
+	"ylXcGgHpgf8zhAa65GtF1jWVOYE/itKW7VQa4A5Cto9WInGCPluKH5uKzIE074A0OyNQ5k8hyrcOZcIE",
+	"nRzmm/JS//nbq4jctY4VuVwzc5udlddD9bOu3CzaYndzKYxVNfLMOzymkSS8BjPesiUleyEfAQUZKlfZ",
+	"ko4be4AiD3TkfY4i4vee5TZa/NTbmmoVyMKZWePYnbPh4QsRWfvn2/giP/90rtV8fogvZxChcIXz9ZvW",
+	"QkMbvu1uAe1B7JYmPTT3rDrmmdmXsVqqMtvwXTTf1X00RkZfwG7HpOrGIsSkH1850I3efBw8fDj9yEN5",
+	"9CyHBxZ/xII5YMmm5bptlJ9a0tg67mgwwSTLbIh6T6HS1+r/+3/HlL5h+3CEEg2lUkTLpKPuGOx/QcSO",
+	"SeJgSp4pgrhNAZWuSp3iIHQ4g3h3DfXsXZIQlmaHqU0clC0An70AYqceFfsNzMVFyKYIDN+0vbnfDO+R",
+	"Oyo1z3hFQ3HpPY9yGxbAiBRqToXjgsWv/nGMvIho4SCx0l1R8IWfiV+EDwJ0wyVpzW3CzVedHdrXLRze",
+	"QI0x6xGbBCnDAs3zAK9sxWszRPAKYFJdpKBgvMb1+ZDW2ts9ibp2t6FB4Jhs1LSQh01BKyHTUTpjZTsX",
+	"V3uuNylQDAJref5yCrYAVgpPygGzFbOBNkligCXufEEARZ45JUYqoXgkxHDo/+cu7cP2l7YWO6ejFlO+",
+	"5UUwD7cqIEfQ5/2teDHEvwCA23R58S+AhxtCYh1Dh4oWarLdXriUq/lBJmBmQaMh6j3McDFSAdZXNrLD",
+	"LBxNgzdCQUsfyRzMmfCV9La10uAJJwV/ZK/IDRGSrGihGNG1LBWhRNYFOOCHuzqwcbRjD8r8fTQ4eUNl",
+	"/s4XVgzYKGmes0hqboG9dtdVMZnZJK1Ab3zH3lBpqzGkf1YarSleKjnb+D4Dr3pjOUsfcE/l9u9VzBQX",
+	"MQT3OAn76MzQ0xOJ16ZIs1Ftyxwu3Q3b2bBGkU+FgZ8X5t2BgL/DWN/e21U3zpFAjYG+2TRc9zTxGUkO",
+	"PG09MCmvmZa0fyX2K4Yd0m/Mv7HD0VW1bS1tGG52WQW/E35BbgPSpE8b6Txb7IygGS/5OnbflHkRu1Au",
+	"VrAXilIKHRs3EXgsUOe3WRD2AkB9V814kUfhwOSb1UqEUuyY//cx786RULnYeXxWEXvDcfv5pTbq1D3q",
+	"HRBA/nzxptQzwi0RLrQ5I2FQZFcaolfolyvFyzVpPJx2AxFz1gKtJ4lIJzJMnE/MclSEWU600X970zYx",
+	"vExI0TCDxacarjCY1XLHZsRtyR2LJgk692B3F7FUMnjmk+GAfaGVqfvezh/HDi4eZjtY9+fgU32Yflk/",
+	"X5lmSfD9duj5+P13ouDZIWymxJgrYtPeXJFpNQT4i2bCwC/30brPTEohez83H69rnrP8U7x8c+FQN4a/",
+	"8B0b+XBLP3/ogqp0QXjjM3axYx9EJFHHNfg5lg+9uBJLxeSOyTdm9eHCU5KP0EWyaqR3WZfr9yICJaPq",
+	"CJSMUb2iA5ofP8laJciCLcL3NhAHb+jbXmZ7jNZk2msdkLa3Ga2V90ncZjTHNU2uVMOjDWOkls/G03NU",
+	"7ey7lsUj1WS7AT/tmCR3HpttJWbC7Xh7LHyaZpBp7DizTTJRJP9z2VrWh21aQK6H07bOHAhZwDA0umUE",
+	"hYSkybwrP23YD4dtPPN+uiAW3/J+0fXpWh9nsTNVkikExjl+aLXBAMVR0HZodJT5Smmq604oY1XQsgS7",
+	"INYCz2OxjHMsXHO8lN2yEAGbl6Nss70DO1gznl+jI6bl5aC0gqwb0z+OPEptxOubUEaHZ9G+cU5gKXAs",
+	"+QxBLn6BZws9eUL2ngqCOcL8eiQPjvmgGbqfwRMNCJqinPZEp3HsmJ0W2S+aATpakT1WFcVnvGF5FCoZ",
+	"ZrwBSq/ACLr0OMTEm3eidINnniHS4JaWB1Q27XSFJHtUQttlwxLK0T/tlZh8j/kbqVcfv80ouJ9hRvHU",
+	"i7mTUkr36J5/UrLOjYrRQpta6um1euOO7Tc8a15mvAqVPa0acKMpWCWX5DFd/0JzXaRUZ+gbb+EzX43P",
+	"TS0VO8cv8pjkEP+1Orl+nJ32/EISuNwgCHh7cmmRXp4akznMTeetyY/VsbuLYZIjADjJmabcXHiK3L+9",
+	"Jf/j2z/9u60OtAF08P7VmseyhVHAVWQtyNK6SOyJUXxdsvy5RaZfCbnkeQ7XA5rO4GCXq4IDt2ghnhdG",
+	"8wMMih0tsIqleG7uOwDopDvKC2pDPh24OFwSq1p18lra5WY1BjAMEJERfN2DH0NZo/ELL+DZcodo+F7a",
+	"z8wbsheyHdHUfzoGc1uKWn+3LGj5+B1p9aToQdnKXY+8zAnXNrV34riaXxf+1PqbFQmzsDsbYSCzr6Fn",
+	"tqi3c/Ozo6qjz2VMPDEwqXAyYjiGwU3XDTWy1nCyfcaKGQnKpo9bVhQniAZRWrWMtrPeeEbV3IoS+E07",
+	"Itk9xiz+7sZQzcbChtMLTmOBsECJSap0ExuJVaRj0lBv0a6asA+SNaOEVnfPaA55wSejeEYLPqtNuPDJ",
+	"yD5huWP7ZZIX0a9jvifRfPqBVuEjErQEZqJQ0WjxgDQuSkasaYhUTBLT78IC3/0PyOyg5o//XBBaEl7m",
+	"7DPhpRakYGsWjlfHX2YWMJZrXkYmtzxo1pqaZqXeKIufvhKigwdgmgYlf7GL2NdAfJ4e9rvBsGTJ9J6x",
+	"0hXWsZDugAph3stniphNBAqGEiEDsy7rwj613Vo2rblKvuZlMqKRRNyKqcr6QBvfu71trpCPsBfkHb+5",
+	"zY4l8b9h4ONY/46GojaNDFOrhNqBt74hsL/csTiQxzOFSRqK7Bl7JMsDwUJ5Z3CFTRQItWkh6hEkI65n",
+	"Kb+PrNLT0ReV9pUQK8plNG/UcL7j472wpgbANDH78h3ZbwTWzTZUKgosbZoOTnIvCuaSdi6HTBHNaY6/",
+	"A5jcHbqDVoTtmHQGgAXRgPjCXTnXJc0e57kzO8AS/bCb8xS4DCc249PVwV/AZS9ap6opxe9KRFqeWXj3",
+	"KjBd+MnOxLrkKhRaamSGdKNHwcvHDxgHkPaFvTpSaYczjWG0qA2tJsELPknKSyYfoC2GdsWMPhFZMbBR",
+	"LkbJhyq52YwQPOylMgJWJHV2TatI9ZCc03DgmnQx9OMeEs3kjhbjxzCecx05oYOys4X18lu2RmejXa6b",
+	"qF+LXezES6XtVr5o0zP1zcJv8dWq/hJG0mA7Vuo5/Fm92bEBOOHNVH4jDhPmlcpeF/PsuDKNdRuToUyI",
+	"r/P+WTujo9yznkQn1fJP14aWhy7SSAtg5HkQnATzMwMmHPPAOllQEbURexYcMmc7dKK2bIZ//nZxdHbI",
+	"I4JBO5ORLda8E9Aa8uODVp2C6kiodDhWC6BKjADsdUTTrlV2r4SILfNLaJai1pkYVclT1dePYtY947KT",
+	"Ilm8AE74ytYS9CHqsJfmpXxmSyn6ooLclkJXlOcJIP42D++2jhm34GeS1ayhaSk0y18hJQ1NC7bSxJr/",
+	"Joebm4o7kExmFtI1PJbmkzMnJOY2UlhOwVV0XNMt61RTW/R2B/7W+CnnllqDGT5aSHHEtIcTGblf71nG",
+	"eBW4kR5LRH3rJV9qIVmOKeCzXKhDT6WQIZ9tyfa28BWK8f9Vs66kOnOkgY9R2DKDdoFhsiim73HgeL7b",
+	"vOQ6+1l4uF0Q6DLgLJ/xCMZRz8ERF5GXYsFhU7btBJ509uXGFShB1uk58FJC/XMpqqoXknJUSE5Ig5tB",
+	"4zGUnjQZxDv9jqDC4H7rzxwlp3TeYPLHusxlkD1CW5qhKNT6MGXieyl6CPLJM2efK5ZpFim9TPMEZvRd",
+	"4AdDKSIxVcOHkTTqqV1ZSx21fJqc12NvgqMSe+y3HzHWpEtQ6W+Y7p01eWnhh/FbKwzRa9MTJo/lG2wG",
+	"Ia6fJ41CH9ln7aP0RuNqzmiXcYQb13yg1dNHj9UyZIN2MdX2AfVyRYMHkWaqqWXQzmA9lUkU+RmajgT5",
+	"eFdj24OER8B5RB0vueXivsdZ8mc3wQHyW0REQ8GUyLqEcreSlkbBkdr8pbAHeoZrQOzCkWg82/hwd7cZ",
+	"C7C3b8QepMG1oIUiexu8kj6ipsVjTGsTxPxKXPH31E4DJvfcosJc4XjzrrSfcTOPudecAXYoH4lOSnxH",
+	"jY3GJ3Nn7jm1rGQ/SH2kaCSIVprNlK1UMpBPCKwH5QmgEQ7fWnxyLLoh/HGmDkicisFY9JX6Eo58c0Op",
+	"buHFkC49faHbGFRI9VWzvuiRF5WpkVwqXCxEEQQYi9E8Bi9FtxjNlX7c62mMWjuTv2NIVHstOBc/su0u",
+	"KXNOvcAFzq3rj5+32OI9V4HLuKJKs5xo9lnDPWyuxOVBM3RivsjUzvzzi8+F+hxGRQiFnSTSqQfsF0Lq",
+	"L7qm/ZjvNoxBVDC6YxCFDNEIvHTR/bmAx2cVqTgQCNZ7efPtf/zp3/8ckt0inHknIyom1sBPt/G2T3Wo",
+	"xMLMDegcnEB/kGMzp7u9zc4JvctMqTCMX/+xw4btsCBHJz+j8C1Ql/mDCwoNoFKHY3UB5pG0MPc2VFms",
+	"SrUR+5LYTxddwOgpqGiwXaCLxX/47TTCdAwUceIzrusIuLIoGTEfmDPsm7XMqt7wuOWfWZLVEV1WflV/",
+	"mkLc1giGNJFt7DxYto5vs6QWMbEvhMuOMEHomE3CHqayd7xMgu3rrps12R/qPubg2nKl6eNcPF2AD4+P",
+	"GcN/aEs2py/c9RafBja4jwOHs3AZQu0KRp46y4HAZuPnQL0LSW8aq0W2dq23Dge81Nr2Hik629Pa4bQI",
+	"MLE/JgLGU2AYnx7bnTice4x72m6H0agF3zASXdD05KhZxUom+pdlmPoffVcgFikgCfAmZMUIFQv4kxXM",
+	"zEX4cjogUcLuuJHTcA/8Co6APrivC3a7YdljcmCjC/IJlGEdQYtR8wIbYRD8cA50jl3KcdpoqD7qzKy2",
+	"+7qMGqQz59sdFVvd1wG4+7Hv3hZCyEj8zVnr7LRSaccjtRtjns3ayVg4hw9uLlt4fCP2ryCsC52Vhhdy",
+	"RNSwCNqpFi6XA3QqUHw62IMnTAfF2ZmRM3T3SZfJjhTx+xy8mBwzDUXO3HninZZd2wgduOnyrvMrEF2Q",
+	"5FApePmoxnzPDtmclmTJyK91vmY54WUvaHDiuADoSrCSVwwPTTio9UlYd8t8PhEmHqTVU1YxuS5nmUVM",
+	"Hs7Bw4ZPhNatWTTi3EVXeZSx8jHKBmFkmgL/dRJg2NHY3c+xDX0WjH9wsbupglLQjumkrUBkhgDEPEIJ",
+	"NCKi9KEZKyEdls74ywGU8G+Hk7Bg4hGKrmfF8seZMfrkoRkwEsRE8xjCLYYbpLyUdoQG6nZDdZ+v0tC7",
+	"HTnmIys84PJ7VGwZYlPj8x5pVdEhh9yKDevwZdt2Wymeh8MMqCwOhBaFD6Omrg4N3UJgcfhUB88HlJoQ",
+	"JbFmfr1hB0LXkiUklyiUZWBpLRNta+6p1toH29UR1lqL536LGXzhvL5jA7jqUtt4iRSHWNjLDBes7Sd0",
+	"VO3sw04CN/uO43Nq2GjCG+Le50eXW62oGWOOg/Bk8vkhR0no8796QoQtxD+uZplPX/PtaNXYtkTg4vVt",
+	"EoMvI2uNYPByg+OKUXuUtgNzkZf2bLFWe1RnmC0KWqat6q4IGIp8xf1yooxtQ5kBXdd0y0bBpNGK2DH7",
+	"hvIAGcuTg9y+nSw1Yt1EttPQiiZwOHipNOIMHVu0RqxWgawTSGvleiNq7R3aC7IUekNYmSvCy6yo865z",
+	"u1elToptCkH9cRtv2CMcFiuLn6+2cyHAkEy24YeGwkDirBZXe8Yec3qYKhPZTOffJ1jCjtzquDvbZs8X",
+	"yNOpinhzOI5SxO3nZhGxMu9B5lsexoX8OV539dhWruC6akR1yVaSqc007ANOtpHJoGOY6TxSAi1OoOUd",
+	"3or9i+iQck8NyLXuyrxtTDHXU1rqUbO2IKyUhQmYWQWO5oc5n4RvyTVtmRpcr82UUgLhgEW+79q9OhAv",
+	"oJaqk+Z6QGxF21N7zHnsdWffu6PZ62fGHuPXcpostKFxiKV/hJPHwxf1hmIgkfkqVbz+2WZXHiNet03W",
+	"Ibmx+9w1ii0tO4W4uCIQ7k4cxlLNCC2Cyu/iiq8idScqngWTBvVetIL27YML+ZXwCRFlcYC/oi2nlzw/",
+	"JoLy1ZUbOCwnKRVMB8vZVkxeEHxdvrOJHdMGR1vCxMlNt0HEEsW05uWa1BWBVoj8kWMag01tkDt01ELh",
+	"ynYqTLvIXQOPEfBilLn6EAQe2VJeEIgXUK3RXhFWKOcshb1QfFsXNDY4ZEq+K9NyO027EKKRYhqMhhg9",
+	"VkZA7ObAc3xidPvRXJ3TgfoUyzPEIDkemP57qKzdmoVvyjBCDe4gadehhe3dU0UgWBFSVhjLWU7qsmDK",
+	"bstSir1iksgajJz2MEx5r+PFcuKIHlgSKAIhF2exaF2NfwarZbbW9EwByCT5p71a2plck6Kwm5EvvYEF",
+	"JXvFd/yqghvrIBtnJkQsJWerKH4behG0AERNWK7p8BWh1rOAlUJBtdyYG0ALoujBnDe4kQfhRjlmyCTX",
+	"/Omnkbb3KlI0tK5mlAnqP3bg7dMWHsEWJXCZp7mteF+HcUwQD2NgTdtQmc8Cij2iRq/RLvppFW0U4zFL",
+	"/SiCXbC/5IK8DRKdrfDR8tP4CbcLfgCpmvk6UiyQR1OkQ8wb+9CgAPbh5eEHQlcabiu5fV5XCwIVRiyO",
+	"By0eQ0bRfDTL08L6EMW08nlqOfiMziCwQ4hz8lvxg6DFLcB9hJCSyrdCJjgZfemeYanuLrj3hwHcYtuO",
+	"TPNLlBU3bDI2rnWYzS5Jvh3pciRpabx++NlLhOPi2rCObXq0C4SnlwXfil3osAxQMbkm0NTw+N4e1uGN",
+	"Us+B6mtCC8JRu/nUDdSTQzcA3Im2UvMc8xICRxHt6GXoaO+pLB0qSNKkf7YfpCc7wUI8tCWcC3esHfEd",
+	"4Zoz2r4Z20dtcMnZy6m1jmQlFYGJj9FPN0JHVZA5ifm9/LPOAyQZDSRpbIXSZAtiCaT92sCewNGTPHwL",
+	"9I1Juslqs9/4scNyltAhMQrzXscBsxuiQbp9KKIbS2fAj6nPR7ffIfBWjMRjuZhzcUBSye3vuR7JHZ7H",
+	"0mYuw/qTnXiwJ8eZGawqfHTGclfXOCa9eUquL2mlNkLPM9nS6XgUj2PVPMQzmj9sBJ6DCKRZuwrfZ66T",
+	"u1/RDK/2seb/yTItJMgnK8b0g1V9pqfibGdJU0GVL6mtjRtNx21zx6tXMtleyMN6IS0hI6l/98GcbbJ2",
+	"rPQhoPmcAfRGsnSKapHedJ/edscKkXF9mMFhe0Yff6RlHspQWUHGo1MRAzonKx9YOve3Ct6ntf9pBo92",
+	"6twnfjGPJz5/mrXFnz8lb1zMA4TGaS0ikjOey3Al/qSwbn8Bz4/tfqhEFLcoiUDzIFBHwn6pTitfBTOe",
+	"X73qQdPV6l6EQNbPWJA6Wnz6QUcgJGm2edh0ITJb95HDSk03tHg0pwjemgglyfYTN5UNfkQZE21+vwRl",
+	"40cWxR629fyn5S3MxNyG8xhm81hIwZv2HtYdc1E/LyFSI2vPtdOd+9kAOwYFgR2opsRSGXM80a4oWc+w",
+	"bU4edrsfogqllJCBxTZAwqjVNZyzaPOlB111lEgKLLT8fkRUYcu/0VOcnV+EWOijVhmlJTMMi2BmWzFM",
+	"IC149hgrhqXMDJaChoJUuVaE5jlAW09Gl+EgkdNvkTYjGLIR5JNcRFwe6xjnx+AU11LUEQhtwwzW9QGG",
+	"my0rwRflsAXclWArtA2DS3tjBDZuKfRmQez3Q4DSXgCVm2f6sH7WU0/WX33DlslwAvrQp1V4G3/aBz3e",
+	"sMtqz7Wx2cNMUkxgG1ZETYbHkGAU5iiGmFmHbFqQ6cTXG6bgPK6deQuWbR3OEEnLSlGvN9arZmRS+EYu",
+	"XBwgRoKhAT449tGYTnEvQuTm7z/sNZatGAeX/D2pHmoDGQp7uvD8gaO02QRPlVu+PeJ4NfhoFX+LJJsj",
+	"3IV0nEWiXq+bROR+ZkIsXj7OVIlVCpBmPhQLvkq2JDZzPsqc+ImuR66rSBT1HHewDALZCBcc8J07VJJV",
+	"z5QHgRYrlzUFN6s5VRjsgYG3Vg1ZuK+tsmGaQd5FCwfe3bjWhejuadS4W1qKM/SnVXlCGcMxeDgTM8Kk",
+	"n+i83IQOj3pM6rMjqPXEMSbJxv7Yu7lOhViLU+UErNpPtCgO4QQYVoYyori2sbiUVEIpNOEuZviKZyuC",
+	"LEHI9Me6Wc+Rp7pikbCEeWWltlTOyBX9QGXQnaRELbMEctm5uVH9d6HnKFzZZiSYppZ6GmAFtGowbOah",
+	"EksZLViZU+mEZ3M/8ZLUio2wznTJUpHR4r4u2HTqpmsI8WNa2tC4GSlcYl/e0Wy8TIPYl67utY/iUoSu",
+	"Ue5pZy61o8dognOb2uxZlW2EKFJCr7wrPFrxp4kPOqIUEAb7WObwJPUTxFU1ZMPB2luGzBJj0VuMlOlh",
+	"LMUiQwtaqZgDvRT6DQiac4NKk8VbDCkqVv5VRe/zRhT5gtwEshc7DndxW4hw6EAf16kd0OpX3eqivVqc",
+	"fvI74qh+3DvC6PZNqUPFOKN3C5XZhu/YaKzRhUpknVQIC7nfT78ZK8bNkTq5Z7p1n/Ae/PK3Vfcovnv9",
+	"8XUTxLggqs42hCrypjaEvv4Lk4VDVUqPbZx528U2/WM4ITbxbWMr/VM9yQPvsRlwQblmIfc8IJHZHxuY",
+	"0DY0+TP7StEyJwWj65oBVjlG67wimOqAkbMuahLKnyqb4N/ETYjaFmUcmEbnin0xot7XwZqftChe27TD",
+	"gPhRKEF83JtZKUZdW4NWwONKc/ZJ3ApZxmyEq4JK9hZUorANcSOEjv7ej99sD9fpu9NRkuenIdF8188n",
+	"tq2KIKzZuUrjn6Mg8nz9oQk7Gykp7Rb/tBXNz7DSeYuUIUMZ5duQ2A6cgX4FFzOP2LUbVhJuIXUV3XUT",
+	"MkcyQf9jSIElLWJ1AZcewj5UnGyW78SWdFRjYOPDcSA7xhbJ+6yJqOwmQ5w4YotD6PgGgrnS57ISWa0i",
+	"1J7V0YYVFQuVTANnDeuky4ZE24KpGVG1/UBBpGgzDbeXboWesH4nk3V4YNPj9Hdb8igGTzYnzC9DD1BC",
+	"oa1b09R8shE8pCS2qsv4KE9Jy8SKKIm3ZssxOXyPA8COLbflkXCQMyEag3YvG5LbBWVEMjZLCgcDNNt9",
+	"i1sVhGOcRJr0hXVmFWDBz2wxpcQiXrd2tfOrd+E6w3nQRzPq3EgCrtY1VzF9zehAKWBiAdN/Cyc7mjoT",
+	"L4w0CiAYcdTHOD6IlRpWSDpoqKOxri4aZ7QSH6b6hOz9ULAqUuTbfBhefySZrO+lDh3ANioqbOuii6Wo",
+	"mpqNNt8IxmrYqnFmIvilmaMDX2zYKPHUzMp4D5yaMGKW/XSKPNBq5Oa5o0G0xFm57+3DHUQ/m2N3nlds",
+	"8rZmYCsP4q2yks1exIP56iuqW+nS9nE1bUgs+/fkgpadBZ5c+LuiUvOMV3QOsONd81GsZEcEV9GbJI30",
+	"mp7QjbpFZ7I4zhiJ3FYPU3NWVGJhapkDKqq90yLVQXtqPMJ3KWG6Cd7VptuxpCAbaEBl2A7r4imGGfMb",
+	"phiBQmI2XZ/sN7wIdxItIdqPBnU1QfGitFPHSSRejJbQJ9yMD742W3cHzn5YhUxKtPBF29ypjJ/GWgZi",
+	"DXinwo43lj8/2BB1IZ5njZX8OXNmcjSjjxeimBETE5NUsEDF+eYXDSbplKG1tSx5eulTIO5xXoBDxfKw",
+	"3TMOOGl+WQB6fE5EmTGyFf0k+4TMlKjV0EXFA1ZqDhV0aXHXmVtSYPMQ8H4HPcOVACBmeMWaG3dDVRda",
+	"sJmPS8UL25jCombMDdwUjhgnjg8GNa3j7uGIPu5mfJRGHgaEGeANjQKX0sN7QfMwtI7YRmA6t3y6NNnr",
+	"NXtvGyZVCXQ5SkMetsE23rqObkAo2J+Jrc/e1nsB/9jAnMXwJ7NNON1meYA6UtvagubZIah6VHBqiN7Q",
+	"ktSqpsWCUEUogfTSYHb4mXagwpTAWbh8sTvVETAWmseUjuMoaaGncUZbKwEyJbeP3bUIvWQHd536/cO8",
+	"tvbKWstA6iUVU7xUxi9mozgEKY9XjQfoiBzdWQBK3bsiXNPNVQ2MxXnSCKhGLsL/DMHl84oUhHvy0M/B",
+	"JKrkAEYFKvQGqwCCMAhueDtRN0wKlygt4cUcu8Sii0x7SnDO0Hh2uGszP6wFmQzKNauyXEsm+R0gJFYB",
+	"28onwHsqtWFAsmR6z9A86xB/AFvD4wS9IJ8azCCA713RjPlGRvJ5gN5BkrEow2tWMgkpCuaU2UKNoPX8",
+	"YUsfm5//7QV5sKfWxkb7RUInGdzrps9XhBLNlCY7WvCcaqaIZLQgkqlKlMoMuqa8VODo3L7wxXi/u3pj",
+	"aHO1uNoxafPfr25evHxxA5FNFStpxa++u/rji5sXf4Q7CRnomlb8OqOaFmJtbamYgGLYCexD7/Kr765+",
+	"YPrWN4Lbzc7GtPzm5gazGjSGo9OqKngGX1//is5+e2dNGiv8ILCrEVyTSoq8zjSoawoToGhdRD3pfrrX",
+	"dwjiYpkGFp9z5cyasaV/j00uuHA3RGzZ1IX4Wps0uKTOtfRrF9IXXP9bxvKHJl9mFg0+Py/zIR36l09Q",
+	"8P7rw08fASODUE3YjskDVtq0hTbtv1iavCKKMZKLTMFKXmzzcxHGBbaHCSOKQuyTecPcptdsx0r9HHLs",
+	"tjOJYq+l54qVQI9Sq+8I1Jkgf4AqIv+2IFLUZU7+0FQvg+J7ZV0U3p3LFRE7Jv9tYe8R8ocV09nGkhOC",
+	"Pv7tXLTbCmc4nzhWH4QzQ1NJtwwKDH73P3+74mbV/1UzeXBmqu9a1RTcg2Ozuhs6TvjQfv/l8ocYFxRh",
+	"bMkqpzvAap4pgqlw56F75cDThQqQ/Y5y+eDcWliR/y/CgqiehQYtBPffu6KB2anfB9T/NqRsceVfaCEx",
+	"989eeXj/N9VmzkEyODcJnAoH65KvQNvjEGAfs3ZXwc5jr9tD70BFodDgyXSx0RcxgrznSn/vAjROokWS",
+	"lvPTvvzeHZCe5BmkEMIWYrS2XcuCuEhOo40rQrcCYnqtO+YYWi0iB+x1nn+PMv0ljhf0/ZYXLO10vTzb",
+	"wM0uBJ4msOmSusxBpCY8N8zJNezAeZjx+jf477v8dyxBN3gpQEXwDwW2PvWpwECx7hb/vTKC+SV32RHb",
+	"VTFO2OmbJ9zpc2/pNR7Op93a8PG1Mzl1c3verpEg+L7PyDUd6t1Hvqa5KE9+KNmBqevf0Lv0N3b4feyx",
+	"xEcsTaBT/J9sdCfDJW9DoUe/fLmH2VXop+rRWgDQTQD2j+MfmMmj0OzIFA2bUhM3M07DAytzG2enTjgM",
+	"c4ILmrKrTUjpn7BIsouyDYkBT3c9dv2qERmkXYfK3pmviIZAnybWFl/NJVsJ67EmgNtEFRadkuc/ttcb",
+	"sR018vxoiy5ejHim/5+FHD1EEA9vtH6Y7L/w6fnEisIT9PxCgunaQgw+8QkY20RrYrCsvQBXr7XXdDcX",
+	"TKBcn8rf60IoReWo7e4H1+YpVBU3mM2SS9RX9kLmXptbg6O8U0DL/eIWciLReLnjmvo8mqiG967V7ilo",
+	"14yXQrjWKuyVWoqlyA/glNf0kZXkwPS5dTuY4qWO80e2b5PgabW7ZmRbPDTMqQUvHxfWxNA62q7y7pmY",
+	"8vq35i+o7uWsYDZnqbsfP3O9ySVt0y3NvmSXQnLBbPW5vZCPhJYHG5ZywSenvbTTFBhHuV8FL69/M/87",
+	"JZePUenmApz0n5ztw++8IEAHW8EB6phekORImss88a+zjFV9yp7/bvir4KV3CyQ99OMkbMEyn3JqRa2X",
+	"4vPoK/KTbfIUDwiU4El4OhpQuS3lxYIgtLVFvzkLRa5/Mz3j5RUkzT2j+QcLs3yxk2j6/wQKaNgRsWVK",
+	"QcXqy509S4bUo/cfNyP3XKs8TuyCu/P1ai5GUzdE5IGEcsM2p1LsmISSxFD0CB9KqkR5stcWKdE2mgUp",
+	"8uZzJaRGg9Y8oohMs7Cb0r9LS15aqXrScQky7kYU3jK/AH8txFeUtHDrcP99YQd78atNzN8w6pBNb+1k",
+	"n3/PVSUUd+7FER/queW/bZ+iKVf9icR8Or0OF3bPMsYrHVXR9xQAMk83A3tGrnOLxB59RV5Di6d4RGCk",
+	"ZPXNiDI2KsFquOd9TBx9bBjUhLaGbZ5EU4OxWJ5CITzU7Rxzjp9flFjXv9k/TGgQfy9zYZeTpDk0CBN2",
+	"WWRDc3sWCFdkfYKlPUl5wBWdR3FwBMMiiWrsZf0bY5WNDr/Y5eOGCPDQRuwB3IQoXq4LZnFFqWTkkVWn",
+	"qA510OLdWez5RfnOOp/ubn9q8jouk0wh0F5Yf1KPb4W8h0aXoTf0fW87PtqHxleYV8YVFHLNAMvRmjHB",
+	"34OYdwtA5i4f4Y00wq/Fj+DnIeP1b/CfKT2/oWayIWQv5KO65NXlJn4ZLRxWfOfK1VzMPOdH+MrUcNVU",
+	"vIq9cw98Xf4ESBQJPlkIBtxjCulAum4817+k8Jji65LlAINxNH/FOP3BQ5OeQPu4uI9FmC4UJ4fFjr9K",
+	"VrpuV48KvpO3IPVe+My57u1gR9/eKKG/IsJc4r6UAPhmT+bOhnLawkLHPOn679WlWAn6/to4SdPValRl",
+	"geosT6KwNMXCJ22DZk4e4dMZe85Aievf4D8T6sg924odixDm2xCglGmfn+3lDn3ZNLnGJVxFI+MemG5q",
+	"7lyI2X3/TyxBOyYayUsBUC6ypQeSC5sOVIo9Of0s+bLs0bP0CVo8xVlqQGBTtH9v/+weqX44rhbiAnG4",
+	"nxgagy8iDULvT+ymbRE/bGct2R4IvnC6CSOrQgjZo/8zdR6jC+zt9W/mP2Pejh+Y9nsx9zmyZH6a+82u",
+	"42oi8PeCbNXgCJ/rNT+FfOFdvqZryXzlmbjJ1rV6mmvJD5dyLXmYmr0gYmkTqxQ4JZwTZwF/Khg91Tx5",
+	"NAvGiN8KJT4vc6P1/4Lc/drN/VhBvqo1oXt6IEKSpRT1eqMJ5N6fl8F9YbDYZfYXzIRM0KVlIwmFjR4O",
+	"KSZUJXJDy7zo1ouEx84W59tSiEVSdMX0wdYpapVltwVeaFEEMWUik7WliIIWmW9ukrtxlQRndBND28jp",
+	"oQH8/ubmmz8/f/ny+R9voB75cGDEOTh1/nWpwTOf3M8lI88trwUuMVd/YHmwHueFxxuBSwxtuVBA6iu5",
+	"uxqt5/ibKyjrfQ8dX/Jd9phHx+c0Whx25yey8lmTdku4Jhuan/km8yAJ4zECb1yzpCsNArZSrjQsjbRj",
+	"MueZVqGL6Je0tOlM7WZmS9v8cMkqSIG2sPbwbxAlqjQtzYmhitw+/OeXizI46/FqCvOEjQtvyvytxf5M",
+	"Y1dXx+fCUZKnHv4P9JGF13VzQsrWSdChAUUYNLN+iaRXhJZEFKAEE6VFpYDGDsPmfPfACtFwzkz6t7wo",
+	"7gp6KRP52y+VAWkGDuf2UFIVtCQrrhEa3hwUxOVf+LoZ58mS7O3hmm7ZuBHoB2jxJHkOdMse6u2Wpmc5",
+	"mE/zumDnifo4+y3yOs9/oBdL1TFdz+Dkl2cdOLYjhqEAD8Qmm7gNugTbXv9m/jNh/LZSnN+FlCfKL2G1",
+	"6qzhFfGRaoVYr1luXvyDaoxiDgPt7C7J8PRvzrqhscD6Jn8IVs+1BQ1E0581C/pcLKjrwVj51CdwMdnS",
+	"ssqUFe7rOa03T3pa0Zl50VN6vWRlthm1gECDS6q9MMCYswXmaI63UYFbjA2KlDv3XzF3p+1EwUuGFdaf",
+	"4rxFxLwyf4/zuNyJsxVhnvjEuWVFDt2qCV21Gd1kK87tNRnu+CTmWNojcwnAMYgN/MPbQgj5ke3VBWDE",
+	"vpqT56rHf7Fj916sL/jI3bPqL1S7O/bpTtw9q0YSDKzZBrjNg6SZWfaTys98BB0swnk9Kg8tPIVzwMh4",
+	"UNvxnKnF1ZrvOtC0MbAZBz5r258NccZZpiHLR5MlFGXgEkJNla1WDz+U4iRLUmQvf63z9SWMzH+Ffi8U",
+	"1OLLBz3tYTRrsk7TMRiTM29QwZQaB4Z8b1ukAQi1wQzD9uindNfg1IOmI4RuRX0bq7JmrsLv12BChhM6",
+	"amO6g7P9Hto9SeieHy81H6tFXlAEKKkk31FtQ92/KrN1n5gXiKBtRriY/SlpHz+y/bytLNnePhhtwIlX",
+	"FhalZMrBJuXifK6J2KEQWG4rel0JW2+qxyH945/TQ7toxCuihfmn5YG4yc73ar98Ym804P7HMaqbShVi",
+	"hRDNWEThK7ngpkGJ56AR5y2UwC//9CTBDlMLiPo1P0Kl2I9t0EeoxXsxKpruI9KQI1YtpdFPHBLv10I3",
+	"sVqxUo3Cu/2ETS6JHmqHGLNRqw2voBCUbapssF1FpQZAGKibYFhWrBZtJhX7sm3mU6RkLLdeuD3oiCfC",
+	"+Z5b92sT+wIQsdj7U4PD2mFvNywOUe32yzZtq+5Qpn8lpN9WNK6twKx1hjzJ8JG4zmC659cJgQz/S+7z",
+	"fsMgmYqWfp/XgimLRm6PLVQfdyjQZCt2RmqTjD4ufEUVmlkEN67hMKtLbb/YVlRewihwa3tGaqnL8kA6",
+	"qP65TcEQKI1r9P5iumWkqLPHVw5JCKQ+N1cp1jYjGgKpqYIyaI0DVjJlNvlS+10dLrLZ1eFJDrsZ6Asd",
+	"+Pi7zZXVqY1ArwgtbTJl966/0H56w+e5N7TWP9X6okDuuKFP70uOQrh7DWCFiMT7jYBcWF4SSrZiy0r9",
+	"yocymceb7s7ub3Y7C4GYF9jZB9Pvk5xVGOkSm5tWG8OdWlEkQ6c2bzPIXhUTVWG5AHaDKGGf6QttOcjq",
+	"F9jyn02/T7LlP38JvxmOfV8HNXwltkaDUor5eJ8LXckyt3U9z7x7P5l+33N1KRgY6P/LlNMAikXOoUV4",
+	"LvjZgwpcSbszb9OdK3X238cHdleMBK1yXUOf5nFE2+H59wkTDyZ8Lk/pb0l+RoTSX8C4OxLEe+fro1/M",
+	"m/JFAnndvgTkuXNAMYa58vo3+4ekwN0W5S90Ut9IquIlN7DkSlMcUrLKVmg9CZYvXg5V5pethCrjGQgH",
+	"Jp8pkkGTry3MyrHMVADv13VSb57gpF4mdHd4Vq8hH/T6N/OfUVAGO9V7W+35wgSBUcb52eIjE/h/C6O8",
+	"6B3nJdvwMj/BTnwC2wdQ7TyrnwLIuYgA5tFk3Oxvx3Czp7lFoz3wy10IH8TustdBa4BTEnjxiWlyZhob",
+	"GDDqI2OVQvNmJuQTnHQsYTSR9oklqyD04osWyIhDVmZiXfJL16bAYSJCBMYw4CYrxpQFm8C67oik41yQ",
+	"6P6wdDIcUeuv/S2OxiGN8sfLc1dOi1WY6QZqBcN+mqifc/Ll7ONmutHiFIfSWbbu3s6iFVc163BrlwbG",
+	"ypzlREjzxBY0Y7n11wAorI3vPzdlsX7zhNrrWz2J4oujzUhr/VoTWd1SLiVbY/dz9eApmpynpneM1a5/",
+	"c39M02bbNJwssQqf5K9csilkyShND0+QcBqf6M3liX7Bl8tv1qQe+dVx+81Xxu3Xy0Jkj+r6N/iv+QeV",
+	"4esVRVaGBpfM7zRTsaNEANqMaLVjBOaMgC1fN5uGFTmk+XlqNqRtd0blSE3MW/PrT7vTTXVJzyrsc8pj",
+	"ap3SllMbtEq7KCf2NTVEjOwn6/Irv7dmbhuYhy6ac9i/VSNBbWYekON5KWAX0/eJoN5d75nCEMKnuU8z",
+	"YOovvU8PTN/CRC6zSdD36yy9GunNeYeO2fkzd6M8wT7XE1WXbuvT4U1HCVHrYG76nh4gVJqVOdQK5lv2",
+	"3+oqZKuVkPopT1gkhvuNnchlTpjt/J7q5HpAkXtQQheEq7OU7EncIkAOnAAWbMnmCek0KAYloaWq3dXi",
+	"imfm9AHRf3naPKi7gpZvOYDQLxCiELHdxiNrF8fiGaIOWRLIaFxxQJX9V0ItvOh9kYCZMaEnXxg3Ax4t",
+	"8gd42P5t8S8No3HCNm0pL7642PSB8iKdGZ6wLnFVa8JLxBS0hYR9rgxVihsdWKunud0vDX6StFPvxfqe",
+	"XQxz6H8DoKSwwY6z/XixOWhxUXqZEeLF5K3TzlkKMrplRIt/TYPmQ4eel2B50/lHoU9Tu0uh2dMKm5BV",
+	"NuHkvoc2qWtQLBNljpAcCnyNXZPTSX6vL89GnhgX4CLT94OmJ3KRWwkE/oQ2g6uTU6xnclk9igxwX182",
+	"OCEc2d+CiG+q+ZyULPlVioa49+MF47DNUwhtdqy0Gtc99gUrdcPD1b+Mjy3mT35oIJYuFBliR7gVOQsH",
+	"hmQiR+t/RblUFi8dvnlKaQg3+Po3+4cJP/KbMkq42Jtk8aEM6yifgPel8PbP4ftydLqQ88sLp+dOcrE9",
+	"XzIvtJWd+XSaxyyAGO1ANoRGxYMcmF6cEzgmurG8zHhVsFHQpbum1SXtfM0o42AXzaR9zAeXpOKZriVT",
+	"XxEqSY9ux7F2YkQVjmRWv6Wf39mPvr1ZXG15iX97GXpenzBY/8vub+QEeLF3hP//b9fmUiiJseJertTK",
+	"5H3OS/3nb5sLnZearSEA+5KG+W4W4UCOKBiVraw+LQhVj4Quv0D0buxdk4zmW1pd4F27ZzT/QKs0jtmK",
+	"nQ/HT2aYQWaaIkYOFhWzrwaCaHMFhk0PEAeG2NAkzIcJNej/+ySjui2K+b5r1qecebPN8+2L/p33KkpN",
+	"Jbp0EpHp/46u2YSKDCfZpw+1S198HRlDl0rrwUTccW/svW10qZJrTUKwq6v2tcREv9v2ln8Jo5jpHAAM",
+	"nvrKgJFRZ5nYF67M1tgMAKWJoodziy52oMsrZ/+rbqYvfwIbuBd1kZNcuEpkp+XjR7cUje/Rux+NzSly",
+	"qGbV1P3Ht/X26rs/gZZg//wyIESeTTz1o9yERxlqyqaVeVq8HPmKbPlnBllhJSnYSkM22GJcEk+/8y/I",
+	"b5iSdUfD8XZOEVHeEb3fiALBtak+yfZ2brlZMSpHihY92J/TKpwKmavUZ/qbmwvsWZKC/SNPqnZe8LJB",
+	"BdJ06ZGfYD/NUon9YIllz5fsa6t6bjPDRxMWbItLapZ2hMgDu2fsURG6YTT/iow9LapcQEeCzl/z7VM/",
+	"kvGd8DiziC96hl2JceSGMX0B8eY9PfxU668sl+k8uwYUi9ZUfaYIlVxvtkzz7MKlVI1mr65/A0P3u3G9",
+	"9sE0vbo0TqMdJZII1SpbvRFCKwvU2LLSa0azDSREg9b7dWi6SNzUV/TPM5RdTavR5LVP5vepcgx5rlxi",
+	"ZsYUVggHhy264cyf2Awp7knFNlqx6HkCQ5GopX6miKoMwxidj1bs+ZZRVUtGCiC6+lped822VUH1RDr4",
+	"J9/qKWQrN1pS4GZBSxsNBWKyg8ZlO1aeUMr7EpnhflWXeV9c918EIa3ZseEOXSBSzTOt+SdcdkpieWcL",
+	"pqICToMuO+d13qzxdGe+S5W4/m3FWP43doi/wPeM5mnF/WckYQQkEO/lc5AT5yJ6gJS46NSX8WVQv/z9",
+	"99///wAAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -1,36 +1,28 @@
 <script lang="ts">
   import '../app.css';
   import { onMount, untrack, type Component, type Snippet } from 'svelte';
-  import { page } from '$app/state';
+  import { invalidateAll } from '$app/navigation';
+  import ThemeProvider from 'flowbite-svelte/ThemeProvider.svelte';
+  import { navigating, page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import { keepOffline } from '$lib/state/offline';
   import { sendRest } from '$lib/run/queue.svelte';
+  import { outside } from '$lib/state/load';
   import { notices } from '$lib/state/notices.svelte';
+  import { shortcuts } from '$lib/state/shortcuts.svelte';
+  import { theme } from '$lib/theme';
   import Doorway from '$lib/parts/Doorway.svelte';
 
-  let { children }: { children: Snippet } = $props();
-  let failed = $state('');
+  let { data, children }: { data: { failed: string }; children: Snippet } = $props();
 
-  async function load() {
-    failed = '';
-    try {
-      await session.load();
-      rest();
-    } catch (e) {
-      failed = e instanceof Error ? e.message : String(e);
-    }
-  }
-  // The gym's second screen, whoever is invited and players are not signed in: a code or
-  // a link lets them in.
-  const aside = $derived(
-    page.url.pathname === '/display' || /^\/(join|eyes|reset)\//.test(page.url.pathname)
-  );
+  const aside = $derived(outside(page.url.pathname));
   $effect(() => {
-    if (!aside && !untrack(() => session.view)) load();
+    if (session.view?.state === 'in') untrack(() => void rest());
   });
   // Notices come after the first picture: they need more than all a player's page does,
   // which shows none.
   onMount(keepOffline);
+  onMount(() => document.getElementById('waiting')?.remove());
   let Notices = $state.raw<Component | null>(null);
   onMount(async () => {
     if (!page.url.pathname.startsWith('/eyes/'))
@@ -49,21 +41,26 @@
   const stray = (e: PromiseRejectionEvent) => notices.fail(e.reason);
 </script>
 
-<svelte:window onunhandledrejection={stray} ononline={rest} />
+<svelte:window onkeydowncapture={(e) => shortcuts.hush(e)} onunhandledrejection={stray} ononline={rest} />
 
-{#if aside}
-  {@render children()}
-{:else if failed}
-  <main class="mx-auto max-w-lg p-8">
-    <h1>No answer yet</h1>
-    <p class="my-4">{failed}</p>
-    <button class="tape" onclick={load}>Retry</button>
-  </main>
-{:else if !session.view || (session.view.state === 'in' && !session.catalogue)}
-  <p class="p-8 soft" role="status">Opening the gym…</p>
-{:else if session.view.state !== 'in'}
-  <Doorway />
-{:else}
-  {@render children()}
+{#if navigating.to}
+  <p class="loading" role="status"><span class="sr-only">Loading…</span></p>
 {/if}
+<ThemeProvider {theme}>
+  {#if aside}
+    {@render children()}
+  {:else if data.failed}
+    <main class="mx-auto max-w-lg p-8">
+      <h1>No answer yet</h1>
+      <p class="my-4">{data.failed}</p>
+      <button class="tape" onclick={() => invalidateAll()}>Retry</button>
+    </main>
+  {:else if !session.view || (session.view.state === 'in' && !session.catalogue)}
+    <p class="p-8 soft" role="status">Loading Evrik…</p>
+  {:else if session.view.state !== 'in'}
+    <Doorway />
+  {:else}
+    {@render children()}
+  {/if}
+</ThemeProvider>
 {#if Notices}<Notices />{/if}

@@ -1,10 +1,4 @@
-<script lang="ts">
-  import { onMount } from 'svelte';
-  import { goto } from '$app/navigation';
-  import { lastTeam, session } from '$lib/state/session.svelte';
-
-  onMount(() => {
-    const id = lastTeam(session.view?.teams ?? []);
-    if (id) goto(`/${id}/now`, { replaceState: true });
-  });
-</script>
+<main class="mx-auto max-w-lg p-8">
+  <h1>No team yet</h1>
+  <p class="my-4">This program has no team that you can open. Ask its head coach to add one.</p>
+</main>

@@ -52,13 +52,15 @@ export const api = createClient<paths>({ baseUrl: '/', fetch: timed });
 export class Refusal extends Error {
   constructor(
     public status: number,
-    message: string
+    message: string,
+    /** What the program goes by; the sentence may change freely. */
+    public code?: Schemas['Problem']['code']
   ) {
     super(message);
   }
 }
 
-type Answered<T> = { data?: T; error?: { message?: string }; response: Response };
+type Answered<T> = { data?: T; error?: Partial<Schemas['Problem']>; response: Response };
 
 /** Unwraps an answer of the contract, or throws a Refusal with a sentence. */
 export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
@@ -71,7 +73,8 @@ export async function ask<T>(call: Promise<Answered<T>>): Promise<T> {
   if (!answer.response.ok) {
     throw new Refusal(
       answer.response.status,
-      answer.error?.message ?? 'Something went wrong. Nothing was saved; try again in a moment.'
+      answer.error?.detail ?? 'Something went wrong. Nothing was saved; try again in a moment.',
+      answer.error?.code
     );
   }
   return answer.data as T;

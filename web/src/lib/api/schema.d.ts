@@ -270,6 +270,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/glossary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getGlossary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams": {
         parameters: {
             query?: never;
@@ -664,6 +680,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/teams/{teamId}/roster/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["previewRoster"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/teams/{teamId}/board": {
         parameters: {
             query?: never;
@@ -899,6 +933,43 @@ export interface paths {
         put?: never;
         post: operations["makeTrainerLink"];
         delete: operations["endTrainerLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/players/{playerId}/trainer/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restorePlayerLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/teams/{teamId}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        get: operations["listPlayerLinks"];
+        put?: never;
+        post: operations["makePlayerLinks"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1743,9 +1814,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description problem details as RFC 9457 has them */
         Problem: {
+            /** @description about:blank: the status says what kind it is */
+            type: string;
+            /** @description the status in words */
+            title: string;
+            status: number;
             /** @description a sentence for the coach */
-            message: string;
+            detail: string;
+            /**
+             * @description what programs go by
+             * @enum {string}
+             */
+            code: "signed-out" | "forbidden" | "missing" | "conflict" | "too-large" | "invalid" | "too-many" | "unavailable" | "internal" | "refused";
         };
         SignIn: {
             email: string;
@@ -1846,6 +1928,11 @@ export interface components {
             id: string;
             name: string;
             leftOut?: components["schemas"]["LeftOut"];
+            /**
+             * Format: double
+             * @description the longest practice for the team's age and league, in minutes; missing where nothing limits it
+             */
+            longest?: number;
         };
         Person: {
             /** Format: uuid */
@@ -2330,6 +2417,16 @@ export interface components {
                 set: boolean;
             } | null;
         };
+        GlossaryEntry: {
+            id: string;
+            /** @enum {string} */
+            kind: "word" | "action" | "cue" | "read";
+            word: string;
+            means: string;
+            /** @description the action that shows the word */
+            action?: string;
+            cue?: string;
+        };
         Lesson: {
             action: components["schemas"]["Action"];
             rows: components["schemas"]["Row"][];
@@ -2579,10 +2676,33 @@ export interface components {
             big: boolean;
             shooter: boolean;
         };
-        ImportResult: {
+        /** @description pasted text, or the bytes of a .csv or .xlsx file */
+        RosterList: {
+            text?: string;
+            /** Format: byte */
+            file?: string;
+            columns?: components["schemas"]["ColumnUse"][];
+            /** @description leave out the lines that do not fit */
+            skip?: boolean;
+        };
+        /** @enum {string} */
+        ColumnUse: "ignore" | "jersey" | "name" | "first" | "last" | "position" | "handler" | "wing" | "big" | "shooter";
+        RosterPreview: {
             message: string;
-            imported: number;
+            columns: components["schemas"]["RosterColumn"][];
+            changes: components["schemas"]["RosterChange"][];
             errors: components["schemas"]["RowError"][];
+        };
+        RosterColumn: {
+            header: string;
+            sample: string[];
+            use: components["schemas"]["ColumnUse"];
+        };
+        RosterChange: {
+            /** @enum {string} */
+            kind: "new" | "changed" | "same";
+            player: components["schemas"]["PlayerInput"];
+            was?: components["schemas"]["PlayerInput"];
         };
         RowError: {
             /** @description line of the file, the header is 1 */
@@ -2844,6 +2964,14 @@ export interface components {
             reason: string;
         };
         Now: {
+            /** @description which first steps the team has taken */
+            started: {
+                roster: boolean;
+                practice: boolean;
+                rep: boolean;
+                /** @description somebody else coaches in the program, or is invited */
+                assistant: boolean;
+            };
             suggestion?: components["schemas"]["Suggestion"];
             game?: components["schemas"]["GameSummary"];
             /** @description what was held and has not been seen for too long */
@@ -3052,6 +3180,23 @@ export interface components {
             shape: components["schemas"]["TrainerShape"];
         };
         TrainerLink: {
+            path: string;
+        };
+        PlayerLink: {
+            /** Format: uuid */
+            player: string;
+            /**
+             * Format: date-time
+             * @description missing where the player has none
+             */
+            made?: string;
+        };
+        PlayerLinksInput: {
+            players: string[];
+        };
+        NewPlayerLink: {
+            /** Format: uuid */
+            player: string;
             path: string;
         };
         Recognised: {
@@ -3540,6 +3685,11 @@ export interface components {
             /** @enum {string} */
             status: "planned" | "open" | "done";
             reps: number;
+            correct: number;
+            /** @description how many players are or were there */
+            present: number;
+            /** @description what its drills are called, in order */
+            drills: string[];
         };
         Clock: {
             /** @enum {string} */
@@ -4114,7 +4264,7 @@ export interface components {
                 [name: string]: unknown;
             };
             content: {
-                "application/json": components["schemas"]["Problem"];
+                "application/problem+json": components["schemas"]["Problem"];
             };
         };
         /** @description who is signed in */
@@ -4661,6 +4811,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getGlossary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the words of the game, in the order of the glossary */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GlossaryEntry"][];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5362,10 +5533,7 @@ export interface operations {
     };
     importRoster: {
         parameters: {
-            query?: {
-                /** @description only say what would happen */
-                check?: boolean;
-            };
+            query?: never;
             header?: never;
             path: {
                 teamId: components["parameters"]["teamId"];
@@ -5374,26 +5542,44 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "text/csv": string;
+                "application/json": components["schemas"]["RosterList"];
             };
         };
         responses: {
-            /** @description imported, or checked */
+            /** @description the roster is as the list says */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ImportResult"];
+                    "application/json": components["schemas"]["RosterPreview"];
                 };
             };
-            /** @description nothing was imported */
-            422: {
+            default: components["responses"]["Problem"];
+        };
+    };
+    previewRoster: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RosterList"];
+            };
+        };
+        responses: {
+            /** @description what the list would do to the roster */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ImportResult"];
+                    "application/json": components["schemas"]["RosterPreview"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5817,6 +6003,78 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    restorePlayerLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+                playerId: components["parameters"]["playerId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the link that was ended or replaced last works again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listPlayerLinks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description who on the team has a private link */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayerLink"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makePlayerLinks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                teamId: components["parameters"]["teamId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayerLinksInput"];
+            };
+        };
+        responses: {
+            /** @description new links, shown once; the ones before do not work any more */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewPlayerLink"][];
+                };
             };
             default: components["responses"]["Problem"];
         };

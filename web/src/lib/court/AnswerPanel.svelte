@@ -28,7 +28,7 @@
 
 <aside
   aria-label="Answer"
-  class="answer sheet"
+  class="answer sheet p-4 border-t-10 border-t-(--tape) grid gap-3"
   style:--tape={painted ? tapeOf(painted.row.cutterRead) : 'var(--line)'}
 >
   {#if lab.problem}
@@ -38,29 +38,37 @@
     <Question {lab} right={painted.row.cutterRead} />
   {:else if painted}
     {@const row = painted.row}
-    <div class="head" data-cue={painted.cue}>
+    <div class="flex gap-4 items-center" data-cue={painted.cue}>
       {#if row.cutterRead}<ReadGlyph read={row.cutterRead} size={76} />{/if}
       <div>
         {#if exact?.state === 'open'}
-          <p class="read" role="status">Can't tell yet</p>
-          <p class="cue soft">{exact.note}</p>
+          <p class="read text-2xl font-bold leading-[1.05]" role="status">Can't tell yet</p>
+          <p class="cue soft text-sm leading-[1.25]">{exact.note}</p>
         {:else if exact?.state === 'none'}
-          <p class="read" role="status">{session.cueName('none')}</p>
-          <p class="cue soft">{exact.note}</p>
+          <p class="read text-2xl font-bold leading-[1.05]" role="status">{session.cueName('none')}</p>
+          <p class="cue soft text-sm leading-[1.25]">{exact.note}</p>
         {:else}
-          <p class="cue">{session.cueName(painted.cue)} <span class="soft">{row.seen}</span></p>
+          <p class="cue text-sm leading-[1.25]">
+            {session.cueName(painted.cue)} <span class="soft">{row.seen}</span>
+          </p>
         {/if}
-        {#if row.cutterRead}<p class="read" role={exact?.state === 'open' ? undefined : 'status'}>
+        {#if row.cutterRead}<p
+            class="read text-2xl font-bold leading-[1.05]"
+            role={exact?.state === 'open' ? undefined : 'status'}
+          >
             {session.readName(row.cutterRead)}
           </p>{/if}
       </div>
     </div>
-    {#if row.say}<p class="say">“{row.say}”</p>{/if}
+    {#if row.say}<p class="say text-lg leading-[1.3]">“{row.say}”</p>{/if}
     {#if painted.cue !== 'undecided' && painted.cue !== 'none'}
-      <div class="margin">
-        <span class="numeral feet">{painted.margin.toFixed(1)} ft</span>
-        <span class="rail"
-          ><span class="fill" style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}></span></span
+      <div class="grid grid-cols-[auto_6rem_1fr] gap-3 items-center">
+        <span class="numeral text-xl">{painted.margin.toFixed(1)} ft</span>
+        <span class="h-[10px] bg-seam"
+          ><span
+            class="block h-full bg-(--tape)"
+            style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}
+          ></span></span
         >
         <span class="soft">
           {#if exact?.state === 'close'}{exact.note}
@@ -71,10 +79,13 @@
       </div>
     {/if}
     <Picture {lab} />
-    <AlsoRight answers={others} title={exact?.state === 'open' ? 'Right for one of them' : 'Also right'} />
+    <AlsoRight
+      answers={others}
+      title={exact?.state === 'open' ? 'Correct for one of them' : 'Also correct'}
+    />
     {#if lab.last}
-      <div class:moving={!painted.exact} class="grid gap-3">
-        <p class="soft why">{painted.exact?.why ?? '…'}</p>
+      <div class:moving={!painted.exact} class="grid gap-3 [&.moving]:opacity-45">
+        <p class="soft why text-sm">{painted.exact?.why ?? '…'}</p>
         {#if lab.last.help && lab.lesson}<HelpPanel
             help={lab.last.help}
             people={lab.lesson.action.participants}
@@ -85,13 +96,13 @@
           />{/if}
       </div>
     {/if}
-    <dl>
+    <dl class="grid grid-cols-[auto_1fr] gap-y-2 gap-x-4">
       {#if row.cutterPart}
-        <dt>{parts[0]}</dt>
+        <dt class="text-soft">{parts[0]}</dt>
         <dd>{row.cutterPart}</dd>
       {/if}
       {#if row.screenerRead}
-        <dt>
+        <dt class="text-soft">
           <span class="flex items-center gap-1"
             >{parts[1]} <ReadGlyph read={row.screenerRead} size={24} /></span
           >
@@ -99,7 +110,7 @@
         <dd><b>{session.readName(row.screenerRead)}.</b> {row.screenerPart}</dd>
       {/if}
       {#if row.passerPart}
-        <dt>
+        <dt class="text-soft">
           <span class="flex items-center gap-1"
             >{parts[2]}{#if third[0]}<ReadGlyph read={third[0].read} size={24} />{/if}</span
           >
@@ -118,91 +129,18 @@
     {/if}
     {#if row.mistakes.length}
       <h2>Expect these mistakes</h2>
-      <ul>
+      <ul class="m-0 pl-4 list-[square]">
         {#each row.mistakes as m (m)}<li>{m}</li>{/each}
       </ul>
     {/if}
     {#if lab.lesson}
       <details>
-        <summary>Before the read</summary>
-        <ul>
+        <summary class="cursor-pointer min-h-11">Before the read</summary>
+        <ul class="m-0 pl-4 list-[square]">
           {#each lab.lesson.action.before as b (b)}<li>{b}</li>{/each}
         </ul>
       </details>
-      <p class="caution">{lab.lesson.action.caution}</p>
+      <p class="border-l-6 border-l-mark pl-3 text-sm">{lab.lesson.action.caution}</p>
     {/if}
   {/if}
 </aside>
-
-<style>
-  .answer {
-    padding: 1.1rem;
-    border-top: 10px solid var(--tape);
-    display: grid;
-    gap: 0.8rem;
-  }
-  .head {
-    display: flex;
-    gap: 0.9rem;
-    align-items: center;
-  }
-  .cue {
-    font-size: 1rem;
-    line-height: 1.25;
-  }
-  .read {
-    font-size: 2.3rem;
-    font-weight: 700;
-    line-height: 1.05;
-  }
-  .say {
-    font-size: 1.22rem;
-    line-height: 1.3;
-  }
-  .margin {
-    display: grid;
-    grid-template-columns: auto 6rem 1fr;
-    gap: 0.7rem;
-    align-items: center;
-  }
-  .feet {
-    font-size: 1.5rem;
-  }
-  .rail {
-    height: 10px;
-    background: var(--seam);
-  }
-  .fill {
-    display: block;
-    height: 100%;
-    background: var(--tape);
-  }
-  .moving {
-    opacity: 0.45;
-  }
-  .why {
-    font-size: 0.95rem;
-  }
-  dl {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 0.4rem 0.9rem;
-  }
-  dt {
-    color: var(--ink-soft);
-  }
-  ul {
-    margin: 0;
-    padding-left: 1.1rem;
-    list-style: square;
-  }
-  .caution {
-    border-left: 6px solid var(--mark);
-    padding-left: 0.7rem;
-    font-size: 0.92rem;
-  }
-  summary {
-    cursor: pointer;
-    min-height: 44px;
-  }
-</style>

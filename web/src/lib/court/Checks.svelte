@@ -7,25 +7,11 @@
 
 <ul class="quiet-list" aria-label="How the screen is set">
   {#each checks as k (k.id)}
-    <li class:bad={!k.ok}><span class="sign" aria-hidden="true">{k.ok ? '✓' : '!'}</span>{k.text}</li>
+    <li
+      class="flex gap-2 text-sm text-soft [&.bad]:text-ink [&.bad]:font-bold [&.bad]:border-l-6 [&.bad]:border-l-(--tape-orange) [&.bad]:pl-2"
+      class:bad={!k.ok}
+    >
+      <span class="min-w-[0.9rem] text-center" aria-hidden="true">{k.ok ? '✓' : '!'}</span>{k.text}
+    </li>
   {/each}
 </ul>
-
-<style>
-  li {
-    display: flex;
-    gap: 0.5rem;
-    font-size: 0.95rem;
-    color: var(--ink-soft);
-  }
-  .sign {
-    min-width: 0.9rem;
-    text-align: center;
-  }
-  .bad {
-    color: var(--ink);
-    font-weight: 700;
-    border-left: 6px solid var(--tape-orange);
-    padding-left: 0.4rem;
-  }
-</style>

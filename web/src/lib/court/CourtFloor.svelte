@@ -24,7 +24,10 @@
 
   const l = $derived(lines);
   const upper = $derived(Math.min(top, l.halfY));
-  const margin = 1.2;
+  const margin = 2; // feet out of bounds, so that a player in a corner stands free
+  // Lane space marks from the baseline, the block first: NFHS court diagram, from memory, in feet.
+  const marks = [7, 8, 11, 14, 17];
+  const tick = 0.7; // feet
   // A picture of a part goes from `left` to `right` instead of from sideline to sideline.
   const from = $derived(left ?? -l.halfWidth - margin);
   const to = $derived(right ?? l.halfWidth + margin);
@@ -38,24 +41,36 @@
   class="court"
 >
   <rect x={-l.halfWidth} y={-upper} width={2 * l.halfWidth} height={upper - l.baselineY} class="boards" />
+  <rect
+    x={-l.laneHalf}
+    y={-l.freeThrowY}
+    width={2 * l.laneHalf}
+    height={l.freeThrowY - l.baselineY}
+    class="lane"
+  />
   <g class="paint">
     <path
       d={`M${-l.halfWidth} ${-upper}V${-l.baselineY}H${l.halfWidth}V${-upper}${upper === l.halfY ? 'Z' : ''}`}
     />
-    <rect
-      x={-l.laneHalf}
-      y={-l.freeThrowY}
-      width={2 * l.laneHalf}
-      height={l.freeThrowY - l.baselineY}
-      class="lane"
-    />
+    <rect x={-l.laneHalf} y={-l.freeThrowY} width={2 * l.laneHalf} height={l.freeThrowY - l.baselineY} />
     <path
       d={`M${-l.circleRadius} ${-l.freeThrowY}A${l.circleRadius} ${l.circleRadius} 0 0 1 ${l.circleRadius} ${-l.freeThrowY}`}
     />
     <path
       d={`M${-l.arcStraightX} ${-l.baselineY}V${-l.arcMeetsY}A${l.arcRadius} ${l.arcRadius} 0 0 1 ${l.arcStraightX} ${-l.arcMeetsY}V${-l.baselineY}`}
     />
+    {#each marks as m (m)}
+      {#each [-1, 1] as side (side)}
+        <path d={`M${side * l.laneHalf} ${-l.baselineY - m}h${side * tick}`} />
+      {/each}
+    {/each}
+    {#if upper === l.halfY}
+      <path
+        d={`M${-l.circleRadius} ${-upper}A${l.circleRadius} ${l.circleRadius} 0 0 0 ${l.circleRadius} ${-upper}`}
+      />
+    {/if}
     <path d={`M-3 ${-l.boardY}H3`} class="board" />
+    <path d={`M0 ${-l.boardY}V${l.ringRadius}`} />
     <circle cx="0" cy="0" r={l.ringRadius} class="ring" />
   </g>
   {@render children?.()}
@@ -70,15 +85,15 @@
     user-select: none;
   }
   .boards {
-    fill: var(--board);
+    fill: var(--wood);
   }
   .paint {
     fill: none;
-    stroke: var(--line);
-    stroke-width: 0.16;
+    stroke: var(--court-line);
+    stroke-width: 0.18;
   }
   .lane {
-    fill: color-mix(in srgb, var(--line) 9%, transparent);
+    fill: var(--paint);
   }
   .board {
     stroke: var(--ink);

@@ -24,11 +24,11 @@
 
 <g transform={`translate(${at.x} ${sy(at)})`} class={kind} class:lifted>
   {#if kind === 'ball'}
-    <circle r="0.62" />
-    <path d="M-0.62 0H0.62M0 -0.62V0.62" class="seam" />
+    <circle r="0.66" />
+    <path d="M-0.66 0H0.66M-0.4 -0.52Q0 0 -0.4 0.52M0.4 -0.52Q0 0 0.4 0.52" class="seam" />
   {:else if kind === 'defense'}
     <circle r="1.9" class="touch" />
-    <path d="M2 0L-1.2 -1.25L-0.7 0L-1.2 1.25Z" transform={`rotate(${face})`} class="wedge" />
+    <path d="M2.1 0L-1.25 -1.35L-0.7 0L-1.25 1.35Z" transform={`rotate(${face})`} class="wedge" />
     {#if text}<text y="0.36" class="label">{text}</text>{/if}
   {:else}
     {#if kind === 'screener'}<path
@@ -36,24 +36,26 @@
         transform={`rotate(${face + 90})`}
         class="stance"
       />{/if}
-    <circle r="1.08" class="disc" />
-    <text y={large ? 0.62 : 0.43} class="jersey" class:large>{text}</text>
+    <circle r="1.22" class="disc" />
+    <text y={large ? 0.66 : 0.5} class="jersey" class:large>{text}</text>
   {/if}
 </g>
 
 <style>
   .disc {
+    stroke: var(--wood);
+    stroke-width: 0.14;
     fill: var(--ink);
   }
   .jersey {
     fill: var(--on-ink);
     font-family: var(--font-numeral);
     font-weight: 600;
-    font-size: 1.28px;
+    font-size: 1.5px;
     text-anchor: middle;
   }
   .large {
-    font-size: 1.85px;
+    font-size: 1.95px;
   }
   .stance {
     stroke: var(--ink);
@@ -65,7 +67,7 @@
   .wedge {
     fill: var(--sheet);
     stroke: var(--ink);
-    stroke-width: 0.26;
+    stroke-width: 0.3;
     stroke-linejoin: round;
   }
   .lifted .wedge {
@@ -75,7 +77,7 @@
     fill: var(--ink);
     font-family: var(--font-numeral);
     font-weight: 600;
-    font-size: 1.05px;
+    font-size: 1.1px;
     text-anchor: middle;
   }
   .ball circle {

@@ -28,7 +28,7 @@
   const ball = $derived.by(() => {
     const track = play?.tracks.find((t) => t.who === 'ball');
     const holder = people.find((p) => p.ball);
-    return add(track ? along(track.keys, time) : placeOf(s, holder?.id ?? 'passer'), 1.2, 0.5);
+    return add(track ? along(track.keys, time) : placeOf(s, holder?.id ?? 'passer'), 1.6, 0.9);
   });
   const face = (p: Schemas['Participant'], here: Point) => {
     if (p.id === 'screener') return stance(s, placeOf(s, 'screener'));

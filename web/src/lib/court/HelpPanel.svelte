@@ -21,23 +21,34 @@
 </script>
 
 <section aria-label="Help">
-  <h2>Help: {help.paired ? 'paired side' : 'cleared side'}, {help.left} left behind the play</h2>
-  <p class="say">“{help.say}”</p>
-  <ul class="quiet-list jobs">
+  <h2 class="text-sm">
+    Help: {help.paired ? 'paired side' : 'cleared side'}, {help.left} left behind the play
+  </h2>
+  <p class="say text-base mb-2">“{help.say}”</p>
+  <ul class="quiet-list jobs flex flex-wrap gap-y-1 gap-x-4 text-sm mb-2">
     {#each help.helpers as h (h.who)}
-      <li class:busy={h.stepped !== ''}>
-        <span class="mark" aria-hidden="true">{letter(h.who)}</span>
+      <li class="flex gap-2 items-baseline" class:busy={h.stepped !== ''}>
+        <span
+          class="border-2 border-ink min-w-[1.4rem] text-center font-numeral font-semibold leading-[1.2] [.busy_&]:bg-mark [.busy_&]:text-[color:#10202a]"
+          aria-hidden="true">{letter(h.who)}</span
+        >
         <b>{jobs[h.job]}</b>
         <span class="soft">{stepped(h)}</span>
       </li>
     {/each}
   </ul>
-  <ol class="quiet-list looks" aria-label="Passes, the first look first">
+  <ol class="quiet-list" aria-label="Passes, the first look first">
     {#each help.looks as l, i (l.to + l.kind)}
-      <li class:first={i === 0} class:none={!l.open}>
+      <li
+        class="[&.first]:font-bold [&.none]:text-soft grid grid-cols-[8.6rem_3.6rem_1fr_6.4rem] gap-2 items-center text-sm"
+        class:first={i === 0}
+        class:none={!l.open}
+      >
         <span>{word(l.to)}{l.kind === 'spot' ? '' : `, ${l.kind}`}</span>
-        <span class="numeral">{l.feet.toFixed(1)} ft</span>
-        <span class="rail"><span class="bar" style:width={share(l.window)}></span></span>
+        <span class="numeral text-right">{l.feet.toFixed(1)} ft</span>
+        <span class="h-3 bg-seam"
+          ><span class="bar block h-full bg-(--tape-teal)" style:width={share(l.window)}></span></span
+        >
         <span class="soft"
           >{l.open ? `${l.window.toFixed(1)} s` : 'covered'}{l.then === 'none'
             ? ''
@@ -47,62 +58,3 @@
     {/each}
   </ol>
 </section>
-
-<style>
-  h2 {
-    font-size: 1rem;
-  }
-  .say {
-    font-size: 1.1rem;
-    margin-bottom: 0.4rem;
-  }
-  .jobs {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.3rem 1rem;
-    font-size: 0.95rem;
-    margin-bottom: 0.4rem;
-  }
-  .jobs li {
-    display: flex;
-    gap: 0.4rem;
-    align-items: baseline;
-  }
-  .mark {
-    border: 2px solid var(--ink);
-    min-width: 1.4rem;
-    text-align: center;
-    font-family: var(--font-numeral);
-    font-weight: 600;
-    line-height: 1.2;
-  }
-  .busy .mark {
-    background: var(--mark);
-    color: #10202a;
-  }
-  .looks li {
-    display: grid;
-    grid-template-columns: 8.6rem 3.6rem 1fr 6.4rem;
-    gap: 0.5rem;
-    align-items: center;
-    font-size: 0.95rem;
-  }
-  .first {
-    font-weight: 700;
-  }
-  .none {
-    color: var(--ink-soft);
-  }
-  .rail {
-    height: 12px;
-    background: var(--seam);
-  }
-  .bar {
-    display: block;
-    height: 100%;
-    background: var(--tape-teal);
-  }
-  .numeral {
-    text-align: right;
-  }
-</style>

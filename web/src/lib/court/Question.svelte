@@ -16,7 +16,7 @@
 </script>
 
 <h2>What should {who} do?</h2>
-<div class="choices">
+<div class="choices flex flex-wrap gap-2">
   {#each choices as c (c)}
     <button class="tape plain" aria-pressed={said === c} onclick={() => (said = c)}>
       <ReadGlyph read={c} size={34} />{session.readName(c)}
@@ -24,23 +24,11 @@
   {/each}
 </div>
 {#if said}
-  <p role="status" class="verdict">
+  <p role="status" class="text-xl font-bold">
     {said === right ? 'That is it.' : `No: ${session.readName(right).toLowerCase()}.`}
   </p>
 {/if}
-<div class="choices">
+<div class="choices flex flex-wrap gap-2">
   <button class="tape" onclick={() => (lab.asking = false)}>Show the answer</button>
   <button class="tape plain" onclick={() => lab.question()}>Another one</button>
 </div>
-
-<style>
-  .choices {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-  }
-  .verdict {
-    font-size: 1.5rem;
-    font-weight: 700;
-  }
-</style>

@@ -93,7 +93,7 @@
     height={lines.halfY - lines.baselineY}
   />
 </clipPath>
-<g class="map" aria-hidden="true" clip-path="url(#map-floor)">
+<g class="map pointer-events-none" aria-hidden="true" clip-path="url(#map-floor)">
   <image
     clip-path="url(#map-edge)"
     href={picture}
@@ -116,9 +116,3 @@
     {/if}
   {/each}
 </g>
-
-<style>
-  .map {
-    pointer-events: none;
-  }
-</style>

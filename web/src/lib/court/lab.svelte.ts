@@ -53,6 +53,8 @@ export class Lab {
   private hand: string | null = null;
   private mapKeys: Record<string, string> = {};
   private busy = false;
+  /** Ends when the engine has answered all that was asked. */
+  private asked: Promise<void> = Promise.resolve();
   private again = false;
 
   constructor(private team: string) {}
@@ -121,7 +123,9 @@ export class Lab {
     this.show(s);
   }
 
-  async load(screen: string, cue?: string, read?: string) {
+  /** Opens an action at a cue or a read, or with everybody where an address says, and waits for the engine's
+   * answer. */
+  async load(screen: string, cue?: string, read?: string, floor?: string) {
     const dated = await datedOrKept(
       `lesson ${this.team} ${screen}`,
       ask(
@@ -138,6 +142,8 @@ export class Lab {
       (r) => r.cue === cue || (read !== undefined && (r.cutterRead === read || r.screenerRead === read))
     );
     this.show(this.lesson.examples[Math.max(0, at)]);
+    if (floor) this.place(floor);
+    await this.asked;
   }
 
   /** Puts a cue's clear example on the floor. */
@@ -237,11 +243,12 @@ export class Lab {
 
   /** Asks the engine for the exact answer and both maps; one question at a
    * time, the newest place last. */
-  private async refresh() {
-    if (this.busy) {
-      this.again = true;
-      return;
-    }
+  private refresh() {
+    if (this.busy) this.again = true;
+    else this.asked = this.askAll();
+  }
+
+  private async askAll() {
     this.busy = true;
     do {
       this.again = false;

@@ -10,7 +10,7 @@
 </script>
 
 <h2>Say before it starts</h2>
-<ul class="plain-list">
+<ul class="m-0 pl-4 list-[square]">
   {#each stage.rules as r (r)}<li>{r}</li>{/each}
 </ul>
 {#if stage.switches?.length}
@@ -29,7 +29,7 @@
 {/if}
 <p class="soft">{drill.rotation.say}</p>
 <h2>Watch</h2>
-<ul class="plain-list">
+<ul class="m-0 pl-4 list-[square]">
   {#each drill.watch as w (w)}<li>{w}</li>{/each}
 </ul>
 {#if drill.fixes.length}
@@ -41,42 +41,19 @@
 <p class="soft">Helpers: {drill.helpers.toLowerCase()}. {drill.equipment.join('. ')}.</p>
 {#if drill.workout}
   <h2>{2 * drill.workout.reduce((n, s) => n + s.answers.length, 0)} shots, both sides</h2>
-  <dl class="workout">
+  <dl class="grid grid-cols-[auto_1fr] gap-y-1 gap-x-3">
     {#each drill.workout as set (set.cue)}
-      <dt><CueGlyph cue={set.cue} size={26} />{session.cueName(set.cue)}</dt>
+      <dt class="flex gap-1 items-center font-bold">
+        <CueGlyph cue={set.cue} size={26} />{session.cueName(set.cue)}
+      </dt>
       <dd>{set.answers.map((a) => session.readName(a).toLowerCase()).join(', ')}</dd>
     {/each}
   </dl>
 {/if}
-<p class="links no-print">
+<p class="links no-print flex flex-wrap gap-2 my-3 mx-0">
   {#if drill.screen}<a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</a
     >{/if}
   <a class="tape plain" href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}
     >Tape its spots</a
   >
 </p>
-
-<style>
-  .links {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin: 0.75rem 0;
-  }
-  .workout {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 0.3rem 0.8rem;
-  }
-  .workout dt {
-    display: flex;
-    gap: 0.3rem;
-    align-items: center;
-    font-weight: 700;
-  }
-  .plain-list {
-    margin: 0;
-    padding-left: 1.1rem;
-    list-style: square;
-  }
-</style>

@@ -23,41 +23,21 @@
   }
 </script>
 
-<dl class="sums">
+<dl class="sums flex flex-wrap gap-y-2 gap-x-8">
   <div>
-    <dt>Reps</dt>
-    <dd class="numeral">{order.reps.length}</dd>
+    <dt class="text-soft text-sm">Reps</dt>
+    <dd class="numeral text-2xl leading-none">{order.reps.length}</dd>
   </div>
   {#each each as [what, span] (what)}
     <div>
-      <dt>{what}</dt>
-      <dd class="numeral">{span}</dd>
+      <dt class="text-soft text-sm">{what}</dt>
+      <dd class="numeral text-2xl leading-none">{span}</dd>
     </div>
   {/each}
   <div>
-    <dt>In line</dt>
-    <dd class="numeral">{Math.round(order.waiting * 100)} %</dd>
+    <dt class="text-soft text-sm">In line</dt>
+    <dd class="numeral text-2xl leading-none">{Math.round(order.waiting * 100)} %</dd>
   </div>
 </dl>
 <p class="soft">{order.basis}.</p>
-{#each order.notes as n (n)}<p class="note">{n}</p>{/each}
-
-<style>
-  .sums {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.4rem 2rem;
-  }
-  .sums dt {
-    color: var(--ink-soft);
-    font-size: 0.9rem;
-  }
-  .sums dd {
-    font-size: 1.9rem;
-    line-height: 1;
-  }
-  .note {
-    border-left: 6px solid var(--tape-teal);
-    padding-left: 0.7rem;
-  }
-</style>
+{#each order.notes as n (n)}<p class="border-l-6 border-l-(--tape-teal) pl-3">{n}</p>{/each}

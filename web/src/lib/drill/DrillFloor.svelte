@@ -55,7 +55,7 @@
     {@const here = at(p.id)}
     {#if here}<Figure kind="offense" at={here} text={filled.get(p.id) || p.letter} />{/if}
   {/each}
-  {#if ball}<Figure kind="ball" at={add(ball, 1.2, 0.5)} />{/if}
+  {#if ball}<Figure kind="ball" at={add(ball, 1.6, 0.9)} />{/if}
 </CourtFloor>
 
 <style>

@@ -31,10 +31,12 @@
 </script>
 
 {#if answers.length && stage.cues.length && !stage.defenders}
-  <p class="fold">
+  <p
+    class="hidden print:flex print:flex-wrap print:gap-y-0 print:gap-x-2 print:order-9 print:border-t print:border-t-ink print:[border-top-style:dashed] print:pt-1 print:text-[7.5pt]"
+  >
     <span>Fold here. What the coach shows, and the answer:</span>
     {#each order.reps as r (r.no)}
-      <span class="shown"
+      <span class="print:whitespace-nowrap"
         ><b class="numeral">{r.no}</b>
         {session.cueName(r.cue).toLowerCase()}: {session.readName(
           r.answer ?? answers.find((a) => a.cue === r.cue)?.cutterRead ?? ''
@@ -44,40 +46,77 @@
   </p>
 {/if}
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="scroll" class:dim role="region" tabindex="0" aria-label="Order list, scrolls">
-  <table aria-label="Order list">
+<div
+  class="scroll max-h-88 overflow-auto border-t-2 border-t-ink [&.dim]:opacity-50 print:max-h-none print:overflow-visible"
+  class:dim
+  role="region"
+  tabindex="0"
+  aria-label="Order list, scrolls"
+>
+  <table class="w-full border-collapse print:text-[8pt]" aria-label="Order list">
     <thead>
       <tr
-        ><th>Rep</th><th>End</th><th>Side</th>
-        {#each own as p (p.id)}<th>{p.name}</th>{/each}
-        {#if stage.defenders > 0}<th>Defend</th>{/if}
-        {#if stage.cues.length && !stage.defenders}<th class="no-print"
+        ><th
+          class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
+          >Rep</th
+        ><th
+          class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
+          >End</th
+        ><th
+          class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
+          >Side</th
+        >
+        {#each own as p (p.id)}<th
+            class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
+            >{p.name}</th
+          >{/each}
+        {#if stage.defenders > 0}<th
+            class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
+            >Defend</th
+          >{/if}
+        {#if stage.cues.length && !stage.defenders}<th
+            class="no-print sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
             >{order.reps[0]?.answer ? 'Named' : 'Show'}</th
           >{/if}</tr
       >
     </thead>
     <tbody>
       {#each order.reps as r, i (r.no)}
-        <tr class:now={slotReps.includes(r)} onclick={() => (at = i)}>
-          <td class="numeral">{r.no}</td>
-          <td class="numeral">{r.basket}</td>
-          <td>{r.side}</td>
+        <tr class="print:[&.now]:bg-transparent" class:now={slotReps.includes(r)} onclick={() => (at = i)}>
+          <td
+            class="numeral py-1 px-2 border-t border-t-seam print:py-0 print:px-1 print:leading-[1.25] [tr.now_&]:bg-mark/28"
+            >{r.no}</td
+          >
+          <td
+            class="numeral py-1 px-2 border-t border-t-seam print:py-0 print:px-1 print:leading-[1.25] [tr.now_&]:bg-mark/28"
+            >{r.basket}</td
+          >
+          <td
+            class="py-1 px-2 border-t border-t-seam print:py-0 print:px-1 print:leading-[1.25] [tr.now_&]:bg-mark/28"
+            >{r.side}</td
+          >
           {#each offense(r).slice(0, own.length) as id, k (k)}
-            <td><b class="numeral">{jersey(id)}</b> {name(id)}</td>
+            <td
+              class="py-1 px-2 border-t border-t-seam print:py-0 print:px-1 print:leading-[1.25] [tr.now_&]:bg-mark/28"
+              ><b class="numeral">{jersey(id)}</b> {name(id)}</td
+            >
           {/each}
           {#if stage.defenders > 0}
-            <td>
+            <td
+              class="py-1 px-2 border-t border-t-seam print:py-0 print:px-1 print:leading-[1.25] [tr.now_&]:bg-mark/28"
+            >
               {#each defense(r) as id (id)}
-                <span class="defender"
+                <span class="whitespace-nowrap mr-2"
                   ><span class="numeral">{jersey(id)}</span>
-                  <span class="on-screen">{name(id)}</span></span
+                  <span class="print:hidden">{name(id)}</span></span
                 >
               {/each}
             </td>
           {/if}
           {#if stage.cues.length && !stage.defenders}
-            <td class="no-print"
-              ><span class="cue"
+            <td
+              class="no-print py-1 px-2 border-t border-t-seam print:py-0 print:px-1 print:leading-[1.25] [tr.now_&]:bg-mark/28"
+              ><span class="cue inline-flex items-center gap-1"
                 ><CueGlyph cue={r.cue} size={24} />{session.cueName(r.cue)}{#if r.answer}: {session.readName(
                     r.answer
                   )}{/if}</span
@@ -89,78 +128,3 @@
     </tbody>
   </table>
 </div>
-
-<style>
-  .defender {
-    white-space: nowrap;
-    margin-right: 0.6rem;
-  }
-  .fold {
-    display: none;
-  }
-  .scroll {
-    max-height: 22rem;
-    overflow: auto;
-    border-top: 2px solid var(--ink);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th {
-    position: sticky;
-    top: 0;
-    background: var(--sheet);
-    text-align: left;
-    font-size: 0.9rem;
-    color: var(--ink-soft);
-    padding: 0.4rem 0.5rem;
-  }
-  td {
-    padding: 0.35rem 0.5rem;
-    border-top: 1px solid var(--seam);
-  }
-  tr.now td {
-    background: color-mix(in srgb, var(--mark) 28%, transparent);
-  }
-  .cue {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.3rem;
-  }
-  .dim {
-    opacity: 0.5;
-  }
-  @media print {
-    .fold {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0 0.6rem;
-      order: 9;
-      border-top: 1px dashed var(--ink);
-      padding-top: 0.3rem;
-      font-size: 7.5pt;
-    }
-    .shown {
-      white-space: nowrap;
-    }
-    .scroll {
-      max-height: none;
-      overflow: visible;
-    }
-    table {
-      font-size: 8pt;
-    }
-    td,
-    th {
-      padding: 0 0.3rem;
-      line-height: 1.25;
-    }
-    .now {
-      background: none;
-    }
-    .on-screen {
-      display: none;
-    }
-  }
-</style>

@@ -30,7 +30,7 @@
       <Figure kind="offense" at={along(keys, from)} text={p.letter} />
     {/if}
   {/each}
-  {#if ball}<Figure kind="ball" at={add(along(ball, from), 1.2, 0.5)} />{/if}
+  {#if ball}<Figure kind="ball" at={add(along(ball, from), 1.6, 0.9)} />{/if}
 </CourtFloor>
 
 <style>

@@ -38,8 +38,8 @@
 <fieldset>
   <legend>What happens</legend>
   {#each phases as ph, i (i)}
-    <div class="phase">
-      <div class="head">
+    <div class="border-l-6 border-l-seam pt-0 pr-0 pb-2 pl-3 mb-4">
+      <div class="grid grid-cols-[1fr_1.6fr_auto] gap-2 max-sm:grid-cols-[1fr_1fr]">
         <input
           aria-label={`Phase ${i + 1}`}
           value={ph.name}
@@ -59,9 +59,11 @@
           onclick={() => draft.change({ phases: phases.filter((_, k) => k !== i) })}>Remove</button
         >
       </div>
-      <ol>
+      <ol class="list-none my-2 mx-0 p-0">
         {#each ph.acts as a, k (k)}
-          <li>
+          <li
+            class="grid grid-cols-[1fr_0.9fr_1.1fr_1.1fr_auto_auto] gap-2 items-center mb-1 max-sm:grid-cols-[1fr_1fr]"
+          >
             <select
               aria-label="Who"
               value={a.who}
@@ -100,7 +102,7 @@
                 {#each people as p (p.id)}<option value={p.id}>for {p.name}</option>{/each}
               </select>
             {:else}<span></span>{/if}
-            <label
+            <label class="flex gap-1 items-center whitespace-nowrap"
               ><input
                 type="checkbox"
                 checked={a.with ?? false}
@@ -108,15 +110,15 @@
                 onchange={(e) => changeAct(i, k, { ...a, with: e.currentTarget.checked })}
               />at once</label
             >
-            <span class="order">
+            <span class="order flex gap-1">
               <button
-                class="tape plain min-w-11"
+                class="tape plain min-w-11 py-0 px-3"
                 aria-label="Earlier"
                 disabled={k === 0}
                 onclick={() => move(i, k, -1)}>↑</button
               >
               <button
-                class="tape plain min-w-11"
+                class="tape plain min-w-11 py-0 px-3"
                 aria-label="Remove this act"
                 onclick={() => changePhase(i, { acts: ph.acts.filter((_, j) => j !== k) })}>×</button
               >
@@ -139,47 +141,3 @@
     >Add a phase</button
   >
 </fieldset>
-
-<style>
-  .phase {
-    border-left: 6px solid var(--seam);
-    padding: 0 0 0.4rem 0.8rem;
-    margin-bottom: 0.9rem;
-  }
-  .head {
-    display: grid;
-    grid-template-columns: 1fr 1.6fr auto;
-    gap: 0.5rem;
-  }
-  ol {
-    list-style: none;
-    margin: 0.4rem 0;
-    padding: 0;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 1fr 0.9fr 1.1fr 1.1fr auto auto;
-    gap: 0.4rem;
-    align-items: center;
-    margin-bottom: 0.35rem;
-  }
-  label {
-    display: flex;
-    gap: 0.35rem;
-    align-items: center;
-    white-space: nowrap;
-  }
-  .order {
-    display: flex;
-    gap: 0.3rem;
-  }
-  .order .tape {
-    padding: 0 0.7rem;
-  }
-  @media (max-width: 700px) {
-    li,
-    .head {
-      grid-template-columns: 1fr 1fr;
-    }
-  }
-</style>

@@ -43,7 +43,9 @@
   <legend>Positions</legend>
   <ul class="quiet-list">
     {#each positions as p, i (p.id)}
-      <li>
+      <li
+        class="grid grid-cols-[1.2fr_3.2rem_1.2fr_auto_auto_auto] gap-2 items-center mb-2 max-sm:grid-cols-[4rem_1fr_1fr] max-sm:border-b max-sm:border-seam max-sm:pb-2"
+      >
         <input
           aria-label="Name"
           value={p.name}
@@ -52,7 +54,7 @@
         />
         <input
           aria-label="Letter"
-          class="letter"
+          class="letter text-center"
           value={p.letter}
           maxlength="2"
           onchange={(e) => change(i, { letter: e.currentTarget.value })}
@@ -66,10 +68,10 @@
             {#if s.id !== 'rim'}<option value={s.id}>{s.name}</option>{/if}
           {/each}
         </select>
-        <label
+        <label class="flex gap-1 items-center"
           ><input type="radio" name="ball" checked={p.ball ?? false} onchange={() => hold(i)} />ball</label
         >
-        <label
+        <label class="flex gap-1 items-center"
           ><input
             type="checkbox"
             checked={p.helper ?? false}
@@ -82,26 +84,3 @@
   </ul>
   <button class="tape plain" onclick={add}>Add a position</button>
 </fieldset>
-
-<style>
-  li {
-    display: grid;
-    grid-template-columns: 1.2fr 3.2rem 1.2fr auto auto auto;
-    gap: 0.5rem;
-    align-items: center;
-    margin-bottom: 0.4rem;
-  }
-  .letter {
-    text-align: center;
-  }
-  label {
-    display: flex;
-    gap: 0.35rem;
-    align-items: center;
-  }
-  @media (max-width: 700px) {
-    li {
-      grid-template-columns: 1fr 3.2rem 1fr;
-    }
-  }
-</style>

@@ -51,13 +51,16 @@
 </script>
 
 {#if shown}
-  <div class="mini">
+  <div class="relative h-68 print:hidden">
     {#if clock.moment}
-      <p class="moment" role="status"><b>{clock.moment.name}.</b> {clock.moment.say}</p>
+      <p class="absolute [inset:0_0_auto_0] py-2 px-3 bg-sheet/88" role="status">
+        <b>{clock.moment.name}.</b>
+        {clock.moment.say}
+      </p>
     {/if}
     <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
   </div>
-  <p class="step no-print">
+  <p class="no-print flex flex-wrap gap-3 items-center justify-center">
     <button class="tape" onclick={run}>{running ? 'Stop' : 'Run it'}</button>
     <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
       >Slow</button
@@ -71,13 +74,13 @@
     <button class="tape plain" onclick={ondeal}>Deal again</button>
   </p>
   {#if next}
-    <p class="step soft no-print">
+    <p class="soft no-print flex flex-wrap gap-3 items-center justify-center">
       Next: {offense(next)
         .map((id) => `${jersey(id)} ${name(id)}`)
         .join(', ')}
     </p>
   {/if}
-  <p class="step no-print">
+  <p class="no-print flex flex-wrap gap-3 items-center justify-center">
     {#if done.length}
       <span>Reps 1 to <b class="numeral">{done.length}</b> stand. Choose above who is here now.</span>
       <button class="tape plain" onclick={() => (done = [])}>Start over</button>
@@ -88,28 +91,3 @@
     {/if}
   </p>
 {/if}
-
-<style>
-  .mini {
-    position: relative;
-    height: 17rem;
-  }
-  .moment {
-    position: absolute;
-    inset: 0 0 auto 0;
-    padding: 0.4rem 0.7rem;
-    background: color-mix(in srgb, var(--sheet) 88%, transparent);
-  }
-  .step {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.7rem;
-    align-items: center;
-    justify-content: center;
-  }
-  @media print {
-    .mini {
-      display: none;
-    }
-  }
-</style>

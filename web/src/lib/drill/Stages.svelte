@@ -49,8 +49,10 @@
 <fieldset>
   <legend>Stages</legend>
   {#each stages as s, i (i)}
-    <div class="stage">
-      <div class="row">
+    <div class="stage border-l-6 border-l-seam pl-3 mb-4 grid gap-2">
+      <div
+        class="row grid grid-cols-[1fr_1.4fr_auto_auto_auto] gap-2 items-center max-sm:grid-cols-[1fr_1fr]"
+      >
         <select aria-label="Rung" value={s.rung} onchange={(e) => rung(i, e.currentTarget.value)}>
           {#each session.catalogue?.ladder ?? [] as r (r.id)}<option value={r.id}>{r.number} {r.name}</option
             >{/each}
@@ -61,8 +63,9 @@
           maxlength="60"
           onchange={(e) => change(i, { name: e.currentTarget.value })}
         />
-        <label
+        <label class="flex gap-1 items-center"
           ><input
+            class="w-[4.6rem]"
             type="number"
             min="5"
             max="120"
@@ -71,8 +74,9 @@
           />s a rep</label
         >
         {#if session.rung(s.rung)?.live}
-          <label
+          <label class="flex gap-1 items-center"
             ><input
+              class="w-[4.6rem]"
               type="number"
               min="1"
               max="5"
@@ -88,9 +92,9 @@
         >
       </div>
       {#if cues.length}
-        <div class="checks" role="group" aria-label="Cues">
+        <div class="checks flex flex-wrap gap-y-1 gap-x-4" role="group" aria-label="Cues">
           {#each cues as c (c)}
-            <label
+            <label class="flex gap-1 items-center"
               ><input
                 type="checkbox"
                 checked={s.cues.includes(c)}
@@ -101,9 +105,9 @@
         </div>
       {/if}
       {#if session.rung(s.rung)?.live}
-        <div class="checks" role="group" aria-label="Rules">
+        <div class="checks flex flex-wrap gap-y-1 gap-x-4" role="group" aria-label="Rules">
           {#each session.catalogue?.switches ?? [] as w (w.id)}
-            <label
+            <label class="flex gap-1 items-center"
               ><input
                 type="checkbox"
                 checked={s.switches?.includes(w.id) ?? false}
@@ -115,7 +119,7 @@
         </div>
       {/if}
       <StageScore stage={s} taught={Boolean(draft.drill.screen)} onchange={(to) => change(i, to)} />
-      <label class="field">
+      <label class="field gap-1 items-center grid">
         <span>Say before it starts, a rule a line</span>
         <textarea
           rows="2"
@@ -127,40 +131,3 @@
   {/each}
   <button class="tape plain" onclick={add}>Add a stage</button>
 </fieldset>
-
-<style>
-  .stage {
-    border-left: 6px solid var(--seam);
-    padding-left: 0.8rem;
-    margin-bottom: 1rem;
-    display: grid;
-    gap: 0.4rem;
-  }
-  .row {
-    display: grid;
-    grid-template-columns: 1fr 1.4fr auto auto auto;
-    gap: 0.5rem;
-    align-items: center;
-  }
-  .row input[type='number'] {
-    width: 4.6rem;
-  }
-  label {
-    display: flex;
-    gap: 0.35rem;
-    align-items: center;
-  }
-  .field {
-    display: grid;
-  }
-  .checks {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.2rem 1rem;
-  }
-  @media (max-width: 700px) {
-    .row {
-      grid-template-columns: 1fr 1fr;
-    }
-  }
-</style>

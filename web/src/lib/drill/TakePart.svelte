@@ -9,15 +9,15 @@
 </script>
 
 <details class="no-print">
-  <summary
+  <summary class="min-h-11 cursor-pointer"
     ><b class="numeral">{players.filter((p) => here[p.id]).length}</b> of {players.length} players take part</summary
   >
-  <p class="links">
+  <p class="links flex flex-wrap gap-2 my-3 mx-0">
     <button class="tape plain" onclick={() => choose(() => true)}>Everybody</button>
     <button class="tape plain" onclick={() => choose((p) => !p.big)}>Guards and wings</button>
     <button class="tape plain" onclick={() => choose((p) => p.big)}>Bigs</button>
   </p>
-  <div class="people">
+  <div class="people grid grid-cols-[repeat(auto-fill,_minmax(9rem,_1fr))]">
     {#each players as p (p.id)}
       <label class="check"
         ><input type="checkbox" bind:checked={here[p.id]} /><span class="numeral">{p.jersey}</span>
@@ -26,20 +26,3 @@
     {/each}
   </div>
 </details>
-
-<style>
-  summary {
-    min-height: 44px;
-    cursor: pointer;
-  }
-  .links {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin: 0.75rem 0;
-  }
-  .people {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
-  }
-</style>

@@ -33,17 +33,23 @@
 </script>
 
 <details class="no-print">
-  <summary>Wishes: <b class="numeral">{apart.length + together.length + harder.length}</b></summary>
-  <div class="row">
-    <select aria-label="Keep" bind:value={how}>
+  <summary class="min-h-11 cursor-pointer"
+    >Wishes: <b class="numeral">{apart.length + together.length + harder.length}</b></summary
+  >
+  <div class="row flex flex-wrap gap-y-2 gap-x-4 items-center mb-2">
+    <select class="min-h-11 border border-line bg-sheet text-ink" aria-label="Keep" bind:value={how}>
       <option value="apart">Keep apart</option>
       <option value="together">Keep together</option>
     </select>
-    <select aria-label="One player" bind:value={one}>
+    <select class="min-h-11 border border-line bg-sheet text-ink" aria-label="One player" bind:value={one}>
       <option value="">a player</option>
       {#each players as p (p.id)}<option value={p.id}>{p.jersey} {p.name}</option>{/each}
     </select>
-    <select aria-label="Other player" bind:value={other}>
+    <select
+      class="min-h-11 border border-line bg-sheet text-ink"
+      aria-label="Other player"
+      bind:value={other}
+    >
       <option value="">and a player</option>
       {#each players as p (p.id)}<option value={p.id}>{p.jersey} {p.name}</option>{/each}
     </select>
@@ -51,26 +57,29 @@
   </div>
   <ul class="quiet-list">
     {#each apart as w, i (w.join())}
-      <li>
+      <li class="flex gap-3 items-center">
         {name(w[0])} and {name(w[1])} apart
-        <button class="tape plain" onclick={() => (apart = apart.filter((_, k) => k !== i))}>Take back</button
-        >
+        <button class="tape plain" onclick={() => (apart = apart.filter((_, k) => k !== i))}>Remove</button>
       </li>
     {/each}
     {#each together as w, i (w.join())}
-      <li>
+      <li class="flex gap-3 items-center">
         {name(w[0])} and {name(w[1])} together
         <button class="tape plain" onclick={() => (together = together.filter((_, k) => k !== i))}
-          >Take back</button
+          >Remove</button
         >
       </li>
     {/each}
   </ul>
   {#if cues.length > 1}
-    <div class="row" role="group" aria-label="Show twice as often">
+    <div
+      class="row flex flex-wrap gap-y-2 gap-x-4 items-center mb-2"
+      role="group"
+      aria-label="Show twice as often"
+    >
       <span class="soft">Twice as often:</span>
       {#each cues as c (c)}
-        <label
+        <label class="flex gap-1 items-center min-h-10"
           ><input
             type="checkbox"
             checked={harder.includes(c)}
@@ -82,35 +91,3 @@
     </div>
   {/if}
 </details>
-
-<style>
-  summary {
-    min-height: 44px;
-    cursor: pointer;
-  }
-  .row {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 0.9rem;
-    align-items: center;
-    margin-bottom: 0.4rem;
-  }
-  select {
-    min-height: 44px;
-    border: 1px solid var(--line);
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-  }
-  label {
-    display: flex;
-    gap: 0.35rem;
-    align-items: center;
-    min-height: 40px;
-  }
-  li {
-    display: flex;
-    gap: 0.8rem;
-    align-items: center;
-  }
-</style>

@@ -25,7 +25,7 @@ export class Draft {
     this.steps = new History(drill);
     this.version = version;
     this.stored = version > 0 ? JSON.stringify(drill) : '';
-    this.preview();
+    void this.preview();
   }
 
   get drill() {

@@ -14,9 +14,15 @@
   const told = $derived(asking.phase === 'told');
 </script>
 
-<div class="choices" class:big role="group" aria-label="What do you do?">
+<div
+  class="choices grid grid-cols-[repeat(auto-fit,_minmax(6.4rem,_1fr))] gap-2 [&.big]:grid-cols-[repeat(auto-fit,_minmax(9rem,_1fr))]"
+  class:big
+  role="group"
+  aria-label="What do you do?"
+>
   {#each asking.item?.choices ?? [] as c (c)}
     <button
+      class="grid justify-items-center gap-[0.15rem] min-h-[5.4rem] py-2 px-1 border-2 border-line [border-radius:0.3rem] bg-sheet font-bold touch-manipulation [.big_&]:text-xl [.big_&]:min-h-28 disabled:border-seam [&.right]:border-ink [&.right]:[box-shadow:inset_0_0_0_3px_var(--mark)] [&.right]:opacity-100 disabled:[&:not(.right,_.wrong)]:opacity-55"
       class:right={told && c === asking.item?.right}
       class:wrong={told && c === asking.choice && c !== asking.item?.right}
       disabled={asking.phase !== 'asked'}
@@ -24,48 +30,7 @@
       onclick={() => asking.answer(c)}
     >
       <ReadGlyph read={c} size={big ? 56 : 40} />
-      <span>{nameOf(c)}</span>
+      <span class="[button.wrong_&]:line-through">{nameOf(c)}</span>
     </button>
   {/each}
 </div>
-
-<style>
-  .choices {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(6.4rem, 1fr));
-    gap: 0.55rem;
-  }
-  .choices.big {
-    grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
-  }
-  button {
-    display: grid;
-    justify-items: center;
-    gap: 0.15rem;
-    min-height: 5.4rem;
-    padding: 0.5rem 0.3rem;
-    border: 2px solid var(--line);
-    border-radius: 0.3rem;
-    background: var(--sheet);
-    font-weight: 700;
-    touch-action: manipulation;
-  }
-  .big button {
-    font-size: 1.5rem;
-    min-height: 7rem;
-  }
-  button:disabled {
-    border-color: var(--seam);
-  }
-  button:disabled:not(.right, .wrong) {
-    opacity: 0.55;
-  }
-  button.right {
-    border-color: var(--ink);
-    box-shadow: inset 0 0 0 3px var(--mark);
-    opacity: 1;
-  }
-  button.wrong span {
-    text-decoration: line-through;
-  }
-</style>

@@ -23,7 +23,7 @@
     const s = item.situation;
     const at = scene.participants.filter((p) => p.guards === 'none').map((p) => placeOf(s, p.id));
     const x = [...at, s.from, s.to].map((p) => p.x);
-    const edge = pack.lines.halfWidth + 1.2;
+    const edge = pack.lines.halfWidth + 2;
     return {
       left: Math.max(-edge, Math.min(...x, -3) - round),
       right: Math.min(edge, Math.max(...x, 3) + round),

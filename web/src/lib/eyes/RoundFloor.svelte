@@ -26,56 +26,21 @@
   const answer = $derived(pack.reads.find((r) => r.id === item?.right)?.name ?? '');
 </script>
 
-<div class="picture"><EyesFloor {asking} {pack} /></div>
-<section class:far={still}>
-  <p class="soft">{at + 1} of {pack.items.length} · {scene?.name}</p>
-  <h1 aria-live="polite">
+<div class="picture [&_svg]:max-h-[calc(100dvh_-_2.4rem)]"><EyesFloor {asking} {pack} /></div>
+<section
+  class="grid gap-3 [&.far]:[&_.choices]:grid-cols-[1fr_1fr] [&.far]:[&_.choices_button]:text-[3.8vh] [&.far]:[&_.choices_button]:min-h-0"
+  class:far={still}
+>
+  <p class="soft [.far_&]:text-[3.4vh]">{at + 1} of {pack.items.length} · {scene?.name}</p>
+  <h1 class="text-3xl max-md:text-2xl [.far_&]:text-[10vh] [.far_&]:leading-[1.05]" aria-live="polite">
     {#if asking.phase === 'told'}{answer}{:else if asking.phase === 'asked'}Point!{:else}Watch…{/if}
   </h1>
-  {#if asking.phase === 'told' && item}<p class="say">{item.say}</p>
-    <p class="soft">{item.seen}.</p>{/if}
+  {#if asking.phase === 'told' && item}<p
+      class="say text-xl max-md:text-lg [.far_&]:text-[5vh] [.far_&]:leading-[1.2]"
+    >
+      {item.say}
+    </p>
+    <p class="soft [.far_&]:text-[3.4vh]">{item.seen}.</p>{/if}
   <div inert={still}><Choices {asking} {pack} big /></div>
   {@render children?.()}
 </section>
-
-<style>
-  .picture :global(svg) {
-    max-height: calc(100dvh - 2.4rem);
-  }
-  section {
-    display: grid;
-    gap: 0.8rem;
-  }
-  h1 {
-    font-size: 3.4rem;
-  }
-  .say {
-    font-size: 1.6rem;
-  }
-  .far h1 {
-    font-size: 10vh;
-    line-height: 1.05;
-  }
-  .far .say {
-    font-size: 5vh;
-    line-height: 1.2;
-  }
-  .far .soft {
-    font-size: 3.4vh;
-  }
-  .far :global(.choices) {
-    grid-template-columns: 1fr 1fr;
-  }
-  .far :global(.choices button) {
-    font-size: 3.8vh;
-    min-height: 0;
-  }
-  @media (max-width: 820px) {
-    h1 {
-      font-size: 2.2rem;
-    }
-    .say {
-      font-size: 1.2rem;
-    }
-  }
-</style>

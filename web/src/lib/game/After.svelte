@@ -15,35 +15,49 @@
   const focus = $derived(short.map((c) => c.read).join(','));
 </script>
 
-<div class="after">
-  <section class="sheet" aria-labelledby="compare">
+<div
+  class="after grid grid-cols-[minmax(0,_1.9fr)_minmax(16rem,_1fr)] gap-4 items-start max-md:grid-cols-[minmax(0,_1fr)]"
+>
+  <section class="sheet py-3 px-4 min-w-0 overflow-x-auto" aria-labelledby="compare">
     <h2 id="compare">Practice and this game</h2>
-    <table>
+    <table class="w-full border-collapse mt-1 mr-0 mb-3 ml-0">
       <thead
-        ><tr><th>Read</th><th colspan="2">Live in practice</th><th colspan="2">In the game</th><th></th></tr
+        ><tr
+          ><th class="text-left font-normal text-soft text-sm">Read</th><th
+            class="text-left font-normal text-soft text-sm"
+            colspan="2">Live in practice</th
+          ><th class="text-left font-normal text-soft text-sm" colspan="2">In the game</th><th
+            class="text-left font-normal text-soft text-sm"
+          ></th></tr
         ></thead
       >
       <tbody>
         {#each view.compared as c (c.role + c.read)}
           <tr>
-            <td
-              ><a href={`/${team}/squad/read/${c.read}`}
+            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+              ><a
+                class="flex items-center gap-2 min-h-10 no-underline whitespace-nowrap"
+                href={`/${team}/squad/read/${c.read}`}
                 ><ReadGlyph read={c.read} size={30} />{session.readName(c.read)}</a
               ></td
             >
-            <td class="numeral count">{c.practice.correct}/{c.practice.reps}</td>
-            <td class="rail"
+            <td class="numeral count border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base"
+              >{c.practice.correct}/{c.practice.reps}</td
+            >
+            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0 w-28"
               ><RateBar
                 rate={c.practice.rate}
                 low={c.practice.interval.low}
                 high={c.practice.interval.high}
               /></td
             >
-            <td class="numeral count">{c.game.correct}/{c.game.reps}</td>
-            <td class="rail"
+            <td class="numeral count border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base"
+              >{c.game.correct}/{c.game.reps}</td
+            >
+            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0 w-28"
               ><RateBar rate={c.game.rate} low={c.game.interval.low} high={c.game.interval.high} /></td
             >
-            <td
+            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
               >{#if c.verdict}<b>{c.verdict}</b>{/if}
               {#if c.missed.length}<span class="soft">Missed by {named(c.missed)}.</span>{/if}</td
             >
@@ -52,7 +66,7 @@
       </tbody>
     </table>
     {#if short.length && view.next}
-      <p class="next">
+      <p class="next flex gap-4 items-center justify-between flex-wrap">
         <span
           >Most is missing at {short.map((c) => session.readName(c.read).toLowerCase()).join(', ')}. The
           game’s reps count in the next plan already; this puts them first.</span
@@ -63,92 +77,41 @@
       </p>
     {/if}
   </section>
-  <section class="sheet" aria-labelledby="seen">
+  <section class="sheet py-3 px-4 min-w-0 overflow-x-auto" aria-labelledby="seen">
     <h2 id="seen">What they showed</h2>
-    <table>
-      <thead><tr><th>Coverage</th><th>Seen</th><th>Of 100</th><th>Expected</th></tr></thead>
+    <table class="w-full border-collapse mt-1 mr-0 mb-3 ml-0">
+      <thead
+        ><tr
+          ><th class="text-left font-normal text-soft text-sm">Coverage</th><th
+            class="text-left font-normal text-soft text-sm">Seen</th
+          ><th class="text-left font-normal text-soft text-sm">Of 100</th><th
+            class="text-left font-normal text-soft text-sm">Expected</th
+          ></tr
+        ></thead
+      >
       <tbody>
         {#each seen as c (c.family + c.cue)}
           <tr>
-            <td><span class="cue"><CueGlyph cue={c.cue} size={28} />{session.cueName(c.cue)}</span></td>
-            <td class="numeral">{c.seen}</td>
-            <td class="numeral">{Math.round(c.percent)}</td>
-            <td class="numeral">{c.known ? Math.round(c.expected) : '–'}</td>
+            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+              ><span class="cue flex items-center gap-2 min-h-10 no-underline whitespace-nowrap"
+                ><CueGlyph cue={c.cue} size={28} />{session.cueName(c.cue)}</span
+              ></td
+            >
+            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{c.seen}</td>
+            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{Math.round(c.percent)}</td>
+            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+              >{c.known ? Math.round(c.expected) : '–'}</td
+            >
           </tr>
         {/each}
       </tbody>
     </table>
     <h2>Counted for the team</h2>
     <dl>
-      {#each view.counts as c (c.id)}<div>
+      {#each view.counts as c (c.id)}<div class="flex justify-between border-t border-t-seam py-1 px-0">
           <dt>{c.name}</dt>
-          <dd class="numeral">{c.count}</dd>
+          <dd class="numeral text-lg">{c.count}</dd>
         </div>{/each}
     </dl>
   </section>
 </div>
-
-<style>
-  .after {
-    display: grid;
-    grid-template-columns: minmax(0, 1.9fr) minmax(16rem, 1fr);
-    gap: 1rem;
-    align-items: start;
-  }
-  section {
-    padding: 0.8rem 1rem;
-    min-width: 0;
-    overflow-x: auto;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    margin: 0.3rem 0 0.8rem;
-  }
-  th {
-    text-align: left;
-    font-weight: 400;
-    color: var(--ink-soft);
-    font-size: 0.9rem;
-  }
-  td {
-    border-top: 1px solid var(--seam);
-    padding: 0.25rem 0.7rem 0.25rem 0;
-  }
-  td a,
-  .cue {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 40px;
-    text-decoration: none;
-    white-space: nowrap;
-  }
-  .count {
-    font-size: 1.15rem;
-  }
-  .rail {
-    width: 7rem;
-  }
-  .next {
-    display: flex;
-    gap: 1rem;
-    align-items: center;
-    justify-content: space-between;
-    flex-wrap: wrap;
-  }
-  dl div {
-    display: flex;
-    justify-content: space-between;
-    border-top: 1px solid var(--seam);
-    padding: 0.25rem 0;
-  }
-  dd {
-    font-size: 1.3rem;
-  }
-  @media (max-width: 900px) {
-    .after {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

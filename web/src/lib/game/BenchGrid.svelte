@@ -16,10 +16,10 @@
     log.seen?.cue === cue && log.seen.correct === correct && log.seen.role === role;
 </script>
 
-<section aria-label="What they showed">
-  <div class="about">
+<section class="flex flex-col gap-2 min-w-0" aria-label="What they showed">
+  <div class="about grid grid-cols-[minmax(0,_1fr)_auto] gap-2 max-sm:grid-cols-[minmax(0,_1fr)]">
     <select
-      class="cell"
+      class="cell min-h-14 text-base"
       aria-label="Situation"
       value={table?.screen}
       onchange={(e) => (log.screen = e.currentTarget.value)}
@@ -27,22 +27,34 @@
       {#each log.tables as t (t.screen)}<option value={t.screen}>{session.screenName(t.screen)}</option
         >{/each}
     </select>
-    <div role="radiogroup" aria-label="Whose read" class="whose">
-      <button class="tape plain" role="radio" aria-checked={!screener} onclick={() => (screener = false)}
-        >{ball ? 'Handler' : 'Cutter'}</button
+    <div role="radiogroup" aria-label="Whose read" class="flex">
+      <button
+        class="tape plain rounded-none -ml-[-2px] min-h-14"
+        role="radio"
+        aria-checked={!screener}
+        onclick={() => (screener = false)}>{ball ? 'Handler' : 'Cutter'}</button
       >
-      <button class="tape plain" role="radio" aria-checked={screener} onclick={() => (screener = true)}
-        >Screener</button
+      <button
+        class="tape plain rounded-none -ml-[-2px] min-h-14"
+        role="radio"
+        aria-checked={screener}
+        onclick={() => (screener = true)}>Screener</button
       >
     </div>
   </div>
-  <div class="rows">
+  <div class="rows grid gap-2 flex-1 [grid-auto-rows:minmax(64px,_1fr)] max-h-136">
     {#each table?.rows ?? [] as row (row.cue)}
       {@const read = screener ? row.second : row.first}
-      <div role="group" aria-label={session.cueName(row.cue)}>
-        <span class="cue"><CueGlyph cue={row.cue} size={40} />{session.cueName(row.cue)}</span>
+      <div
+        class="grid grid-cols-[9.5rem_minmax(0,_1fr)_6.2rem] gap-2 max-sm:grid-cols-[6.6rem_minmax(0,_1fr)_4.6rem]"
+        role="group"
+        aria-label={session.cueName(row.cue)}
+      >
+        <span class="cue flex items-center gap-2 font-bold max-sm:text-sm max-sm:gap-1"
+          ><CueGlyph cue={row.cue} size={40} />{session.cueName(row.cue)}</span
+        >
         <button
-          class="read"
+          class="read aria-pressed:bg-mark! aria-pressed:text-[color:#07090b]! aria-pressed:border-mark! flex items-center gap-3 border-3 border-seam rounded-sm bg-sheet text-ink font-bold cursor-pointer min-w-0 border-l-12 border-l-(--tape) justify-start pl-4 aria-pressed:[&_svg]:text-[color:#07090b]!"
           style:--tape={tapeOf(read)}
           aria-pressed={is(row.cue, true)}
           aria-label={`${session.cueName(row.cue)}: made the read, ${session.readName(read).toLowerCase()}`}
@@ -51,7 +63,7 @@
           <ReadGlyph {read} size={40} /><span>{session.readName(read)}</span>
         </button>
         <button
-          class="missed"
+          class="aria-pressed:bg-mark! aria-pressed:text-[color:#07090b]! aria-pressed:border-mark! flex items-center justify-center gap-3 border-3 border-seam rounded-sm bg-sheet font-bold cursor-pointer min-w-0 [border-style:dashed] text-soft aria-pressed:[&_svg]:text-[color:#07090b]!"
           aria-pressed={is(row.cue, false)}
           aria-label={`${session.cueName(row.cue)}: did not make the read`}
           onclick={() => log.see({ cue: row.cue, role, read, correct: false })}>did not</button
@@ -60,91 +72,3 @@
     {/each}
   </div>
 </section>
-
-<style>
-  section {
-    display: flex;
-    flex-direction: column;
-    gap: 0.5rem;
-    min-width: 0;
-  }
-  .about {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.5rem;
-  }
-  .about select {
-    min-height: 56px;
-    font-size: 1.1rem;
-  }
-  .whose {
-    display: flex;
-  }
-  .whose .tape {
-    border-radius: 0;
-    margin-left: -2px;
-    min-height: 56px;
-  }
-  .rows {
-    display: grid;
-    gap: 0.4rem;
-    flex: 1;
-    grid-auto-rows: minmax(64px, 1fr);
-    max-height: 34rem;
-  }
-  .rows > div {
-    display: grid;
-    grid-template-columns: 9.5rem minmax(0, 1fr) 6.2rem;
-    gap: 0.4rem;
-  }
-  .cue {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    font-weight: 700;
-  }
-  button.read,
-  button.missed {
-    display: flex;
-    align-items: center;
-    justify-content: center;
-    gap: 0.7rem;
-    border: 3px solid var(--seam);
-    border-radius: 3px;
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-weight: 700;
-    cursor: pointer;
-    min-width: 0;
-  }
-  button.read {
-    border-left: 12px solid var(--tape);
-    justify-content: flex-start;
-    padding-left: 0.9rem;
-  }
-  button.missed {
-    border-style: dashed;
-    color: var(--ink-soft);
-  }
-  [aria-pressed='true'] {
-    background: var(--mark) !important;
-    color: #07090b !important;
-    border-color: var(--mark) !important;
-  }
-  [aria-pressed='true'] :global(svg) {
-    color: #07090b !important;
-  }
-  @media (max-width: 700px) {
-    .rows > div {
-      grid-template-columns: 6.6rem minmax(0, 1fr) 4.6rem;
-    }
-    .cue {
-      font-size: 0.95rem;
-      gap: 0.3rem;
-    }
-    .about {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

@@ -33,13 +33,13 @@
   }
 </script>
 
-<section class="sheet" aria-label="Available players">
-  <div class="head">
+<section class="sheet py-3 px-4 min-w-0" aria-label="Available players">
+  <div class="flex justify-between gap-4 flex-wrap items-center">
     <h2>Available players</h2>
-    <label
+    <label class="flex gap-2 items-center"
       ><span class="soft">Minutes of the game</span>
       <input
-        class="cell numeral"
+        class="cell numeral w-[4.6rem]"
         type="number"
         min="4"
         max="60"
@@ -48,12 +48,16 @@
       /></label
     >
   </div>
-  <ul class="quiet-list">
+  <ul class="quiet-list grid grid-cols-[repeat(auto-fill,_minmax(13.5rem,_1fr))] gap-y-1 gap-x-4 mt-2">
     {#each players as p (p.id)}
       {@const here = terms.available.includes(p.id)}
-      <li class:away={!here}>
-        <button class="who" aria-pressed={here} onclick={() => toggle(p.id)}>
-          <span class="numeral">{p.jersey}</span>{p.name}
+      <li class="grid grid-cols-[1fr_4.4rem] gap-2" class:away={!here}>
+        <button
+          class="flex items-center gap-2 min-h-12 py-0 px-2 border-0 border-l-6 border-l-mark bg-transparent font-bold text-inherit cursor-pointer text-left [.away_&]:border-l-transparent [.away_&]:text-soft [.away_&]:font-normal [.away_&]:line-through"
+          aria-pressed={here}
+          onclick={() => toggle(p.id)}
+        >
+          <span class="numeral text-xl min-w-[1.8rem] text-right">{p.jersey}</span>{p.name}
         </button>
         <input
           class="cell numeral"
@@ -69,8 +73,8 @@
       </li>
     {/each}
   </ul>
-  <p class="soft note">The number is the most minutes a player may have; empty is no limit.</p>
-  <div class="together">
+  <p class="soft text-sm my-2 mx-0">The number is the most minutes a player may have; empty is no limit.</p>
+  <div class="together grid grid-cols-[1fr_1fr_auto] gap-2">
     <select class="cell" bind:value={one} aria-label="Together, one"
       ><option value="">These two</option>{#each players as p (p.id)}<option value={p.id}>{p.name}</option
         >{/each}</select
@@ -82,7 +86,7 @@
     <button class="tape plain" disabled={!one || !two || one === two} onclick={pair}>Keep together</button>
   </div>
   {#each terms.together as group, i (group.join())}
-    <p class="group">
+    <p class="flex justify-between items-center mt-2">
       <span>{group.map(name).join(' and ')} together</span>
       <button
         class="tape plain"
@@ -92,77 +96,3 @@
     </p>
   {/each}
 </section>
-
-<style>
-  section {
-    padding: 0.8rem 1rem;
-    min-width: 0;
-  }
-  .head {
-    display: flex;
-    justify-content: space-between;
-    gap: 1rem;
-    flex-wrap: wrap;
-    align-items: center;
-  }
-  .head label {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-  }
-  .head input {
-    width: 4.6rem;
-  }
-  ul {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(13.5rem, 1fr));
-    gap: 0.35rem 1rem;
-    margin-top: 0.5rem;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 1fr 4.4rem;
-    gap: 0.4rem;
-  }
-  .who {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    min-height: 48px;
-    padding: 0 0.5rem;
-    border: 0;
-    border-left: 6px solid var(--mark);
-    background: transparent;
-    font: inherit;
-    font-weight: 700;
-    color: inherit;
-    cursor: pointer;
-    text-align: left;
-  }
-  .who .numeral {
-    font-size: 1.5rem;
-    min-width: 1.8rem;
-    text-align: right;
-  }
-  .away .who {
-    border-left-color: transparent;
-    color: var(--ink-soft);
-    font-weight: 400;
-    text-decoration: line-through;
-  }
-  .note {
-    font-size: 0.9rem;
-    margin: 0.4rem 0;
-  }
-  .together {
-    display: grid;
-    grid-template-columns: 1fr 1fr auto;
-    gap: 0.5rem;
-  }
-  .group {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    margin-top: 0.4rem;
-  }
-</style>

@@ -35,15 +35,16 @@
     f.cues.map((cue) => of(f.id).find((s) => s.cue === cue) ?? { cue, percent: 0 });
 </script>
 
-<div class="mixes">
+<div class="mixes grid gap-4">
   {#each families as f (f.id)}
     {@const known = of(f.id).length > 0}
-    <fieldset class="sheet">
+    <fieldset class="sheet py-3 px-4 min-w-0">
       <legend class="visually-hidden">{f.name}</legend>
-      <div class="head">
+      <div class="flex justify-between items-center gap-2 flex-wrap">
         <h2>{f.name}</h2>
-        <label class="unknown"
+        <label class="inline-flex gap-2 items-center min-h-12"
           ><input
+            class="w-[22px] h-[22px]"
             type="checkbox"
             checked={!known}
             onchange={(e) => put({ family: f.id, shares: e.currentTarget.checked ? [] : even(f.cues) })}
@@ -51,18 +52,21 @@
         >
       </div>
       {#if known}
-        <div class="bar" aria-hidden="true">
+        <div class="bar flex h-[30px] mb-1 border-2 border-ink overflow-hidden" aria-hidden="true">
           {#each full(f) as s, i (s.cue)}
-            {#if s.percent > 0}<span class:other={i % 2} style:flex={s.percent}
-                >{s.percent >= 9 ? session.cueName(s.cue) : ''}</span
+            {#if s.percent > 0}<span
+                class="bg-sheet text-xs leading-[26px] py-0 px-2 whitespace-nowrap overflow-hidden min-w-0 border-l-2 border-l-ink [&.other]:bg-floor first:border-l-0"
+                class:other={i % 2}
+                style:flex={s.percent}>{s.percent >= 9 ? session.cueName(s.cue) : ''}</span
               >{/if}
           {/each}
         </div>
         {#each full(f) as s (s.cue)}
-          <label class="slider">
+          <label class="grid grid-cols-[auto_6.4rem_minmax(0,_1fr)_2.4rem] gap-3 items-center min-h-11">
             <CueGlyph cue={s.cue} size={34} />
             <span class="name">{session.cueName(s.cue)}</span>
             <input
+              class="[accent-color:var(--ink)] w-full h-10 cursor-pointer"
               type="range"
               min="0"
               max="100"
@@ -74,7 +78,7 @@
               onchange={() =>
                 held && put({ family: held.family, shares: held.shares.map((x) => ({ ...x })) })}
             />
-            <span class="numeral">{s.percent}</span>
+            <span class="numeral text-right text-lg">{s.percent}</span>
           </label>
         {/each}
       {:else}
@@ -87,71 +91,3 @@
     </fieldset>
   {/each}
 </div>
-
-<style>
-  .mixes {
-    display: grid;
-    gap: 0.9rem;
-  }
-  fieldset {
-    padding: 0.7rem 1rem 0.8rem;
-    min-width: 0;
-  }
-  .head {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 0.6rem;
-    flex-wrap: wrap;
-  }
-  .unknown {
-    display: inline-flex;
-    gap: 0.5rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .unknown input {
-    width: 22px;
-    height: 22px;
-  }
-  .bar {
-    display: flex;
-    height: 30px;
-    margin-bottom: 0.3rem;
-    border: 2px solid var(--ink);
-    overflow: hidden;
-  }
-  .bar span {
-    background: var(--sheet);
-    font-size: 0.85rem;
-    line-height: 26px;
-    padding: 0 0.4rem;
-    white-space: nowrap;
-    overflow: hidden;
-    min-width: 0;
-    border-left: 2px solid var(--ink);
-  }
-  .bar span:first-child {
-    border-left: 0;
-  }
-  .bar .other {
-    background: var(--floor);
-  }
-  .slider {
-    display: grid;
-    grid-template-columns: auto 6.4rem minmax(0, 1fr) 2.4rem;
-    gap: 0.7rem;
-    align-items: center;
-    min-height: 44px;
-  }
-  input[type='range'] {
-    accent-color: var(--ink);
-    width: 100%;
-    height: 40px;
-    cursor: pointer;
-  }
-  .slider .numeral {
-    text-align: right;
-    font-size: 1.3rem;
-  }
-</style>

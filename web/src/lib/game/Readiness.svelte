@@ -15,48 +15,61 @@
   const asked = $derived(view.ready.filter((r) => r.share > 0));
 </script>
 
-<section class="sheet" aria-labelledby="ready">
+<section class="sheet py-3 px-4 min-w-0 overflow-x-auto" aria-labelledby="ready">
   <h2 id="ready">What they will ask</h2>
-  <p class="sum">
+  <p class="mt-1 mr-0 mb-2 ml-0">
     Of <b class="numeral">100</b> screens like these, both players read it right in about
-    <b class="numeral big">{of100(view.total)}</b>.
+    <b class="numeral big text-xl">{of100(view.total)}</b>.
     <span class="soft">Where most goes unanswered comes first.</span>
   </p>
-  <table>
-    <thead>
-      <tr><th>Read</th><th>Asked</th><th colspan="2">Made</th><th>Best at it</th><th>Needs it most</th></tr>
-    </thead>
-    <tbody>
-      {#each all ? asked : asked.slice(0, shown) as r (r.role + r.read)}
-        <tr>
-          <td
-            ><a href={`/${team}/squad/read/${r.read}`}
-              ><ReadGlyph read={r.read} size={30} />{session.readName(r.read)}<small class="soft"
-                >{r.role}</small
-              ></a
-            ></td
-          >
-          <td class="numeral">{of100(r.share)}</td>
-          {#if r.reps > 0}
-            <td class="rail"><RateBar rate={r.rate} /></td>
-            <td class="numeral">{of100(r.rate)}</td>
-            <td>{named(r.best)}</td>
-            <td class="soft">{named(r.worst)}</td>
-          {:else}
-            <td colspan="4" class="soft">Nobody has a rep of it; half is assumed.</td>
-          {/if}
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="overflow-x-auto" role="region" tabindex="0" aria-label="What they will ask, scrolls">
+    <table class="w-full min-w-120 border-collapse">
+      <thead>
+        <tr
+          ><th class="text-left font-normal text-sm text-soft">Read</th><th
+            class="text-left font-normal text-sm text-soft">Asked</th
+          ><th class="text-left font-normal text-sm text-soft" colspan="2">Made</th><th
+            class="text-left font-normal text-sm text-soft">Best at it</th
+          ><th class="text-left font-normal text-sm text-soft">Needs it most</th></tr
+        >
+      </thead>
+      <tbody>
+        {#each all ? asked : asked.slice(0, shown) as r (r.role + r.read)}
+          <tr>
+            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+              ><a
+                class="flex items-center gap-2 min-h-10 no-underline whitespace-nowrap"
+                href={`/${team}/squad/read/${r.read}`}
+                ><ReadGlyph read={r.read} size={30} />{session.readName(r.read)}<small class="soft"
+                  >{r.role}</small
+                ></a
+              ></td
+            >
+            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base">{of100(r.share)}</td>
+            {#if r.reps > 0}
+              <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0 w-28"><RateBar rate={r.rate} /></td>
+              <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base">{of100(r.rate)}</td>
+              <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{named(r.best)}</td>
+              <td class="soft border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{named(r.worst)}</td>
+            {:else}
+              <td colspan="4" class="soft border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+                >Nobody has a rep of it; half is assumed.</td
+              >
+            {/if}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
   {#if asked.length > shown}
-    <button class="tape plain" onclick={() => (all = !all)}
+    <button class="tape plain mt-2" onclick={() => (all = !all)}
       >{all ? 'Only the first' : `All ${asked.length} reads`}</button
     >
   {/if}
   <details>
-    <summary class="soft">How this is computed</summary>
-    <p class="soft">
+    <summary class="soft cursor-pointer min-h-11 pt-2">How this is computed</summary>
+    <p class="soft max-w-240 text-sm">
       Every situation the team runs ({view.situations.map((s) => session.screenName(s)).join(', ')}) counts
       the same, and in it every coverage as often as expected. “Asked” is how many of a hundred need the read,
       “made” how many of a hundred the players whose part it is would make: their reps, newest counting most,
@@ -65,57 +78,3 @@
     </p>
   </details>
 </section>
-
-<style>
-  section {
-    padding: 0.8rem 1rem;
-    min-width: 0;
-    overflow-x: auto;
-  }
-  .sum {
-    margin: 0.2rem 0 0.6rem;
-  }
-  .big {
-    font-size: 1.7rem;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th {
-    text-align: left;
-    font-weight: 400;
-    font-size: 0.9rem;
-    color: var(--ink-soft);
-  }
-  td {
-    border-top: 1px solid var(--seam);
-    padding: 0.2rem 0.7rem 0.2rem 0;
-  }
-  td.numeral {
-    font-size: 1.15rem;
-  }
-  td a {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 40px;
-    text-decoration: none;
-    white-space: nowrap;
-  }
-  .rail {
-    width: 7rem;
-  }
-  summary {
-    cursor: pointer;
-    min-height: 44px;
-    padding-top: 0.6rem;
-  }
-  details p {
-    max-width: 60rem;
-    font-size: 0.92rem;
-  }
-  .tape {
-    margin-top: 0.5rem;
-  }
-</style>

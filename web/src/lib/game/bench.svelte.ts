@@ -99,7 +99,7 @@ export class BenchLog {
       reps: () => this.load()
     });
     forgetOthers(this.id).catch(() => {});
-    this.queue.send();
+    void this.queue.send();
   }
 
   private async load() {
@@ -129,7 +129,7 @@ export class BenchLog {
 
   private put(events: RepEvent[]) {
     this.take(events);
-    this.queue.put(events.map((event) => ({ event })));
+    void this.queue.put(events.map((event) => ({ event })));
   }
 
   private event(kind: RepEvent['kind'], more: Partial<RepEvent>): RepEvent {

@@ -36,7 +36,7 @@
     if (p) lab.drag(dragged, p);
   }
   function up() {
-    if (dragged >= 0) lab.check();
+    if (dragged >= 0) void lab.check();
     dragged = -1;
   }
   const steps: Record<string, [number, number]> = {
@@ -53,7 +53,7 @@
     if (!loose) lab.freeze();
     const feet = e.shiftKey ? 1 / 6 : 1;
     lab.drag(i, add(at, d[0] * feet, d[1] * feet));
-    lab.check();
+    void lab.check();
   }
 </script>
 
@@ -86,7 +86,7 @@
       </g>
     {/if}
   {/each}
-  {#if ball}<Figure kind="ball" at={add(ball, 1.3, 0.7)} />{/if}
+  {#if ball}<Figure kind="ball" at={add(ball, 1.6, 0.9)} />{/if}
 </CourtFloor>
 
 <style>

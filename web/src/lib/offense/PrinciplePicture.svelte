@@ -37,7 +37,7 @@
   {/each}
   {#each picture.defense as x, i (i)}<Figure kind="defense" at={x} face={facing(x, ball)} />{/each}
   {#each picture.at as p, i (i)}<Figure kind="offense" at={p} text={String(i + 1)} large />{/each}
-  <Figure kind="ball" at={add(ball, 1.3, 0.7)} />
+  <Figure kind="ball" at={add(ball, 1.6, 0.9)} />
 </CourtFloor>
 
 <style>

@@ -17,7 +17,7 @@
 </script>
 
 <section
-  class="grid h-auto max-h-[60rem] grid-rows-[auto_minmax(20rem,1fr)_auto_auto] gap-3 lg:h-[calc(100dvh-6.6rem)]"
+  class="grid h-auto max-h-[60rem] grid-rows-[auto_minmax(20rem,1fr)_auto_auto] gap-3 md:h-[calc(100dvh-6.6rem)]"
   aria-label="The offense"
 >
   <div class="grid items-center gap-3 md:grid-cols-[18rem_1fr]">

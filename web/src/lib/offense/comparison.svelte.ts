@@ -40,7 +40,7 @@ export class Comparison {
         signal: stop.signal
       });
       if (!answer.ok || !answer.body)
-        throw new Refusal(answer.status, ((await answer.json()) as { message: string }).message);
+        throw new Refusal(answer.status, ((await answer.json()) as Schemas['Problem']).detail);
       await this.follow(answer.body);
       if (!this.result) throw new Refusal(0, 'The comparison broke off. Start it again.');
     } catch (e) {

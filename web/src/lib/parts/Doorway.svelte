@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { invalidateAll } from '$app/navigation';
   import { unsentReps } from '$lib/state/device';
   import { api, ask, Refusal } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
@@ -41,6 +42,7 @@
       } else if (setup)
         await session.setUp({ program, team, ages, name, email, password, zone, ...(code ? { code } : {}) });
       else await session.signIn({ email, password });
+      if (!forgot) await invalidateAll();
     } catch (e) {
       unanswered = e instanceof Refusal && e.status === 0;
       problem = e instanceof Error ? e.message : String(e);
@@ -80,7 +82,9 @@
         ><span>Your name</span><input bind:value={name} required maxlength="80" autocomplete="name" /></label
       >
     {:else if demo}
-      <p class="demo">This is a demo with an invented club. The sign-in is filled in.</p>
+      <p class="demo border-l-6 border-l-mark pl-3">
+        This is a demo with an invented club. The sign-in is filled in.
+      </p>
     {/if}
     <label class="field">
       <span>Email</span>
@@ -134,10 +138,3 @@
     {/if}
   </form>
 </main>
-
-<style>
-  .demo {
-    border-left: 6px solid var(--mark);
-    padding-left: 0.7rem;
-  }
-</style>

@@ -2,7 +2,7 @@
   import Modal from 'flowbite-svelte/Modal.svelte';
   import { viewKeys, views } from './views';
 
-  let { open = $bindable(false), view }: { open: boolean; view: string } = $props();
+  let { open = $bindable(false), view, team }: { open: boolean; view: string; team: string } = $props();
 
   const rows = $derived<[string, string][]>([
     ...(viewKeys[view] ?? []),
@@ -11,23 +11,14 @@
   ]);
 </script>
 
-<Modal bind:open title="Keys of this view" size="md" class="rounded-[3px]">
-  <dl>
+<Modal bind:open title="Keys of this view" size="md" class="rounded-sm">
+  <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2 text-ink">
     {#each rows as [key, what] (key + what)}
-      <dt class="numeral">{key}</dt>
+      <dt class="numeral text-lg">{key}</dt>
       <dd>{what}</dd>
     {/each}
   </dl>
+  <p class="mt-4">
+    <a href={`/${team}/help`} onclick={() => (open = false)}>Words, verdicts and every key: Help</a>
+  </p>
 </Modal>
-
-<style>
-  dl {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 0.6rem 1.2rem;
-    color: var(--ink);
-  }
-  dt {
-    font-size: 1.1rem;
-  }
-</style>

@@ -3,35 +3,23 @@
   import { notices } from '$lib/state/notices.svelte';
 </script>
 
-<div class="foot no-print" aria-live="polite">
+<!-- What lies under a notice can still be tapped; only its buttons are in the way. -->
+<div
+  class="no-print pointer-events-none fixed bottom-4 left-1/2 z-60 grid w-[min(36rem,calc(100vw-2rem))] -translate-x-1/2 gap-2 [&_button]:pointer-events-auto"
+  aria-live="polite"
+>
   {#each notices.list as n (n.id)}
     <Toast
       dismissable
       align={false}
-      class="notice max-w-xl rounded-[3px] border-l-8"
-      classes={{ content: 'text-base text-[var(--ink)]' }}
-      style={`background: var(--sheet); border-color: ${n.bad ? 'var(--alarm)' : 'var(--tape-green)'}`}
+      class={`notice max-w-xl border-l-8 bg-sheet ${n.bad ? 'border-l-alarm' : 'border-l-mark'}`}
+      classes={{ content: 'flex items-center gap-4 text-base text-ink' }}
       onclose={() => notices.drop(n.id)}
     >
-      {n.text}
+      <span class="grow">{n.text}</span>
+      {#if n.offer}
+        <button class="tape plain" onclick={() => notices.take(n)}>{n.offer.name}</button>
+      {/if}
     </Toast>
   {/each}
 </div>
-
-<style>
-  .foot :global(button) {
-    pointer-events: auto;
-  }
-  .foot {
-    position: fixed;
-    left: 50%;
-    bottom: 1rem;
-    transform: translateX(-50%);
-    z-index: 60;
-    /* What lies under a notice can still be tapped; only its cross is in the way. */
-    pointer-events: none;
-    display: grid;
-    gap: 0.5rem;
-    width: min(36rem, calc(100vw - 2rem));
-  }
-</style>

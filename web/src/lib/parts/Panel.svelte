@@ -34,41 +34,17 @@
 </script>
 
 <svelte:window onpopstate={back} />
-<dialog bind:this={dialog} aria-label={title} onclose={() => (open = false)}>
+<dialog
+  class="w-[min(60rem,_100vw)] max-w-[100vw] max-h-dvh [margin:auto_auto_0] pt-4 pr-4 pb-6 pl-4 border-0 border-t-8 border-t-mark bg-board text-ink text-base overflow-auto backdrop:[background:rgb(0_0_0_/_55%)]"
+  bind:this={dialog}
+  aria-label={title}
+  onclose={() => (open = false)}
+>
   {#if open}
-    <header>
-      <h2>{title}</h2>
+    <header class="flex justify-between items-center gap-4 mb-3">
+      <h2 class="text-xl">{title}</h2>
       <button class="tape plain" onclick={() => (open = false)}>Close</button>
     </header>
     {@render children()}
   {/if}
 </dialog>
-
-<style>
-  dialog {
-    width: min(60rem, 100vw);
-    max-width: 100vw;
-    max-height: 100dvh;
-    margin: auto auto 0;
-    padding: 0.9rem 1.25rem 1.5rem;
-    border: 0;
-    border-top: 8px solid var(--mark);
-    background: var(--board);
-    color: var(--ink);
-    font-size: 1.1rem;
-    overflow: auto;
-  }
-  dialog::backdrop {
-    background: rgb(0 0 0 / 55%);
-  }
-  header {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 1rem;
-    margin-bottom: 0.8rem;
-  }
-  h2 {
-    font-size: 1.6rem;
-  }
-</style>

@@ -20,6 +20,6 @@
         onsure();
       }}>{act}</button
     >
-    <button class="tape plain" onclick={() => (open = false)}>Keep it</button>
+    <button class="tape plain" onclick={() => (open = false)}>Cancel</button>
   </div>
 </Modal>

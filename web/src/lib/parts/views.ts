@@ -9,6 +9,32 @@ export const views = [
   { id: 'games', name: 'Games', key: '7' }
 ];
 
+/** What the window's title says of a page inside a view, by its route after the team. */
+export const titles: Record<string, string> = {
+  '/help': 'Help',
+  '/settings': 'Settings',
+  '/numbers': 'Where these numbers come from',
+  '/teach/cards': 'Cue cards',
+  '/teach/tape': 'Tape sheet',
+  '/teach/motion': 'Motion offense',
+  '/teach/motion/steps': 'Step by step',
+  '/teach/motion/bench': 'Bench sheet',
+  '/teach/principles': 'Principles',
+  '/show': 'Show the team',
+  '/show/round': 'Everybody points',
+  '/drills/edit': 'Write a drill',
+  '/plan/week': 'Loads',
+  '/plan/season': 'The weeks ahead',
+  '/plan/outbox': 'Sent mail',
+  '/plan/[practice]': 'Plan',
+  '/plan/[practice]/print': 'Print a plan',
+  '/run/[practice]/review': 'After practice',
+  '/squad/program': 'All teams',
+  '/squad/links': 'Player links',
+  '/games/[game]/bench': 'Bench log',
+  '/clicker': 'Hand clicker'
+};
+
 /** The keys a view adds, for the help that "?" opens. */
 export const viewKeys: Record<string, [string, string][]> = {
   teach: [
@@ -21,7 +47,7 @@ export const viewKeys: Record<string, [string, string][]> = {
     ['F', 'build the practice'],
     ['H', 'fill open time'],
     ['Ctrl Z / Ctrl Y', 'undo and redo'],
-    ['Ctrl S', 'store the plan'],
+    ['Ctrl S', 'save the plan'],
     ['Up, Down on a block', 'choose the block before or after'],
     ['Alt Up, Alt Down', 'move the chosen block'],
     ['+ and −', 'a minute more or less'],

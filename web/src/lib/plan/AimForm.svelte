@@ -28,7 +28,7 @@
   const followed = $derived(draft.offense.every((id, i) => aim.install[i] === id));
   function addGame() {
     const last = aim.games.at(-1)?.date ?? draft.plan.days[0]?.date ?? aim.until;
-    draft.change({ games: [...aim.games, { date: plus(last, week), needs: aim.install.slice(0, 1) }] });
+    void draft.change({ games: [...aim.games, { date: plus(last, week), needs: aim.install.slice(0, 1) }] });
   }
   const value = (e: Event) => (e.currentTarget as HTMLInputElement).value;
   const section = 'sheet grid content-start gap-3 p-4';
@@ -36,10 +36,10 @@
   const small = 'tape plain min-w-11 px-3 font-normal';
 </script>
 
-<div class="no-print mt-5 grid items-start gap-4 lg:grid-cols-3">
+<div class="no-print mt-5 grid items-start gap-4 md:grid-cols-3">
   <section class={section} aria-label="Practices">
     <h2>Practices</h2>
-    <div class="grid grid-cols-4 gap-1 xl:grid-cols-7" role="group" aria-label="Days of practice">
+    <div class="grid grid-cols-4 gap-1 lg:grid-cols-7" role="group" aria-label="Days of practice">
       {#each order as d (d)}
         <button
           class="tape plain p-0 font-normal"

@@ -35,7 +35,7 @@
   const copy = () => copyText(address, 'The address is copied.');
 </script>
 
-<section class="sheet" aria-label="Calendar">
+<section class="sheet grid gap-3 p-4" aria-label="Calendar">
   <h2>Calendar of practices</h2>
   <p>
     An address that calendars subscribe to. It holds times and block titles, no player. Whoever has it can
@@ -48,7 +48,7 @@
     <p class="soft">{team.feed ? 'An address is in use.' : 'There is no address now.'}</p>
   {/if}
   {#if session.head}
-    <div class="row">
+    <div class="row flex gap-2 flex-wrap">
       <button class="tape plain" onclick={make}>{team.feed ? 'Make a new address' : 'Make an address'}</button
       >
       {#if team.feed}<button class="tape plain" onclick={() => (ending = true)}>End the address</button>{/if}
@@ -62,16 +62,3 @@
   act="End it"
   onsure={end}
 />
-
-<style>
-  section {
-    display: grid;
-    gap: 0.8rem;
-    padding: 1.1rem;
-  }
-  .row {
-    display: flex;
-    gap: 0.5rem;
-    flex-wrap: wrap;
-  }
-</style>

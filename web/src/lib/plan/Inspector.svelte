@@ -26,9 +26,9 @@
 </script>
 
 {#if b}
-  <section class="sheet block" aria-label="Chosen block">
+  <section class="sheet block grid gap-3 p-4" aria-label="Chosen block">
     {#if timed?.brief.for || draft.reason}
-      <div class="why">
+      <div class="why grid gap-2 pb-3 border-b border-b-seam">
         {#if timed?.brief.for}<Brief brief={timed.brief} />{:else if draft.reason}<p>
             {draft.reason.text}
           </p>{/if}
@@ -36,8 +36,11 @@
           <p class="soft">Next best for the same minutes:</p>
           <ul class="quiet-list">
             {#each draft.reason.swaps as s (s.block.drill + s.block.stage)}
-              <li>
-                <button class="tape plain" onclick={() => draft.swap(b.id, s.block)}>{s.text}</button>
+              <li class="flex gap-3 items-center py-[0.15rem] px-0">
+                <button
+                  class="tape plain py-0 px-3 font-normal text-left"
+                  onclick={() => draft.swap(b.id, s.block)}>{s.text}</button
+                >
                 <span class="soft">
                   {#if s.less < 0.5}gives as much{:else}<b class="numeral">{Math.round(s.less)}</b> fewer reps of
                     the goals{/if}
@@ -50,12 +53,12 @@
     {/if}
     {#if timed?.problem}<p role="alert" class="problem">{timed.problem}</p>{/if}
     {#each said as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
-    <div class="row">
-      <label class="field wide">
+    <div class="row flex gap-2 flex-wrap items-end">
+      <label class="field min-w-22 flex-[2.4]">
         <span>Title</span>
         <input value={b.title} maxlength="60" onchange={(e) => draft.changeBlock(b.id, { title: text(e) })} />
       </label>
-      <label class="field">
+      <label class="field flex-1 min-w-22">
         <span>Minutes</span>
         <input
           type="number"
@@ -67,8 +70,8 @@
       </label>
     </div>
     {#if drill}
-      <div class="row">
-        <label class="field wide">
+      <div class="row flex gap-2 flex-wrap items-end">
+        <label class="field min-w-22 flex-[2.4]">
           <span>Stage</span>
           <select value={b.stage} onchange={(e) => draft.changeBlock(b.id, { stage: text(e) })}>
             {#each drill.stages as s (s.id)}<option value={s.id}
@@ -76,13 +79,13 @@
               >{/each}
           </select>
         </label>
-        <label class="field">
+        <label class="field flex-1 min-w-22">
           <span>Baskets</span>
           <select value={b.baskets} onchange={(e) => draft.changeBlock(b.id, { baskets: Number(text(e)) })}>
             {#each [1, 2, 3, 4, 5, 6] as n (n)}<option value={n}>{n}</option>{/each}
           </select>
         </label>
-        <label class="field">
+        <label class="field flex-1 min-w-22">
           <span>Seconds a rep</span>
           <input
             type="number"
@@ -96,8 +99,8 @@
       </div>
     {/if}
     {#if b.kind !== 'water'}
-      <div class="row">
-        <label class="field wide">
+      <div class="row flex gap-2 flex-wrap items-end">
+        <label class="field min-w-22 flex-[2.4]">
           <span>Where</span>
           <select value={b.end} onchange={(e) => draft.changeBlock(b.id, { end: Number(text(e)) })}>
             <option value={0}>The whole floor</option>
@@ -106,7 +109,7 @@
           </select>
         </label>
         {#if drill?.stages.find((s) => s.id === b.stage)?.coachShows}
-          <label class="check">
+          <label class="check flex-1">
             <input
               type="checkbox"
               checked={b.playerShows}
@@ -116,7 +119,7 @@
           </label>
         {/if}
         {#if b.kind === 'own'}
-          <label class="check">
+          <label class="check flex-1">
             <input
               type="checkbox"
               checked={b.play}
@@ -126,7 +129,7 @@
           </label>
         {/if}
         {#if drill?.positions.some((p) => p.helper)}
-          <label class="check">
+          <label class="check flex-1">
             <input
               type="checkbox"
               checked={b.noHelpers}
@@ -137,13 +140,13 @@
         {/if}
       </div>
       <details>
-        <summary>
+        <summary class="cursor-pointer min-h-11">
           Who takes part: {b.players.length ? group.map((p) => p.name).join(', ') : 'everybody'}
         </summary>
-        <ul class="quiet-list group">
+        <ul class="quiet-list [columns:2]">
           {#each players as p (p.id)}
             <li>
-              <label class="check">
+              <label class="check flex-1">
                 <input
                   type="checkbox"
                   checked={!b.players.length || b.players.includes(p.id)}
@@ -160,68 +163,25 @@
       <StaffJobs block={b} onchange={(staff) => draft.changeBlock(b.id, { staff })} />
     {/if}
     {#each timed?.notes ?? [] as n (n)}<p class="soft">{n}</p>{/each}
-    <div class="row tools no-print">
+    <div class="row no-print flex gap-2 flex-wrap items-end">
       {#if b.kind !== 'water'}
-        <button class="tape plain" aria-pressed={b.pin} onclick={() => draft.togglePin(b.id)}>Pin</button>
+        <button
+          class="tape plain min-h-12 py-0 px-3 font-normal"
+          aria-pressed={b.pin}
+          onclick={() => draft.togglePin(b.id)}>Pin</button
+        >
       {/if}
-      <button class="tape plain" onclick={() => draft.move(b.id, -1)}>Earlier</button>
-      <button class="tape plain" onclick={() => draft.move(b.id, 1)}>Later</button>
-      <button class="tape plain" onclick={() => draft.remove(b.id)}>Remove</button>
+      <button class="tape plain min-h-12 py-0 px-3 font-normal" onclick={() => draft.move(b.id, -1)}
+        >Earlier</button
+      >
+      <button class="tape plain min-h-12 py-0 px-3 font-normal" onclick={() => draft.move(b.id, 1)}
+        >Later</button
+      >
+      <button class="tape plain min-h-12 py-0 px-3 font-normal" onclick={() => draft.remove(b.id)}
+        >Remove</button
+      >
     </div>
   </section>
 {:else}
   <p class="soft">Choose a block on the sheet to change it, or add one.</p>
 {/if}
-
-<style>
-  .block {
-    display: grid;
-    gap: 0.75rem;
-    padding: 1rem;
-  }
-  .row {
-    display: flex;
-    gap: 0.5rem;
-    flex-wrap: wrap;
-    align-items: end;
-  }
-  .row > .field {
-    flex: 1;
-    min-width: 5.5rem;
-  }
-  .row > .wide {
-    flex: 2.4;
-  }
-  .tools .tape {
-    min-height: 48px;
-    padding: 0 0.8rem;
-    font-weight: 400;
-  }
-  .why {
-    display: grid;
-    gap: 0.4rem;
-    padding-bottom: 0.75rem;
-    border-bottom: 1px solid var(--seam);
-  }
-  .why li {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    padding: 0.15rem 0;
-  }
-  .why .tape {
-    padding: 0 0.7rem;
-    font-weight: 400;
-    text-align: left;
-  }
-  .check {
-    flex: 1;
-  }
-  .group {
-    columns: 2;
-  }
-  summary {
-    cursor: pointer;
-    min-height: 44px;
-  }
-</style>

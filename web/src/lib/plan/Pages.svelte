@@ -9,39 +9,16 @@
     ['', 'Practices'],
     ['week', 'Loads'],
     ['season', 'Season'],
-    ...(session.head ? [['outbox', 'Outbox']] : [])
+    ...(session.head ? [['outbox', 'Sent mail']] : [])
   ]);
 </script>
 
-<nav class="no-print" aria-label="Plan">
+<nav class="no-print flex flex-wrap gap-y-0 gap-x-4 mb-3" aria-label="Plan">
   {#each pages as [id, name] (id)}
-    <a href={`/${page.params.team}/plan${id ? `/${id}` : ''}`} aria-current={here === id ? 'page' : undefined}
-      >{name}</a
+    <a
+      class="inline-flex items-center min-h-12 no-underline text-soft border-b-5 border-b-transparent hover:text-ink [&[aria-current]]:text-ink [&[aria-current]]:font-bold [&[aria-current]]:border-b-mark"
+      href={`/${page.params.team}/plan${id ? `/${id}` : ''}`}
+      aria-current={here === id ? 'page' : undefined}>{name}</a
     >
   {/each}
 </nav>
-
-<style>
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 1.25rem;
-    margin-bottom: 0.75rem;
-  }
-  a {
-    display: inline-flex;
-    align-items: center;
-    min-height: 48px;
-    text-decoration: none;
-    color: var(--ink-soft);
-    border-bottom: 5px solid transparent;
-  }
-  a:hover {
-    color: var(--ink);
-  }
-  a[aria-current] {
-    color: var(--ink);
-    font-weight: 700;
-    border-bottom-color: var(--mark);
-  }
-</style>

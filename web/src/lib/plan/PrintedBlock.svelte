@@ -30,39 +30,52 @@
   const from = $derived(hour.format(new Date(new Date(startsAt).getTime() + placed.start * minute)));
 </script>
 
-<div class={`block ${b.kind}`}>
-  <p>
-    <span class="numeral at">{from}</span>
+<div
+  class={[
+    `block ${b.kind}`,
+    '[&.block]:[padding:0.25em_0.6em] [&.block]:border-l-4 [&.block]:border-l-line [&.block]:break-inside-avoid [&.drill]:border-l-ink [&.water]:[border-left-style:dotted]'
+  ]}
+>
+  <p class="leading-[1.28] first:flex first:[gap:0.7em] first:items-baseline">
+    <span class="numeral at flex-none min-w-[3.6em]">{from}</span>
     <b>{b.title}</b>
     {#if stage}<span>{stage.name}</span>{/if}
-    <span class="numeral min">{b.minutes} min</span>
+    <span class="numeral min ml-auto whitespace-nowrap">{b.minutes} min</span>
   </p>
-  {#if b.staff?.length}<p>
+  {#if b.staff?.length}<p class="leading-[1.28] first:flex first:[gap:0.7em] first:items-baseline">
       <span class="soft">Staff</span>
       {dutiesOf(b.staff)
         .map((d) => `${d.who} ${d.does}`)
         .join('; ')}
     </p>{/if}
   {#if drill && stage}
-    {#if group.length}<p>
+    {#if group.length}<p class="leading-[1.28] first:flex first:[gap:0.7em] first:items-baseline">
         <span class="soft">Who</span>
         {group.map((p) => `${p.jersey} ${p.name}`).join(', ')}
       </p>{/if}
     {#if helping}
       {#if stage.coachShows && stage.cues.length}
-        <p class="show">
+        <p
+          class="show leading-[1.28] flex [gap:0.2em_0.9em] flex-wrap items-center first:flex first:[gap:0.7em] first:items-baseline"
+        >
           <span class="soft">You show</span>
-          {#each stage.cues as c (c)}<span class="cue"
+          {#each stage.cues as c (c)}<span class="cue inline-flex items-center [gap:0.2em]"
               ><CueGlyph cue={c} size={18} />{session.cueName(c)}</span
             >{/each}
         </p>
       {/if}
-      <p><span class="soft">Helpers</span> {drill.helpers}</p>
-      <p><span class="soft">They rotate</span> {drill.rotation.say}</p>
+      <p class="leading-[1.28] first:flex first:[gap:0.7em] first:items-baseline">
+        <span class="soft">Helpers</span>
+        {drill.helpers}
+      </p>
+      <p class="leading-[1.28] first:flex first:[gap:0.7em] first:items-baseline">
+        <span class="soft">They rotate</span>
+        {drill.rotation.say}
+      </p>
     {:else}
       {#if timed}
         <Brief brief={timed.brief} paper />
-        <p>
+        <p class="leading-[1.28] first:flex first:[gap:0.7em] first:items-baseline">
           <span class="soft">Reps</span>
           <span class="numeral">{timed.reps}</span>, <span class="numeral">{timed.perPlayer.toFixed(1)}</span>
           each, <span class="numeral">{b.baskets}</span>
@@ -72,44 +85,3 @@
     {/if}
   {/if}
 </div>
-
-<style>
-  .block {
-    padding: 0.25em 0.6em;
-    border-left: 4px solid var(--line);
-    break-inside: avoid;
-  }
-  .drill {
-    border-left-color: var(--ink);
-  }
-  .water {
-    border-left-style: dotted;
-  }
-  p {
-    line-height: 1.28;
-  }
-  p:first-child {
-    display: flex;
-    gap: 0.7em;
-    align-items: baseline;
-  }
-  .at {
-    flex: none;
-    min-width: 3.6em;
-  }
-  .min {
-    margin-left: auto;
-    white-space: nowrap;
-  }
-  .show {
-    display: flex;
-    gap: 0.2em 0.9em;
-    flex-wrap: wrap;
-    align-items: center;
-  }
-  .cue {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.2em;
-  }
-</style>

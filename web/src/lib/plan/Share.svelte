@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sure from '$lib/parts/Sure.svelte';
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
@@ -42,7 +43,7 @@
 
   const keep = (e: SubmitEvent) => {
     e.preventDefault();
-    act(async () => {
+    void act(async () => {
       const { minutes, blocks } = draft.input;
       const made = await ask(
         api.POST('/api/teams/{teamId}/templates', {
@@ -52,11 +53,13 @@
       );
       kept = [...kept, made];
       name = '';
-      return 'The plan is kept for another evening.';
+      return 'The template is saved.';
     });
   };
 
-  const forget = (t: Schemas['Template']) =>
+  let leaving = $state.raw<Schemas['Template'] | null>(null);
+  let sure = $state(false);
+  const remove = (t: Schemas['Template']) =>
     act(async () => {
       await ask(
         api.DELETE('/api/teams/{teamId}/templates/{templateId}', {
@@ -64,7 +67,7 @@
         })
       );
       kept = kept.filter((k) => k.id !== t.id);
-      return `${t.name} is forgotten.`;
+      return `${t.name} is deleted.`;
     });
 
   const copyLast = () =>
@@ -86,20 +89,20 @@
         api.POST('/api/teams/{teamId}/practices/{practiceId}/mail', { params: { path } })
       );
       sent = out.map((m) => m.to).join(', ');
-      return `In the outbox for ${sent}.`;
+      return `Mailed to ${sent}.`;
     });
 
   const file = (format: string) => `/api/teams/${team}/practices/${practice}/export?format=${format}`;
 </script>
 
-<section class="share" aria-label="Take over and give out">
-  <h2>Take over</h2>
-  <div class="row">
-    <button class="tape plain" disabled={!last} onclick={copyLast}
+<section class="grid gap-3" aria-label="Start from, and share">
+  <h2>Start from</h2>
+  <div class="row flex gap-2 flex-wrap items-end">
+    <button class="tape plain font-normal py-0 px-3" disabled={!last} onclick={copyLast}
       >As last time{last ? `, ${dayOf(last.startsAt)}` : ''}</button
     >
     <button
-      class="tape plain"
+      class="tape plain font-normal py-0 px-3"
       disabled={left.length === 0}
       onclick={() => draft.change({ blocks: [...draft.input.blocks, ...again(left)] })}
       >Carry over {left.length ? left.map((b) => b.title).join(', ') : ''}
@@ -109,15 +112,20 @@
   {#if kept.length}
     <ul class="quiet-list">
       {#each kept as t (t.id)}
-        <li>
+        <li class="flex gap-2 py-1 px-0">
           <button
-            class="tape plain"
+            class="tape plain font-normal py-0 px-3"
             onclick={() => draft.change({ blocks: again(t.blocks), minutes: t.minutes })}
             >{t.name}, <span class="numeral">{t.minutes}</span> min</button
           >
           {#if session.coach}
-            <button class="tape plain" aria-label={`Forget ${t.name}`} onclick={() => forget(t)}
-              >Forget</button
+            <button
+              class="tape plain font-normal py-0 px-3"
+              aria-label={`Delete ${t.name}`}
+              onclick={() => {
+                leaving = t;
+                sure = true;
+              }}>Delete</button
             >
           {/if}
         </li>
@@ -125,27 +133,37 @@
     </ul>
   {/if}
   {#if session.coach}
-    <form class="row" onsubmit={keep}>
-      <label class="field"
-        ><span>Keep this plan for another evening as</span>
+    <form class="row flex gap-2 flex-wrap items-end" onsubmit={keep}>
+      <label class="field flex-1 min-w-56"
+        ><span>Name of a template made of this plan</span>
         <input bind:value={name} maxlength="60" required /></label
       >
-      <button class="tape plain">Keep it</button>
+      <button class="tape plain font-normal py-0 px-3">Save as template</button>
     </form>
   {/if}
 
   <h2>
-    Give out {#if draft.changed}<span class="soft">save the plan first: files hold what is saved</span>{/if}
+    Share {#if draft.changed}<span class="soft font-normal text-sm"
+        >save the plan first: files hold what is saved</span
+      >{/if}
   </h2>
-  <div class="row">
-    <a class="tape plain" target="_blank" href={`/${team}/plan/${practice}/print?for=coach`}>Print for me</a>
-    <a class="tape plain" target="_blank" href={`/${team}/plan/${practice}/print?for=assistants`}
-      >Print for assistants</a
+  <div class="row flex gap-2 flex-wrap items-end">
+    <a
+      class="tape plain font-normal py-0 px-3"
+      target="_blank"
+      href={`/${team}/plan/${practice}/print?for=coach`}>Print for me</a
     >
-    <a class="tape plain" href={file('ics')} download>Calendar file</a>
-    <a class="tape plain" href={file('csv')} download>CSV</a>
-    <a class="tape plain" href={file('json')} download>JSON</a>
-    {#if session.coach}<button class="tape plain" onclick={mail}>Mail the assistants</button>{/if}
+    <a
+      class="tape plain font-normal py-0 px-3"
+      target="_blank"
+      href={`/${team}/plan/${practice}/print?for=assistants`}>Print for assistants</a
+    >
+    <a class="tape plain font-normal py-0 px-3" href={file('ics')} download>Calendar file</a>
+    <a class="tape plain font-normal py-0 px-3" href={file('csv')} download>CSV</a>
+    <a class="tape plain font-normal py-0 px-3" href={file('json')} download>JSON</a>
+    {#if session.coach}<button class="tape plain font-normal py-0 px-3" onclick={mail}
+        >Mail the assistants</button
+      >{/if}
   </div>
   <label class="field"
     ><span>Note to the assistants</span>
@@ -155,33 +173,12 @@
       onchange={(e) => draft.change({ note: e.currentTarget.value })}></textarea></label
   >
 </section>
-
-<style>
-  .share {
-    display: grid;
-    gap: 0.75rem;
-  }
-  .row {
-    display: flex;
-    gap: 0.5rem;
-    flex-wrap: wrap;
-    align-items: end;
-  }
-  .row .field {
-    flex: 1;
-    min-width: 14rem;
-  }
-  .tape {
-    font-weight: 400;
-    padding: 0 0.8rem;
-  }
-  li {
-    display: flex;
-    gap: 0.5rem;
-    padding: 0.2rem 0;
-  }
-  h2 .soft {
-    font-weight: 400;
-    font-size: 0.9rem;
-  }
-</style>
+<Sure
+  bind:open={sure}
+  title={`Delete ${leaving?.name ?? ''}?`}
+  text="The template is gone for good. Practices that were made from it stay as they are."
+  act="Delete"
+  onsure={() => {
+    if (leaving) void remove(leaving);
+  }}
+/>

@@ -76,7 +76,7 @@
         <button
           class="tape plain px-3!"
           aria-label={`Take job ${i + 1} out`}
-          onclick={() => onchange(staff.filter((_, k) => k !== i))}>Take out</button
+          onclick={() => onchange(staff.filter((_, k) => k !== i))}>Remove</button
         >
       </li>
     {/each}

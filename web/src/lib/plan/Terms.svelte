@@ -42,8 +42,8 @@
   ]);
 </script>
 
-<section class="terms" aria-label="Terms of the evening">
-  <div class="row">
+<section class="terms grid gap-4" aria-label="Terms of the evening">
+  <div class="row grid grid-cols-[repeat(3,_1fr)] gap-3">
     {#each has as [key, name, least, most] (key)}
       <label class="field">
         <span>{name}</span>
@@ -59,12 +59,12 @@
   </div>
   {#each lists as l (l.key)}
     <div>
-      <h2>{l.title} <span class="soft">{l.hint}</span></h2>
-      <ul class="quiet-list chips">
+      <h2>{l.title} <span class="soft font-normal text-sm">{l.hint}</span></h2>
+      <ul class="quiet-list flex flex-wrap gap-2 mt-2">
         {#each t[l.key] as id (id)}
           <li>
             <button
-              class="tape plain"
+              class="tape plain font-normal py-0 px-3"
               aria-label={`Take ${l.name(id)} away`}
               onclick={() => draft.setTerms({ [l.key]: t[l.key].filter((x) => x !== id) })}
               >{l.name(id)} <span aria-hidden="true">×</span></button
@@ -73,6 +73,7 @@
         {/each}
         <li>
           <select
+            class="min-h-12 max-w-60 border-2 border-line border-dashed bg-board text-ink"
             aria-label={l.add}
             value=""
             onchange={(e) => {
@@ -90,37 +91,3 @@
   {/each}
   {#if draft.sheet}<RulesForm {draft} inForce={draft.sheet.inForce} />{/if}
 </section>
-
-<style>
-  .terms {
-    display: grid;
-    gap: 1.1rem;
-  }
-  .row {
-    display: grid;
-    grid-template-columns: repeat(3, 1fr);
-    gap: 0.75rem;
-  }
-  h2 .soft {
-    font-weight: 400;
-    font-size: 0.9rem;
-  }
-  .chips {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin-top: 0.4rem;
-  }
-  .chips .tape {
-    font-weight: 400;
-    padding: 0 0.8rem;
-  }
-  select {
-    min-height: 48px;
-    max-width: 15rem;
-    border: 2px dashed var(--line);
-    background-color: var(--board);
-    color: var(--ink);
-    font: inherit;
-  }
-</style>

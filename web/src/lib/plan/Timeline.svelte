@@ -17,38 +17,63 @@
   const readsOf = (id: string) => days.flatMap((d) => d.items).find((i) => i.action === id)?.reads ?? [];
 </script>
 
-<div class="scroll sheet">
-  <table>
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div
+  class="scroll sheet relative overflow-x-auto w-[fit-content] max-w-full"
+  role="region"
+  tabindex="0"
+  aria-label="Weeks, scrolls"
+>
+  <table class="border-collapse">
     <thead>
       <tr>
-        <th scope="col">Action and its reads</th>
+        <th
+          class="py-1 px-2 text-center border-l border-l-seam h-[2.9rem] min-w-[3.4rem] font-normal text-sm leading-[1.15] first:border-l-0 first:text-left first:min-w-44 first:pl-3 first:sticky first:left-0 first:bg-sheet"
+          scope="col">Action and its reads</th
+        >
         {#each days as d (d.date + d.game)}
-          <th scope="col" class:game={d.game}>
-            {d.game ? 'Game' : weekdayName(d.date)}<span class="numeral">{dateName(d.date)}</span>
+          <th
+            class="py-1 px-2 text-center border-l border-l-seam h-[2.9rem] min-w-[3.4rem] font-normal text-sm leading-[1.15] [&.game]:[background:color-mix(in_srgb,_var(--mark)_22%,_var(--sheet))] first:border-l-0 first:text-left first:min-w-44 first:pl-3 first:sticky first:left-0 first:bg-sheet [&.game]:font-bold"
+            scope="col"
+            class:game={d.game}
+          >
+            {d.game ? 'Game' : weekdayName(d.date)}<span class="numeral block whitespace-nowrap"
+              >{dateName(d.date)}</span
+            >
           </th>
         {/each}
       </tr>
     </thead>
     <tbody>
       {#each install as id (id)}
-        <tr>
-          <th scope="row"
+        <tr class="border-t border-t-seam">
+          <th
+            class="py-1 px-2 text-center border-l border-l-seam h-[2.9rem] min-w-[3.4rem] first:border-l-0 first:text-left first:min-w-44 first:pl-3 first:sticky first:left-0 first:bg-sheet"
+            scope="row"
             >{session.screenName(id)}
-            <span class="glyphs" aria-hidden="true"
+            <span class="flex gap-px mt-px" aria-hidden="true"
               >{#each readsOf(id) as r (r)}<ReadGlyph read={r} size={20} />{/each}</span
             ></th
           >
           {#each days as d (d.date + d.game)}
             {@const item = itemOf(d, id)}
-            <td class:game={d.game}>
+            <td
+              class="py-1 px-2 text-center border-l border-l-seam h-[2.9rem] min-w-[3.4rem] [&.game]:[background:color-mix(in_srgb,_var(--mark)_22%,_var(--sheet))] first:border-l-0 first:text-left first:min-w-44 first:pl-3 first:sticky first:left-0 first:bg-sheet"
+              class:game={d.game}
+            >
               {#if item}
-                <span class={`task ${item.task}`} title={item.by ? `due by ${dateName(item.by)}` : undefined}
+                <span
+                  class={[
+                    `task ${item.task}`,
+                    '[&.task]:[display:inline-grid] [&.task]:place-items-center [&.task]:w-8 [&.task]:h-8 [&.task]:font-numeral [&.task]:font-semibold [&.task]:border-3 [&.task]:border-(--tape-blue) [&.task]:text-(--tape-blue) [&.live]:bg-(--tape-blue) [&.live]:text-sheet [&.refresh]:rounded-full [&.refresh]:[border-style:dashed] [&.refresh]:[border-width:2px]'
+                  ]}
+                  title={item.by ? `due by ${dateName(item.by)}` : undefined}
                   ><span aria-hidden="true">{tasks[item.task].mark}</span><span class="visually-hidden"
                     >{tasks[item.task].says}</span
                   ></span
                 >
-              {:else if d.ready.includes(id)}<span class="need">ready</span>
-              {:else if d.missing.includes(id)}<span class="need missing">not yet</span>{/if}
+              {:else if d.ready.includes(id)}<span class="font-bold text-sm">ready</span>
+              {:else if d.missing.includes(id)}<span class="font-bold text-sm text-alarm">not yet</span>{/if}
             </td>
           {/each}
         </tr>
@@ -56,97 +81,17 @@
     </tbody>
   </table>
 </div>
-<p class="key soft">
+<p class="soft flex gap-6 flex-wrap mt-2">
   {#each Object.entries(tasks) as [id, t] (id)}
-    <span><span class={`task ${id}`} aria-hidden="true">{t.mark}</span> {t.says}</span>
+    <span
+      ><span
+        class={[
+          `task ${id}`,
+          '[&.task]:[display:inline-grid] [&.task]:place-items-center [&.task]:font-numeral [&.task]:font-semibold [&.task]:border-3 [&.task]:border-(--tape-blue) [&.task]:text-(--tape-blue) [&.live]:bg-(--tape-blue) [&.live]:text-sheet [&.refresh]:rounded-full [&.refresh]:[border-style:dashed] [&.refresh]:[border-width:2px] [&.task]:w-[1.6rem] [&.task]:h-[1.6rem] [&.task]:text-sm'
+        ]}
+        aria-hidden="true">{t.mark}</span
+      >
+      {t.says}</span
+    >
   {/each}
 </p>
-
-<style>
-  .scroll {
-    position: relative; /* keeps what only screen readers see from widening the page */
-    overflow-x: auto;
-    width: fit-content;
-    max-width: 100%;
-  }
-  table {
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    padding: 0.25rem 0.4rem;
-    text-align: center;
-    border-left: 1px solid var(--seam);
-    height: 2.9rem;
-    min-width: 3.4rem;
-  }
-  tr > :first-child {
-    border-left: 0;
-    text-align: left;
-    min-width: 11rem;
-    padding-left: 0.8rem;
-    position: sticky;
-    left: 0;
-    background: var(--sheet);
-  }
-  tbody tr {
-    border-top: 1px solid var(--seam);
-  }
-  thead th {
-    font-weight: 400;
-    font-size: 0.9rem;
-    line-height: 1.15;
-  }
-  thead .numeral {
-    display: block;
-    white-space: nowrap;
-  }
-  .glyphs {
-    display: flex;
-    gap: 1px;
-    margin-top: 1px;
-  }
-  .game {
-    background: color-mix(in srgb, var(--mark) 22%, var(--sheet));
-  }
-  thead .game {
-    font-weight: 700;
-  }
-  .task {
-    display: inline-grid;
-    place-items: center;
-    width: 2rem;
-    height: 2rem;
-    font-family: var(--font-numeral);
-    font-weight: 600;
-    border: 3px solid var(--tape-blue);
-    color: var(--tape-blue);
-  }
-  .live {
-    background: var(--tape-blue);
-    color: var(--sheet);
-  }
-  .refresh {
-    border-radius: 50%;
-    border-style: dashed;
-    border-width: 2px;
-  }
-  .need {
-    font-weight: 700;
-    font-size: 0.9rem;
-  }
-  .missing {
-    color: var(--alarm);
-  }
-  .key {
-    display: flex;
-    gap: 1.5rem;
-    flex-wrap: wrap;
-    margin-top: 0.6rem;
-  }
-  .key .task {
-    width: 1.6rem;
-    height: 1.6rem;
-    font-size: 0.9rem;
-  }
-</style>

@@ -13,26 +13,38 @@
 </script>
 
 <section aria-label="Who is here">
-  <div class="line head soft" aria-hidden="true">
-    <span>Here</span><span>Not live</span><span>cuts + screens</span><span></span><span>touch</span><span
-      >live′</span
-    ><span>jumps</span>
+  <div
+    class="soft grid grid-cols-[8.5rem_3.4rem_minmax(2rem,_1fr)_3rem_2.6rem_2.6rem_2.6rem] gap-2 items-center text-xs leading-[1.1]"
+    aria-hidden="true"
+  >
+    <span class="[&:nth-child(n_+_4)]:text-right">Here</span><span class="[&:nth-child(n_+_4)]:text-right"
+      >Not live</span
+    ><span class="[&:nth-child(n_+_4)]:text-right">cuts + screens</span><span
+      class="[&:nth-child(n_+_4)]:text-right"
+    ></span><span class="[&:nth-child(n_+_4)]:text-right">touch</span><span
+      class="[&:nth-child(n_+_4)]:text-right">live′</span
+    ><span class="[&:nth-child(n_+_4)]:text-right">jumps</span>
   </div>
   <ul class="quiet-list">
     {#each players as p (p.id)}
       {@const l = load.get(p.id)}
-      <li class="line" class:away={!here(p.id)}>
-        <label>
+      <li
+        class="grid grid-cols-[8.5rem_3.4rem_minmax(2rem,_1fr)_3rem_2.6rem_2.6rem_2.6rem] gap-2 items-center"
+        class:away={!here(p.id)}
+      >
+        <label class="flex gap-2 items-center min-h-[38px]">
           <input
+            class="w-5 h-5"
             type="checkbox"
             checked={here(p.id)}
             onchange={() => draft.setHere(p.id, here(p.id) ? 'away' : 'here')}
           />
-          <span class="numeral jersey">{p.jersey}</span>
-          <span class="name">{p.name}</span>
+          <span class="numeral jersey min-w-6 text-right">{p.jersey}</span>
+          <span class="name [.away_&]:line-through [.away_&]:text-soft">{p.name}</span>
         </label>
-        <label class="limited">
+        <label class="flex gap-2 items-center min-h-[38px] justify-center">
           <input
+            class="w-5 h-5"
             type="checkbox"
             aria-label={`${p.name} keeps out of live blocks`}
             checked={limited(p.id)}
@@ -41,69 +53,18 @@
           />
         </label>
         {#if l}
-          <span class="bars" aria-label={`${l.cutter} cuts, ${l.screener} screens`} role="img">
-            <span class="cut" style:width={`${(l.cutter / most) * 100}%`}></span><span
-              class="screen"
+          <span class="flex h-3 bg-seam" aria-label={`${l.cutter} cuts, ${l.screener} screens`} role="img">
+            <span class="cut bg-(--tape-blue)" style:width={`${(l.cutter / most) * 100}%`}></span><span
+              class="screen [background:repeating-linear-gradient(90deg,_var(--tape-teal)_0_3px,_transparent_3px_5px)]"
               style:width={`${(l.screener / most) * 100}%`}
             ></span>
           </span>
-          <span class="numeral">{l.cutter}+{l.screener}</span>
-          <span class="numeral">{l.touches}</span>
-          <span class="numeral">{l.hardMinutes}</span>
-          <span class="numeral">{l.jumps}</span>
+          <span class="numeral text-right">{l.cutter}+{l.screener}</span>
+          <span class="numeral text-right">{l.touches}</span>
+          <span class="numeral text-right">{l.hardMinutes}</span>
+          <span class="numeral text-right">{l.jumps}</span>
         {/if}
       </li>
     {/each}
   </ul>
 </section>
-
-<style>
-  .line {
-    display: grid;
-    grid-template-columns: 8.5rem 3.4rem minmax(2rem, 1fr) 3rem 2.6rem 2.6rem 2.6rem;
-    gap: 0.4rem;
-    align-items: center;
-  }
-  .line > .numeral {
-    text-align: right;
-  }
-  .head {
-    font-size: 0.8rem;
-    line-height: 1.1;
-  }
-  .head span:nth-child(n + 4) {
-    text-align: right;
-  }
-  label {
-    display: flex;
-    gap: 0.45rem;
-    align-items: center;
-    min-height: 38px;
-  }
-  .limited {
-    justify-content: center;
-  }
-  input {
-    width: 20px;
-    height: 20px;
-  }
-  .jersey {
-    min-width: 1.5rem;
-    text-align: right;
-  }
-  .away .name {
-    text-decoration: line-through;
-    color: var(--ink-soft);
-  }
-  .bars {
-    display: flex;
-    height: 12px;
-    background: var(--seam);
-  }
-  .cut {
-    background: var(--tape-blue);
-  }
-  .screen {
-    background: repeating-linear-gradient(90deg, var(--tape-teal) 0 3px, transparent 3px 5px);
-  }
-</style>

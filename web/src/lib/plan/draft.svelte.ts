@@ -34,12 +34,15 @@ export function drillBlock(drill: Schemas['Drill'], stage: string, minutes: numb
 
 const usualHour = 18; // common practice, no source
 
-/** What a new practice starts with: an evening at six, everybody, no blocks; on a
- * day that is given, or on the first that is free. */
+const usualMinutes = 90; // of a practice (common practice)
+
+/** What a new practice starts with: an evening at six, everybody, no blocks; on a day that is given, or on
+ * the first that is free, and no longer than the age's limit in minutes. */
 export function firstPlan(
   players: string[],
   practices: Schemas['PracticeSummary'][],
-  day?: string
+  day?: string,
+  longest = usualMinutes
 ): Schemas['PracticeInput'] {
   const at = day ? new Date(`${day}T00:00`) : new Date();
   const days = new Set(practices.map((p) => new Date(p.startsAt).toDateString()));
@@ -47,7 +50,13 @@ export function firstPlan(
     do at.setDate(at.getDate() + 1);
     while (days.has(at.toDateString()));
   at.setHours(usualHour, 0, 0, 0);
-  return { startsAt: at.toISOString(), minutes: 90, note: '', present: players, blocks: [] };
+  return {
+    startsAt: at.toISOString(),
+    minutes: Math.min(usualMinutes, longest),
+    note: '',
+    present: players,
+    blocks: []
+  };
 }
 
 /** Blocks for another practice: new ids, nothing pinned. */
@@ -135,7 +144,7 @@ export class Draft {
 
   change(next: Partial<Input>) {
     this.steps.step({ ...this.input, ...next });
-    this.compute();
+    void this.compute();
   }
 
   changeBlock(id: string, next: Partial<Block>) {
@@ -243,11 +252,11 @@ export class Draft {
   }
 
   undo() {
-    if (this.steps.undo()) this.compute();
+    if (this.steps.undo()) void this.compute();
   }
 
   redo() {
-    if (this.steps.redo()) this.compute();
+    if (this.steps.redo()) void this.compute();
   }
 
   /** Saves the plan. What is edited while the server answers stays on the page, unsaved. */

@@ -43,10 +43,10 @@ export class SeasonDraft {
     return this.store();
   }
   undo() {
-    if (this.steps.undo()) this.store();
+    if (this.steps.undo()) void this.store();
   }
   redo() {
-    if (this.steps.redo()) this.store();
+    if (this.steps.redo()) void this.store();
   }
 
   /** An action up or down the list, by its place. */
@@ -55,13 +55,13 @@ export class SeasonDraft {
     const [moved] = install.splice(from, 1);
     if (moved === undefined) return;
     install.splice(from + by, 0, moved);
-    this.change({ install });
+    void this.change({ install });
   }
 
   /** An action off the list, and out of the games that needed it. */
   drop(id: string) {
     const without = (list: string[]) => list.filter((x) => x !== id);
-    this.change({
+    void this.change({
       install: without(this.aim.install),
       games: this.aim.games.map((g) => ({ ...g, needs: without(g.needs) }))
     });
@@ -70,11 +70,11 @@ export class SeasonDraft {
   /** The offense's actions first, in its order, then what was on the list besides. */
   followOffense() {
     const rest = this.aim.install.filter((id) => !this.offense.includes(id));
-    this.change({ install: [...this.offense, ...rest] });
+    void this.change({ install: [...this.offense, ...rest] });
   }
 
   changeGame(index: number, next: Partial<Aim['games'][number]>) {
-    this.change({ games: this.aim.games.map((g, i) => (i === index ? { ...g, ...next } : g)) });
+    void this.change({ games: this.aim.games.map((g, i) => (i === index ? { ...g, ...next } : g)) });
   }
 
   private async store() {

@@ -33,9 +33,9 @@
   }
 </script>
 
-<section class="sheet grid content-start gap-3 p-4" aria-label="How hard was it?">
+<section class="sheet no-print grid content-start gap-3 p-4" aria-label="How hard was it?">
   <h2>How hard was it?</h2>
-  <div class="grid grid-cols-6 gap-1 xl:grid-cols-11" role="group" aria-label="Effort from 0 to 10">
+  <div class="grid grid-cols-6 gap-1 lg:grid-cols-11" role="group" aria-label="Effort from 0 to 10">
     {#each words as word, n (n)}
       <button
         class="tape plain min-w-0 p-0"

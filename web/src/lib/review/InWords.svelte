@@ -11,7 +11,10 @@
   ]);
 </script>
 
-<section class="sheet mb-4 grid gap-x-8 gap-y-4 p-4 md:grid-cols-3" aria-label="In words">
+<section
+  class="sheet mb-4 grid gap-x-8 gap-y-4 p-4 md:grid-cols-3 print:grid-cols-3 print:text-xs"
+  aria-label="In words"
+>
   {#each parts as p (p.title)}
     <div>
       <h2 class="mb-2">{p.title}</h2>

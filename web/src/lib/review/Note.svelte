@@ -20,7 +20,7 @@
   }
 </script>
 
-<section class="sheet grid content-start justify-items-start gap-3 p-4">
+<section class="sheet grid print:hidden content-start justify-items-start gap-3 p-4">
   <h2>A note to yourself</h2>
   <Label class="w-full">
     What to do differently next time

@@ -15,25 +15,36 @@
   const live = $derived(Boolean(floor.line.current?.live));
 </script>
 
-<section aria-label="What was seen">
+<section class="flex flex-col gap-3 min-w-0 max-sm:gap-2" aria-label="What was seen">
   <Links {floor} />
   {#if floor.frozen}
-    <div class="frozen">
-      <p class="ice">Frozen</p>
-      <p class="hint">Nobody moves. The rep stays as it is, and the clock stands.</p>
-      <button class="tape" onclick={() => floor.freeze()}>Play on</button>
+    <div class="flex-1 grid content-center justify-items-center gap-4 text-center">
+      <p class="text-[length:clamp(3rem,_8vw,_6rem)] font-bold leading-none text-(--tape-blue)">Frozen</p>
+      <p class="hint text-lg max-sm:block">Nobody moves. The rep stays as it is, and the clock stands.</p>
+      <button class="tape min-w-56 text-xl" onclick={() => floor.freeze()}>Play on</button>
     </div>
   {:else if !floor.rep}
-    <p class="hint">Nobody can run this block now. Go to the next one, or see who is here under More.</p>
+    <p class="hint text-lg max-sm:hidden">
+      Nobody can run this block now. Go to the next one, or see who is here under More.
+    </p>
   {:else if floor.wrong}
-    <p class="hint stays">What did the defense show, and what did <b>{floor.up?.name}</b> do?</p>
-    <div class="wrongs">
+    <p class="hint text-lg max-sm:block">
+      What did the defense show, and what did <b>{floor.up?.name}</b> do?
+    </p>
+    <div class="wrongs grid gap-3 flex-1">
       {#each floor.rows as row (row.cue)}
-        <div role="group" aria-label={session.cueName(row.cue)}>
-          <span class="cue"><CueGlyph cue={row.cue} size={46} />{session.cueName(row.cue)}</span>
+        <div
+          class="grid grid-cols-[minmax(7rem,_1.3fr)] [grid-auto-flow:column] [grid-auto-columns:minmax(64px,_1fr)] gap-2 items-stretch max-sm:grid-cols-[5.2rem] max-sm:gap-1"
+          role="group"
+          aria-label={session.cueName(row.cue)}
+        >
+          <span
+            class="cue flex items-center gap-2 text-lg font-bold leading-[1.1] max-sm:text-sm max-sm:gap-0 max-sm:[&_svg]:hidden"
+            ><CueGlyph cue={row.cue} size={46} />{session.cueName(row.cue)}</span
+          >
           {#each floor.wrongs(row) as a (a.key)}
             <button
-              class="answer"
+              class="answer relative flex items-center gap-4 min-h-16 bg-sheet border-2 border-seam [box-shadow:inset_10px_0_0_var(--tape,_var(--line))] text-ink text-xl font-bold leading-[1.1] text-left cursor-pointer max-sm:min-h-16 max-sm:text-base max-sm:pt-1 max-sm:pr-2 max-sm:pb-1 max-sm:pl-4 max-sm:gap-2 justify-center pt-0 pr-0 pb-0 pl-2 active:bg-mark active:text-[color:#07090b]"
               style:--tape={a.read ? tapeOf(a.read) : 'var(--line)'}
               aria-label={`${session.cueName(row.cue)}: ${session.readName(a.read).toLowerCase()}`}
               title={session.readName(a.read)}
@@ -53,16 +64,19 @@
     <Ends {floor} />
   {:else}
     {#if floor.goal}<p class="text-lg">{floor.goal}</p>{/if}
-    <p class="hint">
+    <p class="hint text-lg max-sm:hidden">
       {#if floor.shooting}Did <b>{floor.up?.name}</b> make it?
       {:else if floor.role === 'defender'}What did <b>{floor.up?.name}</b> show, and in time?
       {:else if live}<b>{floor.up?.name}</b> read it right: which one?
       {:else}What did <b>{floor.up?.name}</b> do?{/if}
     </p>
-    <div class="grid" class:lead={!live && !floor.shooting}>
+    <div
+      class="grid grid grid-cols-[repeat(2,_minmax(0,_1fr))] gap-3 flex-1 [grid-auto-rows:minmax(64px,_1fr)] max-sm:[grid-auto-rows:minmax(64px,_auto)] max-sm:gap-2 [&.lead]:grid-rows-[minmax(96px,_1.4fr)] max-sm:[&.lead]:grid-rows-[minmax(84px,_auto)]"
+      class:lead={!live && !floor.shooting}
+    >
       {#each floor.answers as a, i (a.key)}
         <button
-          class="answer"
+          class="answer relative flex items-center gap-4 min-h-16 py-2 px-4 bg-sheet border-2 border-seam [box-shadow:inset_10px_0_0_var(--tape,_var(--line))] pl-6 text-ink text-xl font-bold leading-[1.1] text-left cursor-pointer max-sm:min-h-16 max-sm:text-base max-sm:pt-1 max-sm:pr-2 max-sm:pb-1 max-sm:pl-4 max-sm:gap-2 [&.main]:text-2xl [&.main]:[background:color-mix(in_srgb,_var(--tape)_22%,_var(--sheet))] [&.main]:border-(--tape) [&.pointed]:[outline:5px_solid_var(--mark)] [&.pointed]:[outline-offset:-2px] active:bg-mark active:text-[color:#07090b] max-md:[&.main]:text-xl max-md:[&_svg]:size-12 max-sm:[&.main]:text-lg [.grid.lead_&]:[&.main]:col-span-full [.grid.lead_&]:[&.main]:min-h-24 max-sm:[.grid.lead_&]:[&.main]:min-h-21"
           class:main={a.main}
           class:pointed={pointing && i === floor.pointed}
           style:--tape={a.read ? tapeOf(a.read) : 'var(--line)'}
@@ -70,12 +84,14 @@
         >
           <ReadGlyph read={a.read} size={a.main ? 72 : 48} />
           <span>
-            {#if a.main && !live && !floor.shooting}<small
+            {#if a.main && !live && !floor.shooting}<small class="block text-sm font-normal"
                 >{floor.line.current?.reads ? 'Read it' : 'As named'}</small
               >{/if}
             {a.label || session.readName(a.read)}
           </span>
-          <kbd class="numeral" aria-hidden="true">{i + 1}</kbd>
+          <kbd class="numeral absolute right-2 bottom-1 text-sm text-soft max-sm:hidden" aria-hidden="true"
+            >{i + 1}</kbd
+          >
         </button>
       {/each}
     </div>
@@ -93,159 +109,3 @@
     <Tally {floor} />
   {/if}
 </section>
-
-<style>
-  section {
-    display: flex;
-    flex-direction: column;
-    gap: 0.7rem;
-    min-width: 0;
-  }
-  .hint {
-    font-size: 1.2rem;
-  }
-  .grid {
-    display: grid;
-    grid-template-columns: repeat(2, minmax(0, 1fr));
-    gap: 0.7rem;
-    flex: 1;
-    grid-auto-rows: minmax(64px, 1fr);
-  }
-  .grid.lead {
-    grid-template-rows: minmax(96px, 1.4fr);
-  }
-  .grid.lead .main {
-    grid-column: 1 / -1;
-    min-height: 96px;
-  }
-  .answer {
-    position: relative;
-    display: flex;
-    align-items: center;
-    gap: 0.9rem;
-    min-height: 64px;
-    padding: 0.4rem 1rem;
-    background: var(--sheet);
-    border: 2px solid var(--seam);
-    box-shadow: inset 10px 0 0 var(--tape, var(--line));
-    padding-left: 1.5rem;
-    color: var(--ink);
-    font: inherit;
-    font-size: 1.45rem;
-    font-weight: 700;
-    line-height: 1.1;
-    text-align: left;
-    cursor: pointer;
-  }
-  .wrongs {
-    display: grid;
-    gap: 0.7rem;
-    flex: 1;
-  }
-  .wrongs > div {
-    display: grid;
-    grid-template-columns: minmax(7rem, 1.3fr);
-    grid-auto-flow: column;
-    grid-auto-columns: minmax(64px, 1fr);
-    gap: 0.5rem;
-    align-items: stretch;
-  }
-  .wrongs .answer {
-    justify-content: center;
-    padding: 0 0 0 10px;
-  }
-  .cue {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    font-size: 1.3rem;
-    font-weight: 700;
-    line-height: 1.1;
-  }
-  .answer.main {
-    font-size: 1.9rem;
-    background: color-mix(in srgb, var(--tape) 22%, var(--sheet));
-    border-color: var(--tape);
-  }
-  .answer.pointed {
-    outline: 5px solid var(--mark);
-    outline-offset: -2px;
-  }
-  .answer:active {
-    background: var(--mark);
-    color: #07090b;
-  }
-  small {
-    display: block;
-    font-size: 1rem;
-    font-weight: 400;
-  }
-  kbd {
-    position: absolute;
-    right: 0.6rem;
-    bottom: 0.3rem;
-    font-size: 0.95rem;
-    color: var(--ink-soft);
-  }
-  .frozen {
-    flex: 1;
-    display: grid;
-    align-content: center;
-    justify-items: center;
-    gap: 1rem;
-    text-align: center;
-  }
-  .ice {
-    font-size: clamp(3rem, 8vw, 6rem);
-    font-weight: 700;
-    line-height: 1;
-    color: var(--tape-blue);
-  }
-  .frozen .tape {
-    min-width: 14rem;
-    font-size: 1.4rem;
-  }
-  @media (max-width: 700px) {
-    section {
-      gap: 0.5rem;
-    }
-    .answer {
-      min-height: 64px;
-      font-size: 1.15rem;
-      padding: 0.2rem 0.6rem 0.2rem 1rem;
-      gap: 0.5rem;
-    }
-    .answer.main {
-      font-size: 1.2rem;
-    }
-    .grid {
-      grid-auto-rows: minmax(64px, auto);
-      gap: 0.5rem;
-    }
-    .grid.lead {
-      grid-template-rows: minmax(84px, auto);
-    }
-    .grid.lead .main {
-      min-height: 84px;
-    }
-    kbd,
-    .hint {
-      display: none;
-    }
-    .frozen .hint,
-    .hint.stays {
-      display: block;
-    }
-    .wrongs > div {
-      grid-template-columns: 5.2rem;
-      gap: 0.3rem;
-    }
-    .cue {
-      font-size: 1rem;
-      gap: 0;
-    }
-    .cue :global(svg) {
-      display: none;
-    }
-  }
-</style>

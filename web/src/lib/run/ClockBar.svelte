@@ -23,9 +23,11 @@
   }
 </script>
 
-<header>
+<header
+  class="grid grid-cols-[minmax(0,_1fr)_auto_auto] gap-4 items-center py-3 px-4 bg-sheet border-b border-b-seam max-sm:grid-cols-[minmax(0,_1fr)_auto] max-sm:py-2 max-sm:px-3 max-sm:gap-y-1 max-sm:gap-x-2"
+>
   <div class="what">
-    <p class="soft">
+    <p class="soft flex items-center gap-4 text-sm max-sm:text-sm max-sm:gap-2">
       <a class="-my-3 inline-flex min-h-12 min-w-12 items-center underline" href={`/${team}/now`}>Leave</a>
       <span aria-live="polite">
         {#if floor.queue.waiting === 0}All sent
@@ -33,13 +35,18 @@
         {:else}No network: {floor.queue.kept} kept on this device{/if}
       </span>
     </p>
-    <h1>{line.current?.block.title}</h1>
-    <p class="soft stage">{line.current?.stage?.name ?? ''} {adviceNow}</p>
+    <h1 class="text-2xl max-sm:text-lg max-sm:whitespace-nowrap max-sm:overflow-hidden max-sm:text-ellipsis">
+      {line.current?.block.title}
+    </h1>
+    <p class="soft stage max-sm:hidden! flex items-center gap-4 text-sm max-sm:text-sm max-sm:gap-2">
+      {line.current?.stage?.name ?? ''}
+      {adviceNow}
+    </p>
     {#if line.current && line.current.block.end > 0}
-      <div class="ends" role="radiogroup" aria-label="Your basket">
+      <div class="ends flex gap-2 my-1 mx-0" role="radiogroup" aria-label="Your basket">
         {#each [1, 2] as const as n (n)}
           <button
-            class="tape plain"
+            class="tape plain whitespace-nowrap"
             role="radio"
             aria-checked={line.lane === n}
             onclick={() => floor.takeEnd(n)}>Basket {n}</button
@@ -47,37 +54,64 @@
         {/each}
       </div>
     {/if}
-    <p class="soft next">Next: {line.next?.block.title ?? 'the end'}</p>
+    <p class="soft next max-sm:hidden! flex items-center gap-4 text-sm max-sm:text-sm max-sm:gap-2">
+      Next: {line.next?.block.title ?? 'the end'}
+    </p>
   </div>
   <div class="times">
-    <p class="clock numeral" class:over role="timer" aria-label="Time left in this block">
+    <p
+      class="clock numeral text-right text-[length:clamp(4.5rem,_10vw,_8rem)] leading-[0.85] text-mark [&.over]:text-alarm max-sm:text-3xl"
+      class:over
+      role="timer"
+      aria-label="Time left in this block"
+    >
       {over ? '+' : ''}{clockText(Math.abs(line.left))}
     </p>
     {#if line.practiceLeft !== undefined}
-      <p class="whole soft">
+      <p class="soft text-right text-base whitespace-nowrap max-sm:text-sm">
         <span class="numeral">{line.practiceLeft < 0 ? '+' : ''}{clockText(Math.abs(line.practiceLeft))}</span
         >
         of practice,
         {#if line.behind > 0}
-          <button class="late" onclick={onlate}>{line.behind} min behind</button>
+          <button class="min-h-12 text-alarm font-bold underline cursor-pointer" onclick={onlate}
+            >{line.behind} min behind</button
+          >
         {:else if line.behind < 0}{-line.behind} min ahead
         {:else}on time{/if}
       </p>
     {/if}
   </div>
-  <div class="hands">
-    <button class="tape wide" onclick={() => floor.act(line.clock?.running ? 'stop' : 'start')}>
+  <div
+    class="grid gap-2 grid-cols-[1fr_1fr_0.8fr] min-w-76 max-lg:min-w-60 max-lg:grid-cols-[1fr_1fr] max-sm:col-span-full max-sm:grid-cols-[1.3fr_1fr_1.2fr_0.9fr] max-sm:min-w-0"
+  >
+    <button
+      class="tape col-span-full max-lg:col-auto py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+      onclick={() => floor.act(line.clock?.running ? 'stop' : 'start')}
+    >
       {line.clock?.running ? 'Stop clock' : 'Start clock'}
     </button>
-    <button class="tape plain" aria-pressed={floor.frozen} onclick={() => floor.freeze()}>
+    <button
+      class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+      aria-pressed={floor.frozen}
+      onclick={() => floor.freeze()}
+    >
       {floor.frozen ? 'Play on' : 'Freeze'}
     </button>
     {#if line.next}
-      <button class="tape plain" onclick={() => floor.goTo(1)}>Next block</button>
+      <button
+        class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+        onclick={() => floor.goTo(1)}>Next block</button
+      >
     {:else}
-      <button class="tape plain" onclick={() => (finishing = true)}>Finish</button>
+      <button
+        class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+        onclick={() => (finishing = true)}>Finish</button
+      >
     {/if}
-    <button class="tape plain" onclick={onmore}>More</button>
+    <button
+      class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+      onclick={onmore}>More</button
+    >
   </div>
 </header>
 
@@ -88,111 +122,3 @@
   act="Finish"
   onsure={finish}
 />
-
-<style>
-  header {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto auto;
-    gap: 1.25rem;
-    align-items: center;
-    padding: 0.75rem 1.25rem;
-    background: var(--sheet);
-    border-bottom: 1px solid var(--seam);
-  }
-  h1 {
-    font-size: 1.9rem;
-  }
-  .what .soft {
-    display: flex;
-    align-items: center;
-    gap: 1rem;
-    font-size: 1rem;
-  }
-  .ends {
-    display: flex;
-    gap: 0.4rem;
-    margin: 0.3rem 0;
-  }
-  .ends .tape {
-    white-space: nowrap;
-  }
-  .whole {
-    text-align: right;
-    font-size: 1.05rem;
-    white-space: nowrap;
-  }
-  .late {
-    min-height: 48px;
-    color: var(--alarm);
-    font-weight: 700;
-    text-decoration: underline;
-    cursor: pointer;
-  }
-  .clock {
-    text-align: right;
-    font-size: clamp(4.5rem, 10vw, 8rem);
-    line-height: 0.85;
-    color: var(--mark);
-  }
-  .over {
-    color: var(--alarm);
-  }
-  .hands {
-    display: grid;
-    gap: 0.4rem;
-    grid-template-columns: 1fr 1fr 0.8fr;
-    min-width: 19rem;
-  }
-  .hands .tape {
-    padding: 0 0.5rem;
-    white-space: nowrap;
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
-  @media (max-width: 1100px) {
-    .hands {
-      min-width: 15rem;
-      grid-template-columns: 1fr 1fr;
-    }
-    .wide {
-      grid-column: auto;
-    }
-  }
-  @media (max-width: 700px) {
-    header {
-      grid-template-columns: minmax(0, 1fr) auto;
-      padding: 0.4rem 0.75rem;
-      gap: 0.3rem 0.5rem;
-    }
-    .what .soft {
-      font-size: 0.95rem;
-      gap: 0.6rem;
-    }
-    .clock {
-      font-size: 4rem;
-    }
-    .whole {
-      font-size: 0.95rem;
-    }
-    .hands {
-      grid-column: 1 / -1;
-      grid-template-columns: 1.3fr 1fr 1.2fr 0.9fr;
-      min-width: 0;
-    }
-    .hands .tape {
-      padding: 0 0.2rem;
-      font-size: 1rem;
-    }
-    h1 {
-      font-size: 1.25rem;
-      white-space: nowrap;
-      overflow: hidden;
-      text-overflow: ellipsis;
-    }
-    .next,
-    .stage {
-      display: none !important;
-    }
-  }
-</style>

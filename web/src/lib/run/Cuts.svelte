@@ -20,7 +20,7 @@
     }
   }
   $effect(() => {
-    if (open) load();
+    if (open) void load();
   });
 
   async function take(c: Schemas['Cut']) {
@@ -56,10 +56,13 @@
         is offered again for the next practice.
       </p>
     {/if}
-    <ul class="quiet-list">
+    <ul class="quiet-list my-4 mx-0">
       {#each cuts.cuts as c (c.text)}
         <li>
-          <button onclick={() => take(c)}>
+          <button
+            class="grid w-full min-h-16 py-2 px-4 mb-2 bg-sheet border-l-8 border-l-mark text-inherit text-left cursor-pointer hover:bg-floor"
+            onclick={() => take(c)}
+          >
             <b>{c.text}</b>
             <span class="soft"
               >{c.over > 0.5 ? `Still ${Math.round(c.over)} min late` : 'Ends in time'}, {cost(c)}.{c.breaks
@@ -76,24 +79,3 @@
     <p role="status" class="soft">Fitting what is left into the minutes…</p>
   {/if}
 </Panel>
-
-<style>
-  ul {
-    margin: 0.9rem 0;
-  }
-  li button {
-    display: grid;
-    width: 100%;
-    min-height: 64px;
-    padding: 0.6rem 0.9rem;
-    margin-bottom: 0.5rem;
-    background: var(--sheet);
-    border-left: 8px solid var(--mark);
-    color: inherit;
-    text-align: left;
-    cursor: pointer;
-  }
-  li button:hover {
-    background: var(--floor);
-  }
-</style>

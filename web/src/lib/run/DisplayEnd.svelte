@@ -20,10 +20,14 @@
   });
 </script>
 
-<section aria-label={line.current?.block.title} class:wide>
-  <div class="top">
+<section
+  class="grid grid-rows-[auto_minmax(0,_1fr)] min-w-0 min-h-0 [gap:2vh]"
+  aria-label={line.current?.block.title}
+  class:wide
+>
+  <div class="flex flex-col-reverse [gap:1vh_3vw] min-w-0 [.wide_&]:flex-row [.wide_&]:items-center">
     <p
-      class="clock numeral"
+      class="clock numeral text-[length:min(34vh,_17vw)] leading-[0.84] text-mark [.wide_&]:text-[length:min(46vh,_26vw)] [&.standing]:text-soft [&.over]:text-alarm"
       class:over
       class:standing={!line.clock?.running}
       role="timer"
@@ -31,31 +35,42 @@
     >
       {over ? '+' : ''}{clockText(Math.abs(line.left))}
     </p>
-    <div class="what">
-      <h1>{line.current?.block.title}</h1>
-      <p class="soft next">Next: {line.next?.block.title ?? 'the end'}</p>
+    <div class="what min-w-0">
+      <h1 class="text-[6vh] leading-[1.05] [.wide_&]:text-[8vh]">{line.current?.block.title}</h1>
+      <p class="soft next text-[4vh] leading-[1.2]">Next: {line.next?.block.title ?? 'the end'}</p>
     </div>
   </div>
-  <div class="up" style:--size={size}>
+  <div
+    class="grid content-center [grid-auto-flow:column] [grid-auto-columns:1fr] [gap:2vw] min-h-0"
+    style:--size={size}
+  >
     {#each up as b (b.basket)}
       <div class="rep">
-        <p class="soft where">{many ? `Basket ${b.basket}, ` : ''}{b.now.side} side</p>
-        <p class="pair">
+        <p class="soft where text-[4vh] leading-[1.2]">
+          {many ? `Basket ${b.basket}, ` : ''}{b.now.side} side
+        </p>
+        <p class="flex items-center [gap:1vw]">
           {#each [b.now.cutter, b.now.screener, ...(b.now.others ?? []).map((o) => o.player)].filter(Boolean) as id (id)}
-            <span class="disc numeral" title={who(id)?.name}>{who(id)?.jersey}</span>
+            <span
+              class="disc numeral grid place-items-center w-[var(--size)] h-[var(--size)] rounded-full bg-ink text-on-ink text-[length:calc(0.78_*_var(--size))] leading-none tracking-[-0.03em]"
+              title={who(id)?.name}>{who(id)?.jersey}</span
+            >
           {/each}
           {#if b.now.xCutter}
-            <span class="against soft">on</span>
+            <span class="soft text-[4vh] leading-[1.2]">on</span>
             {#each [b.now.xCutter, b.now.xScreener, ...(b.now.xOthers ?? []).map((o) => o.player)].filter(Boolean) as id (id)}
-              <span class="disc wedge numeral">{who(id)?.jersey}</span>
+              <span
+                class="disc wedge numeral grid place-items-center w-[var(--size)] h-[var(--size)] text-[length:calc(0.78_*_var(--size))] leading-none tracking-[-0.03em] bg-transparent text-ink [border:0.8vh_solid_var(--ink)] rounded-none"
+                >{who(id)?.jersey}</span
+              >
             {/each}
           {/if}
         </p>
         {#if b.then}
-          <p class="soft then">
+          <p class="soft then text-[4vh] leading-[1.2]">
             Then
             {#each [b.then.cutter, b.then.screener].filter(Boolean) as id (id)}
-              <b class="numeral">{who(id)?.jersey}</b>
+              <b class="numeral text-[7vh] leading-none text-ink ml-[1vw]">{who(id)?.jersey}</b>
             {/each}
           </p>
         {/if}
@@ -63,92 +78,3 @@
     {/each}
   </div>
 </section>
-
-<style>
-  section {
-    display: grid;
-    grid-template-rows: auto minmax(0, 1fr);
-    min-width: 0;
-    min-height: 0;
-    gap: 2vh;
-  }
-  .top {
-    display: flex;
-    flex-direction: column-reverse;
-    gap: 1vh 3vw;
-    min-width: 0;
-  }
-  .wide .top {
-    flex-direction: row;
-    align-items: center;
-  }
-  .what {
-    min-width: 0;
-  }
-  h1 {
-    font-size: 6vh;
-    line-height: 1.05;
-  }
-  .wide h1 {
-    font-size: 8vh;
-  }
-  .clock {
-    font-size: min(34vh, 17vw);
-    line-height: 0.84;
-    color: var(--mark);
-  }
-  .wide .clock {
-    font-size: min(46vh, 26vw);
-  }
-  .clock.standing {
-    color: var(--ink-soft);
-  }
-  .clock.over {
-    color: var(--alarm);
-  }
-  .up {
-    display: grid;
-    align-content: center;
-    grid-auto-flow: column;
-    grid-auto-columns: 1fr;
-    gap: 2vw;
-    min-height: 0;
-  }
-  .pair {
-    display: flex;
-    align-items: center;
-    gap: 1vw;
-  }
-  /* A disc for who attacks; who defends is open, as on the lab's floor. */
-  .disc {
-    display: grid;
-    place-items: center;
-    width: var(--size);
-    height: var(--size);
-    border-radius: 50%;
-    background: var(--ink);
-    color: var(--on-ink);
-    font-size: calc(0.78 * var(--size));
-    line-height: 1;
-    letter-spacing: -0.03em;
-  }
-  .disc.wedge {
-    background: transparent;
-    color: var(--ink);
-    border: 0.8vh solid var(--ink);
-    border-radius: 0;
-  }
-  .against,
-  .where,
-  .then,
-  .next {
-    font-size: 4vh;
-    line-height: 1.2;
-  }
-  .then .numeral {
-    font-size: 7vh;
-    line-height: 1;
-    color: var(--ink);
-    margin-left: 1vw;
-  }
-</style>

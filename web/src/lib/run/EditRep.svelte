@@ -38,20 +38,20 @@
 <Panel bind:open title={shown ? `Rep ${shown.event.repNo}: ${name(shown.event.player)}` : 'Logged'}>
   {#if shown}
     {#if isShot(shown)}
-      <p>Shot <b>{shown.correct ? 'made' : 'missed'}</b>, {shown.event.side} side.</p>
+      <p class="mb-3">Shot <b>{shown.correct ? 'made' : 'missed'}</b>, {shown.event.side} side.</p>
       <button
         class="tape plain"
         onclick={() => shown && floor.amend(shown, { made: shown.correct ? '' : 'make' })}
         >{shown.correct ? 'It was missed' : 'It was made'}</button
       >
     {:else}
-      <p>
+      <p class="mb-3">
         Showed <b>{session.cueName(shown.event.cue ?? '').toLowerCase()}</b>, {shown.event.side} side: asked for
         <b>{session.readName(shown.expected).toLowerCase()}</b>, made
         <b>{session.readName(shown.event.made ?? '').toLowerCase()}</b>{shown.event.late ? ', late' : ''}.
       </p>
       {#if reads.length > 0}
-        <div class="reads" role="group" aria-label="What was made">
+        <div class="reads flex flex-wrap gap-2 mb-3" role="group" aria-label="What was made">
           {#each [...reads, ''] as r (r)}
             <button
               class="tape plain"
@@ -65,13 +65,13 @@
       {/if}
       <AfterRep {floor} rep={shown} wrap />
     {/if}
-    <div class="foot">
+    <div class="foot flex flex-wrap gap-2 mt-4 mr-0 mb-0 ml-0">
       <button
         class="tape plain"
         onclick={() => {
           if (shown) floor.takeBack(shown);
           rep = null;
-        }}>Take it back</button
+        }}>Delete this rep</button
       >
       <button class="tape plain" onclick={() => (rep = null)}>All logged reps</button>
     </div>
@@ -79,8 +79,11 @@
     <ol class="quiet-list">
       {#each floor.log.toReversed() as l (l.event.id)}
         <li>
-          <button onclick={() => (rep = l)}>
-            <span class="numeral">{jersey(l.event.player)}</span>
+          <button
+            class="grid grid-cols-[3rem_8rem_2.5rem_1fr] items-center gap-2 w-full min-h-14 border-b border-b-seam text-inherit text-left cursor-pointer"
+            onclick={() => (rep = l)}
+          >
+            <span class="numeral text-xl">{jersey(l.event.player)}</span>
             <span>{name(l.event.player)}</span>
             <ReadGlyph read={l.event.made ?? ''} size={28} />
             <span
@@ -96,34 +99,3 @@
     </ol>
   {/if}
 </Panel>
-
-<style>
-  p {
-    margin-bottom: 0.8rem;
-  }
-  .reads,
-  .foot {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin-bottom: 0.8rem;
-  }
-  .foot {
-    margin: 1rem 0 0;
-  }
-  li button {
-    display: grid;
-    grid-template-columns: 3rem 8rem 2.5rem 1fr;
-    align-items: center;
-    gap: 0.5rem;
-    width: 100%;
-    min-height: 56px;
-    border-bottom: 1px solid var(--seam);
-    color: inherit;
-    text-align: left;
-    cursor: pointer;
-  }
-  li .numeral {
-    font-size: 1.7rem;
-  }
-</style>

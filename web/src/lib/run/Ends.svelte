@@ -21,7 +21,7 @@
       style:--tape={`var(${tape[t.id] ?? '--line'})`}
       onclick={() => floor.ended(t.id)}
     >
-      {t.name}<span class="numeral text-4xl">{floor.tallies.of(t.id)}</span>
+      {t.name}<span class="numeral text-3xl">{floor.tallies.of(t.id)}</span>
     </button>
   {/each}
 </div>

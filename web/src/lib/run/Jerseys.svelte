@@ -16,26 +16,11 @@
 
 <Panel bind:open title="Who went instead?">
   <p class="soft">Logs that player's next rep; then the order goes on where it was.</p>
-  <div class="jerseys">
+  <div class="grid grid-cols-[repeat(auto-fill,_minmax(9.5rem,_1fr))] gap-2 mt-3">
     {#each here as p (p.id)}
-      <button class="tape plain" onclick={() => pick(p.id)}>
-        <b class="numeral">{p.jersey}</b>{p.name}
+      <button class="tape plain justify-start" onclick={() => pick(p.id)}>
+        <b class="numeral text-2xl">{p.jersey}</b>{p.name}
       </button>
     {/each}
   </div>
 </Panel>
-
-<style>
-  .jerseys {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
-    gap: 0.6rem;
-    margin-top: 0.8rem;
-  }
-  .numeral {
-    font-size: 2.2rem;
-  }
-  .tape {
-    justify-content: flex-start;
-  }
-</style>

@@ -11,15 +11,24 @@
   const recent = $derived(floor.log.slice(-shown).reverse());
 </script>
 
-<footer aria-label="Logged">
-  {#if floor.last && !floor.scoring && !isShot(floor.last)}<div class="after">
+<footer
+  class="grid grid-cols-[minmax(0,_1fr)_auto] gap-y-2 gap-x-4 items-center py-2 px-4 border-t border-t-seam bg-sheet min-h-[4.2rem] max-sm:sticky max-sm:bottom-0 max-sm:gap-2 max-sm:py-1 max-sm:px-3"
+  aria-label="Logged"
+>
+  {#if floor.last && !floor.scoring && !isShot(floor.last)}<div
+      class="after col-span-full min-w-0 max-sm:[grid-column:1]"
+    >
       <AfterRep {floor} rep={floor.last} />
     </div>{/if}
-  <ol class="quiet-list relative">
+  <ol class="quiet-list relative flex gap-2 overflow-hidden max-sm:[.after+&]:hidden">
     {#each recent as l (l.event.id)}
       {@const p = floor.players.get(l.event.player ?? '')}
       <li>
-        <button class:wrong={!l.correct} onclick={() => onopen(l)}>
+        <button
+          class="flex items-center gap-1 min-h-12 py-1 px-2 border-b-4 border-b-(--tape-green) text-inherit whitespace-nowrap cursor-pointer [&.wrong]:border-b-4 [&.wrong]:border-b-(--tape-orange) [&.wrong]:[border-bottom-style:dashed]"
+          class:wrong={!l.correct}
+          onclick={() => onopen(l)}
+        >
           <span class="numeral">{p?.jersey}</span>
           <ReadGlyph read={l.event.made ?? ''} size={26} />
           <span class="mark" aria-hidden="true">{l.correct ? '✓' : '✕'}</span>
@@ -40,65 +49,9 @@
         >Undo</button
       >
     {/if}
-    <button class="count soft" onclick={() => onopen(null)}
-      ><b class="numeral">{floor.log.length}</b> logged</button
+    <button
+      class="count soft whitespace-nowrap min-h-12 underline cursor-pointer"
+      onclick={() => onopen(null)}><b class="numeral">{floor.log.length}</b> logged</button
     >
   </div>
 </footer>
-
-<style>
-  footer {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0.4rem 1rem;
-    align-items: center;
-    padding: 0.5rem 1.25rem 0.6rem;
-    border-top: 1px solid var(--seam);
-    background: var(--sheet);
-    min-height: 4.2rem;
-  }
-  .after {
-    grid-column: 1 / -1;
-    min-width: 0;
-  }
-  ol {
-    display: flex;
-    gap: 0.4rem;
-    overflow: hidden;
-  }
-  li button {
-    display: flex;
-    align-items: center;
-    gap: 0.3rem;
-    min-height: 48px;
-    padding: 0.2rem 0.5rem;
-    border-bottom: 4px solid var(--tape-green);
-    color: inherit;
-    white-space: nowrap;
-    cursor: pointer;
-  }
-  li .wrong {
-    border-bottom: 4px dashed var(--tape-orange);
-  }
-  .count {
-    white-space: nowrap;
-    min-height: 48px;
-    text-decoration: underline;
-    cursor: pointer;
-  }
-  /* On a phone the strip is one row: what can be added, undo, and how many are logged. */
-  @media (max-width: 700px) {
-    footer {
-      position: sticky;
-      bottom: 0;
-      gap: 0.4rem;
-      padding: 0.3rem 0.75rem;
-    }
-    .after {
-      grid-column: 1;
-    }
-    .after + ol {
-      display: none;
-    }
-  }
-</style>

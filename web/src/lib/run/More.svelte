@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TabList from '$lib/parts/TabList.svelte';
   import Panel from '$lib/parts/Panel.svelte';
   import type { Floor } from './floor.svelte';
   import { horn } from './horn';
@@ -33,23 +34,23 @@
 </script>
 
 <Panel bind:open title="More">
-  <div class="strip" role="tablist">
-    {#each parts as [id, name] (id)}
-      <button class="tape plain" role="tab" aria-selected={part === id} onclick={() => (part = id)}
-        >{name}</button
-      >
-    {/each}
-  </div>
+  <TabList
+    label="More"
+    class="mb-4"
+    tabs={parts.map(([id, name]) => ({ id, name }))}
+    chosen={part}
+    onchoose={(id) => (part = id)}
+  />
   {#if part === 'people'}
     <People {floor} />
   {:else if part === 'screens'}
     <Screens {team} practice={floor.run?.practice.id ?? ''} />
   {:else}
     <p class="soft">Who is judged here</p>
-    <div class="choice" role="radiogroup" aria-label="Who is judged">
+    <div class="flex mb-4" role="radiogroup" aria-label="Who is judged">
       {#each floor.parts as [id, label] (id)}
         <button
-          class="tape plain"
+          class="tape plain flex-1 rounded-none -ml-[-2px] py-0 px-2"
           role="radio"
           aria-checked={floor.rota.whose === id}
           onclick={() => then(() => (floor.rota.judge = id))}>{label}</button
@@ -58,10 +59,10 @@
     </div>
     {#if twoEnds}
       <p class="soft">Which end is logged here</p>
-      <div class="choice" role="radiogroup" aria-label="Which end is logged here">
+      <div class="flex mb-4" role="radiogroup" aria-label="Which end is logged here">
         {#each ends as [n, label] (n)}
           <button
-            class="tape plain"
+            class="tape plain flex-1 rounded-none -ml-[-2px] py-0 px-2"
             role="radio"
             aria-checked={floor.rota.end === n}
             onclick={() => then(() => (floor.rota.end = n))}>{label}</button
@@ -70,7 +71,7 @@
       </div>
     {/if}
     <button
-      class="tape plain beside"
+      class="tape plain w-full font-normal"
       aria-pressed={floor.rota.beside}
       onclick={() => then(() => (floor.rota.beside = !floor.rota.beside))}
       >Watch the same reps as somebody else</button
@@ -78,7 +79,7 @@
     <p class="soft">
       Each of you logs every rep; it counts once, and the squad’s page says how far you see the same.
     </p>
-    <div class="acts">
+    <div class="acts grid grid-cols-[repeat(auto-fit,_minmax(9rem,_1fr))] gap-2 mt-4">
       <button class="tape plain" onclick={() => horn()}>Horn</button>
       <button class="tape plain" disabled={!floor.rep} onclick={() => then(() => floor.swap())}
         >Swap side</button
@@ -92,33 +93,3 @@
     </div>
   {/if}
 </Panel>
-
-<style>
-  .strip,
-  .choice {
-    display: flex;
-    margin-bottom: 0.9rem;
-  }
-  .strip .tape,
-  .choice .tape {
-    flex: 1;
-    border-radius: 0;
-    margin-left: -2px;
-    padding: 0 0.4rem;
-  }
-  .strip .tape[aria-selected='true'] {
-    background: var(--ink);
-    color: var(--on-ink);
-    border-color: var(--ink);
-  }
-  .beside {
-    width: 100%;
-    font-weight: 400;
-  }
-  .acts {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
-    gap: 0.6rem;
-    margin-top: 1.2rem;
-  }
-</style>

@@ -16,7 +16,7 @@
 </script>
 
 {#if hurt.length > 0}
-  <p role="alert" class="caution">
+  <p role="alert" class="border-l-8 border-l-alarm py-2 px-4 mb-3 leading-[1.3]">
     <b>{hurt.map((p) => p.name).join(', ')}:</b>
     {session.catalogue?.hurtCaution}
   </p>
@@ -24,13 +24,15 @@
 <ul class="quiet-list">
   {#each people as p (p.id)}
     {@const is = floor.presence.get(p.id)}
-    <li>
-      <b class="numeral">{p.jersey}</b>
+    <li
+      class="grid grid-cols-[2.6rem_minmax(5rem,_1fr)_auto] items-center gap-2 py-1 px-0 border-b border-b-seam max-sm:grid-cols-[2.6rem_1fr]"
+    >
+      <b class="numeral text-xl">{p.jersey}</b>
       <span class:soft={!is}>{p.name}</span>
-      <div role="radiogroup" aria-label={p.name}>
+      <div class="flex max-sm:col-span-full" role="radiogroup" aria-label={p.name}>
         {#each states as s (s.id)}
           <button
-            class="tape plain"
+            class="tape plain py-0 px-3 font-normal rounded-none -ml-[-2px] whitespace-nowrap max-sm:flex-1 max-sm:py-0 max-sm:px-1"
             role="radio"
             aria-checked={is === s.id}
             onclick={() => floor.setPresence(p.id, s.id)}
@@ -41,45 +43,3 @@
     </li>
   {/each}
 </ul>
-
-<style>
-  .caution {
-    border-left: 8px solid var(--alarm);
-    padding: 0.4rem 0.9rem;
-    margin-bottom: 0.8rem;
-    line-height: 1.3;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 2.6rem minmax(5rem, 1fr) auto;
-    align-items: center;
-    gap: 0.6rem;
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--seam);
-  }
-  li .numeral {
-    font-size: 1.7rem;
-  }
-  li > div {
-    display: flex;
-  }
-  .tape {
-    padding: 0 0.8rem;
-    font-weight: 400;
-    border-radius: 0;
-    margin-left: -2px;
-    white-space: nowrap;
-  }
-  @media (max-width: 700px) {
-    li {
-      grid-template-columns: 2.6rem 1fr;
-    }
-    li > div {
-      grid-column: 1 / -1;
-    }
-    .tape {
-      flex: 1;
-      padding: 0 0.3rem;
-    }
-  }
-</style>

@@ -43,7 +43,7 @@
     });
 
   onMount(() => {
-    list();
+    void list();
     const timer = setInterval(list, look);
     return () => clearInterval(timer);
   });
@@ -51,51 +51,39 @@
   const at = (time: string) => new Date(time).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
 </script>
 
-{#if problem}<p role="alert" class="problem">{problem}</p>{/if}
-<p>
+{#if problem}<p role="alert" class="problem mb-3">{problem}</p>{/if}
+<p class="mb-3">
   A second screen shows the clock and who is up, to everybody in the gym. It shows no answers and no verdicts.
   On that screen open <b>{location.host}/display</b> and type the code.
 </p>
 {#if code}
-  <p class="code numeral" role="status" aria-label="Code">{code.code}</p>
-  <p class="soft">For one screen, until {at(code.until)}.</p>
+  <p
+    class="code numeral mb-3 text-4xl leading-none tracking-[0.08em] text-mark"
+    role="status"
+    aria-label="Code"
+  >
+    {code.code}
+  </p>
+  <p class="soft mb-3">For one screen, until {at(code.until)}.</p>
 {/if}
-<p><button class="tape" onclick={make}>{code ? 'Another code' : 'Code for a screen'}</button></p>
+<p class="mb-3"><button class="tape" onclick={make}>{code ? 'Another code' : 'Code for a screen'}</button></p>
 {#each paired as s, i (s.id)}
-  <p class="row">
+  <p class="row mb-3 flex items-center justify-between gap-4">
     <span>Screen {i + 1}, since {at(s.pairedAt)}</span>
     <button class="tape plain" onclick={() => end(s.id)}>End it</button>
   </p>
 {/each}
 {#if paired.length > 0}
-  <p>
+  <p class="mb-3">
     <a class="tape plain" href={`/${team}/show/round?practice=${practice}`}>Everybody points</a>
   </p>
-  <p class="soft">A round of questions for the whole team: the screen shows them, you lead from here.</p>
+  <p class="soft mb-3">A round of questions for the whole team: the screen shows them, you lead from here.</p>
 {/if}
 {#if standIns}
-  <p class="soft">
+  <p class="soft mb-3">
     Simulated devices of the demo:
     {#if standIns.scoreboard}<a href={standIns.scoreboard} target="_blank" rel="noreferrer">scoreboard</a
       >,{/if}
     {#if standIns.clicker}<a href={`/${team}/clicker`} target="_blank" rel="noreferrer">hand clicker</a>.{/if}
   </p>
 {/if}
-
-<style>
-  p {
-    margin-bottom: 0.8rem;
-  }
-  .code {
-    font-size: 5rem;
-    line-height: 1;
-    letter-spacing: 0.08em;
-    color: var(--mark);
-  }
-  .row {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: 1rem;
-  }
-</style>

@@ -64,7 +64,7 @@
       </table>
     {/if}
   {:else}
-    <p role="status">Adding up…</p>
+    <p role="status">Computing the plan…</p>
   {/if}
   <h3 class="mt-4 mb-1 text-lg font-bold">Counted</h3>
   <ul class="quiet-list grid gap-x-8 sm:grid-cols-2">

@@ -43,31 +43,37 @@
   }
 </script>
 
-{#if problem}<p role="alert" class="alarm">{problem}</p>{/if}
+{#if problem}<p role="alert" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
+    {problem}
+  </p>{/if}
 {#if queue.gone}
-  <div role="alert" class="alarm">
+  <div role="alert" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
     <p>
       The head coach has deleted this practice. <b>{queue.waiting} reps are kept on this device.</b>
     </p>
-    <div class="acts">
+    <div class="acts flex flex-wrap gap-2 mt-2">
       <button class="tape" onclick={putBack}>Put the practice back with them</button>
       <button class="tape plain" onclick={save}>Save them as a file</button>
       <button class="tape plain" onclick={() => (sure = true)}>Throw them away</button>
     </div>
   </div>
 {:else if queue.signedOut}
-  <div role="alert" class="alarm">
+  <div role="alert" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
     <p>
       You are signed out. Log on: <b>{queue.waiting} reps are kept on this device</b> and are sent when you have
       signed in again.
     </p>
-    <div class="acts"><button class="tape" onclick={() => session.load()}>Sign in</button></div>
+    <div class="acts flex flex-wrap gap-2 mt-2">
+      <button class="tape" onclick={() => session.load()}>Sign in</button>
+    </div>
   </div>
 {:else if queue.refused}
-  <p role="alert" class="alarm">A rep was not taken and is kept on this device: {queue.refused}</p>
+  <p role="alert" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
+    A rep was not taken and is kept on this device: {queue.refused}
+  </p>
 {/if}
 {#if queue.unsafe && queue.waiting > 0 && !queue.reachable}
-  <p role="status" class="alarm">
+  <p role="status" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
     This browser may delete what is kept here when it runs out of room. Keep this page open until {queue.waiting ===
     1
       ? 'the rep is'
@@ -75,12 +81,12 @@
   </p>
 {/if}
 {#if queue.unkept > 0}
-  <p role="alert" class="alarm">
+  <p role="alert" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
     This device has no room left. {queue.unkept} reps are only in this page: keep it open until they are sent, and
     free some space. What was logged before is safe.
   </p>
 {:else if queue.low}
-  <p role="status" class="alarm">
+  <p role="status" class="mt-3 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
     This device is full. Every rep is still kept, in room that was set aside; free some space before that is
     used up.
   </p>
@@ -96,18 +102,3 @@
     await goto(`/${team}/now`);
   }}
 />
-
-<style>
-  .alarm {
-    margin: 0.75rem 1.25rem 0;
-    padding: 0.5rem 0.9rem;
-    border-left: 8px solid var(--alarm);
-    color: var(--alarm);
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin-top: 0.6rem;
-  }
-</style>

@@ -34,17 +34,21 @@
   );
 </script>
 
-<section aria-label="Who is up">
+<section class="flex flex-col gap-3 min-w-0 max-sm:gap-2" aria-label="Who is up">
   {#if duties.length}
     <p class="flex flex-wrap gap-x-4">
       {#each duties as d (d.who)}
         {#if d.who === me}<b class="order-first">Your job: {d.does}</b>
-        {:else}<span class="soft max-lg:hidden">{d.who} {d.does}</span>{/if}
+        {:else}<span class="soft max-md:hidden">{d.who} {d.does}</span>{/if}
       {/each}
     </p>
   {/if}
-  <div class="line">
-    <button class="tape plain" aria-label="Rep before" onclick={() => floor.rota.skip(-1)}>‹</button>
+  <div class="flex justify-between items-center gap-2">
+    <button
+      class="tape plain min-w-16 text-xl max-sm:min-w-14"
+      aria-label="Rep before"
+      onclick={() => floor.rota.skip(-1)}>‹</button
+    >
     {#if rep}
       <p>
         {#if floor.rota.apart}<b>Out of order:</b> rep{:else}Rep{/if}
@@ -54,29 +58,55 @@
     {:else}
       <p>No rep of {total} can be run</p>
     {/if}
-    <button class="tape plain" aria-label="Rep after" onclick={() => floor.rota.skip(1)}>›</button>
+    <button
+      class="tape plain min-w-16 text-xl max-sm:min-w-14"
+      aria-label="Rep after"
+      onclick={() => floor.rota.skip(1)}>›</button
+    >
   </div>
   {#if rep}
     {@const c = who(rep.cutter)}
     {@const s = who(rep.screener)}
-    <div class="pair">
-      <button class:judged={floor.up?.id === rep.cutter} onclick={onpick} title="Somebody else">
-        <span class="soft">{places[0]?.name ?? 'Cuts'}</span>
-        <span class="numeral jersey">{c?.jersey}</span>
-        <span class="name">{c?.name}</span>
+    <div class="grid grid-cols-[1fr_1fr] gap-3 max-sm:gap-2">
+      <button
+        class="grid grid-cols-[auto_1fr] items-baseline gap-y-0 gap-x-3 py-2 px-4 bg-sheet border-l-8 border-l-seam min-w-0 text-inherit text-left cursor-pointer max-sm:py-1 max-sm:px-2 [&.judged]:border-l-mark"
+        class:judged={floor.up?.id === rep.cutter}
+        onclick={onpick}
+        title="Somebody else"
+      >
+        <span class="soft col-span-full">{places[0]?.name ?? 'Cuts'}</span>
+        <span class="numeral jersey text-[length:clamp(3rem,_6vw,_5rem)] leading-[0.95] max-sm:text-3xl"
+          >{c?.jersey}</span
+        >
+        <span
+          class="name text-[length:clamp(1.4rem,_2.4vw,_2rem)] font-bold overflow-hidden text-ellipsis max-sm:text-lg"
+          >{c?.name}</span
+        >
       </button>
       {#if s}
-        <button class:judged={floor.up?.id === rep.screener} onclick={onpick} title="Somebody else">
-          <span class="soft">{places[1]?.name ?? 'Screens'}</span>
-          <span class="numeral jersey">{s.jersey}</span>
-          <span class="name">{s.name}</span>
+        <button
+          class="grid grid-cols-[auto_1fr] items-baseline gap-y-0 gap-x-3 py-2 px-4 bg-sheet border-l-8 border-l-seam min-w-0 text-inherit text-left cursor-pointer max-sm:py-1 max-sm:px-2 [&.judged]:border-l-mark"
+          class:judged={floor.up?.id === rep.screener}
+          onclick={onpick}
+          title="Somebody else"
+        >
+          <span class="soft col-span-full">{places[1]?.name ?? 'Screens'}</span>
+          <span class="numeral jersey text-[length:clamp(3rem,_6vw,_5rem)] leading-[0.95] max-sm:text-3xl"
+            >{s.jersey}</span
+          >
+          <span
+            class="name text-[length:clamp(1.4rem,_2.4vw,_2rem)] font-bold overflow-hidden text-ellipsis max-sm:text-lg"
+            >{s.name}</span
+          >
         </button>
       {/if}
     </div>
     {#if rep.others?.length}
-      <p class="defense">
+      <p class="defense text-base max-sm:text-sm max-sm:leading-[1.2]">
         {#each rep.others as o (o.position)}
-          <span class="place" class:judged={floor.up?.id === o.player}
+          <span
+            class="whitespace-nowrap mr-3 [&.judged]:[box-shadow:0_3px_0_var(--mark)]"
+            class:judged={floor.up?.id === o.player}
             ><span class="soft">{places.find((p) => p.id === o.position)?.name ?? o.position}</span>
             <b class="numeral">{who(o.player)?.jersey}</b>
             {who(o.player)?.name}</span
@@ -85,11 +115,13 @@
       </p>
     {/if}
     {#if rep.xCutter}
-      <p class="defense">
+      <p class="defense text-base max-sm:text-sm max-sm:leading-[1.2]">
         <span class="soft">Defend</span>
         {#if rep.xOthers?.length}
           {#each [rep.xCutter, rep.xScreener, ...rep.xOthers.map((o) => o.player)] as id (id)}
-            <span class="place" class:judged={floor.up?.id === id}
+            <span
+              class="whitespace-nowrap mr-3 [&.judged]:[box-shadow:0_3px_0_var(--mark)]"
+              class:judged={floor.up?.id === id}
               ><b class="numeral">{who(id)?.jersey}</b> {who(id)?.name}</span
             >
           {/each}
@@ -103,14 +135,21 @@
     {/if}
     {#if floor.known && rep.cue !== 'none'}
       {#if hidden}
-        <p class="cue covered">Cue covered</p>
+        <p
+          class="cue flex items-center gap-4 font-bold leading-none flex-1 text-soft text-xl max-sm:text-2xl max-sm:h-[54px] max-sm:flex-none [&_svg]:w-[clamp(60px,_16vh,_190px)] [&_svg]:h-auto max-sm:[&_svg]:w-16"
+        >
+          Cue covered
+        </p>
       {:else}
-        <p class="cue">
+        <p
+          class="cue flex items-center gap-4 text-[length:clamp(2.2rem,_5.5vw,_4.4rem)] font-bold leading-none flex-1 max-sm:text-2xl max-sm:h-[54px] max-sm:flex-none [&_svg]:w-[clamp(60px,_16vh,_190px)] [&_svg]:h-auto max-sm:[&_svg]:w-16"
+        >
           {#if rep.answer}<ReadGlyph read={rep.answer} size={150} />{:else}<CueGlyph
               cue={rep.cue}
               size={150}
             />{/if}<span
-            ><span class="soft">{shows}{rep.answer ? `, ${session.cueName(rep.cue).toLowerCase()}` : ''}</span
+            ><span class="soft block text-base font-normal max-sm:inline"
+              >{shows}{rep.answer ? `, ${session.cueName(rep.cue).toLowerCase()}` : ''}</span
             >
             {rep.answer ? session.readName(rep.answer) : session.cueName(rep.cue)}</span
           >
@@ -118,19 +157,19 @@
       {/if}
     {/if}
   {/if}
-  <div class="foot">
+  <div class="foot flex flex-wrap items-center justify-between gap-y-2 gap-x-4 mt-auto max-sm:hidden">
     {#if coming.length > 0}
-      <p class="soft coming">
+      <p class="soft">
         Then
         {#each coming as r (r.no)}
-          <span>
+          <span class="ml-3 text-ink whitespace-nowrap">
             <b class="numeral">{who(r.cutter)?.jersey}</b>
             {#if who(r.screener)}and <b class="numeral">{who(r.screener)?.jersey}</b>{/if}
           </span>
         {/each}
       </p>
     {/if}
-    <button class="tape plain" onclick={onlogging}
+    <button class="tape plain font-normal py-0 px-4" onclick={onlogging}
       >Logging {floor.told.length
         ? 'nothing'
         : floor.scoring
@@ -143,143 +182,3 @@
     >
   </div>
 </section>
-
-<style>
-  .place {
-    white-space: nowrap;
-    margin-right: 0.8rem;
-  }
-  section {
-    display: flex;
-    flex-direction: column;
-    gap: 0.8rem;
-    min-width: 0;
-  }
-  .line {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 0.5rem;
-  }
-  .line .tape {
-    min-width: 64px;
-    font-size: 1.6rem;
-  }
-  .pair {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.75rem;
-  }
-  .pair > button {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    align-items: baseline;
-    gap: 0 0.7rem;
-    padding: 0.6rem 0.9rem;
-    background: var(--sheet);
-    border-left: 8px solid var(--seam);
-    min-width: 0;
-    color: inherit;
-    text-align: left;
-    cursor: pointer;
-  }
-  .place.judged {
-    box-shadow: 0 3px 0 var(--mark);
-  }
-  .pair > button.judged {
-    border-left-color: var(--mark);
-  }
-  .pair .soft {
-    grid-column: 1 / -1;
-  }
-  .jersey {
-    font-size: clamp(3rem, 6vw, 5rem);
-    line-height: 0.95;
-  }
-  .name {
-    font-size: clamp(1.4rem, 2.4vw, 2rem);
-    font-weight: 700;
-    overflow: hidden;
-    text-overflow: ellipsis;
-  }
-  .cue {
-    display: flex;
-    align-items: center;
-    gap: 0.9rem;
-    font-size: clamp(2.2rem, 5.5vw, 4.4rem);
-    font-weight: 700;
-    line-height: 1;
-    flex: 1;
-  }
-  .covered {
-    color: var(--ink-soft);
-    font-size: 1.6rem;
-  }
-  .cue :global(svg) {
-    width: clamp(60px, 16vh, 190px);
-    height: auto;
-  }
-  .cue .soft {
-    display: block;
-    font-size: 1.1rem;
-    font-weight: 400;
-  }
-  .defense {
-    font-size: 1.15rem;
-  }
-  .foot {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    justify-content: space-between;
-    gap: 0.5rem 1.25rem;
-    margin-top: auto;
-  }
-  .coming span {
-    margin-left: 0.7rem;
-    color: var(--ink);
-    white-space: nowrap;
-  }
-  .foot .tape {
-    font-weight: 400;
-    padding: 0 0.9rem;
-  }
-  @media (max-width: 700px) {
-    section {
-      gap: 0.4rem;
-    }
-    .line .tape {
-      min-width: 56px;
-    }
-    .pair {
-      gap: 0.5rem;
-    }
-    .pair > button {
-      padding: 0.2rem 0.6rem;
-    }
-    .jersey {
-      font-size: 2.6rem;
-    }
-    .name {
-      font-size: 1.25rem;
-    }
-    .defense {
-      font-size: 1rem;
-      line-height: 1.2;
-    }
-    .cue {
-      font-size: 1.8rem;
-      height: 54px;
-      flex: none;
-    }
-    .cue :global(svg) {
-      width: 64px;
-    }
-    .cue .soft {
-      display: inline;
-    }
-    .foot {
-      display: none;
-    }
-  }
-</style>

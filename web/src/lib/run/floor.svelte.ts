@@ -107,14 +107,14 @@ export class Floor {
         ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
       ].filter((l) => !this.gone.has(l.event.id));
       this.tallies.take(run.counts);
-      keep(`run ${this.id}`, { ...run, reps: [] }, this.team);
+      void keep(`run ${this.id}`, { ...run, reps: [] }, this.team);
       this.keepShown(this.log, [...this.gone]);
       forgetOthers(this.id).catch(() => {});
     }
     for (const e of before) this.apply(e);
     if (run) for (const e of await this.queue.pending()) this.apply(e);
     this.changes = this.queue.changes;
-    this.queue.send();
+    void this.queue.send();
   }
 
   private reload() {
@@ -162,7 +162,7 @@ export class Floor {
     const clock = this.line.snapshot();
     if (!clock) return;
     const place: Place = { clock, pointers: this.rota.pointers };
-    keep(`place ${this.id}`, $state.snapshot(place));
+    void keep(`place ${this.id}`, $state.snapshot(place));
   }
 
   players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
@@ -381,7 +381,7 @@ export class Floor {
 
   private send(events: RepEvent[]) {
     events.forEach((e) => this.apply(e));
-    this.queue.put(events.map((event) => ({ event })));
+    void this.queue.put(events.map((event) => ({ event })));
   }
 
   /** Says that somebody comes, leaves, is limited or is hurt. */
@@ -405,7 +405,7 @@ export class Floor {
       ...what
     };
     this.changes = [...this.changes, change];
-    this.queue.put([{ change }]);
+    void this.queue.put([{ change }]);
   }
 
   /** A stored rep as this surface shows it. */
@@ -481,7 +481,7 @@ export class Floor {
 
   goTo(by: number) {
     const b = this.line.blocks[this.line.at + by];
-    if (b) this.act('block', b.block.id);
+    if (b) void this.act('block', b.block.id);
     this.fresh();
   }
 
@@ -491,6 +491,6 @@ export class Floor {
   freeze() {
     if (!this.frozen) this.ranBefore = Boolean(this.line.clock?.running);
     this.frozen = !this.frozen;
-    if (this.ranBefore) this.act(this.frozen ? 'stop' : 'start');
+    if (this.ranBefore) void this.act(this.frozen ? 'stop' : 'start');
   }
 }

@@ -93,7 +93,7 @@ export class Queue {
       );
       others(added.flatMap((r) => r.event ?? []));
     };
-    setAside().then((there) => (this.low = !there));
+    void setAside().then((there) => (this.low = !there));
   }
 
   /** Keeps what was done on the device, then tries to send it. */
@@ -137,7 +137,7 @@ export class Queue {
     this.sending ??= this.sendNow().finally(() => {
       this.sending = undefined;
       // What came while the last answer was being put away.
-      if (this.again && this.timer === undefined) this.send();
+      if (this.again && this.timer === undefined) void this.send();
     });
     return this.sending;
   }

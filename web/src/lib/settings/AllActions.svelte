@@ -15,7 +15,7 @@
   defenders at the ball, and zone drills. Your league's own rules come first.
 </p>
 <Toggle class="my-1 min-h-12 text-base" bind:checked={on} disabled={!session.head}
-  >Take all actions at every age</Toggle
+  >Use all actions at every age</Toggle
 >
 {#if out}
   <p>Left out now: {out.actions.map((id) => session.screenName(id)).join(', ')}.</p>

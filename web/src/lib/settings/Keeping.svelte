@@ -41,7 +41,7 @@
   }
 
   function choose() {
-    if (wanted === 0 || (months > 0 && wanted > months)) store();
+    if (wanted === 0 || (months > 0 && wanted > months)) void store();
     else sure = true;
   }
 
@@ -64,7 +64,7 @@
         await session.load().catch((e) => notices.fail(e));
         got = said;
         await imports?.load().catch((e) => notices.fail(e));
-      } else problem = said.message;
+      } else problem = said.detail;
     } catch {
       problem = 'The file could not be sent. Nothing was imported; try again in a moment.';
     } finally {
@@ -73,7 +73,7 @@
   }
 </script>
 
-<section class="sheet" aria-label="What is kept">
+<section class="sheet grid gap-3 p-4" aria-label="What is kept">
   <h2>What is kept</h2>
   <label class="field">
     <span>Single reps of players are kept</span>
@@ -91,9 +91,9 @@
     An open format with teams, players, plans, games and every rep. It names children: keep it as carefully as
     the program itself.
   </p>
-  <div class="acts">
+  <div class="acts flex gap-2 flex-wrap">
     <a class="tape plain" href="/api/program/archive" download>Download a copy</a>
-    <label class="tape plain" class:busy={Boolean(busy)}
+    <label class="tape plain [&.busy]:opacity-50" class:busy={Boolean(busy)}
       >Restore a copy<input
         type="file"
         accept=".json,application/json"
@@ -122,19 +122,3 @@
   act="Drop it"
   onsure={store}
 />
-
-<style>
-  section {
-    display: grid;
-    gap: 0.7rem;
-    padding: 1.1rem;
-  }
-  .acts {
-    display: flex;
-    gap: 0.6rem;
-    flex-wrap: wrap;
-  }
-  .busy {
-    opacity: 0.5;
-  }
-</style>

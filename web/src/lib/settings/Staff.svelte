@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import Sure from '$lib/parts/Sure.svelte';
   import { dayOf } from '$lib/parts/verdicts';
@@ -10,8 +9,9 @@
   type Role = Schemas['StaffRole']['role'];
 
   // Who works with the program, and the one-time links by which others come in.
-  let staff = $state<Schemas['Person'][]>([]);
-  let open = $state<Schemas['Invitation'][]>([]);
+  let { known }: { known: { staff: Schemas['Person'][]; open: Schemas['Invitation'][] } } = $props();
+  let staff = $derived(known.staff);
+  let open = $derived(known.open);
   let fresh = $state<Schemas['NewInvitation']>({ email: '', role: 'assistant' });
   let link = $state('');
   let sentTo = $state('');
@@ -29,7 +29,6 @@
     staff = await ask(api.GET('/api/staff'));
     if (session.head) open = await ask(api.GET('/api/invitations'));
   }
-  onMount(load);
 
   async function act(what: () => Promise<void>) {
     busy = true;
@@ -44,7 +43,7 @@
 
   const invite = (e: SubmitEvent) => {
     e.preventDefault();
-    act(async () => {
+    void act(async () => {
       const made = await ask(api.POST('/api/invitations', { body: fresh }));
       link = location.origin + made.path;
       sentTo = made.invitation.email;
@@ -81,16 +80,16 @@
   const copy = () => copyText(link, 'The link is copied.');
 </script>
 
-<section class="sheet" aria-label="Coaches">
+<section class="sheet grid gap-3 p-4" aria-label="Coaches">
   <h2>Coaches</h2>
   <ul class="quiet-list">
     {#each staff as p (p.id)}
-      <li>
-        <span><b>{p.name}</b> <span class="soft">{p.email}</span></span>
+      <li class="flex justify-between items-center gap-3 py-1 px-0 flex-wrap">
+        <span class="wrap-anywhere"><b>{p.name}</b> <span class="soft wrap-anywhere">{p.email}</span></span>
         {#if session.head && p.id !== session.view?.me?.id}
-          <span class="acts">
+          <span class="acts wrap-anywhere flex gap-2">
             <select
-              class="cell"
+              class="cell w-38 pr-8"
               aria-label={`What ${p.name} may do`}
               value={p.role}
               disabled={busy}
@@ -108,7 +107,7 @@
               }}>Remove {p.name}</button
             >
           </span>
-        {:else}<span class="soft">{p.role === 'head' ? 'head coach' : p.role}</span>{/if}
+        {:else}<span class="soft wrap-anywhere">{p.role === 'head' ? 'head coach' : p.role}</span>{/if}
       </li>
     {/each}
   </ul>
@@ -117,10 +116,11 @@
       <h2>Invited</h2>
       <ul class="quiet-list">
         {#each open as i (i.id)}
-          <li>
-            <span
+          <li class="flex justify-between items-center gap-3 py-1 px-0 flex-wrap">
+            <span class="wrap-anywhere"
               ><b>{i.email}</b>
-              <span class="soft">{i.role === 'head' ? 'head coach' : i.role}, until {dayOf(i.until)}</span
+              <span class="soft wrap-anywhere"
+                >{i.role === 'head' ? 'head coach' : i.role}, until {dayOf(i.until)}</span
               ></span
             >
             <button class="tape plain" disabled={busy} onclick={() => withdraw(i)}>Cancel invitation</button>
@@ -128,7 +128,11 @@
         {/each}
       </ul>
     {/if}
-    <form onsubmit={invite} aria-label="Invite a coach">
+    <form
+      class="grid gap-3 pt-3 pr-0 pb-0 pl-0 border-t border-t-seam grid-cols-[minmax(0,_1fr)_minmax(0,_1fr)_auto] items-end max-md:grid-cols-[minmax(0,_1fr)]"
+      onsubmit={invite}
+      aria-label="Invite a coach"
+    >
       <label class="field"
         ><span>Email</span><input type="email" bind:value={fresh.email} required autocomplete="off" /></label
       >
@@ -141,12 +145,12 @@
       <button class="tape plain" disabled={busy}>Invite</button>
     </form>
     {#if link}
-      <div class="link" role="status">
+      <div class="grid gap-2 justify-items-start border-l-8 border-l-mark pl-3" role="status">
         <p>
           It was mailed to {sentTo}. Whoever opens this link first makes the account; it works once, for a
           week, and is not shown again:
         </p>
-        <code>{link}</code>
+        <code class="wrap-anywhere [user-select:all]">{link}</code>
         <button class="tape plain" onclick={copy}>Copy</button>
       </div>
     {/if}
@@ -160,53 +164,3 @@
   act="Remove"
   onsure={remove}
 />
-
-<style>
-  section,
-  form {
-    display: grid;
-    gap: 0.8rem;
-    padding: 1.1rem;
-  }
-  form {
-    padding: 0.8rem 0 0;
-    border-top: 1px solid var(--seam);
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
-    align-items: end;
-  }
-  li {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    gap: 0.7rem;
-    padding: 0.3rem 0;
-    flex-wrap: wrap;
-  }
-  li span {
-    overflow-wrap: anywhere;
-  }
-  .acts {
-    display: flex;
-    gap: 0.5rem;
-  }
-  .acts select {
-    width: 9.5rem;
-    padding-right: 2rem;
-  }
-  .link {
-    display: grid;
-    gap: 0.5rem;
-    justify-items: start;
-    border-left: 8px solid var(--mark);
-    padding-left: 0.8rem;
-  }
-  code {
-    overflow-wrap: anywhere;
-    user-select: all;
-  }
-  @media (max-width: 1000px) {
-    form {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

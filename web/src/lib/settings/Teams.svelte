@@ -1,15 +1,14 @@
 <script lang="ts">
   import Modal from 'flowbite-svelte/Modal.svelte';
-  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
 
   // The program's teams: added, put away when their season is over, deleted for good.
-  let { here }: { here: string } = $props();
+  let { here, known }: { here: string; known: Schemas['TeamEntry'][] } = $props();
 
-  let teams = $state.raw<Schemas['TeamEntry'][]>([]);
+  let teams = $derived(known);
   let name = $state('');
   let ages = $state('12-14');
   let busy = $state(false);
@@ -20,7 +19,6 @@
   async function load() {
     teams = await ask(api.GET('/api/teams'));
   }
-  onMount(() => load().catch((e) => notices.fail(e)));
 
   async function act(what: () => Promise<unknown>, said: string) {
     busy = true;
@@ -127,7 +125,7 @@
   </form>
 </section>
 
-<Modal bind:open={asking} title={`Delete ${leaving?.name ?? ''}?`} size="sm" class="rounded-[3px]">
+<Modal bind:open={asking} title={`Delete ${leaving?.name ?? ''}?`} size="sm" class="rounded-sm">
   <form class="grid gap-4 text-base text-[var(--ink)]" onsubmit={remove}>
     <p>
       Its players, practices, games and every rep are gone for good, on every device. To put it away and keep

@@ -38,7 +38,13 @@
       await ask(api.DELETE('/api/teams/{teamId}/players/{playerId}/trainer', at));
       link = '';
       await load();
-      notices.say('The link does not work any more. The answers are kept.');
+      notices.say('The link does not work any more. The answers are kept.', false, {
+        name: 'Undo',
+        act: async () => {
+          await ask(api.POST('/api/teams/{teamId}/players/{playerId}/trainer/restore', at));
+          await load();
+        }
+      });
     } catch (e) {
       notices.fail(e);
     }
@@ -46,37 +52,37 @@
   const copy = () => copyText(link, 'The link is copied.');
 </script>
 
-<section class="sheet side">
-  <h2>Eyes, away from the floor</h2>
-  {#if problem}<p role="alert" class="problem">{problem}</p>
-  {:else if !seen}<p role="status" class="soft">Loading answers…</p>
+<section class="sheet side pb-3">
+  <h2 class="pt-3 pr-4 pb-2 pl-4">Read quiz</h2>
+  {#if problem}<p role="alert" class="problem py-[0.15rem] px-4">{problem}</p>
+  {:else if !seen}<p role="status" class="soft py-[0.15rem] px-4">Loading answers…</p>
   {:else}
     {#if seen.shape.asked > 0}
-      <p class="soft">
+      <p class="soft py-[0.15rem] px-4">
         {seen.shape.asked} answers, step {seen.step} of {seen.steps}{seen.last
           ? `, last ${dayOf(seen.last)}`
           : ''}. Seeing is not yet doing: none of it counts as a rep.
       </p>
       <ul class="quiet-list">
         {#each seen.reads as r (r.read)}
-          <li>
+          <li class="py-[0.15rem] px-4 grid grid-cols-[auto_1fr_auto_3rem] gap-2 items-center">
             <ReadGlyph read={r.read} size={24} />
             <span>{session.readName(r.read)}</span>
             <b class="numeral">{r.right} of {r.asked}</b>
             <span class="soft numeral">{r.right > 0 ? `${r.median.toFixed(1)} s` : ''}</span>
-            {#if r.gap}<span class="gap">{r.gap}</span>{/if}
+            {#if r.gap}<span class="gap [grid-column:2_/_-1] text-sm font-bold">{r.gap}</span>{/if}
           </li>
         {/each}
       </ul>
-    {:else}<p class="soft">Nothing is answered yet.</p>{/if}
+    {:else}<p class="soft py-[0.15rem] px-4">Nothing is answered yet.</p>{/if}
     {#if link}
-      <p class="link" role="status"><b>{link}</b></p>
-      <p class="soft">
+      <p class="py-[0.15rem] px-4 wrap-anywhere" role="status"><b>{link}</b></p>
+      <p class="soft py-[0.15rem] px-4">
         Shown once. Give it to the player alone: whoever has it answers for them. No account, no name.
       </p>
     {/if}
     {#if session.coach}
-      <p class="buttons">
+      <p class="py-[0.15rem] px-4 flex flex-wrap gap-2 pt-2">
         {#if link}<button class="tape" onclick={copy}>Copy the link</button>{/if}
         <button class="tape plain" onclick={make}
           >{seen.linkMade ? 'New link, end the old' : 'Make a private link'}</button
@@ -86,36 +92,3 @@
     {/if}
   {/if}
 </section>
-
-<style>
-  h2 {
-    padding: 0.8rem 1rem 0.4rem;
-  }
-  .side {
-    padding-bottom: 0.8rem;
-  }
-  p,
-  li {
-    padding: 0.15rem 1rem;
-  }
-  li {
-    display: grid;
-    grid-template-columns: auto 1fr auto 3rem;
-    gap: 0.5rem;
-    align-items: center;
-  }
-  .gap {
-    grid-column: 2 / -1;
-    font-size: 0.92rem;
-    font-weight: 700;
-  }
-  .link {
-    overflow-wrap: anywhere;
-  }
-  .buttons {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    padding-top: 0.5rem;
-  }
-</style>

@@ -28,20 +28,38 @@
 </script>
 
 {#if problem}<p role="alert" class="problem">{problem}</p>
-{:else if !data}<p role="status" class="soft pad">Loading reps…</p>
+{:else if !data}<p role="status" class="soft pt-0 pr-4 pb-3 pl-4">Loading reps…</p>
 {:else}
-  <div class="season">
+  <div
+    class="grid grid-cols-[minmax(0,_1fr)_minmax(0,_1.2fr)] gap-4 pt-0 pr-4 pb-4 pl-4 items-start max-sm:grid-cols-[minmax(0,_1fr)]"
+  >
     {#if data.curve.length > 1}<div class="line"><Curve points={data.curve} {target} /></div>{/if}
-    <div class="reps">
-      <table>
-        <thead><tr><th>Day</th><th>Rung</th><th>Shown</th><th>Made</th></tr></thead>
+    <div class="reps overflow-x-auto">
+      <table class="border-collapse w-full text-sm">
+        <thead
+          ><tr
+            ><th class="text-left font-normal text-soft">Day</th><th class="text-left font-normal text-soft"
+              >Rung</th
+            ><th class="text-left font-normal text-soft">Shown</th><th class="text-left font-normal text-soft"
+              >Made</th
+            ></tr
+          ></thead
+        >
         <tbody>
           {#each all ? data.reps : data.reps.slice(0, first) as rep (rep.id)}
             <tr>
-              <td>{dayOf(rep.at)}</td>
-              <td class="numeral">{session.rung(rep.rung)?.number}</td>
-              <td>{session.cueName(rep.cue)}{rep.side ? `, ${rep.side}` : ''}</td>
-              <td>{rep.correct ? '✓' : '✕'} {session.readName(rep.made)}</td>
+              <td class="border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
+                >{dayOf(rep.at)}</td
+              >
+              <td class="numeral border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
+                >{session.rung(rep.rung)?.number}</td
+              >
+              <td class="border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
+                >{session.cueName(rep.cue)}{rep.side ? `, ${rep.side}` : ''}</td
+              >
+              <td class="border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
+                >{rep.correct ? '✓' : '✕'} {session.readName(rep.made)}</td
+              >
             </tr>
           {/each}
         </tbody>
@@ -52,39 +70,3 @@
     </div>
   </div>
 {/if}
-
-<style>
-  .season {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
-    gap: 1rem;
-    padding: 0 1rem 0.9rem;
-    align-items: start;
-  }
-  .pad {
-    padding: 0 1rem 0.7rem;
-  }
-  .reps {
-    overflow-x: auto;
-  }
-  table {
-    border-collapse: collapse;
-    width: 100%;
-    font-size: 0.92rem;
-  }
-  th {
-    text-align: left;
-    font-weight: 400;
-    color: var(--ink-soft);
-  }
-  td {
-    border-top: 1px solid var(--seam);
-    padding: 0.15rem 0.6rem 0.15rem 0;
-    white-space: nowrap;
-  }
-  @media (max-width: 760px) {
-    .season {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

@@ -1,56 +1,28 @@
 <script lang="ts">
   import { api, ask, type Player, type Schemas } from '$lib/api/client';
-  import { chosen } from '$lib/parts/chosen';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sure from '$lib/parts/Sure.svelte';
+  import NewPlayer from './NewPlayer.svelte';
+  import { marks } from './roles';
+  import RosterList from './RosterList.svelte';
   import NamedInNotes from './NamedInNotes.svelte';
 
   let { team, players, onchange }: { team: string; players: Player[]; onchange: () => void } = $props();
 
   type Entry = Schemas['PlayerInput'];
-  const blank = (): Entry => ({
-    jersey: '',
-    name: '',
-    handler: false,
-    wing: false,
-    big: false,
-    shooter: false
-  });
-  const marks = [
-    ['handler', 'Handler'],
-    ['wing', 'Wing'],
-    ['big', 'Big'],
-    ['shooter', 'Shooter']
-  ] as const;
-
-  let fresh = $state<Entry>(blank());
   let leaving = $state<Player | null>(null);
   let asking = $state(false);
-  let result = $state<Schemas['ImportResult'] | null>(null);
-  let busy = $state(false);
 
   async function guarded(what: () => Promise<void>) {
-    busy = true;
     try {
       await what();
       onchange();
     } catch (e) {
       notices.fail(e);
       onchange();
-    } finally {
-      busy = false;
     }
   }
-
-  const add = (e: SubmitEvent) => {
-    e.preventDefault();
-    guarded(async () => {
-      await ask(api.POST('/api/teams/{teamId}/players', { params: { path: { teamId: team } }, body: fresh }));
-      notices.say(`${fresh.name} is on the roster.`);
-      fresh = blank();
-    });
-  };
 
   const save = (p: Player, next: Partial<Entry>) =>
     guarded(async () => {
@@ -92,64 +64,24 @@
       const name = others.find((t) => t.id === to)?.name ?? '';
       notices.say(`${p.name} plays for ${name} now and keeps the record.`);
     });
-
-  async function upload(e: Event) {
-    const file = chosen(e);
-    if (!file) return;
-    busy = true;
-    result = null;
-    try {
-      const answer = await fetch(`/api/teams/${team}/roster`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'text/csv' },
-        body: file,
-        signal: AbortSignal.timeout(60_000)
-      });
-      const said = await answer.json();
-      result = { imported: 0, errors: [], ...said };
-      if (answer.ok) onchange();
-    } catch {
-      notices.say('The file could not be sent. Nothing was imported; try again in a moment.', true);
-    } finally {
-      busy = false;
-    }
-  }
 </script>
 
 <div class="grid gap-5">
   {#if players.length === 0}
-    <p>The roster is empty. Type the players in, or import a file.</p>
+    <p>The roster is empty. Paste a list, choose a file, or add one player at a time.</p>
   {/if}
   {#if session.head}
-    <form class="sheet entry" onsubmit={add} aria-label="New player">
-      <label class="field"
-        ><span>Jersey</span><input
-          bind:value={fresh.jersey}
-          inputmode="numeric"
-          maxlength="2"
-          required
-        /></label
-      >
-      <label class="field"
-        ><span>Short name</span><input
-          bind:value={fresh.name}
-          maxlength="24"
-          required
-          autocomplete="off"
-        /></label
-      >
-      {#each marks as [key, label] (key)}
-        <label class="mark"><input type="checkbox" bind:checked={fresh[key]} />{label}</label>
-      {/each}
-      <button class="tape" disabled={busy}>Add</button>
-    </form>
+    <RosterList {team} {onchange} />
+    <NewPlayer {team} {onchange} />
   {/if}
 
   {#if named}<NamedInNotes {...named} onclose={() => (named = null)} />{/if}
   {#if players.length}
     <ul class="quiet-list sheet">
       {#each players as p (p.id)}
-        <li>
+        <li
+          class="grid grid-cols-[5rem_minmax(8rem,_14rem)_repeat(4,_auto)_9rem_1fr] gap-3 items-center py-2 px-4 max-md:grid-cols-[4.5rem_1fr] [li+&]:border-t [li+&]:border-t-seam"
+        >
           <input
             class="cell numeral"
             aria-label={`Jersey of ${p.name}`}
@@ -167,8 +99,9 @@
             onchange={(e) => save(p, { name: e.currentTarget.value })}
           />
           {#each marks as [key, label] (key)}
-            <label class="mark">
+            <label class="inline-flex gap-2 items-center min-h-12">
               <input
+                class="w-[22px] h-[22px]"
                 type="checkbox"
                 checked={p[key]}
                 disabled={!session.head}
@@ -189,7 +122,7 @@
               </select>
             {/if}
             <button
-              class="tape plain"
+              class="tape plain justify-self-end font-normal min-h-12 py-0 px-3"
               onclick={() => {
                 leaving = p;
                 asking = true;
@@ -201,34 +134,11 @@
     </ul>
   {/if}
 
-  <section class="sheet file">
-    <h2>Roster file</h2>
-    <p class="soft">
-      CSV with the first line <code>jersey,name,handler,wing,big,shooter</code>. Nothing more is kept of a
-      child: no birth date, no photo, no contact.
+  {#if players.length}
+    <p>
+      <a class="tape plain" href={`/api/teams/${team}/roster`} download="roster.csv">Export the roster</a>
     </p>
-    <div class="flex gap-3 flex-wrap items-center">
-      {#if session.head}
-        <label class="tape plain" class:busy>
-          Import a file<input type="file" accept=".csv,text/csv" class="visually-hidden" onchange={upload} />
-        </label>
-      {/if}
-      <a class="tape plain" href={`/api/teams/${team}/roster`} download="roster.csv">Export</a>
-    </div>
-    {#if result}
-      <div role={result.errors.length ? 'alert' : 'status'}>
-        <p><b>{result.message}</b></p>
-        <ul>
-          {#each result.errors as e (e.row + e.message)}
-            <li>
-              {#if e.row > 0}<span class="numeral">Row {e.row}.</span>{/if}
-              {e.message}
-            </li>
-          {/each}
-        </ul>
-      </div>
-    {/if}
-  </section>
+  {/if}
 </div>
 
 <Sure
@@ -238,62 +148,3 @@
   act="Erase for good"
   onsure={remove}
 />
-
-<style>
-  .entry,
-  li {
-    display: grid;
-    grid-template-columns: 5rem minmax(8rem, 14rem) repeat(4, auto) 9rem 1fr;
-    gap: 0.75rem;
-    align-items: center;
-    padding: 0.6rem 0.9rem;
-  }
-  .entry {
-    align-items: end;
-    border-top: 8px solid var(--mark);
-  }
-  .entry .tape {
-    justify-self: end;
-  }
-  ul.sheet li + li {
-    border-top: 1px solid var(--seam);
-  }
-  li .tape {
-    justify-self: end;
-    font-weight: 400;
-    min-height: 48px;
-    padding: 0 0.8rem;
-  }
-  .mark {
-    display: inline-flex;
-    gap: 0.4rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .mark input {
-    width: 22px;
-    height: 22px;
-  }
-  .file {
-    padding: 1rem;
-    display: grid;
-    gap: 0.7rem;
-  }
-  .file ul {
-    list-style: square;
-    padding-left: 1.2rem;
-  }
-  .file ul li {
-    display: list-item;
-    padding: 0.1rem 0;
-  }
-  .busy {
-    opacity: 0.5;
-  }
-  @media (max-width: 900px) {
-    .entry,
-    ul.sheet li {
-      grid-template-columns: 4.5rem 1fr;
-    }
-  }
-</style>

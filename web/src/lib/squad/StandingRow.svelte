@@ -20,58 +20,75 @@
   const count = (n: { correct: number; reps: number }) => (n.reps > 0 ? `${n.correct} of ${n.reps}` : '–');
 </script>
 
-<details {open} ontoggle={(e) => e.currentTarget.open && (opened = true)}>
-  <summary>
+<details class="border-t border-t-seam" {open} ontoggle={(e) => e.currentTarget.open && (opened = true)}>
+  <summary
+    class="grid grid-cols-[auto_1fr_auto_1.5rem] max-sm:grid-cols-[auto_1fr_1.5rem] gap-3 items-center py-2 px-4 cursor-pointer list-none min-h-14 hover:bg-mark/16"
+  >
     <ReadGlyph read={st.read} size={40} />
     <span class="name">
-      <b>{session.readName(st.read)}</b>
-      <span class="soft">{st.judgement.sentence}</span>
-      {#each [st.gap, st.does, st.game].filter(Boolean) as g (g)}<span class="gap">{g}</span>{/each}
-      {#if st.judgement.new}<span class="soft"
+      <b class="block leading-[1.25]">{session.readName(st.read)}</b>
+      <span class="soft block leading-[1.25] text-sm">{st.judgement.sentence}</span>
+      {#each [st.gap, st.does, st.game].filter(Boolean) as g (g)}<span
+          class="gap block leading-[1.25] text-(--tape-orange) text-sm">{g}</span
+        >{/each}
+      {#if st.judgement.new}<span class="soft block leading-[1.25] text-sm"
           >New: the last practice alone has made it so; one more will show whether it holds.</span
         >{/if}
-      {#if st.confused}<span class="soft"
+      {#if st.confused}<span class="soft block leading-[1.25] text-sm"
           >Most often makes it: {session.readName(st.confused).toLowerCase()}.</span
         >{/if}
     </span>
-    <IntervalCell standing={st} width={130} />
-    <span class="numeral held">{st.held || '–'}</span>
+    <span class="max-sm:order-last max-sm:col-start-2"><IntervalCell standing={st} width={130} /></span>
+    <span class="numeral held text-xl">{st.held || '–'}</span>
   </summary>
   {#if judged.length === 0}
-    <p class="soft none">No reps on a rung where the player reads.</p>
+    <p class="soft none pt-1 pr-4 pb-3 pl-4 text-sm">No reps on a rung where the player reads.</p>
   {:else}
     <div class="overflow-x-auto">
-      <table>
+      <table class="block overflow-x-auto border-collapse text-sm">
         <thead>
           <tr
-            ><th>Rungs</th><th>Correct</th><th>Likely rate</th><th>Chance of the target</th><th>Right side</th
-            ><th>Left side</th></tr
+            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+              >Rungs</th
+            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+              >Correct</th
+            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+              >Likely rate</th
+            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+              >Chance of the target</th
+            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+              >Right side</th
+            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+              >Left side</th
+            ></tr
           >
         </thead>
         <tbody>
           {#each judged as g (g.group)}
             <tr>
-              <td><b>{groupNames[g.group]}</b></td>
-              <td class="numeral">{count(g.judgement)}</td>
-              <td class="numeral">{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</td>
-              <td class="numeral"
+              <td class="pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"><b>{groupNames[g.group]}</b></td>
+              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap">{count(g.judgement)}</td>
+              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
+                >{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</td
+              >
+              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
                 >{per(g.judgement.chance)} <span class="soft">to reach {per(g.judgement.target)}</span></td
               >
-              <td class="numeral">{count(g.right)}</td>
-              <td class="numeral">{count(g.left)}</td>
+              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap">{count(g.right)}</td>
+              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap">{count(g.left)}</td>
             </tr>
           {/each}
         </tbody>
       </table>
     </div>
-    <p class="none">
+    <p class="none pt-1 pr-4 pb-3 pl-4 text-sm">
       {#each st.rungs as r, i (r.rung)}{i > 0 ? ', ' : ''}{session.rung(r.rung)?.name}
         <span class="numeral">{r.correct} of {r.reps}</span>{/each}.
       {#if st.judgement.verdict !== 'has' && st.judgement.inARow < 30}
         <span class="numeral">{st.judgement.inARow}</span> correct in a row would give it.
       {/if}
     </p>
-    <p class="soft none">
+    <p class="soft none pt-1 pr-4 pb-3 pl-4 text-sm">
       Newer practices count more, an observer errs now and then, and some correct answers are guesses. "Has
       it" needs a chance of 85 % to reach the target, on 6 reps or more. <a href={`/${team}/numbers`}
         >Where these numbers come from</a
@@ -80,56 +97,3 @@
     {#if opened}<PlayerSeason {team} player={st.player} read={st.read} target={st.judgement.target} />{/if}
   {/if}
 </details>
-
-<style>
-  details {
-    border-top: 1px solid var(--seam);
-  }
-  summary {
-    display: grid;
-    grid-template-columns: auto 1fr auto 1.5rem;
-    gap: 0.8rem;
-    align-items: center;
-    padding: 0.5rem 1rem;
-    cursor: pointer;
-    list-style: none;
-    min-height: 56px;
-  }
-  summary:hover {
-    background: color-mix(in srgb, var(--mark) 16%, transparent);
-  }
-  .name > * {
-    display: block;
-    line-height: 1.25;
-  }
-  .name > span {
-    font-size: 0.92rem;
-  }
-  .gap {
-    color: var(--tape-orange);
-  }
-  .held {
-    font-size: 1.7rem;
-  }
-  table {
-    display: block;
-    overflow-x: auto;
-    border-collapse: collapse;
-    font-size: 0.92rem;
-  }
-  th {
-    text-align: left;
-    font-weight: 400;
-    color: var(--ink-soft);
-    font-size: 0.88rem;
-  }
-  th,
-  td {
-    padding: 0.25rem 0.4rem 0.25rem 1rem;
-    white-space: nowrap;
-  }
-  .none {
-    padding: 0.3rem 1rem 0.7rem;
-    font-size: 0.88rem;
-  }
-</style>

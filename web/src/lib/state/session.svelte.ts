@@ -77,6 +77,11 @@ class Session {
     return this.view?.teams.find((t) => t.id === team)?.leftOut;
   }
 
+  /** The longest practice for a team's age in minutes; undefined where there is no limit. */
+  longestPractice(team: string) {
+    return this.view?.teams.find((t) => t.id === team)?.longest;
+  }
+
   tag(id: string) {
     return this.catalogue?.tags.find((c) => c.id === id)?.name ?? id;
   }
@@ -92,7 +97,7 @@ class Session {
 
   private take(view: Schemas['Session']) {
     this.view = view;
-    keep('session', view);
+    void keep('session', view);
   }
 
   private async know() {

@@ -72,8 +72,13 @@
   }
 </script>
 
-<dialog bind:this={dialog} aria-label="What to teach" onclose={() => (open = false)}>
-  <form class="ask" onsubmit={submit}>
+<dialog
+  class="w-[min(70rem,_calc(100vw_-_2rem))] max-h-[calc(100dvh_-_2rem)] [margin:1rem_auto] pt-4 pr-6 pb-6 pl-6 bg-sheet text-ink border-0 border-t-10 border-t-mark overflow-y-auto backdrop:[background:rgb(16_28_36_/_55%)]"
+  bind:this={dialog}
+  aria-label="What to teach"
+  onclose={() => (open = false)}
+>
+  <form class="grid grid-cols-[1fr_auto] gap-3 items-end mb-2" onsubmit={submit}>
     <label class="field">
       <span>Say what you see, or pick below</span>
       <input
@@ -95,10 +100,13 @@
         No line of the tables says that. Name the screen and what the defender does.
       </p>
     {:else}
-      <ul class="quiet-list hits" aria-label="Found">
+      <ul class="quiet-list grid gap-2" aria-label="Found">
         {#each hits as h (h.action + h.cue)}
           <li>
-            <button class="hit" onclick={() => choose(h.action, h.cue)}>
+            <button
+              class="w-full min-h-14 items-center gap-2 py-1 px-2 border-2 border-seam bg-board text-left leading-[1.15] cursor-pointer grid grid-cols-[auto_14rem_10rem_1fr] max-sm:grid-cols-[auto_1fr] hover:border-ink"
+              onclick={() => choose(h.action, h.cue)}
+            >
               <CueGlyph cue={h.cue} size={34} />
               <b>{h.name}</b>
               <span>{session.cueName(h.cue)}</span>
@@ -110,12 +118,16 @@
     {/if}
   {:else}
     {#each families as f (f.id)}
-      <h2>{f.name} <span class="soft">{f.about}</span></h2>
-      <ul class="quiet-list tiles">
+      <h2 class="text-base mt-3 mr-0 mb-1 ml-0">
+        {f.name} <span class="soft font-normal ml-2">{f.about}</span>
+      </h2>
+      <ul
+        class="quiet-list grid grid-cols-[repeat(auto-fill,_minmax(12.6rem,_1fr))] gap-2 max-sm:grid-cols-[1fr_1fr]"
+      >
         {#each (session.catalogue?.screens ?? []).filter((s) => s.family === f.id) as s (s.id)}
           <li>
             <button
-              class="tile"
+              class="w-full min-h-14 flex items-center gap-2 py-1 px-2 border-2 border-seam bg-board text-left leading-[1.15] cursor-pointer hover:border-ink [&[aria-current]]:border-ink [&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
               aria-current={s.id === current ? 'true' : undefined}
               onclick={() => choose(s.id)}
             >
@@ -131,78 +143,3 @@
     {/each}
   {/if}
 </dialog>
-
-<style>
-  dialog {
-    width: min(70rem, calc(100vw - 2rem));
-    max-height: calc(100dvh - 2rem);
-    margin: 1rem auto;
-    padding: 1.1rem 1.3rem 1.4rem;
-    background: var(--sheet);
-    color: var(--ink);
-    border: 0;
-    border-top: 10px solid var(--mark);
-    overflow-y: auto;
-  }
-  dialog::backdrop {
-    background: rgb(16 28 36 / 55%);
-  }
-  .ask {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    gap: 0.75rem;
-    align-items: end;
-    margin-bottom: 0.6rem;
-  }
-  h2 {
-    font-size: 1.05rem;
-    margin: 0.7rem 0 0.35rem;
-  }
-  h2 .soft {
-    font-weight: 400;
-    margin-left: 0.4rem;
-  }
-  .tiles {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(12.6rem, 1fr));
-    gap: 0.5rem;
-  }
-  .tile,
-  .hit {
-    width: 100%;
-    min-height: 56px;
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    padding: 0.3rem 0.55rem;
-    border: 2px solid var(--seam);
-    background: var(--board);
-    text-align: left;
-    line-height: 1.15;
-    cursor: pointer;
-  }
-  .tile:hover,
-  .hit:hover {
-    border-color: var(--ink);
-  }
-  .tile[aria-current] {
-    border-color: var(--ink);
-    box-shadow: inset 0 -6px 0 var(--mark);
-  }
-  .hit {
-    display: grid;
-    grid-template-columns: auto 14rem 10rem 1fr;
-  }
-  .hits {
-    display: grid;
-    gap: 0.4rem;
-  }
-  @media (max-width: 640px) {
-    .hit {
-      grid-template-columns: auto 1fr;
-    }
-    .tiles {
-      grid-template-columns: 1fr 1fr;
-    }
-  }
-</style>

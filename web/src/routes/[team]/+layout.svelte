@@ -4,11 +4,13 @@
   import { page } from '$app/state';
   import { rememberTeam, session } from '$lib/state/session.svelte';
   import KeysHelp from '$lib/parts/KeysHelp.svelte';
-  import { views } from '$lib/parts/views';
+  import { titles, views } from '$lib/parts/views';
 
   let { children }: { children: Snippet } = $props();
 
   const team = $derived(page.params.team ?? '');
+  // Links lead to the team that was chosen, also while its view is still being loaded.
+  let chosen = $derived(team);
   const here = $derived(page.url.pathname.split('/')[2] ?? '');
   const teams = $derived(session.view?.teams ?? []);
   const known = $derived(teams.find((t) => t.id === team));
@@ -17,6 +19,12 @@
     page.route.id === '/[team]/run/[practice]' || page.route.id === '/[team]/games/[game]/bench'
   );
   const bare = $derived(here === 'show' || here === 'clicker' || floor);
+  const title = $derived<string>(
+    page.data.title ??
+      titles[(page.route.id ?? '').replace('/[team]', '')] ??
+      views.find((v) => v.id === here)?.name ??
+      ''
+  );
   let help = $state(false);
 
   $effect(() => {
@@ -28,22 +36,19 @@
     if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, select, textarea, [contenteditable]'))
       return;
     const view = views.find((v) => v.key === e.key);
-    if (view && !bare) goto(`/${team}/${view.id}`);
+    if (view && !bare) void goto(`/${chosen}/${view.id}`);
     if (e.key === '?') help = true;
   }
 
   function change(e: Event) {
-    goto(`/${(e.currentTarget as HTMLSelectElement).value}/${here || 'now'}`);
+    chosen = (e.currentTarget as HTMLSelectElement).value;
+    void goto(`/${chosen}/${here || 'now'}`);
   }
 </script>
 
 <svelte:window onkeydown={key} />
 <svelte:head>
-  <title
-    >{[views.find((v) => v.id === here)?.name ?? 'Settings', known?.name, 'Evrik']
-      .filter(Boolean)
-      .join(' · ')}</title
-  >
+  <title>{[title, known?.name, 'Evrik'].filter(Boolean).join(' · ')}</title>
 </svelte:head>
 
 {#if !known}
@@ -61,138 +66,55 @@
 {:else if bare}
   {@render children()}
 {:else}
-  <div class="shell">
-    <header class="no-print">
-      <div class="who">
-        <select class="team" aria-label="Team" value={team} onchange={change}>
+  <a
+    class="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-30 focus:bg-sheet focus:p-3 focus:font-bold"
+    href="#content">Skip to the page</a
+  >
+  <div class="flex min-h-full flex-col">
+    <header
+      class="no-print flex flex-col items-stretch gap-x-6 border-b border-seam bg-sheet px-3 md:flex-row md:px-6"
+    >
+      <div class="flex items-center gap-x-4 text-sm text-soft">
+        <select
+          class="min-h-12 cursor-pointer border-0 bg-transparent py-2 pr-8 pl-0 text-lg font-bold text-ink"
+          aria-label="Team"
+          value={team}
+          onchange={change}
+        >
           {#each teams as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
         </select>
-        {#if !session.coach}<span class="looking">View only</span>{/if}
-        <a href={`/${team}/settings`} aria-current={here === 'settings' ? 'page' : undefined}>Settings</a>
+        {#if !session.coach}<span class="border-l-6 border-mark pl-2 text-ink">View only</span>{/if}
+        {#each [['settings', 'Settings'], ['help', 'Help']] as [id, name] (id)}
+          <a
+            class="py-3 no-underline first-of-type:ml-auto hover:text-ink aria-[current]:font-bold aria-[current]:text-ink md:first-of-type:ml-0"
+            href={`/${chosen}/${id}`}
+            aria-current={here === id ? 'page' : undefined}>{name}</a
+          >
+        {/each}
       </div>
-      <nav aria-label="Views">
+      <nav
+        aria-label="Views"
+        class="flex justify-between max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t max-md:border-seam max-md:bg-sheet max-md:pb-[env(safe-area-inset-bottom)] md:ml-auto"
+      >
         {#each views as v (v.id)}
-          <a href={`/${team}/${v.id}`} aria-current={here === v.id ? 'page' : undefined}>
-            <span class="numeral" aria-hidden="true">{v.key}</span>{v.name}
+          <a
+            class="group flex min-h-14 items-center gap-2 border-y-6 border-transparent text-soft no-underline hover:text-ink aria-[current=page]:font-bold aria-[current=page]:text-ink max-md:flex-1 max-md:justify-center max-md:border-b-0 max-md:text-xs max-md:aria-[current=page]:border-t-mark md:px-4 md:aria-[current=page]:border-b-mark"
+            href={`/${chosen}/${v.id}`}
+            aria-current={here === v.id ? 'page' : undefined}
+          >
+            <span class="numeral text-sm text-line max-md:hidden" aria-hidden="true">{v.key}</span>{v.name}
           </a>
         {/each}
       </nav>
     </header>
-    <main>
+    <main
+      id="content"
+      tabindex="-1"
+      class:wide-paper={page.data.wide}
+      class="mx-auto w-full max-w-[84rem] flex-1 p-3 outline-none max-md:pb-20 md:p-5"
+    >
       {#key team}{@render children()}{/key}
     </main>
   </div>
 {/if}
-<KeysHelp bind:open={help} view={here} />
-
-<style>
-  .shell {
-    min-height: 100%;
-    display: flex;
-    flex-direction: column;
-  }
-  header {
-    display: flex;
-    align-items: stretch;
-    gap: 1.5rem;
-    padding: 0 1.25rem;
-    background: var(--sheet);
-    border-bottom: 1px solid var(--seam);
-  }
-  .who {
-    display: flex;
-    align-items: center;
-    gap: 0.9rem;
-  }
-  .who a {
-    color: var(--ink-soft);
-    font-size: 0.92rem;
-    padding: 0.7rem 0;
-  }
-  .looking {
-    font-size: 0.92rem;
-    border-left: 6px solid var(--mark);
-    padding-left: 0.5rem;
-  }
-  .team {
-    border: 0;
-    background-color: transparent;
-    font: inherit;
-    font-weight: 700;
-    font-size: 1.15rem;
-    color: var(--ink);
-    padding: 0.6rem 2rem 0.6rem 0;
-    min-height: 48px;
-    cursor: pointer;
-  }
-  nav {
-    display: flex;
-    margin-left: auto;
-  }
-  nav a {
-    display: flex;
-    align-items: center;
-    gap: 0.45rem;
-    min-height: 54px;
-    padding: 0 1.1rem;
-    text-decoration: none;
-    color: var(--ink-soft);
-    border-bottom: 6px solid transparent;
-    border-top: 6px solid transparent;
-  }
-  nav a .numeral {
-    color: var(--line);
-    font-size: 0.95rem;
-  }
-  nav a:hover {
-    color: var(--ink);
-  }
-  nav a[aria-current='page'] {
-    color: var(--ink);
-    font-weight: 700;
-    border-bottom-color: var(--mark);
-  }
-  main {
-    flex: 1;
-    padding: 1.25rem;
-    max-width: 84rem;
-    width: 100%;
-    margin: 0 auto;
-  }
-  @media (max-width: 899px) {
-    header {
-      flex-direction: column;
-      gap: 0;
-      padding: 0 0.75rem;
-    }
-    nav {
-      position: fixed;
-      inset: auto 0 0 0;
-      z-index: 20;
-      margin: 0;
-      justify-content: space-between;
-      background: var(--sheet);
-      border-top: 1px solid var(--seam);
-      padding-bottom: env(safe-area-inset-bottom);
-    }
-    nav a {
-      flex: 1;
-      justify-content: center;
-      padding: 0;
-      border-bottom: 0;
-      font-size: 0.86rem;
-    }
-    nav a .numeral {
-      display: none;
-    }
-    nav a[aria-current='page'] {
-      border-top-color: var(--mark);
-    }
-    .who {
-      justify-content: space-between;
-    }
-    main {
-      padding: 0.75rem 0.75rem 5rem;
-    }
-  }
-</style>
+<KeysHelp bind:open={help} view={here} {team} />

@@ -27,7 +27,7 @@
   }
 
   onMount(() => {
-    screen.load();
+    void screen.load();
     awake();
     const timer = setInterval(() => screen.tick(), tick);
     return () => {
@@ -71,7 +71,7 @@
   $effect(() => screen.round.follow());
 
   function full() {
-    if (document.fullscreenElement) document.exitFullscreen();
+    if (document.fullscreenElement) void document.exitFullscreen();
     else document.documentElement.requestFullscreen?.().catch(() => undefined);
   }
 
@@ -86,10 +86,12 @@
 <svelte:window onkeydown={keys} onpointermove={awake} onpointerdown={awake} />
 <svelte:head><title>Second screen · Evrik</title></svelte:head>
 
-<div class="lights-out gym">
+<div class="lights-out gym h-dvh flex flex-col bg-floor text-ink [padding:2vh_2vw_0] overflow-hidden">
   {#if screen.view}
     {#if screen.round.pack && screen.round.state}
-      <main class="asked">
+      <main
+        class="asked flex-1 grid min-h-0 grid-cols-[minmax(0,_1.35fr)_minmax(0,_1fr)] [gap:3vw] items-center [&_svg]:max-h-[86vh]"
+      >
         <RoundFloor
           asking={screen.round.asking}
           pack={screen.round.pack}
@@ -98,11 +100,19 @@
         />
       </main>
     {:else}
-      <main class:split={screen.split} class:pictured={motion}>
+      <main
+        class="flex-1 grid min-h-0 [&.split]:grid-cols-[minmax(0,_1fr)_minmax(0,_1fr)] [&.split]:[gap:3vw] [&.pictured]:grid-cols-[minmax(0,_1fr)_minmax(0,_1fr)] [&.pictured]:[gap:3vw] [&.split.pictured]:grid-cols-[repeat(3,_minmax(0,_1fr))]"
+        class:split={screen.split}
+        class:pictured={motion}
+      >
         <DisplayEnd {screen} lane={0} wide={!screen.split && !motion} />
         {#if screen.split}<DisplayEnd {screen} lane={1} wide={false} />{/if}
         {#if motion}
-          <div class="picture" role="img" aria-label={`How ${motion.drill.name} runs`}>
+          <div
+            class="picture min-h-0 [--board:#1c252c]"
+            role="img"
+            aria-label={`How ${motion.drill.name} runs`}
+          >
             <DrillFloor
               drill={motion.drill}
               motion={motion.motion}
@@ -114,31 +124,32 @@
         {/if}
       </main>
     {/if}
-    <footer class:idle>
+    <footer class="flex items-center [gap:2vw] min-h-15 text-[2.6vh] text-soft" class:idle>
       <span>{screen.view.team}</span>
       {#if line.practiceLeft !== undefined}
         <span
-          ><b class="numeral">{line.practiceLeft < 0 ? '+' : ''}{clockText(Math.abs(line.practiceLeft))}</b> of
-          practice</span
+          ><b class="numeral text-[4vh] text-ink"
+            >{line.practiceLeft < 0 ? '+' : ''}{clockText(Math.abs(line.practiceLeft))}</b
+          > of practice</span
         >
       {/if}
-      <span role="status">{screen.problem}</span>
+      <span class="ml-auto text-alarm" role="status">{screen.problem}</span>
       <button
-        class="tape plain"
+        class="tape plain [footer.idle_&]:opacity-0"
         disabled={!block || screen.round.pack !== null}
         aria-pressed={showing}
         onclick={() => (showing = !showing)}>Show the drill</button
       >
-      <button class="tape plain" onclick={full}>Full screen</button>
+      <button class="tape plain [footer.idle_&]:opacity-0" onclick={full}>Full screen</button>
     </footer>
   {:else if screen.unpaired}
-    <form onsubmit={pair}>
-      <h1>Second screen</h1>
+    <form class="[margin:auto] grid gap-4 max-w-136 text-lg" onsubmit={pair}>
+      <h1 class="text-3xl">Second screen</h1>
       <p>On the floor, under More, ask for a code for a screen and type it here.</p>
       <label>
         <span class="soft">Code</span>
         <input
-          class="numeral"
+          class="numeral w-full py-2 px-4 bg-sheet text-ink border-2 border-line text-3xl tracking-[0.1em] [text-transform:uppercase]"
           bind:value={code}
           autocomplete="off"
           autocapitalize="characters"
@@ -150,83 +161,8 @@
       {#if refused}<p role="alert" class="problem">{refused}</p>{/if}
     </form>
   {:else}
-    <p role="status" class="wait">{screen.problem || 'Loading the practice…'}</p>
+    <p role="status" class="[margin:auto] grid gap-4 max-w-136 text-lg">
+      {screen.problem || 'Loading the practice…'}
+    </p>
   {/if}
 </div>
-
-<style>
-  .gym {
-    height: 100dvh;
-    display: flex;
-    flex-direction: column;
-    background: var(--floor);
-    color: var(--ink);
-    padding: 2vh 2vw 0;
-    overflow: hidden;
-  }
-  main {
-    flex: 1;
-    display: grid;
-    min-height: 0;
-  }
-  main.asked :global(svg) {
-    max-height: 86vh;
-  }
-  main.asked {
-    grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
-    gap: 3vw;
-    align-items: center;
-  }
-  main.split,
-  main.pictured {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 3vw;
-  }
-  main.split.pictured {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-  }
-  .picture {
-    min-height: 0;
-    --board: #1c252c;
-  }
-  footer {
-    display: flex;
-    align-items: center;
-    gap: 2vw;
-    min-height: 60px;
-    font-size: 2.6vh;
-    color: var(--ink-soft);
-  }
-  footer .numeral {
-    font-size: 4vh;
-    color: var(--ink);
-  }
-  footer [role='status'] {
-    margin-left: auto;
-    color: var(--alarm);
-  }
-  footer.idle .tape {
-    opacity: 0;
-  }
-  form,
-  .wait {
-    margin: auto;
-    display: grid;
-    gap: 1.2rem;
-    max-width: 34rem;
-    font-size: 1.3rem;
-  }
-  h1 {
-    font-size: 2.6rem;
-  }
-  input {
-    width: 100%;
-    padding: 0.4rem 1rem;
-    background: var(--sheet);
-    color: var(--ink);
-    border: 2px solid var(--line);
-    font-size: 4rem;
-    letter-spacing: 0.1em;
-    text-transform: uppercase;
-  }
-</style>

@@ -37,25 +37,46 @@
   };
 </script>
 
-<main class="lights-out">
+<main class="lights-out min-h-dvh p-6 bg-floor text-ink flex flex-col items-center gap-4">
   {#if session.view?.standIns?.clicker}
-    <header>
+    <header class="max-w-136">
       <h1>Hand clicker</h1>
       <p class="soft">
         A stand-in for a clicker in the helper’s hand. The floor listens in another tab of this browser; a
         real clicker sends it the keys named here.
       </p>
     </header>
-    <div class="body">
-      <button class="log" onclick={() => send('PageDown')}
-        >Log<small>what is pointed at (PageDown)</small></button
+    <div
+      class="body grid [grid-template:1fr_0.8fr_/_minmax(0,_1fr)_6.5rem] gap-4 w-[min(24rem,_100%)] flex-1 max-h-136 p-6 bg-board border-2 border-line [border-radius:3rem]"
+    >
+      <button
+        class="[border-radius:2rem_1rem_1rem_1rem] bg-sheet border-2 border-line text-ink text-2xl font-bold cursor-pointer active:bg-mark active:text-[color:#07090b]"
+        onclick={() => send('PageDown')}
+        >Log<small class="block text-sm font-normal text-soft">what is pointed at (PageDown)</small></button
       >
-      <div class="wheel" onwheel={turn} role="group" aria-label="Wheel">
-        <button aria-label="Wheel up" onclick={() => send('ArrowUp')}>▲</button>
+      <div
+        class="[grid-row:1_/_3] [grid-column:2] grid grid-rows-[1fr_auto_1fr] gap-2 text-center"
+        onwheel={turn}
+        role="group"
+        aria-label="Wheel"
+      >
+        <button
+          class="bg-sheet border-2 border-line text-ink text-2xl font-bold cursor-pointer [border-radius:2rem] active:bg-mark active:text-[color:#07090b]"
+          aria-label="Wheel up"
+          onclick={() => send('ArrowUp')}>▲</button
+        >
         <span class="soft">wheel<br />points</span>
-        <button aria-label="Wheel down" onclick={() => send('ArrowDown')}>▼</button>
+        <button
+          class="bg-sheet border-2 border-line text-ink text-2xl font-bold cursor-pointer [border-radius:2rem] active:bg-mark active:text-[color:#07090b]"
+          aria-label="Wheel down"
+          onclick={() => send('ArrowDown')}>▼</button
+        >
       </div>
-      <button class="undo" onclick={() => send('PageUp')}>Undo<small>the last rep (PageUp)</small></button>
+      <button
+        class="undo [border-radius:1rem_1rem_1rem_2rem] bg-sheet border-2 border-line text-ink text-2xl font-bold cursor-pointer active:bg-mark active:text-[color:#07090b]"
+        onclick={() => send('PageUp')}
+        >Undo<small class="block text-sm font-normal text-soft">the last rep (PageUp)</small></button
+      >
     </div>
     <p role="status">{said}</p>
   {:else}
@@ -63,67 +84,3 @@
     <p>They are switched off, or this is not the demo.</p>
   {/if}
 </main>
-
-<style>
-  main {
-    min-height: 100dvh;
-    padding: 1.5rem;
-    background: var(--floor);
-    color: var(--ink);
-    display: flex;
-    flex-direction: column;
-    align-items: center;
-    gap: 1.2rem;
-  }
-  header {
-    max-width: 34rem;
-  }
-  .body {
-    display: grid;
-    grid-template: 1fr 0.8fr / minmax(0, 1fr) 6.5rem;
-    gap: 0.9rem;
-    width: min(24rem, 100%);
-    flex: 1;
-    max-height: 34rem;
-    padding: 1.4rem;
-    background: var(--board);
-    border: 2px solid var(--line);
-    border-radius: 3rem;
-  }
-  .body button {
-    background: var(--sheet);
-    border: 2px solid var(--line);
-    color: var(--ink);
-    font: inherit;
-    font-size: 2rem;
-    font-weight: 700;
-    cursor: pointer;
-  }
-  .body button:active {
-    background: var(--mark);
-    color: #07090b;
-  }
-  .log {
-    border-radius: 2rem 1rem 1rem 1rem;
-  }
-  .undo {
-    border-radius: 1rem 1rem 1rem 2rem;
-  }
-  .wheel {
-    grid-row: 1 / 3;
-    grid-column: 2;
-    display: grid;
-    grid-template-rows: 1fr auto 1fr;
-    gap: 0.5rem;
-    text-align: center;
-  }
-  .wheel button {
-    border-radius: 2rem;
-  }
-  small {
-    display: block;
-    font-size: 0.95rem;
-    font-weight: 400;
-    color: var(--ink-soft);
-  }
-</style>

@@ -1,47 +1,42 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
-  import { goto } from '$app/navigation';
+  import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
-  import { session } from '$lib/state/session.svelte';
-  import { datedOrKept } from '$lib/state/device';
   import KeptNote from '$lib/parts/KeptNote.svelte';
-  import NoAnswer from '$lib/parts/NoAnswer.svelte';
-  import { notices } from '$lib/state/notices.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
-  import { firstPlan } from '$lib/plan/draft.svelte';
+  import { again, firstPlan } from '$lib/plan/draft.svelte';
+  import Month from '$lib/plan/Month.svelte';
   import Pages from '$lib/plan/Pages.svelte';
+  import PracticeList from '$lib/plan/PracticeList.svelte';
+  import { notices } from '$lib/state/notices.svelte';
+  import { session } from '$lib/state/session.svelte';
 
-  const path = { teamId: page.params.team ?? '' };
-  let list = $state<Schemas['PracticeSummary'][] | null>(null);
-  let since = $state<number>();
-  let problem = $state('');
+  let { data } = $props();
+  const path = $derived({ teamId: page.params.team ?? '' });
+  const list = $derived(data.list);
+  const month = $derived(page.url.searchParams.get('view') === 'month');
   let busy = $state(false);
 
-  async function load() {
-    problem = '';
-    try {
-      const dated = await datedOrKept(
-        `practices ${path.teamId}`,
-        ask(api.GET('/api/teams/{teamId}/practices', { params: { path } }))
-      );
-      list = dated.value;
-      since = dated.since;
-    } catch (e) {
-      problem = e instanceof Error ? e.message : String(e);
-    }
-  }
-  onMount(load);
+  const coming = $derived(list.filter((p) => p.status !== 'done').reverse());
+  const done = $derived(list.filter((p) => p.status === 'done'));
 
-  async function add() {
+  /** A new practice on the next free day: empty, or with the blocks of another. */
+  async function add(like?: Schemas['PracticeSummary']) {
     busy = true;
     try {
       const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
       const body = firstPlan(
         players.map((p) => p.id),
-        list ?? []
+        list,
+        undefined,
+        session.longestPractice(path.teamId)
       );
+      if (like) {
+        const at = { params: { path: { ...path, practiceId: like.id } } };
+        const before = await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}', at));
+        Object.assign(body, { minutes: before.minutes, note: before.note, blocks: again(before.blocks) });
+      }
       const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
+      if (like) notices.say('A copy on the next free day. Change the day, or what you like.');
       await goto(`/${path.teamId}/plan/${made.id}`);
     } catch (e) {
       notices.fail(e);
@@ -49,78 +44,36 @@
       busy = false;
     }
   }
-
-  const coming = $derived([...(list?.filter((p) => p.status !== 'done') ?? [])].reverse());
-  const done = $derived(list?.filter((p) => p.status === 'done') ?? []);
 </script>
 
 <Pages here="" />
 <div class="page-head">
   <h1>Practices</h1>
+  <span class="grow"></span>
+  {#if list.length}
+    <div class="flex" role="group" aria-label="Shown as">
+      <a class="tape plain" aria-current={!month ? 'page' : undefined} href="?">List</a>
+      <a class="tape plain" aria-current={month ? 'page' : undefined} href="?view=month">Month</a>
+    </div>
+  {/if}
   {#if session.coach}
-    <button class="tape" onclick={add} disabled={busy || !list}>Plan a practice</button>
+    <button class="tape" onclick={() => add()} disabled={busy}>Plan a practice</button>
   {/if}
 </div>
-<KeptNote {since} onretry={load} />
-{#if problem && !list}
-  <NoAnswer title="No answer yet" {problem} onretry={load} />
-{:else if !list}
-  <p role="status" class="soft">Loading practices…</p>
-{:else if list.length === 0}
+<KeptNote since={data.since} onretry={() => invalidateAll()} />
+{#if list.length === 0}
   <p class="my-4 max-w-xl">
     Nothing is planned yet. {#if session.coach}Plan a practice makes an empty evening with everybody there,
       and one button fills it with what your players need most.{/if}
   </p>
+{:else if month}
+  <Month team={path.teamId} rows={list} />
 {:else}
-  {#each [{ name: 'To come', rows: coming }, { name: 'Done', rows: done }] as group (group.name)}
-    {#if group.rows.length}
-      <h2>{group.name}</h2>
-      <ul class="quiet-list sheet">
-        {#each group.rows as p (p.id)}
-          <li>
-            <a href={`/${path.teamId}/plan/${p.id}`}>
-              <b>{dayOf(p.startsAt)}</b>
-              <span class="numeral">{hourOf(p.startsAt)}</span>
-              <span><span class="numeral">{p.minutes}</span> min</span>
-              <span class="soft">
-                {#if p.status === 'open'}on the floor
-                {:else if p.reps > 0}<span class="numeral">{p.reps}</span> answers logged{/if}
-              </span>
-            </a>
-          </li>
-        {/each}
-      </ul>
-    {/if}
-  {/each}
+  <PracticeList team={path.teamId} name="To come" rows={coming} />
+  <PracticeList
+    team={path.teamId}
+    name="Done"
+    rows={done}
+    onduplicate={session.coach && !busy ? (p) => void add(p) : undefined}
+  />
 {/if}
-
-<style>
-  h2 {
-    margin: 1.25rem 0 0.5rem;
-  }
-  ul {
-    max-width: 48rem;
-  }
-  li + li {
-    border-top: 1px solid var(--seam);
-  }
-  a {
-    display: grid;
-    grid-template-columns: 9rem 6rem 6rem 1fr;
-    gap: 0.75rem;
-    padding: 0.8rem 1rem;
-    text-decoration: none;
-    min-height: 48px;
-  }
-  a:hover {
-    background: color-mix(in srgb, var(--mark) 18%, transparent);
-  }
-  @media (max-width: 560px) {
-    a {
-      grid-template-columns: 1fr auto auto;
-    }
-    a .soft {
-      grid-column: 1 / -1;
-    }
-  }
-</style>

@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
+  import { api, ask } from '$lib/api/client';
   import AllActions from '$lib/settings/AllActions.svelte';
   import Audit from '$lib/settings/Audit.svelte';
   import Keeping from '$lib/settings/Keeping.svelte';
@@ -14,13 +13,14 @@
   import { session } from '$lib/state/session.svelte';
 
   const path = { teamId: page.params.team ?? '' };
-  let team = $state<Schemas['Team'] | null>(null);
-  let custom = $state(false);
-
-  onMount(async () => {
-    team = await ask(api.GET('/api/teams/{teamId}', { params: { path } }));
-    custom = team.court.preset === 'custom';
+  let { data } = $props();
+  // Changed in the form, and put back when the server's answer comes.
+  let given = $derived(data.team);
+  let team = $derived.by(() => {
+    const form = $state(structuredClone(given));
+    return form;
   });
+  let custom = $derived(given.court.preset === 'custom');
 
   const speeds = [
     ['top', 'Top speed, ft/s'],
@@ -36,9 +36,9 @@
     ['maxHours', 'Hours a week, at most', 'maxHours'],
     ['restDays', 'Rest days a week, at least', 'restDays']
   ] as const;
-  const guideline = $derived(session.catalogue?.ages.find((a) => a.band === team?.ages));
+  const guideline = $derived(session.catalogue?.ages.find((a) => a.band === team.ages));
   // A zone the browser does not list stays in the list while it is the team's.
-  const zones = $derived([...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', team?.zone ?? 'UTC'])]);
+  const zones = $derived([...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', team.zone])]);
 
   async function act(what: () => Promise<void>, said: string) {
     try {
@@ -51,10 +51,9 @@
 
   const save = (e: SubmitEvent) => {
     e.preventDefault();
-    act(async () => {
-      if (!team) return;
+    void act(async () => {
       const { name, season, ages, court, metric, school, pace, zone, localRule } = team;
-      team = await ask(
+      given = await ask(
         api.PUT('/api/teams/{teamId}', {
           params: { path },
           body: {
@@ -75,7 +74,6 @@
   };
 
   function choose(id: string) {
-    if (!team) return;
     custom = id === 'custom';
     const preset = session.catalogue?.courts.find((c) => c.id === id);
     team.court = preset ? { ...preset.court } : { ...team.court, preset: 'custom' };
@@ -98,174 +96,136 @@
 </script>
 
 <h1>Settings</h1>
-{#if !team}
-  <p role="status" class="soft">Loading settings…</p>
-{:else}
-  <div class="settings">
-    <form class="sheet" onsubmit={save}>
-      <h2>Team</h2>
-      <label class="field"
-        ><span>Team's name</span><input
-          bind:value={team.name}
-          maxlength="80"
-          disabled={!session.head}
-        /></label
-      >
-      <label class="field"
-        ><span>Season</span><input bind:value={team.season} maxlength="80" disabled={!session.head} /></label
-      >
-      <label class="field">
-        <span>Age group</span>
-        <select bind:value={team.ages} disabled={!session.head}>
-          {#each session.catalogue?.ages ?? [] as a (a.band)}<option value={a.band}>{a.name}</option>{/each}
-        </select>
-      </label>
-      <label class="field">
-        <span>Time zone</span>
-        <select bind:value={team.zone} disabled={!session.head}>
-          {#each zones as z (z)}<option value={z}>{z.replaceAll('_', ' ')}</option>{/each}
-        </select>
-      </label>
-      <h2>Local rule</h2>
-      <p class="soft">
-        What your federation, league or school says goes before the guideline{guideline
-          ? ` (${guideline.source})`
-          : ''}. An empty field leaves the guideline's figure.
-      </p>
-      <div class="lengths">
-        {#each rules as [key, label, of] (key)}
-          <label class="field"
-            ><span>{label}</span><input
-              type="number"
-              min="0"
-              placeholder={guideline ? String(guideline[of]) : ''}
-              value={team.localRule[key] || ''}
-              onchange={(e) => team && (team.localRule[key] = Number(e.currentTarget.value))}
-              disabled={!session.head}
-            /></label
-          >
-        {/each}
-      </div>
-      <h2>Floor</h2>
-      <label class="field">
-        <span>Court</span>
-        <select
-          value={custom ? 'custom' : team.court.preset}
-          onchange={(e) => choose(e.currentTarget.value)}
-          disabled={!session.head}
+<div
+  class="grid grid-cols-[repeat(2,_minmax(0,_1fr))] gap-4 mt-4 items-start max-md:grid-cols-[minmax(0,_1fr)]"
+>
+  <form class="sheet grid gap-3 p-4" onsubmit={save}>
+    <h2>Team</h2>
+    <label class="field"
+      ><span>Team's name</span><input bind:value={team.name} maxlength="80" disabled={!session.head} /></label
+    >
+    <label class="field"
+      ><span>Season</span><input bind:value={team.season} maxlength="80" disabled={!session.head} /></label
+    >
+    <label class="field">
+      <span>Age group</span>
+      <select bind:value={team.ages} disabled={!session.head}>
+        {#each session.catalogue?.ages ?? [] as a (a.band)}<option value={a.band}>{a.name}</option>{/each}
+      </select>
+    </label>
+    <label class="field">
+      <span>Time zone</span>
+      <select bind:value={team.zone} disabled={!session.head}>
+        {#each zones as z (z)}<option value={z}>{z.replaceAll('_', ' ')}</option>{/each}
+      </select>
+    </label>
+    <h2>Local rule</h2>
+    <p class="soft">
+      What your federation, league or school says goes before the guideline{guideline
+        ? ` (${guideline.source})`
+        : ''}. An empty field leaves the guideline's figure.
+    </p>
+    <div class="grid grid-cols-[1fr_1fr] gap-2">
+      {#each rules as [key, label, of] (key)}
+        <label class="field"
+          ><span>{label}</span><input
+            type="number"
+            min="0"
+            placeholder={guideline ? String(guideline[of]) : ''}
+            value={team.localRule[key] || ''}
+            onchange={(e) => team && (team.localRule[key] = Number(e.currentTarget.value))}
+            disabled={!session.head}
+          /></label
         >
-          {#each session.catalogue?.courts ?? [] as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
-          <option value="custom">Our own gym, measured</option>
-        </select>
-      </label>
-      {#if custom}
-        <div class="lengths">
-          {#each lengths as [key, label] (key)}
-            <label class="field"
-              ><span>{label}, ft</span><input type="number" step="any" bind:value={team.court[key]} /></label
-            >
-          {/each}
-        </div>
-      {:else}
-        <p class="soft">{session.catalogue?.courts.find((c) => c.id === team?.court.preset)?.source}</p>
-      {/if}
-      <AllActions team={team.id} bind:on={team.school.allActions} />
-      <h2>Our way of screening</h2>
-      <label class="field">
-        <span>When the defender goes under</span>
-        <select bind:value={team.school.fadeToCorner} disabled={!session.head}>
-          <option value={false}>Stop behind the screener and shoot; the screener re-screens</option>
-          <option value={true}>Fade to the corner and use the re-screen there</option>
-        </select>
-      </label>
-      <label class="field">
-        <span>When the defender jumps the screen</span>
-        <select bind:value={team.school.flareFirst} disabled={!session.head}>
-          <option value={false}>Back cut first</option>
-          <option value={true}>Flare out first</option>
-        </select>
-      </label>
-      <label class="field">
-        <span>When the guard goes under a ball screen</span>
-        <select bind:value={team.school.shootFirst} disabled={!session.head}>
-          <option value={false}>Use it again, lower</option>
-          <option value={true}>Stop behind the screen and shoot</option>
-        </select>
-      </label>
-      <h2>How fast they move</h2>
-      <label class="own"
-        ><input type="checkbox" bind:checked={team.ownPace} disabled={!session.head} />Our own figures, not
-        those of the age group</label
+      {/each}
+    </div>
+    <h2>Floor</h2>
+    <label class="field">
+      <span>Court</span>
+      <select
+        value={custom ? 'custom' : team.court.preset}
+        onchange={(e) => choose(e.currentTarget.value)}
+        disabled={!session.head}
       >
-      <p class="soft">
-        They decide who comes open, and by how much. All are assumptions until somebody takes the time.
-      </p>
-      <div class="lengths">
-        {#each speeds as [key, label] (key)}
+        {#each session.catalogue?.courts ?? [] as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
+        <option value="custom">Our own gym, measured</option>
+      </select>
+    </label>
+    {#if custom}
+      <div class="grid grid-cols-[1fr_1fr] gap-2">
+        {#each lengths as [key, label] (key)}
           <label class="field"
-            ><span>{label}</span><input
-              type="number"
-              step="any"
-              bind:value={team.pace[key]}
-              disabled={!session.head || !team.ownPace}
-            /></label
+            ><span>{label}, ft</span><input type="number" step="any" bind:value={team.court[key]} /></label
           >
         {/each}
       </div>
-      {#if session.head}<button class="tape">Save settings</button>{:else}<p class="soft">
-          The head coach can change these.
-        </p>{/if}
-    </form>
-
-    <div class="grid gap-5 content-start">
-      {#if session.coach}<Staff />{/if}
-      <Feed bind:team />
-      {#if session.head}
-        <Teams here={path.teamId} />
-        <Keeping />
-        <Audit />
-      {/if}
-      <Password />
-      <section class="sheet">
-        <h2>You</h2>
-        <p>{session.view?.me?.name}, {session.view?.program}</p>
-        <div class="flex gap-2 flex-wrap">
-          <button class="tape plain" onclick={() => out(false)}>Sign out</button>
-          <button class="tape plain" onclick={() => out(true)}>Sign out everywhere</button>
-        </div>
-      </section>
+    {:else}
+      <p class="soft">{session.catalogue?.courts.find((c) => c.id === team?.court.preset)?.source}</p>
+    {/if}
+    <AllActions team={team.id} bind:on={team.school.allActions} />
+    <h2>Our way of screening</h2>
+    <label class="field">
+      <span>When the defender goes under</span>
+      <select bind:value={team.school.fadeToCorner} disabled={!session.head}>
+        <option value={false}>Stop behind the screener and shoot; the screener re-screens</option>
+        <option value={true}>Fade to the corner and use the re-screen there</option>
+      </select>
+    </label>
+    <label class="field">
+      <span>When the defender jumps the screen</span>
+      <select bind:value={team.school.flareFirst} disabled={!session.head}>
+        <option value={false}>Back cut first</option>
+        <option value={true}>Flare out first</option>
+      </select>
+    </label>
+    <label class="field">
+      <span>When the guard goes under a ball screen</span>
+      <select bind:value={team.school.shootFirst} disabled={!session.head}>
+        <option value={false}>Use it again, lower</option>
+        <option value={true}>Stop behind the screen and shoot</option>
+      </select>
+    </label>
+    <h2>How fast they move</h2>
+    <label class="own flex gap-2 items-center min-h-12"
+      ><input type="checkbox" bind:checked={team.ownPace} disabled={!session.head} />Our own figures, not
+      those of the age group</label
+    >
+    <p class="soft">
+      They decide who comes open, and by how much. All are assumptions until somebody takes the time.
+    </p>
+    <div class="grid grid-cols-[1fr_1fr] gap-2">
+      {#each speeds as [key, label] (key)}
+        <label class="field"
+          ><span>{label}</span><input
+            type="number"
+            step="any"
+            bind:value={team.pace[key]}
+            disabled={!session.head || !team.ownPace}
+          /></label
+        >
+      {/each}
     </div>
-  </div>
-{/if}
+    {#if session.head}<button class="tape">Save settings</button>{:else}<p class="soft">
+        The head coach can change these.
+      </p>{/if}
+  </form>
 
-<style>
-  .own {
-    display: flex;
-    gap: 0.6rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .settings {
-    display: grid;
-    grid-template-columns: repeat(2, minmax(0, 1fr));
-    gap: 1.25rem;
-    margin-top: 1rem;
-    align-items: start;
-  }
-  form,
-  section {
-    display: grid;
-    gap: 0.8rem;
-    padding: 1.1rem;
-  }
-  .lengths {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.6rem;
-  }
-  @media (max-width: 800px) {
-    .settings {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>
+  <div class="grid gap-5 content-start">
+    {#if session.coach}<Staff known={data} />{/if}
+    <Feed bind:team />
+    {#if session.head}
+      <Teams here={path.teamId} known={data.teams} />
+      <Keeping />
+      <Audit />
+    {/if}
+    <Password />
+    <section class="sheet grid gap-3 p-4">
+      <h2>You</h2>
+      <p>{session.view?.me?.name}, {session.view?.program}</p>
+      <div class="flex gap-2 flex-wrap">
+        <button class="tape plain" onclick={() => out(false)}>Sign out</button>
+        <button class="tape plain" onclick={() => out(true)}>Sign out everywhere</button>
+      </div>
+    </section>
+  </div>
+</div>

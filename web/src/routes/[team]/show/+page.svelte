@@ -75,7 +75,7 @@
   }
 
   function full() {
-    if (document.fullscreenElement) document.exitFullscreen();
+    if (document.fullscreenElement) void document.exitFullscreen();
     else document.documentElement.requestFullscreen?.().catch(() => undefined);
   }
 
@@ -97,7 +97,7 @@
     };
     if (e.key === ' ' && !(e.target as HTMLElement).closest('button')) {
       e.preventDefault();
-      play();
+      void play();
     }
     does[e.key]?.();
   }
@@ -111,7 +111,7 @@
     <a class="tape" href={`/${team}/teach`}>Back to the lab</a>
   </main>
 {:else if !lesson || !row || !s}
-  <p role="status" class="soft p-8">Laying the court out…</p>
+  <p role="status" class="soft p-8">Loading the court…</p>
 {:else}
   <main class="show" style:--tape={answered ? tapeOf(row.cutterRead) : 'var(--seam)'}>
     <div class="picture">

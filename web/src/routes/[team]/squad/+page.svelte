@@ -51,6 +51,7 @@
 <div class="page-head">
   <h1>Squad</h1>
   <span class="grow"></span>
+  {#if session.coach}<a class="tape plain" href={`/${team}/squad/links`}>Player links</a>{/if}
   <a class="tape plain" href={`/${team}/squad/program`}>All teams</a>
   <button class="tape plain" onclick={() => (editing = !editing)}
     >{editing ? 'Back to the board' : 'Edit the roster'}</button
@@ -67,7 +68,7 @@
   <BoardFilters filters={data.filters} />
   {#if data.problem}<p role="alert" class="problem">{data.problem}</p>{/if}
   {#if narrowed(data.filters)}
-    <p class="soft narrow">
+    <p class="soft flex items-center gap-3 mb-2">
       <span>Judged on <b class="numeral">{board.reps}</b> reps.</span>
       <button class="tape plain" onclick={() => goto(addressOf(everything(data.filters)))}
         >Show the whole record</button
@@ -76,15 +77,27 @@
   {/if}
   {#if !narrowed(data.filters)}<WorkOn {board} {team} />{/if}
   <SeasonLine weeks={board.season} />
-  <div class="scroll sheet" class:tall={dense}>
-    <table class:dense>
+  <div class="scroll sheet overflow-auto [&.tall]:max-h-[calc(100dvh_-_1.5rem)]" class:tall={dense}>
+    <table class="border-collapse w-full" class:dense>
       <thead>
         <tr>
-          <th scope="col" class="who">Player</th>
+          <th
+            scope="col"
+            class="top-0 p-2 border-b-3 border-b-ink text-left sticky left-0 bg-sheet min-w-38 z-2 [.dense_&]:py-1 [.dense_&]:px-0 [.dense_&]:align-bottom [.dense_&]:min-w-[7.6rem] [.dense_&]:pl-2"
+            >Player</th
+          >
           {#each shown.columns as c (c)}
-            <th scope="col"
-              ><a class="read" href={`/${team}/squad/read/${c}`} title={session.readName(c)}
-                ><ReadGlyph read={c} size={dense ? 28 : 38} /><span>{session.readName(c)}</span></a
+            <th
+              class="sticky top-0 bg-sheet text-left p-2 border-b-3 border-b-ink z-1 [.dense_&]:py-1 [.dense_&]:px-0 [.dense_&]:align-bottom"
+              scope="col"
+              ><a
+                class="read min-h-12 no-underline flex items-center gap-2 text-sm whitespace-nowrap [.dense_&]:flex-col-reverse [.dense_&]:gap-1 [.dense_&]:text-sm [.dense_&]:items-center [.dense_&]:font-normal"
+                href={`/${team}/squad/read/${c}`}
+                title={session.readName(c)}
+                ><ReadGlyph read={c} size={dense ? 28 : 38} /><span
+                  class="[.dense_&]:[writing-mode:vertical-rl] [.dense_&]:[transform:rotate(180deg)] [.dense_&]:max-h-[8.4rem] [.dense_&]:overflow-hidden"
+                  >{session.readName(c)}</span
+                ></a
               ></th
             >
           {/each}
@@ -92,19 +105,30 @@
       </thead>
       <tbody>
         {#each shown.lines as { player: p, cells } (p.id)}
-          <tr>
-            <th scope="row" class="who">
-              <a href={`/${team}/squad/${p.id}`}>
-                <span class="numeral jersey">{p.jersey}</span>
+          <tr class="border-t border-t-seam">
+            <th scope="row" class="text-left sticky left-0 bg-sheet min-w-38 [.dense_&]:min-w-[7.6rem]">
+              <a
+                class="flex items-center gap-2 min-h-12 pl-2 no-underline font-bold leading-[1.1] [.dense_&]:pl-1 [.dense_&]:min-h-10 [.dense_&]:gap-2 [.dense_&]:text-sm hover:bg-mark/20"
+                href={`/${team}/squad/${p.id}`}
+              >
+                <span class="numeral jersey text-xl min-w-[1.7rem] text-right [.dense_&]:text-lg"
+                  >{p.jersey}</span
+                >
                 <span
-                  >{p.name}{#if !dense}<small class="soft">{tendency(p)}</small>{/if}</span
+                  >{p.name}{#if !dense}<small class="soft block font-normal">{tendency(p)}</small>{/if}</span
                 >
               </a>
             </th>
             {#each cells as cell (cell.read)}
               {@const j = cell.judgement}
-              <td title={[j.sentence, cell.gap, cell.does, cell.game].filter(Boolean).join(' ')}>
-                <a class="relative" href={`/${team}/squad/${p.id}?read=${cell.read}`}>
+              <td
+                class="min-w-38 p-0 [.dense_&]:min-w-[34px]"
+                title={[j.sentence, cell.gap, cell.does, cell.game].filter(Boolean).join(' ')}
+              >
+                <a
+                  class="relative grid grid-cols-[84px_1fr] items-center gap-y-0 gap-x-2 py-1 px-2 no-underline min-h-12 [.dense_&]:block [.dense_&]:py-0 [.dense_&]:px-px [.dense_&]:min-h-10 hover:bg-mark/20"
+                  href={`/${team}/squad/${p.id}?read=${cell.read}`}
+                >
                   <span class="visually-hidden"
                     >{p.name}, {session.readName(cell.read)}: {verdictName(j.verdict)}{cell.held
                       ? `, holds rung ${cell.held}`
@@ -114,8 +138,12 @@
                     <DenseCell standing={cell} />
                   {:else}
                     <IntervalCell standing={cell} />
-                    <span class="numeral held">{cell.held || ''}</span>
-                    <small class={j.verdict}
+                    <span class="numeral held text-lg leading-none">{cell.held || ''}</span>
+                    <small
+                      class={[
+                        j.verdict,
+                        'col-span-full whitespace-nowrap text-xs leading-none text-soft [&.has]:text-ink [&.has]:font-bold'
+                      ]}
                       >{j.short}{j.new ? ', new' : ''}{cell.gap ? ' ◂▸' : ''}{cell.does || cell.game
                         ? ' ▾'
                         : ''}</small
@@ -129,7 +157,7 @@
       </tbody>
     </table>
   </div>
-  <p class="key soft">
+  <p class="soft mt-3 text-sm">
     The bar is where the true rate lies, the upright line is the target, the numeral the highest rung held.
     Solid: has it. Hollow: not yet. Gray: too close to call. Thin: not enough reps. Dotted: had it.
     {#if dense}▾: something differs, left and right, guided and live, or practice and games. A dot: no reps.
@@ -139,7 +167,7 @@
     <a href={`/api/teams/${team}/evidence?what=reps`} download>every rep as CSV</a>.
   </p>
   {#if data.agreement.length > 0}
-    <section class="agreement" aria-label="Do two of us see the same?">
+    <section class="mt-4 grid gap-2" aria-label="Do two of us see the same?">
       <h2>Do two of us see the same?</h2>
       {#each data.agreement as a (a.first + a.second)}
         <AgreementNote agreement={a} />
@@ -147,153 +175,3 @@
     </section>
   {/if}
 {/if}
-
-<style>
-  .agreement {
-    margin-top: 1.2rem;
-    display: grid;
-    gap: 0.5rem;
-  }
-  .narrow {
-    display: flex;
-    align-items: center;
-    gap: 0.8rem;
-    margin-bottom: 0.6rem;
-  }
-  .dense thead .who {
-    padding-left: 0.5rem;
-  }
-  .dense td {
-    min-width: 34px;
-  }
-  .dense thead th {
-    padding: 0.3rem 0;
-    vertical-align: bottom;
-  }
-  .dense .read {
-    flex-direction: column-reverse;
-    gap: 0.3rem;
-    font-size: 0.88rem;
-    align-items: center;
-    font-weight: 400;
-  }
-  .dense .read span {
-    writing-mode: vertical-rl;
-    transform: rotate(180deg);
-    max-height: 8.4rem;
-    overflow: hidden;
-  }
-  .dense .who {
-    min-width: 7.6rem;
-  }
-  .dense .who a {
-    padding-left: 0.3rem;
-    min-height: 40px;
-    gap: 0.4rem;
-    font-size: 0.95rem;
-  }
-  .dense .jersey {
-    font-size: 1.25rem;
-  }
-  .dense td a {
-    display: block;
-    padding: 0 1px;
-    min-height: 40px;
-  }
-  .scroll {
-    overflow: auto;
-  }
-  /* A long board scrolls in itself, so that reads and names stay in sight. */
-  .tall {
-    max-height: calc(100dvh - 1.5rem);
-  }
-  thead .who {
-    z-index: 2;
-  }
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  thead th {
-    position: sticky;
-    top: 0;
-    background: var(--sheet);
-    text-align: left;
-    padding: 0.45rem 0.5rem;
-    border-bottom: 3px solid var(--ink);
-    z-index: 1;
-  }
-  .read {
-    min-height: 48px;
-    text-decoration: none;
-    display: flex;
-    align-items: center;
-    gap: 0.4rem;
-    font-size: 0.95rem;
-    white-space: nowrap;
-  }
-  .who {
-    text-align: left;
-    position: sticky;
-    left: 0;
-    background: var(--sheet);
-    min-width: 9.5rem;
-  }
-  .who a {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    min-height: 48px;
-    padding-left: 0.6rem;
-    text-decoration: none;
-    font-weight: 700;
-    line-height: 1.1;
-  }
-  .who small {
-    display: block;
-    font-weight: 400;
-  }
-  .jersey {
-    font-size: 1.5rem;
-    min-width: 1.7rem;
-    text-align: right;
-  }
-  tbody tr {
-    border-top: 1px solid var(--seam);
-  }
-  td {
-    padding: 0;
-  }
-  td a {
-    display: grid;
-    grid-template-columns: 84px 1fr;
-    align-items: center;
-    gap: 0 0.5rem;
-    padding: 0.2rem 0.5rem;
-    text-decoration: none;
-    min-height: 48px;
-  }
-  td a:hover,
-  .who a:hover {
-    background: color-mix(in srgb, var(--mark) 20%, transparent);
-  }
-  .held {
-    font-size: 1.35rem;
-    line-height: 1;
-  }
-  td small {
-    grid-column: 1 / -1;
-    white-space: nowrap;
-    font-size: 0.78rem;
-    line-height: 1;
-    color: var(--ink-soft);
-  }
-  td small.has {
-    color: var(--ink);
-    font-weight: 700;
-  }
-  .key {
-    margin-top: 0.7rem;
-    font-size: 0.92rem;
-  }
-</style>

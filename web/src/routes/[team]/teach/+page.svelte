@@ -1,10 +1,8 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import AnswerPanel from '$lib/court/AnswerPanel.svelte';
-  import { Lab } from '$lib/court/lab.svelte';
   import { Player } from '$lib/court/player.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
@@ -16,30 +14,18 @@
   import { copySvg } from '$lib/teach/copy';
 
   const team = page.params.team ?? '';
-  const lab = new Lab(team);
+  let { data } = $props();
+  const lab = $derived(data.lab);
   const player = new Player();
   let svg = $state<SVGSVGElement>();
   let showMap = $state(true);
   let choosing = $state(false);
-  let problem = $state('');
-
-  // The address names the screen and the cue, so that it can be sent to somebody.
-  const asked = (name: string) => page.url.searchParams.get(name) ?? undefined;
-  onMount(() =>
-    guarded(async () => {
-      await lab.load(asked('screen') ?? 'down', asked('cue'), asked('read'));
-      const floor = asked('floor');
-      if (floor) lab.place(floor);
-    })
-  );
 
   async function guarded(work: () => Promise<void>) {
     try {
-      problem = '';
       await work();
     } catch (e) {
-      if (lab.lesson) notices.fail(e);
-      else problem = e instanceof Error ? e.message : String(e);
+      notices.fail(e);
     }
   }
 
@@ -105,14 +91,14 @@
     )
       return;
     if (e.key === 'm') mirror();
-    if (e.key === 'n') step();
+    if (e.key === 'n') void step();
     if (e.key === '/') {
       e.preventDefault();
       choosing = true;
     }
     if (e.key === ' ') {
       e.preventDefault();
-      play();
+      void play();
     }
   }
 
@@ -123,17 +109,22 @@
 <Chooser {team} current={lab.lesson?.action.id ?? ''} bind:open={choosing} onchoose={choose} />
 
 <KeptNote since={lab.since} onretry={() => choose(s?.action ?? 'down')} />
-{#if problem}
-  <p role="alert">{problem}</p>
-  <button class="tape" onclick={() => choose('down')}>Open the down screen</button>
-{:else if !lab.lesson || !s}
-  <p role="status" class="soft">Laying the court out…</p>
-{:else}
+{#if lab.lesson && s}
   {@const lesson = lab.lesson}
-  <div class="lab">
-    <section class="floor">
-      <div class="bar">
-        <button class="screen" aria-haspopup="dialog" onclick={() => (choosing = true)}>
+  <div
+    class="lab grid grid-cols-[minmax(0,_1.55fr)_minmax(21rem,_1fr)] gap-4 items-start max-md:grid-cols-[minmax(0,_1fr)]"
+  >
+    <section
+      class="floor grid grid-rows-[auto_minmax(20rem,_1fr)_auto_auto] gap-3 h-[calc(100dvh_-_6.6rem)] max-h-240 max-md:h-auto max-md:max-h-none max-md:grid-rows-[none]"
+    >
+      <div
+        class="bar grid grid-cols-[auto_1fr] gap-y-0 gap-x-4 items-center min-h-12 max-md:grid-cols-[minmax(0,_1fr)]"
+      >
+        <button
+          class="screen flex gap-3 items-center text-xl font-bold text-ink min-h-12 max-w-96 text-left leading-[1.1] cursor-pointer"
+          aria-haspopup="dialog"
+          onclick={() => (choosing = true)}
+        >
           {lesson.action.name}
           <svg viewBox="0 0 16 10" width="16" height="10" aria-hidden="true"
             ><path
@@ -144,24 +135,27 @@
             /></svg
           >
         </button>
-        <p class="soft">
+        <p class="soft text-sm leading-[1.25]">
           {lesson.action.about} <b>{lab.shadeOpen && showMap ? 'Darker is more open.' : 'Drag anybody.'}</b>
         </p>
       </div>
-      <div class="court-box sheet">
+      <div class="sheet relative min-h-0 max-md:aspect-[52/39]">
         {#if player.moment}
-          <p class="moment" role="status"><b>{player.moment.name}.</b> {player.moment.say}</p>
+          <p class="absolute [inset:0_0_auto_0] py-2 px-4 bg-sheet/88 pointer-events-none" role="status">
+            <b>{player.moment.name}.</b>
+            {player.moment.say}
+          </p>
         {/if}
         <LabFloor {lab} {player} {showMap} bind:svg onsettle={remember} />
       </div>
       {#if lab.painted && !lab.asking}
-        <p class="brief" aria-hidden="true">
+        <p class="brief hidden items-center gap-2 text-xl max-md:flex" aria-hidden="true">
           <ReadGlyph read={lab.painted.row.cutterRead} size={44} />
           <b>{session.readName(lab.painted.row.cutterRead)}</b>
           <span class="numeral">{lab.painted.margin.toFixed(1)} ft</span>
         </p>
       {/if}
-      <div class="tools">
+      <div class="flex flex-wrap gap-2 items-center">
         <button class="tape" onclick={play}>{player.running ? 'Stop' : 'Play'}</button>
         <button class="tape plain" aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}
           >Slow</button
@@ -181,10 +175,10 @@
           onclick={() => lab.shade(!lab.shadeOpen)}>How open</button
         >
       </div>
-      <div class="cues" role="group" aria-label="Show a cue">
+      <div class="cues flex flex-wrap gap-2 items-center" role="group" aria-label="Show a cue">
         {#each lesson.rows as r (r.cue)}
           <button
-            class="tape plain"
+            class="tape plain pt-0 pr-3 pb-0 pl-2 font-normal"
             aria-pressed={shown === r.cue}
             onclick={() => {
               player.clear();
@@ -198,7 +192,7 @@
     </section>
     <div class="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AnswerPanel {lab} />
-      <p class="papers">
+      <p class="flex flex-wrap gap-2">
         <a class="tape" href={`/${team}/show?screen=${lesson.action.id}&cue=${shown ?? ''}`}>Show the team</a>
         <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.action.id}`}>Cue cards</a>
         <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.action.id}`}>Tape sheet</a>
@@ -209,95 +203,3 @@
     </div>
   </div>
 {/if}
-
-<style>
-  .lab {
-    display: grid;
-    grid-template-columns: minmax(0, 1.55fr) minmax(21rem, 1fr);
-    gap: 1.25rem;
-    align-items: start;
-  }
-  .floor {
-    display: grid;
-    grid-template-rows: auto minmax(20rem, 1fr) auto auto;
-    gap: 0.75rem;
-    height: calc(100dvh - 6.6rem);
-    max-height: 60rem;
-  }
-  .bar {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 0 1rem;
-    align-items: center;
-    min-height: 48px;
-  }
-  .screen {
-    display: flex;
-    gap: 0.7rem;
-    align-items: center;
-    font-size: 1.55rem;
-    font-weight: 700;
-    color: var(--ink);
-    min-height: 48px;
-    max-width: 24rem;
-    text-align: left;
-    line-height: 1.1;
-    cursor: pointer;
-  }
-  .bar .soft {
-    font-size: 0.92rem;
-    line-height: 1.25;
-  }
-  .court-box {
-    position: relative;
-    min-height: 0;
-  }
-  .brief {
-    display: none;
-    align-items: center;
-    gap: 0.6rem;
-    font-size: 1.7rem;
-  }
-  .papers {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-  }
-  .tools,
-  .cues {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    align-items: center;
-  }
-  .cues .tape {
-    padding: 0 0.8rem 0 0.5rem;
-    font-weight: 400;
-  }
-  .moment {
-    position: absolute;
-    inset: 0 0 auto 0;
-    padding: 0.5rem 0.9rem;
-    background: color-mix(in srgb, var(--sheet) 88%, transparent);
-    pointer-events: none;
-  }
-  @media (max-width: 900px) {
-    .bar {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .lab {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .brief {
-      display: flex;
-    }
-    .floor {
-      height: auto;
-      max-height: none;
-      grid-template-rows: none;
-    }
-    .court-box {
-      aspect-ratio: 52 / 39;
-    }
-  }
-</style>

@@ -1,15 +1,14 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
+  import { api, ask } from '$lib/api/client';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
 
   // A one-time link: who invites to what, then a name and a password.
   const path = { joinKey: page.params.key ?? '' };
-  let view = $state.raw<Schemas['InvitationView'] | null>(null);
-  let dead = $state('');
+  let { data } = $props();
+  const view = $derived(data.view);
   let problem = $state('');
   let name = $state('');
   let password = $state('');
@@ -19,14 +18,6 @@
     assistant: 'assistant: you plan, run and log',
     viewer: 'viewer: you see everything and change nothing'
   };
-
-  onMount(async () => {
-    try {
-      view = await ask(api.GET('/api/join/{joinKey}', { params: { path } }));
-    } catch (e) {
-      dead = e instanceof Error ? e.message : String(e);
-    }
-  });
 
   async function join(e: SubmitEvent) {
     e.preventDefault();
@@ -50,11 +41,9 @@
       <ReadGlyph read="curl" size={44} mono />
       <h1>{view ? view.program : 'Evrik'}</h1>
     </div>
-    {#if dead}
-      <p role="alert" class="problem">{dead}</p>
+    {#if !view}
+      <p role="alert" class="problem">{data.dead}</p>
       <a class="tape plain" href="/">To the sign-in</a>
-    {:else if !view}
-      <p role="status" class="soft">Checking the invitation…</p>
     {:else}
       <p>{view.invitedBy} invites you as <b>{roles[view.role]}</b>.</p>
       <label class="field"

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask } from '$lib/api/client';
@@ -8,20 +7,10 @@
 
   // A link from a mail: a new password, and in.
   const path = { resetKey: page.params.key ?? '' };
-  let ready = $state(false);
-  let dead = $state('');
+  let { data } = $props();
   let problem = $state('');
   let password = $state('');
   let busy = $state(false);
-
-  onMount(async () => {
-    try {
-      await ask(api.GET('/api/reset/{resetKey}', { params: { path } }));
-      ready = true;
-    } catch (e) {
-      dead = e instanceof Error ? e.message : String(e);
-    }
-  });
 
   async function save(e: SubmitEvent) {
     e.preventDefault();
@@ -46,11 +35,9 @@
       <ReadGlyph read="curl" size={44} mono />
       <h1>A new password</h1>
     </div>
-    {#if dead}
-      <p role="alert" class="problem">{dead}</p>
+    {#if data.dead}
+      <p role="alert" class="problem">{data.dead}</p>
       <a class="tape plain" href="/">To the sign-in</a>
-    {:else if !ready}
-      <p role="status" class="soft">Checking the link…</p>
     {:else}
       <label class="field"
         ><span>New password, ten characters or more</span><input

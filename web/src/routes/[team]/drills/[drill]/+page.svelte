@@ -145,16 +145,20 @@
   <h1>This drill is not in the catalogue</h1>
   <p class="my-4"><a href={`/${team}/drills`}>Back to the drills</a></p>
 {:else}
-  <div class="drill">
-    <section>
+  <div
+    class="drill grid grid-cols-[minmax(18rem,_24rem)_minmax(0,_1fr)] gap-6 items-start max-md:grid-cols-[minmax(0,_1fr)] print:grid-cols-[minmax(0,_1fr)] print:gap-2 print:text-[9pt] print:[zoom:0.85]"
+  >
+    <section
+      class="first:grid first:gap-3 print:first:block print:first:[columns:3] print:first:[&_h1]:[column-span:all] print:first:[&_:not(h1)]:text-[9pt]"
+    >
       <h1>{drill.name}</h1>
       <p>{drill.about}</p>
-      <div class="stages">
+      <div class="stages flex gap-4 items-center print:hidden">
         <Ladder stages={drill.stages} chosen={stageId} {held} />
         <div class="grid gap-2" role="radiogroup" aria-label="Stage">
           {#each [...drill.stages].reverse() as s (s.id)}
             <button
-              class="tape plain stage"
+              class="tape plain stage justify-start text-left font-normal w-full min-h-12 aria-checked:font-bold"
               role="radio"
               aria-checked={s.id === stageId}
               onclick={() => {
@@ -168,14 +172,14 @@
           {/each}
         </div>
       </div>
-      {#if held.length}<p class="soft small">In blue: how many players hold the rung.</p>{/if}
+      {#if held.length}<p class="soft text-sm print:hidden">In blue: how many players hold the rung.</p>{/if}
       <About {drill} {stage} {team} />
       <AnswerLadder {stage} rows={answers} />
-      <p class="links no-print">
+      <p class="links no-print flex flex-wrap gap-2 my-3 mx-0">
         {#if ownEntry && session.coach}
           <a class="tape plain" href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</a>
           <button class="tape plain" onclick={archive}
-            >{ownEntry.archived ? 'Take it back in' : 'Archive it'}</button
+            >{ownEntry.archived ? 'Bring it back' : 'Archive it'}</button
           >
         {/if}
         {#if session.coach}
@@ -184,16 +188,19 @@
         <button class="tape plain" onclick={() => download(drill)}>Export</button>
         <button class="tape plain" onclick={() => print()}>Print</button>
       </p>
-      <div class="caution">
+      <div class="border-l-6 border-l-mark pl-3 text-sm">
         {#each drill.cautions as c (c)}<p>{c}</p>{/each}
       </div>
     </section>
 
     {#if motion}
-      <section class="phases" aria-label="Phase by phase">
+      <section
+        class="phases col-span-full [grid-row:2] grid grid-cols-[repeat(auto-fill,_minmax(min(100%,_18rem),_1fr))] gap-4 print:[grid-row:auto] print:grid-cols-[repeat(4,_1fr)] print:gap-2 first:grid first:gap-3 print:first:block print:first:[columns:3] print:first:[&_h1]:[column-span:all] print:first:[&_:not(h1)]:text-[9pt]"
+        aria-label="Phase by phase"
+      >
         {#each drill.phases as ph, i (i)}
-          <figure>
-            <div class="still">
+          <figure class="m-0">
+            <div class="aspect-[52/35]">
               <PhasePicture
                 {drill}
                 {motion}
@@ -201,15 +208,22 @@
                 to={motion.play.steps[i + 1]?.t ?? motion.play.duration}
               />
             </div>
-            <figcaption><b>{i + 1}. {ph.name}.</b> {ph.say}</figcaption>
+            <figcaption class="text-sm leading-[1.3] print:text-[8pt]">
+              <b>{i + 1}. {ph.name}.</b>
+              {ph.say}
+            </figcaption>
           </figure>
         {/each}
       </section>
     {/if}
 
-    <section aria-labelledby="tonight" class="sheet tonight" aria-busy={dealing}>
+    <section
+      aria-labelledby="tonight"
+      class="sheet tonight p-4 grid gap-4 border-t-8 border-t-mark print:grid-cols-[minmax(0,_1fr)] print:p-0 print:border-0 print:gap-2 first:grid first:gap-3 print:first:block print:first:[columns:3] print:first:[&_h1]:[column-span:all] print:first:[&_:not(h1)]:text-[9pt]"
+      aria-busy={dealing}
+    >
       <h2 id="tonight">Tonight</h2>
-      <div class="inputs no-print">
+      <div class="no-print grid grid-cols-[repeat(3,_minmax(0,_1fr))] gap-3">
         <label class="field"
           ><span>Baskets</span><select bind:value={baskets}
             >{#each [1, 2, 3, 4, 5, 6] as b (b)}<option value={b}>{b}</option>{/each}</select
@@ -259,116 +273,3 @@
     </section>
   </div>
 {/if}
-
-<style>
-  .links {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin: 0.75rem 0;
-  }
-  .drill {
-    display: grid;
-    grid-template-columns: minmax(18rem, 24rem) minmax(0, 1fr);
-    gap: 1.5rem;
-    align-items: start;
-  }
-  .drill section:first-child {
-    display: grid;
-    gap: 0.75rem;
-  }
-  .phases {
-    grid-column: 1 / -1;
-    grid-row: 2;
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(min(100%, 18rem), 1fr));
-    gap: 1rem;
-  }
-  figure {
-    margin: 0;
-  }
-  .still {
-    aspect-ratio: 52 / 35;
-  }
-  figcaption {
-    font-size: 0.95rem;
-    line-height: 1.3;
-  }
-  .small {
-    font-size: 0.92rem;
-  }
-  .stages {
-    display: flex;
-    gap: 1rem;
-    align-items: center;
-  }
-  .stage {
-    justify-content: flex-start;
-    text-align: left;
-    font-weight: 400;
-    width: 100%;
-    min-height: 48px;
-  }
-  .stage[aria-checked='true'] {
-    font-weight: 700;
-  }
-  .caution {
-    border-left: 6px solid var(--mark);
-    padding-left: 0.7rem;
-    font-size: 0.92rem;
-  }
-  .tonight {
-    padding: 1.1rem;
-    display: grid;
-    gap: 0.9rem;
-    border-top: 8px solid var(--mark);
-  }
-  .inputs {
-    display: grid;
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-    gap: 0.75rem;
-  }
-  @media (max-width: 900px) {
-    .drill {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-  @media print {
-    .drill {
-      grid-template-columns: minmax(0, 1fr);
-      gap: 0.6rem;
-      font-size: 9pt;
-      zoom: 0.85;
-    }
-    .drill section:first-child {
-      display: block;
-      columns: 3;
-    }
-    .drill section:first-child :global(h1) {
-      column-span: all;
-    }
-    .small {
-      display: none;
-    }
-    .stages {
-      display: none;
-    }
-    .phases {
-      grid-row: auto;
-      grid-template-columns: repeat(4, 1fr);
-      gap: 0.5rem;
-    }
-    figcaption {
-      font-size: 8pt;
-    }
-    .drill section:first-child :global(:not(h1)) {
-      font-size: 9pt;
-    }
-    .tonight {
-      grid-template-columns: minmax(0, 1fr);
-      padding: 0;
-      border: 0;
-      gap: 0.4rem;
-    }
-  }
-</style>

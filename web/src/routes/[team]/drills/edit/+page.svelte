@@ -119,11 +119,11 @@
   <p role="alert" class="problem">{problem}</p>
   <p><a class="tape plain" href={`/${team}/teach/motion`}>To the offense</a></p>
 {:else if !draft}
-  <p role="status" class="soft">Opening the drill…</p>
+  <p role="status" class="soft">Loading the drill…</p>
 {:else}
   {@const d = draft.drill}
-  <div class="bar">
-    <h1>{draft.version ? 'Change a drill' : 'A drill of your own'}</h1>
+  <div class="bar flex flex-wrap gap-2 items-center mb-4">
+    <h1 class="mr-auto">{draft.version ? 'Change a drill' : 'A drill of your own'}</h1>
     {#if session.coach}
       <button class="tape" disabled={draft.problem !== ''} onclick={store}>Save drill</button>
     {:else}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
@@ -131,8 +131,12 @@
     <button class="tape plain" disabled={!draft.canRedo} onclick={() => draft?.redo()}>Redo</button>
     <button class="tape plain" onclick={() => draft && download(draft.drill)}>Export</button>
   </div>
-  <div class="editor">
-    <div class="fields">
+  <div
+    class="grid grid-cols-[minmax(0,_1.25fr)_minmax(0,_1fr)] gap-6 items-start max-md:grid-cols-[minmax(0,_1fr)]"
+  >
+    <div
+      class="grid gap-3 [&_fieldset]:border-0 [&_fieldset]:p-0 [&_fieldset]:m-0 [&_fieldset]:min-w-0 [&_legend]:font-bold [&_legend]:text-base [&_legend]:mb-2 [&_select]:min-h-11 [&_select]:w-full [&_select]:min-w-0 [&_select]:py-1 [&_select]:px-2 [&_select]:border [&_select]:border-line [&_select]:bg-sheet [&_select]:text-ink [&_select]:[font:inherit] [&_textarea]:min-h-11 [&_textarea]:w-full [&_textarea]:min-w-0 [&_textarea]:py-1 [&_textarea]:px-2 [&_textarea]:border [&_textarea]:border-line [&_textarea]:bg-sheet [&_textarea]:text-ink [&_textarea]:[font:inherit] [&_select]:pr-8 [&_select]:text-ellipsis [&_input:not([type='checkbox'],_[type='radio'])]:min-h-11 [&_input:not([type='checkbox'],_[type='radio'])]:w-full [&_input:not([type='checkbox'],_[type='radio'])]:min-w-0 [&_input:not([type='checkbox'],_[type='radio'])]:py-1 [&_input:not([type='checkbox'],_[type='radio'])]:px-2 [&_input:not([type='checkbox'],_[type='radio'])]:border [&_input:not([type='checkbox'],_[type='radio'])]:border-line [&_input:not([type='checkbox'],_[type='radio'])]:bg-sheet [&_input:not([type='checkbox'],_[type='radio'])]:text-ink [&_input:not([type='checkbox'],_[type='radio'])]:[font:inherit]"
+    >
       <label class="field"
         ><span>Name</span><input
           value={d.name}
@@ -146,7 +150,7 @@
           value={d.about}
           onchange={(e) => draft?.change({ about: e.currentTarget.value })}></textarea></label
       >
-      <div class="two">
+      <div class="grid grid-cols-[1fr_1fr] gap-3 max-md:grid-cols-[minmax(0,_1fr)]">
         <label class="field">
           <span>Teaches the reads of</span>
           <select value={d.screen ?? ''} onchange={(e) => situation(e.currentTarget.value)}>
@@ -178,7 +182,7 @@
       <Phases {draft} />
       <Stages {draft} {cues} />
       <GoesOn {draft} />
-      <div class="two">
+      <div class="grid grid-cols-[1fr_1fr] gap-3 max-md:grid-cols-[minmax(0,_1fr)]">
         <label class="field"
           ><span>Points to watch, one a line</span><textarea
             rows="4"
@@ -193,11 +197,17 @@
         >
       </div>
     </div>
-    <aside class="sheet preview" aria-label="Preview">
+    <aside
+      class="sheet sticky top-4 p-4 grid gap-3 border-t-8 border-t-mark max-md:static"
+      aria-label="Preview"
+    >
       {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
       {#if draft.motion}
-        <div class="court">
-          {#if player.moment}<p class="moment"><b>{player.moment.name}.</b> {player.moment.say}</p>{/if}
+        <div class="court relative aspect-[52/34]">
+          {#if player.moment}<p class="absolute [inset:0_0_auto_0] py-2 px-3 bg-sheet/88">
+              <b>{player.moment.name}.</b>
+              {player.moment.say}
+            </p>{/if}
           <DrillFloor drill={d} motion={draft.motion} {player} jersey={() => ''} />
         </div>
         <button
@@ -209,85 +219,3 @@
     </aside>
   </div>
 {/if}
-
-<style>
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
-    margin-bottom: 0.9rem;
-  }
-  .bar h1 {
-    margin-right: auto;
-  }
-  .editor {
-    display: grid;
-    grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-    gap: 1.5rem;
-    align-items: start;
-  }
-  .fields {
-    display: grid;
-    gap: 0.8rem;
-  }
-  .fields :global(fieldset) {
-    border: 0;
-    padding: 0;
-    margin: 0;
-    min-width: 0;
-  }
-  .fields :global(legend) {
-    font-weight: 700;
-    font-size: 1.15rem;
-    margin-bottom: 0.4rem;
-  }
-  .fields :global(input:not([type='checkbox'], [type='radio'])),
-  .fields :global(select),
-  .fields :global(textarea) {
-    min-height: 44px;
-    width: 100%;
-    min-width: 0;
-    padding: 0.3rem 0.5rem;
-    border: 1px solid var(--line);
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-  }
-  .fields :global(select) {
-    padding-right: 1.9rem;
-    text-overflow: ellipsis;
-  }
-  .two {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.8rem;
-  }
-  .preview {
-    position: sticky;
-    top: 1rem;
-    padding: 1rem;
-    display: grid;
-    gap: 0.7rem;
-    border-top: 8px solid var(--mark);
-  }
-  .court {
-    position: relative;
-    aspect-ratio: 52 / 34;
-  }
-  .moment {
-    position: absolute;
-    inset: 0 0 auto 0;
-    padding: 0.4rem 0.7rem;
-    background: color-mix(in srgb, var(--sheet) 88%, transparent);
-  }
-  @media (max-width: 900px) {
-    .editor,
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .preview {
-      position: static;
-    }
-  }
-</style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { beforeNavigate, goto } from '$app/navigation';
+  import { beforeNavigate, goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Player } from '$lib/api/client';
   import { orKept } from '$lib/state/device';
@@ -9,6 +9,7 @@
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import { again, Draft } from '$lib/plan/draft.svelte';
+  import TabList from '$lib/parts/TabList.svelte';
   import Adder from '$lib/plan/Adder.svelte';
   import FillBar from '$lib/plan/FillBar.svelte';
   import Goals from '$lib/plan/Goals.svelte';
@@ -54,9 +55,19 @@
       await draft.load();
       if (page.url.searchParams.has('carry')) await carry();
       aim(page.url.searchParams.get('focus')?.split(',') ?? []);
+      if (page.url.searchParams.has('build')) await build();
     } catch (e) {
       failed = e instanceof Error ? e.message : String(e);
     }
+  }
+
+  /** Fills a new practice and saves it, for whoever asked for a whole one. */
+  async function build() {
+    replaceState(page.url.pathname, {});
+    await draft.fill('evening');
+    if (draft.problem) return;
+    await draft.save();
+    notices.say('Your practice is built and saved. Change what you like.');
   }
 
   /** Puts reads into the focus that came with the address; undo takes them out again. */
@@ -124,23 +135,15 @@
   });
 
   /** Arrows walk along the tabs. */
-  function walk(e: KeyboardEvent) {
-    const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
-    if (!by) return;
-    const at = tabs.findIndex(([id]) => id === tab);
-    tab = tabs[(at + by + tabs.length) % tabs.length]![0];
-    queueMicrotask(() => document.getElementById(`tab-${tab}`)?.focus());
-  }
-
   function keys(e: KeyboardEvent) {
     const typing = (e.target as HTMLElement).closest('input, select, textarea');
     if (!typing && !e.ctrlKey && !e.metaKey && !e.altKey) {
-      if (e.key === 'f') draft.fill('evening');
-      if (e.key === 'h') draft.fill('holes');
+      if (e.key === 'f') void draft.fill('evening');
+      if (e.key === 'h') void draft.fill('holes');
     }
     if (!(e.ctrlKey || e.metaKey)) return;
     const k = e.key.toLowerCase();
-    if (k === 's' && session.coach) save();
+    if (k === 's' && session.coach) void save();
     else if (k === 'y' || (k === 'z' && e.shiftKey)) draft.redo();
     else if (k === 'z') draft.undo();
     else return;
@@ -163,9 +166,10 @@
   <KeptNote since={draft.since} />
   <div class="page-head">
     <h1>{dayOf(draft.input.startsAt)} <span class="numeral">{hourOf(draft.input.startsAt)}</span></h1>
-    <label class="inline"
+    <label class="inline-flex gap-2 items-center"
       ><span class="visually-hidden">Date and time</span>
       <input
+        class="border border-line rounded-sm bg-sheet text-ink min-h-12 py-0 px-2"
         type="datetime-local"
         value={local}
         onchange={(e) => {
@@ -174,8 +178,9 @@
         }}
       /></label
     >
-    <label class="inline"
+    <label class="inline-flex gap-2 items-center"
       >Length <input
+        class="border border-line rounded-sm bg-sheet text-ink min-h-12 py-0 px-2 w-20"
         type="number"
         min="10"
         max="240"
@@ -183,12 +188,26 @@
         onchange={(e) => draft.change({ minutes: Math.round(Number(e.currentTarget.value)) })}
       /> min</label
     >
-    <div class="acts no-print">
-      <button class="tape plain" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
-      <button class="tape plain" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
+    <div class="acts no-print flex gap-2 ml-auto max-sm:gap-1 max-sm:ml-0">
+      <button
+        class="tape plain max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
+        onclick={() => draft.undo()}
+        disabled={!draft.canUndo}>Undo</button
+      >
+      <button
+        class="tape plain max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
+        onclick={() => draft.redo()}
+        disabled={!draft.canRedo}>Redo</button
+      >
       {#if session.coach}
-        <button class="tape" onclick={save} disabled={!draft.changed || draft.saving}>Save</button>
-        <button class="tape plain" onclick={toFloor}>Run practice</button>
+        <button
+          class="tape max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
+          onclick={save}
+          disabled={!draft.changed || draft.saving}>Save</button
+        >
+        <button class="tape plain max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]" onclick={toFloor}
+          >Run practice</button
+        >
       {/if}
     </div>
   </div>
@@ -196,27 +215,24 @@
   {#if !session.coach}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
   <Gym {draft} />
   <FillBar {draft} />
-  <div class="plan">
-    <div class="left">
+  <div
+    class="grid grid-cols-[minmax(0,_1.1fr)_minmax(20rem,_1fr)] gap-4 items-start max-md:grid-cols-[minmax(0,_1fr)]"
+  >
+    <div class="grid grid-cols-[minmax(0,_1fr)] gap-3">
       <Adder {draft} />
       <RunSheet {draft} />
     </div>
-    <div class="side">
+    <div class="side grid grid-cols-[minmax(0,_1fr)] gap-3">
       <Sums {draft} />
-      <div class="tabs no-print" role="tablist" aria-label="About the plan" tabindex="-1" onkeydown={walk}>
-        {#each tabs as [key, name] (key)}
-          <button
-            id={`tab-${key}`}
-            role="tab"
-            aria-selected={tab === key}
-            aria-controls="about-plan"
-            tabindex={tab === key ? 0 : -1}
-            onclick={() => (tab = key)}
-            >{name}{#if count[key]}<span class="numeral">{count[key]}</span>{/if}</button
-          >
-        {/each}
-      </div>
-      <div id="about-plan" role="tabpanel" aria-labelledby={`tab-${tab}`}>
+      <TabList
+        label="About the plan"
+        class="no-print max-sm:justify-between"
+        tabs={tabs.map(([id, name]) => ({ id, name, count: count[id] }))}
+        chosen={tab}
+        controls="about-plan"
+        onchoose={(id) => (tab = id as typeof tab)}
+      />
+      <div id="about-plan" role="tabpanel" aria-label={tabs.find(([id]) => id === tab)?.[1]}>
         {#if tab === 'block'}<Inspector {draft} players={here} />
         {:else if tab === 'who'}<Totals {draft} {players} />
         {:else if tab === 'terms'}<Terms {draft} />
@@ -224,7 +240,9 @@
         {:else}
           <Share {draft} {team} practice={id} />
           {#if session.head}
-            <button class="tape plain delete" onclick={() => (deleting = true)}>Delete this practice</button>
+            <button class="tape plain delete mt-6" onclick={() => (deleting = true)}
+              >Delete this practice</button
+            >
           {/if}
         {/if}
       </div>
@@ -238,62 +256,3 @@
     onsure={drop}
   />
 {/if}
-
-<style>
-  .acts {
-    display: flex;
-    gap: 0.6rem;
-    margin-left: auto;
-  }
-  .inline {
-    display: inline-flex;
-    gap: 0.4rem;
-    align-items: center;
-  }
-  .inline input {
-    border: 1px solid var(--line);
-    border-radius: 3px;
-    background-color: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    min-height: 48px;
-    padding: 0 0.5rem;
-  }
-  .inline input[type='number'] {
-    width: 5rem;
-  }
-  .plan {
-    display: grid;
-    grid-template-columns: minmax(0, 1.1fr) minmax(20rem, 1fr);
-    gap: 1.25rem;
-    align-items: start;
-  }
-  .left,
-  .side {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 0.75rem;
-  }
-  .delete {
-    margin-top: 1.5rem;
-  }
-  @media (max-width: 900px) {
-    .plan {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-  @media (max-width: 560px) {
-    .acts {
-      gap: 0.35rem;
-      margin-left: 0;
-    }
-    .acts .tape,
-    .tabs button {
-      padding: 0 0.5rem;
-      line-height: 1.1;
-    }
-    .tabs {
-      justify-content: space-between;
-    }
-  }
-</style>

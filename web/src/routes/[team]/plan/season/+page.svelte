@@ -1,38 +1,26 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
+  import { api, ask } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import AimForm from '$lib/plan/AimForm.svelte';
   import { firstPlan } from '$lib/plan/draft.svelte';
   import { dateName, weekdayName } from '$lib/plan/days';
   import Pages from '$lib/plan/Pages.svelte';
-  import { SeasonDraft, type SeasonDay } from '$lib/plan/season.svelte';
+  import type { SeasonDay } from '$lib/plan/season.svelte';
   import Timeline from '$lib/plan/Timeline.svelte';
 
+  let { data } = $props();
   const path = { teamId: page.params.team ?? '' };
-  let draft = $state.raw<SeasonDraft | null>(null);
-  let practices = $state.raw<Schemas['PracticeSummary'][]>([]);
-  let failed = $state('');
-
-  onMount(async () => {
-    try {
-      [draft, practices] = await Promise.all([
-        SeasonDraft.load(path.teamId),
-        ask(api.GET('/api/teams/{teamId}/practices', { params: { path } }))
-      ]);
-    } catch (e) {
-      failed = e instanceof Error ? e.message : String(e);
-    }
-  });
+  const draft = $derived(data.draft);
+  const practices = $derived(data.practices);
 
   const verb = { teach: 'teach', live: 'go live with', refresh: 'come back to' } as const;
 
   const plannedOn = (date: string) =>
     practices.some((p) => new Date(p.startsAt).toDateString() === new Date(`${date}T12:00`).toDateString());
-  const next = $derived(draft?.plan.days.find((d) => !d.game && d.items.length > 0 && !plannedOn(d.date)));
+  const next = $derived(draft.plan.days.find((d) => !d.game && d.items.length > 0 && !plannedOn(d.date)));
   const says = (d: SeasonDay) =>
     d.items.map((i) => `${verb[i.task]} the ${session.screenName(i.action).toLowerCase()}`).join(', ');
 
@@ -52,7 +40,7 @@
   }
 
   function keys(e: KeyboardEvent) {
-    if (!draft || !(e.ctrlKey || e.metaKey)) return;
+    if (!(e.ctrlKey || e.metaKey)) return;
     const k = e.key.toLowerCase();
     if (k === 'y' || (k === 'z' && e.shiftKey)) draft.redo();
     else if (k === 'z') draft.undo();
@@ -64,50 +52,33 @@
 <svelte:window onkeydown={keys} />
 
 <Pages here="season" />
-{#if failed}
-  <p role="alert" class="problem">{failed}</p>
-{:else if !draft}
-  <p role="status" class="soft">Loading the weeks…</p>
+<div class="page-head">
+  <h1>The weeks ahead</h1>
+  <p class="soft">
+    Guided first, live in a later practice and before the game that needs it, and again before the players
+    lose it.
+  </p>
+  <span class="grow"></span>
+  {#if session.coach}
+    <button class="tape plain no-print" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
+    <button class="tape plain no-print" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
+  {/if}
+</div>
+{#if draft.problem}<p role="alert" class="problem">
+    {draft.problem} The weeks shown are those before.
+  </p>{/if}
+{#each draft.plan.problems as p (p)}<p class="warn">{p}</p>{/each}
+{#if draft.plan.days.length > 0 && draft.aim.install.length > 0}
+  <Timeline days={draft.plan.days} install={draft.aim.install} />
 {:else}
-  <div class="page-head">
-    <h1>The weeks ahead</h1>
-    <p class="soft">
-      Guided first, live in a later practice and before the game that needs it, and again before the players
-      lose it.
-    </p>
-    <span class="grow"></span>
-    {#if session.coach}
-      <button class="tape plain no-print" onclick={() => draft?.undo()} disabled={!draft.canUndo}>Undo</button
-      >
-      <button class="tape plain no-print" onclick={() => draft?.redo()} disabled={!draft.canRedo}>Redo</button
-      >
-    {/if}
-  </div>
-  {#if draft.problem}<p role="alert" class="problem">
-      {draft.problem} The weeks shown are those before.
-    </p>{/if}
-  {#each draft.plan.problems as p (p)}<p class="warn">{p}</p>{/each}
-  {#if draft.plan.days.length > 0 && draft.aim.install.length > 0}
-    <Timeline days={draft.plan.days} install={draft.aim.install} />
-  {:else}
-    <p>Say below when you practice and what you want to teach; the weeks are laid out from it.</p>
-  {/if}
-  {#if next && session.coach}
-    <p class="next no-print">
-      <button class="tape" onclick={() => next && plan(next)}
-        >Plan {weekdayName(next.date)}, {dateName(next.date)}</button
-      >
-      <span>{says(next)}</span>
-    </p>
-  {/if}
-  {#if session.coach}<AimForm {draft} />{/if}
+  <p>Say below when you practice and what you want to teach; the weeks are laid out from it.</p>
 {/if}
-
-<style>
-  .next {
-    display: flex;
-    gap: 0.75rem;
-    align-items: center;
-    margin-top: 0.9rem;
-  }
-</style>
+{#if next && session.coach}
+  <p class="next no-print flex gap-3 items-center mt-4">
+    <button class="tape" onclick={() => next && plan(next)}
+      >Plan {weekdayName(next.date)}, {dateName(next.date)}</button
+    >
+    <span>{says(next)}</span>
+  </p>
+{/if}
+{#if session.coach}<AimForm {draft} />{/if}

@@ -41,7 +41,7 @@
   }
 
   onMount(() => {
-    load().then(() => floor.follow());
+    void load().then(() => floor.follow());
     ticking = setInterval(() => (floor.line.now = Date.now()), tick);
     return hear(press);
   });
@@ -87,7 +87,7 @@
     else if (key === 'f') floor.freeze();
     else if (key === 'c') covered = !covered;
     else if (key === 'h') horn();
-    else if (key === ' ') floor.act(floor.line.clock?.running ? 'stop' : 'start');
+    else if (key === ' ') void floor.act(floor.line.clock?.running ? 'stop' : 'start');
     else return false;
     return true;
   }
@@ -105,9 +105,11 @@
 <svelte:window onkeydown={keys} onclickcapture={letGo} ononline={() => floor.queue.send()} />
 <svelte:document onvisibilitychange={() => awake.shown()} />
 
-<div class="floor lights-out">
+<div
+  class="floor lights-out h-dvh bg-floor text-ink flex flex-col text-base max-sm:h-auto max-sm:min-h-dvh [&_.tape]:min-h-16"
+>
   {#if failed && !floor.run}
-    <div class="message">
+    <div class="message p-8 grid gap-4">
       <h1>This practice cannot be shown</h1>
       <p>{failed}</p>
       <p>
@@ -116,18 +118,24 @@
       </p>
     </div>
   {:else if !floor.run || !floor.line.clock}
-    <p role="status" class="message">Loading the practice…</p>
+    <p role="status" class="message p-8 grid gap-4">Loading the practice…</p>
   {:else if floor.line.blocks.length === 0}
-    <div class="message">
+    <div class="message p-8 grid gap-4">
       <h1>This practice has no blocks</h1>
       <p><a class="tape" href={`/${team}/plan/${floor.run.practice.id}`}>Plan it first</a></p>
     </div>
   {:else}
     <ClockBar {floor} {team} onmore={() => (more = true)} onlate={() => (late = true)} />
     <Unsent {floor} {team} />
-    <main class="work">
+    <main
+      class="flex-1 min-h-0 overflow-auto grid grid-cols-[minmax(0,_1fr)_minmax(0,_1.15fr)] gap-4 p-4 sm:[container-type:size] max-sm:grid-cols-[minmax(0,_1fr)] max-sm:content-start max-sm:py-2 max-sm:px-3 max-sm:min-h-96 max-sm:gap-2 sm:[&>section[aria-label='What_was_seen']]:sticky sm:[&>section[aria-label='What_was_seen']]:top-0 sm:[&>section[aria-label='What_was_seen']]:self-start sm:[&>section[aria-label='What_was_seen']]:min-h-[100cqh]"
+    >
       {#if floor.line.current?.problem}
-        <p class="big">{floor.line.current.problem}</p>
+        <p
+          class="big col-span-full self-center text-center text-[length:clamp(2rem,_6vw,_4rem)] font-bold leading-[1.1]"
+        >
+          {floor.line.current.problem}
+        </p>
       {:else if floor.line.current?.order}
         <WhoIsUp
           {floor}
@@ -140,7 +148,11 @@
         />
         <Answers {floor} {pointing} />
       {:else}
-        <p class="big">{floor.line.current?.block.title}</p>
+        <p
+          class="big col-span-full self-center text-center text-[length:clamp(2rem,_6vw,_4rem)] font-bold leading-[1.1]"
+        >
+          {floor.line.current?.block.title}
+        </p>
       {/if}
     </main>
     <LogStrip {floor} onopen={open} />
@@ -150,64 +162,3 @@
     <EditRep bind:open={editing} bind:rep={edited} {floor} />
   {/if}
 </div>
-
-<style>
-  .floor {
-    height: 100dvh;
-    background: var(--floor);
-    color: var(--ink);
-    display: flex;
-    flex-direction: column;
-    font-size: 1.1rem;
-  }
-  .floor :global(.tape) {
-    min-height: 64px;
-  }
-  .work {
-    flex: 1;
-    min-height: 0;
-    overflow: auto;
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-    gap: 1.25rem;
-    padding: 1rem 1.25rem;
-  }
-  /* The answers stay in sight, however long the column beside them is. */
-  @media (min-width: 701px) {
-    .work {
-      container-type: size;
-    }
-    .work > :global(section[aria-label='What was seen']) {
-      position: sticky;
-      top: 0;
-      align-self: start;
-      min-height: 100cqh;
-    }
-  }
-  .big {
-    grid-column: 1 / -1;
-    align-self: center;
-    text-align: center;
-    font-size: clamp(2rem, 6vw, 4rem);
-    font-weight: 700;
-    line-height: 1.1;
-  }
-  .message {
-    padding: 2rem;
-    display: grid;
-    gap: 1rem;
-  }
-  @media (max-width: 700px) {
-    .floor {
-      height: auto;
-      min-height: 100dvh;
-    }
-    .work {
-      grid-template-columns: minmax(0, 1fr);
-      align-content: start;
-      padding: 0.5rem 0.75rem;
-      min-height: 24rem;
-      gap: 0.5rem;
-    }
-  }
-</style>

@@ -111,9 +111,11 @@
 
 <svelte:window onkeydown={key} />
 
-<main class="round lights-out">
+<main
+  class="lights-out min-h-dvh bg-floor text-ink grid grid-cols-[minmax(0,_1.35fr)_minmax(20rem,_1fr)] gap-4 p-4 items-center [box-sizing:border-box] max-md:grid-cols-[minmax(0,_1fr)] max-md:content-start"
+>
   {#if !pack}
-    <div class="start">
+    <div class="start col-span-full grid gap-4 max-w-136 my-0 mx-auto text-base">
       <h1>Everybody points</h1>
       <p>
         A picture moves, then stops. The players point to where they would go; you show the answer and count
@@ -134,7 +136,7 @@
       </label>
       <label class="field">Players here <input type="number" min="1" max="40" bind:value={here} /></label>
       {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
-      <div class="row">
+      <div class="row flex flex-wrap gap-2 items-center">
         <button class="tape" onclick={begin}>Begin the round</button>
         <a class="tape plain" href={back}>{backTo}</a>
       </div>
@@ -145,17 +147,21 @@
       <p class="soft">The count stays on this page: a crowd that points together is no record of anybody.</p>
     </div>
   {:else if over}
-    <div class="start">
+    <div class="start col-span-full grid gap-4 max-w-136 my-0 mx-auto text-base">
       <h1>The round</h1>
       <table>
         <tbody>
           {#each sums as [read, s] (read)}
-            <tr><td>{nameOf(read)}</td><td class="numeral">{s.right} of {s.of}</td></tr>
+            <tr
+              ><td class="pt-1 pr-6 pb-1 pl-0 text-xl">{nameOf(read)}</td><td
+                class="numeral pt-1 pr-6 pb-1 pl-0 text-xl">{s.right} of {s.of}</td
+              ></tr
+            >
           {/each}
         </tbody>
       </table>
       <p>The first line is what the team sees least.</p>
-      <div class="row">
+      <div class="row flex flex-wrap gap-2 items-center">
         <button class="tape" onclick={begin}>Another round</button>
         <button class="tape plain" onclick={leave}>Choose again</button>
         <a class="tape plain" href={back}>{backTo}</a>
@@ -163,72 +169,23 @@
     </div>
   {:else}
     <RoundFloor asking={a} {pack} {at}>
-      <div class="row lead">
+      <div
+        class="row lead flex flex-wrap gap-2 items-center max-md:sticky max-md:bottom-0 max-md:py-2 max-md:px-0 max-md:bg-floor"
+      >
         {#if a.phase === 'asked'}<button class="tape" onclick={() => a.answer('')}>Show the answer</button>
         {:else if a.phase === 'told'}
-          <span class="count">
+          <span class="count flex flex-wrap gap-2 items-center">
             <button class="tape plain" aria-label="One fewer" onclick={() => count(-1)}>−</button>
-            <span><b class="numeral">{counts[at]}</b> of {here} right</span>
+            <span><b class="numeral text-2xl">{counts[at]}</b> of {here} right</span>
             <button class="tape plain" aria-label="One more" onclick={() => count(1)}>+</button>
           </span>
           <button class="tape plain" onclick={replay}>Again</button>
           <button class="tape" onclick={next}>Next</button>
         {/if}
-        <button class="tape plain end" onclick={leave}>End</button>
+        <button class="tape plain end ml-auto" onclick={leave}>End</button>
       </div>
       {#if remote.problem}<p role="alert" class="problem">{remote.problem}</p>
       {:else if remote.practice}<p class="soft">The second screen shows it too.</p>{/if}
     </RoundFloor>
   {/if}
 </main>
-
-<style>
-  .round {
-    min-height: 100dvh;
-    background: var(--floor);
-    color: var(--ink);
-    display: grid;
-    grid-template-columns: minmax(0, 1.35fr) minmax(20rem, 1fr);
-    gap: 1.2rem;
-    padding: 1.2rem;
-    align-items: center;
-    box-sizing: border-box;
-  }
-  .start {
-    grid-column: 1 / -1;
-    display: grid;
-    gap: 1rem;
-    max-width: 34rem;
-    margin: 0 auto;
-    font-size: 1.15rem;
-  }
-  .row,
-  .count {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.6rem;
-    align-items: center;
-  }
-  .count .numeral {
-    font-size: 2rem;
-  }
-  .end {
-    margin-left: auto;
-  }
-  td {
-    padding: 0.3rem 1.5rem 0.3rem 0;
-    font-size: 1.4rem;
-  }
-  @media (max-width: 820px) {
-    .round {
-      grid-template-columns: minmax(0, 1fr);
-      align-content: start;
-    }
-    .lead {
-      position: sticky;
-      bottom: 0;
-      padding: 0.6rem 0;
-      background: var(--floor);
-    }
-  }
-</style>

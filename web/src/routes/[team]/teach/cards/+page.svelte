@@ -1,7 +1,6 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import { api, ask, type Schemas } from '$lib/api/client';
+  import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import CourtFloor from '$lib/court/CourtFloor.svelte';
   import Floor from '$lib/court/Floor.svelte';
@@ -13,54 +12,14 @@
   // Cue cards: one read a card, picture, cue, answer, words to shout. The sheet
   // holds a screen's cards, a whole family's, or a single one.
   const path = { teamId: page.params.team ?? '' };
-  type Card = {
-    lesson: Schemas['Lesson'];
-    row: Schemas['Row'];
-    s: Schemas['Snapshot'];
-    play: Schemas['Play'];
-  };
-  let cards = $state.raw<Card[] | null>(null);
-  let problem = $state('');
+  let { data } = $props();
+  const cards = $derived(data.cards);
 
   const asked = $derived(page.url.searchParams);
   const family = $derived(families.find((f) => f.id === asked.get('family')));
   const screen = $derived(asked.get('screen') ?? 'down');
   const info = $derived(session.catalogue?.screens.find((s) => s.id === screen));
   const title = $derived(family?.name ?? info?.name ?? '');
-
-  async function cardsOf(id: string, cue: string | null): Promise<Card[]> {
-    const lesson = await ask(
-      api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen: id } } })
-    );
-    const wanted = lesson.rows.map((row, i) => ({ row, s: lesson.examples[i] }));
-    return Promise.all(
-      wanted.flatMap(({ row, s }) =>
-        s && (!cue || row.cue === cue)
-          ? [
-              ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body: s })).then((play) => ({
-                lesson,
-                row,
-                s,
-                play
-              }))
-            ]
-          : []
-      )
-    );
-  }
-
-  async function draw() {
-    cards = null;
-    try {
-      const ids = family
-        ? (session.catalogue?.screens ?? []).filter((s) => s.family === family.id).map((s) => s.id)
-        : [screen];
-      cards = (await Promise.all(ids.map((id) => cardsOf(id, family ? null : asked.get('cue'))))).flat();
-    } catch (e) {
-      problem = e instanceof Error ? e.message : String(e);
-    }
-  }
-  onMount(draw);
 
   /** How many further answers a card has room for. */
   const alsoShown = 3;
@@ -85,65 +44,55 @@
   };
 </script>
 
-{#if problem}
-  <p role="alert">{problem}</p>
-  <a class="tape" href={`/${path.teamId}/teach`}>Back to the lab</a>
-{:else if !cards}
-  <p role="status" class="soft">Drawing the cards…</p>
-{:else}
-  <div class="page-head no-print">
-    <h1>Cue cards: {title}</h1>
-    <button class="tape" onclick={() => print()}>Print</button>
-    {#if info && !family}
-      {#if asked.get('cue')}
-        <a class="tape plain" data-sveltekit-reload href={`?screen=${screen}`}
-          >All of {info.name.toLowerCase()}</a
+<div class="page-head no-print">
+  <h1>Cue cards: {title}</h1>
+  <button class="tape" onclick={() => print()}>Print</button>
+  {#if info && !family}
+    {#if asked.get('cue')}
+      <a class="tape plain" href={`?screen=${screen}`}>All of {info.name.toLowerCase()}</a>
+    {/if}
+    <a class="tape plain" href={`?family=${info.family}`}>The whole family</a>
+  {/if}
+  <a class="tape plain" href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</a>
+</div>
+<ul class="quiet-list cards">
+  {#each cards as { lesson, row: r, s, play } (lesson.action.id + r.cue)}
+    <li class="sheet" style:--tape={tapeOf(r.cutterRead)}>
+      <div class="picture" class:wide={lesson.action.participants.length > 6}>
+        <CourtFloor
+          lines={lesson.lines}
+          label={`${session.cueName(r.cue)} on the floor`}
+          {...framing(s, lesson.action.participants.length, lesson.lines.halfY)}
+        >
+          <polyline class="cut" points={way(play, 'cutter')} />
+          <path class="pass" d={pass(play, lesson.action.participants.find((p) => p.ball)?.id)} />
+          <polyline class="second" points={way(play, 'screener')} />
+          <Floor people={lesson.action.participants} situation={s} />
+        </CourtFloor>
+      </div>
+      {#if family}<p class="soft">{lesson.action.name}</p>{/if}
+      <p><b>{session.cueName(r.cue)}.</b> {r.seen}.</p>
+      <p class="what"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
+      <p class="shout">{session.read(r.cutterRead)?.shout}</p>
+      <p class="soft">{lesson.action.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
+      {#if r.cutter.length > 1}
+        <div role="group" aria-label={`Also right: ${session.cueName(r.cue)}`} class="mt-1 text-sm">
+          {#each r.cutter.slice(1, alsoShown + 1) as a (a.read + a.secondCue.id)}
+            <p><b>{session.readName(a.read)}</b> {a.secondCue.if ? `if ${a.secondCue.if}` : 'as well'}</p>
+          {/each}
+        </div>
+      {/if}
+      {#if !asked.get('cue')}
+        <a
+          class="no-print one"
+          href={`?screen=${lesson.action.id}&cue=${r.cue}`}
+          aria-label={`Only this card: ${session.cueName(r.cue)}, ${lesson.action.name.toLowerCase()}`}
+          >Only this card</a
         >
       {/if}
-      <a class="tape plain" data-sveltekit-reload href={`?family=${info.family}`}>The whole family</a>
-    {/if}
-    <a class="tape plain" href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</a>
-  </div>
-  <ul class="quiet-list cards">
-    {#each cards as { lesson, row: r, s, play } (lesson.action.id + r.cue)}
-      <li class="sheet" style:--tape={tapeOf(r.cutterRead)}>
-        <div class="picture" class:wide={lesson.action.participants.length > 6}>
-          <CourtFloor
-            lines={lesson.lines}
-            label={`${session.cueName(r.cue)} on the floor`}
-            {...framing(s, lesson.action.participants.length, lesson.lines.halfY)}
-          >
-            <polyline class="cut" points={way(play, 'cutter')} />
-            <path class="pass" d={pass(play, lesson.action.participants.find((p) => p.ball)?.id)} />
-            <polyline class="second" points={way(play, 'screener')} />
-            <Floor people={lesson.action.participants} situation={s} />
-          </CourtFloor>
-        </div>
-        {#if family}<p class="soft">{lesson.action.name}</p>{/if}
-        <p><b>{session.cueName(r.cue)}.</b> {r.seen}.</p>
-        <p class="what"><ReadGlyph read={r.cutterRead} size={44} />{session.readName(r.cutterRead)}</p>
-        <p class="shout">{session.read(r.cutterRead)?.shout}</p>
-        <p class="soft">{lesson.action.parts[1]}: {session.readName(r.screenerRead).toLowerCase()}.</p>
-        {#if r.cutter.length > 1}
-          <div role="group" aria-label={`Also right: ${session.cueName(r.cue)}`} class="mt-1 text-sm">
-            {#each r.cutter.slice(1, alsoShown + 1) as a (a.read + a.secondCue.id)}
-              <p><b>{session.readName(a.read)}</b> {a.secondCue.if ? `if ${a.secondCue.if}` : 'as well'}</p>
-            {/each}
-          </div>
-        {/if}
-        {#if !asked.get('cue')}
-          <a
-            class="no-print one"
-            data-sveltekit-reload
-            href={`?screen=${lesson.action.id}&cue=${r.cue}`}
-            aria-label={`Only this card: ${session.cueName(r.cue)}, ${lesson.action.name.toLowerCase()}`}
-            >Only this card</a
-          >
-        {/if}
-      </li>
-    {/each}
-  </ul>
-{/if}
+    </li>
+  {/each}
+</ul>
 
 <style>
   .cards {

@@ -6,6 +6,7 @@
   import Editor from '$lib/offense/Editor.svelte';
   import { OffenseLab, type View } from '$lib/offense/lab.svelte';
   import Stage from '$lib/offense/Stage.svelte';
+  import TabList from '$lib/parts/TabList.svelte';
   import Watching from '$lib/offense/Watching.svelte';
   import type { PageProps } from './$types';
 
@@ -52,33 +53,20 @@
       else void lab.start();
     }
   }
-  function tabKeys(e: KeyboardEvent) {
-    const ids = Object.keys(parts);
-    const step = { ArrowRight: 1, ArrowLeft: -1 }[e.key];
-    if (!step) return;
-    const next = ids[(ids.indexOf(part) + step + ids.length) % ids.length] ?? 'watch';
-    void open(next);
-    document.getElementById(`part-${next}`)?.focus();
-  }
 </script>
 
 <svelte:window onkeydown={keys} />
 <svelte:head><title>Motion offense · Evrik</title></svelte:head>
 
-<div class="grid items-start gap-5 lg:grid-cols-[minmax(0,1.4fr)_minmax(22rem,1fr)]">
-  <div class="lg:sticky lg:top-2"><Stage {lab} {names} onanswer={answer} /></div>
+<div class="grid items-start gap-5 md:grid-cols-[minmax(0,1.4fr)_minmax(22rem,1fr)]">
+  <div class="md:sticky md:top-2"><Stage {lab} {names} onanswer={answer} /></div>
   <div class="grid min-w-0 gap-3">
-    <div role="tablist" tabindex="-1" aria-label="Motion" class="tabs" onkeydown={tabKeys}>
-      {#each Object.entries(parts) as [id, name] (id)}
-        <button
-          role="tab"
-          id={`part-${id}`}
-          tabindex={part === id ? 0 : -1}
-          aria-selected={part === id}
-          onclick={() => open(id)}>{name}</button
-        >
-      {/each}
-    </div>
+    <TabList
+      label="Motion"
+      tabs={Object.entries(parts).map(([id, name]) => ({ id, name }))}
+      chosen={part}
+      onchoose={(id) => void open(id)}
+    />
     {#if part === 'write'}<Editor {lab} onview={show} />
     {:else if part === 'compare'}<section class="sheet p-4"><Compare {lab} /></section>
     {:else}<Watching {lab} {names} />{/if}

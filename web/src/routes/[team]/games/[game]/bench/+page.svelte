@@ -10,7 +10,7 @@
   const log = new BenchLog(team, id);
 
   onMount(() => {
-    log.start();
+    void log.start();
   });
   onDestroy(() => log.leave());
 
@@ -25,41 +25,55 @@
 
 <svelte:window ononline={() => log.queue.send()} />
 
-<div class="bench lights-out">
+<div class="lights-out h-dvh bg-floor text-ink flex flex-col text-base max-sm:h-auto max-sm:min-h-dvh">
   {#if log.failed}
-    <div class="message">
+    <div class="message p-8 grid gap-4">
       <h1>This game cannot be logged</h1>
       <p>{log.failed}</p>
       <p><a class="tape" href={`/${team}/games`}>To the games</a></p>
     </div>
   {:else if !log.bench}
-    <p role="status" class="message">Onto the bench…</p>
+    <p role="status" class="message p-8 grid gap-4">Loading the game…</p>
   {:else}
-    <header>
+    <header
+      class="flex items-center gap-4 py-2 px-4 border-b border-b-seam max-sm:py-2 max-sm:px-3 max-sm:flex-wrap max-sm:gap-y-2 max-sm:gap-x-4"
+    >
       <a class="tape plain" href={`/${team}/games/${id}`}>Leave</a>
-      <h1><span class="soft">{log.bench.game.away ? 'At' : 'Against'}</span> {log.bench.game.opponent}</h1>
+      <h1 class="flex-1 min-w-0">
+        <span class="soft">{log.bench.game.away ? 'At' : 'Against'}</span>
+        {log.bench.game.opponent}
+      </h1>
       <span class="soft"><b class="numeral">{log.log.length}</b> logged</span>
       <span class="soft" role="status">{state}</span>
     </header>
     {#if log.queue.signedOut}
-      <p role="alert" class="alarm">
+      <p role="alert" class="mt-2 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
         You are signed out. Log on: it is kept on this device and sent when you have signed in again.
       </p>
     {:else if log.queue.refused}
-      <p role="alert" class="alarm">
+      <p role="alert" class="mt-2 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
         Something was not taken and is kept on this device: {log.queue.refused}
       </p>
     {:else if log.queue.unkept > 0}
-      <p role="alert" class="alarm">
+      <p role="alert" class="mt-2 mr-4 mb-0 ml-4 py-2 px-4 border-l-8 border-l-alarm text-alarm">
         This device has no room left. {log.queue.unkept} are only in this page: keep it open until they are sent.
       </p>
     {/if}
-    <main>
+    <main
+      class="flex-1 min-h-0 overflow-auto grid grid-cols-[minmax(0,_1.5fr)_minmax(0,_1fr)] gap-4 py-3 px-4 max-sm:grid-cols-[minmax(0,_1fr)] max-sm:py-2 max-sm:px-3"
+    >
       <BenchGrid {log} />
-      <section aria-label="Who it was" class="who">
+      <section
+        aria-label="Who it was"
+        class="grid grid-cols-[repeat(auto-fill,_minmax(8rem,_1fr))] [grid-auto-rows:minmax(64px,_1fr)] gap-2 max-h-152 max-sm:grid-cols-[repeat(3,_minmax(0,_1fr))]"
+      >
         {#each log.players as p (p.id)}
-          <button aria-pressed={log.player === p.id} onclick={() => log.pick(p.id)}>
-            <span class="numeral">{p.jersey}</span>{p.name}
+          <button
+            class="flex items-center gap-3 py-0 px-3 border-2 border-line rounded-sm bg-transparent text-inherit text-base cursor-pointer min-w-0 overflow-hidden aria-pressed:bg-mark aria-pressed:text-[color:#07090b] aria-pressed:border-mark"
+            aria-pressed={log.player === p.id}
+            onclick={() => log.pick(p.id)}
+          >
+            <span class="numeral text-2xl">{p.jersey}</span>{p.name}
           </button>
         {/each}
       </section>
@@ -67,93 +81,3 @@
     <BenchFoot {log} />
   {/if}
 </div>
-
-<style>
-  .bench {
-    height: 100dvh;
-    background: var(--floor);
-    color: var(--ink);
-    display: flex;
-    flex-direction: column;
-    font-size: 1.1rem;
-  }
-  header {
-    display: flex;
-    align-items: center;
-    gap: 1.2rem;
-    padding: 0.5rem 1.25rem;
-    border-bottom: 1px solid var(--seam);
-  }
-  header h1 {
-    flex: 1;
-    min-width: 0;
-  }
-  .alarm {
-    margin: 0.5rem 1.25rem 0;
-    padding: 0.4rem 0.9rem;
-    border-left: 8px solid var(--alarm);
-    color: var(--alarm);
-  }
-  main {
-    flex: 1;
-    min-height: 0;
-    overflow: auto;
-    display: grid;
-    grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-    gap: 1.25rem;
-    padding: 0.8rem 1.25rem;
-  }
-  .who {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr));
-    grid-auto-rows: minmax(64px, 1fr);
-    gap: 0.4rem;
-    max-height: 38rem;
-  }
-  .who button {
-    display: flex;
-    align-items: center;
-    gap: 0.7rem;
-    padding: 0 0.7rem;
-    border: 2px solid var(--line);
-    border-radius: 3px;
-    background: transparent;
-    color: inherit;
-    font: inherit;
-    font-size: 1.05rem;
-    cursor: pointer;
-    min-width: 0;
-    overflow: hidden;
-  }
-  .who .numeral {
-    font-size: 2rem;
-  }
-  .who [aria-pressed='true'] {
-    background: var(--mark);
-    color: #07090b;
-    border-color: var(--mark);
-  }
-  .message {
-    padding: 2rem;
-    display: grid;
-    gap: 1rem;
-  }
-  @media (max-width: 760px) {
-    .bench {
-      height: auto;
-      min-height: 100dvh;
-    }
-    main {
-      grid-template-columns: minmax(0, 1fr);
-      padding: 0.6rem 0.75rem;
-    }
-    .who {
-      grid-template-columns: repeat(3, minmax(0, 1fr));
-    }
-    header {
-      padding: 0.4rem 0.75rem;
-      flex-wrap: wrap;
-      gap: 0.4rem 1rem;
-    }
-  }
-</style>

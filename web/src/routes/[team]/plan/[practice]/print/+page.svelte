@@ -1,38 +1,25 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import { api, ask, type Player, type Practice } from '$lib/api/client';
+  import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { stretches } from '$lib/plan/lanes';
   import PrintedBlock from '$lib/plan/PrintedBlock.svelte';
 
+  let { data } = $props();
   // The run sheet on one page of A4 or Letter, for the coach or for the assistants.
   const team = page.params.team ?? '';
   const id = page.params.practice ?? '';
   const helping = $derived(page.url.searchParams.get('for') === 'assistants');
-  let practice = $state.raw<Practice | null>(null);
-  let players = $state.raw<Player[]>([]);
-  let failed = $state('');
+  const practice = $derived(data.practice);
+  const players = $derived(data.players);
 
-  onMount(async () => {
-    const path = { teamId: team, practiceId: id };
-    try {
-      [practice, players] = await Promise.all([
-        ask(api.GET('/api/teams/{teamId}/practices/{practiceId}', { params: { path } })),
-        ask(api.GET('/api/teams/{teamId}/players', { params: { path } }))
-      ]);
-    } catch (e) {
-      failed = e instanceof Error ? e.message : String(e);
-    }
-  });
-
-  const here = $derived(players.filter((p) => practice?.present.includes(p.id)));
-  const away = $derived(players.filter((p) => !practice?.present.includes(p.id)));
-  const load = $derived(new Map(practice?.sheet.load.map((l) => [l.player, l])));
-  const parts = $derived(stretches(practice?.blocks ?? []));
+  const here = $derived(players.filter((p) => practice.present.includes(p.id)));
+  const away = $derived(players.filter((p) => !practice.present.includes(p.id)));
+  const load = $derived(new Map(practice.sheet.load.map((l) => [l.player, l])));
+  const parts = $derived(stretches(practice.blocks ?? []));
   const names = (list: Player[]) => list.map((p) => `${p.jersey} ${p.name}`).join(', ');
-  const timedOf = (block: string) => practice?.sheet.blocks.find((t) => t.id === block);
+  const timedOf = (block: string) => practice.sheet.blocks.find((t) => t.id === block);
 
   // The more there is on the page the smaller the type, so that it stays one page. Smaller
   // type has more on a line as well as more lines, so that the size goes by the square root.
@@ -56,7 +43,7 @@
           : 1.8 * Math.max(...s.ends.map((e) => linesOf(e.map((p) => p.block))))
       )
       .reduce((a, b) => a + b, 0);
-    const sheet = practice?.sheet;
+    const sheet = practice.sheet;
     const goals = wrapped(
       (sheet?.moves ?? '') + (sheet?.goals ?? []).map((g) => g.why + ' '.repeat(12)).join('')
     );
@@ -65,154 +52,95 @@
   });
 </script>
 
-{#if failed}
-  <h1>No such practice</h1>
-  <p class="my-4">{failed}</p>
-  <a class="tape" href={`/${team}/plan`}>All practices</a>
-{:else if !practice}
-  <p role="status" class="soft">Loading the practice…</p>
-{:else}
-  <div class="bar no-print">
-    <button class="tape" onclick={() => print()}>Print</button>
-    <a class="tape plain" aria-current={!helping ? 'page' : undefined} href="?for=coach">For the coach</a>
-    <a class="tape plain" aria-current={helping ? 'page' : undefined} href="?for=assistants">For assistants</a
-    >
-    <a class="tape plain" href={`/${team}/plan/${id}`}>Back to the plan</a>
-  </div>
-  <article class="paper" style:font-size={`${size}pt`}>
-    <header>
-      <h1>{session.view?.teams.find((t) => t.id === team)?.name}, {dayOf(practice.startsAt)}</h1>
+<div class="bar no-print flex gap-2 flex-wrap mb-4">
+  <button class="tape" onclick={() => print()}>Print</button>
+  <a
+    class="tape plain [&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
+    aria-current={!helping ? 'page' : undefined}
+    href="?for=coach">For the coach</a
+  >
+  <a
+    class="tape plain [&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
+    aria-current={helping ? 'page' : undefined}
+    href="?for=assistants">For assistants</a
+  >
+  <a class="tape plain" href={`/${team}/plan/${id}`}>Back to the plan</a>
+</div>
+<article
+  class="max-w-192 p-6 bg-white text-[color:#17232d] [--line:#7c8d99] [--seam:#cdd7de] [--ink:#17232d] print:max-w-none print:p-0 [&>.block]:border-b [&>.block]:border-b-seam"
+  style:font-size={`${size}pt`}
+>
+  <header class="flex justify-between items-baseline border-b-2 border-b-ink mb-[0.5em]">
+    <h1 class="text-[1.5em]">
+      {session.view?.teams.find((t) => t.id === team)?.name}, {dayOf(practice.startsAt)}
+    </h1>
+    <p>
+      <span class="numeral">{hourOf(practice.startsAt)}</span>,
+      <span class="numeral">{practice.minutes}</span> min{helping ? ', for assistants' : ''}
+    </p>
+  </header>
+  {#if practice.note}<p class="mb-[0.5em] whitespace-pre-wrap">{practice.note}</p>{/if}
+  {#each parts as part, i (i)}
+    {#if 'whole' in part}
+      <PrintedBlock
+        placed={part.whole}
+        startsAt={practice.startsAt}
+        timed={timedOf(part.whole.block.id)}
+        {players}
+        {helping}
+      />
+    {:else}
+      <div class="ends grid grid-cols-[1fr_1fr] [gap:0.6em] border-b border-b-seam">
+        {#each part.ends as end, e (e)}
+          <div>
+            <p class="soft">End {e + 1}</p>
+            {#each end as p (p.block.id)}
+              <PrintedBlock
+                placed={p}
+                startsAt={practice.startsAt}
+                timed={timedOf(p.block.id)}
+                {players}
+                {helping}
+              />
+            {/each}
+          </div>
+        {/each}
+      </div>
+    {/if}
+  {/each}
+  <footer class="grid [gap:0.3em] mt-[0.6em] text-[0.9em]">
+    {#if away.length}<p><span class="soft">Away</span> {names(away)}</p>{/if}
+    {#if practice.limited.length}
       <p>
-        <span class="numeral">{hourOf(practice.startsAt)}</span>,
-        <span class="numeral">{practice.minutes}</span> min{helping ? ', for assistants' : ''}
+        <span class="soft">Not in live blocks</span>
+        {names(players.filter((p) => practice.limited.includes(p.id)))}
       </p>
-    </header>
-    {#if practice.note}<p class="note">{practice.note}</p>{/if}
-    {#each parts as part, i (i)}
-      {#if 'whole' in part}
-        <PrintedBlock
-          placed={part.whole}
-          startsAt={practice.startsAt}
-          timed={timedOf(part.whole.block.id)}
-          {players}
-          {helping}
-        />
-      {:else}
-        <div class="ends">
-          {#each part.ends as end, e (e)}
-            <div>
-              <p class="soft">End {e + 1}</p>
-              {#each end as p (p.block.id)}
-                <PrintedBlock
-                  placed={p}
-                  startsAt={practice.startsAt}
-                  timed={timedOf(p.block.id)}
-                  {players}
-                  {helping}
-                />
-              {/each}
-            </div>
-          {/each}
-        </div>
-      {/if}
-    {/each}
-    <footer>
-      {#if away.length}<p><span class="soft">Away</span> {names(away)}</p>{/if}
-      {#if practice.limited.length}
-        <p>
-          <span class="soft">Not in live blocks</span>
-          {names(players.filter((p) => practice?.limited.includes(p.id)))}
-        </p>
-      {/if}
-      {#if !helping}
-        <p>
-          <b>{practice.sheet.moves}</b>
-          {#each practice.sheet.goals as g (g.role + g.read)}
-            {session.readName(g.read)}: {g.why}
-          {/each}
-        </p>
-        <ul class="quiet-list loads" aria-label="What each gets: cuts, screens, live minutes, jumps">
-          {#each here as p (p.id)}
-            {@const l = load.get(p.id)}
-            <li>
-              <span class="numeral">{p.jersey}</span>
-              {p.name}:
-              <span class="numeral">{l?.cutter ?? 0}</span> cuts,
-              <span class="numeral">{l?.screener ?? 0}</span> screens,
-              <span class="numeral">{l?.hardMinutes ?? 0}</span> live min,
-              <span class="numeral">{l?.jumps ?? 0}</span> jumps
-            </li>
-          {/each}
-        </ul>
-        {#each practice.sheet.warnings as w (w.block + w.text)}<p>{w.text} {w.source}.</p>{/each}
-      {/if}
+    {/if}
+    {#if !helping}
       <p>
-        Whoever is hurt leaves the drill. A knock on the head: out at once, and back only when a licensed
-        health professional clears it, under your local law. Water whenever somebody asks.
+        <b>{practice.sheet.moves}</b>
+        {#each practice.sheet.goals as g (g.role + g.read)}
+          {session.readName(g.read)}: {g.why}
+        {/each}
       </p>
-    </footer>
-  </article>
-{/if}
-
-<style>
-  .bar {
-    display: flex;
-    gap: 0.5rem;
-    flex-wrap: wrap;
-    margin-bottom: 1rem;
-  }
-  .bar [aria-current] {
-    box-shadow: inset 0 -6px 0 var(--mark);
-  }
-  .paper {
-    max-width: 48rem;
-    padding: 1.5rem;
-    background: #fff;
-    color: #17232d;
-    --ink-soft: #4b5b68;
-    --line: #7c8d99;
-    --seam: #cdd7de;
-    --ink: #17232d;
-  }
-  header {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    border-bottom: 2px solid var(--ink);
-    margin-bottom: 0.5em;
-  }
-  h1 {
-    font-size: 1.5em;
-  }
-  .note {
-    margin-bottom: 0.5em;
-    white-space: pre-wrap;
-  }
-  .paper > :global(.block) {
-    border-bottom: 1px solid var(--seam);
-  }
-  .ends {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 0.6em;
-    border-bottom: 1px solid var(--seam);
-  }
-  footer {
-    display: grid;
-    gap: 0.3em;
-    margin-top: 0.6em;
-    font-size: 0.9em;
-  }
-  .loads {
-    columns: 2;
-  }
-  @media print {
-    @page {
-      margin: 12mm;
-    }
-    .paper {
-      max-width: none;
-      padding: 0;
-    }
-  }
-</style>
+      <ul class="quiet-list [columns:2]" aria-label="What each gets: cuts, screens, live minutes, jumps">
+        {#each here as p (p.id)}
+          {@const l = load.get(p.id)}
+          <li>
+            <span class="numeral">{p.jersey}</span>
+            {p.name}:
+            <span class="numeral">{l?.cutter ?? 0}</span> cuts,
+            <span class="numeral">{l?.screener ?? 0}</span> screens,
+            <span class="numeral">{l?.hardMinutes ?? 0}</span> live min,
+            <span class="numeral">{l?.jumps ?? 0}</span> jumps
+          </li>
+        {/each}
+      </ul>
+      {#each practice.sheet.warnings as w (w.block + w.text)}<p>{w.text} {w.source}.</p>{/each}
+    {/if}
+    <p>
+      Whoever is hurt leaves the drill. A knock on the head: out at once, and back only when a licensed health
+      professional clears it, under your local law. Water whenever somebody asks.
+    </p>
+  </footer>
+</article>

@@ -14,23 +14,20 @@
   const team = page.params.team ?? '';
   const path = { teamId: team, practiceId: page.params.practice ?? '' };
   const view = $derived(data.view);
-  const r = $derived(view?.review);
-  const reps = $derived(r?.blocks.reduce((sum, b) => sum + b.reps, 0) ?? 0);
-  const correct = $derived(r?.blocks.reduce((sum, b) => sum + b.correct, 0) ?? 0);
-  const most = $derived(Math.max(1, ...(r?.players.map((p) => p.reps) ?? [])));
-  const longest = $derived(Math.max(1, ...(r?.blocks.map((b) => Math.max(b.planned, b.ran)) ?? [])));
-  const who = (id: string) => view?.players.find((p) => p.id === id);
+  const r = $derived(view.review);
+  const reps = $derived(r.blocks.reduce((sum, b) => sum + b.reps, 0));
+  const correct = $derived(r.blocks.reduce((sum, b) => sum + b.correct, 0));
+  const most = $derived(Math.max(1, ...r.players.map((p) => p.reps)));
+  const longest = $derived(Math.max(1, ...r.blocks.map((b) => Math.max(b.planned, b.ran))));
+  const who = (id: string) => view.players.find((p) => p.id === id);
   const day = (time: string) =>
     new Date(time).toLocaleDateString([], { weekday: 'long', day: 'numeric', month: 'long' });
-  const turns = $derived(
-    view?.turns.toSorted((a, b) => Number(b.is === 'has') - Number(a.is === 'has')) ?? []
-  );
-  const fewest = $derived(r?.players.filter((p) => p.reps === r.players[0]?.reps) ?? []);
+  const turns = $derived(view.turns.toSorted((a, b) => Number(b.is === 'has') - Number(a.is === 'has')));
+  const fewest = $derived(r.players.filter((p) => p.reps === r.players[0]?.reps));
   const line = 'grid min-h-9 items-center gap-3 leading-tight';
 </script>
 
-{#if data.problem}<p role="alert" class="problem">{data.problem}</p>{/if}
-{#if view && r}
+{#if r}
   <div class="page-head">
     <h1>{day(view.startsAt)}: {view.status === 'done' ? 'what it came to' : 'so far'}</h1>
     {#if session.coach}
@@ -39,7 +36,9 @@
     <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
   </div>
   <InWords words={view.words} />
-  <div class="grid items-start gap-4 md:grid-cols-2">
+  <div
+    class="grid items-start gap-4 md:grid-cols-2 print:block print:columns-2 print:text-xs [&>section]:print:mb-2"
+  >
     {#if session.coach}<Effort {path} {view} />{/if}
     {#if r.dropped.length > 0}
       <section class="sheet p-4">
@@ -58,8 +57,8 @@
     {/if}
     <section class="sheet p-4">
       <h2 class="mb-2">
-        <b class="numeral text-4xl leading-none">{reps}</b> reps,
-        <b class="numeral text-4xl leading-none">{correct}</b> correct
+        <b class="numeral text-3xl leading-none">{reps}</b> reps,
+        <b class="numeral text-3xl leading-none">{correct}</b> correct
       </h2>
       <ol class="quiet-list">
         {#each r.blocks as b (b.id)}

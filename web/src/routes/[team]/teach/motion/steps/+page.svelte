@@ -15,7 +15,9 @@
     ...(data.view.chosen ? [{ value: 'own', name: `${data.view.own.name} (ours)` }] : []),
     ...data.view.offenses.map((o) => ({ value: o.id, name: o.name }))
   ]);
-  const id = $derived(page.url.searchParams.get('offense') ?? 'own');
+  const id = $derived(
+    items.find((i) => i.value === page.url.searchParams.get('offense'))?.value ?? data.offense.id
+  );
   const show = (offense: string, denied: boolean) =>
     goto(`?offense=${offense}${denied ? '&denied' : ''}`, { replaceState: true, keepFocus: true });
 
@@ -61,9 +63,7 @@
     value={id}
     onchange={(e) => show(e.currentTarget.value, data.denied)}
   />
-  <Checkbox class="min-h-11 text-base" checked={data.denied} onchange={() => show(id, !data.denied)}
-    >Wings denied</Checkbox
-  >
+  <Checkbox checked={data.denied} onchange={() => show(id, !data.denied)}>Wings denied</Checkbox>
   <a class="tape plain" href={`/${page.params.team}/teach/motion`}>To the offense</a>
   <button class="tape" onclick={() => print()}>Print</button>
 </div>

@@ -1,0 +1,105 @@
+package web
+
+import (
+	"context"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/store/gen"
+	"evrik/internal/web/api"
+)
+
+// MakeTrainerLink makes a player's private link and shows it once.
+func (s *Server) MakeTrainerLink(ctx context.Context, r api.MakeTrainerLinkRequestObject) (api.MakeTrainerLinkResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+		return nil, err
+	}
+	path, err := s.newLink(ctx, s.db.Queries, team.ProgramID, r.PlayerId)
+	return api.MakeTrainerLink201JSONResponse{Path: path}, err
+}
+
+// EndTrainerLink revokes a player's link; the answers stay.
+func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequestObject) (api.EndTrainerLinkResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+		return nil, err
+	}
+	now := s.now()
+	n, err := s.db.EndTrainerLink(ctx, gen.EndTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, EndedAt: &now})
+	if err == nil && n == 0 {
+		err = missing("No link is out for this player. Nothing was changed.")
+	}
+	return api.EndTrainerLink204Response{}, err
+}
+
+// newLink makes a player's link, which ends the one before, and returns its path.
+func (s *Server) newLink(ctx context.Context, q *gen.Queries, program, player uuid.UUID) (string, error) {
+	key, err := secretKey()
+	if err != nil {
+		return "", err
+	}
+	err = q.SetTrainerLink(ctx, gen.SetTrainerLinkParams{ProgramID: program, PlayerID: player, KeyHash: secretHash("trainer", key), MadeAt: s.now()})
+	return "/eyes/" + key, err
+}
+
+// ListPlayerLinks tells who on a team has a link.
+func (s *Server) ListPlayerLinks(ctx context.Context, r api.ListPlayerLinksRequestObject) (api.ListPlayerLinksResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.db.TrainerLinksOfTeam(ctx, gen.TrainerLinksOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	out := api.ListPlayerLinks200JSONResponse{}
+	for _, l := range rows {
+		out = append(out, api.PlayerLink{Player: l.PlayerID, Made: l.MadeAt})
+	}
+	return out, err
+}
+
+// MakePlayerLinks makes the links of several players at once, all or none, and shows them once.
+func (s *Server) MakePlayerLinks(ctx context.Context, r api.MakePlayerLinksRequestObject) (api.MakePlayerLinksResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	for _, player := range r.Body.Players {
+		if _, err := s.playerOf(ctx, team, player); err != nil {
+			return nil, err
+		}
+	}
+	out := api.MakePlayerLinks201JSONResponse{}
+	err = s.db.Tx(ctx, func(q *gen.Queries) error {
+		for _, player := range r.Body.Players {
+			path, err := s.newLink(ctx, q, team.ProgramID, player)
+			if err != nil {
+				return err
+			}
+			out = append(out, api.NewPlayerLink{Player: player, Path: path})
+		}
+		return nil
+	})
+	return out, err
+}
+
+// RestorePlayerLink brings back the link that was ended or replaced last.
+func (s *Server) RestorePlayerLink(ctx context.Context, r api.RestorePlayerLinkRequestObject) (api.RestorePlayerLinkResponseObject, error) {
+	team, err := s.team(ctx, r.TeamId)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+		return nil, err
+	}
+	n, err := s.db.RestoreTrainerLink(ctx, gen.RestoreTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	if err == nil && n == 0 {
+		err = conflict("There is no earlier link of this player to bring back. Nothing was changed; make a new one.")
+	}
+	return api.RestorePlayerLink204Response{}, err
+}

@@ -1,0 +1,31 @@
+<script lang="ts">
+  import { invalidateAll } from '$app/navigation';
+  import { page } from '$app/state';
+
+  // What a view says that could not be loaded: what happened, and what to do.
+  const missing = $derived(page.status === 404);
+  const offline = $derived(page.status === 503);
+  const title = $derived(
+    missing ? 'There is no such page' : offline ? 'No answer yet' : 'This page could not be loaded'
+  );
+  const why = $derived(
+    missing && page.error?.message === 'Not Found'
+      ? 'The address may be old or mistyped.'
+      : page.error?.message
+  );
+</script>
+
+{#if page.status === 401}
+  <p class="p-8 text-soft" role="status">Loading Evrik…</p>
+{:else}
+  <section class="mx-auto max-w-lg p-8">
+    <h1>{title}</h1>
+    <p class="my-4" role="alert">{why}</p>
+    <div class="flex flex-wrap gap-2">
+      {#if !missing}<button class="tape" onclick={() => invalidateAll()}>Retry</button>{/if}
+      {#if offline && page.params.team}
+        <a class="tape plain" href={`/${page.params.team}/run`}>Practices on this device</a>
+      {:else}<a class="tape plain" href="/">To your own team</a>{/if}
+    </div>
+  </section>
+{/if}

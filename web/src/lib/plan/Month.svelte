@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import type { Schemas } from '$lib/api/client';
+  import { hourOf } from '$lib/parts/verdicts';
+
+  // A month of practices. Which one stands in the address.
+  let { team, rows }: { team: string; rows: Schemas['PracticeSummary'][] } = $props();
+
+  const first = $derived.by(() => {
+    const asked = /^(\d{4})-(\d{2})$/.exec(page.url.searchParams.get('month') ?? '');
+    const now = new Date();
+    return asked
+      ? new Date(Number(asked[1]), Number(asked[2]) - 1, 1)
+      : new Date(now.getFullYear(), now.getMonth(), 1);
+  });
+  const week = 7;
+  const most = 6; // weeks that a month touches
+  /** The day a week begins on where the browser is from, 0 for Sunday, which an American calendar begins with. */
+  function firstDay(): number {
+    const locale = new Intl.Locale(navigator.language) as Intl.Locale & {
+      getWeekInfo?: () => { firstDay: number };
+    };
+    return (locale.getWeekInfo?.().firstDay ?? week) % week;
+  }
+  const days = $derived.by(() => {
+    const start = new Date(first);
+    start.setDate(1 - ((first.getDay() - firstDay() + week) % week));
+    const all = Array.from({ length: week * most }, (_, i) => {
+      const d = new Date(start);
+      d.setDate(start.getDate() + i);
+      return d;
+    });
+    return all.slice(0, all.findLastIndex((d) => d.getMonth() === first.getMonth()) + 1);
+  });
+  const of = (d: Date) => rows.filter((p) => new Date(p.startsAt).toDateString() === d.toDateString());
+  const monthBy = (n: number) => {
+    const d = new Date(first.getFullYear(), first.getMonth() + n, 1);
+    return `?view=month&month=${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}`;
+  };
+  const names = $derived(
+    days.slice(0, week).map((d) => d.toLocaleDateString(undefined, { weekday: 'short' }))
+  );
+</script>
+
+<div class="my-4 flex items-center gap-3">
+  <a class="tape plain no-print" href={monthBy(-1)} aria-label="Month before">←</a>
+  <h2 class="grow text-center">{first.toLocaleDateString(undefined, { month: 'long', year: 'numeric' })}</h2>
+  <a class="tape plain no-print" href={monthBy(1)} aria-label="Month after">→</a>
+</div>
+<div class="sheet grid grid-cols-7" role="group" aria-label="Month">
+  {#each names as n (n)}<span class="border-b border-seam p-2 text-center text-sm text-soft">{n}</span>{/each}
+  {#each days as d (d.getTime())}
+    <div
+      class={['min-h-20 border-b border-seam p-1', d.getMonth() !== first.getMonth() && 'bg-board text-soft']}
+    >
+      <span class="numeral px-1 text-sm">{d.getDate()}</span>
+      {#each of(d) as p (p.id)}
+        <a
+          class={[
+            'mt-1 block border-l-4 bg-floor p-1 text-xs leading-tight no-underline hover:bg-mark/30',
+            p.status === 'done' ? 'border-line' : 'border-mark'
+          ]}
+          href={p.status === 'done' ? `/${team}/run/${p.id}/review` : `/${team}/plan/${p.id}`}
+        >
+          <b class="numeral">{hourOf(p.startsAt)}</b>
+          <span class="max-sm:hidden">{p.drills[0] ?? ''}</span>
+        </a>
+      {/each}
+    </div>
+  {/each}
+</div>

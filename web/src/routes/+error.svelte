@@ -1,0 +1,5 @@
+<script lang="ts">
+  import NotLoaded from '$lib/parts/NotLoaded.svelte';
+</script>
+
+<NotLoaded />
