@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import Panel from '$lib/parts/Panel.svelte';
   import type { Floor } from './floor.svelte';
@@ -15,25 +14,29 @@
   let problem = $state('');
   const name = (id: string) => floor.players.get(id)?.name ?? '';
 
-  async function load() {
+  let asked = 0;
+
+  async function load(blockId: string) {
+    const turn = ++asked;
     try {
-      score = await ask(
+      const answer = await ask(
         api.GET('/api/teams/{teamId}/practices/{practiceId}/blocks/{blockId}/score', {
-          params: { path: { ...floor.path, blockId: floor.line.current?.block.id ?? '' } }
+          params: { path: { ...floor.path, blockId } }
         })
       );
+      if (turn !== asked) return;
+      score = answer;
       problem = '';
     } catch (e) {
-      problem = e instanceof Error ? e.message : String(e);
+      if (turn === asked) problem = e instanceof Error ? e.message : String(e);
     }
   }
-  onMount(load);
 
-  async function less(what: string) {
-    floor.tallies.add(what, -1);
-    await floor.queue.send();
-    await load();
-  }
+  // The server counts: it is asked whenever a count was added, here or elsewhere, and it has all of ours.
+  $effect(() => {
+    const blockId = floor.line.current?.block.id;
+    if (blockId && floor.tallies.size >= 0 && floor.queue.waiting === 0) void load(blockId);
+  });
 </script>
 
 <Panel bind:open title="Score">
@@ -64,7 +67,7 @@
       </table>
     {/if}
   {:else}
-    <p role="status">Computing the plan…</p>
+    <p role="status">Counting…</p>
   {/if}
   <h3 class="mt-4 mb-1 text-lg font-bold">Counted</h3>
   <ul class="quiet-list grid gap-x-8 sm:grid-cols-2">
@@ -75,7 +78,7 @@
           class="tape plain px-3!"
           disabled={floor.tallies.of(t.id) === 0}
           aria-label={`One ${t.name.toLowerCase()} less`}
-          onclick={() => less(t.id)}>One less</button
+          onclick={() => floor.tallies.add(t.id, -1)}>One less</button
         >
       </li>
     {/each}

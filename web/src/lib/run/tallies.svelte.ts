@@ -35,6 +35,11 @@ export class Tallies {
     this.hear([{ id: e.id, block: e.block ?? '', repNo: e.repNo ?? 0, what: e.what ?? '', by: e.by ?? 1 }]);
   }
 
+  /** How many counts are known, of all blocks. */
+  get size(): number {
+    return this.counts.length;
+  }
+
   /** How often something was counted in the block that is up. */
   of(what: string): number {
     const block = this.from.block();
