@@ -12,6 +12,7 @@
   import { shortcuts } from '$lib/state/shortcuts.svelte';
   import { theme } from '$lib/theme';
   import Doorway from '$lib/parts/Doorway.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data, children }: { data: { failed: string }; children: Snippet } = $props();
 
@@ -53,7 +54,7 @@
     <main class="mx-auto max-w-lg p-8">
       <h1>No answer yet</h1>
       <p class="my-4">{data.failed}</p>
-      <button class="tape" onclick={() => invalidateAll()}>Retry</button>
+      <Button main onclick={() => invalidateAll()}>Retry</Button>
     </main>
   {:else if !session.view || (session.view.state === 'in' && !session.catalogue)}
     <p class="p-8 soft" role="status">Loading Evrik…</p>

@@ -9,6 +9,7 @@
   import AlsoRight from './AlsoRight.svelte';
   import Picture from './Picture.svelte';
   import type { Lab } from './lab.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   let { lab }: { lab: Lab } = $props();
 
@@ -32,7 +33,7 @@
   style:--tape={painted ? tapeOf(painted.row.cutterRead) : 'var(--line)'}
 >
   {#if lab.problem}
-    <p role="alert" class="problem">{lab.problem}</p>
+    <Note>{lab.problem}</Note>
   {/if}
   {#if lab.asking && painted}
     <Question {lab} right={painted.row.cutterRead} />

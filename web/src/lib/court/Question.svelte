@@ -2,6 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import type { Lab } from './lab.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // A question: the answer is covered until somebody has said what it is.
   let { lab, right }: { lab: Lab; right: string } = $props();
@@ -18,9 +19,9 @@
 <h2>What should {who} do?</h2>
 <div class="choices flex flex-wrap gap-2">
   {#each choices as c (c)}
-    <button class="tape plain" aria-pressed={said === c} onclick={() => (said = c)}>
+    <Button aria-pressed={said === c} onclick={() => (said = c)}>
       <ReadGlyph read={c} size={34} />{session.readName(c)}
-    </button>
+    </Button>
   {/each}
 </div>
 {#if said}
@@ -29,6 +30,6 @@
   </p>
 {/if}
 <div class="choices flex flex-wrap gap-2">
-  <button class="tape" onclick={() => (lab.asking = false)}>Show the answer</button>
-  <button class="tape plain" onclick={() => lab.question()}>Another one</button>
+  <Button main onclick={() => (lab.asking = false)}>Show the answer</Button>
+  <Button onclick={() => lab.question()}>Another one</Button>
 </div>

@@ -4,6 +4,7 @@
   import { goalWords } from '$lib/parts/goals';
   import GuidedCard from './GuidedCard.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What a coach says, watches and needs at a stage of a drill.
   let { drill, stage, team }: { drill: Schemas['Drill']; stage: Schemas['Stage']; team: string } = $props();
@@ -51,9 +52,6 @@
   </dl>
 {/if}
 <p class="links no-print flex flex-wrap gap-2 my-3 mx-0">
-  {#if drill.screen}<a class="tape plain" href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</a
-    >{/if}
-  <a class="tape plain" href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}
-    >Tape its spots</a
-  >
+  {#if drill.screen}<Button href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</Button>{/if}
+  <Button href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}>Tape its spots</Button>
 </p>

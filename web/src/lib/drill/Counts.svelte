@@ -1,4 +1,10 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Schemas } from '$lib/api/client';
 
   // What every player gets out of an order list.
@@ -23,58 +29,46 @@
   >
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div class="scroll overflow-x-auto" role="region" tabindex="0" aria-label="Counts per player">
-    <table class="border-collapse w-full">
-      <thead>
-        <tr>
-          <th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Player</th>
-          <th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam"
-            >{own[0]?.name}</th
-          >
-          {#if own.length > 1}<th
-              class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam"
-              >{own[1]?.name}</th
-            >{/if}
-          {#if own.length > 2}<th
-              class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Other places</th
-            >{/if}
-          {#if defended}<th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam"
-              >Defends</th
-            >{/if}
-          <th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Right</th><th
-            class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Left</th
-          ><th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Partners</th><th
-            class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Touches</th
-          ><th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Sprints</th><th
-            class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam">Jumps</th
-          >
-        </tr>
-      </thead>
-      <tbody>
+    <Table class="border-collapse w-full">
+      <TableHead>
+        <TableHeadCell class="py-[0.15rem] px-2">Player</TableHeadCell>
+        <TableHeadCell class="py-[0.15rem] px-2">{own[0]?.name}</TableHeadCell>
+        {#if own.length > 1}<TableHeadCell class="py-[0.15rem] px-2">{own[1]?.name}</TableHeadCell>{/if}
+        {#if own.length > 2}<TableHeadCell class="py-[0.15rem] px-2">Other places</TableHeadCell>{/if}
+        {#if defended}<TableHeadCell class="py-[0.15rem] px-2">Defends</TableHeadCell>{/if}
+        <TableHeadCell class="py-[0.15rem] px-2">Right</TableHeadCell><TableHeadCell class="py-[0.15rem] px-2"
+          >Left</TableHeadCell
+        ><TableHeadCell class="py-[0.15rem] px-2">Partners</TableHeadCell><TableHeadCell
+          class="py-[0.15rem] px-2">Touches</TableHeadCell
+        ><TableHeadCell class="py-[0.15rem] px-2">Sprints</TableHeadCell><TableHeadCell
+          class="py-[0.15rem] px-2">Jumps</TableHeadCell
+        >
+      </TableHead>
+      <TableBody>
         {#each order.counts as c (c.player)}
-          <tr>
-            <th class="text-left font-normal text-sm py-[0.15rem] px-2 border-t border-t-seam" scope="row"
-              ><span class="numeral">{jersey(c.player)}</span> {name(c.player)}</th
+          <TableBodyRow>
+            <TableHeadCell class="py-[0.15rem] px-2" scope="row"
+              ><span class="numeral">{jersey(c.player)}</span> {name(c.player)}</TableHeadCell
             >
-            <td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.cutter}</td>
-            {#if own.length > 1}<td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base"
-                >{c.screener}</td
+            <TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.cutter}</TableBodyCell>
+            {#if own.length > 1}<TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base"
+                >{c.screener}</TableBodyCell
               >{/if}
-            {#if own.length > 2}<td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base"
-                >{c.others}</td
+            {#if own.length > 2}<TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base"
+                >{c.others}</TableBodyCell
               >{/if}
-            {#if defended}<td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base"
-                >{c.defense}</td
+            {#if defended}<TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base"
+                >{c.defense}</TableBodyCell
               >{/if}
-            <td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.right}</td><td
-              class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.left}</td
-            ><td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.partners}</td><td
-              class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.touches}</td
-            ><td class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.sprints}</td><td
-              class="py-[0.15rem] px-2 border-t border-t-seam font-numeral text-base">{c.jumps}</td
-            >
-          </tr>
+            <TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.right}</TableBodyCell
+            ><TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.left}</TableBodyCell
+            ><TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.partners}</TableBodyCell
+            ><TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.touches}</TableBodyCell
+            ><TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.sprints}</TableBodyCell
+            ><TableBodyCell class="py-[0.15rem] px-2 font-numeral text-base">{c.jumps}</TableBodyCell>
+          </TableBodyRow>
         {/each}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   </div>
 </details>

@@ -1,8 +1,10 @@
 <script lang="ts">
   import Select from 'flowbite-svelte/Select.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Who else can be judged, and which actions a live rep goes on with.
   let { draft }: { draft: Draft } = $props();
@@ -28,7 +30,7 @@
   <fieldset>
     <legend>What a rep goes on with</legend>
     {#if action?.third}
-      <label class="field"
+      <Label
         ><span>A third one who can be judged</span>
         <Select
           classes={{ select: 'rounded-sm' }}
@@ -38,7 +40,7 @@
           value={d.third ?? ''}
           onchange={(e: Event) => draft.change({ third: value(e) || undefined })}
         />
-      </label>
+      </Label>
     {/if}
     {#each then as l, i (i)}
       <div class="my-2 grid grid-cols-[1.6fr_1fr_1fr_auto] items-center gap-2">
@@ -66,13 +68,12 @@
           value={l.with}
           onchange={(e: Event) => change(i, { with: value(e) })}
         />
-        <button
-          class="tape plain"
+        <Button
           aria-label={`Remove what comes after, ${i + 1}`}
-          onclick={() => set(then.filter((_, k) => k !== i))}>Remove</button
+          onclick={() => set(then.filter((_, k) => k !== i))}>Remove</Button
         >
       </div>
     {/each}
-    <button class="tape plain" onclick={add}>Add what it goes on with</button>
+    <Button onclick={add}>Add what it goes on with</Button>
   </fieldset>
 {/if}

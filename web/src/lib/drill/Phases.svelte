@@ -1,6 +1,10 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { session } from '$lib/state/session.svelte';
   import type { Act, Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What happens in a rep, act by act.
   let { draft }: { draft: Draft } = $props();
@@ -40,23 +44,22 @@
   {#each phases as ph, i (i)}
     <div class="border-l-6 border-l-seam pt-0 pr-0 pb-2 pl-3 mb-4">
       <div class="grid grid-cols-[1fr_1.6fr_auto] gap-2 max-sm:grid-cols-[1fr_1fr]">
-        <input
+        <Input
           aria-label={`Phase ${i + 1}`}
           value={ph.name}
-          maxlength="60"
+          maxlength={60}
           onchange={(e) => changePhase(i, { name: e.currentTarget.value })}
         />
-        <input
+        <Input
           aria-label="Say"
           class="say"
           value={ph.say}
-          maxlength="160"
+          maxlength={160}
           onchange={(e) => changePhase(i, { say: e.currentTarget.value })}
         />
-        <button
-          class="tape plain"
+        <Button
           aria-label={`Remove phase ${i + 1}`}
-          onclick={() => draft.change({ phases: phases.filter((_, k) => k !== i) })}>Remove</button
+          onclick={() => draft.change({ phases: phases.filter((_, k) => k !== i) })}>Remove</Button
         >
       </div>
       <ol class="list-none my-2 mx-0 p-0">
@@ -64,26 +67,34 @@
           <li
             class="grid grid-cols-[1fr_0.9fr_1.1fr_1.1fr_auto_auto] gap-2 items-center mb-1 max-sm:grid-cols-[1fr_1fr]"
           >
-            <select
+            <Select
+              placeholder=""
               aria-label="Who"
               value={a.who}
               onchange={(e) => changeAct(i, k, { ...a, who: e.currentTarget.value })}
             >
               {#each people as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-            </select>
-            <select aria-label="Does" value={a.do} onchange={(e) => verb(i, k, a, e.currentTarget.value)}>
+            </Select>
+            <Select
+              placeholder=""
+              aria-label="Does"
+              value={a.do}
+              onchange={(e) => verb(i, k, a, e.currentTarget.value)}
+            >
               {#each verbs as v (v)}<option value={v}>{v}</option>{/each}
-            </select>
+            </Select>
             {#if toPeople.includes(a.do)}
-              <select
+              <Select
+                placeholder=""
                 aria-label="To"
                 value={a.to}
                 onchange={(e) => changeAct(i, k, { ...a, to: e.currentTarget.value })}
               >
                 {#each people as p (p.id)}<option value={p.id}>to {p.name}</option>{/each}
-              </select>
+              </Select>
             {:else if toSpots.includes(a.do)}
-              <select
+              <Select
+                placeholder=""
                 aria-label="Where"
                 value={a.to ?? ''}
                 onchange={(e) => changeAct(i, k, { ...a, to: e.currentTarget.value })}
@@ -91,53 +102,50 @@
                 {#if a.do === 'screen'}<option value="">in front of them</option>{/if}
                 {#each session.catalogue?.spots ?? [] as s (s.id)}<option value={s.id}>{s.name}</option
                   >{/each}
-              </select>
+              </Select>
             {:else}<span></span>{/if}
             {#if a.do === 'screen'}
-              <select
+              <Select
+                placeholder=""
                 aria-label="For"
                 value={a.for}
                 onchange={(e) => changeAct(i, k, { ...a, for: e.currentTarget.value })}
               >
                 {#each people as p (p.id)}<option value={p.id}>for {p.name}</option>{/each}
-              </select>
+              </Select>
             {:else}<span></span>{/if}
-            <label class="flex gap-1 items-center whitespace-nowrap"
-              ><input
-                type="checkbox"
-                checked={a.with ?? false}
-                disabled={k === 0}
-                onchange={(e) => changeAct(i, k, { ...a, with: e.currentTarget.checked })}
-              />at once</label
+            <Checkbox
+              checked={a.with ?? false}
+              disabled={k === 0}
+              onchange={(e) => changeAct(i, k, { ...a, with: e.currentTarget.checked })}
+              classes={{ div: 'whitespace-nowrap' }}>at once</Checkbox
             >
             <span class="order flex gap-1">
-              <button
-                class="tape plain min-w-11 py-0 px-3"
+              <Button
+                class="min-w-11 py-0 px-3"
                 aria-label="Earlier"
                 disabled={k === 0}
-                onclick={() => move(i, k, -1)}>↑</button
+                onclick={() => move(i, k, -1)}>↑</Button
               >
-              <button
-                class="tape plain min-w-11 py-0 px-3"
+              <Button
+                class="min-w-11 py-0 px-3"
                 aria-label="Remove this act"
-                onclick={() => changePhase(i, { acts: ph.acts.filter((_, j) => j !== k) })}>×</button
+                onclick={() => changePhase(i, { acts: ph.acts.filter((_, j) => j !== k) })}>×</Button
               >
             </span>
           </li>
         {/each}
       </ol>
-      <button
-        class="tape plain"
+      <Button
         onclick={() =>
           changePhase(i, { acts: [...ph.acts, { do: 'cut', who: people[0]?.id ?? '', to: 'rim' }] })}
-        >Add an act</button
+        >Add an act</Button
       >
     </div>
   {/each}
-  <button
-    class="tape plain"
+  <Button
     onclick={() =>
       draft.change({ phases: [...phases, { name: `Phase ${phases.length + 1}`, say: '', acts: [] }] })}
-    >Add a phase</button
+    >Add a phase</Button
   >
 </fieldset>

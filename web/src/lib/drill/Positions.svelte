@@ -1,6 +1,10 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Who is on the floor in a rep, and where it starts.
   let { draft }: { draft: Draft } = $props();
@@ -46,20 +50,21 @@
       <li
         class="grid grid-cols-[1.2fr_3.2rem_1.2fr_auto_auto_auto] gap-2 items-center mb-2 max-sm:grid-cols-[4rem_1fr_1fr] max-sm:border-b max-sm:border-seam max-sm:pb-2"
       >
-        <input
+        <Input
           aria-label="Name"
           value={p.name}
-          maxlength="24"
+          maxlength={24}
           onchange={(e) => change(i, { name: e.currentTarget.value })}
         />
-        <input
+        <Input
           aria-label="Letter"
           class="letter text-center"
           value={p.letter}
-          maxlength="2"
+          maxlength={2}
           onchange={(e) => change(i, { letter: e.currentTarget.value })}
         />
-        <select
+        <Select
+          placeholder=""
           aria-label="Starts at"
           value={p.spot}
           onchange={(e) => change(i, { spot: e.currentTarget.value })}
@@ -67,20 +72,16 @@
           {#each session.catalogue?.spots ?? [] as s (s.id)}
             {#if s.id !== 'rim'}<option value={s.id}>{s.name}</option>{/if}
           {/each}
-        </select>
+        </Select>
         <label class="flex gap-1 items-center"
           ><input type="radio" name="ball" checked={p.ball ?? false} onchange={() => hold(i)} />ball</label
         >
-        <label class="flex gap-1 items-center"
-          ><input
-            type="checkbox"
-            checked={p.helper ?? false}
-            onchange={(e) => change(i, { helper: e.currentTarget.checked })}
-          />helper</label
+        <Checkbox checked={p.helper ?? false} onchange={(e) => change(i, { helper: e.currentTarget.checked })}
+          >helper</Checkbox
         >
-        <button class="tape plain" aria-label={`Remove ${p.name}`} onclick={() => remove(i)}>Remove</button>
+        <Button aria-label={`Remove ${p.name}`} onclick={() => remove(i)}>Remove</Button>
       </li>
     {/each}
   </ul>
-  <button class="tape plain" onclick={add}>Add a position</button>
+  <Button onclick={add}>Add a position</Button>
 </fieldset>

@@ -4,6 +4,7 @@
   import { Player } from '$lib/court/player.svelte';
   import { offense } from './crew';
   import DrillFloor from './DrillFloor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The order list on the floor: rep after rep, with the jerseys of whoever is up.
   let {
@@ -61,17 +62,12 @@
     <DrillFloor {drill} {motion} player={clock} rep={shown} {jersey} />
   </div>
   <p class="no-print flex flex-wrap gap-3 items-center justify-center">
-    <button class="tape" onclick={run}>{running ? 'Stop' : 'Run it'}</button>
-    <button class="tape plain" aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}
-      >Slow</button
-    >
-    <button class="tape plain" aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}>‹</button
-    >
+    <Button main onclick={run}>{running ? 'Stop' : 'Run it'}</Button>
+    <Button aria-pressed={clock.slow} onclick={() => (clock.slow = !clock.slow)}>Slow</Button>
+    <Button aria-label="Rep before" disabled={at === 0} onclick={() => (at -= 1)}>‹</Button>
     <span>Rep <b class="numeral">{shown.no}</b> of <span class="numeral">{order.reps.length}</span></span>
-    <button class="tape plain" aria-label="Rep after" disabled={at >= last} onclick={() => (at += 1)}
-      >›</button
-    >
-    <button class="tape plain" onclick={ondeal}>Deal again</button>
+    <Button aria-label="Rep after" disabled={at >= last} onclick={() => (at += 1)}>›</Button>
+    <Button onclick={ondeal}>Deal again</Button>
   </p>
   {#if next}
     <p class="soft no-print flex flex-wrap gap-3 items-center justify-center">
@@ -83,10 +79,10 @@
   <p class="no-print flex flex-wrap gap-3 items-center justify-center">
     {#if done.length}
       <span>Reps 1 to <b class="numeral">{done.length}</b> stand. Choose above who is here now.</span>
-      <button class="tape plain" onclick={() => (done = [])}>Start over</button>
+      <Button onclick={() => (done = [])}>Start over</Button>
     {:else if at > 0}
-      <button class="tape plain" onclick={() => (done = order.reps.slice(0, at))}
-        >Somebody came or left: deal the rest from rep {shown.no} anew</button
+      <Button onclick={() => (done = order.reps.slice(0, at))}
+        >Somebody came or left: deal the rest from rep {shown.no} anew</Button
       >
     {/if}
   </p>

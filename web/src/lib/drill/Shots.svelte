@@ -1,6 +1,12 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import Toggle from 'flowbite-svelte/Toggle.svelte';
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -71,26 +77,30 @@
       {percent(shots.made / shots.tried)} %
     </p>
     <div class="mt-2 overflow-x-auto">
-      <table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes by player">
-        <thead>
-          <tr><th>Player</th><th>Made</th><th>Likely range</th><th>Best</th><th>Last five practices</th></tr>
-        </thead>
-        <tbody>
+      <Table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes by player">
+        <TableHead>
+          <TableHeadCell>Player</TableHeadCell><TableHeadCell>Made</TableHeadCell><TableHeadCell
+            >Likely range</TableHeadCell
+          ><TableHeadCell>Best</TableHeadCell><TableHeadCell>Last five practices</TableHeadCell>
+        </TableHead>
+        <TableBody>
           {#each shots.players as p (p.player)}
-            <tr>
-              <td><b class="numeral">{jersey(p.player)}</b> {name(p.player)}</td>
-              <td class="numeral">{p.made} of {p.tried}</td>
-              <td>{percent(p.range.low)} to {percent(p.range.high)} %</td>
-              <td>
+            <TableBodyRow>
+              <TableBodyCell><b class="numeral">{jersey(p.player)}</b> {name(p.player)}</TableBodyCell>
+              <TableBodyCell class="numeral">{p.made} of {p.tried}</TableBodyCell>
+              <TableBodyCell>{percent(p.range.low)} to {percent(p.range.high)} %</TableBodyCell>
+              <TableBodyCell>
                 <span class="numeral">{p.best.made} of {p.best.tried}</span>, {p.best.streak} in a row, {day(
                   p.best.at
                 )}
-              </td>
-              <td class="numeral">{p.last.map((s) => `${s.made}/${s.tried}`).join('  ')}</td>
-            </tr>
+              </TableBodyCell>
+              <TableBodyCell class="numeral"
+                >{p.last.map((s) => `${s.made}/${s.tried}`).join('  ')}</TableBodyCell
+              >
+            </TableBodyRow>
           {/each}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </div>
   {/if}
   {#if alone && shots}
@@ -101,20 +111,24 @@
     </div>
     {#if shots.home.length}
       <h3 class="mt-2 font-bold">At home, as players tell it</h3>
-      <table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes at home">
-        <thead><tr><th>Player</th><th>Times</th><th>Right</th><th>Left</th><th>Last</th></tr></thead>
-        <tbody>
+      <Table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes at home">
+        <TableHead
+          ><TableHeadCell>Player</TableHeadCell><TableHeadCell>Times</TableHeadCell><TableHeadCell
+            >Right</TableHeadCell
+          ><TableHeadCell>Left</TableHeadCell><TableHeadCell>Last</TableHeadCell></TableHead
+        >
+        <TableBody>
           {#each shots.home as h (h.player)}
-            <tr>
-              <td><b class="numeral">{jersey(h.player)}</b> {name(h.player)}</td>
-              <td class="numeral">{h.times}</td>
-              <td class="numeral">{h.right.made} of {h.right.tried}</td>
-              <td class="numeral">{h.left.made} of {h.left.tried}</td>
-              <td>{day(h.last.at)}</td>
-            </tr>
+            <TableBodyRow>
+              <TableBodyCell><b class="numeral">{jersey(h.player)}</b> {name(h.player)}</TableBodyCell>
+              <TableBodyCell class="numeral">{h.times}</TableBodyCell>
+              <TableBodyCell class="numeral">{h.right.made} of {h.right.tried}</TableBodyCell>
+              <TableBodyCell class="numeral">{h.left.made} of {h.left.tried}</TableBodyCell>
+              <TableBodyCell>{day(h.last.at)}</TableBodyCell>
+            </TableBodyRow>
           {/each}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     {/if}
   {/if}
 </section>

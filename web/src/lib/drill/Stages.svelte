@@ -1,7 +1,13 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
   import StageScore from './StageScore.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Textarea from '$lib/ui/Textarea.svelte';
 
   // The rungs on which the drill is run.
   let { draft, cues }: { draft: Draft; cues: string[] } = $props();
@@ -53,18 +59,23 @@
       <div
         class="row grid grid-cols-[1fr_1.4fr_auto_auto_auto] gap-2 items-center max-sm:grid-cols-[1fr_1fr]"
       >
-        <select aria-label="Rung" value={s.rung} onchange={(e) => rung(i, e.currentTarget.value)}>
+        <Select
+          placeholder=""
+          aria-label="Rung"
+          value={s.rung}
+          onchange={(e) => rung(i, e.currentTarget.value)}
+        >
           {#each session.catalogue?.ladder ?? [] as r (r.id)}<option value={r.id}>{r.number} {r.name}</option
             >{/each}
-        </select>
-        <input
+        </Select>
+        <Input
           aria-label="Stage"
           value={s.name}
-          maxlength="60"
+          maxlength={60}
           onchange={(e) => change(i, { name: e.currentTarget.value })}
         />
         <label class="flex gap-1 items-center"
-          ><input
+          ><Input
             class="w-[4.6rem]"
             type="number"
             min="5"
@@ -75,7 +86,7 @@
         >
         {#if session.rung(s.rung)?.live}
           <label class="flex gap-1 items-center"
-            ><input
+            ><Input
               class="w-[4.6rem]"
               type="number"
               min="1"
@@ -85,21 +96,18 @@
             />defend</label
           >
         {:else}<span></span>{/if}
-        <button
-          class="tape plain"
+        <Button
           aria-label={`Remove ${s.name}`}
-          onclick={() => draft.change({ stages: stages.filter((_, k) => k !== i) })}>Remove</button
+          onclick={() => draft.change({ stages: stages.filter((_, k) => k !== i) })}>Remove</Button
         >
       </div>
       {#if cues.length}
         <div class="checks flex flex-wrap gap-y-1 gap-x-4" role="group" aria-label="Cues">
           {#each cues as c (c)}
-            <label class="flex gap-1 items-center"
-              ><input
-                type="checkbox"
-                checked={s.cues.includes(c)}
-                onchange={(e) => change(i, { cues: toggle(s.cues, c, e.currentTarget.checked) })}
-              />{session.cueName(c)}</label
+            <Checkbox
+              checked={s.cues.includes(c)}
+              onchange={(e) => change(i, { cues: toggle(s.cues, c, e.currentTarget.checked) })}
+              >{session.cueName(c)}</Checkbox
             >
           {/each}
         </div>
@@ -107,27 +115,25 @@
       {#if session.rung(s.rung)?.live}
         <div class="checks flex flex-wrap gap-y-1 gap-x-4" role="group" aria-label="Rules">
           {#each session.catalogue?.switches ?? [] as w (w.id)}
-            <label class="flex gap-1 items-center"
-              ><input
-                type="checkbox"
-                checked={s.switches?.includes(w.id) ?? false}
-                onchange={(e) =>
-                  change(i, { switches: toggle(s.switches ?? [], w.id, e.currentTarget.checked) })}
-              />{w.name}</label
+            <Checkbox
+              checked={s.switches?.includes(w.id) ?? false}
+              onchange={(e) =>
+                change(i, { switches: toggle(s.switches ?? [], w.id, e.currentTarget.checked) })}
+              >{w.name}</Checkbox
             >
           {/each}
         </div>
       {/if}
       <StageScore stage={s} taught={Boolean(draft.drill.screen)} onchange={(to) => change(i, to)} />
-      <label class="field gap-1 items-center grid">
+      <Label class="gap-1 items-center grid">
         <span>Say before it starts, a rule a line</span>
-        <textarea
-          rows="2"
+        <Textarea
+          rows={2}
           value={s.rules.join('\n')}
           onchange={(e) => change(i, { rules: e.currentTarget.value.split('\n').filter((l) => l.trim()) })}
-        ></textarea>
-      </label>
+        />
+      </Label>
     </div>
   {/each}
-  <button class="tape plain" onclick={add}>Add a stage</button>
+  <Button onclick={add}>Add a stage</Button>
 </fieldset>

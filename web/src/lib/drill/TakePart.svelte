@@ -1,5 +1,7 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import type { Player } from '$lib/api/client';
+  import Button from '$lib/ui/Button.svelte';
 
   // Who is on the floor tonight, one by one or guards at one end and posts at the other.
   let { players, here = $bindable() }: { players: Player[]; here: Record<string, boolean> } = $props();
@@ -13,15 +15,15 @@
     ><b class="numeral">{players.filter((p) => here[p.id]).length}</b> of {players.length} players take part</summary
   >
   <p class="links flex flex-wrap gap-2 my-3 mx-0">
-    <button class="tape plain" onclick={() => choose(() => true)}>Everybody</button>
-    <button class="tape plain" onclick={() => choose((p) => !p.big)}>Guards and wings</button>
-    <button class="tape plain" onclick={() => choose((p) => p.big)}>Bigs</button>
+    <Button onclick={() => choose(() => true)}>Everybody</Button>
+    <Button onclick={() => choose((p) => !p.big)}>Guards and wings</Button>
+    <Button onclick={() => choose((p) => p.big)}>Bigs</Button>
   </p>
   <div class="people grid grid-cols-[repeat(auto-fill,_minmax(9rem,_1fr))]">
     {#each players as p (p.id)}
-      <label class="check"
-        ><input type="checkbox" bind:checked={here[p.id]} /><span class="numeral">{p.jersey}</span>
-        {p.name}</label
+      <Checkbox bind:checked={here[p.id]}
+        ><span class="numeral">{p.jersey}</span>
+        {p.name}</Checkbox
       >
     {/each}
   </div>

@@ -1,6 +1,9 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What the coach wants of the order: who is kept apart or together, and which
   // cues come more often.
@@ -37,37 +40,46 @@
     >Wishes: <b class="numeral">{apart.length + together.length + harder.length}</b></summary
   >
   <div class="row flex flex-wrap gap-y-2 gap-x-4 items-center mb-2">
-    <select class="min-h-11 border border-line bg-sheet text-ink" aria-label="Keep" bind:value={how}>
+    <Select
+      placeholder=""
+      class="min-h-11 border border-line bg-sheet text-ink"
+      aria-label="Keep"
+      bind:value={how}
+    >
       <option value="apart">Keep apart</option>
       <option value="together">Keep together</option>
-    </select>
-    <select class="min-h-11 border border-line bg-sheet text-ink" aria-label="One player" bind:value={one}>
+    </Select>
+    <Select
+      placeholder=""
+      class="min-h-11 border border-line bg-sheet text-ink"
+      aria-label="One player"
+      bind:value={one}
+    >
       <option value="">a player</option>
       {#each players as p (p.id)}<option value={p.id}>{p.jersey} {p.name}</option>{/each}
-    </select>
-    <select
+    </Select>
+    <Select
+      placeholder=""
       class="min-h-11 border border-line bg-sheet text-ink"
       aria-label="Other player"
       bind:value={other}
     >
       <option value="">and a player</option>
       {#each players as p (p.id)}<option value={p.id}>{p.jersey} {p.name}</option>{/each}
-    </select>
-    <button class="tape plain" disabled={!ready} onclick={add}>Add the wish</button>
+    </Select>
+    <Button disabled={!ready} onclick={add}>Add the wish</Button>
   </div>
   <ul class="quiet-list">
     {#each apart as w, i (w.join())}
       <li class="flex gap-3 items-center">
         {name(w[0])} and {name(w[1])} apart
-        <button class="tape plain" onclick={() => (apart = apart.filter((_, k) => k !== i))}>Remove</button>
+        <Button onclick={() => (apart = apart.filter((_, k) => k !== i))}>Remove</Button>
       </li>
     {/each}
     {#each together as w, i (w.join())}
       <li class="flex gap-3 items-center">
         {name(w[0])} and {name(w[1])} together
-        <button class="tape plain" onclick={() => (together = together.filter((_, k) => k !== i))}
-          >Remove</button
-        >
+        <Button onclick={() => (together = together.filter((_, k) => k !== i))}>Remove</Button>
       </li>
     {/each}
   </ul>
@@ -79,13 +91,11 @@
     >
       <span class="soft">Twice as often:</span>
       {#each cues as c (c)}
-        <label class="flex gap-1 items-center min-h-10"
-          ><input
-            type="checkbox"
-            checked={harder.includes(c)}
-            onchange={(e) =>
-              (harder = e.currentTarget.checked ? [...harder, c] : harder.filter((h) => h !== c))}
-          />{session.cueName(c)}</label
+        <Checkbox
+          checked={harder.includes(c)}
+          onchange={(e) =>
+            (harder = e.currentTarget.checked ? [...harder, c] : harder.filter((h) => h !== c))}
+          classes={{ div: 'min-h-10' }}>{session.cueName(c)}</Checkbox
         >
       {/each}
     </div>

@@ -39,7 +39,7 @@ export interface Wanted {
   action: string;
   rung: string;
   level: number;
-  players: number | null;
+  players?: number | undefined;
   alone: boolean;
   /** Only these, where it is given. */
   only: string[] | null;

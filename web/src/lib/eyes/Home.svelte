@@ -1,7 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { v4 as newId } from 'uuid';
+  import Input from 'flowbite-svelte/Input.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
+  import Button from '$lib/ui/Button.svelte';
 
   // What to shoot at home, and what went in. What is typed stays until it is sent.
   let { key }: { key: string } = $props();
@@ -61,7 +63,7 @@
           {#each sides as side (side)}
             <p class="my-2 flex items-center gap-2">
               <span class="w-14">{side === 'right' ? 'Right' : 'Left'}</span>
-              <input
+              <Input
                 class={cell}
                 type="number"
                 min="0"
@@ -71,7 +73,7 @@
                 bind:value={entry[side].made}
               />
               of
-              <input
+              <Input
                 class={cell}
                 type="number"
                 min="0"
@@ -82,7 +84,7 @@
               />
             </p>
           {/each}
-          <button class="tape" onclick={() => tell(d.id)}>Save makes</button>
+          <Button main onclick={() => tell(d.id)}>Save makes</Button>
           {#if said[d.id]}<p role="status">{said[d.id]}</p>{/if}
         {/if}
         {#if d.told.length}

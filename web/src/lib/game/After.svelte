@@ -1,9 +1,16 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import RateBar from './RateBar.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Practice and the game side by side, and what goes into the next plan.
   let { view, team }: { view: Schemas['GameView']; team: string } = $props();
@@ -20,51 +27,47 @@
 >
   <section class="sheet py-3 px-4 min-w-0 overflow-x-auto" aria-labelledby="compare">
     <h2 id="compare">Practice and this game</h2>
-    <table class="w-full border-collapse mt-1 mr-0 mb-3 ml-0">
-      <thead
-        ><tr
-          ><th class="text-left font-normal text-soft text-sm">Read</th><th
-            class="text-left font-normal text-soft text-sm"
-            colspan="2">Live in practice</th
-          ><th class="text-left font-normal text-soft text-sm" colspan="2">In the game</th><th
-            class="text-left font-normal text-soft text-sm"
-          ></th></tr
-        ></thead
+    <Table class="w-full border-collapse mt-1 mr-0 mb-3 ml-0">
+      <TableHead
+        ><TableHeadCell>Read</TableHeadCell><TableHeadCell colspan={2}>Live in practice</TableHeadCell
+        ><TableHeadCell colspan={2}>In the game</TableHeadCell><TableHeadCell></TableHeadCell></TableHead
       >
-      <tbody>
+      <TableBody>
         {#each view.compared as c (c.role + c.read)}
-          <tr>
-            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+          <TableBodyRow>
+            <TableBodyCell
               ><a
                 class="flex items-center gap-2 min-h-10 no-underline whitespace-nowrap"
                 href={`/${team}/squad/read/${c.read}`}
                 ><ReadGlyph read={c.read} size={30} />{session.readName(c.read)}</a
-              ></td
+              ></TableBodyCell
             >
-            <td class="numeral count border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base"
-              >{c.practice.correct}/{c.practice.reps}</td
+            <TableBodyCell class="numeral count text-base"
+              >{c.practice.correct}/{c.practice.reps}</TableBodyCell
             >
-            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0 w-28"
+            <TableBodyCell class="w-28"
               ><RateBar
                 rate={c.practice.rate}
                 low={c.practice.interval.low}
                 high={c.practice.interval.high}
-              /></td
+              /></TableBodyCell
             >
-            <td class="numeral count border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base"
-              >{c.game.correct}/{c.game.reps}</td
+            <TableBodyCell class="numeral count text-base">{c.game.correct}/{c.game.reps}</TableBodyCell>
+            <TableBodyCell class="w-28"
+              ><RateBar
+                rate={c.game.rate}
+                low={c.game.interval.low}
+                high={c.game.interval.high}
+              /></TableBodyCell
             >
-            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0 w-28"
-              ><RateBar rate={c.game.rate} low={c.game.interval.low} high={c.game.interval.high} /></td
-            >
-            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+            <TableBodyCell
               >{#if c.verdict}<b>{c.verdict}</b>{/if}
-              {#if c.missed.length}<span class="soft">Missed by {named(c.missed)}.</span>{/if}</td
+              {#if c.missed.length}<span class="soft">Missed by {named(c.missed)}.</span>{/if}</TableBodyCell
             >
-          </tr>
+          </TableBodyRow>
         {/each}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
     {#if short.length && view.next}
       <p class="next flex gap-4 items-center justify-between flex-wrap">
         <span
@@ -72,40 +75,34 @@
           game’s reps count in the next plan already; this puts them first.</span
         >
         {#if session.coach}
-          <a class="tape" href={`/${team}/plan/${view.next.id}?focus=${focus}`}>Into the next plan</a>
+          <Button main href={`/${team}/plan/${view.next.id}?focus=${focus}`}>Into the next plan</Button>
         {/if}
       </p>
     {/if}
   </section>
   <section class="sheet py-3 px-4 min-w-0 overflow-x-auto" aria-labelledby="seen">
     <h2 id="seen">What they showed</h2>
-    <table class="w-full border-collapse mt-1 mr-0 mb-3 ml-0">
-      <thead
-        ><tr
-          ><th class="text-left font-normal text-soft text-sm">Coverage</th><th
-            class="text-left font-normal text-soft text-sm">Seen</th
-          ><th class="text-left font-normal text-soft text-sm">Of 100</th><th
-            class="text-left font-normal text-soft text-sm">Expected</th
-          ></tr
-        ></thead
+    <Table class="w-full border-collapse mt-1 mr-0 mb-3 ml-0">
+      <TableHead
+        ><TableHeadCell>Coverage</TableHeadCell><TableHeadCell>Seen</TableHeadCell><TableHeadCell
+          >Of 100</TableHeadCell
+        ><TableHeadCell>Expected</TableHeadCell></TableHead
       >
-      <tbody>
+      <TableBody>
         {#each seen as c (c.family + c.cue)}
-          <tr>
-            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+          <TableBodyRow>
+            <TableBodyCell
               ><span class="cue flex items-center gap-2 min-h-10 no-underline whitespace-nowrap"
                 ><CueGlyph cue={c.cue} size={28} />{session.cueName(c.cue)}</span
-              ></td
+              ></TableBodyCell
             >
-            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{c.seen}</td>
-            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{Math.round(c.percent)}</td>
-            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
-              >{c.known ? Math.round(c.expected) : '–'}</td
-            >
-          </tr>
+            <TableBodyCell class="numeral">{c.seen}</TableBodyCell>
+            <TableBodyCell class="numeral">{Math.round(c.percent)}</TableBodyCell>
+            <TableBodyCell class="numeral">{c.known ? Math.round(c.expected) : '–'}</TableBodyCell>
+          </TableBodyRow>
         {/each}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
     <h2>Counted for the team</h2>
     <dl>
       {#each view.counts as c (c.id)}<div class="flex justify-between border-t border-t-seam py-1 px-0">

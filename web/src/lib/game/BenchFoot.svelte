@@ -2,6 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import { outcomes } from '$lib/run/words';
   import type { BenchLog } from './bench.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What was noted last, how it ended, and what is counted for the team.
   let { log }: { log: BenchLog } = $props();
@@ -33,14 +34,14 @@
     <div class="ends flex gap-2 flex-wrap" role="group" aria-label="How it ended">
       {#if log.mine(last)}
         {#each outcomes as o (o.id)}
-          <button
-            class="tape plain py-0 px-4 font-normal min-h-13"
+          <Button
+            class="py-0 px-4 font-normal min-h-13"
             aria-pressed={last.outcome === o.id}
-            onclick={() => log.end(last, o.id)}>{o.name}</button
+            onclick={() => log.end(last, o.id)}>{o.name}</Button
           >
         {/each}
       {/if}
-      <button class="tape plain py-0 px-4 font-normal min-h-13" onclick={() => log.undo()}>Undo</button>
+      <Button class="py-0 px-4 font-normal min-h-13" onclick={() => log.undo()}>Undo</Button>
     </div>
   {/if}
   <div

@@ -1,9 +1,11 @@
 <script lang="ts">
+  import Select from 'flowbite-svelte/Select.svelte';
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import type { BenchLog } from './bench.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The first tap: what they showed, whose read it was, and whether it was made.
   let { log }: { log: BenchLog } = $props();
@@ -18,27 +20,28 @@
 
 <section class="flex flex-col gap-2 min-w-0" aria-label="What they showed">
   <div class="about grid grid-cols-[minmax(0,_1fr)_auto] gap-2 max-sm:grid-cols-[minmax(0,_1fr)]">
-    <select
-      class="cell min-h-14 text-base"
+    <Select
+      placeholder=""
+      class="min-h-14 text-base"
       aria-label="Situation"
       value={table?.screen}
       onchange={(e) => (log.screen = e.currentTarget.value)}
     >
       {#each log.tables as t (t.screen)}<option value={t.screen}>{session.screenName(t.screen)}</option
         >{/each}
-    </select>
+    </Select>
     <div role="radiogroup" aria-label="Whose read" class="flex">
-      <button
-        class="tape plain rounded-none -ml-[-2px] min-h-14"
+      <Button
+        class="rounded-none -ml-[-2px] min-h-14"
         role="radio"
         aria-checked={!screener}
-        onclick={() => (screener = false)}>{ball ? 'Handler' : 'Cutter'}</button
+        onclick={() => (screener = false)}>{ball ? 'Handler' : 'Cutter'}</Button
       >
-      <button
-        class="tape plain rounded-none -ml-[-2px] min-h-14"
+      <Button
+        class="rounded-none -ml-[-2px] min-h-14"
         role="radio"
         aria-checked={screener}
-        onclick={() => (screener = true)}>Screener</button
+        onclick={() => (screener = true)}>Screener</Button
       >
     </div>
   </div>

@@ -1,5 +1,8 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import type { Player, Schemas } from '$lib/api/client';
+  import Button from '$lib/ui/Button.svelte';
 
   type Terms = Schemas['GameTerms'];
 
@@ -38,8 +41,8 @@
     <h2>Available players</h2>
     <label class="flex gap-2 items-center"
       ><span class="soft">Minutes of the game</span>
-      <input
-        class="cell numeral w-[4.6rem]"
+      <Input
+        class="numeral w-[4.6rem]"
         type="number"
         min="4"
         max="60"
@@ -59,8 +62,8 @@
         >
           <span class="numeral text-xl min-w-[1.8rem] text-right">{p.jersey}</span>{p.name}
         </button>
-        <input
-          class="cell numeral"
+        <Input
+          class="numeral"
           type="number"
           min="0"
           max="60"
@@ -75,23 +78,21 @@
   </ul>
   <p class="soft text-sm my-2 mx-0">The number is the most minutes a player may have; empty is no limit.</p>
   <div class="together grid grid-cols-[1fr_1fr_auto] gap-2">
-    <select class="cell" bind:value={one} aria-label="Together, one"
+    <Select placeholder="" bind:value={one} aria-label="Together, one"
       ><option value="">These two</option>{#each players as p (p.id)}<option value={p.id}>{p.name}</option
-        >{/each}</select
+        >{/each}</Select
     >
-    <select class="cell" bind:value={two} aria-label="Together, the other"
+    <Select placeholder="" bind:value={two} aria-label="Together, the other"
       ><option value="">together</option>{#each players as p (p.id)}<option value={p.id}>{p.name}</option
-        >{/each}</select
+        >{/each}</Select
     >
-    <button class="tape plain" disabled={!one || !two || one === two} onclick={pair}>Keep together</button>
+    <Button disabled={!one || !two || one === two} onclick={pair}>Keep together</Button>
   </div>
   {#each terms.together as group, i (group.join())}
     <p class="flex justify-between items-center mt-2">
       <span>{group.map(name).join(' and ')} together</span>
-      <button
-        class="tape plain"
-        onclick={() => onchange({ ...terms, together: terms.together.filter((_, k) => k !== i) })}
-        >Let go</button
+      <Button onclick={() => onchange({ ...terms, together: terms.together.filter((_, k) => k !== i) })}
+        >Let go</Button
       >
     </p>
   {/each}

@@ -1,8 +1,15 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Player, Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import RateBar from './RateBar.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   type Five = Schemas['Five'];
 
@@ -59,56 +66,47 @@
           </small>
         </div>
       </div>
-      {#if f.note}<p class="warn">{f.note}</p>{/if}
+      {#if f.note}<Note warn>{f.note}</Note>{/if}
       <details class="overflow-x-auto">
         <summary class="cursor-pointer min-h-11 pt-2">The arithmetic</summary>
-        <table class="border-collapse w-full text-sm">
-          <thead>
-            <tr
-              ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Situation</th
-              ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">They show</th
-              ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Of 100</th
-              ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Reads</th><th
-                class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Who</th
-              ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Right</th><th
-                class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Both right</th
-              ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Answered</th
-              ></tr
+        <Table class="border-collapse w-full text-sm">
+          <TableHead>
+            <TableHeadCell class="whitespace-nowrap">Situation</TableHeadCell><TableHeadCell
+              class="whitespace-nowrap">They show</TableHeadCell
+            ><TableHeadCell class="whitespace-nowrap">Of 100</TableHeadCell><TableHeadCell
+              class="whitespace-nowrap">Reads</TableHeadCell
+            ><TableHeadCell class="whitespace-nowrap">Who</TableHeadCell><TableHeadCell
+              class="whitespace-nowrap">Right</TableHeadCell
+            ><TableHeadCell class="whitespace-nowrap">Both right</TableHeadCell><TableHeadCell
+              class="whitespace-nowrap">Answered</TableHeadCell
             >
-          </thead>
-          <tbody>
+          </TableHead>
+          <TableBody>
             {#each f.lines.filter((l) => l.share > 0.0005) as l (l.screen + l.cue)}
-              <tr>
-                <td class="pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{session.screenName(l.screen)}</td
-                >
-                <td class="pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{session.cueName(l.cue)}</td
-                >
-                <td class="numeral pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{(100 * l.share).toFixed(1)}</td
-                >
-                <td
-                  class="reads pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap flex items-center gap-1"
+              <TableBodyRow>
+                <TableBodyCell class="whitespace-nowrap">{session.screenName(l.screen)}</TableBodyCell>
+                <TableBodyCell class="whitespace-nowrap">{session.cueName(l.cue)}</TableBodyCell>
+                <TableBodyCell class="numeral whitespace-nowrap">{(100 * l.share).toFixed(1)}</TableBodyCell>
+                <TableBodyCell class="reads whitespace-nowrap flex items-center gap-1"
                   >{#each l.reads as r, k (k)}<ReadGlyph read={r} size={22} />{session.readName(r)}
-                  {/each}</td
+                  {/each}</TableBodyCell
                 >
-                <td class="pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{l.user ? `${who(l.user)?.name}, ${who(l.screener)?.name}` : 'any two of the five'}</td
+                <TableBodyCell class="whitespace-nowrap"
+                  >{l.user
+                    ? `${who(l.user)?.name}, ${who(l.screener)?.name}`
+                    : 'any two of the five'}</TableBodyCell
                 >
-                <td class="numeral pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{of100(l.userRate)} · {of100(l.screenerRate)}</td
+                <TableBodyCell class="numeral whitespace-nowrap"
+                  >{of100(l.userRate)} · {of100(l.screenerRate)}</TableBodyCell
                 >
-                <td class="numeral pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{of100(l.both)}</td
+                <TableBodyCell class="numeral whitespace-nowrap">{of100(l.both)}</TableBodyCell>
+                <TableBodyCell class="numeral whitespace-nowrap"
+                  >{(100 * l.share * l.both).toFixed(1)}</TableBodyCell
                 >
-                <td class="numeral pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap"
-                  >{(100 * l.share * l.both).toFixed(1)}</td
-                >
-              </tr>
+              </TableBodyRow>
             {/each}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
         <p class="soft">
           “Answered” adds up to the {of100(f.score)} above. Off the ball anybody may be in the screen, so it is
           the mean over every two of the five.
@@ -127,24 +125,19 @@
     </p>
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <div class="scroll overflow-x-auto" role="region" tabindex="0" aria-label="Minutes, scrolls">
-      <table class="border-collapse w-full text-sm">
-        <thead>
-          <tr
-            ><th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0">Player</th
-            >{#each found.stints as s, i (i)}<th
-                class="numeral text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0"
-                >{Math.round(s.start)}′</th
-              >{/each}<th class="text-left font-normal text-soft whitespace-nowrap pt-1 pr-3 pb-1 pl-0"
-              >Minutes</th
-            ></tr
-          >
-        </thead>
-        <tbody>
+      <Table class="border-collapse w-full text-sm">
+        <TableHead>
+          <TableHeadCell class="whitespace-nowrap">Player</TableHeadCell
+          >{#each found.stints as s, i (i)}<TableHeadCell class="numeral whitespace-nowrap"
+              >{Math.round(s.start)}′</TableHeadCell
+            >{/each}<TableHeadCell class="whitespace-nowrap">Minutes</TableHeadCell>
+        </TableHead>
+        <TableBody>
           {#each players.filter((p) => found.stints.some((s) => s.players.includes(p.id))) as p (p.id)}
-            <tr>
-              <td
-                class="pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap not-first:not-last:border-2 not-first:not-last:border-sheet not-first:not-last:bg-floor not-first:not-last:min-w-[2.6rem]"
-                ><span class="numeral">{p.jersey}</span> {p.name}</td
+            <TableBodyRow>
+              <TableBodyCell
+                class="whitespace-nowrap not-first:not-last:border-2 not-first:not-last:border-sheet not-first:not-last:bg-floor not-first:not-last:min-w-[2.6rem]"
+                ><span class="numeral">{p.jersey}</span> {p.name}</TableBodyCell
               >
               {#each found.stints as s, i (i)}
                 {@const on = s.players.includes(p.id)}
@@ -153,16 +146,16 @@
                   class:on><span class="visually-hidden">{on ? 'plays' : 'rests'}</span></td
                 >
               {/each}
-              <td
-                class="numeral pt-1 pr-3 pb-1 pl-0 border-t border-t-seam whitespace-nowrap not-first:not-last:border-2 not-first:not-last:border-sheet not-first:not-last:bg-floor not-first:not-last:min-w-[2.6rem]"
+              <TableBodyCell
+                class="numeral whitespace-nowrap not-first:not-last:border-2 not-first:not-last:border-sheet not-first:not-last:bg-floor not-first:not-last:min-w-[2.6rem]"
                 >{Math.round(
                   found.stints.filter((s) => s.players.includes(p.id)).reduce((m, s) => m + s.minutes, 0)
-                )}</td
+                )}</TableBodyCell
               >
-            </tr>
+            </TableBodyRow>
           {/each}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </div>
   </section>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
@@ -42,13 +43,10 @@
       <legend class="visually-hidden">{f.name}</legend>
       <div class="flex justify-between items-center gap-2 flex-wrap">
         <h2>{f.name}</h2>
-        <label class="inline-flex gap-2 items-center min-h-12"
-          ><input
-            class="w-[22px] h-[22px]"
-            type="checkbox"
-            checked={!known}
-            onchange={(e) => put({ family: f.id, shares: e.currentTarget.checked ? [] : even(f.cues) })}
-          />We haven't scouted them</label
+        <Checkbox
+          checked={!known}
+          onchange={(e) => put({ family: f.id, shares: e.currentTarget.checked ? [] : even(f.cues) })}
+          classes={{ div: 'inline-flex' }}>We haven't scouted them</Checkbox
         >
       </div>
       {#if known}

@@ -1,8 +1,15 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import RateBar from './RateBar.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What the opponent will ask, and how much of it the squad answers.
   let { view, team }: { view: Schemas['GameView']; team: string } = $props();
@@ -24,47 +31,41 @@
   </p>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div class="overflow-x-auto" role="region" tabindex="0" aria-label="What they will ask, scrolls">
-    <table class="w-full min-w-120 border-collapse">
-      <thead>
-        <tr
-          ><th class="text-left font-normal text-sm text-soft">Read</th><th
-            class="text-left font-normal text-sm text-soft">Asked</th
-          ><th class="text-left font-normal text-sm text-soft" colspan="2">Made</th><th
-            class="text-left font-normal text-sm text-soft">Best at it</th
-          ><th class="text-left font-normal text-sm text-soft">Needs it most</th></tr
-        >
-      </thead>
-      <tbody>
+    <Table class="w-full min-w-120 border-collapse">
+      <TableHead>
+        <TableHeadCell>Read</TableHeadCell><TableHeadCell>Asked</TableHeadCell><TableHeadCell colspan={2}
+          >Made</TableHeadCell
+        ><TableHeadCell>Best at it</TableHeadCell><TableHeadCell>Needs it most</TableHeadCell>
+      </TableHead>
+      <TableBody>
         {#each all ? asked : asked.slice(0, shown) as r (r.role + r.read)}
-          <tr>
-            <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
+          <TableBodyRow>
+            <TableBodyCell
               ><a
                 class="flex items-center gap-2 min-h-10 no-underline whitespace-nowrap"
                 href={`/${team}/squad/read/${r.read}`}
                 ><ReadGlyph read={r.read} size={30} />{session.readName(r.read)}<small class="soft"
                   >{r.role}</small
                 ></a
-              ></td
+              ></TableBodyCell
             >
-            <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base">{of100(r.share)}</td>
+            <TableBodyCell class="numeral text-base">{of100(r.share)}</TableBodyCell>
             {#if r.reps > 0}
-              <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0 w-28"><RateBar rate={r.rate} /></td>
-              <td class="numeral border-t border-t-seam pt-1 pr-3 pb-1 pl-0 text-base">{of100(r.rate)}</td>
-              <td class="border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{named(r.best)}</td>
-              <td class="soft border-t border-t-seam pt-1 pr-3 pb-1 pl-0">{named(r.worst)}</td>
+              <TableBodyCell class="w-28"><RateBar rate={r.rate} /></TableBodyCell>
+              <TableBodyCell class="numeral text-base">{of100(r.rate)}</TableBodyCell>
+              <TableBodyCell>{named(r.best)}</TableBodyCell>
+              <TableBodyCell class="soft">{named(r.worst)}</TableBodyCell>
             {:else}
-              <td colspan="4" class="soft border-t border-t-seam pt-1 pr-3 pb-1 pl-0"
-                >Nobody has a rep of it; half is assumed.</td
-              >
+              <TableBodyCell colspan={4} class="soft">Nobody has a rep of it; half is assumed.</TableBodyCell>
             {/if}
-          </tr>
+          </TableBodyRow>
         {/each}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   </div>
   {#if asked.length > shown}
-    <button class="tape plain mt-2" onclick={() => (all = !all)}
-      >{all ? 'Only the first' : `All ${asked.length} reads`}</button
+    <Button class="mt-2" onclick={() => (all = !all)}
+      >{all ? 'Only the first' : `All ${asked.length} reads`}</Button
     >
   {/if}
   <details>

@@ -4,6 +4,8 @@
   import Floor from '$lib/court/Floor.svelte';
   import { Player } from '$lib/court/player.svelte';
   import { placeOf } from '$lib/court/geometry';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // A word of the game as it looks on the floor: the cue of an action and its answer, played once.
   let { team, action, cue }: { team: string; action: string; cue: string } = $props();
@@ -45,16 +47,14 @@
       <p class="text-lg">“{row.say}”</p>
       <p class="min-h-6 text-soft" role="status">{player.moment?.say ?? ''}</p>
       <div class="flex flex-wrap gap-2">
-        <button
-          class="tape plain"
-          onclick={() => (player.running ? player.stop() : player.play && player.start(player.play))}
-          >{player.running ? 'Stop' : 'Play'}</button
+        <Button onclick={() => (player.running ? player.stop() : player.play && player.start(player.play))}
+          >{player.running ? 'Stop' : 'Play'}</Button
         >
-        <button class="tape plain" onclick={() => player.step()}>Step</button>
-        <a class="tape plain" href={`/${team}/teach?screen=${action}&cue=${cue}`}>Open in Teach</a>
+        <Button onclick={() => player.step()}>Step</Button>
+        <Button href={`/${team}/teach?screen=${action}&cue=${cue}`}>Open in Teach</Button>
       </div>
     </div>
   </div>
 {:catch e}
-  <p class="problem" role="alert">{e instanceof Error ? e.message : 'The picture could not be loaded.'}</p>
+  <Note>{e instanceof Error ? e.message : 'The picture could not be loaded.'}</Note>
 {/await}

@@ -7,6 +7,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import MovingPicture from './MovingPicture.svelte';
   import { found } from './search';
+  import Button from '$lib/ui/Button.svelte';
 
   // The words of the game: searched by what was typed, each with a small moving picture.
   let { team, entries }: { team: string; entries: Schemas['GlossaryEntry'][] } = $props();
@@ -53,12 +54,11 @@
             </span>
             <p><b>{e.word}</b><br /><span class="text-soft">{e.means}</span></p>
             {#if e.action && e.cue}
-              <button
-                class="tape plain"
+              <Button
                 aria-expanded={open === key(e)}
                 aria-label={`Show ${e.word}`}
                 onclick={() => (open = open === key(e) ? '' : key(e))}
-                >{open === key(e) ? 'Close' : 'Show'}</button
+                >{open === key(e) ? 'Close' : 'Show'}</Button
               >
             {/if}
           </div>

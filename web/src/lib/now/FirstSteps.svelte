@@ -4,6 +4,7 @@
   import { firstPlan } from '$lib/plan/draft.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What a new team does first, in order; each step ticks itself off, and the list goes when all are done.
   let { team, now }: { team: string; now: Schemas['Now'] } = $props();
@@ -85,10 +86,8 @@
             {#if i === next}<br /><span class="text-soft">{s.why}</span>{/if}
           </span>
           {#if !s.done}
-            <button
-              class={['tape', i !== next && 'plain']}
-              disabled={busy || (i > 0 && !now.started.roster)}
-              onclick={s.act}>{s.does}</button
+            <Button main={i === next} disabled={busy || (i > 0 && !now.started.roster)} onclick={s.act}
+              >{s.does}</Button
             >
           {/if}
         </li>

@@ -4,6 +4,8 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // What is next, what it is for, and the one thing.
   let { team, now }: { team: string; now: Schemas['Now'] } = $props();
@@ -63,7 +65,7 @@
       <div class="mt-4 flex flex-wrap items-center gap-3 border-l-8 border-mark pl-3">
         <p class="min-w-56 flex-1"><b>One thing:</b> {now.suggestion.reason}</p>
         {#if session.coach}
-          <a class="tape plain" href={`/${team}/plan/${p.id}?focus=${now.suggestion.read}`}>Make it a goal</a>
+          <Button href={`/${team}/plan/${p.id}?focus=${now.suggestion.read}`}>Make it a goal</Button>
         {/if}
       </div>
     {:else if worst}
@@ -73,25 +75,23 @@
           {session.readName(worst.read).toLowerCase()}. <span class="numeral">{worst.notYet.length}</span> do not
           have it yet.
         </p>
-        <a class="tape plain" href={`/${team}/teach?read=${worst.read}`}>Teach it</a>
+        <Button href={`/${team}/teach?read=${worst.read}`}>Teach it</Button>
       </div>
     {/if}
-    {#each p.sheet.warnings.slice(0, 2) as w (w.block + w.text)}<p class="warn mt-3">{w.text}</p>{/each}
+    {#each p.sheet.warnings.slice(0, 2) as w (w.block + w.text)}<Note warn class="mt-3">{w.text}</Note>{/each}
     <div class="mt-4 flex flex-wrap gap-3">
       {#if session.coach}
-        <a class="tape" href={`/${team}/run/${p.id}`}
-          >{p.status === 'open' ? 'Back to practice' : 'Start practice'}</a
+        <Button main href={`/${team}/run/${p.id}`}
+          >{p.status === 'open' ? 'Back to practice' : 'Start practice'}</Button
         >
       {/if}
-      <a class="tape plain" href={`/${team}/plan/${p.id}`}
-        >{session.coach ? 'Change the plan' : 'Look at the plan'}</a
-      >
+      <Button href={`/${team}/plan/${p.id}`}>{session.coach ? 'Change the plan' : 'Look at the plan'}</Button>
     </div>
   {:else}
     <h1 id="next">No practice is planned</h1>
     {#if session.coach}
       <p class="my-3">Plan one and its run sheet stands here.</p>
-      <a class="tape" href={`/${team}/plan`}>Plan a practice</a>
+      <Button main href={`/${team}/plan`}>Plan a practice</Button>
     {/if}
   {/if}
 </section>

@@ -3,10 +3,16 @@
   import Progressbar from 'flowbite-svelte/Progressbar.svelte';
   import Select from 'flowbite-svelte/Select.svelte';
   import { page } from '$app/state';
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
   import { Comparison } from './comparison.svelte';
   import type { OffenseLab } from './lab.svelte';
   import Opponent from './Opponent.svelte';
   import Result from './Result.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Two offenses by the same five on the same luck.
   let { lab }: { lab: OffenseLab } = $props();
@@ -40,18 +46,18 @@
         <Progressbar progress={percent(comparison.done)} animate={false} size="h-3" />
         <span class="text-[15px]">Playing both offenses…</span>
       </div>
-      <button class="tape plain" onclick={() => comparison.cancel()}>Cancel</button>
+      <Button onclick={() => comparison.cancel()}>Cancel</Button>
     </div>
   {:else}
     <p>
-      <button
-        class="tape"
+      <Button
+        main
         disabled={!rival || Boolean(lab.draft.check?.problem)}
-        onclick={() => rival && comparison.play(rival)}>Compare them</button
+        onclick={() => rival && comparison.play(rival)}>Compare them</Button
       >
     </p>
   {/if}
-  {#if comparison.problem}<p role="alert" class="problem">{comparison.problem}</p>{/if}
+  {#if comparison.problem}<Note>{comparison.problem}</Note>{/if}
 </div>
 {#if comparison.result}
   <Result {lab} result={comparison.result} names={comparison.names} />
@@ -67,14 +73,16 @@
     Points of possessions with an open look, with a quarter less and a quarter more of each. A difference
     between two offenses moves less.
   </p>
-  <table class="w-full text-[15px]" aria-label="What the result depends on">
-    <tbody>
+  <Table class="w-full text-[15px]" aria-label="What the result depends on">
+    <TableBody>
       {#each lab.view.effects as e (e.name)}
-        <tr class="border-t border-(--seam)">
-          <td class="py-1">{e.name}</td>
-          <td class="numeral text-right whitespace-nowrap">{points(e.less)}, {points(e.more)}</td>
-        </tr>
+        <TableBodyRow class="border-(--seam)">
+          <TableBodyCell>{e.name}</TableBodyCell>
+          <TableBodyCell class="numeral text-right whitespace-nowrap"
+            >{points(e.less)}, {points(e.more)}</TableBodyCell
+          >
+        </TableBodyRow>
       {/each}
-    </tbody>
-  </table>
+    </TableBody>
+  </Table>
 </details>

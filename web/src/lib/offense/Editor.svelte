@@ -10,6 +10,7 @@
   import Parts from './Parts.svelte';
   import Shape from './Shape.svelte';
   import Verdict from './Verdict.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The team's own offense, written from parts; it can be run beside it at once.
   let { lab, onview }: { lab: OffenseLab; onview: (view: View) => void } = $props();
@@ -43,14 +44,14 @@
   <Verdict {lab} />
   {#if session.coach}
     <div class="flex flex-wrap gap-2">
-      <button
-        class="tape"
+      <Button
+        main
         disabled={draft.checking ||
           Boolean(draft.check?.problem) ||
           (!draft.unsaved && draft.chosen === 'own')}
-        onclick={save}>Save as our offense</button
+        onclick={save}>Save as our offense</Button
       >
-      <button class="tape plain" disabled={!draft.canUndo} onclick={() => draft.undo()}>Undo</button>
+      <Button disabled={!draft.canUndo} onclick={() => draft.undo()}>Undo</Button>
     </div>
   {/if}
 </section>
@@ -94,6 +95,6 @@
       bind:value={from}
     />
     <Toggle class="min-h-11 text-base" bind:checked={follow}>Follow their changes</Toggle>
-    <p><button class="tape plain" disabled={!from} onclick={copy}>Copy it</button></p>
+    <p><Button disabled={!from} onclick={copy}>Copy it</Button></p>
   </section>
 {/if}

@@ -3,6 +3,7 @@
   import Select from 'flowbite-svelte/Select.svelte';
   import type { Schemas } from '$lib/api/client';
   import type { OffenseLab } from './lab.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What may follow a pass: parts with how often each comes, and counters that wait.
   let { lab }: { lab: OffenseLab } = $props();
@@ -49,10 +50,10 @@
         <span class="grow leading-tight">
           <b>{part?.name}</b><br /><small class="text-[15px] text-(--ink-soft)">{part?.about}</small>
         </span>
-        <button
-          class="tape plain min-w-11 px-3"
+        <Button
+          class="min-w-11 px-3"
           aria-label={`Remove ${part?.name}`}
-          onclick={() => lab.draft.edit({ parts: parts.filter((q) => q.id !== p.id) })}>×</button
+          onclick={() => lab.draft.edit({ parts: parts.filter((q) => q.id !== p.id) })}>×</Button
         >
       </div>
       {#if !forced.includes(part?.on ?? '')}

@@ -1,4 +1,10 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Schemas } from '$lib/api/client';
   import type { OffenseLab } from './lab.svelte';
 
@@ -34,15 +40,19 @@
     'mt-4 w-full text-[15px] [&_td]:border-t [&_td]:border-(--seam) [&_td]:py-1 [&_td]:pr-2 [&_th]:text-left [&_th]:font-normal [&_th]:text-(--ink-soft)';
 </script>
 
-<table class={table} aria-label="Compared">
-  <thead><tr><th></th><th>{names[0]}</th><th>{names[1]}</th><th>Difference</th></tr></thead>
-  <tbody>
+<Table class={table} aria-label="Compared">
+  <TableHead
+    ><TableHeadCell></TableHeadCell><TableHeadCell>{names[0]}</TableHeadCell><TableHeadCell
+      >{names[1]}</TableHeadCell
+    ><TableHeadCell>Difference</TableHeadCell></TableHead
+  >
+  <TableBody>
     {#each rows as { f, a, b, d } (f.id)}
-      <tr>
-        <td>{label(f)}</td>
-        <td class="numeral whitespace-nowrap">{a ? say(f, a.value) + unit(f) : ''}</td>
-        <td class="numeral whitespace-nowrap">{b ? say(f, b.value) + unit(f) : ''}</td>
-        <td>
+      <TableBodyRow>
+        <TableBodyCell>{label(f)}</TableBodyCell>
+        <TableBodyCell class="numeral whitespace-nowrap">{a ? say(f, a.value) + unit(f) : ''}</TableBodyCell>
+        <TableBodyCell class="numeral whitespace-nowrap">{b ? say(f, b.value) + unit(f) : ''}</TableBodyCell>
+        <TableBodyCell>
           {#if d && d.mean.low === 0 && d.mean.high === 0}<span class="soft">none</span>
           {:else if d}
             <span class={['numeral', d.clear && !d.assumed && 'border-b-4 border-(--mark)']}
@@ -52,45 +62,51 @@
               >{say(f, d.mean.low)} to {say(f, d.mean.high)}{sure(d) && `, ${sure(d)}`}</small
             >
           {/if}
-        </td>
-      </tr>
+        </TableBodyCell>
+      </TableBodyRow>
     {/each}
-  </tbody>
-</table>
-<table class={table} aria-label="Where the open looks come from">
-  <thead><tr><th>Open looks a game, from</th><th>{names[0]}</th><th>{names[1]}</th></tr></thead>
-  <tbody>
+  </TableBody>
+</Table>
+<Table class={table} aria-label="Where the open looks come from">
+  <TableHead
+    ><TableHeadCell>Open looks a game, from</TableHeadCell><TableHeadCell>{names[0]}</TableHeadCell
+    ><TableHeadCell>{names[1]}</TableHeadCell></TableHead
+  >
+  <TableBody>
     {#each kinds as k (k.id)}
-      <tr
-        ><td>{k.name}</td><td class="numeral">{game(result.a, k.id)}</td><td class="numeral"
-          >{game(result.b, k.id)}</td
-        ></tr
+      <TableBodyRow
+        ><TableBodyCell>{k.name}</TableBodyCell><TableBodyCell class="numeral"
+          >{game(result.a, k.id)}</TableBodyCell
+        ><TableBodyCell class="numeral">{game(result.b, k.id)}</TableBodyCell></TableBodyRow
       >
     {/each}
-  </tbody>
-</table>
-<table class={table} aria-label="Who does what">
-  <thead
-    ><tr><th>Per possession</th><th>Touches</th><th>Screens</th><th>Cuts</th><th>Open looks</th></tr></thead
+  </TableBody>
+</Table>
+<Table class={table} aria-label="Who does what">
+  <TableHead
+    ><TableHeadCell>Per possession</TableHeadCell><TableHeadCell>Touches</TableHeadCell><TableHeadCell
+      >Screens</TableHeadCell
+    ><TableHeadCell>Cuts</TableHeadCell><TableHeadCell>Open looks</TableHeadCell></TableHead
   >
-  <tbody>
+  <TableBody>
     {#each [0, 1, 2, 3, 4] as i (i)}
-      <tr>
-        <td>{name(i)}</td>
+      <TableBodyRow>
+        <TableBodyCell>{name(i)}</TableBodyCell>
         {#each ['touches', 'screens', 'cuts'] as const as f (f)}
-          <td class="numeral"
+          <TableBodyCell class="numeral"
             >{result.a[f][i]?.toFixed(1)}
-            <span class="text-(--ink-soft)">· {result.b[f][i]?.toFixed(1)}</span></td
+            <span class="text-(--ink-soft)">· {result.b[f][i]?.toFixed(1)}</span></TableBodyCell
           >
         {/each}
-        <td class="numeral"
+        <TableBodyCell class="numeral"
           >{Math.round(100 * (result.a.looks[i] ?? 0))}%
-          <span class="text-(--ink-soft)">· {Math.round(100 * (result.b.looks[i] ?? 0))}%</span></td
+          <span class="text-(--ink-soft)">· {Math.round(100 * (result.b.looks[i] ?? 0))}%</span
+          ></TableBodyCell
         >
-      </tr>
+      </TableBodyRow>
     {/each}
-  </tbody>
-</table>
+  </TableBody>
+</Table>
 <p class="mt-1 text-[15px] text-(--ink-soft)">
   {result.a.possessions} possessions each. First number {names[0]}, second {names[1]}.
 </p>

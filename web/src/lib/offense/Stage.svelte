@@ -2,6 +2,8 @@
   import Select from 'flowbite-svelte/Select.svelte';
   import type { OffenseLab } from './lab.svelte';
   import MotionFloor from './MotionFloor.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // The court with the offense on it, which one it is, and how it is run.
   let { lab, names, onanswer }: { lab: OffenseLab; names: (list: number[]) => string; onanswer: () => void } =
@@ -45,23 +47,17 @@
   </div>
   <div class="flex flex-wrap gap-2">
     {#if lab.covered}
-      <button class="tape" onclick={onanswer}>Show it</button>
+      <Button main onclick={onanswer}>Show it</Button>
     {:else if lab.player.running}
-      <button class="tape" onclick={() => lab.freeze()}>Stop here</button>
+      <Button main onclick={() => lab.freeze()}>Stop here</Button>
     {:else}
-      <button class="tape" onclick={() => lab.start()}
-        >{lab.run || lab.standing !== draft.start ? 'Continue' : 'Run it'}</button
+      <Button main onclick={() => lab.start()}
+        >{lab.run || lab.standing !== draft.start ? 'Continue' : 'Run it'}</Button
       >
     {/if}
-    <button
-      class="tape plain"
-      aria-pressed={lab.player.slow}
-      onclick={() => (lab.player.slow = !lab.player.slow)}>Slow</button
-    >
-    <button class="tape plain" onclick={() => lab.restart()}>From the start</button>
-    <button class="tape plain" aria-pressed={lab.asking} onclick={() => (lab.asking = !lab.asking)}
-      >Ask what now</button
-    >
+    <Button aria-pressed={lab.player.slow} onclick={() => (lab.player.slow = !lab.player.slow)}>Slow</Button>
+    <Button onclick={() => lab.restart()}>From the start</Button>
+    <Button aria-pressed={lab.asking} onclick={() => (lab.asking = !lab.asking)}>Ask what now</Button>
   </div>
-  {#if lab.problem}<p role="alert" class="problem">{lab.problem}</p>{/if}
+  {#if lab.problem}<Note>{lab.problem}</Note>{/if}
 </section>

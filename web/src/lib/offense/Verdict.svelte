@@ -2,6 +2,7 @@
   import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import type { OffenseLab } from './lab.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Whether the offense goes round, the rules its own moves break, and the actions it needs.
   let { lab }: { lab: OffenseLab } = $props();
@@ -10,7 +11,7 @@
   const rule = (id: string) => lab.view.rules.find((r) => r.id === id)?.name;
 </script>
 
-{#if lab.draft.problem}<p role="alert" class="problem">{lab.draft.problem}</p>{/if}
+{#if lab.draft.problem}<Note>{lab.draft.problem}</Note>{/if}
 {#if check}
   {#if check.problem}
     <p role="alert" class="border-l-4 border-(--alarm) pl-3">{check.problem}</p>
@@ -20,7 +21,7 @@
       {#if !check.broken.length}Its moves keep all of its rules.{/if}
     </p>
     {#each check.broken as v (v.rule)}
-      <p class="warn mt-1"><b>{rule(v.rule)}.</b> {v.text}</p>
+      <Note warn class="mt-1"><b>{rule(v.rule)}.</b> {v.text}</Note>
     {/each}
     {#if check.needs.length}
       <h3 class="mt-3 font-bold">What it asks of the players, in the order to teach it</h3>

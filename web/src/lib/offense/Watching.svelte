@@ -5,6 +5,8 @@
   import type { OffenseLab } from './lab.svelte';
   import Opponent from './Opponent.svelte';
   import SpreadStrip from './SpreadStrip.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Beside an offense that is watched: rules broken, the action, who plays, against whom.
   let { lab, names }: { lab: OffenseLab; names: (list: number[]) => string } = $props();
@@ -22,10 +24,10 @@
 <section class={section} aria-label="Rules broken">
   <h2>Rules broken</h2>
   {#each lab.shown.slice(-5) as v, i (i)}
-    <p class="warn">
+    <Note warn>
       <b>{lab.view.rules.find((r) => r.id === v.rule)?.name}.</b>
       {v.text} <span class="soft">{names(v.players)}</span>
-    </p>
+    </Note>
   {:else}<p class="soft">
       None. Stop the run and drag somebody off their spot: the rule they break is named, and it goes on from
       there.
@@ -41,12 +43,12 @@
     </p>
     <p class="flex flex-wrap gap-2">
       {#if session.coach && !lab.draft.unsaved}
-        <a class="tape" href={`/${team}/drills/edit?moment=${lab.moment}`}>Make a drill of this</a>
+        <Button main href={`/${team}/drills/edit?moment=${lab.moment}`}>Make a drill of this</Button>
       {:else if session.coach}
         <span class="soft">Save the offense to make a drill of this.</span>
       {/if}
       {#if lab.pass.action}
-        <a class="tape plain" href={`/${team}/teach?screen=${lab.pass.action}`}>Open the read</a>
+        <Button href={`/${team}/teach?screen=${lab.pass.action}`}>Open the read</Button>
       {/if}
     </p>
   </section>
@@ -63,8 +65,8 @@
   {/each}
 </section>
 <p class="flex flex-wrap gap-2">
-  <a class="tape plain" href={`/${team}/teach/motion/steps?offense=${id}`}>Step by step</a>
-  <a class="tape plain" href={`/${team}/teach/motion/bench?offense=${id}`}>When they take it away</a>
-  <a class="tape plain" href={`/${team}/teach/principles`}>Our principles</a>
-  <a class="tape plain" href={`/${team}/teach`}>To the reads</a>
+  <Button href={`/${team}/teach/motion/steps?offense=${id}`}>Step by step</Button>
+  <Button href={`/${team}/teach/motion/bench?offense=${id}`}>When they take it away</Button>
+  <Button href={`/${team}/teach/principles`}>Our principles</Button>
+  <Button href={`/${team}/teach`}>To the reads</Button>
 </p>

@@ -1,10 +1,15 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { unsentReps } from '$lib/state/device';
   import { api, ask, Refusal } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from './ReadGlyph.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   const setup = $derived(session.view?.state === 'setup');
   const demo = session.view?.demo;
@@ -61,35 +66,35 @@
     {#if setup}
       <p class="soft">This Evrik is empty. Make the program and the first head coach.</p>
       {#if session.view?.needsCode}
-        <label class="field"
-          ><span>Code that was printed where the server was started</span><input
+        <Label
+          ><span>Code that was printed where the server was started</span><Input
             bind:value={code}
             required
-            maxlength="40"
+            maxlength={40}
             autocomplete="off"
-          /></label
+          /></Label
         >
       {/if}
-      <label class="field"><span>Program</span><input bind:value={program} required maxlength="80" /></label>
-      <label class="field"><span>First team</span><input bind:value={team} required maxlength="80" /></label>
-      <label class="field">
+      <Label><span>Program</span><Input bind:value={program} required maxlength={80} /></Label>
+      <Label><span>First team</span><Input bind:value={team} required maxlength={80} /></Label>
+      <Label>
         <span>Age group</span>
-        <select bind:value={ages}>
+        <Select placeholder="" bind:value={ages}>
           {#each bands as [id, label] (id)}<option value={id}>{label}</option>{/each}
-        </select>
-      </label>
-      <label class="field"
-        ><span>Your name</span><input bind:value={name} required maxlength="80" autocomplete="name" /></label
+        </Select>
+      </Label>
+      <Label
+        ><span>Your name</span><Input bind:value={name} required maxlength={80} autocomplete="name" /></Label
       >
     {:else if demo}
       <p class="demo border-l-6 border-l-mark pl-3">
         This is a demo with an invented club. The sign-in is filled in.
       </p>
     {/if}
-    <label class="field">
+    <Label>
       <span>Email</span>
-      <input type="email" bind:value={email} required autocomplete="username" />
-    </label>
+      <Input type="email" bind:value={email} required autocomplete="username" />
+    </Label>
     {#if forgot}
       <p class="soft">
         We mail you a link. It works once, for an hour. Without mail, ask whoever runs the server.
@@ -98,32 +103,32 @@
         <p role="status">If {mailed} has an account here, a link is on its way to it.</p>
       {/if}
     {:else}
-      <label class="field">
+      <Label>
         <span>Password</span>
-        <input
+        <Input
           type="password"
           bind:value={password}
           required
           minlength={setup ? 10 : undefined}
           autocomplete={setup ? 'new-password' : 'current-password'}
         />
-      </label>
+      </Label>
     {/if}
     {#if unsent > 0}
-      <p role="status" class="warn">
+      <Note warn role="status">
         {unsent === 1 ? 'One rep is' : `${unsent} reps are`} waiting on this device and will be sent once you have
         signed in.
-      </p>
+      </Note>
     {/if}
-    {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+    {#if problem}<Note>{problem}</Note>{/if}
     {#if problem && unanswered}
       <div class="flex gap-3">
-        <button class="tape grow" disabled={busy}>Retry</button>
-        <button type="button" class="tape plain" onclick={() => (problem = '')}>Cancel</button>
+        <Button type="submit" main class="grow" disabled={busy}>Retry</Button>
+        <Button type="button" onclick={() => (problem = '')}>Cancel</Button>
       </div>
     {:else}
-      <button class="tape" disabled={busy}
-        >{forgot ? 'Send the link' : busy ? 'Signing in…' : setup ? 'Make it and sign in' : 'Sign in'}</button
+      <Button type="submit" main disabled={busy}
+        >{forgot ? 'Send the link' : busy ? 'Signing in…' : setup ? 'Make it and sign in' : 'Sign in'}</Button
       >
     {/if}
     {#if !setup}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ago, dayOf, hourOf } from './verdicts';
+  import Button from '$lib/ui/Button.svelte';
 
   // Says that what is shown is from this device, and how old it is.
   let { since, onretry }: { since: number | undefined; onretry?: () => void } = $props();
@@ -15,6 +16,6 @@
       {#if since > 0}This is what this device kept on {dayOf(new Date(since).toISOString())},
         {hourOf(new Date(since).toISOString())} ({ago(since)}).{:else}This is what this device kept.{/if}
     </p>
-    {#if onretry}<button class="tape plain" onclick={onretry}>Retry</button>{/if}
+    {#if onretry}<Button onclick={onretry}>Retry</Button>{/if}
   </div>
 {/if}

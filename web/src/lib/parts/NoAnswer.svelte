@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Stands where a page could not be loaded: says what is missing and offers to try again.
   let {
@@ -22,7 +23,7 @@
   <p role="alert" class="my-3">{problem}</p>
   {@render children?.()}
   <div class="flex flex-wrap gap-3">
-    <button class="tape" onclick={onretry}>Retry</button>
-    {#if oncancel}<button class="tape plain" onclick={oncancel}>Cancel</button>{/if}
+    <Button main onclick={onretry}>Retry</Button>
+    {#if oncancel}<Button onclick={oncancel}>Cancel</Button>{/if}
   </div>
 </section>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
+  import Button from '$lib/ui/Button.svelte';
 
   // What a view says that could not be loaded: what happened, and what to do.
   const missing = $derived(page.status === 404);
@@ -22,10 +23,10 @@
     <h1>{title}</h1>
     <p class="my-4" role="alert">{why}</p>
     <div class="flex flex-wrap gap-2">
-      {#if !missing}<button class="tape" onclick={() => invalidateAll()}>Retry</button>{/if}
+      {#if !missing}<Button main onclick={() => invalidateAll()}>Retry</Button>{/if}
       {#if offline && page.params.team}
-        <a class="tape plain" href={`/${page.params.team}/run`}>Practices on this device</a>
-      {:else}<a class="tape plain" href="/">To your own team</a>{/if}
+        <Button href={`/${page.params.team}/run`}>Practices on this device</Button>
+      {:else}<Button href="/">To your own team</Button>{/if}
     </div>
   </section>
 {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Toast from 'flowbite-svelte/Toast.svelte';
   import { notices } from '$lib/state/notices.svelte';
+  import Button from '$lib/ui/Button.svelte';
 </script>
 
 <!-- What lies under a notice can still be tapped; only its buttons are in the way. -->
@@ -18,7 +19,7 @@
     >
       <span class="grow">{n.text}</span>
       {#if n.offer}
-        <button class="tape plain" onclick={() => notices.take(n)}>{n.offer.name}</button>
+        <Button onclick={() => notices.take(n)}>{n.offer.name}</Button>
       {/if}
     </Toast>
   {/each}

@@ -2,6 +2,7 @@
   import { untrack, type Snippet } from 'svelte';
   import { pushState } from '$app/navigation';
   import { page } from '$app/state';
+  import Button from '$lib/ui/Button.svelte';
 
   // A sheet over the page, in the colors of what it lies over. The browser's own
   // dialog keeps the keyboard inside and closes with Escape, and a phone's Back closes it too: while
@@ -43,7 +44,7 @@
   {#if open}
     <header class="flex justify-between items-center gap-4 mb-3">
       <h2 class="text-xl">{title}</h2>
-      <button class="tape plain" onclick={() => (open = false)}>Close</button>
+      <Button onclick={() => (open = false)}>Close</Button>
     </header>
     {@render children()}
   {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Modal from 'flowbite-svelte/Modal.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let {
     open = $bindable(false),
@@ -13,13 +14,13 @@
 <Modal bind:open {title} size="sm" class="rounded-[3px]">
   <p class="text-base text-[var(--ink)]">{text}</p>
   <div class="flex gap-3">
-    <button
-      class="tape"
+    <Button
+      main
       onclick={() => {
         open = false;
         onsure();
-      }}>{act}</button
+      }}>{act}</Button
     >
-    <button class="tape plain" onclick={() => (open = false)}>Cancel</button>
+    <Button onclick={() => (open = false)}>Cancel</Button>
   </div>
 </Modal>

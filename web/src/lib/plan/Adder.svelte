@@ -2,6 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import DrillSearch from './DrillSearch.svelte';
   import { drillBlock, newBlock, type Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { draft }: { draft: Draft } = $props();
 
@@ -43,7 +44,5 @@
     <option value="">+ Own block…</option>
     {#each own as [title], i (title)}<option value={i}>{title}</option>{/each}
   </select>
-  <button class="tape plain px-3 font-normal" onclick={() => draft.add(newBlock('water', 'Water', 2))}
-    >+ Water</button
-  >
+  <Button class="px-3 font-normal" onclick={() => draft.add(newBlock('water', 'Water', 2))}>+ Water</Button>
 </div>

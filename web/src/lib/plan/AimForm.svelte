@@ -7,6 +7,7 @@
   import Breaks from './Breaks.svelte';
   import { plus, weekdayNames } from './days';
   import type { SeasonDraft } from './season.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What the weeks ahead are for: days, breaks, actions in order, games.
   let { draft }: { draft: SeasonDraft } = $props();
@@ -33,7 +34,7 @@
   const value = (e: Event) => (e.currentTarget as HTMLInputElement).value;
   const section = 'sheet grid content-start gap-3 p-4';
   const item = 'flex items-center gap-2';
-  const small = 'tape plain min-w-11 px-3 font-normal';
+  const small = 'min-w-11 px-3 font-normal';
 </script>
 
 <div class="no-print mt-5 grid items-start gap-4 md:grid-cols-3">
@@ -41,10 +42,10 @@
     <h2>Practices</h2>
     <div class="grid grid-cols-4 gap-1 lg:grid-cols-7" role="group" aria-label="Days of practice">
       {#each order as d (d)}
-        <button
-          class="tape plain p-0 font-normal"
+        <Button
+          class="p-0 font-normal"
           aria-pressed={aim.weekdays.includes(d)}
-          onclick={() => draft.change({ weekdays: toggled(aim.weekdays, d) })}>{weekdayNames[d]}</button
+          onclick={() => draft.change({ weekdays: toggled(aim.weekdays, d) })}>{weekdayNames[d]}</Button
         >
       {/each}
     </div>
@@ -74,7 +75,7 @@
       </p>{/if}
     {#if draft.offense.length && !followed}
       <p>
-        <button class="tape plain" onclick={() => draft.followOffense()}>Follow our offense</button>
+        <Button onclick={() => draft.followOffense()}>Follow our offense</Button>
         <span class="soft"
           >{draft.offense.map((id) => session.screenName(id).toLowerCase()).join(', then ')}</span
         >
@@ -85,22 +86,22 @@
         <li class={item}>
           <span class="numeral min-w-5">{i + 1}</span>
           <span class="flex-1 leading-tight">{session.screenName(id)}</span>
-          <button
+          <Button
             class={small}
             aria-label={`${session.screenName(id)} earlier`}
             disabled={i === 0}
-            onclick={() => draft.move(i, -1)}>↑</button
+            onclick={() => draft.move(i, -1)}>↑</Button
           >
-          <button
+          <Button
             class={small}
             aria-label={`${session.screenName(id)} later`}
             disabled={i === aim.install.length - 1}
-            onclick={() => draft.move(i, 1)}>↓</button
+            onclick={() => draft.move(i, 1)}>↓</Button
           >
-          <button
+          <Button
             class={small}
             aria-label={`Leave ${session.screenName(id)} out`}
-            onclick={() => draft.drop(id)}>×</button
+            onclick={() => draft.drop(id)}>×</Button
           >
         </li>
       {/each}
@@ -125,24 +126,24 @@
             value={g.date}
             onchange={(e) => draft.changeGame(i, { date: value(e) })}
           />
-          <button
+          <Button
             class={small}
             aria-label={`Take game ${i + 1} away`}
-            onclick={() => draft.change({ games: aim.games.filter((_, k) => k !== i) })}>×</button
+            onclick={() => draft.change({ games: aim.games.filter((_, k) => k !== i) })}>×</Button
           >
           <div class="flex w-full flex-wrap gap-1" role="group" aria-label={`Game ${i + 1} needs`}>
             {#each aim.install as id (id)}
-              <button
-                class="tape plain px-3 font-normal"
+              <Button
+                class="px-3 font-normal"
                 aria-pressed={g.needs.includes(id)}
                 onclick={() => draft.changeGame(i, { needs: toggled(g.needs, id) })}
-                >{session.screenName(id)}</button
+                >{session.screenName(id)}</Button
               >
             {/each}
           </div>
         </li>
       {/each}
     </ul>
-    <button class="tape plain" onclick={addGame}>+ Game</button>
+    <Button onclick={addGame}>+ Game</Button>
   </section>
 </div>

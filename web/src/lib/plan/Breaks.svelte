@@ -3,6 +3,7 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import { plus } from './days';
   import type { Aim, SeasonDraft } from './season.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Days without practice: holidays, exams, a gym that is closed.
   let { draft }: { draft: SeasonDraft } = $props();
@@ -36,12 +37,12 @@
         to
         <Input type="date" value={b.until} onchange={(e) => change(i, { until: value(e) })} />
       </Label>
-      <button
-        class="tape plain min-w-11 px-3 font-normal"
+      <Button
+        class="min-w-11 px-3 font-normal"
         aria-label={`Take break ${i + 1} away`}
-        onclick={() => draft.change({ off: off.filter((_, k) => k !== i) })}>×</button
+        onclick={() => draft.change({ off: off.filter((_, k) => k !== i) })}>×</Button
       >
     </li>
   {/each}
 </ul>
-<button class="tape plain" onclick={add}>+ Break</button>
+<Button onclick={add}>+ Break</Button>

@@ -2,11 +2,12 @@
   import Input from 'flowbite-svelte/Input.svelte';
   import { fits, shelves } from '$lib/drills/library';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // A drill is found by its name, its action or what it teaches, and added with one tap.
   let { onpick }: { onpick: (drill: string) => void } = $props();
 
-  const everything = { group: '', action: '', rung: '', level: 0, players: null, alone: false, only: null };
+  const everything = { group: '', action: '', rung: '', level: 0, alone: false, only: null };
   let open = $state(false);
   let wanted = $state('');
   let field = $state<HTMLInputElement>();
@@ -36,7 +37,7 @@
 </script>
 
 <div class="relative">
-  <button class="tape plain w-full" aria-expanded={open} onclick={() => (open = !open)}>+ Drill…</button>
+  <Button class="w-full" aria-expanded={open} onclick={() => (open = !open)}>+ Drill…</Button>
   {#if open}
     <div
       class="sheet absolute left-0 z-20 mt-1 grid w-96 max-w-[90vw] gap-2 p-3 shadow-lg"

@@ -1,9 +1,12 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Sure from '$lib/parts/Sure.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The team's calendar address: whoever knows it sees when practice is, and
   // nothing about a player.
@@ -42,16 +45,15 @@
     read it, so hand it on with care; a new one or none ends the old.
   </p>
   {#if address}
-    <label class="field"><span>The address, shown this once</span><input readonly value={address} /></label>
-    <button class="tape plain" onclick={copy}>Copy it</button>
+    <Label><span>The address, shown this once</span><Input readonly value={address} /></Label>
+    <Button onclick={copy}>Copy it</Button>
   {:else}
     <p class="soft">{team.feed ? 'An address is in use.' : 'There is no address now.'}</p>
   {/if}
   {#if session.head}
     <div class="row flex gap-2 flex-wrap">
-      <button class="tape plain" onclick={make}>{team.feed ? 'Make a new address' : 'Make an address'}</button
-      >
-      {#if team.feed}<button class="tape plain" onclick={() => (ending = true)}>End the address</button>{/if}
+      <Button onclick={make}>{team.feed ? 'Make a new address' : 'Make an address'}</Button>
+      {#if team.feed}<Button onclick={() => (ending = true)}>End the address</Button>{/if}
     </div>
   {/if}
 </section>

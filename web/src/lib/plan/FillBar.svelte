@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The buttons that build a practice, how good it is, and other good ones.
   let { draft }: { draft: Draft } = $props();
@@ -24,11 +25,11 @@
 
 <section class="no-print mb-4 grid gap-2" aria-label="Fit the plan">
   <div class="flex min-h-[3.2rem] flex-wrap items-center gap-x-3 gap-y-2">
-    <button class="tape flex-none" disabled={draft.filling} onclick={() => draft.fill('evening')}
-      >Build practice</button
+    <Button main class="flex-none" disabled={draft.filling} onclick={() => draft.fill('evening')}
+      >Build practice</Button
     >
-    <button class="tape plain flex-none" disabled={draft.filling} onclick={() => draft.fill('holes')}
-      >Fill open time</button
+    <Button class="flex-none" disabled={draft.filling} onclick={() => draft.fill('holes')}
+      >Fill open time</Button
     >
     <p role="status" aria-live="polite" class="max-w-[46rem] flex-1 leading-tight">
       {draft.filling ? 'Weighing drills against minutes…' : best}
@@ -38,7 +39,7 @@
     <ul class="quiet-list flex flex-wrap gap-x-5 gap-y-2" aria-label="Other good practices">
       {#each f.others as o (o.name)}
         <li class="flex max-w-md items-center gap-3">
-          <button class="tape plain flex-none" onclick={() => draft.take(o)}>{o.name}</button>
+          <Button class="flex-none" onclick={() => draft.take(o)}>{o.name}</Button>
           <span class="soft leading-tight">{o.text}</span>
         </li>
       {/each}

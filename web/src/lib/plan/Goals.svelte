@@ -3,6 +3,7 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import type { Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What the practice is for, who moves forward, and which rules of a good practice it keeps.
   let { draft, players }: { draft: Draft; players: Player[] } = $props();
@@ -56,13 +57,10 @@
             {#if why.has(`${g.role} ${g.read}`)}<p class="soft">{why.get(`${g.role} ${g.read}`)}</p>{/if}
           </div>
           {#if session.coach}
-            <button
-              class="tape plain no-print self-start"
-              aria-pressed={focus.includes(g.read)}
-              onclick={() => choose(g.read)}
+            <Button class="self-start" aria-pressed={focus.includes(g.read)} onclick={() => choose(g.read)}
               >{focus.includes(g.read) ? 'Chosen' : 'Choose'}<span class="visually-hidden"
                 >: {session.readName(g.read)}</span
-              ></button
+              ></Button
             >
           {/if}
         </li>
@@ -74,7 +72,7 @@
       <h2>To know</h2>
       <ul class="quiet-list">
         {#each warnings as w (w.block + w.text)}
-          <li class="warn">
+          <li class="mb-2 border-l-6 border-(--tape-orange) pl-3 leading-snug">
             <button
               class="cursor-pointer border-0 bg-transparent p-0 font-bold underline"
               onclick={() => (draft.chosen = w.block)}>{title(w.block)}</button

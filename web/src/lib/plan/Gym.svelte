@@ -1,6 +1,8 @@
 <script lang="ts">
   import { hourOf } from '$lib/parts/verdicts';
   import type { Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Another team of the program is in the gym: the baskets are shared.
   let { draft }: { draft: Draft } = $props();
@@ -10,7 +12,7 @@
 </script>
 
 {#if others.length > 0}
-  <p class="warn flex flex-wrap items-center gap-3">
+  <Note warn class="flex flex-wrap items-center gap-3">
     <span>
       In the gym at the same time:
       {#each others as o, i (o.team + o.startsAt)}{i ? ', ' : ''}<b>{o.team}</b> from {hourOf(o.startsAt)}, {o.minutes}
@@ -19,9 +21,9 @@
         : `${draft.input.terms.baskets} baskets`}.
     </span>
     {#if draft.input.terms.baskets > share}
-      <button class="tape plain" onclick={() => draft.setTerms({ baskets: share })}
-        >Plan for {share === 1 ? 'one basket' : `${share} baskets`}</button
+      <Button onclick={() => draft.setTerms({ baskets: share })}
+        >Plan for {share === 1 ? 'one basket' : `${share} baskets`}</Button
       >
     {/if}
-  </p>
+  </Note>
 {/if}

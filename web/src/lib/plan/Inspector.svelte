@@ -1,9 +1,15 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
   import Brief from './Brief.svelte';
   import StaffJobs from './StaffJobs.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // The chosen block: what it is, why it is there, and what could be instead.
   let { draft, players }: { draft: Draft; players: Player[] } = $props();
@@ -37,9 +43,8 @@
           <ul class="quiet-list">
             {#each draft.reason.swaps as s (s.block.drill + s.block.stage)}
               <li class="flex gap-3 items-center py-[0.15rem] px-0">
-                <button
-                  class="tape plain py-0 px-3 font-normal text-left"
-                  onclick={() => draft.swap(b.id, s.block)}>{s.text}</button
+                <Button class="py-0 px-3 font-normal text-left" onclick={() => draft.swap(b.id, s.block)}
+                  >{s.text}</Button
                 >
                 <span class="soft">
                   {#if s.less < 0.5}gives as much{:else}<b class="numeral">{Math.round(s.less)}</b> fewer reps of
@@ -51,43 +56,51 @@
         {/if}
       </div>
     {/if}
-    {#if timed?.problem}<p role="alert" class="problem">{timed.problem}</p>{/if}
-    {#each said as w (w.text)}<p class="warn">{w.text} <span class="soft">{w.source}.</span></p>{/each}
+    {#if timed?.problem}<Note>{timed.problem}</Note>{/if}
+    {#each said as w (w.text)}<Note warn>{w.text} <span class="soft">{w.source}.</span></Note>{/each}
     <div class="row flex gap-2 flex-wrap items-end">
-      <label class="field min-w-22 flex-[2.4]">
+      <Label class="min-w-22 flex-[2.4]">
         <span>Title</span>
-        <input value={b.title} maxlength="60" onchange={(e) => draft.changeBlock(b.id, { title: text(e) })} />
-      </label>
-      <label class="field flex-1 min-w-22">
+        <Input value={b.title} maxlength={60} onchange={(e) => draft.changeBlock(b.id, { title: text(e) })} />
+      </Label>
+      <Label class="flex-1 min-w-22">
         <span>Minutes</span>
-        <input
+        <Input
           type="number"
           min="1"
           max="60"
           value={b.minutes}
           onchange={(e) => draft.changeBlock(b.id, { minutes: number(e) })}
         />
-      </label>
+      </Label>
     </div>
     {#if drill}
       <div class="row flex gap-2 flex-wrap items-end">
-        <label class="field min-w-22 flex-[2.4]">
+        <Label class="min-w-22 flex-[2.4]">
           <span>Stage</span>
-          <select value={b.stage} onchange={(e) => draft.changeBlock(b.id, { stage: text(e) })}>
+          <Select
+            placeholder=""
+            value={b.stage}
+            onchange={(e) => draft.changeBlock(b.id, { stage: text(e) })}
+          >
             {#each drill.stages as s (s.id)}<option value={s.id}
                 >{session.rung(s.rung)?.number}. {s.name}</option
               >{/each}
-          </select>
-        </label>
-        <label class="field flex-1 min-w-22">
+          </Select>
+        </Label>
+        <Label class="flex-1 min-w-22">
           <span>Baskets</span>
-          <select value={b.baskets} onchange={(e) => draft.changeBlock(b.id, { baskets: Number(text(e)) })}>
+          <Select
+            placeholder=""
+            value={b.baskets}
+            onchange={(e) => draft.changeBlock(b.id, { baskets: Number(text(e)) })}
+          >
             {#each [1, 2, 3, 4, 5, 6] as n (n)}<option value={n}>{n}</option>{/each}
-          </select>
-        </label>
-        <label class="field flex-1 min-w-22">
+          </Select>
+        </Label>
+        <Label class="flex-1 min-w-22">
           <span>Seconds a rep</span>
-          <input
+          <Input
             type="number"
             min="5"
             max="120"
@@ -95,48 +108,49 @@
             value={b.seconds || ''}
             onchange={(e) => draft.changeBlock(b.id, { seconds: number(e) })}
           />
-        </label>
+        </Label>
       </div>
     {/if}
     {#if b.kind !== 'water'}
       <div class="row flex gap-2 flex-wrap items-end">
-        <label class="field min-w-22 flex-[2.4]">
+        <Label class="min-w-22 flex-[2.4]">
           <span>Where</span>
-          <select value={b.end} onchange={(e) => draft.changeBlock(b.id, { end: Number(text(e)) })}>
+          <Select
+            placeholder=""
+            value={b.end}
+            onchange={(e) => draft.changeBlock(b.id, { end: Number(text(e)) })}
+          >
             <option value={0}>The whole floor</option>
             <option value={1}>Basket 1, beside basket 2</option>
             <option value={2}>Basket 2, beside basket 1</option>
-          </select>
-        </label>
+          </Select>
+        </Label>
         {#if drill?.stages.find((s) => s.id === b.stage)?.coachShows}
-          <label class="check flex-1">
-            <input
-              type="checkbox"
-              checked={b.playerShows}
-              onchange={() => draft.changeBlock(b.id, { playerShows: !b.playerShows })}
-            />
+          <Checkbox
+            checked={b.playerShows}
+            onchange={() => draft.changeBlock(b.id, { playerShows: !b.playerShows })}
+            classes={{ div: 'flex-1' }}
+          >
             A player shows the cue
-          </label>
+          </Checkbox>
         {/if}
         {#if b.kind === 'own'}
-          <label class="check flex-1">
-            <input
-              type="checkbox"
-              checked={b.play}
-              onchange={() => draft.changeBlock(b.id, { play: !b.play })}
-            />
+          <Checkbox
+            checked={b.play}
+            onchange={() => draft.changeBlock(b.id, { play: !b.play })}
+            classes={{ div: 'flex-1' }}
+          >
             Live play
-          </label>
+          </Checkbox>
         {/if}
         {#if drill?.positions.some((p) => p.helper)}
-          <label class="check flex-1">
-            <input
-              type="checkbox"
-              checked={b.noHelpers}
-              onchange={() => draft.changeBlock(b.id, { noHelpers: !b.noHelpers })}
-            />
+          <Checkbox
+            checked={b.noHelpers}
+            onchange={() => draft.changeBlock(b.id, { noHelpers: !b.noHelpers })}
+            classes={{ div: 'flex-1' }}
+          >
             Players stand in for helpers
-          </label>
+          </Checkbox>
         {/if}
       </div>
       <details>
@@ -146,14 +160,13 @@
         <ul class="quiet-list [columns:2]">
           {#each players as p (p.id)}
             <li>
-              <label class="check flex-1">
-                <input
-                  type="checkbox"
-                  checked={!b.players.length || b.players.includes(p.id)}
-                  onchange={() => toggle(p.id)}
-                />
+              <Checkbox
+                checked={!b.players.length || b.players.includes(p.id)}
+                onchange={() => toggle(p.id)}
+                classes={{ div: 'flex-1' }}
+              >
                 {p.name}
-              </label>
+              </Checkbox>
             </li>
           {/each}
         </ul>
@@ -165,21 +178,15 @@
     {#each timed?.notes ?? [] as n (n)}<p class="soft">{n}</p>{/each}
     <div class="row no-print flex gap-2 flex-wrap items-end">
       {#if b.kind !== 'water'}
-        <button
-          class="tape plain min-h-12 py-0 px-3 font-normal"
+        <Button
+          class="min-h-12 py-0 px-3 font-normal"
           aria-pressed={b.pin}
-          onclick={() => draft.togglePin(b.id)}>Pin</button
+          onclick={() => draft.togglePin(b.id)}>Pin</Button
         >
       {/if}
-      <button class="tape plain min-h-12 py-0 px-3 font-normal" onclick={() => draft.move(b.id, -1)}
-        >Earlier</button
-      >
-      <button class="tape plain min-h-12 py-0 px-3 font-normal" onclick={() => draft.move(b.id, 1)}
-        >Later</button
-      >
-      <button class="tape plain min-h-12 py-0 px-3 font-normal" onclick={() => draft.remove(b.id)}
-        >Remove</button
-      >
+      <Button class="min-h-12 py-0 px-3 font-normal" onclick={() => draft.move(b.id, -1)}>Earlier</Button>
+      <Button class="min-h-12 py-0 px-3 font-normal" onclick={() => draft.move(b.id, 1)}>Later</Button>
+      <Button class="min-h-12 py-0 px-3 font-normal" onclick={() => draft.remove(b.id)}>Remove</Button>
     </div>
   </section>
 {:else}

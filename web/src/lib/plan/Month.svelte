@@ -2,6 +2,7 @@
   import { page } from '$app/state';
   import type { Schemas } from '$lib/api/client';
   import { hourOf } from '$lib/parts/verdicts';
+  import Button from '$lib/ui/Button.svelte';
 
   // A month of practices. Which one stands in the address.
   let { team, rows }: { team: string; rows: Schemas['PracticeSummary'][] } = $props();
@@ -43,9 +44,9 @@
 </script>
 
 <div class="my-4 flex items-center gap-3">
-  <a class="tape plain no-print" href={monthBy(-1)} aria-label="Month before">←</a>
+  <Button href={monthBy(-1)} aria-label="Month before">←</Button>
   <h2 class="grow text-center">{first.toLocaleDateString(undefined, { month: 'long', year: 'numeric' })}</h2>
-  <a class="tape plain no-print" href={monthBy(1)} aria-label="Month after">→</a>
+  <Button href={monthBy(1)} aria-label="Month after">→</Button>
 </div>
 <div class="sheet grid grid-cols-7" role="group" aria-label="Month">
   {#each names as n (n)}<span class="border-b border-seam p-2 text-center text-sm text-soft">{n}</span>{/each}

@@ -4,6 +4,7 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import type { Schemas } from '$lib/api/client';
   import type { Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The coach's own rules for this practice; without any those of the players' age hold.
   let { draft, inForce }: { draft: Draft; inForce: Schemas['PlanRules'] } = $props();
@@ -51,8 +52,6 @@
     {/each}
   </div>
   {#if draft.input.terms.rules}
-    <button class="tape plain mt-3" onclick={() => draft.setTerms({ rules: undefined })}
-      >Back to the usual rules</button
-    >
+    <Button class="mt-3" onclick={() => draft.setTerms({ rules: undefined })}>Back to the usual rules</Button>
   {/if}
 </details>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import Sure from '$lib/parts/Sure.svelte';
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
@@ -6,6 +8,8 @@
   import { notices } from '$lib/state/notices.svelte';
   import { dayOf } from '$lib/parts/verdicts';
   import { again, type Draft } from './draft.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Textarea from '$lib/ui/Textarea.svelte';
 
   // Where blocks come from besides the planner, and how a plan leaves the page.
   let { draft, team, practice }: { draft: Draft; team: string; practice: string } = $props();
@@ -98,34 +102,34 @@
 <section class="grid gap-3" aria-label="Start from, and share">
   <h2>Start from</h2>
   <div class="row flex gap-2 flex-wrap items-end">
-    <button class="tape plain font-normal py-0 px-3" disabled={!last} onclick={copyLast}
-      >As last time{last ? `, ${dayOf(last.startsAt)}` : ''}</button
+    <Button class="font-normal py-0 px-3" disabled={!last} onclick={copyLast}
+      >As last time{last ? `, ${dayOf(last.startsAt)}` : ''}</Button
     >
-    <button
-      class="tape plain font-normal py-0 px-3"
+    <Button
+      class="font-normal py-0 px-3"
       disabled={left.length === 0}
       onclick={() => draft.change({ blocks: [...draft.input.blocks, ...again(left)] })}
       >Carry over {left.length ? left.map((b) => b.title).join(', ') : ''}
-    </button>
+    </Button>
   </div>
   {#if left.length === 0}<p class="soft">Nothing was left undone last time.</p>{/if}
   {#if kept.length}
     <ul class="quiet-list">
       {#each kept as t (t.id)}
         <li class="flex gap-2 py-1 px-0">
-          <button
-            class="tape plain font-normal py-0 px-3"
+          <Button
+            class="font-normal py-0 px-3"
             onclick={() => draft.change({ blocks: again(t.blocks), minutes: t.minutes })}
-            >{t.name}, <span class="numeral">{t.minutes}</span> min</button
+            >{t.name}, <span class="numeral">{t.minutes}</span> min</Button
           >
           {#if session.coach}
-            <button
-              class="tape plain font-normal py-0 px-3"
+            <Button
+              class="font-normal py-0 px-3"
               aria-label={`Delete ${t.name}`}
               onclick={() => {
                 leaving = t;
                 sure = true;
-              }}>Delete</button
+              }}>Delete</Button
             >
           {/if}
         </li>
@@ -134,11 +138,11 @@
   {/if}
   {#if session.coach}
     <form class="row flex gap-2 flex-wrap items-end" onsubmit={keep}>
-      <label class="field flex-1 min-w-56"
+      <Label class="flex-1 min-w-56"
         ><span>Name of a template made of this plan</span>
-        <input bind:value={name} maxlength="60" required /></label
+        <Input bind:value={name} maxlength={60} required /></Label
       >
-      <button class="tape plain font-normal py-0 px-3">Save as template</button>
+      <Button type="submit" class="font-normal py-0 px-3">Save as template</Button>
     </form>
   {/if}
 
@@ -148,29 +152,26 @@
       >{/if}
   </h2>
   <div class="row flex gap-2 flex-wrap items-end">
-    <a
-      class="tape plain font-normal py-0 px-3"
-      target="_blank"
-      href={`/${team}/plan/${practice}/print?for=coach`}>Print for me</a
+    <Button class="font-normal py-0 px-3" target="_blank" href={`/${team}/plan/${practice}/print?for=coach`}
+      >Print for me</Button
     >
-    <a
-      class="tape plain font-normal py-0 px-3"
+    <Button
+      class="font-normal py-0 px-3"
       target="_blank"
-      href={`/${team}/plan/${practice}/print?for=assistants`}>Print for assistants</a
+      href={`/${team}/plan/${practice}/print?for=assistants`}>Print for assistants</Button
     >
-    <a class="tape plain font-normal py-0 px-3" href={file('ics')} download>Calendar file</a>
-    <a class="tape plain font-normal py-0 px-3" href={file('csv')} download>CSV</a>
-    <a class="tape plain font-normal py-0 px-3" href={file('json')} download>JSON</a>
-    {#if session.coach}<button class="tape plain font-normal py-0 px-3" onclick={mail}
-        >Mail the assistants</button
-      >{/if}
+    <Button class="font-normal py-0 px-3" href={file('ics')} download>Calendar file</Button>
+    <Button class="font-normal py-0 px-3" href={file('csv')} download>CSV</Button>
+    <Button class="font-normal py-0 px-3" href={file('json')} download>JSON</Button>
+    {#if session.coach}<Button class="font-normal py-0 px-3" onclick={mail}>Mail the assistants</Button>{/if}
   </div>
-  <label class="field"
+  <Label
     ><span>Note to the assistants</span>
-    <textarea
-      rows="3"
+    <Textarea
+      rows={3}
       value={draft.input.note}
-      onchange={(e) => draft.change({ note: e.currentTarget.value })}></textarea></label
+      onchange={(e) => draft.change({ note: e.currentTarget.value })}
+    /></Label
   >
 </section>
 <Sure

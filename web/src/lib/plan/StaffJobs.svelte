@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { dutiesOf } from '$lib/parts/duties';
+  import Button from '$lib/ui/Button.svelte';
 
   // Who does what in a block: coaches by name, and whoever helps.
   let { block, onchange }: { block: Schemas['Block']; onchange: (staff: Duty[]) => void } = $props();
@@ -73,13 +74,13 @@
               change(i, { basket: Number((e.currentTarget as HTMLSelectElement).value) })}
           />
         {:else}<span></span>{/if}
-        <button
-          class="tape plain px-3!"
+        <Button
+          class="px-3!"
           aria-label={`Take job ${i + 1} out`}
-          onclick={() => onchange(staff.filter((_, k) => k !== i))}>Remove</button
+          onclick={() => onchange(staff.filter((_, k) => k !== i))}>Remove</Button
         >
       </li>
     {/each}
   </ul>
-  {#if staff.length < 12}<button class="tape plain" onclick={add}>Add a job</button>{/if}
+  {#if staff.length < 12}<Button onclick={add}>Add a job</Button>{/if}
 </details>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Draft } from './draft.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Minutes, and what they bring, always in view.
   let { draft }: { draft: Draft } = $props();
@@ -38,6 +39,6 @@
     </div>
   </section>
   {#each sheet.warnings.filter((w) => !w.block) as w (w.text)}
-    <p class="warn">{w.text}</p>
+    <Note warn>{w.text}</Note>
   {/each}
 {/if}

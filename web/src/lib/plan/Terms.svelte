@@ -1,7 +1,11 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
   import RulesForm from './RulesForm.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What the practice has to work with, and what it is for.
   let { draft }: { draft: Draft } = $props();
@@ -45,16 +49,16 @@
 <section class="terms grid gap-4" aria-label="Terms of the evening">
   <div class="row grid grid-cols-[repeat(3,_1fr)] gap-3">
     {#each has as [key, name, least, most] (key)}
-      <label class="field">
+      <Label>
         <span>{name}</span>
-        <input
+        <Input
           type="number"
           min={least}
           max={most}
           value={t[key]}
           onchange={(e) => draft.setTerms({ [key]: Math.round(Number(e.currentTarget.value)) })}
         />
-      </label>
+      </Label>
     {/each}
   </div>
   {#each lists as l (l.key)}
@@ -63,16 +67,17 @@
       <ul class="quiet-list flex flex-wrap gap-2 mt-2">
         {#each t[l.key] as id (id)}
           <li>
-            <button
-              class="tape plain font-normal py-0 px-3"
+            <Button
+              class="font-normal py-0 px-3"
               aria-label={`Take ${l.name(id)} away`}
               onclick={() => draft.setTerms({ [l.key]: t[l.key].filter((x) => x !== id) })}
-              >{l.name(id)} <span aria-hidden="true">×</span></button
+              >{l.name(id)} <span aria-hidden="true">×</span></Button
             >
           </li>
         {/each}
         <li>
-          <select
+          <Select
+            placeholder=""
             class="min-h-12 max-w-60 border-2 border-line border-dashed bg-board text-ink"
             aria-label={l.add}
             value=""
@@ -84,7 +89,7 @@
           >
             <option value="">+ {l.add}…</option>
             {#each l.of as o (o.id)}<option value={o.id}>{o.name}</option>{/each}
-          </select>
+          </Select>
         </li>
       </ul>
     </div>

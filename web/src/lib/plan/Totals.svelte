@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import type { Player } from '$lib/api/client';
   import type { Draft } from './draft.svelte';
 
@@ -32,26 +33,21 @@
         class="grid grid-cols-[8.5rem_3.4rem_minmax(2rem,_1fr)_3rem_2.6rem_2.6rem_2.6rem] gap-2 items-center"
         class:away={!here(p.id)}
       >
-        <label class="flex gap-2 items-center min-h-[38px]">
-          <input
-            class="w-5 h-5"
-            type="checkbox"
-            checked={here(p.id)}
-            onchange={() => draft.setHere(p.id, here(p.id) ? 'away' : 'here')}
-          />
+        <Checkbox
+          checked={here(p.id)}
+          onchange={() => draft.setHere(p.id, here(p.id) ? 'away' : 'here')}
+          classes={{ div: 'min-h-[38px]' }}
+        >
           <span class="numeral jersey min-w-6 text-right">{p.jersey}</span>
           <span class="name [.away_&]:line-through [.away_&]:text-soft">{p.name}</span>
-        </label>
-        <label class="flex gap-2 items-center min-h-[38px] justify-center">
-          <input
-            class="w-5 h-5"
-            type="checkbox"
-            aria-label={`${p.name} keeps out of live blocks`}
-            checked={limited(p.id)}
-            disabled={!here(p.id)}
-            onchange={() => draft.setHere(p.id, limited(p.id) ? 'here' : 'limited')}
-          />
-        </label>
+        </Checkbox>
+        <Checkbox
+          aria-label={`${p.name} keeps out of live blocks`}
+          checked={limited(p.id)}
+          disabled={!here(p.id)}
+          onchange={() => draft.setHere(p.id, limited(p.id) ? 'here' : 'limited')}
+          classes={{ div: 'min-h-[38px] justify-center' }}
+        ></Checkbox>
         {#if l}
           <span class="flex h-3 bg-seam" aria-label={`${l.cutter} cuts, ${l.screener} screens`} role="img">
             <span class="cut bg-(--tape-blue)" style:width={`${(l.cutter / most) * 100}%`}></span><span

@@ -1,6 +1,8 @@
 <script lang="ts">
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // How hard it was, told in one tap, for the team or for one player.
   let { path, view }: { path: { teamId: string; practiceId: string }; view: Schemas['ReviewView'] } =
@@ -37,23 +39,23 @@
   <h2>How hard was it?</h2>
   <div class="grid grid-cols-6 gap-1 lg:grid-cols-11" role="group" aria-label="Effort from 0 to 10">
     {#each words as word, n (n)}
-      <button
-        class="tape plain min-w-0 p-0"
+      <Button
+        class="min-w-0 p-0"
         aria-pressed={ratings[who] === n}
         aria-label={word ? `${n}, ${word}` : String(n)}
-        onclick={() => rate(n)}><span class="numeral text-xl">{n}</span></button
+        onclick={() => rate(n)}><span class="numeral text-xl">{n}</span></Button
       >
     {/each}
   </div>
   <p class="soft flex justify-between"><span>0 rest</span><span>5 some</span><span>10 the most</span></p>
   <label class="flex flex-wrap items-center gap-3">
     <span>For</span>
-    <select class="cell" bind:value={who}>
+    <Select placeholder="" bind:value={who}>
       <option value={everybody}>the team</option>
       {#each took as p (p.id)}<option value={p.id}
           >{p.name}{ratings[p.id] === undefined ? '' : `: ${ratings[p.id]}`}</option
         >{/each}
-    </select>
+    </Select>
     {#if own}<span class="soft">{own} of {took.length} told their own.</span>{/if}
   </label>
 </section>

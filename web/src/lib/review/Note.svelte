@@ -2,6 +2,8 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Textarea from '$lib/ui/Textarea.svelte';
 
   // The coach's own note about the practice.
   let { path, note }: { path: { teamId: string; practiceId: string }; note: string } = $props();
@@ -24,9 +26,7 @@
   <h2>A note to yourself</h2>
   <Label class="w-full">
     What to do differently next time
-    <textarea class="cell w-full" rows="3" maxlength="2000" bind:value={text}></textarea>
+    <Textarea rows={3} maxlength={2000} bind:value={text} />
   </Label>
-  <button class="tape" disabled={text === saved} onclick={save}
-    >{text === saved && text ? 'Saved' : 'Save'}</button
-  >
+  <Button main disabled={text === saved} onclick={save}>{text === saved && text ? 'Saved' : 'Save'}</Button>
 </section>

@@ -7,6 +7,7 @@
   import Ends from './Ends.svelte';
   import Links from './Links.svelte';
   import Tally from './Tally.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // One tap a rep. Where the cue is known, the big button says "Read it";
   // on live rungs each big button is a cue read rightly.
@@ -21,7 +22,7 @@
     <div class="flex-1 grid content-center justify-items-center gap-4 text-center">
       <p class="text-[length:clamp(3rem,_8vw,_6rem)] font-bold leading-none text-(--tape-blue)">Frozen</p>
       <p class="hint text-lg max-sm:block">Nobody moves. The rep stays as it is, and the clock stands.</p>
-      <button class="tape min-w-56 text-xl" onclick={() => floor.freeze()}>Play on</button>
+      <Button main class="min-w-56 text-xl" onclick={() => floor.freeze()}>Play on</Button>
     </div>
   {:else if !floor.rep}
     <p class="hint text-lg max-sm:hidden">
@@ -98,13 +99,9 @@
   {/if}
   {#if floor.rep && !floor.frozen && live}
     {#if !floor.shooting}
-      <button
-        class="tape plain text-xl"
-        aria-pressed={floor.wrong}
-        onclick={() => (floor.wrong = !floor.wrong)}
-      >
+      <Button class="text-xl" aria-pressed={floor.wrong} onclick={() => (floor.wrong = !floor.wrong)}>
         {floor.role === 'defender' ? 'Not done' : 'Wrong read'}
-      </button>
+      </Button>
     {/if}
     <Tally {floor} />
   {/if}

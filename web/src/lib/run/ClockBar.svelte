@@ -3,6 +3,7 @@
   import { clockText } from '$lib/parts/verdicts';
   import Sure from '$lib/parts/Sure.svelte';
   import type { Floor } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let {
     floor,
@@ -45,11 +46,11 @@
     {#if line.current && line.current.block.end > 0}
       <div class="ends flex gap-2 my-1 mx-0" role="radiogroup" aria-label="Your basket">
         {#each [1, 2] as const as n (n)}
-          <button
-            class="tape plain whitespace-nowrap"
+          <Button
+            class="whitespace-nowrap"
             role="radio"
             aria-checked={line.lane === n}
-            onclick={() => floor.takeEnd(n)}>Basket {n}</button
+            onclick={() => floor.takeEnd(n)}>Basket {n}</Button
           >
         {/each}
       </div>
@@ -84,33 +85,33 @@
   <div
     class="grid gap-2 grid-cols-[1fr_1fr_0.8fr] min-w-76 max-lg:min-w-60 max-lg:grid-cols-[1fr_1fr] max-sm:col-span-full max-sm:grid-cols-[1.3fr_1fr_1.2fr_0.9fr] max-sm:min-w-0"
   >
-    <button
-      class="tape col-span-full max-lg:col-auto py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+    <Button
+      main
+      class="col-span-full max-lg:col-auto py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
       onclick={() => floor.act(line.clock?.running ? 'stop' : 'start')}
     >
       {line.clock?.running ? 'Stop clock' : 'Start clock'}
-    </button>
-    <button
-      class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+    </Button>
+    <Button
+      class="py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
       aria-pressed={floor.frozen}
       onclick={() => floor.freeze()}
     >
       {floor.frozen ? 'Play on' : 'Freeze'}
-    </button>
+    </Button>
     {#if line.next}
-      <button
-        class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
-        onclick={() => floor.goTo(1)}>Next block</button
+      <Button
+        class="py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+        onclick={() => floor.goTo(1)}>Next block</Button
       >
     {:else}
-      <button
-        class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
-        onclick={() => (finishing = true)}>Finish</button
+      <Button
+        class="py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
+        onclick={() => (finishing = true)}>Finish</Button
       >
     {/if}
-    <button
-      class="tape plain py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm"
-      onclick={onmore}>More</button
+    <Button class="py-0 px-2 whitespace-nowrap max-sm:py-0 max-sm:px-1 max-sm:text-sm" onclick={onmore}
+      >More</Button
     >
   </div>
 </header>

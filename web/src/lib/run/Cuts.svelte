@@ -2,6 +2,8 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import Panel from '$lib/parts/Panel.svelte';
   import type { Floor } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // The practice ends late: ways to end in time, each with what it costs.
   let { open = $bindable(false), floor, team }: { open: boolean; floor: Floor; team: string } = $props();
@@ -46,7 +48,7 @@
 </script>
 
 <Panel bind:open title="What gives?">
-  {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+  {#if problem}<Note>{problem}</Note>{/if}
   {#if cuts}
     {#if cuts.cuts.length === 0}
       <p>As it is planned the practice ends in time, or nothing that is left can be shortened.</p>
@@ -74,7 +76,7 @@
         </li>
       {/each}
     </ul>
-    <button class="tape plain" onclick={() => (open = false)}>Let it run over</button>
+    <Button onclick={() => (open = false)}>Let it run over</Button>
   {:else if !problem}
     <p role="status" class="soft">Fitting what is left into the minutes…</p>
   {/if}

@@ -4,6 +4,7 @@
   import { session } from '$lib/state/session.svelte';
   import AfterRep from './AfterRep.svelte';
   import { isShot, type Floor, type Logged } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Everything logged, newest first, and one of it said anew or taken back.
   let {
@@ -39,10 +40,8 @@
   {#if shown}
     {#if isShot(shown)}
       <p class="mb-3">Shot <b>{shown.correct ? 'made' : 'missed'}</b>, {shown.event.side} side.</p>
-      <button
-        class="tape plain"
-        onclick={() => shown && floor.amend(shown, { made: shown.correct ? '' : 'make' })}
-        >{shown.correct ? 'It was missed' : 'It was made'}</button
+      <Button onclick={() => shown && floor.amend(shown, { made: shown.correct ? '' : 'make' })}
+        >{shown.correct ? 'It was missed' : 'It was made'}</Button
       >
     {:else}
       <p class="mb-3">
@@ -53,27 +52,25 @@
       {#if reads.length > 0}
         <div class="reads flex flex-wrap gap-2 mb-3" role="group" aria-label="What was made">
           {#each [...reads, ''] as r (r)}
-            <button
-              class="tape plain"
+            <Button
               aria-pressed={shown.event.made === r}
               onclick={() => shown && floor.amend(shown, { made: r })}
             >
               <ReadGlyph read={r} size={36} />{r ? session.readName(r) : 'No read'}
-            </button>
+            </Button>
           {/each}
         </div>
       {/if}
       <AfterRep {floor} rep={shown} wrap />
     {/if}
     <div class="foot flex flex-wrap gap-2 mt-4 mr-0 mb-0 ml-0">
-      <button
-        class="tape plain"
+      <Button
         onclick={() => {
           if (shown) floor.takeBack(shown);
           rep = null;
-        }}>Delete this rep</button
+        }}>Delete this rep</Button
       >
-      <button class="tape plain" onclick={() => (rep = null)}>All logged reps</button>
+      <Button onclick={() => (rep = null)}>All logged reps</Button>
     </div>
   {:else}
     <ol class="quiet-list">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import ButtonGroup from 'flowbite-svelte/ButtonGroup.svelte';
   import type { Floor } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // A rep that goes on: the pass that was made decides the next action, and the coach says
   // which one is watched.
@@ -10,10 +11,10 @@
 {#if floor.links.length > 1}
   <ButtonGroup class="flex w-full" aria-label="Action that is watched">
     {#each floor.links as l (l.link.action)}
-      <button
-        class="tape plain min-w-0 flex-1 rounded-none! px-2! text-base! leading-tight"
+      <Button
+        class="min-w-0 flex-1 rounded-none! px-2! text-base! leading-tight"
         aria-pressed={floor.link === l}
-        onclick={() => floor.watch(l.link.action)}>{l.name}</button
+        onclick={() => floor.watch(l.link.action)}>{l.name}</Button
       >
     {/each}
   </ButtonGroup>

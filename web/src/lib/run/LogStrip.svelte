@@ -3,6 +3,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import AfterRep from './AfterRep.svelte';
   import { isShot, type Floor, type Logged } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What was logged last, newest first; a tap opens it.
   let { floor, onopen }: { floor: Floor; onopen: (l: Logged | null) => void } = $props();
@@ -45,9 +46,7 @@
   </ol>
   <div class="flex items-center gap-4">
     {#if !floor.scoring && !floor.told.length}
-      <button class="tape plain" disabled={!floor.last || floor.frozen} onclick={() => floor.undo()}
-        >Undo</button
-      >
+      <Button disabled={!floor.last || floor.frozen} onclick={() => floor.undo()}>Undo</Button>
     {/if}
     <button
       class="count soft whitespace-nowrap min-h-12 underline cursor-pointer"

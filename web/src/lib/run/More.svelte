@@ -5,6 +5,7 @@
   import { horn } from './horn';
   import People from './People.svelte';
   import Screens from './Screens.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Everything that is not needed every rep.
   let {
@@ -49,11 +50,11 @@
     <p class="soft">Who is judged here</p>
     <div class="flex mb-4" role="radiogroup" aria-label="Who is judged">
       {#each floor.parts as [id, label] (id)}
-        <button
-          class="tape plain flex-1 rounded-none -ml-[-2px] py-0 px-2"
+        <Button
+          class="flex-1 rounded-none -ml-[-2px] py-0 px-2"
           role="radio"
           aria-checked={floor.rota.whose === id}
-          onclick={() => then(() => (floor.rota.judge = id))}>{label}</button
+          onclick={() => then(() => (floor.rota.judge = id))}>{label}</Button
         >
       {/each}
     </div>
@@ -61,35 +62,31 @@
       <p class="soft">Which end is logged here</p>
       <div class="flex mb-4" role="radiogroup" aria-label="Which end is logged here">
         {#each ends as [n, label] (n)}
-          <button
-            class="tape plain flex-1 rounded-none -ml-[-2px] py-0 px-2"
+          <Button
+            class="flex-1 rounded-none -ml-[-2px] py-0 px-2"
             role="radio"
             aria-checked={floor.rota.end === n}
-            onclick={() => then(() => (floor.rota.end = n))}>{label}</button
+            onclick={() => then(() => (floor.rota.end = n))}>{label}</Button
           >
         {/each}
       </div>
     {/if}
-    <button
-      class="tape plain w-full font-normal"
+    <Button
+      class="w-full font-normal"
       aria-pressed={floor.rota.beside}
       onclick={() => then(() => (floor.rota.beside = !floor.rota.beside))}
-      >Watch the same reps as somebody else</button
+      >Watch the same reps as somebody else</Button
     >
     <p class="soft">
       Each of you logs every rep; it counts once, and the squad’s page says how far you see the same.
     </p>
     <div class="acts grid grid-cols-[repeat(auto-fit,_minmax(9rem,_1fr))] gap-2 mt-4">
-      <button class="tape plain" onclick={() => horn()}>Horn</button>
-      <button class="tape plain" disabled={!floor.rep} onclick={() => then(() => floor.swap())}
-        >Swap side</button
+      <Button onclick={() => horn()}>Horn</Button>
+      <Button disabled={!floor.rep} onclick={() => then(() => floor.swap())}>Swap side</Button>
+      <Button aria-pressed={covered} onclick={() => then(() => (covered = !covered))}
+        >{covered ? 'Show the cue' : 'Cover the cue'}</Button
       >
-      <button class="tape plain" aria-pressed={covered} onclick={() => then(() => (covered = !covered))}
-        >{covered ? 'Show the cue' : 'Cover the cue'}</button
-      >
-      <button class="tape plain" disabled={floor.line.at === 0} onclick={() => then(() => floor.goTo(-1))}
-        >Block before</button
-      >
+      <Button disabled={floor.line.at === 0} onclick={() => then(() => floor.goTo(-1))}>Block before</Button>
     </div>
   {/if}
 </Panel>

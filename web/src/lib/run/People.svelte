@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
   import type { Floor, Presence } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Who is on the floor: late arrivals, who leaves, who is limited or hurt.
   let { floor }: { floor: Floor } = $props();
@@ -31,12 +32,12 @@
       <span class:soft={!is}>{p.name}</span>
       <div class="flex max-sm:col-span-full" role="radiogroup" aria-label={p.name}>
         {#each states as s (s.id)}
-          <button
-            class="tape plain py-0 px-3 font-normal rounded-none -ml-[-2px] whitespace-nowrap max-sm:flex-1 max-sm:py-0 max-sm:px-1"
+          <Button
+            class="py-0 px-3 font-normal rounded-none -ml-[-2px] whitespace-nowrap max-sm:flex-1 max-sm:py-0 max-sm:px-1"
             role="radio"
             aria-checked={is === s.id}
             onclick={() => floor.setPresence(p.id, s.id)}
-            >{s.id === 'here' && !is ? 'Arrives' : s.name}</button
+            >{s.id === 'here' && !is ? 'Arrives' : s.name}</Button
           >
         {/each}
       </div>

@@ -2,6 +2,8 @@
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Second screens, and the simulated devices of the demo.
   let { team, practice }: { team: string; practice: string } = $props();
@@ -51,7 +53,7 @@
   const at = (time: string) => new Date(time).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
 </script>
 
-{#if problem}<p role="alert" class="problem mb-3">{problem}</p>{/if}
+{#if problem}<Note class="mb-3">{problem}</Note>{/if}
 <p class="mb-3">
   A second screen shows the clock and who is up, to everybody in the gym. It shows no answers and no verdicts.
   On that screen open <b>{location.host}/display</b> and type the code.
@@ -66,16 +68,16 @@
   </p>
   <p class="soft mb-3">For one screen, until {at(code.until)}.</p>
 {/if}
-<p class="mb-3"><button class="tape" onclick={make}>{code ? 'Another code' : 'Code for a screen'}</button></p>
+<p class="mb-3"><Button main onclick={make}>{code ? 'Another code' : 'Code for a screen'}</Button></p>
 {#each paired as s, i (s.id)}
   <p class="row mb-3 flex items-center justify-between gap-4">
     <span>Screen {i + 1}, since {at(s.pairedAt)}</span>
-    <button class="tape plain" onclick={() => end(s.id)}>End it</button>
+    <Button onclick={() => end(s.id)}>End it</Button>
   </p>
 {/each}
 {#if paired.length > 0}
   <p class="mb-3">
-    <a class="tape plain" href={`/${team}/show/round?practice=${practice}`}>Everybody points</a>
+    <Button href={`/${team}/show/round?practice=${practice}`}>Everybody points</Button>
   </p>
   <p class="soft mb-3">A round of questions for the whole team: the screen shows them, you lead from here.</p>
 {/if}

@@ -1,7 +1,14 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import Panel from '$lib/parts/Panel.svelte';
   import type { Floor } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // How a live block stands: possessions, points by player, and counts to put right.
   let {
@@ -51,20 +58,22 @@
       </p>
     {/if}
     {#if score.players.length}
-      <table class="my-3 w-full">
-        <thead>
-          <tr class="text-left"><th>Player</th><th>Points</th><th>Possessions</th></tr>
-        </thead>
-        <tbody>
+      <Table class="my-3 w-full">
+        <TableHead>
+          <TableHeadCell>Player</TableHeadCell><TableHeadCell>Points</TableHeadCell><TableHeadCell
+            >Possessions</TableHeadCell
+          >
+        </TableHead>
+        <TableBody>
           {#each score.players as p (p.player)}
-            <tr>
-              <td>{name(p.player)}</td>
-              <td class="numeral text-xl">{p.points}</td>
-              <td class="numeral">{p.of}</td>
-            </tr>
+            <TableBodyRow>
+              <TableBodyCell>{name(p.player)}</TableBodyCell>
+              <TableBodyCell class="numeral text-xl">{p.points}</TableBodyCell>
+              <TableBodyCell class="numeral">{p.of}</TableBodyCell>
+            </TableBodyRow>
           {/each}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     {/if}
   {:else}
     <p role="status">Counting…</p>
@@ -74,11 +83,11 @@
     {#each tallies as t (t.id)}
       <li class="flex items-center justify-between gap-3 border-b border-(--seam) py-1">
         <span>{t.name} <b class="numeral">{floor.tallies.of(t.id)}</b></span>
-        <button
-          class="tape plain px-3!"
+        <Button
+          class="px-3!"
           disabled={floor.tallies.of(t.id) === 0}
           aria-label={`One ${t.name.toLowerCase()} less`}
-          onclick={() => floor.tallies.add(t.id, -1)}>One less</button
+          onclick={() => floor.tallies.add(t.id, -1)}>One less</Button
         >
       </li>
     {/each}

@@ -2,6 +2,7 @@
   import { session } from '$lib/state/session.svelte';
   import type { Floor } from './floor.svelte';
   import Standing from './Standing.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What is counted in a live block, one tap each. Where a read is logged, how the rep ended
   // is noted with it; where none is, that is counted here too.
@@ -14,11 +15,11 @@
 
 <div class="flex gap-2 overflow-x-auto pb-1 sm:flex-wrap" role="group" aria-label="Counts">
   {#each small as t (t.id)}
-    <button
-      class="tape plain flex-none px-3! text-base! font-normal! whitespace-nowrap"
-      onclick={() => floor.tallies.add(t.id)}>{t.name} <b class="numeral">{floor.tallies.of(t.id)}</b></button
+    <Button
+      class="flex-none px-3! text-base! font-normal! whitespace-nowrap"
+      onclick={() => floor.tallies.add(t.id)}>{t.name} <b class="numeral">{floor.tallies.of(t.id)}</b></Button
     >
   {/each}
-  <button class="tape plain flex-none px-3! text-base!" onclick={() => (open = true)}>Score</button>
+  <Button class="flex-none px-3! text-base!" onclick={() => (open = true)}>Score</Button>
 </div>
 {#if open}<Standing bind:open {floor} tallies={all} />{/if}

@@ -4,6 +4,7 @@
   import Sure from '$lib/parts/Sure.svelte';
   import { session } from '$lib/state/session.svelte';
   import type { Floor } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What stands between a logged rep and the server, in words, and what to do.
   let { floor, team }: { floor: Floor; team: string } = $props();
@@ -52,9 +53,9 @@
       The head coach has deleted this practice. <b>{queue.waiting} reps are kept on this device.</b>
     </p>
     <div class="acts flex flex-wrap gap-2 mt-2">
-      <button class="tape" onclick={putBack}>Put the practice back with them</button>
-      <button class="tape plain" onclick={save}>Save them as a file</button>
-      <button class="tape plain" onclick={() => (sure = true)}>Throw them away</button>
+      <Button main onclick={putBack}>Put the practice back with them</Button>
+      <Button onclick={save}>Save them as a file</Button>
+      <Button onclick={() => (sure = true)}>Throw them away</Button>
     </div>
   </div>
 {:else if queue.signedOut}
@@ -64,7 +65,7 @@
       signed in again.
     </p>
     <div class="acts flex flex-wrap gap-2 mt-2">
-      <button class="tape" onclick={() => session.load()}>Sign in</button>
+      <Button main onclick={() => session.load()}>Sign in</Button>
     </div>
   </div>
 {:else if queue.refused}

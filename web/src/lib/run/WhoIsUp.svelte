@@ -4,6 +4,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { dutiesOf } from '$lib/parts/duties';
   import type { Floor } from './floor.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let {
     floor,
@@ -44,10 +45,10 @@
     </p>
   {/if}
   <div class="flex justify-between items-center gap-2">
-    <button
-      class="tape plain min-w-16 text-xl max-sm:min-w-14"
+    <Button
+      class="min-w-16 text-xl max-sm:min-w-14"
       aria-label="Rep before"
-      onclick={() => floor.rota.skip(-1)}>‹</button
+      onclick={() => floor.rota.skip(-1)}>‹</Button
     >
     {#if rep}
       <p>
@@ -58,10 +59,8 @@
     {:else}
       <p>No rep of {total} can be run</p>
     {/if}
-    <button
-      class="tape plain min-w-16 text-xl max-sm:min-w-14"
-      aria-label="Rep after"
-      onclick={() => floor.rota.skip(1)}>›</button
+    <Button class="min-w-16 text-xl max-sm:min-w-14" aria-label="Rep after" onclick={() => floor.rota.skip(1)}
+      >›</Button
     >
   </div>
   {#if rep}
@@ -169,7 +168,7 @@
         {/each}
       </p>
     {/if}
-    <button class="tape plain font-normal py-0 px-4" onclick={onlogging}
+    <Button class="font-normal py-0 px-4" onclick={onlogging}
       >Logging {floor.told.length
         ? 'nothing'
         : floor.scoring
@@ -178,7 +177,7 @@
             ? 'shots'
             : judged}{#if twoEnds}, {floor.rota.end === 0
           ? 'both baskets'
-          : `basket ${floor.rota.end}`}{/if}</button
+          : `basket ${floor.rota.end}`}{/if}</Button
     >
   </div>
 </section>

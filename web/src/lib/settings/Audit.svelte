@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import Button from '$lib/ui/Button.svelte';
 
   // Who changed what, newest first.
   let log = $state.raw<Schemas['AuditEntry'][] | null>(null);
@@ -35,7 +36,7 @@
         </li>{/each}
     </ul>
     {#if log.length > first && !all}
-      <button class="tape plain" onclick={() => (all = true)}>All {log.length}</button>
+      <Button onclick={() => (all = true)}>All {log.length}</Button>
     {/if}
   {/if}
 </section>

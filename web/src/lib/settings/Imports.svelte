@@ -4,6 +4,7 @@
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // What copies have added, and the way back.
   let list = $state.raw<Schemas['Imported'][]>([]);
@@ -40,12 +41,11 @@
             lines of the log</span
           >
         </span>
-        <button
-          class="tape plain"
+        <Button
           onclick={() => {
             undoing = i;
             sure = true;
-          }}>Undo import</button
+          }}>Undo import</Button
         >
       </li>
     {/each}

@@ -1,11 +1,16 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { chosen } from '$lib/parts/chosen';
   import Imports from './Imports.svelte';
   import Sure from '$lib/parts/Sure.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
+  import FileButton from '$lib/ui/FileButton.svelte';
 
   // For how long single reps are kept, and the program's archive out and in.
   let months = $state(0);
@@ -75,13 +80,13 @@
 
 <section class="sheet grid gap-3 p-4" aria-label="What is kept">
   <h2>What is kept</h2>
-  <label class="field">
+  <Label>
     <span>Single reps of players are kept</span>
-    <select bind:value={wanted} onchange={choose}>
+    <Select placeholder="" bind:value={wanted} onchange={choose}>
       {#each choices as [n, name] (n)}<option value={n}>{name}</option>{/each}
       {#if !choices.some(([n]) => n === months)}<option value={months}>for {months} months</option>{/if}
-    </select>
-  </label>
+    </Select>
+  </Label>
   <p class="soft">
     What is older leaves the players: who was where, and who made which read. How often the team made a read
     stays, without names.
@@ -92,20 +97,17 @@
     the program itself.
   </p>
   <div class="acts flex gap-2 flex-wrap">
-    <a class="tape plain" href="/api/program/archive" download>Download a copy</a>
-    <label class="tape plain [&.busy]:opacity-50" class:busy={Boolean(busy)}
-      >Restore a copy<input
-        type="file"
-        accept=".json,application/json"
-        class="visually-hidden"
-        disabled={Boolean(busy)}
-        onchange={read}
-      /></label
-    >
+    <Button href="/api/program/archive" download>Download a copy</Button>
+    <FileButton
+      name="Restore a copy"
+      accept=".json,application/json"
+      disabled={Boolean(busy)}
+      onchange={read}
+    />
   </div>
   <Imports bind:this={imports} />
   {#if busy}<p role="status">{busy}</p>{/if}
-  {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+  {#if problem}<Note>{problem}</Note>{/if}
   {#if got}
     <p role="status">
       Added <b class="numeral">{got.players}</b> players, <b class="numeral">{got.practices}</b> practices,

@@ -1,6 +1,10 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // Everybody changes their own password here.
   let old = $state('');
@@ -26,24 +30,24 @@
 
 <form class="sheet grid gap-3 p-[1.1rem]" aria-label="Your password" onsubmit={save}>
   <h2>Your password</h2>
-  <label class="field"
-    ><span>Old password</span><input
+  <Label
+    ><span>Old password</span><Input
       type="password"
       bind:value={old}
       required
       autocomplete="current-password"
-    /></label
+    /></Label
   >
-  <label class="field"
-    ><span>New password, ten characters or more</span><input
+  <Label
+    ><span>New password, ten characters or more</span><Input
       type="password"
       bind:value={next}
       required
-      minlength="10"
-      maxlength="200"
+      minlength={10}
+      maxlength={200}
       autocomplete="new-password"
-    /></label
+    /></Label
   >
-  {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
-  <button class="tape plain" disabled={busy}>{busy ? 'Saving…' : 'Change password'}</button>
+  {#if problem}<Note>{problem}</Note>{/if}
+  <Button type="submit" disabled={busy}>{busy ? 'Saving…' : 'Change password'}</Button>
 </form>

@@ -1,10 +1,14 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import Sure from '$lib/parts/Sure.svelte';
   import { dayOf } from '$lib/parts/verdicts';
   import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   type Role = Schemas['StaffRole']['role'];
 
@@ -88,8 +92,9 @@
         <span class="wrap-anywhere"><b>{p.name}</b> <span class="soft wrap-anywhere">{p.email}</span></span>
         {#if session.head && p.id !== session.view?.me?.id}
           <span class="acts wrap-anywhere flex gap-2">
-            <select
-              class="cell w-38 pr-8"
+            <Select
+              placeholder=""
+              class="w-38 pr-8"
               aria-label={`What ${p.name} may do`}
               value={p.role}
               disabled={busy}
@@ -98,13 +103,12 @@
               <option value="head">head coach</option><option value="assistant">assistant</option><option
                 value="viewer">viewer</option
               >
-            </select>
-            <button
-              class="tape plain"
+            </Select>
+            <Button
               onclick={() => {
                 leaving = p;
                 sure = true;
-              }}>Remove {p.name}</button
+              }}>Remove {p.name}</Button
             >
           </span>
         {:else}<span class="soft wrap-anywhere">{p.role === 'head' ? 'head coach' : p.role}</span>{/if}
@@ -123,7 +127,7 @@
                 >{i.role === 'head' ? 'head coach' : i.role}, until {dayOf(i.until)}</span
               ></span
             >
-            <button class="tape plain" disabled={busy} onclick={() => withdraw(i)}>Cancel invitation</button>
+            <Button disabled={busy} onclick={() => withdraw(i)}>Cancel invitation</Button>
           </li>
         {/each}
       </ul>
@@ -133,16 +137,16 @@
       onsubmit={invite}
       aria-label="Invite a coach"
     >
-      <label class="field"
-        ><span>Email</span><input type="email" bind:value={fresh.email} required autocomplete="off" /></label
+      <Label
+        ><span>Email</span><Input type="email" bind:value={fresh.email} required autocomplete="off" /></Label
       >
-      <label class="field">
+      <Label>
         <span>May</span>
-        <select bind:value={fresh.role}>
+        <Select placeholder="" bind:value={fresh.role}>
           {#each roles as [id, name] (id)}<option value={id}>{name}</option>{/each}
-        </select>
-      </label>
-      <button class="tape plain" disabled={busy}>Invite</button>
+        </Select>
+      </Label>
+      <Button type="submit" disabled={busy}>Invite</Button>
     </form>
     {#if link}
       <div class="grid gap-2 justify-items-start border-l-8 border-l-mark pl-3" role="status">
@@ -151,7 +155,7 @@
           week, and is not shown again:
         </p>
         <code class="wrap-anywhere [user-select:all]">{link}</code>
-        <button class="tape plain" onclick={copy}>Copy</button>
+        <Button onclick={copy}>Copy</Button>
       </div>
     {/if}
   {/if}

@@ -1,9 +1,13 @@
 <script lang="ts">
   import Modal from 'flowbite-svelte/Modal.svelte';
   import { goto } from '$app/navigation';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The program's teams: added, put away when their season is over, deleted for good.
   let { here, known }: { here: string; known: Schemas['TeamEntry'][] } = $props();
@@ -90,21 +94,19 @@
           <span class="soft">{t.season}, {t.players} players{t.archived ? ', archived' : ''}</span>
         </span>
         <span class="flex gap-2">
-          <button
-            class="tape plain"
+          <Button
             aria-label={`${t.archived ? 'Bring back' : 'Archive'} ${t.name}`}
             disabled={busy}
-            onclick={() => archive(t, !t.archived)}>{t.archived ? 'Bring back' : 'Archive'}</button
+            onclick={() => archive(t, !t.archived)}>{t.archived ? 'Bring back' : 'Archive'}</Button
           >
-          <button
-            class="tape plain"
+          <Button
             aria-label={`Delete ${t.name}`}
             disabled={busy}
             onclick={() => {
               leaving = t;
               typed = '';
               asking = true;
-            }}>Delete…</button
+            }}>Delete…</Button
           >
         </span>
       </li>
@@ -114,14 +116,14 @@
     class="grid items-end gap-3 border-t border-[var(--seam)] pt-3 sm:grid-cols-[1fr_1fr_auto]"
     onsubmit={add}
   >
-    <label class="field"><span>New team</span><input bind:value={name} required maxlength="80" /></label>
-    <label class="field">
+    <Label><span>New team</span><Input bind:value={name} required maxlength={80} /></Label>
+    <Label>
       <span>Ages of the new team</span>
-      <select bind:value={ages}>
+      <Select placeholder="" bind:value={ages}>
         {#each session.catalogue?.ages ?? [] as a (a.band)}<option value={a.band}>{a.name}</option>{/each}
-      </select>
-    </label>
-    <button class="tape plain" disabled={busy}>Add team</button>
+      </Select>
+    </Label>
+    <Button type="submit" disabled={busy}>Add team</Button>
   </form>
 </section>
 
@@ -131,16 +133,16 @@
       Its players, practices, games and every rep are gone for good, on every device. To put it away and keep
       everything, archive it instead.
     </p>
-    <label class="field"
-      ><span>Type the team's name to delete it</span><input
+    <Label
+      ><span>Type the team's name to delete it</span><Input
         bind:value={typed}
         required
         autocomplete="off"
-      /></label
+      /></Label
     >
     <div class="flex gap-3">
-      <button class="tape" disabled={busy || typed.trim() !== leaving?.name}>Delete</button>
-      <button type="button" class="tape plain" onclick={() => (asking = false)}>Cancel</button>
+      <Button type="submit" main disabled={busy || typed.trim() !== leaving?.name}>Delete</Button>
+      <Button type="button" onclick={() => (asking = false)}>Cancel</Button>
     </div>
   </form>
 </Modal>

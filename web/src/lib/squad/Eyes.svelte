@@ -6,6 +6,8 @@
   import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // What a player sees away from the floor, and the private link to the questions.
   let { team, player }: { team: string; player: string } = $props();
@@ -54,7 +56,7 @@
 
 <section class="sheet side pb-3">
   <h2 class="pt-3 pr-4 pb-2 pl-4">Read quiz</h2>
-  {#if problem}<p role="alert" class="problem py-[0.15rem] px-4">{problem}</p>
+  {#if problem}<Note class="py-[0.15rem] px-4">{problem}</Note>
   {:else if !seen}<p role="status" class="soft py-[0.15rem] px-4">Loading answers…</p>
   {:else}
     {#if seen.shape.asked > 0}
@@ -83,11 +85,9 @@
     {/if}
     {#if session.coach}
       <p class="py-[0.15rem] px-4 flex flex-wrap gap-2 pt-2">
-        {#if link}<button class="tape" onclick={copy}>Copy the link</button>{/if}
-        <button class="tape plain" onclick={make}
-          >{seen.linkMade ? 'New link, end the old' : 'Make a private link'}</button
-        >
-        {#if seen.linkMade}<button class="tape plain" onclick={end}>End the link</button>{/if}
+        {#if link}<Button main onclick={copy}>Copy the link</Button>{/if}
+        <Button onclick={make}>{seen.linkMade ? 'New link, end the old' : 'Make a private link'}</Button>
+        {#if seen.linkMade}<Button onclick={end}>End the link</Button>{/if}
       </p>
     {/if}
   {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import { dayOf } from '$lib/parts/verdicts';
+  import Button from '$lib/ui/Button.svelte';
 
   // Notes of coaches that still hold the name of a player who was erased.
   let { name, notes, onclose }: { name: string; notes: Schemas['NameInNote'][]; onclose: () => void } =
@@ -18,5 +19,5 @@
       </li>
     {/each}
   </ul>
-  <button class="tape plain" onclick={onclose}>Done</button>
+  <Button onclick={onclose}>Done</Button>
 </div>

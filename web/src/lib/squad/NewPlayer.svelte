@@ -5,6 +5,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { marks } from './roles';
+  import Button from '$lib/ui/Button.svelte';
 
   // One player more, typed in.
   let { team, onchange }: { team: string; onchange: () => void } = $props();
@@ -49,5 +50,5 @@
     <Checkbox bind:checked={fresh[key]}>{label}</Checkbox>
   {/each}
   <span class="grow"></span>
-  <button class="tape plain" disabled={busy}>Add</button>
+  <Button type="submit" disabled={busy}>Add</Button>
 </form>

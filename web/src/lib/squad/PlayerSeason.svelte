@@ -1,9 +1,17 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { dayOf } from '$lib/parts/verdicts';
   import Curve from './Curve.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // A player's season on one read, and every rep behind the verdict.
   let { team, player, read, target }: { team: string; player: string; read: string; target: number } =
@@ -27,7 +35,7 @@
   });
 </script>
 
-{#if problem}<p role="alert" class="problem">{problem}</p>
+{#if problem}<Note>{problem}</Note>
 {:else if !data}<p role="status" class="soft pt-0 pr-4 pb-3 pl-4">Loading reps…</p>
 {:else}
   <div
@@ -35,37 +43,33 @@
   >
     {#if data.curve.length > 1}<div class="line"><Curve points={data.curve} {target} /></div>{/if}
     <div class="reps overflow-x-auto">
-      <table class="border-collapse w-full text-sm">
-        <thead
-          ><tr
-            ><th class="text-left font-normal text-soft">Day</th><th class="text-left font-normal text-soft"
-              >Rung</th
-            ><th class="text-left font-normal text-soft">Shown</th><th class="text-left font-normal text-soft"
-              >Made</th
-            ></tr
-          ></thead
+      <Table class="border-collapse w-full text-sm">
+        <TableHead
+          ><TableHeadCell>Day</TableHeadCell><TableHeadCell>Rung</TableHeadCell><TableHeadCell
+            >Shown</TableHeadCell
+          ><TableHeadCell>Made</TableHeadCell></TableHead
         >
-        <tbody>
+        <TableBody>
           {#each all ? data.reps : data.reps.slice(0, first) as rep (rep.id)}
-            <tr>
-              <td class="border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
-                >{dayOf(rep.at)}</td
+            <TableBodyRow>
+              <TableBodyCell class="pt-[0.15rem] pr-2 pb-[0.15rem] whitespace-nowrap"
+                >{dayOf(rep.at)}</TableBodyCell
               >
-              <td class="numeral border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
-                >{session.rung(rep.rung)?.number}</td
+              <TableBodyCell class="numeral pt-[0.15rem] pr-2 pb-[0.15rem] whitespace-nowrap"
+                >{session.rung(rep.rung)?.number}</TableBodyCell
               >
-              <td class="border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
-                >{session.cueName(rep.cue)}{rep.side ? `, ${rep.side}` : ''}</td
+              <TableBodyCell class="pt-[0.15rem] pr-2 pb-[0.15rem] whitespace-nowrap"
+                >{session.cueName(rep.cue)}{rep.side ? `, ${rep.side}` : ''}</TableBodyCell
               >
-              <td class="border-t border-t-seam pt-[0.15rem] pr-2 pb-[0.15rem] pl-0 whitespace-nowrap"
-                >{rep.correct ? '✓' : '✕'} {session.readName(rep.made)}</td
+              <TableBodyCell class="pt-[0.15rem] pr-2 pb-[0.15rem] whitespace-nowrap"
+                >{rep.correct ? '✓' : '✕'} {session.readName(rep.made)}</TableBodyCell
               >
-            </tr>
+            </TableBodyRow>
           {/each}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {#if data.reps.length > first && !all}
-        <button class="tape plain" onclick={() => (all = true)}>All {data.reps.length} reps</button>
+        <Button onclick={() => (all = true)}>All {data.reps.length} reps</Button>
       {/if}
     </div>
   </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
+  import Note from '$lib/ui/Note.svelte';
 
   // What a list would do to the roster: who is new, who changes and how, and which lines do not fit.
   let { preview }: { preview: Schemas['RosterPreview'] } = $props();
@@ -18,7 +19,7 @@
 </script>
 
 {#if preview.errors.length}
-  <div role="alert" class="warn">
+  <Note warn role="alert">
     <ul class="m-0 list-none p-0">
       {#each preview.errors as e (e.row + e.message)}
         <li>
@@ -27,7 +28,7 @@
         </li>
       {/each}
     </ul>
-  </div>
+  </Note>
 {/if}
 {#if preview.changes.length}
   <ul class="m-0 grid list-none gap-x-8 p-0 sm:grid-cols-2 md:grid-cols-3" aria-label="What changes">

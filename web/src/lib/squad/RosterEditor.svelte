@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Player, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -7,6 +10,7 @@
   import { marks } from './roles';
   import RosterList from './RosterList.svelte';
   import NamedInNotes from './NamedInNotes.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { team, players, onchange }: { team: string; players: Player[]; onchange: () => void } = $props();
 
@@ -82,51 +86,47 @@
         <li
           class="grid grid-cols-[5rem_minmax(8rem,_14rem)_repeat(4,_auto)_9rem_1fr] gap-3 items-center py-2 px-4 max-md:grid-cols-[4.5rem_1fr] [li+&]:border-t [li+&]:border-t-seam"
         >
-          <input
-            class="cell numeral"
+          <Input
+            class="numeral"
             aria-label={`Jersey of ${p.name}`}
             value={p.jersey}
-            maxlength="2"
+            maxlength={2}
             disabled={!session.head}
             onchange={(e) => save(p, { jersey: e.currentTarget.value })}
           />
-          <input
-            class="cell"
+          <Input
             aria-label={`Name of ${p.jersey}`}
             value={p.name}
-            maxlength="24"
+            maxlength={24}
             disabled={!session.head}
             onchange={(e) => save(p, { name: e.currentTarget.value })}
           />
           {#each marks as [key, label] (key)}
-            <label class="inline-flex gap-2 items-center min-h-12">
-              <input
-                class="w-[22px] h-[22px]"
-                type="checkbox"
-                checked={p[key]}
-                disabled={!session.head}
-                onchange={(e) => save(p, { [key]: e.currentTarget.checked })}
-              />{label}</label
+            <Checkbox
+              checked={p[key]}
+              disabled={!session.head}
+              onchange={(e) => save(p, { [key]: e.currentTarget.checked })}
+              classes={{ div: 'inline-flex' }}>{label}</Checkbox
             >
           {/each}
           {#if session.head}
             {#if others.length > 0}
-              <select
-                class="cell"
+              <Select
+                placeholder=""
                 aria-label={`Move ${p.name}`}
                 value=""
                 onchange={(e) => move(p, e.currentTarget.value)}
               >
                 <option value="">Move to…</option>
                 {#each others as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
-              </select>
+              </Select>
             {/if}
-            <button
-              class="tape plain justify-self-end font-normal min-h-12 py-0 px-3"
+            <Button
+              class="justify-self-end font-normal min-h-12 py-0 px-3"
               onclick={() => {
                 leaving = p;
                 asking = true;
-              }}>Erase {p.name}</button
+              }}>Erase {p.name}</Button
             >
           {/if}
         </li>
@@ -136,7 +136,7 @@
 
   {#if players.length}
     <p>
-      <a class="tape plain" href={`/api/teams/${team}/roster`} download="roster.csv">Export the roster</a>
+      <Button href={`/api/teams/${team}/roster`} download="roster.csv">Export the roster</Button>
     </p>
   {/if}
 </div>

@@ -1,10 +1,12 @@
 <script lang="ts">
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import Select from 'flowbite-svelte/Select.svelte';
-  import Textarea from 'flowbite-svelte/Textarea.svelte';
   import { chosen } from '$lib/parts/chosen';
   import { PlayerList, type Use } from './list.svelte';
   import RosterChanges from './RosterChanges.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import FileButton from '$lib/ui/FileButton.svelte';
+  import Textarea from '$lib/ui/Textarea.svelte';
 
   // A list of players from wherever the coach has it: pasted, or a file. What it would change is shown
   // before it is saved.
@@ -48,7 +50,7 @@
   </div>
   {#if list.file}
     <p class="flex flex-wrap items-center gap-3">
-      <b>{list.file.name}</b><button class="tape plain" onclick={() => list.clear()}>Remove</button>
+      <b>{list.file.name}</b><Button onclick={() => list.clear()}>Remove</Button>
     </p>
   {:else}
     <Textarea
@@ -89,19 +91,12 @@
   {/if}
   <div class="flex flex-wrap items-center gap-3">
     {#if list.preview}
-      <button class="tape" disabled={!list.ready || list.busy} onclick={save}
-        >{list.changes.length ? `Save ${count(list.changes.length)}` : 'Nothing to save'}</button
+      <Button main disabled={!list.ready || list.busy} onclick={save}
+        >{list.changes.length ? `Save ${count(list.changes.length)}` : 'Nothing to save'}</Button
       >
-      <button class="tape plain" onclick={() => list.clear()}>Cancel</button>
+      <Button onclick={() => list.clear()}>Cancel</Button>
     {:else}
-      <label class="tape plain">
-        Choose a file…<input
-          type="file"
-          accept=".csv,.txt,.xlsx,text/csv"
-          class="visually-hidden"
-          onchange={choose}
-        />
-      </label>
+      <FileButton name="Choose a file…" accept=".csv,.txt,.xlsx,text/csv" onchange={choose} />
       <a class="px-2 py-3" href="/roster-example.csv" download>Example file</a>
     {/if}
   </div>

@@ -1,4 +1,10 @@
 <script lang="ts">
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Standing } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import IntervalCell from '$lib/parts/IntervalCell.svelte';
@@ -45,41 +51,34 @@
     <p class="soft none pt-1 pr-4 pb-3 pl-4 text-sm">No reps on a rung where the player reads.</p>
   {:else}
     <div class="overflow-x-auto">
-      <table class="block overflow-x-auto border-collapse text-sm">
-        <thead>
-          <tr
-            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-              >Rungs</th
-            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-              >Correct</th
-            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-              >Likely rate</th
-            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-              >Chance of the target</th
-            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-              >Right side</th
-            ><th class="text-left font-normal text-soft text-sm pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-              >Left side</th
-            ></tr
+      <Table class="block overflow-x-auto border-collapse text-sm">
+        <TableHead>
+          <TableHeadCell class="pr-2 pl-4 whitespace-nowrap">Rungs</TableHeadCell><TableHeadCell
+            class="pr-2 pl-4 whitespace-nowrap">Correct</TableHeadCell
+          ><TableHeadCell class="pr-2 pl-4 whitespace-nowrap">Likely rate</TableHeadCell><TableHeadCell
+            class="pr-2 pl-4 whitespace-nowrap">Chance of the target</TableHeadCell
+          ><TableHeadCell class="pr-2 pl-4 whitespace-nowrap">Right side</TableHeadCell><TableHeadCell
+            class="pr-2 pl-4 whitespace-nowrap">Left side</TableHeadCell
           >
-        </thead>
-        <tbody>
+        </TableHead>
+        <TableBody>
           {#each judged as g (g.group)}
-            <tr>
-              <td class="pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"><b>{groupNames[g.group]}</b></td>
-              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap">{count(g.judgement)}</td>
-              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-                >{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</td
+            <TableBodyRow>
+              <TableBodyCell class="pr-2 pl-4 whitespace-nowrap"><b>{groupNames[g.group]}</b></TableBodyCell>
+              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap">{count(g.judgement)}</TableBodyCell>
+              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap"
+                >{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</TableBodyCell
               >
-              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap"
-                >{per(g.judgement.chance)} <span class="soft">to reach {per(g.judgement.target)}</span></td
+              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap"
+                >{per(g.judgement.chance)}
+                <span class="soft">to reach {per(g.judgement.target)}</span></TableBodyCell
               >
-              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap">{count(g.right)}</td>
-              <td class="numeral pt-1 pr-2 pb-1 pl-4 whitespace-nowrap">{count(g.left)}</td>
-            </tr>
+              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap">{count(g.right)}</TableBodyCell>
+              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap">{count(g.left)}</TableBodyCell>
+            </TableBodyRow>
           {/each}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </div>
     <p class="none pt-1 pr-4 pb-3 pl-4 text-sm">
       {#each st.rungs as r, i (r.rung)}{i > 0 ? ', ' : ''}{session.rung(r.rung)?.name}

@@ -1,9 +1,12 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import Sketch from '$lib/court/Sketch.svelte';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
   import { families } from './families';
+  import Button from '$lib/ui/Button.svelte';
 
   // Choose what to teach: by family and picture, or by saying what is seen.
   let {
@@ -79,19 +82,19 @@
   onclose={() => (open = false)}
 >
   <form class="grid grid-cols-[1fr_auto] gap-3 items-end mb-2" onsubmit={submit}>
-    <label class="field">
+    <Label>
       <span>Say what you see, or pick below</span>
-      <input
+      <Input
         type="search"
         bind:value={words}
         onkeydown={escape}
         oninput={search}
         placeholder="the defender goes under on the flare"
         autocomplete="off"
-        maxlength="200"
+        maxlength={200}
       />
-    </label>
-    <button type="button" class="tape plain" onclick={() => (open = false)}>Close</button>
+    </Label>
+    <Button type="button" onclick={() => (open = false)}>Close</Button>
   </form>
   {#if problem}<p role="alert">{problem}</p>{/if}
   {#if hits}

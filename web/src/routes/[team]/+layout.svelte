@@ -2,9 +2,11 @@
   import type { Snippet } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { rememberTeam, session } from '$lib/state/session.svelte';
   import KeysHelp from '$lib/parts/KeysHelp.svelte';
   import { titles, views } from '$lib/parts/views';
+  import Button from '$lib/ui/Button.svelte';
 
   let { children }: { children: Snippet } = $props();
 
@@ -55,13 +57,13 @@
   <main class="mx-auto max-w-lg p-8">
     <h1>This team is not in your program</h1>
     <p class="my-4">The address may be old, or the team belongs to somebody else.</p>
-    <a class="tape" href="/">To your own team</a>
+    <Button main href="/">To your own team</Button>
   </main>
 {:else if floor && !session.coach}
   <main class="mx-auto max-w-lg p-8">
     <h1>Only coaches can log reps</h1>
     <p class="my-4">View only. What was logged is on the squad's board, and in the review of the practice.</p>
-    <a class="tape" href={`/${team}/now`}>Back</a>
+    <Button main href={`/${team}/now`}>Back</Button>
   </main>
 {:else if bare}
   {@render children()}
@@ -75,14 +77,15 @@
       class="no-print flex flex-col items-stretch gap-x-6 border-b border-seam bg-sheet px-3 md:flex-row md:px-6"
     >
       <div class="flex items-center gap-x-4 text-sm text-soft">
-        <select
+        <Select
+          placeholder=""
           class="min-h-12 cursor-pointer border-0 bg-transparent py-2 pr-8 pl-0 text-lg font-bold text-ink"
           aria-label="Team"
           value={team}
           onchange={change}
         >
           {#each teams as t (t.id)}<option value={t.id}>{t.name}</option>{/each}
-        </select>
+        </Select>
         {#if !session.coach}<span class="border-l-6 border-mark pl-2 text-ink">View only</span>{/if}
         {#each [['settings', 'Settings'], ['help', 'Help']] as [id, name] (id)}
           <a

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { Player } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
@@ -7,6 +8,8 @@
   import RoundFloor from '$lib/eyes/RoundFloor.svelte';
   import DisplayEnd from '$lib/run/DisplayEnd.svelte';
   import { SecondScreen } from '$lib/run/display.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // The gym's second screen: read from 15 m, touched once.
   const screen = new SecondScreen();
@@ -134,13 +137,13 @@
         >
       {/if}
       <span class="ml-auto text-alarm" role="status">{screen.problem}</span>
-      <button
-        class="tape plain [footer.idle_&]:opacity-0"
+      <Button
+        class="[footer.idle_&]:opacity-0"
         disabled={!block || screen.round.pack !== null}
         aria-pressed={showing}
-        onclick={() => (showing = !showing)}>Show the drill</button
+        onclick={() => (showing = !showing)}>Show the drill</Button
       >
-      <button class="tape plain [footer.idle_&]:opacity-0" onclick={full}>Full screen</button>
+      <Button class="[footer.idle_&]:opacity-0" onclick={full}>Full screen</Button>
     </footer>
   {:else if screen.unpaired}
     <form class="[margin:auto] grid gap-4 max-w-136 text-lg" onsubmit={pair}>
@@ -148,17 +151,17 @@
       <p>On the floor, under More, ask for a code for a screen and type it here.</p>
       <label>
         <span class="soft">Code</span>
-        <input
+        <Input
           class="numeral w-full py-2 px-4 bg-sheet text-ink border-2 border-line text-3xl tracking-[0.1em] [text-transform:uppercase]"
           bind:value={code}
           autocomplete="off"
           autocapitalize="characters"
-          maxlength="8"
+          maxlength={8}
           required
         />
       </label>
-      <button class="tape">Show the practice</button>
-      {#if refused}<p role="alert" class="problem">{refused}</p>{/if}
+      <Button type="submit" main>Show the practice</Button>
+      {#if refused}<Note>{refused}</Note>{/if}
     </form>
   {:else}
     <p role="status" class="[margin:auto] grid gap-4 max-w-136 text-lg">

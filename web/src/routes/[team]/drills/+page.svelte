@@ -1,6 +1,10 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask } from '$lib/api/client';
   import DrillCard from '$lib/drills/DrillCard.svelte';
   import { fits, levels, shelves } from '$lib/drills/library';
@@ -9,6 +13,8 @@
   import { orKept } from '$lib/state/device';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import FileButton from '$lib/ui/FileButton.svelte';
 
   const team = page.params.team ?? '';
 
@@ -17,7 +23,7 @@
   let action = $state('');
   let rung = $state('');
   let level = $state(0);
-  let players = $state<number | null>(null);
+  let players = $state<number>();
   let alone = $state(false);
   let needed = $state(false);
   /** Drills for what holds the team back, as soon as it is known. */
@@ -65,15 +71,8 @@
   <h1>Drills</h1>
   <p class="soft">A drill climbs one rung at a time, and goes back one when it breaks.</p>
   {#if session.coach}<span class="ml-auto flex flex-wrap gap-2">
-      <a class="tape" href={`/${team}/drills/edit`}>Write your own</a>
-      <label class="tape plain"
-        >Import a drill<input
-          type="file"
-          accept=".json,application/json"
-          class="visually-hidden"
-          onchange={take}
-        /></label
-      >
+      <Button main href={`/${team}/drills/edit`}>Write your own</Button>
+      <FileButton name="Import a drill" accept=".json,application/json" onchange={take} />
     </span>{/if}
 </div>
 <form
@@ -81,51 +80,49 @@
   aria-label="Filter the drills"
   onsubmit={(e) => e.preventDefault()}
 >
-  <label class="field"><span>Words</span><input type="search" bind:value={words} maxlength="80" /></label>
-  <label class="field">
+  <Label><span>Words</span><Input type="search" bind:value={words} maxlength={80} /></Label>
+  <Label>
     <span>What it teaches</span>
-    <select bind:value={group}>
+    <Select placeholder="" bind:value={group}>
       <option value="">anything</option>
       {#each session.catalogue?.groups ?? [] as g (g.id)}<option value={g.id}>{g.name}</option>{/each}
-    </select>
-  </label>
-  <label class="field">
+    </Select>
+  </Label>
+  <Label>
     <span>Action</span>
-    <select bind:value={action}>
+    <Select placeholder="" bind:value={action}>
       <option value="">any action</option>
       {#each actions as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-    </select>
-  </label>
-  <label class="field">
+    </Select>
+  </Label>
+  <Label>
     <span>Rung</span>
-    <select bind:value={rung}>
+    <Select placeholder="" bind:value={rung}>
       <option value="">any rung</option>
       {#each session.catalogue?.ladder ?? [] as r (r.id)}<option value={r.id}>{r.number} {r.name}</option
         >{/each}
-    </select>
-  </label>
-  <label class="field">
+    </Select>
+  </Label>
+  <Label>
     <span>Level</span>
-    <select bind:value={level}>
+    <Select placeholder="" bind:value={level}>
       <option value={0}>any level</option>
       {#each Object.entries(levels) as [n, name] (n)}<option value={Number(n)}>{name}</option>{/each}
-    </select>
-  </label>
-  <label class="field"
-    ><span>Players here</span><input
+    </Select>
+  </Label>
+  <Label
+    ><span>Players here</span><Input
       type="number"
       min="1"
       max="24"
       placeholder="any"
       bind:value={players}
-    /></label
+    /></Label
   >
   <span class="col-span-2 flex flex-wrap gap-x-6">
-    <label class="check whitespace-nowrap"
-      ><input type="checkbox" bind:checked={alone} />No helpers needed</label
-    >
-    <label class="check whitespace-nowrap"
-      ><input type="checkbox" disabled={!serving?.length} bind:checked={needed} />For what holds us back</label
+    <Checkbox bind:checked={alone} classes={{ div: 'whitespace-nowrap' }}>No helpers needed</Checkbox>
+    <Checkbox disabled={!serving?.length} bind:checked={needed} classes={{ div: 'whitespace-nowrap' }}
+      >For what holds us back</Checkbox
     >
   </span>
 </form>

@@ -1,10 +1,14 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   const team = page.params.team ?? '';
@@ -91,19 +95,17 @@
         onsubmit={add}
       >
         <h2 class="mt-0 mr-0 mb-2 ml-0">A game for the schedule</h2>
-        <label class="field"
-          ><span>Opponent</span><input
+        <Label
+          ><span>Opponent</span><Input
             bind:value={opponent}
-            maxlength="60"
+            maxlength={60}
             required
             autocomplete="off"
-          /></label
+          /></Label
         >
-        <label class="field"
-          ><span>When</span><input type="datetime-local" bind:value={when} required /></label
-        >
-        <label class="check"><input type="checkbox" bind:checked={away} />Away</label>
-        <button class="tape" disabled={busy}>Add the game</button>
+        <Label><span>When</span><Input type="datetime-local" bind:value={when} required /></Label>
+        <Checkbox bind:checked={away}>Away</Checkbox>
+        <Button type="submit" main disabled={busy}>Add the game</Button>
       </form>{/if}
   </div>
 {/if}

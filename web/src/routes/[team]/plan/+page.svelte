@@ -9,6 +9,7 @@
   import PracticeList from '$lib/plan/PracticeList.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   const path = $derived({ teamId: page.params.team ?? '' });
@@ -52,12 +53,12 @@
   <span class="grow"></span>
   {#if list.length}
     <div class="flex" role="group" aria-label="Shown as">
-      <a class="tape plain" aria-current={!month ? 'page' : undefined} href="?">List</a>
-      <a class="tape plain" aria-current={month ? 'page' : undefined} href="?view=month">Month</a>
+      <Button aria-current={!month ? 'page' : undefined} href="?">List</Button>
+      <Button aria-current={month ? 'page' : undefined} href="?view=month">Month</Button>
     </div>
   {/if}
   {#if session.coach}
-    <button class="tape" onclick={() => add()} disabled={busy}>Plan a practice</button>
+    <Button main onclick={() => add()} disabled={busy}>Plan a practice</Button>
   {/if}
 </div>
 <KeptNote since={data.since} onretry={() => invalidateAll()} />

@@ -6,6 +6,7 @@
   import NoAnswer from '$lib/parts/NoAnswer.svelte';
   import { ago, dayOf, hourOf } from '$lib/parts/verdicts';
   import { keptOf, type Dated } from '$lib/state/device';
+  import Button from '$lib/ui/Button.svelte';
 
   // Goes on to the practice that is next; without an answer of the server, to what is on this device.
   const team = page.params.team ?? '';
@@ -35,11 +36,11 @@
         <ul class="quiet-list grid gap-2">
           {#each here as { value, since } (value.practice.id)}
             <li>
-              <a class="tape plain w-full" href={`/${team}/run/${value.practice.id}`}>
+              <Button class="w-full" href={`/${team}/run/${value.practice.id}`}>
                 {dayOf(value.practice.startsAt)}
                 <span class="numeral">{hourOf(value.practice.startsAt)}</span>
                 <span class="soft">{value.practice.minutes} min, kept {ago(since ?? 0)}</span>
-              </a>
+              </Button>
             </li>
           {/each}
         </ul>
@@ -54,7 +55,7 @@
   <section class="sheet p-6 max-w-2xl">
     <h1>Nothing to run</h1>
     <p class="my-3">A practice that is planned for today or later can be run on the floor.</p>
-    <a class="tape" href={`/${team}/plan`}>Plan a practice</a>
+    <Button main href={`/${team}/plan`}>Plan a practice</Button>
   </section>
 {:else}
   <p role="status" class="soft">Loading the next practice…</p>

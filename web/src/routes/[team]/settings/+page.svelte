@@ -1,6 +1,10 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask } from '$lib/api/client';
   import AllActions from '$lib/settings/AllActions.svelte';
   import Audit from '$lib/settings/Audit.svelte';
@@ -11,6 +15,7 @@
   import Feed from '$lib/plan/Feed.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   const path = { teamId: page.params.team ?? '' };
   let { data } = $props();
@@ -101,24 +106,24 @@
 >
   <form class="sheet grid gap-3 p-4" onsubmit={save}>
     <h2>Team</h2>
-    <label class="field"
-      ><span>Team's name</span><input bind:value={team.name} maxlength="80" disabled={!session.head} /></label
+    <Label
+      ><span>Team's name</span><Input bind:value={team.name} maxlength={80} disabled={!session.head} /></Label
     >
-    <label class="field"
-      ><span>Season</span><input bind:value={team.season} maxlength="80" disabled={!session.head} /></label
+    <Label
+      ><span>Season</span><Input bind:value={team.season} maxlength={80} disabled={!session.head} /></Label
     >
-    <label class="field">
+    <Label>
       <span>Age group</span>
-      <select bind:value={team.ages} disabled={!session.head}>
+      <Select placeholder="" bind:value={team.ages} disabled={!session.head}>
         {#each session.catalogue?.ages ?? [] as a (a.band)}<option value={a.band}>{a.name}</option>{/each}
-      </select>
-    </label>
-    <label class="field">
+      </Select>
+    </Label>
+    <Label>
       <span>Time zone</span>
-      <select bind:value={team.zone} disabled={!session.head}>
+      <Select placeholder="" bind:value={team.zone} disabled={!session.head}>
         {#each zones as z (z)}<option value={z}>{z.replaceAll('_', ' ')}</option>{/each}
-      </select>
-    </label>
+      </Select>
+    </Label>
     <h2>Local rule</h2>
     <p class="soft">
       What your federation, league or school says goes before the guideline{guideline
@@ -127,35 +132,36 @@
     </p>
     <div class="grid grid-cols-[1fr_1fr] gap-2">
       {#each rules as [key, label, of] (key)}
-        <label class="field"
-          ><span>{label}</span><input
+        <Label
+          ><span>{label}</span><Input
             type="number"
             min="0"
             placeholder={guideline ? String(guideline[of]) : ''}
             value={team.localRule[key] || ''}
             onchange={(e) => team && (team.localRule[key] = Number(e.currentTarget.value))}
             disabled={!session.head}
-          /></label
+          /></Label
         >
       {/each}
     </div>
     <h2>Floor</h2>
-    <label class="field">
+    <Label>
       <span>Court</span>
-      <select
+      <Select
+        placeholder=""
         value={custom ? 'custom' : team.court.preset}
         onchange={(e) => choose(e.currentTarget.value)}
         disabled={!session.head}
       >
         {#each session.catalogue?.courts ?? [] as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
         <option value="custom">Our own gym, measured</option>
-      </select>
-    </label>
+      </Select>
+    </Label>
     {#if custom}
       <div class="grid grid-cols-[1fr_1fr] gap-2">
         {#each lengths as [key, label] (key)}
-          <label class="field"
-            ><span>{label}, ft</span><input type="number" step="any" bind:value={team.court[key]} /></label
+          <Label
+            ><span>{label}, ft</span><Input type="number" step="any" bind:value={team.court[key]} /></Label
           >
         {/each}
       </div>
@@ -164,48 +170,47 @@
     {/if}
     <AllActions team={team.id} bind:on={team.school.allActions} />
     <h2>Our way of screening</h2>
-    <label class="field">
+    <Label>
       <span>When the defender goes under</span>
-      <select bind:value={team.school.fadeToCorner} disabled={!session.head}>
+      <Select placeholder="" bind:value={team.school.fadeToCorner} disabled={!session.head}>
         <option value={false}>Stop behind the screener and shoot; the screener re-screens</option>
         <option value={true}>Fade to the corner and use the re-screen there</option>
-      </select>
-    </label>
-    <label class="field">
+      </Select>
+    </Label>
+    <Label>
       <span>When the defender jumps the screen</span>
-      <select bind:value={team.school.flareFirst} disabled={!session.head}>
+      <Select placeholder="" bind:value={team.school.flareFirst} disabled={!session.head}>
         <option value={false}>Back cut first</option>
         <option value={true}>Flare out first</option>
-      </select>
-    </label>
-    <label class="field">
+      </Select>
+    </Label>
+    <Label>
       <span>When the guard goes under a ball screen</span>
-      <select bind:value={team.school.shootFirst} disabled={!session.head}>
+      <Select placeholder="" bind:value={team.school.shootFirst} disabled={!session.head}>
         <option value={false}>Use it again, lower</option>
         <option value={true}>Stop behind the screen and shoot</option>
-      </select>
-    </label>
+      </Select>
+    </Label>
     <h2>How fast they move</h2>
-    <label class="own flex gap-2 items-center min-h-12"
-      ><input type="checkbox" bind:checked={team.ownPace} disabled={!session.head} />Our own figures, not
-      those of the age group</label
+    <Checkbox bind:checked={team.ownPace} disabled={!session.head} classes={{ div: 'own' }}
+      >Our own figures, not those of the age group</Checkbox
     >
     <p class="soft">
       They decide who comes open, and by how much. All are assumptions until somebody takes the time.
     </p>
     <div class="grid grid-cols-[1fr_1fr] gap-2">
       {#each speeds as [key, label] (key)}
-        <label class="field"
-          ><span>{label}</span><input
+        <Label
+          ><span>{label}</span><Input
             type="number"
             step="any"
             bind:value={team.pace[key]}
             disabled={!session.head || !team.ownPace}
-          /></label
+          /></Label
         >
       {/each}
     </div>
-    {#if session.head}<button class="tape">Save settings</button>{:else}<p class="soft">
+    {#if session.head}<Button type="submit" main>Save settings</Button>{:else}<p class="soft">
         The head coach can change these.
       </p>{/if}
   </form>
@@ -223,8 +228,8 @@
       <h2>You</h2>
       <p>{session.view?.me?.name}, {session.view?.program}</p>
       <div class="flex gap-2 flex-wrap">
-        <button class="tape plain" onclick={() => out(false)}>Sign out</button>
-        <button class="tape plain" onclick={() => out(true)}>Sign out everywhere</button>
+        <Button onclick={() => out(false)}>Sign out</Button>
+        <Button onclick={() => out(true)}>Sign out everywhere</Button>
       </div>
     </section>
   </div>

@@ -10,6 +10,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The lesson for the players: one cue at a time, first the picture, then the
   // answer. Arrow keys, a clicker or a tap go on.
@@ -108,7 +109,7 @@
 {#if problem}
   <main class="p-8">
     <p role="alert">{problem}</p>
-    <a class="tape" href={`/${team}/teach`}>Back to the lab</a>
+    <Button main href={`/${team}/teach`}>Back to the lab</Button>
   </main>
 {:else if !lesson || !row || !s}
   <p role="status" class="soft p-8">Loading the court…</p>
@@ -147,13 +148,13 @@
       {/if}
     </div>
     <div class="foot">
-      <button class="tape plain" onclick={leave}>Close</button>
-      <button class="tape plain" onclick={full}>Full screen</button>
+      <Button onclick={leave}>Close</Button>
+      <Button onclick={full}>Full screen</Button>
       <span class="numeral count" aria-label={`Cue ${at + 1} of ${count}`}>{at + 1} / {count}</span>
-      <button class="tape plain" onclick={play}>{player.running ? 'Stop' : 'Play it'}</button>
-      <button class="tape plain" disabled={at === 0 && !answered} onclick={backward}>Back</button>
-      <button class="tape" disabled={at === count - 1 && answered} onclick={forward}
-        >{answered ? 'Next cue' : 'Answer'}</button
+      <Button onclick={play}>{player.running ? 'Stop' : 'Play it'}</Button>
+      <Button disabled={at === 0 && !answered} onclick={backward}>Back</Button>
+      <Button main disabled={at === count - 1 && answered} onclick={forward}
+        >{answered ? 'Next cue' : 'Answer'}</Button
       >
     </div>
   </main>

@@ -13,6 +13,8 @@
   import SeasonLine from '$lib/squad/SeasonLine.svelte';
   import RosterEditor from '$lib/squad/RosterEditor.svelte';
   import { verdictName } from '$lib/parts/verdicts';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   let { data } = $props();
 
@@ -51,28 +53,24 @@
 <div class="page-head">
   <h1>Squad</h1>
   <span class="grow"></span>
-  {#if session.coach}<a class="tape plain" href={`/${team}/squad/links`}>Player links</a>{/if}
-  <a class="tape plain" href={`/${team}/squad/program`}>All teams</a>
-  <button class="tape plain" onclick={() => (editing = !editing)}
-    >{editing ? 'Back to the board' : 'Edit the roster'}</button
-  >
+  {#if session.coach}<Button href={`/${team}/squad/links`}>Player links</Button>{/if}
+  <Button href={`/${team}/squad/program`}>All teams</Button>
+  <Button onclick={() => (editing = !editing)}>{editing ? 'Back to the board' : 'Edit the roster'}</Button>
 </div>
 
 {#if !board && data.problem}
-  <p role="alert" class="problem">{data.problem}</p>
+  <Note>{data.problem}</Note>
 {:else if board && editing}
   <RosterEditor {team} players={board.players} onchange={reread} />
 {:else if !board || rereading > 0}
   <p role="status" class="soft">Loading the board…</p>
 {:else}
   <BoardFilters filters={data.filters} />
-  {#if data.problem}<p role="alert" class="problem">{data.problem}</p>{/if}
+  {#if data.problem}<Note>{data.problem}</Note>{/if}
   {#if narrowed(data.filters)}
     <p class="soft flex items-center gap-3 mb-2">
       <span>Judged on <b class="numeral">{board.reps}</b> reps.</span>
-      <button class="tape plain" onclick={() => goto(addressOf(everything(data.filters)))}
-        >Show the whole record</button
-      >
+      <Button onclick={() => goto(addressOf(everything(data.filters)))}>Show the whole record</Button>
     </p>
   {/if}
   {#if !narrowed(data.filters)}<WorkOn {board} {team} />{/if}

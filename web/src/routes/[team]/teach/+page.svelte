@@ -12,6 +12,7 @@
   import Chooser from '$lib/teach/Chooser.svelte';
   import LabFloor from '$lib/teach/LabFloor.svelte';
   import { copySvg } from '$lib/teach/copy';
+  import Button from '$lib/ui/Button.svelte';
 
   const team = page.params.team ?? '';
   let { data } = $props();
@@ -156,29 +157,21 @@
         </p>
       {/if}
       <div class="flex flex-wrap gap-2 items-center">
-        <button class="tape" onclick={play}>{player.running ? 'Stop' : 'Play'}</button>
-        <button class="tape plain" aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}
-          >Slow</button
-        >
-        <button class="tape plain" onclick={step}>Step</button>
-        {#if player.play}<button class="tape plain" onclick={() => player.clear()}>Back to the read</button
-          >{/if}
-        <button class="tape plain" onclick={mirror}>Mirror</button>
-        <button class="tape plain" onclick={question}>Give me one</button>
-        <button class="tape plain" aria-pressed={showMap} onclick={() => (showMap = !showMap)}
-          >Read map</button
-        >
-        <button
-          class="tape plain"
-          aria-pressed={lab.shadeOpen}
-          disabled={!showMap}
-          onclick={() => lab.shade(!lab.shadeOpen)}>How open</button
+        <Button main onclick={play}>{player.running ? 'Stop' : 'Play'}</Button>
+        <Button aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}>Slow</Button>
+        <Button onclick={step}>Step</Button>
+        {#if player.play}<Button onclick={() => player.clear()}>Back to the read</Button>{/if}
+        <Button onclick={mirror}>Mirror</Button>
+        <Button onclick={question}>Give me one</Button>
+        <Button aria-pressed={showMap} onclick={() => (showMap = !showMap)}>Read map</Button>
+        <Button aria-pressed={lab.shadeOpen} disabled={!showMap} onclick={() => lab.shade(!lab.shadeOpen)}
+          >How open</Button
         >
       </div>
       <div class="cues flex flex-wrap gap-2 items-center" role="group" aria-label="Show a cue">
         {#each lesson.rows as r (r.cue)}
-          <button
-            class="tape plain pt-0 pr-3 pb-0 pl-2 font-normal"
+          <Button
+            class="pt-0 pr-3 pb-0 pl-2 font-normal"
             aria-pressed={shown === r.cue}
             onclick={() => {
               player.clear();
@@ -186,19 +179,21 @@
             }}
           >
             <CueGlyph cue={r.cue} size={36} />{session.cueName(r.cue)}
-          </button>
+          </Button>
         {/each}
       </div>
     </section>
     <div class="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AnswerPanel {lab} />
       <p class="flex flex-wrap gap-2">
-        <a class="tape" href={`/${team}/show?screen=${lesson.action.id}&cue=${shown ?? ''}`}>Show the team</a>
-        <a class="tape plain" href={`/${team}/teach/cards?screen=${lesson.action.id}`}>Cue cards</a>
-        <a class="tape plain" href={`/${team}/teach/tape?screen=${lesson.action.id}`}>Tape sheet</a>
-        <a class="tape plain" href={`/${team}/teach/motion`}>Motion offense</a>
-        <a class="tape plain" href={`/${team}/show/round`}>Everybody points</a>
-        <button class="tape plain" onclick={copy}>Copy as SVG</button>
+        <Button main href={`/${team}/show?screen=${lesson.action.id}&cue=${shown ?? ''}`}
+          >Show the team</Button
+        >
+        <Button href={`/${team}/teach/cards?screen=${lesson.action.id}`}>Cue cards</Button>
+        <Button href={`/${team}/teach/tape?screen=${lesson.action.id}`}>Tape sheet</Button>
+        <Button href={`/${team}/teach/motion`}>Motion offense</Button>
+        <Button href={`/${team}/show/round`}>Everybody points</Button>
+        <Button onclick={copy}>Copy as SVG</Button>
       </p>
     </div>
   </div>

@@ -6,6 +6,7 @@
   import Home from '$lib/eyes/Home.svelte';
   import EyesFloor from '$lib/eyes/EyesFloor.svelte';
   import { Training } from '$lib/eyes/training.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // A player's own questions, by a private link: one thumb, with or without a network.
   const t = new Training(page.params.key ?? '');
@@ -48,14 +49,14 @@
           Not sent from this phone: {answers(t.left).toLowerCase()}. Your new link, opened on this phone, can
           take that along.
         </p>
-        <button class="tape plain" onclick={() => t.claim(false)}>Discard</button>
+        <Button onclick={() => t.claim(false)}>Discard</Button>
       {/if}
     </div>
   {:else if !t.pack}
     <div class="grid gap-4 flex-1 content-end justify-items-start">
       {#if t.problem}<h1 class="text-2xl">No questions yet</h1>
         <p role="alert">{t.problem}</p>
-        <button class="tape" onclick={() => t.open()}>Retry</button>
+        <Button main onclick={() => t.open()}>Retry</Button>
       {:else}<p role="status" class="soft">Loading your questions…</p>{/if}
     </div>
   {:else}
@@ -97,8 +98,8 @@
           class="on flex gap-2 min-h-[3.4rem] mt-2 items-center [&_.tape]:flex-1 [&_.tape]:justify-center [&_.tape]:min-h-[3.2rem]"
         >
           {#if a.phase === 'told'}
-            <button class="tape plain" onclick={() => a.again()}>See it again</button>
-            {#if t.more || t.over}<button class="tape" onclick={next}>{t.over ? 'Finish' : 'Next'}</button>
+            <Button onclick={() => a.again()}>See it again</Button>
+            {#if t.more || t.over}<Button main onclick={next}>{t.over ? 'Finish' : 'Next'}</Button>
             {:else}<p class="soft">No more questions until there is a network.</p>{/if}
           {/if}
         </div>
@@ -130,8 +131,8 @@
               aria-label="From a link that has ended"
             >
               <p>On this phone: {answers(t.left).toLowerCase()} of a link that has ended. Yours?</p>
-              <button class="tape plain" onclick={() => t.claim(true)}>Mine, send that</button>
-              <button class="tape plain" onclick={() => t.claim(false)}>Not mine, forget that</button>
+              <Button onclick={() => t.claim(true)}>Mine, send that</Button>
+              <Button onclick={() => t.claim(false)}>Not mine, forget that</Button>
             </div>
           {/if}
           <p>Everybody moves, then stops. Look at the defenders and tap what you do.</p>
@@ -151,8 +152,8 @@
           <p class="soft text-sm">Nothing about you is on this page, and seeing it is not yet doing it.</p>
         {/if}
         <Home key={page.params.key ?? ''} />
-        {#if t.more}<button class="tape start w-full justify-center min-h-16 text-xl" onclick={next}
-            >{finished ? 'Ten more' : 'Start'}</button
+        {#if t.more}<Button main class="w-full justify-center min-h-16 text-xl" onclick={next}
+            >{finished ? 'Ten more' : 'Start'}</Button
           >
         {:else}<p class="soft">No more questions until there is a network.</p>{/if}
       </div>

@@ -1,9 +1,13 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask } from '$lib/api/client';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // A one-time link: who invites to what, then a name and a password.
   const path = { joinKey: page.params.key ?? '' };
@@ -42,27 +46,25 @@
       <h1>{view ? view.program : 'Evrik'}</h1>
     </div>
     {#if !view}
-      <p role="alert" class="problem">{data.dead}</p>
-      <a class="tape plain" href="/">To the sign-in</a>
+      <Note>{data.dead}</Note>
+      <Button href="/">To the sign-in</Button>
     {:else}
       <p>{view.invitedBy} invites you as <b>{roles[view.role]}</b>.</p>
-      <label class="field"
-        ><span>Email</span><input value={view.email} readonly autocomplete="username" /></label
+      <Label><span>Email</span><Input value={view.email} readonly autocomplete="username" /></Label>
+      <Label
+        ><span>Your name</span><Input bind:value={name} required maxlength={80} autocomplete="name" /></Label
       >
-      <label class="field"
-        ><span>Your name</span><input bind:value={name} required maxlength="80" autocomplete="name" /></label
-      >
-      <label class="field"
-        ><span>A password, ten characters or more</span><input
+      <Label
+        ><span>A password, ten characters or more</span><Input
           type="password"
           bind:value={password}
           required
-          minlength="10"
+          minlength={10}
           autocomplete="new-password"
-        /></label
+        /></Label
       >
-      {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
-      <button class="tape" disabled={busy}>Make the account</button>
+      {#if problem}<Note>{problem}</Note>{/if}
+      <Button type="submit" main disabled={busy}>Make the account</Button>
     {/if}
   </form>
 </main>

@@ -1,9 +1,13 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask } from '$lib/api/client';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // A link from a mail: a new password, and in.
   const path = { resetKey: page.params.key ?? '' };
@@ -36,21 +40,21 @@
       <h1>A new password</h1>
     </div>
     {#if data.dead}
-      <p role="alert" class="problem">{data.dead}</p>
-      <a class="tape plain" href="/">To the sign-in</a>
+      <Note>{data.dead}</Note>
+      <Button href="/">To the sign-in</Button>
     {:else}
-      <label class="field"
-        ><span>New password, ten characters or more</span><input
+      <Label
+        ><span>New password, ten characters or more</span><Input
           type="password"
           bind:value={password}
           required
-          minlength="10"
-          maxlength="200"
+          minlength={10}
+          maxlength={200}
           autocomplete="new-password"
-        /></label
+        /></Label
       >
-      {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
-      <button class="tape" disabled={busy}>Save and sign in</button>
+      {#if problem}<Note>{problem}</Note>{/if}
+      <Button type="submit" main disabled={busy}>Save and sign in</Button>
     {/if}
   </form>
 </main>

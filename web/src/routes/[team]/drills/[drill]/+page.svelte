@@ -1,6 +1,10 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, Refusal, type Player, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { download } from '$lib/drill/draft.svelte';
@@ -16,6 +20,8 @@
   import TakePart from '$lib/drill/TakePart.svelte';
   import Wishes from '$lib/drill/Wishes.svelte';
   import Ladder from '$lib/parts/Ladder.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   const team = page.params.team ?? '';
   const path = { teamId: team };
@@ -29,7 +35,7 @@
   let matchSizes = $state(false);
   let baskets = $state(2);
   let minutes = $state(10);
-  let seconds = $state<number | null>(null);
+  let seconds = $state<number>();
   let seed = $state(1);
   let order = $state<Schemas['Order'] | null>(null);
   let problem = $state('');
@@ -157,8 +163,8 @@
         <Ladder stages={drill.stages} chosen={stageId} {held} />
         <div class="grid gap-2" role="radiogroup" aria-label="Stage">
           {#each [...drill.stages].reverse() as s (s.id)}
-            <button
-              class="tape plain stage justify-start text-left font-normal w-full min-h-12 aria-checked:font-bold"
+            <Button
+              class="justify-start text-left font-normal w-full min-h-12 aria-checked:font-bold"
               role="radio"
               aria-checked={s.id === stageId}
               onclick={() => {
@@ -168,7 +174,7 @@
             >
               <span class="numeral">{session.rung(s.rung)?.number}</span>
               <span>{s.name}</span>
-            </button>
+            </Button>
           {/each}
         </div>
       </div>
@@ -177,16 +183,14 @@
       <AnswerLadder {stage} rows={answers} />
       <p class="links no-print flex flex-wrap gap-2 my-3 mx-0">
         {#if ownEntry && session.coach}
-          <a class="tape plain" href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</a>
-          <button class="tape plain" onclick={archive}
-            >{ownEntry.archived ? 'Bring it back' : 'Archive it'}</button
-          >
+          <Button href={`/${team}/drills/edit?drill=${drill.id}`}>Change it</Button>
+          <Button onclick={archive}>{ownEntry.archived ? 'Bring it back' : 'Archive it'}</Button>
         {/if}
         {#if session.coach}
-          <a class="tape plain" href={`/${team}/drills/edit?from=${drill.id}`}>Make it your own</a>
+          <Button href={`/${team}/drills/edit?from=${drill.id}`}>Make it your own</Button>
         {/if}
-        <button class="tape plain" onclick={() => download(drill)}>Export</button>
-        <button class="tape plain" onclick={() => print()}>Print</button>
+        <Button onclick={() => download(drill)}>Export</Button>
+        <Button onclick={() => print()}>Print</Button>
       </p>
       <div class="border-l-6 border-l-mark pl-3 text-sm">
         {#each drill.cautions as c (c)}<p>{c}</p>{/each}
@@ -224,28 +228,26 @@
     >
       <h2 id="tonight">Tonight</h2>
       <div class="no-print grid grid-cols-[repeat(3,_minmax(0,_1fr))] gap-3">
-        <label class="field"
-          ><span>Baskets</span><select bind:value={baskets}
-            >{#each [1, 2, 3, 4, 5, 6] as b (b)}<option value={b}>{b}</option>{/each}</select
-          ></label
+        <Label
+          ><span>Baskets</span><Select placeholder="" bind:value={baskets}
+            >{#each [1, 2, 3, 4, 5, 6] as b (b)}<option value={b}>{b}</option>{/each}</Select
+          ></Label
         >
-        <label class="field"
-          ><span>Minutes</span><input type="number" min="1" max="60" bind:value={minutes} /></label
-        >
-        <label class="field">
-          <span>Seconds a rep</span><input
+        <Label><span>Minutes</span><Input type="number" min="1" max="60" bind:value={minutes} /></Label>
+        <Label>
+          <span>Seconds a rep</span><Input
             type="number"
             min="5"
             max="120"
             placeholder={String(stage.seconds)}
             bind:value={seconds}
           />
-        </label>
+        </Label>
       </div>
       {#if helpers.length}
-        <label class="check no-print"
-          ><input type="checkbox" bind:checked={noHelpers} />Nobody to help: a player stands in as
-          {helpers.map((h) => h.name.toLowerCase()).join(', ')}</label
+        <Checkbox bind:checked={noHelpers} classes={{ div: 'print:hidden' }}
+          >Nobody to help: a player stands in as
+          {helpers.map((h) => h.name.toLowerCase()).join(', ')}</Checkbox
         >
       {/if}
       <TakePart {players} bind:here />
@@ -257,7 +259,7 @@
         bind:harder
       />
       {#if problem}
-        <p role="alert" class="problem">{problem}</p>
+        <Note>{problem}</Note>
       {:else if order}
         <Dealt {order} {own} />
         {#if motion}

@@ -2,6 +2,9 @@
   import { onMount } from 'svelte';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { Player } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
@@ -12,6 +15,9 @@
   import { download, Draft } from '$lib/drill/draft.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
+  import Textarea from '$lib/ui/Textarea.svelte';
 
   // Write a drill of your own: from any drill, or change one of your own. The
   // floor beside it runs what is written, or says what cannot be.
@@ -116,8 +122,8 @@
 <svelte:window onkeydown={keys} />
 
 {#if problem}
-  <p role="alert" class="problem">{problem}</p>
-  <p><a class="tape plain" href={`/${team}/teach/motion`}>To the offense</a></p>
+  <Note>{problem}</Note>
+  <p><Button href={`/${team}/teach/motion`}>To the offense</Button></p>
 {:else if !draft}
   <p role="status" class="soft">Loading the drill…</p>
 {:else}
@@ -125,11 +131,11 @@
   <div class="bar flex flex-wrap gap-2 items-center mb-4">
     <h1 class="mr-auto">{draft.version ? 'Change a drill' : 'A drill of your own'}</h1>
     {#if session.coach}
-      <button class="tape" disabled={draft.problem !== ''} onclick={store}>Save drill</button>
+      <Button main disabled={draft.problem !== ''} onclick={store}>Save drill</Button>
     {:else}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
-    <button class="tape plain" disabled={!draft.canUndo} onclick={() => draft?.undo()}>Undo</button>
-    <button class="tape plain" disabled={!draft.canRedo} onclick={() => draft?.redo()}>Redo</button>
-    <button class="tape plain" onclick={() => draft && download(draft.drill)}>Export</button>
+    <Button disabled={!draft.canUndo} onclick={() => draft?.undo()}>Undo</Button>
+    <Button disabled={!draft.canRedo} onclick={() => draft?.redo()}>Redo</Button>
+    <Button onclick={() => draft && download(draft.drill)}>Export</Button>
   </div>
   <div
     class="grid grid-cols-[minmax(0,_1.25fr)_minmax(0,_1fr)] gap-6 items-start max-md:grid-cols-[minmax(0,_1fr)]"
@@ -137,30 +143,32 @@
     <div
       class="grid gap-3 [&_fieldset]:border-0 [&_fieldset]:p-0 [&_fieldset]:m-0 [&_fieldset]:min-w-0 [&_legend]:font-bold [&_legend]:text-base [&_legend]:mb-2 [&_select]:min-h-11 [&_select]:w-full [&_select]:min-w-0 [&_select]:py-1 [&_select]:px-2 [&_select]:border [&_select]:border-line [&_select]:bg-sheet [&_select]:text-ink [&_select]:[font:inherit] [&_textarea]:min-h-11 [&_textarea]:w-full [&_textarea]:min-w-0 [&_textarea]:py-1 [&_textarea]:px-2 [&_textarea]:border [&_textarea]:border-line [&_textarea]:bg-sheet [&_textarea]:text-ink [&_textarea]:[font:inherit] [&_select]:pr-8 [&_select]:text-ellipsis [&_input:not([type='checkbox'],_[type='radio'])]:min-h-11 [&_input:not([type='checkbox'],_[type='radio'])]:w-full [&_input:not([type='checkbox'],_[type='radio'])]:min-w-0 [&_input:not([type='checkbox'],_[type='radio'])]:py-1 [&_input:not([type='checkbox'],_[type='radio'])]:px-2 [&_input:not([type='checkbox'],_[type='radio'])]:border [&_input:not([type='checkbox'],_[type='radio'])]:border-line [&_input:not([type='checkbox'],_[type='radio'])]:bg-sheet [&_input:not([type='checkbox'],_[type='radio'])]:text-ink [&_input:not([type='checkbox'],_[type='radio'])]:[font:inherit]"
     >
-      <label class="field"
-        ><span>Name</span><input
+      <Label
+        ><span>Name</span><Input
           value={d.name}
-          maxlength="60"
+          maxlength={60}
           onchange={(e) => draft?.change({ name: e.currentTarget.value })}
-        /></label
+        /></Label
       >
-      <label class="field"
-        ><span>What it is</span><textarea
-          rows="3"
+      <Label
+        ><span>What it is</span><Textarea
+          rows={3}
           value={d.about}
-          onchange={(e) => draft?.change({ about: e.currentTarget.value })}></textarea></label
+          onchange={(e) => draft?.change({ about: e.currentTarget.value })}
+        /></Label
       >
       <div class="grid grid-cols-[1fr_1fr] gap-3 max-md:grid-cols-[minmax(0,_1fr)]">
-        <label class="field">
+        <Label>
           <span>Teaches the reads of</span>
-          <select value={d.screen ?? ''} onchange={(e) => situation(e.currentTarget.value)}>
+          <Select placeholder="" value={d.screen ?? ''} onchange={(e) => situation(e.currentTarget.value)}>
             <option value="">no situation</option>
             {#each session.catalogue?.screens ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-          </select>
-        </label>
-        <label class="field">
+          </Select>
+        </Label>
+        <Label>
           <span>How players move on</span>
-          <select
+          <Select
+            placeholder=""
             value={d.rotation.rule}
             onchange={(e) =>
               draft?.change({
@@ -168,32 +176,34 @@
               })}
           >
             {#each rules as [id, name] (id)}<option value={id}>{name}</option>{/each}
-          </select>
-        </label>
+          </Select>
+        </Label>
       </div>
-      <label class="field"
-        ><span>Said to the players</span><input
+      <Label
+        ><span>Said to the players</span><Input
           value={d.rotation.say}
-          maxlength="200"
+          maxlength={200}
           onchange={(e) => draft?.change({ rotation: { rule: d.rotation.rule, say: e.currentTarget.value } })}
-        /></label
+        /></Label
       >
       <Positions {draft} />
       <Phases {draft} />
       <Stages {draft} {cues} />
       <GoesOn {draft} />
       <div class="grid grid-cols-[1fr_1fr] gap-3 max-md:grid-cols-[minmax(0,_1fr)]">
-        <label class="field"
-          ><span>Points to watch, one a line</span><textarea
-            rows="4"
+        <Label
+          ><span>Points to watch, one a line</span><Textarea
+            rows={4}
             value={d.watch.join('\n')}
-            onchange={(e) => draft?.change({ watch: lines(e.currentTarget.value) })}></textarea></label
+            onchange={(e) => draft?.change({ watch: lines(e.currentTarget.value) })}
+          /></Label
         >
-        <label class="field"
-          ><span>Cautions, one a line</span><textarea
-            rows="4"
+        <Label
+          ><span>Cautions, one a line</span><Textarea
+            rows={4}
             value={d.cautions.join('\n')}
-            onchange={(e) => draft?.change({ cautions: lines(e.currentTarget.value) })}></textarea></label
+            onchange={(e) => draft?.change({ cautions: lines(e.currentTarget.value) })}
+          /></Label
         >
       </div>
     </div>
@@ -201,7 +211,7 @@
       class="sheet sticky top-4 p-4 grid gap-3 border-t-8 border-t-mark max-md:static"
       aria-label="Preview"
     >
-      {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
+      {#if draft.problem}<Note>{draft.problem}</Note>{/if}
       {#if draft.motion}
         <div class="court relative aspect-[52/34]">
           {#if player.moment}<p class="absolute [inset:0_0_auto_0] py-2 px-3 bg-sheet/88">
@@ -210,10 +220,10 @@
             </p>{/if}
           <DrillFloor drill={d} motion={draft.motion} {player} jersey={() => ''} />
         </div>
-        <button
-          class="tape"
+        <Button
+          main
           onclick={() => (player.running ? player.stop() : draft?.motion && player.start(draft.motion.play))}
-          >{player.running ? 'Stop' : 'Run it'}</button
+          >{player.running ? 'Stop' : 'Run it'}</Button
         >
       {/if}
     </aside>

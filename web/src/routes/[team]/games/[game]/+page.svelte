@@ -12,6 +12,8 @@
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   const team = page.params.team ?? '';
   const id = page.params.game ?? '';
@@ -46,9 +48,9 @@
   {#if session.coach}
     <span class="soft" role="status">{sheet.storing ? 'Saving…' : 'Saved'}</span>
     <span class="grow"></span>
-    <a class="tape" href={`/${team}/games/${id}/bench`}>Log from the bench</a>
+    <Button main href={`/${team}/games/${id}/bench`}>Log from the bench</Button>
   {/if}
-  {#if session.head}<button class="tape plain" onclick={() => (deleting = true)}>Delete</button>{/if}
+  {#if session.head}<Button onclick={() => (deleting = true)}>Delete</Button>{/if}
 </div>
 <TabList
   label="The game"
@@ -78,10 +80,10 @@
       <div inert={!session.coach}>
         <LineupTerms players={view.players} terms={g.terms} onchange={(terms) => sheet.change({ terms })} />
       </div>
-      <button class="tape justify-self-start" disabled={sheet.busy} onclick={() => sheet.find()}
-        >Suggest lineups</button
+      <Button main class="justify-self-start" disabled={sheet.busy} onclick={() => sheet.find()}
+        >Suggest lineups</Button
       >
-      {#if sheet.problem}<p role="alert" class="problem">{sheet.problem}</p>{/if}
+      {#if sheet.problem}<Note>{sheet.problem}</Note>{/if}
     </div>
     <div class="grid gap-3 min-w-0">
       {#if sheet.busy}<p role="status" class="soft">Comparing every five…</p>

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { beforeNavigate, goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
+  import Input from 'flowbite-svelte/Input.svelte';
   import { api, ask, type Player } from '$lib/api/client';
   import { orKept } from '$lib/state/device';
   import NoAnswer from '$lib/parts/NoAnswer.svelte';
@@ -22,6 +23,8 @@
   import Totals from '$lib/plan/Totals.svelte';
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import Sure from '$lib/parts/Sure.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   const team = page.params.team ?? '';
   const id = page.params.practice ?? '';
@@ -168,7 +171,7 @@
     <h1>{dayOf(draft.input.startsAt)} <span class="numeral">{hourOf(draft.input.startsAt)}</span></h1>
     <label class="inline-flex gap-2 items-center"
       ><span class="visually-hidden">Date and time</span>
-      <input
+      <Input
         class="border border-line rounded-sm bg-sheet text-ink min-h-12 py-0 px-2"
         type="datetime-local"
         value={local}
@@ -179,7 +182,7 @@
       /></label
     >
     <label class="inline-flex gap-2 items-center"
-      >Length <input
+      >Length <Input
         class="border border-line rounded-sm bg-sheet text-ink min-h-12 py-0 px-2 w-20"
         type="number"
         min="10"
@@ -189,29 +192,28 @@
       /> min</label
     >
     <div class="acts no-print flex gap-2 ml-auto max-sm:gap-1 max-sm:ml-0">
-      <button
-        class="tape plain max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
+      <Button
+        class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
         onclick={() => draft.undo()}
-        disabled={!draft.canUndo}>Undo</button
+        disabled={!draft.canUndo}>Undo</Button
       >
-      <button
-        class="tape plain max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
+      <Button
+        class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
         onclick={() => draft.redo()}
-        disabled={!draft.canRedo}>Redo</button
+        disabled={!draft.canRedo}>Redo</Button
       >
       {#if session.coach}
-        <button
-          class="tape max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
+        <Button
+          main
+          class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
           onclick={save}
-          disabled={!draft.changed || draft.saving}>Save</button
+          disabled={!draft.changed || draft.saving}>Save</Button
         >
-        <button class="tape plain max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]" onclick={toFloor}
-          >Run practice</button
-        >
+        <Button class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]" onclick={toFloor}>Run practice</Button>
       {/if}
     </div>
   </div>
-  {#if draft.problem}<p role="alert" class="problem">{draft.problem}</p>{/if}
+  {#if draft.problem}<Note>{draft.problem}</Note>{/if}
   {#if !session.coach}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
   <Gym {draft} />
   <FillBar {draft} />
@@ -240,9 +242,7 @@
         {:else}
           <Share {draft} {team} practice={id} />
           {#if session.head}
-            <button class="tape plain delete mt-6" onclick={() => (deleting = true)}
-              >Delete this practice</button
-            >
+            <Button class="mt-6" onclick={() => (deleting = true)}>Delete this practice</Button>
           {/if}
         {/if}
       </div>

@@ -10,6 +10,8 @@
   import Pages from '$lib/plan/Pages.svelte';
   import type { SeasonDay } from '$lib/plan/season.svelte';
   import Timeline from '$lib/plan/Timeline.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   let { data } = $props();
   const path = { teamId: page.params.team ?? '' };
@@ -54,20 +56,19 @@
 <Pages here="season" />
 <div class="page-head">
   <h1>The weeks ahead</h1>
-  <p class="soft">
+  <p class="soft min-w-60 flex-1">
     Guided first, live in a later practice and before the game that needs it, and again before the players
     lose it.
   </p>
-  <span class="grow"></span>
   {#if session.coach}
-    <button class="tape plain no-print" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
-    <button class="tape plain no-print" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
+    <Button onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</Button>
+    <Button onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</Button>
   {/if}
 </div>
-{#if draft.problem}<p role="alert" class="problem">
+{#if draft.problem}<Note>
     {draft.problem} The weeks shown are those before.
-  </p>{/if}
-{#each draft.plan.problems as p (p)}<p class="warn">{p}</p>{/each}
+  </Note>{/if}
+{#each draft.plan.problems as p (p)}<Note warn>{p}</Note>{/each}
 {#if draft.plan.days.length > 0 && draft.aim.install.length > 0}
   <Timeline days={draft.plan.days} install={draft.aim.install} />
 {:else}
@@ -75,8 +76,8 @@
 {/if}
 {#if next && session.coach}
   <p class="next no-print flex gap-3 items-center mt-4">
-    <button class="tape" onclick={() => next && plan(next)}
-      >Plan {weekdayName(next.date)}, {dateName(next.date)}</button
+    <Button main onclick={() => next && plan(next)}
+      >Plan {weekdayName(next.date)}, {dateName(next.date)}</Button
     >
     <span>{says(next)}</span>
   </p>

@@ -4,6 +4,8 @@
   import type { Schemas } from '$lib/api/client';
   import Pages from '$lib/plan/Pages.svelte';
   import { dateName, plus, weekdayName } from '$lib/plan/days';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // What a week's practices ask of every player, against the limits of the age.
   let { data } = $props();
@@ -50,15 +52,15 @@
 <Pages here="week" />
 <div class="page-head">
   <h1>Week of {dateName(week.from)}</h1>
-  <button class="tape plain no-print" onclick={() => walk(-7)}>The week before</button>
-  <button class="tape plain no-print" onclick={() => walk(7)}>The week after</button>
+  <Button onclick={() => walk(-7)}>The week before</Button>
+  <Button onclick={() => walk(7)}>The week after</Button>
   <p class="soft ml-auto">
     <span class="numeral big text-lg leading-[1.1]">min</span> of practice, then
     <span class="numeral">live min · jumps</span>
   </p>
 </div>
 {#each week.warnings as w (w.text)}
-  <p class="warn">{w.text}</p>
+  <Note warn>{w.text}</Note>
 {/each}
 <div class="scroll sheet overflow-x-auto">
   <table class="w-full border-collapse [table-layout:fixed] min-w-240">

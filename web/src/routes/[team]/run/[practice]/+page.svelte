@@ -15,6 +15,7 @@
   import More from '$lib/run/More.svelte';
   import Unsent from '$lib/run/Unsent.svelte';
   import WhoIsUp from '$lib/run/WhoIsUp.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   const team = page.params.team ?? '';
   const floor = new Floor(team, page.params.practice ?? '');
@@ -113,8 +114,8 @@
       <h1>This practice cannot be shown</h1>
       <p>{failed}</p>
       <p>
-        <button class="tape" onclick={load}>Retry</button>
-        <a class="tape plain" href={`/${team}/now`}>Cancel</a>
+        <Button main onclick={load}>Retry</Button>
+        <Button href={`/${team}/now`}>Cancel</Button>
       </p>
     </div>
   {:else if !floor.run || !floor.line.clock}
@@ -122,7 +123,7 @@
   {:else if floor.line.blocks.length === 0}
     <div class="message p-8 grid gap-4">
       <h1>This practice has no blocks</h1>
-      <p><a class="tape" href={`/${team}/plan/${floor.run.practice.id}`}>Plan it first</a></p>
+      <p><Button main href={`/${team}/plan/${floor.run.practice.id}`}>Plan it first</Button></p>
     </div>
   {:else}
     <ClockBar {floor} {team} onmore={() => (more = true)} onlate={() => (late = true)} />

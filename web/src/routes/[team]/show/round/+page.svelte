@@ -1,11 +1,16 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import { Asking } from '$lib/eyes/asking.svelte';
   import RoundFloor from '$lib/eyes/RoundFloor.svelte';
   import { RoundRemote } from '$lib/eyes/wall.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Note from '$lib/ui/Note.svelte';
 
   // A round of the whole team in front of a big screen: everybody points, the coach counts.
   // Begun from a practice, its second screens show the round, and this page leads it.
@@ -121,24 +126,24 @@
         A picture moves, then stops. The players point to where they would go; you show the answer and count
         who was right.
       </p>
-      <label class="field"
+      <Label
         >How hard
-        <select bind:value={step}>
+        <Select placeholder="" bind:value={step}>
           {#each steps as s, i (i)}<option value={i + 1}>{i + 1}: {s}</option>{/each}
-        </select>
-      </label>
-      <label class="field"
+        </Select>
+      </Label>
+      <Label
         >What
-        <select bind:value={screen}>
+        <Select placeholder="" bind:value={screen}>
           <option value="">A bit of everything</option>
           {#each session.catalogue?.screens ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
-        </select>
-      </label>
-      <label class="field">Players here <input type="number" min="1" max="40" bind:value={here} /></label>
-      {#if problem}<p role="alert" class="problem">{problem}</p>{/if}
+        </Select>
+      </Label>
+      <Label>Players here <Input type="number" min="1" max="40" bind:value={here} /></Label>
+      {#if problem}<Note>{problem}</Note>{/if}
       <div class="row flex flex-wrap gap-2 items-center">
-        <button class="tape" onclick={begin}>Begin the round</button>
-        <a class="tape plain" href={back}>{backTo}</a>
+        <Button main onclick={begin}>Begin the round</Button>
+        <Button href={back}>{backTo}</Button>
       </div>
       {#if remote.practice}<p>The second screen of the practice shows the pictures; lead it from here.</p>
       {:else}<p class="soft">
@@ -162,9 +167,9 @@
       </table>
       <p>The first line is what the team sees least.</p>
       <div class="row flex flex-wrap gap-2 items-center">
-        <button class="tape" onclick={begin}>Another round</button>
-        <button class="tape plain" onclick={leave}>Choose again</button>
-        <a class="tape plain" href={back}>{backTo}</a>
+        <Button main onclick={begin}>Another round</Button>
+        <Button onclick={leave}>Choose again</Button>
+        <Button href={back}>{backTo}</Button>
       </div>
     </div>
   {:else}
@@ -172,19 +177,19 @@
       <div
         class="row lead flex flex-wrap gap-2 items-center max-md:sticky max-md:bottom-0 max-md:py-2 max-md:px-0 max-md:bg-floor"
       >
-        {#if a.phase === 'asked'}<button class="tape" onclick={() => a.answer('')}>Show the answer</button>
+        {#if a.phase === 'asked'}<Button main onclick={() => a.answer('')}>Show the answer</Button>
         {:else if a.phase === 'told'}
           <span class="count flex flex-wrap gap-2 items-center">
-            <button class="tape plain" aria-label="One fewer" onclick={() => count(-1)}>−</button>
+            <Button aria-label="One fewer" onclick={() => count(-1)}>−</Button>
             <span><b class="numeral text-2xl">{counts[at]}</b> of {here} right</span>
-            <button class="tape plain" aria-label="One more" onclick={() => count(1)}>+</button>
+            <Button aria-label="One more" onclick={() => count(1)}>+</Button>
           </span>
-          <button class="tape plain" onclick={replay}>Again</button>
-          <button class="tape" onclick={next}>Next</button>
+          <Button onclick={replay}>Again</Button>
+          <Button main onclick={next}>Next</Button>
         {/if}
-        <button class="tape plain end ml-auto" onclick={leave}>End</button>
+        <Button class="ml-auto" onclick={leave}>End</Button>
       </div>
-      {#if remote.problem}<p role="alert" class="problem">{remote.problem}</p>
+      {#if remote.problem}<Note>{remote.problem}</Note>
       {:else if remote.practice}<p class="soft">The second screen shows it too.</p>{/if}
     </RoundFloor>
   {/if}

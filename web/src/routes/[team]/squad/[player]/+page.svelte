@@ -7,6 +7,7 @@
 
   let { data } = $props();
   import { dayOf } from '$lib/parts/verdicts';
+  import Button from '$lib/ui/Button.svelte';
 
   const team = page.params.team ?? '';
   const card = $derived(data.card);
@@ -28,10 +29,8 @@
         .join(', ')}
     </p>
   </div>
-  <a class="tape plain first ml-auto" href={`/${team}/squad/${card.player.id}/words`}
-    >For the player, on paper</a
-  >
-  <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
+  <Button class="ml-auto" href={`/${team}/squad/${card.player.id}/words`}>For the player, on paper</Button>
+  <Button href={`/${team}/squad`}>Open the squad</Button>
 </header>
 <div
   class="card grid grid-cols-[minmax(0,_1.6fr)_minmax(18rem,_1fr)] gap-4 items-start max-md:grid-cols-[minmax(0,_1fr)]"

@@ -7,6 +7,7 @@
   import Sure from '$lib/parts/Sure.svelte';
   import LinkSheet from '$lib/squad/LinkSheet.svelte';
   import { notices } from '$lib/state/notices.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // Every player's private link to the read quiz: made all at once, printed as a sheet, ended one by one.
   let { data } = $props();
@@ -88,20 +89,17 @@
 <div class="page-head no-print">
   <h1>Player links</h1>
   <span class="grow"></span>
-  {#if sheet.length}<button class="tape" onclick={() => print()}>Print the sheet</button>{/if}
+  {#if sheet.length}<Button main onclick={() => print()}>Print the sheet</Button>{/if}
   {#if without.length}
-    <button
-      class={['tape', sheet.length > 0 && 'plain']}
-      disabled={busy}
-      onclick={() => make(without.map((p) => p.id))}
+    <Button main={sheet.length === 0} disabled={busy} onclick={() => make(without.map((p) => p.id))}
       >{without.length === data.players.length
         ? 'Make links for everybody'
-        : `Make links for the ${without.length} without one`}</button
+        : `Make links for the ${without.length} without one`}</Button
     >
   {:else if data.players.length}
-    <button class="tape plain" disabled={busy} onclick={() => (asking = true)}>Renew all</button>
+    <Button disabled={busy} onclick={() => (asking = true)}>Renew all</Button>
   {/if}
-  <a class="tape plain" href={`/${team}/squad`}>Back to the board</a>
+  <Button href={`/${team}/squad`}>Back to the board</Button>
 </div>
 <p class="no-print mb-4 max-w-3xl text-soft">
   A link opens a player's own read quiz on their phone, without an account and without a name on it. Whoever
@@ -121,23 +119,15 @@
           {fresh[p.id] ? 'new, not given yet' : since ? `has a link since ${dayOf(since)}` : 'no link'}
         </span>
         {#if fresh[p.id]}
-          <button class="tape plain" aria-label={`Share ${p.name}'s link`} onclick={() => share(p.id)}
-            >Share</button
-          >
+          <Button aria-label={`Share ${p.name}'s link`} onclick={() => share(p.id)}>Share</Button>
         {/if}
-        <button
-          class="tape plain"
+        <Button
           aria-label={since ? `Renew ${p.name}'s link` : `Make a link for ${p.name}`}
           disabled={busy}
-          onclick={() => make([p.id])}>{since ? 'Renew' : 'Make a link'}</button
+          onclick={() => make([p.id])}>{since ? 'Renew' : 'Make a link'}</Button
         >
         {#if since}
-          <button
-            class="tape plain"
-            aria-label={`End ${p.name}'s link`}
-            disabled={busy}
-            onclick={() => end(p.id)}>End</button
-          >
+          <Button aria-label={`End ${p.name}'s link`} disabled={busy} onclick={() => end(p.id)}>End</Button>
         {/if}
       </li>
     {/each}

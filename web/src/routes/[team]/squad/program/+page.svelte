@@ -1,7 +1,14 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   // The same reads over all teams and seasons of the program.
@@ -20,46 +27,44 @@
   <h1>{program.name ?? 'All teams'}</h1>
   <div role="radiogroup" aria-label="Reads of">
     {#each roles as r (r)}
-      <button
-        class="tape plain -ml-[-2px] rounded-none"
+      <Button
+        class="-ml-[-2px] rounded-none"
         role="radio"
         aria-checked={part === r}
-        onclick={() => (part = r)}>As {r}</button
+        onclick={() => (part = r)}>As {r}</Button
       >
     {/each}
   </div>
   <span class="grow"></span>
-  <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
+  <Button href={`/${team}/squad`}>Open the squad</Button>
 </div>
 
 <div class="sheet scroll overflow-x-auto">
-  <table class="w-full border-collapse">
-    <thead>
-      <tr>
-        <th class="text-left font-normal py-1 px-4 border-b-3 border-b-ink" scope="col">Read</th>
-        {#each program.teams as t (t.id)}
-          <th class="text-left font-normal py-1 px-4 border-b-3 border-b-ink" scope="col"
-            ><a class="no-underline block min-h-12" href={`/${t.id}/squad`}
-              ><b>{t.name}</b> <span class="soft">{t.season}</span><small class="soft block"
-                ><span class="numeral">{t.players}</span> players,
-                <span class="numeral">{t.reps.toLocaleString()}</span> reps</small
-              ></a
-            ></th
-          >
-        {/each}
-      </tr>
-    </thead>
-    <tbody>
+  <Table class="w-full border-collapse">
+    <TableHead>
+      <TableHeadCell class="px-4 border-b-3 border-b-ink" scope="col">Read</TableHeadCell>
+      {#each program.teams as t (t.id)}
+        <TableHeadCell class="px-4 border-b-3 border-b-ink" scope="col"
+          ><a class="no-underline block min-h-12" href={`/${t.id}/squad`}
+            ><b>{t.name}</b> <span class="soft">{t.season}</span><small class="soft block"
+              ><span class="numeral">{t.players}</span> players,
+              <span class="numeral">{t.reps.toLocaleString()}</span> reps</small
+            ></a
+          ></TableHeadCell
+        >
+      {/each}
+    </TableHead>
+    <TableBody>
       {#each shown as { c, i } (c)}
-        <tr>
-          <th class="text-left font-normal py-1 px-4" scope="row"
+        <TableBodyRow>
+          <TableHeadCell class="px-4" scope="row"
             ><span class="read items-center gap-2 whitespace-nowrap"
               ><ReadGlyph read={c} size={34} />{session.readName(c)}</span
-            ></th
+            ></TableHeadCell
           >
           {#each program.teams as t (t.id)}
             {@const cell = t.cells[i]}
-            <td class="border-t border-t-seam py-0 px-4">
+            <TableBodyCell class="py-0 px-4">
               {#if cell && t.players > 0}
                 <a
                   class="relative grid grid-cols-[1.6rem_minmax(6rem,_1fr)_3.2rem] gap-3 items-center min-h-12 no-underline hover:bg-mark/20"
@@ -85,12 +90,12 @@
                   <span class="numeral">{cell.has}<span class="soft">/{t.players}</span></span>
                 </a>
               {:else}<span class="soft">no players</span>{/if}
-            </td>
+            </TableBodyCell>
           {/each}
-        </tr>
+        </TableBodyRow>
       {/each}
-    </tbody>
-  </table>
+    </TableBody>
+  </Table>
 </div>
 <p class="soft mt-3 text-sm">
   The numeral is the highest rung that half of the team holds; the bar is its players: solid have it, dotted

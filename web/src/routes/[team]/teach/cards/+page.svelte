@@ -8,6 +8,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import { families } from '$lib/teach/families';
+  import Button from '$lib/ui/Button.svelte';
 
   // Cue cards: one read a card, picture, cue, answer, words to shout. The sheet
   // holds a screen's cards, a whole family's, or a single one.
@@ -46,14 +47,14 @@
 
 <div class="page-head no-print">
   <h1>Cue cards: {title}</h1>
-  <button class="tape" onclick={() => print()}>Print</button>
+  <Button main onclick={() => print()}>Print</Button>
   {#if info && !family}
     {#if asked.get('cue')}
-      <a class="tape plain" href={`?screen=${screen}`}>All of {info.name.toLowerCase()}</a>
+      <Button href={`?screen=${screen}`}>All of {info.name.toLowerCase()}</Button>
     {/if}
-    <a class="tape plain" href={`?family=${info.family}`}>The whole family</a>
+    <Button href={`?family=${info.family}`}>The whole family</Button>
   {/if}
-  <a class="tape plain" href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</a>
+  <Button href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</Button>
 </div>
 <ul class="quiet-list cards">
   {#each cards as { lesson, row: r, s, play } (lesson.action.id + r.cue)}

@@ -1,9 +1,13 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import PrinciplePicture from '$lib/offense/PrinciplePicture.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import Textarea from '$lib/ui/Textarea.svelte';
 
   let { data } = $props();
   // The team's principles in the coach's words, with pictures of the core's; for the wall.
@@ -47,15 +51,13 @@
 <div class="page-head no-print">
   <h1>Our principles</h1>
   <span class="grow"></span>
-  <a class="tape plain" href={`/${team}/teach/motion`}>To the offense</a>
+  <Button href={`/${team}/teach/motion`}>To the offense</Button>
   {#if editing}
-    <button class="tape plain" onclick={() => (list = [...list, { title: '', text: '', picture: '' }])}
-      >Add one</button
-    >
-    <button class="tape" onclick={store}>Save</button>
+    <Button onclick={() => (list = [...list, { title: '', text: '', picture: '' }])}>Add one</Button>
+    <Button main onclick={store}>Save</Button>
   {:else}
-    {#if session.coach}<button class="tape plain" onclick={() => (editing = true)}>Write them</button>{/if}
-    <button class="tape" onclick={() => print()}>Print</button>
+    {#if session.coach}<Button onclick={() => (editing = true)}>Write them</Button>{/if}
+    <Button main onclick={() => print()}>Print</Button>
   {/if}
 </div>
 
@@ -73,24 +75,21 @@
       <span class="numeral no text-3xl leading-none">{i + 1}</span>
       <div class="words grid gap-2 text-base">
         {#if editing}
-          <input class="cell" aria-label={`Title ${i + 1}`} maxlength="60" bind:value={p.title} />
-          <textarea
+          <Input aria-label={`Title ${i + 1}`} maxlength={60} bind:value={p.title} />
+          <Textarea
             class="cell w-full py-2 px-3 border border-line bg-sheet"
             aria-label={`Text ${i + 1}`}
-            maxlength="400"
-            rows="3"
-            bind:value={p.text}></textarea>
+            maxlength={400}
+            rows={3}
+            bind:value={p.text}
+          />
           <div class="acts flex gap-2 flex-wrap">
-            <select class="cell w-auto pr-8" aria-label={`Picture ${i + 1}`} bind:value={p.picture}>
+            <Select placeholder="" class="w-auto pr-8" aria-label={`Picture ${i + 1}`} bind:value={p.picture}>
               {#each pictures as [id, name] (id)}<option value={id}>{name}</option>{/each}
-            </select>
-            <button class="tape plain" aria-label={`Principle ${i + 1} up`} onclick={() => move(i, -1)}
-              >↑</button
-            >
-            <button class="tape plain" aria-label={`Principle ${i + 1} down`} onclick={() => move(i, 1)}
-              >↓</button
-            >
-            <button class="tape plain" onclick={() => (list = list.filter((_, k) => k !== i))}>Remove</button>
+            </Select>
+            <Button aria-label={`Principle ${i + 1} up`} onclick={() => move(i, -1)}>↑</Button>
+            <Button aria-label={`Principle ${i + 1} down`} onclick={() => move(i, 1)}>↓</Button>
+            <Button onclick={() => (list = list.filter((_, k) => k !== i))}>Remove</Button>
           </div>
         {:else}
           <h2 class="text-lg">{p.title}</h2>

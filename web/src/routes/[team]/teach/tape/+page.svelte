@@ -1,7 +1,14 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import Table from 'flowbite-svelte/Table.svelte';
+  import TableBody from 'flowbite-svelte/TableBody.svelte';
+  import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
+  import TableBodyRow from 'flowbite-svelte/TableBodyRow.svelte';
+  import TableHead from 'flowbite-svelte/TableHead.svelte';
+  import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import CourtFloor from '$lib/court/CourtFloor.svelte';
   import { sy } from '$lib/court/geometry';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   // Where the tape goes on the team's floor, as lengths a person can measure.
@@ -11,16 +18,16 @@
 
 <div class="page-head no-print">
   <h1>Tape sheet</h1>
-  <button class="tape" onclick={() => print()}>Print</button>
-  <a class="tape plain" href={`/${path.teamId}/teach`}>Back to the lab</a>
-  <a class="tape plain" href={`/${path.teamId}/settings`}>Change the floor</a>
+  <Button main onclick={() => print()}>Print</Button>
+  <Button href={`/${path.teamId}/teach`}>Back to the lab</Button>
+  <Button href={`/${path.teamId}/settings`}>Change the floor</Button>
 </div>
 <p class="soft">
   Measure square to the baseline, then square to the sideline. Floor: {tape.source}. Measure your own gym
   before you tape.
 </p>
-<div class="both">
-  <div class="picture sheet">
+<div class="mt-3 grid items-start gap-4 md:grid-cols-[minmax(0,1.2fr)_minmax(22rem,1fr)]">
+  <div class="sheet aspect-[52/42] p-2">
     <CourtFloor lines={tape.lines} label="Spots on the floor" top={34}>
       {#each tape.marks as m, i (m.name)}
         {#if m.screen}
@@ -35,45 +42,39 @@
       {/each}
     </CourtFloor>
   </div>
-  <table class="sheet">
-    <thead><tr><th></th><th>Spot</th><th>From the baseline</th><th>From the sideline</th></tr></thead>
-    <tbody>
-      {#each tape.marks as m, i (m.name)}
-        <tr>
-          <td class="numeral" class:set={m.screen}>{i + 1}</td>
-          <td
-            >{m.name}{#if m.screen}<span class="soft">: set it here</span>{/if}</td
-          >
-          <td class="numeral">{m.fromBaseline}</td>
-          <td>
-            {#if m.fromSideline}<span class="numeral">{m.fromSideline}</span>
-              <span class="soft">{m.sideline}</span>
-            {:else}<span class="soft">right across</span>{/if}
-          </td>
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+  <div class="sheet px-3">
+    <Table>
+      <TableHead
+        ><TableHeadCell></TableHeadCell><TableHeadCell>Spot</TableHeadCell><TableHeadCell
+          >From the baseline</TableHeadCell
+        ><TableHeadCell>From the sideline</TableHeadCell></TableHead
+      >
+      <TableBody>
+        {#each tape.marks as m, i (m.name)}
+          <TableBodyRow>
+            <TableBodyCell class={['numeral', m.screen && 'border-l-8 border-l-(--tape-orange) pl-2']}
+              >{i + 1}</TableBodyCell
+            >
+            <TableBodyCell
+              >{m.name}{#if m.screen}<span class="soft">: set it here</span>{/if}</TableBodyCell
+            >
+            <TableBodyCell class="numeral">{m.fromBaseline}</TableBodyCell>
+            <TableBodyCell>
+              {#if m.fromSideline}<span class="numeral">{m.fromSideline}</span>
+                <span class="soft">{m.sideline}</span>
+              {:else}<span class="soft">right across</span>{/if}
+            </TableBodyCell>
+          </TableBodyRow>
+        {/each}
+      </TableBody>
+    </Table>
+  </div>
 </div>
 
 <style>
-  .both {
-    display: grid;
-    grid-template-columns: minmax(0, 1.2fr) minmax(22rem, 1fr);
-    gap: 1.25rem;
-    margin-top: 0.75rem;
-    align-items: start;
-  }
-  .picture {
-    aspect-ratio: 52 / 42;
-    padding: 0.5rem;
-  }
   .bar {
     stroke: var(--tape-orange);
     stroke-width: 0.8;
-  }
-  .set {
-    border-left: 8px solid var(--tape-orange);
   }
   .x {
     stroke: var(--tape-blue);
@@ -89,29 +90,5 @@
     font-weight: 600;
     font-size: 1.5px;
     fill: var(--ink);
-  }
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  th {
-    text-align: left;
-    font-size: 0.9rem;
-    font-weight: 400;
-    color: var(--ink-soft);
-  }
-  th,
-  td {
-    padding: 0.15rem 0.6rem;
-    border-top: 1px solid var(--seam);
-  }
-  td.numeral,
-  td .numeral {
-    font-size: 1.1rem;
-  }
-  @media (max-width: 900px) {
-    .both {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -4,6 +4,7 @@
   import BenchFoot from '$lib/game/BenchFoot.svelte';
   import BenchGrid from '$lib/game/BenchGrid.svelte';
   import { BenchLog } from '$lib/game/bench.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   const team = page.params.team ?? '';
   const id = page.params.game ?? '';
@@ -30,7 +31,7 @@
     <div class="message p-8 grid gap-4">
       <h1>This game cannot be logged</h1>
       <p>{log.failed}</p>
-      <p><a class="tape" href={`/${team}/games`}>To the games</a></p>
+      <p><Button main href={`/${team}/games`}>To the games</Button></p>
     </div>
   {:else if !log.bench}
     <p role="status" class="message p-8 grid gap-4">Loading the game…</p>
@@ -38,7 +39,7 @@
     <header
       class="flex items-center gap-4 py-2 px-4 border-b border-b-seam max-sm:py-2 max-sm:px-3 max-sm:flex-wrap max-sm:gap-y-2 max-sm:gap-x-4"
     >
-      <a class="tape plain" href={`/${team}/games/${id}`}>Leave</a>
+      <Button href={`/${team}/games/${id}`}>Leave</Button>
       <h1 class="flex-1 min-w-0">
         <span class="soft">{log.bench.game.away ? 'At' : 'Against'}</span>
         {log.bench.game.opponent}

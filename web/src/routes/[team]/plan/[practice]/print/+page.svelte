@@ -5,6 +5,7 @@
   import { dayOf, hourOf } from '$lib/parts/verdicts';
   import { stretches } from '$lib/plan/lanes';
   import PrintedBlock from '$lib/plan/PrintedBlock.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   // The run sheet on one page of A4 or Letter, for the coach or for the assistants.
@@ -53,18 +54,18 @@
 </script>
 
 <div class="bar no-print flex gap-2 flex-wrap mb-4">
-  <button class="tape" onclick={() => print()}>Print</button>
-  <a
-    class="tape plain [&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
+  <Button main onclick={() => print()}>Print</Button>
+  <Button
+    class="[&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
     aria-current={!helping ? 'page' : undefined}
-    href="?for=coach">For the coach</a
+    href="?for=coach">For the coach</Button
   >
-  <a
-    class="tape plain [&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
+  <Button
+    class="[&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"
     aria-current={helping ? 'page' : undefined}
-    href="?for=assistants">For assistants</a
+    href="?for=assistants">For assistants</Button
   >
-  <a class="tape plain" href={`/${team}/plan/${id}`}>Back to the plan</a>
+  <Button href={`/${team}/plan/${id}`}>Back to the plan</Button>
 </div>
 <article
   class="max-w-192 p-6 bg-white text-[color:#17232d] [--line:#7c8d99] [--seam:#cdd7de] [--ink:#17232d] print:max-w-none print:p-0 [&>.block]:border-b [&>.block]:border-b-seam"

@@ -7,6 +7,7 @@
   import InWords from '$lib/review/InWords.svelte';
   import Note from '$lib/review/Note.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   // The minute after a practice: what it came to, how hard it was, and a note.
   let { data } = $props();
@@ -31,9 +32,9 @@
   <div class="page-head">
     <h1>{day(view.startsAt)}: {view.status === 'done' ? 'what it came to' : 'so far'}</h1>
     {#if session.coach}
-      <a class="tape plain" href={`/${team}/run/${path.practiceId}`}>Back to practice</a>
+      <Button href={`/${team}/run/${path.practiceId}`}>Back to practice</Button>
     {/if}
-    <a class="tape plain" href={`/${team}/squad`}>Open the squad</a>
+    <Button href={`/${team}/squad`}>Open the squad</Button>
   </div>
   <InWords words={view.words} />
   <div
@@ -47,8 +48,8 @@
           {#each r.dropped as b (b.id)}<li>{b.title}, <span class="numeral">{b.minutes}</span> min</li>{/each}
         </ul>
         {#if view.next && session.coach}
-          <a class="tape plain" href={`/${team}/plan/${view.next.id}?carry=1`}
-            >Carry over to {day(view.next.startsAt)}</a
+          <Button href={`/${team}/plan/${view.next.id}?carry=1`}
+            >Carry over to {day(view.next.startsAt)}</Button
           >
         {:else}
           <p class="soft">They are offered when the next practice is planned.</p>

@@ -4,6 +4,7 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   // The card for the player: strengths first, then two things to work on, on one page.
@@ -16,8 +17,8 @@
 </script>
 
 <div class="page-head no-print">
-  <a class="tape plain" href={`/${team}/squad/${card.player.id}`}>Back to the card</a>
-  <button class="tape" onclick={() => print()}>Print</button>
+  <Button href={`/${team}/squad/${card.player.id}`}>Back to the card</Button>
+  <Button main onclick={() => print()}>Print</Button>
   <span class="soft">Only this player is on it. Give it to the player, not to the wall.</span>
 </div>
 <article class="sheet max-w-184 py-6 px-8 text-base print:border-0 print:p-0 print:max-w-none">

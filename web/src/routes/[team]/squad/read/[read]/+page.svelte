@@ -5,6 +5,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import { session } from '$lib/state/session.svelte';
+  import Button from '$lib/ui/Button.svelte';
 
   let { data } = $props();
   // One read: who has it, what is made in its place, and what to do about it.
@@ -30,7 +31,7 @@
       read
     </p>
   </div>
-  <a class="tape plain" href={`/${team}/squad`}>To the board</a>
+  <Button href={`/${team}/squad`}>To the board</Button>
 </div>
 <div
   class="grid grid-cols-[minmax(0,_1.35fr)_minmax(0,_1fr)] gap-4 items-start max-sm:grid-cols-[minmax(0,_1fr)]"
@@ -94,7 +95,7 @@
       {/each}
       <p class="drills flex flex-wrap gap-2 mt-2">
         {#each view.drills.slice(0, 4) as d (d)}
-          <a class="tape plain" href={`/${team}/drills/${d}`}>{session.drill(d)?.name ?? d}</a>
+          <Button href={`/${team}/drills/${d}`}>{session.drill(d)?.name ?? d}</Button>
         {:else}
           <span class="soft">No drill in the catalogue asks for it.</span>
         {/each}

@@ -6,6 +6,7 @@
   import { along } from '$lib/court/geometry';
   import PrinciplePicture from '$lib/offense/PrinciplePicture.svelte';
   import type { PageProps } from './$types';
+  import Button from '$lib/ui/Button.svelte';
 
   // An offense step by step, a picture a pass, until it stands as it began; for paper.
   let { data }: PageProps = $props();
@@ -64,8 +65,8 @@
     onchange={(e) => show(e.currentTarget.value, data.denied)}
   />
   <Checkbox checked={data.denied} onchange={() => show(id, !data.denied)}>Wings denied</Checkbox>
-  <a class="tape plain" href={`/${page.params.team}/teach/motion`}>To the offense</a>
-  <button class="tape" onclick={() => print()}>Print</button>
+  <Button href={`/${page.params.team}/teach/motion`}>To the offense</Button>
+  <Button main onclick={() => print()}>Print</Button>
 </div>
 
 <h2 class="text-2xl">{data.offense.name}</h2>
