@@ -81,13 +81,13 @@ func TestOwnDrill(t *testing.T) {
 
 	p.Choose("Baskets", "1")
 	// Eleven tonight; after eight reps a twelfth comes.
-	p.Click("DisclosureTriangle", "players take part")
+	p.Click("button", "players take part")
 	for _, name := range firstPlayers(p, 2) {
 		p.Click("checkbox", name)
 	}
 	p.Text("11 of 13 players take part")
 	before := order(p)
-	p.Click("DisclosureTriangle", "Counts per player")
+	p.Click("button", "Counts per player")
 	p.Text("Partners")
 	for range 8 {
 		p.Click("button", "Rep after")

@@ -19,7 +19,7 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	}
 	p.Text("fill one basket") // the sheet is laid out with it, and nothing moves any more
 	p.Text("More than 20 minutes without water")
-	p.Click("DisclosureTriangle", "Who does what")
+	p.Click("button", "Who does what")
 	p.Click("button", "Add a job")
 	p.Text("Who does what: Marlow passes")
 	p.Click("button", "Save")

@@ -10,6 +10,7 @@
   import Picture from './Picture.svelte';
   import type { Lab } from './lab.svelte';
   import Note from '$lib/ui/Note.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   let { lab }: { lab: Lab } = $props();
 
@@ -135,12 +136,12 @@
       </ul>
     {/if}
     {#if lab.lesson}
-      <details>
-        <summary class="cursor-pointer min-h-11">Before the read</summary>
+      <Fold
+        >{#snippet title()}<span>Before the read</span>{/snippet}
         <ul class="m-0 pl-4 list-[square]">
           {#each lab.lesson.action.before as b (b)}<li>{b}</li>{/each}
         </ul>
-      </details>
+      </Fold>
       <p class="border-l-6 border-l-mark pl-3 text-sm">{lab.lesson.action.caution}</p>
     {/if}
   {/if}

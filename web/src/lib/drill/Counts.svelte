@@ -6,6 +6,7 @@
   import TableHead from 'flowbite-svelte/TableHead.svelte';
   import TableHeadCell from 'flowbite-svelte/TableHeadCell.svelte';
   import type { Schemas } from '$lib/api/client';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // What every player gets out of an order list.
   let {
@@ -23,10 +24,10 @@
   } = $props();
 </script>
 
-<details class="no-print">
-  <summary class="min-h-11 cursor-pointer"
-    >Counts per player: they differ by <b class="numeral">{order.spread}</b> at most in a position</summary
-  >
+<Fold class="print:hidden"
+  >{#snippet title()}<span
+      >Counts per player: they differ by <b class="numeral">{order.spread}</b> at most in a position</span
+    >{/snippet}
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div class="scroll overflow-x-auto" role="region" tabindex="0" aria-label="Counts per player">
     <Table class="border-collapse w-full">
@@ -71,4 +72,4 @@
       </TableBody>
     </Table>
   </div>
-</details>
+</Fold>

@@ -2,6 +2,7 @@
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import type { Player } from '$lib/api/client';
   import Button from '$lib/ui/Button.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // Who is on the floor tonight, one by one or guards at one end and posts at the other.
   let { players, here = $bindable() }: { players: Player[]; here: Record<string, boolean> } = $props();
@@ -10,10 +11,10 @@
     (here = Object.fromEntries(players.map((p) => [p.id, who(p)])));
 </script>
 
-<details class="no-print">
-  <summary class="min-h-11 cursor-pointer"
-    ><b class="numeral">{players.filter((p) => here[p.id]).length}</b> of {players.length} players take part</summary
-  >
+<Fold class="print:hidden"
+  >{#snippet title()}<span
+      ><b class="numeral">{players.filter((p) => here[p.id]).length}</b> of {players.length} players take part</span
+    >{/snippet}
   <p class="links flex flex-wrap gap-2 my-3 mx-0">
     <Button onclick={() => choose(() => true)}>Everybody</Button>
     <Button onclick={() => choose((p) => !p.big)}>Guards and wings</Button>
@@ -27,4 +28,4 @@
       >
     {/each}
   </div>
-</details>
+</Fold>

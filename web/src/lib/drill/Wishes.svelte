@@ -4,6 +4,7 @@
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // What the coach wants of the order: who is kept apart or together, and which
   // cues come more often.
@@ -35,10 +36,10 @@
   }
 </script>
 
-<details class="no-print">
-  <summary class="min-h-11 cursor-pointer"
-    >Wishes: <b class="numeral">{apart.length + together.length + harder.length}</b></summary
-  >
+<Fold class="print:hidden"
+  >{#snippet title()}<span
+      >Wishes: <b class="numeral">{apart.length + together.length + harder.length}</b></span
+    >{/snippet}
   <div class="row flex flex-wrap gap-y-2 gap-x-4 items-center mb-2">
     <Select
       placeholder=""
@@ -100,4 +101,4 @@
       {/each}
     </div>
   {/if}
-</details>
+</Fold>

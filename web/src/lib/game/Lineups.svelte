@@ -10,6 +10,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import RateBar from './RateBar.svelte';
   import Note from '$lib/ui/Note.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   type Five = Schemas['Five'];
 
@@ -67,8 +68,8 @@
         </div>
       </div>
       {#if f.note}<Note warn>{f.note}</Note>{/if}
-      <details class="overflow-x-auto">
-        <summary class="cursor-pointer min-h-11 pt-2">The arithmetic</summary>
+      <Fold class="overflow-x-auto"
+        >{#snippet title()}<span>The arithmetic</span>{/snippet}
         <Table class="border-collapse w-full text-sm">
           <TableHead>
             <TableHeadCell class="whitespace-nowrap">Situation</TableHeadCell><TableHeadCell
@@ -111,7 +112,7 @@
           “Answered” adds up to the {of100(f.score)} above. Off the ball anybody may be in the screen, so it is
           the mean over every two of the five.
         </p>
-      </details>
+      </Fold>
     </article>
   {/each}
 </section>

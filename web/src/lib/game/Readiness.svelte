@@ -10,6 +10,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import RateBar from './RateBar.svelte';
   import Button from '$lib/ui/Button.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // What the opponent will ask, and how much of it the squad answers.
   let { view, team }: { view: Schemas['GameView']; team: string } = $props();
@@ -68,8 +69,8 @@
       >{all ? 'Only the first' : `All ${asked.length} reads`}</Button
     >
   {/if}
-  <details>
-    <summary class="soft cursor-pointer min-h-11 pt-2">How this is computed</summary>
+  <Fold line="soft"
+    >{#snippet title()}<span>How this is computed</span>{/snippet}
     <p class="soft max-w-240 text-sm">
       Every situation the team runs ({view.situations.map((s) => session.screenName(s)).join(', ')}) counts
       the same, and in it every coverage as often as expected. “Asked” is how many of a hundred need the read,
@@ -77,5 +78,5 @@
       shown ones half, together with four reps at the team’s rate, so that who has few reps is taken for a
       player like the others. Both right is the product of the two.
     </p>
-  </details>
+  </Fold>
 </section>

@@ -13,6 +13,7 @@
   import Result from './Result.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // Two offenses by the same five on the same luck.
   let { lab }: { lab: OffenseLab } = $props();
@@ -63,8 +64,8 @@
   <Result {lab} result={comparison.result} names={comparison.names} />
 {/if}
 <p class="mt-4 border-l-4 border-(--mark) pl-3">{lab.view.purpose}</p>
-<details>
-  <summary class="min-h-11 cursor-pointer py-2 text-[15px]">What it assumes</summary>
+<Fold line="text-[15px]"
+  >{#snippet title()}<span>What it assumes</span>{/snippet}
   <ul class="list-[square] pl-5 text-[15px]">
     {#each lab.view.assumptions as a (a)}<li>{a}</li>{/each}
   </ul>
@@ -85,4 +86,4 @@
       {/each}
     </TableBody>
   </Table>
-</details>
+</Fold>

@@ -3,6 +3,7 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import Select from 'flowbite-svelte/Select.svelte';
   import type { Against, OffenseLab } from './lab.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // What the offense is run against: nobody, defenders or a zone, and how good they are.
   let { lab }: { lab: OffenseLab } = $props();
@@ -52,8 +53,8 @@
         }}
       />
     </Label>
-    <details>
-      <summary class="min-h-11 cursor-pointer py-2 text-[15px]">Set each part of the defense</summary>
+    <Fold line="text-[15px]"
+      >{#snippet title()}<span>Set each part of the defense</span>{/snippet}
       <div class="grid gap-2">
         {#each dials as [id, name, min, max, say] (id)}
           <Label>
@@ -72,6 +73,6 @@
           </Label>
         {/each}
       </div>
-    </details>
+    </Fold>
   {/if}
 </div>

@@ -10,6 +10,7 @@
   import StaffJobs from './StaffJobs.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // The chosen block: what it is, why it is there, and what could be instead.
   let { draft, players }: { draft: Draft; players: Player[] } = $props();
@@ -153,10 +154,10 @@
           </Checkbox>
         {/if}
       </div>
-      <details>
-        <summary class="cursor-pointer min-h-11">
-          Who takes part: {b.players.length ? group.map((p) => p.name).join(', ') : 'everybody'}
-        </summary>
+      <Fold
+        >{#snippet title()}<span
+            >Who takes part: {b.players.length ? group.map((p) => p.name).join(', ') : 'everybody'}</span
+          >{/snippet}
         <ul class="quiet-list [columns:2]">
           {#each players as p (p.id)}
             <li>
@@ -170,7 +171,7 @@
             </li>
           {/each}
         </ul>
-      </details>
+      </Fold>
     {/if}
     {#if b.kind !== 'water'}
       <StaffJobs block={b} onchange={(staff) => draft.changeBlock(b.id, { staff })} />

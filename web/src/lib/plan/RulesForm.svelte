@@ -5,6 +5,7 @@
   import type { Schemas } from '$lib/api/client';
   import type { Draft } from './draft.svelte';
   import Button from '$lib/ui/Button.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // The coach's own rules for this practice; without any those of the players' age hold.
   let { draft, inForce }: { draft: Draft; inForce: Schemas['PlanRules'] } = $props();
@@ -29,8 +30,8 @@
   ] as const;
 </script>
 
-<details>
-  <summary class="min-h-11 cursor-pointer font-bold">Rules for this practice</summary>
+<Fold line="font-bold"
+  >{#snippet title()}<span>Rules for this practice</span>{/snippet}
   <p class="soft">A 0 turns a rule off.</p>
   <div class="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
     {#each numbers as [key, name, most] (key)}
@@ -54,4 +55,4 @@
   {#if draft.input.terms.rules}
     <Button class="mt-3" onclick={() => draft.setTerms({ rules: undefined })}>Back to the usual rules</Button>
   {/if}
-</details>
+</Fold>

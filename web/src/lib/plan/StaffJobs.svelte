@@ -6,6 +6,7 @@
   import { session } from '$lib/state/session.svelte';
   import { dutiesOf } from '$lib/parts/duties';
   import Button from '$lib/ui/Button.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // Who does what in a block: coaches by name, and whoever helps.
   let { block, onchange }: { block: Schemas['Block']; onchange: (staff: Duty[]) => void } = $props();
@@ -39,8 +40,8 @@
   }
 </script>
 
-<details class="mt-2">
-  <summary>Who does what: {said.length ? said.join('; ') : 'nobody is named'}</summary>
+<Fold class="mt-2"
+  >{#snippet title()}<span>Who does what: {said.length ? said.join('; ') : 'nobody is named'}</span>{/snippet}
   <datalist id="staff-names"
     >{#each names as n (n)}<option value={n}></option>{/each}</datalist
   >
@@ -83,4 +84,4 @@
     {/each}
   </ul>
   {#if staff.length < 12}<Button onclick={add}>Add a job</Button>{/if}
-</details>
+</Fold>

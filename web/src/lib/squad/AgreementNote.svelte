@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // How far two observers see the same: what they agree on, and what to do about it.
   let { agreement: a }: { agreement: Schemas['Agreement'] } = $props();
@@ -24,8 +25,8 @@
     {/if}
     {#if a.watch}Watch a few reps together and say aloud what you see.{/if}
   </p>
-  <details>
-    <summary class="soft min-h-12 content-center">The arithmetic</summary>
+  <Fold line="soft"
+    >{#snippet title()}<span>The arithmetic</span>{/snippet}
     <ul class="soft">
       {#each things as t (t.name)}
         <li>
@@ -35,5 +36,5 @@
         </li>
       {/each}
     </ul>
-  </details>
+  </Fold>
 </div>

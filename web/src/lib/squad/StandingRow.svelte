@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Table from 'flowbite-svelte/Table.svelte';
   import TableBody from 'flowbite-svelte/TableBody.svelte';
   import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
@@ -10,13 +11,14 @@
   import IntervalCell from '$lib/parts/IntervalCell.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import PlayerSeason from './PlayerSeason.svelte';
+  import Fold from '$lib/ui/Fold.svelte';
 
   // One read on a player's card: the sentence, and the arithmetic one tap below.
   let { standing, team, open = false }: { standing: Standing; team: string; open?: boolean } = $props();
 
-  let opened = $state(false);
+  let unfolded = $state(untrack(() => open));
   $effect(() => {
-    if (open) opened = true;
+    if (open) unfolded = true;
   });
 
   const st = $derived(standing);
@@ -26,11 +28,11 @@
   const count = (n: { correct: number; reps: number }) => (n.reps > 0 ? `${n.correct} of ${n.reps}` : '–');
 </script>
 
-<details class="border-t border-t-seam" {open} ontoggle={(e) => e.currentTarget.open && (opened = true)}>
-  <summary
-    class="grid grid-cols-[auto_1fr_auto_1.5rem] max-sm:grid-cols-[auto_1fr_1.5rem] gap-3 items-center py-2 px-4 cursor-pointer list-none min-h-14 hover:bg-mark/16"
-  >
-    <ReadGlyph read={st.read} size={40} />
+<Fold
+  class="border-t border-t-seam"
+  bind:open={unfolded}
+  line="grid grid-cols-[auto_1fr_auto_1.5rem] max-sm:grid-cols-[auto_1fr_1.5rem] gap-3 items-center px-4 min-h-14 hover:bg-mark/16"
+  >{#snippet title()}<ReadGlyph read={st.read} size={40} />
     <span class="name">
       <b class="block leading-[1.25]">{session.readName(st.read)}</b>
       <span class="soft block leading-[1.25] text-sm">{st.judgement.sentence}</span>
@@ -45,41 +47,35 @@
         >{/if}
     </span>
     <span class="max-sm:order-last max-sm:col-start-2"><IntervalCell standing={st} width={130} /></span>
-    <span class="numeral held text-xl">{st.held || '–'}</span>
-  </summary>
+    <span class="numeral held text-xl">{st.held || '–'}</span>{/snippet}
   {#if judged.length === 0}
     <p class="soft none pt-1 pr-4 pb-3 pl-4 text-sm">No reps on a rung where the player reads.</p>
   {:else}
-    <div class="overflow-x-auto">
-      <Table class="block overflow-x-auto border-collapse text-sm">
-        <TableHead>
-          <TableHeadCell class="pr-2 pl-4 whitespace-nowrap">Rungs</TableHeadCell><TableHeadCell
-            class="pr-2 pl-4 whitespace-nowrap">Correct</TableHeadCell
-          ><TableHeadCell class="pr-2 pl-4 whitespace-nowrap">Likely rate</TableHeadCell><TableHeadCell
-            class="pr-2 pl-4 whitespace-nowrap">Chance of the target</TableHeadCell
-          ><TableHeadCell class="pr-2 pl-4 whitespace-nowrap">Right side</TableHeadCell><TableHeadCell
-            class="pr-2 pl-4 whitespace-nowrap">Left side</TableHeadCell
-          >
-        </TableHead>
-        <TableBody>
-          {#each judged as g (g.group)}
-            <TableBodyRow>
-              <TableBodyCell class="pr-2 pl-4 whitespace-nowrap"><b>{groupNames[g.group]}</b></TableBodyCell>
-              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap">{count(g.judgement)}</TableBodyCell>
-              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap"
-                >{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</TableBodyCell
-              >
-              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap"
-                >{per(g.judgement.chance)}
-                <span class="soft">to reach {per(g.judgement.target)}</span></TableBodyCell
-              >
-              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap">{count(g.right)}</TableBodyCell>
-              <TableBodyCell class="numeral pr-2 pl-4 whitespace-nowrap">{count(g.left)}</TableBodyCell>
-            </TableBodyRow>
-          {/each}
-        </TableBody>
-      </Table>
-    </div>
+    <Table class="text-sm [&_td]:pl-4 [&_td]:whitespace-nowrap [&_th]:pl-4">
+      <TableHead>
+        <TableHeadCell>Rungs</TableHeadCell><TableHeadCell>Correct</TableHeadCell><TableHeadCell
+          >Likely rate</TableHeadCell
+        ><TableHeadCell>Chance of the target</TableHeadCell><TableHeadCell>Right side</TableHeadCell
+        ><TableHeadCell>Left side</TableHeadCell>
+      </TableHead>
+      <TableBody>
+        {#each judged as g (g.group)}
+          <TableBodyRow>
+            <TableBodyCell><b>{groupNames[g.group]}</b></TableBodyCell>
+            <TableBodyCell class="numeral">{count(g.judgement)}</TableBodyCell>
+            <TableBodyCell class="numeral"
+              >{per(g.judgement.interval.low)} – {per(g.judgement.interval.high)}</TableBodyCell
+            >
+            <TableBodyCell class="numeral"
+              >{per(g.judgement.chance)}
+              <span class="soft">to reach {per(g.judgement.target)}</span></TableBodyCell
+            >
+            <TableBodyCell class="numeral">{count(g.right)}</TableBodyCell>
+            <TableBodyCell class="numeral">{count(g.left)}</TableBodyCell>
+          </TableBodyRow>
+        {/each}
+      </TableBody>
+    </Table>
     <p class="none pt-1 pr-4 pb-3 pl-4 text-sm">
       {#each st.rungs as r, i (r.rung)}{i > 0 ? ', ' : ''}{session.rung(r.rung)?.name}
         <span class="numeral">{r.correct} of {r.reps}</span>{/each}.
@@ -93,6 +89,6 @@
         >Where these numbers come from</a
       >
     </p>
-    {#if opened}<PlayerSeason {team} player={st.player} read={st.read} target={st.judgement.target} />{/if}
+    {#if unfolded}<PlayerSeason {team} player={st.player} read={st.read} target={st.judgement.target} />{/if}
   {/if}
-</details>
+</Fold>
