@@ -6,8 +6,9 @@
 package court
 
 import (
-	"fmt"
 	"math"
+
+	"evrik/core/refusal"
 )
 
 // Units of length in feet.
@@ -210,32 +211,32 @@ func (c Court) Validate() error {
 	}
 	for _, n := range named {
 		if math.IsNaN(n.v) || math.IsInf(n.v, 0) || n.v < 0 {
-			return fmt.Errorf("the %s is not a length", n.name)
+			return refusal.New("court.not-length", n.name)
 		}
 	}
 	switch {
 	case c.Width < minWidth || c.Width > maxWidth:
-		return fmt.Errorf("a floor %s wide is outside %g to %g ft", FeetInches(c.Width), minWidth, maxWidth)
+		return refusal.New("court.width", FeetInches(c.Width), minWidth, maxWidth)
 	case c.HalfLength < minHalfLength || c.HalfLength > maxHalfLength:
-		return fmt.Errorf("a half floor %s long is outside %g to %g ft", FeetInches(c.HalfLength), minHalfLength, maxHalfLength)
+		return refusal.New("court.length", FeetInches(c.HalfLength), minHalfLength, maxHalfLength)
 	case c.Board < minBoard || c.Board > maxBoard:
-		return fmt.Errorf("a board %s from the baseline is outside %g to %g ft", FeetInches(c.Board), minBoard, maxBoard)
+		return refusal.New("court.board-distance", FeetInches(c.Board), minBoard, maxBoard)
 	case c.RingOut > maxRingOut:
-		return fmt.Errorf("a ring %s from its board is further than %g ft", FeetInches(c.RingOut), maxRingOut)
+		return refusal.New("court.ring-distance", FeetInches(c.RingOut), maxRingOut)
 	case c.LaneWidth < minLane || c.LaneWidth > maxLane:
-		return fmt.Errorf("a lane %s wide is outside %g to %g ft", FeetInches(c.LaneWidth), minLane, maxLane)
+		return refusal.New("court.lane-width", FeetInches(c.LaneWidth), minLane, maxLane)
 	case c.LaneWidth >= c.Width:
-		return fmt.Errorf("the lane lines lie outside the sidelines: lane %s, floor %s wide", FeetInches(c.LaneWidth), FeetInches(c.Width))
+		return refusal.New("court.lane-outside-sidelines", FeetInches(c.LaneWidth), FeetInches(c.Width))
 	case c.ArcGap > 0 && c.ArcGap >= c.Width/2:
-		return fmt.Errorf("the arc's straight part crosses the middle of the floor: %s from a sideline that is %s from the middle", FeetInches(c.ArcGap), FeetInches(c.Width/2))
+		return refusal.New("court.arc-crosses-middle", FeetInches(c.ArcGap), FeetInches(c.Width/2))
 	case c.ArcStraightX() <= c.LaneWidth/2:
-		return fmt.Errorf("the three-point arc runs inside the lane line: %s against %s from the middle", FeetInches(c.ArcStraightX()), FeetInches(c.LaneWidth/2))
+		return refusal.New("court.arc-inside-lane", FeetInches(c.ArcStraightX()), FeetInches(c.LaneWidth/2))
 	case c.FreeThrowY() >= c.ArcRadius:
-		return fmt.Errorf("the free-throw line lies outside the three-point arc: %s against %s from the ring", FeetInches(c.FreeThrowY()), FeetInches(c.ArcRadius))
+		return refusal.New("court.free-throw-outside-arc", FeetInches(c.FreeThrowY()), FeetInches(c.ArcRadius))
 	case c.FreeThrowY() <= 0:
-		return fmt.Errorf("the free-throw line lies behind the ring")
+		return refusal.New("court.free-throw-behind-ring")
 	case c.ArcRadius >= c.HalfY():
-		return fmt.Errorf("the three-point arc crosses the half-court line: %s against %s from the ring", FeetInches(c.ArcRadius), FeetInches(c.HalfY()))
+		return refusal.New("court.arc-crosses-half-court", FeetInches(c.ArcRadius), FeetInches(c.HalfY()))
 	}
 	return nil
 }

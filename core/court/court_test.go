@@ -79,18 +79,18 @@ func TestCustomCourtSaysWhichLinesCollide(t *testing.T) {
 		change func(*Court)
 		want   string
 	}{
-		{"lane as wide as the arc", func(c *Court) { c.LaneWidth = 19; c.ArcRadius = 9 }, "arc runs inside the lane line"},
-		{"free throw outside the arc", func(c *Court) { c.FreeThrow = 20 }, "free-throw line lies outside the three-point arc"},
-		{"arc over half court", func(c *Court) { c.ArcRadius = 35 }, "crosses the half-court line"},
-		{"straight part past the middle", func(c *Court) { c.ArcGap = 30 }, "crosses the middle"},
-		{"not a number", func(c *Court) { c.Width = math.NaN() }, "width is not a length"},
-		{"infinite", func(c *Court) { c.ArcRadius = math.Inf(1) }, "three-point radius is not a length"},
-		{"too narrow", func(c *Court) { c.Width = 8 }, "wide is outside"},
-		{"too long", func(c *Court) { c.HalfLength = 90 }, "long is outside"},
-		{"board", func(c *Court) { c.Board = 0 }, "from the baseline is outside"},
-		{"ring", func(c *Court) { c.RingOut = 9 }, "from its board is further"},
-		{"lane", func(c *Court) { c.LaneWidth = 2 }, "lane 2' 0\" wide is outside"},
-		{"free throw behind the ring", func(c *Court) { c.FreeThrow = 1 }, "behind the ring"},
+		{"lane as wide as the arc", func(c *Court) { c.LaneWidth = 19; c.ArcRadius = 9 }, "court.arc-inside-lane"},
+		{"free throw outside the arc", func(c *Court) { c.FreeThrow = 20 }, "court.free-throw-outside-arc"},
+		{"arc over half court", func(c *Court) { c.ArcRadius = 35 }, "court.arc-crosses-half-court"},
+		{"straight part past the middle", func(c *Court) { c.ArcGap = 30 }, "court.arc-crosses-middle"},
+		{"not a number", func(c *Court) { c.Width = math.NaN() }, "court.not-length"},
+		{"infinite", func(c *Court) { c.ArcRadius = math.Inf(1) }, "court.not-length"},
+		{"too narrow", func(c *Court) { c.Width = 8 }, "court.width"},
+		{"too long", func(c *Court) { c.HalfLength = 90 }, "court.length"},
+		{"board", func(c *Court) { c.Board = 0 }, "court.board-distance"},
+		{"ring", func(c *Court) { c.RingOut = 9 }, "court.ring-distance"},
+		{"lane", func(c *Court) { c.LaneWidth = 2 }, "court.lane-width"},
+		{"free throw behind the ring", func(c *Court) { c.FreeThrow = 1 }, "court.free-throw-behind-ring"},
 	}
 	for _, tc := range cases {
 		c := base

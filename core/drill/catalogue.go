@@ -54,7 +54,7 @@ func Read(data []byte) (*Drill, error) {
 	dec.DisallowUnknownFields()
 	var d Drill
 	if err := dec.Decode(&d); err != nil {
-		return nil, setup("This is not a drill: %v.", err)
+		return nil, setup("drill.not-drill", err)
 	}
 	return &d, d.Validate()
 }
@@ -63,33 +63,33 @@ func Read(data []byte) (*Drill, error) {
 // court the product knows, its stages and their cues. Errors match ErrSetup.
 func (d *Drill) Validate() error {
 	if d.ID == "" || d.Name == "" || len(d.Stages) == 0 {
-		return setup("A drill needs an id, a name and at least one stage.")
+		return setup("drill.id-or-name")
 	}
 	if d.Group != "" && !slices.ContainsFunc(groups, func(g [2]string) bool { return g[0] == string(d.Group) }) {
-		return setup("%s: there is no group called %q.", d.Name, d.Group)
+		return setup("drill.group", d.Name, d.Group)
 	}
 	if d.Level < 0 || d.Level > MostLevel {
-		return setup("%s: the level is between 1 and %d.", d.Name, MostLevel)
+		return setup("drill.level", d.Name, MostLevel)
 	}
 	if !slices.Contains(Rules(), d.Rotation.Rule) {
-		return setup("%s: there is no rotation called %q.", d.Name, d.Rotation.Rule)
+		return setup("drill.rotation", d.Name, d.Rotation.Rule)
 	}
 	seen := map[string]bool{}
 	for _, p := range d.Positions {
 		if p.ID == Rim || p.ID == "ball" {
-			return setup("%s: a position cannot be called %q.", d.Name, p.ID)
+			return setup("drill.position-letter", d.Name, p.ID)
 		}
 		if p.ID == "" || seen[p.ID] {
-			return setup("%s has two positions called %q.", d.Name, p.ID)
+			return setup("drill.position-twice", d.Name, p.ID)
 		}
 		seen[p.ID] = true
 	}
 	if n := len(d.positions(false)); n == 0 || n > MaxCrew {
-		return setup("%s has %d positions for players; one to %d can be dealt.", d.Name, n, MaxCrew)
+		return setup("drill.positions", d.Name, n, MaxCrew)
 	}
 	screen, taught := reads.ActionByID(d.Screen)
 	if d.Screen != "" && !taught {
-		return setup("%s teaches %q, which is no situation.", d.Name, d.Screen)
+		return setup("drill.action", d.Name, d.Screen)
 	}
 	if err := d.checkLinks(); err != nil {
 		return err
@@ -115,13 +115,13 @@ func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) 
 	rung, ok := RungByID(s.Rung)
 	switch {
 	case s.ID == "" || seen[s.ID]:
-		return setup("%s has two stages called %q.", d.Name, s.ID)
+		return setup("drill.stage-twice", d.Name, s.ID)
 	case !ok:
-		return setup("%s, %s: there is no rung called %q.", d.Name, s.Name, s.Rung)
+		return setup("drill.rung", d.Name, s.Name, s.Rung)
 	case !(s.Seconds >= MinSeconds) || s.Seconds > MaxSeconds:
-		return setup("%s, %s: a rep takes between %d and %d seconds.", d.Name, s.Name, MinSeconds, MaxSeconds)
+		return setup("drill.seconds", d.Name, s.Name, MinSeconds, MaxSeconds)
 	case s.Defenders < 0 || s.Defenders > MaxCrew || rung.Live != (s.Defenders > 0):
-		return setup("%s, %s: a live rung needs defenders, any other has none.", d.Name, s.Name)
+		return setup("drill.live-needs-defenders", d.Name, s.Name)
 	}
 	if err := s.checkScore(d.Name, rung.Live, screen != nil); err != nil {
 		return err
@@ -129,15 +129,15 @@ func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) 
 	seen[s.ID] = true
 	for _, c := range s.Cues {
 		if screen == nil {
-			return setup("%s, %s: cues without a situation that has them.", d.Name, s.Name)
+			return setup("drill.cues-without-action", d.Name, s.Name)
 		}
 		if _, ok := screen.Row(reads.TeamRules{}, c); !ok {
-			return setup("%s, %s: the %s has no cue %q.", d.Name, s.Name, screen.Name, c)
+			return setup("drill.cue-missing", d.Name, s.Name, screen.Name, c)
 		}
 	}
 	for _, sw := range s.Switches {
 		if !slices.ContainsFunc(Switches(), func(s [2]string) bool { return s[0] == sw }) {
-			return setup("%s, %s: there is no rule called %q.", d.Name, s.Name, sw)
+			return setup("drill.rule", d.Name, s.Name, sw)
 		}
 	}
 	return nil

@@ -122,17 +122,17 @@ func TestNotesTellTheNumbers(t *testing.T) {
 // A stage that cannot be is refused with the reason.
 func TestStagesThatCannotBe(t *testing.T) {
 	for want, change := range map[string]func(*Drill){
-		"two stages called":           func(d *Drill) { d.Stages[1].ID = d.Stages[0].ID },
-		"there is no rung called":     func(d *Drill) { d.Stages[0].Rung = "moon" },
-		"a rep takes between 5 and 1": func(d *Drill) { d.Stages[0].Seconds = MinSeconds - 1 },
-		"120 seconds":                 func(d *Drill) { d.Stages[0].Seconds = MaxSeconds + 1 },
-		"a live rung needs defenders": func(d *Drill) { d.Stages[len(d.Stages)-1].Defenders = 0 },
-		"any other has none":          func(d *Drill) { d.Stages[0].Defenders = 1 },
-		"live rung needs":             func(d *Drill) { d.Stages[len(d.Stages)-1].Defenders = MaxCrew + 1 },
-		"there is no rule called":     func(d *Drill) { d.Stages[0].Switches = []string{"moon"} },
-		"has no cue":                  func(d *Drill) { d.Stages[len(d.Stages)-1].Cues = []reads.Cue{reads.Late} },
-		"there is no group called":    func(d *Drill) { d.Group = "moon" },
-		"needs an id, a name":         func(d *Drill) { d.Name = "" },
+		"drill.stage-twice": func(d *Drill) { d.Stages[1].ID = d.Stages[0].ID },
+		"drill.rung":        func(d *Drill) { d.Stages[0].Rung = "moon" },
+		"drill.seconds: Slot twos, On air: name it, run it, 5, 120": func(d *Drill) { d.Stages[0].Seconds = MinSeconds - 1 },
+		"drill.seconds":                                 func(d *Drill) { d.Stages[0].Seconds = MaxSeconds + 1 },
+		"drill.live-needs-defenders":                    func(d *Drill) { d.Stages[len(d.Stages)-1].Defenders = 0 },
+		"drill.live-needs-defenders: Slot twos, On air": func(d *Drill) { d.Stages[0].Defenders = 1 },
+		"drill.live-needs-defenders: Slot twos, Live":   func(d *Drill) { d.Stages[len(d.Stages)-1].Defenders = MaxCrew + 1 },
+		"drill.rule":        func(d *Drill) { d.Stages[0].Switches = []string{"moon"} },
+		"drill.cue-missing": func(d *Drill) { d.Stages[len(d.Stages)-1].Cues = []reads.Cue{reads.Late} },
+		"drill.group":       func(d *Drill) { d.Group = "moon" },
+		"drill.id-or-name":  func(d *Drill) { d.Name = "" },
 	} {
 		d := *drillOf(t, "slot-twos")
 		d.Stages = append([]Stage(nil), d.Stages...)

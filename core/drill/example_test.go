@@ -39,5 +39,5 @@ func ExampleOrderList_tooFew() {
 	_, err := drill.OrderList(d, stage, drill.Setup{Players: []string{"Ada", "Bo", "Cleo"}, Baskets: 1, Minutes: 10})
 	fmt.Println(err)
 	// Output:
-	// Live: nobody switches needs 4 players and 3 are here. Run "Guided: one defender shows the cue" instead: it works with 2.
+	// drill.too-few-players: Live: nobody switches, 4, 3, drill.instead-stage: Guided: one defender shows the cue, 2
 }

@@ -139,17 +139,17 @@ func Goals() [][2]string { return slices.Clone(goals) }
 func (s *Stage) checkScore(name string, live, taught bool) error {
 	switch {
 	case s.Target < 0 || s.Target > mostPoints:
-		return setup("%s, %s: between 1 and %d points win, or no number does.", name, s.Name, mostPoints)
+		return setup("drill.target", name, s.Name, mostPoints)
 	case s.Target > 0 && !live:
-		return setup("%s, %s: only a live rung has a score.", name, s.Name)
+		return setup("drill.target-not-live", name, s.Name)
 	case s.Goal == nil:
 		return nil
 	case taught || live:
-		return setup("%s, %s: makes are a goal where no read is taught.", name, s.Name)
+		return setup("drill.goal-without-shots", name, s.Name)
 	case !slices.ContainsFunc(goals, func(g [2]string) bool { return g[0] == string(s.Goal.Kind) }):
-		return setup("%s, %s: there is no goal called %q.", name, s.Name, s.Goal.Kind)
+		return setup("drill.goal-kind", name, s.Name, s.Goal.Kind)
 	case s.Goal.Makes < 1 || s.Goal.Makes > mostMakes || s.Goal.Seconds < 0 || s.Goal.Seconds > mostGoalSec:
-		return setup("%s, %s: a goal is 1 to %d makes, in up to %d seconds.", name, s.Name, mostMakes, mostGoalSec)
+		return setup("drill.goal-size", name, s.Name, mostMakes, mostGoalSec)
 	}
 	return nil
 }

@@ -40,7 +40,7 @@ func (l Library) Admit(d *Drill) error {
 	mine := 0
 	for _, other := range l.All() {
 		if other.ID != d.ID && strings.EqualFold(strings.TrimSpace(other.Name), strings.TrimSpace(d.Name)) {
-			return setup("There is a drill called %q already. Nothing was saved; give this one another name.", other.Name)
+			return setup("drill.name-taken", other.Name)
 		}
 	}
 	for _, other := range l.own {
@@ -49,7 +49,7 @@ func (l Library) Admit(d *Drill) error {
 		}
 	}
 	if mine >= MaxOwn {
-		return setup("A program keeps at most %d drills of its own. Archive one first.", MaxOwn)
+		return setup("drill.too-many-drills", MaxOwn)
 	}
 	return nil
 }
@@ -76,13 +76,13 @@ func Import(data []byte) (*Drill, error) {
 		Drill  json.RawMessage `json:"drill"`
 	}
 	if err := json.Unmarshal(data, &head); err != nil {
-		return nil, setup("This is not a drill file: %v. Nothing was imported.", err)
+		return nil, setup("drill.file-unreadable", err)
 	}
 	switch {
 	case head.Schema > FileSchema:
-		return nil, setup("This file was written by a newer version (schema %d; this one reads %d). Nothing was imported.", head.Schema, FileSchema)
+		return nil, setup("drill.file-newer", head.Schema, FileSchema)
 	case head.Schema < 1 || head.Drill == nil:
-		return nil, setup("This is not a drill file. Nothing was imported.")
+		return nil, setup("drill.file-more")
 	}
 	return Read(head.Drill)
 }

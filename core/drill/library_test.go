@@ -113,7 +113,7 @@ func TestLibrary(t *testing.T) {
 	}
 	twin := own
 	twin.ID = "other"
-	if err := lib.Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "already") {
+	if err := lib.Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "drill.name-taken: Our twos") {
 		t.Errorf("two drills of one name: %v", err)
 	}
 	twin.Name = " slot TWOS "
@@ -127,10 +127,10 @@ func TestLibrary(t *testing.T) {
 		many[i] = &d
 	}
 	twin.Name = "One too many"
-	if err := NewLibrary(many).Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "at most") {
+	if err := NewLibrary(many).Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "drill.too-many-drills: 200") {
 		t.Errorf("%v", err)
 	}
-	for want, file := range map[string]string{"newer version": `{"schema":2,"drill":{"anything":1}}`, "not a drill file": `{"schema":1}`, "This is not a drill file:": `nonsense`} {
+	for want, file := range map[string]string{"drill.file-newer: 2, 1": `{"schema":2,"drill":{"anything":1}}`, "drill.file-more": `{"schema":1}`, "drill.file-unreadable": `nonsense`} {
 		if _, err := Import([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("%s: %v", file, err)
 		}

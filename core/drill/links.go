@@ -46,21 +46,21 @@ func (d *Drill) checkLinks() error {
 		action, ok := reads.ActionByID(l.Action)
 		switch {
 		case !ok:
-			return setup("%s goes on with %q, which is no action.", d.Name, l.Action)
+			return setup("drill.goes-on-action", d.Name, l.Action)
 		case l.Third != "" && action.Third == "":
-			return setup("%s: in the %s there is no third part to judge.", d.Name, action.Name)
+			return setup("drill.third-part", d.Name, action.Name)
 		}
 		for _, position := range []string{l.Who, l.With, l.Third} {
 			if position != "" && !slices.Contains(players, position) {
-				return setup("%s: %q is not a place that a player takes.", d.Name, position)
+				return setup("drill.done-place", d.Name, position)
 			}
 		}
 		if l.Who == "" {
-			return setup("%s goes on with the %s and does not say whose.", d.Name, action.Name)
+			return setup("drill.goes-on-unsaid", d.Name, action.Name)
 		}
 	}
 	if len(d.Then) > 0 && d.Screen == "" {
-		return setup("%s goes on with an action and begins with none.", d.Name)
+		return setup("drill.goes-on-no-start", d.Name)
 	}
 	return nil
 }

@@ -51,14 +51,14 @@ func TestLinksAreChecked(t *testing.T) {
 		change func(*Drill)
 		want   string
 	}{
-		"no such action": {func(d *Drill) { d.Then = []Link{{Action: "moon", Who: "wing"}} }, "no action"},
-		"nobody":         {func(d *Drill) { d.Then = []Link{{Action: reads.Ball}} }, "does not say whose"},
-		"no such place":  {func(d *Drill) { d.Then = []Link{{Action: reads.Ball, Who: "coach"}} }, "not a place that a player takes"},
+		"no such action": {func(d *Drill) { d.Then = []Link{{Action: "moon", Who: "wing"}} }, "drill.goes-on-action: Threes: one after the other, moon"},
+		"nobody":         {func(d *Drill) { d.Then = []Link{{Action: reads.Ball}} }, "drill.goes-on-unsaid"},
+		"no such place":  {func(d *Drill) { d.Then = []Link{{Action: reads.Ball, Who: "coach"}} }, "drill.done-place"},
 		"a third that is none": {func(d *Drill) {
 			d.Then = []Link{{Action: reads.Handoff, Who: "wing", With: "screener", Third: "cutter"}}
-		}, "no third part"},
-		"third of nowhere": {func(d *Drill) { d.Third = "bench" }, "not a place that a player takes"},
-		"begins with none": {func(d *Drill) { d.Screen = "" }, "begins with none"},
+		}, "drill.third-part"},
+		"third of nowhere": {func(d *Drill) { d.Third = "bench" }, "drill.done-place"},
+		"begins with none": {func(d *Drill) { d.Screen = "" }, "drill.goes-on-no-start"},
 	} {
 		d := *base
 		c.change(&d)

@@ -212,7 +212,7 @@ func TestNumbersThatDoNotFit(t *testing.T) {
 	if !ok {
 		t.Fatal("no four-on-four in the catalogue")
 	}
-	for n, want := range map[int]string{7: "Play 3-on-3 with a sub, or 4-on-3, or let a coach be the last one.", 6: "Play 3-on-3.", 5: "Play 2-on-2 with a sub, or 3-on-2.", 3: "Choose a drill for fewer"} {
+	for n, want := range map[int]string{7: "8, 7, drill.instead-odd-or-coach: 3, 3, 4, 3", 6: "8, 6, drill.instead-even: 3, 3", 5: "8, 5, drill.instead-odd: 2, 2, 3, 2", 3: "8, 3, drill.instead-other"} {
 		_, err := OrderList(fours, fours.Stages[0], Setup{Players: squad(n), Baskets: 1, Minutes: 8})
 		if err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%d players: %v, want %q", n, err, want)

@@ -1,8 +1,9 @@
 package drill
 
 import (
-	"fmt"
 	"math"
+
+	"evrik/core/refusal"
 
 	"evrik/core/court"
 	"evrik/core/motion"
@@ -68,9 +69,9 @@ const (
 	breath = 0.4
 )
 
-// motionError is a sentence about a motion that cannot be run.
-func motionError(d *Drill, phase int, act Act, format string, args ...any) error {
-	return setup("%s, phase %d, %s by %s: %s", d.Name, phase+1, act.Do, act.Who, fmt.Sprintf(format, args...))
+// motionError refuses a motion that cannot be run.
+func motionError(d *Drill, phase int, act Act, code string, args ...any) error {
+	return setup("drill.phase", d.Name, phase+1, act.Do, act.Who, refusal.New(code, args...))
 }
 
 // stageplay is the state of a motion being made.
@@ -97,7 +98,7 @@ func (d *Drill) Motion(c court.Court, pace motion.Pace) (reads.Play, error) {
 	for _, p := range d.Positions {
 		at, ok := c.SpotAt(p.Spot)
 		if !ok {
-			return reads.Play{}, setup("%s: %s starts at %q, which is no spot of the court.", d.Name, p.Name, p.Spot)
+			return reads.Play{}, setup("drill.start-spot", d.Name, p.Name, p.Spot)
 		}
 		if s.at[p.ID] = at; p.Ball && s.owner == "" {
 			s.owner = p.ID
@@ -126,7 +127,7 @@ func (d *Drill) Motion(c court.Court, pace motion.Pace) (reads.Play, error) {
 		now = end + breath
 	}
 	for who := range s.screens {
-		return reads.Play{}, setup("%s: a screen is set for %s, who never comes off it.", d.Name, who)
+		return reads.Play{}, setup("drill.screen-never-set", d.Name, who)
 	}
 	out := reads.Play{Duration: now + breath, Steps: s.steps}
 	for _, p := range d.Positions {
@@ -141,27 +142,27 @@ func (d *Drill) Motion(c court.Court, pace motion.Pace) (reads.Play, error) {
 // act plays one act from a time on and returns when it is done.
 func (s *stageplay) act(a Act, t float64) (float64, error) {
 	if _, ok := s.at[a.Who]; !ok {
-		return 0, motionError(s.d, s.phase, a, "there is no such position.")
+		return 0, motionError(s.d, s.phase, a, "drill.act-who")
 	}
-	fail := func(format string, args ...any) (float64, error) {
-		return 0, motionError(s.d, s.phase, a, format, args...)
+	fail := func(code string, args ...any) (float64, error) {
+		return 0, motionError(s.d, s.phase, a, code, args...)
 	}
 	hasBall := s.owner == a.Who
 	switch a.Do {
 	case Pass, Hand, Closeout:
 		if _, ok := s.at[a.To]; !ok || a.To == a.Who {
-			return fail("%q is no other position.", a.To)
+			return fail("drill.act-other", a.To)
 		}
 	}
 	switch a.Do {
 	case Pass:
 		if !hasBall {
-			return fail("there is no ball in hand.")
+			return fail("drill.act-no-ball")
 		}
 		return s.throw(a.To, t), nil
 	case Hand:
 		if !hasBall {
-			return fail("there is no ball in hand.")
+			return fail("drill.act-no-ball")
 		}
 		near := s.at[a.Who].Toward(s.at[a.To], handReach)
 		done := s.move(a.To, []court.Point{near}, t, s.pace.Cutting())
@@ -175,9 +176,9 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		}
 		if a.Do == Dribble != hasBall {
 			if hasBall {
-				return fail("the ball is in hand: dribble, pass or shoot.")
+				return fail("drill.act-ball-in-hand")
 			}
-			return fail("there is no ball in hand.")
+			return fail("drill.act-no-ball")
 		}
 		runner := s.pace.Cutting()
 		path := []court.Point{to}
@@ -186,7 +187,7 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		}
 		if at, ok := s.screens[a.Who]; ok && a.Do != SetFor {
 			if court.SegmentDist(at, s.at[a.Who], to) > contactIs+shoulder {
-				return fail("the way does not come near the screen that is set for it.")
+				return fail("drill.act-past-screen")
 			}
 			path = offScreen(s.at[a.Who], at, to)
 			delete(s.screens, a.Who)
@@ -194,7 +195,7 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		if a.Do == SetFor {
 			man, ok := s.at[a.For]
 			if !ok || a.For == a.Who {
-				return fail("whom is the screen for? %q is nobody else.", a.For)
+				return fail("drill.act-screen-for", a.For)
 			}
 			if a.To == "" {
 				path[0] = man.Toward(court.Point{}, shoulder+apart)
@@ -204,12 +205,12 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		return s.move(a.Who, path, t, runner), nil
 	case Shot:
 		if !hasBall {
-			return fail("there is no ball in hand.")
+			return fail("drill.act-no-ball")
 		}
 		return s.throw(Rim, t), nil
 	case Rebound:
 		if s.owner != Rim {
-			return fail("nobody has shot.")
+			return fail("drill.act-no-shot")
 		}
 		under := court.Point{}.Toward(s.at[a.Who], offRim)
 		done := s.move(a.Who, []court.Point{under}, t, s.pace.Cutting())
@@ -220,7 +221,7 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		to := s.at[a.To].Toward(s.at[a.Who], closeoutStop)
 		return s.move(a.Who, []court.Point{to}, t, s.pace.Cutting()), nil
 	}
-	return fail("there is no such act.")
+	return fail("drill.act-kind")
 }
 
 // place is where a cut, a dribble or a screen goes.
@@ -234,7 +235,7 @@ func (s *stageplay) place(a Act) (court.Point, error) {
 	if at, ok := s.c.SpotAt(a.To); ok {
 		return at, nil
 	}
-	return court.Point{}, motionError(s.d, s.phase, a, "%q is no spot of the court.", a.To)
+	return court.Point{}, motionError(s.d, s.phase, a, "drill.act-spot", a.To)
 }
 
 // offScreen is a way past a screener's shoulder, on the side that is nearer.
@@ -295,7 +296,7 @@ func (s *stageplay) nobodyTogether() error {
 	for i, p := range s.d.Positions {
 		for _, q := range s.d.Positions[i+1:] {
 			if d := s.at[p.ID].Dist(s.at[q.ID]); d < apart-1e-9 {
-				return setup("%s, end of phase %d: %s and %s are %.1f ft from each other: one spot for two.", s.d.Name, s.phase+1, p.Name, q.Name, d)
+				return setup("drill.phase-apart", s.d.Name, s.phase+1, p.Name, q.Name, d)
 			}
 		}
 	}

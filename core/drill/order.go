@@ -2,9 +2,10 @@ package drill
 
 import (
 	"errors"
-	"fmt"
 	"math"
 	"math/rand/v2"
+
+	"evrik/core/refusal"
 
 	"evrik/core/reads"
 )
@@ -24,12 +25,14 @@ const (
 // ErrSetup is the class of errors about a set-up nothing can be run with.
 var ErrSetup = errors.New("the drill cannot be run like this")
 
-type setupError struct{ sentence string }
+type setupError struct{ refusal.Refusal }
 
-func (e setupError) Error() string        { return e.sentence }
 func (e setupError) Is(target error) bool { return target == ErrSetup }
+func (e setupError) Unwrap() error        { return e.Refusal }
 
-func setup(format string, args ...any) error { return setupError{fmt.Sprintf(format, args...)} }
+func setup(code string, args ...any) error {
+	return setupError{refusal.Refusal{Code: code, Args: args}}
+}
 
 // Setup is tonight's numbers.
 type Setup struct {
@@ -137,7 +140,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	}
 	for _, r := range in.Done {
 		if len(r.offense()) > len(d.Positions) {
-			return Order{}, setup("The reps that have been run are not of this drill. Nothing was dealt; reload the list.")
+			return Order{}, setup("drill.done-not-of-drill")
 		}
 	}
 	positions := d.positions(in.NoHelpers)
@@ -149,7 +152,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	past, left := j.past(in, seconds)
 	total := j.slots(in.Minutes-left/60, seconds) * j.baskets
 	if total <= 0 && len(past) == 0 {
-		return Order{}, setup("%.0f s do not hold one rep of %.0f s. Give the block more minutes.", in.Minutes*60, seconds)
+		return Order{}, setup("drill.no-fit", in.Minutes*60, seconds)
 	}
 	j.total = max(0, total)
 	j.apart, j.together = j.pairsOf(in.Players, in.Apart), j.pairsOf(in.Players, in.Together)
@@ -162,7 +165,7 @@ func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 		turns = j.turns(rng)
 	}
 	if turns == nil && j.total > 0 {
-		return Order{}, setup("No fair order was found for %d players at %d baskets. Use one basket fewer.", j.n, j.baskets)
+		return Order{}, setup("drill.no-fair-order", j.n, j.baskets)
 	}
 	out.Baskets = j.baskets
 	out.Reps = append(out.Reps, past...)
@@ -227,25 +230,25 @@ func checkSetup(in Setup, seconds float64) error {
 	n := len(in.Players)
 	switch {
 	case n == 0:
-		return setup("Nobody is here: choose who takes part.")
+		return setup("drill.nobody-takes-part")
 	case n > MaxPlayers:
-		return setup("%d players are more than one drill can hold (%d). Split the squad into two groups.", n, MaxPlayers)
+		return setup("drill.too-many-players", n, MaxPlayers)
 	case in.Baskets < 1 || in.Baskets > MaxBaskets:
-		return setup("A drill runs at one to %d baskets, not %d.", MaxBaskets, in.Baskets)
+		return setup("drill.baskets", MaxBaskets, in.Baskets)
 	case !(in.Minutes > 0) || in.Minutes > MaxMinutes:
-		return setup("A block lasts more than 0 and at most %d minutes.", MaxMinutes)
+		return setup("drill.block-minutes", MaxMinutes)
 	case !(seconds >= MinSeconds) || seconds > MaxSeconds:
-		return setup("A rep takes between %d and %d seconds with its reset.", MinSeconds, MaxSeconds)
+		return setup("drill.seconds-and-reset", MinSeconds, MaxSeconds)
 	}
 	for i, r := range in.Done {
 		if r.Slot < 0 || r.Slot > MaxMinutes*60/MinSeconds || i > 0 && r.Slot < in.Done[i-1].Slot {
-			return setup("The reps that have been run are not in order. Nothing was dealt; reload the list.")
+			return setup("drill.done-not-in-order")
 		}
 	}
 	seen := make(map[string]bool, n)
 	for _, p := range in.Players {
 		if p == "" || seen[p] {
-			return setup("A player is on tonight's list twice.")
+			return setup("drill.player-twice")
 		}
 		seen[p] = true
 	}

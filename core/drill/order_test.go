@@ -271,16 +271,16 @@ func TestSetupsThatCannotBeRun(t *testing.T) {
 		change func(*Setup)
 		want   string
 	}{
-		{"nobody", func(s *Setup) { s.Players = nil }, "Nobody is here"},
-		{"one", func(s *Setup) { s.Players = squad(1) }, "needs 4 players and 1"},
+		{"nobody", func(s *Setup) { s.Players = nil }, "drill.nobody-takes-part"},
+		{"one", func(s *Setup) { s.Players = squad(1) }, "drill.too-few-players: Live: nobody switches, 4, 1"},
 		{"three live", func(s *Setup) { s.Players = squad(3) }, "Guided: one defender shows the cue"},
-		{"two hundred", func(s *Setup) { s.Players = squad(200) }, "Split the squad"},
-		{"no basket", func(s *Setup) { s.Baskets = 0 }, "one to 6 baskets"},
-		{"no time", func(s *Setup) { s.Minutes = 0 }, "A block lasts"},
-		{"not a number", func(s *Setup) { s.Minutes = math.NaN() }, "A block lasts"},
-		{"seconds", func(s *Setup) { s.Seconds = 1 }, "A rep takes"},
-		{"endless rep", func(s *Setup) { s.Seconds = math.Inf(1) }, "A rep takes"},
-		{"less than a rep", func(s *Setup) { s.Minutes = 0.1 }, "do not hold one rep"},
+		{"two hundred", func(s *Setup) { s.Players = squad(200) }, "drill.too-many-players"},
+		{"no basket", func(s *Setup) { s.Baskets = 0 }, "drill.baskets: 6, 0"},
+		{"no time", func(s *Setup) { s.Minutes = 0 }, "drill.block-minutes"},
+		{"not a number", func(s *Setup) { s.Minutes = math.NaN() }, "drill.block-minutes"},
+		{"seconds", func(s *Setup) { s.Seconds = 1 }, "drill.seconds-and-reset"},
+		{"endless rep", func(s *Setup) { s.Seconds = math.Inf(1) }, "drill.seconds-and-reset"},
+		{"less than a rep", func(s *Setup) { s.Minutes = 0.1 }, "drill.no-fit"},
 		{"twice", func(s *Setup) { s.Players[3] = s.Players[4] }, "twice"},
 	}
 	for _, tc := range cases {

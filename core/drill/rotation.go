@@ -4,7 +4,8 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
-	"strings"
+
+	"evrik/core/refusal"
 )
 
 // Rule is how players move on after a rep.
@@ -67,7 +68,7 @@ func (j job) perBasket() int { return j.size + j.stage.Defenders }
 func (j *job) fit(out *Order, in Setup) error {
 	per := j.perBasket()
 	if j.n < per {
-		return setup("%s needs %d players and %d are here. %s", j.stage.Name, per, j.n, j.instead(in))
+		return setup("drill.too-few-players", j.stage.Name, per, j.n, j.instead(in))
 	}
 	if fit := j.n / per; fit < j.baskets {
 		word := map[int]string{1: "one basket"}[fit]
@@ -82,25 +83,26 @@ func (j *job) fit(out *Order, in Setup) error {
 
 // instead says what fewer players can do: on a live stage the same game in a form that fits,
 // elsewhere a stage of the drill that works with fewer.
-func (j job) instead(in Setup) string {
+func (j job) instead(in Setup) error {
 	if rung, _ := RungByID(j.stage.Rung); rung.Live && j.n >= 2*leastLive {
-		side := j.n / 2
-		forms := []string{fmt.Sprintf("%d-on-%d", side, side)}
-		if j.n%2 == 1 {
-			forms = []string{fmt.Sprintf("%d-on-%d with a sub", side, side), fmt.Sprintf("%d-on-%d", side+1, side)}
+		side, oneShort := j.n/2, j.n == j.perBasket()-1
+		switch odd := j.n%2 == 1; {
+		case odd && oneShort:
+			return refusal.New("drill.instead-odd-or-coach", side, side, side+1, side)
+		case odd:
+			return refusal.New("drill.instead-odd", side, side, side+1, side)
+		case oneShort:
+			return refusal.New("drill.instead-even-or-coach", side, side)
 		}
-		if j.n == j.perBasket()-1 {
-			forms = append(forms, "let a coach be the last one")
-		}
-		return fmt.Sprintf("Play %s.", strings.Join(forms, ", or "))
+		return refusal.New("drill.instead-even", side, side)
 	}
 	for i := len(j.drill.Stages) - 1; i >= 0; i-- {
 		s := j.drill.Stages[i]
 		if need := len(j.drill.positions(in.NoHelpers)) + s.Defenders; need <= j.n {
-			return fmt.Sprintf("Run \"%s\" instead: it works with %d.", s.Name, need)
+			return refusal.New("drill.instead-stage", s.Name, need)
 		}
 	}
-	return "Choose a drill for fewer, or ask a helper in."
+	return refusal.New("drill.instead-other")
 }
 
 // leastLive is the smallest side of a live game that is still one (assumption).

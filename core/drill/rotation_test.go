@@ -155,8 +155,8 @@ func TestTheRestIsDealtAnew(t *testing.T) {
 	}
 	// Reps of another drill, or out of order, are refused in a sentence.
 	for want, bad := range map[string][]Rep{
-		"not of this drill": {{No: 1, Cutter: "a", Screener: "b", Others: []Placed{{"x", "c"}, {"y", "d"}}}},
-		"not in order":      {{No: 1, Slot: 5}, {No: 2, Slot: 4}},
+		"drill.done-not-of-drill": {{No: 1, Cutter: "a", Screener: "b", Others: []Placed{{"x", "c"}, {"y", "d"}}}},
+		"drill.done-not-in-order": {{No: 1, Slot: 5}, {No: 2, Slot: 4}},
 	} {
 		if _, err := OrderList(d, st, Setup{Players: now, Baskets: 1, Minutes: 10, Seconds: 20, Done: bad}); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("want %q, got %v", want, err)
@@ -331,30 +331,30 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		t.Fatal(err)
 	}
 	for want, file := range map[string]string{
-		"no ball in hand":             with(`{"do":"pass","who":"cutter","to":"passer"}`),
-		"dribble, pass or shoot":      with(`{"do":"cut","who":"passer","to":"rim"}`),
-		"no such position":            with(`{"do":"cut","who":"ghost","to":"rim"}`),
-		"no other position":           with(`{"do":"pass","who":"passer","to":"passer"}`),
-		"no spot of the court":        with(`{"do":"cut","who":"cutter","to":"moon"}`),
-		"never comes off it":          with(`{"do":"screen","who":"screener","for":"cutter"}`),
-		"does not come near":          with(`{"do":"screen","who":"screener","to":"wingL","for":"cutter"},{"do":"cut","who":"cutter","to":"shortR"}`),
-		"whom is the screen for":      with(`{"do":"screen","who":"screener","for":"screener"}`),
-		"one spot for two":            with(`{"do":"cut","who":"cutter","to":"slotR"}`),
-		"nobody has shot":             with(`{"do":"rebound","who":"cutter"}`),
-		"there is no such act":        with(`{"do":"juggle","who":"cutter"}`),
-		"unknown field":               strings.Replace(good, `"about"`, `"color":"red","about"`, 1),
-		"is no situation":             strings.Replace(good, `"down"`, `"moon"`, 1),
-		"has no cue":                  strings.Replace(good, `"trail"`, `"blitz"`, 1),
-		"no rotation called":          strings.Replace(good, `off-def-line`, `carousel`, 1),
-		"two positions called":        strings.Replace(good, `"id":"screener"`, `"id":"cutter"`, 1),
-		"cannot be called \"rim\"":    strings.Replace(good, `"id":"screener"`, `"id":"rim"`, 1),
-		"no rung called":              strings.Replace(good, `"rung":"air"`, `"rung":"cloud"`, 1),
-		"a rep takes between":         strings.Replace(good, `"seconds":14`, `"seconds":0`, 1),
-		"a live rung needs defenders": strings.Replace(good, `"rung":"air"`, `"rung":"live2"`, 1),
-		"needs an id":                 strings.Replace(good, `"name":"Mine"`, `"name":""`, 1),
-		"positions for players":       strings.Replace(strings.Replace(good, `"spot":"cornerR"`, `"spot":"cornerR","helper":true`, 1), `"spot":"slotR"`, `"spot":"slotR","helper":true`, 1),
-		"This is not a drill":         `{"id":`,
-		"starts at":                   strings.Replace(good, `"spot":"cornerR"`, `"spot":"bench"`, 1),
+		"drill.act-no-ball":          with(`{"do":"pass","who":"cutter","to":"passer"}`),
+		"drill.act-ball-in-hand":     with(`{"do":"cut","who":"passer","to":"rim"}`),
+		"drill.act-who":              with(`{"do":"cut","who":"ghost","to":"rim"}`),
+		"drill.act-other":            with(`{"do":"pass","who":"passer","to":"passer"}`),
+		"drill.act-spot":             with(`{"do":"cut","who":"cutter","to":"moon"}`),
+		"drill.screen-never-set":     with(`{"do":"screen","who":"screener","for":"cutter"}`),
+		"drill.act-past-screen":      with(`{"do":"screen","who":"screener","to":"wingL","for":"cutter"},{"do":"cut","who":"cutter","to":"shortR"}`),
+		"drill.act-screen-for":       with(`{"do":"screen","who":"screener","for":"screener"}`),
+		"drill.phase-apart":          with(`{"do":"cut","who":"cutter","to":"slotR"}`),
+		"drill.act-no-shot":          with(`{"do":"rebound","who":"cutter"}`),
+		"drill.act-kind":             with(`{"do":"juggle","who":"cutter"}`),
+		"unknown field":              strings.Replace(good, `"about"`, `"color":"red","about"`, 1),
+		"drill.action":               strings.Replace(good, `"down"`, `"moon"`, 1),
+		"drill.cue-missing":          strings.Replace(good, `"trail"`, `"blitz"`, 1),
+		"drill.rotation":             strings.Replace(good, `off-def-line`, `carousel`, 1),
+		"drill.position-twice":       strings.Replace(good, `"id":"screener"`, `"id":"cutter"`, 1),
+		"drill.position-letter":      strings.Replace(good, `"id":"screener"`, `"id":"rim"`, 1),
+		"drill.rung":                 strings.Replace(good, `"rung":"air"`, `"rung":"cloud"`, 1),
+		"drill.seconds":              strings.Replace(good, `"seconds":14`, `"seconds":0`, 1),
+		"drill.live-needs-defenders": strings.Replace(good, `"rung":"air"`, `"rung":"live2"`, 1),
+		"drill.id-or-name":           strings.Replace(good, `"name":"Mine"`, `"name":""`, 1),
+		"drill.positions":            strings.Replace(strings.Replace(good, `"spot":"cornerR"`, `"spot":"cornerR","helper":true`, 1), `"spot":"slotR"`, `"spot":"slotR","helper":true`, 1),
+		"drill.not-drill":            `{"id":`,
+		"drill.start-spot":           strings.Replace(good, `"spot":"cornerR"`, `"spot":"bench"`, 1),
 	} {
 		if _, err := Read([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("want %q, got %v", want, err)

@@ -1,9 +1,10 @@
 package evidence
 
 import (
-	"fmt"
 	"slices"
 	"time"
+
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 )
@@ -32,7 +33,7 @@ func (f Filter) Period(zone *time.Location) (from, before time.Time, ok bool, er
 		}
 		t, err := time.ParseInLocation(time.DateOnly, text, zone)
 		if err != nil {
-			err = fmt.Errorf("Say a day such as 2026-11-30, not %q.", text)
+			err = refusal.New("evidence.day", text)
 		}
 		return t, err
 	}
@@ -46,7 +47,7 @@ func (f Filter) Period(zone *time.Location) (from, before time.Time, ok bool, er
 		before = before.AddDate(0, 0, 1)
 	}
 	if !from.IsZero() && !before.IsZero() && !from.Before(before) {
-		err = fmt.Errorf("The period ends on %s, before it begins on %s. Turn the days round.", f.Until, f.From)
+		err = refusal.New("evidence.period-order", f.Until, f.From)
 	}
 	return from, before, f.From != "" || f.Until != "", err
 }
@@ -57,13 +58,13 @@ func (f Filter) Check() error {
 		info, ok := drill.RungByID(f.Rung)
 		switch {
 		case !ok:
-			return fmt.Errorf("There is no rung called %q. Choose one from the ladder.", f.Rung)
+			return refusal.New("evidence.rung", f.Rung)
 		case !info.Reads:
-			return fmt.Errorf("On %s the cut is named first and nobody reads, so there is nothing to judge. Choose a rung from %s up.", info.Name, drill.Ladder()[drill.Shown.Number()-1].Name)
+			return refusal.New("evidence.rung-not-judged", info.Name, drill.Ladder()[drill.Shown.Number()-1].Name)
 		}
 	}
 	if f.Side != "" && f.Side != drill.Left && f.Side != drill.Right {
-		return fmt.Errorf("The side is left or right, not %q.", f.Side)
+		return refusal.New("evidence.side", f.Side)
 	}
 	return nil
 }

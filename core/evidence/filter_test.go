@@ -14,11 +14,11 @@ func TestFilter(t *testing.T) {
 	}{
 		{Filter{}, ""},
 		{Filter{Rung: drill.Live3, Side: drill.Left, From: "2026-03-01", Until: "2026-03-01"}, ""},
-		{Filter{Rung: "attic"}, "There is no rung"},
-		{Filter{Rung: drill.Air}, "nobody reads"},
-		{Filter{Side: "middle"}, "left or right"},
-		{Filter{From: "soon"}, "Say a day"},
-		{Filter{From: "2026-03-02", Until: "2026-03-01"}, "before it begins"},
+		{Filter{Rung: "attic"}, "evidence.rung"},
+		{Filter{Rung: drill.Air}, "evidence.rung-not-judged"},
+		{Filter{Side: "middle"}, "evidence.side"},
+		{Filter{From: "soon"}, "evidence.day"},
+		{Filter{From: "2026-03-02", Until: "2026-03-01"}, "evidence.period-order"},
 	} {
 		err := tc.filter.Check()
 		if err == nil {

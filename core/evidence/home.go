@@ -1,9 +1,10 @@
 package evidence
 
 import (
-	"errors"
 	"slices"
 	"time"
+
+	"evrik/core/refusal"
 )
 
 // HomeSession is what a player tells of shooting at home: makes and shots on each side.
@@ -28,14 +29,14 @@ const mostAtHome = 500
 func (h HomeSession) Check() error {
 	for _, s := range []Side{h.Right, h.Left} {
 		if s.Made < 0 || s.Tried < s.Made {
-			return errors.New("More went in than were shot. Nothing was saved; look at the numbers again.")
+			return refusal.New("evidence.more-makes-than-shots")
 		}
 		if s.Tried > mostAtHome {
-			return errors.New("That is more than anybody shoots at once. Nothing was saved; look at the numbers again.")
+			return refusal.New("evidence.too-many-shots")
 		}
 	}
 	if h.Right.Tried+h.Left.Tried == 0 {
-		return errors.New("No shot is told of. Nothing was saved; fill in at least one side.")
+		return refusal.New("evidence.no-shots")
 	}
 	return nil
 }

@@ -18,7 +18,7 @@ func TestHomeShots(t *testing.T) {
 		t.Errorf("%+v", got)
 	}
 	for want, bad := range map[string]HomeSession{
-		"More went in": {Right: Side{6, 5}}, "than anybody shoots": {Left: Side{1, 501}}, "No shot": {}, "look at the numbers": {Right: Side{-1, 5}},
+		"evidence.more-makes-than-shots": {Right: Side{6, 5}}, "evidence.too-many-shots": {Left: Side{1, 501}}, "evidence.no-shots": {}, "more-makes-than-shots": {Right: Side{-1, 5}},
 	} {
 		if err := bad.Check(); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%+v: %v, want %q", bad, err, want)

@@ -1,8 +1,9 @@
 package evidence
 
 import (
-	"fmt"
 	"slices"
+
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 	"evrik/core/reads"
@@ -47,18 +48,18 @@ func Score(action *reads.Action, rules reads.TeamRules, seen Seen) (reads.Scored
 	}
 	if seen.Made != "" {
 		if info, ok := reads.Info(seen.Made); !ok || info.Role != seen.Role {
-			return reads.Scored{}, fmt.Errorf("%q is not a read of the %s.", seen.Made, seen.Role)
+			return reads.Scored{}, refusal.New("evidence.read", seen.Made, seen.Role)
 		}
 	}
 	if seen.Side != drill.Right && seen.Side != drill.Left && !(seen.Unsided && seen.Side == "") {
-		return reads.Scored{}, fmt.Errorf("The side is left or right, not %q.", seen.Side)
+		return reads.Scored{}, refusal.New("evidence.side", seen.Side)
 	}
 	if !slices.Contains([]Outcome{NotNoted, Scored, Missed, Foul, Turnover, NoShot}, seen.Outcome) {
-		return reads.Scored{}, fmt.Errorf("A rep does not end in %q.", seen.Outcome)
+		return reads.Scored{}, refusal.New("evidence.outcome", seen.Outcome)
 	}
 	for _, tag := range seen.Tags {
 		if !KnownTag(tag.ID) {
-			return reads.Scored{}, fmt.Errorf("There is no tag called %q.", tag.ID)
+			return reads.Scored{}, refusal.New("evidence.tag", tag.ID)
 		}
 	}
 	return scored, nil

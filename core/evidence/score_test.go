@@ -32,12 +32,12 @@ func TestScore(t *testing.T) {
 		}
 	}
 	for want, change := range map[string]func(*Seen){
-		"no cue":           func(s *Seen) { s.Cue = reads.NoCue },
-		"Nobody is judged": func(s *Seen) { s.Role = "waterboy" },
-		"not a read of":    func(s *Seen) { s.Made = reads.Pop },
-		"left or right":    func(s *Seen) { s.Side = "up" },
-		"does not end in":  func(s *Seen) { s.Outcome = "moon" },
-		"no tag calle":     func(s *Seen) { s.Tags = []Tag{{ID: "moon"}} },
+		"reads.cue":        func(s *Seen) { s.Cue = reads.NoCue },
+		"reads.role":       func(s *Seen) { s.Role = "waterboy" },
+		"evidence.read":    func(s *Seen) { s.Made = reads.Pop },
+		"evidence.side":    func(s *Seen) { s.Side = "up" },
+		"evidence.outcome": func(s *Seen) { s.Outcome = "moon" },
+		"evidence.tag":     func(s *Seen) { s.Tags = []Tag{{ID: "moon"}} },
 	} {
 		s := good
 		change(&s)

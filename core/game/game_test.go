@@ -36,13 +36,13 @@ func TestCheckMixes(t *testing.T) {
 		{mix(Off), ""},
 		{mix(Ball, Share{reads.Drop, 70}, Share{reads.Switch, 30}), ""},
 		{mix(Ball, Share{reads.Drop, 33.3}, Share{reads.Switch, 33.3}, Share{reads.Ice, 33.3}), ""},
-		{mix(Ball, Share{reads.Drop, 100}, Share{reads.Switch, 40}), "come to 140 per cent"},
-		{mix(Ball, Share{reads.Drop, 60}), "come to 60 per cent"},
-		{mix(Ball, Share{reads.Trail, 100}), "no coverage of Ball screens"},
-		{mix(Ball, Share{reads.Drop, 140}, Share{reads.Ice, -40}), "0 to 100"},
-		{mix(Ball, Share{reads.Drop, math.NaN()}), "0 to 100"},
+		{mix(Ball, Share{reads.Drop, 100}, Share{reads.Switch, 40}), "game.shares-sum: Ball screens, 140"},
+		{mix(Ball, Share{reads.Drop, 60}), "game.shares-sum: Ball screens, 60"},
+		{mix(Ball, Share{reads.Trail, 100}), "game.coverage"},
+		{mix(Ball, Share{reads.Drop, 140}, Share{reads.Ice, -40}), "game.share: 140"},
+		{mix(Ball, Share{reads.Drop, math.NaN()}), "game.share: NaN"},
 		{mix(Ball, Share{reads.Drop, 50}, Share{reads.Drop, 50}), "twice"},
-		{mix("zone", Share{reads.Drop, 100}), "no family"},
+		{mix("zone", Share{reads.Drop, 100}), "game.family"},
 	} {
 		refused(t, CheckMixes(tc.mixes), tc.says)
 	}
@@ -204,17 +204,17 @@ func TestTermsOfALineUp(t *testing.T) {
 		says  string
 	}{
 		{t9(func(*Terms) {}), ""},
-		{t9(func(t *Terms) { t.Available = ids[:4] }), "takes five, and 4 are"},
-		{t9(func(t *Terms) { t.Available = append(slices.Clone(ids), "stranger") }), "not on the team"},
+		{t9(func(t *Terms) { t.Available = ids[:4] }), "game.too-few-players: 4"},
+		{t9(func(t *Terms) { t.Available = append(slices.Clone(ids), "stranger") }), "game.player-left"},
 		{t9(func(t *Terms) { t.Available = append(slices.Clone(ids), ids[0]) }), "twice"},
 		{t9(func(t *Terms) { t.Minutes = math.NaN() }), "minutes"},
-		{t9(func(t *Terms) { t.Together = [][]string{ids[:6]} }), "No more than five"},
-		{t9(func(t *Terms) { t.Caps = []MinutesCap{{ids[0], -1}} }), "0 or more"},
+		{t9(func(t *Terms) { t.Together = [][]string{ids[:6]} }), "game.group-too-large"},
+		{t9(func(t *Terms) { t.Caps = []MinutesCap{{ids[0], -1}} }), "game.player-minutes"},
 		{t9(func(t *Terms) {
 			for _, id := range ids {
 				t.Caps = append(t.Caps, MinutesCap{id, 16})
 			}
-		}), "comes to 144 minutes, and five for 32 minutes need 160"},
+		}), "game.minutes-too-few: 144, 32, 160"},
 	} {
 		refused(t, tc.terms.Check(people), tc.says)
 	}
@@ -228,7 +228,7 @@ func TestTermsOfALineUp(t *testing.T) {
 		}
 	}
 	_, err = Find(asks, form, people[:6], Terms{Available: ids[:6], Minutes: 32, Together: [][]string{ids[:2], ids[2:4], ids[4:6]}}, 1)
-	refused(t, err, "No five keeps all of this")
+	refused(t, err, "game.no-lineup")
 }
 
 func TestReadiness(t *testing.T) {

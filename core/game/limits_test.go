@@ -26,14 +26,14 @@ func TestTermsOnTheirLimits(t *testing.T) {
 	}{
 		{with(func(*Terms) {}), ""},
 		{with(func(t *Terms) { t.Available = ids[:MaxAvailable] }), ""},
-		{with(func(t *Terms) { t.Available = ids }), "more than a squad"},
+		{with(func(t *Terms) { t.Available = ids }), "game.too-many-players"},
 		{with(func(t *Terms) { t.Minutes = MaxMinutes }), ""},
-		{with(func(t *Terms) { t.Minutes = MaxMinutes + 1 }), "up to 60 minutes"},
-		{with(func(t *Terms) { t.Minutes = 0 }), "up to 60 minutes"},
+		{with(func(t *Terms) { t.Minutes = MaxMinutes + 1 }), "game.minutes: 60"},
+		{with(func(t *Terms) { t.Minutes = 0 }), "game.minutes: 60"},
 		{with(func(t *Terms) { t.Together = [][]string{ids[:5]} }), ""},
 		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[5], 0}} }), ""},
 		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 16}} }), ""}, // 160 of 160
-		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 15}} }), "comes to 159"},
+		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 15}} }), "game.minutes-too-few: 159, 32, 160"},
 	} {
 		refused(t, tc.terms.Check(people), tc.says)
 	}
@@ -42,10 +42,10 @@ func TestTermsOnTheirLimits(t *testing.T) {
 		says   string
 	}{
 		{[]Share{{reads.Drop, 100}, {reads.Ice, 0}}, ""},
-		{[]Share{{reads.Drop, 100 + percentSlack}}, "0 to 100"},
+		{[]Share{{reads.Drop, 100 + percentSlack}}, "game.share: 100.5"},
 		{[]Share{{reads.Drop, 60 + percentSlack}, {reads.Ice, 40}}, ""},
 		{[]Share{{reads.Drop, 60 - percentSlack}, {reads.Ice, 40}}, ""},
-		{[]Share{{reads.Drop, 61}, {reads.Ice, 40}}, "101 per cent"},
+		{[]Share{{reads.Drop, 61}, {reads.Ice, 40}}, "game.shares-sum: Ball screens, 101"},
 	} {
 		refused(t, CheckMixes([]Mix{{Ball, tc.shares}}), tc.says)
 	}

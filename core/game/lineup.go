@@ -2,9 +2,9 @@ package game
 
 import (
 	"cmp"
-	"errors"
-	"fmt"
 	"slices"
+
+	"evrik/core/refusal"
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
@@ -40,27 +40,27 @@ func (t Terms) Check(squad []Person) error {
 	known := func(id string) bool { return slices.ContainsFunc(squad, func(p Person) bool { return p.ID == id }) }
 	for i, id := range t.Available {
 		if !known(id) {
-			return errors.New("Somebody who is available is not on the team any more. Look at who plays.")
+			return refusal.New("game.player-left")
 		}
 		if slices.Contains(t.Available[:i], id) {
-			return errors.New("Somebody is available twice.")
+			return refusal.New("game.player-twice")
 		}
 	}
 	if n := len(t.Available); n < onFloor {
-		return fmt.Errorf("A line-up takes five, and %d are available.", n)
+		return refusal.New("game.too-few-players", n)
 	} else if n > MaxAvailable {
-		return fmt.Errorf("That is more than a squad of %d.", MaxAvailable)
+		return refusal.New("game.too-many-players", MaxAvailable)
 	}
 	if !(t.Minutes > 0 && t.Minutes <= MaxMinutes) {
-		return fmt.Errorf("A game has up to %.0f minutes here.", MaxMinutes)
+		return refusal.New("game.minutes", MaxMinutes)
 	}
 	for _, group := range t.Together {
 		if len(group) > onFloor {
-			return errors.New("No more than five can be together.")
+			return refusal.New("game.group-too-large")
 		}
 		for _, id := range group {
 			if !known(id) {
-				return errors.New("Somebody who is to play together is not on the team any more.")
+				return refusal.New("game.group-player-left")
 			}
 		}
 	}
@@ -70,11 +70,11 @@ func (t Terms) Check(squad []Person) error {
 	}
 	for _, c := range t.Caps {
 		if !(c.Minutes >= 0) || !known(c.Player) {
-			return errors.New("A player's minutes are 0 or more, of somebody on the team.")
+			return refusal.New("game.player-minutes")
 		}
 	}
 	if room < onFloor*t.Minutes {
-		return fmt.Errorf("The most they may play comes to %.0f minutes, and five for %.0f minutes need %.0f. Give somebody more.", room, t.Minutes, onFloor*t.Minutes)
+		return refusal.New("game.minutes-too-few", room, t.Minutes, onFloor*t.Minutes)
 	}
 	return nil
 }
@@ -262,7 +262,7 @@ func Find(asks []Ask, form evidence.Form, squad []Person, t Terms, seed uint64) 
 	f := finderOf(asks, people, form)
 	all := f.ranked(t)
 	if len(all) == 0 {
-		return Found{}, errors.New("No five keeps all of this. Take somebody out of a group that plays together, or add a player.")
+		return Found{}, refusal.New("game.no-lineup")
 	}
 	out := Found{Compared: len(all), Fives: slices.Clone(all[:min(toldFives, len(all))])}
 	for i := range out.Fives {

@@ -4,9 +4,10 @@
 package game
 
 import (
-	"fmt"
 	"math"
 	"slices"
+
+	"evrik/core/refusal"
 
 	"evrik/core/reads"
 )
@@ -65,10 +66,10 @@ func CheckMixes(mixes []Mix) error {
 	for _, m := range mixes {
 		i := slices.IndexFunc(families, func(f Family) bool { return f.ID == m.Family })
 		if i < 0 {
-			return fmt.Errorf("There is no family of situations called %q.", m.Family)
+			return refusal.New("game.family", m.Family)
 		}
 		if seen[m.Family] {
-			return fmt.Errorf("%s are there twice.", families[i].Name)
+			return refusal.New("game.family-twice", families[i].Name)
 		}
 		if len(m.Shares) == 0 {
 			continue
@@ -77,18 +78,18 @@ func CheckMixes(mixes []Mix) error {
 		total := 0.0
 		for k, s := range m.Shares {
 			if !slices.Contains(families[i].Cues, s.Cue) {
-				return fmt.Errorf("%q is no coverage of %s.", s.Cue.Name(), families[i].Name)
+				return refusal.New("game.coverage", s.Cue.Name(), families[i].Name)
 			}
 			if slices.ContainsFunc(m.Shares[:k], func(o Share) bool { return o.Cue == s.Cue }) {
-				return fmt.Errorf("%q is there twice.", s.Cue.Name())
+				return refusal.New("game.coverage-twice", s.Cue.Name())
 			}
 			if !(s.Percent >= 0 && s.Percent <= 100) {
-				return fmt.Errorf("A share is 0 to 100 per cent, not %g.", s.Percent)
+				return refusal.New("game.share", s.Percent)
 			}
 			total += s.Percent
 		}
 		if math.Abs(total-100) > percentSlack {
-			return fmt.Errorf("The shares of %s come to %.0f per cent. Make them 100, or say that nobody knows.", families[i].Name, total)
+			return refusal.New("game.shares-sum", families[i].Name, total)
 		}
 	}
 	return nil

@@ -1,6 +1,6 @@
 package motion
 
-import "fmt"
+import "evrik/core/refusal"
 
 // Pace is how fast a team's players move, react and pass.
 type Pace struct {
@@ -70,7 +70,7 @@ func (p Pace) Validate() error {
 		{"The reaction", "s", p.React, 0.1, 1.5}, {"The pass", "ft/s", p.Pass, 10, 80}, {"The pass over a head", "ft/s", p.Skip, 8, 80},
 	} {
 		if !(f.v >= f.least && f.v <= f.top) {
-			return fmt.Errorf("%s must be between %g and %g %s.", f.name, f.least, f.top, f.unit)
+			return refusal.New("motion.pace", f.name, f.least, f.top, f.unit)
 		}
 	}
 	return nil

@@ -30,7 +30,7 @@ func TestPaces(t *testing.T) {
 	}
 	for field, change := range map[string]func(*Pace){
 		"acceleration": func(p *Pace) { p.Accel = 0 }, "top speed": func(p *Pace) { p.Top = 300 }, "reaction": func(p *Pace) { p.React = math.NaN() },
-		"pass must": func(p *Pace) { p.Pass = -1 }, "over a head": func(p *Pace) { p.Skip = math.Inf(1) },
+		"motion.pace: The pass, 10, 80": func(p *Pace) { p.Pass = -1 }, "over a head": func(p *Pace) { p.Skip = math.Inf(1) },
 	} {
 		p := DefaultPace
 		change(&p)

@@ -1,9 +1,10 @@
 package offense
 
 import (
-	"errors"
 	"fmt"
 	"slices"
+
+	"evrik/core/refusal"
 
 	"evrik/core/court"
 )
@@ -31,7 +32,7 @@ func (o Offense) Validate(c court.Court) error {
 	total := 0.0
 	for i, a := range o.Answers {
 		if slices.ContainsFunc(o.Answers[:i], func(b Answer) bool { return b.ID == a.ID }) {
-			return fmt.Errorf("%s is in it twice. Give it once, with another weight.", a.Name)
+			return refusal.New("offense.part-twice", a.Name)
 		}
 		if err := a.validate(); err != nil {
 			return err
@@ -41,7 +42,7 @@ func (o Offense) Validate(c court.Court) error {
 		}
 	}
 	if total == 0 {
-		return errors.New("After a pass nothing would happen, so the passer would stand. Give a part a weight above 0.")
+		return refusal.New("offense.no-weight")
 	}
 	for from := range o.Ring {
 		p := o.Start()
@@ -59,29 +60,29 @@ func (o Offense) spots(c court.Court) error {
 	if o.Inside != "" {
 		outside--
 		if _, ok := c.SpotAt(o.Inside); !ok {
-			return fmt.Errorf("There is no spot called %q for the player inside.", o.Inside)
+			return refusal.New("offense.inside-spot", o.Inside)
 		}
 	}
 	switch {
 	case o.Name == "" || len(o.Name) > maxName:
-		return fmt.Errorf("The offense needs a name of up to %d letters.", maxName)
+		return refusal.New("offense.name", maxName)
 	case len(o.About) > maxAbout:
-		return fmt.Errorf("The sentence about the offense can have up to %d letters.", maxAbout)
+		return refusal.New("offense.about-too-long", maxAbout)
 	case len(o.Ring) != outside:
-		return fmt.Errorf("Five players need %d outside spots here, not %d.", outside, len(o.Ring))
+		return refusal.New("offense.spots", outside, len(o.Ring))
 	case !slices.Contains(o.Ring, o.Ball):
-		return errors.New("The ball has to start on one of the outside spots.")
+		return refusal.New("offense.ball-start")
 	case len(o.Answers) == 0:
-		return errors.New("After a pass nothing is allowed: the passer would stand. Add a cut or a screen.")
+		return refusal.New("offense.no-answers")
 	case len(o.Answers) > maxAnswers:
-		return fmt.Errorf("That is more than %d parts.", maxAnswers)
+		return refusal.New("offense.too-many-parts", maxAnswers)
 	}
 	for i, id := range o.Ring {
 		if _, ok := c.SpotAt(id); !ok {
-			return fmt.Errorf("There is no spot called %q.", id)
+			return refusal.New("offense.spot", id)
 		}
 		if slices.Contains(o.Ring[:i], id) {
-			return fmt.Errorf("Two players would start on the %s.", court.SpotName(id))
+			return refusal.New("offense.two-start-on-a-spot", court.SpotName(id))
 		}
 	}
 	return nil
@@ -91,23 +92,23 @@ func (o Offense) spots(c court.Court) error {
 func (o Offense) choices() error {
 	for i, have := range []string{string(o.Cutting), string(o.Catch), string(o.Again), string(o.Dribble), string(o.OnDrive), string(o.BigRule), string(o.Post)} {
 		if !slices.ContainsFunc(options[i].Values, func(v Choice) bool { return v.ID == have }) {
-			return fmt.Errorf("%s: there is no choice called %q.", options[i].Name, have)
+			return refusal.New("offense.option", options[i].Name, have)
 		}
 	}
 	for i, big := range o.Bigs {
 		if big < 1 || big > five || slices.Contains(o.Bigs[:i], big) {
-			return fmt.Errorf("The bigs are two of the players 1 to %d.", five)
+			return refusal.New("offense.bigs-number", five)
 		}
 	}
 	switch {
 	case len(o.Bigs) > maxBigs:
-		return fmt.Errorf("An offense has %d bigs at most.", maxBigs)
+		return refusal.New("offense.too-many-bigs", maxBigs)
 	case o.BigRule != BigsAny && len(o.Bigs) == 0:
-		return errors.New("Say which players are the bigs.")
+		return refusal.New("offense.bigs-unsaid")
 	case o.BigRule == BigsWings && !(slices.ContainsFunc(o.Ring, wing)):
-		return errors.New("Bigs who start on the wings need a spot on the wing.")
+		return refusal.New("offense.bigs-need-wing")
 	case o.Dribble != FreeDribble && slices.ContainsFunc(o.Answers, func(a Answer) bool { return a.Ball == Handed && a.Weight > 0 }):
-		return errors.New("A handoff needs the dribble to be free.")
+		return refusal.New("offense.handoff-needs-dribble")
 	}
 	return nil
 }
@@ -135,9 +136,9 @@ func (o Offense) goesOn(p Places, to int, denied bool) error {
 	base := p.answers(o, to, denied, 0)
 	switch {
 	case len(base) == 0 && denied:
-		return fmt.Errorf("Where %s is denied, nothing is allowed.", pass)
+		return refusal.New("offense.nothing-denied", pass)
 	case len(base) == 0:
-		return fmt.Errorf("After %s nothing is allowed: the passer would stand.", pass)
+		return refusal.New("offense.nothing-after", pass)
 	}
 	for _, a := range allowed {
 		after, err := p.after(o, a, to)
@@ -145,7 +146,7 @@ func (o Offense) goesOn(p Places, to int, denied bool) error {
 			err = after.filled(o)
 		}
 		if err != nil {
-			return fmt.Errorf("%s after %s: %w", a.Name, pass, err)
+			return refusal.New("offense.part-after", a.Name, pass, err)
 		}
 		if after.ball == inThePost && p.ball != inThePost {
 			if err := o.continues(after); err != nil {
@@ -160,31 +161,31 @@ func (a Answer) validate() error {
 	who := []string{Passer, Receiver, Next1, Next2, Ahead1, Ahead2, Inside}
 	switch {
 	case a.Name == "" || len(a.Name) > maxName:
-		return errors.New("Every part needs a name.")
+		return refusal.New("offense.part-name")
 	case len(a.Moves) == 0 || len(a.Moves) > maxMoves:
-		return fmt.Errorf("%s needs one to %d moves.", a.Name, maxMoves)
+		return refusal.New("offense.part-moves", a.Name, maxMoves)
 	case !slices.Contains([]string{AnyPass, ToWing, Reversal, FromWing, Denied, FromPost}, a.On):
-		return fmt.Errorf("%s answers a pass that there is not.", a.Name)
+		return refusal.New("offense.part-trigger", a.Name)
 	case !slices.Contains([]string{"", Stays, ToFlash, Handed}, a.Ball):
-		return fmt.Errorf("%s leaves the ball nowhere: %q.", a.Name, a.Ball)
+		return refusal.New("offense.ball-nowhere", a.Name, a.Ball)
 	case !(a.Weight >= 0 && a.Weight <= 100):
-		return fmt.Errorf("The weight of %s must be between 0 and 100.", a.Name)
+		return refusal.New("offense.part-weight", a.Name)
 	case a.After != "" && !slices.ContainsFunc(Triggers(), func(c Choice) bool { return c.ID == string(a.After) }):
-		return fmt.Errorf("%s cannot wait for %q.", a.Name, a.After)
+		return refusal.New("offense.part-waits", a.Name, a.After)
 	}
 	for _, m := range a.Moves {
 		switch {
 		case m.Who == Chain && a.On == FromPost:
-			return fmt.Errorf("%s: nobody moves up when the ball comes out of the high post.", a.Name)
+			return refusal.New("offense.post-exit", a.Name)
 		case m.Who == Chain && m.Act == Fill:
 		case !slices.Contains(who, m.Who):
-			return fmt.Errorf("%s moves somebody who is not there: %q.", a.Name, m.Who)
+			return refusal.New("offense.mover-missing", a.Name, m.Who)
 		case !slices.Contains([]Act{Cut, Screen, Use, Curl, Fill, Drive, Carry, Flash}, m.Act):
-			return fmt.Errorf("%s has a move called %q.", a.Name, m.Act)
+			return refusal.New("offense.move-kind", a.Name, m.Act)
 		case (m.Act == Screen || m.Act == Use || m.Act == Curl) && !slices.Contains(who, m.For):
-			return fmt.Errorf("%s has a screen without the other player.", a.Name)
+			return refusal.New("offense.screen-alone", a.Name)
 		case !slices.Contains(who, m.To) && !slices.Contains([]string{Last, BallBlock, FarBlock, HighPost}, m.To):
-			return fmt.Errorf("%s leads somebody nowhere: %q.", a.Name, m.To)
+			return refusal.New("offense.move-nowhere", a.Name, m.To)
 		}
 	}
 	return nil

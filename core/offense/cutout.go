@@ -1,11 +1,12 @@
 package offense
 
 import (
-	"errors"
 	"fmt"
 	"math"
 	"slices"
 	"strings"
+
+	"evrik/core/refusal"
 
 	"evrik/core/court"
 	"evrik/core/drill"
@@ -50,17 +51,17 @@ func (f Floor) CutOut(o Offense, m Moment) (*drill.Drill, error) {
 	}
 	to := slices.Index(o.Ring, m.Aim)
 	if !slices.Contains(p.targets(), to) {
-		return nil, fmt.Errorf("No pass goes from the %s to the %s. Run it once more, and cut the drill from there.", p.spotOf(o, p.Ball()), m.Aim)
+		return nil, refusal.New("offense.pass-missing", p.spotOf(o, p.Ball()), m.Aim)
 	}
 	at := slices.IndexFunc(o.Answers, func(a Answer) bool { return a.ID == m.Answer })
 	if at < 0 {
-		return nil, fmt.Errorf("%s has no answer called %q.", o.Name, m.Answer)
+		return nil, refusal.New("offense.answer-missing", o.Name, m.Answer)
 	}
 	a := o.Answers[at]
 	c := cutter{floor: f, offense: o, answer: a, ball: p.holder(a, to), passer: p.Ball(), spots: map[int]string{}}
 	c.cast(p.steps(o, a, to))
 	if len(c.people) == 0 {
-		return nil, errors.New("Nobody cuts or screens here, so that there is nothing to drill.")
+		return nil, refusal.New("offense.nothing-to-drill")
 	}
 	c.place(m.Standing)
 	d := c.drill(m)

@@ -132,7 +132,7 @@ func TestCutOutByHand(t *testing.T) {
 		t.Errorf("%d of 400 moments are refused", refused)
 	}
 	for says, bad := range map[string]Moment{
-		"No pass goes": {st, "wingX", "away"}, "has no answer": {st, "wingR", "dunk"}, "has to be with": {Standing{Spots: st.Spots, At: st.At, Ball: 9}, "wingR", "away"},
+		"offense.pass-missing": {st, "wingX", "away"}, "offense.answer-missing": {st, "wingR", "dunk"}, "offense.ball-holder": {Standing{Spots: st.Spots, At: st.At, Ball: 9}, "wingR", "away"},
 	} {
 		if _, err := f.CutOut(s, bad); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)

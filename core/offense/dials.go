@@ -1,7 +1,7 @@
 package offense
 
 import (
-	"fmt"
+	"evrik/core/refusal"
 
 	"evrik/core/game"
 	"evrik/core/motion"
@@ -71,7 +71,7 @@ func (d *Dials) values() [5]*float64 {
 func (d Dials) Validate() error {
 	for i, v := range d.values() {
 		if l := dialLimits[i]; !(*v >= l.least && *v <= l.most) {
-			return fmt.Errorf("%s must be between %g and %g.", l.name, l.least, l.most)
+			return refusal.New("offense.dial", l.name, l.least, l.most)
 		}
 	}
 	return nil

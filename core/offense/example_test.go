@@ -24,7 +24,7 @@ func ExampleOffense_Ready() {
 	_, err = o.Ready(gym().Court)
 	fmt.Println(err)
 	// Output:
-	// Where a pass from the top to the right wing is denied, nothing is allowed.
+	// offense.nothing-denied: a pass from the top to the right wing
 	// <nil>
 }
 

@@ -90,44 +90,44 @@ func TestOffensesThatCannotBe(t *testing.T) {
 		change func(*Offense)
 		says   string
 	}{
-		"no answer":       {func(s *Offense) { s.Answers = nil }, "the passer would stand"},
-		"five and inside": {func(s *Offense) { s.Inside = "blockR" }, "need 4 outside spots"},
-		"four":            {func(s *Offense) { s.Ring = s.Ring[:4] }, "need 5 outside spots"},
-		"twice":           {func(s *Offense) { s.Ring = []string{"top", "top", "wingR", "wingL", "cornerL"} }, "Two players would start"},
-		"no such spot":    {func(s *Offense) { s.Ring = []string{"roof", "top", "wingR", "wingL", "cornerL"} }, "no spot called"},
-		"ball nowhere":    {func(s *Offense) { s.Ball = "blockR" }, "ball has to start"},
+		"no answer":       {func(s *Offense) { s.Answers = nil }, "offense.no-answers"},
+		"five and inside": {func(s *Offense) { s.Inside = "blockR" }, "offense.spots: 4, 5"},
+		"four":            {func(s *Offense) { s.Ring = s.Ring[:4] }, "offense.spots: 5, 4"},
+		"twice":           {func(s *Offense) { s.Ring = []string{"top", "top", "wingR", "wingL", "cornerL"} }, "offense.two-start-on-a-spot"},
+		"no such spot":    {func(s *Offense) { s.Ring = []string{"roof", "top", "wingR", "wingL", "cornerL"} }, "offense.spot"},
+		"ball nowhere":    {func(s *Offense) { s.Ball = "blockR" }, "offense.ball-start"},
 		"two to one spot": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Cut, "", Receiver}}, Weight: 1}}
-		}, "two players are sent to the"},
-		"only some passes": {func(s *Offense) { s.Answers = []Answer{weighed(partByID("away"), 1)} }, "nothing is allowed"},
+		}, "offense.two-sent-to-a-spot"},
+		"only some passes": {func(s *Offense) { s.Answers = []Answer{weighed(partByID("away"), 1)} }, "offense.nothing-after"},
 		"nobody moves": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: nil, Weight: 1}}
-		}, "one to 6 moves"},
+		}, "offense.part-moves: X, 6"},
 		"a stranger": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{"coach", Cut, "", Last}}, Weight: 1}}
-		}, "not there"},
+		}, "offense.mover-missing"},
 		"no other": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Screen, "", Last}}, Weight: 1}}
-		}, "without the other"},
+		}, "offense.screen-alone"},
 		"no way out of the post": {func(s *Offense) {
 			*s, _ = ByID("entry")
 			s.Answers = slices.DeleteFunc(slices.Clone(s.Answers), func(a Answer) bool { return a.On == FromPost })
-		}, "from the high post to the right slot nothing is allowed"},
+		}, "offense.nothing-after"},
 		"denied and nothing to do": {func(s *Offense) {
 			s.Answers = slices.DeleteFunc(s.Answers, func(a Answer) bool { return a.On == Denied })
-		}, "is denied, nothing is allowed"},
-		"ball nowhere then":     {func(s *Offense) { s.Answers[1].Ball = "roof" }, "leaves the ball nowhere"},
-		"chain out of the post": {func(s *Offense) { s.Answers[0].On = FromPost }, "nobody moves up"},
-		"no such choice":        {func(s *Offense) { s.Cutting = "sometimes" }, "no choice called"},
-		"three bigs":            {func(s *Offense) { s.Bigs = []int{1, 2, 3} }, "2 bigs at most"},
-		"no such player":        {func(s *Offense) { s.Bigs = []int{6} }, "players 1 to 5"},
-		"bigs of no name":       {func(s *Offense) { s.BigRule = BigsScreen }, "which players are the bigs"},
-		"a handoff too many":    {func(s *Offense) { s.Answers = append(s.Answers, weighed(partByID("handoff"), 1)) }, "dribble to be free"},
-		"the same part":         {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) }, "in it twice"},
-		"only a counter":        {func(s *Offense) { s.Answers[0].After = CutCovered }, "nothing would happen"},
+		}, "offense.nothing-denied"},
+		"ball nowhere then":     {func(s *Offense) { s.Answers[1].Ball = "roof" }, "offense.ball-nowhere"},
+		"chain out of the post": {func(s *Offense) { s.Answers[0].On = FromPost }, "offense.post-exit"},
+		"no such choice":        {func(s *Offense) { s.Cutting = "sometimes" }, "offense.option"},
+		"three bigs":            {func(s *Offense) { s.Bigs = []int{1, 2, 3} }, "offense.too-many-bigs: 2"},
+		"no such player":        {func(s *Offense) { s.Bigs = []int{6} }, "offense.bigs-number: 5"},
+		"bigs of no name":       {func(s *Offense) { s.BigRule = BigsScreen }, "offense.bigs-unsaid"},
+		"a handoff too many":    {func(s *Offense) { s.Answers = append(s.Answers, weighed(partByID("handoff"), 1)) }, "offense.handoff-needs-dribble"},
+		"the same part":         {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) }, "offense.part-twice"},
+		"only a counter":        {func(s *Offense) { s.Answers[0].After = CutCovered }, "offense.no-weight"},
 		"no such trigger": {func(s *Offense) {
 			s.Answers = append(s.Answers, Answer{ID: "y", Name: "Y", On: AnyPass, Moves: s.Answers[0].Moves, Weight: 1, After: "rain"})
-		}, "cannot wait for"},
+		}, "offense.part-waits"},
 		"nowhere": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Cut, "", "moon"}}, Weight: 1}}
 		}, "nowhere"},
@@ -165,7 +165,7 @@ func TestShippedAreFiles(t *testing.T) {
 	}
 	own, _ := ByID("circle") // as it was called before
 	own.Parts = append(slices.Clone(own.Parts), Part{ID: "dunk", Weight: 1})
-	if _, err := own.Ready(c); err == nil || !strings.Contains(err.Error(), `no part called "dunk"`) {
+	if _, err := own.Ready(c); err == nil || !strings.Contains(err.Error(), "offense.part: dunk") {
 		t.Errorf("%v", err)
 	}
 	for post, want := range map[PostRule]string{PostStays: "", PostFollows: BallBlock, PostOpposite: FarBlock} {
@@ -184,8 +184,8 @@ func TestPrinciples(t *testing.T) {
 		t.Error(err)
 	}
 	for says, bad := range map[string][]Principle{
-		"needs a title": {{"", "x", Spacing}}, "nobody will remember": {{"t", strings.Repeat("x", 401), ""}}, "no such picture": {{"t", "x", "moon"}},
-		"in mind at most": make([]Principle, 13),
+		"offense.principle-title": {{"", "x", Spacing}}, "offense.principle-too-long": {{"t", strings.Repeat("x", 401), ""}}, "offense.picture": {{"t", "x", "moon"}},
+		"offense.too-many-principles": make([]Principle, 13),
 	} {
 		if err := CheckPrinciples(bad); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)

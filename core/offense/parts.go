@@ -7,6 +7,8 @@ import (
 	"io/fs"
 	"slices"
 
+	"evrik/core/refusal"
+
 	"evrik/core/court"
 )
 
@@ -177,7 +179,7 @@ func (o Offense) resolved() (Offense, error) {
 	for _, part := range o.Parts {
 		i := slices.IndexFunc(catalogue, func(a Answer) bool { return a.ID == part.ID })
 		if i < 0 {
-			return o, fmt.Errorf("There is no part called %q.", part.ID)
+			return o, refusal.New("offense.part", part.ID)
 		}
 		a := catalogue[i]
 		a.Weight, a.After = part.Weight, part.After

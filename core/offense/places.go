@@ -1,10 +1,10 @@
 package offense
 
 import (
-	"errors"
-	"fmt"
 	"slices"
 	"strings"
+
+	"evrik/core/refusal"
 
 	"evrik/core/court"
 )
@@ -368,11 +368,11 @@ func (p Places) moved(o Offense, a Answer, to int, steps []step) (Places, error)
 		i := slices.Index(o.Ring, spot)
 		switch {
 		case i >= 0 && q.Ring[i] >= 0:
-			return q, fmt.Errorf("two players are sent to the %s.", court.SpotName(spot))
+			return q, refusal.New("offense.two-sent-to-a-spot", court.SpotName(spot))
 		case i >= 0:
 			q.Ring[i] = player
 		case q.Inside >= 0 || o.Inside == "":
-			return q, fmt.Errorf("the %s is taken, or no spot of this offense.", court.SpotName(spot))
+			return q, refusal.New("offense.spot-taken", court.SpotName(spot))
 		default:
 			q.Inside, q.Block = player, spot
 		}
@@ -382,7 +382,7 @@ func (p Places) moved(o Offense, a Answer, to int, steps []step) (Places, error)
 	}
 	q.ball = slices.Index(q.Ring, holder) // not on the ring is inThePost
 	if q.ball == inThePost && (holder != q.Inside || q.Block != HighPost) {
-		return q, errors.New("the ball is left where nobody can pass it on.")
+		return q, refusal.New("offense.ball-stranded")
 	}
 	return q, nil
 }
@@ -391,11 +391,11 @@ func (p Places) moved(o Offense, a Answer, to int, steps []step) (Places, error)
 func (p Places) filled(o Offense) error {
 	for i, player := range p.Ring {
 		if player < 0 {
-			return fmt.Errorf("the %s stays empty.", court.SpotName(o.Ring[i]))
+			return refusal.New("offense.spot-empty", court.SpotName(o.Ring[i]))
 		}
 	}
 	if o.Inside != "" && p.Inside < 0 {
-		return errors.New("nobody is inside.")
+		return refusal.New("offense.inside-empty")
 	}
 	return nil
 }

@@ -88,9 +88,9 @@ func TestWhereMovesLead(t *testing.T) {
 		t.Errorf("the passer is the post then: %+v, %v", q, err)
 	}
 	for says, answer := range map[string]Answer{
-		"two players are sent to the right wing": {Moves: []Move{{Passer, Cut, "", Receiver}}},
-		"is taken, or no spot":                   {Moves: []Move{{Passer, Cut, "", BallBlock}}},
-		"nobody can pass it on":                  {Ball: ToFlash, Moves: []Move{{Inside, Flash, "", FarBlock}}},
+		"offense.two-sent-to-a-spot": {Moves: []Move{{Passer, Cut, "", Receiver}}},
+		"offense.spot-taken":         {Moves: []Move{{Passer, Cut, "", BallBlock}}},
+		"offense.ball-stranded":      {Ball: ToFlash, Moves: []Move{{Inside, Flash, "", FarBlock}}},
 	} {
 		if _, err := p.after(entry, answer, 0); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)
@@ -114,17 +114,17 @@ func TestFromStanding(t *testing.T) {
 	}
 	low := st
 	low.Ball = 0
-	if _, err = entry.From(low); err == nil || !strings.Contains(err.Error(), "with a high post") {
+	if _, err = entry.From(low); err == nil || !strings.Contains(err.Error(), "offense.ball-holder") {
 		t.Errorf("the ball on the block: %v", err)
 	}
 	st.Spots[1] = "slotR"
-	if _, err = entry.From(st); err == nil || !strings.Contains(err.Error(), "Two players are meant to be on the right slot") {
+	if _, err = entry.From(st); err == nil || !strings.Contains(err.Error(), "offense.two-on-a-spot: right slot") {
 		t.Errorf("%v", err)
 	}
 	far := Standing{}
 	far.At[2].X = 999
 	c := floor(t)
-	if err := far.Check(c); err == nil || !strings.Contains(err.Error(), "Player 3 is off the court") {
+	if err := far.Check(c); err == nil || !strings.Contains(err.Error(), "offense.player-off-court: 3") {
 		t.Errorf("%v", err)
 	}
 }

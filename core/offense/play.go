@@ -5,6 +5,8 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"evrik/core/refusal"
+
 	"evrik/core/court"
 	"evrik/core/reads"
 )
@@ -63,7 +65,7 @@ func (f Floor) Begin(o Offense) Standing {
 func (st Standing) Check(c court.Court) error {
 	for i, p := range st.At {
 		if !p.Finite() || !c.Contains(p) {
-			return fmt.Errorf("Player %d is off the court. Nothing was run; put the figure back.", i+1)
+			return refusal.New("offense.player-off-court", i+1)
 		}
 	}
 	return nil
@@ -84,7 +86,7 @@ func (o Offense) From(st Standing) (Places, error) {
 				p.Block = spot
 			}
 		} else {
-			return p, fmt.Errorf("Two players are meant to be on the %s.", court.SpotName(spot))
+			return p, refusal.New("offense.two-on-a-spot", court.SpotName(spot))
 		}
 	}
 	if err := p.filled(o); err != nil {
@@ -92,7 +94,7 @@ func (o Offense) From(st Standing) (Places, error) {
 	}
 	p.ball = slices.Index(p.Ring, st.Ball)
 	if p.ball == inThePost && (st.Ball != p.Inside || p.Block != HighPost || st.Ball < 0) {
-		return p, fmt.Errorf("The ball has to be with somebody outside, or with a high post.")
+		return p, refusal.New("offense.ball-holder")
 	}
 	return p, nil
 }
@@ -181,7 +183,7 @@ func (p *Places) choose(o Offense, to int, denied bool, come happened, rng *rand
 	var list [maxAnswers]Answer
 	allowed := p.allowed(o, to, denied, come, list[:0])
 	if len(allowed) == 0 {
-		return Answer{}, fmt.Errorf("After a pass from the %s nothing is allowed.", court.SpotName(p.spotOf(o, p.Ball())))
+		return Answer{}, refusal.New("offense.nothing-from-here", court.SpotName(p.spotOf(o, p.Ball())))
 	}
 	total := 0.0
 	for i := range allowed {

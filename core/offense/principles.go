@@ -1,9 +1,9 @@
 package offense
 
 import (
-	"errors"
-	"fmt"
 	"unicode/utf8"
+
+	"evrik/core/refusal"
 
 	"evrik/core/court"
 )
@@ -61,19 +61,19 @@ const (
 // CheckPrinciples refuses what does not fit on the page. The error is a sentence.
 func CheckPrinciples(list []Principle) error {
 	if len(list) > maxPrinciples {
-		return fmt.Errorf("A team keeps %d principles in mind at most.", maxPrinciples)
+		return refusal.New("offense.too-many-principles", maxPrinciples)
 	}
 	for i, p := range list {
 		switch {
 		case p.Title == "" || utf8.RuneCountInString(p.Title) > maxTitle:
-			return fmt.Errorf("Principle %d needs a title of up to %d letters.", i+1, maxTitle)
+			return refusal.New("offense.principle-title", i+1, maxTitle)
 		case utf8.RuneCountInString(p.Text) > maxWords:
-			return fmt.Errorf("%s is longer than %d letters: nobody will remember it.", p.Title, maxWords)
+			return refusal.New("offense.principle-too-long", p.Title, maxWords)
 		}
 		switch p.Picture {
 		case Spacing, AfterPass, AfterScreen, TwoOnBall, NoPicture:
 		default:
-			return errors.New("There is no such picture.")
+			return refusal.New("offense.picture")
 		}
 	}
 	return nil

@@ -1,8 +1,7 @@
 package practice
 
 import (
-	"errors"
-	"fmt"
+	"evrik/core/refusal"
 )
 
 // AgeBand is the age group a team belongs to; no birth date is kept.
@@ -68,13 +67,13 @@ func (r LocalRule) Check() error {
 	const week, hours = 7, 60
 	switch {
 	case r.MaxMinutes != 0 && (r.MaxMinutes < MinPractice || r.MaxMinutes > MaxPractice):
-		return fmt.Errorf("A local rule for a practice's length lies between %d and %d minutes, or is left empty.", MinPractice, MaxPractice)
+		return refusal.New("practice.local-length", MinPractice, MaxPractice)
 	case r.MaxPerWeek < 0 || r.MaxPerWeek > 2*week:
-		return errors.New("A local rule for practices a week lies between 1 and 14, or is left empty.")
+		return refusal.New("practice.local-practices")
 	case r.MaxHours < 0 || r.MaxHours > hours:
-		return fmt.Errorf("A local rule for hours a week lies between 1 and %d, or is left empty.", hours)
+		return refusal.New("practice.local-hours", hours)
 	case r.RestDays < 0 || r.RestDays > week:
-		return errors.New("A local rule for rest days lies between 1 and 7, or is left empty.")
+		return refusal.New("practice.local-rest")
 	}
 	return nil
 }

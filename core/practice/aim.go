@@ -1,10 +1,10 @@
 package practice
 
 import (
-	"errors"
-	"fmt"
 	"slices"
 	"time"
+
+	"evrik/core/refusal"
 
 	"evrik/core/reads"
 )
@@ -69,13 +69,13 @@ const (
 func (a SeasonAim) Check(today time.Time) error {
 	until, err := time.Parse(DateFormat, a.Until)
 	if err != nil {
-		return errors.New("Say until when to plan: a day such as 2027-03-01.")
+		return refusal.New("practice.aim-until")
 	}
 	switch days := until.Sub(day(today)).Hours() / 24; {
 	case days < 0:
-		return fmt.Errorf("%s is over. Choose a day that is still to come.", a.Until)
+		return refusal.New("practice.aim-past", a.Until)
 	case days > MaxSeasonDays:
-		return fmt.Errorf("A plan reaches %d days ahead at most.", MaxSeasonDays)
+		return refusal.New("practice.aim-too-far", MaxSeasonDays)
 	}
 	return a.CheckForm()
 }
@@ -83,36 +83,36 @@ func (a SeasonAim) Check(today time.Time) error {
 // CheckForm refuses an aim that cannot be, whatever day it is. The error is a sentence.
 func (a SeasonAim) CheckForm() error {
 	if _, err := time.Parse(DateFormat, a.Until); err != nil {
-		return errors.New("Say until when to plan: a day such as 2027-03-01.")
+		return refusal.New("practice.aim-until")
 	}
 	if a.PerPractice < 1 || a.PerPractice > MaxPerPractice {
-		return fmt.Errorf("A practice has blocks for 1 to %d actions.", MaxPerPractice)
+		return refusal.New("practice.per-practice", MaxPerPractice)
 	}
 	if slices.ContainsFunc(a.Weekdays, func(d int) bool { return d < 0 || d > 6 }) {
-		return errors.New("A week has seven days, Sunday to Saturday.")
+		return refusal.New("practice.weekday")
 	}
 	if len(a.Off) > maxBreaks {
-		return fmt.Errorf("A season has up to %d breaks.", maxBreaks)
+		return refusal.New("practice.too-many-breaks", maxBreaks)
 	}
 	for _, b := range a.Off {
 		from, err := time.Parse(DateFormat, b.From)
 		until, err2 := time.Parse(DateFormat, b.Until)
 		if err != nil || err2 != nil || until.Before(from) {
-			return fmt.Errorf("A break lasts from a day to the same or a later one, not from %q to %q.", b.From, b.Until)
+			return refusal.New("practice.break-days", b.From, b.Until)
 		}
 	}
 	for _, id := range a.Install {
 		if _, ok := reads.ActionByID(id); !ok {
-			return fmt.Errorf("There is no action called %q.", id)
+			return refusal.New("practice.action", id)
 		}
 	}
 	for _, g := range a.Games {
 		if _, err := time.Parse(DateFormat, g.Date); err != nil {
-			return fmt.Errorf("%q is not a day for a game.", g.Date)
+			return refusal.New("practice.game-day", g.Date)
 		}
 		for _, id := range g.Needs {
 			if !slices.Contains(a.Install, id) {
-				return fmt.Errorf("The game on %s needs %q, which is not among what you teach. Add it there.", g.Date, id)
+				return refusal.New("practice.game-needs", g.Date, id)
 			}
 		}
 	}

@@ -1,7 +1,6 @@
 package practice
 
 import (
-	"fmt"
 	"time"
 )
 
@@ -24,9 +23,9 @@ func CheckTime(s Slot, zone *time.Location, others []Slot) error {
 		over := end.Sub(midnight).Minutes()
 		earlier := start.Add(-end.Sub(midnight))
 		if fits := s.Minutes - over; fits >= MinPractice {
-			return conflict("This practice would end at %s the next day. Begin at %s, or make it %.0f min.", end.Format(clock), earlier.Format(clock), fits)
+			return conflict("practice.past-midnight", end.Format(clock), earlier.Format(clock), fits)
 		}
-		return conflict("This practice would end at %s the next day. Begin at %s.", end.Format(clock), earlier.Format(clock))
+		return conflict("practice.past-midnight-earlier", end.Format(clock), earlier.Format(clock))
 	}
 	_, before := start.Zone()
 	if _, after := end.Zone(); before != after {
@@ -40,16 +39,16 @@ func CheckTime(s Slot, zone *time.Location, others []Slot) error {
 			}
 			first = first.Add(time.Minute)
 		}
-		return conflict("The clocks go %s during this practice, so its end would be misread. Begin at %s or later.", way, first.Truncate(time.Minute).Format(clock))
+		return conflict("practice.clock-change", way, first.Truncate(time.Minute).Format(clock))
 	}
 	for _, o := range others {
 		if s.Start.Before(o.end()) && o.Start.Before(s.end()) {
 			other := o.Start.In(zone)
-			text := fmt.Sprintf("The team has a practice from %s to %s on that day. Begin at %s or later", other.Format(clock), o.end().In(zone).Format(clock), o.end().In(zone).Format(clock))
+			from, until := other.Format(clock), o.end().In(zone).Format(clock)
 			if room := o.Start.Sub(s.Start).Minutes(); room >= MinPractice {
-				text += fmt.Sprintf(", or make this one %.0f min", room)
+				return conflict("practice.overlaps-shorten", from, until, until, room)
 			}
-			return conflict("%s.", text)
+			return conflict("practice.overlaps", from, until, until)
 		}
 	}
 	return nil

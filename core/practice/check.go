@@ -1,11 +1,12 @@
 package practice
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 	"unicode"
 	"unicode/utf8"
+
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 )
@@ -29,7 +30,7 @@ func Check(lib drill.Library, minutes int, blocks []Block) error {
 			continue
 		}
 		if _, _, err := StageOf(lib, b); err != nil {
-			return fmt.Errorf("Block %d: %w", i+1, err)
+			return refusal.New("practice.block-at", i+1, err)
 		}
 	}
 	return nil
@@ -39,29 +40,29 @@ func Check(lib drill.Library, minutes int, blocks []Block) error {
 // sentence.
 func CheckForm(minutes int, blocks []Block) error {
 	if minutes < MinPractice || minutes > MaxPractice {
-		return fmt.Errorf("A practice lasts %d to %d minutes, not %d.", MinPractice, MaxPractice, minutes)
+		return refusal.New("practice.minutes", MinPractice, MaxPractice, minutes)
 	}
 	if len(blocks) > MaxBlocks {
-		return fmt.Errorf("%d blocks are more than one practice can hold (%d).", len(blocks), MaxBlocks)
+		return refusal.New("practice.too-many-blocks", len(blocks), MaxBlocks)
 	}
 	seen := map[string]bool{}
 	for i, b := range blocks {
-		nth := fmt.Sprintf("Block %d", i+1)
+		nth := i + 1
 		if seen[b.ID] {
-			return fmt.Errorf("%s is in the plan twice.", nth)
+			return refusal.New("practice.block-twice", nth)
 		}
 		seen[b.ID] = true
 		if !(b.Minutes >= 1 && b.Minutes <= drill.MaxMinutes) {
-			return fmt.Errorf("%s lasts 1 to %d minutes, not %g.", nth, drill.MaxMinutes, b.Minutes)
+			return refusal.New("practice.block-minutes", nth, drill.MaxMinutes, b.Minutes)
 		}
 		if t := strings.TrimSpace(b.Title); t == "" || utf8.RuneCountInString(t) > MaxTitle || strings.ContainsFunc(t, unicode.IsControl) {
-			return fmt.Errorf("%s needs a title of 1 to %d characters.", nth, MaxTitle)
+			return refusal.New("practice.block-title", nth, MaxTitle)
 		}
 		if b.End < 0 || b.End > ends {
-			return fmt.Errorf("%s is at basket %d; there are two.", nth, b.End)
+			return refusal.New("practice.block-basket", nth, b.End)
 		}
 		if !slices.Contains([]Kind{DrillBlock, OwnBlock, WaterBlock}, b.Kind) {
-			return fmt.Errorf("%s is of a kind called %q, which there is not.", nth, b.Kind)
+			return refusal.New("practice.block-kind", nth, b.Kind)
 		}
 		if err := checkStaff(nth, b); err != nil {
 			return err
@@ -70,10 +71,10 @@ func CheckForm(minutes int, blocks []Block) error {
 			continue
 		}
 		if b.Baskets < 1 || b.Baskets > drill.MaxBaskets {
-			return fmt.Errorf("%s runs at one to %d baskets, not %d.", nth, drill.MaxBaskets, b.Baskets)
+			return refusal.New("practice.block-baskets", nth, drill.MaxBaskets, b.Baskets)
 		}
 		if b.Seconds != 0 && !(b.Seconds >= drill.MinSeconds && b.Seconds <= drill.MaxSeconds) {
-			return fmt.Errorf("%s: a rep takes %d to %d seconds, not %g.", nth, drill.MinSeconds, drill.MaxSeconds, b.Seconds)
+			return refusal.New("practice.block-seconds", nth, drill.MinSeconds, drill.MaxSeconds, b.Seconds)
 		}
 	}
 	return nil

@@ -1,9 +1,10 @@
 package practice
 
 import (
-	"errors"
 	"slices"
 	"time"
+
+	"evrik/core/refusal"
 )
 
 // Status is where a practice stands.
@@ -69,7 +70,7 @@ func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Cl
 	switch a {
 	case StartClock, GoToBlock:
 		if len(blocks) == 0 {
-			return c, errors.New("This practice has no blocks yet. Plan one first.")
+			return c, refusal.New("practice.no-blocks")
 		}
 		if block == "" {
 			if block = c.Block; !slices.Contains(blocks, block) {
@@ -77,7 +78,7 @@ func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Cl
 			}
 		}
 		if !slices.Contains(blocks, block) {
-			return c, errors.New("This block is not in the practice any more. Reload to see the plan.")
+			return c, refusal.New("practice.block-gone")
 		}
 		running := a == StartClock || !c.Since.IsZero()
 		before := c.Elapsed(now)
@@ -98,7 +99,7 @@ func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Cl
 	case Reopen:
 		c.Status = Open
 	default:
-		return c, errors.New("The clock knows start, stop, block, finish and reopen.")
+		return c, refusal.New("practice.clock-action")
 	}
 	c.Changed = now
 	return c, nil

@@ -53,7 +53,7 @@ func TestLimitsHoldAtTheirValue(t *testing.T) {
 		for range n {
 			b.Staff = append(b.Staff, Duty{Who: "Ana", Job: Job(jobs[0][0])})
 		}
-		return checkStaff("Block 1", b)
+		return checkStaff(1, b)
 	}
 	if jobs(mostDuties) != nil || jobs(mostDuties+1) == nil {
 		t.Errorf("%v and %v", jobs(mostDuties), jobs(mostDuties+1))
@@ -66,7 +66,7 @@ func TestLimitsHoldAtTheirValue(t *testing.T) {
 		}
 	}
 	lost := block("b", DrillBlock, 8, "moon")
-	if err := Check(drill.Library{}, 60, []Block{block("w", WaterBlock, 3, ""), lost}); err == nil || !strings.HasPrefix(err.Error(), "Block 2: ") {
+	if err := Check(drill.Library{}, 60, []Block{block("w", WaterBlock, 3, ""), lost}); err == nil || err.Error() != "practice.block-at: 2, practice.stage-gone: Slot twos, moon" {
 		t.Errorf("%v", err)
 	}
 }

@@ -3,6 +3,8 @@ package practice
 import (
 	"fmt"
 	"strings"
+
+	"evrik/core/refusal"
 )
 
 // MaxEffort is the highest rating of a practice's effort: 0 is rest, 10 the most there is
@@ -30,7 +32,7 @@ func (e Effort) Of(player string) (int, bool) {
 // CheckEffort refuses a rating that is off the scale. The error is a sentence.
 func CheckEffort(rating int) error {
 	if rating < 0 || rating > MaxEffort {
-		return fmt.Errorf("Effort is rated from 0, rest, to %d, as hard as it gets.", MaxEffort)
+		return refusal.New("practice.effort", MaxEffort)
 	}
 	return nil
 }

@@ -3,10 +3,11 @@ package practice
 import (
 	"cmp"
 	"errors"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
+
+	"evrik/core/refusal"
 
 	"evrik/core/practice/fit"
 	"evrik/core/reads"
@@ -66,11 +67,14 @@ type StillOpen struct {
 
 // Conflict is an error that names what cannot be together and the smallest change
 // that resolves it.
-type Conflict struct{ sentence string }
+type Conflict struct{ refusal.Refusal }
 
-func (c Conflict) Error() string { return c.sentence }
+// Unwrap gives the refusal.
+func (c Conflict) Unwrap() error { return c.Refusal }
 
-func conflict(format string, args ...any) error { return Conflict{fmt.Sprintf(format, args...)} }
+func conflict(code string, args ...any) error {
+	return Conflict{refusal.Refusal{Code: code, Args: args}}
+}
 
 // Figures of the planner.
 const (
@@ -171,10 +175,10 @@ type answer struct {
 func (f *filler) prepare() error {
 	p := f.plan
 	if len(p.People) == 0 {
-		return conflict("Nobody is here, so there is nothing to fit. Tick at least the players who come.")
+		return conflict("practice.nobody-here")
 	}
 	if p.Minutes < MinPractice {
-		return conflict("A practice of %.0f min holds no plan. Give it %d or more.", p.Minutes, MinPractice)
+		return conflict("practice.too-short", p.Minutes, MinPractice)
 	}
 	blocks := p.Blocks
 	if f.scope == Evening {
@@ -188,7 +192,7 @@ func (f *filler) prepare() error {
 	}
 	for _, b := range blocks {
 		if b.Kind == DrillBlock && slices.Contains(p.Terms.Banned, b.Drill) {
-			return conflict("%s is in the plan and left out at once. Take the block out, or let the drill in again.", b.Title)
+			return conflict("practice.left-out-and-in", b.Title)
 		}
 	}
 	f.taken, f.offered = map[StageKey]bool{}, map[string]candidates{}
@@ -438,18 +442,16 @@ func (f *filler) tooLong(err error) error {
 		}
 	}
 	slices.SortStableFunc(blocks, func(a, b Block) int { return cmp.Compare(b.Minutes, a.Minutes) })
-	change, drop := "", 0.0
 	if len(blocks) > 0 && blocks[0].Minutes-over >= ShortBlock {
-		change = fmt.Sprintf("Shorten %s by %.0f min", blocks[0].Title, over)
-	} else {
-		var names []string
-		for _, b := range blocks {
-			if drop < over {
-				drop += b.Minutes
-				names = append(names, b.Title)
-			}
-		}
-		change = "Let go of " + strings.Join(names, ", ")
+		return conflict("practice.kept-too-long-shorten", need, f.plan.Minutes, blocks[0].Title, over, need)
 	}
-	return conflict("What you keep needs %.0f min with water, and the practice has %.0f. %s, or make it %.0f min.", need, f.plan.Minutes, change, need)
+	var names []string
+	drop := 0.0
+	for _, b := range blocks {
+		if drop < over {
+			drop += b.Minutes
+			names = append(names, b.Title)
+		}
+	}
+	return conflict("practice.kept-too-long", need, f.plan.Minutes, strings.Join(names, ", "), need)
 }

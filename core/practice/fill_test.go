@@ -40,7 +40,7 @@ func auditNight(t *testing.T, p Plan, f Filled) {
 	helpers := map[float64]int{} // in use from a moment on
 	for i, b := range f.Blocks {
 		timed := f.Sheet.Blocks[i]
-		if timed.Problem != "" {
+		if timed.Problem.Code != "" {
 			fail("block %d: %s", i, timed.Problem)
 		}
 		if b.Kind != DrillBlock {
@@ -232,11 +232,11 @@ func TestConflicts(t *testing.T) {
 		return p
 	}
 	for want, change := range map[string]func(*Plan){
-		"Nobody is here":                            func(p *Plan) { p.People = nil },
-		"holds no plan":                             func(p *Plan) { p.Minutes = 0 },
-		"and left out at once":                      func(p *Plan) { p.Terms.Banned = []string{"slot-twos"} },
-		"Shorten shown by 2 min, or make it 38 min": func(p *Plan) { p.Minutes = 36; p.Blocks[0].Minutes, p.Blocks[4].Minutes = 8, 8 },
-		"or make it 136 min": func(p *Plan) {
+		"practice.nobody-here":                                 func(p *Plan) { p.People = nil },
+		"practice.too-short":                                   func(p *Plan) { p.Minutes = 0 },
+		"practice.left-out-and-in":                             func(p *Plan) { p.Terms.Banned = []string{"slot-twos"} },
+		"practice.kept-too-long-shorten: 38, 36, shown, 2, 38": func(p *Plan) { p.Minutes = 36; p.Blocks[0].Minutes, p.Blocks[4].Minutes = 8, 8 },
+		"practice.kept-too-long: 136, 90, a, b, c, d, e, 136": func(p *Plan) {
 			p.Minutes, p.Blocks = 90, nil
 			for _, id := range []string{"a", "b", "c", "d", "e", "f", "g", "h", "i", "j", "k"} {
 				b := block(id, DrillBlock, 11, "live")

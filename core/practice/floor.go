@@ -1,9 +1,10 @@
 package practice
 
 import (
-	"errors"
 	"slices"
 	"strings"
+
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 )
@@ -49,15 +50,15 @@ type Change struct {
 func (c Change) Check() error {
 	switch {
 	case c.Kind == ComeAndGo && c.Player == "":
-		return errors.New("Say who came or went.")
+		return refusal.New("practice.who")
 	case c.Kind == SwapSides && c.Block == "":
-		return errors.New("Say in which block the sides are swapped.")
+		return refusal.New("practice.swap-block")
 	case c.Kind == ComeAndGo && !slices.Contains([]Presence{Here, Limited, Left, Hurt}, c.State):
-		return errors.New("A player is here, limited, left or hurt.")
+		return refusal.New("practice.presence")
 	case c.Kind != SwapSides && c.Kind != ComeAndGo:
-		return errors.New("On the floor sides are swapped, and players come and go.")
+		return refusal.New("practice.change-kind")
 	case c.After < 0 || c.After > maxReps:
-		return errors.New("This many reps do not fit a block.")
+		return refusal.New("practice.too-many-reps")
 	}
 	return nil
 }

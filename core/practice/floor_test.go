@@ -243,7 +243,7 @@ func TestCuts(t *testing.T) {
 			before = c
 			breaking += b2i(len(c.Breaks) > 0)
 			for k, timed := range LayOut(laid).Blocks {
-				if timed.Problem != "" {
+				if timed.Problem.Code != "" {
 					t.Errorf("%d: %q leaves %s that cannot be run: %s", n, c.Text, c.Blocks[k].Title, timed.Problem)
 				}
 			}

@@ -27,7 +27,7 @@ func TestLayOutProperties(t *testing.T) {
 			if b.Start != clock || b.End != clock+p.Blocks[i].Minutes || b.Waiting < 0 || b.Waiting > 1 {
 				t.Fatalf("block %d of %+v: %+v", i, p, b)
 			}
-			if b.Problem != "" && b.Reps != 0 {
+			if b.Problem.Code != "" && b.Reps != 0 {
 				t.Fatalf("a block that cannot be run has reps: %+v", b)
 			}
 			clock, reps = b.End, reps+b.Reps

@@ -32,7 +32,7 @@ func (f *filler) reasons(p Plan, a answer, from map[string]int) []Reason {
 		case b.Kind == OwnBlock:
 			r.Text = "Yours: it stays, and gives no judged reps."
 		case err != nil:
-			r.Text = err.Error()
+			r.Text = "It cannot be run as it is; the block says why."
 		default:
 			r.Text = p.reason(d, st, b, given)
 			if o, made := from[b.ID]; made {

@@ -1,10 +1,11 @@
 package practice
 
 import (
-	"errors"
 	"fmt"
 	"math"
 	"slices"
+
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 )
@@ -58,15 +59,15 @@ func (r Rules) Check() error {
 	percent := func(n int) bool { return n >= 0 && n <= 100 }
 	switch {
 	case r.WarmUp < 0 || r.WarmUp > 30:
-		return errors.New("A warm-up rule is 0 to 30 minutes.")
+		return refusal.New("practice.warm-up")
 	case !percent(r.Live) || !percent(r.LiveEarly) || !percent(r.Waiting):
-		return errors.New("A share is 0 to 100 percent.")
+		return refusal.New("practice.share")
 	case r.Nights < 0 || r.Nights > 10:
-		return errors.New("Allow the same drill 1 to 10 practices in a row, or enter 0 for no limit.")
+		return refusal.New("practice.same-drill")
 	case r.Water < 0 || r.Water > 60 || r.Water > 0 && r.Water < 5:
-		return errors.New("Water every 5 to 60 minutes, or 0 for no rule.")
+		return refusal.New("practice.water")
 	case r.HardInARow < 0 || r.HardInARow > 10:
-		return errors.New("1 to 10 hard blocks can follow one another, or 0 for no rule.")
+		return refusal.New("practice.hard-blocks")
 	}
 	return nil
 }
@@ -286,7 +287,7 @@ func (s *sheetMaker) endsLive(kinds []kindOf) bool {
 func (s *sheetMaker) waiting(kinds []kindOf) float64 {
 	lost, all := 0.0, 0.0
 	for i, k := range kinds {
-		if k.line && s.Blocks[i].Problem == "" {
+		if k.line && s.Blocks[i].Problem.Code == "" {
 			minutes := s.Blocks[i].span(s.plan.Blocks[i])
 			lost += minutes * s.Blocks[i].Waiting
 			all += minutes
@@ -357,7 +358,7 @@ func (s *sheetMaker) idleBasket(kinds []kindOf) string {
 	p := s.plan
 	for i, k := range kinds {
 		b := p.Blocks[i]
-		if !k.line || b.End > 0 || b.Pin || b.Baskets >= p.Terms.Baskets || s.Blocks[i].Problem != "" {
+		if !k.line || b.End > 0 || b.Pin || b.Baskets >= p.Terms.Baskets || s.Blocks[i].Problem.Code != "" {
 			continue
 		}
 		more := b

@@ -7,6 +7,8 @@ import (
 	"slices"
 	"strings"
 
+	"evrik/core/refusal"
+
 	"evrik/core/drill"
 	"evrik/core/reads"
 )
@@ -128,9 +130,9 @@ type Timed struct {
 	Waiting   float64 `json:"waiting"` // share, 0 to 1
 	Hard      bool    `json:"hard"`
 	// Problem says why the block cannot be run, or is empty.
-	Problem string   `json:"problem"`
-	Notes   []string `json:"notes"`
-	Brief   Brief    `json:"brief"`
+	Problem refusal.Refusal `json:"problem"`
+	Notes   []string        `json:"notes"`
+	Brief   Brief           `json:"brief"`
 }
 
 // Load is what a plan gives one player.
@@ -287,12 +289,12 @@ func (s *sheetMaker) drill(i int, t *Timed) {
 	p, b := s.plan, s.plan.Blocks[i]
 	d, st, err := StageOf(p.Library, b)
 	if err != nil {
-		t.Problem = err.Error()
+		t.Problem = refusal.Of(err)
 		return
 	}
 	order, err := Order(p.Library, b, p.People)
 	if err != nil {
-		t.Problem = err.Error()
+		t.Problem = refusal.Of(err)
 		return
 	}
 	rung, _ := drill.RungByID(st.Rung)
@@ -380,11 +382,11 @@ func (p Plan) shownBefore(i int, screen string) bool {
 func StageOf(lib drill.Library, b Block) (*drill.Drill, drill.Stage, error) {
 	d, ok := lib.ByID(b.Drill)
 	if !ok {
-		return nil, drill.Stage{}, fmt.Errorf("This block's drill is not in the catalogue any more. Choose another.")
+		return nil, drill.Stage{}, refusal.New("practice.drill-gone")
 	}
 	st, ok := d.Stage(b.Stage)
 	if !ok {
-		return nil, drill.Stage{}, fmt.Errorf("%s has no stage called %q. Choose one from its ladder.", d.Name, b.Stage)
+		return nil, drill.Stage{}, refusal.New("practice.stage-gone", d.Name, b.Stage)
 	}
 	return d, st, nil
 }

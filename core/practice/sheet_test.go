@@ -184,12 +184,12 @@ func TestBlocksThatCannotBeRun(t *testing.T) {
 	p.Blocks = append(p.Blocks, Block{ID: "lost", Kind: DrillBlock, Drill: "moon", Minutes: 5, Baskets: 1},
 		Block{ID: "stage", Kind: DrillBlock, Drill: "slot-twos", Stage: "moon", Minutes: 5, Baskets: 1})
 	s := LayOut(p)
-	for i, want := range map[int]string{3: "needs 4 players and 3 are here", 5: "not in the catalogue", 6: "no stage called"} {
-		if !strings.Contains(s.Blocks[i].Problem, want) {
+	for i, want := range map[int]string{3: "drill.too-few-players: Live: nobody switches, 4, 3", 5: "practice.drill-gone", 6: "practice.stage-gone"} {
+		if !strings.Contains(s.Blocks[i].Problem.Error(), want) {
 			t.Errorf("block %d: %q, want %q", i, s.Blocks[i].Problem, want)
 		}
 	}
-	if s.Blocks[1].Problem != "" || s.Blocks[1].Reps == 0 || s.Used != 52 {
+	if s.Blocks[1].Problem.Code != "" || s.Blocks[1].Reps == 0 || s.Used != 52 {
 		t.Errorf("the other blocks stand: %+v", s.Blocks[1])
 	}
 	if empty := LayOut(Plan{Minutes: 60}); empty.Left != 60 || len(empty.Warnings) != 0 {
@@ -214,15 +214,15 @@ func TestCheck(t *testing.T) {
 		t.Fatal(err)
 	}
 	for want, change := range map[string]func(b []Block) (int, []Block){
-		"lasts 10 to 240":         func(b []Block) (int, []Block) { return 5, b },
-		"blocks are more":         func(b []Block) (int, []Block) { return 60, make([]Block, 41) },
-		"in the plan twice":       func(b []Block) (int, []Block) { b[1].ID = b[0].ID; return 60, b },
-		"lasts 1 to 60":           func(b []Block) (int, []Block) { b[0].Minutes = math.NaN(); return 60, b },
-		"needs a title":           func(b []Block) (int, []Block) { b[0].Title = " "; return 60, b },
-		"not in the catalogue":    func(b []Block) (int, []Block) { b[1].Drill = "moon"; return 60, b },
-		"one to 6 baskets":        func(b []Block) (int, []Block) { b[1].Baskets = 9; return 60, b },
-		"a rep takes":             func(b []Block) (int, []Block) { b[1].Seconds = 1; return 60, b },
-		"Block 2 needs a title o": func(b []Block) (int, []Block) { b[1].Title = strings.Repeat("x", 61); return 60, b },
+		"practice.minutes: 10, 240, 5":       func(b []Block) (int, []Block) { return 5, b },
+		"practice.too-many-blocks":           func(b []Block) (int, []Block) { return 60, make([]Block, 41) },
+		"practice.block-twice":               func(b []Block) (int, []Block) { b[1].ID = b[0].ID; return 60, b },
+		"practice.block-minutes: 1, 60, NaN": func(b []Block) (int, []Block) { b[0].Minutes = math.NaN(); return 60, b },
+		"practice.block-title":               func(b []Block) (int, []Block) { b[0].Title = " "; return 60, b },
+		"practice.drill-gone":                func(b []Block) (int, []Block) { b[1].Drill = "moon"; return 60, b },
+		"practice.block-baskets: 2, 6, 9":    func(b []Block) (int, []Block) { b[1].Baskets = 9; return 60, b },
+		"practice.block-seconds":             func(b []Block) (int, []Block) { b[1].Seconds = 1; return 60, b },
+		"practice.block-title: 2, 60":        func(b []Block) (int, []Block) { b[1].Title = strings.Repeat("x", 61); return 60, b },
 	} {
 		minutes, blocks := change(evening().Blocks)
 		if err := Check(drill.Library{}, minutes, blocks); err == nil || !strings.Contains(err.Error(), want) {
@@ -261,7 +261,7 @@ func TestTwoEnds(t *testing.T) {
 	if l := s.Load[11]; l.Minutes != 20 || l.HardMinutes != 0 || l.Defense != 0 {
 		t.Errorf("limited %+v", l)
 	}
-	if s.Blocks[2].Problem != "" || s.Blocks[2].PerPlayer != 6 { // 24 reps, four who may
+	if s.Blocks[2].Problem.Code != "" || s.Blocks[2].PerPlayer != 6 { // 24 reps, four who may
 		t.Errorf("%+v", s.Blocks[2])
 	}
 }

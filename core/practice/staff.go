@@ -1,11 +1,12 @@
 package practice
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 	"unicode"
 	"unicode/utf8"
+
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 )
@@ -34,18 +35,18 @@ type Duty struct {
 const mostDuties = 12
 
 // checkStaff refuses jobs that cannot be done. The error is a sentence.
-func checkStaff(nth string, b Block) error {
+func checkStaff(nth int, b Block) error {
 	if len(b.Staff) > mostDuties {
-		return fmt.Errorf("%s has %d jobs; a block holds %d.", nth, len(b.Staff), mostDuties)
+		return refusal.New("practice.too-many-jobs", nth, len(b.Staff), mostDuties)
 	}
 	for _, d := range b.Staff {
 		switch who := strings.TrimSpace(d.Who); {
 		case who == "" || utf8.RuneCountInString(who) > MaxTitle || strings.ContainsFunc(who, unicode.IsControl):
-			return fmt.Errorf("%s has a job for nobody. Give it a name of 1 to %d characters.", nth, MaxTitle)
+			return refusal.New("practice.job-nobody", nth, MaxTitle)
 		case !slices.ContainsFunc(jobs, func(j [2]string) bool { return j[0] == string(d.Job) }):
-			return fmt.Errorf("%s has a job called %q, which there is not.", nth, d.Job)
+			return refusal.New("practice.job-kind", nth, d.Job)
 		case d.Basket < 0 || d.Basket > drill.MaxBaskets:
-			return fmt.Errorf("%s has a job at basket %d; there are one to %d.", nth, d.Basket, drill.MaxBaskets)
+			return refusal.New("practice.job-basket", nth, d.Basket, drill.MaxBaskets)
 		}
 	}
 	return nil

@@ -20,18 +20,18 @@ func TestStaffOfABlock(t *testing.T) {
 		t.Error(err)
 	}
 	for want, d := range map[string]Duty{
-		"for nobody":           {Who: "  ", Job: "passes"},
-		"of 1 to 60":           {Who: strings.Repeat("x", 61), Job: "logs"},
-		"which there is not":   {Who: "Ann", Job: "sings"},
-		"at basket 7":          {Who: "Ann", Job: "logs", Basket: 7},
-		"at basket -1":         {Who: "Ann", Job: "logs", Basket: -1},
-		"job for nobody. Give": {Who: "a\nb", Job: "logs"},
+		"practice.job-nobody":           {Who: "  ", Job: "passes"},
+		"practice.job-nobody: 1, 60":    {Who: strings.Repeat("x", 61), Job: "logs"},
+		"practice.job-kind":             {Who: "Ann", Job: "sings"},
+		"practice.job-basket: 1, 7, 6":  {Who: "Ann", Job: "logs", Basket: 7},
+		"practice.job-basket: 1, -1, 6": {Who: "Ann", Job: "logs", Basket: -1},
+		"practice.job-nobody: 1":        {Who: "a\nb", Job: "logs"},
 	} {
 		if err := Check(drill.Library{}, 60, block(d)); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%+v: %v, want %q", d, err, want)
 		}
 	}
-	if err := Check(drill.Library{}, 60, block(make([]Duty, 13)...)); err == nil || !strings.Contains(err.Error(), "13 jobs") {
+	if err := Check(drill.Library{}, 60, block(make([]Duty, 13)...)); err == nil || !strings.Contains(err.Error(), "practice.too-many-jobs: 1, 13, 12") {
 		t.Error(err)
 	}
 }

@@ -1,8 +1,7 @@
 package practice
 
 import (
-	"errors"
-	"fmt"
+	"evrik/core/refusal"
 
 	"evrik/core/drill"
 	"evrik/core/reads"
@@ -43,13 +42,13 @@ const (
 func (t Terms) Check() error {
 	switch {
 	case t.Baskets < 1 || t.Baskets > drill.MaxBaskets:
-		return fmt.Errorf("A gym has one to %d baskets here, not %d.", drill.MaxBaskets, t.Baskets)
+		return refusal.New("practice.baskets", drill.MaxBaskets, t.Baskets)
 	case t.Helpers < 0 || t.Helpers > MaxHelpers:
-		return fmt.Errorf("Count 0 to %d coaches and helpers, not %d.", MaxHelpers, t.Helpers)
+		return refusal.New("practice.helpers", MaxHelpers, t.Helpers)
 	case t.Balls < 1 || t.Balls > MaxBalls:
-		return fmt.Errorf("Count 1 to %d balls, not %d.", MaxBalls, t.Balls)
+		return refusal.New("practice.balls", MaxBalls, t.Balls)
 	case len(t.Focus) > maxNamed || len(t.Expect) > maxNamed || len(t.Banned) > drill.MaxOwn:
-		return errors.New("That is more than a practice can be about.")
+		return refusal.New("practice.too-many-goals")
 	case t.Rules != nil:
 		return t.Rules.Check()
 	}

@@ -12,6 +12,7 @@ import (
 	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // berlin changes its clocks on 28 March and 25 October 2026 (EU summer time rule,
@@ -31,12 +32,12 @@ func TestCheckTime(t *testing.T) {
 	}
 	others := []Slot{{at(3, 10, 18, 0), 90}}
 	for want, s := range map[string]Slot{
-		"Begin at 22:30, or make it 60 min":     {at(3, 12, 23, 0), 90},
-		"would end at 00:30 the next day. Begi": {at(3, 12, 23, 55), 35},
-		"clocks go forward during this practi":  {at(3, 29, 1, 30), 60},
-		"go back during this practice":          {at(10, 25, 1, 40), 90},
-		"Begin at 19:30 or later, or make this": {at(3, 10, 17, 30), 60},
-		"from 18:00 to 19:30 on that day. Begi": {at(3, 10, 18, 0), 30},
+		"practice.past-midnight: 00:30, 22:30, 60":           {at(3, 12, 23, 0), 90},
+		"practice.past-midnight-earlier: 00:30, 23:25":       {at(3, 12, 23, 55), 35},
+		"practice.clock-change: forward, 03:00":              {at(3, 29, 1, 30), 60},
+		"practice.clock-change: back, 02:00":                 {at(10, 25, 1, 40), 90},
+		"practice.overlaps-shorten: 18:00, 19:30, 19:30, 30": {at(3, 10, 17, 30), 60},
+		"practice.overlaps: 18:00, 19:30, 19:30":             {at(3, 10, 18, 0), 30},
 	} {
 		err := CheckTime(s, zone, others)
 		var c Conflict
@@ -57,9 +58,10 @@ func TestCheckTime(t *testing.T) {
 		if err == nil {
 			continue
 		}
-		_, after, _ := strings.Cut(err.Error(), "Begin at ")
+		said := refusal.Of(err)
+		begin := map[string]int{"practice.past-midnight": 1, "practice.past-midnight-earlier": 1, "practice.clock-change": 1, "practice.overlaps": 2, "practice.overlaps-shorten": 2}
 		var hour, minute int
-		if _, err := fmt.Sscanf(after, "%d:%d", &hour, &minute); err != nil {
+		if _, err := fmt.Sscanf(fmt.Sprint(said.Args[begin[said.Code]]), "%d:%d", &hour, &minute); err != nil {
 			t.Fatal(err)
 		}
 		start := s.Start.In(zone)
@@ -241,16 +243,16 @@ func TestSeason(t *testing.T) {
 		t.Errorf("%v", p.Problems)
 	}
 	for want, change := range map[string]func(*SeasonAim){
-		"Say until when":        func(a *SeasonAim) { a.Until = "soon" },
-		"is over":               func(a *SeasonAim) { a.Until = "2026-10-01" },
-		"days ahead at most":    func(a *SeasonAim) { a.Until = "2029-10-01" },
-		"1 to 8 actions":        func(a *SeasonAim) { a.PerPractice = 0 },
-		"seven days":            func(a *SeasonAim) { a.Weekdays = []int{7} },
-		"no action called":      func(a *SeasonAim) { a.Install = []string{"moon"} },
-		"not a day for a game":  func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "x"}} },
-		"A break lasts from a":  func(a *SeasonAim) { a.Off = []Break{{From: "2026-11-14", Until: "2026-11-13"}} },
-		"has up to 20 breaks":   func(a *SeasonAim) { a.Off = make([]Break, 21) },
-		"not among what you te": func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "2026-11-14", Needs: []string{"ball"}}} },
+		"practice.aim-until":           func(a *SeasonAim) { a.Until = "soon" },
+		"practice.aim-past":            func(a *SeasonAim) { a.Until = "2026-10-01" },
+		"practice.aim-too-far":         func(a *SeasonAim) { a.Until = "2029-10-01" },
+		"practice.per-practice: 8":     func(a *SeasonAim) { a.PerPractice = 0 },
+		"practice.weekday":             func(a *SeasonAim) { a.Weekdays = []int{7} },
+		"practice.action":              func(a *SeasonAim) { a.Install = []string{"moon"} },
+		"practice.game-day":            func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "x"}} },
+		"practice.break-days":          func(a *SeasonAim) { a.Off = []Break{{From: "2026-11-14", Until: "2026-11-13"}} },
+		"practice.too-many-breaks: 20": func(a *SeasonAim) { a.Off = make([]Break, 21) },
+		"practice.game-needs":          func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "2026-11-14", Needs: []string{"ball"}}} },
 	} {
 		bad := SeasonAim{Until: "2026-12-06", PerPractice: 1, Install: []string{"down"}}
 		change(&bad)

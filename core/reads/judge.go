@@ -73,7 +73,7 @@ type Judgment struct {
 func Judge(fl Floor, s *Snapshot) (Judgment, error) {
 	a, ok := ActionByID(s.Action)
 	if !ok {
-		return Judgment{}, places("There is no action called %q. Choose one from the list.", s.Action)
+		return Judgment{}, places("reads.action", s.Action)
 	}
 	if err := s.Validate(fl.Court); err != nil {
 		return Judgment{}, err

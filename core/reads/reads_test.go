@@ -262,19 +262,19 @@ func TestPositionsThatCannotBeJudged(t *testing.T) {
 		change func(*Snapshot)
 		want   string
 	}{
-		{"not a number", func(s *Snapshot) { s.XCutter.X = math.NaN() }, "not a number"},
-		{"infinite", func(s *Snapshot) { s.To.Y = math.Inf(-1) }, "not a number"},
-		{"off the court", func(s *Snapshot) { s.XScreener = court.Point{X: 40, Y: 3} }, "is off the court"},
-		{"two on one spot", func(s *Snapshot) { s.XCutter = s.Screener }, "on one spot"},
+		{"not a number", func(s *Snapshot) { s.XCutter.X = math.NaN() }, "reads.place-no-number"},
+		{"infinite", func(s *Snapshot) { s.To.Y = math.Inf(-1) }, "reads.place-no-number"},
+		{"off the court", func(s *Snapshot) { s.XScreener = court.Point{X: 40, Y: 3} }, "reads.off-court"},
+		{"two on one spot", func(s *Snapshot) { s.XCutter = s.Screener }, "reads.on-one-spot"},
 		{"all on one spot", func(s *Snapshot) {
 			p := s.Cutter
 			s.Screener, s.Passer, s.XCutter, s.XScreener = p, p, p, p
-		}, "on one spot"},
-		{"no direction", func(s *Snapshot) { s.From = s.To }, "no direction"},
-		{"too early", func(s *Snapshot) { s.Cutter = s.Cutter.Toward(s.From, 9) }, "short of the screener"},
-		{"too late", func(s *Snapshot) { s.Cutter = s.Cutter.Toward(s.To, 9) }, "past the screener"},
-		{"far from the screen", func(s *Snapshot) { f := newFrame(s); s.Cutter = f.at(0, 7) }, "not using this screen"},
-		{"unknown action", func(s *Snapshot) { s.Action = "moon" }, "no action called"},
+		}, "reads.on-one-spot"},
+		{"no direction", func(s *Snapshot) { s.From = s.To }, "reads.no-direction"},
+		{"too early", func(s *Snapshot) { s.Cutter = s.Cutter.Toward(s.From, 9) }, "reads.cutter-short"},
+		{"too late", func(s *Snapshot) { s.Cutter = s.Cutter.Toward(s.To, 9) }, "reads.cutter-past"},
+		{"far from the screen", func(s *Snapshot) { f := newFrame(s); s.Cutter = f.at(0, 7) }, "reads.not-using-screen"},
+		{"unknown action", func(s *Snapshot) { s.Action = "moon" }, "reads.action"},
 	}
 	for _, tc := range cases {
 		s := base

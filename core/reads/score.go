@@ -3,6 +3,8 @@ package reads
 import (
 	"fmt"
 	"slices"
+
+	"evrik/core/refusal"
 )
 
 // Logged is what somebody saw of one player in one rep, without places.
@@ -36,15 +38,15 @@ type Scored struct {
 func (a *Action) Score(rules TeamRules, seen Logged) (Scored, error) {
 	row, ok := a.Row(rules, seen.Cue)
 	if !ok {
-		return Scored{}, fmt.Errorf("The %s has no cue called %q.", lowerFirst(a.Name), seen.Cue)
+		return Scored{}, refusal.New("reads.cue", lowerFirst(a.Name), seen.Cue)
 	}
 	answers, ok := a.answersOf(&row, seen.Role)
 	if !ok || len(answers) == 0 {
-		return Scored{}, fmt.Errorf("Nobody is judged as %q in this drill.", seen.Role)
+		return Scored{}, refusal.New("reads.role", seen.Role)
 	}
 	noted, ok := row.sign(seen.Sign)
 	if !ok {
-		return Scored{}, fmt.Errorf("%q is no second cue of %s.", seen.Sign, lowerFirst(row.Cue.Name()))
+		return Scored{}, refusal.New("reads.second-cue", seen.Sign, lowerFirst(row.Cue.Name()))
 	}
 	out := Scored{Expected: answers[0].Read}
 	against := ""

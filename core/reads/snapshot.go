@@ -3,7 +3,8 @@ package reads
 import (
 	"encoding/json"
 	"errors"
-	"fmt"
+
+	"evrik/core/refusal"
 
 	"evrik/core/court"
 )
@@ -107,12 +108,14 @@ const (
 // ErrPlaces is the class of all errors about where people stand.
 var ErrPlaces = errors.New("positions cannot be judged")
 
-type placesError struct{ sentence string }
+type placesError struct{ refusal.Refusal }
 
-func (e placesError) Error() string        { return e.sentence }
 func (e placesError) Is(target error) bool { return target == ErrPlaces }
+func (e placesError) Unwrap() error        { return e.Refusal }
 
-func places(format string, args ...any) error { return placesError{fmt.Sprintf(format, args...)} }
+func places(code string, args ...any) error {
+	return placesError{refusal.Refusal{Code: code, Args: args}}
+}
 
 // MostSpeed is the fastest anybody on the floor can move, in feet a second (assumption:
 // a little over a sprinter's).
@@ -124,16 +127,16 @@ const MostSpeed = 40.0
 func (s *Snapshot) Validate(c court.Court) error {
 	action, ok := ActionByID(s.Action)
 	if !ok {
-		return places("There is no action called %q. Choose one from the list.", s.Action)
+		return places("reads.action", s.Action)
 	}
 	spots := append(action.Participants, Participant{ID: start, Word: "the start of the cut"}, Participant{ID: catch, Word: "the catch"})
 	for _, p := range spots {
 		at := s.At(p.ID)
 		if !at.Finite() {
-			return places("The place of %s is not a number. Nothing was judged; put the figure back on the floor.", p.Word)
+			return places("reads.place-no-number", p.Word)
 		}
 		if !c.Contains(at) {
-			return places("%s is off the court (%s, %s from the ring). Nothing was judged; drag it back inside the lines.",
+			return places("reads.off-court",
 				upper(p.Word), court.FeetInches(at.X), court.FeetInches(at.Y))
 		}
 	}
@@ -143,12 +146,12 @@ func (s *Snapshot) Validate(c court.Court) error {
 	for i, p := range action.Participants {
 		for _, q := range action.Participants[i+1:] {
 			if s.At(p.ID).Dist(s.At(q.ID)) < SameSpot {
-				return places("%s and %s stand on one spot. Nothing was judged; move one of them.", upper(p.Word), q.Word)
+				return places("reads.on-one-spot", upper(p.Word), q.Word)
 			}
 		}
 	}
 	if s.From.Dist(s.To) < HipToHip {
-		return places("The cut has no direction: its start and the catch are on one spot. Move the catch away.")
+		return places("reads.no-direction")
 	}
 	if action.spots.free {
 		return nil
@@ -159,18 +162,18 @@ func (s *Snapshot) Validate(c court.Court) error {
 // validMotion checks what is told of how people move, look and shoot.
 func (s *Snapshot) validMotion(a *Action) error {
 	if !s.Velocity.finite() || !s.Facing.finite() || !s.Back.Finite() || !s.Exit.Finite() || !s.WhenSet.Finite() {
-		return places("Where somebody faces or goes is not a number. Nothing was judged; turn the figure again.")
+		return places("reads.direction-no-number")
 	}
 	for p := range numBodies {
 		if v, _ := s.Velocity.Of(p); v.Len() > MostSpeed {
-			return places("%s moves faster than anybody can run. Nothing was judged; shorten the arrow.", upper(a.word(p)))
+			return places("reads.too-fast", upper(a.word(p)))
 		}
 	}
 	if !(s.Range >= 0 && s.Range < 100) {
-		return places("A shooting range of %g ft is not one. Nothing was judged; give it in feet.", s.Range)
+		return places("reads.shooting-range", s.Range)
 	}
 	if s.WeakHand != "" && s.WeakHand != "left" && s.WeakHand != "right" {
-		return places("A weak hand is left or right, not %q.", s.WeakHand)
+		return places("reads.weak-hand", s.WeakHand)
 	}
 	return nil
 }
@@ -182,11 +185,11 @@ func (s *Snapshot) atTheScreen(a *Action) error {
 	who := upper(a.word(cutter))
 	switch {
 	case along < -LevelBand:
-		return places("%s is still %.0f ft short of the screener's shoulder, so there is nothing to read yet. Move the figure to the screen.", who, -along)
+		return places("reads.cutter-short", who, -along)
 	case along > LevelBand:
-		return places("%s is %.0f ft past the screener's shoulder, so the read is over. Move the figure back to the screen.", who, along)
+		return places("reads.cutter-past", who, along)
 	case out < 0 || out > UseBand:
-		return places("%s is not using this screen: the way goes by %.0f ft from the screener's shoulder. Move the figure closer.", who, abs(out))
+		return places("reads.not-using-screen", who, abs(out))
 	}
 	return nil
 }

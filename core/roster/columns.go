@@ -1,9 +1,10 @@
 package roster
 
 import (
-	"fmt"
 	"slices"
 	"strings"
+
+	"evrik/core/refusal"
 )
 
 // Use is what a column of a table means for a roster.
@@ -101,15 +102,15 @@ type Listed struct {
 // for every other row.
 func Players(t *Table, uses []Use) ([]Listed, []RowError) {
 	if !slices.Contains(uses, Jersey) {
-		return nil, []RowError{{0, "No column holds the jersey numbers. Say which one does."}}
+		return nil, []RowError{{0, refusal.Refusal{Code: "roster.no-number-column"}}}
 	}
 	if !slices.Contains(uses, Name) && !slices.Contains(uses, First) {
-		return nil, []RowError{{0, "No column holds the names. Say which one does."}}
+		return nil, []RowError{{0, refusal.Refusal{Code: "roster.no-name-column"}}}
 	}
 	p := reader{uses: uses, firsts: firsts(t, uses)}
 	for i, row := range t.Rows {
 		if len(p.errs) == maxErrors {
-			p.errs = append(p.errs, RowError{0, "Too many rows are wrong to list them all."})
+			p.errs = append(p.errs, RowError{0, refusal.Refusal{Code: "roster.too-many-errors"}})
 			break
 		}
 		p.row(t.Lines[i], row)
@@ -159,7 +160,7 @@ func (p *reader) row(line int, row []string) {
 			e.Told = true
 			on, ok := yes(cell)
 			if !ok {
-				p.errs = append(p.errs, RowError{line, fmt.Sprintf("%q in the column for %s is neither yes nor no.", clip(cell), use)})
+				p.errs = append(p.errs, RowError{line, refusal.Refusal{Code: "roster.yes-or-no", Args: []any{clip(cell), use}}})
 				return
 			}
 			*e.role(use) = *e.role(use) || on
@@ -170,7 +171,7 @@ func (p *reader) row(line int, row []string) {
 	}
 	clean, err := Clean(e.Entry)
 	if err != nil {
-		p.errs = append(p.errs, RowError{line, err.Error()})
+		p.errs = append(p.errs, RowError{line, refusal.Of(err)})
 		return
 	}
 	e.Entry = clean

@@ -1,8 +1,9 @@
 package roster
 
 import (
-	"fmt"
 	"strings"
+
+	"evrik/core/refusal"
 )
 
 // Known is a player who is on the roster.
@@ -58,7 +59,7 @@ func Merge(roster []Known, list []Listed) ([]Change, []RowError) {
 		}
 	}
 	if n := len(roster) + added; n > MaxPlayers {
-		m.errs = append(m.errs, RowError{0, fmt.Sprintf("With this list the team would have %d players; %d is the most.", n, MaxPlayers)})
+		m.errs = append(m.errs, RowError{0, refusal.Refusal{Code: "roster.too-many-players", Args: []any{n, MaxPlayers}}})
 	}
 	return m.out, m.errs
 }
@@ -83,19 +84,19 @@ type merger struct {
 }
 
 func (m *merger) add(l Listed, k *Known) {
-	fail := func(format string, args ...any) {
-		m.errs = append(m.errs, RowError{l.Line, fmt.Sprintf(format, args...)})
+	fail := func(code string, args ...any) {
+		m.errs = append(m.errs, RowError{l.Line, refusal.Refusal{Code: code, Args: args}})
 	}
 	if line, twice := m.names[strings.ToLower(l.Name)]; twice {
-		fail("%s is in line %d already. Add an initial to tell them apart.", l.Name, line)
+		fail("roster.name-twice", l.Name, line)
 		return
 	}
 	if line, twice := m.lines[l.Jersey]; twice {
-		fail("Jersey %s is in line %d already.", l.Jersey, line)
+		fail("roster.number-twice", l.Jersey, line)
 		return
 	}
 	if who, has := m.numbers[l.Jersey]; has {
-		fail("Jersey %s is %s's. Change one of the numbers, or the name if it is the same player.", l.Jersey, who)
+		fail("roster.number-taken", l.Jersey, who)
 		return
 	}
 	m.names[strings.ToLower(l.Name)], m.lines[l.Jersey] = l.Line, l.Line

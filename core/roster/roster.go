@@ -4,11 +4,11 @@ package roster
 
 import (
 	"encoding/csv"
-	"errors"
-	"fmt"
 	"io"
 	"strings"
 	"unicode/utf8"
+
+	"evrik/core/refusal"
 
 	"evrik/core/csvcell"
 )
@@ -38,8 +38,8 @@ const (
 
 // RowError is what is wrong with one line of a list; the first line is 1, and 0 stands for the whole list.
 type RowError struct {
-	Row     int    `json:"row"`
-	Message string `json:"message"`
+	Row    int             `json:"row"`
+	Reason refusal.Refusal `json:"message"`
 }
 
 // Clean trims an entry and checks it. The error is a sentence.
@@ -47,17 +47,17 @@ func Clean(e Entry) (Entry, error) {
 	e.Jersey, e.Name = strings.TrimSpace(e.Jersey), strings.TrimSpace(e.Name)
 	switch {
 	case e.Jersey == "":
-		return e, errors.New("The jersey number is missing.")
+		return e, refusal.New("roster.no-number")
 	case len(e.Jersey) > 2 || strings.Trim(e.Jersey, "0123456789") != "":
-		return e, fmt.Errorf("%q is not a jersey number: one or two digits, 0 and 00 included.", clip(e.Jersey))
+		return e, refusal.New("roster.number", clip(e.Jersey))
 	case e.Name == "":
-		return e, errors.New("The name is missing: a first name or a nickname is enough.")
+		return e, refusal.New("roster.no-name")
 	case !Showable(e.Name):
-		return e, errors.New("The name holds characters that cannot be shown.")
+		return e, refusal.New("roster.name-characters")
 	case utf8.RuneCountInString(e.Name) > MaxName:
-		return e, fmt.Errorf("The name is longer than %d characters: use a short display name.", MaxName)
+		return e, refusal.New("roster.name-too-long", MaxName)
 	case csvcell.IsFormula(e.Name):
-		return e, fmt.Errorf("%q begins with %q, which a spreadsheet runs as a formula. Take the sign away.", clip(e.Name), e.Name[:1])
+		return e, refusal.New("roster.formula", clip(e.Name), e.Name[:1])
 	}
 	return e, nil
 }

@@ -62,22 +62,22 @@ func TestBadRowsAreNamed(t *testing.T) {
 		name, text, want string
 		row, rest        int
 	}{
-		{"names alone", "Ada\nBo", "number is missing", 1, 0},
-		{"no names", "1,2\n3,4", "No column holds the names", 0, 0},
-		{"no numbers", "name,wing\nAda,yes\nBo,no\n", "No column holds the jersey numbers", 0, 0},
-		{"jersey of three digits", head + "5,Bo\n100,Ada\n", "not a jersey number", 3, 1},
-		{"after an empty line", head + "\n\n100,Ada\n", "not a jersey number", 4, 0},
-		{"no jersey", head + ",Ada\n", "jersey number is missing", 2, 0},
-		{"no name", head + "4,\n5,Bo", "name is missing", 2, 1},
-		{"long name", head + "4," + strings.Repeat("n", 25) + "\n", "longer than 24", 2, 0},
+		{"names alone", "Ada\nBo", "roster.no-number", 1, 0},
+		{"no names", "1,2\n3,4", "roster.no-name-column", 0, 0},
+		{"no numbers", "name,wing\nAda,yes\nBo,no\n", "roster.no-number-column", 0, 0},
+		{"jersey of three digits", head + "5,Bo\n100,Ada\n", "roster.number", 3, 1},
+		{"after an empty line", head + "\n\n100,Ada\n", "roster.number", 4, 0},
+		{"no jersey", head + ",Ada\n", "roster.no-number", 2, 0},
+		{"no name", head + "4,\n5,Bo", "roster.no-name", 2, 1},
+		{"long name", head + "4," + strings.Repeat("n", 25) + "\n", "roster.name-too-long: 24", 2, 0},
 		{"formula", head + "4,=HYPERLINK(1)\n", "formula", 2, 0},
-		{"neither yes nor no", head + "4,Ada,maybe\n", "neither yes nor no", 2, 0},
+		{"neither yes nor no", head + "4,Ada,maybe\n", "roster.yes-or-no: maybe, handler", 2, 0},
 		{"open quote", head + "4,\"Ada\n5,Bo\n", "quotes", 2, 0},
-		{"not text", head + "4,\xff\xfe\n", "UTF-8", 0, 0},
-		{"twenty megabytes", strings.Repeat("x", 20<<20), "larger than 1 MB", 0, 0},
+		{"not text", head + "4,\xff\xfe\n", "roster.not-utf8", 0, 0},
+		{"twenty megabytes", strings.Repeat("x", 20<<20), "roster.list-too-large: 1", 0, 0},
 	} {
 		got, errs := read(tc.text)
-		if len(errs) == 0 || errs[0].Row != tc.row || !strings.Contains(errs[0].Message, tc.want) || len(got) != tc.rest {
+		if len(errs) == 0 || errs[0].Row != tc.row || !strings.Contains(errs[0].Reason.Error(), tc.want) || len(got) != tc.rest {
 			t.Errorf("%s: %+v and %d players, want row %d %q", tc.name, errs, len(got), tc.row, tc.want)
 		}
 	}
@@ -118,11 +118,11 @@ func TestMerge(t *testing.T) {
 		"new, changed, the same": {"3 Cleo\n5 ada\n2 Bo", "new 3 Cleo, changed 5 ada, same 2 Bo big"},
 		"two swap":               {"2 Ada\n1 Bo", "changed 2 Ada, changed 1 Bo big"},
 		"a row of three":         {"2 Ada\n9 Bo\n1 Dee", "changed 2 Ada, changed 9 Bo big, changed 1 Dee"},
-		"somebody else's number": {"9 Cleo", "line 1: Jersey 9 is Dee's"},
+		"somebody else's number": {"9 Cleo", "line 1: roster.number-taken: 9 Dee"},
 		"number given up":        {"9 Cleo\n10 Dee", "new 9 Cleo, changed 10 Dee"},
 		"roles of the list":      {"jersey,name,big\n2,Bo,no", "changed 2 Bo"},
-		"number twice":           {"4 Eve\n4 Fay", "new 4 Eve, line 2: Jersey 4 is in line 1 already"},
-		"name twice":             {"4 Eve\n5 eve", "new 4 Eve, line 2: eve is in line 1 already"},
+		"number twice":           {"4 Eve\n4 Fay", "new 4 Eve, line 2: roster.number-twice: 4 1"},
+		"name twice":             {"4 Eve\n5 eve", "new 4 Eve, line 2: roster.name-twice: eve 1"},
 	} {
 		list, errs := read(tc.text)
 		if errs != nil {
@@ -141,7 +141,7 @@ func TestMerge(t *testing.T) {
 			}
 		}
 		for _, e := range errs {
-			said = append(said, fmt.Sprintf("line %d: %s", e.Row, e.Message))
+			said = append(said, fmt.Sprintf("line %d: %s", e.Row, strings.ReplaceAll(e.Reason.Error(), ",", "")))
 		}
 		if got := strings.Join(said, ", "); !strings.HasPrefix(got, tc.want) || len(changes)+len(errs) != strings.Count(tc.want, ", ")+1 {
 			t.Errorf("%s: %s, want %s", name, got, tc.want)
@@ -152,7 +152,7 @@ func TestMerge(t *testing.T) {
 		fmt.Fprintf(&many, "%d P%d\n", i+10, i)
 	}
 	list, _ := read(many.String())
-	if changes, errs := Merge(here, list); len(changes) != 38 || len(errs) != 1 || !strings.Contains(errs[0].Message, "41 players; 40 is the most") {
+	if changes, errs := Merge(here, list); len(changes) != 38 || len(errs) != 1 || !strings.Contains(errs[0].Reason.Error(), "roster.too-many-players: 41, 40") {
 		t.Errorf("38 on top of 3: %+v", errs)
 	}
 	if _, errs := Merge(here, list[:37]); errs != nil {

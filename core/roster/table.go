@@ -4,11 +4,12 @@ import (
 	"bytes"
 	"encoding/csv"
 	"errors"
-	"fmt"
 	"io"
 	"regexp"
 	"strings"
 	"unicode/utf8"
+
+	"evrik/core/refusal"
 )
 
 // Table is a list of players as it was pasted or stood in a file, cell by cell.
@@ -33,11 +34,11 @@ func (t *Table) Width() int {
 // and a name where there is none of them.
 func Text(text []byte) (Table, *RowError) {
 	if len(text) > MaxFile {
-		return Table{}, &RowError{0, fmt.Sprintf("The list is larger than %d MB; a roster is a few lines.", MaxFile>>20)}
+		return Table{}, &RowError{0, refusal.Refusal{Code: "roster.list-too-large", Args: []any{MaxFile >> 20}}}
 	}
 	text = bytes.TrimPrefix(text, []byte("\uFEFF"))
 	if !utf8.Valid(text) {
-		return Table{}, &RowError{0, "The file is not text in UTF-8. Save it as \"CSV UTF-8\" or as .xlsx and try again."}
+		return Table{}, &RowError{0, refusal.Refusal{Code: "roster.not-utf8"}}
 	}
 	text = bytes.ReplaceAll(text, []byte("\r\n"), []byte("\n"))
 	comma := delimiter(text)
@@ -65,7 +66,7 @@ func records(text []byte, comma rune) ([][]string, *RowError) {
 		}
 		var bad *csv.ParseError
 		if errors.As(err, &bad) {
-			return nil, &RowError{bad.StartLine, "The quotes in this row do not match up, so the list cannot be read on from here."}
+			return nil, &RowError{bad.StartLine, refusal.Refusal{Code: "roster.quotes"}}
 		}
 		line, _ := r.FieldPos(0)
 		for len(out) < line-1 {

@@ -3,6 +3,8 @@
 // gives domain values. It knows no HTTP and no SQL.
 package app
 
+import "evrik/core/refusal"
+
 // Kind is why something was refused.
 type Kind int
 
@@ -15,14 +17,24 @@ const (
 	Conflict
 )
 
-// Refusal is an error meant for the coach: a sentence that says what happened, what was kept
-// and what to do.
+// Refusal is a refusal with its kind.
 type Refusal struct {
-	Kind     Kind
-	Sentence string
+	Kind   Kind
+	Reason error
 }
 
-func (r Refusal) Error() string { return r.Sentence }
+func (r Refusal) Error() string { return r.Reason.Error() }
 
-// Refuse makes a refusal.
-func Refuse(kind Kind, sentence string) error { return Refusal{kind, sentence} }
+// Unwrap gives the reason.
+func (r Refusal) Unwrap() error { return r.Reason }
+
+// Refuse returns a refusal with this code and these arguments.
+func Refuse(kind Kind, code string, args ...any) error {
+	return Refusal{kind, refusal.New(code, args...)}
+}
+
+// RefuseBy passes the core's refusal on, with the code of the sentence that says what was kept; empty where there is
+// nothing to say.
+func RefuseBy(kind Kind, err error, kept string) error {
+	return Refusal{kind, refusal.Keeping(err, kept)}
+}

@@ -19,6 +19,7 @@ import (
 	"evrik/core/offense"
 	"evrik/core/practice"
 	"evrik/core/roster"
+	"evrik/internal/sentences"
 	"evrik/internal/store"
 )
 
@@ -89,7 +90,7 @@ func at(path string, err error) error {
 	if err == nil {
 		return nil
 	}
-	return fault{[]string{path}, err.Error()}
+	return fault{[]string{path}, sentences.Of(err)}
 }
 
 // pathOf writes a place in a document as "teams[0].localRule".

@@ -14,6 +14,7 @@ import (
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/core/trainer"
+	"evrik/internal/sentences"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -56,7 +57,7 @@ func (r *reader) team(t Team) error {
 func (r *reader) player(p Player) error {
 	e, err := roster.Clean(roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
 	if err != nil {
-		return r.bad("%v", err)
+		return r.bad("%s", sentences.Of(err))
 	}
 	id := r.id(p.ID)
 	r.players = append(r.players, id)
@@ -67,7 +68,7 @@ func (r *reader) player(p Player) error {
 	}
 	for _, h := range p.Home {
 		if err := (evidence.HomeSession{At: h.At, Right: h.Right, Left: h.Left}).Check(); err != nil {
-			return r.bad("%v", err)
+			return r.bad("%s", sentences.Of(err))
 		}
 		if _, err := r.q.InsertHomeShots(r.ctx, gen.InsertHomeShotsParams{ProgramID: r.program, PlayerID: id, ID: r.id(h.ID), Drill: r.name(h.Drill), At: h.At,
 			RightMade: int32(h.Right.Made), RightTried: int32(h.Right.Tried), LeftMade: int32(h.Left.Made), LeftTried: int32(h.Left.Tried)}); err != nil {
@@ -92,7 +93,7 @@ func (r *reader) player(p Player) error {
 func (r *reader) drill(d Drill) error {
 	read, err := drill.Read(d.Drill)
 	if err != nil {
-		return r.bad("%v", err)
+		return r.bad("%s", sentences.Of(err))
 	}
 	// Plans name a drill by its own id, which is the row's.
 	if own, err := uuid.Parse(read.ID); err == nil {

@@ -252,17 +252,17 @@ func TestWhoMayDoWhat(t *testing.T) {
 			cells++
 			switch {
 			case need == screen: // being signed in pairs no screen
-				a.says(method, own, nil, 401, "shows no practice")
+				a.refused(method, own, nil, 401, "display.not-paired")
 			case role == "":
-				a.says(method, own, bodyFor(id, mine), 401, "not signed in")
+				a.refused(method, own, bodyFor(id, mine), 401, "role.signed-out")
 			case may(role, need):
 				if status := a.status(method, own, bodyFor(id, mine)); status == 401 || status == 403 || status >= 500 {
 					t.Errorf("%s %s as %s: %d", method, path, role, status)
 				}
 			case role == "viewer":
-				a.says(method, own, bodyFor(id, mine), 403, "look at everything")
+				a.refused(method, own, bodyFor(id, mine), 403, "role.viewer")
 			default:
-				a.says(method, own, bodyFor(id, mine), 403, "Only the head coach")
+				a.refused(method, own, bodyFor(id, mine), 403, "role.head-coach")
 			}
 		}
 		if need == screen {
@@ -322,7 +322,7 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 			}
 		}
 	}
-	head.says("POST", c.path("/judge"), fmt.Sprintf(`{"screen":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413, "more than one request may hold")
+	head.refused("POST", c.path("/judge"), fmt.Sprintf(`{"screen":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413, "request.too-large")
 	for _, path := range []string{"/api/nowhere", "/api/teams/no-id/now"} {
 		res, err := head.http.Get(w.server.URL + path)
 		if err != nil {

@@ -118,7 +118,7 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 		}
 		if n, err := q.CountPrograms(ctx); err != nil || n > 0 {
 			if err == nil {
-				err = conflict("This Evrik has been set up already. Sign in, or ask the head coach for an account.")
+				err = conflict("account.already-set-up")
 			}
 			return err
 		}
@@ -183,7 +183,7 @@ func cleanAddress(email string) string { return strings.ToLower(strings.TrimSpac
 func address(email string) (string, error) {
 	addr, err := mail.ParseAddress(strings.TrimSpace(email))
 	if err != nil || addr.Name != "" || len(addr.Address) > maxText || strings.ContainsFunc(addr.Address, unicode.IsControl) {
-		return "", invalid("This is not an email address. Check it and try again.")
+		return "", invalid("account.email")
 	}
 	return addr.Address, nil
 }
@@ -192,14 +192,14 @@ func address(email string) (string, error) {
 func text(what, s string) (string, error) {
 	s = strings.TrimSpace(s)
 	if s == "" || utf8.RuneCountInString(s) > maxText || !roster.Showable(s) {
-		return s, invalid(fmt.Sprintf("%s needs 1 to %d characters. Nothing was saved.", what, maxText))
+		return s, invalid("account.text-length", what, maxText)
 	}
 	return s, nil
 }
 
 func knownAges(band string) error {
 	if _, ok := practice.AgeBand(band).Limits(); !ok {
-		return invalid("Choose an age group from the list.")
+		return invalid("account.age-group")
 	}
 	return nil
 }

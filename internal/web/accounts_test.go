@@ -31,21 +31,23 @@ func TestFirstStartAsksForTheHeadCoach(t *testing.T) {
 	if s.State != api.Setup {
 		t.Fatalf("state %q", s.State)
 	}
-	for text, body := range map[string]map[string]string{
-		"program's name":  with(firstCoach, "program", " "),
-		"team's name":     with(firstCoach, "team", strings.Repeat("x", 81)),
-		"age group":       with(firstCoach, "ages", "moon"),
-		"Your name":       with(firstCoach, "name", "a\x00b"),
-		"email":           with(firstCoach, "email", "nobody"),
-		"10 to 200 chara": with(firstCoach, "password", "short"),
+	for code, bodies := range map[string][]map[string]string{
+		"account.text-length": {
+			with(firstCoach, "program", " "), with(firstCoach, "team", strings.Repeat("x", 81)), with(firstCoach, "name", "a\x00b"),
+		},
+		"account.age-group":      {with(firstCoach, "ages", "moon")},
+		"account.email":          {with(firstCoach, "email", "nobody")},
+		"signin.password-length": {with(firstCoach, "password", "short")},
 	} {
-		a.says("POST", "/api/setup", body, 422, text)
+		for _, body := range bodies {
+			a.refused("POST", "/api/setup", body, 422, code)
+		}
 	}
 	a.do("POST", "/api/setup", firstCoach, 200, &s)
 	if s.State != api.In || s.Me.Role != api.PersonRoleHead || len(s.Teams) != 1 || *s.Program != "Club" {
 		t.Fatalf("after set-up: %+v", s)
 	}
-	w.agent().says("POST", "/api/setup", firstCoach, 409, "set up already")
+	w.agent().refused("POST", "/api/setup", firstCoach, 409, "account.already-set-up")
 	w.as("ann@x.example").do("GET", "/api/teams/"+s.Teams[0].Id.String(), nil, 200, nil)
 }
 
@@ -57,16 +59,16 @@ func TestSignInAndOut(t *testing.T) {
 	if s.State != api.Out || s.Demo != nil {
 		t.Fatalf("state %+v", s)
 	}
-	w.agent().says("POST", "/api/session", map[string]string{"email": c.head, "password": "wrong"}, 401, "do not match")
-	w.agent().says("POST", "/api/session", map[string]string{"email": "x@y.example", "password": "wrong"}, 401, "do not match")
+	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": "wrong"}, 401, "signin.no-match")
+	w.agent().refused("POST", "/api/session", map[string]string{"email": "x@y.example", "password": "wrong"}, 401, "signin.no-match")
 
 	one, two := w.as(strings.ToUpper(c.head)), w.as(c.head)
 	one.do("DELETE", "/api/session", nil, 204, nil)
-	one.says("GET", "/api/staff", nil, 401, "not signed in")
+	one.refused("GET", "/api/staff", nil, 401, "role.signed-out")
 	two.do("GET", "/api/staff", nil, 200, nil)
 	three := w.as(c.head)
 	three.do("DELETE", "/api/session?everywhere=true", nil, 204, nil)
-	two.says("GET", "/api/staff", nil, 401, "not signed in")
+	two.refused("GET", "/api/staff", nil, 401, "role.signed-out")
 	w.as(c.head).do("GET", "/api/staff", nil, 200, nil)
 }
 
@@ -76,7 +78,7 @@ func TestSignInIsLimited(t *testing.T) {
 	for range signInTries {
 		w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
 	}
-	w.agent().says("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 429, "Wait 10 minutes")
+	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 429, "signin.too-many-tries")
 	w.now = w.now.Add(signInWindow + 1e9)
 	// The failures carry the database's own time; the limit looks back from the
 	// server's, so that once the window has passed the door is open again.
@@ -177,18 +179,18 @@ func TestStaff(t *testing.T) {
 	if view.Program != "club" || view.Role != "assistant" || view.Email != "bo@x.example" {
 		t.Errorf("%+v", view)
 	}
-	bo.says("POST", link, map[string]string{"name": "Bo", "password": "short"}, 422, "10 to 200 characters")
+	bo.refused("POST", link, map[string]string{"name": "Bo", "password": "short"}, 422, "signin.password-length")
 	var in api.Session
 	bo.do("POST", link, map[string]string{"name": "Bo", "password": goodPassword}, 200, &in)
 	if in.Me == nil || in.Me.Name != "Bo" || in.Me.Role != "assistant" {
 		t.Errorf("%+v", in.Me)
 	}
-	w.agent().says("POST", link, map[string]string{"name": "Eve", "password": goodPassword}, 404, "does not work any more")
-	w.agent().says("GET", "/api/join/guessed", nil, 404, "does not work any more")
-	head.says("POST", "/api/invitations", map[string]string{"email": "BO@x.example", "role": "viewer"}, 409, "account with this email")
-	head.says("POST", "/api/invitations", map[string]string{"email": "no address", "role": "viewer"}, 422, "not an email")
+	w.agent().refused("POST", link, map[string]string{"name": "Eve", "password": goodPassword}, 404, "coach.link-dead")
+	w.agent().refused("GET", "/api/join/guessed", nil, 404, "coach.link-dead")
+	head.refused("POST", "/api/invitations", map[string]string{"email": "BO@x.example", "role": "viewer"}, 409, "coach.email-taken")
+	head.refused("POST", "/api/invitations", map[string]string{"email": "no address", "role": "viewer"}, 422, "account.email")
 	head.do("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "owner"}, 422, nil)
-	bo.says("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "viewer"}, 403, "Only the head coach")
+	bo.refused("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "viewer"}, 403, "role.head-coach")
 	// The mail says the link; it is in the simulated outbox.
 	var box []api.Mail
 	head.do("GET", "/api/outbox", nil, 200, &box)
@@ -202,16 +204,16 @@ func TestStaff(t *testing.T) {
 		t.Errorf("open: %+v", open)
 	}
 	head.do("DELETE", "/api/invitations/"+id.String(), nil, 204, nil)
-	w.agent().says("POST", withdrawn, map[string]string{"name": "Eve", "password": goodPassword}, 404, "does not work any more")
+	w.agent().refused("POST", withdrawn, map[string]string{"name": "Eve", "password": goodPassword}, 404, "coach.link-dead")
 	late, _ := invite(head, "late@x.example", "viewer")
 	w.now = w.now.Add(8 * 24 * time.Hour)
-	w.agent().says("GET", late, nil, 404, "does not work any more")
+	w.agent().refused("GET", late, nil, 404, "coach.link-dead")
 
 	staff := "/api/staff/" + in.Me.Id.String()
-	w.as(other.head).says("DELETE", staff, nil, 404, "not in your program")
-	w.as(other.head).says("PUT", staff, map[string]string{"role": "viewer"}, 404, "not in your program")
+	w.as(other.head).refused("DELETE", staff, nil, 404, "coach.missing")
+	w.as(other.head).refused("PUT", staff, map[string]string{"role": "viewer"}, 404, "coach.missing")
 	head.do("PUT", staff, map[string]string{"role": "viewer"}, 200, nil)
-	bo.says("POST", c.path("/practices"), planFor(c), 403, "look at everything here and change nothing")
+	bo.refused("POST", c.path("/practices"), planFor(c), 403, "role.viewer")
 	bo.do("GET", c.path("/board?role=all"), nil, 200, nil)
 	var list []api.Person
 	head.do("GET", "/api/staff", nil, 200, &list)
@@ -220,13 +222,13 @@ func TestStaff(t *testing.T) {
 	}
 	for _, p := range list {
 		if p.Email == c.head {
-			head.says("DELETE", "/api/staff/"+p.Id.String(), nil, 409, "your own account")
-			head.says("PUT", "/api/staff/"+p.Id.String(), map[string]string{"role": "viewer"}, 409, "your own role")
+			head.refused("DELETE", "/api/staff/"+p.Id.String(), nil, 409, "coach.own-account")
+			head.refused("PUT", "/api/staff/"+p.Id.String(), map[string]string{"role": "viewer"}, 409, "coach.own-role")
 		}
 	}
 	head.do("DELETE", c.path("/players/"+c.players[0].String()), nil, 200, nil)
 	head.do("DELETE", staff, nil, 204, nil)
-	bo.says("GET", c.path("/now"), nil, 401, "not signed in")
+	bo.refused("GET", c.path("/now"), nil, 401, "role.signed-out")
 	var log []api.AuditEntry
 	head.do("GET", "/api/program/audit", nil, 200, &log)
 	said := map[string]bool{}
@@ -257,12 +259,12 @@ func TestArchiveAndKeeping(t *testing.T) {
 	if got.Players != 8 || got.Events != 1 || got.Practices != 1 {
 		t.Errorf("%+v", got)
 	}
-	there.says("POST", "/api/program/archive", doc, 422, "in the program already")
+	there.refused("POST", "/api/program/archive", doc, 422, "program.archive")
 	third := w.as(w.club("third", 0).head)
-	third.says("POST", "/api/program/archive", doc[:len(doc)/2], 422, "ends in the middle")
-	w.as(c.helper).says("GET", "/api/program/archive", nil, 403, "Only the head coach")
+	third.refused("POST", "/api/program/archive", doc[:len(doc)/2], 422, "program.archive")
+	w.as(c.helper).refused("GET", "/api/program/archive", nil, 403, "role.head-coach")
 	var keeping api.Keeping
-	head.says("PUT", "/api/program/settings", map[string]int{"keepMonths": 3}, 422, "6 months at least")
+	head.refused("PUT", "/api/program/settings", map[string]int{"keepMonths": 3}, 422, "program.keep-months")
 	head.do("PUT", "/api/program/settings", map[string]int{"keepMonths": 12}, 200, nil)
 	head.do("GET", "/api/program/settings", nil, 200, &keeping)
 	if keeping.KeepMonths != 12 {

@@ -89,7 +89,7 @@ func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequest
 		return api.ExportPractice200JSONResponse{Headers: headers, Body: api.PlanFile{Schema: practice.FileSchema, Team: d.Team.Name,
 			StartsAt: view.StartsAt, Minutes: view.Minutes, Note: view.Note, Terms: view.Terms, Blocks: view.Blocks}}, nil
 	}
-	return nil, invalid("A practice is exported as csv, ics or json.")
+	return nil, invalid("practice.export")
 }
 
 // MakeFeed gives a team a new calendar address that nobody can guess. An old one
@@ -101,7 +101,7 @@ func (s *Server) MakeFeed(ctx context.Context, r api.MakeFeedRequestObject) (api
 	}
 	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, FeedHash: secretHash("feed", key)})
 	if err == nil && n == 0 {
-		err = missing("This team is not in your program.")
+		err = missing("team.missing")
 	}
 	return api.MakeFeed200JSONResponse{Path: "/calendar/" + key}, err
 }
@@ -110,7 +110,7 @@ func (s *Server) MakeFeed(ctx context.Context, r api.MakeFeedRequestObject) (api
 func (s *Server) EndFeed(ctx context.Context, r api.EndFeedRequestObject) (api.EndFeedResponseObject, error) {
 	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId})
 	if err == nil && n == 0 {
-		err = missing("This team is not in your program.")
+		err = missing("team.missing")
 	}
 	return api.EndFeed204Response{}, err
 }
@@ -119,7 +119,7 @@ func (s *Server) EndFeed(ctx context.Context, r api.EndFeedRequestObject) (api.E
 func (s *Server) ReadFeed(ctx context.Context, r api.ReadFeedRequestObject) (api.ReadFeedResponseObject, error) {
 	team, err := s.db.TeamByFeed(ctx, secretHash("feed", strings.TrimSuffix(r.FeedKey, ".ics")))
 	if err != nil {
-		return nil, orMissing(err, "This calendar address does not work any more. Ask the coach for the new one.")
+		return nil, orMissing(err, "calendar.address-dead")
 	}
 	rows, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
@@ -162,7 +162,7 @@ func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObje
 		sent++
 	}
 	if sent == 0 {
-		return nil, conflict("There is no assistant to write to. Add one under the team's name, Staff.")
+		return nil, conflict("mail.no-assistant")
 	}
 	list, err := s.outbox.List(d.Team.ProgramID)
 	out := api.MailPractice200JSONResponse{}
@@ -190,10 +190,10 @@ func (s *Server) ListOutbox(ctx context.Context, _ api.ListOutboxRequestObject) 
 func (s *Server) ReadMail(ctx context.Context, r api.ReadMailRequestObject) (api.ReadMailResponseObject, error) {
 	m, text, attached, err := s.outbox.Read(caller(ctx).ProgramID, r.MailId)
 	if errors.Is(err, standin.ErrNoMail) {
-		return nil, missing("This message is not in the outbox.")
+		return nil, missing("mail.missing")
 	}
 	if errors.Is(err, standin.ErrUnreadable) {
-		return nil, missing("This message cannot be read: its file in the outbox was changed or cut short. Mail the plan again.")
+		return nil, missing("mail.unreadable")
 	}
 	if attached == nil {
 		attached = []string{}

@@ -25,7 +25,7 @@ func (s *Server) fitsContract(next echo.HandlerFunc) echo.HandlerFunc {
 			return next(c)
 		}
 		if kind := c.Request().Header.Get("Content-Type"); !strings.HasPrefix(kind, "application/json") {
-			return problem{http.StatusUnsupportedMediaType, "Only JSON is taken here. Nothing was saved."}
+			return refused(http.StatusUnsupportedMediaType, "request.not-json")
 		}
 		in := &openapi3filter.RequestValidationInput{
 			Request: c.Request(),
@@ -33,14 +33,14 @@ func (s *Server) fitsContract(next echo.HandlerFunc) echo.HandlerFunc {
 			Options: &openapi3filter.Options{AuthenticationFunc: openapi3filter.NoopAuthenticationFunc, SkipSettingDefaults: true},
 		}
 		if err := openapi3filter.ValidateRequestBody(c.Request().Context(), in, op.RequestBody.Value); err != nil {
-			return refusal(err)
+			return outsideContract(err)
 		}
 		return next(c)
 	}
 }
 
-// refusal says in a sentence what does not fit.
-func refusal(err error) error {
+// outsideContract names the part of a request that does not fit.
+func outsideContract(err error) error {
 	var tooLarge *http.MaxBytesError
 	if errors.As(err, &tooLarge) || echo.StatusCode(err) == http.StatusRequestEntityTooLarge {
 		return err
@@ -49,9 +49,9 @@ func refusal(err error) error {
 	if i := strings.Index(reason, "Error at \""); i >= 0 {
 		reason = reason[i+len("Error at "):]
 		reason, _, _ = strings.Cut(reason, "\n")
-		return invalid("The request does not fit at " + reason + ". Nothing was saved; correct the entry and try again.")
+		return invalid("request.does-not-fit", reason)
 	}
-	return invalid("The request cannot be read: a number or a field is malformed. Nothing was saved; correct the entry and try again.")
+	return invalid("request.malformed")
 }
 
 // contractPath turns the router's path into the contract's: /:id into /{id}.

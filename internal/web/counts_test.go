@@ -49,15 +49,19 @@ func TestFloorCounts(t *testing.T) {
 			t.Errorf("whoever scored has %+v", won)
 		}
 	}
-	for text, bad := range map[string]map[string]any{
-		"is not counted":    countEvent(live, "dunk", 1, 1),
-		"by 1 or -1":        countEvent(live, "scored", 1, 0),
-		"not a drill":       countEvent(uuid.NewString(), "scored", 1, 1),
-		"needs its block":   {"id": uuid.NewString(), "kind": "count", "at": evening, "device": "tab"},
-		"what is counted, ": changed(countEvent(live, "scored", 1, 1), "repNo", -1),
+	for code, events := range map[string][]map[string]any{
+		"rep.count-kind": {countEvent(live, "dunk", 1, 1)},
+		"rep.block":      {countEvent(uuid.NewString(), "scored", 1, 1)},
+		"rep.count-incomplete": {
+			countEvent(live, "scored", 1, 0),
+			{"id": uuid.NewString(), "kind": "count", "at": evening, "device": "tab"},
+			changed(countEvent(live, "scored", 1, 1), "repNo", -1),
+		},
 	} {
-		head.says("POST", at+"/reps", batch(bad), 422, text)
+		for _, bad := range events {
+			head.refused("POST", at+"/reps", batch(bad), 422, code)
+		}
 	}
-	head.says("GET", at+"/blocks/"+p.Blocks[1].ID+"/score", nil, 422, "Only a live block")
-	head.says("GET", at+"/blocks/"+uuid.NewString()+"/score", nil, 404, "no such block")
+	head.refused("GET", at+"/blocks/"+p.Blocks[1].ID+"/score", nil, 422, "practice.score-not-live")
+	head.refused("GET", at+"/blocks/"+uuid.NewString()+"/score", nil, 404, "practice.block-missing")
 }

@@ -36,7 +36,7 @@ const (
 
 const (
 	sessionScreen = "screen"
-	notPaired     = "This screen shows no practice. Ask for a code on the floor, under More, and type it in."
+	notPaired     = "display.not-paired"
 )
 
 type screenKey struct{}
@@ -82,7 +82,7 @@ func (s *Server) AddScreen(ctx context.Context, r api.AddScreenRequestObject) (a
 		return nil, err
 	}
 	if len(paired) >= maxScreens {
-		return nil, conflict(fmt.Sprintf("%d screens show this practice. End one of them first.", maxScreens))
+		return nil, conflict("display.too-many", maxScreens)
 	}
 	var code strings.Builder
 	for range codeLength {
@@ -124,7 +124,7 @@ func (s *Server) EndScreen(ctx context.Context, r api.EndScreenRequestObject) (a
 	return api.EndScreen204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
 		n, err := q.EndScreen(ctx, gen.EndScreenParams{ProgramID: team.ProgramID, PracticeID: p.ID, ID: r.ScreenId})
 		if err == nil && n == 0 {
-			err = missing("This screen is not paired any more.")
+			err = missing("display.missing")
 		}
 		if err != nil {
 			return err
@@ -143,7 +143,7 @@ func (s *Server) PairScreen(ctx context.Context, r api.PairScreenRequestObject) 
 	}
 	sc, err := s.db.PairScreen(ctx, gen.PairScreenParams{CodeHash: codeHash(r.Body.Code), Now: s.now()})
 	if store.NotFound(err) {
-		return nil, missing("This code is not right, was used already or has run out. Ask for a new one on the floor, under More.")
+		return nil, missing("display.code-wrong")
 	}
 	if err != nil {
 		return nil, err
@@ -251,7 +251,7 @@ func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionReq
 			return api.GetDisplayMotion200JSONResponse{Drill: *d, Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, err
 		}
 	}
-	return nil, missing("This block runs no drill.")
+	return nil, missing("display.no-drill")
 }
 
 // FollowDisplay streams to a second screen that something changed.

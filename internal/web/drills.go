@@ -15,7 +15,7 @@ import (
 	"evrik/internal/web/api"
 )
 
-const noDrill = "This drill is not in the catalogue, nor among your own."
+const noDrill = "drill.missing"
 
 func ownDrill(row gen.Drill) (api.OwnDrill, error) {
 	d, err := store.DrillOf(row)
@@ -83,7 +83,7 @@ func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject
 		return nil, err
 	}
 	if n == 0 {
-		return nil, conflict("Somebody else has changed this drill meanwhile. Nothing was saved; reload it and change it again.")
+		return nil, conflict("drill.changed-meanwhile")
 	}
 	return api.UpdateDrill200JSONResponse{Drill: d, Version: r.Body.Version + 1}, nil
 }

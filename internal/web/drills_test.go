@@ -35,7 +35,7 @@ func TestOwnDrills(t *testing.T) {
 	if own.Drill.ID == "slot-twos" || own.Drill.Name != "Our twos" || own.Version != 1 {
 		t.Fatalf("%+v", own)
 	}
-	head.says("POST", "/api/drills", file, 422, "a drill called \"Our twos\" already")
+	head.refused("POST", "/api/drills", file, 422, "drill.name-taken")
 	var list []api.OwnDrill
 	head.do("GET", "/api/drills", nil, 200, &list)
 	if len(list) != 1 {
@@ -68,10 +68,10 @@ func TestOwnDrills(t *testing.T) {
 	if own.Version != 2 || len(own.Drill.Stages) != 3 {
 		t.Errorf("%+v", own)
 	}
-	head.says("PUT", "/api/drills/"+own.Drill.ID, change, 409, "Somebody else has changed this drill")
+	head.refused("PUT", "/api/drills/"+own.Drill.ID, change, 409, "drill.changed-meanwhile")
 	broken := changed
 	broken.Positions = []drill.Position{}
-	head.says("PUT", "/api/drills/"+own.Drill.ID, map[string]any{"drill": broken, "version": 2}, 422, "positions for players")
+	head.refused("PUT", "/api/drills/"+own.Drill.ID, map[string]any{"drill": broken, "version": 2}, 422, "drill.positions")
 
 	// A plan may hold it, and it is still there when it is archived.
 	plan := planFor(c)
@@ -80,26 +80,26 @@ func TestOwnDrills(t *testing.T) {
 	head.do("POST", c.path("/practices"), plan, 201, &p)
 	head.do("POST", "/api/drills/"+own.Drill.ID+"/archive", map[string]bool{"archived": true}, 204, nil)
 	head.do("GET", c.path("/practices/"+p.Id.String()), nil, 200, &p)
-	if p.Sheet.Blocks[0].Problem != "" || p.Sheet.Blocks[0].Reps == 0 {
+	if p.Sheet.Blocks[0].Problem.Code != "" || p.Sheet.Blocks[0].Reps == 0 {
 		t.Errorf("the archived drill's block: %+v", p.Sheet.Blocks[0])
 	}
 
 	// Files that cannot be: nothing is saved of them.
 	for want, body := range map[string]string{
-		"newer version":       `{"schema":9,"drill":{}}`,
-		"Nothing was saved":   `{"schema":1,"drill":`,
-		"needs an id, a name": strings.Replace(exported(t, "Fresh"), `"name": "Fresh"`, `"name": ""`, 1),
-		"no rotation called":  strings.Replace(exported(t, "Fresh"), "off-def-line", "carousel", 1),
-		"no other position":   strings.Replace(exported(t, "Fresh"), `"do": "cut",`, `"do": "closeout",`, 1),
+		"drill.file-newer":  `{"schema":9,"drill":{}}`,
+		"request.malformed": `{"schema":1,"drill":`,
+		"drill.id-or-name":  strings.Replace(exported(t, "Fresh"), `"name": "Fresh"`, `"name": ""`, 1),
+		"drill.rotation":    strings.Replace(exported(t, "Fresh"), "off-def-line", "carousel", 1),
+		"drill.phase":       strings.Replace(exported(t, "Fresh"), `"do": "cut",`, `"do": "closeout",`, 1),
 	} {
-		head.says("POST", "/api/drills", body, 422, want)
+		head.refused("POST", "/api/drills", body, 422, want)
 	}
 	head.do("GET", "/api/drills", nil, 200, &list)
 	if len(list) != 1 || !list[0].Archived {
 		t.Errorf("%+v", list)
 	}
 	head.do("POST", c.path("/preview"), mine(t, "Trying"), 200, nil)
-	head.says("POST", c.path("/preview"), broken, 422, "positions for players")
+	head.refused("POST", c.path("/preview"), broken, 422, "drill.positions")
 }
 
 func exported(t *testing.T, name string) string {

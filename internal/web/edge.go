@@ -98,7 +98,7 @@ func (s *Server) checkSetupCode(ctx context.Context, code *string) error {
 		return []byte(strings.ToUpper(strings.NewReplacer(" ", "", "-", "").Replace(c)))
 	}
 	if code == nil || subtle.ConstantTimeCompare(plain(*code), plain(s.setupCode)) != 1 {
-		return problem{http.StatusForbidden, "Type the code that was printed where the server was started. Nothing was made."}
+		return refused(http.StatusForbidden, "request.setup-code")
 	}
 	return nil
 }
@@ -194,4 +194,4 @@ func (s *Server) observe(next echo.HandlerFunc) echo.HandlerFunc {
 }
 
 // unavailable is told where the database does not answer.
-var unavailable = problem{http.StatusServiceUnavailable, "The database does not answer. What you entered may not have been saved; it is still on this page. Try again in a moment."}
+var unavailable = refused(http.StatusServiceUnavailable, "request.unavailable")

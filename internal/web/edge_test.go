@@ -190,13 +190,13 @@ func TestRefusalsAreProblemDetails(t *testing.T) {
 		method, path string
 		body         any
 		status       int
-		code         api.ProblemCode
+		code         string
 	}{
-		{w.agent(), "GET", c.path("/now"), nil, 401, api.SignedOut},
-		{w.as(c.viewer), "POST", c.path("/practices"), planFor(c), 403, api.Forbidden},
-		{head, "GET", "/api/nothing", nil, 404, api.Missing},
-		{head, "POST", c.path("/players"), map[string]any{"jersey": "x"}, 422, api.Invalid},
-		{head, "PATCH", c.path("/players"), nil, 405, api.Refused},
+		{w.agent(), "GET", c.path("/now"), nil, 401, "role.signed-out"},
+		{w.as(c.viewer), "POST", c.path("/practices"), planFor(c), 403, "role.viewer"},
+		{head, "GET", "/api/nothing", nil, 404, "request.missing"},
+		{head, "POST", c.path("/players"), map[string]any{"jersey": "x"}, 422, "request.does-not-fit"},
+		{head, "PATCH", c.path("/players"), nil, 405, "request.method"},
 	} {
 		var p api.Problem
 		got := tc.agent.raw(tc.method, tc.path, tc.body)

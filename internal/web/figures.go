@@ -68,7 +68,7 @@ func (s *Server) serveFigures(c *echo.Context) error {
 // everything else waits.
 func (s *Server) healthy(c *echo.Context) error {
 	if !s.db.Up() {
-		return problem{http.StatusServiceUnavailable, "The database does not answer."}
+		return refused(http.StatusServiceUnavailable, "request.database-silent")
 	}
 	return c.String(http.StatusOK, "ok")
 }

@@ -5,6 +5,8 @@ import (
 	"slices"
 	"time"
 
+	"evrik/internal/sentences"
+
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
@@ -69,7 +71,7 @@ func (f floor) block(team gen.Team, block practice.Block) api.RunBlock {
 		order, err = practice.OrderThrough(f.Library, block, f.squad, f.states, f.changes)
 	}
 	if err != nil {
-		problem := err.Error()
+		problem := sentences.Of(err)
 		out.Problem = &problem
 		return out
 	}
@@ -140,14 +142,14 @@ func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject
 	if r.Body.Player != nil {
 		c.Player = r.Body.Player.String()
 		if _, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: *r.Body.Player}); err != nil {
-			return nil, orMissing(err, noPlayer+" Nothing was saved.")
+			return nil, orMissing(err, noPlayer)
 		}
 	}
 	if r.Body.State != nil {
 		c.State = practice.Presence(*r.Body.State)
 	}
 	if err := c.Check(); err != nil {
-		return nil, invalid(err.Error() + " Nothing was saved.")
+		return nil, invalidBy(err, "kept.nothing")
 	}
 	row := gen.InsertFloorChangeParams{ID: r.Body.Id, ProgramID: team.ProgramID, PracticeID: p.ID, At: earlier(r.Body.At, s.now()), Kind: string(c.Kind),
 		BlockID: r.Body.Block, AfterRep: int32(c.After), State: string(c.State)}

@@ -72,9 +72,9 @@ func TestComingAndGoing(t *testing.T) {
 	if turned := runOf(head, at).Blocks[1].Order.Reps; turned[6].Side == after[6].Side || turned[5].Side != after[5].Side {
 		t.Error("the sides were not swapped from the seventh rep on")
 	}
-	head.says("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap", "afterRep": 6}, 422, "Say in which block")
+	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap", "afterRep": 6}, 422, "practice.swap-block")
 	other := w.club("other", 1)
-	head.says("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": other.players[0], "state": "here"}, 404, "not on the team")
+	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": other.players[0], "state": "here"}, 404, "player.missing")
 }
 
 // A device that had no network tells its clock late: what came after it stands.
@@ -213,7 +213,7 @@ func TestReviewOfAPractice(t *testing.T) {
 	if r.Note != "Talk more." {
 		t.Errorf("%q", r.Note)
 	}
-	head.says("PUT", at+"/review", map[string]string{"review": strings.Repeat("x", 2001)}, 422, "")
+	head.refused("PUT", at+"/review", map[string]string{"review": strings.Repeat("x", 2001)}, 422, "request.does-not-fit")
 }
 
 // A code pairs one screen, once, for a day; the screen shows its practice and nothing
@@ -224,10 +224,10 @@ func TestSecondScreen(t *testing.T) {
 	var code api.ScreenCode
 	head.do("POST", at+"/screens", nil, 201, &code)
 	wall, late := w.agent(), w.agent()
-	wall.says("GET", "/api/display", nil, 401, "shows no practice")
-	wall.says("POST", "/api/display/pair", map[string]string{"code": "AAAAAA"}, 404, "not right")
+	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
+	wall.refused("POST", "/api/display/pair", map[string]string{"code": "AAAAAA"}, 404, "display.code-wrong")
 	wall.do("POST", "/api/display/pair", map[string]string{"code": strings.ToLower(code.Code)}, 204, nil)
-	late.says("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "used already")
+	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
 
 	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[1].ID, c.players[0], 3, reads.Under, reads.Curl)), 200, nil)
 	var d api.Display
@@ -241,9 +241,9 @@ func TestSecondScreen(t *testing.T) {
 		}
 	}
 	wall.do("GET", "/api/display/motion?block="+p.Blocks[1].ID, nil, 200, nil)
-	wall.says("GET", "/api/display/motion?block="+p.Blocks[0].ID, nil, 404, "runs no drill")
+	wall.refused("GET", "/api/display/motion?block="+p.Blocks[0].ID, nil, 404, "display.no-drill")
 	for _, path := range []string{"/run", "/review", "/screens"} {
-		wall.says("GET", at+path, nil, 401, "not signed in")
+		wall.refused("GET", at+path, nil, 401, "role.signed-out")
 	}
 	news := wall.follow(w.server.URL, "/api/display/live")
 	var nothing map[string]any
@@ -264,16 +264,16 @@ func TestSecondScreen(t *testing.T) {
 		t.Fatalf("%+v", list)
 	}
 	w.now = evening.Add(screenLife + time.Minute)
-	wall.says("GET", "/api/display", nil, 401, "shows no practice")
+	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
 	w.now = evening
 	head.do("DELETE", at+"/screens/"+code.Id.String(), nil, 204, nil)
-	wall.says("GET", "/api/display", nil, 401, "shows no practice")
-	head.says("DELETE", at+"/screens/"+code.Id.String(), nil, 404, "not paired")
+	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
+	head.refused("DELETE", at+"/screens/"+code.Id.String(), nil, 404, "display.missing")
 
 	// A code runs out, and codes cannot be tried without end.
 	head.do("POST", at+"/screens", nil, 201, &code)
 	w.now = evening.Add(codeLife + time.Second)
-	late.says("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "run out")
+	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
 	for range signInTries {
 		res, err := late.http.Post(w.server.URL+"/api/display/pair", "application/json", strings.NewReader(`{"code":"BBBBBB"}`))
 		if err != nil {
@@ -281,7 +281,7 @@ func TestSecondScreen(t *testing.T) {
 		}
 		res.Body.Close()
 	}
-	late.says("POST", "/api/display/pair", map[string]string{"code": "BBBBBB"}, http.StatusTooManyRequests, "Too many tries")
+	late.refused("POST", "/api/display/pair", map[string]string{"code": "BBBBBB"}, http.StatusTooManyRequests, "signin.too-many-tries")
 }
 
 // inputOf is a stored plan as it was put in.

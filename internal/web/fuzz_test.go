@@ -201,7 +201,7 @@ func (a *agent) answered(t *testing.T, method, path, body string) int {
 func TestRequestsThatBrokeTheServer(t *testing.T) {
 	w := newWorld(t)
 	c, head, p, at := onFloor(w)
-	head.says("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "state": "left"}, 422, "who came or went")
+	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "state": "left"}, 422, "practice.who")
 	plan := func(change func(block map[string]any)) map[string]any {
 		body := planFor(c)
 		data, _ := json.Marshal(body["blocks"])
@@ -217,11 +217,11 @@ func TestRequestsThatBrokeTheServer(t *testing.T) {
 	noID := plan(func(b map[string]any) { b["id"] = "first" })
 	noPlayer := plan(func(b map[string]any) { b["players"] = []string{"Ann"} })
 	for _, to := range []struct{ method, path string }{{"POST", c.path("/sheet")}, {"POST", c.path("/practices")}, {"PUT", c.path("/practices/" + p.Id.String())}} {
-		head.says(to.method, to.path, outside, 422, "at basket 3")
-		head.says(to.method, to.path, noID, 422, "no id")
-		head.says(to.method, to.path, noPlayer, 422, "names a player")
+		head.refused(to.method, to.path, outside, 422, "practice.block-basket")
+		head.refused(to.method, to.path, noID, 422, "plan.block-id")
+		head.refused(to.method, to.path, noPlayer, 422, "plan.block-player")
 	}
-	head.says("POST", c.path("/fill"), map[string]any{"plan": outside, "scope": "evening"}, 422, "at basket 3")
+	head.refused("POST", c.path("/fill"), map[string]any{"plan": outside, "scope": "evening"}, 422, "practice.block-basket")
 	for _, method := range []string{"TRACE", "MAKEUP"} {
 		if status := head.answered(t, method, "/api/session", ""); status < 400 || status >= 500 {
 			t.Errorf("%s: %d", method, status)

@@ -19,7 +19,7 @@ import (
 	"evrik/internal/web/api"
 )
 
-const noGame = "This game is not on the schedule. It may have been deleted; what was logged stays with the players."
+const noGame = "game.missing"
 
 // game returns a team of the caller's and one of its games.
 func (s *Server) game(ctx context.Context, teamID, id uuid.UUID) (gen.Team, gen.Game, error) {
@@ -70,13 +70,13 @@ func (s *Server) checkGame(in *api.GameInput, players []gen.Player) error {
 		return err
 	}
 	if len(in.Note) > 2000 {
-		return invalid("The note is longer than 2000 characters. Nothing was saved.")
+		return invalid("game.note-too-long")
 	}
 	if y := in.StartsAt.Year(); y < 2000 || y > 2200 {
-		return invalid("Say when the game is. Nothing was saved.")
+		return invalid("game.no-time")
 	}
 	if err := game.CheckMixes(in.Mixes); err != nil {
-		return invalid(err.Error() + " Nothing was saved.")
+		return invalidBy(err, "kept.nothing")
 	}
 	// Who is short of five may still put a game on the schedule.
 	in.Terms = in.Terms.Of(squad.Texts(squad.IDs(players)))
@@ -138,7 +138,7 @@ func (s *Server) UpdateGame(ctx context.Context, r api.UpdateGameRequestObject) 
 		return nil, err
 	}
 	if n == 0 {
-		return nil, conflict("Somebody else changed this game meanwhile. What you entered is still on this page and was not stored; reload to see theirs.")
+		return nil, conflict("game.changed-meanwhile")
 	}
 	_, g, err := s.game(ctx, team.ID, old.ID)
 	if err != nil {
@@ -263,11 +263,11 @@ func (s *Server) FindLineups(ctx context.Context, r api.FindLineupsRequestObject
 		return nil, err
 	}
 	if err := r.Body.Check(d.squad); err != nil {
-		return nil, invalid(err.Error())
+		return nil, invalidBy(err, "")
 	}
 	found, err := game.Find(d.asks, d.form, d.squad, *r.Body, lineupSeed)
 	if err != nil {
-		return nil, invalid(err.Error())
+		return nil, invalidBy(err, "")
 	}
 	return api.FindLineups200JSONResponse(found), nil
 }
@@ -311,7 +311,7 @@ func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.L
 	for _, e := range r.Body.Events {
 		if e.Kind == api.Count {
 			if e.What == nil || !game.KnownCounter(*e.What) || e.By == nil || *e.By == 0 {
-				return nil, invalid("This is nothing that a bench counts. Nothing was saved.")
+				return nil, invalid("game.count")
 			}
 			counts.ID, counts.At, counts.What = append(counts.ID, e.Id), append(counts.At, l.seenAt(e)), append(counts.What, *e.What)
 			counts.By, counts.Device = append(counts.By, int32(*e.By)), append(counts.Device, e.Device)
@@ -364,14 +364,14 @@ func (l *repBatch) gameEvent(e api.RepEvent) (store.RepEvent, error) {
 	}
 	event.Block, event.Rung = evidence.BlockID(event.Practice), drill.Game
 	if e.Screen == nil || e.Player == nil || e.Role == nil || e.Cue == nil || e.Made == nil {
-		return event, invalid("What was seen needs its situation, coverage, player, part and read. Nothing was saved.")
+		return event, invalid("game.rep-incomplete")
 	}
 	action, ok := reads.ActionByID(*e.Screen)
 	if !ok {
-		return event, invalid("There is no such situation. Nothing was saved; reload to see the list.")
+		return event, invalid("game.action")
 	}
 	if !l.players[*e.Player] {
-		return event, missing(noPlayer + " Nothing was saved.")
+		return event, missing(noPlayer)
 	}
 	return event, l.judge(e, action, &event)
 }

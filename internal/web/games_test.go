@@ -84,10 +84,10 @@ func TestGame(t *testing.T) {
 	}
 	// Who is erased while the bench logs is not logged; a game that is deleted leaves its reps.
 	head.do("DELETE", c.path("/players/"+c.players[2].String()), nil, 200, nil)
-	helper.says("POST", path+"/reps", batch(benchEvent(c.players[2], reads.Trail, reads.Curl)), 404, "not on the team")
-	helper.says("DELETE", path, nil, 403, "Only the head coach")
+	helper.refused("POST", path+"/reps", batch(benchEvent(c.players[2], reads.Trail, reads.Curl)), 404, "player.missing")
+	helper.refused("DELETE", path, nil, 403, "role.head-coach")
 	head.do("DELETE", path, nil, 204, nil)
-	helper.says("POST", path+"/reps", batch(benchEvent(c.players[0], reads.Trail, reads.Curl)), 404, "not on the schedule")
+	helper.refused("POST", path+"/reps", batch(benchEvent(c.players[0], reads.Trail, reads.Curl)), 404, "game.missing")
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
 	if rungs := card.Parts[0].Standings[i].Rungs; rungs[len(rungs)-1].Rung != "game" {
 		t.Error("deleting the game took the reps along")
@@ -99,33 +99,33 @@ func TestGamesThatCannotBe(t *testing.T) {
 	c := w.club("club", 8)
 	head := w.as(c.head)
 	with := func(key string, value any) map[string]any { g := gameFor(c); g[key] = value; return g }
-	head.says("POST", c.path("/games"), with("opponent", "  "), 422, "The opponent's name")
-	head.says("POST", c.path("/games"), with("mixes", []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100}, {Cue: reads.Ice, Percent: 40}}}}), 422, "come to 140 per cent")
-	head.says("POST", c.path("/games"), with("note", strings.Repeat("x", 2001)), 422, "longer than 2000")
-	head.says("POST", c.path("/games"), with("startsAt", "1820-01-01T00:00:00Z"), 422, "Say when")
+	head.refused("POST", c.path("/games"), with("opponent", "  "), 422, "account.text-length")
+	head.refused("POST", c.path("/games"), with("mixes", []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100}, {Cue: reads.Ice, Percent: 40}}}}), 422, "game.shares-sum")
+	head.refused("POST", c.path("/games"), with("note", strings.Repeat("x", 2001)), 422, "game.note-too-long")
+	head.refused("POST", c.path("/games"), with("startsAt", "1820-01-01T00:00:00Z"), 422, "game.no-time")
 	var g api.Game
 	head.do("POST", c.path("/games"), gameFor(c), 201, &g)
 	path := c.path("/games/" + g.Id.String())
 	head.do("PUT", path, with("opponent", "Mill"), 200, &g)
-	head.says("PUT", path, with("version", 1), 409, "Somebody else changed this game")
+	head.refused("PUT", path, with("version", 1), 409, "game.changed-meanwhile")
 	terms := game.Terms{Available: idsOf(c)[:4], Together: [][]string{}, Minutes: 32, Caps: []game.MinutesCap{}}
-	head.says("POST", path+"/lineups", terms, 422, "takes five, and 4")
+	head.refused("POST", path+"/lineups", terms, 422, "game.too-few-players")
 	for _, tc := range []struct {
 		change map[string]any
 		says   string
 	}{
-		{map[string]any{"screen": "no such"}, "no such situation"},
-		{map[string]any{"cue": "drop"}, "no cue called"},
-		{map[string]any{"made": "roll"}, "not a read of"},
-		{map[string]any{"role": "handler"}, "Nobody is judged"},
-		{map[string]any{"kind": "count", "what": "fouls", "by": 1}, "nothing that a bench counts"},
-		{map[string]any{"kind": "count", "what": "assist", "by": 0}, "nothing that a bench counts"},
+		{map[string]any{"screen": "no such"}, "game.action"},
+		{map[string]any{"cue": "drop"}, "reads.cue"},
+		{map[string]any{"made": "roll"}, "evidence.read"},
+		{map[string]any{"role": "handler"}, "reads.role"},
+		{map[string]any{"kind": "count", "what": "fouls", "by": 1}, "game.count"},
+		{map[string]any{"kind": "count", "what": "assist", "by": 0}, "game.count"},
 	} {
 		e := benchEvent(c.players[0], reads.Trail, reads.Curl)
 		for k, v := range tc.change {
 			e[k] = v
 		}
-		head.says("POST", path+"/reps", batch(benchEvent(c.players[1], reads.Trail, reads.Curl), e), 422, tc.says)
+		head.refused("POST", path+"/reps", batch(benchEvent(c.players[1], reads.Trail, reads.Curl), e), 422, tc.says)
 	}
 	var bench api.Bench
 	head.do("GET", path+"/bench", nil, 200, &bench)

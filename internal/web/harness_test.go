@@ -280,13 +280,13 @@ func (a *agent) fits(req *http.Request, res *http.Response, body []byte) {
 	}
 }
 
-// says sends a request that must be refused with a sentence holding a text.
-func (a *agent) says(method, path string, body any, status int, text string) {
+// refused sends a request that must be refused for this reason, in a sentence.
+func (a *agent) refused(method, path string, body any, status int, code string) {
 	a.t.Helper()
 	var p api.Problem
 	a.do(method, path, body, status, &p)
-	if !strings.Contains(p.Detail, text) {
-		a.t.Errorf("%s %s: %q, want it to say %q", method, path, p.Detail, text)
+	if p.Code != code || strings.HasPrefix(p.Detail, p.Code) || !strings.HasSuffix(p.Detail, ".") {
+		a.t.Errorf("%s %s: CODE %s (%s), want %q", method, path, p.Code, p.Detail, code)
 	}
 }
 

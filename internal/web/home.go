@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 	"slices"
 
 	"evrik/core/drill"
@@ -27,15 +26,15 @@ func (s *Server) SetHome(ctx context.Context, r api.SetHomeRequestObject) (api.S
 	}
 	d, ok := lib.ByID(r.Body.Drill)
 	if !ok {
-		return nil, missing("There is no such drill. Nothing was changed.")
+		return nil, missing("home.missing")
 	}
 	given := slices.DeleteFunc(slices.Clone(team.HomeDrills), func(id string) bool { return id == d.ID })
 	if r.Body.Given {
 		if !d.ForHome() {
-			return nil, invalid(fmt.Sprintf("%s cannot be shot alone: only drills without a read that end in a shot can be given for home. Nothing was changed.", d.Name))
+			return nil, invalid("home.not-alone", d.Name)
 		}
 		if len(given) >= mostAtHome {
-			return nil, invalid(fmt.Sprintf("%d drills are given for home already. Take one back first.", mostAtHome))
+			return nil, invalid("home.too-many", mostAtHome)
 		}
 		given = append(given, d.ID)
 	}
@@ -60,14 +59,14 @@ func (s *Server) TellHome(ctx context.Context, r api.TellHomeRequestObject) (api
 	}
 	told := evidence.HomeSession{At: earlier(r.Body.At, s.now()), Right: r.Body.Right, Left: r.Body.Left}
 	if err := told.Check(); err != nil {
-		return nil, invalid(err.Error())
+		return nil, invalidBy(err, "")
 	}
 	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: l.ProgramID, ID: l.TeamID})
 	if err != nil {
 		return nil, err
 	}
 	if !slices.Contains(team.HomeDrills, r.Body.Drill) {
-		return nil, missing("Your coach has taken this drill back. Nothing was saved; open the page again.")
+		return nil, missing("home.taken-back")
 	}
 	if _, err := s.db.InsertHomeShots(ctx, gen.InsertHomeShotsParams{ProgramID: l.ProgramID, PlayerID: l.PlayerID, ID: r.Body.Id, Drill: r.Body.Drill, At: told.At,
 		RightMade: int32(told.Right.Made), RightTried: int32(told.Right.Tried), LeftMade: int32(told.Left.Made), LeftTried: int32(told.Left.Tried)}); err != nil {

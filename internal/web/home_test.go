@@ -31,9 +31,9 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	for range 2 {
 		head.do("PUT", c.path("/home"), give("form-shooting", true), 204, nil)
 	}
-	head.says("PUT", c.path("/home"), give("slot-twos", true), 422, "cannot be shot alone")
-	head.says("PUT", c.path("/home"), give("run-land-turn", true), 422, "cannot be shot alone")
-	head.says("PUT", c.path("/home"), give("nothing", true), 404, "no such drill")
+	head.refused("PUT", c.path("/home"), give("slot-twos", true), 422, "home.not-alone")
+	head.refused("PUT", c.path("/home"), give("run-land-turn", true), 422, "home.not-alone")
+	head.refused("PUT", c.path("/home"), give("nothing", true), 404, "home.missing")
 	phone.do("GET", mine, nil, 200, &work)
 	if len(work.Drills) != 1 || work.Drills[0].Say != "10 makes on each side" || len(work.Drills[0].Rules) == 0 {
 		t.Fatalf("%+v", work)
@@ -51,8 +51,8 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	if !shots.AtHome || len(shots.Home) != 1 || string(shots.Home[0].Player) != c.players[0].String() || shots.Home[0].Times != 1 || shots.Tried != 0 {
 		t.Errorf("%+v", shots)
 	}
-	phone.says("POST", mine, changed(maps.Clone(told), "right", map[string]int{"made": 11, "tried": 10}), 422, "More went in")
-	phone.says("POST", mine, changed(maps.Clone(told), "drill", "spot-makes"), 404, "taken this drill back")
+	phone.refused("POST", mine, changed(maps.Clone(told), "right", map[string]int{"made": 11, "tried": 10}), 422, "evidence.more-makes-than-shots")
+	phone.refused("POST", mine, changed(maps.Clone(told), "drill", "spot-makes"), 404, "home.taken-back")
 
 	// Another program's team has nothing of it, and a full shelf says so.
 	w.as(other.head).do("GET", other.path("/shots/form-shooting"), nil, 200, &shots)
@@ -62,14 +62,14 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	for _, id := range []string{"finish-both-sides", "thirty-second-levels", "free-throws-in-pairs"} {
 		head.do("PUT", c.path("/home"), give(id, true), 204, nil)
 	}
-	head.says("PUT", c.path("/home"), give("spot-makes", true), 422, "Take one back first")
+	head.refused("PUT", c.path("/home"), give("spot-makes", true), 422, "home.too-many")
 	head.do("PUT", c.path("/home"), give("form-shooting", false), 204, nil)
 	phone.do("GET", mine, nil, 200, &work)
 	if len(work.Drills) != 3 {
 		t.Errorf("after one was taken back: %d", len(work.Drills))
 	}
 	head.do("DELETE", c.path("/players/"+c.players[0].String()+"/trainer"), nil, 204, nil)
-	phone.says("GET", mine, nil, 404, "does not work any more")
+	phone.refused("GET", mine, nil, 404, "quiz.link-dead")
 }
 
 // The first steps tick themselves off, one by one: roster, practice, rep, somebody to help.

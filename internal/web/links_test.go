@@ -61,6 +61,6 @@ func TestLoggedByLink(t *testing.T) {
 			t.Errorf("the %s's board counts %d reps of %s, want %d", role, n, read, want)
 		}
 	}
-	head.says("POST", at+"/reps", batch(changed(repEvent(block, c.players[0], 3, reads.Drop, reads.PullUp), "screen", reads.Ball)), 422, "does not go on with")
-	head.says("GET", c.path("/board?role=coach"), nil, 422, "")
+	head.refused("POST", at+"/reps", batch(changed(repEvent(block, c.players[0], 3, reads.Drop, reads.PullUp), "screen", reads.Ball)), 422, "rep.goes-on")
+	head.refused("GET", c.path("/board?role=coach"), nil, 422, "squad.part")
 }

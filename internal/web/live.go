@@ -252,7 +252,7 @@ func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Durat
 	}
 	changes, leave, ok := f.s.live.follow(f.practice, f.account)
 	if !ok {
-		return problem{http.StatusTooManyRequests, "Too many pages are open with this account. Close some of them; everything logged is kept."}
+		return refused(http.StatusTooManyRequests, "request.too-many-pages")
 	}
 	defer leave()
 	w.Header().Set("Content-Type", kind)

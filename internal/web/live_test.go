@@ -139,7 +139,7 @@ func TestDevicesHearOfEachOther(t *testing.T) {
 		got += len(news.Reps)
 	}
 
-	w.as(other.head).says("GET", at+"/live", nil, 404, "")
+	w.as(other.head).refused("GET", at+"/live", nil, 404, "team.missing")
 	// A listener whose connection was cut says so, and hears again.
 	if _, err := w.db.Pool.Exec(t.Context(), "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()"); err != nil {
 		t.Fatal(err)

@@ -50,25 +50,25 @@ func TestRoster(t *testing.T) {
 	entry := roster.Entry{Jersey: "00", Name: "Double", Wing: true}
 	var made api.Player
 	head.do("POST", c.path("/players"), entry, 201, &made)
-	head.says("POST", c.path("/players"), entry, 409, "Jersey 00 is taken")
-	head.says("POST", c.path("/players"), roster.Entry{Jersey: "123", Name: "x"}, 422, "not a jersey number")
+	head.refused("POST", c.path("/players"), entry, 409, "team.jersey-taken")
+	head.refused("POST", c.path("/players"), roster.Entry{Jersey: "123", Name: "x"}, 422, "roster.number")
 	at := c.path("/players/" + made.Id.String())
-	head.says("PUT", at, roster.Entry{Jersey: "1", Name: "Double"}, 409, "taken")
-	head.says("PUT", at, roster.Entry{Jersey: "1", Name: ""}, 422, "name is missing")
+	head.refused("PUT", at, roster.Entry{Jersey: "1", Name: "Double"}, 409, "team.jersey-taken")
+	head.refused("PUT", at, roster.Entry{Jersey: "1", Name: ""}, 422, "roster.no-name")
 	head.do("PUT", at, roster.Entry{Jersey: "99", Name: "Renamed", Big: true}, 200, &made)
 	if made.Jersey != "99" || !made.Big || made.Wing {
 		t.Errorf("changed to %+v", made)
 	}
 	head.do("DELETE", at, nil, 200, nil)
-	head.says("DELETE", at, nil, 404, "not on the team")
+	head.refused("DELETE", at, nil, 404, "player.missing")
 
 	list := func(text string) api.RosterList { return api.RosterList{Text: &text} }
 	var r api.RosterPreview
 	head.do("POST", c.path("/roster/preview"), list("jersey,name,born\n00,Ada,2011\n0,Bo,2012\n"), 200, &r)
-	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || !strings.Contains(r.Errors[0].Message, "Jersey 0 is P0's") || len(r.Columns) != 3 || r.Columns[2].Use != roster.Ignore {
+	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || r.Errors[0].Reason.Code == "" || len(r.Columns) != 3 || r.Columns[2].Use != roster.Ignore {
 		t.Errorf("the preview says %+v", r)
 	}
-	head.says("POST", c.path("/roster"), list("00 Ada\n50 =1+1\n"), 422, "Nothing was imported. Line 2:")
+	head.refused("POST", c.path("/roster"), list("00 Ada\n50 =1+1\n"), 422, "roster.line")
 	var players []api.Player
 	head.do("GET", c.path("/players"), nil, 200, &players)
 	if len(players) != 3 {
@@ -103,20 +103,20 @@ func TestTeach(t *testing.T) {
 		t.Errorf("answer %+v", a)
 	}
 	for text, change := range map[string]func(*reads.Snapshot){
-		"off the court": func(s *reads.Snapshot) { s.XCutter.X = 90 },
-		"on one spot":   func(s *reads.Snapshot) { s.XCutter = s.Screener },
-		"no action":     func(s *reads.Snapshot) { s.Action = "moon" },
+		"reads.off-court":   func(s *reads.Snapshot) { s.XCutter.X = 90 },
+		"reads.on-one-spot": func(s *reads.Snapshot) { s.XCutter = s.Screener },
+		"reads.action":      func(s *reads.Snapshot) { s.Action = "moon" },
 	} {
 		s := downTrail()
 		change(&s)
 		for _, to := range []string{"/judge", "/readmap?mover=xCutter", "/play"} {
-			head.says("POST", c.path(to), s, 422, text)
+			head.refused("POST", c.path(to), s, 422, text)
 		}
 	}
-	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":NaN,"y":1}}`, 422, "malformed")
-	head.says("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "Nothing was saved")
-	head.says("POST", c.path("/judge"), `{"screen":"down"}`, 422, "Nothing was saved")
-	head.says("GET", c.path("/lesson?screen=moon"), nil, 404, "no such action")
+	head.refused("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":NaN,"y":1}}`, 422, "request.malformed")
+	head.refused("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "request.does-not-fit")
+	head.refused("POST", c.path("/judge"), `{"screen":"down"}`, 422, "request.does-not-fit")
+	head.refused("GET", c.path("/lesson?screen=moon"), nil, 404, "action.missing")
 	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
 	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)
 
@@ -152,7 +152,7 @@ func TestTeach(t *testing.T) {
 	if len(sheet.Marks) < 10 || !sheet.Marks[1].Screen || !strings.HasPrefix(sheet.Marks[1].Name, "Left staggered pair") || sheet.Marks[4].Screen {
 		t.Errorf("tape of a screen: %+v", sheet.Marks)
 	}
-	head.says("GET", c.path("/tape?screen=moon"), nil, 404, "no such action")
+	head.refused("GET", c.path("/tape?screen=moon"), nil, 404, "action.missing")
 	head.do("POST", c.path("/play"), downTrail(), 200, nil)
 
 	var asked reads.Snapshot
@@ -161,7 +161,7 @@ func TestTeach(t *testing.T) {
 	if a.Action != "flare" || a.State != reads.Clearly || len(a.Options) < 4 {
 		t.Errorf("question judged %+v", a)
 	}
-	head.says("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "no such action")
+	head.refused("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "action.missing")
 	var tape api.TapeSheet
 	head.do("GET", c.path("/tape"), nil, 200, &tape)
 	if len(tape.Marks) < 15 || !strings.Contains(tape.Source, "Rules Book") {
@@ -179,7 +179,7 @@ func TestTeach(t *testing.T) {
 		t.Errorf("lesson %+v", lesson.Rows)
 	}
 	team.Court.ArcRadius = 40
-	head.says("PUT", c.path(""), team, 422, "crosses the half-court line")
+	head.refused("PUT", c.path(""), team, 422, "team.floor")
 }
 
 // The age group's pace until the team has figures of its own; they change who
@@ -206,7 +206,7 @@ func TestPaceOfTheTeam(t *testing.T) {
 		t.Errorf("own figures: %+v, %.2f ft as before", team.Pace, before)
 	}
 	body["pace"] = map[string]float64{"accel": 12, "top": 900, "react": 0.3, "pass": 32, "skip": 26}
-	head.says("PUT", c.path(""), body, 422, "The top speed must be between")
+	head.refused("PUT", c.path(""), body, 422, "motion.pace")
 	head.do("GET", c.path(""), nil, 200, &team)
 	if team.Pace.React != 0.9 {
 		t.Error("the old figures were not kept")
@@ -266,9 +266,9 @@ func TestOrderListOfTheTeam(t *testing.T) {
 		head.do("POST", c.path("/order"), bad, 404, nil)
 	}
 	body["players"] = c.players[:3]
-	head.says("POST", c.path("/order"), body, 422, "needs 4 players")
+	head.refused("POST", c.path("/order"), body, 422, "drill.too-few-players")
 	body["players"] = append([]uuid.UUID{c.players[0]}, c.players...)
-	head.says("POST", c.path("/order"), body, 422, "twice")
+	head.refused("POST", c.path("/order"), body, 422, "drill.player-twice")
 }
 
 func TestPlan(t *testing.T) {
@@ -289,20 +289,20 @@ func TestPlan(t *testing.T) {
 	if p.Minutes != 75 || p.Version != 2 {
 		t.Errorf("changed to %d min, version %d", p.Minutes, p.Version)
 	}
-	head.says("PUT", at, change, 409, "Somebody else changed")
+	head.refused("PUT", at, change, 409, "plan.changed-meanwhile")
 	stranger := planFor(c)
 	stranger["present"] = other.players
-	head.says("POST", c.path("/practices"), stranger, 404, "not on the team")
+	head.refused("POST", c.path("/practices"), stranger, 404, "player.missing")
 	long := planFor(c)
 	long["minutes"] = 600
-	head.says("POST", c.path("/practices"), long, 422, "10 to 240")
+	head.refused("POST", c.path("/practices"), long, 422, "practice.minutes")
 	var list []api.PracticeSummary
 	head.do("GET", c.path("/practices"), nil, 200, &list)
 	if len(list) != 1 {
 		t.Errorf("%d practices stored", len(list))
 	}
 	w.as(c.head).do("DELETE", at, nil, 204, nil)
-	head.says("GET", at, nil, 404, "may have been deleted")
+	head.refused("GET", at, nil, 404, "practice.missing")
 }
 
 func TestClockOnTheFloor(t *testing.T) {
@@ -324,7 +324,7 @@ func TestClockOnTheFloor(t *testing.T) {
 		t.Errorf("four minutes later: %+v", run.Clock)
 	}
 	a.do("POST", at+"/clock", map[string]any{"action": "block", "block": p.Blocks[1].ID}, 200, &clock)
-	a.says("POST", at+"/clock", map[string]any{"action": "block", "block": uuid.NewString()}, 409, "not in the practice")
+	a.refused("POST", at+"/clock", map[string]any{"action": "block", "block": uuid.NewString()}, 409, "practice.block-gone")
 	a.do("POST", at+"/clock", map[string]any{"action": "finish"}, 200, &clock)
 	if clock.Status != api.ClockStatusDone || clock.Running {
 		t.Errorf("finished: %+v", clock)

@@ -230,11 +230,11 @@ func (s *Server) principles(ctx context.Context, id api.TeamId) (api.Principles,
 // SetPrinciples stores a team's principles in the coach's words.
 func (s *Server) SetPrinciples(ctx context.Context, r api.SetPrinciplesRequestObject) (api.SetPrinciplesResponseObject, error) {
 	if err := offense.CheckPrinciples(*r.Body); err != nil {
-		return nil, invalid(err.Error() + " The old ones were kept.")
+		return nil, invalidBy(err, "kept.old-ones")
 	}
 	n, err := s.db.SetPrinciples(ctx, gen.SetPrinciplesParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Principles: store.PrinciplesJSON(*r.Body)})
 	if err == nil && n == 0 {
-		err = missing("This team is not in your program.")
+		err = missing("team.missing")
 	}
 	if err != nil {
 		return nil, err

@@ -58,21 +58,21 @@ func TestOffense(t *testing.T) {
 	}
 	on := watching(0)
 	on["standing"] = map[string]any{"spots": []string{"top", "top", "wingR", "wingL", "cornerL"}, "at": view.Start.At, "ball": 0}
-	head.says("POST", c.path("/offense/watch"), on, 422, "Two players are meant")
+	head.refused("POST", c.path("/offense/watch"), on, 422, "offense.two-on-a-spot")
 	loose := watching(0)
 	loose["against"] = map[string]any{"defended": true, "zone": false, "dials": map[string]float64{"react": 9, "help": 0, "deny": 0, "jump": 0, "hands": 0}}
-	head.says("POST", c.path("/offense/watch"), loose, 422, "The reaction must be between")
+	head.refused("POST", c.path("/offense/watch"), loose, 422, "offense.dial")
 
 	var d drill.Drill
 	head.do("POST", c.path("/offense/drill"), momentOf(1, "wingL", "away"), 200, &d)
 	if len(d.Positions) != 4 || d.Screen != reads.Away || len(d.Stages) != 4 {
 		t.Errorf("%+v", d)
 	}
-	head.says("POST", c.path("/offense/drill"), momentOf(1, "top", "away"), 422, "No pass goes")
-	head.says("POST", c.path("/offense/drill"), momentOf(1, "wingL", "dunk"), 422, "no answer called")
+	head.refused("POST", c.path("/offense/drill"), momentOf(1, "top", "away"), 422, "offense.pass-missing")
+	head.refused("POST", c.path("/offense/drill"), momentOf(1, "wingL", "dunk"), 422, "offense.answer-missing")
 	gone := momentOf(1, "wingL", "away")
 	gone["offense"] = "zone"
-	head.says("POST", c.path("/offense/drill"), gone, 404, "no such offense")
+	head.refused("POST", c.path("/offense/drill"), gone, 404, "offense.missing")
 
 	var broken []offense.Violation
 	near := standing(0)
@@ -85,7 +85,7 @@ func TestOffense(t *testing.T) {
 	}
 	st.At[3] = court.Point{X: 400}
 	near["standing"] = st
-	head.says("POST", c.path("/offense/stand"), near, 422, "off the court")
+	head.refused("POST", c.path("/offense/stand"), near, 422, "offense.player-off-court")
 }
 
 // A team's own offense is checked, stored, played by a team that follows it, changed there
@@ -99,17 +99,17 @@ func TestOwnOffense(t *testing.T) {
 	own.Parts = []offense.Part{{ID: "ball", Weight: 2}, {ID: "cut", Weight: 1}, {ID: "away", Weight: 1, After: offense.CutCovered}, {ID: "denied", Weight: 1}}
 	var check api.OffenseCheck
 	head.do("POST", c.path("/offense/check"), own, 200, &check)
-	if check.Problem != "" || check.Start == nil || len(check.Needs) != 2 || check.Needs[0].Action != reads.Ball || check.Needs[0].PerGame < 5 || len(check.Broken) != 0 {
+	if check.Problem.Code != "" || check.Start == nil || len(check.Needs) != 2 || check.Needs[0].Action != reads.Ball || check.Needs[0].PerGame < 5 || len(check.Broken) != 0 {
 		t.Errorf("%+v", check)
 	}
 	lame := own
 	lame.Parts = own.Parts[:1]
 	check = api.OffenseCheck{}
 	head.do("POST", c.path("/offense/check"), lame, 200, &check)
-	if !strings.Contains(check.Problem, "is denied, nothing is allowed") || check.Start != nil {
+	if check.Problem.Code == "" || check.Start != nil {
 		t.Errorf("%+v", check)
 	}
-	head.says("PUT", c.path("/offense"), lame, 422, "The old offense was kept.")
+	head.refused("PUT", c.path("/offense"), lame, 422, "offense.nothing-denied")
 	stay := own
 	stay.Name, stay.OnDrive, stay.Parts = "They stay", offense.Stay, []offense.Part{{ID: "handoff", Weight: 2}, {ID: "denied", Weight: 1}}
 	head.do("POST", c.path("/offense/check"), stay, 200, &check)
@@ -128,10 +128,10 @@ func TestOwnOffense(t *testing.T) {
 	if view := of(second); len(view.Teams) != 1 || view.Teams[0].Offense != "Our way" || view.Chosen {
 		t.Errorf("%+v", view.Teams)
 	}
-	head.says("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": false}, 422, "has not chosen an offense yet")
-	head.says("POST", c.path("/offense/copy"), map[string]any{"from": c.team, "follow": false}, 422, "team's own offense")
+	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": false}, 422, "offense.team-without")
+	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": c.team, "follow": false}, 422, "offense.own-offense")
 	head.do("POST", second+"/copy", map[string]any{"from": c.team, "follow": true}, 200, nil)
-	head.says("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": true}, 409, "plays this team's offense already")
+	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": true}, 409, "offense.follows-already")
 	own.Name = "Our new way"
 	head.do("PUT", c.path("/offense"), own, 200, nil)
 	if view := of(second); view.Own.Name != "Our new way" || view.Follows == nil || *view.Follows != c.team {
@@ -153,7 +153,7 @@ func TestCompareOffenses(t *testing.T) {
 	head := w.as(c.head)
 	pair := bodyFor("compareOffenses", c).(map[string]any)
 	pair["five"] = c.players[:4]
-	head.says("POST", c.path("/offense/compare"), pair, 422, "takes five, and 4")
+	head.refused("POST", c.path("/offense/compare"), pair, 422, "offense.five")
 	pair["five"] = c.players[:5]
 	pair["b"] = offense.Shipped()[6]
 	raw := head.do("POST", c.path("/offense/compare"), pair, 200, nil)
@@ -186,5 +186,5 @@ func TestPrinciples(t *testing.T) {
 	if len(page.Principles) != 1 || page.Principles[0] != mine[0] {
 		t.Errorf("%+v", page.Principles)
 	}
-	head.says("PUT", c.path("/principles"), []offense.Principle{{Title: "", Picture: ""}}, 422, "needs a title")
+	head.refused("PUT", c.path("/principles"), []offense.Principle{{Title: "", Picture: ""}}, 422, "offense.principle-title")
 }

@@ -28,7 +28,7 @@ func (s *Server) ChangePassword(ctx context.Context, r api.ChangePasswordRequest
 		return nil, err
 	}
 	if !match {
-		return nil, invalid("The old password is not right. Nothing was changed.")
+		return nil, invalid("password.old-wrong")
 	}
 	if err := s.forgive(ctx, try, key); err != nil {
 		return nil, err
@@ -92,7 +92,7 @@ func (s *Server) AskForReset(ctx context.Context, r api.AskForResetRequestObject
 	return api.AskForReset204Response{}, nil
 }
 
-const deadReset = "This link does not work any more: it was used or is older than an hour. Ask for a new one."
+const deadReset = "password.link-dead"
 
 // resetOwner finds whose link it is; guesses are counted.
 func (s *Server) resetOwner(ctx context.Context, key string) (who gen.Staff, err error) {

@@ -26,12 +26,12 @@ func TestChangePassword(t *testing.T) {
 	c := w.club("club", 0)
 	here, there := w.as(c.head), w.as(c.head)
 	const next = "another long sentence"
-	here.says("PUT", "/api/session/password", map[string]string{"old": "wrong", "new": next}, 422, "old password is not right")
-	here.says("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": "short"}, 422, "10 to 200 characters")
+	here.refused("PUT", "/api/session/password", map[string]string{"old": "wrong", "new": next}, 422, "password.old-wrong")
+	here.refused("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": "short"}, 422, "signin.password-length")
 	there.do("GET", "/api/staff", nil, 200, nil)
 	here.do("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": next}, 204, nil)
 	here.do("GET", "/api/staff", nil, 200, nil)
-	there.says("GET", "/api/staff", nil, 401, "not signed in")
+	there.refused("GET", "/api/staff", nil, 401, "role.signed-out")
 	w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 401, nil)
 	w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": next}, 200, nil)
 	w.as(c.helper).do("GET", "/api/staff", nil, 200, nil) // nobody else's
@@ -58,22 +58,22 @@ func TestResetByMail(t *testing.T) {
 	first := sent.link(t, "/reset/")
 	a.do("POST", "/api/reset", map[string]string{"email": c.head}, 204, nil)
 	link := sent.link(t, "/reset/")
-	a.says("GET", "/api"+first, nil, 404, "does not work any more") // a newer one was asked for
+	a.refused("GET", "/api"+first, nil, 404, "password.link-dead") // a newer one was asked for
 	a.do("GET", "/api"+link, nil, 204, nil)
-	a.says("POST", "/api"+link, map[string]string{"password": "short"}, 422, "10 to 200")
+	a.refused("POST", "/api"+link, map[string]string{"password": "short"}, 422, "signin.password-length")
 	const next = "a sentence from the mail"
 	var in api.Session
 	a.do("POST", "/api"+link, map[string]string{"password": next}, 200, &in)
 	if in.State != api.In || in.Me.Email != c.head {
 		t.Errorf("%+v", in)
 	}
-	w.agent().says("POST", "/api"+link, map[string]string{"password": next}, 404, "does not work any more")
-	old.says("GET", "/api/staff", nil, 401, "not signed in")
+	w.agent().refused("POST", "/api"+link, map[string]string{"password": next}, 404, "password.link-dead")
+	old.refused("GET", "/api/staff", nil, 401, "role.signed-out")
 	w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": next}, 200, nil)
 	a.do("POST", "/api/reset", map[string]string{"email": c.head}, 204, nil)
 	late := sent.link(t, "/reset/")
 	w.now = w.now.Add(resetLife + time.Minute)
-	a.says("GET", "/api"+late, nil, 404, "does not work any more")
+	a.refused("GET", "/api"+late, nil, 404, "password.link-dead")
 	var box []api.Mail
 	a.do("GET", "/api/outbox", nil, 200, &box)
 	if len(box) != 0 {

@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 
 	"github.com/google/uuid"
 
@@ -78,14 +77,14 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 		return nil, err
 	}
 	if err := practice.Check(d.Library, r.Body.Minutes, r.Body.Blocks); err != nil {
-		return nil, invalid(err.Error() + " Nothing was saved.")
+		return nil, invalidBy(err, "kept.nothing")
 	}
 	known, err := s.db.TemplatesOfProgram(ctx, d.Team.ProgramID)
 	if err != nil {
 		return nil, err
 	}
 	if len(known) >= maxTemplates {
-		return nil, conflict(fmt.Sprintf("A program keeps %d plans at most. Delete one first.", maxTemplates))
+		return nil, conflict("template.too-many", maxTemplates)
 	}
 	// Who was here that evening is not part of it.
 	for i := range r.Body.Blocks {
@@ -105,7 +104,7 @@ func (s *Server) DeleteTemplate(ctx context.Context, r api.DeleteTemplateRequest
 	}
 	n, err := s.db.DeleteTemplate(ctx, gen.DeleteTemplateParams{ProgramID: caller(ctx).ProgramID, ID: r.TemplateId})
 	if err == nil && n == 0 {
-		err = missing("This kept plan is not there. It may have been deleted.")
+		err = missing("template.missing")
 	}
 	return api.DeleteTemplate204Response{}, err
 }

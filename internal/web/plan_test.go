@@ -67,14 +67,14 @@ func TestFillPlan(t *testing.T) {
 		t.Errorf("holes: %d blocks after %d", len(holes.Blocks), len(shorter.Blocks))
 	}
 	plan["present"] = []any{}
-	head.says("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 409, "Nobody is here")
+	head.refused("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 409, "practice.nobody-here")
 	plan["present"], plan["blocks"] = c.players, shorter.Blocks
 	terms.Banned = []string{f.Blocks[pinned].Drill}
 	plan["terms"] = terms
-	head.says("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 409, "left out at once")
+	head.refused("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 409, "practice.left-out-and-in")
 	terms.Helpers = 99
 	plan["terms"] = terms
-	head.says("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 422, "coaches and helpers")
+	head.refused("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 422, "practice.helpers")
 }
 
 // A young team leaves out ball screens and zone drills until its coach turns them on; the
@@ -131,32 +131,32 @@ func TestPracticeTimes(t *testing.T) {
 	var team api.Team
 	head.do("GET", c.path(""), nil, 200, &team)
 	in := map[string]any{"name": team.Name, "season": "s", "ages": team.Ages, "court": team.Court, "metric": false, "school": team.School, "zone": "Mars/Olympus"}
-	head.says("PUT", c.path(""), in, 422, "time zone is not known")
+	head.refused("PUT", c.path(""), in, 422, "team.time-zone")
 	in["zone"], in["localRule"] = "America/Chicago", practice.LocalRule{MaxPerWeek: 3}
 	head.do("PUT", c.path(""), in, 200, &team)
 	if team.Zone != "America/Chicago" || team.LocalRule.MaxPerWeek != 3 || team.Feed {
 		t.Errorf("%+v", team)
 	}
 	in["localRule"] = practice.LocalRule{RestDays: 9}
-	head.says("PUT", c.path(""), in, 422, "rest days lies")
+	head.refused("PUT", c.path(""), in, 422, "practice.local-rest")
 	zone, _ := time.LoadLocation("America/Chicago")
 	plan := planFor(c)
 	at := func(day, hour int) { plan["startsAt"] = time.Date(2026, 3, day, hour, 0, 0, 0, zone) }
 	at(20, 18)
 	var p api.Practice
 	head.do("POST", c.path("/practices"), plan, 201, &p)
-	head.says("POST", c.path("/practices"), plan, 409, "Begin at 19:00 or later")
+	head.refused("POST", c.path("/practices"), plan, 409, "practice.overlaps")
 	at(20, 23)
 	plan["minutes"] = 90
-	head.says("POST", c.path("/practices"), plan, 409, "Begin at 22:30, or make it 60 min")
+	head.refused("POST", c.path("/practices"), plan, 409, "practice.past-midnight")
 	// US clocks go forward on 8 March 2026 at 02:00 (US rule, from memory).
 	at(8, 1)
-	head.says("POST", c.path("/practices"), plan, 409, "clocks go forward")
+	head.refused("POST", c.path("/practices"), plan, 409, "practice.clock-change")
 	at(21, 18)
 	var q api.Practice
 	head.do("POST", c.path("/practices"), renamed(plan), 201, &q)
 	at(20, 18)
-	head.says("PUT", c.path("/practices/"+q.Id.String()), plan, 409, "Begin at 19:00")
+	head.refused("PUT", c.path("/practices/"+q.Id.String()), plan, 409, "practice.overlaps")
 	// A change that keeps the time is stored whatever else is planned.
 	at(21, 18)
 	plan["note"] = "kept"
@@ -215,7 +215,7 @@ func TestExportAndFeed(t *testing.T) {
 	}
 
 	var feed struct{ Path string }
-	helper.says("POST", c.path("/feed"), nil, 403, "Only the head coach")
+	helper.refused("POST", c.path("/feed"), nil, 403, "role.head-coach")
 	head.do("POST", c.path("/feed"), nil, 200, &feed)
 	get := func(path string) (int, string) {
 		res, err := http.Get(w.server.URL + path)
@@ -293,8 +293,8 @@ func TestOutbox(t *testing.T) {
 		t.Errorf("%+v", list)
 	}
 	// Another program sees none of it, and a path is not a message.
-	w.as(other.head).says("GET", "/api/outbox/"+m.Mail.Id, nil, 404, "not in the outbox")
-	head.says("GET", "/api/outbox/passwd", nil, 404, "not in the outbox")
+	w.as(other.head).refused("GET", "/api/outbox/"+m.Mail.Id, nil, 404, "mail.missing")
+	head.refused("GET", "/api/outbox/passwd", nil, 404, "mail.missing")
 	var staff []api.Person
 	head.do("GET", "/api/staff", nil, 200, &staff)
 	for _, s := range staff {
@@ -302,7 +302,7 @@ func TestOutbox(t *testing.T) {
 			head.do("DELETE", "/api/staff/"+s.Id.String(), nil, 204, nil)
 		}
 	}
-	head.says("POST", c.path("/practices/"+p.Id.String()+"/mail"), nil, 409, "no assistant to write to")
+	head.refused("POST", c.path("/practices/"+p.Id.String()+"/mail"), nil, 409, "mail.no-assistant")
 }
 
 func TestTemplatesAndCarryOver(t *testing.T) {
@@ -312,15 +312,15 @@ func TestTemplatesAndCarryOver(t *testing.T) {
 	plan := planFor(c)
 	var kept api.Template
 	head.do("POST", c.path("/templates"), map[string]any{"name": " Tuesday ", "minutes": 60, "blocks": plan["blocks"]}, 201, &kept)
-	head.says("POST", c.path("/templates"), map[string]any{"name": " ", "minutes": 60, "blocks": plan["blocks"]}, 422, "needs 1 to")
+	head.refused("POST", c.path("/templates"), map[string]any{"name": " ", "minutes": 60, "blocks": plan["blocks"]}, 422, "account.text-length")
 	var list []api.Template
 	head.do("GET", c.path("/templates"), nil, 200, &list)
 	if len(list) != 1 || list[0].Name != "Tuesday" || len(list[0].Blocks) != 4 {
 		t.Errorf("%+v", list)
 	}
-	w.as(other.head).says("DELETE", other.path("/templates/"+kept.Id.String()), nil, 404, "not there")
+	w.as(other.head).refused("DELETE", other.path("/templates/"+kept.Id.String()), nil, 404, "template.missing")
 	head.do("DELETE", c.path("/templates/"+kept.Id.String()), nil, 204, nil)
-	head.says("DELETE", c.path("/templates/"+kept.Id.String()), nil, 404, "not there")
+	head.refused("DELETE", c.path("/templates/"+kept.Id.String()), nil, 404, "template.missing")
 
 	var before, next api.Practice
 	head.do("POST", c.path("/practices"), plan, 201, &before)
@@ -379,7 +379,7 @@ func TestLoadsAndSeason(t *testing.T) {
 	if week.From != "2026-03-23" || week.Players[0].Practices != 0 {
 		t.Errorf("%+v", week)
 	}
-	head.says("GET", c.path("/loads?from=soon"), nil, 422, "Give any day of the week")
+	head.refused("GET", c.path("/loads?from=soon"), nil, 422, "week.day")
 
 	var season api.Season
 	head.do("GET", c.path("/season"), nil, 200, &season)
@@ -401,5 +401,5 @@ func TestLoadsAndSeason(t *testing.T) {
 		t.Errorf("due on %v: %+v", plan["startsAt"], sheet.Due)
 	}
 	aim.PerPractice = 0
-	head.says("PUT", c.path("/season"), aim, 422, "blocks for 1 to 8")
+	head.refused("PUT", c.path("/season"), aim, 422, "practice.per-practice")
 }

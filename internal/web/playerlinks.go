@@ -34,7 +34,7 @@ func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequest
 	now := s.now()
 	n, err := s.db.EndTrainerLink(ctx, gen.EndTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, EndedAt: &now})
 	if err == nil && n == 0 {
-		err = missing("No link is out for this player. Nothing was changed.")
+		err = missing("link.missing")
 	}
 	return api.EndTrainerLink204Response{}, err
 }
@@ -99,7 +99,7 @@ func (s *Server) RestorePlayerLink(ctx context.Context, r api.RestorePlayerLinkR
 	}
 	n, err := s.db.RestoreTrainerLink(ctx, gen.RestoreTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
 	if err == nil && n == 0 {
-		err = conflict("There is no earlier link of this player to bring back. Nothing was changed; make a new one.")
+		err = conflict("link.none-earlier")
 	}
 	return api.RestorePlayerLink204Response{}, err
 }

@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 
 	"github.com/google/uuid"
 
@@ -161,7 +160,7 @@ func (s *Server) DeletePractice(ctx context.Context, r api.DeletePracticeRequest
 func parseBlock(id string) (uuid.UUID, error) {
 	u, err := uuid.Parse(id)
 	if err != nil {
-		return u, invalid(fmt.Sprintf("%q is not a block.", id))
+		return u, invalid("practice.block-unknown", id)
 	}
 	return u, nil
 }

@@ -8,36 +8,49 @@ import (
 	"net/http"
 	"strings"
 
+	"evrik/core/refusal"
+	"evrik/internal/sentences"
+
 	"github.com/labstack/echo/v5"
 
-	"evrik/core/drill"
-	"evrik/core/reads"
 	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
 )
 
-// problem is an error meant for the coach: a status and a sentence that says
-// what happened, what was kept and what to do.
+// problem is an error meant for the coach: a status and why. The catalogue makes the sentence.
 type problem struct {
-	status  int
-	message string
+	status int
+	reason error
 }
 
-func (p problem) Error() string   { return p.message }
+func (p problem) Error() string   { return p.reason.Error() }
 func (p problem) StatusCode() int { return p.status }
+func (p problem) Unwrap() error   { return p.reason }
 
-func invalid(message string) error  { return problem{http.StatusUnprocessableEntity, message} }
-func missing(message string) error  { return problem{http.StatusNotFound, message} }
-func conflict(message string) error { return problem{http.StatusConflict, message} }
+func refused(status int, code string, args ...any) problem {
+	return problem{status, refusal.New(code, args...)}
+}
+
+func invalid(code string, args ...any) error {
+	return refused(http.StatusUnprocessableEntity, code, args...)
+}
+func missing(code string, args ...any) error  { return refused(http.StatusNotFound, code, args...) }
+func conflict(code string, args ...any) error { return refused(http.StatusConflict, code, args...) }
+
+// invalidBy passes the core's refusal on, with the code of the sentence that says what was kept; empty where there is
+// nothing to say.
+func invalidBy(err error, kept string) error {
+	return problem{http.StatusUnprocessableEntity, refusal.Keeping(err, kept)}
+}
 
 // statusOf is how a service's refusal is answered.
 var statusOf = map[app.Kind]int{app.Invalid: http.StatusUnprocessableEntity, app.Missing: http.StatusNotFound, app.Conflict: http.StatusConflict}
 
-// orMissing turns "no such row" into a 404 with this sentence.
-func orMissing(err error, message string) error {
+// orMissing turns "no such row" into a 404 with this code.
+func orMissing(err error, code string) error {
 	if store.NotFound(err) {
-		return missing(message)
+		return missing(code)
 	}
 	return err
 }
@@ -56,30 +69,16 @@ func (s *Server) handleError(c *echo.Context, err error) {
 		return // a part of the answer is on its way
 	}
 	if !strings.HasPrefix(c.Request().URL.Path, "/api/") {
-		http.Error(c.Response(), p.message, p.status)
+		http.Error(c.Response(), sentences.Of(p.reason), p.status)
 		return
 	}
 	p.write(c.Response())
 }
 
-// codes are what programs go by, by status.
-var codes = map[int]api.ProblemCode{
-	http.StatusUnauthorized: api.SignedOut, http.StatusForbidden: api.Forbidden, http.StatusNotFound: api.Missing,
-	http.StatusConflict: api.Conflict, http.StatusRequestEntityTooLarge: api.TooLarge, http.StatusUnprocessableEntity: api.Invalid,
-	http.StatusTooManyRequests: api.TooMany, http.StatusServiceUnavailable: api.Unavailable,
-}
-
 // body is the problem in the form of RFC 9457.
 func (p problem) body() api.Problem {
-	code, known := codes[p.status]
-	switch {
-	case known:
-	case p.status >= http.StatusInternalServerError:
-		code = api.Internal
-	default:
-		code = api.Refused
-	}
-	return api.Problem{Type: "about:blank", Title: http.StatusText(p.status), Status: p.status, Detail: p.message, Code: code}
+	return api.Problem{Type: "about:blank", Title: http.StatusText(p.status), Status: p.status,
+		Detail: sentences.Of(p.reason), Code: refusal.Of(p.reason).Code}
 }
 
 // write answers with the problem.
@@ -92,37 +91,37 @@ func (p problem) write(w http.ResponseWriter) {
 }
 
 // givenUp is told to nobody: the client has left. The status is the one that logs are used to.
-var givenUp = problem{499, "The request was given up before it was answered."}
+var givenUp = refused(499, "request.given-up")
 
 func problemOf(err error) problem {
 	var p problem
-	var refused app.Refusal
+	var service app.Refusal
 	var tooLarge *http.MaxBytesError
 	switch {
 	case errors.As(err, &p):
 		return p
-	case errors.As(err, &refused):
-		return problem{statusOf[refused.Kind], refused.Sentence}
-	case errors.Is(err, reads.ErrPlaces), errors.Is(err, drill.ErrSetup):
-		return problem{http.StatusUnprocessableEntity, err.Error()}
+	case errors.As(err, &service):
+		return problem{statusOf[service.Kind], service.Reason}
+	case refusal.CodeOf(err) != "":
+		return problem{http.StatusUnprocessableEntity, err}
 	case errors.As(err, &tooLarge), echo.StatusCode(err) == http.StatusRequestEntityTooLarge:
-		return problem{http.StatusRequestEntityTooLarge, "That is more than one request may hold. Nothing was saved; send it in smaller parts."}
+		return refused(http.StatusRequestEntityTooLarge, "request.too-large")
 	case store.Unavailable(err):
 		return unavailable
 	case store.Refused(err):
-		return problem{http.StatusUnprocessableEntity, "A value does not fit. Nothing was saved; check the entries and try again."}
+		return refused(http.StatusUnprocessableEntity, "request.value")
 	case errors.Is(err, context.Canceled):
 		return givenUp
 	}
 	switch code := echo.StatusCode(err); {
 	case code == http.StatusNotFound:
-		return problem{code, "There is nothing here. It may have been deleted."}
+		return refused(code, "request.missing")
 	case code == http.StatusMethodNotAllowed:
-		return problem{code, "This cannot be done here."}
+		return refused(code, "request.method")
 	case code == http.StatusBadRequest || code == http.StatusUnsupportedMediaType:
-		return problem{http.StatusUnprocessableEntity, "The request cannot be read. Nothing was saved; reload the page and try again."}
+		return refused(http.StatusUnprocessableEntity, "request.unreadable")
 	case code >= 400 && code < 500:
-		return problem{code, "The request was refused. Nothing was saved."}
+		return refused(code, "request.refused")
 	}
-	return problem{http.StatusInternalServerError, "Something went wrong on our side. Nothing of this request was saved; try again in a moment."}
+	return refused(http.StatusInternalServerError, "request.internal")
 }

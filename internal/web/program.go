@@ -36,7 +36,7 @@ func (s *Server) SetKeeping(ctx context.Context, r api.SetKeepingRequestObject) 
 	in := gen.SetKeepMonthsParams{ProgramID: program}
 	if months > 0 {
 		if months < leastMonths {
-			return nil, invalid(fmt.Sprintf("Reps are kept for %d months at least, or a season tells nothing. The old setting was kept.", leastMonths))
+			return nil, invalid("program.keep-months", leastMonths)
 		}
 		in.KeepMonths = &months
 	}
@@ -78,7 +78,7 @@ func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestOb
 	case s.imports <- struct{}{}:
 		defer func() { <-s.imports }()
 	default:
-		return nil, problem{http.StatusTooManyRequests, "Other archives are being read at this moment. Nothing was imported; try again in a minute."}
+		return nil, refused(http.StatusTooManyRequests, "program.archives-busy")
 	}
 	file, err := spool(ctx, r.Body)
 	if err != nil {
@@ -96,7 +96,7 @@ func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestOb
 	got, err := archive.Read(ctx, s.db, me.ProgramID, me.Name, s.now(), bufio.NewReader(file))
 	var p archive.Problem
 	if errors.As(err, &p) {
-		return nil, invalid(p.Error())
+		return nil, invalid("program.archive", p.Error())
 	}
 	return api.ImportArchive200JSONResponse{Id: got.ID, Players: got.Players, Practices: got.Practices, Games: got.Games, Events: got.Events}, err
 }
@@ -122,14 +122,14 @@ func spool(ctx context.Context, from io.Reader) (*os.File, error) {
 		total += n
 		switch {
 		case total > maxArchive:
-			return fail(problem{http.StatusRequestEntityTooLarge, "The archive is larger than this server takes. Nothing was imported."})
+			return fail(refused(http.StatusRequestEntityTooLarge, "program.archive-too-large"))
 		case errors.Is(err, io.EOF):
 			_, err = file.Seek(0, io.SeekStart)
 			return file, err
 		case errors.Is(err, os.ErrDeadlineExceeded):
-			return fail(problem{http.StatusRequestTimeout, "The archive stopped coming. Nothing was imported; try again on a better line."})
+			return fail(refused(http.StatusRequestTimeout, "program.archive-stopped"))
 		case err != nil:
-			return fail(problem{http.StatusBadRequest, "The archive did not come whole. Nothing was imported; try again."})
+			return fail(refused(http.StatusBadRequest, "program.archive-cut"))
 		}
 	}
 }
@@ -174,7 +174,7 @@ func (s *Server) ListImports(ctx context.Context, _ api.ListImportsRequestObject
 func (s *Server) UndoImport(ctx context.Context, r api.UndoImportRequestObject) (api.UndoImportResponseObject, error) {
 	there, err := archive.Undo(ctx, s.db, caller(ctx).ProgramID, r.ImportId)
 	if err == nil && !there {
-		err = missing("This import is not there any more; it may have been undone already.")
+		err = missing("program.import-gone")
 	}
 	return api.UndoImport204Response{}, err
 }

@@ -26,7 +26,7 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	}
 	info, ok := reads.Info(reads.Read(r.Read))
 	if !ok {
-		return nil, missing("There is no read of this name. Choose one on the squad's board.")
+		return nil, missing("read.missing")
 	}
 	b, err := s.squads.Board(ctx, team, info.Role)
 	if err != nil {
@@ -69,7 +69,7 @@ func (s *Server) GetPlayerRead(ctx context.Context, r api.GetPlayerReadRequestOb
 	}
 	info, ok := reads.Info(reads.Read(r.Read))
 	if !ok {
-		return nil, missing("There is no read of this name. Choose one on the squad's board.")
+		return nil, missing("read.missing")
 	}
 	all, err := s.db.RepsOfPlayer(ctx, team.ProgramID, p.ID)
 	if err != nil {
@@ -130,7 +130,7 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 		return nil, err
 	}
 	if !r.Params.What.Valid() {
-		return nil, invalid("Say reps or verdicts.")
+		return nil, invalid("read.export")
 	}
 	b, err := s.squads.Board(ctx, team, "")
 	if err != nil {

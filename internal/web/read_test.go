@@ -55,8 +55,8 @@ func TestReadPage(t *testing.T) {
 	if text := head.do("GET", c.path("/evidence?what=verdicts"), nil, 200, nil); !strings.Contains(text, ",cutter,backcut,live,not-yet,,0,20,") || !strings.Contains(text, ",backcut,live,has,,20,20,") {
 		t.Error(text)
 	}
-	head.says("GET", c.path("/evidence?what=all"), nil, 422, "Say reps or verdicts")
-	head.says("GET", c.path("/reads/moonwalk"), nil, 404, "no read of this name")
+	head.refused("GET", c.path("/evidence?what=all"), nil, 422, "read.export")
+	head.refused("GET", c.path("/reads/moonwalk"), nil, 404, "read.missing")
 }
 
 // Two coaches watch the same twelve reps and see them differently three times.
@@ -93,10 +93,10 @@ func TestMovingUp(t *testing.T) {
 		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], n, reads.Trail, reads.Curl)), 200, nil)
 	}
 	path := "/players/" + c.players[0].String() + "/team"
-	head.says("PUT", c.path(path), map[string]any{"team": uuid.New()}, 404, "not in your program")
-	w.as(c.helper).says("PUT", c.path(path), map[string]any{"team": up.team}, 403, "Only the head coach")
+	head.refused("PUT", c.path(path), map[string]any{"team": uuid.New()}, 404, "team.missing")
+	w.as(c.helper).refused("PUT", c.path(path), map[string]any{"team": up.team}, 403, "role.head-coach")
 	head.do("PUT", c.path(path), map[string]any{"team": up.team}, 204, nil)
-	head.says("PUT", c.path(path), map[string]any{"team": up.team}, 404, "not on the team")
+	head.refused("PUT", c.path(path), map[string]any{"team": up.team}, 404, "player.missing")
 	var board api.Board
 	head.do("GET", up.path("/board?role=cutter"), nil, 200, &board)
 	if len(board.Players) != 1 || board.Lines[0].Cells[0].Judgement.Reps != 9 {
@@ -111,7 +111,7 @@ func TestMovingUp(t *testing.T) {
 	head.do("POST", c.path("/players"), map[string]any{"jersey": "0", "name": "Again", "handler": false, "wing": false, "big": false, "shooter": false}, 201, nil)
 	var list []api.Player
 	head.do("GET", c.path("/players"), nil, 200, &list)
-	head.says("PUT", c.path("/players/"+list[0].Id.String()+"/team"), map[string]any{"team": up.team}, 409, "has this jersey")
+	head.refused("PUT", c.path("/players/"+list[0].Id.String()+"/team"), map[string]any{"team": up.team}, 409, "team.jersey-taken-there")
 }
 
 // The program sets teams side by side; the board narrows to a rung, a side and a period,
@@ -139,8 +139,8 @@ func TestProgramAndFilters(t *testing.T) {
 			t.Errorf("%s: %d reps, want %d", query, got, want)
 		}
 	}
-	for query, says := range map[string]string{"&rung=air": "nobody reads", "&rung=attic": "no rung", "&side=up": "left or right", "&from=2026-03-02&until=2026-03-01": "before it begins", "&from=tomorrow": "Say a day"} {
-		head.says("GET", c.path("/board?role=all"+query), nil, 422, says)
+	for query, says := range map[string]string{"&rung=air": "evidence.rung-not-judged", "&rung=attic": "evidence.rung", "&side=up": "evidence.side", "&from=2026-03-02&until=2026-03-01": "evidence.period-order", "&from=tomorrow": "evidence.day"} {
+		head.refused("GET", c.path("/board?role=all"+query), nil, 422, says)
 	}
 	if count(""); len(board.Holds) != len(board.Columns) {
 		t.Errorf("%d columns, %d in order", len(board.Columns), len(board.Holds))
@@ -150,7 +150,7 @@ func TestProgramAndFilters(t *testing.T) {
 	if len(read.Reps) != 8 || !read.Reps[0].Correct || len(read.Curve) != 1 {
 		t.Errorf("%+v", read)
 	}
-	head.says("GET", c.path("/players/"+c.players[0].String()+"/reads/dunk"), nil, 404, "no read of this name")
+	head.refused("GET", c.path("/players/"+c.players[0].String()+"/reads/dunk"), nil, 404, "read.missing")
 	var card api.Card
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
 	if len(card.Words.Strengths) != 1 || len(card.Words.Next) != 2 {

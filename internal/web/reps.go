@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 	"math"
 	"slices"
 	"time"
@@ -83,13 +82,13 @@ func (s *Server) LogReps(ctx context.Context, r api.LogRepsRequestObject) (api.L
 // count takes a count of a live block into the batch.
 func (l *repBatch) count(e api.RepEvent) error {
 	if e.Block == nil || e.What == nil || e.By == nil || e.RepNo == nil || *e.RepNo < 0 || *e.RepNo > math.MaxInt32 || *e.By != 1 && *e.By != -1 {
-		return invalid("A count needs its block, rep, what is counted, and by 1 or -1. Nothing was saved.")
+		return invalid("rep.count-incomplete")
 	}
 	if !practice.KnownTally(practice.Tally(*e.What)) {
-		return invalid(fmt.Sprintf("%q is not counted in a live block. Nothing was saved.", *e.What))
+		return invalid("rep.count-kind", *e.What)
 	}
 	if !slices.ContainsFunc(l.blocks, func(b practice.Block) bool { return b.ID == e.Block.String() }) {
-		return invalid("This block is not a drill of the practice any more. Nothing was saved; reload to see the plan.")
+		return invalid("rep.block")
 	}
 	c := &l.counts
 	c.ID, c.BlockID, c.RepNo, c.At = append(c.ID, e.Id), append(c.BlockID, *e.Block), append(c.RepNo, int32(*e.RepNo)), append(c.At, l.seenAt(e))
@@ -183,7 +182,7 @@ func (l *repBatch) known(ctx context.Context, q *gen.Queries, stored []uuid.UUID
 		case ours[id]:
 			known = append(known, id)
 		default:
-			return nil, missing("This rep's id is taken. Nothing was saved.")
+			return nil, missing("rep.id-taken")
 		}
 	}
 	return known, nil
@@ -211,10 +210,10 @@ func (l *repBatch) event(e api.RepEvent) (store.RepEvent, error) {
 	case e.Kind == api.Void:
 		return l.void(e, event)
 	case e.Kind != api.Rep:
-		return event, invalid("A practice logs reps. Nothing was saved.")
+		return event, invalid("rep.kind")
 	}
 	if e.Block == nil || e.Player == nil || e.Role == nil || e.Side == nil || e.Cue == nil || e.Made == nil {
-		return event, invalid("A rep needs its block, player, role, side, cue and read. Nothing was saved.")
+		return event, invalid("rep.incomplete")
 	}
 	var block practice.Block
 	for _, b := range l.blocks {
@@ -224,16 +223,16 @@ func (l *repBatch) event(e api.RepEvent) (store.RepEvent, error) {
 	}
 	d, stage, err := practice.StageOf(l.library, block)
 	if err != nil {
-		return event, invalid("This block is not a drill of the practice any more. Nothing was saved; reload to see the plan.")
+		return event, invalid("rep.block")
 	}
 	if !l.players[*e.Player] {
-		return event, missing(noPlayer + " Nothing was saved.")
+		return event, missing(noPlayer)
 	}
 	event.Block, event.Drill, event.Rung = evidence.BlockID(e.Block.String()), d.ID, stage.Rung
 	links := d.Links(stage)
 	if len(links) == 0 {
 		if !d.Shoots() {
-			return event, invalid(fmt.Sprintf("Nobody shoots in %s: there is nothing to log. Nothing was saved.", d.Name))
+			return event, invalid("rep.nobody-shoots", d.Name)
 		}
 		return event, shot(e, &event)
 	}
@@ -242,7 +241,7 @@ func (l *repBatch) event(e api.RepEvent) (store.RepEvent, error) {
 		id = *e.Screen
 	}
 	if !slices.ContainsFunc(links, func(link drill.Link) bool { return link.Action == id }) {
-		return event, invalid(fmt.Sprintf("%s does not go on with %q. Nothing was saved; reload to see the drill as it is.", d.Name, id))
+		return event, invalid("rep.goes-on", d.Name, id)
 	}
 	action, _ := reads.ActionByID(id)
 	return event, l.judge(e, action, &event)
@@ -268,14 +267,14 @@ func (l *repBatch) judge(e api.RepEvent, action *reads.Action, event *store.RepE
 		for _, text := range *e.Tags {
 			tag := store.TagOf(text)
 			if owner, err := uuid.Parse(string(tag.Player)); tag.Player != "" && (err != nil || !l.players[owner]) {
-				return invalid("A tag is somebody's who is not on the team. Nothing was saved.")
+				return invalid("rep.tag-owner")
 			}
 			seen.Tags = append(seen.Tags, tag)
 		}
 	}
 	scored, err := evidence.Score(action, store.RulesOf(l.team), seen)
 	if err != nil {
-		return invalid(fmt.Sprintf("%v Nothing was saved.", err))
+		return invalidBy(err, "kept.nothing")
 	}
 	if e.RepNo != nil {
 		event.No = *e.RepNo
@@ -293,9 +292,9 @@ func (l *repBatch) judge(e api.RepEvent, action *reads.Action, event *store.RepE
 func shot(e api.RepEvent, event *store.RepEvent) error {
 	switch {
 	case *e.Role != string(reads.Cutter):
-		return invalid("Shots are logged for whoever shoots. Nothing was saved.")
+		return invalid("rep.not-a-shooter")
 	case *e.Made != string(reads.Make) && *e.Made != "":
-		return invalid("This drill teaches no read: log the shot as made or missed. Nothing was saved.")
+		return invalid("rep.no-read")
 	}
 	if e.RepNo != nil {
 		event.No = *e.RepNo
@@ -324,18 +323,18 @@ func roleOf(screen *reads.Action, position string) reads.Role {
 // void makes of an event the taking back of a rep.
 func (l *repBatch) void(e api.RepEvent, event store.RepEvent) (store.RepEvent, error) {
 	if e.Voids == nil {
-		return event, invalid("Which rep is taken back? Nothing was saved.")
+		return event, invalid("rep.undo-which")
 	}
 	taken, stored := l.voided[*e.Voids]
 	if !stored {
 		i := slices.IndexFunc(l.events, func(o store.RepEvent) bool { return idOf(o.ID) == *e.Voids })
 		if i < 0 {
-			return event, missing("The rep to take back is not there. Nothing was saved.")
+			return event, missing("rep.undo-missing")
 		}
 		taken = l.events[i]
 	}
 	if taken.Voids != "" {
-		return event, invalid("Only a rep can be taken back. Nothing was saved.")
+		return event, invalid("rep.undo-kind")
 	}
 	rep := taken.Rep
 	rep.ID, rep.At, rep.Observer, rep.Device = event.ID, event.At, event.Observer, event.Device

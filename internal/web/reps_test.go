@@ -1,6 +1,7 @@
 package web
 
 import (
+	"strings"
 	"testing"
 	"time"
 
@@ -54,20 +55,20 @@ func TestLogReps(t *testing.T) {
 	// A batch is stored whole or not at all.
 	good := repEvent(live, c.players[1], 2, reads.Under, reads.Curl)
 	for text, bad := range map[string]map[string]any{
-		"not on the team": repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
-		"not a drill":     repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
-		"has no cue":      repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
-		"not a read of":   repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
-		"needs its block": {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
-		"Which rep":       {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
-		"is not there":    {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
-		"There is no tag": withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
+		"player.missing":   repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
+		"rep.block":        repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
+		"reads.cue":        repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
+		"evidence.read":    repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
+		"rep.incomplete":   {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
+		"rep.undo-which":   {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
+		"rep.undo-missing": {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
+		"evidence.tag":     withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
 	} {
 		status := 422
-		if text == "not on the team" || text == "is not there" {
+		if strings.HasSuffix(text, "missing") {
 			status = 404
 		}
-		a.says("POST", at+"/reps", batch(good, bad), status, text)
+		a.refused("POST", at+"/reps", batch(good, bad), status, text)
 	}
 	if n := len(stored()); n != 1 {
 		t.Fatalf("a refused batch left %d reps", n)
@@ -78,7 +79,7 @@ func TestLogReps(t *testing.T) {
 	if reps := stored(); len(reps) != 1 || reps[0].Player != c.players[1] || reps[0].Correct {
 		t.Errorf("after the void: %+v", reps)
 	}
-	a.says("POST", at+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": void["id"]}), 422, "Only a rep")
+	a.refused("POST", at+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": void["id"]}), 422, "rep.undo-kind")
 	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE rep_events SET is_correct = true"); err == nil {
 		t.Error("a logged rep was changed")
 	}
@@ -97,7 +98,7 @@ func TestLogReps(t *testing.T) {
 	o.do("POST", other.path("/practices"), planFor(other), 201, &theirs)
 	taken := repEvent(theirs.Blocks[3].ID, other.players[0], 1, reads.Trail, reads.Curl)
 	taken["id"] = good["id"]
-	o.says("POST", other.path("/practices/"+theirs.Id.String()+"/reps"), batch(taken), 404, "id is taken")
+	o.refused("POST", other.path("/practices/"+theirs.Id.String()+"/reps"), batch(taken), 404, "rep.id-taken")
 	// Deleting the plan keeps what the players did.
 	w.as(c.head).do("DELETE", at, nil, 204, nil)
 	var card api.Card

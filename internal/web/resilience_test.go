@@ -17,6 +17,7 @@ import (
 	"time"
 
 	"evrik/core/reads"
+	"evrik/core/refusal"
 	"evrik/internal/pgtest"
 	"evrik/internal/store"
 )
@@ -90,10 +91,10 @@ func TestSpool(t *testing.T) {
 	}
 	file.Close()
 	os.Remove(file.Name())
-	for cause, want := range map[error]string{os.ErrDeadlineExceeded: "stopped coming", io.ErrUnexpectedEOF: "did not come whole"} {
+	for cause, want := range map[error]string{os.ErrDeadlineExceeded: "program.archive-stopped", io.ErrUnexpectedEOF: "program.archive-cut"} {
 		_, err := spool(t.Context(), io.MultiReader(strings.NewReader(whole), iotest.ErrReader(cause)))
 		var p problem
-		if !errors.As(err, &p) || p.status < 400 || p.status >= 500 || !strings.Contains(p.message, want) {
+		if !errors.As(err, &p) || p.status < 400 || p.status >= 500 || refusal.CodeOf(p) != want {
 			t.Errorf("%v is told as %v", cause, err)
 		}
 	}

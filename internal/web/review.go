@@ -111,7 +111,7 @@ func inRosterOrder(players []gen.Player, here []gen.Attendance) []string {
 // SetReview keeps the note about a practice.
 func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (api.SetReviewResponseObject, error) {
 	if len(r.Body.Review) > 2000 {
-		return nil, invalid("The note is longer than 2000 characters. Nothing was saved.")
+		return nil, invalid("practice.note-too-long")
 	}
 	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PracticeId, Review: r.Body.Review})
 	if err == nil && n == 0 {

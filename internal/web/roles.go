@@ -85,7 +85,7 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 		if known && need == screen {
 			sc, err := s.pairedScreen(c.Request().Context())
 			if err == nil && sc == nil {
-				err = problem{http.StatusUnauthorized, notPaired}
+				err = refused(http.StatusUnauthorized, notPaired)
 			}
 			if err != nil {
 				return nil, err
@@ -96,13 +96,13 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 		switch {
 		case known && need == anyone:
 		case !known:
-			return nil, problem{http.StatusForbidden, "Nobody may do this."}
+			return nil, refused(http.StatusForbidden, "role.nobody")
 		case who == nil:
-			return nil, problem{http.StatusUnauthorized, "You are not signed in. What you entered is still on this page; sign in and try again."}
+			return nil, refused(http.StatusUnauthorized, "role.signed-out")
 		case !may(who.Role, need) && who.Role == "viewer":
-			return nil, problem{http.StatusForbidden, "You may look at everything here and change nothing. Nothing was changed; ask the head coach."}
+			return nil, refused(http.StatusForbidden, "role.viewer")
 		case !may(who.Role, need):
-			return nil, problem{http.StatusForbidden, "Only the head coach can change this. Nothing was changed."}
+			return nil, refused(http.StatusForbidden, "role.head-coach")
 		}
 		ctx := c.Request().Context()
 		if who != nil {
@@ -139,5 +139,5 @@ func (s *Server) signedIn(ctx context.Context) (*gen.Staff, error) {
 // team returns the caller's team with this id; another program's is not found.
 func (s *Server) team(ctx context.Context, id uuid.UUID) (gen.Team, error) {
 	t, err := s.db.Team(ctx, gen.TeamParams{ProgramID: caller(ctx).ProgramID, ID: id})
-	return t, orMissing(err, "This team is not in your program.")
+	return t, orMissing(err, "team.missing")
 }

@@ -4,6 +4,8 @@ import (
 	"context"
 	"fmt"
 
+	"evrik/core/refusal"
+
 	"evrik/core/roster"
 	"evrik/internal/app/rosters"
 	"evrik/internal/web/api"
@@ -38,21 +40,20 @@ func (s *Server) ImportRoster(ctx context.Context, r api.ImportRosterRequestObje
 		return nil, err
 	}
 	if !saved {
-		return nil, invalid(refusalOf(p.Errors))
+		return nil, invalidBy(refusalOf(p.Errors), "roster.correct-list")
 	}
 	return api.ImportRoster200JSONResponse(rosterPreview(p, saidOf(p))), nil
 }
 
 // refusalOf names the first line that does not fit.
-func refusalOf(errs []roster.RowError) string {
-	first := ""
-	if len(errs) > 0 {
-		first = errs[0].Message
-		if errs[0].Row > 0 {
-			first = fmt.Sprintf("Line %d: %s", errs[0].Row, first)
-		}
+func refusalOf(errs []roster.RowError) error {
+	switch {
+	case len(errs) == 0:
+		return refusal.New("roster.not-imported")
+	case errs[0].Row == 0:
+		return refusal.New("roster.not-imported-because", errs[0].Reason)
 	}
-	return "Nothing was imported. " + first + " Correct the list, or leave out what does not fit, and save again."
+	return refusal.New("roster.line", errs[0].Row, errs[0].Reason)
 }
 
 // saidOf sums up what an import did.
@@ -63,7 +64,7 @@ func saidOf(p rosters.Preview) string {
 func listIn(body *api.RosterList) (rosters.List, error) {
 	var out rosters.List
 	if body.Text == nil && body.File == nil {
-		return out, invalid("There is no list in this request. Nothing was changed; paste one, or choose a file.")
+		return out, invalid("roster.no-list")
 	}
 	if body.Text != nil {
 		out.Text = *body.Text

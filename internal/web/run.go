@@ -2,6 +2,7 @@ package web
 
 import (
 	"context"
+	"net/http"
 	"slices"
 	"time"
 
@@ -58,7 +59,7 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	}
 	i := slices.IndexFunc(view.Blocks, func(b practice.Block) bool { return b.ID == r.BlockId.String() })
 	if i < 0 {
-		return nil, missing("This practice has no such block. Go back to the plan.")
+		return nil, missing("practice.block-missing")
 	}
 	f, err := s.onFloor(ctx, p, d.Board)
 	if err != nil {
@@ -66,7 +67,7 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	}
 	run := f.block(d.Team, view.Blocks[i])
 	if run.Order == nil || !run.Live {
-		return nil, invalid("Only a live block has a score.")
+		return nil, invalid("practice.score-not-live")
 	}
 	counts, err := s.db.FloorCounts(ctx, gen.FloorCountsParams{ProgramID: p.ProgramID, PracticeID: p.ID})
 	if err != nil {
@@ -133,7 +134,7 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 		}
 		c, err := clockOf(p).Apply(practice.Action(r.Body.Action), wanted, blocks, at)
 		if err != nil {
-			return conflict(err.Error())
+			return problem{http.StatusConflict, err}
 		}
 		if !c.Changed.Equal(at) {
 			return nil // something newer stands

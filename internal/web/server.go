@@ -169,7 +169,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	// on top of SameSite cookies, unsafe requests from other origins are refused.
 	csrf := http.NewCrossOriginProtection()
 	csrf.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		problem{http.StatusForbidden, "This request came from another site and was refused. Nothing was changed."}.write(w)
+		refused(http.StatusForbidden, "request.other-site").write(w)
 	}))
 	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
 		slog.Error("no session could be read or kept", "error", err)

@@ -77,7 +77,7 @@ func TestSessionsAreSeldomWritten(t *testing.T) {
 	w.now = w.now.Add(sessionIdle - time.Minute)
 	a.do("GET", "/api/staff", nil, 200, nil)
 	w.now = w.now.Add(sessionIdle + time.Minute)
-	a.says("GET", "/api/staff", nil, 401, "not signed in")
+	a.refused("GET", "/api/staff", nil, 401, "role.signed-out")
 }
 
 // Streams end when whoever follows signs out, is removed or loses the right.

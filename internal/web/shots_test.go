@@ -59,18 +59,18 @@ func TestShots(t *testing.T) {
 	var q api.Practice
 	warm["startsAt"] = evening.AddDate(0, 0, 1)
 	a.do("POST", c.path("/practices"), warm, 201, &q)
-	a.says("POST", c.path("/practices/"+q.Id.String()+"/reps"), batch(repEvent(q.Blocks[1].ID, c.players[0], 1, reads.NoCue, reads.Make)), 422, "Nobody shoots")
+	a.refused("POST", c.path("/practices/"+q.Id.String()+"/reps"), batch(repEvent(q.Blocks[1].ID, c.players[0], 1, reads.NoCue, reads.Make)), 422, "rep.nobody-shoots")
 	for text, bad := range map[string]map[string]any{
-		"made or missed":  repEvent(block, c.players[0], 5, reads.NoCue, reads.Curl),
-		"whoever shoots":  changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "role", "screener"),
-		"/side":           changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "side", "up"),
-		"not on the team": repEvent(block, other.players[0], 5, reads.NoCue, reads.Make),
+		"rep.no-read":          repEvent(block, c.players[0], 5, reads.NoCue, reads.Curl),
+		"rep.not-a-shooter":    changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "role", "screener"),
+		"request.does-not-fit": changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "side", "up"),
+		"player.missing":       repEvent(block, other.players[0], 5, reads.NoCue, reads.Make),
 	} {
 		status := 422
-		if text == "not on the team" {
+		if text == "player.missing" {
 			status = 404
 		}
-		a.says("POST", at+"/reps", batch(bad), status, text)
+		a.refused("POST", at+"/reps", batch(bad), status, text)
 	}
 	w.as(other.head).do("GET", c.path("/shots/form-shooting"), nil, 404, nil)
 }

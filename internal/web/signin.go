@@ -4,7 +4,6 @@ import (
 	"context"
 	"crypto/sha256"
 	"encoding/hex"
-	"fmt"
 	"net/http"
 	"time"
 	"unicode/utf8"
@@ -39,7 +38,7 @@ func newHashing() hashing {
 	return hashing{make(chan struct{}, hashesAtOnce), make(chan struct{}, hashQueue)}
 }
 
-var tooBusy = problem{http.StatusTooManyRequests, "Too many people are signing in at this moment. Nothing was changed; try again in a few seconds."}
+var tooBusy = refused(http.StatusTooManyRequests, "signin.busy")
 
 // do runs f when it is its turn, or refuses.
 func (h hashing) do(ctx context.Context, f func() error) error {
@@ -77,7 +76,7 @@ var decoyHash = func() string {
 // hash checks a new password and hashes it.
 func (s *Server) hash(ctx context.Context, password string) (hash string, err error) {
 	if n := utf8.RuneCountInString(password); n < minPassword || n > maxPassword {
-		return "", invalid(fmt.Sprintf("The password needs %d to %d characters. A short sentence is good.", minPassword, maxPassword))
+		return "", invalid("signin.password-length", minPassword, maxPassword)
 	}
 	err = s.hashing.do(ctx, func() (err error) {
 		hash, err = argon2id.CreateHash(password, argon2id.DefaultParams)
@@ -127,7 +126,7 @@ func (s *Server) SignIn(ctx context.Context, r api.SignInRequestObject) (api.Sig
 		return nil, err
 	}
 	if !match || who.ID == uuid.Nil {
-		return nil, problem{http.StatusUnauthorized, "Email and password do not match. Check both and try again."}
+		return nil, refused(http.StatusUnauthorized, "signin.no-match")
 	}
 	if err := s.forgive(ctx, try, keys[0]); err != nil {
 		return nil, err
@@ -137,7 +136,7 @@ func (s *Server) SignIn(ctx context.Context, r api.SignInRequestObject) (api.Sig
 }
 
 // tooMany is told to whoever has tried too often.
-var tooMany = problem{http.StatusTooManyRequests, fmt.Sprintf("Too many tries. Wait %d minutes and try again.", int(signInWindow.Minutes()))}
+var tooMany = refused(http.StatusTooManyRequests, "signin.too-many-tries", int(signInWindow.Minutes()))
 
 // count counts a try under some keys, before anything is checked, and refuses it where one of them
 // has had too many. However many come at once, no more than signInTries are checked.

@@ -113,17 +113,17 @@ func TestKnownDeviceIsNotLockedOut(t *testing.T) {
 	for range signInTries + 2 {
 		w.agent().status("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"})
 	}
-	w.agent().says("POST", "/api/session", right, 429, "Too many tries")
+	w.agent().refused("POST", "/api/session", right, 429, "signin.too-many-tries")
 	own.do("POST", "/api/session", right, 200, nil)
-	w.agent().says("GET", "/api/join/unknown", nil, 404, "does not work")
+	w.agent().refused("GET", "/api/join/unknown", nil, 404, "coach.link-dead")
 	// On the known device guesses are counted too.
 	own.do("DELETE", "/api/session", nil, 204, nil)
 	for range signInTries {
 		own.do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
 	}
-	own.says("POST", "/api/session", right, 429, "Too many tries")
+	own.refused("POST", "/api/session", right, 429, "signin.too-many-tries")
 	// Another account's device is known for that account alone.
-	other.says("POST", "/api/session", right, 429, "Too many tries")
+	other.refused("POST", "/api/session", right, 429, "signin.too-many-tries")
 }
 
 // The first set-up over a network needs the code that was printed; on the machine itself it does not.

@@ -29,7 +29,7 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 		return nil, err
 	}
 	if !r.Params.Role.Valid() {
-		return nil, invalid("The board has no part of that name.")
+		return nil, invalid("squad.part")
 	}
 	var b squad.Board
 	if r.Params.Role == api.All {
@@ -79,7 +79,7 @@ func (s *Server) narrow(ctx context.Context, team gen.Team, b *squad.Board, f ev
 		return nil
 	}
 	if err := f.Check(); err != nil {
-		return invalid(err.Error())
+		return invalidBy(err, "")
 	}
 	zone, err := time.LoadLocation(team.Zone)
 	if err != nil {
@@ -87,7 +87,7 @@ func (s *Server) narrow(ctx context.Context, team gen.Team, b *squad.Board, f ev
 	}
 	from, before, _, err := f.Period(zone)
 	if err != nil {
-		return invalid(err.Error())
+		return invalidBy(err, "")
 	}
 	if before.IsZero() {
 		before = evidence.Ever

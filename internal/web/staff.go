@@ -62,10 +62,10 @@ func (s *Server) Invite(ctx context.Context, r api.InviteRequestObject) (api.Inv
 	}
 	role := string(r.Body.Role)
 	if roleNames[role] == "" {
-		return nil, invalid("A coach is invited as head coach, assistant or viewer. Nobody was invited.")
+		return nil, invalid("coach.invited-role")
 	}
 	if _, err := s.db.StaffByEmail(ctx, email); err == nil {
-		return nil, conflict("There is an account with this email already. Nobody was invited; use another address.")
+		return nil, conflict("coach.email-taken")
 	} else if !store.NotFound(err) {
 		return nil, err
 	}
@@ -74,7 +74,7 @@ func (s *Server) Invite(ctx context.Context, r api.InviteRequestObject) (api.Inv
 		return nil, err
 	}
 	if len(open) >= maxInvitations {
-		return nil, conflict(fmt.Sprintf("%d invitations are open. Withdraw one first.", maxInvitations))
+		return nil, conflict("coach.too-many-invitations", maxInvitations)
 	}
 	key, err := secretKey()
 	if err != nil {
@@ -101,12 +101,12 @@ func (s *Server) Invite(ctx context.Context, r api.InviteRequestObject) (api.Inv
 func (s *Server) WithdrawInvitation(ctx context.Context, r api.WithdrawInvitationRequestObject) (api.WithdrawInvitationResponseObject, error) {
 	n, err := s.db.DeleteInvitation(ctx, gen.DeleteInvitationParams{ProgramID: caller(ctx).ProgramID, ID: r.InvitationId})
 	if err == nil && n == 0 {
-		err = missing("This invitation is not open any more. Somebody may have taken it.")
+		err = missing("coach.invitation-closed")
 	}
 	return api.WithdrawInvitation204Response{}, err
 }
 
-const deadLink = "This link does not work any more: it was used, withdrawn or is older than a week. Ask for a new one."
+const deadLink = "coach.link-dead"
 
 // invitation finds what a link is for.
 func (s *Server) invitation(ctx context.Context, key string) (i gen.InvitationByKeyRow, err error) {
@@ -148,7 +148,7 @@ func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationReq
 		return q.InsertStaff(ctx, who)
 	})
 	if store.Duplicate(err) {
-		return nil, conflict("There is an account with this email already. Sign in with it.")
+		return nil, conflict("coach.email-taken-join")
 	}
 	if err != nil {
 		return nil, err
@@ -166,10 +166,10 @@ func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationReq
 func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObject) (api.SetStaffRoleResponseObject, error) {
 	me := caller(ctx)
 	if r.StaffId == me.ID {
-		return nil, conflict("You cannot change your own role. Another head coach can.")
+		return nil, conflict("coach.own-role")
 	}
 	if roleNames[string(r.Body.Role)] == "" {
-		return nil, invalid("A coach is head coach, assistant or viewer. Nothing was changed.")
+		return nil, invalid("coach.role")
 	}
 	err := s.changeStaff(ctx, r.StaffId, func(q *gen.Queries) (int64, error) {
 		return q.SetStaffRole(ctx, gen.SetStaffRoleParams{ProgramID: me.ProgramID, ID: r.StaffId, Role: string(r.Body.Role)})
@@ -185,7 +185,7 @@ func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObje
 func (s *Server) RemoveStaff(ctx context.Context, r api.RemoveStaffRequestObject) (api.RemoveStaffResponseObject, error) {
 	me := caller(ctx)
 	if r.StaffId == me.ID {
-		return nil, conflict("You cannot remove your own account. Another head coach can.")
+		return nil, conflict("coach.own-account")
 	}
 	return api.RemoveStaff204Response{}, s.changeStaff(ctx, r.StaffId, func(q *gen.Queries) (int64, error) {
 		return q.DeleteStaff(ctx, gen.DeleteStaffParams{ProgramID: me.ProgramID, ID: r.StaffId})
@@ -206,11 +206,11 @@ func (s *Server) changeStaff(ctx context.Context, id uuid.UUID, change func(q *g
 			return err
 		}
 		if now.Role != "head" {
-			return problem{http.StatusForbidden, "Somebody has just changed what you may do. Nothing was changed."}
+			return refused(http.StatusForbidden, "coach.role-just-changed")
 		}
 		n, err := change(q)
 		if err == nil && n == 0 {
-			err = missing("This account is not in your program.")
+			err = missing("coach.missing")
 		}
 		if err != nil {
 			return err

@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 
 	"github.com/google/uuid"
 
@@ -23,7 +22,7 @@ func (s *Server) floor(ctx context.Context, team uuid.UUID) (reads.Floor, error)
 	return store.FloorOf(t)
 }
 
-const noScreen = "There is no such action. Choose one from the list."
+const noScreen = "action.missing"
 
 // Search finds the lines of the tables that words describe.
 func (s *Server) Search(ctx context.Context, r api.SearchRequestObject) (api.SearchResponseObject, error) {
@@ -70,7 +69,7 @@ func (s *Server) ReadMap(ctx context.Context, r api.ReadMapRequestObject) (api.R
 	}
 	mover, ok := reads.ParsePlace(r.Params.Mover)
 	if !ok || !mover.Defends() {
-		return nil, invalid("A read map is made for the places of a defender.")
+		return nil, invalid("action.map-part")
 	}
 	if err := r.Body.Validate(fl.Court); err != nil {
 		return nil, err
@@ -200,7 +199,7 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	}
 	stage, ok := d.Stage(r.Body.Stage)
 	if !ok {
-		return nil, missing(fmt.Sprintf("%s has no such stage.", d.Name))
+		return nil, missing("drill.stage-missing", d.Name)
 	}
 	known := map[uuid.UUID]bool{}
 	for _, p := range onTeam {

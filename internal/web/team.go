@@ -3,7 +3,6 @@ package web
 import (
 	"bytes"
 	"context"
-	"fmt"
 	"log/slog"
 	"time"
 	_ "time/tzdata" // zones are known on machines that do not have them
@@ -99,11 +98,11 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 		return nil, err
 	}
 	if err := r.Body.Court.Validate(); err != nil {
-		return nil, invalid(fmt.Sprintf("This floor cannot be: %v. The old one was kept; check the tape.", err))
+		return nil, invalid("team.floor", err)
 	}
 	if r.Body.Pace != nil {
 		if err := r.Body.Pace.Validate(); err != nil {
-			return nil, invalid(fmt.Sprintf("%v The old figures were kept.", err))
+			return nil, invalidBy(err, "kept.old-figures")
 		}
 	}
 	old, err := s.team(ctx, r.TeamId)
@@ -118,7 +117,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 	}
 	if r.Body.LocalRule != nil {
 		if err := r.Body.LocalRule.Check(); err != nil {
-			return nil, invalid(err.Error() + " The old figures were kept.")
+			return nil, invalidBy(err, "kept.old-figures")
 		}
 		rule = store.LocalRuleJSON(*r.Body.LocalRule)
 	}
@@ -129,7 +128,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 		return nil, err
 	}
 	if n == 0 {
-		return nil, missing("This team is not in your program.")
+		return nil, missing("team.missing")
 	}
 	view, err := s.teamView(ctx, r.TeamId)
 	return api.UpdateTeam200JSONResponse{TeamJSONResponse: api.TeamJSONResponse(view)}, err
@@ -138,7 +137,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 // knownZone checks the name of a time zone (IANA).
 func knownZone(name string) (string, error) {
 	if _, err := time.LoadLocation(name); err != nil || name == "" || name == "Local" {
-		return "", invalid("This time zone is not known. Choose one from the list, such as America/Chicago. The old one was kept.")
+		return "", invalid("team.time-zone")
 	}
 	return name, nil
 }
@@ -176,10 +175,10 @@ func (s *Server) AddPlayer(ctx context.Context, r api.AddPlayerRequestObject) (a
 	}
 	e, err := roster.Clean(*r.Body)
 	if err != nil {
-		return nil, invalid(err.Error())
+		return nil, invalidBy(err, "")
 	}
 	if len(rows) >= roster.MaxPlayers {
-		return nil, invalid(fmt.Sprintf("A team has at most %d players.", roster.MaxPlayers))
+		return nil, invalid("team.too-many-players", roster.MaxPlayers)
 	}
 	p := insertPlayer(caller(ctx).ProgramID, r.TeamId, e)
 	if err := s.db.InsertPlayer(ctx, p); err != nil {
@@ -195,7 +194,7 @@ func insertPlayer(program, team uuid.UUID, e roster.Entry) gen.InsertPlayerParam
 
 func jerseyTaken(err error, jersey string) error {
 	if store.Duplicate(err) {
-		return conflict(fmt.Sprintf("Jersey %s is taken on this team. Nothing was changed; choose another.", jersey))
+		return conflict("team.jersey-taken", jersey)
 	}
 	return err
 }
@@ -204,7 +203,7 @@ func jerseyTaken(err error, jersey string) error {
 func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObject) (api.UpdatePlayerResponseObject, error) {
 	e, err := roster.Clean(*r.Body)
 	if err != nil {
-		return nil, invalid(err.Error())
+		return nil, invalidBy(err, "")
 	}
 	n, err := s.db.UpdatePlayer(ctx, gen.UpdatePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PlayerId,
 		Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
@@ -217,7 +216,7 @@ func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObje
 	return api.UpdatePlayer200JSONResponse{Id: r.PlayerId, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
 }
 
-const noPlayer = "This player is not on the team."
+const noPlayer = "player.missing"
 
 // MovePlayer puts a player on another team of the program; the record comes along.
 func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) (api.MovePlayerResponseObject, error) {
@@ -230,7 +229,7 @@ func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) 
 	}
 	n, err := s.db.MovePlayer(ctx, gen.MovePlayerParams{ProgramID: to.ProgramID, TeamID: r.TeamId, ID: r.PlayerId, ToTeam: to.ID})
 	if store.Duplicate(err) {
-		return nil, conflict("Somebody on " + to.Name + " has this jersey. Nobody was moved; change one of the numbers first.")
+		return nil, conflict("team.jersey-taken-there", to.Name)
 	}
 	if err == nil && n == 0 {
 		err = missing(noPlayer)

@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 	"strings"
 
 	"github.com/google/uuid"
@@ -54,11 +53,11 @@ func (s *Server) AddTeam(ctx context.Context, r api.AddTeamRequestObject) (api.A
 			return err
 		}
 		if len(teams) >= maxTeams {
-			return conflict(fmt.Sprintf("A program has at most %d teams. Delete one that is not needed any more; nothing was added.", maxTeams))
+			return conflict("team.too-many", maxTeams)
 		}
 		for _, t := range teams {
 			if strings.EqualFold(t.Name, name) {
-				return conflict("There is a team called " + t.Name + " already. Choose another name; nothing was added.")
+				return conflict("team.name-taken", t.Name)
 			}
 		}
 		if len(teams) > 0 {
@@ -75,7 +74,7 @@ func (s *Server) ArchiveTeam(ctx context.Context, r api.ArchiveTeamRequestObject
 	return api.ArchiveTeam204Response{}, s.changeTeams(ctx, func(q *gen.Queries) error {
 		n, err := q.ArchiveTeam(ctx, gen.ArchiveTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Archived: r.Body.Archived})
 		if err == nil && n == 0 {
-			err = missing("This team is not in your program.")
+			err = missing("team.missing")
 		}
 		return err
 	})
@@ -88,7 +87,7 @@ func (s *Server) DeleteTeam(ctx context.Context, r api.DeleteTeamRequestObject) 
 		return nil, err
 	}
 	if strings.TrimSpace(r.Body.Name) != team.Name {
-		return nil, conflict("The name that was typed is not the team's. Nothing was deleted.")
+		return nil, conflict("team.name-not-typed")
 	}
 	return api.DeleteTeam204Response{}, s.changeTeams(ctx, func(q *gen.Queries) error {
 		_, err := q.DeleteTeams(ctx, gen.DeleteTeamsParams{ProgramID: team.ProgramID, Ids: []uuid.UUID{team.ID}})
@@ -115,6 +114,6 @@ func (s *Server) changeTeams(ctx context.Context, change func(q *gen.Queries) er
 				return nil
 			}
 		}
-		return conflict("A program needs a team to open. Add another one first; nothing was changed.")
+		return conflict("team.last")
 	})
 }

@@ -14,9 +14,9 @@ func TestTeams(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 2)
 	head := w.as(c.head)
-	head.says("POST", "/api/teams", map[string]string{"name": "CLUB", "ages": "12-14"}, 409, "a team called club already")
-	head.says("POST", "/api/teams", map[string]string{"name": "a\u202eb", "ages": "12-14"}, 422, "team's name")
-	head.says("POST", "/api/teams", map[string]string{"name": "U16", "ages": "moon"}, 422, "age group")
+	head.refused("POST", "/api/teams", map[string]string{"name": "CLUB", "ages": "12-14"}, 409, "team.name-taken")
+	head.refused("POST", "/api/teams", map[string]string{"name": "a\u202eb", "ages": "12-14"}, 422, "account.text-length")
+	head.refused("POST", "/api/teams", map[string]string{"name": "U16", "ages": "moon"}, 422, "account.age-group")
 	var made api.TeamEntry
 	head.do("POST", "/api/teams", map[string]string{"name": "U16", "ages": "12-14"}, 201, &made)
 	at := "/api/teams/" + made.Id.String()
@@ -38,15 +38,15 @@ func TestTeams(t *testing.T) {
 	if got := fmt.Sprint(names()); got != "[U16]" {
 		t.Errorf("teams %s", got)
 	}
-	head.says("PUT", at+"/archived", map[string]bool{"archived": true}, 409, "needs a team to open")
-	head.says("POST", at+"/delete", map[string]string{"name": "U16"}, 409, "needs a team to open")
+	head.refused("PUT", at+"/archived", map[string]bool{"archived": true}, 409, "team.last")
+	head.refused("POST", at+"/delete", map[string]string{"name": "U16"}, 409, "team.last")
 	var list []api.TeamEntry
 	head.do("GET", "/api/teams", nil, 200, &list)
 	if len(list) != 2 || !list[0].Archived || list[0].Players != 2 || list[1].Archived {
 		t.Errorf("%+v", list)
 	}
 	head.do("PUT", c.path("/archived"), map[string]bool{"archived": false}, 204, nil)
-	head.says("POST", c.path("/delete"), map[string]string{"name": "clubs"}, 409, "not the team's")
+	head.refused("POST", c.path("/delete"), map[string]string{"name": "clubs"}, 409, "team.name-not-typed")
 	head.do("POST", c.path("/delete"), map[string]string{"name": "club"}, 204, nil)
 	if got := fmt.Sprint(names()); got != "[U16]" {
 		t.Errorf("teams %s", got)
@@ -71,14 +71,14 @@ func TestUndoImport(t *testing.T) {
 	if len(list) != 1 || list[0].Id != got.Id || list[0].Players != 8 || list[0].Who != "head" || len(list[0].Teams) != 1 {
 		t.Fatalf("%+v", list)
 	}
-	head.says("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "not there any more")
+	head.refused("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "program.import-gone")
 	there.do("DELETE", "/api/program/imports/"+got.Id.String(), nil, 204, nil)
 	var teams []api.TeamEntry
 	there.do("GET", "/api/teams", nil, 200, &teams)
 	if len(teams) != 1 {
 		t.Errorf("%+v", teams)
 	}
-	there.says("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "not there any more")
+	there.refused("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "program.import-gone")
 	there.do("POST", "/api/program/archive", doc, 200, nil)
 }
 

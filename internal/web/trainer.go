@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"fmt"
 	"math/rand/v2"
 	"slices"
 	"time"
@@ -24,7 +23,7 @@ const (
 	firstPack = 10 // those that its page asks for first
 )
 
-const deadTrainer = "This link does not work any more. What you answered before is kept; ask your coach for a new link."
+const deadTrainer = "quiz.link-dead"
 
 // learner is the player whose link was opened, with the team's floor and his answers.
 type learner struct {
@@ -67,7 +66,7 @@ func (s *Server) GetTrainer(ctx context.Context, r api.GetTrainerRequestObject) 
 		return nil, err
 	}
 	if n := r.Params.Size; n < 1 || n > maxPack {
-		return nil, invalid(fmt.Sprintf("Questions come from 1 to %d at a time. None was made.", maxPack))
+		return nil, invalid("quiz.count", maxPack)
 	}
 	step, file := trainer.StepOf(l.answers), trainer.File(trainer.Cards(l.floor), l.answers)
 	seed := uint64(rand.Uint32())
@@ -189,11 +188,11 @@ func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequest
 // questions are those of a round. The same round has the same ones on every screen.
 func questions(fl reads.Floor, of api.RoundState) (api.TrainerPack, error) {
 	if of.Step < 1 || of.Step > trainer.Steps {
-		return api.TrainerPack{}, invalid(fmt.Sprintf("Steps go from 1 to %d. No round was made; choose one of them.", trainer.Steps))
+		return api.TrainerPack{}, invalid("quiz.step", trainer.Steps)
 	}
 	asked := trainer.Round(fl, of.Situation, uint64(of.Seed), roundSize)
 	if len(asked) == 0 {
-		return api.TrainerPack{}, invalid(fmt.Sprintf("There are no questions on %q. Choose a situation from the list.", of.Situation))
+		return api.TrainerPack{}, invalid("quiz.no-questions", of.Situation)
 	}
 	return packOf(fl, asked, trainer.Step(of.Step), uint64(of.Seed))
 }
@@ -213,7 +212,7 @@ func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api
 	}
 	pack, err := questions(fl, *r.Body)
 	if err == nil && r.Body.Question >= len(pack.Items) {
-		err = invalid(fmt.Sprintf("A round has %d questions. The screens show what they showed.", len(pack.Items)))
+		err = invalid("quiz.round-length", len(pack.Items))
 	}
 	if err != nil {
 		return nil, err
@@ -258,7 +257,7 @@ func (s *Server) GetDisplayRound(ctx context.Context, _ api.GetDisplayRoundReque
 	}
 	of, err := s.roundOf(ctx, team.ProgramID, p.ID)
 	if err == nil && of == nil {
-		err = missing("No round is shown now.")
+		err = missing("quiz.no-round")
 	}
 	if err != nil {
 		return nil, err

@@ -72,16 +72,16 @@ func TestTrainer(t *testing.T) {
 	bad := answerTo(pack.Items[0], "curl", -1, ahead)
 	phone.do("POST", mine, []any{bad}, 422, nil)
 	phone.do("POST", mine, []any{}, 422, nil)
-	phone.says("GET", mine+"?size=4000000", nil, 422, "from 1 to 40")
-	phone.says("GET", "/api/eyes/guessed?size=4", nil, 404, "ask your coach")
+	phone.refused("GET", mine+"?size=4000000", nil, 422, "quiz.count")
+	phone.refused("GET", "/api/eyes/guessed?size=4", nil, 404, "quiz.link-dead")
 	// A new link ends the old one; ending it keeps the answers.
 	var second api.TrainerLink
 	head.do("POST", at, nil, 201, &second)
-	phone.says("POST", mine, all, 404, "What you answered before is kept")
+	phone.refused("POST", mine, all, 404, "quiz.link-dead")
 	phone.do("GET", "/api"+second.Path+"?size=4", nil, 200, &pack)
 	head.do("DELETE", at, nil, 204, nil)
-	head.says("DELETE", at, nil, 404, "No link is out")
-	phone.says("GET", "/api"+second.Path+"?size=4", nil, 404, "ask your coach")
+	head.refused("DELETE", at, nil, 404, "link.missing")
+	phone.refused("GET", "/api"+second.Path+"?size=4", nil, 404, "quiz.link-dead")
 	var after api.Recognised
 	head.do("GET", at, nil, 200, &after)
 	if after.LinkMade != nil || after.Shape.Asked != 10 {
@@ -132,7 +132,7 @@ func TestPlayerLinks(t *testing.T) {
 	opens(first[0].Path, 404)
 	head.do("POST", at+"/restore", nil, 204, nil)
 	opens(first[0].Path, 200)
-	head.says("POST", at+"/restore", nil, 409, "no earlier link")
+	head.refused("POST", at+"/restore", nil, 409, "link.none-earlier")
 	// Replaced and brought back: the new one ends.
 	second := made(c.players[0])
 	opens(first[0].Path, 404)
@@ -143,7 +143,7 @@ func TestPlayerLinks(t *testing.T) {
 	// A link that was ended on purpose does not come back with the one that replaces it.
 	head.do("DELETE", at, nil, 204, nil)
 	made(c.players[0])
-	head.says("POST", at+"/restore", nil, 409, "no earlier link")
+	head.refused("POST", at+"/restore", nil, 409, "link.none-earlier")
 	opens(first[0].Path, 404)
 	// Whoever is not on the team gets none, and nobody else either.
 	head.do("POST", c.path("/links"), api.PlayerLinksInput{Players: []uuid.UUID{c.players[2], other.players[0]}}, 404, nil)
@@ -169,8 +169,8 @@ func TestRound(t *testing.T) {
 	if len(one.Scenes) != 1 || one.Scenes[0].Id != "flare" {
 		t.Errorf("scenes %+v", one.Scenes)
 	}
-	head.says("GET", c.path("/round?step=1&seed=5&screen=nothing"), nil, 422, "no questions on")
-	head.says("GET", c.path("/round?step=9&seed=5"), nil, 422, "from 1 to 5")
+	head.refused("GET", c.path("/round?step=1&seed=5&screen=nothing"), nil, 422, "quiz.no-questions")
+	head.refused("GET", c.path("/round?step=9&seed=5"), nil, 422, "quiz.step")
 }
 
 // A round goes to the second screens of a practice: the same questions, one after the
@@ -181,9 +181,9 @@ func TestRoundOnSecondScreens(t *testing.T) {
 	var code api.ScreenCode
 	head.do("POST", at+"/screens", nil, 201, &code)
 	wall := w.agent()
-	wall.says("GET", "/api/display/round", nil, 401, "shows no practice")
+	wall.refused("GET", "/api/display/round", nil, 401, "display.not-paired")
 	wall.do("POST", "/api/display/pair", map[string]string{"code": code.Code}, 204, nil)
-	wall.says("GET", "/api/display/round", nil, 404, "No round is shown")
+	wall.refused("GET", "/api/display/round", nil, 404, "quiz.no-round")
 	news := wall.follow(w.server.URL, "/api/display/live")
 	var nothing map[string]any
 	news.hears("again", &nothing)
@@ -210,8 +210,8 @@ func TestRoundOnSecondScreens(t *testing.T) {
 		t.Errorf("%+v", d.Round)
 	}
 	// Nonsense leaves it as it is.
-	head.says("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "flare", Question: roundSize}, 422, "has 12 questions")
-	head.says("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "nothing"}, 422, "no questions on")
+	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "flare", Question: roundSize}, 422, "quiz.round-length")
+	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "nothing"}, 422, "quiz.no-questions")
 	if wall.do("GET", "/api/display", nil, 200, &d); d.Round == nil || *d.Round != round {
 		t.Errorf("%+v", d.Round)
 	}
@@ -227,7 +227,7 @@ func TestRoundOnSecondScreens(t *testing.T) {
 	if news.hears("round", &gone); gone != nil {
 		t.Errorf("%+v", gone)
 	}
-	wall.says("GET", "/api/display/round", nil, 404, "No round is shown")
+	wall.refused("GET", "/api/display/round", nil, 404, "quiz.no-round")
 }
 
 // A player who moves up keeps link and answers; one who is erased takes both along.
@@ -257,8 +257,8 @@ func TestTrainerFollowsThePlayer(t *testing.T) {
 		t.Errorf("the link knows of %d answers", pack.Shape.Asked)
 	}
 	head.do("DELETE", up.path("/players/"+player), nil, 200, nil)
-	phone.says("GET", mine+"?size=3", nil, 404, "ask your coach")
-	phone.says("POST", mine, []any{answerTo(pack.Items[0], "", 2, evening)}, 404, "ask your coach")
+	phone.refused("GET", mine+"?size=3", nil, 404, "quiz.link-dead")
+	phone.refused("POST", mine, []any{answerTo(pack.Items[0], "", 2, evening)}, 404, "quiz.link-dead")
 	rows, err := w.db.TrainerAnswers(t.Context(), gen.TrainerAnswersParams{ProgramID: c.program, PlayerID: c.players[0]})
 	if err != nil || len(rows) != 0 {
 		t.Errorf("%d answers of an erased player are kept, %v", len(rows), err)

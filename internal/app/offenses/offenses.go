@@ -4,8 +4,9 @@ package offenses
 
 import (
 	"context"
-	"fmt"
 	"slices"
+
+	"evrik/core/refusal"
 
 	"github.com/google/uuid"
 
@@ -62,7 +63,7 @@ func (s Service) Named(team gen.Team, id string) (offense.Offense, error) {
 	if o, ok := offense.ByID(id); ok {
 		return o, nil
 	}
-	return offense.Offense{}, app.Refuse(app.Missing, "There is no such offense. Choose one from the list.")
+	return offense.Offense{}, app.Refuse(app.Missing, "offense.missing")
 }
 
 // ready looks the parts of an offense up on a team's court, or says why it cannot be played.
@@ -72,7 +73,7 @@ func (s Service) ready(team gen.Team, o offense.Offense) (offense.Offense, reads
 		return o, fl, err
 	}
 	if o, err = o.Ready(fl.Court); err != nil {
-		return o, fl, app.Refuse(app.Invalid, err.Error())
+		return o, fl, app.RefuseBy(app.Invalid, err, "")
 	}
 	return o, fl, nil
 }
@@ -83,8 +84,8 @@ func (s Service) Save(ctx context.Context, team gen.Team, o offense.Offense) (Ch
 	if err != nil {
 		return check, err
 	}
-	if check.Problem != "" {
-		return check, app.Refuse(app.Invalid, check.Problem+" The old offense was kept.")
+	if check.Problem.Code != "" {
+		return check, app.RefuseBy(app.Invalid, check.Problem, "kept.old-offense")
 	}
 	return check, s.store(ctx, team, o, nil)
 }
@@ -101,9 +102,9 @@ func (s Service) Copy(ctx context.Context, team, from gen.Team, follow bool) err
 	case err != nil:
 		return err
 	case team.ID == from.ID:
-		return app.Refuse(app.Invalid, "This is the team's own offense. Choose another team.")
+		return app.Refuse(app.Invalid, "offense.own-offense")
 	case !chosen:
-		return app.Refuse(app.Invalid, from.Name+" has not chosen an offense yet. Nothing was changed.")
+		return app.Refuse(app.Invalid, "offense.team-without", from.Name)
 	}
 	if _, _, err := s.ready(team, o); err != nil {
 		return err
@@ -116,7 +117,7 @@ func (s Service) Copy(ctx context.Context, team, from gen.Team, follow bool) err
 		whose = *from.OffenseFollows
 	}
 	if whose == team.ID {
-		return app.Refuse(app.Conflict, from.Name+" plays this team's offense already. Nothing was changed.")
+		return app.Refuse(app.Conflict, "offense.follows-already", from.Name)
 	}
 	return s.store(ctx, team, o, &whose)
 }
@@ -124,7 +125,7 @@ func (s Service) Copy(ctx context.Context, team, from gen.Team, follow bool) err
 // Check is what is known of an offense without a defense.
 type Check struct {
 	// Problem says why it cannot be played; empty where it can.
-	Problem string            `json:"problem"`
+	Problem refusal.Refusal   `json:"problem"`
 	Start   *offense.Standing `json:"start,omitempty"`
 	// Broken are the rules that its own moves break, each once.
 	Broken []offense.Violation `json:"broken"`
@@ -144,7 +145,7 @@ func (s Service) Check(team gen.Team, o offense.Offense) (Check, error) {
 	}
 	o, bad := o.Ready(fl.Court)
 	if bad != nil {
-		out.Problem = bad.Error()
+		out.Problem = refusal.Of(bad)
 		return out, nil
 	}
 	f := offense.NewFloor(fl)
@@ -155,7 +156,7 @@ func (s Service) Check(team gen.Team, o offense.Offense) (Check, error) {
 		against.Defense.Dials.Deny = float64(seed % 2)
 		run, err := f.Watch(o, start, checkPasses, against, seed)
 		if err != nil {
-			out.Problem = err.Error()
+			out.Problem = refusal.Of(err)
 			return out, nil
 		}
 		for _, v := range run.Violations {
@@ -193,7 +194,7 @@ func (s Service) Watch(team gen.Team, w Watching) (run offense.Run, err error) {
 		return run, err
 	}
 	if run, err = f.Watch(o, from, w.Passes, w.Against, w.Seed); err != nil {
-		return run, app.Refuse(app.Invalid, err.Error())
+		return run, app.RefuseBy(app.Invalid, err, "")
 	}
 	return run, nil
 }
@@ -204,7 +205,7 @@ func checked(fl reads.Floor, st offense.Standing, d offense.Dials) error {
 		err = d.Validate()
 	}
 	if err != nil {
-		return app.Refuse(app.Invalid, err.Error())
+		return app.RefuseBy(app.Invalid, err, "")
 	}
 	return nil
 }
@@ -236,7 +237,7 @@ func (s Service) CutOut(team gen.Team, id string, m offense.Moment) (*drill.Dril
 	}
 	d, err := offense.NewFloor(fl).CutOut(o, m)
 	if err != nil {
-		return nil, app.Refuse(app.Invalid, err.Error())
+		return nil, app.RefuseBy(app.Invalid, err, "")
 	}
 	return d, nil
 }
@@ -261,14 +262,14 @@ func (s Service) Simulators(ctx context.Context, team gen.Team, p Pair, mixes []
 	}
 	for _, id := range p.Five {
 		if !known[id.String()] {
-			return nil, nil, app.Refuse(app.Missing, "This player is not on this team. Reload the page.")
+			return nil, nil, app.Refuse(app.Missing, "offense.player-missing")
 		}
 	}
 	if len(p.Five) != onFive {
-		return nil, nil, app.Refuse(app.Invalid, fmt.Sprintf("An offense takes five, and %d are chosen.", len(p.Five)))
+		return nil, nil, app.Refuse(app.Invalid, "offense.five", len(p.Five))
 	}
 	if err := p.Defense.Dials.Validate(); err != nil {
-		return nil, nil, app.Refuse(app.Invalid, err.Error())
+		return nil, nil, app.RefuseBy(app.Invalid, err, "")
 	}
 	p.Defense.Mixes = mixes
 	form := s.Policy.FormOf(board.History)

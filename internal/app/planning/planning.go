@@ -3,7 +3,6 @@ package planning
 import (
 	"context"
 	"errors"
-	"fmt"
 	"slices"
 	"time"
 
@@ -48,10 +47,10 @@ type Practice struct {
 }
 
 // NoPractice is said where a practice is not there.
-const NoPractice = "This practice is not there. It may have been deleted; logged reps stay with the players."
+const NoPractice = "practice.missing"
 
 const (
-	noPlayer = "This player is not on the team."
+	noPlayer = "player.missing"
 	maxNote  = 2000
 )
 
@@ -100,30 +99,27 @@ func draftOf(p gen.Practice, blocks []practice.Block, here []gen.Attendance) (Dr
 
 // Check refuses a draft that cannot be laid out.
 func (c *Context) Check(d Draft) error {
-	refuse := func(format string, args ...any) error {
-		return app.Refuse(app.Invalid, fmt.Sprintf(format, args...))
-	}
 	for i, b := range d.Blocks {
 		if _, err := uuid.Parse(b.ID); err != nil {
-			return refuse("Block %d has no id that can be stored. Nothing was saved; reload the page and try again.", i+1)
+			return app.Refuse(app.Invalid, "plan.block-id", i+1)
 		}
 		for _, id := range b.Players {
 			if _, err := uuid.Parse(id); err != nil {
-				return refuse("Block %d names a player who cannot be. Nothing was saved; reload the page and try again.", i+1)
+				return app.Refuse(app.Invalid, "plan.block-player", i+1)
 			}
 		}
 	}
 	if err := practice.Check(c.Library, d.Minutes, d.Blocks); err != nil {
-		return refuse("%s Nothing was saved.", err)
+		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
 	if err := d.Terms.Check(); err != nil {
-		return refuse("%s Nothing was saved.", err)
+		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
 	if len(d.Note) > maxNote {
-		return refuse("The note is longer than %d characters. Nothing was saved.", maxNote)
+		return app.Refuse(app.Invalid, "plan.note-too-long", maxNote)
 	}
 	if slices.ContainsFunc(d.Present, func(id uuid.UUID) bool { return !c.Has(id) }) {
-		return app.Refuse(app.Missing, noPlayer+" Nothing was saved.")
+		return app.Refuse(app.Missing, noPlayer)
 	}
 	return nil
 }
@@ -152,7 +148,7 @@ func (s *Service) Fill(ctx context.Context, team gen.Team, d Draft, scope practi
 	out, err := practice.Fill(c.Plan(d), scope, uuid.NewString)
 	var conflict practice.Conflict
 	if errors.As(err, &conflict) {
-		return out, app.Refuse(app.Conflict, conflict.Error())
+		return out, app.RefuseBy(app.Conflict, conflict.Refusal, "")
 	}
 	return out, err
 }
@@ -197,7 +193,7 @@ func (s *Service) Update(ctx context.Context, team gen.Team, old gen.Practice, d
 			return err
 		}
 		if n == 0 {
-			return app.Refuse(app.Conflict, "Somebody else changed this practice meanwhile. Your plan is still on this page and was not saved; reload to see theirs.")
+			return app.Refuse(app.Conflict, "plan.changed-meanwhile")
 		}
 		if old.Status == string(practice.Open) {
 			if err := KeepDropped(ctx, q, old, d.Blocks); err != nil {
@@ -243,7 +239,7 @@ func (s *Service) checkTime(ctx context.Context, c *Context, d Draft, own uuid.U
 		}
 	}
 	if err := practice.CheckTime(practice.Slot{Start: d.StartsAt, Minutes: float64(d.Minutes)}, c.Zone, others); err != nil {
-		return app.Refuse(app.Conflict, err.Error()+" Nothing was saved; your plan is still on this page.")
+		return app.RefuseBy(app.Conflict, err, "kept.plan-on-page")
 	}
 	return nil
 }
@@ -278,7 +274,7 @@ func (s *Service) SetSeason(ctx context.Context, team gen.Team, aim practice.Sea
 		return err
 	}
 	if err := aim.Check(s.Now().In(zone)); err != nil {
-		return app.Refuse(app.Invalid, err.Error()+" Nothing was saved.")
+		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
 	_, err = s.Store.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID, SeasonAim: store.AimJSON(aim)})
 	return err

@@ -232,9 +232,9 @@ func TestEffort(t *testing.T) {
 	}
 	stranger := s.teams[1]
 	for kind, err := range map[string]error{
-		"rated from 0":            set(nil, &eleven),
-		"did not take part":       set(&stranger.ID, &two),
-		"This practice is not th": s.SetEffort(t.Context(), team.ProgramID, stranger.ID, rows[i].ID, nil, &two),
+		"practice.effort: 10": set(nil, &eleven),
+		"week.player":         set(&stranger.ID, &two),
+		"practice.missing":    s.SetEffort(t.Context(), team.ProgramID, stranger.ID, rows[i].ID, nil, &two),
 	} {
 		if err == nil || !strings.Contains(err.Error(), kind) {
 			t.Errorf("%v, want it to say %q", err, kind)

@@ -24,7 +24,7 @@ func (s *Service) Week(ctx context.Context, team gen.Team, day string) (practice
 	at := c.Now
 	if day != "" {
 		if at, err = time.ParseInLocation(practice.DateFormat, day, c.Zone); err != nil {
-			return practice.Week{}, app.Refuse(app.Invalid, "Give any day of the week, such as 2026-11-30.")
+			return practice.Week{}, app.Refuse(app.Invalid, "week.day")
 		}
 	}
 	monday := practice.MondayOf(at, c.Zone)
@@ -115,7 +115,7 @@ func (s *Service) SetEffort(ctx context.Context, program, team, id uuid.UUID, pl
 	var rating *int16
 	if effort != nil {
 		if err := practice.CheckEffort(*effort); err != nil {
-			return app.Refuse(app.Invalid, err.Error()+" Nothing was saved.")
+			return app.RefuseBy(app.Invalid, err, "kept.nothing")
 		}
 		short := int16(*effort)
 		rating = &short
@@ -129,7 +129,7 @@ func (s *Service) SetEffort(ctx context.Context, program, team, id uuid.UUID, pl
 	}
 	n, err := s.Store.SetPlayerEffort(ctx, gen.SetPlayerEffortParams{ProgramID: program, TeamID: team, PracticeID: id, PlayerID: *player, Effort: rating})
 	if err == nil && n == 0 {
-		err = app.Refuse(app.Missing, "This player did not take part in that practice. Nothing was saved.")
+		err = app.Refuse(app.Missing, "week.player")
 	}
 	return err
 }

@@ -6,6 +6,8 @@ import (
 	"fmt"
 	"slices"
 
+	"evrik/core/refusal"
+
 	"github.com/google/uuid"
 
 	"evrik/core/roster"
@@ -80,7 +82,7 @@ func (s Service) Read(ctx context.Context, team gen.Team, list List) (Preview, e
 	out := Preview{Columns: columns(&table, uses), Changes: changes, Errors: append(unread, unfit...)}
 	slices.SortStableFunc(out.Errors, func(a, b roster.RowError) int { return a.Row - b.Row })
 	if len(table.Rows) == 0 {
-		out.Errors = []roster.RowError{{Message: "There is no player in this list."}}
+		out.Errors = []roster.RowError{{Reason: refusal.Refusal{Code: "roster.empty"}}}
 	}
 	return out, nil
 }
@@ -104,7 +106,7 @@ func (s Service) Save(ctx context.Context, team gen.Team, list List) (p Preview,
 		return nil
 	})
 	if store.Duplicate(err) {
-		err = app.Refuse(app.Conflict, "Somebody changed the roster at the same moment. Nothing was imported; look at the list again and save it.")
+		err = app.Refuse(app.Conflict, "roster.changed-meanwhile")
 	}
 	return p, err == nil, err
 }

@@ -53,11 +53,11 @@ func TestFilesThatCannotBeRead(t *testing.T) {
 		file []byte
 		want string
 	}{
-		"half a workbook": {good[:len(good)/2], "cannot be opened"},
-		"a picture":       {[]byte("\x89PNG\r\n\x1a\n\xff"), "UTF-8"},
-		"too large":       {append(slices.Clone(good), make([]byte, roster.MaxFile)...), "larger than 1 MB"},
+		"half a workbook": {good[:len(good)/2], "roster.workbook"},
+		"a picture":       {[]byte("\x89PNG\r\n\x1a\n\xff"), "roster.not-utf8"},
+		"too large":       {append(slices.Clone(good), make([]byte, roster.MaxFile)...), "roster.list-too-large: 1"},
 	} {
-		if _, bad := tableOf(List{File: tc.file}); bad == nil || !strings.Contains(bad.Message, tc.want) {
+		if _, bad := tableOf(List{File: tc.file}); bad == nil || !strings.Contains(bad.Reason.Error(), tc.want) {
 			t.Errorf("%s: %+v, want %q", name, bad, tc.want)
 		}
 	}

@@ -3,6 +3,8 @@ package rosters
 import (
 	"bytes"
 
+	"evrik/core/refusal"
+
 	"github.com/xuri/excelize/v2"
 
 	"evrik/core/roster"
@@ -27,7 +29,7 @@ func tableOf(list List) (roster.Table, *roster.RowError) {
 
 // sheet reads the first sheet of a workbook.
 func sheet(file []byte) (roster.Table, *roster.RowError) {
-	unreadable := &roster.RowError{Message: "This workbook cannot be opened. Save it as .xlsx without a password, or copy its cells and paste them."}
+	unreadable := &roster.RowError{Reason: refusal.Refusal{Code: "roster.workbook"}}
 	book, err := excelize.OpenReader(bytes.NewReader(file), excelize.Options{UnzipSizeLimit: mostUnzipped, UnzipXMLSizeLimit: mostUnzipped})
 	if err != nil {
 		return roster.Table{}, unreadable

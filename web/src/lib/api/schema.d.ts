@@ -1824,10 +1824,10 @@ export interface components {
             /** @description a sentence for the coach */
             detail: string;
             /**
-             * @description what programs go by
-             * @enum {string}
+             * @description what programs go by: the area, a dot, the reason
+             * @example game.too-few-players
              */
-            code: "signed-out" | "forbidden" | "missing" | "conflict" | "too-large" | "invalid" | "too-many" | "unavailable" | "internal" | "refused";
+            code: string;
         };
         SignIn: {
             email: string;

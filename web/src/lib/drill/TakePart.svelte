@@ -22,7 +22,7 @@
   </p>
   <div class="people grid grid-cols-[repeat(auto-fill,_minmax(9rem,_1fr))]">
     {#each players as p (p.id)}
-      <Checkbox bind:checked={here[p.id]}
+      <Checkbox bind:checked={() => here[p.id] ?? false, (there) => (here[p.id] = there)}
         ><span class="numeral">{p.jersey}</span>
         {p.name}</Checkbox
       >

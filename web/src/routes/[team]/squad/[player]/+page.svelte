@@ -29,7 +29,7 @@
         .join(', ')}
     </p>
   </div>
-  <Button class="ml-auto" href={`/${team}/squad/${card.player.id}/words`}>For the player, on paper</Button>
+  <Button class="ml-auto" href={`/${team}/squad/${card.player.id}/words`}>Print for the player</Button>
   <Button href={`/${team}/squad`}>Open the squad</Button>
 </header>
 <div
