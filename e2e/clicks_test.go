@@ -49,7 +49,7 @@ func TestClicksOfTheMainTasks(t *testing.T) {
 		p.See("heading", "What they will ask")
 		p.Click("tab", "Who plays")
 		p.Click("button", "Suggest lineups")
-		p.See("article", "Line-up 1")
+		p.See("article", "Lineup 1")
 	})
 	task("all player links", 2, team+"/squad", func() {
 		p.Click("link", "Player links")

@@ -49,7 +49,7 @@ func TestGame(t *testing.T) {
 	p.Text("Noor and Pia together")
 	p.Click("button", "Suggest lineups")
 	p.Text("fives were compared")
-	p.See("article", "Line-up 1")
+	p.See("article", "Lineup 1")
 	p.Text("of 100 answered")
 	p.See("heading", "The minutes shared out")
 	p.Until("[...document.querySelectorAll('article')].every((a) => !a.innerText.includes('Juni') && a.innerText.includes('Noor') === a.innerText.includes('Pia'))")

@@ -86,7 +86,7 @@ var shots = []shot{
 	{"lineup", desk, 1000, func(p *browser.Page, team string) {
 		game(p, team, "Fernhollow", "Who plays")
 		p.Click("button", "Suggest lineups")
-		p.See("article", "Line-up 1")
+		p.See("article", "Lineup 1")
 	}},
 	{"bench", 1024, 768, func(p *browser.Page, team string) {
 		game(p, team, "Fernhollow", "What they will do")

@@ -63,7 +63,7 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 		if t.Archived {
 			continue
 		}
-		view.Teams = append(view.Teams, api.TeamName{Id: t.ID, Name: t.Name, LeftOut: leftOut(t), Longest: longestPractice(t)})
+		view.Teams = append(view.Teams, api.TeamName{Id: t.ID, Name: t.Name, Zone: t.Zone, LeftOut: leftOut(t), Longest: longestPractice(t)})
 	}
 	return view, err
 }

@@ -1927,6 +1927,8 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            /** @description IANA time zone, such as America/Chicago */
+            zone: string;
             leftOut?: components["schemas"]["LeftOut"];
             /**
              * Format: double

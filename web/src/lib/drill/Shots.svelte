@@ -10,6 +10,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { monthDayOf } from '$lib/state/teamclock';
 
   // How everybody shoots in a drill that teaches no read: in all, best, and lately.
   let {
@@ -60,7 +61,6 @@
   }
 
   const percent = (share: number) => Math.round(100 * share);
-  const day = (at: string) => new Date(at).toLocaleDateString('en-US', { month: 'short', day: 'numeric' });
 </script>
 
 <section aria-label="Makes">
@@ -90,7 +90,7 @@
               <TableBodyCell class="numeral">{p.made} of {p.tried}</TableBodyCell>
               <TableBodyCell>{percent(p.range.low)} to {percent(p.range.high)} %</TableBodyCell>
               <TableBodyCell>
-                <span class="numeral">{p.best.made} of {p.best.tried}</span>, {p.best.streak} in a row, {day(
+                <span class="numeral">{p.best.made} of {p.best.tried}</span>, {p.best.streak} in a row, {monthDayOf(
                   p.best.at
                 )}
               </TableBodyCell>
@@ -124,7 +124,7 @@
               <TableBodyCell class="numeral">{h.times}</TableBodyCell>
               <TableBodyCell class="numeral">{h.right.made} of {h.right.tried}</TableBodyCell>
               <TableBodyCell class="numeral">{h.left.made} of {h.left.tried}</TableBodyCell>
-              <TableBodyCell>{day(h.last.at)}</TableBodyCell>
+              <TableBodyCell>{monthDayOf(h.last.at)}</TableBodyCell>
             </TableBodyRow>
           {/each}
         </TableBody>

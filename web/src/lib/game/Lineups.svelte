@@ -29,7 +29,7 @@
   const top = $derived(found.fives[0]!);
 </script>
 
-<section aria-label="Line-ups" class="grid gap-3 min-w-0">
+<section aria-label="Lineups" class="grid gap-3 min-w-0">
   <p class="soft">
     <b class="numeral">{found.compared.toLocaleString()}</b> fives were compared.
     {#if top.first < 0.5}The first ones are close: with what the records allow, the first is the best of those
@@ -41,7 +41,7 @@
     <article
       class="sheet py-2 px-4 min-w-0 [&.best]:border-l-10 [&.best]:border-l-mark"
       class:best={i === 0}
-      aria-label={`Line-up ${i + 1}`}
+      aria-label={`Lineup ${i + 1}`}
     >
       <div class="grid grid-cols-[minmax(0,_1fr)_12rem] gap-4 items-center max-sm:grid-cols-[minmax(0,_1fr)]">
         <ol

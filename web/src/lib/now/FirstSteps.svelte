@@ -3,7 +3,6 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { firstPlan } from '$lib/plan/draft.svelte';
   import { notices } from '$lib/state/notices.svelte';
-  import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
 
   // What a new team does first, in order; each step ticks itself off, and the list goes when all are done.
@@ -50,10 +49,9 @@
     try {
       const path = { teamId: team };
       const body = firstPlan(
+        team,
         now.players.map((p) => p.id),
-        [],
-        undefined,
-        session.longestPractice(team)
+        []
       );
       const made = await ask(api.POST('/api/teams/{teamId}/practices', { params: { path }, body }));
       await goto(`/${team}/plan/${made.id}?build=1`);

@@ -2,7 +2,7 @@
   import type { Schemas } from '$lib/api/client';
   import { tapeOf } from '$lib/parts/glyphs';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { session } from '$lib/state/session.svelte';
 
   // The next game, the week so far, and what has not been seen for a while.

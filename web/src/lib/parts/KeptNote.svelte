@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { ago, dayOf, hourOf } from './verdicts';
+  import { ago } from './verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import Button from '$lib/ui/Button.svelte';
 
   // Says that what is shown is from this device, and how old it is.
@@ -13,8 +14,8 @@
   >
     <p>
       The server does not answer.
-      {#if since > 0}This is what this device kept on {dayOf(new Date(since).toISOString())},
-        {hourOf(new Date(since).toISOString())} ({ago(since)}).{:else}This is what this device kept.{/if}
+      {#if since > 0}This is what this device kept on {dayOf(since)},
+        {hourOf(since)} ({ago(since)}).{:else}This is what this device kept.{/if}
     </p>
     {#if onretry}<Button onclick={onretry}>Retry</Button>{/if}
   </div>

@@ -12,17 +12,6 @@ export function verdictName(v: Judgement['verdict']): string {
   return names[v];
 }
 
-const day = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
-const hour = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
-
-export function dayOf(iso: string): string {
-  return day.format(new Date(iso));
-}
-
-export function hourOf(iso: string): string {
-  return hour.format(new Date(iso));
-}
-
 const relative = new Intl.RelativeTimeFormat(undefined, { numeric: 'auto' });
 const units: [Intl.RelativeTimeFormatUnit, number][] = [
   ['day', 86_400_000],

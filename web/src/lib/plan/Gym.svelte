@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hourOf } from '$lib/parts/verdicts';
+  import { hourOf } from '$lib/state/teamclock';
   import type { Draft } from './draft.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import type { Schemas } from '$lib/api/client';
-  import { hourOf } from '$lib/parts/verdicts';
+  import { at, dayAt, hourOf, now } from '$lib/state/teamclock';
   import Button from '$lib/ui/Button.svelte';
 
   // A month of practices. Which one stands in the address.
@@ -9,10 +9,9 @@
 
   const first = $derived.by(() => {
     const asked = /^(\d{4})-(\d{2})$/.exec(page.url.searchParams.get('month') ?? '');
-    const now = new Date();
     return asked
-      ? new Date(Number(asked[1]), Number(asked[2]) - 1, 1)
-      : new Date(now.getFullYear(), now.getMonth(), 1);
+      ? dayAt(Number(asked[1]), Number(asked[2]) - 1, 1)
+      : dayAt(now().getFullYear(), now().getMonth(), 1);
   });
   const week = 7;
   const most = 6; // weeks that a month touches
@@ -24,18 +23,15 @@
     return (locale.getWeekInfo?.().firstDay ?? week) % week;
   }
   const days = $derived.by(() => {
-    const start = new Date(first);
-    start.setDate(1 - ((first.getDay() - firstDay() + week) % week));
-    const all = Array.from({ length: week * most }, (_, i) => {
-      const d = new Date(start);
-      d.setDate(start.getDate() + i);
-      return d;
-    });
+    const start = 1 - ((first.getDay() - firstDay() + week) % week);
+    const all = Array.from({ length: week * most }, (_, i) =>
+      dayAt(first.getFullYear(), first.getMonth(), start + i)
+    );
     return all.slice(0, all.findLastIndex((d) => d.getMonth() === first.getMonth()) + 1);
   });
-  const of = (d: Date) => rows.filter((p) => new Date(p.startsAt).toDateString() === d.toDateString());
+  const of = (d: Date) => rows.filter((p) => at(p.startsAt).toDateString() === d.toDateString());
   const monthBy = (n: number) => {
-    const d = new Date(first.getFullYear(), first.getMonth() + n, 1);
+    const d = dayAt(first.getFullYear(), first.getMonth() + n, 1);
     return `?view=month&month=${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}`;
   };
   const names = $derived(

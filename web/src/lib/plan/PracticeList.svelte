@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
 
   // Practices line by line: when, what for, how many came, what was logged.
   let {

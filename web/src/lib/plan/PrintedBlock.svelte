@@ -5,6 +5,7 @@
   import { session } from '$lib/state/session.svelte';
   import Brief from './Brief.svelte';
   import type { Placed } from './lanes';
+  import { hourOf } from '$lib/state/teamclock';
 
   // A block on paper. The coach's has the arithmetic, the assistant's what they do.
   let {
@@ -26,8 +27,7 @@
   const stage = $derived(drill?.stages.find((s) => s.id === b.stage));
   const group = $derived(players.filter((p) => b.players.includes(p.id)));
   const minute = 60000; // ms
-  const hour = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
-  const from = $derived(hour.format(new Date(new Date(startsAt).getTime() + placed.start * minute)));
+  const from = $derived(hourOf(Date.parse(startsAt) + placed.start * minute));
 </script>
 
 <div

@@ -6,7 +6,7 @@
   import { api, ask, type Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
   import { again, type Draft } from './draft.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Textarea from '$lib/ui/Textarea.svelte';

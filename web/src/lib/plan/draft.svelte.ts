@@ -2,6 +2,8 @@ import { v4 as newId } from 'uuid';
 import { api, ask, type Block, type Practice, type Schemas, type Sheet } from '$lib/api/client';
 import { datedOrKept, keep } from '$lib/state/device';
 import { History } from '$lib/state/history.svelte';
+import { session } from '$lib/state/session.svelte';
+import { dateOf, fromField, now, zoneOf } from '$lib/state/teamclock';
 
 type Input = Required<Omit<Schemas['PracticeInput'], 'version'>>;
 type Filled = Schemas['Filled'];
@@ -39,20 +41,19 @@ const usualMinutes = 90; // of a practice (common practice)
 /** What a new practice starts with: an evening at six, everybody, no blocks; on a day that is given, or on
  * the first that is free, and no longer than the age's limit in minutes. */
 export function firstPlan(
+  team: string,
   players: string[],
   practices: Schemas['PracticeSummary'][],
-  day?: string,
-  longest = usualMinutes
+  day?: string
 ): Schemas['PracticeInput'] {
-  const at = day ? new Date(`${day}T00:00`) : new Date();
-  const days = new Set(practices.map((p) => new Date(p.startsAt).toDateString()));
-  if (!day)
-    do at.setDate(at.getDate() + 1);
-    while (days.has(at.toDateString()));
-  at.setHours(usualHour, 0, 0, 0);
+  const zone = zoneOf(team);
+  const taken = new Set(practices.map((p) => dateOf(p.startsAt, zone)));
+  const free = now(zone);
+  do free.setDate(free.getDate() + 1);
+  while (taken.has(dateOf(+free, zone)));
   return {
-    startsAt: at.toISOString(),
-    minutes: Math.min(usualMinutes, longest),
+    startsAt: fromField(`${day ?? dateOf(+free, zone)}T${usualHour}:00`, zone) ?? '',
+    minutes: Math.min(usualMinutes, session.longestPractice(team) ?? usualMinutes),
     note: '',
     present: players,
     blocks: []

@@ -4,6 +4,7 @@
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
+  import { hourOf } from '$lib/state/teamclock';
 
   // Second screens, and the simulated devices of the demo.
   let { team, practice }: { team: string; practice: string } = $props();
@@ -49,8 +50,6 @@
     const timer = setInterval(list, look);
     return () => clearInterval(timer);
   });
-
-  const at = (time: string) => new Date(time).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
 </script>
 
 {#if problem}<Note class="mb-3">{problem}</Note>{/if}
@@ -66,12 +65,12 @@
   >
     {code.code}
   </p>
-  <p class="soft mb-3">For one screen, until {at(code.until)}.</p>
+  <p class="soft mb-3">For one screen, until {hourOf(code.until)}.</p>
 {/if}
 <p class="mb-3"><Button main onclick={make}>{code ? 'Another code' : 'Code for a screen'}</Button></p>
 {#each paired as s, i (s.id)}
   <p class="row mb-3 flex items-center justify-between gap-4">
-    <span>Screen {i + 1}, since {at(s.pairedAt)}</span>
+    <span>Screen {i + 1}, since {hourOf(s.pairedAt)}</span>
     <Button onclick={() => end(s.id)}>End it</Button>
   </p>
 {/each}

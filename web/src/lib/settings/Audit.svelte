@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import Button from '$lib/ui/Button.svelte';
 
   // Who changed what, newest first.

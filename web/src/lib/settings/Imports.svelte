@@ -1,7 +1,7 @@
 <script lang="ts">
   import { api, ask, type Schemas } from '$lib/api/client';
   import Sure from '$lib/parts/Sure.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';

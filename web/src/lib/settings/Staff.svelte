@@ -4,7 +4,7 @@
   import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import Sure from '$lib/parts/Sure.svelte';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
   import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';

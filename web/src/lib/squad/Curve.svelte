@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
 
   // A learning curve: each stretch with its own range, against the target.
   let { points, target }: { points: Schemas['CurvePoint'][]; target: number } = $props();

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
   import { copyText } from '$lib/parts/copy';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';

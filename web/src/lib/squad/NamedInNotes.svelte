@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
   import Button from '$lib/ui/Button.svelte';
 
   // Notes of coaches that still hold the name of a player who was erased.

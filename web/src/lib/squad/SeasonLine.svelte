@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
 
   // The team's season in one line: how many of the players' reads stand where, week by week.
   let { weeks }: { weeks: Schemas['SeasonWeek'][] } = $props();

@@ -1,4 +1,5 @@
 import type { Schemas } from '$lib/api/client';
+import { dateOf } from '$lib/state/teamclock';
 
 type Board = Schemas['Board'];
 export type Order = 'book' | 'need';
@@ -73,7 +74,7 @@ export function queryOf(f: Filters) {
     if (f.from) q.from = f.from;
     if (f.until) q.until = f.until;
   } else if (f.period) {
-    q.from = new Date(Date.now() - Number(f.period) * days).toISOString().slice(0, 10);
+    q.from = dateOf(Date.now() - Number(f.period) * days);
   }
   return q;
 }

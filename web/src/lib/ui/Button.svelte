@@ -9,7 +9,7 @@
 <Button
   color={main ? 'primary' : 'alternative'}
   class={[
-    'min-h-12 gap-2 rounded-sm border-2 px-4 py-0 text-[length:inherit] font-bold no-underline focus-within:ring-0 print:hidden',
+    'min-h-12 min-w-11 gap-2 rounded-sm border-2 px-4 py-0 text-[length:inherit] font-bold no-underline focus-within:ring-0 print:hidden',
     'aria-checked:shadow-marked aria-pressed:shadow-marked aria-[current=page]:shadow-marked cursor-pointer disabled:cursor-default disabled:opacity-45',
     main
       ? 'border-ink bg-ink text-on-ink hover:bg-ink dark:bg-ink dark:hover:bg-ink'

@@ -5,7 +5,7 @@
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf, fromField } from '$lib/state/teamclock';
   import { session } from '$lib/state/session.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import Button from '$lib/ui/Button.svelte';
@@ -34,7 +34,7 @@
       const game = await ask(
         api.POST('/api/teams/{teamId}/games', {
           params: { path: { teamId: team } },
-          body: { startsAt: new Date(when).toISOString(), opponent, away, note: '', mixes: [], terms }
+          body: { startsAt: fromField(when) ?? '', opponent, away, note: '', mixes: [], terms }
         })
       );
       await goto(`/${team}/games/${game.id}`);

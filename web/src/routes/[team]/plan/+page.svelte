@@ -26,10 +26,9 @@
     try {
       const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
       const body = firstPlan(
+        path.teamId,
         players.map((p) => p.id),
-        list,
-        undefined,
-        session.longestPractice(path.teamId)
+        list
       );
       if (like) {
         const at = { params: { path: { ...path, practiceId: like.id } } };

@@ -4,7 +4,8 @@
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
   import NoAnswer from '$lib/parts/NoAnswer.svelte';
-  import { ago, dayOf, hourOf } from '$lib/parts/verdicts';
+  import { ago } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { keptOf, type Dated } from '$lib/state/device';
   import Button from '$lib/ui/Button.svelte';
 

@@ -9,7 +9,7 @@
   import Mixes from '$lib/game/Mixes.svelte';
   import Readiness from '$lib/game/Readiness.svelte';
   import Sure from '$lib/parts/Sure.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';

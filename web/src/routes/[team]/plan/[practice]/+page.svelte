@@ -21,7 +21,7 @@
   import Sums from '$lib/plan/Sums.svelte';
   import Terms from '$lib/plan/Terms.svelte';
   import Totals from '$lib/plan/Totals.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf, fieldOf, fromField } from '$lib/state/teamclock';
   import Sure from '$lib/parts/Sure.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
@@ -96,12 +96,7 @@
     notices.say(`Carried over: ${left.map((b) => b.title).join(', ')}. Save it when it fits.`);
   }
 
-  // The browser's own field speaks local time without a zone.
-  const local = $derived.by(() => {
-    if (!draft.input.startsAt) return '';
-    const d = new Date(draft.input.startsAt);
-    return new Date(d.getTime() - d.getTimezoneOffset() * 60000).toISOString().slice(0, 16);
-  });
+  const local = $derived(draft.input.startsAt ? fieldOf(draft.input.startsAt) : '');
 
   async function save() {
     try {
@@ -176,8 +171,8 @@
         type="datetime-local"
         value={local}
         onchange={(e) => {
-          const v = new Date(e.currentTarget.value);
-          if (!Number.isNaN(v.getTime())) draft.change({ startsAt: v.toISOString() });
+          const startsAt = fromField(e.currentTarget.value);
+          if (startsAt) draft.change({ startsAt });
         }}
       /></label
     >

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { session } from '$lib/state/session.svelte';
   import Pages from '$lib/plan/Pages.svelte';
 

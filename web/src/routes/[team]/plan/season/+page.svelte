@@ -12,6 +12,7 @@
   import Timeline from '$lib/plan/Timeline.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
+  import { dateOf } from '$lib/state/teamclock';
 
   let { data } = $props();
   const path = { teamId: page.params.team ?? '' };
@@ -20,8 +21,7 @@
 
   const verb = { teach: 'teach', live: 'go live with', refresh: 'come back to' } as const;
 
-  const plannedOn = (date: string) =>
-    practices.some((p) => new Date(p.startsAt).toDateString() === new Date(`${date}T12:00`).toDateString());
+  const plannedOn = (date: string) => practices.some((p) => dateOf(p.startsAt) === date);
   const next = $derived(draft.plan.days.find((d) => !d.game && d.items.length > 0 && !plannedOn(d.date)));
   const says = (d: SeasonDay) =>
     d.items.map((i) => `${verb[i.task]} the ${session.screenName(i.action).toLowerCase()}`).join(', ');
@@ -30,6 +30,7 @@
     try {
       const players = await ask(api.GET('/api/teams/{teamId}/players', { params: { path } }));
       const body = firstPlan(
+        path.teamId,
         players.map((p) => p.id),
         practices,
         d.date

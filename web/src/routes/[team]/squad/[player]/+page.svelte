@@ -6,7 +6,7 @@
   import StandingRow from '$lib/squad/StandingRow.svelte';
 
   let { data } = $props();
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
   import Button from '$lib/ui/Button.svelte';
 
   const team = page.params.team ?? '';

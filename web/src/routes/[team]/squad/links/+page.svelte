@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { api, ask } from '$lib/api/client';
   import { copyText } from '$lib/parts/copy';
-  import { dayOf } from '$lib/parts/verdicts';
+  import { dayOf } from '$lib/state/teamclock';
   import Sure from '$lib/parts/Sure.svelte';
   import LinkSheet from '$lib/squad/LinkSheet.svelte';
   import { notices } from '$lib/state/notices.svelte';

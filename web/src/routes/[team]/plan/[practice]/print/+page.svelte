@@ -2,7 +2,7 @@
   import { page } from '$app/state';
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
-  import { dayOf, hourOf } from '$lib/parts/verdicts';
+  import { dayOf, hourOf } from '$lib/state/teamclock';
   import { stretches } from '$lib/plan/lanes';
   import PrintedBlock from '$lib/plan/PrintedBlock.svelte';
   import Button from '$lib/ui/Button.svelte';

@@ -8,6 +8,7 @@
   import Note from '$lib/review/Note.svelte';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
+  import { longDayOf } from '$lib/state/teamclock';
 
   // The minute after a practice: what it came to, how hard it was, and a note.
   let { data } = $props();
@@ -21,8 +22,6 @@
   const most = $derived(Math.max(1, ...r.players.map((p) => p.reps)));
   const longest = $derived(Math.max(1, ...r.blocks.map((b) => Math.max(b.planned, b.ran))));
   const who = (id: string) => view.players.find((p) => p.id === id);
-  const day = (time: string) =>
-    new Date(time).toLocaleDateString([], { weekday: 'long', day: 'numeric', month: 'long' });
   const turns = $derived(view.turns.toSorted((a, b) => Number(b.is === 'has') - Number(a.is === 'has')));
   const fewest = $derived(r.players.filter((p) => p.reps === r.players[0]?.reps));
   const line = 'grid min-h-9 items-center gap-3 leading-tight';
@@ -30,7 +29,7 @@
 
 {#if r}
   <div class="page-head">
-    <h1>{day(view.startsAt)}: {view.status === 'done' ? 'what it came to' : 'so far'}</h1>
+    <h1>{longDayOf(view.startsAt)}: {view.status === 'done' ? 'what it came to' : 'so far'}</h1>
     {#if session.coach}
       <Button href={`/${team}/run/${path.practiceId}`}>Back to practice</Button>
     {/if}
@@ -49,7 +48,7 @@
         </ul>
         {#if view.next && session.coach}
           <Button href={`/${team}/plan/${view.next.id}?carry=1`}
-            >Carry over to {day(view.next.startsAt)}</Button
+            >Carry over to {longDayOf(view.next.startsAt)}</Button
           >
         {:else}
           <p class="soft">They are offered when the next practice is planned.</p>

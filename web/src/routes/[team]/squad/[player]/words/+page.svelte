@@ -5,13 +5,14 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { tapeOf } from '$lib/parts/glyphs';
   import Button from '$lib/ui/Button.svelte';
+  import { fullDayOf } from '$lib/state/teamclock';
 
   let { data } = $props();
   // The card for the player: strengths first, then two things to work on, on one page.
   const team = page.params.team ?? '';
   const card = $derived(data.card);
 
-  const today = new Intl.DateTimeFormat(undefined, { dateStyle: 'long' }).format(new Date());
+  const today = fullDayOf(Date.now());
   const stage = (w: Schemas['Words']['next'][number]) =>
     session.drill(w.drill)?.stages.find((s) => s.id === w.stage)?.name ?? '';
 </script>
