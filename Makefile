@@ -22,13 +22,15 @@ demo-reset: build need-postgres ## the same with the demo club seeded afresh
 
 # A busy machine may take several times as long as an idle one; a test that hangs ends all the same.
 TEST_TIME := 40m
+# Tests that drive a browser wait half of the time: more of them than the machine has cores.
+PARALLEL := 4
 TEST_LOG := bin/test.json
 TESTSUM := $(TOOL) gotestsum
 
 test: need-go need-postgres need-chromium need-glpk $(WEB) ## every test: core, store, server, browser
 	go vet ./...
 	@mkdir -p bin
-	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -timeout $(TEST_TIME) ./...
+	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -parallel $(PARALLEL) -timeout $(TEST_TIME) ./...
 	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
 
 prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests with their full counts, the tables of the docs, then the soak

@@ -162,7 +162,7 @@ func firstPlayers(p *browser.Page, n int) []string {
 // order is the order list as it stands on the page, a line a rep, as soon as it is
 // that of the numbers above it.
 func order(p *browser.Page) []string {
-	p.Until(`document.querySelector('.tonight').getAttribute('aria-busy') === 'false'`)
+	p.Until(`document.querySelector('section[aria-labelledby=tonight]').getAttribute('aria-busy') === 'false'`)
 	return browser.Eval[[]string](p, `[...document.querySelectorAll('[aria-label="Order list"] tbody tr')].map((r) => r.innerText.replace(/\s+/g, ' '))`)
 }
 

@@ -4,9 +4,10 @@
   import CourtFloor from '$lib/court/CourtFloor.svelte';
   import Floor from '$lib/court/Floor.svelte';
   import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
-  import { add, arrowOf, distance, placeOf, pointAt, sy } from '$lib/court/geometry';
-  import { arrowed, type Lab } from '$lib/court/lab.svelte';
+  import { add, distance, placeOf, pointAt, sy } from '$lib/court/geometry';
+  import type { Lab } from '$lib/court/lab.svelte';
   import type { Player } from '$lib/court/player.svelte';
+  import { arrowsOf, turnersOf } from './handles';
 
   // The lab's half court: everybody can be dragged, or moved with the arrow keys.
   let {
@@ -24,7 +25,6 @@
   } = $props();
 
   const inset = 0.8; // ft a dragged figure stays inside the lines
-  const handleAt = 3.2; // ft from a figure to the handle that turns it
 
   let dragged = $state('');
   const s = $derived(lab.situation);
@@ -80,56 +80,8 @@
     move(who, add(placeOf(s, who), d[0] * feet, d[1] * feet));
   }
 
-  /** Where the handle stands that turns a figure toward a place. */
-  function handle(from: Point, to: Point): Point {
-    const far = distance(from, to) || 1;
-    return add(from, ((to.x - from.x) / far) * handleAt, ((to.y - from.y) / far) * handleAt);
-  }
-
-  // An arrow for everybody whose movement decides; while they stand still its handle is beside the figure.
-  const stillAt = 1.6; // ft
-  const arrows = $derived.by(() => {
-    const v = s?.velocity;
-    if (!s || !v || player.play) return [];
-    return (lesson?.action.participants ?? [])
-      .filter((p) => arrowed.includes(p.id) && v[p.id])
-      .map((p) => {
-        const of = placeOf(s, p.id);
-        const at = placeOf(s, arrowOf(p.id));
-        const still = distance(of, at) < stillAt / 2;
-        return {
-          id: arrowOf(p.id),
-          name: `How ${p.word.replace(/^the (.*)'s defender$/, 'the defender on the $1')} moves`,
-          of,
-          at: still ? add(of, 0, -stillAt) : at,
-          still
-        };
-      });
-  });
-  const toRim = ['slip', 'split'];
-  const turners = $derived(
-    !s || player.play
-      ? []
-      : [
-          ...(s.back
-            ? [{ id: 'back', name: "Screener's back", of: s.screener, at: handle(s.screener, s.back) }]
-            : []),
-          ...(s.facing?.xCutter
-            ? [
-                {
-                  id: 'eyes',
-                  name: 'Where the defender looks',
-                  of: s.xCutter,
-                  at: handle(s.xCutter, s.facing.xCutter)
-                }
-              ]
-            : []),
-          // The way out is there to be bent where the screener goes to the rim.
-          ...(s.exit && toRim.includes(lab.painted?.row.screenerRead ?? '')
-            ? [{ id: 'exit', name: "Screener's way out", of: s.screener, at: s.exit }]
-            : [])
-        ]
-  );
+  const arrows = $derived(lesson && s && !player.play ? arrowsOf(lesson.action.participants, s) : []);
+  const turners = $derived(s && !player.play ? turnersOf(s, lab.painted?.row.screenerRead) : []);
   const ball = $derived(lesson?.action.participants.find((p) => p.ball)?.id ?? 'passer');
   const trails = $derived(
     player.play?.tracks.filter((t) => t.keys.length > 1 && !t.who.startsWith('x') && t.who !== 'ball') ?? []

@@ -2,7 +2,6 @@
   import { onMount } from 'svelte';
   import { beforeNavigate, goto, replaceState } from '$app/navigation';
   import { page } from '$app/state';
-  import Input from 'flowbite-svelte/Input.svelte';
   import { api, ask, type Player } from '$lib/api/client';
   import { orKept } from '$lib/state/device';
   import NoAnswer from '$lib/parts/NoAnswer.svelte';
@@ -16,12 +15,12 @@
   import Goals from '$lib/plan/Goals.svelte';
   import Gym from '$lib/plan/Gym.svelte';
   import Inspector from '$lib/plan/Inspector.svelte';
+  import PlanHead from '$lib/plan/PlanHead.svelte';
   import RunSheet from '$lib/plan/RunSheet.svelte';
   import Share from '$lib/plan/Share.svelte';
   import Sums from '$lib/plan/Sums.svelte';
   import Terms from '$lib/plan/Terms.svelte';
   import Totals from '$lib/plan/Totals.svelte';
-  import { dayOf, hourOf, fieldOf, fromField } from '$lib/state/teamclock';
   import Sure from '$lib/parts/Sure.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
@@ -96,8 +95,6 @@
     notices.say(`Carried over: ${left.map((b) => b.title).join(', ')}. Save it when it fits.`);
   }
 
-  const local = $derived(draft.input.startsAt ? fieldOf(draft.input.startsAt) : '');
-
   async function save() {
     try {
       await draft.save();
@@ -132,7 +129,6 @@
       nav.cancel();
   });
 
-  /** Arrows walk along the tabs. */
   function keys(e: KeyboardEvent) {
     const typing = (e.target as HTMLElement).closest('input, select, textarea');
     if (!typing && !e.ctrlKey && !e.metaKey && !e.altKey) {
@@ -162,52 +158,7 @@
   <p role="status" class="soft">Loading the practice…</p>
 {:else}
   <KeptNote since={draft.since} />
-  <div class="page-head">
-    <h1>{dayOf(draft.input.startsAt)} <span class="numeral">{hourOf(draft.input.startsAt)}</span></h1>
-    <label class="inline-flex gap-2 items-center"
-      ><span class="visually-hidden">Date and time</span>
-      <Input
-        class="border border-line rounded-sm bg-sheet text-ink min-h-12 py-0 px-2"
-        type="datetime-local"
-        value={local}
-        onchange={(e) => {
-          const startsAt = fromField(e.currentTarget.value);
-          if (startsAt) draft.change({ startsAt });
-        }}
-      /></label
-    >
-    <label class="inline-flex gap-2 items-center"
-      >Length <Input
-        class="border border-line rounded-sm bg-sheet text-ink min-h-12 py-0 px-2 w-20"
-        type="number"
-        min="10"
-        max="240"
-        value={draft.input.minutes}
-        onchange={(e) => draft.change({ minutes: Math.round(Number(e.currentTarget.value)) })}
-      /> min</label
-    >
-    <div class="acts no-print flex gap-2 ml-auto max-sm:gap-1 max-sm:ml-0">
-      <Button
-        class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
-        onclick={() => draft.undo()}
-        disabled={!draft.canUndo}>Undo</Button
-      >
-      <Button
-        class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
-        onclick={() => draft.redo()}
-        disabled={!draft.canRedo}>Redo</Button
-      >
-      {#if session.coach}
-        <Button
-          main
-          class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]"
-          onclick={save}
-          disabled={!draft.changed || draft.saving}>Save</Button
-        >
-        <Button class="max-sm:py-0 max-sm:px-2 max-sm:leading-[1.1]" onclick={toFloor}>Run practice</Button>
-      {/if}
-    </div>
-  </div>
+  <PlanHead {draft} onsave={save} onrun={toFloor} />
   {#if draft.problem}<Note>{draft.problem}</Note>{/if}
   {#if !session.coach}<p class="soft">View only: try what you like, nothing is saved.</p>{/if}
   <Gym {draft} />
