@@ -5,6 +5,7 @@ SHELL := /bin/bash
 .DEFAULT_GOAL := help
 
 WEB := web/build/index.html
+CASES := web/.cases/cases.js
 WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.json web/package-lock.json web/svelte.config.js web/vite.config.ts
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
@@ -22,18 +23,16 @@ demo-reset: build need-postgres ## the same with the demo club seeded afresh
 
 # A busy machine may take several times as long as an idle one; a test that hangs ends all the same.
 TEST_TIME := 40m
-# Tests that drive a browser wait half of the time: more of them than the machine has cores.
-PARALLEL := 4
 TEST_LOG := bin/test.json
 TESTSUM := $(TOOL) gotestsum
 
-test: need-go need-postgres need-chromium need-glpk $(WEB) ## every test: core, store, server, browser
+test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test: core, store, server, browser
 	go vet ./...
 	@mkdir -p bin
-	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -parallel $(PARALLEL) -timeout $(TEST_TIME) ./...
+	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -timeout $(TEST_TIME) ./...
 	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
 
-prove: need-go need-postgres need-chromium need-glpk $(WEB) ## the same tests with their full counts, the tables of the docs, then the soak
+prove: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## the same tests with their full counts, the tables of the docs, then the soak
 	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -timeout 90m ./...
 	$(MAKE) soak
 
@@ -93,6 +92,9 @@ web/node_modules/.stamp: web/package-lock.json
 	@./scripts/need.sh node
 	cd web && npm ci --no-audit --no-fund --loglevel=error
 	@touch $@
+
+$(CASES): $(WEB_SOURCES) web/vite.cases.config.ts web/node_modules/.stamp
+	cd web && npm run --silent cases
 
 $(WEB): $(WEB_SOURCES) web/node_modules/.stamp
 	cd web && npm run --silent build

@@ -123,8 +123,8 @@
         </dd>
       {/if}
     </dl>
-    <AlsoRight answers={partner} title={`${parts[1]}: also right`} />
-    <AlsoRight answers={third.slice(1)} title={`${parts[2]}: also right`} />
+    <AlsoRight answers={partner} title={`${parts[1]}: also correct`} />
+    <AlsoRight answers={third.slice(1)} title={`${parts[2]}: also correct`} />
     {#if lab.last?.checks.length}
       <h2>How it is set</h2>
       <Checks checks={lab.last.checks} />

@@ -10,13 +10,16 @@
     text = '',
     face = 0,
     lifted = false,
-    large = false
+    large = false,
+    ring = ''
   }: {
     kind: 'offense' | 'defense' | 'ball' | 'screener';
     at: Point;
     text?: string;
     face?: number;
     lifted?: boolean;
+    /** The one whose place decides; or at the very moment that it does. */
+    ring?: '' | 'on' | 'now';
     /** The number fills the disc, for a small picture or paper. */
     large?: boolean;
   } = $props();
@@ -28,6 +31,7 @@
     <path d="M-0.66 0H0.66M-0.4 -0.52Q0 0 -0.4 0.52M0.4 -0.52Q0 0 0.4 0.52" class="seam" />
   {:else if kind === 'defense'}
     <circle r="1.9" class="touch" />
+    {#if ring}<circle r="2.5" class="ring" class:now={ring === 'now'} />{/if}
     <path d="M2.1 0L-1.25 -1.35L-0.7 0L-1.25 1.35Z" transform={`rotate(${face})`} class="wedge" />
     {#if text}<text y="0.36" class="label">{text}</text>{/if}
   {:else}
@@ -63,6 +67,21 @@
   }
   .touch {
     fill: transparent;
+  }
+  .ring {
+    fill: none;
+    stroke: var(--mark);
+    stroke-width: 0.42;
+  }
+  .ring.now {
+    stroke-width: 0.9;
+    animation: ring 0.7s ease-out;
+  }
+  @keyframes ring {
+    from {
+      r: 5px;
+      opacity: 0;
+    }
   }
   .wedge {
     fill: var(--sheet);

@@ -10,7 +10,9 @@
     play = null,
     time = 0,
     wrap,
-    lifted = ''
+    lifted = '',
+    ring = false,
+    now = false
   }: {
     people: Schemas['Participant'][];
     situation: Snapshot;
@@ -19,6 +21,9 @@
     /** Draws a figure in something that can be taken hold of. */
     wrap?: import('svelte').Snippet<[Schemas['Participant'], import('svelte').Snippet]>;
     lifted?: string;
+    /** Whoever decides has a ring; now is the moment that they do. */
+    ring?: boolean;
+    now?: boolean;
   } = $props();
 
   const at = (who: string): Point => {
@@ -37,6 +42,9 @@
     if (looks) return facing(here, looks);
     return facing(here, at(p.guards));
   };
+  // The defender who is read; with a handler also the screener's, as the coverage is of both.
+  const decides = (id: string) =>
+    id === 'xCutter' || (id === 'xScreener' && people.some((p) => p.id === 'cutter' && p.ball));
   // Attackers first, so that a defender on top of them can be taken hold of.
   const kind = (p: Schemas['Participant']) =>
     p.guards !== 'none' ? 'defense' : p.screens ? 'screener' : 'offense';
@@ -45,7 +53,14 @@
 {#each people as p (p.id)}
   {@const here = at(p.id)}
   {#snippet figure()}
-    <Figure kind={kind(p)} at={here} text={p.letter} face={face(p, here)} lifted={lifted === p.id} />
+    <Figure
+      kind={kind(p)}
+      at={here}
+      text={p.letter}
+      face={face(p, here)}
+      lifted={lifted === p.id}
+      ring={ring && decides(p.id) ? (now ? 'now' : 'on') : ''}
+    />
   {/snippet}
   {#if wrap}{@render wrap(p, figure)}{:else}{@render figure()}{/if}
 {/each}

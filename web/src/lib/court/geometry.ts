@@ -12,18 +12,31 @@ export const facing = (p: Point, q: Point) => (Math.atan2(-(q.y - p.y), q.x - p.
 
 /** The place in a track at a time: straight lines at even speed between keys. */
 export function along(keys: { t: number; at: Point }[], t: number): Point {
-  const first = keys[0];
-  if (!first) return { x: 0, y: 0 };
-  let before = first;
-  for (const key of keys) {
-    if (key.t >= t) {
-      const span = key.t - before.t;
-      const k = span > 0 ? (t - before.t) / span : 1;
-      return { x: before.at.x + (key.at.x - before.at.x) * k, y: before.at.y + (key.at.y - before.at.y) * k };
-    }
-    before = key;
-  }
-  return before.at;
+  const i = keys.findIndex((key) => key.t >= t);
+  const key = keys[i] ?? keys.at(-1);
+  if (!key) return { x: 0, y: 0 };
+  const before = keys[i - 1];
+  const span = before ? key.t - before.t : 0;
+  if (!before || span <= 0) return key.at;
+  const starts = still(keys[i - 2], before);
+  const stops = still(key, keys[i + 1]);
+  const thrown = distance(before.at, key.at) / span > thrownAt;
+  const k = eased((t - before.t) / span, starts && !thrown, stops && !thrown);
+  return { x: before.at.x + (key.at.x - before.at.x) * k, y: before.at.y + (key.at.y - before.at.y) * k };
+}
+
+const thrownAt = 20; // ft/s: nobody runs as fast, so it is the ball in the air, which does not ease
+const give = 0.6; // how much slower somebody starts and stops than they run on the way
+
+/** Whether nobody moves between two keys, or there is none. */
+const still = (a: Keyed | undefined, b: Keyed | undefined) => !a || !b || distance(a.at, b.at) < 0.01;
+type Keyed = { t: number; at: Point };
+
+/** How far along somebody is who starts from standing or stops, at a share of the time. */
+function eased(k: number, starts: boolean, stops: boolean): number {
+  if (starts && stops) return k - (give * Math.sin(2 * Math.PI * k)) / (2 * Math.PI);
+  const bow = (give * Math.sin(Math.PI * k)) / Math.PI;
+  return starts ? k - bow : stops ? k + bow : k;
 }
 
 /** The court point under a pointer. */

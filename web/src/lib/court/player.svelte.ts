@@ -1,6 +1,8 @@
 import type { Schemas } from '$lib/api/client';
 
 const slowSpeed = 0.35;
+const decision = 'Read'; // the engine's name for the moment that decides
+const pause = 0.7; // seconds a play holds still there
 
 /** Plays key frames that the engine made; the browser only moves the hands of
  * the clock. */
@@ -12,6 +14,9 @@ export class Player {
   /** Told when the play has come to its end by itself. */
   ended: (() => void) | null = null;
   private frame = 0;
+  private held = 0;
+  /** The play holds still at the moment that decides. */
+  holding = $state(false);
 
   /** The moment the play is in. */
   moment = $derived.by(() => {
@@ -30,6 +35,13 @@ export class Player {
     this.resume();
   }
 
+  /** Plays; for whoever asked their device for less motion it stands at the first moment, to be gone through step by
+   * step. */
+  show(play: Schemas['Play']) {
+    this.load(play);
+    if (!matchMedia('(prefers-reduced-motion: reduce)').matches) this.resume();
+  }
+
   /** Goes on from where it was stopped. */
   resume() {
     if (this.running) return;
@@ -37,10 +49,7 @@ export class Player {
     let last = performance.now();
     const tick = (now: number) => {
       if (!this.running || !this.play) return;
-      this.time = Math.min(
-        this.play.duration,
-        this.time + ((now - last) / 1000) * (this.slow ? slowSpeed : 1)
-      );
+      this.advance(((now - last) / 1000) * (this.slow ? slowSpeed : 1));
       last = now;
       if (this.time >= this.play.duration) {
         this.running = false;
@@ -48,6 +57,28 @@ export class Player {
       } else this.frame = requestAnimationFrame(tick);
     };
     this.frame = requestAnimationFrame(tick);
+  }
+
+  /** Goes on by some seconds, but for the pause at the decision. */
+  private advance(by: number) {
+    const play = this.play!;
+    const decides = play.steps.find((s) => s.name === decision)?.t ?? Infinity;
+    const next = Math.min(play.duration, this.time + by);
+    const due = this.time < decides && next >= decides;
+    if (!due && !this.holding) {
+      this.time = next;
+      return;
+    }
+    this.time = decides;
+    this.held = this.holding ? this.held + by : 0;
+    this.holding = this.held < pause;
+    if (!this.holding) this.time = Math.min(play.duration, decides + 1e-3);
+  }
+
+  /** Shows a time of the play and stands still there. */
+  seek(time: number) {
+    this.stop();
+    this.time = time;
   }
 
   /** Goes to the next moment, and from the last one back to the first. */
@@ -60,6 +91,7 @@ export class Player {
 
   stop() {
     this.running = false;
+    this.holding = false;
     cancelAnimationFrame(this.frame);
   }
 

@@ -25,7 +25,7 @@
     </div>
     <Button
       main
-      onclick={() => (player.running ? player.stop() : draft.motion && player.start(draft.motion.play))}
+      onclick={() => (player.running ? player.stop() : draft.motion && player.show(draft.motion.play))}
       >{player.running ? 'Stop' : 'Run it'}</Button
     >
   {/if}

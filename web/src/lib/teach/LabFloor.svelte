@@ -143,6 +143,8 @@
       time={player.time}
       {wrap}
       lifted={dragged}
+      ring
+      now={player.holding}
     />
     {#each turners as h (h.id)}
       {#snippet knob()}

@@ -29,7 +29,7 @@
     try {
       deck.answered = true;
       const path = { teamId: team };
-      player.start(await ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body: deck.picture })));
+      player.show(await ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body: deck.picture })));
     } catch (e) {
       notices.fail(e);
     }
@@ -89,6 +89,8 @@
         situation={deck.picture}
         play={player.play}
         time={player.time}
+        ring
+        now={player.holding}
       />
     </CourtFloor>
   </div>

@@ -10,6 +10,7 @@
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
   import Chooser from '$lib/teach/Chooser.svelte';
+  import Scrubber from '$lib/court/Scrubber.svelte';
   import LabFloor from '$lib/teach/LabFloor.svelte';
   import { copySvg } from '$lib/teach/copy';
   import Button from '$lib/ui/Button.svelte';
@@ -59,7 +60,7 @@
 
   async function play() {
     if (player.running) return player.stop();
-    await fetchPlay((p) => player.start(p));
+    await fetchPlay((p) => player.show(p));
   }
 
   function fetchPlay(use: (p: Schemas['Play']) => void) {
@@ -156,11 +157,12 @@
           <span class="numeral">{lab.painted.margin.toFixed(1)} ft</span>
         </p>
       {/if}
+      <Scrubber {player} />
       <div class="flex flex-wrap gap-2 items-center">
         <Button main onclick={play}>{player.running ? 'Stop' : 'Play'}</Button>
         <Button aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}>Slow</Button>
         <Button onclick={step}>Step</Button>
-        {#if player.play}<Button onclick={() => player.clear()}>Back to the read</Button>{/if}
+        <Button disabled={!player.play} onclick={() => player.clear()}>Back to the read</Button>
         <Button onclick={mirror}>Mirror</Button>
         <Button onclick={question}>Give me one</Button>
         <Button aria-pressed={showMap} onclick={() => (showMap = !showMap)}>Read map</Button>
