@@ -206,7 +206,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	if n := stored() - before; n != 4 {
 		t.Errorf("%d of 4 reps are stored", n)
 	}
-	link := eyes(p, "Bram, Curl")
+	link := quizLink(p, "Bram, Curl")
 	player := path.Base(p.Path())
 	p.Click("button", "Copy the link")
 	p.Text("does not let it be copied")
@@ -218,7 +218,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	answer(phone)
 	phone.Text("all sent")
 	answers := func() int {
-		return ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", player)
+		return ask[int](t, s, "SELECT count(*) FROM quiz_answers WHERE player_id = $1::uuid", player)
 	}
 	if n := answers(); n != 1 {
 		t.Errorf("%d answers are stored", n)
@@ -235,7 +235,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	phone.See("heading", "This link has ended")
 	phone.Text("Not sent from this phone: one answer")
 	p.Click("button", "Make a private link")
-	p.Text("/eyes/")
+	p.Text("/quiz/")
 	phone.Open(browser.Eval[string](p, address))
 	phone.Click("button", "Mine, send that")
 	phone.Gone("group", "From a link that has ended")

@@ -53,13 +53,13 @@ func BenchmarkFirstLoad(b *testing.B) {
 	}
 }
 
-// BenchmarkEyesOnAColdPhone opens a player's link for the first time on a slow network,
+// BenchmarkQuizOnAColdPhone opens a player's link for the first time on a slow network,
 // and measures in the page until the first question can be started.
-func BenchmarkEyesOnAColdPhone(b *testing.B) {
+func BenchmarkQuizOnAColdPhone(b *testing.B) {
 	s := demo(b)
 	for b.Loop() {
 		p := enter(b, s)
-		link := eyes(p, "Noor, Curl")
+		link := quizLink(p, "Noor, Curl")
 		phone := page(b, s)
 		phone.Viewport(390, 844)
 		phone.Slow()

@@ -11,7 +11,7 @@ func TestHomeWork(t *testing.T) {
 	p.Open("/" + team + "/drills/form-shooting")
 	p.Click("checkbox", "Give it for home")
 	p.Text("Players see it through their private links now.")
-	link := eyes(p, "Bram, Curl")
+	link := quizLink(p, "Bram, Curl")
 
 	q := page(t, s)
 	q.Viewport(390, 844)

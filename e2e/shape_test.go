@@ -134,7 +134,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Click("link", "Saltmarsh")
 	p.See("heading", "Practice and this game")
 	game := p.Path()
-	link := eyes(p, "Bram, Curl")
+	link := quizLink(p, "Bram, Curl")
 	card := p.Path()
 	p.Open(team + "/settings")
 	p.Fill("Email", "new@tallowcreek.example")

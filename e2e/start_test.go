@@ -110,7 +110,7 @@ func TestFirstStart(t *testing.T) {
 	p.See("heading", "Keys of this view")
 }
 
-// The floor, the school and the coaches are the head coach's to set, and what
+// The floor, team rules and the coaches are the head coach's to set, and what
 // is set shows in the lesson.
 func TestSettings(t *testing.T) {
 	s := demo(t)

@@ -11,7 +11,7 @@ const playersPage: Plugin = {
   generateBundle(_, bundle) {
     const chunks = Object.values(bundle).filter((c) => c.type === 'chunk');
     const page = chunks.find((c) =>
-      c.moduleIds.some((id) => id.includes('/routes/eyes/') && id.includes('+page.svelte'))
+      c.moduleIds.some((id) => id.includes('/routes/quiz/') && id.includes('+page.svelte'))
     );
     if (!page || this.environment.name !== 'client') return;
     const files = new Set<string>();
@@ -26,7 +26,7 @@ const playersPage: Plugin = {
     add(page.fileName);
     this.emitFile({
       type: 'asset',
-      fileName: '_app/eyes.json',
+      fileName: '_app/quiz.json',
       source: JSON.stringify({ files: [...files], styles: [...styles] })
     });
   }

@@ -88,8 +88,8 @@ func Import(data []byte) (*Drill, error) {
 }
 
 // Serving lists the ids of the drills whose situation asks for one of some reads
-// under a school, on a stage that shows the cue.
-func (l Library) Serving(school reads.TeamRules, wanted []reads.Read) []string {
+// under a team's rules, on a stage that shows the cue.
+func (l Library) Serving(rules reads.TeamRules, wanted []reads.Read) []string {
 	out := []string{}
 	for _, d := range l.All() {
 		screen, ok := reads.ActionByID(d.Screen)
@@ -98,7 +98,7 @@ func (l Library) Serving(school reads.TeamRules, wanted []reads.Read) []string {
 		}
 		serves := slices.ContainsFunc(d.Stages, func(s Stage) bool {
 			return slices.ContainsFunc(s.Cues, func(c reads.Cue) bool {
-				row, _ := screen.Row(school, c)
+				row, _ := screen.Row(rules, c)
 				return slices.Contains(wanted, row.CutterRead) || slices.Contains(wanted, row.ScreenerRead)
 			})
 		})

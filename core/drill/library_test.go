@@ -91,7 +91,7 @@ func TestDrillsThatServeARead(t *testing.T) {
 		t.Errorf("for the fade: %v", fade)
 	}
 	if flare := lib.Serving(reads.TeamRules{FlareFirst: true}, []reads.Read{reads.Flare}); !has(flare, "slot-twos") {
-		t.Errorf("for the flare of that school: %v", flare)
+		t.Errorf("for the flare of those rules: %v", flare)
 	}
 	if got := lib.Serving(reads.TeamRules{}, nil); len(got) != 0 {
 		t.Errorf("for nothing: %v", got)

@@ -4,7 +4,7 @@ import (
 	"evrik/core/reads"
 )
 
-// Form is how well players make reads against real defenders, as a number to reckon with
+// Form is how well players make reads against real defenders, as a number to plan with
 // where a verdict would be too coarse: when a line-up is compared with another. A player's
 // rate is that of the newest practices, shrunk to that of the others on the team; how much
 // is learned from how alike the players are.

@@ -115,7 +115,7 @@ func oncePerRep(seen []*Rep) ([]*Rep, doubles) {
 			w = &several{at, []*Rep{out[at]}}
 			more[key] = w
 		}
-		if i := slices.IndexFunc(w.last, r.sameEyes); i >= 0 {
+		if i := slices.IndexFunc(w.last, r.sameObserver); i >= 0 {
 			w.last[i] = r
 		} else {
 			w.last = append(w.last, r)
@@ -134,8 +134,8 @@ func oncePerRep(seen []*Rep) ([]*Rep, doubles) {
 	return out, d
 }
 
-// sameEyes reports whether two observations come from one observer on one device.
-func (r *Rep) sameEyes(o *Rep) bool { return r.Observer == o.Observer && r.Device == o.Device }
+// sameObserver reports whether two observations come from one observer on one device.
+func (r *Rep) sameObserver(o *Rep) bool { return r.Observer == o.Observer && r.Device == o.Device }
 
 // judged is the observation that counts.
 func judged(by []*Rep) *Rep {

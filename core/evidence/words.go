@@ -47,7 +47,7 @@ const (
 
 // WordsOf writes a player's standings of all parts in words. taught are the situations
 // of the team, lib its drills.
-func WordsOf(standings []Standing, taught []*reads.Action, school reads.TeamRules, lib drill.Library) Words {
+func WordsOf(standings []Standing, taught []*reads.Action, rules reads.TeamRules, lib drill.Library) Words {
 	w := Words{Strengths: []Strength{}, Next: []Work{}}
 	byNeed := ByNeed(standings)
 	strong := slices.DeleteFunc(slices.Clone(standings), func(s Standing) bool { return s.Judgement.Verdict != HasIt })
@@ -70,7 +70,7 @@ func WordsOf(standings []Standing, taught []*reads.Action, school reads.TeamRule
 			break
 		}
 		if !told {
-			w.Next = append(w.Next, s.work(taught, school, lib))
+			w.Next = append(w.Next, s.work(taught, rules, lib))
 		}
 	}
 	return w
@@ -95,7 +95,7 @@ func (s Standing) strength() string {
 	return text
 }
 
-func (s Standing) work(taught []*reads.Action, school reads.TeamRules, lib drill.Library) Work {
+func (s Standing) work(taught []*reads.Action, rules reads.TeamRules, lib drill.Library) Work {
 	read := s.Read
 	info, _ := reads.Info(read)
 	w := Work{Read: read, Call: info.Shout}
@@ -113,7 +113,7 @@ func (s Standing) work(taught []*reads.Action, school reads.TeamRules, lib drill
 		w.So += fmt.Sprintf(" What comes out instead is mostly %s.", strings.ToLower(made.Name))
 	}
 	for _, screen := range taught {
-		for _, row := range screen.Rows(school) {
+		for _, row := range screen.Rows(rules) {
 			if w.When != "" || row.CutterRead != read && row.ScreenerRead != read {
 				continue
 			}
@@ -130,7 +130,7 @@ func (s Standing) work(taught []*reads.Action, school reads.TeamRules, lib drill
 			rung = drill.Live2
 		}
 	}
-	for _, id := range lib.Serving(school, []reads.Read{read}) {
+	for _, id := range lib.Serving(rules, []reads.Read{read}) {
 		d, _ := lib.ByID(id)
 		for _, st := range d.Stages {
 			if w.Drill == "" && st.Rung == rung {

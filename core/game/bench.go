@@ -17,9 +17,9 @@ type BenchTable struct {
 }
 
 // Bench lists what a bench notes of the situations a team runs.
-func Bench(situations []string, school reads.TeamRules) []BenchTable {
+func Bench(situations []string, rules reads.TeamRules) []BenchTable {
 	var out []BenchTable
-	for _, a := range Asks(situations, school, nil) {
+	for _, a := range Asks(situations, rules, nil) {
 		if len(out) == 0 || out[len(out)-1].Screen != a.Screen {
 			screen, _ := reads.ActionByID(a.Screen)
 			family, _ := FamilyOf(screen)

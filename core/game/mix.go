@@ -148,7 +148,7 @@ type Ask struct {
 // as any other (assumption). A coverage that a situation does not know is left out of
 // it, and the others are as likely among themselves as before; where none is left they
 // are even.
-func Asks(situations []string, school reads.TeamRules, mixes []Mix) []Ask {
+func Asks(situations []string, rules reads.TeamRules, mixes []Mix) []Ask {
 	var out []Ask
 	n := 0
 	for _, id := range situations {
@@ -162,7 +162,7 @@ func Asks(situations []string, school reads.TeamRules, mixes []Mix) []Ask {
 		}
 		var asks []Ask
 		total := 0.0
-		for _, row := range coveragesOf(screen, school, family) {
+		for _, row := range coveragesOf(screen, rules, family) {
 			if info, ok := reads.Info(row.ScreenerRead); !ok || info.Role != screen.Roles[1] {
 				continue
 			}

@@ -157,7 +157,7 @@ func (p Plan) serves(d *drill.Drill, st drill.Stage) bool {
 // shows.
 func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
 	action, ok := reads.ActionByID(d.Screen)
-	return !ok || !slices.ContainsFunc(st.Cues, func(c reads.Cue) bool { return !p.School.Meets(string(p.Limits.Band), action, c) })
+	return !ok || !slices.ContainsFunc(st.Cues, func(c reads.Cue) bool { return !p.TeamRules.Meets(string(p.Limits.Band), action, c) })
 }
 
 // after lists the stages one of which has to come before a stage, for the players

@@ -26,7 +26,7 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 	seen := map[column]bool{}
 	for _, d := range drill.Catalogue() {
 		if screen, ok := reads.ActionByID(d.Screen); ok {
-			for _, r := range screen.Rows(p.School) {
+			for _, r := range screen.Rows(p.TeamRules) {
 				for _, c := range []column{{screen.Roles[0], r.CutterRead}, {screen.Roles[1], r.ScreenerRead}} {
 					if c.read != "" && !seen[c] {
 						seen[c] = true

@@ -117,7 +117,7 @@ func TestDueIsPlannedFirst(t *testing.T) {
 	var all []evidence.Outlook
 	for _, s := range aim.Install {
 		action, _ := reads.ActionByID(s)
-		for _, r := range mainReads(p.School, s) {
+		for _, r := range mainReads(p.TeamRules, s) {
 			for _, o := range outlooks(people, evidence.NotEnough, evidence.NotEnough, r) {
 				o.Role = action.Roles[0]
 				all = append(all, o)

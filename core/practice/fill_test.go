@@ -288,7 +288,7 @@ func TestChildrensActionsHaveAStage(t *testing.T) {
 	p := Plan{}
 	p.Limits, _ = Ages7to8.Limits()
 	for _, a := range reads.Actions() {
-		if !p.School.Takes(string(Ages7to8), a) {
+		if !p.TeamRules.Takes(string(Ages7to8), a) {
 			continue
 		}
 		guided, live := false, false
@@ -322,7 +322,7 @@ func TestEveningsByAge(t *testing.T) {
 		for seed := range uint64(times(6, 2)) {
 			p := night(rand.New(rand.NewPCG(seed, 9)), 12, 30, 75)
 			p.Limits, _ = Ages9to11.Limits()
-			p.School.AllActions = all
+			p.TeamRules.AllActions = all
 			f, err := Fill(p, Evening, counter())
 			if err != nil {
 				t.Fatal(err)

@@ -87,7 +87,7 @@ const (
 	learnRate = 0.01
 	learnMost = 0.95
 	learnReps = 12
-	// leastWay is the least way to a target that is reckoned with.
+	// leastWay is the least way to a target that counts.
 	leastWay = 0.10
 	// aside is the worth of a read that is no goal tonight, and of a part that is not the
 	// player's own.
@@ -218,7 +218,7 @@ func (p *Plan) Aim(a Aims) {
 func (p *Plan) weights(a Aims) func(reads.Read) float64 {
 	answers := map[reads.Read]bool{}
 	for _, s := range reads.Actions() {
-		for _, r := range s.Rows(p.School) {
+		for _, r := range s.Rows(p.TeamRules) {
 			if slices.Contains(p.Terms.Expect, r.Cue) {
 				answers[r.CutterRead], answers[r.ScreenerRead] = true, true
 			}
@@ -258,7 +258,7 @@ func (p *Plan) actionsOf() map[readKey][]string {
 				continue
 			}
 			for _, cue := range st.Cues {
-				row, _ := action.Row(p.School, cue)
+				row, _ := action.Row(p.TeamRules, cue)
 				for k, read := range []reads.Read{row.CutterRead, row.ScreenerRead} {
 					if key := (readKey{action.Roles[k], read}); read != "" && !slices.Contains(out[key], action.ID) {
 						out[key] = append(out[key], action.ID)

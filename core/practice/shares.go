@@ -9,7 +9,7 @@ import (
 
 // share is what a block gives everybody in it of one read, in reps. Counts in an
 // order list differ by one at most between players, and who gets the odd one is
-// chance, so that planning reckons with the even share.
+// chance, so that planning counts on the even share.
 type share struct {
 	role reads.Role
 	read reads.Read
@@ -53,7 +53,7 @@ func (p Plan) shares(d *drill.Drill, st drill.Stage, b Block) []share {
 	// The second place is a screener's unless a helper has it.
 	screens := len(d.Positions) > 1 && (!d.Positions[1].Helper || b.NoHelpers) && action.Roles[1] == reads.Screener
 	for _, cue := range st.Cues {
-		if row, ok := action.Row(p.School, cue); ok {
+		if row, ok := action.Row(p.TeamRules, cue); ok {
 			add(action.Roles[0], row.CutterRead)
 			if screens {
 				add(action.Roles[1], row.ScreenerRead)
@@ -111,7 +111,7 @@ func (p Plan) given(blocks []Block) []dose {
 // unready counts, of some players, those who have not held more than half of an action's
 // reads, guided or live. What was never taught is not held.
 func (p Plan) unready(action string, players []string) (here, unready int) {
-	return len(players), unheld(p.School, action, players, func(k SupplyKey) bool { return p.Held[k] })
+	return len(players), unheld(p.TeamRules, action, players, func(k SupplyKey) bool { return p.Held[k] })
 }
 
 // unheld counts the players who do not hold more than half of the reads of who uses an
@@ -155,7 +155,7 @@ func (p Plan) teaches(d *drill.Drill, st drill.Stage, role reads.Role, read read
 		return false
 	}
 	for _, cue := range st.Cues {
-		if row, ok := action.Row(p.School, cue); ok &&
+		if row, ok := action.Row(p.TeamRules, cue); ok &&
 			(action.Roles[0] == role && row.CutterRead == read || action.Roles[1] == role && row.ScreenerRead == read) {
 			return true
 		}

@@ -62,10 +62,10 @@ type Person struct {
 
 // Plan is what is laid out.
 type Plan struct {
-	Minutes float64
-	People  []Person // present
-	Blocks  []Block
-	School  reads.TeamRules
+	Minutes   float64
+	People    []Person // present
+	Blocks    []Block
+	TeamRules reads.TeamRules
 	// Library is what drills there are.
 	Library drill.Library
 	// Limits of the age band, or the local rule.

@@ -119,7 +119,7 @@ func (s *sim) run(t *testing.T, p Plan) {
 			if rung.Live {
 				cue = st.Cues[s.rng.IntN(len(st.Cues))]
 			}
-			row, ok := action.Row(p.School, cue)
+			row, ok := action.Row(p.TeamRules, cue)
 			if !ok {
 				continue
 			}

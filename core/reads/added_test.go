@@ -8,8 +8,8 @@ import (
 
 	"evrik/core/court"
 	"evrik/core/drill"
+	"evrik/core/quiz"
 	"evrik/core/reads"
-	"evrik/core/trainer"
 )
 
 // addedDrill is the one drill file that a new action takes.
@@ -58,7 +58,7 @@ func TestAddingAnAction(t *testing.T) {
 	if _, ok := a.Draw(reads.On(c), reads.Denied, reads.Ask{AtLeast: 0.5, AtMost: 20}, rand.New(rand.NewPCG(1, 2))); !ok {
 		t.Error("the quiz finds no picture of it")
 	}
-	if !slices.ContainsFunc(trainer.Cards(reads.On(c)), func(card trainer.Card) bool { return card.Screen == "added" }) {
+	if !slices.ContainsFunc(quiz.Cards(reads.On(c)), func(card quiz.Card) bool { return card.Screen == "added" }) {
 		t.Error("the quiz does not ask it")
 	}
 

@@ -100,17 +100,17 @@ func TestDrawRefuses(t *testing.T) {
 	}
 }
 
-// The choices are the table's answers under the team's school, each once.
+// The choices are the table's answers under the team's rules, each once.
 func TestChoices(t *testing.T) {
 	for _, sc := range Actions() {
-		for _, school := range []TeamRules{{}, {FadeToCorner: true, FlareFirst: true, ShootFirst: true}} {
+		for _, rules := range []TeamRules{{}, {FadeToCorner: true, FlareFirst: true, ShootFirst: true}} {
 			seen := map[Read]bool{}
-			for _, c := range sc.Choices(school) {
+			for _, c := range sc.Choices(rules) {
 				if seen[c] {
 					t.Errorf("%s offers %q twice", sc.ID, c)
 				}
 				seen[c] = true
-				if !slices.ContainsFunc(sc.Rows(school), func(r Row) bool { return r.CutterRead == c }) {
+				if !slices.ContainsFunc(sc.Rows(rules), func(r Row) bool { return r.CutterRead == c }) {
 					t.Errorf("%s offers %q, which its table does not know", sc.ID, c)
 				}
 			}

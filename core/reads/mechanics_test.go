@@ -69,7 +69,7 @@ func TestMechanics(t *testing.T) {
 
 // How the others space the floor, how the screener leaves, and where the cutter stops
 // behind a re-screen: each fault is found when it is made (common practice, no source: 12 ft between
-// neighbours, three never inside the arc, nobody's toes on the line).
+// neighbors, three never inside the arc, nobody's toes on the line).
 func TestSpacingAndWays(t *testing.T) {
 	c := highSchool(t)
 	base := ballScreen.Example(c, Drop)

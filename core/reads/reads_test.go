@@ -159,7 +159,7 @@ func TestSchoolChangesAnswerAndSentence(t *testing.T) {
 	}
 	rows := downScreen.Rows(TeamRules{FlareFirst: true})
 	if len(rows) != len(Cues()) || rows[3].CutterRead != Flare || downScreen.Rows(TeamRules{})[3].CutterRead != BackCut {
-		t.Error("a school's rows must not change the table itself")
+		t.Error("a team's rows must not change the table itself")
 	}
 }
 

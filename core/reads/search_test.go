@@ -31,6 +31,6 @@ func TestSearch(t *testing.T) {
 		}
 	}
 	if hits := Search(TeamRules{FlareFirst: true}, "jump on the down screen"); len(hits) == 0 || hits[0].Read != Flare {
-		t.Errorf("the school's own answer is not shown: %+v", hits)
+		t.Errorf("the team's own answer is not shown: %+v", hits)
 	}
 }

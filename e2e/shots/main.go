@@ -122,12 +122,12 @@ var shots = []shot{
 		p.See("heading", "Our principles")
 		p.Settle()
 	}},
-	{"eyes-phone", 390, 844, func(p *browser.Page, team string) {
+	{"quiz-phone", 390, 844, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/squad")
 		p.Click("link", "Bram, Curl")
 		p.Text("Last reps")
 		p.Click("button", "Make a private link")
-		p.Text("/eyes/")
+		p.Text("/quiz/")
 		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/eyes\\/[\\w-]+/)[0]"))
 		p.Click("button", "Start")
 		p.Text("Now!")

@@ -95,7 +95,7 @@ func TestEraseAndForget(t *testing.T) {
 	}
 	dated := map[string]string{
 		"attendance": "SELECT p.starts_at AS at FROM attendance a JOIN practices p ON p.id = a.practice_id",
-		"answers":    "SELECT at FROM trainer_answers",
+		"answers":    "SELECT at FROM quiz_answers",
 		"audit":      "SELECT at FROM audit",
 		"changes":    "SELECT at FROM floor_changes",
 	}
@@ -107,7 +107,7 @@ func TestEraseAndForget(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	if _, err := db.Pool.Exec(ctx, "UPDATE trainer_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM trainer_answers LIMIT 3)", limit.Add(-time.Hour)); err != nil {
+	if _, err := db.Pool.Exec(ctx, "UPDATE quiz_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM quiz_answers LIMIT 3)", limit.Add(-time.Hour)); err != nil {
 		t.Fatal(err)
 	}
 	young := map[string]int{}
@@ -175,7 +175,7 @@ func TestUndoImport(t *testing.T) {
 	doc := written(t, db, program)
 	rows := func() map[string]int {
 		out := map[string]int{}
-		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "floor_counts", "games", "game_counts", "drills", "templates", "trainer_answers", "kept_counts", "imports"} {
+		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "floor_counts", "games", "game_counts", "drills", "templates", "quiz_answers", "kept_counts", "imports"} {
 			var n int
 			if err := db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n); err != nil {
 				t.Fatal(err)

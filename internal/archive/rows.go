@@ -11,9 +11,9 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/practice"
+	"evrik/core/quiz"
 	"evrik/core/reads"
 	"evrik/core/roster"
-	"evrik/core/trainer"
 	"evrik/internal/sentences"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -79,10 +79,10 @@ func (r *reader) player(p Player) error {
 		if _, known := reads.Info(reads.Read(a.Expected)); !known {
 			return r.bad("there is no read called %q.", a.Expected)
 		}
-		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > trainer.Steps || a.Seconds < 0 || a.Seconds > trainer.MaxSeconds {
+		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > quiz.Steps || a.Seconds < 0 || a.Seconds > quiz.MaxSeconds {
 			return r.bad("an answer to %q of step %d in %.1f s cannot be.", a.Cue, a.Step, a.Seconds)
 		}
-		if _, err := r.q.InsertTrainerAnswer(r.ctx, gen.InsertTrainerAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Screen: a.Screen, Cue: a.Cue, Step: a.Step,
+		if _, err := r.q.InsertQuizAnswer(r.ctx, gen.InsertQuizAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Screen: a.Screen, Cue: a.Cue, Step: a.Step,
 			Seed: a.Seed, Expected: a.Expected, Choice: a.Choice, IsRight: a.Choice == a.Expected && !a.Late, IsLate: a.Late, Seconds: a.Seconds, At: a.At}); err != nil {
 			return err
 		}

@@ -114,7 +114,7 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	}
 	w.begin("players")
 	for _, p := range players {
-		given, err := q.TrainerAnswers(ctx, gen.TrainerAnswersParams{ProgramID: program, PlayerID: p.ID})
+		given, err := q.QuizAnswers(ctx, gen.QuizAnswersParams{ProgramID: program, PlayerID: p.ID})
 		if err != nil {
 			return err
 		}

@@ -100,7 +100,7 @@ func (s *seeder) club() error {
 			return err
 		}
 	}
-	return s.eyes(teams[0])
+	return s.quiz(teams[0])
 }
 
 // zoneOf names the time zone of a moment; a machine that does not say is in UTC.

@@ -130,7 +130,7 @@ func (s *Store) ForgetBefore(ctx context.Context, program uuid.UUID, before time
 		if err := q.DeleteHomeShotsBefore(ctx, gen.DeleteHomeShotsBeforeParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}
-		if err := q.DeleteTrainerAnswersBefore(ctx, gen.DeleteTrainerAnswersBeforeParams{ProgramID: program, Before: before}); err != nil {
+		if err := q.DeleteQuizAnswersBefore(ctx, gen.DeleteQuizAnswersBeforeParams{ProgramID: program, Before: before}); err != nil {
 			return err
 		}
 		return q.ForgetAudit(ctx, gen.ForgetAuditParams{ProgramID: program, Before: before})

@@ -22,7 +22,7 @@ var audited = map[string]string{
 	"AddDrill": "added a drill", "UpdateDrill": "changed a drill", "ArchiveDrill": "put a drill away or brought it back",
 	"AddGame": "put a game on the schedule", "UpdateGame": "changed a game", "DeleteGame": "deleted a game",
 	"SetOffense": "changed the team's offense", "CopyOffense": "copied an offense to the team", "SetPrinciples": "changed the team's principles",
-	"MakeTrainerLink": "made a player's link", "MakePlayerLinks": "made links for several players", "RestorePlayerLink": "brought a player's link back", "EndTrainerLink": "ended a player's link",
+	"MakePlayerLink": "made a player's link", "MakePlayerLinks": "made links for several players", "RestorePlayerLink": "brought a player's link back", "EndPlayerLink": "ended a player's link",
 	"MakeFeed": "made a calendar address", "EndFeed": "ended the calendar address",
 	"Invite": "invited somebody", "WithdrawInvitation": "withdrew an invitation", "SetStaffRole": "changed a coach's role", "RemoveStaff": "removed a coach",
 	"SetKeeping": "changed how long reps are kept", "ExportArchive": "took the program's archive", "ImportArchive": "imported an archive",

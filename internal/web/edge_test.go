@@ -36,7 +36,7 @@ func TestKeysStayOutOfLogs(t *testing.T) {
 	w = w.with(func(o *Options) { o.Log = logger })
 	const key = "SECRETKEYSECRETKEYSECRET"
 	a := w.agent()
-	paths := []string{"/join/" + key, "/eyes/" + key, "/reset/" + key, "/api/join/" + key, "/api/eyes/" + key + "?size=4", "/api/reset/" + key, "/calendar/" + key + ".ics", "/calendar/" + key}
+	paths := []string{"/join/" + key, "/quiz/" + key, "/reset/" + key, "/api/join/" + key, "/api/quiz/" + key + "?size=4", "/api/reset/" + key, "/calendar/" + key + ".ics", "/calendar/" + key}
 	for _, method := range []string{"GET", "POST", "DELETE", "TRACE"} {
 		for _, path := range paths {
 			a.answered(t, method, path, `{"password":"`+key+`","name":"n"}`)

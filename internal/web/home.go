@@ -43,7 +43,7 @@ func (s *Server) SetHome(ctx context.Context, r api.SetHomeRequestObject) (api.S
 
 // GetHome tells a player what to shoot at home, by the private link.
 func (s *Server) GetHome(ctx context.Context, r api.GetHomeRequestObject) (api.GetHomeResponseObject, error) {
-	l, err := s.learner(ctx, r.TrainerKey)
+	l, err := s.learner(ctx, r.QuizKey)
 	if err != nil {
 		return nil, err
 	}
@@ -53,7 +53,7 @@ func (s *Server) GetHome(ctx context.Context, r api.GetHomeRequestObject) (api.G
 
 // TellHome stores what a player tells of home, once.
 func (s *Server) TellHome(ctx context.Context, r api.TellHomeRequestObject) (api.TellHomeResponseObject, error) {
-	l, err := s.learner(ctx, r.TrainerKey)
+	l, err := s.learner(ctx, r.QuizKey)
 	if err != nil {
 		return nil, err
 	}

@@ -19,8 +19,8 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	w := newWorld(t)
 	c, other := w.club("club", 2), w.club("other", 1)
 	head, phone := w.as(c.head), w.agent()
-	var link api.TrainerLink
-	head.do("POST", c.path("/players/"+c.players[0].String()+"/trainer"), nil, 201, &link)
+	var link api.MadeLink
+	head.do("POST", c.path("/players/"+c.players[0].String()+"/quiz"), nil, 201, &link)
 	mine := "/api" + link.Path + "/home"
 	var work api.HomeWork
 	phone.do("GET", mine, nil, 200, &work)
@@ -68,7 +68,7 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	if len(work.Drills) != 3 {
 		t.Errorf("after one was taken back: %d", len(work.Drills))
 	}
-	head.do("DELETE", c.path("/players/"+c.players[0].String()+"/trainer"), nil, 204, nil)
+	head.do("DELETE", c.path("/players/"+c.players[0].String()+"/quiz"), nil, 204, nil)
 	phone.refused("GET", mine, nil, 404, "quiz.link-dead")
 }
 

@@ -168,10 +168,10 @@ func TestTeach(t *testing.T) {
 		t.Errorf("tape sheet %+v", tape.Source)
 	}
 
-	// The team's school changes the lesson.
+	// Team rules changes the lesson.
 	var team api.Team
 	head.do("GET", c.path(""), nil, 200, &team)
-	team.School.FlareFirst = true
+	team.TeamRules.FlareFirst = true
 	head.do("PUT", c.path(""), team, 200, nil)
 	var lesson api.Lesson
 	head.do("GET", c.path("/lesson?screen=down"), nil, 200, &lesson)

@@ -112,11 +112,11 @@ func TestActionsByAge(t *testing.T) {
 	if aim := season().Aim; slices.Contains(aim.Install, reads.Ball) {
 		t.Errorf("at this age the season is for %v", aim.Install)
 	}
-	body["school"] = map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false, "allActions": true}
+	body["teamRules"] = map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false, "allActions": true}
 	var team api.Team
 	head.do("PUT", c.path(""), body, 200, &team)
-	if out := left(); out != nil || !team.School.AllActions {
-		t.Errorf("with all actions on they leave out %+v, kept %v", out, team.School.AllActions)
+	if out := left(); out != nil || !team.TeamRules.AllActions {
+		t.Errorf("with all actions on they leave out %+v, kept %v", out, team.TeamRules.AllActions)
 	}
 	if aim := season().Aim; !slices.Contains(aim.Install, reads.Ball) {
 		t.Errorf("with all actions on the season is for %v", aim.Install)
@@ -130,7 +130,7 @@ func TestPracticeTimes(t *testing.T) {
 	head := w.as(c.head)
 	var team api.Team
 	head.do("GET", c.path(""), nil, 200, &team)
-	in := map[string]any{"name": team.Name, "season": "s", "ages": team.Ages, "court": team.Court, "metric": false, "school": team.School, "zone": "Mars/Olympus"}
+	in := map[string]any{"name": team.Name, "season": "s", "ages": team.Ages, "court": team.Court, "metric": false, "teamRules": team.TeamRules, "zone": "Mars/Olympus"}
 	head.refused("PUT", c.path(""), in, 422, "team.time-zone")
 	in["zone"], in["localRule"] = "America/Chicago", practice.LocalRule{MaxPerWeek: 3}
 	head.do("PUT", c.path(""), in, 200, &team)

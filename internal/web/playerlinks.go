@@ -9,8 +9,8 @@ import (
 	"evrik/internal/web/api"
 )
 
-// MakeTrainerLink makes a player's private link and shows it once.
-func (s *Server) MakeTrainerLink(ctx context.Context, r api.MakeTrainerLinkRequestObject) (api.MakeTrainerLinkResponseObject, error) {
+// MakePlayerLink makes a player's private link and shows it once.
+func (s *Server) MakePlayerLink(ctx context.Context, r api.MakePlayerLinkRequestObject) (api.MakePlayerLinkResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -19,11 +19,11 @@ func (s *Server) MakeTrainerLink(ctx context.Context, r api.MakeTrainerLinkReque
 		return nil, err
 	}
 	path, err := s.newLink(ctx, s.db.Queries, team.ProgramID, r.PlayerId)
-	return api.MakeTrainerLink201JSONResponse{Path: path}, err
+	return api.MakePlayerLink201JSONResponse{Path: path}, err
 }
 
-// EndTrainerLink revokes a player's link; the answers stay.
-func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequestObject) (api.EndTrainerLinkResponseObject, error) {
+// EndPlayerLink revokes a player's link; the answers stay.
+func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestObject) (api.EndPlayerLinkResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -32,11 +32,11 @@ func (s *Server) EndTrainerLink(ctx context.Context, r api.EndTrainerLinkRequest
 		return nil, err
 	}
 	now := s.now()
-	n, err := s.db.EndTrainerLink(ctx, gen.EndTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, EndedAt: &now})
+	n, err := s.db.EndPlayerLink(ctx, gen.EndPlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, EndedAt: &now})
 	if err == nil && n == 0 {
 		err = missing("link.missing")
 	}
-	return api.EndTrainerLink204Response{}, err
+	return api.EndPlayerLink204Response{}, err
 }
 
 // newLink makes a player's link, which ends the one before, and returns its path.
@@ -45,8 +45,8 @@ func (s *Server) newLink(ctx context.Context, q *gen.Queries, program, player uu
 	if err != nil {
 		return "", err
 	}
-	err = q.SetTrainerLink(ctx, gen.SetTrainerLinkParams{ProgramID: program, PlayerID: player, KeyHash: secretHash("trainer", key), MadeAt: s.now()})
-	return "/eyes/" + key, err
+	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: secretHash("trainer", key), MadeAt: s.now()})
+	return "/quiz/" + key, err
 }
 
 // ListPlayerLinks tells who on a team has a link.
@@ -55,7 +55,7 @@ func (s *Server) ListPlayerLinks(ctx context.Context, r api.ListPlayerLinksReque
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.TrainerLinksOfTeam(ctx, gen.TrainerLinksOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	rows, err := s.db.PlayerLinksOfTeam(ctx, gen.PlayerLinksOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	out := api.ListPlayerLinks200JSONResponse{}
 	for _, l := range rows {
 		out = append(out, api.PlayerLink{Player: l.PlayerID, Made: l.MadeAt})
@@ -97,7 +97,7 @@ func (s *Server) RestorePlayerLink(ctx context.Context, r api.RestorePlayerLinkR
 	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
 		return nil, err
 	}
-	n, err := s.db.RestoreTrainerLink(ctx, gen.RestoreTrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	n, err := s.db.RestorePlayerLink(ctx, gen.RestorePlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
 	if err == nil && n == 0 {
 		err = conflict("link.none-earlier")
 	}

@@ -28,7 +28,7 @@ const (
 // docs/roles.md is made from it.
 var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone, "AskForReset": anyone, "GetReset": anyone, "ResetPassword": anyone,
-	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetTrainer": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
+	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetQuiz": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
 	"GetDisplay": screen, "GetDisplayMotion": screen, "GetDisplayRound": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
 
 	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetGlossary": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
@@ -43,7 +43,7 @@ var required = map[string]access{
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
 	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
-	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakeTrainerLink": coach, "ListPlayerLinks": coach, "MakePlayerLinks": coach, "RestorePlayerLink": coach, "SetRound": coach, "EndRound": coach, "EndTrainerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakePlayerLink": coach, "ListPlayerLinks": coach, "MakePlayerLinks": coach, "RestorePlayerLink": coach, "SetRound": coach, "EndRound": coach, "EndPlayerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,
 	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach, "PreviewRoster": headCoach,

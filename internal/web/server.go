@@ -72,28 +72,28 @@ type Options struct {
 
 // Server answers requests.
 type Server struct {
-	db       *store.Store
-	sessions *scs.SessionManager
-	policy   evidence.Policy
-	squads   squad.Service
-	rosters  rosters.Service
-	plans    *planning.Service
-	offenses offenses.Service
-	now      func() time.Time
-	demo     *api.SignIn
-	standIns *api.StandIns
-	assets   fs.FS
-	eyes     string // the rest of a Link header for a player's page
-	spec     *openapi3.T
-	maps     *lru.Cache[mapKey, reads.Map]
-	outbox   standin.Outbox
-	mail     mail.Sender // nil for the simulated outbox alone
-	life     context.Context
-	live     *hub
-	https    bool
-	hashing  hashing
-	figures  *figures
-	log      *slog.Logger
+	db        *store.Store
+	sessions  *scs.SessionManager
+	policy    evidence.Policy
+	squads    squad.Service
+	rosters   rosters.Service
+	plans     *planning.Service
+	offenses  offenses.Service
+	now       func() time.Time
+	demo      *api.SignIn
+	standIns  *api.StandIns
+	assets    fs.FS
+	quizFiles string // the rest of a Link header for a player's page
+	spec      *openapi3.T
+	maps      *lru.Cache[mapKey, reads.Map]
+	outbox    standin.Outbox
+	mail      mail.Sender // nil for the simulated outbox alone
+	life      context.Context
+	live      *hub
+	https     bool
+	hashing   hashing
+	figures   *figures
+	log       *slog.Logger
 	// publicURL begins links in mail; setupCode is asked for at a first set-up over a network.
 	publicURL, setupCode string
 	erasures             string // file of who was erased
@@ -120,7 +120,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, eyes: playersFiles(o.Assets), spec: spec,
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, quizFiles: playersFiles(o.Assets), spec: spec,
 		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS, hashing: newHashing(), log: o.Log,
 		publicURL: o.PublicURL, setupCode: o.SetupCode, erasures: o.Erasures, imports: make(chan struct{}, importsAtOnce)}
 	s.figures = newFigures(db, s.live, o.Version)
@@ -193,7 +193,7 @@ func playersFiles(assets fs.FS) string {
 	if assets == nil {
 		return ""
 	}
-	data, err := fs.ReadFile(assets, "_app/eyes.json")
+	data, err := fs.ReadFile(assets, "_app/quiz.json")
 	if err != nil || json.Unmarshal(data, &page) != nil {
 		return ""
 	}
@@ -221,15 +221,18 @@ func (s *Server) static(c *echo.Context) error {
 		}
 		name = "index.html"
 	}
+	if key, old := strings.CutPrefix(c.Request().URL.Path, "/eyes/"); old && url.PathEscape(key) == key {
+		return c.Redirect(http.StatusPermanentRedirect, "/quiz/"+key) // links that players were given before
+	}
 	cache := "no-cache"
 	if strings.Contains(name, "/immutable/") {
 		cache = "public, max-age=31536000, immutable"
 	}
 	c.Response().Header().Set("Cache-Control", cache)
-	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/eyes/"); ok && name == "index.html" && url.PathEscape(key) == key {
+	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/quiz/"); ok && name == "index.html" && url.PathEscape(key) == key {
 		// A phone on a slow network fetches its questions, and the page's own files, while
 		// it fetches what every page takes.
-		c.Response().Header().Set("Link", fmt.Sprintf("</api/eyes/%s?size=%d>; rel=preload; as=fetch; crossorigin%s", key, firstPack, s.eyes))
+		c.Response().Header().Set("Link", fmt.Sprintf("</api/quiz/%s?size=%d>; rel=preload; as=fetch; crossorigin%s", key, firstPack, s.quizFiles))
 	}
 	return c.FileFS(name, s.assets)
 }

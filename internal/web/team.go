@@ -63,7 +63,7 @@ func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
 	}
 	fl, err := store.FloorOf(t)
 	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: fl.Court, Metric: t.Metric,
-		School: fl.Rules, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
+		TeamRules: fl.Rules, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
 }
 
 // leftOut is what a team's age leaves out, nil where it leaves out nothing.
@@ -123,7 +123,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 	}
 	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
 		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
-		FadeToCorner: r.Body.School.FadeToCorner, FlareFirst: r.Body.School.FlareFirst, ShootFirst: r.Body.School.ShootFirst, AllActions: r.Body.School.AllActions, Pace: store.PaceJSON(r.Body.Pace), Zone: zone, LocalRule: rule})
+		FadeToCorner: r.Body.TeamRules.FadeToCorner, FlareFirst: r.Body.TeamRules.FlareFirst, ShootFirst: r.Body.TeamRules.ShootFirst, AllActions: r.Body.TeamRules.AllActions, Pace: store.PaceJSON(r.Body.Pace), Zone: zone, LocalRule: rule})
 	if err != nil {
 		return nil, err
 	}

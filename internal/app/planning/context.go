@@ -179,7 +179,7 @@ func (c *Context) OpponentAt(at time.Time) map[reads.Read]float64 {
 
 // Plan is what the core lays out and fills.
 func (c *Context) Plan(d Draft) practice.Plan {
-	p := practice.Plan{Minutes: float64(d.Minutes), Blocks: d.Blocks, School: store.RulesOf(c.Team), Library: c.Library,
+	p := practice.Plan{Minutes: float64(d.Minutes), Blocks: d.Blocks, TeamRules: store.RulesOf(c.Team), Library: c.Library,
 		Limits: c.Limits, Terms: d.Terms, Pace: c.Pace, People: c.People(d.Present, d.Limited)}
 	aims := practice.Aims{Outlooks: c.Outlooks, Actions: c.Actions, Opponent: c.OpponentAt(d.StartsAt), Planned: practice.Supply{}}
 	if c.Said {

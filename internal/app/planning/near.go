@@ -114,7 +114,7 @@ func (c *Context) around(p *practice.Plan, aims *practice.Aims, startsAt time.Ti
 			aims.Kept = n.aimed
 		}
 		if n.status == practice.Planned {
-			other := practice.Plan{People: c.People(n.here, nil), School: p.School, Library: p.Library}
+			other := practice.Plan{People: c.People(n.here, nil), TeamRules: p.TeamRules, Library: p.Library}
 			for key, reps := range other.Given(n.blocks) {
 				aims.Planned[key] += reps
 			}

@@ -64,7 +64,7 @@ func (s *Service) sessions(ctx context.Context, c *Context, rows []gen.Practice)
 		if err != nil {
 			return nil, err
 		}
-		plan := practice.Plan{Minutes: float64(p.Minutes), Blocks: d.Blocks, School: store.RulesOf(c.Team), Library: c.Library, People: c.People(d.Present, d.Limited)}
+		plan := practice.Plan{Minutes: float64(p.Minutes), Blocks: d.Blocks, TeamRules: store.RulesOf(c.Team), Library: c.Library, People: c.People(d.Present, d.Limited)}
 		if p.Status == string(practice.Done) {
 			events := store.ClockOf(clock[p.ID])
 			plan = practice.AsRun(plan, practice.Ran(events, c.Now), statesOf(parts.here[p.ID]), changesAt(changes[p.ID], events))

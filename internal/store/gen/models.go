@@ -197,6 +197,16 @@ type Player struct {
 	CreatedAt time.Time
 }
 
+type PlayerLink struct {
+	ProgramID      uuid.UUID
+	PlayerID       uuid.UUID
+	KeyHash        []byte
+	MadeAt         time.Time
+	EndedAt        *time.Time
+	ReplacedHash   []byte
+	ReplacedMadeAt *time.Time
+}
+
 type Practice struct {
 	ID           uuid.UUID
 	ProgramID    uuid.UUID
@@ -223,6 +233,22 @@ type Program struct {
 	Demo       bool
 	CreatedAt  time.Time
 	KeepMonths *int32
+}
+
+type QuizAnswer struct {
+	ProgramID uuid.UUID
+	PlayerID  uuid.UUID
+	ID        uuid.UUID
+	Screen    string
+	Cue       string
+	Step      int32
+	Seed      int64
+	Expected  string
+	Choice    string
+	IsRight   bool
+	IsLate    bool
+	Seconds   float64
+	At        time.Time
 }
 
 type RepEvent struct {
@@ -333,30 +359,4 @@ type Template struct {
 	Minutes   int32
 	Blocks    []byte
 	ChangedAt time.Time
-}
-
-type TrainerAnswer struct {
-	ProgramID uuid.UUID
-	PlayerID  uuid.UUID
-	ID        uuid.UUID
-	Screen    string
-	Cue       string
-	Step      int32
-	Seed      int64
-	Expected  string
-	Choice    string
-	IsRight   bool
-	IsLate    bool
-	Seconds   float64
-	At        time.Time
-}
-
-type TrainerLink struct {
-	ProgramID      uuid.UUID
-	PlayerID       uuid.UUID
-	KeyHash        []byte
-	MadeAt         time.Time
-	EndedAt        *time.Time
-	ReplacedHash   []byte
-	ReplacedMadeAt *time.Time
 }

@@ -24,9 +24,9 @@ import (
 	"evrik/core/motion"
 	"evrik/core/offense"
 	"evrik/core/practice"
+	"evrik/core/quiz"
 	"evrik/core/reads"
 	"evrik/core/roster"
-	"evrik/core/trainer"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/rosters"
 	"evrik/internal/glossary"
@@ -1135,6 +1135,11 @@ type LoggedRep struct {
 	Tags []string `json:"tags"`
 }
 
+// MadeLink defines model for MadeLink.
+type MadeLink struct {
+	Path string `json:"path"`
+}
+
 // Mail defines model for Mail.
 type Mail struct {
 	At      time.Time `json:"at"`
@@ -1677,6 +1682,61 @@ type Progress struct {
 	Rep int `json:"rep"`
 }
 
+// QuizAnswer defines model for QuizAnswer.
+type QuizAnswer struct {
+	At   time.Time `json:"at"`
+	Card QuizCard  `json:"card"`
+
+	// Choice empty when the time ran out
+	Choice  string             `json:"choice"`
+	Id      openapi_types.UUID `json:"id"`
+	Seconds float64            `json:"seconds"`
+	Seed    int64              `json:"seed"`
+	Step    int                `json:"step"`
+}
+
+// QuizCard defines model for QuizCard.
+type QuizCard = quiz.Card
+
+// QuizItem defines model for QuizItem.
+type QuizItem = quiz.Item
+
+// QuizPack defines model for QuizPack.
+type QuizPack struct {
+	Items []QuizItem `json:"items"`
+
+	// Lines what is painted, in feet in the court's frame
+	Lines  Lines       `json:"lines"`
+	Reads  []CueInfo   `json:"reads"`
+	Scenes []QuizScene `json:"scenes"`
+
+	// Shape how far the card file is
+	Shape QuizShape `json:"shape"`
+	Step  int       `json:"step"`
+	Steps int       `json:"steps"`
+}
+
+// QuizScene defines model for QuizScene.
+type QuizScene struct {
+	Id           string        `json:"id"`
+	Name         string        `json:"name"`
+	Participants []Participant `json:"participants"`
+
+	// Word who the player is here
+	Word string `json:"word"`
+}
+
+// QuizShape how far the card file is
+type QuizShape = quiz.Shape
+
+// QuizStored defines model for QuizStored.
+type QuizStored struct {
+	// Shape how far the card file is
+	Shape  QuizShape `json:"shape"`
+	Step   int       `json:"step"`
+	Stored int       `json:"stored"`
+}
+
 // ReadInfo defines model for ReadInfo.
 type ReadInfo = reads.ReadInfo
 
@@ -1712,13 +1772,13 @@ type Recognised struct {
 	Reads    []Recognition `json:"reads"`
 
 	// Shape how far the card file is
-	Shape TrainerShape `json:"shape"`
-	Step  int          `json:"step"`
-	Steps int          `json:"steps"`
+	Shape QuizShape `json:"shape"`
+	Step  int       `json:"step"`
+	Steps int       `json:"steps"`
 }
 
 // Recognition defines model for Recognition.
-type Recognition = trainer.Recognition
+type Recognition = quiz.Recognition
 
 // RepBatch defines model for RepBatch.
 type RepBatch struct {
@@ -2094,11 +2154,11 @@ type Team struct {
 	Name      string             `json:"name"`
 
 	// OwnPace the team's own figures; else its age group's
-	OwnPace bool      `json:"ownPace"`
-	Pace    Pace      `json:"pace"`
-	School  TeamRules `json:"school"`
-	Season  string    `json:"season"`
-	Zone    string    `json:"zone"`
+	OwnPace   bool      `json:"ownPace"`
+	Pace      Pace      `json:"pace"`
+	Season    string    `json:"season"`
+	TeamRules TeamRules `json:"teamRules"`
+	Zone      string    `json:"zone"`
 }
 
 // TeamCell defines model for TeamCell.
@@ -2122,8 +2182,8 @@ type TeamInput struct {
 	Metric    bool       `json:"metric"`
 	Name      string     `json:"name"`
 	Pace      *Pace      `json:"pace,omitempty"`
-	School    TeamRules  `json:"school"`
 	Season    string     `json:"season"`
+	TeamRules TeamRules  `json:"teamRules"`
 
 	// Zone IANA time zone, such as Europe/Berlin
 	Zone *string `json:"zone,omitempty"`
@@ -2164,66 +2224,6 @@ type TemplateInput struct {
 
 // Terms defines model for Terms.
 type Terms = practice.Terms
-
-// TrainerAnswer defines model for TrainerAnswer.
-type TrainerAnswer struct {
-	At   time.Time   `json:"at"`
-	Card TrainerCard `json:"card"`
-
-	// Choice empty when the time ran out
-	Choice  string             `json:"choice"`
-	Id      openapi_types.UUID `json:"id"`
-	Seconds float64            `json:"seconds"`
-	Seed    int64              `json:"seed"`
-	Step    int                `json:"step"`
-}
-
-// TrainerCard defines model for TrainerCard.
-type TrainerCard = trainer.Card
-
-// TrainerItem defines model for TrainerItem.
-type TrainerItem = trainer.Item
-
-// TrainerLink defines model for TrainerLink.
-type TrainerLink struct {
-	Path string `json:"path"`
-}
-
-// TrainerPack defines model for TrainerPack.
-type TrainerPack struct {
-	Items []TrainerItem `json:"items"`
-
-	// Lines what is painted, in feet in the court's frame
-	Lines  Lines          `json:"lines"`
-	Reads  []CueInfo      `json:"reads"`
-	Scenes []TrainerScene `json:"scenes"`
-
-	// Shape how far the card file is
-	Shape TrainerShape `json:"shape"`
-	Step  int          `json:"step"`
-	Steps int          `json:"steps"`
-}
-
-// TrainerScene defines model for TrainerScene.
-type TrainerScene struct {
-	Id           string        `json:"id"`
-	Name         string        `json:"name"`
-	Participants []Participant `json:"participants"`
-
-	// Word who the player is here
-	Word string `json:"word"`
-}
-
-// TrainerShape how far the card file is
-type TrainerShape = trainer.Shape
-
-// TrainerStored defines model for TrainerStored.
-type TrainerStored struct {
-	// Shape how far the card file is
-	Shape  TrainerShape `json:"shape"`
-	Step   int          `json:"step"`
-	Stored int          `json:"stored"`
-}
 
 // Turn defines model for Turn.
 type Turn = evidence.Turn
@@ -2271,13 +2271,13 @@ type ArchiveDrillJSONBody struct {
 	Archived bool `json:"archived"`
 }
 
-// GetTrainerParams defines parameters for GetTrainer.
-type GetTrainerParams struct {
+// GetQuizParams defines parameters for GetQuiz.
+type GetQuizParams struct {
 	Size int `form:"size" json:"size"`
 }
 
 // SendAnswersJSONBody defines parameters for SendAnswers.
-type SendAnswersJSONBody = []TrainerAnswer
+type SendAnswersJSONBody = []QuizAnswer
 
 // SignOutParams defines parameters for SignOut.
 type SignOutParams struct {
@@ -2385,12 +2385,6 @@ type UpdateDrillJSONRequestBody = OwnDrillInput
 // ArchiveDrillJSONRequestBody defines body for ArchiveDrill for application/json ContentType.
 type ArchiveDrillJSONRequestBody ArchiveDrillJSONBody
 
-// SendAnswersJSONRequestBody defines body for SendAnswers for application/json ContentType.
-type SendAnswersJSONRequestBody = SendAnswersJSONBody
-
-// TellHomeJSONRequestBody defines body for TellHome for application/json ContentType.
-type TellHomeJSONRequestBody = HomeShots
-
 // InviteJSONRequestBody defines body for Invite for application/json ContentType.
 type InviteJSONRequestBody = NewInvitation
 
@@ -2399,6 +2393,12 @@ type AcceptInvitationJSONRequestBody = Joining
 
 // SetKeepingJSONRequestBody defines body for SetKeeping for application/json ContentType.
 type SetKeepingJSONRequestBody = Keeping
+
+// SendAnswersJSONRequestBody defines body for SendAnswers for application/json ContentType.
+type SendAnswersJSONRequestBody = SendAnswersJSONBody
+
+// TellHomeJSONRequestBody defines body for TellHome for application/json ContentType.
+type TellHomeJSONRequestBody = HomeShots
 
 // AskForResetJSONRequestBody defines body for AskForReset for application/json ContentType.
 type AskForResetJSONRequestBody = ResetRequest
@@ -2574,18 +2574,6 @@ type ServerInterface interface {
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx *echo.Context, drillId openapi_types.UUID) error
 
-	// (GET /api/eyes/{trainerKey})
-	GetTrainer(ctx *echo.Context, trainerKey string, params GetTrainerParams) error
-
-	// (POST /api/eyes/{trainerKey})
-	SendAnswers(ctx *echo.Context, trainerKey string) error
-
-	// (GET /api/eyes/{trainerKey}/home)
-	GetHome(ctx *echo.Context, trainerKey string) error
-
-	// (POST /api/eyes/{trainerKey}/home)
-	TellHome(ctx *echo.Context, trainerKey string) error
-
 	// (GET /api/glossary)
 	GetGlossary(ctx *echo.Context) error
 
@@ -2633,6 +2621,18 @@ type ServerInterface interface {
 
 	// (PUT /api/program/settings)
 	SetKeeping(ctx *echo.Context) error
+
+	// (GET /api/quiz/{quizKey})
+	GetQuiz(ctx *echo.Context, quizKey string, params GetQuizParams) error
+
+	// (POST /api/quiz/{quizKey})
+	SendAnswers(ctx *echo.Context, quizKey string) error
+
+	// (GET /api/quiz/{quizKey}/home)
+	GetHome(ctx *echo.Context, quizKey string) error
+
+	// (POST /api/quiz/{quizKey}/home)
+	TellHome(ctx *echo.Context, quizKey string) error
 
 	// (POST /api/reset)
 	AskForReset(ctx *echo.Context) error
@@ -2799,23 +2799,23 @@ type ServerInterface interface {
 	// (PUT /api/teams/{teamId}/players/{playerId})
 	UpdatePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
 
+	// (DELETE /api/teams/{teamId}/players/{playerId}/quiz)
+	EndPlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (GET /api/teams/{teamId}/players/{playerId}/quiz)
+	GetRecognition(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (POST /api/teams/{teamId}/players/{playerId}/quiz)
+	MakePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
+	// (POST /api/teams/{teamId}/players/{playerId}/quiz/restore)
+	RestorePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
+
 	// (GET /api/teams/{teamId}/players/{playerId}/reads/{read})
 	GetPlayerRead(ctx *echo.Context, teamId TeamId, playerId openapi_types.UUID, read string) error
 
 	// (PUT /api/teams/{teamId}/players/{playerId}/team)
 	MovePlayer(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
-
-	// (DELETE /api/teams/{teamId}/players/{playerId}/trainer)
-	EndTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
-
-	// (GET /api/teams/{teamId}/players/{playerId}/trainer)
-	GetRecognition(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
-
-	// (POST /api/teams/{teamId}/players/{playerId}/trainer)
-	MakeTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
-
-	// (POST /api/teams/{teamId}/players/{playerId}/trainer/restore)
-	RestorePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error
 
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx *echo.Context, teamId TeamId) error
@@ -3074,79 +3074,6 @@ func (w *ServerInterfaceWrapper) ArchiveDrill(ctx *echo.Context) error {
 	return err
 }
 
-// GetTrainer converts echo context to params.
-func (w *ServerInterfaceWrapper) GetTrainer(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "trainerKey" -------------
-	var trainerKey string
-
-	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
-	}
-
-	// Parameter object where we will unmarshal all parameters from the context
-	var params GetTrainerParams
-	// ------------- Required query parameter "size" -------------
-
-	err = runtime.BindQueryParameterWithOptions("form", true, true, "size", ctx.QueryParams(), &params.Size, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter size: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetTrainer(ctx, trainerKey, params)
-	return err
-}
-
-// SendAnswers converts echo context to params.
-func (w *ServerInterfaceWrapper) SendAnswers(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "trainerKey" -------------
-	var trainerKey string
-
-	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.SendAnswers(ctx, trainerKey)
-	return err
-}
-
-// GetHome converts echo context to params.
-func (w *ServerInterfaceWrapper) GetHome(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "trainerKey" -------------
-	var trainerKey string
-
-	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetHome(ctx, trainerKey)
-	return err
-}
-
-// TellHome converts echo context to params.
-func (w *ServerInterfaceWrapper) TellHome(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "trainerKey" -------------
-	var trainerKey string
-
-	err = runtime.BindStyledParameterWithOptions("simple", "trainerKey", ctx.Param("trainerKey"), &trainerKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter trainerKey: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.TellHome(ctx, trainerKey)
-	return err
-}
-
 // GetGlossary converts echo context to params.
 func (w *ServerInterfaceWrapper) GetGlossary(ctx *echo.Context) error {
 	var err error
@@ -3323,6 +3250,79 @@ func (w *ServerInterfaceWrapper) SetKeeping(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.SetKeeping(ctx)
+	return err
+}
+
+// GetQuiz converts echo context to params.
+func (w *ServerInterfaceWrapper) GetQuiz(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "quizKey" -------------
+	var quizKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "quizKey", ctx.Param("quizKey"), &quizKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter quizKey: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetQuizParams
+	// ------------- Required query parameter "size" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "size", ctx.QueryParams(), &params.Size, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter size: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetQuiz(ctx, quizKey, params)
+	return err
+}
+
+// SendAnswers converts echo context to params.
+func (w *ServerInterfaceWrapper) SendAnswers(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "quizKey" -------------
+	var quizKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "quizKey", ctx.Param("quizKey"), &quizKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter quizKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.SendAnswers(ctx, quizKey)
+	return err
+}
+
+// GetHome converts echo context to params.
+func (w *ServerInterfaceWrapper) GetHome(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "quizKey" -------------
+	var quizKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "quizKey", ctx.Param("quizKey"), &quizKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter quizKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetHome(ctx, quizKey)
+	return err
+}
+
+// TellHome converts echo context to params.
+func (w *ServerInterfaceWrapper) TellHome(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "quizKey" -------------
+	var quizKey string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "quizKey", ctx.Param("quizKey"), &quizKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter quizKey: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.TellHome(ctx, quizKey)
 	return err
 }
 
@@ -4305,6 +4305,102 @@ func (w *ServerInterfaceWrapper) UpdatePlayer(ctx *echo.Context) error {
 	return err
 }
 
+// EndPlayerLink converts echo context to params.
+func (w *ServerInterfaceWrapper) EndPlayerLink(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.EndPlayerLink(ctx, teamId, playerId)
+	return err
+}
+
+// GetRecognition converts echo context to params.
+func (w *ServerInterfaceWrapper) GetRecognition(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetRecognition(ctx, teamId, playerId)
+	return err
+}
+
+// MakePlayerLink converts echo context to params.
+func (w *ServerInterfaceWrapper) MakePlayerLink(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.MakePlayerLink(ctx, teamId, playerId)
+	return err
+}
+
+// RestorePlayerLink converts echo context to params.
+func (w *ServerInterfaceWrapper) RestorePlayerLink(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "playerId" -------------
+	var playerId PlayerId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.RestorePlayerLink(ctx, teamId, playerId)
+	return err
+}
+
 // GetPlayerRead converts echo context to params.
 func (w *ServerInterfaceWrapper) GetPlayerRead(ctx *echo.Context) error {
 	var err error
@@ -4358,102 +4454,6 @@ func (w *ServerInterfaceWrapper) MovePlayer(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.MovePlayer(ctx, teamId, playerId)
-	return err
-}
-
-// EndTrainerLink converts echo context to params.
-func (w *ServerInterfaceWrapper) EndTrainerLink(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "playerId" -------------
-	var playerId PlayerId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.EndTrainerLink(ctx, teamId, playerId)
-	return err
-}
-
-// GetRecognition converts echo context to params.
-func (w *ServerInterfaceWrapper) GetRecognition(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "playerId" -------------
-	var playerId PlayerId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetRecognition(ctx, teamId, playerId)
-	return err
-}
-
-// MakeTrainerLink converts echo context to params.
-func (w *ServerInterfaceWrapper) MakeTrainerLink(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "playerId" -------------
-	var playerId PlayerId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.MakeTrainerLink(ctx, teamId, playerId)
-	return err
-}
-
-// RestorePlayerLink converts echo context to params.
-func (w *ServerInterfaceWrapper) RestorePlayerLink(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "playerId" -------------
-	var playerId PlayerId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "playerId", ctx.Param("playerId"), &playerId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter playerId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.RestorePlayerLink(ctx, teamId, playerId)
 	return err
 }
 
@@ -5552,17 +5552,17 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId", wrapper.UpdatePractice, options.OperationMiddlewares["updatePractice"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/run", wrapper.GetRun, options.OperationMiddlewares["getRun"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/clock", wrapper.SetClock, options.OperationMiddlewares["setClock"]...)
-	router.DELETE(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.EndTrainerLink, options.OperationMiddlewares["endTrainerLink"]...)
-	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.GetRecognition, options.OperationMiddlewares["getRecognition"]...)
-	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer", wrapper.MakeTrainerLink, options.OperationMiddlewares["makeTrainerLink"]...)
-	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/trainer/restore", wrapper.RestorePlayerLink, options.OperationMiddlewares["restorePlayerLink"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/players/:playerId/quiz", wrapper.EndPlayerLink, options.OperationMiddlewares["endPlayerLink"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/players/:playerId/quiz", wrapper.GetRecognition, options.OperationMiddlewares["getRecognition"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/quiz", wrapper.MakePlayerLink, options.OperationMiddlewares["makePlayerLink"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/players/:playerId/quiz/restore", wrapper.RestorePlayerLink, options.OperationMiddlewares["restorePlayerLink"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/links", wrapper.ListPlayerLinks, options.OperationMiddlewares["listPlayerLinks"]...)
 	router.POST(options.BaseURL+"/api/teams/:teamId/links", wrapper.MakePlayerLinks, options.OperationMiddlewares["makePlayerLinks"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/round", wrapper.GetRound, options.OperationMiddlewares["getRound"]...)
-	router.GET(options.BaseURL+"/api/eyes/:trainerKey", wrapper.GetTrainer, options.OperationMiddlewares["getTrainer"]...)
-	router.POST(options.BaseURL+"/api/eyes/:trainerKey", wrapper.SendAnswers, options.OperationMiddlewares["sendAnswers"]...)
-	router.GET(options.BaseURL+"/api/eyes/:trainerKey/home", wrapper.GetHome, options.OperationMiddlewares["getHome"]...)
-	router.POST(options.BaseURL+"/api/eyes/:trainerKey/home", wrapper.TellHome, options.OperationMiddlewares["tellHome"]...)
+	router.GET(options.BaseURL+"/api/quiz/:quizKey", wrapper.GetQuiz, options.OperationMiddlewares["getQuiz"]...)
+	router.POST(options.BaseURL+"/api/quiz/:quizKey", wrapper.SendAnswers, options.OperationMiddlewares["sendAnswers"]...)
+	router.GET(options.BaseURL+"/api/quiz/:quizKey/home", wrapper.GetHome, options.OperationMiddlewares["getHome"]...)
+	router.POST(options.BaseURL+"/api/quiz/:quizKey/home", wrapper.TellHome, options.OperationMiddlewares["tellHome"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/home", wrapper.SetHome, options.OperationMiddlewares["setHome"]...)
 	router.GET(options.BaseURL+"/api/teams/:teamId/offense", wrapper.GetOffense, options.OperationMiddlewares["getOffense"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/offense", wrapper.SetOffense, options.OperationMiddlewares["setOffense"]...)
@@ -5917,7 +5917,7 @@ type GetDisplayRoundResponseObject interface {
 	VisitGetDisplayRoundResponse(w http.ResponseWriter) error
 }
 
-type GetDisplayRound200JSONResponse TrainerPack
+type GetDisplayRound200JSONResponse QuizPack
 
 func (response GetDisplayRound200JSONResponse) VisitGetDisplayRoundResponse(w http.ResponseWriter) error {
 
@@ -6088,165 +6088,6 @@ type ArchiveDrilldefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response ArchiveDrilldefaultApplicationProblemPlusJSONResponse) VisitArchiveDrillResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type GetTrainerRequestObject struct {
-	TrainerKey string `json:"trainerKey"`
-	Params     GetTrainerParams
-}
-
-type GetTrainerResponseObject interface {
-	VisitGetTrainerResponse(w http.ResponseWriter) error
-}
-
-type GetTrainer200JSONResponse TrainerPack
-
-func (response GetTrainer200JSONResponse) VisitGetTrainerResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(200)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type GetTrainerdefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response GetTrainerdefaultApplicationProblemPlusJSONResponse) VisitGetTrainerResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type SendAnswersRequestObject struct {
-	TrainerKey string `json:"trainerKey"`
-	Body       *SendAnswersJSONRequestBody
-}
-
-type SendAnswersResponseObject interface {
-	VisitSendAnswersResponse(w http.ResponseWriter) error
-}
-
-type SendAnswers200JSONResponse TrainerStored
-
-func (response SendAnswers200JSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(200)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type SendAnswersdefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response SendAnswersdefaultApplicationProblemPlusJSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type GetHomeRequestObject struct {
-	TrainerKey string `json:"trainerKey"`
-}
-
-type GetHomeResponseObject interface {
-	VisitGetHomeResponse(w http.ResponseWriter) error
-}
-
-type GetHome200JSONResponse HomeWork
-
-func (response GetHome200JSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(200)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type GetHomedefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response GetHomedefaultApplicationProblemPlusJSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type TellHomeRequestObject struct {
-	TrainerKey string `json:"trainerKey"`
-	Body       *TellHomeJSONRequestBody
-}
-
-type TellHomeResponseObject interface {
-	VisitTellHomeResponse(w http.ResponseWriter) error
-}
-
-type TellHome200JSONResponse HomeWork
-
-func (response TellHome200JSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(200)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type TellHomedefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response TellHomedefaultApplicationProblemPlusJSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -6866,6 +6707,165 @@ type SetKeepingdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response SetKeepingdefaultApplicationProblemPlusJSONResponse) VisitSetKeepingResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetQuizRequestObject struct {
+	QuizKey string `json:"quizKey"`
+	Params  GetQuizParams
+}
+
+type GetQuizResponseObject interface {
+	VisitGetQuizResponse(w http.ResponseWriter) error
+}
+
+type GetQuiz200JSONResponse QuizPack
+
+func (response GetQuiz200JSONResponse) VisitGetQuizResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetQuizdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetQuizdefaultApplicationProblemPlusJSONResponse) VisitGetQuizResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SendAnswersRequestObject struct {
+	QuizKey string `json:"quizKey"`
+	Body    *SendAnswersJSONRequestBody
+}
+
+type SendAnswersResponseObject interface {
+	VisitSendAnswersResponse(w http.ResponseWriter) error
+}
+
+type SendAnswers200JSONResponse QuizStored
+
+func (response SendAnswers200JSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type SendAnswersdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response SendAnswersdefaultApplicationProblemPlusJSONResponse) VisitSendAnswersResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetHomeRequestObject struct {
+	QuizKey string `json:"quizKey"`
+}
+
+type GetHomeResponseObject interface {
+	VisitGetHomeResponse(w http.ResponseWriter) error
+}
+
+type GetHome200JSONResponse HomeWork
+
+func (response GetHome200JSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetHomedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetHomedefaultApplicationProblemPlusJSONResponse) VisitGetHomeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TellHomeRequestObject struct {
+	QuizKey string `json:"quizKey"`
+	Body    *TellHomeJSONRequestBody
+}
+
+type TellHomeResponseObject interface {
+	VisitTellHomeResponse(w http.ResponseWriter) error
+}
+
+type TellHome200JSONResponse HomeWork
+
+func (response TellHome200JSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type TellHomedefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response TellHomedefaultApplicationProblemPlusJSONResponse) VisitTellHomeResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -9055,6 +9055,154 @@ func (response UpdatePlayerdefaultApplicationProblemPlusJSONResponse) VisitUpdat
 	return err
 }
 
+type EndPlayerLinkRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type EndPlayerLinkResponseObject interface {
+	VisitEndPlayerLinkResponse(w http.ResponseWriter) error
+}
+
+type EndPlayerLink204Response struct {
+}
+
+func (response EndPlayerLink204Response) VisitEndPlayerLinkResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type EndPlayerLinkdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response EndPlayerLinkdefaultApplicationProblemPlusJSONResponse) VisitEndPlayerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetRecognitionRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type GetRecognitionResponseObject interface {
+	VisitGetRecognitionResponse(w http.ResponseWriter) error
+}
+
+type GetRecognition200JSONResponse Recognised
+
+func (response GetRecognition200JSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type GetRecognitiondefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response GetRecognitiondefaultApplicationProblemPlusJSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakePlayerLinkRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type MakePlayerLinkResponseObject interface {
+	VisitMakePlayerLinkResponse(w http.ResponseWriter) error
+}
+
+type MakePlayerLink201JSONResponse MadeLink
+
+func (response MakePlayerLink201JSONResponse) VisitMakePlayerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type MakePlayerLinkdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response MakePlayerLinkdefaultApplicationProblemPlusJSONResponse) VisitMakePlayerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type RestorePlayerLinkRequestObject struct {
+	TeamId   TeamId   `json:"teamId"`
+	PlayerId PlayerId `json:"playerId"`
+}
+
+type RestorePlayerLinkResponseObject interface {
+	VisitRestorePlayerLinkResponse(w http.ResponseWriter) error
+}
+
+type RestorePlayerLink204Response struct {
+}
+
+func (response RestorePlayerLink204Response) VisitRestorePlayerLinkResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type RestorePlayerLinkdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response RestorePlayerLinkdefaultApplicationProblemPlusJSONResponse) VisitRestorePlayerLinkResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type GetPlayerReadRequestObject struct {
 	TeamId   TeamId             `json:"teamId"`
 	PlayerId openapi_types.UUID `json:"playerId"`
@@ -9120,154 +9268,6 @@ type MovePlayerdefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response MovePlayerdefaultApplicationProblemPlusJSONResponse) VisitMovePlayerResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type EndTrainerLinkRequestObject struct {
-	TeamId   TeamId   `json:"teamId"`
-	PlayerId PlayerId `json:"playerId"`
-}
-
-type EndTrainerLinkResponseObject interface {
-	VisitEndTrainerLinkResponse(w http.ResponseWriter) error
-}
-
-type EndTrainerLink204Response struct {
-}
-
-func (response EndTrainerLink204Response) VisitEndTrainerLinkResponse(w http.ResponseWriter) error {
-	w.WriteHeader(204)
-	return nil
-}
-
-type EndTrainerLinkdefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response EndTrainerLinkdefaultApplicationProblemPlusJSONResponse) VisitEndTrainerLinkResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type GetRecognitionRequestObject struct {
-	TeamId   TeamId   `json:"teamId"`
-	PlayerId PlayerId `json:"playerId"`
-}
-
-type GetRecognitionResponseObject interface {
-	VisitGetRecognitionResponse(w http.ResponseWriter) error
-}
-
-type GetRecognition200JSONResponse Recognised
-
-func (response GetRecognition200JSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(200)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type GetRecognitiondefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response GetRecognitiondefaultApplicationProblemPlusJSONResponse) VisitGetRecognitionResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type MakeTrainerLinkRequestObject struct {
-	TeamId   TeamId   `json:"teamId"`
-	PlayerId PlayerId `json:"playerId"`
-}
-
-type MakeTrainerLinkResponseObject interface {
-	VisitMakeTrainerLinkResponse(w http.ResponseWriter) error
-}
-
-type MakeTrainerLink201JSONResponse TrainerLink
-
-func (response MakeTrainerLink201JSONResponse) VisitMakeTrainerLinkResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(201)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type MakeTrainerLinkdefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response MakeTrainerLinkdefaultApplicationProblemPlusJSONResponse) VisitMakeTrainerLinkResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type RestorePlayerLinkRequestObject struct {
-	TeamId   TeamId   `json:"teamId"`
-	PlayerId PlayerId `json:"playerId"`
-}
-
-type RestorePlayerLinkResponseObject interface {
-	VisitRestorePlayerLinkResponse(w http.ResponseWriter) error
-}
-
-type RestorePlayerLink204Response struct {
-}
-
-func (response RestorePlayerLink204Response) VisitRestorePlayerLinkResponse(w http.ResponseWriter) error {
-	w.WriteHeader(204)
-	return nil
-}
-
-type RestorePlayerLinkdefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response RestorePlayerLinkdefaultApplicationProblemPlusJSONResponse) VisitRestorePlayerLinkResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -10627,7 +10627,7 @@ type GetRoundResponseObject interface {
 	VisitGetRoundResponse(w http.ResponseWriter) error
 }
 
-type GetRound200JSONResponse TrainerPack
+type GetRound200JSONResponse QuizPack
 
 func (response GetRound200JSONResponse) VisitGetRoundResponse(w http.ResponseWriter) error {
 
@@ -11091,18 +11091,6 @@ type StrictServerInterface interface {
 	// (POST /api/drills/{drillId}/archive)
 	ArchiveDrill(ctx context.Context, request ArchiveDrillRequestObject) (ArchiveDrillResponseObject, error)
 
-	// (GET /api/eyes/{trainerKey})
-	GetTrainer(ctx context.Context, request GetTrainerRequestObject) (GetTrainerResponseObject, error)
-
-	// (POST /api/eyes/{trainerKey})
-	SendAnswers(ctx context.Context, request SendAnswersRequestObject) (SendAnswersResponseObject, error)
-
-	// (GET /api/eyes/{trainerKey}/home)
-	GetHome(ctx context.Context, request GetHomeRequestObject) (GetHomeResponseObject, error)
-
-	// (POST /api/eyes/{trainerKey}/home)
-	TellHome(ctx context.Context, request TellHomeRequestObject) (TellHomeResponseObject, error)
-
 	// (GET /api/glossary)
 	GetGlossary(ctx context.Context, request GetGlossaryRequestObject) (GetGlossaryResponseObject, error)
 
@@ -11150,6 +11138,18 @@ type StrictServerInterface interface {
 
 	// (PUT /api/program/settings)
 	SetKeeping(ctx context.Context, request SetKeepingRequestObject) (SetKeepingResponseObject, error)
+
+	// (GET /api/quiz/{quizKey})
+	GetQuiz(ctx context.Context, request GetQuizRequestObject) (GetQuizResponseObject, error)
+
+	// (POST /api/quiz/{quizKey})
+	SendAnswers(ctx context.Context, request SendAnswersRequestObject) (SendAnswersResponseObject, error)
+
+	// (GET /api/quiz/{quizKey}/home)
+	GetHome(ctx context.Context, request GetHomeRequestObject) (GetHomeResponseObject, error)
+
+	// (POST /api/quiz/{quizKey}/home)
+	TellHome(ctx context.Context, request TellHomeRequestObject) (TellHomeResponseObject, error)
 
 	// (POST /api/reset)
 	AskForReset(ctx context.Context, request AskForResetRequestObject) (AskForResetResponseObject, error)
@@ -11316,23 +11316,23 @@ type StrictServerInterface interface {
 	// (PUT /api/teams/{teamId}/players/{playerId})
 	UpdatePlayer(ctx context.Context, request UpdatePlayerRequestObject) (UpdatePlayerResponseObject, error)
 
+	// (DELETE /api/teams/{teamId}/players/{playerId}/quiz)
+	EndPlayerLink(ctx context.Context, request EndPlayerLinkRequestObject) (EndPlayerLinkResponseObject, error)
+
+	// (GET /api/teams/{teamId}/players/{playerId}/quiz)
+	GetRecognition(ctx context.Context, request GetRecognitionRequestObject) (GetRecognitionResponseObject, error)
+
+	// (POST /api/teams/{teamId}/players/{playerId}/quiz)
+	MakePlayerLink(ctx context.Context, request MakePlayerLinkRequestObject) (MakePlayerLinkResponseObject, error)
+
+	// (POST /api/teams/{teamId}/players/{playerId}/quiz/restore)
+	RestorePlayerLink(ctx context.Context, request RestorePlayerLinkRequestObject) (RestorePlayerLinkResponseObject, error)
+
 	// (GET /api/teams/{teamId}/players/{playerId}/reads/{read})
 	GetPlayerRead(ctx context.Context, request GetPlayerReadRequestObject) (GetPlayerReadResponseObject, error)
 
 	// (PUT /api/teams/{teamId}/players/{playerId}/team)
 	MovePlayer(ctx context.Context, request MovePlayerRequestObject) (MovePlayerResponseObject, error)
-
-	// (DELETE /api/teams/{teamId}/players/{playerId}/trainer)
-	EndTrainerLink(ctx context.Context, request EndTrainerLinkRequestObject) (EndTrainerLinkResponseObject, error)
-
-	// (GET /api/teams/{teamId}/players/{playerId}/trainer)
-	GetRecognition(ctx context.Context, request GetRecognitionRequestObject) (GetRecognitionResponseObject, error)
-
-	// (POST /api/teams/{teamId}/players/{playerId}/trainer)
-	MakeTrainerLink(ctx context.Context, request MakeTrainerLinkRequestObject) (MakeTrainerLinkResponseObject, error)
-
-	// (POST /api/teams/{teamId}/players/{playerId}/trainer/restore)
-	RestorePlayerLink(ctx context.Context, request RestorePlayerLinkRequestObject) (RestorePlayerLinkResponseObject, error)
 
 	// (GET /api/teams/{teamId}/practices)
 	ListPractices(ctx context.Context, request ListPracticesRequestObject) (ListPracticesResponseObject, error)
@@ -11827,153 +11827,6 @@ func (sh *strictHandler) ArchiveDrill(ctx *echo.Context, drillId openapi_types.U
 	return nil
 }
 
-// GetTrainer operation middleware
-func (sh *strictHandler) GetTrainer(ctx *echo.Context, trainerKey string, params GetTrainerParams) error {
-	var request GetTrainerRequestObject
-
-	request.TrainerKey = trainerKey
-	request.Params = params
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.GetTrainer(ctx.Request().Context(), request.(GetTrainerRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "GetTrainer")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(GetTrainerResponseObject); ok {
-		return validResponse.VisitGetTrainerResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// SendAnswers operation middleware
-func (sh *strictHandler) SendAnswers(ctx *echo.Context, trainerKey string) error {
-	var request SendAnswersRequestObject
-
-	request.TrainerKey = trainerKey
-
-	var body SendAnswersJSONRequestBody
-	var err error
-	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
-		// A request validator built on kin-openapi's openapi3filter with
-		// KeepValidatedValue leaves the value it validated on the body. Bind
-		// that value, matching member names exactly, so the handler receives
-		// what was validated instead of a second, case-insensitive decode.
-		// Otherwise bind only the request body, so that path and query
-		// parameters are not also bound into the body struct.
-		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
-			err = echo.BindBody(ctx, &body)
-		}
-	} else {
-		// A custom binder is installed on the Echo instance; defer to it
-		// entirely, since echo.Binder does not expose body-only binding and
-		// the binder may do more than decode (for example call ctx.Validate).
-		err = ctx.Bind(&body)
-	}
-	if err != nil {
-		return err
-	}
-	request.Body = &body
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.SendAnswers(ctx.Request().Context(), request.(SendAnswersRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "SendAnswers")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(SendAnswersResponseObject); ok {
-		return validResponse.VisitSendAnswersResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// GetHome operation middleware
-func (sh *strictHandler) GetHome(ctx *echo.Context, trainerKey string) error {
-	var request GetHomeRequestObject
-
-	request.TrainerKey = trainerKey
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.GetHome(ctx.Request().Context(), request.(GetHomeRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "GetHome")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(GetHomeResponseObject); ok {
-		return validResponse.VisitGetHomeResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// TellHome operation middleware
-func (sh *strictHandler) TellHome(ctx *echo.Context, trainerKey string) error {
-	var request TellHomeRequestObject
-
-	request.TrainerKey = trainerKey
-
-	var body TellHomeJSONRequestBody
-	var err error
-	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
-		// A request validator built on kin-openapi's openapi3filter with
-		// KeepValidatedValue leaves the value it validated on the body. Bind
-		// that value, matching member names exactly, so the handler receives
-		// what was validated instead of a second, case-insensitive decode.
-		// Otherwise bind only the request body, so that path and query
-		// parameters are not also bound into the body struct.
-		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
-			err = echo.BindBody(ctx, &body)
-		}
-	} else {
-		// A custom binder is installed on the Echo instance; defer to it
-		// entirely, since echo.Binder does not expose body-only binding and
-		// the binder may do more than decode (for example call ctx.Validate).
-		err = ctx.Bind(&body)
-	}
-	if err != nil {
-		return err
-	}
-	request.Body = &body
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.TellHome(ctx.Request().Context(), request.(TellHomeRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "TellHome")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(TellHomeResponseObject); ok {
-		return validResponse.VisitTellHomeResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
 // GetGlossary operation middleware
 func (sh *strictHandler) GetGlossary(ctx *echo.Context) error {
 	var request GetGlossaryRequestObject
@@ -12417,6 +12270,153 @@ func (sh *strictHandler) SetKeeping(ctx *echo.Context) error {
 		return err
 	} else if validResponse, ok := response.(SetKeepingResponseObject); ok {
 		return validResponse.VisitSetKeepingResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetQuiz operation middleware
+func (sh *strictHandler) GetQuiz(ctx *echo.Context, quizKey string, params GetQuizParams) error {
+	var request GetQuizRequestObject
+
+	request.QuizKey = quizKey
+	request.Params = params
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetQuiz(ctx.Request().Context(), request.(GetQuizRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetQuiz")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetQuizResponseObject); ok {
+		return validResponse.VisitGetQuizResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// SendAnswers operation middleware
+func (sh *strictHandler) SendAnswers(ctx *echo.Context, quizKey string) error {
+	var request SendAnswersRequestObject
+
+	request.QuizKey = quizKey
+
+	var body SendAnswersJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.SendAnswers(ctx.Request().Context(), request.(SendAnswersRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "SendAnswers")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(SendAnswersResponseObject); ok {
+		return validResponse.VisitSendAnswersResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetHome operation middleware
+func (sh *strictHandler) GetHome(ctx *echo.Context, quizKey string) error {
+	var request GetHomeRequestObject
+
+	request.QuizKey = quizKey
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetHome(ctx.Request().Context(), request.(GetHomeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetHome")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetHomeResponseObject); ok {
+		return validResponse.VisitGetHomeResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// TellHome operation middleware
+func (sh *strictHandler) TellHome(ctx *echo.Context, quizKey string) error {
+	var request TellHomeRequestObject
+
+	request.QuizKey = quizKey
+
+	var body TellHomeJSONRequestBody
+	var err error
+	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
+		// A request validator built on kin-openapi's openapi3filter with
+		// KeepValidatedValue leaves the value it validated on the body. Bind
+		// that value, matching member names exactly, so the handler receives
+		// what was validated instead of a second, case-insensitive decode.
+		// Otherwise bind only the request body, so that path and query
+		// parameters are not also bound into the body struct.
+		if vb, ok := ctx.Request().Body.(interface{ ValidatedValue() any }); !ok || runtime.BindJSONValue(vb.ValidatedValue(), &body) != nil {
+			err = echo.BindBody(ctx, &body)
+		}
+	} else {
+		// A custom binder is installed on the Echo instance; defer to it
+		// entirely, since echo.Binder does not expose body-only binding and
+		// the binder may do more than decode (for example call ctx.Validate).
+		err = ctx.Bind(&body)
+	}
+	if err != nil {
+		return err
+	}
+	request.Body = &body
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.TellHome(ctx.Request().Context(), request.(TellHomeRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "TellHome")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(TellHomeResponseObject); ok {
+		return validResponse.VisitTellHomeResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -14464,6 +14464,110 @@ func (sh *strictHandler) UpdatePlayer(ctx *echo.Context, teamId TeamId, playerId
 	return nil
 }
 
+// EndPlayerLink operation middleware
+func (sh *strictHandler) EndPlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request EndPlayerLinkRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.EndPlayerLink(ctx.Request().Context(), request.(EndPlayerLinkRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "EndPlayerLink")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(EndPlayerLinkResponseObject); ok {
+		return validResponse.VisitEndPlayerLinkResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// GetRecognition operation middleware
+func (sh *strictHandler) GetRecognition(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request GetRecognitionRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.GetRecognition(ctx.Request().Context(), request.(GetRecognitionRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "GetRecognition")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(GetRecognitionResponseObject); ok {
+		return validResponse.VisitGetRecognitionResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// MakePlayerLink operation middleware
+func (sh *strictHandler) MakePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request MakePlayerLinkRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.MakePlayerLink(ctx.Request().Context(), request.(MakePlayerLinkRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "MakePlayerLink")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(MakePlayerLinkResponseObject); ok {
+		return validResponse.VisitMakePlayerLinkResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// RestorePlayerLink operation middleware
+func (sh *strictHandler) RestorePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
+	var request RestorePlayerLinkRequestObject
+
+	request.TeamId = teamId
+	request.PlayerId = playerId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.RestorePlayerLink(ctx.Request().Context(), request.(RestorePlayerLinkRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "RestorePlayerLink")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(RestorePlayerLinkResponseObject); ok {
+		return validResponse.VisitRestorePlayerLinkResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // GetPlayerRead operation middleware
 func (sh *strictHandler) GetPlayerRead(ctx *echo.Context, teamId TeamId, playerId openapi_types.UUID, read string) error {
 	var request GetPlayerReadRequestObject
@@ -14534,110 +14638,6 @@ func (sh *strictHandler) MovePlayer(ctx *echo.Context, teamId TeamId, playerId P
 		return err
 	} else if validResponse, ok := response.(MovePlayerResponseObject); ok {
 		return validResponse.VisitMovePlayerResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// EndTrainerLink operation middleware
-func (sh *strictHandler) EndTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
-	var request EndTrainerLinkRequestObject
-
-	request.TeamId = teamId
-	request.PlayerId = playerId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.EndTrainerLink(ctx.Request().Context(), request.(EndTrainerLinkRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "EndTrainerLink")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(EndTrainerLinkResponseObject); ok {
-		return validResponse.VisitEndTrainerLinkResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// GetRecognition operation middleware
-func (sh *strictHandler) GetRecognition(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
-	var request GetRecognitionRequestObject
-
-	request.TeamId = teamId
-	request.PlayerId = playerId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.GetRecognition(ctx.Request().Context(), request.(GetRecognitionRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "GetRecognition")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(GetRecognitionResponseObject); ok {
-		return validResponse.VisitGetRecognitionResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// MakeTrainerLink operation middleware
-func (sh *strictHandler) MakeTrainerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
-	var request MakeTrainerLinkRequestObject
-
-	request.TeamId = teamId
-	request.PlayerId = playerId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.MakeTrainerLink(ctx.Request().Context(), request.(MakeTrainerLinkRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "MakeTrainerLink")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(MakeTrainerLinkResponseObject); ok {
-		return validResponse.VisitMakeTrainerLinkResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// RestorePlayerLink operation middleware
-func (sh *strictHandler) RestorePlayerLink(ctx *echo.Context, teamId TeamId, playerId PlayerId) error {
-	var request RestorePlayerLinkRequestObject
-
-	request.TeamId = teamId
-	request.PlayerId = playerId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.RestorePlayerLink(ctx.Request().Context(), request.(RestorePlayerLinkRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "RestorePlayerLink")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(RestorePlayerLinkResponseObject); ok {
-		return validResponse.VisitRestorePlayerLinkResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -16124,401 +16124,401 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7P3rkhy5kS+Ivwqs/n8zamyTrGKrpTOH/ERVk92USHZtFTW9smP6gIxAZqIrMhADIDKZauuX2kfYJ1uD",
-	"w4G4ARGIvBQ5c3ZsTE0yEbg4HIBff/7bVSa2lShZqdXVq9+uKirplmkm4W9rumXvc/MnXl69uqqo3lwt",
-	"rkq6ZVev3I+LK8n+s+aS5VevtKzZ4kplG7al5quVkFuqr15d1TU3LfWhMl8qLXm5vvr998VVVdADk9Ex",
-	"/M8njiJppnkWX0urwWkjKU1Xq+gw7tfTxtCMbqND4I+njPC7+VhVolQMuOAOiWP+nIlSs1KbP9KqKnhG",
-	"NRfl9a9KlObfmkH+/5Ktrl5d/f+uG/66tr+qa98hjJUzlUlemX6uXl1RUvlfF1d3UiwLth0ZubIt/o+5",
-	"M7D9Biaw31BNNrSqWMnyBYG/7qkij6zS+FctSC7M9B6YUtyOexbCuP6C0xKEK6L4umQ54aUZ/jOj27ON",
-	"DZ0FN8Sw1DNFFNOal2tl+dx+ZTp9k2Ws0gwYspKiYlJzyzgZk5pymAPy2FKIglGYfFaz1g+O+RbmBtLB",
-	"HySjefgHUYS7UvQQ/neWiTK/tRMY3w/X8PeF2YFAb7+3T9r/gkY4I5yxXWl70IUnjJ0irvmf/iSK5a8s",
-	"02bMN5lG/upSli5FHabSkq2EhIVxzbYq2Ab/gUpJD7AVtHbDDNqu6JYXQEZW1luzRLFaPV/SorhaXOF/",
-	"NrTMxWplFiKUNusrhGJmhourf4mStZbWdMzDm2mvsQhf8IxXFF8qv7zRc958FFq46VPNo5XZ2pmfqEem",
-	"s41pWtZFQZeGW+2d3N1UoObUggS3S1lJsU1uLPQGX/Q0qrnv+vMdrCyTjJVMJneomA7fBlok9tE7b0AG",
-	"+Lw1G8+YuG47buh86Q2XwIfdO09vGDEbTcSKmD9DMyJKRvYboRihpdozqQiVjPxa52vzULBtpQ9kJSQp",
-	"DcsvJi4KeHmB2f0Z6/G44zU3S8euCzz9/qw3B3iwxMXVl+dr8Rz/0dxH6gXeKa2fnvNtJeytC8LEqyu2",
-	"k/zxOhOSXcNHMP03a/aBbzkKij3WLcPHeUu//ERDJN7ystZMGQoXfMeIkfQILwklOVyJ2FNZb5dMup5E",
-	"LdtHrvPjX+ttpYbjDLvkpWZr/9lHO49Yr3dM/sLYY+vn9ue8HPs8epVJpvQP9KDCvSpRy4xNPzVAc89D",
-	"rbl01tVZRYuKrVk0u9QipJ/HBE85ae0FskYqWzVSHnCWZGyLIkxPhhBSmlGnXmpDhUaqSGma89XKXl3+",
-	"UuwPXZc6vEcrLpUekS2md8/24NsvcLQJarMdz1mZsRc/wOTNH5Mp7r61OkTvJvcL6gt/yF5RaSyF0pKF",
-	"TqY2ovRS6A0pxHrN8uAJjZJzcbWn+KoO7u4DURtRFzmBJkSLNTMPQTOAf3imNgVm7iQ4J84hR7oZeE4K",
-	"CnAy2/Adu2cZ41WAvdnOad7DtRsFO/ITD9yo+FZZFlgYJaUuc0G4memEyuf08Mho7qwGfw69a6639qdu",
-	"PQu35hFyBXQJ2vplYhd90+AIdc7121LLQ2AM3VGPc6rZc83D/K9R9xqy5YbqyA8J+gMFvgIlAkbA/kIr",
-	"+QsrLf8Hbi0WEWos6QkcPfN3aKwIzXNSV1eL5iacZJiBDgE9JYuYP9Itu4UbL9DXGh/OqQ56jJsm20L7",
-	"oGQfvKVA4VealrlaEFHkTGniromkAT/A5XbPqqBqwHUNynr6AmDbP4NUPuiwx0xre3c3p7E1nN+xhecY",
-	"JEGU1+ygA4ZrNMSp/XpnW4IWtVdjL2/ENhB5pUBcZzQ3wuR+I0itmAL2thpBiH2bd2XYldMjnimCV/74",
-	"mbWvQ+/tCGobQfVp+lLwy/CKAtBvQlYwu/+itXGpcgJwjZnCXwqRPYZkfaPQRp6KXHKrxA4ozkLkvgGF",
-	"yRB9vzH61qoQQi7ISyIk+Q5+M0oXK8PCgX0FJ6+qR26HdgYMO8fFldiX9hHvvN0t3WVMthc/saLCi6e7",
-	"JjxuRNNHBkvb2JbPjI5jX8Kh/lvFzGSmt4BcVhKxL8nS7JC9zblq9KjwCDCthw2evIHVFX42gtPenh3L",
-	"1bF+gjelgDUrYvTU16AGky2jpTLPjjwsRX6Y9cRs6Zf3tvHLm5vA6YGDFt4exViXN3ip//x9WMLUdLUK",
-	"ryYXTIHFtz3t0GEIMTYYAvSGl2vgY2uQGA7/q1iOSQsRcXxLv3xg5doc3e++v1kkGSXNSKFbqUXm7wJU",
-	"1nQdvow110WCmgp7C0fQfbLwJ9B23py0hb9cmu3FzbQXSEe0BANqcxBTFVV7rR2lp8KnDxkaWANylxUj",
-	"85ybDaPFXafFcPMHexE9XFuhNKkEN9LaQPzoTkQEuDlnGc9ZTiqhlPUx2EOOp35PFeFlkD9ti7BFFqaT",
-	"oBNgH/6LhZljygMpGc029iTPMLd2LSuthlSuQ2cVyQrX6J6Xr8lNwIwXW5uXohrGxHGa6eOcUhnUMthx",
-	"DCrQ2NbnzaLeljPN1htR5CosIWF/ZHkgG7En29po2UbvNt9YiymjW7Kk2eOCAOvOEpl/EkUemlHBSzZD",
-	"UDa0+MBLFrT8X1htMP9KlmzDS0uPpZnMglBzegvNZMTcEXdlMYrevP4zxSRrKK60EPmC7Bl7NJtj/tvV",
-	"Wl5D24IqDZIVV6QU+9R9eYBJgCVxSvVAD5hjvPbxsLvo+MvbWHCFQe3D72TAxVgU6bv4YPS4CLtHL7rY",
-	"ZWaHTjXYwfSPMtXdBo+0d111+QEkLRDA2vf7hhpmZCU6K+xdn0QxM/gdlXqcYmknR7IMTbynK86artO3",
-	"/TNdR20NeyHzyQ5+gUbxZw39MrYvnJxfb4ijPVkH+xq/AZB3z8Ht4cPajBCesqaFWNeBQ0jXM67lxosU",
-	"tiLJGVakW9P8TjLFgnub1TPmdVuz9+VKhPoBcTW9px9Aug3ZtQQtYiamLWhOVKJNjuVEi731yZw6/bUU",
-	"ddS0ZddmXo9sQ3hp/2CUFiFzYO5TR9/UUt82AQbdKRh1syT7DSuJV0G5IuabkEb4q1hGTXRiy4yGaZU2",
-	"8PotUdA/dQUFzfOeo2isp/u6XMe6qkTBs8O0qxtaoZclnfHuGc1jI1sb0oxjar3EoZ4qoVVMEqGWoZ4p",
-	"4swgGS3Jkp1hG9Se62zDQsJWXbQ8ybIu4fo9dby5T0y4j6LgLMazXPnDzks7eeDZ5Nl/pkVxCM8/aEJU",
-	"V46l8HJ0u9mirrummsnjufMXiT8R/mb0Tx7yt7/IF/Zt6N4Cwddlw0K2xhXrBIw0Bp5I9JB4jISXsC86",
-	"0VQhzJUB4+JnSUEVdv7zYypuIzZWtqZhab8k3MYjgjhPlKbS2u7T3FZLN96k9S3b0HId8iO1JwGKhBY1",
-	"qrlpc2AFrRTLP6qoDxNmuSBUo3aSYMYzDcPWfCZ3YMvH6aTNUdZlaf4Y5Calqa5V26RcFbQsgQSiAkt9",
-	"Hg57659K21GbJM3Qdk3Bw2LIEw0N9P/uJgc8AvKdqK4cCyyuVrzkagM3Akw6ZAKnenz/zTIXRtMcUPq1",
-	"2TrCV6RgK01svNJ5WbTvOc3ilwtooX9XrE0Vvi6tmeVXJhU7tKKx0FRheNuGNHIMmNrQMi/g3tvbDVpy",
-	"879qI0TQh9C7KITSTL4w00i+J+ATe1GIclWr4I6zLxXLNIsFYOXsuBgX9+VYrECqNam3V9C1C3lpOkwz",
-	"CVYpJkdPE29fgDFTtfWG2sep7Ob1C8Yw/Eir4HtGZXZPc16H3RlLZ9Yb/LKSjH3eSHv5DX7d0GLl/ASB",
-	"nwtasl94Hvm1snpVMICNl+uf6/DLvI902Feebe+dObqP2+RYOKq1p9tet6NOM6uJTQbR5IXdotTdhW+a",
-	"rb3zpBmcJqmTlNZjIqBTAwPboaX4DQpkaaS5c1szmzYoTA/oMnulm9BrvhF7st8ItmMStAtF1jV4NXK2",
-	"YqVi6LykXdflJJHS5Dtc2hESXi13zAYvjwU3BmIMMcI77dU0H8odLYaDbPg6cvyDt0aPTgUcMegjdD1L",
-	"qlmw88R7GuO3XZydD62DflurSr24LaGPu7TrwA6hPpbscwDZJfBsLSWjjxFvilVffUyWkSUh24hQcB5w",
-	"ZW0apeg4UCb9NwVTMccEitmg6NmBqWRmALLmO1YSWh7I1kpHg40VO2sLCYdzc6OS8KIgrMyNeqCDfaSp",
-	"Y14Xhua4IJyAp2iqU+221se51G5rHYxQmmOmrIOizDglgRVwIg01CQUac9URp0VtA3zGjzISDqYeOss/",
-	"0MMHQQO+hg2V+Vig+68u9D4YIh/9zJzxkcwAc9MpAo0IW60gqBUZ10eVotOWSWYbTtKgiTRoL8otwc0p",
-	"lakcxY5irB+4csE9J90593UZvXYyp0uNsqf72tnLJwIYmiunu3HmNYW7BU1Lw0iTATMMAg3Sl/1Xq7aF",
-	"jKxSrCVefmnOXfdBMN+rLicD3e9NowdtbjtrHgj65sSKgJUdrRu8JI7VzStoDR9szZ32PwyUip3zgN0x",
-	"HJ3cOwwYYdyKvnE3buOtzdBagItqURf5JXiTWNb+KMImCh8kmORF2fpexprjWP0lukgj7CQ4WTeb1BRL",
-	"zLaaGU5hJlVt+w7Qyc9W/EvIfqzp2j4RsEDCFVkLkZOVkLNkBLDoxq3TmtbrjX5N9lxvRG1DBtDCjzHR",
-	"8BPhWhHq0soGg26aSMnULNCC7VgxnNdLCMyxhwRCLAX5Y9gaGM0i3VA1wyl4Z5qHHTnWKjQnqRLtSMFL",
-	"RtPwUTGyYT/5Nmer54UNJ1iJwgroe0uR50pD+Kfa0+o5s+FzhoPy5xXlNgRcYwB4yNwXTpjue4tr6y2m",
-	"h+BxaoKah5Ku5RFMogQVCQRPy2bBMG09y7f8APGEoftwE5qSnY6TgNF7xCpwWa0FMTPlYG1Id/t+4OVj",
-	"eALBRFOKqaWOnXr5pdZ3hlEbIfr4HKj0I78X8hFvtohNEEefmUNeJ1gmrGLu+p82940YNlwObHMQ/eFu",
-	"nafm8mlfwE3mlr1dW1e6Z7kJERDuwBc/4OuSJv3Zt+h39+S84/Zoh6Utm3Dd5xZ79a64TU02atqOScVF",
-	"uSCKMZKLTNlhXliufPGrEuVri1rBNYTnKXA7blj2yHJnubezbmfI9Z5HYOsRV8OQPeKJ1Z7XzQq6qdUJ",
-	"DB8Ki+73av7eJGtDZghXhCqzYvOAOAv/sHeuN4nd6w2D5IRUv4TL6oIhkpgLaH4kbz1sREhrpfonYR/G",
-	"cMqC4SGukSu4JAUvH8P5CptgP8BnPv+BFYUhFzRNjvzcsljIZs8fcYLqYKkTuqUl77hRYlYr9F/Y5m1p",
-	"GQmM9AldcG9Bk72nGr2LPVcO/Bo2fRqFFf1uC6sx3CyIZMrmer68eU3KuigwBQPsSjAIoXsQCbb0C98a",
-	"IeLlDYj89i83UZCHYAz4IEdC+WHAKvHah6I+U8RGhJQuzpRuuz7iJK8eEiROyQCXHxfba7tLUKbGo9zD",
-	"z9pbSVUoq7UUOijdsy/aatKCZhtn5rCGNR9ijQ9h0hI/0S17X34Sejpp0E4puAil+RbtvTPs2G3L9Ngc",
-	"37t2ZzAr983HHdNyMMkxYk/2az7KpPyOF8X7sgoZlquClqk4WbYLkK1F1VEH2I6htWADWCGTEQcwrOso",
-	"tMlmyiFOPZsh3NlTBlu7jrhGITghLq3Oh4Xab1K0nA6Ek/kkxTvdAO30TD8gLoCKbnZA+bRHRbeMNAaY",
-	"WJbZmYgfVYvTDPJ443Tt8ilkqaTYsUiCo4S4/7FsYB8QMlQP97RK+jKJWs5hcoq7ouetSCHOUb3blScl",
-	"GW8whm5cImI2hFpVBQ9bvXa0qNm0v9Azhx3XfecOvj3mniPcgA0b+AgqPEqppni8t46yxL/ju1Beew/j",
-	"pR1WYeOAggatI167eXlNRj6uq5iUbJ7vc0XtGO26qiILlaKI0UC5DMlhXm4LMCwlzUZdud46j7lT4JqA",
-	"rBb2F07MT77JOALapGTNA0PMzpd/VwghbyFsMqB6rTST96yKe2S5dmKeBXbyAvufbm56IvtQyJoDXeJv",
-	"xQAej6xLlYIXc2Tqvbm2rjC0qMzCwICNtjHZvdIoJ7r+jcYBG77l1htYsJXG8ONp4QgGgWxvzFf2mxaU",
-	"lGC7Xfxc5OGZXMLyMIbwM/m5ZNUnEe4hAkQTWrN7XGxv+CnMLbrwT2yvxpKgk66yFglHQv1OzxbbCZ6H",
-	"XM1w9IDvcwHhDzD/dvjDsYA4fWnSxrfgPDz2Soi6P6KM1rs+9h3TfEt+SmSUrfMjJcPzfORfZj0worK9",
-	"xLLXpFZvZgEsybR5foaGZpetKTQVpMpPqTX1xRVaS2CVjmpuMs0QsY27FduKypD+lIJp5JVN2C+l5ma+",
-	"Vy2g5tRx5qtPOyZznum5KpSf3MLhErmO/GJTnmZP4dnPcwM5NScKel7o4ojDIoLv156YffVOCZ08NsgR",
-	"SWvncCRldyzI+DEsp0DUeius2WNKDUWKUuxjWDlMZt0LqIMIk3IzeIQlB9oMuojreNGOK7cTSSPsjh3N",
-	"su88KQZ0nSnMn4+Va5aGPvXOUfOIdUfsZvGH8OgXrgHA+VP8uWsh7nx/c3OzGH//2vg8wcbf1ns4/ymM",
-	"3WOGpCMIcYFIbyrZMVBw8bMe9Dm75uMASN/dTMhx/nrAeaccAkOSo07AJxufPf867Tn3mCR4ex11z/Yy",
-	"tl2e9YbmhJaE54wGPYQWhiiE6BoKxdiKLSBT8pLsN9zByaiN2LPcQpgOe6rVKOeMeKfH4+7DIIP4jY/N",
-	"6GMN2uEW8GebmylKNsS9mQaYZ7FY2hhmIbqkWyaQI9OyvKs6AE487j35PfXcdJ5VsQq9qLixKUfrk9j/",
-	"IHqZdunn657RPBR+y9TMGD0jvnaTRbtBzhFPVkzwjjJAHBvE3EbhbCwh561mVIa34/jsDLdun78BpHOD",
-	"pmyg3YKjdu+h3m5pEMX3VFV5+uZTRFGeYzGYDSPu0SRcEcfPWCUmeDWOacoj53+mzDBb6cVdjAi2SPfP",
-	"Tg7pUX1HeeEAYuPM1ry139+ECpGMunPGkglmwze5zsYlgtAsx6bhscbbq0ghx8vQQCO/9q9uT/7WHNqh",
-	"3Rmt0u7Uz2jqOOJI/gdnAYkF4q6GxwmeBO5iG1wq8IyAw5apZQbkNH50YQTrrNGGZ3RmvwkFgSOtZvXX",
-	"oC2fgq9dondyNLqEfdF3rapdQSwGd1keSC4sJqASZEUlZLm5slq1Sg5pcRLyhcH9UERInpJ90ebJdR0Q",
-	"8DDVLLwfemfSD4kWmhYh2CUqmZVgae/RgvH2wkfxQXw/REBS6YRfIvl6o0Gem5uDNoAk96y9wIvCEd1N",
-	"foBa7u1/mTerWJQQD8UZlVF/LIRSVB5i+P9ZGKWqFbpuPXQeJHkvZBg8JaKlRUwwfTcZduvl8Vb9iSBQ",
-	"NaNlmB+go1kQvTi07XLqvUByvrD0THgzwIdb0uLafWrfDkGLW5cN2VN3N0LFsgkgOM7GFXZUxJakxWio",
-	"RAi4fTze2NriDQ+r/4gdi8Bcw09kJWQfoW3aRD+Gno1VS0zvR3X+JKFQzdE1Hy/cDiGtHdlSwzaarT8q",
-	"cuMnVlSBfNUm4SgiScZQt1GHzmO4P6yqgn5ECDlYkCUtihbw90gAeypgdzNoa3IpYT/g+B7GEVvK+Fh7",
-	"G1KaiS0zry+WPQsDlRdCPI7GWoXNSFEEr/6dhwNXgFGkKqGDV100gs1FCQa8AlR1sJpyjqYM9cgreDwi",
-	"FQol30b4YAR53mUaDQ+rCJ9AXuYhcamBPx9/UKHyHd7daJ6HBXsMs+WhA6aO4/kwK5ivXWtSJB/lMnQC",
-	"vHKMaYG8tDYpLUW5JpmQZbD+UmLKGY7azubBwA7LlZFstBCQB9wY81E8fuJ6noUxIgCM1ISjCS+1lwga",
-	"T8xQMBhbPdfHLF4UIY+2+CFoJzF3y4ryAoAKIKfOSPgOwoJs6A6STCx2y7xsVfH3KjzexsIiIB6MGc+9",
-	"pYxpIhktLEhMbplnBgg6jVXgKpXGLYsUowEdZ0tzZg4D18qW/5guFLm4smBw82yQpdBvS1GvN7M/+web",
-	"ae6cL2ZoIW4LodgphkgrfaAsgtP2pGoN0SaF3b9ms5CFFo53U7MA4AAclQHwk9iy2Qnmc+GSAEBmdpGE",
-	"MOuuBS3ACyNkrl4nMKvGyyGot3KHA0tMM2ILli5IyfZMaYIIe8mZYb48diCrdW4ibEJqqa3NbInbpIzC",
-	"ekNPpc9dG+w0rHPe+pz4NvkJz9lEmQ5Q1uf0BcArc8p62A/cSM3bTJWeccSQekcfs1Yx9uPL+s2l+0zi",
-	"hqr9dag2h1xuwcdTLJYlmk4vD+XRinj495vjA4aflv4wBwcRkrAZjm48D5zyeH7qUWmlqZwAkzmaBX4R",
-	"8jEC0JJuP20eualrFjsOEfa9zUHPT+PHk+qpXrBKqs0iDdh9PGiSM/I6hwjdMgeuAgItlQzVdY1R7jMw",
-	"H1KMDk30e1N/VJ1SzPV9+XnDfjxsUxx5J7g5Z6IdtTygYy7A918BTzFywt83iS9HnPL35Y7H0GXYlvJi",
-	"RASdTgMxnbP8L4d5+kBdajvusW5sO3GvDjTTcH2Ht9RRIgxnwTuUGk/e8i3BJhJDjSh4+fhMEdPgtU2Q",
-	"BxXYVr2ga8rL6eU2Q+FI40sL+2BHNnp0BwHsK1LoOLK7A5xf28PInoUWhOhukXDoSb781X9+SrhrFxk8",
-	"OE3ByyCQgxtlMhC0oko5L003xnSRlo3rOwjOr87XscL6G1pmLJIGhvARYMlAAAJGfF27wc3XiqcbhKbR",
-	"oiAYWBKyory5D1k/XbAdeGqgmIsUewR7BLvOmoMVKdLpESmYNFZYGHVVyaoFOTAqyUsPh4bLSnuktpgT",
-	"2Y97lMyuUgui6IHQ8gC+gwURRmkmmRTKkr/gJRjOCiipqsVr8scbZ241Cvofb0BO6OK2tjHR2H50hR5s",
-	"lBaiZGBSA+uVaYKpGkSFA5psD9PlaSofMOHC4oaz2bKc07LtnF6ygrMdy52UJCOosmORk6VmZRYFm5Y6",
-	"YsFYcYhJ1YJQkrG2ZyRUVnIwo1aqjM9QpJiJ+vxgz5IQz7PGcPWcOcsVWrYmkxabLJpekKbfFl/KYIiK",
-	"4Y803gaWS5BZ/fF0NGoRMlV2aS6go4QX83n4+qJZxio9I8TmjfsgIB+PGfI3bA70gq0Dk4yPtjgijcPW",
-	"cpXh0+Os3KRkVDIozkKgkgsv1zZMGSI4YjCNk5qeaQORaXLNA7Z/VzdnUC47jHEwmk04D17x5yoOrrif",
-	"xm/d20CcvJNNjHYsaxP4Z0r+cVYwKi1qKpxodLJFXYzH4PeluOy9n0hZ64CdqPMXIT4vbiLuzqI5Uo2x",
-	"0/Gac/ZjLohED6IPyrGHJMkF5Y/0fD/U3xirgtLWI2PVR1HqjQpV4ja/Yg1y55ZvwLC+m0it7xG2NVJI",
-	"3vobq3Q0x3Ak5yAV1qgLkx+ewSFmQRlHJ+UYyTitwmprJwiN/gEerXsWQhEfM1EnOT+9vTns7zTDs5XG",
-	"uiQjYXTPFKFrZuSoHVMEcG1XCMtjBKj/rPm//sUUFrC3IGZW7HLNm/COkD945nUeq85o/91MzRdZOymt",
-	"o1XALUw6pcbLSaVVC2Rf6LYqQoFTlMDtSFRJK7URmkBiUs0WLlgAKk6aBUuxTy6B94C9jdaLnoJTUfhO",
-	"zABdD0ee+tqIaXOvhE5PykGqODATV7jPEzy4q44CYXznipqbJocdME+32wko6fJMkZVEHbNfxugjY1r9",
-	"44hKRlRmD1pS86L+X+FSR1Qxs8R/xAshhX/KuMwKNjK0Lxn0j2itpHgxJPPrP6JFlH6ixSqc5MPLdXRK",
-	"vY1uJtCmghvar73TaWv4zgJ75BgUVGr2YNHazqTqQB+Q/+YWB2rBFg1jx0SE7DGpeSRvcVgydTqgQcz3",
-	"n3uU61gMoRz98T6WFhZP5apVpE/zQ6S/YBXQq8UgH8/ldQnr63Y1QmHIDriSH6u3lIXdw5QEk1leXp9f",
-	"YtknCDnT5IGEkjl3M9ImAPcpiKEW2xSleT9pZG7O0lzOG5kLVhSfYAIsB9nkBrWwtqDz+emdQOVOcD4S",
-	"JtplCC0AEeLmcobIaHGPOPl9l+yXn0Qtw9Tf0i9jRW229Msdk78w9hgT2ZX+gR5Ukl/3S1NpptXvoplg",
-	"q7/U0Olm3UeFTjeASSc5XGcUlB0oQC0LYuyiz9mOZzGk6QKW0DEDj+KLzI9G6N6qbbCJWHFMUetMbMcg",
-	"+E7F9Yp61WTdyUHuPzpjeS3tQC9KQJ4OmTsgivg2slXOetIdw5Z/xZQhN4xDhoaI4VLo6CYOanAfEdXV",
-	"BzejTcnRxhsFtPPmEvsqtjLTfcFSZ2HFymZut30BbOTX0A36EV1wx5+1SFygqu0YyVHnISpBHLnrKarf",
-	"mzV8Rltefx2aZpst67+G08nzSJbR4j6mTTJUKvoZESm1PbHwkkIRMDMsJisptn9BeT0srEqxfeB5vEG8",
-	"Dmbk4FIEezA6nGKaYEBIILo+PmzYmwiHo7Oi3vxbffr5JekNQOf5akOshtQ83d4VWpvKAg3anLzSHWQf",
-	"sWN3/l7vztHFpcyDvIevQkO1QNzPcI3Mxu7sA7j9cyQSZxotEU9yMGaCNVmnyJbjFMP0FwzwaeKYovjU",
-	"n9g+KSxm0nvv3uIGfxSizKlSXGkKRu4dZ/tQcfBBpYN2eERk0netYIGecTUcRvDddBjBaPyAGROYOxwx",
-	"4yJfjpd0YibeaKTLJ7b/jEzWOwFrL/M3QRQjGWTzqOSux3XkGuikwB8btXJWgI/gLEOIUk2wZ/cw2n8H",
-	"kRCkbVs8yOeiLylIVTMM3YmoAw7YBarMFPmcMNQi6N1t0mkCOsSeKrJhhU0a2lAboLU0b6sy/wM4/UKQ",
-	"QnRrMo6+Oo0TJJRxkwCo0AZTOB+YAbBGmBA82yBoldIWExd32VBE00eLgtiD9XB3XDwZkBWK+RomaFvG",
-	"gDCIb+HmX3e8U7i1nbnZOlChwgFV5AehdMdU5n8bJDYri3fZetpMr+0LPFjirl6vmUrxizw0LUPazNin",
-	"n+k6Ci+yR6vEwNpxNx6DPF6Adfzb1Orz7SDhbcfq0foBOxsSN4oCb68CXPriyvvEfAKY4+7Qhv28ggLx",
-	"IzlY0/COSzpIdAi+L0u+dsaohKZBZam9Y6MAQZkLH5gaKau1Kzg11TSXfLlMmz/Pk1qVzjJwxNP8fRhq",
-	"s/xBYs2GqT4rV4s3LYrEMsodlQk4UJVQOmUKkjV63GRb3CU/26kPxhnEZwYmLPoe2v6+uPqXCPloVgVV",
-	"m/CFu6ad6IW2/rnv4uLFbmLbDnta4FiTt0MoaU/ajuC0ut1vmLphneZMuGPU2iikgaPfhH4rLP1euFsm",
-	"VcnF72BZ+O2bNeWligUwQFgktDMvp6wxhhxi+3oynQ0Di+BY5JwWqVzxA7RtccXETvqRPQ3taCPX8hsb",
-	"khawcgDmEEZ9ZlTTQqzrgD86mkg7EtfnrvPhD2yDiu/ItZwIrewhZHxXY8U+J8EX4uAX5TwAZ3dYIK4A",
-	"F+xm66mWyPVvXEDh0UxvYyaHTmEpHkPGLziTNhaca0XEvkQ8nqVk9HFha6wLG80659L/Dy4KGgsiLBnL",
-	"Zz8jn1g43LSSYlmwbeiUHwjXJKOl1UJs8rSNz6DEBd92rei2fVSdTJzqg6ZlHsnfgLku3H44WqSxh3ph",
-	"d3cONhStKscmqssnYkS7vjREvuN3nMUp/B4tEkFTd6tRkZfzP8n5asWk4aTZHP2D/3Q6bsmwzFV3tFQS",
-	"z63xECRyFQiExHrpw3wTqNqkutV9MVbQPblUMpsQAcdOi3AqxEqKI2y+8JUv5z7yVt6GMPEteHbiFn60",
-	"jQGh22tFA/fChlcVZFzYtS8PhOegspvr1hUvtASy2t2IkNpbq/BiEs57ZLk/OEmlL96Uh2hltrA730W3",
-	"D374td5WMYDmLCGcwjbDARZ2atirm08i29vFnsDzrdMZQGFV9TZk/KGl5fYVX9eSWQ9wSaA5NCGZBdKh",
-	"j4xQRba1eV1XhJLmYAcPgg2FD8qfdqiwxMSmy6I6Rg6Jn9g1drTwAflu+clb0Vrb0fvxdrUKZsVtxB6R",
-	"T9t0tkIMoGY5eM5KKGVBHhCI02gAFStJIcTjglDynzWVmklSMKV89pctJjcQk6PlLbexan1pLyjKlNA9",
-	"dpZIZaTPCRR+5znpFJFgcVWXXM8ToeGLxHW+c0x59Do/sB0LBA8cpcidrQxMRLEL08Cu4AQSfMSb4aRk",
-	"/OQypq5qaXq6vlvoR3vxHL9OEUl4s2iEU/Yg6pXpqZbKifwnagi+nwXM0U8hlV5iVjZQgGKgZs0B56uY",
-	"/LHL7REu8LH37ovENcGMTlgRJrOdfK0BF88W8lHDmQOZhQOlGsoqPQe3KECgO8rl8eoTnJPG0pbwhbPL",
-	"zVC4XPRxh/rTZRpHLM4RBWtlzZluQSPS9B3aAwKVaWMWRwvMzyTZU67BGdwNFQQLncZ0klqxnBhVBrE/",
-	"Mc74LF6EPXNIT+NHFsiKjcdIwTMdlByoTve0+py5fo37rm2xZTcE62gPB/GoIXJwT2ZsJPI8irzrVNS0",
-	"gUVi07BGC2GFMJMUdNnI/bbHMOthQY2jaDd9q0H0kNsr70yAabRIn3jbOVY75bqTYi1RfO9JgGiV76Vh",
-	"mzN4Q7QgL1Mw+sHzURepl2FTRKNv+++mOQ8O3b3zRvWOXNXNW2hpio0xPqRFQsX34G+leGhJN6HfP2+4",
-	"zGOBBTTT6rPwPsZhE72RjD0MYKBjTpHWdJqx/QoWSIGWKb47hd54iXx3j8CVR3PdfR2KjbPbMUtgtCA1",
-	"xxZrozyMP9RIusGI21nlXEcycUa8PscZ2MM51r1Q7VgqiQvPdVerh3Ow9xbI303QRAMDADNNAvhOjpRd",
-	"XKmKZn1/dQopKhmJjdo5F8xsmXXEeROO6G0N5dmzWdEC+Dz5oJ0kyyI5Jq/FhlNAAIvCUvMYDCVCgoSZ",
-	"LzHtHy8q15Uf0E0qkWS45lOoZs7TkGgtm3aijH4uNbgxa/seR57C9vN0ugDaqWC75WW8nG1cNB2mro8o",
-	"J+PD9A0EmKkOUhVMIJVLmkfzeD6JlglswBrCTvnQKenvZlaHaTb4pCnlBbbA2ffbRyd49Lp75CiBTKxh",
-	"+Io1ixhW9phcRcswHUlSc6LeCfOywTgzZ6ZFnW3YrI/6D0Rrbc1+NT03E8P9b6pQNEgbdl9mBhA5Xj2B",
-	"3cOx8Ynx5/H4kpincO+jMJq4pIyiVJtuSXb9j1yYsdqCzn0yM+tsrK6UD3y2jaK1pcB7Mfsko9PjfFcD",
-	"ehdCHYI7WY2scm9W6DcP8Pp5B9JwLDkoBiziPVTKVhZCefUcJsjFVcF2rJhNI+t9OBkipmR8vVmKUP0u",
-	"gE8BQ5hvBBED1NbNA/wgEJgStHEf/DJzlaEFzsZR61igQx3uyxnTOSr8FkPKLlrZsaplhRVJEuppjEL+",
-	"1ex9uRKnwwFN8v7R+mYYeryVjfFMtWJeMLgOCvU0IaczTzA8RKH3WfL1es4WznNK+KPTxP42MHV+bH+N",
-	"NA91887bGuS+rJ2DQXe4Sy2wDDRwO/nWVQppbolF54FqnoyG/UZfPKfSRqDU5porZB0rzxMWkpKSraUF",
-	"oGioEk+8DAs9zTJPEHt+cYkQ/ZzAI50889XIxsLlsQX/2IYWfLkI4tKyvPPJyxv3f+OohJdQW70RpAkq",
-	"h/kFWTTioHQ+h4A5GpB7O0URW0A4R5foi5WiGivRp1hFJQ2XerXPuC2F6CBUPaYqYgh24TEiBrzkCn++",
-	"SyM70w2jHufYJuS50ScrAaJFBcyCvspfa63tKoCI0wp0T0LtnOmybTA7f5Z5KDV+SRUPyo8QW2kogtRp",
-	"S5CBIH71yGLlPgL1vHvIUbXu5gmGHXXDH3+ttzGkaVe/ZvgLvK+x1DsqdRn/NaG2U+CCGMKQdaw9kkcL",
-	"pbR06NQSUEjLDlZY40DrFYbyy/VU6WjXODVH5xSrdSn0XAQ3B7maJoQYLr5nVVAqG7tqqt4N1aLynnLd",
-	"dVBFDzaivmJ5a8f17QNtz1PTqR/a0WbilEM+5Qt7WFMPuS2c5A/5+7IKBSd7M3aawE55L+/xTzchK+bI",
-	"uQ+7RC3GvpdrIcMbMqjK3ILoJ8u3LVZoZvldO2m08dK76lhDsG0qgxjeWe1yW2xR3j0A8isiVhqk0RTj",
-	"bChXcWsEpAf+rxAa6JKvFVnXVOYE/ihKW7ZTaYA7CNk+WonECfpsKX5qKjIH0rwD0uyMQJk/hSjfOpQJ",
-	"E3RymG/KS/3n768ictc6VuRyzcxtdlZeD9XPunKzaIvdzaUwVtXIM+/wmEaS8BrMeMuWlOyFfAQUZKhc",
-	"ZUs6buwBijzQkfc5iojfe5bbaPFTb2uqVSALZ2aNY3fOhocvRGTtX27ji/zy87lW8+UhvpxBhMIVztdv",
-	"WgsNbfi2uwW0B7FbmvTQ3LPqmGdmX8Zqqcpsw3fRfFf30RgZfQG7HZOqG4sQk3585UA3evNx8PDh9CMP",
-	"5dGzHB5Y/BEL5oAlm5brtlF+aklj67ijwQSTLLMh6j2FSl+r/+f/HlP6hu3DEUo0lEoRLZOOumOw/wUR",
-	"OyaJgyl5pgjiNgVUuip1ioPQ4Qzi3TXUs3dJQliaHaY2cVC2AHz2AoidelTsNzAXFyGbIjB81/bmfje8",
-	"R+6o1DzjFQ3Fpfc8ym1YACNSqDkVjgsWv/rHMfIiooWDxEp3RcEXfiZ+ET4I0A2XpDW3CTdfdXZoX7dw",
-	"eAM1xqxHbBKkDAs0zwO8shWvzRDBK4BJdZGCgvEa1+dDWmtv9yTq2t2GBoFjslHTQh42Ba2ETEfpjJXt",
-	"XFztud6kQDEIrOX5z1OwBbBSeFIOmK2YDbRJEgMscecLAijyzCkxUgnFIyGGQ/8/d2kftr+0tdg5HbWY",
-	"8h0vgnm4VQE5gj7vb8WLIf4FANymy4t/ATzcEBLrGDpUtFCT7fbCpVzNDzIBMwsaDVHvYYaLkQqwvrKR",
-	"HWbhaBq8EQpa+kjmYM6Er6S3rZUGTzgp+CN7TW6IkGRFC8WIrmWpCCWyLsABP9zVgY2jHXtQ5h+iwckb",
-	"KvP3vrBiwEZJ85xFUnML7LW7rorJzCZpBXrjO/aWSluNIf2z0mhN8VLJ2cb3GXjVG8tZ+oB7Krd/r2Km",
-	"uIghuMdJ2Ednhp6eSLw2RZqNalvmcOlu2M6GNYp8Kgz8vDDvDgT8Hcb69t6uunGOBGoM9M2m4bqnic9I",
-	"cuBp64FJec20pP0rsV8x7JB+Y/6NHY6uqm1racNws8sq+J3wC3IbkCZ92kjn2WJnBM14ydex+6bMi9iF",
-	"crGCvVCUUujYuInAY4E6v82CsBcA6rtqxos8Cgcm365WIpRix/y/j3l3joTKxc7js4rYG47bz6+1Uafu",
-	"Ue+AAPLni7elnhFuiXChzRkJgyK70hC9Qr9cKV6uSePhtBuImLMWaD1JRDqRYeJ8YpajIsxyoo3++5u2",
-	"ieFlQoqGGSw+1XCFwayWOzYjbkvuWDRJ0LkHu7uIpZLBM58MB+wLrUzd93b+OHZw8TDbwbq/BJ/qw/TL",
-	"+uXKNEuC77dDz8fvvxMFzw5hMyXGXBGb9uaKTKshwF80EwZ+uY/WfWZSCtn7ufl4XfOc5Z/j5ZsLh7ox",
-	"/IXv2MiHW/rlYxdUpQvCG5+xix37KCKJOq7BL7F86MWVWComd0y+NasPF56SfIQuklUjvcu6XH8QESgZ",
-	"VUegZIzqFR3Q/PhZ1ipBFmwRvreBOHhD3/Yy22O0JtNe64C0vc1orbxP4jajOa5pcqUaHm0YI7V8Np6e",
-	"o2pn37UsHqkm2w34acckufPYbCsxE27H22Ph0zSDTGPHmW2SiSL5n8vWsj5s0wJyPZy2deZAyAKGodEt",
-	"IygkJE3mffl5w348bOOZ99MFsfiW94uuT9f6OIudqZJMITDO8UOrDQYojoK2Q6OjzFdKU113QhmrgpYl",
-	"2AWxFngei2WcY+Ga46XsloUI2LwcZZvtHdjBmvH8Gh0xLS8HpRVk3Zj+ceRRaiNe34QyOjyL9o1zAkuB",
-	"Y8lnCHLxCzxb6MkTsvdUEMwR5tcjeXDMB83Q/QyeaEDQFOW0JzqNY8fstMh+0QzQ0YrssaooPuMNy6NQ",
-	"yTDjDVB6BUbQpcchJt68E6UbPPMMkQa3tDygsmmnKyTZoxLaLhuWUI7+aa/E5HvM30i9+vhtRsH9DDOK",
-	"p17MnZRSukf3/JOSdW5UjBba1FJPr9Ubd2y/4VnzMuNVqOxp1YAbTcEquSSP6foXmusipTpD33gLn/lq",
-	"fG5qqdg5fpHHJIf4r9XJ9ePstOcXksDlBkHA25NLi/Ty1JjMYW46b01+rI7dXQyTHAHASc405ebCU+T+",
-	"3S35n9//6X/Y6kAbQAfvX615LFsYBVxF1oIsD6/gfaCS0QWhJBd6YRNFGFXwSGB1e1ciWAvxfMX2z1vp",
-	"RsOKsRpjEAagxoif7vGLoTLR+J0VcE65czB88uxn5hnYC5mruEA6mNtS1PrVsqDl4yvS6knRg7LFtx55",
-	"mROubXbuxIkzvy78wfOXIxJmYTcnwgNma0IvZVFv56ZYR7U/n46YyPQwqXA+YTgMwU3XDTWy1nC+fMaK",
-	"GTnGpo9bVhQnvO5RWrXsrrOeaXt+ZqnYyp255nC595TFn84YMNlY5G96zWis8RWoEkmVbsIbsRB0TKDp",
-	"LdoVBPZxrmaU0OruGc0htfdkIM5ozWa1CdcuGdknrFhsv0xyBPp1zHcGmk8/0ip8RILGvEwUKhrwHRCo",
-	"RcmIte6Qikli+l1Y7Lr/CckZ1PzxXwtCS8LLnH0hvNSCFGzNwiHn+MvMGsRyzcvI5JYHzVpT06zUG2Uh",
-	"0FdCdFL6TdOg8C52ERMZSMDTw74aDEuWTO8ZK11tHIvKDsAOdFmwZ8q8obaqYSiXMTDrsi4KCpW/OuVo",
-	"WnOVfM3LZFAiidATU8XxgTa+d3vbXCEfYS/IO35zmx1L4n/DwMex/h0NBV5molzVKqH8361vCOwvdyyO",
-	"xfFMYZ6FInvGHsnyQLDW3Rm8WRM1Pm1mh3oEyYjrWfrrI6v0dABFpX0xw4pyGU39NJzv+HgvrLUAYEnM",
-	"vrwi+43A0teGSkWB1UnT8UXuRcFc3s3lwCWiacnxdwDzs0N30IqwHZNOhzcCslBQ98dWZF3S7HGeR7KD",
-	"DdGPnDlPjcpwbjI+XR0IBVz2onWqmmr6rsqj5ZmF95AC04Wf7EysS65C0aFGZki3WxS8fPyIrvy0L+zV",
-	"kUo7nGkMZkVtaDWJP/BZUl4y+QBtMTorZreJyIqBjXJhRj7ayM1mhOBhR5MRsCLZr2taRQqA5JyGY8+k",
-	"C4Mfd3JoJne0GD+G8bTpyAkdVI4trKPesjX6C+1y3UT9WuxiJ14qbbfyRZueqW8WfouvVvWXMBgG27FS",
-	"z+HP6u2ODfAFb6ZSFHGYMK9U9rqYZ4qVaazbWP1kQoicd7HaGR3lYfUkOqkcf7o2tDx0wUJaGCHPg/gi",
-	"mGIZsMKYB9bJgoqojdizPGxN2aEftGX2+/P3i6MTPB4Rz9nZSW295Z2A1pDiHnSOFVRHop3D4VZoRMob",
-	"HdG0a1XOKyHoyvwSmqWodSZGVfJU9fWTmHXPuASjSCIu4Au+tuUAfZQ57KV5KZ/Zaoi+LiC31cwV5XkC",
-	"Dr9NpbutY8Yt+JlkNWtoWgrN8tdISUPTgq00sbUlJ4ebm007kExm1sI1PJbmVjMnJOb5UVgRwRVlXNMt",
-	"6xREW/R2B/7WuBrnVkuDGT5aVHCEpYcTGblf71nGeBW4kR5LBG7r5U9qIVmOWdyzvKBDZ6OQIbdryfa2",
-	"dhWK8f9Zs66kOnOkgZtQ2EqBdoFhsiim73HgeMravPw4+1l4uF0QqzLg757xCMaBy8GXFpGXYvFdU7bt",
-	"BJ509uXGmydB1un54FKi9XMpqqoXVXJUVE1Ig5tB4zGgnTQZxPvtjqDC4H7rzxwlp3TeYPKnusxlkD1C",
-	"W5qhKNT6MGXieyl6IPDJM2dfKpZpFqmeTPMEZvRd4AdDKSIx28JHgjTqqV1ZSx21fJqcmmNvgqNyc+y3",
-	"nzBcpEtQ6W+Y7p01eWnhh/FbK4yyazMMJo/lW2wGUapfJo1Cn9gX7QPtRkNjzmiXcYQb13yg1dMHgNUy",
-	"ZIN2YdH2AfVyRQPpkGaqqWXQzmA9lUkU+QWajsTpeFdj24OER8B5RB0vueXivsdZ8hc3wQF4W0REQ8GU",
-	"yLqEirWSlkbBkdr8pbAHeoZrQOzCwWQ82/iIdbcZC7C3b8QepMG1oIUiext/kj6ipsVjTGsTxPxKXP32",
-	"1E4DJvfcArtc4XjzrrRfcDOPudecAXYoH4lOVntHjY2GGHNn7jm1MmQ/znyk7iOIVprNlK1UMhZPCG8H",
-	"5QmgEQ7fWnxyOLkh/HGmDsh9iiFR9JX6Eo58c0Opbu3EkC49faHbMFLI1lWzvuiRF5WpkXQoXCxEEQQY",
-	"i9E8hhCFwSpzfI/1NMysncnfMaqpvRacix/ZdpeU/KZe4ALnlubHz1ts8YGrwGVcUaVZTjT7ouEeNlfi",
-	"8qAZOjFfZGpn/vnFl0J9CQMbhMJOEunUw+YLge0XXdN+zHcbhhEqGN0xCCSGaAReugD9XMDjs4oUDQjE",
-	"2728+f7f//Q//hyS3SKceScjKiaWsU+38bZPdahKwswN6BycQH+QJjOnu71NsAm9y0ypMBJf/7HDhu2w",
-	"IEcnP6PwLVCX+YOL6wwAS4fDbQGpkbRg8zZUWbhJtRH7kthPF13M5ym0Z7BdoIvFf/j9NEh0DNdw4jOu",
-	"6wg+sigZMR+YM+ybtcyq3vC45V9YktURXVZ+VX+aAs3WiGc0kTDsPFi2FG+zpBYxsS9EvI4wQeiYTSIX",
-	"prJ3vNKB7euum/jYH+o+5uDacqXp41xIXEAAj48Zg3BoSzanL9z1Fp8GNriPY3+zcCVB7Wo+njrLgcBm",
-	"4+dAvQtJbxoLPrZ2rbcOh53U2vYeKTrb09rhtAgwsT8mAsZTYBhiHtudOCJ7jHvabofRqAXfMBJd0PTk",
-	"qFnFqh76l2WYvR99VyAWKSAJ8CZkxQgVNoDZCmbmInw5HZAoYXfcyGnQBX4FR6AX3NcFu92w7DE5sNEF",
-	"+QQqqY4Avqh5gY0wCH44B/3GLuU4bTRU4nRmYtp9XUYN0pnz7Y6Kre7rAGL92HfvCiFkJP7mrKVyWtmw",
-	"45HajTHPJt5kLJyGBzeXrR2+EfvXENaFzkrDCzmCYlgQ7FQLl0vjORXrPR2vwROmA8TszMgZuvukS0ZH",
-	"ivh9Dl5MjpmGImfuPPFOy65thA7cdHnX+RWILkhyqBS8fFRjvmcHTk5LsmTk1zpfs5zwshc0OHFcADcl",
-	"WIwrBmkmHFr6JDK7ZT6fyxIP0uopq5gfl7PMgh4P5+CRvydC69YsGnHuoqs8UFj5GGWDMLhMgf86iRHs",
-	"aOzu59iGPgvGP7jY3VRBKWjHdNJWIDJDAOgdoQQaEVH60IyVkA4OZ/zlAEr4t8NJWDDxCEXXs2L548wY",
-	"ffLQDBgJYqJ5DKQWww1SXko7QoNWu6G6z1dpANyOHPPBER5w+T0qtgyxqfF5j7Sq6JBDbsWGdfiybbut",
-	"FM/DYQZUFgdCi8KHUVNXSoZuIbA4fKqD5wOqRYiSWDO/3rADoWvJEpJLFMoysLSWibY191Rr7YPt6ghr",
-	"rYVkv8UkvHBq3rEBXHWpbbxEikMs7GWGC9b2EzqqdvZhJ4GbfcfxOTVsNOENoevzoyumVtSMMcdBeDL5",
-	"/JCjJPT5Xz0hwtbSH1ezzKdv+Ha08GtbInDx+jaJwVeCtUYweLnBccWoPUrbgbnIS3u23qo9qjPMFgUt",
-	"01Z1VwQMRb5ofjlRibahzICua7plo3jQaEXsmH1DeYCM5clBbt9PVguxbiLbaWhFE1AavFQaoYKOrTsj",
-	"VqtA1gmktXK9EbX2Du0FWQq9IazMFeFlVtR517ndKzQnxTaFoP64jTfsEQ7rjcXPV9u5EGBIJtsIQkNh",
-	"IHFWi6s9Y485PUxVemym8z8mWMKO3Oq4O9tmzxfI06mKeHM4jlLE7edmEbFK7UHmWx7Ghfw5Xnf12Fau",
-	"4LpqRHXJVpKpzTRyA062kcmgY5jpPFICLU6g5R3eiv2L6JByTw3Ite7KvG1YMNdTWupRs7YgMhSAZM4t",
-	"5Ebzw5xPwrfkmrZMDa7XZkopgXDAIj907V4dlBZQS9VJcz0gPKLtqT3mPPa6s+/d0ez1C2OP8Ws5TRba",
-	"0DhK0j/CyePhi3pDMZDIfJUqXv9isyuPEa/bJuuQ3Nh97hrFlpadWlpcEQh3Jw4mqWaEFkHld3HFV5HS",
-	"ERXPgkmDei9aQfv2wYX8SviEiLI4wF/RltNLnh8TQfnqyg0clpOUCqaD5WwrJi8Ivi7f28SOaYOjrULi",
-	"5KbbIOiIYlrzck3qikArRP7IMY3BpjbIHTpqofZkOxWmXaeugccIeDHKXH0MAo9sKS8IxAuo1mivCSuU",
-	"c5bCXii+rQsaGxwyJd+Xabmdpl0IlEgxDUZDjB4rIzh0c+A5PjO6/WSuzulAfYoVFmKQHA9M/z1UmW7N",
-	"wjdlGGQGd5C0S8nC9u6pIhCsCCkrjOUsJ3VZMGW3ZSnFXjFJZA1GTnsYprzX8Xo3cUQPrOoTQYGLs1i0",
-	"NMa/ggUvW2t6pgAnkvzLXi3tTK5JUdjNyFfPwJqQvfo5flXBjXWoizMTIpaSs1UUgg29CFoAKCYs13T4",
-	"mlDrWcBin6BabswNoAVR9GDOG9zIg3CjHDNkksv29NNI23sVqftZVzMq/fQfO/D2aQuPYOsKuMzT3Bat",
-	"r8M4JoiHMbCmbajMZ2G9HlFm12gX/bSKNhDxmKV+FIQu2F9yTd0GTM4W6Wj5afyE2zU7gFTNfB0pFsij",
-	"KdIh5o19bID8+gjx8AOhKw23ldw+r6sFgSIhFseDFo8ho2g+muVpYX2IYlr5PLUcfEZnENghxDn5rfhR",
-	"0OIW4D5CSEnlOyETnIy++s6w2nYXn/vjADGxbUem+SUqgxs2GRvXOsxmVxXfjnQ5krQ0XgL87FW+cXFt",
-	"ZMY2Pdo1vtMre2/FLnRYBsCWXBNoanh8bw/r8Eap56DtNaEF4ajdfOoG6smhG8DeRFupeY55CYGjiHb0",
-	"MnS091SWDhUkadK/2A/Sk51gIR6dEs6FO9aO+I5wzRlt34ztoza45Ozl1FpHspKK2MLH6KcboaMqyJzE",
-	"/F7+WecBkowGkjS2QmmyBbEE0n5tYE/g6EkevgX6xiTdZLXZb/zYYTlL6JAYhXmv45jXDdEg3T4U0Y3V",
-	"L+DH1Oej2+8QeCtG4rFczLk4IKnk9vdcj+QOz2NpM5dh/clOPNiT48wMVhU+OmO5q2sck948JdeXtFIb",
-	"oeeZbOl0PIrHsWoe4hnNHzYCz0EE0qxdSO8L18ndr2iGV/tY8/9gmRYS5JMVY/rBqj7TU3G2s6SpoMqX",
-	"1NbGjabjtrnj1at6bC/kYcmPlpCR1L/7YM42WTtW+hDQfM4AeiNZOkW1SG+6T2+7Y4XIuD7M4LA9o48/",
-	"0TIPZaisIOPRqYgBnZOVDyyd+1s169Pa/zyDRzul6hO/mMcTXz7P2uIvn5M3LuYBQuO0FhHJGc9luJh+",
-	"Uli3v4Dnx3Y/VCKKW5REoHkQqCNhv1SnVaCCGc8vQPWg6Wp1L0I46WesKR2tH/2gIxCSNNs8bLoQma37",
-	"yGGlphtaPJpTBG9NhJJk+4mbygY/ooyJNr9/BmXjRxbFHrYl+aflLczE3IbzGGbzWEjBm/Ye1h1zUT8v",
-	"IVLmas+105372QA7BjV9HaimxGoXczzRrq5Yz7BtTh52ux+iCqVUgYHFNkDCqNU1nLNo86UHXXWUSAos",
-	"tPx+RFRhy7/RU5ydX4RY6KNWJaQlMwyLYGZbMUwgLXj2GKtnpcwMloKGglS5VoTmOUBbT0aX4SCR02+R",
-	"NiMYshHkk1xEXB7rGOfH4BTXUtQRCG3DDNb1AYabLSvBF+WwBdyVYIusDYNLe2MENm4p9GZB7PdDgNJe",
-	"AJWbZ/qwftZTT9ZffcOWyXAC+tCnVXgbf9oHPd6wy2rPtbHZw0xSTGAbVkRNhseQYBTmKIaYWYdsWpDp",
-	"xNcbpuA8rp15C5ZtHc4QSctKUa831qtmZFL4Ri5cHCBGgqEBPjj20ZhOcS9C5ObvP+z2ypwCl/w9qaRp",
-	"AxkKe7rw/IGjtNkET5Vbvj3ieDX4aBV/iySbI9yFdJxFol6vm0TkfmZCLF4+zlSJVQqQZj4UC75KtiQ2",
-	"cz7KnPiZrkeuq0gU9Rx3sAwC2QgXHPDKHSrJqmfKg0CLlcuagpvVnCoM9sDAW6uGLNzXVtkwzSDvooUD",
-	"725c60J09zRq3C0txRn60wo1oYzhGDyciRlh0s90Xm5Ch0c9JvXZEdR64hiTZGN/7N1cp0KsxalyAlbt",
-	"Z1oUh3ACDCtDGVFc21hcSiqhFJpwFzN8xbMVQZYgZPpj3aznyFNdsUhYwrzKUFsqZ+SKfqQy6E5SopZZ",
-	"Arns3Nyo/rvQcxSubDMSTFNLPQ2wAlo1GDbzUImljBaszKl0wrO5n3hJasVGWGe66qjIaHFfF2w6ddM1",
-	"hPgxLW1o3IwULrEv72g2XqZB7EtXutpHcSlC1yj3tDOX2tFjNMG5TW32rMo2QhQpoVfeFR6t+NPEBx1R",
-	"CgiDfSxzeJL6CeKqGrLhYO0tQ2aJsegtRsr0MJZikaEFrVTMgV4K/RYEzblBpcniLYYUFSv/qqL3eSOK",
-	"fEFuAtmLHYe7uC1EOHSgj+vUDmj1q2510V4tTj/5HXFUP+4dYXT7ttSheprRu4XKbMN3bDTW6EIlsk4q",
-	"hIXc76ffjBXj5kip2zPduk94D37926p7FN+/+fSmCWJcEFVnG0IVeVsbQl//hcnCoSqlxzbOvO1im/4p",
-	"nBCb+Laxlf65nuSBD9gMuKBcs5B7HpDI7I8NTGgbmvyZfaVomZOC0XXNAKsco3VeE0x1wMhZFzUJFUyV",
-	"TfBv4iZEvSxYyB0Y5ah5+/pmyyTP6PXthmd0La7m6Bz/6gKsdjfrvg6WA6VF8camMwbEmkIJ4uPpDAUx",
-	"mtsaygKeXJqzz+JWyDJme1wVVLJ3oGqFbZMbIXT0935caHu4Tt+djpI8Sg2J5ruUPrNtVQTh0s5VNf8c",
-	"tZLn6yVNONtItWm3+Kctdn6Glc5bpAwZ4CjfhtQB4Az0V7hYfMTE3bCScAvVq+ium+g5kmH670MKLGkR",
-	"qze49ND4oaJns3wytlSkGgMxH44DWTe2+N4XTURlNxnizxGzHELSNxAklj6XlchqFaH2rI42rKhYqBQb",
-	"OIFYJw03JDIXTM2I1u0HICJFm2m4vXQr9IT1O5lsGwA2Pc4uYEspxWDP5oQPZuhZSijgdWuamk82goeU",
-	"z1bVGh89KmmZWGkl8dZsOTyH73wAMLLlDj0SZnIm9GPQnmZDfbtgj0jGZknhIINmu29xq4Iwj5MIlr5g",
-	"z6zCLviZLdKUWBzs1q52flUwXGc4v/poRp0bocDVuuYqpgca3SoFpCzgUmjhb0dTcuIFl0aBCSMBADGO",
-	"D2KwhhWdDsrqaAyti/IZrfCHKUQhPwIUwooUDzcfhtcfSVLre79DB7CNtgrbuuhiNKqmFqTNY4KxGrZq",
-	"nKQIqmnm6EAdGzZKPDWzMukDpyaMxGU/nSIPtBq5ee5oEIVxVk59+3AHUdXm2LPnFbG8rRnY4IM4rqxk",
-	"sxfxYL76huphOjgAXE0basv+PblQZmeBJxcUr6jUPOMVnQMYedd8FCsFEsFr9KZOI72mJ4qjbtGZLI4z",
-	"RiK31cOUnxWVWPBa5oC2au+0SNXRnhqPsGBKmG6Cd7XpdizZyAYwUBm277o4jWEm/oYpRqBAmYUBIPsN",
-	"L8KdREuT9qNMXa1RvCjt1HESiRejJfQJN+ODr/nW3YGzH1YhkxI4fDE4dyrjp7GWgRgG3qnc443wzw82",
-	"9F2I51ljfX/OnPkdzfPjBS5mxNrEJBUsfHG++UWDVDrlbW2NTJ5eUhWIe5x34VCxPGxPjQNZml8WgEqf",
-	"E1FmjGxFP3k/IeOl7NYoaVjFRdsDBmsOlXlpcdeZW1LA9BBIfwc9w5UA4Gh4xZobd0NVF7KwmY9L8Qvb",
-	"mMKiZsy93BSkGCeODzI1reNu54g+7mZ8lEYeBpoZ4BiNAqLSwwdB8zBkj9hG4D+3fLrk2Zs1+2AbJlUf",
-	"dLlPQx62QTzeao/uxT1jj4CB7LLC9V7APzbwaTFcy2wTTuNZHqA+1ba2YHx2CKoeFZwaoje0JLWqabEg",
-	"VBFKIG01mHV+ph2oMNVwFt5f7E51BIyF/DGl4/hMWuhp/NLWSoBMye1jdy1COtnBXad+/zBfrr2y1jKQ",
-	"eklFGi+VSYxZLg6ZyuNg4wE6Ivd3FjBT964I14pz1Qhj8aM0AtaRi/A/Q9D6vOIH4Z48pHQwOSs5MFKB",
-	"Cr3B6oIgDIJ7307UDZPCJUpLeDHHLrHoItOeEpwzNJ4dRtvMD2tMJoN9zapY15JJfgdoilXAtvIZcKRK",
-	"bRiQLJneMzTPOiQhwOzw+EMvyOcGiwhggVc0Y76RkXweoHeQZCx68ZqVTELqgzlltgAkaD1/2NLH5ud/",
-	"e0Ee7Km1Mdd+kdBJBve66fM1oUQzpcmOFjynmikiGS2IZKoSpTKDrikvFTg6ty98kd9XV28Nba4WVzsm",
-	"bV791c2Lly9uIGKqYiWt+NWrqz++uHnxR7iTkIGuacWvM6ppIdbWloqJLYadwD70Pr96dfUj07e+Edxu",
-	"djam5Xc3N5gtoTHMnVZVwTP4+vpXDCKwd9akscIPArsawUuppMjrTIO6pjCxitZF1EPvp3t9h+Awlmlg",
-	"8TlXzqwZW/oP2OSCC3dDxJZNXeiwtUmDS+pcS792oYLB9b9jLH9o8nBm0eDL8zIf0qF/+QQF778+/PwJ",
-	"sDcI1YTtmDxgBU9bwNP+i6XJa6IYI7nIFKzkxTY/F2FcwHyYMKIoxD6ZN8xtes12rNTPIXdvO5Mo9lp6",
-	"rlgJ9Ci1ekWgfgX5A1Qn+bcFkaIuc/KHpioaFPUr66Lw7lyuiNgx+W8Le4+QP6yYzjaWnBBM8m/not1W",
-	"OMP5xLH6KJwZmkq6ZVC48NX/+u2Km1X/Z83kwZmpXrWqNLgHx2aLN3Sc8KH9/s/LH2JcUISxJauc7gCr",
-	"eaYIptidh+6VA2UXKkD2O8rlg3NrYaX/vwgLznoWGrSQ4X/vigZmp34fUP/7kLLFlX+hhcScQnvl4f3f",
-	"VLE5B8ng3CRwKhysS74CbY9DgH3M2l1lPI/pbg+9AyuFAoYn08VGX8QI8oEr/YML0DiJFklazs/78gd3",
-	"QHqSZ5BCCIeIUeB2LQviIkSNNq4I3QqIFbbumGNotYgcsDd5/gPK9Jc4XtD3O16wtNP18mwDN7sQeJrA",
-	"pkvqMgeRmvDcMCfXsAPnYcbr3+C/7/PfsbTd4KUAFcE/FNj61KcCA8W6W/z3ygjml9xlR2xXHTlhp2+e",
-	"cKfPvaXXeDifdmvDx9fO5NTN7Xm7RoLr+z4j13Sodx/5muaiPPmhZAemrn9D79Lf2OH3sccSH7E0gU7x",
-	"f7HRnQyX0g2FHv3z6z3MrvI/VY/WAoBuArB/HP/ATB6FZkemaNiUsLiZcRoeWJnbODt1wmGYE1zQlHNt",
-	"Qkr/hMWXXZRtSAx4uuux61eNyCDt+lb2znxNNAT6NLG2+Gou2UpYjzUBPCiqsJiVPP+xvd6I7aiR5ydb",
-	"zPFixDP9/yLk6CGCeHij9cNk/wufns+sKDxBzy8kmK4tdOETn4CxTbQmBsvaC3D1WntNd3PBBMr1qfy9",
-	"LoRSVI7a7n50bZ5CVXGD2ey7RH1lL2Tutbk1OMo7hbncL24hJxKNlzuuqc+jiWp471vtnoJ2zXgphGut",
-	"wl6ppViK/ABOeU0fWUkOTJ9bt4MpXuo4f2L7NgmeVrtrRrZFScOcWvDycWFNDK2j7Sr6nokpr39r/oLq",
-	"Xs4KZnOWuvvxC9ebXNI23dLsS3YpJBfMVrXbC/lIaHmwYSkXfHLaSztNgXGU+1Xw8vo3879TcvkYlW4u",
-	"wEn/wdk+/M4LAnSwlSGgPuoFSY6kucwT/ybLWNWn7Pnvhr8KXnq3QNJDP07CFtzzKadW1Hopvoy+Ij/b",
-	"Jk/xgEBpn4SnowGr21JeLAhCZltUnbNQ5Po30zNeXkHS3DOaf7TwzRc7iab/z6CAhh0RW6YUVMK+3Nmz",
-	"ZEg9ev9+M3LPtcruxC64O18H52I0dUNEHkgoY2xzKsWOSSh1DMWU8KGkSpQne22REm2jWZAib79UQmo0",
-	"aM0jisg0C7sp/bu05KWVqicdlyDjbkThLfML8NdCfEVJC7cO998XdrAXv9qE/w2jDjH11k72+Q9cVUJx",
-	"514c8aGeW/7b9imactWfSMyn0+twYfcsY7zSURV9TwF483QzsGfkOrcI79FX5A20eIpHBEZKVt+MKGOj",
-	"EqyGe97HxNHHhkFNaGvY5kk0NRiL5SkUwkPdzjHn+PlFiXX9m/3DhAbx9zIXdjlJmkODMGGXRTY0t2eB",
-	"cEXWJ1jak5QHXNF5FAdHMCy+qMZe1r8xVtno8ItdPm6IAA9txB5AU4ji5bpgFq+USkYeWXWK6lAHLd6d",
-	"xZ5flO+s8+nu9qcmr+MyyRQC+IX1J/X4Tsh7aHQZekPf97bjo31ofIV5ZVxBgdgMMCKtGRP8PYiltwDE",
-	"7/IR3kgj/Fr8CH4eMl7/Bv+Z0vMbaiYbQvZCPqpLXl1u4pfRwmHFd64MzsXMc36Eb0wNV00lrdg798DX",
-	"5c+ARJHgk4VgwD2mkA6k68Zz/c8UHlN8XbIcYDCO5q8Ypz94yNMTaB8X97G404Xi5LCI8jfJStftqlTB",
-	"d/IWpN4LnznXvR3s6NsbJfTXRJhL3JcoAN/sydzZUE5buOmYJ13/vboUK0Hf3xonabpajaosUPXlSRSW",
-	"pgj5pG3QzMkjhzpjzxkocf0b/GdCHblnW7FjEcJ8HwKUMu3zs73coS+bJte4hKtoZNwD000tnwsxu+//",
-	"iSVox0QjeSkAykW29EByYdOBSrEnp58lX+49epY+Q4unOEsNuGyK9u/tn90j1Q/H1UJcIA73M0Nj8EWk",
-	"Qej9id20LeKH7awl2wPBF043YWRVCCF79H+mzmN0gb29/s38Z8zb8SPTfi/mPkeWzE9zv9l1XE0E/l6Q",
-	"rRp84nO95qeQL7zL13Qtma9oEzfZulZPcy354VKuJQ9TsxdELG1ilQKnhHPiLOBPBaOnmiePZsEY8Vuh",
-	"xOdlbrT+X5C737i5HyvIV7UmdE8PREiylKJebzSB3PvzMrgvOBa7zP6CmZAJurRsJKGw0cMhxYSqT25o",
-	"mRfdOpTw2Nmif1sKsUiKrpg+2PpHrXLvtnAMLYogpkxksrbEUdAi891NcjeuQuGMbmJoGzk9NIDT3918",
-	"9+fnL18+/+MN1DkfDow4B6fOvy41eOaT+7lk5LnltcAl5uoaLA/W47zweCNwiaEtFwpTfSN3V6P1HH9z",
-	"BWW9H6DjS77LHvPo+JxGi+/u/ERWPmvSbgnXZEPzM99kHiRhPEbgrWuWdKVBwFbKlYYll3ZM5jzTKnQR",
-	"/TMtbTpTu5nZ0jY/XLIKUqAtXD78G0SJKk1Lc2KoIrcP//H1ogzOeryagj9h48LbMn9nsT/T2NXVB7pw",
-	"lOSph/8jfWThdd2ckLJ1EnRoQBEGzaxfeuk1oSURBSjBRGlRKaCxw7A53z2wQjScM5P+HS+Ku4JeykT+",
-	"7mtlQJqBw7k9lFQFLcmKa4SGNwcFcfkXvh7HebIke3u4pls2bgT6EVo8SZ4D3bKHerul6VkO5tO8Lth5",
-	"oj7Ofou8yfMf6cVSdUzXMzj55VkHju2IYSjAA7HJJm6DLsG217+Z/0wYv60U53ch5YnyS1itOmt4TXyk",
-	"WiHWa5abF/+gGqOYw0A7u0syPP2bs25oLLC+yR+C1XNtQQPR9GfNgj4XC+p6MFY+9QlcTLa0rDJlhft2",
-	"TuvNk55WdGZe9JReL1mZbUYtINDgkmovDDDmbIE5muNtVOAWY4Mi5c79N8zdaTtR8JJh5fanOG8RMa/M",
-	"P+A8LnfibEWYJz5xblmRQ7dqQldtRjfZinN7TYY7Pok5lvbIXAJwDGID//CuEEJ+Ynt1ARixb+bkuar0",
-	"X+3YfRDrCz5y96z6C9Xujn26E3fPqpEEA2u2AW7zIGlmlv2k8jMfQQeLcF6PykMLT+EcMDIe1HY8Z2px",
-	"tea7DjRtDGzGgc/a9mdDnHGWacjy0WQJRRm4hFBTZavgww+lOMmSFNnLX+t8fQkj81+h3wsFtfjyQU97",
-	"GM2arNN0DMbkzBtUMKXGgSE/2BZpAEJtMMOwPfop3TU49aDpCKFbUd/Gaq+Zqxz8LZiQ4YSO2pju4Gx/",
-	"gHZPErrnx0vNx2qRFxQBSirJd1TbUPdvymzdJ+YFImibES5mf0rax09sP28rS7a3D0YbcOK1hUUpmXKw",
-	"Sbk4n2sidigEltuKXlfC1pvqcUj/+Of00C4a8ZpoYf5peSBusvO92i+f2BsNuP9xjOqmUoVYIUQzFlH4",
-	"Ri64aVDiOWjEeQsl8Os/PUmww9QCon7Lj1Ap9mMb9Alq8V6Miqb7iDTkiFVLafQTh8T7rdBNrFasVKPw",
-	"bj9jk0uih9ohxmzUasMrKARlmyobbFdRqQEQBuomGJYVq0WbScW+bJv5FCkZy60Xbg864olwvufW/drE",
-	"vgBELPb+1OCwdtjbDYtDVLv9sk3bqjuU6V8J6bcVjWsrMGudIU8yfCSuM5ju+XVCIMP/lvu83zBIpqKl",
-	"3+e1YMqikdtjC9XHHQo02Yqdkdoko48LX1GFZhbBjWs4zOpS2y+2FZWXMArc2p6RWuqyPJAOqn9uUzAE",
-	"SuMavb+Ybhkp6uzxtUMSAqnPzVWKtc2IhkBqqqAMWuOAlUyZTb7UfleHi2x2dXiSw24G+koHPv5uc2V1",
-	"aiPQK0JLm0zZvesvtJ/e8HnuDa31z7W+KJA7bujT+5KjEO5eA1ghIvF+IyAXlpeEkq3YslK/9qFM5vGm",
-	"u7P7m93OQiDmBXb2wfT7JGcVRrrE5qbVxnCnVhTJ0KnN2wyyV8VEVVgugN0gSthn+kJbDrL6Bbb8F9Pv",
-	"k2z5L1/Db4Zj39dBDV+JrdGglGI+3udCV7LMbV3PM+/ez6bfD1xdCgYG+v865TSAYpFzaBGeC372oAJX",
-	"0u7M23TnSp399/GB3RUjQatc19CneRzRdnj+fcLEgwmfy1P6W5KfEaH0VzDujgTx3vn66BfzpnyVQF63",
-	"LwF57hxQjGGuvP7N/iEpcLdF+Qud1LeSqnjJDSy50hSHlKyyFVpPguWLl0OV+WUrocp4BsKByWeKZNDk",
-	"WwuzciwzFcD7bZ3Umyc4qZcJ3R2e1WvIB73+zfxnFJTBTvXeVnu+MEFglHF+tvjIBP7fwigvesd5yTa8",
-	"zE+wE5/A9gFUO8/qpwByLiKAeTQZN/v7MdzsaW7RaA/8ehfCR7G77HXQGuCUBF58YpqcmcYGBoz6yFil",
-	"0LyZCfkEJx1LGE2kfWLJKgi9+KoFMuKQlZlYl/zStSlwmIgQgTEMuMmKMWXBJrCuOyLpOBckuj8snQxH",
-	"1Ppbf4ujcUij/PHy3JXTYhVmuoFawbCfJurnnHw5+7iZbrQ4xaF0lq27t7NoxVXNOtzapYGxMmc5EdI8",
-	"sQXNWG79NQAKa+P7z01ZrN88ofb6Vk+i+OJoM9Jav9VEVreUS8nW2P1cPXiKJuep6R1jtevf3B/TtNk2",
-	"DSdLrMIn+WuXbApZMkrTwxMknMYnenN5ol/w5fKbNalHfnPcfvONcfv1shDZo7r+Df5r/kFl+HpFkZWh",
-	"wSXzO81U7CgRgDYjWu0YgTkjYMu3zaZhRQ5pfp6aDWnbnVE5UhPz1vz68+50U13Sswr7nPKYWqe05dQG",
-	"rdIuyol9TQ0RI/vJuvzG762Z2wbmoYvmHPZv1UhQm5kH5HheCtjF9H0iqHfXe6YwhPBp7tMMmPpr79MD",
-	"07cwkctsEvT9JkuvRnpz3qFjdv7M3ShPsM/1RNWl2/p0eNNRQtQ6mJu+pwcIlWZlDrWC+Zb9t7oK2Wol",
-	"pH7KExaJ4X5rJ3KZE2Y7v6c6uR5Q5B6U0AXh6iwlexK3CJADJ4AFW7J5QjoNikFJaKlqd7W44pk5fUD0",
-	"fz5tHtRdQct3HEDoFwhRiNhu45G1i2PxDFGHLAlkNK44oMr+V0ItvOh9kYCZMaEnXxg3Ax4t8gd42P5t",
-	"8V8aRuOEbdpSXnx1sekj5UU6MzxhXeKq1oSXiCloCwn7XBmqFDc6sFZPc7tfGvwkaac+iPU9uxjm0P8H",
-	"gJLCBjvO9uPF5qDFRellRogXk7dOO2cpyOiWES3+axo0Hzr0vATLm84/CX2a2l0KzZ5W2ISssgkn9z20",
-	"SV2DYpkoc4TkUOBr7JqcTvJ7fX028sS4ABeZvh80PZGL3Eog8Ce0GVydnGI9k8vqUWSA+/qywQnhyP4W",
-	"RHxTzeekZMlvUjTEvR8vGIdtnkJos2Ol1bjusS9YqRserv7L+Nhi/uSHBmLpQpEhdoRbkbNwYEgmcrT+",
-	"V5RLZfHS4ZunlIZwg69/s3+Y8CO/LaOEi71JFh/KsI7yCXhfC2//HL4vR6cLOb+8cHruJBfb8yXzQlvZ",
-	"mU+necwCiNEOZENoVDzIgenFOYFjohvLy4xXBRsFXbprWl3SzteMMg520Uzax3xwSSqe6Voy9Q2hkvTo",
-	"dhxrJ0ZU4Uhm9Vv65b396PubxdWWl/i3l6Hn9QmD9b/u/kZOgBd7R/j//3RtLoWSGCvu5UqtTN7nvNR/",
-	"/r650Hmp2RoCsC9pmO9mEQ7kiIJR2crq04JQ9Ujo8itE78beNclovqXVBd61e0bzj7RK45it2Plw/GSG",
-	"GWSmKWLkYFEx+2ogiDZXYNj0AHFgiA1NwnyYUIP+v08yqtuimO+7Zn3KmTfbPN++6N95r6LUVKJLJxGZ",
-	"/u/omk2oyHCSffpQu/TFt5ExdKm0HkzEHffG3ttGlyq51iQEu7pq30pM9Pttb/mXMIqZzgHA4KmvDBgZ",
-	"dZaJfeHKbI3NAFCaKHo4t+hiB7q8cva/62b68iewgXtRFznJhatEdlo+fnRL0fgevfvR2Jwih2pWTd1/",
-	"fFtvr179CbQE++eXASHybOKpH+UmPMpQUzatzNPi5cjXZMu/MMgKK0nBVhqywRbjknj6nX9BfsOUrDsa",
-	"jrdziojyjuj9RhQIrk31Sba3c8vNilE5UrTowf6cVuFUyFylPtPf3Vxgz5IU7J94UrXzgpcNKpCmS4/8",
-	"BPtplkrsB0sse75k31rVc5sZPpqwYFtcUrO0I0Qe2D1jj4rQDaP5N2TsaVHlAjoSdP6Gb5/6kYzvhMeZ",
-	"RXzRM+xKjCM3jOkLiDcf6OHnWn9juUzn2TWgWLSm6jNFqOR6s2WaZxcupWo0e3X9Gxi634/rtQ+m6dWl",
-	"cRrtKJFEqFbZ6o0QWlmgxpaVXjOabSAhGrTeb0PTReKmvqJ/nqHsalqNJq99Nr9PlWPIc+USMzOmsEI4",
-	"OGzRDWf+xGZIcU8qttGKRc8TGIpELfUzRVRlGMbofLRiz7eMqloyUgDR1bfyumu2rQqqJ9LBP/tWTyFb",
-	"udGSAjcLWtpoKBCTHTQu27HyhFLel8gM96u6zPviuv8qCGnNjg136AKRap5pzT/hslMSyztbMBUVcBp0",
-	"2Tmv82aNpzvzXarE9W8rxvK/sUP8Bb5nNE8r7j8jCSMggXgvn4OcOBfRA6TERae+jC+D+uXvv//+/wYA",
-	"AP//",
+	"7L3rkhy5kS74KrDaNaPGNskqtlo6c8hfVDXZzRHJrqmipld2TD9QEchMdEUGQgAis7Jp/VL7CPtka3A4",
+	"EDcgApGXIjVnx8bUJBOBi8PhcPjl8y8XmdhUomSlVhevvlxUVNIN00zC31Z0w97n5k+8vHh1UVG9vlhc",
+	"lHTDLl65HxcXkv2z5pLlF6+0rNniQmVrtqHmq6WQG6ovXl3UNTct9b4yXyotebm6+P33xUVV0D2T0TH8",
+	"z0eOImmmeRZfS6vBcSMpTZfL6DDu1+PG0IxuokPgj8eM8Lv5WFWiVAy44AaJY/6ciVKzUps/0qoqeEY1",
+	"F+Xlr0qU5t+aQf5PyZYXry7+j8uGvy7tr+rSdwhj5Uxlklemn4tXF5RU/tfFxY0U9wXbjIxc2Rb/19wZ",
+	"2H4DE9itqSZrWlWsZPmCwF93VJEHVmn8qxYkF2Z6d0wpbsc9CWFcf8FpCcIVUXxVspzw0gz/mdHNycaG",
+	"zoIbYljqmSKKac3LlbJ8br8ynb7JMlZpBgxZSVExqbllnIxJTTnMAXnsXoiCUZh8VrPWD475FkYC6eAP",
+	"ktE8/IMowl0pug//O8tEmV/bCYzvh2v4+8LsQKC339sn7X9BI5wRztiutD3owhPGThHX/A9/EsX9ryzT",
+	"Zsw3mUb+6lKW3os6TKV7thQSFsY126hgG/wHKiXdw1bQ2g0zaLukG14AGVlZb8wSxXL5/J4WxcXiAv+z",
+	"pmUulkuzEKG0WV8hFDMzXFz8JkrWWlrTMQ9vphVjEb7gGa8o3lR+eaPnvPkotHDTp5pHK7O1Mz9RD0xn",
+	"a9O0rIuC3htutTK5u6lAzakFCW6XspRik9xY6DXe6GlUc9/15ztYWSYZK5lM7lAxHZYGWiT20TtvQAb4",
+	"vDUbz5i4bjtu6HzpNZfAh12Zp9eMmI0mYknMn6EZESUju7VQjNBS7ZhUhEpGfq3zlbko2KbSe7IUkpSG",
+	"5RcTggJuXmB2f8Z6PO54zc3SsesCT78/680BHixxcfH4fCWe4z8aeaReoExp/fScbyphpS4oE68u2Fby",
+	"h8tMSHYJH8H036zYB77hqCj2WLcMH+cNffyJhki84WWtmTIULviWEaPpEV4SSnIQidhTWW/umXQ9iVq2",
+	"j1znx/+oN5UajjPskpearfxnH+08Yr3eMPkLYw+tn9uf83Ls86gok0zpH+hehXtVopYZm75qgOaeh1pz",
+	"6ayrs4oWFVuzaHapRUg/jwmectraC2SNVLZqtDzgLMnYBlWYng4hpDSjTt3UhgqNVpHSNOfLpRVdXij2",
+	"h65LHd6jJZdKj+gW07tne/DtFzjaBLXZlueszNiLH2Dy5o/JFHff2jdET5L7BfWVP2SvqDaWQmnJQidT",
+	"G1X6Xug1KcRqxfLgCY2Sc3Gxo3irDmT3nqi1qIucQBOixYqZi6AZwF88U5sCM3canFPnkCPdDDwnBRU4",
+	"ma35lt2yjPEqwN5s617ew7WbB3bkJx6QqHhXWRZYmEdKXeaCcDPTiSefe4dHRnNnNfhz6F5zvbU/detZ",
+	"uDWPkCvwlqCtXyZ20TcNjlDnXL8ttdwHxtCd53FONXuueZj/Nb69hmy5pjryQ8L7gQJfwSMCRsD+Qiv5",
+	"Cyst/wekFosoNZb0BI6e+Ts0VoTmOamri0UjCScZZvCGgJ6SVcwf6YZdg8QL9LXCi3Oqgx7jpum20D6o",
+	"2QelFDz4laZlrhZEFDlTmjgxkTTgBxBut6wKPg24ruGxnr4A2PbPoJUPOuwx08rK7uY0tobzO7bwHIMk",
+	"iPKaHXTAcM0LcWq/3tmW8IraqbGbN2IbiNxSoK4zmhtlcrcWpFZMAXvbF0GIfZt7ZdiVe0c8UwRF/viZ",
+	"tbdD7+4IvjaCz6dpoeCX4R8KQL8JXcHs/ovWxqXqCcA1Zgp/KUT2ENL1zYM2clXkkttH7IDiLETuK3gw",
+	"GaLv1ua9tSyEkAvykghJvoPfzKOLlWHlwN6Ck6LqgduhnQHDznFxIXalvcQ7d3fr7TKm24ufWFGh4Omu",
+	"CY8b0fSBwdLWtuUz88axN+Hw/VvFzGSmt4BeVhKxK8m92SErzblq3lHhEWBad2s8eQOrK/xsFKedPTuW",
+	"q2P9BCWlgDUrYt6pr+EZTDaMlspcO3J/L/L9rCtmQx/f28Yvr64CpwcOWnh7FGNd3uCl/vP3YQ1T0+Uy",
+	"vJpcMAUW3/a0Q4chxNhgCNBrXq6Aj61BYjj8r+J+TFuIqOMb+viBlStzdL/7/mqRZJQ0I4WkUovM3wWo",
+	"rOkqLIw110XCMxX2Fo6g+2ThT6DtvDlpCy9cmu3FzbQCpKNaggG1OYipD1Ur1g56p8KndxkaWAN6l1Uj",
+	"85ybDaPFTafFcPMHexE9XBuhNKkEN9raQP3oTkQEuDlnGc9ZTiqhlPUx2EOOp35HFeFlkD9ti7BFFqaT",
+	"8CbAPvwXCzPHlAtSMpqt7UmeYW7tWlZaDalchc4qkhXE6I6Xr8lVwIwXW5vXohrGxHGa6eOcUhnUMthh",
+	"DCrQ2NbnzaLelDPN1mtR5CqsIWF/5H5P1mJHNrV5ZZt3t/nGWkwZ3ZB7mj0sCLDuLJX5J1HkoRkVvGQz",
+	"FGVDiw+8ZEHL/5mfDeZfyT1b89LS495MZkGoOb2FZjJi7oi7shhFb17/mmKSNRRXWoh8QXaMPZjNMf/t",
+	"vlpeQ9uCKg2aFVekFLvUfbmDSYAlcerpgR4wx3jt42F30fGXt7HgCoOvD7+TARdjUaTv4p15x0XYPSro",
+	"YsLMDp1qsIPpH2Squw4eae+66vIDaFqggLXl+5oaZmQlOiusrE+imBn8hko9TrG0kyNZhibe4x/Omq7S",
+	"t/0zXUVtDTsh88kOfoFG8WsN/TK2L5ycX2+Ioz1ZB/salwDIu6fg9vBhbUYIT1nTQqzqwCGkqxliufEi",
+	"ha1IcoYV6do0v5FMseDeZvWMeV3X7H25FKF+QF1N7+kH0G5Ddi1Bi5iJaQMvJyrRJsdyosXO+mSOnf5K",
+	"ijpq2rJrM7dHtia8tH8wjxYhc2DuY0df11JfNwEG3SmY52ZJdmtWEv8E5YqYb0Ivwl/FfdREJzbMvDDt",
+	"ow28fveo6B+7goLmec9RNNbTbV2uYl1VouDZftrVDa3Qy5LOeLeM5rGRrQ1pxjG1XuJQT5XQKqaJUMtQ",
+	"zxRxZpCMluSenWAb1I7rbM1CylZdtDzJsi5B/B473twrJtxHUXAW41mu/GHnpZ088Gzy7D/TotiH5x80",
+	"IaoLx1IoHN1utqjrxFQzeTx3XpD4E+Elo7/ykL+9IF/Yu6ErBYK3y5qFbI1L1gkYaQw8kegh8RAJL2GP",
+	"OtFUIYzIgHHxs6SgCjv/+TEV1xEbK1vRsLZfEm7jEUGdJ0pTaW33aW6rezfepPUtW9NyFfIjtScBDwkt",
+	"anzmps2BFbRSLP+ooj5MmOWCUI2vkwQznmkYtuYzuQVbPk4nbY6yLkvzxyA3KU11rdom5aqgZQkkEBVY",
+	"6vNw2Fv/VNqO2iRphrZrCh4WQ55oaKD/dzc54BHQ70R14VhgcbHkJVdrkAgw6ZAJnOrx/TfLXJiX5oDS",
+	"r83WEb4kBVtqYuOVTsuifc9pFhcu8Ar9m2JtqvBVac0svzKp2L4VjYWmCsPbNqSRY8DUmpZ5AXJvZzfo",
+	"npv/VWshgj6EnqAQSjP5wkwjWU7AJ1ZQiHJZq+COs8eKZZrFArBydliMi/tyLFYg1ZrU2yvo2oW8NB2m",
+	"mQSrFJOjp4m3L8CYqa/1htqHPdnN7ReMYfiRVsH7jMrslua8Drsz7p1Zb/DLUjL2eS2t8Bv8uqbF0vkJ",
+	"Aj8XtGS/8Dzya2XfVcEANl6ufq7DN/Mu0mH/8Wx778zRfdwmx8JRrT3d9roddZpZTWwyqCYv7Bal7i58",
+	"02ztjSfN4DRJnfRoPSQCOjUwsB1ait+gQpZGmhu3NbNpg8r0gC6zV7oO3eZrsSO7tWBbJuF1ociqBq9G",
+	"zpasVAydl7TrupwkUpp+h0s7QMOr5ZbZ4OWx4MZAjCFGeKfdmuZDuaXFcJA1X0WOf1Bq9OhUwBGDPkLi",
+	"WVLNgp0nymmM33Zxdj60DvptrSpVcFtCHya068AO4Xss2ecAukvg2rqXjD5EvCn2+epjsowuCdlGhILz",
+	"gCtr0yhFx4Ey6b8pmIo5JlDNhoeeHZhKZgYgK75lJaHlnmysdjTYWLG1tpBwODc3TxJeFISVuXke6GAf",
+	"ac8x/xaG5rggnICnaKpT7brWh7nUrmsdjFCaY6asg6rMOCWBFXAiDTUJBRpz1VGnRW0DfMaPMhIOph46",
+	"yz/Q/QdBA76GNZX5WKD7ry70PhgiH/3MnPGRzAAj6RSBRoQtlxDUiozro0rRacsksw0nadBEGrQX5Zbg",
+	"5pTKVI5iBzHWD1y54J6jZM5tXUbFTubeUqPs6b529vKJAIZG5HQ3ztymIFvQtDSMNBkwwyDQIH3Z/2Gf",
+	"bSEjqxQricIvzbnrPgjme9XlZKD7rWl0p420s+aBoG9OLAlY2dG6wUviWN3cgtbwwVbcvf6HgVKxcx6w",
+	"O4ajk3uHASOMW9E3TuI23toMrQW4qBZ1kV+CksSy9kcRNlH4IMEkL8rG9zLWHMfqL9FFGmEnwcm62aSm",
+	"WGK21cxwCjOpatN3gE5+tuSPIfuxpit7RcACCVdkJUROlkLO0hHAohu3Tmtar9b6NdlxvRa1DRlACz/G",
+	"RMNPhGtFqEsrGwy6biIlU7NAC7ZlxXBeLyEwxx4SCLEU5I9ha2A0i3RN1Qyn4I1pHnbkWKvQnKRKtCMF",
+	"hYym4aNidMN+8m3Ols8LG06wFIVV0HeWIs+VhvBPtaPVc2bD5wwH5c8rym0IuMYA8JC5L5ww3fcW19Zb",
+	"TPfB49QENQ81XcsjmEQJTyRQPC2bBcO09Szf8h3EE4bk4To0JTsdpwGj94hV4LJaCWJmysHakO72/cDL",
+	"h/AEgommFFNLHTv18kut7wyjNkL08TlQ6Ud+J+QDSraITRBHn5lDXidYJuzD3PU/be4bMWy4HNjmIPrD",
+	"3TpPjfBpC+Amc8tK15ZI9yw3oQKCDHzxA94uadqfvYt+d1fOO26PdljbsgnXfW6xonfJbWqyeaZtmVRc",
+	"lAuiGCO5yJQd5oXlyhe/KlG+tqgVXEN4ngK345plDyx3lns763aGXO96BLYecTUM2SOeWO153aygm1qd",
+	"wPChsOh+r+bvTbI2ZIZwRagyKzYXiLPwD3vnep3YvV4zSE5I9Uu4rC4YIom5gOYH8tbdWoRerVT/JOzF",
+	"GE5ZMDzENXIFl6Tg5UM4X2Ed7Af4zOc/sKIw5IKmyZGfGxYL2ez5I454OljqhKS05B03Ssxqhf4L27yt",
+	"LSOBkT4hAfcWXrK3VKN3sefKgV/Dpk/zYEW/28K+GK4WRDJlcz1fXr0mZV0UmIIBdiUYhNAdqAQb+sg3",
+	"Rol4eQUqv/3LVRTkIRgDPsiRUH4YsEq89qGozxSxESGlizOlm66POMmrhwSJUzLA5YfF9truEh5T41Hu",
+	"4WvtraQqlNVaCh3U7tmjti9pQbO1M3NYw5oPscaLMGmJn+iGvS8/CT2dNGinFFyE0nyD9t4Zduy2ZXps",
+	"ju9duxOYlfvm445pOZjkGLEn+zUfZFJ+x4vifVmFDMtVQctUnCzbBejWouo8B9iWobVgDVghkxEHMKzr",
+	"KLTJZsohTj2ZIdzZUwZbu4q4RiE4Ia6tzoeF2q1TXjkdCCfzSYp3ugHa6Zl+QF2AJ7rZAeXTHhXdMNIY",
+	"YGJZZicifvRZnGaQR4nTtcunkKWSYssiCY4S4v7HsoF9QMjwebijVdKXSdRyDpNj3BU9b0UKcQ7q3a48",
+	"Kcl4jTF04xoRsyHUqip42Oq1pUXNpv2FnjnsuO47d/DtMfcc4QZs2MBHUOFRSjXFo9w6yBL/jm9Dee09",
+	"jJd2WIWNAwoatA647eblNRn9uK5iWrK5vk8VtWNe11UVWagURYwGymVIDvNyW4BhKWk26sL11rnM3QOu",
+	"CchqYX/hxPzkm4wjoE1K1jwwxOx8+XeFEPIawiYDT6+lZvKWVXGPLNdOzbPATl5h/9PVVU9lHypZc6BL",
+	"vFQM4PHIulQpeDEHpt4bsXWBoUVlFgYGbF4bk90rjXqi69+8OGDDN9x6Awu21Bh+PK0cwSCQ7Y35yn7T",
+	"gpoSbLeLn4tcPJNLuN+PIfxMfi5Z9UmEe4gA0YTW7C4X2xt+CnOLLvwT26mxJOgkUdYi4Uio3/HZYlvB",
+	"85CrGY4e8H0uIPwB5t8OfzgUEKevTdr4FpyHx14JUfdH1NF64mPXMc239KdERtk4P1IyPM9H/jjrghGV",
+	"7SWWvSa1ejMLYEmmzfMzNDS7bE2hqSBVfkqtqS8u0FoCq3RUc5Nphoht3LXYVFSG3k8pmEb+sQn7pdTc",
+	"zPeqBdScOs7859OWyZxneu4Tyk9u4XCJXEd+sSlXs6fw7Ou5gZyaEwU9L3RxxGERwfdrT8zeeseETh4a",
+	"5IiktXM4kLJbFmT8GJZTIGq9FdbsMaWGKkUpdjGsHCazrgDqIMKkSAaPsORAm+Et4jpetOPK7UTSCLtl",
+	"B7PsO0+KAV1nKvOnY+WapaFPvXPUPGDdEbtZ/CI8+IZrAHD+FL/uWog7319dXS3G7782Pk+w8bd1H86/",
+	"CmNyzJB0BCEuEOlNJTsECi5+1oM+Z9d8HADpu6sJPc6LB5x3yiEwJDnoBHyy8dnzxWnPucckQel1kJzt",
+	"ZWy7POs1zQktCc8ZDXoILQxRCNE1FIqxERtApuQl2a25g5NRa7FjuYUwHfZUq1HOGfFOj8fdh0EG8Rsf",
+	"m9HHGrTDLeDPNjdTlGyIezMNMM9isbQxzEJ0SbdMIAemZXlXdQCceNx78nvquelcq2IZulFxY1OO1iex",
+	"+0H0Mu3Sz9cto3ko/JapmTF6Rn3tJot2g5wjnqyY4h1lgDg2iJFG4WwsIeetZlSHt+P47Ay3bp+/AaRz",
+	"g6ZsoN2Cg3bvrt5saBDF99in8rTkU0RRnmMxmDUj7tIkXBHHz1glJigax17KI+d/ps4w+9GLuxhRbJHu",
+	"n50e0qP6lvLCAcTGma25a7+/ChUiGXXnjCUTzIZvcp2NawShWY5Nw2ONt1eRQo6XoYFGfu2Lbk/+1hza",
+	"od0ZrdJk6mc0dRxwJP+Ls4DGAnFXw+MEVwJ3sQ0uFXhGwGHL1DIDcho/OjOCdda8hmd0Zr8JBYEjrWb1",
+	"16AtH4OvXaJ3cjS6hD3qm1bVriAWgxOWe5ILiwmoBFlSCVlurqxWrZJDWpyGfGZwP1QRkqdkb7R5el0H",
+	"BDxMNQvvh96Z9EOihaZFCHaJSmY1WNq7tGC8nfBRfBDfDxGQVDrll0i+WmvQ5+bmoA0gyT1rL1BQOKK7",
+	"yQ9Qy739L/NmFYsS4qE4ozrqj4VQisp9DP8/C6NUtULXrYfOgyTvhAyDp0ReaRETTN9Nht16fbxVfyII",
+	"VM1oGeYH6GgWRC8Obbucui+QnC8sPRPuDPDhlrS4dJ/au0PQ4tplQ/aeu2uhYtkEEBxn4wo7T8SWpsVo",
+	"qEQIuH083tjK4g0Pq/+ILYvAXMNPZClkH6Ft2kQ/hp6NVUtM7wd1/iShUM3RNR8v3A4hrR3ZUsM2mq0/",
+	"KHLjJ1ZUgXzVJuEooknGULfxDZ3HcH9YVQX9iBBysCD3tChawN8jAeypgN3NoK3JpYT9gON7GEdsKeNj",
+	"7W1IaSY2zNy+WPYsDFReCPEwGmsVNiNFEbz6Mg8HrgCjSFVCB0VdNILNRQkGvAJUdbCaco6mDPXAK7g8",
+	"IhUKJd9E+GAEed5lGg0PqwifQF7mIXWpgT8fv1Ch8h3KbjTPw4I9htn9vgOmjuP5MCuYr11rUiQf5TJ0",
+	"AvzjGNMCeWltUlqKckUyIctg/aXElDMctZ3Ng4Edlisj2WghIA+QGPNRPH7iep6FMaIAjNSEowk3tdcI",
+	"Gk/MUDEYWz3XhyxeFCGPtvghaCcxsmVJeQFABZBTZzR8B2FB1nQLSSYWu2Vetqr4WxUeb21hERAPxozn",
+	"7lLGNJGMFhYkJrfMMwMEncYqcJVK45ZFitHAG2dDc2YOA9fKlv+YLhS5uLBgcPNskKXQb0tRr9azP/s7",
+	"m2nunK9maCGuC6HYMYZIq32gLoLT9qRqDdEmhd2/ZrOQhRaOd1OzAOAAHJQB8JPYsNkJ5nPhkgBAZnaR",
+	"hDDrrgQtwAsjZK5eJzCrRuEQfLdyhwNLTDNiC5YuSMl2TGmCCHvJmWG+PHYgq3VuImxCaqmtzWyJ26SM",
+	"wnpDV6XPXRvsNKxz3vqc+jb5Cc/ZRJkOeKzP6QuAV+aU9bAfuJGau5kqPeOIIfUOPmatYuyHl/WbS/eZ",
+	"xA1V++tQbQ653IIPp1gsSzSdXh7KoxXx8O9XhwcMPy39YQ4OIiRhMxzdeB445fH81IPSSlM5ASZzMAv8",
+	"IuRDBKAl3X7aXHJTYhY7DhH2vc1Bz4/jx6PqqZ6xSqrNIg3YfTxokjPyOocI3TAHrgIKLZUMn+sao9xn",
+	"YD6kGB2a6Pem/qg6ppjr+/Lzmv2436Q48o5wc85EO2p5QMdcgO+/Ap5i5IS/bxJfDjjl78stj6HLsA3l",
+	"xYgKOp0GYjpn+V/2894DdantuIe6se3E/XOgmYbrO7yljhJhOAveodR48pZvCTaRGGpEwcuHZ4qYBq9t",
+	"gjw8gW3VC7qivJxebjMUjjS+tLAPdmSjR3cQwL4ihY4juzvA+bU9jOxZaEGI7hYJh57ky1/958eEu3aR",
+	"wYPTFLwMAjm4USYDQSuqlPPSdGNMF2nZuL6D4PzqfBUrrL+mZcYiaWAIHwGWDAQgYMTXtRtIvlY83SA0",
+	"jRYFwcCSkBXlzW3I+umC7cBTA8VcpNgh2CPYdVYcrEiRTg9IwaSxwsL4VpWsWpA9o5K89HBouKy0S2qD",
+	"OZH9uEfJ7Cq1IIruCS334DtYEGEezSSTQlnyF7wEw1kBJVW1eE3+eOXMreaB/scr0BO6uK1tTDS2G12h",
+	"BxulhSgZmNTAemWaYKoGUeGAJtvDdHmaygdMuLC44Ww2LOe0bDun71nB2ZblTkuSEVTZscjJUrMyi4JN",
+	"Sx2xYCw5xKRqQSjJWNszEiorOZhRK1XGZyhSzER9vrdnSYjnWWO4es6c5QotW5NJi00WTS9I02+LL2Uw",
+	"RMXwRxqlgeUSZFZ/PB2NWoRM1V0aAXSQ8mI+D4svmmWs0jNCbN64DwL68Zghf83mQC/YOjDJ+GiLA9I4",
+	"bC1XGT49zspNSkYlg+IsBCq58HJlw5QhgiMG0zj50jNtIDJNrnjA9u/q5gzKZYcxDkazCefBK/5cxcEV",
+	"d9P4rTsbiJN3sonRjmVtAv9IyT/OCkalRU2FE41OtqiL8RD8vhSXvfcTKWsdsBN1/iLE58VNxN1ZNEeq",
+	"MXY6XnPOfswFkehB9EE59pAkuaD8kZ7vh/orY1VQ23pgrPooSr1WoUrc5lesQe7c8g0Y1ncTqfU9wrZG",
+	"Culbf2WVjuYYjuQcpMIadWHywzPYxywo4+ikHCMZp5+w2toJQqN/gEvrloVQxMdM1EnOT29vDvs7zfBs",
+	"qbEuyUgY3TNF6IoZPWrLFAFc2yXC8hgF6p81/+03prCAvQUxs2qXa96Ed4T8wTPFeaw6o/13MzVfZO2o",
+	"tI5WAbcw6ZQaLyeVVi2QPdJNVYQCpygB6UhUSSu1FppAYlLNFi5YACpOmgVLsUsugXeHvY3Wi56CU1F4",
+	"T8wAXQ9HnvraiGlzr4ROT8pBqjgwE1e4zxM8uKuOAmF854oaSZPDDpir2+0ElHR5pshS4huzX8boI2Na",
+	"/f2ASkZUZndaUnOj/t/hUkdUMbPEv8cLIYV/yrjMCjYytC8Z9PdoraR4MSTz69+jRZR+osUynOTDy1V0",
+	"Sr2NbibQpoIb2q+902lr+M4Ce+QYFFRq9mDR2s6k6kAfkP/mFgdqwRYNY8dEhOwxrXkkb3FYMnU6oEHM",
+	"9597lOtYDKEc/fE2lhYWT+WqVaRP80Okv2AV0IvFIB/P5XUJ6+t2NUJhyA64kh+rt5SF3cOUBJNZXl6f",
+	"X2LZJwg50+SBhJI5tzPSJgD3KYihFtsUpXk/aWRuztJczhuZC1YUn2ACLAfZ5Aa1sLag8/npnUDlTnA+",
+	"EibaZQgtABHi5nKGyGhxizj5fZfs40+ilmHqb+jjWFGbDX28YfIXxh5iKrvSP9C9SvLrPjaVZlr9LpoJ",
+	"tvpLDZ1u1n1Q6HQDmHSUw3VGQdnBA6hlQYwJ+pxteRZDmi5gCR0z8Ci+yPxohK5UbYNNxIpjilpnYjMG",
+	"wXcsrlfUqybrTg5y/9IZy2tpB3pRAvp0yNwBUcTXka1y1pPuGLb8K6YMuWEcMjREDJdCRzdxUIP7gKiu",
+	"PrgZbUqONt4ooJ03l9hbsZWZ7guWOgsrVjZzu+0LYCO/hiToR5qzsOPRORCngqAjzr+P6Ns7/BBHAg5V",
+	"bcdIDmcPkR8C1F1PUcOBWcNnNBL216Fptt6w/jU7nZWPZBmtGmTaJGOwogMTIVjbEwsvKRRaM8MUs5Ri",
+	"8xd8CIS1YCk2dzyPN4gX2IxIBIooEuZxqJgmGGkSCNuPDxt2U8Kp66yoN/9Wn35+SQ8SoPP890isONU8",
+	"o4Gr4DaVXho0ZvnXfJB9xJbd+AujO0cX8DIPSx++Cg3VQoc/gRiZDQraR4b7x0iIzzQMI57kYDAGa9JZ",
+	"kS3HKYZ5NRg51ARIRYGvP7FdUrzNZFiAu+QbYFMIX6dKcaUpWM+3nO1CVccHJRTacReRSd+0ohD6d1Mw",
+	"PuG76fiE0cAEMyYw96wbcYYKFbMdR2/RT2z3GZmsdwJW/jHRRGeMpKbNo5ITj6uIGOjk1h8aDnNS5JDg",
+	"LENQVU0Uafcw2n8HXRPUeFuVyCe531NQ12ZY0BPhDBxiDJSvKfI58a1F0G3c5OkEHic7qsiaFTYbaU1t",
+	"5Ne9uVuV+R8oACAEKUS32OPordN4V0KpPAlIDW2UhtOhJABrhAnBszWiYSltwXZxlw1FNH2w8Io9vBAn",
+	"4+JZhqxQzBdHQaM1RppB4Aw3/7rlnYqw7ZTQ1oEKVSSoIj8IpTs2OP/bIGNaWSDN1tVmem0L8GDtvHq1",
+	"YirF4XLXtAw9k8Y+/UxXUdySHZo7BmaUm/Hg5vHKruPfppa1b0cfbzrmlNYP2NmQuFF4eSsKcOmLC+9s",
+	"85lljrtDG/bzEirPjyR3TeNG3tNBBkXwfrnnK2flSmgafCy1d2wUeShzcQlTI2W1dpWspprmkt/fp82f",
+	"50mtSmdyOOBq/j6M4Vn+ILEYxFSflSvymxaeYhnlhsoEgKlKKJ0yBcmad9xkW9wlP9upD8YZxKccJiz6",
+	"Ftr+vrj4TYScP8uCqnVY4K5oJyyi/f7cdQH3YpLYtsOeFjjWpHQIZQNK2xGcVrf7DVM3rNOcCXeMWhuF",
+	"NHD0m3jfCku/F07KpD5y8TtYFn77ZkV5qWKRERBvCe3MzSlrDE6HoMGeTmfjyyIAGTmnRSpX/ABtW1wx",
+	"sZN+ZE9DO9qIWH5jY90CVg4AM8Jw0oxqWohVHXB0RzN0RwIGnTgf/sDW+PAdEcuJmM0em8Z3NVZFdBLV",
+	"IY6qUc5DhnaHBQIWcMFutp5qiVz/xkUqHsz0Nhhz6G2W4iFk/IIzaYPMuVZE7EoE+rmXjD4sbPF2YcNk",
+	"5wj9/+KioLHoxJKxfPY18omF41grKe4Ltgmd8j3hmmS0tK8Qm5VtAz8ocVG9XfO8bR99TiZO9U7TMo8k",
+	"hsBcF24/HC3S2EO9sLs7B3SKVpVjE9XlEzHyuj439r7jd5zFMfwerT5BU3ereSLfz/8k58slk4aTZnP0",
+	"D/7T6YAowzIX3dFSSTy3eESQyFUgwhILsQ8TWaAclOqWDcYgRHflUslspgUcOy3CORZLKQ6w+cJXvk78",
+	"yF15HQLbt6jciVv40TYG6G//Khq4F9a8qiCVw679fk94Dk92I25dVURLIPu6G1FSe2sVXk3CeY8s9wen",
+	"qfTVm3IfLfkWjhNwYfODH36tN1UM+TlLiNOwzXCAhZ0a9urmk8j2drFH8HzrdAbgXVW9CRl/aGm5fclX",
+	"tWTWtVwSaA5NSGYReugDI1SRTW1u1yWhpDnYwYNgY+yD+qcdKqwxsel6q46RQ+ondo0dLXykv1t+8la0",
+	"1nbwfrxdLoPpdmuxQ0jVNp2tEgNwXA73sxJKWfQIRPg0L4CKlaQQ4mFBKPlnTaVmkhRMKZ9WZqvUDdTk",
+	"aN3MTawMYNoNijoldI+dJVIZ6XMEhd95TjpGJVhc1CXX81Ro+CJxne8cUx68zg9sywLBAwc95E5WXyby",
+	"sAvTwK7gCBJ8RMlwVJZ/cn1UVw41HQfALfSjFTyHr1NEMukszOGUPYj6x/RUS+VU/iNfCL6fBczRTyGV",
+	"XmJWmlGAYvDMmoP6VzH5Y5fbI1zgg/rdF4lrghkdsSLMkjtarAEXz1by8YUzB4sLB0o1lFV6DiBSgEA3",
+	"lMvDn09wThpLW8IXzi4348Hlwpo71J+u/zhicY48sJbWnOkWNKJN36A9IFDyNmZxtIj/TJId5Rqcwd0Y",
+	"RLDQacxTqRXLiXnKIKgoBjCfxIuwYw5CavzIAlmx8RgpeKaDmgPV6Z5Wn4zXL57ftS227IZgHe0BLB40",
+	"RA7uyYyNhLRHIX3dEzVtYJHYNPyihbBCmEkKbG1Evu0wfntYqeMg2k1LNYgecnvlnQkwjRbpE6WdY7Vj",
+	"xJ0UK4nqe08DRKt8L7/bnMErogV5mQL+D56PukgVhk11jr7tv5s/PTh0t84b1TtyVTchovVSbIzxoVck",
+	"lJIP/laKu5Z2E/r985rLPBZYQDOtPgvvYxw20WvJ2N0AXzrmFGlNpxnbr2CBFGiZ4rtT6I2XyHe3iIh5",
+	"MNfd1qHYOLsdsxRGi35zaBU4ysPARo2mG4y4nVUndiTFZ8Trc5iBPZy83QvVjuWouPBcJ1o9ToSVW6B/",
+	"N0ETDb4AzDQJOTw5UnZxoSqa9f3VKaSoZCQ2autcMLN11hHnTTiitzWUZ89mRQvg8+SDdpQui+SYFIsN",
+	"p4ACFsW75jF8S8QaCTNfIp4ACirXlR/QTSqRZLjmY6hmztOQaC2bdqKOfqpncGPW9j2OXIXt6+l4BbRT",
+	"GnfDy3id3LhqOsyJH3mcjA/TNxBgCjxoVTCBVC5pLs3D+SRaf7BBgQg75UOnpL+bWR2m2eCTpkYY2AJn",
+	"y7ePTvHodffAUQOZWMPwFmsWMSwZMrmKlmE6kv3mVL0j5mWDcWbOTIs6W7NZH/UviNbamv1qem4mhvvf",
+	"lLdoIDzsvswMIHK8egS7h2PjE+PP4/ElMU/hzkdhNHFJGUWtNt2S7PofEZixooXOfTIz62ysYJUPfLaN",
+	"okWrwHsx+ySj0+N0ogG9C6EOwZ2sRla5Myv0mweFAHgHK3EsOSiGWOI9VMqWLEJ99RQmyMVFwbasmE0j",
+	"6304GnumZHy1vhehwmCAywKGMN8IIgaoLcgHwESgMCW8xn3wy8xVhhY4G6CtY4EOdbgrZ0znoPBbDCk7",
+	"a8nIqpYVljpJKNQxiiVYs/flUhyPMzTJ+we/N8OY5q1sjGeqFfOCwXVQAagJOZ15guEiCt3Pkq9Wc7Zw",
+	"nlPCH50m9rfBv/NjezHSXNTNPW+Lm/t6eQ5f3QE6tVA40MDt9FtXgqSREovOBdVcGQ37jd547kkbwWib",
+	"a66QdazuT1hJSkq2lhbZoqFKPPEyrPQ0yzxC7fnFJUL0cwIPdPLMf0Y2Fi4PWvjHNmbhy0UQ8JblnU9e",
+	"Xrn/G4c7PMez1RtBmqBymF+QRSMOSudzCJijARK4U22xhbBzcO2/WI2rsdp/ilVU0nANWXuN2xqLDpvV",
+	"g7UiOGEXdyNiwEsuHei7NLozXTPqAZRtQp4bfbLEIFpUwCzoywe21touL4gAsED3JDjQmS7bBgz0Z5mH",
+	"UuPvqeJB/RFiKw1FkDptDTIQxK8eWKyOSKBQeA+SqtbdPMGwo27446/1JgZh7QrjDH+B+zWWekelLuO/",
+	"JhSNCgiIIb5Zx9ojebQCS+sNnVpbCmnZASFrHGi9ilN+uZ4qndc1Ts3ROcVqXQo9FxrOYbmmKSGGi29Z",
+	"FdTKxkRN1ZNQLSrvKNddB1X0YCOcLNbNdlzfPtD2PDWd+qEdbSZOOeRTvrCHNfWQ24pM/pC/L6tQcLI3",
+	"Y6cp7JT38h7/dBWyYo6c+7BL1IL3e70WMrwhg6rMLTp/sn7bYoVmlt+1k0YbL70ruzVE8aYyCA6e1S63",
+	"xVb73QHSvyJiqUEbTTHOhnIVN0ZBuuO/hWBG7/lKkVVNZU7gj6K09UCVBriDkO2jlUic8J4txU9NqedA",
+	"mndAm50RKPOnEOVbhzJhgk4P8015qf/8/UVE71rFqmeumJFmJ+X1UGGuCzeLttrdCIWxckmeeYfHNJKE",
+	"14DRW7akZCfkA8ArQ0ksWytybQ9Q5IKO3M9RqP3etdyGoZ+6W1OtAlk4M2scFHQ27nwhImt/vI4v8vHn",
+	"U63m8S6+nEGEwgXO129aC2ZteLe7BbQHsVuadNHcsuqQa2ZXxoq0ymzNt9F8V/fRGBl9Zbwtk6obixDT",
+	"fnxJQjd683Hw8OH0IxflwbMcHlj8ESvxgCWblqu2UX5qSWPruKHBBJMssyHqvQeVvlT/7/8z9ugbtg9H",
+	"KNFQKkW0/jq+HYP9L4jYMkkcTMkzRRC3KfCkq1KnOAgdziDeXUOhfJckhDXfYWoTB2UDwGcvgNipR8V+",
+	"A3NxEbIpCsN3bW/ud0M5ckOl5hmvaCguvedRbsMCGJVCzSmdXLC46B/HyIuoFg4SK90VBV/4mfhF+CBA",
+	"N1zSq7lNuPlPZ4f2dQ2HN1C8zHrEJkHKsPLzPMArW0rbDBEUAUyqs1QqjBfPPh3SWnu7J1HXbtY0CByT",
+	"jZoW8rApaClkOkpnrB7o4mLH9ToFikFgkdB/HIMtgCXIk3LAbCluoE2SGmCJO18RQJVnTu2SSigeCTEc",
+	"+v+5S/uw/aWtxc7poMWU73gRzMOtCsgR9Hl/S14M8S8AOTddX/wLAO2GkFjH0KGiFaBst2euEWt+kAmY",
+	"WdBoCKcPM1yMlJb1JZPsMAtH06BEKGjpI5mDORO+RN+mVho84aTgD+w1uSJCkiUtFCO6lqUilMi6AAf8",
+	"cFcHNo527EGZf4gGJ6+pzN/7io0BGyXNcxZJzS2w1+66KiYzm6QV6I1v2VsqbZmH9M9K82qK12DO1r7P",
+	"wK3eWM7SB9xRuflbFTPFRQzBPU7CPjoz9PRE4rUp0mxU2zKHS3fDdjasecin4svPC/PuYMvfYKxv7+6q",
+	"G+dIoHhB32waLqiaeI0kB562LpiU20xL2heJ/VJk+3SJ+Ve2P7hcty3SDcPNrtfgd8IvyG1AmvZpI51n",
+	"q50RNON7vorJmzIvYgLlbJWAodql0LFxE4HHAgWEmwVhLwDUd9GMF7kU9ky+XS5FKMWO+X8f8+4cCJWL",
+	"ncdnFbE3HLafX2ujjt2j3gEB5M8Xb0s9I9wS4UKbMxIGRXY1J3oVhLlSvFyRxsNpNxAxZy3QepKKdCTD",
+	"xPnELEdFmOVIG/33V20Tw8uEFA0zWHyq4dKFWS23bEbcltyyaJKgcw92dxFrMINnPhkO2FdwmZL3dv44",
+	"dnDxMNvBuh+DV/V++mZ9vDDNkuD77dDz8ftvRMGzfdhMiTFXxKa9uerVagjwF82EgV9uowWlmZRC9n5u",
+	"Pl7VPGf553hd6MKhbgx/4Vs28uGGPn7sgqp0QXjjM3axYx9FJFHHNfgllg+9uBD3isktk2/N6sMVrSQf",
+	"oYtk1Ujvsi5XH0QESkbVESgZ8/SKDmh+/CxrlaALtgjf20AcvKFve5ntMVqTaa91QNreZrRW3idxm9Ec",
+	"1zS5Ug2PNoyRWpcbT89BRblvWhaPVJPtGvy0Y5rcaWy2lZgJt+PtsfBpmkGmsePMNslEkfxPZWtZ7Tdp",
+	"AbkeTts6cyBkAcPQ6IYRVBKSJvO+/LxmP+438cz76UpbfMP71dyna32cxM5USaYQGOfwodUaAxRHQduh",
+	"0UHmK6WprjuhjFVByxLsglhkPI/FMs6xcM3xUnbLQgRsXo6yzfYO7GDNeH6NjpiWl4PaCrJu7P1x4FFq",
+	"I15fhTI6PIv2jXMCa4xjLWkIcvELPFnoyROy91QQzAHm1wN5cMwHzdD9DJ5oQNAU5bQnOo1jx+y0yH7R",
+	"DNDRUu+xqig+4w3Lo1DJMOMNUHoFRtClxyEmSt6J0g2eeYZIgxta7vGxaacrJNnhI7RdNiyhzv3TisRk",
+	"OeYlUq/wfptRcD/DjOKpF3MnpZTu0T3/pGQdiYrRQuta6um1euOO7Tc8a15mvArVU60acKMpWCWX5DFd",
+	"/0JzXaRUZ+gbb+EzX43PTS0VO8cv8pDkEP+1Orp+nJ32/EISuNwgCHh7cmmRXp4akznMTeetyY/VsbuJ",
+	"YZIjADjJmabcCDxFbt9dk//5/Z/+h60OtAZ08L5ozWPZwqjgKrIS5H7/Cu4HKhldEEpyoRc2UYRRBZcE",
+	"ls13tYe1EM+XbPe8lW40LEWrMQZhAGqM+OkevxgqE43LrIBzyp2D4ZVnPzPXwE7IXMUV0sHc7kWtX90X",
+	"tHx4RVo9KbpXtvjWAy9zwrXNzp04cebXhT94XjgiYRZ2cyI8YLYmdFMW9WZuinX09efTEROZHiYVzicM",
+	"hyG46bqhRtYazpfPWDEjx9j0cc2K4ojbPUqrlt111jVtz8+sJ7ZyZ645XO4+ZfGrMwZMNhb5m16MGmt8",
+	"BapEUqWb8EasMB1TaHqLdpWGfZyrGSW0uv+s+W9NcZLDC25mVE6CZpmxrk07C04QrKbtyz5YrdoMRyQt",
+	"iS3mkYazOK3JjEXOB3ISE6LopzIZ7Sb7JMg/jadNhlgYKIxd4UQ8GdtpMpGyxp74AZdCkhqVWuBpEJmC",
+	"5YYSAqf/WfPfXlzbdaapQuYLGNIsz7wTA8s7iDNnXgQ5V6uaq1h09hzEsV42Vcsq3bNXDwMHkyMSxlNH",
+	"0xNFkCECaQS6pknFA0taQa5p65AEYldsFMLA1qFAi4oqDebD8PrTYmaDJ65Z2sLhrGESWnMEsZK7jYvA",
+	"aFvHVk2moLLnwszRhRU2bJRyUoDfDzopNzRUjWge9qg/cUdDjti4jFNgUWSsZPNWcGc+CZtRacWSeoCG",
+	"o/zrI4qm5DzM2q/DUaYBZnCsqK3SYucYk/Z2aUcDbFdNgPcMjbYVFR4KK8LzN7RetqIGuOoVfU9Q8DqT",
+	"xXGi9HE7HK5cYQuyyRwCUq186QMzPYSLjRhtShElTDdBuZm5pIGIJQuUPPNiDH69ZkVgWJtQrxh5KF39",
+	"Gkp2a15EzF+xrOp+jgcsshFaGaYKwCRShJSl8kFS6k6LYAmp0x5NN8akrVZI1r4OomfvltEcJNTRRy9+",
+	"r6/D5QBHTgbeSfbLpNg6v4758XXm04+0Cr86g1pHJgoVzaEMnBVRMmIdpqRikph+FxYO+n9CvjM1f/xt",
+	"QWhJeJmzR8JLLUjBViycxYm/zFL6NlSueBmZ3P1es9bUNCv1WtmqQkshOihZpmnQHi62Ea8zGJWnh301",
+	"GJbcM71j+LiCmqAOiUPT+4I9U1ahMhQMwYMEZl3WRUGhmG6nwmNrrpKveJmM8ykRzW3iOFra+N7tA/4C",
+	"+Qh7Qd7xm9vsWBL/GwY+jPVvaCiXKRPlslYJSvG1bwjsL7csDm/3TBF34ewYeyD3e4Llo08QIDZRNt8m",
+	"S6sHuGy4nuUSemCVno5JrrSvD15RLqNoKobzHR/vhHXAAdKf2ZdXxCgWmNRGdqwosOB/OmTfrSiYS2U/",
+	"H15bFOknfg8g5JEK6gNsy6Rziy2IhvcS1wTKjJN7mj3MC/LrwK31g9FPU/Y9DPeDV1cHlQyXvWidKpxF",
+	"q3C65ZmFDzoEpgtf2ZlYle793vOiUDXDDlbw8uEjRsemfTHv9YMzjSEXfo1Xi3ukJD9O2msIwJ0+sAia",
+	"zIpWkYJ6OafhXA7p0krHg4Y0k1tajJ/BOAxR5Hj2yWS52PE06tNev4aJ+rXYxabo121iztayb1n1lzCs",
+	"HNuyOe+9W1a93bIBUvfVFNgHDhPmkspKiXlBDTKNaRv/uUxINvHBinZGB8UqehIdZWdP9yvc77uwey2L",
+	"8/MgUh/agQP+THOvOhVQEbUWO5aH/ZJbNOq3TMR//v5wQ/0DVkZxEQcSJMxWWIM47EUozKygOpI3GE5c",
+	"QHds3nhbTLtWDeoS0hfML6FZilpnYtS5leoI+iRmSZi2UT4AaQNI3a9tYW2frwl7aS7IZ7auuK+wzRUp",
+	"hSaK8jzB02KNndd1zE0MP5OsZg1NS6FZ/hopaWhasKVOdOzMxqUZKCQjgWUvA3FlhsfSAtTMCYnFUCms",
+	"LebKm6/ohnVKCy96uwN/a4L25tYdhhk+2Po6WOAJTmREvt6yjPEqIJHAhhRAIgEbCOIhzYonHIbtObPL",
+	"IPnEVoFF7f2fNesqqDNHihlx7ALDZFFM3+LAcfCHeUgT9rPwcNsg6nsgcnTGJRgvAQRRaRFNKZYpMRUl",
+	"ksCTLlKjiYuToOX0otlS8l5zKaqqF599UHx66OE2g8ZjkJVpOoiPgDuACgP51p85ak7pvMHkT3WZyyB7",
+	"BP3RqAq1PkyZ+E6KXjml5Jmzx4plmuURcZ4nMKPvAj8YahGJecs+prp5ldqVtV6hlk+Tk9ytJDgoy91+",
+	"+wkDr7sElV7CdGXWpNDCD+NSK1yvwubqTh7Lt9gM8r0eJ21Bn9ij9ikro0HmJzTHOMKNv3yg1dOnUtQy",
+	"ZHp2CYb2AvV6RQOOlmahqWUZ89upNIr8Ak1HIt590F47FguPgIstdLzklov7HmfJX9wEBzDIERUNFVMi",
+	"63JBhIRYI7UWUpu/FPZAz/AIiG04LYNna5/76TZjAWb2tdiBNrgStFBkZyO500fUtHiIvdoEMb8SiLyc",
+	"0WnA0p5biMQLHG+eSPsFN/MQuebsrkP9SHTwoTrP2GiyHneGnmNrrPczNkcqqINqpdlM3Uolo1qGkCtR",
+	"nwAa4fCtxScnZhrCH2bqABSBGKZb/1FfwpFvJJTqViEPvaWnBbpNyALcGzXrix558TE1AiyAi4V43ABj",
+	"MZrHsFYx7HuOy7GeLthgZ/I3zA9orwXn4ke23SXBSKgXuMAEfgBGK2lxSasKASVUiy0+cBUQxhVVmuVE",
+	"s0cNctiIxPu9Zui7fJGprfnnF4+FegxDhIUCuBPp1EO5DpWtKroW/ZjLNgzIWTC6ZZCSB3G9vHSprrmA",
+	"y2cZKb8VyFx5efX9v//pf/w5pLtFOPNGRp6Y9sTNsPG2T3Wo3tjMDegcnEB/kHA+p7udTVUP3ctMqTCm",
+	"df+yw4btAHtHJz+jsBSoy/zOZUgFSrSEw30A85y0AKjXVFngdrUWu5LYTxfd6ilT0cZgu0Dniv/w++ly",
+	"KwfGNrdjPYcBCeYDc4Z9s5ZZ1RseN/yRJVkdZ8ZRLy40IoNOQO/EYzw9MbEvrB0TYYJdNLx6BAM8lb3j",
+	"NcNsXzddCJH+ULcx19aGK00f5oY8Qy2d+JjR0OOWZnP8wl1v8Wlgg9t4FZ1IDLN21dOPneVAYWNN8G9I",
+	"e9NYOr21a711uHDh1rb3SNHZntYOpwV+id0hgS+eAsNkzdjuxGsbjQauo9thNFjBN4wEFTQ9OWpWsfrh",
+	"/mYZ4mBF7xUIQQpoAryJVDFKhU0FtIqZEYQvp1N7JOyOGzkNBMyv4AAcsNu6YNdrFgwYD2+ei+0ZKjRj",
+	"0IlqXjwjDIIfzsGRtEs57DVal0dDPNzWZdQgnTnf7qja6r4O1H4a++5dIYSMhN2ctOhkC1dmPOexMebZ",
+	"FPaMRULCjeQiUGN0LXavIZoLnZWGF3KEl7PlZFItXC4h/tiqSenIZ54wnZImzoycobtPOlgnpIjf56Bg",
+	"csw0VDlz54l3r+zaxubYNJOu8ysQXZDkUCl4+aDGfM+uzA8tyT0jv9b5iuWEl71YwYnjAgiEwRyTGDiw",
+	"cHWHJmscWebzWeHx2KzeYxWRJnKW2fIhwzn4GjoTEXUrFs3dbJI/EHK3fIiyQRimscB/nay24Wjs5HNs",
+	"Q58F4x9cyG6qohS0YzptKxCZIQA+mlACjYgofWjGUkgHLDl+cwAl/N3hNCyYeISiq1kh/HFmjF55aAaM",
+	"BDHRPFbuAcMNUm5KO0JT92FNdZ+v0krZOHLMhxm7w+X3qNgyxKZG5j3QqqJDDrkWa9bhy7bttlI8D4cZ",
+	"UFnsCS0KHz1NXVFGuoF44vCpDp4PqLsmSmLN/HrN9oSuJEtI01aoy8DSWiba1txTrbV3tqsDrLW2uNE1",
+	"wlmEQS4ODeCqS23jJVIcYmEvMwhY20/oqNrZh50EbvYdx+fUsFHoCCwClceEwiQxKmrGmOMgPJp8fshR",
+	"EnokhZ4SwTfTzyzz6Ru+6VUUjmsELkzf5i64svzcGsHg5gbHFaP2KG0G5iKv7UH1ajyqM8wWBS3TVnVT",
+	"BAxFhibYSbPgOFHf8EBG+opu2GhlFbQidsy+IUQNxvLkILfvJ+vuWTeR7TS0oglQOl4qjaCbh1ZwFMtl",
+	"INkEAGK4Xotae4f2gtwLvSaszBXhZVbUede53SvZLMUmhaD+uI037BEOK/fGz1fbuRBgSCbbWJxDZSBx",
+	"VouLHWMPOd1P1UxvpvM/JljCjtzquDvbZs8XyNOpD/HmcBz0ELefh+EerJwJMt/9flzJn+N1Vw/txxWI",
+	"q0ZVl2wpmVpPY6DhZBudDDqGmc4j5SwogAAtb1Aq9gXRPkVODci16uq8bYDdWRADrbUFMVYBbn5uSWSa",
+	"7+d8EpaSK9oyNbhemymlBMIBi/zQtXt18A7hWaqOmuses9ZtT+0x57HXjb3vDmavXxh7iIvlNF1oTeN4",
+	"o39nKbnsKKjXFAOJzFep6vUvNqnyEPW6bbIO6Y0hACRI3y87VWm5IhDuThzgaM0ILYKP38UFX0aKsFU8",
+	"C2MH7EQraN9euJBWCZ8QURZ7+CvacnQ6MgNfXriBw3qSUsFEsJxtxKSA4KvyvU3smDY42np+Tm+6DsL3",
+	"KaY1L1ekrgi0Qgy9HNMYbGqD3KKjFqq4t1Nh2pA/DdBcwItR5upjEMJvQ3lBIF5AtUZ7TVihnLMU9kLx",
+	"TV3Q2OCQIPm+TEvpNO1C8J6KaTAaYvRYGUF0ngN095nRzScjOqcD9SnWKouB290x/bdQjecVC0vKMFwj",
+	"7mCrZAlu744qAsGKkLLCWM5yUpcFU3Zb7qXYKSaJrMHIaQ/DlPc6XjlyBHzF1seM4CnHWSxaZO63YOn4",
+	"1pqeKYu69psVLe1MrklV2M3I16HD6uq9SpR+VcGNdfjlMxMi7iVnyyiYMXoRtAB4eViu6fA1odazgGXz",
+	"4Wm5NhJAC6Lo3pw3kMiDcKMcM2SSC2DG4bs0i1TQr6sZNTP7lx14+7RFRbBIVC7nFKYOvYfojzAYA2va",
+	"msp8VtWEUujZMQVM3vTTKtolPcYs9aNwzsH+WjX2EvIdbD+WPo2fxk+4Xf1ubYHD3HwdKRbIoynaIeaN",
+	"fWwgsfu1luAHQpcapJXcPK+rBYFyexa+gxYPIaNoPprlaQEyiWJa+Ty1HHxGJ1DYIcQ5+a74UdDiGlA+",
+	"Qpij5TshE5yMvo7l74hOHat083GAPd62I9N8LGOlH3Dchlhn3iQWAHKiMh8b1zrMwt/+Wm9iDL8Z6XIk",
+	"aSkQctyJo6qzNZuV1RSKbXH08ItrY5y36dGM6Naacmo2YstUAkQ81wSaGh7f2cM6lCj1HNzqJrQgHLWb",
+	"T0mgnh66BhT7ZQOCyksIHEWQo5eho72jsnRgIEmT/sV+kJ7sBAvxOO9wLtyxdsR3hGvOaFsyto/aQMhZ",
+	"4dRaR/IjFat0HPI+XQsdfYLMSczv5Z91LiDJaCBJYyOUJhtQSyDt1wb2BI6e5EkIZVQ3WW32Gz92WM8S",
+	"OqRGYd7rePWYhmiQbh+K6MY6cvBj6vXR7XeItxUj8Vgu5lwEkFRyeznXI7lD8ri3mcuw/mQnHuzJYWYG",
+	"+xQ+OGO5+9Y4JL15Sq93UK+zTLZ0Oh7Fw1c1F/GM5ndrgecggmTWLkn9yHVy90uaoWgfa/5fLNNCgn6y",
+	"ZEzf2afP9FSc7SxpKvjkS2pr40bT4drc8eoe/qUVyENw4ZaSkdS/+2DONlk7VvoQ0HzOAHotWTpFtUhv",
+	"uktvu2WFyLjez+CwHaMPP9EyD2WoLCHj0T0RA29OVt6xdO5/vJ53GB9/nsGjj3dz2ejxbh5PPH6etcWP",
+	"n5M3LuYBQuO0FhHNGc9lQ9k2GZLCur0Anh/bfVeJKG5REoHmIZ+OhP1SnVbLFWY8v5TrnabL5a0IVRxy",
+	"GDxN9SPQfqlSXGkKabtbznad3RiDAgvekTqCHEmz9d26i4zZkkcOInUGXr1Dc4ogrYlQkmw/cVPZ4EfU",
+	"MdHm94+gbvzAolU8+kj0MX0LMzE34TyG2TwWeuBNew/rjrkoEVB/x7V7O/ezAbaMwDQQS1Ni3bg5nmhX",
+	"obdn2DYnD7vdDVGFUgpOwGIb/GB81TWcs2jzpcdadZRICiy0/H5AVGHLv9F7ODu/CLHQR62aovfMMCyC",
+	"mW3EMIG04NlDrDKsMjO4FzQUpMq1IjTPoUjMZHQZDhI5/RZgMwIdG0E+yUXE5bGKcX4MSHElRR0pRmOY",
+	"wbo+wHCzYSX4ohy2gBMJtlzxMLi0N0Zg4+6FXi+I/X6IS9oLoHLzTB/Wz3rqyvoP37BlMpyAPvRpFd7G",
+	"n/ZBjzfsstpzbWz2MJMUE5hDhw+ZDA8hwSjMUQwrsw7ZtCDTia/WTMF5XDnzFizbOpwhkpaVol6tEQRf",
+	"SPuNXLg4QIwEQwN8cOyDMZ3iXoSI5O9f7FZkToFLTqaKNMBQoGPAni48f+AobTbBU+WWb484igYfreKl",
+	"SLI5wgmkwywS9WrVJCL3MxNi8fJxpkqs94U086FY8FWyJbGZ80HmxM90NSKuIlHU82pxxCrhQHDAK3eo",
+	"JKueKY/9LJYuawokqzlVGOyBgbf2GbJwX9vHhmkGeRct+Hcnca0L0clpfHG3XinO0P+POdU7HIOHMzEj",
+	"TPqZzstN6PCoh6I+OYJaTx1jkqztjz3JdSzEWpwqR2DVfqZFsQ8nwLAylBHFtY3FpaQSSqEJdzHDVzz7",
+	"IcgSlEx/rJv1HHiqKxYJS5hX6WhD5Yxc0Y9UBt1JStQySyCXqxpkR/Xfha6jcI3IkWCaWuppgBV4VYNh",
+	"M1Qnh2S0YGVOpVOejXziJakVG2Gd6fr9IqPFbV2w6dRN1xDix7S0oXEzUrjErryh2Xh1BijGw1e1ZMpH",
+	"cSlCV6j3tDOX2tFjNMG5TW32bLQQpn2R37pn7lRglneUuxChA+pqYryP5Q9P1fZEcG0N8XC89sYhy8QY",
+	"9RrjZXpIS7H40IJWKuZGL4V+C+rm3NDSZCUXA4uKpb9b0Qe9FkW+IFeBHMaO211cFyIcQNBHd2qHtfpV",
+	"t7porxann3ybOKofdpswunlb6lB9+qiEoTJb8y0bjTg6U8nZowrL4gHw02/GinGzxR07l+x9Qmn4Tcis",
+	"7ml8/+bTmyaacUFUna0JVeRtbWh9+RcmCwevlB7kOF/mxbb+Uzg5NvGeY0v9cz3JCR+wGfBCuWIhVz2g",
+	"ktkfG8jQNkz5M3tj0TInBaOrmgFuOUbuvCaY9oBRtC6CsuAbc9XxTq0rX2Z3YCaN8tW8rX2zYZJn9PJ6",
+	"zTO6ErOqB/7WBVvtbpbnyd45LYo3NrUxoOIUShAfW2coiJHd1mgW8OrSnH0W10KWMTvksqCSvYNnV9hO",
+	"uRZCR3/vx4i2h+v03ekoybv0uXXDz3UvfWabqghCp81EV4lCqySeqWHoXFsZmP1GaULbcB1h3rKLj9wD",
+	"h1JgIlvzBCudt0gZMsZRvgk9DYAz0Hfh4vIRH3fNSsItbK+i227S50i26b8PKXBPi1jJwXsPkx+qezbL",
+	"P2MLsKsxQPPhOJCBY+vvPWoiKrvJEIuO+OUQnr6GgLH0uSxFVqsItWd1tGZFxULV2MAhxDopuSHFOeFy",
+	"b0Xu9oMRkaLNNNxeuhV6wvqdTLYTAJseZiOoZcDOyTvo3l5Ff7634TFCPM8a3fw5c8o5Ku/jILgz7PGx",
+	"8jEIjnu6+UUN2Z3iV7aODk8vuwTEPeztsa9YHtaz4mA35pcFIFfmRJQZIxvRT/BJiIoruzjGjTB0ETmA",
+	"05RD6S5a3HTmlhRUMQTb3ELPoLoBgAJWUt6tBeS2dF6ZzXxcGHD47gn7u2MmqAa0dpw43hFtWsdNU5Fz",
+	"6mZ80EkNJ6MOcp1HQZPo/oOgeTitV2wiEEFGHZ7q+c2KfbANkyqUuPjIIQ9bQ7/X5tH4ADVCM7HxmSN6",
+	"J+AfG4iFGPZNtg6H+t3vAcN+U1vADjsEVQ8KTo25xUtSq5oWC6OeUwKh7cHMlBPtQIXhyLMwQWIy1REw",
+	"5hZkSsdzuLXQ0xhHrZUAmZLbx2Qtpn3bwV2nfv8wpra9stYykHpJhVzOlW2AkXAue91j5eEBOiA/YFby",
+	"dldWhOtJuIolMR8zjST05SL8zxDYMg8gVcQKwkbgSI3mnOw8VeICv4A5L+yK3ETdMClcorSEG3NMiEUX",
+	"mXaV4Jyh8WxXezM/rEOTDAgwq6pFSyf5HdLXrGutK0k/Q655qQ0Ddgp1u2xjV5bb5ii/IJ+bfGWADlvS",
+	"jPlGRvO5g95Bk7EIZytWMgnhUeaU2SIxS14w8ocNfWh+/rcX5M6eWhuX4RcJnWQg102frwklmilNtrTg",
+	"OdUMKi4XRDJViVKZQVeUlwoMIJsXvhDYq4u3hjYXi4stkzb35uLqxcsXV664Oa34xauLP764evFHkEnI",
+	"QJe04pcZ1bQQK5vHiMFvhp0Asft9fvHq4kemr30jkG52Nqbld1dXGFGlMRSGVlXBM/j68le0SlqZNWll",
+	"9YPArkZyKisp8jrT5KEUO4XBl7QuopY7P93LG0wgtUwDi8+5MhJxbOk/YJMzLtwNEVs2deEFNoAZnqqn",
+	"WvqlcycG1/+OsfyuidWbRYPH52U+pENf+AQV7/+4+/kT5OcRqrHutr1vbZEf+y+WJq+JYozkIlOwkheb",
+	"/FSEcUE1YcKIohC7ZN4w0vQSqvM+h/jezUyiWLH0XLES6FFq9YoAxi35AyAY/9uCSFGXOflDUzkBCn+U",
+	"dVF4Mw9XRGyZ/LeFlSPkD0ums7UlJxiZ/+1UtNsIF6g0caw+CowOqqikGwbFTV79ry8XvISKzEzunf3v",
+	"VQvJ1V04NqOkoeOERfL3f5z/EOOCIowtWeXeDrCaZ4pgGO5p6F454EahAmS/oVzaJAekIlP6L8ICOJ2E",
+	"Bi30yN+7qoHZqd8H1P8+9Njiyt/QQmLcsRV5KP8bpOtTkAzOTQKnwsE65y3wnzX/7cY8JgK8YxbuSmd4",
+	"0Ed74h2aEVQ4OZoo1iQbo8YHrvQPzmp7FCGSnjg/78of3OnoqZ1BCiFeCoaJ2LUsiHMem6e4InQjIIzA",
+	"YiocQqtF5HS9yfMfUKE/x9mCvt/xgqUdrZcnG7jZhcC9ZEsY12UO+jThuWFOrmEHTsOMl1/gv+/z37H2",
+	"xeCagPeBvyWw9bH3BHqPulv8t8po5efcZUdsVz4tYaevnnCnT72ll3g4n3Zrw8fXzuTYze155Ebibvqp",
+	"i67p8NF94FUKxU6P3LBVIZSicvSF9KNr8xR3ghvMRkAlXgxQANUnSIA7ogOR7H5xCzmSaLzcck19FEP0",
+	"Kn3favcUtGvGSyFcaxVWySjFvcj34PrQ9IGVZM/0qS9RmCI7k3D9xHZtEjztNdqMbMtDhDm14OXDAqvV",
+	"iTLDB6+rrXIiprz80vwF79WcFcxGjHT34xeu17mkbbqlafF2KSQXzOKL74R8ILTcW+ff4VwzeUm0l3bc",
+	"TeEo96vg5eUX879/ZfvfxyThGJWuzsBJUDI8aDUSBOhgMfqgUsUZSY6kGaV2B237as69nGWs6lP29LLh",
+	"PwQvvfElSeUaJ2ELeOeYUytqfS8eR2+Rn22Tp7hAAGQ14epo0oY3lBcLguBFNr/pJBS5/GJ6RuEVJM0t",
+	"o/lHC6RztpNo+v/MHnXM3OPKyp3x7FkypB69f78akXMtANSYgLvxiKRno6kbInJBQkEZG9EmtubRWRQQ",
+	"U6vwoqRKlEfbxpES7ddJkCJvHyshNb4c5hFFZJqFjcFNVWReWq160jwMOu5aFN4EsgCreFM62s7Q/feF",
+	"HezFrzbi2tZLhDlf28k+/4GrSijujLgjlupT63+bPkVTRP2RxHy6FzYu7JZljFc66vDZUYBAOP697Rm5",
+	"zi3WVvQWeQMtnuISgZGSn29GlcFi9qDHnPYycfSxzuaJ1xq2eZKXGozF8hQK4aFuR/hy/PysxLr8Yv8w",
+	"8YL4W5kLu5ykl0MT32+XRdY0t2eBcEVWR5g0kh4PuKLTPBwcwRAGX43drH9lrLIxeGcTPm6IAA+txQ5S",
+	"Voji5apgFjmCSkagLuzhBA8ZUe+6iz29Kt9Z59PJ9qcmr+Oyf9b8t8sv5n+nnqf/WfPf0lytiv/GpnTK",
+	"QCH8QM34s/pcx1xmVpAIQtWDDczB6F0ISzqjCMGNOM9j+I6VuS0Lro44PElXkKFtU4O9yf3405XdcZcO",
+	"E7qgnu7QmVneoWsirBe3K1JaJ8ZrogHio7kv0Y11z5ZC2qAsQHCkCstPSnbaQ3q5FpvReKufbO3ls5HN",
+	"9P+LkKMHB1LWCNUEJvuvemI+s6Lw1Dz9XWO6tjDDT8z4YztoQ30sUy9aZuTuzkIoIj/6+pFMIZJH2Hyn",
+	"Ht4JeQuNzrMF0Pet7fhgXxlfIkIWV1ApKgOwGEsjuD0QVGMB0H/lAzzRNpQXNnnsRGS8/AL/mbrHG2om",
+	"2+F3Qj6ocx5iN/HznGJY8Y3Dwz6bd8iP8I1ZgVUDqR97Zt3xVfkz5EEnqHcQ8bfDOksD407jof5HCo8p",
+	"vipZDknYB/NXjNPvPPbREbSPW5sQ5f1MwXBYTe2bZKXLNjx98Jl2DUaXM585170d7GDpjQai10QYIe6x",
+	"SkHlO5o7G8ppizsXU83136pzsRL0/a1xkqa2wHDUYgbwz09iL2uqEU66psycPHiQ8zWcgBKXX+A/E9aw",
+	"W7YRWxYhzPehbHLTPj/ZzR36smlyiUu4iEbA3THdgHqfidl9/0+sUjsmGkk+gYx8sqF7kgub81OKHTn+",
+	"LPm6j9Gz9BlaPMVZavClUozP3v3WPVL9sFstxBnibT8z9EWeRRuE3p84SqhF/LA5o2Q7IPjCvU0YWRZC",
+	"yB79n6nT2Pxhby+/mP+MOdt/ZNrvxdzryJL5aeSbXcfFRIDvGdmqgSg71W1+DPnCu3xJV5J5aOu4x9C1",
+	"ehqx5IdLEUtrsSNLavPxxb3NnlLgE3cxBAv4U8Hosd6xg1kwRvxWyPBpmRudz2fk7jdu7ocq8lWtCd3R",
+	"PRGS3EtRr9aaQIL9aRncVx6ICbO/YLpjwltaNppQ2Ojh4GBCZWjWtMyLbkEauOws3N3GVm1WdMmgZG7m",
+	"oMVaCNK0KILAMZHJWqzzoEXmu6vkblypkhndxCA1crpv0Oa+u/ruz89fvnz+xytbInswMIIZHDv/utQQ",
+	"GJbczzmdWJbXAkLMQZve723A08KDioAQQ1ciINR/I7KrefUcLrmCut4P0PE572UPbHR44qIFd3RhClY/",
+	"a3JrCddkTfMTSzKPhDAeovbWNUsSaRAvnCLSEHt9y2TOM61CgugfabnRmdrOTIm2SeCSVZDnbLEy4d8g",
+	"SQFK9ivAyLm++6+vF+R20uPVIH+HjQtvy/wdY3myZ8ABhZ85SP/Yw/+RPrDwuq6OSM2yqCJTaCjQKpyR",
+	"1cdfNy+zPgb7a0JLIgp4BBOlRaWAxg6o5nRyYImQNycm/TteFDcFPZeJ/N3XynQ0A4dDBiipClqSJdeI",
+	"C2kOCoJyLjwY72myIXt7uKIbNm4E+hFaPEmaHd2wu3qzoelJdubTvC7YaYIOTy5F3uT5j/RscQCm6xmc",
+	"/PKkA8d2xDAUgH7YXEe3Qedg28sv5j8Txm+rxfldSLmi/BKWy84aXhMfKF2I1Yrl5sbfq8Yo5oDOTu6S",
+	"DE//6qQbGsvratJXYfVcW2RAV9gezII+0ANAfRkrn/oELiZbWlaZssJ9O6f16klPKzozz3pKL+9Zma1H",
+	"LSDQ4JzPXhhgzNkCczTH2zyBW4wNDyl37r9h7k7biYKXDEs4PsV5i6h5Zf4B53G+E2fhoJ/4xLllRQ7d",
+	"ssmcsIGiZCNO7TUZ7vgksFjaJXMOVDEITf/Du0II+Ynt1Bmwwr6Zk+fKU361Y/dBrM54yd2y6i9UOxn7",
+	"dCfullUj+W3WbAPc5pHQzCz7EasnPoIu4Pq0HpW7VqT2KeBiPHLteMru4mLFtx382RiojEOYte1Phizj",
+	"LNOQZKrJ/d7sI5cQaqpsOUz4oRRHWZIiewmVWs9g7IBCvecKailppdbiyRVOsybrNB3LjjjxBhVMqXH0",
+	"xw+2RVouUhuxMGyPfkp3DU49aDpCfFZ8b2Opp8wVD/sWTMhwQkdtTDdwtj9AuycJ3fPjpaYDt8gLDwFK",
+	"Ksm3VNtQ92/KbN0n5hkiaJsRzmZ/StrHT2w3bytLtrMXRhvv6LVF5SqZctlYuTidayJ2KATNR5NzPwhb",
+	"06fHIf3jn9N9uzLEa6KF+af7PXGTne/VfvnE3mgA948DUTflKMQScZixUsI3IuCmkYfnQA7nLTTAr3/1",
+	"JGELUwt8+i1fQqXYjW3QJyjEdTYqmu4j2pAjVi2leZ84xN1vhW5iaavAj9DuZ2xyTpRQO8SYjVqteQXV",
+	"nmxTtcAy+FIDHhkURzAsK5YL0i3u3DbzKVIyllsv3A7eiEfC9p767dcm9hmgYLH3pwaBtcNer1kcitrt",
+	"l23afrpDjc52rVM0ri3BrHWCPMnwkbjMYLqnfxMCGf633OfdmkEyFS39Pq8EUxZ13B5bKD3o0J7JRmyN",
+	"1iYZfVj4sinUFnMFYwBjuTrX9otNReU5jALXtmekljovD6Qj55/aFAyB0rhG7y+mG0aKOnt47YDsQOtz",
+	"c5ViZTOiIZCaKqh11jhgJVNmk8+139X+LJtd7Z/ksJuBvtKBj9/bXNk3tVHoFaGlTabsyvoz7ac3fJ56",
+	"Q2v9c63PCtiOG/r0vuQoVLt/ASwR6GS3FpALy0tCyUZsWKlf+1Am7kr/nmdnIRDzDDt7Z/p9krMKI51j",
+	"c9NqYLhTK4pk5O7mbgbdq2KiKiwXwG4QJew1faYtB139DFv+i+n3Sbb8l6/hN8Oxb+vgC1+JjXlBKcV8",
+	"vM+ZRLLMbfHOE+/ez6bfD1ydCwYG+v86ZTOAYpFzaAsMFPzkQQWubt2Jt+nG1TP77+MDuylGgla5rqFP",
+	"czmi7fD0+4SJBxM+l6f0tyRfI0Lpr2DcHQnivfFF0M/mTfkqgbxuXwL63CmQgMNcefnF/iEpcLdF+TOd",
+	"1LeSqjiSHwI4NhUgJatsGdajUGHjNU9lft5ypzKegbBn8pkiGTT51sKsHMtMBfB+Wyf16glO6nlCd4dn",
+	"FeAkJzLBWs7Yr1qxJQ5il4lVyc9dLAWHiYgV9GqiZFGMKZt+juWcEVvDOSXQIGrpxNVxkGdPczoTIhMu",
+	"znipfaQ5i5U76oZtBIMAmhiAU/LkvGNm+tDiGNvySfbs1s7i0FOtXUYIK3OWEyHN5VnQjOXWdAv4kDbU",
+	"9/xkhWz2yy/mP6OQMnaxt7Yg/ZnFOYwyfhvb4iIE/t/WIFn0lJF7tuZlfoSX6wixEMDk9Gx1DJr9IgL3",
+	"SZOLznw/VnRmmls0ejO+njrzUWzPq8y0BjgGfgCvsSbjr7HgA6M+MFYpdM5kQp5cT8HKzBNvXd/qSV67",
+	"ONqMXNZvNXvVLeVcCjV2P/fxO0WT01TrjrHa5Rf3x7QnbJuGk/VT4ZP8tcswhdQYpen+CbJM4xO9Oj/R",
+	"z6ic+s2afDx+c9x+9Y1x++V9IbIHdfkF/mv+QWWop0bhlKHBOZM6zVTsKBFUNvN62jICc0aUlm+bTcP6",
+	"D9L8NHWC0rY7o3KkDvO1+fXn7fH2uaRrFfY55TK1nmjLqQ1EpV2Ue901dTjME0/W5Tcut2ZuG9iEzppo",
+	"2JeqkUg2Mw9I7DwXmovp+0gk767LTGHc4NPI0wyY+mvv0x3T1zCR82wS9P0mS6+AfXXaoWPG/cxJlCfY",
+	"53qi0t91fTym6Sghah1MSN/RPcRHszKH+vR8w/5biUK2XAqpn/KERQK339qJnOeE2c5vqU6uQReRgxK6",
+	"MM/5U5SJS9wigAucQBNs6eYJOTSoBiVBpKrtxeKCZ+b0AdH/8bTJTzcFLd9xQJ5fIC4hArqNh9MuDgUx",
+	"xDdkSSCNcckBSvZfCarwrPIiAShj4p18ZrAMuLTIH+Bi+7fFvzR2xhHbtKG8+Opq00fKi3RmeMJa+FWt",
+	"CS8RSNAWr/cJMlQpbt7AWj2NdD834knSTn0Qq1t2NqCh/x/1JIUNtpztxivMQYuz0suMEEtGcH55ZynI",
+	"6IYRLf41DZp3HXqeg+VN55+EPu7ZXQrNnlbZhFSyiTCWW2iTugbFMlHmiMOhIKSga3I6ysP99dnIE+MM",
+	"XGT6vtP0SC5yKwF/eWgzuDo6r3oml9WjcAC39Xnjj8Lh/C1c+KaEz1EZkt+kaoh7P14lDts8hdJmx7IR",
+	"epOV4rrsC1bqhoerfxkfW8yffNfgKp0p+suOcC1yFo6syUSO1v+KcqksSDp885TaEG7w5Rf7hwk/8tsy",
+	"SrjYnWRBoQzrKJ9197VA9k/h+3J0OpPzyyunp85ssT2fMxm0lZL5dC+PWagw2iFrCO2q3u+ZXpwSLSa6",
+	"sbzMeFWwUaSlm6bVOe18zSjjCBfNpH3MB5ek4pmuJVPfEBRJj26HsXZiRBWOZFa/oY/v7UffXy0uNrzE",
+	"v70MXa9PGKH/dfc3cgK82jvC///p2pwLGjFW0cvVV5mU57zUf/6+Eei81GwFcYvnNMx3UwcHekTBqGyl",
+	"8mlBqHog9P4rBOjH7jXJaL6h1RnutVtG84+0SuOYjdj6KNZkhhmkoyli9GBRMXtrIHI2V2DY9KhwYIgN",
+	"TcJ8mFB4/r9PBqrbopjvu2Z9ypk721zfvtLfaUVRagT+uWPvTf83dMUmnshwkn3UfbvexbcRaH+uaHjM",
+	"vh33xt7aRueqs9ZkAbtiat9KTPT7TW/55zCKmc4BteCpRQaMjG+WiX3hymyNzfVRmii6P7XqYgc6/+Ps",
+	"f9fN9DVPYAN3oi5ykgtXfuy4JPzolqLxPSr70dicoodqVk3JP76pNxev/gSvBPvnlwEl8mTqqR/lKjzK",
+	"8KVsWpmrxeuRr8mGPzJI/CxJwZYaEj4X45p4usw/I7/9Z81/u6HhYDv3ClHeC71biwLhtKk+yvB2aqVZ",
+	"MSpHyhTd2Z/TapoKmavUO/q7qzNsWNLr+ieeVN+84GWDA6Tpvcd6gv00SyX2g3ssdH7PvrU65zabcjRb",
+	"wbY457PSjhC5XXeMPShC14zm35Clp0WVMzyQoPM3fPPUN2R8JzyyLCKKnmBXYhy5ZkyfQbf5QPc/1/ob",
+	"S2Q6za4BxaJVVJ8pQiXX6w3TPDtz8VTzrFeXX8DK/X78UXtnml6cG5nRjhLJgmoVql4LoZWFZmyZ6DWj",
+	"2RpAD+DJ+208c5G4qbfon2e8dDWtRjPXPpvfpwow5LlyWZkZU1gTHLy16IMzf2IzVLin1NnMCqPnCaxE",
+	"opb6mSKqMgxjHny0Ys83jKpaMlIA0dW3crtrtqkKqidywT/7Vk+hW7nRkqI2C1raUChQkx0YLtuy8oji",
+	"3edIC/erOs/94rr/KphozY4Nd+gMYWqeac0/4bJTsso7WzAVEnAcWNkpxXmzxuM9+S5P4vLLkrH8r2wf",
+	"v4FvGc3TyvnPyMAIaCDexefwJk5F9AApcdGpN+PL4Pvy999///8CAAD//w==",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

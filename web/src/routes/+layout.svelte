@@ -26,7 +26,7 @@
   onMount(() => document.getElementById('waiting')?.remove());
   let Notices = $state.raw<Component | null>(null);
   onMount(async () => {
-    if (!page.url.pathname.startsWith('/eyes/'))
+    if (!page.url.pathname.startsWith('/quiz/'))
       Notices = (await import('$lib/parts/Notices.svelte')).default;
   });
   const floors = ['/[team]/run/[practice]', '/[team]/games/[game]/bench'];

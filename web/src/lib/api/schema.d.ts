@@ -919,7 +919,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/teams/{teamId}/players/{playerId}/trainer": {
+    "/api/teams/{teamId}/players/{playerId}/quiz": {
         parameters: {
             query?: never;
             header?: never;
@@ -931,14 +931,14 @@ export interface paths {
         };
         get: operations["getRecognition"];
         put?: never;
-        post: operations["makeTrainerLink"];
-        delete: operations["endTrainerLink"];
+        post: operations["makePlayerLink"];
+        delete: operations["endPlayerLink"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/teams/{teamId}/players/{playerId}/trainer/restore": {
+    "/api/teams/{teamId}/players/{playerId}/quiz/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -993,16 +993,16 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/eyes/{trainerKey}": {
+    "/api/quiz/{quizKey}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                trainerKey: string;
+                quizKey: string;
             };
             cookie?: never;
         };
-        get: operations["getTrainer"];
+        get: operations["getQuiz"];
         put?: never;
         post: operations["sendAnswers"];
         delete?: never;
@@ -1011,12 +1011,12 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/eyes/{trainerKey}/home": {
+    "/api/quiz/{quizKey}/home": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                trainerKey: string;
+                quizKey: string;
             };
             cookie?: never;
         };
@@ -2005,7 +2005,7 @@ export interface components {
             ages: string;
             court: components["schemas"]["Court"];
             metric: boolean;
-            school: components["schemas"]["TeamRules"];
+            teamRules: components["schemas"]["TeamRules"];
             pace?: components["schemas"]["Pace"];
             /** @description IANA time zone, such as Europe/Berlin */
             zone?: string;
@@ -2019,7 +2019,7 @@ export interface components {
             ages: string;
             court: components["schemas"]["Court"];
             metric: boolean;
-            school: components["schemas"]["TeamRules"];
+            teamRules: components["schemas"]["TeamRules"];
             pace: components["schemas"]["Pace"];
             /** @description the team's own figures; else its age group's */
             ownPace: boolean;
@@ -3112,12 +3112,12 @@ export interface components {
             reactsToDrive: boolean;
             threeSeconds: boolean;
         };
-        TrainerCard: {
+        QuizCard: {
             screen: string;
             cue: string;
         };
-        TrainerItem: {
-            card: components["schemas"]["TrainerCard"];
+        QuizItem: {
+            card: components["schemas"]["QuizCard"];
             step: number;
             /** Format: int64 */
             seed: number;
@@ -3136,24 +3136,24 @@ export interface components {
             say: string;
             disguised: boolean;
         };
-        TrainerScene: {
+        QuizScene: {
             id: string;
             name: string;
             participants: components["schemas"]["Participant"][];
             /** @description who the player is here */
             word: string;
         };
-        TrainerPack: {
-            items: components["schemas"]["TrainerItem"][];
-            scenes: components["schemas"]["TrainerScene"][];
+        QuizPack: {
+            items: components["schemas"]["QuizItem"][];
+            scenes: components["schemas"]["QuizScene"][];
             reads: components["schemas"]["CueInfo"][];
             lines: components["schemas"]["Lines"];
             step: number;
             steps: number;
-            shape: components["schemas"]["TrainerShape"];
+            shape: components["schemas"]["QuizShape"];
         };
         /** @description how far the card file is */
-        TrainerShape: {
+        QuizShape: {
             /** @description answers so far */
             asked: number;
             right: number;
@@ -3162,10 +3162,10 @@ export interface components {
             /** @description of these known for a while */
             held: number;
         };
-        TrainerAnswer: {
+        QuizAnswer: {
             /** Format: uuid */
             id: string;
-            card: components["schemas"]["TrainerCard"];
+            card: components["schemas"]["QuizCard"];
             step: number;
             /** Format: int64 */
             seed: number;
@@ -3176,12 +3176,12 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
-        TrainerStored: {
+        QuizStored: {
             stored: number;
             step: number;
-            shape: components["schemas"]["TrainerShape"];
+            shape: components["schemas"]["QuizShape"];
         };
-        TrainerLink: {
+        MadeLink: {
             path: string;
         };
         PlayerLink: {
@@ -3209,7 +3209,7 @@ export interface components {
             reads: components["schemas"]["Recognition"][];
             step: number;
             steps: number;
-            shape: components["schemas"]["TrainerShape"];
+            shape: components["schemas"]["QuizShape"];
         };
         Recognition: {
             role: string;
@@ -5963,7 +5963,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    makeTrainerLink: {
+    makePlayerLink: {
         parameters: {
             query?: never;
             header?: never;
@@ -5981,13 +5981,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrainerLink"];
+                    "application/json": components["schemas"]["MadeLink"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    endTrainerLink: {
+    endPlayerLink: {
         parameters: {
             query?: never;
             header?: never;
@@ -6103,20 +6103,20 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrainerPack"];
+                    "application/json": components["schemas"]["QuizPack"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    getTrainer: {
+    getQuiz: {
         parameters: {
             query: {
                 size: number;
             };
             header?: never;
             path: {
-                trainerKey: string;
+                quizKey: string;
             };
             cookie?: never;
         };
@@ -6128,7 +6128,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrainerPack"];
+                    "application/json": components["schemas"]["QuizPack"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -6139,13 +6139,13 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                trainerKey: string;
+                quizKey: string;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TrainerAnswer"][];
+                "application/json": components["schemas"]["QuizAnswer"][];
             };
         };
         responses: {
@@ -6155,7 +6155,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrainerStored"];
+                    "application/json": components["schemas"]["QuizStored"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -6166,7 +6166,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                trainerKey: string;
+                quizKey: string;
             };
             cookie?: never;
         };
@@ -6189,7 +6189,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                trainerKey: string;
+                quizKey: string;
             };
             cookie?: never;
         };
@@ -7066,7 +7066,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrainerPack"];
+                    "application/json": components["schemas"]["QuizPack"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -58,7 +58,7 @@ const ofArrow = (who: string) => (who.startsWith('arrow.') ? who.slice('arrow.'.
 /** Where somebody is in a snapshot, or where a handle of theirs stands; under the ring when nobody
  * is there. */
 export function placeOf(s: Snapshot, who: string): Point {
-  if (who === 'eyes') return s.facing?.xCutter ?? { x: 0, y: 0 };
+  if (who === 'gaze') return s.facing?.xCutter ?? { x: 0, y: 0 };
   const mover = ofArrow(who);
   if (mover) {
     const v = s.velocity?.[mover];
@@ -70,7 +70,7 @@ export function placeOf(s: Snapshot, who: string): Point {
 
 /** The snapshot with somebody, or a handle, moved. */
 export function withPlace(s: Snapshot, who: string, to: Point): Snapshot {
-  if (who === 'eyes') return { ...s, facing: { ...s.facing, xCutter: to } };
+  if (who === 'gaze') return { ...s, facing: { ...s.facing, xCutter: to } };
   const mover = ofArrow(who);
   if (mover) {
     const at = placeOf(s, mover);

@@ -63,7 +63,7 @@ export class Lab {
   private get placed(): string[] {
     const s = this.situation;
     const handles = ['back', 'exit'].filter((h) => s && h in s);
-    if (s?.facing?.xCutter) handles.push('eyes');
+    if (s?.facing?.xCutter) handles.push('gaze');
     handles.push(
       ...Object.keys(s?.velocity ?? {})
         .filter((who) => arrowed.includes(who) || defends(who))

@@ -1,5 +1,5 @@
 import { api, ask, Refusal, type Schemas } from '$lib/api/client';
-import { WallRound, type RoundState } from '$lib/eyes/wall.svelte';
+import { WallRound, type RoundState } from '$lib/quiz/wall.svelte';
 import { follow } from './stream';
 import { Timeline } from './timeline.svelte';
 

@@ -28,7 +28,7 @@
 {#each choices as [key, when, no, yes] (key)}
   <Label>
     <span>{when}</span>
-    <Select placeholder="" bind:value={team.school[key]} disabled={!session.head}>
+    <Select placeholder="" bind:value={team.teamRules[key]} disabled={!session.head}>
       <option value={false}>{no}</option>
       <option value={true}>{yes}</option>
     </Select>

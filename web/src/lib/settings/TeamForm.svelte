@@ -24,14 +24,14 @@
     e.preventDefault();
     busy = true;
     try {
-      const { id, name, season, ages, court, metric, school, pace, zone, localRule, ownPace } = team;
+      const { id, name, season, ages, court, metric, teamRules, pace, zone, localRule, ownPace } = team;
       const body = {
         name,
         season,
         ages,
         court,
         metric,
-        school,
+        teamRules,
         zone,
         localRule,
         ...(ownPace ? { pace } : {})
@@ -67,7 +67,7 @@
   </Label>
   <LocalRule bind:team />
   <CourtFields bind:team />
-  <AllActions team={team.id} bind:on={team.school.allActions} />
+  <AllActions team={team.id} bind:on={team.teamRules.allActions} />
   <Screening bind:team />
   <PaceFields bind:team />
   {#if session.head}<Button type="submit" main disabled={busy}>Save settings</Button>{:else}<p class="soft">

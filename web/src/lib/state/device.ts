@@ -36,11 +36,11 @@ interface Shown {
   entry: unknown;
 }
 
-/** An answer of a player's eyes that the server may not have yet. */
+/** A player's answer in the read quiz that the server may not have yet. */
 interface Seen {
   id: string;
   link: string;
-  answer: Schemas['TrainerAnswer'];
+  answer: Schemas['QuizAnswer'];
 }
 
 export const device = new Dexie('evrik') as Dexie & {

@@ -5,7 +5,7 @@ import { session } from './session.svelte';
 /** Views for people without an account: the gym's second screen, whoever is invited, players, a new
  * password. A code or a link lets them in. */
 export const outside = (pathname: string) =>
-  pathname === '/display' || /^\/(join|eyes|reset)\//.test(pathname);
+  pathname === '/display' || /^\/(join|quiz|reset)\//.test(pathname);
 
 /** What nobody is signed in for: the error page waits for the door. */
 const signedOut = 401;

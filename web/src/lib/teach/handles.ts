@@ -57,7 +57,7 @@ export function turnersOf(s: Snapshot, screenerRead = ''): Handle[] {
   }
   const looks = s.facing?.xCutter;
   if (looks) {
-    out.push({ id: 'eyes', name: 'Where the defender looks', of: s.xCutter, at: toward(s.xCutter, looks) });
+    out.push({ id: 'gaze', name: 'Where the defender looks', of: s.xCutter, at: toward(s.xCutter, looks) });
   }
   if (s.exit && toRim.includes(screenerRead)) {
     out.push({ id: 'exit', name: "Screener's way out", of: s.screener, at: s.exit });

@@ -5,7 +5,7 @@
   import { Player } from '$lib/court/player.svelte';
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { clockText } from '$lib/parts/verdicts';
-  import RoundFloor from '$lib/eyes/RoundFloor.svelte';
+  import RoundFloor from '$lib/quiz/RoundFloor.svelte';
   import DisplayEnd from '$lib/run/DisplayEnd.svelte';
   import { SecondScreen } from '$lib/run/display.svelte';
   import Button from '$lib/ui/Button.svelte';

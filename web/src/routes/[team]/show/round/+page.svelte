@@ -5,9 +5,9 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import Select from 'flowbite-svelte/Select.svelte';
   import { api, ask, type Schemas } from '$lib/api/client';
-  import { Asking } from '$lib/eyes/asking.svelte';
-  import RoundFloor from '$lib/eyes/RoundFloor.svelte';
-  import { RoundRemote } from '$lib/eyes/wall.svelte';
+  import { Asking } from '$lib/quiz/asking.svelte';
+  import RoundFloor from '$lib/quiz/RoundFloor.svelte';
+  import { RoundRemote } from '$lib/quiz/wall.svelte';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
@@ -19,7 +19,7 @@
   const back = remote.practice ? `/${team}/run/${remote.practice}` : `/${team}/teach`;
   const backTo = remote.practice ? 'Back to practice' : 'Back to Teach';
   const a = new Asking(undefined, false);
-  let pack = $state.raw<Schemas['TrainerPack'] | null>(null);
+  let pack = $state.raw<Schemas['QuizPack'] | null>(null);
   let problem = $state('');
   let step = $state(2);
   let screen = $state('');

@@ -2,7 +2,7 @@
   import { page } from '$app/state';
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import Eyes from '$lib/squad/Eyes.svelte';
+  import QuizAnswers from '$lib/squad/QuizAnswers.svelte';
   import StandingRow from '$lib/squad/StandingRow.svelte';
 
   let { data } = $props();
@@ -58,7 +58,7 @@
         </p>
       {:else}<p class="soft py-[0.15rem] px-4">None noted.</p>{/each}
     </section>
-    <Eyes {team} player={card.player.id} />
+    <QuizAnswers {team} player={card.player.id} />
     <section class="sheet side pb-3">
       <h2 class="pt-3 pr-4 pb-2 pl-4">Last reps</h2>
       <ol class="quiet-list">

@@ -56,7 +56,7 @@
   const end = (player: string) =>
     guarded(async () => {
       const path = { teamId: team, playerId: player };
-      await ask(api.DELETE('/api/teams/{teamId}/players/{playerId}/trainer', { params: { path } }));
+      await ask(api.DELETE('/api/teams/{teamId}/players/{playerId}/quiz', { params: { path } }));
       drop([player]);
       notices.say(`${name(player)}'s link does not work any more. The answers are kept.`, false, {
         name: 'Undo',
@@ -68,7 +68,7 @@
     guarded(async () => {
       for (const playerId of players) {
         const path = { teamId: team, playerId };
-        await ask(api.POST('/api/teams/{teamId}/players/{playerId}/trainer/restore', { params: { path } }));
+        await ask(api.POST('/api/teams/{teamId}/players/{playerId}/quiz/restore', { params: { path } }));
       }
       drop(players);
       notices.say('The link before works again.');

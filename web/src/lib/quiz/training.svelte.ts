@@ -3,7 +3,7 @@ import { api, ask, Refusal, type Schemas } from '$lib/api/client';
 import { device, keep, kept, unanswered } from '$lib/state/device';
 import { Asking } from './asking.svelte';
 
-type Pack = Schemas['TrainerPack'];
+type Pack = Schemas['QuizPack'];
 
 const firstSize = 10; // questions that are asked for at once, so that the first soon comes
 const reserveSize = 30; // and those that are kept for when there is no network
@@ -17,14 +17,14 @@ export class Training {
   readonly asking = new Asking((choice, seconds) => this.note(choice, seconds));
   pack = $state.raw<Pack | null>(null);
   /** Questions not asked yet. */
-  private rest = $state.raw<Schemas['TrainerItem'][]>([]);
+  private rest = $state.raw<Schemas['QuizItem'][]>([]);
   /** What was asked for in this turn, and whether it was seen. */
   turn = $state.raw<{ read: string; right: boolean }[]>([]);
   done = $derived(this.turn.length);
   right = $derived(this.turn.filter((q) => q.right).length);
   waiting = $state(0);
   step = $state(1);
-  shape = $state.raw<Schemas['TrainerShape'] | null>(null);
+  shape = $state.raw<Schemas['QuizShape'] | null>(null);
   reachable = $state(true);
   /** The link does not work any more, in the server's words. */
   dead = $state('');
@@ -41,14 +41,14 @@ export class Training {
   constructor(private key: string) {}
 
   private get path() {
-    return { path: { trainerKey: this.key } };
+    return { path: { quizKey: this.key } };
   }
 
   async open() {
     await this.count();
     await this.fetch(firstSize);
     if (!this.pack && !this.dead) {
-      const pack = await kept<Pack>(`eyes ${this.key}`);
+      const pack = await kept<Pack>(`quiz ${this.key}`);
       if (pack) this.take(pack);
       else
         this.problem =
@@ -62,9 +62,7 @@ export class Training {
   /** Gets more questions; without a network those that are here stay. */
   private async fetch(size: number) {
     try {
-      const pack = await ask(
-        api.GET('/api/eyes/{trainerKey}', { params: { ...this.path, query: { size } } })
-      );
+      const pack = await ask(api.GET('/api/quiz/{quizKey}', { params: { ...this.path, query: { size } } }));
       this.reachable = true;
       this.problem = '';
       this.take(pack);
@@ -92,7 +90,7 @@ export class Training {
   }
 
   private store() {
-    if (this.pack) void keep(`eyes ${this.key}`, { ...this.pack, items: this.rest });
+    if (this.pack) void keep(`quiz ${this.key}`, { ...this.pack, items: this.rest });
   }
 
   next() {
@@ -108,7 +106,7 @@ export class Training {
     const item = this.asking.item;
     if (!item) return;
     this.turn = [...this.turn, { read: item.right, right: choice === item.right }];
-    const answer: Schemas['TrainerAnswer'] = {
+    const answer: Schemas['QuizAnswer'] = {
       id: newId(),
       card: item.card,
       step: item.step,
@@ -150,7 +148,7 @@ export class Training {
         const rows = await device.seen.where('link').equals(this.key).limit(100).toArray();
         if (rows.length === 0) break;
         const got = await ask(
-          api.POST('/api/eyes/{trainerKey}', { params: this.path, body: rows.map((r) => r.answer) })
+          api.POST('/api/quiz/{quizKey}', { params: this.path, body: rows.map((r) => r.answer) })
         );
         this.reachable = true;
         this.shape = got.shape;
@@ -170,7 +168,7 @@ export class Training {
     if (e instanceof Refusal && e.status === 404) {
       this.dead = e.message;
       // Whoever has no link any more has no questions any more either.
-      await device.kept.delete(`eyes ${this.key}`);
+      await device.kept.delete(`quiz ${this.key}`);
       await device.seen.where('link').equals(this.key).modify({ link: ended });
       await this.count();
     } else if (unanswered(e)) {

@@ -9,7 +9,7 @@ const same = (a: RoundState | null, b: RoundState) =>
 /** A round as the gym's second screen shows it: it follows what the coach does. */
 export class WallRound {
   readonly asking = new Asking(undefined, false);
-  pack = $state.raw<Schemas['TrainerPack'] | null>(null);
+  pack = $state.raw<Schemas['QuizPack'] | null>(null);
   state = $state.raw<RoundState | null>(null);
   private wanted: RoundState | null = null;
 

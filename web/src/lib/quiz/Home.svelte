@@ -24,14 +24,14 @@
   let work = $state.raw<Schemas['HomeWork'] | null>(null);
   let entries = $state<Record<string, Entry>>({});
   let said = $state<Record<string, string>>({});
-  const params = $derived({ path: { trainerKey: key } });
+  const params = $derived({ path: { quizKey: key } });
 
   function take(to: Schemas['HomeWork']) {
     work = to;
     for (const d of to.drills) entries[d.id] ??= empty();
   }
   onMount(async () => {
-    const to = await ask(api.GET('/api/eyes/{trainerKey}/home', { params })).catch(() => null);
+    const to = await ask(api.GET('/api/quiz/{quizKey}/home', { params })).catch(() => null);
     if (to) take(to);
   });
 
@@ -40,7 +40,7 @@
     if (!entry) return;
     try {
       const body = { ...$state.snapshot(entry), drill, at: new Date().toISOString() };
-      take(await ask(api.POST('/api/eyes/{trainerKey}/home', { params, body })));
+      take(await ask(api.POST('/api/quiz/{quizKey}/home', { params, body })));
       entries[drill] = empty();
       said[drill] = 'Saved. Your coach sees it.';
     } catch (e) {

@@ -1,7 +1,7 @@
-// Package trainer makes the questions of the read quiz, away from the floor: an action
+// Package quiz makes the questions of the read quiz, away from the floor: an action
 // moves up to the moment of the read, and the player says what it asks for. An answer
 // shows that a player knows a read, never that they can do it.
-package trainer
+package quiz
 
 import (
 	"fmt"

@@ -1,4 +1,4 @@
-package trainer
+package quiz
 
 import (
 	"fmt"

@@ -9,14 +9,14 @@ import (
 )
 
 // address is the private link that the card shows.
-const address = `document.body.innerText.match(/\/eyes\/[\w-]+/)[0]`
+const address = `document.body.innerText.match(/\/quiz\/[\w-]+/)[0]`
 
-// eyes makes a player's private link, from the board's link to his card.
-func eyes(p *browser.Page, cell string) string {
+// quizLink makes a player's private link, from the board's link to his card.
+func quizLink(p *browser.Page, cell string) string {
 	p.Open("/" + teamOf(p) + "/squad")
 	p.Click("link", cell)
 	p.Click("button", "Make a private link")
-	p.Text("/eyes/")
+	p.Text("/quiz/")
 	return browser.Eval[string](p, address)
 }
 
@@ -39,11 +39,11 @@ func answer(phone *browser.Page) {
 func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
-	link := eyes(p, "Bram, Curl")
+	link := quizLink(p, "Bram, Curl")
 	card := p.Path()
 	p.Text("Nothing is answered yet.")
 	stored := func() int {
-		return ask[int](t, s, "SELECT count(*) FROM trainer_answers WHERE player_id = $1::uuid", path.Base(card))
+		return ask[int](t, s, "SELECT count(*) FROM quiz_answers WHERE player_id = $1::uuid", path.Base(card))
 	}
 
 	phone := page(t, s)
@@ -115,7 +115,7 @@ func TestPlayerLinks(t *testing.T) {
 	p.Click("button", "Make links for everybody")
 	p.See("image", "Code for Odile")
 	p.Text("13 new links.")
-	if n := ask[int](t, s, "SELECT count(*) FROM trainer_links"); n != 13 {
+	if n := ask[int](t, s, "SELECT count(*) FROM player_links"); n != 13 {
 		t.Errorf("%d links are stored", n)
 	}
 	p.See("button", "Print the sheet")
@@ -129,7 +129,7 @@ func TestPlayerLinks(t *testing.T) {
 	p.Gone("image", "Code for Odile")
 	p.Click("button", "Undo")
 	p.Text("The link before works again.")
-	if n := ask[int](t, s, "SELECT count(*) FROM trainer_links WHERE ended_at IS NULL"); n != 13 {
+	if n := ask[int](t, s, "SELECT count(*) FROM player_links WHERE ended_at IS NULL"); n != 13 {
 		t.Errorf("%d links work", n)
 	}
 	p.See("button", "Renew all")

@@ -13,21 +13,21 @@ import (
 )
 
 // answerTo is what a phone sends of an item.
-func answerTo(it api.TrainerItem, choice string, seconds float64, at time.Time) map[string]any {
+func answerTo(it api.QuizItem, choice string, seconds float64, at time.Time) map[string]any {
 	return map[string]any{"id": uuid.NewString(), "card": it.Card, "step": int(it.Step), "seed": it.Seed, "choice": choice, "seconds": seconds, "at": at}
 }
 
 // A player without an account answers; the answers are stored once however often they
 // are sent, count apart from the floor, and end with the link or the player.
-func TestTrainer(t *testing.T) {
+func TestQuiz(t *testing.T) {
 	w := newWorld(t)
 	c, other := w.club("club", 2), w.club("other", 1)
 	head, phone := w.as(c.head), w.agent()
-	at := c.path("/players/" + c.players[0].String() + "/trainer")
-	var link api.TrainerLink
+	at := c.path("/players/" + c.players[0].String() + "/quiz")
+	var link api.MadeLink
 	w.as(c.helper).do("POST", at, nil, 201, &link)
 	mine := "/api" + link.Path
-	var pack api.TrainerPack
+	var pack api.QuizPack
 	phone.do("GET", mine+"?size=12", nil, 200, &pack)
 	if len(pack.Items) != 12 || pack.Step != 1 || len(pack.Scenes) != 1 || len(pack.Reads) < 2 || pack.Shape.Asked != 0 {
 		t.Fatalf("%d items of %d scenes on step %d", len(pack.Items), len(pack.Scenes), pack.Step)
@@ -45,7 +45,7 @@ func TestTrainer(t *testing.T) {
 	again := answerTo(pack.Items[3], string(pack.Items[3].Right), 0.1, ahead) // the same item once more
 	unknown := answerTo(pack.Items[3], "curl", 1, ahead)
 	unknown["card"] = map[string]string{"screen": "no such", "cue": "trail"}
-	var got api.TrainerStored
+	var got api.QuizStored
 	phone.do("POST", mine, append(append([]map[string]any{}, all...), again, unknown), 200, &got)
 	if got.Stored != 10 || got.Step != 2 || got.Shape.Asked != 10 || got.Shape.Right != 9 {
 		t.Errorf("%+v", got)
@@ -67,15 +67,15 @@ func TestTrainer(t *testing.T) {
 	var card api.Card
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
 	if len(card.Recent) != 0 {
-		t.Errorf("the trainer's answers count as reps: %+v", card.Recent)
+		t.Errorf("the quiz's answers count as reps: %+v", card.Recent)
 	}
 	bad := answerTo(pack.Items[0], "curl", -1, ahead)
 	phone.do("POST", mine, []any{bad}, 422, nil)
 	phone.do("POST", mine, []any{}, 422, nil)
 	phone.refused("GET", mine+"?size=4000000", nil, 422, "quiz.count")
-	phone.refused("GET", "/api/eyes/guessed?size=4", nil, 404, "quiz.link-dead")
+	phone.refused("GET", "/api/quiz/guessed?size=4", nil, 404, "quiz.link-dead")
 	// A new link ends the old one; ending it keeps the answers.
-	var second api.TrainerLink
+	var second api.MadeLink
 	head.do("POST", at, nil, 201, &second)
 	phone.refused("POST", mine, all, 404, "quiz.link-dead")
 	phone.do("GET", "/api"+second.Path+"?size=4", nil, 200, &pack)
@@ -87,7 +87,7 @@ func TestTrainer(t *testing.T) {
 	if after.LinkMade != nil || after.Shape.Asked != 10 {
 		t.Errorf("after the link's end: %+v", after)
 	}
-	head.do("POST", other.path("/players/"+other.players[0].String()+"/trainer"), nil, 404, nil)
+	head.do("POST", other.path("/players/"+other.players[0].String()+"/quiz"), nil, 404, nil)
 }
 
 // Links are made for the whole team at once; what ends one by a slip of the thumb can be undone.
@@ -126,7 +126,7 @@ func TestPlayerLinks(t *testing.T) {
 	if with != 2 {
 		t.Errorf("%d of the team have a link: %+v", with, list)
 	}
-	at := c.path("/players/" + c.players[0].String() + "/trainer")
+	at := c.path("/players/" + c.players[0].String() + "/quiz")
 	// Ended and brought back.
 	head.do("DELETE", at, nil, 204, nil)
 	opens(first[0].Path, 404)
@@ -159,7 +159,7 @@ func TestRound(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 1)
 	head := w.as(c.head)
-	var one, two api.TrainerPack
+	var one, two api.QuizPack
 	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &one)
 	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &two)
 	if len(one.Items) != roundSize || one.Items[0].Right != two.Items[0].Right || one.Items[0].Seed != two.Items[0].Seed {
@@ -194,7 +194,7 @@ func TestRoundOnSecondScreens(t *testing.T) {
 	if news.hears("round", &heard); heard != round {
 		t.Errorf("%+v", heard)
 	}
-	var mine, shown api.TrainerPack
+	var mine, shown api.QuizPack
 	head.do("GET", c.path("/round?step=3&seed=5&screen=flare"), nil, 200, &mine)
 	wall.do("GET", "/api/display/round", nil, 200, &shown)
 	if !reflect.DeepEqual(mine.Items, shown.Items) || len(shown.Items) != roundSize {
@@ -231,24 +231,24 @@ func TestRoundOnSecondScreens(t *testing.T) {
 }
 
 // A player who moves up keeps link and answers; one who is erased takes both along.
-func TestTrainerFollowsThePlayer(t *testing.T) {
+func TestQuizFollowsThePlayer(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 2)
 	up := w.teamOf(c, "older")
 	head, phone := w.as(c.head), w.agent()
 	player := c.players[0].String()
-	var link api.TrainerLink
-	head.do("POST", c.path("/players/"+player+"/trainer"), nil, 201, &link)
+	var link api.MadeLink
+	head.do("POST", c.path("/players/"+player+"/quiz"), nil, 201, &link)
 	mine := "/api" + link.Path
-	var pack api.TrainerPack
+	var pack api.QuizPack
 	phone.do("GET", mine+"?size=3", nil, 200, &pack)
 	for _, it := range pack.Items {
 		phone.do("POST", mine, []any{answerTo(it, string(it.Right), 0.9, evening)}, 200, nil)
 	}
 	head.do("PUT", c.path("/players/"+player+"/team"), map[string]any{"team": up.team}, 204, nil)
-	head.do("GET", c.path("/players/"+player+"/trainer"), nil, 404, nil)
+	head.do("GET", c.path("/players/"+player+"/quiz"), nil, 404, nil)
 	var seen api.Recognised
-	head.do("GET", up.path("/players/"+player+"/trainer"), nil, 200, &seen)
+	head.do("GET", up.path("/players/"+player+"/quiz"), nil, 200, &seen)
 	if seen.Shape.Asked != 3 || seen.LinkMade == nil {
 		t.Errorf("after moving up: %+v", seen)
 	}
@@ -259,7 +259,7 @@ func TestTrainerFollowsThePlayer(t *testing.T) {
 	head.do("DELETE", up.path("/players/"+player), nil, 200, nil)
 	phone.refused("GET", mine+"?size=3", nil, 404, "quiz.link-dead")
 	phone.refused("POST", mine, []any{answerTo(pack.Items[0], "", 2, evening)}, 404, "quiz.link-dead")
-	rows, err := w.db.TrainerAnswers(t.Context(), gen.TrainerAnswersParams{ProgramID: c.program, PlayerID: c.players[0]})
+	rows, err := w.db.QuizAnswers(t.Context(), gen.QuizAnswersParams{ProgramID: c.program, PlayerID: c.players[0]})
 	if err != nil || len(rows) != 0 {
 		t.Errorf("%d answers of an erased player are kept, %v", len(rows), err)
 	}
@@ -273,7 +273,7 @@ func TestLinksCannotBeGuessed(t *testing.T) {
 	guess := w.agent()
 	last := 0
 	for range 200 {
-		if last = guess.status("GET", "/api/eyes/"+uuid.NewString()+"?size=4", nil); last == 429 {
+		if last = guess.status("GET", "/api/quiz/"+uuid.NewString()+"?size=4", nil); last == 429 {
 			break
 		}
 	}
@@ -282,7 +282,7 @@ func TestLinksCannotBeGuessed(t *testing.T) {
 	}
 	w.as(c.head) // and still the coach gets in from there
 	for path, want := range map[string]string{
-		"/eyes/abc_-1": "</api/eyes/abc_-1?size=10>; rel=preload; as=fetch; crossorigin", "/eyes/a%3Eb": "", "/" + c.team.String() + "/now": "",
+		"/quiz/abc_-1": "</api/quiz/abc_-1?size=10>; rel=preload; as=fetch; crossorigin", "/quiz/a%3Eb": "", "/" + c.team.String() + "/now": "",
 	} {
 		res, err := http.Get(w.server.URL + path)
 		if err != nil {
@@ -293,6 +293,15 @@ func TestLinksCannotBeGuessed(t *testing.T) {
 			t.Errorf("%s: %d, Link %q", path, res.StatusCode, got)
 		}
 	}
+	// A link that was printed when the quiz had another name leads to it.
+	res, err := http.Get(w.server.URL + "/eyes/abc_-1")
+	if err != nil {
+		t.Fatal(err)
+	}
+	res.Body.Close()
+	if res.StatusCode != 200 || res.Request.URL.Path != "/quiz/abc_-1" {
+		t.Errorf("an old link ends at %s, %d", res.Request.URL.Path, res.StatusCode)
+	}
 }
 
 // Answers are kept as long as single reps are, and no longer.
@@ -300,13 +309,13 @@ func TestAnswersAreForgottenWithTheReps(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 1)
 	head, phone := w.as(c.head), w.agent()
-	at := c.path("/players/" + c.players[0].String() + "/trainer")
-	var link api.TrainerLink
+	at := c.path("/players/" + c.players[0].String() + "/quiz")
+	var link api.MadeLink
 	head.do("POST", at, nil, 201, &link)
 	mine := "/api" + link.Path
-	var pack api.TrainerPack
+	var pack api.QuizPack
 	phone.do("GET", mine+"?size=6", nil, 200, &pack)
-	send := func(items []api.TrainerItem) {
+	send := func(items []api.QuizItem) {
 		for _, it := range items {
 			phone.do("POST", mine, []any{answerTo(it, string(it.Right), 0.9, w.now)}, 200, nil)
 		}

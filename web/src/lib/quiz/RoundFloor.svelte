@@ -3,7 +3,7 @@
   import type { Schemas } from '$lib/api/client';
   import type { Asking } from './asking.svelte';
   import Choices from './Choices.svelte';
-  import EyesFloor from './EyesFloor.svelte';
+  import QuizFloor from './QuizFloor.svelte';
 
   // One question of a round as a crowd sees it: the picture, what to do, the answer.
   let {
@@ -14,7 +14,7 @@
     children
   }: {
     asking: Asking;
-    pack: Schemas['TrainerPack'];
+    pack: Schemas['QuizPack'];
     at: number;
     /** Nobody answers on this screen, and everybody reads it from far. */
     still?: boolean;
@@ -26,7 +26,7 @@
   const answer = $derived(pack.reads.find((r) => r.id === item?.right)?.name ?? '');
 </script>
 
-<div class="picture [&_svg]:max-h-[calc(100dvh_-_2.4rem)]"><EyesFloor {asking} {pack} /></div>
+<div class="picture [&_svg]:max-h-[calc(100dvh_-_2.4rem)]"><QuizFloor {asking} {pack} /></div>
 <section
   class="grid gap-3 [&.far]:[&_.choices]:grid-cols-[1fr_1fr] [&.far]:[&_.choices_button]:text-[3.8vh] [&.far]:[&_.choices_button]:min-h-0"
   class:far={still}

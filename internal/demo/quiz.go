@@ -4,8 +4,8 @@ import (
 	"time"
 
 	"evrik/core/court"
+	"evrik/core/quiz"
 	"evrik/core/reads"
-	"evrik/core/trainer"
 	"evrik/internal/store/gen"
 )
 
@@ -16,24 +16,24 @@ var eveningsAgo = []int{18, 15, 11, 9, 6, 4, 2}
 const (
 	eachEvening = 10
 	seesMore    = 0.2 // how much more often a player sees a read than he does it
-	eyesStride  = 3   // every third player trains; so do those who know more than they do
+	quizStride  = 3   // every third player trains; so do those who know more than they do
 	quickest    = 0.35
 )
 
-// eyes stores what some of a team's players have answered away from the floor.
-func (s *seeder) eyes(t roster) error {
+// quiz stores what some of a team's players have answered away from the floor.
+func (s *seeder) quiz(t roster) error {
 	c, _ := court.PresetCourt(court.HighSchool)
 	fl := reads.On(c)
 	for i, m := range t.players {
-		if i%eyesStride != 2 && m.doing == 0 {
+		if i%quizStride != 2 && m.doing == 0 {
 			continue
 		}
-		var given []trainer.Answer
+		var given []quiz.Answer
 		for _, ago := range eveningsAgo {
 			at := s.day(ago).Add(3 * time.Hour)
-			step := trainer.StepOf(given)
-			for _, card := range trainer.Pack(trainer.File(trainer.Cards(fl), given), step, at, eachEvening, s.rng.Uint64()) {
-				it, err := trainer.New(fl, card, step, uint64(s.rng.Uint32()))
+			step := quiz.StepOf(given)
+			for _, card := range quiz.Pack(quiz.File(quiz.Cards(fl), given), step, at, eachEvening, s.rng.Uint64()) {
+				it, err := quiz.New(fl, card, step, uint64(s.rng.Uint32()))
 				if err != nil {
 					return err
 				}
@@ -50,13 +50,13 @@ func (s *seeder) eyes(t roster) error {
 }
 
 // seen stores one answer.
-func (s *seeder) seen(it *trainer.Item, m member, at time.Time) (trainer.Answer, error) {
+func (s *seeder) seen(it *quiz.Item, m member, at time.Time) (quiz.Answer, error) {
 	choice := it.Right
 	if s.rng.Float64() > min(highest, 0.6+m.skill+m.quirk[it.Right]+seesMore) {
 		choice = it.Choices[s.rng.IntN(len(it.Choices))]
 	}
 	a := it.Settle(choice, quickest+s.rng.ExpFloat64()*0.4, at, s.now)
-	_, err := s.q.InsertTrainerAnswer(s.ctx, gen.InsertTrainerAnswerParams{
+	_, err := s.q.InsertQuizAnswer(s.ctx, gen.InsertQuizAnswerParams{
 		ProgramID: s.program, PlayerID: m.id, ID: s.id(), Screen: it.Card.Screen, Cue: it.Card.Cue.String(), Step: int32(it.Step), Seed: int64(it.Seed),
 		Expected: string(it.Right), Choice: string(choice), IsRight: a.Right, IsLate: a.Late, Seconds: a.Seconds, At: a.At,
 	})

@@ -7,7 +7,7 @@
 
   // The question on the floor. A ring is around the one whose read is asked. The picture
   // goes around where the attackers are, which says nothing about the answer.
-  let { asking, pack }: { asking: Asking; pack: Schemas['TrainerPack'] } = $props();
+  let { asking, pack }: { asking: Asking; pack: Schemas['QuizPack'] } = $props();
 
   const item = $derived(asking.item);
   const scene = $derived(pack.scenes.find((s) => s.id === item?.card.screen));

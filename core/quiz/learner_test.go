@@ -1,4 +1,4 @@
-package trainer
+package quiz
 
 import (
 	"math/rand/v2"
@@ -12,18 +12,18 @@ import (
 	"evrik/core/reads"
 )
 
-// Every court and school has questions, and the school decides what is right.
+// Every court has questions, and team rules decide what is right.
 func TestCardsOfEveryFloor(t *testing.T) {
 	for _, preset := range []string{court.HighSchool, court.FIBA} {
 		c, ok := court.PresetCourt(preset)
 		if !ok {
 			t.Fatal(preset)
 		}
-		for _, school := range []reads.TeamRules{{}, {FlareFirst: true}, {FadeToCorner: true, ShootFirst: true}} {
-			fl := reads.On(c).With(school)
+		for _, rules := range []reads.TeamRules{{}, {FlareFirst: true}, {FadeToCorner: true, ShootFirst: true}} {
+			fl := reads.On(c).With(rules)
 			cards := Cards(fl)
 			if len(cards) < 70 {
-				t.Errorf("%s, %+v: %d cards", preset, school, len(cards))
+				t.Errorf("%s, %+v: %d cards", preset, rules, len(cards))
 			}
 			for i := 1; i < len(cards); i++ {
 				if slices.Contains(cards[:i], cards[i]) {
@@ -32,11 +32,11 @@ func TestCardsOfEveryFloor(t *testing.T) {
 			}
 			it, err := New(fl, Card{"down", reads.Jump}, 2, 7)
 			want := reads.BackCut
-			if school.FlareFirst {
+			if rules.FlareFirst {
 				want = reads.Flare
 			}
 			if err != nil || it.Right != want || it.Role != reads.Cutter {
-				t.Errorf("%s, %+v: %q for a jump, want %q (%v)", preset, school, it.Right, want, err)
+				t.Errorf("%s, %+v: %q for a jump, want %q (%v)", preset, rules, it.Right, want, err)
 			}
 		}
 	}

@@ -4,11 +4,7 @@
   import type { Asking } from './asking.svelte';
 
   // What can be answered, always in the same place on one type of situation.
-  let {
-    asking,
-    pack,
-    big = false
-  }: { asking: Asking; pack: Schemas['TrainerPack']; big?: boolean } = $props();
+  let { asking, pack, big = false }: { asking: Asking; pack: Schemas['QuizPack']; big?: boolean } = $props();
 
   const nameOf = (id: string) => pack.reads.find((r) => r.id === id)?.name ?? id;
   const told = $derived(asking.phase === 'told');

@@ -2,10 +2,10 @@
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
-  import Choices from '$lib/eyes/Choices.svelte';
-  import Home from '$lib/eyes/Home.svelte';
-  import EyesFloor from '$lib/eyes/EyesFloor.svelte';
-  import { Training } from '$lib/eyes/training.svelte';
+  import Choices from '$lib/quiz/Choices.svelte';
+  import Home from '$lib/quiz/Home.svelte';
+  import QuizFloor from '$lib/quiz/QuizFloor.svelte';
+  import { Training } from '$lib/quiz/training.svelte';
   import Button from '$lib/ui/Button.svelte';
 
   // A player's own questions, by a private link: one thumb, with or without a network.
@@ -75,7 +75,7 @@
     </header>
     {#if begun}
       <div class="floor border border-seam max-h-[52dvh] [&_svg]:max-h-[52dvh]">
-        <EyesFloor asking={a} pack={t.pack} />
+        <QuizFloor asking={a} pack={t.pack} />
       </div>
       <div class="time h-[0.6rem] bg-seam" aria-hidden="true">
         <span class="block h-full bg-ink" style:width={`${100 * a.left}%`}></span>

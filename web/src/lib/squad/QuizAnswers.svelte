@@ -19,7 +19,7 @@
 
   async function load() {
     try {
-      seen = await ask(api.GET('/api/teams/{teamId}/players/{playerId}/trainer', at));
+      seen = await ask(api.GET('/api/teams/{teamId}/players/{playerId}/quiz', at));
     } catch (e) {
       problem = e instanceof Error ? e.message : String(e);
     }
@@ -28,7 +28,7 @@
 
   async function make() {
     try {
-      const made = await ask(api.POST('/api/teams/{teamId}/players/{playerId}/trainer', at));
+      const made = await ask(api.POST('/api/teams/{teamId}/players/{playerId}/quiz', at));
       link = location.origin + made.path;
       await load();
     } catch (e) {
@@ -37,13 +37,13 @@
   }
   async function end() {
     try {
-      await ask(api.DELETE('/api/teams/{teamId}/players/{playerId}/trainer', at));
+      await ask(api.DELETE('/api/teams/{teamId}/players/{playerId}/quiz', at));
       link = '';
       await load();
       notices.say('The link does not work any more. The answers are kept.', false, {
         name: 'Undo',
         act: async () => {
-          await ask(api.POST('/api/teams/{teamId}/players/{playerId}/trainer/restore', at));
+          await ask(api.POST('/api/teams/{teamId}/players/{playerId}/quiz/restore', at));
           await load();
         }
       });

@@ -9,8 +9,8 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/evidence"
+	"evrik/core/quiz"
 	"evrik/core/reads"
-	"evrik/core/trainer"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -23,24 +23,24 @@ const (
 	firstPack = 10 // those that its page asks for first
 )
 
-const deadTrainer = "quiz.link-dead"
+const deadQuiz = "quiz.link-dead"
 
 // learner is the player whose link was opened, with the team's floor and his answers.
 type learner struct {
-	gen.TrainerByKeyRow
+	gen.PlayerByLinkRow
 	floor   reads.Floor
-	answers []trainer.Answer
+	answers []quiz.Answer
 }
 
 // learner finds whose a link is. Guesses are counted like sign-ins, but apart from
 // them: a player who opens an ended link in the gym must not keep the coach out.
 func (s *Server) learner(ctx context.Context, key string) (l learner, err error) {
-	err = s.guessed(ctx, "eyes", func() (err error) {
-		l.TrainerByKeyRow, err = s.db.TrainerByKey(ctx, secretHash("trainer", key))
+	err = s.guessed(ctx, "quiz", func() (err error) {
+		l.PlayerByLinkRow, err = s.db.PlayerByLink(ctx, secretHash("trainer", key))
 		return err
 	})
 	if err != nil {
-		return l, orMissing(err, deadTrainer)
+		return l, orMissing(err, deadQuiz)
 	}
 	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: l.ProgramID, ID: l.TeamID})
 	if err != nil {
@@ -54,34 +54,34 @@ func (s *Server) learner(ctx context.Context, key string) (l learner, err error)
 
 // recall reads the player's answers.
 func (s *Server) recall(ctx context.Context, l *learner) error {
-	rows, err := s.db.TrainerAnswers(ctx, gen.TrainerAnswersParams{ProgramID: l.ProgramID, PlayerID: l.PlayerID})
+	rows, err := s.db.QuizAnswers(ctx, gen.QuizAnswersParams{ProgramID: l.ProgramID, PlayerID: l.PlayerID})
 	l.answers = store.AnswersOf(rows)
 	return err
 }
 
-// GetTrainer makes the questions that a player should see next.
-func (s *Server) GetTrainer(ctx context.Context, r api.GetTrainerRequestObject) (api.GetTrainerResponseObject, error) {
-	l, err := s.learner(ctx, r.TrainerKey)
+// GetQuiz makes the questions that a player should see next.
+func (s *Server) GetQuiz(ctx context.Context, r api.GetQuizRequestObject) (api.GetQuizResponseObject, error) {
+	l, err := s.learner(ctx, r.QuizKey)
 	if err != nil {
 		return nil, err
 	}
 	if n := r.Params.Size; n < 1 || n > maxPack {
 		return nil, invalid("quiz.count", maxPack)
 	}
-	step, file := trainer.StepOf(l.answers), trainer.File(trainer.Cards(l.floor), l.answers)
+	step, file := quiz.StepOf(l.answers), quiz.File(quiz.Cards(l.floor), l.answers)
 	seed := uint64(rand.Uint32())
-	pack, err := packOf(l.floor, trainer.Pack(file, step, s.now(), r.Params.Size, seed), step, seed)
-	pack.Shape = trainer.ShapeOf(file, l.answers)
-	return api.GetTrainer200JSONResponse(pack), err
+	pack, err := packOf(l.floor, quiz.Pack(file, step, s.now(), r.Params.Size, seed), step, seed)
+	pack.Shape = quiz.ShapeOf(file, l.answers)
+	return api.GetQuiz200JSONResponse(pack), err
 }
 
 // packOf makes the items of some cards, with what it takes to draw them.
-func packOf(fl reads.Floor, cards []trainer.Card, step trainer.Step, seed uint64) (api.TrainerPack, error) {
-	pack := api.TrainerPack{Items: []trainer.Item{}, Scenes: []api.TrainerScene{}, Reads: []reads.CueInfo{}, Lines: fl.Court.Lines(), Step: int(step), Steps: trainer.Steps}
+func packOf(fl reads.Floor, cards []quiz.Card, step quiz.Step, seed uint64) (api.QuizPack, error) {
+	pack := api.QuizPack{Items: []quiz.Item{}, Scenes: []api.QuizScene{}, Reads: []reads.CueInfo{}, Lines: fl.Court.Lines(), Step: int(step), Steps: quiz.Steps}
 	rng := rand.New(rand.NewPCG(seed, uint64(len(cards))))
 	named := map[reads.Read]bool{}
 	for _, card := range cards {
-		it, err := trainer.New(fl, card, step, uint64(rng.Uint32()))
+		it, err := quiz.New(fl, card, step, uint64(rng.Uint32()))
 		if err != nil {
 			return pack, err
 		}
@@ -92,9 +92,9 @@ func packOf(fl reads.Floor, cards []trainer.Card, step trainer.Step, seed uint64
 				pack.Reads = append(pack.Reads, reads.CueInfo{ID: string(c), Name: info.Name})
 			}
 		}
-		if !slices.ContainsFunc(pack.Scenes, func(sc api.TrainerScene) bool { return sc.Id == card.Screen }) {
+		if !slices.ContainsFunc(pack.Scenes, func(sc api.QuizScene) bool { return sc.Id == card.Screen }) {
 			screen, _ := reads.ActionByID(card.Screen)
-			pack.Scenes = append(pack.Scenes, api.TrainerScene{Id: screen.ID, Name: screen.Name, Participants: screen.Participants, Word: screen.Reader().Word})
+			pack.Scenes = append(pack.Scenes, api.QuizScene{Id: screen.ID, Name: screen.Name, Participants: screen.Participants, Word: screen.Reader().Word})
 		}
 	}
 	return pack, nil
@@ -102,19 +102,19 @@ func packOf(fl reads.Floor, cards []trainer.Card, step trainer.Step, seed uint64
 
 // SendAnswers stores what a player answered, each answer once.
 func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject) (api.SendAnswersResponseObject, error) {
-	l, err := s.learner(ctx, r.TrainerKey)
+	l, err := s.learner(ctx, r.QuizKey)
 	if err != nil {
 		return nil, err
 	}
 	stored, now := 0, s.now()
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		for _, a := range *r.Body {
-			it, err := trainer.New(l.floor, a.Card, trainer.Step(a.Step), uint64(a.Seed))
+			it, err := quiz.New(l.floor, a.Card, quiz.Step(a.Step), uint64(a.Seed))
 			if err != nil {
 				continue // not asked on this floor any more, or never
 			}
 			got := it.Settle(reads.Read(a.Choice), a.Seconds, a.At, now)
-			n, err := q.InsertTrainerAnswer(ctx, gen.InsertTrainerAnswerParams{
+			n, err := q.InsertQuizAnswer(ctx, gen.InsertQuizAnswerParams{
 				ProgramID: l.ProgramID, PlayerID: l.PlayerID, ID: a.Id, Screen: a.Card.Screen, Cue: a.Card.Cue.String(), Step: int32(a.Step), Seed: a.Seed,
 				Expected: string(it.Right), Choice: a.Choice, IsRight: got.Right, IsLate: got.Late, Seconds: got.Seconds, At: got.At,
 			})
@@ -132,7 +132,7 @@ func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject
 		return nil, err
 	}
 	return api.SendAnswers200JSONResponse{
-		Stored: stored, Step: int(trainer.StepOf(l.answers)), Shape: trainer.ShapeOf(trainer.File(trainer.Cards(l.floor), l.answers), l.answers),
+		Stored: stored, Step: int(quiz.StepOf(l.answers)), Shape: quiz.ShapeOf(quiz.File(quiz.Cards(l.floor), l.answers), l.answers),
 	}, nil
 }
 
@@ -169,14 +169,14 @@ func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequest
 		return nil, err
 	}
 	out := api.GetRecognition200JSONResponse{
-		Reads: trainer.Recognise(l.answers, trainer.Live(evidence.OnePerRep(reps))),
-		Step:  int(trainer.StepOf(l.answers)), Steps: trainer.Steps,
-		Shape: trainer.ShapeOf(trainer.File(trainer.Cards(fl), l.answers), l.answers),
+		Reads: quiz.Recognise(l.answers, quiz.Live(evidence.OnePerRep(reps))),
+		Step:  int(quiz.StepOf(l.answers)), Steps: quiz.Steps,
+		Shape: quiz.ShapeOf(quiz.File(quiz.Cards(fl), l.answers), l.answers),
 	}
 	if n := len(l.answers); n > 0 {
 		out.Last = &l.answers[n-1].At
 	}
-	made, err := s.db.TrainerLink(ctx, gen.TrainerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
+	made, err := s.db.PlayerLink(ctx, gen.PlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
 	if err == nil {
 		out.LinkMade = &made
 	} else if !store.NotFound(err) {
@@ -186,15 +186,15 @@ func (s *Server) GetRecognition(ctx context.Context, r api.GetRecognitionRequest
 }
 
 // questions are those of a round. The same round has the same ones on every screen.
-func questions(fl reads.Floor, of api.RoundState) (api.TrainerPack, error) {
-	if of.Step < 1 || of.Step > trainer.Steps {
-		return api.TrainerPack{}, invalid("quiz.step", trainer.Steps)
+func questions(fl reads.Floor, of api.RoundState) (api.QuizPack, error) {
+	if of.Step < 1 || of.Step > quiz.Steps {
+		return api.QuizPack{}, invalid("quiz.step", quiz.Steps)
 	}
-	asked := trainer.Round(fl, of.Situation, uint64(of.Seed), roundSize)
+	asked := quiz.Round(fl, of.Situation, uint64(of.Seed), roundSize)
 	if len(asked) == 0 {
-		return api.TrainerPack{}, invalid("quiz.no-questions", of.Situation)
+		return api.QuizPack{}, invalid("quiz.no-questions", of.Situation)
 	}
-	return packOf(fl, asked, trainer.Step(of.Step), uint64(of.Seed))
+	return packOf(fl, asked, quiz.Step(of.Step), uint64(of.Seed))
 }
 
 // roundLife is how long second screens show a round of which nothing is heard (assumption).

@@ -1,7 +1,7 @@
 import type { Schemas } from '$lib/api/client';
 import { Player } from '$lib/court/player.svelte';
 
-type Item = Schemas['TrainerItem'];
+type Item = Schemas['QuizItem'];
 
 /** One question: it moves up to the instant of the read, stands still until it is
  * answered, and then goes on the way the answer is. */
