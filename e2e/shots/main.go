@@ -128,7 +128,7 @@ var shots = []shot{
 		p.Text("Last reps")
 		p.Click("button", "Make a private link")
 		p.Text("/quiz/")
-		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/eyes\\/[\\w-]+/)[0]"))
+		p.Open(browser.Eval[string](p, "document.body.innerText.match(/\\/quiz\\/[\\w-]+/)[0]"))
 		p.Click("button", "Start")
 		p.Text("Now!")
 		for _, read := range []string{"Straight", "Slip", "Pass to the cutter"} { // whoever is asked
