@@ -6,7 +6,7 @@
   let { player }: { player: Player } = $props();
 </script>
 
-<div class="flex min-h-11 items-center gap-3">
+<div class="flex min-h-11 min-w-60 flex-1 items-center gap-3">
   <Range
     class="h-2 flex-1 bg-seam accent-(--ink) disabled:opacity-40 dark:bg-seam"
     aria-label="Moment of the play"

@@ -157,11 +157,11 @@
           <span class="numeral">{lab.painted.margin.toFixed(1)} ft</span>
         </p>
       {/if}
-      <Scrubber {player} />
       <div class="flex flex-wrap gap-2 items-center">
         <Button main onclick={play}>{player.running ? 'Stop' : 'Play'}</Button>
         <Button aria-pressed={player.slow} onclick={() => (player.slow = !player.slow)}>Slow</Button>
         <Button onclick={step}>Step</Button>
+        <Scrubber {player} />
         <Button disabled={!player.play} onclick={() => player.clear()}>Back to the read</Button>
         <Button onclick={mirror}>Mirror</Button>
         <Button onclick={question}>Give me one</Button>
