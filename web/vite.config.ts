@@ -37,6 +37,8 @@ export default defineConfig({
   build: {
     rolldownOptions: {
       checks: { pluginTimings: false },
+      // Flowbite's button asks its index for one part; without this all others would come with it.
+      treeshake: { moduleSideEffects: [{ test: /flowbite-svelte\/dist/, sideEffects: false }] },
       // What nearly every page needs comes in two files instead of ten of a few hundred
       // bytes: a phone on a slow network waits for each.
       output: {
