@@ -20,7 +20,7 @@ func TestHomeWork(t *testing.T) {
 	q.Click("DisclosureTriangle", "Form shooting: 10 makes on each side")
 	q.FillRole("spinbutton", "Made, right side, Form shooting", "12")
 	q.Click("button", "Save makes")
-	q.Text("More went in than were shot")
+	q.Text("There are more makes than shots")
 	q.FillRole("spinbutton", "Shots, right side, Form shooting", "15")
 	q.FillRole("spinbutton", "Shots, left side, Form shooting", "10")
 	q.Click("button", "Save makes")

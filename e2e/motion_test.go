@@ -100,7 +100,7 @@ func TestOwnOffense(t *testing.T) {
 	p.Click("tab", "Our offense")
 	p.Says("status", "After every pass there is a next move.")
 	p.Click("button", "Remove Denied wing cuts back door")
-	p.Says("alert", "is denied, nothing is allowed")
+	p.Says("alert", "is denied. Add an answer")
 	p.Click("button", "Undo")
 	p.Says("status", "After every pass there is a next move.")
 	p.Fill("Name", "Drive and kick")

@@ -106,7 +106,7 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	p.Text("2 of 12")
 }
 
-// All players get their links in two clicks, as a sheet of codes; a link that was ended by mistake comes back.
+// Two clicks make links for all players, as a sheet of codes. A link that was ended by mistake can be restored.
 func TestPlayerLinks(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)

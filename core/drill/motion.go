@@ -3,11 +3,10 @@ package drill
 import (
 	"math"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
 	"evrik/core/motion"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Phase is a part of a rep's motion.

@@ -5,9 +5,8 @@ import (
 	"math"
 	"math/rand/v2"
 
-	"evrik/core/refusal"
-
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Limits of a set-up.

@@ -4,9 +4,8 @@ import (
 	"slices"
 	"time"
 
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
+	"evrik/core/refusal"
 )
 
 // Filter is which reps a board is about.

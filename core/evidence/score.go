@@ -3,10 +3,9 @@ package evidence
 import (
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Outcome is how a rep ended. It is kept apart from the read: a correct read

@@ -1,13 +1,14 @@
 package game
 
 import (
-	"evrik/core/evidence"
-	"evrik/core/reads"
 	"math"
 	"math/rand/v2"
 	"slices"
 
 	"gonum.org/v1/gonum/stat/distuv"
+
+	"evrik/core/evidence"
+	"evrik/core/reads"
 )
 
 // likeness is how far a player's reads are good or bad together, as a correlation

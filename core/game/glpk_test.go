@@ -3,8 +3,6 @@
 package game
 
 import (
-	"evrik/core/evidence"
-	"evrik/core/reads"
 	"fmt"
 	"math/rand/v2"
 	"os"
@@ -13,6 +11,9 @@ import (
 	"strconv"
 	"strings"
 	"testing"
+
+	"evrik/core/evidence"
+	"evrik/core/reads"
 )
 
 // Minutes against the same question as an integer program, solved by glpsol (GLPK).

@@ -4,10 +4,9 @@ import (
 	"cmp"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/evidence"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Five on the floor.

@@ -7,9 +7,8 @@ import (
 	"math"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Family is a group of situations that opponents cover in the same few ways.

@@ -4,9 +4,8 @@ import (
 	"fmt"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
+	"evrik/core/refusal"
 )
 
 // Limits of an offense of one's own (assumptions).

@@ -6,11 +6,10 @@ import (
 	"slices"
 	"strings"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Moment is a pass of an offense with what follows, from which a drill can be cut.

@@ -1,10 +1,9 @@
 package offense
 
 import (
-	"evrik/core/refusal"
-
 	"evrik/core/game"
 	"evrik/core/motion"
+	"evrik/core/refusal"
 )
 
 // Defense is what a possession is played against.

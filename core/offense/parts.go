@@ -7,9 +7,8 @@ import (
 	"io/fs"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
+	"evrik/core/refusal"
 )
 
 // Who is in a move, seen from a pass: the passer and the receiver, the players behind the

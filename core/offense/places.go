@@ -4,9 +4,8 @@ import (
 	"slices"
 	"strings"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
+	"evrik/core/refusal"
 )
 
 // Places is who stands where between two passes: outside by index of the ring, and

@@ -5,10 +5,9 @@ import (
 	"math/rand/v2"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Run is some passes of an offense, to be watched.

@@ -3,9 +3,8 @@ package offense
 import (
 	"unicode/utf8"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
+	"evrik/core/refusal"
 )
 
 // Principle is a rule of the team in the coach's own words, with a picture of the core's.

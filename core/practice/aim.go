@@ -4,9 +4,8 @@ import (
 	"slices"
 	"time"
 
-	"evrik/core/refusal"
-
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // SeasonAim is what a coach wants of the weeks ahead.

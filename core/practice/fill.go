@@ -7,10 +7,9 @@ import (
 	"slices"
 	"strings"
 
-	"evrik/core/refusal"
-
 	"evrik/core/practice/fit"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Scope is how much of a plan is made anew.

@@ -4,9 +4,8 @@ import (
 	"slices"
 	"strings"
 
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
+	"evrik/core/refusal"
 )
 
 // Presence is how a player takes part in a practice.

@@ -5,9 +5,8 @@ import (
 	"math"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
+	"evrik/core/refusal"
 )
 
 // Rules are what a practice must look like. Each can be set, and a 0 or false turns it off.

@@ -7,10 +7,9 @@ import (
 	"slices"
 	"strings"
 
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Kind is what a block of a practice is.

@@ -6,9 +6,8 @@ import (
 	"unicode"
 	"unicode/utf8"
 
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
+	"evrik/core/refusal"
 )
 
 // Job is what a grown-up does in a block.

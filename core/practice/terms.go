@@ -1,10 +1,9 @@
 package practice
 
 import (
-	"evrik/core/refusal"
-
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 )
 
 // Terms are what a practice has to work with and what it is for.

@@ -4,9 +4,8 @@ import (
 	"encoding/json"
 	"errors"
 
-	"evrik/core/refusal"
-
 	"evrik/core/court"
+	"evrik/core/refusal"
 )
 
 // Snapshot is a moment of an action: where everybody stands, looks and moves when the

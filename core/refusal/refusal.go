@@ -1,5 +1,5 @@
-// Package refusal holds the error that people read about: what was asked for and cannot be. It carries a code, which
-// programs and tests go by, and the values its sentence names; the sentence itself is made at the edge.
+// Package refusal defines the error for input that cannot be accepted. It carries a code, which programs and tests
+// check, and the values its sentence names. The sentence that people read is made at the edge, from the code.
 package refusal
 
 import (
@@ -8,7 +8,7 @@ import (
 	"strings"
 )
 
-// Refusal says why something cannot be.
+// Refusal is the reason why input was not accepted.
 type Refusal struct {
 	// Code names the reason: the area, a dot, the reason, such as "game.too-few-players".
 	Code string

@@ -1,5 +1,5 @@
-// Package roster knows what may stand on a team's roster, reads it from whatever a coach has, merges
-// it into the one that is there, and writes it as CSV (RFC 4180).
+// Package roster checks the entries of a team's roster, reads a list from whatever a coach has, merges it into the
+// roster that is stored, and writes it as CSV (RFC 4180).
 package roster
 
 import (
@@ -8,9 +8,8 @@ import (
 	"strings"
 	"unicode/utf8"
 
-	"evrik/core/refusal"
-
 	"evrik/core/csvcell"
+	"evrik/core/refusal"
 )
 
 // Entry is what is kept of a player: nothing that identifies a child outside

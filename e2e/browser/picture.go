@@ -9,13 +9,6 @@ import (
 	"github.com/chromedp/chromedp"
 )
 
-// Print shows the page as paper does, for a picture.
-func (p *Page) Print() {
-	if _, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{Media: "print"}); err != nil {
-		p.Fatal(err)
-	}
-}
-
 // Paper is a sheet's width and height in inches.
 type Paper [2]float64
 

@@ -17,7 +17,7 @@ const (
 	Conflict
 )
 
-// Refusal is a refusal with its kind.
+// Refusal adds to a reason the kind of answer it calls for.
 type Refusal struct {
 	Kind   Kind
 	Reason error
@@ -33,8 +33,8 @@ func Refuse(kind Kind, code string, args ...any) error {
 	return Refusal{kind, refusal.New(code, args...)}
 }
 
-// RefuseBy passes the core's refusal on, with the code of the sentence that says what was kept; empty where there is
-// nothing to say.
+// RefuseBy returns a Refusal for an error of the core. kept is the code of the sentence that says what was kept, or
+// empty.
 func RefuseBy(kind Kind, err error, kept string) error {
 	return Refusal{kind, refusal.Keeping(err, kept)}
 }

@@ -5,8 +5,6 @@ import (
 	"slices"
 	"time"
 
-	"evrik/internal/sentences"
-
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
@@ -15,6 +13,7 @@ import (
 	"evrik/core/reads"
 	"evrik/internal/app/planning"
 	"evrik/internal/app/squad"
+	"evrik/internal/sentences"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"

@@ -8,12 +8,11 @@ import (
 	"net/http"
 	"strings"
 
-	"evrik/core/refusal"
-	"evrik/internal/sentences"
-
 	"github.com/labstack/echo/v5"
 
+	"evrik/core/refusal"
 	"evrik/internal/app"
+	"evrik/internal/sentences"
 	"evrik/internal/store"
 	"evrik/internal/web/api"
 )
@@ -38,8 +37,7 @@ func invalid(code string, args ...any) error {
 func missing(code string, args ...any) error  { return refused(http.StatusNotFound, code, args...) }
 func conflict(code string, args ...any) error { return refused(http.StatusConflict, code, args...) }
 
-// invalidBy passes the core's refusal on, with the code of the sentence that says what was kept; empty where there is
-// nothing to say.
+// invalidBy returns a 422 for an error of the core. kept is the code of the sentence that says what was kept, or empty.
 func invalidBy(err error, kept string) error {
 	return problem{http.StatusUnprocessableEntity, refusal.Keeping(err, kept)}
 }

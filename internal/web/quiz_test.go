@@ -293,7 +293,7 @@ func TestLinksCannotBeGuessed(t *testing.T) {
 			t.Errorf("%s: %d, Link %q", path, res.StatusCode, got)
 		}
 	}
-	// A link that was printed when the quiz had another name leads to it.
+	// A link with the old address of the quiz is sent on to the new one.
 	res, err := http.Get(w.server.URL + "/eyes/abc_-1")
 	if err != nil {
 		t.Fatal(err)

@@ -5,7 +5,6 @@ import (
 	"fmt"
 
 	"evrik/core/refusal"
-
 	"evrik/core/roster"
 	"evrik/internal/app/rosters"
 	"evrik/internal/web/api"

@@ -6,8 +6,6 @@ import (
 	"context"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
@@ -15,6 +13,7 @@ import (
 	"evrik/core/game"
 	"evrik/core/offense"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 	"evrik/internal/app"
 	"evrik/internal/app/squad"
 	"evrik/internal/store"

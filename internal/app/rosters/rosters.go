@@ -6,10 +6,9 @@ import (
 	"fmt"
 	"slices"
 
-	"evrik/core/refusal"
-
 	"github.com/google/uuid"
 
+	"evrik/core/refusal"
 	"evrik/core/roster"
 	"evrik/internal/app"
 	"evrik/internal/store"
@@ -41,7 +40,7 @@ type Column struct {
 // sampled is how many cells of a column are shown.
 const sampled = 3
 
-// Preview is what a list would do to a roster.
+// Preview says what a list would change on a roster.
 type Preview struct {
 	Columns []Column
 	Changes []roster.Change

@@ -3,10 +3,9 @@ package rosters
 import (
 	"bytes"
 
-	"evrik/core/refusal"
-
 	"github.com/xuri/excelize/v2"
 
+	"evrik/core/refusal"
 	"evrik/core/roster"
 )
 

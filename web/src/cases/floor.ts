@@ -112,6 +112,18 @@ export const floor: Cases = {
     p.step();
     same(p.time, 0, 'from the last moment back to the first');
   },
+  'a clip that ends at the decision ends at once, for the question of a quiz': async () => {
+    const p = new Player();
+    let held = false;
+    const ended = new Promise<void>((then) => (p.ended = then));
+    p.show({ ...play, duration: 4 });
+    p.seek(3.95);
+    p.resume();
+    const watch = setInterval(() => (held ||= p.holding), 1);
+    await ended;
+    clearInterval(watch);
+    same([p.time, p.running, held, p.holding], [4, false, false, false]);
+  },
   'who starts from standing and stops eases, the ball in the air does not': () => {
     const run = [
       { t: 0, at: { x: 0, y: 0 } },

@@ -63,8 +63,10 @@ export class Player {
   private advance(by: number) {
     const play = this.play!;
     const decides = play.steps.find((s) => s.name === decision)?.t ?? Infinity;
+    // A quiz ends its clip at the decision: the question comes at once.
+    const ends = decides >= play.duration;
     const next = Math.min(play.duration, this.time + by);
-    const due = this.time < decides && next >= decides;
+    const due = !ends && this.time < decides && next >= decides;
     if (!due && !this.holding) {
       this.time = next;
       return;

@@ -82,7 +82,7 @@
       <Button onclick={() => (done = [])}>Start over</Button>
     {:else if at > 0}
       <Button onclick={() => (done = order.reps.slice(0, at))}
-        >Somebody came or left: deal the rest from rep {shown.no} anew</Button
+        >Somebody came or left: reorder from rep {shown.no}</Button
       >
     {/if}
   </p>

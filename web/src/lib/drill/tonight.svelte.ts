@@ -93,7 +93,6 @@ export class Tonight {
       minutes: this.minutes,
       seed: this.seed,
       noHelpers: this.noHelpers,
-      matchSizes: false,
       apart: this.apart,
       together: this.together,
       harder: this.harder,

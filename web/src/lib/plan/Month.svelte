@@ -4,7 +4,7 @@
   import { at, dayAt, hourOf, now } from '$lib/state/teamclock';
   import Button from '$lib/ui/Button.svelte';
 
-  // A month of practices. Which one stands in the address.
+  // A month of practices; the address says which month.
   let { team, rows }: { team: string; rows: Schemas['PracticeSummary'][] } = $props();
 
   const first = $derived.by(() => {

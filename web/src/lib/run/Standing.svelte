@@ -39,7 +39,7 @@
     }
   }
 
-  // The server counts: it is asked whenever a count was added, here or elsewhere, and it has all of ours.
+  // Ask for the score again after every count, here or on another device, once all of ours are sent.
   $effect(() => {
     const blockId = floor.line.current?.block.id;
     if (blockId && floor.tallies.size >= 0 && floor.queue.waiting === 0) void load(blockId);
