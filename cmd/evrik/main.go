@@ -30,6 +30,7 @@ import (
 
 	"evrik/internal/demo"
 	"evrik/internal/pglocal"
+	"evrik/internal/sentences"
 	"evrik/internal/store"
 	"evrik/internal/web"
 )
@@ -38,7 +39,7 @@ func main() {
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 	defer stop()
 	if err := run(ctx, os.Args[1:]); err != nil {
-		fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
+		fmt.Fprintln(os.Stderr, "evrik: "+sentences.Of(err))
 		os.Exit(1)
 	}
 }
@@ -176,7 +177,7 @@ func (d *source) close() {
 		return
 	}
 	if err := d.own.Close(context.Background()); err != nil {
-		fmt.Fprintln(os.Stderr, "evrik: "+err.Error())
+		fmt.Fprintln(os.Stderr, "evrik: "+sentences.Of(err))
 	}
 }
 

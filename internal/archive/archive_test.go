@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"maps"
 	"os"
@@ -18,6 +19,7 @@ import (
 
 	"evrik/core/evidence"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 	"evrik/internal/demo"
 	"evrik/internal/pglocal"
 	"evrik/internal/pgtest"
@@ -163,7 +165,7 @@ func TestArchive(t *testing.T) {
 			t.Errorf("%s: %d, after import %d", part, a, b)
 		}
 	}
-	if _, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc)); err == nil || !strings.Contains(err.Error(), "in the program already") {
+	if _, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc)); reason(err) != "archive.here-already-at" {
 		t.Errorf("a second time: %v", err)
 	}
 }
@@ -222,46 +224,55 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		return strings.Replace(doc, old, new, 1)
 	}
 	third := strings.Index(doc, `"events"`) + 5000
-	for name, tc := range map[string]struct{ doc, says string }{
-		"cut short":               {doc[:third], "ends in the middle, at events"},
-		"cut early":               {doc[:200], "ends in the middle"},
-		"empty":                   {"", "ends in the middle"},
-		"newer":                   {replaced(`"version": 1`, `"version": 2`), "of version 2, made by a newer Evrik"},
-		"something else":          {`{"name": "x"}`, "no archive of a program"},
-		"a list":                  {`[]`, "no archive of a program"},
-		"no json":                 {"jersey,name\n1,A\n", "cannot be read as an archive"},
-		"no end":                  {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "has no end"},
-		"fewer reps":              {strings.Replace(doc, `"events":`, `"evens":`, 1), "does not know"},
-		"wrong total":             {replaced(`"players":25,`, `"players":26,`), "says that it holds 26 players"},
-		"a read unknown":          {replaced(`"expected":"curl"`, `"expected":"dunk"`), "no read called"},
-		"a step unknown":          {replaced(`"step":1,`, `"step":9,`), "players[0].answers[0].step: maximum"},
-		"a cue unknown":           {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "an answer to \"nap\""},
-		"a wrong verdict":         {replaced(`"right":true`, `"right":false`), "is wrong"},
-		"another's team":          {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "does not fit at players"},
-		"a long name":             {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "].name: maxLength"},
-		"a rule that is none":     {replaced(`"metric":`, `"localRule":"abc","metric":`), "teams[0].localRule: got string, want null or object"},
-		"a rule that cannot be":   {replaced(`"metric":`, `"localRule":{"restDays":9},"metric":`), "teams[0].localRule: A local rule for rest days"},
-		"a rule of another world": {replaced(`"metric":`, `"localRule":{"gravity":9},"metric":`), "teams[0].localRule: json: unknown field"},
-		"a pace that cannot be":   {replaced(`"metric":`, `"pace":{"reaction":-4},"metric":`), "teams[0].pace: "},
-		"an aim that cannot be":   {replaced(`"seasonAim":{`, `"seasonAim":{"gravity":1,`), "teams[0].seasonAim: json: unknown field"},
-		"an offense unknown":      {replaced(`"metric":`, `"offense":{"school":"x"},"metric":`), "teams[0].offense: "},
-		"principles of nothing":   {replaced(`"metric":`, `"principles":[{"id":7}],"metric":`), "teams[0].principles: "},
-		"a court that is none":    {replaced(`"court":{`, `"court":{"gravity":1,`), "teams[0].court: json: unknown field"},
-		"a zone unknown":          {replaced(`"zone":"`, `"zone":"X/`), "teams[0].zone: there is no time zone"},
-		"an end too many":         {replaced(`"end":0`, `"end":3`), "practices[0].blocks: Block 1 is at basket 3"},
-		"terms that cannot be":    {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "practices[0].terms: json: unknown field"},
-		"a name turned round":     {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "players["},
-		"a kind unknown":          {replaced(`"kind":"own"`, `"kind":"secret"`), "practices[0].blocks[0].kind: value must be one of"},
+	for name, tc := range map[string]struct{ doc, code, at string }{
+		"cut short":               {doc[:third], "archive.cut-at", "events"},
+		"cut early":               {doc[:200], "archive.cut", ""},
+		"empty":                   {"", "archive.cut", ""},
+		"newer":                   {replaced(`"version": 1`, `"version": 2`), "archive.newer", ""},
+		"something else":          {`{"name": "x"}`, "archive.none", ""},
+		"a list":                  {`[]`, "archive.none", ""},
+		"no json":                 {"jersey,name\n1,A\n", "archive.garbled", ""},
+		"no end":                  {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "archive.no-end", ""},
+		"fewer reps":              {strings.Replace(doc, `"events":`, `"evens":`, 1), "archive.part", "evens"},
+		"wrong total":             {replaced(`"players":25,`, `"players":26,`), "archive.total", "26"},
+		"a read unknown":          {replaced(`"expected":"curl"`, `"expected":"dunk"`), "archive.read", "dunk"},
+		"a step unknown":          {replaced(`"step":1,`, `"step":9,`), "archive.schema", "players[0].answers[0].step"},
+		"a cue unknown":           {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "archive.answer", "nap"},
+		"a wrong verdict":         {replaced(`"right":true`, `"right":false`), "archive.verdict", "events["},
+		"another's team":          {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "archive.misfit-at", "players"},
+		"a long name":             {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "archive.schema", "].name"},
+		"a rule that is none":     {replaced(`"metric":`, `"localRule":"abc","metric":`), "archive.schema", "teams[0].localRule"},
+		"a rule that cannot be":   {replaced(`"metric":`, `"localRule":{"restDays":9},"metric":`), "practice.local-rest", "teams[0].localRule"},
+		"a rule of another world": {replaced(`"metric":`, `"localRule":{"gravity":9},"metric":`), "archive.value", "teams[0].localRule"},
+		"a pace that cannot be":   {replaced(`"metric":`, `"pace":{"accel":15,"top":20,"react":-4,"pass":40,"skip":30},"metric":`), "motion.pace", "teams[0].pace"},
+		"an aim that cannot be":   {replaced(`"seasonAim":{`, `"seasonAim":{"gravity":1,`), "archive.value", "teams[0].seasonAim"},
+		"an offense unknown":      {replaced(`"metric":`, `"offense":{"school":"x"},"metric":`), "offense.name", "teams[0].offense"},
+		"principles of nothing":   {replaced(`"metric":`, `"principles":[{"title":"","text":"Space.","picture":""}],"metric":`), "offense.principle-title", "teams[0].principles"},
+		"a court that is none":    {replaced(`"court":{`, `"court":{"gravity":1,`), "archive.value", "teams[0].court"},
+		"a zone unknown":          {replaced(`"zone":"`, `"zone":"X/`), "archive.zone", "teams[0].zone"},
+		"an end too many":         {replaced(`"end":0`, `"end":3`), "practice.block-basket", "practices[0].blocks"},
+		"terms that cannot be":    {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "archive.value", "practices[0].terms"},
+		"a name turned round":     {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "roster.name-characters", "players["},
+		"a kind unknown":          {replaced(`"kind":"own"`, `"kind":"secret"`), "archive.schema", "practices[0].blocks[0].kind"},
 	} {
 		_, err := Read(t.Context(), db, other, "Ann", now, strings.NewReader(tc.doc))
-		if err == nil || !strings.Contains(err.Error(), tc.says) || !strings.Contains(err.Error(), "Nothing was imported.") {
-			t.Errorf("%s: %v", name, err)
+		if got := reason(err); got != tc.code || !strings.Contains(err.Error(), tc.at) {
+			t.Errorf("%s: %s, not %s at %q (%v)", name, got, tc.code, tc.at, err)
 		}
 		teams, err := db.TeamsOfProgram(t.Context(), other)
 		if err != nil || len(teams) != 0 {
 			t.Fatalf("%s: %d teams are there, %v", name, len(teams), err)
 		}
 	}
+}
+
+// reason is the code of a refusal, and of the one inside where an item of a part is at fault.
+func reason(err error) string {
+	r, _ := errors.AsType[refusal.Refusal](err)
+	if r.Code == "archive.item" {
+		return refusal.CodeOf(r.Args[1].(error))
+	}
+	return r.Code
 }
 
 // A backup restored into an empty server gives every verdict back; it is refused where

@@ -18,8 +18,8 @@ import (
 	"evrik/core/motion"
 	"evrik/core/offense"
 	"evrik/core/practice"
+	"evrik/core/refusal"
 	"evrik/core/roster"
-	"evrik/internal/sentences"
 	"evrik/internal/store"
 )
 
@@ -75,22 +75,29 @@ func fits(part string, item json.RawMessage) error {
 	if _, why, found := strings.Cut(text, "': "); found {
 		text = why // without the place, which the path tells
 	}
-	return fault{invalid.InstanceLocation, text}
+	return fault{invalid.InstanceLocation, refusal.New("archive.schema", text)}
 }
 
 // fault is what is wrong at a place inside an item.
 type fault struct {
 	path []string
-	why  string
+	why  error
 }
 
-func (f fault) Error() string { return f.why }
+func (f fault) Error() string { return f.why.Error() }
 
+// bad refuses an item as a whole.
+func bad(code string, args ...any) error { return fault{why: refusal.New(code, args...)} }
+
+// at refuses what is at a path inside an item; nil where nothing is wrong.
 func at(path string, err error) error {
 	if err == nil {
 		return nil
 	}
-	return fault{[]string{path}, sentences.Of(err)}
+	if refusal.CodeOf(err) == "" {
+		err = refusal.New("archive.value", err.Error())
+	}
+	return fault{[]string{path}, err}
 }
 
 // pathOf writes a place in a document as "teams[0].localRule".
@@ -134,7 +141,7 @@ func part[T any](path string, raw json.RawMessage, check func(T) error, stored f
 func checkTeam(t *Team) error {
 	floor, there, err := strict[court.Court](t.Court)
 	if err == nil && !there {
-		err = errors.New("a team needs a court")
+		err = refusal.New("archive.no-court")
 	}
 	if err == nil {
 		err = floor.Validate()
@@ -150,10 +157,10 @@ func checkTeam(t *Team) error {
 		return err
 	}
 	if _, ok := practice.AgeBand(t.Ages).Limits(); !ok {
-		return at("ages", fmt.Errorf("there is no age group called %q", t.Ages))
+		return at("ages", refusal.New("archive.ages", t.Ages))
 	}
 	if _, err := time.LoadLocation(t.Zone); err != nil || t.Zone == "" || t.Zone == "Local" {
-		return at("zone", fmt.Errorf("there is no time zone called %q", t.Zone))
+		return at("zone", refusal.New("archive.zone", t.Zone))
 	}
 	if t.Pace, err = part("pace", t.Pace, motion.Pace.Validate, func(p motion.Pace) []byte { return store.PaceJSON(&p) }); err != nil {
 		return err
@@ -222,7 +229,7 @@ func checkGame(g *Game) error {
 		return err
 	}
 	if y := g.StartsAt.Year(); y < 2000 || y > 2200 {
-		return at("startsAt", fmt.Errorf("no game is in the year %d", y))
+		return at("startsAt", refusal.New("archive.year", y))
 	}
 	return at("mixes", game.CheckMixes(g.Mixes))
 }
@@ -232,14 +239,14 @@ const maxShort = 80
 
 func shortText(path, s string, least int) error {
 	if n := utf8.RuneCountInString(strings.TrimSpace(s)); n < least || n > maxShort || !roster.Showable(s) {
-		return at(path, fmt.Errorf("it needs %d to %d characters that can be shown", least, maxShort))
+		return at(path, refusal.New("archive.name", least, maxShort))
 	}
 	return nil
 }
 
 func longText(path, s string) error {
 	if len(s) > maxNote || !utf8.ValidString(s) || strings.ContainsRune(s, 0) {
-		return at(path, fmt.Errorf("a note has at most %d characters", maxNote))
+		return at(path, refusal.New("archive.note", maxNote))
 	}
 	return nil
 }

@@ -4,39 +4,29 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"fmt"
 	"io"
 	"slices"
-	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
+	"evrik/core/refusal"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
 
-// Problem is why an archive is not taken, in a sentence. Nothing of it was stored.
-type Problem struct{ sentence string }
-
-func (p Problem) Error() string { return p.sentence }
-
-func problem(format string, args ...any) error {
-	return Problem{fmt.Sprintf(format, args...) + " Nothing was imported."}
-}
-
 // Read adds what an archive holds to a program: its teams beside those that are there,
 // whole or not at all. Every id is made anew from the program's, so that an archive can
 // be read where it was written, and a second time is noticed. What was added can be taken back by
-// Undo with the receipt's id.
+// Undo with the receipt's id. An archive that is not taken is refused by code, and nothing of it was stored.
 func Read(ctx context.Context, db *store.Store, program uuid.UUID, who string, now time.Time, from io.Reader) (Receipt, error) {
 	var got Receipt
 	err := db.Tx(ctx, func(q *gen.Queries) error {
 		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program, batch: map[uuid.UUID][]store.RepEvent{},
 			teams: []uuid.UUID{}, drills: []uuid.UUID{}, templates: []uuid.UUID{}}
 		if err := r.document(); err != nil {
-			return r.sentence(err)
+			return r.refuse(err)
 		}
 		got = Receipt{uuid.Must(uuid.NewV7()), r.got}
 		return q.InsertImport(ctx, gen.InsertImportParams{ID: got.ID, ProgramID: program, At: now, Who: who, Teams: r.teams, Drills: r.drills, Templates: r.templates,
@@ -134,31 +124,32 @@ func (r *reader) blocks(of []practice.Block) []practice.Block {
 	return out
 }
 
-// sentence says what is wrong with the document.
-func (r *reader) sentence(err error) error {
-	var p Problem
-	var f fault
-	var syntax *json.SyntaxError
-	var kind *json.UnmarshalTypeError
-	where := "its beginning"
-	if r.part != "" {
-		where = fmt.Sprintf("%s, number %d", r.part, r.n)
-	}
+// refuse says by code what is wrong with the document. An error of the database stays as it is.
+func (r *reader) refuse(err error) error {
+	f, inside := errors.AsType[fault](err)
+	_, garbled := errors.AsType[*json.SyntaxError](err)
+	_, misfit := errors.AsType[*json.UnmarshalTypeError](err)
 	switch {
-	case errors.As(err, &p):
-		return err
-	case errors.As(err, &f):
-		return problem("%s: %s.", pathOf(r.part, r.n-1, f.path), strings.TrimSuffix(f.why, "."))
+	case inside:
+		return refusal.New("archive.item", pathOf(r.part, r.n-1, f.path), f.why)
 	case errors.Is(err, io.ErrUnexpectedEOF), errors.Is(err, io.EOF):
-		return problem("The archive ends in the middle, at %s. Get the file again.", where)
-	case errors.As(err, &syntax), errors.As(err, &kind):
-		return problem("The file cannot be read as an archive at %s.", where)
+		return r.place("archive.cut", "archive.cut-at")
+	case garbled, misfit:
+		return r.place("archive.garbled", "archive.garbled-at")
 	case store.Duplicate(err):
-		return problem("What this archive holds is in the program already (%s).", where)
+		return r.place("archive.here-already", "archive.here-already-at")
 	case store.Refused(err):
-		return problem("The archive does not fit at %s.", where)
+		return r.place("archive.misfit", "archive.misfit-at")
 	}
 	return err
+}
+
+// place refuses with the first code at the beginning of a document, and with the second at an item of a part.
+func (r *reader) place(code, codeAt string) error {
+	if r.part == "" {
+		return refusal.New(code)
+	}
+	return refusal.New(codeAt, r.part, r.n)
 }
 
 // document reads the parts in the order in which they are written.
@@ -194,11 +185,11 @@ func (r *reader) document() error {
 		case name == "version":
 			err = r.in.Decode(&version)
 		case format != Format || version < 1:
-			return problem("This is no archive of a program.")
+			return refusal.New("archive.none")
 		case version > Version:
-			return problem("This archive is of version %d, made by a newer Evrik; this one reads up to version %d. Update it first.", version, Version)
+			return refusal.New("archive.newer", version, Version)
 		case parts[name] == nil:
-			return problem("The archive holds a part called %q, which this version does not know.", name)
+			return refusal.New("archive.part", name)
 		default:
 			r.part, r.n = "", 0
 			if err = parts[name](); err == nil && name == "events" {
@@ -214,9 +205,9 @@ func (r *reader) document() error {
 	}
 	switch {
 	case r.told == nil:
-		return problem("The archive has no end, so that something may be missing. Get the file again.")
+		return refusal.New("archive.no-end")
 	case *r.told != r.got:
-		return problem("The archive says that it holds %d players and %d reps, and holds %d and %d. Get the file again.", r.told.Players, r.told.Events, r.got.Players, r.got.Events)
+		return refusal.New("archive.total", r.told.Players, r.told.Events, r.got.Players, r.got.Events)
 	}
 	return nil
 }
@@ -227,7 +218,7 @@ func (r *reader) delim(want json.Delim) error {
 		return err
 	}
 	if t != want {
-		return problem("This is no archive of a program.")
+		return refusal.New("archive.none")
 	}
 	return nil
 }
@@ -264,8 +255,4 @@ func list[T any](r *reader, part string, take func(T) error) func() error {
 		}
 		return r.delim(']')
 	}
-}
-
-func (r *reader) bad(why string, args ...any) error {
-	return fault{nil, fmt.Sprintf(why, args...)}
 }

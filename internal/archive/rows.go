@@ -13,8 +13,8 @@ import (
 	"evrik/core/practice"
 	"evrik/core/quiz"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 	"evrik/core/roster"
-	"evrik/internal/sentences"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -57,7 +57,7 @@ func (r *reader) team(t Team) error {
 func (r *reader) player(p Player) error {
 	e, err := roster.Clean(roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
 	if err != nil {
-		return r.bad("%s", sentences.Of(err))
+		return fault{why: err}
 	}
 	id := r.id(p.ID)
 	r.players = append(r.players, id)
@@ -68,7 +68,7 @@ func (r *reader) player(p Player) error {
 	}
 	for _, h := range p.Home {
 		if err := (evidence.HomeSession{At: h.At, Right: h.Right, Left: h.Left}).Check(); err != nil {
-			return r.bad("%s", sentences.Of(err))
+			return fault{why: err}
 		}
 		if _, err := r.q.InsertHomeShots(r.ctx, gen.InsertHomeShotsParams{ProgramID: r.program, PlayerID: id, ID: r.id(h.ID), Drill: r.name(h.Drill), At: h.At,
 			RightMade: int32(h.Right.Made), RightTried: int32(h.Right.Tried), LeftMade: int32(h.Left.Made), LeftTried: int32(h.Left.Tried)}); err != nil {
@@ -77,10 +77,10 @@ func (r *reader) player(p Player) error {
 	}
 	for _, a := range p.Answers {
 		if _, known := reads.Info(reads.Read(a.Expected)); !known {
-			return r.bad("there is no read called %q.", a.Expected)
+			return bad("archive.read", a.Expected)
 		}
 		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > quiz.Steps || a.Seconds < 0 || a.Seconds > quiz.MaxSeconds {
-			return r.bad("an answer to %q of step %d in %.1f s cannot be.", a.Cue, a.Step, a.Seconds)
+			return bad("archive.answer", a.Cue, a.Step, a.Seconds)
 		}
 		if _, err := r.q.InsertQuizAnswer(r.ctx, gen.InsertQuizAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Screen: a.Screen, Cue: a.Cue, Step: a.Step,
 			Seed: a.Seed, Expected: a.Expected, Choice: a.Choice, IsRight: a.Choice == a.Expected && !a.Late, IsLate: a.Late, Seconds: a.Seconds, At: a.At}); err != nil {
@@ -93,7 +93,7 @@ func (r *reader) player(p Player) error {
 func (r *reader) drill(d Drill) error {
 	read, err := drill.Read(d.Drill)
 	if err != nil {
-		return r.bad("%s", sentences.Of(err))
+		return fault{why: err}
 	}
 	// Plans name a drill by its own id, which is the row's.
 	if own, err := uuid.Parse(read.ID); err == nil {
@@ -165,7 +165,7 @@ func (r *reader) practice(p Practice) error {
 	}
 	for _, c := range p.Counts {
 		if !practice.KnownTally(practice.Tally(c.What)) {
-			return r.bad("nothing called %q is counted in a live block.", c.What)
+			return bad("archive.tally", c.What)
 		}
 		if _, err := r.q.InsertFloorCounts(r.ctx, gen.InsertFloorCountsParams{ProgramID: r.program, PracticeID: id, ID: []uuid.UUID{r.id(c.ID)}, BlockID: []uuid.UUID{r.id(c.Block)},
 			RepNo: []int32{c.Rep}, At: []time.Time{c.At}, What: []string{c.What}, By: []int32{c.By}, ObserverID: r.id(c.Observer), Device: []string{c.Device}}); err != nil {
@@ -223,7 +223,7 @@ func (r *reader) game(g Game) error {
 	r.got.Games++
 	for _, c := range g.Counts {
 		if !game.KnownCounter(c.What) {
-			return r.bad("no bench counts %q.", c.What)
+			return bad("archive.counter", c.What)
 		}
 		if _, err := r.q.InsertGameCounts(r.ctx, gen.InsertGameCountsParams{ProgramID: r.program, GameID: id, ID: []uuid.UUID{r.id(c.ID)}, At: []time.Time{c.At}, What: []string{c.What},
 			By: []int32{c.By}, ObserverID: r.id(c.Observer), Device: []string{c.Device}}); err != nil {
@@ -239,17 +239,17 @@ func (r *reader) kept(k Kept) error {
 
 func (r *reader) event(e Event) error {
 	if _, ok := drill.RungByID(drill.Rung(e.Rung)); !ok {
-		return r.bad("there is no rung called %q.", e.Rung)
+		return bad("archive.rung", e.Rung)
 	}
 	if _, ok := reads.Info(reads.Read(e.Expected)); !ok {
-		return r.bad("there is no read called %q.", e.Expected)
+		return bad("archive.read", e.Expected)
 	}
 	if e.Made == e.Expected && !e.Right {
-		return r.bad("it says that %q for %q is wrong.", e.Made, e.Expected)
+		return bad("archive.verdict", e.Made, e.Expected)
 	}
 	cue, ok := reads.ParseCue(e.Cue)
 	if !ok && e.Cue != reads.NoCue.String() {
-		return r.bad("there is no cue called %q.", e.Cue)
+		return bad("archive.cue", e.Cue)
 	}
 	event := store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(r.id(e.ID).String()), Practice: evidence.PracticeID(r.id(e.Practice).String()),
 		Block: evidence.BlockID(r.id(e.Block).String()), No: int(e.No), At: e.At, Player: evidence.PlayerID(r.id(e.Player).String()), Role: reads.Role(e.Role),
@@ -282,7 +282,7 @@ func (r *reader) tag(text string) (evidence.Tag, error) {
 	}
 	player, err := uuid.Parse(string(tag.Player))
 	if err != nil {
-		return tag, r.bad("it tags nobody that can be: %q.", text)
+		return tag, bad("archive.tag", text)
 	}
 	tag.Player = evidence.PlayerID(r.id(player).String())
 	return tag, nil
@@ -296,7 +296,7 @@ func (r *reader) flush() error {
 			return err
 		}
 		if len(stored) != len(events) {
-			return problem("Some of these reps are here already.")
+			return refusal.New("archive.reps-here")
 		}
 		r.got.Events += len(stored)
 	}

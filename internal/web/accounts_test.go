@@ -259,9 +259,9 @@ func TestArchiveAndKeeping(t *testing.T) {
 	if got.Players != 8 || got.Events != 1 || got.Practices != 1 {
 		t.Errorf("%+v", got)
 	}
-	there.refused("POST", "/api/program/archive", doc, 422, "program.archive")
+	there.refused("POST", "/api/program/archive", doc, 422, "archive.here-already-at")
 	third := w.as(w.club("third", 0).head)
-	third.refused("POST", "/api/program/archive", doc[:len(doc)/2], 422, "program.archive")
+	third.refused("POST", "/api/program/archive", doc[:len(doc)/2], 422, "archive.cut-at")
 	w.as(c.helper).refused("GET", "/api/program/archive", nil, 403, "role.head-coach")
 	var keeping api.Keeping
 	head.refused("PUT", "/api/program/settings", map[string]int{"keepMonths": 3}, 422, "program.keep-months")

@@ -11,6 +11,7 @@ import (
 	"slices"
 	"time"
 
+	"evrik/core/refusal"
 	"evrik/internal/archive"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -94,9 +95,8 @@ func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestOb
 	}
 	me := caller(ctx)
 	got, err := archive.Read(ctx, s.db, me.ProgramID, me.Name, s.now(), bufio.NewReader(file))
-	var p archive.Problem
-	if errors.As(err, &p) {
-		return nil, invalid("program.archive", p.Error())
+	if refusal.CodeOf(err) != "" {
+		return nil, invalidBy(err, "")
 	}
 	return api.ImportArchive200JSONResponse{Id: got.ID, Players: got.Players, Practices: got.Practices, Games: got.Games, Events: got.Events}, err
 }
