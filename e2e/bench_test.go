@@ -41,15 +41,16 @@ func BenchmarkDrag(b *testing.B) {
 	}
 }
 
-// BenchmarkFirstLoad reports the JavaScript a browser fetches, as sent over the
+// BenchmarkFirstLoad reports the JavaScript and the styles a browser fetches, as sent over the
 // wire, until the first view stands.
 func BenchmarkFirstLoad(b *testing.B) {
 	s := demo(b)
 	for b.Loop() {
-		p := enter(b, s)
-		kilobytes := browser.Eval[float64](p, `performance.getEntriesByType('resource')
-			.filter((e) => e.name.endsWith('.js')).reduce((sum, e) => sum + e.encodedBodySize, 0) / 1000`)
-		b.ReportMetric(kilobytes, "kB-js")
+		p := page(b, s)
+		p.NothingKept()
+		signIn(p)
+		b.ReportMetric(sent(p, ".js"), "kB-js")
+		b.ReportMetric(sent(p, ".css"), "kB-css")
 	}
 }
 

@@ -157,11 +157,16 @@ func page(t testing.TB, s *server) *browser.Page {
 func enter(t testing.TB, s *server) *browser.Page {
 	t.Helper()
 	p := page(t, s)
+	signIn(p)
+	return p
+}
+
+// signIn opens the demo in a tab and signs in with what is filled in.
+func signIn(p *browser.Page) {
 	p.Open("/")
 	p.Text("This is a demo")
 	p.Click("button", "Sign in")
 	p.See("heading", "What holds the team back")
-	return p
 }
 
 // fails runs evrik and returns what it complains of.

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"io/fs"
 	"os"
 	"path/filepath"
@@ -56,6 +57,30 @@ func accessible(t *testing.T, p *browser.Page, where string) {
 	browser.Eval[bool](p, script+"; true")
 	if found := browser.Eval[string](p, violations); found != "" {
 		t.Errorf("%s:\n\t%s", where, found)
+	}
+}
+
+// What the first view may take of each kind, as sent (assumptions).
+const (
+	mostScript = 150.0 // kB
+	mostStyle  = 40.0  // kB
+)
+
+// sent is how much of a kind of file a page has fetched so far, packed as it came, in kB.
+func sent(p *browser.Page, ending string) float64 {
+	return browser.Eval[float64](p, fmt.Sprintf(`performance.getEntriesByType('resource')
+		.filter((e) => e.name.endsWith(%q)).reduce((sum, e) => sum + e.encodedBodySize, 0) / 1000`, ending))
+}
+
+// The first view of a coach comes over a gym's network in a moment.
+func TestFirstLoadIsSmall(t *testing.T) {
+	p := page(t, demo(t))
+	p.NothingKept()
+	signIn(p)
+	script, style := sent(p, ".js"), sent(p, ".css")
+	t.Logf("%.0f kB of JavaScript, %.0f kB of styles", script, style)
+	if script > mostScript || style > mostStyle || script < mostScript/3 {
+		t.Errorf("the first view takes %.1f kB of JavaScript and %.1f kB of styles, not %.0f and %.0f at most", script, style, mostScript, mostStyle)
 	}
 }
 

@@ -3,7 +3,7 @@ import adapter from '@sveltejs/adapter-static';
 /** @type {import('@sveltejs/kit').Config} */
 export default {
   kit: {
-    adapter: adapter({ fallback: 'index.html', strict: false }),
+    adapter: adapter({ fallback: 'index.html', strict: false, precompress: true }),
     csp: {
       mode: 'hash',
       directives: {

@@ -120,6 +120,12 @@ func (p *Page) Before(script string) {
 	}
 }
 
+// NothingKept keeps the app from being stored on the device for use without a network, so that every file comes from
+// the server.
+func (p *Page) NothingKept() {
+	p.Before(`ServiceWorkerContainer.prototype.register = () => new Promise(() => {})`)
+}
+
 // Hasten makes clips end at their first picture and gives all the time there is to answer:
 // what a test proves of a question does not lie in waiting for it.
 func (p *Page) Hasten() {

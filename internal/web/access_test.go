@@ -2,6 +2,7 @@ package web
 
 import (
 	"fmt"
+	"io"
 	"net/http"
 	"os"
 	"sort"
@@ -358,6 +359,36 @@ func TestStaticFiles(t *testing.T) {
 		}
 		if res.Header.Get("X-Content-Type-Options") != "nosniff" {
 			t.Errorf("%s: no nosniff", path)
+		}
+	}
+}
+
+// A built file is sent in the smallest form that the build has made and the browser takes.
+func TestPackedFiles(t *testing.T) {
+	w := newWorld(t)
+	w.untilUp()
+	for _, tc := range []struct{ takes, encoding, body string }{
+		{"gzip, deflate, br, zstd", "br", "by brotli"},
+		{"gzip, br;q=0", "gzip", "by gzip"},
+		{"GZIP;q=0.5", "gzip", "by gzip"},
+		{"deflate", "", "much code"},
+		{"identity", "", "much code"},
+	} {
+		req, err := http.NewRequestWithContext(t.Context(), "GET", w.server.URL+"/_app/immutable/big.js", nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		req.Header.Set("Accept-Encoding", tc.takes)
+		res, err := http.DefaultTransport.RoundTrip(req)
+		if err != nil {
+			t.Fatal(err)
+		}
+		body, err := io.ReadAll(res.Body)
+		res.Body.Close()
+		h := res.Header
+		if err != nil || string(body) != tc.body || h.Get("Content-Encoding") != tc.encoding || h.Get("Vary") == "" ||
+			!strings.HasPrefix(h.Get("Content-Type"), "text/javascript") || !strings.Contains(h.Get("Cache-Control"), "immutable") {
+			t.Errorf("%q: %q, %v, %v", tc.takes, body, h, err)
 		}
 	}
 }

@@ -88,6 +88,9 @@ func (w *world) process() *httptest.Server {
 	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(), Log: slog.New(slog.DiscardHandler), Assets: fstest.MapFS{
 		"index.html":               {Data: []byte("<!doctype html>the app")},
 		"_app/immutable/hash.js":   {Data: []byte("code")},
+		"_app/immutable/big.js":    {Data: []byte("much code")},
+		"_app/immutable/big.js.br": {Data: []byte("by brotli")},
+		"_app/immutable/big.js.gz": {Data: []byte("by gzip")},
 		"_app/other/not-hashed.js": {Data: []byte("code")},
 	}})
 	if err != nil {

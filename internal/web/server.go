@@ -6,15 +6,11 @@ package web
 
 import (
 	"context"
-	"encoding/json"
-	"errors"
 	"fmt"
 	"io/fs"
 	"log/slog"
 	"net"
 	"net/http"
-	"net/url"
-	"path"
 	"strings"
 	"time"
 
@@ -151,10 +147,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	e.IPExtractor = trust(o.Proxies)
 	e.Use(s.observe)
 	e.Use(middleware.Recover())
-	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024, Skipper: func(c *echo.Context) bool {
-		// A stream must not wait for enough to pack.
-		return strings.HasSuffix(c.Request().URL.Path, "/live") || strings.HasSuffix(c.Request().URL.Path, "/feed")
-	}}))
+	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024, Skipper: ready}))
 	e.Use(s.headers)
 	e.Use(s.introduce)
 	// An archive may be of any size; its handler reads it, after the caller was let in.
@@ -184,55 +177,4 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 			e.ServeHTTP(w, r)
 		}
 	})), nil
-}
-
-// playersFiles are the files of a player's page, as the build has written them down, for a
-// Link header that has begun; none where it has not.
-func playersFiles(assets fs.FS) string {
-	var page struct{ Files, Styles []string }
-	if assets == nil {
-		return ""
-	}
-	data, err := fs.ReadFile(assets, "_app/quiz.json")
-	if err != nil || json.Unmarshal(data, &page) != nil {
-		return ""
-	}
-	var out strings.Builder
-	for _, f := range page.Files {
-		fmt.Fprintf(&out, ", </%s>; rel=modulepreload", f)
-	}
-	for _, f := range page.Styles {
-		fmt.Fprintf(&out, ", </%s>; rel=preload; as=style", f)
-	}
-	return out.String()
-}
-
-// static serves a built file, or the application's page for every address
-// inside it. Files under immutable/ carry their content's hash in the name.
-func (s *Server) static(c *echo.Context) error {
-	name := strings.TrimPrefix(path.Clean("/"+c.Request().URL.Path), "/")
-	if strings.HasPrefix(name, "api/") || s.assets == nil {
-		return echo.ErrNotFound
-	}
-	info, err := fs.Stat(s.assets, name)
-	if name == "" || errors.Is(err, fs.ErrNotExist) || (err == nil && info.IsDir()) {
-		if path.Ext(name) != "" {
-			return echo.ErrNotFound
-		}
-		name = "index.html"
-	}
-	if key, old := strings.CutPrefix(c.Request().URL.Path, "/eyes/"); old && url.PathEscape(key) == key {
-		return c.Redirect(http.StatusPermanentRedirect, "/quiz/"+key) // links that players were given before
-	}
-	cache := "no-cache"
-	if strings.Contains(name, "/immutable/") {
-		cache = "public, max-age=31536000, immutable"
-	}
-	c.Response().Header().Set("Cache-Control", cache)
-	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/quiz/"); ok && name == "index.html" && url.PathEscape(key) == key {
-		// A phone on a slow network fetches its questions, and the page's own files, while
-		// it fetches what every page takes.
-		c.Response().Header().Set("Link", fmt.Sprintf("</api/quiz/%s?size=%d>; rel=preload; as=fetch; crossorigin%s", key, firstPack, s.quizFiles))
-	}
-	return c.FileFS(name, s.assets)
 }
