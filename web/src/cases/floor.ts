@@ -1,5 +1,7 @@
 import { along } from '$lib/court/geometry';
 import { Player } from '$lib/court/player.svelte';
+import { spoken } from '$lib/court/spoken';
+import type { Painted } from '$lib/court/lab.svelte';
 import { Tonight } from '$lib/drill/tonight.svelte';
 import { Rota } from '$lib/run/rota.svelte';
 import { Deck } from '$lib/teach/deck.svelte';
@@ -137,5 +139,17 @@ export const floor: Cases = {
     ];
     same(Math.round(along(pass, 0.1).x * 1000), 3000);
     same(along([], 1), { x: 0, y: 0 });
+  },
+
+  'an answer is said once it has settled: cue, read and how clear'() {
+    const names = { cueName: (id: string) => id.toUpperCase(), readName: (id: string) => `read ${id}` };
+    const said = (exact: object | null, cue = 'trail', read = 'curl') =>
+      spoken({ cue, margin: 1.25, row: { cutterRead: read }, exact } as Painted, names);
+    same(said(null), '');
+    same(said({ state: 'clear', next: 'under' }), 'TRAIL. read curl. 1.3 feet, clear of under.');
+    same(said({ state: 'clear', next: 'none' }), 'TRAIL. read curl. 1.3 feet, until no cue is clear.');
+    same(said({ state: 'close', next: 'under', note: 'close' }), 'TRAIL. read curl. 1.3 feet, close.');
+    same(said({ state: 'open', note: 'Either may come.' }), "Can't tell yet. Either may come.");
+    same(said({ state: 'none', note: 'Nobody moves.' }, 'none', ''), 'NONE. Nobody moves.');
   }
 };

@@ -9,6 +9,7 @@
   import AlsoRight from './AlsoRight.svelte';
   import Picture from './Picture.svelte';
   import type { Lab } from './lab.svelte';
+  import { clearOf, hasMargin, spoken } from './spoken';
   import Note from '$lib/ui/Note.svelte';
   import Fold from '$lib/ui/Fold.svelte';
 
@@ -36,6 +37,7 @@
   {#if lab.problem}
     <Note>{lab.problem}</Note>
   {/if}
+  <p class="sr-only" role="status">{painted && !lab.asking ? spoken(painted, session) : ''}</p>
   {#if lab.asking && painted}
     <Question {lab} right={painted.row.cutterRead} />
   {:else if painted}
@@ -44,26 +46,23 @@
       {#if row.cutterRead}<ReadGlyph read={row.cutterRead} size={76} />{/if}
       <div>
         {#if exact?.state === 'open'}
-          <p class="read text-2xl font-bold leading-[1.05]" role="status">Can't tell yet</p>
+          <p class="read text-2xl font-bold leading-[1.05]">Can't tell yet</p>
           <p class="cue soft text-sm leading-[1.25]">{exact.note}</p>
         {:else if exact?.state === 'none'}
-          <p class="read text-2xl font-bold leading-[1.05]" role="status">{session.cueName('none')}</p>
+          <p class="read text-2xl font-bold leading-[1.05]">{session.cueName('none')}</p>
           <p class="cue soft text-sm leading-[1.25]">{exact.note}</p>
         {:else}
           <p class="cue text-sm leading-[1.25]">
             {session.cueName(painted.cue)} <span class="soft">{row.seen}</span>
           </p>
         {/if}
-        {#if row.cutterRead}<p
-            class="read text-2xl font-bold leading-[1.05]"
-            role={exact?.state === 'open' ? undefined : 'status'}
-          >
-            {session.readName(row.cutterRead)}
-          </p>{/if}
+        {#if row.cutterRead}
+          <p class="read text-2xl font-bold leading-[1.05]">{session.readName(row.cutterRead)}</p>
+        {/if}
       </div>
     </div>
     {#if row.say}<p class="say text-lg leading-[1.3]">“{row.say}”</p>{/if}
-    {#if painted.cue !== 'undecided' && painted.cue !== 'none'}
+    {#if hasMargin(painted)}
       <div class="grid grid-cols-[auto_6rem_1fr] gap-3 items-center">
         <span class="numeral text-xl">{painted.margin.toFixed(1)} ft</span>
         <span class="h-[10px] bg-seam"
@@ -72,12 +71,7 @@
             style:width={`${Math.min(100, (painted.margin / widest) * 100)}%`}
           ></span></span
         >
-        <span class="soft">
-          {#if exact?.state === 'close'}{exact.note}
-          {:else if exact?.next === 'none'}until no cue is clear
-          {:else if exact && exact.next !== painted.cue}clear of {session.cueName(exact.next).toLowerCase()}
-          {:else}clear{/if}
-        </span>
+        <span class="soft">{clearOf(painted, session)}</span>
       </div>
     {/if}
     <Picture {lab} />
