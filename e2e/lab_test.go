@@ -54,6 +54,7 @@ func teach(t *testing.T, p *browser.Page) {
 		}
 		p.Press(kb.ArrowUp)
 		p.Press(kb.ArrowRight)
+		p.Says("status", ".") // the answer has settled
 	}
 	read(p, "Back cut")
 	// Two on one spot are refused in words, and moving on goes on.

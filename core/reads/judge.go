@@ -92,7 +92,7 @@ func Judge(fl Floor, s *Snapshot) (Judgment, error) {
 	switch {
 	case v.Cue == NoCue:
 		j.State = NoCall
-		j.Note = "No clear " + a.cueWord() + ": nothing in the picture asks for one read. Play what is open."
+		j.Note = "Nothing in the picture asks for one read. Play what is open."
 	case v.Cue == Undecided:
 		j.State = Open
 		j.Watch = a.watch(s, &f, cues)
@@ -137,14 +137,6 @@ func undecidedRow(row Row, j *Judgment) Row {
 		}
 	}
 	return out
-}
-
-// cueWord is what a cue of the action is called.
-func (a *Action) cueWord() string {
-	if a.Family == BallUp {
-		return "coverage"
-	}
-	return "cue"
 }
 
 // listed joins the names of cues.

