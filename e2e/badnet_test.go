@@ -188,7 +188,7 @@ func log(p *browser.Page, n int) {
 // logged arrives once all the same, network or none, and so do a player's answers.
 func TestPlainAddressInTheGym(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Before("delete Crypto.prototype.randomUUID; delete Navigator.prototype.clipboard; delete Navigator.prototype.serviceWorker")
 	p.Open("/")
 	floor(p)
@@ -210,7 +210,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 	player := path.Base(p.Path())
 	p.Click("button", "Copy the link")
 	p.Text("does not let it be copied")
-	phone := page(t, s)
+	phone := device(t, s)
 	phone.Hasten()
 	phone.Before("delete Crypto.prototype.randomUUID; delete Navigator.prototype.serviceWorker")
 	phone.Open(link)

@@ -46,9 +46,7 @@ func BenchmarkDrag(b *testing.B) {
 func BenchmarkFirstLoad(b *testing.B) {
 	s := demo(b)
 	for b.Loop() {
-		p := page(b, s)
-		p.NothingKept()
-		signIn(p)
+		p := enter(b, s)
 		b.ReportMetric(sent(p, ".js"), "kB-js")
 		b.ReportMetric(sent(p, ".css"), "kB-css")
 	}
@@ -61,7 +59,7 @@ func BenchmarkQuizOnAColdPhone(b *testing.B) {
 	for b.Loop() {
 		p := enter(b, s)
 		link := quizLink(p, "Noor, Curl")
-		phone := page(b, s)
+		phone := device(b, s)
 		phone.Viewport(390, 844)
 		phone.Slow()
 		phone.Before(`new MutationObserver(() => {

@@ -34,7 +34,7 @@ func TestActionsByAge(t *testing.T) {
 	}
 }
 
-// A coach makes a drill of his own from "Slot twos", turns it into three on
+// A coach makes a drill of their own from "Slot twos", turns it into three on
 // three, gets the order list for eleven with one who comes late, prints it,
 // exports it and imports it again.
 func TestOwnDrill(t *testing.T) {
@@ -47,6 +47,12 @@ func TestOwnDrill(t *testing.T) {
 	p.Click("checkbox", "For what holds us back")
 	p.See("link", "Three-line away")
 	p.Hushed("link", "Form shooting")
+	p.Click("link", "Three-line away")
+	p.Text("Touches, each")
+	// What was chosen stands in the address: the list is as it was on the way back.
+	browser.Eval[bool](p, "history.back() ?? true")
+	p.Text("of 59 drills")
+	p.Hushed("status", "59 of 59")
 	p.Click("link", "Three-line away")
 	p.Text("Touches, each")
 	p.Click("button", "Run it")

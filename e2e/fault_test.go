@@ -20,7 +20,7 @@ import (
 func TestWholePracticeWithoutNetwork(t *testing.T) {
 	s := demo(t)
 	via, net := between(t, s)
-	p := enter(t, via)
+	p := signIn(device(t, via))
 	floor(p)
 	p.Click("button", "Start clock")
 	p.See("button", "Stop clock")
@@ -72,7 +72,7 @@ func TestDatabaseRestarts(t *testing.T) {
 	t.Parallel()
 	dir, url := pgtest.Safe(t)
 	s := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
-	p, other := enter(t, s), enter(t, s)
+	p, other := signIn(device(t, s)), signIn(device(t, s))
 	floor(p)
 	other.Open(p.Path())
 	log(p, 20)
@@ -112,7 +112,7 @@ func crash(t *testing.T, dir string) {
 // without, and both send what is kept, which is stored once.
 func TestTwoTabs(t *testing.T) {
 	s := demo(t)
-	one := enter(t, s)
+	one := signIn(device(t, s))
 	floor(one)
 	two, stop := one.Tab()
 	t.Cleanup(stop)
@@ -147,7 +147,7 @@ func TestTwoTabs(t *testing.T) {
 // on the floor is right.
 func TestClockThreeHoursOff(t *testing.T) {
 	s := demo(t)
-	p := page(t, s)
+	p := device(t, s)
 	p.Before(`{
 		const off = 3 * 3600 * 1000, Real = Date;
 		globalThis.Date = class extends Real {
@@ -167,7 +167,7 @@ func TestClockThreeHoursOff(t *testing.T) {
 	if off := ask[float64](t, s, "SELECT max(abs(extract(epoch FROM recorded_at - at)))::float8 FROM rep_events WHERE practice_id = $1::uuid", practice); off > 60 {
 		t.Errorf("a rep's time is %.0f s off", off)
 	}
-	right := enter(t, s)
+	right := signIn(device(t, s))
 	right.Open(p.Path())
 	right.Text("4 logged")
 	left := func(p *browser.Page) int {
@@ -218,7 +218,7 @@ const fullDevice = `{
 // nothing is missing afterwards.
 func TestDeviceFull(t *testing.T) {
 	s := demo(t)
-	p := page(t, s)
+	p := device(t, s)
 	p.Before(fullDevice)
 	p.Open("/")
 	p.Click("button", "Sign in")
@@ -246,7 +246,7 @@ func TestDeviceFull(t *testing.T) {
 // A coach leaves the floor before everything is sent and opens the app at home.
 func TestSentFromHome(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	floor(p)
 	p.Text("All sent")
 	p.Until("navigator.serviceWorker.controller !== null")
@@ -268,7 +268,7 @@ func TestSentFromHome(t *testing.T) {
 // kept, and are sent when the coach has signed in again.
 func TestSignedOutMeanwhile(t *testing.T) {
 	s := demo(t)
-	p, other := enter(t, s), enter(t, s)
+	p, other := signIn(device(t, s)), signIn(device(t, s))
 	floor(p)
 	log(p, 2)
 	p.Text("All sent")
@@ -293,7 +293,7 @@ func TestSignedOutMeanwhile(t *testing.T) {
 // reps are kept and offered, and put back with the practice they are stored.
 func TestPracticeDeletedMeanwhile(t *testing.T) {
 	s := demo(t)
-	p, head := enter(t, s), enter(t, s)
+	p, head := signIn(device(t, s)), signIn(device(t, s))
 	floor(p)
 	log(p, 2)
 	p.Text("All sent")

@@ -17,7 +17,7 @@ import (
 // and what was missed goes into the plan.
 func TestGame(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Press("7")
 	p.Text("nobody knows what they do")
 	p.Fill("Opponent", "Lantern Point")
@@ -139,7 +139,7 @@ func TestGame(t *testing.T) {
 // team's counts stay.
 func TestSquad(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Click("link", "Squad")
 	p.See("link", "Bram, Curl")
 	p.Choose("Part", "All parts")
@@ -189,7 +189,7 @@ func TestSquad(t *testing.T) {
 // the archive goes from one club into another.
 func TestBackupRestoreAndArchive(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Click("link", "Squad")
 	p.See("link", "Bram, Curl")
 	board := browser.Eval[string](p, "[...document.querySelectorAll('tbody td a .visually-hidden')].map((a) => a.textContent.replace(/\\s+/g, ' ')).join('\\n')")
@@ -216,7 +216,7 @@ func TestBackupRestoreAndArchive(t *testing.T) {
 		t.Error(said)
 	}
 	back := launch(t, "serve", "EVRIK_DATABASE_URL="+empty)
-	q := page(t, back)
+	q := device(t, back)
 	q.Open("/")
 	q.Fill("Email", "coach@tallowcreek.example")
 	q.Fill("Password", "read the defender")
@@ -230,7 +230,7 @@ func TestBackupRestoreAndArchive(t *testing.T) {
 	out := filepath.Join(dir, "club.json")
 	call(s.url(t), "export", out)
 	fresh := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
-	r := page(t, fresh)
+	r := device(t, fresh)
 	r.Open("/")
 	r.Fill("Program", "Elsewhere")
 	r.Fill("First team", "First")

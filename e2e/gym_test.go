@@ -62,7 +62,7 @@ func TestPageClockFollowsTheCore(t *testing.T) {
 func TestKeptThroughABadNetwork(t *testing.T) {
 	via, net := between(t, demo(t))
 	net.snags = 5
-	p := enter(t, via)
+	p := signIn(device(t, via))
 	p.Until("navigator.serviceWorker.controller !== null")
 	net.mu.Lock()
 	if len(net.snagged) < 10 {
@@ -78,7 +78,7 @@ func TestKeptThroughABadNetwork(t *testing.T) {
 // shown, with its age, and the practice can be run.
 func TestOpensOffline(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	team := "/" + teamOf(p)
 	kept := func(key string) string {
 		return fmt.Sprintf(`new Promise((done) => { const q = indexedDB.open('evrik'); q.onsuccess = () => {
@@ -148,7 +148,7 @@ func TestServerHangs(t *testing.T) {
 	t.Cleanup(front.CloseClientConnections)
 	via := *s
 	via.Base = front.URL
-	p := page(t, &via)
+	p := device(t, &via)
 	// Eight seconds pass at once while it hangs.
 	p.Before(`{
 		const real = globalThis.setTimeout.bind(globalThis);
@@ -202,7 +202,7 @@ func TestServerHangs(t *testing.T) {
 // What a hand and a keyboard expect of the run page.
 func TestHandsOnTheRunPage(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Before(`
 		globalThis.held = 0;
 		navigator.wakeLock.request = async () => {
@@ -283,7 +283,7 @@ func TestHandsOnTheRunPage(t *testing.T) {
 // What is changed while a plan is being saved stays on the page and is saved next.
 func TestEditWhileSaving(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Before(`{
 		const real = globalThis.fetch;
 		globalThis.fetch = async (request, ...rest) => {
@@ -341,7 +341,7 @@ func TestAnswerBreaksOff(t *testing.T) {
 	t.Cleanup(front.CloseClientConnections)
 	via := *s
 	via.Base = front.URL
-	p := enter(t, &via)
+	p := signIn(device(t, &via))
 	breaks.Store(true)
 	p.Open(p.Path())
 	p.Says("status", "what this device kept")

@@ -27,7 +27,7 @@ func verdicts(p *browser.Page, names []string) string {
 // The coach's path on one evening: sign in, teach, look at the drill, plan,
 // run and log, and see a verdict change.
 func TestCoachPath(t *testing.T) {
-	p := enter(t, demo(t))
+	p := signIn(device(t, demo(t)))
 	teach(t, p)
 
 	p.Click("link", "Drills")
@@ -104,7 +104,7 @@ func TestCoachPath(t *testing.T) {
 func TestKilledWhileLogging(t *testing.T) {
 	t.Parallel()
 	s := launch(t, "demo", "EVRIK_HOME="+pgtest.Home(t))
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	floor(p)
 	log := func(from, to int) {
 		for n := from; n <= to; n++ {
@@ -140,7 +140,7 @@ func TestKilledWhileLogging(t *testing.T) {
 // only the door, and an assistant sees no head coach's buttons.
 func TestDoors(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	team := p.Path()
 	p.Click("link", "Settings")
 	p.Click("button", "Sign out everywhere")
@@ -168,7 +168,7 @@ func TestDoors(t *testing.T) {
 // the same.
 func TestReadAndObservers(t *testing.T) {
 	s := demo(t)
-	p := enter(t, s)
+	p := signIn(device(t, s))
 	p.Click("link", "Squad")
 	p.Click("link", "Back cut")
 	p.See("heading", "What they do instead")
@@ -193,7 +193,7 @@ func TestReadAndObservers(t *testing.T) {
 
 	p.Open("/" + team + "/now")
 	floor(p)
-	q := page(t, s)
+	q := device(t, s)
 	q.Open("/")
 	q.Fill("Email", "assistant@tallowcreek.example")
 	q.Click("button", "Sign in")

@@ -18,15 +18,15 @@ var (
 	soakSeed = flag.Uint64("seed", 1, "of the random run of faults")
 )
 
-// device is one browser in a random run, with what it must have logged.
-type device struct {
+// logger is one browser in a random run, with what it must have logged.
+type logger struct {
 	*browser.Page
 	standing int
 	offline  bool
 }
 
 // written waits until everything the page has begun to write to its device is there.
-func (d *device) written() {
+func (d *logger) written() {
 	browser.Eval[bool](d.Page, `new Promise((r) => { const q = indexedDB.open('evrik'); q.onsuccess = () => {
 		const tx = q.result.transaction('waiting', 'readwrite'); tx.oncomplete = () => { q.result.close(); r(true); }; }; })`)
 }
@@ -57,9 +57,9 @@ func TestSoak(t *testing.T) {
 		return true
 	})
 
-	devices := make([]*device, 3)
+	devices := make([]*logger, 3)
 	for i := range devices {
-		d := &device{Page: enter(t, via)}
+		d := &logger{Page: signIn(device(t, via))}
 		devices[i] = d
 		if i == 0 {
 			floor(d.Page)

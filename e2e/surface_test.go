@@ -74,9 +74,7 @@ func sent(p *browser.Page, ending string) float64 {
 
 // The first view of a coach comes over a gym's network in a moment.
 func TestFirstLoadIsSmall(t *testing.T) {
-	p := page(t, demo(t))
-	p.NothingKept()
-	signIn(p)
+	p := enter(t, demo(t))
 	script, style := sent(p, ".js"), sent(p, ".css")
 	t.Logf("%.0f kB of JavaScript, %.0f kB of styles", script, style)
 	if script > mostScript || style > mostStyle || script < mostScript/3 {

@@ -16,7 +16,7 @@ import (
 // practice, one end each, and nothing is lost or doubled.
 func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	s := demo(t)
-	one, two := enter(t, s), enter(t, s)
+	one, two := signIn(device(t, s)), signIn(device(t, s))
 	floor(one)
 	floor(two)
 	logs(one, "Basket 1")
@@ -72,7 +72,7 @@ func logs(p *browser.Page, what string) {
 // what is logged at both is in one practice.
 func TestTwoEndsOnTheFloor(t *testing.T) {
 	s := demo(t)
-	one, two := enter(t, s), enter(t, s)
+	one, two := signIn(device(t, s)), signIn(device(t, s))
 	one.Click("link", "Change the plan")
 	one.Text("rules kept")
 	for end, name := range []string{"Slot twos", "Flare series"} {
@@ -117,7 +117,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 // Two coaches change one plan: the later one is told, and keeps his draft.
 func TestTwoCoachesOnePlan(t *testing.T) {
 	s := demo(t)
-	one, two := enter(t, s), enter(t, s)
+	one, two := signIn(device(t, s)), signIn(device(t, s))
 	one.Click("link", "Change the plan")
 	one.Text("rules kept")
 	two.Open(one.Path())
@@ -141,7 +141,7 @@ func TestTwoCoachesOnePlan(t *testing.T) {
 
 // The run sheet by keyboard alone: choose, move, lengthen, take out, undo.
 func TestPlanByKeyboard(t *testing.T) {
-	p := enter(t, demo(t))
+	p := signIn(device(t, demo(t)))
 	p.Click("link", "Change the plan")
 	p.Text("rules kept")
 	p.Focus("option", "Ball handling and layups, both sides Layup")

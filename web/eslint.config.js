@@ -9,6 +9,8 @@ export default ts.config(
   ...ts.configs.recommended,
   ...svelte.configs.recommended,
   { languageOptions: { globals: { ...globals.browser } } },
+  // The application is always served from the root.
+  { rules: { 'svelte/no-navigation-without-resolve': 'off' } },
   {
     // With types: a promise that nobody waits for says so with void.
     files: ['src/**/*.ts', 'src/**/*.svelte'],
@@ -22,8 +24,6 @@ export default ts.config(
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: config } },
     rules: {
-      // The application is always served from the root.
-      'svelte/no-navigation-without-resolve': 'off',
       // Maps, sets and dates here are made anew, never changed in place.
       'svelte/prefer-svelte-reactivity': 'off'
     }

@@ -117,7 +117,7 @@ func TestWeeksCompared(t *testing.T) {
 	for _, warning := range w.Warnings {
 		said += warning.Text + "\n"
 	}
-	for _, want := range []string{"Much more than in the four weeks before: A (50 % more) and B (125 % more).", "Much less than in the four weeks before: D (50 % less).", "Back after two weeks or more away: C."} {
+	for _, want := range []string{"Much more than in the four weeks before: A (50% more) and B (125% more).", "Much less than in the four weeks before: D (50% less).", "Back after two weeks or more away: C."} {
 		if !strings.Contains(said, want) {
 			t.Errorf("no %q in\n%s", want, said)
 		}
@@ -136,7 +136,7 @@ func TestWeeksCompared(t *testing.T) {
 	// Many are counted, not named.
 	many := []string{"a", "b", "c", "d", "e"}
 	w = WeekOf(monday, []Session{sessionOf(monday.AddDate(0, 0, -6), 60, Effort{}, many...), sessionOf(monday, 120, Effort{}, many...)}, many, Limits{}, strings.ToUpper)
-	if len(w.Warnings) != 1 || !strings.Contains(w.Warnings[0].Text, "5 players, about 100 % more") {
+	if len(w.Warnings) != 1 || !strings.Contains(w.Warnings[0].Text, "5 players, about 100% more") {
 		t.Errorf("%+v", w.Warnings)
 	}
 	// Live play and jumps of one day.

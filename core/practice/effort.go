@@ -51,9 +51,9 @@ const (
 // moreOrLess says a change in words: "45 % more".
 func moreOrLess(share float64) string {
 	if share < 0 {
-		return fmt.Sprintf("%.0f %% less", -100*share)
+		return fmt.Sprintf("%.0f%% less", -100*share)
 	}
-	return fmt.Sprintf("%.0f %% more", 100*share)
+	return fmt.Sprintf("%.0f%% more", 100*share)
 }
 
 // listed joins a few names and counts the rest.

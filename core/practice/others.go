@@ -197,7 +197,7 @@ func (f *filler) tellOther(v variant, best answer, told Plan) (o Other) {
 		}
 		return n
 	}
-	o.Text = fmt.Sprintf("%.0f min live instead of %.0f, %.0f %% in line instead of %.0f %%", is.LiveMinutes, was.LiveMinutes, 100*is.Waiting, 100*was.Waiting)
+	o.Text = fmt.Sprintf("%.0f min live instead of %.0f, %.0f%% in line instead of %.0f%%", is.LiveMinutes, was.LiveMinutes, 100*is.Waiting, 100*was.Waiting)
 	switch less := players(was) - players(is); {
 	case less > 0:
 		o.Text += fmt.Sprintf("; %d fewer steps forward.", less)
@@ -206,7 +206,7 @@ func (f *filler) tellOther(v variant, best answer, told Plan) (o Other) {
 	default:
 		value := a.problem.Value(a.solution.Chosen) / best.problem.Value(best.solution.Chosen)
 		if percent := math.Round(100 * (1 - value)); percent >= 1 {
-			o.Text += fmt.Sprintf("; the goals move %.0f %% less.", percent)
+			o.Text += fmt.Sprintf("; the goals move %.0f%% less.", percent)
 		} else {
 			o.Text += "; the goals move as far."
 		}

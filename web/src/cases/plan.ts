@@ -1,4 +1,5 @@
 import { Draft, firstPlan } from '$lib/plan/draft.svelte';
+import { holds } from '$lib/state/asked';
 import { session } from '$lib/state/session.svelte';
 import type { Schemas } from '$lib/api/client';
 import { answering, same, until, type Cases } from './tell';
@@ -80,5 +81,11 @@ export const plan: Cases = {
     same([first.minutes, first.present], [60, ['a']]);
     same(Math.round((Date.parse(second.startsAt) - Date.parse(first.startsAt)) / 3600_000 / 24), 1);
     same(firstPlan('t', [], [], '2026-12-24').startsAt, '2026-12-25T00:00:00.000Z');
+  },
+
+  'a search finds what has every word that was typed, in any order'() {
+    same(holds('Tue, December 1 Slot twos', 'twos dec'), true);
+    same(holds('Tue, December 1 Slot twos', 'threes dec'), false);
+    same(holds('anything', '  '), true);
   }
 };

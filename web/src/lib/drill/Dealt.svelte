@@ -36,7 +36,7 @@
   {/each}
   <div>
     <dt class="text-soft text-sm">In line</dt>
-    <dd class="numeral text-2xl leading-none">{Math.round(order.waiting * 100)} %</dd>
+    <dd class="numeral text-2xl leading-none">{Math.round(order.waiting * 100)}%</dd>
   </div>
 </dl>
 <p class="soft">{order.basis}.</p>

@@ -74,7 +74,7 @@
   {:else}
     <p>
       Team: <b class="numeral">{shots.made}</b> of <b class="numeral">{shots.tried}</b>,
-      {percent(shots.made / shots.tried)} %
+      {percent(shots.made / shots.tried)}%
     </p>
     <div class="mt-2 overflow-x-auto">
       <Table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes by player">
@@ -88,7 +88,7 @@
             <TableBodyRow>
               <TableBodyCell><b class="numeral">{jersey(p.player)}</b> {name(p.player)}</TableBodyCell>
               <TableBodyCell class="numeral">{p.made} of {p.tried}</TableBodyCell>
-              <TableBodyCell>{percent(p.range.low)} to {percent(p.range.high)} %</TableBodyCell>
+              <TableBodyCell>{percent(p.range.low)} to {percent(p.range.high)}%</TableBodyCell>
               <TableBodyCell>
                 <span class="numeral">{p.best.made} of {p.best.tried}</span>, {p.best.streak} in a row, {monthDayOf(
                   p.best.at

@@ -1,4 +1,5 @@
 import type { Schemas } from '$lib/api/client';
+import { holds } from '$lib/state/asked';
 
 type Drill = Schemas['Drill'];
 
@@ -47,8 +48,7 @@ export interface Wanted {
 
 /** Whether a drill is wanted. */
 export function fits(catalogue: Schemas['Catalogue'] | null, d: Drill, w: Wanted): boolean {
-  const text =
-    `${d.name} ${d.about} ${d.watch.join(' ')} ${actionOf(catalogue, d)?.name ?? ''}`.toLowerCase();
+  const text = `${d.name} ${d.about} ${d.watch.join(' ')} ${actionOf(catalogue, d)?.name ?? ''}`;
   return (
     (!w.group || shelfOf(catalogue, d) === w.group) &&
     (!w.action || d.screen === w.action) &&
@@ -57,10 +57,7 @@ export function fits(catalogue: Schemas['Catalogue'] | null, d: Drill, w: Wanted
     (!w.players || fewest(d) <= w.players) &&
     (!w.alone || !hasHelper(d)) &&
     (!w.only || w.only.includes(d.id)) &&
-    w.words
-      .toLowerCase()
-      .split(/\s+/)
-      .every((word) => text.includes(word))
+    holds(text, w.words)
   );
 }
 

@@ -1,11 +1,10 @@
 <script lang="ts">
   import Input from 'flowbite-svelte/Input.svelte';
-  import { goto } from '$app/navigation';
-  import { page } from '$app/state';
   import type { Schemas } from '$lib/api/client';
   import CueGlyph from '$lib/parts/CueGlyph.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import MovingPicture from './MovingPicture.svelte';
+  import { asked as inAddress, remember } from '$lib/state/asked';
   import { found } from './search';
   import Button from '$lib/ui/Button.svelte';
 
@@ -13,7 +12,7 @@
   let { team, entries }: { team: string; entries: Schemas['GlossaryEntry'][] } = $props();
 
   const kinds = { word: 'Words', action: 'Actions', cue: 'Cues', read: 'Reads' } as const;
-  let asked = $state(page.url.searchParams.get('q') ?? '');
+  let asked = $state(inAddress('q'));
   let open = $state('');
   const hits = $derived(found(entries, asked));
   const groups = $derived(
@@ -21,15 +20,6 @@
       .map((kind) => ({ kind, name: kinds[kind], words: hits.filter((e) => e.kind === kind) }))
       .filter((g) => g.words.length)
   );
-  /** What was searched stands in the address, so that Back finds it again. */
-  function search() {
-    const q = asked.trim();
-    void goto(q ? `?q=${encodeURIComponent(q)}` : '?', {
-      replaceState: true,
-      keepFocus: true,
-      noScroll: true
-    });
-  }
   const key = (e: Schemas['GlossaryEntry']) => `${e.kind}/${e.id}`;
 </script>
 
@@ -37,7 +27,12 @@
   <h2 id="words" class="mb-3 text-xl">Words of the game</h2>
   <label class="block max-w-md">
     <span class="mb-1 block text-sm text-soft">Search words</span>
-    <Input type="search" bind:value={asked} oninput={search} placeholder="curl, hedge, weak side…" />
+    <Input
+      type="search"
+      bind:value={asked}
+      oninput={() => remember({ q: asked.trim() })}
+      placeholder="curl, hedge, weak side…"
+    />
   </label>
   <p class="mt-2 text-sm text-soft" role="status">
     {hits.length === entries.length ? `${entries.length} words` : `${hits.length} of ${entries.length} words`}

@@ -18,7 +18,7 @@
     if (!draft.fits) return 'You changed the plan. Build again to fit the rest around your changes.';
     const how = f.proven
       ? 'Best practice for these limits.'
-      : `Best practice found. At most ${Math.max(1, Math.ceil(f.gap * 100))} % better is possible.`;
+      : `Best practice found. At most ${Math.max(1, Math.ceil(f.gap * 100))}% better is possible.`;
     return how + (f.split ? ` Both baskets in use: ${f.split}.` : '');
   });
 </script>

@@ -39,7 +39,7 @@
             {:else if p.reps > 0}
               <b class="numeral text-ink">{p.present}</b> players, <b class="numeral text-ink">{p.reps}</b>
               reps,
-              <b class="numeral text-ink">{share(p)}</b> % correct
+              <b class="numeral text-ink">{share(p)}</b>% correct
             {:else}<b class="numeral text-ink">{p.present}</b> players{/if}
           </span>
         </a>

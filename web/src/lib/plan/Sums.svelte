@@ -22,8 +22,8 @@
       </p>
       {#if sheet.countedMinutes > 0}
         <p>
-          <b class={big}>{percent(sheet.liveMinutes / sheet.countedMinutes)}</b> % live
-          <b class={big}>{percent(sheet.waiting)}</b> % in line
+          <b class={big}>{percent(sheet.liveMinutes / sheet.countedMinutes)}</b>% live
+          <b class={big}>{percent(sheet.waiting)}</b>% in line
         </p>
         <p>
           <b class={big}>{sheet.rules.length - broken}</b> of <b class={big}>{sheet.rules.length}</b>

@@ -30,7 +30,7 @@
     <ul class="soft">
       {#each things as t (t.name)}
         <li>
-          {t.name}: kappa {t.same.kappa.toFixed(2)}, 95 % between {t.same.interval.low.toFixed(2)} and
+          {t.name}: kappa {t.same.kappa.toFixed(2)}, 95% between {t.same.interval.low.toFixed(2)} and
           {t.same.interval.high.toFixed(2)}.
           {#if t.same.lopsided}Nearly all answers are the same one, so the plain count says more.{/if}
         </li>

@@ -85,7 +85,7 @@
     </p>
     <p class="soft none pt-1 pr-4 pb-3 pl-4 text-sm">
       Newer practices count more, an observer errs now and then, and some correct answers are guesses. "Has
-      it" needs a chance of 85 % to reach the target, on 6 reps or more. <a href={`/${team}/numbers`}
+      it" needs a chance of 85% to reach the target, on 6 reps or more. <a href={`/${team}/numbers`}
         >Where these numbers come from</a
       >
     </p>

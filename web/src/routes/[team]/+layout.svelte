@@ -79,7 +79,8 @@
       <div class="flex items-center gap-x-4 text-sm text-soft">
         <Select
           placeholder=""
-          class="min-h-12 cursor-pointer border-0 bg-transparent py-2 pr-8 pl-0 text-lg font-bold text-ink"
+          class="w-fit shrink-0"
+          classes={{ select: 'min-h-12 w-fit cursor-pointer border-0 bg-transparent pr-10 pl-0 text-lg font-bold' }}
           aria-label="Team"
           value={team}
           onchange={change}

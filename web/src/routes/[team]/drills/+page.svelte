@@ -10,6 +10,7 @@
   import { fits, levels, shelves } from '$lib/drills/library';
   import KeptNote from '$lib/parts/KeptNote.svelte';
   import { chosen } from '$lib/parts/chosen';
+  import { asked, remember } from '$lib/state/asked';
   import { orKept } from '$lib/state/device';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -18,14 +19,14 @@
 
   const team = page.params.team ?? '';
 
-  let words = $state('');
-  let group = $state('');
-  let action = $state('');
-  let rung = $state('');
-  let level = $state(0);
-  let players = $state<number>();
-  let alone = $state(false);
-  let needed = $state(false);
+  let words = $state(asked('q'));
+  let group = $state(asked('group'));
+  let action = $state(asked('action'));
+  let rung = $state(asked('rung'));
+  let level = $state(Number(asked('level')));
+  let players = $state<number | undefined>(Number(asked('players')) || undefined);
+  let alone = $state(asked('alone') !== '');
+  let needed = $state(asked('needed') !== '');
   /** Drills for what holds the team back, as soon as it is known. */
   let serving = $state.raw<string[] | null>(null);
 
@@ -49,6 +50,7 @@
   const shown = $derived(drills.filter((d) => fits(session.catalogue, d, wanted)));
   /** The groups that have a drill, in teaching order. */
   const groups = $derived(shelves(session.catalogue, shown));
+  const keep = () => remember({ q: words.trim(), group, action, rung, level, players, alone, needed });
   const isOwn = (id: string) => session.own.some((o) => o.drill.id === id);
 
   async function take(e: Event) {
@@ -79,6 +81,8 @@
   class="mt-3 mb-2 grid grid-cols-2 items-end gap-3 min-[901px]:grid-cols-4"
   aria-label="Filter the drills"
   onsubmit={(e) => e.preventDefault()}
+  oninput={keep}
+  onchange={keep}
 >
   <Label><span>Words</span><Input type="search" bind:value={words} maxlength={80} /></Label>
   <Label>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Schemas } from '$lib/api/client';
@@ -7,7 +9,9 @@
   import Month from '$lib/plan/Month.svelte';
   import Pages from '$lib/plan/Pages.svelte';
   import PracticeList from '$lib/plan/PracticeList.svelte';
+  import { asked, holds, remember } from '$lib/state/asked';
   import { notices } from '$lib/state/notices.svelte';
+  import { fullDayOf, longDayOf } from '$lib/state/teamclock';
   import { session } from '$lib/state/session.svelte';
   import Button from '$lib/ui/Button.svelte';
 
@@ -15,10 +19,18 @@
   const path = $derived({ teamId: page.params.team ?? '' });
   const list = $derived(data.list);
   const month = $derived(page.url.searchParams.get('view') === 'month');
+  const there = (month: boolean) => `/${path.teamId}/plan${month ? '?view=month' : ''}`;
   let busy = $state(false);
 
-  const coming = $derived(list.filter((p) => p.status !== 'done').reverse());
-  const done = $derived(list.filter((p) => p.status === 'done'));
+  const many = 12; // practices, from which on a search is worth its place (assumption)
+  let wanted = $state(asked('q'));
+  const found = $derived(
+    list.filter((p) =>
+      holds(`${longDayOf(p.startsAt)} ${fullDayOf(p.startsAt)} ${p.drills.join(' ')}`, wanted)
+    )
+  );
+  const coming = $derived(found.filter((p) => p.status !== 'done').reverse());
+  const done = $derived(found.filter((p) => p.status === 'done'));
 
   /** A new practice on the next free day: empty, or with the blocks of another. */
   async function add(like?: Schemas['PracticeSummary']) {
@@ -52,8 +64,8 @@
   <span class="grow"></span>
   {#if list.length}
     <div class="flex" role="group" aria-label="Shown as">
-      <Button aria-current={!month ? 'page' : undefined} href="?">List</Button>
-      <Button aria-current={month ? 'page' : undefined} href="?view=month">Month</Button>
+      <Button aria-current={!month ? 'page' : undefined} href={there(false)}>List</Button>
+      <Button aria-current={month ? 'page' : undefined} href={there(true)}>Month</Button>
     </div>
   {/if}
   {#if session.coach}
@@ -69,6 +81,23 @@
 {:else if month}
   <Month team={path.teamId} rows={list} />
 {:else}
+  {#if list.length > many}
+    <Label class="max-w-md">
+      <span>Search practices</span>
+      <Input
+        type="search"
+        placeholder="a drill, a day, a month"
+        maxlength={80}
+        bind:value={wanted}
+        oninput={() => remember({ q: wanted.trim() })}
+      />
+    </Label>
+    <p class="mt-2 text-sm text-soft" role="status">
+      {found.length === list.length
+        ? `${list.length} practices`
+        : `${found.length} of ${list.length} practices`}
+    </p>
+  {/if}
   <PracticeList team={path.teamId} name="To come" rows={coming} />
   <PracticeList
     team={path.teamId}

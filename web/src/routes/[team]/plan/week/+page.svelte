@@ -14,10 +14,10 @@
 
   const minute = 60;
   const rated = $derived(week.players.some((p) => p.total.rated > 0));
-  /** A change as it is written: "+45 %". */
+  /** A change as it is written: "+45%". */
   const percent = (share: number) => {
     const n = Math.round(100 * share);
-    return `${n > 0 ? '+' : n < 0 ? '−' : '±'}${Math.abs(n)} %`;
+    return `${n > 0 ? '+' : n < 0 ? '−' : '±'}${Math.abs(n)}%`;
   };
   const days = $derived(Array.from({ length: 7 }, (_, i) => plus(week.from, i)));
   const longest = $derived(Math.max(1, ...week.days.map((d) => d.minutes)));

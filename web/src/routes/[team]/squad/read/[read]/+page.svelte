@@ -18,7 +18,7 @@
   const wrong = $derived(view.confusion.made.filter((m) => m.made !== read) ?? []);
   const right = $derived(view.confusion.made.find((m) => m.made === read)?.count ?? 0);
   const has = $derived(view.standings.filter((s) => s.judgement.verdict === 'has').length ?? 0);
-  const per = (n: number, of: number) => (of > 0 ? `${Math.round((100 * n) / of)} %` : '');
+  const per = (n: number, of: number) => (of > 0 ? `${Math.round((100 * n) / of)}%` : '');
 </script>
 
 <div class="page-head border-l-10 border-l-(--tape) pl-4" style:--tape={tapeOf(read)}>
