@@ -80,7 +80,9 @@
         <Select
           placeholder=""
           class="w-fit shrink-0"
-          classes={{ select: 'min-h-12 w-fit cursor-pointer border-0 bg-transparent pr-10 pl-0 text-lg font-bold' }}
+          classes={{
+            select: 'min-h-12 w-fit cursor-pointer border-0 bg-transparent pr-10 pl-0 text-lg font-bold'
+          }}
           aria-label="Team"
           value={team}
           onchange={change}
