@@ -2,6 +2,7 @@ package web
 
 import (
 	"reflect"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -132,6 +133,9 @@ func TestTeach(t *testing.T) {
 			head.do("POST", c.path("/judge"), s, 200, &a)
 			if a.Cue != l.Rows[i].Cue || (a.Help != nil) != (screen.Family == reads.BallUp) {
 				t.Errorf("%s: example of %s judged %s, help %v", screen.ID, l.Rows[i].Cue, a.Cue, a.Help)
+			}
+			if l.Deciders[i] != string(a.Decider) || !slices.ContainsFunc(screen.Participants, func(p reads.Participant) bool { return p.ID == a.Decider }) {
+				t.Errorf("%s: %s is decided by %q, the lesson says %q", screen.ID, a.Cue, a.Decider, l.Deciders[i])
 			}
 			head.do("POST", c.path("/play"), s, 200, nil)
 		}

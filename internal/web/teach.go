@@ -46,7 +46,12 @@ func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (a
 	}
 	out := api.GetLesson200JSONResponse{Action: *screen, Rows: screen.Rows(fl.Rules), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
 	for _, row := range out.Rows {
-		out.Examples = append(out.Examples, screen.Example(fl.Court, row.Cue))
+		example := screen.Example(fl.Court, row.Cue)
+		judged, err := reads.Judge(fl, &example)
+		if err != nil {
+			return nil, err
+		}
+		out.Examples, out.Deciders = append(out.Examples, example), append(out.Deciders, string(judged.Decider))
 	}
 	return out, nil
 }

@@ -34,7 +34,8 @@ const drill = {
 const lesson = {
   action: { id: 'down' },
   rows: [{ cue: 'trail' }, { cue: 'under' }],
-  examples: [{}, {}]
+  examples: [{}, {}],
+  deciders: ['xCutter', 'xScreener']
 } as unknown as Schemas['Lesson'];
 const play = {
   duration: 10,
@@ -92,7 +93,7 @@ export const floor: Cases = {
   'a lesson goes cue by cue, the picture before its answer': () => {
     let turned = 0;
     const d = new Deck(lesson, 'under', () => turned++);
-    same([d.at, d.answered, d.atStart], [1, false, false]);
+    same([d.at, d.answered, d.atStart, d.decider], [1, false, false, 'xScreener']);
     d.forward();
     d.forward();
     same([d.at, d.answered, d.atEnd, turned], [1, true, true, 0]);

@@ -1,4 +1,5 @@
 import { Draft, firstPlan } from '$lib/plan/draft.svelte';
+import { perMinute, SheetDrag } from '$lib/plan/sheetdrag.svelte';
 import { holds } from '$lib/state/asked';
 import { session } from '$lib/state/session.svelte';
 import type { Schemas } from '$lib/api/client';
@@ -13,7 +14,14 @@ const practice = {
   present: ['a', 'b'],
   limited: [],
   terms: { baskets: 2, helpers: 2, balls: 8, focus: [], expect: [], banned: [] },
-  blocks: ['one', 'two', 'three'].map((id) => ({ id, kind: 'own', title: id, minutes: 10, players: [] })),
+  blocks: ['one', 'two', 'three'].map((id) => ({
+    id,
+    kind: 'own',
+    title: id,
+    minutes: 10,
+    end: 0,
+    players: []
+  })),
   sheet: sheet(),
   version: 1
 };
@@ -87,5 +95,40 @@ export const plan: Cases = {
     same(holds('Tue, December 1 Slot twos', 'twos dec'), true);
     same(holds('Tue, December 1 Slot twos', 'threes dec'), false);
     same(holds('anything', '  '), true);
+  },
+
+  'a block is moved or made longer by hand, and a small slip is no drag': async () => {
+    const d = await opened();
+    const drag = new SheetDrag(d, () => 0);
+    const hand = (y: number) => ({
+      button: 0,
+      clientY: y,
+      currentTarget: { setPointerCapture() {} },
+      stopPropagation() {}
+    });
+    const by = (id: string, how: 'move' | 'size', from: number, to: number) => {
+      drag.press(hand(from * perMinute) as unknown as PointerEvent, id, how);
+      drag.pull(hand(to * perMinute) as unknown as PointerEvent);
+      drag.drop();
+    };
+    const lifted = (to: number) => {
+      drag.press(hand(perMinute) as unknown as PointerEvent, 'one', 'move');
+      drag.pull(hand(to * perMinute) as unknown as PointerEvent);
+      const held = drag.lifts('one');
+      drag.cancel();
+      return held;
+    };
+    same([lifted(1.5), lifted(2)], [false, true]);
+    same(titles(d), 'one two three');
+    by('one', 'move', 5, 17);
+    same(titles(d), 'two one three');
+    by('three', 'size', 30, 34);
+    same(
+      d.input.blocks.map((b) => b.minutes),
+      [10, 10, 14]
+    );
+    by('three', 'size', 34, 134);
+    same(d.input.blocks[2]!.minutes, 60);
+    same([drag.total, drag.target, d.chosen], [90, -1, 'three']);
   }
 };

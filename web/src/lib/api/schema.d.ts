@@ -2436,6 +2436,8 @@ export interface components {
             spots: components["schemas"]["Spot"][];
             /** @description a clear snapshot per cue, in the order of rows */
             examples: components["schemas"]["Snapshot"][];
+            /** @description whose place decides each example, in the order of rows */
+            deciders: string[];
         };
         RungInfo: {
             id: string;

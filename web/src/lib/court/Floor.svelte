@@ -11,7 +11,7 @@
     time = 0,
     wrap,
     lifted = '',
-    ring = false,
+    ring = '',
     now = false
   }: {
     people: Schemas['Participant'][];
@@ -21,8 +21,8 @@
     /** Draws a figure in something that can be taken hold of. */
     wrap?: import('svelte').Snippet<[Schemas['Participant'], import('svelte').Snippet]>;
     lifted?: string;
-    /** Whoever decides has a ring; now is the moment that they do. */
-    ring?: boolean;
+    /** Who has a ring; now is the moment that they decide. */
+    ring?: string;
     now?: boolean;
   } = $props();
 
@@ -42,9 +42,6 @@
     if (looks) return facing(here, looks);
     return facing(here, at(p.guards));
   };
-  // The defender who is read; with a handler also the screener's, as the coverage is of both.
-  const decides = (id: string) =>
-    id === 'xCutter' || (id === 'xScreener' && people.some((p) => p.id === 'cutter' && p.ball));
   // Attackers first, so that a defender on top of them can be taken hold of.
   const kind = (p: Schemas['Participant']) =>
     p.guards !== 'none' ? 'defense' : p.screens ? 'screener' : 'offense';
@@ -59,7 +56,7 @@
       text={p.letter}
       face={face(p, here)}
       lifted={lifted === p.id}
-      ring={ring && decides(p.id) ? (now ? 'now' : 'on') : ''}
+      ring={ring === p.id ? (now ? 'now' : 'on') : ''}
     />
   {/snippet}
   {#if wrap}{@render wrap(p, figure)}{:else}{@render figure()}{/if}

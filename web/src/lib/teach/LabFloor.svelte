@@ -4,10 +4,11 @@
   import CourtFloor from '$lib/court/CourtFloor.svelte';
   import Floor from '$lib/court/Floor.svelte';
   import ReadMapLayer from '$lib/court/ReadMapLayer.svelte';
-  import { add, distance, placeOf, pointAt, sy } from '$lib/court/geometry';
+  import { add, placeOf, pointAt, sy } from '$lib/court/geometry';
   import type { Lab } from '$lib/court/lab.svelte';
   import type { Player } from '$lib/court/player.svelte';
   import { arrowsOf, turnersOf } from './handles';
+  import Ways from './Ways.svelte';
 
   // The lab's half court: everybody can be dragged, or moved with the arrow keys.
   let {
@@ -83,9 +84,6 @@
   const arrows = $derived(lesson && s && !player.play ? arrowsOf(lesson.action.participants, s) : []);
   const turners = $derived(s && !player.play ? turnersOf(s, lab.painted?.row.screenerRead) : []);
   const ball = $derived(lesson?.action.participants.find((p) => p.ball)?.id ?? 'passer');
-  const trails = $derived(
-    player.play?.tracks.filter((t) => t.keys.length > 1 && !t.who.startsWith('x') && t.who !== 'ball') ?? []
-  );
 </script>
 
 {#snippet grab(who: string, name: string, inside: Snippet)}
@@ -115,19 +113,7 @@
     {#if showMap && map && !player.play && !lab.asking}
       <ReadMapLayer {map} rows={lesson.rows} lines={lesson.lines} />
     {/if}
-    {#if !player.play}
-      {#if distance(s.from, s.cutter) > 1}
-        <path class="cut" d={`M${s.from.x} ${sy(s.from)}L${s.cutter.x} ${sy(s.cutter)}`} />
-      {/if}
-      {#if ball === 'passer'}
-        <path class="pass" d={`M${s.passer.x} ${sy(s.passer)}L${s.to.x} ${sy(s.to)}`} />
-        <circle class="catch" cx={s.to.x} cy={sy(s.to)} r="0.7" />
-      {/if}
-    {:else}
-      {#each trails as t (t.who)}
-        <polyline class="trail" points={t.keys.map((k) => `${k.at.x},${sy(k.at)}`).join(' ')} />
-      {/each}
-    {/if}
+    <Ways situation={s} play={player.play} passes={ball === 'passer'} />
     {#each arrows as h (h.id)}
       {#snippet tip()}
         {#if !h.still}<path class="arrow" d={`M${h.of.x} ${sy(h.of)}L${h.at.x} ${sy(h.at)}`} />{/if}
@@ -143,7 +129,7 @@
       time={player.time}
       {wrap}
       lifted={dragged}
-      ring
+      ring={lab.last?.decider}
       now={player.holding}
     />
     {#each turners as h (h.id)}
@@ -161,29 +147,6 @@
 {/if}
 
 <style>
-  .cut {
-    stroke: var(--ink);
-    stroke-width: 0.22;
-    opacity: 0.55;
-  }
-  .pass {
-    stroke: var(--ink);
-    stroke-width: 0.2;
-    stroke-dasharray: 0.9 0.7;
-    opacity: 0.5;
-  }
-  .catch {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 0.18;
-    stroke-dasharray: 0.5 0.4;
-  }
-  .trail {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 0.2;
-    opacity: 0.4;
-  }
   .lead {
     stroke: var(--ink);
     stroke-width: 0.14;

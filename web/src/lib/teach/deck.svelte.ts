@@ -33,6 +33,11 @@ export class Deck {
     return this.onLeft ? mirrored(example) : example;
   }
 
+  /** Whose place decides the picture. */
+  get decider() {
+    return this.lesson.deciders[this.at];
+  }
+
   get atStart() {
     return this.at === 0 && !this.answered;
   }

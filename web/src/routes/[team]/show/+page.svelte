@@ -89,7 +89,7 @@
         situation={deck.picture}
         play={player.play}
         time={player.time}
-        ring
+        ring={deck.decider}
         now={player.holding}
       />
     </CourtFloor>
