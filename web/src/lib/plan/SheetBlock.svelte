@@ -2,16 +2,18 @@
   import type { Schemas } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import type { Draft } from './draft.svelte';
+  import SheetGrip from './SheetGrip.svelte';
   import { perMinute, type SheetDrag } from './sheetdrag.svelte';
 
   // A block of the run sheet, as high as it is long. It is moved by dragging and by keys.
   let {
     draft,
     drag,
-    block: b,
+    block,
     start
   }: { draft: Draft; drag: SheetDrag; block: Schemas['Block']; start: number } = $props();
 
+  const b = $derived(block);
   const roomy = 6; // minutes from which a block has room for two lines
   const totals = $derived(draft.sheet?.blocks.find((x) => x.id === b.id));
   const chosen = $derived(b.id === draft.chosen);
@@ -38,11 +40,11 @@
   id={`block-${b.id}`}
   role="option"
   aria-selected={chosen}
-  class={`block ${b.kind} end${b.end}`}
+  class={['block', b.kind, `end${b.end}`, b.kind === 'water' && 'text-(--tape-teal)']}
   class:chosen
   class:bad={Boolean(totals?.problem) || warned}
   class:slim={b.minutes < roomy}
-  class:lifted={drag.lifts(b.id)}
+  class:opacity-45={drag.lifts(b.id)}
   style:top={`${start * perMinute}px`}
   style:height={`${Math.max(1, b.minutes) * perMinute - 2}px`}
   onclick={() => (draft.chosen = b.id)}
@@ -54,12 +56,12 @@
   onpointercancel={drag.cancel}
 >
   {#if b.pin}<span class="pin" title="Pinned"><span class="visually-hidden">Pinned. </span></span>{/if}
-  <span class="what">
-    <span class="title">{b.title}</span>
-    {#if b.kind === 'drill'}<span class="stage">{stage}</span>{/if}
+  <span class="min-w-0 flex-1">
+    <span class={['title', b.kind === 'drill' && 'font-bold']}>{b.title}</span>
+    {#if b.kind === 'drill'}<span class="stage block text-sm">{stage}</span>{/if}
   </span>
   {#if totals && b.kind === 'drill'}
-    <span class="reps">
+    <span class="reps block text-right text-sm">
       {#if totals.problem}cannot be run{:else}<b class="numeral">{totals.reps}</b> reps{b.end ? '' : ','}
         <span class="each"
           ><b class="numeral">{totals.perPlayer.toFixed(1)}</b>
@@ -67,7 +69,7 @@
         >{/if}
     </span>
   {/if}
-  <span class="numeral min">{b.minutes}′</span>
+  <span class="numeral min-w-9 text-right text-[1.05em]">{b.minutes}′</span>
   <span
     class="edge"
     aria-hidden="true"
@@ -76,17 +78,7 @@
     onpointerup={drag.drop}
   ></span>
 </button>
-{#if chosen}
-  <span
-    class={`grip end${b.end}`}
-    aria-hidden="true"
-    style:top={`${start * perMinute}px`}
-    style:height={`${Math.max(3, b.minutes) * perMinute - 2}px`}
-    onpointerdown={(e) => drag.press(e, b.id, 'move')}
-    onpointermove={drag.pull}
-    onpointerup={drag.drop}
-  ></span>
-{/if}
+{#if chosen}<SheetGrip {drag} {block} {start} />{/if}
 
 <style>
   .block {
@@ -132,17 +124,13 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
-  .lifted {
-    opacity: 0.45;
+  .water {
+    border-left-color: var(--tape-teal);
+    background: var(--sheet);
   }
   .drill {
     border-left-color: var(--tape-blue);
     background: color-mix(in srgb, var(--tape-blue) 11%, var(--sheet));
-  }
-  .water {
-    border-left-color: var(--tape-teal);
-    color: var(--tape-teal);
-    background: var(--sheet);
   }
   .bad {
     border-left-style: dashed;
@@ -160,7 +148,6 @@
   }
   .chosen {
     outline: 3px solid var(--mark);
-    outline-offset: 0;
     z-index: 2;
   }
   .block:focus-visible {
@@ -200,39 +187,6 @@
   }
   .slim .edge {
     height: 5px;
-  }
-  .grip {
-    position: absolute;
-    left: 0;
-    width: 3rem;
-    z-index: 4;
-    cursor: grab;
-    touch-action: none;
-    background: radial-gradient(var(--line) 2px, transparent 2.5px) 50% 50% / 9px 9px;
-    clip-path: inset(calc(50% - 18px) 30%);
-  }
-  .grip.end2 {
-    left: calc(3rem + (100% - 3.5rem) / 2 - 2.2rem);
-  }
-  .what {
-    flex: 1;
-    min-width: 0;
-  }
-  .drill .title {
-    font-weight: 700;
-  }
-  .stage,
-  .reps {
-    display: block;
-    font-size: 0.9rem;
-  }
-  .reps {
-    text-align: right;
-  }
-  .min {
-    min-width: 2.2rem;
-    text-align: right;
-    font-size: 1.05em;
   }
   @media (max-width: 560px) {
     .end1 .reps,

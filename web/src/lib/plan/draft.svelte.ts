@@ -118,8 +118,8 @@ export class Draft {
   fits = $derived(this.filled !== null && this.fittedTo === terms(this.input));
 
   constructor(
-    private team: string,
-    private id: string
+    readonly team: string,
+    readonly id: string
   ) {}
 
   async load() {

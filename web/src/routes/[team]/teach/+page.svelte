@@ -84,14 +84,8 @@
   }
 
   function keys(e: KeyboardEvent) {
-    if (
-      choosing ||
-      e.ctrlKey ||
-      e.metaKey ||
-      e.altKey ||
-      (e.target as HTMLElement).closest('input, select, textarea, button')
-    )
-      return;
+    const elsewhere = (e.target as HTMLElement).closest('input, select, textarea, button');
+    if (choosing || e.ctrlKey || e.metaKey || e.altKey || elsewhere) return;
     if (e.key === 'm') mirror();
     if (e.key === 'n') void step();
     if (e.key === '/') {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { beforeNavigate, goto, replaceState } from '$app/navigation';
+  import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, ask, type Player } from '$lib/api/client';
   import { orKept } from '$lib/state/device';
@@ -8,7 +8,8 @@
   import KeptNote from '$lib/parts/KeptNote.svelte';
   import { notices } from '$lib/state/notices.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { again, Draft } from '$lib/plan/draft.svelte';
+  import { Draft } from '$lib/plan/draft.svelte';
+  import { open } from '$lib/plan/opening';
   import TabList from '$lib/parts/TabList.svelte';
   import Adder from '$lib/plan/Adder.svelte';
   import FillBar from '$lib/plan/FillBar.svelte';
@@ -55,44 +56,10 @@
       const params = { path: { teamId: team } };
       players = await orKept(`players ${team}`, ask(api.GET('/api/teams/{teamId}/players', { params })));
       await draft.load();
-      if (page.url.searchParams.has('carry')) await carry();
-      aim(page.url.searchParams.get('focus')?.split(',') ?? []);
-      if (page.url.searchParams.has('build')) await build();
+      if (await open(draft, page.url.searchParams)) tab = 'goals';
     } catch (e) {
       failed = e instanceof Error ? e.message : String(e);
     }
-  }
-
-  /** Fills a new practice and saves it, for whoever asked for a whole one. */
-  async function build() {
-    replaceState(page.url.pathname, {});
-    await draft.fill('evening');
-    if (draft.problem) return;
-    await draft.save();
-    notices.say('Your practice is built and saved. Change what you like.');
-  }
-
-  /** Puts reads into the focus that came with the address; undo takes them out again. */
-  function aim(wanted: string[]) {
-    const fresh = wanted.filter((r) => session.read(r) && !draft.input.terms.focus.includes(r));
-    if (fresh.length === 0) return;
-    draft.change({ terms: { ...draft.input.terms, focus: [...draft.input.terms.focus, ...fresh] } });
-    tab = 'goals';
-    notices.say(
-      `A goal now: ${fresh.map((r) => session.readName(r).toLowerCase()).join(', ')}. Build practice.`
-    );
-  }
-
-  /** Puts in what the practice before left undone; undo takes it out again. */
-  async function carry() {
-    const left = await ask(
-      api.GET('/api/teams/{teamId}/practices/{practiceId}/carry', {
-        params: { path: { teamId: team, practiceId: id } }
-      })
-    );
-    if (left.length === 0) return;
-    draft.change({ blocks: [...draft.input.blocks, ...again(left)] });
-    notices.say(`Carried over: ${left.map((b) => b.title).join(', ')}. Save it when it fits.`);
   }
 
   async function save() {
