@@ -49,7 +49,7 @@ const (
 // tooSmall lists controls that a finger misses. A link inside a sentence may be small, a box whose
 // label is large, and a block of the run sheet, which is drawn to scale.
 const tooSmall = `[...document.querySelectorAll('%[2]sbutton, select, summary, textarea, input:not([type=checkbox], [type=radio], [type=file], [type=range]), a.inline-flex, nav a, label.inline-flex, [role=tab], [role=radio], [role=option]')]
-	.filter((e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && !e.closest('.visually-hidden, svg, [inert], .block'))
+	.filter((e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && !e.closest('.visually-hidden, svg, [inert], .tile'))
 	.map((e) => [e, e.getBoundingClientRect()])
 	.filter(([, r]) => r.width > 0 && (r.height < %[1]d - 0.5 || r.width < %[1]d - 0.5))
 	.map(([e, r]) => (e.getAttribute('aria-label') ?? e.innerText ?? '').trim().slice(0, 24) + ' <' + e.tagName.toLowerCase() + ' ' + e.className + '> ' + Math.round(r.width) + 'x' + Math.round(r.height)).slice(0, 12).join('; ')`

@@ -40,7 +40,7 @@
   id={`block-${b.id}`}
   role="option"
   aria-selected={chosen}
-  class={['block', b.kind, `end${b.end}`, b.kind === 'water' && 'text-(--tape-teal)']}
+  class={['tile', b.kind, `end${b.end}`, b.kind === 'water' && 'text-(--tape-teal)']}
   class:chosen
   class:bad={Boolean(totals?.problem) || warned}
   class:slim={b.minutes < roomy}
@@ -81,7 +81,7 @@
 {#if chosen}<SheetGrip {drag} {block} {start} />{/if}
 
 <style>
-  .block {
+  .tile {
     position: absolute;
     left: 3rem;
     right: 0.5rem;
@@ -150,7 +150,7 @@
     outline: 3px solid var(--mark);
     z-index: 2;
   }
-  .block:focus-visible {
+  .tile:focus-visible {
     outline: 3px solid var(--focus);
     z-index: 3;
   }
