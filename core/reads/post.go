@@ -234,13 +234,3 @@ var feedPost = &Action{
 		set:    []put{{who: cutter, from: start, feet: 0, to: catch}},
 		others: map[Place]string{screener: "midpostR", second: "highpost", two: "wingL", three: "cornerL"}},
 }
-
-var actions = []*Action{
-	downScreen, awayScreen, pinScreen, flareScreen, exitScreen, hammerScreen, backScreen, highPostScreen,
-	crossScreen, firstOfPair, staggerScreen, floppyScreen, changeScreen,
-	ballScreen, ballExitScreen, stepUpScreen, ghostScreen, doubleHighScreen,
-	handoffScreen, dribbleAtScreen,
-	afterFeed, roundPost, feedPost, closeout,
-	curled, straightCatch, noPass, driveWing, driveTop, drivePost,
-	backDown, zoneTop, zoneWing, zoneCut,
-}
