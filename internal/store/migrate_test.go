@@ -4,6 +4,8 @@ import (
 	"context"
 	"database/sql"
 	"os"
+	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -88,4 +90,74 @@ func TestOldDatabaseMigrates(t *testing.T) {
 		t.Errorf("%d sums, %v: the version before counts them from the log", sums, err)
 	}
 	check()
+}
+
+// shape lists tables, columns, constraints, indexes and triggers, each with what defines it.
+const shape = `SELECT coalesce(string_agg(line, E'\n' ORDER BY line), '') FROM (
+	SELECT table_name || '.' || column_name || ' ' || data_type || ' ' || is_nullable || ' ' || coalesce(column_default, '') AS line
+		FROM information_schema.columns WHERE table_schema = 'public'
+	UNION ALL SELECT conrelid::regclass || ' ' || conname || ' ' || pg_get_constraintdef(oid) FROM pg_constraint WHERE connamespace = 'public'::regnamespace
+	UNION ALL SELECT indexdef FROM pg_indexes WHERE schemaname = 'public'
+	UNION ALL SELECT pg_get_triggerdef(oid) FROM pg_trigger WHERE NOT tgisinternal
+	UNION ALL SELECT pg_get_functiondef(p.oid) FROM pg_proc p WHERE pronamespace = 'public'::regnamespace AND prolang <> (SELECT oid FROM pg_language WHERE lanname = 'c')
+) lines WHERE line NOT LIKE '%goose%'`
+
+// Every migration has its way back: one step down gives the database of the version before, and up again the same as ever.
+func TestEveryMigrationGoesBack(t *testing.T) {
+	ctx := t.Context()
+	db, err := sql.Open("pgx", pgtest.URL(t))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Close()
+	p, err := goose.NewProvider(goose.DialectPostgres, db, os.DirFS("migrations"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	now := func() (all string) {
+		t.Helper()
+		if err := db.QueryRowContext(ctx, shape).Scan(&all); err != nil {
+			t.Fatal(err)
+		}
+		return all
+	}
+	before := []string{now()}
+	for range p.ListSources() {
+		if _, err := p.UpByOne(ctx); err != nil {
+			t.Fatal(err)
+		}
+		before = append(before, now())
+	}
+	if len(before) < 28 || before[len(before)-1] == before[0] {
+		t.Fatalf("only %d versions", len(before))
+	}
+	for i := len(before) - 2; i >= 0; i-- {
+		r, err := p.Down(ctx)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if is := now(); is != before[i] {
+			t.Errorf("%s leaves something behind, or takes too much: %s", r.Source.Path, differ(before[i], is))
+		}
+	}
+	if _, err := p.Up(ctx); err != nil {
+		t.Fatal(err)
+	}
+	if is := now(); is != before[len(before)-1] {
+		t.Errorf("up again it is another one: %s", differ(before[len(before)-1], is))
+	}
+}
+
+// differ lists the lines of one text that the other has not.
+func differ(want, is string) string {
+	a, b := strings.Split(want, "\n"), strings.Split(is, "\n")
+	only := func(x, y []string, mark string) (out []string) {
+		for _, line := range x {
+			if !slices.Contains(y, line) {
+				out = append(out, mark+line)
+			}
+		}
+		return out
+	}
+	return strings.Join(append(only(a, b, "- "), only(b, a, "+ ")...), "\n")
 }

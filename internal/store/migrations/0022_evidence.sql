@@ -78,8 +78,8 @@ CREATE TABLE mistakes (
 );
 CREATE TABLE practiced (
     program_id uuid NOT NULL, player_id uuid NOT NULL, screen text NOT NULL, reps integer NOT NULL,
-    PRIMARY KEY (program_id, player_id, screen),
-    FOREIGN KEY (program_id, player_id) REFERENCES players (program_id, id) ON DELETE CASCADE
+    CONSTRAINT practised_pkey PRIMARY KEY (program_id, player_id, screen),
+    CONSTRAINT practised_program_id_player_id_fkey FOREIGN KEY (program_id, player_id) REFERENCES players (program_id, id) ON DELETE CASCADE
 );
 CREATE TABLE ledgers (
     program_id uuid PRIMARY KEY REFERENCES programs ON DELETE CASCADE,
