@@ -77,13 +77,16 @@ func run(ctx context.Context, args []string) error {
 	case "password":
 		return newPassword(ctx, flags.Arg(0), *ofDemo)
 	case "serve", "demo", "migrate":
-	default:
-		return fmt.Errorf("There is no %q. %s", args[0], usage)
+		return start(ctx, args[0], *reset)
 	}
+	return fmt.Errorf("There is no %q. %s", args[0], usage)
+}
 
+// start serves, with the demo club or without, or brings the schema up to date and ends.
+func start(ctx context.Context, what string, reset bool) error {
 	// The address first: a taken port should be said before anything is started.
 	var listener net.Listener
-	if args[0] != "migrate" {
+	if what != "migrate" {
 		addr := envOr("EVRIK_ADDR", defaultAddr)
 		var err error
 		if listener, err = net.Listen("tcp", addr); err != nil {
@@ -95,12 +98,12 @@ func run(ctx context.Context, args []string) error {
 	if listener != nil {
 		serveAt = "http://" + listener.Addr().String()
 	}
-	from, err := database(ctx, args[0], serveAt)
+	from, err := database(ctx, what, serveAt)
 	if err != nil {
 		return err
 	}
 	defer from.close()
-	if args[0] == "migrate" {
+	if what == "migrate" {
 		return store.Migrate(ctx, from.url)
 	}
 	if from.own != nil {
@@ -116,21 +119,26 @@ func run(ctx context.Context, args []string) error {
 	if err != nil {
 		return err
 	}
-	if args[0] == "demo" {
-		if err := demo.Ensure(ctx, db, time.Now(), *reset); err != nil {
-			return fmt.Errorf("The demo club could not be made: %w", err)
-		}
-		if n, err := db.DemoProgram(ctx); err == nil && n > 0 {
-			options.Demo, options.SetupCode = &demo.SignIn, ""
-		}
-		devices, end, err := standIns(listener.Addr())
+	if what == "demo" {
+		end, err := withDemo(ctx, db, listener.Addr(), reset, &options)
 		if err != nil {
 			return err
 		}
 		defer end()
-		options.StandIns = devices
 	}
 	return serve(ctx, listener, db, options, from.leaving)
+}
+
+// withDemo makes the demo club and starts the simulated devices; end stops them.
+func withDemo(ctx context.Context, db *store.Store, at net.Addr, reset bool, options *web.Options) (end func(), err error) {
+	if err := demo.Ensure(ctx, db, time.Now(), reset); err != nil {
+		return nil, fmt.Errorf("The demo club could not be made: %w", err)
+	}
+	if n, err := db.DemoProgram(ctx); err == nil && n > 0 {
+		options.Demo, options.SetupCode = &demo.SignIn, ""
+	}
+	options.StandIns, end, err = standIns(at)
+	return end, err
 }
 
 // current opens a database with its tables as this version wants them.

@@ -169,39 +169,7 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		s.ball.Keys = append(s.ball.Keys, reads.Key{T: done, At: near})
 		return done, nil
 	case Cut, Dribble, SetFor:
-		to, err := s.place(a)
-		if err != nil {
-			return 0, err
-		}
-		if a.Do == Dribble != hasBall {
-			if hasBall {
-				return fail("drill.act-ball-in-hand")
-			}
-			return fail("drill.act-no-ball")
-		}
-		runner := s.pace.Cutting()
-		path := []court.Point{to}
-		if a.Do == Dribble {
-			runner = s.pace.Dribbling()
-		}
-		if at, ok := s.screens[a.Who]; ok && a.Do != SetFor {
-			if court.SegmentDist(at, s.at[a.Who], to) > contactIs+shoulder {
-				return fail("drill.act-past-screen")
-			}
-			path = offScreen(s.at[a.Who], at, to)
-			delete(s.screens, a.Who)
-		}
-		if a.Do == SetFor {
-			man, ok := s.at[a.For]
-			if !ok || a.For == a.Who {
-				return fail("drill.act-screen-for", a.For)
-			}
-			if a.To == "" {
-				path[0] = man.Toward(court.Point{}, shoulder+apart)
-			}
-			s.screens[a.For] = path[0]
-		}
-		return s.move(a.Who, path, t, runner), nil
+		return s.goes(a, t)
 	case Shot:
 		if !hasBall {
 			return fail("drill.act-no-ball")
@@ -221,6 +189,47 @@ func (s *stageplay) act(a Act, t float64) (float64, error) {
 		return s.move(a.Who, []court.Point{to}, t, s.pace.Cutting()), nil
 	}
 	return fail("drill.act-kind")
+}
+
+// goes moves whoever cuts, dribbles or sets a screen, and returns when that is done, in seconds.
+func (s *stageplay) goes(a Act, t float64) (float64, error) {
+	fail := func(code string, args ...any) (float64, error) {
+		return 0, motionError(s.d, s.phase, a, code, args...)
+	}
+	hasBall := s.owner == a.Who
+	to, err := s.place(a)
+	if err != nil {
+		return 0, err
+	}
+	if a.Do == Dribble != hasBall {
+		if hasBall {
+			return fail("drill.act-ball-in-hand")
+		}
+		return fail("drill.act-no-ball")
+	}
+	runner := s.pace.Cutting()
+	path := []court.Point{to}
+	if a.Do == Dribble {
+		runner = s.pace.Dribbling()
+	}
+	if at, ok := s.screens[a.Who]; ok && a.Do != SetFor {
+		if court.SegmentDist(at, s.at[a.Who], to) > contactIs+shoulder {
+			return fail("drill.act-past-screen")
+		}
+		path = offScreen(s.at[a.Who], at, to)
+		delete(s.screens, a.Who)
+	}
+	if a.Do == SetFor {
+		man, ok := s.at[a.For]
+		if !ok || a.For == a.Who {
+			return fail("drill.act-screen-for", a.For)
+		}
+		if a.To == "" {
+			path[0] = man.Toward(court.Point{}, shoulder+apart)
+		}
+		s.screens[a.For] = path[0]
+	}
+	return s.move(a.Who, path, t, runner), nil
 }
 
 // place is where a cut, a dribble or a screen goes.

@@ -96,7 +96,6 @@ var plans = map[string]string{
 	"practice.block-seconds":         "Block %d: a rep takes %d to %d seconds, not %g.",
 	"practice.block-title":           "Block %d needs a title of 1 to %d characters.",
 	"practice.block-twice":           "Block %d is in the plan twice.",
-	"practice.block-unknown":         "%q is not a block of this practice.",
 	"practice.break-days":            "A break cannot last from %q to %q. Enter its first and its last day.",
 	"practice.change-kind":           "This change is not known. Nothing was saved.",
 	"practice.clock-action":          "The clock does not know this action.",

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"time"
 
 	"github.com/google/uuid"
 
@@ -37,4 +38,41 @@ func PutPlan(ctx context.Context, q *gen.Queries, program, practiceID uuid.UUID,
 		return err
 	}
 	return q.InsertAttendance(ctx, gen.InsertAttendanceParams{ProgramID: program, PracticeID: practiceID, Players: present, Limited: limited})
+}
+
+// ClockStateOf is a practice's clock as its row has it.
+func ClockStateOf(p gen.Practice) practice.Clock {
+	c := practice.Clock{Status: practice.Status(p.Status), Before: time.Duration(p.BlockMs) * time.Millisecond}
+	if p.BlockID != nil {
+		c.Block = p.BlockID.String()
+	}
+	if p.RunningSince != nil {
+		c.Since = *p.RunningSince
+	}
+	if p.BeganAt != nil {
+		c.Began = *p.BeganAt
+	}
+	if p.ClockAt != nil {
+		c.Changed = *p.ClockAt
+	}
+	return c
+}
+
+// PutClockState writes a clock into a practice's row. A clock names a block by its id; any other name is an error.
+func PutClockState(p *gen.Practice, c practice.Clock) error {
+	p.Status, p.BlockMs, p.ClockAt, p.BlockID, p.RunningSince = string(c.Status), c.Before.Milliseconds(), &c.Changed, nil, nil
+	if c.Block != "" {
+		id, err := uuid.Parse(c.Block)
+		if err != nil {
+			return err
+		}
+		p.BlockID = &id
+	}
+	if !c.Since.IsZero() {
+		p.RunningSince = &c.Since
+	}
+	if !c.Began.IsZero() {
+		p.BeganAt = &c.Began
+	}
+	return nil
 }

@@ -308,7 +308,7 @@ func (f *scoreboardFeed) reload() error {
 		return err
 	}
 	rows, err := f.s.db.BlocksOfPractice(f.ctx, gen.BlocksOfPracticeParams{ProgramID: f.program, PracticeID: f.practice})
-	f.blocks, f.clock = store.BlocksOf(rows), clockOf(p)
+	f.blocks, f.clock = store.BlocksOf(rows), store.ClockStateOf(p)
 	return err
 }
 

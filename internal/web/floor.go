@@ -199,6 +199,6 @@ func (s *Server) ListCuts(ctx context.Context, r api.ListCutsRequestObject) (api
 		return nil, err
 	}
 	plan := d.Plan(view.Draft)
-	l := practice.BehindAt(plan, clockOf(p), s.now())
+	l := practice.BehindAt(plan, store.ClockStateOf(p), s.now())
 	return api.ListCuts200JSONResponse{Over: l.Over(), Cuts: practice.Cuts(l, uuid.NewString)}, nil
 }

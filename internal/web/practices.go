@@ -155,12 +155,3 @@ func (s *Server) DeletePractice(ctx context.Context, r api.DeletePracticeRequest
 	}
 	return api.DeletePractice204Response{}, err
 }
-
-// parseBlock reads an id that came through the contract as text.
-func parseBlock(id string) (uuid.UUID, error) {
-	u, err := uuid.Parse(id)
-	if err != nil {
-		return u, invalid("practice.block-unknown", id)
-	}
-	return u, nil
-}

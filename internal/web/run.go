@@ -2,12 +2,10 @@ package web
 
 import (
 	"context"
-	"net/http"
 	"slices"
-	"time"
 
 	"evrik/core/practice"
-	"evrik/internal/app/planning"
+	"evrik/internal/app/floors"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -80,25 +78,8 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage, store.EndingsOf(counts, reps, r.BlockId), practice.CorrectReads(reps, view.Blocks[i].ID))), nil
 }
 
-func clockOf(p gen.Practice) practice.Clock {
-	c := practice.Clock{Status: practice.Status(p.Status), Before: time.Duration(p.BlockMs) * time.Millisecond}
-	if p.BlockID != nil {
-		c.Block = p.BlockID.String()
-	}
-	if p.RunningSince != nil {
-		c.Since = *p.RunningSince
-	}
-	if p.BeganAt != nil {
-		c.Began = *p.BeganAt
-	}
-	if p.ClockAt != nil {
-		c.Changed = *p.ClockAt
-	}
-	return c
-}
-
 func (s *Server) clockView(p gen.Practice) api.Clock {
-	c, now := clockOf(p), s.now()
+	c, now := store.ClockStateOf(p), s.now()
 	return api.Clock{Status: api.ClockStatus(c.Status), Block: p.BlockID, ElapsedMs: c.Elapsed(now).Milliseconds(),
 		Running: !c.Since.IsZero(), Began: p.BeganAt, Changed: p.ClockAt, Now: now}
 }
@@ -110,60 +91,15 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	var p gen.Practice
-	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		p, err = q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: r.PracticeId})
-		if err != nil {
-			return orMissing(err, planning.NoPractice)
-		}
-		rows, err := q.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
-		if err != nil {
-			return err
-		}
-		blocks := make([]string, len(rows))
-		for i, b := range rows {
-			blocks[i] = b.ID.String()
-		}
-		wanted := ""
-		if r.Body.Block != nil {
-			wanted = r.Body.Block.String()
-		}
-		at := s.now()
-		if r.Body.At != nil && r.Body.At.Before(at) {
-			at = *r.Body.At
-		}
-		c, err := clockOf(p).Apply(practice.Action(r.Body.Action), wanted, blocks, at)
-		if err != nil {
-			return problem{http.StatusConflict, err}
-		}
-		if !c.Changed.Equal(at) {
-			return nil // something newer stands
-		}
-		p.Status, p.BlockMs, p.BlockID, p.RunningSince = string(c.Status), c.Before.Milliseconds(), nil, nil
-		if c.Block != "" {
-			id, err := parseBlock(c.Block)
-			if err != nil {
-				return err
-			}
-			p.BlockID = &id
-		}
-		if !c.Since.IsZero() {
-			p.RunningSince = &c.Since
-		}
-		if !c.Began.IsZero() {
-			p.BeganAt = &c.Began
-		}
-		p.ClockAt = &at
-		_, err = q.SetClock(ctx, gen.SetClockParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: p.ID, Status: p.Status,
-			BlockID: p.BlockID, BlockMs: p.BlockMs, RunningSince: p.RunningSince, BeganAt: p.BeganAt, ClockAt: p.ClockAt})
-		if err != nil {
-			return err
-		}
-		if err := q.InsertClockEvent(ctx, gen.InsertClockEventParams{ProgramID: team.ProgramID, PracticeID: p.ID, At: at,
-			Action: string(r.Body.Action), BlockID: p.BlockID}); err != nil {
-			return err
-		}
-		return notify(ctx, q, change{Practice: p.ID, Clock: true})
+	did := floors.ClockAction{Action: practice.Action(r.Body.Action)}
+	if r.Body.Block != nil {
+		did.Block = r.Body.Block.String()
+	}
+	if r.Body.At != nil {
+		did.At = *r.Body.At
+	}
+	p, err := s.floors.SetClock(ctx, team, r.PracticeId, did, func(q *gen.Queries) error {
+		return notify(ctx, q, change{Practice: r.PracticeId, Clock: true})
 	})
 	if err != nil {
 		return nil, err

@@ -23,6 +23,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/app/floors"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
 	"evrik/internal/app/rosters"
@@ -74,6 +75,7 @@ type Server struct {
 	squads    squad.Service
 	rosters   rosters.Service
 	plans     *planning.Service
+	floors    floors.Service
 	offenses  offenses.Service
 	now       func() time.Time
 	demo      *api.SignIn
@@ -126,6 +128,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.rosters = rosters.Service{Store: db}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
+	s.floors = floors.Service{Store: db, Now: s.now}
 	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy, Comparing: make(chan struct{}, offenses.MostComparisons)}
 	if s.log == nil {
 		s.log = slog.Default()
@@ -134,17 +137,31 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		s.life = context.Background()
 	}
 	go db.Listen(s.life, s.live.deliverPayload, s.live.resyncAll)
-	s.sessions = scs.New()
-	s.sessions.Store = store.Sessions{Queries: db.Queries, Idle: sessionIdle, Now: s.now}
-	s.sessions.Lifetime = sessionLife
-	s.sessions.Cookie.Name = s.cookieName(sessionCookie)
-	s.sessions.Cookie.HttpOnly = true
-	s.sessions.Cookie.Secure = o.HTTPS
-	s.sessions.Cookie.SameSite = http.SameSiteLaxMode
+	s.sessions = s.newSessions()
+	return s.handler(s.router(o.Proxies)), nil
+}
 
+// newSessions keeps who is signed in, in the database, for as long as a coach comes back.
+func (s *Server) newSessions() *scs.SessionManager {
+	m := scs.New()
+	m.Store = store.Sessions{Queries: s.db.Queries, Idle: sessionIdle, Now: s.now}
+	m.Lifetime = sessionLife
+	m.Cookie.Name = s.cookieName(sessionCookie)
+	m.Cookie.HttpOnly = true
+	m.Cookie.Secure = s.https
+	m.Cookie.SameSite = http.SameSiteLaxMode
+	m.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
+		slog.Error("no session could be read or kept", "error", err)
+		unavailable.write(w)
+	}
+	return m
+}
+
+// router has every route, and what each request passes before it gets there. Proxies are trusted with a caller's address.
+func (s *Server) router(proxies []*net.IPNet) *echo.Echo {
 	e := echo.New()
 	e.HTTPErrorHandler = s.handleError
-	e.IPExtractor = trust(o.Proxies)
+	e.IPExtractor = trust(proxies)
 	e.Use(s.observe)
 	e.Use(middleware.Recover())
 	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{MinLength: 1024, Skipper: ready}))
@@ -157,17 +174,17 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	e.GET("/healthz", s.healthy)
 	e.GET("/metrics", s.serveFigures)
 	e.GET("/*", s.static)
+	return e
+}
 
+// handler gives a request its session and keeps other sites out.
+func (s *Server) handler(e *echo.Echo) http.Handler {
 	// A form on another site must not act for the coach who is signed in here:
 	// on top of SameSite cookies, unsafe requests from other origins are refused.
 	csrf := http.NewCrossOriginProtection()
 	csrf.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		refused(http.StatusForbidden, "request.other-site").write(w)
 	}))
-	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
-		slog.Error("no session could be read or kept", "error", err)
-		unavailable.write(w)
-	}
 	inSession := s.sessions.LoadAndSave(e)
 	return csrf.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		// The app itself is served to anybody, whatever the database does.
@@ -176,5 +193,5 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		} else {
 			e.ServeHTTP(w, r)
 		}
-	})), nil
+	}))
 }

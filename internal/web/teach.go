@@ -206,40 +206,9 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if !ok {
 		return nil, missing("drill.stage-missing", d.Name)
 	}
-	known := map[uuid.UUID]bool{}
-	for _, p := range onTeam {
-		known[p.ID] = true
-	}
-	in := drill.Setup{Baskets: r.Body.Baskets, Minutes: r.Body.Minutes}
-	for _, id := range r.Body.Players {
-		if !known[id] {
-			return nil, missing(noPlayer)
-		}
-		in.Players = append(in.Players, id.String())
-	}
-	if r.Body.Seconds != nil {
-		in.Seconds = *r.Body.Seconds
-	}
-	if r.Body.Seed != nil {
-		in.Seed = uint64(*r.Body.Seed)
-	}
-	if r.Body.MatchSizes != nil && *r.Body.MatchSizes {
-		for _, p := range onTeam {
-			if p.Big {
-				in.Bigs = append(in.Bigs, p.ID.String())
-			}
-		}
-	}
-	if r.Body.NoHelpers != nil {
-		in.NoHelpers = *r.Body.NoHelpers
-	}
-	in.Apart, in.Together = wishes(r.Body.Apart), wishes(r.Body.Together)
-	if r.Body.Harder != nil {
-		for _, id := range *r.Body.Harder {
-			if cue, ok := reads.ParseCue(id); ok {
-				in.Harder = append(in.Harder, cue)
-			}
-		}
+	in, err := setupOf(r.Body, onTeam)
+	if err != nil {
+		return nil, err
 	}
 	rows, err := s.db.PaceOfDrill(ctx, gen.PaceOfDrillParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, Drill: d.ID, Stage: stage.ID})
 	if err != nil {
@@ -248,9 +217,39 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if m, ok := drill.MeasurePace(store.LoggedOf(rows)); ok {
 		in.Measured = &m
 	}
-	if r.Body.Done != nil {
-		in.Done = *r.Body.Done
-	}
 	o, err := drill.OrderList(d, stage, in)
 	return api.OrderList200JSONResponse(o), err
+}
+
+// setupOf is what an order list is asked for, for players of a team.
+func setupOf(asked *api.OrderListJSONRequestBody, onTeam []gen.Player) (drill.Setup, error) {
+	in := drill.Setup{Baskets: asked.Baskets, Minutes: asked.Minutes, Apart: wishes(asked.Apart), Together: wishes(asked.Together)}
+	known := map[uuid.UUID]bool{}
+	for _, p := range onTeam {
+		known[p.ID] = true
+		if p.Big && value(asked.MatchSizes) {
+			in.Bigs = append(in.Bigs, p.ID.String())
+		}
+	}
+	for _, id := range asked.Players {
+		if !known[id] {
+			return in, missing(noPlayer)
+		}
+		in.Players = append(in.Players, id.String())
+	}
+	in.Seconds, in.Seed, in.NoHelpers, in.Done = value(asked.Seconds), uint64(value(asked.Seed)), value(asked.NoHelpers), value(asked.Done)
+	for _, id := range value(asked.Harder) {
+		if cue, ok := reads.ParseCue(id); ok {
+			in.Harder = append(in.Harder, cue)
+		}
+	}
+	return in, nil
+}
+
+// value is what a field of a request holds, or its zero where it was left out.
+func value[T any](field *T) (v T) {
+	if field != nil {
+		v = *field
+	}
+	return v
 }
