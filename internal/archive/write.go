@@ -98,41 +98,13 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 		w.item(Coach{c.ID, c.Name})
 	}
 	w.end()
-	teams, err := q.TeamsOfProgram(ctx, program)
-	if err != nil {
+	if err := w.teams(ctx, q, program); err != nil {
 		return err
 	}
-	w.begin("teams")
-	for _, t := range teams {
-		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule), store.Plain(t.SeasonAim), store.Plain(t.Offense), t.OffenseFollows, store.Plain(t.Principles)})
-	}
-	w.end()
 	var end End
-	players, err := q.AllPlayers(ctx, program)
-	if err != nil {
+	if end.Players, err = w.players(ctx, q, program); err != nil {
 		return err
 	}
-	w.begin("players")
-	for _, p := range players {
-		given, err := q.QuizAnswers(ctx, gen.QuizAnswersParams{ProgramID: program, PlayerID: p.ID})
-		if err != nil {
-			return err
-		}
-		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil, nil}
-		for _, a := range given {
-			out.Answers = append(out.Answers, Answer{a.ID, a.Screen, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
-		}
-		told, err := q.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: program, PlayerID: p.ID})
-		if err != nil {
-			return err
-		}
-		for _, h := range told {
-			of := store.HomeOf(h)
-			out.Home = append(out.Home, Home{h.ID, h.Drill, of.At, of.Right, of.Left})
-		}
-		w.item(out)
-	}
-	end.Players = w.end()
 	if err := w.shelf(ctx, q, program); err != nil {
 		return err
 	}
@@ -157,6 +129,48 @@ func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID,
 	w.part("end", end)
 	w.raw("}\n")
 	return nil
+}
+
+func (w *writer) teams(ctx context.Context, q *gen.Queries, program uuid.UUID) error {
+	teams, err := q.TeamsOfProgram(ctx, program)
+	if err != nil {
+		return err
+	}
+	w.begin("teams")
+	for _, t := range teams {
+		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule), store.Plain(t.SeasonAim), store.Plain(t.Offense), t.OffenseFollows, store.Plain(t.Principles)})
+	}
+	w.end()
+	return nil
+}
+
+// players writes everybody on the teams, with what they answered and told of home. It returns how many they are.
+func (w *writer) players(ctx context.Context, q *gen.Queries, program uuid.UUID) (int, error) {
+	players, err := q.AllPlayers(ctx, program)
+	if err != nil {
+		return 0, err
+	}
+	w.begin("players")
+	for _, p := range players {
+		given, err := q.QuizAnswers(ctx, gen.QuizAnswersParams{ProgramID: program, PlayerID: p.ID})
+		if err != nil {
+			return 0, err
+		}
+		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil, nil}
+		for _, a := range given {
+			out.Answers = append(out.Answers, Answer{a.ID, a.Screen, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
+		}
+		told, err := q.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: program, PlayerID: p.ID})
+		if err != nil {
+			return 0, err
+		}
+		for _, h := range told {
+			of := store.HomeOf(h)
+			out.Home = append(out.Home, Home{h.ID, h.Drill, of.At, of.Right, of.Left})
+		}
+		w.item(out)
+	}
+	return w.end(), nil
 }
 
 // shelf writes drills and kept plans.

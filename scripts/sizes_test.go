@@ -1,0 +1,88 @@
+package scripts
+
+import (
+	"go/ast"
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"os"
+	"path/filepath"
+	"slices"
+	"strings"
+	"testing"
+)
+
+// What is longer is a design to split.
+const (
+	longestFile      = 400 // lines
+	longestComponent = 200 // lines
+	longestFunction  = 60  // lines
+)
+
+// longer are what may be: tables with a case for each read or act, and what waits to be split.
+var longer = []string{
+	"core/reads/ways.go screenerPath", "core/reads/ways.go cutPath", "core/reads/ways_ball.go handlerPath",
+	"core/reads/picture.go Example", "core/reads/agree.go compare", "core/offense/cutout.go phases", "core/practice/written.go blocks",
+	"web/src/lib/run/floor.svelte.ts",
+}
+
+// Files, components and functions of the product have a length that can be read at once. Tests tell a story and may be longer.
+func TestNothingIsTooLong(t *testing.T) {
+	root := os.DirFS("..")
+	files, seen := 0, map[string]bool{}
+	tooLong := func(name string, lines, most int) {
+		if lines <= most {
+			return
+		}
+		seen[name] = true
+		if !slices.Contains(longer, name) {
+			t.Errorf("%s has %d lines, not %d at most", name, lines, most)
+		}
+	}
+	for _, dir := range []string{"core", "internal", "cmd", "web/src"} {
+		err := fs.WalkDir(root, dir, func(name string, d fs.DirEntry, err error) error {
+			generated := strings.Contains(name, "/gen/") || strings.HasSuffix(name, ".gen.go") || strings.HasSuffix(name, "schema.d.ts")
+			if err != nil || d.IsDir() || generated || strings.HasSuffix(name, "_test.go") {
+				return err
+			}
+			text, err := fs.ReadFile(root, name)
+			if err != nil {
+				return err
+			}
+			lines := strings.Count(string(text), "\n")
+			switch filepath.Ext(name) {
+			case ".svelte":
+				tooLong(name, lines, longestComponent)
+			case ".ts":
+				tooLong(name, lines, longestFile)
+			case ".go":
+				tooLong(name, lines, longestFile)
+				set := token.NewFileSet()
+				f, err := parser.ParseFile(set, name, text, 0)
+				if err != nil {
+					return err
+				}
+				for _, decl := range f.Decls {
+					if fn, is := decl.(*ast.FuncDecl); is {
+						tooLong(name+" "+fn.Name.Name, set.Position(fn.End()).Line-set.Position(fn.Pos()).Line+1, longestFunction)
+					}
+				}
+			default:
+				return nil
+			}
+			files++
+			return nil
+		})
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	for _, name := range longer {
+		if !seen[name] {
+			t.Errorf("%s is not too long any more; take it off the list", name)
+		}
+	}
+	if files < 500 {
+		t.Errorf("only %d files were read", files)
+	}
+}
