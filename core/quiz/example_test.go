@@ -1,0 +1,22 @@
+package quiz_test
+
+import (
+	"fmt"
+
+	"evrik/core/court"
+	"evrik/core/motion"
+	"evrik/core/quiz"
+	"evrik/core/reads"
+)
+
+// A question follows from floor, card, step and seed: whoever has these four has the same question.
+func ExampleNew() {
+	c, _ := court.PresetCourt(court.HighSchool)
+	fl := reads.Floor{Court: c, Pace: motion.PaceOf("12-14")}
+	card := quiz.Cards(fl)[0]
+	item, err := quiz.New(fl, card, 1, 7)
+	same, _ := quiz.New(fl, card, 1, 7)
+	fmt.Println(item.Right, item.Choices, err, item.Situation.Cutter == same.Situation.Cutter)
+	// Output:
+	// curl [curl straight fade backcut clear keep] <nil> true
+}
