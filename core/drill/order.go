@@ -130,7 +130,7 @@ const (
 // rotation. Counts per player and position, defense included, differ by at most one after
 // every slot; where every basket has players of its own (follow, stations) and one has more
 // than another, somebody floats between them and counts differ by at most two. Errors match
-// ErrSetup and are sentences.
+// ErrSetup and are refusals.
 func OrderList(d *Drill, stage Stage, in Setup) (Order, error) {
 	stage = in.shownBy(stage)
 	seconds := in.secondsOf(stage)

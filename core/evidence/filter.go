@@ -51,7 +51,7 @@ func (f Filter) Period(zone *time.Location) (from, before time.Time, ok bool, er
 	return from, before, f.From != "" || f.Until != "", err
 }
 
-// Check refuses a filter that nothing can pass. The error is a sentence.
+// Check refuses a filter that nothing can pass. The error is a refusal.
 func (f Filter) Check() error {
 	if f.Rung != "" {
 		info, ok := drill.RungByID(f.Rung)

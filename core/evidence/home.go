@@ -25,7 +25,7 @@ type Side struct {
 // mostAtHome is how many shots on a side a player can tell of at once (assumption).
 const mostAtHome = 500
 
-// Check refuses what nobody can have shot. The error is a sentence.
+// Check refuses what nobody can have shot. The error is a refusal.
 func (h HomeSession) Check() error {
 	for _, s := range []Side{h.Right, h.Left} {
 		if s.Made < 0 || s.Tried < s.Made {

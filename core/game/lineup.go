@@ -34,7 +34,7 @@ const (
 	MaxMinutes   = 60.0
 )
 
-// Check refuses terms that no line-up can keep. The error is a sentence.
+// Check refuses terms that no line-up can keep. The error is a refusal.
 func (t Terms) Check(squad []Person) error {
 	known := func(id string) bool { return slices.ContainsFunc(squad, func(p Person) bool { return p.ID == id }) }
 	for i, id := range t.Available {

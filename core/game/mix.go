@@ -59,7 +59,7 @@ type Mix struct {
 // percentSlack is how far shares may be off a hundred by rounding.
 const percentSlack = 0.5
 
-// CheckMixes refuses what cannot be expected. The error is a sentence.
+// CheckMixes refuses what cannot be expected. The error is a refusal.
 func CheckMixes(mixes []Mix) error {
 	seen := map[string]bool{}
 	for _, m := range mixes {

@@ -60,7 +60,7 @@ func (p Pace) Jogging() Runner { return Runner{p.Accel * walkInAccel, p.Top * wa
 // HelpReact is the reaction of a defender who has an own player to leave, in seconds.
 func (p Pace) HelpReact() float64 { return p.React * helping }
 
-// Validate checks that people can move like that. The error is a sentence.
+// Validate checks that people can move like that. The error is a refusal.
 func (p Pace) Validate() error {
 	for _, f := range []struct {
 		name, unit    string

@@ -20,7 +20,7 @@ const (
 
 // Validate refuses an offense that cannot be played: a spot or a choice there is not, or a
 // pass after which nothing is allowed or a spot stays empty. It checks every place of the
-// ball. The error is a sentence.
+// ball. The error is a refusal.
 func (o Offense) Validate(c court.Court) error {
 	if err := o.spots(c); err != nil {
 		return err

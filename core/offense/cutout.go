@@ -42,7 +42,7 @@ const midCourt = 2.0
 // CutOut makes a small-sided drill of a moment: the two to four players who are in it, on
 // the spots where they stand, the read they have, and stages from a walk-through to a live
 // game of as many against as many. Who only gives the ball is a helper. The action is
-// turned to the right side, from which a drill is run on both. Errors are sentences.
+// turned to the right side, from which a drill is run on both. Errors are refusals.
 func (f Floor) CutOut(o Offense, m Moment) (*drill.Drill, error) {
 	p, err := o.From(m.Standing)
 	if err != nil {

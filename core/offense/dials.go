@@ -66,7 +66,7 @@ func (d *Dials) values() [5]*float64 {
 	return [5]*float64{&d.React, &d.Help, &d.Deny, &d.Jump, &d.Hands}
 }
 
-// Validate refuses dials that no defense has. The error is a sentence.
+// Validate refuses dials that no defense has. The error is a refusal.
 func (d Dials) Validate() error {
 	for i, v := range d.values() {
 		if l := dialLimits[i]; !(*v >= l.least && *v <= l.most) {

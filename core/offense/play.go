@@ -60,7 +60,7 @@ func (f Floor) Begin(o Offense) Standing {
 	return f.standing(o, p, f.places(o, p))
 }
 
-// Check refuses places where nobody can stand. The error is a sentence.
+// Check refuses places where nobody can stand. The error is a refusal.
 func (st Standing) Check(c court.Court) error {
 	for i, p := range st.At {
 		if !p.Finite() || !c.Contains(p) {

@@ -57,7 +57,7 @@ const (
 	maxWords      = 400
 )
 
-// CheckPrinciples refuses what does not fit on the page. The error is a sentence.
+// CheckPrinciples refuses what does not fit on the page. The error is a refusal.
 func CheckPrinciples(list []Principle) error {
 	if len(list) > maxPrinciples {
 		return refusal.New("offense.too-many-principles", maxPrinciples)

@@ -62,7 +62,7 @@ type LocalRule struct {
 	RestDays   int     `json:"restDays"`
 }
 
-// Check refuses a rule that cannot be. The error is a sentence.
+// Check refuses a rule that cannot be. The error is a refusal.
 func (r LocalRule) Check() error {
 	const week, hours = 7, 60
 	switch {

@@ -64,7 +64,7 @@ const (
 	maxBreaks      = 20
 )
 
-// Check refuses an aim that cannot be planned. The error is a sentence.
+// Check refuses an aim that cannot be planned. The error is a refusal.
 func (a SeasonAim) Check(today time.Time) error {
 	until, err := time.Parse(DateFormat, a.Until)
 	if err != nil {
@@ -79,7 +79,7 @@ func (a SeasonAim) Check(today time.Time) error {
 	return a.CheckForm()
 }
 
-// CheckForm refuses an aim that cannot be, whatever day it is. The error is a sentence.
+// CheckForm refuses an aim that cannot be, whatever day it is. The error is a refusal.
 func (a SeasonAim) CheckForm() error {
 	if _, err := time.Parse(DateFormat, a.Until); err != nil {
 		return refusal.New("practice.aim-until")

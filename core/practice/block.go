@@ -7,7 +7,7 @@ import (
 	"evrik/core/refusal"
 )
 
-// StageOf returns the drill and stage a block runs. The error is a sentence.
+// StageOf returns the drill and stage a block runs. The error is a refusal.
 func StageOf(lib drill.Library, b Block) (*drill.Drill, drill.Stage, error) {
 	d, ok := lib.ByID(b.Drill)
 	if !ok {

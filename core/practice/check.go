@@ -18,7 +18,7 @@ const (
 	MaxTitle    = 60 // characters
 )
 
-// Check refuses a plan that cannot be stored. The error is a sentence. A plan
+// Check refuses a plan that cannot be stored. The error is a refusal. A plan
 // that is merely unwise passes; LayOut warns about it.
 func Check(lib drill.Library, minutes int, blocks []Block) error {
 	if err := CheckForm(minutes, blocks); err != nil {

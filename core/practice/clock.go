@@ -62,7 +62,7 @@ func (c Clock) Elapsed(now time.Time) time.Duration {
 // Apply returns the clock after an action of some moment, which may lie back: a
 // device without a network tells it late. What is older than the last action
 // changes nothing, and applying an action again changes nothing either. blocks are
-// the practice's block ids in order. Errors are sentences.
+// the practice's block ids in order. Errors are refusals.
 func (c Clock) Apply(a Action, block string, blocks []string, now time.Time) (Clock, error) {
 	if now.Before(c.Changed) {
 		return c, nil

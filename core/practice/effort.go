@@ -29,7 +29,7 @@ func (e Effort) Of(player string) (int, bool) {
 	return 0, false
 }
 
-// CheckEffort refuses a rating that is off the scale. The error is a sentence.
+// CheckEffort refuses a rating that is off the scale. The error is a refusal.
 func CheckEffort(rating int) error {
 	if rating < 0 || rating > MaxEffort {
 		return refusal.New("practice.effort", MaxEffort)

@@ -45,7 +45,7 @@ type Change struct {
 	Was, State Presence
 }
 
-// Check refuses a change that makes no sense. Errors are sentences.
+// Check refuses a change that makes no sense. Errors are refusals.
 func (c Change) Check() error {
 	switch {
 	case c.Kind == ComeAndGo && c.Player == "":
@@ -68,7 +68,7 @@ const maxReps = drill.MaxMinutes * 60 / drill.MinSeconds * drill.MaxBaskets
 // OrderThrough is the order list of a block for who is here now, when changes came
 // while the practice ran: reps that were run before a change of their block stand,
 // the rest is dealt anew. people are all who may take part, in the roster's order,
-// as they are now; states says how each takes part now. Errors are sentences.
+// as they are now; states says how each takes part now. Errors are refusals.
 func OrderThrough(lib drill.Library, b Block, people []Person, states map[string]Presence, changes []Change) (drill.Order, error) {
 	was := make(map[string]Presence, len(states))
 	for id, state := range states {

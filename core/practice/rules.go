@@ -53,7 +53,7 @@ func DefaultRules(age AgeBand) Rules {
 	return r
 }
 
-// Check refuses rules that nothing can keep. The error is a sentence.
+// Check refuses rules that nothing can keep. The error is a refusal.
 func (r Rules) Check() error {
 	percent := func(n int) bool { return n >= 0 && n <= 100 }
 	switch {

@@ -33,7 +33,7 @@ type Duty struct {
 // mostDuties is how many jobs a block can have (assumption).
 const mostDuties = 12
 
-// checkStaff refuses jobs that cannot be done. The error is a sentence.
+// checkStaff refuses jobs that cannot be done. The error is a refusal.
 func checkStaff(nth int, b Block) error {
 	if len(b.Staff) > mostDuties {
 		return refusal.New("practice.too-many-jobs", nth, len(b.Staff), mostDuties)

@@ -37,7 +37,7 @@ const (
 	maxNamed   = 60 // reads, cues or drills named
 )
 
-// Check refuses terms that cannot be. The error is a sentence.
+// Check refuses terms that cannot be. The error is a refusal.
 func (t Terms) Check() error {
 	switch {
 	case t.Baskets < 1 || t.Baskets > drill.MaxBaskets:

@@ -34,7 +34,7 @@ type Scored struct {
 
 // Score says whether a read answers a cue: it does when it is one of the row's answers
 // and no second cue that was noted speaks against it. The error says what the table
-// does not know; it is a sentence.
+// does not know; it is a refusal.
 func (a *Action) Score(rules TeamRules, seen Logged) (Scored, error) {
 	row, ok := a.Row(rules, seen.Cue)
 	if !ok {

@@ -122,7 +122,7 @@ const MostSpeed = 40.0
 
 // Validate checks that the snapshot can be judged on this court: real numbers,
 // everybody on the floor, nobody in another's place, the cutter at the screen.
-// Errors are sentences and match ErrPlaces.
+// Errors are refusals and match ErrPlaces.
 func (s *Snapshot) Validate(c court.Court) error {
 	action, ok := ActionByID(s.Action)
 	if !ok {

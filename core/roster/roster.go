@@ -41,7 +41,7 @@ type RowError struct {
 	Reason refusal.Refusal `json:"message"`
 }
 
-// Clean trims an entry and checks it. The error is a sentence.
+// Clean trims an entry and checks it. The error is a refusal.
 func Clean(e Entry) (Entry, error) {
 	e.Jersey, e.Name = strings.TrimSpace(e.Jersey), strings.TrimSpace(e.Name)
 	switch {
