@@ -64,9 +64,10 @@ bench: need-go need-postgres need-chromium need-glpk $(WEB) ## the figures of do
 soak: need-go need-postgres need-chromium $(WEB) ## ten minutes of random faults on the floor; SEED=n for another run
 	go test -count=1 -v -timeout 30m -run TestSoak ./e2e -soak 10m -seed $(or $(SEED),1)
 
-VERSION ?= 0.0.0~$(shell git rev-parse --short=12 HEAD 2>/dev/null || echo unknown)
+# The newest version of the changelog, with the commit that is built.
+VERSION ?= $(shell sed -n 's/^\#\# \([0-9.]*\) .*/\1/p' CHANGELOG.md | head -n1)+$(shell git rev-parse --short=12 HEAD 2>/dev/null || echo unknown)
 
-package: need-go $(WEB) ## a Debian package in bin/package; VERSION=1.2.3 names it
+package: need-go $(WEB) ## a Debian package in bin/package, named by the changelog; VERSION=1.2.3 names another
 	@mkdir -p bin/package
 	CGO_ENABLED=0 go build -trimpath -ldflags "-X main.release=$(VERSION)" -o bin/package/evrik ./cmd/evrik
 	GOARCH=$(shell go env GOARCH) VERSION=$(VERSION) go tool -modfile=packaging/go.mod nfpm package --config packaging/nfpm.yaml --packager deb --target bin/package
