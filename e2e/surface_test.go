@@ -143,7 +143,7 @@ func TestHelp(t *testing.T) {
 }
 
 // drawn are the components that draw: they alone have styles of their own, beside the theme.
-var drawn = regexp.MustCompile(`/(lib/(court|drill|quiz|offense|parts|plan|squad|teach)/(CourtFloor|Figure|Sketch|PhasePicture|DrillFloor|QuizFloor|PrinciplePicture|SpreadStrip|MotionFloor|IntervalCell|Ladder|RunSheet|Curve|SeasonLine|DenseCell|LabFloor)|routes/\[team\]/(show|teach/cards|teach/tape)/\+page)\.svelte$`)
+var drawn = regexp.MustCompile(`/(lib/(court|drill|quiz|offense|parts|plan|squad|teach)/(CourtFloor|Figure|Sketch|PhasePicture|DrillFloor|QuizFloor|PrinciplePicture|SpreadStrip|MotionFloor|IntervalCell|Ladder|RunSheet|SheetBlock|SheetGrip|Curve|SeasonLine|DenseCell|LabFloor|Ways)|routes/\[team\]/(show|teach/cards|teach/tape)/\+page)\.svelte$`)
 
 // Every size, space and color comes from the one theme.
 func TestStylesComeFromTheTheme(t *testing.T) {
