@@ -9,13 +9,13 @@
   let {
     draft,
     drag,
-    block,
+    block: b,
     start
   }: { draft: Draft; drag: SheetDrag; block: Schemas['Block']; start: number } = $props();
 
-  const b = $derived(block);
   const roomy = 6; // minutes from which a block has room for two lines
   const totals = $derived(draft.sheet?.blocks.find((x) => x.id === b.id));
+  const comma = $derived(b.end || b.minutes < roomy ? '' : ','); // before what there is room for
   const chosen = $derived(b.id === draft.chosen);
   const warned = $derived(draft.sheet?.warnings.some((w) => w.block === b.id) ?? false);
   const stage = $derived(session.drill(b.drill)?.stages.find((s) => s.id === b.stage)?.name ?? '');
@@ -62,7 +62,7 @@
   </span>
   {#if totals && b.kind === 'drill'}
     <span class="reps block text-right text-sm">
-      {#if totals.problem}cannot be run{:else}<b class="numeral">{totals.reps}</b> reps{b.end ? '' : ','}
+      {#if totals.problem}cannot be run{:else}<b class="numeral">{totals.reps}</b> reps{comma}
         <span class="each"
           ><b class="numeral">{totals.perPlayer.toFixed(1)}</b>
           {session.drill(b.drill)?.screen ? 'cuts' : 'turns'} each</span
@@ -78,7 +78,7 @@
     onpointerup={drag.drop}
   ></span>
 </button>
-{#if chosen}<SheetGrip {drag} {block} {start} />{/if}
+{#if chosen}<SheetGrip {drag} block={b} {start} />{/if}
 
 <style>
   .tile {
