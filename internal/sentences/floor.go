@@ -24,7 +24,7 @@ var floor = map[string]string{
 	"drill.act-spot":                 "%q is no spot of the court.",
 	"drill.act-who":                  "there is no such position.",
 	"drill.action":                   "%s teaches %q, which is no action.",
-	"drill.baskets":                  "A drill runs at one to %d baskets, not %d.",
+	"drill.baskets":                  "A drill can use 1 to %d baskets, not %d.",
 	"drill.block-minutes":            "A block lasts more than 0 and at most %d minutes.",
 	"drill.changed-meanwhile":        "Somebody else has changed this drill meanwhile. Nothing was saved; reload it and change it again.",
 	"drill.cue-missing":              "%s, %s: the %s has no cue called %q.",

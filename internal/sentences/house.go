@@ -32,7 +32,7 @@ var house = map[string]string{
 	"archive.reps-here":          "Some of these reps are here already. Nothing was imported.",
 	"archive.rung":               "There is no step called %q.",
 	"archive.schema":             "This value does not fit (%s).",
-	"archive.tag":                "The tag %q names nobody.",
+	"archive.tag":                "The tag %q is for nobody on the team.",
 	"archive.tally":              "Nothing called %q is counted in a live block.",
 	"archive.total":              "The file should have %d players and %d reps, but has %d and %d. Nothing was imported; get it again.",
 	"archive.value":              "This value cannot be read (%s).",

@@ -88,7 +88,7 @@ var plans = map[string]string{
 	"practice.baskets":               "Enter 1 to %d baskets, not %d.",
 	"practice.block-at":              "Block %d: %s",
 	"practice.block-basket":          "Block %d is at basket %d; choose 1 or 2.",
-	"practice.block-baskets":         "Block %d runs at 1 to %d baskets, not %d.",
+	"practice.block-baskets":         "Block %d can use 1 to %d baskets, not %d.",
 	"practice.block-gone":            "This block is not in the practice any more. Reload to see the plan.",
 	"practice.block-kind":            "Block %d has a kind that does not exist: %q.",
 	"practice.block-minutes":         "Block %d lasts 1 to %d minutes, not %g.",

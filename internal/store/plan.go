@@ -58,7 +58,7 @@ func ClockStateOf(p gen.Practice) practice.Clock {
 	return c
 }
 
-// PutClockState writes a clock into a practice's row. A clock names a block by its id; any other name is an error.
+// PutClockState writes a clock into a practice's row. It fails where the clock's block is not named by an id.
 func PutClockState(p *gen.Practice, c practice.Clock) error {
 	p.Status, p.BlockMs, p.ClockAt, p.BlockID, p.RunningSince = string(c.Status), c.Before.Milliseconds(), &c.Changed, nil, nil
 	if c.Block != "" {

@@ -363,7 +363,7 @@ func TestStaticFiles(t *testing.T) {
 	}
 }
 
-// A built file is sent in the smallest form that the build has made and the browser takes.
+// A built file goes out in the smallest packed form that the browser accepts.
 func TestPackedFiles(t *testing.T) {
 	w := newWorld(t)
 	w.untilUp()

@@ -91,12 +91,9 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	did := floors.ClockAction{Action: practice.Action(r.Body.Action)}
+	did := floors.ClockAction{Action: practice.Action(r.Body.Action), At: value(r.Body.At)}
 	if r.Body.Block != nil {
 		did.Block = r.Body.Block.String()
-	}
-	if r.Body.At != nil {
-		did.At = *r.Body.At
 	}
 	p, err := s.floors.SetClock(ctx, team, r.PracticeId, did, func(q *gen.Queries) error {
 		return notify(ctx, q, change{Practice: r.PracticeId, Clock: true})
