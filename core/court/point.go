@@ -43,6 +43,14 @@ func (p Point) Unit() Point {
 	return p.Scale(1 / l)
 }
 
+// AtMost returns p, shortened to a length of most feet where it is longer.
+func (p Point) AtMost(most float64) Point {
+	if l2 := p.Dot(p); l2 > most*most {
+		return p.Scale(most / math.Sqrt(l2))
+	}
+	return p
+}
+
 // Left returns p turned by a quarter turn counter-clockwise.
 func (p Point) Left() Point { return Point{-p.Y, p.X} }
 

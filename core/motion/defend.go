@@ -158,14 +158,40 @@ func (m *Moment) inWay(d int, from, to court.Point, t *Try) (court.Point, bool) 
 	return court.Point{}, false
 }
 
-// cutsOff reports whether a defender is in the way of a run or gets there first.
-// Those behind its start are not met.
-func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
+// passing is a place that a runner comes by, and when, in seconds.
+type passing struct {
+	at court.Point
+	t  float64
+}
+
+// passings are the places of a run at which it can be cut off, in order, added to a list.
+func (m *Moment) passings(r *Run, out []passing) []passing {
+	runner, mover := m.runner(r), Mover{m.Attack[r.Who].At, m.Attack[r.Who].Velocity}
+	gone, at := 0.0, mover.At
+	for leg, to := range r.Path {
+		length := at.Dist(to)
+		if length == 0 {
+			continue
+		}
+		way := to.Sub(at).Scale(1 / length)
+		last := leg == len(r.Path)-1
+		for s := step; s < length || s < length+step && !last; s += step {
+			far := min(s, length)
+			out = append(out, passing{at.Add(way.Scale(far)), r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + far))})})
+		}
+		gone += length
+		at = to
+	}
+	return out
+}
+
+// cutsOff reports whether a defender is in the way of a run that comes by some places, or
+// gets to one of them first. Those behind its start are not met.
+func (m *Moment) cutsOff(d, receiver int, r *Run, way []passing) bool {
 	from := m.Attack[r.Who].At
 	if m.Defend[d].At.Sub(from).Dot(r.Path[0].Sub(from)) <= 0 {
 		return false
 	}
-	runner := m.runner(r)
 	if m.faked(d, receiver, r) > 0 {
 		return false // has flown by
 	}
@@ -177,27 +203,14 @@ func (m *Moment) cutsOff(d, receiver int, r *Run) bool {
 	case m.minds(d) == receiver || m.engaged(d, receiver):
 		within = armReach
 	}
-	mover := Mover{from, m.Attack[r.Who].Velocity}
-	gone, at, there := 0.0, from, m.drift(d, react)
-	for leg, to := range r.Path {
-		length := at.Dist(to)
-		if length == 0 {
-			continue
+	there := m.drift(d, react)
+	for _, p := range way {
+		if p.t < react && m.drift(d, p.t).Dist(p.at) <= within {
+			return true // goes on as before, and is in the way
 		}
-		way := to.Sub(at).Scale(1 / length)
-		last := leg == len(r.Path)-1
-		for s := step; s < length || s < length+step && !last; s += step {
-			p := at.Add(way.Scale(min(length, s)))
-			t := r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + min(s, length)))})
-			if t < react && m.drift(d, t).Dist(p) <= within {
-				return true // goes on as before, and is in the way
-			}
-			if m.inTime(p, there, within, t-react) && m.reachFrom(d, p, there, within, react, nil) < t {
-				return true
-			}
+		if m.inTime(p.at, there, within, p.t-react) && m.reachFrom(d, p.at, there, within, react, nil) < p.t {
+			return true
 		}
-		gone += length
-		at = to
 	}
 	return false
 }

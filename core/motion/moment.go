@@ -194,6 +194,11 @@ func (m *Moment) Play(t *Try) Outcome {
 		o.Window = LeastWindow
 		return o // nobody shoots from there
 	}
+	var places [16]passing
+	way := places[:0]
+	if run != nil {
+		way = m.passings(run, way)
+	}
 	own, help, ownBy, helpBy := math.Inf(1), math.Inf(1), -1, -1
 	for d := range m.Defenders {
 		if m.busy == d+1 {
@@ -207,7 +212,7 @@ func (m *Moment) Play(t *Try) Outcome {
 			react += arrive
 		}
 		w := m.contest(d, t, run, shot, react) - released
-		if run != nil && m.cutsOff(d, t.Receiver, run) {
+		if run != nil && m.cutsOff(d, t.Receiver, run, way) {
 			w = LeastWindow // stopped on the way
 		}
 		if m.minds(d) == t.Receiver || m.close(d, shot) {

@@ -130,7 +130,8 @@ func TestCrossingDefender(t *testing.T) {
 			Defend:    [Most]Body{{At: court.Point{X: -0.9, Y: 16}, Velocity: court.Point{X: speed}, Guards: 1, Away: true}},
 			Attackers: 2, Defenders: 1, Pace: DefaultPace, Range: 24,
 		}
-		return m.cutsOff(0, 0, &Run{Who: 0, Path: []court.Point{{Y: 4}}, ToRim: true})
+		run := Run{Who: 0, Path: []court.Point{{Y: 4}}, ToRim: true}
+		return m.cutsOff(0, 0, &run, m.passings(&run, nil))
 	}
 	if !stopped(0) || !stopped(2) {
 		t.Error("a body in the way stops nobody")

@@ -67,6 +67,9 @@ func (m *Moment) takes(t *Try, from, to court.Point, leaves, speed, fromEnd, spa
 		// Nobody knows of the pass before it leaves; till then a defender goes on.
 		react := leaves + m.Pace.React
 		here, there := m.drift(d, leaves), m.drift(d, react)
+		if court.SegmentDist(here, from, to) >= laneReach && !m.inTime(court.NearestOnSegment(there, from, to), there, laneReach, length/speed-m.Pace.React) {
+			continue // too far from all of its way
+		}
 		around := at.Dist(from) < nearPasser
 		for gone := step; gone < length-laneReach; gone += step {
 			p := from.Add(way.Scale(gone / length))

@@ -66,9 +66,14 @@ func (d *Dials) stand(own, ball court.Point, denies bool) court.Point {
 	if denies && far > laneNear && far < laneFar {
 		return own.Toward(ball, laneFeet)
 	}
-	at = at.Toward(ball, ballSide*clamp01(far/laneNear-1))
-	help := d.Help * clamp01((far-helpNear)/(helpFar-helpNear)) * helpShare
-	return at.Add(lane.Sub(at).Scale(help))
+	if far > laneNear {
+		at = at.Toward(ball, ballSide*clamp01(far/laneNear-1))
+	}
+	if far > helpNear {
+		help := d.Help * clamp01((far-helpNear)/(helpFar-helpNear)) * helpShare
+		at = at.Add(lane.Sub(at).Scale(help))
+	}
+	return at
 }
 
 // defenders are five who guard, or a zone.
@@ -144,12 +149,14 @@ func (d *defenders) follow(c *cycle, i int, t float64, ball court.Point) (to, al
 	if d.sawAt[who] = own; d.sawT < t-tick*3/2 || lag != d.react {
 		before = c.at(who, max(c.start, t-lag-tick))
 	}
-	along = own.Sub(before).Scale(1 / tick)
-	// Who is about to stop slows down before, which is seen.
-	if most := 2 * motion.Braking * c.toGo(who, t); along.Dot(along) > most {
-		along = along.Unit().Scale(math.Sqrt(most))
+	if own != before {
+		along = own.Sub(before).Scale(1 / tick)
+		// Who is about to stop slows down before, which is seen.
+		if most := 2 * motion.Braking * c.toGo(who, t); along.Dot(along) > most {
+			along = along.Unit().Scale(math.Sqrt(most))
+		}
+		own = own.Add(along.Scale(d.foresight * d.react))
 	}
-	own = own.Add(along.Scale(d.foresight * d.react))
 	if d.helper == i {
 		return c.at(d.rescue, t).Toward(court.Point{}, 1), along
 	}
@@ -206,17 +213,14 @@ func (d *defenders) nearest(p court.Point) int {
 
 // move takes a defender toward a place that moves, for a tick, by what the pace allows.
 func (d *defenders) move(i int, to, along court.Point) {
-	way := to.Sub(d.at[i])
-	far := way.Len()
-	// As fast as one can still stop there, and along with it.
-	want := way.Unit().Scale(min(d.run.Top, min(math.Sqrt(2*motion.Braking*far), far/(2*tick)))).Add(along)
-	if l := want.Len(); l > d.run.Top {
-		want = want.Scale(d.run.Top / l)
+	way, want := to.Sub(d.at[i]), along
+	if far := way.Len(); far > 0 {
+		// As fast as one can still stop there, and along with it.
+		speed := min(d.run.Top, math.Sqrt(2*motion.Braking*far), far/(2*tick))
+		want = want.Add(way.Scale(speed / far))
 	}
-	dv := want.Sub(d.v[i])
-	if l := dv.Len(); l > d.run.Accel*tick {
-		dv = dv.Scale(d.run.Accel * tick / l)
-	}
+	want = want.AtMost(d.run.Top)
+	dv := want.Sub(d.v[i]).AtMost(d.run.Accel * tick)
 	d.v[i] = d.v[i].Add(dv)
 	d.at[i] = d.at[i].Add(d.v[i].Scale(tick))
 }

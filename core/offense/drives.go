@@ -50,6 +50,9 @@ func (g *possessionPlay) past(c *cycle, m *motion.Moment) bool {
 		return true
 	}
 	best := motion.Outcome{Window: motion.LeastWindow}
+	if g.early(OffBall) {
+		return g.offer(Look{Player: c.to, Kind: OffBall, T: at, Feet: pullUps[0]}, alone(&best))
+	}
 	for _, feet := range pullUps {
 		run.ToRim, run.Path = false, []court.Point{court.Point{}.Toward(m.Attack[c.to].At, feet)}
 		stop := motion.Try{Runs: []motion.Run{run}, Receiver: c.to, Stops: true}

@@ -87,13 +87,17 @@ const (
 // timing.
 func (g *possessionPlay) offer(look Look, window float64) bool {
 	look.Separation = motion.Room(window+g.sim.assumed.Timing*g.luck.NormFloat64(), look.Feet <= rimFeet)
-	early := look.Feet > rimFeet && (g.out.Passes < patience || g.out.Passes == patience && quick(look.Kind))
-	if look.Separation < reads.OpenFrom || look.T > possession || early {
+	if look.Separation < reads.OpenFrom || look.T > possession || look.Feet > rimFeet && g.early(look.Kind) {
 		return false
 	}
 	look.Three = look.Feet >= g.sim.floor.Court.ArcRadius
 	g.out.Look, g.out.Found = look, true
 	return true
+}
+
+// early reports whether it is too early for a jump shot of a kind.
+func (g *possessionPlay) early(kind string) bool {
+	return g.out.Passes < patience || g.out.Passes == patience && quick(kind)
 }
 
 // alone is the window against everybody, without one more pass; the least where there is no

@@ -85,24 +85,6 @@ func (p Places) deniable(o Offense, to int) bool {
 	return p.ball != inThePost && wing(o.Ring[to]) && !strings.HasPrefix(o.Ring[p.ball], "corner") && !slices.Contains(p.refused, to)
 }
 
-// behind lists the ring's indices behind a passer, nearest first, and those ahead of the
-// receiver. Seen from the post, behind is the longer way round.
-func (p Places) behind(to int) (behind, ahead []int) {
-	first, d := p.ball, p.ball-to // one step away from the ball
-	if p.ball == inThePost {
-		if first, d = to, 1; 2*to >= len(p.Ring) {
-			d = -1
-		}
-	}
-	for i := first + d; i >= 0 && i < len(p.Ring); i += d {
-		behind = append(behind, i)
-	}
-	for i := to - d; i >= 0 && i < len(p.Ring); i -= d {
-		ahead = append(ahead, i)
-	}
-	return behind, ahead
-}
-
 // kindOf says what pass it is.
 func (p Places) kindOf(o Offense, to int) string {
 	outer := func(i int) bool { return i == 0 || i == len(o.Ring)-1 }
@@ -179,7 +161,7 @@ func (p *Places) filter(o Offense, to int, denied bool, come happened) (fits uin
 	for i := range o.Answers {
 		a := &o.Answers[i]
 		on := a.On == kind || a.On == AnyPass && kind != Denied && kind != FromPost
-		if on && len(behind) >= a.Behind[0] && len(behind) <= a.Behind[1] && come.of(a.After)&^come == 0 && p.hasAll(o, a, to, len(behind), len(ahead)) {
+		if on && behind.n >= a.Behind[0] && behind.n <= a.Behind[1] && come.of(a.After)&^come == 0 && p.hasAll(o, a, to, behind.n, ahead.n) {
 			fits |= 1 << i
 		}
 	}
@@ -242,30 +224,6 @@ func (p *Places) mayScreen(o Offense, a *Answer, player int) bool {
 // ballAction is the action that is a screen on the ball.
 const ballAction = "ball"
 
-// who is the player that a word means, -1 for nobody.
-func (p Places) who(word string, to int) int {
-	behind, ahead := p.behind(to)
-	at := func(list []int, k int) int {
-		if k < len(list) {
-			return p.Ring[list[k]]
-		}
-		return -1
-	}
-	switch word {
-	case Passer:
-		return p.Ball()
-	case Receiver:
-		return p.Ring[to]
-	case Next1, Next2:
-		return at(behind, int(word[len(word)-1]-'1'))
-	case Ahead1, Ahead2:
-		return at(ahead, int(word[len(word)-1]-'1'))
-	case Inside:
-		return p.Inside
-	}
-	return -1
-}
-
 // step is a move resolved: a player and the spot he ends on.
 type step struct {
 	player int
@@ -296,12 +254,13 @@ func (o Offense) side(ring int) string {
 // steps resolves an answer after a pass to a spot of the ring.
 func (p Places) steps(o Offense, a Answer, to int) []step {
 	behind, _ := p.behind(to)
-	var out []step
+	out := make([]step, 0, five)
 	for _, m := range a.Moves {
 		if m.Who == Chain {
 			// Everybody behind moves up one spot.
 			front := p.ball
-			for _, i := range behind {
+			for k := range behind.n {
+				i := behind.at(k)
 				out = append(out, step{player: p.Ring[i], act: Fill, other: -1, to: o.Ring[front]})
 				front = i
 			}
@@ -311,8 +270,8 @@ func (p Places) steps(o Offense, a Answer, to int) []step {
 		switch m.To {
 		case Last:
 			st.to = o.Ring[p.ball]
-			if len(behind) > 0 {
-				st.to = o.Ring[behind[len(behind)-1]]
+			if behind.n > 0 {
+				st.to = o.Ring[behind.at(behind.n-1)]
 			}
 		case HighPost:
 			st.to = HighPost

@@ -15,8 +15,8 @@ func TestWhoIsWho(t *testing.T) {
 		t.Errorf("from the top to %v", got)
 	}
 	behind, ahead := p.behind(1)
-	if !slices.Equal(behind, []int{3, 4}) || !slices.Equal(ahead, []int{0}) {
-		t.Errorf("behind %v, ahead %v", behind, ahead)
+	if !slices.Equal(behind.list(), []int{3, 4}) || !slices.Equal(ahead.list(), []int{0}) {
+		t.Errorf("behind %v, ahead %v", behind.list(), ahead.list())
 	}
 	for word, want := range map[string]int{Passer: 2, Receiver: 1, Next1: 3, Next2: 4, Ahead1: 0, Ahead2: -1, Inside: -1, "coach": -1} {
 		if got := p.who(word, 1); got != want {
@@ -51,11 +51,11 @@ func TestWhoIsWho(t *testing.T) {
 	if got := q.kindOf(entry, 1); got != FromPost || q.Ball() != 4 || !slices.Equal(q.targets(), []int{1, 2}) || q.deniable(entry, 1) {
 		t.Errorf("out of the post: %q to %v", got, q.targets())
 	}
-	if behind, ahead := q.behind(1); !slices.Equal(behind, []int{2, 3}) || !slices.Equal(ahead, []int{0}) {
-		t.Errorf("out to the right slot: behind %v, ahead %v", behind, ahead)
+	if behind, ahead := q.behind(1); !slices.Equal(behind.list(), []int{2, 3}) || !slices.Equal(ahead.list(), []int{0}) {
+		t.Errorf("out to the right slot: behind %v, ahead %v", behind.list(), ahead.list())
 	}
-	if behind, _ := q.behind(2); !slices.Equal(behind, []int{1, 0}) {
-		t.Errorf("out to the left slot: behind %v", behind)
+	if behind, _ := q.behind(2); !slices.Equal(behind.list(), []int{1, 0}) {
+		t.Errorf("out to the left slot: behind %v", behind.list())
 	}
 }
 
@@ -127,4 +127,12 @@ func TestFromStanding(t *testing.T) {
 	if err := far.Check(c); err == nil || !strings.Contains(err.Error(), "offense.player-off-court: 3") {
 		t.Errorf("%v", err)
 	}
+}
+
+// list writes a row out.
+func (r row) list() (out []int) {
+	for k := range r.n {
+		out = append(out, r.at(k))
+	}
+	return out
 }

@@ -155,7 +155,10 @@ func (f Floor) see(c *cycle, ring []court.Point, t float64, m *moment) {
 	for _, spot := range ring {
 		empty := true
 		for i := range m.at {
-			empty = empty && !m.at[i].Within(spot, onSpot)
+			if m.at[i].Within(spot, onSpot) {
+				empty = false
+				break
+			}
 		}
 		if m.empty = append(m.empty, empty); empty {
 			m.spread.Empty++
@@ -329,8 +332,8 @@ func (c *cycle) slides(player int) bool {
 
 // screens reports whether two have a screen with each other in a cycle.
 func (c *cycle) screens(a, b int) bool {
-	for _, l := range c.legs {
-		if l.other >= 0 && (l.player == a && l.other == b || l.player == b && l.other == a) {
+	for i := range c.legs {
+		if l := &c.legs[i]; l.other >= 0 && (l.player == a && l.other == b || l.player == b && l.other == a) {
 			return true
 		}
 	}
