@@ -34,7 +34,7 @@ const before = `(async () => {
   return true;
 })()`
 
-// A tablet that was not opened since corrections became tags has a rep that was never sent. It
+// A tablet that was not opened since corrections became tags and screen became action has a rep that was never sent. It
 // arrives whole, with what was to mend.
 func TestWhatAnOlderAppLeftOnTheDevice(t *testing.T) {
 	s := demo(t)
@@ -47,7 +47,7 @@ func TestWhatAnOlderAppLeftOnTheDevice(t *testing.T) {
 	  const block = run.blocks.find((b) => b.order && b.reads);
 	  const rep = block.order.reps[0];
 	  return JSON.stringify({ id: '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01', kind: 'rep', at: new Date().toISOString(), device: 'old-tab', block: block.block.id,
-	    repNo: rep.no, player: rep.cutter, role: 'cutter', side: rep.side, cue: 'trail', made: 'curl', corrections: ['upright'] });
+	    repNo: rep.no, player: rep.cutter, role: 'cutter', side: rep.side, cue: 'trail', made: 'curl', screen: block.links[0].link.action, corrections: ['upright'] });
 	})()`, team, practice))
 	p.Open("/healthz")
 	browser.Eval[bool](p, fmt.Sprintf(before, team, practice, event))
@@ -57,15 +57,18 @@ func TestWhatAnOlderAppLeftOnTheDevice(t *testing.T) {
 	if tags := ask[[]string](t, s, "SELECT tags"+standing+" AND id = '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01'", practice); len(tags) != 1 || tags[0] != "upright" {
 		t.Errorf("the rep arrived with the tags %v", tags)
 	}
+	if actions := ask[int](t, s, "SELECT count(*)"+standing+" AND id = '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01' AND action <> ''", practice); actions != 1 {
+		t.Error("the rep arrived without its action")
+	}
 	entry := browser.Eval[string](p, `(async () => {
 	  const db = await new Promise((done) => { const r = indexedDB.open('evrik'); r.onsuccess = () => done(r.result); });
 	  const get = (of) => new Promise((done) => { const r = db.transaction(of).objectStore(of).getAll(); r.onsuccess = () => done(r.result); });
 	  const [shown, kept] = [await get('shown'), await get('kept')];
 	  db.close();
 	  const row = shown.find((r) => r.id === '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01');
-	  return row.entry.correct + ' ' + row.entry.event.tags + ' ' + kept.some((r) => r.value.old);
+	  return row.entry.correct + ' ' + row.entry.event.tags + ' ' + ('action' in row.entry.event && !('screen' in row.entry.event)) + ' ' + kept.some((r) => r.value.old);
 	})()`)
-	if entry != "true upright false" {
+	if entry != "true upright true false" {
 		t.Errorf("on the device it is %s", entry)
 	}
 }

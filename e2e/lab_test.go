@@ -88,7 +88,7 @@ func teach(t *testing.T, p *browser.Page) {
 	read(p, "Curl")
 	p.Click("button", "Stuck")
 	p.Text("attack the recovery")
-	// The address holds the situation, also one dragged to the other side.
+	// The address holds the snapshot, also one dragged to the other side.
 	p.Click("button", "Mirror")
 	p.Click("button", "Under")
 	read(p, "Fade")
@@ -125,7 +125,7 @@ func teach(t *testing.T, p *browser.Page) {
 	p.Text("Cue cards: Down screen")
 }
 
-// choose opens the chooser and picks a situation by its name.
+// choose opens the chooser and picks an action by its name.
 func choose(p *browser.Page, from, to string) {
 	p.Click("button", from)
 	p.See("searchbox", "Say what you see")
@@ -169,7 +169,7 @@ func TestDragThroughTheFamilies(t *testing.T) {
 	read(p, "Curl")
 	at := "Down screen"
 	for _, family := range []struct {
-		screen string
+		action string
 		movers []string
 		first  [2]string
 		others [][2]string
@@ -183,8 +183,8 @@ func TestDragThroughTheFamilies(t *testing.T) {
 		{"Feeding the post", []string{"Post's defender", "Far corner's defender"}, [2]string{"From behind", "Feed the post"},
 			[][2]string{{"Fronted", "Lob"}, {"Fronted, help", "High-low"}}},
 	} {
-		choose(p, at, family.screen)
-		at = family.screen
+		choose(p, at, family.action)
+		at = family.action
 		read(p, family.first[1])
 		home := map[string][2]float64{}
 		for _, who := range family.movers {
@@ -201,7 +201,7 @@ func TestDragThroughTheFamilies(t *testing.T) {
 				}
 			}
 			ways := []func(*testing.T, *browser.Page, string, float64, float64){dragAway, walkTo}
-			if n >= sample(1, len(family.others)) || family.screen == "Ball screen" {
+			if n >= sample(1, len(family.others)) || family.action == "Ball screen" {
 				ways = ways[:1] // by keyboard, three families are enough
 			}
 			for _, by := range ways {
@@ -268,7 +268,7 @@ func TestDragThroughTheFamilies(t *testing.T) {
 func TestPapersOfTheLab(t *testing.T) {
 	p := enter(t, demo(t))
 	team := "/" + strings.Split(p.Path(), "/")[1]
-	p.Open(team + "/teach?screen=stagger&cue=under")
+	p.Open(team + "/teach?action=stagger&cue=under")
 	read(p, "Fade")
 
 	// The picture as a file of its own: an SVG that parses, with its colors in it.
@@ -290,7 +290,7 @@ func TestPapersOfTheLab(t *testing.T) {
 	p.Click("link", "Tape sheet")
 	p.Text("Right staggered pair, first screener")
 	p.Click("link", "Back to the lab")
-	p.Open(team + "/teach/cards?screen=stagger")
+	p.Open(team + "/teach/cards?action=stagger")
 	p.Click("link", "Only this card: Jump, staggered pair")
 	p.Until("document.querySelectorAll('.cards > li').length === 1") // the whole screen's hold the same words
 	p.Text("Back door!")
@@ -299,7 +299,7 @@ func TestPapersOfTheLab(t *testing.T) {
 	p.Until("document.querySelectorAll('.cards > li').length >= 60") // of twelve screens
 
 	// Who nobody knows is said, not shown empty.
-	p.Open(team + "/teach?screen=moon")
+	p.Open(team + "/teach?action=moon")
 	p.Says("alert", "no such action")
 	p.Press("2")
 	read(p, "Curl")

@@ -39,8 +39,8 @@ func TestPaper(t *testing.T) {
 		{game, 3, []string{"Saltmarsh"}},
 		{team + "/plan/week", 2, []string{"Marek"}},
 		{plan + "/print?for=coach", 1, []string{"Warm-up", "jumps"}},
-		{team + "/teach/cards?screen=down", 4, []string{"Curl", "Show"}},
-		{team + "/teach/tape?screen=down", 2, []string{"Top"}},
+		{team + "/teach/cards?action=down", 4, []string{"Curl", "Show"}},
+		{team + "/teach/tape?action=down", 2, []string{"Top"}},
 		{team + "/teach/principles", 4, []string{"Two on the ball"}},
 	} {
 		p.Open(tc.path)

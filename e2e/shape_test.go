@@ -143,8 +143,8 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	_, join, _ := strings.Cut(browser.Eval[string](p, "document.querySelector('code').innerText"), s.Base)
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
-		{team + "/teach?screen=ball&cue=blitz", "paired side"}, {team + "/show?screen=feedpost", "What do you do?"},
-		{team + "/teach/cards?screen=handoff", "Cut behind!"}, {team + "/teach/tape?screen=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "Each picture shows"}, {team + "/teach/motion?part=write", "What may follow a pass"}, {team + "/teach/motion/bench?offense=cont", "when they take it away"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
+		{team + "/teach?action=ball&cue=blitz", "paired side"}, {team + "/show?action=feedpost", "What do you do?"},
+		{team + "/teach/cards?action=handoff", "Cut behind!"}, {team + "/teach/tape?action=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "Each picture shows"}, {team + "/teach/motion?part=write", "What may follow a pass"}, {team + "/teach/motion/bench?offense=cont", "when they take it away"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
 		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "% correct"}, {team + "/plan?view=month", "Month"}, {plan, "rules kept"},
 		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},

@@ -8,7 +8,7 @@
 //	evrik export F   write a program as an archive (JSON); -program names it where there are several
 //	evrik import F   add what an archive holds to a program
 //	evrik password E make a new password for the account with an email address and print it
-//	evrik agree      compare the read tables with the kinematics, screen by screen
+//	evrik agree      compare the read tables with the kinematics, action by action
 //	evrik version    say what runs
 //
 // backup, restore, export, import and password take -demo for the demo's database.

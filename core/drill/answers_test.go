@@ -11,7 +11,7 @@ import (
 func TestTaughtAnswersScoreCorrect(t *testing.T) {
 	walked := 0
 	for _, d := range Catalogue() {
-		action, ok := reads.ActionByID(d.Screen)
+		action, ok := reads.ActionByID(d.Action)
 		if !ok {
 			continue
 		}

@@ -52,11 +52,19 @@ func mustLoad() []*Drill {
 func Read(data []byte) (*Drill, error) {
 	dec := json.NewDecoder(bytes.NewReader(data))
 	dec.DisallowUnknownFields()
-	var d Drill
-	if err := dec.Decode(&d); err != nil {
+	in := struct {
+		Drill
+		// Screen is what files of version 1 call the action.
+		Screen string `json:"screen"`
+	}{}
+	if err := dec.Decode(&in); err != nil {
 		return nil, setup("drill.not-drill", err)
 	}
-	return &d, d.Validate()
+	d := &in.Drill
+	if d.Action == "" {
+		d.Action = in.Screen
+	}
+	return d, d.Validate()
 }
 
 // Validate checks that a drill can be run: its positions, its motion on every
@@ -87,16 +95,16 @@ func (d *Drill) Validate() error {
 	if n := len(d.positions(false)); n == 0 || n > MaxCrew {
 		return setup("drill.positions", d.Name, n, MaxCrew)
 	}
-	screen, taught := reads.ActionByID(d.Screen)
-	if d.Screen != "" && !taught {
-		return setup("drill.action", d.Name, d.Screen)
+	action, taught := reads.ActionByID(d.Action)
+	if d.Action != "" && !taught {
+		return setup("drill.action", d.Name, d.Action)
 	}
 	if err := d.checkLinks(); err != nil {
 		return err
 	}
 	stages := map[string]bool{}
 	for _, s := range d.Stages {
-		if err := d.checkStage(s, screen, stages); err != nil {
+		if err := d.checkStage(s, action, stages); err != nil {
 			return err
 		}
 	}
@@ -111,7 +119,7 @@ func (d *Drill) Validate() error {
 // MaxCrew is the most positions a drill can have on offense: a team.
 const MaxCrew = 5
 
-func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) error {
+func (d *Drill) checkStage(s Stage, action *reads.Action, seen map[string]bool) error {
 	rung, ok := RungByID(s.Rung)
 	switch {
 	case s.ID == "" || seen[s.ID]:
@@ -123,16 +131,16 @@ func (d *Drill) checkStage(s Stage, screen *reads.Action, seen map[string]bool) 
 	case s.Defenders < 0 || s.Defenders > MaxCrew || rung.Live != (s.Defenders > 0):
 		return setup("drill.live-needs-defenders", d.Name, s.Name)
 	}
-	if err := s.checkScore(d.Name, rung.Live, screen != nil); err != nil {
+	if err := s.checkScore(d.Name, rung.Live, action != nil); err != nil {
 		return err
 	}
 	seen[s.ID] = true
 	for _, c := range s.Cues {
-		if screen == nil {
+		if action == nil {
 			return setup("drill.cues-without-action", d.Name, s.Name)
 		}
-		if _, ok := screen.Row(reads.TeamRules{}, c); !ok {
-			return setup("drill.cue-missing", d.Name, s.Name, screen.Name, c)
+		if _, ok := action.Row(reads.TeamRules{}, c); !ok {
+			return setup("drill.cue-missing", d.Name, s.Name, action.Name, c)
 		}
 	}
 	for _, sw := range s.Switches {

@@ -51,7 +51,7 @@ func (d *Drill) Shelf() Group {
 	if d.Group != "" {
 		return d.Group
 	}
-	if a, ok := reads.ActionByID(d.Screen); ok {
+	if a, ok := reads.ActionByID(d.Action); ok {
 		return familyGroups[a.Family]
 	}
 	return Skills

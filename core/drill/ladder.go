@@ -14,14 +14,14 @@ type Rung string
 
 // Rungs from the first walk-through to a real game (common practice, no source).
 const (
-	Air   Rung = "air"
-	Post  Rung = "post"
-	Shown Rung = "shown"
-	Live2 Rung = "live2"
-	Live3 Rung = "live3"
-	Live4 Rung = "live4"
-	Five  Rung = "five"
-	Game  Rung = "game"
+	Air    Rung = "air"
+	Post   Rung = "post"
+	Guided Rung = "shown"
+	Live2  Rung = "live2"
+	Live3  Rung = "live3"
+	Live4  Rung = "live4"
+	Five   Rung = "five"
+	Game   Rung = "game"
 )
 
 // RungInfo describes a rung.
@@ -40,7 +40,7 @@ type RungInfo struct {
 var ladder = []RungInfo{
 	{Air, 1, "On air", "Walk and run it on the markers, no defense; the answer is named first", false, false},
 	{Post, 2, "Chair", "A chair or a standing coach gives the screen a body; the answer is named first", false, false},
-	{Shown, 3, "Guided", "A coach or a player shows one cue; the player reads it", true, false},
+	{Guided, 3, "Guided", "A coach or a player shows one cue; the player reads it", true, false},
 	{Live2, 4, "Live 2-on-2", "Two real defenders and a coach who passes", true, true},
 	{Live3, 5, "Live 3-on-3", "More room, and a third who must drift", true, true},
 	{Live4, 6, "Live 4-on-4", "Shot clock, and the ball is cleared past the arc", true, true},
@@ -163,8 +163,8 @@ type Drill struct {
 	// beginners to 3; empty and 0 in a drill that does not say.
 	Group Group `json:"group,omitempty"`
 	Level int   `json:"level,omitempty"`
-	// Screen is the situation whose reads are taught; empty where none is.
-	Screen string `json:"screen,omitempty"`
+	// Action is the action whose reads are taught; empty where none is.
+	Action string `json:"action,omitempty"`
 	// Positions are who is on the floor in a rep. The first player's is the one
 	// whose reads count, the second's his screener or partner.
 	Positions []Position `json:"positions"`
@@ -216,7 +216,7 @@ func (d *Drill) Shoots() bool {
 // ForHome reports whether a player can shoot the drill alone: it teaches no read, ends in a shot
 // and is not live.
 func (d *Drill) ForHome() bool {
-	return d.Screen == "" && d.Shoots() && d.Stages[0].Defenders == 0
+	return d.Action == "" && d.Shoots() && d.Stages[0].Defenders == 0
 }
 
 // Position is a place in a rep.

@@ -14,7 +14,7 @@ func TestEveryActionHasALadder(t *testing.T) {
 	for _, a := range reads.Actions() {
 		rungs, guided := map[Rung]bool{}, map[reads.Cue]bool{}
 		for _, d := range Catalogue() {
-			if d.Screen != a.ID {
+			if d.Action != a.ID {
 				continue
 			}
 			if want := familyGroups[a.Family]; d.Shelf() != want && d.Shelf() != Games {
@@ -26,14 +26,14 @@ func TestEveryActionHasALadder(t *testing.T) {
 				}
 				rungs[s.Rung] = true
 				rungs["live"] = rungs["live"] || s.Defenders > 0
-				if s.Rung == Shown {
+				if s.Rung == Guided {
 					for _, c := range s.Cues {
 						guided[c] = true
 					}
 				}
 			}
 		}
-		for _, want := range []Rung{Air, Post, Shown, "live"} {
+		for _, want := range []Rung{Air, Post, Guided, "live"} {
 			if !rungs[want] {
 				t.Errorf("%s: no drill on the rung %q", a.ID, want)
 			}
@@ -121,7 +121,7 @@ func TestDrillsGoFromEasyToHard(t *testing.T) {
 	if len(seen) != len(Groups()) {
 		t.Errorf("%d groups of %d have a drill", len(seen), len(Groups()))
 	}
-	own := &Drill{Screen: reads.Handoff}
+	own := &Drill{Action: reads.Handoff}
 	if own.Shelf() != Handoffs || (&Drill{}).Shelf() != Skills {
 		t.Error("a drill without a group is not listed by its action")
 	}

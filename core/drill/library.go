@@ -56,7 +56,7 @@ func (l Library) Admit(d *Drill) error {
 
 // FileSchema is the version of the drill file that this product writes. A file of
 // a newer one is refused, because nobody can know what it means.
-const FileSchema = 1
+const FileSchema = 2
 
 // File is a drill as it is exported and imported; docs/drill.schema.json
 // describes it.
@@ -87,18 +87,18 @@ func Import(data []byte) (*Drill, error) {
 	return Read(head.Drill)
 }
 
-// Serving lists the ids of the drills whose situation asks for one of some reads
+// Serving lists the ids of the drills whose action asks for one of some reads
 // under a team's rules, on a stage that shows the cue.
 func (l Library) Serving(rules reads.TeamRules, wanted []reads.Read) []string {
 	out := []string{}
 	for _, d := range l.All() {
-		screen, ok := reads.ActionByID(d.Screen)
+		action, ok := reads.ActionByID(d.Action)
 		if !ok {
 			continue
 		}
 		serves := slices.ContainsFunc(d.Stages, func(s Stage) bool {
 			return slices.ContainsFunc(s.Cues, func(c reads.Cue) bool {
-				row, _ := screen.Row(rules, c)
+				row, _ := action.Row(rules, c)
 				return slices.Contains(wanted, row.CutterRead) || slices.Contains(wanted, row.ScreenerRead)
 			})
 		})

@@ -49,7 +49,7 @@ func TestFilesFitThePublishedSchema(t *testing.T) {
 	}
 	for what, change := range map[string][2]string{
 		"a spot": {`"spot": "cornerR"`, `"spot": "bench"`}, "a verb": {`"do": "screen"`, `"do": "juggle"`},
-		"a rung": {`"rung": "air"`, `"rung": "cloud"`}, "a field": {`"about"`, `"color"`}, "a version": {`"schema": 1`, `"schema": 2`},
+		"a rung": {`"rung": "air"`, `"rung": "cloud"`}, "a field": {`"about"`, `"color"`}, "a version": {`"schema": 2`, `"schema": 3`},
 	} {
 		file, _ := Export(slotTwos(t))
 		value, err := jsonschema.UnmarshalJSON(strings.NewReader(strings.Replace(string(file), change[0], change[1], 1)))
@@ -130,9 +130,26 @@ func TestLibrary(t *testing.T) {
 	if err := NewLibrary(many).Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "drill.too-many-drills: 200") {
 		t.Errorf("%v", err)
 	}
-	for want, file := range map[string]string{"drill.file-newer: 2, 1": `{"schema":2,"drill":{"anything":1}}`, "drill.file-more": `{"schema":1}`, "drill.file-unreadable": `nonsense`} {
+	for want, file := range map[string]string{"drill.file-newer: 3, 2": `{"schema":3,"drill":{"anything":1}}`, "drill.file-more": `{"schema":1}`, "drill.file-unreadable": `nonsense`} {
 		if _, err := Import([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("%s: %v", file, err)
 		}
+	}
+}
+
+// A file of version 1 calls the action a screen.
+func TestFileOfBefore(t *testing.T) {
+	now, err := Export(Catalogue()[slices.IndexFunc(Catalogue(), func(d *Drill) bool { return d.Action != "" })])
+	if err != nil {
+		t.Fatal(err)
+	}
+	before := strings.NewReplacer(`"schema": 2`, `"schema": 1`, `"action": `, `"screen": `).Replace(string(now))
+	old, err := Import([]byte(before))
+	if err != nil || before == string(now) {
+		t.Fatalf("%v", err)
+	}
+	again, err := Export(old)
+	if err != nil || string(again) != string(now) {
+		t.Errorf("%v, it reads as %s", err, again)
 	}
 }

@@ -20,10 +20,10 @@ type Link struct {
 // those that a rep goes on with. A drill that teaches no read has none.
 func (d *Drill) Links(s Stage) []Link {
 	players := d.positions(false)
-	if d.Screen == "" || len(players) == 0 {
+	if d.Action == "" || len(players) == 0 {
 		return nil
 	}
-	first := Link{Action: d.Screen, Who: players[0], Third: d.Third}
+	first := Link{Action: d.Action, Who: players[0], Third: d.Third}
 	if len(players) > 1 {
 		first.With = players[1]
 	}
@@ -40,7 +40,7 @@ func (d *Drill) checkLinks() error {
 	players := d.positions(false)
 	links := slices.Clone(d.Then)
 	if d.Third != "" {
-		links = append(links, Link{Action: d.Screen, Who: d.Third, Third: d.Third})
+		links = append(links, Link{Action: d.Action, Who: d.Third, Third: d.Third})
 	}
 	for _, l := range links {
 		action, ok := reads.ActionByID(l.Action)
@@ -59,7 +59,7 @@ func (d *Drill) checkLinks() error {
 			return setup("drill.goes-on-unsaid", d.Name, action.Name)
 		}
 	}
-	if len(d.Then) > 0 && d.Screen == "" {
+	if len(d.Then) > 0 && d.Action == "" {
 		return setup("drill.goes-on-no-start", d.Name)
 	}
 	return nil

@@ -35,7 +35,7 @@ func TestLinks(t *testing.T) {
 			continue
 		}
 		third++
-		if a, _ := reads.ActionByID(d.Screen); a.Third == "" {
+		if a, _ := reads.ActionByID(d.Action); a.Third == "" {
 			t.Errorf("%s judges a third one in the %s", d.ID, a.Name)
 		}
 	}
@@ -58,7 +58,7 @@ func TestLinksAreChecked(t *testing.T) {
 			d.Then = []Link{{Action: reads.Handoff, Who: "wing", With: "screener", Third: "cutter"}}
 		}, "drill.third-part"},
 		"third of nowhere": {func(d *Drill) { d.Third = "bench" }, "drill.done-place"},
-		"begins with none": {func(d *Drill) { d.Screen = "" }, "drill.goes-on-no-start"},
+		"begins with none": {func(d *Drill) { d.Action = "" }, "drill.goes-on-no-start"},
 	} {
 		d := *base
 		c.change(&d)

@@ -242,7 +242,7 @@ func TestThirtySixShots(t *testing.T) {
 	if d.Shots() != 36 || len(d.Workout) != 3 {
 		t.Errorf("%d shots in %d sets", d.Shots(), len(d.Workout))
 	}
-	screen, _ := reads.ActionByID(d.Screen)
+	screen, _ := reads.ActionByID(d.Action)
 	for _, set := range d.Workout {
 		if _, ok := screen.Row(reads.TeamRules{}, set.Cue); !ok || len(set.Answers) != 6 {
 			t.Errorf("%s: %v", set.Cue, set.Answers)

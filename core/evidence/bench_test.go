@@ -22,7 +22,7 @@ func full(share float64) (players []PlayerID, columns []reads.Read, reps []Rep) 
 	for _, r := range reads.Catalogue()[:30] {
 		columns = append(columns, r.ID)
 	}
-	rungs := []drill.Rung{drill.Shown, drill.Live2}
+	rungs := []drill.Rung{drill.Guided, drill.Live2}
 	for k := range 90 {
 		at := now.AddDate(0, 0, -7*(30-k/3)+[]int{0, 2, 4}[k%3])
 		practice := PracticeID(fmt.Sprint("practice", k))

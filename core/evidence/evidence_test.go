@@ -34,7 +34,7 @@ func made(answers string, age int) []Rep {
 func guided(answers string, age int) []Rep {
 	reps := made(answers, age)
 	for i := range reps {
-		reps[i].Rung, reps[i].Block, reps[i].Cue = drill.Shown, BlockID(fmt.Sprint("b", age)), []reads.Cue{reads.Trail, reads.Under}[i%2]
+		reps[i].Rung, reps[i].Block, reps[i].Cue = drill.Guided, BlockID(fmt.Sprint("b", age)), []reads.Cue{reads.Trail, reads.Under}[i%2]
 	}
 	return reps
 }

@@ -59,7 +59,7 @@ func (f Filter) Check() error {
 		case !ok:
 			return refusal.New("evidence.rung", f.Rung)
 		case !info.Reads:
-			return refusal.New("evidence.rung-not-judged", info.Name, drill.Ladder()[drill.Shown.Number()-1].Name)
+			return refusal.New("evidence.rung-not-judged", info.Name, drill.Ladder()[drill.Guided.Number()-1].Name)
 		}
 	}
 	if f.Side != "" && f.Side != drill.Left && f.Side != drill.Right {

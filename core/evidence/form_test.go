@@ -27,7 +27,7 @@ func formReps(player PlayerID, correct, reps int, rung drill.Rung) (out []Rep) {
 func TestFormAgainstBeta(t *testing.T) {
 	p := DefaultPolicy()
 	reps := append(formReps("a", 5, 6, drill.Live3), formReps("b", 2, 3, drill.Live3)...)
-	reps = append(reps, formReps("b", 1, 4, drill.Shown)...) // half a rep each
+	reps = append(reps, formReps("b", 1, 4, drill.Guided)...) // half a rep each
 	f := p.FormOf(p.ExtendByPeriod(NoHistory(), reps, time.UTC))
 	for _, tc := range []struct {
 		player         PlayerID

@@ -15,7 +15,7 @@ import (
 
 // season returns reps of a few players on a few reads over three months, newest last.
 func season(rng *rand.Rand, n int) []Rep {
-	rungs := []drill.Rung{drill.Air, drill.Shown, drill.Live2, drill.Live3, drill.Game}
+	rungs := []drill.Rung{drill.Air, drill.Guided, drill.Live2, drill.Live3, drill.Game}
 	answers := []reads.Read{reads.Curl, reads.Straight, reads.Fade}
 	cues := []reads.Cue{reads.Trail, reads.Under, reads.Jump}
 	reps := make([]Rep, n)
@@ -189,7 +189,7 @@ func TestRungShown(t *testing.T) {
 		t.Errorf("%s, held %d, %+v", st.Rung, st.Held, st.Rungs)
 	}
 	st = stand(guided(strings.Repeat("+", 30), 5), guided(strings.Repeat("+", 30), 3), made("-+-----------", 1))
-	if st.Group != Guided || st.Rung != drill.Shown || st.Held != drill.Shown.Number() || st.Groups[1].Judgement.Verdict != NotYet {
+	if st.Group != Guided || st.Rung != drill.Guided || st.Held != drill.Guided.Number() || st.Groups[1].Judgement.Verdict != NotYet {
 		t.Errorf("held guided, not live: %s on %s, live %s", st.Judgement.Verdict, st.Rung, st.Groups[1].Judgement.Verdict)
 	}
 	if st = stand(on(drill.Air, 30, 1)); st.Rung != "" || st.Held != 0 || st.Judgement.Verdict != NotEnough {

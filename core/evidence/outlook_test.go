@@ -17,7 +17,7 @@ func TestOutlookAgainstDraws(t *testing.T) {
 	p := DefaultPolicy()
 	rng := rand.New(rand.NewPCG(21, 21))
 	for _, tc := range []struct{ correct, reps int }{{0, 0}, {3, 4}, {8, 10}, {6, 10}} {
-		log := formReps("a", tc.correct, tc.reps, drill.Shown)
+		log := formReps("a", tc.correct, tc.reps, drill.Guided)
 		h := p.ExtendByPeriod(NoHistory(), log, time.UTC)
 		o := p.Outlooks([]PlayerID{"a"}, reads.Cutter, []reads.Read{reads.Curl}, h, now)[0]
 		m := h.skills[Skill{"a", reads.Cutter, reads.Curl}]
@@ -30,7 +30,7 @@ func TestOutlookAgainstDraws(t *testing.T) {
 			settled := 0
 			for range draws {
 				rate := start.belief.quantile(rng.Float64())
-				more := append(log[:len(log):len(log)], formReps("a", 0, n, drill.Shown)...)
+				more := append(log[:len(log):len(log)], formReps("a", 0, n, drill.Guided)...)
 				for k := range more[len(log):] {
 					r := &more[len(log)+k]
 					r.ID, r.At = RepID(fmt.Sprint("more", k)), now
@@ -65,9 +65,9 @@ func TestOutlookGroups(t *testing.T) {
 	}
 	var log []Rep
 	for _, at := range []int{-7, -3} {
-		log = append(log, practice("guided", at, 14, 14, drill.Shown)...)
+		log = append(log, practice("guided", at, 14, 14, drill.Guided)...)
 		log = append(log, practice("live", at, 14, 14, drill.Live3)...)
-		log = append(log, practice("low", at, 0, 12, drill.Shown)...)
+		log = append(log, practice("low", at, 0, 12, drill.Guided)...)
 	}
 	h := p.ExtendByPeriod(NoHistory(), log, time.UTC)
 	for player, want := range map[PlayerID]Outlook{

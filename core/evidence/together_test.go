@@ -104,7 +104,7 @@ func TestConfusions(t *testing.T) {
 		return Rep{Player: player, Role: reads.Cutter, Rung: rung, Expected: expected, Made: made, Correct: expected == made}
 	}
 	got := Confusions(reads.Cutter, []reads.Read{reads.BackCut, reads.Curl, reads.Fade}, []Rep{
-		rep("a", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Shown, reads.BackCut, reads.Straight),
+		rep("a", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Guided, reads.BackCut, reads.Straight),
 		rep("a", drill.Live2, reads.BackCut, reads.BackCut), rep("a", drill.Live2, reads.Curl, ""),
 		rep("a", drill.Air, reads.Curl, reads.Fade), // technique: nobody reads
 		{Player: "a", Role: reads.Screener, Rung: drill.Live2, Expected: reads.BackCut, Made: reads.Pop},

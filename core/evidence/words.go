@@ -45,7 +45,7 @@ const (
 	comingReps = 4
 )
 
-// WordsOf writes a player's standings of all parts in words. taught are the situations
+// WordsOf writes a player's standings of all parts in words. taught are the actions
 // of the team, lib its drills.
 func WordsOf(standings []Standing, taught []*reads.Action, rules reads.TeamRules, lib drill.Library) Words {
 	w := Words{Strengths: []Strength{}, Next: []Work{}}
@@ -112,8 +112,8 @@ func (s Standing) work(taught []*reads.Action, rules reads.TeamRules, lib drill.
 	if made, ok := reads.Info(s.Confused); ok {
 		w.So += fmt.Sprintf(" What comes out instead is mostly %s.", strings.ToLower(made.Name))
 	}
-	for _, screen := range taught {
-		for _, row := range screen.Rows(rules) {
+	for _, action := range taught {
+		for _, row := range action.Rows(rules) {
 			if w.When != "" || row.CutterRead != read && row.ScreenerRead != read {
 				continue
 			}
@@ -124,7 +124,7 @@ func (s Standing) work(taught []*reads.Action, rules reads.TeamRules, lib drill.
 		}
 	}
 	// Guided until it is held there.
-	rung := drill.Shown
+	rung := drill.Guided
 	for _, in := range s.Groups {
 		if in.Group == Guided && in.Judgement.Verdict == HasIt {
 			rung = drill.Live2

@@ -98,7 +98,7 @@ type Covered struct {
 	Known    bool      `json:"known"`    // somebody had an idea
 }
 
-// Coverages counts what an opponent showed, a situation once even when two players were
+// Coverages counts what an opponent showed, an action once even when two players were
 // judged in it.
 func Coverages(mixes []Mix, played []evidence.Rep) []Covered {
 	type moment struct {
@@ -110,11 +110,11 @@ func Coverages(mixes []Mix, played []evidence.Rep) []Covered {
 		seen, total := map[reads.Cue]int{}, 0
 		counted := map[moment]bool{}
 		for _, r := range played {
-			screen, ok := reads.ActionByID(string(r.Action))
+			action, ok := reads.ActionByID(string(r.Action))
 			if !ok {
 				continue
 			}
-			if own, ok := FamilyOf(screen); !ok || own.ID != f.ID || counted[moment{r.At, r.Cue}] {
+			if own, ok := FamilyOf(action); !ok || own.ID != f.ID || counted[moment{r.At, r.Cue}] {
 				continue
 			}
 			counted[moment{r.At, r.Cue}] = true

@@ -9,21 +9,21 @@ type BenchRow struct {
 	Second reads.Read `json:"second"` // of the screener
 }
 
-// BenchTable is what a bench notes of a situation.
+// BenchTable is what a bench notes of an action.
 type BenchTable struct {
-	Screen string     `json:"screen"`
+	Action string     `json:"action"`
 	Family Family     `json:"family"`
 	Rows   []BenchRow `json:"rows"`
 }
 
-// Bench lists what a bench notes of the situations a team runs.
-func Bench(situations []string, rules reads.TeamRules) []BenchTable {
+// Bench lists what a bench notes of the actions a team runs.
+func Bench(actions []string, rules reads.TeamRules) []BenchTable {
 	var out []BenchTable
-	for _, a := range Asks(situations, rules, nil) {
-		if len(out) == 0 || out[len(out)-1].Screen != a.Screen {
-			screen, _ := reads.ActionByID(a.Screen)
-			family, _ := FamilyOf(screen)
-			out = append(out, BenchTable{Screen: a.Screen, Family: family})
+	for _, a := range Asks(actions, rules, nil) {
+		if len(out) == 0 || out[len(out)-1].Action != a.Action {
+			action, _ := reads.ActionByID(a.Action)
+			family, _ := FamilyOf(action)
+			out = append(out, BenchTable{Action: a.Action, Family: family})
 		}
 		t := &out[len(out)-1]
 		t.Rows = append(t.Rows, BenchRow{a.Cue, a.Reads[0], a.Reads[1]})

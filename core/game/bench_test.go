@@ -13,16 +13,16 @@ import (
 // The bench has one table for each action a team runs, with one row for each coverage.
 func TestBench(t *testing.T) {
 	tables := Bench([]string{reads.Down, reads.Ball}, reads.TeamRules{})
-	if len(tables) != 2 || tables[0].Screen != reads.Down || tables[1].Screen != reads.Ball {
+	if len(tables) != 2 || tables[0].Action != reads.Down || tables[1].Action != reads.Ball {
 		t.Fatalf("%+v", tables)
 	}
 	for i, id := range []string{Off, Ball} {
 		if tables[i].Family.ID != id || len(tables[i].Rows) == 0 {
 			t.Errorf("%+v", tables[i])
 		}
-		for _, a := range Asks([]string{tables[i].Screen}, reads.TeamRules{}, nil) {
+		for _, a := range Asks([]string{tables[i].Action}, reads.TeamRules{}, nil) {
 			if !slices.Contains(tables[i].Rows, BenchRow{a.Cue, a.Reads[0], a.Reads[1]}) {
-				t.Errorf("%s: no row for %s", tables[i].Screen, a.Cue)
+				t.Errorf("%s: no row for %s", tables[i].Action, a.Cue)
 			}
 		}
 	}

@@ -104,7 +104,7 @@ func TestToldArithmetic(t *testing.T) {
 				user, screener = user+rate(id, l.Roles[0], l.Reads[0])/5, screener+rate(id, l.Roles[1], l.Reads[1])/5
 			}
 			if math.Abs(user-l.UserRate) > 1e-9 || math.Abs(screener-l.ScreenerRate) > 1e-9 || l.User != "" || l.Screener != "" {
-				t.Errorf("%s %s: %.4f and %.4f, want %.4f and %.4f", l.Screen, l.Cue, l.UserRate, l.ScreenerRate, user, screener)
+				t.Errorf("%s %s: %.4f and %.4f, want %.4f and %.4f", l.Action, l.Cue, l.UserRate, l.ScreenerRate, user, screener)
 			}
 		}
 		screens := func(id string) (sum float64) {

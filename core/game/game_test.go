@@ -48,7 +48,7 @@ func TestCheckMixes(t *testing.T) {
 	}
 }
 
-// Whatever is expected, the shares of what is asked come to one, every situation has
+// Whatever is expected, the shares of what is asked come to one, every action has
 // the same part of it, and what the opponent never does is not asked.
 func TestAsks(t *testing.T) {
 	var all []string
@@ -64,18 +64,18 @@ func TestAsks(t *testing.T) {
 		total, by := 0.0, map[string]float64{}
 		for _, a := range asks {
 			total += a.Share
-			by[a.Screen] += a.Share
-			if name == "always trail" && a.Screen == reads.Down && a.Cue != reads.Trail && a.Share > 0 {
+			by[a.Action] += a.Share
+			if name == "always trail" && a.Action == reads.Down && a.Cue != reads.Trail && a.Share > 0 {
 				t.Errorf("%s: %s is asked", name, a.Cue)
 			}
 			for side := range 2 {
 				if info, ok := reads.Info(a.Reads[side]); !ok || info.Role != a.Roles[side] {
-					t.Errorf("%s %s: %q is not a read of the %s", a.Screen, a.Cue, a.Reads[side], a.Roles[side])
+					t.Errorf("%s %s: %q is not a read of the %s", a.Action, a.Cue, a.Reads[side], a.Roles[side])
 				}
 			}
 		}
 		if math.Abs(total-1) > 1e-9 || len(by) < 10 {
-			t.Errorf("%s: %d situations, shares come to %g", name, len(by), total)
+			t.Errorf("%s: %d actions, shares come to %g", name, len(by), total)
 		}
 		for screen, share := range by {
 			if math.Abs(share-1/float64(len(by))) > 1e-9 {
@@ -88,8 +88,8 @@ func TestAsks(t *testing.T) {
 	}
 }
 
-// squad makes n players with random records in some situations.
-func squad(rng *rand.Rand, n int, situations []string) ([]Person, evidence.Form, []string) {
+// squad makes n players with random records in some actions.
+func squad(rng *rand.Rand, n int, actions []string) ([]Person, evidence.Form, []string) {
 	people := make([]Person, n)
 	ids := make([]string, n)
 	var reps []evidence.Rep
@@ -97,7 +97,7 @@ func squad(rng *rand.Rand, n int, situations []string) ([]Person, evidence.Form,
 		ids[i] = fmt.Sprint("p", i)
 		people[i] = Person{ID: ids[i], Handler: i%4 == 0, Wing: i%4 < 3, Big: i%4 == 3, Shooter: i%3 == 0}
 		skill := rng.Float64()
-		for _, a := range Asks(situations, reads.TeamRules{}, nil) {
+		for _, a := range Asks(actions, reads.TeamRules{}, nil) {
 			for side := range 2 {
 				for range rng.IntN(8) {
 					reps = append(reps, evidence.Rep{ID: "r", Player: evidence.PlayerID(ids[i]), Role: a.Roles[side], Expected: a.Reads[side], Correct: rng.Float64() < skill, Rung: drill.Live2, At: now})
@@ -262,7 +262,7 @@ func TestCompareAndCoverages(t *testing.T) {
 	}
 	var before, played []evidence.Rep
 	for k := range 20 {
-		before = append(before, rep("a", drill.Live3, k > 2, k), rep("a", drill.Shown, false, k))
+		before = append(before, rep("a", drill.Live3, k > 2, k), rep("a", drill.Guided, false, k))
 	}
 	for k := range 8 {
 		played = append(played, rep([]evidence.PlayerID{"a", "b"}[k%2], drill.Game, k == 0, k))

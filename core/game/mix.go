@@ -11,7 +11,7 @@ import (
 	"evrik/core/refusal"
 )
 
-// Family is a group of situations that opponents cover in the same few ways.
+// Family is a group of actions that opponents cover in the same few ways.
 type Family struct {
 	ID   string      `json:"id"`
 	Name string      `json:"name"`
@@ -32,7 +32,7 @@ var families = []Family{
 // Families lists them.
 func Families() []Family { return slices.Clone(families) }
 
-// FamilyOf is the family of a situation, and whether it has one: what happens round
+// FamilyOf is the family of an action, and whether it has one: what happens round
 // the post depends on more than a coverage.
 func FamilyOf(s *reads.Action) (Family, bool) {
 	switch {
@@ -132,9 +132,9 @@ func shareOf(mixes []Mix, f Family, cue reads.Cue) float64 {
 	return 1 / float64(len(f.Cues))
 }
 
-// Ask is one situation with one coverage and what it asks of two players.
+// Ask is one action with one coverage and what it asks of two players.
 type Ask struct {
-	Screen string    `json:"screen"`
+	Action string    `json:"action"`
 	Family string    `json:"family"`
 	Cue    reads.Cue `json:"cue"`
 	// Share of all that the team runs; the shares of all asks come to 1.
@@ -143,29 +143,29 @@ type Ask struct {
 	Reads [2]reads.Read `json:"reads"`
 }
 
-// Asks lists what an opponent asks of a team that runs some situations, each as often
-// as any other (assumption). A coverage that a situation does not know is left out of
+// Asks lists what an opponent asks of a team that runs some actions, each as often
+// as any other (assumption). A coverage that an action does not know is left out of
 // it, and the others are as likely among themselves as before; where none is left they
 // are even.
-func Asks(situations []string, rules reads.TeamRules, mixes []Mix) []Ask {
+func Asks(actions []string, rules reads.TeamRules, mixes []Mix) []Ask {
 	var out []Ask
 	n := 0
-	for _, id := range situations {
-		screen, ok := reads.ActionByID(id)
+	for _, id := range actions {
+		action, ok := reads.ActionByID(id)
 		if !ok {
 			continue
 		}
-		family, ok := FamilyOf(screen)
+		family, ok := FamilyOf(action)
 		if !ok {
 			continue
 		}
 		var asks []Ask
 		total := 0.0
-		for _, row := range coveragesOf(screen, rules, family) {
-			if info, ok := reads.Info(row.ScreenerRead); !ok || info.Role != screen.Roles[1] {
+		for _, row := range coveragesOf(action, rules, family) {
+			if info, ok := reads.Info(row.ScreenerRead); !ok || info.Role != action.Roles[1] {
 				continue
 			}
-			a := Ask{id, family.ID, row.Cue, shareOf(mixes, family, row.Cue), screen.Roles, [2]reads.Read{row.CutterRead, row.ScreenerRead}}
+			a := Ask{id, family.ID, row.Cue, shareOf(mixes, family, row.Cue), action.Roles, [2]reads.Read{row.CutterRead, row.ScreenerRead}}
 			total += a.Share
 			asks = append(asks, a)
 		}

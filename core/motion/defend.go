@@ -164,8 +164,12 @@ type passing struct {
 	t  float64
 }
 
-// passings are the places of a run at which it can be cut off, in order, added to a list.
+// passings are the places of a run at which it can be cut off, in order, added to a list; none
+// where nobody runs.
 func (m *Moment) passings(r *Run, out []passing) []passing {
+	if r == nil {
+		return out
+	}
 	runner, mover := m.runner(r), Mover{m.Attack[r.Who].At, m.Attack[r.Who].Velocity}
 	gone, at := 0.0, mover.At
 	for leg, to := range r.Path {

@@ -195,10 +195,7 @@ func (m *Moment) Play(t *Try) Outcome {
 		return o // nobody shoots from there
 	}
 	var places [16]passing
-	way := places[:0]
-	if run != nil {
-		way = m.passings(run, way)
-	}
+	way := m.passings(run, places[:0])
 	own, help, ownBy, helpBy := math.Inf(1), math.Inf(1), -1, -1
 	for d := range m.Defenders {
 		if m.busy == d+1 {

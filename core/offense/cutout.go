@@ -190,7 +190,7 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 	d := &drill.Drill{
 		ID:     "cut-out",
 		Name:   string(title[:min(len(title), maxName)]),
-		Screen: c.answer.Action,
+		Action: c.answer.Action,
 		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.offense.Name, when, court.SpotName(c.turned(c.spots[c.passer])),
 			court.SpotName(c.turned(m.Aim)), denied, c.answer.Name),
 		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offense stays on for defense, defense goes to the end of the line. Both sides of the floor."},

@@ -38,8 +38,8 @@ func TestDrillsCutOut(t *testing.T) {
 					}
 				}
 				sizes[players]++
-				if players < 2 || players > 4 || helpers > 1 || d.Screen != p.Action {
-					t.Fatalf("%s, %s: %d players, %d helpers, reads of %q", s.ID, p.ID, players, helpers, d.Screen)
+				if players < 2 || players > 4 || helpers > 1 || d.Action != p.Action {
+					t.Fatalf("%s, %s: %d players, %d helpers, reads of %q", s.ID, p.ID, players, helpers, d.Action)
 				}
 				// They stand where those in the moment stand, or all on the other side.
 				left := slices.ContainsFunc(spots, func(id string) bool { return !slices.Contains(p.Start.Spots[:], id) })
@@ -56,7 +56,7 @@ func TestDrillsCutOut(t *testing.T) {
 				}
 				// It climbs to a live game of as many against as many, and its cues are the read's.
 				last := d.Stages[len(d.Stages)-1]
-				if last.Defenders != players || d.Stages[0].Rung != drill.Air || d.Screen != "" && (len(last.Cues) == 0 || len(d.Stages) != 4 || len(d.Watch) == 0) {
+				if last.Defenders != players || d.Stages[0].Rung != drill.Air || d.Action != "" && (len(last.Cues) == 0 || len(d.Stages) != 4 || len(d.Watch) == 0) {
 					t.Errorf("%s, %s: stages %+v, watch %v", s.ID, p.ID, d.Stages, d.Watch)
 				}
 				if len(d.Cautions) == 0 || len(d.Name) > maxName || !strings.HasPrefix(d.Name, s.Name) {

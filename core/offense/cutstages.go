@@ -25,7 +25,7 @@ func (c *cutter) stages(d *drill.Drill, screen *reads.Action) []drill.Stage {
 	}
 	out := []drill.Stage{stage(drill.Air, "On air: walk it, then run it", 0, "No defense", "The coach names the cut first")}
 	if screen != nil {
-		shown := stage(drill.Shown, "Guided: a coach plays the defender", 0, "The coach follows the cue list", "Nothing is announced", "Play to the shot")
+		shown := stage(drill.Guided, "Guided: a coach plays the defender", 0, "The coach follows the cue list", "Nothing is announced", "Play to the shot")
 		shown.CoachShows = true
 		out = append(out, stage(drill.Post, "Post: a chair stands for the defender", 0, "The coach names the cut first", "The screen is set on the chair's path"), shown)
 	}
@@ -43,7 +43,7 @@ func cuesFor(screen *reads.Action, rung drill.Rung) []reads.Cue {
 	}
 	for _, d := range drill.Catalogue() {
 		for _, s := range d.Stages {
-			if d.Screen == screen.ID && s.Rung == rung {
+			if d.Action == screen.ID && s.Rung == rung {
 				return slices.Clone(s.Cues)
 			}
 		}

@@ -94,7 +94,7 @@ func BenchmarkRefill(b *testing.B) {
 			p.Blocks = f.Blocks
 			pins := 0
 			for i := range p.Blocks {
-				if x := &p.Blocks[i]; x.Kind == DrillBlock && x.End == 0 && pins < 2 {
+				if x := &p.Blocks[i]; x.Kind == DrillBlock && x.Basket == 0 && pins < 2 {
 					x.Pin, pins = true, pins+1
 				}
 			}

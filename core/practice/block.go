@@ -1,6 +1,7 @@
 package practice
 
 import (
+	"encoding/json"
 	"slices"
 
 	"evrik/core/drill"
@@ -33,17 +34,34 @@ func (b Block) setup(players []string) drill.Setup {
 // strains reports whether a block asks for more than a warm-up: it teaches a read, or is live.
 func (p Plan) strains(b Block) bool {
 	d, st, err := StageOf(p.Library, b)
-	return b.Kind == DrillBlock && (err != nil || d.Screen != "" || isLive(st))
+	return b.Kind == DrillBlock && (err != nil || d.Action != "" || isLive(st))
 }
 
 // taking lists who of those present takes part in a block.
 func (p Plan) taking(b Block, live bool) []string { return taking(p.People, b, live) }
 
 // shownBefore reports whether a block before the i-th shows the reads of a
-// situation.
-func (p Plan) shownBefore(i int, screen string) bool {
+// action.
+func (p Plan) shownBefore(i int, action string) bool {
 	return slices.ContainsFunc(p.Blocks[:i], func(b Block) bool {
 		d, st, err := StageOf(p.Library, b)
-		return b.Kind == DrillBlock && err == nil && d.Screen == screen && st.Rung == drill.Shown
+		return b.Kind == DrillBlock && err == nil && d.Action == action && st.Rung == drill.Guided
 	})
+}
+
+// UnmarshalJSON reads a block, also one that was written when its basket was called an end of the
+// floor.
+func (b *Block) UnmarshalJSON(data []byte) error {
+	type plain Block
+	in := struct {
+		*plain
+		End int `json:"end"`
+	}{plain: (*plain)(b)}
+	if err := json.Unmarshal(data, &in); err != nil {
+		return err
+	}
+	if in.End != 0 {
+		b.Basket = in.End
+	}
+	return nil
 }

@@ -28,22 +28,22 @@ func BoardAt(c Clock, blocks []Block, now time.Time) Scoreboard {
 	at := max(0, slices.IndexFunc(blocks, func(b Block) bool { return b.ID == c.Block }))
 	run := c.Elapsed(now)
 	// One clock runs both ends: it is the first end that is shown.
-	if blocks[at].End > 0 {
+	if blocks[at].Basket > 0 {
 		from, to := at, at
-		for from > 0 && blocks[from-1].End > 0 {
+		for from > 0 && blocks[from-1].Basket > 0 {
 			from--
 		}
-		for to+1 < len(blocks) && blocks[to+1].End > 0 {
+		for to+1 < len(blocks) && blocks[to+1].Basket > 0 {
 			to++
 		}
 		before := [ends + 1]float64{}
 		for _, b := range blocks[from:at] {
-			before[b.End] += b.Minutes
+			before[b.Basket] += b.Minutes
 		}
-		place := minutes(before[blocks[at].End]) + run
+		place := minutes(before[blocks[at].Basket]) + run
 		start := 0.0
 		for i := from; i <= to; i++ {
-			if b := blocks[i]; b.End == 1 && minutes(start) <= place {
+			if b := blocks[i]; b.Basket == 1 && minutes(start) <= place {
 				at, run = i, place-minutes(start)
 				start += b.Minutes
 			}
@@ -51,7 +51,7 @@ func BoardAt(c Clock, blocks []Block, now time.Time) Scoreboard {
 	}
 	left := minutes(blocks[at].Minutes) - run
 	s := Scoreboard{Block: blocks[at].Title, Left: shown(left), LeftMs: left.Milliseconds(), Running: !c.Since.IsZero()}
-	if next := slices.IndexFunc(blocks[at+1:], func(b Block) bool { return b.End <= 1 }); next >= 0 {
+	if next := slices.IndexFunc(blocks[at+1:], func(b Block) bool { return b.Basket <= 1 }); next >= 0 {
 		s.Next = blocks[at+1+next].Title
 	}
 	return s

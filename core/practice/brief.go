@@ -27,7 +27,7 @@ type Brief struct {
 // brief explains a drill block. given are the reps before it, to which its own are added.
 func (p Plan) brief(d *drill.Drill, st drill.Stage, b Block, given []dose) Brief {
 	purpose := p.reason(d, st, b, given)
-	if d.Screen == "" {
+	if d.Action == "" {
 		first, _, _ := strings.Cut(d.About, ". ")
 		purpose = sentences([]string{first})
 	}
@@ -39,10 +39,10 @@ func (p Plan) brief(d *drill.Drill, st drill.Stage, b Block, given []dose) Brief
 func tell(d *drill.Drill, st drill.Stage) string {
 	var parts []string
 	switch {
-	case d.Screen == "":
+	case d.Action == "":
 	case isLive(st):
 		parts = append(parts, "You read it live: nobody tells you the answer")
-	case st.Rung == drill.Shown:
+	case st.Rung == drill.Guided:
 		var cues []string
 		for _, c := range st.Cues {
 			if c != reads.NoCue {
@@ -50,7 +50,7 @@ func tell(d *drill.Drill, st drill.Stage) string {
 			}
 		}
 		what := "Watch your defender"
-		if a, ok := reads.ActionByID(d.Screen); ok && a.Family == reads.BallUp {
+		if a, ok := reads.ActionByID(d.Action); ok && a.Family == reads.BallUp {
 			what = "Read the coverage"
 		}
 		parts = append(parts, fmt.Sprintf("%s and answer: %s", what, Names(cues)))

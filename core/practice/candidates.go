@@ -113,14 +113,14 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 			if !p.serves(d, st) {
 				continue
 			}
-			if st.Rung == drill.Shown {
-				c.shows[d.Screen] = append(c.shows[d.Screen], len(c.stages))
+			if st.Rung == drill.Guided {
+				c.shows[d.Action] = append(c.shows[d.Action], len(c.stages))
 			}
 			c.stages = append(c.stages, stageInfo{d, st})
 		}
 	}
 	for i, s := range c.stages {
-		if key := (StageKey{s.drill.ID, s.stage.ID}); taken[key] || s.drill.Screen != "" && p.tooOften(key) {
+		if key := (StageKey{s.drill.ID, s.stage.ID}); taken[key] || s.drill.Action != "" && p.tooOften(key) {
 			continue
 		}
 		c.add(i, Block{}, fit.Whole, p.Terms.Helpers)
@@ -128,7 +128,7 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 			for k, group := range part.groups {
 				// The two ends share the helpers.
 				helpers := (p.Terms.Helpers + 1 - k) / ends
-				c.add(i, Block{Players: group, End: k + 1}, fit.EndA+fit.Lane(k), helpers)
+				c.add(i, Block{Players: group, Basket: k + 1}, fit.EndA+fit.Lane(k), helpers)
 			}
 		}
 	}
@@ -139,7 +139,7 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 // play without an action.
 func (p Plan) serves(d *drill.Drill, st drill.Stage) bool {
 	rung, _ := drill.RungByID(st.Rung)
-	if d.Screen == "" {
+	if d.Action == "" {
 		return rung.Live
 	}
 	if !rung.Reads || !p.ofAge(d, st) || !p.taught(d) {
@@ -156,7 +156,7 @@ func (p Plan) serves(d *drill.Drill, st drill.Stage) bool {
 // ofAge reports whether the players' age takes a stage's action and everything that it
 // shows.
 func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
-	action, ok := reads.ActionByID(d.Screen)
+	action, ok := reads.ActionByID(d.Action)
 	return !ok || !slices.ContainsFunc(st.Cues, func(c reads.Cue) bool { return !p.TeamRules.Meets(string(p.Limits.Band), action, c) })
 }
 
@@ -164,13 +164,13 @@ func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
 // of a block; ok is false where nothing in the library leads to it.
 func (c *candidates) after(i int, b Block) (stages []int, ok bool) {
 	s := c.stages[i]
-	if !isLive(s.stage) || s.drill.Screen == "" || !c.plan.Rules().Ladder {
+	if !isLive(s.stage) || s.drill.Action == "" || !c.plan.Rules().Ladder {
 		return nil, true
 	}
-	if here, unready := c.plan.unready(s.drill.Screen, c.plan.taking(b, true)); !tooNew(unready, here) {
+	if here, unready := c.plan.unready(s.drill.Action, c.plan.taking(b, true)); !tooNew(unready, here) {
 		return nil, true
 	}
-	return c.shows[s.drill.Screen], len(c.shows[s.drill.Screen]) > 0
+	return c.shows[s.drill.Action], len(c.shows[s.drill.Action]) > 0
 }
 
 // add makes the options of a stage in a lane, in every length and in the set-ups
@@ -196,7 +196,7 @@ func (c *candidates) offer(i int, b Block, lane fit.Lane, after []int) bool {
 	s, p := c.stages[i], c.plan
 	kind := p.stageKind(s.drill, s.stage, b)
 	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: kind.live, After: after, Rank: rungOrder(s.stage),
-		Teach: kind.teach, Play: kind.play, Close: kind.close, Chain: c.chain(s.drill.Screen)}
+		Teach: kind.teach, Play: kind.play, Close: kind.close, Chain: c.chain(s.drill.Action)}
 	if kind.play {
 		o.Rank += playRank
 	}
@@ -252,7 +252,7 @@ func (c *candidates) setUps(s stageInfo, b Block, helpers int) []Block {
 	}
 	var ways []way
 	baskets := c.plan.Terms.Baskets
-	if b.End > 0 {
+	if b.Basket > 0 {
 		baskets /= ends
 	}
 	helped := slices.ContainsFunc(s.drill.Positions, func(p drill.Position) bool { return p.Helper })

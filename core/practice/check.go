@@ -57,8 +57,8 @@ func CheckForm(minutes int, blocks []Block) error {
 		if t := strings.TrimSpace(b.Title); t == "" || utf8.RuneCountInString(t) > MaxTitle || strings.ContainsFunc(t, unicode.IsControl) {
 			return refusal.New("practice.block-title", nth, MaxTitle)
 		}
-		if b.End < 0 || b.End > ends {
-			return refusal.New("practice.block-basket", nth, b.End)
+		if b.Basket < 0 || b.Basket > ends {
+			return refusal.New("practice.block-basket", nth, b.Basket)
 		}
 		if !slices.Contains([]Kind{DrillBlock, OwnBlock, WaterBlock}, b.Kind) {
 			return refusal.New("practice.block-kind", nth, b.Kind)

@@ -117,7 +117,7 @@ func TestLateAtTwoBaskets(t *testing.T) {
 	p := evening()
 	at := func(id string, basket int) Block {
 		b := block(id, DrillBlock, 8, "air")
-		b.End = basket
+		b.Basket = basket
 		return b
 	}
 	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), at("left", 1), at("right", 2), block("play", OwnBlock, 10, ""), at("last", 1)}

@@ -10,7 +10,7 @@ import (
 )
 
 // night is a random evening: players with parts, and what is open about them in
-// some reads. Most reads are of one or two situations, as on a real team.
+// some reads. Most reads are of one or two actions, as on a real team.
 func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 	p := Plan{Minutes: minutes, Terms: DefaultTerms(), Limits: Limits{}}
 	p.Terms.Helpers = 1 + rng.IntN(4)
@@ -25,7 +25,7 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 	var columns []column
 	seen := map[column]bool{}
 	for _, d := range drill.Catalogue() {
-		if screen, ok := reads.ActionByID(d.Screen); ok {
+		if screen, ok := reads.ActionByID(d.Action); ok {
 			for _, r := range screen.Rows(p.TeamRules) {
 				for _, c := range []column{{screen.Roles[0], r.CutterRead}, {screen.Roles[1], r.ScreenerRead}} {
 					if c.read != "" && !seen[c] {

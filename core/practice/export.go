@@ -13,13 +13,13 @@ import (
 )
 
 // FileSchema is the version of the plan file that this product writes.
-const FileSchema = 1
+const FileSchema = 2
 
 // WriteCSV writes a run sheet as RFC 4180: a line per block, times in a zone.
 func WriteCSV(w io.Writer, start time.Time, zone *time.Location, lib drill.Library, blocks []Block, s Sheet) error {
 	out := csv.NewWriter(w)
 	out.UseCRLF = true
-	if err := out.Write([]string{"from", "to", "minutes", "end", "kind", "title", "stage", "baskets", "reps", "cuts each", "pinned"}); err != nil {
+	if err := out.Write([]string{"from", "to", "minutes", "basket", "kind", "title", "stage", "baskets", "reps", "cuts each", "pinned"}); err != nil {
 		return err
 	}
 	number := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
@@ -29,15 +29,15 @@ func WriteCSV(w io.Writer, start time.Time, zone *time.Location, lib drill.Libra
 		if _, st, err := StageOf(lib, b); b.Kind == DrillBlock && err == nil {
 			stage, baskets, reps, each = st.Name, fmt.Sprint(b.Baskets), fmt.Sprint(t.Reps), strconv.FormatFloat(t.PerPlayer, 'f', 1, 64)
 		}
-		end := ""
-		if b.End > 0 {
-			end = fmt.Sprint(b.End)
+		basket := ""
+		if b.Basket > 0 {
+			basket = fmt.Sprint(b.Basket)
 		}
 		pin := ""
 		if b.Pin {
 			pin = "yes"
 		}
-		if err := out.Write([]string{clockAt(start, t.Start, zone), clockAt(start, t.End, zone), number(b.Minutes), end, string(b.Kind),
+		if err := out.Write([]string{clockAt(start, t.Start, zone), clockAt(start, t.End, zone), number(b.Minutes), basket, string(b.Kind),
 			csvcell.Harmless(b.Title), csvcell.Harmless(stage), baskets, reps, each, pin}); err != nil {
 			return err
 		}
@@ -55,8 +55,8 @@ func Lines(start time.Time, zone *time.Location, lib drill.Library, blocks []Blo
 		if _, st, err := StageOf(lib, b); b.Kind == DrillBlock && err == nil {
 			fmt.Fprintf(&out, ", %s", st.Name)
 		}
-		if b.End > 0 {
-			fmt.Fprintf(&out, " (basket %d)", b.End)
+		if b.Basket > 0 {
+			fmt.Fprintf(&out, " (basket %d)", b.Basket)
 		}
 		fmt.Fprintf(&out, ", %g min\n", b.Minutes)
 	}

@@ -20,7 +20,7 @@ func abroad() Plan {
 		block("a", DrillBlock, 8, "live"), block("b", OwnBlock, 8, ""), block("water", WaterBlock, 2, ""),
 	}
 	p.Blocks[0].Title = "=2+2, \"quoted\""
-	p.Blocks[2].End, p.Blocks[3].End, p.Blocks[3].Pin = 1, 2, true
+	p.Blocks[2].Basket, p.Blocks[3].Basket, p.Blocks[3].Pin = 1, 2, true
 	return p
 }
 
@@ -46,9 +46,9 @@ func TestWriteCSV(t *testing.T) {
 	}
 	for row, want := range map[int]map[string]string{
 		1: {"from": "01:30", "to": "01:40", "title": "'=2+2, \"quoted\"", "reps": "", "pinned": ""},
-		2: {"from": "01:40", "to": "01:52", "minutes": "12.5", "kind": "drill", "end": "", "baskets": "1"},
-		3: {"from": "01:52", "end": "1"},
-		4: {"from": "01:52", "to": "03:00", "end": "2", "pinned": "yes", "stage": ""},
+		2: {"from": "01:40", "to": "01:52", "minutes": "12.5", "kind": "drill", "basket": "", "baskets": "1"},
+		3: {"from": "01:52", "basket": "1"},
+		4: {"from": "01:52", "to": "03:00", "basket": "2", "pinned": "yes", "stage": ""},
 		5: {"from": "03:00", "to": "03:02", "kind": "water"},
 	} {
 		for name, value := range want {
@@ -139,7 +139,7 @@ func TestDueIsPlannedFirst(t *testing.T) {
 		for _, r := range f.Reasons {
 			says = says || r.Block == f.Blocks[i].ID && strings.Contains(r.Text, "The season sets "+strings.ToLower(actionName(reads.StepUp))+", guided for this day.")
 		}
-		if says != (d.Screen == reads.StepUp && !isLive(mustStage(t, p, b))) {
+		if says != (d.Action == reads.StepUp && !isLive(mustStage(t, p, b))) {
 			t.Errorf("%s: says so %v", b.Title, says)
 		}
 		found = found || says

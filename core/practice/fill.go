@@ -109,7 +109,7 @@ func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 	laid := p
 	laid.Blocks = blocks
 	out.Sheet = LayOut(laid)
-	if slices.ContainsFunc(blocks, func(b Block) bool { return b.End > 0 }) && best.split != nil {
+	if slices.ContainsFunc(blocks, func(b Block) bool { return b.Basket > 0 }) && best.split != nil {
 		out.Split = best.split.name
 	}
 	out.Reasons = f.reasons(laid, best, from)
@@ -194,7 +194,7 @@ func (f *filler) prepare() error {
 	f.taken, f.offered = map[StageKey]bool{}, map[string]candidates{}
 	f.kept = sides(blocks)
 	for _, b := range blocks {
-		f.pinnedPart = f.pinnedPart || b.End > 0
+		f.pinnedPart = f.pinnedPart || b.Basket > 0
 		if _, _, err := StageOf(p.Library, b); b.Kind == DrillBlock && err == nil {
 			f.taken[StageKey{b.Drill, b.Stage}] = true
 		}
@@ -217,7 +217,7 @@ func (p Plan) chosen(b Block) bool {
 		return b.Kind == OwnBlock
 	}
 	d, st, err := StageOf(p.Library, b)
-	return err == nil && d.Screen == "" && !isLive(st)
+	return err == nil && d.Action == "" && !isLive(st)
 }
 
 // edges counts the blocks of the coach's choice that open and close a plan.

@@ -21,7 +21,7 @@ func auditNight(t *testing.T, p Plan, f Filled) {
 		t.Helper()
 		t.Errorf(format, args...)
 		for _, b := range f.Blocks {
-			t.Logf("  %s %s %g min, end %d", b.Title, b.Stage, b.Minutes, b.End)
+			t.Logf("  %s %s %g min, end %d", b.Title, b.Stage, b.Minutes, b.Basket)
 		}
 		t.FailNow()
 	}
@@ -100,7 +100,7 @@ func TestFilledEveningsKeepTheRules(t *testing.T) {
 		p.Blocks = slices.Clone(f.Blocks)
 		var pins []string
 		for k := range p.Blocks {
-			if b := &p.Blocks[k]; b.Kind == DrillBlock && b.End == 0 && len(pins) < 2 {
+			if b := &p.Blocks[k]; b.Kind == DrillBlock && b.Basket == 0 && len(pins) < 2 {
 				b.Pin = true
 				pins = append(pins, b.ID)
 			}
@@ -294,8 +294,8 @@ func TestChildrensActionsHaveAStage(t *testing.T) {
 		guided, live := false, false
 		for _, d := range drill.Catalogue() {
 			for _, st := range d.Stages {
-				if d.Screen == a.ID && len(st.Cues) > 1 && p.ofAge(d, st) {
-					guided, live = guided || st.Rung == drill.Shown, live || isLive(st)
+				if d.Action == a.ID && len(st.Cues) > 1 && p.ofAge(d, st) {
+					guided, live = guided || st.Rung == drill.Guided, live || isLive(st)
 				}
 			}
 		}
@@ -314,7 +314,7 @@ func TestEveningsByAge(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		a, ok := reads.ActionByID(d.Screen)
+		a, ok := reads.ActionByID(d.Action)
 		return ok && (a.Family == reads.BallUp || slices.Contains(st.Cues, reads.Blitz) || slices.Contains(st.Cues, reads.Doubled))
 	}
 	for _, all := range []bool{false, true} {

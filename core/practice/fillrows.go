@@ -30,7 +30,7 @@ func (f *filler) fix(pr *fit.Problem, a *answer) {
 			fixed.Play = fixed.Play || kind.play
 			fixed.Close = fixed.Close && kind.close
 			for i, s := range a.stages {
-				if kind.reps && b.End == 0 && len(b.Players) == 0 && s.drill.ID == b.Drill && s.stage.ID == b.Stage {
+				if kind.reps && b.Basket == 0 && len(b.Players) == 0 && s.drill.ID == b.Drill && s.stage.ID == b.Stage {
 					fixed.Stage = i
 				}
 			}

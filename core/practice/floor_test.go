@@ -142,7 +142,7 @@ func TestScoreboard(t *testing.T) {
 	t0 := time.Date(2026, 3, 1, 18, 0, 0, 0, time.UTC)
 	end := func(id string, end int, minutes float64) Block {
 		b := block(id, DrillBlock, minutes, "live")
-		b.Title, b.End = id, end
+		b.Title, b.Basket = id, end
 		return b
 	}
 	blocks := []Block{end("warm", 0, 10), end("guards", 1, 6), end("guards2", 1, 6), end("posts", 2, 12), end("close", 0, 5)}
@@ -200,7 +200,7 @@ func TestCuts(t *testing.T) {
 		now := t0.Add(minutes(start + late))
 		// The block has just begun, late minutes late.
 		l := BehindAt(p, Clock{Block: p.Blocks[at].ID, Since: now, Began: t0}, now)
-		if slack := math.Max(0, f.Sheet.Left); math.Abs(l.Over()-math.Max(0, late-slack)) > 1e-6 && p.Blocks[at].End == 0 && l.Left > 0 {
+		if slack := math.Max(0, f.Sheet.Left); math.Abs(l.Over()-math.Max(0, late-slack)) > 1e-6 && p.Blocks[at].Basket == 0 && l.Left > 0 {
 			t.Fatalf("%d: %g min late, says %g", n, late-slack, l.Over())
 		}
 		broken := map[string]bool{}

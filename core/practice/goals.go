@@ -211,7 +211,7 @@ func (p *Plan) weights(a Aims) func(reads.Read) float64 {
 func (p *Plan) actionsOf() map[readKey][]string {
 	out := map[readKey][]string{}
 	for _, d := range p.Library.All() {
-		action, ok := reads.ActionByID(d.Screen)
+		action, ok := reads.ActionByID(d.Action)
 		if !ok || slices.Contains(p.Terms.Banned, d.ID) || !p.taught(d) {
 			continue
 		}
@@ -245,15 +245,15 @@ func (p *Plan) runsTonight(d *drill.Drill, st drill.Stage) bool {
 	for _, who := range p.People {
 		all = append(all, who.ID)
 	}
-	if here, unready := p.unready(d.Screen, all); !tooNew(unready, here) {
+	if here, unready := p.unready(d.Action, all); !tooNew(unready, here) {
 		return true
 	}
 	for _, other := range p.Library.All() {
-		if other.Screen != d.Screen || slices.Contains(p.Terms.Banned, other.ID) {
+		if other.Action != d.Action || slices.Contains(p.Terms.Banned, other.ID) {
 			continue
 		}
 		for _, st := range other.Stages {
-			if st.Rung == drill.Shown && !p.tooOften(StageKey{other.ID, st.ID}) {
+			if st.Rung == drill.Guided && !p.tooOften(StageKey{other.ID, st.ID}) {
 				return true
 			}
 		}
@@ -263,7 +263,7 @@ func (p *Plan) runsTonight(d *drill.Drill, st drill.Stage) bool {
 
 // taught reports whether a drill's action is one the team is taught.
 func (p *Plan) taught(d *drill.Drill) bool {
-	return len(p.actions) == 0 || slices.Contains(p.actions, d.Screen)
+	return len(p.actions) == 0 || slices.Contains(p.actions, d.Action)
 }
 
 // choose picks the goals: what the coach named, then what is worth most, with reads of one

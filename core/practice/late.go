@@ -35,7 +35,7 @@ func BehindAt(p Plan, c Clock, now time.Time) Behind {
 			if b.ID == c.Block {
 				break
 			}
-			if i := slices.IndexFunc(past, func(o Block) bool { return o.ID == c.Block }); i >= 0 && b.End == past[i].End {
+			if i := slices.IndexFunc(past, func(o Block) bool { return o.ID == c.Block }); i >= 0 && b.Basket == past[i].Basket {
 				ran += b.Minutes
 			}
 		}
@@ -115,7 +115,7 @@ func Cuts(l Behind, newID func() string) []Cut {
 		}
 	}
 	for i, b := range rest {
-		if b.Kind != WaterBlock && !b.Pin && b.End == 0 {
+		if b.Kind != WaterBlock && !b.Pin && b.Basket == 0 {
 			blocks := tidy(slices.Delete(slices.Clone(rest), i, i+1))
 			add(difference(rest, blocks), blocks)
 		}
@@ -137,7 +137,7 @@ func (p Plan) checks(blocks []Block) []RuleCheck {
 func (l Behind) split() (past, rest []Block) {
 	blocks := l.Plan.Blocks
 	i := slices.IndexFunc(blocks, func(b Block) bool { return b.ID == l.Current }) + 1
-	for i > 0 && i < len(blocks) && blocks[i-1].End > 0 && blocks[i].End > 0 {
+	for i > 0 && i < len(blocks) && blocks[i-1].Basket > 0 && blocks[i].Basket > 0 {
 		i++
 	}
 	return slices.Clone(blocks[:i]), slices.Clone(blocks[i:])
@@ -193,7 +193,7 @@ func (l Behind) refit(past, rest []Block, anew bool, newID func() string) (block
 func (p Plan) shorter(blocks []Block) candidates {
 	c := p.candidates(nil, nil, nil) // no lengths: stages without options
 	for _, b := range blocks {
-		if b.Kind != DrillBlock || b.Pin || b.End > 0 {
+		if b.Kind != DrillBlock || b.Pin || b.Basket > 0 {
 			continue
 		}
 		i := slices.IndexFunc(c.stages, func(s stageInfo) bool { return s.drill.ID == b.Drill && s.stage.ID == b.Stage })

@@ -82,7 +82,7 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given []dose) stri
 			gifts = append(gifts, g)
 		}
 	}
-	if d.Screen == "" {
+	if d.Action == "" {
 		if isLive(st) {
 			return "Live play: everybody decides, and the practice ends with a game."
 		}
@@ -99,7 +99,7 @@ func (p Plan) reason(d *drill.Drill, st drill.Stage, b Block, given []dose) stri
 		parts = append(parts, g.sentence())
 	}
 	for _, i := range p.Due {
-		if i.Action == d.Screen && (i.Task != Teach) == isLive(st) {
+		if i.Action == d.Action && (i.Task != Teach) == isLive(st) {
 			parts = append(parts, fmt.Sprintf("The season sets %s for this day.", i.says()))
 		}
 	}

@@ -114,10 +114,10 @@ func (p Plan) kindOf(b Block) kindOf {
 
 func (p Plan) stageKind(d *drill.Drill, st drill.Stage, b Block) kindOf {
 	rung, _ := drill.RungByID(st.Rung)
-	k := kindOf{drill: d, stage: st, reps: true, line: d.Screen != "" || rung.Live, read: rung.Reads && d.Screen != "", live: rung.Live, play: rung.Live && d.Screen == ""}
+	k := kindOf{drill: d, stage: st, reps: true, line: d.Action != "" || rung.Live, read: rung.Reads && d.Action != "", live: rung.Live, play: rung.Live && d.Action == ""}
 	k.close = k.live
-	if d.Screen != "" && !rung.Live {
-		here, unready := p.unready(d.Screen, p.taking(b, false))
+	if d.Action != "" && !rung.Live {
+		here, unready := p.unready(d.Action, p.taking(b, false))
 		k.teach = tooNew(unready, here)
 	}
 	return k
@@ -155,7 +155,7 @@ func (p Plan) liveShare() float64 {
 
 // counted reports whether a block's minutes count for the live share: not warm-up, water and
 // talk.
-func (p Plan) counted(k kindOf) bool { return k.read || k.live || k.reps && k.drill.Screen != "" }
+func (p Plan) counted(k kindOf) bool { return k.read || k.live || k.reps && k.drill.Action != "" }
 
 // checkRules says of every rule that is on whether the plan keeps it.
 func (s *sheetMaker) checkRules() {
@@ -222,7 +222,7 @@ func orElse(text, other string) string {
 
 // span is a block's minutes, half of them where it runs beside another.
 func (t Timed) span(b Block) float64 {
-	if b.End > 0 {
+	if b.Basket > 0 {
 		return b.Minutes / ends
 	}
 	return b.Minutes
@@ -250,13 +250,13 @@ func (s *sheetMaker) ladderBreak(kinds []kindOf) string {
 		if !k.read {
 			continue
 		}
-		if k.live && !p.shownBefore(i, k.drill.Screen) {
-			if here, unready := p.unready(k.drill.Screen, p.taking(p.Blocks[i], true)); tooNew(unready, here) {
+		if k.live && !p.shownBefore(i, k.drill.Action) {
+			if here, unready := p.unready(k.drill.Action, p.taking(p.Blocks[i], true)); tooNew(unready, here) {
 				return fmt.Sprintf("%s is live before %d of %d players have held it guided.", p.Blocks[i].Title, unready, here)
 			}
 		}
 		for j := range kinds[:i] {
-			if before := kinds[j]; before.read && before.drill.Screen == k.drill.Screen && rungOrder(before.stage) > rungOrder(k.stage) && p.meet(p.Blocks[i], p.Blocks[j]) {
+			if before := kinds[j]; before.read && before.drill.Action == k.drill.Action && rungOrder(before.stage) > rungOrder(k.stage) && p.meet(p.Blocks[i], p.Blocks[j]) {
 				return fmt.Sprintf("%s comes after a higher rung of the same action.", p.Blocks[i].Title)
 			}
 		}
@@ -265,7 +265,7 @@ func (s *sheetMaker) ladderBreak(kinds []kindOf) string {
 }
 
 // meet reports whether two blocks can have the same players: not where each end has its own.
-func (p Plan) meet(a, b Block) bool { return a.End == 0 || b.End == 0 || a.End == b.End }
+func (p Plan) meet(a, b Block) bool { return a.Basket == 0 || b.Basket == 0 || a.Basket == b.Basket }
 
 // endsLive reports whether what comes last before the close is live or a competition.
 func (s *sheetMaker) endsLive(kinds []kindOf) bool {
@@ -274,7 +274,7 @@ func (s *sheetMaker) endsLive(kinds []kindOf) bool {
 			return true
 		}
 		// The close is the coach's own words and shots at the basket.
-		if kinds[i].reps && kinds[i].drill.Screen != "" {
+		if kinds[i].reps && kinds[i].drill.Action != "" {
 			return false
 		}
 	}
@@ -303,7 +303,7 @@ func (s *sheetMaker) waiting(kinds []kindOf) float64 {
 func (s *sheetMaker) repeated(kinds []kindOf) string {
 	for i, k := range kinds {
 		b := s.plan.Blocks[i]
-		if k.reps && k.drill.Screen != "" && !b.Pin && s.plan.tooOften(StageKey{b.Drill, b.Stage}) {
+		if k.reps && k.drill.Action != "" && !b.Pin && s.plan.tooOften(StageKey{b.Drill, b.Stage}) {
 			return fmt.Sprintf("%s was on the same rung in the last %d practices.", b.Title, s.plan.Rules().Nights)
 		}
 	}
@@ -338,7 +338,7 @@ func (s *sheetMaker) mostHard() int {
 	row, most := [ends + 1]int{}, 0
 	for i, b := range s.plan.Blocks {
 		for end := range row {
-			if b.End != 0 && end != b.End {
+			if b.Basket != 0 && end != b.Basket {
 				continue
 			}
 			if !s.Blocks[i].Hard {
@@ -357,7 +357,7 @@ func (s *sheetMaker) idleBasket(kinds []kindOf) string {
 	p := s.plan
 	for i, k := range kinds {
 		b := p.Blocks[i]
-		if !k.line || b.End > 0 || b.Pin || b.Baskets >= p.Terms.Baskets || s.Blocks[i].Problem.Code != "" {
+		if !k.line || b.Basket > 0 || b.Pin || b.Baskets >= p.Terms.Baskets || s.Blocks[i].Problem.Code != "" {
 			continue
 		}
 		more := b

@@ -73,7 +73,7 @@ func TestReadsArePoints(t *testing.T) {
 func TestScoresOfDrillsAreChecked(t *testing.T) {
 	for _, d := range drill.Catalogue() {
 		for _, s := range d.Stages {
-			if s.Goal != nil && d.Screen != "" || s.Target > 0 && s.Defenders == 0 {
+			if s.Goal != nil && d.Action != "" || s.Target > 0 && s.Defenders == 0 {
 				t.Errorf("%s, %s: target %d, goal %+v", d.ID, s.ID, s.Target, s.Goal)
 			}
 		}

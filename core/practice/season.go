@@ -311,7 +311,7 @@ func (p *SeasonPlan) missing(s *schedule, d SeasonDay) {
 // runs reports whether a drill runs an action live, or guided.
 func runs(lib drill.Library, action string, live bool) bool {
 	return slices.ContainsFunc(lib.All(), func(d *drill.Drill) bool {
-		return d.Screen == action && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool { return isLive(st) == live && (live || st.Rung == drill.Shown) })
+		return d.Action == action && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool { return isLive(st) == live && (live || st.Rung == drill.Guided) })
 	})
 }
 

@@ -27,7 +27,7 @@ func isLive(st drill.Stage) bool {
 // (a fact where they are shown, an assumption where defenders are live).
 func (p Plan) shares(d *drill.Drill, st drill.Stage, b Block) []share {
 	rung, _ := drill.RungByID(st.Rung)
-	action, ok := reads.ActionByID(d.Screen)
+	action, ok := reads.ActionByID(d.Action)
 	if !ok || !rung.Reads || len(st.Cues) == 0 {
 		return nil
 	}
@@ -150,7 +150,7 @@ func tooNew(unready, here int) bool { return float64(unready) > NewToIt*float64(
 
 // teaches reports whether a stage gives reps of a read in a role.
 func (p Plan) teaches(d *drill.Drill, st drill.Stage, role reads.Role, read reads.Read) bool {
-	action, ok := reads.ActionByID(d.Screen)
+	action, ok := reads.ActionByID(d.Action)
 	if !ok {
 		return false
 	}

@@ -35,9 +35,9 @@ type Block struct {
 	Seconds float64 `json:"seconds"`
 	// Seed of the order list.
 	Seed uint64 `json:"seed"`
-	// End is 0 for the whole floor. Blocks at ends 1 and 2 that follow one another
+	// Basket is 0 for the whole floor. Blocks at baskets 1 and 2 that follow one another
 	// run side by side.
-	End int `json:"end"`
+	Basket int `json:"basket"`
 	// Players take part, by id; none named means everybody.
 	Players []string `json:"players"`
 	// Pin keeps the block as it is when a plan is fitted.
@@ -210,13 +210,13 @@ func LayOut(p Plan) Sheet {
 	}
 	for i, b := range p.Blocks {
 		t := Timed{ID: b.ID, Notes: []string{}}
-		t.Start = s.clock[b.End]
-		if b.End == 0 {
+		t.Start = s.clock[b.Basket]
+		if b.Basket == 0 {
 			t.Start = max(s.clock[1], s.clock[2])
 		}
 		t.End = t.Start + b.Minutes
-		s.clock[b.End] = t.End
-		if b.End == 0 {
+		s.clock[b.Basket] = t.End
+		if b.Basket == 0 {
 			s.clock[1], s.clock[2] = t.End, t.End
 		}
 		if b.Kind == DrillBlock {
@@ -247,12 +247,12 @@ func (s *sheetMaker) rhythm(b Block, t Timed) {
 		s.warn(b.ID, assumption, "More than %.0f minutes without water: put a break before this block.", WaterEvery)
 	}
 	for end := range s.row {
-		if b.End != 0 && end != b.End {
+		if b.Basket != 0 && end != b.Basket {
 			continue
 		}
 		if !t.Hard {
 			s.row[end] = 0
-		} else if s.row[end]++; s.row[end] == HardInARow+1 && (end > 0) == (b.End > 0) {
+		} else if s.row[end]++; s.row[end] == HardInARow+1 && (end > 0) == (b.Basket > 0) {
 			s.warn(b.ID, commonPractice, "The third live block in a row: put water or an easier block before it.")
 		}
 	}
@@ -313,8 +313,8 @@ func (s *sheetMaker) drill(i int, t *Timed) {
 	if b.Minutes < ShortBlock || b.Minutes > LongBlock {
 		s.warn(b.ID, commonPractice, "A block of %.0f min is outside %.0f to %.0f: too short to settle, or too long to stay sharp.", b.Minutes, ShortBlock, LongBlock)
 	}
-	if rung.Live && !p.shownBefore(i, d.Screen) {
-		if here, unready := p.unready(d.Screen, p.taking(b, true)); tooNew(unready, here) {
+	if rung.Live && !p.shownBefore(i, d.Action) {
+		if here, unready := p.unready(d.Action, p.taking(b, true)); tooNew(unready, here) {
 			s.warn(b.ID, commonPractice, "%d of %d players have not held these reads guided yet. Run a guided stage before this live one.", unready, here)
 		}
 	}

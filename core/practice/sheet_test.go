@@ -244,9 +244,9 @@ func TestTwoEnds(t *testing.T) {
 			posts = append(posts, who.ID)
 		}
 	}
-	p.Blocks[1].End, p.Blocks[1].Players = 1, guards
+	p.Blocks[1].Basket, p.Blocks[1].Players = 1, guards
 	second := block("posts", DrillBlock, 8, "live")
-	second.End, second.Players = 2, posts
+	second.Basket, second.Players = 2, posts
 	p.Blocks = slices.Insert(p.Blocks, 2, second)
 	s := LayOut(p)
 	if a, b, c := s.Blocks[1], s.Blocks[2], s.Blocks[3]; a.Start != 10 || a.End != 20 || b.Start != 10 || b.End != 18 || c.Start != 20 || s.Used != 42 {

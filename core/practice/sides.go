@@ -5,7 +5,7 @@ import "slices"
 // sides groups blocks: each alone, or what runs at the two ends side by side.
 func sides(blocks []Block) (out [][]Block) {
 	for i, b := range blocks {
-		if b.End > 0 && i > 0 && blocks[i-1].End > 0 {
+		if b.Basket > 0 && i > 0 && blocks[i-1].Basket > 0 {
 			out[len(out)-1] = append(out[len(out)-1], b)
 		} else {
 			out = append(out, []Block{b})
@@ -18,7 +18,7 @@ func sides(blocks []Block) (out [][]Block) {
 func minutesOf(side []Block) float64 {
 	var lane [ends + 1]float64
 	for _, b := range side {
-		lane[b.End] += b.Minutes
+		lane[b.Basket] += b.Minutes
 	}
 	return slices.Max(lane[:])
 }
@@ -40,8 +40,8 @@ func Starts(blocks []Block) []float64 {
 	for _, side := range sides(blocks) {
 		lane := [ends + 1]float64{}
 		for _, b := range side {
-			out = append(out, at+lane[b.End])
-			lane[b.End] += b.Minutes
+			out = append(out, at+lane[b.Basket])
+			lane[b.Basket] += b.Minutes
 		}
 		at += minutesOf(side)
 	}

@@ -105,7 +105,7 @@ func (s *sim) run(t *testing.T, p Plan) {
 			t.Fatal(err)
 		}
 		ran[StageKey{b.Drill, b.Stage}] = true
-		action, ok := reads.ActionByID(d.Screen)
+		action, ok := reads.ActionByID(d.Action)
 		rung, _ := drill.RungByID(st.Rung)
 		if !ok || !rung.Reads {
 			continue

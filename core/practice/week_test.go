@@ -123,7 +123,7 @@ func TestWeek(t *testing.T) {
 const keeps = 16 * 24 * time.Hour
 
 // lib is the catalogue and a drill that runs the flare live.
-var lib = drill.NewLibrary([]*drill.Drill{{ID: "own", Screen: reads.FlareS, Stages: []drill.Stage{{Rung: drill.Live2}}}})
+var lib = drill.NewLibrary([]*drill.Drill{{ID: "own", Action: reads.FlareS, Stages: []drill.Stage{{Rung: drill.Live2}}}})
 
 // stays is for players who keep what they have.
 func stays(SupplyKey, int) bool { return true }

@@ -33,11 +33,11 @@ func (f *filler) blocks(a answer) (out []Block, from map[string]int) {
 		b := a.candidates.blocks[o]
 		b.Minutes = float64(a.options[o].Minutes)
 		h := fnv.New32a()
-		fmt.Fprint(h, b.Drill, b.Stage, b.End)
+		fmt.Fprint(h, b.Drill, b.Stage, b.Basket)
 		b.Seed = uint64(h.Sum32() >> 1)
 		// A block that was there before keeps its name, so that it is known again.
 		for _, old := range f.plan.Blocks {
-			if !old.Pin && f.scope == Evening && old.Drill == b.Drill && old.Stage == b.Stage && old.End == b.End && from[old.ID] == 0 {
+			if !old.Pin && f.scope == Evening && old.Drill == b.Drill && old.Stage == b.Stage && old.Basket == b.Basket && from[old.ID] == 0 {
 				b.ID, b.Seed = old.ID, old.Seed
 			}
 		}

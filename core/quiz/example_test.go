@@ -16,7 +16,7 @@ func ExampleNew() {
 	card := quiz.Cards(fl)[0]
 	item, err := quiz.New(fl, card, 1, 7)
 	same, _ := quiz.New(fl, card, 1, 7)
-	fmt.Println(item.Right, item.Choices, err, item.Situation.Cutter == same.Situation.Cutter)
+	fmt.Println(item.Right, item.Choices, err, item.Snapshot.Cutter == same.Snapshot.Cutter)
 	// Output:
 	// curl [curl straight fade backcut clear keep] <nil> true
 }

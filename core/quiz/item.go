@@ -14,9 +14,9 @@ import (
 	"evrik/core/reads"
 )
 
-// Card is what is asked again and again: one cue at one type of situation.
+// Card is what is asked again and again: one cue at one action.
 type Card struct {
-	Screen string    `json:"screen"`
+	Action string    `json:"action"`
 	Cue    reads.Cue `json:"cue"`
 }
 
@@ -30,7 +30,7 @@ type Difficulty struct {
 	// AtLeast and AtMost bound the margin of the cue, in feet.
 	AtLeast float64 `json:"atLeast"`
 	AtMost  float64 `json:"atMost"`
-	// Mirror shows both sides of the floor, Mixed several types of situations in a
+	// Mirror shows both sides of the floor, Mixed several actions in a
 	// row, Disguise defenders who change late from showing something else.
 	Mirror   bool `json:"mirror"`
 	Mixed    bool `json:"mixed"`
@@ -58,12 +58,12 @@ type Item struct {
 	Card Card   `json:"card"`
 	Step Step   `json:"step"`
 	Seed uint64 `json:"seed"`
-	// Situation is the instant of the read, Play the way to it and on. The read
+	// Snapshot is the instant of the read, Play the way to it and on. The read
 	// comes at Read seconds of the play, and Seconds are then allowed.
-	Situation reads.Snapshot `json:"situation"`
-	Play      reads.Play     `json:"play"`
-	Read      float64        `json:"read"`
-	Seconds   float64        `json:"seconds"`
+	Snapshot reads.Snapshot `json:"snapshot"`
+	Play     reads.Play     `json:"play"`
+	Read     float64        `json:"read"`
+	Seconds  float64        `json:"seconds"`
 	// Role is whose read it is, Who that participant and Word how a sentence names them;
 	// Choices are the answers offered, always in the same order for one role of an action,
 	// and Right is the one right answer.
@@ -88,11 +88,11 @@ const (
 	turnMost  = 0.6 // and at most
 	firstDraw = 12  // draws of the hardest step that a card must stand
 	mayFail   = 1   // and how many of them may fail
-	minReads  = 2   // different right answers that a type of situation must have
+	minReads  = 2   // different right answers that an action must have
 )
 
 // Cards lists what can be asked on a floor, in teaching order: the cues on which
-// table and kinematics give one right answer, at the situations that have two such
+// table and kinematics give one right answer, at the actions that have two such
 // answers or more. Cues that are a matter of a mismatch, and those where two ways
 // come equally free, are left to the gym; what the team's age leaves out is not asked.
 func Cards(fl reads.Floor) []Card {
@@ -100,14 +100,14 @@ func Cards(fl reads.Floor) []Card {
 		return known.([]Card)
 	}
 	var out []Card
-	for _, screen := range reads.Actions() {
+	for _, action := range reads.Actions() {
 		var cards []Card
 		right := map[reads.Read]bool{}
-		for _, row := range screen.Rows(fl.Rules) {
-			if !fl.Rules.Meets(fl.Ages, screen, row.Cue) {
+		for _, row := range action.Rows(fl.Rules) {
+			if !fl.Rules.Meets(fl.Ages, action, row.Cue) {
 				continue
 			}
-			if card := (Card{screen.ID, row.Cue}); drawable(fl, screen, row.Cue) {
+			if card := (Card{action.ID, row.Cue}); drawable(fl, action, row.Cue) {
 				cards = append(cards, card)
 				right[row.CutterRead] = true
 			}
@@ -120,13 +120,13 @@ func Cards(fl reads.Floor) []Card {
 	return out
 }
 
-// Round draws so many cards for a crowd that is asked together: of one type of situation,
+// Round draws so many cards for a crowd that is asked together: of one action,
 // or of all where it is empty. There are none where nothing can be asked on it. The same
 // seed gives the same ones.
-func Round(fl reads.Floor, situation string, seed uint64, size int) []Card {
+func Round(fl reads.Floor, action string, seed uint64, size int) []Card {
 	cards := slices.Clone(Cards(fl))
-	if situation != "" {
-		cards = slices.DeleteFunc(cards, func(c Card) bool { return c.Screen != situation })
+	if action != "" {
+		cards = slices.DeleteFunc(cards, func(c Card) bool { return c.Action != action })
 	}
 	if len(cards) == 0 {
 		return nil
@@ -143,11 +143,11 @@ func Round(fl reads.Floor, situation string, seed uint64, size int) []Card {
 // alone and take a while to find.
 var asked sync.Map
 
-func drawable(fl reads.Floor, screen *reads.Action, cue reads.Cue) bool {
+func drawable(fl reads.Floor, action *reads.Action, cue reads.Cue) bool {
 	failed := 0
 	for _, step := range []Step{1, Steps} {
 		for seed := range uint64(firstDraw / 2) {
-			if _, ok := screen.Draw(fl, cue, step.ask(), rand.New(rand.NewPCG(seed, uint64(step)))); !ok {
+			if _, ok := action.Draw(fl, cue, step.ask(), rand.New(rand.NewPCG(seed, uint64(step)))); !ok {
 				if failed++; failed > mayFail {
 					return false
 				}
@@ -176,14 +176,14 @@ func Known(fl reads.Floor, card Card) bool {
 // asked on this floor.
 func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
 	cards := Cards(fl)
-	screen, ok := reads.ActionByID(card.Screen)
+	action, ok := reads.ActionByID(card.Action)
 	if !ok || !Known(fl, card) {
-		return Item{}, fmt.Errorf("there is no question on %q at %q", card.Cue, card.Screen)
+		return Item{}, fmt.Errorf("there is no question on %q at %q", card.Cue, card.Action)
 	}
 	step = min(max(step, 1), Steps)
 	rng := rand.New(rand.NewPCG(seed, uint64(step)))
 	for range setUps {
-		s, ok := screen.Draw(fl, card.Cue, step.ask(), rng)
+		s, ok := action.Draw(fl, card.Cue, step.ask(), rng)
 		if !ok {
 			continue
 		}
@@ -192,15 +192,15 @@ func New(fl reads.Floor, card Card, step Step, seed uint64) (Item, error) {
 			continue
 		}
 		it := Item{
-			Card: card, Step: step, Seed: seed, Situation: s, Play: reads.PlayOf(fl, &s, a), Seconds: step.Of().Seconds,
+			Card: card, Step: step, Seed: seed, Snapshot: s, Play: reads.PlayOf(fl, &s, a), Seconds: step.Of().Seconds,
 			Seen: a.Row.Seen, Why: a.Why, Say: a.Row.Say,
 		}
-		it.ask(fl, screen, cards, a)
+		it.ask(fl, action, cards, a)
 		it.Read = it.Play.Steps[readStep].T
-		it.lead(fl, screen, cards, rng)
+		it.lead(fl, action, cards, rng)
 		return it, nil
 	}
-	return Item{}, fmt.Errorf("no clear picture of %q at %q was found", card.Cue, card.Screen)
+	return Item{}, fmt.Errorf("no clear picture of %q at %q was found", card.Cue, card.Action)
 }
 
 // turns is in how many questions everybody's turn comes: one for the screener, one for the
@@ -249,7 +249,7 @@ func offeredTo(fl reads.Floor, action *reads.Action, cards []Card, role reads.Ro
 	var out []reads.Read
 	for _, c := range cards {
 		row, ok := action.Row(fl.Rules, c.Cue)
-		if !ok || c.Screen != action.ID {
+		if !ok || c.Action != action.ID {
 			continue
 		}
 		if read := action.FirstOf(&row, role).Read; read != "" && !slices.Contains(out, read) {
@@ -262,17 +262,17 @@ func offeredTo(fl reads.Floor, action *reads.Action, cards []Card, role reads.Ro
 // readStep is the play's step at which the read comes.
 const readStep = 2
 
-// choices are the answers that some card of a screen has.
-func choices(fl reads.Floor, screen *reads.Action, cards []Card) []reads.Read {
+// choices are the answers that some card of an action has.
+func choices(fl reads.Floor, action *reads.Action, cards []Card) []reads.Read {
 	can := map[reads.Read]bool{}
 	for _, c := range cards {
-		if c.Screen == screen.ID {
-			row, _ := screen.Row(fl.Rules, c.Cue)
+		if c.Action == action.ID {
+			row, _ := action.Row(fl.Rules, c.Cue)
 			can[row.CutterRead] = true
 		}
 	}
 	var out []reads.Read
-	for _, r := range screen.Choices(fl.Rules) {
+	for _, r := range action.Choices(fl.Rules) {
 		if can[r] {
 			out = append(out, r)
 		}
@@ -283,24 +283,24 @@ func choices(fl reads.Floor, screen *reads.Action, cards []Card) []reads.Read {
 // lead lets the defenders come to their places in the last moment: from where
 // they show something else when the step disguises, else, where nobody moves
 // before the read, from where they guard.
-func (it *Item) lead(fl reads.Floor, screen *reads.Action, cards []Card, rng *rand.Rand) {
-	from := it.Situation
+func (it *Item) lead(fl reads.Floor, action *reads.Action, cards []Card, rng *rand.Rand) {
+	from := it.Snapshot
 	still := it.Play.Steps[1].T == 0 // nobody has set a screen
 	if it.Step.Of().Disguise {
-		if other, ok := it.other(fl, screen, cards, rng); ok {
+		if other, ok := it.other(fl, action, cards, rng); ok {
 			from, it.Disguised = other, true
 		}
 	}
 	if !it.Disguised && !still {
 		return
 	}
-	for _, p := range screen.Participants {
+	for _, p := range action.Participants {
 		if !p.ID.Defends() {
 			continue
 		}
-		at, was := it.Situation.At(p.ID), from.At(p.ID)
+		at, was := it.Snapshot.At(p.ID), from.At(p.ID)
 		if !it.Disguised {
-			was = it.Situation.At(p.Guards).Toward(court.Point{}, onGuard)
+			was = it.Snapshot.At(p.Guards).Toward(court.Point{}, onGuard)
 		}
 		turn := it.Read - math.Min(turnMost, math.Max(turnFrom, fl.Pace.Cutting().TimeTo(was.Dist(at))))
 		it.turns(p.ID.String(), was, at, turn, still)
@@ -312,18 +312,18 @@ func (it *Item) lead(fl reads.Floor, screen *reads.Action, cards []Card, rng *ra
 const onGuard = 2.5
 
 // other is another cue's picture on the same set-up, with another right answer.
-func (it *Item) other(fl reads.Floor, screen *reads.Action, cards []Card, rng *rand.Rand) (reads.Snapshot, bool) {
+func (it *Item) other(fl reads.Floor, action *reads.Action, cards []Card, rng *rand.Rand) (reads.Snapshot, bool) {
 	var shown []reads.Cue
 	for _, c := range cards {
-		if row, _ := screen.Row(fl.Rules, c.Cue); c.Screen == screen.ID && row.CutterRead != it.Right {
+		if row, _ := action.Row(fl.Rules, c.Cue); c.Action == action.ID && row.CutterRead != it.Right {
 			shown = append(shown, c.Cue)
 		}
 	}
 	if len(shown) == 0 {
 		return reads.Snapshot{}, false
 	}
-	ex := screen.Example(fl.Court, shown[rng.IntN(len(shown))])
-	if ex.Side() != it.Situation.Side() {
+	ex := action.Example(fl.Court, shown[rng.IntN(len(shown))])
+	if ex.Side() != it.Snapshot.Side() {
 		ex = ex.Mirror()
 	}
 	return ex, true

@@ -50,10 +50,10 @@ func TestCardsByAge(t *testing.T) {
 	fl.Ages = "9-11"
 	young, all := Cards(fl), Cards(fl.With(reads.TeamRules{AllActions: true}))
 	for _, card := range all {
-		a, _ := reads.ActionByID(card.Screen)
+		a, _ := reads.ActionByID(card.Action)
 		meets, asked := (reads.TeamRules{}).Meets(fl.Ages, a, card.Cue), slices.Contains(young, card)
 		// One answer alone makes no question.
-		alone := !slices.ContainsFunc(young, func(c Card) bool { return c.Screen == card.Screen })
+		alone := !slices.ContainsFunc(young, func(c Card) bool { return c.Action == card.Action })
 		if asked && !meets || meets && !asked && !alone {
 			t.Errorf("%v is asked: %v", card, asked)
 		}
@@ -128,7 +128,7 @@ func TestLive(t *testing.T) {
 	rep := func(rung drill.Rung, correct bool) evidence.Rep {
 		return evidence.Rep{Role: reads.Cutter, Expected: reads.Curl, Rung: rung, Correct: correct}
 	}
-	live := Live([]evidence.Rep{rep(drill.Shown, true), rep(drill.Live2, true), rep(drill.Live2, false), rep(drill.Game, true)})
+	live := Live([]evidence.Rep{rep(drill.Guided, true), rep(drill.Live2, true), rep(drill.Live2, false), rep(drill.Game, true)})
 	if d := live(reads.Cutter, reads.Curl); d != (Done{1, 2}) {
 		t.Errorf("%+v, want 1 of 2", d)
 	}

@@ -24,10 +24,10 @@ func floor(t testing.TB) reads.Floor {
 // picture is what can be seen of an item besides the defenders.
 func picture(it *Item) []float64 {
 	var out []float64
-	screen, _ := reads.ActionByID(it.Card.Screen)
+	screen, _ := reads.ActionByID(it.Card.Action)
 	for _, p := range screen.Participants {
 		if !p.ID.Defends() {
-			at := it.Situation.At(p.ID)
+			at := it.Snapshot.At(p.ID)
 			out = append(out, at.X, at.Y)
 		}
 	}
@@ -41,7 +41,7 @@ func TestItemsHaveOneAnswerAndGiveNothingAway(t *testing.T) {
 	fl := floor(t)
 	byScreen := map[string][]Card{}
 	for _, c := range Cards(fl) {
-		byScreen[c.Screen] = append(byScreen[c.Screen], c)
+		byScreen[c.Action] = append(byScreen[c.Action], c)
 	}
 	total := 0
 	for id, cards := range byScreen {
@@ -56,7 +56,7 @@ func TestItemsHaveOneAnswerAndGiveNothingAway(t *testing.T) {
 			check(t, fl, &it)
 			read[it.Right]++
 			role[it.Role]++
-			if it.Situation.Side() == "left" {
+			if it.Snapshot.Side() == "left" {
 				left[it.Right]++
 			}
 			it.Play = reads.Play{}
@@ -91,7 +91,7 @@ func TestItemsHaveOneAnswerAndGiveNothingAway(t *testing.T) {
 // opinion alone.
 func check(t *testing.T, fl reads.Floor, it *Item) {
 	t.Helper()
-	a, err := reads.Judge(fl, &it.Situation)
+	a, err := reads.Judge(fl, &it.Snapshot)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -163,8 +163,8 @@ func TestTheSameSeedMakesTheSameItem(t *testing.T) {
 		}
 		b, _ := New(fl, card, 4, 5)
 		c, _ := New(fl, card, 4, 6)
-		if !reflect.DeepEqual(a, b) || reflect.DeepEqual(a.Situation, c.Situation) {
-			t.Fatalf("%v: same seed, same item: %v; other seed, other item: %v", card, reflect.DeepEqual(a, b), !reflect.DeepEqual(a.Situation, c.Situation))
+		if !reflect.DeepEqual(a, b) || reflect.DeepEqual(a.Snapshot, c.Snapshot) {
+			t.Fatalf("%v: same seed, same item: %v; other seed, other item: %v", card, reflect.DeepEqual(a, b), !reflect.DeepEqual(a.Snapshot, c.Snapshot))
 		}
 	}
 	for _, card := range []Card{{"no such screen", reads.Trail}, {"ball", reads.Trail}} {
@@ -188,7 +188,7 @@ func TestThePlayLeadsToTheRead(t *testing.T) {
 			if it.Disguised {
 				disguised++
 			}
-			screen, _ := reads.ActionByID(card.Screen)
+			screen, _ := reads.ActionByID(card.Action)
 			for _, p := range screen.Participants {
 				var last reads.Key
 				seen := false
@@ -207,7 +207,7 @@ func TestThePlayLeadsToTheRead(t *testing.T) {
 						last, seen = key, true
 					}
 				}
-				if at := it.Situation.At(p.ID); !seen || last.At.Dist(at) > 0.01 {
+				if at := it.Snapshot.At(p.ID); !seen || last.At.Dist(at) > 0.01 {
 					t.Fatalf("%v step %d: %s is at %v at the read, judged at %v", card, step, p.ID, last.At, at)
 				}
 			}
@@ -285,7 +285,7 @@ func TestTheFile(t *testing.T) {
 	}
 	pack := Pack(file, 1, now, 20, 9)
 	for i, c := range pack {
-		if c.Screen != cards[0].Screen {
+		if c.Action != cards[0].Action {
 			t.Errorf("an early step mixes %v in", c)
 		}
 		if i > 0 && c == pack[i-1] {
@@ -357,7 +357,7 @@ func BenchmarkItem(b *testing.B) {
 	}
 }
 
-// A round is the same for a seed, of one situation where one is asked for, and as mixed as
+// A round is the same for a seed, of one action where one is asked for, and as mixed as
 // what can be asked otherwise.
 func TestRound(t *testing.T) {
 	fl := floor(t)
@@ -368,16 +368,16 @@ func TestRound(t *testing.T) {
 			t.Fatalf("seed %d gives another round", seed)
 		}
 		for _, c := range list {
-			of[c.Screen] = true
+			of[c.Action] = true
 		}
 		for _, c := range Round(fl, "flare", seed, 6) {
-			if c.Screen != "flare" {
+			if c.Action != "flare" {
 				t.Errorf("a flare round asks %+v", c)
 			}
 		}
 	}
 	if len(of) < 15 || Round(fl, "nothing", 1, 12) != nil {
-		t.Errorf("forty rounds ask of %d situations", len(of))
+		t.Errorf("forty rounds ask of %d actions", len(of))
 	}
 }
 
@@ -386,12 +386,12 @@ func TestEveryActionIsAsked(t *testing.T) {
 	c, _ := court.PresetCourt(court.HighSchool)
 	asked := map[string]map[reads.Read]bool{}
 	for _, card := range Cards(reads.On(c)) {
-		action, _ := reads.ActionByID(card.Screen)
+		action, _ := reads.ActionByID(card.Action)
 		row, _ := action.Row(reads.TeamRules{}, card.Cue)
-		if asked[card.Screen] == nil {
-			asked[card.Screen] = map[reads.Read]bool{}
+		if asked[card.Action] == nil {
+			asked[card.Action] = map[reads.Read]bool{}
 		}
-		asked[card.Screen][row.CutterRead] = true
+		asked[card.Action][row.CutterRead] = true
 	}
 	for _, a := range reads.Actions() {
 		if len(asked[a.ID]) < 2 {

@@ -130,7 +130,7 @@ func StepOf(answers []Answer) Step {
 
 // Pack picks what to ask next: what is most overdue, then what was never seen, then
 // what is nearest to due. On steps that do not mix, all questions are of the type
-// of situation that the first of these is of. No card comes twice in a row where
+// of action that the first of these is of. No card comes twice in a row where
 // there is another. The order is drawn from the seed.
 func Pack(file []State, step Step, now time.Time, n int, seed uint64) []Card {
 	if len(file) == 0 || n <= 0 {
@@ -139,8 +139,8 @@ func Pack(file []State, step Step, now time.Time, n int, seed uint64) []Card {
 	ranked := slices.Clone(file)
 	slices.SortStableFunc(ranked, func(a, b State) int { return cmp.Compare(b.urgency(now), a.urgency(now)) })
 	if !step.Of().Mixed {
-		screen := ranked[0].Card.Screen
-		ranked = slices.DeleteFunc(ranked, func(s State) bool { return s.Card.Screen != screen })
+		action := ranked[0].Card.Action
+		ranked = slices.DeleteFunc(ranked, func(s State) bool { return s.Card.Action != action })
 	}
 	ranked = ranked[:min(n, len(ranked))]
 	rng := rand.New(rand.NewPCG(seed, uint64(step)))

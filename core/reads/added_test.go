@@ -58,7 +58,7 @@ func TestAddingAnAction(t *testing.T) {
 	if _, ok := a.Draw(reads.On(c), reads.Denied, reads.Ask{AtLeast: 0.5, AtMost: 20}, rand.New(rand.NewPCG(1, 2))); !ok {
 		t.Error("the quiz finds no picture of it")
 	}
-	if !slices.ContainsFunc(quiz.Cards(reads.On(c)), func(card quiz.Card) bool { return card.Screen == "added" }) {
+	if !slices.ContainsFunc(quiz.Cards(reads.On(c)), func(card quiz.Card) bool { return card.Action == "added" }) {
 		t.Error("the quiz does not ask it")
 	}
 

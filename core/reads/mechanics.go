@@ -82,9 +82,9 @@ func Mechanics(fl *Floor, s *Snapshot) []Check {
 
 // backTo is by how many degrees the screener's back points away from where it
 // should: to the catch, or where the table says.
-func backTo(c court.Court, screen *Action, s *Snapshot) Check {
+func backTo(c court.Court, action *Action, s *Snapshot) Check {
 	wanted := s.To
-	if at, ok := c.SpotAt(screen.spots.back); ok {
+	if at, ok := c.SpotAt(action.spots.back); ok {
 		wanted = at
 		if s.onLeft() {
 			wanted = at.Mirror()

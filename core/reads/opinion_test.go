@@ -82,7 +82,7 @@ func BenchmarkWhoIsOpen(b *testing.B) {
 }
 
 // BenchmarkOpenMap is a read map with the kinematics in every cell, of the
-// situation with most people.
+// action with most people.
 func BenchmarkOpenMap(b *testing.B) {
 	c := highSchool(b)
 	s := ballScreen.Example(c, HardHedge)
@@ -157,7 +157,7 @@ func TestSlowerReactionOpensMore(t *testing.T) {
 
 // Snapshots to ask about are clear, valid, of every cue and on both sides, and
 // the same for the same seed.
-func TestClearSituations(t *testing.T) {
+func TestClearSnapshots(t *testing.T) {
 	c := highSchool(t)
 	for _, screen := range Actions() {
 		cues, sides := map[Cue]int{}, map[string]int{}

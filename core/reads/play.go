@@ -53,20 +53,20 @@ const closest = 3.2
 // cutter comes to it, both answer the cue and the ball goes to the first look.
 func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 	c := fl.Court
-	screen, ok := ActionByID(s.Action)
+	action, ok := ActionByID(s.Action)
 	if !ok {
 		return Play{}
 	}
-	begin, from := screen.Start(c), s.From
+	begin, from := action.Start(c), s.From
 	if s.onLeft() {
 		begin = begin.Mirror()
 	}
-	f := screen.frame(&fl, s)
-	f.side = screen.sideOf(&fl, &f, s, j.Row.CutterRead)
+	f := action.frame(&fl, s)
+	f.side = action.sideOf(&fl, &f, s, j.Row.CutterRead)
 	set := fl.Pace.Cutting().TimeTo(begin.Dist(s.Screener))
 	use := set + setPause + fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
 	leave := use - fl.Pace.Jogging().TimeTo(from.Dist(s.Cutter))
-	if screen.spots.free {
+	if action.spots.free {
 		begin, from, set, use, leave = s.Screener, s.Cutter, 0, lookPause, lookPause
 	}
 	b := builder{pace: fl.Pace}
@@ -74,26 +74,26 @@ func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 	scrEnd := b.run(screener, begin, 0, set, s.Screener, nil)
 	b.leave(screener, use+holdScrn, screenerPath(c, &f, s, j.Row.ScreenerRead), &scrEnd)
 	b.tracks = append(b.tracks, Track{Who: "ball"})
-	for _, p := range screen.Participants {
+	for _, p := range action.Participants {
 		if !p.ID.Defends() && b.find(p.ID.String()) == nil {
-			b.beside(c, screen, s, p.ID, use, j.Row.Third)
+			b.beside(c, action, s, p.ID, use, j.Row.Third)
 		}
 	}
-	arrive := b.ball(screen, screen.ballTo(s, j.Row.CutterRead), use)
-	b.defender(xCutter, screen.waits(from, s.XCutter), s.XCutter, leave, use, b.end("cutter"), cutEnd)
-	b.defender(xScreener, screen.waits(begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
-	for _, p := range screen.Participants {
+	arrive := b.ball(action, action.ballTo(s, j.Row.CutterRead), use)
+	b.defender(xCutter, action.waits(from, s.XCutter), s.XCutter, leave, use, b.end("cutter"), cutEnd)
+	b.defender(xScreener, action.waits(begin, s.XScreener), s.XScreener, 0, set, b.end("screener"), scrEnd)
+	for _, p := range action.Participants {
 		if p.ID.Defends() && b.find(p.ID.String()) == nil {
 			// A helper waits at home and comes in the last moment.
-			home, at := screen.home(s, p), s.At(p.ID)
+			home, at := action.home(s, p), s.At(p.ID)
 			b.tracks = append(b.tracks, Track{p.ID.String(), []Key{{0, home}, {math.Max(0, use-helpTurn), home}, {use, at}}})
 		}
 	}
 
 	end := math.Max(math.Max(cutEnd, scrEnd), arrive)
 	steps := []Step{
-		{0, "Start", screen.About},
-		{set, "Set", screen.Before[1]},
+		{0, "Start", action.About},
+		{set, "Set", action.Before[1]},
 		{use, "Read", j.Row.Say},
 		{arrive, "Ball", j.Row.PasserPart},
 		{end, "Finish", j.Row.ScreenerPart},
@@ -154,8 +154,8 @@ func (b *builder) beside(c court.Court, a *Action, s *Snapshot, who Place, use f
 
 // ball fills the ball's track: with its owner until it is passed, then to the
 // receiver at the end of that run. It returns when it is there.
-func (b *builder) ball(screen *Action, to Place, use float64) float64 {
-	from := screen.ball()
+func (b *builder) ball(action *Action, to Place, use float64) float64 {
+	from := action.ball()
 	owner := b.find(from.String())
 	track := b.find("ball")
 	if to == from {

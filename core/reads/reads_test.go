@@ -177,7 +177,7 @@ func TestMirrorSymmetry(t *testing.T) {
 	}
 }
 
-// scattered returns a valid-looking situation with every defender anywhere near
+// scattered returns a valid-looking snapshot with every defender anywhere near
 // where the example has him.
 func scattered(rng *rand.Rand, screen *Action, s Snapshot) Snapshot {
 	for _, p := range screen.Participants {

@@ -7,7 +7,7 @@ import (
 	"evrik/core/court"
 )
 
-// scene is a situation that a test builds in its own words: it knows the places
+// scene is a snapshot that a test builds in its own words: it knows the places
 // of the attackers and the directions on the floor, and nothing of the tables'
 // conditions or examples.
 type scene struct {

@@ -181,8 +181,8 @@ func cutPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point {
 
 // postPath is the way of somebody who plays round a post.
 func postPath(c court.Court, s *Snapshot, read Read) ([]court.Point, bool) {
-	screen, ok := ActionByID(s.Action)
-	if !ok || !screen.spots.free {
+	action, ok := ActionByID(s.Action)
+	if !ok || !action.spots.free {
 		return nil, false
 	}
 	switch read {
@@ -240,7 +240,7 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 	rim := finishNear(s.Screener)
 	switch read {
 	case Pop:
-		if screen, ok := ActionByID(s.Action); ok && screen.Family == BallUp {
+		if action, ok := ActionByID(s.Action); ok && action.Family == BallUp {
 			back := behindArc(c, f.at(-popAlong, 0))
 			if s.Action == Ghost {
 				back = behindArc(c, f.at(-ghostAway, 0)) // away from the ball
@@ -274,7 +274,7 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 	case ShortRoll:
 		return []court.Point{court.Point{}.Toward(s.Screener, shortRoll)}
 	case Seal:
-		if screen, ok := ActionByID(s.Action); ok && screen.Family != OffBall {
+		if action, ok := ActionByID(s.Action); ok && action.Family != OffBall {
 			return screenerPath(c, f, s, Roll) // with the defender on the back
 		}
 		return []court.Point{court.Point{}.Toward(s.Screener, math.Min(s.Screener.Len(), twoFeet))}
@@ -287,7 +287,7 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 			return []court.Point{s.To}
 		}
 	}
-	if screen, ok := ActionByID(s.Action); ok && screen.Family == OffBall && (read == Split || read == Slip && s.XCutter.Dist(s.Screener) < pinned) {
+	if action, ok := ActionByID(s.Action); ok && action.Family == OffBall && (read == Split || read == Slip && s.XCutter.Dist(s.Screener) < pinned) {
 		// Past the defender who is pinned, on the other side, then straight to the rim.
 		way := rim.Sub(s.Screener).Unit()
 		side := way.Left()
@@ -299,7 +299,7 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 	if s.Exit != (court.Point{}) && read == Slip {
 		return []court.Point{s.Exit, rim}
 	}
-	if screen, ok := ActionByID(s.Action); ok && screen.Family != OffBall && read == Slip {
+	if action, ok := ActionByID(s.Action); ok && action.Family != OffBall && read == Slip {
 		return screenerPath(c, f, s, Roll) // into the space that the big left
 	}
 	return []court.Point{rim} // straight to the rim, no loop
@@ -329,11 +329,11 @@ func behindArc(c court.Court, p court.Point) court.Point {
 // sideSpot is a spot of the screen's layout on this side of the floor, and
 // whether it has one.
 func sideSpot(c court.Court, s *Snapshot, of func(layout) string) (court.Point, bool) {
-	screen, ok := ActionByID(s.Action)
+	action, ok := ActionByID(s.Action)
 	if !ok {
 		return court.Point{}, false
 	}
-	at, ok := c.SpotAt(of(screen.spots))
+	at, ok := c.SpotAt(of(action.spots))
 	if s.onLeft() {
 		at = at.Mirror()
 	}

@@ -130,7 +130,7 @@ func TestTapeMarksOfScreens(t *testing.T) {
 	}
 }
 
-// A sketch shows the situation: everything on the floor, the cut of some length.
+// A sketch shows the snapshot: everything on the floor, the cut of some length.
 func TestSketches(t *testing.T) {
 	c := highSchool(t)
 	list := Sketched()

@@ -192,6 +192,9 @@ func TestArchiveOfBefore(t *testing.T) {
 	}
 	tags := map[string]int{}
 	for _, r := range reps {
+		if r.Action == "" {
+			t.Errorf("rep %d has lost its action", r.No)
+		}
 		for _, tag := range r.Tags {
 			tags[tag.ID]++
 			if tag.Player != "" {
@@ -228,7 +231,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		"cut short":               {doc[:third], "archive.cut-at", "events"},
 		"cut early":               {doc[:200], "archive.cut", ""},
 		"empty":                   {"", "archive.cut", ""},
-		"newer":                   {replaced(`"version": 1`, `"version": 2`), "archive.newer", ""},
+		"newer":                   {replaced(`"version": 2`, `"version": 3`), "archive.newer", ""},
 		"something else":          {`{"name": "x"}`, "archive.none", ""},
 		"a list":                  {`[]`, "archive.none", ""},
 		"no json":                 {"jersey,name\n1,A\n", "archive.garbled", ""},
@@ -238,7 +241,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		"a read unknown":          {replaced(`"expected":"curl"`, `"expected":"dunk"`), "archive.read", "dunk"},
 		"a step unknown":          {replaced(`"step":1,`, `"step":9,`), "archive.schema", "players[0].answers[0].step"},
 		"a cue unknown":           {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "archive.answer", "nap"},
-		"a wrong verdict":         {replaced(`"right":true`, `"right":false`), "archive.verdict", "events["},
+		"a wrong verdict":         {replaced(`"correct":true`, `"correct":false`), "archive.verdict", "events["},
 		"another's team":          {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "archive.misfit-at", "players"},
 		"a long name":             {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "archive.schema", "].name"},
 		"a rule that is none":     {replaced(`"metric":`, `"localRule":"abc","metric":`), "archive.schema", "teams[0].localRule"},
@@ -250,7 +253,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 		"principles of nothing":   {replaced(`"metric":`, `"principles":[{"title":"","text":"Space.","picture":""}],"metric":`), "offense.principle-title", "teams[0].principles"},
 		"a court that is none":    {replaced(`"court":{`, `"court":{"gravity":1,`), "archive.value", "teams[0].court"},
 		"a zone unknown":          {replaced(`"zone":"`, `"zone":"X/`), "archive.zone", "teams[0].zone"},
-		"an end too many":         {replaced(`"end":0`, `"end":3`), "practice.block-basket", "practices[0].blocks"},
+		"a basket too many":       {replaced(`"basket":0`, `"basket":3`), "practice.block-basket", "practices[0].blocks"},
 		"terms that cannot be":    {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "archive.value", "practices[0].terms"},
 		"a name turned round":     {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "roster.name-characters", "players["},
 		"a kind unknown":          {replaced(`"kind":"own"`, `"kind":"secret"`), "archive.schema", "practices[0].blocks[0].kind"},

@@ -18,7 +18,7 @@ import (
 // Format and Version of what is written. A reader takes every version up to its own.
 const (
 	Format  = "evrik-archive"
-	Version = 1
+	Version = 2
 )
 
 // Schema is the JSON schema of the format.
@@ -89,7 +89,7 @@ type Home struct {
 // was expected and not late.
 type Answer struct {
 	ID       uuid.UUID `json:"id"`
-	Screen   string    `json:"screen"`
+	Action   string    `json:"action"`
 	Cue      string    `json:"cue"`
 	Step     int32     `json:"step"`
 	Seed     int64     `json:"seed"`
@@ -205,35 +205,35 @@ type Kept struct {
 	Made     string    `json:"made"`
 	Rung     string    `json:"rung"`
 	Reps     int32     `json:"reps"`
-	Right    bool      `json:"right,omitempty"`
+	Correct  bool      `json:"correct,omitempty"`
 }
 
 // Event is a line of the log: a rep, or one taken back.
 type Event struct {
-	ID          uuid.UUID  `json:"id"`
-	Team        uuid.UUID  `json:"team"`
-	Practice    uuid.UUID  `json:"practice"`
-	Block       uuid.UUID  `json:"block"`
-	Kind        string     `json:"kind"`
-	Voids       *uuid.UUID `json:"voids,omitempty"`
-	No          int32      `json:"no"`
-	At          time.Time  `json:"at"`
-	Player      uuid.UUID  `json:"player"`
-	Role        string     `json:"role"`
-	Drill       string     `json:"drill"`
-	Rung        string     `json:"rung"`
-	Screen      string     `json:"screen"`
-	Side        string     `json:"side"`
-	Cue         string     `json:"cue"`
-	Expected    string     `json:"expected"`
-	Made        string     `json:"made"`
-	Right       bool       `json:"right"`
-	Late        bool       `json:"late"`
-	Outcome     string     `json:"outcome"`
-	Corrections []string   `json:"corrections"`
-	Observer    uuid.UUID  `json:"observer"`
-	Device      string     `json:"device"`
-	SecondCue   string     `json:"secondCue,omitempty"`
+	ID        uuid.UUID  `json:"id"`
+	Team      uuid.UUID  `json:"team"`
+	Practice  uuid.UUID  `json:"practice"`
+	Block     uuid.UUID  `json:"block"`
+	Kind      string     `json:"kind"`
+	Voids     *uuid.UUID `json:"voids,omitempty"`
+	No        int32      `json:"no"`
+	At        time.Time  `json:"at"`
+	Player    uuid.UUID  `json:"player"`
+	Role      string     `json:"role"`
+	Drill     string     `json:"drill"`
+	Rung      string     `json:"rung"`
+	Action    string     `json:"action"`
+	Side      string     `json:"side"`
+	Cue       string     `json:"cue"`
+	Expected  string     `json:"expected"`
+	Made      string     `json:"made"`
+	Correct   bool       `json:"correct"`
+	Late      bool       `json:"late"`
+	Outcome   string     `json:"outcome"`
+	Tags      []string   `json:"tags"`
+	Observer  uuid.UUID  `json:"observer"`
+	Device    string     `json:"device"`
+	SecondCue string     `json:"secondCue,omitempty"`
 }
 
 // End closes a document: who reads it knows that nothing is missing.

@@ -82,10 +82,12 @@ type reader struct {
 	got                      End
 	told                     *End
 	// part and n are what is being read.
-	part  string
-	n     int
-	batch map[uuid.UUID][]store.RepEvent // by team
-	held  int
+	part string
+	n    int
+	// version is the archive's.
+	version int
+	batch   map[uuid.UUID][]store.RepEvent // by team
+	held    int
 }
 
 // id is an archive's id in this program.
@@ -158,7 +160,6 @@ func (r *reader) document() error {
 		return err
 	}
 	var format string
-	version := 0
 	parts := map[string]func() error{
 		"made":      r.skip,
 		"program":   r.skip,
@@ -183,11 +184,11 @@ func (r *reader) document() error {
 		case name == "format":
 			err = r.in.Decode(&format)
 		case name == "version":
-			err = r.in.Decode(&version)
-		case format != Format || version < 1:
+			err = r.in.Decode(&r.version)
+		case format != Format || r.version < 1:
 			return refusal.New("archive.none")
-		case version > Version:
-			return refusal.New("archive.newer", version, Version)
+		case r.version > Version:
+			return refusal.New("archive.newer", r.version, Version)
 		case parts[name] == nil:
 			return refusal.New("archive.part", name)
 		default:
@@ -239,8 +240,14 @@ func list[T any](r *reader, part string, take func(T) error) func() error {
 		for r.in.More() {
 			r.n++
 			var raw json.RawMessage
-			if err := r.in.Decode(&raw); err != nil {
+			err := r.in.Decode(&raw)
+			if err != nil {
 				return err
+			}
+			if r.version == 1 {
+				if raw, err = upgrade(part, raw); err != nil {
+					return err
+				}
 			}
 			if err := fits(part+"/items", raw); err != nil {
 				return err

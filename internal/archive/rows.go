@@ -82,7 +82,7 @@ func (r *reader) player(p Player) error {
 		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > quiz.Steps || a.Seconds < 0 || a.Seconds > quiz.MaxSeconds {
 			return bad("archive.answer", a.Cue, a.Step, a.Seconds)
 		}
-		if _, err := r.q.InsertQuizAnswer(r.ctx, gen.InsertQuizAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Screen: a.Screen, Cue: a.Cue, Step: a.Step,
+		if _, err := r.q.InsertQuizAnswer(r.ctx, gen.InsertQuizAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Action: a.Action, Cue: a.Cue, Step: a.Step,
 			Seed: a.Seed, Expected: a.Expected, Choice: a.Choice, IsRight: a.Choice == a.Expected && !a.Late, IsLate: a.Late, Seconds: a.Seconds, At: a.At}); err != nil {
 			return err
 		}
@@ -234,7 +234,7 @@ func (r *reader) game(g Game) error {
 }
 
 func (r *reader) kept(k Kept) error {
-	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsCorrect: k.Right || k.Made == k.Expected, Reps: k.Reps})
+	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsCorrect: k.Correct || k.Made == k.Expected, Reps: k.Reps})
 }
 
 func (r *reader) event(e Event) error {
@@ -244,7 +244,7 @@ func (r *reader) event(e Event) error {
 	if _, ok := reads.Info(reads.Read(e.Expected)); !ok {
 		return bad("archive.read", e.Expected)
 	}
-	if e.Made == e.Expected && !e.Right {
+	if e.Made == e.Expected && !e.Correct {
 		return bad("archive.verdict", e.Made, e.Expected)
 	}
 	cue, ok := reads.ParseCue(e.Cue)
@@ -253,10 +253,10 @@ func (r *reader) event(e Event) error {
 	}
 	event := store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(r.id(e.ID).String()), Practice: evidence.PracticeID(r.id(e.Practice).String()),
 		Block: evidence.BlockID(r.id(e.Block).String()), No: int(e.No), At: e.At, Player: evidence.PlayerID(r.id(e.Player).String()), Role: reads.Role(e.Role),
-		Drill: r.name(e.Drill), Rung: drill.Rung(e.Rung), Action: evidence.ActionID(e.Screen), Side: e.Side, Cue: cue, SecondCue: e.SecondCue,
-		Expected: reads.Read(e.Expected), Made: reads.Read(e.Made), Correct: e.Right, Late: e.Late, Outcome: evidence.Outcome(e.Outcome),
+		Drill: r.name(e.Drill), Rung: drill.Rung(e.Rung), Action: evidence.ActionID(e.Action), Side: e.Side, Cue: cue, SecondCue: e.SecondCue,
+		Expected: reads.Read(e.Expected), Made: reads.Read(e.Made), Correct: e.Correct, Late: e.Late, Outcome: evidence.Outcome(e.Outcome),
 		Observer: evidence.ObserverID(r.id(e.Observer).String()), Device: e.Device}}
-	for _, text := range e.Corrections {
+	for _, text := range e.Tags {
 		tag, err := r.tag(text)
 		if err != nil {
 			return err

@@ -158,7 +158,7 @@ func (w *writer) players(ctx context.Context, q *gen.Queries, program uuid.UUID)
 		}
 		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil, nil}
 		for _, a := range given {
-			out.Answers = append(out.Answers, Answer{a.ID, a.Screen, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
+			out.Answers = append(out.Answers, Answer{a.ID, a.Action, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
 		}
 		told, err := q.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: program, PlayerID: p.ID})
 		if err != nil {

@@ -61,12 +61,12 @@ func (s *seeder) game(t roster, o opponent) error {
 			users = append(users, m, m)
 		}
 	}
-	screen, _ := reads.ActionByID(reads.Down)
+	action, _ := reads.ActionByID(reads.Down)
 	number := int(math.Round(9 - practicePerDay*float64(o.daysAgo)))
 	var events []store.RepEvent
 	counts := gen.InsertGameCountsParams{ProgramID: s.program, GameID: id, ObserverID: s.coaches[1]}
 	for k := range gameReads {
-		row, _ := screen.Row(reads.TeamRules{}, s.cue(o.does))
+		row, _ := action.Row(reads.TeamRules{}, s.cue(o.does))
 		role, read := reads.Cutter, row.CutterRead
 		if s.rng.Float64() < gameScreener {
 			role, read = reads.Screener, row.ScreenerRead
@@ -74,7 +74,7 @@ func (s *seeder) game(t roster, o opponent) error {
 		who := users[s.rng.IntN(len(users))]
 		when := at.Add(time.Duration(k) * betweenReads)
 		rep := evidence.Rep{ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(id.String()), Block: evidence.BlockID(id.String()), At: when,
-			Player: evidence.PlayerID(who.id.String()), Role: role, Rung: drill.Game, Action: evidence.ActionID(screen.ID), Cue: row.Cue,
+			Player: evidence.PlayerID(who.id.String()), Role: role, Rung: drill.Game, Action: evidence.ActionID(action.ID), Cue: row.Cue,
 			Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[1].String()), Device: "demo"}
 		if s.rng.Float64() >= trueRate(t.base, who, read, drill.Game, drill.Right, number) {
 			others := confused[read]

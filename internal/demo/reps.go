@@ -113,7 +113,7 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 	if err != nil {
 		return err
 	}
-	screen, _ := reads.ActionByID(s.drill.Screen)
+	action, _ := reads.ActionByID(s.drill.Action)
 	var events []store.RepEvent
 	counts := gen.InsertFloorCountsParams{ProgramID: s.program, PracticeID: s.practice, ObserverID: s.coaches[0]}
 	rung, _ := drill.RungByID(s.stage.Rung)
@@ -122,7 +122,7 @@ func (s *session) log(present []practice.Person, from time.Time) error {
 		if cue == reads.NoCue {
 			cue = s.stage.Cues[s.rng.IntN(len(s.stage.Cues))]
 		}
-		row, _ := screen.Row(reads.TeamRules{}, cue)
+		row, _ := action.Row(reads.TeamRules{}, cue)
 		at := from.Add(time.Duration(float64(rep.Slot) * order.Seconds * float64(time.Second)))
 		events = append(events, s.rep(rep, cue, reads.Cutter, row.CutterRead, s.members[rep.Cutter], at))
 		if rung.Live {
@@ -165,7 +165,7 @@ func (s *session) rate(m member, read reads.Read, side string) float64 {
 func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill.Rung, side string, number int) float64 {
 	r := base[read] + m.skill + m.quirk[read] + learning*float64(number)
 	switch rung {
-	case drill.Shown:
+	case drill.Guided:
 		r += shownBonus
 	case drill.Game:
 		r -= m.doing + m.playing
@@ -181,7 +181,7 @@ func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill
 func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) store.RepEvent {
 	out := evidence.Rep{
 		ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(s.practice.String()), Block: evidence.BlockID(s.block.ID), No: rep.No, At: at,
-		Player: evidence.PlayerID(m.id.String()), Role: role, Drill: s.drill.ID, Rung: s.stage.Rung, Action: evidence.ActionID(s.drill.Screen), Side: rep.Side, Cue: cue,
+		Player: evidence.PlayerID(m.id.String()), Role: role, Drill: s.drill.ID, Rung: s.stage.Rung, Action: evidence.ActionID(s.drill.Action), Side: rep.Side, Cue: cue,
 		Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[rep.Basket-1].String()), Device: "demo",
 	}
 	if s.rng.Float64() >= s.rate(m, read, rep.Side) {

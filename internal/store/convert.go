@@ -104,7 +104,7 @@ func BlocksOf(rows []gen.Block) []practice.Block {
 		blocks[i] = practice.Block{
 			ID: b.ID.String(), Kind: practice.Kind(b.Kind), Title: b.Title, Drill: b.Drill, Stage: b.Stage,
 			Minutes: b.Minutes, Baskets: int(b.Baskets), Seconds: b.Seconds, Seed: uint64(b.Seed),
-			End: int(b.FloorEnd), Players: make([]string, len(b.Players)), Pin: b.Pin, NoHelpers: b.NoHelpers, PlayerShows: b.PlayerShows, Play: b.Play,
+			Basket: int(b.Basket), Players: make([]string, len(b.Players)), Pin: b.Pin, NoHelpers: b.NoHelpers, PlayerShows: b.PlayerShows, Play: b.Play,
 		}
 		blocks[i].Staff = staffOf(b.Staff)
 		for k, id := range b.Players {

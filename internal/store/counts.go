@@ -70,3 +70,17 @@ func EndingsOf(rows []gen.FloorCount, reps []evidence.Rep, block uuid.UUID) []pr
 	}
 	return out
 }
+
+// PutGameCounts stores what the bench counted, and tells which counts were new and which were there.
+func PutGameCounts(ctx context.Context, q *gen.Queries, in gen.InsertGameCountsParams) (stored, known []uuid.UUID, err error) {
+	if len(in.ID) == 0 {
+		return nil, nil, nil
+	}
+	stored, err = q.InsertGameCounts(ctx, in)
+	for _, id := range in.ID {
+		if !slices.Contains(stored, id) {
+			known = append(known, id)
+		}
+	}
+	return stored, known, err
+}

@@ -49,7 +49,7 @@ func TestDocumentsOfBefore(t *testing.T) {
 		t.Errorf("terms: %+v, %v", terms, err)
 	}
 	blocks, err := TemplateBlocks(gen.Template{Blocks: golden("blocks")})
-	if err != nil || len(blocks) != 2 || len(blocks[0].Staff) != 4 || blocks[0].Minutes != 12 || blocks[0].Play || blocks[1].Kind != practice.WaterBlock {
+	if err != nil || len(blocks) != 2 || len(blocks[0].Staff) != 4 || blocks[0].Minutes != 12 || blocks[0].Play || blocks[1].Kind != practice.WaterBlock || blocks[1].Basket != 2 {
 		t.Errorf("kept plan: %+v, %v", blocks, err)
 	}
 	if dropped, err := DroppedOf(gen.Practice{Dropped: golden("blocks")}); err != nil || len(dropped) != 2 {

@@ -62,7 +62,7 @@ func (b *logbook) rep(practice int) evidence.Rep {
 	no := b.rng.IntN(30)
 	return evidence.Rep{ID: newRepID(), Practice: evidence.PracticeID(block), Block: evidence.BlockID(block), No: no, At: b.start.AddDate(0, 0, 7*practice).Add(time.Duration(no) * time.Minute),
 		Player: evidence.PlayerID(b.club.players[b.rng.IntN(len(b.club.players))].String()), Role: reads.Cutter, Drill: "slot-twos", Action: evidence.ActionID([]string{reads.Down, reads.Away}[b.rng.IntN(2)]),
-		Rung: []drill.Rung{drill.Shown, drill.Live2, drill.Air}[b.rng.IntN(3)], Side: []string{"left", "right"}[b.rng.IntN(2)],
+		Rung: []drill.Rung{drill.Guided, drill.Live2, drill.Air}[b.rng.IntN(3)], Side: []string{"left", "right"}[b.rng.IntN(2)],
 		Cue: []reads.Cue{reads.Trail, reads.Under}[b.rng.IntN(2)], Expected: expected, Made: made, Correct: made == expected,
 		Observer: evidence.ObserverID(uuid.NewSHA1(b.club.program, []byte{'o', byte(b.rng.IntN(3))}).String()), Device: "d"}
 }

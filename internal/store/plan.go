@@ -29,7 +29,7 @@ func PutPlan(ctx context.Context, q *gen.Queries, program, practiceID uuid.UUID,
 		}
 		if err := q.InsertBlock(ctx, gen.InsertBlockParams{ID: id, ProgramID: program, PracticeID: practiceID, Position: int32(i),
 			Kind: string(b.Kind), Title: b.Title, Drill: b.Drill, Stage: b.Stage, Minutes: b.Minutes, Baskets: int32(b.Baskets),
-			Seconds: b.Seconds, Seed: int64(b.Seed), FloorEnd: int32(b.End), Players: players, Pin: b.Pin, NoHelpers: b.NoHelpers, Staff: staffJSON(b.Staff),
+			Seconds: b.Seconds, Seed: int64(b.Seed), Basket: int32(b.Basket), Players: players, Pin: b.Pin, NoHelpers: b.NoHelpers, Staff: staffJSON(b.Staff),
 			PlayerShows: b.PlayerShows, Play: b.Play}); err != nil {
 			return err
 		}

@@ -12,7 +12,7 @@ func AnswersOf(rows []gen.QuizAnswer) []quiz.Answer {
 	for i, r := range rows {
 		cue, _ := reads.ParseCue(r.Cue)
 		out[i] = quiz.Answer{
-			Card: quiz.Card{Screen: r.Screen, Cue: cue}, Step: quiz.Step(r.Step), Read: reads.Read(r.Expected),
+			Card: quiz.Card{Action: r.Action, Cue: cue}, Step: quiz.Step(r.Step), Read: reads.Read(r.Expected),
 			Right: r.IsRight, Late: r.IsLate, Seconds: r.Seconds, At: r.At,
 		}
 	}

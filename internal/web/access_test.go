@@ -161,7 +161,7 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{blockId}", uuid.NewString(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{screenId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{quizKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{blockId}", uuid.NewString(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{displayId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{quizKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 
@@ -173,7 +173,7 @@ func queries(path string) string {
 	case strings.HasPrefix(path, "/api/quiz/"):
 		return path + "?size=4"
 	case strings.HasSuffix(path, "/question"):
-		return path + "?screen=down&seed=4"
+		return path + "?action=down&seed=4"
 	case strings.HasSuffix(path, "/search"):
 		return path + "?words=flare"
 	case strings.HasSuffix(path, "/display/motion"):
@@ -181,7 +181,7 @@ func queries(path string) string {
 	case strings.HasSuffix(path, "/motion"):
 		return path + "?drill=slot-twos"
 	case strings.HasSuffix(path, "/lesson"):
-		return path + "?screen=down"
+		return path + "?action=down"
 	case strings.HasSuffix(path, "/readmap"):
 		return path + "?mover=xCutter"
 	case strings.HasSuffix(path, "/export"):
@@ -195,7 +195,7 @@ func queries(path string) string {
 }
 
 // accessNames are how docs/roles.md says who may do what.
-var accessNames = map[access]string{anyone: "anyone", screen: "a paired screen", viewer: "viewer, assistant, head coach", coach: "assistant, head coach", headCoach: "head coach"}
+var accessNames = map[access]string{anyone: "anyone", display: "a paired display", viewer: "viewer, assistant, head coach", coach: "assistant, head coach", headCoach: "head coach"}
 
 // rolesTable is docs/roles.md: every route with who may use it.
 func rolesTable(t *testing.T) string {
@@ -252,7 +252,7 @@ func TestWhoMayDoWhat(t *testing.T) {
 		for role, a := range who {
 			cells++
 			switch {
-			case need == screen: // being signed in pairs no screen
+			case need == display: // being signed in pairs no display
 				a.refused(method, own, nil, 401, "display.not-paired")
 			case role == "":
 				a.refused(method, own, bodyFor(id, mine), 401, "role.signed-out")
@@ -266,7 +266,7 @@ func TestWhoMayDoWhat(t *testing.T) {
 				a.refused(method, own, bodyFor(id, mine), 403, "role.head-coach")
 			}
 		}
-		if need == screen {
+		if need == display {
 			continue
 		}
 		if strings.Contains(path, "{teamId}") {
@@ -295,14 +295,14 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 	var practice api.Practice
 	head := w.as(c.head)
 	head.do("POST", c.path("/practices"), planFor(c), 201, &practice)
-	nasty := []string{"", "null", "[]", "{", "{}", `"x"`, "17", `{"screen":NaN}`, `{"events":[{}]}`, `{"events":null}`,
+	nasty := []string{"", "null", "[]", "{", "{}", `"x"`, "17", `{"action":NaN}`, `{"events":[{}]}`, `{"events":null}`,
 		`{"events":[{"id":"x","kind":"rep","at":"yesterday","device":"d"}]}`, `{"action":"fly"}`, `{"name":"\u0000","jersey":"1"}`,
 		`{"minutes":1e999}`, `{"minutes":-1,"startsAt":"2026-01-01T00:00:00Z","note":"","present":[],"blocks":[]}`,
 		`{"startsAt":"292277026596-12-04T15:30:07Z","minutes":60,"note":"","present":[],"blocks":[]}`,
 		"\xff\xfe", strings.Repeat("[", 20000)}
 	for _, op := range operations(t) {
 		method, path, id := op[0], op[1], op[2]
-		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" || id == "mailPractice" || id == "makeFeed" || id == "makePlayerLink" || id == "restorePlayerLink" || id == "addScreen" || id == "importArchive" {
+		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" || id == "mailPractice" || id == "makeFeed" || id == "makePlayerLink" || id == "restorePlayerLink" || id == "addDisplay" || id == "importArchive" {
 			continue // these read no body, or one of their own
 		}
 		for _, body := range nasty {
@@ -323,7 +323,7 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 			}
 		}
 	}
-	head.refused("POST", c.path("/judge"), fmt.Sprintf(`{"screen":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413, "request.too-large")
+	head.refused("POST", c.path("/judge"), fmt.Sprintf(`{"action":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413, "request.too-large")
 	for _, path := range []string{"/api/nowhere", "/api/teams/no-id/now"} {
 		res, err := head.http.Get(w.server.URL + path)
 		if err != nil {

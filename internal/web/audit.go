@@ -30,10 +30,10 @@ var audited = map[string]string{
 
 // quiet are operations that change something and are not written down, or only compute.
 var quiet = map[string]string{
-	"SignIn": "a session", "AskForReset": "nobody is signed in", "ResetPassword": "writes its own line", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairScreen": "a screen of the gym",
+	"SignIn": "a session", "AskForReset": "nobody is signed in", "ResetPassword": "writes its own line", "SignOut": "a session", "SetUp": "there is nobody else yet", "AcceptInvitation": "writes its own line", "PairDisplay": "a screen of the gym",
 	"SendAnswers": "a player's own answers", "TellHome": "a player tells it, by a link without an account",
 	"LogReps": "every event names its observer", "LogGame": "every event names its observer", "SetClock": "the clock keeps its own log", "ChangeFloor": "the floor keeps its own log",
-	"SetReview": "a note, seen where it stands", "SetEffort": "a rating, seen where it stands", "AddScreen": "ends by itself", "SetRound": "ends by itself", "EndRound": "ends by itself", "EndScreen": "ends by itself",
+	"SetReview": "a note, seen where it stands", "SetEffort": "a rating, seen where it stands", "AddDisplay": "ends by itself", "SetRound": "ends by itself", "EndRound": "ends by itself", "EndDisplay": "ends by itself",
 	"Judge": "computes", "ReadMap": "computes", "Play": "computes", "OrderList": "computes", "PreviewDrill": "computes", "LayOut": "computes", "PreviewRoster": "computes", "FillPlan": "computes", "FindLineups": "computes", "WatchOffense": "computes", "CheckOffense": "computes", "StandOffense": "computes", "CutOutDrill": "computes", "CompareOffenses": "computes",
 }
 

@@ -27,11 +27,11 @@ func BenchmarkSecondViewer(b *testing.B) {
 	}
 	s := &Server{maps: maps}
 	c, _ := court.PresetCourt(court.HighSchool)
-	screen, _ := reads.ActionByID(reads.Ball)
-	at := screen.Example(c, reads.Hedge)
-	s.readMap(reads.On(c), at, screen.Participants[2].ID, true)
+	action, _ := reads.ActionByID(reads.Ball)
+	at := action.Example(c, reads.Hedge)
+	s.readMap(reads.On(c), at, action.Participants[2].ID, true)
 	for b.Loop() {
-		if _, err := json.Marshal(s.readMap(reads.On(c), at, screen.Participants[2].ID, true)); err != nil {
+		if _, err := json.Marshal(s.readMap(reads.On(c), at, action.Participants[2].ID, true)); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -16,17 +16,17 @@ import (
 )
 
 // seasons fills a club's log: each of some players has so many reps over some years,
-// in every situation off the ball, on the shown rung and live ones.
+// in every action off the ball, on the shown rung and live ones.
 func seasons(b *testing.B, w *world, c club, each, years int) {
 	b.Helper()
 	rng := rand.New(rand.NewPCG(7, 7))
-	var screens []*reads.Action
+	var actions []*reads.Action
 	for _, s := range reads.Actions() {
 		if s.Roles[0] == reads.Cutter {
-			screens = append(screens, s)
+			actions = append(actions, s)
 		}
 	}
-	rungs := []drill.Rung{drill.Shown, drill.Live2, drill.Live3, drill.Game}
+	rungs := []drill.Rung{drill.Guided, drill.Live2, drill.Live3, drill.Game}
 	const perPractice = 30
 	n := len(c.players) * each
 	practice := uuid.New()
@@ -37,7 +37,7 @@ func seasons(b *testing.B, w *world, c club, each, years int) {
 				practice = uuid.New()
 			}
 			at := evening.Add(-time.Duration(years) * 365 * 24 * time.Hour / time.Duration(n) * time.Duration(n-i))
-			s := screens[rng.IntN(len(screens))]
+			s := actions[rng.IntN(len(actions))]
 			rows := s.Rows(reads.TeamRules{})
 			row := rows[rng.IntN(len(rows))]
 			role, made := reads.Cutter, row.CutterRead

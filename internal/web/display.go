@@ -21,39 +21,39 @@ import (
 	"evrik/internal/web/api"
 )
 
-// Pairing of second screens (assumptions).
+// Pairing of displays (assumptions).
 const (
 	// codeLetters leave out what looks alike from afar. Six of 28 make 480 million
 	// codes, of which one place may try eight in ten minutes.
 	codeLetters = "23456789ABCDEFGHJKMNPRTVWXYZ"
 	codeLength  = 6
 	codeLife    = 10 * time.Minute
-	// screenLife is a day in the gym.
-	screenLife = 12 * time.Hour
-	// maxScreens of one practice.
-	maxScreens = 8
+	// displayLife is a day in the gym.
+	displayLife = 12 * time.Hour
+	// maxDisplays of one practice.
+	maxDisplays = 8
 )
 
 const (
-	sessionScreen = "screen"
-	notPaired     = "display.not-paired"
+	sessionDisplay = "display"
+	notPaired      = "display.not-paired"
 )
 
-type screenKey struct{}
+type displayKey struct{}
 
-// screenOf is the paired screen that sent the request.
-func screenOf(ctx context.Context) gen.Screen {
-	sc, _ := ctx.Value(screenKey{}).(gen.Screen)
+// displayOf is the paired display that sent the request.
+func displayOf(ctx context.Context) gen.Display {
+	sc, _ := ctx.Value(displayKey{}).(gen.Display)
 	return sc
 }
 
-// pairedScreen returns the screen a session is paired as, or nil.
-func (s *Server) pairedScreen(ctx context.Context) (*gen.Screen, error) {
-	id, err := uuid.Parse(s.sessions.GetString(ctx, sessionScreen))
+// pairedDisplay returns the display a session is paired as, or nil.
+func (s *Server) pairedDisplay(ctx context.Context) (*gen.Display, error) {
+	id, err := uuid.Parse(s.sessions.GetString(ctx, sessionDisplay))
 	if err != nil {
 		return nil, nil
 	}
-	sc, err := s.db.PairedScreen(ctx, gen.PairedScreenParams{ID: id, Now: s.now()})
+	sc, err := s.db.PairedDisplay(ctx, gen.PairedDisplayParams{ID: id, Now: s.now()})
 	if store.NotFound(err) {
 		return nil, nil
 	}
@@ -63,26 +63,26 @@ func (s *Server) pairedScreen(ctx context.Context) (*gen.Screen, error) {
 // codeHash is what is stored of a code, however it was typed.
 func codeHash(code string) []byte {
 	code = strings.ToUpper(strings.NewReplacer(" ", "", "-", "").Replace(code))
-	sum := sha256.Sum256([]byte("screen\x00" + code))
+	sum := sha256.Sum256([]byte("display\x00" + code))
 	return sum[:]
 }
 
-// AddScreen makes a code that pairs one second screen with a practice.
-func (s *Server) AddScreen(ctx context.Context, r api.AddScreenRequestObject) (api.AddScreenResponseObject, error) {
+// AddDisplay makes a code that pairs one display with a practice.
+func (s *Server) AddDisplay(ctx context.Context, r api.AddDisplayRequestObject) (api.AddDisplayResponseObject, error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
 	now := s.now()
-	if err := s.db.ForgetScreens(ctx, now); err != nil {
+	if err := s.db.ForgetDisplays(ctx, now); err != nil {
 		return nil, err
 	}
-	paired, err := s.db.ScreensOfPractice(ctx, gen.ScreensOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: now})
+	paired, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: now})
 	if err != nil {
 		return nil, err
 	}
-	if len(paired) >= maxScreens {
-		return nil, conflict("display.too-many", maxScreens)
+	if len(paired) >= maxDisplays {
+		return nil, conflict("display.too-many", maxDisplays)
 	}
 	var code strings.Builder
 	for range codeLength {
@@ -92,37 +92,37 @@ func (s *Server) AddScreen(ctx context.Context, r api.AddScreenRequestObject) (a
 		}
 		code.WriteByte(codeLetters[n.Int64()])
 	}
-	sc := gen.InsertScreenParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, PracticeID: p.ID, CodeHash: codeHash(code.String()),
-		CodeUntil: now.Add(codeLife), Until: now.Add(screenLife)}
-	if err := s.db.InsertScreen(ctx, sc); err != nil {
+	sc := gen.InsertDisplayParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, PracticeID: p.ID, CodeHash: codeHash(code.String()),
+		CodeUntil: now.Add(codeLife), Until: now.Add(displayLife)}
+	if err := s.db.InsertDisplay(ctx, sc); err != nil {
 		return nil, err
 	}
 	text := code.String()
-	return api.AddScreen201JSONResponse{Id: sc.ID, Code: text[:codeLength/2] + " " + text[codeLength/2:], Until: sc.CodeUntil}, nil
+	return api.AddDisplay201JSONResponse{Id: sc.ID, Code: text[:codeLength/2] + " " + text[codeLength/2:], Until: sc.CodeUntil}, nil
 }
 
-// ListScreens lists the second screens that show a practice.
-func (s *Server) ListScreens(ctx context.Context, r api.ListScreensRequestObject) (api.ListScreensResponseObject, error) {
+// ListDisplays lists the displays that show a practice.
+func (s *Server) ListDisplays(ctx context.Context, r api.ListDisplaysRequestObject) (api.ListDisplaysResponseObject, error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.ScreensOfPractice(ctx, gen.ScreensOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: s.now()})
-	out := api.ListScreens200JSONResponse{}
+	rows, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: s.now()})
+	out := api.ListDisplays200JSONResponse{}
 	for _, r := range rows {
-		out = append(out, api.Screened{Id: r.ID, PairedAt: *r.PairedAt, Until: r.Until})
+		out = append(out, api.PairedDisplay{Id: r.ID, PairedAt: *r.PairedAt, Until: r.Until})
 	}
 	return out, err
 }
 
-// EndScreen makes a second screen show nothing.
-func (s *Server) EndScreen(ctx context.Context, r api.EndScreenRequestObject) (api.EndScreenResponseObject, error) {
+// EndDisplay makes a display show nothing.
+func (s *Server) EndDisplay(ctx context.Context, r api.EndDisplayRequestObject) (api.EndDisplayResponseObject, error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	return api.EndScreen204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
-		n, err := q.EndScreen(ctx, gen.EndScreenParams{ProgramID: team.ProgramID, PracticeID: p.ID, ID: r.ScreenId})
+	return api.EndDisplay204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
+		n, err := q.EndDisplay(ctx, gen.EndDisplayParams{ProgramID: team.ProgramID, PracticeID: p.ID, ID: r.DisplayId})
 		if err == nil && n == 0 {
 			err = missing("display.missing")
 		}
@@ -133,15 +133,15 @@ func (s *Server) EndScreen(ctx context.Context, r api.EndScreenRequestObject) (a
 	})
 }
 
-// PairScreen makes the session that asks a second screen. A code works once; wrong
+// PairDisplay makes the session that asks a display. A code works once; wrong
 // ones are counted like failed sign-ins.
-func (s *Server) PairScreen(ctx context.Context, r api.PairScreenRequestObject) (api.PairScreenResponseObject, error) {
-	keys := []string{throttleKey("screen", clientPlace(ctx))}
+func (s *Server) PairDisplay(ctx context.Context, r api.PairDisplayRequestObject) (api.PairDisplayResponseObject, error) {
+	keys := []string{throttleKey("display", clientPlace(ctx))}
 	try, err := s.count(ctx, keys)
 	if err != nil {
 		return nil, err
 	}
-	sc, err := s.db.PairScreen(ctx, gen.PairScreenParams{CodeHash: codeHash(r.Body.Code), Now: s.now()})
+	sc, err := s.db.PairDisplay(ctx, gen.PairDisplayParams{CodeHash: codeHash(r.Body.Code), Now: s.now()})
 	if store.NotFound(err) {
 		return nil, missing("display.code-wrong")
 	}
@@ -152,13 +152,13 @@ func (s *Server) PairScreen(ctx context.Context, r api.PairScreenRequestObject) 
 		return nil, err
 	}
 	store.BeginSession(ctx)
-	s.sessions.Put(ctx, sessionScreen, sc.ID.String())
-	return api.PairScreen204Response{}, nil
+	s.sessions.Put(ctx, sessionDisplay, sc.ID.String())
+	return api.PairDisplay204Response{}, nil
 }
 
-// shown is the practice a second screen shows.
+// shown is the practice a display shows.
 func (s *Server) shown(ctx context.Context) (gen.Team, gen.Practice, error) {
-	sc := screenOf(ctx)
+	sc := displayOf(ctx)
 	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: sc.ProgramID, ID: sc.TeamID})
 	if err != nil {
 		return team, gen.Practice{}, orMissing(err, planning.NoPractice)
@@ -167,7 +167,7 @@ func (s *Server) shown(ctx context.Context) (gen.Team, gen.Practice, error) {
 	return team, p, orMissing(err, planning.NoPractice)
 }
 
-// GetDisplay is what a second screen shows: the clock, the blocks and who is up, and
+// GetDisplay is what a display shows: the clock, the blocks and who is up, and
 // of the players a jersey and a name. No answer, no verdict.
 func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) (api.GetDisplayResponseObject, error) {
 	team, p, err := s.shown(ctx)
@@ -227,7 +227,7 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	return out, nil
 }
 
-// GetDisplayMotion plays one rep of a block's drill on a second screen.
+// GetDisplayMotion plays one rep of a block's drill on a display.
 func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionRequestObject) (api.GetDisplayMotionResponseObject, error) {
 	team, p, err := s.shown(ctx)
 	if err != nil {
@@ -254,20 +254,20 @@ func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionReq
 	return nil, missing("display.no-drill")
 }
 
-// FollowDisplay streams to a second screen that something changed.
+// FollowDisplay streams to a display that something changed.
 func (s *Server) FollowDisplay(ctx context.Context, _ api.FollowDisplayRequestObject) (api.FollowDisplayResponseObject, error) {
-	return s.screenStream(ctx), nil
+	return s.displayStream(ctx), nil
 }
 
-func (s *Server) screenStream(ctx context.Context) floorStream {
-	sc := screenOf(ctx)
-	return floorStream{s: s, ctx: ctx, account: sc.ID, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID, screen: true}
+func (s *Server) displayStream(ctx context.Context) floorStream {
+	sc := displayOf(ctx)
+	return floorStream{s: s, ctx: ctx, account: sc.ID, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID, display: true}
 }
 
 // FeedScoreboard streams the clock to a scoreboard: a line at every change and every
 // second.
 func (s *Server) FeedScoreboard(ctx context.Context, _ api.FeedScoreboardRequestObject) (api.FeedScoreboardResponseObject, error) {
-	return &scoreboardFeed{floorStream: s.screenStream(ctx)}, nil
+	return &scoreboardFeed{floorStream: s.displayStream(ctx)}, nil
 }
 
 type scoreboardFeed struct {
@@ -299,8 +299,8 @@ func (f *scoreboardFeed) VisitFeedScoreboardResponse(w http.ResponseWriter) erro
 }
 
 func (f *scoreboardFeed) reload() error {
-	// A screen that was ended, or whose day is over, is told nothing more.
-	if _, err := f.s.db.PairedScreen(f.ctx, gen.PairedScreenParams{ID: screenOf(f.ctx).ID, Now: f.s.now()}); err != nil {
+	// A display that was ended, or whose day is over, is told nothing more.
+	if _, err := f.s.db.PairedDisplay(f.ctx, gen.PairedDisplayParams{ID: displayOf(f.ctx).ID, Now: f.s.now()}); err != nil {
 		return err
 	}
 	p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})

@@ -106,8 +106,8 @@ func (s *Server) advise(f floor, run *api.RunBlock, reps []evidence.Rep) {
 	}
 	first := reads.Cutter
 	if d, _, err := practice.StageOf(f.Library, run.Block); err == nil {
-		if screen, ok := reads.ActionByID(d.Screen); ok {
-			first = screen.Roles[0]
+		if action, ok := reads.ActionByID(d.Action); ok {
+			first = action.Roles[0]
 		}
 	}
 	var answers []bool

@@ -216,13 +216,13 @@ func TestReviewOfAPractice(t *testing.T) {
 	head.refused("PUT", at+"/review", map[string]string{"review": strings.Repeat("x", 2001)}, 422, "request.does-not-fit")
 }
 
-// A code pairs one screen, once, for a day; the screen shows its practice and nothing
+// A code pairs one display, once, for a day; the display shows its practice and nothing
 // of what players answered, cannot write, and is told nothing when it is ended.
 func TestSecondScreen(t *testing.T) {
 	w := newWorld(t)
 	c, head, p, at := onFloor(w)
-	var code api.ScreenCode
-	head.do("POST", at+"/screens", nil, 201, &code)
+	var code api.DisplayCode
+	head.do("POST", at+"/displays", nil, 201, &code)
 	wall, late := w.agent(), w.agent()
 	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
 	wall.refused("POST", "/api/display/pair", map[string]string{"code": "AAAAAA"}, 404, "display.code-wrong")
@@ -230,19 +230,19 @@ func TestSecondScreen(t *testing.T) {
 	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
 
 	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[1].ID, c.players[0], 3, reads.Under, reads.Curl)), 200, nil)
-	var d api.Display
+	var d api.DisplayView
 	text := wall.do("GET", "/api/display", nil, 200, &d)
 	if len(d.Players) != 8 || !d.Clock.Running || len(d.Progress) != 2 || d.Progress[0].Rep != 3 || d.Cues["under"] == "" {
 		t.Errorf("%+v", d)
 	}
 	for _, word := range []string{"curl", "made", "right\":false", "verdict", "rows"} {
 		if strings.Contains(text, word) {
-			t.Errorf("the second screen is told %q", word)
+			t.Errorf("the display is told %q", word)
 		}
 	}
 	wall.do("GET", "/api/display/motion?block="+p.Blocks[1].ID, nil, 200, nil)
 	wall.refused("GET", "/api/display/motion?block="+p.Blocks[0].ID, nil, 404, "display.no-drill")
-	for _, path := range []string{"/run", "/review", "/screens"} {
+	for _, path := range []string{"/run", "/review", "/displays"} {
 		wall.refused("GET", at+path, nil, 401, "role.signed-out")
 	}
 	news := wall.follow(w.server.URL, "/api/display/live")
@@ -258,20 +258,20 @@ func TestSecondScreen(t *testing.T) {
 		t.Errorf("%+v", clock)
 	}
 
-	var list []api.Screened
-	head.do("GET", at+"/screens", nil, 200, &list)
+	var list []api.PairedDisplay
+	head.do("GET", at+"/displays", nil, 200, &list)
 	if len(list) != 1 || list[0].Id != code.Id {
 		t.Fatalf("%+v", list)
 	}
-	w.now = evening.Add(screenLife + time.Minute)
+	w.now = evening.Add(displayLife + time.Minute)
 	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
 	w.now = evening
-	head.do("DELETE", at+"/screens/"+code.Id.String(), nil, 204, nil)
+	head.do("DELETE", at+"/displays/"+code.Id.String(), nil, 204, nil)
 	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
-	head.refused("DELETE", at+"/screens/"+code.Id.String(), nil, 404, "display.missing")
+	head.refused("DELETE", at+"/displays/"+code.Id.String(), nil, 404, "display.missing")
 
 	// A code runs out, and codes cannot be tried without end.
-	head.do("POST", at+"/screens", nil, 201, &code)
+	head.do("POST", at+"/displays", nil, 201, &code)
 	w.now = evening.Add(codeLife + time.Second)
 	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
 	for range signInTries {

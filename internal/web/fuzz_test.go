@@ -177,7 +177,7 @@ func pathWith(path string, c club, practice uuid.UUID, ids []string, rng *rand.R
 		from, to := strings.Index(path, "{"), strings.Index(path, "}")
 		path = path[:from] + bad[rng.IntN(len(bad))] + path[to+1:]
 	}
-	return path + "?" + []string{"screen=x", "seed=-1", "size=1e9", "role=%ff", "what=", "format=exe", "step=99&seed=x", "mover=0"}[rng.IntN(8)]
+	return path + "?" + []string{"action=x", "seed=-1", "size=1e9", "role=%ff", "what=", "format=exe", "step=99&seed=x", "mover=0"}[rng.IntN(8)]
 }
 
 // answered sends a request and returns the status it was answered with.
@@ -213,7 +213,7 @@ func TestRequestsThatBrokeTheServer(t *testing.T) {
 		body["blocks"] = blocks
 		return body
 	}
-	outside := plan(func(b map[string]any) { b["kind"], b["end"] = "own", 3 })
+	outside := plan(func(b map[string]any) { b["kind"], b["basket"] = "own", 3 })
 	noID := plan(func(b map[string]any) { b["id"] = "first" })
 	noPlayer := plan(func(b map[string]any) { b["players"] = []string{"Ann"} })
 	for _, to := range []struct{ method, path string }{{"POST", c.path("/sheet")}, {"POST", c.path("/practices")}, {"PUT", c.path("/practices/" + p.Id.String())}} {

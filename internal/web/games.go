@@ -8,7 +8,6 @@ import (
 
 	"github.com/google/uuid"
 
-	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/game"
 	"evrik/core/practice"
@@ -195,7 +194,7 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetGame200JSONResponse{Players: playerViews(d.Players), Families: game.Families(), Situations: game.Runs(d.Taught(), d.mixes)}
+	out := api.GetGame200JSONResponse{Players: playerViews(d.Players), Families: game.Families(), Actions: game.Runs(d.Taught(), d.mixes)}
 	if out.Game, err = gameView(d.game, d.Players); err != nil {
 		return nil, err
 	}
@@ -285,7 +284,7 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if out.Game, err = gameView(d.game, d.Players); err != nil {
 		return nil, err
 	}
-	out.Situations = game.Bench(game.Meets(d.Taught()), store.RulesOf(d.team))
+	out.Tables = game.Bench(game.Meets(d.Taught()), store.RulesOf(d.team))
 	reps, err := s.db.RepsOfPractice(ctx, d.team.ProgramID, d.game.ID)
 	if err != nil {
 		return nil, err
@@ -295,85 +294,6 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	}
 	out.Counts, out.Counted, err = s.gameCounts(ctx, d.game)
 	return out, err
-}
-
-// LogGame stores what the bench saw, whole or not at all, each event once.
-func (s *Server) LogGame(ctx context.Context, r api.LogGameRequestObject) (api.LogGameResponseObject, error) {
-	team, g, err := s.game(ctx, r.TeamId, r.GameId)
-	if err != nil {
-		return nil, err
-	}
-	l := repBatch{team: team, practice: g.ID, observer: caller(ctx).ID, now: s.now()}
-	if err := l.look(ctx, s.db.Queries, r.Body.Events); err != nil {
-		return nil, err
-	}
-	counts := gen.InsertGameCountsParams{ProgramID: team.ProgramID, GameID: g.ID, ObserverID: l.observer}
-	for _, e := range r.Body.Events {
-		if e.Kind == api.Count {
-			if e.What == nil || !game.KnownCounter(*e.What) || e.By == nil || *e.By == 0 {
-				return nil, invalid("game.count")
-			}
-			counts.ID, counts.At, counts.What = append(counts.ID, e.Id), append(counts.At, l.seenAt(e)), append(counts.What, *e.What)
-			counts.By, counts.Device = append(counts.By, int32(*e.By)), append(counts.Device, e.Device)
-			continue
-		}
-		event, err := l.gameEvent(e)
-		if err != nil {
-			return nil, err
-		}
-		l.events = append(l.events, event)
-	}
-	out := api.LogGame200JSONResponse{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
-	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		if len(l.events) > 0 {
-			if out.Stored, out.Known, err = s.put(ctx, q, &l); err != nil {
-				return err
-			}
-		}
-		news := change{Practice: g.ID, Events: out.Stored}
-		if len(counts.ID) > 0 {
-			fresh, err := q.InsertGameCounts(ctx, counts)
-			if err != nil {
-				return err
-			}
-			for _, id := range counts.ID {
-				if slices.Contains(fresh, id) {
-					out.Stored = append(out.Stored, id)
-				} else {
-					out.Known = append(out.Known, id)
-				}
-			}
-			news = change{Practice: g.ID, All: true} // counters are told whole
-		}
-		if len(out.Stored) == 0 {
-			return nil
-		}
-		return notify(ctx, q, news)
-	})
-	if err != nil {
-		return nil, err
-	}
-	return out, nil
-}
-
-// gameEvent is an event of the bench: a rep on the rung of games, or one taken back.
-func (l *repBatch) gameEvent(e api.RepEvent) (store.RepEvent, error) {
-	event := l.begin(e)
-	if e.Kind == api.Void {
-		return l.void(e, event)
-	}
-	event.Block, event.Rung = evidence.BlockID(event.Practice), drill.Game
-	if e.Screen == nil || e.Player == nil || e.Role == nil || e.Cue == nil || e.Made == nil {
-		return event, invalid("game.rep-incomplete")
-	}
-	action, ok := reads.ActionByID(*e.Screen)
-	if !ok {
-		return event, invalid("game.action")
-	}
-	if !l.players[*e.Player] {
-		return event, missing(noPlayer)
-	}
-	return event, l.judge(e, action, &event)
 }
 
 // FollowGame streams what the bench logs as server-sent events.

@@ -32,7 +32,7 @@ func gameFor(c club) map[string]any {
 }
 
 func benchEvent(player uuid.UUID, cue reads.Cue, made reads.Read) map[string]any {
-	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "bench", "screen": reads.Down, "player": player, "role": "cutter", "cue": cue.String(), "made": string(made)}
+	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "bench", "action": reads.Down, "player": player, "role": "cutter", "cue": cue.String(), "made": string(made)}
 }
 
 // A game from the schedule over the bench to the comparison: what is logged counts for
@@ -68,7 +68,7 @@ func TestGame(t *testing.T) {
 	head.do("POST", path+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "voids": wrong["id"], "at": w.now, "device": "bench"}), 200, nil)
 	var bench api.Bench
 	head.do("GET", path+"/bench", nil, 200, &bench)
-	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Correct || bench.Counts[1].Count != 1 || len(bench.Situations) < 2 ||
+	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Correct || bench.Counts[1].Count != 1 || len(bench.Tables) < 2 ||
 		len(bench.Counted) != 1 || bench.Counted[0].String() != count["id"] {
 		t.Errorf("bench: %+v", bench)
 	}
@@ -114,7 +114,7 @@ func TestGamesThatCannotBe(t *testing.T) {
 		change map[string]any
 		says   string
 	}{
-		{map[string]any{"screen": "no such"}, "game.action"},
+		{map[string]any{"action": "no such"}, "game.action"},
 		{map[string]any{"cue": "drop"}, "reads.cue"},
 		{map[string]any{"made": "roll"}, "evidence.read"},
 		{map[string]any{"role": "handler"}, "reads.role"},

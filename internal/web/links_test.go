@@ -25,7 +25,7 @@ func TestLoggedByLink(t *testing.T) {
 	if len(links) != 4 || links[0].Link.Action != reads.Away || links[1].Link.Action != reads.Curled || links[0].Third != string(reads.Passer) || len(links[1].Rows) != 3 {
 		t.Fatalf("%+v", links)
 	}
-	curled := changed(repEvent(block, c.players[0], 2, reads.LowHelp, reads.CornerPass), "screen", reads.Curled)
+	curled := changed(repEvent(block, c.players[0], 2, reads.LowHelp, reads.CornerPass), "action", reads.Curled)
 	events := []map[string]any{
 		repEvent(block, c.players[0], 1, reads.Trail, reads.Curl),
 		curled,
@@ -37,7 +37,7 @@ func TestLoggedByLink(t *testing.T) {
 	right := map[string]bool{}
 	for _, r := range runOf(head, at).Reps {
 		right[r.Role+" "+r.Made] = r.Correct
-		if r.Made == string(reads.CornerPass) && (r.Screen == nil || *r.Screen != reads.Curled || r.Role != string(reads.Handler)) {
+		if r.Made == string(reads.CornerPass) && (r.Action == nil || *r.Action != reads.Curled || r.Role != string(reads.Handler)) {
 			t.Errorf("the kick after the curl is %+v", r)
 		}
 	}
@@ -61,6 +61,6 @@ func TestLoggedByLink(t *testing.T) {
 			t.Errorf("the %s's board counts %d reps of %s, want %d", role, n, read, want)
 		}
 	}
-	head.refused("POST", at+"/reps", batch(changed(repEvent(block, c.players[0], 3, reads.Drop, reads.PullUp), "screen", reads.Ball)), 422, "rep.goes-on")
+	head.refused("POST", at+"/reps", batch(changed(repEvent(block, c.players[0], 3, reads.Drop, reads.PullUp), "action", reads.Ball)), 422, "rep.goes-on")
 	head.refused("GET", c.path("/board?role=coach"), nil, 422, "squad.part")
 }

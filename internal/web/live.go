@@ -76,7 +76,7 @@ const (
 	// waitingChanges is how many changes a slow device may be behind before it is
 	// told to fetch everything.
 	waitingChanges = 64
-	// maxStreams is how many streams one account, or one second screen, may follow from a process.
+	// maxStreams is how many streams one account, or one display, may follow from a process.
 	maxStreams = 24
 )
 
@@ -196,12 +196,12 @@ func (s *Server) stream(ctx context.Context, team gen.Team, practice uuid.UUID) 
 type floorStream struct {
 	s        *Server
 	ctx      context.Context
-	account  uuid.UUID // or the second screen's id
+	account  uuid.UUID // or the display's id
 	program  uuid.UUID
 	team     uuid.UUID
 	practice uuid.UUID
-	// screen is true for a second screen, which hears of no player's answers.
-	screen bool
+	// display is true for one, which hears of no player's answers.
+	display bool
 }
 
 const (
@@ -215,10 +215,10 @@ const (
 )
 
 // mayFollow reports whether the account still has the right to follow: its session is there, and it
-// may still look; or the second screen is still paired.
+// may still look; or the display is still paired.
 func (f floorStream) mayFollow() bool {
-	if f.screen {
-		_, err := f.s.db.PairedScreen(f.ctx, gen.PairedScreenParams{ID: f.account, Now: f.s.now()})
+	if f.display {
+		_, err := f.s.db.PairedDisplay(f.ctx, gen.PairedDisplayParams{ID: f.account, Now: f.s.now()})
 		return err == nil
 	}
 	_, there, err := f.s.sessions.Store.(store.Sessions).FindCtx(f.ctx, f.s.sessions.Token(f.ctx))
@@ -237,7 +237,7 @@ func (f floorStream) VisitFollowPracticeResponse(w http.ResponseWriter) error {
 	return f.stream(w, "text/event-stream", heartbeat, begin, beat, func(c change) error { return f.writeChange(w, c) })
 }
 
-// VisitFollowDisplayResponse writes what a second screen hears.
+// VisitFollowDisplayResponse writes what a display hears.
 func (f floorStream) VisitFollowDisplayResponse(w http.ResponseWriter) error {
 	return f.VisitFollowPracticeResponse(w)
 }
@@ -295,7 +295,7 @@ func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Durat
 
 // writeChange writes a change.
 func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
-	if c.All || f.screen && len(c.Events) > 0 {
+	if c.All || f.display && len(c.Events) > 0 {
 		return f.writeEvent(w, "again", struct{}{})
 	}
 	if c.Clock {
@@ -307,7 +307,7 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 			return err
 		}
 	}
-	if c.Round && f.screen {
+	if c.Round && f.display {
 		round, err := f.s.roundOf(f.ctx, f.program, f.practice)
 		if err != nil {
 			return err

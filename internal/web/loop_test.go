@@ -17,15 +17,15 @@ import (
 )
 
 func downTrail() reads.Snapshot {
-	screen, _ := reads.ActionByID(reads.Down)
+	action, _ := reads.ActionByID(reads.Down)
 	c, _ := court.PresetCourt(court.HighSchool)
-	return screen.Example(c, reads.Trail)
+	return action.Example(c, reads.Trail)
 }
 
 // planFor is an hour with one shown and one live block.
 func planFor(c club) map[string]any {
 	block := func(kind, title, stage string, minutes float64) map[string]any {
-		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "", "minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3, "end": 0, "players": []string{}, "pin": false, "noHelpers": false}
+		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "", "minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3, "basket": 0, "players": []string{}, "pin": false, "noHelpers": false}
 		if kind == "drill" {
 			b["drill"], b["stage"] = "slot-twos", stage
 		}
@@ -114,37 +114,37 @@ func TestTeach(t *testing.T) {
 			head.refused("POST", c.path(to), s, 422, text)
 		}
 	}
-	head.refused("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":NaN,"y":1}}`, 422, "request.malformed")
-	head.refused("POST", c.path("/judge"), `{"screen":"down","xCutter":{"x":"left","y":1}}`, 422, "request.does-not-fit")
-	head.refused("POST", c.path("/judge"), `{"screen":"down"}`, 422, "request.does-not-fit")
-	head.refused("GET", c.path("/lesson?screen=moon"), nil, 404, "action.missing")
+	head.refused("POST", c.path("/judge"), `{"action":"down","xCutter":{"x":NaN,"y":1}}`, 422, "request.malformed")
+	head.refused("POST", c.path("/judge"), `{"action":"down","xCutter":{"x":"left","y":1}}`, 422, "request.does-not-fit")
+	head.refused("POST", c.path("/judge"), `{"action":"down"}`, 422, "request.does-not-fit")
+	head.refused("GET", c.path("/lesson?action=moon"), nil, 404, "action.missing")
 	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
 	head.do("POST", c.path("/readmap?mover=xScreener"), downTrail(), 200, nil)
 
-	// Every situation of the catalogue can be taught: lesson, answer, map of
+	// Every action of the catalogue can be taught: lesson, answer, map of
 	// every defender, play and a question.
 	var known api.Catalogue
 	head.do("GET", "/api/catalogue", nil, 200, &known)
-	for _, screen := range known.Screens {
+	for _, action := range known.Actions {
 		var l api.Lesson
-		head.do("GET", c.path("/lesson?screen="+screen.ID), nil, 200, &l)
+		head.do("GET", c.path("/lesson?action="+action.ID), nil, 200, &l)
 		for i, s := range l.Examples {
 			var a reads.Judgment
 			head.do("POST", c.path("/judge"), s, 200, &a)
-			if a.Cue != l.Rows[i].Cue || (a.Help != nil) != (screen.Family == reads.BallUp) {
-				t.Errorf("%s: example of %s judged %s, help %v", screen.ID, l.Rows[i].Cue, a.Cue, a.Help)
+			if a.Cue != l.Rows[i].Cue || (a.Help != nil) != (action.Family == reads.BallUp) {
+				t.Errorf("%s: example of %s judged %s, help %v", action.ID, l.Rows[i].Cue, a.Cue, a.Help)
 			}
-			if l.Deciders[i] != string(a.Decider) || !slices.ContainsFunc(screen.Participants, func(p reads.Participant) bool { return p.ID == a.Decider }) {
-				t.Errorf("%s: %s is decided by %q, the lesson says %q", screen.ID, a.Cue, a.Decider, l.Deciders[i])
+			if l.Deciders[i] != string(a.Decider) || !slices.ContainsFunc(action.Participants, func(p reads.Participant) bool { return p.ID == a.Decider }) {
+				t.Errorf("%s: %s is decided by %q, the lesson says %q", action.ID, a.Cue, a.Decider, l.Deciders[i])
 			}
 			head.do("POST", c.path("/play"), s, 200, nil)
 		}
-		for _, p := range screen.Participants {
+		for _, p := range action.Participants {
 			if p.ID.Defends() {
 				head.do("POST", c.path("/readmap?mover="+p.ID.String()), l.Examples[0], 200, nil)
 			}
 		}
-		head.do("GET", c.path("/question?seed=3&screen="+screen.ID), nil, 200, nil)
+		head.do("GET", c.path("/question?seed=3&action="+action.ID), nil, 200, nil)
 	}
 	var hits []reads.Hit
 	head.do("GET", c.path("/search?words=he+goes+under+on+the+flare"), nil, 200, &hits)
@@ -152,20 +152,20 @@ func TestTeach(t *testing.T) {
 		t.Errorf("search: %+v", hits)
 	}
 	var sheet api.TapeSheet
-	head.do("GET", c.path("/tape?screen=stagger"), nil, 200, &sheet)
+	head.do("GET", c.path("/tape?action=stagger"), nil, 200, &sheet)
 	if len(sheet.Marks) < 10 || !sheet.Marks[1].Screen || !strings.HasPrefix(sheet.Marks[1].Name, "Left staggered pair") || sheet.Marks[4].Screen {
 		t.Errorf("tape of a screen: %+v", sheet.Marks)
 	}
-	head.refused("GET", c.path("/tape?screen=moon"), nil, 404, "action.missing")
+	head.refused("GET", c.path("/tape?action=moon"), nil, 404, "action.missing")
 	head.do("POST", c.path("/play"), downTrail(), 200, nil)
 
 	var asked reads.Snapshot
-	head.do("GET", c.path("/question?screen=flare&seed=9"), nil, 200, &asked)
+	head.do("GET", c.path("/question?action=flare&seed=9"), nil, 200, &asked)
 	head.do("POST", c.path("/judge"), asked, 200, &a)
 	if a.Action != "flare" || a.State != reads.Clearly || len(a.Options) < 4 {
 		t.Errorf("question judged %+v", a)
 	}
-	head.refused("GET", c.path("/question?screen=moon&seed=9"), nil, 404, "action.missing")
+	head.refused("GET", c.path("/question?action=moon&seed=9"), nil, 404, "action.missing")
 	var tape api.TapeSheet
 	head.do("GET", c.path("/tape"), nil, 200, &tape)
 	if len(tape.Marks) < 15 || !strings.Contains(tape.Source, "Rules Book") {
@@ -178,7 +178,7 @@ func TestTeach(t *testing.T) {
 	team.TeamRules.FlareFirst = true
 	head.do("PUT", c.path(""), team, 200, nil)
 	var lesson api.Lesson
-	head.do("GET", c.path("/lesson?screen=down"), nil, 200, &lesson)
+	head.do("GET", c.path("/lesson?action=down"), nil, 200, &lesson)
 	if len(lesson.Rows) != 6 || lesson.Rows[3].CutterRead != reads.Flare || len(lesson.Examples) != 6 {
 		t.Errorf("lesson %+v", lesson.Rows)
 	}

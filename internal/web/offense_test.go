@@ -65,7 +65,7 @@ func TestOffense(t *testing.T) {
 
 	var d drill.Drill
 	head.do("POST", c.path("/offense/drill"), momentOf(1, "wingL", "away"), 200, &d)
-	if len(d.Positions) != 4 || d.Screen != reads.Away || len(d.Stages) != 4 {
+	if len(d.Positions) != 4 || d.Action != reads.Away || len(d.Stages) != 4 {
 		t.Errorf("%+v", d)
 	}
 	head.refused("POST", c.path("/offense/drill"), momentOf(1, "top", "away"), 422, "offense.pass-missing")

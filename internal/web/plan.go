@@ -88,7 +88,7 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 	}
 	// Who was here that evening is not part of it.
 	for i := range r.Body.Blocks {
-		if r.Body.Blocks[i].End == 0 {
+		if r.Body.Blocks[i].Basket == 0 {
 			r.Body.Blocks[i].Players = []string{}
 		}
 	}

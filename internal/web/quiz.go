@@ -92,9 +92,9 @@ func packOf(fl reads.Floor, cards []quiz.Card, step quiz.Step, seed uint64) (api
 				pack.Reads = append(pack.Reads, reads.CueInfo{ID: string(c), Name: info.Name})
 			}
 		}
-		if !slices.ContainsFunc(pack.Scenes, func(sc api.QuizScene) bool { return sc.Id == card.Screen }) {
-			screen, _ := reads.ActionByID(card.Screen)
-			pack.Scenes = append(pack.Scenes, api.QuizScene{Id: screen.ID, Name: screen.Name, Participants: screen.Participants, Word: screen.Reader().Word})
+		if !slices.ContainsFunc(pack.Scenes, func(sc api.QuizScene) bool { return sc.Id == card.Action }) {
+			action, _ := reads.ActionByID(card.Action)
+			pack.Scenes = append(pack.Scenes, api.QuizScene{Id: action.ID, Name: action.Name, Participants: action.Participants, Word: action.Reader().Word})
 		}
 	}
 	return pack, nil
@@ -115,7 +115,7 @@ func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject
 			}
 			got := it.Settle(reads.Read(a.Choice), a.Seconds, a.At, now)
 			n, err := q.InsertQuizAnswer(ctx, gen.InsertQuizAnswerParams{
-				ProgramID: l.ProgramID, PlayerID: l.PlayerID, ID: a.Id, Screen: a.Card.Screen, Cue: a.Card.Cue.String(), Step: int32(a.Step), Seed: a.Seed,
+				ProgramID: l.ProgramID, PlayerID: l.PlayerID, ID: a.Id, Action: a.Card.Action, Cue: a.Card.Cue.String(), Step: int32(a.Step), Seed: a.Seed,
 				Expected: string(it.Right), Choice: a.Choice, IsRight: got.Right, IsLate: got.Late, Seconds: got.Seconds, At: got.At,
 			})
 			if err != nil {
@@ -143,8 +143,8 @@ func (s *Server) GetRound(ctx context.Context, r api.GetRoundRequestObject) (api
 		return nil, err
 	}
 	of := api.RoundState{Step: r.Params.Step, Seed: r.Params.Seed}
-	if r.Params.Screen != nil {
-		of.Situation = *r.Params.Screen
+	if r.Params.Action != nil {
+		of.Action = *r.Params.Action
 	}
 	pack, err := questions(fl, of)
 	return api.GetRound200JSONResponse(pack), err
@@ -190,17 +190,17 @@ func questions(fl reads.Floor, of api.RoundState) (api.QuizPack, error) {
 	if of.Step < 1 || of.Step > quiz.Steps {
 		return api.QuizPack{}, invalid("quiz.step", quiz.Steps)
 	}
-	asked := quiz.Round(fl, of.Situation, uint64(of.Seed), roundSize)
+	asked := quiz.Round(fl, of.Action, uint64(of.Seed), roundSize)
 	if len(asked) == 0 {
-		return api.QuizPack{}, invalid("quiz.no-questions", of.Situation)
+		return api.QuizPack{}, invalid("quiz.no-questions", of.Action)
 	}
 	return packOf(fl, asked, quiz.Step(of.Step), uint64(of.Seed))
 }
 
-// roundLife is how long second screens show a round of which nothing is heard (assumption).
+// roundLife is how long displays show a round of which nothing is heard (assumption).
 const roundLife = 15 * time.Minute
 
-// SetRound makes a practice's second screens show a question of a round, or its answer.
+// SetRound makes a practice's displays show a question of a round, or its answer.
 func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api.SetRoundResponseObject, error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
@@ -218,7 +218,7 @@ func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api
 		return nil, err
 	}
 	return api.SetRound204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
-		if err := q.SetRound(ctx, gen.SetRoundParams{ProgramID: team.ProgramID, PracticeID: p.ID, Step: int32(r.Body.Step), Seed: r.Body.Seed, Situation: r.Body.Situation,
+		if err := q.SetRound(ctx, gen.SetRoundParams{ProgramID: team.ProgramID, PracticeID: p.ID, Step: int32(r.Body.Step), Seed: r.Body.Seed, Action: r.Body.Action,
 			Question: int32(r.Body.Question), IsTold: r.Body.Told, Again: int32(r.Body.Again), At: s.now()}); err != nil {
 			return err
 		}
@@ -226,7 +226,7 @@ func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api
 	})
 }
 
-// EndRound makes second screens show the practice again.
+// EndRound makes displays show the practice again.
 func (s *Server) EndRound(ctx context.Context, r api.EndRoundRequestObject) (api.EndRoundResponseObject, error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
@@ -240,16 +240,16 @@ func (s *Server) EndRound(ctx context.Context, r api.EndRoundRequestObject) (api
 	})
 }
 
-// roundOf is the round that a practice's second screens show, nil for none.
+// roundOf is the round that a practice's displays show, nil for none.
 func (s *Server) roundOf(ctx context.Context, program, practice uuid.UUID) (*api.RoundState, error) {
 	row, err := s.db.RoundOfPractice(ctx, gen.RoundOfPracticeParams{ProgramID: program, PracticeID: practice, Since: s.now().Add(-roundLife)})
 	if store.NotFound(err) {
 		return nil, nil
 	}
-	return &api.RoundState{Step: int(row.Step), Seed: row.Seed, Situation: row.Situation, Question: int(row.Question), Told: row.IsTold, Again: int(row.Again)}, err
+	return &api.RoundState{Step: int(row.Step), Seed: row.Seed, Action: row.Action, Question: int(row.Question), Told: row.IsTold, Again: int(row.Again)}, err
 }
 
-// GetDisplayRound returns the questions of the round that a second screen shows.
+// GetDisplayRound returns the questions of the round that a display shows.
 func (s *Server) GetDisplayRound(ctx context.Context, _ api.GetDisplayRoundRequestObject) (api.GetDisplayRoundResponseObject, error) {
 	team, p, err := s.shown(ctx)
 	if err != nil {

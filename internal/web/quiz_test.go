@@ -44,7 +44,7 @@ func TestQuiz(t *testing.T) {
 	}
 	again := answerTo(pack.Items[3], string(pack.Items[3].Right), 0.1, ahead) // the same item once more
 	unknown := answerTo(pack.Items[3], "curl", 1, ahead)
-	unknown["card"] = map[string]string{"screen": "no such", "cue": "trail"}
+	unknown["card"] = map[string]string{"action": "no such", "cue": "trail"}
 	var got api.QuizStored
 	phone.do("POST", mine, append(append([]map[string]any{}, all...), again, unknown), 200, &got)
 	if got.Stored != 10 || got.Step != 2 || got.Shape.Asked != 10 || got.Shape.Right != 9 {
@@ -165,21 +165,21 @@ func TestRound(t *testing.T) {
 	if len(one.Items) != roundSize || one.Items[0].Right != two.Items[0].Right || one.Items[0].Seed != two.Items[0].Seed {
 		t.Errorf("a round of %d that cannot be repeated", len(one.Items))
 	}
-	head.do("GET", c.path("/round?step=1&seed=5&screen=flare"), nil, 200, &one)
+	head.do("GET", c.path("/round?step=1&seed=5&action=flare"), nil, 200, &one)
 	if len(one.Scenes) != 1 || one.Scenes[0].Id != "flare" {
 		t.Errorf("scenes %+v", one.Scenes)
 	}
-	head.refused("GET", c.path("/round?step=1&seed=5&screen=nothing"), nil, 422, "quiz.no-questions")
+	head.refused("GET", c.path("/round?step=1&seed=5&action=nothing"), nil, 422, "quiz.no-questions")
 	head.refused("GET", c.path("/round?step=9&seed=5"), nil, 422, "quiz.step")
 }
 
-// A round goes to the second screens of a practice: the same questions, one after the
+// A round goes to the displays of a practice: the same questions, one after the
 // other as the coach goes on, until it is ended or nothing is heard of it.
 func TestRoundOnSecondScreens(t *testing.T) {
 	w := newWorld(t)
 	c, head, _, at := onFloor(w)
-	var code api.ScreenCode
-	head.do("POST", at+"/screens", nil, 201, &code)
+	var code api.DisplayCode
+	head.do("POST", at+"/displays", nil, 201, &code)
 	wall := w.agent()
 	wall.refused("GET", "/api/display/round", nil, 401, "display.not-paired")
 	wall.do("POST", "/api/display/pair", map[string]string{"code": code.Code}, 204, nil)
@@ -188,21 +188,21 @@ func TestRoundOnSecondScreens(t *testing.T) {
 	var nothing map[string]any
 	news.hears("again", &nothing)
 
-	round := api.RoundState{Step: 3, Seed: 5, Situation: "flare"}
+	round := api.RoundState{Step: 3, Seed: 5, Action: "flare"}
 	head.do("PUT", at+"/round", round, 204, nil)
 	var heard api.RoundState
 	if news.hears("round", &heard); heard != round {
 		t.Errorf("%+v", heard)
 	}
 	var mine, shown api.QuizPack
-	head.do("GET", c.path("/round?step=3&seed=5&screen=flare"), nil, 200, &mine)
+	head.do("GET", c.path("/round?step=3&seed=5&action=flare"), nil, 200, &mine)
 	wall.do("GET", "/api/display/round", nil, 200, &shown)
 	if !reflect.DeepEqual(mine.Items, shown.Items) || len(shown.Items) != roundSize {
 		t.Error("the screen has other questions than the coach")
 	}
 	round.Question, round.Told, round.Again = 4, true, 1
 	head.do("PUT", at+"/round", round, 204, nil)
-	var d api.Display
+	var d api.DisplayView
 	if news.hears("round", &heard); heard != round {
 		t.Errorf("%+v", heard)
 	}
@@ -210,13 +210,13 @@ func TestRoundOnSecondScreens(t *testing.T) {
 		t.Errorf("%+v", d.Round)
 	}
 	// Nonsense leaves it as it is.
-	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "flare", Question: roundSize}, 422, "quiz.round-length")
-	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Situation: "nothing"}, 422, "quiz.no-questions")
+	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "flare", Question: roundSize}, 422, "quiz.round-length")
+	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "nothing"}, 422, "quiz.no-questions")
 	if wall.do("GET", "/api/display", nil, 200, &d); d.Round == nil || *d.Round != round {
 		t.Errorf("%+v", d.Round)
 	}
 	// Nothing is heard of it for long, or it is ended: the practice is shown again.
-	forgotten := api.Display{}
+	forgotten := api.DisplayView{}
 	w.now = evening.Add(roundLife + time.Minute)
 	if wall.do("GET", "/api/display", nil, 200, &forgotten); forgotten.Round != nil {
 		t.Errorf("%+v", forgotten.Round)

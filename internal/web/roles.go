@@ -17,7 +17,7 @@ type access int
 
 const (
 	anyone    access = iota // nobody needs to be signed in
-	screen                  // a second screen that a code has paired
+	display                 // a display that a code has paired
 	viewer                  // whoever is on the staff, to look
 	coach                   // head coach or assistant
 	headCoach               // head coach alone
@@ -28,8 +28,8 @@ const (
 // docs/roles.md is made from it.
 var required = map[string]access{
 	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone, "AskForReset": anyone, "GetReset": anyone, "ResetPassword": anyone,
-	"ReadFeed": anyone, "PairScreen": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetQuiz": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
-	"GetDisplay": screen, "GetDisplayMotion": screen, "GetDisplayRound": screen, "FollowDisplay": screen, "FeedScoreboard": screen,
+	"ReadFeed": anyone, "PairDisplay": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetQuiz": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
+	"GetDisplay": display, "GetDisplayMotion": display, "GetDisplayRound": display, "FollowDisplay": display, "FeedScoreboard": display,
 
 	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetGlossary": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
 	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
@@ -42,7 +42,7 @@ var required = map[string]access{
 	"AddDrill": coach, "SetHome": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
-	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListScreens": coach, "AddScreen": coach, "EndScreen": coach,
+	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListDisplays": coach, "AddDisplay": coach, "EndDisplay": coach,
 	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakePlayerLink": coach, "ListPlayerLinks": coach, "MakePlayerLinks": coach, "RestorePlayerLink": coach, "SetRound": coach, "EndRound": coach, "EndPlayerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
 	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,
@@ -82,15 +82,15 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 		if err != nil {
 			return nil, err
 		}
-		if known && need == screen {
-			sc, err := s.pairedScreen(c.Request().Context())
+		if known && need == display {
+			sc, err := s.pairedDisplay(c.Request().Context())
 			if err == nil && sc == nil {
 				err = refused(http.StatusUnauthorized, notPaired)
 			}
 			if err != nil {
 				return nil, err
 			}
-			c.SetRequest(c.Request().WithContext(context.WithValue(c.Request().Context(), screenKey{}, *sc)))
+			c.SetRequest(c.Request().WithContext(context.WithValue(c.Request().Context(), displayKey{}, *sc)))
 			return next(c, request)
 		}
 		switch {

@@ -26,6 +26,7 @@ import (
 	"evrik/internal/app/floors"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/reps"
 	"evrik/internal/app/rosters"
 	"evrik/internal/app/squad"
 	"evrik/internal/mail"
@@ -73,6 +74,7 @@ type Server struct {
 	sessions  *scs.SessionManager
 	policy    evidence.Policy
 	squads    squad.Service
+	reps      reps.Service
 	rosters   rosters.Service
 	plans     *planning.Service
 	floors    floors.Service
@@ -128,6 +130,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.rosters = rosters.Service{Store: db}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
+	s.reps = reps.Service{Store: db, Library: s.squads.Library, Now: s.now}
 	s.floors = floors.Service{Store: db, Now: s.now}
 	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy, Comparing: make(chan struct{}, offenses.MostComparisons)}
 	if s.log == nil {

@@ -39,7 +39,7 @@ func TestGuessesAtOnce(t *testing.T) {
 	if checked > signInTries {
 		t.Errorf("%d passwords were checked, at most %d may be", checked, signInTries)
 	}
-	// Codes of second screens are counted the same way.
+	// Codes of displays are counted the same way.
 	for i := range statuses {
 		wg.Go(func() {
 			statuses[i] = w.agent().status("POST", "/api/display/pair", map[string]string{"code": "222 222"})

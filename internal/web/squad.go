@@ -239,7 +239,7 @@ func repView(r evidence.Rep) api.LoggedRep {
 	action := string(r.Action)
 	out := api.LoggedRep{Id: idOf(r.ID), Block: idOf(r.Block), RepNo: r.No, At: r.At, Player: idOf(r.Player), Role: string(r.Role), Rung: string(r.Rung),
 		Side: r.Side, Cue: r.Cue.String(), Expected: string(r.Expected), Made: string(r.Made), Correct: r.Correct, Late: r.Late,
-		Outcome: string(r.Outcome), Tags: []string{}, Device: r.Device, SecondCue: &r.SecondCue, Screen: &action}
+		Outcome: string(r.Outcome), Tags: []string{}, Device: r.Device, SecondCue: &r.SecondCue, Action: &action}
 	for _, tag := range r.Tags {
 		out.Tags = append(out.Tags, store.TagText(tag))
 	}

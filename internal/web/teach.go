@@ -40,13 +40,13 @@ func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	screen, ok := reads.ActionByID(r.Params.Screen)
+	action, ok := reads.ActionByID(r.Params.Action)
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	out := api.GetLesson200JSONResponse{Action: *screen, Rows: screen.Rows(fl.Rules), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
+	out := api.GetLesson200JSONResponse{Action: *action, Rows: action.Rows(fl.Rules), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
 	for _, row := range out.Rows {
-		example := screen.Example(fl.Court, row.Cue)
+		example := action.Example(fl.Court, row.Cue)
 		judged, err := reads.Judge(fl, &example)
 		if err != nil {
 			return nil, err
@@ -127,11 +127,11 @@ func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject
 	if err != nil {
 		return nil, err
 	}
-	screen, ok := reads.ActionByID(r.Params.Screen)
+	action, ok := reads.ActionByID(r.Params.Action)
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	return api.GetQuestion200JSONResponse(reads.Clear(&fl, screen, uint64(r.Params.Seed))), nil
+	return api.GetQuestion200JSONResponse(reads.Clear(&fl, action, uint64(r.Params.Seed))), nil
 }
 
 // GetTape returns the tape sheet of the team's court in the team's units.
@@ -142,12 +142,12 @@ func (s *Server) GetTape(ctx context.Context, r api.GetTapeRequestObject) (api.G
 	}
 	c, err := store.CourtOf(t)
 	out := api.GetTape200JSONResponse{Lines: c.Lines(), Marks: c.TapeSheet(t.Metric), Source: "measured by the team"}
-	if r.Params.Screen != nil {
-		screen, ok := reads.ActionByID(*r.Params.Screen)
+	if r.Params.Action != nil {
+		action, ok := reads.ActionByID(*r.Params.Action)
 		if !ok {
 			return nil, missing(noScreen)
 		}
-		out.Marks = append(screen.TapeMarks(c, t.Metric), out.Marks...)
+		out.Marks = append(action.TapeMarks(c, t.Metric), out.Marks...)
 	}
 	for _, p := range court.Presets() {
 		if p.ID == c.Preset {

@@ -24,7 +24,7 @@ import (
 
 // GetCatalogue tells what the product knows: reads, rungs, drills, tags, courts.
 func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (api.GetCatalogueResponseObject, error) {
-	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(), Screens: reads.Sketched(), Spots: named(drill.SpotNames()), Switches: named(drill.Switches()), Goals: named(drill.Goals()), Tallies: practice.Tallies(), Jobs: named(practice.Jobs()), Groups: named(drill.Groups()), Ladder: drill.Ladder(),
+	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(), Actions: reads.Sketched(), Spots: named(drill.SpotNames()), Switches: named(drill.Switches()), Goals: named(drill.Goals()), Tallies: practice.Tallies(), Jobs: named(practice.Jobs()), Groups: named(drill.Groups()), Ladder: drill.Ladder(),
 		Tags: evidence.Tags(), Policy: s.policy, HurtCaution: practice.HurtCaution, Courts: court.Presets(), Ages: practice.AllLimits()}
 	for _, d := range drill.Catalogue() {
 		out.Drills = append(out.Drills, *d)

@@ -41,7 +41,7 @@ type Block struct {
 	Baskets     int32
 	Seconds     float64
 	Seed        int64
-	FloorEnd    int32
+	Basket      int32
 	Players     []uuid.UUID
 	Pin         bool
 	NoHelpers   bool
@@ -56,6 +56,17 @@ type ClockEvent struct {
 	At         time.Time
 	Action     string
 	BlockID    *uuid.UUID
+}
+
+type Display struct {
+	ID         uuid.UUID
+	ProgramID  uuid.UUID
+	TeamID     uuid.UUID
+	PracticeID uuid.UUID
+	CodeHash   []byte
+	CodeUntil  time.Time
+	PairedAt   *time.Time
+	Until      time.Time
 }
 
 type Drill struct {
@@ -239,7 +250,7 @@ type QuizAnswer struct {
 	ProgramID uuid.UUID
 	PlayerID  uuid.UUID
 	ID        uuid.UUID
-	Screen    string
+	Action    string
 	Cue       string
 	Step      int32
 	Seed      int64
@@ -285,22 +296,11 @@ type Round struct {
 	PracticeID uuid.UUID
 	Step       int32
 	Seed       int64
-	Situation  string
+	Action     string
 	Question   int32
 	IsTold     bool
 	Again      int32
 	At         time.Time
-}
-
-type Screen struct {
-	ID         uuid.UUID
-	ProgramID  uuid.UUID
-	TeamID     uuid.UUID
-	PracticeID uuid.UUID
-	CodeHash   []byte
-	CodeUntil  time.Time
-	PairedAt   *time.Time
-	Until      time.Time
 }
 
 type Session struct {

@@ -85,7 +85,7 @@ func (q *Queries) AttendanceOfPractices(ctx context.Context, arg AttendanceOfPra
 }
 
 const blocksOfPractice = `-- name: BlocksOfPractice :many
-SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
+SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, basket, players, pin, no_helpers, staff, player_shows, play FROM blocks WHERE program_id = $1 AND practice_id = $2 ORDER BY position
 `
 
 type BlocksOfPracticeParams struct {
@@ -115,7 +115,7 @@ func (q *Queries) BlocksOfPractice(ctx context.Context, arg BlocksOfPracticePara
 			&i.Baskets,
 			&i.Seconds,
 			&i.Seed,
-			&i.FloorEnd,
+			&i.Basket,
 			&i.Players,
 			&i.Pin,
 			&i.NoHelpers,
@@ -134,7 +134,7 @@ func (q *Queries) BlocksOfPractice(ctx context.Context, arg BlocksOfPracticePara
 }
 
 const blocksOfPractices = `-- name: BlocksOfPractices :many
-SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play FROM blocks WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, position
+SELECT id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, basket, players, pin, no_helpers, staff, player_shows, play FROM blocks WHERE program_id = $1 AND practice_id = ANY ($2::uuid[]) ORDER BY practice_id, position
 `
 
 type BlocksOfPracticesParams struct {
@@ -164,7 +164,7 @@ func (q *Queries) BlocksOfPractices(ctx context.Context, arg BlocksOfPracticesPa
 			&i.Baskets,
 			&i.Seconds,
 			&i.Seed,
-			&i.FloorEnd,
+			&i.Basket,
 			&i.Players,
 			&i.Pin,
 			&i.NoHelpers,
@@ -420,7 +420,7 @@ func (q *Queries) InsertAttendance(ctx context.Context, arg InsertAttendancePara
 }
 
 const insertBlock = `-- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play)
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, basket, players, pin, no_helpers, staff, player_shows, play)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19)
 `
 
@@ -437,7 +437,7 @@ type InsertBlockParams struct {
 	Baskets     int32
 	Seconds     float64
 	Seed        int64
-	FloorEnd    int32
+	Basket      int32
 	Players     []uuid.UUID
 	Pin         bool
 	NoHelpers   bool
@@ -460,7 +460,7 @@ func (q *Queries) InsertBlock(ctx context.Context, arg InsertBlockParams) error 
 		arg.Baskets,
 		arg.Seconds,
 		arg.Seed,
-		arg.FloorEnd,
+		arg.Basket,
 		arg.Players,
 		arg.Pin,
 		arg.NoHelpers,

@@ -46,7 +46,7 @@ func (q *Queries) EndPlayerLink(ctx context.Context, arg EndPlayerLinkParams) (i
 }
 
 const insertQuizAnswer = `-- name: InsertQuizAnswer :execrows
-INSERT INTO quiz_answers (program_id, player_id, id, screen, cue, step, seed, expected, choice, is_right, is_late, seconds, at)
+INSERT INTO quiz_answers (program_id, player_id, id, action, cue, step, seed, expected, choice, is_right, is_late, seconds, at)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT DO NOTHING
 `
 
@@ -54,7 +54,7 @@ type InsertQuizAnswerParams struct {
 	ProgramID uuid.UUID
 	PlayerID  uuid.UUID
 	ID        uuid.UUID
-	Screen    string
+	Action    string
 	Cue       string
 	Step      int32
 	Seed      int64
@@ -71,7 +71,7 @@ func (q *Queries) InsertQuizAnswer(ctx context.Context, arg InsertQuizAnswerPara
 		arg.ProgramID,
 		arg.PlayerID,
 		arg.ID,
-		arg.Screen,
+		arg.Action,
 		arg.Cue,
 		arg.Step,
 		arg.Seed,
@@ -160,7 +160,7 @@ func (q *Queries) PlayerLinksOfTeam(ctx context.Context, arg PlayerLinksOfTeamPa
 }
 
 const quizAnswers = `-- name: QuizAnswers :many
-SELECT program_id, player_id, id, screen, cue, step, seed, expected, choice, is_right, is_late, seconds, at FROM quiz_answers WHERE program_id = $1 AND player_id = $2 ORDER BY at, id
+SELECT program_id, player_id, id, action, cue, step, seed, expected, choice, is_right, is_late, seconds, at FROM quiz_answers WHERE program_id = $1 AND player_id = $2 ORDER BY at, id
 `
 
 type QuizAnswersParams struct {
@@ -181,7 +181,7 @@ func (q *Queries) QuizAnswers(ctx context.Context, arg QuizAnswersParams) ([]Qui
 			&i.ProgramID,
 			&i.PlayerID,
 			&i.ID,
-			&i.Screen,
+			&i.Action,
 			&i.Cue,
 			&i.Step,
 			&i.Seed,

@@ -92,7 +92,7 @@ SELECT * FROM blocks WHERE program_id = $1 AND practice_id = ANY (sqlc.arg(pract
 DELETE FROM blocks WHERE program_id = $1 AND practice_id = $2;
 
 -- name: InsertBlock :exec
-INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, floor_end, players, pin, no_helpers, staff, player_shows, play)
+INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed, basket, players, pin, no_helpers, staff, player_shows, play)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19);
 
 -- name: Attendance :many

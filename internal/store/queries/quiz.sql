@@ -29,7 +29,7 @@ SELECT l.program_id, l.player_id, p.team_id FROM player_links l
 JOIN players p ON p.program_id = l.program_id AND p.id = l.player_id WHERE l.key_hash = $1 AND l.ended_at IS NULL;
 
 -- name: InsertQuizAnswer :execrows
-INSERT INTO quiz_answers (program_id, player_id, id, screen, cue, step, seed, expected, choice, is_right, is_late, seconds, at)
+INSERT INTO quiz_answers (program_id, player_id, id, action, cue, step, seed, expected, choice, is_right, is_late, seconds, at)
 VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT DO NOTHING;
 
 -- name: QuizAnswers :many

@@ -28,6 +28,7 @@ import (
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/internal/app/offenses"
+	"evrik/internal/app/reps"
 	"evrik/internal/app/rosters"
 	"evrik/internal/glossary"
 
@@ -265,45 +266,6 @@ func (e PresentState) Valid() bool {
 	case PresentStateLeft:
 		return true
 	case PresentStateLimited:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for RepEventKind.
-const (
-	Count RepEventKind = "count"
-	Rep   RepEventKind = "rep"
-	Void  RepEventKind = "void"
-)
-
-// Valid indicates whether the value is a known member of the RepEventKind enum.
-func (e RepEventKind) Valid() bool {
-	switch e {
-	case Count:
-		return true
-	case Rep:
-		return true
-	case Void:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for RepEventSide.
-const (
-	RepEventSideLeft  RepEventSide = "left"
-	RepEventSideRight RepEventSide = "right"
-)
-
-// Valid indicates whether the value is a known member of the RepEventSide enum.
-func (e RepEventSide) Valid() bool {
-	switch e {
-	case RepEventSideLeft:
-		return true
-	case RepEventSideRight:
 		return true
 	default:
 		return false
@@ -565,8 +527,8 @@ type Bench struct {
 	Players []Player             `json:"players"`
 
 	// Reps what stands, oldest first
-	Reps       []LoggedRep  `json:"reps"`
-	Situations []BenchTable `json:"situations"`
+	Reps   []LoggedRep  `json:"reps"`
+	Tables []BenchTable `json:"tables"`
 }
 
 // BenchTable defines model for BenchTable.
@@ -616,10 +578,11 @@ type CardPart struct {
 
 // Catalogue defines model for Catalogue.
 type Catalogue struct {
-	Ages   []AgeLimits   `json:"ages"`
-	Courts []CourtPreset `json:"courts"`
-	Cues   []CueInfo     `json:"cues"`
-	Drills []Drill       `json:"drills"`
+	Actions []Action      `json:"actions"`
+	Ages    []AgeLimits   `json:"ages"`
+	Courts  []CourtPreset `json:"courts"`
+	Cues    []CueInfo     `json:"cues"`
+	Drills  []Drill       `json:"drills"`
 
 	// Goals what makes are counted toward
 	Goals []CueInfo `json:"goals"`
@@ -635,9 +598,8 @@ type Catalogue struct {
 	Ladder []RungInfo `json:"ladder"`
 
 	// Policy the figures behind verdicts
-	Policy  Policy     `json:"policy"`
-	Reads   []ReadInfo `json:"reads"`
-	Screens []Action   `json:"screens"`
+	Policy Policy     `json:"policy"`
+	Reads  []ReadInfo `json:"reads"`
 
 	// Spots where a drill's players can be
 	Spots []CueInfo `json:"spots"`
@@ -718,8 +680,26 @@ type Cuts struct {
 // DayLoad defines model for DayLoad.
 type DayLoad = practice.DayLoad
 
-// Display defines model for Display.
-type Display struct {
+// DisplayCode defines model for DisplayCode.
+type DisplayCode struct {
+	Code  string             `json:"code"`
+	Id    openapi_types.UUID `json:"id"`
+	Until time.Time          `json:"until"`
+}
+
+// DisplayMotion defines model for DisplayMotion.
+type DisplayMotion struct {
+	Drill  Drill  `json:"drill"`
+	Motion Motion `json:"motion"`
+}
+
+// DisplayPairing defines model for DisplayPairing.
+type DisplayPairing struct {
+	Code string `json:"code"`
+}
+
+// DisplayView defines model for DisplayView.
+type DisplayView struct {
 	Blocks []RunBlock `json:"blocks"`
 	Clock  Clock      `json:"clock"`
 
@@ -733,12 +713,6 @@ type Display struct {
 	// Starts of each block, in minutes from the beginning
 	Starts []float64 `json:"starts"`
 	Team   string    `json:"team"`
-}
-
-// DisplayMotion defines model for DisplayMotion.
-type DisplayMotion struct {
-	Drill  Drill  `json:"drill"`
-	Motion Motion `json:"motion"`
 }
 
 // Drill defines model for Drill.
@@ -907,6 +881,9 @@ type GameTerms = game.Terms
 
 // GameView defines model for GameView.
 type GameView struct {
+	// Actions what the team runs
+	Actions []string `json:"actions"`
+
 	// Asked families that count
 	Asked    []string       `json:"asked"`
 	Compared []GameCompared `json:"compared"`
@@ -921,9 +898,6 @@ type GameView struct {
 	Players []Player    `json:"players"`
 	Ready   []GameReady `json:"ready"`
 	Reps    int         `json:"reps"`
-
-	// Situations what the team runs
-	Situations []string `json:"situations"`
 
 	// Total share of what is expected that two players with the part answer rightly
 	Total float64 `json:"total"`
@@ -1112,26 +1086,25 @@ type LocalRule = practice.LocalRule
 
 // LoggedRep defines model for LoggedRep.
 type LoggedRep struct {
+	// Action empty for a shot
+	Action  *string            `json:"action,omitempty"`
 	At      time.Time          `json:"at"`
 	Block   openapi_types.UUID `json:"block"`
 	Correct bool               `json:"correct"`
 	Cue     string             `json:"cue"`
 
 	// Device what logged it
-	Device   string             `json:"device"`
-	Expected string             `json:"expected"`
-	Id       openapi_types.UUID `json:"id"`
-	Late     bool               `json:"late"`
-	Made     string             `json:"made"`
-	Outcome  string             `json:"outcome"`
-	Player   openapi_types.UUID `json:"player"`
-	RepNo    int                `json:"repNo"`
-	Role     string             `json:"role"`
-	Rung     string             `json:"rung"`
-
-	// Screen the action; empty for a shot
-	Screen    *string `json:"screen,omitempty"`
-	SecondCue *string `json:"secondCue,omitempty"`
+	Device    string             `json:"device"`
+	Expected  string             `json:"expected"`
+	Id        openapi_types.UUID `json:"id"`
+	Late      bool               `json:"late"`
+	Made      string             `json:"made"`
+	Outcome   string             `json:"outcome"`
+	Player    openapi_types.UUID `json:"player"`
+	RepNo     int                `json:"repNo"`
+	Role      string             `json:"role"`
+	Rung      string             `json:"rung"`
+	SecondCue *string            `json:"secondCue,omitempty"`
 
 	// Side left or right; empty where nobody noted it
 	Side string   `json:"side"`
@@ -1473,6 +1446,13 @@ type Pace = motion.Pace
 // Pair defines model for Pair.
 type Pair = []string
 
+// PairedDisplay defines model for PairedDisplay.
+type PairedDisplay struct {
+	Id       openapi_types.UUID `json:"id"`
+	PairedAt time.Time          `json:"pairedAt"`
+	Until    time.Time          `json:"until"`
+}
+
 // Participant defines model for Participant.
 type Participant = reads.Participant
 
@@ -1792,43 +1772,7 @@ type RepBatch struct {
 type RepCount = evidence.Count
 
 // RepEvent defines model for RepEvent.
-type RepEvent struct {
-	At    time.Time           `json:"at"`
-	Block *openapi_types.UUID `json:"block,omitempty"`
-	By    *int                `json:"by,omitempty"`
-
-	// Cue what the defenders showed
-	Cue    *string            `json:"cue,omitempty"`
-	Device string             `json:"device"`
-	Id     openapi_types.UUID `json:"id"`
-	Kind   RepEventKind       `json:"kind"`
-	Late   *bool              `json:"late,omitempty"`
-
-	// Made the read that was made; empty when none was
-	Made    *string             `json:"made,omitempty"`
-	Outcome *string             `json:"outcome,omitempty"`
-	Player  *openapi_types.UUID `json:"player,omitempty"`
-	RepNo   *int                `json:"repNo,omitempty"`
-	Role    *string             `json:"role,omitempty"`
-
-	// Screen the action; in a practice the drill's own where it is not said
-	Screen *string `json:"screen,omitempty"`
-
-	// SecondCue the second cue that was noted; none when left out
-	SecondCue *string             `json:"secondCue,omitempty"`
-	Side      *RepEventSide       `json:"side,omitempty"`
-	Tags      *[]string           `json:"tags,omitempty"`
-	Voids     *openapi_types.UUID `json:"voids,omitempty"`
-
-	// What what is counted, in a game for the team, in a practice in a live block
-	What *string `json:"what,omitempty"`
-}
-
-// RepEventKind defines model for RepEvent.Kind.
-type RepEventKind string
-
-// RepEventSide defines model for RepEvent.Side.
-type RepEventSide string
+type RepEvent = reps.Event
 
 // RepReceipt defines model for RepReceipt.
 type RepReceipt struct {
@@ -1909,15 +1853,15 @@ type RosterPreview struct {
 
 // RoundState defines model for RoundState.
 type RoundState struct {
+	// Action empty where it is mixed
+	Action string `json:"action"`
+
 	// Again how often the answer has been shown again
 	Again    int   `json:"again"`
 	Question int   `json:"question"`
 	Seed     int64 `json:"seed"`
-
-	// Situation one type of situation; empty where it is mixed
-	Situation string `json:"situation"`
-	Step      int    `json:"step"`
-	Told      bool   `json:"told"`
+	Step     int   `json:"step"`
+	Told     bool  `json:"told"`
 }
 
 // Row defines model for Row.
@@ -1986,25 +1930,6 @@ type RungInfo = drill.RungInfo
 
 // Same defines model for Same.
 type Same = evidence.Same
-
-// ScreenCode defines model for ScreenCode.
-type ScreenCode struct {
-	Code  string             `json:"code"`
-	Id    openapi_types.UUID `json:"id"`
-	Until time.Time          `json:"until"`
-}
-
-// ScreenPair defines model for ScreenPair.
-type ScreenPair struct {
-	Code string `json:"code"`
-}
-
-// Screened defines model for Screened.
-type Screened struct {
-	Id       openapi_types.UUID `json:"id"`
-	PairedAt time.Time          `json:"pairedAt"`
-	Until    time.Time          `json:"until"`
-}
 
 // Season defines model for Season.
 type Season struct {
@@ -2317,7 +2242,7 @@ type SetHomeJSONBody struct {
 
 // GetLessonParams defines parameters for GetLesson.
 type GetLessonParams struct {
-	Screen string `form:"screen" json:"screen"`
+	Action string `form:"action" json:"action"`
 }
 
 // GetLoadsParams defines parameters for GetLoads.
@@ -2344,7 +2269,7 @@ type SetPrinciplesJSONBody = []Principle
 
 // GetQuestionParams defines parameters for GetQuestion.
 type GetQuestionParams struct {
-	Screen string `form:"screen" json:"screen"`
+	Action string `form:"action" json:"action"`
 	Seed   int64  `form:"seed" json:"seed"`
 }
 
@@ -2361,8 +2286,8 @@ type GetRoundParams struct {
 	Step int   `form:"step" json:"step"`
 	Seed int64 `form:"seed" json:"seed"`
 
-	// Screen one type of situation; mixed when left out
-	Screen *string `form:"screen,omitempty" json:"screen,omitempty"`
+	// Action one action; mixed when left out
+	Action *string `form:"action,omitempty" json:"action,omitempty"`
 }
 
 // SearchParams defines parameters for Search.
@@ -2372,12 +2297,12 @@ type SearchParams struct {
 
 // GetTapeParams defines parameters for GetTape.
 type GetTapeParams struct {
-	// Screen adds the places where this screen is set
-	Screen *string `form:"screen,omitempty" json:"screen,omitempty"`
+	// Action adds the places where its screen is set
+	Action *string `form:"action,omitempty" json:"action,omitempty"`
 }
 
-// PairScreenJSONRequestBody defines body for PairScreen for application/json ContentType.
-type PairScreenJSONRequestBody = ScreenPair
+// PairDisplayJSONRequestBody defines body for PairDisplay for application/json ContentType.
+type PairDisplayJSONRequestBody = DisplayPairing
 
 // AddDrillJSONRequestBody defines body for AddDrill for application/json ContentType.
 type AddDrillJSONRequestBody = DrillFile
@@ -2560,7 +2485,7 @@ type ServerInterface interface {
 	GetDisplayMotion(ctx *echo.Context, params GetDisplayMotionParams) error
 
 	// (POST /api/display/pair)
-	PairScreen(ctx *echo.Context) error
+	PairDisplay(ctx *echo.Context) error
 
 	// (GET /api/display/round)
 	GetDisplayRound(ctx *echo.Context) error
@@ -2850,6 +2775,15 @@ type ServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/cuts)
 	ListCuts(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
+	// (GET /api/teams/{teamId}/practices/{practiceId}/displays)
+	ListDisplays(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (POST /api/teams/{teamId}/practices/{practiceId}/displays)
+	AddDisplay(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
+
+	// (DELETE /api/teams/{teamId}/practices/{practiceId}/displays/{displayId})
+	EndDisplay(ctx *echo.Context, teamId TeamId, practiceId PracticeId, displayId openapi_types.UUID) error
+
 	// (PUT /api/teams/{teamId}/practices/{practiceId}/effort)
 	SetEffort(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
 
@@ -2879,15 +2813,6 @@ type ServerInterface interface {
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
-
-	// (GET /api/teams/{teamId}/practices/{practiceId}/screens)
-	ListScreens(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
-
-	// (POST /api/teams/{teamId}/practices/{practiceId}/screens)
-	AddScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error
-
-	// (DELETE /api/teams/{teamId}/practices/{practiceId}/screens/{screenId})
-	EndScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId, screenId openapi_types.UUID) error
 
 	// (POST /api/teams/{teamId}/preview)
 	PreviewDrill(ctx *echo.Context, teamId TeamId) error
@@ -3009,12 +2934,12 @@ func (w *ServerInterfaceWrapper) GetDisplayMotion(ctx *echo.Context) error {
 	return err
 }
 
-// PairScreen converts echo context to params.
-func (w *ServerInterfaceWrapper) PairScreen(ctx *echo.Context) error {
+// PairDisplay converts echo context to params.
+func (w *ServerInterfaceWrapper) PairDisplay(ctx *echo.Context) error {
 	var err error
 
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.PairScreen(ctx)
+	err = w.Handler.PairDisplay(ctx)
 	return err
 }
 
@@ -3934,11 +3859,11 @@ func (w *ServerInterfaceWrapper) GetLesson(ctx *echo.Context) error {
 
 	// Parameter object where we will unmarshal all parameters from the context
 	var params GetLessonParams
-	// ------------- Required query parameter "screen" -------------
+	// ------------- Required query parameter "action" -------------
 
-	err = runtime.BindQueryParameterWithOptions("form", true, true, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "action", ctx.QueryParams(), &params.Action, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter action: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -4692,6 +4617,86 @@ func (w *ServerInterfaceWrapper) ListCuts(ctx *echo.Context) error {
 	return err
 }
 
+// ListDisplays converts echo context to params.
+func (w *ServerInterfaceWrapper) ListDisplays(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.ListDisplays(ctx, teamId, practiceId)
+	return err
+}
+
+// AddDisplay converts echo context to params.
+func (w *ServerInterfaceWrapper) AddDisplay(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.AddDisplay(ctx, teamId, practiceId)
+	return err
+}
+
+// EndDisplay converts echo context to params.
+func (w *ServerInterfaceWrapper) EndDisplay(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "teamId" -------------
+	var teamId TeamId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
+	}
+
+	// ------------- Path parameter "practiceId" -------------
+	var practiceId PracticeId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
+	}
+
+	// ------------- Path parameter "displayId" -------------
+	var displayId openapi_types.UUID
+
+	err = runtime.BindStyledParameterWithOptions("simple", "displayId", ctx.Param("displayId"), &displayId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter displayId: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.EndDisplay(ctx, teamId, practiceId, displayId)
+	return err
+}
+
 // SetEffort converts echo context to params.
 func (w *ServerInterfaceWrapper) SetEffort(ctx *echo.Context) error {
 	var err error
@@ -4941,86 +4946,6 @@ func (w *ServerInterfaceWrapper) GetRun(ctx *echo.Context) error {
 	return err
 }
 
-// ListScreens converts echo context to params.
-func (w *ServerInterfaceWrapper) ListScreens(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "practiceId" -------------
-	var practiceId PracticeId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.ListScreens(ctx, teamId, practiceId)
-	return err
-}
-
-// AddScreen converts echo context to params.
-func (w *ServerInterfaceWrapper) AddScreen(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "practiceId" -------------
-	var practiceId PracticeId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.AddScreen(ctx, teamId, practiceId)
-	return err
-}
-
-// EndScreen converts echo context to params.
-func (w *ServerInterfaceWrapper) EndScreen(ctx *echo.Context) error {
-	var err error
-	// ------------- Path parameter "teamId" -------------
-	var teamId TeamId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "teamId", ctx.Param("teamId"), &teamId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter teamId: %s", err))
-	}
-
-	// ------------- Path parameter "practiceId" -------------
-	var practiceId PracticeId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "practiceId", ctx.Param("practiceId"), &practiceId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter practiceId: %s", err))
-	}
-
-	// ------------- Path parameter "screenId" -------------
-	var screenId openapi_types.UUID
-
-	err = runtime.BindStyledParameterWithOptions("simple", "screenId", ctx.Param("screenId"), &screenId, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "uuid", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screenId: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.EndScreen(ctx, teamId, practiceId, screenId)
-	return err
-}
-
 // PreviewDrill converts echo context to params.
 func (w *ServerInterfaceWrapper) PreviewDrill(ctx *echo.Context) error {
 	var err error
@@ -5082,11 +5007,11 @@ func (w *ServerInterfaceWrapper) GetQuestion(ctx *echo.Context) error {
 
 	// Parameter object where we will unmarshal all parameters from the context
 	var params GetQuestionParams
-	// ------------- Required query parameter "screen" -------------
+	// ------------- Required query parameter "action" -------------
 
-	err = runtime.BindQueryParameterWithOptions("form", true, true, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "action", ctx.QueryParams(), &params.Action, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter action: %s", err))
 	}
 
 	// ------------- Required query parameter "seed" -------------
@@ -5232,11 +5157,11 @@ func (w *ServerInterfaceWrapper) GetRound(ctx *echo.Context) error {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter seed: %s", err))
 	}
 
-	// ------------- Optional query parameter "screen" -------------
+	// ------------- Optional query parameter "action" -------------
 
-	err = runtime.BindQueryParameterWithOptions("form", true, false, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "action", ctx.QueryParams(), &params.Action, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter action: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -5354,11 +5279,11 @@ func (w *ServerInterfaceWrapper) GetTape(ctx *echo.Context) error {
 
 	// Parameter object where we will unmarshal all parameters from the context
 	var params GetTapeParams
-	// ------------- Optional query parameter "screen" -------------
+	// ------------- Optional query parameter "action" -------------
 
-	err = runtime.BindQueryParameterWithOptions("form", true, false, "screen", ctx.QueryParams(), &params.Screen, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "action", ctx.QueryParams(), &params.Action, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter screen: %s", err))
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter action: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -5594,13 +5519,13 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/review", wrapper.GetReview, options.OperationMiddlewares["getReview"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/review", wrapper.SetReview, options.OperationMiddlewares["setReview"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/effort", wrapper.SetEffort, options.OperationMiddlewares["setEffort"]...)
-	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.ListScreens, options.OperationMiddlewares["listScreens"]...)
-	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens", wrapper.AddScreen, options.OperationMiddlewares["addScreen"]...)
-	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/screens/:screenId", wrapper.EndScreen, options.OperationMiddlewares["endScreen"]...)
+	router.GET(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/displays", wrapper.ListDisplays, options.OperationMiddlewares["listDisplays"]...)
+	router.POST(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/displays", wrapper.AddDisplay, options.OperationMiddlewares["addDisplay"]...)
+	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/displays/:displayId", wrapper.EndDisplay, options.OperationMiddlewares["endDisplay"]...)
 	router.DELETE(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/round", wrapper.EndRound, options.OperationMiddlewares["endRound"]...)
 	router.PUT(options.BaseURL+"/api/teams/:teamId/practices/:practiceId/round", wrapper.SetRound, options.OperationMiddlewares["setRound"]...)
 	router.GET(options.BaseURL+"/api/display/round", wrapper.GetDisplayRound, options.OperationMiddlewares["getDisplayRound"]...)
-	router.POST(options.BaseURL+"/api/display/pair", wrapper.PairScreen, options.OperationMiddlewares["pairScreen"]...)
+	router.POST(options.BaseURL+"/api/display/pair", wrapper.PairDisplay, options.OperationMiddlewares["pairDisplay"]...)
 	router.GET(options.BaseURL+"/api/display", wrapper.GetDisplay, options.OperationMiddlewares["getDisplay"]...)
 	router.GET(options.BaseURL+"/api/display/motion", wrapper.GetDisplayMotion, options.OperationMiddlewares["getDisplayMotion"]...)
 	router.GET(options.BaseURL+"/api/display/live", wrapper.FollowDisplay, options.OperationMiddlewares["followDisplay"]...)
@@ -5676,7 +5601,7 @@ type GetDisplayResponseObject interface {
 	VisitGetDisplayResponse(w http.ResponseWriter) error
 }
 
-type GetDisplay200JSONResponse Display
+type GetDisplay200JSONResponse DisplayView
 
 func (response GetDisplay200JSONResponse) VisitGetDisplayResponse(w http.ResponseWriter) error {
 
@@ -5880,28 +5805,28 @@ func (response GetDisplayMotiondefaultApplicationProblemPlusJSONResponse) VisitG
 	return err
 }
 
-type PairScreenRequestObject struct {
-	Body *PairScreenJSONRequestBody
+type PairDisplayRequestObject struct {
+	Body *PairDisplayJSONRequestBody
 }
 
-type PairScreenResponseObject interface {
-	VisitPairScreenResponse(w http.ResponseWriter) error
+type PairDisplayResponseObject interface {
+	VisitPairDisplayResponse(w http.ResponseWriter) error
 }
 
-type PairScreen204Response struct {
+type PairDisplay204Response struct {
 }
 
-func (response PairScreen204Response) VisitPairScreenResponse(w http.ResponseWriter) error {
+func (response PairDisplay204Response) VisitPairDisplayResponse(w http.ResponseWriter) error {
 	w.WriteHeader(204)
 	return nil
 }
 
-type PairScreendefaultApplicationProblemPlusJSONResponse struct {
+type PairDisplaydefaultApplicationProblemPlusJSONResponse struct {
 	Body       Problem
 	StatusCode int
 }
 
-func (response PairScreendefaultApplicationProblemPlusJSONResponse) VisitPairScreenResponse(w http.ResponseWriter) error {
+func (response PairDisplaydefaultApplicationProblemPlusJSONResponse) VisitPairDisplayResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -9673,6 +9598,121 @@ func (response ListCutsdefaultApplicationProblemPlusJSONResponse) VisitListCutsR
 	return err
 }
 
+type ListDisplaysRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type ListDisplaysResponseObject interface {
+	VisitListDisplaysResponse(w http.ResponseWriter) error
+}
+
+type ListDisplays200JSONResponse []PairedDisplay
+
+func (response ListDisplays200JSONResponse) VisitListDisplaysResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(200)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type ListDisplaysdefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response ListDisplaysdefaultApplicationProblemPlusJSONResponse) VisitListDisplaysResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddDisplayRequestObject struct {
+	TeamId     TeamId     `json:"teamId"`
+	PracticeId PracticeId `json:"practiceId"`
+}
+
+type AddDisplayResponseObject interface {
+	VisitAddDisplayResponse(w http.ResponseWriter) error
+}
+
+type AddDisplay201JSONResponse DisplayCode
+
+func (response AddDisplay201JSONResponse) VisitAddDisplayResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/json")
+	w.WriteHeader(201)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type AddDisplaydefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response AddDisplaydefaultApplicationProblemPlusJSONResponse) VisitAddDisplayResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
+type EndDisplayRequestObject struct {
+	TeamId     TeamId             `json:"teamId"`
+	PracticeId PracticeId         `json:"practiceId"`
+	DisplayId  openapi_types.UUID `json:"displayId"`
+}
+
+type EndDisplayResponseObject interface {
+	VisitEndDisplayResponse(w http.ResponseWriter) error
+}
+
+type EndDisplay204Response struct {
+}
+
+func (response EndDisplay204Response) VisitEndDisplayResponse(w http.ResponseWriter) error {
+	w.WriteHeader(204)
+	return nil
+}
+
+type EndDisplaydefaultApplicationProblemPlusJSONResponse struct {
+	Body       Problem
+	StatusCode int
+}
+
+func (response EndDisplaydefaultApplicationProblemPlusJSONResponse) VisitEndDisplayResponse(w http.ResponseWriter) error {
+
+	var buf bytes.Buffer
+	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
+		return err
+	}
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(response.StatusCode)
+	_, err := buf.WriteTo(w)
+	return err
+}
+
 type SetEffortRequestObject struct {
 	TeamId     TeamId     `json:"teamId"`
 	PracticeId PracticeId `json:"practiceId"`
@@ -10130,121 +10170,6 @@ type GetRundefaultApplicationProblemPlusJSONResponse struct {
 }
 
 func (response GetRundefaultApplicationProblemPlusJSONResponse) VisitGetRunResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type ListScreensRequestObject struct {
-	TeamId     TeamId     `json:"teamId"`
-	PracticeId PracticeId `json:"practiceId"`
-}
-
-type ListScreensResponseObject interface {
-	VisitListScreensResponse(w http.ResponseWriter) error
-}
-
-type ListScreens200JSONResponse []Screened
-
-func (response ListScreens200JSONResponse) VisitListScreensResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(200)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type ListScreensdefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response ListScreensdefaultApplicationProblemPlusJSONResponse) VisitListScreensResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type AddScreenRequestObject struct {
-	TeamId     TeamId     `json:"teamId"`
-	PracticeId PracticeId `json:"practiceId"`
-}
-
-type AddScreenResponseObject interface {
-	VisitAddScreenResponse(w http.ResponseWriter) error
-}
-
-type AddScreen201JSONResponse ScreenCode
-
-func (response AddScreen201JSONResponse) VisitAddScreenResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/json")
-	w.WriteHeader(201)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type AddScreendefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response AddScreendefaultApplicationProblemPlusJSONResponse) VisitAddScreenResponse(w http.ResponseWriter) error {
-
-	var buf bytes.Buffer
-	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
-		return err
-	}
-	w.Header().Set("Content-Type", "application/problem+json")
-	w.WriteHeader(response.StatusCode)
-	_, err := buf.WriteTo(w)
-	return err
-}
-
-type EndScreenRequestObject struct {
-	TeamId     TeamId             `json:"teamId"`
-	PracticeId PracticeId         `json:"practiceId"`
-	ScreenId   openapi_types.UUID `json:"screenId"`
-}
-
-type EndScreenResponseObject interface {
-	VisitEndScreenResponse(w http.ResponseWriter) error
-}
-
-type EndScreen204Response struct {
-}
-
-func (response EndScreen204Response) VisitEndScreenResponse(w http.ResponseWriter) error {
-	w.WriteHeader(204)
-	return nil
-}
-
-type EndScreendefaultApplicationProblemPlusJSONResponse struct {
-	Body       Problem
-	StatusCode int
-}
-
-func (response EndScreendefaultApplicationProblemPlusJSONResponse) VisitEndScreenResponse(w http.ResponseWriter) error {
 
 	var buf bytes.Buffer
 	if err := json.NewEncoder(&buf).Encode(response.Body); err != nil {
@@ -11077,7 +11002,7 @@ type StrictServerInterface interface {
 	GetDisplayMotion(ctx context.Context, request GetDisplayMotionRequestObject) (GetDisplayMotionResponseObject, error)
 
 	// (POST /api/display/pair)
-	PairScreen(ctx context.Context, request PairScreenRequestObject) (PairScreenResponseObject, error)
+	PairDisplay(ctx context.Context, request PairDisplayRequestObject) (PairDisplayResponseObject, error)
 
 	// (GET /api/display/round)
 	GetDisplayRound(ctx context.Context, request GetDisplayRoundRequestObject) (GetDisplayRoundResponseObject, error)
@@ -11367,6 +11292,15 @@ type StrictServerInterface interface {
 	// (GET /api/teams/{teamId}/practices/{practiceId}/cuts)
 	ListCuts(ctx context.Context, request ListCutsRequestObject) (ListCutsResponseObject, error)
 
+	// (GET /api/teams/{teamId}/practices/{practiceId}/displays)
+	ListDisplays(ctx context.Context, request ListDisplaysRequestObject) (ListDisplaysResponseObject, error)
+
+	// (POST /api/teams/{teamId}/practices/{practiceId}/displays)
+	AddDisplay(ctx context.Context, request AddDisplayRequestObject) (AddDisplayResponseObject, error)
+
+	// (DELETE /api/teams/{teamId}/practices/{practiceId}/displays/{displayId})
+	EndDisplay(ctx context.Context, request EndDisplayRequestObject) (EndDisplayResponseObject, error)
+
 	// (PUT /api/teams/{teamId}/practices/{practiceId}/effort)
 	SetEffort(ctx context.Context, request SetEffortRequestObject) (SetEffortResponseObject, error)
 
@@ -11396,15 +11330,6 @@ type StrictServerInterface interface {
 
 	// (GET /api/teams/{teamId}/practices/{practiceId}/run)
 	GetRun(ctx context.Context, request GetRunRequestObject) (GetRunResponseObject, error)
-
-	// (GET /api/teams/{teamId}/practices/{practiceId}/screens)
-	ListScreens(ctx context.Context, request ListScreensRequestObject) (ListScreensResponseObject, error)
-
-	// (POST /api/teams/{teamId}/practices/{practiceId}/screens)
-	AddScreen(ctx context.Context, request AddScreenRequestObject) (AddScreenResponseObject, error)
-
-	// (DELETE /api/teams/{teamId}/practices/{practiceId}/screens/{screenId})
-	EndScreen(ctx context.Context, request EndScreenRequestObject) (EndScreenResponseObject, error)
 
 	// (POST /api/teams/{teamId}/preview)
 	PreviewDrill(ctx context.Context, request PreviewDrillRequestObject) (PreviewDrillResponseObject, error)
@@ -11596,11 +11521,11 @@ func (sh *strictHandler) GetDisplayMotion(ctx *echo.Context, params GetDisplayMo
 	return nil
 }
 
-// PairScreen operation middleware
-func (sh *strictHandler) PairScreen(ctx *echo.Context) error {
-	var request PairScreenRequestObject
+// PairDisplay operation middleware
+func (sh *strictHandler) PairDisplay(ctx *echo.Context) error {
+	var request PairDisplayRequestObject
 
-	var body PairScreenJSONRequestBody
+	var body PairDisplayJSONRequestBody
 	var err error
 	if _, ok := ctx.Echo().Binder.(*echo.DefaultBinder); ok {
 		// A request validator built on kin-openapi's openapi3filter with
@@ -11624,18 +11549,18 @@ func (sh *strictHandler) PairScreen(ctx *echo.Context) error {
 	request.Body = &body
 
 	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.PairScreen(ctx.Request().Context(), request.(PairScreenRequestObject))
+		return sh.ssi.PairDisplay(ctx.Request().Context(), request.(PairDisplayRequestObject))
 	}
 	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "PairScreen")
+		handler = middleware(handler, "PairDisplay")
 	}
 
 	response, err := handler(ctx, request)
 
 	if err != nil {
 		return err
-	} else if validResponse, ok := response.(PairScreenResponseObject); ok {
-		return validResponse.VisitPairScreenResponse(ctx.Response())
+	} else if validResponse, ok := response.(PairDisplayResponseObject); ok {
+		return validResponse.VisitPairDisplayResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -14998,6 +14923,85 @@ func (sh *strictHandler) ListCuts(ctx *echo.Context, teamId TeamId, practiceId P
 	return nil
 }
 
+// ListDisplays operation middleware
+func (sh *strictHandler) ListDisplays(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request ListDisplaysRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.ListDisplays(ctx.Request().Context(), request.(ListDisplaysRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "ListDisplays")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(ListDisplaysResponseObject); ok {
+		return validResponse.VisitListDisplaysResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// AddDisplay operation middleware
+func (sh *strictHandler) AddDisplay(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
+	var request AddDisplayRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.AddDisplay(ctx.Request().Context(), request.(AddDisplayRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "AddDisplay")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(AddDisplayResponseObject); ok {
+		return validResponse.VisitAddDisplayResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
+// EndDisplay operation middleware
+func (sh *strictHandler) EndDisplay(ctx *echo.Context, teamId TeamId, practiceId PracticeId, displayId openapi_types.UUID) error {
+	var request EndDisplayRequestObject
+
+	request.TeamId = teamId
+	request.PracticeId = practiceId
+	request.DisplayId = displayId
+
+	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
+		return sh.ssi.EndDisplay(ctx.Request().Context(), request.(EndDisplayRequestObject))
+	}
+	for _, middleware := range sh.middlewares {
+		handler = middleware(handler, "EndDisplay")
+	}
+
+	response, err := handler(ctx, request)
+
+	if err != nil {
+		return err
+	} else if validResponse, ok := response.(EndDisplayResponseObject); ok {
+		return validResponse.VisitEndDisplayResponse(ctx.Response())
+	} else if response != nil {
+		return fmt.Errorf("unexpected response type: %T", response)
+	}
+	return nil
+}
+
 // SetEffort operation middleware
 func (sh *strictHandler) SetEffort(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
 	var request SetEffortRequestObject
@@ -15345,85 +15349,6 @@ func (sh *strictHandler) GetRun(ctx *echo.Context, teamId TeamId, practiceId Pra
 		return err
 	} else if validResponse, ok := response.(GetRunResponseObject); ok {
 		return validResponse.VisitGetRunResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// ListScreens operation middleware
-func (sh *strictHandler) ListScreens(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
-	var request ListScreensRequestObject
-
-	request.TeamId = teamId
-	request.PracticeId = practiceId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.ListScreens(ctx.Request().Context(), request.(ListScreensRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "ListScreens")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(ListScreensResponseObject); ok {
-		return validResponse.VisitListScreensResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// AddScreen operation middleware
-func (sh *strictHandler) AddScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId) error {
-	var request AddScreenRequestObject
-
-	request.TeamId = teamId
-	request.PracticeId = practiceId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.AddScreen(ctx.Request().Context(), request.(AddScreenRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "AddScreen")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(AddScreenResponseObject); ok {
-		return validResponse.VisitAddScreenResponse(ctx.Response())
-	} else if response != nil {
-		return fmt.Errorf("unexpected response type: %T", response)
-	}
-	return nil
-}
-
-// EndScreen operation middleware
-func (sh *strictHandler) EndScreen(ctx *echo.Context, teamId TeamId, practiceId PracticeId, screenId openapi_types.UUID) error {
-	var request EndScreenRequestObject
-
-	request.TeamId = teamId
-	request.PracticeId = practiceId
-	request.ScreenId = screenId
-
-	handler := func(ctx *echo.Context, request interface{}) (interface{}, error) {
-		return sh.ssi.EndScreen(ctx.Request().Context(), request.(EndScreenRequestObject))
-	}
-	for _, middleware := range sh.middlewares {
-		handler = middleware(handler, "EndScreen")
-	}
-
-	response, err := handler(ctx, request)
-
-	if err != nil {
-		return err
-	} else if validResponse, ok := response.(EndScreenResponseObject); ok {
-		return validResponse.VisitEndScreenResponse(ctx.Response())
 	} else if response != nil {
 		return fmt.Errorf("unexpected response type: %T", response)
 	}
@@ -16127,402 +16052,401 @@ func (sh *strictHandler) ReadFeed(ctx *echo.Context, feedKey string) error {
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L3rkhy5kS74KrDaNaPGNskqtlo6c8hfVDXZzRHJrqmipld2TD9QEchMdEUGQgAis7Jp/VL7CPtka3A4",
-	"EDcgApGXIjVnx8bUJBOBi8PhcPjl8y8XmdhUomSlVhevvlxUVNIN00zC31Z0w97n5k+8vHh1UVG9vlhc",
-	"lHTDLl65HxcXkv2z5pLlF6+0rNniQmVrtqHmq6WQG6ovXl3UNTct9b4yXyotebm6+P33xUVV0D2T0TH8",
-	"z0eOImmmeRZfS6vBcSMpTZfL6DDu1+PG0IxuokPgj8eM8Lv5WFWiVAy44AaJY/6ciVKzUps/0qoqeEY1",
-	"F+Xlr0qU5t+aQf5PyZYXry7+j8uGvy7tr+rSdwhj5Uxlklemn4tXF5RU/tfFxY0U9wXbjIxc2Rb/19wZ",
-	"2H4DE9itqSZrWlWsZPmCwF93VJEHVmn8qxYkF2Z6d0wpbsc9CWFcf8FpCcIVUXxVspzw0gz/mdHNycaG",
-	"zoIbYljqmSKKac3LlbJ8br8ynb7JMlZpBgxZSVExqbllnIxJTTnMAXnsXoiCUZh8VrPWD475FkYC6eAP",
-	"ktE8/IMowl0pug//O8tEmV/bCYzvh2v4+8LsQKC339sn7X9BI5wRztiutD3owhPGThHX/A9/EsX9ryzT",
-	"Zsw3mUb+6lKW3os6TKV7thQSFsY126hgG/wHKiXdw1bQ2g0zaLukG14AGVlZb8wSxXL5/J4WxcXiAv+z",
-	"pmUulkuzEKG0WV8hFDMzXFz8JkrWWlrTMQ9vphVjEb7gGa8o3lR+eaPnvPkotHDTp5pHK7O1Mz9RD0xn",
-	"a9O0rIuC3htutTK5u6lAzakFCW6XspRik9xY6DXe6GlUc9/15ztYWSYZK5lM7lAxHZYGWiT20TtvQAb4",
-	"vDUbz5i4bjtu6HzpNZfAh12Zp9eMmI0mYknMn6EZESUju7VQjNBS7ZhUhEpGfq3zlbko2KbSe7IUkpSG",
-	"5RcTggJuXmB2f8Z6PO54zc3SsesCT78/680BHixxcfH4fCWe4z8aeaReoExp/fScbyphpS4oE68u2Fby",
-	"h8tMSHYJH8H036zYB77hqCj2WLcMH+cNffyJhki84WWtmTIULviWEaPpEV4SSnIQidhTWW/umXQ9iVq2",
-	"j1znx/+oN5UajjPskpearfxnH+08Yr3eMPkLYw+tn9uf83Ls86gok0zpH+hehXtVopYZm75qgOaeh1pz",
-	"6ayrs4oWFVuzaHapRUg/jwmectraC2SNVLZqtDzgLMnYBlWYng4hpDSjTt3UhgqNVpHSNOfLpRVdXij2",
-	"h65LHd6jJZdKj+gW07tne/DtFzjaBLXZlueszNiLH2Dy5o/JFHff2jdET5L7BfWVP2SvqDaWQmnJQidT",
-	"G1X6Xug1KcRqxfLgCY2Sc3Gxo3irDmT3nqi1qIucQBOixYqZi6AZwF88U5sCM3canFPnkCPdDDwnBRU4",
-	"ma35lt2yjPEqwN5s617ew7WbB3bkJx6QqHhXWRZYmEdKXeaCcDPTiSefe4dHRnNnNfhz6F5zvbU/detZ",
-	"uDWPkCvwlqCtXyZ20TcNjlDnXL8ttdwHxtCd53FONXuueZj/Nb69hmy5pjryQ8L7gQJfwSMCRsD+Qiv5",
-	"Cyst/wekFosoNZb0BI6e+Ts0VoTmOamri0UjCScZZvCGgJ6SVcwf6YZdg8QL9LXCi3Oqgx7jpum20D6o",
-	"2QelFDz4laZlrhZEFDlTmjgxkTTgBxBut6wKPg24ruGxnr4A2PbPoJUPOuwx08rK7uY0tobzO7bwHIMk",
-	"iPKaHXTAcM0LcWq/3tmW8IraqbGbN2IbiNxSoK4zmhtlcrcWpFZMAXvbF0GIfZt7ZdiVe0c8UwRF/viZ",
-	"tbdD7+4IvjaCz6dpoeCX4R8KQL8JXcHs/ovWxqXqCcA1Zgp/KUT2ENL1zYM2clXkkttH7IDiLETuK3gw",
-	"GaLv1ua9tSyEkAvykghJvoPfzKOLlWHlwN6Ck6LqgduhnQHDznFxIXalvcQ7d3fr7TKm24ufWFGh4Omu",
-	"CY8b0fSBwdLWtuUz88axN+Hw/VvFzGSmt4BeVhKxK8m92SErzblq3lHhEWBad2s8eQOrK/xsFKedPTuW",
-	"q2P9BCWlgDUrYt6pr+EZTDaMlspcO3J/L/L9rCtmQx/f28Yvr64CpwcOWnh7FGNd3uCl/vP3YQ1T0+Uy",
-	"vJpcMAUW3/a0Q4chxNhgCNBrXq6Aj61BYjj8r+J+TFuIqOMb+viBlStzdL/7/mqRZJQ0I4WkUovM3wWo",
-	"rOkqLIw110XCMxX2Fo6g+2ThT6DtvDlpCy9cmu3FzbQCpKNaggG1OYipD1Ur1g56p8KndxkaWAN6l1Uj",
-	"85ybDaPFTafFcPMHexE9XBuhNKkEN9raQP3oTkQEuDlnGc9ZTiqhlPUx2EOOp35HFeFlkD9ti7BFFqaT",
-	"8CbAPvwXCzPHlAtSMpqt7UmeYW7tWlZaDalchc4qkhXE6I6Xr8lVwIwXW5vXohrGxHGa6eOcUhnUMthh",
-	"DCrQ2NbnzaLelDPN1mtR5CqsIWF/5H5P1mJHNrV5ZZt3t/nGWkwZ3ZB7mj0sCLDuLJX5J1HkoRkVvGQz",
-	"FGVDiw+8ZEHL/5mfDeZfyT1b89LS495MZkGoOb2FZjJi7oi7shhFb17/mmKSNRRXWoh8QXaMPZjNMf/t",
-	"vlpeQ9uCKg2aFVekFLvUfbmDSYAlcerpgR4wx3jt42F30fGXt7HgCoOvD7+TARdjUaTv4p15x0XYPSro",
-	"YsLMDp1qsIPpH2Squw4eae+66vIDaFqggLXl+5oaZmQlOiusrE+imBn8hko9TrG0kyNZhibe4x/Omq7S",
-	"t/0zXUVtDTsh88kOfoFG8WsN/TK2L5ycX2+Ioz1ZB/salwDIu6fg9vBhbUYIT1nTQqzqwCGkqxliufEi",
-	"ha1IcoYV6do0v5FMseDeZvWMeV3X7H25FKF+QF1N7+kH0G5Ddi1Bi5iJaQMvJyrRJsdyosXO+mSOnf5K",
-	"ijpq2rJrM7dHtia8tH8wjxYhc2DuY0df11JfNwEG3SmY52ZJdmtWEv8E5YqYb0Ivwl/FfdREJzbMvDDt",
-	"ow28fveo6B+7goLmec9RNNbTbV2uYl1VouDZftrVDa3Qy5LOeLeM5rGRrQ1pxjG1XuJQT5XQKqaJUMtQ",
-	"zxRxZpCMluSenWAb1I7rbM1CylZdtDzJsi5B/B473twrJtxHUXAW41mu/GHnpZ088Gzy7D/TotiH5x80",
-	"IaoLx1IoHN1utqjrxFQzeTx3XpD4E+Elo7/ykL+9IF/Yu6ErBYK3y5qFbI1L1gkYaQw8kegh8RAJL2GP",
-	"OtFUIYzIgHHxs6SgCjv/+TEV1xEbK1vRsLZfEm7jEUGdJ0pTaW33aW6rezfepPUtW9NyFfIjtScBDwkt",
-	"anzmps2BFbRSLP+ooj5MmOWCUI2vkwQznmkYtuYzuQVbPk4nbY6yLkvzxyA3KU11rdom5aqgZQkkEBVY",
-	"6vNw2Fv/VNqO2iRphrZrCh4WQ55oaKD/dzc54BHQ70R14VhgcbHkJVdrkAgw6ZAJnOrx/TfLXJiX5oDS",
-	"r83WEb4kBVtqYuOVTsuifc9pFhcu8Ar9m2JtqvBVac0svzKp2L4VjYWmCsPbNqSRY8DUmpZ5AXJvZzfo",
-	"npv/VWshgj6EnqAQSjP5wkwjWU7AJ1ZQiHJZq+COs8eKZZrFArBydliMi/tyLFYg1ZrU2yvo2oW8NB2m",
-	"mQSrFJOjp4m3L8CYqa/1htqHPdnN7ReMYfiRVsH7jMrslua8Drsz7p1Zb/DLUjL2eS2t8Bv8uqbF0vkJ",
-	"Aj8XtGS/8Dzya2XfVcEANl6ufq7DN/Mu0mH/8Wx778zRfdwmx8JRrT3d9roddZpZTWwyqCYv7Bal7i58",
-	"02ztjSfN4DRJnfRoPSQCOjUwsB1ait+gQpZGmhu3NbNpg8r0gC6zV7oO3eZrsSO7tWBbJuF1ociqBq9G",
-	"zpasVAydl7TrupwkUpp+h0s7QMOr5ZbZ4OWx4MZAjCFGeKfdmuZDuaXFcJA1X0WOf1Bq9OhUwBGDPkLi",
-	"WVLNgp0nymmM33Zxdj60DvptrSpVcFtCHya068AO4Xss2ecAukvg2rqXjD5EvCn2+epjsowuCdlGhILz",
-	"gCtr0yhFx4Ey6b8pmIo5JlDNhoeeHZhKZgYgK75lJaHlnmysdjTYWLG1tpBwODc3TxJeFISVuXke6GAf",
-	"ac8x/xaG5rggnICnaKpT7brWh7nUrmsdjFCaY6asg6rMOCWBFXAiDTUJBRpz1VGnRW0DfMaPMhIOph46",
-	"yz/Q/QdBA76GNZX5WKD7ry70PhgiH/3MnPGRzAAj6RSBRoQtlxDUiozro0rRacsksw0nadBEGrQX5Zbg",
-	"5pTKVI5iBzHWD1y54J6jZM5tXUbFTubeUqPs6b529vKJAIZG5HQ3ztymIFvQtDSMNBkwwyDQIH3Z/2Gf",
-	"bSEjqxQricIvzbnrPgjme9XlZKD7rWl0p420s+aBoG9OLAlY2dG6wUviWN3cgtbwwVbcvf6HgVKxcx6w",
-	"O4ajk3uHASOMW9E3TuI23toMrQW4qBZ1kV+CksSy9kcRNlH4IMEkL8rG9zLWHMfqL9FFGmEnwcm62aSm",
-	"WGK21cxwCjOpatN3gE5+tuSPIfuxpit7RcACCVdkJUROlkLO0hHAohu3Tmtar9b6NdlxvRa1DRlACz/G",
-	"RMNPhGtFqEsrGwy6biIlU7NAC7ZlxXBeLyEwxx4SCLEU5I9ha2A0i3RN1Qyn4I1pHnbkWKvQnKRKtCMF",
-	"hYym4aNidMN+8m3Ols8LG06wFIVV0HeWIs+VhvBPtaPVc2bD5wwH5c8rym0IuMYA8JC5L5ww3fcW19Zb",
-	"TPfB49QENQ81XcsjmEQJTyRQPC2bBcO09Szf8h3EE4bk4To0JTsdpwGj94hV4LJaCWJmysHakO72/cDL",
-	"h/AEgommFFNLHTv18kut7wyjNkL08TlQ6Ud+J+QDSraITRBHn5lDXidYJuzD3PU/be4bMWy4HNjmIPrD",
-	"3TpPjfBpC+Amc8tK15ZI9yw3oQKCDHzxA94uadqfvYt+d1fOO26PdljbsgnXfW6xonfJbWqyeaZtmVRc",
-	"lAuiGCO5yJQd5oXlyhe/KlG+tqgVXEN4ngK345plDyx3lns763aGXO96BLYecTUM2SOeWO153aygm1qd",
-	"wPChsOh+r+bvTbI2ZIZwRagyKzYXiLPwD3vnep3YvV4zSE5I9Uu4rC4YIom5gOYH8tbdWoRerVT/JOzF",
-	"GE5ZMDzENXIFl6Tg5UM4X2Ed7Af4zOc/sKIw5IKmyZGfGxYL2ez5I454OljqhKS05B03Ssxqhf4L27yt",
-	"LSOBkT4hAfcWXrK3VKN3sefKgV/Dpk/zYEW/28K+GK4WRDJlcz1fXr0mZV0UmIIBdiUYhNAdqAQb+sg3",
-	"Rol4eQUqv/3LVRTkIRgDPsiRUH4YsEq89qGozxSxESGlizOlm66POMmrhwSJUzLA5YfF9truEh5T41Hu",
-	"4WvtraQqlNVaCh3U7tmjti9pQbO1M3NYw5oPscaLMGmJn+iGvS8/CT2dNGinFFyE0nyD9t4Zduy2ZXps",
-	"ju9duxOYlfvm445pOZjkGLEn+zUfZFJ+x4vifVmFDMtVQctUnCzbBejWouo8B9iWobVgDVghkxEHMKzr",
-	"KLTJZsohTj2ZIdzZUwZbu4q4RiE4Ia6tzoeF2q1TXjkdCCfzSYp3ugHa6Zl+QF2AJ7rZAeXTHhXdMNIY",
-	"YGJZZicifvRZnGaQR4nTtcunkKWSYssiCY4S4v7HsoF9QMjwebijVdKXSdRyDpNj3BU9b0UKcQ7q3a48",
-	"Kcl4jTF04xoRsyHUqip42Oq1pUXNpv2FnjnsuO47d/DtMfcc4QZs2MBHUOFRSjXFo9w6yBL/jm9Dee09",
-	"jJd2WIWNAwoatA647eblNRn9uK5iWrK5vk8VtWNe11UVWagURYwGymVIDvNyW4BhKWk26sL11rnM3QOu",
-	"CchqYX/hxPzkm4wjoE1K1jwwxOx8+XeFEPIawiYDT6+lZvKWVXGPLNdOzbPATl5h/9PVVU9lHypZc6BL",
-	"vFQM4PHIulQpeDEHpt4bsXWBoUVlFgYGbF4bk90rjXqi69+8OGDDN9x6Awu21Bh+PK0cwSCQ7Y35yn7T",
-	"gpoSbLeLn4tcPJNLuN+PIfxMfi5Z9UmEe4gA0YTW7C4X2xt+CnOLLvwT26mxJOgkUdYi4Uio3/HZYlvB",
-	"85CrGY4e8H0uIPwB5t8OfzgUEKevTdr4FpyHx14JUfdH1NF64mPXMc239KdERtk4P1IyPM9H/jjrghGV",
-	"7SWWvSa1ejMLYEmmzfMzNDS7bE2hqSBVfkqtqS8u0FoCq3RUc5Nphoht3LXYVFSG3k8pmEb+sQn7pdTc",
-	"zPeqBdScOs7859OWyZxneu4Tyk9u4XCJXEd+sSlXs6fw7Ou5gZyaEwU9L3RxxGERwfdrT8zeeseETh4a",
-	"5IiktXM4kLJbFmT8GJZTIGq9FdbsMaWGKkUpdjGsHCazrgDqIMKkSAaPsORAm+Et4jpetOPK7UTSCLtl",
-	"B7PsO0+KAV1nKvOnY+WapaFPvXPUPGDdEbtZ/CI8+IZrAHD+FL/uWog7319dXS3G7782Pk+w8bd1H86/",
-	"CmNyzJB0BCEuEOlNJTsECi5+1oM+Z9d8HADpu6sJPc6LB5x3yiEwJDnoBHyy8dnzxWnPucckQel1kJzt",
-	"ZWy7POs1zQktCc8ZDXoILQxRCNE1FIqxERtApuQl2a25g5NRa7FjuYUwHfZUq1HOGfFOj8fdh0EG8Rsf",
-	"m9HHGrTDLeDPNjdTlGyIezMNMM9isbQxzEJ0SbdMIAemZXlXdQCceNx78nvquelcq2IZulFxY1OO1iex",
-	"+0H0Mu3Sz9cto3ko/JapmTF6Rn3tJot2g5wjnqyY4h1lgDg2iJFG4WwsIeetZlSHt+P47Ay3bp+/AaRz",
-	"g6ZsoN2Cg3bvrt5saBDF99in8rTkU0RRnmMxmDUj7tIkXBHHz1glJigax17KI+d/ps4w+9GLuxhRbJHu",
-	"n50e0qP6lvLCAcTGma25a7+/ChUiGXXnjCUTzIZvcp2NawShWY5Nw2ONt1eRQo6XoYFGfu2Lbk/+1hza",
-	"od0ZrdJk6mc0dRxwJP+Ls4DGAnFXw+MEVwJ3sQ0uFXhGwGHL1DIDcho/OjOCdda8hmd0Zr8JBYEjrWb1",
-	"16AtH4OvXaJ3cjS6hD3qm1bVriAWgxOWe5ILiwmoBFlSCVlurqxWrZJDWpyGfGZwP1QRkqdkb7R5el0H",
-	"BDxMNQvvh96Z9EOihaZFCHaJSmY1WNq7tGC8nfBRfBDfDxGQVDrll0i+WmvQ5+bmoA0gyT1rL1BQOKK7",
-	"yQ9Qy739L/NmFYsS4qE4ozrqj4VQisp9DP8/C6NUtULXrYfOgyTvhAyDp0ReaRETTN9Nht16fbxVfyII",
-	"VM1oGeYH6GgWRC8Obbucui+QnC8sPRPuDPDhlrS4dJ/au0PQ4tplQ/aeu2uhYtkEEBxn4wo7T8SWpsVo",
-	"qEQIuH083tjK4g0Pq/+ILYvAXMNPZClkH6Ft2kQ/hp6NVUtM7wd1/iShUM3RNR8v3A4hrR3ZUsM2mq0/",
-	"KHLjJ1ZUgXzVJuEooknGULfxDZ3HcH9YVQX9iBBysCD3tChawN8jAeypgN3NoK3JpYT9gON7GEdsKeNj",
-	"7W1IaSY2zNy+WPYsDFReCPEwGmsVNiNFEbz6Mg8HrgCjSFVCB0VdNILNRQkGvAJUdbCaco6mDPXAK7g8",
-	"IhUKJd9E+GAEed5lGg0PqwifQF7mIXWpgT8fv1Ch8h3KbjTPw4I9htn9vgOmjuP5MCuYr11rUiQf5TJ0",
-	"AvzjGNMCeWltUlqKckUyIctg/aXElDMctZ3Ng4Edlisj2WghIA+QGPNRPH7iep6FMaIAjNSEowk3tdcI",
-	"Gk/MUDEYWz3XhyxeFCGPtvghaCcxsmVJeQFABZBTZzR8B2FB1nQLSSYWu2Vetqr4WxUeb21hERAPxozn",
-	"7lLGNJGMFhYkJrfMMwMEncYqcJVK45ZFitHAG2dDc2YOA9fKlv+YLhS5uLBgcPNskKXQb0tRr9azP/s7",
-	"m2nunK9maCGuC6HYMYZIq32gLoLT9qRqDdEmhd2/ZrOQhRaOd1OzAOAAHJQB8JPYsNkJ5nPhkgBAZnaR",
-	"hDDrrgQtwAsjZK5eJzCrRuEQfLdyhwNLTDNiC5YuSMl2TGmCCHvJmWG+PHYgq3VuImxCaqmtzWyJ26SM",
-	"wnpDV6XPXRvsNKxz3vqc+jb5Cc/ZRJkOeKzP6QuAV+aU9bAfuJGau5kqPeOIIfUOPmatYuyHl/WbS/eZ",
-	"xA1V++tQbQ653IIPp1gsSzSdXh7KoxXx8O9XhwcMPy39YQ4OIiRhMxzdeB445fH81IPSSlM5ASZzMAv8",
-	"IuRDBKAl3X7aXHJTYhY7DhH2vc1Bz4/jx6PqqZ6xSqrNIg3YfTxokjPyOocI3TAHrgIKLZUMn+sao9xn",
-	"YD6kGB2a6Pem/qg6ppjr+/Lzmv2436Q48o5wc85EO2p5QMdcgO+/Ap5i5IS/bxJfDjjl78stj6HLsA3l",
-	"xYgKOp0GYjpn+V/2894DdantuIe6se3E/XOgmYbrO7yljhJhOAveodR48pZvCTaRGGpEwcuHZ4qYBq9t",
-	"gjw8gW3VC7qivJxebjMUjjS+tLAPdmSjR3cQwL4ihY4juzvA+bU9jOxZaEGI7hYJh57ky1/958eEu3aR",
-	"wYPTFLwMAjm4USYDQSuqlPPSdGNMF2nZuL6D4PzqfBUrrL+mZcYiaWAIHwGWDAQgYMTXtRtIvlY83SA0",
-	"jRYFwcCSkBXlzW3I+umC7cBTA8VcpNgh2CPYdVYcrEiRTg9IwaSxwsL4VpWsWpA9o5K89HBouKy0S2qD",
-	"OZH9uEfJ7Cq1IIruCS334DtYEGEezSSTQlnyF7wEw1kBJVW1eE3+eOXMreaB/scr0BO6uK1tTDS2G12h",
-	"BxulhSgZmNTAemWaYKoGUeGAJtvDdHmaygdMuLC44Ww2LOe0bDun71nB2ZblTkuSEVTZscjJUrMyi4JN",
-	"Sx2xYCw5xKRqQSjJWNszEiorOZhRK1XGZyhSzER9vrdnSYjnWWO4es6c5QotW5NJi00WTS9I02+LL2Uw",
-	"RMXwRxqlgeUSZFZ/PB2NWoRM1V0aAXSQ8mI+D4svmmWs0jNCbN64DwL68Zghf83mQC/YOjDJ+GiLA9I4",
-	"bC1XGT49zspNSkYlg+IsBCq58HJlw5QhgiMG0zj50jNtIDJNrnjA9u/q5gzKZYcxDkazCefBK/5cxcEV",
-	"d9P4rTsbiJN3sonRjmVtAv9IyT/OCkalRU2FE41OtqiL8RD8vhSXvfcTKWsdsBN1/iLE58VNxN1ZNEeq",
-	"MXY6XnPOfswFkehB9EE59pAkuaD8kZ7vh/orY1VQ23pgrPooSr1WoUrc5lesQe7c8g0Y1ncTqfU9wrZG",
-	"Culbf2WVjuYYjuQcpMIadWHywzPYxywo4+ikHCMZp5+w2toJQqN/gEvrloVQxMdM1EnOT29vDvs7zfBs",
-	"qbEuyUgY3TNF6IoZPWrLFAFc2yXC8hgF6p81/+03prCAvQUxs2qXa96Ed4T8wTPFeaw6o/13MzVfZO2o",
-	"tI5WAbcw6ZQaLyeVVi0QJYaKocWBE5TYVsriYbNHuqkKtnBBA1B50ixcit08by32pEJAqyCaiSpppdZC",
-	"E8iKqhMGHYXNwd5Gi1VPYbkovKRmIL6Hw159Yca0uVdCp2cEIVUckoqrGugJ3tr4IHc5YoRxpitqJF4O",
-	"m2FUCLcpUFrmmSJLiW/dfjmlj4xp9fcDKipRmd1pSc3N/n+HSy5Rxcxq/x4vyBT+KeMyK9jI0L500d+j",
-	"NZviRZnMr3+PFnP6iRbLcLIRL1fRKfX2vJlAmwpuaL/2Tqet4TsL7JFjUNip2YNFazuTqhR9QFacW6So",
-	"BZ80jGETEbLHtPeR/Mlh6dbpwAox34/v0bZjsYxy9MfbWHpaPKWsVpE+zQ+R/oLVSC8Wg7xAl18mrExx",
-	"tUphyA7Ikx+rt5SF3cOURJdZ3maf52LZJwh90+SjhJJKtzPSNwB/KojlFtsUpXk/eWVu7tRczhuZC1Y2",
-	"n2ACLEvZ5Ci1ML+g8/lppkDlTpIAEibaZQi1AJHq5nKGyGhxi3j9fdfw40+ilmHqb+jjWHGdDX28YfIX",
-	"xh5iTwelf6B7leRffmwq3rT6XTQTbPWXGsLdrPugEO4GuOkox++MwraDh1jLkhkT9Dnb8iyGeF3AEjrm",
-	"6FGck/lREV2p2ga9iBXpFLXOxGYMCvBYfLGod0/WnVzo/qUzll/TDjijBFTrkNkFopmvI1vlrDjdMWwZ",
-	"WkxdcsM4hGqIXC6Fjm7ioBb4AdFlfZA12pQ+bbxiQDtvtrG3YitD3hdOdZZerLDmdtsX4kZ+DUnQjzRn",
-	"YQeoc2ROBWNHnJAf0cd4+CGOBD6q2o6RHFYfIj8EyrueogYMs4bPaKzsr0PTbL1h/Wt2Gh0AyTJavci0",
-	"ScaCRUcqQsG2JxZeUijEZ4ZJaCnF5i/4EAhrwVJs7ngebxAv9BmRCBTRLMzjUDFNMOIlkD4QHzbsLoVT",
-	"11lRb/6tPv38kh4kQOf575FYkax59gNXSW4qzTVoVPMP+yD7iC278RdGd44u8GYepj98FRqqhVJ/AjEy",
-	"G5y0j1D3j5FQo2k4SDzJwaAQ1qTVIluOUwzzezCCqQnUigJwf2K7pLifyfAEd8k3AKsQRk+V4kpTsOJv",
-	"OduFqp8PSjm04z8ik75pRUP076ZgnMR303ESowESZkxg7lk34gwVKmbDjt6in9juMzJZ7wSs/GOiiRIZ",
-	"SZGbRyUnHlcRMdDJ8T80LOekCCbBWYYgs5po1u5htP8Ouiao8bY6kk+2v6egrs2w5CfCKjjkGiijU+Rz",
-	"4myLoPu6yRcKPE52VJE1K2xW1JraCLR7c7cq8z9QiEAIUohu0cnRW6fx8oRSihIQI9poEadDawDWCBOC",
-	"Z2tE5VLagv7iLhuKaPpgYR57uCVOxsWzHVmhmC/SgkZrjHiDAB5u/nXLO5Vp26mprQMVqoxQRX4QSnds",
-	"cP63Qea2soCeravN9NoW4MEafvVqxVSK4+euaRl6Jo19+pmuovgpOzR3DMwoN+NB1uMVZse/TS2v346C",
-	"3nTMKa0fsLMhcaMw91YU4NIXF97p5zPcHHeHNuznJVTAH0kym8avvKeDTI7g/XLPV87KldA0+Fhq79go",
-	"AlLm4iOmRspq7SpqTTXNJb+/T5s/z5Nalc7kcMDV/H0YS7T8QWJRiqk+K1dsOC1MxjLKDZUJQFeVUDpl",
-	"CpI177jJtrhLfrZTH4wziE99TFj0LbT9fXHxmwg5f5YFVeuwwF3RTnhG+/256wL/xSSxbYc9LXCsSekQ",
-	"ykqUtiM4rW73G6ZuWKc5E+4YtTYKaeDoN/G+FZZ+L5yUSX3k4newLPz2zYryUsUiNCDuE9qZm1PWGCQP",
-	"wYs9nc7GuUWAOnJOi1Su+AHatrhiYif9yJ6GdrQRsfzGxtwFrBwAqoRhrRnVtBCrOuDojmYKjwQuOnE+",
-	"/IGt8eE7IpYTsaM9Ro7vaqya6SS6RBzdo5yHUO0OC8Qu4ILdbD3VErn+jYuYPJjpbVDo0NssxUPI+AVn",
-	"0ga7c62I2JUIOHQvGX1Y2KAZYcN15wj9/+KioLEoyZKxfPY18omF42krKe4Ltgmd8j3hmmS0tK8Qmx1u",
-	"Az8ocdHFXfO8bR99TiZO9U7TMo8kqMBcF24/HC3S2EO9sLs7B/yKVpVjE9XlEzHyuj53DQDH7ziLY/g9",
-	"WgWDpu5W80S+n/9JzpdLJg0nzeboH/yn07FRhmUuuqOlknhuEYsgkatApCcWhB8m1EBZKtUtX4zBkO7K",
-	"pZLZjA84dlqEcz2WUhxg84WvfL36kbvyOgT6b9HBE7fwo20MEOT+VTRwL6x5VUFKiV37/Z7wHJ7sRty6",
-	"6oyWQPZ1N6Kk9tYqvJqE8x5Z7g9OU+mrN+U+WnouHCfgwvcHP/xab6oYAnWWEKdhm+EACzs17NXNJ5Ht",
-	"7WKP4PnW6QzAzKp6EzL+0NJy+5Kvasmsa7kk0ByakMwiBdEHRqgim9rcrktCSXOwgwfBxvoH9U87VFhj",
-	"YtN1Xx0jh9RP7Bo7WviMA7f85K1ore3g/Xi7XAbT/tZih9CubTpbJQZgwRz+aCWUsigWiDRqXgAVK0kh",
-	"xMOCUPLPmkrNJCmYUj69zVbLG6jJ0fqdm1g5wrQbFHVK6B47S6Qy0ucICr/znHSMSrC4qEuu56nQ8EXi",
-	"Ot85pjx4nR/YlgWCBw56yJ2szk3kYRemgV3BEST4iJLhKLSB5DqtrixrOh6BW+hHK3gOX6eIZPRZuMUp",
-	"exD1j+mplsqp/Ee+EHw/C5ijn0IqvcSsdKcAxeCZNQd9sGLyxy63R7jAx/e7LxLXBDM6YkWYrXe0WAMu",
-	"nq3k4wtnDiYYDpRqKKv0HGCmAIFuKJeHP5/gnDSWtoQvnF1uxoPLhTV3qD9dh3LE4hx5YC2tOdMtaESb",
-	"vkF7QKD0bsziaCsPMEl2lGtwBndjEMFCpzFPpVYsJ+Ypg+CmGMB8Ei/Cjjkoq/EjC2TFxmOk4JkOag5U",
-	"p3tafVJgv4h/17bYshuCdbQH9HjQEDm4JzM2EtIehRZ2T9S0gUVi0/CLFsIKYSYp8LkR+bbD+O1hxZCD",
-	"aDct1SB6yO2VdybANFqkT5R2jtWOEXdSrCSq7z0NEK3yvTxzcwaviBbkZUoRAvB81EWqMGyqhPRt/908",
-	"7sGhu3XeqN6Rq7oJEa2XYmOMD70ioaR98LdS3LW0m9Dvn9dc5rHAAppp9Vl4H+OwiV5Lxu4GONcxp0hr",
-	"Os3YfgULpEDLFN+dQm+8RL67RWTOg7nutg7FxtntmKUwWhSeQ6vRUR4GWGo03WDE7ax6tSMpPiNen8MM",
-	"7OEk8l6odixHxYXnOtHq8Sqs3AL9uwmaaHAOYKZJCObJkbKLC1XRrO+vTiFFJSOxUVvngpmts444b8IR",
-	"va2hPHs2K1oAnycftKN0WSTHpFhsOAUUsCjuNo/hbCLmSZj5EnENUFC5rvyAblKJJMM1H0M1c56GRGvZ",
-	"tBN19FM9gxuztu9x5CpsX0/HK6CdEr0bXsbr9cZV02F6/MjjZHyYvoEAs+FBq4IJpHJJc2kezifROogN",
-	"GkXYKR86Jf3dzOowzQafNLXKwBY4W759dIpHr7sHjhrIxBqGt1iziGHpkslVtAzTkew3p+odMS8bjDNz",
-	"ZlrU2ZrN+qh/QbTW1uxX03MzMdz/psxGAyVi92VmAJHj1SPYPRwbnxh/Ho8viXkKdz4Ko4lLyihqtemW",
-	"ZNf/iMCMFU907pOZWWdjhbN84LNtFC2eBd6L2ScZnR6nEw3oXQh1CO5kNbJKCzrjNg8KEvAOZuNYclAM",
-	"scR7qJQtnYT66ilMkIuLgm1ZMZtG1vtwNAxNyfhqfS9C8D2AywKGMN8IIgaoLQwIAEmgMCW8xn3wy8xV",
-	"hhY4GyiuY4EOdbgrZ0znoPBbDCk7a+nKqpYVllxJKBgyimlYs/flUhwPOTTJ+we/N8PY6q1sjGeqFfOC",
-	"wXVQiagJOZ15guEiCt3Pkq9Wc7ZwnlPCH50m9rfB4fNjezHSXNTNPW+LrPu6fQ7n3WE7tVA40MDt9FtX",
-	"CqWREovOBdVcGQ37jd547kkbwYqba66Qdaz+UFhJSkq2lhbZoqFKPPEyrPQ0yzxC7fnFJUL0cwIPdPLM",
-	"f0Y2Fi4PnvjHNnbiy0UQeJflnU9eXrn/G4ddPMez1RtBmqBymF+QRSMOSudzCJijAZq4U/WxhbBzcA3C",
-	"WK2tsRqEilVU0nAtW3uN21qPDiPWg8YiSGIXdyNiwEsuYei7NLozXTPqgZxtQp4bfbLUIVpUwCzoyxi2",
-	"1touc4hAtED3JFjSmS7bBpT0Z5mHUuPvqeJB/RFiKw1FkDptDTIQxK8eWKyeSaBgeQ+SqtbdPMGwo274",
-	"46/1Jgal7Qr0DH+B+zWWekelLuO/JhSvCgiIIb5Zx9ojebQSTOsNnVrjCmnZASFrHGi9yld+uZ4qndc1",
-	"Ts3ROcVqXQo9FxrOYcqmKSGGi29ZFdTKxkRN1ZNQLSrvKNddB1X0YCOsLdbvdlzfPtD2PDWd+qEdbSZO",
-	"OeRTvrCHNfWQ28pQ/pC/L6tQcLI3Y6cp7JT38h7/dBWyYo6c+7BL1BYR8HotZHhDBlWZ2yoByfptixWa",
-	"WX7XThptvPSu/NcQTZzKIEh5VrvcFlt1eAcVBxQRSw3aaIpxNpSruDEK0h3/LQQzes9XiqxqKnMCfxSl",
-	"rUuqNMAdhGwfrUTihPdsKX5qSk4H0rwD2uyMQJk/hSjfOpQJE3R6mG/KS/3n7y8ietcqVsVzxYw0Oymv",
-	"hwqEXbhZtNXuRiiMlW3yzDs8ppEkvAYU37IlJTshHwDmGUpz2ZqVa3uAIhd05H6OQv73ruU2HP7U3Zpq",
-	"FcjCmVnjoKCz8e8LEVn743V8kY8/n2o1j3fx5QwiFC5wvn7TWjBrw7vdLaA9iN3SpIvmllWHXDO7MlYs",
-	"VmZrvo3mu7qPxsjoK/RtmVTdWISY9uNLI7rRm4+Dhw+nH7koD57l8MDij1gRCCzZtFy1jfJTSxpbxw0N",
-	"JphkmQ1R7z2o9KX6f/+fsUffsH04QomGUimideDx7Rjsf0HElkniYEqeKYK4TYEnXZU6xUHocAbx7hoK",
-	"9rskIaw9D1ObOCgbAD57AcROPSr2G5iLi5BNURi+a3tzvxvKkRsqNc94RUNx6T2PchsWwKgUak4J54LF",
-	"Rf84Rl5EtXCQWOmuKPjCz8QvwgcBuuGSXs1tws1/Oju0r2s4vIEiatYjNglShhWo5wFe2ZLeZoigCGBS",
-	"naViYryI9+mQ1trbPYm6drOmQeCYbNS0kIdNQUsh01E6Y3VJFxc7rtcpUAwCi5X+4xhsASyFnpQDZkuC",
-	"A22S1ABL3PmKAKo8c2qoVELxSIjh0P/PXdqH7S9tLXZOBy2mfMeLYB5uVUCOoM/7W/JiiH8ByLnp+uJf",
-	"AGg3hMQ6hg4VrURluz1zrVrzg0zAzIJGQzh9mOFipMStL91kh1k4mgYlQkFLH8kczJnwpQI3tdLgCScF",
-	"f2CvyRURkixpoRjRtSwVoUTWBTjgh7s6sHG0Yw/K/EM0OHlNZf7eV44M2ChpnrNIam6BvXbXVTGZ2SSt",
-	"QG98y95Sacs8pH9WmldTvBZ0tvZ9Bm71xnKWPuCOys3fqpgpLmII7nES9tGZoacnEq9NkWaj2pY5XLob",
-	"trNhzUM+FV9+Xph3B1v+BmN9e3dX3ThHAsUL+mbTcGHXxGskOfC0dcGk3GZa0r5I7JdE26dLzL+y/cFl",
-	"w22xcBhudr0GvxN+QW4D0rRPG+k8W+2MoBnf81VM3pR5ERMoZ6tIDFU3hY6Nmwg8Fihk3CwIewGgvotm",
-	"vMilsGfy7XIpQil2zP/7mHfnQKhc7Dw+q4i94bD9/Fobdewe9Q4IIH++eFvqGeGWCBfanJEwKLKrOdGr",
-	"ZMyV4uWKNB5Ou4GIOWuB1pNUpCMZJs4nZjkqwixH2ui/v2qbGF4mpGjESqXZqYZLKGa13LIZcVtyy6JJ",
-	"gs492N1FrAUNnvlkOGBfwWVK3tv549jBxcNsB+t+DF7V++mb9fHCNEuC77dDz8fvvxEFz/ZhMyXGXBGb",
-	"9uaqaKshwF80EwZ+uY0WtmZSCtn7ufl4VfOc5Z/j9akLh7ox/IVv2ciHG/r4sQuq0gXhjc/YxY59FJFE",
-	"Hdfgl1g+9OJC3Csmt0y+NasPV7SSfIQuklUjvcu6XH0QESgZVUegZMzTKzqg+fGzrFWCLtgifG8DcfCG",
-	"vu1ltsdoTaa91gFpe5vRWnmfxG1Gc1zT5Eo1PNowRmp9cDw9BxUHv2lZPFJNtmvw045pcqex2VZiJtyO",
-	"t8fCp2kGmcaOM9skE0XyP5WtZbXfpAXkejht68yBkAUMQ6MbRlBJSJrM+/Lzmv2438Qz76crbfEN71eV",
-	"n671cRI7UyWZQmCcw4dWawxQHAVth0YHma+UprruhDJWBS1LsAtisfM8Fss4x8I1x0vZLQsRsHk5yjbb",
-	"O7CDNeP5NTpiWl4OaivIurH3x4FHqY14fRXK6PAsOiiwjLXOsaY1BLn4BZ4s9OQJ2XsqCOYA8+uBPDjm",
-	"g2bofgZPNCBoinLaE53GsWN2WmS/aAboaMn5WFUUn/GG5VGoZJjxBii9AiPo0uMQEyXvROkGzzxDpMEN",
-	"Lff42LTTFZLs8BHaLhuWUG//aUVishzzEslHSrr6fw2j4H6GGcVTL+ZOSindo3v+Sck6EhWjhda11NNr",
-	"9cYd22941rzMeBWqp1o14EZTsEouyWO6/oXmukipztA33sJnvhqfm1oqdo5f5CHJIf5rdXT9ODvt+YUk",
-	"cLlBEPD25NIivTw1JnOYm85bkx+rY3cTwyRHAHCSM025EXiK3L67Jv/z+z/9D1sdaA3o4H3RmseyhVHB",
-	"VWQlyP3+FdwPVDK6IJTkQi9sogijCi4JrKDvag9rIZ4v2e55K91oWIpWYwzCANQY8dM9fjFUJhqXWQHn",
-	"lDsHwyvPfmaugZ2QuYorpIO53Ytav7ovaPnwirR6UnSvbPGtB17mhGubnTtx4syvC3/wvHBEwizs5kR4",
-	"wGxN6KYs6s3cFOvo68+nIyYyPUwqnE8YDkNw03VDjaw1nC+fsWJGjrHp45oVxRG3e5RWLbvrrGvanp9Z",
-	"T2zlzlxzuNx9yuJXZwyYbCzyN70YNdb4ClSJpEo34Y1YYTqm0PQW7SoN+zhXM0podf9Z89+a4iSHF9zM",
-	"qJwEzTJjXZt2FpwgWE3bl32wWrUZjkhaElvMIw1ncVqTGYucD+QkJkTRT2Uy2k32SZB/Gk+bDLEwUBi7",
-	"wol4MrbTZCJljT3xAy6FJDUqtcDTIDIFyw0lBE7/s+a/vbi260xThcwXMKRZnnknBpZ3EGfOvAhyrlY1",
-	"V7Ho7DmIY71sqpZVumevHgYOJkckjKeOpieKIEME0gh0TZOKB5a0glzT1iEJxK7YKISBrUOBFhVVGsyH",
-	"4fWnxcwGT1yztIXDWcMktOYIYiV3GxeB0baOrZpMQWXPhZmjCyts2CjlpAC/H3RSbmioGtE87FF/4o6G",
-	"HLFxGafAoshYyeat4M58Ejaj0ool9QANR/nXRxRNyXmYtV+Ho0wDzOBYUVulxc4xJu3t0o4G2K6aAO8Z",
-	"Gm0rKjwUVoTnb2i9bEUNcNUr+p6g4HUmi+NE6eN2OFy5whZkkzkEpFr50gdmeggXGzHalCJKmG6CcjNz",
-	"SQMRSxYoeebFGPx6zYrAsDahXjHyULr6NZTs1ryImL9iWdX9HA9YZCO0MkwVgEmkCClL5YOk1J0WwRJS",
-	"pz2aboxJW62QrH0dRM/eLaM5SKijj178Xl+HywGOnAy8k+yXSbF1fh3z4+vMpx9pFX51BrWOTBQqmkMZ",
-	"OCuiZMQ6TEnFJDH9Liwc9P+EfGdq/vjbgtCS8DJnj4SXWpCCrVg4ixN/maX0bahc8TIyufu9Zq2paVbq",
-	"tbJVhZZCdFCyTNOgPVxsI15nMCpPD/tqMCy5Z3rH8HEFNUEdEoem9wV7pqxCZSgYggcJzLqsi4JCMd1O",
-	"hcfWXCVf8TIZ51MimtvEcbS08b3bB/wF8hH2grzjN7fZsST+Nwx8GOvf0FAuUybKZa0SlOJr3xDYX25Z",
-	"HN7umSLuwtkx9kDu9wTLR58gQGyibL5NllYPcNlwPcsl9MAqPR2TXGlfH7yiXEbRVAznOz7eCeuAA6Q/",
-	"sy+viFEsMKmN7FhRYMH/dMi+W1Ewl8p+Pry2KNJP/B5AyCMV1AfYlknnFlsQDe8lrgmUGSf3NHuYF+TX",
-	"gVvrB6Ofpux7GO4Hr64OKhkue9E6VTiLVuF0yzMLH3QITBe+sjOxKt37vedFoWqGHazg5cNHjI5N+2Le",
-	"6wdnGkMu/BqvFvdISX6ctNcQgDt9YBE0mRWtIgX1ck7DuRzSpZWOBw1pJre0GD+DcRiiyPHsk8lyseNp",
-	"1Ke9fg0T9Wuxi03Rr9vEnK1l37LqL2FYObZlc957t6x6u2UDpO6rKbAPHCbMJZWVEvOCGmQa0zb+c5mQ",
-	"bOKDFe2MDopV9CQ6ys6e7le433dh91oW5+dBpD60Awf8meZedSqgImotdiwP+yW3aNRvmYj//P3hhvoH",
-	"rIziIg4kSJitsAZx2ItQmFlBdSRvMJy4gO7YvPG2mHatGtQlpC+YX0KzFLXOxKhzK9UR9EnMkjBto3wA",
-	"0gaQul/bwto+XxP20lyQz2xdcV9hmytSCk0U5XmCp8UaO6/rmJsYfiZZzRqalkKz/DVS0tC0YEud6NiZ",
-	"jUszUEhGAsteBuLKDI+lBaiZExKLoVJYW8yVN1/RDeuUFl70dgf+1gTtza07DDN8sPV1sMATnMiIfL1l",
-	"GeNVQCKBDSmARAI2EMRDmhVPOAzbc2aXQfKJrQKL2vs/a9ZVUGeOFDPi2AWGyaKYvsWB4+AP85Am7Gfh",
-	"4bZB1PdA5OiMSzBeAgii0iKaUixTYipKJIEnXaRGExcnQcvpRbOl5L3mUlRVLz77oPj00MNtBo3HICvT",
-	"dBAfAXcAFQbyrT9z1JzSeYPJn+oyl0H2CPqjURVqfZgy8Z0UvXJKyTNnjxXLNMsj4jxPYEbfBX4w1CIS",
-	"85Z9THXzKrUra71CLZ8mJ7lbSXBQlrv99hMGXncJKr2E6cqsSaGFH8alVrhehc3VnTyWb7EZ5Hs9TtqC",
-	"PrFH7VNWRoPMT2iOcYQbf/lAq6dPpahlyPTsEgztBer1igYcLc1CU8sy5rdTaRT5BZqORLz7oL12LBYe",
-	"ARdb6HjJLRf3Pc6Sv7gJDmCQIyoaKqZE1uWCCAmxRmotpDZ/KeyBnuERENtwWgbP1j73023GAszsa7ED",
-	"bXAlaKHIzkZyp4+oafEQe7UJYn4lEHk5o9OApT23EIkXON48kfYLbuYhcs3ZXYf6kejgQ3WesdFkPe4M",
-	"PcfWWO9nbI5UUAfVSrOZupVKRrUMIVeiPgE0wuFbi09OzDSEP8zUASgCMUy3/qO+hCPfSCjVrUIeektP",
-	"C3SbkAW4N2rWFz3y4mNqBFgAFwvxuAHGYjSPYa1i2Pccl2M9XbDBzuRvmB/QXgvOxY9su0uCkVAvcIEJ",
-	"/ACMVtLiklYVAkqoFlt84CogjCuqNMuJZo8a5LARifd7zdB3+SJTW/PPLx4L9RiGCAsFcCfSqYdyHSpb",
-	"VXQt+jGXbRiQs2B0yyAlD+J6eelSXXMBl88yUn4rkLny8ur7f//T//hzSHeLcOaNjDwx7YmbYeNtn+pQ",
-	"vbGZG9A5OIH+IOF8Tnc7m6oeupeZUmFM6/5lhw3bAfaOTn5GYSlQl/mdy5AKlGgJh/sA5jlpAVCvqbLA",
-	"7WotdiWxny661VOmoo3BdoHOFf/h99PlVg6MbW7Heg4DEswH5gz7Zi2zqjc8bvgjS7I6zoyjXlxoRAad",
-	"gN6Jx3h6YmJfWDsmwgS7aHj1CAZ4KnvHa4bZvm66ECL9oW5jrq0NV5o+zA15hlo68TGjocctzeb4hbve",
-	"4tPABrfxKjqRGGbtqqcfO8uBwsaa4N+Q9qaxdHpr13rrcOHCrW3vkaKzPa0dTgv8ErtDAl88BYbJmrHd",
-	"idc2Gg1cR7fDaLCCbxgJKmh6ctSsYvXD/c0yxMGK3isQghTQBHgTqWKUCpsKaBUzIwhfTqf2SNgdN3Ia",
-	"CJhfwQE4YLd1wa7XLBgwHt48F9szVGjGoBPVvHhGGAQ/nIMjaZdy2Gu0Lo+GeLity6hBOnO+3VG11X0d",
-	"qP009t27QggZCbs5adHJFq7MeM5jY8yzKewZi4SEG8lFoMboWuxeQzQXOisNL+QIL2fLyaRauFxC/LFV",
-	"k9KRzzxhOiVNnBk5Q3efdLBOSBG/z0HB5JhpqHLmzhPvXtm1jc2xaSZd51cguiDJoVLw8kGN+Z5dmR9a",
-	"kntGfq3zFcsJL3uxghPHBRAIgzkmMXBg4eoOTdY4sszns8LjsVm9xyoiTeQss+VDhnPwNXQmIupWLJq7",
-	"2SR/IORu+RBlgzBMY4H/Olltw9HYyefYhj4Lxj+4kN1URSlox3TaViAyQwB8NKEEGhFR+tCMpZAOWHL8",
-	"5gBK+LvDaVgw8QhFV7NC+OPMGL3y0AwYCWKieazcA4YbpNyUdoSm7sOa6j5fpZWyceSYDzN2h8vvUbFl",
-	"iE2NzHugVUWHHHIt1qzDl23bbaV4Hg4zoLLYE1oUPnqauqKMdAPxxOFTHTwfUHdNlMSa+fWa7QldSZaQ",
-	"pq1Ql4GltUy0rbmnWmvvbFcHWGttcaNrhLMIg1wcGsBVl9rGS6Q4xMJeZhCwtp/QUbWzDzsJ3Ow7js+p",
-	"YaPQEVgEKo8JhUliVNSMMcdBeDT5/JCjJPRICj0lgm+mn1nm0zd806soHNcIXJi+zV1wZfm5NYLBzQ2O",
-	"K0btUdoMzEVe24Pq1XhUZ5gtClqmreqmCBiKDE2wk2bBcaK+4YGM9BXdsNHKKmhF7Jh9Q4gajOXJQW7f",
-	"T9bds24i22loRROgdLxUGkE3D63gKJbLQLIJAMRwvRa19g7tBbkXek1YmSvCy6yo865zu1eyWYpNCkH9",
-	"cRtv2CMcVu6Nn6+2cyHAkEy2sTiHykDirBYXO8YecrqfqpneTOd/TLCEHbnVcXe2zZ4vkKdTH+LN4Tjo",
-	"IW4/D8M9WDkTZL77/biSP8frrh7ajysQV42qLtlSMrWexkDDyTY6GXQMM51HyllQAAFa3qBU7AuifYqc",
-	"GpBr1dV52wC7syAGWmsLYqwC3Pzcksg038/5JCwlV7RlanC9NlNKCYQDFvmha/fq4B3Cs1QdNdc9Zq3b",
-	"ntpjzmOvG3vfHcxevzD2EBfLabrQmsbxRv/OUnLZUVCvKQYSma9S1etfbFLlIep122Qd0htDAEiQvl92",
-	"qtJyRSDcnTjA0ZoRWgQfv4sLvowUYat4FsYO2IlW0L69cCGtEj4hoiz28Fe05eh0ZAa+vHADh/UkpYKJ",
-	"YDnbiEkBwVfle5vYMW1wtPX8nN50HYTvU0xrXq5IXRFohRh6OaYx2NQGuUVHLVRxb6fCtCF/GqC5gBej",
-	"zNXHIITfhvKCQLyAao32mrBCOWcp7IXim7qgscEhQfJ9mZbSadqF4D0V02A0xOixMoLoPAfo7jOjm09G",
-	"dE4H6lOsVRYDt7tj+m+hGs8rFpaUYbhG3MFWyRLc3h1VBIIVIWWFsZzlpC4Lpuy23EuxU0wSWYOR0x6G",
-	"Ke91vHLkCPiKrY8ZwVOOs1i0yNxvwdLxrTU9UxZ17TcrWtqZXJOqsJuRr0OH1dV7lSj9qoIb6/DLZyZE",
-	"3EvOllEwY/QiaAHw8rBc0+FrQq1nAcvmw9NybSSAFkTRvTlvIJEH4UY5ZsgkF8CMw3dpFqmgX1czamb2",
-	"Lzvw9mmLimCRqFzOKUwdeg/RH2EwBta0NZX5rKoJpdCzYwqYvOmnVbRLeoxZ6kfhnIP9tWrsJeQ72H4s",
-	"fRo/jZ9wu/rd2gKHufk6UiyQR1O0Q8wb+9hAYvdrLcEPhC41SCu5eV5XCwLl9ix8By0eQkbRfDTL0wJk",
-	"EsW08nlqOfiMTqCwQ4hz8l3xo6DFNaB8hDBHy3dCJjgZfR3L3xGdOlbp5uMAe7xtR6b5WMZKP+C4DbHO",
-	"vEksAOREZT42rnWYhb/9td7EGH4z0uVI0lIg5LgTR1VnazYrqykU2+Lo4RfXxjhv06MZ0a015dRsxJap",
-	"BIh4rgk0NTy+s4d1KFHqObjVTWhBOGo3n5JAPT10DSj2ywYElZcQOIogRy9DR3tHZenAQJIm/Yv9ID3Z",
-	"CRbicd7hXLhj7YjvCNec0bZkbB+1gZCzwqm1juRHKlbpOOR9uhY6+gSZk5jfyz/rXECS0UCSxkYoTTag",
-	"lkDarw3sCRw9yZMQyqhustrsN37ssJ4ldEiNwrzX8eoxDdEg3T4U0Y115ODH1Ouj2+8QbytG4rFczLkI",
-	"IKnk9nKuR3KH5HFvM5dh/clOPNiTw8wM9il8cMZy961xSHrzlF7voF5nmWzpdDyKh69qLuIZze/WAs9B",
-	"BMmsXZL6kevk7pc0Q9E+1vy/WKaFBP1kyZi+s0+f6ak421nSVPDJl9TWxo2mw7W549U9/EsrkIfgwi0l",
-	"I6l/98GcbbJ2rPQhoPmcAfRasnSKapHedJfedssKkXG9n8FhO0YffqJlHspQWULGo3siBt6crLxj6dz/",
-	"eD3vMD7+PINHH+/mstHj3TyeePw8a4sfPydvXMwDhMZpLSKaM57LhrJtMiSFdXsBPD+2+64SUdyiJALN",
-	"Qz4dCfulOq2WK8x4finXO02Xy1sRqjjkMHia6keg/VKluNIU0na3nO06uzEGBRa8I3UEOZJm67t1Fxmz",
-	"JY8cROoMvHqH5hRBWhOhJNl+4qaywY+oY6LN7x9B3fiBRat49JHoY/oWZmJuwnkMs3ks9MCb9h7WHXNR",
-	"IqD+jmv3du5nA2wZgWkglqbEunFzPNGuQm/PsG1OHna7G6IKpRScgMU2+MH4qms4Z9HmS4+16iiRFFho",
-	"+f2AqMKWf6P3cHZ+EWKhj1o1Re+ZYVgEM9uIYQJpwbOHWGVYZWZwL2goSJVrRWieQ5GYyegyHCRy+i3A",
-	"ZgQ6NoJ8kouIy2MV4/wYkOJKijpSjMYwg3V9gOFmw0rwRTlsAScSbLniYXBpb4zAxt0LvV4Q+/0Ql7QX",
-	"QOXmmT6sn/XUlfUfvmHLZDgBfejTKryNP+2DHm/YZbXn2tjsYSYpJjCHDh8yGR5CglGYoxhWZh2yaUGm",
-	"E1+tmYLzuHLmLVi2dThDJC0rRb1aIwi+kPYbuXBxgBgJhgb44NgHYzrFvQgRyd+/2K3InAKXnEwVaYCh",
-	"QMeAPV14/sBR2myCp8ot3x5xFA0+WsVLkWRzhBNIh1kk6tWqSUTuZybE4uXjTJVY7wtp5kOx4KtkS2Iz",
-	"54PMiZ/pakRcRaKo59XiiFXCgeCAV+5QSVY9Ux77WSxd1hRIVnOqMNgDA2/tM2ThvraPDdMM8i5a8O9O",
-	"4loXopPT+OJuvVKcof8fc6p3OAYPZ2JGmPQznZeb0OFRD0V9cgS1njrGJFnbH3uS61iItThVjsCq/UyL",
-	"Yh9OgGFlKCOKaxuLS0kllEIT7mKGr3j2Q5AlKJn+WDfrOfBUVywSljCv0tGGyhm5oh+pDLqTlKhllkAu",
-	"VzXIjuq/C11H4RqRI8E0tdTTACvwqgbDZqhODslowcqcSqc8G/nES1IrNsI60/X7RUaL27pg06mbriHE",
-	"j2lpQ+NmpHCJXXlDs/HqDFCMh69qyZSP4lKErlDvaWcutaPHaIJzm9rs2WghTPsiv3XP3KnALO8odyFC",
-	"B9TVxHgfyx+equ2J4Noa4uF47Y1Dlokx6jXGy/SQlmLxoQWtVMyNXgr9FtTNuaGlyUouBhYVS3+3og96",
-	"LYp8Qa4COYwdt7u4LkQ4gKCP7tQOa/WrbnXRXi1OP/k2cVQ/7DZhdPO21KH69FEJQ2W25ls2GnF0ppKz",
-	"RxWWxQPgp9+MFeNmizt2Ltn7hNLwm5BZ3dP4/s2nN00044KoOlsTqsjb2tD68i9MFg5eKT3Icb7Mi239",
-	"p3BybOI9x5b653qSEz5gM+CFcsVCrnpAJbM/NpChbZjyZ/bGomVOCkZXNQPccozceU0w7QGjaF0EZcE3",
-	"5qrjnVpXvszuwEwa5at5W/tmwyTP6OX1mmd0JWZVD/ytC7ba3SzPk71zWhRvbGpjQMUplCA+ts5QECO7",
-	"rdEs4NWlOfssroUsY3bIZUElewfPrrCdci2Ejv7ejxFtD9fpu9NRknfpc+uGn+te+sw2VRGETpuJrhKF",
-	"Vkk8U8PQubYyMPuN0oS24TrCvGUXH7kHDqXARLbmCVY6b5EyZIyjfBN6GgBnoO/CxeUjPu6alYRb2F5F",
-	"t92kz5Fs038fUuCeFrGSg/ceJj9U92yWf8YWYFdjgObDcSADx9bfe9REVHaTIRYd8cshPH0NAWPpc1mK",
-	"rFYRas/qaM2KioWqsYFDiHVSckOKc8Ll3orc7QcjIkWbabi9dCv0hPU7mWwnADY9zEZQy4Cdk3fQvb2K",
-	"/nxvw2OEeJ41uvlz5pRzVN7HQXBn2ONj5WMQHPd084sasjvFr2wdHZ5edgmIe9jbY1+xPKxnxcFuzC8L",
-	"QK7MiSgzRjain+CTEBVXdnGMG2HoInIApymH0l20uOnMLSmoYgi2uYWeQXUDAAWspLxbC8ht6bwym/m4",
-	"MODw3RP2d8dMUA1o7ThxvCPatI6bpiLn1M34oJMaTkYd5DqPgibR/QdB83Bar9hEIIKMOjzV85sV+2Ab",
-	"JlUocfGRQx62hn6vzaPxAWqEZmLjM0f0TsA/NhALMeybbB0O9bvfA4b9praAHXYIqh4UnBpzi5ekVjUt",
-	"FkY9pwRC24OZKSfagQrDkWdhgsRkqiNgzC3IlI7ncGuhpzGOWisBMiW3j8laTPu2g7tO/f5hTG17Za1l",
-	"IPWSCrmcK9sAI+Fc9rrHysMDdEB+wKzk7a6sCNeTcBVLYj5mGknoy0X4nyGwZR5AqogVhI3AkRrNOdl5",
-	"qsQFfgFzXtgVuYm6YVK4RGkJN+aYEIsuMu0qwTlD49mu9mZ+WIcmGRBgVlWLlk7yO6SvWddaV5J+hlzz",
-	"UhsG7BTqdtnGriy3zVF+QT43+coAHbakGfONjOZzB72DJmMRzlasZBLCo8wps0Vilrxg5A8b+tD8/G8v",
-	"yJ09tTYuwy8SOslArps+XxNKNFOabGnBc6oZVFwuiGSqEqUyg64oLxUYQDYvfCGwVxdvDW0uFhdbJm3u",
-	"zcXVi5cvrlxxc1rxi1cXf3xx9eKPIJOQgS5pxS8zqmkhVjaPEYPfDDsBYvf7/OLVxY9MX/tGIN3sbEzL",
-	"766uMKJKYygMraqCZ/D15a9olbQya9LK6geBXY3kVFZS5HWmyUMpdgqDL2ldRC13frqXN5hAapkGFp9z",
-	"ZSTi2NJ/wCZnXLgbIrZs6sILbAAzPFVPtfRL504Mrv8dY/ldE6s3iwaPz8t8SIe+8Akq3v9x9/MnyM8j",
-	"VGPdbXvf2iI/9l8sTV4TxRjJRaZgJS82+akI44JqwoQRRSF2ybxhpOklVOd9DvG9m5lEsWLpuWIl0KPU",
-	"6hUBjFvyB0Aw/rcFkaIuc/KHpnICFP4o66LwZh6uiNgy+W8LK0fIH5ZMZ2tLTjAy/9upaLcRLlBp4lh9",
-	"FBgdVFFJNwyKm7z6X18ueAkVmZncO/vfqxaSq7twbEZJQ8cJi+Tv/zj/IcYFRRhbssq9HWA1zxTBMNzT",
-	"0L1ywI1CBch+Q7m0SQ5IRab0X4QFcDoJDVrokb93VQOzU78PqP996LHFlb+hhcS4YyvyUP43SNenIBmc",
-	"mwROhYN1zlvgP2v+2415TAR4xyzclc7woI/2xDs0I6hwcjRRrEk2Ro0PXOkfnNX2KEIkPXF+3pU/uNPR",
-	"UzuDFEK8FAwTsWtZEOc8Nk9xRehGQBiBxVQ4hFaLyOl6k+c/oEJ/jrMFfb/jBUs7Wi9PNnCzC4F7yZYw",
-	"rssc9GnCc8OcXMMOnIYZL7/Af9/nv2Pti8E1Ae8Df0tg62PvCfQedbf4b5XRys+5y47Yrnxawk5fPeFO",
-	"n3pLL/FwPu3Who+vncmxm9vzyI3E3fRTF13T4aP7wKsUip0euWGrQihF5egL6UfX5inuBDeYjYBKvBig",
-	"AKpPkAB3RAci2f3iFnIk0Xi55Zr6KIboVfq+1e4paNeMl0K41iqsklGKe5HvwfWh6QMryZ7pU1+iMEV2",
-	"JuH6ie3aJHjaa7QZ2ZaHCHNqwcuHBVarE2WGD15XW+VETHn5pfkL3qs5K5iNGOnuxy9cr3NJ23RL0+Lt",
-	"UkgumMUX3wn5QGi5t86/w7lm8pJoL+24m8JR7lfBy8sv5n//yva/j0nCMSpdnYGToGR40GokCNDBYvRB",
-	"pYozkhxJM0rtDtr21Zx7OctY1afs6WXDfwheeuNLkso1TsIW8M4xp1bU+l48jt4iP9smT3GBAMhqwtXR",
-	"pA1vKC8WBMGLbH7TSShy+cX0jMIrSJpbRvOPFkjnbCfR9P+ZPeqYuceVlTvj2bNkSD16/341IudaAKgx",
-	"AXfjEUnPRlM3ROSChIIyNqJNbM2jsyggplbhRUmVKI+2jSMl2q+TIEXePlZCanw5zCOKyDQLG4Obqsi8",
-	"tFr1pHkYdNy1KLwJZAFW8aZ0tJ2h++8LO9iLX23Eta2XCHO+tpN9/gNXlVDcGXFHLNWn1v82fYqmiPoj",
-	"ifl0L2xc2C3LGK901OGzowCBcPx72zNynVusregt8gZaPMUlAiMlP9+MKoPF7EGPOe1l4uhjnc0TrzVs",
-	"8yQvNRiL5SkUwkPdjvDl+PlZiXX5xf5h4gXxtzIXdjlJL4cmvt8ui6xpbs8C4YqsjjBpJD0ecEWneTg4",
-	"giEMvhq7Wf/KWGVj8M4mfNwQAR5aix2krBDFy1XBLHIElYxAXdjDCR4yot51F3t6Vb6zzqeT7U9NXsdl",
-	"/6z5b5dfzP9OPU//s+a/pblaFf+NTemUgUL4gZrxZ/W5jrnMrCARhKoHG5iD0bsQlnRGEYIbcZ7H8B0r",
-	"c1sWXB1xeJKuIEPbpgZ7k/vxpyu74y4dJnRBPd2hM7O8Q9dEWC9uV6S0TozXRAPER3Nfohvrni2FtEFZ",
-	"gOBIFZaflOy0h/RyLTaj8VY/2drLZyOb6f8XIUcPDqSsEaoJTPZf9cR8ZkXhqXn6u8Z0bWGGn5jxx3bQ",
-	"hvpYpl60zMjdnYVQRH709SOZQiSPsPlOPbwT8hYanWcLoO9b2/HBvjK+RIQsrqBSVAZgMZZGcHsgqMYC",
-	"oP/KB3iibSgvbPLYich4+QX+M3WPN9RMtsPvhHxQ5zzEbuLnOcWw4huHh30275Af4RuzAqsGUj/2zLrj",
-	"q/JnyINOUO8g4m+HdZYGxp3GQ/2PFB5TfFWyHJKwD+avGKffeeyjI2gftzYhyvuZguGwmto3yUqXbXj6",
-	"4DPtGowuZz5zrns72MHSGw1Er4kwQtxjlYLKdzR3NpTTFncupprrv1XnYiXo+1vjJE1tgeGoxQzgn5/E",
-	"XtZUI5x0TZk5efAg52s4ASUuv8B/Jqxht2wjtixCmO9D2eSmfX6ymzv0ZdPkEpdwEY2Au2O6AfU+E7P7",
-	"/p9YpXZMNJJ8Ahn5ZEP3JBc256cUO3L8WfJ1H6Nn6TO0eIqz1OBLpRifvfute6T6YbdaiDPE235m6Is8",
-	"izYIvT9xlFCL+GFzRsl2QPCFe5swsiyEkD36P1OnsfnD3l5+Mf8Zc7b/yLTfi7nXkSXz08g3u46LiQDf",
-	"M7JVA1F2qtv8GPKFd/mSriTz0NZxj6Fr9TRiyQ+XIpbWYkeW1Obji3ubPaXAJ+5iCBbwp4LRY71jB7Ng",
-	"jPitkOHTMjc6n8/I3W/c3A9V5KtaE7qjeyIkuZeiXq01gQT70zK4rzwQE2Z/wXTHhLe0bDShsNHDwcGE",
-	"ytCsaZkX3YI0cNlZuLuNrdqs6JJBydzMQYu1EKRpUQSBYyKTtVjnQYvMd1fJ3bhSJTO6iUFq5HTfoM19",
-	"d/Xdn5+/fPn8j1e2RPZgYAQzOHb+dakhMCy5n3M6sSyvBYSYgza939uAp4UHFQEhhq5EQKj/RmRX8+o5",
-	"XHIFdb0foONz3sse2OjwxEUL7ujCFKx+1uTWEq7JmuYnlmQeCWE8RO2ta5Yk0iBeOEWkIfb6lsmcZ1qF",
-	"BNE/0nKjM7WdmRJtk8AlqyDP2WJlwr9BkgKU7FeAkXN9919fL8jtpMerQf4OGxfelvk7xvJkz4ADCj9z",
-	"kP6xh/8jfWDhdV0dkZplUUWm0FCgVTgjq4+/bl5mfQz214SWRBTwCCZKi0oBjR1QzenkwBIhb05M+ne8",
-	"KG4Kei4T+buvleloBg6HDFBSFbQkS64RF9IcFATlXHgw3tNkQ/b2cEU3bNwI9CO0eJI0O7phd/VmQ9OT",
-	"7MyneV2w0wQdnlyKvMnzH+nZ4gBM1zM4+eVJB47tiGEoAP2wuY5ug87BtpdfzH8mjN9Wi/O7kHJF+SUs",
-	"l501vCY+ULoQqxXLzY2/V41RzAGdndwlGZ7+1Uk3NJbX1aSvwuq5tsiArrA9mAV9oAeA+jJWPvUJXEy2",
-	"tKwyZYX7dk7r1ZOeVnRmnvWUXt6zMluPWkCgwTmfvTDAmLMF5miOt3kCtxgbHlLu3H/D3J22EwUvGZZw",
-	"fIrzFlHzyvwDzuN8J87CQT/xiXPLihy6ZZM5YQNFyUac2msy3PFJYLG0S+YcqGIQmv6Hd4UQ8hPbqTNg",
-	"hX0zJ8+Vp/xqx+6DWJ3xkrtl1V+odjL26U7cLatG8tus2Qa4zSOhmVn2I1ZPfARdwPVpPSp3rUjtU8DF",
-	"eOTa8ZTdxcWKbzv4szFQGYcwa9ufDFnGWaYhyVST+73ZRy4h1FTZcpjwQymOsiRF9hIqtZ7B2AGFes8V",
-	"1FLSSq3FkyucZk3WaTqWHXHiDSqYUuPojx9si7RcpDZiYdge/ZTuGpx60HSE+Kz43sZST5krHvYtmJDh",
-	"hI7amG7gbH+Adk8SuufHS00HbpEXHgKUVJJvqbah7t+U2bpPzDNE0DYjnM3+lLSPn9hu3laWbGcvjDbe",
-	"0WuLylUy5bKxcnE610TsUAiajybnfhC2pk+PQ/rHP6f7dmWI10QL80/3e+ImO9+r/fKJvdEA7h8Hom7K",
-	"UYgl4jBjpYRvRMBNIw/PgRzOW2iAX//qScIWphb49Fu+hEqxG9ugT1CI62xUNN1HtCFHrFpK8z5xiLvf",
-	"Ct3E0laBH6Hdz9jknCihdogxG7Va8wqqPdmmaoFl8KUGPDIojmBYViwXpFvcuW3mU6RkLLdeuB28EY+E",
-	"7T31269N7DNAwWLvTw0Ca4e9XrM4FLXbL9u0/XSHGp3tWqdoXFuCWesEeZLhI3GZwXRP/yYEMvxvuc+7",
-	"NYNkKlr6fV4JpizquD22UHrQoT2TjdgarU0y+rDwZVOoLeYKxgDGcnWu7RebispzGAWubc9ILXVeHkhH",
-	"zj+1KRgCpXGN3l9MN4wUdfbw2gHZgdbn5irFymZEQyA1VVDrrHHASqbMJp9rv6v9WTa72j/JYTcDfaUD",
-	"H7+3ubJvaqPQK0JLm0zZlfVn2k9v+Dz1htb651qfFbAdN/TpfclRqHb/Algi0MluLSAXlpeEko3YsFK/",
-	"9qFM3JX+Pc/OQiDmGXb2zvT7JGcVRjrH5qbVwHCnVhTJyN3N3Qy6V8VEVVgugN0gSthr+kxbDrr6Gbb8",
-	"F9Pvk2z5L1/Db4Zj39bBF74SG/OCUor5eJ8ziWSZ2+KdJ969n02/H7g6FwwM9P91ymYAxSLn0BYYKPjJ",
-	"gwpc3boTb9ONq2f238cHdlOMBK1yXUOf5nJE2+Hp9wkTDyZ8Lk/pb0m+RoTSX8G4OxLEe+OLoJ/Nm/JV",
-	"AnndvgT0uVMgAYe58vKL/UNS4G6L8mc6qW8lVXEkPwRwbCpASlbZMqxHocLGa57K/LzlTmU8A2HP5DNF",
-	"MmjyrYVZOZaZCuD9tk7q1ROc1POE7g7PKsBJTmSCtZyxX7ViSxzELhOrkp+7WAoOExEr6NVEyaIYUzb9",
-	"HMs5I7aGc0qgQdTSiavjIM+e5nQmRCZcnPFS+0hzFit31A3bCAYBNDEAp+TJecfM9KHFMbblk+zZrZ3F",
-	"oadau4wQVuYsJ0Kay7OgGcut6RbwIW2o7/nJCtnsl1/Mf0YhZexib21B+jOLcxhl/Da2xUUI/L+tQbLo",
-	"KSP3bM3L/Agv1xFiIYDJ6dnqGDT7RQTukyYXnfl+rOjMNLdo9GZ8PXXmo9ieV5lpDXAM/ABeY03GX2PB",
-	"B0Z9YKxS6JzJhDy5noKVmSfeur7Vk7x2cbQZuazfavaqW8q5FGrsfu7jd4omp6nWHWO1yy/uj2lP2DYN",
-	"J+unwif5a5dhCqkxStP9E2SZxid6dX6in1E59Zs1+Xj85rj96hvj9sv7QmQP6vIL/Nf8g8pQT43CKUOD",
-	"cyZ1mqnYUSKobOb1tGUE5owoLd82m4b1H6T5aeoEpW13RuVIHeZr8+vP2+Ptc0nXKuxzymVqPdGWUxuI",
-	"Srso97pr6nCYJ56sy29cbs3cNrAJnTXRsC9VI5FsZh6Q2HkuNBfT95FI3l2XmcK4waeRpxkw9dfepzum",
-	"r2Ei59kk6PtNll4B++q0Q8eM+5mTKE+wz/VEpb/r+nhM01FC1DqYkL6je4iPZmUO9en5hv23EoVsuRRS",
-	"P+UJiwRuv7UTOc8Js53fUp1cgy4iByV0YZ7zpygTl7hFABc4gSbY0s0TcmhQDUqCSFXbi8UFz8zpA6L/",
-	"42mTn24KWr7jgDy/QFxCBHQbD6ddHApiiG/IkkAa45IDlOy/ElThWeVFAlDGxDv5zGAZcGmRP8DF9m+L",
-	"f2nsjCO2aUN58dXVpo+UF+nM8IS18KtaE14ikKAtXu8TZKhS3LyBtXoa6X5uxJOknfogVrfsbEBD/z/q",
-	"SQobbDnbjVeYgxZnpZcZIZaM4PzyzlKQ0Q0jWvxrGjTvOvQ8B8ubzj8JfdyzuxSaPa2yCalkE2Est9Am",
-	"dQ2KZaLMEYdDQUhB1+R0lIf767ORJ8YZuMj0fafpkVzkVgL+8tBmcHV0XvVMLqtH4QBu6/PGH4XD+Vu4",
-	"8E0Jn6MyJL9J1RD3frxKHLZ5CqXNjmUj9CYrxXXZF6zUDQ9X/zI+tpg/+a7BVTpT9Jcd4VrkLBxZk4kc",
-	"rf8V5VJZkHT45im1Idzgyy/2DxN+5LdllHCxO8mCQhnWUT7r7muB7J/C9+XodCbnl1dOT53ZYns+ZzJo",
-	"KyXz6V4es1BhtEPWENpVvd8zvTglWkx0Y3mZ8apgo0hLN02rc9r5mlHGES6aSfuYDy5JxTNdS6a+ISiS",
-	"Ht0OY+3EiCocyax+Qx/f24++v1pcbHiJf3sZul6fMEL/6+5v5AR4tXeE///TtTkXNGKsoperrzIpz3mp",
-	"//x9I9B5qdkK4hbPaZjvpg4O9IiCUdlK5dOCUPVA6P1XCNCP3WuS0XxDqzPca7eM5h9plcYxG7H1UazJ",
-	"DDNIR1PE6MGiYvbWQORsrsCw6VHhwBAbmoT5MKHw/H+fDFS3RTHfd836lDN3trm+faW/04qi1Aj8c8fe",
-	"m/5v6IpNPJHhJPuo+3a9i28j0P5c0fCYfTvujb21jc5VZ63JAnbF1L6VmOj3m97yz2EUM50DasFTiwwY",
-	"Gd8sE/vCldkam+ujNFF0f2rVxQ50/sfZ/66b6WuewAbuRF3kJBeu/NhxSfjRLUXje1T2o7E5RQ/VrJqS",
-	"f3xTby5e/QleCfbPLwNK5MnUUz/KVXiU4UvZtDJXi9cjX5MNf2SQ+FmSgi01JHwuxjXxdJl/Rn77z5r/",
-	"dkPDwXbuFaK8F3q3FgXCaVN9lOHt1EqzYlSOlCm6sz+n1TQVMlepd/R3V2fYsKTX9U88qb55wcsGB0jT",
-	"e4/1BPtplkrsB/dY6PyefWt1zm025Wi2gm1xzmelHSFyu+4Ye1CErhnNvyFLT4sqZ3ggQedv+Oapb8j4",
-	"TnhkWUQUPcGuxDhyzZg+g27zge5/rvU3lsh0ml0DikWrqD5ThEqu1xumeXbm4qnmWa8uv4CV+/34o/bO",
-	"NL04NzKjHSWSBdUqVL0WQisLzdgy0WtGszWAHsCT99t45iJxU2/RP8946WpajWaufTa/TxVgyHPlsjIz",
-	"prAmOHhr0Qdn/sRmqHBPqbOZFUbPE1iJRC31M0VUZRjGPPhoxZ5vGFW1ZKQAoqtv5XbXbFMVVE/kgn/2",
-	"rZ5Ct3KjJUVtFrS0oVCgJjswXLZl5RHFu8+RFu5XdZ77xXX/VTDRmh0b7tAZwtQ805p/wmWnZJV3tmAq",
-	"JOA4sLJTivNmjcd78l2exOWXJWP5X9k+fgPfMpqnlfOfkYER0EC8i8/hTZyK6AFS4qJTb8aXwffl77//",
-	"/v8FAAD//w==",
+	"7L3rkhy5kS74KrDaNaPGNskqtlqaOeQvqkh2c0Sya6qo6ZUd0w9UBDITXZGBEIDIrOy2fql9hH2yNTgc",
+	"iBsQgchLkTpnx8bUJBOBi8MB+PXz3y4ysalEyUqtLl79dlFRSTdMMwl/W9EN+5CbP/Hy4tVFRfX6YnFR",
+	"0g27eOV+XFxI9s+aS5ZfvNKyZosLla3ZhpqvlkJuqL54dVHX3LTU+8p8qbTk5eri998XF1VB90xGx/A/",
+	"HzmKpJnmWXwtrQbHjaQ0XS6jw7hfjxtDM7qJDoE/HjPC7+ZjVYlSMeCCGySO+XMmSs1Kbf5Iq6rgGdVc",
+	"lJe/KFGaf2sG+T8lW168uvg/Lhv+urS/qkvfIYyVM5VJXpl+Ll5dUFL5XxcXN1LcF2wzMnJlW/xfc2dg",
+	"+w1MYLemmqxpVbGS5QsCf91RRR5YpfGvWpBcmOndMaW4HfckhHH9BaclCFdE8VXJcsJLM/wXRjcnGxs6",
+	"C26IYalniiimNS9XyvK5/cp0+ibLWKUZMGQlRcWk5pZxMiY15TAH5LF7IQpGYfJZzVo/OOZbmBtIB3+Q",
+	"jObhH0QR7krRffjfWSbK/NpOYHw/XMPfF2YHAr393j5p/xMa4Yxwxnal7UEXnjB2irjmf/iTKO5/YZk2",
+	"Y77JNPJXl7L0XtRhKt2zpZCwMK7ZRgXb4D9QKeketoLWbphB2yXd8ALIyMp6Y5Yolsvn97QoLhYX+J81",
+	"LXOxXJqFCKXN+gqhmJnh4uJXUbLW0pqOeXgz7TUW4Que8YriS+WXN3rOm49CCzd9qnm0Mls78xP1wHS2",
+	"Nk3LuijoveFWeyd3NxWoObUgwe1SllJskhsLvcYXPY1q7rv+fAcryyRjJZPJHSqmw7eBFol99M4bkAE+",
+	"b83GMyau244bOl96zSXwYffO02tGzEYTsSTmz9CMiJKR3VooRmipdkwqQiUjv9T5yjwUbFPpPVkKSUrD",
+	"8ouJiwJeXmB2f8Z6PO54zc3SsesCT78/680BHixxcfH4fCWe4z+a+0i9wDul9dNzvqmEvXVBmHh1wbaS",
+	"P1xmQrJL+Aim/2bFPvINR0Gxx7pl+Dhv6OOPNETiDS9rzZShcMG3jBhJj/CSUJLDlYg9lfXmnknXk6hl",
+	"+8h1fvzPelOp4TjDLnmp2cp/9snOI9brDZM/M/bQ+rn9OS/HPo9eZZIp/ZbuVbhXJWqZsemnBmjueag1",
+	"l866OqtoUbE1i2aXWoT085jgKSetvUDWSGWrRsoDzpKMbVCE6ckQQkoz6tRLbajQSBUpTXO+XNqry1+K",
+	"/aHrUof3aMml0iOyxfTu2R58+wWONkFttuU5KzP24i1M3vwxmeLuW6tD9G5yv6C+8IfsFZXGUigtWehk",
+	"aiNK3wu9JoVYrVgePKFRci4udhRf1cHdvSdqLeoiJ9CEaLFi5iFoBvAPz9SmwMydBOfEOeRINwPPSUEB",
+	"TmZrvmW3LGO8CrA32zrNe7h2o2BHfuKBGxXfKssCC6Ok1GUuCDcznVD5nB4eGc2d1eDPoXfN9db+1K1n",
+	"4dY8Qq6ALkFbv0zsom8aHKHOuX5XarkPjKE76nFONXuueZj/NepeQ7ZcUx35IUF/oMBXoETACNhfaCV/",
+	"YaXl/8CtxSJCjSU9gaNn/g6NFaF5TurqYtHchJMMM9AhoKdkEfMHumHXcOMF+lrhwznVQY9x02RbaB+U",
+	"7IO3FCj8StMyVwsiipwpTdw1kTTgR7jcblkVGlMb6Tp98rDlX0AiH3TWY6SVvbebk4hD+Z1aeE7BpUd5",
+	"zA44PC1ZgtI4tYXvbUtQrHZq7DGOmAsiDxdI8IzmRr7crQWpFVPA8VZJCHF089QMu3KqxTNF8BUYP8b2",
+	"weg9J0EFZGwPqZPUvYIARJqQEczOv2htXKp8ABxjpvCXQmQPIRnfKLJD+lyB0mOotFsbnWlZCCEX5CUR",
+	"knwHvxnFCb8OvfH2p8jbk0tuteKIAWHyonrgdlOd+cJ2uLgQu9I+4Z2Xu6W5jEn24kdWVHjtdKmBB45o",
+	"+sCAKGvb8pnRcOw7ONR+q5iRzPQWkMpKInYluTf7ZO9yrhotKjwCTOtujYdsYHOFn43YtLPHxDJwrJ/g",
+	"PSlgzYoYLfU1KMFkw2ipzKMj9/ci3896YDb08YNt/PLqKmB6gDMV3h7FWJc3eKn//H1YvtR0uQyvJhdM",
+	"gb23Pe3UIwFmAL3m5QpOgDVHDIf/RdyPyQoRYXxDHz+ycmUO8HffXy2STJJmpNAF1CLzdwEqa7oK37ua",
+	"6yJBSYW9hSPoPln4E2g7b05acxM024ub6X7qypZgQW3OYqqmau+3gxRV+PQuQwtrQPCyL2Oec7NntLjp",
+	"tBju/2A7oudrI5QmleBGXBvIH92JiABD5yzjOctJJZSyTgZ7zvHg76givAyyqG0RNsnCdBKUAuzDf7Ew",
+	"c5x+DkHlytb2MM+wt3ZNK62GVK5CxxXJCjfpjpevyVXAjhdbmxen2qIWjNNMH+eUyqCWwQ5jUIHWtj5v",
+	"FvWmnGm3XosiV2F5CPsj93uyFjuyqY2abRRv8401mTK6Ifc0e1gQYN1ZMvOPoshDMyp4OUdaNrT4yEsW",
+	"NP2fWW8w/0ru2ZqXlh73ZjILQs3pLTSTEXtH3JfFKLrz+i8Vk6yhuNJC5AuyY+zBbI75b1dteQ1tC6o0",
+	"iGVckVLsUvflDiYBpsQp2RVdYI7x2sfD7qLjL29kwRUG1RC/kwEfY1Gk7+KdUeQi7B696GKXmR061WIH",
+	"0z/IVncdPNLed9XlBxC2QAZr3+9rapiRleitsHd9EsXM4DdU6nGKpZ0cyTK08Z5Cc16lb/sXuooaG3ZC",
+	"5pMd/AyN4s8aOmZsXzg5v94QR3uyDvY1fgMg756C28OHtRkhPGVNC7Gqo6aA9ImhCyqwG3Q144JvHFJh",
+	"g5ScYZC6Ns1vJFMsyCVZPWNe1zX7UC5FqB+QfdN7eguicshEJmgRs1ZtQA2jEs17LCda7Kx759jpr6So",
+	"o1YyuzbzDmVrwkv7B6MBCZnDMTl29HUt9XUTq9CdgtFdS7Jbs5J4fZYrYr4JqZe/iPuotU9smFFXrQYI",
+	"DsR7VBmOXUFB87zncxrr6bYuV7GuKlHwbD/tNYdW6LBJZ7xbRvPYyKoSWsUkEWrZ4JkizhKS0ZLcsxMQ",
+	"T+24ztYsJGzVRcuVLOsSrt9jx5v7xIT7KArOYpzGlT+ivLSTB05Lnv0XWhT78PyDtkR14RgBrzS3my3q",
+	"usulmTyeFn/8PR/7+8w/eciV/vrFG717doOvy5qFjI5L1okYaWw8kfAh8RCJL2GPOtFaIcxBh3Hxs6So",
+	"Cjv/+UEV1xFjK1vRsLRfEm4DEkGcJ0pTaY34aX6rezfepAEuW9NyFXIktScBioQWNaq5aXNgBa0Uyz+p",
+	"qBMTZrkgVKN2kmDJMw3Dtnsmt2C5x+mkzVHWZWn+GOQmpamuVduqXBW0LIEEogL3Qh6Oe+sxHHbUJkkz",
+	"tF1T8LAY8kRjA/2/u8kBj4B8J6oLxwKLiyUvuVrDjQCTDlnBqR7ff7PMhdE0B5R+bbaO8CUp2FITG7B0",
+	"WhYNe0uC9AIt9G+KtanCV6U1s/zCpGL7VjgWmioMb9uYRo5+mDUt8wLuvZ3doHtu/lethQi6EXoXhVCa",
+	"yRdmGsn3BHxiLwpRLmsV3HH2WLFMs1gEVs4OC3JxX44FC6Rak3p7BV27mJemwzSTYJVicvQ08fYFGDNV",
+	"W2+ofZjKbl6/YBDDD7QKvmdUZrc053XYo3HvzHqDX5aSsS9raS+/wa9rWiydqyDwc0FL9jPPI79WVhsK",
+	"RrDxcvVTHX6Zd5EO+8qz7b0zR/dxmxwLR7X2dNvrdtRpZjWxySCavLBblLq78E2ztTeeNIPTJHWSqnlI",
+	"CHRqZGA7thS/QYEsjTQ3bmtm0waF6QFdZq90HXrN12JHdmvBtkyCdqHIqgavRs6WrFQM/Ze0672cJFKa",
+	"fIdLO0DCq+WW2ejlsejGQJAhhninvZrmQ7mlxXCQNV9Fjn/w1ujRqYAjBn2ErmdJNQt2nnhPYwC3C7Tz",
+	"sXXQb2tVqRe3JfRhl3Yd2CHUx5J9DiC7BJ6te8noQ8SbYtVXH5RlZElINyIUnAdcWUtEKToOlEn/TcFU",
+	"zDGBYjYoenZgKpkZgKz4lpWElnuysdLRYGPF1lowwvHc3KgkvCgIK3OjHuhgH2nqmNeFoTkuCCfgKZrq",
+	"VLuu9WEutetaB+OR5hgX66AoM05JYAWcSENNQoHGXHXEaVHbSJ/xo4yEg6mHzvJbuv8oaMDXsKYyH4t0",
+	"/8XF3gdj5KOfmTM+khpgbjpFoBFhyyVEtSLj+rBSdNoyyWzDSRo0wQbtRbkluDmlMpWj2EGM9ZYr84pd",
+	"izwYTRARvhPDnupS8yL19Qg9jTAB10+QW+z0P4mwGuoDt5Ls2xvfy1hzHKs/XxdQgp2MTPaGcolafZjc",
+	"7dCaycga+GhktP/mbHf0i3Jbl9FHJXOa8ujl4752PoyJ8JSGh7rH0shK8HKg4XAYSjQ46oMwkvRl/6dV",
+	"ykOGbylWEp+2NNe9+yCYzleXk3kMt6bRnTZvmTX+BD2vYknA84G2K14Sd5EZGceatdiKO9vOMBIudosH",
+	"rMrh4PMee2IAeSu8yr2njS8+Q1sQLqpFXeSXIHu7o52alNqYpIbCT5NVByIzCCKa1qt10G2DmW4zI1kM",
+	"UapN3/c8+dmSP4ZM95qu7OsM9w7hiqyEyMlSyFniGRjT444BS4PXZMf1WtQ2WgOdKxiPDj8RrhXxgcKD",
+	"QddNnGpqBm7BtqwYzuslxERZDoYAV0H+GDbERjN411TN8KLemOZhz5c1yM1JaEUTXvAG0DT8ghmxvJ/4",
+	"nLPl88JGcixFYXWjnaXIc6Uh+FbtaPWc2eBFw0H584pym4VqR1JBS2s4Wb3vqK+to57ugwcTIipnxQes",
+	"ghTWaxY4rehCQn0BfW2sAgffShBRAkOmuq7gEvnIy4fwBIJ5uRQzcR0H9NJxracRY1xCp8GnjKWf0p2Q",
+	"D3itRSyoOPrMlPs6wY5jzRiu/9npA20zkEsZbs6OP4+tI9DcF+07s0l0sxdi6xb2LDchMMO19eItymlp",
+	"srKV6n537817bk9jWHqx+el9brG35ZLbTG6j1G6ZVFyUC6IYI7nIlB3mheXKF78oUb62IB9cQzCjAift",
+	"mmUPLHd+DjvrdkJh720Etp6TMDOSh+553aygm4mewPChOPJ+r8NX2KyZKrNic+c7f8iwd67Xid3rNYM8",
+	"kFQvjkuCgyGSmAtofiBv3a1FSMen+kdh37JwjofhIa6RK7gkBS8fwgke62A/wGc+YYQVhSEXNE2Ok92w",
+	"WIBrz3tzhChuqRO6pSXvOJ1iNj709tjmbekTCYz0CV1w70Dvv6U6qLVZq0DYUGzUe/RSLqwEfrUgkimb",
+	"Gvvy6jUp66LAnBWwwsEghO7gFd/QR74x7/7LKxCh7V+uopgYwYj5QVKJ8sOADee1D9x9poiNnyldVC7d",
+	"dD3qST5QJEickgEuPywS2naXoJyM5wSEn7V3kqpQEnApdFAgZ4/aaqaCZmtnFLJmSB+Qjg9h0hI/0w37",
+	"UH4WejrP0k4puAil+Qat4zOs/m07/tgcP7h2JzDC943tHUN8MDc0Yn33az7IAP+eF8WHsgqZ4auClqmw",
+	"YrYLgKcRVUeCZ1uG2vcaoFUm4zNgWNdRaJPNlEOcejK3gbNPDLZ2FXEkQyhHXFqdj6K1W6coJh3EK/NJ",
+	"ii+/wSXqmVJAXACt2uyA8hmmim4YaQwasbS8ExE/qsmmuS/wxul6MVLIUkmxZZGMUAlZEmOZ0j58Zqhi",
+	"7miV9GUStZx76RjnTs+3k0Kcg3q3K0/pXq0x4nBcImI2TFxVBQ+bvLa0qNm0d9Uzhx3XfecOvj3mniPc",
+	"gA0b+HgzPEqpjgu8tw7yW7zn28Cj1ofEaQeh2KipoA3qgNduXhaYkY/rKiYlm+f7VDFORruuqshCpShi",
+	"NFAun3SYyNzCV0tJSlIXrrfOY+4UuCZ8rQWVhhPzk2/ys4A2KWADwBCzYQbeF0LIawgyDaheS83kLavi",
+	"/muunZhncbC8wP6nq6ueyD4UsuYgvfhbMQBfJOtSpcDrHIhVYK6tCwzEKrMwjmKjbUx2rzTKia5/o3HA",
+	"hm+49Z0WbKkxWHtaOIJBID0eE7z9pgUlJdhuF20YeXgml3C/HwNEmvxcsuqzCPcQwe0Jrdk9LrY3/BTm",
+	"Fl34Z7ZTYynjSVdZi4QjgZHH59ZtBc9Djnk4esD3uYBgEZh/O1jkUPygvjRpo4FwHh6yJkTdH1BG610f",
+	"u441vSU/JTLKxrl+ktGMPvHHWQ+MqGwvsVw/qdWbWXhUMm2eX6Ch2WVrCk3F9PJTak19cYHWElilo5qb",
+	"TDNEbOOuxaaiMqQ/pUBAeWUT9kupuTgBVQvXOnWc+erTlsmcZ3quCuUnt3BQTq4jv9iUp9lTePbz3CB0",
+	"zYkZnxfoOeKwiMAhtidmX71jAk0PDQlF0to5HEjZLQsyfgznKhDj3woC93hbQ5GiFLsYuBCTWfcC6kDo",
+	"pNwMHpjKYVyDLuI6XrSj8O1E0gi7ZQez7HtPigFdZwrzp2PlmqWBdr131Dxg3RG7WfwhPPiFaxCD/hR/",
+	"7lpxVN9fXV0txt+/TtTV1eJbfw/nP4Wxe8yQdKhJx0+zWlPJDoHJi5/1oM/ZNR9HjPruakKO89cDzjvl",
+	"EBiSHHQCPovdYddpz7nHJMHb66B7tpeV7nLJ1zQntCQ8ZzToIbSgTSEA3FAoxkZsAMiTl2S35g58R63F",
+	"juUW8XXYU61GOWfEOz2epRAGYMRvfGxGH4fRDreAP9tMVlGyIUrQNB4/i0Uex/Ac0SXdMoEcmMTWwDMO",
+	"sZzHvSe/p56bzrMqlqEXFTc25Wh9Fru3opeXmH6+bhnN96FMZTUzrM6Ir93U2m5IeMSTFRO8owwQR1Ix",
+	"t1E4d03IeasZleHtOD6Xxa3bZ7sA6dygKRtot+Cg3burNxsaBD0+VlWevvkUUZTnWDtnzYh7NAlXxPEz",
+	"FtUJXo1jmvLI+Z8pM8xWenEXI4It0v2Lk0N6VN9SXjhc3TizNW/t91ehui2j7pyx1IvZYFeus3GJIDTL",
+	"sWl4aPb2KlLI8TI00Miv/avbk781h3aodEartDv1C5o6DjiS4fSAFpZSIFrIA72h5Tn91oV4rmGv8NRw",
+	"FzPhErJnBDK2TDgzkL/xozMDiWeNlj2jM/tNKB4caTWrvwbh+hiY8xK9nqNRK+xR37SKpwURMRwX7Uku",
+	"LDKjEmRJJeQauupmtUoOlXGS95khFlH0SJ6SfSlnyYtaaFqEcKWoZFZ8pb0XC6i1Ez6ED+LxIfyRSif5",
+	"EslXaw3C3Nx0vQGEu+c/d5odZdzkFy2Yn6yx/GXeoGLRVDxkaVQ6/aEQSlG5jxVKGMnnsL+hb87jSe+E",
+	"DIPM1GxObkLfQYbdekm8VagjiOnNaBm+1qCjWWjGOLTtcuqlQHK+sPRMeC3Ae1vS4tJ9al8NQYtrlzXa",
+	"U3TXQrEyhtZKs7WNKOwohy0Zi9FQLRVw+Hg0tZWFZh6WSRJbFkEEh5/IUsg+/ty0cX4MaBzLu5jeD+r8",
+	"SYKgmnNrPl64HUJaO7KlBmw0W39QzMaPrKgCeb1NdlBEhowBlKP2nMfwkVhVBT2IEGywIPe0KFoY6SOh",
+	"66nY5s2grcmlBPyAy3sYQWwp46PsbTBpJjbMvI9YHy6M6V4I8TAaZRU2IEWRzvp3Hg5cAZaTqoQOXnXR",
+	"2DUXHxjwB1DVwbTKORox1AOv4PGIlHKUfBPhgxGQfpdjNDysInwCeZmHBJoGKX78NYUSgXh3o2EeFuyx",
+	"3u73Hdx5HM8HWMF87VqTYvgol6ET4NVizOHjpbVGaSnKFcmELIOFqhLzw3DUdh4PhnRYroykjoUAT+DG",
+	"mI928iPX82yLEQFgpHgeTXipvUTQ+GCGgsHY6rk+ZPGiCPmyxdughcTcLUvKCwB0gGw6I4M7qA+ypltI",
+	"L7EYN/NSS8XfqvB4awsfgbg5Zjz3ljKmiWS0sGA6uWWeGWDxNFaqrFQatyxSoge0kA3NmTkMXCtbKWW6",
+	"oubiwoLmzbM+lkK/K0W9Ws/+7O9spqFzvpihhbguhGLHmCCt9IGyCE7bk6o1RJsUdv+azUIWWjjeTY3/",
+	"hwNwUOz/j2LDZueVz4WVAqCd2cUkwqy7ErQA/4uQuXqdwKwaL4egPs4dXi4xzYit7LogJdsxpQkiESbn",
+	"hPk64oF81rkpsAlJpbaItSVukywK6w09lT5rbbDTsM5563Pi2+QnPGcT5UxAU5/TFwDUzCl/Yj9wIzVv",
+	"M1V6xhFD6h18zFpV6w+vfziX7jOJGyqL2KHaHHK5BR9OsVh+aDq9PBxOK9bhP64ODxV+WvrDHBzMTsJm",
+	"OLrxELRRPDP1oITSVE6AyRzMAj8L+RABOUq3cDaP3NQ1ix2HCPvBZp/nx/HjUYVnz1hO1uaPBuw+Hn7I",
+	"uUCcy4JumENCAYGWSobqusb49hloDylGhybuvSnUqo6pevuh/LJmP+w3KS68IxycM3GDWr7PMeffh6+A",
+	"Oxk54R+alJcDTvmHcstjUDBsQ/lRVSi56Zzlf9nP0weORnGzE/fqQDONMWS3hhJhIAveodR42pZvCTaR",
+	"GF5EwcuHZ4qYBq9tajyowLamB11RXk4vtxkKRxpfWtj7OrLRozsIsFmRitCR3R3gIdseRvYstCDESYsE",
+	"Qk/y5S/+82MCXbsI6sFpCl4GIRzcKJMhoBVVynlputGli7Q8XN9BcH51vmIOIazvWaFlxiIJYAgcAZYM",
+	"hB5gxNf/G9x8rUi6QVAaLQqCISUhK8qb25D104XZgacGStVIsUNQTLDrrDhYkSKdHpB8SWPlllFXlaxa",
+	"kD2jkrz02GW4rLRHaoPZkP2IR8nsKrUgiu4JLffgO1gQYZRmkkmhLPkLXoLhrIDqs1q8Jn+8cuZWo6D/",
+	"8QrkhC6+bRvAjO1GV+hBWWkhSgYmNbBemSaYpEFUOJTJ9jBdfKfyIQ0uIG44mw3LOS3bnul7VnC2ZbmT",
+	"kmQEfXcsZrLUrMyioNxSRywYSw7RqFoQSjLW9oyEym8OZtRKkvG5iRRzUJ/v7VkS4nnWGK6eM2e5QsvW",
+	"ZLpikz/TC8/02+JLPgzxMPyRxtvAcgkyqz+ejkYtQqbKLs0FdJDwYj4PX180y1ilZwTBvHEfhIKIRgz5",
+	"azYHdMHWy0lGRlsckMBha97K8OlxVm5SMioZFLEhUPGGlysboAzhGzFMxUlNz7SBmDS54gHbv6svNKgs",
+	"HkY3GM0jnIeF+FMVR0LcTSOhQqSPQr3enVW0Y1mbwD9SMo+zglFp8UfhRKOTLepiPAS5L8Vl7/1EyloH",
+	"7ESdvwiRbnETcXcWzZFqjJ2O15yzH7NAJHoQfVCOPSRJLih/pOf7of7KWBWUth4Yqz6JUq9VqGi5+RXL",
+	"tTu3fAOD9d1EUn2PsK2RQvLWX1mlo9mFI9kGqYBG3XIC4RnsYxaUcShRjrGG0yqstnaC0Ogf4dG6ZSG0",
+	"9TETdZLz09ubw/5OMzxbaqzfMhJk+kwRumJGjtoyRQCEdomAPEaA+mfNf/2VKaz1b+HLrNjlmjfhHdP1",
+	"QtPwcgN8a//dTM0XozsqoaNV6C5MOqXGy26lVT7FG0PFcOLACUpsK2WRpdkj3VQFW7igAairaRYuxW6e",
+	"txZ7UiGIVbiaiSpppdZCE8iHqhMGHQXMwd5Gi3pPobgofKRmYKeHA1N9Acu0uVdCp+cCIVUchoqrrugJ",
+	"3tr4IHc5YoRBoStqbrwcNsOIEG5ToATPM0WWEnXdftmpT4xp9fcDKk9Rmd1pSc3L/n+HS1NRxcxq/x4v",
+	"XBX+KeMyK9jI0L7E09+jta3ixavMr3+PFr36kRbLcJoRL1fRKfX2vJlAmwpuaL/2Tqet4TsL7JFjUACr",
+	"2YNFazuTqjl9RFacW8ypBZw0J6DnXkR2JCbYjyRVDmvWTsdciPku/jjKUvPjbSwxLZ5MVqtIn+aHSH/R",
+	"FMNeRqDLLBP2TnE1XWHIDryTH6u3FNyolBSXWd5mn+Fi2ScIetNkjITSSbczEiwAeSqI4hbbFKV5P71k",
+	"btbUXPYamQtWgB9nAle+s8lOaqF9QefzE0yByp0kASRMtMsQXgFi1M3lDJHR4hbB9fuu4ccfRS3D1N/Q",
+	"x7EiRBv6eMPkz4w9xFQHpd/SvUryLz82lYFa/S6aCbb6Sw3hbtZ9UAh3A9mUnI/RBCVRAuJXtMLryYsH",
+	"D5S4lhU09hLkbMuzGE52AcvvmLJH0VHmR1R0b+Q2VEasEKqodSY2YwCCx6KSRT2Dsu5kULceLIhgvo6Q",
+	"2FluugS2JXoxV8nFsjk8aohWLoWOEn9QJ/2AiLI+pBptysI2njBYszfV2JewlQ/vi8o66y5Wn3O75IuU",
+	"I5+Fbs1PNGdhp6dzXk4FYEccj5/Qr3h4xEYk2FHVdozkUPoQ+SE43vUUNVqYNXxBA2V/HZpm6w3rP63T",
+	"WABIltGqX6ZNMvIrOk8R+LU9sfCSQmE9M8xASyk2f0HhPyzeSrG543m8QbwIKshrIRXd/mIUQsU0wSiX",
+	"QMpAfNiwixROXWdFvfm3+vTzS1JCgM7zdZBYcbl5NgNzj6QknwYNaV6ZD7KP2LIbf9F35+iCbeYh+MNX",
+	"oaFamPQnuEZmQ5H28ej+MRJeNA3+iCc5GAjCmjxaZMtximFOD0YtNcFZUbjtz2yXFOszGZLgHucGThVC",
+	"56lSXGkKlvstZ7tQZfhB4YZ2zEdk0jetCIj+2xSMjfhuOjZiNCjCjAnMPetFnCH6xOzW0Vf0M9t9QSbr",
+	"nYCVVyCayJCRtLh5VHLX4ypyDXQy7w8NxTkpXklwliGArCaCtXsY7b+D7gDit62F5OEn7imIazOs94lg",
+	"Bw6nBormFPmc2Noi6LJucoQCSsWOKrJmhc2EWlMbdXZv3lZl/gfKDghBCtEt2Tj66jSenVAaUQKOQxvD",
+	"4XQYCsAaYULwbI0YXEpbiF/cZUMRTR8sqGP3vPk7Lp7hyArFfEkWNFRjlBsE7XDzr1veqdrbTkdtHahQ",
+	"HYQq8oNQumN3878NsrWVhe9sPW2m1/YFHiyyV69WTKU4e+6aliE1aezTL3QVRTXZoYljYDq5GQ+sHq/P",
+	"Ov6tErXMkqIYm8jnTceE0voBOxsSNwpqb68CXPriwjv6fFab4+7Qhv20XLJSsZHEsmm0yns6yN4Ivi/3",
+	"fOUsWwlNg8pSe8dG8Y4yFxMxNVJWa1c/a6ppLvn9fdr8eZ7UqnQmhwOe5u/DyKHlW4klKKb6rFyp3rTQ",
+	"GMsoN1QmwFpVQumUKUjW6HGTbXGX/GynPhhnEJ/umLDoW2j7++LiVxFy+CwLqtbhC3dFOyEZbf1z14X5",
+	"i93Eth32tMCxJm+HUCaitB3BaXW73zB1wzrNmXDHqLVRSANHvwn9Vlj6vXC3TKqSi9/BsvDbNyvKSxWL",
+	"yoBYT2hnXk5ZY2A8BCz2ZDob2xYB58g5LVK54i20bXHFxE76kT0N7Wgj1/IbG2cXsHIAihKGsmZU00Ks",
+	"6oBzO6HqdPQ6H/7A1qj4jlzLiUjRHhfHdzVWu3QSUSKO6FHOw6N2hwUci7hgN1tPtUSuf+OiJA9mehsI",
+	"OkRJkeIhZPyCM2kD3LlWROxKBBm6l4w+LGygjLAhunMu/f/moqCxyMiSsXz2M/KZhWNoKynuC7YJnfI9",
+	"4ZpktLRaiM0It8EelLiI4q553raPqpOJU73TtMwjSSkw14XbD0eLNPZQL+zuzgG8olXl2ER1+USMaNfn",
+	"Rvx3/I6zOIbfozUvaOpuNSry/fxPcr5cMmk4aTZHv/WfTsdDGZa56I6WSuK5JSuCRK4C0Z1YsX2YRANF",
+	"qFS3WDEGQLonl0pmszzg2GkRzu9YSnGAzRe+8gXlR97K6xDEv8UCT9zCT7YxAI57rWjgXljzqoI0Erv2",
+	"+z3hOajs5rp1tRgtgax2NyKk9tYqvJiE8x5Z7lsnqfTFm3IfLTQXjg1wIfuDH36pN1UMbzpLiM2wzXCA",
+	"hZ0a9urmk8j2drFH8HzrdA6vFqXqTcj4Q0vL7Uu+qiWzoQIlgebQhGQWHYg+MEIV2dTmdV0SSpqDHTwI",
+	"Nr4/KH/aocISE5uu8uoYOSR+YtfY0cJnGbjlJ29Fa20H78e75TKY6rcWOwRcbdPZCjEABeYARyuhlEWu",
+	"QGhRowFUrCSFEA8LQsk/ayo1k6RgSvmUNlsbbyAmR6t1bmLFB9NeUJQpoXvsLJHKSJ8jKPzec9IxIsHi",
+	"oi65nidCwxeJ63zvmPLgdX5kWxYIHjhIkTtZVZuIYhemgV3BEST4hDfDUQgDyVVZXRHWdAwCt9BP9uI5",
+	"fJ0iksVnIRan7EHUK9NTLZUT+Y/UEHw/C5ijn0IqvcSsFKcAxUDNmhOgXDH5Q5fbp4Jv3ReJa4IZHbEi",
+	"zNA7+loDLp4t5KOGMwcHDAdKNZRVeg4YU4BAN5TLw9UnOCeNpS3hC2eXm6FwuVDmDvWnq06OWJwjCtbS",
+	"mjPdgkak6Ru0BwQK7cYsjrYeAJNkR7kGZ3Ab6A4tdBpzU2rFcmJUGQQ0xaDlk3gRdszBV40fWSArNh4j",
+	"Bc90UHKgOt3T6hMB+yX7u7bFlt0QrKM9cMeDhsjBPZmxkTD2KJywU1HTBhaJTcMaLYQVwkxSIHMj99sO",
+	"Y7aH9UEOot30rQbRQ26vvDMBptEifeJt51jtmOtOipVE8b0nAaJVvpdbbs7gFdGCvEypOgCej7pIvQyb",
+	"2h192383d3tw6G6dN6p35KpuEkRLU2yM8SEtEgrYB38rxV1Lugn9/mXNZR4LLKCZVl+E9zEOm+i1ZOxu",
+	"gG0dc4q0ptOM7VewQAq0TPHdKfTGS+S7W0TjPJjrbutQbJzdjlkCo0XeObT2HOVhUKVG0g1G3M6qTjuS",
+	"1jPi9TnMwB5OHO+FasfyUlx4rrtaPUaFvbdA/m6CJhpsA5hpEmp5cqTs4kJVNOv7q1NIUclIbNTWuWBm",
+	"y6wjzptwRG9rKM+ezYoWwOfJB+0oWRbJMXktNpwCAlgUa5vHsDUR5yTMfIlYBnhRua78gG5SiSTDNR9D",
+	"NXOehkRr2bQTZfRTqcGNWdv3OPIUtp+n4wXQTkHeDS/j1XnjoukwJX5EORkfpm8gwAx4kKpgAqlc0jya",
+	"h/NJtOphg0ARdsqHTkl/N7M6TLPBJ00FMbAFzr7fPjnBo9fdA0cJZGINw1esWcSwXMnkKlqG6UjWmhP1",
+	"jpiXDcaZOTMt6mzNZn3UfyBaa2v2q+m5mRjuf1Nao4EPsfsyM4DI8eoR7B6OjU+MP4/Hl8Q8hTsfhdHE",
+	"JWUUpdp0S7Lrf+TCjJRK9O6TmVlnY8WyfOCzbRQtmAXei9knGZ0ep7sa0LsQ6hDcyWpklRZoxm0eFCHg",
+	"HZzGseSgGEqJ91ApWy4J5dVTmCAXFwXbsmI2jaz34WjomZLx1fpehCB7AIsFDGG+EUQMUFsJEECRQGBK",
+	"0MZ98MvMVYYWOBscrmOBDnW4K2dM56DwWwwpO2tByaqWFZZZSSgSMopjWLMP5VIcDzM0yfsH65thPPVW",
+	"NsYz1Yp5weA6qD7UhJzOPMHwEIXeZ8lXqzlbOM8p4Y9OE/vbYO/5sf010jzUzTtvS6r7Wn0O293hObWQ",
+	"N9DA7eRbV/6kuSUWnQeqeTIa9ht98ZxKG8GHm2uukHWs5lBYSEpKtpYWzaKhSjzxMiz0NMs8Quz52SVC",
+	"9HMCD3TyzFcjGwuXB0z8Yxsv8eUiCLbL8s4nL6/c/41DLZ5DbfVGkCaoHOYXZNGIg9L5HALmaIAj7lR6",
+	"bKHqHFx3MFZfa6zuoGIVlTSMl2KfcVvf0eHCeqBYBEbs4qhEDHjJZQt9l0Z2pmtGPXizTchzo0+WN0SL",
+	"CpgFfenC1lrbpQ0RfBbongRFOtNl2wCR/iTzUGr8PVU8KD9CbKWhCFKnLUEGgvjVA4vVMAmUEe/BUNW6",
+	"mycYdtQNf/yl3sTgs11RnuEv8L7GUu+o1GX814SCVYELYohp1rH2SB6t/tLSoVPrWiEtO8BjjQOtV+3K",
+	"L9dTpaNd49QcnVOs1qXQczHfHI5smhBiuPiWVUGpbOyqqXo3VIvKO8p110EVPdgIZYs1ux3Xtw+0PU9N",
+	"p35oR5uJUw75lC/sYU095LYalD/kH8oqFJzszdhpAjvlvbzHP12FrJgj5z7sErWFA7xcCxnekEFV5rYy",
+	"QLJ822KFZpbftZNGGy+9K/k1RBCnMghMntUut8VWGt5BlQFFxFKDNJpinA3lKm6MgHTHfw1Bi97zlSKr",
+	"msqcwB9FaWuRKg1wByHbRyuROEGfLcWPTZnpQJp3QJqdESjzpxDlW4cyYYJODvNNean//P1FRO5axSp3",
+	"rpi5zU7K66GiYBduFm2xu7kUxko1eeYdHtNIEl4DhG/ZkpKdkA8A7QzluGydyrU9QJEHOvI+R2H+e89y",
+	"GwJ/6m1NtQpk4cyscSDQ2Zj3hYis/fE6vsjHn061mse7+HIGEQoXOF+/aS2YteHb7hbQHsRuadJDc8uq",
+	"Q56ZXRkrECuzNd9G813dR2Nk9FX5tkyqbixCTPrx5RDd6M3HwcOH0488lAfPcnhg8UesAgSWbFqu2kb5",
+	"qSWNreOGBhNMssyGqPcUKn2p/t//Z0zpG7YPRyjRUCpFtPY76o7B/hdEbJkkDqbkmSKI2xRQ6arUKQ5C",
+	"hzOId9dQpN8lCWG9eZjaxEHZAPDZCyB26lGx38BcXIRsisDwXdub+93wHrmBmvJvuXLBIQd5l2xl+jnF",
+	"Co+ufeeHHKt1d0Ol5hmvaCjqvucvb4MeGIFJzSlKXbD4wzaOABgRnBzgV7qjDb7wM/GL8CGObrgkm0Cb",
+	"cPMNAw7L7BqupkBZOOvvm4Rgw5ra8+C8bJFyM0SQI5hUZ6kBGS9LfjocufZ2T2LK3aypCoO7jxlO8rCh",
+	"aylkOgZprNLq4mLH9ToFaEJg+dV/HIOcgMXdkzLcbJFzoE2SkGOJO1/MQYFuTlWYSigeCaAcRjdwl9Ri",
+	"+0tbi53TQYsp3/MimGVcFZAB6bMal7wYonsALnC6NPwXgBEO4cyOYV9Fa2vZbs9cfdf8IBMQwaDRILrK",
+	"znAxUrTXF6OywywcTYM3QkFLH6cdzAjxxQ83tdLg5ycFf2CvyRURkixpoRjRtSwVoUTWBYQXDHd1YMFp",
+	"R1aU+cdo6PWayvyDr4UZsMDSPGeRxOMCe+2uq2Iysylogd74lr2j0lanSP+sNDphvLp1tvZ9Bl71xi6Y",
+	"PuCOys3fqpihMWLm7nES9tGZoacnEq9NkWaj2nZHXLobtrNhjZkiFTF/XhB7By3/Jiis5nXj+gmUY+gb",
+	"hcOlahOfkeSw2tYDk/KaaUn7V2K/yNs+/cb8K9sfXAjdlj+H4WZXoPA74RfkNiBN+rRx3LPFzghW8z1f",
+	"xe6bMi9iF8rZaixDHVGhY+MmwqoFSjM3C8JeAIbwohkv8ijsmXy3XIpQAiHz/z7muzoQCBg7j88qYk05",
+	"bD+/1kYdu0e9AwK4pi/elXpGMCmCoTZnJAz57Cph9Gozc6V4uSKN/9ZuICLqWhj5JBHpSIaJ84lZjoow",
+	"y5EeiO+v2gaUlwkJKLHib3aq4aKQWS23bEZUmtyyaAqkc352dxGrW0PcQTLYsa9JM3Xf2/nj2MHFw2wH",
+	"634MPtX76Zf18cI0SypOYIeeX53gRhQ824eNsBhRRmxSn6sLrobwhdE8H/jlNlqqm0kpZO/n5uNVzXOW",
+	"f4lX3C4cpsjwF75lIx9u6OOnLmRMF2I4PmMXGfdJRNKQXIOfY9neiwtxr5jcMvnOrD5co0vyEbpIVo30",
+	"Luty9VFEgHJUHQHKMapXdEDz4xdZqwRZsEX43gbi4A1928tsj9GaTHutA9L2NqO18j6J24zmuKbJBGt4",
+	"tGGM1IrneHoOKnd+07J4pJps1+CFHpPkTmOzrcRMMCFvj4VP0wwyjR1ntkkmWqfgVLaW1X6TFm7swcKt",
+	"qwoCMjDIjm4YQSEhaTIfyi9r9sN+E8cVmK7/xTe8Xyd/upLJSexMlWQKYX8OH1qtMfxyFJIeGh1kvlKa",
+	"6roTqFkVtCzBLojl2/NYpOYcC9ccH2y36EXA5uUo22zvwA7WjOfX6IhpeTkorSDrxvSPA49SG8/7KpSv",
+	"4ll0UDIaq7djlW4I4fELPFlgzROy91SIzwHm1wN5cMzDztC5Dn52wAcV5bSfPY1jx+y0yH7R/NbRIvqx",
+	"mi8+nw+Lv1DJMJ8PMIgFxgemR1km3rwThSk88wxxFDe03KOyaacrJNmhEtouitYpAxqTT5/ySky+x/yN",
+	"5ONAXXXDhlFwP8OM4qkXcyelFCbSPf+kZJ0bFWOh1rXU02v1xh3bb3jWvMx4FaoQWzXQTVOgUS6FZbq6",
+	"h+a6SKk90Tfewme+1qCbWioykF/kIakv/mt1dHU8O+35ZTJwuUGI8/bk0uLYPDUmM7SbzluTH6vSdxND",
+	"XEd4c5IzTbm58BS5fX9N/sf3f/p3W/toDdjn/as1j+VCo4CryEqQ+/0reB+oZHRBKMmFXtg0GEYVPBLs",
+	"kW6Ax201ZS3E8yXbPW8lUw0L5GqMQRhANiM6vEdnhrpL43dWwDnlzsHwybOfmWdgJ2Su4gLpYG73otav",
+	"7gtaPrwirZ4U3StbWuyBlznh2uYeT5w48+vCHzx/OSJhFnZzIjxgtib0Uhb1Zm4CeVT788mWiUwPkwpn",
+	"S4bDENx03VAjaw2jAWSsmJFBbfq4ZkVxxOsepVXL7jrrmbbnZ5aKrdyZaw6Xe09Z/OmMwa6NxTWnl8jG",
+	"CmaBGphU6SZ4E+texwSa3qJdHWUfxWtGCa3uv2r+a1N65fByohmVk5BgZqxr085CLwRrfPuiFlaqNsMR",
+	"SUtiS5WkoUhOSzJjeQGBjMuEHIGpPE27yT7F80/jSaEhFgYKY1c4EU/GdhJQpGizJ/4I6tp0AbEEgSuG",
+	"npsQFv7Pmv/64tquM00UMl/AkGZ5Rk8MXHQHcebMhyDnalVzFYs9n4On1ssVa1mle/bqYeBgckTCeGJs",
+	"ehoM1jMb9l/SChJkp8xQrl3rjARCV2wQwsDUoUCIisoM5sPw8tNCZoMHzq9s4TDkMMGuOYBYpd5GRWCs",
+	"rWOqJgtS2RJjZoouqLBhopRzAtx+0Dm5oaFKS/NwVf15OxpOxUZlnAJnI2Mlm7eCO/NJ2IhKK5bUAzQc",
+	"ZV8fTzR1y8Os/TocZRrQCceJ2oosdo6xu94u7Wjw8KoJ754hz7ZiwkNBRXj8hrbLVswAV72C9gniXWey",
+	"OE6UPm6Hw1U5bLE5mUM4qr1e+qBTD+FCKkaWUkQJ003w1sxcykDEjgUintEXg1+vWREY1oIFKEYeSleb",
+	"h5LdmhcR41csY7z/eMMim0srw0QBmETKJWWpfNAtdadFsDzWaY+mG2PSUiska78G0bN3y2gON9TRRy/+",
+	"qq/DpQ5HTga+SfbLpMg6v4750XXm00+0CuucQZkjE4WK5ocGzoooGbHuUlIxSUy/Cwt1/T8gl5uaP/66",
+	"ILQkvMzZI+GlFqRgKxbOUMVfZol8GypXvIxM7n6vWWtqmpV6rWzFpKUQHQQw0zRoDRfbiM8ZTMrTw74a",
+	"DEvumd4xVK2g3qlDGdH0vmDPlJWnDAVD0CeBWZd1UVAoFNypXtmaq+QrXiZjmEpEqps4jpY2vnervl8g",
+	"H2EvyDt+c5sdS+J/w8CHsf4NDWUyZaJc1iqhWvi1bwjsL7csDt33TBH34OwYeyD3e4KlsU8QHhZzD6FX",
+	"yCaCqwd4bLie5RB6YJWejkiutK99XlEuo0gxhvMdH++Edb8BiqHZl1fECBaY0kZ2rChgwrt1OhzhrSiY",
+	"S9M/HxZdFMUo/g4gnJMKygNsy6Rzii2IBnWJawIl1Mk9zR7mhfh1oOT6oeinKWkfhjLCp6uDuIbLXrRO",
+	"Fc6iVRTe8szChxwC04Wf7EysSqe993woVM2wghW8fPiEsbFpX8zTfnCmMVTGr6G1OCUlWTlpryEA5frA",
+	"Ikg5K1pFigXmnIYzOaRLKh0PGdJMbmkxfgbjEEuR49knk+Vix9MoT3v5Gibq12IXmyJft4k5W8q+ZdVf",
+	"wpB5bMvm6Hu3rHq3ZQMU8qspIBMcJswllb0l5oU0yDSmbbznMiHVxIcq2hkdFKnoSRRFw4acuUXUNtu9",
+	"36EUtM/BMy8fXHvPbCVsXxOaK1IKTRTleYL1fI69P92/cb/vghu2LN/Pg3iIaGUO+FVhnSiMKqLWYsfy",
+	"sH90i86F1pL//P3hDoMHrD/jIh8k3HVbYQ3zwBWhcLeC6kj+YjiBAt3CeeP1Me1alb5LSKMwv4RmKWqd",
+	"iVEnW6pD6rOYddc56+d1HfMaw88kq1mztFJolr/GBZmlFWypE/08s0F4BhLKSJzZy0CYmdnqtHg1w6ix",
+	"kCqFhdRcLfcV3bBOHWX8d3+w4W9NDN/cIsswwwdbTAirWcHBmFSAKvXC3lZzK7bDdYr33S3LGK8CNzjY",
+	"qAIoLmBjQSypWdGKw6BAZ9YZpLbYCrqoHfyzZl0BeOZIMSORXWD4WVNM3+LAcWiJeTgW9rPwcNsgYn4g",
+	"LnXGIxsvnwQxbxFJLJaHMRWDksDiLg6kibqTIEX1YuVSsmpzKaqqF/19UPR7SDGcQeMxuM80GcfH1x1A",
+	"hcF12Z85SmbpvMHkj3WZyyB7BL3dKGq1PkyZ+E6KXimq5Jmzx4plmuWR1yFPYEbfBX4wlA0Ss6J9xHaj",
+	"9dqVtbRcy6fJKfT2Jjgoh95++xnDursElf6G6d5Zk5cWfhi/tcK1Pmwm8OSxfIfNIJvscdLW9Jk9ap8Q",
+	"MxrCfkJzjyPcuGYFrZ4+UaOWIdO2S1+0D6gXUxpguTQLUC3LmF9QpVHkZ2g6Ek/vQwLbkV54BFzkouMl",
+	"t1zc9zhL/uwmOICQjkh8KOcSWZcLIiREMqm1kNr8pbAHeobHQWzDSR88W/vMUrcZCzDjr8UOhMuVoIUi",
+	"OyvSpY+oafEQ08UEMb8SiOuc0WnAkp9beMkLHG/elfYzbuYh95qz6w7lI9FBn+oop9FUQO4MScfWp+/n",
+	"g45UnwfRSrOZspVKRgQNoX6iPAE0wuFbi09O+zSEP8yUAhgFMcS4vqpewpFvbijVreAe0pCnL3Sb7gWo",
+	"OmrWFz3yom42AluAi4Vo3wBjMZrHcGoxqHyOS7OeLnZhZ/I3zD5orwXn4ke23SWBVKgXuMDZ6qb9vMUW",
+	"H7kKXMYVVZrlRLNHDfewuRLv95qhb/RFprbmn188FuoxDEAWCg9PpFMPITxU8qvoegxiLuEwmGnB6JZB",
+	"wh9EDfPSJdLmAh6fZaR0WSAv5uXV9//xp3//c0h2i3DmjYyomPbEzbAht091qFbbzA3oHJxAf5DOPqe7",
+	"nU2ED73LTKkwHnj/scOG7fB9Ryc/o/AtUJf5ncu/SjMRe6OhNwVv+CNLsgOvKC/DAUqAQE9acOBrqiyM",
+	"vlqLXUnsp4tuLZup6GiwhjQhyLbl99PFb54mFntxoRFddAK+pxso6uOe/eqwI0ff8D6HTtIkRHoqB8dL",
+	"qtm+broYJP2hbmPesQ1Xmj7MjZmGUkPxMaOxyy3h5fiFu97i08AGt/EiQ5EgaO2Kyx87y4FMxpr44ZCA",
+	"prGyfGvXeutwEcetbe+RorM9rR1Oix0Tu0NiZzwFhtmesd2Jl34ajXxHR8VovINvGIlLaHpy1Kxi5dX9",
+	"4zEE0oo+HRDFFHjseRPsYuQGm0toZS9zx7+czg2SsDtu5DQUMb+CA4DEbuuCXa9ZMOY8vHkuPGgos4xh",
+	"L6p5IZEwCH44B4jSLuUwhbMuj8aIuK3LqM05c07ZUcnUfR0ojTX23ftCCBmJ3DlpTc4WMM140mRjr7M5",
+	"8BmLRJWbm4tACda12L2GgDD0jBteyBGfzlbbSTViuYz6Y4tKpUOnecJ0Kr44S3GGDkLpcKGQIn6fgxeT",
+	"Y6ahVJk7F7pTpGsb3mMzVbr+rUBYQJLPpODlQ6QkKRbRxipItCT3jPxS5yuWE172wg0njgtAGAbTVGLo",
+	"wsKVZZosAWWZz6eVx8O7evooQlXkLLPVVYZz8CWGJoLyViya/NnkjyBmb/kQZYMwzmOB/zpZjMTR2N3P",
+	"sQ19FgxccFG/qYJS0FTppK1ASIUA/GlCCTQiovQxFUshHTLl+MsBlPBvh5OwYOIRiq5mZQHEmTH65KGl",
+	"LxIHRfNYvQgMUEh5Ke0ITeGINdV9vkqr9OPIMR+n7A6X36Niy9aaGtz3QKuKDjnkWqxZhy/b5tlK8Twc",
+	"SUBlsSe0KHwANnU1K+kGQpLDpzp4PqAsnSiJteTrNdsTupIsIc9boSwDS2tZYVtzTzXI3tmuDjDI3vlM",
+	"/N4bwjfTUrb59A3f9Ortxh8EF+hto99d0XpujRJwcYNrglFLyU0resoaQvxjb+v6252aobUWtExb1U0R",
+	"MBIYmmAnzYJDN0hDmQFdV3TDRitzoJ2oY9gLITIwlidHRX0/WZXOOgJsp6EVTYCa8VJpBG08tL6hWC4D",
+	"6QoAMML1WtTauywX5F7oNWFlrggvs6LOu+7LXkFjKTYpBPWlisYb9giHdW3jtYna5uMAQzLZxnIcvgWJ",
+	"s1pc7Bh7yOl+qqJ4M51/n2AJO3Kr4+5smz1fIE+n6mHN4ThID7Ofh+ECGnNqJJI1IYQ/wa+qHtqyNVxX",
+	"jaQm2VIytZ7G0PJGRvckQ8cw03mknJVMHqDlDd6K/Yton3JPDci16oo8bYDWWUnqrbUFMToBrnxuwWCa",
+	"7+d8Er4lV7SlabpemymlhDoBi7ztmj06eHmglaij5rrHvGfbU3vMeex1Y9+7g9nrZ8Ye4tdyWjjMmsbx",
+	"Kv/OUrKh8aJeUwwVMV+lSlc/27S8g6SrlsUypEuE3D6QAF52arZyRSA+mjjAypoRWgR1n8UFX0aKeFU8",
+	"C2ef70Qryts+uJCYB58QURZ7+Cuq8jo9t58vL9zAYTlJqWAqUc42YvKC4Kvygw3In7Y32XpwTm66DsK/",
+	"KaY1L1ekrgi0Qgy2HOPebSy83KLjDGqct1MY2pAxDVBZwIhd5upTEAJuQ3lBwCOsWqO9JqxQzg0Ie6H4",
+	"pi5obHBIsftQpiUFmnYheEjFNNiMMD6ojCACzwFK+8Lo5rO5OqdDsSnWuoqBo90x/bdQBeQVC9+UYbg/",
+	"3MFWyQvc3h1VBMLRIMeBsZzlpC4Lpuy23EuxU0wSWYONyx6GKb9svPLgCHyHra8YweONs1i0SNmvwcLq",
+	"rTU9Uxa161d7tbQzcCZFYTcjX8cMa4/3Khn6VQU31uFfzwx5v5ecLaNguGhE1gLgyWG5psPXhFrDMhaV",
+	"B9VybW4ALYiie3Pe4EYeBJTkmAORXEAxDv+kWaS+fF3NqLnYf+zA2aNtXr3FMnJZizB16D1EfwRSGBhT",
+	"1lTms1D3S6Fnu5SZvOkHzrdLQowZakfhgIP9tWq0JUS0234sfRozvZ9wu3ra2iJPufk6UiyQR1OkQ0w0",
+	"+tRAKvdr9cAPhC413FZy87yuFgTKtVkACFo8hGxi+Wh2ngVYJIpp5RObcnAZnEBghyDW5LfiB0GLa8CJ",
+	"CGFWlu+FTPAx+TqIvyO6caxSyqcBdnXbjEjzsZyEfkhpG6KbeZNYAAqIynxsXOsvCX/7S72JMfxmpMuR",
+	"tJRAUGknhqbO1mxW3kootMHRwy+ujZHdpkczoltryqnZiC1TCRDjXBNoanh8Zw/r8Eap5+AeN57lcFxm",
+	"PnUD9eTQNaCgLxsQTV5CaCDC5LwMHe0dlaWDk0ia9M/2g/R0FliIxwmHc+GOtSO+I1xzRts3Y/uoDS45",
+	"ezm11pGspGKVh0P007XQURVkTkJ1L8Oo8wBJRgNh+BuhNNmAWAJ5ojauI3D0JE/CuKK6yVuy3/ixw3KW",
+	"0CExCjMbx6uPNESDNOlQzC7WIYMfU5+Pbr9DxKYYicey7eZiSKSS299zPZI7LIh7m5sK60/24cCeHGZm",
+	"sKrwwTmpXV3jkATWKbm+hSmabrKl0+EIHgCpeYhnNL9bCzwHESysdknjR66Tu1/SDK/2seb/zTItJMgn",
+	"S8b0nVV9pqfibGdJU0GVL6mtDRtMB/xyx6t7+Jf2Qh6C07aEjKT+3QdztsnasdKHgOZzBtBrydIpqkV6",
+	"01162y0rRMb1fgaH7Rh9+JGWeSgHYQk5bU5FDOicrLxj6dz/eD3vMD7+NINHH+/mstHj3TyeePwya4sf",
+	"vyRvXMwDhMZpLSKSM57LhrJtMiRF9d410MdzQ3vvquC9nc4O87AzR6I+qU6rBQoznl8K9E7T5fJWhCrW",
+	"OOyUpnoOSL9UKa40hcTMLWe7zm6MgUkF30gdwR6k2fpu3cVWbN1HDmRzBt65Q+GJYHWJUBpkPzVP2dg3",
+	"lDHR5vePoGz8wKJVIPpI5jF5C3PtNuEw9tk8FlLwpr2HdcdclAjIvuPa6c79YPAtIzANRGOUWHdsjifa",
+	"VXjtGbbNycNud0MYmpSCBbDYBoEWtbqGcxZtvvRonY4SSXFllt8PCCpr+Td6irPzixCLldOqSXnPDMMi",
+	"CNVGDFMEC549xCqLKjODe0FDMYpcK0LzHIqMTB19N0jk9FuIxgj4aATbIhcRl8cqxvkxKL6VFHWkmIlh",
+	"Buv6AMPNhpXgi3LZ4+5KsOVuh7GFvTECG3cv9HpB7PdDZMteAJWbZ/qwftZTT9Z/+oYtk+EEeJ6Pqvc2",
+	"/rQPerxhl9Wea2Ozh5mkmMAcvnjIZHgICUaBbGJoi3XIpgWJLny1ZgrO48qZt2DZ1uEMgZSsFPVqjTDq",
+	"Qtpv5MLFAWIkGBrgg2MfjNoT9yJEbv7+w26vzCl4wt+Tiss3cJOwpwvPHzhKm03wVLnl2yOOV4OPVvG3",
+	"SLI5wl1Ih1kk6tWqSQztB6bHwqXjTJVYLwpp5kOx4KtkS2Iz54PMiV/oauS6isAXzqvmECulAsEBr9yh",
+	"kqx6pjx6sFi6pBm4Wc2pwmAPDLy1asjCfW2VDdMMwu5bAOLuxrUuRHdPo8bd0lKcof8fc+o/OAYPJ+JF",
+	"mPQLnRea3uFRD2Z8coysnjjGJFnbH3s317EgWnGqHIF2+oUWxT6c/8DKUEIM1zYWl5JKKIUm3MUMX/Fs",
+	"RZAlCJn+WDfrOfBUVywSljCvVs6Gyhmpgp+oDLqTlKhllkAuV3fGjuq/Cz1H4RqDI8E0tdTTEBqgVYNh",
+	"M1RphWS0YGVOpROezf3ES1IrNsI60/XfRUaL27pg05l7riHEj2lpQ+NmZPCIXXlDs3F8fyjnwle1ZMpH",
+	"cSlCVyj3tBNX2tFjNMG5TW3yZLSQotXIb52aOxWY5R3lLkTogLqMGO9j+cNTtT0RXFtDPByvvXHIMjFG",
+	"vcZ4mR6WTiw+tKCVirnRS6Hfgbg5N7Q0WcjFwKJi6d9W9EGvRZEvyFUgha3jdhfXhQgHEPTxe9phrX7V",
+	"rS7aq8XpJ78mjuqHvSaMbt6VOlTfPHrDUJmt+ZaNRhydqWTpUYVJ8QD46TdjxbjZIkud6+59wtvwm7iz",
+	"uqfxw5vPb5poxgVRdbYmVJF3taH15V+YLBzcTXqQ4/w7L7b1n8O5kYnvHFvqn+pJTviIzYAXyhULueoB",
+	"d8r+2IBCtnGtn9kXi5Y5KRhd1QyArjFy5zXBtAeMonURlFBXXtlc72GZ1oGZNMpX87b2zYZJntHL6zXP",
+	"6ErMqj/3axdOs7tZnid757Qo3tjUxoCIUyhBfGydoSBGdlujWcCrS3P2RVwLWcbskMuCSvYe1K6wnXIt",
+	"hI7+3o8RbQ/X6bvTUZJ36UvrhZ/rXvrCNlURBMeaCa4RRdZIPFPD0Lm2MDBbR2lC23AdYd6yi4+8A4dS",
+	"YCJb8wQrnbdIGTLGUb4JqQbAGei7cHH5iIC6ZiXhFphV0W036XMk2/Q/hhS4p0WsaN29B0IPVc6a5Z+x",
+	"BbzVGGT1cBzIwLEV3B41EZXdZIhFR4RqCE9fQ8BY+lyWIqtVhNqzOlqzomKhel7gEGKdlNyQ4JzwuLci",
+	"d/vBiEjRZhpuL90KPWH9TibbCYBND7MR1DJg5+Qd/GYvoj/f2/AYIZ5njWz+nDnhHIX3cZjTGfb4WNkP",
+	"hD893fyihuxO+SRb/4SnF+4B4h6me+wrloflrDjWifllQcxAORFlxshG9BN8EqLiyi5SbXMZuoicaCmh",
+	"xKCKYf3ILfQMohsAKGAt3t1aQG5LR8ts5uPCgMNvT9jfHTNBNbCk48TxjmjTOm6aipxTN+ODTmo4GXWQ",
+	"6zyKmUP3HwXNw2m9YhNBiDHi8FTPb1bso22YVIPCxUcOedga+r00j8YHqDKZiY3PHNE7Af/YQCzEoE+y",
+	"dTjU734PKOWb2gJ22CGoelBwaswrXpJa1bRYGPGcEghtD2amnGgHKgxHnoUJErtTHQFjbkGmdDyHWws9",
+	"DXHTWgmQKbl97K7FtG87uOvU7x/G1LZX1loGUi+pVMe5sg0wEs5lr3uoNDxAB+QHzEre7t4V4YoBriZF",
+	"zMdMIwl9uQj/MwS2zMPHFLGSohE0SiM5JztPlbjAL2DOC7siN1E3TAqXKC3hxRy7xKKLTHtKcM7QeLar",
+	"vZkfVhpJBgSYVbegJZP8Dulr1rXWvUm/QK55qQ0Ddko9u2xjV9jZ5ii/IF+afGVAjlrSjPlGRvK5g95B",
+	"krEAVytWMgnhUeaU2TIgUCH/Dxv60Pz8by/InT21Ni7DLxI6yeBeN32+JpRopjTZ0oLnVDOo2VsQyVQl",
+	"SmUGXVFeKjCAbF74Uk+vLt4Z2lwsLrZM2tybi6sXL19cufLYtOIXry7++OLqxR/hTkIGuqQVv8yopoVY",
+	"2TxGDH4z7EQNGT/kF68ufmD62jeC283OxrT87uoKI6q0K+dYVQXP4OvLX9Aqae+sSSurHwR2NZJTWUmR",
+	"15mG0v4Kgy9pXUQtd366lzeYQGqZBhafc2VuxLGlv8UmZ1w4DgElfmJLpy7EwAYxg7p6quVfOpdikAbv",
+	"Gcvvmni9WXR4fF7mQ1r0L6Cg8P2fdz99hhw9QjVWb7Zvri3lYv/F0uQ1UYyRXGQKVvJik5+KMC6wJkwY",
+	"URRil8wf5ka9hBqvzyHGdzOTKPZqeq5YCfQotXpFAOaU/AFAbP9tQaSoy5z8ocHHh/IOZV0U3tTDFRFb",
+	"Jv9tYe8S8ocl09nakhMMzf92KtpthAtWmjhanwRGCFVU0g2DEhav/udvF7yEur5M7p0N8FULzNM9Ojar",
+	"pKHjhFXy93+c/yDjgiKMLVnl9AdYzTNFMBT3NHSvXA0foQJkv6FctlkW8Pj/IiyK0ymJYAbynNzdrt8H",
+	"W/B9SOviyj/VQmIAsr338CFoEI9PQTc4PAnsCqfrnM/Bf9X81xujVQQYyCzclVDw6I/22DtYIyg9cTRR",
+	"rG02Ro2PXOm3znx7FCGSdJ2fduVbd0R68meQQgicgvEidi0L4rzIRidXhG4ExBNYcIVDaLWIHLE3ef4W",
+	"JfuznC/T93tesLSj9fJkAze7EHicbLXausxBsCY8N8zJNezAaZjx8jf474f8d6yBMHgrQFHwTwW2Pvax",
+	"QDdSd4v/Vhnx/Jy77IjtKmUl7PTVE+70qbf0Eg/n025t+PjamRy7uT3X3EgATj+H0TUdat8HPqVQ1/LI",
+	"DVsVQikqR1WlH1ybp3gT3GA2FCrxYYBalz5TAvwSHaxk94tbyJFE4+WWa+rDGaJP6YdWu6egXTNeCuFa",
+	"q7BCRinuRb4HH4imD6wke6ZP/YjCFNmZLtfPbNcmwdM+o83ItkxAmFMLXj4ssIyYKDPUel2NjRMx5eVv",
+	"zV/wXc1ZwWzoSHc/fuZ6nUvapluaFG+XQnLBLND4TsgHQsu99QIezjWTj0R7ace9FI5yvwheXv5m/vev",
+	"bP/72E04RqWrM3BS3HQkCNDBgvVBxYIzkhxJM0rtDuz21Zx3OctY1afs6e+G/xS8TNZbr6ZJ2ELgOebU",
+	"ilrfi8fRV+Qn2+QpHhBAW014Opr84Q3lxYIgipFNdDoJRS5/Mz3j5RUkzS2j+SeLqHO2k2j6/8Iedczm",
+	"48qLnfHsWTKkHr3/uBq551pIqLEL7sZDk56Npm6IyAMJhUVsaJvYGqWzKCC4VuFDSZUojzaQIyXa2kmQ",
+	"Iu8eKyE1ag7ziCIyzcIW4aYALi+tVD1pIwYZdy0KbwJZgGm8qRJsZ+j++8IO9uIXG3pt6+bBnK/tZJ+/",
+	"5aoSijtL7oi5+tTy36ZP0ZSr/khiPp2GjQu7ZRnjlY56fXYUsBCO17c9I9e5Bd2KviJvoMVTPCIwUrL6",
+	"ZkQZrFsOcsxpHxNHH+t1ntDWsM2TaGowFstTKISHuh3qy/HzsxLr8jf7hwkN4m9lLuxykjSHJtDfLous",
+	"aW7PAuGKrI4waSQpD7ii0ygOjmCIh6/GXta/MlbZYLyzXT5uiAAPrcUOcleI4uWqYBZCgkpGoD7o4QQP",
+	"GVHvuos9vSjfWefT3e1PTV7HZf+s+a+Xv5n/nVJP/6vmv6b5WxX/lU3JlIEK5YHC4Wd1vI65zOxFIghV",
+	"DzZCB8N4IT7pjFcIbsR5lOE7Vua2PLQ64vAkPUGGtk0t7iYJ5E9Yyt7lxYQeqKc7dGaWd+iaCMvF7cqE",
+	"1onxmmjA+mjeS3Rj3bOlkDY6C6AcqcIyhJKd9pBersVmNPDqR1uD92xkM/3/LOTowYHcNUI1gcn+q56Y",
+	"L6woPDVP/9aYri3e8BMz/tgO2ngfy9SLlhm5u7MQk8iPfn4kUwjpETbfqYf3Qt5Co/NsAfR9azs+2FfG",
+	"lwiVxRWUjMoANcbSCF4PRNdYAAZg+QAq2obywmaRnYiMl7/Bf6be8YaayXb4nZAP6pyH2E38PKcYVnzj",
+	"gLHP5h3yI3xjVmDVYOvH1Kw7vip/goToBPEOwv52WHBpYNxpPNT/SOExxVclyyEb+2D+inH6nQdBOoL2",
+	"cWsTwr2fh59cWbVvkpUu2zj1QTXtGowuZz5zrns72MG3NxqIXhNhLnEPWgoi39Hc2VBOWwC6mGiu/1ad",
+	"i5Wg72+NkzS1lYajFjPAgX4Se1lTlnDSNWXm5FGEnK/hBJS4/A3+M2ENu2UbsWURwnwfSis37fOTvdyh",
+	"L5sml7iEi2gE3B3TDbr3mZjd9//EIrVjopEsFEjNJxu6J7mwyT+l2JHjz5IvABk9S1+gxVOcpQZoKsX4",
+	"7N1v3SPVD7vVQpwh3vYLQ1/kWaRB6P2Jo4RaxA+bM0q2A4IvnG7CyLIQQvbo/0ydxuYPe3v5m/nPmLP9",
+	"B6b9Xsx9jiyZn+Z+s+u4mAjwPSNbNVhlp3rNjyFfeJcv6Uoyj3Ed9xi6Vk9zLfnhUq6ltdiRJbWJ+eLe",
+	"plAp8Im7GIIF/Klg9Fjv2MEsGCN+K2T4tMyNzuczcvcbN/dDBfmq1oTu6J4ISe6lqFdrTSDT/rQM7ksQ",
+	"xC6zv2DOY4IuLRtJKGz0cLgwoXo0a1rmRbcyDTx2FvduY8s3K7pkUDs3cxhjLShpWhRBBJnIZC3oedAi",
+	"891VcjeuZsmMbmLYGjndN7Bz31199+fnL18+/+OVrZU9GBhRDY6df11qCAxL7uecTizLa4FLzGGc3u9t",
+	"wNPCo4vAJYauRICq/0burkbrOfzmCsp6b6Hjc77LHuHo8MRFi/LowhSsfNYk2BKuyZrmJ77JPCTCeIja",
+	"O9cs6UqDeOGUKw1B2LdM5jzTKnQR/SMtQTpT25l50TYTXLIKkp0taCb8GyQpQO1+BWA513f//fWC3E56",
+	"vBoI8LBx4V2Zv2csT/YMOMTwMwfpH3v4P9EHFl7X1RGpWRZeZAoWBVqFM7L6QOxGM+uDsb8mtCSiACWY",
+	"KC0qBTR2iDWnuweWiH1zYtK/50VxU9Bzmcjff61MRzNwOGSAkqqgJVlyjQCR5qAgOufCo/KeJhuyt4cr",
+	"umHjRqAfoMWTpNnRDburNxuanmRnPs3rgp0m6PDkt8ibPP+Bni0OwHQ9g5NfnnTg2I4YhgLkD5vr6Dbo",
+	"HGx7+Zv5z4Tx20pxfhdSnii/hOWys4bXxAdKF2K1Yrl58feqMYo5xLOTuyTD07866YbG8rqa9FVYPdcW",
+	"ItBVuAezoA/0AHRfxsqnPoGLyZaWVaascN/Oab160tOKzsyzntLLe1Zm61ELCDQ4p9oLA4w5W2CO5ngb",
+	"FbjF2KBIuXP/DXN32k4UvGRYy/EpzltEzCvzjziP8504iwv9xCfOLSty6JZN5oQNFCUbcWqvyXDHJ9HF",
+	"0h6Zc0CLQWj6H94XQsjPbKfOABj2zZw8V6fyqx27j2J1xkfullV/odrdsU934m5ZNZLfZs02wG0eDs3M",
+	"sh+xeuIj6AKuT+tRuWtFap8CLsZD2I6n7C4uVnzbAaKNgco4qFnb/mTIMs4yDUmmmtzvzT5yCaGmytbF",
+	"hB9KcZQlKbKXULL1DMYOqNh7rqCWklZqLZ5c4DRrsk7TseyIE29QwZQah4D8aFskWaNtVdVRe/RTumtw",
+	"6iHTUYkVYJ3CjUWfMldG7FuwIcMRHTUy3cDh/gjtniR2z4+Xmg/cIi9oApRUkm+ptrHu35Tduk/MM4TQ",
+	"NiOczQCVtI+f2W7eVpZsZ1+MNuDRawvLVTLl0rFycTrfROxQCJqPZud+FLa6T49D+qbjnO7bNSJeEy3M",
+	"P93viZvsfLf2yyd2RwPMfxyOuilMIZaIxow1E76RC24af3gO8HDeggP8+m9PEsIwtcin3/IjVIrd2AZ9",
+	"hpJcZ6Oi6T4iDjli1VIaBcVB7n4rdBNLWw9+hHY/YZNzwoTaIcaM1GrNK6j7ZJuqBRbElxoAyaBMgmFZ",
+	"sVyQbpnntp1PkZKx3LrhdqAkHonbe2rlr03sM2DBYu9PjQJrh71eszgWtdsv27Stu0O1znbVU7SuLcGu",
+	"dYJEyfCRuMxguqdXCoEM/1vu827NIJuKln6fV4IpCztujy0UIXRwz2QjtkZqk4w+LHwBFasRKbAGMJar",
+	"c22/2FRUnsMqcG17Rmqp8/LADeXyMD441hYMkdK4Ru8wphtGijp7eO2Q7EDqc3OVYmVToiGSmiqoetZ4",
+	"YCVTZpPPtd/V/iybXe2f5LCbgb7SgY+/21xZndoI9IrQ0mZTdu/6M+2nt3yeekNr/VOtz4rYjhv69M7k",
+	"KFa71wCWiHSyWwtIhuUloWQjNqzUr30sE3dFgM+zsxCJeYadvTP9PslZhZHOsblpRTDcqRVFMnR38zaD",
+	"7FUxURWWC2A3iBL2mT7TloOsfoYt/9n0+yRb/vPXcJzh2Ld1UMNXYmM0KKWYD/g505Usc1vG88S795Pp",
+	"9yNX58KBgf6/Tt0MoFjkHNoKAwU/eVSBq2B34m26OV+JqK/lBIMlxSwVOCfzNqLp8PTbhIkHEy6Xp3S3",
+	"JL8iQumvYNsdCeK98dXQz+ZM+SqBvG5fAuLcKZCAw1x5+Zv9Q1LgbovyZzqo7yRVcSQ/BHBsykBKVtl6",
+	"rEehwsaLn8r8vHVPZTwDYc/kM0UyaPKthVk5lpkK4P22TurVE5zU84TuDs8qwElOZIK1fLFftWJLHMQu",
+	"E6uSn7tYCg4TuVbQqYk3i2JM2fRzrOuM2BrOJ4H2UEsnro6DPHua05kQmHBxxkftE81ZrNxRN2ojGAPQ",
+	"hACckifnHTPThxbHmJZPsme3dhaHnmrtMkJYmbOcCGkez4JmLLeWW8CHtKG+5ycrZLNf/mb+MwopYxd7",
+	"ayvTn/k6h1HGX2NbXITA/9saJIueMHLP1rzMj3ByHXEtBDA5PVsdg2a/iMB90uSiM9+PFZ2Z5haNzoyv",
+	"J858EtvzCjOtAY6BH8BnrMn4awz4wKgPjFUKfTOZkCeXU7Ay84Su61s9ibaLo83IZf1Ws1fdUs4lUGP3",
+	"c5XfKZqcplp3jNUuf3N/TFNh2zScrJ8Kn+SvXYYppMYoTfdPkGUan+jV+Yl+RuHUb9ak8vjNcfvVN8bt",
+	"l/eFyB7U5W/wX/MPKkM5NQqnDA3OmdRppmJHiaCyGe1pywjMGVFavm02Dcs/SPPT1AlK2+6MypE6zNfm",
+	"15+2x9vnkp5V2OeUx9Q6oi2nNhCVdlFOu2vqcBgVT9blN35vzdw2sAmdNdGwf6tGAtnMPCCx81xoLqbv",
+	"I5G8ux4zhWGDT3OfZsDUX3uf7pi+homcZ5Og7zdZegXsq9MOHTPuZ+5GeYJ9ricq/V3Xx2OajhKi1sGE",
+	"9B3dQ3g0K3OoT8837H+pqzDnCkLLRon/1jV6EvWQGtbHIZPg41kmypxYCE8Mr1FGrrElxv5lBO+YkulI",
+	"cUabMA5xLXIWNrhlIkehoKJcKrC2IeucJTd8glsvf8M/TWiY78o49SIvHXYMHKR8QN7XAuA7hVzsSfWU",
+	"kjFbLoXUT/lyR/JB3tmJnOfltp3fUp1c2zLCdRK6IFydpPxk4hYBDOkESmlL509IzUMmSoJeVtuLxQXP",
+	"zKMCRP/H0+ZU3hS0fM+hosUC8U4RKHI8Sn9xKDgq2qZKAtnRSw4Q1f9KEKhnlUMSAHgm7G9nBuEBYZj8",
+	"AQTmf1v8S2PyHLFNG8qLr66OfaK8SGeGE4ikZsAUSbSqNeElApSKWt+LR593R5XiStNSq6e53c+NpJS0",
+	"Ux/F6padDcDs/0dTSmGDLWe78cqV0OKs9DIjxHKcXLyPs0BmdMOIFv+ajpK7Dj3PwfKm889CH2fOK4Vm",
+	"TytsQobqhKp2C21S19BT+1Hjb5myj4qc+fps5IlxBi4yfd9peiQXuZVAHE5oM7g6Gq5hJpfVoygjt/V5",
+	"4xrDWUKtehNNabCjEq+/tmjo35RT57nYns+ZGtpK0Hw6gWEWRox2OBtCuyL4e6YXp8SOiW4sLzNeFWwU",
+	"d+mmaXVO9bwZZRzvopm0DwHhklQ807Vk6hsCJunR7TDWTgywwpHM6jf08YP96PurxcWGl/i3lyF15gkD",
+	"9r/u/kZOgH+tRvj/v1ybcyElxgp8uXIrkxZcXuo/f9+YcHmp2QrCGM9pT+smEg78BwWjskns04JQ9UDo",
+	"/VcI1489a5LRfEOrMzxrt4zmn2iVxjAbsfUxrcn8MkhOU8RIYKJi9tFAHG2uwBzhIeLAfBKahPkwoQz9",
+	"/zrpqG6LYp7wmvUpZ55s8IK5un+nvYlS4/HPHYlv+r+hKzYh2MJJ9jH47eoX30bY/bli4zEXd9yHcmsb",
+	"navqWpMT7EqrfSsR0h82veWfQ5U1nQOEwVNfGTAyqiwT+8KV2Rqb+aM0UXR/asnFDnR+3ex/1830FVBg",
+	"A3eiLnKSC1eM7LiU/OiWosksevejiShBqlCaVVP3H9/Um4tXfwIlwf75ZUCGPJl06ke5Co8yVJStLP2a",
+	"bPgjg9zPkhRsqSHnczEufadf9Gdksv+q+a83NBxv5zQP5R1Gu7UoEFCb6qM8BqeWlBWjcqRS0Z39Oa2s",
+	"qZC5Sn2Yv7s6w4YladQ/8qQS5wUvGyQgTe892hPsp1kqsR/cY63ze/atlTq3CZWjCQu2xTlVSTtC5End",
+	"MfagCF0zmn9D1p0WVc6gFUHnb/jmqZ/F+E54bFnEFD3BrsQ4cs2YPoNA85Huf6r1N5bLdJpdA4pFC6k+",
+	"U4RKrtcbpnl25vqpRpdXl7+BZfvDuCZ7Z5penBub0Y4SSYRq1apeC6GVBWdsmeU1o9kacA9Az/02dFsk",
+	"buor+ucZ6q2m1Wjy2hfz+1QJhjxXLjEzYwrLgnOt0FsIcRFshgT3lCKbWWD0OIFlSNRSP1NEVYZfjJJH",
+	"K/Z8w6iqJSMF0Fx9K4+7ZpuqoHoiG/yLb/UUopUbLSm+qqClDVoAKdmh4bItK48o332OxHC/qvM8L677",
+	"r4KK1uzYcIfOEFDimdb8Ey47Ja+8swVT4QzHwZWd8jZv1nh8uL6LaL78bclY/le2jz/At4zmaQX9Z8RK",
+	"BwQQ79VziBOnInqAlLjo1IfxZVC9/P333/+/AAAA//8=",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -62,9 +62,9 @@ export const floor: Cases = {
   },
   'a basket logs its own reps, and whoever watches beside counts their own': () => {
     const r = rota([logged(1, 'cutter', 'there')]);
-    r.end = 2;
+    r.basket = 2;
     same(r.rep?.no, 3);
-    r.end = 0;
+    r.basket = 0;
     r.beside = true;
     same(r.rep?.no, 1);
   },

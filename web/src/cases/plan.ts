@@ -19,7 +19,7 @@ const practice = {
     kind: 'own',
     title: id,
     minutes: 10,
-    end: 0,
+    basket: 0,
     players: []
   })),
   sheet: sheet(),

@@ -1438,7 +1438,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/teams/{teamId}/practices/{practiceId}/screens": {
+    "/api/teams/{teamId}/practices/{practiceId}/displays": {
         parameters: {
             query?: never;
             header?: never;
@@ -1448,30 +1448,30 @@ export interface paths {
             };
             cookie?: never;
         };
-        get: operations["listScreens"];
+        get: operations["listDisplays"];
         put?: never;
-        post: operations["addScreen"];
+        post: operations["addDisplay"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/teams/{teamId}/practices/{practiceId}/screens/{screenId}": {
+    "/api/teams/{teamId}/practices/{practiceId}/displays/{displayId}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 teamId: components["parameters"]["teamId"];
                 practiceId: components["parameters"]["practiceId"];
-                screenId: string;
+                displayId: string;
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["endScreen"];
+        delete: operations["endDisplay"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1521,7 +1521,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["pairScreen"];
+        post: operations["pairDisplay"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2503,8 +2503,8 @@ export interface components {
             group?: string;
             /** @description 1 for beginners to 3 */
             level?: number;
-            /** @description the action whose reads are taught */
-            screen?: string;
+            /** @description the one whose reads are taught */
+            action?: string;
             positions: components["schemas"]["Position"][];
             phases: components["schemas"]["Phase"][];
             rotation: {
@@ -2573,7 +2573,7 @@ export interface components {
             source: string;
         };
         Catalogue: {
-            screens: components["schemas"]["Action"][];
+            actions: components["schemas"]["Action"][];
             reads: components["schemas"]["ReadInfo"][];
             cues: components["schemas"]["CueInfo"][];
             /** @description where a drill's players can be */
@@ -3006,8 +3006,8 @@ export interface components {
             seconds: number;
             /** Format: int64 */
             seed: number;
-            /** @description 0 for the whole floor, 1 or 2 for one end */
-            end: number;
+            /** @description 0 for the whole floor, 1 or 2 for one basket */
+            basket: number;
             /** @description who takes part; none means everybody */
             players: string[];
             pin: boolean;
@@ -3115,7 +3115,7 @@ export interface components {
             threeSeconds: boolean;
         };
         QuizCard: {
-            screen: string;
+            action: string;
             cue: string;
         };
         QuizItem: {
@@ -3123,7 +3123,7 @@ export interface components {
             step: number;
             /** Format: int64 */
             seed: number;
-            situation: components["schemas"]["Snapshot"];
+            snapshot: components["schemas"]["Snapshot"];
             play: components["schemas"]["Play"];
             read: number;
             seconds: number;
@@ -3583,7 +3583,7 @@ export interface components {
             /** @description families that count */
             asked: string[];
             /** @description what the team runs */
-            situations: string[];
+            actions: string[];
             ready: components["schemas"]["GameReady"][];
             /**
              * Format: double
@@ -3624,7 +3624,7 @@ export interface components {
             count: number;
         };
         BenchTable: {
-            screen: string;
+            action: string;
             family: components["schemas"]["GameFamily"];
             rows: {
                 cue: string;
@@ -3637,7 +3637,7 @@ export interface components {
         Bench: {
             game: components["schemas"]["Game"];
             players: components["schemas"]["Player"][];
-            situations: components["schemas"]["BenchTable"][];
+            tables: components["schemas"]["BenchTable"][];
             counts: components["schemas"]["GameCount"][];
             /** @description the events that the counts add up */
             counted: string[];
@@ -3645,7 +3645,7 @@ export interface components {
             reps: components["schemas"]["LoggedRep"][];
         };
         LineupLine: {
-            screen: string;
+            action: string;
             family: string;
             cue: string;
             share: number;
@@ -3825,8 +3825,8 @@ export interface components {
             outcome: string;
             tags: string[];
             secondCue?: string;
-            /** @description the action; empty for a shot */
-            screen?: string;
+            /** @description empty for a shot */
+            action?: string;
         };
         RepEvent: {
             /** Format: uuid */
@@ -3838,8 +3838,8 @@ export interface components {
             /** Format: date-time */
             at: string;
             device: string;
-            /** @description the action; in a practice the drill's own where it is not said */
-            screen?: string;
+            /** @description in a practice the drill's own where it is not said */
+            action?: string;
             /** @description what is counted, in a game for the team, in a practice in a live block */
             what?: string;
             by?: number;
@@ -4003,7 +4003,7 @@ export interface components {
         ReviewNote: {
             review: string;
         };
-        Screened: {
+        PairedDisplay: {
             /** Format: uuid */
             id: string;
             /** Format: date-time */
@@ -4011,17 +4011,17 @@ export interface components {
             /** Format: date-time */
             until: string;
         };
-        ScreenCode: {
+        DisplayCode: {
             /** Format: uuid */
             id: string;
             code: string;
             /** Format: date-time */
             until: string;
         };
-        ScreenPair: {
+        DisplayPairing: {
             code: string;
         };
-        Display: {
+        DisplayView: {
             team: string;
             minutes: number;
             blocks: components["schemas"]["RunBlock"][];
@@ -4040,8 +4040,8 @@ export interface components {
             step: number;
             /** Format: int64 */
             seed: number;
-            /** @description one type of situation; empty where it is mixed */
-            situation: string;
+            /** @description empty where it is mixed */
+            action: string;
             question: number;
             told: boolean;
             /** @description how often the answer has been shown again */
@@ -4997,7 +4997,7 @@ export interface operations {
     getLesson: {
         parameters: {
             query: {
-                screen: string;
+                action: string;
             };
             header?: never;
             path: {
@@ -5007,7 +5007,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description a screen on the team's court */
+            /** @description an action on the team's court */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5022,7 +5022,7 @@ export interface operations {
     getQuestion: {
         parameters: {
             query: {
-                screen: string;
+                action: string;
                 seed: number;
             };
             header?: never;
@@ -5033,7 +5033,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description a clear situation to ask about */
+            /** @description a clear snapshot to ask about */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5225,8 +5225,8 @@ export interface operations {
     getTape: {
         parameters: {
             query?: {
-                /** @description adds the places where this screen is set */
-                screen?: string;
+                /** @description adds the places where its screen is set */
+                action?: string;
             };
             header?: never;
             path: {
@@ -5321,7 +5321,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description the situation in motion */
+            /** @description the snapshot in motion */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6088,8 +6088,8 @@ export interface operations {
             query: {
                 step: number;
                 seed: number;
-                /** @description one type of situation; mixed when left out */
-                screen?: string;
+                /** @description one action; mixed when left out */
+                action?: string;
             };
             header?: never;
             path: {
@@ -6934,7 +6934,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    listScreens: {
+    listDisplays: {
         parameters: {
             query?: never;
             header?: never;
@@ -6952,13 +6952,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Screened"][];
+                    "application/json": components["schemas"]["PairedDisplay"][];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    addScreen: {
+    addDisplay: {
         parameters: {
             query?: never;
             header?: never;
@@ -6970,32 +6970,32 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description a code that pairs one screen, once */
+            /** @description a code that pairs one display, once */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScreenCode"];
+                    "application/json": components["schemas"]["DisplayCode"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    endScreen: {
+    endDisplay: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 teamId: components["parameters"]["teamId"];
                 practiceId: components["parameters"]["practiceId"];
-                screenId: string;
+                displayId: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description the screen shows nothing any more */
+            /** @description the display shows nothing any more */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7074,7 +7074,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    pairScreen: {
+    pairDisplay: {
         parameters: {
             query?: never;
             header?: never;
@@ -7083,7 +7083,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ScreenPair"];
+                "application/json": components["schemas"]["DisplayPairing"];
             };
         };
         responses: {
@@ -7112,7 +7112,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Display"];
+                    "application/json": components["schemas"]["DisplayView"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -6,7 +6,7 @@
   // Everybody of a snapshot on the floor, as it is or at a time of its play.
   let {
     people,
-    situation: s,
+    snapshot: s,
     play = null,
     time = 0,
     wrap,
@@ -15,7 +15,7 @@
     now = false
   }: {
     people: Schemas['Participant'][];
-    situation: Snapshot;
+    snapshot: Snapshot;
     play?: Schemas['Play'] | null;
     time?: number;
     /** Draws a figure in something that can be taken hold of. */

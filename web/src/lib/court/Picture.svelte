@@ -29,7 +29,7 @@
     {#each shooters as p (p.id)}
       <Toggle
         class="min-h-12"
-        checked={lab.situation?.[p.id] ?? false}
+        checked={lab.snapshot?.[p.id] ?? false}
         onchange={(e) => lab.shoots(p.id, e.currentTarget.checked)}>{p.name} shoots threes</Toggle
       >
     {/each}

@@ -11,7 +11,7 @@
   const who = $derived(lab.lesson?.action.participants.find((p) => p.id === 'cutter')?.word ?? 'the cutter');
   const choices = $derived([...new Set(lab.lesson?.rows.map((r) => r.cutterRead) ?? [])]);
   $effect(() => {
-    void lab.situation; // a new question forgets the last answer
+    void lab.snapshot; // a new question forgets the last answer
     said = '';
   });
 </script>

@@ -33,7 +33,7 @@ const lateTenths = 5;
 /** The read lab's state: a snapshot, the engine's maps round it and its answer. */
 export class Lab {
   lesson = $state.raw<Schemas['Lesson'] | null>(null);
-  situation = $state.raw<Snapshot | null>(null);
+  snapshot = $state.raw<Snapshot | null>(null);
   maps = $state.raw<Record<string, ReadMap>>({});
   /** The defender whose map is shown. */
   mapOf = $state('xCutter');
@@ -61,7 +61,7 @@ export class Lab {
 
   /** Everybody on the floor, and the places that can be moved with them. */
   private get placed(): string[] {
-    const s = this.situation;
+    const s = this.snapshot;
     const handles = ['back', 'exit'].filter((h) => s && h in s);
     if (s?.facing?.xCutter) handles.push('gaze');
     handles.push(
@@ -72,9 +72,9 @@ export class Lab {
     return [...(this.lesson?.action.participants ?? []).map((p) => p.id), ...handles];
   }
 
-  /** Puts a situation of the address on the floor. */
+  /** Puts a snapshot of the address on the floor. */
   place(floor: string) {
-    if (!this.situation) return;
+    if (!this.snapshot) return;
     const told = (s: Snapshot) => {
       let out = s;
       for (const part of floor.split('~')) {
@@ -86,17 +86,17 @@ export class Lab {
       // An address without arrows is a still picture.
       return floor.includes('arrow.') ? out : { ...out, velocity: undefined };
     };
-    const given = told(this.situation);
+    const given = told(this.snapshot);
     // An address made on the left opens there, with the ends of the cut.
-    if (given.screener.x < 0 && this.situation.screener.x > 0) {
+    if (given.screener.x < 0 && this.snapshot.screener.x > 0) {
       this.onLeft = true;
-      this.show(told(mirrored(this.situation)));
+      this.show(told(mirrored(this.snapshot)));
     } else this.show(given);
   }
 
   /** Where everybody stands, as an address holds it, in feet. */
   get address(): string {
-    const s = this.situation;
+    const s = this.snapshot;
     if (!s) return '';
     const places = this.placed.map((who) => {
       const at = placeOf(s, who);
@@ -106,14 +106,14 @@ export class Lab {
     return [...places, ...shots].join('~');
   }
 
-  /** Draws a clear situation and covers the answer. */
+  /** Draws a clear snapshot and covers the answer. */
   async question() {
-    if (!this.situation) return;
+    if (!this.snapshot) return;
     const s = await ask(
       api.GET('/api/teams/{teamId}/question', {
         params: {
           path: { teamId: this.team },
-          query: { screen: this.situation.action, seed: Math.floor(Math.random() * 2 ** 31) }
+          query: { action: this.snapshot.action, seed: Math.floor(Math.random() * 2 ** 31) }
         }
       })
     );
@@ -125,11 +125,11 @@ export class Lab {
 
   /** Opens an action at a cue or a read, or with everybody where an address says, and waits for the engine's
    * answer. */
-  async load(screen: string, cue?: string, read?: string, floor?: string) {
+  async load(action: string, cue?: string, read?: string, floor?: string) {
     const dated = await datedOrKept(
-      `lesson ${this.team} ${screen}`,
+      `lesson ${this.team} ${action}`,
       ask(
-        api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: this.team }, query: { screen } } })
+        api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: this.team }, query: { action } } })
       )
     );
     this.lesson = dated.value;
@@ -155,20 +155,20 @@ export class Lab {
   }
 
   mirror() {
-    if (!this.situation) return;
+    if (!this.snapshot) return;
     this.onLeft = !this.onLeft;
-    this.show(mirrored(this.situation));
+    this.show(mirrored(this.snapshot));
   }
 
   /** Moves somebody. For a defender the answer comes from the map at once,
    * without waiting; for everybody else it comes from the engine. */
   move(who: string, to: Point) {
-    const s = this.situation;
+    const s = this.snapshot;
     if (!s) return;
     const next = withPlace(s, who, to);
     // The screener keeps facing the same way.
     if (who === 'screener' && s.back) next.back = add(s.back, to.x - s.screener.x, to.y - s.screener.y);
-    this.situation = next;
+    this.snapshot = next;
     this.hand = defends(who) ? who : null;
     if (this.hand) this.paintFromMap(this.hand, to);
     this.refresh();
@@ -176,12 +176,12 @@ export class Lab {
 
   /** Whether the picture tells how the defenders move. */
   get moving() {
-    return this.situation?.velocity !== undefined;
+    return this.snapshot?.velocity !== undefined;
   }
 
   /** Shows how the defenders move in the cue's own example, or only where they stand. */
   setMoving(on: boolean) {
-    const s = this.situation;
+    const s = this.snapshot;
     if (!s) return;
     const from =
       this.lesson?.examples[
@@ -201,7 +201,7 @@ export class Lab {
 
   /** Says who can make the three. */
   shoots(who: Shooter, can: boolean) {
-    if (this.situation) this.show({ ...this.situation, [who]: can });
+    if (this.snapshot) this.show({ ...this.snapshot, [who]: can });
   }
 
   /** Nobody is moved any more: the other defender's map follows. */
@@ -226,7 +226,7 @@ export class Lab {
   private show(s: Snapshot | undefined) {
     if (!s) return;
     this.hand = null;
-    this.situation = s;
+    this.snapshot = s;
     this.refresh();
   }
 
@@ -258,7 +258,7 @@ export class Lab {
   }
 
   private async askEngine() {
-    const body = this.situation;
+    const body = this.snapshot;
     if (!body) return;
     const path = { teamId: this.team };
     try {

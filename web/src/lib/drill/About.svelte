@@ -25,7 +25,7 @@
 {#if stage.goal}<p>Goal: <b>{goalWords(stage.goal)}</b>.</p>{/if}
 {#if drill.then?.length && session.rung(stage.rung)?.live}
   <p class="soft">
-    Goes on with: {drill.then.map((l) => session.screenName(l.action).toLowerCase()).join(', ')}.
+    Goes on with: {drill.then.map((l) => session.actionName(l.action).toLowerCase()).join(', ')}.
   </p>
 {/if}
 <p class="soft">{drill.rotation.say}</p>
@@ -52,6 +52,6 @@
   </dl>
 {/if}
 <p class="links no-print flex flex-wrap gap-2 my-3 mx-0">
-  {#if drill.screen}<Button href={`/${team}/teach?screen=${drill.screen}`}>Teach its reads</Button>{/if}
-  <Button href={`/${team}/teach/tape${drill.screen ? `?screen=${drill.screen}` : ''}`}>Tape its spots</Button>
+  {#if drill.action}<Button href={`/${team}/teach?action=${drill.action}`}>Teach its reads</Button>{/if}
+  <Button href={`/${team}/teach/tape${drill.action ? `?action=${drill.action}` : ''}`}>Tape its spots</Button>
 </p>

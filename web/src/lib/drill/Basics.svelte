@@ -37,9 +37,9 @@
 <div class="grid grid-cols-[1fr_1fr] gap-3 max-md:grid-cols-[minmax(0,_1fr)]">
   <Label>
     <span>Teaches the reads of</span>
-    <Select placeholder="" value={d.screen ?? ''} onchange={(e) => onaction(e.currentTarget.value)}>
+    <Select placeholder="" value={d.action ?? ''} onchange={(e) => onaction(e.currentTarget.value)}>
       <option value="">no action</option>
-      {#each session.catalogue?.screens ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+      {#each session.catalogue?.actions ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
     </Select>
   </Label>
   <Label>

@@ -12,10 +12,10 @@
   type Link = Schemas['DrillLink'];
   const d = $derived(draft.drill);
   const then = $derived(d.then ?? []);
-  const action = $derived(session.catalogue?.screens.find((s) => s.id === d.screen));
+  const action = $derived(session.catalogue?.actions.find((s) => s.id === d.action));
   const players = $derived(d.positions.filter((p) => !p.helper).map((p) => ({ value: p.id, name: p.name })));
   const nobody = $derived([{ value: '', name: 'nobody' }, ...players]);
-  const actions = $derived((session.catalogue?.screens ?? []).map((s) => ({ value: s.id, name: s.name })));
+  const actions = $derived((session.catalogue?.actions ?? []).map((s) => ({ value: s.id, name: s.name })));
   const value = (e: Event) => (e.currentTarget as HTMLSelectElement).value;
 
   const set = (to: Link[]) => draft.change({ then: to.length ? to : undefined });
@@ -26,7 +26,7 @@
   }
 </script>
 
-{#if d.screen}
+{#if d.action}
   <fieldset>
     <legend>What a rep goes on with</legend>
     {#if action?.third}

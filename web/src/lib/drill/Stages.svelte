@@ -124,7 +124,7 @@
           {/each}
         </div>
       {/if}
-      <StageScore stage={s} taught={Boolean(draft.drill.screen)} onchange={(to) => change(i, to)} />
+      <StageScore stage={s} taught={Boolean(draft.drill.action)} onchange={(to) => change(i, to)} />
       <Label class="gap-1 items-center grid">
         <span>Say before it starts, a rule a line</span>
         <Textarea

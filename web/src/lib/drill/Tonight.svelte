@@ -90,7 +90,7 @@
     <Counts {order} {own} {jersey} {name} defended={stage.defenders > 0} />
     <OrderTable {order} {own} {stage} {answers} bind:at={tonight.at} {jersey} {name} dim={tonight.dealing} />
   {/if}
-  {#if !drill.screen && shoots(drill)}
+  {#if !drill.action && shoots(drill)}
     {@const alone = !session.rung(drill.stages[0]?.rung ?? '')?.live}
     {#key drill.id}<Shots {team} drill={drill.id} {jersey} {name} {alone} />{/key}
   {/if}

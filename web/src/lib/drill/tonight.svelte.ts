@@ -19,10 +19,10 @@ export async function settingOf(team: string, drill: Drill): Promise<Setting> {
   const [players, motion, lesson, board] = await Promise.all([
     ask(api.GET('/api/teams/{teamId}/players', { params: { path } })),
     ask(api.GET('/api/teams/{teamId}/motion', { params: { path, query: { drill: drill.id } } })),
-    drill.screen
-      ? ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen: drill.screen } } }))
+    drill.action
+      ? ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { action: drill.action } } }))
       : undefined,
-    session.catalogue?.screens.find((s) => s.id === drill.screen)?.roles[0] === 'cutter'
+    session.catalogue?.actions.find((s) => s.id === drill.action)?.roles[0] === 'cutter'
       ? ask(api.GET('/api/teams/{teamId}/board', { params: { path, query: { role: 'cutter' } } }))
       : undefined
   ]);

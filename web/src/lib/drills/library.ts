@@ -8,7 +8,7 @@ export const levels: Record<number, string> = { 1: 'Beginner', 2: 'Intermediate'
 
 /** The action that a drill teaches; none for a skill. */
 export const actionOf = (catalogue: Schemas['Catalogue'] | null, d: Drill) =>
-  catalogue?.screens.find((s) => s.id === d.screen);
+  catalogue?.actions.find((s) => s.id === d.action);
 
 /** The shelf on which a drill stands: its own group, that of its action, or skills. */
 export const shelfOf = (catalogue: Schemas['Catalogue'] | null, d: Drill): string =>
@@ -19,7 +19,7 @@ export const leftOut = (
   catalogue: Schemas['Catalogue'] | null,
   d: Drill,
   out?: Schemas['LeftOut']
-): boolean => !!out && (out.actions.includes(d.screen ?? '') || out.groups.includes(shelfOf(catalogue, d)));
+): boolean => !!out && (out.actions.includes(d.action ?? '') || out.groups.includes(shelfOf(catalogue, d)));
 
 /** Drills on their shelves, in teaching order; an empty shelf is not there. */
 export const shelves = (catalogue: Schemas['Catalogue'] | null, drills: Drill[]) =>
@@ -51,7 +51,7 @@ export function fits(catalogue: Schemas['Catalogue'] | null, d: Drill, w: Wanted
   const text = `${d.name} ${d.about} ${d.watch.join(' ')} ${actionOf(catalogue, d)?.name ?? ''}`;
   return (
     (!w.group || shelfOf(catalogue, d) === w.group) &&
-    (!w.action || d.screen === w.action) &&
+    (!w.action || d.action === w.action) &&
     (!w.rung || d.stages.some((s) => s.rung === w.rung)) &&
     (!w.level || d.level === w.level) &&
     (!w.players || fewest(d) <= w.players) &&

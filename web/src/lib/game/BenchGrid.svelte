@@ -23,11 +23,11 @@
     <Select
       placeholder=""
       class="min-h-14 text-base"
-      aria-label="Situation"
-      value={table?.screen}
-      onchange={(e) => (log.screen = e.currentTarget.value)}
+      aria-label="Action"
+      value={table?.action}
+      onchange={(e) => (log.action = e.currentTarget.value)}
     >
-      {#each log.tables as t (t.screen)}<option value={t.screen}>{session.screenName(t.screen)}</option
+      {#each log.tables as t (t.action)}<option value={t.action}>{session.actionName(t.action)}</option
         >{/each}
     </Select>
     <div role="radiogroup" aria-label="Whose read" class="flex">

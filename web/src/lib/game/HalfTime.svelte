@@ -7,7 +7,7 @@
   let { view }: { view: Schemas['GameView'] } = $props();
 
   const family = (id: string) => view.families.find((f) => f.id === id)?.name ?? id;
-  const action = (id: string) => session.catalogue?.screens.find((s) => s.id === id)?.name ?? id;
+  const action = (id: string) => session.catalogue?.actions.find((s) => s.id === id)?.name ?? id;
   const names = (reads: string[]) => reads.map((r) => session.readName(r).toLowerCase()).join(', then ');
 </script>
 

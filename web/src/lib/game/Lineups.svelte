@@ -72,7 +72,7 @@
         >{#snippet title()}<span>The arithmetic</span>{/snippet}
         <Table class="border-collapse w-full text-sm">
           <TableHead>
-            <TableHeadCell class="whitespace-nowrap">Situation</TableHeadCell><TableHeadCell
+            <TableHeadCell class="whitespace-nowrap">Action</TableHeadCell><TableHeadCell
               class="whitespace-nowrap">They show</TableHeadCell
             ><TableHeadCell class="whitespace-nowrap">Of 100</TableHeadCell><TableHeadCell
               class="whitespace-nowrap">Reads</TableHeadCell
@@ -83,9 +83,9 @@
             >
           </TableHead>
           <TableBody>
-            {#each f.lines.filter((l) => l.share > 0.0005) as l (l.screen + l.cue)}
+            {#each f.lines.filter((l) => l.share > 0.0005) as l (l.action + l.cue)}
               <TableBodyRow>
-                <TableBodyCell class="whitespace-nowrap">{session.screenName(l.screen)}</TableBodyCell>
+                <TableBodyCell class="whitespace-nowrap">{session.actionName(l.action)}</TableBodyCell>
                 <TableBodyCell class="whitespace-nowrap">{session.cueName(l.cue)}</TableBodyCell>
                 <TableBodyCell class="numeral whitespace-nowrap">{(100 * l.share).toFixed(1)}</TableBodyCell>
                 <TableBodyCell class="reads whitespace-nowrap flex items-center gap-1"

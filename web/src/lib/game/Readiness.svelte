@@ -72,8 +72,8 @@
   <Fold line="soft"
     >{#snippet title()}<span>How this is computed</span>{/snippet}
     <p class="soft max-w-240 text-sm">
-      Every situation the team runs ({view.situations.map((s) => session.screenName(s)).join(', ')}) counts
-      the same, and in it every coverage as often as expected. “Asked” is how many of a hundred need the read,
+      Every action the team runs ({view.actions.map((s) => session.actionName(s)).join(', ')}) counts the
+      same, and in it every coverage as often as expected. “Asked” is how many of a hundred need the read,
       “made” how many of a hundred the players whose part it is would make: their reps, newest counting most,
       shown ones half, together with four reps at the team’s rate, so that who has few reps is taken for a
       player like the others. Both right is the product of the two.

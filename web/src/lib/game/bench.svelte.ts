@@ -23,7 +23,7 @@ export interface Noted {
   expected: string;
   correct: boolean;
   outcome: string;
-  screen: string;
+  action: string;
   role: string;
 }
 
@@ -31,8 +31,8 @@ export interface Noted {
 export class BenchLog {
   bench = $state.raw<Schemas['Bench'] | null>(null);
   failed = $state('');
-  /** The situation the taps are about, by family. */
-  screen = $state('');
+  /** The action the taps are about, by family. */
+  action = $state('');
   seen = $state.raw<Seen | null>(null);
   player = $state('');
   readonly queue: Queue;
@@ -49,8 +49,8 @@ export class BenchLog {
     this.queue = new Queue(team, id, () => {}, true);
   }
 
-  tables = $derived(this.bench?.situations ?? []);
-  table = $derived<Table | undefined>(this.tables.find((t) => t.screen === this.screen) ?? this.tables[0]);
+  tables = $derived(this.bench?.tables ?? []);
+  table = $derived<Table | undefined>(this.tables.find((t) => t.action === this.action) ?? this.tables[0]);
   players = $derived.by(() => {
     const b = this.bench;
     if (!b) return [];
@@ -60,7 +60,7 @@ export class BenchLog {
 
   log = $derived.by<Noted[]>(() => {
     const voided = new Set([...this.own.values()].flatMap((e) => e.voids ?? []));
-    const stored = (this.bench?.reps ?? []).map((r) => ({ ...r, screen: r.screen ?? '' }));
+    const stored = (this.bench?.reps ?? []).map((r) => ({ ...r, action: r.action ?? '' }));
     const known = new Set<string>(stored.map((r) => r.id));
     const mine = [...this.own.values()]
       .filter((e) => e.kind === 'rep' && !known.has(e.id))
@@ -76,7 +76,7 @@ export class BenchLog {
   );
 
   private noted(e: RepEvent): Noted {
-    const row = this.tables.find((t) => t.screen === e.screen)?.rows.find((r) => r.cue === e.cue);
+    const row = this.tables.find((t) => t.action === e.action)?.rows.find((r) => r.cue === e.cue);
     const expected = (e.role === 'screener' ? row?.second : row?.first) ?? '';
     return {
       id: e.id,
@@ -85,7 +85,7 @@ export class BenchLog {
       expected,
       correct: e.made === expected,
       outcome: e.outcome ?? '',
-      screen: e.screen ?? '',
+      action: e.action ?? '',
       role: e.role ?? ''
     };
   }
@@ -152,7 +152,7 @@ export class BenchLog {
     if (!s || !this.player || !this.table) return;
     this.put([
       this.event('rep', {
-        screen: this.table.screen,
+        action: this.table.action,
         player: this.player,
         role: s.role,
         cue: s.cue,

@@ -16,17 +16,17 @@
 
   async function load() {
     const lesson = await ask(
-      api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen: action } } })
+      api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { action: action } } })
     );
     const at = lesson.rows.findIndex((r) => r.cue === cue);
-    const situation = lesson.examples[at];
+    const snapshot = lesson.examples[at];
     const row = lesson.rows[at];
-    if (!situation || !row) throw new Error('There is no picture of this word.');
-    const play = await ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body: situation }));
+    if (!snapshot || !row) throw new Error('There is no picture of this word.');
+    const play = await ask(api.POST('/api/teams/{teamId}/play', { params: { path }, body: snapshot }));
     const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
     if (still) player.load(play);
     else player.start(play);
-    return { lesson, situation, row };
+    return { lesson, snapshot, row };
   }
   $effect(() => () => player.stop());
 
@@ -35,11 +35,11 @@
 
 {#await shown}
   <p class="py-4 text-soft" role="status">Loading the picture…</p>
-{:then { lesson, situation, row }}
-  {@const top = Math.max(24, ...lesson.action.participants.map((p) => placeOf(situation, p.id).y + room))}
+{:then { lesson, snapshot, row }}
+  {@const top = Math.max(24, ...lesson.action.participants.map((p) => placeOf(snapshot, p.id).y + room))}
   <div class="mt-2 grid items-start gap-4 sm:grid-cols-[minmax(0,22rem)_1fr]">
     <CourtFloor lines={lesson.lines} label={`${lesson.action.name}: ${row.seen}`} {top}>
-      <Floor people={lesson.action.participants} {situation} play={player.play} time={player.time} />
+      <Floor people={lesson.action.participants} {snapshot} play={player.play} time={player.time} />
     </CourtFloor>
     <div class="grid gap-3">
       <p class="font-bold">{lesson.action.name}</p>
@@ -51,7 +51,7 @@
           >{player.running ? 'Stop' : 'Play'}</Button
         >
         <Button onclick={() => player.step()}>Step</Button>
-        <Button href={`/${team}/teach?screen=${action}&cue=${cue}`}>Open in Teach</Button>
+        <Button href={`/${team}/teach?action=${action}&cue=${cue}`}>Open in Teach</Button>
       </div>
     </div>
   </div>

@@ -29,8 +29,8 @@
         {#each check.needs as n, i (n.action)}
           <li class="flex items-baseline gap-2 border-t border-(--seam) py-1">
             <span class="numeral">{i + 1}</span>
-            <a class="grow" href={`/${page.params.team}/teach?screen=${n.action}`}
-              >{session.screenName(n.action)}</a
+            <a class="grow" href={`/${page.params.team}/teach?action=${n.action}`}
+              >{session.actionName(n.action)}</a
             >
             <span class="numeral">{Math.round(n.perGame)}</span>
             <span class="text-[15px] text-(--ink-soft)">a game</span>

@@ -39,7 +39,7 @@
     <p>
       <b>{lab.pass.answer}.</b>
       {names(lab.pass.players)}.
-      {#if lab.pass.action}The read is that of the {session.screenName(lab.pass.action).toLowerCase()}.{/if}
+      {#if lab.pass.action}The read is that of the {session.actionName(lab.pass.action).toLowerCase()}.{/if}
     </p>
     <p class="flex flex-wrap gap-2">
       {#if session.coach && !lab.draft.unsaved}
@@ -48,7 +48,7 @@
         <span class="soft">Save the offense to make a drill of this.</span>
       {/if}
       {#if lab.pass.action}
-        <Button href={`/${team}/teach?screen=${lab.pass.action}`}>Open the read</Button>
+        <Button href={`/${team}/teach?action=${lab.pass.action}`}>Open the read</Button>
       {/if}
     </p>
   </section>

@@ -17,7 +17,7 @@
   const toggled = <T,>(list: T[], x: T) => (list.includes(x) ? list.filter((y) => y !== x) : [...list, x]);
   const out = $derived(session.leftOut(page.params.team ?? '')?.actions ?? []);
   const rest = $derived(
-    session.catalogue?.screens.filter((s) => !aim.install.includes(s.id) && !out.includes(s.id)) ?? []
+    session.catalogue?.actions.filter((s) => !aim.install.includes(s.id) && !out.includes(s.id)) ?? []
   );
   const week = 7;
 
@@ -70,14 +70,14 @@
   <section class={section} aria-label="What to teach">
     <h2>What to teach, the most important first</h2>
     {#if out.length}<p class="soft">
-        Not offered at this age: {out.map((id) => session.screenName(id).toLowerCase()).join(', ')}. Settings
+        Not offered at this age: {out.map((id) => session.actionName(id).toLowerCase()).join(', ')}. Settings
         can change that.
       </p>{/if}
     {#if draft.offense.length && !followed}
       <p>
         <Button onclick={() => draft.followOffense()}>Follow our offense</Button>
         <span class="soft"
-          >{draft.offense.map((id) => session.screenName(id).toLowerCase()).join(', then ')}</span
+          >{draft.offense.map((id) => session.actionName(id).toLowerCase()).join(', then ')}</span
         >
       </p>
     {/if}
@@ -85,22 +85,22 @@
       {#each aim.install as id, i (id)}
         <li class={item}>
           <span class="numeral min-w-5">{i + 1}</span>
-          <span class="flex-1 leading-tight">{session.screenName(id)}</span>
+          <span class="flex-1 leading-tight">{session.actionName(id)}</span>
           <Button
             class={small}
-            aria-label={`${session.screenName(id)} earlier`}
+            aria-label={`${session.actionName(id)} earlier`}
             disabled={i === 0}
             onclick={() => draft.move(i, -1)}>↑</Button
           >
           <Button
             class={small}
-            aria-label={`${session.screenName(id)} later`}
+            aria-label={`${session.actionName(id)} later`}
             disabled={i === aim.install.length - 1}
             onclick={() => draft.move(i, 1)}>↓</Button
           >
           <Button
             class={small}
-            aria-label={`Leave ${session.screenName(id)} out`}
+            aria-label={`Leave ${session.actionName(id)} out`}
             onclick={() => draft.drop(id)}>×</Button
           >
         </li>
@@ -137,7 +137,7 @@
                 class="px-3 font-normal"
                 aria-pressed={g.needs.includes(id)}
                 onclick={() => draft.changeGame(i, { needs: toggled(g.needs, id) })}
-                >{session.screenName(id)}</Button
+                >{session.actionName(id)}</Button
               >
             {/each}
           </div>

@@ -11,7 +11,7 @@
   const season = $derived.by(() => {
     const due = draft.sheet?.due ?? [];
     if (due.length === 0) return '';
-    return ` The season sets: ${due.map((i) => `${session.screenName(i.action).toLowerCase()} ${task[i.task]}`).join(', ')}.`;
+    return ` The season sets: ${due.map((i) => `${session.actionName(i.action).toLowerCase()} ${task[i.task]}`).join(', ')}.`;
   });
   const best = $derived.by(() => {
     if (!f) return 'Fills the minutes with what moves the goals most. Pinned and own blocks stay.' + season;

@@ -118,8 +118,8 @@
           <span>Where</span>
           <Select
             placeholder=""
-            value={b.end}
-            onchange={(e) => draft.changeBlock(b.id, { end: Number(text(e)) })}
+            value={b.basket}
+            onchange={(e) => draft.changeBlock(b.id, { basket: Number(text(e)) })}
           >
             <option value={0}>The whole floor</option>
             <option value={1}>Basket 1, beside basket 2</option>

@@ -4,7 +4,7 @@
   import { dutiesOf } from '$lib/parts/duties';
   import { session } from '$lib/state/session.svelte';
   import Brief from './Brief.svelte';
-  import type { Placed } from './lanes';
+  import type { Placed } from './stretches';
   import { hourOf } from '$lib/state/teamclock';
 
   // A block on paper. The coach's has the arithmetic, the assistant's what they do.

@@ -14,7 +14,7 @@
   // svelte-ignore state_referenced_locally
   const drag = new SheetDrag(draft, () => box?.getBoundingClientRect().top);
   const ticks = $derived(Array.from({ length: Math.floor(drag.total / tick) + 1 }, (_, i) => i * tick));
-  const bothBaskets = $derived(drag.blocks.some((b) => b.end > 0));
+  const bothBaskets = $derived(drag.blocks.some((b) => b.basket > 0));
 </script>
 
 <div class="frame sheet">

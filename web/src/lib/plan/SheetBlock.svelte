@@ -15,7 +15,7 @@
 
   const roomy = 6; // minutes from which a block has room for two lines
   const totals = $derived(draft.sheet?.blocks.find((x) => x.id === b.id));
-  const comma = $derived(b.end || b.minutes < roomy ? '' : ','); // before what there is room for
+  const comma = $derived(b.basket || b.minutes < roomy ? '' : ','); // before what there is room for
   const chosen = $derived(b.id === draft.chosen);
   const warned = $derived(draft.sheet?.warnings.some((w) => w.block === b.id) ?? false);
   const stage = $derived(session.drill(b.drill)?.stages.find((s) => s.id === b.stage)?.name ?? '');
@@ -40,7 +40,7 @@
   id={`block-${b.id}`}
   role="option"
   aria-selected={chosen}
-  class={['tile', b.kind, `end${b.end}`, b.kind === 'water' && 'text-(--tape-teal)']}
+  class={['tile', b.kind, `basket${b.basket}`, b.kind === 'water' && 'text-(--tape-teal)']}
   class:chosen
   class:bad={Boolean(totals?.problem) || warned}
   class:slim={b.minutes < roomy}
@@ -65,7 +65,7 @@
       {#if totals.problem}cannot be run{:else}<b class="numeral">{totals.reps}</b> reps{comma}
         <span class="each"
           ><b class="numeral">{totals.perPlayer.toFixed(1)}</b>
-          {session.drill(b.drill)?.screen ? 'cuts' : 'turns'} each</span
+          {session.drill(b.drill)?.action ? 'cuts' : 'turns'} each</span
         >{/if}
     </span>
   {/if}
@@ -101,24 +101,24 @@
     cursor: grab;
     touch-action: pan-y;
   }
-  .end1 {
+  .basket1 {
     right: calc((100% - 3.5rem) / 2 + 0.5rem + 2px);
   }
-  .end2 {
+  .basket2 {
     left: calc(3rem + (100% - 3.5rem) / 2 + 2px);
   }
-  .end1,
-  .end2 {
+  .basket1,
+  .basket2 {
     gap: 0.4rem;
     font-size: 0.92rem;
   }
-  .end1 .each,
-  .end2 .each {
+  .basket1 .each,
+  .basket2 .each {
     display: block;
   }
   .stage,
-  .end1 .title,
-  .end2 .title {
+  .basket1 .title,
+  .basket2 .title {
     display: block;
     white-space: nowrap;
     overflow: hidden;
@@ -189,8 +189,8 @@
     height: 5px;
   }
   @media (max-width: 560px) {
-    .end1 .reps,
-    .end2 .reps {
+    .basket1 .reps,
+    .basket2 .reps {
       display: none;
     }
     .each {

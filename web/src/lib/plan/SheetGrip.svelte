@@ -9,7 +9,7 @@
 </script>
 
 <span
-  class={['grip', block.end === 2 && 'end2']}
+  class={['grip', block.basket === 2 && 'basket2']}
   aria-hidden="true"
   style:top={`${start * perMinute}px`}
   style:height={`${Math.max(least, block.minutes) * perMinute - 2}px`}
@@ -29,7 +29,7 @@
     background: radial-gradient(var(--line) 2px, transparent 2.5px) 50% 50% / 9px 9px;
     clip-path: inset(calc(50% - 18px) 30%);
   }
-  .grip.end2 {
+  .grip.basket2 {
     left: calc(3rem + (100% - 3.5rem) / 2 - 2.2rem);
   }
 </style>

@@ -50,7 +50,7 @@
           <th
             class="py-1 px-2 text-center border-l border-l-seam h-[2.9rem] min-w-[3.4rem] first:border-l-0 first:text-left first:min-w-44 first:pl-3 first:sticky first:left-0 first:bg-sheet"
             scope="row"
-            >{session.screenName(id)}
+            >{session.actionName(id)}
             <span class="flex gap-px mt-px" aria-hidden="true"
               >{#each readsOf(id) as r (r)}<ReadGlyph read={r} size={20} />{/each}</span
             ></th

@@ -21,7 +21,7 @@ export function newBlock(kind: Block['kind'], title: string, minutes: number): B
     baskets: 1,
     seconds: 0,
     seed: Math.floor(Math.random() * 2 ** 31),
-    end: 0,
+    basket: 0,
     players: [],
     pin: false,
     noHelpers: false,
@@ -299,7 +299,7 @@ export class Draft {
 
 /** What a reason speaks of; a pin changes nothing about it. */
 function gist(b: Block): string {
-  return [b.id, b.drill, b.stage, b.minutes, b.baskets, b.end].join('|');
+  return [b.id, b.drill, b.stage, b.minutes, b.baskets, b.basket].join('|');
 }
 
 /** All that a fitted plan speaks of. */

@@ -1,5 +1,5 @@
 import type { Draft } from './draft.svelte';
-import { dropIndex, place } from './lanes';
+import { dropIndex, place } from './stretches';
 
 export const perMinute = 7.2; // px of the run sheet
 const slack = 6; // px before a press becomes a drag

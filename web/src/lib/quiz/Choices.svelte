@@ -3,7 +3,7 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import type { Asking } from './asking.svelte';
 
-  // What can be answered, always in the same place on one type of situation.
+  // What can be answered, always in the same place on one action.
   let { asking, pack, big = false }: { asking: Asking; pack: Schemas['QuizPack']; big?: boolean } = $props();
 
   const nameOf = (id: string) => pack.reads.find((r) => r.id === id)?.name ?? id;

@@ -10,17 +10,17 @@
   let { asking, pack }: { asking: Asking; pack: Schemas['QuizPack'] } = $props();
 
   const item = $derived(asking.item);
-  const scene = $derived(pack.scenes.find((s) => s.id === item?.card.screen));
+  const scene = $derived(pack.scenes.find((s) => s.id === item?.card.action));
   const play = $derived(item?.play ?? null);
   const me = $derived.by(() => {
     if (!item) return null;
     const track = play?.tracks.find((t) => t.who === item.who);
-    return track ? along(track.keys, asking.player.time) : placeOf(item.situation, item.who);
+    return track ? along(track.keys, asking.player.time) : placeOf(item.snapshot, item.who);
   });
   const round = 5; // feet kept free round them
   const frame = $derived.by(() => {
     if (!item || !scene) return { top: 30 };
-    const s = item.situation;
+    const s = item.snapshot;
     const at = scene.participants.filter((p) => p.guards === 'none').map((p) => placeOf(s, p.id));
     const x = [...at, s.from, s.to].map((p) => p.x);
     const edge = pack.lines.halfWidth + 2;
@@ -35,7 +35,7 @@
 <CourtFloor lines={pack.lines} label={scene?.name ?? 'The floor'} {...frame}>
   {#if item && scene && me}
     <circle class="me" cx={me.x} cy={sy(me)} r="1.9" />
-    <Floor people={scene.participants} situation={item.situation} {play} time={asking.player.time} />
+    <Floor people={scene.participants} snapshot={item.snapshot} {play} time={asking.player.time} />
   {/if}
 </CourtFloor>
 

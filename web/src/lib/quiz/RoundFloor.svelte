@@ -22,7 +22,7 @@
   } = $props();
 
   const item = $derived(asking.item);
-  const scene = $derived(pack.scenes.find((s) => s.id === item?.card.screen));
+  const scene = $derived(pack.scenes.find((s) => s.id === item?.card.action));
   const answer = $derived(pack.reads.find((r) => r.id === item?.right)?.name ?? '');
 </script>
 

@@ -4,7 +4,7 @@ import { Asking } from './asking.svelte';
 export type RoundState = Schemas['RoundState'];
 
 const same = (a: RoundState | null, b: RoundState) =>
-  a !== null && a.step === b.step && a.seed === b.seed && a.situation === b.situation;
+  a !== null && a.step === b.step && a.seed === b.seed && a.action === b.action;
 
 /** A round as the gym's second screen shows it: it follows what the coach does. */
 export class WallRound {

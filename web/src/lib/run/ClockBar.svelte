@@ -43,14 +43,14 @@
       {line.current?.stage?.name ?? ''}
       {adviceNow}
     </p>
-    {#if line.current && line.current.block.end > 0}
+    {#if line.current && line.current.block.basket > 0}
       <div class="ends flex gap-2 my-1 mx-0" role="radiogroup" aria-label="Your basket">
         {#each [1, 2] as const as n (n)}
           <Button
             class="whitespace-nowrap"
             role="radio"
-            aria-checked={line.lane === n}
-            onclick={() => floor.takeEnd(n)}>Basket {n}</Button
+            aria-checked={line.basket === n}
+            onclick={() => floor.stayAt(n)}>Basket {n}</Button
           >
         {/each}
       </div>

@@ -4,7 +4,7 @@
   import type { Floor } from './floor.svelte';
   import { horn } from './horn';
   import People from './People.svelte';
-  import Screens from './Screens.svelte';
+  import Displays from './Displays.svelte';
   import Button from '$lib/ui/Button.svelte';
 
   // Everything that is not needed every rep.
@@ -19,14 +19,14 @@
   const parts = [
     ['tools', 'This device'],
     ['people', 'Who is here'],
-    ['screens', 'Second screen']
+    ['displays', 'Second screen']
   ] as const;
-  const ends = [
+  const baskets = [
     [0, 'Both baskets'],
     [1, 'Basket 1'],
     [2, 'Basket 2']
   ] as const;
-  const twoEnds = $derived((floor.line.current?.order?.baskets ?? 1) > 1);
+  const twoBaskets = $derived((floor.line.current?.order?.baskets ?? 1) > 1);
 
   function then(act: () => void) {
     act();
@@ -44,8 +44,8 @@
   />
   {#if part === 'people'}
     <People {floor} />
-  {:else if part === 'screens'}
-    <Screens {team} practice={floor.run?.practice.id ?? ''} />
+  {:else if part === 'displays'}
+    <Displays {team} practice={floor.run?.practice.id ?? ''} />
   {:else}
     <p class="soft">Who is judged here</p>
     <div class="flex mb-4" role="radiogroup" aria-label="Who is judged">
@@ -58,15 +58,15 @@
         >
       {/each}
     </div>
-    {#if twoEnds}
-      <p class="soft">Which end is logged here</p>
-      <div class="flex mb-4" role="radiogroup" aria-label="Which end is logged here">
-        {#each ends as [n, label] (n)}
+    {#if twoBaskets}
+      <p class="soft">Which basket is logged here</p>
+      <div class="flex mb-4" role="radiogroup" aria-label="Which basket is logged here">
+        {#each baskets as [n, label] (n)}
           <Button
             class="flex-1 rounded-none -ml-[-2px] py-0 px-2"
             role="radio"
-            aria-checked={floor.rota.end === n}
-            onclick={() => then(() => (floor.rota.end = n))}>{label}</Button
+            aria-checked={floor.rota.basket === n}
+            onclick={() => then(() => (floor.rota.basket = n))}>{label}</Button
           >
         {/each}
       </div>

@@ -17,7 +17,7 @@
   const who = (id: string) => floor.players.get(id);
   const current = $derived(floor.line.current);
   const total = $derived(current?.order?.reps.length ?? 0);
-  const twoEnds = $derived((current?.order?.baskets ?? 1) > 1);
+  const twoBaskets = $derived((current?.order?.baskets ?? 1) > 1);
   /** The drill's own names of its places. */
   const places = $derived(
     session.drill(current?.block.drill ?? '')?.positions.filter((p) => !p.helper) ?? []
@@ -54,7 +54,7 @@
       <p>
         {#if floor.rota.apart}<b>Out of order:</b> rep{:else}Rep{/if}
         <b class="numeral">{rep.no}</b> of <span class="numeral">{total}</span>, <b>{rep.side}</b>
-        {#if twoEnds}side, basket <b class="numeral">{rep.basket}</b>{:else}side{/if}
+        {#if twoBaskets}side, basket <b class="numeral">{rep.basket}</b>{:else}side{/if}
       </p>
     {:else}
       <p>No rep of {total} can be run</p>
@@ -175,9 +175,9 @@
           ? 'possessions'
           : floor.shooting
             ? 'shots'
-            : judged}{#if twoEnds}, {floor.rota.end === 0
+            : judged}{#if twoBaskets}, {floor.rota.basket === 0
           ? 'both baskets'
-          : `basket ${floor.rota.end}`}{/if}</Button
+          : `basket ${floor.rota.basket}`}{/if}</Button
     >
   </div>
 </section>

@@ -3,13 +3,13 @@ import { WallRound, type RoundState } from '$lib/quiz/wall.svelte';
 import { follow } from './stream';
 import { Timeline } from './timeline.svelte';
 
-type Display = Schemas['Display'];
+type Display = Schemas['DisplayView'];
 type OrderRep = Schemas['OrderRep'];
 
 const retry = 3000; // ms
 
 /** What the gym's second screen knows: it reads, and never writes. */
-export class SecondScreen {
+export class GymDisplay {
   view = $state.raw<Display | null>(null);
   /** No code has been typed, or the last one has run out. */
   unpaired = $state('');
@@ -20,8 +20,8 @@ export class SecondScreen {
   private again: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
-    this.lines[0].lane = 1;
-    this.lines[1].lane = 2;
+    this.lines[0].basket = 1;
+    this.lines[1].basket = 2;
   }
 
   async load() {
@@ -78,12 +78,12 @@ export class SecondScreen {
     for (const line of this.lines) line.now = now;
   }
 
-  /** Both ends are in use for different things now. */
-  split = $derived((this.lines[0].current?.block.end ?? 0) > 0);
+  /** Both baskets are in use for different things now. */
+  split = $derived((this.lines[0].current?.block.basket ?? 0) > 0);
 
-  /** Who is up next at each basket of an end's block, and who after that. */
-  up(lane: 0 | 1): { basket: number; now: OrderRep; then: OrderRep | undefined }[] {
-    const block = this.lines[lane].current;
+  /** Who is up next at each basket of a basket's block, and who after that. */
+  up(basket: 0 | 1): { basket: number; now: OrderRep; then: OrderRep | undefined }[] {
+    const block = this.lines[basket].current;
     const reps = block?.order?.reps ?? [];
     if (!block || reps.length === 0) return [];
     const out = [];

@@ -7,12 +7,11 @@ import { deviceName, Queue } from './queue.svelte';
 import { follow } from './stream';
 import { Rota } from './rota.svelte';
 import { goalWords, toward } from '$lib/parts/goals';
-import { brought } from './older';
 import { partnerIn, partsOf, playerIn } from './parts';
 import { Tallies } from './tallies.svelte';
 import { live, make, named, shots, shown, wrongs, type Answer } from './answers';
 import { firstOf, readsFor, rightFor } from './right';
-import { Timeline, type Lane } from './timeline.svelte';
+import { Timeline, type BasketNo } from './timeline.svelte';
 
 type Run = Schemas['Run'];
 type OrderRep = Schemas['OrderRep'];
@@ -21,7 +20,7 @@ type Link = Schemas['RunLink'];
 type FloorChange = Schemas['FloorChange'];
 export type Presence = Schemas['Present']['state'];
 
-const laneKey = 'evrik.end';
+const basketKey = 'evrik.basket';
 
 /** One logged answer as the surface shows it. */
 export interface Logged {
@@ -62,7 +61,7 @@ export class Floor {
     private team: string,
     private id: string
   ) {
-    this.line.lane = localStorage.getItem(laneKey) === '2' ? 2 : 1;
+    this.line.basket = localStorage.getItem(basketKey) === '2' ? 2 : 1;
     this.queue = new Queue(team, id, (clock) => (clock ? this.line.hear(clock, true) : this.reload()));
     this.rota = new Rota({
       device: deviceName(),
@@ -147,7 +146,7 @@ export class Floor {
       if (!run) throw e;
       const rows = await device.shown.where({ practice: this.id }).toArray();
       const log = rows.map((r) => r.entry as Logged).sort((a, b) => a.event.at.localeCompare(b.event.at));
-      return { run: brought(run), log };
+      return { run, log };
     }
   }
 
@@ -194,9 +193,9 @@ export class Floor {
     });
   }
 
-  takeEnd(lane: Lane) {
-    this.line.lane = lane;
-    localStorage.setItem(laneKey, String(lane));
+  stayAt(basket: BasketNo) {
+    this.line.basket = basket;
+    localStorage.setItem(basketKey, String(basket));
     this.fresh();
   }
 
@@ -296,7 +295,7 @@ export class Floor {
       side: rep.side,
       cue: a.cue,
       made: a.read,
-      ...(this.own || !this.link ? {} : { screen: this.link.link.action })
+      ...(this.own || !this.link ? {} : { action: this.link.link.action })
     };
     this.send([event]);
     this.wrong = false;
@@ -410,7 +409,7 @@ export class Floor {
 
   /** A stored rep as this surface shows it. */
   private logged(r: Schemas['LoggedRep']): Logged {
-    const roles = session.catalogue?.screens.find((s) => s.id === r.screen)?.roles;
+    const roles = session.catalogue?.actions.find((s) => s.id === r.action)?.roles;
     const role =
       r.role === roles?.[0] || r.expected === make ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
     const side = r.side === 'left' ? 'left' : 'right'; // a practice always has one
@@ -448,7 +447,7 @@ export class Floor {
   /** The line of the table that a rep was about. */
   rowOf(e: RepEvent): Row | undefined {
     const links = this.run?.blocks.find((b) => b.block.id === e.block)?.links;
-    const link = links?.find((l) => l.link.action === e.screen) ?? links?.[0];
+    const link = links?.find((l) => l.link.action === e.action) ?? links?.[0];
     return link?.rows.find((r) => r.cue === e.cue);
   }
 

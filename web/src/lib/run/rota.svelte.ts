@@ -11,7 +11,7 @@ export type Judged = Role | 'both';
  * in it. The list begins anew where a block goes on past its end. */
 export class Rota {
   judge = $state<Judged>('cutter');
-  end = $state(0); // basket that is logged here; 0 for all
+  basket = $state(0); // basket that is logged here; 0 for all
   /** Two watch the same reps: what other devices logged does not move this one on. */
   beside = $state(false);
   /** The next rep to look at, by block; kept on the device. */
@@ -62,7 +62,7 @@ export class Rota {
     return rep && { ...rep, no };
   }
 
-  private here = (r: OrderRep) => this.end === 0 || r.basket === this.end;
+  private here = (r: OrderRep) => this.basket === 0 || r.basket === this.basket;
 
   /** The first rep from a number on that is still to be logged here. */
   private open(no: number): OrderRep | undefined {

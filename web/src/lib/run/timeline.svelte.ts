@@ -4,7 +4,7 @@ import { applied } from './clock';
 type RunBlock = Schemas['RunBlock'];
 type Clock = Schemas['Clock'];
 type Action = Schemas['ClockAction'];
-export type Lane = 1 | 2;
+export type BasketNo = 1 | 2;
 
 const minute = 60000; // ms
 const longest = 6 * 60 * minute; // a practice with all its breaks (assumption)
@@ -20,8 +20,8 @@ export class Timeline {
   starts = $state.raw(new Map<string, number>());
   /** How long the practice lasts, in minutes. */
   minutes = $state(0);
-  /** The end of the floor that is followed, where both are in use. */
-  lane = $state<Lane>(1);
+  /** The basket that is followed, where both are in use. */
+  basket = $state<BasketNo>(1);
   now = $state(Date.now());
   private clockAt = $state(0);
   private heardOnce = false;
@@ -36,10 +36,12 @@ export class Timeline {
   }
 
   private startOf = (b: RunBlock | undefined) => (b && this.starts.get(b.block.id)) ?? 0;
-  /** What runs on the whole floor, and at the end that is followed. */
+  /** What runs on the whole floor, and at the basket that is followed. */
   blocks = $derived(
     this.all.filter(
-      (b) => [0, this.lane].includes(b.block.end) || !this.beside(b).some((x) => x.block.end === this.lane)
+      (b) =>
+        [0, this.basket].includes(b.block.basket) ||
+        !this.beside(b).some((x) => x.block.basket === this.basket)
     )
   );
   private shown = $derived(this.all.find((b) => b.block.id === this.clock?.block) ?? this.all[0]);
@@ -49,10 +51,10 @@ export class Timeline {
   );
   /** Where in the plan the floor is, in ms from its beginning. */
   private place = $derived(this.startOf(this.shown) + this.ran);
-  /** One clock runs both ends: here it is the block of this end that is due. */
+  /** One clock runs both baskets: here it is the block of this one that is due. */
   at = $derived.by(() => {
     const index = (b: RunBlock | undefined) => Math.max(0, b ? this.blocks.indexOf(b) : 0);
-    if (!this.shown || this.shown.block.end === 0) return index(this.shown);
+    if (!this.shown || this.shown.block.basket === 0) return index(this.shown);
     const mine = this.beside(this.shown).filter((b) => this.blocks.includes(b));
     return index(mine.findLast((b) => this.startOf(b) <= this.place) ?? mine[0]);
   });
@@ -79,13 +81,13 @@ export class Timeline {
     return Math.round((this.whole + this.end - place) / minute - this.minutes);
   });
 
-  /** The blocks that run at the two ends together with one of them. */
+  /** The blocks that run at the two baskets together with one of them. */
   beside(b: RunBlock): RunBlock[] {
     let from = this.all.indexOf(b);
     let to = from;
-    while (from > 0 && this.all[from - 1]!.block.end > 0) from--;
-    while (to + 1 < this.all.length && this.all[to + 1]!.block.end > 0) to++;
-    return b.block.end === 0 ? [b] : this.all.slice(from, to + 1);
+    while (from > 0 && this.all[from - 1]!.block.basket > 0) from--;
+    while (to + 1 < this.all.length && this.all[to + 1]!.block.basket > 0) to++;
+    return b.block.basket === 0 ? [b] : this.all.slice(from, to + 1);
   }
 
   /** Now by the server's clock: this device's may be hours off. Never earlier than

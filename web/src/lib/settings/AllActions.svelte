@@ -18,5 +18,5 @@
   >Use all actions at every age</Toggle
 >
 {#if out}
-  <p>Left out now: {out.actions.map((id) => session.screenName(id)).join(', ')}.</p>
+  <p>Left out now: {out.actions.map((id) => session.actionName(id)).join(', ')}.</p>
 {/if}

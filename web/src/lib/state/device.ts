@@ -74,6 +74,30 @@ device.version(5).upgrade(async (before) => {
     });
   await before.table('kept').clear();
 });
+// Screen became action. What was refused for its old name may be sent again.
+device.version(6).upgrade(async (before) => {
+  const renamed = (event?: { screen?: string; action?: string }) => {
+    if (!event || event.screen === undefined) return false;
+    event.action = event.screen;
+    delete event.screen;
+    return true;
+  };
+  await before
+    .table('waiting')
+    .toCollection()
+    .modify((row) => {
+      if (renamed(row.event)) delete row.refused;
+    });
+  await before
+    .table('shown')
+    .toCollection()
+    .modify((row) => renamed(row.entry.event));
+  await before
+    .table('seen')
+    .toCollection()
+    .modify((row) => renamed(row.answer.card));
+  await before.table('kept').clear();
+});
 
 /** Keeps an answer. A device without room goes on without it. */
 export async function keep(key: string, value: unknown, team?: string) {

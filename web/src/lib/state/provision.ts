@@ -19,7 +19,7 @@ export function provision(team: string, next: Schemas['Practice'] | undefined) {
     () =>
       ask(
         api.GET('/api/teams/{teamId}/lesson', {
-          params: { path: { teamId }, query: { screen: firstLesson } }
+          params: { path: { teamId }, query: { action: firstLesson } }
         })
       ).then((lesson) => keep(`lesson ${team} ${firstLesson}`, lesson)),
     () =>

@@ -42,8 +42,8 @@ class Session {
     return id === '' ? 'no read' : (this.read(id)?.name ?? id);
   }
 
-  screenName(id: string) {
-    return this.catalogue?.screens.find((s) => s.id === id)?.name ?? id;
+  actionName(id: string) {
+    return this.catalogue?.actions.find((s) => s.id === id)?.name ?? id;
   }
 
   cueName(id: string) {

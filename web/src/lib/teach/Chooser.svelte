@@ -18,7 +18,7 @@
     team: string;
     current: string;
     open?: boolean;
-    onchoose: (screen: string, cue?: string) => void;
+    onchoose: (action: string, cue?: string) => void;
   } = $props();
 
   let dialog = $state<HTMLDialogElement>();
@@ -54,11 +54,11 @@
     }
   }
 
-  function choose(screen: string, cue?: string) {
+  function choose(action: string, cue?: string) {
     open = false;
     words = '';
     hits = null;
-    onchoose(screen, cue);
+    onchoose(action, cue);
   }
 
   /** Escape leaves at once; a search field would only empty itself. */
@@ -127,7 +127,7 @@
       <ul
         class="quiet-list grid grid-cols-[repeat(auto-fill,_minmax(12.6rem,_1fr))] gap-2 max-sm:grid-cols-[1fr_1fr]"
       >
-        {#each (session.catalogue?.screens ?? []).filter((s) => s.family === f.id) as s (s.id)}
+        {#each (session.catalogue?.actions ?? []).filter((s) => s.family === f.id) as s (s.id)}
           <li>
             <button
               class="w-full min-h-14 flex items-center gap-2 py-1 px-2 border-2 border-seam bg-board text-left leading-[1.15] cursor-pointer hover:border-ink [&[aria-current]]:border-ink [&[aria-current]]:[box-shadow:inset_0_-6px_0_var(--mark)]"

@@ -28,7 +28,7 @@
   const inset = 0.8; // ft a dragged figure stays inside the lines
 
   let dragged = $state('');
-  const s = $derived(lab.situation);
+  const s = $derived(lab.snapshot);
   const lesson = $derived(lab.lesson);
   const map = $derived(lab.maps[lab.mapOf]);
   const upper = $derived(
@@ -113,7 +113,7 @@
     {#if showMap && map && !player.play && !lab.asking}
       <ReadMapLayer {map} rows={lesson.rows} lines={lesson.lines} />
     {/if}
-    <Ways situation={s} play={player.play} passes={ball === 'passer'} />
+    <Ways snapshot={s} play={player.play} passes={ball === 'passer'} />
     {#each arrows as h (h.id)}
       {#snippet tip()}
         {#if !h.still}<path class="arrow" d={`M${h.of.x} ${sy(h.of)}L${h.at.x} ${sy(h.at)}`} />{/if}
@@ -124,7 +124,7 @@
     {/each}
     <Floor
       people={lesson.action.participants}
-      situation={s}
+      snapshot={s}
       play={player.play}
       time={player.time}
       {wrap}

@@ -4,10 +4,10 @@
 
   // The ways on the lab's court: the cut and the pass of a picture, or where everybody goes in its play.
   let {
-    situation: s,
+    snapshot: s,
     play,
     passes
-  }: { situation: Snapshot; play: Schemas['Play'] | null; passes: boolean } = $props();
+  }: { snapshot: Snapshot; play: Schemas['Play'] | null; passes: boolean } = $props();
 
   const trails = $derived(
     play?.tracks.filter((t) => t.keys.length > 1 && !t.who.startsWith('x') && t.who !== 'ball') ?? []

@@ -1,4 +1,4 @@
-/** The families of situations, in the order in which they are taught. */
+/** The families of actions, in the order in which they are taught. */
 export const families = [
   { id: 'off-ball', name: 'Off the ball', about: 'a screen for a teammate without it' },
   { id: 'ball', name: 'Ball screens', about: 'coverage first, then the help' },

@@ -6,13 +6,13 @@
   import DrillFloor from '$lib/drill/DrillFloor.svelte';
   import { clockText } from '$lib/parts/verdicts';
   import RoundFloor from '$lib/quiz/RoundFloor.svelte';
-  import DisplayEnd from '$lib/run/DisplayEnd.svelte';
-  import { SecondScreen } from '$lib/run/display.svelte';
+  import DisplayBasket from '$lib/run/DisplayBasket.svelte';
+  import { GymDisplay } from '$lib/run/display.svelte';
   import Button from '$lib/ui/Button.svelte';
   import Note from '$lib/ui/Note.svelte';
 
   // The gym's second screen: read from 15 m, touched once.
-  const screen = new SecondScreen();
+  const display = new GymDisplay();
   const player = new Player();
   const tick = 200; // ms
   let code = $state('');
@@ -30,14 +30,14 @@
   }
 
   onMount(() => {
-    void screen.load();
+    void display.load();
     awake();
-    const timer = setInterval(() => screen.tick(), tick);
+    const timer = setInterval(() => display.tick(), tick);
     return () => {
       clearInterval(timer);
       clearTimeout(idler);
       player.stop();
-      screen.leave();
+      display.leave();
     };
   });
 
@@ -45,13 +45,13 @@
     e.preventDefault();
     refused = '';
     try {
-      await screen.pair(code);
+      await display.pair(code);
     } catch (err) {
       refused = err instanceof Error ? err.message : String(err);
     }
   }
 
-  const line = $derived(screen.lines[0]);
+  const line = $derived(display.lines[0]);
   const block = $derived(line.current?.order ? line.current.block.id : '');
 
   // The drill, again and again, as long as it is shown.
@@ -71,7 +71,7 @@
     if (motion && !player.running) player.start(motion.motion.play);
   });
 
-  $effect(() => screen.round.follow());
+  $effect(() => display.round.follow());
 
   function full() {
     if (document.fullscreenElement) void document.exitFullscreen();
@@ -90,26 +90,26 @@
 <svelte:head><title>Second screen · Evrik</title></svelte:head>
 
 <div class="lights-out gym h-dvh flex flex-col bg-floor text-ink [padding:2vh_2vw_0] overflow-hidden">
-  {#if screen.view}
-    {#if screen.round.pack && screen.round.state}
+  {#if display.view}
+    {#if display.round.pack && display.round.state}
       <main
         class="asked flex-1 grid min-h-0 grid-cols-[minmax(0,_1.35fr)_minmax(0,_1fr)] [gap:3vw] items-center [&_svg]:max-h-[86vh]"
       >
         <RoundFloor
-          asking={screen.round.asking}
-          pack={screen.round.pack}
-          at={screen.round.state.question}
+          asking={display.round.asking}
+          pack={display.round.pack}
+          at={display.round.state.question}
           still
         />
       </main>
     {:else}
       <main
         class="flex-1 grid min-h-0 [&.split]:grid-cols-[minmax(0,_1fr)_minmax(0,_1fr)] [&.split]:[gap:3vw] [&.pictured]:grid-cols-[minmax(0,_1fr)_minmax(0,_1fr)] [&.pictured]:[gap:3vw] [&.split.pictured]:grid-cols-[repeat(3,_minmax(0,_1fr))]"
-        class:split={screen.split}
+        class:split={display.split}
         class:pictured={motion}
       >
-        <DisplayEnd {screen} lane={0} wide={!screen.split && !motion} />
-        {#if screen.split}<DisplayEnd {screen} lane={1} wide={false} />{/if}
+        <DisplayBasket {display} basket={0} wide={!display.split && !motion} />
+        {#if display.split}<DisplayBasket {display} basket={1} wide={false} />{/if}
         {#if motion}
           <div
             class="picture min-h-0 [--board:#1c252c]"
@@ -120,15 +120,15 @@
               drill={motion.drill}
               motion={motion.motion}
               {player}
-              rep={screen.up(0)[0]?.now}
-              jersey={(id) => screen.who(id)?.jersey ?? ''}
+              rep={display.up(0)[0]?.now}
+              jersey={(id) => display.who(id)?.jersey ?? ''}
             />
           </div>
         {/if}
       </main>
     {/if}
     <footer class="flex items-center [gap:2vw] min-h-15 text-[2.6vh] text-soft" class:idle>
-      <span>{screen.view.team}</span>
+      <span>{display.view.team}</span>
       {#if line.practiceLeft !== undefined}
         <span
           ><b class="numeral text-[4vh] text-ink"
@@ -136,16 +136,16 @@
           > of practice</span
         >
       {/if}
-      <span class="ml-auto text-alarm" role="status">{screen.problem}</span>
+      <span class="ml-auto text-alarm" role="status">{display.problem}</span>
       <Button
         class="[footer.idle_&]:opacity-0"
-        disabled={!block || screen.round.pack !== null}
+        disabled={!block || display.round.pack !== null}
         aria-pressed={showing}
         onclick={() => (showing = !showing)}>Show the drill</Button
       >
       <Button class="[footer.idle_&]:opacity-0" onclick={full}>Full screen</Button>
     </footer>
-  {:else if screen.unpaired}
+  {:else if display.unpaired}
     <form class="[margin:auto] grid gap-4 max-w-136 text-lg" onsubmit={pair}>
       <h1 class="text-3xl">Second screen</h1>
       <p>On the floor, under More, ask for a code for a screen and type it here.</p>
@@ -165,7 +165,7 @@
     </form>
   {:else}
     <p role="status" class="[margin:auto] grid gap-4 max-w-136 text-lg">
-      {screen.problem || 'Loading the practice…'}
+      {display.problem || 'Loading the practice…'}
     </p>
   {/if}
 </div>

@@ -41,7 +41,7 @@
 
   const drills = $derived(session.drills);
   const actions = $derived(
-    (session.catalogue?.screens ?? []).filter((s) => drills.some((d) => d.screen === s.id))
+    (session.catalogue?.actions ?? []).filter((s) => drills.some((d) => d.action === s.id))
   );
   const wanted = $derived({
     ...{ words, group, action, rung, level, players, alone },

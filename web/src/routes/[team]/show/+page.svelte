@@ -20,7 +20,7 @@
   const lesson = untrack(() => data.lesson);
   const deck = new Deck(lesson, page.url.searchParams.get('cue'), () => {
     player.clear();
-    replaceState(`?screen=${lesson.action.id}&cue=${deck.row.cue}`, {});
+    replaceState(`?action=${lesson.action.id}&cue=${deck.row.cue}`, {});
   });
   onMount(() => () => player.clear());
 
@@ -42,7 +42,7 @@
 
   async function leave() {
     if (document.fullscreenElement) await document.exitFullscreen();
-    await goto(`/${team}/teach?screen=${lesson.action.id}&cue=${deck.row.cue}`);
+    await goto(`/${team}/teach?action=${lesson.action.id}&cue=${deck.row.cue}`);
   }
 
   const does: Record<string, () => void> = {
@@ -86,7 +86,7 @@
       {/if}
       <Floor
         people={lesson.action.participants}
-        situation={deck.picture}
+        snapshot={deck.picture}
         play={player.play}
         time={player.time}
         ring={deck.decider}

@@ -5,7 +5,7 @@ import type { PageLoad } from './$types';
 /** The lesson that the address names. */
 export const load: PageLoad = async ({ params, url, parent }) => {
   await signedIn(parent);
-  const query = { screen: url.searchParams.get('screen') ?? 'down' };
+  const query = { action: url.searchParams.get('action') ?? 'down' };
   const path = { teamId: params.team };
   return { lesson: await orError(ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query } }))) };
 };

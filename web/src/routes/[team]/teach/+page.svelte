@@ -31,12 +31,12 @@
     }
   }
 
-  const s = $derived(lab.situation);
+  const s = $derived(lab.snapshot);
 
-  /** Keeps the address on the situation, so that it can be sent to somebody. */
+  /** Keeps the address on the snapshot, so that it can be sent to somebody. */
   function remember() {
     lab.settle();
-    if (s) replaceState(`?screen=${s.action}&floor=${lab.address}`, {});
+    if (s) replaceState(`?action=${s.action}&floor=${lab.address}`, {});
   }
 
   function question() {
@@ -44,11 +44,11 @@
     return guarded(() => lab.question());
   }
 
-  function choose(screen: string, cue?: string) {
+  function choose(action: string, cue?: string) {
     player.clear();
     return guarded(async () => {
-      await lab.load(screen, cue);
-      replaceState(cue ? `?screen=${screen}&cue=${cue}` : `?screen=${screen}`, {});
+      await lab.load(action, cue);
+      replaceState(cue ? `?action=${action}&cue=${cue}` : `?action=${action}`, {});
     });
   }
 
@@ -182,11 +182,11 @@
     <div class="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AnswerPanel {lab} />
       <p class="flex flex-wrap gap-2">
-        <Button main href={`/${team}/show?screen=${lesson.action.id}&cue=${shown ?? ''}`}
+        <Button main href={`/${team}/show?action=${lesson.action.id}&cue=${shown ?? ''}`}
           >Show the team</Button
         >
-        <Button href={`/${team}/teach/cards?screen=${lesson.action.id}`}>Cue cards</Button>
-        <Button href={`/${team}/teach/tape?screen=${lesson.action.id}`}>Tape sheet</Button>
+        <Button href={`/${team}/teach/cards?action=${lesson.action.id}`}>Cue cards</Button>
+        <Button href={`/${team}/teach/tape?action=${lesson.action.id}`}>Tape sheet</Button>
         <Button href={`/${team}/teach/motion`}>Motion offense</Button>
         <Button href={`/${team}/show/round`}>Everybody points</Button>
         <Button onclick={copy}>Copy as SVG</Button>

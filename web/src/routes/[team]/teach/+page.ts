@@ -8,6 +8,7 @@ export const load: PageLoad = async ({ params, url, parent }) => {
   await signedIn(parent);
   const asked = (name: string) => url.searchParams.get(name) ?? undefined;
   const lab = new Lab(params.team);
-  await orError(lab.load(asked('screen') ?? 'down', asked('cue'), asked('read'), asked('floor')));
+  const action = asked('action') ?? asked('screen') ?? 'down'; // as addresses were before
+  await orError(lab.load(action, asked('cue'), asked('read'), asked('floor')));
   return { lab };
 };

@@ -16,7 +16,7 @@
     return () => t.close();
   });
   const item = $derived(a.item);
-  const scene = $derived(t.pack?.scenes.find((s) => s.id === item?.card.screen));
+  const scene = $derived(t.pack?.scenes.find((s) => s.id === item?.card.action));
   const nameOf = (id: string) => t.pack?.reads.find((r) => r.id === id)?.name ?? id;
   const answers = (n: number) => (n === 1 ? 'One answer' : `${n} answers`);
   const begun = $derived(a.phase !== 'rest');

@@ -56,13 +56,13 @@
   }
 
   async function loadCues() {
-    const screen = draft?.drill.screen;
-    if (!screen) {
+    const action = draft?.drill.action;
+    if (!action) {
       cues = [];
       return;
     }
     const lesson = await ask(
-      api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: team }, query: { screen } } })
+      api.GET('/api/teams/{teamId}/lesson', { params: { path: { teamId: team }, query: { action } } })
     );
     cues = lesson.rows.map((r) => r.cue);
   }
@@ -72,7 +72,7 @@
     // Cues belong to an action: with another one they are chosen anew.
     const { stages, then } = draft.drill;
     draft.change({
-      screen: id || undefined,
+      action: id || undefined,
       third: undefined,
       then: id ? then : undefined,
       stages: stages.map((s) => ({ ...s, cues: [], goal: id ? undefined : s.goal }))

@@ -24,7 +24,7 @@
   const plannedOn = (date: string) => practices.some((p) => dateOf(p.startsAt) === date);
   const next = $derived(draft.plan.days.find((d) => !d.game && d.items.length > 0 && !plannedOn(d.date)));
   const says = (d: SeasonDay) =>
-    d.items.map((i) => `${verb[i.task]} the ${session.screenName(i.action).toLowerCase()}`).join(', ');
+    d.items.map((i) => `${verb[i.task]} the ${session.actionName(i.action).toLowerCase()}`).join(', ');
 
   async function plan(d: SeasonDay) {
     try {

@@ -22,7 +22,7 @@
   let pack = $state.raw<Schemas['QuizPack'] | null>(null);
   let problem = $state('');
   let step = $state(2);
-  let screen = $state('');
+  let action = $state('');
   let at = $state(-1);
   let here = $state(0);
   let counts = $state<number[]>([]);
@@ -51,14 +51,14 @@
   let seed = 0;
   let again = $state(0);
   function tell(told: boolean) {
-    remote.show({ step, seed, situation: screen, question: at, told, again });
+    remote.show({ step, seed, action, question: at, told, again });
   }
 
   async function begin() {
     problem = '';
     try {
       seed = crypto.getRandomValues(new Uint32Array(1))[0] ?? 1;
-      const query = screen ? { step, seed, screen } : { step, seed };
+      const query = action ? { step, seed, action } : { step, seed };
       pack = await ask(api.GET('/api/teams/{teamId}/round', { params: { path: { teamId: team }, query } }));
       counts = pack.items.map(() => 0);
       at = -1;
@@ -134,9 +134,9 @@
       </Label>
       <Label
         >What
-        <Select placeholder="" bind:value={screen}>
+        <Select placeholder="" bind:value={action}>
           <option value="">A bit of everything</option>
-          {#each session.catalogue?.screens ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
+          {#each session.catalogue?.actions ?? [] as s (s.id)}<option value={s.id}>{s.name}</option>{/each}
         </Select>
       </Label>
       <Label>Players here <Input type="number" min="1" max="40" bind:value={here} /></Label>

@@ -11,15 +11,15 @@
   import Button from '$lib/ui/Button.svelte';
 
   // Cue cards: one read a card, picture, cue, answer, words to shout. The sheet
-  // holds a screen's cards, a whole family's, or a single one.
+  // holds the cards of an action, a whole family's, or a single one.
   const path = { teamId: page.params.team ?? '' };
   let { data } = $props();
   const cards = $derived(data.cards);
 
   const asked = $derived(page.url.searchParams);
   const family = $derived(families.find((f) => f.id === asked.get('family')));
-  const screen = $derived(asked.get('screen') ?? 'down');
-  const info = $derived(session.catalogue?.screens.find((s) => s.id === screen));
+  const action = $derived(asked.get('action') ?? 'down');
+  const info = $derived(session.catalogue?.actions.find((s) => s.id === action));
   const title = $derived(family?.name ?? info?.name ?? '');
 
   /** How many further answers a card has room for. */
@@ -50,11 +50,11 @@
   <Button main onclick={() => print()}>Print</Button>
   {#if info && !family}
     {#if asked.get('cue')}
-      <Button href={`?screen=${screen}`}>All of {info.name.toLowerCase()}</Button>
+      <Button href={`?action=${action}`}>All of {info.name.toLowerCase()}</Button>
     {/if}
     <Button href={`?family=${info.family}`}>The whole family</Button>
   {/if}
-  <Button href={`/${path.teamId}/teach?screen=${screen}`}>Back to the lab</Button>
+  <Button href={`/${path.teamId}/teach?action=${action}`}>Back to the lab</Button>
 </div>
 <ul class="quiet-list cards">
   {#each cards as { lesson, row: r, s, play } (lesson.action.id + r.cue)}
@@ -68,7 +68,7 @@
           <polyline class="cut" points={way(play, 'cutter')} />
           <path class="pass" d={pass(play, lesson.action.participants.find((p) => p.ball)?.id)} />
           <polyline class="second" points={way(play, 'screener')} />
-          <Floor people={lesson.action.participants} situation={s} />
+          <Floor people={lesson.action.participants} snapshot={s} />
         </CourtFloor>
       </div>
       {#if family}<p class="soft">{lesson.action.name}</p>{/if}
@@ -86,7 +86,7 @@
       {#if !asked.get('cue')}
         <a
           class="no-print one"
-          href={`?screen=${lesson.action.id}&cue=${r.cue}`}
+          href={`?action=${lesson.action.id}&cue=${r.cue}`}
           aria-label={`Only this card: ${session.cueName(r.cue)}, ${lesson.action.name.toLowerCase()}`}
           >Only this card</a
         >

@@ -12,8 +12,8 @@ export const load: PageLoad = async ({ params, url, parent }) => {
   const family = families.find((f) => f.id === asked.get('family'));
   const cue = family ? null : asked.get('cue');
 
-  async function cardsOf(screen: string) {
-    const lesson = await ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }));
+  async function cardsOf(action: string) {
+    const lesson = await ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { action } } }));
     const wanted = lesson.rows.map((row, i) => ({ row, s: lesson.examples[i] }));
     return Promise.all(
       wanted.flatMap(({ row, s }) => {
@@ -25,7 +25,7 @@ export const load: PageLoad = async ({ params, url, parent }) => {
   }
 
   const ids = family
-    ? (session.catalogue?.screens ?? []).filter((s) => s.family === family.id).map((s) => s.id)
-    : [asked.get('screen') ?? 'down'];
+    ? (session.catalogue?.actions ?? []).filter((s) => s.family === family.id).map((s) => s.id)
+    : [asked.get('action') ?? 'down'];
   return { cards: (await orError(Promise.all(ids.map(cardsOf)))).flat() };
 };

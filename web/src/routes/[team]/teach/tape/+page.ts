@@ -6,8 +6,8 @@ import type { PageLoad } from './$types';
 export const load: PageLoad = async ({ params, url, parent }) => {
   await signedIn(parent);
   const path = { teamId: params.team };
-  const screen = url.searchParams.get('screen') ?? undefined;
+  const action = url.searchParams.get('action') ?? undefined;
   return {
-    tape: await orError(ask(api.GET('/api/teams/{teamId}/tape', { params: { path, query: { screen } } })))
+    tape: await orError(ask(api.GET('/api/teams/{teamId}/tape', { params: { path, query: { action } } })))
   };
 };

@@ -3,7 +3,7 @@
   import type { Player } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
   import { dayOf, hourOf } from '$lib/state/teamclock';
-  import { stretches } from '$lib/plan/lanes';
+  import { stretches } from '$lib/plan/stretches';
   import PrintedBlock from '$lib/plan/PrintedBlock.svelte';
   import Button from '$lib/ui/Button.svelte';
 
@@ -41,7 +41,7 @@
       .map((s) =>
         'whole' in s
           ? linesOf([s.whole.block])
-          : 1.8 * Math.max(...s.ends.map((e) => linesOf(e.map((p) => p.block))))
+          : 1.8 * Math.max(...s.baskets.map((e) => linesOf(e.map((p) => p.block))))
       )
       .reduce((a, b) => a + b, 0);
     const sheet = practice.sheet;
@@ -92,10 +92,10 @@
       />
     {:else}
       <div class="ends grid grid-cols-[1fr_1fr] [gap:0.6em] border-b border-b-seam">
-        {#each part.ends as end, e (e)}
+        {#each part.baskets as side, e (e)}
           <div>
             <p class="soft">End {e + 1}</p>
-            {#each end as p (p.block.id)}
+            {#each side as p (p.block.id)}
               <PrintedBlock
                 placed={p}
                 startsAt={practice.startsAt}

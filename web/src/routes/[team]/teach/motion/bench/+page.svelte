@@ -27,8 +27,8 @@
 </div>
 <div class="gap-x-8 md:columns-2 print:columns-2 print:text-sm">
   {#each data.tables as t (t.id)}
-    <section class="mb-5 break-inside-avoid" aria-label={session.screenName(t.id)}>
-      <h2 class="border-b-2 border-(--ink) text-lg">{session.screenName(t.id)}</h2>
+    <section class="mb-5 break-inside-avoid" aria-label={session.actionName(t.id)}>
+      <h2 class="border-b-2 border-(--ink) text-lg">{session.actionName(t.id)}</h2>
       <Table class="w-full [&_td]:py-1 [&_td]:align-top [&_th]:text-left">
         <TableHead class="visually-hidden"
           ><TableHeadCell>They</TableHeadCell><TableHeadCell>We</TableHeadCell></TableHead

@@ -13,8 +13,8 @@ export const load: PageLoad = async ({ params, url, parent }) => {
   const actions = [...new Set(used as string[])];
   const lessons = await orError(
     Promise.all(
-      actions.map((screen) =>
-        ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { screen } } }))
+      actions.map((action) =>
+        ask(api.GET('/api/teams/{teamId}/lesson', { params: { path, query: { action } } }))
       )
     )
   );

@@ -9,12 +9,12 @@
   // Second screens, and the simulated devices of the demo.
   let { team, practice }: { team: string; practice: string } = $props();
 
-  let code = $state.raw<Schemas['ScreenCode'] | null>(null);
-  let paired = $state.raw<Schemas['Screened'][]>([]);
+  let code = $state.raw<Schemas['DisplayCode'] | null>(null);
+  let paired = $state.raw<Schemas['PairedDisplay'][]>([]);
   let problem = $state('');
   const path = $derived({ teamId: team, practiceId: practice });
   const standIns = $derived(session.view?.standIns);
-  const look = 3000; // ms between looks whether a screen has been paired
+  const look = 3000; // ms between looks whether a display has been paired
 
   async function attempt(what: () => Promise<void>) {
     problem = '';
@@ -27,19 +27,21 @@
 
   const list = () =>
     attempt(async () => {
-      paired = await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}/screens', { params: { path } }));
+      paired = await ask(
+        api.GET('/api/teams/{teamId}/practices/{practiceId}/displays', { params: { path } })
+      );
     });
 
   const make = () =>
     attempt(async () => {
-      code = await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/screens', { params: { path } }));
+      code = await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/displays', { params: { path } }));
     });
 
-  const end = (screenId: string) =>
+  const end = (displayId: string) =>
     attempt(async () => {
       await ask(
-        api.DELETE('/api/teams/{teamId}/practices/{practiceId}/screens/{screenId}', {
-          params: { path: { ...path, screenId } }
+        api.DELETE('/api/teams/{teamId}/practices/{practiceId}/displays/{displayId}', {
+          params: { path: { ...path, displayId } }
         })
       );
       await list();

@@ -1,14 +1,14 @@
 <script lang="ts">
   import { clockText } from '$lib/parts/verdicts';
-  import type { SecondScreen } from './display.svelte';
+  import type { GymDisplay } from './display.svelte';
 
-  // One end of the floor, or the whole of it, for eyes 15 m away.
-  let { screen, lane, wide }: { screen: SecondScreen; lane: 0 | 1; wide: boolean } = $props();
+  // One basket, or the whole floor, for eyes 15 m away.
+  let { display, basket, wide }: { display: GymDisplay; basket: 0 | 1; wide: boolean } = $props();
 
-  const line = $derived(screen.lines[lane]);
-  const up = $derived(screen.up(lane));
+  const line = $derived(display.lines[basket]);
+  const up = $derived(display.up(basket));
   const over = $derived(line.left < 0);
-  const who = (id: string) => screen.who(id);
+  const who = (id: string) => display.who(id);
   const many = $derived(up.length > 1);
   /** As large as fits beside one another: a share of the width, at most a quarter of
    * the height. */

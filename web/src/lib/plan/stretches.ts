@@ -1,6 +1,6 @@
 import type { Block } from '$lib/api/client';
 
-/** A block with its place on the sheet: blocks at ends 1 and 2 run side by side. */
+/** A block with its place on the sheet: blocks at baskets 1 and 2 run side by side. */
 export interface Placed {
   block: Block;
   start: number; // minutes
@@ -13,11 +13,11 @@ const length = (b: Block) => (Number.isFinite(b.minutes) ? Math.max(0, b.minutes
 export function place(blocks: Block[]): Placed[] {
   const clock = [0, 0, 0];
   return blocks.map((block) => {
-    const lane = block.end;
-    const start = lane === 0 ? Math.max(clock[1]!, clock[2]!) : clock[lane]!;
+    const basket = block.basket;
+    const start = basket === 0 ? Math.max(clock[1]!, clock[2]!) : clock[basket]!;
     const end = start + length(block);
-    if (lane === 0) clock[1] = clock[2] = end;
-    else clock[lane] = end;
+    if (basket === 0) clock[1] = clock[2] = end;
+    else clock[basket] = end;
     return { block, start, end };
   });
 }
@@ -28,17 +28,17 @@ export function dropIndex(placed: Placed[], minute: number): number {
   return at < 0 ? placed.length : at;
 }
 
-/** A stretch of the sheet: one block, or what runs at the two ends side by side. */
-export type Stretch = { whole: Placed } | { ends: [Placed[], Placed[]] };
+/** A stretch of the sheet: one block, or what runs at the two baskets side by side. */
+export type Stretch = { whole: Placed } | { baskets: [Placed[], Placed[]] };
 
 export function stretches(blocks: Block[]): Stretch[] {
   const out: Stretch[] = [];
   for (const p of place(blocks)) {
-    const lane = p.block.end;
+    const basket = p.block.basket;
     const last = out.at(-1);
-    if (lane === 0) out.push({ whole: p });
-    else if (last && 'ends' in last) last.ends[lane - 1]!.push(p);
-    else out.push({ ends: lane === 1 ? [[p], []] : [[], [p]] });
+    if (basket === 0) out.push({ whole: p });
+    else if (last && 'baskets' in last) last.baskets[basket - 1]!.push(p);
+    else out.push({ baskets: basket === 1 ? [[p], []] : [[], [p]] });
   }
   return out;
 }
