@@ -193,3 +193,36 @@ func GroupAdvice(held, present int, last []bool) Advice {
 	}
 	return Stay
 }
+
+// mostHolds is how many reads a coach is told of first (assumption).
+const mostHolds = 3
+
+// FirstHolds are the reads that hold the team back most: somebody does not have them, or had them.
+func FirstHolds(holds []Hold) []Hold {
+	first := []Hold{}
+	for _, h := range holds {
+		if len(first) < mostHolds && len(h.NotYet)+len(h.Lapsed) > 0 {
+			first = append(first, h)
+		}
+	}
+	return first
+}
+
+// LapsedRead is a read that a player had and has not shown for too long.
+type LapsedRead struct {
+	Player PlayerID   `json:"player"`
+	Read   reads.Read `json:"read"`
+}
+
+// LapsedReads lists a board's.
+func LapsedReads(lines []Line) []LapsedRead {
+	out := []LapsedRead{}
+	for _, l := range lines {
+		for i := range l.Cells {
+			if l.Cells[i].Judgement.Verdict == Lapsed {
+				out = append(out, LapsedRead{l.Player, l.Cells[i].Read})
+			}
+		}
+	}
+	return out
+}

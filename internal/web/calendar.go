@@ -12,6 +12,7 @@ import (
 	ics "github.com/arran4/golang-ical"
 
 	"evrik/core/practice"
+	"evrik/internal/app"
 	"evrik/internal/app/planning"
 	"evrik/internal/mail"
 	"evrik/internal/standin"
@@ -95,11 +96,11 @@ func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequest
 // MakeFeed gives a team a new calendar address that nobody can guess. An old one
 // stops working.
 func (s *Server) MakeFeed(ctx context.Context, r api.MakeFeedRequestObject) (api.MakeFeedResponseObject, error) {
-	key, err := secretKey()
+	key, err := app.SecretKey()
 	if err != nil {
 		return nil, err
 	}
-	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, FeedHash: secretHash("feed", key)})
+	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, FeedHash: app.SecretHash("feed", key)})
 	if err == nil && n == 0 {
 		err = missing("team.missing")
 	}
@@ -117,7 +118,7 @@ func (s *Server) EndFeed(ctx context.Context, r api.EndFeedRequestObject) (api.E
 
 // ReadFeed is a team's practices for a calendar that has the address.
 func (s *Server) ReadFeed(ctx context.Context, r api.ReadFeedRequestObject) (api.ReadFeedResponseObject, error) {
-	team, err := s.db.TeamByFeed(ctx, secretHash("feed", strings.TrimSuffix(r.FeedKey, ".ics")))
+	team, err := s.db.TeamByFeed(ctx, app.SecretHash("feed", strings.TrimSuffix(r.FeedKey, ".ics")))
 	if err != nil {
 		return nil, orMissing(err, "calendar.address-dead")
 	}

@@ -14,8 +14,8 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
+	"evrik/internal/app/floors"
 	"evrik/internal/app/planning"
-	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -174,54 +174,30 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	players, err := s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	shown, err := s.floors.Shown(ctx, team, p)
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.squads.Library(ctx, team.ProgramID)
-	if err != nil {
-		return nil, err
-	}
-	f, err := s.onFloor(ctx, p, squad.Board{Players: players, Library: lib})
-	if err != nil {
-		return nil, err
-	}
-	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return nil, err
-	}
-	blocks := store.BlocksOf(rows)
 	out := api.GetDisplay200JSONResponse{Team: team.Name, Minutes: int(p.Minutes), Clock: s.clockView(p), Players: []api.Jersey{},
-		Blocks: []api.RunBlock{}, Starts: practice.Starts(blocks), Progress: []api.Progress{}, Cues: map[string]string{}}
+		Blocks: []api.RunBlock{}, Starts: practice.Starts(shown.Blocks), Progress: []api.Progress{}, Cues: map[string]string{}}
 	if out.Round, err = s.roundOf(ctx, team.ProgramID, p.ID); err != nil {
 		return nil, err
 	}
-	for _, who := range players {
+	for _, who := range shown.Players {
 		out.Players = append(out.Players, api.Jersey{Id: who.ID, Jersey: who.Jersey, Name: who.Name})
 	}
-	reps, err := s.db.RepsOfPractice(ctx, team.ProgramID, p.ID)
-	if err != nil {
-		return nil, err
-	}
-	for i, b := range blocks {
-		run := f.block(team, b)
+	for _, b := range shown.Blocks {
+		run := runBlock(shown.Floor, store.RulesOf(team), b)
 		run.Links = []api.RunLink{} // the answers stay on the coach's screen
 		out.Blocks = append(out.Blocks, run)
-		if run.Stage != nil {
-			for _, cue := range run.Stage.Cues {
-				out.Cues[cue.String()] = cue.Name()
-			}
+		if run.Order == nil {
+			continue
 		}
-		if run.Order != nil {
-			var logged []int
-			for _, r := range reps {
-				if string(r.Block) == b.ID {
-					logged = append(logged, r.No)
-				}
-			}
-			for basket, no := range practice.Progress(*run.Order, logged) {
-				out.Progress = append(out.Progress, api.Progress{Block: rows[i].ID, Basket: basket + 1, Rep: no})
-			}
+		for _, cue := range run.Stage.Cues {
+			out.Cues[cue.String()] = cue.Name()
+		}
+		for basket, no := range floors.Progress(*run.Order, b, shown.Reps) {
+			out.Progress = append(out.Progress, api.Progress{Block: uuid.MustParse(b.ID), Basket: basket + 1, Rep: no})
 		}
 	}
 	return out, nil

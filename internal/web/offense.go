@@ -37,7 +37,7 @@ func (s *Server) offenseView(ctx context.Context, id api.TeamId) (out api.Offens
 	if err != nil {
 		return out, err
 	}
-	players, err := s.teamPlayers(ctx, team)
+	players, err := s.players(ctx, team.ID)
 	if err != nil {
 		return out, err
 	}

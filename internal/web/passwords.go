@@ -2,18 +2,11 @@ package web
 
 import (
 	"context"
-	"fmt"
-	"log/slog"
-	"time"
 
-	"evrik/internal/mail"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
-
-// resetLife is how long a link to a new password works (assumption).
-const resetLife = time.Hour
 
 // ChangePassword changes the caller's own password; other devices are signed out.
 func (s *Server) ChangePassword(ctx context.Context, r api.ChangePasswordRequestObject) (api.ChangePasswordResponseObject, error) {
@@ -62,34 +55,7 @@ func (s *Server) AskForReset(ctx context.Context, r api.AskForResetRequestObject
 	if _, err := s.count(ctx, []string{throttleKey("reset", email), throttleKey("reset place", clientPlace(ctx))}); err != nil {
 		return nil, err
 	}
-	who, err := s.db.StaffByEmail(ctx, email)
-	if store.NotFound(err) {
-		return api.AskForReset204Response{}, nil
-	}
-	if err != nil {
-		return nil, err
-	}
-	key, err := secretKey()
-	if err != nil {
-		return nil, err
-	}
-	until := s.now().Add(resetLife)
-	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		if err := q.EndResets(ctx, gen.EndResetsParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {
-			return err
-		}
-		return q.InsertReset(ctx, gen.InsertResetParams{KeyHash: secretHash("reset", key), ProgramID: who.ProgramID, StaffID: who.ID, Until: until})
-	})
-	if err != nil {
-		return nil, err
-	}
-	text := fmt.Sprintf("Somebody asked for a new password for %s.\n\nOpen this address once, by %s, and choose one:\n%s/reset/%s\n\nIf it was not you, leave it alone; nothing happens.\n",
-		who.Email, until.UTC().Format("15:04 UTC"), s.publicURL, key)
-	// It is nobody's business in the program, so no program's list shows it.
-	if err := s.send(ctx, mail.Message{To: who.Email, Subject: "A new password", Text: text}); err != nil {
-		slog.Error("a link to a new password was not mailed", "error", err)
-	}
-	return api.AskForReset204Response{}, nil
+	return api.AskForReset204Response{}, s.accounts.MailReset(ctx, email)
 }
 
 const deadReset = "password.link-dead"
@@ -97,7 +63,7 @@ const deadReset = "password.link-dead"
 // resetOwner finds whose link it is; guesses are counted.
 func (s *Server) resetOwner(ctx context.Context, key string) (who gen.Staff, err error) {
 	err = s.guessed(ctx, "reset link", func() (err error) {
-		who, err = s.db.ResetByKey(ctx, gen.ResetByKeyParams{KeyHash: secretHash("reset", key), Now: s.now()})
+		who, err = s.accounts.ResetOwner(ctx, key)
 		return err
 	})
 	return who, orMissing(err, deadReset)

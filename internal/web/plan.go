@@ -6,6 +6,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -72,7 +73,7 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 	if err != nil {
 		return nil, err
 	}
-	name, err := text("The plan's name", r.Body.Name)
+	name, err := app.Text("The plan's name", r.Body.Name)
 	if err != nil {
 		return nil, err
 	}

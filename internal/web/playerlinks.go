@@ -5,6 +5,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/internal/app"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -41,11 +42,11 @@ func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestOb
 
 // newLink makes a player's link, which ends the one before, and returns its path.
 func (s *Server) newLink(ctx context.Context, q *gen.Queries, program, player uuid.UUID) (string, error) {
-	key, err := secretKey()
+	key, err := app.SecretKey()
 	if err != nil {
 		return "", err
 	}
-	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: secretHash("trainer", key), MadeAt: s.now()})
+	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: app.SecretHash("trainer", key), MadeAt: s.now()})
 	return "/quiz/" + key, err
 }
 

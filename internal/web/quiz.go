@@ -11,6 +11,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/quiz"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -36,7 +37,7 @@ type learner struct {
 // them: a player who opens an ended link in the gym must not keep the coach out.
 func (s *Server) learner(ctx context.Context, key string) (l learner, err error) {
 	err = s.guessed(ctx, "quiz", func() (err error) {
-		l.PlayerByLinkRow, err = s.db.PlayerByLink(ctx, secretHash("trainer", key))
+		l.PlayerByLinkRow, err = s.db.PlayerByLink(ctx, app.SecretHash("trainer", key))
 		return err
 	})
 	if err != nil {

@@ -22,7 +22,7 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 		return nil, err
 	}
 	out := api.GetRun200JSONResponse{Practice: practiceView(view), Players: playerViews(d.Players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
-	f, err := s.onFloor(ctx, p, d.Board)
+	f, err := s.floors.Floor(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
 	}
@@ -33,10 +33,13 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	for _, row := range counts {
 		out.Counts = append(out.Counts, countView(row))
 	}
-	out.Presence = f.presence()
+	lines := s.squads.Lines(f.Board)
+	out.Presence = presence(f)
 	for _, block := range view.Blocks {
-		run := f.block(d.Team, block)
-		s.advise(f, &run, reps)
+		run := runBlock(f, store.RulesOf(d.Team), block)
+		if run.Reads && run.Order != nil {
+			run.Advice = new(api.RunBlockAdvice(f.Advice(lines, block, reps)))
+		}
 		out.Blocks = append(out.Blocks, run)
 	}
 	for _, rep := range reps {
@@ -59,11 +62,11 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	if i < 0 {
 		return nil, missing("practice.block-missing")
 	}
-	f, err := s.onFloor(ctx, p, d.Board)
+	f, err := s.floors.Floor(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
 	}
-	run := f.block(d.Team, view.Blocks[i])
+	run := runBlock(f, store.RulesOf(d.Team), view.Blocks[i])
 	if run.Order == nil || !run.Live {
 		return nil, invalid("practice.score-not-live")
 	}

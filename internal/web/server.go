@@ -23,10 +23,14 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/app/accounts"
 	"evrik/internal/app/floors"
+	"evrik/internal/app/games"
+	"evrik/internal/app/now"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
 	"evrik/internal/app/reps"
+	"evrik/internal/app/reviews"
 	"evrik/internal/app/rosters"
 	"evrik/internal/app/squad"
 	"evrik/internal/mail"
@@ -75,6 +79,10 @@ type Server struct {
 	policy    evidence.Policy
 	squads    squad.Service
 	reps      reps.Service
+	today     now.Service
+	accounts  accounts.Service
+	reviews   reviews.Service
+	games     games.Service
 	rosters   rosters.Service
 	plans     *planning.Service
 	floors    floors.Service
@@ -130,8 +138,12 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.rosters = rosters.Service{Store: db}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
+	s.reviews = reviews.Service{Store: db, Squads: s.squads, Now: s.now}
+	s.games = games.Service{Store: db, Squads: s.squads, Now: s.now}
+	s.accounts = accounts.Service{Store: db, Hash: s.hash, Send: s.send, Address: s.publicURL, Now: s.now}
+	s.today = now.Service{Plans: s.plans, Store: db, Now: s.now}
 	s.reps = reps.Service{Store: db, Library: s.squads.Library, Now: s.now}
-	s.floors = floors.Service{Store: db, Now: s.now}
+	s.floors = floors.Service{Store: db, Squads: s.squads, Now: s.now}
 	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy, Comparing: make(chan struct{}, offenses.MostComparisons)}
 	if s.log == nil {
 		s.log = slog.Default()

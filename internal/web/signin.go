@@ -11,6 +11,7 @@ import (
 	"github.com/alexedwards/argon2id"
 	"github.com/google/uuid"
 
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -101,7 +102,7 @@ func (s *Server) SignIn(ctx context.Context, r api.SignInRequestObject) (api.Sig
 	email := cleanAddress(r.Body.Email)
 	keys := []string{throttleKey("address", email), throttleKey("place", clientPlace(ctx))}
 	if device := deviceOf(ctx); device != "" {
-		_, err := s.db.KnownDevice(ctx, gen.KnownDeviceParams{KeyHash: secretHash("device", device), Email: email, Now: s.now()})
+		_, err := s.db.KnownDevice(ctx, gen.KnownDeviceParams{KeyHash: app.SecretHash("device", device), Email: email, Now: s.now()})
 		if err != nil && !store.NotFound(err) {
 			return nil, err
 		}
@@ -201,16 +202,16 @@ func (s *Server) remember(ctx context.Context, who gen.Staff) error {
 	if !ok {
 		return nil
 	}
-	key, err := secretKey()
+	key, err := app.SecretKey()
 	if err != nil {
 		return err
 	}
 	if old := deviceOf(ctx); old != "" {
-		if err := s.db.ForgetDevice(ctx, secretHash("device", old)); err != nil {
+		if err := s.db.ForgetDevice(ctx, app.SecretHash("device", old)); err != nil {
 			return err
 		}
 	}
-	device := gen.RememberDeviceParams{KeyHash: secretHash("device", key), ProgramID: who.ProgramID, StaffID: who.ID, Until: s.now().Add(deviceLife)}
+	device := gen.RememberDeviceParams{KeyHash: app.SecretHash("device", key), ProgramID: who.ProgramID, StaffID: who.ID, Until: s.now().Add(deviceLife)}
 	if err := s.db.RememberDevice(ctx, device); err != nil {
 		return err
 	}

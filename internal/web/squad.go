@@ -147,92 +147,27 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	return out, nil
 }
 
-// nowHolds is how many reads the first view names.
-const nowHolds = 3
-
-// GetNow gathers the team's current question: what is next, what holds it
-// back, how the week looks.
+// GetNow gathers the team's current question: what is next, what holds it back, how the week looks.
 func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.GetNowResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	b, err := s.plans.Context(ctx, team)
+	v, err := s.today.Of(ctx, team)
 	if err != nil {
 		return nil, err
 	}
-	now := s.now()
-	out := api.GetNow200JSONResponse{Players: playerViews(b.Players), Holds: []evidence.Hold{}}
-	lines := s.policy.Overview(squad.IDs(b.Players), "", squad.Columns(team, b.Practiced, ""), b.History, now)
-	for _, h := range evidence.Holds(squad.Columns(team, b.Practiced, ""), lines) {
-		if len(out.Holds) < nowHolds && b.History.Reps() > 0 && len(h.NotYet)+len(h.Lapsed) > 0 {
-			out.Holds = append(out.Holds, h)
-		}
+	c := &v.Context
+	out := api.GetNow200JSONResponse{Players: playerViews(c.Players), Holds: v.Holds, Lapsed: v.Lapsed, Drills: v.Drills, Tags: &v.Tags, Suggestion: v.Suggestion}
+	if v.Next != nil {
+		out.Next = new(practiceView(*v.Next))
 	}
-	out.Lapsed = lapsedOnes(lines)
-	var wanted []reads.Read
-	for _, h := range out.Holds {
-		wanted = append(wanted, h.Read)
+	if g := c.Next; g != nil {
+		out.Game = &api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Known: c.Opponent != nil}
 	}
-	out.Drills = b.Library.Serving(store.RulesOf(team), wanted)
-	newest, err := s.db.RepsOfTeam(ctx, team, now.Add(-7*24*time.Hour), evidence.Ever)
-	if err != nil {
-		return nil, err
-	}
-	week := evidence.CountTags(evidence.OnePerRep(newest))
-	out.Tags = &week
-	// A practice that was to begin a few hours ago is still the next one.
-	next, err := s.db.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: now.Add(-3 * time.Hour)})
-	if err == nil {
-		p, err := s.plans.Practice(ctx, &b, next)
-		if err != nil {
-			return nil, err
-		}
-		view := practiceView(p)
-		out.Next, out.Suggestion = &view, b.Suggest(p)
-	} else if !store.NotFound(err) {
-		return nil, err
-	}
-	if b.Next != nil {
-		out.Game = &api.GameSummary{Id: b.Next.ID, StartsAt: b.Next.StartsAt, Opponent: b.Next.Opponent, Away: b.Next.Away, Known: b.Opponent != nil}
-	}
-	list, err := s.db.PracticesOfTeam(ctx, gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
-	if err != nil {
-		return nil, err
-	}
-	out.Week.MaxPractices, out.Week.Source = b.Limits.MaxPerWeek, b.Limits.Source
-	for _, p := range list {
-		if d := now.Sub(p.StartsAt); d < 7*24*time.Hour && p.StartsAt.Before(now.Add(24*time.Hour)) {
-			out.Week.Practices++
-			out.Week.Minutes += int(p.Minutes)
-		}
-	}
-	out.Started.Roster, out.Started.Practice, out.Started.Rep = len(b.Players) > 0, len(list) > 0, b.History.Reps() > 0
-	out.Started.Assistant, err = s.helped(ctx, team.ProgramID)
-	return out, err
-}
-
-// helped reports whether somebody else coaches in a program, or is invited to.
-func (s *Server) helped(ctx context.Context, program uuid.UUID) (bool, error) {
-	staff, err := s.db.StaffOfProgram(ctx, program)
-	if err != nil || len(staff) > 1 {
-		return len(staff) > 1, err
-	}
-	open, err := s.db.InvitationsOfProgram(ctx, gen.InvitationsOfProgramParams{ProgramID: program, Now: s.now()})
-	return len(open) > 0, err
-}
-
-// lapsedOnes lists what was held and is not sure any more.
-func lapsedOnes(lines []evidence.Line) []api.LapsedRead {
-	out := []api.LapsedRead{}
-	for _, l := range lines {
-		for i := range l.Cells {
-			if l.Cells[i].Judgement.Verdict == evidence.Lapsed {
-				out = append(out, api.LapsedRead{Player: string(l.Player), Read: string(l.Cells[i].Read)})
-			}
-		}
-	}
-	return out
+	out.Week.Practices, out.Week.Minutes, out.Week.MaxPractices, out.Week.Source = v.Practices, v.Minutes, c.Limits.MaxPerWeek, c.Limits.Source
+	out.Started.Roster, out.Started.Practice, out.Started.Rep, out.Started.Assistant = v.Started.Roster, v.Started.Practice, v.Started.Rep, v.Started.Assistant
+	return out, nil
 }
 
 func repView(r evidence.Rep) api.LoggedRep {

@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"context"
 	"log/slog"
-	"time"
 	_ "time/tzdata" // zones are known on machines that do not have them
 
 	"github.com/google/uuid"
@@ -15,6 +14,7 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/core/roster"
+	"evrik/internal/app/teams"
 	"evrik/internal/erasures"
 	"evrik/internal/glossary"
 	"evrik/internal/store"
@@ -86,60 +86,17 @@ func longestPractice(t gen.Team) *float64 {
 
 // UpdateTeam changes a team's settings.
 func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) (api.UpdateTeamResponseObject, error) {
-	name, err := text("The team's name", r.Body.Name)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	season, err := text("The season", r.Body.Season)
-	if err != nil {
+	b := r.Body
+	if err := teams.Update(ctx, s.db, team, teams.Settings{Name: b.Name, Season: b.Season, Ages: b.Ages, Court: b.Court, Metric: b.Metric, Rules: b.TeamRules,
+		Pace: b.Pace, Zone: b.Zone, LocalRule: b.LocalRule}); err != nil {
 		return nil, err
-	}
-	if err := knownAges(r.Body.Ages); err != nil {
-		return nil, err
-	}
-	if err := r.Body.Court.Validate(); err != nil {
-		return nil, invalid("team.floor", err)
-	}
-	if r.Body.Pace != nil {
-		if err := r.Body.Pace.Validate(); err != nil {
-			return nil, invalidBy(err, "kept.old-figures")
-		}
-	}
-	old, err := s.team(ctx, r.TeamId)
-	if err != nil {
-		return nil, err
-	}
-	zone, rule := old.Zone, old.LocalRule
-	if r.Body.Zone != nil {
-		if zone, err = knownZone(*r.Body.Zone); err != nil {
-			return nil, err
-		}
-	}
-	if r.Body.LocalRule != nil {
-		if err := r.Body.LocalRule.Check(); err != nil {
-			return nil, invalidBy(err, "kept.old-figures")
-		}
-		rule = store.LocalRuleJSON(*r.Body.LocalRule)
-	}
-	n, err := s.db.UpdateTeam(ctx, gen.UpdateTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Name: name, Season: season,
-		Ages: r.Body.Ages, Court: store.CourtJSON(r.Body.Court), Metric: r.Body.Metric,
-		FadeToCorner: r.Body.TeamRules.FadeToCorner, FlareFirst: r.Body.TeamRules.FlareFirst, ShootFirst: r.Body.TeamRules.ShootFirst, AllActions: r.Body.TeamRules.AllActions, Pace: store.PaceJSON(r.Body.Pace), Zone: zone, LocalRule: rule})
-	if err != nil {
-		return nil, err
-	}
-	if n == 0 {
-		return nil, missing("team.missing")
 	}
 	view, err := s.teamView(ctx, r.TeamId)
 	return api.UpdateTeam200JSONResponse{TeamJSONResponse: api.TeamJSONResponse(view)}, err
-}
-
-// knownZone checks the name of a time zone (IANA).
-func knownZone(name string) (string, error) {
-	if _, err := time.LoadLocation(name); err != nil || name == "" || name == "Local" {
-		return "", invalid("team.time-zone")
-	}
-	return name, nil
 }
 
 func (s *Server) players(ctx context.Context, team uuid.UUID) ([]gen.Player, error) {

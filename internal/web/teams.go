@@ -7,6 +7,8 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/court"
+	"evrik/internal/app"
+	"evrik/internal/app/teams"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -34,34 +36,34 @@ func (s *Server) ListTeams(ctx context.Context, _ api.ListTeamsRequestObject) (a
 
 // AddTeam adds a team, with the floor and the time zone of the program's first one.
 func (s *Server) AddTeam(ctx context.Context, r api.AddTeamRequestObject) (api.AddTeamResponseObject, error) {
-	name, err := text("The team's name", r.Body.Name)
+	name, err := app.Text("The team's name", r.Body.Name)
 	if err != nil {
 		return nil, err
 	}
-	if err := knownAges(r.Body.Ages); err != nil {
+	if err := teams.CheckAges(r.Body.Ages); err != nil {
 		return nil, err
 	}
 	me := caller(ctx)
 	floor, _ := court.PresetCourt(court.HighSchool)
-	team := gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: me.ProgramID, Name: name, Season: seasonOf(s.now()), Ages: r.Body.Ages, Court: store.CourtJSON(floor), Zone: "UTC"}
+	team := gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: me.ProgramID, Name: name, Season: teams.SeasonOf(s.now()), Ages: r.Body.Ages, Court: store.CourtJSON(floor), Zone: "UTC"}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		if err := q.LockProgram(ctx, me.ProgramID); err != nil {
 			return err
 		}
-		teams, err := q.TeamsOfProgram(ctx, me.ProgramID)
+		all, err := q.TeamsOfProgram(ctx, me.ProgramID)
 		if err != nil {
 			return err
 		}
-		if len(teams) >= maxTeams {
+		if len(all) >= maxTeams {
 			return conflict("team.too-many", maxTeams)
 		}
-		for _, t := range teams {
+		for _, t := range all {
 			if strings.EqualFold(t.Name, name) {
 				return conflict("team.name-taken", t.Name)
 			}
 		}
-		if len(teams) > 0 {
-			team.Court, team.Zone, team.Position = teams[0].Court, teams[0].Zone, teams[len(teams)-1].Position+1
+		if len(all) > 0 {
+			team.Court, team.Zone, team.Position = all[0].Court, all[0].Zone, all[len(all)-1].Position+1
 		}
 		return q.InsertTeam(ctx, team)
 	})
@@ -105,11 +107,11 @@ func (s *Server) changeTeams(ctx context.Context, change func(q *gen.Queries) er
 		if err := change(q); err != nil {
 			return err
 		}
-		teams, err := q.TeamsOfProgram(ctx, program)
+		all, err := q.TeamsOfProgram(ctx, program)
 		if err != nil {
 			return err
 		}
-		for _, t := range teams {
+		for _, t := range all {
 			if !t.Archived {
 				return nil
 			}

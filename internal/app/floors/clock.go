@@ -10,14 +10,16 @@ import (
 	"evrik/core/practice"
 	"evrik/internal/app"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
 
 // Service changes practices that run.
 type Service struct {
-	Store *store.Store
-	Now   func() time.Time
+	Store  *store.Store
+	Squads squad.Service
+	Now    func() time.Time
 }
 
 // ClockAction is what a device says was done to a practice's clock.

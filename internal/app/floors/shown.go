@@ -1,0 +1,39 @@
+package floors
+
+import (
+	"context"
+
+	"evrik/core/evidence"
+	"evrik/core/practice"
+	"evrik/internal/app/squad"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+)
+
+// Shown is what a display shows of a practice.
+type Shown struct {
+	Floor
+	Blocks []practice.Block
+	Reps   []evidence.Rep
+}
+
+// Shown gathers what a display shows: blocks and who is up, no standings.
+func (s Service) Shown(ctx context.Context, team gen.Team, p gen.Practice) (out Shown, err error) {
+	var b squad.Board
+	if b.Players, err = s.Store.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
+		return out, err
+	}
+	if b.Library, err = s.Squads.Library(ctx, team.ProgramID); err != nil {
+		return out, err
+	}
+	if out.Floor, err = s.Floor(ctx, p, b); err != nil {
+		return out, err
+	}
+	rows, err := s.Store.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return out, err
+	}
+	out.Blocks = store.BlocksOf(rows)
+	out.Reps, err = s.Store.RepsOfPractice(ctx, team.ProgramID, p.ID)
+	return out, err
+}
