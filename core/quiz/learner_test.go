@@ -100,25 +100,25 @@ func TestWhatIsMissedComesBack(t *testing.T) {
 }
 
 // Only the last thirty answers on a read count, and only from six on is a gap told.
-func TestRecognitionForgets(t *testing.T) {
+func TestSummaryForgets(t *testing.T) {
 	var given []Answer
 	for i := range 60 {
 		given = append(given, Answer{Read: reads.Fade, Right: i >= 30, Seconds: 0.8})
 	}
 	never := func(reads.Role, reads.Read) Done { return Done{0, 5} }
-	got := Recognise(given, never)
+	got := Summarize(given, never)
 	if len(got) != 1 || got[0].Right != 30 || got[0].Asked != 30 || got[0].Gap != "" {
 		t.Errorf("%+v", got)
 	}
-	if got := Recognise(nil, never); got == nil || len(got) != 0 {
+	if got := Summarize(nil, never); got == nil || len(got) != 0 {
 		t.Errorf("of nothing: %+v", got)
 	}
-	wrong := Recognise(given[:10], never)
+	wrong := Summarize(given[:10], never)
 	if wrong[0].Median != 0 || wrong[0].Range.Low > 1e-9 {
 		t.Errorf("without a right answer: %+v", wrong[0])
 	}
 	// The Wilson interval of 0 of 20: Newcombe 1998, from memory.
-	if r := Recognise(given[:20], never)[0].Range; r.High < 0.161 || r.High > 0.1612 {
+	if r := Summarize(given[:20], never)[0].Range; r.High < 0.161 || r.High > 0.1612 {
 		t.Errorf("0 of 20: %+v", r)
 	}
 }

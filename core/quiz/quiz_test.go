@@ -326,13 +326,13 @@ func TestSteps(t *testing.T) {
 	}
 }
 
-func TestRecognise(t *testing.T) {
+func TestSummarize(t *testing.T) {
 	var given []Answer
 	for i := range 20 {
 		given = append(given, Answer{Read: reads.Curl, Right: i > 1, Seconds: 0.5 + float64(i)/100})
 	}
 	live := map[reads.Read]Done{reads.Curl: {3, 12}}
-	got := Recognise(given, func(_ reads.Role, r reads.Read) Done { return live[r] })
+	got := Summarize(given, func(_ reads.Role, r reads.Read) Done { return live[r] })
 	if len(got) != 1 || got[0].Right != 18 || got[0].Asked != 20 || math.Abs(got[0].Median-0.605) > 1e-9 {
 		t.Fatalf("%+v", got)
 	}
@@ -340,7 +340,7 @@ func TestRecognise(t *testing.T) {
 		t.Errorf("gap %q", got[0].Gap)
 	}
 	live[reads.Curl] = Done{10, 12}
-	if got := Recognise(given, func(_ reads.Role, r reads.Read) Done { return live[r] }); got[0].Gap != "" {
+	if got := Summarize(given, func(_ reads.Role, r reads.Read) Done { return live[r] }); got[0].Gap != "" {
 		t.Errorf("gap %q where he does it", got[0].Gap)
 	}
 }

@@ -180,9 +180,11 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	}
 	out := api.GetDisplay200JSONResponse{Team: team.Name, Minutes: int(p.Minutes), Clock: s.clockView(p), Players: []api.Jersey{},
 		Blocks: []api.RunBlock{}, Starts: practice.Starts(shown.Blocks), Progress: []api.Progress{}, Cues: map[string]string{}}
-	if out.Round, err = s.roundOf(ctx, team.ProgramID, p.ID); err != nil {
+	round, err := s.quizzes.RoundOf(ctx, team.ProgramID, p.ID)
+	if err != nil {
 		return nil, err
 	}
+	out.Round = roundView(round)
 	for _, who := range shown.Players {
 		out.Players = append(out.Players, api.Jersey{Id: who.ID, Jersey: who.Jersey, Name: who.Name})
 	}

@@ -6,6 +6,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/internal/app/quizzes"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -61,14 +62,10 @@ func (s *Server) TellHome(ctx context.Context, r api.TellHomeRequestObject) (api
 	if err := told.Check(); err != nil {
 		return nil, invalidBy(err, "")
 	}
-	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: l.ProgramID, ID: l.TeamID})
-	if err != nil {
-		return nil, err
-	}
-	if !slices.Contains(team.HomeDrills, r.Body.Drill) {
+	if !slices.Contains(l.Team.HomeDrills, r.Body.Drill) {
 		return nil, missing("home.taken-back")
 	}
-	if _, err := s.db.InsertHomeShots(ctx, gen.InsertHomeShotsParams{ProgramID: l.ProgramID, PlayerID: l.PlayerID, ID: r.Body.Id, Drill: r.Body.Drill, At: told.At,
+	if _, err := s.db.InsertHomeShots(ctx, gen.InsertHomeShotsParams{ProgramID: l.Program, PlayerID: l.Player, ID: r.Body.Id, Drill: r.Body.Drill, At: told.At,
 		RightMade: int32(told.Right.Made), RightTried: int32(told.Right.Tried), LeftMade: int32(told.Left.Made), LeftTried: int32(told.Left.Tried)}); err != nil {
 		return nil, err
 	}
@@ -77,21 +74,17 @@ func (s *Server) TellHome(ctx context.Context, r api.TellHomeRequestObject) (api
 }
 
 // homeWork gathers the drills a player is given, with what the player told before.
-func (s *Server) homeWork(ctx context.Context, l learner) (api.HomeWork, error) {
+func (s *Server) homeWork(ctx context.Context, l quizzes.Learner) (api.HomeWork, error) {
 	out := api.HomeWork{Drills: []api.HomeDrill{}}
-	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: l.ProgramID, ID: l.TeamID})
+	lib, err := s.squads.Library(ctx, l.Program)
 	if err != nil {
 		return out, err
 	}
-	lib, err := s.squads.Library(ctx, l.ProgramID)
+	rows, err := s.db.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: l.Program, PlayerID: l.Player})
 	if err != nil {
 		return out, err
 	}
-	rows, err := s.db.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: l.ProgramID, PlayerID: l.PlayerID})
-	if err != nil {
-		return out, err
-	}
-	for _, id := range team.HomeDrills {
+	for _, id := range l.Team.HomeDrills {
 		d, ok := lib.ByID(id)
 		if !ok || !d.ForHome() {
 			continue

@@ -308,11 +308,11 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 		}
 	}
 	if c.Round && f.display {
-		round, err := f.s.roundOf(f.ctx, f.program, f.practice)
+		round, err := f.s.quizzes.RoundOf(f.ctx, f.program, f.practice)
 		if err != nil {
 			return err
 		}
-		if err := f.writeEvent(w, "round", round); err != nil {
+		if err := f.writeEvent(w, "round", roundView(round)); err != nil {
 			return err
 		}
 	}

@@ -3,9 +3,6 @@ package web
 import (
 	"context"
 
-	"github.com/google/uuid"
-
-	"evrik/internal/app"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -19,7 +16,7 @@ func (s *Server) MakePlayerLink(ctx context.Context, r api.MakePlayerLinkRequest
 	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
 		return nil, err
 	}
-	path, err := s.newLink(ctx, s.db.Queries, team.ProgramID, r.PlayerId)
+	path, err := s.quizzes.NewLink(ctx, s.db.Queries, team.ProgramID, r.PlayerId)
 	return api.MakePlayerLink201JSONResponse{Path: path}, err
 }
 
@@ -38,16 +35,6 @@ func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestOb
 		err = missing("link.missing")
 	}
 	return api.EndPlayerLink204Response{}, err
-}
-
-// newLink makes a player's link, which ends the one before, and returns its path.
-func (s *Server) newLink(ctx context.Context, q *gen.Queries, program, player uuid.UUID) (string, error) {
-	key, err := app.SecretKey()
-	if err != nil {
-		return "", err
-	}
-	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: app.SecretHash("trainer", key), MadeAt: s.now()})
-	return "/quiz/" + key, err
 }
 
 // ListPlayerLinks tells who on a team has a link.
@@ -78,7 +65,7 @@ func (s *Server) MakePlayerLinks(ctx context.Context, r api.MakePlayerLinksReque
 	out := api.MakePlayerLinks201JSONResponse{}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		for _, player := range r.Body.Players {
-			path, err := s.newLink(ctx, q, team.ProgramID, player)
+			path, err := s.quizzes.NewLink(ctx, q, team.ProgramID, player)
 			if err != nil {
 				return err
 			}

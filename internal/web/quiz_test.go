@@ -8,6 +8,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/internal/app/quizzes"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -54,7 +55,7 @@ func TestQuiz(t *testing.T) {
 	if got.Stored != 0 || got.Shape.Asked != 10 {
 		t.Errorf("sent twice: %+v", got)
 	}
-	var seen api.Recognised
+	var seen api.PlayerQuiz
 	head.do("GET", at, nil, 200, &seen)
 	sum := 0
 	for _, r := range seen.Reads {
@@ -82,7 +83,7 @@ func TestQuiz(t *testing.T) {
 	head.do("DELETE", at, nil, 204, nil)
 	head.refused("DELETE", at, nil, 404, "link.missing")
 	phone.refused("GET", "/api"+second.Path+"?size=4", nil, 404, "quiz.link-dead")
-	var after api.Recognised
+	var after api.PlayerQuiz
 	head.do("GET", at, nil, 200, &after)
 	if after.LinkMade != nil || after.Shape.Asked != 10 {
 		t.Errorf("after the link's end: %+v", after)
@@ -162,7 +163,7 @@ func TestRound(t *testing.T) {
 	var one, two api.QuizPack
 	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &one)
 	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &two)
-	if len(one.Items) != roundSize || one.Items[0].Right != two.Items[0].Right || one.Items[0].Seed != two.Items[0].Seed {
+	if len(one.Items) != quizzes.RoundSize || one.Items[0].Right != two.Items[0].Right || one.Items[0].Seed != two.Items[0].Seed {
 		t.Errorf("a round of %d that cannot be repeated", len(one.Items))
 	}
 	head.do("GET", c.path("/round?step=1&seed=5&action=flare"), nil, 200, &one)
@@ -197,7 +198,7 @@ func TestRoundOnSecondScreens(t *testing.T) {
 	var mine, shown api.QuizPack
 	head.do("GET", c.path("/round?step=3&seed=5&action=flare"), nil, 200, &mine)
 	wall.do("GET", "/api/display/round", nil, 200, &shown)
-	if !reflect.DeepEqual(mine.Items, shown.Items) || len(shown.Items) != roundSize {
+	if !reflect.DeepEqual(mine.Items, shown.Items) || len(shown.Items) != quizzes.RoundSize {
 		t.Error("the screen has other questions than the coach")
 	}
 	round.Question, round.Told, round.Again = 4, true, 1
@@ -210,14 +211,14 @@ func TestRoundOnSecondScreens(t *testing.T) {
 		t.Errorf("%+v", d.Round)
 	}
 	// Nonsense leaves it as it is.
-	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "flare", Question: roundSize}, 422, "quiz.round-length")
+	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "flare", Question: quizzes.RoundSize}, 422, "quiz.round-length")
 	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "nothing"}, 422, "quiz.no-questions")
 	if wall.do("GET", "/api/display", nil, 200, &d); d.Round == nil || *d.Round != round {
 		t.Errorf("%+v", d.Round)
 	}
 	// Nothing is heard of it for long, or it is ended: the practice is shown again.
 	forgotten := api.DisplayView{}
-	w.now = evening.Add(roundLife + time.Minute)
+	w.now = evening.Add(16 * time.Minute)
 	if wall.do("GET", "/api/display", nil, 200, &forgotten); forgotten.Round != nil {
 		t.Errorf("%+v", forgotten.Round)
 	}
@@ -247,7 +248,7 @@ func TestQuizFollowsThePlayer(t *testing.T) {
 	}
 	head.do("PUT", c.path("/players/"+player+"/team"), map[string]any{"team": up.team}, 204, nil)
 	head.do("GET", c.path("/players/"+player+"/quiz"), nil, 404, nil)
-	var seen api.Recognised
+	var seen api.PlayerQuiz
 	head.do("GET", up.path("/players/"+player+"/quiz"), nil, 200, &seen)
 	if seen.Shape.Asked != 3 || seen.LinkMade == nil {
 		t.Errorf("after moving up: %+v", seen)
@@ -325,7 +326,7 @@ func TestAnswersAreForgottenWithTheReps(t *testing.T) {
 	send(pack.Items[4:])
 	head = w.as(c.head)
 	head.do("PUT", "/api/program/settings", map[string]int{"keepMonths": 12}, 200, nil)
-	var seen api.Recognised
+	var seen api.PlayerQuiz
 	head.do("GET", at, nil, 200, &seen)
 	if seen.Shape.Asked != 2 {
 		t.Errorf("%d answers are kept, want the 2 of this year", seen.Shape.Asked)

@@ -36,7 +36,7 @@ var required = map[string]access{
 	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
 	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
 	"ExportPractice": viewer, "GetRun": viewer, "GetScore": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
-	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "StandOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetRecognition": viewer, "GetRound": viewer,
+	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "StandOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetPlayerQuiz": viewer, "GetRound": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 
 	"AddDrill": coach, "SetHome": coach, "UpdateDrill": coach, "ArchiveDrill": coach,

@@ -29,6 +29,7 @@ import (
 	"evrik/internal/app/now"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/quizzes"
 	"evrik/internal/app/reps"
 	"evrik/internal/app/reviews"
 	"evrik/internal/app/rosters"
@@ -80,6 +81,7 @@ type Server struct {
 	squads    squad.Service
 	reps      reps.Service
 	today     now.Service
+	quizzes   quizzes.Service
 	accounts  accounts.Service
 	reviews   reviews.Service
 	games     games.Service
@@ -141,6 +143,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.reviews = reviews.Service{Store: db, Squads: s.squads, Now: s.now}
 	s.games = games.Service{Store: db, Squads: s.squads, Now: s.now}
 	s.accounts = accounts.Service{Store: db, Hash: s.hash, Send: s.send, Address: s.publicURL, Now: s.now}
+	s.quizzes = quizzes.Service{Store: db, Now: s.now}
 	s.today = now.Service{Plans: s.plans, Store: db, Now: s.now}
 	s.reps = reps.Service{Store: db, Library: s.squads.Library, Now: s.now}
 	s.floors = floors.Service{Store: db, Squads: s.squads, Now: s.now}

@@ -929,7 +929,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        get: operations["getRecognition"];
+        get: operations["getPlayerQuiz"];
         put?: never;
         post: operations["makePlayerLink"];
         delete: operations["endPlayerLink"];
@@ -3203,17 +3203,17 @@ export interface components {
             player: string;
             path: string;
         };
-        Recognised: {
+        PlayerQuiz: {
             /** Format: date-time */
             linkMade?: string;
             /** Format: date-time */
             last?: string;
-            reads: components["schemas"]["Recognition"][];
+            reads: components["schemas"]["QuizSummary"][];
             step: number;
             steps: number;
             shape: components["schemas"]["QuizShape"];
         };
-        Recognition: {
+        QuizSummary: {
             role: string;
             read: string;
             right: number;
@@ -5941,7 +5941,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    getRecognition: {
+    getPlayerQuiz: {
         parameters: {
             query?: never;
             header?: never;
@@ -5959,7 +5959,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Recognised"];
+                    "application/json": components["schemas"]["PlayerQuiz"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -13,7 +13,7 @@
   let { team, player }: { team: string; player: string } = $props();
 
   const at = $derived({ params: { path: { teamId: team, playerId: player } } });
-  let seen = $state.raw<Schemas['Recognised'] | null>(null);
+  let seen = $state.raw<Schemas['PlayerQuiz'] | null>(null);
   let link = $state('');
   let problem = $state('');
 

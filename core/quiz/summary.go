@@ -9,9 +9,9 @@ import (
 	"evrik/core/reads"
 )
 
-// Recognition is what a player's answers say about one read: that he sees when it
+// Summary is what a player's answers say about one read: that he sees when it
 // is asked for. It is kept apart from what he does on the floor.
-type Recognition struct {
+type Summary struct {
 	Role reads.Role `json:"role"`
 	Read reads.Read `json:"read"`
 	// Right of Asked are answers in time, of the last ones; Range holds the rate.
@@ -25,7 +25,7 @@ type Recognition struct {
 	Gap string `json:"gap"`
 }
 
-// Recognition figures (assumptions).
+// Figures of a summary (assumptions).
 const (
 	recent    = 30 // answers on a read that count, the last ones
 	wilson    = 0.95
@@ -57,21 +57,21 @@ func Live(reps []evidence.Rep) func(reads.Role, reads.Read) Done {
 	return func(role reads.Role, read reads.Read) Done { return done[part{role, read}] }
 }
 
-// Recognise sums up a player's answers, in order of time, read by read in board
+// Summarize sums up a player's answers, in order of time, read by read in board
 // order; live tells how the read goes on the floor.
-func Recognise(answers []Answer, live func(reads.Role, reads.Read) Done) []Recognition {
+func Summarize(answers []Answer, live func(reads.Role, reads.Read) Done) []Summary {
 	byRead := map[reads.Read][]Answer{}
 	for _, a := range answers {
 		byRead[a.Read] = append(byRead[a.Read], a)
 	}
-	out := []Recognition{}
+	out := []Summary{}
 	for _, info := range reads.Catalogue() {
 		given := byRead[info.ID]
 		if len(given) == 0 {
 			continue
 		}
 		given = given[max(0, len(given)-recent):]
-		r := Recognition{Role: info.Role, Read: info.ID, Asked: len(given)}
+		r := Summary{Role: info.Role, Read: info.ID, Asked: len(given)}
 		var times []float64
 		for _, a := range given {
 			if a.Right {
