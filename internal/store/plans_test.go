@@ -166,7 +166,11 @@ func TestBusyQueriesReadLittle(t *testing.T) {
 			return err
 		},
 		"RepEvents": func() error {
-			_, err := q.RepEvents(ctx, gen.RepEventsParams{ProgramID: c.program, Ids: []uuid.UUID{stored[0].ID, uuid.New()}})
+			ids := []uuid.UUID{uuid.New()}
+			for _, r := range stored {
+				ids = append(ids, r.ID)
+			}
+			_, err := q.RepEvents(ctx, gen.RepEventsParams{ProgramID: c.program, Ids: ids})
 			return err
 		},
 		"PaceOfTeam": func() error {

@@ -132,7 +132,9 @@ func (q *Queries) PaceOfDrill(ctx context.Context, arg PaceOfDrillParams) ([]Pac
 const paceOfTeam = `-- name: PaceOfTeam :many
 SELECT r.drill, b.stage, r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
+JOIN practices p ON p.program_id = b.program_id AND p.id = b.practice_id
 WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.at >= $3
+AND p.team_id = $2 AND p.starts_at >= $3::timestamptz - interval '1 day'
 GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no
 `
 
@@ -151,7 +153,8 @@ type PaceOfTeamRow struct {
 	Baskets int32
 }
 
-// The same for every stage at once.
+// The same for every stage at once, from some moment on. The practices of that time find the blocks, so that those of other
+// seasons are not read.
 func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceOfTeamRow, error) {
 	rows, err := q.db.Query(ctx, paceOfTeam, arg.ProgramID, arg.TeamID, arg.Since)
 	if err != nil {
@@ -180,7 +183,7 @@ func (q *Queries) PaceOfTeam(ctx context.Context, arg PaceOfTeamParams) ([]PaceO
 }
 
 const repEvents = `-- name: RepEvents :many
-SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device, second_cue FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
+SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device, second_cue FROM rep_events WHERE program_id = $1 AND id = ANY ($2::uuid[]) ORDER BY recorded_at, at
 `
 
 type RepEventsParams struct {

@@ -40,15 +40,18 @@ WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.drill = $3 A
 GROUP BY r.block_id, r.rep_no ORDER BY r.block_id, r.rep_no;
 
 -- name: PaceOfTeam :many
--- The same for every stage at once.
+-- The same for every stage at once, from some moment on. The practices of that time find the blocks, so that those of other
+-- seasons are not read.
 SELECT r.drill, b.stage, r.block_id, r.rep_no, min(r.at)::timestamptz AS at, max(b.baskets)::integer AS baskets
 FROM rep_events r JOIN blocks b ON b.program_id = r.program_id AND b.id = r.block_id
+JOIN practices p ON p.program_id = b.program_id AND p.id = b.practice_id
 WHERE r.program_id = $1 AND r.team_id = $2 AND r.kind = 'rep' AND r.at >= sqlc.arg(since)
+AND p.team_id = $2 AND p.starts_at >= sqlc.arg(since)::timestamptz - interval '1 day'
 GROUP BY r.drill, b.stage, r.block_id, r.rep_no ORDER BY r.drill, b.stage, r.block_id, r.rep_no;
 
 -- name: RepEvents :many
 -- Events by their ids, in the order in which they were stored.
-SELECT * FROM rep_events WHERE (program_id = $1) IS TRUE AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
+SELECT * FROM rep_events WHERE program_id = $1 AND id = ANY (sqlc.arg(ids)::uuid[]) ORDER BY recorded_at, at;
 
 -- name: NotifyFloor :exec
 -- unscoped: told to every listening process when the transaction is through; the
