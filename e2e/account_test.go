@@ -17,7 +17,8 @@ import (
 func TestWayBackIn(t *testing.T) {
 	t.Parallel()
 	home, url := pgtest.Home(t), pgtest.URL(t)
-	s := launch(t, "serve", "EVRIK_HOME="+home, "EVRIK_DATABASE_URL="+url, "EVRIK_PUBLIC_URL=https://evrik.club.example")
+	s := launch(t, "serve", "EVRIK_HOME="+home, "EVRIK_DATABASE_URL="+url,
+		"EVRIK_PUBLIC_URL=https://evrik.club.example")
 	p := page(t, s)
 	p.Open("/")
 	setUp(p)
@@ -69,7 +70,8 @@ func TestWayBackIn(t *testing.T) {
 	p.Fill("Password", given[1])
 	p.Click("button", "Sign in")
 	p.See("heading", "First steps")
-	if said := fails(t, []string{"EVRIK_HOME=" + home, "EVRIK_DATABASE_URL=" + url}, "password", "nobody@x.example"); !strings.Contains(said, "no account") {
+	if said := fails(t, []string{"EVRIK_HOME=" + home, "EVRIK_DATABASE_URL=" + url}, "password",
+		"nobody@x.example"); !strings.Contains(said, "no account") {
 		t.Error(said)
 	}
 }
@@ -89,7 +91,9 @@ func TestTeamsAndImports(t *testing.T) {
 	p.Click("link", "Settings")
 	p.Click("button", "Archive U16")
 	p.Text("U16 is archived")
-	if options := browser.Eval[string](p, "[...document.querySelector('select[aria-label=Team]').options].map((o) => o.text).join()"); strings.Contains(options, "U16") {
+	if options := browser.Eval[string](p,
+		"[...document.querySelector('select[aria-label=Team]').options].map((o) => o.text).join()"); strings.Contains(
+		options, "U16") {
 		t.Errorf("an archived team is offered: %s", options)
 	}
 	p.Click("button", "Bring back U16")
@@ -116,7 +120,8 @@ func TestTeamsAndImports(t *testing.T) {
 	}
 	p.Click("button", "Undo import")
 	p.See("heading", "Undo this import?")
-	browser.Eval[bool](p, "([...document.querySelectorAll('dialog button')].find((b) => b.innerText === 'Undo import').click(), true)")
+	browser.Eval[bool](p,
+		"([...document.querySelectorAll('dialog button')].find((b) => b.innerText === 'Undo import').click(), true)")
 	p.Text("The import is undone.")
 	p.Gone("button", "Undo import")
 	if n := ask[int](t, s, "SELECT count(*) FROM rep_events"); n != before {

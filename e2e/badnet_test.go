@@ -161,7 +161,8 @@ func audit(t testing.TB, s *server, p *browser.Page, want int) {
 	p.Text("All sent")
 	practice := strings.Split(p.Path(), "/")[3]
 	stored := ask[int](t, s, "SELECT count(*)"+standing, practice)
-	once := ask[int](t, s, "SELECT count(DISTINCT (r.device, r.block_id, r.rep_no, r.role, r.player_id))"+standing, practice)
+	once := ask[int](t, s, "SELECT count(DISTINCT (r.device, r.block_id, r.rep_no, r.role, r.player_id))"+standing,
+		practice)
 	shown := browser.Eval[int](p, "Number(document.querySelector('footer .count b').innerText)")
 	if stored != want || once != want || shown != want {
 		t.Errorf("%d reps were logged: %d are stored, %d of them once, %d are shown", want, stored, once, shown)
@@ -189,7 +190,9 @@ func log(p *browser.Page, n int) {
 func TestPlainAddressInTheGym(t *testing.T) {
 	s := demo(t)
 	p := signIn(device(t, s))
-	p.Before("delete Crypto.prototype.randomUUID; delete Navigator.prototype.clipboard; delete Navigator.prototype.serviceWorker")
+	p.Before(
+		"delete Crypto.prototype.randomUUID; delete Navigator.prototype.clipboard; delete " +
+			"Navigator.prototype.serviceWorker")
 	p.Open("/")
 	floor(p)
 	practice := strings.Split(p.Path(), "/")[3]

@@ -128,10 +128,13 @@ func taps(b *testing.B, p *browser.Page) {
 	}
 	// What is on the buttons: the right read first, then the others.
 	others := func() []string {
-		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer:not(.main)')].map((e) => e.innerText.split('\\n')[0].trim())")
+		return browser.Eval[[]string](p,
+			"[...document.querySelectorAll('.answer:not(.main)')].map((e) => e.innerText.split('\\n')[0].trim())")
 	}
 	leading := func() []string {
-		return browser.Eval[[]string](p, "[...document.querySelectorAll('.answer.main')].map((e) => e.innerText.split('\\n').filter((t) => !/^(Read it|As named|[0-9])$/.test(t.trim()))[0].trim())")
+		return browser.Eval[[]string](p,
+			"[...document.querySelectorAll('.answer.main')].map((e) => e.innerText.split('\\n').filter((t) => "+
+				"!/^(Read it|As named|[0-9])$/.test(t.trim()))[0].trim())")
 	}
 	began := time.Now()
 	for n := range scriptReps {
@@ -149,7 +152,8 @@ func taps(b *testing.B, p *browser.Page) {
 			tap(&count, reads[rng.IntN(len(reads))])
 		case p.Has("button", "Wrong read"):
 			tap(&count, "Wrong read")
-			made := browser.Eval[[]string](p, "[...document.querySelectorAll('.wrongs .answer')].map((e) => e.ariaLabel)")
+			made := browser.Eval[[]string](p,
+				"[...document.querySelectorAll('.wrongs .answer')].map((e) => e.ariaLabel)")
 			tap(&count, made[rng.IntN(len(made))])
 		default:
 			made := others()

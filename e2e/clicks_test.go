@@ -59,7 +59,8 @@ func TestClicksOfTheMainTasks(t *testing.T) {
 	p.Open(team + "/now")
 	floor(p)
 	browser.Eval[bool](p, counting)
-	answer := strings.TrimSpace(browser.Eval[string](p, "document.querySelector('.answer.main').innerText.split('\\n').find((x) => /[a-z]/i.test(x))"))
+	answer := strings.TrimSpace(browser.Eval[string](p,
+		"document.querySelector('.answer.main').innerText.split('\\n').find((x) => /[a-z]/i.test(x))"))
 	p.Click("button", answer)
 	p.Text("1 logged")
 	if got := browser.Eval[int](p, "globalThis.hand"); got != 1 {

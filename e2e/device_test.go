@@ -54,10 +54,12 @@ func TestWhatAnOlderAppLeftOnTheDevice(t *testing.T) {
 	p.Open(strings.Join(parts, "/"))
 	p.Text("1 logged")
 	p.Text("All sent")
-	if tags := ask[[]string](t, s, "SELECT tags"+standing+" AND id = '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01'", practice); len(tags) != 1 || tags[0] != "upright" {
+	if tags := ask[[]string](t, s, "SELECT tags"+standing+" AND id = '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01'",
+		practice); len(tags) != 1 || tags[0] != "upright" {
 		t.Errorf("the rep arrived with the tags %v", tags)
 	}
-	if actions := ask[int](t, s, "SELECT count(*)"+standing+" AND id = '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01' AND action <> ''", practice); actions != 1 {
+	if actions := ask[int](t, s, "SELECT count(*)"+standing+
+		" AND id = '0b6f7f6a-5a55-4c39-8d6f-3f3f4f0f9a01' AND action <> ''", practice); actions != 1 {
 		t.Error("the rep arrived without its action")
 	}
 	entry := browser.Eval[string](p, `(async () => {
@@ -88,7 +90,9 @@ func TestSecondCueIsOneTap(t *testing.T) {
 		p.Text(fmt.Sprintf("%d logged", tries+1))
 	}
 	p.Click("button", "Seen: ")
-	p.Until("document.querySelector('[aria-label=\"More about this rep\"] [aria-pressed=true]')?.innerText.startsWith('Seen: ')")
+	p.Until(
+		"document.querySelector('[aria-label=\"More about this rep\"] " +
+			"[aria-pressed=true]')?.innerText.startsWith('Seen: ')")
 	p.Text("All sent")
 	noted := func() int { return ask[int](t, s, "SELECT count(*)"+standing+" AND second_cue <> ''", practice) }
 	if n := noted(); n != 1 {

@@ -161,7 +161,8 @@ func TestOwnDrill(t *testing.T) {
 
 // firstPlayers names the first players of the list who can be taken out or in.
 func firstPlayers(p *browser.Page, n int) []string {
-	names := browser.Eval[[]string](p, "[...document.querySelectorAll('.people label')].map((l) => l.innerText.replace(/\\s+/g, ' ').trim())")
+	names := browser.Eval[[]string](p,
+		"[...document.querySelectorAll('.people label')].map((l) => l.innerText.replace(/\\s+/g, ' ').trim())")
 	return names[:n]
 }
 
@@ -169,7 +170,8 @@ func firstPlayers(p *browser.Page, n int) []string {
 // that of the numbers above it.
 func order(p *browser.Page) []string {
 	p.Until(`document.querySelector('section[aria-labelledby=tonight]').getAttribute('aria-busy') === 'false'`)
-	return browser.Eval[[]string](p, `[...document.querySelectorAll('[aria-label="Order list"] tbody tr')].map((r) => r.innerText.replace(/\s+/g, ' '))`)
+	return browser.Eval[[]string](p,
+		`[...document.querySelectorAll('[aria-label="Order list"] tbody tr')].map((r) => r.innerText.replace(/\s+/g, ' '))`)
 }
 
 // printed is the text of a PDF and how many pages it has.

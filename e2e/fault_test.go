@@ -62,7 +62,9 @@ func TestWholePracticeWithoutNetwork(t *testing.T) {
 	p.See("heading", "Form shooting in pairs")
 	p.See("button", "Stop clock")
 	practice := strings.Split(p.Path(), "/")[3]
-	if at := ask[string](t, s, "SELECT b.title FROM practices p JOIN blocks b ON b.id = p.block_id WHERE p.id = $1::uuid", practice); at != "Form shooting in pairs" {
+	if at := ask[string](t, s,
+		"SELECT b.title FROM practices p JOIN blocks b ON b.id = p.block_id WHERE p.id = $1::uuid",
+		practice); at != "Form shooting in pairs" {
 		t.Errorf("the server's clock is at %s", at)
 	}
 }
@@ -94,7 +96,8 @@ func crash(t *testing.T, dir string) {
 		t.Fatal(err)
 	}
 	server, _, _ := strings.Cut(string(opts), " ")
-	cmd := exec.Command(filepath.Join(filepath.Dir(server), "pg_ctl"), "restart", "-w", "-m", "immediate", "-D", data, "-l", filepath.Join(dir, "restart.log"))
+	cmd := exec.Command(filepath.Join(filepath.Dir(server), "pg_ctl"), "restart", "-w", "-m", "immediate", "-D", data,
+		"-l", filepath.Join(dir, "restart.log"))
 	info, err := os.Stat(data)
 	if err != nil {
 		t.Fatal(err)
@@ -164,7 +167,9 @@ func TestClockThreeHoursOff(t *testing.T) {
 	log(p, 4)
 	audit(t, s, p, 4)
 	practice := strings.Split(p.Path(), "/")[3]
-	if off := ask[float64](t, s, "SELECT max(abs(extract(epoch FROM recorded_at - at)))::float8 FROM rep_events WHERE practice_id = $1::uuid", practice); off > 60 {
+	if off := ask[float64](t, s,
+		"SELECT max(abs(extract(epoch FROM recorded_at - at)))::float8 FROM rep_events WHERE practice_id = $1::uuid",
+		practice); off > 60 {
 		t.Errorf("a rep's time is %.0f s off", off)
 	}
 	right := signIn(device(t, s))

@@ -21,7 +21,8 @@ func TestGame(t *testing.T) {
 	p.Press("7")
 	p.Text("nobody knows what they do")
 	p.Fill("Opponent", "Lantern Point")
-	browser.Eval[bool](p, `(() => { const f = document.querySelector('input[type=datetime-local]'); f.value = '2031-03-01T11:00'; f.dispatchEvent(new Event('input', {bubbles: true})); return true; })()`)
+	browser.Eval[bool](p,
+		`(() => { const f = document.querySelector('input[type=datetime-local]'); f.value = '2031-03-01T11:00'; f.dispatchEvent(new Event('input', {bubbles: true})); return true; })()`)
 	p.Click("button", "Add the game")
 	p.See("heading", "Lantern Point")
 	p.Click("checkbox", "We haven't scouted them")
@@ -52,7 +53,9 @@ func TestGame(t *testing.T) {
 	p.See("article", "Lineup 1")
 	p.Text("of 100 answered")
 	p.See("heading", "The minutes shared out")
-	p.Until("[...document.querySelectorAll('article')].every((a) => !a.innerText.includes('Juni') && a.innerText.includes('Noor') === a.innerText.includes('Pia'))")
+	p.Until(
+		"[...document.querySelectorAll('article')].every((a) => !a.innerText.includes('Juni') && " +
+			"a.innerText.includes('Noor') === a.innerText.includes('Pia'))")
 	p.Click("button", "The arithmetic")
 	p.Text("adds up to the")
 
@@ -152,7 +155,8 @@ func TestSquad(t *testing.T) {
 	p.Click("button", "Show the whole record")
 	p.Choose("Period", "From … to …")
 	p.Until("document.querySelectorAll('input[type=date]').length === 2")
-	browser.Eval[bool](p, `(() => { const [a, b] = document.querySelectorAll('input[type=date]'); for (const [f, v] of [[a, '2026-03-02'], [b, '2026-03-01']]) { f.value = v; f.dispatchEvent(new Event('input', {bubbles: true})); f.dispatchEvent(new Event('change', {bubbles: true})); } return true; })()`)
+	browser.Eval[bool](p,
+		`(() => { const [a, b] = document.querySelectorAll('input[type=date]'); for (const [f, v] of [[a, '2026-03-02'], [b, '2026-03-01']]) { f.value = v; f.dispatchEvent(new Event('input', {bubbles: true})); f.dispatchEvent(new Event('change', {bubbles: true})); } return true; })()`)
 	p.Says("alert", "before it begins")
 	p.Choose("Period", "The whole record")
 	p.Hushed("alert", "before it begins")
@@ -192,7 +196,9 @@ func TestBackupRestoreAndArchive(t *testing.T) {
 	p := signIn(device(t, s))
 	p.Click("link", "Squad")
 	p.See("link", "Bram, Curl")
-	board := browser.Eval[string](p, "[...document.querySelectorAll('tbody td a .visually-hidden')].map((a) => a.textContent.replace(/\\s+/g, ' ')).join('\\n')")
+	board := browser.Eval[string](p,
+		"[...document.querySelectorAll('tbody td a .visually-hidden')].map((a) => a.textContent.replace(/\\s+/g, ' "+
+			"')).join('\\n')")
 	dir := t.TempDir()
 	file := filepath.Join(dir, "club.backup")
 	call := func(url string, args ...string) string {
@@ -212,7 +218,8 @@ func TestBackupRestoreAndArchive(t *testing.T) {
 	if said := call(empty, "restore", file); !strings.Contains(said, "is restored") {
 		t.Error(said)
 	}
-	if said := fails(t, []string{"EVRIK_DATABASE_URL=" + empty}, "restore", file); !strings.Contains(said, "not empty") {
+	if said := fails(t, []string{"EVRIK_DATABASE_URL=" + empty}, "restore", file); !strings.Contains(said,
+		"not empty") {
 		t.Error(said)
 	}
 	back := launch(t, "serve", "EVRIK_DATABASE_URL="+empty)
@@ -223,7 +230,9 @@ func TestBackupRestoreAndArchive(t *testing.T) {
 	q.Click("button", "Sign in")
 	q.Click("link", "Squad")
 	q.See("link", "Bram, Curl")
-	if got := browser.Eval[string](q, "[...document.querySelectorAll('tbody td a .visually-hidden')].map((a) => a.textContent.replace(/\\s+/g, ' ')).join('\\n')"); got != board || len(got) < 500 {
+	if got := browser.Eval[string](q,
+		"[...document.querySelectorAll('tbody td a .visually-hidden')].map((a) => a.textContent.replace(/\\s+/g, ' "+
+			"')).join('\\n')"); got != board || len(got) < 500 {
 		t.Errorf("the restored board is another one:\n%s\n---\n%s", board, got)
 	}
 

@@ -170,7 +170,8 @@ func TestServerHangs(t *testing.T) {
 	p.Click("button", "Sign in")
 	p.See("heading", "What holds the team back")
 	team := "/" + teamOf(p)
-	practice := ask[string](t, s, "SELECT id::text FROM practices WHERE team_id = $1::uuid AND status = 'done' LIMIT 1", team[1:])
+	practice := ask[string](t, s, "SELECT id::text FROM practices WHERE team_id = $1::uuid AND status = 'done' LIMIT 1",
+		team[1:])
 
 	// Nothing of these is on the device: a page of another practice, and another team's Now.
 	hang(true)

@@ -33,7 +33,8 @@ func teach(t *testing.T, p *browser.Page) {
 	p.Click("link", "Teach")
 	p.See("button", "Down screen")
 	read(p, "Curl")
-	for cue, want := range map[string]string{"Stuck": "Straight", "Under": "Fade", "Jump": "Back cut", "Switch": "Clear out", "Show": "Keep it"} {
+	for cue, want := range map[string]string{"Stuck": "Straight", "Under": "Fade", "Jump": "Back cut",
+		"Switch": "Clear out", "Show": "Keep it"} {
 		p.Click("button", cue)
 		read(p, want)
 	}
@@ -175,12 +176,15 @@ func TestDragThroughTheFamilies(t *testing.T) {
 		others [][2]string
 	}{
 		{"Flare", []string{"Cutter's defender", "Screener's defender"}, [2]string{"Trail", "Curl"},
-			[][2]string{{"Stuck", "Straight"}, {"Under", "Fade"}, {"Jump", "Back cut"}, {"Switch", "Clear out"}, {"Show", "Keep it"}}},
+			[][2]string{{"Stuck", "Straight"}, {"Under", "Fade"}, {"Jump", "Back cut"}, {"Switch", "Clear out"},
+				{"Show", "Keep it"}}},
 		{"Ball screen", []string{"Guard", "Big", "Near corner's defender"}, [2]string{"Drop", "Pull-up"},
-			[][2]string{{"Drop and tag", "Corner pass"}, {"Under", "Use it again"}, {"Jumps early", "Reject"}, {"Ice", "Attack the big"}, {"Soft show", "Wait, then attack"}}},
+			[][2]string{{"Drop and tag", "Corner pass"}, {"Under", "Use it again"}, {"Jumps early", "Reject"},
+				{"Ice", "Attack the big"}, {"Soft show", "Wait, then attack"}}},
 		{"Handoff", []string{"Receiver's defender", "Carrier's defender"}, [2]string{"Trail", "Turn the corner"},
 			[][2]string{{"Under", "Shoot behind it"}, {"Denied", "Back door"}, {"Hedge", "Hit the slip"}}},
-		{"Feeding the post", []string{"Post's defender", "Far corner's defender"}, [2]string{"From behind", "Feed the post"},
+		{"Feeding the post", []string{"Post's defender", "Far corner's defender"},
+			[2]string{"From behind", "Feed the post"},
 			[][2]string{{"Fronted", "Lob"}, {"Fronted, help", "High-low"}}},
 	} {
 		choose(p, at, family.action)

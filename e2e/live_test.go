@@ -15,7 +15,8 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	for _, drill := range []string{"Threes: one after the other", "Fours without a dribble"} {
 		addDrill(p, drill)
 		p.See("textbox", "Title")
-		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3", "Fours without a dribble": "6. Live 4-on-4"}[drill])
+		p.Choose("Stage", map[string]string{"Threes: one after the other": "5. Live 3-on-3",
+			"Fours without a dribble": "6. Live 4-on-4"}[drill])
 	}
 	p.Text("fill one basket") // the sheet is laid out with it, and nothing moves any more
 	p.Text("More than 20 minutes without water")
@@ -48,10 +49,14 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	p.Click("button", "Trail")
 	p.Text("2 logged")
 	p.Text("All sent")
-	if got := ask[string](t, s, "SELECT action || ' ' || role || ' ' || made FROM rep_events WHERE practice_id = $1 AND made = 'turncorner'", practice); got != "handoff handler turncorner" {
+	if got := ask[string](t, s,
+		"SELECT action || ' ' || role || ' ' || made FROM rep_events WHERE practice_id = $1 AND made = 'turncorner'",
+		practice); got != "handoff handler turncorner" {
 		t.Errorf("after the back screen is logged %q", got)
 	}
-	if n := ask[int](t, s, "SELECT count(*) FROM rep_events WHERE practice_id = $1 AND role = 'defender' AND made = 'guarded'", practice); n != 1 {
+	if n := ask[int](t, s,
+		"SELECT count(*) FROM rep_events WHERE practice_id = $1 AND role = 'defender' AND made = 'guarded'",
+		practice); n != 1 {
 		t.Errorf("%d defenders did the job", n)
 	}
 
@@ -68,7 +73,8 @@ func TestLiveBlocksAreCounted(t *testing.T) {
 	p.Text("5 points win.")
 	p.Click("button", "One lost ball less")
 	p.Text("2 of 3 possessions scored, 0 lost.")
-	if n := ask[int](t, s, "SELECT sum(by) FROM floor_counts WHERE practice_id = $1 AND what = 'scored'", practice); n != 2 {
+	if n := ask[int](t, s, "SELECT sum(by) FROM floor_counts WHERE practice_id = $1 AND what = 'scored'",
+		practice); n != 2 {
 		t.Errorf("%d scores are stored", n)
 	}
 

@@ -177,7 +177,10 @@ func TestReadAndObservers(t *testing.T) {
 	p.Click("link", "21 Ivo")
 	p.Text("Last reps")
 	team := strings.Split(p.Path(), "/")[1]
-	p.Until(fmt.Sprintf("fetch('/api/teams/%s/evidence?what=verdicts').then((r) => r.text()).then((t) => t.split('\\r\\n').length > 50 && t.includes('wilson low'))", team))
+	p.Until(
+		fmt.Sprintf(
+			"fetch('/api/teams/%s/evidence?what=verdicts').then((r) => r.text()).then((t) => "+
+				"t.split('\\r\\n').length > 50 && t.includes('wilson low'))", team))
 	p.Open("/" + team + "/squad/read/moonwalk")
 	p.Text("There is no read of this name")
 

@@ -51,7 +51,8 @@ func TestMotionOffense(t *testing.T) {
 	p.Click("link", "Make a drill of this")
 	p.See("button", "Save")
 	p.Until("[...document.querySelectorAll('input')].some((f) => f.value === 'Screen-away continuity: Screen away')")
-	spots := browser.Eval[string](p, "[...document.querySelectorAll('select')].map((f) => f.selectedOptions[0].text).join()")
+	spots := browser.Eval[string](p,
+		"[...document.querySelectorAll('select')].map((f) => f.selectedOptions[0].text).join()")
 	if !strings.Contains(spots, "Screen away,") || !strings.Contains(spots, "Right wing,Top,Right corner,Left wing") {
 		t.Errorf("the drill stands on %s", spots)
 	}

@@ -13,13 +13,15 @@ import (
 
 // blocks is the run sheet as it stands, a line a block.
 func blocks(p *browser.Page) []string {
-	return browser.Eval[[]string](p, `[...document.querySelectorAll('[role=option]')].map((b) => b.innerText.replace(/\s+/g, ' ').trim())`)
+	return browser.Eval[[]string](p,
+		`[...document.querySelectorAll('[role=option]')].map((b) => b.innerText.replace(/\s+/g, ' ').trim())`)
 }
 
 // file is what a link of the page downloads.
 func file(p *browser.Page, name string) string {
 	p.See("link", name)
-	browser.Eval[bool](p, fmt.Sprintf(`(window.file = undefined, fetch([...document.links].find((a) => a.innerText.trim() === %q).href)
+	browser.Eval[bool](p,
+		fmt.Sprintf(`(window.file = undefined, fetch([...document.links].find((a) => a.innerText.trim() === %q).href)
 		.then((r) => r.text()).then((t) => { window.file = t; }), true)`, name))
 	p.Until("window.file !== undefined")
 	return browser.Eval[string](p, "window.file")
@@ -93,13 +95,15 @@ func TestPlanIsFitted(t *testing.T) {
 
 	// On paper: one page for each, on both papers.
 	q := enter(t, s)
-	for _, who := range []struct{ is, says, not string }{{"coach", "Tell them", "They rotate"}, {"assistants", "They rotate", "Tell them"}} {
+	for _, who := range []struct{ is, says, not string }{{"coach", "Tell them", "They rotate"},
+		{"assistants", "They rotate", "Tell them"}} {
 		q.Open(plan + "/print?for=" + who.is)
 		q.Text("Whoever is hurt")
 		for name, paper := range map[string]browser.Paper{"A4": browser.A4, "Letter": browser.Letter} {
 			text, pages := printed(t, q.PDF(paper))
 			text = strings.Join(strings.Fields(text), " ")
-			if pages != 1 || !strings.Contains(text, who.says) || strings.Contains(text, who.not) || !strings.Contains(text, "Free throws") {
+			if pages != 1 || !strings.Contains(text, who.says) || strings.Contains(text, who.not) ||
+				!strings.Contains(text, "Free throws") {
 				t.Errorf("for %s on %s: %d pages\n%s", who.is, name, pages, text)
 			}
 		}
@@ -113,14 +117,17 @@ func TestPlanIsFitted(t *testing.T) {
 		Minutes int
 		Blocks  []struct{ Pin bool }
 	}
-	if err := json.Unmarshal([]byte(file(p, "JSON")), &out); err != nil || out.Minutes != 75 || len(out.Blocks) != len(short) {
+	if err := json.Unmarshal([]byte(file(p, "JSON")), &out); err != nil || out.Minutes != 75 ||
+		len(out.Blocks) != len(short) {
 		t.Errorf("%+v, %v", out, err)
 	}
-	if ics := file(p, "Calendar file"); !strings.HasPrefix(ics, "BEGIN:VCALENDAR") || strings.Count(ics, "BEGIN:VEVENT") != 1 {
+	if ics := file(p, "Calendar file"); !strings.HasPrefix(ics, "BEGIN:VCALENDAR") ||
+		strings.Count(ics, "BEGIN:VEVENT") != 1 {
 		t.Errorf("%s", ics)
 	}
 
-	for browser.Eval[bool](p, "![...document.querySelectorAll('button')].find((b) => b.innerText === 'Undo').disabled") {
+	for browser.Eval[bool](p,
+		"![...document.querySelectorAll('button')].find((b) => b.innerText === 'Undo').disabled") {
 		p.Click("button", "Undo")
 		p.Settle()
 	}

@@ -9,7 +9,8 @@ import (
 )
 
 // onScreenOnly are words of buttons and of the frame that no paper carries.
-var onScreenOnly = []string{"Skip to the page", "Edit the roster", "Back to the board", "Back to practice", "Saved", "Saving", "Open the squad", "Log from the bench", "Print"}
+var onScreenOnly = []string{"Skip to the page", "Edit the roster", "Back to the board", "Back to practice", "Saved",
+	"Saving", "Open the squad", "Log from the bench", "Print"}
 
 // What a coach takes to the gym on paper is whole on Letter and on A4, without buttons.
 func TestPaper(t *testing.T) {
@@ -23,7 +24,8 @@ func TestPaper(t *testing.T) {
 		p.Until(fmt.Sprintf("location.pathname !== %q", team+path))
 		return p.Path()
 	}
-	practice := ask[string](t, s, "SELECT id::text FROM practices WHERE status = 'done' ORDER BY starts_at DESC LIMIT 1")
+	practice := ask[string](t, s,
+		"SELECT id::text FROM practices WHERE status = 'done' ORDER BY starts_at DESC LIMIT 1")
 	plan := link("/now", "Change the plan")
 	game := link("/games", "Saltmarsh")
 	player := link("/squad", "Bram, Curl")

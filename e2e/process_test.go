@@ -41,7 +41,9 @@ func openRequest(t *testing.T, s *server) (end func()) {
 	}
 	t.Cleanup(func() { conn.Close() })
 	body := `{"email":"a@x.example","password":"p"}`
-	fmt.Fprintf(conn, "POST /api/session HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: %d\r\n\r\n%s", len(body), body[:5])
+	fmt.Fprintf(conn,
+		"POST /api/session HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: %d\r\n\r\n%s",
+		len(body), body[:5])
 	return func() { fmt.Fprint(conn, body[5:]); conn.Close() }
 }
 
@@ -82,7 +84,8 @@ func TestOverlappingRestart(t *testing.T) {
 				}
 			}
 			next.stop()
-			if _, err := os.Stat(filepath.Join(strings.TrimPrefix(home, "EVRIK_HOME="), map[string]string{"serve": "data", "demo": "demo"}[mode], "data", "postmaster.pid")); err == nil {
+			if _, err := os.Stat(filepath.Join(strings.TrimPrefix(home, "EVRIK_HOME="),
+				map[string]string{"serve": "data", "demo": "demo"}[mode], "data", "postmaster.pid")); err == nil {
 				t.Error("the last one has left its database running")
 			}
 		})
@@ -149,7 +152,10 @@ func TestPrivateDatabaseIsStartedAgain(t *testing.T) {
 // second, and nothing is lost or doubled.
 func TestTwoServers(t *testing.T) {
 	t.Parallel()
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error { return club.Ensure(t.Context(), db, time.Now(), false) })
+	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
+		return club.Ensure(t.Context(), db, time.Now(),
+			false)
+	})
 	one := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
 	two := launch(t, "serve", "EVRIK_DATABASE_URL="+url)
 	via, net := between(t, one)
@@ -236,7 +242,8 @@ func TestRestoreErasesAgain(t *testing.T) {
 	if q.Has("link", "Bram, Curl") {
 		t.Error("a player who was erased is back with the backup")
 	}
-	if list, err := os.ReadFile(filepath.Join(home, "erasures.txt")); err != nil || bytes.Contains(list, []byte("Bram")) || len(bytes.TrimSpace(list)) == 0 {
+	if list, err := os.ReadFile(filepath.Join(home, "erasures.txt")); err != nil ||
+		bytes.Contains(list, []byte("Bram")) || len(bytes.TrimSpace(list)) == 0 {
 		t.Errorf("the list of erasures: %q, %v", list, err)
 	}
 	if out := tool("version"); !strings.Contains(out, "evrik ") {

@@ -51,10 +51,13 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	phone.Viewport(390, 844)
 	phone.Open(link)
 	phone.See("button", "Start")
-	if phone.Has("button", "Settings") || strings.Contains(browser.Eval[string](phone, "document.body.innerText"), "Bram") {
+	if phone.Has("button", "Settings") || strings.Contains(browser.Eval[string](phone, "document.body.innerText"),
+		"Bram") {
 		t.Error("the player's page shows who it is for")
 	}
-	if with := browser.Eval[string](phone, "fetch(location.pathname).then((r) => r.headers.get('Link'))"); !strings.Contains(with, "/nodes/") || !strings.Contains(with, "as=style") {
+	if with := browser.Eval[string](phone,
+		"fetch(location.pathname).then((r) => r.headers.get('Link'))"); !strings.Contains(with, "/nodes/") ||
+		!strings.Contains(with, "as=style") {
 		t.Errorf("the page does not name its files: %s", with)
 	}
 	phone.Until("navigator.serviceWorker.controller !== null")
@@ -121,7 +124,8 @@ func TestPlayerLinks(t *testing.T) {
 	p.See("button", "Print the sheet")
 	for _, paper := range []browser.Paper{browser.Letter, browser.A4} {
 		text, pages := printed(t, p.PDF(paper))
-		if pages != 2 || !strings.Contains(text, "Odile") || !strings.Contains(text, "Marek") || strings.Contains(text, "Renew") {
+		if pages != 2 || !strings.Contains(text, "Odile") || !strings.Contains(text, "Marek") ||
+			strings.Contains(text, "Renew") {
 			t.Errorf("the sheet has %d pages: %s", pages, text)
 		}
 	}

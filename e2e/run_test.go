@@ -42,7 +42,8 @@ func TestOnTheFloor(t *testing.T) {
 
 	// How it ended and what to correct, with no need to.
 	p.Click("button", "Scored")
-	p.Until("document.querySelector('[aria-label=\"More about this rep\"] [aria-pressed=true]')?.innerText === 'Scored'")
+	p.Until(
+		"document.querySelector('[aria-label=\"More about this rep\"] [aria-pressed=true]')?.innerText === 'Scored'")
 	p.Click("button", "3 logged")
 	p.Click("button", "44 Lotte")
 	p.See("heading", "Lotte")
@@ -50,7 +51,9 @@ func TestOnTheFloor(t *testing.T) {
 	p.Text("made no read")
 	p.Click("button", "Timing")
 	p.Click("button", "Waited too long")
-	p.Until("document.querySelector('dialog [aria-label=\"Timing: what to mend\"] [aria-pressed=true]')?.innerText.includes('Waited')")
+	p.Until(
+		"document.querySelector('dialog [aria-label=\"Timing: what to mend\"] " +
+			"[aria-pressed=true]')?.innerText.includes('Waited')")
 	p.Click("button", "Delete this rep")
 	p.See("heading", "Logged")
 	p.Click("button", "Close")
@@ -72,7 +75,9 @@ func TestOnTheFloor(t *testing.T) {
 	p.Click("tab", "Who is here")
 	hurt := func(name, state string) {
 		t.Helper()
-		browser.Eval[bool](p, fmt.Sprintf(`([...document.querySelectorAll('[role=radiogroup][aria-label=%q] [role=radio]')].find((b) => b.innerText === %q).click(), true)`, name, state))
+		browser.Eval[bool](p,
+			fmt.Sprintf(
+				`([...document.querySelectorAll('[role=radiogroup][aria-label=%q] [role=radio]')].find((b) => b.innerText === %q).click(), true)`, name, state))
 	}
 	hurt("Marek", "Hurt")
 	p.Says("alert", "licensed health-care professional")
@@ -87,7 +92,9 @@ func TestOnTheFloor(t *testing.T) {
 	p.Text("33 logged")
 	p.Text("All sent")
 	practice := strings.Split(p.Path(), "/")[3]
-	if n := ask[int](t, s, "SELECT count(*)"+standing+" AND r.player_id = (SELECT id FROM players WHERE name = 'Marek' AND team_id = r.team_id) AND r.rep_no > 3", practice); n != 0 {
+	if n := ask[int](t, s, "SELECT count(*)"+standing+
+		" AND r.player_id = (SELECT id FROM players WHERE name = 'Marek' AND team_id = r.team_id) AND r.rep_no > 3",
+		practice); n != 0 {
 		t.Errorf("a hurt player was up %d times", n)
 	}
 	// The block goes on past its list.
@@ -116,7 +123,9 @@ func TestLateAndReviewed(t *testing.T) {
 	p.Text("9 logged")
 	p.Text("All sent")
 	practice := strings.Split(p.Path(), "/")[3]
-	ask[string](t, s, "UPDATE practices SET began_at = began_at - interval '40 minutes' WHERE id = $1::uuid RETURNING id::text", practice)
+	ask[string](t, s,
+		"UPDATE practices SET began_at = began_at - interval '40 minutes' WHERE id = $1::uuid RETURNING id::text",
+		practice)
 	p.Open(p.Path())
 	p.Click("button", "17 min behind")
 	p.Text("ends 17 min late")
@@ -179,7 +188,9 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	// Read from 15 m: an inch of height for every ten feet is best and a third of that
 	// is legible (rule of thumb for signs, no source). On a screen 68 cm high 50 mm
 	// are 7.4 %; capitals and figures are seven tenths of their font.
-	if least := browser.Eval[float64](wall, "Math.min(...[...document.querySelectorAll('.clock, .disc')].map((e) => 0.7 * parseFloat(getComputedStyle(e).fontSize) / innerHeight))"); least < 0.074 {
+	if least := browser.Eval[float64](wall,
+		"Math.min(...[...document.querySelectorAll('.clock, .disc')].map((e) => 0.7 * "+
+			"parseFloat(getComputedStyle(e).fontSize) / innerHeight))"); least < 0.074 {
 		t.Errorf("figures are %.1f %% of the screen's height", 100*least)
 	}
 	jersey := "document.querySelector('.disc').innerText"
@@ -220,9 +231,11 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 
 	// Two seconds before the block is over.
 	practice := strings.Split(p.Path(), "/")[3]
-	ask[string](t, s, "UPDATE practices SET block_ms = 12 * 60000 - 2000 WHERE id = $1::uuid RETURNING id::text", practice)
+	ask[string](t, s, "UPDATE practices SET block_ms = 12 * 60000 - 2000 WHERE id = $1::uuid RETURNING id::text",
+		practice)
 	board := page(t, s)
-	board.Base = browser.Eval[string](p, "fetch('/api/session').then((r) => r.json()).then((v) => v.standIns.scoreboard)")
+	board.Base = browser.Eval[string](p,
+		"fetch('/api/session').then((r) => r.json()).then((v) => v.standIns.scoreboard)")
 	board.Open("/")
 	board.Fill("Code from the floor", "WRONG1")
 	board.Click("button", "Pair")
@@ -232,7 +245,8 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	board.Until("document.getElementById('left').innerText === '00:02'")
 	board.Text("Slot twos")
 	p.Click("button", "Start clock")
-	board.Until("fetch('/state').then((r) => r.json()).then((b) => b.horns === 1 && b.running && b.left.startsWith('+'))")
+	board.Until(
+		"fetch('/state').then((r) => r.json()).then((b) => b.horns === 1 && b.running && b.left.startsWith('+'))")
 	wall.Until("document.querySelector('.clock').innerText.startsWith('+')")
 
 	p.Click("button", "More")

@@ -49,7 +49,8 @@ func TestRungsFromPlanToVerdict(t *testing.T) {
 			t.Errorf("%s: %d reps are stored as right, want %d", b.drill, n, reps)
 			continue
 		}
-		who := ask[string](t, s, "SELECT player_id::text || ' ' || expected"+from+" ORDER BY at LIMIT 1", practice, b.id, b.rung)
+		who := ask[string](t, s, "SELECT player_id::text || ' ' || expected"+from+" ORDER BY at LIMIT 1", practice,
+			b.id, b.rung)
 		player, read, _ := strings.Cut(who, " ")
 		info, ok := reads.Info(reads.Read(read))
 		if !ok {

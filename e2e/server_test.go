@@ -154,8 +154,8 @@ func device(t testing.TB, s *server) *browser.Page {
 	return p
 }
 
-// page opens a tab on a device that stores nothing of the app. Storing it costs three tenths of the browser's work for a
-// test that signs in and opens a view, and only a device that loses its network needs it.
+// page opens a tab on a device that stores nothing of the app. Storing it costs three tenths of the browser's work for
+// a test that signs in and opens a view, and only a device that loses its network needs it.
 func page(t testing.TB, s *server) *browser.Page {
 	t.Helper()
 	p := device(t, s)

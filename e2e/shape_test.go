@@ -119,7 +119,8 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Click("button", "More")
 	p.See("dialog", "More")
 	fits(t, p, "More on the floor", tapOnTheFloor)
-	if out := browser.Eval[string](p, `[...document.querySelectorAll('dialog[open] button')].map((b) => [b.innerText, b.getBoundingClientRect()])
+	if out := browser.Eval[string](p,
+		`[...document.querySelectorAll('dialog[open] button')].map((b) => [b.innerText, b.getBoundingClientRect()])
 		.filter(([, r]) => r.left < 0 || r.right > innerWidth).map(([name]) => name).join(', ')`); out != "" {
 		t.Errorf("off the screen: %s", out)
 	}
@@ -144,14 +145,26 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	views := []struct{ path, text string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "on the side of the cut"},
 		{team + "/teach?action=ball&cue=blitz", "paired side"}, {team + "/show?action=feedpost", "What do you do?"},
-		{team + "/teach/cards?action=handoff", "Cut behind!"}, {team + "/teach/tape?action=down", "set it here"}, {team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "Each picture shows"}, {team + "/teach/motion?part=write", "What may follow a pass"}, {team + "/teach/motion/bench?offense=cont", "when they take it away"}, {team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"}, {link, "What do you see?"},
+		{team + "/teach/cards?action=handoff", "Cut behind!"}, {team + "/teach/tape?action=down", "set it here"},
+		{team + "/teach/motion", "Who is on the floor"}, {team + "/teach/motion/steps", "Each picture shows"},
+		{team + "/teach/motion?part=write", "What may follow a pass"},
+		{team + "/teach/motion/bench?offense=cont", "when they take it away"},
+		{team + "/teach/principles", "Two on the ball"}, {team + "/show/round", "Everybody points"},
+		{link, "What do you see?"},
 		{team + "/drills", "climbs one rung"}, {team + "/drills/edit", "What happens"},
-		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "% correct"}, {team + "/plan?view=month", "Month"}, {plan, "rules kept"},
-		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"}, {team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
-		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "What they do instead"}, {team + "/squad/program", "highest rung that half"}, {team + "/squad/links", "It is shown once"}, {team + "/numbers", "Target against real defenders"}, {team + "/help", "How verdicts work"},
-		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"}, {game + "?part=ready", "What they will ask"}, {game + "?part=five", "Available players"},
-		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"}, {team + "/settings", "Sign out everywhere"}, {run, "Next:"},
-		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"}, {join, "invites you"}, {"/reset/no-such-link", "does not work any more"},
+		{team + "/drills/slot-twos", "As cutter, each"}, {team + "/plan", "% correct"},
+		{team + "/plan?view=month", "Month"}, {plan, "rules kept"},
+		{team + "/plan/week", "Rest days"}, {team + "/plan/season", "The weeks ahead"},
+		{team + "/plan/outbox", "Simulated"}, {plan + "/print?for=coach", "Whoever is hurt"},
+		{team + "/squad", "Tap a cell"}, {team + "/squad/read/backcut", "What they do instead"},
+		{team + "/squad/program", "highest rung that half"}, {team + "/squad/links", "It is shown once"},
+		{team + "/numbers", "Target against real defenders"}, {team + "/help", "How verdicts work"},
+		{card, "Last reps"}, {card + "/words", "Work on these two"}, {team + "/games", "A game for the schedule"},
+		{game + "?part=ready", "What they will ask"}, {game + "?part=five", "Available players"},
+		{game + "?part=after", "Practice and this game"}, {game + "/bench", "logged"},
+		{team + "/settings", "Sign out everywhere"}, {run, "Next:"},
+		{run + "/review", "Reps each"}, {team + "/clicker", "Undo"}, {"/display", "Show the practice"},
+		{join, "invites you"}, {"/reset/no-such-link", "does not work any more"},
 	}
 	left := routes(t)
 	delete(left, "")            // goes on to Now
@@ -236,10 +249,13 @@ func TestContrast(t *testing.T) {
 	check := func(where, element string, least float64) {
 		t.Helper()
 		color := func(name string) string {
-			return browser.Eval[string](p, fmt.Sprintf("(() => { const v = getComputedStyle(%s).getPropertyValue('%s').trim(); return v.length === 4 ? '#' + [...v.slice(1)].map((c) => c + c).join('') : v; })()", element, name))
+			return browser.Eval[string](p, fmt.Sprintf(
+				"(() => { const v = getComputedStyle(%s).getPropertyValue('%s').trim(); return v.length === 4 ? '#' "+
+					"+ [...v.slice(1)].map((c) => c + c).join('') : v; })()", element, name))
 		}
 		grounds := []string{"--floor", "--board", "--sheet", "--wood"}
-		inks := []string{"--ink", "--ink-soft", "--alarm", "--tape-blue", "--tape-green", "--tape-orange", "--tape-violet", "--tape-teal", "--tape-rose", "--tape-brown"}
+		inks := []string{"--ink", "--ink-soft", "--alarm", "--tape-blue", "--tape-green", "--tape-orange",
+			"--tape-violet", "--tape-teal", "--tape-rose", "--tape-brown"}
 		for _, ground := range grounds {
 			for _, ink := range inks {
 				if got := contrast(t, color(ink), color(ground)); got < least {

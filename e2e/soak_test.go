@@ -132,8 +132,10 @@ func TestSoak(t *testing.T) {
 	}
 	practice := strings.Split(devices[0].Path(), "/")[3]
 	stored := ask[int](t, s, "SELECT count(*)"+standing, practice)
-	once := ask[int](t, s, "SELECT count(DISTINCT (r.device, r.block_id, r.rep_no, r.role, r.player_id))"+standing, practice)
-	t.Logf("%v with seed %d: %v, %d answers lost; %d reps stand, lost = %d, doubled = %d", *soakFor, *soakSeed, count, lostAnswers.Load(), want, want-once, stored-once)
+	once := ask[int](t, s, "SELECT count(DISTINCT (r.device, r.block_id, r.rep_no, r.role, r.player_id))"+standing,
+		practice)
+	t.Logf("%v with seed %d: %v, %d answers lost; %d reps stand, lost = %d, doubled = %d", *soakFor, *soakSeed, count,
+		lostAnswers.Load(), want, want-once, stored-once)
 	if once != want || stored != want {
 		t.Error("what was logged is not what is stored")
 	}

@@ -31,10 +31,11 @@ func TestStartComplainsInSentences(t *testing.T) {
 		args []string
 	}{
 		"another program has it": {[]string{"EVRIK_ADDR=" + taken}, []string{"serve"}},
-		"does not answer":        {[]string{"EVRIK_ADDR=127.0.0.1:0", "EVRIK_DATABASE_URL=postgres://x:y@127.0.0.1:1/no?connect_timeout=2"}, []string{"serve"}},
-		"is damaged":             {[]string{"EVRIK_ADDR=127.0.0.1:0", "EVRIK_HOME=" + home}, []string{"serve"}},
-		"There is no \"fly\"":    {nil, []string{"fly"}},
-		"Say what to do":         {nil, nil},
+		"does not answer": {[]string{"EVRIK_ADDR=127.0.0.1:0",
+			"EVRIK_DATABASE_URL=postgres://x:y@127.0.0.1:1/no?connect_timeout=2"}, []string{"serve"}},
+		"is damaged":          {[]string{"EVRIK_ADDR=127.0.0.1:0", "EVRIK_HOME=" + home}, []string{"serve"}},
+		"There is no \"fly\"": {nil, []string{"fly"}},
+		"Say what to do":      {nil, nil},
 	} {
 		said := fails(t, call.env, call.args...)
 		if !strings.Contains(said, want) || strings.Count(strings.TrimSpace(said), "\n") > 0 {
@@ -75,7 +76,8 @@ func TestFirstStart(t *testing.T) {
 	p.Says("alert", "Line 2. Jersey 00 is Ada's.")
 	p.Says("alert", "Line 3.")
 	p.See("list", "What changes")
-	if !browser.Eval[bool](p, "[...document.querySelectorAll('button')].find((b) => b.innerText === 'Save 1 player').disabled") {
+	if !browser.Eval[bool](p,
+		"[...document.querySelectorAll('button')].find((b) => b.innerText === 'Save 1 player').disabled") {
 		t.Error("a list with lines that do not fit can be saved")
 	}
 	p.Click("checkbox", "Leave out the 2 lines")
@@ -85,7 +87,8 @@ func TestFirstStart(t *testing.T) {
 
 	// A file whose columns have other names; one of them is set by hand.
 	file := filepath.Join(t.TempDir(), "roster.csv")
-	if err := os.WriteFile(file, []byte("\uFEFFPlayer;Shirt no;Role\r\nCleo;7;wing\r\nDee;9;\r\nBo;8;\r\n"), 0o644); err != nil {
+	if err := os.WriteFile(file, []byte("\uFEFFPlayer;Shirt no;Role\r\nCleo;7;wing\r\nDee;9;\r\nBo;8;\r\n"),
+		0o644); err != nil {
 		t.Fatal(err)
 	}
 	p.Upload(file)

@@ -16,7 +16,8 @@ import (
 
 // unsaid are words that no page says: people are neutral, the spelling is American, and where
 // a figure comes from is told on its own page.
-var unsaid = regexp.MustCompile(`(?i)\b(he|him|his|himself|she|herself|reckon\w*|offence\w*|defence\w*|neighbour\w*|practis\w*|colou?red?|colours?|centres?|metres?|judgement|outbox|withdraw|from memory|common practice|no source|our assumption|stands here)\b`)
+var unsaid = regexp.MustCompile(
+	`(?i)\b(he|him|his|himself|she|herself|reckon\w*|offence\w*|defence\w*|neighbour\w*|practis\w*|colou?red?|colours?|centres?|metres?|judgement|outbox|withdraw|from memory|common practice|no source|our assumption|stands here)\b`)
 
 // said is all that a page says, to eyes and to a screen reader.
 const said = `[document.body.innerText, ...[...document.querySelectorAll('[aria-label], [placeholder], [title], [alt]')]
@@ -78,7 +79,8 @@ func TestFirstLoadIsSmall(t *testing.T) {
 	script, style := sent(p, ".js"), sent(p, ".css")
 	t.Logf("%.0f kB of JavaScript, %.0f kB of styles", script, style)
 	if script > mostScript || style > mostStyle || script < mostScript/3 {
-		t.Errorf("the first view takes %.1f kB of JavaScript and %.1f kB of styles, not %.0f and %.0f at most", script, style, mostScript, mostStyle)
+		t.Errorf("the first view takes %.1f kB of JavaScript and %.1f kB of styles, not %.0f and %.0f at most", script,
+			style, mostScript, mostStyle)
 	}
 }
 
@@ -96,7 +98,8 @@ const shifted = `new Promise((done) => new PerformanceObserver((list, o) => {
 // steady checks that a page does not jump while it loads.
 func steady(t *testing.T, p *browser.Page, where string) {
 	t.Helper()
-	browser.Eval[bool](p, "document.body.append(document.createElement('i')), true") // an observer without entries is not told
+	// an observer without entries is not told
+	browser.Eval[bool](p, "document.body.append(document.createElement('i')), true")
 	got := browser.Eval[struct {
 		Score float64
 		Of    string
@@ -143,7 +146,8 @@ func TestHelp(t *testing.T) {
 }
 
 // drawn are the components that draw: they alone have styles of their own, beside the theme.
-var drawn = regexp.MustCompile(`/(lib/(court|drill|quiz|offense|parts|plan|squad|teach)/(CourtFloor|Figure|Sketch|PhasePicture|DrillFloor|QuizFloor|PrinciplePicture|SpreadStrip|MotionFloor|IntervalCell|Ladder|RunSheet|SheetBlock|SheetGrip|Curve|SeasonLine|DenseCell|LabFloor|Ways)|routes/\[team\]/(show|teach/cards|teach/tape)/\+page)\.svelte$`)
+var drawn = regexp.MustCompile(
+	`/(lib/(court|drill|quiz|offense|parts|plan|squad|teach)/(CourtFloor|Figure|Sketch|PhasePicture|DrillFloor|QuizFloor|PrinciplePicture|SpreadStrip|MotionFloor|IntervalCell|Ladder|RunSheet|SheetBlock|SheetGrip|Curve|SeasonLine|DenseCell|LabFloor|Ways)|routes/\[team\]/(show|teach/cards|teach/tape)/\+page)\.svelte$`)
 
 // Every size, space and color comes from the one theme.
 func TestStylesComeFromTheTheme(t *testing.T) {

@@ -111,7 +111,8 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	two.Text("All sent")
 	two.Open(two.Path())
 	two.Text("2 logged")
-	two.Until("document.querySelector('[role=radio][aria-checked=true]')?.innerText === 'Basket 2'") // the device knows its end
+	// the device knows its end
+	two.Until("document.querySelector('[role=radio][aria-checked=true]')?.innerText === 'Basket 2'")
 }
 
 // Two coaches change one plan: the later one is told, and keeps his draft.
@@ -147,7 +148,8 @@ func TestPlanByKeyboard(t *testing.T) {
 	p.Focus("option", "Ball handling and layups, both sides Layup")
 	lasts := func(minutes string) {
 		t.Helper()
-		p.Until(`[...document.querySelectorAll("[role=option]")].some((o) => o.innerText.startsWith("Ball handling") && o.innerText.includes("` + minutes + `′"))`)
+		p.Until(
+			`[...document.querySelectorAll("[role=option]")].some((o) => o.innerText.startsWith("Ball handling") && o.innerText.includes("` + minutes + `′"))`)
 	}
 	order := func(first, second string) {
 		t.Helper()

@@ -41,17 +41,25 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
 	team := "/" + teamOf(p)
-	practice := ask[string](t, s, "SELECT id::text FROM practices WHERE team_id = $1::uuid ORDER BY starts_at DESC LIMIT 1", team[1:])
+	practice := ask[string](t, s,
+		"SELECT id::text FROM practices WHERE team_id = $1::uuid ORDER BY starts_at DESC LIMIT 1", team[1:])
 	past := ask[string](t, s, "SELECT practice_id::text FROM rep_events WHERE team_id = $1::uuid LIMIT 1", team[1:])
-	game := ask[string](t, s, "SELECT id::text FROM games WHERE team_id = $1::uuid ORDER BY starts_at DESC LIMIT 1", team[1:])
-	player := ask[string](t, s, "SELECT id::text FROM players WHERE team_id = $1::uuid ORDER BY jersey LIMIT 1", team[1:])
+	game := ask[string](t, s, "SELECT id::text FROM games WHERE team_id = $1::uuid ORDER BY starts_at DESC LIMIT 1",
+		team[1:])
+	player := ask[string](t, s, "SELECT id::text FROM players WHERE team_id = $1::uuid ORDER BY jersey LIMIT 1",
+		team[1:])
 	ask[string](t, s, "UPDATE staff SET role = 'viewer' WHERE email = 'coach@tallowcreek.example' RETURNING role")
 	p.Before(countRefusals)
 	for _, v := range []struct{ path, shows string }{
-		{team + "/now", "What holds the team back"}, {team + "/teach", "Screener"}, {team + "/teach/motion", "Rules broken"}, {team + "/teach/principles", "Our principles"},
-		{team + "/drills", "Slot twos"}, {team + "/drills/slot-twos", "Tonight"}, {team + "/drills/edit", "nothing is saved"}, {team + "/plan", "Practices"},
-		{team + "/plan/" + practice, "nothing is saved"}, {team + "/plan/week", "week"}, {team + "/plan/season", "The weeks ahead"}, {team + "/run/" + past + "/review", "Reps each"},
-		{team + "/squad", "Curl"}, {team + "/squad/" + player, "Read quiz"}, {team + "/squad/read/curl", "Curl"}, {team + "/games", "Ahead"}, {team + "/games/" + game, "What they will do"}, {team + "/settings", "The head coach"},
+		{team + "/now", "What holds the team back"}, {team + "/teach", "Screener"},
+		{team + "/teach/motion", "Rules broken"}, {team + "/teach/principles", "Our principles"},
+		{team + "/drills", "Slot twos"}, {team + "/drills/slot-twos", "Tonight"},
+		{team + "/drills/edit", "nothing is saved"}, {team + "/plan", "Practices"},
+		{team + "/plan/" + practice, "nothing is saved"}, {team + "/plan/week", "week"},
+		{team + "/plan/season", "The weeks ahead"}, {team + "/run/" + past + "/review", "Reps each"},
+		{team + "/squad", "Curl"}, {team + "/squad/" + player, "Read quiz"}, {team + "/squad/read/curl", "Curl"},
+		{team + "/games", "Ahead"}, {team + "/games/" + game, "What they will do"},
+		{team + "/settings", "The head coach"},
 	} {
 		p.Open(v.path)
 		p.Text(v.shows)
@@ -63,7 +71,8 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 		if refused := browser.Eval[string](p, "window.refused.join(' ')"); refused != "" {
 			t.Errorf("%s offers what is refused: %s", v.path, refused)
 		}
-		for _, only := range []string{"Save", "Plan a practice", "Write your own", "Add the game", "Log from the bench", "Run practice", "Start practice", "Make a drill", "Make a private link"} {
+		for _, only := range []string{"Save", "Plan a practice", "Write your own", "Add the game", "Log from the bench",
+			"Run practice", "Start practice", "Make a drill", "Make a private link"} {
 			if p.Has("button", only) || p.Has("link", only) {
 				t.Errorf("%s offers %q", v.path, only)
 			}

@@ -3,6 +3,7 @@ package scripts
 import (
 	"go/ast"
 	"go/parser"
+	"go/scanner"
 	"go/token"
 	"io/fs"
 	"os"
@@ -10,6 +11,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"unicode/utf8"
 )
 
 // What is longer is a design to split.
@@ -23,11 +25,13 @@ const (
 // longer are what may be: tables with a case for each read or act, and what waits to be split.
 var longer = []string{
 	"core/reads/ways.go screenerPath", "core/reads/ways.go cutPath", "core/reads/ways_ball.go handlerPath",
-	"core/reads/picture.go Example", "core/reads/agree.go compare", "core/offense/cutout.go phases", "core/practice/written.go blocks",
+	"core/reads/picture.go Example", "core/reads/agree.go compare", "core/offense/cutout.go phases",
+	"core/practice/written.go blocks",
 	"web/src/lib/run/floor.svelte.ts",
 }
 
-// Files, components and functions of the product have a length that can be read at once. Tests tell a story and may be longer.
+// Files, components and functions of the product have a length that can be read at once. Tests tell a story and may be
+// longer.
 func TestNothingIsTooLong(t *testing.T) {
 	root := os.DirFS("..")
 	files, seen := 0, map[string]bool{}
@@ -42,7 +46,8 @@ func TestNothingIsTooLong(t *testing.T) {
 	}
 	for _, dir := range []string{"core", "internal", "cmd", "web/src"} {
 		err := fs.WalkDir(root, dir, func(name string, d fs.DirEntry, err error) error {
-			generated := strings.Contains(name, "/gen/") || strings.HasSuffix(name, ".gen.go") || strings.HasSuffix(name, "schema.d.ts")
+			generated := strings.Contains(name, "/gen/") || strings.HasSuffix(name, ".gen.go") ||
+				strings.HasSuffix(name, "schema.d.ts")
 			if err != nil || d.IsDir() || generated || strings.HasSuffix(name, "_test.go") {
 				return err
 			}
@@ -100,4 +105,56 @@ func handles(fn *ast.FuncDecl) bool {
 		}
 	}
 	return false
+}
+
+// Lines of Go end before column 120. Text between backquotes keeps its lines, and every refusal has one of its own.
+func TestLinesAreNotTooLong(t *testing.T) {
+	const longest = 120 // characters
+	root, lines := os.DirFS(".."), 0
+	for _, dir := range []string{"core", "internal", "cmd", "e2e", "scripts"} {
+		err := fs.WalkDir(root, dir, func(name string, d fs.DirEntry, err error) error {
+			generated := strings.Contains(name, "/gen/") || strings.HasSuffix(name, ".gen.go")
+			if err != nil || filepath.Ext(name) != ".go" || generated || strings.HasPrefix(name, "internal/sentences/") {
+				return err
+			}
+			text, err := fs.ReadFile(root, name)
+			if err != nil {
+				return err
+			}
+			kept := backquoted(text)
+			for i, line := range strings.Split(string(text), "\n") {
+				if n := utf8.RuneCountInString(line); n > longest && !kept[i+1] {
+					t.Errorf("%s:%d has %d characters", name, i+1, n)
+				}
+				lines++
+			}
+			return nil
+		})
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	if lines < 50_000 {
+		t.Errorf("only %d lines were read", lines)
+	}
+}
+
+// backquoted are the lines of a file, from 1, on which text stands between backquotes.
+func backquoted(text []byte) map[int]bool {
+	set, lines := token.NewFileSet(), map[int]bool{}
+	file := set.AddFile("", -1, len(text))
+	var s scanner.Scanner
+	s.Init(file, text, nil, 0)
+	for {
+		pos, tok, lit := s.Scan()
+		if tok == token.EOF {
+			return lines
+		}
+		if tok == token.STRING && strings.HasPrefix(lit, "`") {
+			from := set.Position(pos).Line
+			for i := range strings.Count(lit, "\n") + 1 {
+				lines[from+i] = true
+			}
+		}
+	}
 }

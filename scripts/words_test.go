@@ -11,10 +11,12 @@ import (
 )
 
 // retired are words that have given way to the one in docs/glossary.md, and British spellings.
-var retired = regexp.MustCompile(`\b([a-zA-Z]*[tT]rainer[a-zA-Z]*|[sS]chool *reads\.|\.School\b|[a-z]*EyesFloor|lib/eyes|recognition|[a-zA-Z]*[sS]ituations?|floor_end|takeEnd|drill\.Shown|(List|Add|End|Pair|Paired|Insert)Screens?|SecondScreen|screenName|offence|defence|practis\w+|reckon\w*|colour\w*|neighbour\w*)\b`)
+var retired = regexp.MustCompile(
+	`\b([a-zA-Z]*[tT]rainer[a-zA-Z]*|[sS]chool *reads\.|\.School\b|[a-z]*EyesFloor|lib/eyes|recognition|[a-zA-Z]*[sS]ituations?|floor_end|takeEnd|drill\.Shown|(List|Add|End|Pair|Paired|Insert)Screens?|SecondScreen|screenName|offence|defence|practis\w+|reckon\w*|colour\w*|neighbour\w*)\b`)
 
 // keeps are the places where an old word has to stay: what was stored or given out under it, and what names it as old.
-var keeps = []string{"internal/store/migrations/", "internal/archive/", "docs/decisions.md", "scripts/words_test.go", "e2e/surface_test.go", "internal/app/quizzes/quizzes.go"}
+var keeps = []string{"internal/store/migrations/", "internal/archive/", "docs/decisions.md", "scripts/words_test.go",
+	"e2e/surface_test.go", "internal/app/quizzes/quizzes.go"}
 
 // words are the endings of files that hold words.
 var words = []string{".go", ".ts", ".svelte", ".sql", ".yaml", ".md", ".sh"}
@@ -35,7 +37,8 @@ func TestRetiredWordsAreGone(t *testing.T) {
 		}
 		return err
 	}
-	for _, dir := range []string{"api", "cmd", "core", "docs", "e2e", "internal", "packaging", "scripts", "web/src", "README.md", "CHANGELOG.md"} {
+	for _, dir := range []string{"api", "cmd", "core", "docs", "e2e", "internal", "packaging", "scripts", "web/src",
+		"README.md", "CHANGELOG.md"} {
 		err := fs.WalkDir(os.DirFS(".."), dir, func(name string, d fs.DirEntry, err error) error {
 			if err != nil || d.IsDir() || !slices.Contains(words, filepath.Ext(name)) {
 				return err

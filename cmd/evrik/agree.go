@@ -20,7 +20,8 @@ const (
 // large as the accepted one holds one that is.
 func agree(w io.Writer) {
 	floor, _ := court.PresetCourt(court.HighSchool)
-	fmt.Fprintf(w, "%-32s %-14s %7s %4s %4s %4s %4s %5s  %s\n", "action", "cue", "sampled", "a", "b", "c", "d", "most", "best instead")
+	fmt.Fprintf(w, "%-32s %-14s %7s %4s %4s %4s %4s %5s  %s\n", "action", "cue", "sampled", "a", "b", "c", "d", "most",
+		"best instead")
 	var all reads.CueAgreement
 	for _, a := range reads.Actions() {
 		g := reads.Agree(reads.On(floor), a, agreeSample, agreeSeed)

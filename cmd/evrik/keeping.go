@@ -73,7 +73,8 @@ func keeping(ctx context.Context, what, file string, ofDemo bool, program, erase
 	defer in.Close()
 	got, err := archive.Read(ctx, db, id, "the server's own machine", time.Now(), bufio.NewReader(in))
 	if err == nil {
-		fmt.Printf("Imported %d players, %d practices, %d games and %d lines of the log.\n", got.Players, got.Practices, got.Games, got.Events)
+		fmt.Printf("Imported %d players, %d practices, %d games and %d lines of the log.\n", got.Players, got.Practices,
+			got.Games, got.Events)
 	}
 	return err
 }
@@ -90,7 +91,9 @@ func lookMode(ofDemo bool) string {
 func eraseAgain(ctx context.Context, db *store.Store, how string) error {
 	erased, err := erasures.List(erasuresFile())
 	if err != nil {
-		return fmt.Errorf("The list of who was erased, %s, cannot be read (%v). Look whether somebody is back who was erased.", erasuresFile(), err)
+		return fmt.Errorf(
+			"The list of who was erased, %s, cannot be read (%v). Look whether somebody is back who was erased.",
+			erasuresFile(), err)
 	}
 	back, err := db.StillThere(ctx, erased)
 	if err != nil || len(back) == 0 {

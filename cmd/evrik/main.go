@@ -44,7 +44,8 @@ func main() {
 	}
 }
 
-const usage = "Say what to do: evrik serve, demo, migrate, backup FILE, restore FILE, export FILE, import FILE, password EMAIL, agree or version."
+const usage = "Say what to do: evrik serve, demo, migrate, backup FILE, restore FILE, export FILE, import FILE, " +
+	"password EMAIL, agree or version."
 
 // Settings come from the environment, so that a service manager can set them.
 const (
@@ -61,7 +62,8 @@ func run(ctx context.Context, args []string) error {
 	reset := flags.Bool("reset", false, "throw the demo club away and seed it afresh")
 	ofDemo := flags.Bool("demo", false, "the demo's database")
 	program := flags.String("program", "", "which program, by id or name")
-	erase := flags.String("erase", "ask", "after a restore: erase those again who were erased since the backup: yes, no or ask")
+	erase := flags.String("erase", "ask",
+		"after a restore: erase those again who were erased since the backup: yes, no or ask")
 	if err := flags.Parse(args[1:]); err != nil {
 		return err
 	}
@@ -90,7 +92,9 @@ func start(ctx context.Context, what string, reset bool) error {
 		addr := envOr("EVRIK_ADDR", defaultAddr)
 		var err error
 		if listener, err = net.Listen("tcp", addr); err != nil {
-			return fmt.Errorf("The address %s cannot be used (%v). Stop what runs there, or choose another: EVRIK_ADDR=127.0.0.1:8418.", addr, reason(err))
+			return fmt.Errorf(
+				"The address %s cannot be used (%v). Stop what runs there, or choose another: "+
+					"EVRIK_ADDR=127.0.0.1:8418.", addr, reason(err))
 		}
 		defer listener.Close()
 	}
@@ -130,7 +134,8 @@ func start(ctx context.Context, what string, reset bool) error {
 }
 
 // withDemo makes the demo club and starts the simulated devices; end stops them.
-func withDemo(ctx context.Context, db *store.Store, at net.Addr, reset bool, options *web.Options) (end func(), err error) {
+func withDemo(ctx context.Context, db *store.Store, at net.Addr, reset bool, options *web.Options) (end func(),
+	err error) {
 	if err := demo.Ensure(ctx, db, time.Now(), reset); err != nil {
 		return nil, fmt.Errorf("The demo club could not be made: %w", err)
 	}
@@ -219,7 +224,8 @@ func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options, 
 	if err != nil {
 		return err
 	}
-	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, WriteTimeout: 2 * time.Minute, IdleTimeout: 2 * time.Minute}
+	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute,
+		WriteTimeout: 2 * time.Minute, IdleTimeout: 2 * time.Minute}
 	failed := make(chan error, 1)
 	go func() { failed <- server.Serve(l) }()
 	fmt.Printf("Evrik is at http://%s\n", l.Addr())
@@ -230,7 +236,8 @@ func serve(ctx context.Context, l net.Listener, db *store.Store, o web.Options, 
 		fmt.Printf("Setting up from another machine needs this code: %s\n", o.SetupCode)
 	}
 	if o.StandIns != nil {
-		fmt.Printf("Simulated scoreboard: %s (EVRIK_STANDINS=off leaves simulated devices out)\n", *o.StandIns.Scoreboard)
+		fmt.Printf("Simulated scoreboard: %s (EVRIK_STANDINS=off leaves simulated devices out)\n",
+			*o.StandIns.Scoreboard)
 	}
 	fmt.Println("Ctrl-C stops it; the data is kept.")
 	select {

@@ -44,6 +44,8 @@ func newPassword(ctx context.Context, email string, ofDemo bool) error {
 	if err := db.Tx(ctx, func(q *gen.Queries) error { return store.SetPassword(ctx, q, who, hash) }); err != nil {
 		return err
 	}
-	fmt.Printf("The new password of %s is %s\nEverybody who was signed in with the old one is signed out. Change it under Settings.\n", who.Email, password)
+	fmt.Printf(
+		"The new password of %s is %s\nEverybody who was signed in with the old one is signed out. Change it under "+
+			"Settings.\n", who.Email, password)
 	return nil
 }

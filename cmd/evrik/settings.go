@@ -41,15 +41,20 @@ func version() string {
 
 // settings are a server's options, from the environment. Errors are sentences.
 func settings(ctx context.Context, db *store.Store, at net.Addr) (web.Options, error) {
-	o := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "", Outbox: filepath.Join(home(), "outbox"), Erasures: erasuresFile(), Version: version()}
+	o := web.Options{Assets: assets.Assets(), HTTPS: os.Getenv("EVRIK_HTTPS") != "",
+		Outbox: filepath.Join(home(), "outbox"), Erasures: erasuresFile(), Version: version()}
 	o.PublicURL = strings.TrimSuffix(envOr("EVRIK_PUBLIC_URL", "http://"+at.String()), "/")
-	for _, proxy := range strings.FieldsFunc(os.Getenv("EVRIK_TRUSTED_PROXIES"), func(r rune) bool { return r == ',' || r == ' ' }) {
+	for _, proxy := range strings.FieldsFunc(os.Getenv("EVRIK_TRUSTED_PROXIES"),
+		func(r rune) bool { return r == ',' || r == ' ' }) {
 		if !strings.Contains(proxy, "/") {
 			proxy += map[bool]string{true: "/128", false: "/32"}[strings.Contains(proxy, ":")]
 		}
 		_, network, err := net.ParseCIDR(proxy)
 		if err != nil {
-			return o, fmt.Errorf("EVRIK_TRUSTED_PROXIES cannot be read at %q. Write addresses or networks, such as 10.0.0.7 or 10.0.0.0/24.", proxy)
+			return o,
+				fmt.Errorf(
+					"EVRIK_TRUSTED_PROXIES cannot be read at %q. Write addresses or networks, such as 10.0.0.7 or "+
+						"10.0.0.0/24.", proxy)
 		}
 		o.Proxies = append(o.Proxies, network)
 	}

@@ -26,7 +26,9 @@ func standIns(evrik net.Addr) (*api.StandIns, func(), error) {
 	l, err := net.Listen("tcp", envOr("EVRIK_SCOREBOARD_ADDR", defaultScoreboard))
 	if err != nil {
 		if l, err = net.Listen("tcp", "127.0.0.1:0"); err != nil {
-			return nil, nil, fmt.Errorf("The simulated scoreboard finds no address (%v). Leave it out with EVRIK_STANDINS=off.", reason(err))
+			return nil, nil,
+				fmt.Errorf("The simulated scoreboard finds no address (%v). Leave it out with EVRIK_STANDINS=off.",
+					reason(err))
 		}
 	}
 	server := &http.Server{Handler: board.Handler(), ReadHeaderTimeout: 10 * time.Second}

@@ -31,7 +31,8 @@ func TestPublishedFigures(t *testing.T) {
 	near(t, "high school free-throw line to ring center, ft", hs.FreeThrowY(), 13.75, 1e-9)
 	// FIBA Official Basketball Rules, Art. 2 diagram, from memory.
 	near(t, "FIBA arc meets straight part above ring, m", fiba.ArcMeetsY()/Metre, 1.415, 0.0005)
-	near(t, "FIBA arc meets straight part from baseline, m", (fiba.ArcMeetsY()+fiba.RingFromBaseline())/Metre, 2.99, 0.0005)
+	near(t, "FIBA arc meets straight part from baseline, m", (fiba.ArcMeetsY()+fiba.RingFromBaseline())/Metre, 2.99,
+		0.0005)
 	near(t, "FIBA ring center to baseline, m", fiba.RingFromBaseline()/Metre, 1.575, 1e-9)
 	// NCAA rules book, court diagram, from memory.
 	near(t, "NCAA straight part to sideline, in", (ncaa.Width/2-ncaa.ArcStraightX())*12, 40.125, 1e-9)
@@ -147,7 +148,8 @@ func TestTapeSheet(t *testing.T) {
 				if !strings.HasSuffix(m.FromBaseline, want) || !strings.HasSuffix(m.FromSideline, want) {
 					t.Errorf("%s: %+v", p.ID, m)
 				}
-				if side := map[bool]string{true: "right", false: "left"}[m.At.X > 0]; m.At.X != 0 && m.Sideline != side {
+				if side := map[bool]string{true: "right", false: "left"}[m.At.X > 0]; m.At.X != 0 &&
+					m.Sideline != side {
 					t.Errorf("%s: %s is measured from the %s sideline", p.ID, m.Name, m.Sideline)
 				}
 			}
@@ -158,7 +160,8 @@ func TestTapeSheet(t *testing.T) {
 	if last := sheet[len(sheet)-1]; last.FromBaseline != `32' 2"` || last.FromSideline != "" {
 		t.Errorf("attack line %+v", last)
 	}
-	if sheet[1].Name != "Nail" || sheet[1].FromBaseline != `19' 0"` || sheet[1].FromSideline != `25' 0"` || sheet[1].Sideline != "either" {
+	if sheet[1].Name != "Nail" || sheet[1].FromBaseline != `19' 0"` || sheet[1].FromSideline != `25' 0"` ||
+		sheet[1].Sideline != "either" {
 		t.Errorf("nail %+v", sheet[1])
 	}
 }

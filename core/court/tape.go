@@ -58,7 +58,8 @@ const middle = 0.05
 func (c Court) MarkAt(name string, at Point, metric bool) Mark {
 	write := writer(metric)
 	t := c.TapeOf(at)
-	m := Mark{Name: name, At: at, FromBaseline: write(t.FromBaseline), FromSideline: write(t.FromSideline), Sideline: "right"}
+	m := Mark{Name: name, At: at, FromBaseline: write(t.FromBaseline), FromSideline: write(t.FromSideline),
+		Sideline: "right"}
 	switch {
 	case math.Abs(at.X) < middle:
 		m.Sideline = "either"
@@ -83,5 +84,6 @@ func (c Court) TapeSheet(metric bool) []Mark {
 	for _, s := range c.Spots(StandOff) {
 		out = append(out, c.MarkAt(s.Name, s.At, metric))
 	}
-	return append(out, Mark{Name: "Volleyball attack line", At: Point{0, c.AttackLineFromBaseline() + c.BaselineY()}, FromBaseline: write(c.AttackLineFromBaseline())})
+	return append(out, Mark{Name: "Volleyball attack line", At: Point{0, c.AttackLineFromBaseline() + c.BaselineY()},
+		FromBaseline: write(c.AttackLineFromBaseline())})
 }

@@ -100,16 +100,22 @@ func (o *Order) remark(j job, in Setup) {
 		uneven = max(uneven, abs(c.Right-c.Left))
 	}
 	if abs(right-left) > 1 || uneven > 1 {
-		o.note("The sides cannot be even with these numbers: %d reps on the right, %d on the left, and up to %d apart for a player.", right, left, uneven)
+		o.note(
+			"The sides cannot be even with these numbers: %d reps on the right, %d on the left, and up to %d apart "+
+				"for a player.", right, left, uneven)
 	}
 	if j.n == j.perBasket()*o.Baskets && j.alternates() {
-		o.note("There is no line with these numbers: offense and defense take turns without a rest, and partners hardly change.")
+		o.note(
+			"There is no line with these numbers: offense and defense take turns without a rest, and partners " +
+				"hardly change.")
 	}
 	if j.n%2 == 1 && j.size == 2 {
 		o.note("An odd number: partners shift by one each time through, and the counts still differ by one at most.")
 	}
 	if r := j.drill.Rotation.Rule; (r == Follow || r == Stations) && j.n%o.Baskets != 0 && o.Spread > 1 {
-		o.note("The baskets are not equally full: %d players at one, %d at another. Somebody changes over now and then, and counts differ by up to %d.", j.n/o.Baskets, j.n/o.Baskets+1, o.Spread)
+		o.note(
+			"The baskets are not equally full: %d players at one, %d at another. Somebody changes over now and then, "+
+				"and counts differ by up to %d.", j.n/o.Baskets, j.n/o.Baskets+1, o.Spread)
 	}
 	if j.drill.Rotation.Rule == WinnersStay {
 		o.note("Winners stay, so the list is only what may happen: counts depend on the scores.")
@@ -118,7 +124,8 @@ func (o *Order) remark(j job, in Setup) {
 		o.note("No helper: a player takes the helper's place in every rep and gets fewer reps of their own.")
 	}
 	if broken := j.broken(o.Reps, in); broken > 0 {
-		o.note("%d of %d reps break a wish to keep players apart or together: the numbers leave no other way.", broken, len(o.Reps))
+		o.note("%d of %d reps break a wish to keep players apart or together: the numbers leave no other way.", broken,
+			len(o.Reps))
 	}
 	if len(in.Done) > 0 {
 		o.note("The first %d reps stay as they were run; the rest are dealt again for %d players.", len(in.Done), j.n)

@@ -109,7 +109,8 @@ func TestNotesTellTheNumbers(t *testing.T) {
 				continue
 			}
 			uneven++
-			if want := fmt.Sprintf("%d reps on the right, %d on the left", right, left); !strings.Contains(notes, want) {
+			if want := fmt.Sprintf("%d reps on the right, %d on the left", right, left); !strings.Contains(notes,
+				want) {
 				t.Errorf("%d players, %v min: %q, want %q", n, minutes, notes, want)
 			}
 		}
@@ -128,7 +129,10 @@ func TestStagesThatCannotBe(t *testing.T) {
 		"drill.seconds":                                 func(d *Drill) { d.Stages[0].Seconds = MaxSeconds + 1 },
 		"drill.live-needs-defenders":                    func(d *Drill) { d.Stages[len(d.Stages)-1].Defenders = 0 },
 		"drill.live-needs-defenders: Slot twos, On air": func(d *Drill) { d.Stages[0].Defenders = 1 },
-		"drill.live-needs-defenders: Slot twos, Live":   func(d *Drill) { d.Stages[len(d.Stages)-1].Defenders = MaxCrew + 1 },
+		"drill.live-needs-defenders: Slot twos, Live": func(d *Drill) {
+			d.Stages[len(
+				d.Stages)-1].Defenders = MaxCrew + 1
+		},
 		"drill.rule":        func(d *Drill) { d.Stages[0].Switches = []string{"moon"} },
 		"drill.cue-missing": func(d *Drill) { d.Stages[len(d.Stages)-1].Cues = []reads.Cue{reads.Late} },
 		"drill.group":       func(d *Drill) { d.Group = "moon" },

@@ -59,7 +59,8 @@ func TestCrewsAreFair(t *testing.T) {
 						}
 						o, r := spreadOf(n, size, crews)
 						if o > 1 || r > 1 {
-							worst[fmt.Sprintf("size %d n %d b %d rest %v total %d", size, n, baskets, rest, total)] = max(o, r)
+							worst[fmt.Sprintf("size %d n %d b %d rest %v total %d", size, n, baskets, rest,
+								total)] = max(o, r)
 						}
 					}
 				}

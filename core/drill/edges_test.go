@@ -32,7 +32,8 @@ func TestSmallPieces(t *testing.T) {
 
 	// Straight over the screener: past the left shoulder; beside: past the nearer one.
 	from, screen, to := court.Point{X: 0, Y: 0}, court.Point{X: 10, Y: 0}, court.Point{X: 20, Y: 0}
-	if way := offScreen(from, screen, to); len(way) != 2 || way[0].Dist(screen) != shoulder || way[0].Y <= 0 || way[1] != to {
+	if way := offScreen(from, screen, to); len(way) != 2 || way[0].Dist(screen) != shoulder || way[0].Y <= 0 ||
+		way[1] != to {
 		t.Errorf("straight over: %v", way)
 	}
 	low := court.Point{X: 10, Y: 1}
@@ -65,16 +66,19 @@ func TestSmallPieces(t *testing.T) {
 	for _, c := range []struct {
 		p, q pair
 		want bool
-	}{{pair{0, 1}, pair{2, 3}, true}, {pair{2, 3}, pair{0, 1}, false}, {pair{1, 4}, pair{0, 1}, true}, {pair{1, 0}, pair{4, 2}, false}, {pair{0, 2}, pair{0, 2}, false}} {
+	}{{pair{0, 1}, pair{2, 3}, true}, {pair{2, 3}, pair{0, 1}, false}, {pair{1, 4}, pair{0, 1}, true},
+		{pair{1, 0}, pair{4, 2}, false}, {pair{0, 2}, pair{0, 2}, false}} {
 		if s.waits(c.p, c.q) != c.want {
 			t.Errorf("%v waits longer than %v: %v", c.p, c.q, !c.want)
 		}
 	}
-	if a, b := round(2, 0), round(2, 1); !slices.Equal(a, []pair{{0, 1}, {1, 0}}) || !slices.Equal(b, []pair{{1, 0}, {0, 1}}) {
+	if a, b := round(2, 0), round(2, 1); !slices.Equal(a, []pair{{0, 1}, {1, 0}}) ||
+		!slices.Equal(b, []pair{{1, 0}, {0, 1}}) {
 		t.Errorf("two players: %v, then %v", a, b)
 	}
 	j := job{}
-	if pairs := j.pairsOf([]string{"a", "b", "c"}, [][2]string{{"a", "c"}, {"a", "a"}, {"b", "x"}, {"b", "a"}}); !slices.Equal(pairs, [][2]int{{0, 2}, {1, 0}}) {
+	if pairs := j.pairsOf([]string{"a", "b", "c"},
+		[][2]string{{"a", "c"}, {"a", "a"}, {"b", "x"}, {"b", "a"}}); !slices.Equal(pairs, [][2]int{{0, 2}, {1, 0}}) {
 		t.Errorf("%v", pairs)
 	}
 }
@@ -83,7 +87,8 @@ func TestSmallPieces(t *testing.T) {
 func TestWorkByHand(t *testing.T) {
 	d := &Drill{Positions: []Position{{ID: "a", Ball: true}, {ID: "h", Helper: true}, {ID: "b"}}, Phases: []Phase{
 		{Acts: []Act{{Do: Pass, Who: "a", To: "b"}, {Do: Cut, Who: "a", To: "rim"}}},
-		{Acts: []Act{{Do: Hand, Who: "b", To: "a"}, {Do: Dribble, Who: "a", To: "top"}, {Do: Shot, Who: "a"}, {Do: Rebound, Who: "b"}, {Do: Closeout, Who: "h", To: "a"}}},
+		{Acts: []Act{{Do: Hand, Who: "b", To: "a"}, {Do: Dribble, Who: "a", To: "top"}, {Do: Shot, Who: "a"},
+			{Do: Rebound, Who: "b"}, {Do: Closeout, Who: "h", To: "a"}}},
 	}}
 	want := []effort{{touches: 2, sprints: 2, jumps: 1}, {touches: 2, jumps: 1}, {sprints: 1}} // helpers last
 	if got := d.work(); !slices.Equal(got, want) {
@@ -130,7 +135,8 @@ func TestDoneAndNotes(t *testing.T) {
 		t.Fatal(err)
 	}
 	notes := strings.Join(uneven.Notes, " ")
-	if r := line.Rotation.Rule; (r == Follow || r == Stations) && uneven.Spread > 1 && !strings.Contains(notes, "4 players at one, 5 at another") {
+	if r := line.Rotation.Rule; (r == Follow || r == Stations) && uneven.Spread > 1 &&
+		!strings.Contains(notes, "4 players at one, 5 at another") {
 		t.Errorf("nine at two baskets: %s", notes)
 	}
 	if strings.Contains(strings.Join(even.Notes, " "), "not equally full") || strings.Contains(notes, "0 of ") {
@@ -156,7 +162,8 @@ func TestUnevenBasketsAreTold(t *testing.T) {
 				if want := (r == Follow || r == Stations) && n == 9 && o.Baskets == 2 && o.Spread > 1; says != want {
 					t.Errorf("%s %s, %d players, up to %d apart: told %v", d.ID, st.ID, n, o.Spread, says)
 				}
-				if told += boolean(says); !says && strings.Contains(strings.Join(o.Notes, " "), "equally full") && n == 10 {
+				if told += boolean(says); !says && strings.Contains(strings.Join(o.Notes, " "), "equally full") &&
+					n == 10 {
 					t.Errorf("%s: ten at two baskets: %v", d.ID, o.Notes)
 				}
 			}
@@ -191,8 +198,10 @@ func TestTracksAndPlaces(t *testing.T) {
 			t.Errorf("%s: a ball %v, its track %v", d.ID, has, ball)
 		}
 	}
-	r := turn{crew: []int{0, 1, 2, 3}, defense: []int{4, 5, 6, 7}}.rep([]string{"p", "q", "r", "s"}, strings.Split("abcdefgh", ""))
-	if r.Cutter != "a" || r.XScreener != "f" || !slices.Equal(r.Others, []Placed{{"r", "c"}, {"s", "d"}}) || !slices.Equal(r.XOthers, []Placed{{"r", "g"}, {"s", "h"}}) {
+	r := turn{crew: []int{0, 1, 2, 3}, defense: []int{4, 5, 6, 7}}.rep([]string{"p", "q", "r", "s"},
+		strings.Split("abcdefgh", ""))
+	if r.Cutter != "a" || r.XScreener != "f" || !slices.Equal(r.Others, []Placed{{"r", "c"}, {"s", "d"}}) ||
+		!slices.Equal(r.XOthers, []Placed{{"r", "g"}, {"s", "h"}}) {
 		t.Errorf("%+v", r)
 	}
 }

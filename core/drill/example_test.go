@@ -19,7 +19,8 @@ func ExampleOrderList() {
 		return
 	}
 	for _, r := range order.Reps {
-		fmt.Printf("%d %s: %s cuts off %s against %s and %s\n", r.No, r.Side, r.Cutter, r.Screener, r.XCutter, r.XScreener)
+		fmt.Printf("%d %s: %s cuts off %s against %s and %s\n", r.No, r.Side, r.Cutter, r.Screener, r.XCutter,
+			r.XScreener)
 	}
 	fmt.Println("largest difference:", order.Spread)
 	// Output:

@@ -35,11 +35,13 @@ func TestEveryDrillIsDealtFairly(t *testing.T) {
 						t.Errorf("%s: %d reps, want %d", name, len(o.Reps), want)
 					}
 					checkTurns(t, name, d, st, o)
-					if rule := d.Rotation.Rule; rule != Follow && rule != Stations && st.Defenders == len(d.positions(false)) {
+					if rule := d.Rotation.Rule; rule != Follow && rule != Stations &&
+						st.Defenders == len(d.positions(false)) {
 						s, a := checkDefense(t, name, in.Players, o)
 						stayed, all = stayed+s, all+a
 					}
-					if d.Rotation.Rule != WinnersStay && d.Rotation.Rule != Follow && d.Rotation.Rule != Stations && o.Spread > 1 {
+					if d.Rotation.Rule != WinnersStay && d.Rotation.Rule != Follow && d.Rotation.Rule != Stations &&
+						o.Spread > 1 {
 						t.Errorf("%s: spread %d", name, o.Spread)
 					}
 					// Every basket of its own: fair within it; where groups differ somebody floats.

@@ -21,7 +21,8 @@ const (
 // groups are every group with the name that people read.
 var groups = [][2]string{
 	{string(Spacing), "Spacing and cutting"}, {string(OffBall), "Off-ball screens"}, {string(OnBall), "Ball screens"},
-	{string(Handoffs), "Handoffs and two-man game"}, {string(PostPlay), "Post"}, {string(Drives), "Closeouts and drives"},
+	{string(Handoffs), "Handoffs and two-man game"}, {string(PostPlay), "Post"},
+	{string(Drives), "Closeouts and drives"},
 	{string(Zone), "Against a zone"}, {string(Skills), "Skills and warm-ups"}, {string(Games), "Competitive games"},
 }
 
@@ -42,7 +43,8 @@ const MostLevel = 3
 
 // familyGroups are the groups of drills that say none, by their action's family.
 var familyGroups = map[reads.Family]Group{
-	reads.OffBall: OffBall, reads.BallUp: OnBall, reads.Handoffs: Handoffs, reads.PostPlay: PostPlay, reads.Catches: Drives, reads.AgainstZone: Zone,
+	reads.OffBall: OffBall, reads.BallUp: OnBall, reads.Handoffs: Handoffs, reads.PostPlay: PostPlay,
+	reads.Catches: Drives, reads.AgainstZone: Zone,
 }
 
 // Shelf is the group under which a drill is listed: its own, or that of its action, or

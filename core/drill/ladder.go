@@ -116,7 +116,8 @@ const (
 )
 
 // goals are the kinds with the words that follow the number.
-var goals = [][2]string{{string(EachSide), "makes on each side"}, {string(InARow), "makes in a row"}, {string(Together), "makes together"}}
+var goals = [][2]string{{string(EachSide), "makes on each side"}, {string(InARow), "makes in a row"},
+	{string(Together), "makes together"}}
 
 // Says is the goal in words.
 func (g *Goal) Says() string {
@@ -298,8 +299,10 @@ const ReadPoint = "read-point"
 // source; the 12 s clock is FIBA 3x3's, from memory).
 func Switches() [][2]string {
 	return [][2]string{
-		{"no-switch", "Defenders do not switch"}, {"two-dribbles", "Two dribbles at most"}, {"putbacks", "Own rebounds keep the ball"},
-		{"clear", "The ball is cleared past the arc"}, {"clock-12", "12 seconds to shoot"}, {"cut-or-lose", "A pass without a cut or a screen loses the ball"},
+		{"no-switch", "Defenders do not switch"}, {"two-dribbles", "Two dribbles at most"},
+		{"putbacks", "Own rebounds keep the ball"},
+		{"clear", "The ball is cleared past the arc"}, {"clock-12", "12 seconds to shoot"},
+		{"cut-or-lose", "A pass without a cut or a screen loses the ball"},
 		{"winners", "Winners stay"}, {"freeze", "Freeze and look at it"}, {ReadPoint, "A correct read is a point"},
 	}
 }

@@ -22,7 +22,8 @@ func TestEveryActionHasALadder(t *testing.T) {
 			}
 			for _, s := range d.Stages {
 				if s.Defenders > len(d.positions(false)) {
-					t.Errorf("%s, %s: %d defenders against %d players", d.ID, s.ID, s.Defenders, len(d.positions(false)))
+					t.Errorf("%s, %s: %d defenders against %d players", d.ID, s.ID, s.Defenders,
+						len(d.positions(false)))
 				}
 				rungs[s.Rung] = true
 				rungs["live"] = rungs["live"] || s.Defenders > 0

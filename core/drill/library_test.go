@@ -49,10 +49,12 @@ func TestFilesFitThePublishedSchema(t *testing.T) {
 	}
 	for what, change := range map[string][2]string{
 		"a spot": {`"spot": "cornerR"`, `"spot": "bench"`}, "a verb": {`"do": "screen"`, `"do": "juggle"`},
-		"a rung": {`"rung": "air"`, `"rung": "cloud"`}, "a field": {`"about"`, `"color"`}, "a version": {`"schema": 2`, `"schema": 3`},
+		"a rung": {`"rung": "air"`, `"rung": "cloud"`}, "a field": {`"about"`, `"color"`},
+		"a version": {`"schema": 2`, `"schema": 3`},
 	} {
 		file, _ := Export(slotTwos(t))
-		value, err := jsonschema.UnmarshalJSON(strings.NewReader(strings.Replace(string(file), change[0], change[1], 1)))
+		value, err := jsonschema.UnmarshalJSON(strings.NewReader(
+			strings.Replace(string(file), change[0], change[1], 1)))
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -87,7 +89,8 @@ func TestDrillsThatServeARead(t *testing.T) {
 	lib := Library{}
 	has := func(ids []string, id string) bool { return slices.Contains(ids, id) }
 	fade := lib.Serving(reads.TeamRules{}, []reads.Read{reads.Fade})
-	if !has(fade, "slot-twos") || !has(fade, "series-flare") || has(fade, "form-shooting") || has(fade, "ball-thirty-six") || has(fade, "ball-thirty-six") {
+	if !has(fade, "slot-twos") || !has(fade, "series-flare") || has(fade, "form-shooting") ||
+		has(fade, "ball-thirty-six") || has(fade, "ball-thirty-six") {
 		t.Errorf("for the fade: %v", fade)
 	}
 	if flare := lib.Serving(reads.TeamRules{FlareFirst: true}, []reads.Read{reads.Flare}); !has(flare, "slot-twos") {
@@ -113,7 +116,8 @@ func TestLibrary(t *testing.T) {
 	}
 	twin := own
 	twin.ID = "other"
-	if err := lib.Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "drill.name-taken: Our twos") {
+	if err := lib.Admit(&twin); !errors.Is(err, ErrSetup) ||
+		!strings.Contains(err.Error(), "drill.name-taken: Our twos") {
 		t.Errorf("two drills of one name: %v", err)
 	}
 	twin.Name = " slot TWOS "
@@ -127,10 +131,12 @@ func TestLibrary(t *testing.T) {
 		many[i] = &d
 	}
 	twin.Name = "One too many"
-	if err := NewLibrary(many).Admit(&twin); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), "drill.too-many-drills: 200") {
+	if err := NewLibrary(many).Admit(&twin); !errors.Is(err, ErrSetup) ||
+		!strings.Contains(err.Error(), "drill.too-many-drills: 200") {
 		t.Errorf("%v", err)
 	}
-	for want, file := range map[string]string{"drill.file-newer: 3, 2": `{"schema":3,"drill":{"anything":1}}`, "drill.file-more": `{"schema":1}`, "drill.file-unreadable": `nonsense`} {
+	for want, file := range map[string]string{"drill.file-newer: 3, 2": `{"schema":3,"drill":{"anything":1}}`,
+		"drill.file-more": `{"schema":1}`, "drill.file-unreadable": `nonsense`} {
 		if _, err := Import([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("%s: %v", file, err)
 		}

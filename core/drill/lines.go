@@ -110,7 +110,8 @@ func (j job) stations(rng *rand.Rand) []turn {
 	groups, per := j.parted(rng.Perm(j.n)), j.perBasket()
 	lists := make([][][]int, j.baskets)
 	for b := range lists {
-		lists[b] = dealCrews(crewSetup{n: len(groups[b]), size: per, baskets: 1, total: j.total/j.baskets + 1}, j.seed+uint64(b))
+		lists[b] = dealCrews(crewSetup{n: len(groups[b]), size: per, baskets: 1, total: j.total/j.baskets + 1},
+			j.seed+uint64(b))
 		if lists[b] == nil {
 			return nil
 		}

@@ -21,7 +21,8 @@ func TestLinks(t *testing.T) {
 		if len(links) != want || links[0] != (Link{reads.High, "cutter", "screener", ""}) {
 			t.Errorf("%s: %+v", s.ID, links)
 		}
-		if want == 3 && (links[1] != (Link{Action: reads.Handoff, Who: "wing", With: "screener"}) || links[2].Action != reads.Ball) {
+		if want == 3 && (links[1] != (Link{Action: reads.Handoff, Who: "wing", With: "screener"}) ||
+			links[2].Action != reads.Ball) {
 			t.Errorf("%s goes on with %+v", s.ID, links[1:])
 		}
 	}
@@ -51,9 +52,10 @@ func TestLinksAreChecked(t *testing.T) {
 		change func(*Drill)
 		want   string
 	}{
-		"no such action": {func(d *Drill) { d.Then = []Link{{Action: "moon", Who: "wing"}} }, "drill.goes-on-action: Threes: one after the other, moon"},
-		"nobody":         {func(d *Drill) { d.Then = []Link{{Action: reads.Ball}} }, "drill.goes-on-unsaid"},
-		"no such place":  {func(d *Drill) { d.Then = []Link{{Action: reads.Ball, Who: "coach"}} }, "drill.done-place"},
+		"no such action": {func(d *Drill) { d.Then = []Link{{Action: "moon", Who: "wing"}} },
+			"drill.goes-on-action: Threes: one after the other, moon"},
+		"nobody":        {func(d *Drill) { d.Then = []Link{{Action: reads.Ball}} }, "drill.goes-on-unsaid"},
+		"no such place": {func(d *Drill) { d.Then = []Link{{Action: reads.Ball, Who: "coach"}} }, "drill.done-place"},
 		"a third that is none": {func(d *Drill) {
 			d.Then = []Link{{Action: reads.Handoff, Who: "wing", With: "screener", Third: "cutter"}}
 		}, "drill.third-part"},

@@ -26,7 +26,8 @@ type memory struct {
 // recall reads what was run. who is the index of a player; who has left has none.
 func (j job) recall(past []Rep, who map[string]int) *memory {
 	places := j.places()
-	m := &memory{places: make([][]int, j.n), total: make([]int, j.n), last: make([]int, j.n), met: make([][]int, j.n), defended: make([]int, j.n)}
+	m := &memory{places: make([][]int, j.n), total: make([]int, j.n), last: make([]int, j.n), met: make([][]int, j.n),
+		defended: make([]int, j.n)}
 	for p := range j.n {
 		m.places[p], m.met[p], m.last[p] = make([]int, places), make([]int, j.n), -1
 	}

@@ -75,7 +75,8 @@ func TestChangesAreDealtWithMemory(t *testing.T) {
 					}
 				}
 				for _, r := range o.Reps[cut:] {
-					if r.Slot == in.Done[len(in.Done)-1].Slot+1 && slices.ContainsFunc(r.offense(), func(p string) bool { return last[p] }) {
+					if r.Slot == in.Done[len(in.Done)-1].Slot+1 &&
+						slices.ContainsFunc(r.offense(), func(p string) bool { return last[p] }) {
 						again++
 						break
 					}
@@ -123,7 +124,8 @@ func TestChangesAreDealtWithMemory(t *testing.T) {
 		total++
 		placeTwo += b2i(worst > 1)
 		if worst > 2 {
-			t.Errorf("%s %s, %d players: a place differs by %d among those who were there throughout", x.d.ID, x.st.ID, players, worst)
+			t.Errorf("%s %s, %d players: a place differs by %d among those who were there throughout", x.d.ID, x.st.ID,
+				players, worst)
 		}
 		// Sides, of whoever has reps enough left to make up what the change left.
 		ahead, left := map[string]int{}, map[string]int{}
@@ -137,10 +139,13 @@ func TestChangesAreDealtWithMemory(t *testing.T) {
 			}
 		}
 		for _, c := range o.Counts {
-			uneven += b2i(abs(c.Right-c.Left) > 2 && slices.Contains(throughout, c.Player) && left[c.Player] > abs(ahead[c.Player])+2)
+			uneven += b2i(abs(c.Right-c.Left) > 2 && slices.Contains(throughout, c.Player) &&
+				left[c.Player] > abs(ahead[c.Player])+2)
 		}
 	}
-	t.Logf("%d rotations changed midway: a role two apart in %d, offense twice running in %d of %d changes, right and left more than two apart for %d players", total, placeTwo, again, seams, uneven)
+	t.Logf(
+		"%d rotations changed midway: a role two apart in %d, offense twice running in %d of %d changes, right and "+
+			"left more than two apart for %d players", total, placeTwo, again, seams, uneven)
 	if again > 0 {
 		t.Errorf("%d of %d seams put somebody on offense twice running", again, seams)
 	}
@@ -212,7 +217,8 @@ func TestNumbersThatDoNotFit(t *testing.T) {
 	if !ok {
 		t.Fatal("no four-on-four in the catalogue")
 	}
-	for n, want := range map[int]string{7: "8, 7, drill.instead-odd-or-coach: 3, 3, 4, 3", 6: "8, 6, drill.instead-even: 3, 3", 5: "8, 5, drill.instead-odd: 2, 2, 3, 2", 3: "8, 3, drill.instead-other"} {
+	for n, want := range map[int]string{7: "8, 7, drill.instead-odd-or-coach: 3, 3, 4, 3",
+		6: "8, 6, drill.instead-even: 3, 3", 5: "8, 5, drill.instead-odd: 2, 2, 3, 2", 3: "8, 3, drill.instead-other"} {
 		_, err := OrderList(fours, fours.Stages[0], Setup{Players: squad(n), Baskets: 1, Minutes: 8})
 		if err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%d players: %v, want %q", n, err, want)

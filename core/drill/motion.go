@@ -93,7 +93,8 @@ type stageplay struct {
 // be: a pass by somebody without the ball, a screen that nobody comes off, two
 // players on one spot, a spot the court does not have. Errors match ErrSetup.
 func (d *Drill) Motion(c court.Court, pace motion.Pace) (reads.Play, error) {
-	s := &stageplay{d: d, c: c, pace: pace, at: map[string]court.Point{}, tracks: map[string]*reads.Track{}, screens: map[string]court.Point{}, ball: &reads.Track{Who: "ball"}}
+	s := &stageplay{d: d, c: c, pace: pace, at: map[string]court.Point{}, tracks: map[string]*reads.Track{},
+		screens: map[string]court.Point{}, ball: &reads.Track{Who: "ball"}}
 	for _, p := range d.Positions {
 		at, ok := c.SpotAt(p.Spot)
 		if !ok {

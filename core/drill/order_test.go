@@ -42,7 +42,8 @@ func stage(t testing.TB, id string) Stage {
 // basket, 5 for each of the six pairs' worth of players; two baskets give 60 and 10.
 func TestOffDefLineArithmetic(t *testing.T) {
 	for baskets, each := range map[int]int{1: 5, 2: 10} {
-		o, err := OrderList(slotTwos(t), stage(t, "live"), Setup{Players: squad(12), Baskets: baskets, Minutes: 10, Seconds: 20})
+		o, err := OrderList(slotTwos(t), stage(t, "live"),
+			Setup{Players: squad(12), Baskets: baskets, Minutes: 10, Seconds: 20})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -122,7 +123,8 @@ func checkOrder(t *testing.T, name string, st Stage, in Setup, o Order) {
 	for _, p := range in.Players {
 		uneven = max(uneven, abs(sided[p+Right]-sided[p+Left]))
 	}
-	if said := strings.Contains(strings.Join(o.Notes, " "), "sides cannot be even"); (uneven > 1) != said || uneven > 2 {
+	if said := strings.Contains(strings.Join(o.Notes, " "), "sides cannot be even"); (uneven > 1) != said ||
+		uneven > 2 {
 		t.Errorf("%s: sides are %d apart, said so: %v", name, uneven, said)
 	}
 	// Variety: 2 new partners every n reps until everybody has been met.
@@ -170,7 +172,8 @@ func TestEveryNumberOfPlayersIsFair(t *testing.T) {
 // in as many reps than the list does.
 func TestPartnersAreTheMostPossible(t *testing.T) {
 	for n := 5; n <= 6; n++ {
-		o, err := OrderList(slotTwos(t), stage(t, "live"), Setup{Players: squad(n), Baskets: 1, Minutes: float64(n) * 20 / 60, Seconds: 20})
+		o, err := OrderList(slotTwos(t), stage(t, "live"),
+			Setup{Players: squad(n), Baskets: 1, Minutes: float64(n) * 20 / 60, Seconds: 20})
 		if err != nil {
 			t.Fatal(err)
 		}

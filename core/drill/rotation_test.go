@@ -75,7 +75,8 @@ func TestSwapEndsChangesSidesOnce(t *testing.T) {
 func TestFixedPairsSwapPlaces(t *testing.T) {
 	d := drillOf(t, "step-up-and-back")
 	st, _ := d.Stage("shown")
-	o, err := OrderList(d, st, Setup{Players: squad(8), Baskets: 1, Minutes: 10, Seed: 3, Together: [][2]string{{"p01", "p02"}, {"p03", "p07"}}})
+	o, err := OrderList(d, st, Setup{Players: squad(8), Baskets: 1, Minutes: 10, Seed: 3,
+		Together: [][2]string{{"p01", "p02"}, {"p03", "p07"}}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -102,7 +103,8 @@ func TestFixedPairsSwapPlaces(t *testing.T) {
 func TestKeepApartAndTogether(t *testing.T) {
 	d := slotTwos(t)
 	st := stage(t, "shown")
-	in := Setup{Players: squad(12), Baskets: 1, Minutes: 3, Seed: 5, Apart: [][2]string{{"p01", "p02"}, {"p03", "p04"}, {"p05", "gone"}}}
+	in := Setup{Players: squad(12), Baskets: 1, Minutes: 3, Seed: 5,
+		Apart: [][2]string{{"p01", "p02"}, {"p03", "p04"}, {"p05", "gone"}}}
 	o, err := OrderList(d, st, in)
 	if err != nil {
 		t.Fatal(err)
@@ -114,7 +116,8 @@ func TestKeepApartAndTogether(t *testing.T) {
 			}
 		}
 	}
-	in = Setup{Players: squad(4), Baskets: 1, Minutes: 10, Seed: 5, Apart: [][2]string{{"p01", "p02"}, {"p01", "p03"}, {"p01", "p04"}}}
+	in = Setup{Players: squad(4), Baskets: 1, Minutes: 10, Seed: 5,
+		Apart: [][2]string{{"p01", "p02"}, {"p01", "p03"}, {"p01", "p04"}}}
 	if o, err = OrderList(d, st, in); err != nil || !strings.Contains(strings.Join(o.Notes, " "), "break a wish") {
 		t.Errorf("a wish that cannot be kept: %v, %v", o.Notes, err)
 	}
@@ -158,7 +161,8 @@ func TestTheRestIsDealtAnew(t *testing.T) {
 		"drill.done-not-of-drill": {{No: 1, Cutter: "a", Screener: "b", Others: []Placed{{"x", "c"}, {"y", "d"}}}},
 		"drill.done-not-in-order": {{No: 1, Slot: 5}, {No: 2, Slot: 4}},
 	} {
-		if _, err := OrderList(d, st, Setup{Players: now, Baskets: 1, Minutes: 10, Seconds: 20, Done: bad}); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
+		if _, err := OrderList(d, st, Setup{Players: now, Baskets: 1, Minutes: 10, Seconds: 20, Done: bad}); !errors.Is(
+			err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("want %q, got %v", want, err)
 		}
 	}
@@ -199,7 +203,8 @@ func TestNoHelpers(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(with.Reps[0].Others) != 0 || len(without.Reps[0].Others) != 1 || without.Reps[0].Others[0].Position != "passer" {
+	if len(with.Reps[0].Others) != 0 || len(without.Reps[0].Others) != 1 ||
+		without.Reps[0].Others[0].Position != "passer" {
 		t.Errorf("others: %v and %v", with.Reps[0].Others, without.Reps[0].Others)
 	}
 	if without.Spread > 1 || !strings.Contains(strings.Join(without.Notes, " "), "helper's place") {
@@ -213,7 +218,8 @@ func TestNoHelpers(t *testing.T) {
 // Harder cues come twice as often, all others still come.
 func TestHarderCues(t *testing.T) {
 	st := stage(t, "shown")
-	o, err := OrderList(slotTwos(t), st, Setup{Players: squad(2), Baskets: 1, Minutes: 40, Seconds: 12, Seed: 4, Harder: []reads.Cue{reads.Jump, reads.Ice}})
+	o, err := OrderList(slotTwos(t), st, Setup{Players: squad(2), Baskets: 1, Minutes: 40, Seconds: 12, Seed: 4,
+		Harder: []reads.Cue{reads.Jump, reads.Ice}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -288,8 +294,10 @@ func TestEveryDrillMoves(t *testing.T) {
 					if !key.At.Finite() || !p.Court.Contains(key.At) || k > 0 && key.T < tr.Keys[k-1].T {
 						t.Errorf("%s on %s: %s key %d is %+v", d.ID, p.ID, tr.Who, k, key)
 					}
-					if k > 0 && tr.Who != "ball" && key.At.Dist(tr.Keys[k-1].At) > motion.DefaultPace.Top*(key.T-tr.Keys[k-1].T)+1e-6 {
-						t.Errorf("%s: %s runs %.1f ft in %.2f s", d.ID, tr.Who, key.At.Dist(tr.Keys[k-1].At), key.T-tr.Keys[k-1].T)
+					if k > 0 && tr.Who != "ball" &&
+						key.At.Dist(tr.Keys[k-1].At) > motion.DefaultPace.Top*(key.T-tr.Keys[k-1].T)+1e-6 {
+						t.Errorf("%s: %s runs %.1f ft in %.2f s", d.ID, tr.Who, key.At.Dist(tr.Keys[k-1].At),
+							key.T-tr.Keys[k-1].T)
 					}
 				}
 			}
@@ -331,13 +339,14 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		t.Fatal(err)
 	}
 	for want, file := range map[string]string{
-		"drill.act-no-ball":          with(`{"do":"pass","who":"cutter","to":"passer"}`),
-		"drill.act-ball-in-hand":     with(`{"do":"cut","who":"passer","to":"rim"}`),
-		"drill.act-who":              with(`{"do":"cut","who":"ghost","to":"rim"}`),
-		"drill.act-other":            with(`{"do":"pass","who":"passer","to":"passer"}`),
-		"drill.act-spot":             with(`{"do":"cut","who":"cutter","to":"moon"}`),
-		"drill.screen-never-set":     with(`{"do":"screen","who":"screener","for":"cutter"}`),
-		"drill.act-past-screen":      with(`{"do":"screen","who":"screener","to":"wingL","for":"cutter"},{"do":"cut","who":"cutter","to":"shortR"}`),
+		"drill.act-no-ball":      with(`{"do":"pass","who":"cutter","to":"passer"}`),
+		"drill.act-ball-in-hand": with(`{"do":"cut","who":"passer","to":"rim"}`),
+		"drill.act-who":          with(`{"do":"cut","who":"ghost","to":"rim"}`),
+		"drill.act-other":        with(`{"do":"pass","who":"passer","to":"passer"}`),
+		"drill.act-spot":         with(`{"do":"cut","who":"cutter","to":"moon"}`),
+		"drill.screen-never-set": with(`{"do":"screen","who":"screener","for":"cutter"}`),
+		"drill.act-past-screen": with(
+			`{"do":"screen","who":"screener","to":"wingL","for":"cutter"},{"do":"cut","who":"cutter","to":"shortR"}`),
 		"drill.act-screen-for":       with(`{"do":"screen","who":"screener","for":"screener"}`),
 		"drill.phase-apart":          with(`{"do":"cut","who":"cutter","to":"slotR"}`),
 		"drill.act-no-shot":          with(`{"do":"rebound","who":"cutter"}`),
@@ -352,9 +361,11 @@ func TestDrillsThatCannotBe(t *testing.T) {
 		"drill.seconds":              strings.Replace(good, `"seconds":14`, `"seconds":0`, 1),
 		"drill.live-needs-defenders": strings.Replace(good, `"rung":"air"`, `"rung":"live2"`, 1),
 		"drill.id-or-name":           strings.Replace(good, `"name":"Mine"`, `"name":""`, 1),
-		"drill.positions":            strings.Replace(strings.Replace(good, `"spot":"cornerR"`, `"spot":"cornerR","helper":true`, 1), `"spot":"slotR"`, `"spot":"slotR","helper":true`, 1),
-		"drill.not-drill":            `{"id":`,
-		"drill.start-spot":           strings.Replace(good, `"spot":"cornerR"`, `"spot":"bench"`, 1),
+		"drill.positions": strings.Replace(
+			strings.Replace(good, `"spot":"cornerR"`, `"spot":"cornerR","helper":true`, 1), `"spot":"slotR"`,
+			`"spot":"slotR","helper":true`, 1),
+		"drill.not-drill":  `{"id":`,
+		"drill.start-spot": strings.Replace(good, `"spot":"cornerR"`, `"spot":"bench"`, 1),
 	} {
 		if _, err := Read([]byte(file)); !errors.Is(err, ErrSetup) || !strings.Contains(err.Error(), want) {
 			t.Errorf("want %q, got %v", want, err)
@@ -365,7 +376,9 @@ func TestDrillsThatCannotBe(t *testing.T) {
 // Brute force over small squads: no way of dealing is fairer than the ring's, for
 // every length of list.
 func TestRingAgainstBruteForce(t *testing.T) {
-	for _, in := range []crewSetup{{n: 4, size: 3, baskets: 1, total: 4}, {n: 5, size: 3, baskets: 1, total: 3}, {n: 6, size: 3, baskets: 1, total: 3, rest: true}, {n: 6, size: 3, baskets: 2, total: 4}, {n: 5, size: 2, baskets: 2, total: 4}} {
+	for _, in := range []crewSetup{{n: 4, size: 3, baskets: 1, total: 4}, {n: 5, size: 3, baskets: 1, total: 3},
+		{n: 6, size: 3, baskets: 1, total: 3, rest: true}, {n: 6, size: 3, baskets: 2, total: 4},
+		{n: 5, size: 2, baskets: 2, total: 4}} {
 		for total := 1; total <= in.total; total++ {
 			in.total = total
 			o, r := spreadOf(in.n, in.size, dealCrews(in, 9))
@@ -385,7 +398,8 @@ func TestRingAgainstBruteForce(t *testing.T) {
 					busy := slices.Contains(crew, p)
 					slot := len(crews) / in.baskets
 					for k, c := range crews {
-						busy = busy || slices.Contains(c, p) && (k/in.baskets == slot || in.rest && k/in.baskets == slot-1)
+						busy = busy || slices.Contains(c, p) &&
+							(k/in.baskets == slot || in.rest && k/in.baskets == slot-1)
 					}
 					if busy {
 						continue

@@ -16,7 +16,8 @@ func TestWorkoutDealsItsAnswers(t *testing.T) {
 		t.Fatal("no stage with a chair")
 	}
 	shots := d.Shots()
-	order, err := OrderList(d, st, Setup{Players: squad(1), Minutes: float64(shots) * st.Seconds / 60, Baskets: 1, Seed: 3})
+	order, err := OrderList(d, st, Setup{Players: squad(1), Minutes: float64(shots) * st.Seconds / 60, Baskets: 1,
+		Seed: 3})
 	if err != nil || len(order.Reps) != shots {
 		t.Fatalf("%d reps of %d, %v", len(order.Reps), shots, err)
 	}
@@ -44,7 +45,8 @@ func TestWorkoutDealsItsAnswers(t *testing.T) {
 		t.Errorf("%d different shots of %d: right %d, left %d", len(seen), shots, next[Right], next[Left])
 	}
 	// What is made anew in the middle goes on where it was.
-	half := Setup{Players: squad(1), Minutes: float64(shots) * st.Seconds / 60, Baskets: 1, Seed: 3, Done: order.Reps[:10]}
+	half := Setup{Players: squad(1), Minutes: float64(shots) * st.Seconds / 60, Baskets: 1, Seed: 3,
+		Done: order.Reps[:10]}
 	again, err := OrderList(d, st, half)
 	if err != nil {
 		t.Fatal(err)

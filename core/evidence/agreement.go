@@ -112,7 +112,8 @@ func Agreements(seen []Rep) []Agreement {
 		out = append(out, a)
 	}
 	slices.SortFunc(out, func(x, y Agreement) int {
-		return cmp.Or(cmp.Compare(x.Correct.Kappa, y.Correct.Kappa), cmp.Compare(x.Observers[0], y.Observers[0]), cmp.Compare(x.Observers[1], y.Observers[1]))
+		return cmp.Or(cmp.Compare(x.Correct.Kappa, y.Correct.Kappa), cmp.Compare(x.Observers[0], y.Observers[0]),
+			cmp.Compare(x.Observers[1], y.Observers[1]))
 	})
 	return out
 }

@@ -31,7 +31,8 @@ func TestBeliefAgainstBeta(t *testing.T) {
 		}
 		for _, q := range []float64{0.1, 0.5, 0.9} {
 			if back := mathx.BetaInc(flat.quantile(q), s+1, n-s+1); math.Abs(back-q) > 0.03 {
-				t.Errorf("%d of %d, quantile %g: %.4f is the quantile %.4f", tc.Correct, tc.Reps, q, flat.quantile(q), back)
+				t.Errorf("%d of %d, quantile %g: %.4f is the quantile %.4f", tc.Correct, tc.Reps, q, flat.quantile(q),
+					back)
 			}
 		}
 		if want := (s + 1) / (n + 2); math.Abs(flat.mean()-want) > 0.005 {
@@ -112,7 +113,8 @@ func TestLooks(t *testing.T) {
 		want float64
 	}{
 		{look{}, 0.7, 0.7}, {look{err: 0.1}, 1, 0.9}, {look{err: 0.1}, 0.7, 0.66}, {look{guess: 40}, 0.5, 0.6},
-		{look{err: 0.1, guess: 40}, 0.5, 0.58}, {look{loss: 5}, 0.7, 0.6}, {look{loss: -5}, 0.95, 1}, {look{loss: 5}, 0.02, 0},
+		{look{err: 0.1, guess: 40}, 0.5, 0.58}, {look{loss: 5}, 0.7, 0.6}, {look{loss: -5}, 0.95, 1},
+		{look{loss: 5}, 0.02, 0},
 	} {
 		if got := tc.look.seen(tc.rate); math.Abs(got-tc.want) > 1e-12 {
 			t.Errorf("%+v at %g: %g, want %g", tc.look, tc.rate, got, tc.want)
@@ -127,7 +129,8 @@ func TestObserverError(t *testing.T) {
 	for _, tc := range []struct {
 		d        doubles
 		low, top float64
-	}{{doubles{}, 0.0699, 0.0701}, {doubles{1000, 130}, 0.0695, 0.0705}, {doubles{100000, 0}, 0, 0.0005}, {doubles{50, 20}, 0.15, 0.17}, {doubles{5000, 4000}, 0.39, 0.41}} {
+	}{{doubles{}, 0.0699, 0.0701}, {doubles{1000, 130}, 0.0695, 0.0705}, {doubles{100000, 0}, 0, 0.0005},
+		{doubles{50, 20}, 0.15, 0.17}, {doubles{5000, 4000}, 0.39, 0.41}} {
 		if got := p.observerError(tc.d); got < tc.low || got > tc.top {
 			t.Errorf("%+v: %.4f", tc.d, got)
 		}

@@ -32,8 +32,10 @@ func full(share float64) (players []PlayerID, columns []reads.Read, reps []Rep) 
 					if rng.Float64() >= share {
 						continue
 					}
-					reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), No: len(reps) + 1, Practice: practice, Block: BlockID(practice), At: at.Add(time.Duration(i) * time.Minute), Player: player,
-						Role: reads.Cutter, Action: reads.Down, Cue: []reads.Cue{reads.Trail, reads.Under}[(i+k)%2], Expected: read, Made: read, Rung: rung, Correct: rng.IntN(4) > g,
+					reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), No: len(reps) + 1, Practice: practice,
+						Block: BlockID(practice), At: at.Add(time.Duration(i) * time.Minute), Player: player,
+						Role: reads.Cutter, Action: reads.Down, Cue: []reads.Cue{reads.Trail, reads.Under}[(i+k)%2],
+						Expected: read, Made: read, Rung: rung, Correct: rng.IntN(4) > g,
 						Side: []string{drill.Left, drill.Right}[k%2], Observer: "one", Device: "d"})
 				}
 			}
@@ -53,7 +55,8 @@ func BenchmarkBoard(b *testing.B) {
 			since := PeriodOf(now, time.UTC)
 			old := func(r Rep) bool { return r.At.Before(since) }
 			open := slices.DeleteFunc(slices.Clone(reps), old)
-			closed := p.ExtendByPeriod(NoHistory(), slices.DeleteFunc(reps, func(r Rep) bool { return !old(r) }), time.UTC)
+			closed := p.ExtendByPeriod(NoHistory(), slices.DeleteFunc(reps, func(r Rep) bool { return !old(r) }),
+				time.UTC)
 			for b.Loop() {
 				lines := p.Overview(players, reads.Cutter, columns, p.ExtendByPeriod(closed, open, time.UTC), now)
 				if lines[0].Cells[0].Judgement.Verdict == NotEnough {

@@ -26,7 +26,8 @@ func (p Policy) Overview(players []PlayerID, role reads.Role, columns []reads.Re
 	return p.board(players, role, columns, h, now, false)
 }
 
-func (p Policy) board(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time, both bool) []Line {
+func (p Policy) board(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time,
+	both bool) []Line {
 	lines := make([]Line, len(players))
 	inParallel(len(players), func(from, to int) {
 		for i := from; i < to; i++ {
@@ -93,7 +94,8 @@ func (h *Hold) add(st *Standing) {
 func Holds(columns []reads.Read, lines []Line) []Hold {
 	holds := make([]Hold, len(columns))
 	for j, read := range columns {
-		h := Hold{Read: read, Role: roleOf(read), NotYet: []PlayerID{}, Lapsed: []PlayerID{}, TooClose: []PlayerID{}, NotEnough: []PlayerID{}, GoUp: []PlayerID{}, GoDown: []PlayerID{}}
+		h := Hold{Read: read, Role: roleOf(read), NotYet: []PlayerID{}, Lapsed: []PlayerID{}, TooClose: []PlayerID{},
+			NotEnough: []PlayerID{}, GoUp: []PlayerID{}, GoDown: []PlayerID{}}
 		instead := map[reads.Read]int{}
 		for i := range lines {
 			h.add(&lines[i].Cells[j])

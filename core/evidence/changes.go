@@ -17,7 +17,8 @@ type Turn struct {
 
 // Turns compares the verdicts of some players in two histories, as of now, so that time
 // alone turns none.
-func (p Policy) Turns(players []PlayerID, role reads.Role, columns []reads.Read, before, after *History, now time.Time) []Turn {
+func (p Policy) Turns(players []PlayerID, role reads.Role, columns []reads.Read, before, after *History,
+	now time.Time) []Turn {
 	was := p.Overview(players, role, columns, before, now)
 	out := []Turn{}
 	for i, line := range p.Overview(players, role, columns, after, now) {

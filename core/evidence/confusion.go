@@ -48,11 +48,17 @@ func Confusions(role reads.Role, columns []reads.Read, reps []Rep) []Confusion {
 				m.Count += n
 				m.Players = append(m.Players, player)
 			}
-			slices.SortFunc(m.Players, func(a, b PlayerID) int { return cmp.Or(cmp.Compare(by[b], by[a]), cmp.Compare(a, b)) })
+			slices.SortFunc(m.Players, func(a, b PlayerID) int {
+				return cmp.Or(cmp.Compare(by[b], by[a]),
+					cmp.Compare(a, b))
+			})
 			row.Reps += m.Count
 			row.Made = append(row.Made, m)
 		}
-		slices.SortFunc(row.Made, func(a, b MadeInstead) int { return cmp.Or(cmp.Compare(b.Count, a.Count), cmp.Compare(a.Made, b.Made)) })
+		slices.SortFunc(row.Made, func(a, b MadeInstead) int {
+			return cmp.Or(cmp.Compare(b.Count, a.Count),
+				cmp.Compare(a.Made, b.Made))
+		})
 		out = append(out, row)
 	}
 	return out

@@ -64,7 +64,10 @@ func (h *History) countByPractice(reps []*Rep) map[Skill][]*practiceCounts {
 		s.add(r, group, odds.of(r, group, inPlay))
 	}
 	for _, list := range out {
-		slices.SortFunc(list, func(a, b *practiceCounts) int { return cmp.Or(a.at.Compare(b.at), cmp.Compare(a.practice, b.practice)) })
+		slices.SortFunc(list, func(a, b *practiceCounts) int {
+			return cmp.Or(a.at.Compare(b.at),
+				cmp.Compare(a.practice, b.practice))
+		})
 	}
 	return out
 }

@@ -21,7 +21,8 @@ var now = time.Date(2026, 3, 20, 18, 0, 0, 0, time.UTC)
 func made(answers string, age int) []Rep {
 	reps := make([]Rep, len(answers))
 	for i, a := range answers {
-		reps[i] = Rep{ID: RepID(fmt.Sprint(age, "-", i)), Practice: PracticeID(fmt.Sprint("p", age)), At: now.AddDate(0, 0, -age), Rung: drill.Live2, Side: drill.Right,
+		reps[i] = Rep{ID: RepID(fmt.Sprint(age, "-", i)), Practice: PracticeID(fmt.Sprint("p", age)),
+			At: now.AddDate(0, 0, -age), Rung: drill.Live2, Side: drill.Right,
 			Player: "a", Role: reads.Cutter, Expected: reads.Curl, Made: reads.Curl, Correct: a == '+'}
 		if a != '+' {
 			reps[i].Made = reads.Straight
@@ -34,7 +35,8 @@ func made(answers string, age int) []Rep {
 func guided(answers string, age int) []Rep {
 	reps := made(answers, age)
 	for i := range reps {
-		reps[i].Rung, reps[i].Block, reps[i].Cue = drill.Guided, BlockID(fmt.Sprint("b", age)), []reads.Cue{reads.Trail, reads.Under}[i%2]
+		reps[i].Rung, reps[i].Block, reps[i].Cue = drill.Guided, BlockID(fmt.Sprint("b", age)),
+			[]reads.Cue{reads.Trail, reads.Under}[i%2]
 	}
 	return reps
 }
@@ -168,7 +170,8 @@ func TestTags(t *testing.T) {
 func TestBoardAndHolds(t *testing.T) {
 	p := DefaultPolicy()
 	columns := []reads.Read{reads.Curl, reads.Fade}
-	h := history(of("a", reads.Curl, made("++++++++++++++++", 0)), of("b", reads.Curl, made("---------", 0)), of("c", reads.Curl, made("++", 0)))
+	h := history(of("a", reads.Curl, made("++++++++++++++++", 0)), of("b", reads.Curl, made("---------", 0)),
+		of("c", reads.Curl, made("++", 0)))
 	lines := p.Board([]PlayerID{"a", "b", "c"}, reads.Cutter, columns, h, now)
 	for i, want := range []Verdict{HasIt, NotYet, NotEnough} {
 		if got := lines[i].Cells[0].Judgement; got.Verdict != want || (got.InARow == 0) != (want == HasIt) {
@@ -182,7 +185,8 @@ func TestBoardAndHolds(t *testing.T) {
 	if holds[0].Read != reads.Curl || len(holds[0].NotYet) != 1 || holds[0].Has != 1 || len(holds[1].NotEnough) != 3 {
 		t.Errorf("holds %+v", holds)
 	}
-	if HoldOnRung(lines, drill.Live2) != 1 || HoldOnRung(lines, drill.Live3) != 0 || HoldOnRung(OfPlayers(lines, []PlayerID{"b"}), drill.Live2) != 0 {
+	if HoldOnRung(lines, drill.Live2) != 1 || HoldOnRung(lines, drill.Live3) != 0 ||
+		HoldOnRung(OfPlayers(lines, []PlayerID{"b"}), drill.Live2) != 0 {
 		t.Error("one player has half of the reads on live 2-on-2")
 	}
 	if h.Reps(reads.Cutter) != 27 || h.Reps(reads.Screener) != 0 || h.Reps() != 27 {
@@ -195,12 +199,14 @@ func TestBoardAndHolds(t *testing.T) {
 func TestHoldsInOrder(t *testing.T) {
 	cell := func(v Verdict) Standing { return Standing{Judgement: Judgement{Verdict: v}} }
 	columns := []reads.Read{reads.Curl, reads.Fade, reads.Straight, reads.BackCut, reads.Pop}
-	lines := []Line{{Cells: []Standing{cell(HasIt), cell(NotEnough), cell(TooClose), cell(Lapsed), cell(NotYet)}}, {Cells: []Standing{cell(HasIt), cell(NotEnough), cell(HasIt), cell(HasIt), cell(HasIt)}}}
+	lines := []Line{{Cells: []Standing{cell(HasIt), cell(NotEnough), cell(TooClose), cell(Lapsed), cell(NotYet)}},
+		{Cells: []Standing{cell(HasIt), cell(NotEnough), cell(HasIt), cell(HasIt), cell(HasIt)}}}
 	var order []reads.Read
 	for _, h := range Holds(columns, lines) {
 		order = append(order, h.Read)
 	}
-	if want := []reads.Read{reads.Pop, reads.BackCut, reads.Straight, reads.Fade, reads.Curl}; !slices.Equal(order, want) {
+	if want := []reads.Read{reads.Pop, reads.BackCut, reads.Straight, reads.Fade, reads.Curl}; !slices.Equal(order,
+		want) {
 		t.Errorf("%v, want %v", order, want)
 	}
 }

@@ -23,7 +23,8 @@ const exportLevel = 0.95
 func WriteReps(w io.Writer, reps []Rep, names map[PlayerID]Named) error {
 	out := csv.NewWriter(w)
 	out.UseCRLF = true
-	if err := out.Write([]string{"at", "jersey", "name", "role", "action", "rung", "side", "cue", "expected", "made", "correct", "late", "tags"}); err != nil {
+	if err := out.Write([]string{"at", "jersey", "name", "role", "action", "rung", "side", "cue", "expected", "made",
+		"correct", "late", "tags"}); err != nil {
 		return err
 	}
 	for _, r := range reps {
@@ -31,8 +32,10 @@ func WriteReps(w io.Writer, reps []Rep, names map[PlayerID]Named) error {
 		if !known {
 			continue
 		}
-		if err := out.Write([]string{r.At.UTC().Format(time.RFC3339), csvcell.Harmless(who.Jersey), csvcell.Harmless(who.Name), string(r.Role), string(r.Action), string(r.Rung), r.Side,
-			r.Cue.String(), string(r.Expected), string(r.Made), yes(r.Correct), yes(r.Late), tagNames(r.Tags)}); err != nil {
+		if err := out.Write([]string{r.At.UTC().Format(time.RFC3339), csvcell.Harmless(who.Jersey),
+			csvcell.Harmless(who.Name), string(r.Role), string(r.Action), string(r.Rung), r.Side,
+			r.Cue.String(), string(r.Expected), string(r.Made), yes(r.Correct), yes(r.Late),
+			tagNames(r.Tags)}); err != nil {
 			return err
 		}
 	}
@@ -52,7 +55,8 @@ type RoleLines struct {
 func WriteVerdicts(w io.Writer, of []RoleLines, names map[PlayerID]Named) error {
 	out := csv.NewWriter(w)
 	out.UseCRLF = true
-	if err := out.Write([]string{"jersey", "name", "role", "read", "rungs", "verdict", "firm", "correct", "reps", "rate", "low", "high", "chance", "target",
+	if err := out.Write([]string{"jersey", "name", "role", "read", "rungs", "verdict", "firm", "correct", "reps",
+		"rate", "low", "high", "chance", "target",
 		"wilson low", "wilson high", "last"}); err != nil {
 		return err
 	}
@@ -82,8 +86,10 @@ func verdictRow(who Named, role reads.Role, read reads.Read, in InGroup) []strin
 	number := func(v float64) string { return strconv.FormatFloat(v, 'f', 4, 64) }
 	j := &in.Judgement
 	wilson := Wilson(j.Correct, j.Reps, exportLevel)
-	return []string{csvcell.Harmless(who.Jersey), csvcell.Harmless(who.Name), string(role), string(read), string(in.Group), string(j.Verdict), yes(!j.New),
-		strconv.Itoa(j.Correct), strconv.Itoa(j.Reps), number(j.Rate), number(j.Interval.Low), number(j.Interval.High), number(j.Chance), number(j.Target),
+	return []string{csvcell.Harmless(who.Jersey), csvcell.Harmless(who.Name), string(role), string(read),
+		string(in.Group), string(j.Verdict), yes(!j.New),
+		strconv.Itoa(j.Correct), strconv.Itoa(j.Reps), number(j.Rate), number(j.Interval.Low), number(j.Interval.High),
+		number(j.Chance), number(j.Target),
 		number(wilson.Low), number(wilson.High), j.Last.UTC().Format(time.RFC3339)}
 }
 

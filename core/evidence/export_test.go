@@ -14,7 +14,8 @@ import (
 // a player without a name here is in no file.
 func TestWriteReps(t *testing.T) {
 	reps := made("+-", 1)
-	reps[0].Player, reps[1].Player, reps[1].Late, reps[1].Tags, reps[1].Action = "a", "a", true, []Tag{{ID: "early"}, {ID: "upright"}}, "down"
+	reps[0].Player, reps[1].Player, reps[1].Late, reps[1].Tags, reps[1].Action = "a", "a", true,
+		[]Tag{{ID: "early"}, {ID: "upright"}}, "down"
 	gone := made("+", 1)
 	gone[0].Player = "gone"
 	var out bytes.Buffer
@@ -28,7 +29,8 @@ func TestWriteReps(t *testing.T) {
 	if err != nil || len(rows) != 3 {
 		t.Fatalf("%v %v", rows, err)
 	}
-	if got, want := strings.Join(rows[2], "|"), `2026-03-19T18:00:00Z|00|'=1+1, "x"|cutter|down|live2|right|none|curl|straight||yes|early upright`; got != want {
+	if got, want := strings.Join(rows[2], "|"),
+		`2026-03-19T18:00:00Z|00|'=1+1, "x"|cutter|down|live2|right|none|curl|straight||yes|early upright`; got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}
 }
@@ -37,7 +39,8 @@ func TestWriteReps(t *testing.T) {
 // the verdict that the board shows.
 func TestWriteVerdicts(t *testing.T) {
 	p := DefaultPolicy()
-	line := p.Board([]PlayerID{"a", "gone"}, reads.Cutter, []reads.Read{reads.Curl}, history(made(strings.Repeat("+", 15)+strings.Repeat("-", 133), 0)), now)
+	line := p.Board([]PlayerID{"a", "gone"}, reads.Cutter, []reads.Read{reads.Curl},
+		history(made(strings.Repeat("+", 15)+strings.Repeat("-", 133), 0)), now)
 	var out bytes.Buffer
 	if err := WriteVerdicts(&out, []RoleLines{{reads.Cutter, line}}, map[PlayerID]Named{"a": {"7", "A"}}); err != nil {
 		t.Fatal(err)
@@ -47,7 +50,9 @@ func TestWriteVerdicts(t *testing.T) {
 		t.Fatalf("%v %v", rows, err)
 	}
 	j := line[0].Cells[0].Judgement
-	want := fmt.Sprintf("7|A|cutter|curl|live|not-yet||15|148|%.4f|%.4f|%.4f|0.0000|0.7000|0.0624|0.1605|2026-03-20T18:00:00Z", j.Rate, j.Interval.Low, j.Interval.High)
+	want := fmt.Sprintf(
+		"7|A|cutter|curl|live|not-yet||15|148|%.4f|%.4f|%.4f|0.0000|0.7000|0.0624|0.1605|2026-03-20T18:00:00Z", j.Rate,
+		j.Interval.Low, j.Interval.High)
 	if got := strings.Join(rows[1], "|"); got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}

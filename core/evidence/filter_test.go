@@ -30,7 +30,8 @@ func TestFilter(t *testing.T) {
 	if !ok || !from.IsZero() || !before.Equal(time.Date(2026, 3, 2, 0, 0, 0, 0, time.UTC)) {
 		t.Errorf("until a day: %v to %v", from, before)
 	}
-	reps := []Rep{{ID: "a", Rung: drill.Live2, Side: drill.Left}, {ID: "b", Rung: drill.Live2, Side: drill.Right}, {ID: "c", Rung: drill.Game, Side: drill.Left}}
+	reps := []Rep{{ID: "a", Rung: drill.Live2, Side: drill.Left}, {ID: "b", Rung: drill.Live2, Side: drill.Right},
+		{ID: "c", Rung: drill.Game, Side: drill.Left}}
 	if got := (Filter{Rung: drill.Live2, Side: drill.Left}).Of(reps); len(got) != 1 || got[0].ID != "a" {
 		t.Errorf("%+v", got)
 	}

@@ -16,8 +16,10 @@ import (
 // formReps are live curls of a player in one practice, the first of them correct.
 func formReps(player PlayerID, correct, reps int, rung drill.Rung) (out []Rep) {
 	for k := range reps {
-		out = append(out, Rep{ID: RepID(fmt.Sprint(player, rung, k)), Practice: "p", Player: player, Role: reads.Cutter, Expected: reads.Curl,
-			Cue: []reads.Cue{reads.Trail, reads.Under}[k%2], Correct: k < correct, Rung: rung, At: now.Add(time.Duration(k-reps) * time.Minute)})
+		out = append(out, Rep{ID: RepID(fmt.Sprint(player, rung, k)), Practice: "p", Player: player, Role: reads.Cutter,
+			Expected: reads.Curl,
+			Cue:      []reads.Cue{reads.Trail, reads.Under}[k%2], Correct: k < correct, Rung: rung,
+			At: now.Add(time.Duration(k-reps) * time.Minute)})
 	}
 	return out
 }
@@ -41,7 +43,10 @@ func TestFormAgainstBeta(t *testing.T) {
 	} {
 		rate := (tc.others + 2) / (tc.theirs + 4)
 		beta := distuv.Beta{Alpha: 8*rate + tc.own, Beta: 8*(1-rate) + tc.ownReps - tc.own}
-		unerring := func(logged float64) float64 { return min(max((logged-p.ObserverError)/(1-2*p.ObserverError), 0), 1) }
+		unerring := func(logged float64) float64 {
+			return min(max((logged-p.ObserverError)/(1-2*p.ObserverError), 0),
+				1)
+		}
 		e := f.Of(tc.player, reads.Cutter, reads.Curl)
 		if e.Count != tc.count {
 			t.Errorf("%s: count %v, want %v", tc.player, e.Count, tc.count)
@@ -92,7 +97,8 @@ func TestLikeness(t *testing.T) {
 	if got := likeness(drawn(func() float64 { return float64(rng.IntN(2)) })); got != leastAlike {
 		t.Errorf("all or nothing: %.1f, want %g", got, leastAlike)
 	}
-	for what, few := range map[string][]tally{"nobody": nil, "two players": {{1, 9}, {9, 9}}, "all correct": {{9, 9}, {9, 9}, {9, 9}, {9, 9}}} {
+	for what, few := range map[string][]tally{"nobody": nil, "two players": {{1, 9}, {9, 9}},
+		"all correct": {{9, 9}, {9, 9}, {9, 9}, {9, 9}}} {
 		if got := likeness(map[question][]tally{{}: few}); math.Abs(got-usualAlike) > 1e-9 {
 			t.Errorf("%s: %.3f, want %g", what, got, usualAlike)
 		}

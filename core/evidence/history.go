@@ -58,7 +58,8 @@ type History struct {
 
 // NoHistory is the history of a team without reps.
 func NoHistory() *History {
-	return &History{map[Skill]*memory{}, map[question]Count{}, doubles{}, map[ActionID]time.Time{}, map[reads.Role]int{}, nil}
+	return &History{map[Skill]*memory{}, map[question]Count{}, doubles{}, map[ActionID]time.Time{},
+		map[reads.Role]int{}, nil}
 }
 
 // memory is what is kept of a skill.
@@ -112,7 +113,8 @@ func (p Policy) ExtendByPeriod(h *History, seen []Rep, zone *time.Location) *His
 
 // extend adds the reps of one period, oldest first.
 func (p Policy) extend(h *History, seen []*Rep) *History {
-	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps), h.weeks}
+	out := &History{maps.Clone(h.skills), maps.Clone(h.team), h.double, maps.Clone(h.actions), maps.Clone(h.reps),
+		h.weeks}
 	reps, double := oncePerRep(seen)
 	out.double.reps += double.reps
 	out.double.differ += double.differ

@@ -22,9 +22,11 @@ func season(rng *rand.Rand, n int) []Rep {
 	for i := range reps {
 		expected, made := answers[rng.IntN(3)], answers[rng.IntN(3)]
 		practice := 30 * i / n
-		reps[i] = Rep{ID: RepID(fmt.Sprint(i)), No: i + 1, Practice: PracticeID(fmt.Sprint("p", practice)), Block: BlockID(fmt.Sprint("b", practice)), Action: reads.Down,
+		reps[i] = Rep{ID: RepID(fmt.Sprint(i)), No: i + 1, Practice: PracticeID(fmt.Sprint("p", practice)),
+			Block: BlockID(fmt.Sprint("b", practice)), Action: reads.Down,
 			At: now.AddDate(0, 0, -90+3*practice).Add(time.Duration(i) * time.Second), Cue: cues[rng.IntN(3)],
-			Player: PlayerID(rune('a' + rng.IntN(3))), Role: reads.Cutter, Rung: rungs[rng.IntN(5)], Side: []string{drill.Left, drill.Right}[rng.IntN(2)],
+			Player: PlayerID(rune('a' + rng.IntN(3))), Role: reads.Cutter, Rung: rungs[rng.IntN(5)],
+			Side:     []string{drill.Left, drill.Right}[rng.IntN(2)],
 			Expected: expected, Made: made, Correct: made == expected, Observer: "one"}
 	}
 	return reps
@@ -32,7 +34,8 @@ func season(rng *rand.Rand, n int) []Rep {
 
 // board judges the players of a season on everything.
 func boardOf(h *History) []Line {
-	return DefaultPolicy().Board([]PlayerID{"a", "b", "c"}, reads.Cutter, []reads.Read{reads.Curl, reads.Straight, reads.Fade}, h, now)
+	return DefaultPolicy().Board([]PlayerID{"a", "b", "c"}, reads.Cutter,
+		[]reads.Read{reads.Curl, reads.Straight, reads.Fade}, h, now)
 }
 
 // Closed under any order of arrival: however the reps of a log come in, also those that
@@ -50,9 +53,11 @@ func TestArrivalOrderDoesNotMatter(t *testing.T) {
 		// Extending the closed weeks by the open one gives the same board.
 		cut := PeriodOf(now, time.UTC)
 		old := func(r Rep) bool { return r.At.Before(cut) }
-		closed := p.ExtendByPeriod(NoHistory(), slices.DeleteFunc(slices.Clone(shuffled), func(r Rep) bool { return !old(r) }), time.UTC)
+		closed := p.ExtendByPeriod(NoHistory(), slices.DeleteFunc(slices.Clone(shuffled),
+			func(r Rep) bool { return !old(r) }), time.UTC)
 		before := fmt.Sprint(boardOf(closed))
-		if got := fmt.Sprint(boardOf(p.ExtendByPeriod(closed, slices.DeleteFunc(slices.Clone(shuffled), old), time.UTC))); got != want {
+		if got := fmt.Sprint(boardOf(p.ExtendByPeriod(closed, slices.DeleteFunc(slices.Clone(shuffled), old),
+			time.UTC))); got != want {
 			t.Fatal("closed weeks and the open one come to another board")
 		}
 		if fmt.Sprint(boardOf(closed)) != before {
@@ -69,7 +74,8 @@ func TestPeriodOf(t *testing.T) {
 		t.Fatal(err)
 	}
 	for at, want := range map[string]string{
-		"2026-11-02T03:59:00": "2026-10-26T04:00:00", "2026-11-02T04:00:00": "2026-11-02T04:00:00", "2026-11-08T23:00:00": "2026-11-02T04:00:00", "2026-01-01T02:00:00": "2025-12-29T04:00:00",
+		"2026-11-02T03:59:00": "2026-10-26T04:00:00", "2026-11-02T04:00:00": "2026-11-02T04:00:00",
+		"2026-11-08T23:00:00": "2026-11-02T04:00:00", "2026-01-01T02:00:00": "2025-12-29T04:00:00",
 		"2026-03-08T12:00:00": "2026-03-02T04:00:00", "2026-03-09T03:00:00": "2026-03-02T04:00:00",
 	} {
 		moment, err := time.ParseInLocation("2006-01-02T15:04:05", at, zone)
@@ -92,23 +98,34 @@ func TestVerdicts(t *testing.T) {
 		says  string
 	}{
 		{"no reps", nil, NotEnough, "Not enough reps: none yet."},
-		{"three for three proves little", [][]Rep{made("+++", 0)}, NotEnough, "Not enough reps: 3 of 3, 3 more to say."},
+		{"three for three proves little", [][]Rep{made("+++", 0)}, NotEnough,
+			"Not enough reps: 3 of 3, 3 more to say."},
 		{"five wrong are too few", [][]Rep{made("-----", 0)}, NotEnough, "Not enough reps: 0 of 5, 1 more to say."},
-		{"six wrong", [][]Rep{made("------", 1)}, NotYet, "Not yet: 0 of 6, the target is 7 in 10. Last seen yesterday."},
+		{"six wrong", [][]Rep{made("------", 1)}, NotYet,
+			"Not yet: 0 of 6, the target is 7 in 10. Last seen yesterday."},
 		{"thirteen of thirteen", [][]Rep{made(plus(13), 0)}, HasIt, "Has it: 13 of 13, last seen today."},
-		{"the bar is higher when guided", [][]Rep{guided(plus(13), 0)}, TooClose, "Too close to call: 13 of 13, leans to has it, about 3 more."},
-		{"around the target", [][]Rep{made("+++++-++--", 3), made("+-++++-", 0)}, TooClose, "Too close to call: 12 of 17, leans to not yet, about 23 more."},
-		{"not faded by two weeks", [][]Rep{made(plus(10), 12), made(plus(9), 9)}, HasIt, "Has it: 19 of 19, last seen 9 days ago."},
+		{"the bar is higher when guided", [][]Rep{guided(plus(13), 0)}, TooClose,
+			"Too close to call: 13 of 13, leans to has it, about 3 more."},
+		{"around the target", [][]Rep{made("+++++-++--", 3), made("+-++++-", 0)}, TooClose,
+			"Too close to call: 12 of 17, leans to not yet, about 23 more."},
+		{"not faded by two weeks", [][]Rep{made(plus(10), 12), made(plus(9), 9)}, HasIt,
+			"Has it: 19 of 19, last seen 9 days ago."},
 		{"had it", [][]Rep{made(plus(12), 82), made(plus(12), 80)}, Lapsed, "Had it, last seen 80 days ago: 24 of 24."},
-		{"never firm", [][]Rep{made(plus(13), 80)}, TooClose, "Too close to call: 13 of 13, leans to has it, about 3 more."},
-		{"long ago and weak", [][]Rep{made("+-+-+-+-", 80)}, TooClose, "Too close to call: 4 of 8, leans to not yet, about 1 more."},
-		{"learned it", [][]Rep{made("-----------", 60), made("-------", 40), made("-----+-", 30), made(plus(6), 8), made(plus(9), 6), made(plus(9), 3)}, HasIt, "Has it: 25 of 49, of the last 18 18, last seen 3 days ago."},
-		{"lost it", [][]Rep{made(plus(20), 40), made(plus(10), 30), made("-----", 6), made("-----", 3)}, NotYet, "Not yet: 30 of 40, of the last 10 0, the target is 7 in 10. Last seen 3 days ago."},
-		{"one cue shown is technique", [][]Rep{oneCue(plus(4))}, NotEnough, "Not enough reps: none yet. 4 with only one cue shown are technique."},
+		{"never firm", [][]Rep{made(plus(13), 80)}, TooClose,
+			"Too close to call: 13 of 13, leans to has it, about 3 more."},
+		{"long ago and weak", [][]Rep{made("+-+-+-+-", 80)}, TooClose,
+			"Too close to call: 4 of 8, leans to not yet, about 1 more."},
+		{"learned it", [][]Rep{made("-----------", 60), made("-------", 40), made("-----+-", 30), made(plus(6), 8),
+			made(plus(9), 6), made(plus(9), 3)}, HasIt, "Has it: 25 of 49, of the last 18 18, last seen 3 days ago."},
+		{"lost it", [][]Rep{made(plus(20), 40), made(plus(10), 30), made("-----", 6), made("-----", 3)}, NotYet,
+			"Not yet: 30 of 40, of the last 10 0, the target is 7 in 10. Last seen 3 days ago."},
+		{"one cue shown is technique", [][]Rep{oneCue(plus(4))}, NotEnough,
+			"Not enough reps: none yet. 4 with only one cue shown are technique."},
 	} {
 		st := stand(tc.lists...)
 		if st.Judgement.Verdict != tc.want || st.Judgement.Sentence != tc.says {
-			t.Errorf("%s: %s, %q (chance %.3f)", tc.name, st.Judgement.Verdict, st.Judgement.Sentence, st.Judgement.Chance)
+			t.Errorf("%s: %s, %q (chance %.3f)", tc.name, st.Judgement.Verdict, st.Judgement.Sentence,
+				st.Judgement.Chance)
 		}
 		if !strings.HasPrefix(strings.ToLower(st.Judgement.Sentence), tc.want.Name()) {
 			t.Errorf("%s: %q does not begin with %q", tc.name, st.Judgement.Sentence, tc.want.Name())
@@ -145,11 +162,13 @@ func TestNewUntilConfirmed(t *testing.T) {
 // not enough reps.
 func TestTimeAloneNeverCondemns(t *testing.T) {
 	p := DefaultPolicy()
-	for _, reps := range [][][]Rep{{made("++++++++++++++", 2), made("++++", 0)}, {made("+++++++++++++", 0)}, {made("-------", 0)}, {made("++++--+-", 0)}} {
+	for _, reps := range [][][]Rep{{made("++++++++++++++", 2), made("++++", 0)}, {made("+++++++++++++", 0)},
+		{made("-------", 0)}, {made("++++--+-", 0)}} {
 		h := history(reps...)
 		var order []Verdict
 		for day := range 300 {
-			if v := p.Stand(h, curl, now.AddDate(0, 0, day)).Groups[1].Judgement.Verdict; len(order) == 0 || order[len(order)-1] != v {
+			if v := p.Stand(h, curl, now.AddDate(0, 0, day)).Groups[1].Judgement.Verdict; len(order) == 0 ||
+				order[len(order)-1] != v {
 				order = append(order, v)
 			}
 		}
@@ -163,10 +182,12 @@ func TestTimeAloneNeverCondemns(t *testing.T) {
 // are told apart.
 func TestNeighborsInform(t *testing.T) {
 	alone, both := stand(made("++++++++", 0)), stand(guided("++++++++", 3), made("++++++++", 0))
-	if a, b := alone.Groups[1].Judgement, both.Groups[1].Judgement; b.Chance <= a.Chance || b.Reps != 8 || both.Groups[0].Judgement.Reps != 8 {
+	if a, b := alone.Groups[1].Judgement, both.Groups[1].Judgement; b.Chance <= a.Chance || b.Reps != 8 ||
+		both.Groups[0].Judgement.Reps != 8 {
 		t.Errorf("guided reps: from %.3f to %.3f", a.Chance, b.Chance)
 	}
-	if stand(made("++++++++", 0), guided("--------", 3)).Groups[1].Judgement.Chance >= alone.Groups[1].Judgement.Chance {
+	if stand(made("++++++++", 0), guided("--------",
+		3)).Groups[1].Judgement.Chance >= alone.Groups[1].Judgement.Chance {
 		t.Error("wrong guided reps do not count against live ones")
 	}
 	rep := stand(made("++++++++++++++++", 0)).Groups[1].Judgement.Chance
@@ -185,12 +206,15 @@ func TestRungShown(t *testing.T) {
 		return reps
 	}
 	st := stand(on(drill.Live2, 12, 9), on(drill.Live3, 4, 6), on(drill.Five, 2, 3), on(drill.Air, 30, 1))
-	if st.Rung != drill.Live3 || st.Held != drill.Live3.Number() || st.Group != Live || len(st.Rungs) != 3 || st.Rungs[2] != (OnRung{drill.Five, Count{2, 2}}) {
+	if st.Rung != drill.Live3 || st.Held != drill.Live3.Number() || st.Group != Live || len(st.Rungs) != 3 ||
+		st.Rungs[2] != (OnRung{drill.Five, Count{2, 2}}) {
 		t.Errorf("%s, held %d, %+v", st.Rung, st.Held, st.Rungs)
 	}
 	st = stand(guided(strings.Repeat("+", 30), 5), guided(strings.Repeat("+", 30), 3), made("-+-----------", 1))
-	if st.Group != Guided || st.Rung != drill.Guided || st.Held != drill.Guided.Number() || st.Groups[1].Judgement.Verdict != NotYet {
-		t.Errorf("held guided, not live: %s on %s, live %s", st.Judgement.Verdict, st.Rung, st.Groups[1].Judgement.Verdict)
+	if st.Group != Guided || st.Rung != drill.Guided || st.Held != drill.Guided.Number() ||
+		st.Groups[1].Judgement.Verdict != NotYet {
+		t.Errorf("held guided, not live: %s on %s, live %s", st.Judgement.Verdict, st.Rung,
+			st.Groups[1].Judgement.Verdict)
 	}
 	if st = stand(on(drill.Air, 30, 1)); st.Rung != "" || st.Held != 0 || st.Judgement.Verdict != NotEnough {
 		t.Errorf("technique counted as a read: %+v", st)
@@ -203,7 +227,8 @@ func TestGaps(t *testing.T) {
 	for i := range left {
 		left[i].ID, left[i].Side = "l"+left[i].ID, drill.Left
 	}
-	if st := stand(made("++++++", 1), left); st.Gap != "Better on the right: 6 of 6 there, 1 of 6 on the other side." || st.Confused != reads.Straight {
+	if st := stand(made("++++++", 1), left); st.Gap != "Better on the right: 6 of 6 there, 1 of 6 on the other side." ||
+		st.Confused != reads.Straight {
 		t.Errorf("%q, confused with %q", st.Gap, st.Confused)
 	}
 	if st := stand(made("++-++-", 1), left[2:]); st.Gap != "" {
@@ -217,7 +242,8 @@ func TestGaps(t *testing.T) {
 	for i := range game {
 		game[i].ID, game[i].Rung = "g"+game[i].ID, drill.Game
 	}
-	if st = stand(made("+++++++++", 1), game); st.Game != "Practice and games differ: 9 of 9 live in practice, 1 of 6 in games." || st.Does != "" {
+	if st = stand(made("+++++++++", 1),
+		game); st.Game != "Practice and games differ: 9 of 9 live in practice, 1 of 6 in games." || st.Does != "" {
 		t.Errorf("%q, %q", st.Does, st.Game)
 	}
 	if st = stand(made("+++++++++", 1), game[:3]); st.Game != "" {
@@ -232,7 +258,8 @@ func TestDoubleLogging(t *testing.T) {
 	double := func(differ int) []Rep {
 		var out []Rep
 		for i := range 200 {
-			r := Rep{ID: RepID(fmt.Sprint("x", i)), No: i + 1, At: now, Player: "z", Role: reads.Screener, Rung: drill.Live2, Expected: reads.Pop, Correct: true, Observer: "one"}
+			r := Rep{ID: RepID(fmt.Sprint("x", i)), No: i + 1, At: now, Player: "z", Role: reads.Screener,
+				Rung: drill.Live2, Expected: reads.Pop, Correct: true, Observer: "one"}
 			s := r
 			s.ID, s.Observer, s.Correct = "y"+r.ID, "two", i >= differ
 			out = append(out, r, s)

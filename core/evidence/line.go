@@ -51,7 +51,8 @@ func (m *memory) newestVerdict() Verdict {
 // Season says how a team came on, week by week: the weeks with reps, oldest first, and
 // then the board as it is now. Reads of another role than the board's are left out, and
 // every read is counted in its own role where the board has no single one.
-func (h *History) Season(role reads.Role, columns []reads.Read, lines []Line, now time.Time, zone *time.Location) []Week {
+func (h *History) Season(role reads.Role, columns []reads.Read, lines []Line, now time.Time,
+	zone *time.Location) []Week {
 	weeks := []Week{}
 	for _, w := range h.weeks {
 		sum := Week{From: w.from}

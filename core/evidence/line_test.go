@@ -18,8 +18,10 @@ func TestSeasonWeekByWeek(t *testing.T) {
 	var reps []Rep
 	log := func(week, n int, read reads.Read, correct bool) {
 		for k := range n {
-			reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), No: k + 1, Practice: PracticeID(fmt.Sprint("p", week)), Block: "b", Action: reads.Down,
-				At: monday.AddDate(0, 0, 7*week).Add(time.Duration(k) * time.Minute), Player: "a", Role: reads.Cutter, Rung: drill.Live2, Side: drill.Right,
+			reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), No: k + 1,
+				Practice: PracticeID(fmt.Sprint("p", week)), Block: "b", Action: reads.Down,
+				At: monday.AddDate(0, 0, 7*week).Add(time.Duration(k) * time.Minute), Player: "a", Role: reads.Cutter,
+				Rung: drill.Live2, Side: drill.Right,
 				Cue: reads.Trail, Expected: read, Made: read, Correct: correct, Observer: "one"})
 		}
 	}
@@ -40,7 +42,8 @@ func TestSeasonWeekByWeek(t *testing.T) {
 	// Months later he had it: the line ends where the board is.
 	later := at.AddDate(0, 6, 0)
 	got := h.Season("", columns, p.Overview([]PlayerID{"a"}, "", columns, h, later), later, time.UTC)
-	if last := got[len(got)-1]; len(got) != 6 || last.Has != 0 || !last.From.Equal(PeriodOf(later, time.UTC)) || got[4].Has != 1 {
+	if last := got[len(got)-1]; len(got) != 6 || last.Has != 0 || !last.From.Equal(PeriodOf(later, time.UTC)) ||
+		got[4].Has != 1 {
 		t.Errorf("after a break the season is %v", got)
 	}
 	if got := h.Season(reads.Screener, columns, nil, at, time.UTC); got[3].Has != 0 {

@@ -15,7 +15,8 @@ func TestShotsOf(t *testing.T) {
 	var reps []Rep
 	add := func(player PlayerID, practice int, makes string) {
 		for i, c := range makes {
-			reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), Practice: PracticeID(fmt.Sprint(practice)), At: day.AddDate(0, 0, practice).Add(time.Duration(i) * time.Second),
+			reps = append(reps, Rep{ID: RepID(fmt.Sprint(len(reps))), Practice: PracticeID(fmt.Sprint(practice)),
+				At:     day.AddDate(0, 0, practice).Add(time.Duration(i) * time.Second),
 				Player: player, Role: reads.Shooter, Expected: reads.Make, Correct: c == 'x'})
 		}
 	}

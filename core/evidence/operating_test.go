@@ -87,7 +87,8 @@ func plainFilter(g Group, counts []Count, others Count) (out []saying) {
 	team := (float64(others.Correct) + 6) / (float64(others.Reps) + 12)
 	var b [points]float64
 	for i := range b {
-		b[i] = distuv.Beta{Alpha: priorReps * team, Beta: priorReps * (1 - team)}.Prob(min(max(float64(i)/50, 0.005), 0.995))
+		b[i] = distuv.Beta{Alpha: priorReps * team,
+			Beta: priorReps * (1 - team)}.Prob(min(max(float64(i)/50, 0.005), 0.995))
 	}
 	last := NotEnough
 	n := 0
@@ -186,7 +187,8 @@ func squadsOf(f follow, a, b float64, players int, seed uint64) (out squadFigure
 				own = own.plus(c)
 			}
 			for _, j := range f(Live, counts[i], all.minus(own)) {
-				for kind, is := range [4]bool{j.verdict == HasIt, j.verdict == HasIt && !j.isNew, j.verdict == NotYet, j.verdict == NotYet && !j.isNew} {
+				for kind, is := range [4]bool{j.verdict == HasIt, j.verdict == HasIt && !j.isNew, j.verdict == NotYet,
+					j.verdict == NotYet && !j.isNew} {
 					if is && !seen[kind] {
 						seen[kind] = true
 						said[kind]++
@@ -265,7 +267,8 @@ type operating struct {
 func operatingFigures(players int) (lines []operating, held []float64) {
 	p := DefaultPolicy()
 	product := func(g Group, counts []Count, others Count) []saying { return judgeLive(p, g, counts, others) }
-	inPercent := 100 * 3 / math.Sqrt(float64(players)) // three standard errors of a share near a tenth, of a third of the players said to have it
+	// three standard errors of a share near a tenth, of a third of the players said to have it
+	inPercent := 100 * 3 / math.Sqrt(float64(players))
 	inPercent *= math.Sqrt(0.1*0.9) * math.Sqrt(3)
 	for _, s := range []struct {
 		name        string
@@ -275,10 +278,14 @@ func operatingFigures(players int) (lines []operating, held []float64) {
 		ours, plain := squadsOf(product, s.a, s.b, players, 7), squadsOf(plainFilter, s.a, s.b, players, 7)
 		held = append(held, ours.held)
 		lines = append(lines,
-			operating{what: s.name + ": first has it wrong, %", mark: s.first, plain: plain.has, ours: ours.has, tolerance: inPercent},
-			operating{what: s.name + ": first firm has it wrong, %", mark: s.firm, plain: plain.hasFirm, ours: ours.hasFirm, tolerance: inPercent},
-			operating{what: s.name + ": first not yet wrong, %", plain: plain.notYet, ours: ours.notYet, markless: true},
-			operating{what: s.name + ": first firm not yet wrong, %", plain: plain.notYetFirm, ours: ours.notYetFirm, markless: true},
+			operating{what: s.name + ": first has it wrong, %", mark: s.first, plain: plain.has, ours: ours.has,
+				tolerance: inPercent},
+			operating{what: s.name + ": first firm has it wrong, %", mark: s.firm, plain: plain.hasFirm,
+				ours: ours.hasFirm, tolerance: inPercent},
+			operating{what: s.name + ": first not yet wrong, %", plain: plain.notYet, ours: ours.notYet,
+				markless: true},
+			operating{what: s.name + ": first firm not yet wrong, %", plain: plain.notYetFirm, ours: ours.notYetFirm,
+				markless: true},
 			operating{what: s.name + ": range of 80 % holds the rate, %", ours: ours.held, markless: true})
 	}
 	for _, l := range []struct {
@@ -288,15 +295,19 @@ func operatingFigures(players int) (lines []operating, held []float64) {
 		late, said := learnerFigures(product, l.reps, players/4)
 		plainLate, plainSaid := learnerFigures(plainFilter, l.reps, players/4)
 		lines = append(lines,
-			operating{what: fmt.Sprintf("learner, %d reps: days late", l.reps), mark: l.late, plain: plainLate, ours: late, tolerance: 1},
-			operating{what: fmt.Sprintf("learner, %d reps: not yet at a true 0.82, %%", l.reps), mark: l.said, plain: plainSaid, ours: said, tolerance: 2 * inPercent})
+			operating{what: fmt.Sprintf("learner, %d reps: days late", l.reps), mark: l.late, plain: plainLate,
+				ours: late, tolerance: 1},
+			operating{what: fmt.Sprintf("learner, %d reps: not yet at a true 0.82, %%", l.reps), mark: l.said,
+				plain: plainSaid, ours: said, tolerance: 2 * inPercent})
 	}
 	for _, l := range []struct {
 		group Group
 		mark  float64
 	}{{Live, 92}, {Guided, 44}} {
-		lines = append(lines, operating{what: fmt.Sprintf("true 0.90, %s: has it after eight practices, %%", l.group), mark: l.mark,
-			plain: looksFigure(plainFilter, l.group, players/2), ours: looksFigure(product, l.group, players/2), higherIsBetter: true, tolerance: inPercent})
+		lines = append(lines, operating{what: fmt.Sprintf("true 0.90, %s: has it after eight practices, %%", l.group),
+			mark:  l.mark,
+			plain: looksFigure(plainFilter, l.group, players/2), ours: looksFigure(product, l.group, players/2),
+			higherIsBetter: true, tolerance: inPercent})
 	}
 	return lines, held
 }

@@ -48,7 +48,8 @@ func (o *Outlook) Verdict() Verdict {
 const SettleReps = 16
 
 // Outlooks looks ahead for some players and the reads of a role.
-func (p Policy) Outlooks(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Outlook {
+func (p Policy) Outlooks(players []PlayerID, role reads.Role, columns []reads.Read, h *History,
+	now time.Time) []Outlook {
 	out := make([]Outlook, len(players)*len(columns))
 	ahead := p.newAhead(h)
 	inParallel(len(players), func(from, to int) {
@@ -67,7 +68,8 @@ func (p Policy) outlook(h *History, skill Skill, ahead *ahead, now time.Time) Ou
 		m = p.unseen(h, skill)
 	}
 	guided, live := p.judge(m, Guided, now), p.judge(m, Live, now)
-	o := Outlook{Player: skill.Player, Role: skill.Role, Read: skill.Read, Guided: guided.Verdict, Live: live.Verdict, Group: Guided, Reps: guided.Reps + live.Reps}
+	o := Outlook{Player: skill.Player, Role: skill.Role, Read: skill.Read, Guided: guided.Verdict, Live: live.Verdict,
+		Group: Guided, Reps: guided.Reps + live.Reps}
 	j := &guided
 	if guided.Verdict == HasIt || live.Verdict == HasIt {
 		o.Group, j = Live, &live

@@ -44,7 +44,8 @@ func TestOutlookAgainstDraws(t *testing.T) {
 				}
 			}
 			if got := float64(settled) / draws; math.Abs(got-o.Settles[n]) > 0.05 {
-				t.Errorf("after %d of %d, %d more: settled in %.3f, said %.3f", tc.correct, tc.reps, n, got, o.Settles[n])
+				t.Errorf("after %d of %d, %d more: settled in %.3f, said %.3f", tc.correct, tc.reps, n, got,
+					o.Settles[n])
 			}
 		}
 	}
@@ -77,10 +78,12 @@ func TestOutlookGroups(t *testing.T) {
 		"new":    {Group: Guided, Guided: NotEnough, Live: NotEnough},
 	} {
 		o := p.Outlooks([]PlayerID{player}, reads.Cutter, []reads.Read{reads.Curl}, h, now)[0]
-		if o.Group != want.Group || o.Guided != want.Guided || o.Live != want.Live || o.Down != want.Down || o.Reps != want.Reps {
+		if o.Group != want.Group || o.Guided != want.Guided || o.Live != want.Live || o.Down != want.Down ||
+			o.Reps != want.Reps {
 			t.Errorf("%s: %+v", player, o)
 		}
-		if o.Done() != (player == "live") || o.Held() != (player == "live" || player == "guided") || (len(o.Settles) == 0) != o.Done() {
+		if o.Done() != (player == "live") || o.Held() != (player == "live" || player == "guided") ||
+			(len(o.Settles) == 0) != o.Done() {
 			t.Errorf("%s: done %v, held %v, %d chances", player, o.Done(), o.Held(), len(o.Settles))
 		}
 		for n := 1; n < len(o.Settles); n++ {
@@ -98,8 +101,10 @@ func TestStillHas(t *testing.T) {
 		var reps []Rep
 		for practice := range 4 {
 			for k := range perPractice {
-				reps = append(reps, Rep{ID: RepID(fmt.Sprint(practice, " ", k)), No: k + 1, Practice: PracticeID(fmt.Sprint("p", practice)), Block: "b", Action: reads.Down,
-					At: now.AddDate(0, 0, -9+3*practice).Add(time.Duration(k) * time.Minute), Player: "a", Role: reads.Cutter, Rung: drill.Live2, Side: drill.Right,
+				reps = append(reps, Rep{ID: RepID(fmt.Sprint(practice, " ", k)), No: k + 1,
+					Practice: PracticeID(fmt.Sprint("p", practice)), Block: "b", Action: reads.Down,
+					At: now.AddDate(0, 0, -9+3*practice).Add(time.Duration(k) * time.Minute), Player: "a",
+					Role: reads.Cutter, Rung: drill.Live2, Side: drill.Right,
 					Cue: reads.Trail, Expected: reads.Curl, Made: reads.Curl, Correct: true, Observer: "one"})
 			}
 		}
@@ -114,7 +119,8 @@ func TestStillHas(t *testing.T) {
 				t.Errorf("%d reps a practice: gone after %d days and back after %d", perPractice, days, later)
 			}
 		}
-		if p.StillHas(h, Skill{"b", reads.Cutter, reads.Curl}, now) || p.StillHas(h, Skill{"a", reads.Cutter, reads.Fade}, now) {
+		if p.StillHas(h, Skill{"b", reads.Cutter, reads.Curl}, now) ||
+			p.StillHas(h, Skill{"a", reads.Cutter, reads.Fade}, now) {
 			t.Error("somebody has what was never logged")
 		}
 		return days

@@ -59,14 +59,16 @@ func (p Policy) Pairs(cutter, screener reads.Role, reps []Rep) []Pair {
 		out = append(out, *pr)
 	}
 	slices.SortFunc(out, func(a, b Pair) int {
-		return cmp.Or(cmp.Compare(b.Interval.Low, a.Interval.Low), cmp.Compare(a.Cutter, b.Cutter), cmp.Compare(a.Screener, b.Screener))
+		return cmp.Or(cmp.Compare(b.Interval.Low, a.Interval.Low), cmp.Compare(a.Cutter, b.Cutter),
+			cmp.Compare(a.Screener, b.Screener))
 	})
 	return out
 }
 
 // partners are the roles that meet in a screen: who uses it and who sets it.
 var partners = map[reads.Role][2]reads.Role{
-	reads.Cutter: {reads.Cutter, reads.Screener}, reads.Handler: {reads.Handler, reads.Screener}, reads.Screener: {reads.Cutter, reads.Screener},
+	reads.Cutter: {reads.Cutter, reads.Screener}, reads.Handler: {reads.Handler, reads.Screener},
+	reads.Screener: {reads.Cutter, reads.Screener},
 }
 
 // PairsOn are the pairs in the reps that asked one of the two for a read.
@@ -75,5 +77,6 @@ func (p Policy) PairsOn(role reads.Role, read reads.Read, reps []Rep) []Pair {
 	if !ok {
 		return []Pair{}
 	}
-	return p.Pairs(pair[0], pair[1], slices.DeleteFunc(slices.Clone(reps), func(r Rep) bool { return r.Role == role && r.Expected != read }))
+	return p.Pairs(pair[0], pair[1], slices.DeleteFunc(slices.Clone(reps),
+		func(r Rep) bool { return r.Role == role && r.Expected != read }))
 }

@@ -49,7 +49,8 @@ type Policy struct {
 func DefaultPolicy() Policy {
 	return Policy{
 		LiveTarget: 0.70, GuidedTarget: 0.80, Sure: 0.85, MinReps: 6,
-		PriorReps: 6, TeamTrust: 0.35, TeamReps: 12, RepWeight: 0.95, NeighborWeight: 0.5, NeighborMost: 4, RungLoss: 0.10,
+		PriorReps: 6, TeamTrust: 0.35, TeamReps: 12, RepWeight: 0.95, NeighborWeight: 0.5, NeighborMost: 4,
+		RungLoss:      0.10,
 		ObserverError: 0.07, ErrorReps: 50, Level: 0.80, Apart: 0.95, ApartReps: 4, MaxMore: 30,
 	}
 }

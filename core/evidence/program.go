@@ -43,7 +43,8 @@ func TeamCells(lines []Line) []TeamCell {
 		}
 		slices.Sort(held)
 		for _, rung := range drill.Ladder() {
-			n := len(held) - slices.IndexFunc(append(held, len(drill.Ladder())+1), func(h int) bool { return h >= rung.Number })
+			n := len(held) - slices.IndexFunc(append(held, len(drill.Ladder())+1),
+				func(h int) bool { return h >= rung.Number })
 			if 2*n >= len(held) && n > 0 {
 				c.Rung = rung.Number
 			}

@@ -17,14 +17,19 @@ func TestOnePerRep(t *testing.T) {
 		seen []Rep
 		want string // ids that count, in order
 	}{
-		"nothing":                       {nil, ""},
-		"two reps":                      {[]Rep{observation("a", 1, "x", true), observation("b", 2, "x", false)}, "a b "},
-		"not numbered, so each its own": {[]Rep{observation("a", 0, "x", true), observation("b", 0, "y", true)}, "a b "},
-		"two agree":                     {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", true)}, "a "},
-		"two differ: the first":         {[]Rep{observation("a", 1, "x", false), observation("b", 1, "y", true)}, "a "},
-		"three: what two say":           {[]Rep{observation("a", 1, "x", false), observation("b", 1, "y", true), observation("c", 1, "z", true)}, "b "},
-		"one says it again: the last":   {[]Rep{observation("a", 1, "x", false), observation("b", 2, "x", true), observation("c", 1, "x", true)}, "c b "},
-		"who corrected it, and others":  {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", false), observation("c", 1, "x", false)}, "c "},
+		"nothing": {nil, ""},
+		"two reps": {[]Rep{observation("a", 1, "x", true), observation("b", 2, "x", false)},
+			"a b "},
+		"not numbered, so each its own": {[]Rep{observation("a", 0, "x", true), observation("b", 0, "y", true)},
+			"a b "},
+		"two agree":             {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", true)}, "a "},
+		"two differ: the first": {[]Rep{observation("a", 1, "x", false), observation("b", 1, "y", true)}, "a "},
+		"three: what two say": {[]Rep{observation("a", 1, "x", false), observation("b", 1, "y", true),
+			observation("c", 1, "z", true)}, "b "},
+		"one says it again: the last": {[]Rep{observation("a", 1, "x", false), observation("b", 2, "x", true),
+			observation("c", 1, "x", true)}, "c b "},
+		"who corrected it, and others": {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", false),
+			observation("c", 1, "x", false)}, "c "},
 	} {
 		got := ""
 		for _, r := range OnePerRep(tc.seen) {
@@ -79,7 +84,8 @@ func TestTurns(t *testing.T) {
 	before, after := history(old), history(old, made("++++++++++++++++++++", 0))
 	columns := []reads.Read{reads.Curl, reads.Fade}
 	turns := p.Turns([]PlayerID{"a", "b"}, reads.Cutter, columns, before, after, now)
-	if len(turns) != 1 || turns[0].Player != "a" || turns[0].Read != reads.Curl || turns[0].Is != HasIt || turns[0].Was == HasIt {
+	if len(turns) != 1 || turns[0].Player != "a" || turns[0].Read != reads.Curl || turns[0].Is != HasIt ||
+		turns[0].Was == HasIt {
 		t.Errorf("%+v", turns)
 	}
 	if none := p.Turns([]PlayerID{"a"}, reads.Cutter, columns, before, before, now); len(none) != 0 {

@@ -41,7 +41,8 @@ type Seen struct {
 // Score finds the read that the cue asks for first and whether what was made answers
 // it. The error is a refusal of what cannot be right in the report.
 func Score(action *reads.Action, rules reads.TeamRules, seen Seen) (reads.Scored, error) {
-	scored, err := action.Score(rules, reads.Logged{Cue: seen.Cue, Sign: seen.SecondCue, Read: seen.Made, Role: seen.Role, Shoots: seen.ScreenerShoots})
+	scored, err := action.Score(rules, reads.Logged{Cue: seen.Cue, Sign: seen.SecondCue, Read: seen.Made,
+		Role: seen.Role, Shoots: seen.ScreenerShoots})
 	if err != nil {
 		return reads.Scored{}, err
 	}

@@ -9,7 +9,8 @@ import (
 
 func TestScore(t *testing.T) {
 	down, _ := reads.ActionByID(reads.Down)
-	good := Seen{Role: reads.Cutter, Side: "left", Cue: reads.Trail, Made: reads.Curl, Outcome: Missed, Tags: []Tag{{ID: "early"}}}
+	good := Seen{Role: reads.Cutter, Side: "left", Cue: reads.Trail, Made: reads.Curl, Outcome: Missed,
+		Tags: []Tag{{ID: "early"}}}
 	for _, tc := range []struct {
 		name     string
 		change   func(*Seen)
@@ -18,11 +19,14 @@ func TestScore(t *testing.T) {
 		right    bool
 	}{
 		{"right read, missed shot", func(s *Seen) {}, reads.TeamRules{}, reads.Curl, true},
-		{"wrong read, made shot", func(s *Seen) { s.Made, s.Outcome = reads.Straight, Scored }, reads.TeamRules{}, reads.Curl, false},
+		{"wrong read, made shot", func(s *Seen) { s.Made, s.Outcome = reads.Straight, Scored }, reads.TeamRules{},
+			reads.Curl, false},
 		{"no read", func(s *Seen) { s.Made = "" }, reads.TeamRules{}, reads.Curl, false},
 		{"screener", func(s *Seen) { s.Role, s.Made = reads.Screener, reads.Pop }, reads.TeamRules{}, reads.Pop, true},
-		{"another right answer", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.Flare }, reads.TeamRules{}, reads.BackCut, true},
-		{"team rules", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.BackCut }, reads.TeamRules{FlareFirst: true}, reads.Flare, true},
+		{"another right answer", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.Flare }, reads.TeamRules{},
+			reads.BackCut, true},
+		{"team rules", func(s *Seen) { s.Cue, s.Made = reads.Jump, reads.BackCut }, reads.TeamRules{FlareFirst: true},
+			reads.Flare, true},
 	} {
 		s := good
 		tc.change(&s)

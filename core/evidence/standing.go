@@ -61,7 +61,8 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 	}
 	st := Standing{Player: skill.Player, Read: skill.Read, Rungs: []OnRung{}}
 	for _, g := range Groups() {
-		st.Groups = append(st.Groups, InGroup{g, p.judge(m, g, now), m.groups[g.index()].right, m.groups[g.index()].left})
+		st.Groups = append(st.Groups, InGroup{g, p.judge(m, g, now), m.groups[g.index()].right,
+			m.groups[g.index()].left})
 	}
 	guided, live := &st.Groups[0], &st.Groups[1]
 	shown := guided
@@ -95,7 +96,8 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 func (p Policy) unseen(h *History, skill Skill) *memory {
 	m := &memory{}
 	for _, g := range Groups() {
-		m.groups[g.index()] = groupMemory{belief: prior(p.priorMean(g, h.team[question{skill.Role, skill.Read, g}]), p.PriorReps), verdict: NotEnough}
+		m.groups[g.index()] = groupMemory{belief: prior(p.priorMean(g, h.team[question{skill.Role, skill.Read, g}]),
+			p.PriorReps), verdict: NotEnough}
 	}
 	return m
 }
@@ -179,7 +181,8 @@ func (p Policy) sideGap(in *InGroup) string {
 	} else if !p.apart(strong, weak) {
 		return ""
 	}
-	return fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.", name, strong.Correct, strong.Reps, weak.Correct, weak.Reps)
+	return fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.", name, strong.Correct,
+		strong.Reps, weak.Correct, weak.Reps)
 }
 
 // guidedGap says where a player knows a read and does not do it: by the counts, and still.
@@ -188,7 +191,8 @@ func (p Policy) guidedGap(guided, live *InGroup) string {
 	if !p.apart(k.Count, d.Count) || k.Rate <= d.Rate {
 		return ""
 	}
-	return fmt.Sprintf("Knows it, does not do it yet: %d of %d guided, %d of %d live.", k.Correct, k.Reps, d.Correct, d.Reps)
+	return fmt.Sprintf("Knows it, does not do it yet: %d of %d guided, %d of %d live.", k.Correct, k.Reps, d.Correct,
+		d.Reps)
 }
 
 // gameGap says where live practice and games differ.
@@ -198,7 +202,8 @@ func (p Policy) gameGap(m *memory) string {
 	if !p.apart(practice, game) && !p.apart(game, practice) {
 		return ""
 	}
-	return fmt.Sprintf("Practice and games differ: %d of %d live in practice, %d of %d in games.", practice.Correct, practice.Reps, game.Correct, game.Reps)
+	return fmt.Sprintf("Practice and games differ: %d of %d live in practice, %d of %d in games.", practice.Correct,
+		practice.Reps, game.Correct, game.Reps)
 }
 
 // rankOf orders verdicts by how much they hold a team back, most first.

@@ -68,7 +68,8 @@ func TestAgreements(t *testing.T) {
 		seen = append(seen, Rep{No: no, Observer: observer, Made: made, Correct: made == reads.Curl, Cue: reads.Trail})
 	}
 	n := 0
-	for made, count := range map[[2]reads.Read]int{{reads.Curl, reads.Curl}: 20, {reads.Curl, reads.Fade}: 5, {reads.Fade, reads.Curl}: 10, {reads.Fade, reads.Fade}: 15} {
+	for made, count := range map[[2]reads.Read]int{{reads.Curl, reads.Curl}: 20, {reads.Curl, reads.Fade}: 5,
+		{reads.Fade, reads.Curl}: 10, {reads.Fade, reads.Fade}: 15} {
 		for range count {
 			n++
 			say(n, "ann", made[0])
@@ -84,8 +85,10 @@ func TestAgreements(t *testing.T) {
 		t.Fatalf("%+v", got)
 	}
 	a := got[0]
-	if a.Observers != [2]ObserverID{"ann", "ben"} || a.Reps != 50 || a.Read.Same != 35 || math.Abs(a.Read.Kappa-0.40) > 1e-12 || a.Correct != a.Read ||
-		a.Differ[0] != (Difference{reads.Fade, reads.Curl, 10}) || a.Differ[1] != (Difference{reads.Curl, reads.Fade, 5}) {
+	if a.Observers != [2]ObserverID{"ann", "ben"} || a.Reps != 50 || a.Read.Same != 35 ||
+		math.Abs(a.Read.Kappa-0.40) > 1e-12 || a.Correct != a.Read ||
+		a.Differ[0] != (Difference{reads.Fade, reads.Curl, 10}) ||
+		a.Differ[1] != (Difference{reads.Curl, reads.Fade, 5}) {
 		t.Errorf("%+v", a)
 	}
 	if a.Cue.Same != 50 || a.Cue.Kappa != 1 || !a.Cue.Lopsided || a.Read.Lopsided {
@@ -101,15 +104,18 @@ func TestAgreements(t *testing.T) {
 
 func TestConfusions(t *testing.T) {
 	rep := func(player PlayerID, rung drill.Rung, expected, made reads.Read) Rep {
-		return Rep{Player: player, Role: reads.Cutter, Rung: rung, Expected: expected, Made: made, Correct: expected == made}
+		return Rep{Player: player, Role: reads.Cutter, Rung: rung, Expected: expected, Made: made,
+			Correct: expected == made}
 	}
 	got := Confusions(reads.Cutter, []reads.Read{reads.BackCut, reads.Curl, reads.Fade}, []Rep{
-		rep("a", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Guided, reads.BackCut, reads.Straight),
+		rep("a", drill.Live2, reads.BackCut, reads.Straight), rep("b", drill.Live2, reads.BackCut, reads.Straight),
+		rep("b", drill.Guided, reads.BackCut, reads.Straight),
 		rep("a", drill.Live2, reads.BackCut, reads.BackCut), rep("a", drill.Live2, reads.Curl, ""),
 		rep("a", drill.Air, reads.Curl, reads.Fade), // technique: nobody reads
 		{Player: "a", Role: reads.Screener, Rung: drill.Live2, Expected: reads.BackCut, Made: reads.Pop},
 	})
-	if want := "[{backcut 4 [{straight 3 [b a]} {backcut 1 [a]}]} {curl 1 [{ 1 [a]}]} {fade 0 []}]"; fmt.Sprint(got) != want {
+	if want := "[{backcut 4 [{straight 3 [b a]} {backcut 1 [a]}]} {curl 1 [{ 1 [a]}]} {fade 0 []}]"; fmt.Sprint(
+		got) != want {
 		t.Errorf("%v, want %s", got, want)
 	}
 }
@@ -124,10 +130,13 @@ func TestPairs(t *testing.T) {
 		reps = append(reps, Rep{Block: "b", No: n, Player: cutter, Role: reads.Cutter, Correct: n != 3 && n < 9},
 			Rep{Block: "b", No: n, Player: screener, Role: reads.Screener, Correct: true})
 	}
-	reps = append(reps, Rep{Block: "b", No: 13, Player: "a", Role: reads.Cutter, Correct: true}, // nobody judged the screen
-		Rep{Block: "c", No: 1, Player: "z", Role: reads.Screener, Correct: true}, Rep{Player: "q", Role: reads.Cutter}) // another block; no number
+	// nobody judged the screen
+	reps = append(reps, Rep{Block: "b", No: 13, Player: "a", Role: reads.Cutter, Correct: true},
+		// another block; no number
+		Rep{Block: "c", No: 1, Player: "z", Role: reads.Screener, Correct: true}, Rep{Player: "q", Role: reads.Cutter})
 	got := DefaultPolicy().Pairs(reads.Cutter, reads.Screener, reps)
-	if len(got) != 2 || got[0].Screener != "x" || got[0].Both != 5 || got[0].Reps != 6 || got[1].Both != 2 || !(got[0].Interval.Low > got[1].Interval.Low) {
+	if len(got) != 2 || got[0].Screener != "x" || got[0].Both != 5 || got[0].Reps != 6 || got[1].Both != 2 ||
+		!(got[0].Interval.Low > got[1].Interval.Low) {
 		t.Errorf("%+v", got)
 	}
 }
@@ -136,7 +145,8 @@ func TestPairsOnOneRead(t *testing.T) {
 	var reps []Rep
 	for n := 1; n <= 10; n++ {
 		asked := []reads.Read{reads.Curl, reads.Fade}[n%2]
-		reps = append(reps, Rep{Block: "b", No: n, Player: "a", Role: reads.Cutter, Expected: asked, Correct: true}, Rep{Block: "b", No: n, Player: "x", Role: reads.Screener, Expected: reads.Pop, Correct: n > 2})
+		reps = append(reps, Rep{Block: "b", No: n, Player: "a", Role: reads.Cutter, Expected: asked, Correct: true},
+			Rep{Block: "b", No: n, Player: "x", Role: reads.Screener, Expected: reads.Pop, Correct: n > 2})
 	}
 	p := DefaultPolicy()
 	if got := p.PairsOn(reads.Cutter, reads.Curl, reps); len(got) != 1 || got[0].Reps != 5 || got[0].Both != 4 {
@@ -160,8 +170,10 @@ func TestByNeed(t *testing.T) {
 		}
 		return p.Stand(history(reps), Skill{player, reads.Cutter, reads.Curl}, now)
 	}
-	got := ByNeed([]Standing{line("has", made("++++++++++++", 0)), line("none"), line("few", made("++", 0)), line("weak", made("----------", 0)),
-		line("half", made("+-+-+-+---", 0)), line("close", made("+++++-+-", 0)), line("had", made("++++++++++++", 130), made("++++++++++++", 128))})
+	got := ByNeed([]Standing{line("has", made("++++++++++++", 0)), line("none"), line("few", made("++", 0)),
+		line("weak", made("----------", 0)),
+		line("half", made("+-+-+-+---", 0)), line("close", made("+++++-+-", 0)),
+		line("had", made("++++++++++++", 130), made("++++++++++++", 128))})
 	var order []PlayerID
 	for _, s := range got {
 		order = append(order, s.Player)
@@ -176,7 +188,8 @@ func TestCurve(t *testing.T) {
 	reps := slices.Concat(made("+---", 21), made("++-+", 20), made("++++++", 0))
 	reps = append(reps, Rep{At: now, Rung: drill.Air, Correct: false})
 	got := p.Curve(reps, 7)
-	if len(got) != 2 || got[0].Reps != 8 || got[0].Correct != 4 || got[1].Reps != 6 || got[1].Correct != 6 || !(got[1].Interval.Low > got[0].Rate) {
+	if len(got) != 2 || got[0].Reps != 8 || got[0].Correct != 4 || got[1].Reps != 6 || got[1].Correct != 6 ||
+		!(got[1].Interval.Low > got[0].Rate) {
 		t.Errorf("%+v", got)
 	}
 	if !got[1].From.Equal(now.AddDate(0, 0, 0)) || p.Curve(nil, 7) == nil {

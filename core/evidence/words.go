@@ -58,8 +58,12 @@ func WordsOf(standings []Standing, taught []*reads.Action, rules reads.TeamRules
 		w.Strengths = append(w.Strengths, Strength{s.Read, s.strength()})
 	}
 	if len(strong) == 0 {
-		coming := slices.DeleteFunc(slices.Clone(standings), func(s Standing) bool { return s.Judgement.Reps < comingReps })
-		slices.SortStableFunc(coming, func(a, b Standing) int { return cmp.Compare(b.Judgement.Rate, a.Judgement.Rate) })
+		coming := slices.DeleteFunc(slices.Clone(standings),
+			func(s Standing) bool { return s.Judgement.Reps < comingReps })
+		slices.SortStableFunc(coming, func(a, b Standing) int {
+			return cmp.Compare(b.Judgement.Rate,
+				a.Judgement.Rate)
+		})
 		for _, s := range coming[:min(toldWork, len(coming))] {
 			w.Strengths = append(w.Strengths, Strength{s.Read, fmt.Sprintf("It is coming: %s.", s.count())})
 		}

@@ -13,30 +13,38 @@ import (
 func TestWords(t *testing.T) {
 	p := DefaultPolicy()
 	h := history(
-		of("a", reads.Curl, made("++++++++++++", 1)), of("a", reads.Straight, guided("++++++++++++++++++++", 1)), of("a", reads.BackCut, made("---+----", 2)),
-		of("a", reads.Fade, made("++++++++++++", 130)), of("a", reads.Fade, made("++++++++++++", 128)), of("a", reads.ClearOut, guided("-+", 2)))
+		of("a", reads.Curl, made("++++++++++++", 1)), of("a", reads.Straight, guided("++++++++++++++++++++", 1)),
+		of("a", reads.BackCut, made("---+----", 2)),
+		of("a", reads.Fade, made("++++++++++++", 130)), of("a", reads.Fade, made("++++++++++++", 128)),
+		of("a", reads.ClearOut, guided("-+", 2)))
 	taught := drill.Taught(nil)
 	columns := reads.Columns(taught, reads.TeamRules{}, reads.Cutter)
-	w := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, h, now)[0].Cells, taught, reads.TeamRules{}, drill.Library{})
-	if len(w.Strengths) != 2 || w.Strengths[0].Read != reads.Curl || !strings.HasPrefix(w.Strengths[0].Text, "You make it against real defenders: 12 of 12 correct.") ||
+	w := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, h, now)[0].Cells, taught, reads.TeamRules{},
+		drill.Library{})
+	if len(w.Strengths) != 2 || w.Strengths[0].Read != reads.Curl ||
+		!strings.HasPrefix(w.Strengths[0].Text, "You make it against real defenders: 12 of 12 correct.") ||
 		!strings.Contains(w.Strengths[1].Text, "when a coach shows it to you") {
 		t.Errorf("strengths: %+v", w.Strengths)
 	}
 	if len(w.Next) != 2 || w.Next[0].Read != reads.BackCut || w.Next[1].Read != reads.Fade {
 		t.Fatalf("next: %+v", w.Next)
 	}
-	if n := w.Next[0]; n.So != "So far 1 of 8 correct. What comes out instead is mostly straight." || n.When == "" || n.Do == "" || n.Call == "" || n.Drill == "" || n.Stage == "" {
+	if n := w.Next[0]; n.So != "So far 1 of 8 correct. What comes out instead is mostly straight." || n.When == "" ||
+		n.Do == "" || n.Call == "" || n.Drill == "" || n.Stage == "" {
 		t.Errorf("%+v", n)
 	}
 	if n := w.Next[1]; !strings.HasPrefix(n.So, "You had it (24 of 24 correct)") {
 		t.Errorf("%+v", n)
 	}
 	// Nobody is told that they have nothing.
-	few := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, history(guided("+-+-+", 1)), now)[0].Cells, taught, reads.TeamRules{}, drill.Library{})
+	few := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, history(guided("+-+-+", 1)), now)[0].Cells, taught,
+		reads.TeamRules{}, drill.Library{})
 	if len(few.Strengths) != 1 || few.Strengths[0].Text != "It is coming: 3 of 5 correct." || len(few.Next) != 2 {
 		t.Errorf("%+v", few)
 	}
-	if none := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, NoHistory(), now)[0].Cells, taught, reads.TeamRules{}, drill.Library{}); len(none.Strengths) != 0 || len(none.Next) != 2 || none.Next[0].So != "You have not had a turn at it yet." {
+	if none := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, NoHistory(), now)[0].Cells, taught,
+		reads.TeamRules{}, drill.Library{}); len(none.Strengths) != 0 || len(none.Next) != 2 ||
+		none.Next[0].So != "You have not had a turn at it yet." {
 		t.Errorf("%+v", none)
 	}
 }
@@ -45,7 +53,8 @@ func TestTeamCells(t *testing.T) {
 	line := func(held int, v Verdict) Line {
 		return Line{Cells: []Standing{{Held: held, Judgement: Judgement{Verdict: v}}}}
 	}
-	got := TeamCells([]Line{line(4, HasIt), line(3, HasIt), line(0, NotYet), line(0, NotEnough), line(3, Lapsed), line(3, TooClose)})
+	got := TeamCells([]Line{line(4, HasIt), line(3, HasIt), line(0, NotYet), line(0, NotEnough), line(3, Lapsed),
+		line(3, TooClose)})
 	if got[0] != (TeamCell{Has: 2, NotYet: 1, Lapsed: 1, TooClose: 1, NotEnough: 1, Rung: 3}) {
 		t.Errorf("%+v", got)
 	}

@@ -18,7 +18,8 @@ type Counter struct {
 
 // Counters lists them in the order of play (common practice, no source).
 func Counters() []Counter {
-	return []Counter{{"first-cut", "First-cut layups"}, {"assist", "Assists"}, {"turnover", "Turnovers"}, {"touch", "Touches"}}
+	return []Counter{{"first-cut", "First-cut layups"}, {"assist", "Assists"}, {"turnover", "Turnovers"},
+		{"touch", "Touches"}}
 }
 
 // KnownCounter reports whether there is a counter of this id.
@@ -59,7 +60,8 @@ func Compare(p evidence.Policy, before, played []evidence.Rep) []Compared {
 	trained, games := group(before, true), group(played, false)
 	out := []Compared{}
 	for k, reps := range games {
-		c := Compared{Role: k.role, Read: k.read, Practice: p.Counted(trained[k]), Game: p.Counted(reps), Missed: []evidence.PlayerID{}}
+		c := Compared{Role: k.role, Read: k.read, Practice: p.Counted(trained[k]), Game: p.Counted(reps),
+			Missed: []evidence.PlayerID{}}
 		switch {
 		case min(c.Practice.Reps, c.Game.Reps) < p.ApartReps:
 		case c.Game.Interval.High < c.Practice.Interval.Low:
@@ -80,7 +82,8 @@ func Compare(p evidence.Policy, before, played []evidence.Rep) []Compared {
 		out = append(out, c)
 	}
 	slices.SortFunc(out, func(a, b Compared) int {
-		return cmp.Or(cmp.Compare(b.unanswered(), a.unanswered()), cmp.Compare(a.Game.Rate, b.Game.Rate), cmp.Compare(a.Read, b.Read))
+		return cmp.Or(cmp.Compare(b.unanswered(), a.unanswered()), cmp.Compare(a.Game.Rate, b.Game.Rate),
+			cmp.Compare(a.Read, b.Read))
 	})
 	return out
 }

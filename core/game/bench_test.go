@@ -42,12 +42,15 @@ func TestCompareInOrder(t *testing.T) {
 	p := evidence.DefaultPolicy()
 	reps := func(read reads.Read, rung drill.Rung, correct, n int) (out []evidence.Rep) {
 		for k := range n {
-			out = append(out, evidence.Rep{Player: "a", Role: reads.Cutter, Expected: read, Correct: k < correct, Rung: rung, At: now.Add(time.Duration(k) * time.Minute)})
+			out = append(out, evidence.Rep{Player: "a", Role: reads.Cutter, Expected: read, Correct: k < correct,
+				Rung: rung, At: now.Add(time.Duration(k) * time.Minute)})
 		}
 		return out
 	}
-	before := slices.Concat(reps(reads.Curl, drill.Live3, 2, 20), reps(reads.Fade, drill.Live3, 10, 20), reps(reads.Straight, drill.Live3, 20, p.ApartReps-1))
-	played := slices.Concat(reps(reads.Curl, drill.Game, 19, 20), reps(reads.Fade, drill.Game, 10, 20), reps(reads.Straight, drill.Game, 18, 28), reps(reads.Slip, drill.Game, 0, 1))
+	before := slices.Concat(reps(reads.Curl, drill.Live3, 2, 20), reps(reads.Fade, drill.Live3, 10, 20),
+		reps(reads.Straight, drill.Live3, 20, p.ApartReps-1))
+	played := slices.Concat(reps(reads.Curl, drill.Game, 19, 20), reps(reads.Fade, drill.Game, 10, 20),
+		reps(reads.Straight, drill.Game, 18, 28), reps(reads.Slip, drill.Game, 0, 1))
 	got := Compare(p, before, played)
 	want := []struct {
 		read    reads.Read
@@ -65,10 +68,12 @@ func TestCompareInOrder(t *testing.T) {
 
 // Whoever left the team leaves the terms: a group of one is none, and nothing is null.
 func TestTermsOfThoseWhoStay(t *testing.T) {
-	terms := Terms{Available: []string{"a", "b", "c"}, Together: [][]string{{"a", "b"}, {"b", "c"}, {"a", "b", "c"}}, Minutes: 32,
-		Caps: []MinutesCap{{"a", 10}, {"c", 12}}}
+	terms := Terms{Available: []string{"a", "b", "c"}, Together: [][]string{{"a", "b"}, {"b", "c"}, {"a", "b", "c"}},
+		Minutes: 32,
+		Caps:    []MinutesCap{{"a", 10}, {"c", 12}}}
 	got := terms.Of([]string{"a", "b"})
-	if !slices.Equal(got.Available, []string{"a", "b"}) || len(got.Together) != 2 || !slices.Equal(got.Together[1], []string{"a", "b"}) ||
+	if !slices.Equal(got.Available, []string{"a", "b"}) || len(got.Together) != 2 ||
+		!slices.Equal(got.Together[1], []string{"a", "b"}) ||
 		!slices.Equal(got.Caps, []MinutesCap{{"a", 10}}) || got.Minutes != 32 {
 		t.Errorf("%+v", got)
 	}

@@ -59,8 +59,12 @@ func TestLineupRangesCover(t *testing.T) {
 						rates[ids[i]][a.Reads[side]] = rate
 						for k := range 8 {
 							for range rng.IntN(4) {
-								reps = append(reps, evidence.Rep{ID: evidence.RepID(fmt.Sprint(len(reps))), Practice: evidence.PracticeID(fmt.Sprint(k)), Player: evidence.PlayerID(ids[i]),
-									Role: a.Roles[side], Expected: a.Reads[side], Correct: (rng.Float64() < rate) != (rng.Float64() < 0.05), Rung: drill.Live2, At: now.AddDate(0, 0, 3*k-24)})
+								reps = append(reps,
+									evidence.Rep{ID: evidence.RepID(fmt.Sprint(len(reps))),
+										Practice: evidence.PracticeID(fmt.Sprint(k)), Player: evidence.PlayerID(ids[i]),
+										Role: a.Roles[side], Expected: a.Reads[side],
+										Correct: (rng.Float64() < rate) != (rng.Float64() < 0.05), Rung: drill.Live2,
+										At: now.AddDate(0, 0, 3*k-24)})
 							}
 						}
 					}
@@ -70,7 +74,10 @@ func TestLineupRangesCover(t *testing.T) {
 			f := finderOf(asks, people, form)
 			told := f.ranked(Terms{})[:toldFives]
 			f.doubt(told, form, 1)
-			truth := newFinder(asks, people, func(p Person, _ reads.Role, read reads.Read) float64 { return rates[p.ID][read] })
+			truth := newFinder(asks, people, func(p Person, _ reads.Role,
+				read reads.Read) float64 {
+				return rates[p.ID][read]
+			})
 			share := truly(truth, &told[0])
 			in := told[0].Interval
 			over += (told[0].Score - share) / float64(squads)
@@ -80,7 +87,8 @@ func TestLineupRangesCover(t *testing.T) {
 			}
 		}
 		share := 100 * float64(held) / float64(squads)
-		t.Logf("%s: the range holds in %.1f %%, the score is %.3f above the truth, the range %.3f wide", name, share, over, wide)
+		t.Logf("%s: the range holds in %.1f %%, the score is %.3f above the truth, the range %.3f wide", name, share,
+			over, wide)
 		if share < 75 || share > 85 {
 			t.Errorf("%s: the range of 80 %% holds in %.1f %%", name, share)
 		}

@@ -75,8 +75,10 @@ func TestDoubtAgainstDraws(t *testing.T) {
 	}
 	for i := range told {
 		slices.Sort(scores[i])
-		if in := told[i].Interval; math.Abs(in.Low-scores[i][looks/10]) > 0.03 || math.Abs(in.High-scores[i][looks-looks/10]) > 0.03 {
-			t.Errorf("five %d: %.3f to %.3f, drawn %.3f to %.3f", i, in.Low, in.High, scores[i][looks/10], scores[i][looks-looks/10])
+		if in := told[i].Interval; math.Abs(in.Low-scores[i][looks/10]) > 0.03 ||
+			math.Abs(in.High-scores[i][looks-looks/10]) > 0.03 {
+			t.Errorf("five %d: %.3f to %.3f, drawn %.3f to %.3f", i, in.Low, in.High, scores[i][looks/10],
+				scores[i][looks-looks/10])
 		}
 		if math.Abs(told[i].First-first[i]) > 0.09 {
 			t.Errorf("five %d is first in %.2f, drawn %.2f", i, told[i].First, first[i])
@@ -103,8 +105,10 @@ func TestToldArithmetic(t *testing.T) {
 			for _, id := range five.Players {
 				user, screener = user+rate(id, l.Roles[0], l.Reads[0])/5, screener+rate(id, l.Roles[1], l.Reads[1])/5
 			}
-			if math.Abs(user-l.UserRate) > 1e-9 || math.Abs(screener-l.ScreenerRate) > 1e-9 || l.User != "" || l.Screener != "" {
-				t.Errorf("%s %s: %.4f and %.4f, want %.4f and %.4f", l.Action, l.Cue, l.UserRate, l.ScreenerRate, user, screener)
+			if math.Abs(user-l.UserRate) > 1e-9 || math.Abs(screener-l.ScreenerRate) > 1e-9 || l.User != "" ||
+				l.Screener != "" {
+				t.Errorf("%s %s: %.4f and %.4f, want %.4f and %.4f", l.Action, l.Cue, l.UserRate, l.ScreenerRate, user,
+					screener)
 			}
 		}
 		screens := func(id string) (sum float64) {
@@ -113,7 +117,9 @@ func TestToldArithmetic(t *testing.T) {
 			}
 			return sum
 		}
-		best := slices.MaxFunc(slices.DeleteFunc(slices.Clone(five.Players), func(id string) bool { return id == five.Handler }), func(a, b string) int { return cmp.Compare(screens(a), screens(b)) })
+		best := slices.MaxFunc(slices.DeleteFunc(slices.Clone(five.Players),
+			func(id string) bool { return id == five.Handler }),
+			func(a, b string) int { return cmp.Compare(screens(a), screens(b)) })
 		if five.Screener != best {
 			t.Errorf("%s screens, %s does it best", five.Screener, best)
 		}
@@ -127,12 +133,14 @@ func TestToldArithmetic(t *testing.T) {
 // nobody is named where nothing was logged.
 func TestReadinessByPart(t *testing.T) {
 	p := evidence.DefaultPolicy()
-	people := []Person{{ID: "h1", Handler: true}, {ID: "h2", Handler: true}, {ID: "w1", Wing: true}, {ID: "b1", Big: true}, {ID: "any"}, {ID: "h3", Handler: true}, {ID: "h4", Handler: true}}
+	people := []Person{{ID: "h1", Handler: true}, {ID: "h2", Handler: true}, {ID: "w1", Wing: true},
+		{ID: "b1", Big: true}, {ID: "any"}, {ID: "h3", Handler: true}, {ID: "h4", Handler: true}}
 	asks := Asks([]string{reads.Ball}, reads.TeamRules{}, []Mix{{Ball, []Share{{reads.Drop, 70}, {reads.Blitz, 30}}}})
 	var reps []evidence.Rep
 	for i, who := range []string{"h1", "any", "h2", "h3", "h4", "w1"} {
 		for k := range 12 {
-			reps = append(reps, evidence.Rep{Player: evidence.PlayerID(who), Role: reads.Handler, Expected: asks[0].Reads[0], Correct: k < 12-2*i, Rung: drill.Live2, At: now})
+			reps = append(reps, evidence.Rep{Player: evidence.PlayerID(who), Role: reads.Handler,
+				Expected: asks[0].Reads[0], Correct: k < 12-2*i, Rung: drill.Live2, At: now})
 		}
 	}
 	form := p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC))
@@ -149,7 +157,8 @@ func TestReadinessByPart(t *testing.T) {
 	if !slices.Equal(r.Best, []string{"h1", "any", "h2"}) || !slices.Equal(r.Worst, []string{"h3", "h4"}) {
 		t.Errorf("best %v, worst %v", r.Best, r.Worst)
 	}
-	if !slices.IsSortedFunc(list, func(a, b Ready) int { return cmp.Compare(b.Missing, a.Missing) }) || total <= 0 || total >= 1 {
+	if !slices.IsSortedFunc(list, func(a, b Ready) int { return cmp.Compare(b.Missing, a.Missing) }) || total <= 0 ||
+		total >= 1 {
 		t.Errorf("total %.3f, %+v", total, list)
 	}
 	for _, other := range list {

@@ -9,7 +9,8 @@ import (
 
 // What an opponent who mostly drops asks of the handler at a ball screen; what is asked is counted per part in it.
 func ExampleDemand() {
-	mixes := []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 70}, {Cue: reads.Switch, Percent: 30}}}}
+	mixes := []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 70},
+		{Cue: reads.Switch, Percent: 30}}}}
 	asks := game.Asks([]string{reads.Ball}, reads.TeamRules{}, mixes)
 	for _, ask := range asks {
 		if ask.Share > 0 {

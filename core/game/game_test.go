@@ -58,7 +58,8 @@ func TestAsks(t *testing.T) {
 	for name, mixes := range map[string][]Mix{
 		"nobody knows": nil,
 		"always trail": {{Off, []Share{{reads.Trail, 100}}}},
-		"never switch": {{Off, []Share{{reads.Trail, 50}, {reads.Under, 50}}}, {Ball, []Share{{reads.Drop, 80}, {reads.Ice, 20}}}},
+		"never switch": {{Off, []Share{{reads.Trail, 50}, {reads.Under, 50}}},
+			{Ball, []Share{{reads.Drop, 80}, {reads.Ice, 20}}}},
 	} {
 		asks := Asks(all, reads.TeamRules{}, mixes)
 		total, by := 0.0, map[string]float64{}
@@ -100,7 +101,8 @@ func squad(rng *rand.Rand, n int, actions []string) ([]Person, evidence.Form, []
 		for _, a := range Asks(actions, reads.TeamRules{}, nil) {
 			for side := range 2 {
 				for range rng.IntN(8) {
-					reps = append(reps, evidence.Rep{ID: "r", Player: evidence.PlayerID(ids[i]), Role: a.Roles[side], Expected: a.Reads[side], Correct: rng.Float64() < skill, Rung: drill.Live2, At: now})
+					reps = append(reps, evidence.Rep{ID: "r", Player: evidence.PlayerID(ids[i]), Role: a.Roles[side],
+						Expected: a.Reads[side], Correct: rng.Float64() < skill, Rung: drill.Live2, At: now})
 				}
 			}
 		}
@@ -218,16 +220,20 @@ func TestTermsOfALineUp(t *testing.T) {
 	} {
 		refused(t, tc.terms.Check(people), tc.says)
 	}
-	found, err := Find(asks, form, people, t9(func(t *Terms) { t.Together = [][]string{{ids[0], ids[5]}, {ids[2], ids[3]}} }), 1)
+	found,
+		err := Find(asks, form, people,
+		t9(func(t *Terms) { t.Together = [][]string{{ids[0], ids[5]}, {ids[2], ids[3]}} }), 1)
 	if err != nil {
 		t.Fatal(err)
 	}
 	for _, f := range found.Fives {
-		if slices.Contains(f.Players, ids[0]) != slices.Contains(f.Players, ids[5]) || slices.Contains(f.Players, ids[2]) != slices.Contains(f.Players, ids[3]) {
+		if slices.Contains(f.Players, ids[0]) != slices.Contains(f.Players, ids[5]) ||
+			slices.Contains(f.Players, ids[2]) != slices.Contains(f.Players, ids[3]) {
 			t.Errorf("%v parts who should be together", f.Players)
 		}
 	}
-	_, err = Find(asks, form, people[:6], Terms{Available: ids[:6], Minutes: 32, Together: [][]string{ids[:2], ids[2:4], ids[4:6]}}, 1)
+	_, err = Find(asks, form, people[:6], Terms{Available: ids[:6], Minutes: 32,
+		Together: [][]string{ids[:2], ids[2:4], ids[4:6]}}, 1)
 	refused(t, err, "game.no-lineup")
 }
 
@@ -236,13 +242,15 @@ func TestReadiness(t *testing.T) {
 	var reps []evidence.Rep
 	add := func(player evidence.PlayerID, read reads.Read, role reads.Role, n int, correct bool) {
 		for range n {
-			reps = append(reps, evidence.Rep{ID: "r", Player: player, Role: role, Expected: read, Correct: correct, Rung: drill.Live2, At: now})
+			reps = append(reps, evidence.Rep{ID: "r", Player: player, Role: role, Expected: read, Correct: correct,
+				Rung: drill.Live2, At: now})
 		}
 	}
 	add("a", reads.Curl, reads.Cutter, 20, true)
 	add("b", reads.Curl, reads.Cutter, 20, false)
 	asks := Asks([]string{reads.Down}, reads.TeamRules{}, []Mix{{Off, []Share{{reads.Trail, 100}}}})
-	list, total := Readiness(asks, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC)), []Person{{ID: "a"}, {ID: "b"}})
+	list, total := Readiness(asks, p.FormOf(p.ExtendByPeriod(evidence.NoHistory(), reps, time.UTC)),
+		[]Person{{ID: "a"}, {ID: "b"}})
 	i := slices.IndexFunc(list, func(r Ready) bool { return r.Read == reads.Curl })
 	if i < 0 || math.Abs(list[i].Rate-0.5) > 0.01 || list[i].Share != 1 || list[i].Best[0] != "a" {
 		t.Errorf("%+v", list)
@@ -258,7 +266,8 @@ func TestReadiness(t *testing.T) {
 func TestCompareAndCoverages(t *testing.T) {
 	p := evidence.DefaultPolicy()
 	rep := func(player evidence.PlayerID, rung drill.Rung, correct bool, k int) evidence.Rep {
-		return evidence.Rep{Player: player, Role: reads.Cutter, Expected: reads.Curl, Action: reads.Down, Correct: correct, Rung: rung, Cue: reads.Trail, At: now.Add(time.Duration(k) * time.Minute)}
+		return evidence.Rep{Player: player, Role: reads.Cutter, Expected: reads.Curl, Action: reads.Down,
+			Correct: correct, Rung: rung, Cue: reads.Trail, At: now.Add(time.Duration(k) * time.Minute)}
 	}
 	var before, played []evidence.Rep
 	for k := range 20 {
@@ -268,14 +277,16 @@ func TestCompareAndCoverages(t *testing.T) {
 		played = append(played, rep([]evidence.PlayerID{"a", "b"}[k%2], drill.Game, k == 0, k))
 	}
 	got := Compare(p, before, played)
-	if len(got) != 1 || got[0].Verdict != "Less in the game than in practice." || got[0].Practice.Reps != 20 || got[0].Game.Correct != 1 || got[0].Missed[0] != "b" {
+	if len(got) != 1 || got[0].Verdict != "Less in the game than in practice." || got[0].Practice.Reps != 20 ||
+		got[0].Game.Correct != 1 || got[0].Missed[0] != "b" {
 		t.Errorf("%+v", got)
 	}
 	if got := Compare(p, before, played[:2]); got[0].Verdict != "" {
 		t.Errorf("two reps prove nothing: %+v", got)
 	}
 	seen := Coverages([]Mix{{Off, []Share{{reads.Trail, 60}, {reads.Under, 40}}}}, append(played, played[0]))
-	if seen[0].Cue != reads.Trail || seen[0].Seen != 8 || seen[0].Percent != 100 || seen[0].Expected != 60 || !seen[0].Known || seen[len(seen)-1].Known {
+	if seen[0].Cue != reads.Trail || seen[0].Seen != 8 || seen[0].Percent != 100 || seen[0].Expected != 60 ||
+		!seen[0].Known || seen[len(seen)-1].Known {
 		t.Errorf("%+v", seen)
 	}
 }

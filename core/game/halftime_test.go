@@ -21,7 +21,8 @@ func TestHalfTime(t *testing.T) {
 			if !ok {
 				t.Fatal(action, cue)
 			}
-			played = append(played, evidence.Rep{Action: evidence.ActionID(action), Role: a.Roles[0], Expected: row.CutterRead, Made: row.CutterRead, Correct: correct, Rung: drill.Game,
+			played = append(played, evidence.Rep{Action: evidence.ActionID(action), Role: a.Roles[0],
+				Expected: row.CutterRead, Made: row.CutterRead, Correct: correct, Rung: drill.Game,
 				Cue: cue, At: now.Add(time.Duration(len(played)) * time.Minute)})
 		}
 	}
@@ -40,7 +41,8 @@ func TestHalfTime(t *testing.T) {
 	}
 	down, _ := reads.ActionByID(reads.Down)
 	row, _ := down.Row(reads.TeamRules{}, reads.Under)
-	if len(g.Uses) != 2 || g.Uses[0].Action != reads.Down || g.Uses[0].Count != (evidence.Count{Correct: 4, Reps: 6}) || g.Uses[0].First[0] != row.CutterRead || len(g.Uses[0].First) != len(readsOf(row.Cutter)) ||
+	if len(g.Uses) != 2 || g.Uses[0].Action != reads.Down || g.Uses[0].Count != (evidence.Count{Correct: 4, Reps: 6}) ||
+		g.Uses[0].First[0] != row.CutterRead || len(g.Uses[0].First) != len(readsOf(row.Cutter)) ||
 		!slices.Contains(g.Uses[0].Second, row.ScreenerRead) || g.Uses[1].Reps != 0 {
 		t.Errorf("%+v", g.Uses)
 	}
@@ -59,7 +61,8 @@ func TestStintsLetPlayersRest(t *testing.T) {
 	if tired(all, order) != 0 || len(order) != 6 {
 		t.Errorf("%v", order)
 	}
-	if tired(all, []int{0, 0, 0, 1}) != 5 || tired(all, []int{0, 0, 1, 0, 0}) != 0 || tired(all, []int{0, 0, 0, 0}) != 15 {
+	if tired(all, []int{0, 0, 0, 1}) != 5 || tired(all, []int{0, 0, 1, 0, 0}) != 0 ||
+		tired(all, []int{0, 0, 0, 0}) != 15 {
 		t.Error("a third stint in a row counts once for each of five, a fourth twice")
 	}
 	if got := rested(all, []int{1, 0, 1, 0}); !slices.Equal(got, []int{0, 0, 1, 1}) {

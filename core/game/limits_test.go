@@ -32,8 +32,10 @@ func TestTermsOnTheirLimits(t *testing.T) {
 		{with(func(t *Terms) { t.Minutes = 0 }), "game.minutes: 60"},
 		{with(func(t *Terms) { t.Together = [][]string{ids[:5]} }), ""},
 		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[5], 0}} }), ""},
-		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 16}} }), ""}, // 160 of 160
-		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 15}} }), "game.minutes-too-few: 159, 32, 160"},
+		// 160 of 160
+		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 16}} }), ""},
+		{with(func(t *Terms) { t.Available = ids[:6]; t.Caps = []MinutesCap{{ids[4], 16}, {ids[5], 15}} }),
+			"game.minutes-too-few: 159, 32, 160"},
 	} {
 		refused(t, tc.terms.Check(people), tc.says)
 	}
@@ -66,7 +68,8 @@ func TestFivesOnTheirLimits(t *testing.T) {
 		}
 	}
 	together := Terms{Together: [][]string{ids[:2]}}
-	for five, keeps := range map[[onFloor]int]bool{{0, 1, 2, 3, 4}: true, {2, 3, 4, 5, 6}: true, {0, 2, 3, 4, 5}: false, {1, 3, 4, 5, 6}: false} {
+	for five, keeps := range map[[onFloor]int]bool{{0, 1, 2, 3, 4}: true, {2, 3, 4, 5, 6}: true, {0, 2, 3, 4, 5}: false,
+		{1, 3, 4, 5, 6}: false} {
 		if together.keeps(people, five) != keeps {
 			t.Errorf("%v keeps together: %v", five, !keeps)
 		}
@@ -114,9 +117,11 @@ func TestSharesWithoutAnIdea(t *testing.T) {
 func TestMissedOnce(t *testing.T) {
 	var played []evidence.Rep
 	for k, player := range []evidence.PlayerID{"a", "b", "b", "c", "b", "a"} {
-		played = append(played, evidence.Rep{Player: player, Role: reads.Cutter, Expected: reads.Curl, Rung: drill.Game, At: now.Add(time.Duration(k) * time.Minute)})
+		played = append(played, evidence.Rep{Player: player, Role: reads.Cutter, Expected: reads.Curl, Rung: drill.Game,
+			At: now.Add(time.Duration(k) * time.Minute)})
 	}
-	if got := Compare(evidence.DefaultPolicy(), nil, played); !slices.Equal(got[0].Missed, []evidence.PlayerID{"b", "a", "c"}) {
+	if got := Compare(evidence.DefaultPolicy(), nil, played); !slices.Equal(got[0].Missed,
+		[]evidence.PlayerID{"b", "a", "c"}) {
 		t.Errorf("%v", got[0].Missed)
 	}
 }
@@ -125,14 +130,16 @@ func TestMissedOnce(t *testing.T) {
 func TestHalfTimeOnItsLimit(t *testing.T) {
 	var played []evidence.Rep
 	for k, cue := range []reads.Cue{reads.Under, reads.Under, reads.Trail, reads.Trail} {
-		played = append(played, evidence.Rep{Action: evidence.ActionID(reads.Down), Role: reads.Cutter, Expected: reads.Curl, Rung: drill.Game, Cue: cue, At: now.Add(time.Duration(k) * time.Minute)})
+		played = append(played, evidence.Rep{Action: evidence.ActionID(reads.Down), Role: reads.Cutter,
+			Expected: reads.Curl, Rung: drill.Game, Cue: cue, At: now.Add(time.Duration(k) * time.Minute)})
 	}
 	got := HalfTime(nil, played, reads.TeamRules{})
 	if len(got) != 1 || got[0].Of != fewMoments || got[0].Seen != 2 {
 		t.Fatalf("%+v", got)
 	}
 	family := Families()[0]
-	if first := family.Cues[min(slices.Index(family.Cues, reads.Under), slices.Index(family.Cues, reads.Trail))]; got[0].Cue != first {
+	if first := family.Cues[min(slices.Index(family.Cues, reads.Under),
+		slices.Index(family.Cues, reads.Trail))]; got[0].Cue != first {
 		t.Errorf("%s, want the first of the family", got[0].Cue.Name())
 	}
 	if got := HalfTime(nil, played[:3], reads.TeamRules{}); len(got) != 0 {

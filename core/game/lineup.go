@@ -375,8 +375,9 @@ func (f *finder) bestScreener(five *Five) int {
 // Of leaves out who is not among some players any more.
 func (t Terms) Of(players []string) Terms {
 	gone := func(id string) bool { return !slices.Contains(players, id) }
-	out := Terms{Available: slices.DeleteFunc(slices.Clone(t.Available), gone), Together: [][]string{}, Minutes: t.Minutes,
-		Caps: slices.DeleteFunc(slices.Clone(t.Caps), func(c MinutesCap) bool { return gone(c.Player) })}
+	out := Terms{Available: slices.DeleteFunc(slices.Clone(t.Available), gone), Together: [][]string{},
+		Minutes: t.Minutes,
+		Caps:    slices.DeleteFunc(slices.Clone(t.Caps), func(c MinutesCap) bool { return gone(c.Player) })}
 	for _, group := range t.Together {
 		if group = slices.DeleteFunc(slices.Clone(group), gone); len(group) > 1 {
 			out.Together = append(out.Together, group)

@@ -75,7 +75,8 @@ func TestMinutesThatCannotBe(t *testing.T) {
 		t.Errorf("%v, %+v", err, found.Stints)
 	}
 	terms = Terms{Available: ids, Minutes: 1}
-	if found, err := Find(asks, form, people, terms, 1); err != nil || len(found.Stints) != 1 || found.Stints[0].Minutes != 1 || fmt.Sprint(found.Share) != fmt.Sprint(found.Fives[0].Score) {
+	if found, err := Find(asks, form, people, terms, 1); err != nil || len(found.Stints) != 1 ||
+		found.Stints[0].Minutes != 1 || fmt.Sprint(found.Share) != fmt.Sprint(found.Fives[0].Score) {
 		t.Errorf("%v, %+v", err, found.Stints)
 	}
 }

@@ -25,7 +25,8 @@ const (
 )
 
 var families = []Family{
-	{Off, "Screens away from the ball", []reads.Cue{reads.Trail, reads.Stuck, reads.Under, reads.Jump, reads.Switch, reads.Show}},
+	{Off, "Screens away from the ball", []reads.Cue{reads.Trail, reads.Stuck, reads.Under, reads.Jump, reads.Switch,
+		reads.Show}},
 	{Ball, "Ball screens", []reads.Cue{reads.Drop, reads.Under, reads.Hedge, reads.Switch, reads.Blitz, reads.Ice}},
 }
 
@@ -165,7 +166,8 @@ func Asks(actions []string, rules reads.TeamRules, mixes []Mix) []Ask {
 			if info, ok := reads.Info(row.ScreenerRead); !ok || info.Role != action.Roles[1] {
 				continue
 			}
-			a := Ask{id, family.ID, row.Cue, shareOf(mixes, family, row.Cue), action.Roles, [2]reads.Read{row.CutterRead, row.ScreenerRead}}
+			a := Ask{id, family.ID, row.Cue, shareOf(mixes, family, row.Cue), action.Roles,
+				[2]reads.Read{row.CutterRead, row.ScreenerRead}}
 			total += a.Share
 			asks = append(asks, a)
 		}
@@ -197,7 +199,8 @@ func coveragesOf(action *reads.Action, rules reads.TeamRules, family Family) []r
 		if parent := cue.Parent(); parent != reads.NoCue && slices.Contains(family.Cues, parent) {
 			cue = parent
 		}
-		if !slices.Contains(family.Cues, cue) || slices.ContainsFunc(out, func(r reads.Row) bool { return r.Cue == cue }) {
+		if !slices.Contains(family.Cues, cue) || slices.ContainsFunc(out,
+			func(r reads.Row) bool { return r.Cue == cue }) {
 			continue
 		}
 		whole, _ := action.Row(rules, cue)

@@ -16,7 +16,8 @@ func (m *Moment) drift(d int, t float64) court.Point {
 	for i := range m.Attackers {
 		// Whoever runs into a body that stands is stopped there.
 		body := &m.Attack[i]
-		if body.Velocity.Len() > 1 || body.At.Dist(b.At) < bodyWidth/2 || court.SegmentDist(body.At, b.At, to) >= bodyWidth {
+		if body.Velocity.Len() > 1 || body.At.Dist(b.At) < bodyWidth/2 ||
+			court.SegmentDist(body.At, b.At, to) >= bodyWidth {
 			continue
 		}
 		near := court.NearestOnSegment(body.At, b.At, to)
@@ -181,7 +182,8 @@ func (m *Moment) passings(r *Run, out []passing) []passing {
 		last := leg == len(r.Path)-1
 		for s := step; s < length || s < length+step && !last; s += step {
 			far := min(s, length)
-			out = append(out, passing{at.Add(way.Scale(far)), r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + far))})})
+			out = append(out, passing{at.Add(way.Scale(far)),
+				r.Delay + runner.Arrival(mover, []court.Point{at.Add(way.Scale(gone + far))})})
 		}
 		gone += length
 		at = to
@@ -236,5 +238,6 @@ func (m *Moment) onBack(d int, r *Run) bool {
 	from := m.Attack[r.Who].At
 	const went = 2.0 // feet from which a driver has somebody on the back (assumption)
 	end := r.Path[len(r.Path)-1]
-	return from.Len()-end.Len() > went && end.Len() < m.Defend[d].At.Len() && m.Defend[d].At.Sub(from).Dot(r.Path[0].Sub(from)) < 0
+	return from.Len()-end.Len() > went && end.Len() < m.Defend[d].At.Len() &&
+		m.Defend[d].At.Sub(from).Dot(r.Path[0].Sub(from)) < 0
 }

@@ -49,7 +49,8 @@ func TestMomentProperties(t *testing.T) {
 		try := Try{Receiver: 1, Leaves: 0.4 * rng.Float64()}
 		if rng.IntN(2) == 0 {
 			end := court.Point{X: 3, Y: 2}
-			try.Runs = []Run{{Who: 1, Path: []court.Point{near(court.Point{X: 12, Y: 4}, 2), end}, ToRim: true, Stride: 6}}
+			try.Runs = []Run{{Who: 1, Path: []court.Point{near(court.Point{X: 12, Y: 4}, 2), end}, ToRim: true,
+				Stride: 6}}
 		}
 		o := m.Play(&try)
 		if math.IsNaN(o.Window) || o.Window < LeastWindow || o.Window > mostWindow || o.Ball <= 0 || o.Feet < 0 {
@@ -84,8 +85,10 @@ func TestMomentProperties(t *testing.T) {
 // handoff cannot be given through a defender; a shot from too far out is none.
 func TestWhoFollowsWhom(t *testing.T) {
 	m := Moment{
-		Attack:    [Most]Body{{At: court.Point{X: 10, Y: 18}, Velocity: court.Point{X: -8}}, {At: court.Point{X: 10, Y: 15}}},
-		Defend:    [Most]Body{{At: court.Point{X: 10, Y: 13}, Guards: 0}, {At: court.Point{X: 7, Y: 18}, Guards: 1, Velocity: court.Point{X: -4}}},
+		Attack: [Most]Body{{At: court.Point{X: 10, Y: 18}, Velocity: court.Point{X: -8}},
+			{At: court.Point{X: 10, Y: 15}}},
+		Defend: [Most]Body{{At: court.Point{X: 10, Y: 13}, Guards: 0},
+			{At: court.Point{X: 7, Y: 18}, Guards: 1, Velocity: court.Point{X: -4}}},
 		Attackers: 2, Defenders: 2, Pace: DefaultPace, Range: 24, Involved: [2]int{0, 1},
 	}
 	if !m.Exchanged() {
@@ -126,8 +129,10 @@ func TestWhoFollowsWhom(t *testing.T) {
 func TestCrossingDefender(t *testing.T) {
 	stopped := func(speed float64) bool {
 		m := Moment{
-			Attack:    [Most]Body{{At: court.Point{Y: 20}, Velocity: court.Point{Y: -16}}, {At: court.Point{X: 20, Y: 20}}},
-			Defend:    [Most]Body{{At: court.Point{X: -0.9, Y: 16}, Velocity: court.Point{X: speed}, Guards: 1, Away: true}},
+			Attack: [Most]Body{{At: court.Point{Y: 20}, Velocity: court.Point{Y: -16}},
+				{At: court.Point{X: 20, Y: 20}}},
+			Defend: [Most]Body{{At: court.Point{X: -0.9, Y: 16}, Velocity: court.Point{X: speed}, Guards: 1,
+				Away: true}},
 			Attackers: 2, Defenders: 1, Pace: DefaultPace, Range: 24,
 		}
 		run := Run{Who: 0, Path: []court.Point{{Y: 4}}, ToRim: true}

@@ -17,7 +17,8 @@ func TestPaces(t *testing.T) {
 		if err := p.Validate(); err != nil {
 			t.Errorf("%s: %v", band, err)
 		}
-		if !(p.Accel > last.Accel && p.Top > last.Top && p.Pass > last.Pass && p.Skip > last.Skip && p.React < last.React && p.Skip < p.Pass) {
+		if !(p.Accel > last.Accel && p.Top > last.Top && p.Pass > last.Pass && p.Skip > last.Skip &&
+			p.React < last.React && p.Skip < p.Pass) {
 			t.Errorf("%s: %+v is not quicker than %+v", band, p, last)
 		}
 		if p.Dribbling().TimeTo(20) <= p.Cutting().TimeTo(20) || p.Jogging().TimeTo(20) <= p.Dribbling().TimeTo(20) {
@@ -29,8 +30,10 @@ func TestPaces(t *testing.T) {
 		t.Error("an unknown band has the default's pace")
 	}
 	for field, change := range map[string]func(*Pace){
-		"acceleration": func(p *Pace) { p.Accel = 0 }, "top speed": func(p *Pace) { p.Top = 300 }, "reaction": func(p *Pace) { p.React = math.NaN() },
-		"motion.pace: The pass, 10, 80": func(p *Pace) { p.Pass = -1 }, "over a head": func(p *Pace) { p.Skip = math.Inf(1) },
+		"acceleration": func(p *Pace) { p.Accel = 0 }, "top speed": func(p *Pace) { p.Top = 300 },
+		"reaction":                      func(p *Pace) { p.React = math.NaN() },
+		"motion.pace: The pass, 10, 80": func(p *Pace) { p.Pass = -1 },
+		"over a head":                   func(p *Pace) { p.Skip = math.Inf(1) },
 	} {
 		p := DefaultPace
 		change(&p)

@@ -69,7 +69,8 @@ func TestRound(t *testing.T) {
 	if p := Round(from, to, court.Point{X: 0, Y: 4}, 1.5); len(p) != 1 || p[0] != to {
 		t.Errorf("a body off the way: %+v", p)
 	}
-	if p := Round(from, to, court.Point{X: 0, Y: 0.3}, 1.5); len(p) != 2 || math.Abs(p[0].Dist(court.Point{X: 0, Y: 0.3})-1.5) > 1e-9 {
+	if p := Round(from, to, court.Point{X: 0, Y: 0.3}, 1.5); len(p) != 2 ||
+		math.Abs(p[0].Dist(court.Point{X: 0, Y: 0.3})-1.5) > 1e-9 {
 		t.Errorf("a body right on the way: %+v", p)
 	}
 }
@@ -108,7 +109,8 @@ func TestStopAt(t *testing.T) {
 // 0.2 s slower.
 func TestSprintsAgainstFieldTests(t *testing.T) {
 	const tenMeters, push = 32.81, 0.2
-	for band, told := range map[string][2]float64{"grades 9-12": {1.8, 2.0}, "12-14": {1.95, 2.15}, "9-11": {2.1, 2.3}} {
+	for band, told := range map[string][2]float64{"grades 9-12": {1.8, 2.0}, "12-14": {1.95, 2.15},
+		"9-11": {2.1, 2.3}} {
 		if s := PaceOf(band).Sprinting().TimeTo(tenMeters); s < told[0] || s > told[1]+push {
 			t.Errorf("%s: %.2f s, field tests say %.2f to %.2f", band, s, told[0], told[1])
 		} else {

@@ -67,7 +67,8 @@ func (m *Moment) takes(t *Try, from, to court.Point, leaves, speed, fromEnd, spa
 		// Nobody knows of the pass before it leaves; till then a defender goes on.
 		react := leaves + m.Pace.React
 		here, there := m.drift(d, leaves), m.drift(d, react)
-		if court.SegmentDist(here, from, to) >= laneReach && !m.inTime(court.NearestOnSegment(there, from, to), there, laneReach, length/speed-m.Pace.React) {
+		if court.SegmentDist(here, from, to) >= laneReach &&
+			!m.inTime(court.NearestOnSegment(there, from, to), there, laneReach, length/speed-m.Pace.React) {
 			continue // too far from all of its way
 		}
 		around := at.Dist(from) < nearPasser
@@ -80,7 +81,8 @@ func (m *Moment) takes(t *Try, from, to court.Point, leaves, speed, fromEnd, spa
 				return true
 			}
 			passes := leaves + gone/speed
-			if m.inTime(p, there, laneReach, passes-react) && m.reachFrom(d, p, there, laneReach, react, t)+spare < passes {
+			if m.inTime(p, there, laneReach, passes-react) &&
+				m.reachFrom(d, p, there, laneReach, react, t)+spare < passes {
 				return true
 			}
 		}

@@ -46,7 +46,8 @@ func TestActionsInTheOrderToTeachThem(t *testing.T) {
 	if got := s.Actions(); got[len(got)-1] != reads.FlareS {
 		t.Errorf("the counter comes early: %v", got)
 	}
-	counters := Offense{Answers: []Answer{{On: Denied, Action: reads.Down, Weight: 1}, {On: FromPost, Action: reads.Back, Weight: 5}, {On: AnyPass, Action: reads.Away, Weight: 0.1}}}
+	counters := Offense{Answers: []Answer{{On: Denied, Action: reads.Down, Weight: 1},
+		{On: FromPost, Action: reads.Back, Weight: 5}, {On: AnyPass, Action: reads.Away, Weight: 0.1}}}
 	if got, want := counters.Actions(), []string{reads.Away, reads.Back, reads.Down}; !slices.Equal(got, want) {
 		t.Errorf("counters: %v, want %v", got, want)
 	}

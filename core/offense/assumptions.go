@@ -25,7 +25,8 @@ type Assumed struct {
 }
 
 // usual are the assumptions at which the bands of a high-school game are met.
-var usual = Assumed{Timing: 0.48, ReadLate: 0.05, Fooled: 0.25, Held: 0.3, Foresight: 0.6, Drives: 1, Beats: 1, Losses: 1, Seals: 0.5}
+var usual = Assumed{Timing: 0.48, ReadLate: 0.05, Fooled: 0.25, Held: 0.3, Foresight: 0.6, Drives: 1, Beats: 1,
+	Losses: 1, Seals: 0.5}
 
 // Effect is how far an assumption moves the share of possessions with an open look.
 type Effect struct {
@@ -55,12 +56,17 @@ var effects = []Effect{
 func Assumptions() []string { return slices.Clone(assumptions) }
 
 var assumptions = []string{
-	"Passes go to a neighbor on the floor, either way as often as the other; what follows is chosen by how often the offense wants it. The next pass leaves when that is over.",
+	"Passes go to a neighbor on the floor, either way as often as the other; what follows is chosen by how often the " +
+		"offense wants it. The next pass leaves when that is over.",
 	"For the first two passes only layups are taken, with the second one also a shot that a cut or screen has made.",
-	"A read is right as often as the player's record says, or could say where it is short. A wrong one brings nothing, and now and then a lost ball.",
-	"Defenders stand in help by how far the ball is, move on every pass a reaction late, and run as fast as the offense.",
-	"A shot is open when nobody is within four feet as it leaves the hand, helpers counted. Passes and feet are off by half a second now and then.",
-	"Kinematics say nothing about who beats a defender off the dribble: that is a rate, and so is how often a post seals.",
+	"A read is right as often as the player's record says, or could say where it is short. A wrong one brings " +
+		"nothing, and now and then a lost ball.",
+	"Defenders stand in help by how far the ball is, move on every pass a reaction late, and run as fast as " +
+		"the offense.",
+	"A shot is open when nobody is within four feet as it leaves the hand, helpers counted. Passes and feet are off " +
+		"by half a second now and then.",
+	"Kinematics say nothing about who beats a defender off the dribble: that is a rate, and so is how often a " +
+		"post seals.",
 	"A zone moves with the ball, and everybody in it guards whoever is near.",
 	"Nobody tires, nobody is taller or faster than another, and rebounds and shooting are left out.",
 }

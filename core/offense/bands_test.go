@@ -56,11 +56,18 @@ func medianPasses(_ *Summary, list []Possession) float64 {
 }
 
 var bands = []band{
-	{"open cuts to the rim a game", 2, 6, func(s *Summary, _ []Possession) float64 { return PerGame * s.Of("cut").Value }, cutting},
-	{"possessions with an open look", 0.45, 0.75, func(s *Summary, _ []Possession) float64 { return s.Of("open").Value }, nil},
+	{"open cuts to the rim a game", 2, 6, func(s *Summary,
+		_ []Possession) float64 {
+		return PerGame * s.Of("cut").Value
+	}, cutting},
+	{"possessions with an open look", 0.45, 0.75, func(s *Summary,
+		_ []Possession) float64 {
+		return s.Of("open").Value
+	}, nil},
 	{"lost balls a game", 8, 16, func(s *Summary, _ []Possession) float64 { return PerGame * s.Of("lost").Value }, nil},
 	{"looks of screeners to looks of cutters", 0.5, 1, func(_ *Summary, list []Possession) float64 {
-		return share(list, func(l Look) bool { return l.Kind == OffSet }) / share(list, func(l Look) bool { return l.Kind == OffCut || l.Kind == OffScreen })
+		return share(list, func(l Look) bool { return l.Kind == OffSet }) / share(list,
+			func(l Look) bool { return l.Kind == OffCut || l.Kind == OffScreen })
 	}, screening},
 	{"passes before the open look, median", 3, 7, medianPasses, nil},
 	{"share of open looks at the rim", 0.1, 1, func(_ *Summary, list []Possession) float64 {
@@ -69,7 +76,8 @@ var bands = []band{
 	{"share of open looks inside the arc", 0.1, 1, func(_ *Summary, list []Possession) float64 {
 		return share(list, func(l Look) bool { return l.Feet > rimFeet && !l.Three })
 	}, nil},
-	{"share of open looks that are threes", 0.1, 1, func(_ *Summary, list []Possession) float64 { return share(list, func(l Look) bool { return l.Three }) }, nil},
+	{"share of open looks that are threes", 0.1, 1,
+		func(_ *Summary, list []Possession) float64 { return share(list, func(l Look) bool { return l.Three }) }, nil},
 }
 
 // Every shipped offense falls into the bands; in few games it may miss one by a tenth.
@@ -108,7 +116,10 @@ func TestBands(t *testing.T) {
 	table.WriteString("| against a zone: gap cuts, flashes and swings of all open looks | 0.15 to 0.45 |")
 	for _, o := range Shipped() {
 		list := simulator(t, o.ID, Defense{Zone: true}, usualRate).Many(n, 0)
-		zone[o.ID] = share(list, func(l Look) bool { return l.Kind == OffGap || l.Kind == OffFlash || l.Kind == OffSwing })
+		zone[o.ID] = share(list, func(l Look) bool {
+			return l.Kind == OffGap || l.Kind == OffFlash ||
+				l.Kind == OffSwing
+		})
 		fmt.Fprintf(&table, " %.2f |", zone[o.ID])
 		if zone[o.ID] < 0.15*(1-miss) || zone[o.ID] > 0.45*(1+miss) {
 			t.Errorf("%s: against a zone %.2f", o.ID, zone[o.ID])
@@ -146,15 +157,17 @@ func TestMonotone(t *testing.T) {
 		for _, rate := range []float64{0.7, 0.9} {
 			now, lost := open(o.ID, rate, same)
 			if now <= before || lost >= lostBefore {
-				t.Errorf("%s: readers at %.1f find %.3f after %.3f and lose %.3f after %.3f", o.ID, rate, now, before, lost, lostBefore)
+				t.Errorf("%s: readers at %.1f find %.3f after %.3f and lose %.3f after %.3f", o.ID, rate, now, before,
+					lost, lostBefore)
 			}
 			gain[o.ID] += now - before
 			before, lostBefore = now, lost
 		}
 		for name, steps := range map[string][]func(*Dials){
 			"reaction": {func(d *Dials) { d.React = 1.5 }, same, func(d *Dials) { d.React = 0.7 }},
-			"help":     {func(d *Dials) { d.Help, d.React = 0.1, 1.2 }, same, func(d *Dials) { d.Help, d.React = 0.8, 0.85 }},
-			"level":    {func(d *Dials) { *d = levels[0].Dials }, same, func(d *Dials) { *d = levels[2].Dials }},
+			"help": {func(d *Dials) { d.Help, d.React = 0.1, 1.2 }, same,
+				func(d *Dials) { d.Help, d.React = 0.8, 0.85 }},
+			"level": {func(d *Dials) { *d = levels[0].Dials }, same, func(d *Dials) { *d = levels[2].Dials }},
 		} {
 			before := 1.0
 			for i, change := range steps {
@@ -182,7 +195,8 @@ func TestAssumptionsMove(t *testing.T) {
 	}
 	ids := []string{"cut", "cont", "entry"}
 	var table strings.Builder
-	table.WriteString("| a quarter less and more of | pass and cut | screen-away continuity | high-post entry |\n|---|---|---|---|\n")
+	table.WriteString(
+		"| a quarter less and more of | pass and cut | screen-away continuity | high-post entry |\n|---|---|---|---|\n")
 	shifts := make([][][]float64, len(ids)) // by offense, then each assumption less and more, by figure
 	for k, id := range ids {
 		base, less, more := simulator(t, id, Defense{}, usualRate).vary(n)

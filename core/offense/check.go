@@ -89,7 +89,8 @@ func (o Offense) spots(c court.Court) error {
 
 // choices checks that every option has one of its values, and that the bigs are players.
 func (o Offense) choices() error {
-	for i, have := range []string{string(o.Cutting), string(o.Catch), string(o.Again), string(o.Dribble), string(o.OnDrive), string(o.BigRule), string(o.Post)} {
+	for i, have := range []string{string(o.Cutting), string(o.Catch), string(o.Again), string(o.Dribble),
+		string(o.OnDrive), string(o.BigRule), string(o.Post)} {
 		if !slices.ContainsFunc(options[i].Values, func(v Choice) bool { return v.ID == have }) {
 			return refusal.New("offense.option", options[i].Name, have)
 		}
@@ -106,7 +107,8 @@ func (o Offense) choices() error {
 		return refusal.New("offense.bigs-unsaid")
 	case o.BigRule == BigsWings && !(slices.ContainsFunc(o.Ring, wing)):
 		return refusal.New("offense.bigs-need-wing")
-	case o.Dribble != FreeDribble && slices.ContainsFunc(o.Answers, func(a Answer) bool { return a.Ball == Handed && a.Weight > 0 }):
+	case o.Dribble != FreeDribble && slices.ContainsFunc(o.Answers,
+		func(a Answer) bool { return a.Ball == Handed && a.Weight > 0 }):
 		return refusal.New("offense.handoff-needs-dribble")
 	}
 	return nil
@@ -130,7 +132,8 @@ func (o Offense) continues(p Places) error {
 
 // goesOn checks what follows one pass.
 func (o Offense) goesOn(p Places, to int, denied bool) error {
-	pass := fmt.Sprintf("a pass from the %s to the %s", court.SpotName(p.spotOf(o, p.Ball())), court.SpotName(o.Ring[to]))
+	pass := fmt.Sprintf("a pass from the %s to the %s", court.SpotName(p.spotOf(o, p.Ball())),
+		court.SpotName(o.Ring[to]))
 	allowed := p.answers(o, to, denied, every)
 	base := p.answers(o, to, denied, 0)
 	switch {

@@ -90,11 +90,15 @@ func yes(b bool) float64 {
 // figures are those that are told, in order.
 var figures = []figure{
 	{Figure{"open", "Possessions with an open look", shareOf}, func(p *Possession) float64 { return yes(p.Found) }},
-	{Figure{"rim", "Open looks at the rim", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Feet <= rimFeet) }},
-	{Figure{"mid", "Open looks inside the arc", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Feet > rimFeet && !p.Look.Three) }},
+	{Figure{"rim", "Open looks at the rim", perGame},
+		func(p *Possession) float64 { return yes(p.Found && p.Look.Feet <= rimFeet) }},
+	{Figure{"mid", "Open looks inside the arc", perGame},
+		func(p *Possession) float64 { return yes(p.Found && p.Look.Feet > rimFeet && !p.Look.Three) }},
 	{Figure{"three", "Open threes", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Three) }},
-	{Figure{"cut", "Open cuts to the rim", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Kind == OffCut) }},
-	{Figure{"screener", "Open looks of screeners", perGame}, func(p *Possession) float64 { return yes(p.Found && p.Look.Screened) }},
+	{Figure{"cut", "Open cuts to the rim", perGame},
+		func(p *Possession) float64 { return yes(p.Found && p.Look.Kind == OffCut) }},
+	{Figure{"screener", "Open looks of screeners", perGame},
+		func(p *Possession) float64 { return yes(p.Found && p.Look.Screened) }},
 	{Figure{"lost", "Lost balls", perGame}, func(p *Possession) float64 { return yes(p.Lost) }},
 	{Figure{"seconds", "Seconds until the shot or the loss", "s"}, func(p *Possession) float64 { return p.Seconds }},
 	{Figure{"passes", "Passes", ""}, func(p *Possession) float64 { return float64(p.Passes) }},
@@ -133,7 +137,8 @@ func (s *Simulator) Many(n int, seed uint64) []Possession {
 
 // Sum sums possessions up.
 func Sum(list []Possession) Summary {
-	out := Summary{Possessions: len(list), Actions: map[string]float64{}, Kinds: map[string]int{}, Rules: map[string]int{}}
+	out := Summary{Possessions: len(list), Actions: map[string]float64{}, Kinds: map[string]int{},
+		Rules: map[string]int{}}
 	for _, f := range figures {
 		out.Figures = append(out.Figures, meanOf(column(list, f.of)))
 	}

@@ -10,18 +10,22 @@ import (
 // every choice.
 func composed(rng *rand.Rand) Offense {
 	base := shipped[rng.IntN(len(shipped))]
-	o := Offense{ID: "own", Name: "Own", Ring: slices.Clone(base.Ring), Inside: base.Inside, Ball: base.Ring[rng.IntN(len(base.Ring))], Zone: ZonePlan{true, true, true},
+	o := Offense{ID: "own", Name: "Own", Ring: slices.Clone(base.Ring), Inside: base.Inside,
+		Ball: base.Ring[rng.IntN(len(base.Ring))], Zone: ZonePlan{true, true, true},
 		Rules: Rules{true, true, true, true, true, true, true}}
 	one := func(i int) string { return options[i].Values[rng.IntN(len(options[i].Values))].ID }
-	o.Cutting, o.Catch, o.Again, o.Dribble = CutRule(one(0)), CatchSpot(one(1)), ScreenAgain(one(2)), DribbleRule(one(3))
+	o.Cutting, o.Catch, o.Again, o.Dribble = CutRule(one(0)), CatchSpot(one(1)), ScreenAgain(one(2)),
+		DribbleRule(one(3))
 	o.OnDrive, o.BigRule, o.Post = DriveAnswer(one(4)), BigRule(one(5)), PostRule(one(6))
 	if o.BigRule != BigsAny {
 		o.Bigs = []int{1 + rng.IntN(2), 3 + rng.IntN(2)}
 	}
-	o.Parts = append(o.Parts, Part{ID: "cut", Weight: rng.Float64()}, Part{ID: []string{"denied", "denied-out"}[rng.IntN(2)], Weight: 1})
+	o.Parts = append(o.Parts, Part{ID: "cut", Weight: rng.Float64()},
+		Part{ID: []string{"denied", "denied-out"}[rng.IntN(2)], Weight: 1})
 	for _, p := range catalogue {
 		if rng.IntN(3) == 0 && !slices.ContainsFunc(o.Parts, func(q Part) bool { return q.ID == p.ID }) {
-			o.Parts = append(o.Parts, Part{ID: p.ID, Weight: 3 * rng.Float64(), After: []Trigger{"", "", CutCovered, ScreenCovered}[rng.IntN(4)]})
+			o.Parts = append(o.Parts, Part{ID: p.ID, Weight: 3 * rng.Float64(),
+				After: []Trigger{"", "", CutCovered, ScreenCovered}[rng.IntN(4)]})
 		}
 	}
 	return o
@@ -46,7 +50,8 @@ func TestComposedOffenses(t *testing.T) {
 		}
 		found++
 		start := f.Begin(o)
-		for k, against := range []Guarding{{}, guarding(true), {Defended: true, Defense: Defense{Zone: true, Dials: DefaultDials()}}} {
+		for k, against := range []Guarding{{}, guarding(true),
+			{Defended: true, Defense: Defense{Zone: true, Dials: DefaultDials()}}} {
 			run, err := f.Watch(o, start, 8, against, uint64(tried))
 			if err != nil {
 				t.Fatalf("%+v: %v", o, err)
@@ -99,7 +104,10 @@ func audit(t *testing.T, f *Floor, o *Offense, run *Run) {
 			at := run.Play.Tracks[i].Keys[k].At
 			held = held || at.Within(key.At, 0.1)
 		}
-		flies := slices.ContainsFunc(run.Passes, func(p Passed) bool { return p.From != p.To && key.T >= p.T && key.T <= p.T+3 })
+		flies := slices.ContainsFunc(run.Passes, func(p Passed) bool {
+			return p.From != p.To && key.T >= p.T &&
+				key.T <= p.T+3
+		})
 		if !held && !flies {
 			t.Errorf("%v: nobody has the ball at %.1f s", o.Parts, key.T)
 			return
@@ -180,7 +188,9 @@ func TestChoices(t *testing.T) {
 	waits := with(func(o *Offense) {
 		o.Parts = []Part{{"cut", 1, ""}, {"ball", 2, CutCovered}, {"away", 1, ScreenCovered}, {"denied", 1, ""}}
 	})
-	if a, b, d := names(waits, 0), names(waits, cutWasCovered), names(waits, every); !slices.Equal(a, []string{"cut"}) || !slices.Equal(b, []string{"cut", "ball"}) || len(d) != 3 {
+	if a, b, d := names(waits, 0), names(waits, cutWasCovered),
+		names(waits, every); !slices.Equal(a, []string{"cut"}) || !slices.Equal(b, []string{"cut", "ball"}) ||
+		len(d) != 3 {
 		t.Errorf("counters: %v, %v, %v", a, b, d)
 	}
 	always := with(func(o *Offense) { o.Cutting = AlwaysCut })

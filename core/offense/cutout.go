@@ -191,9 +191,11 @@ func (c *cutter) drill(m Moment) *drill.Drill {
 		ID:     "cut-out",
 		Name:   string(title[:min(len(title), maxName)]),
 		Action: c.answer.Action,
-		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.offense.Name, when, court.SpotName(c.turned(c.spots[c.passer])),
+		About: fmt.Sprintf("A piece of %s, %s a pass from the %s to the %s%s. %s.", c.offense.Name, when,
+			court.SpotName(c.turned(c.spots[c.passer])),
 			court.SpotName(c.turned(m.Aim)), denied, c.answer.Name),
-		Rotation:  drill.Rotation{Rule: drill.OffDefLine, Say: "Offense stays on for defense, defense goes to the end of the line. Both sides of the floor."},
+		Rotation: drill.Rotation{Rule: drill.OffDefLine,
+			Say: "Offense stays on for defense, defense goes to the end of the line. Both sides of the floor."},
 		Equipment: []string{"One ball at each basket", "Tape on the spots where they start"},
 		Watch:     []string{},
 		Fixes:     []string{},
@@ -223,7 +225,8 @@ const maxWatch = 4
 
 // position is a player's place in the drill, named as the action names it.
 func (c *cutter) position(i, who int, screen *reads.Action) drill.Position {
-	p := drill.Position{ID: c.id(who), Spot: c.turned(c.spots[who]), Name: "Next one", Letter: "N", Ball: who == c.starts()}
+	p := drill.Position{ID: c.id(who), Spot: c.turned(c.spots[who]), Name: "Next one", Letter: "N",
+		Ball: who == c.starts()}
 	switch {
 	case p.ID == posFeeder:
 		p.Name, p.Letter, p.Helper = "Passer", "P", true

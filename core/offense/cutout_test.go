@@ -42,7 +42,8 @@ func TestDrillsCutOut(t *testing.T) {
 					t.Fatalf("%s, %s: %d players, %d helpers, reads of %q", s.ID, p.ID, players, helpers, d.Action)
 				}
 				// They stand where those in the moment stand, or all on the other side.
-				left := slices.ContainsFunc(spots, func(id string) bool { return !slices.Contains(p.Start.Spots[:], id) })
+				left := slices.ContainsFunc(spots,
+					func(id string) bool { return !slices.Contains(p.Start.Spots[:], id) })
 				for _, id := range spots {
 					if left {
 						id = court.MirrorSpot(id)
@@ -56,7 +57,8 @@ func TestDrillsCutOut(t *testing.T) {
 				}
 				// It climbs to a live game of as many against as many, and its cues are the read's.
 				last := d.Stages[len(d.Stages)-1]
-				if last.Defenders != players || d.Stages[0].Rung != drill.Air || d.Action != "" && (len(last.Cues) == 0 || len(d.Stages) != 4 || len(d.Watch) == 0) {
+				if last.Defenders != players || d.Stages[0].Rung != drill.Air || d.Action != "" &&
+					(len(last.Cues) == 0 || len(d.Stages) != 4 || len(d.Watch) == 0) {
 					t.Errorf("%s, %s: stages %+v, watch %v", s.ID, p.ID, d.Stages, d.Watch)
 				}
 				if len(d.Cautions) == 0 || len(d.Name) > maxName || !strings.HasPrefix(d.Name, s.Name) {
@@ -82,9 +84,11 @@ func TestCutOutByHand(t *testing.T) {
 	}
 	// The top passes to the right wing and screens for the left wing, who curls; the left
 	// corner follows. Turned to the right side.
-	want := []struct{ id, name, spot string }{{"cutter", "Cutter", "wingR"}, {"screener", "Screener", "top"}, {"third", "Next one", "cornerR"}, {"passer", "Passer", "wingL"}}
+	want := []struct{ id, name, spot string }{{"cutter", "Cutter", "wingR"}, {"screener", "Screener", "top"},
+		{"third", "Next one", "cornerR"}, {"passer", "Passer", "wingL"}}
 	for i, w := range want {
-		if p := d.Positions[i]; p.ID != w.id || p.Name != w.name || p.Spot != w.spot || p.Ball != (w.id == "screener") || p.Helper != (w.id == "passer") {
+		if p := d.Positions[i]; p.ID != w.id || p.Name != w.name || p.Spot != w.spot ||
+			p.Ball != (w.id == "screener") || p.Helper != (w.id == "passer") {
 			t.Errorf("%+v, want %v", p, w)
 		}
 	}
@@ -94,7 +98,8 @@ func TestCutOutByHand(t *testing.T) {
 			lines = append(lines, strings.Join([]string{ph.Name, string(a.Do), a.Who, a.To, a.For}, " "))
 		}
 	}
-	script := []string{"Pass pass screener passer ", "Screen screen screener  cutter", "Read cut cutter rim ", "Read pass passer cutter ",
+	script := []string{"Pass pass screener passer ", "Screen screen screener  cutter", "Read cut cutter rim ",
+		"Read pass passer cutter ",
 		"Read cut screener wingR ", "Follow cut third top ", "Finish shot cutter  "}
 	if !slices.Equal(lines, script) {
 		t.Errorf("%s", strings.Join(lines, "\n"))
@@ -105,9 +110,12 @@ func TestCutOutByHand(t *testing.T) {
 	}
 	// An answer with four in it, and nobody who only feeds: four on four.
 	own := s
-	own.Answers = append(slices.Clone(s.Answers), Answer{ID: "four", Name: "Ball screen, both sides cut", On: AnyPass, Behind: [2]int{1, 9},
-		Moves: []Move{{Passer, Screen, Receiver, Receiver}, {Receiver, Drive, Passer, Passer}, {Next1, Cut, "", Next1}, {Ahead1, Cut, "", Ahead1}}, Action: "ball", Weight: 1})
-	if four, err := f.CutOut(own, Moment{st, "wingR", "four"}); err != nil || four.Stages[3].Rung != drill.Live4 || four.Positions[0].Name != "Handler" || four.Positions[3].Spot == "" {
+	own.Answers = append(slices.Clone(s.Answers), Answer{ID: "four", Name: "Ball screen, both sides cut", On: AnyPass,
+		Behind: [2]int{1, 9},
+		Moves: []Move{{Passer, Screen, Receiver, Receiver}, {Receiver, Drive, Passer, Passer}, {Next1, Cut, "", Next1},
+			{Ahead1, Cut, "", Ahead1}}, Action: "ball", Weight: 1})
+	if four, err := f.CutOut(own, Moment{st, "wingR", "four"}); err != nil || four.Stages[3].Rung != drill.Live4 ||
+		four.Positions[0].Name != "Handler" || four.Positions[3].Spot == "" {
 		t.Errorf("%v, %+v", err, four)
 	}
 	// Whoever was dragged stands on the spot that is nearest to him.
@@ -132,7 +140,8 @@ func TestCutOutByHand(t *testing.T) {
 		t.Errorf("%d of 400 moments are refused", refused)
 	}
 	for says, bad := range map[string]Moment{
-		"offense.pass-missing": {st, "wingX", "away"}, "offense.answer-missing": {st, "wingR", "dunk"}, "offense.ball-holder": {Standing{Spots: st.Spots, At: st.At, Ball: 9}, "wingR", "away"},
+		"offense.pass-missing": {st, "wingX", "away"}, "offense.answer-missing": {st, "wingR", "dunk"},
+		"offense.ball-holder": {Standing{Spots: st.Spots, At: st.At, Ball: 9}, "wingR", "away"},
 	} {
 		if _, err := f.CutOut(s, bad); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)
@@ -146,7 +155,8 @@ func TestEveryPartIsADrill(t *testing.T) {
 	cut := map[string]bool{}
 	for i, part := range catalogue {
 		base := shipped[[]int{3, 5}[i%2]]
-		if slices.ContainsFunc(part.Moves, func(m Move) bool { return m.Who == Inside || m.For == Inside }) || part.On != AnyPass && part.On != Denied {
+		if slices.ContainsFunc(part.Moves, func(m Move) bool { return m.Who == Inside || m.For == Inside }) ||
+			part.On != AnyPass && part.On != Denied {
 			base = shipped[5]
 		}
 		base.Dribble = FreeDribble

@@ -21,15 +21,20 @@ func (c *cutter) stages(d *drill.Drill, screen *reads.Action) []drill.Stage {
 		seconds = math.Ceil(play.Duration + wayBack)
 	}
 	stage := func(rung drill.Rung, name string, more float64, rules ...string) drill.Stage {
-		return drill.Stage{ID: string(rung), Rung: rung, Name: name, Rules: rules, Cues: cuesFor(screen, rung), Seconds: math.Min(seconds+more, drill.MaxSeconds)}
+		return drill.Stage{ID: string(rung), Rung: rung, Name: name, Rules: rules, Cues: cuesFor(screen, rung),
+			Seconds: math.Min(seconds+more, drill.MaxSeconds)}
 	}
-	out := []drill.Stage{stage(drill.Air, "On air: walk it, then run it", 0, "No defense", "The coach names the cut first")}
+	out := []drill.Stage{stage(drill.Air, "On air: walk it, then run it", 0, "No defense",
+		"The coach names the cut first")}
 	if screen != nil {
-		shown := stage(drill.Guided, "Guided: a coach plays the defender", 0, "The coach follows the cue list", "Nothing is announced", "Play to the shot")
+		shown := stage(drill.Guided, "Guided: a coach plays the defender", 0, "The coach follows the cue list",
+			"Nothing is announced", "Play to the shot")
 		shown.CoachShows = true
-		out = append(out, stage(drill.Post, "Post: a chair stands for the defender", 0, "The coach names the cut first", "The screen is set on the chair's path"), shown)
+		out = append(out, stage(drill.Post, "Post: a chair stands for the defender", 0, "The coach names the cut first",
+			"The screen is set on the chair's path"), shown)
 	}
-	game := stage(live, fmt.Sprintf("Live: %d on %d", players, players), playsOn, "From the same spots every time", "A pass without a cut or a screen loses the ball")
+	game := stage(live, fmt.Sprintf("Live: %d on %d", players, players), playsOn, "From the same spots every time",
+		"A pass without a cut or a screen loses the ball")
 	game.Defenders, game.Rules = players, []string{"cut-or-lose", "putbacks"}
 	return append(out, game)
 }

@@ -158,7 +158,8 @@ func (f Floor) cycle(o Offense, prev *cycle, a Answer, to int) (cycle, error) {
 	if err != nil {
 		return cycle{}, err
 	}
-	c := cycle{start: t0, leaves: t0, answer: a, from: p.Ball(), to: p.holder(a, to), aim: to, before: p, after: after, place: prev.places(t0)}
+	c := cycle{start: t0, leaves: t0, answer: a, from: p.Ball(), to: p.holder(a, to), aim: to, before: p, after: after,
+		place: prev.places(t0)}
 	b := builder{f: f, o: o, c: &c, cut: f.Pace.Cutting(), fill: f.Pace.Jogging()}
 	b.fill.Top = max(b.fill.Top, b.cut.Top*filling) // a fill is a run, not a stroll
 	b.fill.Accel = b.cut.Accel
@@ -247,7 +248,8 @@ func (b *builder) screen(st *step) {
 		start += backAgain
 	}
 	spot := user.Toward(toward, near)
-	l := leg{player: st.player, act: Screen, other: st.other, start: start, path: []court.Point{c.place[st.player], spot}, run: b.cut}
+	l := leg{player: st.player, act: Screen, other: st.other, start: start,
+		path: []court.Point{c.place[st.player], spot}, run: b.cut}
 	b.add(l)
 	s := &b.screens[st.player]
 	s.at, s.set = spot, c.legs[len(c.legs)-1].end
@@ -263,7 +265,8 @@ func (b *builder) arrives(l *leg) float64 {
 func (b *builder) way(st *step) {
 	c := b.c
 	end, from := b.f.spots[st.to], c.place[st.player]
-	l := leg{player: st.player, act: st.act, other: st.other, start: c.catch, run: b.cut, path: append(make([]court.Point, 0, 4), from)}
+	l := leg{player: st.player, act: st.act, other: st.other, start: c.catch, run: b.cut,
+		path: append(make([]court.Point, 0, 4), from)}
 	switch st.act {
 	case Use, Curl, Drive:
 		b.offScreen(&l, end)
@@ -324,7 +327,8 @@ func (b *builder) offScreen(l *leg, end court.Point) {
 // afterScreen sends a screener on when the screen has been used.
 func (b *builder) afterScreen(st *step) {
 	s := &b.screens[st.player]
-	b.add(leg{player: st.player, act: leave, other: -1, start: s.free, path: []court.Point{s.at, b.f.spots[st.to]}, run: b.cut})
+	b.add(leg{player: st.player, act: leave, other: -1, start: s.free, path: []court.Point{s.at, b.f.spots[st.to]},
+		run: b.cut})
 }
 
 // slides moves whoever has nothing to do out of the way of a drive, and back.
@@ -354,6 +358,7 @@ func (b *builder) slides() {
 			to = at.Add(away.Scale(-slideFeet))
 		}
 		b.add(leg{player: player, act: slide, other: -1, start: begin, path: []court.Point{at, to}, run: b.fill})
-		b.add(leg{player: player, act: slide, other: -1, start: c.legs[len(c.legs)-1].end + slideBack, path: []court.Point{to, at}, run: b.fill})
+		b.add(leg{player: player, act: slide, other: -1, start: c.legs[len(c.legs)-1].end + slideBack,
+			path: []court.Point{to, at}, run: b.fill})
 	}
 }

@@ -48,7 +48,8 @@ func TestPassTimes(t *testing.T) {
 	if d := half.Dist(c.place[c.from]); math.Abs(d-far/2) > 0.1 {
 		t.Errorf("half way the ball is %.1f of %.1f ft off", d, far)
 	}
-	if c.holder(c.leaves) != c.from || c.holder(c.catch) != c.to || c.ball(c.catch) != c.at(c.to, c.catch) || c.ball(c.start) != c.place[c.from] {
+	if c.holder(c.leaves) != c.from || c.holder(c.catch) != c.to || c.ball(c.catch) != c.at(c.to, c.catch) ||
+		c.ball(c.start) != c.place[c.from] {
 		t.Error("the ball is in the wrong hands")
 	}
 }
@@ -63,7 +64,8 @@ func TestScreenTimes(t *testing.T) {
 		t.Fatalf("%d users", len(users))
 	}
 	for _, u := range users {
-		if u.other != screen.player || u.start < screen.end+setBefore-1e-9 || u.used <= u.start || left.start < u.used+screenHold-1e-9 {
+		if u.other != screen.player || u.start < screen.end+setBefore-1e-9 || u.used <= u.start ||
+			left.start < u.used+screenHold-1e-9 {
 			t.Errorf("set %.2f, used from %.2f to %.2f, left %.2f", screen.end, u.start, u.used, left.start)
 		}
 		by := u.course.At(u.used - u.start)
@@ -82,7 +84,8 @@ func TestScreenTimes(t *testing.T) {
 	top.Catch = CatchTop
 	f := NewFloor(highSchool(t))
 	first := opening(o.Start(), f.Begin(o).At)
-	if outside, err := f.cycle(top, &first, partByID("away"), 1); err != nil || len(legsOf(&outside, Use)[0].path)+1 != len(legsOf(&c, Use)[0].path) {
+	if outside, err := f.cycle(top, &first, partByID("away"), 1); err != nil ||
+		len(legsOf(&outside, Use)[0].path)+1 != len(legsOf(&c, Use)[0].path) {
 		t.Errorf("a catch outside: %v, %v", err, legsOf(&outside, Use)[0].path)
 	}
 }
@@ -92,7 +95,8 @@ func TestScreenTimes(t *testing.T) {
 func TestOtherWaysOfTheBall(t *testing.T) {
 	_, c := cycleOf(t, "free", "handoff", 1)
 	carry, take := legsOf(&c, Carry)[0], legsOf(&c, Drive)[0]
-	if a, b := c.at(carry.player, c.catch), c.at(take.player, c.catch); a.Dist(b) > 1.5 || take.used != c.catch || c.leaves != c.catch {
+	if a, b := c.at(carry.player, c.catch), c.at(take.player, c.catch); a.Dist(b) > 1.5 || take.used != c.catch ||
+		c.leaves != c.catch {
 		t.Errorf("at %v and %v when it is handed over", a, b)
 	}
 	f := NewFloor(highSchool(t))
@@ -106,7 +110,8 @@ func TestOtherWaysOfTheBall(t *testing.T) {
 		t.Errorf("both wings cut at the same time: %+v", cuts)
 	}
 	_, c = cycleOf(t, "cut", "denied", 1)
-	if c.from != c.to || c.after.Ball() != c.from || !slices.Contains(c.after.refused, 1) || c.ball(c.catch) != c.place[c.from] {
+	if c.from != c.to || c.after.Ball() != c.from || !slices.Contains(c.after.refused, 1) ||
+		c.ball(c.catch) != c.place[c.from] {
 		t.Errorf("a denied pass: from %d to %d, refused %v", c.from, c.to, c.after.refused)
 	}
 }
@@ -124,7 +129,8 @@ func TestSlides(t *testing.T) {
 		if d := out.path[1].Dist(out.path[0]); math.Abs(d-slideFeet) > 0.1 || !court.Contains(out.path[1]) {
 			t.Errorf("slides %.1f ft to %v", d, out.path[1])
 		}
-		if back.start < out.end+slideBack-1e-9 || c.at(out.player, c.end).Dist(c.place[out.player]) > 0.1 || c.toGo(out.player, c.end) > 0.1 {
+		if back.start < out.end+slideBack-1e-9 || c.at(out.player, c.end).Dist(c.place[out.player]) > 0.1 ||
+			c.toGo(out.player, c.end) > 0.1 {
 			t.Errorf("player %d does not come back", out.player)
 		}
 	}

@@ -103,7 +103,8 @@ type defenders struct {
 
 // begin puts the defenders where they belong.
 func (f Floor) begin(d *Dials, zone bool, place [five]court.Point, ball int) defenders {
-	out := defenders{dials: d, foresight: usual.Foresight, zone: zone, run: f.Pace.Cutting(), react: f.Pace.React * d.React}
+	out := defenders{dials: d, foresight: usual.Foresight, zone: zone, run: f.Pace.Cutting(),
+		react: f.Pace.React * d.React}
 	out.run.Top *= sliding
 	for i := range out.guards {
 		out.guards[i], out.shows[i] = i, -1

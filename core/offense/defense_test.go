@@ -29,7 +29,8 @@ func TestWhereDefendersStand(t *testing.T) {
 	if at := hard.stand(corner, wing, false); at.Dist(lane) >= two.Dist(lane) {
 		t.Errorf("more help stands at %v", at)
 	}
-	if at := d.stand(wing, top, true); court.SegmentDist(at, wing, top) > 0.1 || math.Abs(at.Dist(wing)-laneFeet) > 1e-9 {
+	if at := d.stand(wing, top, true); court.SegmentDist(at, wing, top) > 0.1 ||
+		math.Abs(at.Dist(wing)-laneFeet) > 1e-9 {
 		t.Errorf("denied from %v", at)
 	}
 	for _, bad := range []Dials{{}, {React: 1, Help: 2}, {React: 1, Deny: -1}} {
@@ -89,7 +90,10 @@ func TestDefendersMove(t *testing.T) {
 						want = zoneSpot(i, ball)
 					}
 					if at.Dist(want) > 2 {
-						t.Errorf("%s, zone %v, pass %d: defender %d at %.1f instead of %.1f, guards %d at %.1f, ball %.1f, helper %d", o.ID, zone, n, i, at, want, def.guards[i], c.at(def.guards[i], c.end), ball, def.helper)
+						t.Errorf(
+							"%s, zone %v, pass %d: defender %d at %.1f instead of %.1f, guards %d at %.1f, ball "+
+								"%.1f, helper %d", o.ID, zone, n, i, at, want, def.guards[i],
+							c.at(def.guards[i], c.end), ball, def.helper)
 					}
 				}
 				last = c
@@ -147,7 +151,8 @@ func TestZone(t *testing.T) {
 			at := zoneSpot(i, ball)
 			near = min(near, at.Dist(ball))
 			above += int(yes(at.Y > 11))
-			mirror := map[int]int{topLeft: topRight, topRight: topLeft, lowLeft: lowRight, lowRight: lowLeft, lowMiddle: lowMiddle}[i]
+			mirror := map[int]int{topLeft: topRight, topRight: topLeft, lowLeft: lowRight, lowRight: lowLeft,
+				lowMiddle: lowMiddle}[i]
 			if ball.X != 0 && zoneSpot(mirror, ball.Mirror()).Dist(at.Mirror()) > 1e-9 {
 				t.Errorf("ball at %v: defender %d stands otherwise on the other side", ball, i)
 			}

@@ -59,7 +59,8 @@ func DefaultDials() Dials { return levels[defaultLevel].Dials }
 var dialLimits = [...]struct {
 	name        string
 	least, most float64
-}{{"The reaction", 0.5, 2}, {"Help", 0, 1}, {"Denial", 0, 1}, {"The jump to the ball", 0, 1}, {"Hands in the passing lane", 0, 1}}
+}{{"The reaction", 0.5, 2}, {"Help", 0, 1}, {"Denial", 0, 1}, {"The jump to the ball", 0, 1},
+	{"Hands in the passing lane", 0, 1}}
 
 // values lists the dials in the order of dialLimits.
 func (d *Dials) values() [5]*float64 {

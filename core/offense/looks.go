@@ -38,8 +38,10 @@ const (
 
 // Kinds lists what looks come from, with what people read.
 func Kinds() []Choice {
-	return []Choice{{OffCut, "a cut"}, {OffScreen, "coming off a screen"}, {OffSet, "the screener"}, {OffBall, "a drive"}, {OffKick, "a pass out of a drive"},
-		{OffPost, "the post"}, {OffPass, "a catch outside"}, {OffGap, "a cut into a gap"}, {OffFlash, "a flash to the line"}, {OffSwing, "the ball swung round"}}
+	return []Choice{{OffCut, "a cut"}, {OffScreen, "coming off a screen"}, {OffSet, "the screener"},
+		{OffBall, "a drive"}, {OffKick, "a pass out of a drive"},
+		{OffPost, "the post"}, {OffPass, "a catch outside"}, {OffGap, "a cut into a gap"},
+		{OffFlash, "a flash to the line"}, {OffSwing, "the ball swung round"}}
 }
 
 // Figures of the looks (assumptions, but for the open shot).
@@ -114,7 +116,8 @@ func quick(kind string) bool { return kind == OffPass || kind == OffBall || kind
 
 // moment is everybody at time t of the cycle, as the second opinion sees it.
 func (g *possessionPlay) moment(c *cycle, t float64, holder int) motion.Moment {
-	m := motion.Moment{Attackers: five, Defenders: five, Ball: holder, ArcRadius: g.sim.floor.Court.ArcRadius, Pace: g.pace, Range: g.sim.floor.Court.ArcRadius + shotRange}
+	m := motion.Moment{Attackers: five, Defenders: five, Ball: holder, ArcRadius: g.sim.floor.Court.ArcRadius,
+		Pace: g.pace, Range: g.sim.floor.Court.ArcRadius + shotRange}
 	for i := range five {
 		at := c.at(i, t)
 		m.Attack[i] = motion.Body{At: at, Velocity: at.Sub(c.at(i, t-tick)).Scale(1 / tick)}

@@ -45,7 +45,8 @@ func TestCatch(t *testing.T) {
 		t.Errorf("open beside the own defender: %+v", g.out.Look)
 	}
 	g.away()
-	if !g.fromCatch(c) || g.out.Look.Player != c.to || g.out.Look.Kind != OffPass || !g.out.Look.Three || g.out.Look.Screened {
+	if !g.fromCatch(c) || g.out.Look.Player != c.to || g.out.Look.Kind != OffPass || !g.out.Look.Three ||
+		g.out.Look.Screened {
 		t.Errorf("nobody is there: %+v", g.out.Look)
 	}
 	g.out = Possession{Passes: patience}
@@ -180,7 +181,8 @@ func TestLostAndDenied(t *testing.T) {
 		g.def.at[4] = c.place[c.from].Add(c.place[c.to]).Scale(0.5)
 	}, false)
 	denied := lost(func(g *possessionPlay, _ *cycle) { g.away() }, true)
-	if math.Abs(plain-passLost) > 0.01 || math.Abs(inLine-passLost-mostRisk) > 0.02 || math.Abs(denied-passLost-DefaultDials().Hands) > 0.03 {
+	if math.Abs(plain-passLost) > 0.01 || math.Abs(inLine-passLost-mostRisk) > 0.02 ||
+		math.Abs(denied-passLost-DefaultDials().Hands) > 0.03 {
 		t.Errorf("lost %.3f, with somebody in its line %.3f, to a denied wing %.3f", plain, inLine, denied)
 	}
 	cuts := func(deny float64) (cut, lost float64) {

@@ -56,7 +56,8 @@ const (
 
 // Triggers lists them, with what people read.
 func Triggers() []Choice {
-	return []Choice{{string(CutCovered), "Once the first cut is covered"}, {string(ScreenCovered), "Once a screen has brought nothing"}}
+	return []Choice{{string(CutCovered), "Once the first cut is covered"},
+		{string(ScreenCovered), "Once a screen has brought nothing"}}
 }
 
 // Choice is one of the values that an option of an offense may have.
@@ -170,13 +171,20 @@ type Option struct {
 
 // options are the choices of an offense, as a coach reads them.
 var options = []Option{
-	{"cutting", "After a pass", []Choice{{string(ChooseCut), "The passer chooses"}, {string(AlwaysCut), "The passer always cuts"}}},
-	{"catch", "Coming off a screen", []Choice{{string(CatchTop), "Catch outside"}, {string(CatchLine), "Catch at the line"}}},
-	{"rescreen", "Screening again", []Choice{{string(NeverTwice), "Never twice in a row"}, {string(AfterPause), "After a pause"}, {string(AtOnce), "At once"}}},
-	{"dribble", "The dribble", []Choice{{string(DriveOnly), "Only to drive"}, {string(TwoDribbles), "Two dribbles at most"}, {string(FreeDribble), "Free, with handoffs"}}},
-	{"onDrive", "When somebody drives", []Choice{{string(Drift), "They slide to make room"}, {string(Stay), "They stay"}}},
-	{"bigRule", "The bigs", []Choice{{string(BigsAny), "Everybody does everything"}, {string(BigsScreen), "Only the bigs screen"}, {string(BigsWings), "On the wings, for ball screens"}}},
-	{"post", "The player inside", []Choice{{string(PostStays), "Stays"}, {string(PostFollows), "Follows the ball"}, {string(PostOpposite), "Goes opposite the ball"}}},
+	{"cutting", "After a pass", []Choice{{string(ChooseCut), "The passer chooses"},
+		{string(AlwaysCut), "The passer always cuts"}}},
+	{"catch", "Coming off a screen", []Choice{{string(CatchTop), "Catch outside"},
+		{string(CatchLine), "Catch at the line"}}},
+	{"rescreen", "Screening again", []Choice{{string(NeverTwice), "Never twice in a row"},
+		{string(AfterPause), "After a pause"}, {string(AtOnce), "At once"}}},
+	{"dribble", "The dribble", []Choice{{string(DriveOnly), "Only to drive"},
+		{string(TwoDribbles), "Two dribbles at most"}, {string(FreeDribble), "Free, with handoffs"}}},
+	{"onDrive", "When somebody drives", []Choice{{string(Drift), "They slide to make room"},
+		{string(Stay), "They stay"}}},
+	{"bigRule", "The bigs", []Choice{{string(BigsAny), "Everybody does everything"},
+		{string(BigsScreen), "Only the bigs screen"}, {string(BigsWings), "On the wings, for ball screens"}}},
+	{"post", "The player inside", []Choice{{string(PostStays), "Stays"}, {string(PostFollows), "Follows the ball"},
+		{string(PostOpposite), "Goes opposite the ball"}}},
 }
 
 // Options lists the choices of an offense with their values.

@@ -93,21 +93,27 @@ func TestOffensesThatCannotBe(t *testing.T) {
 		"no answer":       {func(s *Offense) { s.Answers = nil }, "offense.no-answers"},
 		"five and inside": {func(s *Offense) { s.Inside = "blockR" }, "offense.spots: 4, 5"},
 		"four":            {func(s *Offense) { s.Ring = s.Ring[:4] }, "offense.spots: 5, 4"},
-		"twice":           {func(s *Offense) { s.Ring = []string{"top", "top", "wingR", "wingL", "cornerL"} }, "offense.two-start-on-a-spot"},
-		"no such spot":    {func(s *Offense) { s.Ring = []string{"roof", "top", "wingR", "wingL", "cornerL"} }, "offense.spot"},
-		"ball nowhere":    {func(s *Offense) { s.Ball = "blockR" }, "offense.ball-start"},
+		"twice": {func(s *Offense) { s.Ring = []string{"top", "top", "wingR", "wingL", "cornerL"} },
+			"offense.two-start-on-a-spot"},
+		"no such spot": {func(s *Offense) { s.Ring = []string{"roof", "top", "wingR", "wingL", "cornerL"} },
+			"offense.spot"},
+		"ball nowhere": {func(s *Offense) { s.Ball = "blockR" }, "offense.ball-start"},
 		"two to one spot": {func(s *Offense) {
-			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Cut, "", Receiver}}, Weight: 1}}
+			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9},
+				Moves: []Move{{Passer, Cut, "", Receiver}}, Weight: 1}}
 		}, "offense.two-sent-to-a-spot"},
-		"only some passes": {func(s *Offense) { s.Answers = []Answer{weighed(partByID("away"), 1)} }, "offense.nothing-after"},
+		"only some passes": {func(s *Offense) { s.Answers = []Answer{weighed(partByID("away"), 1)} },
+			"offense.nothing-after"},
 		"nobody moves": {func(s *Offense) {
 			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: nil, Weight: 1}}
 		}, "offense.part-moves: X, 6"},
 		"a stranger": {func(s *Offense) {
-			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{"coach", Cut, "", Last}}, Weight: 1}}
+			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9},
+				Moves: []Move{{"coach", Cut, "", Last}}, Weight: 1}}
 		}, "offense.mover-missing"},
 		"no other": {func(s *Offense) {
-			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Screen, "", Last}}, Weight: 1}}
+			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9},
+				Moves: []Move{{Passer, Screen, "", Last}}, Weight: 1}}
 		}, "offense.screen-alone"},
 		"no way out of the post": {func(s *Offense) {
 			*s, _ = ByID("entry")
@@ -122,14 +128,18 @@ func TestOffensesThatCannotBe(t *testing.T) {
 		"three bigs":            {func(s *Offense) { s.Bigs = []int{1, 2, 3} }, "offense.too-many-bigs: 2"},
 		"no such player":        {func(s *Offense) { s.Bigs = []int{6} }, "offense.bigs-number: 5"},
 		"bigs of no name":       {func(s *Offense) { s.BigRule = BigsScreen }, "offense.bigs-unsaid"},
-		"a handoff too many":    {func(s *Offense) { s.Answers = append(s.Answers, weighed(partByID("handoff"), 1)) }, "offense.handoff-needs-dribble"},
-		"the same part":         {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) }, "offense.part-twice"},
-		"only a counter":        {func(s *Offense) { s.Answers[0].After = CutCovered }, "offense.no-weight"},
+		"a handoff too many": {func(s *Offense) { s.Answers = append(s.Answers, weighed(partByID("handoff"), 1)) },
+			"offense.handoff-needs-dribble"},
+		"the same part": {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) },
+			"offense.part-twice"},
+		"only a counter": {func(s *Offense) { s.Answers[0].After = CutCovered }, "offense.no-weight"},
 		"no such trigger": {func(s *Offense) {
-			s.Answers = append(s.Answers, Answer{ID: "y", Name: "Y", On: AnyPass, Moves: s.Answers[0].Moves, Weight: 1, After: "rain"})
+			s.Answers = append(s.Answers, Answer{ID: "y", Name: "Y", On: AnyPass, Moves: s.Answers[0].Moves, Weight: 1,
+				After: "rain"})
 		}, "offense.part-waits"},
 		"nowhere": {func(s *Offense) {
-			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9}, Moves: []Move{{Passer, Cut, "", "moon"}}, Weight: 1}}
+			s.Answers = []Answer{{ID: "x", Name: "X", On: AnyPass, Behind: [2]int{0, 9},
+				Moves: []Move{{Passer, Cut, "", "moon"}}, Weight: 1}}
 		}, "nowhere"},
 	} {
 		s := base
@@ -173,7 +183,8 @@ func TestShippedAreFiles(t *testing.T) {
 		o.Post = post
 		o, err := o.Ready(c)
 		moves := o.Answers[0].Moves
-		if last := moves[len(moves)-1]; err != nil || want != "" && (last.Who != Inside || last.To != want) || want == "" && last.Who == Inside {
+		if last := moves[len(moves)-1]; err != nil || want != "" && (last.Who != Inside || last.To != want) ||
+			want == "" && last.Who == Inside {
 			t.Errorf("%q: %+v, %v", post, last, err)
 		}
 	}
@@ -184,7 +195,8 @@ func TestPrinciples(t *testing.T) {
 		t.Error(err)
 	}
 	for says, bad := range map[string][]Principle{
-		"offense.principle-title": {{"", "x", Spacing}}, "offense.principle-too-long": {{"t", strings.Repeat("x", 401), ""}}, "offense.picture": {{"t", "x", "moon"}},
+		"offense.principle-title":    {{"", "x", Spacing}},
+		"offense.principle-too-long": {{"t", strings.Repeat("x", 401), ""}}, "offense.picture": {{"t", "x", "moon"}},
 		"offense.too-many-principles": make([]Principle, 13),
 	} {
 		if err := CheckPrinciples(bad); err == nil || !strings.Contains(err.Error(), says) {
@@ -194,7 +206,8 @@ func TestPrinciples(t *testing.T) {
 	f := NewFloor(reads.On(floor(t)))
 	for _, s := range Shipped() {
 		for _, p := range f.Pictures(s) {
-			if len(p.At) != 5 || p.ID == AfterPass && len(p.Ways) == 0 || p.ID == Spacing && len(p.Distance) < 3 || p.ID == TwoOnBall && len(p.Defense) != 5 {
+			if len(p.At) != 5 || p.ID == AfterPass && len(p.Ways) == 0 || p.ID == Spacing && len(p.Distance) < 3 ||
+				p.ID == TwoOnBall && len(p.Defense) != 5 {
 				t.Errorf("%s: %+v", s.ID, p)
 			}
 		}

@@ -15,7 +15,8 @@ func TestOffensesOfBefore(t *testing.T) {
 		t.Fatal(err)
 	}
 	o, err := o.Ready(floor(t))
-	if err != nil || o.ID != "cut-and-lift" || o.Rules.Filled || !o.Rules.Apart || !o.Rules.ThreeSeconds || o.Again != AfterPause {
+	if err != nil || o.ID != "cut-and-lift" || o.Rules.Filled || !o.Rules.Apart || !o.Rules.ThreeSeconds ||
+		o.Again != AfterPause {
 		t.Errorf("%+v, %v", o, err)
 	}
 	for _, a := range o.Answers {

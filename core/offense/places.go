@@ -82,7 +82,8 @@ func wing(spot string) bool { return strings.HasPrefix(spot, "wing") }
 // deniable reports whether a defense can deny a pass: to a wing, from above, unless the
 // passer has looked there already.
 func (p Places) deniable(o Offense, to int) bool {
-	return p.ball != inThePost && wing(o.Ring[to]) && !strings.HasPrefix(o.Ring[p.ball], "corner") && !slices.Contains(p.refused, to)
+	return p.ball != inThePost && wing(o.Ring[to]) && !strings.HasPrefix(o.Ring[p.ball], "corner") &&
+		!slices.Contains(p.refused, to)
 }
 
 // kindOf says what pass it is.
@@ -161,7 +162,8 @@ func (p *Places) filter(o Offense, to int, denied bool, come happened) (fits uin
 	for i := range o.Answers {
 		a := &o.Answers[i]
 		on := a.On == kind || a.On == AnyPass && kind != Denied && kind != FromPost
-		if on && behind.n >= a.Behind[0] && behind.n <= a.Behind[1] && come.of(a.After)&^come == 0 && p.hasAll(o, a, to, behind.n, ahead.n) {
+		if on && behind.n >= a.Behind[0] && behind.n <= a.Behind[1] && come.of(a.After)&^come == 0 &&
+			p.hasAll(o, a, to, behind.n, ahead.n) {
 			fits |= 1 << i
 		}
 	}

@@ -18,7 +18,8 @@ func TestWhoIsWho(t *testing.T) {
 	if !slices.Equal(behind.list(), []int{3, 4}) || !slices.Equal(ahead.list(), []int{0}) {
 		t.Errorf("behind %v, ahead %v", behind.list(), ahead.list())
 	}
-	for word, want := range map[string]int{Passer: 2, Receiver: 1, Next1: 3, Next2: 4, Ahead1: 0, Ahead2: -1, Inside: -1, "coach": -1} {
+	for word, want := range map[string]int{Passer: 2, Receiver: 1, Next1: 3, Next2: 4, Ahead1: 0, Ahead2: -1,
+		Inside: -1, "coach": -1} {
 		if got := p.who(word, 1); got != want {
 			t.Errorf("%s is %d, want %d", word, got, want)
 		}
@@ -48,10 +49,12 @@ func TestWhoIsWho(t *testing.T) {
 		t.Errorf("back out is %q", got)
 	}
 	q.ball, q.Block = inThePost, HighPost
-	if got := q.kindOf(entry, 1); got != FromPost || q.Ball() != 4 || !slices.Equal(q.targets(), []int{1, 2}) || q.deniable(entry, 1) {
+	if got := q.kindOf(entry, 1); got != FromPost || q.Ball() != 4 || !slices.Equal(q.targets(), []int{1, 2}) ||
+		q.deniable(entry, 1) {
 		t.Errorf("out of the post: %q to %v", got, q.targets())
 	}
-	if behind, ahead := q.behind(1); !slices.Equal(behind.list(), []int{2, 3}) || !slices.Equal(ahead.list(), []int{0}) {
+	if behind, ahead := q.behind(1); !slices.Equal(behind.list(), []int{2, 3}) ||
+		!slices.Equal(ahead.list(), []int{0}) {
 		t.Errorf("out to the right slot: behind %v, ahead %v", behind.list(), ahead.list())
 	}
 	if behind, _ := q.behind(2); !slices.Equal(behind.list(), []int{1, 0}) {
@@ -70,7 +73,8 @@ func TestWhereMovesLead(t *testing.T) {
 		t.Errorf("%+v, want %+v", steps, want)
 	}
 	q, err := p.after(cut, partByID("cut"), 1)
-	if err != nil || !slices.Equal(q.Ring, []int{0, 1, 3, 4, 2}) || q.ball != 1 || len(q.screened) != 0 || q.filled(cut) != nil {
+	if err != nil || !slices.Equal(q.Ring, []int{0, 1, 3, 4, 2}) || q.ball != 1 || len(q.screened) != 0 ||
+		q.filled(cut) != nil {
 		t.Errorf("%+v, %v", q, err)
 	}
 	entry, _ := ByID("entry")
@@ -84,7 +88,8 @@ func TestWhereMovesLead(t *testing.T) {
 		}
 	}
 	q, err = p.after(entry, partByID("entry"), 0)
-	if err != nil || q.Inside != 1 || q.Block != "blockR" || !slices.Equal(q.screened, []int{4}) || q.spotOf(entry, 4) != "slotR" {
+	if err != nil || q.Inside != 1 || q.Block != "blockR" || !slices.Equal(q.screened, []int{4}) ||
+		q.spotOf(entry, 4) != "slotR" {
 		t.Errorf("the passer is the post then: %+v, %v", q, err)
 	}
 	for says, answer := range map[string]Answer{

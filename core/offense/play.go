@@ -159,7 +159,8 @@ func (c *cycle) brings() (come happened) {
 
 // passed describes a cycle that began with people standing so.
 func (c *cycle) passed(o Offense, start Standing) Passed {
-	done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, ID: c.answer.ID, Aim: o.Ring[c.aim], Action: c.answer.Action, Players: []int{c.from}, Start: start}
+	done := Passed{T: c.start, From: c.from, To: c.to, Answer: c.answer.Name, ID: c.answer.ID, Aim: o.Ring[c.aim],
+		Action: c.answer.Action, Players: []int{c.from}, Start: start}
 	for _, l := range c.legs {
 		if l.act != Fill && l.act != Flash && l.act != slide && !slices.Contains(done.Players, l.player) {
 			done.Players = append(done.Players, l.player)
@@ -240,7 +241,8 @@ func (f Floor) play(cycles []cycle, against Guarding) reads.Play {
 		}
 	}
 	for _, c := range cycles {
-		out.Steps = append(out.Steps, reads.Step{T: c.start, Name: "Pass", Say: c.answer.Name}, reads.Step{T: c.catch, Name: c.answer.Name, Say: c.answer.Name})
+		out.Steps = append(out.Steps, reads.Step{T: c.start, Name: "Pass", Say: c.answer.Name},
+			reads.Step{T: c.catch, Name: c.answer.Name, Say: c.answer.Name})
 	}
 	return out
 }

@@ -46,7 +46,8 @@ func FirstPrinciples() []Principle {
 		{"Space", "Every spot is filled, twelve feet and more between neighbors, a step behind the line.", Spacing},
 		{"After a pass", "Whoever passes goes somewhere: cut, or screen for somebody.", AfterPass},
 		{"After a screen", "Set it, hold it, then go to the ball. Read your defender before you use it.", AfterScreen},
-		{"Two on the ball", "Two on the ball means that somebody is open. Pass out early, and play four on three.", TwoOnBall},
+		{"Two on the ball", "Two on the ball means that somebody is open. Pass out early, and play four on three.",
+			TwoOnBall},
 	}
 }
 
@@ -83,7 +84,8 @@ func (f Floor) Pictures(o Offense) []Picture {
 	p := o.Start()
 	place := f.places(o, p)
 	base := func(id string) Picture {
-		return Picture{ID: id, At: append([]court.Point{}, place[:]...), Defense: []court.Point{}, Ball: p.Ball(), Ways: [][]court.Point{}, Distance: []Gauge{}}
+		return Picture{ID: id, At: append([]court.Point{}, place[:]...), Defense: []court.Point{}, Ball: p.Ball(),
+			Ways: [][]court.Point{}, Distance: []Gauge{}}
 	}
 	space := base(Spacing)
 	for i := 1; i < len(p.Ring); i++ {

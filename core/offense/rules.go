@@ -57,7 +57,8 @@ func RuleIDs() []string {
 
 // RuleName is what a rule is called.
 func RuleName(rule string) string {
-	return map[string]string{Stood: "Nobody stands after a pass", Third: "Never three inside the arc", Empty: "Fill the spot", Close: "Twelve feet between neighbors",
+	return map[string]string{Stood: "Nobody stands after a pass", Third: "Never three inside the arc",
+		Empty: "Fill the spot", Close: "Twelve feet between neighbors",
 		OnTheLine: "Off the line", Twice: "No two screens in a row",
 		NoDrift: "Move on a drive", Camped: "Three seconds in the lane"}[rule]
 }
@@ -74,18 +75,23 @@ func (f Floor) Picture(o Offense, at [five]court.Point) []Violation {
 	for i, p := range at {
 		if f.inside(p) {
 			in = append(in, i)
-		} else if o.Rules.Behind && p.Len() < f.Court.ArcRadius+offTheLine && math.Abs(p.X) < f.Court.Width/2-court.SidelineInset-1 {
-			out = append(out, Violation{OnTheLine, []int{i}, 0, fmt.Sprintf("Toes near the line: %.0f ft from the arc, three to four are wanted.", p.Len()-f.Court.ArcRadius)})
+		} else if o.Rules.Behind && p.Len() < f.Court.ArcRadius+offTheLine &&
+			math.Abs(p.X) < f.Court.Width/2-court.SidelineInset-1 {
+			out = append(out, Violation{OnTheLine, []int{i}, 0,
+				fmt.Sprintf("Toes near the line: %.0f ft from the arc, three to four are wanted.",
+					p.Len()-f.Court.ArcRadius)})
 		}
 	}
 	if o.Rules.NoThird && len(in) >= manyInside {
-		out = append(out, Violation{Third, in, 0, fmt.Sprintf("%d are inside the arc: one of them has to leave.", len(in))})
+		out = append(out, Violation{Third, in, 0, fmt.Sprintf("%d are inside the arc: one of them has to leave.",
+			len(in))})
 	}
 	if o.Rules.Apart {
 		for i := range at {
 			for k := range i {
 				if d := at[i].Dist(at[k]); d < Neighbors && !f.inside(at[i]) && !f.inside(at[k]) {
-					out = append(out, Violation{Close, []int{k, i}, 0, fmt.Sprintf("Only %.1f ft apart: one defender guards two.", d)})
+					out = append(out, Violation{Close, []int{k, i}, 0,
+						fmt.Sprintf("Only %.1f ft apart: one defender guards two.", d)})
 				}
 			}
 		}
@@ -93,7 +99,8 @@ func (f Floor) Picture(o Offense, at [five]court.Point) []Violation {
 	if o.Rules.Filled {
 		for _, spot := range o.Ring {
 			if near := f.nearest(at, f.spots[spot]); at[near].Dist(f.spots[spot]) > onSpot {
-				out = append(out, Violation{Empty, []int{near}, 0, fmt.Sprintf("Nobody fills the %s; this player is nearest.", court.SpotName(spot))})
+				out = append(out, Violation{Empty, []int{near}, 0,
+					fmt.Sprintf("Nobody fills the %s; this player is nearest.", court.SpotName(spot))})
 			}
 		}
 	}
@@ -251,7 +258,8 @@ func (w *watcher) sample(m *moment) {
 		}
 		if w.emptyFor[k] += w.every; rules.Filled && w.emptyFor[k] > emptyLimit && !w.told[k] && !c.comes(w.ring[k]) {
 			w.told[k] = true
-			w.add(Empty, []int{w.f.nearest(m.at, w.ring[k])}, m.t, fmt.Sprintf("The %s has been empty for %.0f s.", court.SpotName(w.o.Ring[k]), w.emptyFor[k]))
+			w.add(Empty, []int{w.f.nearest(m.at, w.ring[k])}, m.t,
+				fmt.Sprintf("The %s has been empty for %.0f s.", court.SpotName(w.o.Ring[k]), w.emptyFor[k]))
 		}
 	}
 	// No pair is too near unless the nearest one is.
@@ -276,7 +284,8 @@ func (w *watcher) sample(m *moment) {
 // whole looks at what shows over the whole cycle.
 func (w *watcher) whole() {
 	c, rules := w.c, w.o.Rules
-	if rules.NoStanding && c.from != c.to && c.end-c.catch > mayStand && !c.waits(c.from) && c.at(c.from, min(c.end, c.catch+mayStand)).Dist(c.place[c.from]) < moved {
+	if rules.NoStanding && c.from != c.to && c.end-c.catch > mayStand && !c.waits(c.from) &&
+		c.at(c.from, min(c.end, c.catch+mayStand)).Dist(c.place[c.from]) < moved {
 		w.add(Stood, []int{c.from}, c.catch+mayStand, "The passer stood after the pass.")
 	}
 	if w.o.Again == NeverTwice {
@@ -286,14 +295,17 @@ func (w *watcher) whole() {
 			}
 		}
 	}
-	if i := slices.IndexFunc(c.legs, func(l leg) bool { return l.act == Drive && l.used > 0 }); rules.ReactsToDrive && i >= 0 {
+	if i := slices.IndexFunc(c.legs, func(l leg) bool { return l.act == Drive && l.used > 0 }); rules.ReactsToDrive &&
+		i >= 0 {
 		drive := &c.legs[i]
 		for who := range five {
-			if who != drive.player && who != drive.other && c.at(who, drive.used+reactBy).Dist(c.at(who, drive.used)) > settledBy {
+			if who != drive.player && who != drive.other &&
+				c.at(who, drive.used+reactBy).Dist(c.at(who, drive.used)) > settledBy {
 				return
 			}
 		}
-		w.add(NoDrift, []int{drive.player}, drive.used+reactBy, "Nobody moved on the drive: slide away from it, or come behind it.")
+		w.add(NoDrift, []int{drive.player}, drive.used+reactBy,
+			"Nobody moved on the drive: slide away from it, or come behind it.")
 	}
 }
 
@@ -307,7 +319,8 @@ func (m *moment) standing(c *cycle, last [five]court.Point) (pair [2]int, found 
 	for i := range m.at {
 		for k := range i {
 			still := m.at[i].Dist(last[i]) < settledBy && m.at[k].Dist(last[k]) < settledBy
-			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && !c.slides(i) && !c.slides(k) && m.at[i].Dist(m.at[k]) < Neighbors {
+			if still && m.outside[i] && m.outside[k] && !c.screens(i, k) && !c.slides(i) && !c.slides(k) &&
+				m.at[i].Dist(m.at[k]) < Neighbors {
 				return [2]int{k, i}, true
 			}
 		}

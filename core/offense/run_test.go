@@ -43,7 +43,8 @@ func TestRunsKeepTheRules(t *testing.T) {
 			}
 			for _, tr := range run.Play.Tracks {
 				for k := 1; k < len(tr.Keys); k++ {
-					if speed := tr.Keys[k].At.Dist(tr.Keys[k-1].At) / (tr.Keys[k].T - tr.Keys[k-1].T); tr.Who[0] == 'p' && speed > f.Pace.Top+0.5 {
+					if speed := tr.Keys[k].At.Dist(
+						tr.Keys[k-1].At) / (tr.Keys[k].T - tr.Keys[k-1].T); tr.Who[0] == 'p' && speed > f.Pace.Top+0.5 {
 						t.Fatalf("%s: %s runs %.1f ft/s at %.1f s", s.ID, tr.Who, speed, tr.Keys[k].T)
 					}
 				}

@@ -64,7 +64,8 @@ type coverage struct {
 // NewSimulator computes once, by the read engine's second opinion, how open every answer of
 // the offense's actions is against every coverage.
 func NewSimulator(fl reads.Floor, o Offense, d Defense, known Known) *Simulator {
-	sim := &Simulator{floor: NewFloor(fl), offense: o, defense: d, pace: d.Dials.pace(fl.Pace), actions: map[string][]coverage{}, assumed: usual}
+	sim := &Simulator{floor: NewFloor(fl), offense: o, defense: d, pace: d.Dials.pace(fl.Pace),
+		actions: map[string][]coverage{}, assumed: usual}
 	ids := map[reads.Read]int{}
 	skill := func(role reads.Role, read reads.Read) int {
 		if at, ok := ids[read]; ok {
@@ -78,7 +79,8 @@ func NewSimulator(fl reads.Floor, o Offense, d Defense, known Known) *Simulator 
 		sim.skills = append(sim.skills, of)
 		return ids[read]
 	}
-	for _, read := range []reads.Read{skillCut: reads.BackCut, skillFind: reads.HitCutter, skillDrive: reads.FakeGo, skillPost: reads.HoldSeal} {
+	for _, read := range []reads.Read{skillCut: reads.BackCut, skillFind: reads.HitCutter, skillDrive: reads.FakeGo,
+		skillPost: reads.HoldSeal} {
 		info, _ := reads.Info(read)
 		skill(info.Role, read)
 	}
@@ -91,7 +93,8 @@ func NewSimulator(fl reads.Floor, o Offense, d Defense, known Known) *Simulator 
 		}
 		for _, ask := range game.Asks([]string{a.Action}, fl.Rules, d.Mixes) {
 			at := action.Example(fl.Court, ask.Cue)
-			cov := coverage{cue: ask.Cue, share: ask.Share, cutter: action.Reader().ID, options: reads.Options(against, &at)}
+			cov := coverage{cue: ask.Cue, share: ask.Share, cutter: action.Reader().ID,
+				options: reads.Options(against, &at)}
 			cov.right = slices.IndexFunc(cov.options, func(o reads.Option) bool { return o.Read == ask.Reads[0] })
 			cov.reads = [2]int{skill(ask.Roles[0], ask.Reads[0]), skill(ask.Roles[1], ask.Reads[1])}
 			if cov.right >= 0 {

@@ -32,7 +32,8 @@ func simulator(t testing.TB, id string, d Defense, rate float64) *Simulator {
 }
 
 // mix is a defense that mostly trails.
-var mix = []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 60}, {Cue: reads.Under, Percent: 40}}}}
+var mix = []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 60},
+	{Cue: reads.Under, Percent: 40}}}}
 
 // The same seed gives the same possession, whatever was played before; no rule of an
 // offense is reported as broken where nobody breaks it; and the figures add up.
@@ -76,7 +77,8 @@ func TestSimulation(t *testing.T) {
 // never has games of either kind, and the same in every possession of a game.
 func TestKnownIsDrawn(t *testing.T) {
 	o, _ := ByID("cut")
-	sim := NewSimulator(highSchool(t), o, Defense{Dials: DefaultDials()}, func(int, reads.Role, reads.Read) []float64 { return []float64{0, 1} })
+	sim := NewSimulator(highSchool(t), o, Defense{Dials: DefaultDials()},
+		func(int, reads.Role, reads.Read) []float64 { return []float64{0, 1} })
 	makes := map[bool]int{}
 	for seed := uint64(0); seed < 100*PerGame; seed += PerGame / 2 {
 		g := possessionPlay{sim: sim, game: seed / PerGame, luck: rand.New(rand.NewPCG(seed, 1))}
@@ -109,7 +111,8 @@ func TestCompare(t *testing.T) {
 		t.Errorf("better readers: %+v", paired)
 	}
 	if width := paired.Mean.High - paired.Mean.Low; width >= math.Hypot(apart.High-apart.Low, other.High-other.Low) {
-		t.Errorf("the paired range is %.3f wide, the unpaired %.3f", width, math.Hypot(apart.High-apart.Low, other.High-other.Low))
+		t.Errorf("the paired range is %.3f wide, the unpaired %.3f", width,
+			math.Hypot(apart.High-apart.Low, other.High-other.Low))
 	}
 	// Values by hand: 1, 2, 3 have the mean 2 and the standard error 1/sqrt(3).
 	if m := meanOf([]float64{1, 2, 3}); m.Value != 2 || math.Abs(m.High-2-1.96/math.Sqrt(3)) > 1e-12 {
@@ -138,7 +141,8 @@ func TestVersus(t *testing.T) {
 		return true
 	})
 	open := out.Differences[0].Mean
-	t.Logf("%d possessions each in %v: %+.3f (%.3f to %.3f)", out.A.Possessions, time.Since(began).Round(time.Millisecond), open.Value, open.Low, open.High)
+	t.Logf("%d possessions each in %v: %+.3f (%.3f to %.3f)", out.A.Possessions,
+		time.Since(began).Round(time.Millisecond), open.Value, open.Low, open.High)
 	if !ok || before != 1 || open.High-open.Low > 2*wantedHalf+1e-9 && out.A.Possessions < mostPlayed {
 		t.Errorf("%v, done %v, %+v", ok, before, open)
 	}
@@ -203,7 +207,8 @@ func TestSpread(t *testing.T) {
 	// The start of five out: every spot is filled and nobody is inside.
 	c = cycle{place: f.places(s, s.Start())}
 	f.see(&c, f.ring(s), 0, &m)
-	if m.spread.Empty != 0 || m.spread.Inside != 0 || m.spread.Nearest < Neighbors || m.spread.Apart < m.spread.Nearest {
+	if m.spread.Empty != 0 || m.spread.Inside != 0 || m.spread.Nearest < Neighbors ||
+		m.spread.Apart < m.spread.Nearest {
 		t.Errorf("the start: %+v", m.spread)
 	}
 	run, err := f.Watch(s, f.Begin(s), 4, Guarding{}, 1)

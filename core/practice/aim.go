@@ -47,7 +47,8 @@ func FirstAim(today time.Time, taught []string) SeasonAim {
 	if len(taught) == 0 {
 		taught = []string{reads.Down}
 	}
-	return SeasonAim{Until: today.AddDate(0, 0, 7*weeks).Format(DateFormat), Weekdays: []int{int(time.Tuesday), int(time.Thursday)},
+	return SeasonAim{Until: today.AddDate(0, 0, 7*weeks).Format(DateFormat),
+		Weekdays:    []int{int(time.Tuesday), int(time.Thursday)},
 		PerPractice: perPractice, Install: taught, Games: []SeasonGame{}}
 }
 

@@ -64,7 +64,8 @@ func AsRun(p Plan, ran map[string]time.Duration, states map[string]Presence, cha
 		}
 		b.Minutes = minutes
 		// Nobody named means everybody, so that it is left so where everybody was there.
-		if named := b.Players; len(named) > 0 || slices.ContainsFunc(p.People, func(who Person) bool { return !took[who.ID] }) {
+		if named := b.Players; len(named) > 0 || slices.ContainsFunc(p.People,
+			func(who Person) bool { return !took[who.ID] }) {
 			b.Players = []string{}
 			for _, who := range p.People {
 				if took[who.ID] && (len(named) == 0 || slices.Contains(named, who.ID)) {

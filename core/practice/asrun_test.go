@@ -29,7 +29,8 @@ func TestAsRun(t *testing.T) {
 	}
 	p.People[3].Limited = true
 	ran := AsRun(p, map[string]time.Duration{"warm": at(11.5), "play": at(20), "last": at(5)}, states, changes)
-	if len(ran.Blocks) != 3 || ran.Blocks[0].Minutes != 11.5 || ran.Blocks[1].Minutes != 20 || ran.Blocks[2].Minutes != 5 {
+	if len(ran.Blocks) != 3 || ran.Blocks[0].Minutes != 11.5 || ran.Blocks[1].Minutes != 20 ||
+		ran.Blocks[2].Minutes != 5 {
 		t.Fatalf("%+v", ran.Blocks)
 	}
 	load := func(i int) string { l := LayOut(ran).Load[i]; return fmt.Sprint(l.Minutes, l.HardMinutes) }
@@ -44,7 +45,8 @@ func TestAsRun(t *testing.T) {
 	// Who was named for a block stays so.
 	play.Players = who[:1]
 	p.Blocks = []Block{play}
-	if ran := AsRun(p, map[string]time.Duration{"play": at(9)}, states, changes); !slices.Equal(ran.Blocks[0].Players, who[:1]) {
+	if ran := AsRun(p, map[string]time.Duration{"play": at(9)}, states, changes); !slices.Equal(ran.Blocks[0].Players,
+		who[:1]) {
 		t.Errorf("%+v", ran.Blocks)
 	}
 	// A block of players who were not there was not run for anybody.
@@ -91,7 +93,8 @@ func TestWeeksCompared(t *testing.T) {
 			if week < -3 { // c was away after that
 				who = append(who, "c")
 			}
-			all = append(all, sessionOf(monday.AddDate(0, 0, 7*week+day).Add(18*time.Hour), 60, Effort{Team: &four}, who...))
+			all = append(all, sessionOf(monday.AddDate(0, 0, 7*week+day).Add(18*time.Hour), 60, Effort{Team: &four},
+				who...))
 		}
 	}
 	// This week the team practices three times for 60 minutes. Player b rates the effort higher, and
@@ -101,10 +104,12 @@ func TestWeeksCompared(t *testing.T) {
 		if day == 1 {
 			who = append(who, "d")
 		}
-		all = append(all, sessionOf(monday.AddDate(0, 0, day).Add(18*time.Hour), 60, Effort{Team: &four, ByPlayer: map[string]int{"b": six}}, who...))
+		all = append(all, sessionOf(monday.AddDate(0, 0, day).Add(18*time.Hour), 60,
+			Effort{Team: &four, ByPlayer: map[string]int{"b": six}}, who...))
 	}
 	w := WeekOf(monday, all, []string{"a", "b", "c", "d"}, lim, strings.ToUpper)
-	if a := w.Players[0]; a.Usual != (DayLoad{120, 30, 40, 480, 120}) || a.Total != (DayLoad{180, 45, 60, 720, 180}) || a.Change != 0.5 || a.Back {
+	if a := w.Players[0]; a.Usual != (DayLoad{120, 30, 40, 480, 120}) || a.Total != (DayLoad{180, 45, 60, 720, 180}) ||
+		a.Change != 0.5 || a.Back {
 		t.Errorf("%+v", a)
 	}
 	if b := w.Players[1]; b.Total.Rated != 180*6 || b.Days[1].Rated != 360 || w.Days[1].Rated != 360 {
@@ -117,7 +122,8 @@ func TestWeeksCompared(t *testing.T) {
 	for _, warning := range w.Warnings {
 		said += warning.Text + "\n"
 	}
-	for _, want := range []string{"Much more than in the four weeks before: A (50% more) and B (125% more).", "Much less than in the four weeks before: D (50% less).", "Back after two weeks or more away: C."} {
+	for _, want := range []string{"Much more than in the four weeks before: A (50% more) and B (125% more).",
+		"Much less than in the four weeks before: D (50% less).", "Back after two weeks or more away: C."} {
 		if !strings.Contains(said, want) {
 			t.Errorf("no %q in\n%s", want, said)
 		}
@@ -129,20 +135,23 @@ func TestWeeksCompared(t *testing.T) {
 		t.Errorf("%v and %v, want twice the minutes", a.Change, b.Change)
 	}
 	// A third more is not much more, and the first week of all is compared with nothing.
-	calm := []Session{sessionOf(monday.AddDate(0, 0, -6), 90, Effort{}, "a"), sessionOf(monday.AddDate(0, 0, 1), 120, Effort{Team: &six}, "a", "b")}
+	calm := []Session{sessionOf(monday.AddDate(0, 0, -6), 90, Effort{}, "a"),
+		sessionOf(monday.AddDate(0, 0, 1), 120, Effort{Team: &six}, "a", "b")}
 	if w := WeekOf(monday, calm, []string{"a", "b"}, Limits{}, strings.ToUpper); len(w.Warnings) != 0 {
 		t.Errorf("%+v", w.Warnings)
 	}
 	// Many are counted, not named.
 	many := []string{"a", "b", "c", "d", "e"}
-	w = WeekOf(monday, []Session{sessionOf(monday.AddDate(0, 0, -6), 60, Effort{}, many...), sessionOf(monday, 120, Effort{}, many...)}, many, Limits{}, strings.ToUpper)
+	w = WeekOf(monday, []Session{sessionOf(monday.AddDate(0, 0, -6), 60, Effort{}, many...),
+		sessionOf(monday, 120, Effort{}, many...)}, many, Limits{}, strings.ToUpper)
 	if len(w.Warnings) != 1 || !strings.Contains(w.Warnings[0].Text, "5 players, about 100% more") {
 		t.Errorf("%+v", w.Warnings)
 	}
 	// Live play and jumps of one day.
 	hard := sessionOf(monday, 60, Effort{}, "a")
 	hard.Sheet.Load[0].HardMinutes, hard.Sheet.Load[0].Jumps = lim.MaxHard+1, lim.MaxJumps+1
-	if past := WeekOf(monday, []Session{hard}, []string{"a"}, lim, strings.ToUpper).Players[0].Past; len(past) != 2 || !strings.Contains(past[0], "live play") || !strings.Contains(past[1], "jumps") {
+	if past := WeekOf(monday, []Session{hard}, []string{"a"}, lim, strings.ToUpper).Players[0].Past; len(past) != 2 ||
+		!strings.Contains(past[0], "live play") || !strings.Contains(past[1], "jumps") {
 		t.Errorf("%v", past)
 	}
 	for rating, fits := range map[int]bool{-1: false, 0: true, MaxEffort: true, MaxEffort + 1: false} {
@@ -155,12 +164,17 @@ func TestWeeksCompared(t *testing.T) {
 // What moved, what was cut, and what to talk about, in words.
 func TestReviewInWords(t *testing.T) {
 	turn := func(player string, read reads.Read, is evidence.Verdict) evidence.Turn {
-		return evidence.Turn{Player: evidence.PlayerID(player), Role: reads.Cutter, Read: read, Was: evidence.TooClose, Is: is}
+		return evidence.Turn{Player: evidence.PlayerID(player), Role: reads.Cutter, Read: read, Was: evidence.TooClose,
+			Is: is}
 	}
-	shown, live, given := block("shown", OwnBlock, 12, ""), block("live", OwnBlock, 10, ""), block("given", DrillBlock, 8, "live")
-	reps := []evidence.Rep{{Expected: reads.Fade, Correct: true}, {Expected: reads.Fade}, {Expected: reads.Curl, Made: reads.Curl, Correct: true}}
-	r := ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 15 * time.Minute}, []string{"a"}, reps, []Block{given})
-	w := r.InWords([]evidence.Turn{turn("a", reads.Curl, evidence.HasIt), turn("b", reads.Curl, evidence.HasIt), turn("c", reads.Curl, evidence.NotYet)},
+	shown, live, given := block("shown", OwnBlock, 12, ""), block("live", OwnBlock, 10, ""),
+		block("given", DrillBlock, 8, "live")
+	reps := []evidence.Rep{{Expected: reads.Fade, Correct: true}, {Expected: reads.Fade},
+		{Expected: reads.Curl, Made: reads.Curl, Correct: true}}
+	r := ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 15 * time.Minute},
+		[]string{"a"}, reps, []Block{given})
+	w := r.InWords([]evidence.Turn{turn("a", reads.Curl, evidence.HasIt), turn("b", reads.Curl, evidence.HasIt),
+		turn("c", reads.Curl, evidence.NotYet)},
 		[]reads.Read{reads.Curl, reads.Fade, reads.BackCut}, reps, strings.ToUpper)
 	got := strings.Join(slices.Concat(w.Moved, w.Cut, w.Talk), "\n")
 	want := `Curl: A and B now have it.
@@ -174,14 +188,20 @@ No read instead of fade: 1 time.`
 	if got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}
-	r = ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 9 * time.Minute, "live": 12 * time.Minute}, nil,
-		[]evidence.Rep{{Expected: reads.Curl, Made: reads.Fade, Tags: []evidence.Tag{{ID: "late-pass"}, {ID: "late-pass"}}}}, nil)
+	r = ReviewOf(drill.Library{}, []Block{shown, live},
+		map[string]time.Duration{"shown": 9 * time.Minute, "live": 12 * time.Minute}, nil,
+		[]evidence.Rep{{Expected: reads.Curl, Made: reads.Fade,
+			Tags: []evidence.Tag{{ID: "late-pass"}, {ID: "late-pass"}}}}, nil)
 	w = r.InWords(nil, nil, nil, strings.ToUpper)
-	if got := fmt.Sprint(w); got != "{[No verdict changed. That usually takes more than one practice.] [shown ran 3 min short.] [Fade instead of curl: 1 time. Pass: late: 2 times.]}" {
+	if got := fmt.Sprint(
+		w); got != "{[No verdict changed. That usually takes more than one practice.] [shown ran 3 min short.] [Fade "+
+		"instead of curl: 1 time. Pass: late: 2 times.]}" {
 		t.Error(got)
 	}
 	r = ReviewOf(drill.Library{}, []Block{shown}, nil, nil, nil, nil)
-	if w = r.InWords(nil, nil, nil, strings.ToUpper); w.Cut[0] != "The clock was not used, so nobody knows what ran long." || w.Talk[0] != "No wrong read was logged." {
+	if w = r.InWords(nil, nil, nil,
+		strings.ToUpper); w.Cut[0] != "The clock was not used, so nobody knows what ran long." ||
+		w.Talk[0] != "No wrong read was logged." {
 		t.Errorf("%+v", w)
 	}
 	r = ReviewOf(drill.Library{}, []Block{shown}, map[string]time.Duration{"shown": 14 * time.Minute}, nil, nil, nil)

@@ -139,7 +139,8 @@ func greedily(pr *fit.Problem) float64 {
 func evenly(pr *fit.Problem) float64 {
 	var chosen []int
 	for o, opt := range pr.Options {
-		if next := append(slices.Clone(chosen), o); opt.Lane == fit.Whole && opt.Minutes == 10 && pr.Arrange(next) != nil {
+		if next := append(slices.Clone(chosen), o); opt.Lane == fit.Whole && opt.Minutes == 10 &&
+			pr.Arrange(next) != nil {
 			chosen = next
 		}
 	}

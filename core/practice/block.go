@@ -28,7 +28,8 @@ func Order(lib drill.Library, b Block, people []Person) (drill.Order, error) {
 
 // setup is a block as the order list wants it.
 func (b Block) setup(players []string) drill.Setup {
-	return drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed, NoHelpers: b.NoHelpers, PlayerShows: b.PlayerShows}
+	return drill.Setup{Players: players, Baskets: b.Baskets, Minutes: b.Minutes, Seconds: b.Seconds, Seed: b.Seed,
+		NoHelpers: b.NoHelpers, PlayerShows: b.PlayerShows}
 }
 
 // strains reports whether a block asks for more than a warm-up: it teaches a read, or is live.

@@ -63,7 +63,8 @@ func (p Plan) splits() []split {
 	}
 	slices.SortStableFunc(ids, func(a, b string) int { return cmp.Compare(open[a], open[b]) })
 	half := (len(ids) + 1) / 2
-	ready := split{"two equal groups, by what they have and need", [ends][]string{inOrder(p.People, ids[:half]), inOrder(p.People, ids[half:])}}
+	ready := split{"two equal groups, by what they have and need",
+		[ends][]string{inOrder(p.People, ids[:half]), inOrder(p.People, ids[half:])}}
 	return slices.DeleteFunc([]split{posts, ready}, func(s split) bool {
 		return len(s.groups[0]) < least || len(s.groups[1]) < least
 	})
@@ -157,7 +158,11 @@ func (p Plan) serves(d *drill.Drill, st drill.Stage) bool {
 // shows.
 func (p Plan) ofAge(d *drill.Drill, st drill.Stage) bool {
 	action, ok := reads.ActionByID(d.Action)
-	return !ok || !slices.ContainsFunc(st.Cues, func(c reads.Cue) bool { return !p.TeamRules.Meets(string(p.Limits.Band), action, c) })
+	return !ok ||
+		!slices.ContainsFunc(st.Cues, func(c reads.Cue) bool {
+			return !p.TeamRules.Meets(string(p.Limits.Band), action,
+				c)
+		})
 }
 
 // after lists the stages one of which has to come before a stage, for the players
@@ -195,7 +200,8 @@ func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
 func (c *candidates) offer(i int, b Block, lane fit.Lane, after []int) bool {
 	s, p := c.stages[i], c.plan
 	kind := p.stageKind(s.drill, s.stage, b)
-	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: kind.live, After: after, Rank: rungOrder(s.stage),
+	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: kind.live, After: after,
+		Rank:  rungOrder(s.stage),
 		Teach: kind.teach, Play: kind.play, Close: kind.close, Chain: c.chain(s.drill.Action)}
 	if kind.play {
 		o.Rank += playRank
@@ -206,7 +212,8 @@ func (c *candidates) offer(i int, b Block, lane fit.Lane, after []int) bool {
 		for _, id := range players {
 			if k, needed := c.needs[SupplyKey{id, sh.role, sh.read}]; needed {
 				d := p.Needs[k].dose(sh.reps, sh.live)
-				o.Gives = append(o.Gives, fit.Give{Demand: 2 * k, Reps: d.learn}, fit.Give{Demand: 2*k + 1, Reps: d.settle})
+				o.Gives = append(o.Gives, fit.Give{Demand: 2 * k, Reps: d.learn},
+					fit.Give{Demand: 2*k + 1, Reps: d.settle})
 				goal = goal || p.Needs[k].Goal
 			}
 		}
@@ -333,7 +340,8 @@ func (c *candidates) why(g GoalCover, left float64) string {
 	case !gives:
 		return "No drill you have gives it."
 	case !offered:
-		return "What gives it cannot be run tonight: too few players, helpers or balls, or it ran in the last practices."
+		return "What gives it cannot be run tonight: too few players, helpers or balls, or it ran in the last " +
+			"practices."
 	case left >= shortest:
 		return "Another break would be needed for it, and the minutes do not hold both."
 	}

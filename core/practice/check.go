@@ -54,7 +54,8 @@ func CheckForm(minutes int, blocks []Block) error {
 		if !(b.Minutes >= 1 && b.Minutes <= drill.MaxMinutes) {
 			return refusal.New("practice.block-minutes", nth, drill.MaxMinutes, b.Minutes)
 		}
-		if t := strings.TrimSpace(b.Title); t == "" || utf8.RuneCountInString(t) > MaxTitle || strings.ContainsFunc(t, unicode.IsControl) {
+		if t := strings.TrimSpace(b.Title); t == "" || utf8.RuneCountInString(t) > MaxTitle ||
+			strings.ContainsFunc(t, unicode.IsControl) {
 			return refusal.New("practice.block-title", nth, MaxTitle)
 		}
 		if b.Basket < 0 || b.Basket > ends {

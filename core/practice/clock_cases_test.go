@@ -50,7 +50,8 @@ func TestClockCases(t *testing.T) {
 		return new(t.Sub(zero).Seconds())
 	}
 	for _, c := range cases {
-		clock := Clock{Status: c.Clock.Status, Block: c.Clock.Block, Before: time.Duration(c.Clock.Ran * float64(time.Second))}
+		clock := Clock{Status: c.Clock.Status, Block: c.Clock.Block,
+			Before: time.Duration(c.Clock.Ran * float64(time.Second))}
 		if c.Clock.Changed != nil {
 			clock.Changed = at(*c.Clock.Changed)
 		}
@@ -61,7 +62,8 @@ func TestClockCases(t *testing.T) {
 			}
 			clock = next
 		}
-		got := clockState{clock.Status, clock.Block, clock.Elapsed(at(c.Look)).Seconds(), !clock.Since.IsZero(), since(clock.Began), since(clock.Changed)}
+		got := clockState{clock.Status, clock.Block, clock.Elapsed(at(c.Look)).Seconds(), !clock.Since.IsZero(),
+			since(clock.Began), since(clock.Changed)}
 		g, _ := json.Marshal(got)
 		w, _ := json.Marshal(c.Want)
 		if string(g) != string(w) {

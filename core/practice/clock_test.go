@@ -17,7 +17,8 @@ func TestClock(t *testing.T) {
 			t.Fatal(err)
 		}
 		c = next
-		if c.Block != wantBlock || c.Elapsed(at(min)) != time.Duration(elapsed)*time.Minute || c.Since.IsZero() == running {
+		if c.Block != wantBlock || c.Elapsed(at(min)) != time.Duration(elapsed)*time.Minute ||
+			c.Since.IsZero() == running {
 			t.Fatalf("%s at %d: %+v, elapsed %v", a, min, c, c.Elapsed(at(min)))
 		}
 	}

@@ -33,7 +33,8 @@ func worthOf(o *evidence.Outlook, planned, weight float64) (learn, settle []floa
 		return nil, nil
 	}
 	rise := func(n float64) float64 {
-		return min(1, max(0, learnMost-o.Rate)*(1-math.Pow(1-learnRate, min(n, learnReps)))/max(leastWay, o.Target-o.Rate))
+		return min(1, max(0, learnMost-o.Rate)*(1-math.Pow(1-learnRate, min(n, learnReps)))/max(leastWay,
+			o.Target-o.Rate))
 	}
 	start, settled := rise(planned), between(o.Settles, planned)
 	for n := range mostReps + 1 {

@@ -23,7 +23,8 @@ func TestLimitsHoldAtTheirValue(t *testing.T) {
 		}
 		return false
 	}
-	for minutes, want := range map[float64]bool{ShortBlock - 1: true, ShortBlock: false, LongBlock: false, LongBlock + 1: true} {
+	for minutes, want := range map[float64]bool{ShortBlock - 1: true, ShortBlock: false, LongBlock: false,
+		LongBlock + 1: true} {
 		if warns(minutes) != want {
 			t.Errorf("a block of %v min: told off %v", minutes, !want)
 		}
@@ -40,7 +41,8 @@ func TestLimitsHoldAtTheirValue(t *testing.T) {
 	}
 	water := func(minutes float64) bool {
 		p := evening()
-		p.Blocks = []Block{block("a", OwnBlock, minutes, ""), block("w", WaterBlock, 2, ""), block("b", OwnBlock, 5, "")}
+		p.Blocks = []Block{block("a", OwnBlock, minutes, ""), block("w", WaterBlock, 2, ""),
+			block("b", OwnBlock, 5, "")}
 		p.Aim(Aims{Outlooks: fresh(p.People)})
 		return ruleOf(t, LayOut(p), "water").Kept
 	}
@@ -58,7 +60,8 @@ func TestLimitsHoldAtTheirValue(t *testing.T) {
 	if jobs(mostDuties) != nil || jobs(mostDuties+1) == nil {
 		t.Errorf("%v and %v", jobs(mostDuties), jobs(mostDuties+1))
 	}
-	for seconds, fits := range map[float64]bool{drill.MinSeconds: true, drill.MaxSeconds: true, drill.MinSeconds - 1: false, drill.MaxSeconds + 1: false, 0: true} {
+	for seconds, fits := range map[float64]bool{drill.MinSeconds: true, drill.MaxSeconds: true,
+		drill.MinSeconds - 1: false, drill.MaxSeconds + 1: false, 0: true} {
 		b := block("b", DrillBlock, 8, "air")
 		b.Seconds = seconds
 		if err := CheckForm(60, []Block{b}); (err == nil) != fits {
@@ -66,7 +69,8 @@ func TestLimitsHoldAtTheirValue(t *testing.T) {
 		}
 	}
 	lost := block("b", DrillBlock, 8, "moon")
-	if err := Check(drill.Library{}, 60, []Block{block("w", WaterBlock, 3, ""), lost}); err == nil || err.Error() != "practice.block-at: 2, practice.stage-gone: Slot twos, moon" {
+	if err := Check(drill.Library{}, 60, []Block{block("w", WaterBlock, 3, ""), lost}); err == nil ||
+		err.Error() != "practice.block-at: 2, practice.stage-gone: Slot twos, moon" {
 		t.Errorf("%v", err)
 	}
 }
@@ -100,13 +104,16 @@ func TestSmallSums(t *testing.T) {
 		t.Errorf("%d players: %s", named+1, s)
 	}
 	base, _ := Ages12to14.Limits()
-	if got := base.With(LocalRule{}); got.RestDays != base.RestDays || got.MaxPerWeek != base.MaxPerWeek || got.MaxHours != base.MaxHours {
+	if got := base.With(LocalRule{}); got.RestDays != base.RestDays || got.MaxPerWeek != base.MaxPerWeek ||
+		got.MaxHours != base.MaxHours {
 		t.Errorf("no local rule: %+v of %+v", got, base)
 	}
-	if got := base.With(LocalRule{RestDays: 1, MaxPerWeek: 1, MaxHours: 1}); got.RestDays != 1 || got.MaxPerWeek != 1 || got.MaxHours != 1 {
+	if got := base.With(LocalRule{RestDays: 1, MaxPerWeek: 1, MaxHours: 1}); got.RestDays != 1 || got.MaxPerWeek != 1 ||
+		got.MaxHours != 1 {
 		t.Errorf("a rule of ones: %+v", got)
 	}
-	if (&course{next: Teach, guided: true}).runs() != true || (&course{next: Teach, live: true}).runs() || !(&course{live: true}).runs() || (&course{guided: true}).runs() {
+	if (&course{next: Teach, guided: true}).runs() != true || (&course{next: Teach, live: true}).runs() ||
+		!(&course{live: true}).runs() || (&course{guided: true}).runs() {
 		t.Error("what is taught runs guided, and what is kept runs live")
 	}
 }
@@ -120,7 +127,8 @@ func TestLateAtTwoBaskets(t *testing.T) {
 		b.Basket = basket
 		return b
 	}
-	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), at("left", 1), at("right", 2), block("play", OwnBlock, 10, ""), at("last", 1)}
+	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), at("left", 1), at("right", 2), block("play", OwnBlock, 10, ""),
+		at("last", 1)}
 	now := time.Date(2026, 3, 1, 18, 0, 0, 0, time.UTC)
 	for current, want := range map[string]int{"warm": 1, "left": 3, "right": 3, "play": 4, "last": 5} {
 		past, rest := BehindAt(p, Clock{Block: current, Since: now, Began: now}, now).split()

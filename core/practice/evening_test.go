@@ -16,7 +16,8 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 	p.Terms.Helpers = 1 + rng.IntN(4)
 	for i := range players {
 		part := rng.IntN(3)
-		p.People = append(p.People, Person{ID: fmt.Sprint("p", i), Handler: part == 0, Wing: part == 1, Big: part == 2, Limited: rng.IntN(12) == 0})
+		p.People = append(p.People, Person{ID: fmt.Sprint("p", i), Handler: part == 0, Wing: part == 1, Big: part == 2,
+			Limited: rng.IntN(12) == 0})
 	}
 	type column struct {
 		role reads.Role
@@ -42,7 +43,8 @@ func night(rng *rand.Rand, players, readCount int, minutes float64) Plan {
 		hard := rng.Float64()
 		for _, who := range p.People {
 			level := rng.Float64() + 0.5 - hard
-			open := []evidence.Verdict{evidence.NotEnough, evidence.NotYet, evidence.Lapsed, evidence.TooClose}[rng.IntN(4)]
+			open := []evidence.Verdict{evidence.NotEnough, evidence.NotYet, evidence.Lapsed,
+				evidence.TooClose}[rng.IntN(4)]
 			guided, live := open, evidence.NotEnough
 			if level > 0.5 {
 				guided, live = evidence.HasIt, open

@@ -19,7 +19,8 @@ const FileSchema = 2
 func WriteCSV(w io.Writer, start time.Time, zone *time.Location, lib drill.Library, blocks []Block, s Sheet) error {
 	out := csv.NewWriter(w)
 	out.UseCRLF = true
-	if err := out.Write([]string{"from", "to", "minutes", "basket", "kind", "title", "stage", "baskets", "reps", "cuts each", "pinned"}); err != nil {
+	if err := out.Write([]string{"from", "to", "minutes", "basket", "kind", "title", "stage", "baskets", "reps",
+		"cuts each", "pinned"}); err != nil {
 		return err
 	}
 	number := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
@@ -27,7 +28,8 @@ func WriteCSV(w io.Writer, start time.Time, zone *time.Location, lib drill.Libra
 		t := s.Blocks[i]
 		stage, baskets, reps, each := "", "", "", ""
 		if _, st, err := StageOf(lib, b); b.Kind == DrillBlock && err == nil {
-			stage, baskets, reps, each = st.Name, fmt.Sprint(b.Baskets), fmt.Sprint(t.Reps), strconv.FormatFloat(t.PerPlayer, 'f', 1, 64)
+			stage, baskets, reps, each = st.Name, fmt.Sprint(b.Baskets), fmt.Sprint(t.Reps),
+				strconv.FormatFloat(t.PerPlayer, 'f', 1, 64)
 		}
 		basket := ""
 		if b.Basket > 0 {
@@ -37,7 +39,8 @@ func WriteCSV(w io.Writer, start time.Time, zone *time.Location, lib drill.Libra
 		if b.Pin {
 			pin = "yes"
 		}
-		if err := out.Write([]string{clockAt(start, t.Start, zone), clockAt(start, t.End, zone), number(b.Minutes), basket, string(b.Kind),
+		if err := out.Write([]string{clockAt(start, t.Start, zone), clockAt(start, t.End, zone), number(b.Minutes),
+			basket, string(b.Kind),
 			csvcell.Harmless(b.Title), csvcell.Harmless(stage), baskets, reps, each, pin}); err != nil {
 			return err
 		}

@@ -66,7 +66,8 @@ func TestLines(t *testing.T) {
 	p := abroad()
 	text := Lines(time.Date(2026, 11, 26, 17, 0, 0, 0, time.UTC), berlin(t), p.Library, p.Blocks, LayOut(p))
 	lines := strings.Split(strings.TrimSpace(text), "\n")
-	if len(lines) != 5 || !strings.HasPrefix(lines[1], "18:10  ") || !strings.Contains(lines[1], "Guided") || !strings.Contains(lines[2], "(basket 1)") {
+	if len(lines) != 5 || !strings.HasPrefix(lines[1], "18:10  ") || !strings.Contains(lines[1], "Guided") ||
+		!strings.Contains(lines[2], "(basket 1)") {
 		t.Errorf("%s", text)
 	}
 	for _, who := range p.People {
@@ -97,7 +98,8 @@ func TestFirstAim(t *testing.T) {
 		if err := a.Check(today); err != nil {
 			t.Error(err)
 		}
-		if a.Until != "2027-01-07" || len(taught) > 0 && a.Install[0] != taught[0] || len(taught) == 0 && a.Install[0] != reads.Down {
+		if a.Until != "2027-01-07" || len(taught) > 0 && a.Install[0] != taught[0] || len(taught) == 0 &&
+			a.Install[0] != reads.Down {
 			t.Errorf("%+v", a)
 		}
 	}
@@ -106,7 +108,8 @@ func TestFirstAim(t *testing.T) {
 // What the season sets for a day is in the plan's reasons, and comes first.
 func TestDueIsPlannedFirst(t *testing.T) {
 	people := squad(12)
-	aim := SeasonAim{Until: "2026-12-20", Weekdays: []int{4}, PerPractice: 1, Install: []string{reads.StepUp, reads.Down}}
+	aim := SeasonAim{Until: "2026-12-20", Weekdays: []int{4}, PerPractice: 1,
+		Install: []string{reads.StepUp, reads.Down}}
 	today := time.Date(2026, 11, 26, 9, 0, 0, 0, time.UTC)
 	plan := Season(aim, ActionStates(aim.Install, nil, reads.TeamRules{}, nil, nil, stays, today), today, keeps, lib)
 	due := plan.On("2026-11-26")
@@ -137,7 +140,9 @@ func TestDueIsPlannedFirst(t *testing.T) {
 		}
 		says := false
 		for _, r := range f.Reasons {
-			says = says || r.Block == f.Blocks[i].ID && strings.Contains(r.Text, "The season sets "+strings.ToLower(actionName(reads.StepUp))+", guided for this day.")
+			says = says || r.Block == f.Blocks[i].ID &&
+				strings.Contains(r.Text, "The season sets "+strings.ToLower(actionName(reads.StepUp))+
+					", guided for this day.")
 		}
 		if says != (d.Action == reads.StepUp && !isLive(mustStage(t, p, b))) {
 			t.Errorf("%s: says so %v", b.Title, says)

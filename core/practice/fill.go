@@ -97,7 +97,8 @@ func Fill(p Plan, scope Scope, newID func() string) (Filled, error) {
 	if err != nil {
 		return Filled{}, f.tooLong(err)
 	}
-	out := Filled{Value: best.solution.Value, Bound: best.bound, Proven: best.proven, Others: []Other{}, Open: []StillOpen{}}
+	out := Filled{Value: best.solution.Value, Bound: best.bound, Proven: best.proven, Others: []Other{},
+		Open: []StillOpen{}}
 	if out.Bound > 0 && !out.Proven {
 		out.Gap = (out.Bound - out.Value) / out.Bound
 	}
@@ -245,9 +246,11 @@ func (f *filler) frame() []Block {
 	}
 	const short = 60 // minutes below which the frame shrinks
 	if f.plan.Minutes < short {
-		return []Block{block("Warm-up: run, land, change direction", math.Min(8, math.Floor(f.plan.Minutes/3))), block("One thing learned", 3)}
+		return []Block{block("Warm-up: run, land, change direction", math.Min(8, math.Floor(f.plan.Minutes/3))),
+			block("One thing learned", 3)}
 	}
-	return []Block{block("Warm-up: run, land, change direction", 10), block("Ball handling and layups, both sides", 9), block("Free throws and one thing learned", 8)}
+	return []Block{block("Warm-up: run, land, change direction", 10), block("Ball handling and layups, both sides", 9),
+		block("Free throws and one thing learned", 8)}
 }
 
 // relaxed are the rules that a search leaves out.
@@ -256,7 +259,8 @@ type relaxed struct{ waiting, end, live, teach, ladder, hard bool }
 // relaxations are tried in turn where no plan keeps every rule: one rule less, then more.
 var relaxations = []relaxed{
 	{}, {waiting: true}, {end: true}, {live: true}, {teach: true}, {waiting: true, live: true, end: true},
-	{waiting: true, live: true, end: true, teach: true, ladder: true}, {waiting: true, live: true, end: true, teach: true, ladder: true, hard: true},
+	{waiting: true, live: true, end: true, teach: true, ladder: true},
+	{waiting: true, live: true, end: true, teach: true, ladder: true, hard: true},
 }
 
 // solve fits the minutes, with the squad together and parted in some ways. Where no plan

@@ -140,7 +140,8 @@ func TestMoreIsNeverWorse(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		for what, change := range map[string]func(*Plan){"ten minutes": func(p *Plan) { p.Minutes += 10 }, "two helpers": func(p *Plan) { p.Terms.Helpers += 2 }} {
+		for what, change := range map[string]func(*Plan){"ten minutes": func(p *Plan) { p.Minutes += 10 },
+			"two helpers": func(p *Plan) { p.Terms.Helpers += 2 }} {
 			q := p
 			change(&q)
 			g, err := Fill(q, Evening, counter())
@@ -154,7 +155,8 @@ func TestMoreIsNeverWorse(t *testing.T) {
 // A small evening by hand. Slot twos alone, and twelve players who are new to it: it is
 // guided first, then live, and the reason says for whom and how much.
 func TestReasonsAndNumbers(t *testing.T) {
-	p := Plan{Minutes: 60, People: squad(12), Terms: DefaultTerms(), Blocks: []Block{block("warm", OwnBlock, 10, ""), block("end", OwnBlock, 8, "")}}
+	p := Plan{Minutes: 60, People: squad(12), Terms: DefaultTerms(),
+		Blocks: []Block{block("warm", OwnBlock, 10, ""), block("end", OwnBlock, 8, "")}}
 	p.Terms.Focus = []reads.Read{reads.Curl, reads.Fade}
 	for _, d := range drill.Catalogue() {
 		if d.ID != "slot-twos" {
@@ -172,13 +174,16 @@ func TestReasonsAndNumbers(t *testing.T) {
 			continue
 		}
 		stages = append(stages, b.Stage)
-		if b.Stage == "shown" && (!b.PlayerShows || !b.NoHelpers || b.Baskets != 2 || b.Minutes != 15 || f.Sheet.Blocks[i].Reps != 112) {
+		if b.Stage == "shown" && (!b.PlayerShows || !b.NoHelpers || b.Baskets != 2 || b.Minutes != 15 ||
+			f.Sheet.Blocks[i].Reps != 112) {
 			t.Errorf("%+v %+v", b, f.Sheet.Blocks[i])
 		}
 		if b.Stage == "shown" {
 			// 112 reps of twelve players and four cues are 2.33 of each.
-			want := "Curl for 12 players (12 not enough reps): about 2½ each. Fade for 12 players (12 not enough reps): about 2½ each."
-			if k := slices.IndexFunc(f.Reasons, func(r Reason) bool { return r.Block == b.ID }); f.Reasons[k].Text != want {
+			want := "Curl for 12 players (12 not enough reps): about 2½ each. Fade for 12 players (12 not enough " +
+				"reps): about 2½ each."
+			if k := slices.IndexFunc(f.Reasons,
+				func(r Reason) bool { return r.Block == b.ID }); f.Reasons[k].Text != want {
 				t.Errorf("reason %q", f.Reasons[k].Text)
 			}
 		}
@@ -204,7 +209,8 @@ func TestReasonsAndNumbers(t *testing.T) {
 
 func TestHoles(t *testing.T) {
 	p := night(rand.New(rand.NewPCG(8, 8)), 12, 10, 90)
-	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), block("w", WaterBlock, 3, ""), block("mine", DrillBlock, 9, "shown"), block("end", OwnBlock, 8, "")}
+	p.Blocks = []Block{block("warm", OwnBlock, 10, ""), block("w", WaterBlock, 3, ""),
+		block("mine", DrillBlock, 9, "shown"), block("end", OwnBlock, 8, "")}
 	f, err := Fill(p, Holes, counter())
 	if err != nil {
 		t.Fatal(err)
@@ -232,10 +238,14 @@ func TestConflicts(t *testing.T) {
 		return p
 	}
 	for want, change := range map[string]func(*Plan){
-		"practice.nobody-here":                                 func(p *Plan) { p.People = nil },
-		"practice.too-short":                                   func(p *Plan) { p.Minutes = 0 },
-		"practice.left-out-and-in":                             func(p *Plan) { p.Terms.Banned = []string{"slot-twos"} },
-		"practice.kept-too-long-shorten: 38, 36, shown, 2, 38": func(p *Plan) { p.Minutes = 36; p.Blocks[0].Minutes, p.Blocks[4].Minutes = 8, 8 },
+		"practice.nobody-here":     func(p *Plan) { p.People = nil },
+		"practice.too-short":       func(p *Plan) { p.Minutes = 0 },
+		"practice.left-out-and-in": func(p *Plan) { p.Terms.Banned = []string{"slot-twos"} },
+		"practice.kept-too-long-shorten: 38, 36, shown, 2, 38": func(p *Plan) {
+			p.Minutes = 36
+			p.Blocks[0].Minutes,
+				p.Blocks[4].Minutes = 8, 8
+		},
 		"practice.kept-too-long: 136, 90, a, b, c, d, e, 136": func(p *Plan) {
 			p.Minutes, p.Blocks = 90, nil
 			for _, id := range []string{"a", "b", "c", "d", "e", "f", "g", "h", "i", "j", "k"} {
@@ -315,7 +325,8 @@ func TestEveningsByAge(t *testing.T) {
 			t.Fatal(err)
 		}
 		a, ok := reads.ActionByID(d.Action)
-		return ok && (a.Family == reads.BallUp || slices.Contains(st.Cues, reads.Blitz) || slices.Contains(st.Cues, reads.Doubled))
+		return ok && (a.Family == reads.BallUp || slices.Contains(st.Cues, reads.Blitz) ||
+			slices.Contains(st.Cues, reads.Doubled))
 	}
 	for _, all := range []bool{false, true} {
 		held, taught, told := 0, 0, false
@@ -338,7 +349,8 @@ func TestEveningsByAge(t *testing.T) {
 			}
 		}
 		if all != (held > 0) || told == all || taught < times(20, 6) {
-			t.Errorf("all actions %v: %d of %d drills are for older players, and it is said: %v", all, held, taught, told)
+			t.Errorf("all actions %v: %d of %d drills are for older players, and it is said: %v", all, held, taught,
+				told)
 		}
 	}
 }

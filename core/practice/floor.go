@@ -23,7 +23,9 @@ const (
 
 // HurtCaution is what is shown when a player is hurt. Your local law, league and
 // medical staff come first.
-const HurtCaution = "Out of the rest. Pain is not effort: no more drills today. If a blow to the head is suspected, sit the player out at once: no return the same day, and later only when a licensed health-care professional has cleared it, under your local law. When in doubt, sit them out."
+const HurtCaution = "Out of the rest. Pain is not effort: no more drills today. If a blow to the head is suspected, " +
+	"sit the player out at once: no return the same day, and later only when a licensed health-care professional has " +
+	"cleared it, under your local law. When in doubt, sit them out."
 
 // ChangeKind is what a change on the floor is about.
 type ChangeKind string
@@ -69,7 +71,8 @@ const maxReps = drill.MaxMinutes * 60 / drill.MinSeconds * drill.MaxBaskets
 // while the practice ran: reps that were run before a change of their block stand,
 // the rest is dealt anew. people are all who may take part, in the roster's order,
 // as they are now; states says how each takes part now. Errors are refusals.
-func OrderThrough(lib drill.Library, b Block, people []Person, states map[string]Presence, changes []Change) (drill.Order, error) {
+func OrderThrough(lib drill.Library, b Block, people []Person, states map[string]Presence,
+	changes []Change) (drill.Order, error) {
 	was := make(map[string]Presence, len(states))
 	for id, state := range states {
 		was[id] = state

@@ -42,14 +42,16 @@ func TestOrderFollowsComingAndGoing(t *testing.T) {
 		for range 1 + rng.IntN(3) {
 			after = min(len(was.Reps), after+rng.IntN(6))
 			who := people[rng.IntN(len(people))].ID
-			c := Change{Kind: ComeAndGo, Block: b.ID, After: after, Player: who, Was: states[who], State: []Presence{Left, Hurt, Limited, Here}[rng.IntN(4)]}
+			c := Change{Kind: ComeAndGo, Block: b.ID, After: after, Player: who, Was: states[who],
+				State: []Presence{Left, Hurt, Limited, Here}[rng.IntN(4)]}
 			states[who] = c.State
 			changes = append(changes, c)
 			is, err := OrderThrough(drill.Library{}, b, people, states, changes)
 			if err != nil {
 				t.Fatalf("%d: %v", n, err)
 			}
-			if !slices.EqualFunc(was.Reps[:after], is.Reps[:after], func(a, b drill.Rep) bool { return fmt.Sprint(a) == fmt.Sprint(b) }) {
+			if !slices.EqualFunc(was.Reps[:after], is.Reps[:after],
+				func(a, b drill.Rep) bool { return fmt.Sprint(a) == fmt.Sprint(b) }) {
 				t.Fatalf("%d: the first %d reps have changed", n, after)
 			}
 			count := map[string]int{}
@@ -90,20 +92,25 @@ func TestOrderFollowsSwaps(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	swapped, _ := OrderThrough(drill.Library{}, b, people, on(people), []Change{{Kind: SwapSides, Block: "run", After: 3}, {Kind: SwapSides, Block: "run", After: 5}, {Kind: SwapSides, Block: "other", After: 1}})
+	swapped, _ := OrderThrough(drill.Library{}, b, people, on(people),
+		[]Change{{Kind: SwapSides, Block: "run", After: 3}, {Kind: SwapSides, Block: "run", After: 5},
+			{Kind: SwapSides, Block: "other", After: 1}})
 	for i, r := range swapped.Reps {
-		if other := r.No == 4 || r.No == 5; (r.Side != plain.Reps[i].Side) != other || r.Cutter != plain.Reps[i].Cutter {
+		if other := r.No == 4 || r.No == 5; (r.Side != plain.Reps[i].Side) != other ||
+			r.Cutter != plain.Reps[i].Cutter {
 			t.Errorf("rep %d: %s, was %s", r.No, r.Side, plain.Reps[i].Side)
 		}
 	}
 	states := on(people)
 	states["p3"] = Left
-	without, _ := OrderThrough(drill.Library{}, b, people, states, []Change{{Kind: ComeAndGo, Block: "other", After: 9, Player: "p3", Was: Here, State: Left}})
+	without, _ := OrderThrough(drill.Library{}, b, people, states,
+		[]Change{{Kind: ComeAndGo, Block: "other", After: 9, Player: "p3", Was: Here, State: Left}})
 	fewer, _ := Order(drill.Library{}, b, slices.Delete(slices.Clone(people), 3, 4))
 	if fmt.Sprint(without.Reps) != fmt.Sprint(fewer.Reps) {
 		t.Error("a player who left before the block is in its order")
 	}
-	for _, bad := range []Change{{Kind: SwapSides}, {Kind: ComeAndGo, State: "asleep"}, {Kind: "rain"}, {Kind: ComeAndGo, State: Here, After: -1}} {
+	for _, bad := range []Change{{Kind: SwapSides}, {Kind: ComeAndGo, State: "asleep"}, {Kind: "rain"},
+		{Kind: ComeAndGo, State: Here, After: -1}} {
 		if bad.Check() == nil {
 			t.Errorf("%+v is taken", bad)
 		}
@@ -113,7 +120,8 @@ func TestOrderFollowsSwaps(t *testing.T) {
 func TestRan(t *testing.T) {
 	t0 := time.Date(2026, 3, 1, 18, 0, 0, 0, time.UTC)
 	at := func(min int) time.Time { return t0.Add(time.Duration(min) * time.Minute) }
-	events := []ClockEvent{{at(0), StartClock, "a"}, {at(8), GoToBlock, "b"}, {at(10), StopClock, "b"}, {at(15), StartClock, "b"}, {at(16), GoToBlock, "a"}, {at(18), Finish, "a"}}
+	events := []ClockEvent{{at(0), StartClock, "a"}, {at(8), GoToBlock, "b"}, {at(10), StopClock, "b"},
+		{at(15), StartClock, "b"}, {at(16), GoToBlock, "a"}, {at(18), Finish, "a"}}
 	ran := Ran(events, at(60))
 	if ran["a"] != 10*time.Minute || ran["b"] != 3*time.Minute {
 		t.Error(ran)
@@ -145,7 +153,8 @@ func TestScoreboard(t *testing.T) {
 		b.Title, b.Basket = id, end
 		return b
 	}
-	blocks := []Block{end("warm", 0, 10), end("guards", 1, 6), end("guards2", 1, 6), end("posts", 2, 12), end("close", 0, 5)}
+	blocks := []Block{end("warm", 0, 10), end("guards", 1, 6), end("guards2", 1, 6), end("posts", 2, 12),
+		end("close", 0, 5)}
 	for _, tc := range []struct {
 		at          string
 		ran         time.Duration
@@ -173,7 +182,8 @@ func TestScoreboard(t *testing.T) {
 }
 
 func TestProgress(t *testing.T) {
-	o := drill.Order{Baskets: 2, Reps: []drill.Rep{{No: 1, Basket: 1}, {No: 2, Basket: 2}, {No: 3, Basket: 1}, {No: 4, Basket: 2}}}
+	o := drill.Order{Baskets: 2, Reps: []drill.Rep{{No: 1, Basket: 1}, {No: 2, Basket: 2}, {No: 3, Basket: 1},
+		{No: 4, Basket: 2}}}
 	if got := Progress(o, []int{1, 3, 2, 0, 5}); !slices.Equal(got, []int{5, 2}) {
 		t.Error(got)
 	}
@@ -200,7 +210,8 @@ func TestCuts(t *testing.T) {
 		now := t0.Add(minutes(start + late))
 		// The block has just begun, late minutes late.
 		l := BehindAt(p, Clock{Block: p.Blocks[at].ID, Since: now, Began: t0}, now)
-		if slack := math.Max(0, f.Sheet.Left); math.Abs(l.Over()-math.Max(0, late-slack)) > 1e-6 && p.Blocks[at].Basket == 0 && l.Left > 0 {
+		if slack := math.Max(0, f.Sheet.Left); math.Abs(l.Over()-math.Max(0, late-slack)) > 1e-6 &&
+			p.Blocks[at].Basket == 0 && l.Left > 0 {
 			t.Fatalf("%d: %g min late, says %g", n, late-slack, l.Over())
 		}
 		broken := map[string]bool{}
@@ -260,7 +271,8 @@ func TestCuts(t *testing.T) {
 
 func TestCutsInWords(t *testing.T) {
 	p := evening()
-	warm, shown, live, talk := block("warm", OwnBlock, 10, ""), block("shown", DrillBlock, 12, "shown"), block("live", DrillBlock, 10, "live"), block("talk", OwnBlock, 5, "")
+	warm, shown, live, talk := block("warm", OwnBlock, 10, ""), block("shown", DrillBlock, 12, "shown"),
+		block("live", DrillBlock, 10, "live"), block("talk", OwnBlock, 5, "")
 	water := block("water", WaterBlock, 2, "")
 	warm.Title, shown.Title, live.Title, talk.Title, water.Title = "Warm-up", "Shown", "Live", "Talk", "Water"
 	p.Blocks = []Block{warm, shown, water, live, talk}
@@ -280,20 +292,27 @@ func TestCutsInWords(t *testing.T) {
 			t.Errorf("no %q in\n%s", want, all)
 		}
 	}
-	if got := difference([]Block{shown, live}, []Block{{ID: "x", Title: "Other", Kind: DrillBlock, Minutes: 6}}); got != "Leave out Shown and Live; run instead Other, 6 min" {
+	if got := difference([]Block{shown, live}, []Block{{ID: "x", Title: "Other", Kind: DrillBlock,
+		Minutes: 6}}); got != "Leave out Shown and Live; run instead Other, 6 min" {
 		t.Error(got)
 	}
 }
 
 func TestReview(t *testing.T) {
-	shown, live, given := block("shown", DrillBlock, 12, "shown"), block("live", DrillBlock, 10, "live"), block("given", DrillBlock, 8, "live")
-	rep := func(player evidence.PlayerID, at evidence.BlockID, expected, made reads.Read, tags ...evidence.Tag) evidence.Rep {
-		return evidence.Rep{Block: at, Player: player, Expected: expected, Made: made, Correct: expected == made, Tags: tags}
+	shown, live, given := block("shown", DrillBlock, 12, "shown"), block("live", DrillBlock, 10, "live"),
+		block("given", DrillBlock, 8, "live")
+	rep := func(player evidence.PlayerID, at evidence.BlockID, expected, made reads.Read,
+		tags ...evidence.Tag) evidence.Rep {
+		return evidence.Rep{Block: at, Player: player, Expected: expected, Made: made, Correct: expected == made,
+			Tags: tags}
 	}
-	r := ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 14 * time.Minute}, []string{"a", "b", "c"}, []evidence.Rep{
-		rep("a", "shown", reads.Curl, reads.Curl), rep("a", "shown", reads.BackCut, reads.Straight, evidence.Tag{ID: "no-backcut"}),
-		rep("b", "shown", reads.BackCut, reads.Straight, evidence.Tag{ID: "no-backcut"}, evidence.Tag{ID: "early"}), rep("a", "shown", reads.Fade, reads.Curl),
-	}, []Block{given})
+	r := ReviewOf(drill.Library{}, []Block{shown, live}, map[string]time.Duration{"shown": 14 * time.Minute},
+		[]string{"a", "b", "c"}, []evidence.Rep{
+			rep("a", "shown", reads.Curl, reads.Curl),
+			rep("a", "shown", reads.BackCut, reads.Straight, evidence.Tag{ID: "no-backcut"}),
+			rep("b", "shown", reads.BackCut, reads.Straight, evidence.Tag{ID: "no-backcut"}, evidence.Tag{ID: "early"}),
+			rep("a", "shown", reads.Fade, reads.Curl),
+		}, []Block{given})
 	if b := r.Blocks[0]; b.Ran != 14 || b.Planned != 12 || b.Reps != 4 || b.Correct != 1 || r.Blocks[1].Reps != 0 {
 		t.Errorf("%+v", r.Blocks)
 	}

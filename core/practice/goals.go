@@ -151,7 +151,8 @@ func (p *Plan) Aim(a Aims) {
 		if !who.plays(o.Role) {
 			weight = asidePart
 		}
-		n := Need{Player: string(o.Player), Role: o.Role, Read: o.Read, Live: o.Group == evidence.Live, Down: o.Down, Verdict: o.Verdict()}
+		n := Need{Player: string(o.Player), Role: o.Role, Read: o.Read, Live: o.Group == evidence.Live, Down: o.Down,
+			Verdict: o.Verdict()}
 		n.Learn, n.Settle = worthOf(o, a.Planned[SupplyKey{n.Player, n.Role, n.Read}], weight)
 		needs[i] = n
 		sums[key] += n.worth(n.dose(typicalReps, n.Live)) * weigh(o.Read)
@@ -318,7 +319,8 @@ func (p *Plan) goal(key readKey, a Aims, needs map[int]Need) Goal {
 		if _, open := needs[i]; !open || o.Role != key.role || o.Read != key.read {
 			continue
 		}
-		if who := slices.IndexFunc(p.People, func(who Person) bool { return who.ID == string(o.Player) }); who >= 0 && p.People[who].plays(o.Role) {
+		if who := slices.IndexFunc(p.People, func(who Person) bool { return who.ID == string(o.Player) }); who >= 0 &&
+			p.People[who].plays(o.Role) {
 			g.Players = append(g.Players, string(o.Player))
 			count[o.Verdict()]++
 		}
@@ -327,8 +329,10 @@ func (p *Plan) goal(key readKey, a Aims, needs map[int]Need) Goal {
 	for _, v := range []struct {
 		verdict    evidence.Verdict
 		one, other string
-	}{{evidence.NotYet, "misses it", "miss it"}, {evidence.Lapsed, "had it", "had it"}, {evidence.TooClose, "is too close to call", "are too close to call"},
-		{evidence.NotEnough, "does not have enough reps yet", "do not have enough reps yet"}, {evidence.HasIt, "has it guided and is ready for live", "have it guided and are ready for live"}} {
+	}{{evidence.NotYet, "misses it", "miss it"}, {evidence.Lapsed, "had it", "had it"},
+		{evidence.TooClose, "is too close to call", "are too close to call"},
+		{evidence.NotEnough, "does not have enough reps yet", "do not have enough reps yet"},
+		{evidence.HasIt, "has it guided and is ready for live", "have it guided and are ready for live"}} {
 		if n := count[v.verdict]; n == 1 {
 			parts = append(parts, "1 player "+v.one)
 		} else if n > 1 {

@@ -35,7 +35,8 @@ func BehindAt(p Plan, c Clock, now time.Time) Behind {
 			if b.ID == c.Block {
 				break
 			}
-			if i := slices.IndexFunc(past, func(o Block) bool { return o.ID == c.Block }); i >= 0 && b.Basket == past[i].Basket {
+			if i := slices.IndexFunc(past, func(o Block) bool { return o.ID == c.Block }); i >= 0 &&
+				b.Basket == past[i].Basket {
 				ran += b.Minutes
 			}
 		}
@@ -121,7 +122,8 @@ func Cuts(l Behind, newID func() string) []Cut {
 		}
 	}
 	slices.SortStableFunc(cuts, func(a, b Cut) int {
-		return cmp.Or(cmp.Compare(a.Over, b.Over), cmp.Compare(len(a.Breaks), len(b.Breaks)), cmp.Compare(a.Less, b.Less))
+		return cmp.Or(cmp.Compare(a.Over, b.Over), cmp.Compare(len(a.Breaks), len(b.Breaks)),
+			cmp.Compare(a.Less, b.Less))
 	})
 	return cuts
 }
@@ -196,7 +198,10 @@ func (p Plan) shorter(blocks []Block) candidates {
 		if b.Kind != DrillBlock || b.Pin || b.Basket > 0 {
 			continue
 		}
-		i := slices.IndexFunc(c.stages, func(s stageInfo) bool { return s.drill.ID == b.Drill && s.stage.ID == b.Stage })
+		i := slices.IndexFunc(c.stages, func(s stageInfo) bool {
+			return s.drill.ID == b.Drill &&
+				s.stage.ID == b.Stage
+		})
 		if i < 0 {
 			continue
 		}

@@ -96,7 +96,8 @@ func WeekBefore(monday time.Time) time.Time { return monday.AddDate(0, 0, -7*wee
 // Sessions of the four weeks before are what it is compared with; others are left out. Days
 // are those of monday's time zone. name is what a player is called.
 func WeekOf(monday time.Time, sessions []Session, squad []string, lim Limits, name func(player string) string) Week {
-	w := Week{From: monday.Format(DateFormat), Players: make([]PlayerWeek, len(squad)), Limits: lim, Warnings: []Warning{}}
+	w := Week{From: monday.Format(DateFormat), Players: make([]PlayerWeek, len(squad)), Limits: lim,
+		Warnings: []Warning{}}
 	at := map[string]int{}
 	for i, id := range squad {
 		at[id] = i
@@ -128,7 +129,8 @@ func WeekOf(monday time.Time, sessions []Session, squad []string, lim Limits, na
 		}
 		p.Usual = before[i].mean()
 		p.Change = p.Total.change(p.Usual)
-		p.Back = p.Practices > 0 && !before[i].last.IsZero() && p.first(monday).Sub(before[i].last) >= awayDays*24*time.Hour
+		p.Back = p.Practices > 0 && !before[i].last.IsZero() &&
+			p.first(monday).Sub(before[i].last) >= awayDays*24*time.Hour
 		p.judge(lim)
 	}
 	w.warn(name)
@@ -288,15 +290,19 @@ func (w *Week) warn(name func(player string) string) {
 		w.Warnings = append(w.Warnings, Warning{Source: source, Text: fmt.Sprintf(format, args...)})
 	}
 	for _, what := range order {
-		say(w.Limits.Source, "%s: %s. Practices alone are counted here, not games or other teams.", players(past[what]), what)
+		say(w.Limits.Source, "%s: %s. Practices alone are counted here, not games or other teams.", players(past[what]),
+			what)
 	}
 	if len(more.names) > 0 {
-		say(commonPractice, "Much more than in the four weeks before: %s. Take live minutes out, or add a rest day.", more)
+		say(commonPractice, "Much more than in the four weeks before: %s. Take live minutes out, or add a rest day.",
+			more)
 	}
 	if len(less.names) > 0 {
 		say(commonPractice, "Much less than in the four weeks before: %s. Build up again over two weeks.", less)
 	}
 	if len(back) > 0 {
-		say(commonPractice, "Back after two weeks or more away: %s. Begin with half of the live play; after an injury only when cleared to play.", listed(back, named))
+		say(commonPractice,
+			"Back after two weeks or more away: %s. Begin with half of the live play; after an injury only when "+
+				"cleared to play.", listed(back, named))
 	}
 }

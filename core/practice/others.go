@@ -82,7 +82,9 @@ func (f *filler) refine(a *answer) {
 	most := a.waiting(chosen) + waitSlack
 	old := func(o int) bool {
 		key := a.key(o)
-		return !a.kinds[o].play && (f.plan.Near[key] || slices.ContainsFunc(f.plan.Recent[:min(2, len(f.plan.Recent))], func(r map[StageKey]bool) bool { return r[key] }))
+		return !a.kinds[o].play && (f.plan.Near[key] ||
+			slices.ContainsFunc(f.plan.Recent[:min(2, len(f.plan.Recent))],
+				func(r map[StageKey]bool) bool { return r[key] }))
 	}
 	chosen = a.problem.Prefer(chosen, floor, func(set []int) float64 {
 		if a.waiting(set) > most {
@@ -101,7 +103,8 @@ func (f *filler) grow(a *answer) {
 		return
 	}
 	c := a.candidates
-	c.options, c.kinds, c.blocks, c.waits = slices.Clip(c.options), slices.Clip(c.kinds), slices.Clip(c.blocks), slices.Clip(c.waits)
+	c.options, c.kinds, c.blocks, c.waits = slices.Clip(c.options), slices.Clip(c.kinds), slices.Clip(c.blocks),
+		slices.Clip(c.waits)
 	for _, o := range a.solution.Chosen {
 		opt := a.options[o]
 		for m := opt.Minutes + 1; m <= min(opt.Minutes+free, longest); m++ {
@@ -111,7 +114,8 @@ func (f *filler) grow(a *answer) {
 		}
 	}
 	pr := *a.problem
-	longer := answer{candidates: c, split: a.split, kept: a.kept, problem: &pr, solution: a.solution, bound: a.bound, proven: a.proven}
+	longer := answer{candidates: c, split: a.split, kept: a.kept, problem: &pr, solution: a.solution, bound: a.bound,
+		proven: a.proven}
 	pr.Options, pr.Rows = c.options, nil
 	f.rows(&pr, &longer)
 	longer.choose(pr.Prefer(a.solution.Chosen, a.solution.Value, func(set []int) float64 { return -pr.Value(set) }))
@@ -132,8 +136,14 @@ type direction struct {
 }
 
 var directions = []direction{
-	{"More live", func(a *answer, set []int) float64 { return -a.sum(set, func(o int) bool { return a.kinds[o].live }) }},
-	{"More teaching", func(a *answer, set []int) float64 { return -a.sum(set, func(o int) bool { return !a.kinds[o].live }) }},
+	{"More live", func(a *answer, set []int) float64 {
+		return -a.sum(set,
+			func(o int) bool { return a.kinds[o].live })
+	}},
+	{"More teaching", func(a *answer, set []int) float64 {
+		return -a.sum(set,
+			func(o int) bool { return !a.kinds[o].live })
+	}},
 	{"Less waiting", func(a *answer, set []int) float64 { return a.waiting(set) }},
 }
 
@@ -197,7 +207,8 @@ func (f *filler) tellOther(v variant, best answer, told Plan) (o Other) {
 		}
 		return n
 	}
-	o.Text = fmt.Sprintf("%.0f min live instead of %.0f, %.0f%% in line instead of %.0f%%", is.LiveMinutes, was.LiveMinutes, 100*is.Waiting, 100*was.Waiting)
+	o.Text = fmt.Sprintf("%.0f min live instead of %.0f, %.0f%% in line instead of %.0f%%", is.LiveMinutes,
+		was.LiveMinutes, 100*is.Waiting, 100*was.Waiting)
 	switch less := players(was) - players(is); {
 	case less > 0:
 		o.Text += fmt.Sprintf("; %d fewer steps forward.", less)

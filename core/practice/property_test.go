@@ -16,7 +16,8 @@ func TestLayOutProperties(t *testing.T) {
 	for range times(600, 200) {
 		p := Plan{Minutes: float64(20 + rng.IntN(100)), People: squad(rng.IntN(16))}
 		for i := range rng.IntN(9) {
-			b := block(fmt.Sprint(i), []Kind{DrillBlock, OwnBlock, WaterBlock}[rng.IntN(3)], float64(1+rng.IntN(20)), stages[rng.IntN(len(stages))])
+			b := block(fmt.Sprint(i), []Kind{DrillBlock, OwnBlock, WaterBlock}[rng.IntN(3)], float64(1+rng.IntN(20)),
+				stages[rng.IntN(len(stages))])
 			b.Baskets, b.Seed = 1+rng.IntN(2), rng.Uint64()
 			p.Blocks = append(p.Blocks, b)
 		}

@@ -113,12 +113,14 @@ func (g gift) sentence() string {
 	for _, v := range []struct {
 		verdict evidence.Verdict
 		says    string
-	}{{evidence.NotYet, "not yet"}, {evidence.Lapsed, "had it"}, {evidence.TooClose, "too close to call"}, {evidence.NotEnough, "not enough reps"}, {evidence.HasIt, "has it guided"}} {
+	}{{evidence.NotYet, "not yet"}, {evidence.Lapsed, "had it"}, {evidence.TooClose, "too close to call"},
+		{evidence.NotEnough, "not enough reps"}, {evidence.HasIt, "has it guided"}} {
 		if n := g.why[v.verdict]; n > 0 {
 			why = append(why, fmt.Sprintf("%d %s", n, v.says))
 		}
 	}
-	text := fmt.Sprintf("%s for %s (%s): %s each", info.Name, players(g.players), strings.Join(why, ", "), about(g.reps))
+	text := fmt.Sprintf("%s for %s (%s): %s each", info.Name, players(g.players), strings.Join(why, ", "),
+		about(g.reps))
 	switch {
 	case g.moves == g.players && g.moves > 1:
 		text += ", enough to move them all forward"
@@ -157,7 +159,8 @@ func (a answer) swaps(o int) []Swap {
 	}
 	var trials []trial
 	for other, opt := range a.options {
-		if other != o && opt.Lane == a.options[o].Lane && opt.Minutes == a.options[o].Minutes && !slices.Contains(rest, other) {
+		if other != o && opt.Lane == a.options[o].Lane && opt.Minutes == a.options[o].Minutes &&
+			!slices.Contains(rest, other) {
 			trials = append(trials, trial{other, a.problem.Value(append(slices.Clone(rest), other))})
 		}
 	}
@@ -168,7 +171,8 @@ func (a answer) swaps(o int) []Swap {
 			break
 		}
 		// Of the ways to run a stage the best is told, and not the stage that is there.
-		if key := a.key(t.option); key == a.key(o) || slices.ContainsFunc(out, func(s Swap) bool { return key == StageKey{s.Block.Drill, s.Block.Stage} }) {
+		if key := a.key(t.option); key == a.key(o) ||
+			slices.ContainsFunc(out, func(s Swap) bool { return key == StageKey{s.Block.Drill, s.Block.Stage} }) {
 			continue
 		}
 		if a.problem.Arrange(append(slices.Clone(rest), t.option)) == nil {

@@ -50,7 +50,8 @@ const reviewShown = 3 // of the most common (assumption)
 
 // ReviewOf sums up a practice: its blocks, how long each ran, what was logged of
 // whom, and which blocks were given up while it ran. Reps count once.
-func ReviewOf(lib drill.Library, blocks []Block, ran map[string]time.Duration, here []string, reps []evidence.Rep, dropped []Block) Review {
+func ReviewOf(lib drill.Library, blocks []Block, ran map[string]time.Duration, here []string, reps []evidence.Rep,
+	dropped []Block) Review {
 	r := Review{Blocks: []BlockDone{}, Players: []PlayerDone{}, Wrong: []WrongRead{}}
 	count := map[string]int{}
 	wrong := map[[2]reads.Read]int{}

@@ -2,7 +2,6 @@ package practice
 
 import (
 	"fmt"
-	"math"
 	"slices"
 
 	"evrik/core/drill"
@@ -45,8 +44,9 @@ const waitWarning = 50
 // DefaultRules are the rules for an age (common practice, no source; the shares and minutes
 // are assumptions).
 func DefaultRules(age AgeBand) Rules {
-	r := Rules{WarmUp: 8, TeachEarly: true, Ladder: true, Live: 40, LiveEarly: 25, EndLive: true, Waiting: 40, Nights: 2,
-		Water: int(WaterEvery), HardInARow: HardInARow, Baskets: true}
+	r := Rules{WarmUp: 8, TeachEarly: true, Ladder: true, Live: 40, LiveEarly: 25, EndLive: true, Waiting: 40,
+		Nights: 2,
+		Water:  int(WaterEvery), HardInARow: HardInARow, Baskets: true}
 	if age == Ages7to8 || age == Ages9to11 {
 		r.Waiting = 25
 	}
@@ -103,7 +103,8 @@ type kindOf struct {
 
 func (p Plan) kindOf(b Block) kindOf {
 	if b.Kind != DrillBlock {
-		return kindOf{live: b.Kind == OwnBlock && b.Play, play: b.Kind == OwnBlock && b.Play, close: b.Kind == OwnBlock && b.Play}
+		return kindOf{live: b.Kind == OwnBlock && b.Play, play: b.Kind == OwnBlock && b.Play,
+			close: b.Kind == OwnBlock && b.Play}
 	}
 	d, st, err := StageOf(p.Library, b)
 	if err != nil {
@@ -114,7 +115,8 @@ func (p Plan) kindOf(b Block) kindOf {
 
 func (p Plan) stageKind(d *drill.Drill, st drill.Stage, b Block) kindOf {
 	rung, _ := drill.RungByID(st.Rung)
-	k := kindOf{drill: d, stage: st, reps: true, line: d.Action != "" || rung.Live, read: rung.Reads && d.Action != "", live: rung.Live, play: rung.Live && d.Action == ""}
+	k := kindOf{drill: d, stage: st, reps: true, line: d.Action != "" || rung.Live, read: rung.Reads && d.Action != "",
+		live: rung.Live, play: rung.Live && d.Action == ""}
 	k.close = k.live
 	if d.Action != "" && !rung.Live {
 		here, unready := p.unready(d.Action, p.taking(b, false))
@@ -157,62 +159,6 @@ func (p Plan) liveShare() float64 {
 // talk.
 func (p Plan) counted(k kindOf) bool { return k.read || k.live || k.reps && k.drill.Action != "" }
 
-// checkRules says of every rule that is on whether the plan keeps it.
-func (s *sheetMaker) checkRules() {
-	p, r := s.plan, s.plan.Rules()
-	kinds := make([]kindOf, len(p.Blocks))
-	for i, b := range p.Blocks {
-		kinds[i] = p.kindOf(b)
-	}
-	if len(p.Blocks) == 0 {
-		return
-	}
-	add := func(on bool, id, name string, kept bool, format string, args ...any) {
-		if on {
-			s.Rules = append(s.Rules, RuleCheck{id, name, kept, fmt.Sprintf(format, args...)})
-		}
-	}
-	least := float64(r.WarmUp)
-	if p.Minutes < ShortPractice {
-		least = math.Ceil(least / 2)
-	}
-	warm, warmed := 0.0, !p.strains(p.Blocks[0])
-	if warmed {
-		warm = p.Blocks[0].Minutes
-	}
-	add(r.WarmUp > 0, "warm-up", "Warm-up first", warmed && warm >= least, "Running, landing and changes of direction come first: %.0f min, and at least %.0f are needed.", warm, least)
-	late := s.lateTeaching(kinds)
-	add(r.TeachEarly, "teaching", "New teaching early", late == "", "%s", orElse(late, "New teaching begins in the first half and before any scrimmage."))
-	wrong := s.ladderBreak(kinds)
-	add(r.Ladder, "ladder", "Guided before live", wrong == "", "%s", orElse(wrong, "Players see each read guided before they play it live."))
-	live, counted := 0.0, 0.0
-	for i, k := range kinds {
-		if p.counted(k) {
-			counted += s.Blocks[i].span(p.Blocks[i])
-			if k.live {
-				live += s.Blocks[i].span(p.Blocks[i])
-			}
-		}
-	}
-	share := p.liveShare()
-	s.LiveMinutes, s.CountedMinutes = live, counted
-	add(share > 0, "live", "Live play", live >= share*counted-1e-9, "%.0f of %.0f minutes of drills and play are live. At least %.0f are needed.", live, counted, math.Ceil(share*counted))
-	add(r.EndLive, "end", "Ends with play", s.endsLive(kinds), "Live play or a competition comes last, then free throws and a word.")
-	s.Waiting = s.waiting(kinds)
-	add(r.Waiting > 0, "waiting", "Little time in line", s.Waiting <= float64(r.Waiting)/100+1e-9, "Players stand in line for %.0f%% of the drill time. The limit is %d%%.", 100*s.Waiting, r.Waiting)
-	if 100*s.Waiting > waitWarning {
-		s.warn("", "Our assumption", "Players stand in line for more than half of the drills. Use another basket, or let a player show the cue.")
-	}
-	again := s.repeated(kinds)
-	add(r.Nights > 0, "repeat", "Not the same again", again == "", "%s", orElse(again, fmt.Sprintf("No drill runs on the same rung more than %d practices in a row.", r.Nights)))
-	gap := s.longestDry()
-	add(r.Water > 0, "water", "Water", gap <= float64(r.Water)+1e-9, "The longest stretch without water is %.0f min. The limit is %d.", gap, r.Water)
-	hard := s.mostHard()
-	add(r.HardInARow > 0, "intensity", "A change after hard blocks", hard <= r.HardInARow, "Up to %d live blocks follow one another. The limit is %d.", hard, r.HardInARow)
-	idle := s.idleBasket(kinds)
-	add(r.Baskets && p.Terms.Baskets > 1, "baskets", "Every basket used", idle == "", "%s", orElse(idle, "No drill would have a shorter line with another basket."))
-}
-
 func orElse(text, other string) string {
 	if text == "" {
 		return other
@@ -252,11 +198,13 @@ func (s *sheetMaker) ladderBreak(kinds []kindOf) string {
 		}
 		if k.live && !p.shownBefore(i, k.drill.Action) {
 			if here, unready := p.unready(k.drill.Action, p.taking(p.Blocks[i], true)); tooNew(unready, here) {
-				return fmt.Sprintf("%s is live before %d of %d players have held it guided.", p.Blocks[i].Title, unready, here)
+				return fmt.Sprintf("%s is live before %d of %d players have held it guided.", p.Blocks[i].Title,
+					unready, here)
 			}
 		}
 		for j := range kinds[:i] {
-			if before := kinds[j]; before.read && before.drill.Action == k.drill.Action && rungOrder(before.stage) > rungOrder(k.stage) && p.meet(p.Blocks[i], p.Blocks[j]) {
+			if before := kinds[j]; before.read && before.drill.Action == k.drill.Action &&
+				rungOrder(before.stage) > rungOrder(k.stage) && p.meet(p.Blocks[i], p.Blocks[j]) {
 				return fmt.Sprintf("%s comes after a higher rung of the same action.", p.Blocks[i].Title)
 			}
 		}

@@ -24,12 +24,14 @@ const offPlan = 3.0
 // InWords says a review in sentences. turns are the verdicts that the practice changed, goals
 // the reads it was for, reps what was logged in it, each rep once. name is what a player is
 // called.
-func (r Review) InWords(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep, name func(player string) string) ReviewWords {
+func (r Review) InWords(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep,
+	name func(player string) string) ReviewWords {
 	return ReviewWords{Moved: moved(turns, goals, reps, name), Cut: r.cut(), Talk: r.talk()}
 }
 
 // moved says which verdicts changed, read by read, and how the goals without a change went.
-func moved(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep, name func(player string) string) (out []string) {
+func moved(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep,
+	name func(player string) string) (out []string) {
 	var order []reads.Read
 	now, not := map[reads.Read][]string{}, map[reads.Read][]string{}
 	for _, t := range turns {
@@ -45,12 +47,14 @@ func moved(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep, name 
 	}
 	for _, read := range order {
 		if who := now[read]; len(who) > 0 {
-			out = append(out, fmt.Sprintf("%s: %s now %s it.", readName(read), Names(who), verb(len(who), "has", "have")))
+			out = append(out, fmt.Sprintf("%s: %s now %s it.", readName(read), Names(who),
+				verb(len(who), "has", "have")))
 		}
 	}
 	for _, read := range order {
 		if who := not[read]; len(who) > 0 {
-			out = append(out, fmt.Sprintf("%s: %s clearly %s not have it yet.", readName(read), Names(who), verb(len(who), "does", "do")))
+			out = append(out, fmt.Sprintf("%s: %s clearly %s not have it yet.", readName(read), Names(who),
+				verb(len(who), "does", "do")))
 		}
 	}
 	for _, read := range goals {
@@ -66,7 +70,8 @@ func moved(turns []evidence.Turn, goals []reads.Read, reps []evidence.Rep, name 
 		case all == 0:
 			out = append(out, fmt.Sprintf("%s was a goal, and no rep of it was logged.", readName(read)))
 		default:
-			out = append(out, fmt.Sprintf("%s was a goal: %d of %d correct, and no verdict changed yet.", readName(read), correct, all))
+			out = append(out, fmt.Sprintf("%s was a goal: %d of %d correct, and no verdict changed yet.",
+				readName(read), correct, all))
 		}
 	}
 	if len(out) == 0 {
@@ -128,7 +133,8 @@ func (r Review) talk() (out []string) {
 		if w.Made != "" {
 			made = readName(w.Made)
 		}
-		out = append(out, fmt.Sprintf("%s instead of %s: %s.", made, strings.ToLower(readName(w.Expected)), number(w.Count, "time")))
+		out = append(out, fmt.Sprintf("%s instead of %s: %s.", made, strings.ToLower(readName(w.Expected)),
+			number(w.Count, "time")))
 	}
 	for _, c := range r.Tags {
 		out = append(out, fmt.Sprintf("%s: %s.", evidence.TagName(c.ID), number(c.Count, "time")))

@@ -29,7 +29,8 @@ const (
 // tallies are all of them with their names, in the order of the buttons.
 var tallies = []TallyInfo{
 	{Scored, "Scored", true}, {Stopped, "Stopped", true}, {LostBall, "Lost ball", true},
-	{Assist, "Assist", false}, {Touch, "Touch", false}, {Rebound, "Screener's rebound", false}, {Called, "Screen called", false},
+	{Assist, "Assist", false}, {Touch, "Touch", false}, {Rebound, "Screener's rebound", false},
+	{Called, "Screen called", false},
 }
 
 // TallyInfo names something that can be counted; Ends is true where it ends a possession.
@@ -64,7 +65,8 @@ type CorrectRead struct {
 func CorrectReads(reps []evidence.Rep, block string) []CorrectRead {
 	var out []CorrectRead
 	for _, r := range evidence.OnePerRep(reps) {
-		if read := (CorrectRead{r.No, string(r.Player)}); string(r.Block) == block && r.Correct && r.Role != reads.Shooter && r.Role != reads.Defender && !slices.Contains(out, read) {
+		if read := (CorrectRead{r.No, string(r.Player)}); string(r.Block) == block && r.Correct &&
+			r.Role != reads.Shooter && r.Role != reads.Defender && !slices.Contains(out, read) {
 			out = append(out, read)
 		}
 	}

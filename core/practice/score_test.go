@@ -26,7 +26,8 @@ func points(s Score) map[string]Won {
 // Whoever has the ball wins what is scored, the defenders what is stopped or lost; a rep
 // past the end of the list is the list's first again; what is taken off is gone.
 func TestScoreOf(t *testing.T) {
-	counts := []Counted{{1, Scored, 1}, {2, Stopped, 1}, {3, Scored, 1}, {4, LostBall, 1}, {4, LostBall, 1}, {4, LostBall, -1}, {1, Assist, 1}, {2, Touch, 1}, {2, Touch, 1}, {1, Called, -1}}
+	counts := []Counted{{1, Scored, 1}, {2, Stopped, 1}, {3, Scored, 1}, {4, LostBall, 1}, {4, LostBall, 1},
+		{4, LostBall, -1}, {1, Assist, 1}, {2, Touch, 1}, {2, Touch, 1}, {1, Called, -1}}
 	s := ScoreOf(twoOnTwo, drill.Stage{Target: 4}, counts, []CorrectRead{{1, "a"}})
 	got := points(s)
 	// a and b scored twice and stopped twice: four of four.
@@ -48,23 +49,28 @@ func TestScoreOf(t *testing.T) {
 func TestReadsArePoints(t *testing.T) {
 	right := []CorrectRead{{1, "a"}, {2, "c"}, {3, "a"}}
 	stage := drill.Stage{Switches: []string{drill.ReadPoint}}
-	if got := points(ScoreOf(twoOnTwo, stage, []Counted{{2, Scored, 1}}, right)); got["a"].Points != 2 || got["c"].Points != 2 || got["d"].Points != 1 {
+	if got := points(ScoreOf(twoOnTwo, stage, []Counted{{2, Scored, 1}}, right)); got["a"].Points != 2 ||
+		got["c"].Points != 2 || got["d"].Points != 1 {
 		t.Errorf("%+v", got)
 	}
-	if got := points(ScoreOf(twoOnTwo, drill.Stage{}, []Counted{{2, Scored, 1}}, right)); got["a"].Points != 0 || got["c"].Points != 1 {
+	if got := points(ScoreOf(twoOnTwo, drill.Stage{}, []Counted{{2, Scored, 1}}, right)); got["a"].Points != 0 ||
+		got["c"].Points != 1 {
 		t.Errorf("without the switch: %+v", got)
 	}
-	if s := ScoreOf(drill.Order{}, drill.Stage{}, []Counted{{1, Scored, 1}}, nil); len(s.Players) != 0 || s.Counts[Scored] != 1 {
+	if s := ScoreOf(drill.Order{}, drill.Stage{}, []Counted{{1, Scored, 1}}, nil); len(s.Players) != 0 ||
+		s.Counts[Scored] != 1 {
 		t.Errorf("without an order: %+v", s)
 	}
-	if s := ScoreOf(twoOnTwo, drill.Stage{}, nil, nil); s.Says != "No possession is counted yet." || s.Reached == nil || s.Players == nil {
+	if s := ScoreOf(twoOnTwo, drill.Stage{}, nil, nil); s.Says != "No possession is counted yet." || s.Reached == nil ||
+		s.Players == nil {
 		t.Errorf("%+v", s)
 	}
 	// Shots and a defender's part are no reads, and a rep that two watched is one.
 	rep := evidence.Rep{Block: "x", No: 1, Player: "a", Role: reads.Cutter, Correct: true}
 	shot, defended, other := rep, rep, rep
 	shot.Role, defended.Role, other.Block = reads.Shooter, reads.Defender, "y"
-	if got := CorrectReads([]evidence.Rep{rep, rep, shot, defended, other}, "x"); !slices.Equal(got, []CorrectRead{{1, "a"}}) {
+	if got := CorrectReads([]evidence.Rep{rep, rep, shot, defended, other}, "x"); !slices.Equal(got,
+		[]CorrectRead{{1, "a"}}) {
 		t.Errorf("%v", got)
 	}
 }

@@ -34,7 +34,8 @@ const mostLapse = 60
 // was last practiced. An action that was never practiced is not held, whatever its reads are
 // worth in others. still reports whether a player would still have a read so many days from
 // now, without another rep. now is in the team's zone.
-func ActionStates(ids []string, outlooks []evidence.Outlook, rules reads.TeamRules, players []string, last map[string]time.Time,
+func ActionStates(ids []string, outlooks []evidence.Outlook, rules reads.TeamRules, players []string,
+	last map[string]time.Time,
 	still func(skill SupplyKey, days int) bool, now time.Time) []ActionState {
 	byKey := map[SupplyKey]*evidence.Outlook{}
 	for i := range outlooks {
@@ -83,7 +84,8 @@ type SeasonItem struct {
 
 // says names an item as a coach would.
 func (i SeasonItem) says() string {
-	return strings.ToLower(actionName(i.Action)) + map[Task]string{Teach: ", guided", GoLive: ", live", Refresh: ", live again"}[i.Task]
+	return strings.ToLower(actionName(i.Action)) + map[Task]string{Teach: ", guided", GoLive: ", live",
+		Refresh: ", live again"}[i.Task]
 }
 
 // SeasonDay is a practice or a game ahead.
@@ -182,7 +184,9 @@ func Season(a SeasonAim, now []ActionState, today time.Time, fresh time.Duration
 	}
 	for _, c := range s.courses {
 		if c.next != Refresh && c.runs() {
-			p.problem("%s is not live by %s: there are too few practices. Practice once more a week, or teach one action less.", actionName(c.action), a.Until)
+			p.problem(
+				"%s is not live by %s: there are too few practices. Practice once more a week, or teach one "+
+					"action less.", actionName(c.action), a.Until)
 		}
 	}
 	p.drills(a.Install, lib)
@@ -195,7 +199,8 @@ func Season(a SeasonAim, now []ActionState, today time.Time, fresh time.Duration
 // begin sets the courses up with what comes next and when it is due.
 func (s *schedule) begin(now []ActionState, first, last time.Time, lib drill.Library) {
 	for i, id := range s.aim.Install {
-		c := &course{action: id, reads: []reads.Read{}, rank: i, next: Teach, from: first, guided: runs(lib, id, false), live: runs(lib, id, true)}
+		c := &course{action: id, reads: []reads.Read{}, rank: i, next: Teach, from: first, guided: runs(lib, id, false),
+			live: runs(lib, id, true)}
 		for _, state := range now {
 			if state.Action != id {
 				continue
@@ -262,7 +267,10 @@ func (s *schedule) practice(d time.Time) []SeasonItem {
 			s.settle(c)
 		}
 	}
-	slices.SortStableFunc(ready, func(a, b *course) int { return cmp.Or(a.due.Compare(b.due), cmp.Compare(a.rank, b.rank)) })
+	slices.SortStableFunc(ready, func(a, b *course) int {
+		return cmp.Or(a.due.Compare(b.due),
+			cmp.Compare(a.rank, b.rank))
+	})
 	items := []SeasonItem{}
 	for _, c := range ready[:min(s.aim.PerPractice, len(ready))] {
 		item := SeasonItem{Action: c.action, Reads: c.reads, Task: c.next}
@@ -299,11 +307,15 @@ func (g SeasonGame) day(live map[string]bool) SeasonDay {
 // missing says why an action cannot be live before a game, and what would change it.
 func (p *SeasonPlan) missing(s *schedule, d SeasonDay) {
 	for _, id := range d.Missing {
-		if i := slices.IndexFunc(s.courses, func(c *course) bool { return c.action == id }); i >= 0 && !s.courses[i].runs() {
-			p.problem("%s will not be ready for the game on %s: no drill you have runs it. Write one under Drills.", actionName(id), d.Date)
+		if i := slices.IndexFunc(s.courses, func(c *course) bool { return c.action == id }); i >= 0 &&
+			!s.courses[i].runs() {
+			p.problem("%s will not be ready for the game on %s: no drill you have runs it. Write one under Drills.",
+				actionName(id), d.Date)
 			continue
 		}
-		p.problem("%s cannot be live before the game on %s: it is guided in one practice and live in a later one. Give each practice %d actions, or move it up your list.",
+		p.problem(
+			"%s cannot be live before the game on %s: it is guided in one practice and live in a later one. Give "+
+				"each practice %d actions, or move it up your list.",
 			actionName(id), d.Date, s.aim.PerPractice+1)
 	}
 }
@@ -311,7 +323,8 @@ func (p *SeasonPlan) missing(s *schedule, d SeasonDay) {
 // runs reports whether a drill runs an action live, or guided.
 func runs(lib drill.Library, action string, live bool) bool {
 	return slices.ContainsFunc(lib.All(), func(d *drill.Drill) bool {
-		return d.Action == action && slices.ContainsFunc(d.Stages, func(st drill.Stage) bool { return isLive(st) == live && (live || st.Rung == drill.Guided) })
+		return d.Action == action && slices.ContainsFunc(d.Stages,
+			func(st drill.Stage) bool { return isLive(st) == live && (live || st.Rung == drill.Guided) })
 	})
 }
 
@@ -328,7 +341,9 @@ func (p *SeasonPlan) drills(install []string, lib drill.Library) {
 			}
 		}
 		if len(none) > 0 {
-			p.problem("No drill you have runs this %s: %s. Write one under Drills, or leave it to your own blocks, which nobody judges.", want.says, strings.Join(none, ", "))
+			p.problem(
+				"No drill you have runs this %s: %s. Write one under Drills, or leave it to your own blocks, which "+
+					"nobody judges.", want.says, strings.Join(none, ", "))
 		}
 	}
 }

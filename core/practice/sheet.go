@@ -311,11 +311,15 @@ func (s *sheetMaker) drill(i int, t *Timed) {
 		}
 	}
 	if b.Minutes < ShortBlock || b.Minutes > LongBlock {
-		s.warn(b.ID, commonPractice, "A block of %.0f min is outside %.0f to %.0f: too short to settle, or too long to stay sharp.", b.Minutes, ShortBlock, LongBlock)
+		s.warn(b.ID, commonPractice,
+			"A block of %.0f min is outside %.0f to %.0f: too short to settle, or too long to stay sharp.", b.Minutes,
+			ShortBlock, LongBlock)
 	}
 	if rung.Live && !p.shownBefore(i, d.Action) {
 		if here, unready := p.unready(d.Action, p.taking(b, true)); tooNew(unready, here) {
-			s.warn(b.ID, commonPractice, "%d of %d players have not held these reads guided yet. Run a guided stage before this live one.", unready, here)
+			s.warn(b.ID, commonPractice,
+				"%d of %d players have not held these reads guided yet. Run a guided stage before this live one.",
+				unready, here)
 		}
 	}
 }
@@ -344,7 +348,8 @@ func (s *sheetMaker) cover() {
 	case moving == 0:
 		s.Moves = fmt.Sprintf("Moves nobody forward yet: %s to work on.", Names(goalNames(s.plan.Goals)))
 	default:
-		s.Moves = fmt.Sprintf("Moves %s forward for %d of %s.", number(moving, "read"), len(moved), number(len(should), "player"))
+		s.Moves = fmt.Sprintf("Moves %s forward for %d of %s.", number(moving, "read"), len(moved),
+			number(len(should), "player"))
 	}
 }
 
@@ -369,13 +374,16 @@ func goalNames(goals []Goal) (out []string) {
 func (s *sheetMaker) whole() {
 	p := s.plan
 	if s.Left < 0 {
-		s.warn("", "Arithmetic", "The blocks need %.0f min and the practice has %.0f: take %.0f min out.", s.Used, p.Minutes, -s.Left)
+		s.warn("", "Arithmetic", "The blocks need %.0f min and the practice has %.0f: take %.0f min out.", s.Used,
+			p.Minutes, -s.Left)
 	}
 	if len(p.Blocks) > 0 && p.strains(p.Blocks[0]) {
-		s.warn(p.Blocks[0].ID, commonPractice, "Warm up first: running, landing and changes of direction before the first screen.")
+		s.warn(p.Blocks[0].ID, commonPractice,
+			"Warm up first: running, landing and changes of direction before the first screen.")
 	}
 	if lim := p.Limits; lim.MaxMinutes > 0 && p.Minutes > lim.MaxMinutes {
-		s.warn("", lim.Source, "%.0f min is long for %s: %.0f to %.0f is the guideline. Your own league's or school's rule comes first.",
+		s.warn("", lim.Source,
+			"%.0f min is long for %s: %.0f to %.0f is the guideline. Your own league's or school's rule comes first.",
 			p.Minutes, lim.Name, lim.MinMinutes, lim.MaxMinutes)
 	}
 }

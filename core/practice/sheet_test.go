@@ -22,7 +22,8 @@ func squad(n int) []Person {
 
 // outlook is a made-up outlook of a cutter: how far on, and what more reps would bring.
 func outlook(player string, read reads.Read, guided, live evidence.Verdict) evidence.Outlook {
-	o := evidence.Outlook{Player: evidence.PlayerID(player), Role: reads.Cutter, Read: read, Guided: guided, Live: live, Group: evidence.Guided, Rate: 0.6, Target: 0.8}
+	o := evidence.Outlook{Player: evidence.PlayerID(player), Role: reads.Cutter, Read: read, Guided: guided, Live: live,
+		Group: evidence.Guided, Rate: 0.6, Target: 0.8}
 	if guided == evidence.HasIt {
 		o.Group, o.Target = evidence.Live, 0.7
 	}
@@ -85,7 +86,8 @@ func TestLayOut(t *testing.T) {
 	if s.Used != 42 || s.Left != 18 || len(s.Warnings) != 1 || !has(s, "", "in line for more than half") {
 		t.Errorf("used %g, left %g, warnings %+v", s.Used, s.Left, s.Warnings)
 	}
-	if b := s.Blocks[3]; b.Start != 22 || b.End != 32 || b.Reps != 30 || b.PerPlayer != 2.5 || math.Abs(b.Waiting-2.0/3) > 1e-9 {
+	if b := s.Blocks[3]; b.Start != 22 || b.End != 32 || b.Reps != 30 || b.PerPlayer != 2.5 ||
+		math.Abs(b.Waiting-2.0/3) > 1e-9 {
 		t.Errorf("live block %+v", b)
 	}
 	for _, l := range s.Load {
@@ -119,15 +121,18 @@ func TestGoalsCovered(t *testing.T) {
 	// 30 reps each block at one basket are 2.5 cuts each, 0.625 of each of the four cues: two
 	// such blocks give each player 1.25 of both goals, too few to move anybody.
 	s := LayOut(p)
-	if len(s.Goals) != 2 || s.Goals[0].Read != reads.Curl || len(s.Goals[0].Players) != 12 || math.Abs(s.Goals[0].Each-1.25) > 1e-9 || len(s.Goals[0].Moves) != 0 {
+	if len(s.Goals) != 2 || s.Goals[0].Read != reads.Curl || len(s.Goals[0].Players) != 12 ||
+		math.Abs(s.Goals[0].Each-1.25) > 1e-9 || len(s.Goals[0].Moves) != 0 {
 		t.Errorf("%+v", s.Goals)
 	}
-	if s.Moves != "Moves nobody forward yet: curl and fade to work on." || s.Goals[0].Why != "12 players do not have enough reps yet." {
+	if s.Moves != "Moves nobody forward yet: curl and fade to work on." ||
+		s.Goals[0].Why != "12 players do not have enough reps yet." {
 		t.Errorf("%q, %q", s.Moves, s.Goals[0].Why)
 	}
 	// A quarter of an hour at four baskets is more than four of each.
 	p.People, p.Blocks[1].Baskets, p.Blocks[1].Minutes, p.Blocks[1].Seconds = p.People[:8], 4, 15, 15
-	if s := LayOut(p); s.Moves != "Moves 2 reads forward for 8 of 12 players." && s.Moves != "Moves 2 reads forward for 8 of 8 players." {
+	if s := LayOut(p); s.Moves != "Moves 2 reads forward for 8 of 12 players." &&
+		s.Moves != "Moves 2 reads forward for 8 of 8 players." {
 		t.Errorf("%q: %+v", s.Moves, s.Goals)
 	}
 	p.Blocks[1].Stage, p.Blocks[3].Stage = "air", "post"
@@ -172,7 +177,8 @@ func TestWarnings(t *testing.T) {
 	}
 	p := evening()
 	p.Blocks[1].Stage = "air"
-	p.Aim(Aims{Outlooks: append(fresh(p.People[:4]), outlooks(p.People[4:], evidence.HasIt, evidence.NotEnough, downReads...)...)})
+	p.Aim(Aims{Outlooks: append(fresh(p.People[:4]),
+		outlooks(p.People[4:], evidence.HasIt, evidence.NotEnough, downReads...)...)})
 	if s := LayOut(p); has(s, "live", "have not held") {
 		t.Error("four of twelve who are new to it do not hold the others back")
 	}
@@ -184,7 +190,8 @@ func TestBlocksThatCannotBeRun(t *testing.T) {
 	p.Blocks = append(p.Blocks, Block{ID: "lost", Kind: DrillBlock, Drill: "moon", Minutes: 5, Baskets: 1},
 		Block{ID: "stage", Kind: DrillBlock, Drill: "slot-twos", Stage: "moon", Minutes: 5, Baskets: 1})
 	s := LayOut(p)
-	for i, want := range map[int]string{3: "drill.too-few-players: Live: nobody switches, 4, 3", 5: "practice.drill-gone", 6: "practice.stage-gone"} {
+	for i, want := range map[int]string{3: "drill.too-few-players: Live: nobody switches, 4, 3",
+		5: "practice.drill-gone", 6: "practice.stage-gone"} {
 		if !strings.Contains(s.Blocks[i].Problem.Error(), want) {
 			t.Errorf("block %d: %q, want %q", i, s.Blocks[i].Problem, want)
 		}
@@ -199,7 +206,8 @@ func TestBlocksThatCannotBeRun(t *testing.T) {
 
 func TestAgeBands(t *testing.T) {
 	// USA Basketball / NBA Youth Guidelines, 2016, from memory.
-	for band, want := range map[AgeBand][2]float64{Ages7to8: {30, 60}, Ages9to11: {45, 75}, Ages12to14: {60, 90}, Grades9on: {90, 120}} {
+	for band, want := range map[AgeBand][2]float64{Ages7to8: {30, 60}, Ages9to11: {45, 75}, Ages12to14: {60, 90},
+		Grades9on: {90, 120}} {
 		if l, ok := band.Limits(); !ok || l.MinMinutes != want[0] || l.MaxMinutes != want[1] {
 			t.Errorf("%s: %+v", band, l)
 		}
@@ -214,15 +222,23 @@ func TestCheck(t *testing.T) {
 		t.Fatal(err)
 	}
 	for want, change := range map[string]func(b []Block) (int, []Block){
-		"practice.minutes: 10, 240, 5":       func(b []Block) (int, []Block) { return 5, b },
-		"practice.too-many-blocks":           func(b []Block) (int, []Block) { return 60, make([]Block, 41) },
-		"practice.block-twice":               func(b []Block) (int, []Block) { b[1].ID = b[0].ID; return 60, b },
-		"practice.block-minutes: 1, 60, NaN": func(b []Block) (int, []Block) { b[0].Minutes = math.NaN(); return 60, b },
-		"practice.block-title":               func(b []Block) (int, []Block) { b[0].Title = " "; return 60, b },
-		"practice.drill-gone":                func(b []Block) (int, []Block) { b[1].Drill = "moon"; return 60, b },
-		"practice.block-baskets: 2, 6, 9":    func(b []Block) (int, []Block) { b[1].Baskets = 9; return 60, b },
-		"practice.block-seconds":             func(b []Block) (int, []Block) { b[1].Seconds = 1; return 60, b },
-		"practice.block-title: 2, 60":        func(b []Block) (int, []Block) { b[1].Title = strings.Repeat("x", 61); return 60, b },
+		"practice.minutes: 10, 240, 5": func(b []Block) (int, []Block) { return 5, b },
+		"practice.too-many-blocks":     func(b []Block) (int, []Block) { return 60, make([]Block, 41) },
+		"practice.block-twice":         func(b []Block) (int, []Block) { b[1].ID = b[0].ID; return 60, b },
+		"practice.block-minutes: 1, 60, NaN": func(b []Block) (int, []Block) {
+			b[0].Minutes = math.NaN()
+			return 60,
+				b
+		},
+		"practice.block-title":            func(b []Block) (int, []Block) { b[0].Title = " "; return 60, b },
+		"practice.drill-gone":             func(b []Block) (int, []Block) { b[1].Drill = "moon"; return 60, b },
+		"practice.block-baskets: 2, 6, 9": func(b []Block) (int, []Block) { b[1].Baskets = 9; return 60, b },
+		"practice.block-seconds":          func(b []Block) (int, []Block) { b[1].Seconds = 1; return 60, b },
+		"practice.block-title: 2, 60": func(b []Block) (int,
+			[]Block) {
+			b[1].Title = strings.Repeat("x", 61)
+			return 60, b
+		},
 	} {
 		minutes, blocks := change(evening().Blocks)
 		if err := Check(drill.Library{}, minutes, blocks); err == nil || !strings.Contains(err.Error(), want) {
@@ -249,7 +265,8 @@ func TestTwoEnds(t *testing.T) {
 	second.Basket, second.Players = 2, posts
 	p.Blocks = slices.Insert(p.Blocks, 2, second)
 	s := LayOut(p)
-	if a, b, c := s.Blocks[1], s.Blocks[2], s.Blocks[3]; a.Start != 10 || a.End != 20 || b.Start != 10 || b.End != 18 || c.Start != 20 || s.Used != 42 {
+	if a, b, c := s.Blocks[1], s.Blocks[2], s.Blocks[3]; a.Start != 10 || a.End != 20 || b.Start != 10 || b.End != 18 ||
+		c.Start != 20 || s.Used != 42 {
 		t.Errorf("%+v, used %g", s.Blocks, s.Used)
 	}
 	if l := s.Load[0]; l.Minutes != 40 || l.HardMinutes != 10 {

@@ -37,8 +37,10 @@ var simActions = []string{reads.Down, reads.Pin, reads.Away, reads.Ball, reads.C
 // simReads are the season's eight reads.
 func simReads() []readKey {
 	return []readKey{
-		{reads.Cutter, reads.Curl}, {reads.Cutter, reads.Straight}, {reads.Cutter, reads.Fade}, {reads.Cutter, reads.BackCut},
-		{reads.Handler, reads.TurnCorner}, {reads.Handler, reads.UseAgain}, {reads.Handler, reads.CatchShoot}, {reads.Handler, reads.FakeGo},
+		{reads.Cutter, reads.Curl}, {reads.Cutter, reads.Straight}, {reads.Cutter, reads.Fade},
+		{reads.Cutter, reads.BackCut},
+		{reads.Handler, reads.TurnCorner}, {reads.Handler, reads.UseAgain}, {reads.Handler, reads.CatchShoot},
+		{reads.Handler, reads.FakeGo},
 	}
 }
 
@@ -56,7 +58,8 @@ type sim struct {
 }
 
 func newSim(seed uint64) *sim {
-	s := &sim{rng: rand.New(rand.NewPCG(seed, 90)), rates: map[SupplyKey]float64{}, history: evidence.NoHistory(), ids: counter()}
+	s := &sim{rng: rand.New(rand.NewPCG(seed, 90)), rates: map[SupplyKey]float64{}, history: evidence.NoHistory(),
+		ids: counter()}
 	for i := range simPlayers {
 		s.people = append(s.people, Person{ID: fmt.Sprint("p", i)})
 		for _, k := range simReads() {
@@ -133,9 +136,13 @@ func (s *sim) run(t *testing.T, p Plan) {
 				if rung.Live {
 					chance, gain = max(0, rate-simLiveLoss), simLiveGain
 				}
-				seen = append(seen, evidence.Rep{ID: evidence.RepID(fmt.Sprint(s.night, "/", len(seen))), No: rep.No, Practice: evidence.PracticeID(fmt.Sprint(s.night)),
-					Block: evidence.BlockID(b.ID), Action: evidence.ActionID(action.ID), Player: evidence.PlayerID(who), Role: key.Role, Expected: key.Read,
-					Cue: cue, Rung: st.Rung, Side: rep.Side, Observer: "coach", At: s.at().Add(time.Duration(start)*time.Minute + time.Duration(rep.No)*time.Second),
+				seen = append(seen, evidence.Rep{ID: evidence.RepID(fmt.Sprint(s.night, "/", len(seen))), No: rep.No,
+					Practice: evidence.PracticeID(fmt.Sprint(s.night)),
+					Block:    evidence.BlockID(b.ID), Action: evidence.ActionID(action.ID),
+					Player: evidence.PlayerID(who),
+					Role:   key.Role, Expected: key.Read,
+					Cue: cue, Rung: st.Rung, Side: rep.Side, Observer: "coach",
+					At:      s.at().Add(time.Duration(start)*time.Minute + time.Duration(rep.No)*time.Second),
 					Correct: (s.rng.Float64() < chance) != (s.rng.Float64() < simError)})
 				if tonight[key]++; tonight[key] <= learnReps {
 					s.rates[key] = rate + gain*learnRate*max(0, learnMost-rate)
@@ -221,7 +228,8 @@ func (e *evenSplit) plan(t *testing.T, p Plan) Plan {
 			for _, st := range turn[:n] {
 				// A live block whose guided one is not there is left out, as by the rules.
 				after := a.options[least[st]].After
-				if len(after) == 0 || slices.ContainsFunc(after, func(s int) bool { return slices.Contains(turn[:n], s) }) {
+				if len(after) == 0 || slices.ContainsFunc(after,
+					func(s int) bool { return slices.Contains(turn[:n], s) }) {
 					chosen = append(chosen, least[st])
 				}
 			}
@@ -340,7 +348,8 @@ func TestSimulatedSeason(t *testing.T) {
 				t.Logf("night %d: %s proven %v gap %.3f value %.2f", n+1, f.Sheet.Moves, f.Proven, f.Gap, f.Value)
 				for i, b := range f.Blocks {
 					x := f.Sheet.Blocks[i]
-					t.Logf("   %3.0f %-32s %-10s %2.0f min %d baskets wait %.0f%% %d reps", x.Start, b.Title, b.Stage, b.Minutes, b.Baskets, 100*x.Waiting, x.Reps)
+					t.Logf("   %3.0f %-32s %-10s %2.0f min %d baskets wait %.0f%% %d reps", x.Start, b.Title, b.Stage,
+						b.Minutes, b.Baskets, 100*x.Waiting, x.Reps)
 				}
 			}
 			s.run(t, p)
@@ -357,7 +366,8 @@ func TestSimulatedSeason(t *testing.T) {
 					verdict evidence.Verdict
 					truly   float64
 					target  float64
-				}{{o.Guided, rate, evidence.DefaultPolicy().GuidedTarget}, {o.Live, rate - simLiveLoss, evidence.DefaultPolicy().LiveTarget}} {
+				}{{o.Guided, rate, evidence.DefaultPolicy().GuidedTarget},
+					{o.Live, rate - simLiveLoss, evidence.DefaultPolicy().LiveTarget}} {
 					switch v.verdict {
 					case evidence.HasIt:
 						given++
@@ -392,24 +402,34 @@ func TestSimulatedSeason(t *testing.T) {
 	toRandom, lowRandom := ratio(random)
 	rise, wait, goals := stat.Mean(rises, nil), stat.Mean(waits, nil), stat.Mean(goalRise, nil)
 	n := float64(seasons)
-	t.Logf("%d seasons: rise %.3f, even split %.3f, random %.3f", seasons, rise, stat.Mean(even, nil), stat.Mean(random, nil))
-	t.Logf("to the even split %.2f (95 %% from %.2f), to random plans %.2f (from %.2f)", toEven, lowEven, toRandom, lowRandom)
-	t.Logf("waiting %.1f %% on average, %.1f %% at most; goals rise %.3f within three nights (%d goals)", 100*wait, 100*slices.MaxFunc(waits, cmp.Compare[float64]), goals, len(goalRise))
-	t.Logf("has it %.1f after night 3, %.1f after night 10; not yet %.1f and %.1f; %.1f %% of %d verdicts wrong", float64(verdicts[3][0])/n, float64(verdicts[10][0])/n,
+	t.Logf("%d seasons: rise %.3f, even split %.3f, random %.3f", seasons, rise, stat.Mean(even, nil),
+		stat.Mean(random, nil))
+	t.Logf("to the even split %.2f (95 %% from %.2f), to random plans %.2f (from %.2f)", toEven, lowEven, toRandom,
+		lowRandom)
+	t.Logf("waiting %.1f %% on average, %.1f %% at most; goals rise %.3f within three nights (%d goals)", 100*wait,
+		100*slices.MaxFunc(waits, cmp.Compare[float64]), goals, len(goalRise))
+	t.Logf("has it %.1f after night 3, %.1f after night 10; not yet %.1f and %.1f; %.1f %% of %d verdicts wrong",
+		float64(verdicts[3][0])/n, float64(verdicts[10][0])/n,
 		float64(verdicts[3][1])/n, float64(verdicts[10][1])/n, 100*float64(wrong)/float64(given), given)
 	t.Logf("%d of %d plans proven, slowest %v", proven, fills, slowest)
 	if !testing.Short() && os.Getenv("EVRIK_WRITE_TABLES") != "" {
 		table := fmt.Sprintf("| figure of %d seasons of ten nights | measured | asked |\n|---|---|---|\n", seasons)
 		for _, row := range [][3]string{
 			{"rise of the mean true rate over the eight reads", fmt.Sprintf("%.3f", rise), ""},
-			{"the same, minutes split evenly over the drills in catalogue order", fmt.Sprintf("%.3f", stat.Mean(even, nil)), ""},
-			{fmt.Sprintf("the same, mean of %d random seasons that keep the rules", randoms), fmt.Sprintf("%.3f", stat.Mean(random, nil)), ""},
+			{"the same, minutes split evenly over the drills in catalogue order",
+				fmt.Sprintf("%.3f", stat.Mean(even, nil)), ""},
+			{fmt.Sprintf("the same, mean of %d random seasons that keep the rules", randoms),
+				fmt.Sprintf("%.3f", stat.Mean(random, nil)), ""},
 			{"planned to even split (95 % from)", fmt.Sprintf("%.2f (%.2f)", toEven, lowEven), "1.15"},
-			{"planned to random plans (95 % from)", fmt.Sprintf("%.2f (%.2f)", toRandom, lowRandom), "above 1, aim 1.15"},
-			{"time in line, mean and most of a night", fmt.Sprintf("%.0f %%, %.0f %%", 100*wait, 100*slices.Max(waits)), "40 %"},
+			{"planned to random plans (95 % from)", fmt.Sprintf("%.2f (%.2f)", toRandom, lowRandom),
+				"above 1, aim 1.15"},
+			{"time in line, mean and most of a night", fmt.Sprintf("%.0f %%, %.0f %%", 100*wait, 100*slices.Max(waits)),
+				"40 %"},
 			{"rise of a goal's player-reads within three nights", fmt.Sprintf("%.3f", goals), "0.040"},
-			{"player-reads that are has it, after night 3 and 10", fmt.Sprintf("%.1f, %.1f", float64(verdicts[3][0])/n, float64(verdicts[10][0])/n), "rises"},
-			{"player-reads that are not yet, after night 3 and 10", fmt.Sprintf("%.1f, %.1f", float64(verdicts[3][1])/n, float64(verdicts[10][1])/n), "falls"},
+			{"player-reads that are has it, after night 3 and 10",
+				fmt.Sprintf("%.1f, %.1f", float64(verdicts[3][0])/n, float64(verdicts[10][0])/n), "rises"},
+			{"player-reads that are not yet, after night 3 and 10",
+				fmt.Sprintf("%.1f, %.1f", float64(verdicts[3][1])/n, float64(verdicts[10][1])/n), "falls"},
 			{"verdicts that are wrong", fmt.Sprintf("%.1f %% of %d", 100*float64(wrong)/float64(given), given), "15 %"},
 			{"nights on which a rule is broken", "0", "0"},
 		} {

@@ -15,7 +15,8 @@ type Job string
 
 // jobs are the jobs with the words that follow a name (common practice, no source).
 var jobs = [][2]string{
-	{"passes", "passes"}, {"defends", "plays defense"}, {"screens", "screens"}, {"rebounds", "rebounds"}, {"logs", "logs"},
+	{"passes", "passes"}, {"defends", "plays defense"}, {"screens", "screens"}, {"rebounds", "rebounds"},
+	{"logs", "logs"},
 }
 
 // Jobs lists them, ids and words.

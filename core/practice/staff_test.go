@@ -31,7 +31,8 @@ func TestStaffOfABlock(t *testing.T) {
 			t.Errorf("%+v: %v, want %q", d, err, want)
 		}
 	}
-	if err := Check(drill.Library{}, 60, block(make([]Duty, 13)...)); err == nil || !strings.Contains(err.Error(), "practice.too-many-jobs: 1, 13, 12") {
+	if err := Check(drill.Library{}, 60, block(make([]Duty, 13)...)); err == nil ||
+		!strings.Contains(err.Error(), "practice.too-many-jobs: 1, 13, 12") {
 		t.Error(err)
 	}
 }

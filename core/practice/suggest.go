@@ -43,7 +43,8 @@ func Suggest(p Plan, s Sheet, opponent string, asks map[reads.Read]float64, days
 		reason += fmt.Sprintf(" The next practice gives each %s and moves %s forward.", about(g.Each), moved)
 	}
 	if share := asks[g.Read]; share > 0 && days >= 0 {
-		reason += fmt.Sprintf(" %s is expected to ask for it in %.0f of 100 screens, in %s.", opponent, 100*share, inDays(days))
+		reason += fmt.Sprintf(" %s is expected to ask for it in %.0f of 100 screens, in %s.", opponent, 100*share,
+			inDays(days))
 	}
 	live := 0
 	for _, id := range g.Players {

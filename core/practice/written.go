@@ -37,7 +37,8 @@ func (f *filler) blocks(a answer) (out []Block, from map[string]int) {
 		b.Seed = uint64(h.Sum32() >> 1)
 		// A block that was there before keeps its name, so that it is known again.
 		for _, old := range f.plan.Blocks {
-			if !old.Pin && f.scope == Evening && old.Drill == b.Drill && old.Stage == b.Stage && old.Basket == b.Basket && from[old.ID] == 0 {
+			if !old.Pin && f.scope == Evening && old.Drill == b.Drill && old.Stage == b.Stage &&
+				old.Basket == b.Basket && from[old.ID] == 0 {
 				b.ID, b.Seed = old.ID, old.Seed
 			}
 		}
@@ -78,7 +79,8 @@ func (f *filler) blocks(a answer) (out []Block, from map[string]int) {
 
 // play is a block for minutes that no drill can use.
 func (f *filler) play(minutes float64) Block {
-	return Block{ID: f.newID(), Kind: OwnBlock, Title: "Play: four on four, then five on five", Minutes: minutes, Baskets: 1, Play: true}
+	return Block{ID: f.newID(), Kind: OwnBlock, Title: "Play: four on four, then five on five", Minutes: minutes,
+		Baskets: 1, Play: true}
 }
 
 // useUp gives minutes that no drill can use to play before the close, as far as
@@ -90,7 +92,8 @@ func (f *filler) useUp(a *answer) {
 		before := len(a.kept) - f.tail
 		for m := math.Min(LongBlock, math.Floor(a.left())); m >= least && !placed; m-- {
 			pr := *a.problem
-			pr.Fixed = slices.Insert(slices.Clone(pr.Fixed), before, fit.Fixed{Minutes: m, Stage: -1, Hard: true, Play: true, Close: true})
+			pr.Fixed = slices.Insert(slices.Clone(pr.Fixed), before,
+				fit.Fixed{Minutes: m, Stage: -1, Hard: true, Play: true, Close: true})
 			if stretches := pr.Arrange(a.solution.Chosen); stretches != nil {
 				a.problem, a.solution.Stretches = &pr, stretches
 				a.kept = slices.Insert(slices.Clone(a.kept), before, []Block{f.play(m)})

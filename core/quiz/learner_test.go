@@ -94,7 +94,8 @@ func TestWhatIsMissedComesBack(t *testing.T) {
 		t.Errorf("a missed cue is asked %.1f times, a known one %.1f", missed, known)
 	}
 	shape := ShapeOf(File(cards, given), given)
-	if shape.Held < (len(cards)-len(blind))*4/5 || shape.Held > len(cards)-len(blind) || shape.Asked != len(given) || shape.Cards != len(cards) {
+	if shape.Held < (len(cards)-len(blind))*4/5 || shape.Held > len(cards)-len(blind) || shape.Asked != len(given) ||
+		shape.Cards != len(cards) {
 		t.Errorf("%+v", shape)
 	}
 }
@@ -128,7 +129,8 @@ func TestLive(t *testing.T) {
 	rep := func(rung drill.Rung, correct bool) evidence.Rep {
 		return evidence.Rep{Role: reads.Cutter, Expected: reads.Curl, Rung: rung, Correct: correct}
 	}
-	live := Live([]evidence.Rep{rep(drill.Guided, true), rep(drill.Live2, true), rep(drill.Live2, false), rep(drill.Game, true)})
+	live := Live([]evidence.Rep{rep(drill.Guided, true), rep(drill.Live2, true), rep(drill.Live2, false),
+		rep(drill.Game, true)})
 	if d := live(reads.Cutter, reads.Curl); d != (Done{1, 2}) {
 		t.Errorf("%+v, want 1 of 2", d)
 	}
@@ -142,7 +144,8 @@ func TestLive(t *testing.T) {
 func TestStepsGetHarder(t *testing.T) {
 	for s := Step(2); s <= Steps; s++ {
 		a, b := (s - 1).Of(), s.Of()
-		if b.Seconds >= a.Seconds || b.AtLeast > a.AtLeast || b.AtMost > a.AtMost || a.Mirror && !b.Mirror || a.Mixed && !b.Mixed || a.Disguise && !b.Disguise {
+		if b.Seconds >= a.Seconds || b.AtLeast > a.AtLeast || b.AtMost > a.AtMost || a.Mirror && !b.Mirror || a.Mixed &&
+			!b.Mixed || a.Disguise && !b.Disguise {
 			t.Errorf("step %d: %+v after %+v", s, b, a)
 		}
 		if b.AtLeast < reads.LateMargin {

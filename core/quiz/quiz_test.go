@@ -99,7 +99,8 @@ func check(t *testing.T, fl reads.Floor, it *Item) {
 	for _, n := range a.Accepted {
 		accepted[n.Read] = accepted[n.Read] || n.Who == it.Who
 	}
-	if a.Cue != it.Card.Cue || a.State != reads.Clearly || !accepted[it.Right] || !slices.Contains(it.Choices, it.Right) {
+	if a.Cue != it.Card.Cue || a.State != reads.Clearly || !accepted[it.Right] ||
+		!slices.Contains(it.Choices, it.Right) {
 		t.Fatalf("%v seed %d: the table says %v, the item %q of %v", it.Card, it.Seed, a.Accepted, it.Right, it.Choices)
 	}
 	for _, c := range it.Choices {
@@ -164,7 +165,8 @@ func TestTheSameSeedMakesTheSameItem(t *testing.T) {
 		b, _ := New(fl, card, 4, 5)
 		c, _ := New(fl, card, 4, 6)
 		if !reflect.DeepEqual(a, b) || reflect.DeepEqual(a.Snapshot, c.Snapshot) {
-			t.Fatalf("%v: same seed, same item: %v; other seed, other item: %v", card, reflect.DeepEqual(a, b), !reflect.DeepEqual(a.Snapshot, c.Snapshot))
+			t.Fatalf("%v: same seed, same item: %v; other seed, other item: %v", card, reflect.DeepEqual(a, b),
+				!reflect.DeepEqual(a.Snapshot, c.Snapshot))
 		}
 	}
 	for _, card := range []Card{{"no such screen", reads.Trail}, {"ball", reads.Trail}} {

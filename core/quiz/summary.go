@@ -86,7 +86,8 @@ func Summarize(answers []Answer, live func(reads.Role, reads.Read) Done) []Summa
 		}
 		d := live(info.Role, info.ID)
 		if min(r.Asked, d.Reps) >= fewToTell && r.Range.Low > evidence.Wilson(d.Right, d.Reps, wilson).High {
-			r.Gap = fmt.Sprintf("Sees it, does not do it yet: %d of %d answered right, %d of %d live.", r.Right, r.Asked, d.Right, d.Reps)
+			r.Gap = fmt.Sprintf("Sees it, does not do it yet: %d of %d answered right, %d of %d live.", r.Right,
+				r.Asked, d.Right, d.Reps)
 		}
 		out = append(out, r)
 	}

@@ -48,14 +48,16 @@ func TestAddingAnAction(t *testing.T) {
 			t.Errorf("%s against a denial: %+v, %v", read, got, err)
 		}
 	}
-	if hits := reads.Search(reads.TeamRules{}, "cut off the elbow denied"); !slices.ContainsFunc(hits, func(h reads.Hit) bool { return h.Action == "added" }) {
+	if hits := reads.Search(reads.TeamRules{}, "cut off the elbow denied"); !slices.ContainsFunc(hits,
+		func(h reads.Hit) bool { return h.Action == "added" }) {
 		t.Errorf("the search finds %v", hits)
 	}
 	if !slices.ContainsFunc(reads.Sketched(), func(s reads.Action) bool { return s.ID == "added" && s.Sketch != nil }) {
 		t.Error("it has no sketch")
 	}
 	c, _ := court.PresetCourt(court.HighSchool)
-	if _, ok := a.Draw(reads.On(c), reads.Denied, reads.Ask{AtLeast: 0.5, AtMost: 20}, rand.New(rand.NewPCG(1, 2))); !ok {
+	if _, ok := a.Draw(reads.On(c), reads.Denied, reads.Ask{AtLeast: 0.5, AtMost: 20},
+		rand.New(rand.NewPCG(1, 2))); !ok {
 		t.Error("the quiz finds no picture of it")
 	}
 	if !slices.ContainsFunc(quiz.Cards(reads.On(c)), func(card quiz.Card) bool { return card.Action == "added" }) {
@@ -82,7 +84,8 @@ func TestAddingAnAction(t *testing.T) {
 			t.Errorf("%s logs %+v", stage.ID, links)
 		}
 	}
-	if serving := drill.NewLibrary([]*drill.Drill{d}).Serving(reads.TeamRules{}, []reads.Read{reads.BackCut}); !slices.Contains(serving, "elbow-cuts") {
+	if serving := drill.NewLibrary([]*drill.Drill{d}).Serving(reads.TeamRules{},
+		[]reads.Read{reads.BackCut}); !slices.Contains(serving, "elbow-cuts") {
 		t.Errorf("the plan does not find its drill: %v", serving)
 	}
 }

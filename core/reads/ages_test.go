@@ -28,7 +28,8 @@ func TestActionsByAge(t *testing.T) {
 		cue  Cue
 		all  bool
 		want bool
-	}{{"9-11", Blitz, false, false}, {"9-11", Trail, false, true}, {"9-11", Blitz, true, true}, {"12-14", Blitz, false, true}} {
+	}{{"9-11", Blitz, false, false}, {"9-11", Trail, false, true}, {"9-11", Blitz, true, true},
+		{"12-14", Blitz, false, true}} {
 		if got := (TeamRules{AllActions: c.all}).Meets(c.ages, handoff, c.cue); got != c.want {
 			t.Errorf("%+v: %v", c, got)
 		}

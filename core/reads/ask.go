@@ -54,7 +54,8 @@ func (a *Action) Draw(fl Floor, cue Cue, ask Ask, rng *rand.Rand) (Snapshot, boo
 			}
 		}
 		v := Classify(&fl, &at)
-		if v.Cue != cue || v.Margin < ask.AtLeast || v.Margin > ask.AtMost || at.Validate(fl.Court) != nil || !a.fair(fl, &at, cue, choices) {
+		if v.Cue != cue || v.Margin < ask.AtLeast || v.Margin > ask.AtMost || at.Validate(fl.Court) != nil ||
+			!a.fair(fl, &at, cue, choices) {
 			continue
 		}
 		if left {
@@ -88,7 +89,8 @@ func (a *Action) fair(fl Floor, at *Snapshot, cue Cue, choices []Read) bool {
 		accepted = append(accepted, n.Read)
 	}
 	// One of the choices is right, and only one.
-	if !slices.Contains(choices, accepted[0]) || slices.ContainsFunc(accepted[1:], func(r Read) bool { return slices.Contains(choices, r) }) {
+	if !slices.Contains(choices, accepted[0]) || slices.ContainsFunc(accepted[1:],
+		func(r Read) bool { return slices.Contains(choices, r) }) {
 		return false
 	}
 	m := a.moment(&fl, &f, at)

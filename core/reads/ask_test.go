@@ -31,7 +31,8 @@ func TestTheSetUpKnowsNothingOfTheCue(t *testing.T) {
 				}
 				for _, p := range sc.Participants {
 					if !p.ID.Defends() && s.At(p.ID) != first.At(p.ID) {
-						t.Fatalf("%s seed %d: with %q %s stands at %v, with another cue at %v", sc.ID, seed, row.Cue, p.ID, s.At(p.ID), first.At(p.ID))
+						t.Fatalf("%s seed %d: with %q %s stands at %v, with another cue at %v", sc.ID, seed, row.Cue,
+							p.ID, s.At(p.ID), first.At(p.ID))
 					}
 				}
 				if s.From != first.From || s.To != first.To || s.CutterShoots != first.CutterShoots {
@@ -66,7 +67,8 @@ func TestDrawHoldsToWhatIsAsked(t *testing.T) {
 				}
 				v := Classify(testFloor, &s)
 				if v.Cue != row.Cue || v.Margin < ask.AtLeast || v.Margin > ask.AtMost {
-					t.Fatalf("asked %q with %.1f to %.1f ft, drew %q with %.2f", row.Cue, ask.AtLeast, ask.AtMost, v.Cue, v.Margin)
+					t.Fatalf("asked %q with %.1f to %.1f ft, drew %q with %.2f", row.Cue, ask.AtLeast, ask.AtMost,
+						v.Cue, v.Margin)
 				}
 				if s.Side() != "right" {
 					t.Fatalf("%q lies %s without being asked to", row.Cue, s.Side())

@@ -32,7 +32,8 @@ func TestCloseoutByDistanceAndSpeed(t *testing.T) {
 		s := at(tc.feet, tc.speed)
 		j, err := Judge(On(c), &s)
 		if err != nil || j.Cue != tc.cue || j.Row.CutterRead != tc.read {
-			t.Errorf("%.0f ft away at %.0f ft/s: %s -> %s, want %s -> %s (%v)", tc.feet, tc.speed, j.Cue, j.Row.CutterRead, tc.cue, tc.read, err)
+			t.Errorf("%.0f ft away at %.0f ft/s: %s -> %s, want %s -> %s (%v)", tc.feet, tc.speed, j.Cue,
+				j.Row.CutterRead, tc.cue, tc.read, err)
 		}
 	}
 	// The limit itself, against the closed form: twice the braking times what is left.

@@ -46,7 +46,8 @@ func TestMeasuresAgainstOrb(t *testing.T) {
 		mid := orb.Point{(pa[0] + pb[0]) / 2, (pa[1] + pb[1]) / 2}
 		dir := orb.Point{pb[1] - pa[1], pa[0] - pb[0]}
 		far := 1000 / planar.Distance(pa, pb)
-		line := planar.DistanceFromSegment(orb.Point{mid[0] - dir[0]*far, mid[1] - dir[1]*far}, orb.Point{mid[0] + dir[0]*far, mid[1] + dir[1]*far}, px)
+		line := planar.DistanceFromSegment(orb.Point{mid[0] - dir[0]*far, mid[1] - dir[1]*far},
+			orb.Point{mid[0] + dir[0]*far, mid[1] + dir[1]*far}, px)
 		if math.Abs(math.Abs(got)-line) > 1e-6 || (got > 0) != (planar.Distance(px, pa) < planar.Distance(px, pb)) {
 			t.Fatalf("nearer: %.6f, the bisector is %.6f away", got, line)
 		}
@@ -66,9 +67,11 @@ func TestConditionsCombine(t *testing.T) {
 	}{
 		"all": {all(a, b), -2, xTwo}, "any": {anyOne(a, b), 3, xOne}, "not": {not(a), -3, xOne},
 		"not all": {not(all(a, b)), 2, xTwo}, "all of any and not": {all(anyOne(a, b), not(b)), 2, xTwo},
-		"far out": {farOut(cutter, body(-15)), math.Inf(1), nobody}, "not far out": {farOut(cutter, body(70)), math.Inf(-1), nobody},
+		"far out":     {farOut(cutter, body(-15)), math.Inf(1), nobody},
+		"not far out": {farOut(cutter, body(70)), math.Inf(-1), nobody},
 	} {
-		if m := tc.c.measure(&s, &f); math.Abs(m.low-tc.feet) > 1e-9 && m.low != tc.feet || m.byLow != tc.by || m.high != m.low {
+		if m := tc.c.measure(&s, &f); math.Abs(m.low-tc.feet) > 1e-9 && m.low != tc.feet || m.byLow != tc.by ||
+			m.high != m.low {
 			t.Errorf("%s: %+v, want %.2f by %s", name, m, tc.feet, tc.by)
 		}
 	}
@@ -108,7 +111,8 @@ func TestWhyIsTold(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			if !strings.HasSuffix(a.Why, ".") || strings.Contains(a.Why, "none") || strings.Contains(a.Why, "NaN") || strings.ToUpper(a.Why[:1]) != a.Why[:1] {
+			if !strings.HasSuffix(a.Why, ".") || strings.Contains(a.Why, "none") || strings.Contains(a.Why, "NaN") ||
+				strings.ToUpper(a.Why[:1]) != a.Why[:1] {
 				t.Errorf("%s %s: %q", screen.ID, row.Cue, a.Why)
 			}
 			for _, p := range screen.Participants {
@@ -131,7 +135,8 @@ func TestUnknownMotion(t *testing.T) {
 	inf := math.Inf(1)
 	check := func(name string, c cond, low, high float64) {
 		t.Helper()
-		if m := c.measure(&s, &f); math.Abs(m.low-low) > 1e-9 && m.low != low || math.Abs(m.high-high) > 1e-9 && m.high != high {
+		if m := c.measure(&s, &f); math.Abs(m.low-low) > 1e-9 && m.low != low || math.Abs(m.high-high) > 1e-9 &&
+			m.high != high {
 			t.Errorf("%s: %+v, want %.1f to %.1f", name, m, low, high)
 		}
 	}

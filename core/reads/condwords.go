@@ -76,7 +76,8 @@ func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
 	case isAhead:
 		return fmt.Sprintf("%s is %.1f ft %s %s", x, abs(m), either("ahead of", "behind"), p)
 	case isOnSide:
-		return fmt.Sprintf("%s is %.1f ft %s", x, abs(m), either("out on the side of the cut", "on the far side of the screen"))
+		return fmt.Sprintf("%s is %.1f ft %s", x, abs(m),
+			either("out on the side of the cut", "on the far side of the screen"))
 	case isOutside:
 		return fmt.Sprintf("%s is on the %s side", x, either("outer", "lane"))
 	case isWithin:
@@ -84,7 +85,8 @@ func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
 	case isNearer:
 		return fmt.Sprintf("%s is nearer to %s than to %s", x, either(p, q), either(q, p))
 	case isInLane:
-		return fmt.Sprintf("%s is %.1f ft from the way from %s to %s", x, court.SegmentDist(s.At(c.x), s.At(c.p), s.At(c.q)), p, q)
+		return fmt.Sprintf("%s is %.1f ft from the way from %s to %s", x,
+			court.SegmentDist(s.At(c.x), s.At(c.p), s.At(c.q)), p, q)
 	case isDeeper:
 		deep := s.At(c.p).Len() - s.At(c.x).Len()
 		if deep < 0 {
@@ -107,7 +109,8 @@ func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
 		return fmt.Sprintf("%s needs %.1f ft to stop and has %.1f", x, stopping(v), s.At(c.x).Dist(s.At(c.p)))
 	case isMoving:
 		if m >= 0 {
-			return fmt.Sprintf("%s is %s", x, [...]string{"going with the ball", "going at the ball", "jumping out", "coming up", "dropping", "going to the middle", "going to the baseline"}[c.p])
+			return fmt.Sprintf("%s is %s", x, [...]string{"going with the ball", "going at the ball", "jumping out",
+				"coming up", "dropping", "going to the middle", "going to the baseline"}[c.p])
 		}
 	case isFast:
 		return fmt.Sprintf("%s is %s", x, either("on the move", "standing"))

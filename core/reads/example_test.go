@@ -44,7 +44,8 @@ func ExampleJudge_undecided() {
 func ExampleAction_Score() {
 	ball, _ := reads.ActionByID(reads.Ball)
 	for _, shoots := range []reads.Known{reads.Yes, reads.No} {
-		scored, _ := ball.Score(reads.TeamRules{}, reads.Logged{Cue: reads.Drop, Read: reads.Pop, Role: reads.Screener, Shoots: shoots})
+		scored, _ := ball.Score(reads.TeamRules{},
+			reads.Logged{Cue: reads.Drop, Read: reads.Pop, Role: reads.Screener, Shoots: shoots})
 		fmt.Println(scored.Correct, scored.Why)
 	}
 	// Output:

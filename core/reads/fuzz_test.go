@@ -70,7 +70,8 @@ func FuzzEverySnapshot(f *testing.F) {
 			}
 			return
 		}
-		if !finite(a.Margin) || a.Margin < 0 || a.Row.Seen == "" || (a.Cue == NoCue) != (a.State == NoCall) || a.State != NoCall && (a.Row.Say == "" || len(a.Accepted) < 2) {
+		if !finite(a.Margin) || a.Margin < 0 || a.Row.Seen == "" || (a.Cue == NoCue) != (a.State == NoCall) ||
+			a.State != NoCall && (a.Row.Say == "" || len(a.Accepted) < 2) {
 			t.Fatalf("%+v", a)
 		}
 		for _, o := range a.Options {

@@ -143,7 +143,8 @@ func (a *Action) helpers(s *Snapshot, f *frame, spacers []Place, corner Place) [
 			job, jobs = jobs[0], jobs[1:]
 		}
 		x := defenderOf(p)
-		out = append(out, Helper{Who: x, Job: job, Stepped: a.steppedTo(s, f, x, p), Screened: a.ID == BallExit && p == one})
+		out = append(out, Helper{Who: x, Job: job, Stepped: a.steppedTo(s, f, x, p), Screened: a.ID == BallExit &&
+			p == one})
 	}
 	return out
 }
@@ -195,8 +196,9 @@ func (a *Action) looks(fl *Floor, f *frame, s *Snapshot) []HelpLook {
 
 // lookOf is what a pass that was played comes to.
 func (a *Action) lookOf(fl *Floor, s *Snapshot, o motion.Outcome, to Place, kind string) HelpLook {
-	l := HelpLook{To: to, Kind: kind, Pass: Direct, Feet: o.Feet, By: a.defender(o.By), Seconds: o.Ball, Window: o.Window,
-		Rim: o.End.Len() < AtRim, Then: a.attacker(o.Next)}
+	l := HelpLook{To: to, Kind: kind, Pass: Direct, Feet: o.Feet, By: a.defender(o.By), Seconds: o.Ball,
+		Window: o.Window,
+		Rim:    o.End.Len() < AtRim, Then: a.attacker(o.Next)}
 	switch o.Way {
 	case motion.Over:
 		l.Pass = Skip

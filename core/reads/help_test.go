@@ -99,7 +99,8 @@ func TestHelpNames(t *testing.T) {
 		s.Put(tc.x, s.Screener.Toward(court.Point{}, 9))
 		h, _ := HelpOf(testFloor, &s.Snapshot)
 		l, at := look(h, tc.own)
-		if at != 0 || l.Name != tc.says || l.Open && !strings.Contains(h.Say, tc.says) || !strings.Contains(h.Say, string(jobOf(h, tc.x).Job)) {
+		if at != 0 || l.Name != tc.says || l.Open && !strings.Contains(h.Say, tc.says) ||
+			!strings.Contains(h.Say, string(jobOf(h, tc.x).Job)) {
 			t.Errorf("%s: %q, look %d %+v", name, h.Say, at, l)
 		}
 	}

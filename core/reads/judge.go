@@ -115,15 +115,17 @@ func Judge(fl Floor, s *Snapshot) (Judgment, error) {
 			j.Why = ""
 		}
 	} else {
-		j.Row = Row{Seen: "Nothing in the picture asks for one read", Cutter: []Answer{}, Screener: []Answer{}, Third: []Answer{}, Mistakes: []string{}}
+		j.Row = Row{Seen: "Nothing in the picture asks for one read", Cutter: []Answer{}, Screener: []Answer{},
+			Third: []Answer{}, Mistakes: []string{}}
 	}
 	return j, nil
 }
 
 // undecidedRow keeps of the first cue's row what is so whichever cue it turns out to be.
 func undecidedRow(row Row, j *Judgment) Row {
-	out := Row{Cue: Undecided, Seen: j.Note, Cutter: row.Cutter, Screener: row.Screener, Third: row.Third, Mistakes: []string{},
-		Say: "Keep your dribble alive and look: it is not decided yet."}
+	out := Row{Cue: Undecided, Seen: j.Note, Cutter: row.Cutter, Screener: row.Screener, Third: row.Third,
+		Mistakes: []string{},
+		Say:      "Keep your dribble alive and look: it is not decided yet."}
 	if a, _ := ActionByID(j.Action); a.ball() != cutter {
 		out.Say = "Look again: it is not decided yet."
 	}
@@ -162,7 +164,8 @@ func (a *Action) accepted(rules TeamRules, s *Snapshot, f *frame, cues []Cue) []
 		for _, cue := range cues {
 			row, _ := a.Row(rules, cue)
 			for _, n := range row.order(who, s, f) {
-				if len(cues) > 1 && slices.ContainsFunc(out[first:], func(have Accepted) bool { return have.Read == n.Read }) {
+				if len(cues) > 1 && slices.ContainsFunc(out[first:],
+					func(have Accepted) bool { return have.Read == n.Read }) {
 					continue
 				}
 				out = append(out, Accepted{Who: who, Role: a.roleOf(who), Read: n.Read, Cue: cue, Sign: n.Sign,

@@ -146,7 +146,8 @@ func factsOf(a *Action, s *Snapshot) facts {
 	side := s.Cutter.Sub(s.Screener)
 	side = side.Sub(along.Scale(side.Dot(along))).Unit()
 	return facts{a: a, s: s, guardAhead: s.XCutter.Sub(s.Cutter).Dot(along), aside: s.XCutter.Sub(s.Screener).Dot(side),
-		bigDeeper: s.Screener.Len() - s.XScreener.Len(), bigToBall: s.XScreener.Dist(s.Cutter), guardToScreen: s.XCutter.Dist(s.Screener)}
+		bigDeeper: s.Screener.Len() - s.XScreener.Len(), bigToBall: s.XScreener.Dist(s.Cutter),
+		guardToScreen: s.XCutter.Dist(s.Screener)}
 }
 
 // contradicts says what is not so when a cue is told.
@@ -257,7 +258,8 @@ func TestHedgeCannotBeReadFromAStill(t *testing.T) {
 	s.XCutter, s.XScreener = court.Point{X: 11.8, Y: 15.2}, court.Point{X: 8.5, Y: 20.5}
 	s.Velocity = Vectors{}
 	j, err := Judge(*testFloor, &s)
-	if err != nil || j.State != Open || !slices.Contains(j.Cues, Switch) || !slices.Contains(j.Cues, HardHedge) || j.Margin != 0 {
+	if err != nil || j.State != Open || !slices.Contains(j.Cues, Switch) || !slices.Contains(j.Cues, HardHedge) ||
+		j.Margin != 0 {
 		t.Fatalf("%+v, %v", j, err)
 	}
 	if !strings.Contains(j.Note, "the big's next step") {
@@ -265,7 +267,8 @@ func TestHedgeCannotBeReadFromAStill(t *testing.T) {
 	}
 	f := ballScreen.frame(testFloor, &s)
 	for want, move := range map[Cue][2]court.Point{
-		HardHedge: {f.a.Scale(8), f.n.Scale(6)}, SoftShow: {f.a.Scale(8), f.a.Scale(3)}, Switch: {f.origin.Unit().Scale(-5), f.a.Scale(3)},
+		HardHedge: {f.a.Scale(8), f.n.Scale(6)}, SoftShow: {f.a.Scale(8), f.a.Scale(3)},
+		Switch: {f.origin.Unit().Scale(-5), f.a.Scale(3)},
 	} {
 		s.Velocity.Set(xCutter, move[0])
 		s.Velocity.Set(xScreener, move[1])
@@ -297,7 +300,8 @@ func TestCoveragesThatWereWrong(t *testing.T) {
 	s = sceneOf(c, Ball)
 	s.put(xCutter, cutter, -13, 0, 0).move(xCutter, 0, 0, 0)
 	s.put(xScreener, screener, 9, 3, 0).move(xScreener, 0, 0, 0)
-	if j, err := Judge(*testFloor, &s.Snapshot); err != nil || j.State != NoCall || j.Note == "" || len(j.Accepted) != 0 {
+	if j, err := Judge(*testFloor, &s.Snapshot); err != nil || j.State != NoCall || j.Note == "" ||
+		len(j.Accepted) != 0 {
 		t.Errorf("nobody guards: %+v, %v", j, err)
 	}
 }
@@ -330,7 +334,8 @@ func TestOldSnapshotsStayReadable(t *testing.T) {
 		t.Fatal(err)
 	}
 	looks, told := s.Facing.Of(xCutter)
-	if s.Action != AfterFeed || !told || looks != s.Screener || s.CutterShoots != Yes || s.ScreenerShoots != Unknown || !s.Velocity.IsZero() {
+	if s.Action != AfterFeed || !told || looks != s.Screener || s.CutterShoots != Yes || s.ScreenerShoots != Unknown ||
+		!s.Velocity.IsZero() {
 		t.Errorf("%+v", s)
 	}
 	for _, a := range Actions() {

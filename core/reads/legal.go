@@ -103,7 +103,8 @@ func (s Screening) Rule() Ruling {
 // move, and the one behind is responsible.
 func (s Screening) onePath() bool {
 	return s.ScreenerMoves.Len() > walking && s.OpponentMoves.Len() > walking &&
-		angle(s.ScreenerMoves, s.OpponentMoves)*180/math.Pi <= sameWay && s.ScreenerMoves.Dot(s.Screener.Sub(s.Opponent)) > 0
+		angle(s.ScreenerMoves, s.OpponentMoves)*180/math.Pi <= sameWay &&
+		s.ScreenerMoves.Dot(s.Screener.Sub(s.Opponent)) > 0
 }
 
 // seen reports whether the screener stands within the opponent's visual field.
@@ -118,7 +119,8 @@ func (s Screening) seen() bool {
 // screening is a snapshot's screen at the moment the feet were set.
 func (a *Action) screening(fl *Floor, s *Snapshot) Screening {
 	f := a.frame(fl, s)
-	k := Screening{Screener: s.Screener, Opponent: s.XCutter, Blind: a.spots.blind, FeetSet: s.FeetSet, Body: f.size.Body,
+	k := Screening{Screener: s.Screener, Opponent: s.XCutter, Blind: a.spots.blind, FeetSet: s.FeetSet,
+		Body:    f.size.Body,
 		Contact: s.XCutter.Dist(s.Screener) <= reachOfBodies}
 	k.ScreenerMoves, _ = s.Velocity.Of(screener)
 	v, told := s.Velocity.Of(xCutter)
@@ -173,11 +175,16 @@ func lawful(fl *Floor, a *Action, s *Snapshot) Check {
 	case r.Legal:
 		c.Text = fmt.Sprintf("The moving defender has %.0f ft to stop or turn: legal.", r.Room)
 	case r.Law == BlindSide && r.Foul:
-		c.Text = fmt.Sprintf("The defender cannot see it and had %.1f ft: a foul, and it hurts. Leave a normal step, %.1f ft.", r.Room, r.Needed)
+		c.Text = fmt.Sprintf(
+			"The defender cannot see it and had %.1f ft: a foul, and it hurts. Leave a normal step, %.1f ft.", r.Room,
+			r.Needed)
 	case r.Law == BlindSide:
-		c.Text = fmt.Sprintf("The defender cannot see it and has %.1f ft: contact would be a foul. Leave a normal step, %.1f ft.", r.Room, r.Needed)
+		c.Text = fmt.Sprintf(
+			"The defender cannot see it and has %.1f ft: contact would be a foul. Leave a normal step, %.1f ft.",
+			r.Room, r.Needed)
 	default:
-		c.Text = fmt.Sprintf("Set %.1f ft in front of a moving defender: contact would be a foul. Leave %.1f ft.", r.Room, r.Needed)
+		c.Text = fmt.Sprintf("Set %.1f ft in front of a moving defender: contact would be a foul. Leave %.1f ft.",
+			r.Room, r.Needed)
 	}
 	return c
 }

@@ -128,12 +128,15 @@ func neighbors(a *Action, s *Snapshot) Check {
 	if first == nobody {
 		return Check{}
 	}
-	k := Check{ID: "spread", Feet: least, OK: least >= SpacingLeast, Text: fmt.Sprintf("The floor is spread: at least %.0f ft between neighbors.", least)}
+	k := Check{ID: "spread", Feet: least, OK: least >= SpacingLeast,
+		Text: fmt.Sprintf("The floor is spread: at least %.0f ft between neighbors.", least)}
 	switch {
 	case least < SpacingLeast:
-		k.Text = fmt.Sprintf("Only %.0f ft between %s and %s: one defender guards both.", least, a.word(first), a.word(other))
+		k.Text = fmt.Sprintf("Only %.0f ft between %s and %s: one defender guards both.", least, a.word(first),
+			a.word(other))
 	case least < SpacingWanted:
-		k.Text = fmt.Sprintf("%.0f ft between %s and %s: %.0f would be better.", least, a.word(first), a.word(other), SpacingWanted)
+		k.Text = fmt.Sprintf("%.0f ft between %s and %s: %.0f would be better.", least, a.word(first), a.word(other),
+			SpacingWanted)
 	}
 	return k
 }
@@ -146,7 +149,8 @@ func bodiesInside(c court.Court, a *Action, s *Snapshot) Check {
 			n++
 		}
 	}
-	k := Check{ID: "inside", Feet: float64(n), OK: n <= MostInside, Text: fmt.Sprintf("%d inside the arc: there is room.", n)}
+	k := Check{ID: "inside", Feet: float64(n), OK: n <= MostInside,
+		Text: fmt.Sprintf("%d inside the arc: there is room.", n)}
 	if !k.OK {
 		k.Text = fmt.Sprintf("%d attackers inside the arc: never three; somebody clears out.", n)
 	}
@@ -159,7 +163,9 @@ func stopBehind(s *Snapshot) Check {
 	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.Cutter)-2*BodyRadius)
 	k := Check{ID: "stop", OK: miss == 0, Feet: miss, Text: "The screener stands between the defender and the catch."}
 	if !k.OK {
-		k.Text = fmt.Sprintf("Stopped at an angle: the defender slips past the screener by %.1f ft. Stop straight behind the back.", miss)
+		k.Text = fmt.Sprintf(
+			"Stopped at an angle: the defender slips past the screener by %.1f ft. Stop straight behind the back.",
+			miss)
 	}
 	return k
 }
@@ -255,7 +261,8 @@ func lane(s *Snapshot) Check {
 		}
 	}
 	over := near > overCatch && s.Passer.Dist(s.To) > longPass
-	k := Check{ID: "lane", Feet: free, OK: free >= laneWidth || over, Text: fmt.Sprintf("The pass to the catch is free by %.1f ft.", free)}
+	k := Check{ID: "lane", Feet: free, OK: free >= laneWidth || over,
+		Text: fmt.Sprintf("The pass to the catch is free by %.1f ft.", free)}
 	switch {
 	case !k.OK:
 		k.Text = "A defender stands in the pass to the catch: fake it first."

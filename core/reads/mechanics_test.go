@@ -49,10 +49,14 @@ func TestMechanics(t *testing.T) {
 		feet     float64
 	}{
 		{"daylight", "24 inches of daylight", func(s *Snapshot) { s.Cutter = f.at(0, 2*BodyRadius+2) }, 2},
-		{"body", "misses the defender by 2.0 ft", func(s *Snapshot) { s.XCutter, s.To = f.at(-4, 2*BodyRadius+2), f.at(12, 2*BodyRadius+2) }, 2},
+		{"body", "misses the defender by 2.0 ft", func(s *Snapshot) {
+			s.XCutter, s.To = f.at(-4, 2*BodyRadius+2),
+				f.at(12, 2*BodyRadius+2)
+		}, 2},
 		{"spacing", "Only 8 ft", func(s *Snapshot) { s.Passer = s.To.Add(court.Point{X: -8}) }, 8},
 		{"lane", "in the pass", func(s *Snapshot) { s.XScreener = s.Passer.Toward(s.To, 9) }, 0},
-		{"back", "turned 90 degrees off", func(s *Snapshot) { s.Back = s.Screener.Add(s.To.Sub(s.Screener).Left()) }, 90},
+		{"back", "turned 90 degrees off", func(s *Snapshot) { s.Back = s.Screener.Add(s.To.Sub(s.Screener).Left()) },
+			90},
 		{"line", "Toes on the line", func(s *Snapshot) { s.To = s.To.Unit().Scale(c.ArcRadius + 0.5) }, 0.5},
 	} {
 		if k, _ := check(t, c, &base, tc.id); !k.OK {
@@ -78,18 +82,21 @@ func TestSpacingAndWays(t *testing.T) {
 		change   func(*Snapshot)
 		feet     float64
 	}{
-		{"spread", "Only 7 ft between the far wing and the far corner", func(s *Snapshot) { s.Two = s.Three.Add(court.Point{Y: 7}) }, 7},
+		{"spread", "Only 7 ft between the far wing and the far corner",
+			func(s *Snapshot) { s.Two = s.Three.Add(court.Point{Y: 7}) }, 7},
 		{"inside", "3 attackers inside the arc", func(s *Snapshot) {
 			s.Two, s.Three = court.Point{X: -7, Y: 14}, court.Point{X: -8, Y: 0}
 		}, 3},
-		{"standoff", "The near corner has toes", func(s *Snapshot) { s.One = s.One.Unit().Scale(c.ArcRadius + 0.4) }, 0.4},
+		{"standoff", "The near corner has toes", func(s *Snapshot) { s.One = s.One.Unit().Scale(c.ArcRadius + 0.4) },
+			0.4},
 	} {
 		if k, ok := check(t, c, &base, tc.id); !ok || !k.OK {
 			t.Errorf("%s is wrong from the start: %+v", tc.id, k)
 		}
 		s := base
 		tc.change(&s)
-		if k, _ := check(t, c, &s, tc.id); k.OK || !strings.Contains(k.Text, tc.text) || math.Abs(k.Feet-tc.feet) > 0.02 {
+		if k, _ := check(t, c, &s, tc.id); k.OK || !strings.Contains(k.Text, tc.text) ||
+			math.Abs(k.Feet-tc.feet) > 0.02 {
 			t.Errorf("%s: %+v, want %q and %.1f", tc.id, k, tc.text, tc.feet)
 		}
 	}
@@ -103,7 +110,8 @@ func TestSpacingAndWays(t *testing.T) {
 	half, way := switched.Screener.Add(rim).Scale(0.5), rim.Sub(switched.Screener)
 	switched.Exit = half.Add(way.Unit().Left().Scale(5))
 	want := 2*math.Hypot(way.Len()/2, 5) - way.Len()
-	if k, _ := check(t, c, &switched, "exit"); k.OK || math.Abs(k.Feet-want) > 1e-9 || !strings.Contains(k.Text, "A loop of") {
+	if k, _ := check(t, c, &switched, "exit"); k.OK || math.Abs(k.Feet-want) > 1e-9 ||
+		!strings.Contains(k.Text, "A loop of") {
 		t.Errorf("a loop of %.2f ft: %+v", want, k)
 	}
 

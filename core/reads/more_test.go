@@ -21,18 +21,36 @@ func TestSecondReadsFromGeometry(t *testing.T) {
 	behindBack := func(s *scene) { s.near(xCutter, cutter, -3, 0.5) }
 	runTable(t, Curled, TeamRules{}, []tableCase{
 		{Asleep, Finish, Pop, func(s *scene) { behindBack(s); s.home(xScreener, xOne) }},
-		{LowHelp, CornerPass, Pop, func(s *scene) { behindBack(s); s.home(xScreener); s.Put(xOne, court.Point{}.Toward(s.Cutter, 5)) }},
+		{LowHelp, CornerPass, Pop, func(s *scene) {
+			behindBack(s)
+			s.home(xScreener)
+			s.Put(xOne,
+				court.Point{}.Toward(s.Cutter, 5))
+		}},
 		{BigUp, HitSlip, Slip, func(s *scene) { behindBack(s); s.home(xOne); s.near(xScreener, cutter, 3.5, 0) }},
 	})
 	runTable(t, CaughtStraight, TeamRules{}, []tableCase{
 		{Balanced, Swing, Shape, func(s *scene) { s.home(xScreener, xOne); s.near(xCutter, cutter, 2.5, 0) }},
 		{Trail, PullUp, Shape, func(s *scene) { s.home(xScreener, xOne); s.near(xCutter, cutter, -0.3, 2.5) }},
 		{Late, CatchShoot, Shape, func(s *scene) { s.home(xScreener, xOne); s.near(xCutter, cutter, 9, 1) }},
-		{BigUp, HitSlip, Slip, func(s *scene) { s.home(xOne); s.near(xCutter, cutter, -1, 3); s.near(xScreener, cutter, 1, 1.6) }},
+		{BigUp, HitSlip, Slip, func(s *scene) {
+			s.home(xOne)
+			s.near(xCutter, cutter, -1, 3)
+			s.near(xScreener, cutter,
+				1, 1.6)
+		}},
 	})
 	runTable(t, NotThrown, TeamRules{}, []tableCase{
-		{Denied, ClearOut, FillSpot, func(s *scene) { s.home(xScreener); s.Put(xCutter, s.Cutter.Toward(s.Passer, 2.8)) }},
-		{Behind, RimCut, FillSpot, func(s *scene) { s.home(xScreener); s.Put(xCutter, s.Cutter.Toward(s.Passer, -3.5)) }},
+		{Denied, ClearOut, FillSpot, func(s *scene) {
+			s.home(xScreener)
+			s.Put(xCutter,
+				s.Cutter.Toward(s.Passer, 2.8))
+		}},
+		{Behind, RimCut, FillSpot, func(s *scene) {
+			s.home(xScreener)
+			s.Put(xCutter,
+				s.Cutter.Toward(s.Passer, -3.5))
+		}},
 	})
 }
 
@@ -90,7 +108,12 @@ func TestZoneFromGeometry(t *testing.T) {
 	runTable(t, ZoneWing, TeamRules{}, []tableCase{
 		{MidLow, FeedHigh, CatchTurn, func(s *scene) { low(s); bottom(s, 6, one, rim) }},
 		{MidUp, SkipPass, LowPass, func(s *scene) { up(s); bottom(s, 6, one, rim) }},
-		{BottomUp, CornerPass, ShortCorner, func(s *scene) { low(s); bottom(s, 4, cutter, rim); s.near(xCutter, cutter, 1, -5) }},
+		{BottomUp, CornerPass, ShortCorner, func(s *scene) {
+			low(s)
+			bottom(s, 4, cutter, rim)
+			s.near(xCutter, cutter,
+				1, -5)
+		}},
 	})
 	runTable(t, ZoneCut, TeamRules{}, []tableCase{
 		{StaysLow, StepOut, SkipTo, func(s *scene) { s.Put(xCutter, court.Point{}.Toward(s.Screener, 4)) }},

@@ -87,19 +87,25 @@ var (
 
 // Answers to a switch besides clearing out, by where the new defender plays.
 var (
-	fadeAway = also(FadeCorner, newInside, deeper(xScreener, body(0), cutter), "They switched and wait inside: fade to the corner.",
+	fadeAway = also(FadeCorner, newInside, deeper(xScreener, body(0), cutter),
+		"They switched and wait inside: fade to the corner.",
 		"Push off the new defender, back out wide, feet ready.")
-	behindNew = also(BackCut, newAbove, not(deeper(xScreener, body(0), cutter)), "The new defender is above you: cut behind to the rim.",
+	behindNew = also(BackCut, newAbove, not(deeper(xScreener, body(0), cutter)),
+		"The new defender is above you: cut behind to the rim.",
 		"Plant as they step out, cut behind, hand low.")
 	// insideShow and insideNew go around the screener's shoulder, inside a defender who
 	// has stepped out.
-	insideShow = also(Curl, newAbove, not(deeper(xScreener, body(0), cutter)), "They step out high: turn tight inside them.",
+	insideShow = also(Curl, newAbove, not(deeper(xScreener, body(0), cutter)),
+		"They step out high: turn tight inside them.",
 		"Around the screener's shoulder, low, before they get back.")
-	insideNew = also(Curl, newAbove, not(deeper(xScreener, body(0), cutter)), "They switched and step out: turn tight inside the new one.",
+	insideNew = also(Curl, newAbove, not(deeper(xScreener, body(0), cutter)),
+		"They switched and step out: turn tight inside the new one.",
 		"Around the screener's shoulder, low, before they are set.")
-	stepOutOf = also(StepOut, newInside, deeper(xScreener, body(0), cutter), "They switched and dropped inside: step back out and shoot.",
+	stepOutOf = also(StepOut, newInside, deeper(xScreener, body(0), cutter),
+		"They switched and dropped inside: step back out and shoot.",
 		"One step at the new defender, then back out behind the line.")
-	useOther = also(OtherSide, otherFree, not(within(xCutter, body(5), second)), "They sit on this side: use the far screen.",
+	useOther = also(OtherSide, otherFree, not(within(xCutter, body(5), second)),
+		"They sit on this side: use the far screen.",
 		"Turn and run off the far screen to the other wing.")
 )
 
@@ -112,7 +118,8 @@ var common = []Row{
 			"Around the screener's shoulder in one turn, hands up, eyes on the rim.")},
 		Screener:   []Answer{job(Pop, "The cutter goes in, so you go out: open up and pop to the ball.")},
 		PasserPart: "Outside hand, bounce it ahead of the cutter into the lane.",
-		Mistakes:   []string{"Comes straight with the defender trailing", "Wide turn, daylight at the hip", "Screener stands and watches"},
+		Mistakes: []string{"Comes straight with the defender trailing", "Wide turn, daylight at the hip",
+			"Screener stands and watches"},
 	},
 	{
 		Cue: Stuck, when: inBody, Seen: "Your defender runs into the screener's body",
@@ -125,34 +132,43 @@ var common = []Row{
 	},
 	{
 		Cue: Under, when: goneBy, Seen: "Your defender takes the short way, rim side of the screener",
-		moves:      []move{{who: cutter, along: 5, out: 0}, {who: xCutter, along: 8, out: 0}, {who: xScreener, along: 0, out: 0}},
+		moves: []move{{who: cutter, along: 5, out: 0}, {who: xCutter, along: 8, out: 0},
+			{who: xScreener, along: 0, out: 0}},
 		Cutter:     []Answer{fadeHigh, fadeWide},
 		Screener:   []Answer{job(Rescreen, "Turn around and screen that defender again on the way back out.")},
 		PasserPart: "Over the top, on time: the shot is there for one count.",
-		Mistakes:   []string{"Drifts to an angle and the defender slips through", "Curls into the waiting defender", "Screener leaves before the second screen"},
+		Mistakes: []string{"Drifts to an angle and the defender slips through", "Curls into the waiting defender",
+			"Screener leaves before the second screen"},
 	},
 	{
 		Cue: Jump, when: jumped, Seen: "Your defender is past the screen already, between you and the catch",
-		moves: []move{{who: cutter, along: 0, out: 0}, {who: xCutter, along: 1, out: 0}, {who: xScreener, along: 0, out: 0}},
+		moves: []move{{who: cutter, along: 0, out: 0}, {who: xCutter, along: 1, out: 0},
+			{who: xScreener, along: 0, out: 0}},
 		Cutter: []Answer{answer(BackCut, "They jumped it: plant and cut behind to the rim.",
 			"One step at the defender, push off the outside foot, hand low for the bounce pass."), flareOut},
 		Screener:   []Answer{job(StepBall, "Step to the ball: you're the second look.")},
 		PasserPart: "Fake high, bounce it low behind the defender.",
-		Mistakes:   []string{"Never sees the back cut", "Fights over the top for the catch", "Passer stares at the first look"},
+		Mistakes: []string{"Never sees the back cut", "Fights over the top for the catch",
+			"Passer stares at the first look"},
 	},
 	{
 		Cue: Switch, when: all(takes, stays), Seen: "The screener's defender takes you, yours stays with the screener",
-		moves:  []move{{who: xCutter, along: 6, out: 0}, {who: xScreener, along: 2, out: 0}},
-		Cutter: []Answer{answer(ClearOut, "They switched: clear out, the screener pins and slips.", "Take the new defender away from the rim, high and wide."), fadeAway, behindNew},
+		moves: []move{{who: xCutter, along: 6, out: 0}, {who: xScreener, along: 2, out: 0}},
+		Cutter: []Answer{answer(ClearOut, "They switched: clear out, the screener pins and slips.",
+			"Take the new defender away from the rim, high and wide."), fadeAway, behindNew},
 		Screener: []Answer{job(Split, "Get your back on the defender, hand up, slip to the rim before they settle."),
-			also(StepBall, newAbove, not(deeper(xScreener, body(0), cutter)), "", "The cutter goes behind: step to the ball and leave the rim free.")},
+			also(StepBall, newAbove, not(deeper(xScreener, body(0), cutter)), "",
+				"The cutter goes behind: step to the ball and leave the rim free.")},
 		PasserPart: "Look past the cutter; lead the screener to the rim.",
-		Mistakes:   []string{"Cutter stays near and brings help along", "Screener lets the new defender get between", "Slips late"},
+		Mistakes: []string{"Cutter stays near and brings help along", "Screener lets the new defender get between",
+			"Slips late"},
 	},
 	{
-		Cue: Show, when: all(takes, not(stays)), Seen: "The screener's defender steps into your way, and your own is not with the screener",
+		Cue: Show, when: all(takes, not(stays)),
+		Seen:  "The screener's defender steps into your way, and your own is not with the screener",
 		moves: []move{{who: xCutter, along: 7, out: 0}, {who: xScreener, along: 0, out: 1}},
-		Cutter: []Answer{answer(Keep, "Two on you: keep it alive, the slip is open.", "Catch, keep your dribble. Two on you means a pass."),
+		Cutter: []Answer{answer(Keep, "Two on you: keep it alive, the slip is open.",
+			"Catch, keep your dribble. Two on you means a pass."),
 			insideShow},
 		Screener:   []Answer{job(Slip, "Slip into the space your defender left.")},
 		PasserPart: "Reverse it early, or hit the slip yourself.",
@@ -178,5 +194,6 @@ func alone(rows []Row) []Row {
 
 const (
 	contactCaution = "Feet set, arms in, nobody leans. Walk it through before contact, and match size in live pairs."
-	blindCaution   = "The defender cannot see this screen: leave one normal step, feet set, arms in. Closer is a foul, and it hurts people."
+	blindCaution   = "The defender cannot see this screen: leave one normal step, feet set, arms in. Closer is a " +
+		"foul, and it hurts people."
 )

@@ -97,10 +97,12 @@ type playable struct {
 var runs = map[Read]bool{
 	Curl: true, Straight: true, Fade: true, FadeCorner: true, BackCut: true, Flare: true, RimCut: true, StepOut: true,
 	CutLow: true, CutOver: true, OtherSide: true, ClearOut: true, Keep: true,
-	PullUp: true, Floater: true, Snake: true, Pocket: true, LobRoll: true, CornerPass: true, WingPass: true, Reject: true,
+	PullUp: true, Floater: true, Snake: true, Pocket: true, LobRoll: true, CornerPass: true, WingPass: true,
+	Reject:      true,
 	ShootBehind: true, DragOut: true, Through: true, WaitAttack: true, PassOut: true, AttackBig: true, StepBack: true,
 	TurnCorner: true, WeakDrive: true, BackDoor: true, HitPop: true, HitSlip: true, HitRoll: true, FeedSeal: true,
-	CatchShoot: true, FakeGo: true, Finish: true, FeedHigh: true, SkipPass: true, BaseCut: true, CutAway: true, HitCutter: true, HitShooter: true,
+	CatchShoot: true, FakeGo: true, Finish: true, FeedHigh: true, SkipPass: true, BaseCut: true, CutAway: true,
+	HitCutter: true, HitShooter: true,
 	HandBack: true, CutClear: true, Relocate: true, ScreenSlip: true, Flash: true, Feed: true, Lob: true, HighLow: true,
 }
 
@@ -124,7 +126,8 @@ func (a *Action) listPlays() {
 // moment is the snapshot as the kinematics see it. Who is not told to move stands,
 // but for the cutter, who comes to the screen, and the defender who follows.
 func (a *Action) moment(fl *Floor, f *frame, s *Snapshot) motion.Moment {
-	m := motion.Moment{ArcRadius: fl.Court.ArcRadius, Pace: fl.Pace, Range: math.Max(fl.Court.ArcRadius+shooterBehind, s.Range)}
+	m := motion.Moment{ArcRadius: fl.Court.ArcRadius, Pace: fl.Pace,
+		Range: math.Max(fl.Court.ArcRadius+shooterBehind, s.Range)}
 	for _, p := range a.Participants {
 		v, told := s.Velocity.Of(p.ID)
 		if !p.ID.Defends() {

@@ -23,7 +23,8 @@ func TestAgree(t *testing.T) {
 			}
 		}
 		if total := one.Total(); total.Accepted <= total.Chance || total.Most > 4 {
-			t.Errorf("%s: accepted %.0f, by chance %.0f, up to %d at once", a.ID, total.Accepted, total.Chance, total.Most)
+			t.Errorf("%s: accepted %.0f, by chance %.0f, up to %d at once", a.ID, total.Accepted, total.Chance,
+				total.Most)
 		}
 	}
 	// Chance against counting: 2 good ones of 5, two drawn.
@@ -55,7 +56,8 @@ func TestOptionsProperties(t *testing.T) {
 			if i > 0 && o.worth() > options[i-1].worth() {
 				t.Fatalf("%s: not sorted: %+v", screen.ID, options)
 			}
-			if w := mirrored[slices.IndexFunc(mirrored, func(p Option) bool { return p.Read == o.Read })]; math.Abs(o.Window-w.Window) > 1e-6 || o.Pass != w.Pass {
+			if w := mirrored[slices.IndexFunc(mirrored, func(p Option) bool { return p.Read == o.Read })]; math.Abs(
+				o.Window-w.Window) > 1e-6 || o.Pass != w.Pass {
 				t.Fatalf("%s: %+v, mirrored %+v", screen.ID, o, w)
 			}
 		}
@@ -97,13 +99,15 @@ func TestOpenMapAgreesWithOptions(t *testing.T) {
 	for screen, cue := range map[*Action]Cue{downScreen: Under, ballScreen: Tag, handoffScreen: Under, afterFeed: Dig} {
 		s := screen.Example(c, cue)
 		m := OpenMapOf(testFloor, &s, xCutter)
-		if plain := MapOf(testFloor, &s, xCutter); plain.Cues != m.Cues || plain.Open != nil || len(m.Open) != len(m.Cues) {
+		if plain := MapOf(testFloor, &s, xCutter); plain.Cues != m.Cues || plain.Open != nil ||
+			len(m.Open) != len(m.Cues) {
 			t.Fatalf("%s: not the same map", screen.ID)
 		}
 		open := 0
 		for i := 0; i < len(m.Open); i += 53 {
 			q := s
-			q.Put(xCutter, m.Origin.Add(court.Point{X: (float64(i%m.Cols) + 0.5) * m.Cell, Y: (float64(i/m.Cols) + 0.5) * m.Cell}))
+			q.Put(xCutter, m.Origin.Add(court.Point{X: (float64(i%m.Cols) + 0.5) * m.Cell,
+				Y: (float64(i/m.Cols) + 0.5) * m.Cell}))
 			f := screen.frame(testFloor, &q)
 			want := 0.0
 			if row, ok := screen.Row(TeamRules{}, Classify(testFloor, &q).Cue); ok {
@@ -138,7 +142,8 @@ func TestSlowerReactionOpensMore(t *testing.T) {
 		action *Action
 		cue    Cue
 		read   Read
-	}{{downScreen, Under, Fade}, {handoffScreen, Under, ShootBehind}, {ballScreen, Tag, CornerPass}, {afterFeed, Dig, Relocate}} {
+	}{{downScreen, Under, Fade}, {handoffScreen, Under, ShootBehind}, {ballScreen, Tag, CornerPass},
+		{afterFeed, Dig, Relocate}} {
 		s := tc.action.Example(testFloor.Court, tc.cue)
 		window := func(fl Floor) float64 {
 			for _, o := range Options(fl, &s) {

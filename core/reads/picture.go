@@ -24,7 +24,8 @@ func (a *Action) Example(c court.Court, cue Cue) Snapshot {
 	}
 	row := a.exampleRow(cue)
 	if row.shift > 0 {
-		s.From, s.To = c.Clamp(s.From.Add(court.Point{Y: row.shift}), 1), c.Clamp(s.To.Add(court.Point{Y: row.shift}), 1)
+		s.From, s.To = c.Clamp(s.From.Add(court.Point{Y: row.shift}), 1),
+			c.Clamp(s.To.Add(court.Point{Y: row.shift}), 1)
 	}
 	if !a.spots.free {
 		a.setScreen(&s)

@@ -86,7 +86,8 @@ func PlayOf(fl Floor, s *Snapshot, j Judgment) Play {
 		if p.ID.Defends() && b.find(p.ID.String()) == nil {
 			// A helper waits at home and comes in the last moment.
 			home, at := action.home(s, p), s.At(p.ID)
-			b.tracks = append(b.tracks, Track{p.ID.String(), []Key{{0, home}, {math.Max(0, use-helpTurn), home}, {use, at}}})
+			b.tracks = append(b.tracks, Track{p.ID.String(),
+				[]Key{{0, home}, {math.Max(0, use-helpTurn), home}, {use, at}}})
 		}
 	}
 

@@ -46,7 +46,8 @@ func TestDownScreenRows(t *testing.T) {
 			{"in the screener's body", base.Screener.Sub(up.Scale(1.3)), withMan, Stuck, Straight, Shape},
 			{"rim side", base.Screener.Add(rimward.Scale(2.9)), withMan.Add(up.Scale(-2)), Under, Fade, Rescreen},
 			{"past the screen", base.Cutter.Add(up.Scale(3)), withMan, Jump, BackCut, StepBall},
-			{"screener's man takes him, own man stays", base.Screener.Add(rimward.Scale(2)), inTheWay, Switch, ClearOut, Split},
+			{"screener's man takes him, own man stays", base.Screener.Add(rimward.Scale(2)), inTheWay, Switch, ClearOut,
+				Split},
 			{"screener's man steps out, own man chases", hip, inTheWay, Show, Keep, Slip},
 		} {
 			s := base
@@ -77,7 +78,8 @@ func TestExamplesAreClearOnEveryCourtAndSide(t *testing.T) {
 				for _, sit := range []Snapshot{s, m} {
 					a, err := Judge(On(p.Court), &sit)
 					if err != nil || a.Cue != cue || a.Margin < 1 {
-						t.Errorf("%s on %s, %s %s: cue %s margin %.2f err %v", screen.ID, p.ID, sit.Side(), cue, a.Cue, a.Margin, err)
+						t.Errorf("%s on %s, %s %s: cue %s margin %.2f err %v", screen.ID, p.ID, sit.Side(), cue, a.Cue,
+							a.Margin, err)
 					}
 				}
 				if s.Side() != "right" || m.Side() != "left" {
@@ -100,8 +102,11 @@ func TestEveryScreenFromGeometry(t *testing.T) {
 		side  court.Point // where the cutter goes by, from the screener, on the right half
 		reads map[Cue]Read
 	}{
-		Away: {court.Point{X: 1, Y: 1}, usual}, Down: {court.Point{X: 1, Y: 1}, usual}, Pin: {court.Point{X: 1, Y: -1}, usual},
-		FlareS: {court.Point{X: 1, Y: 1}, usual}, Exit: {court.Point{X: 0, Y: -1}, low}, Hammer: {court.Point{X: 1, Y: 0}, map[Cue]Read{Trail: Straight, Stuck: Straight, Under: Straight, Jump: BackCut, Switch: ClearOut, Show: Keep}},
+		Away: {court.Point{X: 1, Y: 1}, usual}, Down: {court.Point{X: 1, Y: 1}, usual},
+		Pin:    {court.Point{X: 1, Y: -1}, usual},
+		FlareS: {court.Point{X: 1, Y: 1}, usual}, Exit: {court.Point{X: 0, Y: -1}, low},
+		Hammer: {court.Point{X: 1, Y: 0}, map[Cue]Read{Trail: Straight, Stuck: Straight, Under: Straight, Jump: BackCut,
+			Switch: ClearOut, Show: Keep}},
 		Back: {court.Point{X: -1, Y: 1}, toRim}, High: {court.Point{X: 1, Y: 0}, toRim},
 	} {
 		screen, ok := ActionByID(id)
@@ -135,7 +140,8 @@ func TestEveryScreenFromGeometry(t *testing.T) {
 			}
 			a, err := Judge(On(c), &s)
 			if err != nil || a.Cue != cue || a.Row.CutterRead != tc.reads[cue] {
-				t.Errorf("%s: placed as %s, judged %s -> %s, want %s (%v)", id, cue, a.Cue, a.Row.CutterRead, tc.reads[cue], err)
+				t.Errorf("%s: placed as %s, judged %s -> %s, want %s (%v)", id, cue, a.Cue, a.Row.CutterRead,
+					tc.reads[cue], err)
 			}
 		}
 	}
@@ -151,14 +157,17 @@ func TestSchoolChangesAnswerAndSentence(t *testing.T) {
 		}
 		return a
 	}
-	if a, b := judge(under, TeamRules{}), judge(under, TeamRules{FadeToCorner: true}); a.Row.Say == b.Row.Say || b.Row.CutterRead != FadeCorner {
+	if a, b := judge(under, TeamRules{}), judge(under, TeamRules{FadeToCorner: true}); a.Row.Say == b.Row.Say ||
+		b.Row.CutterRead != FadeCorner {
 		t.Errorf("under: %q and %q", a.Row.Say, b.Row.Say)
 	}
-	if a, b := judge(jump, TeamRules{}), judge(jump, TeamRules{FlareFirst: true}); a.Row.CutterRead != BackCut || b.Row.CutterRead != Flare {
+	if a, b := judge(jump, TeamRules{}), judge(jump, TeamRules{FlareFirst: true}); a.Row.CutterRead != BackCut ||
+		b.Row.CutterRead != Flare {
 		t.Errorf("jump: %s and %s", a.Row.CutterRead, b.Row.CutterRead)
 	}
 	rows := downScreen.Rows(TeamRules{FlareFirst: true})
-	if len(rows) != len(Cues()) || rows[3].CutterRead != Flare || downScreen.Rows(TeamRules{})[3].CutterRead != BackCut {
+	if len(rows) != len(Cues()) || rows[3].CutterRead != Flare ||
+		downScreen.Rows(TeamRules{})[3].CutterRead != BackCut {
 		t.Error("a team's rows must not change the table itself")
 	}
 }
@@ -218,7 +227,8 @@ func TestMarginIsTheDistanceToAnotherCue(t *testing.T) {
 					in.Put(p.ID, s.At(p.ID).Add(d.Scale(v.Margin*0.999)))
 					out.Put(p.ID, s.At(p.ID).Add(d.Scale(v.Margin*understated+step)))
 					if c := Classify(testFloor, &in).Cue; c != v.Cue {
-						t.Fatalf("%s: moving %s %.3f ft inside a margin of %.3f changes %s to %s\n%+v", screen.ID, p.Word, v.Margin*0.999, v.Margin, v.Cue, c, s)
+						t.Fatalf("%s: moving %s %.3f ft inside a margin of %.3f changes %s to %s\n%+v", screen.ID,
+							p.Word, v.Margin*0.999, v.Margin, v.Cue, c, s)
 					}
 					changed = changed || Classify(testFloor, &out).Cue != v.Cue
 				}
@@ -273,7 +283,8 @@ func TestPositionsThatCannotBeJudged(t *testing.T) {
 		{"no direction", func(s *Snapshot) { s.From = s.To }, "reads.no-direction"},
 		{"too early", func(s *Snapshot) { s.Cutter = s.Cutter.Toward(s.From, 9) }, "reads.cutter-short"},
 		{"too late", func(s *Snapshot) { s.Cutter = s.Cutter.Toward(s.To, 9) }, "reads.cutter-past"},
-		{"far from the screen", func(s *Snapshot) { f := newFrame(s); s.Cutter = f.at(0, 7) }, "reads.not-using-screen"},
+		{"far from the screen", func(s *Snapshot) { f := newFrame(s); s.Cutter = f.at(0, 7) },
+			"reads.not-using-screen"},
 		{"unknown action", func(s *Snapshot) { s.Action = "moon" }, "reads.action"},
 	}
 	for _, tc := range cases {
@@ -309,7 +320,8 @@ func TestReadMapAgreesWithClassifier(t *testing.T) {
 			}
 		}
 		if mover == xCutter && len(seen) != 5 {
-			t.Errorf("X-cutter's map shows %d cues, want the four of the cutter's defender and none far away", len(seen))
+			t.Errorf("X-cutter's map shows %d cues, want the four of the cutter's defender and none far away",
+				len(seen))
 		}
 		if mover == xScreener && len(seen) != 2 {
 			t.Errorf("X-screener's map shows %d cues, want two", len(seen))
@@ -338,7 +350,8 @@ func TestPlayEndsWhereTheReadSays(t *testing.T) {
 				}
 				for i, tr := range p.Tracks {
 					for k, key := range tr.Keys {
-						if !key.At.Finite() || !c.Contains(key.At) || key.T > p.Duration || (k > 0 && key.T < tr.Keys[k-1].T) {
+						if !key.At.Finite() || !c.Contains(key.At) || key.T > p.Duration ||
+							(k > 0 && key.T < tr.Keys[k-1].T) {
 							t.Errorf("%s: %s key %d is %+v", name, tr.Who, k, key)
 						}
 						if w := q.Tracks[i].Keys[k]; w.At.Dist(key.At.Mirror()) > 1e-9 || math.Abs(w.T-key.T) > 1e-9 {

@@ -67,7 +67,8 @@ func (a *Action) Score(rules TeamRules, seen Logged) (Scored, error) {
 	case against != "":
 		out.Why = against
 	case seen.Read == "":
-		out.Why = fmt.Sprintf("No read was made; %s asks for %s.", lowerFirst(row.Cue.Name()), lowerFirst(readName(out.Expected)))
+		out.Why = fmt.Sprintf("No read was made; %s asks for %s.", lowerFirst(row.Cue.Name()),
+			lowerFirst(readName(out.Expected)))
 	default:
 		out.Why = fmt.Sprintf("%s does not answer %s.", readName(seen.Read), lowerFirst(row.Cue.Name()))
 	}
@@ -118,7 +119,8 @@ func (n *Answer) against(noted SecondCue, seen Logged) string {
 
 // settled reports whether who was playing settles an answer's condition.
 func (n *Answer) settled(seen Logged) bool {
-	return n.Sign == popper && seen.Shoots == Yes || n.Sign == inShot && seen.InRange == Yes || n.Sign == noShot && seen.InRange == No
+	return n.Sign == popper && seen.Shoots == Yes || n.Sign == inShot && seen.InRange == Yes || n.Sign == noShot &&
+		seen.InRange == No
 }
 
 // why says that an answer is right.
@@ -127,7 +129,8 @@ func (n *Answer) why(cue Cue, doubt bool) string {
 	case n.Sign.ID == "":
 		return fmt.Sprintf("%s answers %s.", readName(n.Read), lowerFirst(cue.Name()))
 	case doubt:
-		return fmt.Sprintf("%s answers %s if %s. Nobody noted it, so it counts.", readName(n.Read), lowerFirst(cue.Name()), n.Sign.If)
+		return fmt.Sprintf("%s answers %s if %s. Nobody noted it, so it counts.", readName(n.Read),
+			lowerFirst(cue.Name()), n.Sign.If)
 	}
 	return fmt.Sprintf("%s answers %s: %s.", readName(n.Read), lowerFirst(cue.Name()), n.Sign.If)
 }

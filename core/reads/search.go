@@ -31,30 +31,48 @@ const (
 
 // other words for screens and cues, as coaches say them (common practice, no source).
 var otherWords = map[string]string{
-	Ball: "pick roll on-ball shake", StepUp: "flip sideline", Handoff: "hand off dho give pistol two-man pitch", DribbleAt: "entry",
-	CloseOut: "hot catch rotation long short", "late": "open nobody", "short": "drop gap soft", "balanced": "chop feet control", "flying": "hot fly-by run", "front-foot": "top foot open stance",
-	Back: "rip", Stagger: "double two screens pair", Floppy: "single baseline runner under rim", Exit: "corner baseline", Hammer: "weak corner drive",
-	AfterFeed: "post entry passer feed", RoundPost: "post weak side", FeedPost: "post entry front pass", Changes: "slip repeat", First: "double two screens pair", BallExit: "pick roll baseline corner", DoubleHigh: "horns two", Pin: "pindown",
-	"trail": "chases chasing follows behind hip lock", "stuck": "attached level body", "under": "below short gap through", "jump": "cheats cheat top-lock toplock overplays overplay early over",
-	"switch": "switches trade", "show": "help bump steps", "drop": "back deep sag over", "tag": "helps help corner", "early": "over jump", "soft-show": "hedge show soft", "hard-hedge": "hedge show out hard", "level": "touch up", "weak": "weak hand", "blitz": "trap double two",
-	"ice": "down push sideline", "denied": "deny overplays overplay", "dig": "digs stunt", "doubled": "double trap", "fronted": "front fronting lob", "helped": "front fronting help lob",
-	"turned": "looks watching ball head sleeps", "asleep": "sleeps open empty", "opens": "sags sunk lane", "behind": "plays behind", "under-far": "below half court far",
-	Curled: "curl caught lane kick dump", CaughtStraight: "straight caught hip catch", NotThrown: "back cut missed clear fill",
-	DriveWing: "penetration drift lift shift slide help circle behind", DriveTop: "penetration drift", DrivePost: "penetration post short corner elbow",
-	BackDown: "double action two screens once", ZoneTop: "2-3 two-three zone gap", ZoneWing: "2-3 two-three zone high low flash skip", ZoneCut: "2-3 two-three zone runner baseline",
-	"low-help": "helps help tag rotates", "big-up": "steps help dump", "middle-drive": "middle", "baseline-drive": "baseline", "at-you": "handoff teammate", "stopped": "trapped picked safety",
-	"gap-shut": "closed together", "gap-open": "split between", "middle-low": "sags", "middle-up": "high", "bottom-up": "corner", "slid-up": "behind", "stays-low": "step out",
+	Ball: "pick roll on-ball shake", StepUp: "flip sideline", Handoff: "hand off dho give pistol two-man pitch",
+	DribbleAt: "entry",
+	CloseOut:  "hot catch rotation long short", "late": "open nobody", "short": "drop gap soft",
+	"balanced": "chop feet control", "flying": "hot fly-by run", "front-foot": "top foot open stance",
+	Back: "rip", Stagger: "double two screens pair", Floppy: "single baseline runner under rim",
+	Exit: "corner baseline", Hammer: "weak corner drive",
+	AfterFeed: "post entry passer feed", RoundPost: "post weak side", FeedPost: "post entry front pass",
+	Changes: "slip repeat", First: "double two screens pair", BallExit: "pick roll baseline corner",
+	DoubleHigh: "horns two", Pin: "pindown",
+	"trail": "chases chasing follows behind hip lock", "stuck": "attached level body",
+	"under": "below short gap through", "jump": "cheats cheat top-lock toplock overplays overplay early over",
+	"switch": "switches trade", "show": "help bump steps", "drop": "back deep sag over", "tag": "helps help corner",
+	"early": "over jump", "soft-show": "hedge show soft", "hard-hedge": "hedge show out hard", "level": "touch up",
+	"weak": "weak hand", "blitz": "trap double two",
+	"ice": "down push sideline", "denied": "deny overplays overplay", "dig": "digs stunt", "doubled": "double trap",
+	"fronted": "front fronting lob", "helped": "front fronting help lob",
+	"turned": "looks watching ball head sleeps", "asleep": "sleeps open empty", "opens": "sags sunk lane",
+	"behind": "plays behind", "under-far": "below half court far",
+	Curled: "curl caught lane kick dump", CaughtStraight: "straight caught hip catch",
+	NotThrown: "back cut missed clear fill",
+	DriveWing: "penetration drift lift shift slide help circle behind", DriveTop: "penetration drift",
+	DrivePost: "penetration post short corner elbow",
+	BackDown:  "double action two screens once", ZoneTop: "2-3 two-three zone gap",
+	ZoneWing: "2-3 two-three zone high low flash skip", ZoneCut: "2-3 two-three zone runner baseline",
+	"low-help": "helps help tag rotates", "big-up": "steps help dump", "middle-drive": "middle",
+	"baseline-drive": "baseline", "at-you": "handoff teammate", "stopped": "trapped picked safety",
+	"gap-shut": "closed together", "gap-open": "split between", "middle-low": "sags", "middle-up": "high",
+	"bottom-up": "corner", "slid-up": "behind", "stays-low": "step out",
 	"high": "above top", "low": "below baseline", "waits": "cheats sits",
 }
 
 // filler are words that tell nothing.
-var filler = map[string]bool{"he": true, "the": true, "on": true, "go": true, "his": true, "her": true, "she": true, "defender": true, "a": true, "is": true, "my": true, "man": true, "to": true, "of": true,
-	"and": true, "in": true, "it": true, "what": true, "if": true, "when": true, "they": true, "their": true, "you": true, "your": true, "for": true, "at": true, "i": true, "do": true, "we": true, "screen": true}
+var filler = map[string]bool{"he": true, "the": true, "on": true, "go": true, "his": true, "her": true, "she": true,
+	"defender": true, "a": true, "is": true, "my": true, "man": true, "to": true, "of": true,
+	"and": true, "in": true, "it": true, "what": true, "if": true, "when": true, "they": true, "their": true,
+	"you": true, "your": true, "for": true, "at": true, "i": true, "do": true, "we": true, "screen": true}
 
 // wordsOf splits a text into stems.
 func wordsOf(text string) []string {
 	var out []string
-	for _, w := range strings.FieldsFunc(strings.ToLower(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) }) {
+	for _, w := range strings.FieldsFunc(strings.ToLower(text),
+		func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) }) {
 		for _, end := range []string{"ing", "es", "ed", "s"} {
 			if len(w) > len(end)+2 && strings.HasSuffix(w, end) {
 				w = w[:len(w)-len(end)]

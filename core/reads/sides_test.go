@@ -32,7 +32,8 @@ func TestInsideOfWhoStepsOut(t *testing.T) {
 				}
 				above := s.XScreener.Len() >= s.Cutter.Len()
 				if right(t, &s, Show, Curl) != above {
-					t.Errorf("%s: %.1f ft above the cutter, and the turn inside is right: %v", a.ID, s.XScreener.Len()-s.Cutter.Len(), !above)
+					t.Errorf("%s: %.1f ft above the cutter, and the turn inside is right: %v", a.ID,
+						s.XScreener.Len()-s.Cutter.Len(), !above)
 				}
 				if above {
 					high++

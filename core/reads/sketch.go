@@ -20,7 +20,8 @@ func Sketched() []Action {
 	var out []Action
 	for _, a := range actions {
 		s := a.Example(c, NoCue)
-		k := Sketch{From: s.From, To: s.To, Screener: s.Screener, Ball: s.At(a.ball()), Set: !a.spots.free || a.ID == Cross}
+		k := Sketch{From: s.From, To: s.To, Screener: s.Screener, Ball: s.At(a.ball()), Set: !a.spots.free ||
+			a.ID == Cross}
 		if v, _ := s.Velocity.Of(passer); v.Len() == 0 && !k.Set { // a drive is drawn as it goes
 			k.To = cutEnd(&fl, a, &s)
 		}

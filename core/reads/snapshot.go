@@ -128,7 +128,8 @@ func (s *Snapshot) Validate(c court.Court) error {
 	if !ok {
 		return places("reads.action", s.Action)
 	}
-	spots := append(action.Participants, Participant{ID: start, Word: "the start of the cut"}, Participant{ID: catch, Word: "the catch"})
+	spots := append(action.Participants, Participant{ID: start, Word: "the start of the cut"},
+		Participant{ID: catch, Word: "the catch"})
 	for _, p := range spots {
 		at := s.At(p.ID)
 		if !at.Finite() {
@@ -286,7 +287,8 @@ func (a *Action) TapeMarks(c court.Court, metric bool) []court.Mark {
 			name += ", " + lowerFirst(p.Name)
 		}
 		at := s.At(p.ID)
-		right, left := c.MarkAt("Right "+lowerFirst(name), at, metric), c.MarkAt("Left "+lowerFirst(name), at.Mirror(), metric)
+		right, left := c.MarkAt("Right "+lowerFirst(name), at, metric),
+			c.MarkAt("Left "+lowerFirst(name), at.Mirror(), metric)
 		right.Screen, left.Screen = true, true
 		out = append(out, right, left)
 	}

@@ -297,7 +297,8 @@ func (a *Action) Row(rules TeamRules, cue Cue) (Row, bool) {
 			out, found = r, true
 			out.Cue = cue
 		case cue != NoCue && r.Cue.Parent() == cue:
-			out.Cutter, out.Screener, out.Third = union(out.Cutter, r.Cutter), union(out.Screener, r.Screener), union(out.Third, r.Third)
+			out.Cutter, out.Screener, out.Third = union(out.Cutter, r.Cutter), union(out.Screener, r.Screener),
+				union(out.Third, r.Third)
 		}
 	}
 	return out, found

@@ -52,7 +52,8 @@ func runTable(t *testing.T, id string, rules TeamRules, cases []tableCase) {
 			for _, sit := range []Snapshot{s.Snapshot, s.Snapshot.Mirror()} {
 				a, err := Judge(On(p.Court).With(rules), &sit)
 				if err != nil || a.Cue != tc.cue || a.Row.CutterRead != tc.cut || a.Row.ScreenerRead != tc.scr {
-					t.Errorf("%s on %s, %s: placed as %s, judged %s -> %s / %s, want %s / %s (%v)", id, p.ID, sit.Side(), tc.cue, a.Cue, a.Row.CutterRead, a.Row.ScreenerRead, tc.cut, tc.scr, err)
+					t.Errorf("%s on %s, %s: placed as %s, judged %s -> %s / %s, want %s / %s (%v)", id, p.ID,
+						sit.Side(), tc.cue, a.Cue, a.Row.CutterRead, a.Row.ScreenerRead, tc.cut, tc.scr, err)
 					continue
 				}
 				if a.Why == "" || a.Margin <= 0 {
@@ -93,7 +94,11 @@ func jumpedIt(s *scene) { s.put(xCutter, cutter, 3, 0.5, 0).move(xCutter, 0, 0, 
 func TestBallScreenFromGeometry(t *testing.T) {
 	cases := []tableCase{
 		{Drop, PullUp, Roll, func(s *scene) { chasing(s); bigBack(s) }},
-		{Level, TurnCorner, ShortRoll, func(s *scene) { chasing(s); s.put(xScreener, screener, 2, 0, 1.5).move(xScreener, 1, 0, 0) }},
+		{Level, TurnCorner, ShortRoll, func(s *scene) {
+			chasing(s)
+			s.put(xScreener, screener, 2, 0,
+				1.5).move(xScreener, 1, 0, 0)
+		}},
 		{Tag, CornerPass, Roll, func(s *scene) { chasing(s); bigBack(s); s.put(xOne, screener, 0, 0, 10) }},
 		{Under, UseAgain, Rescreen, func(s *scene) { goesUnder(s); bigBack(s) }},
 		{UnderFar, UseAgain, Rescreen, func(s *scene) {
@@ -108,8 +113,16 @@ func TestBallScreenFromGeometry(t *testing.T) {
 			s.put(xCutter, screener, 0.5, -3.6, 0).move(xCutter, 7, 0, 0)
 			s.put(xScreener, screener, -2, -3.6, 0)
 		}},
-		{Early, Reject, Flip, func(s *scene) { jumpedIt(s); s.put(xScreener, screener, 9, 0, -1).move(xScreener, 0, 0, 0) }},
-		{Ice, AttackBig, Flip, func(s *scene) { jumpedIt(s); s.put(xScreener, cutter, -4, 0, 4.5).move(xScreener, 0, 0, 0) }},
+		{Early, Reject, Flip, func(s *scene) {
+			jumpedIt(s)
+			s.put(xScreener, screener, 9, 0, -1).move(xScreener, 0, 0,
+				0)
+		}},
+		{Ice, AttackBig, Flip, func(s *scene) {
+			jumpedIt(s)
+			s.put(xScreener, cutter, -4, 0, 4.5).move(xScreener, 0, 0,
+				0)
+		}},
 		{SoftShow, WaitAttack, Slip, func(s *scene) { chasing(s); stepsOut(s); s.move(xScreener, 3, 0, 0) }},
 		{HardHedge, DragOut, Slip, func(s *scene) {
 			s.put(xCutter, cutter, -5.6, -0.5, 0).move(xCutter, 8, 0, 0)
@@ -179,15 +192,18 @@ func TestOtherBallScreensFromGeometry(t *testing.T) {
 		s.put(xScreener, cutter, 2.2, 1.2, 0).move(xScreener, -6, 0, 0)
 	}
 	runTable(t, BallExit, TeamRules{}, []tableCase{
-		{Drop, PullUp, Roll, drop}, {Tag, CornerPass, Roll, func(s *scene) { drop(s); s.put(xThree, screener, 0, 0, 11) }},
+		{Drop, PullUp, Roll, drop}, {Tag, CornerPass, Roll,
+			func(s *scene) { drop(s); s.put(xThree, screener, 0, 0, 11) }},
 		{Under, UseAgain, Rescreen, under}, {SoftShow, WaitAttack, Slip, shown}, {HardHedge, DragOut, Slip, hedged},
 		{Blitz, PassOut, ShortRoll, trapped}, {Switch, AttackBig, Seal, switched},
 	})
 	runTable(t, StepUp, TeamRules{}, []tableCase{
-		{Drop, TurnCorner, Pop, drop}, {Under, UseAgain, Rescreen, under}, {HardHedge, HitPop, Pop, hedged}, {Switch, AttackBig, Seal, switched},
+		{Drop, TurnCorner, Pop, drop}, {Under, UseAgain, Rescreen, under}, {HardHedge, HitPop, Pop, hedged},
+		{Switch, AttackBig, Seal, switched},
 	})
 	runTable(t, Ghost, TeamRules{}, []tableCase{
-		{Drop, TurnCorner, Pop, drop}, {Under, ShootBehind, Pop, under}, {HardHedge, HitSlip, Pop, hedged}, {Switch, HitSlip, Pop, switched},
+		{Drop, TurnCorner, Pop, drop}, {Under, ShootBehind, Pop, under}, {HardHedge, HitSlip, Pop, hedged},
+		{Switch, HitSlip, Pop, switched},
 	})
 	runTable(t, DoubleHigh, TeamRules{}, []tableCase{
 		{Drop, PullUp, Roll, func(s *scene) { drop(s); s.home(xSecond) }},
@@ -224,9 +240,21 @@ func TestMoreOffBallFromGeometry(t *testing.T) {
 	grammarCases := func(jump Cue, jumpRead Read) []tableCase {
 		return []tableCase{
 			{Trail, Curl, Pop, func(s *scene) { chasing(s); s.put(xScreener, screener, 0, -3, 0) }},
-			{Stuck, Straight, Shape, func(s *scene) { s.put(xCutter, screener, -1.3, 0, 0); s.put(xScreener, screener, 0, -3, 0) }},
-			{Under, Fade, Rescreen, func(s *scene) { s.put(xCutter, screener, 0.8, -3.4, 0); s.put(xScreener, screener, -2.5, -3, 0) }},
-			{jump, jumpRead, StepBall, func(s *scene) { s.put(xCutter, cutter, 3, 0.6, 0); s.put(xScreener, screener, 0, -3, 0) }},
+			{Stuck, Straight, Shape, func(s *scene) {
+				s.put(xCutter, screener, -1.3, 0, 0)
+				s.put(xScreener, screener,
+					0, -3, 0)
+			}},
+			{Under, Fade, Rescreen, func(s *scene) {
+				s.put(xCutter, screener, 0.8, -3.4, 0)
+				s.put(xScreener, screener,
+					-2.5, -3, 0)
+			}},
+			{jump, jumpRead, StepBall, func(s *scene) {
+				s.put(xCutter, cutter, 3, 0.6, 0)
+				s.put(xScreener, screener, 0,
+					-3, 0)
+			}},
 		}
 	}
 	switching := []tableCase{
@@ -234,7 +262,8 @@ func TestMoreOffBallFromGeometry(t *testing.T) {
 		{Show, Keep, Slip, func(s *scene) { chasing(s); stepsOut(s) }},
 	}
 	runTable(t, Stagger, TeamRules{}, append(grammarCases(Jump, BackCut), switching...))
-	runTable(t, First, TeamRules{}, slices.DeleteFunc(grammarCases(Jump, BackCut), func(c tableCase) bool { return c.cue == Under }))
+	runTable(t, First, TeamRules{}, slices.DeleteFunc(grammarCases(Jump, BackCut),
+		func(c tableCase) bool { return c.cue == Under }))
 	runTable(t, Floppy, TeamRules{}, append(grammarCases(Jump, BackCut), switching...))
 	runTable(t, Changes, TeamRules{}, append(grammarCases(Denied, BackCut),
 		tableCase{Waits, Straight, Change, func(s *scene) { chasing(s); s.put(xScreener, cutter, 1, 2.5, 0) }}))

@@ -16,7 +16,8 @@ func TestThirdOnesAnswers(t *testing.T) {
 	}{
 		{downScreen, Trail, HitCutter}, {downScreen, Switch, HitScreener}, {downScreen, Show, HitScreener},
 		{changeScreen, Waits, HitScreener}, {changeScreen, Trail, HitCutter}, {backScreen, Under, HitCutter},
-		{ballScreen, Drop, StayWide}, {ballScreen, Early, Drift}, {ballScreen, Ice, Lift}, {ballScreen, Switch, ClearSide},
+		{ballScreen, Drop, StayWide}, {ballScreen, Early, Drift}, {ballScreen, Ice, Lift},
+		{ballScreen, Switch, ClearSide},
 	} {
 		s := tc.action.Example(c, tc.cue)
 		j, err := Judge(On(c), &s)

@@ -41,7 +41,8 @@ func (a *Action) besides(fl *Floor, f *frame, s *Snapshot, p playable) *motion.R
 // behind it, a split one in front, a step back somebody close, and a shot behind the
 // screen a guard on its other side.
 func (a *Action) feasible(f *frame, s *Snapshot, m *motion.Moment, read Read) bool {
-	if x, out := f.in(s.XCutter); a.ID == Handoff && read != BackDoor && x > 0 && out > 0 && s.XCutter.Dist(s.Cutter) < inFront {
+	if x, out := f.in(s.XCutter); a.ID == Handoff && read != BackDoor && x > 0 && out > 0 &&
+		s.XCutter.Dist(s.Cutter) < inFront {
 		return false // a denied handoff cannot be given
 	}
 	switch read {
@@ -88,7 +89,8 @@ func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p pla
 	t := motion.Try{Receiver: a.index(to), Lobbed: p.read == Lob || p.read == LobRoll}
 	handles := owner == cutter || a.ID == Handoff
 	if path := cutPath(fl.Court, f, s, p.read); len(path) > 0 {
-		run := motion.Run{Who: a.index(cutter), Path: path, Dribble: handles && p.read != BackDoor, ToRim: toRimCut(path)}
+		run := motion.Run{Who: a.index(cutter), Path: path, Dribble: handles && p.read != BackDoor,
+			ToRim: toRimCut(path)}
 		if run.ToRim && !run.Dribble {
 			run.Stride = a.stride(s, p.read)
 		}
@@ -108,7 +110,8 @@ func (a *Action) tryOf(fl *Floor, f *frame, s *Snapshot, m *motion.Moment, p pla
 	}
 	if to == screener {
 		if path := screenerPath(fl.Court, f, s, a.partnerOf(s, p)); len(path) > 0 {
-			t.Runs = append(t.Runs, motion.Run{Who: a.index(screener), Path: path, ToRim: toRimCut(path), Stride: rollCatch})
+			t.Runs = append(t.Runs, motion.Run{Who: a.index(screener), Path: path, ToRim: toRimCut(path),
+				Stride: rollCatch})
 		}
 	}
 	if to == second && p.read == HitPop {

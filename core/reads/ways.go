@@ -86,7 +86,8 @@ func (a *Action) stepsUp(s *Snapshot) bool {
 
 // partner is what the screener does for a pass to him.
 var partner = map[Read]Read{
-	Lob: HoldSeal, Pocket: Roll, LobRoll: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll, HitPop: Pop, FeedSeal: Seal,
+	Lob: HoldSeal, Pocket: Roll, LobRoll: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll,
+	HitPop: Pop, FeedSeal: Seal,
 }
 
 // has reports whether somebody is part of the screen.
@@ -287,7 +288,8 @@ func screenerPath(c court.Court, f *frame, s *Snapshot, read Read) []court.Point
 			return []court.Point{s.To}
 		}
 	}
-	if action, ok := ActionByID(s.Action); ok && action.Family == OffBall && (read == Split || read == Slip && s.XCutter.Dist(s.Screener) < pinned) {
+	if action, ok := ActionByID(s.Action); ok && action.Family == OffBall &&
+		(read == Split || read == Slip && s.XCutter.Dist(s.Screener) < pinned) {
 		// Past the defender who is pinned, on the other side, then straight to the rim.
 		way := rim.Sub(s.Screener).Unit()
 		side := way.Left()

@@ -61,15 +61,18 @@ func handlerPath(f *frame, s *Snapshot, read Read) ([]court.Point, bool) {
 		}
 		// By a big who has come out, on the side that is open.
 		along, out := f.in(s.XScreener)
-		past := [...]court.Point{f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy)), f.at(along+wideOf, out+1), f.at(-3, 1), off}[f.side]
+		past := [...]court.Point{f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy)), f.at(along+wideOf, out+1),
+			f.at(-3, 1), off}[f.side]
 		if f.side == 3 {
-			return []court.Point{past, ring.Toward(past, math.Min(past.Len(), floatAt*f.size.Court))}, true // in front of one who sits back
+			// in front of one who sits back
+			return []court.Point{past, ring.Toward(past, math.Min(past.Len(), floatAt*f.size.Court))}, true
 		}
 		return []court.Point{past, ring.Toward(past, twoFeet)}, true
 	case TurnCorner:
 		if along, out := f.in(s.XScreener); along > 0 && along < wideReach && out > -wideReach {
 			// Wide around the big who is at the level, or back the other way.
-			off = [...]court.Point{f.at(along+wideOf, math.Max(out, 0)+1), f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))}[f.side]
+			off = [...]court.Point{f.at(along+wideOf, math.Max(out, 0)+1),
+				f.at(math.Max(1.5, along), math.Max(0.6, out-splitBy))}[f.side]
 		}
 		return []court.Point{off, finishNear(off)}, true
 	case FeedSeal:

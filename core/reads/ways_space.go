@@ -60,7 +60,8 @@ func spacePath(c court.Court, s *Snapshot, from court.Point, read Read) ([]court
 		return []court.Point{court.Point{}.Toward(from, math.Min(from.Len(), floatAt))}, true
 	case s.Action == CaughtStraight && read == PullUp:
 		return []court.Point{from.Toward(court.Point{}, pullUpLeg)}, true
-	case (s.Action == Curled || s.Action == CaughtStraight || s.Action == ZoneWing) && (read == HitSlip || read == CornerPass):
+	case (s.Action == Curled || s.Action == CaughtStraight || s.Action == ZoneWing) &&
+		(read == HitSlip || read == CornerPass):
 		return nil, true // stands with the ball
 	}
 	return nil, false

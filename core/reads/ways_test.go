@@ -23,10 +23,12 @@ func TestWhoEndsWithTheBall(t *testing.T) {
 		FeedPost:   {Behind: screener, Fronted: screener, Helped: second},
 		CloseOut:   {Balanced: one},
 		Cross:      {Switch: screener},
-		Curled:     {LowHelp: one, BigUp: screener}, CaughtStraight: {Balanced: one, BigUp: screener}, NotThrown: {Denied: screener},
-		DriveWing: {MidDrive: passer, BaseDrive: passer, Stopped: passer}, DriveTop: {MidDrive: passer}, DrivePost: {MidDrive: passer, BaseDrive: passer},
-		BackDown: {HelpsLow: second, HelpsHigh: screener},
-		ZoneTop:  {GapShut: one, MidLow: screener}, ZoneWing: {MidLow: screener, MidUp: second, BottomUp: one},
+		Curled:     {LowHelp: one, BigUp: screener}, CaughtStraight: {Balanced: one, BigUp: screener},
+		NotThrown: {Denied: screener},
+		DriveWing: {MidDrive: passer, BaseDrive: passer, Stopped: passer}, DriveTop: {MidDrive: passer},
+		DrivePost: {MidDrive: passer, BaseDrive: passer},
+		BackDown:  {HelpsLow: second, HelpsHigh: screener},
+		ZoneTop:   {GapShut: one, MidLow: screener}, ZoneWing: {MidLow: screener, MidUp: second, BottomUp: one},
 	}
 	for _, screen := range Actions() {
 		for _, row := range screen.rows {
@@ -74,12 +76,15 @@ func TestWaysOfEveryRead(t *testing.T) {
 					}
 					for i, p := range here {
 						if !p.Finite() || !preset.Court.Contains(p) || p.Mirror().Dist(there[i]) > 1e-9 {
-							t.Errorf("%s %s on %s, %s: leg %d to %+v, mirrored %+v", screen.ID, row.Cue, preset.ID, whose, i, p, there[i])
+							t.Errorf("%s %s on %s, %s: leg %d to %+v, mirrored %+v", screen.ID, row.Cue, preset.ID,
+								whose, i, p, there[i])
 						}
 					}
 				}
-				check("cutter", cutPath(preset.Court, &f, &s, row.Cutter[0].Read), cutPath(preset.Court, &g, &m, row.Cutter[0].Read))
-				check("screener", screenerPath(preset.Court, &f, &s, row.Screener[0].Read), screenerPath(preset.Court, &g, &m, row.Screener[0].Read))
+				check("cutter", cutPath(preset.Court, &f, &s, row.Cutter[0].Read),
+					cutPath(preset.Court, &g, &m, row.Cutter[0].Read))
+				check("screener", screenerPath(preset.Court, &f, &s, row.Screener[0].Read),
+					screenerPath(preset.Court, &g, &m, row.Screener[0].Read))
 			}
 		}
 	}
@@ -119,7 +124,8 @@ func TestTapeMarksOfScreens(t *testing.T) {
 				t.Errorf("%s: %d marks, want %d", screen.ID, len(marks), want)
 			}
 			for i, m := range marks {
-				if !m.Screen || !p.Court.Contains(m.At) || m.FromBaseline == "" || (m.Sideline == "left") != (m.At.X < 0) {
+				if !m.Screen || !p.Court.Contains(m.At) || m.FromBaseline == "" ||
+					(m.Sideline == "left") != (m.At.X < 0) {
 					t.Errorf("%s: %+v", screen.ID, m)
 				}
 				if i%2 == 1 && (marks[i-1].At.Mirror() != m.At || marks[i-1].FromSideline != m.FromSideline) {

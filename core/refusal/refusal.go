@@ -32,8 +32,8 @@ func (r Refusal) Error() string {
 	return b.String()
 }
 
-// Speak makes the sentence of a refusal where one becomes a part of an answer. The edge sets it once, before anything is
-// answered; until then a refusal is written as Error has it.
+// Speak makes the sentence of a refusal where one becomes a part of an answer. The edge sets it once, before anything
+// is answered; until then a refusal is written as Error has it.
 var Speak = Refusal.Error
 
 // MarshalText writes the sentence; nothing where nothing is refused.

@@ -21,14 +21,16 @@ func ExampleNew() {
 // What was kept goes onto a refusal, also a wrapped one, and leaves other errors alone.
 func TestKeeping(t *testing.T) {
 	inner := refusal.New("roster.no-name")
-	if r := refusal.Of(refusal.Keeping(fmt.Errorf("line: %w", inner), "kept.nothing")); r.Code != "roster.no-name" || r.Kept != "kept.nothing" {
+	if r := refusal.Of(refusal.Keeping(fmt.Errorf("line: %w", inner), "kept.nothing")); r.Code != "roster.no-name" ||
+		r.Kept != "kept.nothing" {
 		t.Errorf("%+v", r)
 	}
 	if refusal.Of(inner).Kept != "" {
 		t.Error("the refusal itself was changed")
 	}
 	other := errors.New("disk full")
-	if refusal.Keeping(other, "kept.nothing") != other || refusal.CodeOf(other) != "" || refusal.Of(other).Args[0] != "disk full" {
+	if refusal.Keeping(other, "kept.nothing") != other || refusal.CodeOf(other) != "" ||
+		refusal.Of(other).Args[0] != "disk full" {
 		t.Error("an error that is no refusal was taken for one")
 	}
 }

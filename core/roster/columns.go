@@ -26,7 +26,8 @@ const (
 
 // headers are what columns are usually called (common practice).
 var headers = map[Use][]string{
-	Jersey:   {"jersey", "number", "no", "no.", "#", "nr", "jersey number", "jersey no", "jersey #", "uniform", "shirt"},
+	Jersey: {"jersey", "number", "no", "no.", "#", "nr", "jersey number", "jersey no", "jersey #", "uniform",
+		"shirt"},
 	Name:     {"name", "player", "player name", "short name", "display name", "nickname", "full name"},
 	First:    {"first", "first name", "given name", "firstname", "forename"},
 	Last:     {"last", "last name", "surname", "family name", "lastname"},
@@ -87,7 +88,10 @@ func fullest(t *Table, taken []Use, as func(string) bool) int {
 }
 
 func hasLetters(s string) bool {
-	return strings.ContainsFunc(s, func(r rune) bool { return r >= 'A' && r <= 'Z' || r >= 'a' && r <= 'z' || r > 0x7f })
+	return strings.ContainsFunc(s, func(r rune) bool {
+		return r >= 'A' && r <= 'Z' || r >= 'a' && r <= 'z' ||
+			r > 0x7f
+	})
 }
 
 // Listed is a player as one line of a list has it.
@@ -160,7 +164,8 @@ func (p *reader) row(line int, row []string) {
 			e.Told = true
 			on, ok := yes(cell)
 			if !ok {
-				p.errs = append(p.errs, RowError{line, refusal.Refusal{Code: "roster.yes-or-no", Args: []any{clip(cell), use}}})
+				p.errs = append(p.errs, RowError{line,
+					refusal.Refusal{Code: "roster.yes-or-no", Args: []any{clip(cell), use}}})
 				return
 			}
 			*e.role(use) = *e.role(use) || on
@@ -206,11 +211,13 @@ var positions = map[string][]Use{
 	"g": {Handler}, "pg": {Handler}, "point": {Handler}, "point guard": {Handler}, "guard": {Handler}, "1": {Handler},
 	"sg": {Handler, Shooter}, "shooting guard": {Handler, Shooter}, "2": {Handler, Shooter},
 	"w": {Wing}, "wing": {Wing}, "sf": {Wing}, "small forward": {Wing}, "f": {Wing}, "forward": {Wing}, "3": {Wing},
-	"pf": {Big}, "power forward": {Big}, "4": {Big}, "c": {Big}, "center": {Big}, "post": {Big}, "big": {Big}, "5": {Big},
+	"pf": {Big}, "power forward": {Big}, "4": {Big}, "c": {Big}, "center": {Big}, "post": {Big}, "big": {Big},
+	"5": {Big},
 }
 
 func (p *reader) position(e *Entry, cell string) {
-	for word := range strings.FieldsFuncSeq(strings.ToLower(cell), func(r rune) bool { return strings.ContainsRune("/,;+&", r) }) {
+	for word := range strings.FieldsFuncSeq(strings.ToLower(cell),
+		func(r rune) bool { return strings.ContainsRune("/,;+&", r) }) {
 		for _, use := range positions[strings.TrimSpace(word)] {
 			*e.role(use) = true
 		}

@@ -33,8 +33,8 @@ type Change struct {
 }
 
 // Merge compares a list with the roster. Players are the same when their names are, in any case; without a namesake a
-// number alone is not enough, and it is an error when somebody else has it. Nobody leaves the roster. The errors name the
-// lines of the list that do not fit.
+// number alone is not enough, and it is an error when somebody else has it. Nobody leaves the roster. The errors name
+// the lines of the list that do not fit.
 func Merge(roster []Known, list []Listed) ([]Change, []RowError) {
 	m := merger{lines: map[string]int{}, names: map[string]int{}, numbers: map[string]string{}}
 	namesakes := map[string][]Known{}
@@ -59,7 +59,8 @@ func Merge(roster []Known, list []Listed) ([]Change, []RowError) {
 		}
 	}
 	if n := len(roster) + added; n > MaxPlayers {
-		m.errs = append(m.errs, RowError{0, refusal.Refusal{Code: "roster.too-many-players", Args: []any{n, MaxPlayers}}})
+		m.errs = append(m.errs, RowError{0, refusal.Refusal{Code: "roster.too-many-players",
+			Args: []any{n, MaxPlayers}}})
 	}
 	return m.out, m.errs
 }
@@ -75,8 +76,8 @@ func match(l Listed, namesakes []Known) *Known {
 }
 
 type merger struct {
-	// lines and names are where jerseys and names, in lower case, stand in the list; numbers are whose the jerseys are that
-	// the list leaves alone.
+	// lines and names are where jerseys and names, in lower case, stand in the list; numbers are whose the jerseys are
+	// that the list leaves alone.
 	lines, names map[string]int
 	numbers      map[string]string
 	out          []Change

@@ -78,7 +78,8 @@ func Write(w io.Writer, entries []Entry) error {
 	word := map[bool]string{true: "yes", false: "no"}
 	rows := [][]string{columns}
 	for _, e := range entries {
-		rows = append(rows, []string{e.Jersey, csvcell.Harmless(e.Name), word[e.Handler], word[e.Wing], word[e.Big], word[e.Shooter]})
+		rows = append(rows, []string{e.Jersey, csvcell.Harmless(e.Name), word[e.Handler], word[e.Wing], word[e.Big],
+			word[e.Shooter]})
 	}
 	return c.WriteAll(rows)
 }

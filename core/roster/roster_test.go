@@ -28,26 +28,35 @@ func entries(list []Listed) []Entry {
 }
 
 func TestRead(t *testing.T) {
-	roles := []Entry{{"0", "Ada", true, false, false, true}, {"00", "Bo, the tall", false, false, true, false}, {"7", "Cleo", false, true, false, false}}
+	roles := []Entry{{"0", "Ada", true, false, false, true}, {"00", "Bo, the tall", false, false, true, false},
+		{"7", "Cleo", false, true, false, false}}
 	plain := []Entry{{Jersey: "0", Name: "Ada"}, {Jersey: "00", Name: "Bo"}, {Jersey: "7", Name: "Cleo"}}
 	for name, tc := range map[string]struct {
 		text string
 		want []Entry
 	}{
-		"own file":          {"jersey,name,handler,wing,big,shooter\n0,Ada,yes,no,,x\n00,\"Bo, the tall\",,,1,\n7,Cleo,n,y,0,false\n", roles},
-		"BOM, CRLF":         {"\uFEFFjersey,name,handler,wing,big,shooter\r\n0,Ada,yes,no,,x\r\n00,\"Bo, the tall\",,,1,\r\n7,Cleo,n,y,0,false\r\n", roles},
-		"semicolons":        {"Number;Player;Handler;Wing;Big;Shooter\n0;Ada;YES;;;yes\n00;Bo, the tall;;;yes;\n7;Cleo;;yes\n", roles},
-		"other order":       {" name , jersey ,shooter,big,wing,handler\nAda,0,1,,,1\n\n\"Bo, the tall\",00,,1\nCleo,7,,,1\n", roles},
-		"a sheet":           {"Player\tNo.\tBorn\nAda\t0\t2011-01-01\nBo\t00\t\nCleo\t7\t\n", plain},
-		"no header":         {"Ada,0\nBo,00\nCleo,7", plain},
-		"number first":      {"0 Ada\n00 Bo\n7 Cleo", plain},
-		"number last":       {"Ada 0\nBo #00\nCleo (7)", plain},
-		"mixed":             {"#0 Ada\n00. Bo\n\nCleo - 7\n", plain},
-		"marks":             {"• 0: Ada\n* 00) Bo\nno. 7 Cleo", plain},
-		"a comma in a name": {"0 Ada\n00 Bo\n7 Cleo, the third", []Entry{{Jersey: "0", Name: "Ada"}, {Jersey: "00", Name: "Bo"}, {Jersey: "7", Name: "Cleo, the third"}}},
-		"two names":         {"First name,Last name,No\nAda,Lind,0\nBo,Moor,00\nCleo,,7", plain},
-		"shared first name": {"first,last,#\nAda,Lind,1\nAda,Moor,2", []Entry{{Jersey: "1", Name: "Ada L."}, {Jersey: "2", Name: "Ada M."}}},
-		"positions":         {"#,Name,Pos\n0,Ada,SG\n00,Bo,\"PF/C\"\n7,Cleo,forward", []Entry{{"0", "Ada", true, false, false, true}, {"00", "Bo", false, false, true, false}, {"7", "Cleo", false, true, false, false}}},
+		"own file": {"jersey,name,handler,wing,big,shooter\n0,Ada,yes,no,,x\n00,\"Bo, the " +
+			"tall\",,,1,\n7,Cleo,n,y,0,false\n", roles},
+		"BOM, CRLF": {"\uFEFFjersey,name,handler,wing,big,shooter\r\n0,Ada,yes,no,,x\r\n00,\"Bo, the " +
+			"tall\",,,1,\r\n7,Cleo,n,y,0,false\r\n", roles},
+		"semicolons": {"Number;Player;Handler;Wing;Big;Shooter\n0;Ada;YES;;;yes\n00;Bo, the " +
+			"tall;;;yes;\n7;Cleo;;yes\n", roles},
+		"other order": {" name , jersey ,shooter,big,wing,handler\nAda,0,1,,,1\n\n\"Bo, the tall\",00,,1\nCleo,7,,,1\n",
+			roles},
+		"a sheet":      {"Player\tNo.\tBorn\nAda\t0\t2011-01-01\nBo\t00\t\nCleo\t7\t\n", plain},
+		"no header":    {"Ada,0\nBo,00\nCleo,7", plain},
+		"number first": {"0 Ada\n00 Bo\n7 Cleo", plain},
+		"number last":  {"Ada 0\nBo #00\nCleo (7)", plain},
+		"mixed":        {"#0 Ada\n00. Bo\n\nCleo - 7\n", plain},
+		"marks":        {"• 0: Ada\n* 00) Bo\nno. 7 Cleo", plain},
+		"a comma in a name": {"0 Ada\n00 Bo\n7 Cleo, the third",
+			[]Entry{{Jersey: "0", Name: "Ada"}, {Jersey: "00", Name: "Bo"}, {Jersey: "7", Name: "Cleo, the third"}}},
+		"two names": {"First name,Last name,No\nAda,Lind,0\nBo,Moor,00\nCleo,,7", plain},
+		"shared first name": {"first,last,#\nAda,Lind,1\nAda,Moor,2",
+			[]Entry{{Jersey: "1", Name: "Ada L."}, {Jersey: "2", Name: "Ada M."}}},
+		"positions": {"#,Name,Pos\n0,Ada,SG\n00,Bo,\"PF/C\"\n7,Cleo,forward",
+			[]Entry{{"0", "Ada", true, false, false, true}, {"00", "Bo", false, false, true, false},
+				{"7", "Cleo", false, true, false, false}}},
 	} {
 		got, errs := read(tc.text)
 		if errs != nil || !reflect.DeepEqual(entries(got), tc.want) {
@@ -77,7 +86,8 @@ func TestBadRowsAreNamed(t *testing.T) {
 		{"twenty megabytes", strings.Repeat("x", 20<<20), "roster.list-too-large: 1", 0, 0},
 	} {
 		got, errs := read(tc.text)
-		if len(errs) == 0 || errs[0].Row != tc.row || !strings.Contains(errs[0].Reason.Error(), tc.want) || len(got) != tc.rest {
+		if len(errs) == 0 || errs[0].Row != tc.row || !strings.Contains(errs[0].Reason.Error(), tc.want) ||
+			len(got) != tc.rest {
 			t.Errorf("%s: %+v and %d players, want row %d %q", tc.name, errs, len(got), tc.row, tc.want)
 		}
 	}
@@ -110,7 +120,8 @@ func TestGuess(t *testing.T) {
 
 // TestMerge checks by hand what a list does to a roster of Ada 1, Bo 2 (a big) and Dee 9.
 func TestMerge(t *testing.T) {
-	here := []Known{{"a", Entry{Jersey: "1", Name: "Ada"}}, {"b", Entry{Jersey: "2", Name: "Bo", Big: true}}, {"d", Entry{Jersey: "9", Name: "Dee"}}}
+	here := []Known{{"a", Entry{Jersey: "1", Name: "Ada"}}, {"b", Entry{Jersey: "2", Name: "Bo", Big: true}},
+		{"d", Entry{Jersey: "9", Name: "Dee"}}}
 	for name, tc := range map[string]struct {
 		text string
 		want string // kind, jersey and name of every player, then the errors
@@ -143,7 +154,8 @@ func TestMerge(t *testing.T) {
 		for _, e := range errs {
 			said = append(said, fmt.Sprintf("line %d: %s", e.Row, strings.ReplaceAll(e.Reason.Error(), ",", "")))
 		}
-		if got := strings.Join(said, ", "); !strings.HasPrefix(got, tc.want) || len(changes)+len(errs) != strings.Count(tc.want, ", ")+1 {
+		if got := strings.Join(said, ", "); !strings.HasPrefix(got, tc.want) ||
+			len(changes)+len(errs) != strings.Count(tc.want, ", ")+1 {
 			t.Errorf("%s: %s, want %s", name, got, tc.want)
 		}
 	}
@@ -152,7 +164,8 @@ func TestMerge(t *testing.T) {
 		fmt.Fprintf(&many, "%d P%d\n", i+10, i)
 	}
 	list, _ := read(many.String())
-	if changes, errs := Merge(here, list); len(changes) != 38 || len(errs) != 1 || !strings.Contains(errs[0].Reason.Error(), "roster.too-many-players: 41, 40") {
+	if changes, errs := Merge(here, list); len(changes) != 38 || len(errs) != 1 ||
+		!strings.Contains(errs[0].Reason.Error(), "roster.too-many-players: 41, 40") {
 		t.Errorf("38 on top of 3: %+v", errs)
 	}
 	if _, errs := Merge(here, list[:37]); errs != nil {

@@ -30,8 +30,8 @@ func (t *Table) Width() int {
 	return n
 }
 
-// Text splits a pasted list or a CSV file (RFC 4180) into cells: by tabs, semicolons or commas, or line by line into a number
-// and a name where there is none of them.
+// Text splits a pasted list or a CSV file (RFC 4180) into cells: by tabs, semicolons or commas, or line by line into a
+// number and a name where there is none of them.
 func Text(text []byte) (Table, *RowError) {
 	if len(text) > MaxFile {
 		return Table{}, &RowError{0, refusal.Refusal{Code: "roster.list-too-large", Args: []any{MaxFile >> 20}}}

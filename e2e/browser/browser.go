@@ -91,7 +91,8 @@ func Start(base string, fatal func(args ...any)) (*Page, func()) {
 func (p *Page) open() {
 	err := chromedp.Do(p.ctx, chromedp.Navigate("about:blank"))
 	if err == nil {
-		_, err = chromedp.Call(p.ctx, emulation.SetFocusEmulationEnabled, emulation.SetFocusEmulationEnabledParams{Enabled: true})
+		_, err = chromedp.Call(p.ctx, emulation.SetFocusEmulationEnabled,
+			emulation.SetFocusEmulationEnabledParams{Enabled: true})
 	}
 	if err != nil {
 		p.Fatal(err)
@@ -115,7 +116,8 @@ func (p *Page) Front() {
 
 // Before runs a script in every document before its own scripts do.
 func (p *Page) Before(script string) {
-	if _, err := chromedp.Call(p.ctx, page.AddScriptToEvaluateOnNewDocument, page.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
+	if _, err := chromedp.Call(p.ctx, page.AddScriptToEvaluateOnNewDocument,
+		page.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
 		p.Fatal(err)
 	}
 }
@@ -192,7 +194,8 @@ func (p *Page) network(c *network.Conditions) {
 		p.Fatal(err)
 	}
 	rules := []*network.Conditions{c}
-	if _, err := chromedp.Call(p.ctx, network.EmulateNetworkConditionsByRule, network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: rules}); err != nil {
+	if _, err := chromedp.Call(p.ctx, network.EmulateNetworkConditionsByRule,
+		network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: rules}); err != nil {
 		p.Fatal(err)
 	}
 }

@@ -16,7 +16,11 @@ func (p *Page) Click(role, name string) {
 	var x, y float64
 	p.wait(fmt.Sprintf("%s %q to lie open", role, name), func() bool {
 		x, y = p.Middle(role, name)
-		return Eval[bool](p, fmt.Sprintf("(() => { const e = document.elementFromPoint(%f, %f); return Boolean(e) && getComputedStyle(e).pointerEvents !== 'none' && (!e.closest('.notice') || e.closest('button')?.innerText === %q); })()", x, y, name))
+		return Eval[bool](p,
+			fmt.Sprintf(
+				"(() => { const e = document.elementFromPoint(%f, %f); return Boolean(e) && "+
+					"getComputedStyle(e).pointerEvents !== 'none' && (!e.closest('.notice') || "+
+					"e.closest('button')?.innerText === %q); })()", x, y, name))
 	})
 	if err := chromedp.Do(p.ctx, chromedp.MouseClickXY(x, y)); err != nil {
 		p.Fatal(err)
@@ -25,7 +29,8 @@ func (p *Page) Click(role, name string) {
 
 // middle scrolls a node into view and returns its middle, if it can be hit there.
 func (p *Page) middle(n Node) (x, y float64, ok bool) {
-	if _, err := chromedp.Call(p.ctx, dom.ScrollIntoViewIfNeeded, dom.ScrollIntoViewIfNeededParams{BackendNodeID: n.id}); err != nil {
+	if _, err := chromedp.Call(p.ctx, dom.ScrollIntoViewIfNeeded,
+		dom.ScrollIntoViewIfNeededParams{BackendNodeID: n.id}); err != nil {
 		return 0, 0, false
 	}
 	res, err := chromedp.Call(p.ctx, dom.GetContentQuads, dom.GetContentQuadsParams{BackendNodeID: n.id})
@@ -85,7 +90,8 @@ func (p *Page) Choose(name, option string) {
 }
 
 func (p *Page) callOn(id runtime.RemoteObjectID, function string) {
-	res, err := chromedp.Call(p.ctx, runtime.CallFunctionOn, runtime.CallFunctionOnParams{ObjectID: id, FunctionDeclaration: function})
+	res, err := chromedp.Call(p.ctx, runtime.CallFunctionOn,
+		runtime.CallFunctionOnParams{ObjectID: id, FunctionDeclaration: function})
 	if err == nil && res.ExceptionDetails != nil {
 		err = errors.New(res.ExceptionDetails.Exception.Description)
 	}
@@ -116,9 +122,11 @@ func (p *Page) Upload(file string) {
 	if err != nil {
 		p.Fatal(err)
 	}
-	field, err := chromedp.Call(p.ctx, dom.QuerySelector, dom.QuerySelectorParams{NodeID: root.Root.NodeID, Selector: "input[type=file]"})
+	field, err := chromedp.Call(p.ctx, dom.QuerySelector,
+		dom.QuerySelectorParams{NodeID: root.Root.NodeID, Selector: "input[type=file]"})
 	if err == nil {
-		_, err = chromedp.Call(p.ctx, dom.SetFileInputFiles, dom.SetFileInputFilesParams{NodeID: field.NodeID, Files: []string{file}})
+		_, err = chromedp.Call(p.ctx, dom.SetFileInputFiles,
+			dom.SetFileInputFilesParams{NodeID: field.NodeID, Files: []string{file}})
 	}
 	if err != nil {
 		p.Fatal(err)

@@ -37,7 +37,8 @@ func (p *Page) find(role, name string) ([]Node, error) {
 	if err != nil {
 		return nil, err
 	}
-	res, err := chromedp.Call(p.ctx, accessibility.QueryAXTree, accessibility.QueryAXTreeParams{NodeID: root.Root.NodeID, Role: role})
+	res, err := chromedp.Call(p.ctx, accessibility.QueryAXTree,
+		accessibility.QueryAXTreeParams{NodeID: root.Root.NodeID, Role: role})
 	if err != nil {
 		return nil, err
 	}
@@ -113,7 +114,8 @@ func (p *Page) Hushed(role, text string) {
 
 // Speaks reports whether a live region speaks a text now.
 func (p *Page) Speaks(role, text string) bool {
-	return Eval[bool](p, fmt.Sprintf("[...document.querySelectorAll('[role=%s]')].some((e) => e.innerText.includes(%q))", role, text))
+	return Eval[bool](p,
+		fmt.Sprintf("[...document.querySelectorAll('[role=%s]')].some((e) => e.innerText.includes(%q))", role, text))
 }
 
 // Text waits until the given text is visible on the page.
@@ -125,7 +127,8 @@ func (p *Page) Text(text string) {
 // documents nothing holds.
 func (p *Page) Until(expression string) {
 	p.wait(expression, func() bool {
-		holds, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool]("(async () => Boolean(await ("+expression+")))()", chromedp.EvalAwaitPromise))
+		holds, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool]("(async () => Boolean(await ("+expression+")))()",
+			chromedp.EvalAwaitPromise))
 		if err != nil && !betweenDocuments(err) {
 			p.Fatal(expression, ": ", err)
 		}
@@ -136,7 +139,8 @@ func (p *Page) Until(expression string) {
 // betweenDocuments reports whether a look at the page failed because it was going to
 // another one.
 func betweenDocuments(err error) bool {
-	for _, says := range []string{"navigated or closed", "context was destroyed", "Cannot find context", "Promise was collected"} {
+	for _, says := range []string{"navigated or closed", "context was destroyed", "Cannot find context",
+		"Promise was collected"} {
 		if strings.Contains(err.Error(), says) {
 			return true
 		}

@@ -20,7 +20,9 @@ var (
 
 // PDF prints the page as a coach would.
 func (p *Page) PDF(on Paper) []byte {
-	res, err := chromedp.Call(p.ctx, page.PrintToPDF, page.PrintToPDFParams{PrintBackground: new(true), PreferCSSPageSize: new(true), PaperWidth: on[0], PaperHeight: on[1]})
+	res, err := chromedp.Call(p.ctx, page.PrintToPDF,
+		page.PrintToPDFParams{PrintBackground: new(true), PreferCSSPageSize: new(true), PaperWidth: on[0],
+			PaperHeight: on[1]})
 	if err != nil {
 		p.Fatal(err)
 	}
@@ -37,7 +39,9 @@ func (p *Page) Scheme(name string) {
 
 // Settle waits until fonts are there and the page has been painted.
 func (p *Page) Settle() {
-	Eval[bool](p, "document.fonts.ready.then(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => r(true)))))")
+	Eval[bool](p,
+		"document.fonts.ready.then(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(() => "+
+			"r(true)))))")
 }
 
 // Shot writes a picture of the window.

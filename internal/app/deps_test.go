@@ -9,7 +9,8 @@ import (
 // Services know no HTTP and no SQL: nothing of theirs, but for what the store and the core
 // bring along, serves requests or speaks to a database.
 func TestServicesKnowNoHTTPAndNoSQL(t *testing.T) {
-	out, err := exec.Command("go", "list", "-f", `{{.ImportPath}}: {{join .Imports " "}}`, "evrik/internal/app/...").CombinedOutput()
+	out, err := exec.Command("go", "list", "-f", `{{.ImportPath}}: {{join .Imports " "}}`,
+		"evrik/internal/app/...").CombinedOutput()
 	if err != nil {
 		t.Fatalf("%v: %s", err, out)
 	}
@@ -20,7 +21,8 @@ func TestServicesKnowNoHTTPAndNoSQL(t *testing.T) {
 	for _, line := range lines {
 		name, imports, _ := strings.Cut(line, ": ")
 		for _, dep := range strings.Fields(imports) {
-			if strings.HasPrefix(dep, "net/http") || strings.Contains(dep, "labstack/echo") || strings.Contains(dep, "jackc/pgx") || strings.HasPrefix(dep, "evrik/internal/web") {
+			if strings.HasPrefix(dep, "net/http") || strings.Contains(dep, "labstack/echo") ||
+				strings.Contains(dep, "jackc/pgx") || strings.HasPrefix(dep, "evrik/internal/web") {
 				t.Errorf("%s imports %s", name, dep)
 			}
 		}

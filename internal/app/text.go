@@ -24,7 +24,8 @@ func Text(what, s string) (string, error) {
 // Address checks an email address.
 func Address(email string) (string, error) {
 	addr, err := mail.ParseAddress(strings.TrimSpace(email))
-	if err != nil || addr.Name != "" || len(addr.Address) > maxText || strings.ContainsFunc(addr.Address, unicode.IsControl) {
+	if err != nil || addr.Name != "" || len(addr.Address) > maxText ||
+		strings.ContainsFunc(addr.Address, unicode.IsControl) {
 		return "", Refuse(Invalid, "account.email")
 	}
 	return addr.Address, nil

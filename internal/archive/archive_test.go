@@ -36,7 +36,10 @@ var policy = evidence.DefaultPolicy()
 // club is a database with the demo club, its program and another one without teams.
 func club(t testing.TB) (db *store.Store, program, other uuid.UUID) {
 	t.Helper()
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error { return demo.Ensure(context.Background(), db, now, false) })
+	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
+		return demo.Ensure(context.Background(), db, now,
+			false)
+	})
 	db, err := store.Open(t.Context(), url)
 	if err != nil {
 		t.Fatal(err)
@@ -82,9 +85,11 @@ func verdicts(t testing.TB, db *store.Store, program uuid.UUID) map[string]strin
 		h := log.History(policy)
 		for _, p := range players {
 			for _, info := range reads.Catalogue() {
-				st := policy.Stand(h, evidence.Skill{Player: evidence.PlayerID(p.ID.String()), Role: info.Role, Read: info.ID}, now)
+				st := policy.Stand(h, evidence.Skill{Player: evidence.PlayerID(p.ID.String()), Role: info.Role,
+					Read: info.ID}, now)
 				if len(st.Rungs) > 0 {
-					out[team.Name+" "+p.Jersey+" "+p.Name+" "+string(info.ID)] = fmt.Sprintf("%d %s %s %v %v", st.Held, st.Judgement.Sentence, st.Confused, st.Rungs, st.Groups[1].Judgement.Chance)
+					out[team.Name+" "+p.Jersey+" "+p.Name+" "+string(info.ID)] = fmt.Sprintf("%d %s %s %v %v", st.Held,
+						st.Judgement.Sentence, st.Confused, st.Rungs, st.Groups[1].Judgement.Chance)
 				}
 			}
 		}
@@ -101,7 +106,8 @@ func TestArchive(t *testing.T) {
 		t.Fatal(err)
 	}
 	some := teams[0]
-	if _, err := db.UpdateTeam(t.Context(), gen.UpdateTeamParams{ProgramID: program, ID: some.ID, Name: some.Name, Season: some.Season, Ages: some.Ages,
+	if _, err := db.UpdateTeam(t.Context(), gen.UpdateTeamParams{ProgramID: program, ID: some.ID, Name: some.Name,
+		Season: some.Season, Ages: some.Ages,
 		Court: some.Court, Pace: some.Pace, Zone: some.Zone, LocalRule: some.LocalRule, AllActions: true}); err != nil {
 		t.Fatal(err)
 	}
@@ -131,7 +137,8 @@ func TestArchive(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if back, err := db.TeamsOfProgram(t.Context(), other); err != nil || !slices.ContainsFunc(back, func(t gen.Team) bool { return t.AllActions }) {
+	if back, err := db.TeamsOfProgram(t.Context(), other); err != nil ||
+		!slices.ContainsFunc(back, func(t gen.Team) bool { return t.AllActions }) {
 		t.Errorf("the switch for all actions did not come back: %v", err)
 	}
 	before, after := verdicts(t, db, program), verdicts(t, db, other)
@@ -165,7 +172,8 @@ func TestArchive(t *testing.T) {
 			t.Errorf("%s: %d, after import %d", part, a, b)
 		}
 	}
-	if _, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc)); reason(err) != "archive.here-already-at" {
+	if _, err := Read(t.Context(), db, other, "Ann", now,
+		bytes.NewReader(doc)); reason(err) != "archive.here-already-at" {
 		t.Errorf("a second time: %v", err)
 	}
 }
@@ -202,13 +210,15 @@ func TestArchiveOfBefore(t *testing.T) {
 			}
 		}
 	}
-	want := map[string]int{"named": 2, "looped": 2, "daylight": 2, "upright": 2, "moving": 1, "too-high": 1, "no-backcut": 1, "early": 1}
+	want := map[string]int{"named": 2, "looped": 2, "daylight": 2, "upright": 2, "moving": 1, "too-high": 1,
+		"no-backcut": 1, "early": 1}
 	if !maps.Equal(tags, want) {
 		t.Errorf("tags %v, want %v", tags, want)
 	}
 	// Counted by hand in the file.
 	said := verdicts(t, db, program)
-	for skill, counts := range map[string]string{"U14 3 Tavi fade": "[{shown {2 2}} {live2 {0 3}}]", "U14 21 Ivo straight": "[{shown {2 2}} {live2 {2 4}}]"} {
+	for skill, counts := range map[string]string{"U14 3 Tavi fade": "[{shown {2 2}} {live2 {0 3}}]",
+		"U14 21 Ivo straight": "[{shown {2 2}} {live2 {2 4}}]"} {
 		if !strings.Contains(said[skill], counts) {
 			t.Errorf("%s: %s, want %s", skill, said[skill], counts)
 		}
@@ -228,35 +238,51 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 	}
 	third := strings.Index(doc, `"events"`) + 5000
 	for name, tc := range map[string]struct{ doc, code, at string }{
-		"cut short":               {doc[:third], "archive.cut-at", "events"},
-		"cut early":               {doc[:200], "archive.cut", ""},
-		"empty":                   {"", "archive.cut", ""},
-		"newer":                   {replaced(`"version": 2`, `"version": 3`), "archive.newer", ""},
-		"something else":          {`{"name": "x"}`, "archive.none", ""},
-		"a list":                  {`[]`, "archive.none", ""},
-		"no json":                 {"jersey,name\n1,A\n", "archive.garbled", ""},
-		"no end":                  {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "archive.no-end", ""},
-		"fewer reps":              {strings.Replace(doc, `"events":`, `"evens":`, 1), "archive.part", "evens"},
-		"wrong total":             {replaced(`"players":25,`, `"players":26,`), "archive.total", "26"},
-		"a read unknown":          {replaced(`"expected":"curl"`, `"expected":"dunk"`), "archive.read", "dunk"},
-		"a step unknown":          {replaced(`"step":1,`, `"step":9,`), "archive.schema", "players[0].answers[0].step"},
-		"a cue unknown":           {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "archive.answer", "nap"},
-		"a wrong verdict":         {replaced(`"correct":true`, `"correct":false`), "archive.verdict", "events["},
-		"another's team":          {replaced(`"players": [`+"\n", `"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`), "archive.misfit-at", "players"},
-		"a long name":             {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "archive.schema", "].name"},
-		"a rule that is none":     {replaced(`"metric":`, `"localRule":"abc","metric":`), "archive.schema", "teams[0].localRule"},
-		"a rule that cannot be":   {replaced(`"metric":`, `"localRule":{"restDays":9},"metric":`), "practice.local-rest", "teams[0].localRule"},
-		"a rule of another world": {replaced(`"metric":`, `"localRule":{"gravity":9},"metric":`), "archive.value", "teams[0].localRule"},
-		"a pace that cannot be":   {replaced(`"metric":`, `"pace":{"accel":15,"top":20,"react":-4,"pass":40,"skip":30},"metric":`), "motion.pace", "teams[0].pace"},
-		"an aim that cannot be":   {replaced(`"seasonAim":{`, `"seasonAim":{"gravity":1,`), "archive.value", "teams[0].seasonAim"},
-		"an offense unknown":      {replaced(`"metric":`, `"offense":{"school":"x"},"metric":`), "offense.name", "teams[0].offense"},
-		"principles of nothing":   {replaced(`"metric":`, `"principles":[{"title":"","text":"Space.","picture":""}],"metric":`), "offense.principle-title", "teams[0].principles"},
-		"a court that is none":    {replaced(`"court":{`, `"court":{"gravity":1,`), "archive.value", "teams[0].court"},
-		"a zone unknown":          {replaced(`"zone":"`, `"zone":"X/`), "archive.zone", "teams[0].zone"},
-		"a basket too many":       {replaced(`"basket":0`, `"basket":3`), "practice.block-basket", "practices[0].blocks"},
-		"terms that cannot be":    {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "archive.value", "practices[0].terms"},
-		"a name turned round":     {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "roster.name-characters", "players["},
-		"a kind unknown":          {replaced(`"kind":"own"`, `"kind":"secret"`), "archive.schema", "practices[0].blocks[0].kind"},
+		"cut short":       {doc[:third], "archive.cut-at", "events"},
+		"cut early":       {doc[:200], "archive.cut", ""},
+		"empty":           {"", "archive.cut", ""},
+		"newer":           {replaced(`"version": 2`, `"version": 3`), "archive.newer", ""},
+		"something else":  {`{"name": "x"}`, "archive.none", ""},
+		"a list":          {`[]`, "archive.none", ""},
+		"no json":         {"jersey,name\n1,A\n", "archive.garbled", ""},
+		"no end":          {doc[:strings.LastIndex(doc, ",\n\"end\"")] + "}", "archive.no-end", ""},
+		"fewer reps":      {strings.Replace(doc, `"events":`, `"evens":`, 1), "archive.part", "evens"},
+		"wrong total":     {replaced(`"players":25,`, `"players":26,`), "archive.total", "26"},
+		"a read unknown":  {replaced(`"expected":"curl"`, `"expected":"dunk"`), "archive.read", "dunk"},
+		"a step unknown":  {replaced(`"step":1,`, `"step":9,`), "archive.schema", "players[0].answers[0].step"},
+		"a cue unknown":   {replaced(`"cue":"trail","step"`, `"cue":"nap","step"`), "archive.answer", "nap"},
+		"a wrong verdict": {replaced(`"correct":true`, `"correct":false`), "archive.verdict", "events["},
+		"another's team": {replaced(`"players": [`+"\n",
+			`"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+
+				`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`),
+			"archive.misfit-at", "players"},
+		"a long name": {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`),
+			"archive.schema", "].name"},
+		"a rule that is none": {replaced(`"metric":`, `"localRule":"abc","metric":`), "archive.schema",
+			"teams[0].localRule"},
+		"a rule that cannot be": {replaced(`"metric":`, `"localRule":{"restDays":9},"metric":`),
+			"practice.local-rest", "teams[0].localRule"},
+		"a rule of another world": {replaced(`"metric":`, `"localRule":{"gravity":9},"metric":`), "archive.value",
+			"teams[0].localRule"},
+		"a pace that cannot be": {replaced(`"metric":`,
+			`"pace":{"accel":15,"top":20,"react":-4,"pass":40,"skip":30},"metric":`), "motion.pace", "teams[0].pace"},
+		"an aim that cannot be": {replaced(`"seasonAim":{`, `"seasonAim":{"gravity":1,`), "archive.value",
+			"teams[0].seasonAim"},
+		"an offense unknown": {replaced(`"metric":`, `"offense":{"school":"x"},"metric":`), "offense.name",
+			"teams[0].offense"},
+		"principles of nothing": {replaced(`"metric":`,
+			`"principles":[{"title":"","text":"Space.","picture":""}],"metric":`), "offense.principle-title",
+			"teams[0].principles"},
+		"a court that is none": {replaced(`"court":{`, `"court":{"gravity":1,`), "archive.value", "teams[0].court"},
+		"a zone unknown":       {replaced(`"zone":"`, `"zone":"X/`), "archive.zone", "teams[0].zone"},
+		"a basket too many": {replaced(`"basket":0`, `"basket":3`), "practice.block-basket",
+			"practices[0].blocks"},
+		"terms that cannot be": {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "archive.value",
+			"practices[0].terms"},
+		"a name turned round": {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "roster.name-characters",
+			"players["},
+		"a kind unknown": {replaced(`"kind":"own"`, `"kind":"secret"`), "archive.schema",
+			"practices[0].blocks[0].kind"},
 	} {
 		_, err := Read(t.Context(), db, other, "Ann", now, strings.NewReader(tc.doc))
 		if got := reason(err); got != tc.code || !strings.Contains(err.Error(), tc.at) {
@@ -281,7 +307,10 @@ func reason(err error) string {
 // A backup restored into an empty server gives every verdict back; it is refused where
 // something is, and a damaged file leaves nothing behind.
 func TestBackupAndRestore(t *testing.T) {
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error { return demo.Ensure(context.Background(), db, now, false) })
+	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
+		return demo.Ensure(context.Background(), db, now,
+			false)
+	})
 	db, err := store.Open(t.Context(), url)
 	if err != nil {
 		t.Fatal(err)

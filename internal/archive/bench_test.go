@@ -13,7 +13,9 @@ import (
 func BenchmarkArchiveOfAMillion(b *testing.B) {
 	db, program, _ := club(b)
 	const copies = 220
-	if _, err := db.Pool.Exec(b.Context(), `INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device)
+	if _,
+		err := db.Pool.Exec(b.Context(),
+		`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device)
 		SELECT gen_random_uuid(), program_id, team_id, practice_id, block_id, kind, 0, at - n * interval '1 day', player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device
 		FROM rep_events, generate_series(1, $1) n WHERE program_id = $2 AND kind = 'rep'`, copies, program); err != nil {
 		b.Fatal(err)

@@ -162,7 +162,8 @@ func checkTeam(t *Team) error {
 	if _, err := time.LoadLocation(t.Zone); err != nil || t.Zone == "" || t.Zone == "Local" {
 		return at("zone", refusal.New("archive.zone", t.Zone))
 	}
-	if t.Pace, err = part("pace", t.Pace, motion.Pace.Validate, func(p motion.Pace) []byte { return store.PaceJSON(&p) }); err != nil {
+	if t.Pace, err = part("pace", t.Pace, motion.Pace.Validate,
+		func(p motion.Pace) []byte { return store.PaceJSON(&p) }); err != nil {
 		return err
 	}
 	if t.LocalRule, err = part("localRule", t.LocalRule, practice.LocalRule.Check, store.LocalRuleJSON); err != nil {

@@ -34,7 +34,8 @@ func TestEraseAndForget(t *testing.T) {
 	who := players[0]
 	total := func() (single, kept int) {
 		var n int
-		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FROM rep_events WHERE program_id = $1 AND kind = 'rep'", program).Scan(&n); err != nil {
+		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FROM rep_events WHERE program_id = $1 AND kind = 'rep'",
+			program).Scan(&n); err != nil {
 			t.Fatal(err)
 		}
 		counts, err := db.KeptOfProgram(ctx, program)
@@ -49,20 +50,26 @@ func TestEraseAndForget(t *testing.T) {
 	before, _ := total()
 	// The player takes part in a block that was given up, in a kept plan and in a line-up.
 	secret := who.ID.String()
-	block := []practice.Block{{ID: uuid.NewString(), Kind: practice.OwnBlock, Title: "Talk", Minutes: 5, Players: []string{secret}}}
+	block := []practice.Block{{ID: uuid.NewString(), Kind: practice.OwnBlock, Title: "Talk", Minutes: 5,
+		Players: []string{secret}}}
 	var some uuid.UUID
-	if err := db.Pool.QueryRow(ctx, "SELECT id FROM practices WHERE program_id = $1 LIMIT 1", program).Scan(&some); err != nil {
+	if err := db.Pool.QueryRow(ctx, "SELECT id FROM practices WHERE program_id = $1 LIMIT 1",
+		program).Scan(&some); err != nil {
 		t.Fatal(err)
 	}
 	for _, err := range []error{
 		db.SetDropped(ctx, gen.SetDroppedParams{ProgramID: program, ID: some, Dropped: store.BlocksJSON(block)}),
-		db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60, Blocks: store.BlocksJSON(block)}),
+		db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60,
+			Blocks: store.BlocksJSON(block)}),
 	} {
 		if err != nil {
 			t.Fatal(err)
 		}
 	}
-	if _, err := db.Pool.Exec(ctx, "UPDATE games SET terms = jsonb_build_object('available', jsonb_build_array($1::text)) WHERE program_id = $2", secret, program); err != nil {
+	if _,
+		err := db.Pool.Exec(ctx,
+		"UPDATE games SET terms = jsonb_build_object('available', jsonb_build_array($1::text)) WHERE program_id = $2",
+		secret, program); err != nil {
 		t.Fatal(err)
 	}
 	if where := holding(t, db, secret); len(where) < 4 {
@@ -88,7 +95,9 @@ func TestEraseAndForget(t *testing.T) {
 	limit := now.AddDate(0, 0, -20)
 	older := func(what, sql string) (old, young int) {
 		t.Helper()
-		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FILTER (WHERE at < $1), count(*) FILTER (WHERE at >= $1) FROM ("+sql+") AS x", limit).Scan(&old, &young); err != nil {
+		if err := db.Pool.QueryRow(ctx,
+			"SELECT count(*) FILTER (WHERE at < $1), count(*) FILTER (WHERE at >= $1) FROM ("+sql+") AS x",
+			limit).Scan(&old, &young); err != nil {
 			t.Fatal(what, err)
 		}
 		return old, young
@@ -100,14 +109,19 @@ func TestEraseAndForget(t *testing.T) {
 		"changes":    "SELECT at FROM floor_changes",
 	}
 	for _, at := range []time.Time{limit.Add(-time.Hour), limit.Add(time.Hour)} {
-		if err := db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.New(), ProgramID: program, At: at, Who: "Ann", What: "did something"}); err != nil {
+		if err := db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.New(), ProgramID: program, At: at, Who: "Ann",
+			What: "did something"}); err != nil {
 			t.Fatal(err)
 		}
-		if _, err := db.InsertFloorChange(ctx, gen.InsertFloorChangeParams{ID: uuid.New(), ProgramID: program, PracticeID: some, At: at, Kind: "presence", PlayerID: &players[1].ID, State: "left"}); err != nil {
+		if _, err := db.InsertFloorChange(ctx, gen.InsertFloorChangeParams{ID: uuid.New(), ProgramID: program,
+			PracticeID: some, At: at, Kind: "presence", PlayerID: &players[1].ID, State: "left"}); err != nil {
 			t.Fatal(err)
 		}
 	}
-	if _, err := db.Pool.Exec(ctx, "UPDATE quiz_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM quiz_answers LIMIT 3)", limit.Add(-time.Hour)); err != nil {
+	if _,
+		err := db.Pool.Exec(ctx,
+		"UPDATE quiz_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM quiz_answers LIMIT 3)",
+		limit.Add(-time.Hour)); err != nil {
 		t.Fatal(err)
 	}
 	young := map[string]int{}
@@ -135,7 +149,9 @@ func TestEraseAndForget(t *testing.T) {
 // holding lists the columns of the database in which a text is found, whatever their type.
 func holding(t *testing.T, db *store.Store, text string) (where []string) {
 	t.Helper()
-	rows, err := db.Pool.Query(t.Context(), "SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = 'public'")
+	rows,
+		err := db.Pool.Query(t.Context(),
+		"SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = 'public'")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -146,7 +162,8 @@ func holding(t *testing.T, db *store.Store, text string) (where []string) {
 	}
 	for _, p := range places {
 		var n int
-		sql := fmt.Sprintf("SELECT count(*) FROM %s WHERE %s::text LIKE '%%' || $1 || '%%'", pgx.Identifier{p.Table}.Sanitize(), pgx.Identifier{p.Column}.Sanitize())
+		sql := fmt.Sprintf("SELECT count(*) FROM %s WHERE %s::text LIKE '%%' || $1 || '%%'",
+			pgx.Identifier{p.Table}.Sanitize(), pgx.Identifier{p.Column}.Sanitize())
 		if err := db.Pool.QueryRow(t.Context(), sql, text).Scan(&n); err != nil {
 			t.Fatal(err)
 		}
@@ -166,7 +183,8 @@ func TestUndoImport(t *testing.T) {
 	}
 	for _, err := range []error{
 		db.InsertDrill(t.Context(), gen.InsertDrillParams{ID: uuid.New(), ProgramID: program, Drill: own}),
-		db.PutTemplate(t.Context(), gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60, Blocks: []byte("[]")}),
+		db.PutTemplate(t.Context(), gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60,
+			Blocks: []byte("[]")}),
 	} {
 		if err != nil {
 			t.Fatal(err)
@@ -175,7 +193,8 @@ func TestUndoImport(t *testing.T) {
 	doc := written(t, db, program)
 	rows := func() map[string]int {
 		out := map[string]int{}
-		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events", "floor_counts", "games", "game_counts", "drills", "templates", "quiz_answers", "kept_counts", "imports"} {
+		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events",
+			"floor_counts", "games", "game_counts", "drills", "templates", "quiz_answers", "kept_counts", "imports"} {
 			var n int
 			if err := db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n); err != nil {
 				t.Fatal(err)
@@ -190,7 +209,8 @@ func TestUndoImport(t *testing.T) {
 		t.Fatal(err)
 	}
 	list, err := db.ImportsOfProgram(t.Context(), other)
-	if err != nil || len(list) != 1 || list[0].ID != got.ID || list[0].Who != "Ann" || int(list[0].Events) != got.Events || len(list[0].Teams) != 2 {
+	if err != nil || len(list) != 1 || list[0].ID != got.ID || list[0].Who != "Ann" ||
+		int(list[0].Events) != got.Events || len(list[0].Teams) != 2 {
 		t.Fatalf("%+v, %v", list, err)
 	}
 	if there, err := Undo(t.Context(), db, program, got.ID); err != nil || there {

@@ -20,17 +20,21 @@ import (
 // whole or not at all. Every id is made anew from the program's, so that an archive can
 // be read where it was written, and a second time is noticed. What was added can be taken back by
 // Undo with the receipt's id. An archive that is not taken is refused by code, and nothing of it was stored.
-func Read(ctx context.Context, db *store.Store, program uuid.UUID, who string, now time.Time, from io.Reader) (Receipt, error) {
+func Read(ctx context.Context, db *store.Store, program uuid.UUID, who string, now time.Time, from io.Reader) (Receipt,
+	error) {
 	var got Receipt
 	err := db.Tx(ctx, func(q *gen.Queries) error {
-		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program, batch: map[uuid.UUID][]store.RepEvent{},
+		r := &reader{ctx: ctx, q: q, in: json.NewDecoder(from), program: program,
+			batch: map[uuid.UUID][]store.RepEvent{},
 			teams: []uuid.UUID{}, drills: []uuid.UUID{}, templates: []uuid.UUID{}}
 		if err := r.document(); err != nil {
 			return r.refuse(err)
 		}
 		got = Receipt{uuid.Must(uuid.NewV7()), r.got}
-		return q.InsertImport(ctx, gen.InsertImportParams{ID: got.ID, ProgramID: program, At: now, Who: who, Teams: r.teams, Drills: r.drills, Templates: r.templates,
-			Players: int32(r.got.Players), Practices: int32(r.got.Practices), Games: int32(r.got.Games), Events: int32(r.got.Events)})
+		return q.InsertImport(ctx, gen.InsertImportParams{ID: got.ID, ProgramID: program, At: now, Who: who,
+			Teams: r.teams, Drills: r.drills, Templates: r.templates,
+			Players: int32(r.got.Players), Practices: int32(r.got.Practices), Games: int32(r.got.Games),
+			Events: int32(r.got.Events)})
 	})
 	return got, err
 }

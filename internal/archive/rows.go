@@ -25,11 +25,14 @@ func (r *reader) team(t Team) error {
 	}
 	id := r.id(t.ID)
 	r.teams = append(r.teams, id)
-	if err := r.q.InsertTeam(r.ctx, gen.InsertTeamParams{ID: id, ProgramID: r.program, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: t.Court, Position: t.Position, Zone: t.Zone}); err != nil {
+	if err := r.q.InsertTeam(r.ctx, gen.InsertTeamParams{ID: id, ProgramID: r.program, Name: t.Name, Season: t.Season,
+		Ages: t.Ages, Court: t.Court, Position: t.Position, Zone: t.Zone}); err != nil {
 		return err
 	}
-	if _, err := r.q.UpdateTeam(r.ctx, gen.UpdateTeamParams{ProgramID: r.program, ID: id, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: t.Court, Metric: t.Metric,
-		FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions, Pace: t.Pace, Zone: t.Zone, LocalRule: t.LocalRule}); err != nil {
+	if _, err := r.q.UpdateTeam(r.ctx, gen.UpdateTeamParams{ProgramID: r.program, ID: id, Name: t.Name,
+		Season: t.Season, Ages: t.Ages, Court: t.Court, Metric: t.Metric,
+		FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions,
+		Pace: t.Pace, Zone: t.Zone, LocalRule: t.LocalRule}); err != nil {
 		return err
 	}
 	var follows *uuid.UUID
@@ -37,17 +40,20 @@ func (r *reader) team(t Team) error {
 		id := r.id(*t.OffenseFollows)
 		follows = &id
 	}
-	if _, err := r.q.SetOffense(r.ctx, gen.SetOffenseParams{ProgramID: r.program, ID: id, Offense: t.Offense, Follows: follows}); err != nil {
+	if _, err := r.q.SetOffense(r.ctx, gen.SetOffenseParams{ProgramID: r.program, ID: id, Offense: t.Offense,
+		Follows: follows}); err != nil {
 		return err
 	}
-	if _, err := r.q.SetPrinciples(r.ctx, gen.SetPrinciplesParams{ProgramID: r.program, ID: id, Principles: t.Principles}); err != nil {
+	if _, err := r.q.SetPrinciples(r.ctx, gen.SetPrinciplesParams{ProgramID: r.program, ID: id,
+		Principles: t.Principles}); err != nil {
 		return err
 	}
 	home := []string{}
 	for _, d := range t.HomeDrills {
 		home = append(home, r.name(d))
 	}
-	if err := r.q.SetHomeDrills(r.ctx, gen.SetHomeDrillsParams{ProgramID: r.program, ID: id, Drills: home}); err != nil {
+	if err := r.q.SetHomeDrills(r.ctx, gen.SetHomeDrillsParams{ProgramID: r.program, ID: id,
+		Drills: home}); err != nil {
 		return err
 	}
 	_, err := r.q.SetSeasonAim(r.ctx, gen.SetSeasonAimParams{ProgramID: r.program, ID: id, SeasonAim: t.SeasonAim})
@@ -55,14 +61,16 @@ func (r *reader) team(t Team) error {
 }
 
 func (r *reader) player(p Player) error {
-	e, err := roster.Clean(roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter})
+	e, err := roster.Clean(roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big,
+		Shooter: p.Shooter})
 	if err != nil {
 		return fault{why: err}
 	}
 	id := r.id(p.ID)
 	r.players = append(r.players, id)
 	r.got.Players++
-	if err := r.q.InsertPlayer(r.ctx, gen.InsertPlayerParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team), Jersey: e.Jersey, Name: e.Name,
+	if err := r.q.InsertPlayer(r.ctx, gen.InsertPlayerParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team),
+		Jersey: e.Jersey, Name: e.Name,
 		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}); err != nil {
 		return err
 	}
@@ -70,8 +78,10 @@ func (r *reader) player(p Player) error {
 		if err := (evidence.HomeSession{At: h.At, Right: h.Right, Left: h.Left}).Check(); err != nil {
 			return fault{why: err}
 		}
-		if _, err := r.q.InsertHomeShots(r.ctx, gen.InsertHomeShotsParams{ProgramID: r.program, PlayerID: id, ID: r.id(h.ID), Drill: r.name(h.Drill), At: h.At,
-			RightMade: int32(h.Right.Made), RightTried: int32(h.Right.Tried), LeftMade: int32(h.Left.Made), LeftTried: int32(h.Left.Tried)}); err != nil {
+		if _, err := r.q.InsertHomeShots(r.ctx, gen.InsertHomeShotsParams{ProgramID: r.program, PlayerID: id,
+			ID: r.id(h.ID), Drill: r.name(h.Drill), At: h.At,
+			RightMade: int32(h.Right.Made), RightTried: int32(h.Right.Tried), LeftMade: int32(h.Left.Made),
+			LeftTried: int32(h.Left.Tried)}); err != nil {
 			return err
 		}
 	}
@@ -79,11 +89,14 @@ func (r *reader) player(p Player) error {
 		if _, known := reads.Info(reads.Read(a.Expected)); !known {
 			return bad("archive.read", a.Expected)
 		}
-		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > quiz.Steps || a.Seconds < 0 || a.Seconds > quiz.MaxSeconds {
+		if _, known := reads.ParseCue(a.Cue); !known || a.Step < 1 || a.Step > quiz.Steps || a.Seconds < 0 ||
+			a.Seconds > quiz.MaxSeconds {
 			return bad("archive.answer", a.Cue, a.Step, a.Seconds)
 		}
-		if _, err := r.q.InsertQuizAnswer(r.ctx, gen.InsertQuizAnswerParams{ProgramID: r.program, PlayerID: id, ID: r.id(a.ID), Action: a.Action, Cue: a.Cue, Step: a.Step,
-			Seed: a.Seed, Expected: a.Expected, Choice: a.Choice, IsRight: a.Choice == a.Expected && !a.Late, IsLate: a.Late, Seconds: a.Seconds, At: a.At}); err != nil {
+		if _, err := r.q.InsertQuizAnswer(r.ctx, gen.InsertQuizAnswerParams{ProgramID: r.program, PlayerID: id,
+			ID: r.id(a.ID), Action: a.Action, Cue: a.Cue, Step: a.Step,
+			Seed: a.Seed, Expected: a.Expected, Choice: a.Choice, IsRight: a.Choice == a.Expected && !a.Late,
+			IsLate: a.Late, Seconds: a.Seconds, At: a.At}); err != nil {
 			return err
 		}
 	}
@@ -126,7 +139,8 @@ func (r *reader) template(t Template) error {
 		return err
 	}
 	r.templates = append(r.templates, r.id(t.ID))
-	return r.q.PutTemplate(r.ctx, gen.PutTemplateParams{ID: r.id(t.ID), ProgramID: r.program, Name: t.Name, Minutes: t.Minutes, Blocks: store.BlocksJSON(r.plan(t.Blocks))})
+	return r.q.PutTemplate(r.ctx, gen.PutTemplateParams{ID: r.id(t.ID), ProgramID: r.program, Name: t.Name,
+		Minutes: t.Minutes, Blocks: store.BlocksJSON(r.plan(t.Blocks))})
 }
 
 func (r *reader) practice(p Practice) error {
@@ -138,11 +152,13 @@ func (r *reader) practice(p Practice) error {
 	if status == string(practice.Open) {
 		status = string(practice.Done) // no floor goes on in a copy
 	}
-	if err := r.q.InsertPractice(r.ctx, gen.InsertPracticeParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team), StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Status: status, Terms: p.Terms}); err != nil {
+	if err := r.q.InsertPractice(r.ctx, gen.InsertPracticeParams{ID: id, ProgramID: r.program, TeamID: r.id(p.Team),
+		StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Status: status, Terms: p.Terms}); err != nil {
 		return err
 	}
 	if p.BeganAt != nil {
-		if _, err := r.q.SetClock(r.ctx, gen.SetClockParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id, Status: status, BeganAt: p.BeganAt}); err != nil {
+		if _, err := r.q.SetClock(r.ctx, gen.SetClockParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id,
+			Status: status, BeganAt: p.BeganAt}); err != nil {
 			return err
 		}
 	}
@@ -152,13 +168,36 @@ func (r *reader) practice(p Practice) error {
 	if err := r.people(p, id); err != nil {
 		return err
 	}
+	if err := r.ran(p, id); err != nil {
+		return err
+	}
+	r.got.Practices++
+	if len(p.Dropped) > 0 {
+		if err := r.q.SetDropped(r.ctx, gen.SetDroppedParams{ProgramID: r.program, ID: id,
+			Dropped: store.BlocksJSON(r.plan(p.Dropped))}); err != nil {
+			return err
+		}
+	}
+	if _, err := r.q.SetEffort(r.ctx, gen.SetEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id,
+		Effort: p.Effort}); err != nil {
+		return err
+	}
+	_, err := r.q.SetReview(r.ctx, gen.SetReviewParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id,
+		Review: p.Review})
+	return err
+}
+
+// ran adds what was done to a practice's clock, who came and went, and what was counted.
+func (r *reader) ran(p Practice, id uuid.UUID) error {
 	for _, c := range p.Clock {
-		if err := r.q.InsertClockEvent(r.ctx, gen.InsertClockEventParams{ProgramID: r.program, PracticeID: id, At: c.At, Action: c.Action, BlockID: r.ref(c.Block)}); err != nil {
+		if err := r.q.InsertClockEvent(r.ctx, gen.InsertClockEventParams{ProgramID: r.program, PracticeID: id, At: c.At,
+			Action: c.Action, BlockID: r.ref(c.Block)}); err != nil {
 			return err
 		}
 	}
 	for _, c := range p.Changes {
-		if _, err := r.q.InsertFloorChange(r.ctx, gen.InsertFloorChangeParams{ID: r.id(c.ID), ProgramID: r.program, PracticeID: id, At: c.At, Kind: c.Kind, BlockID: r.ref(c.Block),
+		if _, err := r.q.InsertFloorChange(r.ctx, gen.InsertFloorChangeParams{ID: r.id(c.ID), ProgramID: r.program,
+			PracticeID: id, At: c.At, Kind: c.Kind, BlockID: r.ref(c.Block),
 			AfterRep: c.After, PlayerID: r.ref(c.Player), Was: c.Was, State: c.State}); err != nil {
 			return err
 		}
@@ -167,35 +206,29 @@ func (r *reader) practice(p Practice) error {
 		if !practice.KnownTally(practice.Tally(c.What)) {
 			return bad("archive.tally", c.What)
 		}
-		if _, err := r.q.InsertFloorCounts(r.ctx, gen.InsertFloorCountsParams{ProgramID: r.program, PracticeID: id, ID: []uuid.UUID{r.id(c.ID)}, BlockID: []uuid.UUID{r.id(c.Block)},
-			RepNo: []int32{c.Rep}, At: []time.Time{c.At}, What: []string{c.What}, By: []int32{c.By}, ObserverID: r.id(c.Observer), Device: []string{c.Device}}); err != nil {
+		if _, err := r.q.InsertFloorCounts(r.ctx, gen.InsertFloorCountsParams{ProgramID: r.program, PracticeID: id,
+			ID: []uuid.UUID{r.id(c.ID)}, BlockID: []uuid.UUID{r.id(c.Block)},
+			RepNo: []int32{c.Rep}, At: []time.Time{c.At}, What: []string{c.What}, By: []int32{c.By},
+			ObserverID: r.id(c.Observer), Device: []string{c.Device}}); err != nil {
 			return err
 		}
 	}
-	r.got.Practices++
-	if len(p.Dropped) > 0 {
-		if err := r.q.SetDropped(r.ctx, gen.SetDroppedParams{ProgramID: r.program, ID: id, Dropped: store.BlocksJSON(r.plan(p.Dropped))}); err != nil {
-			return err
-		}
-	}
-	if _, err := r.q.SetEffort(r.ctx, gen.SetEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id, Effort: p.Effort}); err != nil {
-		return err
-	}
-	_, err := r.q.SetReview(r.ctx, gen.SetReviewParams{ProgramID: r.program, TeamID: r.id(p.Team), ID: id, Review: p.Review})
-	return err
+	return nil
 }
 
 // people adds who was at a practice, and how hard it was for them.
 func (r *reader) people(p Practice, id uuid.UUID) error {
 	for _, a := range p.People {
-		of := gen.SetPresenceParams{ProgramID: r.program, PracticeID: id, PlayerID: r.id(a.Player), Limited: a.Limited, Gone: a.Gone}
+		of := gen.SetPresenceParams{ProgramID: r.program, PracticeID: id, PlayerID: r.id(a.Player), Limited: a.Limited,
+			Gone: a.Gone}
 		if err := r.q.SetPresence(r.ctx, of); err != nil {
 			return err
 		}
 		if a.Effort == nil {
 			continue
 		}
-		if _, err := r.q.SetPlayerEffort(r.ctx, gen.SetPlayerEffortParams{ProgramID: r.program, TeamID: r.id(p.Team), PracticeID: id, PlayerID: of.PlayerID, Effort: a.Effort}); err != nil {
+		if _, err := r.q.SetPlayerEffort(r.ctx, gen.SetPlayerEffortParams{ProgramID: r.program, TeamID: r.id(p.Team),
+			PracticeID: id, PlayerID: of.PlayerID, Effort: a.Effort}); err != nil {
 			return err
 		}
 	}
@@ -217,7 +250,9 @@ func (r *reader) game(g Game) error {
 	}
 	id := r.id(g.ID)
 	mixes, terms := store.GameJSON(g.Mixes, t)
-	if err := r.q.InsertGame(r.ctx, gen.InsertGameParams{ID: id, ProgramID: r.program, TeamID: r.id(g.Team), StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms}); err != nil {
+	if err := r.q.InsertGame(r.ctx, gen.InsertGameParams{ID: id, ProgramID: r.program, TeamID: r.id(g.Team),
+		StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes,
+		Terms: terms}); err != nil {
 		return err
 	}
 	r.got.Games++
@@ -225,7 +260,8 @@ func (r *reader) game(g Game) error {
 		if !game.KnownCounter(c.What) {
 			return bad("archive.counter", c.What)
 		}
-		if _, err := r.q.InsertGameCounts(r.ctx, gen.InsertGameCountsParams{ProgramID: r.program, GameID: id, ID: []uuid.UUID{r.id(c.ID)}, At: []time.Time{c.At}, What: []string{c.What},
+		if _, err := r.q.InsertGameCounts(r.ctx, gen.InsertGameCountsParams{ProgramID: r.program, GameID: id,
+			ID: []uuid.UUID{r.id(c.ID)}, At: []time.Time{c.At}, What: []string{c.What},
 			By: []int32{c.By}, ObserverID: r.id(c.Observer), Device: []string{c.Device}}); err != nil {
 			return err
 		}
@@ -234,7 +270,8 @@ func (r *reader) game(g Game) error {
 }
 
 func (r *reader) kept(k Kept) error {
-	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role, Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsCorrect: k.Correct || k.Made == k.Expected, Reps: k.Reps})
+	return r.q.AddKept(r.ctx, gen.AddKeptParams{ProgramID: r.program, TeamID: r.id(k.Team), Role: k.Role,
+		Expected: k.Expected, Made: k.Made, Rung: k.Rung, IsCorrect: k.Correct || k.Made == k.Expected, Reps: k.Reps})
 }
 
 func (r *reader) event(e Event) error {
@@ -251,10 +288,14 @@ func (r *reader) event(e Event) error {
 	if !ok && e.Cue != reads.NoCue.String() {
 		return bad("archive.cue", e.Cue)
 	}
-	event := store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(r.id(e.ID).String()), Practice: evidence.PracticeID(r.id(e.Practice).String()),
-		Block: evidence.BlockID(r.id(e.Block).String()), No: int(e.No), At: e.At, Player: evidence.PlayerID(r.id(e.Player).String()), Role: reads.Role(e.Role),
-		Drill: r.name(e.Drill), Rung: drill.Rung(e.Rung), Action: evidence.ActionID(e.Action), Side: e.Side, Cue: cue, SecondCue: e.SecondCue,
-		Expected: reads.Read(e.Expected), Made: reads.Read(e.Made), Correct: e.Correct, Late: e.Late, Outcome: evidence.Outcome(e.Outcome),
+	event := store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(r.id(e.ID).String()),
+		Practice: evidence.PracticeID(r.id(e.Practice).String()),
+		Block:    evidence.BlockID(r.id(e.Block).String()), No: int(e.No), At: e.At,
+		Player: evidence.PlayerID(r.id(e.Player).String()), Role: reads.Role(e.Role),
+		Drill: r.name(e.Drill), Rung: drill.Rung(e.Rung), Action: evidence.ActionID(e.Action), Side: e.Side, Cue: cue,
+		SecondCue: e.SecondCue,
+		Expected:  reads.Read(e.Expected), Made: reads.Read(e.Made), Correct: e.Correct, Late: e.Late,
+		Outcome:  evidence.Outcome(e.Outcome),
 		Observer: evidence.ObserverID(r.id(e.Observer).String()), Device: e.Device}}
 	for _, text := range e.Tags {
 		tag, err := r.tag(text)

@@ -69,16 +69,17 @@ func (w *writer) end() int {
 
 // Write writes a program as it is at one moment.
 func Write(ctx context.Context, db *store.Store, program uuid.UUID, now time.Time, to io.Writer) error {
-	return pgx.BeginTxFunc(ctx, db.Pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		w := &writer{out: bufio.NewWriterSize(to, 64<<10)}
-		if err := w.program(ctx, gen.New(tx), program, now); err != nil {
-			return err
-		}
-		if w.err != nil {
-			return w.err
-		}
-		return w.out.Flush()
-	})
+	return pgx.BeginTxFunc(ctx, db.Pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly},
+		func(tx pgx.Tx) error {
+			w := &writer{out: bufio.NewWriterSize(to, 64<<10)}
+			if err := w.program(ctx, gen.New(tx), program, now); err != nil {
+				return err
+			}
+			if w.err != nil {
+				return w.err
+			}
+			return w.out.Flush()
+		})
 }
 
 func (w *writer) program(ctx context.Context, q *gen.Queries, program uuid.UUID, now time.Time) error {
@@ -138,7 +139,9 @@ func (w *writer) teams(ctx context.Context, q *gen.Queries, program uuid.UUID) e
 	}
 	w.begin("teams")
 	for _, t := range teams {
-		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst, t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule), store.Plain(t.SeasonAim), store.Plain(t.Offense), t.OffenseFollows, store.Plain(t.Principles)})
+		w.item(Team{t.ID, t.Name, t.Season, t.Ages, t.Zone, t.Court, t.Metric, t.FadeToCorner, t.FlareFirst,
+			t.ShootFirst, t.AllActions, t.HomeDrills, t.Position, t.Pace, store.Plain(t.LocalRule),
+			store.Plain(t.SeasonAim), store.Plain(t.Offense), t.OffenseFollows, store.Plain(t.Principles)})
 	}
 	w.end()
 	return nil
@@ -158,7 +161,8 @@ func (w *writer) players(ctx context.Context, q *gen.Queries, program uuid.UUID)
 		}
 		out := Player{p.ID, p.TeamID, p.Jersey, p.Name, p.Handler, p.Wing, p.Big, p.Shooter, nil, nil}
 		for _, a := range given {
-			out.Answers = append(out.Answers, Answer{a.ID, a.Action, a.Cue, a.Step, a.Seed, a.Expected, a.Choice, a.IsLate, a.Seconds, a.At})
+			out.Answers = append(out.Answers, Answer{a.ID, a.Action, a.Cue, a.Step, a.Seed, a.Expected, a.Choice,
+				a.IsLate, a.Seconds, a.At})
 		}
 		told, err := q.HomeShotsOfPlayer(ctx, gen.HomeShotsOfPlayerParams{ProgramID: program, PlayerID: p.ID})
 		if err != nil {
@@ -231,8 +235,10 @@ func (w *writer) practices(ctx context.Context, q *gen.Queries, program uuid.UUI
 		if dropped == nil {
 			dropped = []practice.Block{}
 		}
-		out := Practice{ID: p.ID, Team: p.TeamID, StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Review: p.Review, Effort: p.Effort, Status: p.Status, BeganAt: p.BeganAt, Terms: store.Plain(p.Terms),
-			Blocks: store.BlocksOf(blocks), Dropped: dropped, People: []Presence{}, Clock: []ClockEvent{}, Changes: []Change{}}
+		out := Practice{ID: p.ID, Team: p.TeamID, StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note,
+			Review: p.Review, Effort: p.Effort, Status: p.Status, BeganAt: p.BeganAt, Terms: store.Plain(p.Terms),
+			Blocks: store.BlocksOf(blocks), Dropped: dropped, People: []Presence{}, Clock: []ClockEvent{},
+			Changes: []Change{}}
 		for _, a := range here {
 			out.People = append(out.People, Presence{a.PlayerID, a.Limited, a.Gone, a.Effort})
 		}
@@ -244,10 +250,12 @@ func (w *writer) practices(ctx context.Context, q *gen.Queries, program uuid.UUI
 			return 0, err
 		}
 		for _, c := range counts {
-			out.Counts = append(out.Counts, FloorCount{c.ID, c.BlockID, c.RepNo, c.At, c.What, c.By, c.ObserverID, c.Device})
+			out.Counts = append(out.Counts, FloorCount{c.ID, c.BlockID, c.RepNo, c.At, c.What, c.By, c.ObserverID,
+				c.Device})
 		}
 		for _, c := range changes {
-			out.Changes = append(out.Changes, Change{c.ID, c.At, c.Kind, c.BlockID, c.AfterRep, c.PlayerID, c.Was, c.State})
+			out.Changes = append(out.Changes, Change{c.ID, c.At, c.Kind, c.BlockID, c.AfterRep, c.PlayerID, c.Was,
+				c.State})
 		}
 		w.item(out)
 	}
@@ -291,7 +299,8 @@ func (w *writer) events(ctx context.Context, q *gen.Queries, program uuid.UUID) 
 			return 0, err
 		}
 		for _, r := range rows {
-			w.item(Event{r.ID, r.TeamID, r.PracticeID, r.BlockID, r.Kind, r.Voids, r.RepNo, r.At, r.PlayerID, r.Role, r.Drill, r.Rung, r.Action, r.Side, r.Cue, r.Expected, r.Made,
+			w.item(Event{r.ID, r.TeamID, r.PracticeID, r.BlockID, r.Kind, r.Voids, r.RepNo, r.At, r.PlayerID, r.Role,
+				r.Drill, r.Rung, r.Action, r.Side, r.Cue, r.Expected, r.Made,
 				r.IsCorrect, r.Late, r.Outcome, r.Tags, r.ObserverID, r.Device, r.SecondCue})
 		}
 		if len(rows) < page || w.err != nil {

@@ -65,7 +65,8 @@ func (s *seeder) id() uuid.UUID { return uuid.Must(uuid.NewRandomFromReader(s.so
 
 func (s *seeder) club() error {
 	s.program = s.id()
-	if err := s.q.InsertProgram(s.ctx, gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball", Demo: true}); err != nil {
+	if err := s.q.InsertProgram(s.ctx, gen.InsertProgramParams{ID: s.program, Name: "Tallow Creek Basketball",
+		Demo: true}); err != nil {
 		return err
 	}
 	hash, err := argon2id.CreateHash(SignIn.Password, argon2id.DefaultParams)
@@ -132,15 +133,19 @@ func (s *seeder) day(ago int) time.Time {
 func (s *seeder) team(position int, t squad) (roster, error) {
 	r := roster{squad: t, id: s.id(), players: make([]member, len(t.players))}
 	c, _ := court.PresetCourt(court.HighSchool)
-	if err := s.q.InsertTeam(s.ctx, gen.InsertTeamParams{ID: r.id, ProgramID: s.program, Name: t.name, Season: "Winter season",
-		Ages: string(t.ages), Court: store.CourtJSON(c), Position: int32(position), Zone: zoneOf(s.now)}); err != nil {
+	if err := s.q.InsertTeam(s.ctx, gen.InsertTeamParams{ID: r.id, ProgramID: s.program, Name: t.name,
+		Season: "Winter season",
+		Ages:   string(t.ages), Court: store.CourtJSON(c), Position: int32(position),
+		Zone: zoneOf(s.now)}); err != nil {
 		return r, err
 	}
 	for i, p := range t.players {
 		p.id = s.id()
 		r.players[i] = p
-		if err := s.q.InsertPlayer(s.ctx, gen.InsertPlayerParams{ID: p.id, ProgramID: s.program, TeamID: r.id, Jersey: p.jersey, Name: p.name,
-			Handler: p.tendency == 'h', Wing: p.tendency == 'w', Big: p.tendency == 'b', Shooter: p.shooter}); err != nil {
+		if err := s.q.InsertPlayer(s.ctx, gen.InsertPlayerParams{ID: p.id, ProgramID: s.program, TeamID: r.id,
+			Jersey: p.jersey, Name: p.name,
+			Handler: p.tendency == 'h', Wing: p.tendency == 'w', Big: p.tendency == 'b',
+			Shooter: p.shooter}); err != nil {
 			return r, err
 		}
 	}
@@ -181,7 +186,8 @@ func (s *seeder) season(t roster, guests []member) error {
 	if _, err := s.plan(t.id, later, 60, practice.Planned, t.players, soon); err != nil {
 		return err
 	}
-	_, err := s.q.SetSeasonAim(s.ctx, gen.SetSeasonAimParams{ProgramID: s.program, ID: t.id, SeasonAim: store.AimJSON(aim(next, t.install))})
+	_, err := s.q.SetSeasonAim(s.ctx, gen.SetSeasonAimParams{ProgramID: s.program, ID: t.id,
+		SeasonAim: store.AimJSON(aim(next, t.install))})
 	return err
 }
 
@@ -196,26 +202,31 @@ func aim(next time.Time, install []string) practice.SeasonAim {
 }
 
 // plan stores a practice and returns it with its blocks.
-func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice.Status, players []member, outline []outlined) (planned, error) {
+func (s *seeder) plan(team uuid.UUID, at time.Time, minutes int, status practice.Status, players []member,
+	outline []outlined) (planned, error) {
 	p := planned{id: s.id()}
 	present := make([]uuid.UUID, len(players))
 	for i, m := range players {
 		present[i] = m.id
 	}
 	for _, o := range outline {
-		b := practice.Block{ID: s.id().String(), Kind: o.kind, Title: o.title, Minutes: o.minutes, Baskets: 1, Seed: s.rng.Uint64N(1 << 31)}
+		b := practice.Block{ID: s.id().String(), Kind: o.kind, Title: o.title, Minutes: o.minutes, Baskets: 1,
+			Seed: s.rng.Uint64N(1 << 31)}
 		b.Play = scrimmages[o.title]
 		if o.kind == practice.DrillBlock {
 			b.Drill, b.Stage = o.drill, o.stage
 			if o.drill == slots {
 				b.Baskets = 2
-				b.Staff = []practice.Duty{{Who: "Ines", Job: "passes", Basket: 1}, {Who: "Ines", Job: "logs", Basket: 1}, {Who: "Marlow", Job: "passes", Basket: 2}, {Who: "Marlow", Job: "logs", Basket: 2}}
+				b.Staff = []practice.Duty{{Who: "Ines", Job: "passes", Basket: 1},
+					{Who: "Ines", Job: "logs", Basket: 1}, {Who: "Marlow", Job: "passes", Basket: 2},
+					{Who: "Marlow", Job: "logs", Basket: 2}}
 			}
 		}
 		p.blocks = append(p.blocks, b)
 	}
-	if err := s.q.InsertPractice(s.ctx, gen.InsertPracticeParams{ID: p.id, ProgramID: s.program, TeamID: team, StartsAt: at,
-		Minutes: int32(minutes), Status: string(status)}); err != nil {
+	if err := s.q.InsertPractice(s.ctx, gen.InsertPracticeParams{ID: p.id, ProgramID: s.program, TeamID: team,
+		StartsAt: at,
+		Minutes:  int32(minutes), Status: string(status)}); err != nil {
 		return p, err
 	}
 	return p, store.PutPlan(s.ctx, s.q, s.program, p.id, present, nil, p.blocks)

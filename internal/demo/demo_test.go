@@ -49,7 +49,9 @@ func TestDemoTellsItsStories(t *testing.T) {
 		for k, p := range players {
 			ids[k] = evidence.PlayerID(p.ID.String())
 		}
-		for k, line := range evidence.DefaultPolicy().Board(ids, reads.Cutter, reads.Columns(drill.Taught(nil), reads.TeamRules{}, reads.Cutter), log.History(evidence.DefaultPolicy()), now) {
+		for k, line := range evidence.DefaultPolicy().Board(ids, reads.Cutter,
+			reads.Columns(drill.Taught(nil), reads.TeamRules{}, reads.Cutter), log.History(evidence.DefaultPolicy()),
+			now) {
 			for _, c := range line.Cells {
 				verdicts[c.Judgement.Verdict]++
 				if c.Gap != "" && players[k].Name == "Bram" {
@@ -58,7 +60,9 @@ func TestDemoTellsItsStories(t *testing.T) {
 			}
 		}
 		moved := 0
-		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FROM rep_events r JOIN players p ON p.id = r.player_id WHERE p.team_id = $1 AND r.team_id <> $1", team.ID).Scan(&moved); err != nil {
+		if err := db.Pool.QueryRow(ctx,
+			"SELECT count(*) FROM rep_events r JOIN players p ON p.id = r.player_id WHERE p.team_id = $1 AND "+
+				"r.team_id <> $1", team.ID).Scan(&moved); err != nil {
 			t.Fatal(err)
 		}
 		stories["a record that moved up"] = stories["a record that moved up"] || moved > 0
@@ -68,7 +72,8 @@ func TestDemoTellsItsStories(t *testing.T) {
 			t.Errorf("the demo does not show: %s", story)
 		}
 	}
-	for _, v := range []evidence.Verdict{evidence.HasIt, evidence.NotYet, evidence.TooClose, evidence.NotEnough, evidence.Lapsed} {
+	for _, v := range []evidence.Verdict{evidence.HasIt, evidence.NotYet, evidence.TooClose, evidence.NotEnough,
+		evidence.Lapsed} {
 		if verdicts[v] == 0 {
 			t.Errorf("nobody on the demo's boards is %q: %v", v.Name(), verdicts)
 		}

@@ -43,12 +43,14 @@ func (s *seeder) game(t roster, o opponent) error {
 	y, m, d := s.now.Date()
 	at := time.Date(y, m, d-o.daysAgo, 0, 0, 0, 0, s.now.Location()).Add(tipOff)
 	terms := game.Terms{Minutes: gameMinutes, Together: [][]string{}, Caps: []game.MinutesCap{}}
-	playing := slices.DeleteFunc(slices.Clone(t.players), func(m member) bool { return o.daysAgo > 0 && m.awayAt(o.daysAgo) })
+	playing := slices.DeleteFunc(slices.Clone(t.players),
+		func(m member) bool { return o.daysAgo > 0 && m.awayAt(o.daysAgo) })
 	for _, m := range playing {
 		terms.Available = append(terms.Available, m.id.String())
 	}
 	mixes, stored := store.GameJSON(mix(o.expected), terms)
-	if err := s.q.InsertGame(s.ctx, gen.InsertGameParams{ID: id, ProgramID: s.program, TeamID: t.id, StartsAt: at, Opponent: o.name, Away: o.away, Mixes: mixes, Terms: stored}); err != nil {
+	if err := s.q.InsertGame(s.ctx, gen.InsertGameParams{ID: id, ProgramID: s.program, TeamID: t.id, StartsAt: at,
+		Opponent: o.name, Away: o.away, Mixes: mixes, Terms: stored}); err != nil {
 		return err
 	}
 	if o.does == nil {
@@ -73,16 +75,20 @@ func (s *seeder) game(t roster, o opponent) error {
 		}
 		who := users[s.rng.IntN(len(users))]
 		when := at.Add(time.Duration(k) * betweenReads)
-		rep := evidence.Rep{ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(id.String()), Block: evidence.BlockID(id.String()), At: when,
-			Player: evidence.PlayerID(who.id.String()), Role: role, Rung: drill.Game, Action: evidence.ActionID(action.ID), Cue: row.Cue,
-			Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[1].String()), Device: "demo"}
+		rep := evidence.Rep{ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(id.String()),
+			Block: evidence.BlockID(id.String()), At: when,
+			Player: evidence.PlayerID(who.id.String()), Role: role, Rung: drill.Game,
+			Action: evidence.ActionID(action.ID), Cue: row.Cue,
+			Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[1].String()),
+			Device: "demo"}
 		if s.rng.Float64() >= trueRate(t.base, who, read, drill.Game, drill.Right, number) {
 			others := confused[read]
 			rep.Made, rep.Correct = others[s.rng.IntN(len(others))], false
 		}
 		events = append(events, store.RepEvent{Rep: rep})
 		if k%10 < countedEach {
-			counts.ID, counts.At, counts.By, counts.Device = append(counts.ID, s.id()), append(counts.At, when), append(counts.By, 1), append(counts.Device, "demo")
+			counts.ID, counts.At, counts.By, counts.Device = append(counts.ID, s.id()), append(counts.At, when),
+				append(counts.By, 1), append(counts.Device, "demo")
 			counts.What = append(counts.What, game.Counters()[s.rng.IntN(len(game.Counters()))].ID)
 		}
 	}

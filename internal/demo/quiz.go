@@ -57,8 +57,10 @@ func (s *seeder) seen(it *quiz.Item, m member, at time.Time) (quiz.Answer, error
 	}
 	a := it.Settle(choice, quickest+s.rng.ExpFloat64()*0.4, at, s.now)
 	_, err := s.q.InsertQuizAnswer(s.ctx, gen.InsertQuizAnswerParams{
-		ProgramID: s.program, PlayerID: m.id, ID: s.id(), Action: it.Card.Action, Cue: it.Card.Cue.String(), Step: int32(it.Step), Seed: int64(it.Seed),
-		Expected: string(it.Right), Choice: string(choice), IsRight: a.Right, IsLate: a.Late, Seconds: a.Seconds, At: a.At,
+		ProgramID: s.program, PlayerID: m.id, ID: s.id(), Action: it.Card.Action, Cue: it.Card.Cue.String(),
+		Step: int32(it.Step), Seed: int64(it.Seed),
+		Expected: string(it.Right), Choice: string(choice), IsRight: a.Right, IsLate: a.Late, Seconds: a.Seconds,
+		At: a.At,
 	})
 	return a, err
 }

@@ -28,8 +28,9 @@ var confused = map[reads.Read][]reads.Read{
 	reads.Curl: {reads.Straight, reads.Straight, reads.Fade}, reads.Straight: {reads.Curl, reads.Fade},
 	reads.Fade: {reads.Curl, reads.Curl, reads.Straight}, reads.BackCut: {reads.Straight, reads.Straight, reads.Curl},
 	reads.ClearOut: {reads.Straight, reads.Curl}, reads.Keep: {reads.Straight, reads.Curl},
-	reads.Pop: {reads.Shape}, reads.Shape: {reads.Pop}, reads.Rescreen: {reads.Pop, reads.Slip}, reads.StepBall: {reads.Slip, reads.Shape},
-	reads.Split: {reads.Shape, reads.Slip}, reads.Slip: {reads.Shape, reads.Pop},
+	reads.Pop: {reads.Shape}, reads.Shape: {reads.Pop}, reads.Rescreen: {reads.Pop, reads.Slip},
+	reads.StepBall: {reads.Slip, reads.Shape},
+	reads.Split:    {reads.Shape, reads.Slip}, reads.Slip: {reads.Shape, reads.Pop},
 }
 
 var tags = map[reads.Role][]string{
@@ -55,7 +56,8 @@ func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
 			if err != nil {
 				return err
 			}
-			floor := session{seeder: s, team: t.id, base: t.base, practice: p.id, number: k, block: b, drill: d, stage: stage, members: byID}
+			floor := session{seeder: s, team: t.id, base: t.base, practice: p.id, number: k, block: b, drill: d,
+				stage: stage, members: byID}
 			if err := floor.log(present, clock); err != nil {
 				return err
 			}
@@ -63,7 +65,8 @@ func (s *seeder) logged(t roster, here []member, k int, at time.Time) error {
 		clock = clock.Add(time.Duration(b.Minutes * float64(time.Minute)))
 	}
 	effort := efforts[k%len(efforts)]
-	if _, err := s.q.SetEffort(s.ctx, gen.SetEffortParams{ProgramID: s.program, TeamID: t.id, ID: p.id, Effort: &effort}); err != nil {
+	if _, err := s.q.SetEffort(s.ctx, gen.SetEffortParams{ProgramID: s.program, TeamID: t.id, ID: p.id,
+		Effort: &effort}); err != nil {
 		return err
 	}
 	return s.ran(p, k, at)
@@ -79,7 +82,8 @@ var late = [...]float64{0, 1, 0, -1, 2, 0, -1}
 func (s *seeder) ran(p planned, k int, at time.Time) error {
 	tell := func(action practice.Action, block string) error {
 		id := uuid.MustParse(block)
-		return s.q.InsertClockEvent(s.ctx, gen.InsertClockEventParams{ProgramID: s.program, PracticeID: p.id, At: at, Action: string(action), BlockID: &id})
+		return s.q.InsertClockEvent(s.ctx, gen.InsertClockEventParams{ProgramID: s.program, PracticeID: p.id, At: at,
+			Action: string(action), BlockID: &id})
 	}
 	action := practice.StartClock
 	for i, b := range p.blocks {
@@ -151,8 +155,10 @@ func (s *session) ended(counts *gen.InsertFloorCountsParams, no int, right bool,
 	}
 	block := uuid.MustParse(s.block.ID)
 	counts.ID = append(counts.ID, uuid.NewSHA1(block, []byte{byte(no)}))
-	counts.BlockID, counts.RepNo, counts.At = append(counts.BlockID, block), append(counts.RepNo, int32(no)), append(counts.At, at)
-	counts.What, counts.By, counts.Device = append(counts.What, string(what)), append(counts.By, 1), append(counts.Device, "demo")
+	counts.BlockID, counts.RepNo, counts.At = append(counts.BlockID, block), append(counts.RepNo, int32(no)),
+		append(counts.At, at)
+	counts.What, counts.By, counts.Device = append(counts.What, string(what)), append(counts.By, 1),
+		append(counts.Device, "demo")
 }
 
 // rate is a player's true rate on a read in this block.
@@ -162,7 +168,8 @@ func (s *session) rate(m member, read reads.Read, side string) float64 {
 
 // trueRate is a player's hidden rate on a read, on a rung and a side, at the practice of
 // a number.
-func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill.Rung, side string, number int) float64 {
+func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill.Rung, side string,
+	number int) float64 {
 	r := base[read] + m.skill + m.quirk[read] + learning*float64(number)
 	switch rung {
 	case drill.Guided:
@@ -178,11 +185,15 @@ func trueRate(base map[reads.Read]float64, m member, read reads.Read, rung drill
 	return min(highest, max(lowest, r))
 }
 
-func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member, at time.Time) store.RepEvent {
+func (s *session) rep(rep drill.Rep, cue reads.Cue, role reads.Role, read reads.Read, m member,
+	at time.Time) store.RepEvent {
 	out := evidence.Rep{
-		ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(s.practice.String()), Block: evidence.BlockID(s.block.ID), No: rep.No, At: at,
-		Player: evidence.PlayerID(m.id.String()), Role: role, Drill: s.drill.ID, Rung: s.stage.Rung, Action: evidence.ActionID(s.drill.Action), Side: rep.Side, Cue: cue,
-		Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[rep.Basket-1].String()), Device: "demo",
+		ID: evidence.RepID(s.id().String()), Practice: evidence.PracticeID(s.practice.String()),
+		Block: evidence.BlockID(s.block.ID), No: rep.No, At: at,
+		Player: evidence.PlayerID(m.id.String()), Role: role, Drill: s.drill.ID, Rung: s.stage.Rung,
+		Action: evidence.ActionID(s.drill.Action), Side: rep.Side, Cue: cue,
+		Expected: read, Made: read, Correct: true, Observer: evidence.ObserverID(s.coaches[rep.Basket-1].String()),
+		Device: "demo",
 	}
 	if s.rng.Float64() >= s.rate(m, read, rep.Side) {
 		others := confused[read]

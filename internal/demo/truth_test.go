@@ -78,11 +78,13 @@ func TestTheHiddenRatesAreRecovered(t *testing.T) {
 					if r.At.Sub(days[k]) > 6*time.Hour {
 						rates[k], days[k] = nil, r.At
 					}
-					rates[k] = append(rates[k], trueRate(bases[team.ID.String()], m, r.Expected, r.Rung, r.Side, numberAt(now, r.At)))
+					rates[k] = append(rates[k], trueRate(bases[team.ID.String()], m, r.Expected, r.Rung, r.Side,
+						numberAt(now, r.At)))
 				}
 			}
 			for _, info := range reads.Catalogue() {
-				st := p.Stand(h, evidence.Skill{Player: evidence.PlayerID(player.ID.String()), Role: info.Role, Read: info.ID}, now)
+				st := p.Stand(h, evidence.Skill{Player: evidence.PlayerID(player.ID.String()), Role: info.Role,
+					Read: info.ID}, now)
 				for _, in := range st.Groups {
 					list := rates[key{info.ID, in.Group}]
 					if in.Judgement.Reps == 0 || len(list) == 0 {
@@ -111,7 +113,8 @@ func TestTheHiddenRatesAreRecovered(t *testing.T) {
 						stories[player.Name+" had it"] = true
 					}
 				}
-				for story, said := range map[string]string{" better right": st.Gap, " does less": st.Does, " plays less": st.Game} {
+				for story, said := range map[string]string{" better right": st.Gap, " does less": st.Does,
+					" plays less": st.Game} {
 					if said != "" && (story != " better right" || strings.Contains(said, "on the right")) {
 						stories[player.Name+story] = true
 					}
@@ -120,7 +123,8 @@ func TestTheHiddenRatesAreRecovered(t *testing.T) {
 		}
 	}
 	share := func(n, of int) float64 { return float64(n) / float64(of) }
-	t.Logf("%d rates, %.0f %% inside their range; has it: %d, %d wrong; not yet: %d, %d wrong", all, 100*share(inside, all), held, wrongHas, missed, wrongNot)
+	t.Logf("%d rates, %.0f %% inside their range; has it: %d, %d wrong; not yet: %d, %d wrong", all,
+		100*share(inside, all), held, wrongHas, missed, wrongNot)
 	if held < 40 || missed < 10 || all < 400 {
 		t.Fatalf("the demo says too little: %d held, %d not, of %d", held, missed, all)
 	}

@@ -53,7 +53,8 @@ func parse(page string) []Entry {
 		if kind == "" || !strings.HasPrefix(line, "|") || len(cells) < columns || strings.HasPrefix(line, "|---") {
 			continue
 		}
-		e := Entry{ID: strings.TrimSpace(cells[0]), Kind: kind, Word: strings.TrimSpace(cells[1]), Means: strings.TrimSpace(cells[2])}
+		e := Entry{ID: strings.TrimSpace(cells[0]), Kind: kind, Word: strings.TrimSpace(cells[1]),
+			Means: strings.TrimSpace(cells[2])}
 		if e.ID == "id" {
 			continue
 		}
@@ -67,7 +68,8 @@ func parse(page string) []Entry {
 	return out
 }
 
-// picture finds the action and the cue that show a word: a cue in the first action that has it, a read at the first cue it answers.
+// picture finds the action and the cue that show a word: a cue in the first action that has it, a read at the first cue
+// it answers.
 func picture(e Entry) (action, cue string) {
 	for _, a := range reads.Actions() {
 		for _, row := range a.Rows(reads.TeamRules{}) {

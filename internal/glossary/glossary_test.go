@@ -10,7 +10,8 @@ import (
 	"evrik/internal/doctable"
 )
 
-// TestActionsAndCues compares the tables of the glossary with what the engine knows, and writes them with EVRIK_WRITE_TABLES.
+// TestActionsAndCues compares the tables of the glossary with what the engine knows, and writes them with
+// EVRIK_WRITE_TABLES.
 func TestActionsAndCues(t *testing.T) {
 	var actions, cues []Entry
 	for _, a := range reads.Actions() {
@@ -67,7 +68,10 @@ func TestPictures(t *testing.T) {
 		if e.Word == "" || e.Means == "" || !slices.Contains([]byte(".!?"), e.Means[len(e.Means)-1]) {
 			t.Errorf("%+v is not a word with a sentence", e)
 		}
-		if slices.ContainsFunc(all[:i], func(b Entry) bool { return b.Kind == e.Kind && (b.ID == e.ID || b.Word == e.Word) }) {
+		if slices.ContainsFunc(all[:i], func(b Entry) bool {
+			return b.Kind == e.Kind &&
+				(b.ID == e.ID || b.Word == e.Word)
+		}) {
 			t.Errorf("%s %s is there twice", e.Kind, e.ID)
 		}
 		if e.Action == "" {
@@ -80,7 +84,8 @@ func TestPictures(t *testing.T) {
 			t.Errorf("%s %s is shown by %s/%s", e.Kind, e.ID, e.Action, e.Cue)
 		}
 		a, ok := reads.ActionByID(e.Action)
-		if !ok || !slices.ContainsFunc(a.Rows(reads.TeamRules{}), func(r reads.Row) bool { return r.Cue.String() == e.Cue }) {
+		if !ok || !slices.ContainsFunc(a.Rows(reads.TeamRules{}),
+			func(r reads.Row) bool { return r.Cue.String() == e.Cue }) {
 			t.Errorf("%s %s is shown by %s/%s, which is not a picture", e.Kind, e.ID, e.Action, e.Cue)
 		}
 	}
@@ -92,7 +97,8 @@ func TestPictures(t *testing.T) {
 
 func TestParse(t *testing.T) {
 	got := parse("# x\n| a | b | c |\n## Words of the game\n\n| id | word | meaning | shown by |\n|---|---|---|---|\n" +
-		"| curl | Curl | Turn. | down/trail |\n| lane | Lane | Paint. | |\n## Cues\n| trail | Trail | Stay. |\n## Words of the product\n| x | y | z |\n")
+		"| curl | Curl | Turn. | down/trail |\n| lane | Lane | Paint. | |\n## Cues\n| trail | Trail | Stay. |\n## " +
+		"Words of the product\n| x | y | z |\n")
 	want := []Entry{
 		{"curl", Word, "Curl", "Turn.", "down", "trail"},
 		{"lane", Word, "Lane", "Paint.", "", ""},

@@ -48,19 +48,23 @@ func Restore(ctx context.Context, url, file string) error {
 	}
 	defer conn.Close(context.WithoutCancel(ctx))
 	var tables, programs int
-	if err := conn.QueryRow(ctx, "SELECT count(*) FROM pg_tables WHERE schemaname = 'public'").Scan(&tables); err != nil {
+	if err := conn.QueryRow(ctx, "SELECT count(*) FROM pg_tables WHERE schemaname = 'public'").Scan(
+		&tables); err != nil {
 		return err
 	}
 	if tables > 0 {
 		if err := conn.QueryRow(ctx, "SELECT count(*) FROM programs").Scan(&programs); err != nil || programs > 0 {
-			return errors.New("This database is not empty. Nothing was restored; name an empty one with EVRIK_DATABASE_URL or EVRIK_HOME.")
+			return errors.New(
+				"This database is not empty. Nothing was restored; name an empty one with EVRIK_DATABASE_URL or " +
+					"EVRIK_HOME.")
 		}
 		// Made by a start that nobody went on with.
 		if _, err := conn.Exec(ctx, "DROP SCHEMA public CASCADE; CREATE SCHEMA public"); err != nil {
 			return err
 		}
 	}
-	if err := tool(ctx, "pg_restore", url, "--exit-on-error", "--single-transaction", "--no-owner", "--no-privileges", file); err != nil {
+	if err := tool(ctx, "pg_restore", url, "--exit-on-error", "--single-transaction", "--no-owner", "--no-privileges",
+		file); err != nil {
 		return fmt.Errorf("The backup could not be restored, and nothing of it was kept: %w", err)
 	}
 	return nil
@@ -81,7 +85,8 @@ func tool(ctx context.Context, name, url string, args ...string) error {
 		args = append([]string{"--dbname=" + c.Database}, args...)
 	}
 	cmd := exec.CommandContext(ctx, filepath.Join(bin, name), args...)
-	cmd.Env = append(os.Environ(), "PGHOST="+c.Host, "PGPORT="+strconv.Itoa(int(c.Port)), "PGUSER="+c.User, "PGPASSWORD="+c.Password, "PGDATABASE="+c.Database)
+	cmd.Env = append(os.Environ(), "PGHOST="+c.Host, "PGPORT="+strconv.Itoa(int(c.Port)), "PGUSER="+c.User,
+		"PGPASSWORD="+c.Password, "PGDATABASE="+c.Database)
 	if out, err := cmd.CombinedOutput(); err != nil {
 		return fmt.Errorf("%s (%w)", lastLine(out), err)
 	}

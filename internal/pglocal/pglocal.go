@@ -89,14 +89,20 @@ func Start(ctx context.Context, o Options) (_ *Cluster, err error) {
 	}
 	// Somebody who is stopping it holds this alone until it has stopped.
 	if c.inUse, err = c.lock(ctx, inUseFile, syscall.LOCK_SH, lockPatience); err != nil {
-		return nil, fmt.Errorf("The database in %s is being stopped by another process and does not end (%v). Nothing was started.", c.dir, err)
+		return nil,
+			fmt.Errorf(
+				"The database in %s is being stopped by another process and does not end (%v). Nothing was started.",
+				c.dir, err)
 	}
 	if err := c.createUnlessThere(ctx); err != nil {
 		return nil, err
 	}
 	secret, err := os.ReadFile(c.passwordFile())
 	if err != nil {
-		return nil, fmt.Errorf("The password of the database in %s cannot be read (%v). Nothing was changed; restore the file or start afresh in another directory.", c.dir, err)
+		return nil,
+			fmt.Errorf(
+				"The password of the database in %s cannot be read (%v). Nothing was changed; restore the file or "+
+					"start afresh in another directory.", c.dir, err)
 	}
 	c.password = strings.TrimSpace(string(secret))
 	return c, c.startUnlessRunning(ctx, 0)
@@ -117,7 +123,8 @@ func (c *Cluster) Ensure(ctx context.Context, database string) error {
 	}
 	defer conn.Close(ctx)
 	var there bool
-	if err := conn.QueryRow(ctx, "SELECT EXISTS (SELECT 1 FROM pg_database WHERE datname = $1)", database).Scan(&there); err != nil || there {
+	if err := conn.QueryRow(ctx, "SELECT EXISTS (SELECT 1 FROM pg_database WHERE datname = $1)",
+		database).Scan(&there); err != nil || there {
 		return err
 	}
 	_, err = conn.Exec(ctx, "CREATE DATABASE "+pgx.Identifier{database}.Sanitize())
@@ -148,7 +155,10 @@ func findServer() (string, error) {
 	if p, err := exec.LookPath("initdb"); err == nil {
 		return filepath.Dir(p), nil
 	}
-	return "", errors.New("PostgreSQL's server is not installed. On Debian: apt-get install postgresql. Or set EVRIK_DATABASE_URL to a server you have.")
+	return "",
+		errors.New(
+			"PostgreSQL's server is not installed. On Debian: apt-get install postgresql. Or set EVRIK_DATABASE_URL " +
+				"to a server you have.")
 }
 
 func version(path string) float64 {
@@ -163,7 +173,9 @@ func (c *Cluster) own() error {
 	}
 	u, err := user.Lookup("postgres")
 	if err != nil {
-		return errors.New("There is no user called postgres to run the database as. Install Debian's postgresql package, or start as another user than root.")
+		return errors.New(
+			"There is no user called postgres to run the database as. Install Debian's postgresql package, or start " +
+				"as another user than root.")
 	}
 	uid, _ := strconv.ParseUint(u.Uid, 10, 32)
 	gid, _ := strconv.ParseUint(u.Gid, 10, 32)
@@ -191,7 +203,9 @@ func (c *Cluster) prepare() error {
 	var fs syscall.Statfs_t
 	if err := syscall.Statfs(c.dir, &fs); err == nil {
 		if free := fs.Bavail * uint64(fs.Bsize); free < minFree {
-			return fmt.Errorf("The disk with %s is full: %d MB free, %d MB needed. Nothing was started; make room and start again.", c.dir, free>>20, minFree>>20)
+			return fmt.Errorf(
+				"The disk with %s is full: %d MB free, %d MB needed. Nothing was started; make room and start again.",
+				c.dir, free>>20, minFree>>20)
 		}
 	}
 	return nil
@@ -212,7 +226,9 @@ func (c *Cluster) createUnlessThere(ctx context.Context) error {
 
 func (c *Cluster) create(ctx context.Context) error {
 	if entries, err := os.ReadDir(c.data()); err == nil && len(entries) > 0 {
-		return fmt.Errorf("The database directory %s is damaged: it holds files but no PG_VERSION. Nothing was changed; move it away, or restore it from a backup.", c.data())
+		return fmt.Errorf(
+			"The database directory %s is damaged: it holds files but no PG_VERSION. Nothing was changed; move it "+
+				"away, or restore it from a backup.", c.data())
 	}
 	secret := rand.Text()
 	if err := os.WriteFile(c.passwordFile(), []byte(secret+"\n"), 0o600); err != nil {
@@ -226,7 +242,9 @@ func (c *Cluster) create(ctx context.Context) error {
 	out, err := c.command(ctx, "initdb", "-D", c.data(), "-U", superuser, "--pwfile", c.passwordFile(),
 		"--auth=scram-sha-256", "--encoding=UTF8", "--locale=C.UTF-8", "--no-sync").CombinedOutput()
 	if err != nil {
-		return fmt.Errorf("A new database could not be made in %s (%v): %s. May the user who runs it walk to that directory?", c.dir, err, lastLine(out))
+		return fmt.Errorf(
+			"A new database could not be made in %s (%v): %s. May the user who runs it walk to that directory?", c.dir,
+			err, lastLine(out))
 	}
 	return nil
 }
@@ -238,7 +256,8 @@ func (c *Cluster) start(ctx context.Context, port int) error {
 			return fmt.Errorf("No free port was found on 127.0.0.1 (%v).", err)
 		}
 	}
-	settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=%d", port, maxConnections)
+	settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=%d",
+		port, maxConnections)
 	if c.volatile {
 		settings += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
 	}
@@ -246,7 +265,8 @@ func (c *Cluster) start(ctx context.Context, port int) error {
 	cmd := c.command(ctx, "pg_ctl", "start", "-D", c.data(), "-l", c.log(), "-w", "-t", startWait, "-o", settings)
 	if err := cmd.Run(); err != nil {
 		said, _ := os.ReadFile(c.log())
-		return fmt.Errorf("The database in %s did not start: %s. Nothing was changed; see %s.", c.dir, lastLine(said), c.log())
+		return fmt.Errorf("The database in %s did not start: %s. Nothing was changed; see %s.", c.dir, lastLine(said),
+			c.log())
 	}
 	c.port = port
 	return c.noteStarted()

@@ -142,7 +142,8 @@ func TestServingIsHandedOver(t *testing.T) {
 	if err := old.Ensure(ctx, "kept"); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := serve("127.0.0.1:8418"); err == nil || !strings.Contains(err.Error(), fmt.Sprintf("process %d at 127.0.0.1:8417", os.Getpid())) {
+	if _, err := serve("127.0.0.1:8418"); err == nil ||
+		!strings.Contains(err.Error(), fmt.Sprintf("process %d at 127.0.0.1:8417", os.Getpid())) {
 		t.Fatalf("a second server was told: %v", err)
 	}
 	query(t, old, "SELECT 1") // and the refused one has stopped nothing
@@ -219,7 +220,8 @@ func TestDirectoryThatCannotBeMade(t *testing.T) {
 	if err := os.WriteFile(file, nil, 0o644); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := Start(t.Context(), Options{Dir: filepath.Join(file, "cluster")}); err == nil || !strings.Contains(err.Error(), "cannot be made") {
+	if _, err := Start(t.Context(), Options{Dir: filepath.Join(file, "cluster")}); err == nil ||
+		!strings.Contains(err.Error(), "cannot be made") {
 		t.Errorf("%v", err)
 	}
 }

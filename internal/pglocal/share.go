@@ -39,7 +39,8 @@ var errLocked = errors.New("locked")
 func (c *Cluster) lock(ctx context.Context, name string, how int, patience time.Duration) (*os.File, error) {
 	f, err := os.OpenFile(filepath.Join(c.dir, name), os.O_RDWR|os.O_CREATE, 0o600)
 	if err != nil {
-		return nil, fmt.Errorf("The file %s cannot be opened (%v). Nothing was started.", filepath.Join(c.dir, name), err)
+		return nil, fmt.Errorf("The file %s cannot be opened (%v). Nothing was started.", filepath.Join(c.dir, name),
+			err)
 	}
 	for end := time.Now().Add(patience); ; {
 		err := syscall.Flock(int(f.Fd()), how|syscall.LOCK_NB)
@@ -67,7 +68,9 @@ func (c *Cluster) serve(ctx context.Context, at string) error {
 	f, err := c.lock(ctx, servingFile, syscall.LOCK_EX, handOver)
 	if errors.Is(err, errLocked) {
 		who, _ := os.ReadFile(filepath.Join(c.dir, servingFile))
-		return fmt.Errorf("Another Evrik (%s) serves from %s. Stop it first, or choose another place with EVRIK_HOME. Nothing was started.", strings.TrimSpace(string(who)), c.dir)
+		return fmt.Errorf(
+			"Another Evrik (%s) serves from %s. Stop it first, or choose another place with EVRIK_HOME. Nothing "+
+				"was started.", strings.TrimSpace(string(who)), c.dir)
 	}
 	if err != nil {
 		return err

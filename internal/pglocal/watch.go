@@ -90,7 +90,8 @@ func (c *Cluster) startUnlessRunning(ctx context.Context, port int) error {
 // then PostgreSQL takes it for a running one.
 func (c *Cluster) waitUntilGone(ctx context.Context) {
 	pid, _ := c.running()
-	for end := time.Now().Add(burial); pid != 0 && processState(pid) == 'Z' && ctx.Err() == nil && time.Now().Before(end); {
+	for end := time.Now().Add(burial); pid != 0 && processState(pid) == 'Z' && ctx.Err() == nil &&
+		time.Now().Before(end); {
 		time.Sleep(lockPause)
 	}
 }

@@ -1,5 +1,5 @@
-// Package sentences turns refusals into the sentences that people read. It is the only place with those words: all other
-// packages refuse by code. A sentence says what happened, what was kept and what to do.
+// Package sentences turns refusals into the sentences that people read. It is the only place with those words: all
+// other packages refuse by code. A sentence says what happened, what was kept and what to do.
 package sentences
 
 import (
@@ -19,8 +19,8 @@ var catalogue = func() map[string]string {
 
 func init() { refusal.Speak = sentence }
 
-// Of returns the sentence for the refusal that err is or wraps. For any other error, and for an unknown code, it returns
-// the error's own text.
+// Of returns the sentence for the refusal that err is or wraps. For any other error, and for an unknown code, it
+// returns the error's own text.
 func Of(err error) string { return sentence(refusal.Of(err)) }
 
 func sentence(r refusal.Refusal) string {

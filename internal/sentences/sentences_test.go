@@ -34,7 +34,8 @@ func source(t *testing.T, visit func(path string, f *ast.File)) {
 	root := os.DirFS("../..")
 	for _, dir := range []string{"core", "internal/app", "internal/web", "internal/store", "internal/archive"} {
 		err := fs.WalkDir(root, dir, func(path string, d fs.DirEntry, err error) error {
-			if err != nil || d.IsDir() || filepath.Ext(path) != ".go" || strings.HasSuffix(path, "_test.go") || strings.Contains(path, "/gen/") {
+			if err != nil || d.IsDir() || filepath.Ext(path) != ".go" || strings.HasSuffix(path, "_test.go") ||
+				strings.Contains(path, "/gen/") {
 				return err
 			}
 			f, err := parser.ParseFile(token.NewFileSet(), filepath.Join("../..", path), nil, 0)
@@ -86,7 +87,8 @@ func TestEveryCodeHasItsSentence(t *testing.T) {
 					format, known := catalogue[code]
 					if given := len(n.Args) - at - 1; !known {
 						t.Errorf("%s: %s has no sentence", path, code)
-					} else if wanted := len(verb.FindAllString(format, -1)); wanted != given && n.Ellipsis == token.NoPos {
+					} else if wanted := len(verb.FindAllString(format, -1)); wanted != given &&
+						n.Ellipsis == token.NoPos {
 						t.Errorf("%s: %s is given %d values, and its sentence takes %d", path, code, given, wanted)
 					}
 				}
@@ -102,7 +104,8 @@ func TestEveryCodeHasItsSentence(t *testing.T) {
 		if !used[code] {
 			t.Errorf("nobody refuses with %s", code)
 		}
-		if text == "%s" || strings.HasPrefix(code, "court.") || strings.HasPrefix(code, "drill.act-") || strings.HasPrefix(code, "offense.") {
+		if text == "%s" || strings.HasPrefix(code, "court.") || strings.HasPrefix(code, "drill.act-") ||
+			strings.HasPrefix(code, "offense.") {
 			continue // a part of another sentence
 		}
 		if !strings.HasSuffix(text, ".") && !strings.HasSuffix(text, "%s") {
@@ -155,8 +158,10 @@ func TestSentencesAreMade(t *testing.T) {
 		want string
 	}{
 		{refusal.New("roster.number", "123"), `"123" is not a jersey number: one or two digits, 0 and 00 included.`},
-		{refusal.New("practice.block-at", 2, inner), `Block 2: Slot twos has no stage called "moon". Choose one from its ladder.`},
-		{refusal.Keeping(fmt.Errorf("laid out: %w", inner), "kept.nothing"), `Slot twos has no stage called "moon". Choose one from its ladder. Nothing was saved.`},
+		{refusal.New("practice.block-at", 2, inner),
+			`Block 2: Slot twos has no stage called "moon". Choose one from its ladder.`},
+		{refusal.Keeping(fmt.Errorf("laid out: %w", inner), "kept.nothing"),
+			`Slot twos has no stage called "moon". Choose one from its ladder. Nothing was saved.`},
 		{errors.New("disk full"), "disk full"},
 		{refusal.New("no.such-code", 4), "no.such-code: 4"},
 	} {
@@ -164,7 +169,8 @@ func TestSentencesAreMade(t *testing.T) {
 			t.Errorf("%v: %s, want %s", c.err, got, c.want)
 		}
 	}
-	if text, err := refusal.Of(inner).MarshalText(); err != nil || !strings.HasPrefix(string(text), "Slot twos has no stage") {
+	if text, err := refusal.Of(inner).MarshalText(); err != nil ||
+		!strings.HasPrefix(string(text), "Slot twos has no stage") {
 		t.Errorf("an answer says %s, %v", text, err)
 	}
 	if text, err := (refusal.Refusal{}).MarshalText(); err != nil || len(text) != 0 {

@@ -22,8 +22,10 @@ func TestOutbox(t *testing.T) {
 	if list, err := o.List(club); err != nil || len(list) != 0 {
 		t.Fatalf("an empty outbox: %v, %v", list, err)
 	}
-	text := "18:00  Dribbeln über die Mitte, 10 min\n" + strings.Repeat("a line longer than mail allows ", 40) + "\n.\nFrom here on\n"
-	sent := mail.Message{Program: club, To: "ines@tallowcreek.example", Subject: "U14, Übungsabend: “two ends”", Text: text,
+	text := "18:00  Dribbeln über die Mitte, 10 min\n" + strings.Repeat("a line longer than mail allows ", 40) +
+		"\n.\nFrom here on\n"
+	sent := mail.Message{Program: club, To: "ines@tallowcreek.example", Subject: "U14, Übungsabend: “two ends”",
+		Text:        text,
 		Attachments: map[string][]byte{"practice.ics": []byte("BEGIN:VCALENDAR\r\n")}}
 	first, err := o.Put(sent, at)
 	if err != nil {
@@ -41,7 +43,8 @@ func TestOutbox(t *testing.T) {
 	if strings.ReplaceAll(body, "\r\n", "\n") != text || !slices.Equal(attached, []string{"practice.ics"}) {
 		t.Errorf("%q with %v", body, attached)
 	}
-	if _, body, attached, err := o.Read(club, second.ID); err != nil || strings.ReplaceAll(body, "\r\n", "\n") != text || len(attached) != 0 {
+	if _, body, attached, err := o.Read(club, second.ID); err != nil ||
+		strings.ReplaceAll(body, "\r\n", "\n") != text || len(attached) != 0 {
 		t.Errorf("%q with %v, %v", body, attached, err)
 	}
 	list, err := o.List(club)
@@ -49,7 +52,8 @@ func TestOutbox(t *testing.T) {
 		t.Errorf("%+v, %v", list, err)
 	}
 	// What concerns an account alone is in no program's list.
-	if err := o.Send(t.Context(), mail.Message{To: "ines@tallowcreek.example", Subject: "A new password", Text: "link"}, at); err != nil {
+	if err := o.Send(t.Context(), mail.Message{To: "ines@tallowcreek.example", Subject: "A new password", Text: "link"},
+		at); err != nil {
 		t.Fatal(err)
 	}
 	if list, err := o.List(club); err != nil || len(list) != 2 {

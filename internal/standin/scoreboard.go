@@ -168,7 +168,8 @@ func (s *Scoreboard) read(ctx context.Context, turn int) error {
 			if line.Horn {
 				horns++
 			}
-			*b = Board{On: true, Block: line.Block, Next: line.Next, Left: line.Left, Running: line.Running, Horns: horns}
+			*b = Board{On: true, Block: line.Block, Next: line.Next, Left: line.Left, Running: line.Running,
+				Horns: horns}
 		})
 	}
 	return nil

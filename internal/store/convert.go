@@ -77,7 +77,8 @@ func FloorOf(t gen.Team) (reads.Floor, error) {
 
 // RulesOf are a team's choices where coaches differ.
 func RulesOf(t gen.Team) reads.TeamRules {
-	return reads.TeamRules{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst, AllActions: t.AllActions}
+	return reads.TeamRules{FadeToCorner: t.FadeToCorner, FlareFirst: t.FlareFirst, ShootFirst: t.ShootFirst,
+		AllActions: t.AllActions}
 }
 
 // staffJSON writes who does what in a block.
@@ -104,7 +105,8 @@ func BlocksOf(rows []gen.Block) []practice.Block {
 		blocks[i] = practice.Block{
 			ID: b.ID.String(), Kind: practice.Kind(b.Kind), Title: b.Title, Drill: b.Drill, Stage: b.Stage,
 			Minutes: b.Minutes, Baskets: int(b.Baskets), Seconds: b.Seconds, Seed: uint64(b.Seed),
-			Basket: int(b.Basket), Players: make([]string, len(b.Players)), Pin: b.Pin, NoHelpers: b.NoHelpers, PlayerShows: b.PlayerShows, Play: b.Play,
+			Basket: int(b.Basket), Players: make([]string, len(b.Players)), Pin: b.Pin, NoHelpers: b.NoHelpers,
+			PlayerShows: b.PlayerShows, Play: b.Play,
 		}
 		blocks[i].Staff = staffOf(b.Staff)
 		for k, id := range b.Players {
@@ -118,7 +120,8 @@ func BlocksOf(rows []gen.Block) []practice.Block {
 func ChangesOf(rows []gen.FloorChange) []practice.Change {
 	out := make([]practice.Change, len(rows))
 	for i, r := range rows {
-		out[i] = practice.Change{Kind: practice.ChangeKind(r.Kind), After: int(r.AfterRep), Was: practice.Presence(r.Was), State: practice.Presence(r.State)}
+		out[i] = practice.Change{Kind: practice.ChangeKind(r.Kind), After: int(r.AfterRep),
+			Was: practice.Presence(r.Was), State: practice.Presence(r.State)}
 		if r.BlockID != nil {
 			out[i].Block = r.BlockID.String()
 		}
@@ -202,7 +205,8 @@ func PacesOf(rows []gen.PaceOfTeamRow) map[practice.StageKey]drill.Measured {
 	logged := map[practice.StageKey][]drill.Logged{}
 	for _, r := range rows {
 		k := practice.StageKey{Drill: r.Drill, Stage: r.Stage}
-		logged[k] = append(logged[k], drill.Logged{Block: r.BlockID.String(), No: int(r.RepNo), Baskets: int(r.Baskets), At: r.At})
+		logged[k] = append(logged[k], drill.Logged{Block: r.BlockID.String(), No: int(r.RepNo), Baskets: int(r.Baskets),
+			At: r.At})
 	}
 	out := map[practice.StageKey]drill.Measured{}
 	for k, reps := range logged {

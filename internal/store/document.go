@@ -59,7 +59,8 @@ func read(what string, column []byte, into any) error {
 	}
 	value, version := open(column)
 	if version > documentVersion {
-		return fmt.Errorf("%s is of version %d, which a newer Evrik has written; this one reads up to %d", what, version, documentVersion)
+		return fmt.Errorf("%s is of version %d, which a newer Evrik has written; this one reads up to %d", what,
+			version, documentVersion)
 	}
 	if err := json.Unmarshal(value, into); err != nil {
 		return fmt.Errorf("%s cannot be read: %w", what, err)

@@ -33,7 +33,8 @@ type TeamLog struct {
 }
 
 // TeamLog reads the log of the players who are on a team now, as it was at a moment.
-func (s *Store) TeamLog(ctx context.Context, policy evidence.Policy, team gen.Team, players []gen.Player, now time.Time) (TeamLog, error) {
+func (s *Store) TeamLog(ctx context.Context, policy evidence.Policy, team gen.Team, players []gen.Player,
+	now time.Time) (TeamLog, error) {
 	zone, err := time.LoadLocation(team.Zone)
 	if err != nil {
 		return TeamLog{}, err

@@ -29,10 +29,12 @@ func newClub(t testing.TB, db *store.Store, size int) club {
 	c, ctx := club{program: uuid.New(), team: uuid.New()}, t.Context()
 	floor, _ := court.PresetCourt(court.HighSchool)
 	must(t, db.InsertProgram(ctx, gen.InsertProgramParams{ID: c.program, Name: "p"}))
-	must(t, db.InsertTeam(ctx, gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: "t", Ages: "12-14", Zone: "UTC", Court: store.CourtJSON(floor)}))
+	must(t, db.InsertTeam(ctx, gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: "t", Ages: "12-14",
+		Zone: "UTC", Court: store.CourtJSON(floor)}))
 	for i := range size {
 		c.players = append(c.players, uuid.New())
-		must(t, db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: c.players[i], ProgramID: c.program, TeamID: c.team, Jersey: fmt.Sprint(i), Name: fmt.Sprint("P", i)}))
+		must(t, db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: c.players[i], ProgramID: c.program, TeamID: c.team,
+			Jersey: fmt.Sprint(i), Name: fmt.Sprint("P", i)}))
 	}
 	return c
 }
@@ -60,11 +62,16 @@ func (b *logbook) rep(practice int) evidence.Rep {
 	block := uuid.NewSHA1(b.club.program, []byte{byte(practice)}).String()
 	expected, made := bookReads[b.rng.IntN(4)], bookReads[b.rng.IntN(4)]
 	no := b.rng.IntN(30)
-	return evidence.Rep{ID: newRepID(), Practice: evidence.PracticeID(block), Block: evidence.BlockID(block), No: no, At: b.start.AddDate(0, 0, 7*practice).Add(time.Duration(no) * time.Minute),
-		Player: evidence.PlayerID(b.club.players[b.rng.IntN(len(b.club.players))].String()), Role: reads.Cutter, Drill: "slot-twos", Action: evidence.ActionID([]string{reads.Down, reads.Away}[b.rng.IntN(2)]),
-		Rung: []drill.Rung{drill.Guided, drill.Live2, drill.Air}[b.rng.IntN(3)], Side: []string{"left", "right"}[b.rng.IntN(2)],
-		Cue: []reads.Cue{reads.Trail, reads.Under}[b.rng.IntN(2)], Expected: expected, Made: made, Correct: made == expected,
-		Observer: evidence.ObserverID(uuid.NewSHA1(b.club.program, []byte{'o', byte(b.rng.IntN(3))}).String()), Device: "d"}
+	return evidence.Rep{ID: newRepID(), Practice: evidence.PracticeID(block), Block: evidence.BlockID(block), No: no,
+		At:     b.start.AddDate(0, 0, 7*practice).Add(time.Duration(no) * time.Minute),
+		Player: evidence.PlayerID(b.club.players[b.rng.IntN(len(b.club.players))].String()), Role: reads.Cutter,
+		Drill: "slot-twos", Action: evidence.ActionID([]string{reads.Down, reads.Away}[b.rng.IntN(2)]),
+		Rung: []drill.Rung{drill.Guided, drill.Live2, drill.Air}[b.rng.IntN(3)],
+		Side: []string{"left", "right"}[b.rng.IntN(2)],
+		Cue:  []reads.Cue{reads.Trail, reads.Under}[b.rng.IntN(2)], Expected: expected, Made: made,
+		Correct:  made == expected,
+		Observer: evidence.ObserverID(uuid.NewSHA1(b.club.program, []byte{'o', byte(b.rng.IntN(3))}).String()),
+		Device:   "d"}
 }
 
 func newRepID() evidence.RepID { return evidence.RepID(uuid.NewString()) }
@@ -138,7 +145,8 @@ func TestHistoryFollowsTheLog(t *testing.T) {
 	const practices, rounds, devices = 16, 2, 3
 	books := make([]*logbook, devices)
 	for i := range books {
-		books[i] = &logbook{rng: rand.New(rand.NewPCG(uint64(i), 9)), club: c, start: now.AddDate(0, 0, -7*(practices-1)).Add(-time.Hour)}
+		books[i] = &logbook{rng: rand.New(rand.NewPCG(uint64(i), 9)), club: c,
+			start: now.AddDate(0, 0, -7*(practices-1)).Add(-time.Hour)}
 	}
 	check := func(when string) string {
 		t.Helper()

@@ -18,7 +18,8 @@ func keepCounts(ctx context.Context, q *gen.Queries, program uuid.UUID, rows []g
 	}
 	counts := map[gen.AddKeptParams]int32{}
 	for _, r := range evidence.OnePerRep(repsOf(rows)) {
-		counts[gen.AddKeptParams{ProgramID: program, TeamID: team[r.ID], Role: string(r.Role), Expected: string(r.Expected), Made: string(r.Made),
+		counts[gen.AddKeptParams{ProgramID: program, TeamID: team[r.ID], Role: string(r.Role),
+			Expected: string(r.Expected), Made: string(r.Made),
 			Rung: string(r.Rung), IsCorrect: r.Correct}]++
 	}
 	for k, n := range counts {
@@ -34,7 +35,8 @@ func keepCounts(ctx context.Context, q *gen.Queries, program uuid.UUID, rows []g
 // team stay. False where there is no such player on the team.
 func (s *Store) Erase(ctx context.Context, program, team, player uuid.UUID) (there bool, err error) {
 	err = s.Tx(ctx, func(q *gen.Queries) error {
-		if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program, Ids: []uuid.UUID{player}}); err != nil {
+		if _, err := q.LockPlayers(ctx, gen.LockPlayersParams{ProgramID: program,
+			Ids: []uuid.UUID{player}}); err != nil {
 			return err
 		}
 		if _, err := q.Player(ctx, gen.PlayerParams{ProgramID: program, TeamID: team, ID: player}); err != nil {
@@ -96,7 +98,8 @@ func (s *Store) Forget(ctx context.Context, now time.Time) error {
 // ForgetBefore drops what a program holds from before a moment.
 func (s *Store) ForgetBefore(ctx context.Context, program uuid.UUID, before time.Time) error {
 	return s.Tx(ctx, func(q *gen.Queries) error {
-		players, err := q.PlayersWithRepsBefore(ctx, gen.PlayersWithRepsBeforeParams{ProgramID: program, Before: before})
+		players, err := q.PlayersWithRepsBefore(ctx,
+			gen.PlayersWithRepsBeforeParams{ProgramID: program, Before: before})
 		if err != nil {
 			return err
 		}
@@ -118,19 +121,24 @@ func (s *Store) ForgetBefore(ctx context.Context, program uuid.UUID, before time
 				return err
 			}
 		}
-		if _, err := q.DeleteRepsBefore(ctx, gen.DeleteRepsBeforeParams{ProgramID: program, Before: before}); err != nil {
+		if _, err := q.DeleteRepsBefore(ctx, gen.DeleteRepsBeforeParams{ProgramID: program,
+			Before: before}); err != nil {
 			return err
 		}
-		if err := q.DeleteAttendanceBefore(ctx, gen.DeleteAttendanceBeforeParams{ProgramID: program, Before: before}); err != nil {
+		if err := q.DeleteAttendanceBefore(ctx, gen.DeleteAttendanceBeforeParams{ProgramID: program,
+			Before: before}); err != nil {
 			return err
 		}
-		if err := q.DeleteChangesBefore(ctx, gen.DeleteChangesBeforeParams{ProgramID: program, Before: before}); err != nil {
+		if err := q.DeleteChangesBefore(ctx, gen.DeleteChangesBeforeParams{ProgramID: program,
+			Before: before}); err != nil {
 			return err
 		}
-		if err := q.DeleteHomeShotsBefore(ctx, gen.DeleteHomeShotsBeforeParams{ProgramID: program, Before: before}); err != nil {
+		if err := q.DeleteHomeShotsBefore(ctx, gen.DeleteHomeShotsBeforeParams{ProgramID: program,
+			Before: before}); err != nil {
 			return err
 		}
-		if err := q.DeleteQuizAnswersBefore(ctx, gen.DeleteQuizAnswersBeforeParams{ProgramID: program, Before: before}); err != nil {
+		if err := q.DeleteQuizAnswersBefore(ctx, gen.DeleteQuizAnswersBeforeParams{ProgramID: program,
+			Before: before}); err != nil {
 			return err
 		}
 		return q.ForgetAudit(ctx, gen.ForgetAuditParams{ProgramID: program, Before: before})

@@ -82,7 +82,8 @@ type AccountChange struct {
 // SetPassword stores a new password's hash and ends every session, known device and link to a new
 // password of its owner.
 func SetPassword(ctx context.Context, q *gen.Queries, who gen.Staff, hash string) error {
-	if _, err := q.SetPassword(ctx, gen.SetPasswordParams{ProgramID: who.ProgramID, ID: who.ID, PasswordHash: hash}); err != nil {
+	if _, err := q.SetPassword(ctx, gen.SetPasswordParams{ProgramID: who.ProgramID, ID: who.ID,
+		PasswordHash: hash}); err != nil {
 		return err
 	}
 	if err := q.ForgetDevices(ctx, gen.ForgetDevicesParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {

@@ -47,13 +47,17 @@ func TestOldDatabaseMigrates(t *testing.T) {
 		args  []any
 	}{
 		{"INSERT INTO programs (id, name) VALUES ($1, 'p')", []any{program}},
-		{"INSERT INTO teams (id, program_id, name, season, ages, zone, court) VALUES ($1, $2, 't', 's', '12-14', 'UTC', '{}')", []any{team, program}},
-		{"INSERT INTO players (id, program_id, team_id, jersey, name) VALUES ($1, $2, $3, '4', 'N')", []any{player, program, team}},
+		{"INSERT INTO teams (id, program_id, name, season, ages, zone, court) VALUES ($1, $2, 't', 's', '12-14', " +
+			"'UTC', '{}')", []any{team, program}},
+		{"INSERT INTO players (id, program_id, team_id, jersey, name) VALUES ($1, $2, $3, '4', 'N')",
+			[]any{player, program, team}},
 		{event, []any{rep, program, team, block, "rep", nil, at, player}},
 		{event, []any{uuid.New(), program, team, block, "rep", nil, at.Add(time.Minute), player}},
 		{event, []any{void, program, team, block, "void", rep, at.Add(2 * time.Minute), player}},
-		{"INSERT INTO kept_counts (program_id, team_id, role, expected, made, rung, is_right, reps) VALUES ($1, $2, 'cutter', 'curl', 'curl', 'live2', true, 5)", []any{program, team}},
-		{"INSERT INTO sums VALUES ($1, $2, 'cutter', 'curl', 'live2', 'left', 1, 0, 1, 0, $3, $4, 1, 0, 1, 0)", []any{program, player, at, block}},
+		{"INSERT INTO kept_counts (program_id, team_id, role, expected, made, rung, is_right, reps) VALUES ($1, $2, " +
+			"'cutter', 'curl', 'curl', 'live2', true, 5)", []any{program, team}},
+		{"INSERT INTO sums VALUES ($1, $2, 'cutter', 'curl', 'live2', 'left', 1, 0, 1, 0, $3, $4, 1, 0, 1, 0)",
+			[]any{program, player, at, block}},
 	} {
 		if _, err := db.ExecContext(ctx, step.query, step.args...); err != nil {
 			t.Fatalf("%s: %v", step.query, err)
@@ -73,7 +77,8 @@ func TestOldDatabaseMigrates(t *testing.T) {
 		if err != nil || len(reps) != 1 {
 			t.Fatalf("%d reps stand, %v", len(reps), err)
 		}
-		if r := reps[0]; r.Action != "down" || r.Correct || r.Made != "straight" || r.Side != "left" || r.No != 3 || len(r.Tags) != 2 || r.Tags[1] != (evidence.Tag{ID: "daylight"}) {
+		if r := reps[0]; r.Action != "down" || r.Correct || r.Made != "straight" || r.Side != "left" || r.No != 3 ||
+			len(r.Tags) != 2 || r.Tags[1] != (evidence.Tag{ID: "daylight"}) {
 			t.Errorf("%+v", r)
 		}
 		kept, err := s.KeptOfTeam(ctx, gen.KeptOfTeamParams{ProgramID: program, TeamID: team})
@@ -102,7 +107,8 @@ const shape = `SELECT coalesce(string_agg(line, E'\n' ORDER BY line), '') FROM (
 	UNION ALL SELECT pg_get_functiondef(p.oid) FROM pg_proc p WHERE pronamespace = 'public'::regnamespace AND prolang <> (SELECT oid FROM pg_language WHERE lanname = 'c')
 ) lines WHERE line NOT LIKE '%goose%'`
 
-// Every migration has its way back: one step down gives the database of the version before, and up again the same as ever.
+// Every migration has its way back: one step down gives the database of the version before, and up again the same as
+// ever.
 func TestEveryMigrationGoesBack(t *testing.T) {
 	ctx := t.Context()
 	db, err := sql.Open("pgx", pgtest.URL(t))

@@ -31,8 +31,8 @@ func (h *heard) TraceQueryStart(ctx context.Context, _ *pgx.Conn, data pgx.Trace
 
 func (h *heard) TraceQueryEnd(context.Context, *pgx.Conn, pgx.TraceQueryEndData) {}
 
-// years fills a database with so many reps of so many clubs, over two years, with their practices, blocks, who was there,
-// what changed and what was counted. It returns the clubs and the newest practice of the first.
+// years fills a database with so many reps of so many clubs, over two years, with their practices, blocks, who was
+// there, what changed and what was counted. It returns the clubs and the newest practice of the first.
 func years(t *testing.T, db *store.Store, clubs, reps int) ([]club, uuid.UUID) {
 	const squad, practices = 12, 150
 	exec := func(sql string, args ...any) {
@@ -48,26 +48,33 @@ func years(t *testing.T, db *store.Store, clubs, reps int) ([]club, uuid.UUID) {
 		all = append(all, c)
 		exec(`INSERT INTO practices (id, program_id, team_id, starts_at, minutes, status)
 			SELECT gen_random_uuid(), $1, $2, timestamptz '2026-03-17' - n * interval '5 days', 90, 'done' FROM generate_series(1, $3::integer) n`, c.program, c.team, practices)
-		exec(`INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed)
+		exec(
+			`INSERT INTO blocks (id, program_id, practice_id, position, kind, title, drill, stage, minutes, baskets, seconds, seed)
 			SELECT gen_random_uuid(), $1, p.id, n, 'drill', 't', 'slot-twos', 'shown', 10, 1, 20, 1 FROM practices p, generate_series(0, 7) n WHERE p.program_id = $1`, c.program)
 		exec(`INSERT INTO attendance (program_id, practice_id, player_id)
 			SELECT $1, p.id, w.id FROM practices p, players w WHERE p.program_id = $1 AND w.program_id = $1`, c.program)
-		exec(`INSERT INTO floor_changes (id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state)
+		exec(
+			`INSERT INTO floor_changes (id, program_id, practice_id, at, kind, block_id, after_rep, player_id, was, state)
 			SELECT gen_random_uuid(), $1, p.id, p.starts_at, 'presence', NULL, n, $2, '', 'limited' FROM practices p, generate_series(1, 5) n WHERE p.program_id = $1`, c.program, c.players[0])
-		exec(`INSERT INTO floor_counts (id, program_id, practice_id, block_id, rep_no, at, what, by, observer_id, device)
+		exec(
+			`INSERT INTO floor_counts (id, program_id, practice_id, block_id, rep_no, at, what, by, observer_id, device)
 			SELECT gen_random_uuid(), $1, b.practice_id, b.id, n, now(), 'scored', 1, $2, 'd' FROM blocks b, generate_series(1, 3) n WHERE b.program_id = $1`, c.program, c.players[0])
-		exec(`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device)
+		exec(
+			`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device)
 			SELECT gen_random_uuid(), $1, $2, b.practice_id, b.id, 'rep', n, p.starts_at + n * interval '20 seconds', ($3::uuid[])[1 + (n + k) % $4::integer], 'cutter', b.drill, 'shown', 'down', 'left', 'trail', 'curl', 'curl', true, ($3::uuid[])[1], 'd'
 			FROM (SELECT *, row_number() OVER () k FROM blocks WHERE program_id = $1) b JOIN practices p ON p.id = b.practice_id, generate_series(1, $5) n`,
 			c.program, c.team, c.players, squad, reps/clubs/(practices*8))
-		exec(`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device)
+		exec(
+			`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device)
 			SELECT gen_random_uuid(), program_id, team_id, practice_id, block_id, 'void', id, rep_no, at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, observer_id, device
 			FROM rep_events WHERE program_id = $1 AND rep_no = 3`, c.program)
 	}
 	exec("ALTER TABLE rep_events ENABLE TRIGGER USER")
 	exec("ANALYZE")
 	var newest uuid.UUID
-	if err := db.Pool.QueryRow(t.Context(), "SELECT id FROM practices WHERE program_id = $1 ORDER BY starts_at DESC LIMIT 1", all[0].program).Scan(&newest); err != nil {
+	if err := db.Pool.QueryRow(t.Context(),
+		"SELECT id FROM practices WHERE program_id = $1 ORDER BY starts_at DESC LIMIT 1",
+		all[0].program).Scan(&newest); err != nil {
 		t.Fatal(err)
 	}
 	return all, newest
@@ -126,8 +133,8 @@ func literal(arg any) string {
 // large are the tables that no query of every day may read whole.
 var large = []string{"rep_events", "blocks", "practices", "attendance", "floor_changes", "floor_counts"}
 
-// The queries that are asked most often look at little more than they answer with, however much there is of other clubs and
-// other seasons, and whether the server plans them for their arguments or for any. A million reps in `make prove`.
+// The queries that are asked most often look at little more than they answer with, however much there is of other clubs
+// and other seasons, and whether the server plans them for their arguments or for any. A million reps in `make prove`.
 func TestBusyQueriesReadLittle(t *testing.T) {
 	clubs, reps := 40, 1_000_000
 	if testing.Short() {
@@ -154,7 +161,8 @@ func TestBusyQueriesReadLittle(t *testing.T) {
 	of := gen.BlocksOfPracticeParams{ProgramID: c.program, PracticeID: practice}
 	for name, ask := range map[string]func() error{
 		"RepsOfTeamBetween": func() error {
-			_, err := q.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: c.program, TeamID: c.team, Since: now.AddDate(0, 0, -28), Before: now})
+			_, err := q.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: c.program, TeamID: c.team,
+				Since: now.AddDate(0, 0, -28), Before: now})
 			return err
 		},
 		"RepsOfPractice": func() error {
@@ -174,7 +182,8 @@ func TestBusyQueriesReadLittle(t *testing.T) {
 			return err
 		},
 		"PaceOfTeam": func() error {
-			_, err := q.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: c.program, TeamID: c.team, Since: now.AddDate(0, 0, -28)})
+			_, err := q.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: c.program, TeamID: c.team,
+				Since: now.AddDate(0, 0, -28)})
 			return err
 		},
 		"LogVersion":       func() error { _, err := q.LogVersion(ctx, c.program); return err },

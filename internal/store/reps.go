@@ -71,9 +71,12 @@ const (
 
 func rowOf(e RepEvent) repRow {
 	row := repRow{
-		ID: string(e.ID), ObserverID: string(e.Observer), PracticeID: string(e.Practice), BlockID: string(e.Block), Kind: repKind, RepNo: e.No, At: e.At,
-		PlayerID: string(e.Player), Role: string(e.Role), Drill: e.Drill, Rung: string(e.Rung), Action: string(e.Action), Side: e.Side, Cue: e.Cue.String(),
-		Expected: string(e.Expected), Made: string(e.Made), IsCorrect: e.Correct, Late: e.Late, Outcome: string(e.Outcome), Tags: []string{}, Device: e.Device,
+		ID: string(e.ID), ObserverID: string(e.Observer), PracticeID: string(e.Practice), BlockID: string(e.Block),
+		Kind: repKind, RepNo: e.No, At: e.At,
+		PlayerID: string(e.Player), Role: string(e.Role), Drill: e.Drill, Rung: string(e.Rung),
+		Action: string(e.Action), Side: e.Side, Cue: e.Cue.String(),
+		Expected: string(e.Expected), Made: string(e.Made), IsCorrect: e.Correct, Late: e.Late,
+		Outcome: string(e.Outcome), Tags: []string{}, Device: e.Device,
 		SecondCue: e.SecondCue,
 	}
 	for _, tag := range e.Tags {
@@ -107,9 +110,12 @@ func TagOf(text string) evidence.Tag {
 func eventOf(r gen.RepEvent) RepEvent {
 	cue, _ := reads.ParseCue(r.Cue)
 	e := RepEvent{Rep: evidence.Rep{
-		ID: evidence.RepID(r.ID.String()), Practice: evidence.PracticeID(r.PracticeID.String()), Block: evidence.BlockID(r.BlockID.String()), No: int(r.RepNo), At: r.At,
-		Player: evidence.PlayerID(r.PlayerID.String()), Role: reads.Role(r.Role), Action: evidence.ActionID(r.Action), Drill: r.Drill, Rung: drill.Rung(r.Rung),
-		Side: r.Side, Cue: cue, SecondCue: r.SecondCue, Expected: reads.Read(r.Expected), Made: reads.Read(r.Made), Correct: r.IsCorrect, Late: r.Late,
+		ID: evidence.RepID(r.ID.String()), Practice: evidence.PracticeID(r.PracticeID.String()),
+		Block: evidence.BlockID(r.BlockID.String()), No: int(r.RepNo), At: r.At,
+		Player: evidence.PlayerID(r.PlayerID.String()), Role: reads.Role(r.Role), Action: evidence.ActionID(r.Action),
+		Drill: r.Drill, Rung: drill.Rung(r.Rung),
+		Side: r.Side, Cue: cue, SecondCue: r.SecondCue, Expected: reads.Read(r.Expected), Made: reads.Read(r.Made),
+		Correct: r.IsCorrect, Late: r.Late,
 		Outcome: evidence.Outcome(r.Outcome), Observer: evidence.ObserverID(r.ObserverID.String()), Device: r.Device,
 	}}
 	for _, tag := range r.Tags {
@@ -132,7 +138,8 @@ func repsOf(rows []gen.RepEvent) []evidence.Rep {
 // RepsOfTeam are the reps that stand of a team's players, wherever they were logged, from
 // since on and before a moment; several observations of a rep are several.
 func (s *Store) RepsOfTeam(ctx context.Context, team gen.Team, since, before time.Time) ([]evidence.Rep, error) {
-	rows, err := s.Queries.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: since, Before: before})
+	rows, err := s.Queries.RepsOfTeamBetween(ctx, gen.RepsOfTeamBetweenParams{ProgramID: team.ProgramID,
+		TeamID: team.ID, Since: since, Before: before})
 	return repsOf(rows), err
 }
 
@@ -154,7 +161,8 @@ func repsOfPlayer(ctx context.Context, q *gen.Queries, program, player uuid.UUID
 
 // ShotsOfDrill are the shots that stand in a drill that teaches no read, of a team's players.
 func (s *Store) ShotsOfDrill(ctx context.Context, team gen.Team, drillID string) ([]evidence.Rep, error) {
-	rows, err := s.Queries.ShotsOfDrill(ctx, gen.ShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID, Drill: drillID})
+	rows, err := s.Queries.ShotsOfDrill(ctx, gen.ShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID,
+		Drill: drillID})
 	return repsOf(rows), err
 }
 

@@ -52,7 +52,8 @@ func (s Sessions) FindCtx(ctx context.Context, token string) ([]byte, bool, erro
 // CommitCtx stores a session that has begun, or changes one that is still there.
 func (s Sessions) CommitCtx(ctx context.Context, token string, data []byte, expiry time.Time) error {
 	if begins, ok := ctx.Value(beginKey{}).(*atomic.Bool); ok && begins.Load() {
-		return s.Queries.BeginSession(ctx, gen.BeginSessionParams{Token: token, Data: data, Expiry: expiry, Now: s.Now()})
+		return s.Queries.BeginSession(ctx, gen.BeginSessionParams{Token: token, Data: data, Expiry: expiry,
+			Now: s.Now()})
 	}
 	return s.Queries.ChangeSession(ctx, gen.ChangeSessionParams{Token: token, Data: data, Expiry: expiry})
 }

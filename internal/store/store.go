@@ -69,7 +69,8 @@ func Migrate(ctx context.Context, url string) error {
 // unreachable says that no connection could be made, and why, in one line.
 func unreachable(err error) error {
 	lines := strings.Split(strings.TrimSpace(err.Error()), "\n")
-	return fmt.Errorf("The database does not answer (%s). Check that it runs and that EVRIK_DATABASE_URL is right.", strings.TrimSpace(lines[len(lines)-1]))
+	return fmt.Errorf("The database does not answer (%s). Check that it runs and that EVRIK_DATABASE_URL is right.",
+		strings.TrimSpace(lines[len(lines)-1]))
 }
 
 // Store is an open database.
@@ -165,7 +166,8 @@ func Unavailable(err error) bool {
 	}
 	var connect *pgconn.ConnectError
 	var network net.Error
-	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, io.ErrUnexpectedEOF) || errors.Is(err, io.EOF) ||
+	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, io.ErrUnexpectedEOF) ||
+		errors.Is(err, io.EOF) ||
 		errors.Is(err, syscall.ECONNRESET) || errors.Is(err, syscall.EPIPE) || errors.Is(err, net.ErrClosed) ||
 		err != nil && strings.Contains(err.Error(), "conn closed")
 }

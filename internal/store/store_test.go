@@ -72,11 +72,13 @@ func TestRowsCannotPointIntoAnotherProgram(t *testing.T) {
 		if err := db.InsertProgram(ctx, gen.InsertProgramParams{ID: programs[i], Name: "p"}); err != nil {
 			t.Fatal(err)
 		}
-		if err := db.InsertTeam(ctx, gen.InsertTeamParams{ID: teams[i], ProgramID: programs[i], Name: "t", Court: store.CourtJSON(floor)}); err != nil {
+		if err := db.InsertTeam(ctx, gen.InsertTeamParams{ID: teams[i], ProgramID: programs[i], Name: "t",
+			Court: store.CourtJSON(floor)}); err != nil {
 			t.Fatal(err)
 		}
 	}
-	err := db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: uuid.New(), ProgramID: programs[0], TeamID: teams[1], Jersey: "1", Name: "n"})
+	err := db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: uuid.New(), ProgramID: programs[0], TeamID: teams[1],
+		Jersey: "1", Name: "n"})
 	if !store.Refused(err) || store.Duplicate(err) {
 		t.Errorf("a player of one program on another's team: %v", err)
 	}
@@ -116,19 +118,24 @@ func TestForgetOld(t *testing.T) {
 		}
 	}
 	must(db.InsertProgram(ctx, gen.InsertProgramParams{ID: program, Name: "p"}))
-	must(db.InsertStaff(ctx, gen.InsertStaffParams{ID: coach, ProgramID: program, Name: "n", Email: "n@x.example", Role: "head", PasswordHash: "h"}))
+	must(db.InsertStaff(ctx, gen.InsertStaffParams{ID: coach, ProgramID: program, Name: "n", Email: "n@x.example",
+		Role: "head", PasswordHash: "h"}))
 	for key, until := range map[string]time.Time{"old": now.Add(-time.Minute), "new": now.Add(time.Minute)} {
 		must(db.BeginSession(ctx, gen.BeginSessionParams{Token: key, Data: []byte("x"), Expiry: until, Now: now}))
-		must(db.RememberDevice(ctx, gen.RememberDeviceParams{KeyHash: []byte(key), ProgramID: program, StaffID: coach, Until: until}))
-		must(db.InsertReset(ctx, gen.InsertResetParams{KeyHash: []byte(key), ProgramID: program, StaffID: coach, Until: until}))
+		must(db.RememberDevice(ctx, gen.RememberDeviceParams{KeyHash: []byte(key), ProgramID: program, StaffID: coach,
+			Until: until}))
+		must(db.InsertReset(ctx, gen.InsertResetParams{KeyHash: []byte(key), ProgramID: program, StaffID: coach,
+			Until: until}))
 		_, err := db.CountTry(ctx, gen.CountTryParams{Keys: []string{key}, Try: uuid.New()})
 		must(err)
 		_, err = db.Pool.Exec(ctx, "UPDATE sign_in_tries SET at = $1 WHERE key = $2", until.Add(-24*time.Hour), key)
 		must(err)
 	}
 	must(db.ForgetOld(ctx, now))
-	for _, sql := range []string{"SELECT string_agg(token, ',') FROM sessions", "SELECT string_agg(convert_from(key_hash, 'UTF8'), ',') FROM known_devices",
-		"SELECT string_agg(convert_from(key_hash, 'UTF8'), ',') FROM password_resets", "SELECT string_agg(key, ',') FROM sign_in_tries"} {
+	for _, sql := range []string{"SELECT string_agg(token, ',') FROM sessions",
+		"SELECT string_agg(convert_from(key_hash, 'UTF8'), ',') FROM known_devices",
+		"SELECT string_agg(convert_from(key_hash, 'UTF8'), ',') FROM password_resets",
+		"SELECT string_agg(key, ',') FROM sign_in_tries"} {
 		var left *string
 		must(db.Pool.QueryRow(ctx, sql).Scan(&left))
 		if left == nil || *left != "new" {

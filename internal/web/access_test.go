@@ -55,18 +55,22 @@ func TestEveryOperationHasARole(t *testing.T) {
 
 // bodies that satisfy the contract's form, for whoever asks.
 func bodyFor(operation string, c club) any {
-	court := map[string]any{"preset": "custom", "halfLength": 42, "width": 50, "arcRadius": 19.75, "arcGap": 0, "laneWidth": 12, "freeThrow": 15, "board": 4, "ringOut": 0}
-	player := map[string]any{"jersey": "77", "name": "New", "handler": true, "wing": false, "big": false, "shooter": false}
+	court := map[string]any{"preset": "custom", "halfLength": 42, "width": 50, "arcRadius": 19.75, "arcGap": 0,
+		"laneWidth": 12, "freeThrow": 15, "board": 4, "ringOut": 0}
+	player := map[string]any{"jersey": "77", "name": "New", "handler": true, "wing": false, "big": false,
+		"shooter": false}
 	switch operation {
 	case "judge", "readMap", "play":
 		return downTrail()
 	case "changeFloor":
-		return map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": c.players[0], "state": "left"}
+		return map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0,
+			"player": c.players[0], "state": "left"}
 	case "setHome":
 		return map[string]any{"drill": "form-shooting", "given": true}
 	case "tellHome":
 		side := map[string]int{"made": 1, "tried": 2}
-		return map[string]any{"id": uuid.NewString(), "drill": "form-shooting", "at": evening, "right": side, "left": side}
+		return map[string]any{"id": uuid.NewString(), "drill": "form-shooting", "at": evening, "right": side,
+			"left": side}
 	case "movePlayer":
 		return map[string]any{"team": c.team}
 	case "setEffort":
@@ -98,7 +102,8 @@ func bodyFor(operation string, c club) any {
 	case "addTemplate":
 		return map[string]any{"name": "n", "minutes": 60, "blocks": planFor(c)["blocks"]}
 	case "updateTeam":
-		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false, "teamRules": map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false}}
+		return map[string]any{"name": "n", "season": "s", "ages": "12-14", "court": court, "metric": false,
+			"teamRules": map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false}}
 	case "setClock":
 		return map[string]any{"action": "start"}
 	case "setOffense":
@@ -161,14 +166,19 @@ func fill(path string, c club, planID uuid.UUID) string {
 	if len(c.players) > 0 {
 		player = c.players[0]
 	}
-	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}", planID.String(), "{blockId}", uuid.NewString(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(), "{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl", "{displayId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}", "no-such-key", "{quizKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
+	r := strings.NewReplacer("{teamId}", c.team.String(), "{playerId}", player.String(), "{practiceId}",
+		planID.String(), "{blockId}", uuid.NewString(), "{staffId}", uuid.NewString(), "{drillId}", uuid.NewString(),
+		"{templateId}", uuid.NewString(), "{mailId}", uuid.NewString(), "{feedKey}", "no-such-key", "{read}", "curl",
+		"{displayId}", uuid.NewString(), "{gameId}", planID.String(), "{invitationId}", uuid.NewString(), "{joinKey}",
+		"no-such-key", "{quizKey}", "no-such-key", "{resetKey}", "no-such-key", "{importId}", uuid.NewString())
 	return queries(r.Replace(path))
 }
 
 // queries adds the query parameters that the contract requires.
 func queries(path string) string {
 	switch {
-	case strings.HasSuffix(path, "/round") && !strings.Contains(path, "/practices/") && !strings.Contains(path, "/display/"):
+	case strings.HasSuffix(path, "/round") && !strings.Contains(path, "/practices/") &&
+		!strings.Contains(path, "/display/"):
 		return path + "?step=2&seed=4"
 	case strings.HasPrefix(path, "/api/quiz/"):
 		return path + "?size=4"
@@ -195,13 +205,16 @@ func queries(path string) string {
 }
 
 // accessNames are how docs/roles.md says who may do what.
-var accessNames = map[access]string{anyone: "anyone", display: "a paired display", viewer: "viewer, assistant, head coach", coach: "assistant, head coach", headCoach: "head coach"}
+var accessNames = map[access]string{anyone: "anyone", display: "a paired display",
+	viewer: "viewer, assistant, head coach", coach: "assistant, head coach", headCoach: "head coach"}
 
 // rolesTable is docs/roles.md: every route with who may use it.
 func rolesTable(t *testing.T) string {
 	var b strings.Builder
-	b.WriteString("# Who may do what\n\nMade from `internal/web/roles.go` by `UPDATE_ROLES=1 go test ./internal/web -run RolesTable`; a test calls every cell.\n\n" +
-		"| route | operation | who |\n|---|---|---|\n")
+	b.WriteString(
+		"# Who may do what\n\nMade from `internal/web/roles.go` by `UPDATE_ROLES=1 go test ./internal/web -run " +
+			"RolesTable`; a test calls every cell.\n\n" +
+			"| route | operation | who |\n|---|---|---|\n")
 	for _, op := range operations(t) {
 		id := strings.ToUpper(op[2][:1]) + op[2][1:]
 		fmt.Fprintf(&b, "| `%s %s` | %s | %s |\n", op[0], op[1], id, accessNames[required[id]])
@@ -296,13 +309,16 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 	head := w.as(c.head)
 	head.do("POST", c.path("/practices"), planFor(c), 201, &practice)
 	nasty := []string{"", "null", "[]", "{", "{}", `"x"`, "17", `{"action":NaN}`, `{"events":[{}]}`, `{"events":null}`,
-		`{"events":[{"id":"x","kind":"rep","at":"yesterday","device":"d"}]}`, `{"action":"fly"}`, `{"name":"\u0000","jersey":"1"}`,
+		`{"events":[{"id":"x","kind":"rep","at":"yesterday","device":"d"}]}`, `{"action":"fly"}`,
+		`{"name":"\u0000","jersey":"1"}`,
 		`{"minutes":1e999}`, `{"minutes":-1,"startsAt":"2026-01-01T00:00:00Z","note":"","present":[],"blocks":[]}`,
 		`{"startsAt":"292277026596-12-04T15:30:07Z","minutes":60,"note":"","present":[],"blocks":[]}`,
 		"\xff\xfe", strings.Repeat("[", 20000)}
 	for _, op := range operations(t) {
 		method, path, id := op[0], op[1], op[2]
-		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" || id == "mailPractice" || id == "makeFeed" || id == "makePlayerLink" || id == "restorePlayerLink" || id == "addDisplay" || id == "importArchive" {
+		if method == http.MethodGet || method == http.MethodDelete || id == "signIn" || id == "mailPractice" ||
+			id == "makeFeed" || id == "makePlayerLink" || id == "restorePlayerLink" || id == "addDisplay" ||
+			id == "importArchive" {
 			continue // these read no body, or one of their own
 		}
 		for _, body := range nasty {
@@ -323,7 +339,8 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 			}
 		}
 	}
-	head.refused("POST", c.path("/judge"), fmt.Sprintf(`{"action":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413, "request.too-large")
+	head.refused("POST", c.path("/judge"), fmt.Sprintf(`{"action":"down","pad":"%s"}`, strings.Repeat("x", 2<<20)), 413,
+		"request.too-large")
 	for _, path := range []string{"/api/nowhere", "/api/teams/no-id/now"} {
 		res, err := head.http.Get(w.server.URL + path)
 		if err != nil {
@@ -387,7 +404,8 @@ func TestPackedFiles(t *testing.T) {
 		res.Body.Close()
 		h := res.Header
 		if err != nil || string(body) != tc.body || h.Get("Content-Encoding") != tc.encoding || h.Get("Vary") == "" ||
-			!strings.HasPrefix(h.Get("Content-Type"), "text/javascript") || !strings.Contains(h.Get("Cache-Control"), "immutable") {
+			!strings.HasPrefix(h.Get("Content-Type"), "text/javascript") ||
+			!strings.Contains(h.Get("Cache-Control"), "immutable") {
 			t.Errorf("%q: %q, %v, %v", tc.takes, body, h, err)
 		}
 	}

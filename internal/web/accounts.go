@@ -54,7 +54,8 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 		if t.Archived {
 			continue
 		}
-		view.Teams = append(view.Teams, api.TeamName{Id: t.ID, Name: t.Name, Zone: t.Zone, LeftOut: leftOut(t), Longest: longestPractice(t)})
+		view.Teams = append(view.Teams, api.TeamName{Id: t.ID, Name: t.Name, Zone: t.Zone, LeftOut: leftOut(t),
+			Longest: longestPractice(t)})
 	}
 	return view, err
 }
@@ -80,7 +81,8 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 	if err := s.checkSetupCode(ctx, b.Code); err != nil {
 		return nil, err
 	}
-	who, err := s.accounts.SetUp(ctx, accounts.Setup{Program: b.Program, Team: b.Team, Ages: b.Ages, Zone: value(b.Zone),
+	who, err := s.accounts.SetUp(ctx, accounts.Setup{Program: b.Program, Team: b.Team, Ages: b.Ages,
+		Zone:   value(b.Zone),
 		Person: accounts.Person{Name: b.Name, Email: b.Email, Password: b.Password}})
 	if err != nil {
 		return nil, err

@@ -12,7 +12,8 @@ import (
 	"evrik/internal/web/api"
 )
 
-var firstCoach = map[string]string{"program": "Club", "team": "U14", "ages": "12-14", "name": "Ann", "email": "ann@x.example", "password": goodPassword}
+var firstCoach = map[string]string{"program": "Club", "team": "U14", "ages": "12-14", "name": "Ann",
+	"email": "ann@x.example", "password": goodPassword}
 
 func with(m map[string]string, key, value string) map[string]string {
 	out := map[string]string{}
@@ -33,7 +34,8 @@ func TestFirstStartAsksForTheHeadCoach(t *testing.T) {
 	}
 	for code, bodies := range map[string][]map[string]string{
 		"account.text-length": {
-			with(firstCoach, "program", " "), with(firstCoach, "team", strings.Repeat("x", 81)), with(firstCoach, "name", "a\x00b"),
+			with(firstCoach, "program", " "), with(firstCoach, "team", strings.Repeat("x", 81)),
+			with(firstCoach, "name", "a\x00b"),
 		},
 		"account.age-group":      {with(firstCoach, "ages", "moon")},
 		"account.email":          {with(firstCoach, "email", "nobody")},
@@ -59,8 +61,10 @@ func TestSignInAndOut(t *testing.T) {
 	if s.State != api.Out || s.Demo != nil {
 		t.Fatalf("state %+v", s)
 	}
-	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": "wrong"}, 401, "signin.no-match")
-	w.agent().refused("POST", "/api/session", map[string]string{"email": "x@y.example", "password": "wrong"}, 401, "signin.no-match")
+	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": "wrong"}, 401,
+		"signin.no-match")
+	w.agent().refused("POST", "/api/session", map[string]string{"email": "x@y.example", "password": "wrong"}, 401,
+		"signin.no-match")
 
 	one, two := w.as(strings.ToUpper(c.head)), w.as(c.head)
 	one.do("DELETE", "/api/session", nil, 204, nil)
@@ -78,7 +82,8 @@ func TestSignInIsLimited(t *testing.T) {
 	for range signInTries {
 		w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
 	}
-	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 429, "signin.too-many-tries")
+	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 429,
+		"signin.too-many-tries")
 	w.now = w.now.Add(signInWindow + 1e9)
 	// The failures carry the database's own time; the limit looks back from the
 	// server's, so that once the window has passed the door is open again.
@@ -94,7 +99,8 @@ func TestSignInLimitTellsPlacesApart(t *testing.T) {
 	c := w.club("club", 0)
 	try := func(place, email, password string) int {
 		t.Helper()
-		req, _ := http.NewRequest("POST", w.server.URL+"/api/session", strings.NewReader(`{"email":"`+email+`","password":"`+password+`"}`))
+		req, _ := http.NewRequest("POST", w.server.URL+"/api/session",
+			strings.NewReader(`{"email":"`+email+`","password":"`+password+`"}`))
 		req.Header.Set("Content-Type", "application/json")
 		req.Header.Set("X-Forwarded-For", place)
 		res, err := w.agent().http.Do(req)
@@ -187,10 +193,13 @@ func TestStaff(t *testing.T) {
 	}
 	w.agent().refused("POST", link, map[string]string{"name": "Eve", "password": goodPassword}, 404, "coach.link-dead")
 	w.agent().refused("GET", "/api/join/guessed", nil, 404, "coach.link-dead")
-	head.refused("POST", "/api/invitations", map[string]string{"email": "BO@x.example", "role": "viewer"}, 409, "coach.email-taken")
-	head.refused("POST", "/api/invitations", map[string]string{"email": "no address", "role": "viewer"}, 422, "account.email")
+	head.refused("POST", "/api/invitations", map[string]string{"email": "BO@x.example", "role": "viewer"}, 409,
+		"coach.email-taken")
+	head.refused("POST", "/api/invitations", map[string]string{"email": "no address", "role": "viewer"}, 422,
+		"account.email")
 	head.do("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "owner"}, 422, nil)
-	bo.refused("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "viewer"}, 403, "role.head-coach")
+	bo.refused("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "viewer"}, 403,
+		"role.head-coach")
 	// The mail says the link; it is in the simulated outbox.
 	var box []api.Mail
 	head.do("GET", "/api/outbox", nil, 200, &box)
@@ -204,7 +213,8 @@ func TestStaff(t *testing.T) {
 		t.Errorf("open: %+v", open)
 	}
 	head.do("DELETE", "/api/invitations/"+id.String(), nil, 204, nil)
-	w.agent().refused("POST", withdrawn, map[string]string{"name": "Eve", "password": goodPassword}, 404, "coach.link-dead")
+	w.agent().refused("POST", withdrawn, map[string]string{"name": "Eve", "password": goodPassword}, 404,
+		"coach.link-dead")
 	late, _ := invite(head, "late@x.example", "viewer")
 	w.now = w.now.Add(8 * 24 * time.Hour)
 	w.agent().refused("GET", late, nil, 404, "coach.link-dead")
@@ -238,7 +248,8 @@ func TestStaff(t *testing.T) {
 			t.Errorf("a player is named: %+v", e)
 		}
 	}
-	for _, want := range []string{"Bo joined as assistant ", "head invited somebody ", "head withdrew an invitation ", "head changed a coach's role ", "head removed a coach ", "head erased a player and the record club"} {
+	for _, want := range []string{"Bo joined as assistant ", "head invited somebody ", "head withdrew an invitation ",
+		"head changed a coach's role ", "head removed a coach ", "head erased a player and the record club"} {
 		if !said[want] {
 			t.Errorf("not written down: %q in %v", want, said)
 		}

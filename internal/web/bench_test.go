@@ -111,14 +111,18 @@ func BenchmarkBatches(b *testing.B) {
 		for round := range rounds {
 			events := make([]map[string]any, size)
 			for i := range events {
-				events[i] = repEvent(p.Blocks[3].ID, c.players[i%8], rounds*size*tries+round*size+i+1, reads.Trail, reads.Curl)
+				events[i] = repEvent(p.Blocks[3].ID, c.players[i%8], rounds*size*tries+round*size+i+1, reads.Trail,
+					reads.Curl)
 			}
 			body := batch(events...)
 			began := time.Now()
 			a.do("POST", at+"/reps", body, 200, nil)
 			ours += time.Since(began)
 
-			rows, err := w.db.Pool.Query(b.Context(), "SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device FROM rep_events ORDER BY recorded_at DESC, id LIMIT $1", size)
+			rows, err := w.db.Pool.Query(b.Context(),
+				"SELECT id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, "+
+					"player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, "+
+					"tags, observer_id, device FROM rep_events ORDER BY recorded_at DESC, id LIMIT $1", size)
 			if err != nil {
 				b.Fatal(err)
 			}
@@ -129,11 +133,13 @@ func BenchmarkBatches(b *testing.B) {
 			var all pgx.Batch
 			for _, values := range same {
 				values[0] = uuid.New()
-				all.Queue(`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device)
+				all.Queue(
+					`INSERT INTO rep_events (id, program_id, team_id, practice_id, block_id, kind, voids, rep_no, at, recorded_at, player_id, role, drill, rung, action, side, cue, expected, made, is_correct, late, outcome, tags, observer_id, device)
 					VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, $25)`, values...)
 			}
 			// Bare means without the triggers that watch for late reps.
-			if _, err := w.db.Pool.Exec(b.Context(), "ALTER TABLE rep_events DISABLE TRIGGER rep_events_added"); err != nil {
+			if _, err := w.db.Pool.Exec(b.Context(),
+				"ALTER TABLE rep_events DISABLE TRIGGER rep_events_added"); err != nil {
 				b.Fatal(err)
 			}
 			began = time.Now()
@@ -141,7 +147,8 @@ func BenchmarkBatches(b *testing.B) {
 				b.Fatal(err)
 			}
 			pgxs += time.Since(began)
-			if _, err := w.db.Pool.Exec(b.Context(), "ALTER TABLE rep_events ENABLE TRIGGER rep_events_added"); err != nil {
+			if _, err := w.db.Pool.Exec(b.Context(),
+				"ALTER TABLE rep_events ENABLE TRIGGER rep_events_added"); err != nil {
 				b.Fatal(err)
 			}
 		}

@@ -31,7 +31,8 @@ func seasons(b *testing.B, w *world, c club, each, years int) {
 	n := len(c.players) * each
 	practice := uuid.New()
 	_, err := w.db.Pool.CopyFrom(b.Context(), pgx.Identifier{"rep_events"},
-		[]string{"id", "program_id", "team_id", "practice_id", "block_id", "kind", "rep_no", "at", "player_id", "role", "drill", "rung", "action", "side", "cue", "expected", "made", "is_correct", "observer_id", "device"},
+		[]string{"id", "program_id", "team_id", "practice_id", "block_id", "kind", "rep_no", "at", "player_id", "role",
+			"drill", "rung", "action", "side", "cue", "expected", "made", "is_correct", "observer_id", "device"},
 		pgx.CopyFromSlice(n, func(i int) ([]any, error) {
 			if i%(perPractice*len(c.players)) == 0 {
 				practice = uuid.New()
@@ -50,8 +51,10 @@ func seasons(b *testing.B, w *world, c club, each, years int) {
 					made = rows[rng.IntN(len(rows))].ScreenerRead
 				}
 			}
-			return []any{uuid.New(), c.program, c.team, practice, practice, "rep", int32(i), at, c.players[i%len(c.players)], string(role), "d", string(rungs[rng.IntN(len(rungs))]), s.ID,
-				[]string{"left", "right"}[rng.IntN(2)], row.Cue.String(), string(expected), string(made), made == expected, uuid.New(), "bench"}, nil
+			return []any{uuid.New(), c.program, c.team, practice, practice, "rep", int32(i), at,
+				c.players[i%len(c.players)], string(role), "d", string(rungs[rng.IntN(len(rungs))]), s.ID,
+				[]string{"left", "right"}[rng.IntN(2)], row.Cue.String(), string(expected), string(made),
+				made == expected, uuid.New(), "bench"}, nil
 		}))
 	if err != nil {
 		b.Fatal(err)
@@ -69,14 +72,17 @@ func BenchmarkAtAMillion(b *testing.B) {
 	seasons(b, w, large, 5000, 4)
 	for i := range 15 { // who played before, and who plays elsewhere
 		older, team := w.club(fmt.Sprint("older", i), 15), w.teamOf(large, fmt.Sprint(i))
-		if _, err := w.db.Pool.Exec(b.Context(), "UPDATE players SET program_id = $1, team_id = $2 WHERE program_id = $3", large.program, team.team, older.program); err != nil {
+		if _,
+			err := w.db.Pool.Exec(b.Context(), "UPDATE players SET program_id = $1, team_id = $2 WHERE program_id = $3",
+			large.program, team.team, older.program); err != nil {
 			b.Fatal(err)
 		}
 		team.players = older.players
 		seasons(b, w, team, 62000/15, 10)
 	}
 	var reps int
-	if err := w.db.Pool.QueryRow(b.Context(), "SELECT count(*) FROM rep_events WHERE program_id = $1", large.program).Scan(&reps); err != nil || reps < 1_000_000 {
+	if err := w.db.Pool.QueryRow(b.Context(), "SELECT count(*) FROM rep_events WHERE program_id = $1",
+		large.program).Scan(&reps); err != nil || reps < 1_000_000 {
 		b.Fatal(reps, err)
 	}
 	if _, err := w.db.Pool.Exec(b.Context(), "VACUUM ANALYZE"); err != nil {

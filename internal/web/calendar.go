@@ -65,12 +65,14 @@ func inWords(d *planning.Context, view planning.Practice) string {
 }
 
 // ExportPractice writes a practice as CSV, iCalendar or JSON.
-func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequestObject) (api.ExportPracticeResponseObject, error) {
+func (s *Server) ExportPractice(ctx context.Context,
+	r api.ExportPracticeRequestObject) (api.ExportPracticeResponseObject, error) {
 	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	name := fmt.Sprintf(`attachment; filename="practice-%s.%s"`, p.StartsAt.In(d.Zone).Format(practice.DateFormat), r.Params.Format)
+	name := fmt.Sprintf(`attachment; filename="practice-%s.%s"`, p.StartsAt.In(d.Zone).Format(practice.DateFormat),
+		r.Params.Format)
 	headers := api.ExportPractice200ResponseHeaders{ContentDisposition: &name}
 	switch r.Params.Format {
 	case api.Csv:
@@ -81,14 +83,18 @@ func (s *Server) ExportPractice(ctx context.Context, r api.ExportPracticeRequest
 		return api.ExportPractice200TextcsvResponse{Body: &buf, Headers: headers, ContentLength: int64(buf.Len())}, nil
 	case api.Ics:
 		text := calendar(d.Team, []gen.Practice{p}, map[string]string{p.ID.String(): inWords(&d, view)}, s.now())
-		return api.ExportPractice200TextcalendarResponse{Body: strings.NewReader(text), Headers: headers, ContentLength: int64(len(text))}, nil
+		return api.ExportPractice200TextcalendarResponse{Body: strings.NewReader(text), Headers: headers,
+			ContentLength: int64(len(text))}, nil
 	case api.Json:
 		// Who takes part is left out: a plan that travels names no child.
 		for i := range view.Blocks {
 			view.Blocks[i].Players = []string{}
 		}
-		return api.ExportPractice200JSONResponse{Headers: headers, Body: api.PlanFile{Schema: practice.FileSchema, Team: d.Team.Name,
-			StartsAt: view.StartsAt, Minutes: view.Minutes, Note: view.Note, Terms: view.Terms, Blocks: view.Blocks}}, nil
+		return api.ExportPractice200JSONResponse{Headers: headers,
+				Body: api.PlanFile{Schema: practice.FileSchema, Team: d.Team.Name,
+					StartsAt: view.StartsAt, Minutes: view.Minutes, Note: view.Note, Terms: view.Terms,
+					Blocks: view.Blocks}},
+			nil
 	}
 	return nil, invalid("practice.export")
 }
@@ -100,7 +106,8 @@ func (s *Server) MakeFeed(ctx context.Context, r api.MakeFeedRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, FeedHash: app.SecretHash("feed", key)})
+	n, err := s.db.SetFeed(ctx, gen.SetFeedParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId,
+		FeedHash: app.SecretHash("feed", key)})
 	if err == nil && n == 0 {
 		err = missing("team.missing")
 	}
@@ -137,7 +144,8 @@ func (s *Server) ReadFeed(ctx context.Context, r api.ReadFeedRequestObject) (api
 }
 
 // MailPractice puts the run sheet into the outbox for every assistant.
-func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObject) (api.MailPracticeResponseObject, error) {
+func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObject) (api.MailPracticeResponseObject,
+	error) {
 	d, p, view, err := s.planned(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
@@ -148,8 +156,10 @@ func (s *Server) MailPractice(ctx context.Context, r api.MailPracticeRequestObje
 	}
 	body := inWords(&d, view)
 	m := mail.Message{Program: d.Team.ProgramID,
-		Subject: fmt.Sprintf("%s practice, %s", d.Team.Name, p.StartsAt.In(d.Zone).Format("Monday 2 January, 15:04")), Text: body,
-		Attachments: map[string][]byte{"practice.ics": []byte(calendar(d.Team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
+		Subject: fmt.Sprintf("%s practice, %s", d.Team.Name, p.StartsAt.In(d.Zone).Format("Monday 2 January, 15:04")),
+		Text:    body,
+		Attachments: map[string][]byte{"practice.ics": []byte(
+			calendar(d.Team, []gen.Practice{p}, map[string]string{p.ID.String(): body}, s.now()))},
 	}
 	sent := 0
 	for _, who := range staff {

@@ -29,8 +29,10 @@ func (s *Server) fitsContract(next echo.HandlerFunc) echo.HandlerFunc {
 		}
 		in := &openapi3filter.RequestValidationInput{
 			Request: c.Request(),
-			Route:   &routers.Route{Spec: s.spec, Path: route, PathItem: item, Method: c.Request().Method, Operation: op},
-			Options: &openapi3filter.Options{AuthenticationFunc: openapi3filter.NoopAuthenticationFunc, SkipSettingDefaults: true},
+			Route: &routers.Route{Spec: s.spec, Path: route, PathItem: item, Method: c.Request().Method,
+				Operation: op},
+			Options: &openapi3filter.Options{AuthenticationFunc: openapi3filter.NoopAuthenticationFunc,
+				SkipSettingDefaults: true},
 		}
 		if err := openapi3filter.ValidateRequestBody(c.Request().Context(), in, op.RequestBody.Value); err != nil {
 			return outsideContract(err)

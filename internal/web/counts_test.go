@@ -11,7 +11,8 @@ import (
 )
 
 func countEvent(block, what string, no, by int) map[string]any {
-	return map[string]any{"id": uuid.NewString(), "kind": "count", "at": evening, "device": "tab", "block": block, "repNo": no, "what": what, "by": by}
+	return map[string]any{"id": uuid.NewString(), "kind": "count", "at": evening, "device": "tab", "block": block,
+		"repNo": no, "what": what, "by": by}
 }
 
 // What is counted in a live block is stored once, comes with the run and the score, and
@@ -26,7 +27,8 @@ func TestFloorCounts(t *testing.T) {
 	again["role"] = "screener"
 	told := changed(repEvent(live, c.players[0], 1, reads.Trail, reads.Curl), "outcome", "missed")
 	var receipt api.RepReceipt
-	head.do("POST", at+"/reps", batch(first, lost, again, told, countEvent(live, "assist", 1, 1), countEvent(live, "touch", 1, 1), countEvent(live, "touch", 1, -1)), 200, &receipt)
+	head.do("POST", at+"/reps", batch(first, lost, again, told, countEvent(live, "assist", 1, 1),
+		countEvent(live, "touch", 1, 1), countEvent(live, "touch", 1, -1)), 200, &receipt)
 	if len(receipt.Stored) != 7 || len(receipt.Known) != 0 {
 		t.Fatalf("%+v", receipt)
 	}
@@ -40,7 +42,8 @@ func TestFloorCounts(t *testing.T) {
 	}
 	var score practice.Score
 	head.do("GET", at+"/blocks/"+live+"/score", nil, 200, &score)
-	if score.Counts[practice.Scored] != 1 || score.Counts[practice.LostBall] != 1 || score.Counts[practice.Stopped] != 0 || score.Counts[practice.Assist] != 1 || score.Counts[practice.Touch] != 0 {
+	if score.Counts[practice.Scored] != 1 || score.Counts[practice.LostBall] != 1 ||
+		score.Counts[practice.Stopped] != 0 || score.Counts[practice.Assist] != 1 || score.Counts[practice.Touch] != 0 {
 		t.Errorf("%+v", score)
 	}
 	reps := run.Blocks[3].Order.Reps

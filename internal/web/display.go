@@ -77,7 +77,8 @@ func (s *Server) AddDisplay(ctx context.Context, r api.AddDisplayRequestObject) 
 	if err := s.db.ForgetDisplays(ctx, now); err != nil {
 		return nil, err
 	}
-	paired, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: now})
+	paired, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID,
+		PracticeID: p.ID, Now: now})
 	if err != nil {
 		return nil, err
 	}
@@ -92,22 +93,26 @@ func (s *Server) AddDisplay(ctx context.Context, r api.AddDisplayRequestObject) 
 		}
 		code.WriteByte(codeLetters[n.Int64()])
 	}
-	sc := gen.InsertDisplayParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, PracticeID: p.ID, CodeHash: codeHash(code.String()),
+	sc := gen.InsertDisplayParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, PracticeID: p.ID,
+		CodeHash:  codeHash(code.String()),
 		CodeUntil: now.Add(codeLife), Until: now.Add(displayLife)}
 	if err := s.db.InsertDisplay(ctx, sc); err != nil {
 		return nil, err
 	}
 	text := code.String()
-	return api.AddDisplay201JSONResponse{Id: sc.ID, Code: text[:codeLength/2] + " " + text[codeLength/2:], Until: sc.CodeUntil}, nil
+	return api.AddDisplay201JSONResponse{Id: sc.ID, Code: text[:codeLength/2] + " " + text[codeLength/2:],
+		Until: sc.CodeUntil}, nil
 }
 
 // ListDisplays lists the displays that show a practice.
-func (s *Server) ListDisplays(ctx context.Context, r api.ListDisplaysRequestObject) (api.ListDisplaysResponseObject, error) {
+func (s *Server) ListDisplays(ctx context.Context, r api.ListDisplaysRequestObject) (api.ListDisplaysResponseObject,
+	error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID, Now: s.now()})
+	rows, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID,
+		Now: s.now()})
 	out := api.ListDisplays200JSONResponse{}
 	for _, r := range rows {
 		out = append(out, api.PairedDisplay{Id: r.ID, PairedAt: *r.PairedAt, Until: r.Until})
@@ -135,7 +140,8 @@ func (s *Server) EndDisplay(ctx context.Context, r api.EndDisplayRequestObject) 
 
 // PairDisplay makes the session that asks a display. A code works once; wrong
 // ones are counted like failed sign-ins.
-func (s *Server) PairDisplay(ctx context.Context, r api.PairDisplayRequestObject) (api.PairDisplayResponseObject, error) {
+func (s *Server) PairDisplay(ctx context.Context, r api.PairDisplayRequestObject) (api.PairDisplayResponseObject,
+	error) {
 	keys := []string{throttleKey("display", clientPlace(ctx))}
 	try, err := s.count(ctx, keys)
 	if err != nil {
@@ -178,8 +184,10 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetDisplay200JSONResponse{Team: team.Name, Minutes: int(p.Minutes), Clock: s.clockView(p), Players: []api.Jersey{},
-		Blocks: []api.RunBlock{}, Starts: practice.Starts(shown.Blocks), Progress: []api.Progress{}, Cues: map[string]string{}}
+	out := api.GetDisplay200JSONResponse{Team: team.Name, Minutes: int(p.Minutes), Clock: s.clockView(p),
+		Players: []api.Jersey{},
+		Blocks:  []api.RunBlock{}, Starts: practice.Starts(shown.Blocks), Progress: []api.Progress{},
+		Cues: map[string]string{}}
 	round, err := s.quizzes.RoundOf(ctx, team.ProgramID, p.ID)
 	if err != nil {
 		return nil, err
@@ -206,7 +214,8 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 }
 
 // GetDisplayMotion plays one rep of a block's drill on a display.
-func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionRequestObject) (api.GetDisplayMotionResponseObject, error) {
+func (s *Server) GetDisplayMotion(ctx context.Context,
+	r api.GetDisplayMotionRequestObject) (api.GetDisplayMotionResponseObject, error) {
 	team, p, err := s.shown(ctx)
 	if err != nil {
 		return nil, err
@@ -226,25 +235,29 @@ func (s *Server) GetDisplayMotion(ctx context.Context, r api.GetDisplayMotionReq
 	for _, b := range store.BlocksOf(rows) {
 		if d, ok := lib.ByID(b.Drill); ok && b.ID == r.Params.Block.String() {
 			play, err := d.Motion(fl.Court, fl.Pace)
-			return api.GetDisplayMotion200JSONResponse{Drill: *d, Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, err
+			return api.GetDisplayMotion200JSONResponse{Drill: *d,
+				Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, err
 		}
 	}
 	return nil, missing("display.no-drill")
 }
 
 // FollowDisplay streams to a display that something changed.
-func (s *Server) FollowDisplay(ctx context.Context, _ api.FollowDisplayRequestObject) (api.FollowDisplayResponseObject, error) {
+func (s *Server) FollowDisplay(ctx context.Context, _ api.FollowDisplayRequestObject) (api.FollowDisplayResponseObject,
+	error) {
 	return s.displayStream(ctx), nil
 }
 
 func (s *Server) displayStream(ctx context.Context) floorStream {
 	sc := displayOf(ctx)
-	return floorStream{s: s, ctx: ctx, account: sc.ID, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID, display: true}
+	return floorStream{s: s, ctx: ctx, account: sc.ID, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID,
+		display: true}
 }
 
 // FeedScoreboard streams the clock to a scoreboard: a line at every change and every
 // second.
-func (s *Server) FeedScoreboard(ctx context.Context, _ api.FeedScoreboardRequestObject) (api.FeedScoreboardResponseObject, error) {
+func (s *Server) FeedScoreboard(ctx context.Context,
+	_ api.FeedScoreboardRequestObject) (api.FeedScoreboardResponseObject, error) {
 	return &scoreboardFeed{floorStream: s.displayStream(ctx)}, nil
 }
 
@@ -278,14 +291,16 @@ func (f *scoreboardFeed) VisitFeedScoreboardResponse(w http.ResponseWriter) erro
 
 func (f *scoreboardFeed) reload() error {
 	// A display that was ended, or whose day is over, is told nothing more.
-	if _, err := f.s.db.PairedDisplay(f.ctx, gen.PairedDisplayParams{ID: displayOf(f.ctx).ID, Now: f.s.now()}); err != nil {
+	if _, err := f.s.db.PairedDisplay(f.ctx, gen.PairedDisplayParams{ID: displayOf(f.ctx).ID,
+		Now: f.s.now()}); err != nil {
 		return err
 	}
 	p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})
 	if err != nil {
 		return err
 	}
-	rows, err := f.s.db.BlocksOfPractice(f.ctx, gen.BlocksOfPracticeParams{ProgramID: f.program, PracticeID: f.practice})
+	rows, err := f.s.db.BlocksOfPractice(f.ctx, gen.BlocksOfPracticeParams{ProgramID: f.program,
+		PracticeID: f.practice})
 	f.blocks, f.clock = store.BlocksOf(rows), store.ClockStateOf(p)
 	return err
 }

@@ -67,7 +67,8 @@ func (s *Server) AddDrill(ctx context.Context, r api.AddDrillRequestObject) (api
 }
 
 // UpdateDrill changes one of the program's own drills.
-func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject) (api.UpdateDrillResponseObject, error) {
+func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject) (api.UpdateDrillResponseObject,
+	error) {
 	program := caller(ctx).ProgramID
 	d := r.Body.Drill
 	d.ID = r.DrillId.String()
@@ -78,7 +79,8 @@ func (s *Server) UpdateDrill(ctx context.Context, r api.UpdateDrillRequestObject
 	if err != nil {
 		return nil, err
 	}
-	n, err := s.db.UpdateDrill(ctx, gen.UpdateDrillParams{ProgramID: program, ID: r.DrillId, Drill: stored, Version: int32(r.Body.Version)})
+	n, err := s.db.UpdateDrill(ctx, gen.UpdateDrillParams{ProgramID: program, ID: r.DrillId, Drill: stored,
+		Version: int32(r.Body.Version)})
 	if err != nil {
 		return nil, err
 	}
@@ -105,8 +107,10 @@ func (s *Server) admit(ctx context.Context, program uuid.UUID, d *drill.Drill) (
 }
 
 // ArchiveDrill takes a drill out of the lists, or back in.
-func (s *Server) ArchiveDrill(ctx context.Context, r api.ArchiveDrillRequestObject) (api.ArchiveDrillResponseObject, error) {
-	n, err := s.db.ArchiveDrill(ctx, gen.ArchiveDrillParams{ProgramID: caller(ctx).ProgramID, ID: r.DrillId, Archived: r.Body.Archived})
+func (s *Server) ArchiveDrill(ctx context.Context, r api.ArchiveDrillRequestObject) (api.ArchiveDrillResponseObject,
+	error) {
+	n, err := s.db.ArchiveDrill(ctx, gen.ArchiveDrillParams{ProgramID: caller(ctx).ProgramID, ID: r.DrillId,
+		Archived: r.Body.Archived})
 	if err == nil && n == 0 {
 		err = missing(noDrill)
 	}
@@ -114,7 +118,8 @@ func (s *Server) ArchiveDrill(ctx context.Context, r api.ArchiveDrillRequestObje
 }
 
 // PreviewDrill plays a drill that is being written: what cannot be is said.
-func (s *Server) PreviewDrill(ctx context.Context, r api.PreviewDrillRequestObject) (api.PreviewDrillResponseObject, error) {
+func (s *Server) PreviewDrill(ctx context.Context, r api.PreviewDrillRequestObject) (api.PreviewDrillResponseObject,
+	error) {
 	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -136,7 +141,8 @@ func (s *Server) GetShots(ctx context.Context, r api.GetShotsRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	told, err := s.db.HomeShotsOfDrill(ctx, gen.HomeShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID, Drill: r.DrillId})
+	told, err := s.db.HomeShotsOfDrill(ctx, gen.HomeShotsOfDrillParams{ProgramID: team.ProgramID, TeamID: team.ID,
+		Drill: r.DrillId})
 	if err != nil {
 		return nil, err
 	}
@@ -144,7 +150,8 @@ func (s *Server) GetShots(ctx context.Context, r api.GetShotsRequestObject) (api
 	for i, row := range told {
 		sessions[i] = store.HomeOf(row)
 	}
-	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(shots), AtHome: slices.Contains(team.HomeDrills, r.DrillId), Home: evidence.HomeOf(sessions)}
+	out := api.GetShots200JSONResponse{Players: evidence.ShotsOf(shots),
+		AtHome: slices.Contains(team.HomeDrills, r.DrillId), Home: evidence.HomeOf(sessions)}
 	for _, p := range out.Players {
 		out.Made, out.Tried = out.Made+p.Made, out.Tried+p.Tried
 	}

@@ -71,11 +71,14 @@ func TestOwnDrills(t *testing.T) {
 	head.refused("PUT", "/api/drills/"+own.Drill.ID, change, 409, "drill.changed-meanwhile")
 	broken := changed
 	broken.Positions = []drill.Position{}
-	head.refused("PUT", "/api/drills/"+own.Drill.ID, map[string]any{"drill": broken, "version": 2}, 422, "drill.positions")
+	head.refused("PUT", "/api/drills/"+own.Drill.ID, map[string]any{"drill": broken, "version": 2}, 422,
+		"drill.positions")
 
 	// A plan may hold it, and it is still there when it is archived.
 	plan := planFor(c)
-	plan["blocks"] = []map[string]any{{"id": uuid.NewString(), "kind": "drill", "title": "Our twos", "drill": own.Drill.ID, "stage": "shown", "minutes": 10, "baskets": 1, "seconds": 0, "seed": 0, "basket": 0, "players": []string{}, "pin": false, "noHelpers": false}}
+	plan["blocks"] = []map[string]any{{"id": uuid.NewString(), "kind": "drill", "title": "Our twos",
+		"drill": own.Drill.ID, "stage": "shown", "minutes": 10, "baskets": 1, "seconds": 0, "seed": 0, "basket": 0,
+		"players": []string{}, "pin": false, "noHelpers": false}}
 	var p api.Practice
 	head.do("POST", c.path("/practices"), plan, 201, &p)
 	head.do("POST", "/api/drills/"+own.Drill.ID+"/archive", map[string]bool{"archived": true}, 204, nil)

@@ -72,7 +72,8 @@ func (s *Server) introduce(next echo.HandlerFunc) echo.HandlerFunc {
 func local(r *http.Request) bool {
 	host, _, err := net.SplitHostPort(r.RemoteAddr)
 	ip := net.ParseIP(host)
-	return err == nil && ip != nil && ip.IsLoopback() && r.Header.Get("X-Forwarded-For") == "" && r.Header.Get("Forwarded") == ""
+	return err == nil && ip != nil && ip.IsLoopback() && r.Header.Get("X-Forwarded-For") == "" &&
+		r.Header.Get("Forwarded") == ""
 }
 
 // trust says whose word is taken for where a request comes from: a proxy on this machine, and those
@@ -130,8 +131,10 @@ func contentPolicy(assets fs.FS) string {
 			scripts += " 'sha256-" + base64.StdEncoding.EncodeToString(sum[:]) + "'"
 		}
 	}
-	return "default-src 'none'; script-src " + scripts + "; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; " +
-		"connect-src 'self'; manifest-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+	return "default-src 'none'; script-src " + scripts +
+		"; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; " +
+		"connect-src 'self'; manifest-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'self'; " +
+		"frame-ancestors 'none'"
 }
 
 // secureFor is how long browsers are told to use HTTPS alone.
@@ -188,7 +191,8 @@ func (s *Server) observe(next echo.HandlerFunc) echo.HandlerFunc {
 		if routeOf(c) == "page" || routeOf(c) == "/healthz" {
 			level = slog.LevelDebug
 		}
-		s.log.Log(c.Request().Context(), level, "request", "method", c.Request().Method, "route", routeOf(c), "status", status, "ms", took.Milliseconds())
+		s.log.Log(c.Request().Context(), level, "request", "method", c.Request().Method, "route", routeOf(c), "status",
+			status, "ms", took.Milliseconds())
 		return nil
 	}
 }

@@ -36,7 +36,8 @@ func TestKeysStayOutOfLogs(t *testing.T) {
 	w = w.with(func(o *Options) { o.Log = logger })
 	const key = "SECRETKEYSECRETKEYSECRET"
 	a := w.agent()
-	paths := []string{"/join/" + key, "/quiz/" + key, "/reset/" + key, "/api/join/" + key, "/api/quiz/" + key + "?size=4", "/api/reset/" + key, "/calendar/" + key + ".ics", "/calendar/" + key}
+	paths := []string{"/join/" + key, "/quiz/" + key, "/reset/" + key, "/api/join/" + key,
+		"/api/quiz/" + key + "?size=4", "/api/reset/" + key, "/calendar/" + key + ".ics", "/calendar/" + key}
 	for _, method := range []string{"GET", "POST", "DELETE", "TRACE"} {
 		for _, path := range paths {
 			a.answered(t, method, path, `{"password":"`+key+`","name":"n"}`)
@@ -52,7 +53,8 @@ func TestKeysStayOutOfLogs(t *testing.T) {
 		t.Errorf("a key is in the log: %s", regexp.MustCompile(`.*`+key+`.*`).FindString(log.String()))
 	}
 	var line struct{ Msg, Method, Route string }
-	if err := json.Unmarshal(bytes.SplitN(log.Bytes(), []byte("\n"), 2)[0], &line); err != nil || line.Msg != "request" || line.Method != "GET" {
+	if err := json.Unmarshal(bytes.SplitN(log.Bytes(), []byte("\n"), 2)[0], &line); err != nil ||
+		line.Msg != "request" || line.Method != "GET" {
 		t.Errorf("the first line is %+v, %v", line, err)
 	}
 	if !strings.Contains(log.String(), "/api/join/:joinKey") {
@@ -84,10 +86,12 @@ func TestSecurityHeaders(t *testing.T) {
 				t.Errorf("%s: %q lacks %q", path, csp, want)
 			}
 		}
-		if strings.Contains(csp, "'unsafe-eval'") || strings.Contains(strings.SplitN(csp, "style-src", 2)[0], "'unsafe-inline'") {
+		if strings.Contains(csp, "'unsafe-eval'") ||
+			strings.Contains(strings.SplitN(csp, "style-src", 2)[0], "'unsafe-inline'") {
 			t.Errorf("%s: scripts may do anything: %q", path, csp)
 		}
-		if h.Get("X-Content-Type-Options") != "nosniff" || h.Get("X-Frame-Options") != "DENY" || h.Get("Referrer-Policy") == "" || h.Get("Permissions-Policy") == "" {
+		if h.Get("X-Content-Type-Options") != "nosniff" || h.Get("X-Frame-Options") != "DENY" ||
+			h.Get("Referrer-Policy") == "" || h.Get("Permissions-Policy") == "" {
 			t.Errorf("%s: %v", path, h)
 		}
 		if h.Get("Strict-Transport-Security") != "" {
@@ -95,7 +99,8 @@ func TestSecurityHeaders(t *testing.T) {
 		}
 	}
 	// The digest of the one script, by hand: openssl dgst -sha256 -binary | base64 of "start()".
-	if csp := get(plain, "/").Get("Content-Security-Policy"); !strings.Contains(csp, "'sha256-"+base64.StdEncoding.EncodeToString(sum256("start()"))+"'") {
+	if csp := get(plain, "/").Get("Content-Security-Policy"); !strings.Contains(csp,
+		"'sha256-"+base64.StdEncoding.EncodeToString(sum256("start()"))+"'") {
 		t.Errorf("%q", csp)
 	}
 	secure := w.with(func(o *Options) { o.HTTPS = true })
@@ -200,11 +205,13 @@ func TestRefusalsAreProblemDetails(t *testing.T) {
 	} {
 		var p api.Problem
 		got := tc.agent.raw(tc.method, tc.path, tc.body)
-		if err := json.Unmarshal(got.body, &p); err != nil || got.status != tc.status || got.kind != "application/problem+json" {
+		if err := json.Unmarshal(got.body, &p); err != nil || got.status != tc.status ||
+			got.kind != "application/problem+json" {
 			t.Errorf("%s %s: %d %s %v: %s", tc.method, tc.path, got.status, got.kind, err, clip(got.body))
 			continue
 		}
-		if p.Code != tc.code || p.Status != tc.status || p.Type != "about:blank" || p.Title == "" || !strings.HasSuffix(p.Detail, ".") {
+		if p.Code != tc.code || p.Status != tc.status || p.Type != "about:blank" || p.Title == "" ||
+			!strings.HasSuffix(p.Detail, ".") {
 			t.Errorf("%s %s: %+v", tc.method, tc.path, p)
 		}
 	}

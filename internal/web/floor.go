@@ -42,19 +42,22 @@ func runBlock(f floors.Floor, rules reads.TeamRules, block practice.Block) api.R
 	rung, _ := drill.RungByID(run.Stage.Rung)
 	out.Stage, out.Order, out.Reads, out.Live = &run.Stage, &run.Order, rung.Reads, rung.Live
 	for _, l := range run.Links(rules) {
-		out.Links = append(out.Links, api.RunLink{Link: l.Link, Name: l.Action.Name, Third: string(l.Action.Third), Rows: l.Rows})
+		out.Links = append(out.Links, api.RunLink{Link: l.Link, Name: l.Action.Name, Third: string(l.Action.Third),
+			Rows: l.Rows})
 	}
 	return out
 }
 
-// ChangeFloor stores who came or went, or that the sides were swapped; the rotations of the practice follow. Sent twice, it
-// happens once.
-func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject) (api.ChangeFloorResponseObject, error) {
+// ChangeFloor stores who came or went, or that the sides were swapped; the rotations of the practice follow. Sent
+// twice, it happens once.
+func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject) (api.ChangeFloorResponseObject,
+	error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
 	}
-	c := floors.Change{ID: r.Body.Id, Kind: practice.ChangeKind(r.Body.Kind), At: r.Body.At, Block: r.Body.Block, After: r.Body.AfterRep,
+	c := floors.Change{ID: r.Body.Id, Kind: practice.ChangeKind(r.Body.Kind), At: r.Body.At, Block: r.Body.Block,
+		After:  r.Body.AfterRep,
 		Player: r.Body.Player, State: practice.Presence(value(r.Body.State))}
 	return api.ChangeFloor204Response{}, s.floors.Change(ctx, team, p.ID, c, func(q *gen.Queries) error {
 		return notify(ctx, q, change{Practice: p.ID, All: true})

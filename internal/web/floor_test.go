@@ -39,7 +39,8 @@ func TestComingAndGoing(t *testing.T) {
 	shown := p.Blocks[1].ID
 	before := runOf(head, at).Blocks[1].Order.Reps
 	gone := before[5].Cutter
-	change := map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "block": shown, "afterRep": 4, "player": gone, "state": "hurt"}
+	change := map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "block": shown, "afterRep": 4,
+		"player": gone, "state": "hurt"}
 	for range 2 {
 		head.do("POST", at+"/changes", change, 204, nil)
 	}
@@ -63,18 +64,23 @@ func TestComingAndGoing(t *testing.T) {
 	if got := runOf(head, at).Practice.Present; len(got) != 7 {
 		t.Errorf("%d present after the plan was stored", len(got))
 	}
-	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": gone, "state": "here"}, 204, nil)
+	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence",
+		"afterRep": 0, "player": gone, "state": "here"}, 204, nil)
 	if got := runOf(head, at).Practice.Present; len(got) != 8 {
 		t.Errorf("%d present in the end", len(got))
 	}
 
-	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap", "block": shown, "afterRep": 6}, 204, nil)
-	if turned := runOf(head, at).Blocks[1].Order.Reps; turned[6].Side == after[6].Side || turned[5].Side != after[5].Side {
+	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap", "block": shown,
+		"afterRep": 6}, 204, nil)
+	if turned := runOf(head, at).Blocks[1].Order.Reps; turned[6].Side == after[6].Side ||
+		turned[5].Side != after[5].Side {
 		t.Error("the sides were not swapped from the seventh rep on")
 	}
-	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap", "afterRep": 6}, 422, "practice.swap-block")
+	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "swap",
+		"afterRep": 6}, 422, "practice.swap-block")
 	other := w.club("other", 1)
-	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": other.players[0], "state": "here"}, 404, "player.missing")
+	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence",
+		"afterRep": 0, "player": other.players[0], "state": "here"}, 404, "player.missing")
 }
 
 // A device that had no network tells its clock late: what came after it stands.
@@ -84,7 +90,8 @@ func TestClockIsToldLate(t *testing.T) {
 	w.now = evening.Add(20 * time.Minute)
 	say := func(action string, minute int, block string) (c api.Clock) {
 		t.Helper()
-		head.do("POST", at+"/clock", map[string]any{"action": action, "at": evening.Add(time.Duration(minute) * time.Minute), "block": block}, 200, &c)
+		head.do("POST", at+"/clock", map[string]any{"action": action,
+			"at": evening.Add(time.Duration(minute) * time.Minute), "block": block}, 200, &c)
 		return c
 	}
 	if c := say("block", 8, p.Blocks[1].ID); !c.Running || c.ElapsedMs != 12*60000 {
@@ -107,7 +114,8 @@ func TestClockIsToldLate(t *testing.T) {
 func TestLoadsOfWhoLeft(t *testing.T) {
 	w := newWorld(t)
 	c, head, _, at := onFloor(w)
-	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "player": c.players[0], "state": "left"}, 204, nil)
+	head.do("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence",
+		"afterRep": 0, "player": c.players[0], "state": "left"}, 204, nil)
 	head.do("POST", at+"/clock", map[string]any{"action": "finish"}, 200, nil)
 	var week practice.Week
 	head.do("GET", c.path("/loads"), nil, 200, &week)
@@ -213,7 +221,8 @@ func TestReviewOfAPractice(t *testing.T) {
 	if r.Note != "Talk more." {
 		t.Errorf("%q", r.Note)
 	}
-	head.refused("PUT", at+"/review", map[string]string{"review": strings.Repeat("x", 2001)}, 422, "request.does-not-fit")
+	head.refused("PUT", at+"/review", map[string]string{"review": strings.Repeat("x", 2001)}, 422,
+		"request.does-not-fit")
 }
 
 // A code pairs one display, once, for a day; the display shows its practice and nothing
@@ -232,7 +241,8 @@ func TestSecondScreen(t *testing.T) {
 	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[1].ID, c.players[0], 3, reads.Under, reads.Curl)), 200, nil)
 	var d api.DisplayView
 	text := wall.do("GET", "/api/display", nil, 200, &d)
-	if len(d.Players) != 8 || !d.Clock.Running || len(d.Progress) != 2 || d.Progress[0].Rep != 3 || d.Cues["under"] == "" {
+	if len(d.Players) != 8 || !d.Clock.Running || len(d.Progress) != 2 || d.Progress[0].Rep != 3 ||
+		d.Cues["under"] == "" {
 		t.Errorf("%+v", d)
 	}
 	for _, word := range []string{"curl", "made", "right\":false", "verdict", "rows"} {
@@ -275,16 +285,19 @@ func TestSecondScreen(t *testing.T) {
 	w.now = evening.Add(codeLife + time.Second)
 	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
 	for range signInTries {
-		res, err := late.http.Post(w.server.URL+"/api/display/pair", "application/json", strings.NewReader(`{"code":"BBBBBB"}`))
+		res, err := late.http.Post(w.server.URL+"/api/display/pair", "application/json",
+			strings.NewReader(`{"code":"BBBBBB"}`))
 		if err != nil {
 			t.Fatal(err)
 		}
 		res.Body.Close()
 	}
-	late.refused("POST", "/api/display/pair", map[string]string{"code": "BBBBBB"}, http.StatusTooManyRequests, "signin.too-many-tries")
+	late.refused("POST", "/api/display/pair", map[string]string{"code": "BBBBBB"}, http.StatusTooManyRequests,
+		"signin.too-many-tries")
 }
 
 // inputOf is a stored plan as it was put in.
 func inputOf(v api.Practice) *api.PracticeInput {
-	return &api.PracticeInput{StartsAt: v.StartsAt, Minutes: v.Minutes, Note: v.Note, Present: v.Present, Limited: &v.Limited, Terms: &v.Terms, Blocks: v.Blocks}
+	return &api.PracticeInput{StartsAt: v.StartsAt, Minutes: v.Minutes, Note: v.Note, Present: v.Present,
+		Limited: &v.Limited, Terms: &v.Terms, Blocks: v.Blocks}
 }

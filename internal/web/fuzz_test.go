@@ -26,8 +26,10 @@ type bodies struct {
 }
 
 // hostile are values that fit no schema, or hardly.
-var hostile = []any{nil, true, -1, 0, 3, 1e308, -1e308, 0.5, 1 << 53, "", "x", "\u0000", "\u202e", strings.Repeat("x", 300), "0001-01-01T00:00:00Z",
-	"9999-12-31T23:59:59Z", []any{}, []any{nil}, map[string]any{}, "00000000-0000-0000-0000-000000000000", json.RawMessage("1e999"), json.RawMessage(`"\ud800"`)}
+var hostile = []any{nil, true, -1, 0, 3, 1e308, -1e308, 0.5, 1 << 53, "", "x", "\u0000", "\u202e",
+	strings.Repeat("x", 300), "0001-01-01T00:00:00Z",
+	"9999-12-31T23:59:59Z", []any{}, []any{nil}, map[string]any{}, "00000000-0000-0000-0000-000000000000",
+	json.RawMessage("1e999"), json.RawMessage(`"\ud800"`)}
 
 func (b *bodies) value(ref *openapi3.SchemaRef, depth int) any {
 	b.made++
@@ -94,7 +96,8 @@ func (b *bodies) text(s *openapi3.Schema) string {
 	case "date-time":
 		return evening.Add(time.Duration(b.rng.IntN(90*24)) * time.Hour).Format(time.RFC3339)
 	}
-	words := append([]string{"curl", "down", "slot-twos", "shown", "live", "cutter", "xCutter", "trail", "left", "down screen", "evening", "7", "Ann", "n@x.example", "2026-04-01",
+	words := append([]string{"curl", "down", "slot-twos", "shown", "live", "cutter", "xCutter", "trail", "left",
+		"down screen", "evening", "7", "Ann", "n@x.example", "2026-04-01",
 		"spain", "guided", "drill", "own", "water", "cut-and-lift", "five-out", "rim"}, b.ids...)
 	return words[b.rng.IntN(len(words))]
 }
@@ -117,9 +120,11 @@ func TestContractFuzz(t *testing.T) {
 	}
 	const seed = 15
 	rng := rand.New(rand.NewPCG(seed, 0))
-	ids := []string{c.team.String(), p.Id.String(), game.Id.String(), p.Blocks[3].ID, p.Blocks[0].ID, c.players[0].String(), c.players[1].String(), c.players[2].String(), uuid.NewString()}
+	ids := []string{c.team.String(), p.Id.String(), game.Id.String(), p.Blocks[3].ID, p.Blocks[0].ID,
+		c.players[0].String(), c.players[1].String(), c.players[2].String(), uuid.NewString()}
 	// These would end the session, erase the ground under the others or answer for ever.
-	apart := map[string]bool{"signOut": true, "signIn": true, "setUp": true, "changePassword": true, "resetPassword": true, "deleteTeam": true,
+	apart := map[string]bool{"signOut": true, "signIn": true, "setUp": true, "changePassword": true,
+		"resetPassword": true, "deleteTeam": true,
 		"followPractice": true, "followGame": true, "followDisplay": true, "feedScoreboard": true}
 	statuses := map[int]int{}
 	for _, op := range operations(t) {
@@ -177,7 +182,8 @@ func pathWith(path string, c club, practice uuid.UUID, ids []string, rng *rand.R
 		from, to := strings.Index(path, "{"), strings.Index(path, "}")
 		path = path[:from] + bad[rng.IntN(len(bad))] + path[to+1:]
 	}
-	return path + "?" + []string{"action=x", "seed=-1", "size=1e9", "role=%ff", "what=", "format=exe", "step=99&seed=x", "mover=0"}[rng.IntN(8)]
+	return path + "?" + []string{"action=x", "seed=-1", "size=1e9", "role=%ff", "what=", "format=exe", "step=99&seed=x",
+		"mover=0"}[rng.IntN(8)]
 }
 
 // answered sends a request and returns the status it was answered with.
@@ -201,7 +207,8 @@ func (a *agent) answered(t *testing.T, method, path, body string) int {
 func TestRequestsThatBrokeTheServer(t *testing.T) {
 	w := newWorld(t)
 	c, head, p, at := onFloor(w)
-	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence", "afterRep": 0, "state": "left"}, 422, "practice.who")
+	head.refused("POST", at+"/changes", map[string]any{"id": uuid.NewString(), "at": evening, "kind": "presence",
+		"afterRep": 0, "state": "left"}, 422, "practice.who")
 	plan := func(change func(block map[string]any)) map[string]any {
 		body := planFor(c)
 		data, _ := json.Marshal(body["blocks"])
@@ -216,12 +223,14 @@ func TestRequestsThatBrokeTheServer(t *testing.T) {
 	outside := plan(func(b map[string]any) { b["kind"], b["basket"] = "own", 3 })
 	noID := plan(func(b map[string]any) { b["id"] = "first" })
 	noPlayer := plan(func(b map[string]any) { b["players"] = []string{"Ann"} })
-	for _, to := range []struct{ method, path string }{{"POST", c.path("/sheet")}, {"POST", c.path("/practices")}, {"PUT", c.path("/practices/" + p.Id.String())}} {
+	for _, to := range []struct{ method, path string }{{"POST", c.path("/sheet")}, {"POST", c.path("/practices")},
+		{"PUT", c.path("/practices/" + p.Id.String())}} {
 		head.refused(to.method, to.path, outside, 422, "practice.block-basket")
 		head.refused(to.method, to.path, noID, 422, "plan.block-id")
 		head.refused(to.method, to.path, noPlayer, 422, "plan.block-player")
 	}
-	head.refused("POST", c.path("/fill"), map[string]any{"plan": outside, "scope": "evening"}, 422, "practice.block-basket")
+	head.refused("POST", c.path("/fill"), map[string]any{"plan": outside, "scope": "evening"}, 422,
+		"practice.block-basket")
 	for _, method := range []string{"TRACE", "MAKEUP"} {
 		if status := head.answered(t, method, "/api/session", ""); status < 400 || status >= 500 {
 			t.Errorf("%s: %d", method, status)

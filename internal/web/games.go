@@ -32,7 +32,8 @@ func (s *Server) ListGames(ctx context.Context, r api.ListGamesRequestObject) (a
 	list, err := s.games.List(ctx, team)
 	out := api.ListGames200JSONResponse{}
 	for _, g := range list {
-		out = append(out, api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Reps: int(g.Reps), Known: g.Known})
+		out = append(out, api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away,
+			Reps: int(g.Reps), Known: g.Known})
 	}
 	return out, err
 }
@@ -48,11 +49,13 @@ func (s *Server) gameView(ctx context.Context, team gen.Team, g gen.Game) (api.G
 		return api.Game{}, err
 	}
 	terms, err = s.games.Available(ctx, team, terms)
-	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes, Terms: terms, Version: int(g.Version)}, err
+	return api.Game{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Note: g.Note, Mixes: mixes,
+		Terms: terms, Version: int(g.Version)}, err
 }
 
 func gameInput(in *api.GameInput) games.Input {
-	return games.Input{StartsAt: in.StartsAt, Opponent: in.Opponent, Away: in.Away, Note: in.Note, Mixes: in.Mixes, Terms: in.Terms}
+	return games.Input{StartsAt: in.StartsAt, Opponent: in.Opponent, Away: in.Away, Note: in.Note, Mixes: in.Mixes,
+		Terms: in.Terms}
 }
 
 // AddGame puts a game on the schedule.
@@ -107,7 +110,8 @@ func (s *Server) GetGame(ctx context.Context, r api.GetGameRequestObject) (api.G
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetGame200JSONResponse{Players: playerViews(p.Players), Families: game.Families(), Actions: game.Runs(p.Taught(), p.Mixes), Asked: p.Families(),
+	out := api.GetGame200JSONResponse{Players: playerViews(p.Players), Families: game.Families(),
+		Actions: game.Runs(p.Taught(), p.Mixes), Asked: p.Families(),
 		Reps: seen.Reps, Compared: seen.Compared, Covered: seen.Covered, Now: seen.HalfTime, Next: nextView(seen.Next)}
 	out.Ready, out.Total = game.Readiness(p.Asks, p.Form, p.Squad)
 	if out.Game, err = s.gameView(ctx, p.Team, p.Game); err != nil {
@@ -126,7 +130,8 @@ func (s *Server) gameCounts(ctx context.Context, g gen.Game) (out []api.GameCoun
 }
 
 // FindLineups compares every five that may play.
-func (s *Server) FindLineups(ctx context.Context, r api.FindLineupsRequestObject) (api.FindLineupsResponseObject, error) {
+func (s *Server) FindLineups(ctx context.Context, r api.FindLineupsRequestObject) (api.FindLineupsResponseObject,
+	error) {
 	p, err := s.prepared(ctx, r.TeamId, r.GameId)
 	if err != nil {
 		return nil, err
@@ -141,7 +146,8 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetBench200JSONResponse{Players: playerViews(p.Players), Reps: []api.LoggedRep{}, Tables: game.Bench(game.Meets(p.Taught()), store.RulesOf(p.Team))}
+	out := api.GetBench200JSONResponse{Players: playerViews(p.Players), Reps: []api.LoggedRep{},
+		Tables: game.Bench(game.Meets(p.Taught()), store.RulesOf(p.Team))}
 	if out.Game, err = s.gameView(ctx, p.Team, p.Game); err != nil {
 		return nil, err
 	}

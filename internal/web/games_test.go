@@ -27,12 +27,14 @@ func idsOf(c club) []string {
 // gameFor is a game three days ahead, against a team that mostly trails.
 func gameFor(c club) map[string]any {
 	return map[string]any{"startsAt": evening.Add(72 * time.Hour), "opponent": "Harbour", "away": true, "note": "",
-		"mixes": []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 70}, {Cue: reads.Switch, Percent: 30}}}},
+		"mixes": []game.Mix{{Family: game.Off, Shares: []game.Share{{Cue: reads.Trail, Percent: 70},
+			{Cue: reads.Switch, Percent: 30}}}},
 		"terms": game.Terms{Available: idsOf(c), Together: [][]string{}, Minutes: 32, Caps: []game.MinutesCap{}}}
 }
 
 func benchEvent(player uuid.UUID, cue reads.Cue, made reads.Read) map[string]any {
-	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "bench", "action": reads.Down, "player": player, "role": "cutter", "cue": cue.String(), "made": string(made)}
+	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "bench", "action": reads.Down,
+		"player": player, "role": "cutter", "cue": cue.String(), "made": string(made)}
 }
 
 // A game from the schedule over the bench to the comparison: what is logged counts for
@@ -41,7 +43,8 @@ func TestGame(t *testing.T) {
 	w := newWorld(t)
 	c, head, p, at := onFloor(w)
 	for k := range 12 {
-		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[k%8], k+1, reads.Trail, reads.Curl)), 200, nil)
+		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[k%8], k+1, reads.Trail, reads.Curl)), 200,
+			nil)
 	}
 	var g api.Game
 	head.do("POST", c.path("/games"), gameFor(c), 201, &g)
@@ -55,7 +58,8 @@ func TestGame(t *testing.T) {
 	helper := w.as(c.helper)
 	right, wrong := benchEvent(c.players[0], reads.Trail, reads.Curl), benchEvent(c.players[1], reads.Trail, "")
 	right["at"], wrong["at"] = w.now, w.now
-	count := map[string]any{"id": uuid.NewString(), "kind": "count", "at": w.now, "device": "bench", "what": "assist", "by": 1}
+	count := map[string]any{"id": uuid.NewString(), "kind": "count", "at": w.now, "device": "bench", "what": "assist",
+		"by": 1}
 	var got api.RepReceipt
 	helper.do("POST", path+"/reps", batch(right, wrong, count), 200, &got)
 	if len(got.Stored) != 3 {
@@ -65,15 +69,18 @@ func TestGame(t *testing.T) {
 	if len(got.Stored) != 0 || len(got.Known) != 2 {
 		t.Errorf("sent again: %+v", got)
 	}
-	head.do("POST", path+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "voids": wrong["id"], "at": w.now, "device": "bench"}), 200, nil)
+	head.do("POST", path+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "voids": wrong["id"],
+		"at": w.now, "device": "bench"}), 200, nil)
 	var bench api.Bench
 	head.do("GET", path+"/bench", nil, 200, &bench)
-	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Correct || bench.Counts[1].Count != 1 || len(bench.Tables) < 2 ||
+	if len(bench.Reps) != 1 || bench.Reps[0].Rung != "game" || bench.Reps[0].Side != "" || !bench.Reps[0].Correct ||
+		bench.Counts[1].Count != 1 || len(bench.Tables) < 2 ||
 		len(bench.Counted) != 1 || bench.Counted[0].String() != count["id"] {
 		t.Errorf("bench: %+v", bench)
 	}
 	head.do("GET", path, nil, 200, &view)
-	if view.Reps != 1 || len(view.Compared) != 1 || view.Compared[0].Practice.Reps != 12 || view.Covered[0].Percent != 100 || view.Covered[0].Expected != 70 {
+	if view.Reps != 1 || len(view.Compared) != 1 || view.Compared[0].Practice.Reps != 12 ||
+		view.Covered[0].Percent != 100 || view.Covered[0].Expected != 70 {
 		t.Errorf("after the game: %+v, %+v", view.Compared, view.Covered[:1])
 	}
 	var card api.Card
@@ -84,7 +91,8 @@ func TestGame(t *testing.T) {
 	}
 	// Who is erased while the bench logs is not logged; a game that is deleted leaves its reps.
 	head.do("DELETE", c.path("/players/"+c.players[2].String()), nil, 200, nil)
-	helper.refused("POST", path+"/reps", batch(benchEvent(c.players[2], reads.Trail, reads.Curl)), 404, "player.missing")
+	helper.refused("POST", path+"/reps", batch(benchEvent(c.players[2], reads.Trail, reads.Curl)), 404,
+		"player.missing")
 	helper.refused("DELETE", path, nil, 403, "role.head-coach")
 	head.do("DELETE", path, nil, 204, nil)
 	helper.refused("POST", path+"/reps", batch(benchEvent(c.players[0], reads.Trail, reads.Curl)), 404, "game.missing")
@@ -100,7 +108,9 @@ func TestGamesThatCannotBe(t *testing.T) {
 	head := w.as(c.head)
 	with := func(key string, value any) map[string]any { g := gameFor(c); g[key] = value; return g }
 	head.refused("POST", c.path("/games"), with("opponent", "  "), 422, "account.text-length")
-	head.refused("POST", c.path("/games"), with("mixes", []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100}, {Cue: reads.Ice, Percent: 40}}}}), 422, "game.shares-sum")
+	head.refused("POST", c.path("/games"), with("mixes",
+		[]game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100},
+			{Cue: reads.Ice, Percent: 40}}}}), 422, "game.shares-sum")
 	head.refused("POST", c.path("/games"), with("note", strings.Repeat("x", 2001)), 422, "game.note-too-long")
 	head.refused("POST", c.path("/games"), with("startsAt", "1820-01-01T00:00:00Z"), 422, "game.no-time")
 	var g api.Game
@@ -139,7 +149,8 @@ func TestGameWeighsInThePlan(t *testing.T) {
 	w := newWorld(t)
 	c, head, p, at := onFloor(w)
 	head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], 1, reads.Trail, reads.Curl)), 200, nil)
-	plans := planning.New(squad.Service{Store: w.db, Policy: evidence.DefaultPolicy(), Now: func() time.Time { return w.now }})
+	plans := planning.New(squad.Service{Store: w.db, Policy: evidence.DefaultPolicy(),
+		Now: func() time.Time { return w.now }})
 	asked := func() map[reads.Read]float64 {
 		team, err := w.db.Team(t.Context(), teamParams(c))
 		if err != nil {

@@ -38,7 +38,8 @@ const goodPassword = "a password for tests"
 
 // goodHash is quick to check: what a password costs is another test's.
 var goodHash = func() string {
-	h, err := argon2id.CreateHash(goodPassword, &argon2id.Params{Memory: 64, Iterations: 1, Parallelism: 1, SaltLength: 16, KeyLength: 32})
+	h, err := argon2id.CreateHash(goodPassword, &argon2id.Params{Memory: 64, Iterations: 1, Parallelism: 1,
+		SaltLength: 16, KeyLength: 32})
 	if err != nil {
 		panic(err)
 	}
@@ -85,14 +86,15 @@ func (w *world) untilUp() {
 func (w *world) process() *httptest.Server {
 	t := w.t
 	t.Helper()
-	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(), Log: slog.New(slog.DiscardHandler), Assets: fstest.MapFS{
-		"index.html":               {Data: []byte("<!doctype html>the app")},
-		"_app/immutable/hash.js":   {Data: []byte("code")},
-		"_app/immutable/big.js":    {Data: []byte("much code")},
-		"_app/immutable/big.js.br": {Data: []byte("by brotli")},
-		"_app/immutable/big.js.gz": {Data: []byte("by gzip")},
-		"_app/other/not-hashed.js": {Data: []byte("code")},
-	}})
+	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(),
+		Log: slog.New(slog.DiscardHandler), Assets: fstest.MapFS{
+			"index.html":               {Data: []byte("<!doctype html>the app")},
+			"_app/immutable/hash.js":   {Data: []byte("code")},
+			"_app/immutable/big.js":    {Data: []byte("much code")},
+			"_app/immutable/big.js.br": {Data: []byte("by brotli")},
+			"_app/immutable/big.js.gz": {Data: []byte("by gzip")},
+			"_app/other/not-hashed.js": {Data: []byte("code")},
+		}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -111,7 +113,8 @@ type club struct {
 func (w *world) club(name string, size int) club {
 	w.t.Helper()
 	ctx := w.t.Context()
-	c := club{program: uuid.New(), team: uuid.New(), head: name + "-head@x.example", helper: name + "-helper@x.example", viewer: name + "-viewer@x.example"}
+	c := club{program: uuid.New(), team: uuid.New(), head: name + "-head@x.example", helper: name + "-helper@x.example",
+		viewer: name + "-viewer@x.example"}
 	floor, _ := court.PresetCourt(court.HighSchool)
 	must := func(err error) {
 		w.t.Helper()
@@ -121,13 +124,16 @@ func (w *world) club(name string, size int) club {
 	}
 	must(w.db.InsertProgram(ctx, gen.InsertProgramParams{ID: c.program, Name: name}))
 	for role, email := range map[string]string{"head": c.head, "assistant": c.helper, "viewer": c.viewer} {
-		must(w.db.InsertStaff(ctx, gen.InsertStaffParams{ID: uuid.New(), ProgramID: c.program, Name: role, Email: email, Role: role, PasswordHash: goodHash}))
+		must(w.db.InsertStaff(ctx, gen.InsertStaffParams{ID: uuid.New(), ProgramID: c.program, Name: role, Email: email,
+			Role: role, PasswordHash: goodHash}))
 	}
-	must(w.db.InsertTeam(ctx, gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: name, Season: "s", Ages: "12-14", Zone: "UTC", Court: store.CourtJSON(floor)}))
+	must(w.db.InsertTeam(ctx, gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: name, Season: "s",
+		Ages: "12-14", Zone: "UTC", Court: store.CourtJSON(floor)}))
 	for i := range size {
 		id := uuid.New()
 		c.players = append(c.players, id)
-		must(w.db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: id, ProgramID: c.program, TeamID: c.team, Jersey: fmt.Sprint(i), Name: fmt.Sprint("P", i)}))
+		must(w.db.InsertPlayer(ctx, gen.InsertPlayerParams{ID: id, ProgramID: c.program, TeamID: c.team,
+			Jersey: fmt.Sprint(i), Name: fmt.Sprint("P", i)}))
 	}
 	return c
 }
@@ -137,7 +143,8 @@ func (w *world) teamOf(c club, name string) club {
 	w.t.Helper()
 	c.team, c.players = uuid.New(), nil
 	floor, _ := court.PresetCourt(court.HighSchool)
-	if err := w.db.InsertTeam(w.t.Context(), gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: name, Season: "s", Ages: "12-14", Zone: "UTC", Court: store.CourtJSON(floor)}); err != nil {
+	if err := w.db.InsertTeam(w.t.Context(), gen.InsertTeamParams{ID: c.team, ProgramID: c.program, Name: name,
+		Season: "s", Ages: "12-14", Zone: "UTC", Court: store.CourtJSON(floor)}); err != nil {
 		w.t.Fatal(err)
 	}
 	return c
@@ -275,7 +282,9 @@ func (a *agent) fits(req *http.Request, res *http.Response, body []byte) {
 	in := &openapi3filter.ResponseValidationInput{
 		RequestValidationInput: &openapi3filter.RequestValidationInput{Request: at, PathParams: params, Route: route},
 		Status:                 res.StatusCode, Header: res.Header,
-		Options: &openapi3filter.Options{IncludeResponseStatus: true, ExcludeResponseBody: len(body) == 0 || strings.HasPrefix(res.Header.Get("Content-Type"), "text/") || strings.HasPrefix(res.Header.Get("Content-Type"), "application/octet")},
+		Options: &openapi3filter.Options{IncludeResponseStatus: true, ExcludeResponseBody: len(body) == 0 ||
+			strings.HasPrefix(res.Header.Get("Content-Type"), "text/") ||
+			strings.HasPrefix(res.Header.Get("Content-Type"), "application/octet")},
 	}
 	in.SetBodyBytes(body)
 	if err := openapi3filter.ValidateResponse(req.Context(), in); err != nil {
@@ -306,7 +315,8 @@ func teamParams(c club) gen.TeamParams { return gen.TeamParams{ProgramID: c.prog
 func (w *world) with(change func(o *Options)) *world {
 	w.t.Helper()
 	other := *w
-	o := Options{Life: w.t.Context(), Now: func() time.Time { return other.now }, Outbox: w.t.TempDir(), Log: slog.New(slog.DiscardHandler),
+	o := Options{Life: w.t.Context(), Now: func() time.Time { return other.now }, Outbox: w.t.TempDir(),
+		Log:    slog.New(slog.DiscardHandler),
 		Assets: fstest.MapFS{"index.html": {Data: []byte("<!doctype html><script>start()</script>")}}}
 	change(&o)
 	h, err := New(w.db, o)

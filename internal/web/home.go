@@ -39,7 +39,8 @@ func (s *Server) SetHome(ctx context.Context, r api.SetHomeRequestObject) (api.S
 		}
 		given = append(given, d.ID)
 	}
-	return api.SetHome204Response{}, s.db.SetHomeDrills(ctx, gen.SetHomeDrillsParams{ProgramID: team.ProgramID, ID: team.ID, Drills: given})
+	return api.SetHome204Response{}, s.db.SetHomeDrills(ctx,
+		gen.SetHomeDrillsParams{ProgramID: team.ProgramID, ID: team.ID, Drills: given})
 }
 
 // GetHome tells a player what to shoot at home, by the private link.
@@ -65,8 +66,10 @@ func (s *Server) TellHome(ctx context.Context, r api.TellHomeRequestObject) (api
 	if !slices.Contains(l.Team.HomeDrills, r.Body.Drill) {
 		return nil, missing("home.taken-back")
 	}
-	if _, err := s.db.InsertHomeShots(ctx, gen.InsertHomeShotsParams{ProgramID: l.Program, PlayerID: l.Player, ID: r.Body.Id, Drill: r.Body.Drill, At: told.At,
-		RightMade: int32(told.Right.Made), RightTried: int32(told.Right.Tried), LeftMade: int32(told.Left.Made), LeftTried: int32(told.Left.Tried)}); err != nil {
+	if _, err := s.db.InsertHomeShots(ctx, gen.InsertHomeShotsParams{ProgramID: l.Program, PlayerID: l.Player,
+		ID: r.Body.Id, Drill: r.Body.Drill, At: told.At,
+		RightMade: int32(told.Right.Made), RightTried: int32(told.Right.Tried), LeftMade: int32(told.Left.Made),
+		LeftTried: int32(told.Left.Tried)}); err != nil {
 		return nil, err
 	}
 	work, err := s.homeWork(ctx, l)
@@ -89,7 +92,8 @@ func (s *Server) homeWork(ctx context.Context, l quizzes.Learner) (api.HomeWork,
 		if !ok || !d.ForHome() {
 			continue
 		}
-		h := api.HomeDrill{Id: id, Name: d.Name, About: d.About, Say: goalOf(d), Rules: d.Stages[0].Rules, Watch: d.Watch, Told: []evidence.HomeSession{}}
+		h := api.HomeDrill{Id: id, Name: d.Name, About: d.About, Say: goalOf(d), Rules: d.Stages[0].Rules,
+			Watch: d.Watch, Told: []evidence.HomeSession{}}
 		for _, row := range rows {
 			if row.Drill == id {
 				h.Told = append(h.Told, store.HomeOf(row))

@@ -39,19 +39,23 @@ func TestHomeByThePrivateLink(t *testing.T) {
 		t.Fatalf("%+v", work)
 	}
 
-	told := map[string]any{"id": uuid.NewString(), "drill": "form-shooting", "at": evening.Add(900 * time.Hour), "right": map[string]int{"made": 8, "tried": 10}, "left": map[string]int{"made": 5, "tried": 10}}
+	told := map[string]any{"id": uuid.NewString(), "drill": "form-shooting", "at": evening.Add(900 * time.Hour),
+		"right": map[string]int{"made": 8, "tried": 10}, "left": map[string]int{"made": 5, "tried": 10}}
 	for range 2 {
 		phone.do("POST", mine, told, 200, &work)
 	}
-	if got := work.Drills[0].Told; len(got) != 1 || got[0].Right != (evidence.Side{Made: 8, Tried: 10}) || got[0].At.After(evening.Add(time.Hour)) {
+	if got := work.Drills[0].Told; len(got) != 1 || got[0].Right != (evidence.Side{Made: 8, Tried: 10}) ||
+		got[0].At.After(evening.Add(time.Hour)) {
 		t.Errorf("told %+v", got)
 	}
 	var shots api.DrillShots
 	head.do("GET", c.path("/shots/form-shooting"), nil, 200, &shots)
-	if !shots.AtHome || len(shots.Home) != 1 || string(shots.Home[0].Player) != c.players[0].String() || shots.Home[0].Times != 1 || shots.Tried != 0 {
+	if !shots.AtHome || len(shots.Home) != 1 || string(shots.Home[0].Player) != c.players[0].String() ||
+		shots.Home[0].Times != 1 || shots.Tried != 0 {
 		t.Errorf("%+v", shots)
 	}
-	phone.refused("POST", mine, changed(maps.Clone(told), "right", map[string]int{"made": 11, "tried": 10}), 422, "evidence.more-makes-than-shots")
+	phone.refused("POST", mine, changed(maps.Clone(told), "right", map[string]int{"made": 11, "tried": 10}), 422,
+		"evidence.more-makes-than-shots")
 	phone.refused("POST", mine, changed(maps.Clone(told), "drill", "spot-makes"), 404, "home.taken-back")
 
 	// Another program's team has nothing of it, and a full shelf says so.

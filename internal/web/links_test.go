@@ -22,7 +22,8 @@ func TestLoggedByLink(t *testing.T) {
 	block := p.Blocks[1].ID
 
 	links := runOf(head, at).Blocks[1].Links
-	if len(links) != 4 || links[0].Link.Action != reads.Away || links[1].Link.Action != reads.Curled || links[0].Third != string(reads.Passer) || len(links[1].Rows) != 3 {
+	if len(links) != 4 || links[0].Link.Action != reads.Away || links[1].Link.Action != reads.Curled ||
+		links[0].Third != string(reads.Passer) || len(links[1].Rows) != 3 {
 		t.Fatalf("%+v", links)
 	}
 	curled := changed(repEvent(block, c.players[0], 2, reads.LowHelp, reads.CornerPass), "action", reads.Curled)
@@ -37,16 +38,19 @@ func TestLoggedByLink(t *testing.T) {
 	right := map[string]bool{}
 	for _, r := range runOf(head, at).Reps {
 		right[r.Role+" "+r.Made] = r.Correct
-		if r.Made == string(reads.CornerPass) && (r.Action == nil || *r.Action != reads.Curled || r.Role != string(reads.Handler)) {
+		if r.Made == string(reads.CornerPass) && (r.Action == nil || *r.Action != reads.Curled ||
+			r.Role != string(reads.Handler)) {
 			t.Errorf("the kick after the curl is %+v", r)
 		}
 	}
-	for key, want := range map[string]bool{"cutter curl": true, "handler cornerpass": true, "passer hitscreener": true, "defender guarded": true, "defender ": false} {
+	for key, want := range map[string]bool{"cutter curl": true, "handler cornerpass": true, "passer hitscreener": true,
+		"defender guarded": true, "defender ": false} {
 		if got, there := right[key]; !there || got != want {
 			t.Errorf("%s: right %v, logged %v", key, got, there)
 		}
 	}
-	for role, read := range map[string]reads.Read{"passer": reads.HitScreener, "defender": reads.Guarded, "handler": reads.CornerPass} {
+	for role, read := range map[string]reads.Read{"passer": reads.HitScreener, "defender": reads.Guarded,
+		"handler": reads.CornerPass} {
 		var board api.Board
 		head.do("GET", c.path("/board?role="+role), nil, 200, &board)
 		n := 0
@@ -61,6 +65,7 @@ func TestLoggedByLink(t *testing.T) {
 			t.Errorf("the %s's board counts %d reps of %s, want %d", role, n, read, want)
 		}
 	}
-	head.refused("POST", at+"/reps", batch(changed(repEvent(block, c.players[0], 3, reads.Drop, reads.PullUp), "action", reads.Ball)), 422, "rep.goes-on")
+	head.refused("POST", at+"/reps", batch(changed(repEvent(block, c.players[0], 3, reads.Drop, reads.PullUp), "action",
+		reads.Ball)), 422, "rep.goes-on")
 	head.refused("GET", c.path("/board?role=coach"), nil, 422, "squad.part")
 }

@@ -180,7 +180,8 @@ func (s *Server) notifyAccount(ctx context.Context, account uuid.UUID) error {
 
 // FollowPractice streams what changes on the floor as server-sent events: clock,
 // reps, and again where the device should fetch everything.
-func (s *Server) FollowPractice(ctx context.Context, r api.FollowPracticeRequestObject) (api.FollowPracticeResponseObject, error) {
+func (s *Server) FollowPractice(ctx context.Context,
+	r api.FollowPracticeRequestObject) (api.FollowPracticeResponseObject, error) {
 	team, p, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
@@ -190,7 +191,8 @@ func (s *Server) FollowPractice(ctx context.Context, r api.FollowPracticeRequest
 
 // stream is a stream of a practice, or a game, for the caller.
 func (s *Server) stream(ctx context.Context, team gen.Team, practice uuid.UUID) floorStream {
-	return floorStream{s: s, ctx: ctx, account: caller(ctx).ID, program: team.ProgramID, team: team.ID, practice: practice}
+	return floorStream{s: s, ctx: ctx, account: caller(ctx).ID, program: team.ProgramID, team: team.ID,
+		practice: practice}
 }
 
 type floorStream struct {
@@ -244,7 +246,8 @@ func (f floorStream) VisitFollowDisplayResponse(w http.ResponseWriter) error {
 
 // stream writes to a device until it leaves: at the beginning, at every change and
 // at every beat.
-func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Duration, begin, beat func() error, pass func(change) error) error {
+func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Duration, begin, beat func() error,
+	pass func(change) error) error {
 	out := http.NewResponseController(w)
 	// The server's limit is for requests that end.
 	if err := out.SetReadDeadline(time.Time{}); err != nil {

@@ -99,7 +99,8 @@ func TestDevicesHearOfEachOther(t *testing.T) {
 	for _, s := range []stream{here, there} {
 		var news api.FloorNews
 		s.hears("reps", &news)
-		if len(news.Reps) != 1 || news.Reps[0].Id.String() != rep["id"] || !news.Reps[0].Correct || news.Reps[0].Device == "" || len(news.Voided) != 0 {
+		if len(news.Reps) != 1 || news.Reps[0].Id.String() != rep["id"] || !news.Reps[0].Correct ||
+			news.Reps[0].Device == "" || len(news.Voided) != 0 {
 			t.Fatalf("%+v", news)
 		}
 	}
@@ -141,7 +142,10 @@ func TestDevicesHearOfEachOther(t *testing.T) {
 
 	w.as(other.head).refused("GET", at+"/live", nil, 404, "team.missing")
 	// A listener whose connection was cut says so, and hears again.
-	if _, err := w.db.Pool.Exec(t.Context(), "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()"); err != nil {
+	if _,
+		err := w.db.Pool.Exec(t.Context(),
+		"SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = "+
+			"current_database()"); err != nil {
 		t.Fatal(err)
 	}
 	there.hears("again", &nothing)

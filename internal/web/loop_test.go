@@ -25,14 +25,17 @@ func downTrail() reads.Snapshot {
 // planFor is an hour with one shown and one live block.
 func planFor(c club) map[string]any {
 	block := func(kind, title, stage string, minutes float64) map[string]any {
-		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "", "minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3, "basket": 0, "players": []string{}, "pin": false, "noHelpers": false}
+		b := map[string]any{"id": uuid.NewString(), "kind": kind, "title": title, "drill": "", "stage": "",
+			"minutes": minutes, "baskets": 1, "seconds": 20, "seed": 3, "basket": 0, "players": []string{},
+			"pin": false, "noHelpers": false}
 		if kind == "drill" {
 			b["drill"], b["stage"] = "slot-twos", stage
 		}
 		return b
 	}
 	return map[string]any{"startsAt": evening, "minutes": 60, "note": "", "present": c.players, "blocks": []any{
-		block("own", "Warm-up", "", 10), block("drill", "Slot twos", "shown", 10), block("water", "Water", "", 2), block("drill", "Slot twos", "live", 10),
+		block("own", "Warm-up", "", 10), block("drill", "Slot twos", "shown", 10), block("water", "Water", "", 2),
+		block("drill", "Slot twos", "live", 10),
 	}}
 }
 
@@ -66,7 +69,8 @@ func TestRoster(t *testing.T) {
 	list := func(text string) api.RosterList { return api.RosterList{Text: &text} }
 	var r api.RosterPreview
 	head.do("POST", c.path("/roster/preview"), list("jersey,name,born\n00,Ada,2011\n0,Bo,2012\n"), 200, &r)
-	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || r.Errors[0].Reason.Code == "" || len(r.Columns) != 3 || r.Columns[2].Use != roster.Ignore {
+	if len(r.Errors) != 1 || r.Errors[0].Row != 3 || r.Errors[0].Reason.Code == "" || len(r.Columns) != 3 ||
+		r.Columns[2].Use != roster.Ignore {
 		t.Errorf("the preview says %+v", r)
 	}
 	head.refused("POST", c.path("/roster"), list("00 Ada\n50 =1+1\n"), 422, "roster.line")
@@ -115,7 +119,8 @@ func TestTeach(t *testing.T) {
 		}
 	}
 	head.refused("POST", c.path("/judge"), `{"action":"down","xCutter":{"x":NaN,"y":1}}`, 422, "request.malformed")
-	head.refused("POST", c.path("/judge"), `{"action":"down","xCutter":{"x":"left","y":1}}`, 422, "request.does-not-fit")
+	head.refused("POST", c.path("/judge"), `{"action":"down","xCutter":{"x":"left","y":1}}`, 422,
+		"request.does-not-fit")
 	head.refused("POST", c.path("/judge"), `{"action":"down"}`, 422, "request.does-not-fit")
 	head.refused("GET", c.path("/lesson?action=moon"), nil, 404, "action.missing")
 	head.do("POST", c.path("/readmap?mover=ball"), downTrail(), 422, nil)
@@ -134,7 +139,8 @@ func TestTeach(t *testing.T) {
 			if a.Cue != l.Rows[i].Cue || (a.Help != nil) != (action.Family == reads.BallUp) {
 				t.Errorf("%s: example of %s judged %s, help %v", action.ID, l.Rows[i].Cue, a.Cue, a.Help)
 			}
-			if l.Deciders[i] != string(a.Decider) || !slices.ContainsFunc(action.Participants, func(p reads.Participant) bool { return p.ID == a.Decider }) {
+			if l.Deciders[i] != string(a.Decider) ||
+				!slices.ContainsFunc(action.Participants, func(p reads.Participant) bool { return p.ID == a.Decider }) {
 				t.Errorf("%s: %s is decided by %q, the lesson says %q", action.ID, a.Cue, a.Decider, l.Deciders[i])
 			}
 			head.do("POST", c.path("/play"), s, 200, nil)
@@ -153,7 +159,8 @@ func TestTeach(t *testing.T) {
 	}
 	var sheet api.TapeSheet
 	head.do("GET", c.path("/tape?action=stagger"), nil, 200, &sheet)
-	if len(sheet.Marks) < 10 || !sheet.Marks[1].Screen || !strings.HasPrefix(sheet.Marks[1].Name, "Left staggered pair") || sheet.Marks[4].Screen {
+	if len(sheet.Marks) < 10 || !sheet.Marks[1].Screen ||
+		!strings.HasPrefix(sheet.Marks[1].Name, "Left staggered pair") || sheet.Marks[4].Screen {
 		t.Errorf("tape of a screen: %+v", sheet.Marks)
 	}
 	head.refused("GET", c.path("/tape?action=moon"), nil, 404, "action.missing")
@@ -328,7 +335,8 @@ func TestClockOnTheFloor(t *testing.T) {
 		t.Errorf("four minutes later: %+v", run.Clock)
 	}
 	a.do("POST", at+"/clock", map[string]any{"action": "block", "block": p.Blocks[1].ID}, 200, &clock)
-	a.refused("POST", at+"/clock", map[string]any{"action": "block", "block": uuid.NewString()}, 409, "practice.block-gone")
+	a.refused("POST", at+"/clock", map[string]any{"action": "block", "block": uuid.NewString()}, 409,
+		"practice.block-gone")
 	a.do("POST", at+"/clock", map[string]any{"action": "finish"}, 200, &clock)
 	if clock.Status != api.ClockStatusDone || clock.Running {
 		t.Errorf("finished: %+v", clock)

@@ -41,9 +41,12 @@ func (s *Server) offenseView(ctx context.Context, id api.TeamId) (out api.Offens
 	if err != nil {
 		return out, err
 	}
-	out = api.OffenseView{Offenses: offense.Shipped(), Parts: offense.Parts(), Options: offense.Options(), Triggers: offense.Triggers(), Levels: offense.Levels(),
-		Kinds: offense.Kinds(), Figures: offense.Figures(), Lines: fl.Court.Lines(), Players: playerViews(players), Neighbors: offense.Neighbors,
-		Assumptions: offense.Assumptions(), Effects: offense.Effects(), Purpose: offense.Purpose, Follows: team.OffenseFollows}
+	out = api.OffenseView{Offenses: offense.Shipped(), Parts: offense.Parts(), Options: offense.Options(),
+		Triggers: offense.Triggers(), Levels: offense.Levels(),
+		Kinds: offense.Kinds(), Figures: offense.Figures(), Lines: fl.Court.Lines(), Players: playerViews(players),
+		Neighbors:   offense.Neighbors,
+		Assumptions: offense.Assumptions(), Effects: offense.Effects(), Purpose: offense.Purpose,
+		Follows: team.OffenseFollows}
 	if out.Own, out.Chosen, err = s.offenses.Of(team); err != nil {
 		return out, err
 	}
@@ -86,7 +89,8 @@ func (s *Server) SetOffense(ctx context.Context, r api.SetOffenseRequestObject) 
 }
 
 // CopyOffense lets a team play another team's offense.
-func (s *Server) CopyOffense(ctx context.Context, r api.CopyOffenseRequestObject) (api.CopyOffenseResponseObject, error) {
+func (s *Server) CopyOffense(ctx context.Context, r api.CopyOffenseRequestObject) (api.CopyOffenseResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -103,7 +107,8 @@ func (s *Server) CopyOffense(ctx context.Context, r api.CopyOffenseRequestObject
 }
 
 // CheckOffense says whether an offense goes round, what it breaks and what it needs.
-func (s *Server) CheckOffense(ctx context.Context, r api.CheckOffenseRequestObject) (api.CheckOffenseResponseObject, error) {
+func (s *Server) CheckOffense(ctx context.Context, r api.CheckOffenseRequestObject) (api.CheckOffenseResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -118,19 +123,22 @@ func defenseOf(a api.OffenseAgainst) offense.Defense {
 }
 
 // WatchOffense runs some passes from where people stand.
-func (s *Server) WatchOffense(ctx context.Context, r api.WatchOffenseRequestObject) (api.WatchOffenseResponseObject, error) {
+func (s *Server) WatchOffense(ctx context.Context, r api.WatchOffenseRequestObject) (api.WatchOffenseResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
 	w := r.Body
-	run, err := s.offenses.Watch(team, offenses.Watching{Offense: w.Offense, Standing: w.Standing, Passes: w.Passes, Seed: uint64(w.Seed),
+	run, err := s.offenses.Watch(team, offenses.Watching{Offense: w.Offense, Standing: w.Standing, Passes: w.Passes,
+		Seed:    uint64(w.Seed),
 		Against: offense.Guarding{Defended: w.Against.Defended, Defense: defenseOf(w.Against)}})
 	return api.WatchOffense200JSONResponse(run), err
 }
 
 // StandOffense names the rules that people who stand so break.
-func (s *Server) StandOffense(ctx context.Context, r api.StandOffenseRequestObject) (api.StandOffenseResponseObject, error) {
+func (s *Server) StandOffense(ctx context.Context, r api.StandOffenseRequestObject) (api.StandOffenseResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -140,7 +148,8 @@ func (s *Server) StandOffense(ctx context.Context, r api.StandOffenseRequestObje
 }
 
 // CutOutDrill makes a drill of a moment of an offense.
-func (s *Server) CutOutDrill(ctx context.Context, r api.CutOutDrillRequestObject) (api.CutOutDrillResponseObject, error) {
+func (s *Server) CutOutDrill(ctx context.Context, r api.CutOutDrillRequestObject) (api.CutOutDrillResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -154,7 +163,8 @@ func (s *Server) CutOutDrill(ctx context.Context, r api.CutOutDrillRequestObject
 
 // CompareOffenses plays two offenses by the same five on the same luck, against what the next
 // opponent is expected to do, and tells how far it is.
-func (s *Server) CompareOffenses(ctx context.Context, r api.CompareOffensesRequestObject) (api.CompareOffensesResponseObject, error) {
+func (s *Server) CompareOffenses(ctx context.Context,
+	r api.CompareOffensesRequestObject) (api.CompareOffensesResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -197,7 +207,8 @@ func (c comparing) VisitCompareOffensesResponse(w http.ResponseWriter) error {
 		}
 		return out.Flush()
 	}
-	result, ok := c.of.Compare(c.ctx, c.a, c.b, func(done float64) error { return write(api.OffenseProgress{Done: done}) })
+	result,
+		ok := c.of.Compare(c.ctx, c.a, c.b, func(done float64) error { return write(api.OffenseProgress{Done: done}) })
 	if !ok {
 		return nil
 	}
@@ -205,7 +216,8 @@ func (c comparing) VisitCompareOffensesResponse(w http.ResponseWriter) error {
 }
 
 // GetPrinciples returns the team's principles with their pictures.
-func (s *Server) GetPrinciples(ctx context.Context, r api.GetPrinciplesRequestObject) (api.GetPrinciplesResponseObject, error) {
+func (s *Server) GetPrinciples(ctx context.Context, r api.GetPrinciplesRequestObject) (api.GetPrinciplesResponseObject,
+	error) {
 	view, err := s.principles(ctx, r.TeamId)
 	return api.GetPrinciples200JSONResponse(view), err
 }
@@ -228,11 +240,13 @@ func (s *Server) principles(ctx context.Context, id api.TeamId) (api.Principles,
 }
 
 // SetPrinciples stores a team's principles in the coach's words.
-func (s *Server) SetPrinciples(ctx context.Context, r api.SetPrinciplesRequestObject) (api.SetPrinciplesResponseObject, error) {
+func (s *Server) SetPrinciples(ctx context.Context, r api.SetPrinciplesRequestObject) (api.SetPrinciplesResponseObject,
+	error) {
 	if err := offense.CheckPrinciples(*r.Body); err != nil {
 		return nil, invalidBy(err, "kept.old-ones")
 	}
-	n, err := s.db.SetPrinciples(ctx, gen.SetPrinciplesParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Principles: store.PrinciplesJSON(*r.Body)})
+	n, err := s.db.SetPrinciples(ctx, gen.SetPrinciplesParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId,
+		Principles: store.PrinciplesJSON(*r.Body)})
 	if err == nil && n == 0 {
 		err = missing("team.missing")
 	}

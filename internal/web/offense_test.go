@@ -34,7 +34,8 @@ func watching(of int) map[string]any {
 
 // momentOf is a pass from the start of a shipped offense.
 func momentOf(of int, aim, answer string) map[string]any {
-	return map[string]any{"offense": offense.Shipped()[of].ID, "moment": map[string]any{"standing": standing(of)["standing"], "aim": aim, "answer": answer}}
+	return map[string]any{"offense": offense.Shipped()[of].ID,
+		"moment": map[string]any{"standing": standing(of)["standing"], "aim": aim, "answer": answer}}
 }
 
 // Shipped offenses are watched, somebody is dragged and the rule that breaks is named, a drill
@@ -45,22 +46,27 @@ func TestOffense(t *testing.T) {
 	head := w.as(c.head)
 	var view api.OffenseView
 	head.do("GET", c.path("/offense"), nil, 200, &view)
-	if len(view.Offenses) != 7 || len(view.Parts) < 15 || len(view.Options) != 7 || len(view.Levels) != 3 || len(view.Rules) != 8 || view.Own.ID != "cut" || view.Chosen ||
-		view.Purpose == "" || view.Neighbors != offense.Neighbors || len(view.Spots) < 10 || len(view.Figures) < 10 || view.Start.Ball != 2 {
+	if len(view.Offenses) != 7 || len(view.Parts) < 15 || len(view.Options) != 7 || len(view.Levels) != 3 ||
+		len(view.Rules) != 8 || view.Own.ID != "cut" || view.Chosen ||
+		view.Purpose == "" || view.Neighbors != offense.Neighbors || len(view.Spots) < 10 || len(view.Figures) < 10 ||
+		view.Start.Ball != 2 {
 		t.Errorf("%+v", view)
 	}
 	var run offense.Run
 	for i := range view.Offenses {
 		head.do("POST", c.path("/offense/watch"), watching(i), 200, &run)
 		if len(run.Passes) != 6 || len(run.Play.Tracks) != 11 || len(run.Violations) != 0 {
-			t.Errorf("%s: %d passes, %d tracks, %+v", view.Offenses[i].ID, len(run.Passes), len(run.Play.Tracks), run.Violations)
+			t.Errorf("%s: %d passes, %d tracks, %+v", view.Offenses[i].ID, len(run.Passes), len(run.Play.Tracks),
+				run.Violations)
 		}
 	}
 	on := watching(0)
-	on["standing"] = map[string]any{"spots": []string{"top", "top", "wingR", "wingL", "cornerL"}, "at": view.Start.At, "ball": 0}
+	on["standing"] = map[string]any{"spots": []string{"top", "top", "wingR", "wingL", "cornerL"}, "at": view.Start.At,
+		"ball": 0}
 	head.refused("POST", c.path("/offense/watch"), on, 422, "offense.two-on-a-spot")
 	loose := watching(0)
-	loose["against"] = map[string]any{"defended": true, "zone": false, "dials": map[string]float64{"react": 9, "help": 0, "deny": 0, "jump": 0, "hands": 0}}
+	loose["against"] = map[string]any{"defended": true, "zone": false,
+		"dials": map[string]float64{"react": 9, "help": 0, "deny": 0, "jump": 0, "hands": 0}}
 	head.refused("POST", c.path("/offense/watch"), loose, 422, "offense.dial")
 
 	var d drill.Drill
@@ -80,7 +86,10 @@ func TestOffense(t *testing.T) {
 	st.At[3] = st.At[2].Toward(st.At[3], 6)
 	near["standing"] = st
 	head.do("POST", c.path("/offense/stand"), near, 200, &broken)
-	if !slices.ContainsFunc(broken, func(v offense.Violation) bool { return v.Rule == offense.Close && slices.Contains(v.Players, 3) }) {
+	if !slices.ContainsFunc(broken, func(v offense.Violation) bool {
+		return v.Rule == offense.Close &&
+			slices.Contains(v.Players, 3)
+	}) {
 		t.Errorf("%+v", broken)
 	}
 	st.At[3] = court.Point{X: 400}
@@ -96,10 +105,12 @@ func TestOwnOffense(t *testing.T) {
 	head := w.as(c.head)
 	own := offense.Shipped()[3]
 	own.ID, own.Name = "own", "Our way"
-	own.Parts = []offense.Part{{ID: "ball", Weight: 2}, {ID: "cut", Weight: 1}, {ID: "away", Weight: 1, After: offense.CutCovered}, {ID: "denied", Weight: 1}}
+	own.Parts = []offense.Part{{ID: "ball", Weight: 2}, {ID: "cut", Weight: 1},
+		{ID: "away", Weight: 1, After: offense.CutCovered}, {ID: "denied", Weight: 1}}
 	var check api.OffenseCheck
 	head.do("POST", c.path("/offense/check"), own, 200, &check)
-	if check.Problem.Code != "" || check.Start == nil || len(check.Needs) != 2 || check.Needs[0].Action != reads.Ball || check.Needs[0].PerGame < 5 || len(check.Broken) != 0 {
+	if check.Problem.Code != "" || check.Start == nil || len(check.Needs) != 2 || check.Needs[0].Action != reads.Ball ||
+		check.Needs[0].PerGame < 5 || len(check.Broken) != 0 {
 		t.Errorf("%+v", check)
 	}
 	lame := own
@@ -111,7 +122,8 @@ func TestOwnOffense(t *testing.T) {
 	}
 	head.refused("PUT", c.path("/offense"), lame, 422, "offense.nothing-denied")
 	stay := own
-	stay.Name, stay.OnDrive, stay.Parts = "They stay", offense.Stay, []offense.Part{{ID: "handoff", Weight: 2}, {ID: "denied", Weight: 1}}
+	stay.Name, stay.OnDrive, stay.Parts = "They stay", offense.Stay,
+		[]offense.Part{{ID: "handoff", Weight: 2}, {ID: "denied", Weight: 1}}
 	head.do("POST", c.path("/offense/check"), stay, 200, &check)
 	if !slices.ContainsFunc(check.Broken, func(v offense.Violation) bool { return v.Rule == offense.NoDrift }) {
 		t.Errorf("everybody stays on a drive: %+v", check)
@@ -128,10 +140,13 @@ func TestOwnOffense(t *testing.T) {
 	if view := of(second); len(view.Teams) != 1 || view.Teams[0].Offense != "Our way" || view.Chosen {
 		t.Errorf("%+v", view.Teams)
 	}
-	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": false}, 422, "offense.team-without")
-	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": c.team, "follow": false}, 422, "offense.own-offense")
+	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": false}, 422,
+		"offense.team-without")
+	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": c.team, "follow": false}, 422,
+		"offense.own-offense")
 	head.do("POST", second+"/copy", map[string]any{"from": c.team, "follow": true}, 200, nil)
-	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": true}, 409, "offense.follows-already")
+	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": true}, 409,
+		"offense.follows-already")
 	own.Name = "Our new way"
 	head.do("PUT", c.path("/offense"), own, 200, nil)
 	if view := of(second); view.Own.Name != "Our new way" || view.Follows == nil || *view.Follows != c.team {
@@ -166,7 +181,8 @@ func TestCompareOffenses(t *testing.T) {
 		}
 		before = last.Done
 	}
-	if len(messages) < 4 || before != 1 || last.Result == nil || last.Result.A.Possessions < 1000 || len(last.Result.Differences) != len(offense.Figures()) {
+	if len(messages) < 4 || before != 1 || last.Result == nil || last.Result.A.Possessions < 1000 ||
+		len(last.Result.Differences) != len(offense.Figures()) {
 		t.Errorf("%d messages, the last %+v", len(messages), last)
 	}
 }
@@ -186,5 +202,6 @@ func TestPrinciples(t *testing.T) {
 	if len(page.Principles) != 1 || page.Principles[0] != mine[0] {
 		t.Errorf("%+v", page.Principles)
 	}
-	head.refused("PUT", c.path("/principles"), []offense.Principle{{Title: "", Picture: ""}}, 422, "offense.principle-title")
+	head.refused("PUT", c.path("/principles"), []offense.Principle{{Title: "", Picture: ""}}, 422,
+		"offense.principle-title")
 }

@@ -9,7 +9,8 @@ import (
 )
 
 // ChangePassword changes the caller's own password; other devices are signed out.
-func (s *Server) ChangePassword(ctx context.Context, r api.ChangePasswordRequestObject) (api.ChangePasswordResponseObject, error) {
+func (s *Server) ChangePassword(ctx context.Context,
+	r api.ChangePasswordRequestObject) (api.ChangePasswordResponseObject, error) {
 	me := caller(ctx)
 	key := throttleKey("change", me.ID.String())
 	try, err := s.count(ctx, []string{key})
@@ -50,9 +51,11 @@ func (s *Server) setPassword(ctx context.Context, who gen.Staff, password string
 
 // AskForReset mails a link to a new password. The answer is the same whether or not there is such an
 // account.
-func (s *Server) AskForReset(ctx context.Context, r api.AskForResetRequestObject) (api.AskForResetResponseObject, error) {
+func (s *Server) AskForReset(ctx context.Context, r api.AskForResetRequestObject) (api.AskForResetResponseObject,
+	error) {
 	email := cleanAddress(r.Body.Email)
-	if _, err := s.count(ctx, []string{throttleKey("reset", email), throttleKey("reset place", clientPlace(ctx))}); err != nil {
+	if _, err := s.count(ctx, []string{throttleKey("reset", email),
+		throttleKey("reset place", clientPlace(ctx))}); err != nil {
 		return nil, err
 	}
 	return api.AskForReset204Response{}, s.accounts.MailReset(ctx, email)
@@ -76,7 +79,8 @@ func (s *Server) GetReset(ctx context.Context, r api.GetResetRequestObject) (api
 }
 
 // ResetPassword takes a new password and signs its owner in.
-func (s *Server) ResetPassword(ctx context.Context, r api.ResetPasswordRequestObject) (api.ResetPasswordResponseObject, error) {
+func (s *Server) ResetPassword(ctx context.Context, r api.ResetPasswordRequestObject) (api.ResetPasswordResponseObject,
+	error) {
 	who, err := s.resetOwner(ctx, r.ResetKey)
 	if err != nil {
 		return nil, err

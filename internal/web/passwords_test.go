@@ -26,8 +26,10 @@ func TestChangePassword(t *testing.T) {
 	c := w.club("club", 0)
 	here, there := w.as(c.head), w.as(c.head)
 	const next = "another long sentence"
-	here.refused("PUT", "/api/session/password", map[string]string{"old": "wrong", "new": next}, 422, "password.old-wrong")
-	here.refused("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": "short"}, 422, "signin.password-length")
+	here.refused("PUT", "/api/session/password", map[string]string{"old": "wrong", "new": next}, 422,
+		"password.old-wrong")
+	here.refused("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": "short"}, 422,
+		"signin.password-length")
 	there.do("GET", "/api/staff", nil, 200, nil)
 	here.do("PUT", "/api/session/password", map[string]string{"old": goodPassword, "new": next}, 204, nil)
 	here.do("GET", "/api/staff", nil, 200, nil)
@@ -86,7 +88,8 @@ func TestLastHeadCoach(t *testing.T) {
 	for round := range 2 {
 		w := newWorld(t)
 		c := w.club("club", 0)
-		second := gen.InsertStaffParams{ID: uuid.New(), ProgramID: c.program, Name: "two", Email: "two@x.example", Role: "head", PasswordHash: goodHash}
+		second := gen.InsertStaffParams{ID: uuid.New(), ProgramID: c.program, Name: "two", Email: "two@x.example",
+			Role: "head", PasswordHash: goodHash}
 		if err := w.db.InsertStaff(t.Context(), second); err != nil {
 			t.Fatal(err)
 		}
@@ -111,7 +114,8 @@ func TestLastHeadCoach(t *testing.T) {
 		wg.Go(func() { one.status(method, "/api/staff/"+second.ID.String(), body) })
 		wg.Go(func() { two.status(method, "/api/staff/"+first.ID.String(), body) })
 		for waiting := 0; waiting < 2; {
-			sql := "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND wait_event_type = 'Lock'"
+			sql := "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND " +
+				"wait_event_type = 'Lock'"
 			if err := w.db.Pool.QueryRow(t.Context(), sql).Scan(&waiting); err != nil {
 				t.Fatal(err)
 			}
@@ -121,7 +125,8 @@ func TestLastHeadCoach(t *testing.T) {
 		}
 		wg.Wait()
 		var heads int
-		err = w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM staff WHERE program_id = $1 AND role = 'head'", c.program).Scan(&heads)
+		err = w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM staff WHERE program_id = $1 AND role = 'head'",
+			c.program).Scan(&heads)
 		if err != nil || heads != 1 {
 			t.Fatalf("%d head coaches are left, %v", heads, err)
 		}
@@ -151,7 +156,8 @@ func TestLinksUseThePublicAddress(t *testing.T) {
 		t.Fatal(res, err)
 	}
 	res.Body.Close()
-	if m := sent.all[len(sent.all)-1]; strings.Contains(m.Text, "evil") || !strings.Contains(m.Text, "https://evrik.club.example/join/") {
+	if m := sent.all[len(sent.all)-1]; strings.Contains(m.Text, "evil") ||
+		!strings.Contains(m.Text, "https://evrik.club.example/join/") {
 		t.Errorf("the mail says %q", m.Text)
 	}
 }

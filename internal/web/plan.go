@@ -47,7 +47,8 @@ func (s *Server) SetSeason(ctx context.Context, r api.SetSeasonRequestObject) (a
 }
 
 // ListTemplates lists the plans a program has kept for another evening.
-func (s *Server) ListTemplates(ctx context.Context, r api.ListTemplatesRequestObject) (api.ListTemplatesResponseObject, error) {
+func (s *Server) ListTemplates(ctx context.Context, r api.ListTemplatesRequestObject) (api.ListTemplatesResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -68,7 +69,8 @@ func (s *Server) ListTemplates(ctx context.Context, r api.ListTemplatesRequestOb
 const maxTemplates = 100
 
 // AddTemplate keeps a plan for another evening.
-func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject) (api.AddTemplateResponseObject, error) {
+func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject) (api.AddTemplateResponseObject,
+	error) {
 	d, err := s.teamPlanning(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -94,12 +96,14 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 		}
 	}
 	t := api.Template{Id: uuid.Must(uuid.NewV7()), Name: name, Minutes: r.Body.Minutes, Blocks: r.Body.Blocks}
-	err = s.db.PutTemplate(ctx, gen.PutTemplateParams{ID: t.Id, ProgramID: d.Team.ProgramID, Name: t.Name, Minutes: int32(t.Minutes), Blocks: store.BlocksJSON(t.Blocks)})
+	err = s.db.PutTemplate(ctx, gen.PutTemplateParams{ID: t.Id, ProgramID: d.Team.ProgramID, Name: t.Name,
+		Minutes: int32(t.Minutes), Blocks: store.BlocksJSON(t.Blocks)})
 	return api.AddTemplate201JSONResponse(t), err
 }
 
 // DeleteTemplate forgets a kept plan.
-func (s *Server) DeleteTemplate(ctx context.Context, r api.DeleteTemplateRequestObject) (api.DeleteTemplateResponseObject, error) {
+func (s *Server) DeleteTemplate(ctx context.Context,
+	r api.DeleteTemplateRequestObject) (api.DeleteTemplateResponseObject, error) {
 	if _, err := s.team(ctx, r.TeamId); err != nil {
 		return nil, err
 	}
@@ -129,7 +133,8 @@ func (s *Server) CarryOver(ctx context.Context, r api.CarryOverRequestObject) (a
 		if before.Status != string(practice.Done) || !before.StartsAt.Before(p.StartsAt) {
 			continue
 		}
-		blocks, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: before.ID})
+		blocks, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID,
+			PracticeID: before.ID})
 		if err != nil {
 			return nil, err
 		}

@@ -51,13 +51,15 @@ func TestFillPlan(t *testing.T) {
 	plan["blocks"], plan["limited"], plan["terms"] = f.Blocks, c.players[:1], terms
 	var p api.Practice
 	head.do("POST", c.path("/practices"), plan, 201, &p)
-	if !p.Blocks[pinned].Pin || len(p.Blocks[0].Players) != 1 || len(p.Limited) != 1 || p.Terms.Helpers != 3 || p.Terms.Expect[0] != reads.Trail {
+	if !p.Blocks[pinned].Pin || len(p.Blocks[0].Players) != 1 || len(p.Limited) != 1 || p.Terms.Helpers != 3 ||
+		p.Terms.Expect[0] != reads.Trail {
 		t.Errorf("stored %+v", p)
 	}
 	plan["minutes"] = 75
 	var shorter practice.Filled
 	fill("evening", &shorter)
-	if shorter.Sheet.Left < 0 || !slices.ContainsFunc(shorter.Blocks, func(b practice.Block) bool { return b.ID == f.Blocks[pinned].ID && b.Pin }) {
+	if shorter.Sheet.Left < 0 || !slices.ContainsFunc(shorter.Blocks,
+		func(b practice.Block) bool { return b.ID == f.Blocks[pinned].ID && b.Pin }) {
 		t.Errorf("the pinned block is gone: %+v", shorter.Blocks)
 	}
 	plan["blocks"], plan["minutes"] = shorter.Blocks, 90
@@ -71,7 +73,8 @@ func TestFillPlan(t *testing.T) {
 	plan["present"], plan["blocks"] = c.players, shorter.Blocks
 	terms.Banned = []string{f.Blocks[pinned].Drill}
 	plan["terms"] = terms
-	head.refused("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 409, "practice.left-out-and-in")
+	head.refused("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 409,
+		"practice.left-out-and-in")
 	terms.Helpers = 99
 	plan["terms"] = terms
 	head.refused("POST", c.path("/fill"), map[string]any{"plan": plan, "scope": "evening"}, 422, "practice.helpers")
@@ -112,7 +115,8 @@ func TestActionsByAge(t *testing.T) {
 	if aim := season().Aim; slices.Contains(aim.Install, reads.Ball) {
 		t.Errorf("at this age the season is for %v", aim.Install)
 	}
-	body["teamRules"] = map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false, "allActions": true}
+	body["teamRules"] = map[string]bool{"fadeToCorner": false, "flareFirst": false, "shootFirst": false,
+		"allActions": true}
 	var team api.Team
 	head.do("PUT", c.path(""), body, 200, &team)
 	if out := left(); out != nil || !team.TeamRules.AllActions {
@@ -130,7 +134,8 @@ func TestPracticeTimes(t *testing.T) {
 	head := w.as(c.head)
 	var team api.Team
 	head.do("GET", c.path(""), nil, 200, &team)
-	in := map[string]any{"name": team.Name, "season": "s", "ages": team.Ages, "court": team.Court, "metric": false, "teamRules": team.TeamRules, "zone": "Mars/Olympus"}
+	in := map[string]any{"name": team.Name, "season": "s", "ages": team.Ages, "court": team.Court, "metric": false,
+		"teamRules": team.TeamRules, "zone": "Mars/Olympus"}
 	head.refused("PUT", c.path(""), in, 422, "team.time-zone")
 	in["zone"], in["localRule"] = "America/Chicago", practice.LocalRule{MaxPerWeek: 3}
 	head.do("PUT", c.path(""), in, 200, &team)
@@ -195,7 +200,8 @@ func TestExportAndFeed(t *testing.T) {
 
 	at := c.path("/practices/" + p.Id.String() + "/export?format=")
 	rows, err := csv.NewReader(strings.NewReader(head.do("GET", at+"csv", nil, 200, nil))).ReadAll()
-	if err != nil || len(rows) != 5 || rows[1][5] != "'=1+1, and a long title; with commas\\ ü" || rows[2][0] != "18:10" || rows[2][8] != "30" {
+	if err != nil || len(rows) != 5 || rows[1][5] != "'=1+1, and a long title; with commas\\ ü" ||
+		rows[2][0] != "18:10" || rows[2][8] != "30" {
 		t.Errorf("%v %q", err, rows)
 	}
 	events := readCalendar(t, head.do("GET", at+"ics", nil, 200, nil))
@@ -205,7 +211,8 @@ func TestExportAndFeed(t *testing.T) {
 	}
 	start, err := events[0].DateTimeStart(berlin)
 	text, _ := events[0].Props.Text(ical.PropDescription)
-	if err != nil || !start.Equal(p.StartsAt) || !strings.Contains(text, "look at the screener's feet") || strings.Contains(text, "P0") {
+	if err != nil || !start.Equal(p.StartsAt) || !strings.Contains(text, "look at the screener's feet") ||
+		strings.Contains(text, "P0") {
 		t.Errorf("%v %v %q", start, err, text)
 	}
 	var file api.PlanFile
@@ -285,7 +292,8 @@ func TestOutbox(t *testing.T) {
 	}
 	var m api.MailText
 	head.do("GET", "/api/outbox/"+list[0].Id, nil, 200, &m)
-	if !strings.Contains(m.Text, "18:10  Slot twos, ") || len(m.Attachments) != 1 || m.Attachments[0] != "practice.ics" || strings.Contains(m.Text, "P0") {
+	if !strings.Contains(m.Text, "18:10  Slot twos, ") || len(m.Attachments) != 1 ||
+		m.Attachments[0] != "practice.ics" || strings.Contains(m.Text, "P0") {
 		t.Errorf("%+v", m)
 	}
 	head.do("GET", "/api/outbox", nil, 200, &list)
@@ -311,8 +319,10 @@ func TestTemplatesAndCarryOver(t *testing.T) {
 	head := w.as(c.head)
 	plan := planFor(c)
 	var kept api.Template
-	head.do("POST", c.path("/templates"), map[string]any{"name": " Tuesday ", "minutes": 60, "blocks": plan["blocks"]}, 201, &kept)
-	head.refused("POST", c.path("/templates"), map[string]any{"name": " ", "minutes": 60, "blocks": plan["blocks"]}, 422, "account.text-length")
+	head.do("POST", c.path("/templates"), map[string]any{"name": " Tuesday ", "minutes": 60, "blocks": plan["blocks"]},
+		201, &kept)
+	head.refused("POST", c.path("/templates"), map[string]any{"name": " ", "minutes": 60, "blocks": plan["blocks"]},
+		422, "account.text-length")
 	var list []api.Template
 	head.do("GET", c.path("/templates"), nil, 200, &list)
 	if len(list) != 1 || list[0].Name != "Tuesday" || len(list[0].Blocks) != 4 {
@@ -334,7 +344,8 @@ func TestTemplatesAndCarryOver(t *testing.T) {
 	if left := carry(); len(left) != 0 {
 		t.Errorf("a practice that is not done leaves %+v", left)
 	}
-	rep := map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "d", "block": before.Blocks[1].ID, "player": c.players[0],
+	rep := map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "d",
+		"block": before.Blocks[1].ID, "player": c.players[0],
 		"role": "cutter", "side": "right", "cue": "trail", "made": "curl", "repNo": 1}
 	head.do("POST", c.path("/practices/"+before.Id.String()+"/reps"), map[string]any{"events": []any{rep}}, 200, nil)
 	head.do("POST", c.path("/practices/"+before.Id.String()+"/clock"), map[string]any{"action": "finish"}, 200, nil)
@@ -369,10 +380,12 @@ func TestLoadsAndSeason(t *testing.T) {
 	var week practice.Week
 	head.do("GET", c.path("/loads"), nil, 200, &week)
 	p := week.Players[0]
-	if week.From != "2026-03-16" || p.Practices != 5 || p.RestDays != 2 || p.Total.Minutes != 5*30 || p.Total.HardMinutes != 5*10 || p.Days[0].Minutes != 0 {
+	if week.From != "2026-03-16" || p.Practices != 5 || p.RestDays != 2 || p.Total.Minutes != 5*30 ||
+		p.Total.HardMinutes != 5*10 || p.Days[0].Minutes != 0 {
 		t.Errorf("%+v", p)
 	}
-	if len(week.Warnings) != 1 || !strings.Contains(week.Warnings[0].Text, "more than 4 practices") || !strings.Contains(week.Warnings[0].Source, "Youth Guidelines") {
+	if len(week.Warnings) != 1 || !strings.Contains(week.Warnings[0].Text, "more than 4 practices") ||
+		!strings.Contains(week.Warnings[0].Source, "Youth Guidelines") {
 		t.Errorf("%+v", week.Warnings)
 	}
 	head.do("GET", c.path("/loads?from=2026-03-25"), nil, 200, &week)
@@ -390,7 +403,8 @@ func TestLoadsAndSeason(t *testing.T) {
 	aim.Games = []practice.SeasonGame{{Date: "2026-04-18", Needs: []string{reads.Down}}}
 	head.do("PUT", c.path("/season"), aim, 200, &season)
 	head.do("GET", c.path("/season"), nil, 200, &season)
-	if len(season.Aim.Games) != 1 || !slices.ContainsFunc(season.Plan.Days, func(d practice.SeasonDay) bool { return d.Game && len(d.Ready) == 1 }) {
+	if len(season.Aim.Games) != 1 || !slices.ContainsFunc(season.Plan.Days,
+		func(d practice.SeasonDay) bool { return d.Game && len(d.Ready) == 1 }) {
 		t.Errorf("%+v", season.Plan)
 	}
 	// A plan for a day of the season says what is due, and weighs it.

@@ -8,7 +8,8 @@ import (
 )
 
 // MakePlayerLink makes a player's private link and shows it once.
-func (s *Server) MakePlayerLink(ctx context.Context, r api.MakePlayerLinkRequestObject) (api.MakePlayerLinkResponseObject, error) {
+func (s *Server) MakePlayerLink(ctx context.Context,
+	r api.MakePlayerLinkRequestObject) (api.MakePlayerLinkResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -21,7 +22,8 @@ func (s *Server) MakePlayerLink(ctx context.Context, r api.MakePlayerLinkRequest
 }
 
 // EndPlayerLink revokes a player's link; the answers stay.
-func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestObject) (api.EndPlayerLinkResponseObject, error) {
+func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestObject) (api.EndPlayerLinkResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -30,7 +32,8 @@ func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestOb
 		return nil, err
 	}
 	now := s.now()
-	n, err := s.db.EndPlayerLink(ctx, gen.EndPlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId, EndedAt: &now})
+	n, err := s.db.EndPlayerLink(ctx, gen.EndPlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId,
+		EndedAt: &now})
 	if err == nil && n == 0 {
 		err = missing("link.missing")
 	}
@@ -38,7 +41,8 @@ func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestOb
 }
 
 // ListPlayerLinks tells who on a team has a link.
-func (s *Server) ListPlayerLinks(ctx context.Context, r api.ListPlayerLinksRequestObject) (api.ListPlayerLinksResponseObject, error) {
+func (s *Server) ListPlayerLinks(ctx context.Context,
+	r api.ListPlayerLinksRequestObject) (api.ListPlayerLinksResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -52,7 +56,8 @@ func (s *Server) ListPlayerLinks(ctx context.Context, r api.ListPlayerLinksReque
 }
 
 // MakePlayerLinks makes the links of several players at once, all or none, and shows them once.
-func (s *Server) MakePlayerLinks(ctx context.Context, r api.MakePlayerLinksRequestObject) (api.MakePlayerLinksResponseObject, error) {
+func (s *Server) MakePlayerLinks(ctx context.Context,
+	r api.MakePlayerLinksRequestObject) (api.MakePlayerLinksResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -77,7 +82,8 @@ func (s *Server) MakePlayerLinks(ctx context.Context, r api.MakePlayerLinksReque
 }
 
 // RestorePlayerLink brings back the link that was ended or replaced last.
-func (s *Server) RestorePlayerLink(ctx context.Context, r api.RestorePlayerLinkRequestObject) (api.RestorePlayerLinkResponseObject, error) {
+func (s *Server) RestorePlayerLink(ctx context.Context,
+	r api.RestorePlayerLinkRequestObject) (api.RestorePlayerLinkResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err

@@ -27,14 +27,16 @@ func practiceView(p planning.Practice) api.Practice {
 	for _, g := range p.Gym {
 		gym = append(gym, api.InTheGym{Team: g.Name, StartsAt: g.StartsAt, Minutes: int(g.Minutes)})
 	}
-	return api.Practice{Gym: gym, Id: p.ID, StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Present: p.Present, Limited: p.Limited, Terms: p.Terms,
+	return api.Practice{Gym: gym, Id: p.ID, StartsAt: p.StartsAt, Minutes: p.Minutes, Note: p.Note, Present: p.Present,
+		Limited: p.Limited, Terms: p.Terms,
 		Blocks: p.Blocks, Version: p.Version, Status: api.PracticeStatus(p.Status), Sheet: p.Sheet}
 }
 
 // draftIn is a request's plan; where it names no terms the usual ones hold.
 func draftIn(in *api.PracticeInput) planning.Draft {
-	d := planning.Draft{StartsAt: in.StartsAt, Minutes: in.Minutes, Note: in.Note, Present: in.Present, Limited: []uuid.UUID{},
-		Terms: practice.DefaultTerms(), Blocks: in.Blocks}
+	d := planning.Draft{StartsAt: in.StartsAt, Minutes: in.Minutes, Note: in.Note, Present: in.Present,
+		Limited: []uuid.UUID{},
+		Terms:   practice.DefaultTerms(), Blocks: in.Blocks}
 	if in.Terms != nil {
 		d.Terms = *in.Terms
 	}
@@ -74,7 +76,8 @@ func (s *Server) FillPlan(ctx context.Context, r api.FillPlanRequestObject) (api
 }
 
 // ListPractices lists a team's practices, newest first.
-func (s *Server) ListPractices(ctx context.Context, r api.ListPracticesRequestObject) (api.ListPracticesResponseObject, error) {
+func (s *Server) ListPractices(ctx context.Context, r api.ListPracticesRequestObject) (api.ListPracticesResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -84,13 +87,15 @@ func (s *Server) ListPractices(ctx context.Context, r api.ListPracticesRequestOb
 	for _, row := range rows {
 		p := row.Practice
 		out = append(out, api.PracticeSummary{Id: p.ID, StartsAt: p.StartsAt, Minutes: int(p.Minutes),
-			Status: api.PracticeSummaryStatus(p.Status), Reps: int(row.Reps), Correct: int(row.Correct), Present: int(row.Present), Drills: row.Drills})
+			Status: api.PracticeSummaryStatus(p.Status), Reps: int(row.Reps), Correct: int(row.Correct),
+			Present: int(row.Present), Drills: row.Drills})
 	}
 	return out, err
 }
 
 // GetPractice returns a practice with its sheet.
-func (s *Server) GetPractice(ctx context.Context, r api.GetPracticeRequestObject) (api.GetPracticeResponseObject, error) {
+func (s *Server) GetPractice(ctx context.Context, r api.GetPracticeRequestObject) (api.GetPracticeResponseObject,
+	error) {
 	view, err := s.loadPractice(ctx, r.TeamId, r.PracticeId)
 	return api.GetPractice200JSONResponse{PracticeJSONResponse: api.PracticeJSONResponse(view)}, err
 }
@@ -101,7 +106,8 @@ func (s *Server) loadPractice(ctx context.Context, teamID, id uuid.UUID) (api.Pr
 }
 
 // planned is a practice with its sheet, and what plans of its team are made from.
-func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (c planning.Context, row gen.Practice, p planning.Practice, err error) {
+func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (c planning.Context, row gen.Practice,
+	p planning.Practice, err error) {
 	team, row, err := s.practice(ctx, teamID, id)
 	if err != nil {
 		return c, row, p, err
@@ -114,7 +120,8 @@ func (s *Server) planned(ctx context.Context, teamID, id uuid.UUID) (c planning.
 }
 
 // AddPractice stores a new plan.
-func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject) (api.AddPracticeResponseObject, error) {
+func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject) (api.AddPracticeResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -128,7 +135,8 @@ func (s *Server) AddPractice(ctx context.Context, r api.AddPracticeRequestObject
 }
 
 // UpdatePractice stores a changed plan, unless somebody else changed it since.
-func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequestObject) (api.UpdatePracticeResponseObject, error) {
+func (s *Server) UpdatePractice(ctx context.Context,
+	r api.UpdatePracticeRequestObject) (api.UpdatePracticeResponseObject, error) {
 	team, old, err := s.practice(ctx, r.TeamId, r.PracticeId)
 	if err != nil {
 		return nil, err
@@ -148,8 +156,10 @@ func (s *Server) UpdatePractice(ctx context.Context, r api.UpdatePracticeRequest
 }
 
 // DeletePractice deletes a plan; what was logged in it stays.
-func (s *Server) DeletePractice(ctx context.Context, r api.DeletePracticeRequestObject) (api.DeletePracticeResponseObject, error) {
-	n, err := s.db.DeletePractice(ctx, gen.DeletePracticeParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PracticeId})
+func (s *Server) DeletePractice(ctx context.Context,
+	r api.DeletePracticeRequestObject) (api.DeletePracticeResponseObject, error) {
+	n, err := s.db.DeletePractice(ctx, gen.DeletePracticeParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
+		ID: r.PracticeId})
 	if err == nil && n == 0 {
 		err = missing(planning.NoPractice)
 	}

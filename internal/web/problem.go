@@ -43,7 +43,8 @@ func invalidBy(err error, kept string) error {
 }
 
 // statusOf is how a service's refusal is answered.
-var statusOf = map[app.Kind]int{app.Invalid: http.StatusUnprocessableEntity, app.Missing: http.StatusNotFound, app.Conflict: http.StatusConflict}
+var statusOf = map[app.Kind]int{app.Invalid: http.StatusUnprocessableEntity, app.Missing: http.StatusNotFound,
+	app.Conflict: http.StatusConflict}
 
 // orMissing turns "no such row" into a 404 with this code.
 func orMissing(err error, code string) error {

@@ -53,12 +53,14 @@ func (s *Server) SetKeeping(ctx context.Context, r api.SetKeepingRequestObject) 
 }
 
 // ExportArchive writes the caller's program as one document while it is read.
-func (s *Server) ExportArchive(ctx context.Context, _ api.ExportArchiveRequestObject) (api.ExportArchiveResponseObject, error) {
+func (s *Server) ExportArchive(ctx context.Context, _ api.ExportArchiveRequestObject) (api.ExportArchiveResponseObject,
+	error) {
 	program, now := caller(ctx).ProgramID, s.now()
 	out, in := io.Pipe()
 	go func() { in.CloseWithError(archive.Write(ctx, s.db, program, now, in)) }()
 	name := fmt.Sprintf(`attachment; filename="archive-%s.json"`, now.Format(time.DateOnly))
-	return api.ExportArchive200ApplicationoctetStreamResponse{Body: patient{out, controllerOf(ctx)}, Headers: api.ExportArchive200ResponseHeaders{ContentDisposition: &name}}, nil
+	return api.ExportArchive200ApplicationoctetStreamResponse{Body: patient{out, controllerOf(ctx)},
+		Headers: api.ExportArchive200ResponseHeaders{ContentDisposition: &name}}, nil
 }
 
 // Reading archives (assumptions).
@@ -74,7 +76,8 @@ const (
 
 // ImportArchive adds what an archive holds to the caller's program. The whole of it is on the disk
 // before the database is touched.
-func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestObject) (api.ImportArchiveResponseObject, error) {
+func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestObject) (api.ImportArchiveResponseObject,
+	error) {
 	select {
 	case s.imports <- struct{}{}:
 		defer func() { <-s.imports }()
@@ -98,7 +101,8 @@ func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestOb
 	if refusal.CodeOf(err) != "" {
 		return nil, invalidBy(err, "")
 	}
-	return api.ImportArchive200JSONResponse{Id: got.ID, Players: got.Players, Practices: got.Practices, Games: got.Games, Events: got.Events}, err
+	return api.ImportArchive200JSONResponse{Id: got.ID, Players: got.Players, Practices: got.Practices,
+		Games: got.Games, Events: got.Events}, err
 }
 
 // spool copies an upload to a file. Every part of it has to come in time.
@@ -150,7 +154,8 @@ func (p patient) Read(b []byte) (int, error) {
 }
 
 // ListImports lists archives that were imported and not undone, newest first.
-func (s *Server) ListImports(ctx context.Context, _ api.ListImportsRequestObject) (api.ListImportsResponseObject, error) {
+func (s *Server) ListImports(ctx context.Context, _ api.ListImportsRequestObject) (api.ListImportsResponseObject,
+	error) {
 	program := caller(ctx).ProgramID
 	rows, err := s.db.ImportsOfProgram(ctx, program)
 	if err != nil {
@@ -159,7 +164,8 @@ func (s *Server) ListImports(ctx context.Context, _ api.ListImportsRequestObject
 	teams, err := s.db.TeamsOfProgram(ctx, program)
 	out := api.ListImports200JSONResponse{}
 	for _, r := range rows {
-		in := api.Imported{Id: r.ID, At: r.At, Who: r.Who, Teams: []string{}, Players: int(r.Players), Practices: int(r.Practices), Games: int(r.Games), Events: int(r.Events)}
+		in := api.Imported{Id: r.ID, At: r.At, Who: r.Who, Teams: []string{}, Players: int(r.Players),
+			Practices: int(r.Practices), Games: int(r.Games), Events: int(r.Events)}
 		for _, t := range teams {
 			if slices.Contains(r.Teams, t.ID) {
 				in.Teams = append(in.Teams, t.Name)

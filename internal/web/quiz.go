@@ -14,8 +14,8 @@ import (
 // firstPack is how many questions a player's page asks for first (assumption).
 const firstPack = 10
 
-// learner finds whose a link is. Guesses are counted like sign-ins, but apart from them: a player who opens an ended link in
-// the gym must not keep the coach out.
+// learner finds whose a link is. Guesses are counted like sign-ins, but apart from them: a player who opens an ended
+// link in the gym must not keep the coach out.
 func (s *Server) learner(ctx context.Context, key string) (l quizzes.Learner, err error) {
 	err = s.guessed(ctx, "quiz", func() (err error) {
 		l, err = s.quizzes.ByLink(ctx, key)
@@ -26,13 +26,15 @@ func (s *Server) learner(ctx context.Context, key string) (l quizzes.Learner, er
 
 // packView is some questions as the contract has them.
 func packView(p quizzes.Pack) api.QuizPack {
-	out := api.QuizPack{Items: p.Items, Scenes: []api.QuizScene{}, Reads: []reads.CueInfo{}, Lines: p.Floor.Court.Lines(), Step: int(p.Step), Steps: quiz.Steps}
+	out := api.QuizPack{Items: p.Items, Scenes: []api.QuizScene{}, Reads: []reads.CueInfo{},
+		Lines: p.Floor.Court.Lines(), Step: int(p.Step), Steps: quiz.Steps}
 	for _, read := range p.Reads {
 		info, _ := reads.Info(read)
 		out.Reads = append(out.Reads, reads.CueInfo{ID: string(read), Name: info.Name})
 	}
 	for _, a := range p.Actions {
-		out.Scenes = append(out.Scenes, api.QuizScene{Id: a.ID, Name: a.Name, Participants: a.Participants, Word: a.Reader().Word})
+		out.Scenes = append(out.Scenes, api.QuizScene{Id: a.ID, Name: a.Name, Participants: a.Participants,
+			Word: a.Reader().Word})
 	}
 	return out
 }
@@ -53,14 +55,16 @@ func (s *Server) GetQuiz(ctx context.Context, r api.GetQuizRequestObject) (api.G
 }
 
 // SendAnswers stores what a player answered, each answer once.
-func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject) (api.SendAnswersResponseObject, error) {
+func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject) (api.SendAnswersResponseObject,
+	error) {
 	l, err := s.learner(ctx, r.QuizKey)
 	if err != nil {
 		return nil, err
 	}
 	given := make([]quizzes.Given, len(*r.Body))
 	for i, a := range *r.Body {
-		given[i] = quizzes.Given{ID: a.Id, Card: a.Card, Step: quiz.Step(a.Step), Seed: a.Seed, Choice: reads.Read(a.Choice), Seconds: a.Seconds, At: a.At}
+		given[i] = quizzes.Given{ID: a.Id, Card: a.Card, Step: quiz.Step(a.Step), Seed: a.Seed,
+			Choice: reads.Read(a.Choice), Seconds: a.Seconds, At: a.At}
 	}
 	stored, err := s.quizzes.Keep(ctx, &l, given)
 	return api.SendAnswers200JSONResponse{Stored: stored, Step: int(l.Step()), Shape: l.Shape()}, err
@@ -80,7 +84,8 @@ func (s *Server) GetRound(ctx context.Context, r api.GetRoundRequestObject) (api
 }
 
 // GetPlayerQuiz returns what a player sees away from the floor, read by read.
-func (s *Server) GetPlayerQuiz(ctx context.Context, r api.GetPlayerQuizRequestObject) (api.GetPlayerQuizResponseObject, error) {
+func (s *Server) GetPlayerQuiz(ctx context.Context, r api.GetPlayerQuizRequestObject) (api.GetPlayerQuizResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -92,7 +97,8 @@ func (s *Server) GetPlayerQuiz(ctx context.Context, r api.GetPlayerQuizRequestOb
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetPlayerQuiz200JSONResponse{Reads: report.Reads, Step: int(report.Step()), Steps: quiz.Steps, Shape: report.Shape(), LinkMade: report.LinkMade}
+	out := api.GetPlayerQuiz200JSONResponse{Reads: report.Reads, Step: int(report.Step()), Steps: quiz.Steps,
+		Shape: report.Shape(), LinkMade: report.LinkMade}
 	if n := len(report.Answers); n > 0 {
 		out.Last = &report.Answers[n-1].At
 	}
@@ -106,7 +112,8 @@ func (s *Server) SetRound(ctx context.Context, r api.SetRoundRequestObject) (api
 		return nil, err
 	}
 	b := r.Body
-	round := quizzes.Round{Step: b.Step, Seed: b.Seed, Action: b.Action, Question: b.Question, Told: b.Told, Again: b.Again}
+	round := quizzes.Round{Step: b.Step, Seed: b.Seed, Action: b.Action, Question: b.Question, Told: b.Told,
+		Again: b.Again}
 	return api.SetRound204Response{}, s.quizzes.SetRound(ctx, team, p.ID, round, func(q *gen.Queries) error {
 		return notify(ctx, q, change{Practice: p.ID, Round: true})
 	})
@@ -131,11 +138,13 @@ func roundView(r *quizzes.Round) *api.RoundState {
 	if r == nil {
 		return nil
 	}
-	return &api.RoundState{Step: r.Step, Seed: r.Seed, Action: r.Action, Question: r.Question, Told: r.Told, Again: r.Again}
+	return &api.RoundState{Step: r.Step, Seed: r.Seed, Action: r.Action, Question: r.Question, Told: r.Told,
+		Again: r.Again}
 }
 
 // GetDisplayRound returns the questions of the round that a display shows.
-func (s *Server) GetDisplayRound(ctx context.Context, _ api.GetDisplayRoundRequestObject) (api.GetDisplayRoundResponseObject, error) {
+func (s *Server) GetDisplayRound(ctx context.Context,
+	_ api.GetDisplayRoundRequestObject) (api.GetDisplayRoundResponseObject, error) {
 	team, p, err := s.shown(ctx)
 	if err != nil {
 		return nil, err

@@ -15,7 +15,8 @@ import (
 
 // answerTo is what a phone sends of an item.
 func answerTo(it api.QuizItem, choice string, seconds float64, at time.Time) map[string]any {
-	return map[string]any{"id": uuid.NewString(), "card": it.Card, "step": int(it.Step), "seed": it.Seed, "choice": choice, "seconds": seconds, "at": at}
+	return map[string]any{"id": uuid.NewString(), "card": it.Card, "step": int(it.Step), "seed": it.Seed,
+		"choice": choice, "seconds": seconds, "at": at}
 }
 
 // A player without an account answers; the answers are stored once however often they
@@ -30,7 +31,8 @@ func TestQuiz(t *testing.T) {
 	mine := "/api" + link.Path
 	var pack api.QuizPack
 	phone.do("GET", mine+"?size=12", nil, 200, &pack)
-	if len(pack.Items) != 12 || pack.Step != 1 || len(pack.Scenes) != 1 || len(pack.Reads) < 2 || pack.Shape.Asked != 0 {
+	if len(pack.Items) != 12 || pack.Step != 1 || len(pack.Scenes) != 1 || len(pack.Reads) < 2 ||
+		pack.Shape.Asked != 0 {
 		t.Fatalf("%d items of %d scenes on step %d", len(pack.Items), len(pack.Scenes), pack.Step)
 	}
 	ahead := evening.Add(400 * 24 * time.Hour) // the phone's clock is wrong
@@ -147,7 +149,8 @@ func TestPlayerLinks(t *testing.T) {
 	head.refused("POST", at+"/restore", nil, 409, "link.none-earlier")
 	opens(first[0].Path, 404)
 	// Whoever is not on the team gets none, and nobody else either.
-	head.do("POST", c.path("/links"), api.PlayerLinksInput{Players: []uuid.UUID{c.players[2], other.players[0]}}, 404, nil)
+	head.do("POST", c.path("/links"), api.PlayerLinksInput{Players: []uuid.UUID{c.players[2], other.players[0]}}, 404,
+		nil)
 	head.do("GET", c.path("/links"), nil, 200, &list)
 	for _, l := range list {
 		if l.Player == c.players[2] && l.Made != nil {
@@ -163,7 +166,8 @@ func TestRound(t *testing.T) {
 	var one, two api.QuizPack
 	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &one)
 	head.do("GET", c.path("/round?step=3&seed=5"), nil, 200, &two)
-	if len(one.Items) != quizzes.RoundSize || one.Items[0].Right != two.Items[0].Right || one.Items[0].Seed != two.Items[0].Seed {
+	if len(one.Items) != quizzes.RoundSize || one.Items[0].Right != two.Items[0].Right ||
+		one.Items[0].Seed != two.Items[0].Seed {
 		t.Errorf("a round of %d that cannot be repeated", len(one.Items))
 	}
 	head.do("GET", c.path("/round?step=1&seed=5&action=flare"), nil, 200, &one)
@@ -211,7 +215,8 @@ func TestRoundOnSecondScreens(t *testing.T) {
 		t.Errorf("%+v", d.Round)
 	}
 	// Nonsense leaves it as it is.
-	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "flare", Question: quizzes.RoundSize}, 422, "quiz.round-length")
+	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "flare", Question: quizzes.RoundSize},
+		422, "quiz.round-length")
 	head.refused("PUT", at+"/round", api.RoundState{Step: 3, Seed: 5, Action: "nothing"}, 422, "quiz.no-questions")
 	if wall.do("GET", "/api/display", nil, 200, &d); d.Round == nil || *d.Round != round {
 		t.Errorf("%+v", d.Round)
@@ -283,7 +288,8 @@ func TestLinksCannotBeGuessed(t *testing.T) {
 	}
 	w.as(c.head) // and still the coach gets in from there
 	for path, want := range map[string]string{
-		"/quiz/abc_-1": "</api/quiz/abc_-1?size=10>; rel=preload; as=fetch; crossorigin", "/quiz/a%3Eb": "", "/" + c.team.String() + "/now": "",
+		"/quiz/abc_-1": "</api/quiz/abc_-1?size=10>; rel=preload; as=fetch; crossorigin", "/quiz/a%3Eb": "",
+		"/" + c.team.String() + "/now": "",
 	} {
 		res, err := http.Get(w.server.URL + path)
 		if err != nil {

@@ -40,7 +40,8 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 	out := api.GetRead200JSONResponse{Read: r.Read, Role: string(info.Role), Players: playerViews(b.Players),
 		Confusion: evidence.Confusions(info.Role, []reads.Read{info.ID}, reps)[0],
 		Tags:      evidence.CountTags(asked), Curve: s.policy.Curve(asked, curveDays),
-		Pairs: s.policy.PairsOn(info.Role, info.ID, reps), Drills: b.Library.Serving(store.RulesOf(team), []reads.Read{info.ID})}
+		Pairs:  s.policy.PairsOn(info.Role, info.ID, reps),
+		Drills: b.Library.Serving(store.RulesOf(team), []reads.Read{info.ID})}
 	for _, line := range s.policy.Board(squad.IDs(b.Players), info.Role, []reads.Read{info.ID}, b.History, s.now()) {
 		out.Standings = append(out.Standings, line.Cells[0])
 	}
@@ -58,7 +59,8 @@ func (s *Server) GetRead(ctx context.Context, r api.GetReadRequestObject) (api.G
 }
 
 // GetPlayerRead returns a player's season on one read and every rep behind it.
-func (s *Server) GetPlayerRead(ctx context.Context, r api.GetPlayerReadRequestObject) (api.GetPlayerReadResponseObject, error) {
+func (s *Server) GetPlayerRead(ctx context.Context, r api.GetPlayerReadRequestObject) (api.GetPlayerReadResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -124,7 +126,8 @@ func (s *Server) GetProgram(ctx context.Context, _ api.GetProgramRequestObject) 
 }
 
 // ExportEvidence writes every rep of the team's players, or where they stand, as CSV.
-func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequestObject) (api.ExportEvidenceResponseObject, error) {
+func (s *Server) ExportEvidence(ctx context.Context,
+	r api.ExportEvidenceRequestObject) (api.ExportEvidenceResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -150,16 +153,20 @@ func (s *Server) ExportEvidence(ctx context.Context, r api.ExportEvidenceRequest
 	} else {
 		var lines []evidence.RoleLines
 		for _, role := range squad.Roles {
-			lines = append(lines, evidence.RoleLines{Role: role, Lines: s.policy.Board(squad.IDs(b.Players), role, squad.Columns(team, b.Practiced, role), b.History, s.now())})
+			lines = append(lines, evidence.RoleLines{Role: role,
+				Lines: s.policy.Board(squad.IDs(b.Players), role, squad.Columns(team, b.Practiced, role), b.History,
+					s.now())})
 		}
 		err = evidence.WriteVerdicts(&out, lines, names)
 	}
 	name := fmt.Sprintf(`attachment; filename="%s.csv"`, r.Params.What)
-	return api.ExportEvidence200TextcsvResponse{Body: &out, ContentLength: int64(out.Len()), Headers: api.ExportEvidence200ResponseHeaders{ContentDisposition: &name}}, err
+	return api.ExportEvidence200TextcsvResponse{Body: &out, ContentLength: int64(out.Len()),
+		Headers: api.ExportEvidence200ResponseHeaders{ContentDisposition: &name}}, err
 }
 
 // ListAgreements says how far two observers who watched the same reps see the same.
-func (s *Server) ListAgreements(ctx context.Context, r api.ListAgreementsRequestObject) (api.ListAgreementsResponseObject, error) {
+func (s *Server) ListAgreements(ctx context.Context,
+	r api.ListAgreementsRequestObject) (api.ListAgreementsResponseObject, error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -182,7 +189,8 @@ func (s *Server) ListAgreements(ctx context.Context, r api.ListAgreementsRequest
 		if first == "" || second == "" {
 			continue // somebody is not on the staff any more
 		}
-		out = append(out, api.Agreement{First: first, Second: second, Reps: a.Reps, Cue: a.Cue, Read: a.Read, Correct: a.Correct, Watch: a.Apart(), Differ: a.Differ})
+		out = append(out, api.Agreement{First: first, Second: second, Reps: a.Reps, Cue: a.Cue, Read: a.Read,
+			Correct: a.Correct, Watch: a.Apart(), Differ: a.Differ})
 	}
 	return out, nil
 }

@@ -38,21 +38,25 @@ func TestReadPage(t *testing.T) {
 	if page.Role != "cutter" || len(page.Standings) != 8 || len(page.Drills) == 0 {
 		t.Fatalf("%+v", page)
 	}
-	if first, last := page.Standings[0], page.Standings[7]; string(first.Player) != c.players[1].String() || first.Judgement.Verdict != evidence.NotYet ||
+	if first, last := page.Standings[0], page.Standings[7]; string(first.Player) != c.players[1].String() ||
+		first.Judgement.Verdict != evidence.NotYet ||
 		string(last.Player) != c.players[0].String() || last.Judgement.Verdict != evidence.HasIt {
 		t.Errorf("%+v to %+v", first, last)
 	}
-	if m := page.Confusion; m.Reps != 41 || m.Made[0].Count != 20 || m.Made[2].Made != reads.Curl || m.Made[2].Count != 1 {
+	if m := page.Confusion; m.Reps != 41 || m.Made[0].Count != 20 || m.Made[2].Made != reads.Curl ||
+		m.Made[2].Count != 1 {
 		t.Errorf("%+v", m)
 	}
 	if page.Tags[0].ID != "no-backcut" || page.Tags[0].Count != 20 || len(page.Curve) != 1 || page.Curve[0].Reps != 41 {
 		t.Errorf("%+v %+v", page.Tags, page.Curve)
 	}
 	// The same as files.
-	if text := head.do("GET", c.path("/evidence?what=reps"), nil, 200, nil); strings.Count(text, "\r\n") != 42 || !strings.Contains(text, ",backcut,straight,,") {
+	if text := head.do("GET", c.path("/evidence?what=reps"), nil, 200, nil); strings.Count(text, "\r\n") != 42 ||
+		!strings.Contains(text, ",backcut,straight,,") {
 		t.Error(text)
 	}
-	if text := head.do("GET", c.path("/evidence?what=verdicts"), nil, 200, nil); !strings.Contains(text, ",cutter,backcut,live,not-yet,,0,20,") || !strings.Contains(text, ",backcut,live,has,,20,20,") {
+	if text := head.do("GET", c.path("/evidence?what=verdicts"), nil, 200, nil); !strings.Contains(text,
+		",cutter,backcut,live,not-yet,,0,20,") || !strings.Contains(text, ",backcut,live,has,,20,20,") {
 		t.Error(text)
 	}
 	head.refused("GET", c.path("/evidence?what=all"), nil, 422, "read.export")
@@ -78,7 +82,8 @@ func TestAgreementOfCoaches(t *testing.T) {
 	head.do("GET", c.path("/agreement"), nil, 200, &list)
 	// By hand: they agree on 9 of 12. One saw 6 and 6; the other 5 back cuts, 4
 	// straight and 3 curls. Chance: (6 x 5 + 6 x 4) / 144 = 0.375; kappa 0.6.
-	if len(list) != 1 || list[0].Reps != 12 || list[0].Read.Same != 9 || math.Abs(list[0].Read.Kappa-0.6) > 1e-6 || list[0].Cue.Same != 12 || list[0].Watch || len(list[0].Differ) != 2 {
+	if len(list) != 1 || list[0].Reps != 12 || list[0].Read.Same != 9 || math.Abs(list[0].Read.Kappa-0.6) > 1e-6 ||
+		list[0].Cue.Same != 12 || list[0].Watch || len(list[0].Differ) != 2 {
 		t.Errorf("%+v", list)
 	}
 }
@@ -108,10 +113,12 @@ func TestMovingUp(t *testing.T) {
 		t.Errorf("%+v", board.Lines)
 	}
 	// The number is taken there.
-	head.do("POST", c.path("/players"), map[string]any{"jersey": "0", "name": "Again", "handler": false, "wing": false, "big": false, "shooter": false}, 201, nil)
+	head.do("POST", c.path("/players"), map[string]any{"jersey": "0", "name": "Again", "handler": false, "wing": false,
+		"big": false, "shooter": false}, 201, nil)
 	var list []api.Player
 	head.do("GET", c.path("/players"), nil, 200, &list)
-	head.refused("PUT", c.path("/players/"+list[0].Id.String()+"/team"), map[string]any{"team": up.team}, 409, "team.jersey-taken-there")
+	head.refused("PUT", c.path("/players/"+list[0].Id.String()+"/team"), map[string]any{"team": up.team}, 409,
+		"team.jersey-taken-there")
 }
 
 // The program sets teams side by side; the board narrows to a rung, a side and a period,
@@ -121,7 +128,8 @@ func TestProgramAndFilters(t *testing.T) {
 	c, head, p, at := onFloor(w)
 	w.teamOf(c, "older")
 	for k := range 8 {
-		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], k+1, reads.Trail, reads.Curl)), 200, nil)
+		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], k+1, reads.Trail, reads.Curl)), 200,
+			nil)
 	}
 	var program api.Program
 	head.do("GET", "/api/program", nil, 200, &program)
@@ -133,13 +141,17 @@ func TestProgramAndFilters(t *testing.T) {
 		head.do("GET", c.path("/board?role=all"+query), nil, 200, &board)
 		return board.Reps
 	}
-	for query, want := range map[string]int{"": 8, "&rung=live2": 8, "&rung=shown": 0, "&side=right": 8, "&side=left": 0,
-		"&from=2026-03-20": 8, "&from=2026-03-21": 0, "&until=2026-03-19": 0, "&until=2026-03-20&rung=live2&side=right": 8} {
+	for query, want := range map[string]int{"": 8, "&rung=live2": 8, "&rung=shown": 0, "&side=right": 8,
+		"&side=left":       0,
+		"&from=2026-03-20": 8, "&from=2026-03-21": 0, "&until=2026-03-19": 0,
+		"&until=2026-03-20&rung=live2&side=right": 8} {
 		if got := count(query); got != want {
 			t.Errorf("%s: %d reps, want %d", query, got, want)
 		}
 	}
-	for query, says := range map[string]string{"&rung=air": "evidence.rung-not-judged", "&rung=attic": "evidence.rung", "&side=up": "evidence.side", "&from=2026-03-02&until=2026-03-01": "evidence.period-order", "&from=tomorrow": "evidence.day"} {
+	for query, says := range map[string]string{"&rung=air": "evidence.rung-not-judged", "&rung=attic": "evidence.rung",
+		"&side=up": "evidence.side", "&from=2026-03-02&until=2026-03-01": "evidence.period-order",
+		"&from=tomorrow": "evidence.day"} {
 		head.refused("GET", c.path("/board?role=all"+query), nil, 422, says)
 	}
 	if count(""); len(board.Holds) != len(board.Columns) {

@@ -17,7 +17,8 @@ import (
 
 // repEvent is a cutter's answer as a device sends it.
 func repEvent(block string, player uuid.UUID, no int, cue reads.Cue, made reads.Read) map[string]any {
-	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab", "block": block, "repNo": no,
+	return map[string]any{"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab", "block": block,
+		"repNo":  no,
 		"player": player, "role": "cutter", "side": "right", "cue": cue, "made": made}
 }
 
@@ -55,14 +56,15 @@ func TestLogReps(t *testing.T) {
 	// A batch is stored whole or not at all.
 	good := repEvent(live, c.players[1], 2, reads.Under, reads.Curl)
 	for text, bad := range map[string]map[string]any{
-		"player.missing":   repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
-		"rep.block":        repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
-		"reads.cue":        repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
-		"evidence.read":    repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
-		"rep.incomplete":   {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
-		"rep.undo-which":   {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
-		"rep.undo-missing": {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": uuid.NewString()},
-		"evidence.tag":     withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
+		"player.missing": repEvent(live, other.players[0], 3, reads.Trail, reads.Curl),
+		"rep.block":      repEvent(p.Blocks[0].ID, c.players[0], 3, reads.Trail, reads.Curl),
+		"reads.cue":      repEvent(live, c.players[0], 3, reads.NoCue, reads.Curl),
+		"evidence.read":  repEvent(live, c.players[0], 3, reads.Trail, reads.Pop),
+		"rep.incomplete": {"id": uuid.NewString(), "kind": "rep", "at": evening, "device": "tab"},
+		"rep.undo-which": {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab"},
+		"rep.undo-missing": {"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab",
+			"voids": uuid.NewString()},
+		"evidence.tag": withTags(repEvent(live, c.players[0], 3, reads.Trail, reads.Curl), "moon"),
 	} {
 		status := 422
 		if strings.HasSuffix(text, "missing") {
@@ -79,7 +81,8 @@ func TestLogReps(t *testing.T) {
 	if reps := stored(); len(reps) != 1 || reps[0].Player != c.players[1] || reps[0].Correct {
 		t.Errorf("after the void: %+v", reps)
 	}
-	a.refused("POST", at+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": void["id"]}), 422, "rep.undo-kind")
+	a.refused("POST", at+"/reps", batch(map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening,
+		"device": "tab", "voids": void["id"]}), 422, "rep.undo-kind")
 	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE rep_events SET is_correct = true"); err == nil {
 		t.Error("a logged rep was changed")
 	}
@@ -109,7 +112,8 @@ func TestLogReps(t *testing.T) {
 	// Deleting the player deletes his reps, as a family may ask.
 	w.as(c.head).do("DELETE", c.path("/players/"+c.players[1].String()), nil, 200, nil)
 	var left int
-	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM rep_events WHERE player_id = $1", c.players[1]).Scan(&left); err != nil || left != 0 {
+	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM rep_events WHERE player_id = $1",
+		c.players[1]).Scan(&left); err != nil || left != 0 {
 		t.Errorf("%d reps of a deleted player, %v", left, err)
 	}
 }
@@ -158,7 +162,8 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 		seen = append(seen, repEvent(p.Blocks[3].ID, c.players[0], i+1, reads.Trail, reads.Curl))
 	}
 	w.as(c.head).do("POST", c.path("/practices/"+p.Id.String()+"/reps"), batch(seen...), 200, nil)
-	if twice := cell(); twice.Judgement.Verdict != once.Judgement.Verdict || twice.Judgement.Count != once.Judgement.Count || twice.Judgement.Chance <= once.Judgement.Chance {
+	if twice := cell(); twice.Judgement.Verdict != once.Judgement.Verdict ||
+		twice.Judgement.Count != once.Judgement.Count || twice.Judgement.Chance <= once.Judgement.Chance {
 		t.Errorf("seen by two: %+v, by one: %+v", twice.Judgement, once.Judgement)
 	}
 	a.do("GET", c.path("/now"), nil, 200, &now)
@@ -173,10 +178,12 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 	// He moves up: the record goes with him.
 	older := uuid.New()
 	floor, _ := court.PresetCourt(court.HighSchool)
-	if err := w.db.InsertTeam(t.Context(), gen.InsertTeamParams{ID: older, ProgramID: c.program, Name: "older", Season: "s", Ages: "grades 9-12", Court: store.CourtJSON(floor)}); err != nil {
+	if err := w.db.InsertTeam(t.Context(), gen.InsertTeamParams{ID: older, ProgramID: c.program, Name: "older",
+		Season: "s", Ages: "grades 9-12", Court: store.CourtJSON(floor)}); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE players SET team_id = $1 WHERE id = $2", older, c.players[0]); err != nil {
+	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE players SET team_id = $1 WHERE id = $2", older,
+		c.players[0]); err != nil {
 		t.Fatal(err)
 	}
 	var moved api.Board

@@ -35,7 +35,9 @@ func TestStalledUploads(t *testing.T) {
 			t.Fatal(err)
 		}
 		t.Cleanup(func() { conn.Close() })
-		fmt.Fprintf(conn, "POST %s HTTP/1.1\r\nHost: %s\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000000\r\n", archivePath, base)
+		fmt.Fprintf(conn,
+			"POST %s HTTP/1.1\r\nHost: %s\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000000\r\n",
+			archivePath, base)
 		for _, k := range cookies {
 			fmt.Fprintf(conn, "Cookie: %s=%s\r\n", k.Name, k.Value)
 		}
@@ -68,7 +70,9 @@ func TestStalledUploads(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer conn.Close()
-	fmt.Fprintf(conn, "POST %s HTTP/1.1\r\nHost: %s\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000000\r\n\r\n", archivePath, base)
+	fmt.Fprintf(conn,
+		"POST %s HTTP/1.1\r\nHost: %s\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000000\r\n\r\n",
+		archivePath, base)
 	_ = conn.SetReadDeadline(time.Now().Add(10 * time.Second))
 	line := make([]byte, 12)
 	if _, err := io.ReadFull(conn, line); err != nil || string(line) != "HTTP/1.1 401" {
@@ -91,7 +95,8 @@ func TestSpool(t *testing.T) {
 	}
 	file.Close()
 	os.Remove(file.Name())
-	for cause, want := range map[error]string{os.ErrDeadlineExceeded: "program.archive-stopped", io.ErrUnexpectedEOF: "program.archive-cut"} {
+	for cause, want := range map[error]string{os.ErrDeadlineExceeded: "program.archive-stopped",
+		io.ErrUnexpectedEOF: "program.archive-cut"} {
 		_, err := spool(t.Context(), io.MultiReader(strings.NewReader(whole), iotest.ErrReader(cause)))
 		var p problem
 		if !errors.As(err, &p) || p.status < 400 || p.status >= 500 || refusal.CodeOf(p) != want {
@@ -124,7 +129,10 @@ func TestBrokenListenerIsLogged(t *testing.T) {
 		}
 	}
 	wait(true)
-	if _, err := w.db.Pool.Exec(t.Context(), "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()"); err != nil {
+	if _,
+		err := w.db.Pool.Exec(t.Context(),
+		"SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = "+
+			"current_database()"); err != nil {
 		t.Fatal(err)
 	}
 	wait(false)
@@ -229,10 +237,12 @@ func TestDatabaseKilledUnderLoad(t *testing.T) {
 		t.Errorf("recovered after %v, wanted within 10 s", took)
 	}
 	var stored, once int
-	if err := db.Pool.QueryRow(t.Context(), "SELECT count(*), count(DISTINCT (player_id, rep_no)) FROM rep_events").Scan(&stored, &once); err != nil {
+	if err := db.Pool.QueryRow(t.Context(),
+		"SELECT count(*), count(DISTINCT (player_id, rep_no)) FROM rep_events").Scan(&stored, &once); err != nil {
 		t.Fatal(err)
 	}
-	t.Logf("recovered after %v; %d reps acknowledged, %d answers of 503; lost = %d, doubled = %d", took.Round(time.Millisecond), count(), unavailable, count()-once, stored-once)
+	t.Logf("recovered after %v; %d reps acknowledged, %d answers of 503; lost = %d, doubled = %d",
+		took.Round(time.Millisecond), count(), unavailable, count()-once, stored-once)
 	if stored != count() || once != count() {
 		t.Errorf("%d reps were acknowledged, %d are stored, %d of them once", count(), stored, once)
 	}

@@ -19,7 +19,8 @@ func (s *Server) GetReview(ctx context.Context, r api.GetReviewRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	return api.GetReview200JSONResponse{StartsAt: p.StartsAt, Status: api.ReviewViewStatus(p.Status), Players: playerViews(v.Players), Note: p.Review,
+	return api.GetReview200JSONResponse{StartsAt: p.StartsAt, Status: api.ReviewViewStatus(p.Status),
+		Players: playerViews(v.Players), Note: p.Review,
 		Review: v.Review, Turns: v.Turns, Words: v.Words, Efforts: effortsOf(p, v.Here), Next: nextView(v.Next)}, nil
 }
 
@@ -36,7 +37,8 @@ func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (a
 	if len(r.Body.Review) > 2000 {
 		return nil, invalid("practice.note-too-long")
 	}
-	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PracticeId, Review: r.Body.Review})
+	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
+		ID: r.PracticeId, Review: r.Body.Review})
 	if err == nil && n == 0 {
 		err = missing(planning.NoPractice)
 	}

@@ -27,30 +27,48 @@ const (
 // compares it with the contract; an operation that is missing here is refused.
 // docs/roles.md is made from it.
 var required = map[string]access{
-	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone, "AskForReset": anyone, "GetReset": anyone, "ResetPassword": anyone,
-	"ReadFeed": anyone, "PairDisplay": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetQuiz": anyone, "SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone, // the address or the code is the key
-	"GetDisplay": display, "GetDisplayMotion": display, "GetDisplayRound": display, "FollowDisplay": display, "FeedScoreboard": display,
+	"GetSession": anyone, "SignIn": anyone, "SetUp": anyone, "SignOut": anyone, "AskForReset": anyone,
+	"GetReset": anyone, "ResetPassword": anyone,
+	// the address or the code is the key
+	"ReadFeed": anyone, "PairDisplay": anyone, "GetInvitation": anyone, "AcceptInvitation": anyone, "GetQuiz": anyone,
+	"SendAnswers": anyone, "GetHome": anyone, "TellHome": anyone,
+	"GetDisplay": display, "GetDisplayMotion": display, "GetDisplayRound": display, "FollowDisplay": display,
+	"FeedScoreboard": display,
 
-	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetGlossary": viewer, "GetTeam": viewer, "GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer, "GetTape": viewer,
-	"Judge": viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer, "ListDrills": viewer,
-	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer, "GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
-	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer, "GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
-	"ExportPractice": viewer, "GetRun": viewer, "GetScore": viewer, "FollowPractice": viewer, "ListCuts": viewer, "GetReview": viewer,
-	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "StandOffense": viewer, "CutOutDrill": viewer, "CompareOffenses": viewer, "GetPrinciples": viewer, "GetPlayerQuiz": viewer, "GetRound": viewer,
+	"ChangePassword": viewer, "ListTeams": viewer, "GetCatalogue": viewer, "GetGlossary": viewer, "GetTeam": viewer,
+	"GetNow": viewer, "GetLesson": viewer, "GetQuestion": viewer, "Search": viewer, "GetMotion": viewer,
+	"GetTape": viewer,
+	"Judge":   viewer, "ReadMap": viewer, "Play": viewer, "OrderList": viewer, "PreviewDrill": viewer,
+	"ListDrills":  viewer,
+	"ListPlayers": viewer, "GetCard": viewer, "GetShots": viewer, "GetBoard": viewer, "GetRead": viewer,
+	"GetPlayerRead": viewer, "GetProgram": viewer, "ListAgreements": viewer,
+	"ListPractices": viewer, "GetPractice": viewer, "LayOut": viewer, "FillPlan": viewer, "GetLoads": viewer,
+	"GetSeason": viewer, "ListTemplates": viewer, "CarryOver": viewer,
+	"ExportPractice": viewer, "GetRun": viewer, "GetScore": viewer, "FollowPractice": viewer, "ListCuts": viewer,
+	"GetReview":  viewer,
+	"GetOffense": viewer, "WatchOffense": viewer, "CheckOffense": viewer, "StandOffense": viewer, "CutOutDrill": viewer,
+	"CompareOffenses": viewer, "GetPrinciples": viewer, "GetPlayerQuiz": viewer, "GetRound": viewer,
 	"ListGames": viewer, "GetGame": viewer, "GetBench": viewer, "FindLineups": viewer, "FollowGame": viewer,
 
 	"AddDrill": coach, "SetHome": coach, "UpdateDrill": coach, "ArchiveDrill": coach,
 	"AddPractice": coach, "UpdatePractice": coach, "SetSeason": coach, "AddTemplate": coach, "DeleteTemplate": coach,
 	"MailPractice": coach, "ExportEvidence": coach, "ExportRoster": coach, "ListStaff": coach,
-	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach, "ListDisplays": coach, "AddDisplay": coach, "EndDisplay": coach,
-	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakePlayerLink": coach, "ListPlayerLinks": coach, "MakePlayerLinks": coach, "RestorePlayerLink": coach, "SetRound": coach, "EndRound": coach, "EndPlayerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
+	"SetClock": coach, "LogReps": coach, "ChangeFloor": coach, "SetReview": coach, "SetEffort": coach,
+	"ListDisplays": coach, "AddDisplay": coach, "EndDisplay": coach,
+	"SetOffense": coach, "CopyOffense": coach, "SetPrinciples": coach, "MakePlayerLink": coach,
+	"ListPlayerLinks": coach, "MakePlayerLinks": coach, "RestorePlayerLink": coach, "SetRound": coach,
+	"EndRound": coach, "EndPlayerLink": coach, "AddGame": coach, "UpdateGame": coach, "LogGame": coach,
 
-	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach, "UndoImport": headCoach,
-	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach, "DeletePlayer": headCoach, "ImportRoster": headCoach, "PreviewRoster": headCoach,
+	"AddTeam": headCoach, "ArchiveTeam": headCoach, "DeleteTeam": headCoach, "ListImports": headCoach,
+	"UndoImport": headCoach,
+	"UpdateTeam": headCoach, "AddPlayer": headCoach, "UpdatePlayer": headCoach, "MovePlayer": headCoach,
+	"DeletePlayer": headCoach, "ImportRoster": headCoach, "PreviewRoster": headCoach,
 	"DeletePractice": headCoach, "DeleteGame": headCoach, "MakeFeed": headCoach, "EndFeed": headCoach,
-	"ListInvitations": headCoach, "Invite": headCoach, "WithdrawInvitation": headCoach, "SetStaffRole": headCoach, "RemoveStaff": headCoach,
-	"ListOutbox": headCoach, "ReadMail": headCoach, // links of invitations are in it
-	"GetKeeping": headCoach, "SetKeeping": headCoach, "ExportArchive": headCoach, "ImportArchive": headCoach, "ListAudit": headCoach,
+	"ListInvitations": headCoach, "Invite": headCoach, "WithdrawInvitation": headCoach, "SetStaffRole": headCoach,
+	"RemoveStaff": headCoach,
+	"ListOutbox":  headCoach, "ReadMail": headCoach, // links of invitations are in it
+	"GetKeeping": headCoach, "SetKeeping": headCoach, "ExportArchive": headCoach, "ImportArchive": headCoach,
+	"ListAudit": headCoach,
 }
 
 // may reports whether somebody of the staff may do what needs an access.

@@ -11,7 +11,8 @@ import (
 )
 
 // PreviewRoster says what a list would do to the roster.
-func (s *Server) PreviewRoster(ctx context.Context, r api.PreviewRosterRequestObject) (api.PreviewRosterResponseObject, error) {
+func (s *Server) PreviewRoster(ctx context.Context, r api.PreviewRosterRequestObject) (api.PreviewRosterResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -25,7 +26,8 @@ func (s *Server) PreviewRoster(ctx context.Context, r api.PreviewRosterRequestOb
 }
 
 // ImportRoster changes the roster as a list says: whole, or not at all with every bad line named.
-func (s *Server) ImportRoster(ctx context.Context, r api.ImportRosterRequestObject) (api.ImportRosterResponseObject, error) {
+func (s *Server) ImportRoster(ctx context.Context, r api.ImportRosterRequestObject) (api.ImportRosterResponseObject,
+	error) {
 	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -57,7 +59,8 @@ func refusalOf(errs []roster.RowError) error {
 
 // saidOf sums up what an import did.
 func saidOf(p rosters.Preview) string {
-	return fmt.Sprintf("The roster is saved: %d new, %d changed, %d as before.", p.Count(roster.Added), p.Count(roster.Changed), p.Count(roster.Same))
+	return fmt.Sprintf("The roster is saved: %d new, %d changed, %d as before.", p.Count(roster.Added),
+		p.Count(roster.Changed), p.Count(roster.Same))
 }
 
 func listIn(body *api.RosterList) (rosters.List, error) {
@@ -79,8 +82,9 @@ func listIn(body *api.RosterList) (rosters.List, error) {
 }
 
 func rosterPreview(p rosters.Preview, message string) api.RosterPreview {
-	out := api.RosterPreview{Message: message, Columns: append([]rosters.Column{}, p.Columns...), Changes: []api.RosterChange{},
-		Errors: append([]roster.RowError{}, p.Errors...)}
+	out := api.RosterPreview{Message: message, Columns: append([]rosters.Column{}, p.Columns...),
+		Changes: []api.RosterChange{},
+		Errors:  append([]roster.RowError{}, p.Errors...)}
 	for _, c := range p.Changes {
 		change := api.RosterChange{Kind: api.RosterChangeKind(c.Kind), Player: c.Player}
 		if c.ID != "" {

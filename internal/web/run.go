@@ -21,7 +21,8 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetRun200JSONResponse{Practice: practiceView(view), Players: playerViews(d.Players), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
+	out := api.GetRun200JSONResponse{Practice: practiceView(view), Players: playerViews(d.Players),
+		Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
 	f, err := s.floors.Floor(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
@@ -78,7 +79,8 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage, store.EndingsOf(counts, reps, r.BlockId), practice.CorrectReads(reps, view.Blocks[i].ID))), nil
+	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage,
+		store.EndingsOf(counts, reps, r.BlockId), practice.CorrectReads(reps, view.Blocks[i].ID))), nil
 }
 
 func (s *Server) clockView(p gen.Practice) api.Clock {

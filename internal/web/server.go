@@ -130,9 +130,12 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns, assets: o.Assets, quizFiles: playersFiles(o.Assets), spec: spec,
-		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS, hashing: newHashing(), log: o.Log,
-		publicURL: o.PublicURL, setupCode: o.SetupCode, erasures: o.Erasures, imports: make(chan struct{}, importsAtOnce)}
+	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns,
+		assets: o.Assets, quizFiles: playersFiles(o.Assets), spec: spec,
+		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS,
+		hashing: newHashing(), log: o.Log,
+		publicURL: o.PublicURL, setupCode: o.SetupCode, erasures: o.Erasures,
+		imports: make(chan struct{}, importsAtOnce)}
 	s.figures = newFigures(db, s.live, o.Version)
 	if s.now == nil {
 		s.now = time.Now
@@ -147,7 +150,8 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.today = now.Service{Plans: s.plans, Store: db, Now: s.now}
 	s.reps = reps.Service{Store: db, Library: s.squads.Library, Now: s.now}
 	s.floors = floors.Service{Store: db, Squads: s.squads, Now: s.now}
-	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy, Comparing: make(chan struct{}, offenses.MostComparisons)}
+	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy,
+		Comparing: make(chan struct{}, offenses.MostComparisons)}
 	if s.log == nil {
 		s.log = slog.Default()
 	}
@@ -175,7 +179,8 @@ func (s *Server) newSessions() *scs.SessionManager {
 	return m
 }
 
-// router has every route, and what each request passes before it gets there. Proxies are trusted with a caller's address.
+// router has every route, and what each request passes before it gets there. Proxies are trusted with a caller's
+// address.
 func (s *Server) router(proxies []*net.IPNet) *echo.Echo {
 	e := echo.New()
 	e.HTTPErrorHandler = s.handleError
@@ -186,7 +191,8 @@ func (s *Server) router(proxies []*net.IPNet) *echo.Echo {
 	e.Use(s.headers)
 	e.Use(s.introduce)
 	// An archive may be of any size; its handler reads it, after the caller was let in.
-	e.Use(middleware.BodyLimitWithConfig(middleware.BodyLimitConfig{LimitBytes: maxBody, Skipper: func(c *echo.Context) bool { return c.Request().URL.Path == archivePath }}))
+	e.Use(middleware.BodyLimitWithConfig(middleware.BodyLimitConfig{LimitBytes: maxBody,
+		Skipper: func(c *echo.Context) bool { return c.Request().URL.Path == archivePath }}))
 	e.Use(s.fitsContract)
 	api.RegisterHandlers(e, api.NewStrictHandler(s, []api.StrictMiddlewareFunc{s.authorise}))
 	e.GET("/healthz", s.healthy)

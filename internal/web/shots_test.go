@@ -41,7 +41,8 @@ func TestShots(t *testing.T) {
 		t.Errorf("%+v", got)
 	}
 	// One shot is taken back: it counts no more, and its event stays in the log.
-	undo := map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab", "voids": events[3]["id"]}
+	undo := map[string]any{"id": uuid.NewString(), "kind": "void", "at": evening, "device": "tab",
+		"voids": events[3]["id"]}
 	a.do("POST", at+"/reps", batch(undo), 200, nil)
 	if got := shots(); got.Made != 2 || got.Tried != 3 {
 		t.Errorf("after the undo: %+v", got)
@@ -59,7 +60,8 @@ func TestShots(t *testing.T) {
 	var q api.Practice
 	warm["startsAt"] = evening.AddDate(0, 0, 1)
 	a.do("POST", c.path("/practices"), warm, 201, &q)
-	a.refused("POST", c.path("/practices/"+q.Id.String()+"/reps"), batch(repEvent(q.Blocks[1].ID, c.players[0], 1, reads.NoCue, reads.Make)), 422, "rep.nobody-shoots")
+	a.refused("POST", c.path("/practices/"+q.Id.String()+"/reps"),
+		batch(repEvent(q.Blocks[1].ID, c.players[0], 1, reads.NoCue, reads.Make)), 422, "rep.nobody-shoots")
 	for text, bad := range map[string]map[string]any{
 		"rep.no-read":          repEvent(block, c.players[0], 5, reads.NoCue, reads.Curl),
 		"rep.not-a-shooter":    changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "role", "screener"),

@@ -102,7 +102,8 @@ func (s *Server) SignIn(ctx context.Context, r api.SignInRequestObject) (api.Sig
 	email := cleanAddress(r.Body.Email)
 	keys := []string{throttleKey("address", email), throttleKey("place", clientPlace(ctx))}
 	if device := deviceOf(ctx); device != "" {
-		_, err := s.db.KnownDevice(ctx, gen.KnownDeviceParams{KeyHash: app.SecretHash("device", device), Email: email, Now: s.now()})
+		_, err := s.db.KnownDevice(ctx, gen.KnownDeviceParams{KeyHash: app.SecretHash("device", device), Email: email,
+			Now: s.now()})
 		if err != nil && !store.NotFound(err) {
 			return nil, err
 		}
@@ -211,7 +212,8 @@ func (s *Server) remember(ctx context.Context, who gen.Staff) error {
 			return err
 		}
 	}
-	device := gen.RememberDeviceParams{KeyHash: app.SecretHash("device", key), ProgramID: who.ProgramID, StaffID: who.ID, Until: s.now().Add(deviceLife)}
+	device := gen.RememberDeviceParams{KeyHash: app.SecretHash("device", key), ProgramID: who.ProgramID,
+		StaffID: who.ID, Until: s.now().Add(deviceLife)}
 	if err := s.db.RememberDevice(ctx, device); err != nil {
 		return err
 	}

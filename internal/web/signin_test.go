@@ -22,7 +22,8 @@ func TestGuessesAtOnce(t *testing.T) {
 	var wg sync.WaitGroup
 	for i := range statuses {
 		wg.Go(func() {
-			statuses[i] = w.agent().status("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"})
+			statuses[i] = w.agent().status("POST", "/api/session",
+				map[string]string{"email": c.head, "password": "guess"})
 		})
 	}
 	wg.Wait()

@@ -45,7 +45,8 @@ func (s *Server) GetBoard(ctx context.Context, r api.GetBoardRequestObject) (api
 		return nil, err
 	}
 	lines := s.squads.Overview(b)
-	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{}, Players: playerViews(b.Players), Lines: lines, Holds: evidence.Holds(b.Columns, lines)}
+	out := api.GetBoard200JSONResponse{Role: string(r.Params.Role), Columns: []string{},
+		Players: playerViews(b.Players), Lines: lines, Holds: evidence.Holds(b.Columns, lines)}
 	for _, c := range b.Columns {
 		out.Columns = append(out.Columns, string(c))
 	}
@@ -129,11 +130,13 @@ func (s *Server) GetCard(ctx context.Context, r api.GetCardRequestObject) (api.G
 	}
 	reps := evidence.OnePerRep(seen)
 	id := evidence.PlayerID(p.ID.String())
-	out := api.GetCard200JSONResponse{Player: playerView(p), Tags: evidence.CountTagsOf(id, reps), Recent: []api.LoggedRep{}}
+	out := api.GetCard200JSONResponse{Player: playerView(p), Tags: evidence.CountTagsOf(id, reps),
+		Recent: []api.LoggedRep{}}
 	var all []evidence.Standing
 	taught := drill.Taught(store.ActionsOf(reps))
 	for _, role := range squad.JudgedRoles {
-		cells := s.policy.Board([]evidence.PlayerID{id}, role, reads.MoreColumns(taught, store.RulesOf(team), role), b.History, s.now())[0].Cells
+		cells := s.policy.Board([]evidence.PlayerID{id}, role, reads.MoreColumns(taught, store.RulesOf(team), role),
+			b.History, s.now())[0].Cells
 		tried := slices.ContainsFunc(reps, func(r evidence.Rep) bool { return r.Role == role })
 		if tried || role == reads.Cutter || role == reads.Screener {
 			out.Parts = append(out.Parts, api.CardPart{Role: string(role), Standings: cells})
@@ -158,22 +161,28 @@ func (s *Server) GetNow(ctx context.Context, r api.GetNowRequestObject) (api.Get
 		return nil, err
 	}
 	c := &v.Context
-	out := api.GetNow200JSONResponse{Players: playerViews(c.Players), Holds: v.Holds, Lapsed: v.Lapsed, Drills: v.Drills, Tags: &v.Tags, Suggestion: v.Suggestion}
+	out := api.GetNow200JSONResponse{Players: playerViews(c.Players), Holds: v.Holds, Lapsed: v.Lapsed,
+		Drills: v.Drills, Tags: &v.Tags, Suggestion: v.Suggestion}
 	if v.Next != nil {
 		out.Next = new(practiceView(*v.Next))
 	}
 	if g := c.Next; g != nil {
-		out.Game = &api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away, Known: c.Opponent != nil}
+		out.Game = &api.GameSummary{Id: g.ID, StartsAt: g.StartsAt, Opponent: g.Opponent, Away: g.Away,
+			Known: c.Opponent != nil}
 	}
-	out.Week.Practices, out.Week.Minutes, out.Week.MaxPractices, out.Week.Source = v.Practices, v.Minutes, c.Limits.MaxPerWeek, c.Limits.Source
-	out.Started.Roster, out.Started.Practice, out.Started.Rep, out.Started.Assistant = v.Started.Roster, v.Started.Practice, v.Started.Rep, v.Started.Assistant
+	out.Week.Practices, out.Week.Minutes, out.Week.MaxPractices, out.Week.Source = v.Practices, v.Minutes,
+		c.Limits.MaxPerWeek, c.Limits.Source
+	out.Started.Roster, out.Started.Practice, out.Started.Rep, out.Started.Assistant = v.Started.Roster,
+		v.Started.Practice, v.Started.Rep, v.Started.Assistant
 	return out, nil
 }
 
 func repView(r evidence.Rep) api.LoggedRep {
 	action := string(r.Action)
-	out := api.LoggedRep{Id: idOf(r.ID), Block: idOf(r.Block), RepNo: r.No, At: r.At, Player: idOf(r.Player), Role: string(r.Role), Rung: string(r.Rung),
-		Side: r.Side, Cue: r.Cue.String(), Expected: string(r.Expected), Made: string(r.Made), Correct: r.Correct, Late: r.Late,
+	out := api.LoggedRep{Id: idOf(r.ID), Block: idOf(r.Block), RepNo: r.No, At: r.At, Player: idOf(r.Player),
+		Role: string(r.Role), Rung: string(r.Rung),
+		Side: r.Side, Cue: r.Cue.String(), Expected: string(r.Expected), Made: string(r.Made), Correct: r.Correct,
+		Late:    r.Late,
 		Outcome: string(r.Outcome), Tags: []string{}, Device: r.Device, SecondCue: &r.SecondCue, Action: &action}
 	for _, tag := range r.Tags {
 		out.Tags = append(out.Tags, store.TagText(tag))

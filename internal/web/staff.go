@@ -13,11 +13,14 @@ import (
 )
 
 // ListInvitations lists invitations that nobody has taken yet.
-func (s *Server) ListInvitations(ctx context.Context, _ api.ListInvitationsRequestObject) (api.ListInvitationsResponseObject, error) {
-	rows, err := s.db.InvitationsOfProgram(ctx, gen.InvitationsOfProgramParams{ProgramID: caller(ctx).ProgramID, Now: s.now()})
+func (s *Server) ListInvitations(ctx context.Context,
+	_ api.ListInvitationsRequestObject) (api.ListInvitationsResponseObject, error) {
+	rows, err := s.db.InvitationsOfProgram(ctx, gen.InvitationsOfProgramParams{ProgramID: caller(ctx).ProgramID,
+		Now: s.now()})
 	out := api.ListInvitations200JSONResponse{}
 	for _, r := range rows {
-		out = append(out, api.Invitation{Id: r.ID, Email: r.Email, Role: r.Role, InvitedBy: r.InvitedBy, Until: r.Until})
+		out = append(out, api.Invitation{Id: r.ID, Email: r.Email, Role: r.Role, InvitedBy: r.InvitedBy,
+			Until: r.Until})
 	}
 	return out, err
 }
@@ -28,12 +31,15 @@ func (s *Server) Invite(ctx context.Context, r api.InviteRequestObject) (api.Inv
 	if err != nil {
 		return nil, err
 	}
-	return api.Invite201JSONResponse{Path: i.Path, Invitation: api.Invitation{Id: i.ID, Email: i.Email, Role: i.Role, InvitedBy: i.InvitedBy, Until: i.Until}}, nil
+	return api.Invite201JSONResponse{Path: i.Path,
+		Invitation: api.Invitation{Id: i.ID, Email: i.Email, Role: i.Role, InvitedBy: i.InvitedBy, Until: i.Until}}, nil
 }
 
 // WithdrawInvitation ends a link.
-func (s *Server) WithdrawInvitation(ctx context.Context, r api.WithdrawInvitationRequestObject) (api.WithdrawInvitationResponseObject, error) {
-	n, err := s.db.DeleteInvitation(ctx, gen.DeleteInvitationParams{ProgramID: caller(ctx).ProgramID, ID: r.InvitationId})
+func (s *Server) WithdrawInvitation(ctx context.Context,
+	r api.WithdrawInvitationRequestObject) (api.WithdrawInvitationResponseObject, error) {
+	n, err := s.db.DeleteInvitation(ctx, gen.DeleteInvitationParams{ProgramID: caller(ctx).ProgramID,
+		ID: r.InvitationId})
 	if err == nil && n == 0 {
 		err = missing("coach.invitation-closed")
 	}
@@ -50,13 +56,16 @@ func (s *Server) invitation(ctx context.Context, key string) (i gen.InvitationBy
 }
 
 // GetInvitation says who invites to what.
-func (s *Server) GetInvitation(ctx context.Context, r api.GetInvitationRequestObject) (api.GetInvitationResponseObject, error) {
+func (s *Server) GetInvitation(ctx context.Context, r api.GetInvitationRequestObject) (api.GetInvitationResponseObject,
+	error) {
 	i, err := s.invitation(ctx, r.JoinKey)
-	return api.GetInvitation200JSONResponse{Program: i.Program, Email: i.Email, Role: i.Role, InvitedBy: i.InvitedBy}, err
+	return api.GetInvitation200JSONResponse{Program: i.Program, Email: i.Email, Role: i.Role, InvitedBy: i.InvitedBy},
+		err
 }
 
 // AcceptInvitation makes the account, once, and signs it in.
-func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationRequestObject) (api.AcceptInvitationResponseObject, error) {
+func (s *Server) AcceptInvitation(ctx context.Context,
+	r api.AcceptInvitationRequestObject) (api.AcceptInvitationResponseObject, error) {
 	i, err := s.invitation(ctx, r.JoinKey)
 	if err != nil {
 		return nil, err
@@ -71,7 +80,8 @@ func (s *Server) AcceptInvitation(ctx context.Context, r api.AcceptInvitationReq
 }
 
 // SetStaffRole changes what another coach may do.
-func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObject) (api.SetStaffRoleResponseObject, error) {
+func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObject) (api.SetStaffRoleResponseObject,
+	error) {
 	me := caller(ctx)
 	if r.StaffId == me.ID {
 		return nil, conflict("coach.own-role")
@@ -80,17 +90,20 @@ func (s *Server) SetStaffRole(ctx context.Context, r api.SetStaffRoleRequestObje
 		return nil, invalid("coach.role")
 	}
 	err := s.changeStaff(ctx, r.StaffId, func(q *gen.Queries) (int64, error) {
-		return q.SetStaffRole(ctx, gen.SetStaffRoleParams{ProgramID: me.ProgramID, ID: r.StaffId, Role: string(r.Body.Role)})
+		return q.SetStaffRole(ctx, gen.SetStaffRoleParams{ProgramID: me.ProgramID, ID: r.StaffId,
+			Role: string(r.Body.Role)})
 	})
 	if err != nil {
 		return nil, err
 	}
 	who, err := s.db.StaffByID(ctx, r.StaffId)
-	return api.SetStaffRole200JSONResponse{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}, err
+	return api.SetStaffRole200JSONResponse{Id: who.ID, Name: who.Name, Email: who.Email,
+		Role: api.PersonRole(who.Role)}, err
 }
 
 // RemoveStaff ends another coach's account.
-func (s *Server) RemoveStaff(ctx context.Context, r api.RemoveStaffRequestObject) (api.RemoveStaffResponseObject, error) {
+func (s *Server) RemoveStaff(ctx context.Context, r api.RemoveStaffRequestObject) (api.RemoveStaffResponseObject,
+	error) {
 	me := caller(ctx)
 	if r.StaffId == me.ID {
 		return nil, conflict("coach.own-account")

@@ -57,10 +57,12 @@ func (s *Server) static(c *echo.Context) error {
 		cache = "public, max-age=31536000, immutable"
 	}
 	c.Response().Header().Set("Cache-Control", cache)
-	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/quiz/"); ok && name == "index.html" && url.PathEscape(key) == key {
+	if key, ok := strings.CutPrefix(c.Request().URL.Path, "/quiz/"); ok && name == "index.html" &&
+		url.PathEscape(key) == key {
 		// A phone on a slow network fetches its questions, and the page's own files, while
 		// it fetches what every page takes.
-		c.Response().Header().Set("Link", fmt.Sprintf("</api/quiz/%s?size=%d>; rel=preload; as=fetch; crossorigin%s", key, firstPack, s.quizFiles))
+		c.Response().Header().Set("Link", fmt.Sprintf("</api/quiz/%s?size=%d>; rel=preload; as=fetch; crossorigin%s",
+			key, firstPack, s.quizFiles))
 	}
 	return s.packed(c, name)
 }

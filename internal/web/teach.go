@@ -44,7 +44,8 @@ func (s *Server) GetLesson(ctx context.Context, r api.GetLessonRequestObject) (a
 	if !ok {
 		return nil, missing(noScreen)
 	}
-	out := api.GetLesson200JSONResponse{Action: *action, Rows: action.Rows(fl.Rules), Lines: fl.Court.Lines(), Spots: fl.Court.Spots(court.StandOff)}
+	out := api.GetLesson200JSONResponse{Action: *action, Rows: action.Rows(fl.Rules), Lines: fl.Court.Lines(),
+		Spots: fl.Court.Spots(court.StandOff)}
 	for _, row := range out.Rows {
 		example := action.Example(fl.Court, row.Cue)
 		judged, err := reads.Judge(fl, &example)
@@ -122,7 +123,8 @@ func (s *Server) Play(ctx context.Context, r api.PlayRequestObject) (api.PlayRes
 }
 
 // GetQuestion draws a clear snapshot to ask about.
-func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject) (api.GetQuestionResponseObject, error) {
+func (s *Server) GetQuestion(ctx context.Context, r api.GetQuestionRequestObject) (api.GetQuestionResponseObject,
+	error) {
 	fl, err := s.floor(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
@@ -210,7 +212,8 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.PaceOfDrill(ctx, gen.PaceOfDrillParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, Drill: d.ID, Stage: stage.ID})
+	rows, err := s.db.PaceOfDrill(ctx, gen.PaceOfDrillParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
+		Drill: d.ID, Stage: stage.ID})
 	if err != nil {
 		return nil, err
 	}
@@ -223,7 +226,8 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 
 // setupOf is what an order list is asked for, for players of a team.
 func setupOf(asked *api.OrderListJSONRequestBody, onTeam []gen.Player) (drill.Setup, error) {
-	in := drill.Setup{Baskets: asked.Baskets, Minutes: asked.Minutes, Apart: wishes(asked.Apart), Together: wishes(asked.Together)}
+	in := drill.Setup{Baskets: asked.Baskets, Minutes: asked.Minutes, Apart: wishes(asked.Apart),
+		Together: wishes(asked.Together)}
 	known := map[uuid.UUID]bool{}
 	for _, p := range onTeam {
 		known[p.ID] = true
@@ -237,7 +241,8 @@ func setupOf(asked *api.OrderListJSONRequestBody, onTeam []gen.Player) (drill.Se
 		}
 		in.Players = append(in.Players, id.String())
 	}
-	in.Seconds, in.Seed, in.NoHelpers, in.Done = value(asked.Seconds), uint64(value(asked.Seed)), value(asked.NoHelpers), value(asked.Done)
+	in.Seconds, in.Seed, in.NoHelpers, in.Done = value(asked.Seconds), uint64(value(asked.Seed)),
+		value(asked.NoHelpers), value(asked.Done)
 	for _, id := range value(asked.Harder) {
 		if cue, ok := reads.ParseCue(id); ok {
 			in.Harder = append(in.Harder, cue)

@@ -24,8 +24,12 @@ import (
 
 // GetCatalogue tells what the product knows: reads, rungs, drills, tags, courts.
 func (s *Server) GetCatalogue(context.Context, api.GetCatalogueRequestObject) (api.GetCatalogueResponseObject, error) {
-	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(), Actions: reads.Sketched(), Spots: named(drill.SpotNames()), Switches: named(drill.Switches()), Goals: named(drill.Goals()), Tallies: practice.Tallies(), Jobs: named(practice.Jobs()), Groups: named(drill.Groups()), Ladder: drill.Ladder(),
-		Tags: evidence.Tags(), Policy: s.policy, HurtCaution: practice.HurtCaution, Courts: court.Presets(), Ages: practice.AllLimits()}
+	out := api.GetCatalogue200JSONResponse{Reads: reads.Catalogue(), Cues: reads.CueCatalogue(),
+		Actions: reads.Sketched(), Spots: named(drill.SpotNames()), Switches: named(drill.Switches()),
+		Goals: named(drill.Goals()), Tallies: practice.Tallies(), Jobs: named(practice.Jobs()),
+		Groups: named(drill.Groups()), Ladder: drill.Ladder(),
+		Tags: evidence.Tags(), Policy: s.policy, HurtCaution: practice.HurtCaution, Courts: court.Presets(),
+		Ages: practice.AllLimits()}
 	for _, d := range drill.Catalogue() {
 		out.Drills = append(out.Drills, *d)
 	}
@@ -63,7 +67,8 @@ func (s *Server) teamView(ctx context.Context, id uuid.UUID) (api.Team, error) {
 	}
 	fl, err := store.FloorOf(t)
 	return api.Team{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Court: fl.Court, Metric: t.Metric,
-		TeamRules: fl.Rules, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule, Feed: t.FeedHash != nil}, err
+		TeamRules: fl.Rules, Pace: fl.Pace, OwnPace: t.Pace != nil, Zone: t.Zone, LocalRule: rule,
+		Feed: t.FeedHash != nil}, err
 }
 
 // leftOut is what a team's age leaves out, nil where it leaves out nothing.
@@ -91,7 +96,8 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 		return nil, err
 	}
 	b := r.Body
-	if err := teams.Update(ctx, s.db, team, teams.Settings{Name: b.Name, Season: b.Season, Ages: b.Ages, Court: b.Court, Metric: b.Metric, Rules: b.TeamRules,
+	if err := teams.Update(ctx, s.db, team, teams.Settings{Name: b.Name, Season: b.Season, Ages: b.Ages, Court: b.Court,
+		Metric: b.Metric, Rules: b.TeamRules,
 		Pace: b.Pace, Zone: b.Zone, LocalRule: b.LocalRule}); err != nil {
 		return nil, err
 	}
@@ -107,7 +113,8 @@ func (s *Server) players(ctx context.Context, team uuid.UUID) ([]gen.Player, err
 }
 
 func playerView(p gen.Player) api.Player {
-	return api.Player{Id: p.ID, Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter}
+	return api.Player{Id: p.ID, Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big,
+		Shooter: p.Shooter}
 }
 
 func playerViews(rows []gen.Player) []api.Player {
@@ -119,7 +126,8 @@ func playerViews(rows []gen.Player) []api.Player {
 }
 
 // ListPlayers returns the roster in order of jerseys.
-func (s *Server) ListPlayers(ctx context.Context, r api.ListPlayersRequestObject) (api.ListPlayersResponseObject, error) {
+func (s *Server) ListPlayers(ctx context.Context, r api.ListPlayersRequestObject) (api.ListPlayersResponseObject,
+	error) {
 	rows, err := s.players(ctx, r.TeamId)
 	return api.ListPlayers200JSONResponse(playerViews(rows)), err
 }
@@ -141,11 +149,13 @@ func (s *Server) AddPlayer(ctx context.Context, r api.AddPlayerRequestObject) (a
 	if err := s.db.InsertPlayer(ctx, p); err != nil {
 		return nil, jerseyTaken(err, e.Jersey)
 	}
-	return api.AddPlayer201JSONResponse{Id: p.ID, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
+	return api.AddPlayer201JSONResponse{Id: p.ID, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing,
+		Big: e.Big, Shooter: e.Shooter}, nil
 }
 
 func insertPlayer(program, team uuid.UUID, e roster.Entry) gen.InsertPlayerParams {
-	return gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, TeamID: team, Jersey: e.Jersey, Name: e.Name,
+	return gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, TeamID: team, Jersey: e.Jersey,
+		Name:    e.Name,
 		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}
 }
 
@@ -157,12 +167,14 @@ func jerseyTaken(err error, jersey string) error {
 }
 
 // UpdatePlayer changes a player's entry.
-func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObject) (api.UpdatePlayerResponseObject, error) {
+func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObject) (api.UpdatePlayerResponseObject,
+	error) {
 	e, err := roster.Clean(*r.Body)
 	if err != nil {
 		return nil, invalidBy(err, "")
 	}
-	n, err := s.db.UpdatePlayer(ctx, gen.UpdatePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId, ID: r.PlayerId,
+	n, err := s.db.UpdatePlayer(ctx, gen.UpdatePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
+		ID:     r.PlayerId,
 		Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
 	if err != nil {
 		return nil, jerseyTaken(err, e.Jersey)
@@ -170,7 +182,8 @@ func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObje
 	if n == 0 {
 		return nil, missing(noPlayer)
 	}
-	return api.UpdatePlayer200JSONResponse{Id: r.PlayerId, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
+	return api.UpdatePlayer200JSONResponse{Id: r.PlayerId, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler,
+		Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
 }
 
 const noPlayer = "player.missing"
@@ -184,7 +197,8 @@ func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	n, err := s.db.MovePlayer(ctx, gen.MovePlayerParams{ProgramID: to.ProgramID, TeamID: r.TeamId, ID: r.PlayerId, ToTeam: to.ID})
+	n, err := s.db.MovePlayer(ctx, gen.MovePlayerParams{ProgramID: to.ProgramID, TeamID: r.TeamId, ID: r.PlayerId,
+		ToTeam: to.ID})
 	if store.Duplicate(err) {
 		return nil, conflict("team.jersey-taken-there", to.Name)
 	}
@@ -197,7 +211,8 @@ func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) 
 // DeletePlayer erases a player, as a family may ask, with everything logged; what the
 // team did stays as counts without anybody's name. The answer lists notes of coaches that still hold
 // the name: only a person can tell whether they mean this player.
-func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject, error) {
+func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject,
+	error) {
 	program := caller(ctx).ProgramID
 	player, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: program, TeamID: r.TeamId, ID: r.PlayerId})
 	if err != nil {
@@ -215,7 +230,8 @@ func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObje
 	notes, err := s.db.NotesOfProgram(ctx, program)
 	for _, n := range notes {
 		if line, found := roster.LineNaming(n.Text, player.Name); found {
-			out.Notes = append(out.Notes, api.NameInNote{Kind: api.NameInNoteKind(n.Kind), Team: n.TeamID, Id: n.ID, At: n.At, Text: line})
+			out.Notes = append(out.Notes, api.NameInNote{Kind: api.NameInNoteKind(n.Kind), Team: n.TeamID, Id: n.ID,
+				At: n.At, Text: line})
 		}
 	}
 	return out, err
@@ -233,14 +249,16 @@ func (s *Server) erased(player uuid.UUID) {
 }
 
 // ExportRoster writes the roster as CSV.
-func (s *Server) ExportRoster(ctx context.Context, r api.ExportRosterRequestObject) (api.ExportRosterResponseObject, error) {
+func (s *Server) ExportRoster(ctx context.Context, r api.ExportRosterRequestObject) (api.ExportRosterResponseObject,
+	error) {
 	rows, err := s.players(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
 	entries := make([]roster.Entry, len(rows))
 	for i, p := range rows {
-		entries[i] = roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter}
+		entries[i] = roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big,
+			Shooter: p.Shooter}
 	}
 	var b bytes.Buffer
 	if err := roster.Write(&b, entries); err != nil {

@@ -29,7 +29,8 @@ func (s *Server) ListTeams(ctx context.Context, _ api.ListTeamsRequestObject) (a
 		if err != nil {
 			return nil, err
 		}
-		out = append(out, api.TeamEntry{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Archived: t.Archived, Players: len(players)})
+		out = append(out, api.TeamEntry{Id: t.ID, Name: t.Name, Season: t.Season, Ages: t.Ages, Archived: t.Archived,
+			Players: len(players)})
 	}
 	return out, nil
 }
@@ -45,7 +46,8 @@ func (s *Server) AddTeam(ctx context.Context, r api.AddTeamRequestObject) (api.A
 	}
 	me := caller(ctx)
 	floor, _ := court.PresetCourt(court.HighSchool)
-	team := gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: me.ProgramID, Name: name, Season: teams.SeasonOf(s.now()), Ages: r.Body.Ages, Court: store.CourtJSON(floor), Zone: "UTC"}
+	team := gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: me.ProgramID, Name: name,
+		Season: teams.SeasonOf(s.now()), Ages: r.Body.Ages, Court: store.CourtJSON(floor), Zone: "UTC"}
 	err = s.db.Tx(ctx, func(q *gen.Queries) error {
 		if err := q.LockProgram(ctx, me.ProgramID); err != nil {
 			return err
@@ -72,9 +74,11 @@ func (s *Server) AddTeam(ctx context.Context, r api.AddTeamRequestObject) (api.A
 
 // ArchiveTeam puts a team away, or brings it back. Everything it has stays; a program keeps one team
 // to open.
-func (s *Server) ArchiveTeam(ctx context.Context, r api.ArchiveTeamRequestObject) (api.ArchiveTeamResponseObject, error) {
+func (s *Server) ArchiveTeam(ctx context.Context, r api.ArchiveTeamRequestObject) (api.ArchiveTeamResponseObject,
+	error) {
 	return api.ArchiveTeam204Response{}, s.changeTeams(ctx, func(q *gen.Queries) error {
-		n, err := q.ArchiveTeam(ctx, gen.ArchiveTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId, Archived: r.Body.Archived})
+		n, err := q.ArchiveTeam(ctx, gen.ArchiveTeamParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId,
+			Archived: r.Body.Archived})
 		if err == nil && n == 0 {
 			err = missing("team.missing")
 		}

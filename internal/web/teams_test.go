@@ -15,7 +15,8 @@ func TestTeams(t *testing.T) {
 	c := w.club("club", 2)
 	head := w.as(c.head)
 	head.refused("POST", "/api/teams", map[string]string{"name": "CLUB", "ages": "12-14"}, 409, "team.name-taken")
-	head.refused("POST", "/api/teams", map[string]string{"name": "a\u202eb", "ages": "12-14"}, 422, "account.text-length")
+	head.refused("POST", "/api/teams", map[string]string{"name": "a\u202eb", "ages": "12-14"}, 422,
+		"account.text-length")
 	head.refused("POST", "/api/teams", map[string]string{"name": "U16", "ages": "moon"}, 422, "account.age-group")
 	var made api.TeamEntry
 	head.do("POST", "/api/teams", map[string]string{"name": "U16", "ages": "12-14"}, 201, &made)
@@ -52,7 +53,8 @@ func TestTeams(t *testing.T) {
 		t.Errorf("teams %s", got)
 	}
 	var players int
-	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM players").Scan(&players); err != nil || players != 0 {
+	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM players").Scan(&players); err != nil ||
+		players != 0 {
 		t.Errorf("%d players are left, %v", players, err)
 	}
 }
@@ -68,7 +70,8 @@ func TestUndoImport(t *testing.T) {
 	there.do("POST", "/api/program/archive", doc, 200, &got)
 	var list []api.Imported
 	there.do("GET", "/api/program/imports", nil, 200, &list)
-	if len(list) != 1 || list[0].Id != got.Id || list[0].Players != 8 || list[0].Who != "head" || len(list[0].Teams) != 1 {
+	if len(list) != 1 || list[0].Id != got.Id || list[0].Players != 8 || list[0].Who != "head" ||
+		len(list[0].Teams) != 1 {
 		t.Fatalf("%+v", list)
 	}
 	head.refused("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "program.import-gone")
@@ -109,7 +112,8 @@ func TestErasingListsNotes(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 2)
 	head := w.as(c.head)
-	name := map[string]any{"jersey": "0", "name": "Ada", "handler": false, "wing": false, "big": false, "shooter": false}
+	name := map[string]any{"jersey": "0", "name": "Ada", "handler": false, "wing": false, "big": false,
+		"shooter": false}
 	at := c.path("/players/" + c.players[0].String())
 	head.do("PUT", at, name, 200, nil)
 	plan := planFor(c)

@@ -130,7 +130,8 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 			return nil, false
 		}
 		if o.Lane == Whole {
-			items = append(items, free{step: Step{Item: Item{-1, i}}, options: []int{i}, minutes: float64(o.Minutes), hard: b2i(o.Hard), rank: o.Rank})
+			items = append(items, free{step: Step{Item: Item{-1, i}}, options: []int{i}, minutes: float64(o.Minutes),
+				hard: b2i(o.Hard), rank: o.Rank})
 			continue
 		}
 		ends[o.Lane] = append(ends[o.Lane], i)
@@ -150,7 +151,8 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 				rank = min(rank, p.Options[list[0]].Rank)
 			}
 		}
-		items = append(items, free{step: Step{Item{-1, -1}, ends[EndA], ends[EndB]}, options: slices.Concat(ends[EndA], ends[EndB]),
+		items = append(items, free{step: Step{Item{-1, -1}, ends[EndA], ends[EndB]},
+			options: slices.Concat(ends[EndA], ends[EndB]),
 			minutes: float64(part), hard: h, rank: rank})
 	}
 	if len(items) > 64 {
@@ -229,7 +231,8 @@ func (a *arranger) from(at spot) bool {
 				return true
 			}
 			a.order = a.order[:len(a.order)-1]
-		} else if a.done(f.After, at, nil) && a.place(free{step: step, minutes: f.Minutes, hard: b2i(f.Hard)}, at, next) {
+		} else if a.done(f.After, at, nil) && a.place(free{step: step, minutes: f.Minutes, hard: b2i(f.Hard)}, at,
+			next) {
 			return true
 		}
 	}
@@ -255,7 +258,8 @@ func (a *arranger) place(it free, at, next spot) bool {
 		next.left--
 		next.load, next.hard = int(math.Round(minutes*100)), hard
 	}
-	if it.teach && a.p.TeachUntil > 0 && a.clock(at)+float64(at.left-next.left)*a.p.Break+it.late >= a.p.TeachUntil-tiny {
+	if it.teach && a.p.TeachUntil > 0 && a.clock(at)+float64(
+		at.left-next.left)*a.p.Break+it.late >= a.p.TeachUntil-tiny {
 		return false
 	}
 	a.order = append(a.order, placed{it.step, !fits})
@@ -305,7 +309,8 @@ func (a *arranger) done(after []int, at spot, here []int) bool {
 		}
 	}
 	for m := at.mask; m != 0; m &= m - 1 {
-		if o := a.items[bits.TrailingZeros64(m)].step.Item.Option; o >= 0 && slices.Contains(after, a.p.Options[o].Stage) {
+		if o := a.items[bits.TrailingZeros64(m)].step.Item.Option; o >= 0 &&
+			slices.Contains(after, a.p.Options[o].Stage) {
 			return true
 		}
 	}

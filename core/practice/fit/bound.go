@@ -151,7 +151,8 @@ func (b *bounder) parts(st *state) func(yield func(int) bool) {
 		if !st.part && !yield(0) || b.m.partMax == 0 {
 			return
 		}
-		for s := max(b.m.partMin, st.taken[EndA], st.taken[EndB], 1); s <= min(b.m.partMax, b.m.capacity-st.taken[Whole]); s++ {
+		for s := max(b.m.partMin, st.taken[EndA], st.taken[EndB], 1); s <= min(b.m.partMax,
+			b.m.capacity-st.taken[Whole]); s++ {
 			if !yield(s) {
 				return
 			}
@@ -239,7 +240,8 @@ func (b *bounder) take(st *state, lane Lane, mins int) {
 
 // forced looks at every open option: with is the bound if it is chosen, without
 // that if nothing of its group is. Groups are told apart by their index.
-func (b *bounder) forced(st *state, q prices, with func(option int, bound float64), without func(group int, bound float64)) {
+func (b *bounder) forced(st *state, q prices, with func(option int, bound float64),
+	without func(group int, bound float64)) {
 	sum := b.settle(st, q)
 	for lane := range lanes {
 		b.fill(st, q, lane)

@@ -46,7 +46,8 @@ func (in instance) problem(rng *rand.Rand) *Problem {
 						continue
 					}
 					for _, r := range taught {
-						o.Gives = append(o.Gives, Give{player*in.reads + r, math.Floor(pace*float64(minutes)*4) / 4 / float64(len(taught))})
+						o.Gives = append(o.Gives, Give{player*in.reads + r,
+							math.Floor(pace*float64(minutes)*4) / 4 / float64(len(taught))})
 					}
 				}
 				p.Options = append(p.Options, o)
@@ -176,7 +177,8 @@ func illegal(p *Problem, stretches [][]Step) string {
 						hards[side] += b2i(o.Hard)
 					}
 				}
-				check(mins[0] == mins[1] && mins[0] >= p.PartMin && mins[0] <= p.PartMax, "the ends do not end together")
+				check(mins[0] == mins[1] && mins[0] >= p.PartMin && mins[0] <= p.PartMax,
+					"the ends do not end together")
 				minutes, hard = float64(mins[0]), max(hards[0], hards[1])
 				check(hard <= p.HardPerStretch, "an end too hard")
 				closes = true
@@ -327,7 +329,8 @@ func TestProvenAgainstEveryPlan(t *testing.T) {
 	}
 	found, fills := 0, 0
 	for n := range instances {
-		in := instance{stages: 1 + rng.IntN(4), players: 1 + rng.IntN(3), reads: 1 + rng.IntN(3), minutes: float64(16 + rng.IntN(30)),
+		in := instance{stages: 1 + rng.IntN(4), players: 1 + rng.IntN(3), reads: 1 + rng.IntN(3),
+			minutes: float64(16 + rng.IntN(30)),
 			lengths: [][]int{{8}, {10}, {6, 9}}[rng.IntN(3)], ends: rng.IntN(3) == 0}
 		if in.ends {
 			in.stages, in.lengths = 1+rng.IntN(3), in.lengths[:1]
@@ -360,7 +363,8 @@ func TestProvenAgainstEveryPlan(t *testing.T) {
 				continue
 			}
 			if possible(p, chosen) {
-				t.Fatalf("instance %d: %v is worth %.9f, the search said %.9f (found %v)\n%+v", n, chosen, p.Value(chosen), s.Value, s.Found, p)
+				t.Fatalf("instance %d: %v is worth %.9f, the search said %.9f (found %v)\n%+v", n, chosen,
+					p.Value(chosen), s.Value, s.Found, p)
 			}
 		}
 		for _, o := range s.Chosen {
@@ -384,7 +388,8 @@ func TestPlansKeepTheRules(t *testing.T) {
 	}
 	empty := 0
 	for range n {
-		in := instance{stages: 1 + rng.IntN(7), players: 1 + rng.IntN(5), reads: 1 + rng.IntN(5), minutes: float64(12 + rng.IntN(80)),
+		in := instance{stages: 1 + rng.IntN(7), players: 1 + rng.IntN(5), reads: 1 + rng.IntN(5),
+			minutes: float64(12 + rng.IntN(80)),
 			lengths: [][]int{{10}, {5, 10}, {6, 9, 12, 15}}[rng.IntN(3)], ends: rng.IntN(2) == 0}
 		p := in.problem(rng)
 		if rng.IntN(2) == 0 {
@@ -392,7 +397,8 @@ func TestPlansKeepTheRules(t *testing.T) {
 		}
 		p.Work = 400
 		if rng.IntN(3) == 0 { // a pinned block, a pinned break, what is given already
-			p.Fixed = append(p.Fixed[:1:1], Fixed{Minutes: 8, Hard: true, Stage: rng.IntN(in.stages)}, Fixed{Minutes: 3, Break: true, Stage: -1}, p.Fixed[1])
+			p.Fixed = append(p.Fixed[:1:1], Fixed{Minutes: 8, Hard: true, Stage: rng.IntN(in.stages)},
+				Fixed{Minutes: 3, Break: true, Stage: -1}, p.Fixed[1])
 			p.Given = make([]float64, len(p.Demands))
 			for i := range p.Given {
 				p.Given[i] = float64(rng.IntN(3))
@@ -414,11 +420,13 @@ func TestPlansKeepTheRules(t *testing.T) {
 }
 
 func TestSolveSaysNo(t *testing.T) {
-	if _, err := Solve(&Problem{Minutes: 10, Stretch: 20, Fixed: []Fixed{{Minutes: 8, Stage: -1}, {Minutes: 8, Stage: -1}}}); !errors.Is(err, ErrNoPlan) {
+	if _, err := Solve(&Problem{Minutes: 10, Stretch: 20,
+		Fixed: []Fixed{{Minutes: 8, Stage: -1}, {Minutes: 8, Stage: -1}}}); !errors.Is(err, ErrNoPlan) {
 		t.Errorf("16 minutes in 10: %v", err)
 	}
 	for _, p := range []*Problem{
-		{Options: []Option{{Minutes: 0}}}, {Options: []Option{{Minutes: 5, Gives: []Give{{3, 1}}}}}, {Head: 1}, {Given: []float64{1}},
+		{Options: []Option{{Minutes: 0}}}, {Options: []Option{{Minutes: 5, Gives: []Give{{3, 1}}}}}, {Head: 1},
+		{Given: []float64{1}},
 	} {
 		if _, err := Solve(p); err == nil || errors.Is(err, ErrNoPlan) {
 			t.Errorf("%+v: %v", p, err)
@@ -482,7 +490,8 @@ func TestCurve(t *testing.T) {
 		}
 		given := step * float64(rng.IntN(20))
 		for x := 0.0; x < 9; x += step {
-			if got, want := demands[0].beyond(given).value(x), demands[0].value(given+x)-demands[0].value(given); math.Abs(got-want) > 1e-9 {
+			if got, want := demands[0].beyond(given).value(x),
+				demands[0].value(given+x)-demands[0].value(given); math.Abs(got-want) > 1e-9 {
 				t.Fatalf("%v beyond %g at %g: %g, want %g", demands[0], given, x, got, want)
 			}
 		}

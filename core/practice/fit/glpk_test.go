@@ -210,7 +210,8 @@ func milp(p *Problem, stretches int) string {
 			row("%s <= %d", hard, p.HardPerStretch)
 		}
 	}
-	return "Maximize\n obj:" + objective.String() + "\nSubject To\n" + rows.String() + "Bounds\n " + strings.Join(bounds, "\n ") +
+	return "Maximize\n obj:" + objective.String() + "\nSubject To\n" + rows.String() + "Bounds\n " +
+		strings.Join(bounds, "\n ") +
 		"\nBinary\n " + strings.Join(ints, "\n ") + "\nEnd\n"
 }
 
@@ -230,7 +231,8 @@ func glpsol(tb testing.TB, p *Problem, limit time.Duration) (best float64, took 
 			tb.Fatal(err)
 		}
 		began := time.Now()
-		text, err := exec.Command("glpsol", "--lp", model, "-w", out, "--tmlim", strconv.Itoa(int(limit.Seconds()))).CombinedOutput()
+		text, err := exec.Command("glpsol", "--lp", model, "-w", out, "--tmlim",
+			strconv.Itoa(int(limit.Seconds()))).CombinedOutput()
 		took += time.Since(began)
 		if err != nil {
 			tb.Fatalf("glpsol: %v\n%s", err, text)
@@ -270,7 +272,8 @@ func TestOptimumEqualsGLPK(t *testing.T) {
 	rng := rand.New(rand.NewPCG(36, 7))
 	compared, parts := 0, 0
 	for compared < 40 {
-		in := instance{stages: 3 + rng.IntN(4), players: 2 + rng.IntN(3), reads: 2 + rng.IntN(3), minutes: float64(28 + rng.IntN(20)),
+		in := instance{stages: 3 + rng.IntN(4), players: 2 + rng.IntN(3), reads: 2 + rng.IntN(3),
+			minutes: float64(28 + rng.IntN(20)),
 			lengths: [][]int{{10}, {6, 10}, {8, 12}}[rng.IntN(3)], ends: compared%2 == 0}
 		p := in.problem(rng)
 		p.HardPerStretch = len(p.Options) + len(p.Fixed)

@@ -66,7 +66,8 @@ func (p *Problem) model() *model {
 	for g := range m.groups {
 		gr := &m.groups[g]
 		after := p.Options[gr.options[0]].After
-		if len(after) == 0 || slices.ContainsFunc(p.Fixed, func(f Fixed) bool { return slices.Contains(after, f.Stage) }) {
+		if len(after) == 0 || slices.ContainsFunc(p.Fixed,
+			func(f Fixed) bool { return slices.Contains(after, f.Stage) }) {
 			continue
 		}
 		gr.gated = true

@@ -202,7 +202,8 @@ func (p *Problem) validate() error {
 		}
 	}
 	if p.Head+p.Tail > len(p.Fixed) || p.Given != nil && len(p.Given) != len(p.Demands) {
-		return fmt.Errorf("%d opening and %d closing of %d fixed blocks, %d given of %d", p.Head, p.Tail, len(p.Fixed), len(p.Given), len(p.Demands))
+		return fmt.Errorf("%d opening and %d closing of %d fixed blocks, %d given of %d", p.Head, p.Tail, len(p.Fixed),
+			len(p.Given), len(p.Demands))
 	}
 	return nil
 }

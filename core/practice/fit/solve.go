@@ -74,7 +74,8 @@ func Solve(p *Problem) (Solution, error) {
 	m := p.model()
 	s := &search{bounder: newBounder(m), p: p, tried: map[string]bool{}, got: make([]float64, len(m.curves)),
 		with: make([]float64, len(p.Options)), without: make([]float64, len(m.groups)),
-		st: state{open: make([]bool, len(m.groups)), in: make([]bool, len(m.groups)), base: make([]float64, len(m.curves))}}
+		st: state{open: make([]bool, len(m.groups)), in: make([]bool, len(m.groups)),
+			base: make([]float64, len(m.curves))}}
 	s.best.Value = math.Inf(-1)
 	if p.Beat > 0 {
 		s.best.Value = p.Beat
@@ -251,7 +252,8 @@ func (s *search) branch(n *node) []*node {
 		}
 		if v = min(v, bound); v > s.best.Value+tiny {
 			s.ids++
-			out = append(out, &node{id: s.ids, bound: v, settled: append(slices.Clone(n.settled), decision{g, o}), shut: closed, prices: q})
+			out = append(out, &node{id: s.ids, bound: v, settled: append(slices.Clone(n.settled), decision{g, o}),
+				shut: closed, prices: q})
 		}
 	}
 	return out

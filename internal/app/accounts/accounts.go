@@ -118,8 +118,8 @@ type Invitation struct {
 	Path string
 }
 
-// Invite makes a link to an account, which works once, and mails it. It refuses with app.Conflict where the address has an
-// account or too many are invited.
+// Invite makes a link to an account, which works once, and mails it. It refuses with app.Conflict where the address has
+// an account or too many are invited.
 func (s Service) Invite(ctx context.Context, by gen.Staff, email, role string) (out Invitation, err error) {
 	if email, err = app.Address(email); err != nil {
 		return out, err
@@ -134,7 +134,8 @@ func (s Service) Invite(ctx context.Context, by gen.Staff, email, role string) (
 	if err != nil {
 		return out, err
 	}
-	out = Invitation{gen.InsertInvitationParams{ID: uuid.Must(uuid.NewV7()), ProgramID: by.ProgramID, Email: email, Role: role,
+	out = Invitation{gen.InsertInvitationParams{ID: uuid.Must(uuid.NewV7()), ProgramID: by.ProgramID, Email: email,
+		Role:    role,
 		KeyHash: joinHash(key), InvitedBy: by.Name, Until: s.Now().Add(invitationLife)}, "/join/" + key}
 	if err := s.Store.InsertInvitation(ctx, out.InsertInvitationParams); err != nil {
 		return out, err
@@ -143,9 +144,13 @@ func (s Service) Invite(ctx context.Context, by gen.Staff, email, role string) (
 	if err != nil {
 		return out, err
 	}
-	text := fmt.Sprintf("%s invites you to %s as %s.\n\nOpen this address once, by %s, and choose a password:\n%s%s\n\nIf you do not know %s, leave it alone; nothing happens.\n",
-		by.Name, program.Name, RoleName(role), out.Until.UTC().Format("2 January 15:04 UTC"), s.Address, out.Path, by.Name)
-	if err := s.Send(ctx, mail.Message{Program: by.ProgramID, To: email, Subject: "An account at " + program.Name, Text: text}); err != nil {
+	text := fmt.Sprintf(
+		"%s invites you to %s as %s.\n\nOpen this address once, by %s, and choose a password:\n%s%s\n\nIf you do not "+
+			"know %s, leave it alone; nothing happens.\n",
+		by.Name, program.Name, RoleName(role), out.Until.UTC().Format("2 January 15:04 UTC"), s.Address, out.Path,
+		by.Name)
+	if err := s.Send(ctx, mail.Message{Program: by.ProgramID, To: email, Subject: "An account at " + program.Name,
+		Text: text}); err != nil {
 		slog.Warn("an invitation was not mailed; its link was shown", "error", err)
 	}
 	return out, nil
@@ -171,8 +176,8 @@ const DeadLink = "coach.link-dead"
 // joinHash is what is stored of an invitation's key.
 func joinHash(key string) []byte { return app.SecretHash("join", key) }
 
-// Invitation finds what a link is for; store.NotFound tells where it never was one. It refuses with app.Missing one that
-// works no more.
+// Invitation finds what a link is for; store.NotFound tells where it never was one. It refuses with app.Missing one
+// that works no more.
 func (s Service) Invitation(ctx context.Context, key string) (gen.InvitationByKeyRow, error) {
 	i, err := s.Store.InvitationByKey(ctx, joinHash(key))
 	if err == nil && (i.UsedAt != nil || !s.Now().Before(i.Until)) {
@@ -182,7 +187,8 @@ func (s Service) Invitation(ctx context.Context, key string) (gen.InvitationByKe
 }
 
 // Accept makes the account of an invitation, once.
-func (s Service) Accept(ctx context.Context, i gen.InvitationByKeyRow, name, password string) (who gen.Staff, err error) {
+func (s Service) Accept(ctx context.Context, i gen.InvitationByKeyRow, name, password string) (who gen.Staff,
+	err error) {
 	row, err := s.staff(ctx, i.ProgramID, Person{Name: name, Email: i.Email, Role: i.Role, Password: password})
 	if err != nil {
 		return who, err
@@ -227,12 +233,15 @@ func (s Service) MailReset(ctx context.Context, email string) error {
 		if err := q.EndResets(ctx, gen.EndResetsParams{ProgramID: who.ProgramID, StaffID: who.ID}); err != nil {
 			return err
 		}
-		return q.InsertReset(ctx, gen.InsertResetParams{KeyHash: resetHash(key), ProgramID: who.ProgramID, StaffID: who.ID, Until: until})
+		return q.InsertReset(ctx, gen.InsertResetParams{KeyHash: resetHash(key), ProgramID: who.ProgramID,
+			StaffID: who.ID, Until: until})
 	})
 	if err != nil {
 		return err
 	}
-	text := fmt.Sprintf("Somebody asked for a new password for %s.\n\nOpen this address once, by %s, and choose one:\n%s/reset/%s\n\nIf it was not you, leave it alone; nothing happens.\n",
+	text := fmt.Sprintf(
+		"Somebody asked for a new password for %s.\n\nOpen this address once, by %s, and choose "+
+			"one:\n%s/reset/%s\n\nIf it was not you, leave it alone; nothing happens.\n",
 		who.Email, until.UTC().Format("15:04 UTC"), s.Address, key)
 	// It is nobody's business in the program, so no program's list shows it.
 	if err := s.Send(ctx, mail.Message{To: who.Email, Subject: "A new password", Text: text}); err != nil {

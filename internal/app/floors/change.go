@@ -37,9 +37,11 @@ func (c Change) core() practice.Change {
 	return out
 }
 
-// Change stores a change; the rotations of the practice follow. Sent twice, it happens once. notify runs in the transaction
-// that stores it. It refuses with app.Missing whoever is not on the team, and with app.Invalid what makes no sense.
-func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Change, notify func(*gen.Queries) error) error {
+// Change stores a change; the rotations of the practice follow. Sent twice, it happens once. notify runs in the
+// transaction that stores it. It refuses with app.Missing whoever is not on the team, and with app.Invalid what makes
+// no sense.
+func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Change,
+	notify func(*gen.Queries) error) error {
 	if c.Player != nil {
 		_, err := s.Store.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: *c.Player})
 		if store.NotFound(err) {
@@ -73,7 +75,8 @@ func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Chan
 
 // keepChange stores a change with what was before; false where it was stored already.
 func keepChange(ctx context.Context, q *gen.Queries, program, practiceID uuid.UUID, c Change) (bool, error) {
-	row := gen.InsertFloorChangeParams{ID: c.ID, ProgramID: program, PracticeID: practiceID, At: c.At, Kind: string(c.Kind), BlockID: c.Block,
+	row := gen.InsertFloorChangeParams{ID: c.ID, ProgramID: program, PracticeID: practiceID, At: c.At,
+		Kind: string(c.Kind), BlockID: c.Block,
 		AfterRep: int32(c.After), State: string(c.State)}
 	goes := c.Kind == practice.ComeAndGo
 	if goes {
@@ -89,7 +92,8 @@ func keepChange(ctx context.Context, q *gen.Queries, program, practiceID uuid.UU
 	if n, err := q.InsertFloorChange(ctx, row); err != nil || n == 0 || !goes {
 		return n > 0, err
 	}
-	set := gen.SetPresenceParams{ProgramID: program, PracticeID: practiceID, PlayerID: *c.Player, Limited: c.State == practice.Limited}
+	set := gen.SetPresenceParams{ProgramID: program, PracticeID: practiceID, PlayerID: *c.Player,
+		Limited: c.State == practice.Limited}
 	if c.State == practice.Left || c.State == practice.Hurt {
 		set.Gone = string(c.State)
 	}

@@ -31,10 +31,11 @@ type ClockAction struct {
 	At time.Time
 }
 
-// SetClock starts, stops or moves a practice's clock and returns the practice as it is then. An action that is older than
-// the newest one changes nothing. notify runs with the change in one transaction. It refuses with app.Missing where there
-// is no such practice, and with app.Conflict what the clock cannot do.
-func (s Service) SetClock(ctx context.Context, team gen.Team, id uuid.UUID, did ClockAction, notify func(*gen.Queries) error) (p gen.Practice, err error) {
+// SetClock starts, stops or moves a practice's clock and returns the practice as it is then. An action that is older
+// than the newest one changes nothing. notify runs with the change in one transaction. It refuses with app.Missing
+// where there is no such practice, and with app.Conflict what the clock cannot do.
+func (s Service) SetClock(ctx context.Context, team gen.Team, id uuid.UUID, did ClockAction,
+	notify func(*gen.Queries) error) (p gen.Practice, err error) {
 	at := did.At
 	if now := s.Now(); at.IsZero() || at.After(now) {
 		at = now
@@ -71,14 +72,18 @@ func (s Service) SetClock(ctx context.Context, team gen.Team, id uuid.UUID, did 
 }
 
 // keepClock stores a clock and what was done to it.
-func keepClock(ctx context.Context, q *gen.Queries, team gen.Team, p *gen.Practice, c practice.Clock, action practice.Action) error {
+func keepClock(ctx context.Context, q *gen.Queries, team gen.Team, p *gen.Practice, c practice.Clock,
+	action practice.Action) error {
 	if err := store.PutClockState(p, c); err != nil {
 		return err
 	}
-	if _, err := q.SetClock(ctx, gen.SetClockParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: p.ID, Status: p.Status,
-		BlockID: p.BlockID, BlockMs: p.BlockMs, RunningSince: p.RunningSince, BeganAt: p.BeganAt, ClockAt: p.ClockAt}); err != nil {
+	if _, err := q.SetClock(ctx, gen.SetClockParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: p.ID,
+		Status:  p.Status,
+		BlockID: p.BlockID, BlockMs: p.BlockMs, RunningSince: p.RunningSince, BeganAt: p.BeganAt,
+		ClockAt: p.ClockAt}); err != nil {
 		return err
 	}
-	return q.InsertClockEvent(ctx, gen.InsertClockEventParams{ProgramID: team.ProgramID, PracticeID: p.ID, At: c.Changed,
+	return q.InsertClockEvent(ctx, gen.InsertClockEventParams{ProgramID: team.ProgramID, PracticeID: p.ID,
+		At:     c.Changed,
 		Action: string(action), BlockID: p.BlockID})
 }

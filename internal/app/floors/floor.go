@@ -66,7 +66,8 @@ type Link struct {
 	Rows   []reads.Row
 }
 
-// Links are the actions of a block: of the drill's own the cues that the stage shows, of one that a rep goes on with all.
+// Links are the actions of a block: of the drill's own the cues that the stage shows, of one that a rep goes on with
+// all.
 func (b Block) Links(rules reads.TeamRules) []Link {
 	var out []Link
 	for i, link := range b.Drill.Links(b.Stage) {

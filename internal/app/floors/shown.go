@@ -20,7 +20,8 @@ type Shown struct {
 // Shown gathers what a display shows: blocks and who is up, no standings.
 func (s Service) Shown(ctx context.Context, team gen.Team, p gen.Practice) (out Shown, err error) {
 	var b squad.Board
-	if b.Players, err = s.Store.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
+	if b.Players, err = s.Store.PlayersOfTeam(ctx,
+		gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
 		return out, err
 	}
 	if b.Library, err = s.Squads.Library(ctx, team.ProgramID); err != nil {

@@ -106,7 +106,8 @@ func (s Service) Add(ctx context.Context, team gen.Team, in Input) (gen.Game, er
 		return gen.Game{}, err
 	}
 	mixes, terms := store.GameJSON(in.Mixes, in.Terms)
-	row := gen.InsertGameParams{ID: uuid.Must(uuid.NewV7()), ProgramID: team.ProgramID, TeamID: team.ID, StartsAt: in.StartsAt, Opponent: in.Opponent,
+	row := gen.InsertGameParams{ID: uuid.Must(uuid.NewV7()), ProgramID: team.ProgramID, TeamID: team.ID,
+		StartsAt: in.StartsAt, Opponent: in.Opponent,
 		Away: in.Away, Note: in.Note, Mixes: mixes, Terms: terms}
 	if err := s.Store.InsertGame(ctx, row); err != nil {
 		return gen.Game{}, err
@@ -129,7 +130,8 @@ func (s Service) Update(ctx context.Context, team gen.Team, id uuid.UUID, in Inp
 		of = int32(*version)
 	}
 	mixes, terms := store.GameJSON(in.Mixes, in.Terms)
-	n, err := s.Store.UpdateGame(ctx, gen.UpdateGameParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: old.ID, StartsAt: in.StartsAt, Opponent: in.Opponent,
+	n, err := s.Store.UpdateGame(ctx, gen.UpdateGameParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: old.ID,
+		StartsAt: in.StartsAt, Opponent: in.Opponent,
 		Away: in.Away, Note: in.Note, Mixes: mixes, Terms: terms, Version: of})
 	if err != nil {
 		return old, err
@@ -175,7 +177,8 @@ func (s Service) Prepare(ctx context.Context, team gen.Team, id uuid.UUID) (p Pr
 	p.Asks = game.Asks(game.Runs(p.Taught(), p.Mixes), store.RulesOf(team), p.Mixes)
 	p.Form = s.Squads.Policy.FormOf(p.History)
 	for _, who := range p.Players {
-		p.Squad = append(p.Squad, game.Person{ID: who.ID.String(), Handler: who.Handler, Wing: who.Wing, Big: who.Big, Shooter: who.Shooter})
+		p.Squad = append(p.Squad, game.Person{ID: who.ID.String(), Handler: who.Handler, Wing: who.Wing, Big: who.Big,
+			Shooter: who.Shooter})
 	}
 	return p, nil
 }

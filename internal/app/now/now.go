@@ -89,7 +89,8 @@ func (s Service) holds(team gen.Team, v *View) {
 
 // next fills in the practice ahead. One that was to begin a little while ago is still the next one.
 func (s Service) next(ctx context.Context, team gen.Team, v *View) error {
-	row, err := s.Store.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: s.Now().Add(-practice.StillNext)})
+	row, err := s.Store.NextPractice(ctx, gen.NextPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID,
+		Since: s.Now().Add(-practice.StillNext)})
 	if store.NotFound(err) {
 		return nil
 	}

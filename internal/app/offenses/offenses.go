@@ -90,7 +90,8 @@ func (s Service) Save(ctx context.Context, team gen.Team, o offense.Offense) (Ch
 }
 
 func (s Service) store(ctx context.Context, team gen.Team, o offense.Offense, follows *uuid.UUID) error {
-	_, err := s.Store.SetOffense(ctx, gen.SetOffenseParams{ProgramID: team.ProgramID, ID: team.ID, Offense: store.OffenseJSON(o), Follows: follows})
+	_, err := s.Store.SetOffense(ctx, gen.SetOffenseParams{ProgramID: team.ProgramID, ID: team.ID,
+		Offense: store.OffenseJSON(o), Follows: follows})
 	return err
 }
 
@@ -250,7 +251,8 @@ type Pair struct {
 
 // Simulators are a pair's two offenses ready to be played: by what is known of the five,
 // against the coverages that the next opponent is expected to play.
-func (s Service) Simulators(ctx context.Context, team gen.Team, p Pair, mixes []game.Mix) (a, b *offense.Simulator, err error) {
+func (s Service) Simulators(ctx context.Context, team gen.Team, p Pair, mixes []game.Mix) (a, b *offense.Simulator,
+	err error) {
 	board, err := s.Squads.Board(ctx, team, reads.Cutter)
 	if err != nil {
 		return nil, nil, err
@@ -289,7 +291,8 @@ func (s Service) Simulators(ctx context.Context, team gen.Team, p Pair, mixes []
 
 // Compare plays two simulators against each other when there is a place for it, and tells how
 // far it is. ok is false when nobody waits for it any more.
-func (s Service) Compare(ctx context.Context, a, b *offense.Simulator, tell func(done float64) error) (out offense.Compared, ok bool) {
+func (s Service) Compare(ctx context.Context, a, b *offense.Simulator,
+	tell func(done float64) error) (out offense.Compared, ok bool) {
 	select {
 	case s.Comparing <- struct{}{}:
 		defer func() { <-s.Comparing }()

@@ -68,12 +68,14 @@ func (s *Service) Context(ctx context.Context, team gen.Team) (Context, error) {
 	}
 	rules := store.RulesOf(team)
 	for _, role := range squad.Roles {
-		c.Outlooks = append(c.Outlooks, s.Policy.Outlooks(squad.IDs(c.Players), role, reads.Columns(taught, rules, role), c.History, c.Now)...)
+		c.Outlooks = append(c.Outlooks, s.Policy.Outlooks(squad.IDs(c.Players), role,
+			reads.Columns(taught, rules, role), c.History, c.Now)...)
 	}
 	if c.Near, err = s.nearPractices(ctx, team); err != nil {
 		return c, err
 	}
-	rows, err := s.Store.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID, Since: c.Now.Add(-paceSpan)})
+	rows, err := s.Store.PaceOfTeam(ctx, gen.PaceOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID,
+		Since: c.Now.Add(-paceSpan)})
 	if err != nil {
 		return c, err
 	}
@@ -163,7 +165,8 @@ func (c *Context) season(policy evidence.Policy) practice.SeasonPlan {
 	}
 	players := squad.Texts(squad.IDs(c.Players))
 	still := func(k practice.SupplyKey, days int) bool {
-		return policy.StillHas(c.History, evidence.Skill{Player: evidence.PlayerID(k.Player), Role: k.Role, Read: k.Read}, c.Now.AddDate(0, 0, days))
+		return policy.StillHas(c.History, evidence.Skill{Player: evidence.PlayerID(k.Player), Role: k.Role,
+			Read: k.Read}, c.Now.AddDate(0, 0, days))
 	}
 	states := practice.ActionStates(c.Aim.Install, c.Outlooks, store.RulesOf(c.Team), players, last, still, today)
 	return practice.Season(c.Aim, states, today, policy.Fresh(), c.Library)
@@ -179,9 +182,11 @@ func (c *Context) OpponentAt(at time.Time) map[reads.Read]float64 {
 
 // Plan is what the core lays out and fills.
 func (c *Context) Plan(d Draft) practice.Plan {
-	p := practice.Plan{Minutes: float64(d.Minutes), Blocks: d.Blocks, TeamRules: store.RulesOf(c.Team), Library: c.Library,
-		Limits: c.Limits, Terms: d.Terms, Pace: c.Pace, People: c.People(d.Present, d.Limited)}
-	aims := practice.Aims{Outlooks: c.Outlooks, Actions: c.Actions, Opponent: c.OpponentAt(d.StartsAt), Planned: practice.Supply{}}
+	p := practice.Plan{Minutes: float64(d.Minutes), Blocks: d.Blocks, TeamRules: store.RulesOf(c.Team),
+		Library: c.Library,
+		Limits:  c.Limits, Terms: d.Terms, Pace: c.Pace, People: c.People(d.Present, d.Limited)}
+	aims := practice.Aims{Outlooks: c.Outlooks, Actions: c.Actions, Opponent: c.OpponentAt(d.StartsAt),
+		Planned: practice.Supply{}}
 	if c.Said {
 		aims.Due = c.Season.On(d.StartsAt.In(c.Zone).Format(practice.DateFormat))
 	}

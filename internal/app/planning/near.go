@@ -45,7 +45,8 @@ func (s *Service) partsOf(ctx context.Context, program uuid.UUID, rows []gen.Pra
 	for _, b := range blocks {
 		p.blocks[b.PracticeID] = append(p.blocks[b.PracticeID], store.BlocksOf([]gen.Block{b})...)
 	}
-	here, err := s.Store.AttendanceOfPractices(ctx, gen.AttendanceOfPracticesParams{ProgramID: program, Practices: list})
+	here, err := s.Store.AttendanceOfPractices(ctx,
+		gen.AttendanceOfPracticesParams{ProgramID: program, Practices: list})
 	for _, a := range here {
 		p.here[a.PracticeID] = append(p.here[a.PracticeID], a)
 	}

@@ -87,14 +87,16 @@ func (s *Service) Practice(ctx context.Context, c *Context, p gen.Practice) (Pra
 		return Practice{}, err
 	}
 	d, err := draftOf(p, store.BlocksOf(rows), here)
-	return Practice{Draft: d, ID: p.ID, Version: int(p.Version), Status: practice.Status(p.Status), Sheet: practice.LayOut(c.Plan(d)), Gym: gym}, err
+	return Practice{Draft: d, ID: p.ID, Version: int(p.Version), Status: practice.Status(p.Status),
+		Sheet: practice.LayOut(c.Plan(d)), Gym: gym}, err
 }
 
 // draftOf is a stored practice as it was put in.
 func draftOf(p gen.Practice, blocks []practice.Block, here []gen.Attendance) (Draft, error) {
 	terms, err := store.TermsOf(p)
 	present, limited := attended(here, p.Status == string(practice.Done))
-	return Draft{StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Limited: limited, Terms: terms, Blocks: blocks}, err
+	return Draft{StartsAt: p.StartsAt, Minutes: int(p.Minutes), Note: p.Note, Present: present, Limited: limited,
+		Terms: terms, Blocks: blocks}, err
 }
 
 // Check refuses a draft that cannot be laid out.
@@ -165,7 +167,8 @@ func (s *Service) Add(ctx context.Context, team gen.Team, d Draft) (uuid.UUID, e
 	id := uuid.Must(uuid.NewV7())
 	err = s.Store.Tx(ctx, func(q *gen.Queries) error {
 		if err := q.InsertPractice(ctx, gen.InsertPracticeParams{ID: id, ProgramID: team.ProgramID, TeamID: team.ID,
-			StartsAt: d.StartsAt, Minutes: int32(d.Minutes), Note: d.Note, Status: string(practice.Planned), Terms: store.TermsJSON(c.aimed(d))}); err != nil {
+			StartsAt: d.StartsAt, Minutes: int32(d.Minutes), Note: d.Note, Status: string(practice.Planned),
+			Terms: store.TermsJSON(c.aimed(d))}); err != nil {
 			return err
 		}
 		return store.PutPlan(ctx, q, team.ProgramID, id, d.Present, d.Limited, d.Blocks)
@@ -175,7 +178,8 @@ func (s *Service) Add(ctx context.Context, team gen.Team, d Draft) (uuid.UUID, e
 
 // Update stores a changed practice, unless somebody else changed it since version. notify runs
 // with the change in one transaction.
-func (s *Service) Update(ctx context.Context, team gen.Team, old gen.Practice, d Draft, version int32, notify func(*gen.Queries) error) error {
+func (s *Service) Update(ctx context.Context, team gen.Team, old gen.Practice, d Draft, version int32,
+	notify func(*gen.Queries) error) error {
 	c, err := s.checked(ctx, team, d)
 	if err != nil {
 		return err
@@ -188,7 +192,8 @@ func (s *Service) Update(ctx context.Context, team gen.Team, old gen.Practice, d
 	}
 	return s.Store.Tx(ctx, func(q *gen.Queries) error {
 		n, err := q.UpdatePractice(ctx, gen.UpdatePracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: old.ID,
-			StartsAt: d.StartsAt, Minutes: int32(d.Minutes), Note: d.Note, Version: version, Terms: store.TermsJSON(c.aimed(d))})
+			StartsAt: d.StartsAt, Minutes: int32(d.Minutes), Note: d.Note, Version: version,
+			Terms: store.TermsJSON(c.aimed(d))})
 		if err != nil {
 			return err
 		}
@@ -238,7 +243,8 @@ func (s *Service) checkTime(ctx context.Context, c *Context, d Draft, own uuid.U
 			others = append(others, practice.Slot{Start: p.StartsAt, Minutes: float64(p.Minutes)})
 		}
 	}
-	if err := practice.CheckTime(practice.Slot{Start: d.StartsAt, Minutes: float64(d.Minutes)}, c.Zone, others); err != nil {
+	if err := practice.CheckTime(practice.Slot{Start: d.StartsAt, Minutes: float64(d.Minutes)}, c.Zone,
+		others); err != nil {
 		return app.RefuseBy(app.Conflict, err, "kept.plan-on-page")
 	}
 	return nil
@@ -276,6 +282,7 @@ func (s *Service) SetSeason(ctx context.Context, team gen.Team, aim practice.Sea
 	if err := aim.Check(s.Now().In(zone)); err != nil {
 		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
-	_, err = s.Store.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID, SeasonAim: store.AimJSON(aim)})
+	_, err = s.Store.SetSeasonAim(ctx, gen.SetSeasonAimParams{ProgramID: team.ProgramID, ID: team.ID,
+		SeasonAim: store.AimJSON(aim)})
 	return err
 }

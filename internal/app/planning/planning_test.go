@@ -58,7 +58,8 @@ type season struct {
 func newSeason(t *testing.T) *season {
 	t.Helper()
 	s := &season{now: time.Date(2026, 11, 24, 12, 0, 0, 0, time.UTC)}
-	db, err := store.Open(t.Context(), pgtest.Copy(t, "demo", func(db *store.Store) error { return demo.Ensure(context.Background(), db, s.now, false) }))
+	db, err := store.Open(t.Context(), pgtest.Copy(t, "demo",
+		func(db *store.Store) error { return demo.Ensure(context.Background(), db, s.now, false) }))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -79,7 +80,8 @@ func newSeason(t *testing.T) *season {
 // practices of a team, newest first, and one of them as it is planned.
 func (s *season) practices(t *testing.T, team gen.Team) []gen.Practice {
 	t.Helper()
-	rows, err := s.db.PracticesOfTeam(t.Context(), gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	rows, err := s.db.PracticesOfTeam(t.Context(),
+		gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -160,7 +162,9 @@ func TestWeekTakesFewQueries(t *testing.T) {
 	w, few := week()
 	for i := range 20 {
 		at := s.now.AddDate(0, 0, -26+i).Add(-9 * time.Hour)
-		if err := s.db.InsertPractice(t.Context(), gen.InsertPracticeParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, StartsAt: at, Minutes: 60, Status: "done"}); err != nil {
+		if err := s.db.InsertPractice(t.Context(),
+			gen.InsertPracticeParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, StartsAt: at,
+				Minutes: 60, Status: "done"}); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -176,7 +180,8 @@ func TestWeekTakesFewQueries(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	events, err := s.db.ClockEvents(t.Context(), gen.ClockEventsParams{ProgramID: team.ProgramID, PracticeID: rows[i].ID})
+	events, err := s.db.ClockEvents(t.Context(), gen.ClockEventsParams{ProgramID: team.ProgramID,
+		PracticeID: rows[i].ID})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -184,7 +189,8 @@ func TestWeekTakesFewQueries(t *testing.T) {
 	for _, d := range practice.Ran(store.ClockOf(events), s.now) {
 		ran += d.Minutes()
 	}
-	if got := sessions[0].Sheet.Load[0]; len(events) < 5 || got.Minutes < ran-9 || got.Minutes > ran || got.HardMinutes == 0 {
+	if got := sessions[0].Sheet.Load[0]; len(events) < 5 || got.Minutes < ran-9 || got.Minutes > ran ||
+		got.HardMinutes == 0 {
 		t.Errorf("%+v of a practice that ran %v minutes", got, ran)
 	}
 	if len(w.Players) != 13 || w.Players[0].Usual.Minutes == 0 || w.Players[0].Usual.Rated == 0 {
@@ -263,7 +269,8 @@ func TestOthersInTheGym(t *testing.T) {
 	move := func(by time.Duration) {
 		t.Helper()
 		for _, p := range theirs {
-			if _, err := s.db.Pool.Exec(t.Context(), "UPDATE practices SET starts_at = $1 WHERE id = $2", p.StartsAt.Add(by), p.ID); err != nil {
+			if _, err := s.db.Pool.Exec(t.Context(), "UPDATE practices SET starts_at = $1 WHERE id = $2",
+				p.StartsAt.Add(by), p.ID); err != nil {
 				t.Fatal(err)
 			}
 		}
@@ -296,10 +303,12 @@ func TestSeasonFollowsTheOffense(t *testing.T) {
 	entry, _ := offense.ByID("entry")
 	team.Offense = store.OffenseJSON(entry)
 	c = s.context(t, team)
-	if want := []string{reads.Back, reads.Cross, reads.Down, reads.FlareS}; !slices.Equal(c.Offense, want) || !slices.Equal(c.Aim.Install, want) {
+	if want := []string{reads.Back, reads.Cross, reads.Down, reads.FlareS}; !slices.Equal(c.Offense, want) ||
+		!slices.Equal(c.Aim.Install, want) {
 		t.Errorf("%v and %v, want %v", c.Offense, c.Aim.Install, want)
 	}
-	if first := c.Season.Days[0].Items; len(first) == 0 || !slices.ContainsFunc(first, func(i practice.SeasonItem) bool { return i.Action == reads.Back }) {
+	if first := c.Season.Days[0].Items; len(first) == 0 ||
+		!slices.ContainsFunc(first, func(i practice.SeasonItem) bool { return i.Action == reads.Back }) {
 		t.Errorf("the first practice has %+v", first)
 	}
 }

@@ -36,7 +36,9 @@ func TestPlansOfTheDemo(t *testing.T) {
 	}
 	s := New(squad.Service{Store: db, Policy: evidence.DefaultPolicy(), Now: func() time.Time { return now }})
 	var out strings.Builder
-	out.WriteString("# Plans for the demo's teams\n\nMade by the planner from the demo's log, and written here by a test (`make prove`). Names are the\ndemo's own invention.\n")
+	out.WriteString(
+		"# Plans for the demo's teams\n\nMade by the planner from the demo's log, and written here by a test (`make " +
+			"prove`). Names are the\ndemo's own invention.\n")
 	for _, tc := range []struct {
 		name             string
 		team             int
@@ -63,7 +65,9 @@ func TestPlansOfTheDemo(t *testing.T) {
 		terms := practice.DefaultTerms()
 		tc.terms(&terms)
 		n := 0
-		f, err := practice.Fill(d.Plan(Draft{StartsAt: now.Add(30 * time.Hour), Minutes: tc.minutes, Present: present, Terms: terms}), practice.Evening,
+		f,
+			err := practice.Fill(d.Plan(Draft{StartsAt: now.Add(30 * time.Hour), Minutes: tc.minutes, Present: present,
+			Terms: terms}), practice.Evening,
 			func() string { n++; return fmt.Sprint("b", n) })
 		if err != nil {
 			t.Fatalf("%s: %v", tc.name, err)
@@ -72,7 +76,9 @@ func TestPlansOfTheDemo(t *testing.T) {
 		if tc.minutes == 90 && broken > 0 {
 			t.Errorf("%s: %d rules are broken", tc.name, broken)
 		}
-		if moves := strings.HasPrefix(f.Sheet.Moves, "Moves ") && !strings.HasPrefix(f.Sheet.Moves, "Moves nobody"); !moves && terms.Baskets > 1 { // at one basket without a helper little moves, and it is said
+		// at one basket without a helper little moves, and it is said
+		if moves := strings.HasPrefix(f.Sheet.Moves, "Moves ") &&
+			!strings.HasPrefix(f.Sheet.Moves, "Moves nobody"); !moves && terms.Baskets > 1 {
 			t.Errorf("%s: %s", tc.name, f.Sheet.Moves)
 		}
 		for i, b := range f.Blocks {
@@ -97,7 +103,8 @@ func TestPlansOfTheDemo(t *testing.T) {
 func writePlan(out *strings.Builder, name string, d Context, f practice.Filled) (broken int) {
 	fmt.Fprintf(out, "\n## %s\n\n%s\n\n", name, f.Sheet.Moves)
 	for _, g := range f.Sheet.Goals {
-		fmt.Fprintf(out, "- %s: %s %d of %d move, %.1f reps each.\n", g.Read, g.Why, len(g.Moves), len(g.Players), g.Each)
+		fmt.Fprintf(out, "- %s: %s %d of %d move, %.1f reps each.\n", g.Read, g.Why, len(g.Moves), len(g.Players),
+			g.Each)
 	}
 	for i, b := range f.Blocks {
 		t := f.Sheet.Blocks[i]
@@ -110,7 +117,8 @@ func writePlan(out *strings.Builder, name string, d Context, f practice.Filled) 
 			fmt.Fprintf(out, ", at %d, %d reps, %.0f %% in line", b.Baskets, t.Reps, 100*t.Waiting)
 		}
 		out.WriteString("\n")
-		for _, line := range [][2]string{{"For", t.Brief.For}, {"Tell them", t.Brief.Tell}, {"Who", t.Brief.Who}, {"Right when", t.Brief.Right}, {"Down, up", strings.TrimSpace(t.Brief.Down + " " + t.Brief.Up)}} {
+		for _, line := range [][2]string{{"For", t.Brief.For}, {"Tell them", t.Brief.Tell}, {"Who", t.Brief.Who},
+			{"Right when", t.Brief.Right}, {"Down, up", strings.TrimSpace(t.Brief.Down + " " + t.Brief.Up)}} {
 			if line[1] != "" {
 				fmt.Fprintf(out, "- %s: %s\n", line[0], line[1])
 			}

@@ -32,7 +32,8 @@ func (s *Service) recently(ctx context.Context, team gen.Team, d Draft) (Context
 	c, ok := s.recent.kept[team.ID]
 	s.recent.mu.Unlock()
 	age := s.Now().Sub(c.Now)
-	if ok && age >= 0 && age < keptFor && reflect.DeepEqual(c.Team, team) && !slices.ContainsFunc(d.Present, func(id uuid.UUID) bool { return !c.Has(id) }) {
+	if ok && age >= 0 && age < keptFor && reflect.DeepEqual(c.Team, team) &&
+		!slices.ContainsFunc(d.Present, func(id uuid.UUID) bool { return !c.Has(id) }) {
 		return c, nil
 	}
 	return s.Context(ctx, team)

@@ -43,11 +43,13 @@ func (s *Service) sessions(ctx context.Context, c *Context, rows []gen.Practice)
 	if err != nil {
 		return nil, err
 	}
-	clocks, err := s.Store.ClockEventsOfPractices(ctx, gen.ClockEventsOfPracticesParams{ProgramID: c.Team.ProgramID, Practices: idsOf(rows)})
+	clocks, err := s.Store.ClockEventsOfPractices(ctx,
+		gen.ClockEventsOfPracticesParams{ProgramID: c.Team.ProgramID, Practices: idsOf(rows)})
 	if err != nil {
 		return nil, err
 	}
-	changed, err := s.Store.FloorChangesOfPractices(ctx, gen.FloorChangesOfPracticesParams{ProgramID: c.Team.ProgramID, Practices: idsOf(rows)})
+	changed, err := s.Store.FloorChangesOfPractices(ctx,
+		gen.FloorChangesOfPracticesParams{ProgramID: c.Team.ProgramID, Practices: idsOf(rows)})
 	if err != nil {
 		return nil, err
 	}
@@ -64,12 +66,15 @@ func (s *Service) sessions(ctx context.Context, c *Context, rows []gen.Practice)
 		if err != nil {
 			return nil, err
 		}
-		plan := practice.Plan{Minutes: float64(p.Minutes), Blocks: d.Blocks, TeamRules: store.RulesOf(c.Team), Library: c.Library, People: c.People(d.Present, d.Limited)}
+		plan := practice.Plan{Minutes: float64(p.Minutes), Blocks: d.Blocks, TeamRules: store.RulesOf(c.Team),
+			Library: c.Library, People: c.People(d.Present, d.Limited)}
 		if p.Status == string(practice.Done) {
 			events := store.ClockOf(clock[p.ID])
-			plan = practice.AsRun(plan, practice.Ran(events, c.Now), statesOf(parts.here[p.ID]), changesAt(changes[p.ID], events))
+			plan = practice.AsRun(plan, practice.Ran(events, c.Now), statesOf(parts.here[p.ID]),
+				changesAt(changes[p.ID], events))
 		}
-		out = append(out, practice.Session{Start: p.StartsAt, Minutes: float64(p.Minutes), Done: p.Status == string(practice.Done),
+		out = append(out, practice.Session{Start: p.StartsAt, Minutes: float64(p.Minutes),
+			Done:  p.Status == string(practice.Done),
 			Sheet: practice.LayOut(plan), Effort: effortOf(p, parts.here[p.ID])})
 	}
 	return out, nil
@@ -127,7 +132,8 @@ func (s *Service) SetEffort(ctx context.Context, program, team, id uuid.UUID, pl
 		}
 		return err
 	}
-	n, err := s.Store.SetPlayerEffort(ctx, gen.SetPlayerEffortParams{ProgramID: program, TeamID: team, PracticeID: id, PlayerID: *player, Effort: rating})
+	n, err := s.Store.SetPlayerEffort(ctx, gen.SetPlayerEffortParams{ProgramID: program, TeamID: team, PracticeID: id,
+		PlayerID: *player, Effort: rating})
 	if err == nil && n == 0 {
 		err = app.Refuse(app.Missing, "week.player")
 	}

@@ -141,8 +141,10 @@ func (s Service) Keep(ctx context.Context, l *Learner, answers []Given) (stored 
 				continue
 			}
 			got := it.Settle(a.Choice, a.Seconds, a.At, now)
-			n, err := q.InsertQuizAnswer(ctx, gen.InsertQuizAnswerParams{ProgramID: l.Program, PlayerID: l.Player, ID: a.ID, Action: a.Card.Action,
-				Cue: a.Card.Cue.String(), Step: int32(a.Step), Seed: a.Seed, Expected: string(it.Right), Choice: string(a.Choice), IsRight: got.Right,
+			n, err := q.InsertQuizAnswer(ctx, gen.InsertQuizAnswerParams{ProgramID: l.Program, PlayerID: l.Player,
+				ID: a.ID, Action: a.Card.Action,
+				Cue: a.Card.Cue.String(), Step: int32(a.Step), Seed: a.Seed, Expected: string(it.Right),
+				Choice: string(a.Choice), IsRight: got.Right,
 				IsLate: got.Late, Seconds: got.Seconds, At: got.At})
 			if err != nil {
 				return err
@@ -190,7 +192,8 @@ type Round struct {
 	Seed int64
 	// Action is the one that is asked about, empty for all.
 	Action string
-	// Question is the one that is shown, from 0; Told is true where its answer is; Again counts how often it was shown anew.
+	// Question is the one that is shown, from 0; Told is true where its answer is; Again counts how often it was shown
+	// anew.
 	Question int
 	Told     bool
 	Again    int
@@ -209,7 +212,8 @@ func (r Round) Questions(fl reads.Floor) (Pack, error) {
 }
 
 // SetRound makes a practice's displays show a question of a round, or its answer. notify runs in the transaction.
-func (s Service) SetRound(ctx context.Context, team gen.Team, practice uuid.UUID, r Round, notify func(*gen.Queries) error) error {
+func (s Service) SetRound(ctx context.Context, team gen.Team, practice uuid.UUID, r Round,
+	notify func(*gen.Queries) error) error {
 	fl, err := store.FloorOf(team)
 	if err != nil {
 		return err
@@ -222,7 +226,8 @@ func (s Service) SetRound(ctx context.Context, team gen.Team, practice uuid.UUID
 		return app.Refuse(app.Invalid, "quiz.round-length", len(pack.Items))
 	}
 	return s.Store.Tx(ctx, func(q *gen.Queries) error {
-		if err := q.SetRound(ctx, gen.SetRoundParams{ProgramID: team.ProgramID, PracticeID: practice, Step: int32(r.Step), Seed: r.Seed, Action: r.Action,
+		if err := q.SetRound(ctx, gen.SetRoundParams{ProgramID: team.ProgramID, PracticeID: practice,
+			Step: int32(r.Step), Seed: r.Seed, Action: r.Action,
 			Question: int32(r.Question), IsTold: r.Told, Again: int32(r.Again), At: s.Now()}); err != nil {
 			return err
 		}
@@ -232,7 +237,8 @@ func (s Service) SetRound(ctx context.Context, team gen.Team, practice uuid.UUID
 
 // RoundOf is the round that a practice's displays show, nil for none.
 func (s Service) RoundOf(ctx context.Context, program, practice uuid.UUID) (*Round, error) {
-	row, err := s.Store.RoundOfPractice(ctx, gen.RoundOfPracticeParams{ProgramID: program, PracticeID: practice, Since: s.Now().Add(-roundLife)})
+	row, err := s.Store.RoundOfPractice(ctx, gen.RoundOfPracticeParams{ProgramID: program, PracticeID: practice,
+		Since: s.Now().Add(-roundLife)})
 	if store.NotFound(err) {
 		return nil, nil
 	}
@@ -245,6 +251,7 @@ func (s Service) NewLink(ctx context.Context, q *gen.Queries, program, player uu
 	if err != nil {
 		return "", err
 	}
-	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: linkHash(key), MadeAt: s.Now()})
+	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: linkHash(key),
+		MadeAt: s.Now()})
 	return "/quiz/" + key, err
 }

@@ -32,13 +32,15 @@ func (b *batch) seenAt(e Event) time.Time {
 
 // begin is an event with what every event has.
 func (b *batch) begin(e Event) store.RepEvent {
-	return store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(e.ID.String()), Practice: evidence.PracticeID(b.of.String()), At: b.seenAt(e),
+	return store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(e.ID.String()),
+		Practice: evidence.PracticeID(b.of.String()), At: b.seenAt(e),
 		Observer: evidence.ObserverID(b.observer.String()), Device: e.Device}}
 }
 
 // count takes a count of a live block.
 func (b *batch) count(e Event, to *gen.InsertFloorCountsParams) error {
-	if e.Block == nil || e.What == nil || e.By == nil || e.RepNo == nil || *e.RepNo < 0 || *e.RepNo > math.MaxInt32 || *e.By != 1 && *e.By != -1 {
+	if e.Block == nil || e.What == nil || e.By == nil || e.RepNo == nil || *e.RepNo < 0 || *e.RepNo > math.MaxInt32 ||
+		*e.By != 1 && *e.By != -1 {
 		return invalid("rep.count-incomplete")
 	}
 	if !practice.KnownTally(practice.Tally(*e.What)) {
@@ -142,8 +144,10 @@ func (b *batch) judge(e Event, action *reads.Action, event *store.RepEvent) erro
 		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
 	event.No, event.Late = valueOf(e.RepNo), valueOf(e.Late)
-	event.Player, event.Role, event.Side, event.Tags = evidence.PlayerID(e.Player.String()), seen.Role, seen.Side, seen.Tags
-	event.Action, event.Cue, event.SecondCue, event.Outcome = evidence.ActionID(action.ID), seen.Cue, seen.SecondCue, seen.Outcome
+	event.Player, event.Role, event.Side, event.Tags = evidence.PlayerID(e.Player.String()), seen.Role, seen.Side,
+		seen.Tags
+	event.Action, event.Cue, event.SecondCue, event.Outcome = evidence.ActionID(action.ID), seen.Cue, seen.SecondCue,
+		seen.Outcome
 	event.Expected, event.Made, event.Correct = scored.Expected, seen.Made, scored.Correct
 	return nil
 }
@@ -151,8 +155,9 @@ func (b *batch) judge(e Event, action *reads.Action, event *store.RepEvent) erro
 // seen is what an event says in the words of the core.
 func (b *batch) seen(e Event, action *reads.Action) (evidence.Seen, error) {
 	cue, _ := reads.ParseCue(*e.Cue)
-	seen := evidence.Seen{Role: roleOf(action, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Side: valueOf(e.Side), SecondCue: valueOf(e.SecondCue),
-		Outcome: evidence.Outcome(valueOf(e.Outcome))}
+	seen := evidence.Seen{Role: roleOf(action, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Side: valueOf(e.Side),
+		SecondCue: valueOf(e.SecondCue),
+		Outcome:   evidence.Outcome(valueOf(e.Outcome))}
 	if len(b.shooters) > 0 && seen.Role == reads.Screener {
 		seen.ScreenerShoots = reads.KnownIf(b.shooters[*e.Player])
 	}

@@ -70,10 +70,11 @@ type Receipt struct {
 // Announce tells who follows, in the transaction that stores, what is new. It is not called where nothing is.
 type Announce func(*gen.Queries, Receipt) error
 
-// LogPractice stores a batch of events of a practice whole or not at all. An event that is known is not stored again, so a
-// device may send until it is answered. It refuses with app.Invalid what makes no sense and with app.Missing whoever or
-// whatever is not there.
-func (s Service) LogPractice(ctx context.Context, team gen.Team, p gen.Practice, observer uuid.UUID, events []Event, announce Announce) (Receipt, error) {
+// LogPractice stores a batch of events of a practice whole or not at all. An event that is known is not stored again,
+// so a device may send until it is answered. It refuses with app.Invalid what makes no sense and with app.Missing
+// whoever or whatever is not there.
+func (s Service) LogPractice(ctx context.Context, team gen.Team, p gen.Practice, observer uuid.UUID, events []Event,
+	announce Announce) (Receipt, error) {
 	b := s.batch(team, p.ID, observer)
 	rows, err := s.Store.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
 	if err != nil {
@@ -98,7 +99,8 @@ func (s Service) LogPractice(ctx context.Context, team gen.Team, p gen.Practice,
 }
 
 // LogGame does the same for what the bench saw of a game.
-func (s Service) LogGame(ctx context.Context, team gen.Team, g gen.Game, observer uuid.UUID, events []Event, announce Announce) (Receipt, error) {
+func (s Service) LogGame(ctx context.Context, team gen.Team, g gen.Game, observer uuid.UUID, events []Event,
+	announce Announce) (Receipt, error) {
 	b := s.batch(team, g.ID, observer)
 	counts := gen.InsertGameCountsParams{ProgramID: team.ProgramID, GameID: g.ID, ObserverID: observer}
 	take := func(e Event) error { return b.gameCount(e, &counts) }
@@ -116,7 +118,8 @@ func (s Service) batch(team gen.Team, of, observer uuid.UUID) *batch {
 }
 
 // store writes a batch and its counts in one transaction.
-func (s Service) store(ctx context.Context, b *batch, announce Announce, put func(*gen.Queries) (counted, known []uuid.UUID, err error)) (Receipt, error) {
+func (s Service) store(ctx context.Context, b *batch, announce Announce,
+	put func(*gen.Queries) (counted, known []uuid.UUID, err error)) (Receipt, error) {
 	var out Receipt
 	err := s.Store.Tx(ctx, func(q *gen.Queries) (err error) {
 		out = Receipt{Stored: []uuid.UUID{}, Known: []uuid.UUID{}}
@@ -160,7 +163,8 @@ type batch struct {
 }
 
 // read takes every event in: counts by one function, reps and voids by another.
-func (b *batch) read(ctx context.Context, q *gen.Queries, events []Event, count func(Event) error, rep func(Event) (store.RepEvent, error)) error {
+func (b *batch) read(ctx context.Context, q *gen.Queries, events []Event, count func(Event) error,
+	rep func(Event) (store.RepEvent, error)) error {
 	if err := b.fetch(ctx, q, events); err != nil {
 		return err
 	}

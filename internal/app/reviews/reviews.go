@@ -88,12 +88,14 @@ func (s Service) ran(ctx context.Context, b squad.Board, p gen.Practice, reps []
 	if err != nil {
 		return err
 	}
-	out.Review = practice.ReviewOf(b.Library, store.BlocksOf(rows), practice.Ran(store.ClockOf(clock), s.Now()), inRosterOrder(b.Players, out.Here), reps, dropped)
+	out.Review = practice.ReviewOf(b.Library, store.BlocksOf(rows), practice.Ran(store.ClockOf(clock), s.Now()),
+		inRosterOrder(b.Players, out.Here), reps, dropped)
 	return nil
 }
 
 // turns compares the verdicts with those that stood without the practice.
-func (s Service) turns(ctx context.Context, team gen.Team, b squad.Board, p gen.Practice, logged []evidence.Rep) ([]evidence.Turn, error) {
+func (s Service) turns(ctx context.Context, team gen.Team, b squad.Board, p gen.Practice,
+	logged []evidence.Rep) ([]evidence.Turn, error) {
 	before, err := s.without(ctx, team, b, p)
 	if err != nil {
 		return nil, err

@@ -66,7 +66,9 @@ func (s Service) Read(ctx context.Context, team gen.Team, list List) (Preview, e
 	}
 	known := make([]roster.Known, len(players))
 	for i, p := range players {
-		known[i] = roster.Known{ID: p.ID.String(), Entry: roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big, Shooter: p.Shooter}}
+		known[i] = roster.Known{ID: p.ID.String(),
+			Entry: roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big,
+				Shooter: p.Shooter}}
 	}
 	table, bad := tableOf(list)
 	if bad != nil {
@@ -120,7 +122,8 @@ func save(ctx context.Context, q *gen.Queries, team gen.Team, c roster.Change) e
 	e := c.Player
 	switch c.Kind {
 	case roster.Added:
-		return q.InsertPlayer(ctx, gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: team.ProgramID, TeamID: team.ID,
+		return q.InsertPlayer(ctx, gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: team.ProgramID,
+			TeamID: team.ID,
 			Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
 	case roster.Changed:
 		id, err := uuid.Parse(c.ID)

@@ -39,10 +39,12 @@ func TestWorkbook(t *testing.T) {
 		t.Fatal(bad)
 	}
 	players, errs := roster.Players(&table, roster.Guess(&table))
-	if errs != nil || len(players) != 2 || players[0].Jersey != "7" || players[0].Name != "Ada" || players[1].Jersey != "00" || players[1].Line != 4 {
+	if errs != nil || len(players) != 2 || players[0].Jersey != "7" || players[0].Name != "Ada" ||
+		players[1].Jersey != "00" || players[1].Line != 4 {
 		t.Errorf("%+v, %+v", players, errs)
 	}
-	if got := columns(&table, roster.Guess(&table)); len(got) != 3 || got[1].Header != "No." || !slices.Equal(got[1].Sample, []string{"7", "00"}) {
+	if got := columns(&table, roster.Guess(&table)); len(got) != 3 || got[1].Header != "No." ||
+		!slices.Equal(got[1].Sample, []string{"7", "00"}) {
 		t.Errorf("columns %+v", got)
 	}
 }

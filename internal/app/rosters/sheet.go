@@ -29,7 +29,8 @@ func tableOf(list List) (roster.Table, *roster.RowError) {
 // sheet reads the first sheet of a workbook.
 func sheet(file []byte) (roster.Table, *roster.RowError) {
 	unreadable := &roster.RowError{Reason: refusal.Refusal{Code: "roster.workbook"}}
-	book, err := excelize.OpenReader(bytes.NewReader(file), excelize.Options{UnzipSizeLimit: mostUnzipped, UnzipXMLSizeLimit: mostUnzipped})
+	book, err := excelize.OpenReader(bytes.NewReader(file),
+		excelize.Options{UnzipSizeLimit: mostUnzipped, UnzipXMLSizeLimit: mostUnzipped})
 	if err != nil {
 		return roster.Table{}, unreadable
 	}

@@ -37,7 +37,8 @@ type Board struct {
 }
 
 // Roles are all parts that a plan asks reps for.
-var Roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot, reads.Teammate, reads.Safety, reads.Corner}
+var Roles = []reads.Role{reads.Cutter, reads.Screener, reads.Handler, reads.Passer, reads.Pivot, reads.Teammate,
+	reads.Safety, reads.Corner}
 
 // JudgedRoles are all parts a player can be judged in.
 var JudgedRoles = append(slices.Clone(Roles), reads.Defender)
@@ -45,7 +46,8 @@ var JudgedRoles = append(slices.Clone(Roles), reads.Defender)
 // Board gathers what a team's board of a role takes; of every read where no role is named.
 func (s Service) Board(ctx context.Context, team gen.Team, role reads.Role) (b Board, err error) {
 	b.Role = role
-	if b.Players, err = s.Store.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
+	if b.Players, err = s.Store.PlayersOfTeam(ctx,
+		gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID}); err != nil {
 		return b, err
 	}
 	if b.Log, err = s.Store.TeamLog(ctx, s.Policy, team, b.Players, s.Now()); err != nil {
@@ -130,7 +132,8 @@ func (b Board) People(present, limited []uuid.UUID) []practice.Person {
 	var out []practice.Person
 	for _, p := range b.Players {
 		if slices.Contains(present, p.ID) {
-			out = append(out, practice.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big, Limited: slices.Contains(limited, p.ID)})
+			out = append(out, practice.Person{ID: p.ID.String(), Handler: p.Handler, Wing: p.Wing, Big: p.Big,
+				Limited: slices.Contains(limited, p.ID)})
 		}
 	}
 	return out

@@ -28,11 +28,14 @@ type Settings struct {
 	LocalRule          *practice.LocalRule
 }
 
-// Update changes a team's settings. It refuses with app.Invalid what makes no sense, with app.Missing where there is no such
-// team.
+// Update changes a team's settings. It refuses with app.Invalid what makes no sense, with app.Missing where there is no
+// such team.
 func Update(ctx context.Context, db *store.Store, team gen.Team, s Settings) (err error) {
-	row := gen.UpdateTeamParams{ProgramID: team.ProgramID, ID: team.ID, Ages: s.Ages, Metric: s.Metric, FadeToCorner: s.Rules.FadeToCorner,
-		FlareFirst: s.Rules.FlareFirst, ShootFirst: s.Rules.ShootFirst, AllActions: s.Rules.AllActions, Zone: team.Zone, LocalRule: team.LocalRule}
+	row := gen.UpdateTeamParams{ProgramID: team.ProgramID, ID: team.ID, Ages: s.Ages, Metric: s.Metric,
+		FadeToCorner: s.Rules.FadeToCorner,
+		FlareFirst:   s.Rules.FlareFirst, ShootFirst: s.Rules.ShootFirst, AllActions: s.Rules.AllActions,
+		Zone:      team.Zone,
+		LocalRule: team.LocalRule}
 	if row.Name, err = app.Text("The team's name", s.Name); err != nil {
 		return err
 	}
@@ -89,7 +92,8 @@ func CheckAges(band string) error {
 // First is the first team of a program, on a high school's court.
 func First(program uuid.UUID, name, ages, zone string, now time.Time) gen.InsertTeamParams {
 	c, _ := court.PresetCourt(court.HighSchool)
-	return gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, Name: name, Season: SeasonOf(now), Ages: ages, Court: store.CourtJSON(c), Zone: zone}
+	return gen.InsertTeamParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, Name: name, Season: SeasonOf(now),
+		Ages: ages, Court: store.CourtJSON(c), Zone: zone}
 }
 
 // SeasonOf names the season a day falls in; seasons turn in July (assumption).
