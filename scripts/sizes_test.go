@@ -22,12 +22,11 @@ const (
 	longestHandler   = 40  // lines: it parses, authorizes, calls and renders
 )
 
-// longer are what may be: tables with a case for each read or act, and what waits to be split.
+// longer are what may be: tables with a case for each read or act.
 var longer = []string{
 	"core/reads/ways.go screenerPath", "core/reads/ways.go cutPath", "core/reads/ways_ball.go handlerPath",
 	"core/reads/picture.go Example", "core/reads/agree.go compare", "core/offense/cutout.go phases",
 	"core/practice/written.go blocks",
-	"web/src/lib/run/floor.svelte.ts",
 }
 
 // Files, components and functions of the product have a length that can be read at once. Tests tell a story and may be

@@ -99,7 +99,8 @@ func TestLengthsByHand(t *testing.T) {
 // Vectors by hand.
 func TestVectorsByHand(t *testing.T) {
 	p := Point{3, 4}
-	if p.Left() != (Point{-4, 3}) || p.Mirror() != (Point{-3, 4}) || p.Len() != 5 || p.Unit().Dist(Point{0.6, 0.8}) > 1e-12 {
+	if p.Left() != (Point{-4, 3}) || p.Mirror() != (Point{-3, 4}) || p.Len() != 5 ||
+		p.Unit().Dist(Point{0.6, 0.8}) > 1e-12 {
 		t.Error("of (3, 4)")
 	}
 	if p.AtMost(5) != p || p.AtMost(10) != p || p.AtMost(2.5) != (Point{1.5, 2}) {

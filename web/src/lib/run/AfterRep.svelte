@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
-  import type { Floor, Logged } from './floor.svelte';
+  import type { Floor } from './floor.svelte';
+  import type { Logged } from './replog.svelte';
   import { signsOf } from './right';
   import { outcomes, tagGroups } from './words';
   import Button from '$lib/ui/Button.svelte';
@@ -20,7 +21,7 @@
       .map((g) => ({ ...g, tags: g.tags.filter((t) => floor.ownerOf(rep, t.part)) }))
       .filter((g) => g.tags.length > 0)
   );
-  const line = $derived(floor.rowOf(rep.event));
+  const line = $derived(floor.reps.rowOf(rep.event));
   const signs = $derived(line ? signsOf(line, rep.event.role) : []);
   const shown = $derived(groups.find((g) => g.group === open));
   const given = (group: (typeof groups)[number]) =>

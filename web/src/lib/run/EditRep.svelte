@@ -3,7 +3,8 @@
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
   import AfterRep from './AfterRep.svelte';
-  import { isShot, type Floor, type Logged } from './floor.svelte';
+  import { type Floor } from './floor.svelte';
+  import { isShot, type Logged } from './replog.svelte';
   import Button from '$lib/ui/Button.svelte';
 
   // Everything logged, newest first, and one of it said anew or taken back.

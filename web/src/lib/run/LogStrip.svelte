@@ -2,7 +2,8 @@
   import { session } from '$lib/state/session.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import AfterRep from './AfterRep.svelte';
-  import { isShot, type Floor, type Logged } from './floor.svelte';
+  import { type Floor } from './floor.svelte';
+  import { isShot, type Logged } from './replog.svelte';
   import Button from '$lib/ui/Button.svelte';
 
   // What was logged last, newest first; a tap opens it.

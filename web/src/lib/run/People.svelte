@@ -1,6 +1,7 @@
 <script lang="ts">
   import { session } from '$lib/state/session.svelte';
-  import type { Floor, Presence } from './floor.svelte';
+  import type { Presence } from './changes.svelte';
+  import type { Floor } from './floor.svelte';
   import Button from '$lib/ui/Button.svelte';
 
   // Who is on the floor: late arrivals, who leaves, who is limited or hurt.

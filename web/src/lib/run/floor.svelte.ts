@@ -1,61 +1,49 @@
 import { v4 as newId } from 'uuid';
-import { api, ask, Refusal, type Player, type Row, type Schemas } from '$lib/api/client';
-import { device, forgetOthers, keep, kept, unanswered } from '$lib/state/device';
+import type { Player, Row, Schemas } from '$lib/api/client';
+import { forgetOthers, keep, kept } from '$lib/state/device';
 import { shoots } from '$lib/drills/library';
 import { session } from '$lib/state/session.svelte';
 import { deviceName, Queue } from './queue.svelte';
+import { Changes, type Presence } from './changes.svelte';
 import { follow } from './stream';
 import { Rota } from './rota.svelte';
 import { goalWords, toward } from '$lib/parts/goals';
 import { partnerIn, partsOf, playerIn } from './parts';
 import { Tallies } from './tallies.svelte';
-import { live, make, named, shots, shown, wrongs, type Answer } from './answers';
-import { firstOf, readsFor, rightFor } from './right';
+import { live, named, shots, shown, wrongs, type Answer } from './answers';
+import { readsFor } from './right';
+import { fetchRun } from './fetched';
+import { RepLog, type Logged } from './replog.svelte';
 import { Timeline, type BasketNo } from './timeline.svelte';
 
 type Run = Schemas['Run'];
 type OrderRep = Schemas['OrderRep'];
 type RepEvent = Schemas['RepEvent'];
 type Link = Schemas['RunLink'];
-type FloorChange = Schemas['FloorChange'];
-export type Presence = Schemas['Present']['state'];
 
 const basketKey = 'evrik.basket';
-
-/** One logged answer as the surface shows it. */
-export interface Logged {
-  event: RepEvent;
-  correct: boolean;
-  expected: string;
-}
 
 interface Place {
   clock: Schemas['Clock'];
   pointers: Record<string, number>;
 }
 
-/** Whether what was logged is a shot, not a read. */
-export const isShot = (l: Logged) => l.expected === make;
-
 /** A practice on the floor: the clock, who is up, what is logged. */
 export class Floor {
   run = $state.raw<Run | null>(null);
-  log = $state.raw<Logged[]>([]);
   readonly line = new Timeline();
   readonly rota: Rota;
   readonly queue: Queue;
   readonly tallies: Tallies;
+  readonly reps: RepLog;
   /** A wrong read is being entered where the cue is not known beforehand. */
   wrong = $state(false);
   /** The answer that a clicker's wheel points at. */
   pointed = $state(0);
   /** The rep stays up while the coach talks. */
   frozen = $state(false);
-  /** What was changed here and is not in the run yet. */
-  private changes = $state.raw<FloorChange[]>([]);
+  private readonly changes: Changes;
   private unfollow = () => {};
-  /** Reps that have been taken back, so that news of them that comes late is not. */
-  private gone = new Set<string>();
 
   constructor(
     private team: string,
@@ -63,12 +51,19 @@ export class Floor {
   ) {
     this.line.basket = localStorage.getItem(basketKey) === '2' ? 2 : 1;
     this.queue = new Queue(team, id, (clock) => (clock ? this.line.hear(clock, true) : this.reload()));
+    this.reps = new RepLog(id, () => this.run?.blocks ?? []);
+    this.changes = new Changes({
+      line: this.line,
+      run: () => this.run,
+      after: () => this.rota.run,
+      send: (change) => void this.queue.put([{ change }])
+    });
     this.rota = new Rota({
       device: deviceName(),
       block: () => this.line.current?.block.id,
-      order: () => this.order,
+      order: () => this.changes.order,
       log: () => this.log,
-      missing: (r) => this.isMissing(r),
+      missing: (r) => this.changes.isMissing(r),
       player: (r, role) => this.playerOf(r, role),
       judged: (role) => this.parts.some(([id]) => id === role)
     });
@@ -86,33 +81,31 @@ export class Floor {
 
   async load() {
     // What is logged, heard or sent while the server answers must not fall between.
-    const known = this.here;
+    const known = this.reps.here;
     const before = await this.queue.pending();
     const place = this.run ? undefined : await kept<Place>(`place ${this.id}`);
-    const { run, log } = await this.fetch();
+    const { run, log } = await fetchRun(this.path, {
+      here: this.run !== null,
+      unsent: this.queue.waiting > 0
+    });
     // From here on in one go: nobody may tap on half of it.
     if (place) this.rota.pointers = place.pointers;
     if (run && log) {
       this.take(run);
       this.tallies.take(run.counts);
-      this.log = log;
+      this.reps.all = log;
       this.line.resume(place?.clock ?? run.clock, this.queue.clockActions);
     } else if (run) {
       this.take(run);
       this.line.hear(run.clock);
-      const stored = new Set<string>(run.reps.map((r) => r.id));
-      this.log = [
-        ...run.reps.map((r) => this.logged(r)),
-        ...this.log.filter((l) => !known.has(l.event.id) && !stored.has(l.event.id))
-      ].filter((l) => !this.gone.has(l.event.id));
+      this.reps.merge(run.reps, known);
       this.tallies.take(run.counts);
       void keep(`run ${this.id}`, { ...run, reps: [] }, this.team);
-      this.keepShown(this.log, [...this.gone]);
       forgetOthers(this.id).catch(() => {});
     }
     for (const e of before) this.apply(e);
     if (run) for (const e of await this.queue.pending()) this.apply(e);
-    this.changes = this.queue.changes;
+    this.changes.take(this.queue.changes);
     void this.queue.send();
   }
 
@@ -129,33 +122,6 @@ export class Floor {
     );
   }
 
-  /** The practice as the server has it. Where it does not answer: as it was kept on
-   * this device, with its log, or nothing where it is here already. */
-  private async fetch(): Promise<{ run?: Run; log?: Logged[] }> {
-    try {
-      const params = { path: this.path };
-      return { run: await ask(api.GET('/api/teams/{teamId}/practices/{practiceId}/run', { params })) };
-    } catch (e) {
-      const deleted = e instanceof Refusal && e.status === 404;
-      const signedOut = e instanceof Refusal && e.status === 401;
-      if (!unanswered(e) && !deleted && !signedOut) throw e;
-      // A practice that is gone is shown only while it holds what was not sent.
-      if (deleted && this.queue.waiting === 0) throw e;
-      if (this.run) return {};
-      const run = await kept<Run>(`run ${this.id}`);
-      if (!run) throw e;
-      const rows = await device.shown.where({ practice: this.id }).toArray();
-      const log = rows.map((r) => r.entry as Logged).sort((a, b) => a.event.at.localeCompare(b.event.at));
-      return { run, log };
-    }
-  }
-
-  private keepShown(entries: Logged[], gone: string[] = []) {
-    const rows = entries.map((entry) => ({ id: entry.event.id, practice: this.id, entry }));
-    device.shown.bulkPut(rows).catch(() => {});
-    if (gone.length > 0) device.shown.bulkDelete(gone).catch(() => {});
-  }
-
   /** Keeps where the floor is on this device: the clock, and who is up. */
   keepPlace() {
     const clock = this.line.snapshot();
@@ -166,31 +132,8 @@ export class Floor {
 
   players = $derived(new Map<string, Player>(this.run?.players.map((p) => [p.id, p]) ?? []));
 
-  /** How everybody takes part, with what the server has not heard yet. */
-  presence = $derived.by(() => {
-    const is = new Map<string, Presence>(this.run?.presence.map((p) => [p.player, p.state]) ?? []);
-    for (const c of this.changes) if (c.player && c.state) is.set(c.player, c.state);
-    return is;
-  });
-
-  /** The order list of the current block, with swaps the server has not heard yet. */
-  private order = $derived.by<OrderRep[]>(() => {
-    const current = this.line.current;
-    const swaps = this.changes.filter((c) => c.kind === 'swap' && c.block === current?.block.id);
-    return (current?.order?.reps ?? []).map((r) => {
-      const turned = swaps.filter((c) => r.no > c.afterRep).length % 2 === 1;
-      return turned ? { ...r, side: r.side === 'left' ? 'right' : 'left' } : r;
-    });
-  });
-
-  /** Until the order is dealt anew, the reps of who has left are passed over. */
-  private isMissing(r: OrderRep): boolean {
-    if (this.changes.length === 0) return false;
-    const live = this.line.current?.live;
-    return [r.cutter, r.screener, ...(r.others ?? []).map((o) => o.player)].some((id) => {
-      const state = this.presence.get(id);
-      return state === 'left' || state === 'hurt' || (live && state === 'limited');
-    });
+  get presence() {
+    return this.changes.presence;
   }
 
   stayAt(basket: BasketNo) {
@@ -206,6 +149,14 @@ export class Floor {
     this.pointed = 0;
     this.frozen = false;
     this.rota.fresh();
+  }
+
+  get log() {
+    return this.reps.all;
+  }
+
+  get last() {
+    return this.reps.last;
   }
 
   get rep() {
@@ -357,9 +308,6 @@ export class Floor {
     this.send([this.voiding(l.event)]);
   }
 
-  /** The newest answer of this device: what undo and tags are about. */
-  last = $derived(this.log.findLast((l) => l.event.device === deviceName()));
-
   undo() {
     const last = this.last;
     if (!last) return;
@@ -385,35 +333,12 @@ export class Floor {
 
   /** Says that somebody comes, leaves, is limited or is hurt. */
   setPresence(player: string, state: Presence) {
-    this.change({ kind: 'presence', player, state });
+    this.changes.add({ kind: 'presence', player, state });
   }
 
   /** Swaps the sides from the rep that is up on. */
   swap() {
-    this.change({ kind: 'swap' });
-  }
-
-  private change(what: Pick<FloorChange, 'kind' | 'player' | 'state'>) {
-    const current = this.line.current;
-    const running = current?.order && this.line.clock?.status === 'open';
-    const change: FloorChange = {
-      id: newId(),
-      at: this.line.time(),
-      ...(current?.order && (running || what.kind === 'swap') ? { block: current.block.id } : {}),
-      afterRep: current?.order ? this.rota.run : 0,
-      ...what
-    };
-    this.changes = [...this.changes, change];
-    void this.queue.put([{ change }]);
-  }
-
-  /** A stored rep as this surface shows it. */
-  private logged(r: Schemas['LoggedRep']): Logged {
-    const roles = session.catalogue?.actions.find((s) => s.id === r.action)?.roles;
-    const role =
-      r.role === roles?.[0] || r.expected === make ? 'cutter' : r.role === roles?.[1] ? 'screener' : r.role;
-    const side = r.side === 'left' ? 'left' : 'right'; // a practice always has one
-    return { event: { ...r, role, side, kind: 'rep' }, correct: r.correct, expected: r.expected };
+    this.changes.add({ kind: 'swap' });
   }
 
   /** Follows what other devices, and other tabs of this one, do. */
@@ -427,13 +352,9 @@ export class Floor {
     });
   }
 
-  /** What other devices have logged or taken back. */
-  private news({ reps, voided, counts }: Schemas['FloorNews']) {
-    this.tallies.hear(counts);
-    const fresh = reps.filter((r) => !this.here.has(r.id) && !this.gone.has(r.id)).map((r) => this.logged(r));
-    voided.forEach((id) => this.gone.add(id));
-    this.log = [...this.log, ...fresh].filter((l) => !this.gone.has(l.event.id));
-    this.keepShown(fresh, voided);
+  private news(news: Schemas['FloorNews']) {
+    this.tallies.hear(news.counts);
+    this.reps.hear(news);
   }
 
   leave() {
@@ -441,32 +362,9 @@ export class Floor {
     this.queue.stop();
   }
 
-  /** The reps on the surface, by id: news of one that is here is no news. */
-  private here = $derived(new Set(this.log.map((l) => l.event.id)));
-
-  /** The line of the table that a rep was about. */
-  rowOf(e: RepEvent): Row | undefined {
-    const links = this.run?.blocks.find((b) => b.block.id === e.block)?.links;
-    const link = links?.find((l) => l.link.action === e.action) ?? links?.[0];
-    return link?.rows.find((r) => r.cue === e.cue);
-  }
-
   private apply(e: RepEvent) {
-    if (e.kind === 'count') return this.tallies.apply(e);
-    if (e.kind === 'void') {
-      if (!e.voids || this.gone.has(e.voids)) return;
-      this.gone.add(e.voids);
-      this.keepShown([], [e.voids]);
-      this.log = this.log.filter((l) => l.event.id !== e.voids);
-      return;
-    }
-    if (this.gone.has(e.id) || this.here.has(e.id)) return;
-    const row = this.rowOf(e);
-    const entry: Logged = row
-      ? { event: e, expected: firstOf(row, e.role), correct: rightFor(row, e.role, e.made, e.secondCue) }
-      : { event: e, expected: make, correct: e.made === make };
-    this.log = [...this.log, entry];
-    this.keepShown([entry]);
+    if (e.kind === 'count') this.tallies.apply(e);
+    else this.reps.apply(e);
   }
 
   /** Moves the clock here at once; the server is told when it can be reached, with

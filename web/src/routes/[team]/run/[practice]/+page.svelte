@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
   import { page } from '$app/state';
-  import { Floor, type Logged } from '$lib/run/floor.svelte';
+  import { Floor } from '$lib/run/floor.svelte';
+  import { type Logged } from '$lib/run/replog.svelte';
   import { belongsToControl, letGo } from '$lib/parts/keys';
   import { Awake } from '$lib/run/awake.svelte';
   import { horn } from '$lib/run/horn';
