@@ -10,7 +10,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test prove check mutate bench soak package check-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
+.PHONY: help demo demo-reset test prove check mutate mutate-all bench soak package check-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -36,10 +36,14 @@ prove: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## the same
 	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -timeout 90m ./...
 	$(MAKE) soak
 
-mutate: need-go ## change the verdicts and line-ups here and there, and count the changes no test notices
-	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 60 ./core/evidence
-	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 60 ./core/game
-	$(TOOL) gremlins unleash --tags mutate --workers 2 --timeout-coefficient 60 ./core/drill
+# SINCE is the commit from which changes count.
+SINCE ?= HEAD~1
+
+mutate: need-go need-postgres ## change here and there what has changed since SINCE, and count the changes no test notices
+	./scripts/mutate.sh $(SINCE)
+
+mutate-all: need-go need-postgres ## the same in the whole core, the store and the services (hours)
+	./scripts/mutate.sh all
 
 check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code
 	@test -z "$$(gofmt -l core internal cmd e2e web/*.go)" || { gofmt -l core internal cmd e2e web/*.go; echo "run gofmt on these"; exit 1; }
