@@ -119,7 +119,7 @@ func greedily(pr *fit.Problem) float64 {
 		pick, top := -1, 0.0
 		base := pr.Value(chosen)
 		for o, opt := range pr.Options {
-			if opt.Lane != fit.Whole || slices.Contains(chosen, o) {
+			if opt.Basket != fit.Whole || slices.Contains(chosen, o) {
 				continue
 			}
 			next := append(slices.Clone(chosen), o)
@@ -139,7 +139,7 @@ func greedily(pr *fit.Problem) float64 {
 func evenly(pr *fit.Problem) float64 {
 	var chosen []int
 	for o, opt := range pr.Options {
-		if next := append(slices.Clone(chosen), o); opt.Lane == fit.Whole && opt.Minutes == 10 &&
+		if next := append(slices.Clone(chosen), o); opt.Basket == fit.Whole && opt.Minutes == 10 &&
 			pr.Arrange(next) != nil {
 			chosen = next
 		}

@@ -27,7 +27,7 @@ func BoardAt(c Clock, blocks []Block, now time.Time) Scoreboard {
 	}
 	at := max(0, slices.IndexFunc(blocks, func(b Block) bool { return b.ID == c.Block }))
 	run := c.Elapsed(now)
-	// One clock runs both ends: it is the first end that is shown.
+	// One clock runs both baskets: it is the first that is shown.
 	if blocks[at].Basket > 0 {
 		from, to := at, at
 		for from > 0 && blocks[from-1].Basket > 0 {
@@ -36,7 +36,7 @@ func BoardAt(c Clock, blocks []Block, now time.Time) Scoreboard {
 		for to+1 < len(blocks) && blocks[to+1].Basket > 0 {
 			to++
 		}
-		before := [ends + 1]float64{}
+		before := [splitBaskets + 1]float64{}
 		for _, b := range blocks[from:at] {
 			before[b.Basket] += b.Minutes
 		}

@@ -28,24 +28,24 @@ const (
 // no source: 10 minutes a day is usual).
 const (
 	partMin, partMax = 8, 20
-	ends             = 2
+	splitBaskets     = 2
 )
 
 // split is a way to part the squad between the two ends.
 type split struct {
 	name   string
-	groups [ends][]string
+	groups [splitBaskets][]string
 }
 
 // splits are the ways worth trying: guards and posts, and by who is ready for
 // more. A group too small to run anything makes no split.
 func (p Plan) splits() []split {
-	if p.Terms.Baskets < ends {
+	if p.Terms.Baskets < splitBaskets {
 		return nil
 	}
-	const least = 3 // players at an end (assumption)
+	const least = 3 // players at a basket (assumption)
 	var posts split
-	posts.name = "guards at one end, posts at the other"
+	posts.name = "guards at one basket, posts at the other"
 	for _, who := range p.People {
 		k := 0
 		if who.Big && !who.Handler && !who.Wing {
@@ -64,7 +64,7 @@ func (p Plan) splits() []split {
 	slices.SortStableFunc(ids, func(a, b string) int { return cmp.Compare(open[a], open[b]) })
 	half := (len(ids) + 1) / 2
 	ready := split{"two equal groups, by what they have and need",
-		[ends][]string{inOrder(p.People, ids[:half]), inOrder(p.People, ids[half:])}}
+		[splitBaskets][]string{inOrder(p.People, ids[:half]), inOrder(p.People, ids[half:])}}
 	return slices.DeleteFunc([]split{posts, ready}, func(s split) bool {
 		return len(s.groups[0]) < least || len(s.groups[1]) < least
 	})
@@ -128,8 +128,8 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 		if part != nil {
 			for k, group := range part.groups {
 				// The two ends share the helpers.
-				helpers := (p.Terms.Helpers + 1 - k) / ends
-				c.add(i, Block{Players: group, Basket: k + 1}, fit.EndA+fit.Lane(k), helpers)
+				helpers := (p.Terms.Helpers + 1 - k) / splitBaskets
+				c.add(i, Block{Players: group, Basket: k + 1}, fit.First+fit.Basket(k), helpers)
 			}
 		}
 	}
@@ -178,9 +178,9 @@ func (c *candidates) after(i int, b Block) (stages []int, ok bool) {
 	return c.shows[s.drill.Action], len(c.shows[s.drill.Action]) > 0
 }
 
-// add makes the options of a stage in a lane, in every length and in the set-ups
+// add makes the options of a stage at a basket, in every length and in the set-ups
 // worth having.
-func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
+func (c *candidates) add(i int, b Block, basket fit.Basket, helpers int) {
 	after, ok := c.after(i, b)
 	if !ok {
 		return
@@ -188,7 +188,7 @@ func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
 	for _, set := range c.setUps(c.stages[i], b, helpers) {
 		for _, minutes := range c.lengths {
 			set.Minutes = float64(minutes)
-			if !c.offer(i, set, lane, after) {
+			if !c.offer(i, set, basket, after) {
 				break
 			}
 		}
@@ -197,10 +197,10 @@ func (c *candidates) add(i int, b Block, lane fit.Lane, helpers int) {
 
 // offer makes an option of a block that runs a stage; false where it gives nothing
 // that anybody needs of a goal.
-func (c *candidates) offer(i int, b Block, lane fit.Lane, after []int) bool {
+func (c *candidates) offer(i int, b Block, basket fit.Basket, after []int) bool {
 	s, p := c.stages[i], c.plan
 	kind := p.stageKind(s.drill, s.stage, b)
-	o := fit.Option{Stage: i, Lane: lane, Minutes: int(b.Minutes), Hard: kind.live, After: after,
+	o := fit.Option{Stage: i, Basket: basket, Minutes: int(b.Minutes), Hard: kind.live, After: after,
 		Rank:  rungOrder(s.stage),
 		Teach: kind.teach, Play: kind.play, Close: kind.close, Chain: c.chain(s.drill.Action)}
 	if kind.play {
@@ -260,7 +260,7 @@ func (c *candidates) setUps(s stageInfo, b Block, helpers int) []Block {
 	var ways []way
 	baskets := c.plan.Terms.Baskets
 	if b.Basket > 0 {
-		baskets /= ends
+		baskets /= splitBaskets
 	}
 	helped := slices.ContainsFunc(s.drill.Positions, func(p drill.Position) bool { return p.Helper })
 	screens := len(s.drill.Positions) > 1 && s.drill.Positions[1].Helper

@@ -58,7 +58,7 @@ func CheckForm(minutes int, blocks []Block) error {
 			strings.ContainsFunc(t, unicode.IsControl) {
 			return refusal.New("practice.block-title", nth, MaxTitle)
 		}
-		if b.Basket < 0 || b.Basket > ends {
+		if b.Basket < 0 || b.Basket > splitBaskets {
 			return refusal.New("practice.block-basket", nth, b.Basket)
 		}
 		if !slices.Contains([]Kind{DrillBlock, OwnBlock, WaterBlock}, b.Kind) {

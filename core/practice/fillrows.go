@@ -59,8 +59,8 @@ func (f *filler) rows(pr *fit.Problem, a *answer) {
 	}
 	for i, o := range a.options {
 		minutes := float64(o.Minutes)
-		if o.Lane != fit.Whole {
-			minutes /= ends
+		if o.Basket != fit.Whole {
+			minutes /= splitBaskets
 		}
 		live.Of[i], wait.Of[i] = row(a.kinds[i], minutes, a.waits[i])
 	}

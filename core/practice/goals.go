@@ -286,7 +286,7 @@ func (p *Plan) choose(sums map[readKey]float64, actions map[readKey][]string) (o
 	if len(out) >= LeastGoals {
 		return out
 	}
-	room := int(p.Minutes * float64(min(p.Terms.Baskets, ends)) / goalMinutes)
+	room := int(p.Minutes * float64(min(p.Terms.Baskets, splitBaskets)) / goalMinutes)
 	for len(out) < min(MostGoals, max(LeastGoals, room)) && len(keys) > 0 {
 		best, top := -1, 0.0
 		for i, k := range keys {

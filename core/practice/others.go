@@ -48,8 +48,8 @@ func (a *answer) waiting(chosen []int) float64 {
 
 // span is an option's minutes, half of them where it runs beside another.
 func (a *answer) span(o int) float64 {
-	if a.options[o].Lane != fit.Whole {
-		return float64(a.options[o].Minutes) / ends
+	if a.options[o].Basket != fit.Whole {
+		return float64(a.options[o].Minutes) / splitBaskets
 	}
 	return float64(a.options[o].Minutes)
 }
@@ -110,7 +110,7 @@ func (f *filler) grow(a *answer) {
 		for m := opt.Minutes + 1; m <= min(opt.Minutes+free, longest); m++ {
 			b := a.blocks[o]
 			b.Minutes = float64(m)
-			c.offer(opt.Stage, b, opt.Lane, opt.After)
+			c.offer(opt.Stage, b, opt.Basket, opt.After)
 		}
 	}
 	pr := *a.problem

@@ -159,7 +159,7 @@ func (a answer) swaps(o int) []Swap {
 	}
 	var trials []trial
 	for other, opt := range a.options {
-		if other != o && opt.Lane == a.options[o].Lane && opt.Minutes == a.options[o].Minutes &&
+		if other != o && opt.Basket == a.options[o].Basket && opt.Minutes == a.options[o].Minutes &&
 			!slices.Contains(rest, other) {
 			trials = append(trials, trial{other, a.problem.Value(append(slices.Clone(rest), other))})
 		}

@@ -169,7 +169,7 @@ func orElse(text, other string) string {
 // span is a block's minutes, half of them where it runs beside another.
 func (t Timed) span(b Block) float64 {
 	if b.Basket > 0 {
-		return b.Minutes / ends
+		return b.Minutes / splitBaskets
 	}
 	return b.Minutes
 }
@@ -283,7 +283,7 @@ func (s *sheetMaker) longestDry() float64 {
 
 // mostHard is how many hard blocks follow one another at most.
 func (s *sheetMaker) mostHard() int {
-	row, most := [ends + 1]int{}, 0
+	row, most := [splitBaskets + 1]int{}, 0
 	for i, b := range s.plan.Blocks {
 		for end := range row {
 			if b.Basket != 0 && end != b.Basket {

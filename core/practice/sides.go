@@ -14,17 +14,17 @@ func sides(blocks []Block) (out [][]Block) {
 	return out
 }
 
-// minutesOf is how long a kept block lasts, or what runs at the two ends.
+// minutesOf is how long a kept block lasts, or what runs at the two baskets.
 func minutesOf(side []Block) float64 {
-	var lane [ends + 1]float64
+	var minutes [splitBaskets + 1]float64
 	for _, b := range side {
-		lane[b.Basket] += b.Minutes
+		minutes[b.Basket] += b.Minutes
 	}
-	return slices.Max(lane[:])
+	return slices.Max(minutes[:])
 }
 
 // minutesFrom is how long blocks last when what follows one another at the two
-// ends runs side by side.
+// baskets runs side by side.
 func minutesFrom(blocks []Block) float64 {
 	sum := 0.0
 	for _, side := range sides(blocks) {
@@ -34,14 +34,14 @@ func minutesFrom(blocks []Block) float64 {
 }
 
 // Starts is when each block begins, in minutes from the beginning; blocks at the two
-// ends run side by side.
+// baskets run side by side.
 func Starts(blocks []Block) []float64 {
 	out, at := make([]float64, 0, len(blocks)), 0.0
 	for _, side := range sides(blocks) {
-		lane := [ends + 1]float64{}
+		minutes := [splitBaskets + 1]float64{}
 		for _, b := range side {
-			out = append(out, at+lane[b.Basket])
-			lane[b.Basket] += b.Minutes
+			out = append(out, at+minutes[b.Basket])
+			minutes[b.Basket] += b.Minutes
 		}
 		at += minutesOf(side)
 	}

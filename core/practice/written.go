@@ -114,10 +114,10 @@ func (a *answer) left() float64 {
 	}
 	part := 0
 	for _, o := range a.solution.Chosen {
-		switch a.options[o].Lane {
+		switch a.options[o].Basket {
 		case fit.Whole:
 			left -= float64(a.options[o].Minutes)
-		case fit.EndA:
+		case fit.First:
 			part += a.options[o].Minutes
 		}
 	}

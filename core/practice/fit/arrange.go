@@ -122,26 +122,26 @@ func needed(content, stretch float64) int { return int(math.Ceil(content/stretch
 // freeBlocks gathers what is to be placed; ok is false where a stage would run
 // twice, or the two ends do not make one part.
 func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
-	var ends [lanes][]int
-	var minutes, hard [lanes]int
+	var ends [baskets][]int
+	var minutes, hard [baskets]int
 	for k, i := range chosen {
 		o := &p.Options[i]
 		if p.clash(chosen[:k], i) {
 			return nil, false
 		}
-		if o.Lane == Whole {
+		if o.Basket == Whole {
 			items = append(items, free{step: Step{Item: Item{-1, i}}, options: []int{i}, minutes: float64(o.Minutes),
 				hard: b2i(o.Hard), rank: o.Rank})
 			continue
 		}
-		ends[o.Lane] = append(ends[o.Lane], i)
-		minutes[o.Lane] += o.Minutes
-		hard[o.Lane] += b2i(o.Hard)
+		ends[o.Basket] = append(ends[o.Basket], i)
+		minutes[o.Basket] += o.Minutes
+		hard[o.Basket] += b2i(o.Hard)
 	}
-	part := minutes[EndA]
-	if part > 0 || minutes[EndB] > 0 {
-		h := max(hard[EndA], hard[EndB])
-		if part != minutes[EndB] || part < p.PartMin || part > p.PartMax || h > p.HardPerStretch {
+	part := minutes[First]
+	if part > 0 || minutes[Second] > 0 {
+		h := max(hard[First], hard[Second])
+		if part != minutes[Second] || part < p.PartMin || part > p.PartMax || h > p.HardPerStretch {
 			return nil, false
 		}
 		rank := math.MaxInt
@@ -151,8 +151,8 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 				rank = min(rank, p.Options[list[0]].Rank)
 			}
 		}
-		items = append(items, free{step: Step{Item{-1, -1}, ends[EndA], ends[EndB]},
-			options: slices.Concat(ends[EndA], ends[EndB]),
+		items = append(items, free{step: Step{Item{-1, -1}, ends[First], ends[Second]},
+			options: slices.Concat(ends[First], ends[Second]),
 			minutes: float64(part), hard: h, rank: rank})
 	}
 	if len(items) > 64 {
@@ -169,13 +169,13 @@ func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 func (p *Problem) order(items []free, i int) {
 	it := &items[i]
 	it.close = true
-	at := [lanes]float64{}
+	at := [baskets]float64{}
 	for _, o := range it.options {
 		own := &p.Options[o]
 		if own.Teach {
-			it.teach, it.late = true, max(it.late, at[own.Lane])
+			it.teach, it.late = true, max(it.late, at[own.Basket])
 		}
-		at[own.Lane] += float64(own.Minutes)
+		at[own.Basket] += float64(own.Minutes)
 		it.close = it.close && own.Close
 		for j := range items {
 			for _, other := range items[j].options {
@@ -287,9 +287,9 @@ func (a *arranger) ready(s Step, at spot) bool {
 	if s.Item.Option >= 0 {
 		return a.done(a.p.Options[s.Item.Option].After, at, nil)
 	}
-	for _, lane := range [][]int{s.A, s.B} {
-		for k, o := range lane {
-			if !a.done(a.p.Options[o].After, at, lane[:k]) {
+	for _, basket := range [][]int{s.A, s.B} {
+		for k, o := range basket {
+			if !a.done(a.p.Options[o].After, at, basket[:k]) {
 				return false
 			}
 		}

@@ -10,13 +10,13 @@ type state struct {
 	in    []bool // groups with a chosen option
 	shut  shut
 	base  []float64
-	taken [lanes]int // units
-	part  bool       // an end has been chosen
-	chain []int      // options chosen
-	unmet []int      // groups chosen whose wish is not met yet
+	taken [baskets]int // units
+	part  bool         // a basket has been chosen
+	chain []int        // options chosen
+	unmet []int        // groups chosen whose wish is not met yet
 	dead  bool
-	// live holds the open groups of each lane with their options.
-	live [lanes][]choice
+	// live holds the open groups of each basket with their options.
+	live [baskets][]choice
 }
 
 // choice is an open group with the options that are left, shortest first.
@@ -35,8 +35,8 @@ func (s shut) set(o int)      { s[o/64] |= 1 << (o % 64) }
 type bounder struct {
 	m      *model
 	value  []float64 // of options at the current prices
-	rows   [lanes][][]float64
-	back   []float64 // of the lane that is looked at from behind
+	rows   [baskets][][]float64
+	back   []float64 // of the basket that is looked at from behind
 	behind []float64
 	rest   []float64
 	gateAt []int     // index of a group's price, or -1
@@ -53,9 +53,9 @@ func newBounder(m *model) *bounder {
 	b := &bounder{m: m, value: make([]float64, len(m.p.Options)), gateAt: make([]int, len(m.groups)),
 		wanted: make([][]int, len(m.groups)), slack: make([]float64, len(m.curves)),
 		gate: make([]float64, len(m.gates)), row: make([]float64, len(m.p.Rows)), at: m.noPrices()}
-	var count [lanes]int
+	var count [baskets]int
 	for g, gr := range m.groups {
-		count[gr.lane]++
+		count[gr.basket]++
 		b.gateAt[g] = -1
 	}
 	for k, g := range m.gates {
@@ -64,20 +64,20 @@ func newBounder(m *model) *bounder {
 			b.wanted[h] = append(b.wanted[h], k)
 		}
 	}
-	for lane := range lanes {
-		b.rows[lane] = make([][]float64, count[lane]+1)
-		for i := range b.rows[lane] {
-			b.rows[lane][i] = make([]float64, b.size(lane))
+	for basket := range baskets {
+		b.rows[basket] = make([][]float64, count[basket]+1)
+		for i := range b.rows[basket] {
+			b.rows[basket][i] = make([]float64, b.size(basket))
 		}
 	}
-	widest := max(b.size(Whole), b.size(EndA))
+	widest := max(b.size(Whole), b.size(First))
 	b.back, b.behind, b.rest = make([]float64, widest), make([]float64, widest), make([]float64, widest)
 	return b
 }
 
-// size is how many different sums of units a lane can have.
-func (b *bounder) size(lane Lane) int {
-	if lane == Whole {
+// size is how many different sums of units a basket can have.
+func (b *bounder) size(basket Basket) int {
+	if basket == Whole {
 		return b.m.capacity + 1
 	}
 	return b.m.partMax + 1
@@ -92,8 +92,8 @@ func (b *bounder) size(lane Lane) int {
 // worth its reps at their prices, and the best are a knapsack's.
 func (b *bounder) bound(st *state, q prices) float64 {
 	sum := b.settle(st, q)
-	for lane := range lanes {
-		b.fill(st, q, lane)
+	for basket := range baskets {
+		b.fill(st, q, basket)
 	}
 	best, at := math.Inf(-1), -1
 	for s := range b.parts(st) {
@@ -107,8 +107,8 @@ func (b *bounder) bound(st *state, q prices) float64 {
 	}
 	b.take(st, Whole, b.m.capacity-st.taken[Whole]-at)
 	if at > 0 {
-		b.take(st, EndA, at-st.taken[EndA])
-		b.take(st, EndB, at-st.taken[EndB])
+		b.take(st, First, at-st.taken[First])
+		b.take(st, Second, at-st.taken[Second])
 	}
 	return sum + best
 }
@@ -151,7 +151,7 @@ func (b *bounder) parts(st *state) func(yield func(int) bool) {
 		if !st.part && !yield(0) || b.m.partMax == 0 {
 			return
 		}
-		for s := max(b.m.partMin, st.taken[EndA], st.taken[EndB], 1); s <= min(b.m.partMax,
+		for s := max(b.m.partMin, st.taken[First], st.taken[Second], 1); s <= min(b.m.partMax,
 			b.m.capacity-st.taken[Whole]); s++ {
 			if !yield(s) {
 				return
@@ -160,30 +160,30 @@ func (b *bounder) parts(st *state) func(yield func(int) bool) {
 	}
 }
 
-// top is the best a lane's open groups are worth in some minutes.
-func (b *bounder) top(lane Lane, st *state, minutes int) float64 {
-	return b.rows[lane][len(st.live[lane])][minutes]
+// top is the best a basket's open groups are worth in some minutes.
+func (b *bounder) top(basket Basket, st *state, minutes int) float64 {
+	return b.rows[basket][len(st.live[basket])][minutes]
 }
 
-// ends is the best worth of both ends in a part of some length.
+// ends is the best worth of both baskets in a part of some length.
 func (b *bounder) ends(st *state, s int) float64 {
 	if s == 0 {
 		return 0
 	}
-	return b.top(EndA, st, s-st.taken[EndA]) + b.top(EndB, st, s-st.taken[EndB])
+	return b.top(First, st, s-st.taken[First]) + b.top(Second, st, s-st.taken[Second])
 }
 
-// fill works out a lane's knapsack, a row per group: at most so many minutes on
-// the whole floor, exactly so many at an end.
-func (b *bounder) fill(st *state, q prices, lane Lane) {
-	first := b.rows[lane][0]
+// fill works out a basket's knapsack, a row per group: at most so many minutes on
+// the whole floor, exactly so many at one basket.
+func (b *bounder) fill(st *state, q prices, basket Basket) {
+	first := b.rows[basket][0]
 	for i := range first {
 		first[i] = 0
-		if lane != Whole && i > 0 {
+		if basket != Whole && i > 0 {
 			first[i] = math.Inf(-1)
 		}
 	}
-	for i, c := range st.live[lane] {
+	for i, c := range st.live[basket] {
 		price := 0.0
 		if k := b.gateAt[c.group]; k >= 0 {
 			price -= q.gate[k]
@@ -191,7 +191,7 @@ func (b *bounder) fill(st *state, q prices, lane Lane) {
 		for _, k := range b.wanted[c.group] {
 			price += q.gate[k]
 		}
-		old, row := b.rows[lane][i], b.rows[lane][i+1]
+		old, row := b.rows[basket][i], b.rows[basket][i+1]
 		copy(row, old)
 		for _, o := range c.options {
 			v := price
@@ -203,7 +203,7 @@ func (b *bounder) fill(st *state, q prices, lane Lane) {
 			}
 			b.value[o] = v
 			w := b.m.length[o]
-			if v <= 0 && lane == Whole || w >= len(row) {
+			if v <= 0 && basket == Whole || w >= len(row) {
 				continue
 			}
 			from := old[:len(row)-w]
@@ -217,14 +217,14 @@ func (b *bounder) fill(st *state, q prices, lane Lane) {
 	}
 }
 
-// take reads a lane's best options off its rows.
-func (b *bounder) take(st *state, lane Lane, mins int) {
-	for i := len(st.live[lane]) - 1; i >= 0; i-- {
-		old, now := b.rows[lane][i], b.rows[lane][i+1][mins]
+// take reads a basket's best options off its rows.
+func (b *bounder) take(st *state, basket Basket, mins int) {
+	for i := len(st.live[basket]) - 1; i >= 0; i-- {
+		old, now := b.rows[basket][i], b.rows[basket][i+1][mins]
 		if now == old[mins] {
 			continue
 		}
-		for _, o := range st.live[lane][i].options {
+		for _, o := range st.live[basket][i].options {
 			w := b.m.length[o]
 			if w <= mins && old[mins-w]+b.value[o] == now {
 				b.chosen = append(b.chosen, o)
@@ -243,20 +243,20 @@ func (b *bounder) take(st *state, lane Lane, mins int) {
 func (b *bounder) forced(st *state, q prices, with func(option int, bound float64),
 	without func(group int, bound float64)) {
 	sum := b.settle(st, q)
-	for lane := range lanes {
-		b.fill(st, q, lane)
+	for basket := range baskets {
+		b.fill(st, q, basket)
 	}
-	for lane := range lanes {
-		if len(st.live[lane]) == 0 {
+	for basket := range baskets {
+		if len(st.live[basket]) == 0 {
 			continue
 		}
-		rest := b.others(st, lane)
+		rest := b.others(st, basket)
 		size := len(rest)
 		next, here := b.behind[:size], b.back[:size]
 		copy(next, rest)
-		for i := len(st.live[lane]) - 1; i >= 0; i-- {
-			c := st.live[lane][i]
-			ahead := b.rows[lane][i][:size]
+		for i := len(st.live[basket]) - 1; i >= 0; i-- {
+			c := st.live[basket][i]
+			ahead := b.rows[basket][i][:size]
 			best := math.Inf(-1)
 			for m, v := range ahead {
 				best = max(best, v+next[m])
@@ -278,10 +278,10 @@ func (b *bounder) forced(st *state, q prices, with func(option int, bound float6
 	}
 }
 
-// others is, for every sum of minutes of a lane, the best the other lanes add.
-func (b *bounder) others(st *state, lane Lane) []float64 {
-	size := b.size(lane) - st.taken[lane]
-	if lane == Whole {
+// others is, for every sum of minutes of a basket, the best the other baskets add.
+func (b *bounder) others(st *state, basket Basket) []float64 {
+	size := b.size(basket) - st.taken[basket]
+	if basket == Whole {
 		size = b.m.capacity - st.taken[Whole] + 1
 	}
 	rest := b.rest[:size]
@@ -290,16 +290,16 @@ func (b *bounder) others(st *state, lane Lane) []float64 {
 	}
 	for s := range b.parts(st) {
 		left := b.m.capacity - st.taken[Whole] - s
-		if lane == Whole {
+		if basket == Whole {
 			ends := b.ends(st, s)
 			for m := 0; m <= left; m++ {
 				rest[m] = max(rest[m], ends)
 			}
 			continue
 		}
-		other := EndA + EndB - lane
+		other := First + Second - basket
 		if s > 0 {
-			rest[s-st.taken[lane]] = b.top(Whole, st, left) + b.top(other, st, s-st.taken[other])
+			rest[s-st.taken[basket]] = b.top(Whole, st, left) + b.top(other, st, s-st.taken[other])
 		} else {
 			rest[0] = max(rest[0], b.top(Whole, st, left))
 		}

@@ -35,14 +35,14 @@ func (in instance) problem(rng *rand.Rand) *Problem {
 		taught := rng.Perm(in.reads)[:1+rng.IntN(min(4, in.reads))]
 		pace := 0.2 + 0.5*rng.Float64() // reps a minute, each
 		only := rng.IntN(4)             // 0 and 1: for every second player
-		for _, lane := range []Lane{Whole, EndA, EndB} {
-			if lane != Whole && !in.ends {
+		for _, basket := range []Basket{Whole, First, Second} {
+			if basket != Whole && !in.ends {
 				continue
 			}
 			for _, minutes := range in.lengths {
-				o := Option{Stage: s, Lane: lane, Minutes: minutes, Hard: hard, After: after, Rank: s}
+				o := Option{Stage: s, Basket: basket, Minutes: minutes, Hard: hard, After: after, Rank: s}
 				for player := range in.players {
-					if lane != Whole && (player%2 == 0) != (lane == EndA) || in.ends && only < 2 && player%2 != only {
+					if basket != Whole && (player%2 == 0) != (basket == First) || in.ends && only < 2 && player%2 != only {
 						continue
 					}
 					for _, r := range taught {
@@ -97,7 +97,7 @@ func (in instance) rules(rng *rand.Rand, p *Problem) {
 func illegal(p *Problem, stretches [][]Step) string {
 	total := p.Break * float64(len(stretches)-1)
 	clock, fixed, placed, run := 0.0, 0, 0, 0
-	done := map[[2]int]bool{} // stage and lane
+	done := map[[2]int]bool{} // stage and basket
 	rank := map[int]int{}     // the highest of a chain so far
 	played, closes := false, false
 	var wrong string
@@ -106,17 +106,17 @@ func illegal(p *Problem, stretches [][]Step) string {
 			wrong = what
 		}
 	}
-	ask := func(after []int, lane Lane) {
+	ask := func(after []int, basket Basket) {
 		met := len(after) == 0
 		for _, a := range after {
-			met = met || done[[2]int{a, int(Whole)}] || lane != Whole && done[[2]int{a, int(lane)}]
+			met = met || done[[2]int{a, int(Whole)}] || basket != Whole && done[[2]int{a, int(basket)}]
 		}
 		check(met, "run before what it asks for")
 	}
 	option := func(i int, at float64) {
 		o := &p.Options[i]
-		ask(o.After, o.Lane)
-		done[[2]int{o.Stage, int(o.Lane)}] = true
+		ask(o.After, o.Basket)
+		done[[2]int{o.Stage, int(o.Basket)}] = true
 		check(o.Chain == 0 || o.Rank >= rank[o.Chain], "a higher rung before a lower one")
 		check(!o.Teach || p.TeachUntil == 0 || at < p.TeachUntil-1e-9, "new teaching too late")
 		check(!o.Teach || !played, "new teaching after the scrimmage")
@@ -168,10 +168,10 @@ func illegal(p *Problem, stretches [][]Step) string {
 			default:
 				placed++
 				var mins, hards [2]int
-				for side, lane := range [][]int{st.A, st.B} {
-					for _, i := range lane {
+				for side, basket := range [][]int{st.A, st.B} {
+					for _, i := range basket {
 						o := p.Options[i]
-						check(int(o.Lane) == side+1, "an option at the wrong end")
+						check(int(o.Basket) == side+1, "an option at the wrong end")
 						option(i, clock+float64(mins[side]))
 						mins[side] += o.Minutes
 						hards[side] += b2i(o.Hard)
@@ -259,8 +259,8 @@ func possible(p *Problem, chosen []int) bool {
 	var steps []Step
 	var ends [3][]int
 	for _, i := range chosen {
-		if lane := p.Options[i].Lane; lane != Whole {
-			ends[lane] = append(ends[lane], i)
+		if basket := p.Options[i].Basket; basket != Whole {
+			ends[basket] = append(ends[basket], i)
 		} else {
 			steps = append(steps, Step{Item: Item{-1, i}})
 		}
@@ -368,7 +368,7 @@ func TestProvenAgainstEveryPlan(t *testing.T) {
 			}
 		}
 		for _, o := range s.Chosen {
-			if p.Options[o].Lane != Whole && len(p.Options[o].Gives) == 0 {
+			if p.Options[o].Basket != Whole && len(p.Options[o].Gives) == 0 {
 				fills++
 			}
 		}

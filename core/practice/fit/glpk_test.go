@@ -33,14 +33,14 @@ func milp(p *Problem, stretches int) string {
 	gives := make([][]string, len(p.Demands))
 	var whole []int
 	for o, opt := range p.Options {
-		if opt.Lane != Whole && !part {
+		if opt.Basket != Whole && !part {
 			continue
 		}
 		ints = append(ints, x(o))
 		for _, g := range opt.Gives {
 			gives[g.Demand] = append(gives[g.Demand], fmt.Sprintf("- %.10g %s", g.Reps, x(o)))
 		}
-		if opt.Lane == Whole {
+		if opt.Basket == Whole {
 			whole = append(whole, o)
 			sum := ""
 			for k := range stretches {
@@ -79,10 +79,10 @@ func milp(p *Problem, stretches int) string {
 		}
 	}
 	// ends are the terms of an end's options: minutes, or how many are hard.
-	ends := func(lane Lane, hard bool, sign string) string {
+	ends := func(basket Basket, hard bool, sign string) string {
 		out := ""
 		for o, opt := range p.Options {
-			if opt.Lane == lane && (!hard || opt.Hard) {
+			if opt.Basket == basket && (!hard || opt.Hard) {
 				n := opt.Minutes
 				if hard {
 					n = 1
@@ -100,8 +100,8 @@ func milp(p *Problem, stretches int) string {
 		}
 		row("%s - part = 0", sum)
 		ints = append(ints, "part")
-		row("%s - s = 0", ends(EndA, false, "+"))
-		row("%s - s = 0", ends(EndB, false, "+"))
+		row("%s - s = 0", ends(First, false, "+"))
+		row("%s - s = 0", ends(Second, false, "+"))
 		row("s - %d part <= 0", p.PartMax)
 		row("s - %d part >= 0", p.PartMin)
 	}
@@ -120,7 +120,7 @@ func milp(p *Problem, stretches int) string {
 	for s := range stages {
 		sum := ""
 		for o, opt := range p.Options {
-			if opt.Stage == s && (opt.Lane == Whole || part) {
+			if opt.Stage == s && (opt.Basket == Whole || part) {
 				sum += " + " + x(o)
 			}
 		}
@@ -151,7 +151,7 @@ func milp(p *Problem, stretches int) string {
 	for _, r := range p.Rows {
 		sum := ""
 		for o := range p.Options {
-			if p.Options[o].Lane == Whole || part {
+			if p.Options[o].Basket == Whole || part {
 				sum += fmt.Sprintf(" %+.10g %s", r.Of[o], x(o))
 			}
 		}
@@ -184,13 +184,13 @@ func milp(p *Problem, stretches int) string {
 			load += fmt.Sprintf(" + l%d", k)
 			row("l%d - s - %d p%d >= %d", k, p.PartMax, k, -p.PartMax)
 			hard += fmt.Sprintf(" + h%d", k)
-			for _, lane := range []Lane{EndA, EndB} {
-				row("h%d %s - 9 p%d >= -9", k, ends(lane, true, "-"), k)
+			for _, basket := range []Basket{First, Second} {
+				row("h%d %s - 9 p%d >= -9", k, ends(basket, true, "-"), k)
 				for o, opt := range p.Options {
-					if opt.Lane == lane && len(opt.After) > 0 {
+					if opt.Basket == basket && len(opt.After) > 0 {
 						here := ""
 						for q, other := range p.Options {
-							if other.Lane == lane && other.Stage == opt.After[0] {
+							if other.Basket == basket && other.Stage == opt.After[0] {
 								here += " - " + x(q)
 							}
 						}
@@ -299,7 +299,7 @@ func TestOptimumEqualsGLPK(t *testing.T) {
 		}
 		audit(t, p, got)
 		for _, o := range got.Chosen {
-			if p.Options[o].Lane != Whole {
+			if p.Options[o].Basket != Whole {
 				parts++
 				break
 			}

@@ -4,10 +4,10 @@ import (
 	"slices"
 )
 
-// group holds the options of one stage in one lane: at most one is chosen.
+// group holds the options of one stage in one basket: at most one is chosen.
 type group struct {
 	stage   int
-	lane    Lane
+	basket  Basket
 	options []int
 	after   []int // groups that could satisfy what its options ask for
 	gated   bool  // asks for something that the fixed blocks have not run
@@ -39,26 +39,26 @@ func (p *Problem) model() *model {
 		}
 	}
 	type key struct {
-		stage int
-		lane  Lane
+		stage  int
+		basket Basket
 	}
 	at := map[key]int{}
 	for i, o := range p.Options {
 		m.groupOf[i] = -1
-		if float64(o.Minutes) > p.Stretch+tiny || o.Lane != Whole && p.PartMax == 0 {
+		if float64(o.Minutes) > p.Stretch+tiny || o.Basket != Whole && p.PartMax == 0 {
 			continue
 		}
 		// What gives nothing on the whole floor can still be asked for, fill a condition, or
-		// end the practice; at an end it can fill the time beside the other end.
-		if len(m.gives[i]) == 0 && o.Lane == Whole && !wanted[o.Stage] && !p.helpsRow(i) && !(p.MustClose && o.Close) {
+		// end the practice; at one basket it can fill the time beside the other.
+		if len(m.gives[i]) == 0 && o.Basket == Whole && !wanted[o.Stage] && !p.helpsRow(i) && !(p.MustClose && o.Close) {
 			continue
 		}
-		k := key{o.Stage, o.Lane}
+		k := key{o.Stage, o.Basket}
 		g, known := at[k]
 		if !known {
 			g = len(m.groups)
 			at[k] = g
-			m.groups = append(m.groups, group{stage: o.Stage, lane: o.Lane})
+			m.groups = append(m.groups, group{stage: o.Stage, basket: o.Basket})
 		}
 		m.groups[g].options = append(m.groups[g].options, i)
 		m.groupOf[i] = g
@@ -73,7 +73,7 @@ func (p *Problem) model() *model {
 		gr.gated = true
 		m.gates = append(m.gates, g)
 		for h, other := range m.groups {
-			if slices.Contains(after, other.stage) && (other.lane == Whole || other.lane == gr.lane) {
+			if slices.Contains(after, other.stage) && (other.basket == Whole || other.basket == gr.basket) {
 				gr.after = append(gr.after, h)
 			}
 		}

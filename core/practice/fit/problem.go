@@ -8,16 +8,16 @@ import (
 	"fmt"
 )
 
-// Lane is where an option runs.
-type Lane int
+// Basket is where an option runs.
+type Basket int
 
-// The whole floor, or one of two ends in the part of the practice where both
+// The whole floor, or one of two baskets in the part of the practice where both
 // are used for different things.
 const (
-	Whole Lane = iota
-	EndA
-	EndB
-	lanes
+	Whole Basket = iota
+	First
+	Second
+	baskets
 )
 
 // Demand is what reps are worth to somebody: Worth[i] for At[i] of them and in a straight
@@ -62,7 +62,7 @@ type Give struct {
 type Option struct {
 	// Stage names what is run: at most one option of a stage is chosen.
 	Stage   int
-	Lane    Lane
+	Basket  Basket
 	Minutes int
 	Hard    bool // counts toward HardPerStretch
 	Gives   []Give
@@ -187,8 +187,8 @@ func (p *Problem) Value(chosen []int) float64 {
 // validate refuses a problem that makes no sense; it is the caller's mistake.
 func (p *Problem) validate() error {
 	for i, o := range p.Options {
-		if o.Minutes <= 0 || o.Lane < Whole || o.Lane >= lanes {
-			return fmt.Errorf("option %d: %d minutes in lane %d", i, o.Minutes, o.Lane)
+		if o.Minutes <= 0 || o.Basket < Whole || o.Basket >= baskets {
+			return fmt.Errorf("option %d: %d minutes in basket %d", i, o.Minutes, o.Basket)
 		}
 		for _, g := range o.Gives {
 			if g.Demand < 0 || g.Demand >= len(p.Demands) || g.Reps < 0 {

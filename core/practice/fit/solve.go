@@ -143,7 +143,7 @@ func (s *search) greedy(q prices) {
 		base := s.m.value(chosen, s.got)
 		pick, top := -1, 0.0
 		for o := range s.p.Options {
-			if s.m.groupOf[o] < 0 || s.p.Options[o].Lane != Whole || s.p.clash(chosen, o) {
+			if s.m.groupOf[o] < 0 || s.p.Options[o].Basket != Whole || s.p.clash(chosen, o) {
 				continue
 			}
 			gain := s.m.value(append(chosen, o), s.got) - base
@@ -276,9 +276,9 @@ func (s *search) pick(st *state, q prices) int {
 			best, top = s.m.groupOf[o], v
 		}
 	}
-	for lane := 0; best < 0 && lane < len(st.live); lane++ {
-		if len(st.live[lane]) > 0 {
-			best = st.live[lane][0].group
+	for basket := 0; best < 0 && basket < len(st.live); basket++ {
+		if len(st.live[basket]) > 0 {
+			best = st.live[basket][0].group
 		}
 	}
 	return best
@@ -291,7 +291,7 @@ func (s *search) state(n *node) *state {
 	clear(st.in)
 	clear(st.base)
 	*st = state{open: st.open, in: st.in, base: st.base, shut: n.shut, chain: st.chain[:0], unmet: st.unmet[:0],
-		live: [lanes][]choice{st.live[Whole][:0], st.live[EndA][:0], st.live[EndB][:0]}}
+		live: [baskets][]choice{st.live[Whole][:0], st.live[First][:0], st.live[Second][:0]}}
 	for g, gr := range m.groups {
 		st.open[g] = slices.ContainsFunc(gr.options, func(o int) bool { return !n.shut.has(o) })
 	}
@@ -303,8 +303,8 @@ func (s *search) state(n *node) *state {
 		o := &m.p.Options[d.option]
 		st.in[d.group] = true
 		st.chain = append(st.chain, d.option)
-		st.taken[o.Lane] += m.length[d.option]
-		st.part = st.part || o.Lane != Whole
+		st.taken[o.Basket] += m.length[d.option]
+		st.part = st.part || o.Basket != Whole
 		for _, a := range m.gives[d.option] {
 			st.base[a.curve] += a.reps
 		}
@@ -316,10 +316,10 @@ func (s *search) state(n *node) *state {
 	}
 	part := 0
 	if st.part {
-		part = max(m.partMin, st.taken[EndA], st.taken[EndB])
+		part = max(m.partMin, st.taken[First], st.taken[Second])
 	}
 	left := m.capacity - st.taken[Whole] - part
-	if left < 0 || st.taken[EndA] > m.partMax || st.taken[EndB] > m.partMax {
+	if left < 0 || st.taken[First] > m.partMax || st.taken[Second] > m.partMax {
 		st.dead = true
 		return st
 	}
@@ -332,7 +332,7 @@ func (s *search) state(n *node) *state {
 		if slices.ContainsFunc(gr.options, n.shut.has) {
 			c.options = slices.DeleteFunc(slices.Clone(gr.options), n.shut.has)
 		}
-		st.live[gr.lane] = append(st.live[gr.lane], c)
+		st.live[gr.basket] = append(st.live[gr.basket], c)
 	}
 	return st
 }
