@@ -27,7 +27,7 @@ for p in $packages; do
 	dir=${p#evrik/}
 	case $dir in core/*) least=$core ;; *) least=$outside ;; esac
 	# shellcheck disable=SC2086 # the flag and its value are two words
-	go tool -modfile=tools/go.mod gremlins unleash $only --tags mutate --workers 2 --timeout-coefficient 60 \
+	go tool -modfile=tools/go.mod gremlins unleash $only --tags mutate --workers 2 --timeout-coefficient 10 \
 		--output-statuses l "./$dir" > bin/mutate.out 2>&1 || { cat bin/mutate.out; exit 1; }
 	grep LIVED bin/mutate.out || true
 	line=$(sed -n 's/^Killed: \([0-9]*\), Lived: \([0-9]*\), Not covered: \([0-9]*\).*/\1 \2 \3/p' bin/mutate.out)
