@@ -89,8 +89,7 @@
       {#if sheet.busy}<p role="status" class="soft">Comparing every five…</p>
       {:else if sheet.found}<Lineups found={sheet.found} players={view.players} />
       {:else}<p class="soft">
-          Every five of those who may play is compared on what this opponent is expected to ask. Say who may
-          play, then find the five.
+          Compares every five of the available players on what this opponent is expected to ask.
         </p>{/if}
     </div>
   </div>
