@@ -24,7 +24,7 @@
   const who = (id: string) => view.players.find((p) => p.id === id);
   const turns = $derived(view.turns.toSorted((a, b) => Number(b.is === 'has') - Number(a.is === 'has')));
   const fewest = $derived(r.players.filter((p) => p.reps === r.players[0]?.reps));
-  const line = 'grid min-h-9 items-center gap-3 leading-tight';
+  const line = 'grid min-h-9 items-center gap-3 leading-tight print:min-h-6';
 </script>
 
 {#if r}
@@ -93,10 +93,10 @@
         {/each}
       </ul>
     </section>
-    <section class="sheet p-4">
-      <h2 class="mb-2">Verdicts that changed</h2>
+    <section class="sheet p-4 print:break-inside-auto!">
+      <h2 class="mb-2 print:break-after-avoid">Verdicts that changed</h2>
       {#each turns as t (t.player + t.role + t.read)}
-        <p class="flex min-h-10 items-center gap-3 leading-tight">
+        <p class="flex min-h-10 items-center gap-3 leading-tight print:min-h-6 print:break-inside-avoid">
           <ReadGlyph read={t.read} size={30} />
           <span
             ><b>{who(t.player)?.name}</b>, {session.readName(t.read).toLowerCase()}: {verdictName(t.was)}, now
