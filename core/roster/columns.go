@@ -3,6 +3,7 @@ package roster
 import (
 	"slices"
 	"strings"
+	"unicode"
 
 	"evrik/core/refusal"
 )
@@ -87,12 +88,7 @@ func fullest(t *Table, taken []Use, as func(string) bool) int {
 	return best
 }
 
-func hasLetters(s string) bool {
-	return strings.ContainsFunc(s, func(r rune) bool {
-		return r >= 'A' && r <= 'Z' || r >= 'a' && r <= 'z' ||
-			r > 0x7f
-	})
-}
+func hasLetters(s string) bool { return strings.ContainsFunc(s, unicode.IsLetter) }
 
 // Listed is a player as one line of a list has it.
 type Listed struct {

@@ -227,3 +227,28 @@ func FuzzRead(f *testing.F) {
 		}
 	})
 }
+
+// A list and a name are as long as they may be, and no longer.
+func TestBounds(t *testing.T) {
+	long := strings.Repeat("é", MaxName)
+	if got := clip(long); got != long {
+		t.Errorf("a name of %d letters is clipped to %q", MaxName, got)
+	}
+	if got := clip(long + "é"); got != long+"…" {
+		t.Errorf("a longer name is clipped to %q", got)
+	}
+	full := []byte("7 Ada\n")
+	full = append(full, bytes.Repeat([]byte("\n"), MaxFile-len(full))...)
+	if _, bad := Text(full); bad != nil {
+		t.Errorf("a list of %d bytes: %v", len(full), bad)
+	}
+	if _, bad := Text(append(full, '\n')); bad == nil || bad.Reason.Code != "roster.list-too-large" {
+		t.Errorf("a larger one: %v", bad)
+	}
+	for text, jersey := range map[string]bool{"0": true, "00": true, "#12": true, "123": false, "": false, "#": false,
+		"1a": false} {
+		if isJersey(text) != jersey {
+			t.Errorf("%q is a number: %v", text, !jersey)
+		}
+	}
+}

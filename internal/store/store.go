@@ -1,5 +1,5 @@
-// Package store keeps the facts in PostgreSQL and decides nothing. SQL lives in queries/, the schema in migrations/, and
-// every query is scoped to a program (the few that cannot be say why, and a test checks it).
+// Package store keeps the facts in PostgreSQL and decides nothing. SQL lives in queries/, the schema in migrations/,
+// and every query is scoped to a program (the few that cannot be say why, and a test checks it).
 //
 // What a log comes to is not stored: the core counts it from the reps whenever it is asked. Weeks that are over are
 // remembered in memory under a key that changes when anything in them does (TeamLog), and counted again after a start.
