@@ -38,7 +38,7 @@ func (h *History) close(from time.Time) {
 	h.weeks = append(slices.Clip(h.weeks), w)
 }
 
-// newestVerdict is that of the newest practice: of live rungs where they say at least as much
+// newestVerdict is the verdict of the newest practice alone: of live rungs where they say at least as much
 // as guided ones.
 func (m *memory) newestVerdict() Verdict {
 	guided, live := &m.groups[Guided.index()], &m.groups[Live.index()]

@@ -35,7 +35,7 @@ func (o *Outlook) Done() bool { return o.Live == HasIt }
 // Held reports whether the player has the read at all.
 func (o *Outlook) Held() bool { return o.Guided == HasIt || o.Live == HasIt }
 
-// Verdict is that of the group the player works in.
+// Verdict is the verdict on the group of rungs the player works in.
 func (o *Outlook) Verdict() Verdict {
 	if o.Group == Live {
 		return o.Live

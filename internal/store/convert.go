@@ -89,7 +89,7 @@ func staffJSON(staff []practice.Duty) []byte {
 	return jsonOf(staff)
 }
 
-// staffOf reads it; what cannot be read is nobody's job.
+// staffOf reads the duties of a block from its column; what cannot be read is nobody's job.
 func staffOf(data []byte) []practice.Duty {
 	var staff []practice.Duty
 	if err := json.Unmarshal(data, &staff); err != nil {
