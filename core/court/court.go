@@ -14,7 +14,7 @@ import (
 // Units of length in feet.
 const (
 	Inch  = 1.0 / 12
-	Metre = 1 / 0.3048
+	Meter = 1 / 0.3048
 )
 
 // Parts of the basket that are the same wherever the ring is regulation size.
@@ -30,7 +30,7 @@ const (
 	CircleRadius = 6.0
 	// AttackLine is the distance of a volleyball court's attack line from its
 	// center line: 3 m (FIVB Official Volleyball Rules, from memory).
-	AttackLine = 3 * Metre
+	AttackLine = 3 * Meter
 )
 
 // Court is one half of a floor. All lengths are in feet.
@@ -79,13 +79,13 @@ type Preset struct {
 // from memory of the rule books named in Source.
 func Presets() []Preset {
 	fiba := Court{
-		HalfLength: 14 * Metre, Width: 15 * Metre,
-		ArcRadius: 6.75 * Metre, ArcGap: 0.90 * Metre,
-		LaneWidth: 4.90 * Metre, FreeThrow: (5.80 - 1.20) * Metre, Board: 1.20 * Metre,
-		RingOut: (1.575 - 1.20) * Metre,
+		HalfLength: 14 * Meter, Width: 15 * Meter,
+		ArcRadius: 6.75 * Meter, ArcGap: 0.90 * Meter,
+		LaneWidth: 4.90 * Meter, FreeThrow: (5.80 - 1.20) * Meter, Board: 1.20 * Meter,
+		RingOut: (1.575 - 1.20) * Meter,
 	}
 	threes := fiba
-	threes.HalfLength = 11 * Metre
+	threes.HalfLength = 11 * Meter
 	list := []Preset{
 		{HighSchool, "High school (US)", "NFHS Basketball Rules Book, court diagram", Court{
 			HalfLength: 42, Width: 50, ArcRadius: 19.75, ArcGap: 25 - 19.75,
@@ -141,7 +141,7 @@ func (c Court) FreeThrowY() float64 { return c.Board + c.FreeThrow - c.RingFromB
 
 // MinArcGap is the least corridor a computed straight part leaves between arc
 // and sideline: 0.90 m, borrowed from FIBA's court (assumption for custom floors).
-const MinArcGap = 0.90 * Metre
+const MinArcGap = 0.90 * Meter
 
 // ArcStraightX is the distance of the arc's straight part from the court's
 // long axis, in feet. Where the gap is not given it is computed: the arc runs

@@ -30,10 +30,10 @@ func TestPublishedFigures(t *testing.T) {
 	near(t, "high school straight part to sideline, in", (hs.Width/2-hs.ArcStraightX())*12, 63, 1e-9)
 	near(t, "high school free-throw line to ring center, ft", hs.FreeThrowY(), 13.75, 1e-9)
 	// FIBA Official Basketball Rules, Art. 2 diagram, from memory.
-	near(t, "FIBA arc meets straight part above ring, m", fiba.ArcMeetsY()/Metre, 1.415, 0.0005)
-	near(t, "FIBA arc meets straight part from baseline, m", (fiba.ArcMeetsY()+fiba.RingFromBaseline())/Metre, 2.99,
+	near(t, "FIBA arc meets straight part above ring, m", fiba.ArcMeetsY()/Meter, 1.415, 0.0005)
+	near(t, "FIBA arc meets straight part from baseline, m", (fiba.ArcMeetsY()+fiba.RingFromBaseline())/Meter, 2.99,
 		0.0005)
-	near(t, "FIBA ring center to baseline, m", fiba.RingFromBaseline()/Metre, 1.575, 1e-9)
+	near(t, "FIBA ring center to baseline, m", fiba.RingFromBaseline()/Meter, 1.575, 1e-9)
 	// NCAA rules book, court diagram, from memory.
 	near(t, "NCAA straight part to sideline, in", (ncaa.Width/2-ncaa.ArcStraightX())*12, 40.125, 1e-9)
 	// FIVB court 18 x 9 m, attack line 3 m from the center line, from memory.
@@ -117,7 +117,7 @@ func TestTape(t *testing.T) {
 			t.Errorf("FeetInches(%v) = %s, want %s", ft, got, want)
 		}
 	}
-	if got := Metric(6.75 * Metre); got != "6.75 m" {
+	if got := Metric(6.75 * Meter); got != "6.75 m" {
 		t.Errorf("Metric = %s", got)
 	}
 }

@@ -56,10 +56,10 @@ func TestOnTheLines(t *testing.T) {
 // The FIBA board stands 1.2 m inside, its ring 0.375 m before it; the free-throw line is 5.8 m from the baseline, and a
 // 3x3 floor 11 m long (FIBA rules, from memory).
 func TestMetricPresetsByHand(t *testing.T) {
-	near := func(name string, feet, metres float64) {
+	near := func(name string, feet, meters float64) {
 		t.Helper()
-		if math.Abs(feet/Metre-metres) > 1e-9 {
-			t.Errorf("%s is %.4f m, want %.4f", name, feet/Metre, metres)
+		if math.Abs(feet/Meter-meters) > 1e-9 {
+			t.Errorf("%s is %.4f m, want %.4f", name, feet/Meter, meters)
 		}
 	}
 	c, _ := PresetCourt(FIBA)
@@ -75,7 +75,7 @@ func TestMetricPresetsByHand(t *testing.T) {
 	}
 }
 
-// Lengths by a tape, to half an inch and to the centimetre.
+// Lengths are written to the half inch, or to the centimeter.
 func TestLengthsByHand(t *testing.T) {
 	for feet, want := range map[float64]string{13.75: `13' 9"`, 0: `0' 0"`, -0.5: `-0' 6"`, 1.0 / 24: `0' 0½"`,
 		6.999: `7' 0"`} {
@@ -83,8 +83,8 @@ func TestLengthsByHand(t *testing.T) {
 			t.Errorf("%v ft is written %s, want %s", feet, got, want)
 		}
 	}
-	if got := Metric(Metre / 4); got != "0.25 m" {
-		t.Errorf("a quarter of a metre is %s", got)
+	if got := Metric(Meter / 4); got != "0.25 m" {
+		t.Errorf("a quarter of a meter is %s", got)
 	}
 	c, _ := PresetCourt(HighSchool)
 	if got := c.TapeOf(Point{-20, 10}); got != (Tape{15.25, 5}) {

@@ -34,15 +34,15 @@ func FeetInches(ft float64) string {
 	return fmt.Sprintf("%s%d' %d%s\"", sign, feet, rest/2, half)
 }
 
-// Metric writes a length in feet as metres to the centimetre, such as 6.75 m.
-func Metric(ft float64) string { return fmt.Sprintf("%.2f m", ft/Metre) }
+// Metric writes a length in feet as meters to the centimeter, such as 6.75 m.
+func Metric(ft float64) string { return fmt.Sprintf("%.2f m", ft/Meter) }
 
 // Mark is one line of a tape sheet: a place as lengths a person can measure.
 type Mark struct {
 	Name string `json:"name"`
 	At   Point  `json:"at"`
 	// FromBaseline and FromSideline are written in the team's units, to the half
-	// inch or the centimetre; FromSideline is empty for a line across the floor.
+	// inch or the centimeter; FromSideline is empty for a line across the floor.
 	FromBaseline string `json:"fromBaseline"`
 	FromSideline string `json:"fromSideline"`
 	// Sideline is the one to measure from: left, right, or either in the middle.

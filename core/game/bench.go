@@ -16,7 +16,7 @@ type BenchTable struct {
 	Rows   []BenchRow `json:"rows"`
 }
 
-// Bench lists what a bench notes of the actions a team runs.
+// Bench lists, for every action a team runs, what the bench can note.
 func Bench(actions []string, rules reads.TeamRules) []BenchTable {
 	var out []BenchTable
 	for _, a := range Asks(actions, rules, nil) {

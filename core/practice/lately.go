@@ -4,7 +4,7 @@ import "time"
 
 // Times of the view of now (assumptions).
 const (
-	// Lately is how far back a coach looks.
+	// Lately is how far back the view of now looks: a week.
 	Lately = 7 * 24 * time.Hour
 	// today is how far ahead a practice still belongs to the days that are looked at.
 	today = 24 * time.Hour

@@ -9,7 +9,7 @@ import (
 	"evrik/core/reads"
 )
 
-// A question follows from floor, card, step and seed: whoever has these four has the same question.
+// The same floor, card, step and seed always give the same question.
 func ExampleNew() {
 	c, _ := court.PresetCourt(court.HighSchool)
 	fl := reads.Floor{Court: c, Pace: motion.PaceOf("12-14")}

@@ -33,8 +33,8 @@ func TestDownScreenRows(t *testing.T) {
 		base := downScreen.Example(preset.Court, NoCue)
 		up := base.To.Sub(base.From).Unit()              // along the cut
 		rimward := base.Screener.Scale(-1).Unit()        // from the screener to the rim
-		hip := base.Cutter.Sub(up.Scale(2.8))            // behind the cutter on his path
-		withMan := base.Screener.Add(rimward.Scale(3.2)) // X-screener guards his man
+		hip := base.Cutter.Sub(up.Scale(2.8))            // behind the cutter on the way
+		withOwn := base.Screener.Add(rimward.Scale(3.2)) // the screener's defender guards the screener
 		inTheWay := base.Cutter.Add(up.Scale(3)).Sub(rimward.Scale(0.5))
 		for _, tc := range []struct {
 			name     string
@@ -42,13 +42,14 @@ func TestDownScreenRows(t *testing.T) {
 			cue      Cue
 			cut, scr Read
 		}{
-			{"behind the hip", hip, withMan, Trail, Curl, Pop},
-			{"in the screener's body", base.Screener.Sub(up.Scale(1.3)), withMan, Stuck, Straight, Shape},
-			{"rim side", base.Screener.Add(rimward.Scale(2.9)), withMan.Add(up.Scale(-2)), Under, Fade, Rescreen},
-			{"past the screen", base.Cutter.Add(up.Scale(3)), withMan, Jump, BackCut, StepBall},
-			{"screener's man takes him, own man stays", base.Screener.Add(rimward.Scale(2)), inTheWay, Switch, ClearOut,
+			{"behind the hip", hip, withOwn, Trail, Curl, Pop},
+			{"in the screener's body", base.Screener.Sub(up.Scale(1.3)), withOwn, Stuck, Straight, Shape},
+			{"rim side", base.Screener.Add(rimward.Scale(2.9)), withOwn.Add(up.Scale(-2)), Under, Fade, Rescreen},
+			{"past the screen", base.Cutter.Add(up.Scale(3)), withOwn, Jump, BackCut, StepBall},
+			{"the screener's defender takes the cutter, the cutter's stays", base.Screener.Add(rimward.Scale(2)),
+				inTheWay, Switch, ClearOut,
 				Split},
-			{"screener's man steps out, own man chases", hip, inTheWay, Show, Keep, Slip},
+			{"the screener's defender steps out, the cutter's chases", hip, inTheWay, Show, Keep, Slip},
 		} {
 			s := base
 			s.XCutter, s.XScreener = tc.x, tc.xs
@@ -187,7 +188,7 @@ func TestMirrorSymmetry(t *testing.T) {
 }
 
 // scattered returns a valid-looking snapshot with every defender anywhere near
-// where the example has him.
+// where the example has them.
 func scattered(rng *rand.Rand, screen *Action, s Snapshot) Snapshot {
 	for _, p := range screen.Participants {
 		if p.ID.Defends() {

@@ -6,6 +6,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/internal/app"
 	"evrik/internal/app/accounts"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -82,7 +83,7 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 		return nil, err
 	}
 	who, err := s.accounts.SetUp(ctx, accounts.Setup{Program: b.Program, Team: b.Team, Ages: b.Ages,
-		Zone:   value(b.Zone),
+		Zone:   app.Value(b.Zone),
 		Person: accounts.Person{Name: b.Name, Email: b.Email, Password: b.Password}})
 	if err != nil {
 		return nil, err

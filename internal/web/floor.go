@@ -2,13 +2,13 @@ package web
 
 import (
 	"context"
-	"time"
 
 	"github.com/google/uuid"
 
 	"evrik/core/drill"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/app/floors"
 	"evrik/internal/sentences"
 	"evrik/internal/store"
@@ -58,18 +58,10 @@ func (s *Server) ChangeFloor(ctx context.Context, r api.ChangeFloorRequestObject
 	}
 	c := floors.Change{ID: r.Body.Id, Kind: practice.ChangeKind(r.Body.Kind), At: r.Body.At, Block: r.Body.Block,
 		After:  r.Body.AfterRep,
-		Player: r.Body.Player, State: practice.Presence(value(r.Body.State))}
+		Player: r.Body.Player, State: practice.Presence(app.Value(r.Body.State))}
 	return api.ChangeFloor204Response{}, s.floors.Change(ctx, team, p.ID, c, func(q *gen.Queries) error {
 		return notify(ctx, q, change{Practice: p.ID, All: true})
 	})
-}
-
-// earlier is a device's time, unless it lies in the future.
-func earlier(at, now time.Time) time.Time {
-	if at.After(now) {
-		return now
-	}
-	return at
 }
 
 // ListCuts lists ways to end a running practice in time.

@@ -6,6 +6,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/evidence"
+	"evrik/internal/app"
 	"evrik/internal/app/quizzes"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -59,7 +60,7 @@ func (s *Server) TellHome(ctx context.Context, r api.TellHomeRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	told := evidence.HomeSession{At: earlier(r.Body.At, s.now()), Right: r.Body.Right, Left: r.Body.Left}
+	told := evidence.HomeSession{At: app.SeenAt(r.Body.At, s.now()), Right: r.Body.Right, Left: r.Body.Left}
 	if err := told.Check(); err != nil {
 		return nil, invalidBy(err, "")
 	}

@@ -5,6 +5,7 @@ import (
 
 	"evrik/core/quiz"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/app/quizzes"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -76,7 +77,8 @@ func (s *Server) GetRound(ctx context.Context, r api.GetRoundRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	pack, err := quizzes.Round{Step: r.Params.Step, Seed: r.Params.Seed, Action: value(r.Params.Action)}.Questions(fl)
+	pack, err := quizzes.Round{Step: r.Params.Step, Seed: r.Params.Seed,
+		Action: app.Value(r.Params.Action)}.Questions(fl)
 	if err != nil {
 		return nil, err
 	}

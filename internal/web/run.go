@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"evrik/core/practice"
+	"evrik/internal/app"
 	"evrik/internal/app/floors"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -96,7 +97,7 @@ func (s *Server) SetClock(ctx context.Context, r api.SetClockRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	did := floors.ClockAction{Action: practice.Action(r.Body.Action), At: value(r.Body.At)}
+	did := floors.ClockAction{Action: practice.Action(r.Body.Action), At: app.Value(r.Body.At)}
 	if r.Body.Block != nil {
 		did.Block = r.Body.Block.String()
 	}

@@ -40,7 +40,7 @@ func TestGuessesAtOnce(t *testing.T) {
 	if checked > signInTries {
 		t.Errorf("%d passwords were checked, at most %d may be", checked, signInTries)
 	}
-	// Codes of displays are counted the same way.
+	// Wrong display codes count toward the same limit.
 	for i := range statuses {
 		wg.Go(func() {
 			statuses[i] = w.agent().status("POST", "/api/display/pair", map[string]string{"code": "222 222"})

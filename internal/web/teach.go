@@ -8,6 +8,7 @@ import (
 	"evrik/core/court"
 	"evrik/core/drill"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -231,7 +232,7 @@ func setupOf(asked *api.OrderListJSONRequestBody, onTeam []gen.Player) (drill.Se
 	known := map[uuid.UUID]bool{}
 	for _, p := range onTeam {
 		known[p.ID] = true
-		if p.Big && value(asked.MatchSizes) {
+		if p.Big && app.Value(asked.MatchSizes) {
 			in.Bigs = append(in.Bigs, p.ID.String())
 		}
 	}
@@ -241,20 +242,12 @@ func setupOf(asked *api.OrderListJSONRequestBody, onTeam []gen.Player) (drill.Se
 		}
 		in.Players = append(in.Players, id.String())
 	}
-	in.Seconds, in.Seed, in.NoHelpers, in.Done = value(asked.Seconds), uint64(value(asked.Seed)),
-		value(asked.NoHelpers), value(asked.Done)
-	for _, id := range value(asked.Harder) {
+	in.Seconds, in.Seed, in.NoHelpers, in.Done = app.Value(asked.Seconds), uint64(app.Value(asked.Seed)),
+		app.Value(asked.NoHelpers), app.Value(asked.Done)
+	for _, id := range app.Value(asked.Harder) {
 		if cue, ok := reads.ParseCue(id); ok {
 			in.Harder = append(in.Harder, cue)
 		}
 	}
 	return in, nil
-}
-
-// value is what a field of a request holds, or its zero where it was left out.
-func value[T any](field *T) (v T) {
-	if field != nil {
-		v = *field
-	}
-	return v
 }

@@ -54,9 +54,7 @@ func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Chan
 	if err := c.core().Check(); err != nil {
 		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
-	if now := s.Now(); c.At.After(now) {
-		c.At = now
-	}
+	c.At = app.SeenAt(c.At, s.Now())
 	return s.Store.Tx(ctx, func(q *gen.Queries) error {
 		// One change at a time, so that each knows what was before.
 		_, err := q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})

@@ -36,9 +36,9 @@ type ClockAction struct {
 // where there is no such practice, and with app.Conflict what the clock cannot do.
 func (s Service) SetClock(ctx context.Context, team gen.Team, id uuid.UUID, did ClockAction,
 	notify func(*gen.Queries) error) (p gen.Practice, err error) {
-	at := did.At
-	if now := s.Now(); at.IsZero() || at.After(now) {
-		at = now
+	at := app.SeenAt(did.At, s.Now())
+	if did.At.IsZero() {
+		at = s.Now()
 	}
 	err = s.Store.Tx(ctx, func(q *gen.Queries) error {
 		p, err = q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})

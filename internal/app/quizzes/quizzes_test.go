@@ -63,7 +63,7 @@ func TestLinkAndAnswers(t *testing.T) {
 	}
 	if n, err := s.Keep(t.Context(), &l, []quizzes.Given{right, wrong}); err != nil || n != 0 ||
 		len(l.Answers) != before+2 {
-		t.Errorf("%d kept anew, %d in all, %v", n, len(l.Answers), err)
+		t.Errorf("%d stored again, %d in all, %v", n, len(l.Answers), err)
 	}
 	report, err := s.Of(t.Context(), c.Team, who.ID)
 	if err != nil || len(report.Answers) != before+2 || report.LinkMade == nil || !report.LinkMade.Equal(apptest.Now) {

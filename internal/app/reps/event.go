@@ -3,7 +3,6 @@ package reps
 import (
 	"math"
 	"slices"
-	"time"
 
 	"github.com/google/uuid"
 
@@ -22,18 +21,10 @@ func nobody() error { return app.Refuse(app.Missing, "player.missing") }
 
 func invalid(code string, args ...any) error { return app.Refuse(app.Invalid, code, args...) }
 
-// seenAt is when something was seen: a device whose clock runs ahead must not log in the future.
-func (b *batch) seenAt(e Event) time.Time {
-	if e.At.After(b.now) {
-		return b.now
-	}
-	return e.At
-}
-
 // begin is an event with what every event has.
 func (b *batch) begin(e Event) store.RepEvent {
 	return store.RepEvent{Rep: evidence.Rep{ID: evidence.RepID(e.ID.String()),
-		Practice: evidence.PracticeID(b.of.String()), At: b.seenAt(e),
+		Practice: evidence.PracticeID(b.of.String()), At: app.SeenAt(e.At, b.now),
 		Observer: evidence.ObserverID(b.observer.String()), Device: e.Device}}
 }
 
@@ -49,7 +40,7 @@ func (b *batch) count(e Event, to *gen.InsertFloorCountsParams) error {
 	if _, ok := b.block(e); !ok {
 		return invalid("rep.block")
 	}
-	to.ID, to.At, to.Device = append(to.ID, e.ID), append(to.At, b.seenAt(e)), append(to.Device, e.Device)
+	to.ID, to.At, to.Device = append(to.ID, e.ID), append(to.At, app.SeenAt(e.At, b.now)), append(to.Device, e.Device)
 	to.BlockID, to.RepNo = append(to.BlockID, *e.Block), append(to.RepNo, int32(*e.RepNo))
 	to.What, to.By = append(to.What, *e.What), append(to.By, int32(*e.By))
 	return nil
@@ -60,7 +51,7 @@ func (b *batch) gameCount(e Event, to *gen.InsertGameCountsParams) error {
 	if e.What == nil || !game.KnownCounter(*e.What) || e.By == nil || *e.By == 0 {
 		return invalid("game.count")
 	}
-	to.ID, to.At, to.Device = append(to.ID, e.ID), append(to.At, b.seenAt(e)), append(to.Device, e.Device)
+	to.ID, to.At, to.Device = append(to.ID, e.ID), append(to.At, app.SeenAt(e.At, b.now)), append(to.Device, e.Device)
 	to.What, to.By = append(to.What, *e.What), append(to.By, int32(*e.By))
 	return nil
 }
@@ -143,7 +134,7 @@ func (b *batch) judge(e Event, action *reads.Action, event *store.RepEvent) erro
 	if err != nil {
 		return app.RefuseBy(app.Invalid, err, "kept.nothing")
 	}
-	event.No, event.Late = valueOf(e.RepNo), valueOf(e.Late)
+	event.No, event.Late = app.Value(e.RepNo), app.Value(e.Late)
 	event.Player, event.Role, event.Side, event.Tags = evidence.PlayerID(e.Player.String()), seen.Role, seen.Side,
 		seen.Tags
 	event.Action, event.Cue, event.SecondCue, event.Outcome = evidence.ActionID(action.ID), seen.Cue, seen.SecondCue,
@@ -155,13 +146,13 @@ func (b *batch) judge(e Event, action *reads.Action, event *store.RepEvent) erro
 // seen is what an event says in the words of the core.
 func (b *batch) seen(e Event, action *reads.Action) (evidence.Seen, error) {
 	cue, _ := reads.ParseCue(*e.Cue)
-	seen := evidence.Seen{Role: roleOf(action, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Side: valueOf(e.Side),
-		SecondCue: valueOf(e.SecondCue),
-		Outcome:   evidence.Outcome(valueOf(e.Outcome))}
+	seen := evidence.Seen{Role: roleOf(action, *e.Role), Cue: cue, Made: reads.Read(*e.Made), Side: app.Value(e.Side),
+		SecondCue: app.Value(e.SecondCue),
+		Outcome:   evidence.Outcome(app.Value(e.Outcome))}
 	if len(b.shooters) > 0 && seen.Role == reads.Screener {
 		seen.ScreenerShoots = reads.KnownIf(b.shooters[*e.Player])
 	}
-	for _, text := range valueOf(e.Tags) {
+	for _, text := range app.Value(e.Tags) {
 		tag := store.TagOf(text)
 		if owner, err := uuid.Parse(string(tag.Player)); tag.Player != "" && (err != nil || !b.players[owner]) {
 			return seen, invalid("rep.tag-owner")
@@ -169,14 +160,6 @@ func (b *batch) seen(e Event, action *reads.Action) (evidence.Seen, error) {
 		seen.Tags = append(seen.Tags, tag)
 	}
 	return seen, nil
-}
-
-// valueOf is what is pointed at, the zero value for nil.
-func valueOf[T any](p *T) (v T) {
-	if p != nil {
-		v = *p
-	}
-	return v
 }
 
 // shot fills in a shot in a drill that teaches no read: made, or not.
@@ -187,7 +170,7 @@ func shot(e Event, event *store.RepEvent) error {
 	case *e.Made != string(reads.Make) && *e.Made != "":
 		return invalid("rep.no-read")
 	}
-	event.No = valueOf(e.RepNo)
+	event.No = app.Value(e.RepNo)
 	event.Player, event.Role, event.Side = evidence.PlayerID(e.Player.String()), reads.Shooter, *e.Side
 	event.Expected, event.Made, event.Correct = reads.Make, reads.Read(*e.Made), *e.Made != ""
 	event.Outcome = evidence.Missed

@@ -38,7 +38,7 @@ type Event struct {
 	Device string    `json:"device"`
 	// Voids is the event that a void takes back.
 	Voids *uuid.UUID `json:"voids,omitempty"`
-	// Action is the one that a rep is of, by id; nil for the drill's own.
+	// Action is the id of the action; nil for the drill's own.
 	Action *string `json:"action,omitempty"`
 	// What is counted, and By how much: 1 or -1.
 	What *string `json:"what,omitempty"`
@@ -186,7 +186,7 @@ func (b *batch) read(ctx context.Context, q *gen.Queries, events []Event, count 
 
 // fetch gets what the events name.
 func (b *batch) fetch(ctx context.Context, q *gen.Queries, events []Event) error {
-	// Of the program: who has moved to another team since was on this floor.
+	// All of the program: a player who has moved to another team since may have been here.
 	players, err := q.PlayersOfProgram(ctx, b.team.ProgramID)
 	if err != nil {
 		return err
