@@ -4,11 +4,14 @@ package e2e
 import (
 	"bufio"
 	"bytes"
+	"flag"
 	"fmt"
 	"io/fs"
 	"os"
 	"os/exec"
 	"path/filepath"
+	"runtime"
+	"strconv"
 	"strings"
 	"sync"
 	"syscall"
@@ -43,6 +46,8 @@ var sources = sync.OnceValue(func() error {
 	return nil
 })
 
+// run lets one test more run than there are processors, since each waits a fifth of its time (measured); -parallel on
+// the command line is read later and so overrules it.
 func run(m *testing.M) int {
 	dir, err := os.MkdirTemp("", "evrik-e2e-")
 	if err != nil {
@@ -57,6 +62,10 @@ func run(m *testing.M) int {
 		return 1
 	}
 	defer func() { browser.Quit() }()
+	if err := flag.Set("test.parallel", strconv.Itoa(runtime.GOMAXPROCS(0)+1)); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
 	return pgtest.Main(m)
 }
 
@@ -67,6 +76,8 @@ type server struct {
 	Base string
 	env  []string
 	mode string
+	// complaints is what it has logged since it was last started; it may be read when it has ended.
+	complaints *bytes.Buffer
 }
 
 // launch starts evrik in a mode with extra environment, and waits until it
@@ -87,8 +98,8 @@ func (s *server) up(addr string) {
 	s.t.Helper()
 	s.cmd = exec.Command(binary, s.mode)
 	s.cmd.Env = append(append(os.Environ(), s.env...), "EVRIK_ADDR="+addr)
-	var complaints bytes.Buffer
-	s.cmd.Stderr = &complaints
+	s.complaints = new(bytes.Buffer)
+	s.cmd.Stderr = s.complaints
 	out, err := s.cmd.StdoutPipe()
 	if err == nil {
 		err = s.cmd.Start()
@@ -109,7 +120,7 @@ func (s *server) up(addr string) {
 			return
 		}
 	}
-	s.t.Fatalf("evrik %s did not start: %s", s.mode, complaints.String())
+	s.t.Fatalf("evrik %s did not start: %s", s.mode, s.complaints)
 }
 
 // kill ends the server without warning.
@@ -127,9 +138,13 @@ func (s *server) again() {
 	s.up(strings.TrimPrefix(s.Base, "http://"))
 }
 
+// stop ends the server, and tells what it complained of where its test has failed.
 func (s *server) stop() {
 	_ = s.cmd.Process.Signal(os.Interrupt)
 	_ = s.cmd.Wait()
+	if s.t.Failed() {
+		s.t.Logf("%s says: %s", s.Base, s.complaints)
+	}
 }
 
 // demo starts the demo on a fresh database of the tests' own cluster. The club is
@@ -144,12 +159,20 @@ func demo(t testing.TB) *server {
 	}))
 }
 
+// patient makes the app wait a minute for an answer instead of eight seconds: a machine that runs every test at once
+// may take as long. What the app does when nobody answers is tested where nobody does.
+const patient = `{
+	const real = globalThis.setTimeout.bind(globalThis);
+	globalThis.setTimeout = (then, ms, ...rest) => real(then, ms === 8000 ? 60000 : ms, ...rest);
+}`
+
 // device opens a tab on a device of its own, on which the app is stored for use without a network.
 func device(t testing.TB, s *server) *browser.Page {
 	t.Helper()
 	p, stop := browser.Start(s.Base, func(args ...any) { t.Helper(); t.Fatal(args...) })
 	t.Cleanup(stop)
 	p.Watch(func(line string) { t.Log("page:", line) })
+	p.Before(patient)
 	p.Viewport(1280, 800)
 	return p
 }

@@ -17,6 +17,9 @@ func TestEveryDrillIsDealtFairly(t *testing.T) {
 		}
 		for _, st := range d.Stages {
 			for n := 1; n <= MaxPlayers; n++ {
+				if thorough && testing.Short() && (n+i)%3 != 0 {
+					continue // the next drill has this many players
+				}
 				for _, baskets := range []int{1, 2, 4} {
 					name := fmt.Sprintf("%s %s n=%d b=%d", d.ID, st.ID, n, baskets)
 					in := Setup{Players: squad(n), Baskets: baskets, Minutes: 9, Seed: uint64(n + baskets)}

@@ -44,16 +44,23 @@ func (p *Page) middle(n Node) (x, y float64, ok bool) {
 // Middle is where a thing stands still on the page, in CSS pixels: at the same
 // place in two looks.
 func (p *Page) Middle(role, name string) (x, y float64) {
+	var at *Node
 	seen := false
 	p.wait(fmt.Sprintf("%s %q to stand still", role, name), func() bool {
-		list, err := p.find(role, name)
-		if err != nil || len(list) == 0 {
-			seen = false
+		if at == nil {
+			list, err := p.find(role, name)
+			if err != nil || len(list) == 0 {
+				return false
+			}
+			at = &list[0]
+		}
+		nx, ny, ok := p.middle(*at)
+		if !ok { // it has gone since, or was drawn anew
+			at, seen = nil, false
 			return false
 		}
-		nx, ny, ok := p.middle(list[0])
-		still := ok && seen && nx == x && ny == y
-		x, y, seen = nx, ny, ok
+		still := seen && nx == x && ny == y
+		x, y, seen = nx, ny, true
 		return still
 	})
 	return x, y

@@ -9,6 +9,7 @@ import (
 	"path/filepath"
 	"sync"
 	"sync/atomic"
+	"syscall"
 	"testing"
 
 	"github.com/jackc/pgx/v5"
@@ -23,10 +24,27 @@ var (
 	serial     atomic.Int64
 )
 
+// memory is where Linux keeps files in memory, and memoryNeeded what the tests of a few packages may fill of it, in
+// bytes (assumption; a copy of the demo takes 13 MB).
+const (
+	memory       = "/dev/shm"
+	memoryNeeded = 4 << 30
+)
+
+// place is where a throw-away cluster lives: in memory where there is room, since a database is copied for nearly every
+// test, which takes a slow disk ten times as long; else where temporary files are.
+func place() string {
+	var fs syscall.Statfs_t
+	if syscall.Statfs(memory, &fs) == nil && fs.Bavail*uint64(fs.Bsize) >= memoryNeeded {
+		return memory
+	}
+	return ""
+}
+
 // Main runs a package's tests with a cluster and returns the exit code.
 func Main(m *testing.M) int {
 	ctx := context.Background()
-	dir, err := os.MkdirTemp("", "evrik-test-")
+	dir, err := os.MkdirTemp(place(), "evrik-test-")
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		return 1
@@ -68,14 +86,36 @@ func Home(t testing.TB) string {
 	return home
 }
 
-// URL makes an empty database and returns its address.
+// URL makes an empty database, which goes with the test, and returns its address.
 func URL(t testing.TB) string {
 	t.Helper()
+	return databaseLike(t, "")
+}
+
+// databaseLike makes a database as told and returns its address; it goes with the test.
+func databaseLike(t testing.TB, told string) string {
+	t.Helper()
 	name := fmt.Sprintf("t%d", serial.Add(1))
-	if err := cluster.Ensure(t.Context(), name); err != nil {
+	if err := order(t.Context(), "CREATE DATABASE "+name+told); err != nil {
 		t.Fatal(err)
 	}
+	t.Cleanup(func() {
+		if err := order(context.Background(), "DROP DATABASE IF EXISTS "+name+" WITH (FORCE)"); err != nil {
+			t.Error(err)
+		}
+	})
 	return cluster.URL(name)
+}
+
+// order has the cluster do what concerns whole databases.
+func order(ctx context.Context, sql string) error {
+	conn, err := pgx.Connect(ctx, cluster.URL("postgres"))
+	if err != nil {
+		return err
+	}
+	defer conn.Close(ctx)
+	_, err = conn.Exec(ctx, sql)
+	return err
 }
 
 // Safe starts a cluster of its own that waits for the disk, as the product's does, and
@@ -157,16 +197,7 @@ func Copy(t testing.TB, name string, fill func(*store.Store) error) string {
 		}
 		made.names[name] = true
 	}
-	conn, err := pgx.Connect(ctx, cluster.URL("postgres"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer conn.Close(ctx)
-	to := fmt.Sprintf("t%d", serial.Add(1))
-	if _, err := conn.Exec(ctx, "CREATE DATABASE "+to+" TEMPLATE "+pgx.Identifier{name}.Sanitize()); err != nil {
-		t.Fatal(err)
-	}
-	return cluster.URL(to)
+	return databaseLike(t, " TEMPLATE "+pgx.Identifier{name}.Sanitize())
 }
 
 // made are the databases that copies are made of.

@@ -4,11 +4,17 @@ import (
 	"errors"
 	"net/http"
 	"strings"
+	"sync"
 
 	"github.com/getkin/kin-openapi/openapi3filter"
 	"github.com/getkin/kin-openapi/routers"
 	"github.com/labstack/echo/v5"
+
+	"evrik/internal/web/api"
 )
+
+// contract is what requests must fit. It is read once, which takes a seventh of a second.
+var contract = sync.OnceValues(api.GetSpec)
 
 // fitsContract refuses a request whose JSON body lacks a field of the contract
 // or holds one of another kind, before a handler can take a missing number for

@@ -174,6 +174,21 @@ func routeOf(c *echo.Context) string {
 	}
 }
 
+// slowAnswer is a time that a coach on the floor feels as waiting (assumption).
+const slowAnswer = 2 * time.Second
+
+// importance is at which level a request is logged: an answer that was slow is warned of, but a stream, which goes past
+// the buffers of proxies, is meant to last.
+func importance(route string, answer http.Header, took time.Duration) slog.Level {
+	switch {
+	case took > slowAnswer && answer.Get(unbuffered) == "":
+		return slog.LevelWarn
+	case route == "page" || route == "/healthz":
+		return slog.LevelDebug
+	}
+	return slog.LevelInfo
+}
+
 // observe logs and measures every request.
 func (s *Server) observe(next echo.HandlerFunc) echo.HandlerFunc {
 	return func(c *echo.Context) error {
@@ -187,10 +202,7 @@ func (s *Server) observe(next echo.HandlerFunc) echo.HandlerFunc {
 		_, status := echo.ResolveResponseStatus(c.Response(), nil)
 		took := time.Since(began)
 		s.figures.request(c.Request().Method, routeOf(c), status, took)
-		level := slog.LevelInfo
-		if routeOf(c) == "page" || routeOf(c) == "/healthz" {
-			level = slog.LevelDebug
-		}
+		level := importance(routeOf(c), c.Response().Header(), took)
 		s.log.Log(c.Request().Context(), level, "request", "method", c.Request().Method, "route", routeOf(c), "status",
 			status, "ms", took.Milliseconds())
 		return nil

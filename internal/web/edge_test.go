@@ -15,6 +15,7 @@ import (
 	"strings"
 	"sync"
 	"testing"
+	"time"
 
 	"evrik/core/reads"
 	"evrik/internal/web/api"
@@ -147,6 +148,28 @@ func TestMetrics(t *testing.T) {
 		t.Errorf("%v, %v", res, err)
 	}
 	res.Body.Close()
+}
+
+// A slow answer is warned of; a stream may last, and files are only told of to those who look closely.
+func TestSlowAnswersAreWarnedOf(t *testing.T) {
+	stream := http.Header{}
+	stream.Set(unbuffered, "no")
+	for _, c := range []struct {
+		route  string
+		answer http.Header
+		took   time.Duration
+		want   slog.Level
+	}{
+		{"/api/session", http.Header{}, slowAnswer, slog.LevelInfo},
+		{"/api/session", http.Header{}, slowAnswer + 1, slog.LevelWarn},
+		{"page", http.Header{}, slowAnswer + 1, slog.LevelWarn},
+		{"page", http.Header{}, 0, slog.LevelDebug},
+		{"/api/teams/:teamId/offenses/compare", stream, time.Minute, slog.LevelInfo},
+	} {
+		if got := importance(c.route, c.answer, c.took); got != c.want {
+			t.Errorf("%s after %v: %v, want %v", c.route, c.took, got, c.want)
+		}
+	}
 }
 
 // Only a named proxy is believed when it says where a request comes from.

@@ -12,6 +12,7 @@ import (
 	"net/http/httptest"
 	"os"
 	"strings"
+	"sync"
 	"testing"
 	"testing/fstest"
 	"time"
@@ -55,6 +56,16 @@ type world struct {
 	now    time.Time
 }
 
+// contractRoutes finds the operation of a request in a copy of the contract that is valid for any address.
+var contractRoutes = sync.OnceValues(func() (routers.Router, error) {
+	spec, err := api.GetSpec()
+	if err != nil {
+		return nil, err
+	}
+	spec.Servers = nil
+	return legacy.NewRouter(spec)
+})
+
 func newWorld(t testing.TB) *world {
 	t.Helper()
 	return worldOn(t, pgtest.Store(t))
@@ -64,12 +75,8 @@ func worldOn(t testing.TB, db *store.Store) *world {
 	t.Helper()
 	w := &world{t: t, db: db, now: evening}
 	w.server = w.process()
-	spec, err := api.GetSpec()
-	if err != nil {
-		t.Fatal(err)
-	}
-	spec.Servers = nil
-	if w.router, err = legacy.NewRouter(spec); err != nil {
+	var err error
+	if w.router, err = contractRoutes(); err != nil {
 		t.Fatal(err)
 	}
 	return w

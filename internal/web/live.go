@@ -35,6 +35,9 @@ type change struct {
 	Account uuid.UUID `json:"s,omitzero"`
 }
 
+// unbuffered names the header that lets an answer go past the buffers of proxies, as it is written.
+const unbuffered = "X-Accel-Buffering"
+
 // toldAtOnce is how many ids one notification holds: PostgreSQL takes 8000 bytes.
 const toldAtOnce = 180
 
@@ -259,7 +262,7 @@ func (f floorStream) stream(w http.ResponseWriter, kind string, every time.Durat
 	}
 	defer leave()
 	w.Header().Set("Content-Type", kind)
-	w.Header().Set("X-Accel-Buffering", "no")
+	w.Header().Set(unbuffered, "no")
 	w.WriteHeader(http.StatusOK)
 	beats := time.NewTicker(every)
 	defer beats.Stop()

@@ -194,7 +194,7 @@ type comparing struct {
 // VisitCompareOffensesResponse plays until it is known or the browser has left.
 func (c comparing) VisitCompareOffensesResponse(w http.ResponseWriter) error {
 	w.Header().Set("Content-Type", "text/event-stream")
-	w.Header().Set("X-Accel-Buffering", "no")
+	w.Header().Set(unbuffered, "no")
 	w.WriteHeader(http.StatusOK)
 	out := http.NewResponseController(w)
 	write := func(p api.OffenseProgress) error {

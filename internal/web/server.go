@@ -122,7 +122,7 @@ const (
 
 // New returns the handler for everything Evrik serves.
 func New(db *store.Store, o Options) (http.Handler, error) {
-	spec, err := api.GetSpec()
+	spec, err := contract()
 	if err != nil {
 		return nil, fmt.Errorf("the contract cannot be read: %w", err)
 	}
