@@ -3,7 +3,10 @@
 // gives domain values. It knows no HTTP and no SQL.
 package app
 
-import "evrik/core/refusal"
+import (
+	"evrik/core/refusal"
+	"evrik/internal/store"
+)
 
 // Kind is why something was refused.
 type Kind int
@@ -37,4 +40,20 @@ func Refuse(kind Kind, code string, args ...any) error {
 // empty.
 func RefuseBy(kind Kind, err error, kept string) error {
 	return Refusal{kind, refusal.Keeping(err, kept)}
+}
+
+// OrMissing refuses with this code where the store found no such row.
+func OrMissing(err error, code string) error {
+	if store.NotFound(err) {
+		return Refuse(Missing, code)
+	}
+	return err
+}
+
+// Changed refuses with this code where a change, which met n rows, found nothing to change.
+func Changed(n int64, err error, code string) error {
+	if err == nil && n == 0 {
+		return Refuse(Missing, code)
+	}
+	return err
 }

@@ -2,69 +2,44 @@ package web
 
 import (
 	"context"
-	"crypto/rand"
-	"crypto/sha256"
 	"encoding/json"
 	"fmt"
-	"math/big"
 	"net/http"
-	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
 	"evrik/internal/app/floors"
-	"evrik/internal/app/planning"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
-// Pairing of displays (assumptions).
-const (
-	// codeLetters leave out what looks alike from afar. Six of 28 make 480 million
-	// codes, of which one place may try eight in ten minutes.
-	codeLetters = "23456789ABCDEFGHJKMNPRTVWXYZ"
-	codeLength  = 6
-	codeLife    = 10 * time.Minute
-	// displayLife is a day in the gym.
-	displayLife = 12 * time.Hour
-	// maxDisplays of one practice.
-	maxDisplays = 8
-)
+// sessionDisplay is where a session keeps which display it is paired as.
+const sessionDisplay = "display"
 
-const (
-	sessionDisplay = "display"
-	notPaired      = "display.not-paired"
-)
+var notPaired = refused(http.StatusUnauthorized, "display.not-paired")
 
 type displayKey struct{}
 
 // displayOf is the paired display that sent the request.
 func displayOf(ctx context.Context) gen.Display {
-	sc, _ := ctx.Value(displayKey{}).(gen.Display)
-	return sc
+	d, _ := ctx.Value(displayKey{}).(gen.Display)
+	return d
 }
 
-// pairedDisplay returns the display a session is paired as, or nil.
-func (s *Server) pairedDisplay(ctx context.Context) (*gen.Display, error) {
+// pairedDisplay returns the display a session is paired as, or refuses.
+func (s *Server) pairedDisplay(ctx context.Context) (gen.Display, error) {
 	id, err := uuid.Parse(s.sessions.GetString(ctx, sessionDisplay))
 	if err != nil {
-		return nil, nil
+		return gen.Display{}, notPaired
 	}
-	sc, err := s.db.PairedDisplay(ctx, gen.PairedDisplayParams{ID: id, Now: s.now()})
+	d, err := s.displays.ByID(ctx, id)
 	if store.NotFound(err) {
-		return nil, nil
+		err = notPaired
 	}
-	return &sc, err
-}
-
-// codeHash is what is stored of a code, however it was typed.
-func codeHash(code string) []byte {
-	code = strings.ToUpper(strings.NewReplacer(" ", "", "-", "").Replace(code))
-	sum := sha256.Sum256([]byte("display\x00" + code))
-	return sum[:]
+	return d, err
 }
 
 // AddDisplay makes a code that pairs one display with a practice.
@@ -73,35 +48,8 @@ func (s *Server) AddDisplay(ctx context.Context, r api.AddDisplayRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	now := s.now()
-	if err := s.db.ForgetDisplays(ctx, now); err != nil {
-		return nil, err
-	}
-	paired, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID,
-		PracticeID: p.ID, Now: now})
-	if err != nil {
-		return nil, err
-	}
-	if len(paired) >= maxDisplays {
-		return nil, conflict("display.too-many", maxDisplays)
-	}
-	var code strings.Builder
-	for range codeLength {
-		n, err := rand.Int(rand.Reader, big.NewInt(int64(len(codeLetters))))
-		if err != nil {
-			return nil, err
-		}
-		code.WriteByte(codeLetters[n.Int64()])
-	}
-	sc := gen.InsertDisplayParams{ID: uuid.New(), ProgramID: team.ProgramID, TeamID: team.ID, PracticeID: p.ID,
-		CodeHash:  codeHash(code.String()),
-		CodeUntil: now.Add(codeLife), Until: now.Add(displayLife)}
-	if err := s.db.InsertDisplay(ctx, sc); err != nil {
-		return nil, err
-	}
-	text := code.String()
-	return api.AddDisplay201JSONResponse{Id: sc.ID, Code: text[:codeLength/2] + " " + text[codeLength/2:],
-		Until: sc.CodeUntil}, nil
+	code, err := s.displays.New(ctx, team, p.ID)
+	return api.AddDisplay201JSONResponse{Id: code.ID, Code: code.Text, Until: code.Until}, err
 }
 
 // ListDisplays lists the displays that show a practice.
@@ -111,8 +59,7 @@ func (s *Server) ListDisplays(ctx context.Context, r api.ListDisplaysRequestObje
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.DisplaysOfPractice(ctx, gen.DisplaysOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID,
-		Now: s.now()})
+	rows, err := s.displays.List(ctx, team, p.ID)
 	out := api.ListDisplays200JSONResponse{}
 	for _, r := range rows {
 		out = append(out, api.PairedDisplay{Id: r.ID, PairedAt: *r.PairedAt, Until: r.Until})
@@ -126,14 +73,7 @@ func (s *Server) EndDisplay(ctx context.Context, r api.EndDisplayRequestObject) 
 	if err != nil {
 		return nil, err
 	}
-	return api.EndDisplay204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
-		n, err := q.EndDisplay(ctx, gen.EndDisplayParams{ProgramID: team.ProgramID, PracticeID: p.ID, ID: r.DisplayId})
-		if err == nil && n == 0 {
-			err = missing("display.missing")
-		}
-		if err != nil {
-			return err
-		}
+	return api.EndDisplay204Response{}, s.displays.End(ctx, team, p.ID, r.DisplayId, func(q *gen.Queries) error {
 		return notify(ctx, q, change{Practice: p.ID, All: true})
 	})
 }
@@ -147,10 +87,7 @@ func (s *Server) PairDisplay(ctx context.Context, r api.PairDisplayRequestObject
 	if err != nil {
 		return nil, err
 	}
-	sc, err := s.db.PairDisplay(ctx, gen.PairDisplayParams{CodeHash: codeHash(r.Body.Code), Now: s.now()})
-	if store.NotFound(err) {
-		return nil, missing("display.code-wrong")
-	}
+	d, err := s.displays.Pair(ctx, r.Body.Code)
 	if err != nil {
 		return nil, err
 	}
@@ -158,25 +95,14 @@ func (s *Server) PairDisplay(ctx context.Context, r api.PairDisplayRequestObject
 		return nil, err
 	}
 	store.BeginSession(ctx)
-	s.sessions.Put(ctx, sessionDisplay, sc.ID.String())
+	s.sessions.Put(ctx, sessionDisplay, d.ID.String())
 	return api.PairDisplay204Response{}, nil
-}
-
-// shown is the practice a display shows.
-func (s *Server) shown(ctx context.Context) (gen.Team, gen.Practice, error) {
-	sc := displayOf(ctx)
-	team, err := s.db.Team(ctx, gen.TeamParams{ProgramID: sc.ProgramID, ID: sc.TeamID})
-	if err != nil {
-		return team, gen.Practice{}, orMissing(err, planning.NoPractice)
-	}
-	p, err := s.db.Practice(ctx, gen.PracticeParams{ProgramID: sc.ProgramID, TeamID: sc.TeamID, ID: sc.PracticeID})
-	return team, p, orMissing(err, planning.NoPractice)
 }
 
 // GetDisplay is what a display shows: the clock, the blocks and who is up, and
 // of the players a jersey and a name. No answer, no verdict.
 func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) (api.GetDisplayResponseObject, error) {
-	team, p, err := s.shown(ctx)
+	team, p, err := s.displays.Shows(ctx, displayOf(ctx))
 	if err != nil {
 		return nil, err
 	}
@@ -216,30 +142,15 @@ func (s *Server) GetDisplay(ctx context.Context, _ api.GetDisplayRequestObject) 
 // GetDisplayMotion plays one rep of a block's drill on a display.
 func (s *Server) GetDisplayMotion(ctx context.Context,
 	r api.GetDisplayMotionRequestObject) (api.GetDisplayMotionResponseObject, error) {
-	team, p, err := s.shown(ctx)
+	team, p, err := s.displays.Shows(ctx, displayOf(ctx))
 	if err != nil {
 		return nil, err
 	}
-	lib, err := s.squads.Library(ctx, team.ProgramID)
+	d, fl, play, err := s.floors.Motion(ctx, team, p, r.Params.Block)
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return nil, err
-	}
-	fl, err := store.FloorOf(team)
-	if err != nil {
-		return nil, err
-	}
-	for _, b := range store.BlocksOf(rows) {
-		if d, ok := lib.ByID(b.Drill); ok && b.ID == r.Params.Block.String() {
-			play, err := d.Motion(fl.Court, fl.Pace)
-			return api.GetDisplayMotion200JSONResponse{Drill: *d,
-				Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, err
-		}
-	}
-	return nil, missing("display.no-drill")
+	return api.GetDisplayMotion200JSONResponse{Drill: *d, Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, nil
 }
 
 // FollowDisplay streams to a display that something changed.
@@ -249,8 +160,8 @@ func (s *Server) FollowDisplay(ctx context.Context, _ api.FollowDisplayRequestOb
 }
 
 func (s *Server) displayStream(ctx context.Context) floorStream {
-	sc := displayOf(ctx)
-	return floorStream{s: s, ctx: ctx, account: sc.ID, program: sc.ProgramID, team: sc.TeamID, practice: sc.PracticeID,
+	d := displayOf(ctx)
+	return floorStream{s: s, ctx: ctx, account: d.ID, program: d.ProgramID, team: d.TeamID, practice: d.PracticeID,
 		display: true}
 }
 
@@ -289,19 +200,8 @@ func (f *scoreboardFeed) VisitFeedScoreboardResponse(w http.ResponseWriter) erro
 	})
 }
 
-func (f *scoreboardFeed) reload() error {
-	// A display that was ended, or whose day is over, is told nothing more.
-	if _, err := f.s.db.PairedDisplay(f.ctx, gen.PairedDisplayParams{ID: displayOf(f.ctx).ID,
-		Now: f.s.now()}); err != nil {
-		return err
-	}
-	p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})
-	if err != nil {
-		return err
-	}
-	rows, err := f.s.db.BlocksOfPractice(f.ctx, gen.BlocksOfPracticeParams{ProgramID: f.program,
-		PracticeID: f.practice})
-	f.blocks, f.clock = store.BlocksOf(rows), store.ClockStateOf(p)
+func (f *scoreboardFeed) reload() (err error) {
+	f.clock, f.blocks, err = f.s.displays.Board(f.ctx, f.account)
 	return err
 }
 

@@ -11,6 +11,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app/displays"
 	"evrik/internal/web/api"
 )
 
@@ -273,7 +274,7 @@ func TestSecondScreen(t *testing.T) {
 	if len(list) != 1 || list[0].Id != code.Id {
 		t.Fatalf("%+v", list)
 	}
-	w.now = evening.Add(displayLife + time.Minute)
+	w.now = evening.Add(displays.Life + time.Minute)
 	wall.refused("GET", "/api/display", nil, 401, "display.not-paired")
 	w.now = evening
 	head.do("DELETE", at+"/displays/"+code.Id.String(), nil, 204, nil)
@@ -282,7 +283,7 @@ func TestSecondScreen(t *testing.T) {
 
 	// A code runs out, and codes cannot be tried without end.
 	head.do("POST", at+"/displays", nil, 201, &code)
-	w.now = evening.Add(codeLife + time.Second)
+	w.now = evening.Add(displays.CodeLife + time.Second)
 	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
 	for range signInTries {
 		res, err := late.http.Post(w.server.URL+"/api/display/pair", "application/json",

@@ -223,7 +223,7 @@ const (
 // may still look; or the display is still paired.
 func (f floorStream) mayFollow() bool {
 	if f.display {
-		_, err := f.s.db.PairedDisplay(f.ctx, gen.PairedDisplayParams{ID: f.account, Now: f.s.now()})
+		_, err := f.s.displays.ByID(f.ctx, f.account)
 		return err == nil
 	}
 	_, there, err := f.s.sessions.Store.(store.Sessions).FindCtx(f.ctx, f.s.sessions.Token(f.ctx))

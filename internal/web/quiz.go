@@ -147,7 +147,7 @@ func roundView(r *quizzes.Round) *api.RoundState {
 // GetDisplayRound returns the questions of the round that a display shows.
 func (s *Server) GetDisplayRound(ctx context.Context,
 	_ api.GetDisplayRoundRequestObject) (api.GetDisplayRoundResponseObject, error) {
-	team, p, err := s.shown(ctx)
+	team, p, err := s.displays.Shows(ctx, displayOf(ctx))
 	if err != nil {
 		return nil, err
 	}

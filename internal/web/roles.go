@@ -101,14 +101,11 @@ func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.Str
 			return nil, err
 		}
 		if known && need == display {
-			sc, err := s.pairedDisplay(c.Request().Context())
-			if err == nil && sc == nil {
-				err = refused(http.StatusUnauthorized, notPaired)
-			}
+			d, err := s.pairedDisplay(c.Request().Context())
 			if err != nil {
 				return nil, err
 			}
-			c.SetRequest(c.Request().WithContext(context.WithValue(c.Request().Context(), displayKey{}, *sc)))
+			c.SetRequest(c.Request().WithContext(context.WithValue(c.Request().Context(), displayKey{}, d)))
 			return next(c, request)
 		}
 		switch {

@@ -24,6 +24,8 @@ import (
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/internal/app/accounts"
+	"evrik/internal/app/displays"
+	"evrik/internal/app/drills"
 	"evrik/internal/app/floors"
 	"evrik/internal/app/games"
 	"evrik/internal/app/now"
@@ -33,7 +35,9 @@ import (
 	"evrik/internal/app/reps"
 	"evrik/internal/app/reviews"
 	"evrik/internal/app/rosters"
+	"evrik/internal/app/sharing"
 	"evrik/internal/app/squad"
+	"evrik/internal/app/teams"
 	"evrik/internal/mail"
 	"evrik/internal/standin"
 	"evrik/internal/store"
@@ -88,6 +92,10 @@ type Server struct {
 	rosters   rosters.Service
 	plans     *planning.Service
 	floors    floors.Service
+	teams     teams.Service
+	sharing   sharing.Service
+	displays  displays.Service
+	drills    drills.Service
 	offenses  offenses.Service
 	now       func() time.Time
 	demo      *api.SignIn
@@ -106,7 +114,6 @@ type Server struct {
 	log       *slog.Logger
 	// publicURL begins links in mail; setupCode is asked for at a first set-up over a network.
 	publicURL, setupCode string
-	erasures             string // file of who was erased
 	// imports lets few archives be read at once.
 	imports chan struct{}
 }
@@ -134,13 +141,13 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		assets: o.Assets, quizFiles: playersFiles(o.Assets), spec: spec,
 		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS,
 		hashing: newHashing(), log: o.Log,
-		publicURL: o.PublicURL, setupCode: o.SetupCode, erasures: o.Erasures,
+		publicURL: o.PublicURL, setupCode: o.SetupCode,
 		imports: make(chan struct{}, importsAtOnce)}
 	s.figures = newFigures(db, s.live, o.Version)
 	if s.now == nil {
 		s.now = time.Now
 	}
-	s.rosters = rosters.Service{Store: db}
+	s.rosters = rosters.Service{Store: db, Erasures: o.Erasures, Now: s.now}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
 	s.reviews = reviews.Service{Store: db, Squads: s.squads, Now: s.now}
@@ -150,6 +157,10 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s.today = now.Service{Plans: s.plans, Store: db, Now: s.now}
 	s.reps = reps.Service{Store: db, Library: s.squads.Library, Now: s.now}
 	s.floors = floors.Service{Store: db, Squads: s.squads, Now: s.now}
+	s.teams = teams.Service{Store: db, Now: s.now}
+	s.sharing = sharing.Service{Store: db, Send: s.send, Now: s.now}
+	s.displays = displays.Service{Store: db, Now: s.now}
+	s.drills = drills.Service{Store: db, Library: s.squads.Library}
 	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy,
 		Comparing: make(chan struct{}, offenses.MostComparisons)}
 	if s.log == nil {

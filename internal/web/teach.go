@@ -9,6 +9,8 @@ import (
 	"evrik/core/drill"
 	"evrik/core/reads"
 	"evrik/internal/app"
+	"evrik/internal/app/drills"
+	"evrik/internal/app/rosters"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -172,7 +174,7 @@ func (s *Server) GetMotion(ctx context.Context, r api.GetMotionRequestObject) (a
 	}
 	d, ok := lib.ByID(r.Params.Drill)
 	if !ok {
-		return nil, missing(noDrill)
+		return nil, missing(drills.NoDrill)
 	}
 	play, err := d.Motion(fl.Court, fl.Pace)
 	return api.GetMotion200JSONResponse{Play: play, Lines: fl.Court.Lines()}, err
@@ -203,7 +205,7 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	}
 	d, ok := lib.ByID(r.Body.Drill)
 	if !ok {
-		return nil, missing(noDrill)
+		return nil, missing(drills.NoDrill)
 	}
 	stage, ok := d.Stage(r.Body.Stage)
 	if !ok {
@@ -238,7 +240,7 @@ func setupOf(asked *api.OrderListJSONRequestBody, onTeam []gen.Player) (drill.Se
 	}
 	for _, id := range asked.Players {
 		if !known[id] {
-			return in, missing(noPlayer)
+			return in, missing(rosters.NoPlayer)
 		}
 		in.Players = append(in.Players, id.String())
 	}

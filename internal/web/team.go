@@ -1,9 +1,7 @@
 package web
 
 import (
-	"bytes"
 	"context"
-	"log/slog"
 	_ "time/tzdata" // zones are known on machines that do not have them
 
 	"github.com/google/uuid"
@@ -15,7 +13,6 @@ import (
 	"evrik/core/reads"
 	"evrik/core/roster"
 	"evrik/internal/app/teams"
-	"evrik/internal/erasures"
 	"evrik/internal/glossary"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -96,7 +93,7 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 		return nil, err
 	}
 	b := r.Body
-	if err := teams.Update(ctx, s.db, team, teams.Settings{Name: b.Name, Season: b.Season, Ages: b.Ages, Court: b.Court,
+	if err := s.teams.Update(ctx, team, teams.Settings{Name: b.Name, Season: b.Season, Ages: b.Ages, Court: b.Court,
 		Metric: b.Metric, Rules: b.TeamRules,
 		Pace: b.Pace, Zone: b.Zone, LocalRule: b.LocalRule}); err != nil {
 		return nil, err
@@ -106,10 +103,11 @@ func (s *Server) UpdateTeam(ctx context.Context, r api.UpdateTeamRequestObject) 
 }
 
 func (s *Server) players(ctx context.Context, team uuid.UUID) ([]gen.Player, error) {
-	if _, err := s.team(ctx, team); err != nil {
+	t, err := s.team(ctx, team)
+	if err != nil {
 		return nil, err
 	}
-	return s.db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: caller(ctx).ProgramID, TeamID: team})
+	return s.rosters.Players(ctx, t)
 }
 
 func playerView(p gen.Player) api.Player {
@@ -132,137 +130,64 @@ func (s *Server) ListPlayers(ctx context.Context, r api.ListPlayersRequestObject
 	return api.ListPlayers200JSONResponse(playerViews(rows)), err
 }
 
+// entryView is a player as a roster says it.
+func entryView(id uuid.UUID, e roster.Entry) api.Player {
+	return api.Player{Id: id, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big,
+		Shooter: e.Shooter}
+}
+
 // AddPlayer puts a player on the roster.
 func (s *Server) AddPlayer(ctx context.Context, r api.AddPlayerRequestObject) (api.AddPlayerResponseObject, error) {
-	rows, err := s.players(ctx, r.TeamId)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	e, err := roster.Clean(*r.Body)
-	if err != nil {
-		return nil, invalidBy(err, "")
-	}
-	if len(rows) >= roster.MaxPlayers {
-		return nil, invalid("team.too-many-players", roster.MaxPlayers)
-	}
-	p := insertPlayer(caller(ctx).ProgramID, r.TeamId, e)
-	if err := s.db.InsertPlayer(ctx, p); err != nil {
-		return nil, jerseyTaken(err, e.Jersey)
-	}
-	return api.AddPlayer201JSONResponse{Id: p.ID, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing,
-		Big: e.Big, Shooter: e.Shooter}, nil
-}
-
-func insertPlayer(program, team uuid.UUID, e roster.Entry) gen.InsertPlayerParams {
-	return gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, TeamID: team, Jersey: e.Jersey,
-		Name:    e.Name,
-		Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}
-}
-
-func jerseyTaken(err error, jersey string) error {
-	if store.Duplicate(err) {
-		return conflict("team.jersey-taken", jersey)
-	}
-	return err
+	id, e, err := s.rosters.Add(ctx, team, *r.Body)
+	return api.AddPlayer201JSONResponse(entryView(id, e)), err
 }
 
 // UpdatePlayer changes a player's entry.
 func (s *Server) UpdatePlayer(ctx context.Context, r api.UpdatePlayerRequestObject) (api.UpdatePlayerResponseObject,
 	error) {
-	e, err := roster.Clean(*r.Body)
-	if err != nil {
-		return nil, invalidBy(err, "")
-	}
-	n, err := s.db.UpdatePlayer(ctx, gen.UpdatePlayerParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
-		ID:     r.PlayerId,
-		Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
-	if err != nil {
-		return nil, jerseyTaken(err, e.Jersey)
-	}
-	if n == 0 {
-		return nil, missing(noPlayer)
-	}
-	return api.UpdatePlayer200JSONResponse{Id: r.PlayerId, Jersey: e.Jersey, Name: e.Name, Handler: e.Handler,
-		Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}, nil
+	e, err := s.rosters.Update(ctx, caller(ctx).ProgramID, r.TeamId, r.PlayerId, *r.Body)
+	return api.UpdatePlayer200JSONResponse(entryView(r.PlayerId, e)), err
 }
-
-const noPlayer = "player.missing"
 
 // MovePlayer puts a player on another team of the program; the record comes along.
 func (s *Server) MovePlayer(ctx context.Context, r api.MovePlayerRequestObject) (api.MovePlayerResponseObject, error) {
-	if _, err := s.team(ctx, r.TeamId); err != nil {
+	from, err := s.team(ctx, r.TeamId)
+	if err != nil {
 		return nil, err
 	}
 	to, err := s.team(ctx, r.Body.Team)
 	if err != nil {
 		return nil, err
 	}
-	n, err := s.db.MovePlayer(ctx, gen.MovePlayerParams{ProgramID: to.ProgramID, TeamID: r.TeamId, ID: r.PlayerId,
-		ToTeam: to.ID})
-	if store.Duplicate(err) {
-		return nil, conflict("team.jersey-taken-there", to.Name)
-	}
-	if err == nil && n == 0 {
-		err = missing(noPlayer)
-	}
-	return api.MovePlayer204Response{}, err
+	return api.MovePlayer204Response{}, s.rosters.Move(ctx, from, to, r.PlayerId)
 }
 
-// DeletePlayer erases a player, as a family may ask, with everything logged; what the
-// team did stays as counts without anybody's name. The answer lists notes of coaches that still hold
-// the name: only a person can tell whether they mean this player.
+// DeletePlayer erases a player. The answer lists notes of coaches that still hold the name.
 func (s *Server) DeletePlayer(ctx context.Context, r api.DeletePlayerRequestObject) (api.DeletePlayerResponseObject,
 	error) {
-	program := caller(ctx).ProgramID
-	player, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: program, TeamID: r.TeamId, ID: r.PlayerId})
-	if err != nil {
-		return nil, orMissing(err, noPlayer)
-	}
-	there, err := s.db.Erase(ctx, program, r.TeamId, r.PlayerId)
-	if err == nil && !there {
-		err = missing(noPlayer)
-	}
-	if err != nil {
-		return nil, err
-	}
-	s.erased(r.PlayerId)
+	notes, err := s.rosters.Erase(ctx, caller(ctx).ProgramID, r.TeamId, r.PlayerId)
 	out := api.DeletePlayer200JSONResponse{Notes: []api.NameInNote{}}
-	notes, err := s.db.NotesOfProgram(ctx, program)
 	for _, n := range notes {
-		if line, found := roster.LineNaming(n.Text, player.Name); found {
-			out.Notes = append(out.Notes, api.NameInNote{Kind: api.NameInNoteKind(n.Kind), Team: n.TeamID, Id: n.ID,
-				At: n.At, Text: line})
-		}
+		out.Notes = append(out.Notes, api.NameInNote{Kind: api.NameInNoteKind(n.Kind), Team: n.Team, Id: n.ID, At: n.At,
+			Text: n.Line})
 	}
 	return out, err
-}
-
-// erased writes down that a player was erased, outside the database: a backup that is restored later
-// must not bring the player back.
-func (s *Server) erased(player uuid.UUID) {
-	if s.erasures == "" {
-		return
-	}
-	if err := erasures.Note(s.erasures, player, s.now()); err != nil {
-		slog.Error("an erasure was not noted for later restores", "error", err)
-	}
 }
 
 // ExportRoster writes the roster as CSV.
 func (s *Server) ExportRoster(ctx context.Context, r api.ExportRosterRequestObject) (api.ExportRosterResponseObject,
 	error) {
-	rows, err := s.players(ctx, r.TeamId)
+	team, err := s.team(ctx, r.TeamId)
 	if err != nil {
 		return nil, err
 	}
-	entries := make([]roster.Entry, len(rows))
-	for i, p := range rows {
-		entries[i] = roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big,
-			Shooter: p.Shooter}
-	}
-	var b bytes.Buffer
-	if err := roster.Write(&b, entries); err != nil {
+	table, err := s.rosters.CSV(ctx, team)
+	if err != nil {
 		return nil, err
 	}
-	return api.ExportRoster200TextcsvResponse{Body: &b, ContentLength: int64(b.Len())}, nil
+	return api.ExportRoster200TextcsvResponse{Body: table, ContentLength: int64(table.Len())}, nil
 }

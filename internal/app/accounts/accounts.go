@@ -29,10 +29,13 @@ type Service struct {
 }
 
 // Roles, as a sentence says them.
-var roles = map[string]string{Head: "head coach", "assistant": "assistant", "viewer": "viewer"}
+var roles = map[string]string{Head: "head coach", Assistant: "assistant", "viewer": "viewer"}
 
-// Head is the role of a head coach.
-const Head = "head"
+// Roles of head coaches, who may do everything, and of assistants, who run practices.
+const (
+	Head      = "head"
+	Assistant = "assistant"
+)
 
 // RoleName is how a sentence says a role, empty for one that does not exist.
 func RoleName(role string) string { return roles[role] }

@@ -3,8 +3,13 @@ package floors
 import (
 	"context"
 
+	"github.com/google/uuid"
+
+	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/practice"
+	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -37,4 +42,27 @@ func (s Service) Shown(ctx context.Context, team gen.Team, p gen.Practice) (out 
 	out.Blocks = store.BlocksOf(rows)
 	out.Reps, err = s.Store.RepsOfPractice(ctx, team.ProgramID, p.ID)
 	return out, err
+}
+
+// Motion plays one rep of a block's drill. It refuses with app.Missing a block without one.
+func (s Service) Motion(ctx context.Context, team gen.Team, p gen.Practice, block uuid.UUID) (d *drill.Drill,
+	fl reads.Floor, play reads.Play, err error) {
+	lib, err := s.Squads.Library(ctx, team.ProgramID)
+	if err != nil {
+		return nil, fl, play, err
+	}
+	rows, err := s.Store.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
+	if err != nil {
+		return nil, fl, play, err
+	}
+	if fl, err = store.FloorOf(team); err != nil {
+		return nil, fl, play, err
+	}
+	for _, b := range store.BlocksOf(rows) {
+		if d, ok := lib.ByID(b.Drill); ok && b.ID == block.String() {
+			play, err := d.Motion(fl.Court, fl.Pace)
+			return d, fl, play, err
+		}
+	}
+	return nil, fl, play, app.Refuse(app.Missing, "display.no-drill")
 }

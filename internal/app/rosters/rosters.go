@@ -1,10 +1,11 @@
-// Package rosters takes over a list of players from wherever a coach has it.
+// Package rosters keeps who is on a team, and takes over lists of players from wherever a coach has them.
 package rosters
 
 import (
 	"context"
 	"fmt"
 	"slices"
+	"time"
 
 	"github.com/google/uuid"
 
@@ -18,6 +19,9 @@ import (
 // Service changes rosters.
 type Service struct {
 	Store *store.Store
+	// Erasures is the file that lists who was erased; empty for none.
+	Erasures string
+	Now      func() time.Time
 }
 
 // List is what a coach gives: pasted text, or a file (.csv or .xlsx).
@@ -60,15 +64,13 @@ func (p Preview) Count(kind roster.Kind) int {
 
 // Read says what a list would do to a team's roster, and which of its lines do not fit. Nothing is saved.
 func (s Service) Read(ctx context.Context, team gen.Team, list List) (Preview, error) {
-	players, err := s.Store.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	players, err := s.Players(ctx, team)
 	if err != nil {
 		return Preview{}, err
 	}
 	known := make([]roster.Known, len(players))
 	for i, p := range players {
-		known[i] = roster.Known{ID: p.ID.String(),
-			Entry: roster.Entry{Jersey: p.Jersey, Name: p.Name, Handler: p.Handler, Wing: p.Wing, Big: p.Big,
-				Shooter: p.Shooter}}
+		known[i] = roster.Known{ID: p.ID.String(), Entry: entryOf(p)}
 	}
 	table, bad := tableOf(list)
 	if bad != nil {
@@ -119,19 +121,15 @@ func (p Preview) skippable() bool {
 }
 
 func save(ctx context.Context, q *gen.Queries, team gen.Team, c roster.Change) error {
-	e := c.Player
 	switch c.Kind {
 	case roster.Added:
-		return q.InsertPlayer(ctx, gen.InsertPlayerParams{ID: uuid.Must(uuid.NewV7()), ProgramID: team.ProgramID,
-			TeamID: team.ID,
-			Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
+		return q.InsertPlayer(ctx, newPlayer(team, c.Player))
 	case roster.Changed:
 		id, err := uuid.Parse(c.ID)
 		if err != nil {
 			return fmt.Errorf("player %q of a roster: %w", c.ID, err)
 		}
-		_, err = q.UpdatePlayer(ctx, gen.UpdatePlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id,
-			Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter})
+		_, err = q.UpdatePlayer(ctx, changed(team.ProgramID, team.ID, id, c.Player))
 		return err
 	}
 	return nil

@@ -30,47 +30,44 @@ type Settings struct {
 
 // Update changes a team's settings. It refuses with app.Invalid what makes no sense, with app.Missing where there is no
 // such team.
-func Update(ctx context.Context, db *store.Store, team gen.Team, s Settings) (err error) {
-	row := gen.UpdateTeamParams{ProgramID: team.ProgramID, ID: team.ID, Ages: s.Ages, Metric: s.Metric,
-		FadeToCorner: s.Rules.FadeToCorner,
-		FlareFirst:   s.Rules.FlareFirst, ShootFirst: s.Rules.ShootFirst, AllActions: s.Rules.AllActions,
+func (s Service) Update(ctx context.Context, team gen.Team, to Settings) (err error) {
+	row := gen.UpdateTeamParams{ProgramID: team.ProgramID, ID: team.ID, Ages: to.Ages, Metric: to.Metric,
+		FadeToCorner: to.Rules.FadeToCorner,
+		FlareFirst:   to.Rules.FlareFirst, ShootFirst: to.Rules.ShootFirst, AllActions: to.Rules.AllActions,
 		Zone:      team.Zone,
 		LocalRule: team.LocalRule}
-	if row.Name, err = app.Text("The team's name", s.Name); err != nil {
+	if row.Name, err = app.Text("The team's name", to.Name); err != nil {
 		return err
 	}
-	if row.Season, err = app.Text("The season", s.Season); err != nil {
+	if row.Season, err = app.Text("The season", to.Season); err != nil {
 		return err
 	}
-	if err := CheckAges(s.Ages); err != nil {
+	if err := CheckAges(to.Ages); err != nil {
 		return err
 	}
-	if err := s.Court.Validate(); err != nil {
+	if err := to.Court.Validate(); err != nil {
 		return app.Refuse(app.Invalid, "team.floor", err)
 	}
-	row.Court = store.CourtJSON(s.Court)
-	if s.Pace != nil {
-		if err := s.Pace.Validate(); err != nil {
+	row.Court = store.CourtJSON(to.Court)
+	if to.Pace != nil {
+		if err := to.Pace.Validate(); err != nil {
 			return app.RefuseBy(app.Invalid, err, "kept.old-figures")
 		}
 	}
-	row.Pace = store.PaceJSON(s.Pace)
-	if s.Zone != nil {
-		if row.Zone, err = Zone(*s.Zone); err != nil {
+	row.Pace = store.PaceJSON(to.Pace)
+	if to.Zone != nil {
+		if row.Zone, err = Zone(*to.Zone); err != nil {
 			return err
 		}
 	}
-	if s.LocalRule != nil {
-		if err := s.LocalRule.Check(); err != nil {
+	if to.LocalRule != nil {
+		if err := to.LocalRule.Check(); err != nil {
 			return app.RefuseBy(app.Invalid, err, "kept.old-figures")
 		}
-		row.LocalRule = store.LocalRuleJSON(*s.LocalRule)
+		row.LocalRule = store.LocalRuleJSON(*to.LocalRule)
 	}
-	n, err := db.UpdateTeam(ctx, row)
-	if err == nil && n == 0 {
-		err = app.Refuse(app.Missing, "team.missing")
-	}
-	return err
+	n, err := s.Store.UpdateTeam(ctx, row)
+	return app.Changed(n, err, noTeam)
 }
 
 // Zone checks the name of a time zone (IANA).

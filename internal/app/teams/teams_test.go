@@ -23,6 +23,7 @@ func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
 // Settings are checked one by one, and what is not said stays.
 func TestUpdate(t *testing.T) {
 	c := apptest.Open(t)
+	s := teams.Service{Store: c.DB, Now: apptest.Clock}
 	floor, _ := court.PresetCourt(court.FIBA)
 	good := teams.Settings{Name: " U15 ", Season: "2026/27", Ages: "12-14", Court: floor, Metric: true,
 		Rules: reads.TeamRules{FlareFirst: true, ShootFirst: true}}
@@ -34,21 +35,21 @@ func TestUpdate(t *testing.T) {
 	} {
 		bad := good
 		spoil(&bad)
-		apptest.Refused(t, teams.Update(t.Context(), c.DB, c.Team, bad), code)
+		apptest.Refused(t, s.Update(t.Context(), c.Team, bad), code)
 	}
 	slow := motion.DefaultPace
 	slow.Top = -1
 	bad := good
 	bad.Pace = &slow
-	if err := teams.Update(t.Context(), c.DB, c.Team, bad); err == nil {
+	if err := s.Update(t.Context(), c.Team, bad); err == nil {
 		t.Error("a pace backward")
 	}
 	bad = good
 	bad.LocalRule = &practice.LocalRule{MaxPerWeek: -1}
-	if err := teams.Update(t.Context(), c.DB, c.Team, bad); err == nil {
+	if err := s.Update(t.Context(), c.Team, bad); err == nil {
 		t.Error("fewer practices than none")
 	}
-	apptest.Must(t, teams.Update(t.Context(), c.DB, c.Team, good))
+	apptest.Must(t, s.Update(t.Context(), c.Team, good))
 	now, err := c.DB.Team(t.Context(), gen.TeamParams{ProgramID: c.Team.ProgramID, ID: c.Team.ID})
 	apptest.Must(t, err)
 	rules := store.RulesOf(now)
@@ -57,7 +58,7 @@ func TestUpdate(t *testing.T) {
 		t.Errorf("%+v", now)
 	}
 	good.Zone, good.LocalRule = new("America/Chicago"), &practice.LocalRule{MaxPerWeek: 2}
-	apptest.Must(t, teams.Update(t.Context(), c.DB, now, good))
+	apptest.Must(t, s.Update(t.Context(), now, good))
 	now, err = c.DB.Team(t.Context(), gen.TeamParams{ProgramID: c.Team.ProgramID, ID: c.Team.ID})
 	apptest.Must(t, err)
 	if rule, err := store.LocalRuleOf(now); err != nil || now.Zone != "America/Chicago" ||
@@ -66,7 +67,7 @@ func TestUpdate(t *testing.T) {
 	}
 	gone := c.Team
 	gone.ID = uuid.New()
-	apptest.Refused(t, teams.Update(t.Context(), c.DB, gone, good), "team.missing")
+	apptest.Refused(t, s.Update(t.Context(), gone, good), "team.missing")
 }
 
 // Seasons turn in July.
