@@ -10,6 +10,7 @@ import (
 	"evrik/core/game"
 	"evrik/core/offense"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/app/offenses"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -247,10 +248,7 @@ func (s *Server) SetPrinciples(ctx context.Context, r api.SetPrinciplesRequestOb
 	}
 	n, err := s.db.SetPrinciples(ctx, gen.SetPrinciplesParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId,
 		Principles: store.PrinciplesJSON(*r.Body)})
-	if err == nil && n == 0 {
-		err = missing("team.missing")
-	}
-	if err != nil {
+	if err := app.Changed(n, err, "team.missing"); err != nil {
 		return nil, err
 	}
 	view, err := s.principles(ctx, r.TeamId)

@@ -3,6 +3,7 @@ package web
 import (
 	"context"
 
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -69,7 +70,7 @@ func (s *Server) resetOwner(ctx context.Context, key string) (who gen.Staff, err
 		who, err = s.accounts.ResetOwner(ctx, key)
 		return err
 	})
-	return who, orMissing(err, deadReset)
+	return who, app.OrMissing(err, deadReset)
 }
 
 // GetReset tells whether a link works.

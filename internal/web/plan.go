@@ -108,10 +108,7 @@ func (s *Server) DeleteTemplate(ctx context.Context,
 		return nil, err
 	}
 	n, err := s.db.DeleteTemplate(ctx, gen.DeleteTemplateParams{ProgramID: caller(ctx).ProgramID, ID: r.TemplateId})
-	if err == nil && n == 0 {
-		err = missing("template.missing")
-	}
-	return api.DeleteTemplate204Response{}, err
+	return api.DeleteTemplate204Response{}, app.Changed(n, err, "template.missing")
 }
 
 // CarryOver lists what the practice before this one left undone.

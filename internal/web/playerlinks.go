@@ -3,6 +3,7 @@ package web
 import (
 	"context"
 
+	"evrik/internal/app"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -34,10 +35,7 @@ func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestOb
 	now := s.now()
 	n, err := s.db.EndPlayerLink(ctx, gen.EndPlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId,
 		EndedAt: &now})
-	if err == nil && n == 0 {
-		err = missing("link.missing")
-	}
-	return api.EndPlayerLink204Response{}, err
+	return api.EndPlayerLink204Response{}, app.Changed(n, err, "link.missing")
 }
 
 // ListPlayerLinks tells who on a team has a link.

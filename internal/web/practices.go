@@ -6,6 +6,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
+	"evrik/internal/app"
 	"evrik/internal/app/planning"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -18,7 +19,7 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 		return team, gen.Practice{}, err
 	}
 	p, err := s.db.Practice(ctx, gen.PracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-	return team, p, orMissing(err, planning.NoPractice)
+	return team, p, app.OrMissing(err, planning.NoPractice)
 }
 
 // practiceView is a practice as the contract has it.
@@ -160,8 +161,5 @@ func (s *Server) DeletePractice(ctx context.Context,
 	r api.DeletePracticeRequestObject) (api.DeletePracticeResponseObject, error) {
 	n, err := s.db.DeletePractice(ctx, gen.DeletePracticeParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
 		ID: r.PracticeId})
-	if err == nil && n == 0 {
-		err = missing(planning.NoPractice)
-	}
-	return api.DeletePractice204Response{}, err
+	return api.DeletePractice204Response{}, app.Changed(n, err, planning.NoPractice)
 }

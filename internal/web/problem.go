@@ -46,14 +46,6 @@ func invalidBy(err error, kept string) error {
 var statusOf = map[app.Kind]int{app.Invalid: http.StatusUnprocessableEntity, app.Missing: http.StatusNotFound,
 	app.Conflict: http.StatusConflict}
 
-// orMissing turns "no such row" into a 404 with this code.
-func orMissing(err error, code string) error {
-	if store.NotFound(err) {
-		return missing(code)
-	}
-	return err
-}
-
 // handleError writes every error as a problem. What nobody foresaw is logged
 // and told without detail.
 func (s *Server) handleError(c *echo.Context, err error) {

@@ -22,7 +22,7 @@ func (s *Server) learner(ctx context.Context, key string) (l quizzes.Learner, er
 		l, err = s.quizzes.ByLink(ctx, key)
 		return err
 	})
-	return l, orMissing(err, quizzes.DeadLink)
+	return l, app.OrMissing(err, quizzes.DeadLink)
 }
 
 // packView is some questions as the contract has them.

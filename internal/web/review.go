@@ -3,6 +3,7 @@ package web
 import (
 	"context"
 
+	"evrik/internal/app"
 	"evrik/internal/app/planning"
 	"evrik/internal/app/reviews"
 	"evrik/internal/store/gen"
@@ -39,10 +40,7 @@ func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (a
 	}
 	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
 		ID: r.PracticeId, Review: r.Body.Review})
-	if err == nil && n == 0 {
-		err = missing(planning.NoPractice)
-	}
-	return api.SetReview204Response{}, err
+	return api.SetReview204Response{}, app.Changed(n, err, planning.NoPractice)
 }
 
 // effortsOf are the ratings of a practice.

@@ -7,6 +7,7 @@ import (
 	"github.com/google/uuid"
 	"github.com/labstack/echo/v5"
 
+	"evrik/internal/app"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -154,5 +155,5 @@ func (s *Server) signedIn(ctx context.Context) (*gen.Staff, error) {
 // team returns the caller's team with this id; another program's is not found.
 func (s *Server) team(ctx context.Context, id uuid.UUID) (gen.Team, error) {
 	t, err := s.db.Team(ctx, gen.TeamParams{ProgramID: caller(ctx).ProgramID, ID: id})
-	return t, orMissing(err, "team.missing")
+	return t, app.OrMissing(err, "team.missing")
 }

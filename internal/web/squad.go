@@ -10,6 +10,7 @@ import (
 	"evrik/core/drill"
 	"evrik/core/evidence"
 	"evrik/core/reads"
+	"evrik/internal/app"
 	"evrik/internal/app/rosters"
 	"evrik/internal/app/squad"
 	"evrik/internal/store"
@@ -108,7 +109,7 @@ const recentReps = 20
 // playerOf finds a player of a team.
 func (s *Server) playerOf(ctx context.Context, team gen.Team, id uuid.UUID) (gen.Player, error) {
 	p, err := s.db.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-	return p, orMissing(err, rosters.NoPlayer)
+	return p, app.OrMissing(err, rosters.NoPlayer)
 }
 
 // GetCard returns everything about one player.

@@ -6,6 +6,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/internal/app"
 	"evrik/internal/app/accounts"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -40,10 +41,7 @@ func (s *Server) WithdrawInvitation(ctx context.Context,
 	r api.WithdrawInvitationRequestObject) (api.WithdrawInvitationResponseObject, error) {
 	n, err := s.db.DeleteInvitation(ctx, gen.DeleteInvitationParams{ProgramID: caller(ctx).ProgramID,
 		ID: r.InvitationId})
-	if err == nil && n == 0 {
-		err = missing("coach.invitation-closed")
-	}
-	return api.WithdrawInvitation204Response{}, err
+	return api.WithdrawInvitation204Response{}, app.Changed(n, err, "coach.invitation-closed")
 }
 
 // invitation finds what a link is for; guesses are counted.
@@ -52,7 +50,7 @@ func (s *Server) invitation(ctx context.Context, key string) (i gen.InvitationBy
 		i, err = s.accounts.Invitation(ctx, key)
 		return err
 	})
-	return i, orMissing(err, accounts.DeadLink)
+	return i, app.OrMissing(err, accounts.DeadLink)
 }
 
 // GetInvitation says who invites to what.
@@ -130,10 +128,7 @@ func (s *Server) changeStaff(ctx context.Context, id uuid.UUID, change func(q *g
 			return refused(http.StatusForbidden, "coach.role-just-changed")
 		}
 		n, err := change(q)
-		if err == nil && n == 0 {
-			err = missing("coach.missing")
-		}
-		if err != nil {
+		if err := app.Changed(n, err, "coach.missing"); err != nil {
 			return err
 		}
 		return store.Notify(ctx, q, store.AccountChange{Account: id})

@@ -198,10 +198,7 @@ func (s Service) Accept(ctx context.Context, i gen.InvitationByKeyRow, name, pas
 	}
 	err = s.Store.Tx(ctx, func(q *gen.Queries) error {
 		n, err := q.UseInvitation(ctx, gen.UseInvitationParams{ProgramID: i.ProgramID, ID: i.ID, Now: s.Now()})
-		if err == nil && n == 0 {
-			err = app.Refuse(app.Missing, DeadLink)
-		}
-		if err != nil {
+		if err := app.Changed(n, err, DeadLink); err != nil {
 			return err
 		}
 		return q.InsertStaff(ctx, row)

@@ -44,11 +44,8 @@ func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Chan
 	notify func(*gen.Queries) error) error {
 	if c.Player != nil {
 		_, err := s.Store.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: *c.Player})
-		if store.NotFound(err) {
-			return app.Refuse(app.Missing, "player.missing")
-		}
 		if err != nil {
-			return err
+			return app.OrMissing(err, "player.missing")
 		}
 	}
 	if err := c.core().Check(); err != nil {
@@ -58,11 +55,8 @@ func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Chan
 	return s.Store.Tx(ctx, func(q *gen.Queries) error {
 		// One change at a time, so that each knows what was before.
 		_, err := q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-		if store.NotFound(err) {
-			return app.Refuse(app.Missing, planning.NoPractice)
-		}
 		if err != nil {
-			return err
+			return app.OrMissing(err, planning.NoPractice)
 		}
 		if stored, err := keepChange(ctx, q, team.ProgramID, id, c); err != nil || !stored {
 			return err

@@ -42,11 +42,8 @@ func (s Service) SetClock(ctx context.Context, team gen.Team, id uuid.UUID, did 
 	}
 	err = s.Store.Tx(ctx, func(q *gen.Queries) error {
 		p, err = q.LockPractice(ctx, gen.LockPracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-		if store.NotFound(err) {
-			return app.Refuse(app.Missing, planning.NoPractice)
-		}
 		if err != nil {
-			return err
+			return app.OrMissing(err, planning.NoPractice)
 		}
 		rows, err := q.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
 		if err != nil {

@@ -31,10 +31,7 @@ const missing = "game.missing"
 // Of is one of a team's games. It refuses with app.Missing where there is none.
 func (s Service) Of(ctx context.Context, team gen.Team, id uuid.UUID) (gen.Game, error) {
 	g, err := s.Store.Game(ctx, gen.GameParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-	if store.NotFound(err) {
-		err = app.Refuse(app.Missing, missing)
-	}
-	return g, err
+	return g, app.OrMissing(err, missing)
 }
 
 // Listed is a game with how many reps it has; Known is true where its opponent was scouted.
@@ -145,10 +142,7 @@ func (s Service) Update(ctx context.Context, team gen.Team, id uuid.UUID, in Inp
 // Delete takes a game off the schedule; what was logged in it stays.
 func (s Service) Delete(ctx context.Context, program, team, id uuid.UUID) error {
 	n, err := s.Store.DeleteGame(ctx, gen.DeleteGameParams{ProgramID: program, TeamID: team, ID: id})
-	if err == nil && n == 0 {
-		err = app.Refuse(app.Missing, missing)
-	}
-	return err
+	return app.Changed(n, err, missing)
 }
 
 // Prepared is what preparing a game takes.

@@ -127,15 +127,9 @@ func (s *Service) SetEffort(ctx context.Context, program, team, id uuid.UUID, pl
 	}
 	if player == nil {
 		n, err := s.Store.SetEffort(ctx, gen.SetEffortParams{ProgramID: program, TeamID: team, ID: id, Effort: rating})
-		if err == nil && n == 0 {
-			err = app.Refuse(app.Missing, NoPractice)
-		}
-		return err
+		return app.Changed(n, err, NoPractice)
 	}
 	n, err := s.Store.SetPlayerEffort(ctx, gen.SetPlayerEffortParams{ProgramID: program, TeamID: team, PracticeID: id,
 		PlayerID: *player, Effort: rating})
-	if err == nil && n == 0 {
-		err = app.Refuse(app.Missing, "week.player")
-	}
-	return err
+	return app.Changed(n, err, "week.player")
 }
