@@ -58,6 +58,13 @@ const tooSmall = `[...document.querySelectorAll('%[2]sbutton, select, summary, t
 const tooWide = `document.documentElement.scrollWidth <= innerWidth ? '' : document.documentElement.scrollWidth + ' px wide: ' +
 	[...document.querySelectorAll('body *')].filter((e) => e.getBoundingClientRect().right > innerWidth + 0.5).slice(0, 4).map((e) => '<' + e.tagName.toLowerCase() + ' ' + e.getAttribute('class') + '>').join(' ')`
 
+// idle names what is styled without effect: a size on what runs in a line of text, so that a bar is not to be seen, or
+// an order on what is no row and no grid.
+const idle = `[...document.querySelectorAll('#app [style*="width:"], #app [style*="height:"], #app [class*="items-"], #app [class*="justify-"], #app [class*="flex-wrap"]')]
+	.filter((e) => { const d = getComputedStyle(e).display; return d !== 'none' && !(e instanceof SVGElement) &&
+		(/(^|;)\s*(width|height):/.test(e.getAttribute('style') ?? '') ? d === 'inline' : !/flex|grid/.test(d)); })
+	.map((e) => '<' + e.tagName.toLowerCase() + ' ' + e.className + '> ' + e.innerText.slice(0, 20)).filter((s, i, l) => l.indexOf(s) === i).slice(0, 6).join('; ')`
+
 // fits checks the page in all sizes.
 func fits(t *testing.T, p *browser.Page, what string, least int) {
 	t.Helper()
@@ -190,11 +197,14 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		if v.path == run {
 			least = tapOnTheFloor
 		}
-		where := v.path[min(37, len(v.path)-1):]
+		where := strings.TrimPrefix(v.path, team)
 		if !strings.HasSuffix(v.path, "/numbers") {
 			words(t, p, where)
 		}
 		steady(t, p, where)
+		if idle := browser.Eval[string](p, idle); idle != "" {
+			t.Errorf("%s has styles without effect: %s", where, idle)
+		}
 		fits(t, p, where, least)
 		p.Viewport(size[0], size[1])
 		accessible(t, p, where)

@@ -184,6 +184,10 @@ func (s *Server) newSessions() *scs.SessionManager {
 	m.Cookie.Secure = s.https
 	m.Cookie.SameSite = http.SameSiteLaxMode
 	m.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) {
+		if r.Context().Err() != nil {
+			givenUp.write(w)
+			return // whoever asked has left; nothing is wrong
+		}
 		slog.Error("no session could be read or kept", "error", err)
 		unavailable.write(w)
 	}

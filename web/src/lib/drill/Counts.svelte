@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import Table from 'flowbite-svelte/Table.svelte';
   import TableBody from 'flowbite-svelte/TableBody.svelte';
   import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
@@ -28,8 +29,7 @@
   >{#snippet title()}<span
       >Counts per player: they differ by <b class="numeral">{order.spread}</b> at most in a position</span
     >{/snippet}
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="scroll overflow-x-auto" role="region" tabindex="0" aria-label="Counts per player">
+  <Scrolls label="Counts per player">
     <Table class="border-collapse w-full">
       <TableHead>
         <TableHeadCell class="py-[0.15rem] px-2">Player</TableHeadCell>
@@ -71,5 +71,5 @@
         {/each}
       </TableBody>
     </Table>
-  </div>
+  </Scrolls>
 </Fold>

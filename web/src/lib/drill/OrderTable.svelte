@@ -61,7 +61,7 @@
           >Rep</th
         ><th
           class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
-          >End</th
+          >Basket</th
         ><th
           class="sticky top-0 bg-sheet text-left text-sm text-soft p-2 print:py-0 print:px-1 print:leading-[1.25]"
           >Side</th

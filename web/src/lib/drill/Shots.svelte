@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import { onMount } from 'svelte';
   import Toggle from 'flowbite-svelte/Toggle.svelte';
   import Table from 'flowbite-svelte/Table.svelte';
@@ -76,7 +77,7 @@
       Team: <b class="numeral">{shots.made}</b> of <b class="numeral">{shots.tried}</b>,
       {percent(shots.made / shots.tried)}%
     </p>
-    <div class="mt-2 overflow-x-auto">
+    <Scrolls label="Makes by player" class="mt-2">
       <Table class="w-full [&_td]:py-1 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left" aria-label="Makes by player">
         <TableHead>
           <TableHeadCell>Player</TableHeadCell><TableHeadCell>Made</TableHeadCell><TableHeadCell
@@ -101,7 +102,7 @@
           {/each}
         </TableBody>
       </Table>
-    </div>
+    </Scrolls>
   {/if}
   {#if alone && shots}
     <div class="no-print mt-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import Table from 'flowbite-svelte/Table.svelte';
   import TableBody from 'flowbite-svelte/TableBody.svelte';
   import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
@@ -124,8 +125,7 @@
       Answers <b class="numeral">{of100(found.share)}</b> of 100 on average. Nobody runs more than two stints in
       a row where the minutes allow it.
     </p>
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <div class="scroll overflow-x-auto" role="region" tabindex="0" aria-label="Minutes, scrolls">
+    <Scrolls label="Minutes">
       <Table class="border-collapse w-full text-sm">
         <TableHead>
           <TableHeadCell class="whitespace-nowrap">Player</TableHeadCell
@@ -157,6 +157,6 @@
           {/each}
         </TableBody>
       </Table>
-    </div>
+    </Scrolls>
   </section>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import Table from 'flowbite-svelte/Table.svelte';
   import TableBody from 'flowbite-svelte/TableBody.svelte';
   import TableBodyCell from 'flowbite-svelte/TableBodyCell.svelte';
@@ -30,8 +31,7 @@
     <b class="numeral big text-xl">{of100(view.total)}</b>.
     <span class="soft">Where most goes unanswered comes first.</span>
   </p>
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="overflow-x-auto" role="region" tabindex="0" aria-label="What they will ask, scrolls">
+  <Scrolls label="What they will ask">
     <Table class="w-full min-w-120 border-collapse">
       <TableHead>
         <TableHeadCell>Read</TableHeadCell><TableHeadCell>Asked</TableHeadCell><TableHeadCell colspan={2}
@@ -63,7 +63,7 @@
         {/each}
       </TableBody>
     </Table>
-  </div>
+  </Scrolls>
   {#if asked.length > shown}
     <Button class="mt-2" onclick={() => (all = !all)}
       >{all ? 'Only the first' : `All ${asked.length} reads`}</Button

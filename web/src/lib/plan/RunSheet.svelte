@@ -19,7 +19,7 @@
 
 <div class="frame sheet">
   {#if bothBaskets}
-    <div class="ends" aria-hidden="true"><span>Basket 1</span><span>Basket 2</span></div>
+    <div class="baskets" aria-hidden="true"><span>Basket 1</span><span>Basket 2</span></div>
   {/if}
   <div
     bind:this={box}
@@ -55,7 +55,7 @@
   .frame {
     padding-bottom: 0.25rem;
   }
-  .ends {
+  .baskets {
     display: grid;
     grid-template-columns: 1fr 1fr;
     margin: 0 0.5rem 0 3rem;

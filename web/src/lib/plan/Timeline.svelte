@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import ReadGlyph from '$lib/parts/ReadGlyph.svelte';
   import { session } from '$lib/state/session.svelte';
   import { dateName, weekdayName } from './days';
@@ -17,13 +18,7 @@
   const readsOf = (id: string) => days.flatMap((d) => d.items).find((i) => i.action === id)?.reads ?? [];
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div
-  class="scroll sheet relative overflow-x-auto w-[fit-content] max-w-full"
-  role="region"
-  tabindex="0"
-  aria-label="Weeks, scrolls"
->
+<Scrolls label="Weeks" class="sheet relative w-[fit-content] max-w-full">
   <table class="border-collapse">
     <thead>
       <tr>
@@ -80,7 +75,7 @@
       {/each}
     </tbody>
   </table>
-</div>
+</Scrolls>
 <p class="soft flex gap-6 flex-wrap mt-2">
   {#each Object.entries(tasks) as [id, t] (id)}
     <span

@@ -44,7 +44,7 @@
       {adviceNow}
     </p>
     {#if line.current && line.current.block.basket > 0}
-      <div class="ends flex gap-2 my-1 mx-0" role="radiogroup" aria-label="Your basket">
+      <div class="flex gap-2 my-1 mx-0" role="radiogroup" aria-label="Your basket">
         {#each [1, 2] as const as n (n)}
           <Button
             class="whitespace-nowrap"

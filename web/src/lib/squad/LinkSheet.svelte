@@ -12,7 +12,7 @@
 >
   {#each rows as { player, link } (player.id)}
     <li
-      class="break-inside-avoid border border-dashed border-line bg-white p-3 text-black print:flex print:h-[2.4in] print:items-center print:gap-4"
+      class="break-inside-avoid border border-dashed border-line paper p-3 print:flex print:h-[2.4in] print:items-center print:gap-4"
     >
       <div class="print:w-[1.9in] print:shrink-0">
         <QrCode text={link} label={`Code for ${player.name}`} />

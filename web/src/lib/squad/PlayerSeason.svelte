@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import { onMount } from 'svelte';
   import Table from 'flowbite-svelte/Table.svelte';
   import TableBody from 'flowbite-svelte/TableBody.svelte';
@@ -42,7 +43,7 @@
     class="grid grid-cols-[minmax(0,_1fr)_minmax(0,_1.2fr)] gap-4 pt-0 pr-4 pb-4 pl-4 items-start max-sm:grid-cols-[minmax(0,_1fr)]"
   >
     {#if data.curve.length > 1}<div class="line"><Curve points={data.curve} {target} /></div>{/if}
-    <div class="reps overflow-x-auto">
+    <Scrolls label="Reps" class="reps">
       <Table class="border-collapse w-full text-sm">
         <TableHead
           ><TableHeadCell>Day</TableHeadCell><TableHeadCell>Rung</TableHeadCell><TableHeadCell
@@ -71,6 +72,6 @@
       {#if data.reps.length > first && !all}
         <Button onclick={() => (all = true)}>All {data.reps.length} reps</Button>
       {/if}
-    </div>
+    </Scrolls>
   </div>
 {/if}

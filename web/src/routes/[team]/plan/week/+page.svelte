@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import { page } from '$app/state';
   import { goto } from '$app/navigation';
   import type { Schemas } from '$lib/api/client';
@@ -37,7 +38,7 @@
 {#snippet amount(d: Schemas['DayLoad'], of: number)}
   {#if d.minutes > 0}
     <span class="numeral big text-lg leading-[1.1]">{Math.round(d.minutes)}</span>
-    <span class="numeral soft">{Math.round(d.hardMinutes)} · {d.jumps}</span>
+    <span class="numeral soft whitespace-nowrap">{Math.round(d.hardMinutes)} · {d.jumps}</span>
     <span class="block h-[6px] min-w-16 bg-seam/50" aria-hidden="true"
       ><span
         class="all block h-full [background:color-mix(in_srgb,_var(--tape-blue)_40%,_var(--sheet))]"
@@ -62,12 +63,12 @@
 {#each week.warnings as w (w.text)}
   <Note warn>{w.text}</Note>
 {/each}
-<div class="scroll sheet overflow-x-auto">
-  <table class="w-full border-collapse [table-layout:fixed] min-w-240">
+<Scrolls label="Days of the week" class="sheet">
+  <table class="w-full border-collapse [table-layout:fixed] min-w-280">
     <thead>
       <tr>
         <th
-          class="py-1 px-2 text-left border-l border-l-seam align-bottom h-auto leading-[1.15] first:border-l-0 first:whitespace-nowrap first:sticky first:left-0 first:bg-sheet"
+          class="w-30 py-1 px-2 text-left border-l border-l-seam align-bottom h-auto leading-[1.15] first:border-l-0 first:whitespace-nowrap first:sticky first:left-0 first:bg-sheet"
           scope="col">Player</th
         >
         {#each days as d (d)}
@@ -142,7 +143,7 @@
       {/each}
     </tbody>
   </table>
-</div>
+</Scrolls>
 <p class="soft mt-3 max-w-248 text-sm">
   For {week.limits.name}: a practice of up to {week.limits.maxMinutes} min, {week.limits.maxPerWeek} a week,
   {week.limits.maxHours} h of organized play a week, {week.limits.restDays}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Scrolls from '$lib/parts/Scrolls.svelte';
   import { page } from '$app/state';
   import Table from 'flowbite-svelte/Table.svelte';
   import TableBody from 'flowbite-svelte/TableBody.svelte';
@@ -39,10 +40,10 @@
   <Button href={`/${team}/squad`}>Open the squad</Button>
 </div>
 
-<div class="sheet scroll overflow-x-auto">
+<Scrolls label="Reads by team" class="sheet">
   <Table class="w-full border-collapse">
     <TableHead>
-      <TableHeadCell class="px-4 border-b-3 border-b-ink" scope="col">Read</TableHeadCell>
+      <TableHeadCell class="ps-4 border-b-3 border-b-ink" scope="col">Read</TableHeadCell>
       {#each program.teams as t (t.id)}
         <TableHeadCell class="px-4 border-b-3 border-b-ink" scope="col"
           ><a class="no-underline block min-h-12" href={`/${t.id}/squad`}
@@ -57,8 +58,8 @@
     <TableBody>
       {#each shown as { c, i } (c)}
         <TableBodyRow>
-          <TableHeadCell class="px-4" scope="row"
-            ><span class="read items-center gap-2 whitespace-nowrap"
+          <TableHeadCell class="ps-4" scope="row"
+            ><span class="inline-flex items-center gap-2 whitespace-nowrap"
               ><ReadGlyph read={c} size={34} />{session.readName(c)}</span
             ></TableHeadCell
           >
@@ -74,18 +75,18 @@
                     >{t.name}, {session.readName(c)}: {cell.has} of {t.players} have it</span
                   >
                   <span class="numeral rung text-xl text-right">{cell.rung || '–'}</span>
-                  <span class="bar h-4 border-2 border-ink bg-sheet" aria-hidden="true">
-                    <span class="has bg-(--tape-green)" style:width={per(cell.has, t.players)}></span>
+                  <span class="flex h-4 border-2 border-ink bg-sheet" aria-hidden="true">
+                    <span class="bg-(--tape-green)" style:width={per(cell.has, t.players)}></span>
                     <span
-                      class="lapsed [background:repeating-linear-gradient(90deg,_var(--tape-violet)_0_3px,_transparent_3px_7px)]"
+                      class="[background:repeating-linear-gradient(90deg,_var(--tape-violet)_0_3px,_transparent_3px_7px)]"
                       style:width={per(cell.lapsed, t.players)}
                     ></span>
                     <span
-                      class="close [background:color-mix(in_srgb,_var(--line)_45%,_var(--sheet))]"
+                      class="[background:color-mix(in_srgb,_var(--line)_45%,_var(--sheet))]"
                       style:width={per(cell.tooClose, t.players)}
                     ></span>
                     <span class="bg-floor" style:width={per(cell.notEnough, t.players)}></span>
-                    <span class="not" style:width={per(cell.notYet, t.players)}></span>
+                    <span style:width={per(cell.notYet, t.players)}></span>
                   </span>
                   <span class="numeral">{cell.has}<span class="soft">/{t.players}</span></span>
                 </a>
@@ -96,7 +97,7 @@
       {/each}
     </TableBody>
   </Table>
-</div>
+</Scrolls>
 <p class="soft mt-3 text-sm">
   The numeral is the highest rung that half of the team holds; the bar is its players: solid have it, dotted
   had it, gray too close to call, pale not enough reps, hollow not yet. A player who moves up takes the record

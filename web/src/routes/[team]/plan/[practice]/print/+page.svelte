@@ -68,7 +68,7 @@
   <Button href={`/${team}/plan/${id}`}>Back to the plan</Button>
 </div>
 <article
-  class="max-w-192 p-6 bg-white text-[color:#17232d] [--line:#7c8d99] [--seam:#cdd7de] [--ink:#17232d] print:max-w-none print:p-0 [&>.block]:border-b [&>.block]:border-b-seam"
+  class="paper max-w-192 p-6 print:max-w-none print:p-0 [&>.block]:border-b [&>.block]:border-b-seam"
   style:font-size={`${size}pt`}
 >
   <header class="flex justify-between items-baseline border-b-2 border-b-ink mb-[0.5em]">
@@ -91,10 +91,10 @@
         {helping}
       />
     {:else}
-      <div class="ends grid grid-cols-[1fr_1fr] [gap:0.6em] border-b border-b-seam">
+      <div class="grid grid-cols-[1fr_1fr] [gap:0.6em] border-b border-b-seam">
         {#each part.baskets as side, e (e)}
           <div>
-            <p class="soft">End {e + 1}</p>
+            <p class="soft">Basket {e + 1}</p>
             {#each side as p (p.block.id)}
               <PrintedBlock
                 placed={p}
