@@ -66,12 +66,12 @@ func (p Pace) Validate() error {
 		name, unit    string
 		v, least, top float64
 	}{
-		{"The acceleration", "ft/s²", p.Accel, 4, 40}, {"The top speed", "ft/s", p.Top, 6, 35},
-		{"The reaction", "s", p.React, 0.1, 1.5}, {"The pass", "ft/s", p.Pass, 10, 80},
-		{"The pass over a head", "ft/s", p.Skip, 8, 80},
+		{"name.acceleration", "ft/s²", p.Accel, 4, 40}, {"name.top-speed", "ft/s", p.Top, 6, 35},
+		{"name.reaction", "s", p.React, 0.1, 1.5}, {"name.pass", "ft/s", p.Pass, 10, 80},
+		{"name.skip-pass", "ft/s", p.Skip, 8, 80},
 	} {
 		if !(f.v >= f.least && f.v <= f.top) {
-			return refusal.New("motion.pace", f.name, f.least, f.top, f.unit)
+			return refusal.New("motion.pace", refusal.New(f.name), f.least, f.top, f.unit)
 		}
 	}
 	return nil

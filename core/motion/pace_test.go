@@ -30,10 +30,11 @@ func TestPaces(t *testing.T) {
 		t.Error("an unknown band has the default's pace")
 	}
 	for field, change := range map[string]func(*Pace){
-		"acceleration": func(p *Pace) { p.Accel = 0 }, "top speed": func(p *Pace) { p.Top = 300 },
-		"reaction":                      func(p *Pace) { p.React = math.NaN() },
-		"motion.pace: The pass, 10, 80": func(p *Pace) { p.Pass = -1 },
-		"over a head":                   func(p *Pace) { p.Skip = math.Inf(1) },
+		"name.acceleration":              func(p *Pace) { p.Accel = 0 },
+		"name.top-speed":                 func(p *Pace) { p.Top = 300 },
+		"name.reaction":                  func(p *Pace) { p.React = math.NaN() },
+		"motion.pace: name.pass, 10, 80": func(p *Pace) { p.Pass = -1 },
+		"name.skip-pass":                 func(p *Pace) { p.Skip = math.Inf(1) },
 	} {
 		p := DefaultPace
 		change(&p)

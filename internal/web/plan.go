@@ -75,7 +75,7 @@ func (s *Server) AddTemplate(ctx context.Context, r api.AddTemplateRequestObject
 	if err != nil {
 		return nil, err
 	}
-	name, err := app.Text("The plan's name", r.Body.Name)
+	name, err := app.Text(r.Body.Name, "name.plan")
 	if err != nil {
 		return nil, err
 	}

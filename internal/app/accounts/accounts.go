@@ -46,7 +46,7 @@ type Person struct{ Name, Email, Role, Password string }
 // staff checks a person's entries and hashes the password.
 func (s Service) staff(ctx context.Context, program uuid.UUID, p Person) (row gen.InsertStaffParams, err error) {
 	row = gen.InsertStaffParams{ID: uuid.Must(uuid.NewV7()), ProgramID: program, Role: p.Role}
-	if row.Name, err = app.Text("Your name", p.Name); err != nil {
+	if row.Name, err = app.Text(p.Name, "name.yours"); err != nil {
 		return row, err
 	}
 	if row.Email, err = app.Address(p.Email); err != nil {
@@ -67,10 +67,10 @@ type Setup struct {
 // SetUp makes the program, its first team and its first head coach, once. It refuses with app.Conflict where there is a
 // program already.
 func (s Service) SetUp(ctx context.Context, in Setup) (who gen.Staff, err error) {
-	if in.Program, err = app.Text("The program's name", in.Program); err != nil {
+	if in.Program, err = app.Text(in.Program, "name.program"); err != nil {
 		return who, err
 	}
-	if in.Team, err = app.Text("The team's name", in.Team); err != nil {
+	if in.Team, err = app.Text(in.Team, "name.team"); err != nil {
 		return who, err
 	}
 	if err := teams.CheckAges(in.Ages); err != nil {

@@ -158,15 +158,15 @@ func TestReset(t *testing.T) {
 
 // What is typed in is trimmed and has a bound.
 func TestText(t *testing.T) {
-	if got, err := app.Text("The name", "  Bo "); got != "Bo" || err != nil {
+	if got, err := app.Text("  Bo ", "name.team"); got != "Bo" || err != nil {
 		t.Errorf("%q, %v", got, err)
 	}
 	for _, bad := range []string{"", " ", strings.Repeat("é", 81), "a\x00b"} {
-		if _, err := app.Text("The name", bad); err == nil {
+		if _, err := app.Text(bad, "name.team"); err == nil {
 			t.Errorf("%q is a name", bad)
 		}
 	}
-	if _, err := app.Text("The name", strings.Repeat("é", 80)); err != nil {
+	if _, err := app.Text(strings.Repeat("é", 80), "name.team"); err != nil {
 		t.Error(err)
 	}
 }

@@ -75,7 +75,7 @@ const (
 
 // check refuses what cannot be stored and tidies the rest. Who is short of five may still put a game on the schedule.
 func (s Service) check(ctx context.Context, team gen.Team, in *Input) (err error) {
-	if in.Opponent, err = app.Text("The opponent's name", in.Opponent); err != nil {
+	if in.Opponent, err = app.Text(in.Opponent, "name.opponent"); err != nil {
 		return err
 	}
 	if len(in.Note) > maxNote {

@@ -50,7 +50,7 @@ func (s Service) List(ctx context.Context, program uuid.UUID) ([]Entry, error) {
 // Add adds a team, with the floor and the time zone of the program's first one. It refuses with app.Invalid a name or
 // an age group that is none, with app.Conflict a name that is taken or a team too many.
 func (s Service) Add(ctx context.Context, program uuid.UUID, name, ages string) (team gen.InsertTeamParams, err error) {
-	if name, err = app.Text("The team's name", name); err != nil {
+	if name, err = app.Text(name, "name.team"); err != nil {
 		return team, err
 	}
 	if err := CheckAges(ages); err != nil {

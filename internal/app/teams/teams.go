@@ -36,10 +36,10 @@ func (s Service) Update(ctx context.Context, team gen.Team, to Settings) (err er
 		FlareFirst:   to.Rules.FlareFirst, ShootFirst: to.Rules.ShootFirst, AllActions: to.Rules.AllActions,
 		Zone:      team.Zone,
 		LocalRule: team.LocalRule}
-	if row.Name, err = app.Text("The team's name", to.Name); err != nil {
+	if row.Name, err = app.Text(to.Name, "name.team"); err != nil {
 		return err
 	}
-	if row.Season, err = app.Text("The season", to.Season); err != nil {
+	if row.Season, err = app.Text(to.Season, "name.season"); err != nil {
 		return err
 	}
 	if err := CheckAges(to.Ages); err != nil {

@@ -28,7 +28,7 @@
   <p>
     {#each lines as [name, text] (name)}
       <b>{name}</b>
-      <span>{text}</span>{' '}
+      <span>{`${text} `}</span>
     {/each}
   </p>
 {:else}
