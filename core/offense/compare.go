@@ -200,8 +200,8 @@ func (f *figure) difference(a, b []Possession) Mean {
 	return meanOf(x)
 }
 
-// moves is how far a quarter more or less of one assumption moves the difference between two
-// shipped offenses, a possession, at most; TestAssumptionsMove measures it.
+// moves is how far the difference between two shipped offenses moves at most, in each figure a possession, when one
+// assumption is a quarter more or less; TestAssumptionsMove measures it.
 var moves = map[string]float64{
 	"open": 0.046, "rim": 0.043, "mid": 0.019, "three": 0.063, "cut": 0.044, "screener": 0.028, "lost": 0.008,
 	"seconds": 0.583, "passes": 0.158, "apart": 0.034, "tight": 0, "inside": 0.004, "empty": 0.445, "broken": 0,

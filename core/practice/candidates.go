@@ -24,14 +24,14 @@ const (
 	fitClosely        = 45 // minutes free, at most
 )
 
-// The part of a practice with something different at each end (common practice,
+// The part of a practice with something different at each basket (common practice,
 // no source: 10 minutes a day is usual).
 const (
 	partMin, partMax = 8, 20
 	splitBaskets     = 2
 )
 
-// split is a way to part the squad between the two ends.
+// split is a way to part the squad between the two baskets.
 type split struct {
 	name   string
 	groups [splitBaskets][]string
@@ -102,7 +102,7 @@ type candidates struct {
 }
 
 // candidates gathers the blocks the planner may choose from, given how the squad
-// is parted between two ends (nil: it is not). Stages in taken are in the plan;
+// is parted between two baskets (nil: it is not). Stages in taken are in the plan;
 // lengths are in minutes.
 func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) candidates {
 	c := candidates{plan: p, lengths: lengths, needs: p.needIndex(), shows: map[string][]int{}}
@@ -127,7 +127,7 @@ func (p Plan) candidates(part *split, taken map[StageKey]bool, lengths []int) ca
 		c.add(i, Block{}, fit.Whole, p.Terms.Helpers)
 		if part != nil {
 			for k, group := range part.groups {
-				// The two ends share the helpers.
+				// The two baskets share the helpers.
 				helpers := (p.Terms.Helpers + 1 - k) / splitBaskets
 				c.add(i, Block{Players: group, Basket: k + 1}, fit.First+fit.Basket(k), helpers)
 			}

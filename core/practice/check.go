@@ -36,7 +36,7 @@ func Check(lib drill.Library, minutes int, blocks []Block) error {
 }
 
 // CheckForm refuses a plan whose figures cannot be, whatever drills there are. The error is a
-// sentence.
+// refusal.
 func CheckForm(minutes int, blocks []Block) error {
 	if minutes < MinPractice || minutes > MaxPractice {
 		return refusal.New("practice.minutes", MinPractice, MaxPractice, minutes)

@@ -12,7 +12,7 @@ import (
 	"evrik/core/reads"
 )
 
-// abroad is a plan with two ends and a title that a spreadsheet would run.
+// abroad is a plan with two baskets and a title that a spreadsheet would run.
 func abroad() Plan {
 	p := evening()
 	p.Blocks = []Block{

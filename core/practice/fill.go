@@ -30,7 +30,7 @@ type Filled struct {
 	Bound  float64 `json:"bound"`
 	Gap    float64 `json:"gap"`
 	Proven bool    `json:"proven"`
-	// Split says how the squad is parted between two ends, or is empty.
+	// Split says how the squad is parted between two baskets, or is empty.
 	Split string `json:"split"`
 	// Reasons say why each block is there.
 	Reasons []Reason `json:"reasons"`
@@ -144,7 +144,7 @@ type filler struct {
 	plan       Plan
 	scope      Scope
 	newID      func() string
-	kept       [][]Block // each a block, or what runs at the two ends side by side
+	kept       [][]Block // each a block, or what runs at the two baskets side by side
 	head, tail int
 	// past is how many blocks of the plan have been run: they stay where they are,
 	// and what they gave is in the evidence.

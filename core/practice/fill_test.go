@@ -127,7 +127,7 @@ func TestFilledEveningsKeepTheRules(t *testing.T) {
 		}
 	}
 	if parted < nights/8 {
-		t.Errorf("only %d of %d evenings use both ends", parted, nights)
+		t.Errorf("only %d of %d evenings use both baskets", parted, nights)
 	}
 }
 

@@ -164,7 +164,7 @@ func TestScoreboard(t *testing.T) {
 		{"warm", 9*time.Minute + 59500*time.Millisecond, "warm", "guards", "00:01"},
 		{"warm", 11 * time.Minute, "warm", "guards", "+01:00"},
 		{"guards", 0, "guards", "guards2", "06:00"},
-		{"posts", 7 * time.Minute, "guards2", "close", "05:00"}, // one clock runs both ends
+		{"posts", 7 * time.Minute, "guards2", "close", "05:00"}, // one clock runs both baskets
 		{"close", 0, "close", "", "05:00"},
 		{"gone", 0, "warm", "guards", "10:00"},
 	} {

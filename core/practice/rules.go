@@ -212,7 +212,7 @@ func (s *sheetMaker) ladderBreak(kinds []kindOf) string {
 	return ""
 }
 
-// meet reports whether two blocks can have the same players: not where each end has its own.
+// meet reports whether two blocks can have the same players: not where each basket has its own.
 func (p Plan) meet(a, b Block) bool { return a.Basket == 0 || b.Basket == 0 || a.Basket == b.Basket }
 
 // endsLive reports whether what comes last before the close is live or a competition.

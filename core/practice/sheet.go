@@ -191,9 +191,9 @@ type sheetMaker struct {
 	plan   Plan
 	at     map[string]int // index of a player
 	given  []dose         // what the blocks so far give each need
-	clock  [3]float64     // of the whole floor and of each end
+	clock  [3]float64     // of the whole floor and of each basket
 	water  float64        // when the last break ended
-	row    [3]int         // hard blocks in a row at each end
+	row    [3]int         // hard blocks in a row at each basket
 	warned bool           // about this stretch without water
 }
 

@@ -2,7 +2,7 @@ package practice
 
 import "slices"
 
-// sides groups blocks: each alone, or what runs at the two ends side by side.
+// sides groups blocks: each alone, or what runs at the two baskets side by side.
 func sides(blocks []Block) (out [][]Block) {
 	for i, b := range blocks {
 		if b.Basket > 0 && i > 0 && blocks[i-1].Basket > 0 {

@@ -19,7 +19,7 @@ var jobs = [][2]string{
 	{"logs", "logs"},
 }
 
-// Jobs lists them, ids and words.
+// Jobs lists the jobs, each with its id and its words.
 func Jobs() [][2]string { return slices.Clone(jobs) }
 
 // Duty is one person's job in a block. Who is a name, not an account, so that a parent who

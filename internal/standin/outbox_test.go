@@ -24,7 +24,7 @@ func TestOutbox(t *testing.T) {
 	}
 	text := "18:00  Dribbeln über die Mitte, 10 min\n" + strings.Repeat("a line longer than mail allows ", 40) +
 		"\n.\nFrom here on\n"
-	sent := mail.Message{Program: club, To: "ines@tallowcreek.example", Subject: "U14, Übungsabend: “two ends”",
+	sent := mail.Message{Program: club, To: "ines@tallowcreek.example", Subject: "U14, Übungsabend: “two baskets”",
 		Text:        text,
 		Attachments: map[string][]byte{"practice.ics": []byte("BEGIN:VCALENDAR\r\n")}}
 	first, err := o.Put(sent, at)

@@ -120,7 +120,7 @@ func (p *Problem) holds(chosen []int) bool {
 func needed(content, stretch float64) int { return int(math.Ceil(content/stretch-tiny)) - 1 }
 
 // freeBlocks gathers what is to be placed; ok is false where a stage would run
-// twice, or the two ends do not make one part.
+// twice, or the two baskets do not make one part.
 func (p *Problem) freeBlocks(chosen []int) (items []free, ok bool) {
 	var ends [baskets][]int
 	var minutes, hard [baskets]int

@@ -97,7 +97,7 @@ func (b *bounder) bound(st *state, q prices) float64 {
 	}
 	best, at := math.Inf(-1), -1
 	for s := range b.parts(st) {
-		if v := b.top(Whole, st, b.m.capacity-st.taken[Whole]-s) + b.ends(st, s); v > best {
+		if v := b.top(Whole, st, b.m.capacity-st.taken[Whole]-s) + b.baskets(st, s); v > best {
 			best, at = v, s
 		}
 	}
@@ -145,7 +145,7 @@ func (b *bounder) settle(st *state, q prices) float64 {
 	return sum
 }
 
-// parts yields the lengths the part with two ends may have, 0 for none.
+// parts yields the lengths the part with two baskets may have, 0 for none.
 func (b *bounder) parts(st *state) func(yield func(int) bool) {
 	return func(yield func(int) bool) {
 		if !st.part && !yield(0) || b.m.partMax == 0 {
@@ -165,8 +165,8 @@ func (b *bounder) top(basket Basket, st *state, minutes int) float64 {
 	return b.rows[basket][len(st.live[basket])][minutes]
 }
 
-// ends is the best worth of both baskets in a part of some length.
-func (b *bounder) ends(st *state, s int) float64 {
+// baskets is the best worth of both baskets in a part of some length.
+func (b *bounder) baskets(st *state, s int) float64 {
 	if s == 0 {
 		return 0
 	}
@@ -291,9 +291,9 @@ func (b *bounder) others(st *state, basket Basket) []float64 {
 	for s := range b.parts(st) {
 		left := b.m.capacity - st.taken[Whole] - s
 		if basket == Whole {
-			ends := b.ends(st, s)
+			both := b.baskets(st, s)
 			for m := 0; m <= left; m++ {
-				rest[m] = max(rest[m], ends)
+				rest[m] = max(rest[m], both)
 			}
 			continue
 		}

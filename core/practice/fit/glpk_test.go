@@ -307,7 +307,7 @@ func TestOptimumEqualsGLPK(t *testing.T) {
 		compared++
 	}
 	if parts < 5 {
-		t.Errorf("only %d of %d plans use both ends: the test tries too little", parts, compared)
+		t.Errorf("only %d of %d plans use both baskets: the test tries too little", parts, compared)
 	}
 }
 

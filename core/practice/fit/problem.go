@@ -116,7 +116,7 @@ type Problem struct {
 	MustClose bool
 	// Rows are conditions on everything that is chosen.
 	Rows []Row
-	// PartMin and PartMax bound the part with two ends, in minutes; 0 forbids it.
+	// PartMin and PartMax bound the part with two baskets, in minutes; 0 forbids it.
 	PartMin, PartMax int
 	// Beat is a value already reached elsewhere: only better plans are looked for.
 	Beat float64
@@ -134,10 +134,10 @@ type Item struct {
 	Option int // index, or -1
 }
 
-// Step is one item, or the part with two ends.
+// Step is one item, or the part with two baskets.
 type Step struct {
 	Item Item
-	// A and B are the options at the two ends, in order; empty for an item.
+	// A and B are the options at the two baskets, in order; empty for an item.
 	A, B []int
 }
 
