@@ -16,6 +16,7 @@ import (
 	"evrik/internal/app/sharing"
 	"evrik/internal/mail"
 	"evrik/internal/pgtest"
+	"evrik/internal/store/gen"
 )
 
 func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
@@ -69,6 +70,23 @@ func TestFeed(t *testing.T) {
 	apptest.Must(t, s.EndFeed(t.Context(), program, team))
 	_, err = s.Feed(t.Context(), key)
 	apptest.Refused(t, err, "calendar.address-dead")
+}
+
+// An event lasts as long as its practice, holds the run sheet, and no control character that the format forbids.
+func TestEvent(t *testing.T) {
+	team := gen.Team{Name: "U\x0014"}
+	p := gen.Practice{ID: uuid.New(), StartsAt: apptest.Now, Minutes: 90}
+	text := sharing.Calendar(team, []gen.Practice{p}, map[string]string{p.ID.String(): "Slot\ttwos\nWater\x07"},
+		apptest.Now)
+	for _, want := range []string{"DTSTART:20261124T120000Z\r\n", "DTEND:20261124T133000Z\r\n", "SUMMARY:U14 practice\r\n",
+		"DESCRIPTION:Slot\ttwos\\nWater\r\n"} {
+		if !strings.Contains(text, want) {
+			t.Errorf("%q is not in\n%s", want, text)
+		}
+	}
+	if bare := sharing.Calendar(team, []gen.Practice{p}, nil, apptest.Now); strings.Contains(bare, "DESCRIPTION") {
+		t.Error(bare)
+	}
 }
 
 // The run sheet goes to every assistant, and to nobody else.
