@@ -278,3 +278,20 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	p.Press(kb.PageDown)
 	p.Text("3 logged")
 }
+
+// A rep that comes back from the server, after the page was closed, is mended like one of this page.
+func TestRepOfBeforeIsMended(t *testing.T) {
+	s := demo(t)
+	p := enter(t, s)
+	floor(p)
+	log(p, 1)
+	p.Text("All sent")
+	p.Open(p.Path())
+	p.Text("1 logged")
+	p.Click("button", "Missed")
+	p.Until("document.body.innerText.includes('All sent')")
+	missed := "SELECT count(*) FROM rep_events WHERE outcome = 'missed' AND recorded_at > now() - interval '1 hour'"
+	if n := ask[int](t, s, missed); n != 1 || strings.Contains(p.Outline(), "was not taken") {
+		t.Errorf("%d reps were mended: %s", n, p.Outline())
+	}
+}

@@ -10,6 +10,11 @@ const longestPause = 5000; // ms; a coach who sees the network back should soon 
 
 /** What a row is about, whichever copy of it this is. */
 const what = (r: Waiting) => r.event?.id ?? r.change?.id ?? `${r.clock?.action} ${r.clock?.at}`;
+/** What the server adds to a rep when it stores it. */
+const added = ['rung', 'expected', 'correct'];
+/** A rep as it is logged: one of before, that came back from the server, has more. */
+const asLogged = (e: RepEvent) =>
+  Object.fromEntries(Object.entries(e).filter(([name]) => !added.includes(name))) as RepEvent;
 const isRep = (r: Waiting) => r.event !== undefined;
 
 /** What one tab tells the others of this device. */
@@ -219,7 +224,7 @@ export class Queue {
       await ask(api.POST('/api/teams/{teamId}/practices/{practiceId}/changes', { params, body: change }));
       await this.done(rows);
     } else {
-      const body = { events: rows.flatMap((r) => r.event ?? []) };
+      const body = { events: rows.flatMap((r) => (r.event ? [asLogged(r.event)] : [])) };
       await ask(
         this.game
           ? api.POST('/api/teams/{teamId}/games/{gameId}/reps', { params: { path: this.gamePath }, body })
