@@ -17,15 +17,14 @@ func (s Slot) end() time.Time { return s.Start.Add(time.Duration(s.Minutes * flo
 // error is of type Conflict and names the smallest change.
 func CheckTime(s Slot, zone *time.Location, others []Slot) error {
 	start, end := s.Start.In(zone), s.end().In(zone)
-	const clock = "15:04"
 	midnight := time.Date(start.Year(), start.Month(), start.Day()+1, 0, 0, 0, 0, zone)
 	if end.After(midnight) {
 		over := end.Sub(midnight).Minutes()
 		earlier := start.Add(-end.Sub(midnight))
 		if fits := s.Minutes - over; fits >= MinPractice {
-			return conflict("practice.past-midnight", end.Format(clock), earlier.Format(clock), fits)
+			return conflict("practice.past-midnight", end.Format(ClockFormat), earlier.Format(ClockFormat), fits)
 		}
-		return conflict("practice.past-midnight-earlier", end.Format(clock), earlier.Format(clock))
+		return conflict("practice.past-midnight-earlier", end.Format(ClockFormat), earlier.Format(ClockFormat))
 	}
 	_, before := start.Zone()
 	if _, after := end.Zone(); before != after {
@@ -39,12 +38,12 @@ func CheckTime(s Slot, zone *time.Location, others []Slot) error {
 			}
 			first = first.Add(time.Minute)
 		}
-		return conflict("practice.clock-change", way, first.Truncate(time.Minute).Format(clock))
+		return conflict("practice.clock-change", way, first.Truncate(time.Minute).Format(ClockFormat))
 	}
 	for _, o := range others {
 		if s.Start.Before(o.end()) && o.Start.Before(s.end()) {
 			other := o.Start.In(zone)
-			from, until := other.Format(clock), o.end().In(zone).Format(clock)
+			from, until := other.Format(ClockFormat), o.end().In(zone).Format(ClockFormat)
 			if room := o.Start.Sub(s.Start).Minutes(); room >= MinPractice {
 				return conflict("practice.overlaps-shorten", from, until, until, room)
 			}

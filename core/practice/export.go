@@ -39,7 +39,8 @@ func WriteCSV(w io.Writer, start time.Time, zone *time.Location, lib drill.Libra
 		if b.Pin {
 			pin = "yes"
 		}
-		if err := out.Write([]string{clockAt(start, t.Start, zone), clockAt(start, t.End, zone), number(b.Minutes),
+		if err := out.Write([]string{clockAt(start, t.Start, zone).Format(tableClock),
+			clockAt(start, t.End, zone).Format(tableClock), number(b.Minutes),
 			basket, string(b.Kind),
 			csvcell.Harmless(b.Title), csvcell.Harmless(stage), baskets, reps, each, pin}); err != nil {
 			return err
@@ -54,7 +55,7 @@ func Lines(start time.Time, zone *time.Location, lib drill.Library, blocks []Blo
 	var out strings.Builder
 	for i, b := range blocks {
 		t := s.Blocks[i]
-		fmt.Fprintf(&out, "%s  %s", clockAt(start, t.Start, zone), b.Title)
+		fmt.Fprintf(&out, "%s  %s", clockAt(start, t.Start, zone).Format(ClockFormat), b.Title)
 		if _, st, err := StageOf(lib, b); b.Kind == DrillBlock && err == nil {
 			fmt.Fprintf(&out, ", %s", st.Name)
 		}
@@ -66,8 +67,11 @@ func Lines(start time.Time, zone *time.Location, lib drill.Library, blocks []Blo
 	return out.String()
 }
 
-func clockAt(start time.Time, minutes float64, zone *time.Location) string {
-	return start.Add(time.Duration(minutes * float64(time.Minute))).In(zone).Format("15:04")
+// tableClock writes a time of day that spreadsheets sort.
+const tableClock = "15:04"
+
+func clockAt(start time.Time, minutes float64, zone *time.Location) time.Time {
+	return start.Add(time.Duration(minutes * float64(time.Minute))).In(zone)
 }
 
 // NotRun are the drill blocks of a practice in which nothing was logged and whose

@@ -66,7 +66,7 @@ func TestLines(t *testing.T) {
 	p := abroad()
 	text := Lines(time.Date(2026, 11, 26, 17, 0, 0, 0, time.UTC), berlin(t), p.Library, p.Blocks, LayOut(p))
 	lines := strings.Split(strings.TrimSpace(text), "\n")
-	if len(lines) != 5 || !strings.HasPrefix(lines[1], "18:10  ") || !strings.Contains(lines[1], "Guided") ||
+	if len(lines) != 5 || !strings.HasPrefix(lines[1], "6:10 PM  ") || !strings.Contains(lines[1], "Guided") ||
 		!strings.Contains(lines[2], "(basket 1)") {
 		t.Errorf("%s", text)
 	}

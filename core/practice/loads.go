@@ -78,8 +78,11 @@ type Week struct {
 	Warnings []Warning    `json:"warnings"`
 }
 
-// DateFormat writes a day.
-const DateFormat = "2006-01-02"
+// DateFormat writes a day for files, ClockFormat a time of day as people say it.
+const (
+	DateFormat  = "2006-01-02"
+	ClockFormat = "3:04 PM"
+)
 
 // MondayOf is the first moment of a moment's week in a zone.
 func MondayOf(t time.Time, zone *time.Location) time.Time {

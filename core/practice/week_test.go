@@ -32,12 +32,12 @@ func TestCheckTime(t *testing.T) {
 	}
 	others := []Slot{{at(3, 10, 18, 0), 90}}
 	for want, s := range map[string]Slot{
-		"practice.past-midnight: 00:30, 22:30, 60":           {at(3, 12, 23, 0), 90},
-		"practice.past-midnight-earlier: 00:30, 23:25":       {at(3, 12, 23, 55), 35},
-		"practice.clock-change: forward, 03:00":              {at(3, 29, 1, 30), 60},
-		"practice.clock-change: back, 02:00":                 {at(10, 25, 1, 40), 90},
-		"practice.overlaps-shorten: 18:00, 19:30, 19:30, 30": {at(3, 10, 17, 30), 60},
-		"practice.overlaps: 18:00, 19:30, 19:30":             {at(3, 10, 18, 0), 30},
+		"practice.past-midnight: 12:30 AM, 10:30 PM, 60":           {at(3, 12, 23, 0), 90},
+		"practice.past-midnight-earlier: 12:30 AM, 11:25 PM":       {at(3, 12, 23, 55), 35},
+		"practice.clock-change: forward, 3:00 AM":                  {at(3, 29, 1, 30), 60},
+		"practice.clock-change: back, 2:00 AM":                     {at(10, 25, 1, 40), 90},
+		"practice.overlaps-shorten: 6:00 PM, 7:30 PM, 7:30 PM, 30": {at(3, 10, 17, 30), 60},
+		"practice.overlaps: 6:00 PM, 7:30 PM, 7:30 PM":             {at(3, 10, 18, 0), 30},
 	} {
 		err := CheckTime(s, zone, others)
 		var c Conflict

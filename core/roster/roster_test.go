@@ -228,7 +228,7 @@ func FuzzRead(f *testing.F) {
 	})
 }
 
-// A list and a name are as long as they may be, and no longer.
+// The longest list and the longest name are taken; one more is refused.
 func TestBounds(t *testing.T) {
 	long := strings.Repeat("é", MaxName)
 	if got := clip(long); got != long {

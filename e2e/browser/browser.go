@@ -7,8 +7,9 @@ import (
 	"context"
 	"os/exec"
 	"sync"
-	"syscall"
 	"time"
+
+	"evrik/internal/pgtest"
 
 	"github.com/chromedp/cdproto/cdp"
 	"github.com/chromedp/cdproto/emulation"
@@ -43,7 +44,7 @@ var program = sync.OnceValues(func() (context.Context, error) {
 		chromedp.NoSandbox, chromedp.DisableGPU,
 		chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-quic", true),
 		// Shared memory on disk is slow; where /dev/shm is a real one it is used.
-		chromedp.Flag("disable-dev-shm-usage", !largeSharedMemory()),
+		chromedp.Flag("disable-dev-shm-usage", !pgtest.RoomInMemory(sharedMemoryNeeded)),
 		chromedp.Flag("lang", "en-US"), chromedp.WindowSize(1280, 800))
 	// Debian's headless build draws no window of its own and takes half the processor's
 	// time; where it is missing, any Chromium does.
@@ -67,11 +68,6 @@ var Quit = func() {}
 
 // sharedMemoryNeeded is what a few pages take, in bytes (assumption).
 const sharedMemoryNeeded = 1 << 30
-
-func largeSharedMemory() bool {
-	var fs syscall.Statfs_t
-	return syscall.Statfs("/dev/shm", &fs) == nil && fs.Bavail*uint64(fs.Bsize) >= sharedMemoryNeeded
-}
 
 // Start opens an empty tab on a device of its own: nothing is shared with other devices but
 // the running browser. The returned function closes it and forgets what it kept.

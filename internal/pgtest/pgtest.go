@@ -31,11 +31,16 @@ const (
 	memoryNeeded = 4 << 30
 )
 
+// RoomInMemory reports whether so many bytes of files fit into memory.
+func RoomInMemory(bytes uint64) bool {
+	var fs syscall.Statfs_t
+	return syscall.Statfs(memory, &fs) == nil && fs.Bavail*uint64(fs.Bsize) >= bytes
+}
+
 // place is where a throw-away cluster lives: in memory where there is room, since a database is copied for nearly every
 // test, which takes a slow disk ten times as long; else where temporary files are.
 func place() string {
-	var fs syscall.Statfs_t
-	if syscall.Statfs(memory, &fs) == nil && fs.Bavail*uint64(fs.Bsize) >= memoryNeeded {
+	if RoomInMemory(memoryNeeded) {
 		return memory
 	}
 	return ""

@@ -146,11 +146,12 @@ func (s *Server) GetDisplayMotion(ctx context.Context,
 	if err != nil {
 		return nil, err
 	}
-	d, fl, play, err := s.floors.Motion(ctx, team, p, r.Params.Block)
+	of, err := s.floors.Play(ctx, team, p, r.Params.Block)
 	if err != nil {
 		return nil, err
 	}
-	return api.GetDisplayMotion200JSONResponse{Drill: *d, Motion: api.Motion{Play: play, Lines: fl.Court.Lines()}}, nil
+	return api.GetDisplayMotion200JSONResponse{Drill: *of.Drill,
+		Motion: api.Motion{Play: of.Play, Lines: of.Floor.Court.Lines()}}, nil
 }
 
 // FollowDisplay streams to a display that something changed.

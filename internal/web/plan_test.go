@@ -287,12 +287,12 @@ func TestOutbox(t *testing.T) {
 	for range 2 {
 		head.do("POST", c.path("/practices/"+p.Id.String()+"/mail"), nil, 200, &list)
 	}
-	if len(list) != 1 || list[0].To != c.helper || !strings.Contains(list[0].Subject, "Friday 20 March, 18:00") {
+	if len(list) != 1 || list[0].To != c.helper || !strings.Contains(list[0].Subject, "Friday, March 20, 6:00 PM") {
 		t.Errorf("%+v", list)
 	}
 	var m api.MailText
 	head.do("GET", "/api/outbox/"+list[0].Id, nil, 200, &m)
-	if !strings.Contains(m.Text, "18:10  Slot twos, ") || len(m.Attachments) != 1 ||
+	if !strings.Contains(m.Text, "6:10 PM  Slot twos, ") || len(m.Attachments) != 1 ||
 		m.Attachments[0] != "practice.ics" || strings.Contains(m.Text, "P0") {
 		t.Errorf("%+v", m)
 	}

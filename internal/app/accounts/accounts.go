@@ -9,6 +9,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"evrik/core/practice"
 	"evrik/internal/app"
 	"evrik/internal/app/teams"
 	"evrik/internal/mail"
@@ -150,8 +151,8 @@ func (s Service) Invite(ctx context.Context, by gen.Staff, email, role string) (
 	text := fmt.Sprintf(
 		"%s invites you to %s as %s.\n\nOpen this address once, by %s, and choose a password:\n%s%s\n\nIf you do not "+
 			"know %s, leave it alone; nothing happens.\n",
-		by.Name, program.Name, RoleName(role), out.Until.UTC().Format("2 January 15:04 UTC"), s.Address, out.Path,
-		by.Name)
+		by.Name, program.Name, RoleName(role), out.Until.UTC().Format("January 2, "+practice.ClockFormat+" UTC"),
+		s.Address, out.Path, by.Name)
 	if err := s.Send(ctx, mail.Message{Program: by.ProgramID, To: email, Subject: "An account at " + program.Name,
 		Text: text}); err != nil {
 		slog.Warn("an invitation was not mailed; its link was shown", "error", err)
@@ -242,7 +243,7 @@ func (s Service) MailReset(ctx context.Context, email string) error {
 	text := fmt.Sprintf(
 		"Somebody asked for a new password for %s.\n\nOpen this address once, by %s, and choose "+
 			"one:\n%s/reset/%s\n\nIf it was not you, leave it alone; nothing happens.\n",
-		who.Email, until.UTC().Format("15:04 UTC"), s.Address, key)
+		who.Email, until.UTC().Format(practice.ClockFormat+" UTC"), s.Address, key)
 	// It is nobody's business in the program, so no program's list shows it.
 	if err := s.Send(ctx, mail.Message{To: who.Email, Subject: "A new password", Text: text}); err != nil {
 		slog.Error("a link to a new password was not mailed", "error", err)

@@ -20,7 +20,7 @@ func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
 
 func quiet(*gen.Queries) error { return nil }
 
-// A code pairs one display until it is too late; a paired display shows its practice for a day, or until it is ended.
+// A code works once, for ten minutes; a paired display shows its practice until a coach ends it.
 func TestPairing(t *testing.T) {
 	c := apptest.Open(t)
 	now := apptest.Now

@@ -16,7 +16,7 @@ import (
 	"evrik/internal/store/gen"
 )
 
-// NoDrill is the code of the refusal where there is no such drill.
+// NoDrill refuses a drill that does not exist.
 const NoDrill = "drill.missing"
 
 // Service keeps drills.

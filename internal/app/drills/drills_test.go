@@ -24,7 +24,7 @@ func file(t *testing.T, name string) []byte {
 	return b
 }
 
-// A program's own drill gets an id of its own, is changed by one coach at a time and is put away.
+// A coach adds a drill, changes it and puts it away; of two coaches who change it at once, the second is told.
 func TestOwnDrills(t *testing.T) {
 	c := apptest.Open(t)
 	s := drills.Service{Store: c.DB, Library: c.Squads.Library}

@@ -44,25 +44,32 @@ func (s Service) Shown(ctx context.Context, team gen.Team, p gen.Practice) (out 
 	return out, err
 }
 
-// Motion plays one rep of a block's drill. It refuses with app.Missing a block without one.
-func (s Service) Motion(ctx context.Context, team gen.Team, p gen.Practice, block uuid.UUID) (d *drill.Drill,
-	fl reads.Floor, play reads.Play, err error) {
+// Played is a drill in motion on a team's floor.
+type Played struct {
+	Drill *drill.Drill
+	Floor reads.Floor
+	Play  reads.Play
+}
+
+// Play plays one rep of a block's drill. It refuses with app.Missing a block without one.
+func (s Service) Play(ctx context.Context, team gen.Team, p gen.Practice, block uuid.UUID) (out Played, err error) {
 	lib, err := s.Squads.Library(ctx, team.ProgramID)
 	if err != nil {
-		return nil, fl, play, err
+		return out, err
 	}
 	rows, err := s.Store.BlocksOfPractice(ctx, gen.BlocksOfPracticeParams{ProgramID: team.ProgramID, PracticeID: p.ID})
 	if err != nil {
-		return nil, fl, play, err
+		return out, err
 	}
-	if fl, err = store.FloorOf(team); err != nil {
-		return nil, fl, play, err
+	if out.Floor, err = store.FloorOf(team); err != nil {
+		return out, err
 	}
 	for _, b := range store.BlocksOf(rows) {
 		if d, ok := lib.ByID(b.Drill); ok && b.ID == block.String() {
-			play, err := d.Motion(fl.Court, fl.Pace)
-			return d, fl, play, err
+			out.Drill = d
+			out.Play, err = d.Motion(out.Floor.Court, out.Floor.Pace)
+			return out, err
 		}
 	}
-	return nil, fl, play, app.Refuse(app.Missing, "display.no-drill")
+	return out, app.Refuse(app.Missing, "display.no-drill")
 }

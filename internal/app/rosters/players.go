@@ -15,7 +15,7 @@ import (
 	"evrik/internal/store/gen"
 )
 
-// NoPlayer is the code of the refusal where there is no such player.
+// NoPlayer refuses a player who is not on the team.
 const NoPlayer = "player.missing"
 
 // entryOf is what a roster says of a player.
@@ -106,9 +106,9 @@ type Naming struct {
 	Line string
 }
 
-// Erase erases a player, as a family may ask, with everything logged; what the team did stays as counts without
-// anybody's name. It returns the notes of coaches that still hold the name: only a person can tell whether they mean
-// this player.
+// Erase removes a player, as a family may ask, with everything that was logged; what the team did stays as counts
+// without anybody's name. It returns the notes of coaches that still hold the name: only a person can tell whether they
+// mean this player.
 func (s Service) Erase(ctx context.Context, program, team, player uuid.UUID) ([]Naming, error) {
 	row, err := s.Store.Player(ctx, gen.PlayerParams{ProgramID: program, TeamID: team, ID: player})
 	if err != nil {

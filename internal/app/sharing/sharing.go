@@ -64,7 +64,8 @@ func (s Service) Mail(ctx context.Context, c *planning.Context, row gen.Practice
 		return 0, err
 	}
 	m := mail.Message{Program: c.Team.ProgramID, Text: InWords(c, p),
-		Subject: fmt.Sprintf("%s practice, %s", c.Team.Name, row.StartsAt.In(c.Zone).Format("Monday 2 January, 15:04")),
+		Subject: fmt.Sprintf("%s practice, %s", c.Team.Name,
+			row.StartsAt.In(c.Zone).Format("Monday, January 2, "+practice.ClockFormat)),
 		Attachments: map[string][]byte{
 			"practice.ics": []byte(s.OneCalendar(c, row, p))},
 	}

@@ -15,7 +15,7 @@ import (
 // maxTeams is how many teams a program may have (assumption).
 const maxTeams = 40
 
-// noTeam is the code of the refusal where there is no such team.
+// noTeam refuses a team that does not exist.
 const noTeam = "team.missing"
 
 // Service says which teams a program has.
@@ -47,7 +47,7 @@ func (s Service) List(ctx context.Context, program uuid.UUID) ([]Entry, error) {
 	return out, nil
 }
 
-// Add adds a team, with the floor and the time zone of the program's first one. It refuses with app.Invalid a name or
+// Add makes a team, with the floor and the time zone of the program's first one. It refuses with app.Invalid a name or
 // an age group that is none, with app.Conflict a name that is taken or a team too many.
 func (s Service) Add(ctx context.Context, program uuid.UUID, name, ages string) (team gen.InsertTeamParams, err error) {
 	if name, err = app.Text(name, "name.team"); err != nil {
@@ -88,7 +88,7 @@ func (s Service) Archive(ctx context.Context, program, team uuid.UUID, archived 
 	})
 }
 
-// Delete deletes a team with everything it has, after its name was typed once more. It refuses with app.Conflict
+// Delete removes a team with everything it has, once its name was typed again. It refuses with app.Conflict
 // another name.
 func (s Service) Delete(ctx context.Context, team gen.Team, typed string) error {
 	if strings.TrimSpace(typed) != team.Name {

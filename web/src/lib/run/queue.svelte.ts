@@ -11,10 +11,14 @@ const longestPause = 5000; // ms; a coach who sees the network back should soon 
 /** What a row is about, whichever copy of it this is. */
 const what = (r: Waiting) => r.event?.id ?? r.change?.id ?? `${r.clock?.action} ${r.clock?.at}`;
 /** What the server adds to a rep when it stores it. */
-const added = ['rung', 'expected', 'correct'];
+const added: Record<Exclude<keyof Schemas['LoggedRep'], keyof RepEvent>, true> = {
+  rung: true,
+  expected: true,
+  correct: true
+};
 /** A rep as it is logged: one of before, that came back from the server, has more. */
 const asLogged = (e: RepEvent) =>
-  Object.fromEntries(Object.entries(e).filter(([name]) => !added.includes(name))) as RepEvent;
+  Object.fromEntries(Object.entries(e).filter(([name]) => !(name in added))) as RepEvent;
 const isRep = (r: Waiting) => r.event !== undefined;
 
 /** What one tab tells the others of this device. */
