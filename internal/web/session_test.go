@@ -1,7 +1,10 @@
 package web
 
 import (
+	"context"
 	"io"
+	"net/http"
+	"net/http/httptest"
 	"sync"
 	"testing"
 	"time"
@@ -119,6 +122,27 @@ func TestStreamsEndWithTheRight(t *testing.T) {
 	t.Run("removal", func(t *testing.T) {
 		streamEnds(t, w, w.as(c.helper), at, func(*agent) { head.do("DELETE", "/api/staff/"+helper, nil, 204, nil) })
 	})
+}
+
+// Whoever has left before the session was read is no fault of the server's; a database that does not answer is.
+func TestSessionOfWhoeverHasLeft(t *testing.T) {
+	s := &Server{db: newWorld(t).db, now: time.Now}
+	fail := s.newSessions().ErrorFunc
+	for _, c := range []struct {
+		leave  bool
+		status int
+	}{{true, givenUp.status}, {false, http.StatusServiceUnavailable}} {
+		ctx, leave := context.WithCancel(t.Context())
+		if c.leave {
+			leave()
+		}
+		answer := httptest.NewRecorder()
+		fail(answer, httptest.NewRequestWithContext(ctx, "GET", "/api/session", nil), io.ErrUnexpectedEOF)
+		leave()
+		if answer.Code != c.status {
+			t.Errorf("left: %v is answered with %d, want %d", c.leave, answer.Code, c.status)
+		}
+	}
 }
 
 func openStream(t *testing.T, a *agent, at string) io.ReadCloser {
