@@ -18,6 +18,10 @@ const (
 	Invalid Kind = iota
 	Missing
 	Conflict
+	// Unknown is a caller whom nobody knows, Forbidden one who may not, TooMany is one time too often.
+	Unknown
+	Forbidden
+	TooMany
 )
 
 // Refusal adds to a reason the kind of answer it calls for.

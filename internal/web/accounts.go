@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"strings"
 
 	"github.com/google/uuid"
 
@@ -10,12 +9,6 @@ import (
 	"evrik/internal/app/accounts"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
-)
-
-// Sizes of what is typed in (assumptions), in characters.
-const (
-	minPassword = 10
-	maxPassword = 200
 )
 
 // GetSession says who is signed in.
@@ -44,7 +37,7 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 	if s.mail != nil {
 		view.SendsMail = new(true)
 	}
-	view.Me = &api.Person{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}
+	view.Me = new(personView(*who))
 	program, err := s.db.Program(ctx, who.ProgramID)
 	if err != nil {
 		return view, err
@@ -65,7 +58,7 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 func (s *Server) SignOut(ctx context.Context, r api.SignOutRequestObject) (api.SignOutResponseObject, error) {
 	who := caller(ctx)
 	if r.Params.Everywhere != nil && *r.Params.Everywhere && who.ID != uuid.Nil {
-		if err := s.db.EndSessions(ctx, gen.EndSessionsParams{ProgramID: who.ProgramID, ID: who.ID}); err != nil {
+		if err := s.accounts.SignOut(ctx, who); err != nil {
 			return nil, err
 		}
 	}
@@ -94,13 +87,15 @@ func (s *Server) SetUp(ctx context.Context, r api.SetUpRequestObject) (api.SetUp
 
 // ListStaff lists the program's coaches.
 func (s *Server) ListStaff(ctx context.Context, _ api.ListStaffRequestObject) (api.ListStaffResponseObject, error) {
-	rows, err := s.db.StaffOfProgram(ctx, caller(ctx).ProgramID)
+	rows, err := s.accounts.Staff(ctx, caller(ctx).ProgramID)
 	list := api.ListStaff200JSONResponse{}
 	for _, r := range rows {
-		list = append(list, api.Person{Id: r.ID, Name: r.Name, Email: r.Email, Role: api.PersonRole(r.Role)})
+		list = append(list, personView(r))
 	}
 	return list, err
 }
 
-// cleanAddress is how an address is compared.
-func cleanAddress(email string) string { return strings.ToLower(strings.TrimSpace(email)) }
+// personView is a coach as the contract has it.
+func personView(who gen.Staff) api.Person {
+	return api.Person{Id: who.ID, Name: who.Name, Email: who.Email, Role: api.PersonRole(who.Role)}
+}

@@ -9,6 +9,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/reads"
+	"evrik/internal/app/tries"
 	"evrik/internal/web/api"
 )
 
@@ -79,12 +80,12 @@ func TestSignInAndOut(t *testing.T) {
 func TestSignInIsLimited(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 0)
-	for range signInTries {
+	for range tries.Most {
 		w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
 	}
 	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 429,
 		"signin.too-many-tries")
-	w.now = w.now.Add(signInWindow + 1e9)
+	w.now = w.now.Add(tries.Window + 1e9)
 	// The failures carry the database's own time; the limit looks back from the
 	// server's, so that once the window has passed the door is open again.
 	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE sign_in_tries SET at = $1", evening); err != nil {
@@ -110,7 +111,7 @@ func TestSignInLimitTellsPlacesApart(t *testing.T) {
 		res.Body.Close()
 		return res.StatusCode
 	}
-	for i := range signInTries {
+	for i := range tries.Most {
 		if got := try("203.0.113.9", strings.Repeat("x", i+1)+"@y.example", "guess"); got != 401 {
 			t.Fatalf("guess %d: %d", i, got)
 		}

@@ -78,20 +78,11 @@ func (s *Server) EndDisplay(ctx context.Context, r api.EndDisplayRequestObject) 
 	})
 }
 
-// PairDisplay makes the session that asks a display. A code works once; wrong
-// ones are counted like failed sign-ins.
+// PairDisplay makes the session that asks a display. A code works once.
 func (s *Server) PairDisplay(ctx context.Context, r api.PairDisplayRequestObject) (api.PairDisplayResponseObject,
 	error) {
-	keys := []string{throttleKey("display", clientPlace(ctx))}
-	try, err := s.count(ctx, keys)
+	d, err := s.displays.Pair(ctx, r.Body.Code, clientPlace(ctx))
 	if err != nil {
-		return nil, err
-	}
-	d, err := s.displays.Pair(ctx, r.Body.Code)
-	if err != nil {
-		return nil, err
-	}
-	if err := s.forgive(ctx, try, ""); err != nil {
 		return nil, err
 	}
 	store.BeginSession(ctx)

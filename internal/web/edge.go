@@ -17,6 +17,7 @@ import (
 	"github.com/google/uuid"
 	"github.com/labstack/echo/v5"
 
+	"evrik/internal/app/tries"
 	"evrik/internal/mail"
 )
 
@@ -92,7 +93,7 @@ func (s *Server) checkSetupCode(ctx context.Context, code *string) error {
 	if s.setupCode == "" || isLocal(ctx) {
 		return nil
 	}
-	if _, err := s.count(ctx, []string{throttleKey("setup", clientPlace(ctx))}); err != nil {
+	if _, err := s.tries.Count(ctx, tries.Key("setup", clientPlace(ctx))); err != nil {
 		return err
 	}
 	plain := func(c string) []byte {

@@ -12,6 +12,7 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/app/displays"
+	"evrik/internal/app/tries"
 	"evrik/internal/web/api"
 )
 
@@ -285,7 +286,7 @@ func TestSecondScreen(t *testing.T) {
 	head.do("POST", at+"/displays", nil, 201, &code)
 	w.now = evening.Add(displays.CodeLife + time.Second)
 	late.refused("POST", "/api/display/pair", map[string]string{"code": code.Code}, 404, "display.code-wrong")
-	for range signInTries {
+	for range tries.Most {
 		res, err := late.http.Post(w.server.URL+"/api/display/pair", "application/json",
 			strings.NewReader(`{"code":"BBBBBB"}`))
 		if err != nil {

@@ -3,8 +3,6 @@ package web
 import (
 	"context"
 
-	"evrik/internal/app"
-	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
 
@@ -15,11 +13,11 @@ func (s *Server) MakePlayerLink(ctx context.Context,
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+	made, err := s.quizzes.NewLinks(ctx, team, r.PlayerId)
+	if err != nil {
 		return nil, err
 	}
-	path, err := s.quizzes.NewLink(ctx, s.db.Queries, team.ProgramID, r.PlayerId)
-	return api.MakePlayerLink201JSONResponse{Path: path}, err
+	return api.MakePlayerLink201JSONResponse{Path: made[0].Path}, nil
 }
 
 // EndPlayerLink revokes a player's link; the answers stay.
@@ -29,13 +27,7 @@ func (s *Server) EndPlayerLink(ctx context.Context, r api.EndPlayerLinkRequestOb
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
-		return nil, err
-	}
-	now := s.now()
-	n, err := s.db.EndPlayerLink(ctx, gen.EndPlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId,
-		EndedAt: &now})
-	return api.EndPlayerLink204Response{}, app.Changed(n, err, "link.missing")
+	return api.EndPlayerLink204Response{}, s.quizzes.EndLink(ctx, team, r.PlayerId)
 }
 
 // ListPlayerLinks tells who on a team has a link.
@@ -45,7 +37,7 @@ func (s *Server) ListPlayerLinks(ctx context.Context,
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.PlayerLinksOfTeam(ctx, gen.PlayerLinksOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	rows, err := s.quizzes.Links(ctx, team)
 	out := api.ListPlayerLinks200JSONResponse{}
 	for _, l := range rows {
 		out = append(out, api.PlayerLink{Player: l.PlayerID, Made: l.MadeAt})
@@ -60,22 +52,11 @@ func (s *Server) MakePlayerLinks(ctx context.Context,
 	if err != nil {
 		return nil, err
 	}
-	for _, player := range r.Body.Players {
-		if _, err := s.playerOf(ctx, team, player); err != nil {
-			return nil, err
-		}
-	}
+	made, err := s.quizzes.NewLinks(ctx, team, r.Body.Players...)
 	out := api.MakePlayerLinks201JSONResponse{}
-	err = s.db.Tx(ctx, func(q *gen.Queries) error {
-		for _, player := range r.Body.Players {
-			path, err := s.quizzes.NewLink(ctx, q, team.ProgramID, player)
-			if err != nil {
-				return err
-			}
-			out = append(out, api.NewPlayerLink{Player: player, Path: path})
-		}
-		return nil
-	})
+	for _, l := range made {
+		out = append(out, api.NewPlayerLink{Player: l.Player, Path: l.Path})
+	}
 	return out, err
 }
 
@@ -86,12 +67,5 @@ func (s *Server) RestorePlayerLink(ctx context.Context,
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
-		return nil, err
-	}
-	n, err := s.db.RestorePlayerLink(ctx, gen.RestorePlayerLinkParams{ProgramID: team.ProgramID, PlayerID: r.PlayerId})
-	if err == nil && n == 0 {
-		err = conflict("link.none-earlier")
-	}
-	return api.RestorePlayerLink204Response{}, err
+	return api.RestorePlayerLink204Response{}, s.quizzes.RestoreLink(ctx, team, r.PlayerId)
 }

@@ -44,7 +44,8 @@ func invalidBy(err error, kept string) error {
 
 // statusOf is how a service's refusal is answered.
 var statusOf = map[app.Kind]int{app.Invalid: http.StatusUnprocessableEntity, app.Missing: http.StatusNotFound,
-	app.Conflict: http.StatusConflict}
+	app.Conflict: http.StatusConflict, app.Unknown: http.StatusUnauthorized, app.Forbidden: http.StatusForbidden,
+	app.TooMany: http.StatusTooManyRequests}
 
 // handleError writes every error as a problem. What nobody foresaw is logged
 // and told without detail.

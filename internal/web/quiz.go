@@ -15,16 +15,6 @@ import (
 // firstPack is how many questions a player's page asks for first (assumption).
 const firstPack = 10
 
-// learner finds whose a link is. Guesses are counted like sign-ins, but apart from them: a player who opens an ended
-// link in the gym must not keep the coach out.
-func (s *Server) learner(ctx context.Context, key string) (l quizzes.Learner, err error) {
-	err = s.guessed(ctx, "quiz", func() (err error) {
-		l, err = s.quizzes.ByLink(ctx, key)
-		return err
-	})
-	return l, app.OrMissing(err, quizzes.DeadLink)
-}
-
 // packView is some questions as the contract has them.
 func packView(p quizzes.Pack) api.QuizPack {
 	out := api.QuizPack{Items: p.Items, Scenes: []api.QuizScene{}, Reads: []reads.CueInfo{},
@@ -42,7 +32,7 @@ func packView(p quizzes.Pack) api.QuizPack {
 
 // GetQuiz makes the questions that a player should see next.
 func (s *Server) GetQuiz(ctx context.Context, r api.GetQuizRequestObject) (api.GetQuizResponseObject, error) {
-	l, err := s.learner(ctx, r.QuizKey)
+	l, err := s.quizzes.ByLink(ctx, r.QuizKey, clientPlace(ctx))
 	if err != nil {
 		return nil, err
 	}
@@ -58,7 +48,7 @@ func (s *Server) GetQuiz(ctx context.Context, r api.GetQuizRequestObject) (api.G
 // SendAnswers stores what a player answered, each answer once.
 func (s *Server) SendAnswers(ctx context.Context, r api.SendAnswersRequestObject) (api.SendAnswersResponseObject,
 	error) {
-	l, err := s.learner(ctx, r.QuizKey)
+	l, err := s.quizzes.ByLink(ctx, r.QuizKey, clientPlace(ctx))
 	if err != nil {
 		return nil, err
 	}
@@ -127,10 +117,7 @@ func (s *Server) EndRound(ctx context.Context, r api.EndRoundRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	return api.EndRound204Response{}, s.db.Tx(ctx, func(q *gen.Queries) error {
-		if err := q.EndRound(ctx, gen.EndRoundParams{ProgramID: team.ProgramID, PracticeID: p.ID}); err != nil {
-			return err
-		}
+	return api.EndRound204Response{}, s.quizzes.EndRound(ctx, team.ProgramID, p.ID, func(q *gen.Queries) error {
 		return notify(ctx, q, change{Practice: p.ID, Round: true})
 	})
 }

@@ -8,7 +8,6 @@ import (
 	"github.com/labstack/echo/v5"
 
 	"evrik/internal/app"
-	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -139,17 +138,7 @@ func (s *Server) signedIn(ctx context.Context) (*gen.Staff, error) {
 	if err != nil {
 		return nil, nil
 	}
-	who, err := s.db.StaffByID(ctx, id)
-	if store.NotFound(err) {
-		return nil, nil
-	}
-	if err != nil {
-		return nil, err
-	}
-	if int(who.SessionEpoch) != s.sessions.GetInt(ctx, sessionEpoch) {
-		return nil, nil
-	}
-	return &who, nil
+	return s.accounts.Signed(ctx, id, s.sessions.GetInt(ctx, sessionEpoch))
 }
 
 // team returns the caller's team with this id; another program's is not found.

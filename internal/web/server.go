@@ -28,6 +28,7 @@ import (
 	"evrik/internal/app/drills"
 	"evrik/internal/app/floors"
 	"evrik/internal/app/games"
+	"evrik/internal/app/homework"
 	"evrik/internal/app/now"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
@@ -38,6 +39,7 @@ import (
 	"evrik/internal/app/sharing"
 	"evrik/internal/app/squad"
 	"evrik/internal/app/teams"
+	"evrik/internal/app/tries"
 	"evrik/internal/mail"
 	"evrik/internal/standin"
 	"evrik/internal/store"
@@ -109,7 +111,8 @@ type Server struct {
 	life      context.Context
 	live      *hub
 	https     bool
-	hashing   hashing
+	tries     tries.Service
+	homework  homework.Service
 	figures   *figures
 	log       *slog.Logger
 	// publicURL begins links in mail; setupCode is asked for at a first set-up over a network.
@@ -140,26 +143,29 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns,
 		assets: o.Assets, quizFiles: playersFiles(o.Assets), spec: spec,
 		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS,
-		hashing: newHashing(), log: o.Log,
+		log:       o.Log,
 		publicURL: o.PublicURL, setupCode: o.SetupCode,
 		imports: make(chan struct{}, importsAtOnce)}
 	s.figures = newFigures(db, s.live, o.Version)
 	if s.now == nil {
 		s.now = time.Now
 	}
+	s.tries = tries.Service{Store: db, Now: s.now}
 	s.rosters = rosters.Service{Store: db, Erasures: o.Erasures, Now: s.now}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
 	s.reviews = reviews.Service{Store: db, Squads: s.squads, Now: s.now}
 	s.games = games.Service{Store: db, Squads: s.squads, Now: s.now}
-	s.accounts = accounts.Service{Store: db, Hash: s.hash, Send: s.send, Address: s.publicURL, Now: s.now}
-	s.quizzes = quizzes.Service{Store: db, Now: s.now}
+	s.accounts = accounts.Service{Store: db, Passwords: accounts.NewHashing(), Tries: s.tries, Send: s.send,
+		Address: s.publicURL, Now: s.now}
+	s.quizzes = quizzes.Service{Store: db, Tries: s.tries, Now: s.now}
 	s.today = now.Service{Plans: s.plans, Store: db, Now: s.now}
 	s.reps = reps.Service{Store: db, Library: s.squads.Library, Now: s.now}
 	s.floors = floors.Service{Store: db, Squads: s.squads, Now: s.now}
 	s.teams = teams.Service{Store: db, Now: s.now}
 	s.sharing = sharing.Service{Store: db, Send: s.send, Now: s.now}
-	s.displays = displays.Service{Store: db, Now: s.now}
+	s.displays = displays.Service{Store: db, Tries: s.tries, Now: s.now}
+	s.homework = homework.Service{Store: db, Library: s.squads.Library, Now: s.now}
 	s.drills = drills.Service{Store: db, Library: s.squads.Library}
 	s.offenses = offenses.Service{Store: db, Squads: s.squads, Policy: s.policy,
 		Comparing: make(chan struct{}, offenses.MostComparisons)}

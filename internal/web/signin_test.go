@@ -2,7 +2,6 @@ package web
 
 import (
 	"bytes"
-	"context"
 	"encoding/json"
 	"io"
 	"net/http"
@@ -10,6 +9,7 @@ import (
 	"sync"
 	"testing"
 
+	"evrik/internal/app/tries"
 	"evrik/internal/web/api"
 )
 
@@ -17,8 +17,8 @@ import (
 func TestGuessesAtOnce(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 0)
-	const tries = 40
-	statuses := make([]int, tries)
+	const guesses = 40
+	statuses := make([]int, guesses)
 	var wg sync.WaitGroup
 	for i := range statuses {
 		wg.Go(func() {
@@ -37,8 +37,8 @@ func TestGuessesAtOnce(t *testing.T) {
 			t.Errorf("a guess was answered with %d", s)
 		}
 	}
-	if checked > signInTries {
-		t.Errorf("%d passwords were checked, at most %d may be", checked, signInTries)
+	if checked > tries.Most {
+		t.Errorf("%d passwords were checked, at most %d may be", checked, tries.Most)
 	}
 	// Wrong display codes count toward the same limit.
 	for i := range statuses {
@@ -53,52 +53,8 @@ func TestGuessesAtOnce(t *testing.T) {
 			checked++
 		}
 	}
-	if checked > signInTries {
-		t.Errorf("%d codes were checked, at most %d may be", checked, signInTries)
-	}
-}
-
-func TestFewHashesAtOnce(t *testing.T) {
-	h := newHashing()
-	var mu sync.Mutex
-	running, most, done, refused := 0, 0, 0, 0
-	open, started := make(chan bool), make(chan bool, 100)
-	var wg sync.WaitGroup
-	for range 40 {
-		wg.Go(func() {
-			err := h.do(t.Context(), func() error {
-				mu.Lock()
-				running++
-				most = max(most, running)
-				mu.Unlock()
-				started <- true
-				<-open
-				mu.Lock()
-				running--
-				done++
-				mu.Unlock()
-				return nil
-			})
-			if err != nil {
-				mu.Lock()
-				refused++
-				mu.Unlock()
-			}
-		})
-	}
-	<-started
-	<-started
-	close(open)
-	wg.Wait()
-	if most > hashesAtOnce || done+refused != 40 || done < hashesAtOnce || len(h.running) != 0 || len(h.waiting) != 0 {
-		t.Errorf("%d ran at once; %d were done, %d refused", most, done, refused)
-	}
-	ctx, cancel := context.WithCancel(t.Context())
-	cancel()
-	h.running <- struct{}{}
-	h.running <- struct{}{}
-	if err := h.do(ctx, func() error { return nil }); err == nil || len(h.waiting) != 0 {
-		t.Errorf("a request that was given up waits on: %v", err)
+	if checked > tries.Most {
+		t.Errorf("%d codes were checked, at most %d may be", checked, tries.Most)
 	}
 }
 
@@ -111,7 +67,7 @@ func TestKnownDeviceIsNotLockedOut(t *testing.T) {
 	own.do("DELETE", "/api/session", nil, 204, nil)
 	right := map[string]string{"email": c.head, "password": goodPassword}
 	other := w.as(c.helper)
-	for range signInTries + 2 {
+	for range tries.Most + 2 {
 		w.agent().status("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"})
 	}
 	w.agent().refused("POST", "/api/session", right, 429, "signin.too-many-tries")
@@ -119,7 +75,7 @@ func TestKnownDeviceIsNotLockedOut(t *testing.T) {
 	w.agent().refused("GET", "/api/join/unknown", nil, 404, "coach.link-dead")
 	// On the known device guesses are counted too.
 	own.do("DELETE", "/api/session", nil, 204, nil)
-	for range signInTries {
+	for range tries.Most {
 		own.do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
 	}
 	own.refused("POST", "/api/session", right, 429, "signin.too-many-tries")

@@ -12,6 +12,7 @@ import (
 	"evrik/internal/app"
 	"evrik/internal/app/accounts"
 	"evrik/internal/app/apptest"
+	"evrik/internal/app/tries"
 	"evrik/internal/mail"
 	"evrik/internal/pgtest"
 	"evrik/internal/store"
@@ -31,9 +32,20 @@ type letters struct {
 func newLetters(db *store.Store) *letters {
 	l := &letters{now: apptest.Now}
 	l.Service = accounts.Service{Store: db, Address: "https://coach.example", Now: func() time.Time { return l.now },
-		Hash: func(_ context.Context, password string) (string, error) { return "hash of " + password, nil },
+		Passwords: plain{}, Tries: tries.Service{Store: db, Now: apptest.Clock},
 		Send: func(_ context.Context, m mail.Message) error { l.sent = append(l.sent, m); return l.fail }}
 	return l
+}
+
+// plain keeps passwords as they are.
+type plain struct{}
+
+func (plain) Hash(_ context.Context, password string) (string, error) {
+	return "hash of " + password, nil
+}
+
+func (plain) Matches(_ context.Context, password, hash string) (bool, error) {
+	return hash == "hash of "+password, nil
 }
 
 // key is the last part of the address in a message.
@@ -87,35 +99,38 @@ func TestInvite(t *testing.T) {
 		out.Path != "/join/"+l.key() {
 		t.Fatalf("%+v, sent %+v, %v", out, l.sent, err)
 	}
-	i, err := l.Invitation(t.Context(), l.key())
+	i, err := l.Invitation(t.Context(), l.key(), "here")
 	apptest.Must(t, err)
 	who, err := l.Accept(t.Context(), i, "Bo", "a long password")
 	if err != nil || who.Role != "assistant" || who.ProgramID != c.Head.ProgramID || who.Email != "bo@club.example" {
 		t.Fatalf("%+v, %v", who, err)
 	}
-	_, err = l.Invitation(t.Context(), l.key())
-	apptest.Refused(t, err, accounts.DeadLink)
+	_, err = l.Invitation(t.Context(), l.key(), "here")
+	apptest.Refused(t, err, "coach.link-dead")
 	_, err = l.Accept(t.Context(), i, "Bo", "a long password")
-	apptest.Refused(t, err, accounts.DeadLink)
+	apptest.Refused(t, err, "coach.link-dead")
 	_, err = l.Invite(t.Context(), c.Head, "bo@club.example", "assistant")
 	apptest.Refused(t, err, "coach.email-taken")
 	_, err = l.Invite(t.Context(), c.Head, "eve@club.example", "owner")
 	apptest.Refused(t, err, "coach.invited-role")
-	if _, err := l.Invitation(t.Context(), "guess"); !store.NotFound(err) {
-		t.Errorf("a guess: %v", err)
+	for range tries.Most {
+		_, err := l.Invitation(t.Context(), "guess", "there")
+		apptest.Refused(t, err, "coach.link-dead")
 	}
+	_, err = l.Invitation(t.Context(), "guess", "there")
+	apptest.Refused(t, err, "signin.too-many-tries")
 
 	l.fail = errors.New("no mail today")
 	_, err = l.Invite(t.Context(), c.Head, "cy@club.example", "viewer")
 	apptest.Must(t, err) // the link was shown
 	key := l.key()
 	l.now = l.now.Add(7*24*time.Hour - time.Second)
-	if _, err := l.Invitation(t.Context(), key); err != nil {
+	if _, err := l.Invitation(t.Context(), key, "here"); err != nil {
 		t.Errorf("within a week: %v", err)
 	}
 	l.now = l.now.Add(time.Second)
-	_, err = l.Invitation(t.Context(), key)
-	apptest.Refused(t, err, accounts.DeadLink)
+	_, err = l.Invitation(t.Context(), key, "here")
+	apptest.Refused(t, err, "coach.link-dead")
 }
 
 // A program has thirty invitations open, not more.
@@ -137,23 +152,33 @@ func TestInvitationsHaveABound(t *testing.T) {
 func TestReset(t *testing.T) {
 	c := apptest.Open(t)
 	l := newLetters(c.DB)
-	apptest.Must(t, l.MailReset(t.Context(), "nobody@club.example"))
+	apptest.Must(t, l.MailReset(t.Context(), "nobody@club.example", "here"))
 	if len(l.sent) != 0 {
 		t.Fatalf("nobody was written to: %+v", l.sent)
 	}
-	apptest.Must(t, l.MailReset(t.Context(), c.Head.Email))
+	apptest.Must(t, l.MailReset(t.Context(), " "+strings.ToUpper(c.Head.Email), "here"))
 	first := l.key()
-	if who, err := l.ResetOwner(t.Context(), first); err != nil || who.ID != c.Head.ID {
+	if who, err := l.ResetOwner(t.Context(), first, "here"); err != nil || who.ID != c.Head.ID {
 		t.Fatalf("%+v, %v", who, err)
 	}
-	apptest.Must(t, l.MailReset(t.Context(), c.Head.Email))
-	if _, err := l.ResetOwner(t.Context(), first); !store.NotFound(err) {
-		t.Errorf("the first link works still: %v", err)
+	apptest.Must(t, l.MailReset(t.Context(), c.Head.Email, "here"))
+	_, err := l.ResetOwner(t.Context(), first, "here")
+	apptest.Refused(t, err, "password.link-dead")
+	who, err := l.ResetPassword(t.Context(), l.key(), "here", "a new password")
+	if err != nil || who.PasswordHash != "hash of a new password" || who.SessionEpoch != c.Head.SessionEpoch+1 {
+		t.Errorf("%+v, %v", who, err)
 	}
+	_, err = l.ResetPassword(t.Context(), l.key(), "here", "another one")
+	apptest.Refused(t, err, "password.link-dead")
+	apptest.Must(t, l.MailReset(t.Context(), c.Head.Email, "here"))
 	l.now = l.now.Add(time.Hour + time.Second)
-	if _, err := l.ResetOwner(t.Context(), l.key()); !store.NotFound(err) {
-		t.Errorf("after an hour: %v", err)
+	_, err = l.ResetOwner(t.Context(), l.key(), "here")
+	apptest.Refused(t, err, "password.link-dead")
+	// An inbox is not filled by whoever asks again and again.
+	for range tries.Most - 3 {
+		apptest.Must(t, l.MailReset(t.Context(), c.Head.Email, "elsewhere"))
 	}
+	apptest.Refused(t, l.MailReset(t.Context(), c.Head.Email, "elsewhere"), "signin.too-many-tries")
 }
 
 // What is typed in is trimmed and has a bound.

@@ -13,6 +13,7 @@ import (
 	"evrik/core/practice"
 	"evrik/internal/app"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/tries"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -34,6 +35,7 @@ const (
 // Service pairs displays.
 type Service struct {
 	Store *store.Store
+	Tries tries.Service
 	Now   func() time.Time
 }
 
@@ -97,10 +99,18 @@ func (s Service) End(ctx context.Context, team gen.Team, practice, display uuid.
 	})
 }
 
-// Pair uses a code up and returns the display it makes. It refuses with app.Missing a code that does not work.
-func (s Service) Pair(ctx context.Context, code string) (gen.Display, error) {
-	d, err := s.Store.PairDisplay(ctx, gen.PairDisplayParams{CodeHash: codeHash(code), Now: s.Now()})
-	return d, app.OrMissing(err, "display.code-wrong")
+// Pair uses a code up and returns the display it makes. It refuses with app.Missing a code that does not work; such are
+// counted for the network place.
+func (s Service) Pair(ctx context.Context, code, place string) (d gen.Display, err error) {
+	try, err := s.Tries.Count(ctx, tries.Key("display", place))
+	if err != nil {
+		return d, err
+	}
+	d, err = s.Store.PairDisplay(ctx, gen.PairDisplayParams{CodeHash: codeHash(code), Now: s.Now()})
+	if err != nil {
+		return d, app.OrMissing(err, "display.code-wrong")
+	}
+	return d, s.Tries.Forgive(ctx, try, "")
 }
 
 // ByID returns a display as long as it is paired; store.NotFound tells where it no longer is.

@@ -11,6 +11,7 @@ import (
 	"evrik/internal/app/apptest"
 	"evrik/internal/app/displays"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/tries"
 	"evrik/internal/pgtest"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -24,7 +25,8 @@ func quiet(*gen.Queries) error { return nil }
 func TestPairing(t *testing.T) {
 	c := apptest.Open(t)
 	now := apptest.Now
-	s := displays.Service{Store: c.DB, Now: func() time.Time { return now }}
+	s := displays.Service{Store: c.DB, Tries: tries.Service{Store: c.DB, Now: apptest.Clock},
+		Now: func() time.Time { return now }}
 	code, err := s.New(t.Context(), c.Team, c.Planned.ID)
 	apptest.Must(t, err)
 	if len(code.Text) != 7 || code.Text[3] != ' ' || !code.Until.Equal(now.Add(displays.CodeLife)) {
@@ -35,16 +37,22 @@ func TestPairing(t *testing.T) {
 	if late.Text == code.Text {
 		t.Error("the same code twice")
 	}
-	_, err = s.Pair(t.Context(), "222 222")
+	_, err = s.Pair(t.Context(), "222 222", "gym")
 	apptest.Refused(t, err, "display.code-wrong")
-	d, err := s.Pair(t.Context(), strings.ToLower(strings.ReplaceAll(code.Text, " ", "-")))
+	d, err := s.Pair(t.Context(), strings.ToLower(strings.ReplaceAll(code.Text, " ", "-")), "gym")
 	apptest.Must(t, err)
-	_, err = s.Pair(t.Context(), code.Text)
+	_, err = s.Pair(t.Context(), code.Text, "gym")
 	apptest.Refused(t, err, "display.code-wrong")
 	now = now.Add(displays.CodeLife + time.Second)
-	_, err = s.Pair(t.Context(), late.Text)
+	_, err = s.Pair(t.Context(), late.Text, "gym")
 	apptest.Refused(t, err, "display.code-wrong")
 
+	for range tries.Most - 3 {
+		_, err = s.Pair(t.Context(), "222 222", "gym")
+		apptest.Refused(t, err, "display.code-wrong")
+	}
+	_, err = s.Pair(t.Context(), "222 222", "gym")
+	apptest.Refused(t, err, "signin.too-many-tries")
 	if list, err := s.List(t.Context(), c.Team, c.Planned.ID); err != nil || len(list) != 1 || list[0].ID != d.ID {
 		t.Errorf("%+v, %v", list, err)
 	}
@@ -69,10 +77,11 @@ func TestPairing(t *testing.T) {
 func TestDayIsOver(t *testing.T) {
 	c := apptest.Open(t)
 	now := apptest.Now
-	s := displays.Service{Store: c.DB, Now: func() time.Time { return now }}
+	s := displays.Service{Store: c.DB, Tries: tries.Service{Store: c.DB, Now: apptest.Clock},
+		Now: func() time.Time { return now }}
 	code, err := s.New(t.Context(), c.Team, c.Planned.ID)
 	apptest.Must(t, err)
-	d, err := s.Pair(t.Context(), code.Text)
+	d, err := s.Pair(t.Context(), code.Text, "gym")
 	apptest.Must(t, err)
 	now = now.Add(displays.Life - time.Second)
 	_, err = s.ByID(t.Context(), d.ID)
@@ -89,11 +98,11 @@ func TestDayIsOver(t *testing.T) {
 // Eight displays show a practice, no ninth.
 func TestTooMany(t *testing.T) {
 	c := apptest.Open(t)
-	s := displays.Service{Store: c.DB, Now: apptest.Clock}
+	s := displays.Service{Store: c.DB, Tries: tries.Service{Store: c.DB, Now: apptest.Clock}, Now: apptest.Clock}
 	for range 8 {
 		code, err := s.New(t.Context(), c.Team, c.Planned.ID)
 		apptest.Must(t, err)
-		_, err = s.Pair(t.Context(), code.Text)
+		_, err = s.Pair(t.Context(), code.Text, "gym")
 		apptest.Must(t, err)
 	}
 	_, err := s.New(t.Context(), c.Team, c.Planned.ID)

@@ -13,6 +13,7 @@ import (
 	"evrik/core/quiz"
 	"evrik/core/reads"
 	"evrik/internal/app"
+	"evrik/internal/app/tries"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -20,6 +21,7 @@ import (
 // Service asks.
 type Service struct {
 	Store *store.Store
+	Tries tries.Service
 	Now   func() time.Time
 }
 
@@ -32,31 +34,12 @@ const (
 	roundLife = 15 * time.Minute
 )
 
-// DeadLink is the code of the refusal of a player's link that works no more.
-const DeadLink = "quiz.link-dead"
-
-// linkHash is what is stored of a link's key, under the word that links were first given out with.
-func linkHash(key string) []byte { return app.SecretHash("trainer", key) }
-
 // Learner is a player with the team's floor and what that player has answered.
 type Learner struct {
 	Program, Player uuid.UUID
 	Team            gen.Team
 	Floor           reads.Floor
 	Answers         []quiz.Answer
-}
-
-// ByLink finds whose a link is; store.NotFound tells where it is nobody's.
-func (s Service) ByLink(ctx context.Context, key string) (l Learner, err error) {
-	row, err := s.Store.PlayerByLink(ctx, linkHash(key))
-	if err != nil {
-		return l, err
-	}
-	team, err := s.Store.Team(ctx, gen.TeamParams{ProgramID: row.ProgramID, ID: row.TeamID})
-	if err != nil {
-		return l, err
-	}
-	return s.learner(ctx, team, row.PlayerID)
 }
 
 func (s Service) learner(ctx context.Context, team gen.Team, player uuid.UUID) (l Learner, err error) {
@@ -235,6 +218,16 @@ func (s Service) SetRound(ctx context.Context, team gen.Team, practice uuid.UUID
 	})
 }
 
+// EndRound makes displays show the practice again. notify runs in the transaction.
+func (s Service) EndRound(ctx context.Context, program, practice uuid.UUID, notify func(*gen.Queries) error) error {
+	return s.Store.Tx(ctx, func(q *gen.Queries) error {
+		if err := q.EndRound(ctx, gen.EndRoundParams{ProgramID: program, PracticeID: practice}); err != nil {
+			return err
+		}
+		return notify(q)
+	})
+}
+
 // RoundOf is the round that a practice's displays show, nil for none.
 func (s Service) RoundOf(ctx context.Context, program, practice uuid.UUID) (*Round, error) {
 	row, err := s.Store.RoundOfPractice(ctx, gen.RoundOfPracticeParams{ProgramID: program, PracticeID: practice,
@@ -243,15 +236,4 @@ func (s Service) RoundOf(ctx context.Context, program, practice uuid.UUID) (*Rou
 		return nil, nil
 	}
 	return &Round{int(row.Step), row.Seed, row.Action, int(row.Question), row.IsTold, int(row.Again)}, err
-}
-
-// NewLink makes a player's link, which ends the one before, and returns its path.
-func (s Service) NewLink(ctx context.Context, q *gen.Queries, program, player uuid.UUID) (string, error) {
-	key, err := app.SecretKey()
-	if err != nil {
-		return "", err
-	}
-	err = q.SetPlayerLink(ctx, gen.SetPlayerLinkParams{ProgramID: program, PlayerID: player, KeyHash: linkHash(key),
-		MadeAt: s.Now()})
-	return "/quiz/" + key, err
 }

@@ -12,6 +12,7 @@ import (
 	"evrik/core/reads"
 	"evrik/internal/app/apptest"
 	"evrik/internal/app/quizzes"
+	"evrik/internal/app/tries"
 	"evrik/internal/pgtest"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -21,23 +22,62 @@ func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
 
 func open(t *testing.T) (apptest.Club, quizzes.Service) {
 	c := apptest.Open(t)
-	return c, quizzes.Service{Store: c.DB, Now: apptest.Clock}
+	return c, quizzes.Service{Store: c.DB, Tries: tries.Service{Store: c.DB, Now: apptest.Clock}, Now: apptest.Clock}
+}
+
+// newLink makes a player's link and returns its key.
+func newLink(t *testing.T, c apptest.Club, s quizzes.Service, player uuid.UUID) string {
+	t.Helper()
+	made, err := s.NewLinks(t.Context(), c.Team, player)
+	if err != nil || len(made) != 1 || made[0].Player != player {
+		t.Fatalf("%+v, %v", made, err)
+	}
+	return made[0].Path[len("/quiz/"):]
+}
+
+// Links are made for all of some players or for none; one that was ended comes back, and whoever guesses is closed out.
+func TestLinks(t *testing.T) {
+	c, s := open(t)
+	who := c.Players[0].ID
+	before, err := s.Links(t.Context(), c.Team)
+	apptest.Must(t, err)
+	_, err = s.NewLinks(t.Context(), c.Team, c.Players[len(c.Players)-1].ID, uuid.New())
+	apptest.Refused(t, err, "player.missing")
+	if after, err := s.Links(t.Context(), c.Team); err != nil || len(after) != len(before) {
+		t.Errorf("%d links, before %d, %v", len(after), len(before), err)
+	}
+	key := newLink(t, c, s, who)
+	apptest.Must(t, s.EndLink(t.Context(), c.Team, who))
+	apptest.Refused(t, s.EndLink(t.Context(), c.Team, who), "link.missing")
+	_, err = s.ByLink(t.Context(), key, "home")
+	apptest.Refused(t, err, "quiz.link-dead")
+	apptest.Must(t, s.RestoreLink(t.Context(), c.Team, who))
+	_, err = s.ByLink(t.Context(), key, "home")
+	apptest.Must(t, err)
+	other := c.Team
+	other.ID = uuid.New()
+	apptest.Refused(t, s.EndLink(t.Context(), other, who), "player.missing")
+	apptest.Refused(t, s.RestoreLink(t.Context(), other, who), "player.missing")
+	for range tries.Most {
+		_, _ = s.ByLink(t.Context(), "guess", "street")
+	}
+	_, err = s.ByLink(t.Context(), key, "street")
+	apptest.Refused(t, err, "signin.too-many-tries")
+	_, err = s.ByLink(t.Context(), key, "home")
+	apptest.Must(t, err)
 }
 
 // A link is the newest one's alone; what its player answers is kept once, and asked anew where it does not fit.
 func TestLinkAndAnswers(t *testing.T) {
 	c, s := open(t)
 	who := c.Players[len(c.Players)-1]
-	path, err := s.NewLink(t.Context(), c.DB.Queries, c.Team.ProgramID, who.ID)
-	apptest.Must(t, err)
-	key := path[len("/quiz/"):]
-	l, err := s.ByLink(t.Context(), key)
+	key := newLink(t, c, s, who.ID)
+	l, err := s.ByLink(t.Context(), key, "home")
 	if err != nil || l.Player != who.ID || l.Team.ID != c.Team.ID {
 		t.Fatalf("%v, %v", l.Player, err)
 	}
-	if _, err := s.ByLink(t.Context(), key+"x"); !store.NotFound(err) {
-		t.Errorf("a guess: %v", err)
-	}
+	_, err = s.ByLink(t.Context(), key+"x", "home")
+	apptest.Refused(t, err, "quiz.link-dead")
 	before := len(l.Answers)
 	pack, err := s.Next(&l, 6)
 	if err != nil || len(pack.Items) != 6 || len(pack.Actions) == 0 || len(pack.Reads) < 2 || pack.Step != l.Step() {
@@ -69,10 +109,9 @@ func TestLinkAndAnswers(t *testing.T) {
 	if err != nil || len(report.Answers) != before+2 || report.LinkMade == nil || !report.LinkMade.Equal(apptest.Now) {
 		t.Errorf("%d answers, link %v, %v", len(report.Answers), report.LinkMade, err)
 	}
-	again, err := s.NewLink(t.Context(), c.DB.Queries, c.Team.ProgramID, who.ID)
-	if _, old := s.ByLink(t.Context(), key); err != nil || again == path || !store.NotFound(old) {
-		t.Errorf("the link before works still: %v, %v", old, err)
-	}
+	newLink(t, c, s, who.ID)
+	_, err = s.ByLink(t.Context(), key, "home")
+	apptest.Refused(t, err, "quiz.link-dead")
 	for _, size := range []int{0, quizzes.MaxPack + 1} {
 		_, err := s.Next(&l, size)
 		apptest.Refused(t, err, "quiz.count")

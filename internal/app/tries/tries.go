@@ -1,0 +1,79 @@
+// Package tries counts guesses at passwords, codes and links, in the database, so that the limit holds for all servers.
+package tries
+
+import (
+	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"time"
+
+	"github.com/google/uuid"
+
+	"evrik/internal/app"
+	"evrik/internal/store"
+	"evrik/internal/store/gen"
+)
+
+// Limits of guessing (assumptions).
+const (
+	// Most tries within Window close a key for the rest of the window.
+	Most   = 8
+	Window = 10 * time.Minute
+)
+
+// Service counts.
+type Service struct {
+	Store *store.Store
+	Now   func() time.Time
+}
+
+// Key is what guesses of a kind are counted under: those at one address, say, or from one network place.
+func Key(kind, value string) string {
+	sum := sha256.Sum256([]byte(kind + "\x00" + value))
+	return hex.EncodeToString(sum[:16])
+}
+
+var tooMany = app.Refuse(app.TooMany, "signin.too-many-tries", int(Window.Minutes()))
+
+// Count counts a try under some keys, before anything is checked, and refuses it with app.TooMany where one of them has
+// had Most. However many come at once, no more than that are checked.
+func (s Service) Count(ctx context.Context, keys ...string) (try uuid.UUID, err error) {
+	try = uuid.New()
+	if _, err := s.Store.CountTry(ctx, gen.CountTryParams{Keys: keys, Try: try}); err != nil {
+		return try, err
+	}
+	n, err := s.of(ctx, keys)
+	if err == nil && n > Most {
+		err = tooMany
+	}
+	return try, err
+}
+
+// of is how many tries the key with most of them has had.
+func (s Service) of(ctx context.Context, keys []string) (int64, error) {
+	return s.Store.TriesOf(ctx, gen.TriesOfParams{Keys: keys, Since: s.Now().Add(-Window)})
+}
+
+// Forgive takes a try back that was right, and those before it under a key; an empty key has none.
+func (s Service) Forgive(ctx context.Context, try uuid.UUID, key string) error {
+	return s.Store.ForgiveTries(ctx, gen.ForgiveTriesParams{Try: try, Key: key, Before: s.Now().Add(-Window)})
+}
+
+// Guess lets find look for what a long secret key is for. What it does not find (store.NotFound) is counted for the
+// network place; a place that has had Most is refused with app.TooMany. kind keeps the counts of different links apart.
+func (s Service) Guess(ctx context.Context, kind, place string, find func() error) error {
+	keys := []string{Key(kind, place)}
+	n, err := s.of(ctx, keys)
+	if err == nil && n >= Most {
+		err = tooMany
+	}
+	if err != nil {
+		return err
+	}
+	if err = find(); store.NotFound(err) {
+		if _, err := s.Store.CountTry(ctx, gen.CountTryParams{Keys: keys, Try: uuid.New()}); err != nil {
+			return err
+		}
+	}
+	return err
+}
