@@ -355,7 +355,6 @@ func TestNoBodyBreaksTheServer(t *testing.T) {
 
 func TestStaticFiles(t *testing.T) {
 	w := newWorld(t)
-	w.untilUp()
 	for path, want := range map[string][2]string{
 		"/":                            {"200", "no-cache"},
 		"/some/page":                   {"200", "no-cache"},
@@ -383,7 +382,6 @@ func TestStaticFiles(t *testing.T) {
 // A built file goes out in the smallest packed form that the browser accepts.
 func TestPackedFiles(t *testing.T) {
 	w := newWorld(t)
-	w.untilUp()
 	for _, tc := range []struct{ takes, encoding, body string }{
 		{"gzip, deflate, br, zstd", "br", "by brotli"},
 		{"gzip, br;q=0", "gzip", "by gzip"},

@@ -24,8 +24,8 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 	}
 	view := api.Session{State: api.Out, Teams: []api.TeamName{}, Demo: s.demo, StandIns: s.standIns}
 	if who == nil {
-		n, err := s.db.CountPrograms(ctx)
-		if n == 0 {
+		there, err := s.programs.SetUp(ctx)
+		if err == nil && !there {
 			view.State = api.Setup
 			if !isLocal(ctx) {
 				view.NeedsCode = new(true)
@@ -38,16 +38,13 @@ func (s *Server) session(ctx context.Context) (api.Session, error) {
 		view.SendsMail = new(true)
 	}
 	view.Me = new(personView(*who))
-	program, err := s.db.Program(ctx, who.ProgramID)
+	program, err := s.programs.Of(ctx, who.ProgramID)
 	if err != nil {
 		return view, err
 	}
 	view.Program = &program.Name
-	teams, err := s.db.TeamsOfProgram(ctx, who.ProgramID)
-	for _, t := range teams {
-		if t.Archived {
-			continue
-		}
+	active, err := s.teams.Active(ctx, who.ProgramID)
+	for _, t := range active {
 		view.Teams = append(view.Teams, api.TeamName{Id: t.ID, Name: t.Name, Zone: t.Zone, LeftOut: leftOut(t),
 			Longest: longestPractice(t)})
 	}
@@ -66,7 +63,7 @@ func (s *Server) SignOut(ctx context.Context, r api.SignOutRequestObject) (api.S
 		return nil, err
 	}
 	// What this device followed ends.
-	return api.SignOut204Response{}, s.notifyAccount(ctx, who.ID)
+	return api.SignOut204Response{}, s.accounts.Announce(ctx, who.ID)
 }
 
 // SetUp makes the program, its first team and its first head coach, once.

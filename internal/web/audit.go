@@ -57,11 +57,9 @@ var quiet = map[string]string{
 	"CompareOffenses": "computes",
 }
 
-// writeAudit writes down who did what. What was done stands even where this fails.
-func (s *Server) writeAudit(ctx context.Context, who gen.Staff, team, what string) {
-	err := s.db.InsertAudit(ctx, gen.InsertAuditParams{ID: uuid.Must(uuid.NewV7()), ProgramID: who.ProgramID,
-		At: s.now(), Who: who.Name, Team: team, What: what})
-	if err != nil {
+// writeAudit writes down who did what to a team, uuid.Nil for none. What was done stands even where this fails.
+func (s *Server) writeAudit(ctx context.Context, who gen.Staff, team uuid.UUID, what string) {
+	if err := s.programs.Note(ctx, who, team, what); err != nil {
 		slog.Error("what somebody did was not written down", "what", what, "error", err)
 	}
 }
@@ -73,21 +71,16 @@ func (s *Server) auditOperation(ctx context.Context, operation, team string) {
 	if !ok || who.ID == uuid.Nil {
 		return
 	}
-	name := ""
-	if id, err := uuid.Parse(team); err == nil {
-		if t, err := s.db.Team(ctx, gen.TeamParams{ProgramID: who.ProgramID, ID: id}); err == nil {
-			name = t.Name
-		}
+	id, err := uuid.Parse(team)
+	if err != nil {
+		id = uuid.Nil
 	}
-	s.writeAudit(ctx, who, name, what)
+	s.writeAudit(ctx, who, id, what)
 }
-
-// auditShown is how many lines are listed.
-const auditShown = 200
 
 // ListAudit lists who changed what, newest first.
 func (s *Server) ListAudit(ctx context.Context, _ api.ListAuditRequestObject) (api.ListAuditResponseObject, error) {
-	rows, err := s.db.AuditOfProgram(ctx, gen.AuditOfProgramParams{ProgramID: caller(ctx).ProgramID, Size: auditShown})
+	rows, err := s.programs.Done(ctx, caller(ctx).ProgramID)
 	out := api.ListAudit200JSONResponse{}
 	for _, r := range rows {
 		out = append(out, api.AuditEntry{At: r.At, Who: r.Who, Team: r.Team, What: r.What})

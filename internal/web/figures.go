@@ -76,7 +76,7 @@ func (s *Server) serveFigures(c *echo.Context) error {
 // healthy tells whether the server can work. It waits for nothing, so that it answers while
 // everything else waits.
 func (s *Server) healthy(c *echo.Context) error {
-	if !s.db.Up() {
+	if !s.up() {
 		return refused(http.StatusServiceUnavailable, "request.database-silent")
 	}
 	return c.String(http.StatusOK, "ok")

@@ -3,15 +3,12 @@ package web
 import (
 	"context"
 
-	"github.com/google/uuid"
-
 	"evrik/core/drill"
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/app"
 	"evrik/internal/app/floors"
 	"evrik/internal/sentences"
-	"evrik/internal/store"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -70,7 +67,6 @@ func (s *Server) ListCuts(ctx context.Context, r api.ListCutsRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	plan := d.Plan(view.Draft)
-	l := practice.BehindAt(plan, store.ClockStateOf(p), s.now())
-	return api.ListCuts200JSONResponse{Over: l.Over(), Cuts: practice.Cuts(l, uuid.NewString)}, nil
+	over, cuts := s.floors.Late(p, d.Plan(view.Draft))
+	return api.ListCuts200JSONResponse{Over: over, Cuts: cuts}, nil
 }

@@ -146,18 +146,16 @@ func (s *Server) GetBench(ctx context.Context, r api.GetBenchRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	out := api.GetBench200JSONResponse{Players: playerViews(p.Players), Reps: []api.LoggedRep{},
+	out := api.GetBench200JSONResponse{Players: playerViews(p.Players),
 		Tables: game.Bench(game.Meets(p.Taught()), store.RulesOf(p.Team))}
 	if out.Game, err = s.gameView(ctx, p.Team, p.Game); err != nil {
 		return nil, err
 	}
-	reps, err := s.db.RepsOfPractice(ctx, p.Team.ProgramID, p.Game.ID)
+	reps, err := s.games.Reps(ctx, p.Game)
 	if err != nil {
 		return nil, err
 	}
-	for _, rep := range reps {
-		out.Reps = append(out.Reps, repView(rep))
-	}
+	out.Reps = repViews(reps)
 	out.Counts, out.Counted, err = s.gameCounts(ctx, p.Game)
 	return out, err
 }

@@ -74,7 +74,8 @@ func newWorld(t testing.TB) *world {
 func worldOn(t testing.TB, db *store.Store) *world {
 	t.Helper()
 	w := &world{t: t, db: db, now: evening}
-	w.server = w.process()
+	w.server = w.process(db)
+	untilUp(db)
 	var err error
 	if w.router, err = contractRoutes(); err != nil {
 		t.Fatal(err)
@@ -82,18 +83,31 @@ func worldOn(t testing.TB, db *store.Store) *world {
 	return w
 }
 
-// untilUp waits until the server knows that the database answers: right after its start it may not yet.
-func (w *world) untilUp() {
-	for !w.db.Up() {
+// untilUp waits until a server hears what the database tells: right after its start it may not yet.
+func untilUp(db *store.Store) {
+	for !db.Up() {
 		time.Sleep(time.Millisecond)
 	}
 }
 
-// process is one more server on the same database.
-func (w *world) process() *httptest.Server {
+// second is one more process on the same database, which hears what the first one is told.
+func (w *world) second() *httptest.Server {
+	w.t.Helper()
+	db, err := store.Open(w.t.Context(), w.db.Pool.Config().ConnString())
+	if err != nil {
+		w.t.Fatal(err)
+	}
+	w.t.Cleanup(db.Close)
+	server := w.process(db)
+	untilUp(db)
+	return server
+}
+
+// process is a server on a database.
+func (w *world) process(db *store.Store) *httptest.Server {
 	t := w.t
 	t.Helper()
-	h, err := New(w.db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(),
+	h, err := New(db, Options{Life: t.Context(), Now: func() time.Time { return w.now }, Outbox: t.TempDir(),
 		Log: slog.New(slog.DiscardHandler), Assets: fstest.MapFS{
 			"index.html":               {Data: []byte("<!doctype html>the app")},
 			"_app/immutable/hash.js":   {Data: []byte("code")},

@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"log/slog"
 	"net/http"
-	"slices"
 	"sync"
 	"time"
 
@@ -173,14 +172,6 @@ func deliver(f chan change, c change) {
 	}
 }
 
-// notifyAccount announces that somebody may have lost the right to follow.
-func (s *Server) notifyAccount(ctx context.Context, account uuid.UUID) error {
-	if account == uuid.Nil {
-		return nil
-	}
-	return store.Notify(ctx, s.db.Queries, store.AccountChange{Account: account})
-}
-
 // FollowPractice streams what changes on the floor as server-sent events: clock,
 // reps, and again where the device should fetch everything.
 func (s *Server) FollowPractice(ctx context.Context,
@@ -305,7 +296,7 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 		return f.writeEvent(w, "again", struct{}{})
 	}
 	if c.Clock {
-		p, err := f.s.db.Practice(f.ctx, gen.PracticeParams{ProgramID: f.program, TeamID: f.team, ID: f.practice})
+		p, err := f.s.plans.Find(f.ctx, f.program, f.team, f.practice)
 		if err != nil {
 			return err
 		}
@@ -325,23 +316,15 @@ func (f floorStream) writeChange(w http.ResponseWriter, c change) error {
 	if len(c.Events)+len(c.Counts) == 0 {
 		return nil
 	}
-	events, err := store.RepEvents(f.ctx, f.s.db.Queries, f.program, c.Events)
+	logged, err := f.s.floors.News(f.ctx, f.program, f.practice, c.Events, c.Counts)
 	if err != nil {
 		return err
 	}
 	news := api.FloorNews{Reps: []api.LoggedRep{}, Voided: []uuid.UUID{}, Counts: []api.FloorCount{}}
-	if len(c.Counts) > 0 {
-		counts, err := f.s.db.FloorCounts(f.ctx, gen.FloorCountsParams{ProgramID: f.program, PracticeID: f.practice})
-		if err != nil {
-			return err
-		}
-		for _, row := range counts {
-			if slices.Contains(c.Counts, row.ID) {
-				news.Counts = append(news.Counts, countView(row))
-			}
-		}
+	for _, row := range logged.Counts {
+		news.Counts = append(news.Counts, countView(row))
 	}
-	for _, e := range events {
+	for _, e := range logged.Events {
 		if e.Voids != "" {
 			news.Voided = append(news.Voided, idOf(e.Voids))
 		} else {

@@ -83,7 +83,7 @@ func (s stream) hears(event string, into any) {
 // logs, takes back and does to the clock; another club hears nothing of it.
 func TestDevicesHearOfEachOther(t *testing.T) {
 	w := newWorld(t)
-	second := w.process()
+	second := w.second()
 	c, other := w.club("club", 6), w.club("other", 6)
 	head, helper := w.as(c.head), w.as(c.helper)
 	var p api.Practice

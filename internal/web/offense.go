@@ -10,7 +10,6 @@ import (
 	"evrik/core/game"
 	"evrik/core/offense"
 	"evrik/core/reads"
-	"evrik/internal/app"
 	"evrik/internal/app/offenses"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -58,23 +57,10 @@ func (s *Server) offenseView(ctx context.Context, id api.TeamId) (out api.Offens
 	for _, id := range offense.RuleIDs() {
 		out.Rules = append(out.Rules, reads.CueInfo{ID: id, Name: offense.RuleName(id)})
 	}
-	out.Teams, err = s.offensesOfOthers(ctx, team)
-	return out, err
-}
-
-// offensesOfOthers are the program's other teams that have an offense.
-func (s *Server) offensesOfOthers(ctx context.Context, team gen.Team) ([]api.OffenseTeam, error) {
-	teams, err := s.db.TeamsOfProgram(ctx, team.ProgramID)
-	out := []api.OffenseTeam{}
-	for _, t := range teams {
-		if t.ID == team.ID || t.Offense == nil {
-			continue
-		}
-		o, _, err := s.offenses.Of(t)
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, api.OffenseTeam{Id: t.ID, Name: t.Name, Offense: o.Name})
+	others, err := s.offenses.OfOthers(ctx, team)
+	out.Teams = []api.OffenseTeam{}
+	for _, o := range others {
+		out.Teams = append(out.Teams, api.OffenseTeam{Id: o.Team.ID, Name: o.Team.Name, Offense: o.Offense.Name})
 	}
 	return out, err
 }
@@ -243,12 +229,7 @@ func (s *Server) principles(ctx context.Context, id api.TeamId) (api.Principles,
 // SetPrinciples stores a team's principles in the coach's words.
 func (s *Server) SetPrinciples(ctx context.Context, r api.SetPrinciplesRequestObject) (api.SetPrinciplesResponseObject,
 	error) {
-	if err := offense.CheckPrinciples(*r.Body); err != nil {
-		return nil, invalidBy(err, "kept.old-ones")
-	}
-	n, err := s.db.SetPrinciples(ctx, gen.SetPrinciplesParams{ProgramID: caller(ctx).ProgramID, ID: r.TeamId,
-		Principles: store.PrinciplesJSON(*r.Body)})
-	if err := app.Changed(n, err, "team.missing"); err != nil {
+	if err := s.offenses.SetPrinciples(ctx, caller(ctx).ProgramID, r.TeamId, *r.Body); err != nil {
 		return nil, err
 	}
 	view, err := s.principles(ctx, r.TeamId)

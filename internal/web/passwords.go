@@ -3,6 +3,8 @@ package web
 import (
 	"context"
 
+	"github.com/google/uuid"
+
 	"evrik/internal/web/api"
 )
 
@@ -36,7 +38,7 @@ func (s *Server) ResetPassword(ctx context.Context, r api.ResetPasswordRequestOb
 	if err != nil {
 		return nil, err
 	}
-	s.writeAudit(ctx, who, "", "chose a new password by a mailed link")
+	s.writeAudit(ctx, who, uuid.Nil, "chose a new password by a mailed link")
 	view, err := s.begin(ctx, who)
 	return api.ResetPassword200JSONResponse{SessionJSONResponse: api.SessionJSONResponse(view)}, err
 }

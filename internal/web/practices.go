@@ -6,7 +6,6 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/practice"
-	"evrik/internal/app"
 	"evrik/internal/app/planning"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -18,8 +17,8 @@ func (s *Server) practice(ctx context.Context, teamID, id uuid.UUID) (gen.Team, 
 	if err != nil {
 		return team, gen.Practice{}, err
 	}
-	p, err := s.db.Practice(ctx, gen.PracticeParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
-	return team, p, app.OrMissing(err, planning.NoPractice)
+	p, err := s.plans.Find(ctx, team.ProgramID, team.ID, id)
+	return team, p, err
 }
 
 // practiceView is a practice as the contract has it.
@@ -83,7 +82,7 @@ func (s *Server) ListPractices(ctx context.Context, r api.ListPracticesRequestOb
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.PracticesWithReps(ctx, gen.PracticesWithRepsParams{ProgramID: team.ProgramID, TeamID: team.ID})
+	rows, err := s.plans.List(ctx, team)
 	out := api.ListPractices200JSONResponse{}
 	for _, row := range rows {
 		p := row.Practice
@@ -159,7 +158,5 @@ func (s *Server) UpdatePractice(ctx context.Context,
 // DeletePractice deletes a plan; what was logged in it stays.
 func (s *Server) DeletePractice(ctx context.Context,
 	r api.DeletePracticeRequestObject) (api.DeletePracticeResponseObject, error) {
-	n, err := s.db.DeletePractice(ctx, gen.DeletePracticeParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
-		ID: r.PracticeId})
-	return api.DeletePractice204Response{}, app.Changed(n, err, planning.NoPractice)
+	return api.DeletePractice204Response{}, s.plans.Delete(ctx, caller(ctx).ProgramID, r.TeamId, r.PracticeId)
 }

@@ -8,57 +8,31 @@ import (
 	"io"
 	"net/http"
 	"os"
-	"slices"
 	"time"
 
-	"evrik/core/refusal"
-	"evrik/internal/archive"
-	"evrik/internal/store/gen"
+	"evrik/internal/app"
 	"evrik/internal/web/api"
 )
 
 // GetKeeping tells for how long single reps are kept.
 func (s *Server) GetKeeping(ctx context.Context, _ api.GetKeepingRequestObject) (api.GetKeepingResponseObject, error) {
-	p, err := s.db.Program(ctx, caller(ctx).ProgramID)
-	out := api.GetKeeping200JSONResponse{}
-	if p.KeepMonths != nil {
-		out.KeepMonths = int(*p.KeepMonths)
-	}
-	return out, err
+	p, err := s.programs.Of(ctx, caller(ctx).ProgramID)
+	return api.GetKeeping200JSONResponse{KeepMonths: int(app.Value(p.KeepMonths))}, err
 }
-
-// leastMonths is the shortest time for which reps are kept: less than a season tells
-// nothing (assumption).
-const leastMonths = 6
 
 // SetKeeping changes for how long single reps are kept, and drops what is older at once.
 func (s *Server) SetKeeping(ctx context.Context, r api.SetKeepingRequestObject) (api.SetKeepingResponseObject, error) {
-	program, months := caller(ctx).ProgramID, int32(r.Body.KeepMonths)
-	in := gen.SetKeepMonthsParams{ProgramID: program}
-	if months > 0 {
-		if months < leastMonths {
-			return nil, invalid("program.keep-months", leastMonths)
-		}
-		in.KeepMonths = &months
-	}
-	if err := s.db.SetKeepMonths(ctx, in); err != nil {
-		return nil, err
-	}
-	if months > 0 {
-		if err := s.db.ForgetBefore(ctx, program, s.now().AddDate(0, -int(months), 0)); err != nil {
-			return nil, err
-		}
-	}
-	return api.SetKeeping200JSONResponse{KeepMonths: int(months)}, nil
+	err := s.programs.Keep(ctx, caller(ctx).ProgramID, r.Body.KeepMonths)
+	return api.SetKeeping200JSONResponse{KeepMonths: r.Body.KeepMonths}, err
 }
 
 // ExportArchive writes the caller's program as one document while it is read.
 func (s *Server) ExportArchive(ctx context.Context, _ api.ExportArchiveRequestObject) (api.ExportArchiveResponseObject,
 	error) {
-	program, now := caller(ctx).ProgramID, s.now()
+	program := caller(ctx).ProgramID
 	out, in := io.Pipe()
-	go func() { in.CloseWithError(archive.Write(ctx, s.db, program, now, in)) }()
-	name := fmt.Sprintf(`attachment; filename="archive-%s.json"`, now.Format(time.DateOnly))
+	go func() { in.CloseWithError(s.programs.Export(ctx, program, in)) }()
+	name := fmt.Sprintf(`attachment; filename="archive-%s.json"`, s.now().Format(time.DateOnly))
 	return api.ExportArchive200ApplicationoctetStreamResponse{Body: patient{out, controllerOf(ctx)},
 		Headers: api.ExportArchive200ResponseHeaders{ContentDisposition: &name}}, nil
 }
@@ -96,11 +70,7 @@ func (s *Server) ImportArchive(ctx context.Context, r api.ImportArchiveRequestOb
 			return nil, err
 		}
 	}
-	me := caller(ctx)
-	got, err := archive.Read(ctx, s.db, me.ProgramID, me.Name, s.now(), bufio.NewReader(file))
-	if refusal.CodeOf(err) != "" {
-		return nil, invalidBy(err, "")
-	}
+	got, err := s.programs.Import(ctx, caller(ctx), bufio.NewReader(file))
 	return api.ImportArchive200JSONResponse{Id: got.ID, Players: got.Players, Practices: got.Practices,
 		Games: got.Games, Events: got.Events}, err
 }
@@ -156,33 +126,18 @@ func (p patient) Read(b []byte) (int, error) {
 // ListImports lists archives that were imported and not undone, newest first.
 func (s *Server) ListImports(ctx context.Context, _ api.ListImportsRequestObject) (api.ListImportsResponseObject,
 	error) {
-	program := caller(ctx).ProgramID
-	rows, err := s.db.ImportsOfProgram(ctx, program)
-	if err != nil {
-		return nil, err
-	}
-	teams, err := s.db.TeamsOfProgram(ctx, program)
+	rows, err := s.programs.Imports(ctx, caller(ctx).ProgramID)
 	out := api.ListImports200JSONResponse{}
 	for _, r := range rows {
-		in := api.Imported{Id: r.ID, At: r.At, Who: r.Who, Teams: []string{}, Players: int(r.Players),
-			Practices: int(r.Practices), Games: int(r.Games), Events: int(r.Events)}
-		for _, t := range teams {
-			if slices.Contains(r.Teams, t.ID) {
-				in.Teams = append(in.Teams, t.Name)
-			}
-		}
-		out = append(out, in)
+		out = append(out, api.Imported{Id: r.ID, At: r.At, Who: r.Who, Teams: r.Names, Players: int(r.Players),
+			Practices: int(r.Practices), Games: int(r.Games), Events: int(r.Events)})
 	}
 	return out, err
 }
 
 // UndoImport removes what an archive has added.
 func (s *Server) UndoImport(ctx context.Context, r api.UndoImportRequestObject) (api.UndoImportResponseObject, error) {
-	there, err := archive.Undo(ctx, s.db, caller(ctx).ProgramID, r.ImportId)
-	if err == nil && !there {
-		err = missing("program.import-gone")
-	}
-	return api.UndoImport204Response{}, err
+	return api.UndoImport204Response{}, s.programs.UndoImport(ctx, caller(ctx).ProgramID, r.ImportId)
 }
 
 // archivePath takes bodies of any size: seasons of reps on a slow line.

@@ -82,7 +82,7 @@ func (s *Server) GetPlayerQuiz(ctx context.Context, r api.GetPlayerQuizRequestOb
 	if err != nil {
 		return nil, err
 	}
-	if _, err := s.playerOf(ctx, team, r.PlayerId); err != nil {
+	if _, err := s.rosters.Player(ctx, team, r.PlayerId); err != nil {
 		return nil, err
 	}
 	report, err := s.quizzes.Of(ctx, team, r.PlayerId)

@@ -147,7 +147,6 @@ func TestBrokenListenerIsLogged(t *testing.T) {
 // healthz answers while every connection of the pool is taken.
 func TestHealthzWaitsForNothing(t *testing.T) {
 	w := newWorld(t)
-	w.untilUp()
 	for range w.db.Pool.Config().MaxConns {
 		conn, err := w.db.Pool.Acquire(t.Context())
 		if err != nil {

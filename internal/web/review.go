@@ -3,8 +3,6 @@ package web
 import (
 	"context"
 
-	"evrik/internal/app"
-	"evrik/internal/app/planning"
 	"evrik/internal/app/reviews"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
@@ -35,12 +33,8 @@ func nextView(next *reviews.Next) *api.NextPractice {
 
 // SetReview keeps the note about a practice.
 func (s *Server) SetReview(ctx context.Context, r api.SetReviewRequestObject) (api.SetReviewResponseObject, error) {
-	if len(r.Body.Review) > 2000 {
-		return nil, invalid("practice.note-too-long")
-	}
-	n, err := s.db.SetReview(ctx, gen.SetReviewParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
-		ID: r.PracticeId, Review: r.Body.Review})
-	return api.SetReview204Response{}, app.Changed(n, err, planning.NoPractice)
+	err := s.reviews.SetNote(ctx, caller(ctx).ProgramID, r.TeamId, r.PracticeId, r.Body.Review)
+	return api.SetReview204Response{}, err
 }
 
 // effortsOf are the ratings of a practice.

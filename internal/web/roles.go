@@ -7,7 +7,6 @@ import (
 	"github.com/google/uuid"
 	"github.com/labstack/echo/v5"
 
-	"evrik/internal/app"
 	"evrik/internal/store/gen"
 	"evrik/internal/web/api"
 )
@@ -143,6 +142,5 @@ func (s *Server) signedIn(ctx context.Context) (*gen.Staff, error) {
 
 // team returns the caller's team with this id; another program's is not found.
 func (s *Server) team(ctx context.Context, id uuid.UUID) (gen.Team, error) {
-	t, err := s.db.Team(ctx, gen.TeamParams{ProgramID: caller(ctx).ProgramID, ID: id})
-	return t, app.OrMissing(err, "team.missing")
+	return s.teams.Of(ctx, caller(ctx).ProgramID, id)
 }

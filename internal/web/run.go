@@ -2,7 +2,6 @@ package web
 
 import (
 	"context"
-	"slices"
 
 	"evrik/core/practice"
 	"evrik/internal/app"
@@ -18,34 +17,22 @@ func (s *Server) GetRun(ctx context.Context, r api.GetRunRequestObject) (api.Get
 	if err != nil {
 		return nil, err
 	}
-	reps, err := s.db.RepsOfPractice(ctx, p.ProgramID, p.ID)
+	run, err := s.floors.Run(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
 	}
 	out := api.GetRun200JSONResponse{Practice: practiceView(view), Players: playerViews(d.Players),
-		Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: []api.LoggedRep{}, Counts: []api.FloorCount{}}
-	f, err := s.floors.Floor(ctx, p, d.Board)
-	if err != nil {
-		return nil, err
-	}
-	counts, err := s.db.FloorCounts(ctx, gen.FloorCountsParams{ProgramID: p.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return nil, err
-	}
-	for _, row := range counts {
+		Presence: presence(run.Floor), Clock: s.clockView(p), Blocks: []api.RunBlock{}, Reps: repViews(run.Reps),
+		Counts: []api.FloorCount{}}
+	for _, row := range run.Counts {
 		out.Counts = append(out.Counts, countView(row))
 	}
-	lines := s.squads.Lines(f.Board)
-	out.Presence = presence(f)
 	for _, block := range view.Blocks {
-		run := runBlock(f, store.RulesOf(d.Team), block)
-		if run.Reads && run.Order != nil {
-			run.Advice = new(api.RunBlockAdvice(f.Advice(lines, block, reps)))
+		b := runBlock(run.Floor, store.RulesOf(d.Team), block)
+		if b.Reads && b.Order != nil {
+			b.Advice = new(api.RunBlockAdvice(run.Advice(block)))
 		}
-		out.Blocks = append(out.Blocks, run)
-	}
-	for _, rep := range reps {
-		out.Reps = append(out.Reps, repView(rep))
+		out.Blocks = append(out.Blocks, b)
 	}
 	return out, nil
 }
@@ -60,28 +47,12 @@ func (s *Server) GetScore(ctx context.Context, r api.GetScoreRequestObject) (api
 	if err != nil {
 		return nil, err
 	}
-	i := slices.IndexFunc(view.Blocks, func(b practice.Block) bool { return b.ID == r.BlockId.String() })
-	if i < 0 {
-		return nil, missing("practice.block-missing")
-	}
-	f, err := s.floors.Floor(ctx, p, d.Board)
+	run, err := s.floors.Run(ctx, p, d.Board)
 	if err != nil {
 		return nil, err
 	}
-	run := runBlock(f, store.RulesOf(d.Team), view.Blocks[i])
-	if run.Order == nil || !run.Live {
-		return nil, invalid("practice.score-not-live")
-	}
-	counts, err := s.db.FloorCounts(ctx, gen.FloorCountsParams{ProgramID: p.ProgramID, PracticeID: p.ID})
-	if err != nil {
-		return nil, err
-	}
-	reps, err := s.db.RepsOfPractice(ctx, p.ProgramID, p.ID)
-	if err != nil {
-		return nil, err
-	}
-	return api.GetScore200JSONResponse(practice.ScoreOf(*run.Order, *run.Stage,
-		store.EndingsOf(counts, reps, r.BlockId), practice.CorrectReads(reps, view.Blocks[i].ID))), nil
+	score, err := run.Score(view.Blocks, r.BlockId)
+	return api.GetScore200JSONResponse(score), err
 }
 
 func (s *Server) clockView(p gen.Practice) api.Clock {

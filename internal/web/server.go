@@ -32,6 +32,7 @@ import (
 	"evrik/internal/app/now"
 	"evrik/internal/app/offenses"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/programs"
 	"evrik/internal/app/quizzes"
 	"evrik/internal/app/reps"
 	"evrik/internal/app/reviews"
@@ -81,7 +82,7 @@ type Options struct {
 
 // Server answers requests.
 type Server struct {
-	db        *store.Store
+	up        func() bool // whether the database answers
 	sessions  *scs.SessionManager
 	policy    evidence.Policy
 	squads    squad.Service
@@ -89,6 +90,7 @@ type Server struct {
 	today     now.Service
 	quizzes   quizzes.Service
 	accounts  accounts.Service
+	programs  programs.Service
 	reviews   reviews.Service
 	games     games.Service
 	rosters   rosters.Service
@@ -140,7 +142,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{db: db, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns,
+	s := &Server{up: db.Up, maps: maps, policy: evidence.DefaultPolicy(), now: o.Now, demo: o.Demo, standIns: o.StandIns,
 		assets: o.Assets, quizFiles: playersFiles(o.Assets), spec: spec,
 		outbox: standin.Outbox{Dir: o.Outbox}, mail: o.Mail, life: o.Life, live: newHub(), https: o.HTTPS,
 		log:       o.Log,
@@ -151,6 +153,7 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		s.now = time.Now
 	}
 	s.tries = tries.Service{Store: db, Now: s.now}
+	s.programs = programs.Service{Store: db, Now: s.now}
 	s.rosters = rosters.Service{Store: db, Erasures: o.Erasures, Now: s.now}
 	s.squads = squad.Service{Store: db, Policy: s.policy, Now: s.now}
 	s.plans = planning.New(s.squads)
@@ -176,14 +179,14 @@ func New(db *store.Store, o Options) (http.Handler, error) {
 		s.life = context.Background()
 	}
 	go db.Listen(s.life, s.live.deliverPayload, s.live.resyncAll)
-	s.sessions = s.newSessions()
+	s.sessions = s.newSessions(db)
 	return s.handler(s.router(o.Proxies)), nil
 }
 
 // newSessions keeps who is signed in, in the database, for as long as a coach comes back.
-func (s *Server) newSessions() *scs.SessionManager {
+func (s *Server) newSessions(db *store.Store) *scs.SessionManager {
 	m := scs.New()
-	m.Store = store.Sessions{Queries: s.db.Queries, Idle: sessionIdle, Now: s.now}
+	m.Store = store.Sessions{Queries: db.Queries, Idle: sessionIdle, Now: s.now}
 	m.Lifetime = sessionLife
 	m.Cookie.Name = s.cookieName(sessionCookie)
 	m.Cookie.HttpOnly = true

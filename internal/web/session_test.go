@@ -126,8 +126,8 @@ func TestStreamsEndWithTheRight(t *testing.T) {
 
 // Whoever has left before the session was read is no fault of the server's; a database that does not answer is.
 func TestSessionOfWhoeverHasLeft(t *testing.T) {
-	s := &Server{db: newWorld(t).db, now: time.Now}
-	fail := s.newSessions().ErrorFunc
+	s := &Server{now: time.Now}
+	fail := s.newSessions(newWorld(t).db).ErrorFunc
 	for _, c := range []struct {
 		leave  bool
 		status int

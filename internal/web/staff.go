@@ -3,6 +3,8 @@ package web
 import (
 	"context"
 
+	"github.com/google/uuid"
+
 	"evrik/internal/app/accounts"
 	"evrik/internal/web/api"
 )
@@ -54,7 +56,7 @@ func (s *Server) AcceptInvitation(ctx context.Context,
 	if err != nil {
 		return nil, err
 	}
-	s.writeAudit(ctx, who, "", "joined as "+accounts.RoleName(who.Role))
+	s.writeAudit(ctx, who, uuid.Nil, "joined as "+accounts.RoleName(who.Role))
 	view, err := s.begin(ctx, who)
 	return api.AcceptInvitation200JSONResponse{SessionJSONResponse: api.SessionJSONResponse(view)}, err
 }

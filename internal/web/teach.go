@@ -215,13 +215,8 @@ func (s *Server) OrderList(ctx context.Context, r api.OrderListRequestObject) (a
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.db.PaceOfDrill(ctx, gen.PaceOfDrillParams{ProgramID: caller(ctx).ProgramID, TeamID: r.TeamId,
-		Drill: d.ID, Stage: stage.ID})
-	if err != nil {
+	if in.Measured, err = s.drills.Pace(ctx, caller(ctx).ProgramID, r.TeamId, d.ID, stage.ID); err != nil {
 		return nil, err
-	}
-	if m, ok := drill.MeasurePace(store.LoggedOf(rows)); ok {
-		in.Measured = &m
 	}
 	o, err := drill.OrderList(d, stage, in)
 	return api.OrderList200JSONResponse(o), err

@@ -98,3 +98,11 @@ func (s Service) Signed(ctx context.Context, id uuid.UUID, epoch int) (*gen.Staf
 func (s Service) SignOut(ctx context.Context, who gen.Staff) error {
 	return s.Store.EndSessions(ctx, gen.EndSessionsParams{ProgramID: who.ProgramID, ID: who.ID})
 }
+
+// Announce tells all servers that somebody may have lost the right to follow; uuid.Nil is nobody.
+func (s Service) Announce(ctx context.Context, account uuid.UUID) error {
+	if account == uuid.Nil {
+		return nil
+	}
+	return store.Notify(ctx, s.Store.Queries, store.AccountChange{Account: account})
+}

@@ -141,3 +141,15 @@ func (s Service) Shots(ctx context.Context, team gen.Team, drill string) (Shots,
 	}
 	return out, nil
 }
+
+// Pace is how fast a team has run a stage of a drill, nil where too little was logged.
+func (s Service) Pace(ctx context.Context, program, team uuid.UUID, of, stage string) (*drill.Measured, error) {
+	rows, err := s.Store.PaceOfDrill(ctx, gen.PaceOfDrillParams{ProgramID: program, TeamID: team, Drill: of, Stage: stage})
+	if err != nil {
+		return nil, err
+	}
+	if pace, ok := drill.MeasurePace(store.LoggedOf(rows)); ok {
+		return &pace, nil
+	}
+	return nil, nil
+}

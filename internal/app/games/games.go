@@ -253,3 +253,8 @@ func (s Service) Counts(ctx context.Context, g gen.Game) (out []Count, counted [
 	}
 	return out, counted, err
 }
+
+// Reps are what the bench has logged in a game.
+func (s Service) Reps(ctx context.Context, g gen.Game) ([]evidence.Rep, error) {
+	return s.Store.RepsOfPractice(ctx, g.ProgramID, g.ID)
+}

@@ -301,3 +301,35 @@ func (s Service) Compare(ctx context.Context, a, b *offense.Simulator,
 	}
 	return offense.Versus(a, b, func(done float64) bool { return ctx.Err() == nil && tell(done) == nil })
 }
+
+// Others is another team's offense.
+type Others struct {
+	Team    gen.Team
+	Offense offense.Offense
+}
+
+// OfOthers lists the offenses of the program's other teams that have one.
+func (s Service) OfOthers(ctx context.Context, team gen.Team) (out []Others, err error) {
+	teams, err := s.Store.TeamsOfProgram(ctx, team.ProgramID)
+	for _, t := range teams {
+		if t.ID == team.ID || t.Offense == nil {
+			continue
+		}
+		o, _, err := s.Of(t)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, Others{t, o})
+	}
+	return out, err
+}
+
+// SetPrinciples keeps a team's principles in the coach's words.
+func (s Service) SetPrinciples(ctx context.Context, program, team uuid.UUID, to []offense.Principle) error {
+	if err := offense.CheckPrinciples(to); err != nil {
+		return app.RefuseBy(app.Invalid, err, "kept.old-ones")
+	}
+	n, err := s.Store.SetPrinciples(ctx, gen.SetPrinciplesParams{ProgramID: program, ID: team,
+		Principles: store.PrinciplesJSON(to)})
+	return app.Changed(n, err, "team.missing")
+}

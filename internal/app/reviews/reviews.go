@@ -12,6 +12,8 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/internal/app"
+	"evrik/internal/app/planning"
 	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -41,6 +43,18 @@ type Review struct {
 type Next struct {
 	ID       uuid.UUID
 	StartsAt time.Time
+}
+
+// maxNote is how long the note about a practice may be, in bytes (assumption).
+const maxNote = 2000
+
+// SetNote keeps the note about a practice.
+func (s Service) SetNote(ctx context.Context, program, team, practice uuid.UUID, note string) error {
+	if len(note) > maxNote {
+		return app.Refuse(app.Invalid, "practice.note-too-long")
+	}
+	n, err := s.Store.SetReview(ctx, gen.SetReviewParams{ProgramID: program, TeamID: team, ID: practice, Review: note})
+	return app.Changed(n, err, planning.NoPractice)
 }
 
 // Of sums a practice up.

@@ -2,7 +2,10 @@ package reviews_test
 
 import (
 	"os"
+	"strings"
 	"testing"
+
+	"github.com/google/uuid"
 
 	"evrik/core/practice"
 	"evrik/internal/app/apptest"
@@ -58,4 +61,22 @@ func TestReview(t *testing.T) {
 	if summed == 0 || turns == 0 {
 		t.Errorf("%d practices were summed up, %d verdicts turned", summed, turns)
 	}
+}
+
+// The note about a practice is kept as it is, up to a length.
+func TestNote(t *testing.T) {
+	c := apptest.Open(t)
+	s := reviews.Service{Store: c.DB, Squads: c.Squads, Now: apptest.Clock}
+	set := func(id uuid.UUID, note string) error {
+		return s.SetNote(t.Context(), c.Team.ProgramID, c.Team.ID, id, note)
+	}
+	note := strings.Repeat("x", 2000)
+	apptest.Must(t, set(c.Planned.ID, note))
+	p, err := c.DB.Practice(t.Context(), gen.PracticeParams{ProgramID: c.Team.ProgramID, TeamID: c.Team.ID,
+		ID: c.Planned.ID})
+	if err != nil || p.Review != note {
+		t.Errorf("%d characters, %v", len(p.Review), err)
+	}
+	apptest.Refused(t, set(c.Planned.ID, note+"x"), "practice.note-too-long")
+	apptest.Refused(t, set(uuid.New(), ""), "practice.missing")
 }

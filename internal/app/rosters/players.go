@@ -35,6 +35,12 @@ func changed(program, team, player uuid.UUID, e roster.Entry) gen.UpdatePlayerPa
 		Jersey: e.Jersey, Name: e.Name, Handler: e.Handler, Wing: e.Wing, Big: e.Big, Shooter: e.Shooter}
 }
 
+// Player finds a player of a team, or refuses with app.Missing.
+func (s Service) Player(ctx context.Context, team gen.Team, id uuid.UUID) (gen.Player, error) {
+	p, err := s.Store.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: id})
+	return p, app.OrMissing(err, NoPlayer)
+}
+
 // Players returns a roster in order of jerseys.
 func (s Service) Players(ctx context.Context, team gen.Team) ([]gen.Player, error) {
 	return s.Store.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})

@@ -2,6 +2,7 @@ package teams
 
 import (
 	"context"
+	"slices"
 	"strings"
 	"time"
 
@@ -45,6 +46,18 @@ func (s Service) List(ctx context.Context, program uuid.UUID) ([]Entry, error) {
 		out[i] = Entry{t, len(players)}
 	}
 	return out, nil
+}
+
+// Of returns a team of a program, or refuses with app.Missing.
+func (s Service) Of(ctx context.Context, program, team uuid.UUID) (gen.Team, error) {
+	t, err := s.Store.Team(ctx, gen.TeamParams{ProgramID: program, ID: team})
+	return t, app.OrMissing(err, noTeam)
+}
+
+// Active returns a program's teams that are not archived.
+func (s Service) Active(ctx context.Context, program uuid.UUID) ([]gen.Team, error) {
+	rows, err := s.Store.TeamsOfProgram(ctx, program)
+	return slices.DeleteFunc(rows, func(t gen.Team) bool { return t.Archived }), err
 }
 
 // Add makes a team, with the floor and the time zone of the program's first one. It refuses with app.Invalid a name or

@@ -40,6 +40,14 @@ func TestManage(t *testing.T) {
 		apptest.Must(t, s.Archive(t.Context(), program, team.ID, true))
 	}
 	apptest.Refused(t, s.Archive(t.Context(), program, last.ID, true), "team.last")
+	if active, err := s.Active(t.Context(), program); err != nil || len(active) != 1 || active[0].ID != last.ID {
+		t.Errorf("%+v, %v", active, err)
+	}
+	if one, err := s.Of(t.Context(), program, last.ID); err != nil || one.Name != "Juniors" {
+		t.Errorf("%+v, %v", one, err)
+	}
+	_, err = s.Of(t.Context(), uuid.New(), last.ID)
+	apptest.Refused(t, err, "team.missing")
 	apptest.Refused(t, s.Delete(t.Context(), last.Team, "Juniors"), "team.last")
 	apptest.Must(t, s.Archive(t.Context(), program, before[0].ID, false))
 	apptest.Refused(t, s.Delete(t.Context(), last.Team, "juniors"), "team.name-not-typed")
