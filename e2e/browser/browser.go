@@ -5,6 +5,7 @@ package browser
 
 import (
 	"context"
+	"net/http"
 	"os/exec"
 	"sync"
 	"time"
@@ -115,6 +116,16 @@ func (p *Page) Before(script string) {
 	if _, err := chromedp.Call(p.ctx, page.AddScriptToEvaluateOnNewDocument,
 		page.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
 		p.Fatal(err)
+	}
+}
+
+// Keep gives the device cookies that were got elsewhere.
+func (p *Page) Keep(cookies []*http.Cookie) {
+	for _, c := range cookies {
+		if _, err := chromedp.Call(p.ctx, network.SetCookie, network.SetCookieParams{Name: c.Name, Value: c.Value,
+			URL: p.Base, Path: c.Path, HTTPOnly: &c.HttpOnly}); err != nil {
+			p.Fatal(err)
+		}
 	}
 }
 

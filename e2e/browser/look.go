@@ -30,9 +30,8 @@ type Node struct {
 	id   cdp.BackendNodeID
 }
 
-// find lists the visible nodes of a role whose name holds the text; an exact
-// match comes alone.
-func (p *Page) find(role, name string) ([]Node, error) {
+// named lists the visible nodes of a role.
+func (p *Page) named(role string) ([]Node, error) {
 	root, err := chromedp.Call(p.ctx, dom.GetDocument, dom.GetDocumentParams{})
 	if err != nil {
 		return nil, err
@@ -42,7 +41,7 @@ func (p *Page) find(role, name string) ([]Node, error) {
 	if err != nil {
 		return nil, err
 	}
-	var exact, loose []Node
+	var out []Node
 	for _, n := range res.Nodes {
 		if n.Ignored || n.BackendDOMNodeID == 0 {
 			continue
@@ -51,18 +50,45 @@ func (p *Page) find(role, name string) ([]Node, error) {
 		if n.Name != nil {
 			_ = json.Unmarshal(n.Name.Value, &text)
 		}
-		node := Node{text, n.BackendDOMNodeID}
+		out = append(out, Node{text, n.BackendDOMNodeID})
+	}
+	return out, nil
+}
+
+// find lists the visible nodes of a role whose name holds the text; an exact
+// match comes alone.
+func (p *Page) find(role, name string) ([]Node, error) {
+	list, err := p.named(role)
+	return Called(list, name), err
+}
+
+// Called are the nodes whose name holds the text; an exact match comes alone.
+func Called(list []Node, name string) []Node {
+	var exact, loose []Node
+	for _, n := range list {
 		switch {
-		case strings.EqualFold(strings.TrimSpace(text), name):
-			exact = append(exact, node)
-		case strings.Contains(strings.ToLower(text), strings.ToLower(name)):
-			loose = append(loose, node)
+		case strings.EqualFold(strings.TrimSpace(n.Name), name):
+			exact = append(exact, n)
+		case strings.Contains(strings.ToLower(n.Name), strings.ToLower(name)):
+			loose = append(loose, n)
 		}
 	}
 	if len(exact) > 0 {
-		return exact, nil
+		return exact
 	}
-	return loose, nil
+	return loose
+}
+
+// All are the nodes that have one of some roles now.
+func (p *Page) All(roles ...string) (out []Node) {
+	for _, role := range roles {
+		list, err := p.named(role)
+		if err != nil {
+			p.Fatal(role, ": ", err)
+		}
+		out = append(out, list...)
+	}
+	return out
 }
 
 // wait looks until a condition holds.

@@ -34,7 +34,7 @@ func refused(status int, code string, args ...any) problem {
 func invalid(code string, args ...any) error {
 	return refused(http.StatusUnprocessableEntity, code, args...)
 }
-func missing(code string, args ...any) error  { return refused(http.StatusNotFound, code, args...) }
+func missing(code string, args ...any) error { return refused(http.StatusNotFound, code, args...) }
 
 // invalidBy returns a 422 for an error of the core. kept is the code of the sentence that says what was kept, or empty.
 func invalidBy(err error, kept string) error {
