@@ -227,7 +227,7 @@ func TestPlainAddressInTheGym(t *testing.T) {
 		t.Errorf("%d answers are stored", n)
 	}
 	// The link ends while an answer waits on the phone: it goes with the new link, when
-	// whoever has it says that it is his.
+	// the player says whose it is.
 	phone.Click("button", "Next")
 	phone.Offline(true)
 	answer(phone)

@@ -136,7 +136,7 @@ func choose(p *browser.Page, from, to string) {
 // dragAway drags somebody to a place on the page.
 func dragAway(_ *testing.T, p *browser.Page, who string, x, y float64) { dragTo(p, who, x, y) }
 
-// walkTo moves somebody with the arrow keys, half a foot a press, until he is
+// walkTo moves somebody with the arrow keys, half a foot a press, until they are
 // within half a press of a place on the page.
 func walkTo(t *testing.T, p *browser.Page, who string, x, y float64) {
 	t.Helper()
@@ -146,7 +146,7 @@ func walkTo(t *testing.T, p *browser.Page, who string, x, y float64) {
 	_, ny := p.Middle("button", who)
 	step := fy - ny // CSS pixels of half a foot
 	if step <= 0 {
-		t.Fatalf("%s: a press of the arrow key moved him by %.1f px", who, step)
+		t.Fatalf("%s: a press of the arrow key moved it by %.1f px", who, step)
 	}
 	press := func(pixels float64, forth, back string) {
 		key := forth

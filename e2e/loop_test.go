@@ -184,7 +184,7 @@ func TestReadAndObservers(t *testing.T) {
 	p.Open("/" + team + "/squad/read/moonwalk")
 	p.Text("There is no read of this name")
 
-	// Bram moves up, and his record with him.
+	// Bram moves up, and the record comes along.
 	p.Open("/" + team + "/squad")
 	p.Click("button", "Edit the roster")
 	p.Choose("Move Bram", "JV")

@@ -11,7 +11,7 @@ import (
 // address is the private link that the card shows.
 const address = `document.body.innerText.match(/\/quiz\/[\w-]+/)[0]`
 
-// quizLink makes a player's private link, from the board's link to his card.
+// quizLink makes a player's private link, from the board's link to the card.
 func quizLink(p *browser.Page, cell string) string {
 	p.Open("/" + teamOf(p) + "/squad")
 	p.Click("link", cell)

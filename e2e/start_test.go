@@ -159,7 +159,7 @@ func TestSettings(t *testing.T) {
 	again := page(t, s)
 	again.Open(path)
 	again.Says("alert", "does not work any more")
-	// Made a viewer, Bo looks on: the floor is closed to him.
+	// Made a viewer, Bo looks on: the floor is closed.
 	p.Click("link", "Settings")
 	p.Choose("What Bo may do", "viewer")
 	p.Text("Bo may now view only")

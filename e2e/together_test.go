@@ -115,7 +115,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 	two.Until("document.querySelector('[role=radio][aria-checked=true]')?.innerText === 'Basket 2'")
 }
 
-// Two coaches change one plan: the later one is told, and keeps his draft.
+// Two coaches change one plan: the later one is told, and keeps the draft.
 func TestTwoCoachesOnePlan(t *testing.T) {
 	s := demo(t)
 	one, two := signIn(device(t, s)), signIn(device(t, s))

@@ -35,7 +35,7 @@ const pressEverything = `(() => {
 	return all.length;
 })()`
 
-// Whoever looks on is offered nothing that is refused to him: on every view, every button
+// Whoever looks on is offered nothing that is refused: on every view, every button
 // can be pressed and the server refuses nothing; what only coaches do is not there.
 func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 	s := demo(t)

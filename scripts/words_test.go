@@ -18,6 +18,14 @@ var retired = regexp.MustCompile(
 var keeps = []string{"internal/store/migrations/", "internal/archive/", "docs/decisions.md", "scripts/words_test.go",
 	"e2e/surface_test.go", "internal/app/quizzes/links.go"}
 
+// gendered are words for a player or a coach of whom nobody knows whether it is a girl or a boy; keptGendered are the
+// files in which they are searched for, said by somebody, or part of a book's title.
+var (
+	gendered     = regexp.MustCompile(`(?i)\b(he|him|his|himself|she|herself)\b`)
+	keptGendered = []string{"core/reads/search.go", "core/reads/search_test.go", "internal/web/loop_test.go",
+		"e2e/surface_test.go", "scripts/words_test.go"}
+)
+
 // words are the endings of files that hold words.
 var words = []string{".go", ".ts", ".svelte", ".sql", ".yaml", ".md", ".sh"}
 
@@ -31,7 +39,11 @@ func TestRetiredWordsAreGone(t *testing.T) {
 		text, err := os.ReadFile(filepath.Join("..", name))
 		read++
 		for i, line := range strings.Split(string(text), "\n") {
-			if word := retired.FindString(line); word != "" {
+			word := retired.FindString(line)
+			if word == "" && !slices.Contains(keptGendered, name) {
+				word = gendered.FindString(line)
+			}
+			if word != "" {
 				t.Errorf("%s:%d: %s", name, i+1, word)
 			}
 		}

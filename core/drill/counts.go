@@ -21,7 +21,7 @@ func (o *Order) count(players []string, d *Drill) {
 		for i, post := range r.offense() {
 			k, here := at[post]
 			if !here {
-				continue // he has left: his past reps stand, but not here
+				continue // gone: the past reps stand, but not here
 			}
 			perPosition[i][k]++
 			c := &o.Counts[k]

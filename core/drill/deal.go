@@ -36,7 +36,7 @@ func dealWorkout(reps, past []Rep, sets []Set) {
 }
 
 // dealCues gives every cutter all the cues before any comes again, in an order
-// he cannot foresee; the harder cues come twice in a hand.
+// that cannot be foreseen; the harder cues come twice in a hand.
 func dealCues(reps []Rep, cues, harder []reads.Cue, rng *rand.Rand) {
 	if len(cues) == 0 {
 		return

@@ -167,7 +167,7 @@ type Drill struct {
 	// Action is the action whose reads are taught; empty where none is.
 	Action string `json:"action,omitempty"`
 	// Positions are who is on the floor in a rep. The first player's is the one
-	// whose reads count, the second's his screener or partner.
+	// whose reads count, the second's that player's screener or partner.
 	Positions []Position `json:"positions"`
 	// Phases show one rep on the right side of the floor.
 	Phases   []Phase  `json:"phases"`
@@ -180,7 +180,7 @@ type Drill struct {
 	Fixes    []string `json:"fixes"`
 	Cautions []string `json:"cautions"`
 	Stages   []Stage  `json:"stages"`
-	// Third is the position whose answers can be judged besides those two, where the
+	// Third is the position whose answers can be judged besides the first two positions', where the
 	// action has a third part: the passer, or the nearest teammate.
 	Third string `json:"third,omitempty"`
 	// Then are the actions that a live rep can go on with: the pass that was made decides
@@ -226,7 +226,7 @@ type Position struct {
 	Name string `json:"name"`
 	// Letter stands on the figure where no jersey does.
 	Letter string `json:"letter"`
-	// Spot is where he starts, a named place of the court.
+	// Spot is where the player starts, a named place of the court.
 	Spot string `json:"spot"`
 	// Helper is true where a coach or helper stands; without one a player does.
 	Helper bool `json:"helper,omitempty"`

@@ -25,7 +25,7 @@ type Act struct {
 	Who string `json:"who"`
 	// To is a position (pass, handoff, closeout) or a spot (cut, dribble, screen).
 	To string `json:"to,omitempty"`
-	// For is whom a screen is set for: he comes off it with his next cut.
+	// For is whom a screen is set for: that position comes off it with its next cut.
 	For  string `json:"for,omitempty"`
 	With bool   `json:"with,omitempty"`
 }
@@ -57,7 +57,7 @@ const (
 	offRim = 3.5
 	// shoulder is the center distance at which a cutter passes a screener (assumption).
 	shoulder = 1.9
-	// contactIs is how far, in feet, a cutter may bend his way to meet the screen
+	// contactIs is how far, in feet, a cutter may bend the way to meet the screen
 	// (assumption).
 	contactIs = 3.2
 	// handReach is how near a handoff is given, in feet (assumption).
@@ -221,12 +221,12 @@ func (s *stageplay) goes(a Act, t float64) (float64, error) {
 		delete(s.screens, a.Who)
 	}
 	if a.Do == SetFor {
-		man, ok := s.at[a.For]
+		user, ok := s.at[a.For]
 		if !ok || a.For == a.Who {
 			return fail("drill.act-screen-for", a.For)
 		}
 		if a.To == "" {
-			path[0] = man.Toward(court.Point{}, shoulder+apart)
+			path[0] = user.Toward(court.Point{}, shoulder+apart)
 		}
 		s.screens[a.For] = path[0]
 	}
@@ -258,7 +258,7 @@ func offScreen(from, screen, to court.Point) []court.Point {
 }
 
 // move lets somebody run along a path from a time on; who has the ball takes it
-// with him.
+// along.
 func (s *stageplay) move(who string, path []court.Point, t float64, r motion.Runner) float64 {
 	track := s.tracks[who]
 	stand(track, t)
@@ -321,7 +321,7 @@ func (d *Drill) work() []effort {
 	for _, p := range d.Positions {
 		by[p.ID] = &effort{}
 		if p.Ball {
-			by[p.ID].touches = 1 // he starts with it
+			by[p.ID].touches = 1 // the one it starts with
 		}
 	}
 	count := func(id string, f func(*effort)) {

@@ -86,7 +86,7 @@ func oriented(first, second []pair, n int, reversed bool) []pair {
 
 // lined puts a round's pairs into slots of `baskets` pairs that run at the same
 // time. Nobody is in one slot twice; with rest > 0 nobody who was on offense in
-// the slot before is either, because he defends now. After every pair the
+// the slot before is either, because they defend now. After every pair the
 // offense counts of all players differ by at most one. Those who waited longest
 // go first. It returns nil when the pairs cannot be lined up so.
 func (l *line) lined(pairs []pair, limit int) []pair {

@@ -15,7 +15,7 @@ type Rule string
 const (
 	// OffDefLine: a group plays offense, then defense, then goes to the line.
 	OffDefLine Rule = "off-def-line"
-	// Follow: everybody goes to the back of the line he passed or ran to.
+	// Follow: everybody goes to the back of the line they passed or ran to.
 	Follow Rule = "follow"
 	// WinnersStay: the scoring group stays, the loser leaves.
 	WinnersStay Rule = "winners-stay"
@@ -261,7 +261,7 @@ func matchSizes(t turn, in Setup) turn {
 		if big(t.crew[i]) == big(defense[i]) {
 			continue
 		}
-		// Whoever is wrong elsewhere changes places with him.
+		// Whoever is wrong elsewhere changes places with that player.
 		for k := range defense {
 			if k != i && big(t.crew[k]) != big(defense[k]) && big(defense[k]) == big(t.crew[i]) {
 				defense[i], defense[k] = defense[k], defense[i]

@@ -22,8 +22,8 @@ func drillOf(t testing.TB, id string) *Drill {
 }
 
 // Lines as coaches run them: with three lines and one basket the front of each
-// plays and moves one line on, so that a player has each place every third rep he
-// takes part in (common practice, no source).
+// plays and moves one line on, so that a player has each place every third rep of
+// taking part (common practice, no source).
 func TestFollowMovesToTheNextLine(t *testing.T) {
 	d := drillOf(t, "three-line-away")
 	o, err := OrderList(d, d.Stages[0], Setup{Players: squad(9), Baskets: 1, Minutes: 7, Seconds: 14, Seed: 2})
@@ -190,8 +190,8 @@ func TestTheRestIsDealtAnew(t *testing.T) {
 	}
 }
 
-// Without a helper a player takes his place, and everybody gets fewer reps of
-// his own; more baskets than players fill are dropped with a word.
+// Without a helper a player takes the place, and everybody gets fewer reps
+// in the drill's own places; more baskets than players fill are dropped with a word.
 func TestNoHelpers(t *testing.T) {
 	d := slotTwos(t)
 	st := stage(t, "shown")
@@ -276,7 +276,7 @@ func TestEffortFollowsFromTheMotion(t *testing.T) {
 }
 
 // The catalogue in motion on every court: everybody on the floor, in order of
-// time, nobody faster than he can be, the ball always with somebody or in the air.
+// time, nobody faster than can be, the ball always with somebody or in the air.
 func TestEveryDrillMoves(t *testing.T) {
 	for _, p := range court.Presets() {
 		for _, d := range Catalogue() {

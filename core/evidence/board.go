@@ -15,13 +15,14 @@ type Line struct {
 	Cells  []Standing `json:"cells"`
 }
 
-// Board says where every player stands on every read of a role, or of each read's own
-// role where none is named.
+// Board says where every player stands on every read of the columns, in a role; where none is named, on each read in
+// the role it belongs to.
 func (p Policy) Board(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Line {
 	return p.board(players, role, columns, h, now, true)
 }
 
-// Overview is the board with the sentence of the judgement that is shown alone.
+// Overview is the board with a sentence for one group of each standing alone, the one it speaks of: that of the other
+// group costs as much to make and is not shown.
 func (p Policy) Overview(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Line {
 	return p.board(players, role, columns, h, now, false)
 }
@@ -216,7 +217,7 @@ type LapsedRead struct {
 	Read   reads.Read `json:"read"`
 }
 
-// LapsedReads lists a board's.
+// LapsedReads lists the lapsed reads of a board's lines.
 func LapsedReads(lines []Line) []LapsedRead {
 	out := []LapsedRead{}
 	for _, l := range lines {

@@ -39,7 +39,7 @@ func TestSeasonWeekByWeek(t *testing.T) {
 	if got := h.Season(reads.Cutter, columns, lines, at, time.UTC); !slices.Equal(got, want) {
 		t.Errorf("%v, want %v", got, want)
 	}
-	// Months later he had it: the line ends where the board is.
+	// Months later the player had it: the line ends where the board is.
 	later := at.AddDate(0, 6, 0)
 	got := h.Season("", columns, p.Overview([]PlayerID{"a"}, "", columns, h, later), later, time.UTC)
 	if last := got[len(got)-1]; len(got) != 6 || last.Has != 0 || !last.From.Equal(PeriodOf(later, time.UTC)) ||

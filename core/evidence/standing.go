@@ -53,7 +53,7 @@ func (p Policy) Stand(h *History, skill Skill, now time.Time) Standing {
 	return p.stand(h, skill, now, true)
 }
 
-// stand explains the group it speaks of alone where not both are asked for.
+// stand makes sentences for both groups, or only for the one that the standing speaks of.
 func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standing {
 	m := h.skills[skill]
 	if m == nil {

@@ -93,7 +93,7 @@ type Line struct {
 	// User and Screener are who is in it; empty off the ball, where anybody may be.
 	User     string `json:"user"`
 	Screener string `json:"screener"`
-	// Rates of the two parts; off the ball of the five on average.
+	// UserRate and ScreenerRate are how often the two answer rightly; off the ball it is the average of the five.
 	UserRate     float64 `json:"userRate"`
 	ScreenerRate float64 `json:"screenerRate"`
 	// Both is how often both answer it rightly: the product of the two rates or, off

@@ -100,7 +100,7 @@ func TestWhoFollowsWhom(t *testing.T) {
 	if !settled.Exchanged() {
 		t.Error("who follows whom was settled and has changed")
 	}
-	// One who is still nearer to the own player has not: he chases, and the other shows.
+	// One who is still nearer to the own player has not: that one chases, and the other shows.
 	chases := m
 	chases.Defend[0].At, chases.Defend[1].At = court.Point{X: 12, Y: 17}, court.Point{X: 7, Y: 19}
 	if chases.Exchanged() {

@@ -44,8 +44,8 @@ func TestPaces(t *testing.T) {
 	}
 }
 
-// FuzzAlong moves somebody along any path at any time: where he is is finite,
-// and he is there when Arrival says so.
+// FuzzAlong moves somebody along any path at any time: the place is finite,
+// and reached when Arrival says so.
 func FuzzAlong(f *testing.F) {
 	f.Add(0.0, 0.0, 3.0, -4.0, 10.0, 10.0, -5.0, 2.0, 1.5)
 	f.Add(0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0)
@@ -64,10 +64,10 @@ func FuzzAlong(f *testing.F) {
 			t.Fatalf("arrival %g", end)
 		}
 		if p, _ := r.Along(m, path, at); !p.Finite() {
-			t.Fatalf("at %g s he is %+v", at, p)
+			t.Fatalf("at %g s the runner is %+v", at, p)
 		}
 		if p, there := r.Along(m, path, end*(1+1e-9)+1e-6); !there || p.Dist(path[1]) > 1e-6 {
-			t.Fatalf("at his arrival, %g s, he is %+v", end, p)
+			t.Fatalf("on arrival, %g s, the runner is %+v", end, p)
 		}
 		if q := Round(path[0], path[1], m.At, 1.5); len(q) == 0 || !q[0].Finite() || q[len(q)-1] != path[1] {
 			t.Fatalf("round a body: %+v", q)

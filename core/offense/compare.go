@@ -42,7 +42,7 @@ type Summary struct {
 	Possessions int `json:"possessions"`
 	// Figures are the figures of Figures, in their order.
 	Figures []Mean `json:"figures"`
-	// Of every player, a possession: touches, screens, cuts, and the share of open looks.
+	// Touches, Screens and Cuts are how many each player has in a possession, Looks each player's share of open looks.
 	Touches [five]float64 `json:"touches"`
 	Screens [five]float64 `json:"screens"`
 	Cuts    [five]float64 `json:"cuts"`
@@ -126,7 +126,7 @@ func column(list []Possession, of func(*Possession) float64) []float64 {
 	return out
 }
 
-// Many plays possessions with seeds from one on.
+// Many plays n possessions, with seeds that count up from a first one.
 func (s *Simulator) Many(n int, seed uint64) []Possession {
 	out := make([]Possession, n)
 	for i := range out {

@@ -83,7 +83,7 @@ type cutter struct {
 	mirror bool
 }
 
-// cast says who takes part: who comes off a screen or cuts, who screens for him, whoever
+// cast says who takes part: who comes off a screen or cuts, who screens for that player, whoever
 // else cuts, and who gives them the ball.
 func (c *cutter) cast(steps []step) {
 	c.steps = steps
@@ -115,12 +115,12 @@ func (c *cutter) cast(steps []step) {
 	if len(c.people) == 0 || slices.Contains(c.people, c.ball) {
 		return
 	}
-	// One alone is no drill: then who feeds him plays too.
+	// One alone is no drill: then whoever feeds plays too.
 	c.feeds = len(c.people) > 1
 	join(c.ball)
 }
 
-// place finds everybody's spot: the one he is meant to be on, or the nearest to where he
+// place finds everybody's spot: the one that is meant, or the nearest to where that player
 // was put, turned to the right side.
 func (c *cutter) place(st Standing) {
 	taken := map[string]bool{}
@@ -249,7 +249,7 @@ func (c *cutter) position(i, who int, screen *reads.Action) drill.Position {
 	return p
 }
 
-// starts is who has the ball at first: the passer where he takes part, else who gets it.
+// starts is who has the ball at first: a passer who takes part, else who gets it.
 func (c *cutter) starts() int {
 	if slices.Contains(c.people, c.passer) {
 		return c.passer

@@ -118,7 +118,7 @@ func TestCutOutByHand(t *testing.T) {
 		four.Positions[0].Name != "Handler" || four.Positions[3].Spot == "" {
 		t.Errorf("%v, %+v", err, four)
 	}
-	// Whoever was dragged stands on the spot that is nearest to him.
+	// Whoever was dragged stands on the nearest spot.
 	far := m
 	far.Standing.At[3] = court.Point{X: -8, Y: 18} // the left wing, near the elbow
 	if d, err = f.CutOut(s, far); err != nil || d.Positions[0].Spot != "slotR" && d.Positions[0].Spot != "elbowR" {

@@ -13,12 +13,12 @@ import (
 type Places struct {
 	// Ring holds the player on each outside spot.
 	Ring []int `json:"ring"`
-	// Inside is the player inside, -1 for none, and Block his spot.
+	// Inside is the player inside, -1 for none, and Block that player's spot.
 	Inside int    `json:"inside"`
 	Block  string `json:"block"`
 	ball   int    // index of the ring, or inThePost
 	// screened is who set a screen after the last pass, refused the spots of the ring to
-	// which the passer has looked in vain since he has the ball.
+	// which the passer has looked in vain since the ball came.
 	screened, refused []int
 }
 
@@ -226,7 +226,7 @@ func (p *Places) mayScreen(o Offense, a *Answer, player int) bool {
 // ballAction is the action that is a screen on the ball.
 const ballAction = "ball"
 
-// step is a move resolved: a player and the spot he ends on.
+// step is a move resolved: a player and the spot where it ends.
 type step struct {
 	player int
 	act    Act

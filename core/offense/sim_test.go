@@ -148,7 +148,7 @@ func TestVersus(t *testing.T) {
 	}
 }
 
-// A player who is dragged off his spot breaks a rule, and it is named with who and where.
+// A player who is dragged off the spot breaks a rule, and it is named with who and where.
 func TestPicture(t *testing.T) {
 	f := NewFloor(reads.On(floor(t)))
 	s, _ := ByID("cut")

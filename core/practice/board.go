@@ -9,7 +9,7 @@ import (
 
 // Scoreboard is what a gym's clock shows of a practice on the floor.
 type Scoreboard struct {
-	Block string `json:"block"` // title; of the first end where both are in use
+	Block string `json:"block"` // title; of two side by side the first one's
 	Next  string `json:"next"`  // empty at the end
 	// Left is the time left in the block as it is shown, minutes and seconds; a plus
 	// in front says how far it runs over. LeftMs is the same in milliseconds.

@@ -69,15 +69,15 @@ const (
 	learnReps = 12
 	// leastWay is the least way to a target that counts.
 	leastWay = 0.10
-	// aside is the worth of a read that is no goal tonight, and of a part that is not the
+	// asideRead is the worth of a read that is no goal tonight, asidePart that of a part that is not the
 	// player's own.
 	asideRead = 0.5
 	asidePart = 0.5
-	// dueWeight, expectWeight: of a read that the season sets for the day, and of an answer
+	// dueWeight is the weight of a read that the season sets for the day, expectWeight that of an answer
 	// to what the opponent is expected to show most.
 	dueWeight    = 2.0
 	expectWeight = 1.5
-	// keptWeight is of a read that was a goal in the practice before: to finish is worth more
+	// keptWeight is the weight of a read that was a goal in the practice before: to finish is worth more
 	// than to begin.
 	keptWeight = 1.3
 	// sameAction is the worth of a second goal of the same action, whose drills serve both.

@@ -142,7 +142,7 @@ type Load struct {
 	Defense  int    `json:"defense"`
 	// Judged is the reps as cutter or screener on rungs where players read.
 	Judged int `json:"judged"`
-	// Minutes he takes part, and in live blocks.
+	// Minutes of taking part, and in live blocks.
 	Minutes     float64 `json:"minutes"`
 	HardMinutes float64 `json:"hardMinutes"`
 	// Touches of the ball and jumps on offense, from the drills' motion.

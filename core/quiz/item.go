@@ -307,7 +307,7 @@ func (it *Item) lead(fl reads.Floor, action *reads.Action, cards []Card, rng *ra
 	}
 }
 
-// onGuard is how far, in feet, from his man toward the rim a defender waits
+// onGuard is how far, in feet, from the own player toward the rim a defender waits
 // (assumption).
 const onGuard = 2.5
 
@@ -353,5 +353,5 @@ func (it *Item) turns(who string, was, at court.Point, turn float64, still bool)
 }
 
 // leadShare is the share of the time before the turn in which a disguised defender
-// comes to the place that he shows (assumption).
+// comes to the place that is shown (assumption).
 const leadShare = 0.8

@@ -177,7 +177,7 @@ func TestTheSameSeedMakesTheSameItem(t *testing.T) {
 }
 
 // At the instant of the read everybody is where the answer was judged, nobody is
-// faster on his way there than a turn allows, and keys are in order.
+// faster on the way there than a turn allows, and keys are in order.
 func TestThePlayLeadsToTheRead(t *testing.T) {
 	fl := floor(t)
 	disguised := 0
@@ -343,7 +343,7 @@ func TestSummarize(t *testing.T) {
 	}
 	live[reads.Curl] = Done{10, 12}
 	if got := Summarize(given, func(_ reads.Role, r reads.Read) Done { return live[r] }); got[0].Gap != "" {
-		t.Errorf("gap %q where he does it", got[0].Gap)
+		t.Errorf("gap %q where it is done", got[0].Gap)
 	}
 }
 

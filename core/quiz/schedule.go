@@ -59,7 +59,7 @@ const (
 // State is where a card is in a player's file.
 type State struct {
 	Card Card `json:"card"`
-	// Box from 1; 0 for a card he has not seen.
+	// Box from 1; 0 for a card that was never seen.
 	Box  int       `json:"box"`
 	Last time.Time `json:"last"`
 }
@@ -100,7 +100,7 @@ const (
 	stepDown = 4 // or fewer, and the one before
 )
 
-// StepOf is the step a player is on after his answers, in order of time.
+// StepOf is the step a player is on after these answers, in order of time.
 func StepOf(answers []Answer) Step {
 	step, last := Step(1), []bool{}
 	for _, a := range answers {

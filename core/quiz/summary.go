@@ -9,8 +9,8 @@ import (
 	"evrik/core/reads"
 )
 
-// Summary is what a player's answers say about one read: that he sees when it
-// is asked for. It is kept apart from what he does on the floor.
+// Summary is what a player's answers say about one read: that the player sees when it
+// is asked for. It is kept apart from what is done on the floor.
 type Summary struct {
 	Role reads.Role `json:"role"`
 	Read reads.Read `json:"read"`
@@ -21,7 +21,7 @@ type Summary struct {
 	// Median is the middle decision time of the right answers, in seconds; 0
 	// without any.
 	Median float64 `json:"median"`
-	// Gap is set where he knows the read and does not do it yet.
+	// Gap is set where the player knows the read and does not do it yet.
 	Gap string `json:"gap"`
 }
 

@@ -86,7 +86,7 @@ func TestHeadTurns(t *testing.T) {
 	toPost, toMan := s.Screener.Sub(s.XCutter).Unit(), s.Cutter.Sub(s.XCutter).Unit()
 	s.Facing.Set(xCutter, s.XCutter.Add(toPost.Add(toMan).Scale(4)))
 	if edge := c.measure(&s, &f).low; toPost.Add(toMan).Len() > 0.1 && math.Abs(edge) > 1e-9 {
-		t.Errorf("half way between post and man: %.4f", edge)
+		t.Errorf("half way between post and own player: %.4f", edge)
 	}
 	for _, at := range []court.Point{s.Screener, s.Cutter, {X: 3, Y: 20}} {
 		s.Facing.Set(xCutter, at)

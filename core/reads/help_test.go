@@ -128,7 +128,7 @@ func TestHelpersLeft(t *testing.T) {
 }
 
 // What holds of every floor: mirrored alike, finite, sorted, and a defender who
-// comes nearer to an open man never opens him further.
+// comes nearer to somebody open never opens that player further.
 func TestHelpProperties(t *testing.T) {
 	rng := rand.New(rand.NewPCG(5, 6))
 	for range 3000 {

@@ -13,7 +13,7 @@ const (
 	// a foot; coaches ask for none).
 	Daylight = 0.5
 	// MissBody is how far past the screener's body the defender's way may run
-	// before the screen misses him (assumption).
+	// before the screen misses (assumption).
 	MissBody = 1.0
 	// laneWidth is how near the ball's way, in feet, a defender takes it (assumption).
 	laneWidth = 2.0
@@ -158,7 +158,7 @@ func bodiesInside(c court.Court, a *Action, s *Snapshot) Check {
 }
 
 // stopBehind is by how many feet the line from the defender who went under to
-// the cutter misses the screener: who stops off to an angle lets him through.
+// the cutter misses the screener: who stops off to an angle lets the defender through.
 func stopBehind(s *Snapshot) Check {
 	miss := math.Max(0, court.SegmentDist(s.Screener, s.XCutter, s.Cutter)-2*BodyRadius)
 	k := Check{ID: "stop", OK: miss == 0, Feet: miss, Text: "The screener stands between the defender and the catch."}

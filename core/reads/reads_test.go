@@ -137,7 +137,7 @@ func TestEveryScreenFromGeometry(t *testing.T) {
 		} {
 			s := base
 			if s.XCutter, s.XScreener = places[0], places[1]; id == Exit && cue == Under {
-				s.XCutter = base.Screener.Add(far).Add(on.Scale(-1.5)) // ahead of the cutter he denies the corner
+				s.XCutter = base.Screener.Add(far).Add(on.Scale(-1.5)) // ahead of the cutter, denying the corner
 			}
 			a, err := Judge(On(c), &s)
 			if err != nil || a.Cue != cue || a.Row.CutterRead != tc.reads[cue] {

@@ -28,7 +28,7 @@ func (s *scene) put(p Place, from Place, along, by, rim float64) *scene {
 	return s
 }
 
-// home puts everybody off the action back to his man.
+// home puts everybody off the action back to the own player.
 func (s *scene) home(xs ...Place) *scene {
 	for _, x := range xs {
 		s.Put(x, s.At(x.guards()).Toward(court.Point{}, 3))

@@ -84,7 +84,7 @@ func (a *Action) stepsUp(s *Snapshot) bool {
 	return c.measure(s, &f).certain()
 }
 
-// partner is what the screener does for a pass to him.
+// partner is what the screener does for a pass to come.
 var partner = map[Read]Read{
 	Lob: HoldSeal, Pocket: Roll, LobRoll: Roll, HitRoll: Roll, DragOut: Slip, HitSlip: Slip, PassOut: ShortRoll,
 	HitPop: Pop, FeedSeal: Seal,

@@ -95,7 +95,7 @@ func TestWaysOfEveryRead(t *testing.T) {
 		s.XScreener = f.at(2.5, big)
 		end := cutPath(c, &f, &s, PullUp)
 		if room := end[len(end)-1].Dist(s.XScreener); room < roomToShoot-1e-9 && end[len(end)-1] != end[0] {
-			t.Errorf("big %.0f ft below the screen: pulls up %.1f ft in front of him", -big, room)
+			t.Errorf("big %.0f ft below the screen: pulls up %.1f ft in front of the big", -big, room)
 		}
 	}
 	if end := cutPath(c, &f, &s, Snake); math.Abs(end[1].Len()-middle) > 1e-9 {

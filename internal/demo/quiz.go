@@ -15,7 +15,7 @@ var eveningsAgo = []int{18, 15, 11, 9, 6, 4, 2}
 
 const (
 	eachEvening = 10
-	seesMore    = 0.2 // how much more often a player sees a read than he does it
+	seesMore    = 0.2 // how much more often a player sees a read than does it
 	quizStride  = 3   // every third player trains; so do those who know more than they do
 	quickest    = 0.35
 )

@@ -20,13 +20,13 @@ type member struct {
 	quirk map[reads.Read]float64
 	// weakLeft is taken off every rate on the left side.
 	weakLeft float64
-	// doing is taken off on live rungs: he knows more than he does.
+	// doing is taken off on live rungs: the player knows more than is done.
 	doing float64
-	// playing is taken off in games: he does it in practice only.
+	// playing is taken off in games: it is done in practice only.
 	playing float64
-	// movedUp is the practice before which he played in the younger team.
+	// movedUp is the practice before which the player was in the younger team.
 	movedUp int
-	// away are the practices, counted from 0, he missed.
+	// away are the practices, counted from 0, that were missed.
 	away map[int]bool
 }
 

@@ -230,7 +230,7 @@ func TestPaceOfTheTeam(t *testing.T) {
 }
 
 // A map is made once for everybody who looks at the same floor: it does not
-// depend on where the mover himself stands, and on everything else it does.
+// depend on where the mover stands, and on everything else it does.
 func TestReadMapsAreKept(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 1)
@@ -245,7 +245,7 @@ func TestReadMapsAreKept(t *testing.T) {
 	moved.XCutter.Y += 2
 	helper.do("POST", c.path("/readmap?mover=xCutter&open=true"), moved, 200, &second)
 	if !reflect.DeepEqual(first, second) {
-		t.Error("the mover's own place changed his map")
+		t.Error("the mover's own place changed the map")
 	}
 	moved.XScreener = moved.Cutter.Add(moved.To.Sub(moved.From).Unit().Scale(3)) // in the cutter's way
 	helper.do("POST", c.path("/readmap?mover=xCutter&open=true"), moved, 200, &other)

@@ -109,7 +109,7 @@ func TestLogReps(t *testing.T) {
 	if len(card.Recent) != 1 {
 		t.Errorf("the card shows %d reps", len(card.Recent))
 	}
-	// Deleting the player deletes his reps, as a family may ask.
+	// Deleting the player deletes the reps, as a family may ask.
 	w.as(c.head).do("DELETE", c.path("/players/"+c.players[1].String()), nil, 200, nil)
 	var left int
 	if err := w.db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM rep_events WHERE player_id = $1",
@@ -124,7 +124,7 @@ func withTags(e map[string]any, tags ...string) map[string]any {
 }
 
 // Twenty correct live reps turn "not enough reps" into "has it", on the board and
-// on the first view; a player's record follows him to another team.
+// on the first view; a player's record comes along to another team.
 func TestLoggingChangesTheBoard(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 8)
@@ -175,7 +175,7 @@ func TestLoggingChangesTheBoard(t *testing.T) {
 	if advice := run.Blocks[3].Advice; advice == nil || *advice != api.Down {
 		t.Errorf("ten reps with fewer than half right: advice %v", advice)
 	}
-	// He moves up: the record goes with him.
+	// The player moves up: the record comes along.
 	older := uuid.New()
 	floor, _ := court.PresetCourt(court.HighSchool)
 	if err := w.db.InsertTeam(t.Context(), gen.InsertTeamParams{ID: older, ProgramID: c.program, Name: "older",

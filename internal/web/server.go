@@ -1,7 +1,6 @@
 // Package web serves the contract of api/openapi.yaml and the built interface.
-// Handlers are thin: they find out who asks, call the core for every decision
-// and the store for every fact, and keep no state of their own, so that two
-// servers on one database serve one practice.
+// Handlers are thin: they find out who asks, call a service and render what it gives. They keep no state of their own,
+// so that two servers on one database serve one practice.
 package web
 
 import (

@@ -1,4 +1,5 @@
-// Package accounts keeps who coaches in a program: the first head coach, invitations, roles.
+// Package accounts keeps who coaches in a program: the first head coach, invitations, roles, passwords, and who is
+// signed in.
 package accounts
 
 import (

@@ -302,14 +302,14 @@ func (s Service) Compare(ctx context.Context, a, b *offense.Simulator,
 	return offense.Versus(a, b, func(done float64) bool { return ctx.Err() == nil && tell(done) == nil })
 }
 
-// Others is another team's offense.
-type Others struct {
+// TeamOffense is an offense with the team that plays it.
+type TeamOffense struct {
 	Team    gen.Team
 	Offense offense.Offense
 }
 
 // OfOthers lists the offenses of the program's other teams that have one.
-func (s Service) OfOthers(ctx context.Context, team gen.Team) (out []Others, err error) {
+func (s Service) OfOthers(ctx context.Context, team gen.Team) (out []TeamOffense, err error) {
 	teams, err := s.Store.TeamsOfProgram(ctx, team.ProgramID)
 	for _, t := range teams {
 		if t.ID == team.ID || t.Offense == nil {
@@ -319,7 +319,7 @@ func (s Service) OfOthers(ctx context.Context, team gen.Team) (out []Others, err
 		if err != nil {
 			return nil, err
 		}
-		out = append(out, Others{t, o})
+		out = append(out, TeamOffense{t, o})
 	}
 	return out, err
 }

@@ -71,7 +71,7 @@ func TestOnePlayer(t *testing.T) {
 		"Bring balls.\nWendeline is late.")
 	apptest.Must(t, err)
 	_, err = s.Erase(t.Context(), program, team, id)
-	apptest.Refused(t, err, rosters.NoPlayer) // she is on the other team
+	apptest.Refused(t, err, rosters.NoPlayer) // who is on the other team
 	notes, err := s.Erase(t.Context(), program, to.ID, id)
 	apptest.Must(t, err)
 	if len(notes) != 1 || notes[0].ID != c.Planned.ID || notes[0].Line != "Wendeline is late." {
