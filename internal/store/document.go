@@ -4,6 +4,8 @@ import (
 	"bytes"
 	"encoding/json"
 	"fmt"
+
+	"evrik/core/refusal"
 )
 
 // documentVersion is the version of the documents in jsonb columns: terms, kept plans, what a
@@ -59,8 +61,7 @@ func read(what string, column []byte, into any) error {
 	}
 	value, version := open(column)
 	if version > documentVersion {
-		return fmt.Errorf("%s is of version %d, which a newer Evrik has written; this one reads up to %d", what,
-			version, documentVersion)
+		return refusal.New("store.newer", version, documentVersion)
 	}
 	if err := json.Unmarshal(value, into); err != nil {
 		return fmt.Errorf("%s cannot be read: %w", what, err)

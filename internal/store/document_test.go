@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"encoding/json"
 	"os"
-	"strings"
 	"testing"
 
 	"github.com/google/uuid"
@@ -13,6 +12,7 @@ import (
 	"evrik/core/offense"
 	"evrik/core/practice"
 	"evrik/core/reads"
+	"evrik/core/refusal"
 	"evrik/internal/store/gen"
 )
 
@@ -91,7 +91,7 @@ func TestDocumentsOfBefore(t *testing.T) {
 		t.Error("a document without a version does not leave as it is")
 	}
 	_, err = TermsOf(gen.Practice{Terms: []byte(`{"version": 2, "value": {"baskets": 1}}`)})
-	if err == nil || !strings.Contains(err.Error(), "a newer Evrik") {
+	if refusal.CodeOf(err) != "store.newer" {
 		t.Errorf("of a newer version: %v", err)
 	}
 	if _, err := TermsOf(gen.Practice{Terms: []byte(`{"version": 1, "value": [1]}`)}); err == nil {

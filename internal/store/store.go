@@ -9,7 +9,6 @@ import (
 	"context"
 	"embed"
 	"errors"
-	"fmt"
 	"io"
 	"io/fs"
 	"net"
@@ -28,6 +27,7 @@ import (
 	"github.com/pressly/goose/v3/lock"
 	pgxuuid "github.com/vgarvardt/pgx-google-uuid/v5"
 
+	"evrik/core/refusal"
 	"evrik/internal/store/gen"
 )
 
@@ -35,11 +35,11 @@ import (
 var migrations embed.FS
 
 // Migrate brings a database's schema up to date. Two processes may do it at
-// the same time.
+// the same time. Errors are refusals.
 func Migrate(ctx context.Context, url string) error {
 	config, err := pgx.ParseConfig(url)
 	if err != nil {
-		return fmt.Errorf("The database address cannot be read: %v", err)
+		return refusal.New("store.address", err.Error())
 	}
 	db := stdlib.OpenDB(*config)
 	defer db.Close()
@@ -63,7 +63,7 @@ func Migrate(ctx context.Context, url string) error {
 		return err
 	}
 	if _, err := p.Up(ctx); err != nil {
-		return fmt.Errorf("The database could not be brought up to date: %w", err)
+		return refusal.New("store.schema", err.Error())
 	}
 	return nil
 }
@@ -71,8 +71,7 @@ func Migrate(ctx context.Context, url string) error {
 // unreachable says that no connection could be made, and why, in one line.
 func unreachable(err error) error {
 	lines := strings.Split(strings.TrimSpace(err.Error()), "\n")
-	return fmt.Errorf("The database does not answer (%s). Check that it runs and that EVRIK_DATABASE_URL is right.",
-		strings.TrimSpace(lines[len(lines)-1]))
+	return refusal.New("store.silent", strings.TrimSpace(lines[len(lines)-1]))
 }
 
 // Store is an open database.
@@ -97,11 +96,11 @@ const (
 	connectPause  = 100 * time.Millisecond
 )
 
-// Open connects to a migrated database.
+// Open connects to a migrated database. Errors are refusals.
 func Open(ctx context.Context, url string) (*Store, error) {
 	config, err := pgxpool.ParseConfig(url)
 	if err != nil {
-		return nil, fmt.Errorf("The database address cannot be read: %v", err)
+		return nil, refusal.New("store.address", err.Error())
 	}
 	if !strings.Contains(url, "pool_max_conns") {
 		config.MaxConns = poolSize
@@ -115,7 +114,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 	}
 	pool, err := pgxpool.NewWithConfig(ctx, config)
 	if err != nil {
-		return nil, fmt.Errorf("The database address cannot be read: %v", err)
+		return nil, refusal.New("store.address", err.Error())
 	}
 	if err := pool.Ping(ctx); err != nil {
 		pool.Close()
