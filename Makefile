@@ -10,7 +10,7 @@ WEB_SOURCES := $(shell find web/src web/static -type f 2>/dev/null) web/package.
 GO_SOURCES := $(shell find core internal cmd api -name '*.go' -o -name '*.sql' 2>/dev/null) web/web.go go.mod go.sum
 TOOL := go tool -modfile=tools/go.mod
 
-.PHONY: help demo demo-reset test prove check mutate mutate-all bench soak package check-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
+.PHONY: help demo demo-reset test prove check format mutate mutate-all bench soak package check-package screenshots ratio dev generate build need-go need-node need-postgres need-chromium need-glpk
 
 help: ## what can be made
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -45,8 +45,14 @@ mutate: need-go need-postgres ## change here and there what has changed since SI
 mutate-all: need-go need-postgres ## the same in the whole core, the store and the services (hours)
 	./scripts/mutate.sh all
 
+GO_FILES := core internal cmd e2e scripts docs web/*.go
+
+format: need-go need-node web/node_modules/.stamp ## put every file into the form that check asks for
+	gofmt -w $(GO_FILES)
+	cd web && npm run --silent format
+
 check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, drift of generated code
-	@test -z "$$(gofmt -l core internal cmd e2e web/*.go)" || { gofmt -l core internal cmd e2e web/*.go; echo "run gofmt on these"; exit 1; }
+	@test -z "$$(gofmt -l $(GO_FILES))" || { gofmt -l $(GO_FILES); echo "make format puts these in order"; exit 1; }
 	cd web && npm run --silent check && npm run --silent lint
 	$(MAKE) $(WEB)
 	go vet ./...
