@@ -101,7 +101,8 @@ func launch(t testing.TB, mode string, env ...string) *server {
 func (s *server) up(addr string) {
 	s.t.Helper()
 	s.cmd = exec.Command(binary, s.mode)
-	s.cmd.Env = append(append(os.Environ(), s.env...), "EVRIK_ADDR="+addr)
+	// Memory is swept less often than usual: most of these servers live for seconds.
+	s.cmd.Env = append(append(os.Environ(), "GOGC=400"), append(s.env, "EVRIK_ADDR="+addr)...)
 	s.complaints = new(bytes.Buffer)
 	s.cmd.Stderr = s.complaints
 	out, err := s.cmd.StdoutPipe()

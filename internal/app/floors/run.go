@@ -3,6 +3,7 @@ package floors
 import (
 	"context"
 	"slices"
+	"sync"
 
 	"github.com/google/uuid"
 
@@ -20,7 +21,7 @@ type Run struct {
 	Floor
 	Reps   []evidence.Rep
 	Counts []gen.FloorCount
-	lines  []evidence.Line
+	lines  func() []evidence.Line // where the players stand, worked out when it is first asked for
 }
 
 // Run gathers who is on the floor of a practice and what was logged there.
@@ -32,13 +33,13 @@ func (s Service) Run(ctx context.Context, p gen.Practice, b squad.Board) (r Run,
 		return r, err
 	}
 	r.Counts, err = s.Store.FloorCounts(ctx, gen.FloorCountsParams{ProgramID: p.ProgramID, PracticeID: p.ID})
-	r.lines = s.Squads.Lines(b)
+	r.lines = sync.OnceValue(func() []evidence.Line { return s.Squads.Lines(b) })
 	return r, err
 }
 
 // Advice is what the reps of a block say about its rung.
 func (r Run) Advice(block practice.Block) evidence.Advice {
-	return r.Floor.Advice(r.lines, block, r.Reps)
+	return r.Floor.Advice(r.lines(), block, r.Reps)
 }
 
 // Score adds up a live block of a practice. It refuses with app.Missing a block that is not there, with app.Invalid one
