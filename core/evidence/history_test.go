@@ -231,10 +231,23 @@ func TestGaps(t *testing.T) {
 		st.Confused != reads.Straight {
 		t.Errorf("%q, confused with %q", st.Gap, st.Confused)
 	}
+	// Beside a verdict on live reps it is said that the sides were seen on guided ones.
+	shown := guided("++++++", 1)
+	weak := guided("-----+", 1)
+	for i := range weak {
+		weak[i].ID, weak[i].Side = "l"+weak[i].ID, drill.Left
+	}
+	st := stand(shown, weak, made("+++++++++++++", 1))
+	if st.Group != Live || st.Gap != "Guided, better on the right: 6 of 6 there, 1 of 6 on the other side." {
+		t.Errorf("%s: %q", st.Group, st.Gap)
+	}
+	if st = stand(shown, weak); st.Gap != "Better on the right: 6 of 6 there, 1 of 6 on the other side." {
+		t.Errorf("%s: %q", st.Group, st.Gap)
+	}
 	if st := stand(made("++-++-", 1), left[2:]); st.Gap != "" {
 		t.Errorf("four and six reps: %q", st.Gap)
 	}
-	st := stand(guided("++++++++++++", 6), guided("++++++++++++", 4), made("+-----+--", 1))
+	st = stand(guided("++++++++++++", 6), guided("++++++++++++", 4), made("+-----+--", 1))
 	if st.Does != "Knows it, does not do it yet: 24 of 24 guided, 2 of 9 live." || st.Game != "" {
 		t.Errorf("%q, %q", st.Does, st.Game)
 	}

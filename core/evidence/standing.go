@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"math"
+	"strings"
 	"time"
 
 	"evrik/core/drill"
@@ -87,7 +88,7 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 			st.Held = p.rungOf(g.Group, st.Rungs).Number()
 		}
 	}
-	st.Gap, st.Does, st.Game = cmp.Or(p.sideGap(shown), p.sideGap(guided)), p.guidedGap(guided, live), p.gameGap(m)
+	st.Gap, st.Does, st.Game = cmp.Or(p.sideGap(shown), p.sideGapGuided(guided, shown)), p.guidedGap(guided, live), p.gameGap(m)
 	st.Confused = mostOften(m.instead)
 	return st
 }
@@ -183,6 +184,15 @@ func (p Policy) sideGap(in *InGroup) string {
 	}
 	return fmt.Sprintf("Better on the %s: %d of %d there, %d of %d on the other side.", name, strong.Correct,
 		strong.Reps, weak.Correct, weak.Reps)
+}
+
+// sideGapGuided is the same of guided reps beside a verdict on live ones: it says which reps it is of.
+func (p Policy) sideGapGuided(guided, shown *InGroup) string {
+	gap := p.sideGap(guided)
+	if gap == "" || guided == shown {
+		return gap
+	}
+	return "Guided, " + strings.ToLower(gap[:1]) + gap[1:]
 }
 
 // guidedGap says where a player knows a read and does not do it: by the counts, and still.

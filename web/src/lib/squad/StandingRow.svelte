@@ -31,7 +31,7 @@
 <Fold
   class="border-t border-t-seam"
   bind:open={unfolded}
-  line="grid grid-cols-[auto_1fr_auto_1.5rem] max-sm:grid-cols-[auto_1fr_1.5rem] gap-3 items-center px-4 min-h-14 hover:bg-mark/16"
+  line="grid grid-cols-[auto_1fr_auto_1.5rem_auto] max-sm:grid-cols-[auto_1fr_1.5rem_auto] gap-3 items-center px-4 min-h-14 hover:bg-mark/16"
   >{#snippet title()}<ReadGlyph read={st.read} size={40} />
     <span class="name">
       <b class="block leading-[1.25]">{session.readName(st.read)}</b>
@@ -43,7 +43,7 @@
           >New: the last practice alone has made it so; one more will show whether it holds.</span
         >{/if}
       {#if st.confused}<span class="soft block leading-[1.25] text-sm"
-          >Most often makes it: {session.readName(st.confused).toLowerCase()}.</span
+          >Most often makes {session.readName(st.confused).toLowerCase()} instead.</span
         >{/if}
     </span>
     <span class="max-sm:order-last max-sm:col-start-2"><IntervalCell standing={st} width={130} /></span>
