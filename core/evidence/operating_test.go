@@ -158,7 +158,7 @@ func plainSpread(sd float64) *[51][51]float64 {
 
 var plainSpreads sync.Map
 
-// squadFigures are, in per cent, how often the first and the first firm verdicts are wrong and
+// squadFigures are, in percent, how often the first and the first firm verdicts are wrong and
 // how often the range holds the rate.
 type squadFigures struct{ has, hasFirm, notYet, notYetFirm, held float64 }
 

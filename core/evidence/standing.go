@@ -88,7 +88,8 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 			st.Held = p.rungOf(g.Group, st.Rungs).Number()
 		}
 	}
-	st.Gap, st.Does, st.Game = cmp.Or(p.sideGap(shown), p.sideGapGuided(guided, shown)), p.guidedGap(guided, live), p.gameGap(m)
+	st.Gap = cmp.Or(p.sideGap(shown), p.sideGapGuided(guided, shown))
+	st.Does, st.Game = p.guidedGap(guided, live), p.gameGap(m)
 	st.Confused = mostOften(m.instead)
 	return st
 }

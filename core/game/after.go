@@ -97,7 +97,7 @@ type Covered struct {
 	Cue      reads.Cue `json:"cue"`
 	Seen     int       `json:"seen"`
 	Percent  float64   `json:"percent"`
-	Expected float64   `json:"expected"` // per cent
+	Expected float64   `json:"expected"` // percent
 	Known    bool      `json:"known"`    // somebody had an idea
 }
 

@@ -45,7 +45,7 @@ func FamilyOf(s *reads.Action) (Family, bool) {
 	return Family{}, false
 }
 
-// Share is how often a coverage is expected, in per cent.
+// Share is how often a coverage is expected, in percent.
 type Share struct {
 	Cue     reads.Cue `json:"cue"`
 	Percent float64   `json:"percent"`

@@ -3604,7 +3604,7 @@ export interface components {
             /** @description moments in which they showed it */
             seen: number;
             of: number;
-            /** @description per cent */
+            /** @description percent */
             expected: number;
             /** @description somebody had an idea */
             known: boolean;

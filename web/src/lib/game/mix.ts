@@ -3,7 +3,7 @@ import type { Schemas } from '$lib/api/client';
 type Share = Schemas['GameMix']['shares'][number];
 
 /** The shares with one of them moved: the others give or take in proportion, so that
- * all come to a hundred whole per cent. */
+ * all come to a hundred whole percent. */
 export function moved(shares: Share[], cue: string, percent: number): Share[] {
   const rest = shares.filter((s) => s.cue !== cue);
   const before = rest.reduce((sum, s) => sum + s.percent, 0);
@@ -18,7 +18,7 @@ export function moved(shares: Share[], cue: string, percent: number): Share[] {
   return shares.map((s) => (s.cue === cue ? { cue, percent } : { cue: s.cue, percent: whole[k++]! }));
 }
 
-/** Even shares of some coverages, in whole per cent. */
+/** Even shares of some coverages, in whole percent. */
 export function even(cues: string[]): Share[] {
   const each = Math.floor(100 / cues.length);
   return cues.map((cue, i) => ({ cue, percent: i === 0 ? 100 - each * (cues.length - 1) : each }));

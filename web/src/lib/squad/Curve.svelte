@@ -34,7 +34,7 @@
     {/if}
   {/each}
 </svg>
-<p class="soft">Per cent right in a week with its range; the upper line is the target.</p>
+<p class="soft">Percent right in a week with its range; the upper line is the target.</p>
 
 <style>
   svg {

@@ -42,13 +42,6 @@
   ] as const;
   let tab = $state<(typeof tabs)[number][0]>('block');
   const here = $derived(players.filter((p) => draft.input.present.includes(p.id)));
-  const count = $derived<Partial<Record<string, number>>>({
-    who: draft.input.present.length,
-    goals:
-      (draft.sheet?.warnings.filter((w) => w.block).length ?? 0) +
-        (draft.sheet?.rules.filter((r) => !r.kept).length ?? 0) || undefined
-  });
-
   onMount(load);
   async function load() {
     failed = '';
@@ -142,7 +135,11 @@
       <TabList
         label="About the plan"
         class="no-print max-sm:justify-between"
-        tabs={tabs.map(([id, name]) => ({ id, name, count: count[id] }))}
+        tabs={tabs.map(([id, name]) => ({
+          id,
+          name,
+          count: id === 'who' ? draft.input.present.length : undefined
+        }))}
         chosen={tab}
         controls="about-plan"
         onchoose={(id) => (tab = id as typeof tab)}
