@@ -232,3 +232,60 @@ func (d posterior) above(p float64) float64 {
 	}
 	return 1 - mathext.RegIncBeta(d.a, d.b, p)
 }
+
+// Who has a read guided and has not met defenders goes up; who fails against them and does not have it guided goes
+// back. A verdict of one practice alone moves nobody.
+func TestWhoMovesOnTheLadder(t *testing.T) {
+	standing := func(guided, live Judgement, instead reads.Read) Standing {
+		return Standing{Player: PlayerID(fmt.Sprint(guided.Verdict, guided.New, live.Verdict, live.New)), Judgement: live,
+			Groups: []InGroup{{Group: Guided, Judgement: guided}, {Group: Live, Judgement: live}}, Confused: instead}
+	}
+	for _, tc := range []struct {
+		guided, live Judgement
+		up, down     bool
+	}{
+		{Judgement{Verdict: HasIt}, Judgement{Verdict: NotEnough}, true, false},
+		{Judgement{Verdict: HasIt, New: true}, Judgement{Verdict: NotEnough}, false, false},
+		{Judgement{Verdict: HasIt}, Judgement{Verdict: NotYet}, false, false},
+		{Judgement{Verdict: TooClose}, Judgement{Verdict: NotEnough}, false, false},
+		{Judgement{Verdict: TooClose}, Judgement{Verdict: NotYet}, false, true},
+		{Judgement{Verdict: NotEnough}, Judgement{Verdict: NotYet}, false, true},
+		{Judgement{Verdict: NotYet}, Judgement{Verdict: NotYet, New: true}, false, false},
+		{Judgement{Verdict: NotYet}, Judgement{Verdict: TooClose}, false, false},
+		{Judgement{Verdict: Lapsed}, Judgement{Verdict: NotYet}, false, false},
+	} {
+		lines := []Line{{Cells: []Standing{standing(tc.guided, tc.live, "")}}}
+		h := Holds([]reads.Read{reads.Curl}, lines)[0]
+		if (len(h.GoUp) == 1) != tc.up || (len(h.GoDown) == 1) != tc.down || h.Instead != "" {
+			t.Errorf("%+v, live %+v: up %v, down %v, instead %q", tc.guided, tc.live, h.GoUp, h.GoDown, h.Instead)
+		}
+	}
+	lines := []Line{}
+	for _, instead := range []reads.Read{reads.Straight, reads.Fade, reads.Straight, "", "", ""} {
+		not := Judgement{Verdict: NotYet}
+		lines = append(lines, Line{Cells: []Standing{standing(not, not, instead)}})
+	}
+	if h := Holds([]reads.Read{reads.Curl}, lines)[0]; h.Instead != reads.Straight || len(h.NotYet) != 6 {
+		t.Errorf("%+v", h)
+	}
+	// Among equals the first by name.
+	if h := Holds([]reads.Read{reads.Curl}, lines[:2])[0]; h.Instead != min(reads.Straight, reads.Fade) {
+		t.Errorf("%+v", h)
+	}
+}
+
+// A rung is held by whoever holds at least half of the reads on it, or higher.
+func TestHeldByHalf(t *testing.T) {
+	line := func(held ...int) Line {
+		var l Line
+		for _, n := range held {
+			l.Cells = append(l.Cells, Standing{Held: n})
+		}
+		return l
+	}
+	live := drill.Live2.Number()
+	lines := []Line{line(live, 0), line(live+1, 0), line(live-1, live-1), line(live, 0, 0), line()}
+	if n := HoldOnRung(lines, drill.Live2); n != 2 {
+		t.Errorf("%d hold it", n)
+	}
+}
