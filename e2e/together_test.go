@@ -13,7 +13,7 @@ import (
 
 // The network is cut in the gym: logging goes on, the surface says so calmly,
 // and everything is sent when the network is back. Two devices log one
-// practice, one end each, and nothing is lost or doubled.
+// practice, one basket each, and nothing is lost or doubled.
 func TestTwoDevicesAndNoNetwork(t *testing.T) {
 	s := demo(t)
 	one, two := signIn(device(t, s)), signIn(device(t, s))

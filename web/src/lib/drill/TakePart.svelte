@@ -4,7 +4,7 @@
   import Button from '$lib/ui/Button.svelte';
   import Fold from '$lib/ui/Fold.svelte';
 
-  // Who is on the floor tonight, one by one or guards at one end and posts at the other.
+  // Who is on the floor tonight, one by one or guards at one basket and posts at the other.
   let { players, here = $bindable() }: { players: Player[]; here: Record<string, boolean> } = $props();
 
   const choose = (who: (p: Player) => boolean) =>

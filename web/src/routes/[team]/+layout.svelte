@@ -16,7 +16,7 @@
   const here = $derived(page.url.pathname.split('/')[2] ?? '');
   const teams = $derived(session.view?.teams ?? []);
   const known = $derived(teams.find((t) => t.id === team));
-  // The floor surface and the show for the team have no chrome of the desk.
+  // The floor surface and the show for the team stand alone, without the menu.
   const floor = $derived(
     page.route.id === '/[team]/run/[practice]' || page.route.id === '/[team]/games/[game]/bench'
   );
