@@ -125,7 +125,7 @@ func (p Policy) explain(j *Judgement, m *memory, g Group, now time.Time) {
 	if g == Guided {
 		oneCue = m.oneCue
 	}
-	j.Short, j.Sentence = p.short(j, now), p.sentence(j, oneCue, now)
+	j.Short, j.Sentence = p.short(j, now), p.sentence(j, p.counts(j, m, g), oneCue, now)
 }
 
 // short is what fits into the cell of a board.
@@ -152,12 +152,23 @@ func (p Policy) short(j *Judgement, now time.Time) string {
 // the newest ones are told too (assumption).
 const contradicts = 0.05
 
-func (p Policy) sentence(j *Judgement, oneCue int, now time.Time) string {
+// counts is what a sentence counts: the reps, and those besides that speak against them: the newest ones where the
+// verdict goes by them, the guided ones where they hold back what looks like enough live.
+func (p Policy) counts(j *Judgement, m *memory, g Group) string {
 	count := fmt.Sprintf("%d of %d", j.Correct, j.Reps)
-	if share := float64(j.Correct) / float64(j.Reps); j.Newest.Reps < j.Reps &&
-		(j.Verdict == HasIt && share < j.Target-contradicts || j.Verdict == NotYet && share > j.Target-contradicts) {
-		count += fmt.Sprintf(", of the last %d %d", j.Newest.Reps, j.Newest.Correct)
+	share := func(n Count) float64 { return float64(n.Correct) / float64(n.Reps) }
+	if j.Newest.Reps < j.Reps && (j.Verdict == HasIt && share(j.Count) < j.Target-contradicts ||
+		j.Verdict == NotYet && share(j.Count) > j.Target-contradicts) {
+		return count + fmt.Sprintf(", of the last %d %d", j.Newest.Reps, j.Newest.Correct)
 	}
+	if guided := m.groups[Guided.index()].Count; g == Live && j.Verdict == TooClose && guided.Reps >= p.MinReps &&
+		share(j.Count) >= j.Target && share(guided) < j.Target-contradicts {
+		return fmt.Sprintf("%s live, %d of %d guided", count, guided.Correct, guided.Reps)
+	}
+	return count
+}
+
+func (p Policy) sentence(j *Judgement, count string, oneCue int, now time.Time) string {
 	switch j.Verdict {
 	case HasIt:
 		return fmt.Sprintf("Has it: %s, last seen %s.", count, ago(j.Last, now))
