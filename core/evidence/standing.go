@@ -74,7 +74,7 @@ func (p Policy) stand(h *History, skill Skill, now time.Time, both bool) Standin
 		if !both && &st.Groups[i] != shown {
 			continue
 		}
-		p.explain(&st.Groups[i].Judgement, m, st.Groups[i].Group, now)
+		p.explain(&st.Groups[i].Judgement, &guided.Judgement, m, st.Groups[i].Group, now)
 	}
 	st.Group, st.Judgement = shown.Group, shown.Judgement
 	for _, info := range drill.Ladder() {

@@ -111,7 +111,7 @@ func (p Policy) judge(m *memory, g Group, now time.Time) Judgement {
 const newestReps = 10
 
 // explain adds what costs more than the verdict: how many more reps it takes, and the line.
-func (p Policy) explain(j *Judgement, m *memory, g Group, now time.Time) {
+func (p Policy) explain(j, guided *Judgement, m *memory, g Group, now time.Time) {
 	if j.Verdict != HasIt {
 		j.InARow = p.inARow(j)
 	}
@@ -125,7 +125,7 @@ func (p Policy) explain(j *Judgement, m *memory, g Group, now time.Time) {
 	if g == Guided {
 		oneCue = m.oneCue
 	}
-	j.Short, j.Sentence = p.short(j, now), p.sentence(j, p.counts(j, m, g), oneCue, now)
+	j.Short, j.Sentence = p.short(j, now), p.sentence(j, counts(j, guided, g), oneCue, now)
 }
 
 // short is what fits into the cell of a board.
@@ -154,18 +154,22 @@ const contradicts = 0.05
 
 // counts is what a sentence counts: the reps, and those besides that speak against them: the newest ones where the
 // verdict goes by them, the guided ones where they hold back what looks like enough live.
-func (p Policy) counts(j *Judgement, m *memory, g Group) string {
+func counts(j, guided *Judgement, g Group) string {
 	count := fmt.Sprintf("%d of %d", j.Correct, j.Reps)
-	share := func(n Count) float64 { return float64(n.Correct) / float64(n.Reps) }
-	if j.Newest.Reps < j.Reps && (j.Verdict == HasIt && share(j.Count) < j.Target-contradicts ||
-		j.Verdict == NotYet && share(j.Count) > j.Target-contradicts) {
-		return count + fmt.Sprintf(", of the last %d %d", j.Newest.Reps, j.Newest.Correct)
-	}
-	if guided := m.groups[Guided.index()].Count; g == Live && j.Verdict == TooClose && guided.Reps >= p.MinReps &&
-		share(j.Count) >= j.Target && share(guided) < j.Target-contradicts {
+	switch share := float64(j.Correct) / float64(j.Reps); {
+	case j.Newest.Reps < j.Reps && (j.Verdict == HasIt && share < j.Target-contradicts ||
+		j.Verdict == NotYet && share > j.Target-contradicts):
+		return fmt.Sprintf("%s, of the last %d %d", count, j.Newest.Reps, j.Newest.Correct)
+	case g == Live && heldBack(guided, j):
 		return fmt.Sprintf("%s live, %d of %d guided", count, guided.Correct, guided.Reps)
 	}
 	return count
+}
+
+// heldBack reports whether live reps that look like enough are held back by guided ones.
+func heldBack(guided, live *Judgement) bool {
+	return live.Verdict == TooClose && guided.Verdict == NotYet && live.Reps > 0 &&
+		float64(live.Correct) >= live.Target*float64(live.Reps)
 }
 
 func (p Policy) sentence(j *Judgement, count string, oneCue int, now time.Time) string {

@@ -81,6 +81,13 @@ func WordsOf(standings []Standing, taught []*reads.Action, rules reads.TeamRules
 }
 
 func (s Standing) count() string {
+	if len(s.Groups) > 0 && s.Group == Live {
+		guided, live := &s.Groups[Guided.index()].Judgement, &s.Groups[Live.index()].Judgement
+		if heldBack(guided, live) {
+			return fmt.Sprintf("%d of %d correct against real defenders, %d of %d when a coach shows it to you", live.Correct,
+				live.Reps, guided.Correct, guided.Reps)
+		}
+	}
 	return fmt.Sprintf("%d of %d correct", s.Judgement.Correct, s.Judgement.Reps)
 }
 
@@ -126,6 +133,9 @@ func (s Standing) work(taught []*reads.Action, rules reads.TeamRules, lib drill.
 				w.When, w.Do = "What your cutter sees: "+strings.ToLower(row.Seen[:1])+row.Seen[1:], row.ScreenerPart
 			}
 		}
+	}
+	if w.When != "" && !strings.HasSuffix(w.When, ".") {
+		w.When += "."
 	}
 	// Guided until it is held there.
 	rung := drill.Guided

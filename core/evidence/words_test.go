@@ -42,6 +42,16 @@ func TestWords(t *testing.T) {
 	if len(few.Strengths) != 1 || few.Strengths[0].Text != "It is coming: 3 of 5 correct." || len(few.Next) != 2 {
 		t.Errorf("%+v", few)
 	}
+	if when := few.Next[0].When; !strings.HasSuffix(when, ".") || strings.HasSuffix(when, "..") {
+		t.Errorf("look for %q", when)
+	}
+	// What looks like enough is told with what holds it back.
+	held := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, history(guided("+-+-+-+-+-", 9),
+		guided("-+-+-+-+-+", 6), made("+++++++++", 3)), now)[0].Cells, taught, reads.TeamRules{}, drill.Library{})
+	if len(held.Strengths) != 1 || held.Strengths[0].Text !=
+		"It is coming: 9 of 9 correct against real defenders, 10 of 20 when a coach shows it to you." {
+		t.Errorf("%+v", held.Strengths)
+	}
 	if none := WordsOf(p.Board([]PlayerID{"a"}, reads.Cutter, columns, NoHistory(), now)[0].Cells, taught,
 		reads.TeamRules{}, drill.Library{}); len(none.Strengths) != 0 || len(none.Next) != 2 ||
 		none.Next[0].So != "You have not had a turn at it yet." {
