@@ -66,6 +66,7 @@ var shots = []shot{
 		p.Open("/" + team + "/squad")
 		p.Click("link", "Bram, Curl")
 		p.Text("Last reps")
+		p.See("button", "Make a private link") // the answers are here
 	}},
 	{"help", desk, deskHigh, func(p *browser.Page, team string) {
 		p.Open("/" + team + "/help")
