@@ -77,23 +77,6 @@ func TestSignInAndOut(t *testing.T) {
 	w.as(c.head).do("GET", "/api/staff", nil, 200, nil)
 }
 
-func TestSignInIsLimited(t *testing.T) {
-	w := newWorld(t)
-	c := w.club("club", 0)
-	for range tries.Most {
-		w.agent().do("POST", "/api/session", map[string]string{"email": c.head, "password": "guess"}, 401, nil)
-	}
-	w.agent().refused("POST", "/api/session", map[string]string{"email": c.head, "password": goodPassword}, 429,
-		"signin.too-many-tries")
-	w.now = w.now.Add(tries.Window + 1e9)
-	// The failures carry the database's own time; the limit looks back from the
-	// server's, so that once the window has passed the door is open again.
-	if _, err := w.db.Pool.Exec(t.Context(), "UPDATE sign_in_tries SET at = $1", evening); err != nil {
-		t.Fatal(err)
-	}
-	w.as(c.head)
-}
-
 // One place that guesses is closed; a proxy on this machine tells places apart.
 func TestSignInLimitTellsPlacesApart(t *testing.T) {
 	w := newWorld(t)
