@@ -9,7 +9,6 @@ import (
 
 	"evrik/core/evidence"
 	"evrik/core/practice"
-	"evrik/core/refusal"
 	"evrik/internal/app/apptest"
 	"evrik/internal/app/squad"
 	"evrik/internal/store"
@@ -120,10 +119,7 @@ func TestAdvice(t *testing.T) {
 	for _, block := range store.BlocksOf(rows) {
 		run, err := f.Block(block)
 		if err != nil || run.Drill.Action == "" {
-			if block.Drill == "" && refusal.CodeOf(err) == "" {
-				t.Errorf("%s has no drill: %v", block.Title, err)
-			}
-			continue
+			continue // no drill, or one without a read
 		}
 		advised++
 		reps := func(correct bool) (out []evidence.Rep) {
