@@ -401,3 +401,13 @@ func TestEveryActionIsAsked(t *testing.T) {
 		}
 	}
 }
+
+// A touch screen has a tenth of a second to report a touch; after it a right answer is late.
+func TestGrace(t *testing.T) {
+	it := Item{Right: "curl", Seconds: 1.5}
+	for seconds, late := range map[float64]bool{1.5: false, 1.5 + grace: false, 1.5 + 1.5*grace: true, 2: true} {
+		if a := it.Settle("curl", seconds, time.Time{}, time.Time{}); a.Right == late || a.Late != late {
+			t.Errorf("after %g s: %+v", seconds, a)
+		}
+	}
+}
