@@ -38,7 +38,10 @@ for p in $packages; do
 	line=$(sed -n 's/^Killed: \([0-9]*\), Lived: \([0-9]*\), Not covered: \([0-9]*\).*/\1 \2 \3/p' bin/mutate.out)
 	# shellcheck disable=SC2086
 	set -- ${line:-0 0 0}
-	if [ $(($1 + $2)) -eq 0 ]; then continue; fi
+	if [ $(($1 + $2)) -eq 0 ]; then
+		[ "$3" -eq 0 ] || { echo "$dir: no test reaches any of $3 changes" | tee -a "$report"; failed=1; }
+		continue
+	fi
 	share=$((100 * $1 / ($1 + $2)))
 	printf '%-28s %3d %% of %d noticed, %d not covered (at least %d %%)\n' "$dir" "$share" $(($1 + $2)) "$3" "$least" | tee -a "$report"
 	[ "$share" -ge "$least" ] || failed=1

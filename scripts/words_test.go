@@ -18,8 +18,8 @@ var retired = regexp.MustCompile(
 var keeps = []string{"internal/store/migrations/", "internal/archive/", "docs/decisions.md", "scripts/words_test.go",
 	"e2e/surface_test.go", "internal/app/quizzes/links.go"}
 
-// gendered are words for a player or a coach of whom nobody knows whether it is a girl or a boy; keptGendered are the
-// files in which they are searched for, said by somebody, or part of a book's title.
+// gendered are words that make a girl or a boy of a player or a coach. keptGendered are the files that list them, or
+// search for what a coach has typed.
 var (
 	gendered     = regexp.MustCompile(`(?i)\b(he|him|his|himself|she|herself)\b`)
 	keptGendered = []string{"core/reads/search.go", "core/reads/search_test.go", "internal/web/loop_test.go",

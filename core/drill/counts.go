@@ -21,7 +21,7 @@ func (o *Order) count(players []string, d *Drill) {
 		for i, post := range r.offense() {
 			k, here := at[post]
 			if !here {
-				continue // gone: the past reps stand, but not here
+				continue // a player who left: the reps stand, but are not counted here
 			}
 			perPosition[i][k]++
 			c := &o.Counts[k]

@@ -21,8 +21,8 @@ func (p Policy) Board(players []PlayerID, role reads.Role, columns []reads.Read,
 	return p.board(players, role, columns, h, now, true)
 }
 
-// Overview is the board with a sentence for one group of each standing alone, the one it speaks of: that of the other
-// group costs as much to make and is not shown.
+// Overview is the board with fewer sentences: of each standing only the group that it speaks of gets one. The other's
+// would cost as much to make and is not shown.
 func (p Policy) Overview(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Line {
 	return p.board(players, role, columns, h, now, false)
 }

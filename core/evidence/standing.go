@@ -187,7 +187,7 @@ func (p Policy) sideGap(in *InGroup) string {
 		strong.Reps, weak.Correct, weak.Reps)
 }
 
-// sideGapGuided is the same of guided reps beside a verdict on live ones: it says which reps it is of.
+// sideGapGuided says where left and right differ in guided reps; beside a verdict on live ones it names them as guided.
 func (p Policy) sideGapGuided(guided, shown *InGroup) string {
 	gap := p.sideGap(guided)
 	if gap == "" || guided == shown {

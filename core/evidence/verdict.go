@@ -152,8 +152,8 @@ func (p Policy) short(j *Judgement, now time.Time) string {
 // the newest ones are told too (assumption).
 const contradicts = 0.05
 
-// counts is what a sentence counts: the reps, and those besides that speak against them: the newest ones where the
-// verdict goes by them, the guided ones where they hold back what looks like enough live.
+// counts names the reps behind a verdict and, where some of them speak against the others, these too: the newest ones
+// when the verdict goes by them, the guided ones when they hold back what looks like enough live.
 func counts(j, guided *Judgement, g Group) string {
 	count := fmt.Sprintf("%d of %d", j.Correct, j.Reps)
 	switch share := float64(j.Correct) / float64(j.Reps); {

@@ -81,7 +81,7 @@ func WordsOf(standings []Standing, taught []*reads.Action, rules reads.TeamRules
 }
 
 func (s Standing) count() string {
-	if len(s.Groups) > 0 && s.Group == Live {
+	if s.Group == Live && len(s.Groups) > Live.index() {
 		guided, live := &s.Groups[Guided.index()].Judgement, &s.Groups[Live.index()].Judgement
 		if heldBack(guided, live) {
 			return fmt.Sprintf("%d of %d correct against real defenders, %d of %d when a coach shows it to you", live.Correct,

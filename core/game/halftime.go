@@ -13,7 +13,8 @@ import (
 type NowDoing struct {
 	Family string    `json:"family"`
 	Cue    reads.Cue `json:"cue"`
-	// Seen of Of moments showed it; Expected is how often it was, percent, where Known.
+	// Seen of Of moments showed it; Expected is how often it was expected, in percent,
+	// where Known.
 	Seen     int     `json:"seen"`
 	Of       int     `json:"of"`
 	Expected float64 `json:"expected"`

@@ -22,7 +22,7 @@ type Limits struct {
 	MinMinutes float64 `json:"minMinutes"` // length of a practice
 	MaxMinutes float64 `json:"maxMinutes"`
 	MaxPerWeek int     `json:"maxPerWeek"` // practices
-	MaxHours   float64 `json:"maxHours"`   // organised hours a week
+	MaxHours   float64 `json:"maxHours"`   // organized hours a week
 	RestDays   int     `json:"restDays"`   // a week, at least
 	// MaxHard are minutes of live play and MaxJumps jumps in one day (assumptions): a load
 	// above is worth a look, no more.

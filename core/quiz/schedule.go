@@ -59,7 +59,7 @@ const (
 // State is where a card is in a player's file.
 type State struct {
 	Card Card `json:"card"`
-	// Box from 1; 0 for a card that was never seen.
+	// Box is the card's box, from 1; 0 for a card that was never seen.
 	Box  int       `json:"box"`
 	Last time.Time `json:"last"`
 }

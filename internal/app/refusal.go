@@ -18,7 +18,8 @@ const (
 	Invalid Kind = iota
 	Missing
 	Conflict
-	// Unknown is a caller whom nobody knows, Forbidden one who may not, TooMany is one time too often.
+	// Unknown is a caller who did not prove who they are, Forbidden one who may not do this, TooMany one who tries too
+	// often.
 	Unknown
 	Forbidden
 	TooMany

@@ -202,7 +202,7 @@ type floorStream struct {
 
 const (
 	// streamLife is how long a device follows before it has to ask again, and is
-	// authorised again.
+	// authorized again.
 	streamLife = 10 * time.Minute
 	// heartbeat keeps proxies from closing a silent stream (assumption).
 	heartbeat = 20 * time.Second

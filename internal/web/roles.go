@@ -91,8 +91,8 @@ func caller(ctx context.Context) gen.Staff {
 	return who
 }
 
-// authorise lets a request through to its handler when the caller may make it.
-func (s *Server) authorise(next api.StrictHandlerFunc, operation string) api.StrictHandlerFunc {
+// authorize lets a request through to its handler when the caller may make it.
+func (s *Server) authorize(next api.StrictHandlerFunc, operation string) api.StrictHandlerFunc {
 	need, known := required[operation]
 	return func(c *echo.Context, request any) (any, error) {
 		who, err := s.signedIn(c.Request().Context())

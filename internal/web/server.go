@@ -217,7 +217,7 @@ func (s *Server) router(proxies []*net.IPNet) *echo.Echo {
 	e.Use(middleware.BodyLimitWithConfig(middleware.BodyLimitConfig{LimitBytes: maxBody,
 		Skipper: func(c *echo.Context) bool { return c.Request().URL.Path == archivePath }}))
 	e.Use(s.fitsContract)
-	api.RegisterHandlers(e, api.NewStrictHandler(s, []api.StrictMiddlewareFunc{s.authorise}))
+	api.RegisterHandlers(e, api.NewStrictHandler(s, []api.StrictMiddlewareFunc{s.authorize}))
 	e.GET("/healthz", s.healthy)
 	e.GET("/metrics", s.serveFigures)
 	e.GET("/*", s.static)

@@ -29,7 +29,7 @@ const (
 // Hashing hashes passwords with Argon2id (RFC 9106), few at once. The zero value is not usable.
 type Hashing struct{ running, waiting chan struct{} }
 
-// NewHashing returns a Hashing for which nobody waits yet.
+// NewHashing returns a Hashing that is ready for use.
 func NewHashing() Hashing {
 	return Hashing{make(chan struct{}, hashesAtOnce), make(chan struct{}, hashQueue)}
 }

@@ -82,7 +82,8 @@ func (s Service) Remember(ctx context.Context, who gen.Staff, old string) (key s
 		StaffID: who.ID, Until: s.Now().Add(DeviceLife)})
 }
 
-// Signed is the owner of a session, nil where it holds no more: each epoch of an account ends the sessions before it.
+// Signed returns the owner of a session, or nil when the session no longer holds: a new epoch of the account ends all
+// sessions before it.
 func (s Service) Signed(ctx context.Context, id uuid.UUID, epoch int) (*gen.Staff, error) {
 	who, err := s.Store.StaffByID(ctx, id)
 	if store.NotFound(err) {

@@ -10,6 +10,7 @@ import (
 	"evrik/core/practice"
 	"evrik/internal/app"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/rosters"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -43,9 +44,8 @@ func (c Change) core() practice.Change {
 func (s Service) Change(ctx context.Context, team gen.Team, id uuid.UUID, c Change,
 	notify func(*gen.Queries) error) error {
 	if c.Player != nil {
-		_, err := s.Store.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: *c.Player})
-		if err != nil {
-			return app.OrMissing(err, "player.missing")
+		if _, err := (rosters.Service{Store: s.Store}).Player(ctx, team, *c.Player); err != nil {
+			return err
 		}
 	}
 	if err := c.core().Check(); err != nil {

@@ -70,8 +70,8 @@ func (s Service) NewLinks(ctx context.Context, team gen.Team, players ...uuid.UU
 
 // onTeam refuses with app.Missing a player who is not on a team.
 func (s Service) onTeam(ctx context.Context, team gen.Team, player uuid.UUID) error {
-	_, err := s.Store.Player(ctx, gen.PlayerParams{ProgramID: team.ProgramID, TeamID: team.ID, ID: player})
-	return app.OrMissing(err, rosters.NoPlayer)
+	_, err := rosters.Service{Store: s.Store}.Player(ctx, team, player)
+	return err
 }
 
 // EndLink ends a player's link; the answers stay. It refuses with app.Missing where there is none.

@@ -33,7 +33,7 @@ func (s Service) Reps(ctx context.Context, team gen.Team) ([]evidence.Rep, error
 type OneRead struct {
 	reads.ReadInfo
 	Players []gen.Player
-	// Standings are who has it, by need.
+	// Standings are the players' verdicts on it, whoever needs it most first.
 	Standings []evidence.Standing
 	// Confusion is what is made in its place, Tags what is to be corrected, Curve how it was learned, Pairs who does it
 	// well with whom, Drills what asks for it.

@@ -19,7 +19,8 @@ import (
 type Look struct {
 	Board
 	Lines []evidence.Line
-	// Holds are the reads that hold the team back, Reps how many the board judges by, Season how it went.
+	// Holds are the reads that hold the team back, Reps is how many reps the board judges by, Season how the team came on
+	// week by week.
 	Holds  []evidence.Hold
 	Reps   int
 	Season []evidence.Week

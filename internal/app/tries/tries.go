@@ -35,8 +35,8 @@ func Key(kind, value string) string {
 
 var tooMany = app.Refuse(app.TooMany, "signin.too-many-tries", int(Window.Minutes()))
 
-// Count counts a try under some keys, before anything is checked, and refuses it with app.TooMany where one of them has
-// had Most. However many come at once, no more than that are checked.
+// Count records a try under some keys, before anything is checked. It refuses with app.TooMany when one of the keys has
+// had more than Most tries. However many come at once, no more than that are checked.
 func (s Service) Count(ctx context.Context, keys ...string) (try uuid.UUID, err error) {
 	try = uuid.New()
 	if _, err := s.Store.CountTry(ctx, gen.CountTryParams{Keys: keys, Try: try}); err != nil {
@@ -54,13 +54,14 @@ func (s Service) of(ctx context.Context, keys []string) (int64, error) {
 	return s.Store.TriesOf(ctx, gen.TriesOfParams{Keys: keys, Since: s.Now().Add(-Window)})
 }
 
-// Forgive takes a try back that was right, and those before it under a key; an empty key has none.
+// Forgive takes back a try that was right, and all earlier ones under a key; with an empty key only the try itself.
 func (s Service) Forgive(ctx context.Context, try uuid.UUID, key string) error {
 	return s.Store.ForgiveTries(ctx, gen.ForgiveTriesParams{Try: try, Key: key, Before: s.Now().Add(-Window)})
 }
 
-// Guess lets find look for what a long secret key is for. What it does not find (store.NotFound) is counted for the
-// network place; a place that has had Most is refused with app.TooMany. kind keeps the counts of different links apart.
+// Guess runs find, which looks up what a long secret key is for. A key that is not there (store.NotFound) is counted
+// for the network place; a place that has had Most is refused with app.TooMany. kind keeps the counts of different
+// links apart.
 func (s Service) Guess(ctx context.Context, kind, place string, find func() error) error {
 	keys := []string{Key(kind, place)}
 	n, err := s.of(ctx, keys)
