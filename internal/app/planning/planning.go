@@ -10,6 +10,7 @@ import (
 
 	"evrik/core/practice"
 	"evrik/internal/app"
+	"evrik/internal/app/rosters"
 	"evrik/internal/app/squad"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
@@ -49,10 +50,8 @@ type Practice struct {
 // NoPractice is said where a practice is not there.
 const NoPractice = "practice.missing"
 
-const (
-	noPlayer = "player.missing"
-	maxNote  = 2000
-)
+// maxNote is how long the note of a plan may be, in bytes (assumption).
+const maxNote = 2000
 
 // attended is who is here, and who keeps out of live blocks; of a practice that is over,
 // everybody who took part: leaving early does not undo what was asked of a player.
@@ -121,7 +120,7 @@ func (c *Context) Check(d Draft) error {
 		return app.Refuse(app.Invalid, "plan.note-too-long", maxNote)
 	}
 	if slices.ContainsFunc(d.Present, func(id uuid.UUID) bool { return !c.Has(id) }) {
-		return app.Refuse(app.Missing, noPlayer)
+		return app.Refuse(app.Missing, rosters.NoPlayer)
 	}
 	return nil
 }

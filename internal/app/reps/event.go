@@ -12,12 +12,13 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/app"
+	"evrik/internal/app/rosters"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
 
 // nobody refuses a player whom the program does not have.
-func nobody() error { return app.Refuse(app.Missing, "player.missing") }
+func nobody() error { return app.Refuse(app.Missing, rosters.NoPlayer) }
 
 func invalid(code string, args ...any) error { return app.Refuse(app.Invalid, code, args...) }
 
