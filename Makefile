@@ -26,14 +26,14 @@ TEST_TIME := 40m
 TEST_LOG := bin/test.json
 TESTSUM := $(TOOL) gotestsum
 
+# Vetting is a part of check; vetting again what the tests are made of takes half a minute.
 test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test: core, store, server, browser
-	go vet ./...
 	@mkdir -p bin
-	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -timeout $(TEST_TIME) ./...
+	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -vet=off -timeout $(TEST_TIME) ./...
 	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
 
 prove: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## the same tests with their full counts, the tables of the docs, then the soak
-	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -timeout 90m ./...
+	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -vet=off -timeout 90m ./...
 	$(MAKE) soak
 
 # SINCE is the commit from which changes count.

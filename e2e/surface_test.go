@@ -45,18 +45,20 @@ var axe = sync.OnceValues(func() (string, error) {
 })
 
 // violations runs the checker and names what it finds, with the first place of each.
-const violations = `axe.run(document, { resultTypes: ['violations'], runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] }).then((r) =>
+const violations = `axe.run(document, { resultTypes: ['violations'], runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'],
+	rules: { 'color-contrast': { enabled: %t } } }).then((r) =>
 	r.violations.map((v) => v.id + ' (' + v.nodes.length + '): ' + v.nodes[0].html.slice(0, 140) + ' ' + (v.nodes[0].any[0]?.message ?? '')).join('\n\t'))`
 
-// accessible checks a page by the rules of WCAG 2.1 A and AA, as axe-core has them.
-func accessible(t *testing.T, p *browser.Page, where string) {
+// accessible checks a page by the rules of WCAG 2.1 A and AA, as axe-core has them. What is read on what is two thirds
+// of its work; TestContrast computes the same for every color on every ground.
+func accessible(t *testing.T, p *browser.Page, where string, colors bool) {
 	t.Helper()
 	script, err := axe()
 	if err != nil {
 		t.Fatal(err)
 	}
 	browser.Eval[bool](p, script+"; true")
-	if found := browser.Eval[string](p, violations); found != "" {
+	if found := browser.Eval[string](p, fmt.Sprintf(violations, colors)); found != "" {
 		t.Errorf("%s:\n\t%s", where, found)
 	}
 }

@@ -16,7 +16,7 @@ func TestChangesAreDealtWithMemory(t *testing.T) {
 	rng := rand.New(rand.NewPCG(19, 7))
 	lists := 10000
 	if testing.Short() {
-		lists = 600
+		lists = 300
 	}
 	if !thorough {
 		lists = 160

@@ -203,8 +203,8 @@ func TestWatchedServerComesBack(t *testing.T) {
 					break
 				}
 			}
-			if time.Since(began) > 10*time.Second {
-				t.Fatal("the database is not back after ten seconds")
+			if time.Since(began) > time.Minute {
+				t.Fatal("the database is not back after a minute")
 			}
 			time.Sleep(10 * time.Millisecond)
 		}

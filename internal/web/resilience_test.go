@@ -47,13 +47,13 @@ func TestStalledUploads(t *testing.T) {
 	for range 10 {
 		head.do("GET", "/api/staff", nil, 200, nil)
 	}
-	if took := time.Since(began); took > 5*time.Second {
+	if took := time.Since(began); took > pgtest.Within(5*time.Second) {
 		t.Errorf("ten requests beside stalled uploads took %v", took)
 	}
 	// Every request holds one for a moment, to see who asks; a stalled upload would hold it
 	// until its body is there.
 	held := func() int32 { return w.db.Pool.Stat().AcquiredConns() }
-	for given := time.Now().Add(5 * time.Second); held() > 0 && time.Now().Before(given); {
+	for given := time.Now().Add(pgtest.Within(5 * time.Second)); held() > 0 && time.Now().Before(given); {
 		runtime.Gosched()
 	}
 	if n := held(); n > 0 {
@@ -220,21 +220,18 @@ func TestDatabaseKilledUnderLoad(t *testing.T) {
 	for count() < 40 {
 		time.Sleep(time.Millisecond)
 	}
-	began := time.Now()
+	began, most := time.Now(), pgtest.Within(10*time.Second)
 	kill()
 	// What was under way ends; then all devices get on.
 	for settled := count() + 2*devices; count() < settled; {
 		time.Sleep(time.Millisecond)
-		if time.Since(began) > 30*time.Second {
-			t.Fatal("nothing works half a minute after the database was killed")
+		if time.Since(began) > most {
+			t.Fatalf("nothing works %v after the database was killed", most)
 		}
 	}
 	took := time.Since(began)
 	close(stop)
 	wg.Wait()
-	if took > 10*time.Second {
-		t.Errorf("recovered after %v, wanted within 10 s", took)
-	}
 	var stored, once int
 	if err := db.Pool.QueryRow(t.Context(),
 		"SELECT count(*), count(DISTINCT (player_id, rep_no)) FROM rep_events").Scan(&stored, &once); err != nil {
