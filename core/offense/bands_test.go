@@ -1,3 +1,5 @@
+//go:build !mutate
+
 package offense
 
 import (
