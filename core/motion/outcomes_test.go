@@ -4,15 +4,14 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
-	"os"
-	"strings"
 	"testing"
 
 	"evrik/core/court"
+	"evrik/core/kept"
 )
 
-// outcomes is where the results of TestOutcomesStay are kept. EVRIK_WRITE_TABLES=1 writes them anew: whoever changes
-// the second opinion on purpose looks at what has changed, and asks `evrik agree` whether it got better.
+// outcomes is where the results of TestOutcomesStay are kept. Whoever changes the second opinion on purpose asks
+// `evrik agree` whether it got better.
 const outcomes = "testdata/outcomes.txt"
 
 // anyMoment makes a moment with four or five a side on half a floor, and something that the attackers try.
@@ -75,14 +74,13 @@ func anyMoment(rng *rand.Rand) (Moment, Try) {
 // What the second opinion says of two thousand moments stays what it was.
 func TestOutcomesStay(t *testing.T) {
 	const moments = 2000
-	var now strings.Builder
+	var now []string
 	open, blocked, next := 0, 0, 0
 	for seed := range uint64(moments) {
 		m, try := anyMoment(rand.New(rand.NewPCG(seed, 77)))
 		o := m.Play(&try)
-		fmt.Fprintf(&now, "%d %d %.5f %.5f %.5f %.4f %.4f %.4f %d %d\n", seed, o.Way, o.Window, o.Alone, o.Ball,
-			o.End.X, o.End.Y, o.Feet,
-			o.By, o.Next)
+		now = append(now, fmt.Sprintf("%d %d %.5f %.5f %.5f %.4f %.4f %.4f %d %d", seed, o.Way, o.Window, o.Alone, o.Ball,
+			o.End.X, o.End.Y, o.Feet, o.By, o.Next))
 		if math.IsNaN(o.Window) || o.Window < LeastWindow || o.Window > mostWindow {
 			t.Fatalf("%d: %+v", seed, o)
 		}
@@ -100,29 +98,5 @@ func TestOutcomesStay(t *testing.T) {
 	if open < moments/20 || blocked < moments/20 || next < moments/20 {
 		t.Errorf("%d open, %d blocked, %d with one more pass of %d", open, blocked, next, moments)
 	}
-	if os.Getenv("EVRIK_WRITE_TABLES") != "" {
-		if err := os.WriteFile(outcomes, []byte(now.String()), 0o644); err != nil {
-			t.Fatal(err)
-		}
-	}
-	kept, err := os.ReadFile(outcomes)
-	if err != nil {
-		t.Fatal(err)
-	}
-	before, after := strings.Split(string(kept), "\n"), strings.Split(now.String(), "\n")
-	if len(before) != len(after) {
-		t.Fatalf("%d outcomes are kept, not %d", len(before), len(after))
-	}
-	changed := 0
-	for i := range before {
-		if before[i] == after[i] {
-			continue
-		}
-		if changed++; changed <= 5 {
-			t.Errorf("was %s\n is %s", before[i], after[i])
-		}
-	}
-	if changed > 0 {
-		t.Errorf("%d of %d outcomes have changed", changed, moments)
-	}
+	kept.Lines(t, outcomes, now)
 }

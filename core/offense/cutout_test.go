@@ -8,6 +8,7 @@ import (
 
 	"evrik/core/court"
 	"evrik/core/drill"
+	"evrik/core/kept"
 	"evrik/core/motion"
 	"evrik/core/reads"
 )
@@ -152,7 +153,7 @@ func TestCutOutByHand(t *testing.T) {
 // Every part of the catalogue can be cut into a drill from wherever it is run.
 func TestEveryPartIsADrill(t *testing.T) {
 	f := NewFloor(reads.On(floor(t)))
-	cut := map[string]bool{}
+	cut, lines := map[string]bool{}, []string(nil)
 	for i, part := range catalogue {
 		base := shipped[[]int{3, 5}[i%2]]
 		if slices.ContainsFunc(part.Moves, func(m Move) bool { return m.Who == Inside || m.For == Inside }) ||
@@ -175,8 +176,11 @@ func TestEveryPartIsADrill(t *testing.T) {
 				t.Fatalf("%s: %v", part.ID, err)
 			}
 			for _, p := range run.Passes {
-				if _, err := f.CutOut(o, Moment{p.Start, p.Aim, p.ID}); err != nil {
+				d, err := f.CutOut(o, Moment{p.Start, p.Aim, p.ID})
+				if err != nil {
 					t.Errorf("%s from %v: %v", p.ID, p.Start.Spots, err)
+				} else if line := lineOf(d); !slices.Contains(lines, line) {
+					lines = append(lines, line)
 				}
 				cut[p.ID] = true
 			}
@@ -187,4 +191,5 @@ func TestEveryPartIsADrill(t *testing.T) {
 			t.Errorf("%s was never run", part.ID)
 		}
 	}
+	kept.Lines(t, "testdata/cutouts.txt", lines)
 }

@@ -50,6 +50,9 @@ func TestFirstStartAsksForTheHeadCoach(t *testing.T) {
 	if s.State != api.In || s.Me.Role != api.PersonRoleHead || len(s.Teams) != 1 || *s.Program != "Club" {
 		t.Fatalf("after set-up: %+v", s)
 	}
+	if most := s.Teams[0].Longest; most == nil || *most != 90 {
+		t.Errorf("the longest practice for ages 12 to 14 is %v min, the guideline says 90", most)
+	}
 	w.agent().refused("POST", "/api/setup", firstCoach, 409, "account.already-set-up")
 	w.as("ann@x.example").do("GET", "/api/teams/"+s.Teams[0].Id.String(), nil, 200, nil)
 }

@@ -62,14 +62,9 @@ func TestOwnDrills(t *testing.T) {
 	stranger.do("POST", "/api/drills/"+own.Drill.ID+"/archive", map[string]bool{"archived": true}, 404, nil)
 
 	// Two who change it at once: the second is told.
-	changed := own.Drill
-	changed.Stages = changed.Stages[:3]
-	head.do("PUT", "/api/drills/"+own.Drill.ID, map[string]any{"drill": changed, "version": 1}, 200, &own)
-	if own.Version != 2 || len(own.Drill.Stages) != 3 {
-		t.Errorf("%+v", own)
-	}
+	head.do("PUT", "/api/drills/"+own.Drill.ID, change, 200, &own)
 	head.refused("PUT", "/api/drills/"+own.Drill.ID, change, 409, "drill.changed-meanwhile")
-	broken := changed
+	broken := own.Drill
 	broken.Positions = []drill.Position{}
 	head.refused("PUT", "/api/drills/"+own.Drill.ID, map[string]any{"drill": broken, "version": 2}, 422,
 		"drill.positions")

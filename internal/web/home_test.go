@@ -1,7 +1,6 @@
 package web
 
 import (
-	"fmt"
 	"maps"
 	"testing"
 	"time"
@@ -74,39 +73,4 @@ func TestHomeByThePrivateLink(t *testing.T) {
 	}
 	head.do("DELETE", c.path("/players/"+c.players[0].String()+"/quiz"), nil, 204, nil)
 	phone.refused("GET", mine, nil, 404, "quiz.link-dead")
-}
-
-// The first steps tick themselves off, one by one: roster, practice, rep, somebody to help.
-func TestFirstStepsTickThemselvesOff(t *testing.T) {
-	w := newWorld(t)
-	a := w.agent()
-	var s api.Session
-	a.do("POST", "/api/setup", firstCoach, 200, &s)
-	c := club{team: s.Teams[0].Id, players: []uuid.UUID{}}
-	if s.Teams[0].Longest == nil || *s.Teams[0].Longest != 90 {
-		t.Errorf("the longest practice for ages 12 to 14 is %v min, the guideline says 90", s.Teams[0].Longest)
-	}
-	started := func() string {
-		t.Helper()
-		var now api.Now
-		a.do("GET", c.path("/now"), nil, 200, &now)
-		return fmt.Sprint(now.Started.Roster, now.Started.Practice, now.Started.Rep, now.Started.Assistant)
-	}
-	text := "7 Ada\n8 Bo\n9 Cleo"
-	for _, step := range []struct {
-		does func()
-		want string
-	}{
-		{func() {}, "false false false false"},
-		{func() { a.do("POST", c.path("/roster"), api.RosterList{Text: &text}, 200, nil) }, "true false false false"},
-		{func() { a.do("POST", c.path("/practices"), planFor(c), 201, nil) }, "true true false false"},
-		{func() {
-			a.do("POST", "/api/invitations", map[string]string{"email": "bo@x.example", "role": "assistant"}, 201, nil)
-		}, "true true false true"},
-	} {
-		step.does()
-		if got := started(); got != step.want {
-			t.Errorf("%s, want %s", got, step.want)
-		}
-	}
 }

@@ -1,14 +1,20 @@
 package now_test
 
 import (
+	"fmt"
 	"os"
+	"slices"
 	"testing"
 	"time"
 
+	"github.com/google/uuid"
+
+	"evrik/core/evidence"
 	"evrik/core/practice"
 	"evrik/internal/app/apptest"
 	"evrik/internal/app/now"
 	"evrik/internal/app/planning"
+	"evrik/internal/app/teams"
 	"evrik/internal/pgtest"
 	"evrik/internal/store/gen"
 )
@@ -46,6 +52,11 @@ func TestView(t *testing.T) {
 	if v.Practices != count || v.Minutes != minutes {
 		t.Errorf("%d practices of %d minutes, want %d of %d", v.Practices, v.Minutes, count, minutes)
 	}
+	week, err := c.DB.RepsOfTeam(t.Context(), c.Team, apptest.Now.Add(-practice.Lately), evidence.Ever)
+	apptest.Must(t, err)
+	if want := evidence.CountTags(evidence.OnePerRep(week)); len(want) == 0 || !slices.Equal(v.Tags, want) {
+		t.Errorf("tags of the week %v, want %v", v.Tags, want)
+	}
 	// The next practice stays the next one for three hours after it was to begin.
 	for late, next := range map[time.Duration]bool{practice.StillNext - time.Minute: true,
 		practice.StillNext + time.Minute: false} {
@@ -54,5 +65,25 @@ func TestView(t *testing.T) {
 		if is := err == nil && later.Next != nil && later.Next.ID == v.Next.ID; is != next {
 			t.Errorf("%v after its beginning it is the next: %v, %v", late, is, err)
 		}
+	}
+}
+
+// A program that begins has done none of the steps; an invitation that is open counts as help.
+func TestFirstSteps(t *testing.T) {
+	c, of := apptest.Open(t), uuid.New()
+	s := now.Service{Plans: planning.New(c.Squads), Store: c.DB, Now: apptest.Clock}
+	apptest.Must(t, c.DB.InsertProgram(t.Context(), gen.InsertProgramParams{ID: of, Name: "New"}))
+	first := teams.First(of, "First", c.Team.Ages, "UTC", apptest.Now)
+	apptest.Must(t, c.DB.InsertTeam(t.Context(), first))
+	team, err := c.DB.Team(t.Context(), gen.TeamParams{ProgramID: of, ID: first.ID})
+	apptest.Must(t, err)
+	for _, helped := range []bool{false, true} {
+		v, err := s.Of(t.Context(), team)
+		if err != nil || v.Started != (now.Started{Assistant: helped}) || len(v.Holds) != 0 || v.Next != nil {
+			t.Errorf("%+v, %d holds, %v", v.Started, len(v.Holds), err)
+		}
+		apptest.Must(t, c.DB.InsertInvitation(t.Context(), gen.InsertInvitationParams{ID: uuid.New(), ProgramID: of,
+			Email: fmt.Sprint("new", helped, "@example.test"), Role: c.Head.Role, KeyHash: fmt.Append(nil, helped),
+			Until: apptest.Now.Add(time.Hour)}))
 	}
 }
