@@ -125,9 +125,13 @@ func TestCompare(t *testing.T) {
 func TestVersus(t *testing.T) {
 	a, b := simulator(t, "cut", Defense{}, 0.6), simulator(t, "cont", Defense{}, 0.6)
 	if testing.Short() {
-		calls := 0
-		if _, ok := Versus(a, b, func(float64) bool { calls++; return calls < 2 }); ok || calls != 2 {
-			t.Errorf("%d calls, %v", calls, ok)
+		var told []float64
+		_, ok := Versus(a, b, func(done float64) bool { told = append(told, done); return len(told) < 2 })
+		// A range half as wide takes four times as many possessions.
+		first := figures[0].difference(a.Many(batch, 0), b.Many(batch, 0))
+		want := min(mostPlayed, batch*math.Pow((first.High-first.Low)/2/wantedHalf, 2))
+		if ok || len(told) != 2 || want <= leastPlayed || math.Abs(told[0]-batch/want) > 1e-9 || told[1] <= told[0] {
+			t.Errorf("told %v, want %v at first, %v", told, batch/want, ok)
 		}
 		return
 	}
