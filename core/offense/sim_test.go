@@ -4,6 +4,8 @@ import (
 	"math"
 	"math/rand/v2"
 	"reflect"
+	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -178,6 +180,17 @@ func TestPicture(t *testing.T) {
 	at[2] = at[2].Toward(at[1], 0).Scale((f.Court.ArcRadius + 0.5) / at[2].Len())
 	if r := rules(); !r[OnTheLine] {
 		t.Errorf("toes on the line: %v", r)
+	}
+	// In the corner there is no room behind the line.
+	for x, near := range map[float64]bool{f.Court.Width/2 - court.SidelineInset - 0.9: false,
+		f.Court.Width/2 - court.SidelineInset - 1.1: true} {
+		off := f.places(s, s.Start())
+		off[2] = court.Point{X: x, Y: 1}
+		v := f.Picture(s, off)
+		if at := slices.IndexFunc(v, func(v Violation) bool { return v.Rule == OnTheLine }); near != (at >= 0) ||
+			near && !strings.Contains(v[at].Text, ": 2 ft from the arc") {
+			t.Errorf("%g ft aside: %+v", x, v)
+		}
 	}
 	for i := range 3 {
 		at[i] = at[i].Scale(0.4)
