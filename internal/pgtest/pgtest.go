@@ -11,7 +11,6 @@ import (
 	"sync/atomic"
 	"syscall"
 	"testing"
-	"time"
 
 	"github.com/jackc/pgx/v5"
 
@@ -45,19 +44,6 @@ func place() string {
 		return memory
 	}
 	return ""
-}
-
-// busy is how much slower than alone a machine may be that runs every test at once, on a host that others use too: one
-// was seen to stand still for a minute (assumption).
-const busy = 6
-
-// Within is how long a test waits for what is promised within some time. The promise itself is asked for where tests
-// run with their full counts; in a hurry only that it comes true, on a machine that may be busy with anything.
-func Within(promised time.Duration) time.Duration {
-	if testing.Short() {
-		return busy * promised
-	}
-	return promised
 }
 
 // Main runs a package's tests with a cluster and returns the exit code.
