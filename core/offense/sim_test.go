@@ -129,7 +129,7 @@ func TestVersus(t *testing.T) {
 	if testing.Short() {
 		var told []float64
 		_, ok := Versus(a, b, func(done float64) bool { told = append(told, done); return len(told) < 2 })
-		// A range half as wide takes four times as many possessions.
+		// To halve the range takes four times as many possessions; from the first batch follows how many in all.
 		first := figures[0].difference(a.Many(batch, 0), b.Many(batch, 0))
 		want := min(mostPlayed, batch*math.Pow((first.High-first.Low)/2/wantedHalf, 2))
 		if ok || len(told) != 2 || want <= leastPlayed || math.Abs(told[0]-batch/want) > 1e-9 || told[1] <= told[0] {
@@ -181,7 +181,7 @@ func TestPicture(t *testing.T) {
 	if r := rules(); !r[OnTheLine] {
 		t.Errorf("toes on the line: %v", r)
 	}
-	// In the corner there is no room behind the line.
+	// Beside the sideline there is no room to step back from the arc, and nobody is asked to.
 	for x, near := range map[float64]bool{f.Court.Width/2 - court.SidelineInset - 0.9: false,
 		f.Court.Width/2 - court.SidelineInset - 1.1: true} {
 		off := f.places(s, s.Start())
