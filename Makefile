@@ -26,7 +26,7 @@ TEST_TIME := 40m
 TEST_LOG := bin/test.json
 TESTSUM := $(TOOL) gotestsum
 
-# Vetting is a part of check; vetting again what the tests are made of takes half a minute.
+# Vet is a part of check. To run it here again costs half a minute of processor time when nothing is cached.
 test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test: core, store, server, browser
 	@mkdir -p bin
 	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -vet=off -timeout $(TEST_TIME) ./...

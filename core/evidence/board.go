@@ -21,8 +21,8 @@ func (p Policy) Board(players []PlayerID, role reads.Role, columns []reads.Read,
 	return p.board(players, role, columns, h, now, true)
 }
 
-// Overview is the board with fewer sentences: of each standing only the group that it speaks of gets one. The other's
-// would cost as much to make and is not shown.
+// Overview is the board with half of the sentences: each standing explains only the group that its verdict is about.
+// Explaining the other group takes as long, and no overview shows it.
 func (p Policy) Overview(players []PlayerID, role reads.Role, columns []reads.Read, h *History, now time.Time) []Line {
 	return p.board(players, role, columns, h, now, false)
 }

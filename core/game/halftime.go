@@ -13,8 +13,8 @@ import (
 type NowDoing struct {
 	Family string    `json:"family"`
 	Cue    reads.Cue `json:"cue"`
-	// Seen of Of moments showed it; Expected is how often it was expected, in percent,
-	// where Known.
+	// Of the Of moments seen so far, Seen showed it. Expected is the percentage that was expected; it means
+	// something only where Known.
 	Seen     int     `json:"seen"`
 	Of       int     `json:"of"`
 	Expected float64 `json:"expected"`

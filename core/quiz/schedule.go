@@ -59,7 +59,7 @@ const (
 // State is where a card is in a player's file.
 type State struct {
 	Card Card `json:"card"`
-	// Box is the card's box, from 1; 0 for a card that was never seen.
+	// Box is the number of the box that the card is in, from 1; it is 0 until the player has seen the card.
 	Box  int       `json:"box"`
 	Last time.Time `json:"last"`
 }

@@ -59,7 +59,7 @@ func (r Run) Score(blocks []practice.Block, id uuid.UUID) (score practice.Score,
 	return score, app.Refuse(app.Invalid, "practice.score-not-live")
 }
 
-// Late says by how many minutes a running practice will be over, and lists ways to end it in time.
+// Late says how many minutes past its end a running practice will go, and lists what can be cut.
 func (s Service) Late(p gen.Practice, plan practice.Plan) (over float64, cuts []practice.Cut) {
 	l := practice.BehindAt(plan, store.ClockStateOf(p), s.Now())
 	return l.Over(), practice.Cuts(l, uuid.NewString)

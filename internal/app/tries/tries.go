@@ -35,8 +35,8 @@ func Key(kind, value string) string {
 
 var tooMany = app.Refuse(app.TooMany, "signin.too-many-tries", int(Window.Minutes()))
 
-// Count records a try under some keys, before anything is checked. It refuses with app.TooMany when one of the keys has
-// had more than Most tries. However many come at once, no more than that are checked.
+// Count records a try under each of some keys; it is called before a password or a code is checked. It refuses with
+// app.TooMany when a key has had more than Most tries, so that no more are ever checked, even if many come at once.
 func (s Service) Count(ctx context.Context, keys ...string) (try uuid.UUID, err error) {
 	try = uuid.New()
 	if _, err := s.Store.CountTry(ctx, gen.CountTryParams{Keys: keys, Try: try}); err != nil {
@@ -59,9 +59,9 @@ func (s Service) Forgive(ctx context.Context, try uuid.UUID, key string) error {
 	return s.Store.ForgiveTries(ctx, gen.ForgiveTriesParams{Try: try, Key: key, Before: s.Now().Add(-Window)})
 }
 
-// Guess runs find, which looks up what a long secret key is for. A key that is not there (store.NotFound) is counted
-// for the network place; a place that has had Most is refused with app.TooMany. kind keeps the counts of different
-// links apart.
+// Guess runs find, which looks up a secret link. A link that does not exist (store.NotFound) counts as a wrong guess
+// from that network place; after Most of them the place is refused with app.TooMany, and find is not run. Each kind of
+// link is counted for itself.
 func (s Service) Guess(ctx context.Context, kind, place string, find func() error) error {
 	keys := []string{Key(kind, place)}
 	n, err := s.of(ctx, keys)
