@@ -1,0 +1,79 @@
+package reads
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"evrik/core/kept"
+)
+
+// lineOf writes in one line, without its sentences, what is made of a picture: the judgment, the most open answers,
+// the checks of the screen, the help, and where the play that follows has everybody.
+func lineOf(t *testing.T, s *Snapshot) string {
+	t.Helper()
+	j, err := Judge(*testFloor, s)
+	if err != nil {
+		return err.Error()
+	}
+	var b strings.Builder
+	fmt.Fprintf(&b, "%s %s %v %.2f, next %s by %s |", j.State, j.Cue, j.Cues, j.Margin, j.Next, j.Decider)
+	for _, a := range j.Accepted {
+		fmt.Fprintf(&b, " %s %s %s %t,", a.Who, a.Read, a.Sign.ID, a.Certain)
+	}
+	b.WriteString(" |")
+	for _, o := range j.Options[:min(4, len(j.Options))] {
+		fmt.Fprintf(&b, " %s %.2f %.2f %.2f %.1f %s,", o.Read, o.Window, o.Separation, o.Seconds, o.Feet, o.Pass)
+	}
+	b.WriteString(" |")
+	for _, c := range j.Checks {
+		fmt.Fprintf(&b, " %s %t %.2f,", c.ID, c.OK, c.Feet)
+	}
+	if h := j.Help; h != nil {
+		fmt.Fprintf(&b, " | paired %t, %d left, %v,", h.Paired, h.Left, h.Helpers)
+		for _, l := range h.Looks {
+			fmt.Fprintf(&b, " %s %s %.2f", l.To, l.Kind, l.Window)
+		}
+	}
+	play := PlayOf(*testFloor, s, j)
+	fmt.Fprintf(&b, " | %.2f s", play.Duration)
+	for _, track := range play.Tracks {
+		if last := track.Keys[len(track.Keys)-1]; len(track.Keys) > 1 {
+			fmt.Fprintf(&b, " %s %.2f %.1f,%.1f", track.Who, last.T, last.At.X, last.At.Y)
+		}
+	}
+	return b.String()
+}
+
+// What is made of the example of every cue, and of a picture in which the defenders stand elsewhere, is what it was.
+func TestJudgmentsStay(t *testing.T) {
+	c, rng := highSchool(t), rand.New(rand.NewPCG(21, 22))
+	var now []string
+	for _, a := range Actions() {
+		for i := range a.rows {
+			clear := a.Example(c, a.rows[i].Cue)
+			for _, s := range []Snapshot{clear, scattered(rng, a, clear)} {
+				now = append(now, fmt.Sprintf("%s, %s: ", a.ID, a.rows[i].Cue)+lineOf(t, &s))
+			}
+		}
+	}
+	if err := kept.Compare("testdata/judgments.txt", now); err != nil {
+		t.Error(err)
+	}
+}
+
+// How often the tables and the second opinion agree is what it was.
+func TestAgreementStays(t *testing.T) {
+	var now []string
+	for _, a := range Actions() {
+		for _, c := range Agree(*testFloor, a, 6*len(a.rows), 5).ByCue {
+			best, n := c.Best()
+			now = append(now, fmt.Sprintf("%s, %s: %d %.0f %.0f %.2f %.2f %d %s %d", a.ID, c.Cue, c.Clear, c.Accepted,
+				c.First, c.Other, c.Chance, c.Most, best, n))
+		}
+	}
+	if err := kept.Compare("testdata/agreement.txt", now); err != nil {
+		t.Error(err)
+	}
+}
