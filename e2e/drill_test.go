@@ -191,17 +191,3 @@ func printed(t *testing.T, data []byte) (string, int) {
 	}
 	return b.String(), r.NumPage()
 }
-
-// What an offense does when something is taken away is one sheet for the bench.
-func TestBenchSheet(t *testing.T) {
-	p := enter(t, demo(t))
-	p.Open("/" + teamOf(p) + "/teach/motion")
-	p.Click("link", "When they take it away")
-	p.Text("Pass and cut: when they take it away")
-	p.Open(p.Path() + "?offense=cont")
-	p.See("region", "Screen away")
-	p.Text("Back cut; flare if your defender leaves the outside open.")
-	if text, pages := printed(t, p.PDF(browser.A4)); pages != 1 || !strings.Contains(text, "when they take it away") {
-		t.Errorf("%d pages:\n%s", pages, text)
-	}
-}

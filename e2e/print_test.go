@@ -29,6 +29,7 @@ func TestPaper(t *testing.T) {
 	plan := link("/now", "Change the plan")
 	game := link("/games", "Saltmarsh")
 	player := link("/squad", "Bram, Curl")
+	bench := link("/teach/motion", "When they take it away") + "?offense=cont"
 	for _, tc := range []struct {
 		path  string
 		pages int      // at most
@@ -43,6 +44,7 @@ func TestPaper(t *testing.T) {
 		{plan + "/print?for=coach", 1, []string{"Warm-up", "jumps"}},
 		{team + "/teach/cards?action=down", 4, []string{"Curl", "Show"}},
 		{team + "/teach/tape?action=down", 2, []string{"Top"}},
+		{bench, 1, []string{"when they take it away", "Screen away", "Back cut"}},
 		{team + "/teach/principles", 4, []string{"Two on the ball"}},
 	} {
 		p.Open(tc.path)

@@ -163,10 +163,13 @@ func TestSlowerReactionOpensMore(t *testing.T) {
 // Snapshots to ask about are clear, valid, of every cue and on both sides, and
 // the same for the same seed.
 func TestClearSnapshots(t *testing.T) {
-	c := highSchool(t)
+	c, seeds := highSchool(t), 400
+	if testing.Short() {
+		seeds = 100
+	}
 	for _, screen := range Actions() {
 		cues, sides := map[Cue]int{}, map[string]int{}
-		for seed := range uint64(400) {
+		for seed := range uint64(seeds) {
 			s := Clear(testFloor, screen, seed)
 			a, err := Judge(On(c), &s)
 			if err != nil || a.Margin < 0.99 || a.State != Clearly {
@@ -178,7 +181,7 @@ func TestClearSnapshots(t *testing.T) {
 				t.Fatal("the same seed gave two snapshots")
 			}
 		}
-		if len(cues) != len(screen.rows) || sides["left"] < 100 || sides["right"] < 100 {
+		if len(cues) != len(screen.rows) || sides["left"] < seeds/4 || sides["right"] < seeds/4 {
 			t.Errorf("%s: cues %v, sides %v", screen.ID, cues, sides)
 		}
 	}

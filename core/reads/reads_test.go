@@ -203,13 +203,16 @@ func scattered(rng *rand.Rand, screen *Action, s Snapshot) Snapshot {
 // circles round every defender and knows nothing of the tables' conditions.
 func TestMarginIsTheDistanceToAnotherCue(t *testing.T) {
 	rng := rand.New(rand.NewPCG(3, 4))
-	const directions = 180
+	pictures, directions := 60, 180
+	if testing.Short() {
+		pictures, directions = 40, 60
+	}
 	// At a corner of two boundaries the true distance is up to the square root
 	// of two longer than the margin; where three meet a little more.
 	const understated, step = 1.6, 0.05
 	for _, screen := range Actions() {
 		var late, exact int
-		for range 60 {
+		for range pictures {
 			s := scattered(rng, screen, screen.Example(highSchool(t), screen.rows[rng.IntN(len(screen.rows))].Cue))
 			v := Classify(testFloor, &s)
 			f := screen.frame(testFloor, &s)
@@ -218,7 +221,7 @@ func TestMarginIsTheDistanceToAnotherCue(t *testing.T) {
 			}
 			changed := false
 			for k := range directions {
-				angle := 2 * math.Pi * float64(k) / directions
+				angle := 2 * math.Pi * float64(k) / float64(directions)
 				d := court.Point{X: math.Cos(angle), Y: math.Sin(angle)}
 				for _, p := range screen.Participants {
 					if !p.ID.Defends() {

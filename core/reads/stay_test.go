@@ -67,7 +67,8 @@ func TestJudgmentsStay(t *testing.T) {
 func TestAgreementStays(t *testing.T) {
 	var now []string
 	for _, a := range Actions() {
-		for _, c := range Agree(*testFloor, a, 6*len(a.rows), 5).ByCue {
+		report := Agree(*testFloor, a, 6*len(a.rows), 5)
+		for _, c := range append(report.ByCue, report.Total()) {
 			best, n := c.Best()
 			now = append(now, fmt.Sprintf("%s, %s: %d %.0f %.0f %.2f %.2f %d %s %d", a.ID, c.Cue, c.Clear, c.Accepted,
 				c.First, c.Other, c.Chance, c.Most, best, n))

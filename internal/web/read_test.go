@@ -1,7 +1,6 @@
 package web
 
 import (
-	"math"
 	"strings"
 	"testing"
 
@@ -61,31 +60,6 @@ func TestReadPage(t *testing.T) {
 	}
 	head.refused("GET", c.path("/evidence?what=all"), nil, 422, "read.export")
 	head.refused("GET", c.path("/reads/moonwalk"), nil, 404, "read.missing")
-}
-
-// Two coaches watch the same twelve reps and see them differently three times.
-func TestAgreementOfCoaches(t *testing.T) {
-	w := newWorld(t)
-	c, head, p, at := onFloor(w)
-	helper := w.as(c.helper)
-	for n := 1; n <= 12; n++ {
-		made := []reads.Read{reads.BackCut, reads.Straight}[n%2]
-		head.do("POST", at+"/reps", batch(repEvent(p.Blocks[3].ID, c.players[0], n, reads.Jump, made)), 200, nil)
-		if n <= 3 {
-			made = reads.Curl
-		}
-		other := repEvent(p.Blocks[3].ID, c.players[0], n, reads.Jump, made)
-		other["device"] = "helper"
-		helper.do("POST", at+"/reps", batch(other), 200, nil)
-	}
-	var list []api.Agreement
-	head.do("GET", c.path("/agreement"), nil, 200, &list)
-	// By hand: they agree on 9 of 12. One saw 6 and 6; the other 5 back cuts, 4
-	// straight and 3 curls. Chance: (6 x 5 + 6 x 4) / 144 = 0.375; kappa 0.6.
-	if len(list) != 1 || list[0].Reps != 12 || list[0].Read.Same != 9 || math.Abs(list[0].Read.Kappa-0.6) > 1e-6 ||
-		list[0].Cue.Same != 12 || list[0].Watch || len(list[0].Differ) != 2 {
-		t.Errorf("%+v", list)
-	}
 }
 
 // A player who moves up keeps the record, and what a device logged before it heard of

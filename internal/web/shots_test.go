@@ -53,27 +53,6 @@ func TestShots(t *testing.T) {
 	if board.Reps != 0 {
 		t.Errorf("%d reps on the board of reads", board.Reps)
 	}
-	// Nobody shoots in a warm-up.
-	warm := renamed(plan)
-	run := warm["blocks"].([]any)[1].(map[string]any)
-	run["title"], run["drill"], run["stage"] = "Warm-up", "run-land-turn", "air"
-	var q api.Practice
-	warm["startsAt"] = evening.AddDate(0, 0, 1)
-	a.do("POST", c.path("/practices"), warm, 201, &q)
-	a.refused("POST", c.path("/practices/"+q.Id.String()+"/reps"),
-		batch(repEvent(q.Blocks[1].ID, c.players[0], 1, reads.NoCue, reads.Make)), 422, "rep.nobody-shoots")
-	for text, bad := range map[string]map[string]any{
-		"rep.no-read":          repEvent(block, c.players[0], 5, reads.NoCue, reads.Curl),
-		"rep.not-a-shooter":    changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "role", "screener"),
-		"request.does-not-fit": changed(repEvent(block, c.players[0], 5, reads.NoCue, reads.Make), "side", "up"),
-		"player.missing":       repEvent(block, other.players[0], 5, reads.NoCue, reads.Make),
-	} {
-		status := 422
-		if text == "player.missing" {
-			status = 404
-		}
-		a.refused("POST", at+"/reps", batch(bad), status, text)
-	}
 	w.as(other.head).do("GET", c.path("/shots/form-shooting"), nil, 404, nil)
 }
 

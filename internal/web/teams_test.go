@@ -59,32 +59,6 @@ func TestTeams(t *testing.T) {
 	}
 }
 
-// An import is undone as a whole, by who may, once.
-func TestUndoImport(t *testing.T) {
-	w := newWorld(t)
-	_, head, _, _ := onFloor(w)
-	doc := head.do("GET", "/api/program/archive", nil, 200, nil)
-	other := w.club("other", 0)
-	there := w.as(other.head)
-	var got api.ArchiveReceipt
-	there.do("POST", "/api/program/archive", doc, 200, &got)
-	var list []api.Imported
-	there.do("GET", "/api/program/imports", nil, 200, &list)
-	if len(list) != 1 || list[0].Id != got.Id || list[0].Players != 8 || list[0].Who != "head" ||
-		len(list[0].Teams) != 1 {
-		t.Fatalf("%+v", list)
-	}
-	head.refused("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "program.import-gone")
-	there.do("DELETE", "/api/program/imports/"+got.Id.String(), nil, 204, nil)
-	var teams []api.TeamEntry
-	there.do("GET", "/api/teams", nil, 200, &teams)
-	if len(teams) != 1 {
-		t.Errorf("%+v", teams)
-	}
-	there.refused("DELETE", "/api/program/imports/"+got.Id.String(), nil, 404, "program.import-gone")
-	there.do("POST", "/api/program/archive", doc, 200, nil)
-}
-
 // A calendar file holds no bare control character, whatever a note does.
 func TestCalendarHoldsNoControlCharacters(t *testing.T) {
 	w := newWorld(t)
