@@ -25,15 +25,17 @@ demo-reset: build need-postgres ## the same with the demo club seeded afresh
 TEST_TIME := 40m
 TEST_LOG := bin/test.json
 TESTSUM := $(TOOL) gotestsum
+# What tests databases shares one server.
+TOGETHER := go run ./internal/pgtest/together
 
 # Vet is a part of check. To run it here again costs half a minute of processor time when nothing is cached.
 test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test: core, store, server, browser
 	@mkdir -p bin
-	$(TESTSUM) --jsonfile $(TEST_LOG) -- -short -vet=off -timeout $(TEST_TIME) ./...
+	$(TOGETHER) $(TESTSUM) --jsonfile $(TEST_LOG) -- -short -vet=off -timeout $(TEST_TIME) ./...
 	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
 
 prove: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## the same tests with their full counts, the tables of the docs, then the soak
-	EVRIK_WRITE_TABLES=1 $(TESTSUM) -- -vet=off -timeout 90m ./...
+	EVRIK_WRITE_TABLES=1 $(TOGETHER) $(TESTSUM) -- -vet=off -timeout 90m ./...
 	$(MAKE) soak
 
 # SINCE is the commit from which changes count.

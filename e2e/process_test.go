@@ -15,10 +15,8 @@ import (
 	"time"
 
 	"evrik/e2e/browser"
-	club "evrik/internal/demo"
 	"evrik/internal/pgtest"
 	"evrik/internal/pulse"
-	"evrik/internal/store"
 )
 
 // get asks a server for a path and returns the status, 0 where nobody answers.
@@ -149,10 +147,7 @@ func TestPrivateDatabaseIsStartedAgain(t *testing.T) {
 // second, and nothing is lost or doubled.
 func TestTwoServers(t *testing.T) {
 	t.Parallel()
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
-		return club.Ensure(t.Context(), db, time.Now(),
-			false)
-	})
+	url := pgtest.Copy(t, "demo today", seed(t))
 	one := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
 	two := launch(t, "serve", "EVRIK_DATABASE_URL="+url)
 	via, net := between(t, one)

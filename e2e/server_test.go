@@ -159,7 +159,7 @@ func demo(t testing.TB) *server {
 	if test, is := t.(*testing.T); is {
 		test.Parallel()
 	}
-	return launch(t, "demo", "EVRIK_DATABASE_URL="+pgtest.Copy(t, "demo", seed(t)))
+	return launch(t, "demo", "EVRIK_DATABASE_URL="+pgtest.Copy(t, "demo today", seed(t)))
 }
 
 // seed fills a database with the demo.

@@ -33,14 +33,18 @@ var now = time.Date(2026, 3, 20, 19, 0, 0, 0, time.UTC)
 
 var policy = evidence.DefaultPolicy()
 
+// clubURL is the address of a database with the demo club.
+func clubURL(t testing.TB) string {
+	t.Helper()
+	return pgtest.Copy(t, "demo in spring", func(db *store.Store) error {
+		return demo.Ensure(context.Background(), db, now, false)
+	})
+}
+
 // club is a database with the demo club, its program and another one without teams.
 func club(t testing.TB) (db *store.Store, program, other uuid.UUID) {
 	t.Helper()
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
-		return demo.Ensure(context.Background(), db, now,
-			false)
-	})
-	db, err := store.Open(t.Context(), url)
+	db, err := store.Open(t.Context(), clubURL(t))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -307,10 +311,7 @@ func reason(err error) string {
 // A backup restored into an empty server gives every verdict back; it is refused where
 // something is, and a damaged file leaves nothing behind.
 func TestBackupAndRestore(t *testing.T) {
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
-		return demo.Ensure(context.Background(), db, now,
-			false)
-	})
+	url := clubURL(t)
 	db, err := store.Open(t.Context(), url)
 	if err != nil {
 		t.Fatal(err)

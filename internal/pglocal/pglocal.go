@@ -54,6 +54,8 @@ const (
 	startWait, stopWait = "40", "30"
 	// maxConnections is for two servers that overlap, with their pools, and a backup.
 	maxConnections = 80
+	// volatileConnections is for the tests of several packages, with their servers.
+	volatileConnections = 240
 )
 
 // Start starts the cluster in Dir, making it first when it is new and joining
@@ -256,11 +258,12 @@ func (c *Cluster) start(ctx context.Context, port int) error {
 			return fmt.Errorf("No free port was found on 127.0.0.1 (%v).", err)
 		}
 	}
-	settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=%d",
-		port, maxConnections)
+	connections, careless := maxConnections, ""
 	if c.volatile {
-		settings += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
+		connections, careless = volatileConnections, " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
 	}
+	settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=%d",
+		port, connections) + careless
 	os.Remove(c.log())
 	cmd := c.command(ctx, "pg_ctl", "start", "-D", c.data(), "-l", c.log(), "-w", "-t", startWait, "-o", settings)
 	if err := cmd.Run(); err != nil {

@@ -1,11 +1,14 @@
 // Package pgtest gives tests a real PostgreSQL: one throw-away cluster for a
-// test binary, one fresh migrated database for a test.
+// run, one fresh migrated database for a test.
 package pgtest
 
 import (
 	"context"
 	"fmt"
+	"net/url"
 	"os"
+	"os/exec"
+	"os/signal"
 	"path/filepath"
 	"sync"
 	"sync/atomic"
@@ -18,8 +21,12 @@ import (
 	"evrik/internal/store"
 )
 
+// given is the environment's variable with the address of a cluster that the packages of a run share.
+const given = "EVRIK_TEST_CLUSTER"
+
 var (
-	cluster    *pglocal.Cluster
+	// server is the address of the cluster, and clusterDir the directory of one that this process has started.
+	server     *url.URL
 	clusterDir string
 	serial     atomic.Int64
 )
@@ -46,8 +53,36 @@ func place() string {
 	return ""
 }
 
-// Main runs a package's tests with a cluster and returns the exit code.
+// Main runs a package's tests with a cluster, which is its own unless one is given, and returns the exit code.
 func Main(m *testing.M) int {
+	defer tellJanitor("done")
+	if shared := os.Getenv(given); shared != "" {
+		return with(shared, m.Run)
+	}
+	return alone(m.Run)
+}
+
+// Together runs a command beside a cluster that every package it tests is given, and returns its exit code. A cluster
+// with the demo in it costs a package that makes its own three seconds.
+func Together(command []string) int {
+	defer tellJanitor("done")
+	return alone(func() int {
+		// Ctrl-C reaches the command too: the cluster goes after it.
+		signal.Notify(make(chan os.Signal, 1), os.Interrupt)
+		cmd := exec.Command(command[0], command[1:]...)
+		cmd.Stdin, cmd.Stdout, cmd.Stderr = os.Stdin, os.Stdout, os.Stderr
+		cmd.Env = append(os.Environ(), given+"="+server.String())
+		err := cmd.Run()
+		if err != nil && cmd.ProcessState == nil {
+			fmt.Fprintln(os.Stderr, err)
+			return 1
+		}
+		return cmd.ProcessState.ExitCode()
+	})
+}
+
+// alone starts a cluster, runs something and throws the cluster away.
+func alone(run func() int) int {
 	ctx := context.Background()
 	dir, err := os.MkdirTemp(place(), "evrik-test-")
 	if err != nil {
@@ -55,15 +90,32 @@ func Main(m *testing.M) int {
 		return 1
 	}
 	defer os.RemoveAll(dir)
-	defer tellJanitor("done")
 	leave(dir)
 	clusterDir = dir
-	if cluster, err = pglocal.Start(ctx, pglocal.Options{Dir: dir, Volatile: true}); err != nil {
+	cluster, err := pglocal.Start(ctx, pglocal.Options{Dir: dir, Volatile: true})
+	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		return 1
 	}
 	defer cluster.Stop(ctx)
-	return m.Run()
+	return with(cluster.URL("postgres"), run)
+}
+
+// with runs something with a cluster at an address.
+func with(at string, run func() int) int {
+	var err error
+	if server, err = url.Parse(at); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	return run()
+}
+
+// address is that of a database of the cluster.
+func address(database string) string {
+	u := *server
+	u.Path = "/" + database
+	return u.String()
 }
 
 // leave tells the janitor of a cluster's directory.
@@ -100,7 +152,7 @@ func URL(t testing.TB) string {
 // databaseLike makes a database as told and returns its address; it goes with the test.
 func databaseLike(t testing.TB, told string) string {
 	t.Helper()
-	name := fmt.Sprintf("t%d", serial.Add(1))
+	name := fmt.Sprintf("t%d_%d", os.Getpid(), serial.Add(1))
 	if err := order(t.Context(), "CREATE DATABASE "+name+told); err != nil {
 		t.Fatal(err)
 	}
@@ -109,12 +161,12 @@ func databaseLike(t testing.TB, told string) string {
 			t.Error(err)
 		}
 	})
-	return cluster.URL(name)
+	return address(name)
 }
 
 // order has the cluster do what concerns whole databases.
 func order(ctx context.Context, sql string) error {
-	conn, err := pgx.Connect(ctx, cluster.URL("postgres"))
+	conn, err := pgx.Connect(ctx, address("postgres"))
 	if err != nil {
 		return err
 	}
@@ -178,34 +230,66 @@ func Store(t testing.TB) *store.Store {
 }
 
 // Copy makes a copy of a migrated database that fill has filled, and returns its
-// address. The database is filled once per name and test binary.
+// address. The database is filled once per name and cluster: a name stands for one content in every package.
 func Copy(t testing.TB, name string, fill func(*store.Store) error) string {
 	t.Helper()
 	made.Lock()
 	defer made.Unlock()
-	ctx := t.Context()
 	if !made.names[name] {
-		if err := cluster.Ensure(ctx, name); err != nil {
-			t.Fatal(err)
-		}
-		if err := store.Migrate(ctx, cluster.URL(name)); err != nil {
-			t.Fatal(err)
-		}
-		db, err := store.Open(ctx, cluster.URL(name))
-		if err != nil {
-			t.Fatal(err)
-		}
-		err = fill(db)
-		db.Close() // a database that is in use cannot be copied
-		if err != nil {
+		if err := original(t.Context(), name, fill); err != nil {
 			t.Fatal(err)
 		}
 		made.names[name] = true
 	}
-	return databaseLike(t, " TEMPLATE "+pgx.Identifier{name}.Sanitize())
+	// Files are copied in half the processor's time of rows.
+	return databaseLike(t, " STRATEGY FILE_COPY TEMPLATE "+pgx.Identifier{name}.Sanitize())
 }
 
-// made are the databases that copies are made of.
+// original makes a database that others are copies of, unless another package has made it.
+func original(ctx context.Context, name string, fill func(*store.Store) error) error {
+	conn, err := pgx.Connect(ctx, address("postgres"))
+	if err != nil {
+		return err
+	}
+	defer conn.Close(ctx)
+	// Held until the connection is closed.
+	if _, err := conn.Exec(ctx, "SELECT pg_advisory_lock(hashtext($1))", name); err != nil {
+		return err
+	}
+	there := false
+	if err := conn.QueryRow(ctx, "SELECT EXISTS (SELECT FROM pg_database WHERE datname = $1)",
+		name).Scan(&there); err != nil || there {
+		return err
+	}
+	// It gets its name when it is whole.
+	draft := name + " draft"
+	quoted := pgx.Identifier{draft}.Sanitize()
+	for _, sql := range []string{"DROP DATABASE IF EXISTS ", "CREATE DATABASE "} {
+		if _, err := conn.Exec(ctx, sql+quoted); err != nil {
+			return err
+		}
+	}
+	if err := filled(ctx, address(draft), fill); err != nil {
+		return err
+	}
+	_, err = conn.Exec(ctx, "ALTER DATABASE "+quoted+" RENAME TO "+pgx.Identifier{name}.Sanitize())
+	return err
+}
+
+// filled migrates a database and fills it, and leaves it unused: one in use cannot be copied.
+func filled(ctx context.Context, url string, fill func(*store.Store) error) error {
+	if err := store.Migrate(ctx, url); err != nil {
+		return err
+	}
+	db, err := store.Open(ctx, url)
+	if err != nil {
+		return err
+	}
+	defer db.Close()
+	return fill(db)
+}
+
+// made are the databases that this process has seen made and copies.
 var made = struct {
 	sync.Mutex
 	names map[string]bool

@@ -9,8 +9,12 @@ import (
 )
 
 func TestMain(m *testing.M) {
-	if os.Getenv("EVRIK_TEST_HOLDS") != "" {
+	switch {
+	case os.Getenv("EVRIK_TEST_HOLDS") != "":
+		StopOnDeath("/nowhere/data") // as of a server that was stopped
 		os.Exit(Main(m))
+	case os.Getenv("EVRIK_TEST_SHARES") != "" && os.Getenv(given) == "":
+		os.Exit(Together(os.Args))
 	}
 	os.Exit(m.Run())
 }
@@ -18,7 +22,7 @@ func TestMain(m *testing.M) {
 // A run that is killed leaves no database and no directory behind.
 func TestKilledRunLeavesNothing(t *testing.T) {
 	cmd := exec.Command(os.Args[0], "-test.run=^TestHoldsACluster$", "-test.v")
-	cmd.Env = append(os.Environ(), "EVRIK_TEST_HOLDS=1")
+	cmd.Env = append(os.Environ(), "EVRIK_TEST_HOLDS=1", given+"=")
 	out, err := cmd.StdoutPipe()
 	if err == nil {
 		err = cmd.Start()
@@ -55,7 +59,7 @@ func TestKilledRunLeavesNothing(t *testing.T) {
 
 // TestHoldsACluster is the run that is killed; alone it does nothing.
 func TestHoldsACluster(t *testing.T) {
-	if cluster == nil {
+	if clusterDir == "" {
 		return
 	}
 	os.Stdout.WriteString(clusterDir + "\n")

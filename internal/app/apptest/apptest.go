@@ -33,14 +33,18 @@ type Club struct {
 	Squads  squad.Service
 }
 
+// Demo makes a database with the demo in it and returns its address.
+func Demo(t testing.TB) string {
+	t.Helper()
+	return pgtest.Copy(t, "demo", func(db *store.Store) error {
+		return demo.Ensure(context.Background(), db, Now, false)
+	})
+}
+
 // Open makes the club.
 func Open(t testing.TB) Club {
 	t.Helper()
-	url := pgtest.Copy(t, "demo", func(db *store.Store) error {
-		return demo.Ensure(context.Background(), db, Now,
-			false)
-	})
-	db, err := store.Open(t.Context(), url)
+	db, err := store.Open(t.Context(), Demo(t))
 	Must(t, err)
 	t.Cleanup(db.Close)
 	c := Club{DB: db, Squads: squad.Service{Store: db, Policy: evidence.DefaultPolicy(), Now: Clock}}

@@ -18,9 +18,9 @@ import (
 	"evrik/core/practice"
 	"evrik/core/reads"
 	"evrik/internal/app"
+	"evrik/internal/app/apptest"
 	"evrik/internal/app/squad"
 	"evrik/internal/demo"
-	"evrik/internal/pgtest"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -57,9 +57,8 @@ type season struct {
 
 func newSeason(t *testing.T) *season {
 	t.Helper()
-	s := &season{now: time.Date(2026, 11, 24, 12, 0, 0, 0, time.UTC)}
-	db, err := store.Open(t.Context(), pgtest.Copy(t, "demo",
-		func(db *store.Store) error { return demo.Ensure(context.Background(), db, s.now, false) }))
+	s := &season{now: apptest.Now}
+	db, err := store.Open(t.Context(), apptest.Demo(t))
 	if err != nil {
 		t.Fatal(err)
 	}
