@@ -31,7 +31,7 @@ for p in $packages; do
 	# From within the package, so that the names of files are those of git's diff, and never from the cache, by which the
 	# time that tests may take is measured.
 	# shellcheck disable=SC2086 # the flag and its value are two words
-	(cd "$dir" && GIT_CONFIG_COUNT=1 GIT_CONFIG_KEY_0=diff.relative GIT_CONFIG_VALUE_0=true GOFLAGS="$(go env GOFLAGS) -count=1 -short" \
+	(cd "$dir" && GIT_CONFIG_COUNT=1 GIT_CONFIG_KEY_0=diff.relative GIT_CONFIG_VALUE_0=true GOFLAGS="$(go env GOFLAGS) -count=1 -short -vet=off" \
 		go tool -modfile="$root/tools/go.mod" gremlins unleash $only --tags mutate --workers 2 --timeout-coefficient 20 \
 		--output-statuses l "$PWD") > bin/mutate.out 2>&1 || { cat bin/mutate.out; exit 1; }
 	grep LIVED bin/mutate.out || true
