@@ -9,8 +9,8 @@ import (
 	"evrik/core/kept"
 )
 
-// lineOf writes in one line, without its sentences, what is made of a picture: the judgment, the most open answers,
-// the checks of the screen, the help, and where the play that follows has everybody.
+// lineOf writes in one line what is made of a picture: the judgment, the most open answers, the checks of the screen,
+// the help, where the play that follows has everybody, and why; of the sentences only those with distances.
 func lineOf(t *testing.T, s *Snapshot) string {
 	t.Helper()
 	j, err := Judge(*testFloor, s)
@@ -43,7 +43,7 @@ func lineOf(t *testing.T, s *Snapshot) string {
 			fmt.Fprintf(&b, " %s %.2f %.1f,%.1f", track.Who, last.T, last.At.X, last.At.Y)
 		}
 	}
-	return b.String()
+	return b.String() + " | " + j.Why
 }
 
 // What is made of the example of every cue, and of a picture in which the defenders stand elsewhere, is what it was.
