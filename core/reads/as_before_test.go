@@ -10,7 +10,7 @@ import (
 )
 
 // lineOf writes in one line what is made of a picture: the judgment, the most open answers, the checks of the screen,
-// the help, where the play that follows has everybody, and why; of the sentences only those with distances.
+// the help, where the play that follows has everybody, and why; of the sentences only those that follow from distances.
 func lineOf(t *testing.T, s *Snapshot) string {
 	t.Helper()
 	j, err := Judge(*testFloor, s)
@@ -31,9 +31,9 @@ func lineOf(t *testing.T, s *Snapshot) string {
 		fmt.Fprintf(&b, " %s %t %.2f,", c.ID, c.OK, c.Feet)
 	}
 	if h := j.Help; h != nil {
-		fmt.Fprintf(&b, " | paired %t, %d left, %v,", h.Paired, h.Left, h.Helpers)
+		fmt.Fprintf(&b, " | paired %t, %d left, %v, %s", h.Paired, h.Left, h.Helpers, h.Say)
 		for _, l := range h.Looks {
-			fmt.Fprintf(&b, " %s %s %.2f", l.To, l.Kind, l.Window)
+			fmt.Fprintf(&b, " %s %s %s %.2f %t %s %s %t,", l.To, l.Kind, l.Pass, l.Window, l.Open, l.By, l.Then, l.Rim)
 		}
 	}
 	play := PlayOf(*testFloor, s, j)
@@ -46,14 +46,16 @@ func lineOf(t *testing.T, s *Snapshot) string {
 	return b.String() + " | " + j.Why
 }
 
-// What is made of the example of every cue, and of a picture in which the defenders stand elsewhere, is what it was.
+// What is made of the example of every cue, and of a picture on the other side in which the defenders stand elsewhere,
+// is what it was.
 func TestJudgmentsStay(t *testing.T) {
 	c, rng := highSchool(t), rand.New(rand.NewPCG(21, 22))
 	var now []string
 	for _, a := range Actions() {
 		for i := range a.rows {
 			clear := a.Example(c, a.rows[i].Cue)
-			for _, s := range []Snapshot{clear, scattered(rng, a, clear)} {
+			elsewhere := scattered(rng, a, clear)
+			for _, s := range []Snapshot{clear, elsewhere.Mirror()} {
 				now = append(now, fmt.Sprintf("%s, %s: ", a.ID, a.rows[i].Cue)+lineOf(t, &s))
 			}
 		}

@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"evrik/core/court"
+	"evrik/core/motion"
 )
 
 // ballFive is a ball screen on the right with everybody in place and no help.
@@ -191,4 +192,30 @@ func FuzzHelp(f *testing.F) {
 			}
 		}
 	})
+}
+
+// A lob across the floor is in the air for so long that it is no pass to promise, however free its receiver is: 25 ft
+// on the high-school floor, from one side to the other.
+func TestNoLobAcrossTheFloor(t *testing.T) {
+	fl, s := testFloor, Snapshot{Cutter: court.Point{X: 12, Y: 15}}
+	for _, c := range []struct {
+		way     motion.Way
+		end     court.Point
+		alone   float64
+		open    bool
+		explain string
+	}{
+		{motion.Over, court.Point{X: -12, Y: 7.5}, 2, false, "25.1 ft across"},
+		{motion.Over, court.Point{X: -12, Y: 8.5}, 2, true, "24.9 ft across"},
+		{motion.Over, court.Point{X: 12, Y: 45}, 2, true, "far, on one side"},
+		{motion.Straight, court.Point{X: -20, Y: 5}, 2, true, "no lob"},
+		{motion.Over, court.Point{X: -12, Y: 8.5}, OpenWindow, true, "as long as a shot needs"},
+		{motion.Over, court.Point{X: -12, Y: 8.5}, OpenWindow - 0.01, false, "not long enough"},
+		{motion.Blocked, court.Point{X: 12, Y: 5}, 2, false, "a pass that cannot be thrown"},
+	} {
+		o := motion.Outcome{Way: c.way, End: c.end, Alone: c.alone, Feet: 9}
+		if l := ballScreen.lookOf(fl, &s, o, one, "spot"); l.Open != c.open || (l.Feet > 0) == (c.way == motion.Blocked) {
+			t.Errorf("%s: %+v", c.explain, l)
+		}
+	}
 }
