@@ -43,11 +43,14 @@ func lineOf(t *testing.T, s *Snapshot) string {
 			fmt.Fprintf(&b, " %s %.2f %.1f,%.1f", track.Who, last.T, last.At.X, last.At.Y)
 		}
 	}
+	if j.State == Open {
+		fmt.Fprintf(&b, " | %s %s", j.Row.Say, strings.Join(j.Watch, ", "))
+	}
 	return b.String() + " | " + j.Why
 }
 
-// What is made of the example of every cue, and of a picture on the other side in which the defenders stand elsewhere,
-// is what it was.
+// What is made of the example of every cue, of a picture on the other side in which the defenders stand elsewhere, and
+// of one that leaves the cue open because nobody moves, is what it was.
 func TestJudgmentsStay(t *testing.T) {
 	c, rng := highSchool(t), rand.New(rand.NewPCG(21, 22))
 	var now []string
@@ -55,7 +58,13 @@ func TestJudgmentsStay(t *testing.T) {
 		for i := range a.rows {
 			clear := a.Example(c, a.rows[i].Cue)
 			elsewhere := scattered(rng, a, clear)
-			for _, s := range []Snapshot{clear, elsewhere.Mirror()} {
+			pictures := []Snapshot{clear, elsewhere.Mirror()}
+			still := clear
+			still.Velocity = Vectors{}
+			if j, err := Judge(*testFloor, &still); err == nil && j.State == Open {
+				pictures = append(pictures, still)
+			}
+			for _, s := range pictures {
 				now = append(now, fmt.Sprintf("%s, %s: ", a.ID, a.rows[i].Cue)+lineOf(t, &s))
 			}
 		}

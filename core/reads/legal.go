@@ -127,29 +127,16 @@ func (a *Action) screening(fl *Floor, s *Snapshot) Screening {
 	if !told && a.follows(&f, s) {
 		v = f.a.Scale(a.speed())
 	}
-	look, known := s.Facing.Of(xCutter)
-	k.Looks = s.XCutter
-	if known {
-		k.Looks = look
-	}
-	if s.WhenSet != (court.Point{}) {
-		// Told: how the defender stood then, and whether moving to the screen since.
-		k.Opponent = s.WhenSet
-		if known {
-			k.Looks = look
-		} else {
-			k.Looks = k.Opponent
-		}
-		k.OpponentMoves = v
-		return k
-	}
 	k.OpponentMoves = v
-	if v.Len() > walking {
-		// The feet are set before the cutter leaves: the defender has come this way since.
+	switch {
+	case s.WhenSet != (court.Point{}): // told: where the defender stood then
+		k.Opponent = s.WhenSet
+	case v.Len() > walking: // the feet are set before the cutter leaves: the defender has come this way since
 		k.Opponent = s.XCutter.Sub(v.Unit().Scale(s.From.Dist(s.Cutter)))
 	}
-	if k.Looks == s.XCutter {
-		k.Looks = k.Opponent
+	k.Looks = k.Opponent
+	if look, known := s.Facing.Of(xCutter); known {
+		k.Looks = look
 	}
 	return k
 }

@@ -67,6 +67,9 @@ func TestLawOfScreens(t *testing.T) {
 			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(-2, 0),
 				at(6, 0), at(8, 1)
 		}, SamePath, true},
+		"paths that cross": {func(s *Screening) {
+			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(-2, 0), at(6, 0), at(6, 6)
+		}, MovingScreen, false},
 		"one path, against each other": {func(s *Screening) {
 			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(2, 0),
 				at(6, 0), at(-8, 0)
@@ -89,6 +92,12 @@ func TestLawOfScreens(t *testing.T) {
 	small.Opponent, small.Looks, small.Body = at(2.5, 0), at(9, 0), 0.8
 	if r := small.Rule(); !r.Legal || math.Abs(r.Needed-2.4) > 1e-9 {
 		t.Errorf("a step of small players: %+v", r)
+	}
+	for speed, needed := range map[float64]float64{3: 2.4, 14: 4.8} {
+		small.OpponentMoves = at(-speed, 0)
+		if r := small.Rule(); r.Law != MovingPlayer || math.Abs(r.Needed-needed) > 1e-9 {
+			t.Errorf("strides of small players at %g ft a second: %+v", speed, r)
+		}
 	}
 }
 
@@ -115,6 +124,11 @@ func TestLawOnTheFloor(t *testing.T) {
 	s.Facing.Set(xCutter, s.Screener)
 	if k, _ := check(t, c, &s, "legal"); !k.OK {
 		t.Errorf("a pin-down on the body: %+v", k)
+	}
+	away := s
+	away.Facing.Set(xCutter, s.XCutter.Scale(2).Sub(s.Screener))
+	if k, _ := check(t, c, &away, "legal"); k.OK || !strings.Contains(k.Text, "cannot see it") {
+		t.Errorf("a pin-down on the body of one who looks away: %+v", k)
 	}
 	s.FeetSet = No
 	if k, _ := check(t, c, &s, "legal"); k.OK || !strings.Contains(k.Text, "moving screen") {
