@@ -11,9 +11,8 @@ import (
 
 // lineOf writes in one line what is made of a picture: the judgment, the most open answers, the checks of the screen,
 // the help, where the play that follows has everybody, and why; of the sentences only those that follow from distances.
-func lineOf(t *testing.T, s *Snapshot) string {
-	t.Helper()
-	j, err := Judge(*testFloor, s)
+func lineOf(fl *Floor, s *Snapshot) string {
+	j, err := Judge(*fl, s)
 	if err != nil {
 		return err.Error()
 	}
@@ -36,7 +35,7 @@ func lineOf(t *testing.T, s *Snapshot) string {
 			fmt.Fprintf(&b, " %s %s %s %.2f %t %s %s %t,", l.To, l.Kind, l.Pass, l.Window, l.Open, l.By, l.Then, l.Rim)
 		}
 	}
-	play := PlayOf(*testFloor, s, j)
+	play := PlayOf(*fl, s, j)
 	fmt.Fprintf(&b, " | %.2f s", play.Duration)
 	for _, track := range play.Tracks {
 		if last := track.Keys[len(track.Keys)-1]; len(track.Keys) > 1 {
@@ -49,27 +48,49 @@ func lineOf(t *testing.T, s *Snapshot) string {
 	return b.String() + " | " + j.Why
 }
 
-// What is made of the example of every cue, of a picture on the other side in which the defenders stand elsewhere, and
-// of one that leaves the cue open because nobody moves, is what it was.
+// What is made of the example of every cue, of a picture of small players on the other side in which the defenders
+// stand elsewhere, and of one that leaves the cue open because nobody moves, is what it was.
 func TestJudgmentsStay(t *testing.T) {
-	c, rng := highSchool(t), rand.New(rand.NewPCG(21, 22))
+	c, rng, small := highSchool(t), rand.New(rand.NewPCG(21, 22)), *testFloor
+	small.Ages = "9-11"
 	var now []string
 	for _, a := range Actions() {
 		for i := range a.rows {
+			keep := func(fl *Floor, s Snapshot) {
+				now = append(now, fmt.Sprintf("%s, %s: ", a.ID, a.rows[i].Cue)+lineOf(fl, &s))
+			}
 			clear := a.Example(c, a.rows[i].Cue)
+			keep(testFloor, clear)
 			elsewhere := scattered(rng, a, clear)
-			pictures := []Snapshot{clear, elsewhere.Mirror()}
+			elsewhere.CutterShoots = KnownIf(i%2 == 0)
+			keep(&small, elsewhere.Mirror())
 			still := clear
 			still.Velocity = Vectors{}
 			if j, err := Judge(*testFloor, &still); err == nil && j.State == Open {
-				pictures = append(pictures, still)
-			}
-			for _, s := range pictures {
-				now = append(now, fmt.Sprintf("%s, %s: ", a.ID, a.rows[i].Cue)+lineOf(t, &s))
+				keep(testFloor, still)
 			}
 		}
 	}
 	if err := kept.Compare("testdata/judgments.txt", now); err != nil {
+		t.Error(err)
+	}
+}
+
+// Where everybody stands in a picture that is asked about is what it was.
+func TestDrawnPicturesStay(t *testing.T) {
+	var now []string
+	for _, a := range Actions() {
+		for seed, row := range a.rows {
+			s, ok := a.Draw(*testFloor, row.Cue, Ask{AtLeast: 0.6, AtMost: 9, Mirror: true},
+				rand.New(rand.NewPCG(5, uint64(seed))))
+			line := fmt.Sprintf("%s, %s: %t %.1f %.1f", a.ID, row.Cue, ok, s.From, s.To)
+			for _, p := range a.Participants {
+				line += fmt.Sprintf(", %s %.1f", p.ID, s.At(p.ID))
+			}
+			now = append(now, line)
+		}
+	}
+	if err := kept.Compare("testdata/drawn.txt", now); err != nil {
 		t.Error(err)
 	}
 }
