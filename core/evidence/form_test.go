@@ -44,8 +44,7 @@ func TestFormAgainstBeta(t *testing.T) {
 		rate := (tc.others + 2) / (tc.theirs + 4)
 		beta := distuv.Beta{Alpha: 8*rate + tc.own, Beta: 8*(1-rate) + tc.ownReps - tc.own}
 		unerring := func(logged float64) float64 {
-			return min(max((logged-p.ObserverError)/(1-2*p.ObserverError), 0),
-				1)
+			return min(max((logged-p.ObserverError)/(1-2*p.ObserverError), 0), 1)
 		}
 		e := f.Of(tc.player, reads.Cutter, reads.Curl)
 		if e.Count != tc.count {

@@ -17,9 +17,8 @@ func TestOnePerRep(t *testing.T) {
 		seen []Rep
 		want string // ids that count, in order
 	}{
-		"nothing": {nil, ""},
-		"two reps": {[]Rep{observation("a", 1, "x", true), observation("b", 2, "x", false)},
-			"a b "},
+		"nothing":  {nil, ""},
+		"two reps": {[]Rep{observation("a", 1, "x", true), observation("b", 2, "x", false)}, "a b "},
 		"not numbered, so each its own": {[]Rep{observation("a", 0, "x", true), observation("b", 0, "y", true)},
 			"a b "},
 		"two agree":             {[]Rep{observation("a", 1, "x", true), observation("b", 1, "y", true)}, "a "},

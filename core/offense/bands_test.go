@@ -119,8 +119,7 @@ func TestBands(t *testing.T) {
 	for _, o := range Shipped() {
 		list := simulator(t, o.ID, Defense{Zone: true}, usualRate).Many(n, 0)
 		zone[o.ID] = share(list, func(l Look) bool {
-			return l.Kind == OffGap || l.Kind == OffFlash ||
-				l.Kind == OffSwing
+			return l.Kind == OffGap || l.Kind == OffFlash || l.Kind == OffSwing
 		})
 		fmt.Fprintf(&table, " %.2f |", zone[o.ID])
 		if zone[o.ID] < 0.15*(1-miss) || zone[o.ID] > 0.45*(1+miss) {

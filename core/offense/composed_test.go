@@ -105,8 +105,7 @@ func audit(t *testing.T, f *Floor, o *Offense, run *Run) {
 			held = held || at.Within(key.At, 0.1)
 		}
 		flies := slices.ContainsFunc(run.Passes, func(p Passed) bool {
-			return p.From != p.To && key.T >= p.T &&
-				key.T <= p.T+3
+			return p.From != p.To && key.T >= p.T && key.T <= p.T+3
 		})
 		if !held && !flies {
 			t.Errorf("%v: nobody has the ball at %.1f s", o.Parts, key.T)

@@ -130,8 +130,7 @@ func TestOffensesThatCannotBe(t *testing.T) {
 		"bigs of no name":       {func(s *Offense) { s.BigRule = BigsScreen }, "offense.bigs-unsaid"},
 		"a handoff too many": {func(s *Offense) { s.Answers = append(s.Answers, weighed(partByID("handoff"), 1)) },
 			"offense.handoff-needs-dribble"},
-		"the same part": {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) },
-			"offense.part-twice"},
+		"the same part":  {func(s *Offense) { s.Answers = append(s.Answers, s.Answers[0]) }, "offense.part-twice"},
 		"only a counter": {func(s *Offense) { s.Answers[0].After = CutCovered }, "offense.no-weight"},
 		"no such trigger": {func(s *Offense) {
 			s.Answers = append(s.Answers, Answer{ID: "y", Name: "Y", On: AnyPass, Moves: s.Answers[0].Moves, Weight: 1,

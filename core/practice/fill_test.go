@@ -243,8 +243,7 @@ func TestConflicts(t *testing.T) {
 		"practice.left-out-and-in": func(p *Plan) { p.Terms.Banned = []string{"slot-twos"} },
 		"practice.kept-too-long-shorten: 38, 36, shown, 2, 38": func(p *Plan) {
 			p.Minutes = 36
-			p.Blocks[0].Minutes,
-				p.Blocks[4].Minutes = 8, 8
+			p.Blocks[0].Minutes, p.Blocks[4].Minutes = 8, 8
 		},
 		"practice.kept-too-long: 136, 90, a, b, c, d, e, 136": func(p *Plan) {
 			p.Minutes, p.Blocks = 90, nil

@@ -227,8 +227,7 @@ func TestCheck(t *testing.T) {
 		"practice.block-twice":         func(b []Block) (int, []Block) { b[1].ID = b[0].ID; return 60, b },
 		"practice.block-minutes: 1, 60, NaN": func(b []Block) (int, []Block) {
 			b[0].Minutes = math.NaN()
-			return 60,
-				b
+			return 60, b
 		},
 		"practice.block-title":            func(b []Block) (int, []Block) { b[0].Title = " "; return 60, b },
 		"practice.drill-gone":             func(b []Block) (int, []Block) { b[1].Drill = "moon"; return 60, b },

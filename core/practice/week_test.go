@@ -269,13 +269,11 @@ func TestSeason(t *testing.T) {
 		"practice.action":          func(a *SeasonAim) { a.Install = []string{"moon"} },
 		"practice.game-day":        func(a *SeasonAim) { a.Games = []SeasonGame{{Date: "x"}} },
 		"practice.break-days": func(a *SeasonAim) {
-			a.Off = []Break{{From: "2026-11-14",
-				Until: "2026-11-13"}}
+			a.Off = []Break{{From: "2026-11-14", Until: "2026-11-13"}}
 		},
 		"practice.too-many-breaks: 20": func(a *SeasonAim) { a.Off = make([]Break, 21) },
 		"practice.game-needs": func(a *SeasonAim) {
-			a.Games = []SeasonGame{{Date: "2026-11-14",
-				Needs: []string{"ball"}}}
+			a.Games = []SeasonGame{{Date: "2026-11-14", Needs: []string{"ball"}}}
 		},
 	} {
 		bad := SeasonAim{Until: "2026-12-06", PerPractice: 1, Install: []string{"down"}}

@@ -18,33 +18,26 @@ func TestLawOfScreens(t *testing.T) {
 		law    Law
 		legal  bool
 	}{
-		"in view, a hand away": {func(s *Screening) { s.Opponent, s.Looks = at(1.6, 0), at(0, 0) }, InView,
-			true},
+		"in view, a hand away": {func(s *Screening) { s.Opponent, s.Looks = at(1.6, 0), at(0, 0) }, InView, true},
 		"in view, to the side": {func(s *Screening) { s.Opponent, s.Looks = at(2, 0), at(2, 9) }, InView, true},
-		"just out of view": {func(s *Screening) { s.Opponent, s.Looks = at(2, 0), at(2.2, 9) }, BlindSide,
-			false},
+		"just out of view":     {func(s *Screening) { s.Opponent, s.Looks = at(2, 0), at(2.2, 9) }, BlindSide, false},
 		"behind, 1.5 ft": {func(s *Screening) {
-			s.Opponent, s.Blind = at(1.5, 0),
-				true
+			s.Opponent, s.Blind = at(1.5, 0), true
 			s.Looks = s.Opponent
 		}, BlindSide, false},
 		"behind, 2.0 ft": {func(s *Screening) {
-			s.Opponent, s.Blind = at(2, 0),
-				true
+			s.Opponent, s.Blind = at(2, 0), true
 			s.Looks = s.Opponent
 		}, BlindSide, false},
 		"behind, 2.4 ft": {func(s *Screening) {
-			s.Opponent, s.Blind = at(2.4, 0),
-				true
+			s.Opponent, s.Blind = at(2.4, 0), true
 			s.Looks = s.Opponent
 		}, BlindSide, false},
 		"behind, a step": {func(s *Screening) {
-			s.Opponent, s.Blind = at(3, 0),
-				true
+			s.Opponent, s.Blind = at(3, 0), true
 			s.Looks = s.Opponent
 		}, BlindSide, true},
-		"behind, an inch short": {func(s *Screening) { s.Opponent, s.Looks = at(2.92, 0), at(9, 0) }, BlindSide,
-			false},
+		"behind, an inch short": {func(s *Screening) { s.Opponent, s.Looks = at(2.92, 0), at(9, 0) }, BlindSide, false},
 		"fast, two strides": {func(s *Screening) { s.Opponent, s.OpponentMoves = at(6, 0), at(-14, 0) },
 			MovingPlayer, true},
 		"fast, short of two strides": {func(s *Screening) { s.Opponent, s.OpponentMoves = at(5.9, 0), at(-14, 0) },
@@ -54,25 +47,21 @@ func TestLawOfScreens(t *testing.T) {
 		"slow, short of a stride": {func(s *Screening) { s.Opponent, s.OpponentMoves = at(2.9, 0), at(-4, 0) },
 			MovingPlayer, false},
 		"feet not set": {func(s *Screening) {
-			s.Opponent, s.FeetSet = at(6, 0),
-				No
+			s.Opponent, s.FeetSet = at(6, 0), No
 			s.Looks = at(0, 0)
 		}, MovingScreen, false},
 		"sliding": {func(s *Screening) {
-			s.Opponent, s.ScreenerMoves = at(2, 0),
-				at(0, 3)
+			s.Opponent, s.ScreenerMoves = at(2, 0), at(0, 3)
 			s.Looks = at(0, 0)
 		}, MovingScreen, false},
 		"one path, one direction": {func(s *Screening) {
-			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(-2, 0),
-				at(6, 0), at(8, 1)
+			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(-2, 0), at(6, 0), at(8, 1)
 		}, SamePath, true},
 		"paths that cross": {func(s *Screening) {
 			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(-2, 0), at(6, 0), at(6, 6)
 		}, MovingScreen, false},
 		"one path, against each other": {func(s *Screening) {
-			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(2, 0),
-				at(6, 0), at(-8, 0)
+			s.Opponent, s.ScreenerMoves, s.OpponentMoves = at(2, 0), at(6, 0), at(-8, 0)
 		}, MovingScreen, false},
 	} {
 		s := still

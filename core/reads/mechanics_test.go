@@ -50,8 +50,7 @@ func TestMechanics(t *testing.T) {
 	}{
 		{"daylight", "24 inches of daylight", func(s *Snapshot) { s.Cutter = f.at(0, 2*BodyRadius+2) }, 2},
 		{"body", "misses the defender by 2.0 ft", func(s *Snapshot) {
-			s.XCutter, s.To = f.at(-4, 2*BodyRadius+2),
-				f.at(12, 2*BodyRadius+2)
+			s.XCutter, s.To = f.at(-4, 2*BodyRadius+2), f.at(12, 2*BodyRadius+2)
 		}, 2},
 		{"spacing", "Only 8 ft", func(s *Snapshot) { s.Passer = s.To.Add(court.Point{X: -8}) }, 8},
 		{"lane", "in the pass", func(s *Snapshot) { s.XScreener = s.Passer.Toward(s.To, 9) }, 0},

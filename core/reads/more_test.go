@@ -24,8 +24,7 @@ func TestSecondReadsFromGeometry(t *testing.T) {
 		{LowHelp, CornerPass, Pop, func(s *scene) {
 			behindBack(s)
 			s.home(xScreener)
-			s.Put(xOne,
-				court.Point{}.Toward(s.Cutter, 5))
+			s.Put(xOne, court.Point{}.Toward(s.Cutter, 5))
 		}},
 		{BigUp, HitSlip, Slip, func(s *scene) { behindBack(s); s.home(xOne); s.near(xScreener, cutter, 3.5, 0) }},
 	})
@@ -36,20 +35,17 @@ func TestSecondReadsFromGeometry(t *testing.T) {
 		{BigUp, HitSlip, Slip, func(s *scene) {
 			s.home(xOne)
 			s.near(xCutter, cutter, -1, 3)
-			s.near(xScreener, cutter,
-				1, 1.6)
+			s.near(xScreener, cutter, 1, 1.6)
 		}},
 	})
 	runTable(t, NotThrown, TeamRules{}, []tableCase{
 		{Denied, ClearOut, FillSpot, func(s *scene) {
 			s.home(xScreener)
-			s.Put(xCutter,
-				s.Cutter.Toward(s.Passer, 2.8))
+			s.Put(xCutter, s.Cutter.Toward(s.Passer, 2.8))
 		}},
 		{Behind, RimCut, FillSpot, func(s *scene) {
 			s.home(xScreener)
-			s.Put(xCutter,
-				s.Cutter.Toward(s.Passer, -3.5))
+			s.Put(xCutter, s.Cutter.Toward(s.Passer, -3.5))
 		}},
 	})
 }
@@ -111,8 +107,7 @@ func TestZoneFromGeometry(t *testing.T) {
 		{BottomUp, CornerPass, ShortCorner, func(s *scene) {
 			low(s)
 			bottom(s, 4, cutter, rim)
-			s.near(xCutter, cutter,
-				1, -5)
+			s.near(xCutter, cutter, 1, -5)
 		}},
 	})
 	runTable(t, ZoneCut, TeamRules{}, []tableCase{

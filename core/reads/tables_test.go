@@ -96,8 +96,7 @@ func TestBallScreenFromGeometry(t *testing.T) {
 		{Drop, PullUp, Roll, func(s *scene) { chasing(s); bigBack(s) }},
 		{Level, TurnCorner, ShortRoll, func(s *scene) {
 			chasing(s)
-			s.put(xScreener, screener, 2, 0,
-				1.5).move(xScreener, 1, 0, 0)
+			s.put(xScreener, screener, 2, 0, 1.5).move(xScreener, 1, 0, 0)
 		}},
 		{Tag, CornerPass, Roll, func(s *scene) { chasing(s); bigBack(s); s.put(xOne, screener, 0, 0, 10) }},
 		{Under, UseAgain, Rescreen, func(s *scene) { goesUnder(s); bigBack(s) }},
@@ -115,13 +114,11 @@ func TestBallScreenFromGeometry(t *testing.T) {
 		}},
 		{Early, Reject, Flip, func(s *scene) {
 			jumpedIt(s)
-			s.put(xScreener, screener, 9, 0, -1).move(xScreener, 0, 0,
-				0)
+			s.put(xScreener, screener, 9, 0, -1).move(xScreener, 0, 0, 0)
 		}},
 		{Ice, AttackBig, Flip, func(s *scene) {
 			jumpedIt(s)
-			s.put(xScreener, cutter, -4, 0, 4.5).move(xScreener, 0, 0,
-				0)
+			s.put(xScreener, cutter, -4, 0, 4.5).move(xScreener, 0, 0, 0)
 		}},
 		{SoftShow, WaitAttack, Slip, func(s *scene) { chasing(s); stepsOut(s); s.move(xScreener, 3, 0, 0) }},
 		{HardHedge, DragOut, Slip, func(s *scene) {
@@ -242,18 +239,15 @@ func TestMoreOffBallFromGeometry(t *testing.T) {
 			{Trail, Curl, Pop, func(s *scene) { chasing(s); s.put(xScreener, screener, 0, -3, 0) }},
 			{Stuck, Straight, Shape, func(s *scene) {
 				s.put(xCutter, screener, -1.3, 0, 0)
-				s.put(xScreener, screener,
-					0, -3, 0)
+				s.put(xScreener, screener, 0, -3, 0)
 			}},
 			{Under, Fade, Rescreen, func(s *scene) {
 				s.put(xCutter, screener, 0.8, -3.4, 0)
-				s.put(xScreener, screener,
-					-2.5, -3, 0)
+				s.put(xScreener, screener, -2.5, -3, 0)
 			}},
 			{jump, jumpRead, StepBall, func(s *scene) {
 				s.put(xCutter, cutter, 3, 0.6, 0)
-				s.put(xScreener, screener, 0,
-					-3, 0)
+				s.put(xScreener, screener, 0, -3, 0)
 			}},
 		}
 	}

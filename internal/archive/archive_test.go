@@ -20,6 +20,7 @@ import (
 	"evrik/core/evidence"
 	"evrik/core/reads"
 	"evrik/core/refusal"
+	"evrik/internal/app/apptest"
 	"evrik/internal/demo"
 	"evrik/internal/pglocal"
 	"evrik/internal/pgtest"
@@ -45,27 +46,19 @@ func clubURL(t testing.TB) string {
 func club(t testing.TB) (db *store.Store, program, other uuid.UUID) {
 	t.Helper()
 	db, err := store.Open(t.Context(), clubURL(t))
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	t.Cleanup(db.Close)
 	head, err := db.StaffByEmail(t.Context(), demo.SignIn.Email)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	other = uuid.New()
-	if err := db.InsertProgram(t.Context(), gen.InsertProgramParams{ID: other, Name: "another"}); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, db.InsertProgram(t.Context(), gen.InsertProgramParams{ID: other, Name: "another"}))
 	return db, head.ProgramID, other
 }
 
 func written(t testing.TB, db *store.Store, program uuid.UUID) []byte {
 	t.Helper()
 	var b bytes.Buffer
-	if err := Write(t.Context(), db, program, now, &b); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, Write(t.Context(), db, program, now, &b))
 	return b.Bytes()
 }
 
@@ -74,18 +67,12 @@ func verdicts(t testing.TB, db *store.Store, program uuid.UUID) map[string]strin
 	t.Helper()
 	out := map[string]string{}
 	teams, err := db.TeamsOfProgram(t.Context(), program)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	for _, team := range teams {
 		players, err := db.PlayersOfTeam(t.Context(), gen.PlayersOfTeamParams{ProgramID: program, TeamID: team.ID})
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		log, err := db.TeamLog(t.Context(), policy, team, players, now)
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		h := log.History(policy)
 		for _, p := range players {
 			for _, info := range reads.Catalogue() {
@@ -106,9 +93,7 @@ func verdicts(t testing.TB, db *store.Store, program uuid.UUID) map[string]strin
 func TestArchive(t *testing.T) {
 	db, program, other := club(t)
 	teams, err := db.TeamsOfProgram(t.Context(), program)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	some := teams[0]
 	if _, err := db.UpdateTeam(t.Context(), gen.UpdateTeamParams{ProgramID: program, ID: some.ID, Name: some.Name,
 		Season: some.Season, Ages: some.Ages,
@@ -121,16 +106,10 @@ func TestArchive(t *testing.T) {
 	}
 	c := jsonschema.NewCompiler()
 	schema, err := jsonschema.UnmarshalJSON(bytes.NewReader(Schema))
-	if err != nil {
-		t.Fatal(err)
-	}
-	if err := c.AddResource("archive.json", schema); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
+	apptest.Must(t, c.AddResource("archive.json", schema))
 	value, err := jsonschema.UnmarshalJSON(bytes.NewReader(doc))
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	if err := c.MustCompile("archive.json").Validate(value); err != nil {
 		t.Fatalf("%.2000v", err)
 	}
@@ -138,9 +117,7 @@ func TestArchive(t *testing.T) {
 		t.Error("an address left the program")
 	}
 	got, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc))
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	if back, err := db.TeamsOfProgram(t.Context(), other); err != nil ||
 		!slices.ContainsFunc(back, func(t gen.Team) bool { return t.AllActions }) {
 		t.Errorf("the switch for all actions did not come back: %v", err)
@@ -155,12 +132,8 @@ func TestArchive(t *testing.T) {
 		}
 	}
 	var first, second map[string]any
-	if err := json.Unmarshal(doc, &first); err != nil {
-		t.Fatal(err)
-	}
-	if err := json.Unmarshal(written(t, db, other), &second); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, json.Unmarshal(doc, &first))
+	apptest.Must(t, json.Unmarshal(written(t, db, other), &second))
 	answers := func(doc map[string]any) (n int) {
 		for _, p := range doc["players"].([]any) {
 			given, _ := p.(map[string]any)["answers"].([]any)
@@ -187,9 +160,7 @@ func TestArchive(t *testing.T) {
 func TestArchiveOfBefore(t *testing.T) {
 	db, _, program := club(t)
 	doc, err := os.ReadFile("testdata/before-tags.json")
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	got, err := Read(t.Context(), db, program, "Ann", now, bytes.NewReader(doc))
 	if err != nil || got.Players != 3 || got.Practices != 1 || got.Games != 1 || got.Events != 71 {
 		t.Fatalf("%+v, %v", got, err)
@@ -199,9 +170,7 @@ func TestArchiveOfBefore(t *testing.T) {
 		t.Fatalf("%d teams, %v", len(teams), err)
 	}
 	reps, err := db.RepsOfTeam(t.Context(), teams[0], time.Time{}, evidence.Ever)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	tags := map[string]int{}
 	for _, r := range reps {
 		if r.Action == "" {
@@ -260,8 +229,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 			`"players": [`+"\n"+`{"id":"`+uuid.NewString()+`","team":"`+uuid.NewString()+
 				`","jersey":"9","name":"X","handler":false,"wing":false,"big":false,"shooter":false},`),
 			"archive.misfit-at", "players"},
-		"a long name": {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`),
-			"archive.schema", "].name"},
+		"a long name": {replaced(`"name":"Odile"`, `"name":"`+strings.Repeat("o", 40)+`"`), "archive.schema", "].name"},
 		"a rule that is none": {replaced(`"metric":`, `"localRule":"abc","metric":`), "archive.schema",
 			"teams[0].localRule"},
 		"a rule that cannot be": {replaced(`"metric":`, `"localRule":{"restDays":9},"metric":`),
@@ -279,8 +247,7 @@ func TestArchivesThatCannotBeRead(t *testing.T) {
 			"teams[0].principles"},
 		"a court that is none": {replaced(`"court":{`, `"court":{"gravity":1,`), "archive.value", "teams[0].court"},
 		"a zone unknown":       {replaced(`"zone":"`, `"zone":"X/`), "archive.zone", "teams[0].zone"},
-		"a basket too many": {replaced(`"basket":0`, `"basket":3`), "practice.block-basket",
-			"practices[0].blocks"},
+		"a basket too many":    {replaced(`"basket":0`, `"basket":3`), "practice.block-basket", "practices[0].blocks"},
 		"terms that cannot be": {replaced(`"startsAt":`, `"terms":{"gravity":9},"startsAt":`), "archive.value",
 			"practices[0].terms"},
 		"a name turned round": {replaced(`"name":"Odile"`, "\"name\":\"\u202eelidO\""), "roster.name-characters",
@@ -313,19 +280,13 @@ func reason(err error) string {
 func TestBackupAndRestore(t *testing.T) {
 	url := clubURL(t)
 	db, err := store.Open(t.Context(), url)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	defer db.Close()
 	head, err := db.StaffByEmail(t.Context(), demo.SignIn.Email)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	dir := t.TempDir()
 	file := filepath.Join(dir, "club.backup")
-	if err := pglocal.Dump(t.Context(), url, file); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, pglocal.Dump(t.Context(), url, file))
 	if err := pglocal.Dump(t.Context(), url, file); err == nil || !strings.Contains(err.Error(), "is there already") {
 		t.Errorf("over a backup: %v", err)
 	}
@@ -334,28 +295,18 @@ func TestBackupAndRestore(t *testing.T) {
 	}
 	_, empty := pgtest.Safe(t)
 	data, err := os.ReadFile(file)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	cut := filepath.Join(dir, "cut.backup")
-	if err := os.WriteFile(cut, data[:len(data)/2], 0o600); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, os.WriteFile(cut, data[:len(data)/2], 0o600))
 	for _, bad := range []string{cut, filepath.Join(dir, "nowhere")} {
 		if err := pglocal.Restore(t.Context(), empty, bad); err == nil {
 			t.Errorf("%s was restored", bad)
 		}
 	}
-	if err := pglocal.Restore(t.Context(), empty, file); err != nil {
-		t.Fatal(err)
-	}
-	if err := store.Migrate(t.Context(), empty); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, pglocal.Restore(t.Context(), empty, file))
+	apptest.Must(t, store.Migrate(t.Context(), empty))
 	back, err := store.Open(t.Context(), empty)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	defer back.Close()
 	before, after := verdicts(t, db, head.ProgramID), verdicts(t, back, head.ProgramID)
 	if len(before) < 200 || len(before) != len(after) {

@@ -13,6 +13,7 @@ import (
 
 	"evrik/core/drill"
 	"evrik/core/practice"
+	"evrik/internal/app/apptest"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -23,14 +24,10 @@ func TestEraseAndForget(t *testing.T) {
 	db, program, _ := club(t)
 	ctx := t.Context()
 	teams, err := db.TeamsOfProgram(ctx, program)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	team := teams[0]
 	players, err := db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: program, TeamID: team.ID})
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	who := players[0]
 	total := func() (single, kept int) {
 		var n int
@@ -39,9 +36,7 @@ func TestEraseAndForget(t *testing.T) {
 			t.Fatal(err)
 		}
 		counts, err := db.KeptOfProgram(ctx, program)
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		for _, c := range counts {
 			kept += int(c.Reps)
 		}
@@ -62,9 +57,7 @@ func TestEraseAndForget(t *testing.T) {
 		db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60,
 			Blocks: store.BlocksJSON(block)}),
 	} {
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 	}
 	if _,
 		err := db.Pool.Exec(ctx,
@@ -132,9 +125,7 @@ func TestEraseAndForget(t *testing.T) {
 		}
 		young[what] = n
 	}
-	if err := db.ForgetBefore(ctx, program, limit); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, db.ForgetBefore(ctx, program, limit))
 	for what, sql := range dated {
 		if old, n := older(what, sql); old != 0 || n != young[what] {
 			t.Errorf("%s: %d from before the limit are left, and %d of %d from after it", what, old, n, young[what])
@@ -152,21 +143,15 @@ func holding(t *testing.T, db *store.Store, text string) (where []string) {
 	rows,
 		err := db.Pool.Query(t.Context(),
 		"SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = 'public'")
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	type place struct{ Table, Column string }
 	places, err := pgx.CollectRows(rows, pgx.RowToStructByPos[place])
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	for _, p := range places {
 		var n int
 		sql := fmt.Sprintf("SELECT count(*) FROM %s WHERE %s::text LIKE '%%' || $1 || '%%'",
 			pgx.Identifier{p.Table}.Sanitize(), pgx.Identifier{p.Column}.Sanitize())
-		if err := db.Pool.QueryRow(t.Context(), sql, text).Scan(&n); err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, db.Pool.QueryRow(t.Context(), sql, text).Scan(&n))
 		if n > 0 {
 			where = append(where, p.Table+"."+p.Column)
 		}
@@ -178,17 +163,13 @@ func holding(t *testing.T, db *store.Store, text string) (where []string) {
 func TestUndoImport(t *testing.T) {
 	db, program, other := club(t)
 	own, err := json.Marshal(drill.Catalogue()[0])
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	for _, err := range []error{
 		db.InsertDrill(t.Context(), gen.InsertDrillParams{ID: uuid.New(), ProgramID: program, Drill: own}),
 		db.PutTemplate(t.Context(), gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60,
 			Blocks: []byte("[]")}),
 	} {
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 	}
 	doc := written(t, db, program)
 	rows := func() map[string]int {
@@ -196,18 +177,14 @@ func TestUndoImport(t *testing.T) {
 		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events",
 			"floor_counts", "games", "game_counts", "drills", "templates", "quiz_answers", "kept_counts", "imports"} {
 			var n int
-			if err := db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n); err != nil {
-				t.Fatal(err)
-			}
+			apptest.Must(t, db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n))
 			out[table] = n
 		}
 		return out
 	}
 	before := rows()
 	got, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc))
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	list, err := db.ImportsOfProgram(t.Context(), other)
 	if err != nil || len(list) != 1 || list[0].ID != got.ID || list[0].Who != "Ann" ||
 		int(list[0].Events) != got.Events || len(list[0].Teams) != 2 {

@@ -69,8 +69,7 @@ func TestPictures(t *testing.T) {
 			t.Errorf("%+v is not a word with a sentence", e)
 		}
 		if slices.ContainsFunc(all[:i], func(b Entry) bool {
-			return b.Kind == e.Kind &&
-				(b.ID == e.ID || b.Word == e.Word)
+			return b.Kind == e.Kind && (b.ID == e.ID || b.Word == e.Word)
 		}) {
 			t.Errorf("%s %s is there twice", e.Kind, e.ID)
 		}

@@ -87,8 +87,7 @@ func TestOffense(t *testing.T) {
 	near["standing"] = st
 	head.do("POST", c.path("/offense/stand"), near, 200, &broken)
 	if !slices.ContainsFunc(broken, func(v offense.Violation) bool {
-		return v.Rule == offense.Close &&
-			slices.Contains(v.Players, 3)
+		return v.Rule == offense.Close && slices.Contains(v.Players, 3)
 	}) {
 		t.Errorf("%+v", broken)
 	}

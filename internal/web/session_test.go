@@ -98,8 +98,7 @@ func TestStreamsEndWithTheRight(t *testing.T) {
 	for name, lose := range map[string]func(a *agent){
 		"sign-out": func(a *agent) { a.do("DELETE", "/api/session", nil, 204, nil) },
 		"sign-out everywhere": func(a *agent) {
-			w.as(c.helper).do("DELETE", "/api/session?everywhere=true", nil, 204,
-				nil)
+			w.as(c.helper).do("DELETE", "/api/session?everywhere=true", nil, 204, nil)
 		},
 		"removal": func(a *agent) { head.do("DELETE", "/api/staff/"+helper, nil, 204, nil) },
 	} {

@@ -59,17 +59,13 @@ func newSeason(t *testing.T) *season {
 	t.Helper()
 	s := &season{now: apptest.Now}
 	db, err := store.Open(t.Context(), apptest.Demo(t))
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	t.Cleanup(db.Close)
 	s.db, s.queries = db, &counter{DBTX: db.Pool}
 	db.Queries = gen.New(s.queries)
 	s.Service = New(squad.Service{Store: db, Policy: evidence.DefaultPolicy(), Now: func() time.Time { return s.now }})
 	head, err := db.StaffByEmail(t.Context(), demo.SignIn.Email)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	if s.teams, err = db.TeamsOfProgram(t.Context(), head.ProgramID); err != nil || len(s.teams) != 2 {
 		t.Fatal(len(s.teams), err)
 	}
@@ -81,18 +77,14 @@ func (s *season) practices(t *testing.T, team gen.Team) []gen.Practice {
 	t.Helper()
 	rows, err := s.db.PracticesOfTeam(t.Context(),
 		gen.PracticesOfTeamParams{ProgramID: team.ProgramID, TeamID: team.ID})
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	return rows
 }
 
 func (s *season) context(t *testing.T, team gen.Team) Context {
 	t.Helper()
 	c, err := s.Context(t.Context(), team)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	return c
 }
 
@@ -103,9 +95,7 @@ func TestLayingOutReadsLittle(t *testing.T) {
 	team := s.teams[0]
 	c := s.context(t, team)
 	p, err := s.Practice(t.Context(), &c, s.practices(t, team)[1])
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	queries := func(team gen.Team, d Draft) int64 {
 		t.Helper()
 		before := s.queries.n.Load()
@@ -152,9 +142,7 @@ func TestWeekTakesFewQueries(t *testing.T) {
 		t.Helper()
 		before := s.queries.n.Load()
 		w, err := s.Week(t.Context(), team, "")
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		return w, s.queries.n.Load() - before
 	}
 	week() // the history of closed weeks is read once
@@ -176,14 +164,10 @@ func TestWeekTakesFewQueries(t *testing.T) {
 	rows := s.practices(t, team)
 	i := slices.IndexFunc(rows, func(p gen.Practice) bool { return p.Status == "done" && p.Minutes == 90 })
 	sessions, err := s.sessions(t.Context(), &c, rows[i:i+1])
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	events, err := s.db.ClockEvents(t.Context(), gen.ClockEventsParams{ProgramID: team.ProgramID,
 		PracticeID: rows[i].ID})
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	ran := 0.0
 	for _, d := range practice.Ran(store.ClockOf(events), s.now) {
 		ran += d.Minutes()
@@ -208,30 +192,22 @@ func TestEffort(t *testing.T) {
 	of := func() practice.Effort {
 		t.Helper()
 		list, err := s.sessions(t.Context(), &c, s.practices(t, team)[i:i+1])
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		return list[0].Effort
 	}
 	set := func(player *uuid.UUID, effort *int) error {
 		return s.SetEffort(t.Context(), team.ProgramID, team.ID, rows[i].ID, player, effort)
 	}
 	here, err := s.db.Attendance(t.Context(), gen.AttendanceParams{ProgramID: team.ProgramID, PracticeID: rows[i].ID})
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	nine, two, eleven, who := 9, 2, 11, here[0].PlayerID
 	for _, err := range []error{set(nil, &nine), set(&who, &two)} {
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 	}
 	if e := of(); *e.Team != 9 || len(e.ByPlayer) != 1 || e.ByPlayer[who.String()] != 2 {
 		t.Errorf("%+v", e)
 	}
-	if err := errors.Join(set(nil, nil), set(&who, nil)); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, errors.Join(set(nil, nil), set(&who, nil)))
 	if e := of(); e.Team != nil || len(e.ByPlayer) != 0 {
 		t.Errorf("%+v", e)
 	}
@@ -259,9 +235,7 @@ func TestOthersInTheGym(t *testing.T) {
 	gym := func() []gen.OthersInTheGymRow {
 		t.Helper()
 		p, err := s.Practice(t.Context(), &c, row)
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		return p.Gym
 	}
 	theirs := s.practices(t, other)

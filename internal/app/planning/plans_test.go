@@ -11,6 +11,7 @@ import (
 
 	"evrik/core/evidence"
 	"evrik/core/practice"
+	"evrik/internal/app/apptest"
 	"evrik/internal/app/squad"
 	"evrik/internal/demo"
 	"evrik/internal/pgtest"
@@ -23,17 +24,11 @@ func TestMain(m *testing.M) { os.Exit(pgtest.Main(m)) }
 func TestPlansOfTheDemo(t *testing.T) {
 	db, ctx := pgtest.Store(t), t.Context()
 	now := time.Date(2026, 11, 24, 12, 0, 0, 0, time.UTC)
-	if err := demo.Ensure(ctx, db, now, false); err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, demo.Ensure(ctx, db, now, false))
 	staff, err := db.StaffByEmail(ctx, demo.SignIn.Email)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	teams, err := db.TeamsOfProgram(ctx, staff.ProgramID)
-	if err != nil {
-		t.Fatal(err)
-	}
+	apptest.Must(t, err)
 	s := New(squad.Service{Store: db, Policy: evidence.DefaultPolicy(), Now: func() time.Time { return now }})
 	var out strings.Builder
 	out.WriteString(
@@ -55,9 +50,7 @@ func TestPlansOfTheDemo(t *testing.T) {
 		}},
 	} {
 		d, err := s.Context(ctx, teams[tc.team])
-		if err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, err)
 		var present []uuid.UUID
 		for _, p := range d.Players[:tc.players] {
 			present = append(present, p.ID)
@@ -91,9 +84,7 @@ func TestPlansOfTheDemo(t *testing.T) {
 	const file = "../../../docs/plans.md"
 	told, _ := os.ReadFile(file)
 	if os.Getenv("EVRIK_WRITE_TABLES") != "" {
-		if err := os.WriteFile(file, []byte(out.String()), 0o644); err != nil {
-			t.Fatal(err)
-		}
+		apptest.Must(t, os.WriteFile(file, []byte(out.String()), 0o644))
 	} else if string(told) != out.String() {
 		t.Errorf("docs/plans.md is not what is planned; run make prove. Now:\n%s", out.String())
 	}

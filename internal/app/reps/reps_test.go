@@ -79,8 +79,7 @@ func (b *bench) stored(of uuid.UUID) []evidence.Rep {
 func TestBatchIsStoredOnce(t *testing.T) {
 	b := newBench(t)
 	right, wrong := b.rep(nil), b.rep(func(e *reps.Event) {
-		e.RepNo, e.Made, e.Late = new(2), new(string(reads.Fade)),
-			new(true)
+		e.RepNo, e.Made, e.Late = new(2), new(string(reads.Fade)), new(true)
 	})
 	count := reps.Event{ID: uuid.New(), Kind: reps.Count, At: apptest.Now, Device: "d", Block: &b.play, RepNo: new(1),
 		What: new(string(practice.Scored)), By: new(1)}
@@ -186,8 +185,7 @@ func TestWhatIsRefused(t *testing.T) {
 		"rep.nobody-shoots": func(e *reps.Event) { e.Block = &b.dribble },
 		"rep.count-kind":    func(e *reps.Event) { e.Kind, e.What, e.By = reps.Count, new("hope"), new(1) },
 		"rep.count-incomplete": func(e *reps.Event) {
-			e.Kind, e.What, e.By = reps.Count, new(string(practice.Scored)),
-				new(2)
+			e.Kind, e.What, e.By = reps.Count, new(string(practice.Scored)), new(2)
 		},
 	} {
 		_, err := b.log(b.rep(change))

@@ -61,8 +61,7 @@ func TestUpdate(t *testing.T) {
 	apptest.Must(t, s.Update(t.Context(), now, good))
 	now, err = c.DB.Team(t.Context(), gen.TeamParams{ProgramID: c.Team.ProgramID, ID: c.Team.ID})
 	apptest.Must(t, err)
-	if rule, err := store.LocalRuleOf(now); err != nil || now.Zone != "America/Chicago" ||
-		rule.MaxPerWeek != 2 {
+	if rule, err := store.LocalRuleOf(now); err != nil || now.Zone != "America/Chicago" || rule.MaxPerWeek != 2 {
 		t.Errorf("%s, %+v, %v", now.Zone, rule, err)
 	}
 	gone := c.Team

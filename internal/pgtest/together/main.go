@@ -1,4 +1,4 @@
-// Command together runs a command, such as the tests of every package, beside one throw-away PostgreSQL that they share.
+// Command together runs a command, such as the tests of every package, beside a throw-away PostgreSQL that they share.
 package main
 
 import (
