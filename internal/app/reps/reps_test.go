@@ -3,6 +3,7 @@ package reps_test
 import (
 	"errors"
 	"os"
+	"slices"
 	"testing"
 	"time"
 
@@ -83,9 +84,11 @@ func TestBatchIsStoredOnce(t *testing.T) {
 	})
 	count := reps.Event{ID: uuid.New(), Kind: reps.Count, At: apptest.Now, Device: "d", Block: &b.play, RepNo: new(1),
 		What: new(string(practice.Scored)), By: new(1)}
-	out, err := b.log(right, wrong, right, count)
-	if err != nil || len(out.Stored) != 3 || len(out.Known) != 1 || out.Known[0] != right.ID || len(out.Events) != 2 ||
-		len(out.Counts) != 1 {
+	back := count
+	back.ID, back.RepNo, back.By = uuid.New(), new(0), new(-1)
+	out, err := b.log(right, wrong, right, count, back)
+	if err != nil || len(out.Stored) != 4 || len(out.Known) != 1 || out.Known[0] != right.ID || len(out.Events) != 2 ||
+		len(out.Counts) != 2 {
 		t.Fatalf("%+v, %v", out, err)
 	}
 	list := b.stored(b.Planned.ID)
@@ -225,6 +228,19 @@ func TestGame(t *testing.T) {
 	list := b.stored(g.ID)
 	if last := list[len(list)-1]; len(list) != before+1 || last.Rung != drill.Game || last.Side != "" || !last.Correct {
 		t.Errorf("%d reps, the last %+v", len(list), last)
+	}
+	// Whoever screens for the ball and shoots may pop; who does not shoot rolls.
+	for _, p := range b.Players {
+		pop := b.rep(func(e *reps.Event) {
+			e.Action, e.Side, e.Block, e.Player = new(string(reads.Ball)), nil, nil, &p.ID
+			e.Role, e.Cue, e.Made = new(string(reads.Screener)), new(reads.Drop.String()), new(string(reads.Pop))
+		})
+		_, err := log(pop)
+		apptest.Must(t, err)
+		at := evidence.RepID(pop.ID.String())
+		if !slices.ContainsFunc(b.stored(g.ID), func(r evidence.Rep) bool { return r.ID == at && r.Correct == p.Shooter }) {
+			t.Errorf("%s pops, a shooter: %t", p.Name, p.Shooter)
+		}
 	}
 	if again, err := log(count); err != nil || len(again.Stored) != 0 || len(again.Known) != 1 {
 		t.Errorf("a count sent again: %+v, %v", again, err)
