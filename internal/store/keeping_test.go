@@ -1,8 +1,7 @@
-package archive
+package store_test
 
 import (
 	"bytes"
-	"encoding/json"
 	"fmt"
 	"strings"
 	"testing"
@@ -11,9 +10,9 @@ import (
 	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
 
-	"evrik/core/drill"
 	"evrik/core/practice"
 	"evrik/internal/app/apptest"
+	"evrik/internal/archive"
 	"evrik/internal/store"
 	"evrik/internal/store/gen"
 )
@@ -21,14 +20,9 @@ import (
 // A player who is erased leaves counts of the team and nothing else; a limit on keeping
 // does the same for what is older.
 func TestEraseAndForget(t *testing.T) {
-	db, program, _ := club(t)
-	ctx := t.Context()
-	teams, err := db.TeamsOfProgram(ctx, program)
-	apptest.Must(t, err)
-	team := teams[0]
-	players, err := db.PlayersOfTeam(ctx, gen.PlayersOfTeamParams{ProgramID: program, TeamID: team.ID})
-	apptest.Must(t, err)
-	who := players[0]
+	c := apptest.Open(t)
+	db, team, players, ctx := c.DB, c.Team, c.Players, t.Context()
+	program, who := team.ProgramID, players[0]
 	total := func() (single, kept int) {
 		var n int
 		if err := db.Pool.QueryRow(ctx, "SELECT count(*) FROM rep_events WHERE program_id = $1 AND kind = 'rep'",
@@ -78,14 +72,15 @@ func TestEraseAndForget(t *testing.T) {
 	if single+kept != before || kept == 0 {
 		t.Errorf("%d reps before, %d single ones and %d counted after", before, single, kept)
 	}
-	doc := string(written(t, db, program))
-	if strings.Contains(doc, who.ID.String()) || strings.Contains(doc, `"`+who.Name+`"`) {
+	var file bytes.Buffer
+	apptest.Must(t, archive.Write(ctx, db, program, apptest.Now, &file))
+	if doc := file.String(); strings.Contains(doc, who.ID.String()) || strings.Contains(doc, `"`+who.Name+`"`) {
 		t.Error("something of the player is still in the archive")
 	}
 	if there, err := db.Erase(ctx, program, team.ID, who.ID); err != nil || there {
 		t.Errorf("twice: %v, %v", there, err)
 	}
-	limit := now.AddDate(0, 0, -20)
+	limit := apptest.Now.AddDate(0, 0, -20)
 	older := func(what, sql string) (old, young int) {
 		t.Helper()
 		if err := db.Pool.QueryRow(ctx,
@@ -157,55 +152,4 @@ func holding(t *testing.T, db *store.Store, text string) (where []string) {
 		}
 	}
 	return where
-}
-
-// An import is taken back as a whole, once, and leaves what was there before as it was.
-func TestUndoImport(t *testing.T) {
-	db, program, other := club(t)
-	own, err := json.Marshal(drill.Catalogue()[0])
-	apptest.Must(t, err)
-	for _, err := range []error{
-		db.InsertDrill(t.Context(), gen.InsertDrillParams{ID: uuid.New(), ProgramID: program, Drill: own}),
-		db.PutTemplate(t.Context(), gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60,
-			Blocks: []byte("[]")}),
-	} {
-		apptest.Must(t, err)
-	}
-	doc := written(t, db, program)
-	rows := func() map[string]int {
-		out := map[string]int{}
-		for _, table := range []string{"teams", "players", "practices", "blocks", "attendance", "rep_events",
-			"floor_counts", "games", "game_counts", "drills", "templates", "quiz_answers", "kept_counts", "imports"} {
-			var n int
-			apptest.Must(t, db.Pool.QueryRow(t.Context(), "SELECT count(*) FROM "+table).Scan(&n))
-			out[table] = n
-		}
-		return out
-	}
-	before := rows()
-	got, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc))
-	apptest.Must(t, err)
-	list, err := db.ImportsOfProgram(t.Context(), other)
-	if err != nil || len(list) != 1 || list[0].ID != got.ID || list[0].Who != "Ann" ||
-		int(list[0].Events) != got.Events || len(list[0].Teams) != 2 {
-		t.Fatalf("%+v, %v", list, err)
-	}
-	if there, err := Undo(t.Context(), db, program, got.ID); err != nil || there {
-		t.Errorf("another program undoes it: %v, %v", there, err)
-	}
-	if there, err := Undo(t.Context(), db, other, got.ID); err != nil || !there {
-		t.Fatal(there, err)
-	}
-	after := rows()
-	for table, n := range before {
-		if after[table] != n {
-			t.Errorf("%s has %d rows and had %d", table, after[table], n)
-		}
-	}
-	if there, err := Undo(t.Context(), db, other, got.ID); err != nil || there {
-		t.Errorf("twice: %v, %v", there, err)
-	}
-	if _, err := Read(t.Context(), db, other, "Ann", now, bytes.NewReader(doc)); err != nil {
-		t.Errorf("again, after it was undone: %v", err)
-	}
 }
