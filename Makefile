@@ -25,12 +25,12 @@ demo-reset: build need-postgres ## the same with the demo club seeded afresh
 TEST_TIME := 40m
 TEST_LOG := bin/test.json
 TESTSUM := $(TOOL) gotestsum
-# Memory is collected a quarter as often: that was a tenth of the processor's time.
+# The garbage collector runs less often: in the tests of core/practice it took a sixth of the processor time.
 SELDOM := 400
-# What tests databases shares one server.
+# All packages whose tests need a database share one server.
 TOGETHER := go run ./internal/pgtest/together
 
-# Vet is a part of check. To run it here again costs half a minute of processor time when nothing is cached.
+# make check vets the code. Vetting here too would cost half a minute of processor time when nothing is cached.
 test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test: core, store, server, browser
 	@mkdir -p bin
 	GOGC=$(SELDOM) $(TOGETHER) $(TESTSUM) --jsonfile $(TEST_LOG) -- -short -vet=off -timeout $(TEST_TIME) ./...

@@ -50,7 +50,7 @@ const violations = `axe.run(document, { resultTypes: ['violations'], runOnly: ['
 	r.violations.map((v) => v.id + ' (' + v.nodes.length + '): ' + v.nodes[0].html.slice(0, 140) + ' ' + (v.nodes[0].any[0]?.message ?? '')).join('\n\t'))`
 
 // accessible checks a page by the rules of WCAG 2.1 A and AA, as axe-core has them, with or without the contrast of
-// its texts. That is two thirds of the checker's work; TestContrast checks every color of text on every ground.
+// its texts. Contrast is two thirds of the checker's work; TestContrast checks every color of text on every ground.
 func accessible(t *testing.T, p *browser.Page, where string, colors bool) {
 	t.Helper()
 	script, err := axe()

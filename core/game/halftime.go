@@ -13,8 +13,8 @@ import (
 type NowDoing struct {
 	Family string    `json:"family"`
 	Cue    reads.Cue `json:"cue"`
-	// Of the Of moments seen so far, Seen showed it. Expected is the percentage that was expected; it means
-	// something only where Known.
+	// Seen is how many of the Of moments so far showed the cue. Expected is the percentage that was expected; it
+	// means something only where Known.
 	Seen     int     `json:"seen"`
 	Of       int     `json:"of"`
 	Expected float64 `json:"expected"`

@@ -29,7 +29,7 @@ func lineOf(d *drill.Drill) string {
 	return b.String()
 }
 
-// With the same seeds the players of the shipped offenses do what they did before, and the summary says the same.
+// Simulated with the same seeds, every shipped offense gives the same possessions and the same totals as before.
 func TestPossessionsStay(t *testing.T) {
 	var now []string
 	for i, o := range Shipped() {

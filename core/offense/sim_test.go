@@ -129,7 +129,7 @@ func TestVersus(t *testing.T) {
 	if testing.Short() {
 		var told []float64
 		_, ok := Versus(a, b, func(done float64) bool { told = append(told, done); return len(told) < 2 })
-		// To halve the range takes four times as many possessions; from the first batch follows how many in all.
+		// Half the range takes four times the possessions, so the first batch tells how many are needed in all.
 		first := figures[0].difference(a.Many(batch, 0), b.Many(batch, 0))
 		want := min(mostPlayed, batch*math.Pow((first.High-first.Low)/2/wantedHalf, 2))
 		if ok || len(told) != 2 || want <= leastPlayed || math.Abs(told[0]-batch/want) > 1e-9 || told[1] <= told[0] {

@@ -10,7 +10,7 @@ import (
 )
 
 // lineOf writes in one line what is made of a picture: the judgment, the most open answers, the checks of the screen,
-// the help, where the play that follows has everybody, and why; of the sentences only those that follow from distances.
+// the help, and where everybody ends in the play that follows. Sentences are left out unless they depend on distances.
 func lineOf(fl *Floor, s *Snapshot) string {
 	j, err := Judge(*fl, s)
 	if err != nil {
@@ -48,8 +48,8 @@ func lineOf(fl *Floor, s *Snapshot) string {
 	return b.String() + " | " + j.Why
 }
 
-// What is made of the example of every cue, of a picture of small players on the other side in which the defenders
-// stand elsewhere, and of one that leaves the cue open because nobody moves, is what it was.
+// Three pictures of every cue are judged as before: its example; one for ages 9 to 11 on the other side, with the
+// defenders somewhere else; and, where that leaves the cue open, the example with nobody moving.
 func TestJudgmentsStay(t *testing.T) {
 	c, rng, small := highSchool(t), rand.New(rand.NewPCG(21, 22)), *testFloor
 	small.Ages = "9-11"
@@ -76,7 +76,7 @@ func TestJudgmentsStay(t *testing.T) {
 	}
 }
 
-// Where everybody stands in a picture that is asked about is what it was.
+// In the pictures that questions are asked about, everybody stands where they stood before.
 func TestDrawnPicturesStay(t *testing.T) {
 	var now []string
 	for _, a := range Actions() {
@@ -95,7 +95,7 @@ func TestDrawnPicturesStay(t *testing.T) {
 	}
 }
 
-// How often the tables and the second opinion agree is what it was.
+// The tables and the second opinion agree as often as before.
 func TestAgreementStays(t *testing.T) {
 	var now []string
 	for _, a := range Actions() {

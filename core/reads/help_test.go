@@ -194,8 +194,8 @@ func FuzzHelp(f *testing.F) {
 	})
 }
 
-// A lob across the floor is in the air for so long that it is no pass to promise, however free its receiver is: 25 ft
-// on the high-school floor, from one side to the other.
+// A lob from one side of the floor to the other, 25 ft or more on the high-school floor, is not called open, however
+// free its receiver is: the defense gets there while the ball is in the air.
 func TestNoLobAcrossTheFloor(t *testing.T) {
 	fl, s := testFloor, Snapshot{Cutter: court.Point{X: 12, Y: 15}}
 	for _, c := range []struct {

@@ -54,7 +54,7 @@ const (
 	startWait, stopWait = "40", "30"
 	// maxConnections is for two servers that overlap, with their pools, and a backup.
 	maxConnections = 80
-	// volatileConnections is for the tests of several packages, with their servers.
+	// volatileConnections is for the tests of several packages, with the servers they start (assumption).
 	volatileConnections = 240
 )
 

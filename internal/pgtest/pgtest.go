@@ -21,7 +21,7 @@ import (
 	"evrik/internal/store"
 )
 
-// given is the environment's variable with the address of a cluster that the packages of a run share.
+// given names the environment variable that holds the address of a cluster shared by the packages of a run.
 const given = "EVRIK_TEST_CLUSTER"
 
 var (
@@ -62,12 +62,12 @@ func Main(m *testing.M) int {
 	return alone(m.Run)
 }
 
-// Together runs a command beside a cluster that every package it tests is given, and returns its exit code. A cluster
-// with the demo in it costs a package that makes its own three seconds.
+// Together starts a cluster, runs a command that tests packages, and returns its exit code. The packages use that
+// cluster; to make one of its own and put the demo into it would cost each of them three seconds of processor time.
 func Together(command []string) int {
 	defer tellJanitor("done")
 	return alone(func() int {
-		// Ctrl-C reaches the command too: the cluster goes after it.
+		// The terminal sends Ctrl-C to the command as well. The cluster is stopped once the command has ended.
 		signal.Notify(make(chan os.Signal, 1), os.Interrupt)
 		cmd := exec.Command(command[0], command[1:]...)
 		cmd.Stdin, cmd.Stdout, cmd.Stderr = os.Stdin, os.Stdout, os.Stderr
@@ -241,7 +241,7 @@ func Copy(t testing.TB, name string, fill func(*store.Store) error) string {
 		}
 		made.names[name] = true
 	}
-	// Files are copied in half the processor's time of rows.
+	// Copying files takes half the processor time that copying rows takes.
 	return databaseLike(t, " STRATEGY FILE_COPY TEMPLATE "+pgx.Identifier{name}.Sanitize())
 }
 
@@ -252,7 +252,7 @@ func original(ctx context.Context, name string, fill func(*store.Store) error) e
 		return err
 	}
 	defer conn.Close(ctx)
-	// Held until the connection is closed.
+	// The lock is held until the connection is closed.
 	if _, err := conn.Exec(ctx, "SELECT pg_advisory_lock(hashtext($1))", name); err != nil {
 		return err
 	}
@@ -261,7 +261,7 @@ func original(ctx context.Context, name string, fill func(*store.Store) error) e
 		name).Scan(&there); err != nil || there {
 		return err
 	}
-	// It gets its name when it is whole.
+	// Until it is filled it has another name, so that nobody copies half of it.
 	draft := name + " draft"
 	quoted := pgx.Identifier{draft}.Sanitize()
 	for _, sql := range []string{"DROP DATABASE IF EXISTS ", "CREATE DATABASE "} {
@@ -276,7 +276,7 @@ func original(ctx context.Context, name string, fill func(*store.Store) error) e
 	return err
 }
 
-// filled migrates a database and fills it, and leaves it unused: one in use cannot be copied.
+// filled migrates and fills a database, and closes its connections: a database in use cannot be copied.
 func filled(ctx context.Context, url string, fill func(*store.Store) error) error {
 	if err := store.Migrate(ctx, url); err != nil {
 		return err
@@ -289,7 +289,7 @@ func filled(ctx context.Context, url string, fill func(*store.Store) error) erro
 	return fill(db)
 }
 
-// made are the databases that this process has seen made and copies.
+// made holds the names of the databases that are there to be copied.
 var made = struct {
 	sync.Mutex
 	names map[string]bool

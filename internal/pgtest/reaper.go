@@ -27,7 +27,7 @@ echo "$processes" | while read -r pid exe; do
 	[ -n "$pid" ] && [ "$(readlink "/proc/$pid/exe")" = "$exe" ] && kill -9 "$pid"
 done
 for data in $servers; do
-	# One that has stopped has left no note.
+	# A server that was stopped has removed this file.
 	read -r pid < "$data/postmaster.pid" && kill -QUIT "$pid" && while [ -e "/proc/$pid" ]; do sleep 0.1; done
 done
 [ -n "$directories" ] && rm -rf $directories

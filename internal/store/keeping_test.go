@@ -42,23 +42,15 @@ func TestEraseAndForget(t *testing.T) {
 	block := []practice.Block{{ID: uuid.NewString(), Kind: practice.OwnBlock, Title: "Talk", Minutes: 5,
 		Players: []string{secret}}}
 	var some uuid.UUID
-	if err := db.Pool.QueryRow(ctx, "SELECT id FROM practices WHERE program_id = $1 LIMIT 1",
-		program).Scan(&some); err != nil {
-		t.Fatal(err)
-	}
-	for _, err := range []error{
-		db.SetDropped(ctx, gen.SetDroppedParams{ProgramID: program, ID: some, Dropped: store.BlocksJSON(block)}),
-		db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept", Minutes: 60,
-			Blocks: store.BlocksJSON(block)}),
-	} {
-		apptest.Must(t, err)
-	}
-	if _,
-		err := db.Pool.Exec(ctx,
+	apptest.Must(t, db.Pool.QueryRow(ctx, "SELECT id FROM practices WHERE program_id = $1 LIMIT 1", program).Scan(&some))
+	apptest.Must(t, db.SetDropped(ctx, gen.SetDroppedParams{ProgramID: program, ID: some,
+		Dropped: store.BlocksJSON(block)}))
+	apptest.Must(t, db.PutTemplate(ctx, gen.PutTemplateParams{ID: uuid.New(), ProgramID: program, Name: "kept",
+		Minutes: 60, Blocks: store.BlocksJSON(block)}))
+	_, err := db.Pool.Exec(ctx,
 		"UPDATE games SET terms = jsonb_build_object('available', jsonb_build_array($1::text)) WHERE program_id = $2",
-		secret, program); err != nil {
-		t.Fatal(err)
-	}
+		secret, program)
+	apptest.Must(t, err)
 	if where := holding(t, db, secret); len(where) < 4 {
 		t.Fatalf("before, the player is only in %v", where)
 	}
@@ -106,12 +98,9 @@ func TestEraseAndForget(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	if _,
-		err := db.Pool.Exec(ctx,
-		"UPDATE quiz_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM quiz_answers LIMIT 3)",
-		limit.Add(-time.Hour)); err != nil {
-		t.Fatal(err)
-	}
+	_, err = db.Pool.Exec(ctx,
+		"UPDATE quiz_answers SET at = $1 WHERE ctid IN (SELECT ctid FROM quiz_answers LIMIT 3)", limit.Add(-time.Hour))
+	apptest.Must(t, err)
 	young := map[string]int{}
 	for what, sql := range dated {
 		old, n := older(what, sql)
@@ -135,8 +124,7 @@ func TestEraseAndForget(t *testing.T) {
 // holding lists the columns of the database in which a text is found, whatever their type.
 func holding(t *testing.T, db *store.Store, text string) (where []string) {
 	t.Helper()
-	rows,
-		err := db.Pool.Query(t.Context(),
+	rows, err := db.Pool.Query(t.Context(),
 		"SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = 'public'")
 	apptest.Must(t, err)
 	type place struct{ Table, Column string }

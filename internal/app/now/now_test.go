@@ -68,7 +68,7 @@ func TestView(t *testing.T) {
 	}
 }
 
-// A program that begins has done none of the steps; an invitation that is open counts as help.
+// A new program has taken none of the first steps. Inviting an assistant counts before the invitation is accepted.
 func TestFirstSteps(t *testing.T) {
 	c, of := apptest.Open(t), uuid.New()
 	s := now.Service{Plans: planning.New(c.Squads), Store: c.DB, Now: apptest.Clock}

@@ -229,7 +229,7 @@ func TestGame(t *testing.T) {
 	if last := list[len(list)-1]; len(list) != before+1 || last.Rung != drill.Game || last.Side != "" || !last.Correct {
 		t.Errorf("%d reps, the last %+v", len(list), last)
 	}
-	// Whoever screens for the ball and shoots may pop; who does not shoot rolls.
+	// A pop after a ball screen is right for a screener who shoots, and wrong for one who does not.
 	for _, p := range b.Players {
 		pop := b.rep(func(e *reps.Event) {
 			e.Action, e.Side, e.Block, e.Player = new(string(reads.Ball)), nil, nil, &p.ID

@@ -65,7 +65,7 @@ func (s Service) Lines(b Board) []evidence.Line {
 	return s.Policy.Board(IDs(b.Players), b.Role, b.Columns, b.History, s.Now())
 }
 
-// Overview is the same, but each standing explains only the group that its verdict is about.
+// Overview is Lines with half of the sentences: each standing explains only the group that its verdict is about.
 func (s Service) Overview(b Board) []evidence.Line {
 	return s.Policy.Overview(IDs(b.Players), b.Role, b.Columns, b.History, s.Now())
 }
