@@ -76,7 +76,7 @@ func sent(p *browser.Page, ending string) float64 {
 }
 
 // The first view of a coach comes over a gym's network in a moment.
-func TestFirstLoadIsSmall(t *testing.T) {
+func TestFirstLoadIsSmallAndSteady(t *testing.T) {
 	p := enter(t, demo(t))
 	script, style := sent(p, ".js"), sent(p, ".css")
 	t.Logf("%.0f kB of JavaScript, %.0f kB of styles", script, style)
@@ -84,6 +84,7 @@ func TestFirstLoadIsSmall(t *testing.T) {
 		t.Errorf("the first view takes %.1f kB of JavaScript and %.1f kB of styles, not %.0f and %.0f at most", script,
 			style, mostScript, mostStyle)
 	}
+	steady(t, p, "the first view on a new device")
 }
 
 // mostShift is how far a page may jump while it loads, as the layout shift score of the browser: 0.1 is

@@ -1,3 +1,4 @@
+import { fonts } from '$lib/ui/fonts';
 import { session } from '$lib/state/session.svelte';
 import { outside } from '$lib/state/load';
 import type { LayoutLoad } from './$types';
@@ -5,13 +6,20 @@ import type { LayoutLoad } from './$types';
 export const ssr = false;
 export const prerender = false;
 
-/** Who is signed in, before any view asks for something. */
+/** Who is signed in, before any view asks for something, while the fonts come. */
 export const load: LayoutLoad = async ({ url, untrack }) => {
-  if (untrack(() => outside(url.pathname)) || session.view) return { failed: '' };
+  const failed = await signedIn(untrack(() => !outside(url.pathname)));
+  await fonts;
+  return { failed };
+};
+
+/** Asks who is signed in where it is needed, and returns the sentence of a failure. */
+async function signedIn(needed: boolean) {
+  if (!needed || session.view) return '';
   try {
     await session.load();
-    return { failed: '' };
+    return '';
   } catch (e) {
-    return { failed: e instanceof Error ? e.message : String(e) };
+    return e instanceof Error ? e.message : String(e);
   }
-};
+}
