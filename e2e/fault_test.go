@@ -2,12 +2,8 @@ package e2e
 
 import (
 	"fmt"
-	"os"
-	"os/exec"
-	"path/filepath"
 	"strings"
 	"sync/atomic"
-	"syscall"
 	"testing"
 
 	"evrik/e2e/browser"
@@ -72,43 +68,19 @@ func TestWholePracticeWithoutNetwork(t *testing.T) {
 // PostgreSQL crashes and comes back while reps are logged.
 func TestDatabaseRestarts(t *testing.T) {
 	t.Parallel()
-	dir, url := pgtest.Safe(t)
+	url, crash := pgtest.Watched(t)
 	s := launch(t, "demo", "EVRIK_DATABASE_URL="+url)
 	p, other := signIn(device(t, s)), signIn(device(t, s))
 	floor(p)
 	other.Open(p.Path())
 	log(p, 20)
-	crash(t, dir)
+	crash()
 	log(p, 20)
 	audit(t, s, p, 40)
 	// Who listened hears again.
 	other.Text("40 logged")
 	log(p, 1)
 	other.Text("41 logged")
-}
-
-// crash restarts a cluster as a power cut would.
-func crash(t *testing.T, dir string) {
-	t.Helper()
-	data := filepath.Join(dir, "data")
-	opts, err := os.ReadFile(filepath.Join(data, "postmaster.opts"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	server, _, _ := strings.Cut(string(opts), " ")
-	cmd := exec.Command(filepath.Join(filepath.Dir(server), "pg_ctl"), "restart", "-w", "-m", "immediate", "-D", data,
-		"-l", filepath.Join(dir, "restart.log"))
-	info, err := os.Stat(data)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if owner, ok := info.Sys().(*syscall.Stat_t); ok && os.Geteuid() == 0 {
-		cmd.SysProcAttr = &syscall.SysProcAttr{Credential: &syscall.Credential{Uid: owner.Uid, Gid: owner.Gid}}
-	}
-	cmd.Dir = "/"
-	if out, err := cmd.CombinedOutput(); err != nil {
-		t.Fatalf("%v: %s", err, out)
-	}
 }
 
 // Two tabs of one device: each shows what the other logs, with a network and

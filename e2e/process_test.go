@@ -198,6 +198,13 @@ func TestTwoServers(t *testing.T) {
 	wall.Until("document.querySelector('[role=timer]') !== null")
 }
 
+// boardBesides is what the board says of everybody but one player.
+func boardBesides(p *browser.Page, name string) string {
+	p.See("link", "Odile, Curl")
+	return browser.Eval[string](p, fmt.Sprintf(`[...document.querySelectorAll('tbody td a .visually-hidden')]
+		.map((a) => a.textContent.replace(/\s+/g, ' ')).filter((text) => !text.includes(%q)).join('\n')`, name))
+}
+
 // A backup from before an erasure does not bring the player back, nor does anybody stay signed in.
 func TestRestoreErasesAgain(t *testing.T) {
 	t.Parallel()
@@ -212,9 +219,12 @@ func TestRestoreErasesAgain(t *testing.T) {
 		return out
 	}
 	file := filepath.Join(home, "before.dump")
-	tool("backup", "-demo", file)
+	if said := tool("backup", "-demo", file); !strings.Contains(said, "it names children") {
+		t.Error(said)
+	}
 	p := enter(t, s)
 	p.Click("link", "Squad")
+	board := boardBesides(p, "Bram")
 	p.Click("button", "Edit the roster")
 	p.Click("button", "Erase Bram")
 	p.Click("button", "Erase for good")
@@ -227,12 +237,18 @@ func TestRestoreErasesAgain(t *testing.T) {
 	if !strings.Contains(said, "One player was erased after this backup") || !strings.Contains(said, "Erased again.") {
 		t.Errorf("restore says %q", said)
 	}
+	if said, err := command(home, "restore", "-demo", file); err == nil || !strings.Contains(said, "not empty") {
+		t.Errorf("restoring once more: %v, %s", err, said)
+	}
 	again := launch(t, "demo", "EVRIK_HOME="+home, "EVRIK_STANDINS=off")
 	q := enter(t, again)
 	q.Click("link", "Squad")
 	q.See("link", "Odile, Curl")
 	if q.Has("link", "Bram, Curl") {
 		t.Error("a player who was erased is back with the backup")
+	}
+	if got := boardBesides(q, "Bram"); got != board || len(got) < 500 {
+		t.Errorf("the restored board is another one:\n%s\n---\n%s", board, got)
 	}
 	if list, err := os.ReadFile(filepath.Join(home, "erasures.txt")); err != nil ||
 		bytes.Contains(list, []byte("Bram")) || len(bytes.TrimSpace(list)) == 0 {

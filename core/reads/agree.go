@@ -143,8 +143,8 @@ func (a *Action) compare(fl *Floor, s *Snapshot, c *CueAgreement) bool {
 	// Two names of one and the same catch are one play.
 	same := func(o Option) bool {
 		return slices.ContainsFunc(played, func(q Option) bool {
-			return slices.Contains(accepted, q.Read) && q.To == o.To && abs(q.Feet-o.Feet) < 0.5 &&
-				abs(q.Seconds-o.Seconds) < 0.1
+			return slices.Contains(accepted, q.Read) && q.To == o.To && math.Abs(q.Feet-o.Feet) < 0.5 &&
+				math.Abs(q.Seconds-o.Seconds) < 0.1
 		})
 	}
 	equal, others, otherBest, yes, first := 0, 0, 0, false, false

@@ -178,7 +178,7 @@ func (a *Action) axes(s *Snapshot) frame {
 		side = n.Dot(s.Screener)
 	}
 	// Where that side is no side, as on a line through the ring, the cutter's own decides.
-	if abs(side) < SameSpot {
+	if math.Abs(side) < SameSpot {
 		side = n.Dot(s.Cutter.Sub(s.Screener))
 	}
 	if side < 0 {

@@ -2,6 +2,7 @@ package reads
 
 import (
 	"fmt"
+	"math"
 	"strings"
 
 	"evrik/core/court"
@@ -74,9 +75,9 @@ func (c *cond) phrase(s *Snapshot, f *frame, a *Action, m float64) string {
 	}
 	switch c.test {
 	case isAhead:
-		return fmt.Sprintf("%s is %.1f ft %s %s", x, abs(m), either("ahead of", "behind"), p)
+		return fmt.Sprintf("%s is %.1f ft %s %s", x, math.Abs(m), either("ahead of", "behind"), p)
 	case isOnSide:
-		return fmt.Sprintf("%s is %.1f ft %s", x, abs(m),
+		return fmt.Sprintf("%s is %.1f ft %s", x, math.Abs(m),
 			either("out on the side of the cut", "on the far side of the screen"))
 	case isOutside:
 		return fmt.Sprintf("%s is on the %s side", x, either("outer", "lane"))

@@ -209,7 +209,7 @@ func meetsBody(s *Snapshot) Check {
 	miss := court.SegmentDist(s.Screener, s.XCutter, s.To)
 	if out < 0 {
 		// Slid below: where the defender came by the screener on that side.
-		miss = abs(out)
+		miss = math.Abs(out)
 	}
 	miss = math.Max(0, miss-2*BodyRadius)
 	most := MissBody

@@ -33,7 +33,7 @@ var placeIDs = [numPlaces]string{"none", "cutter", "screener", "passer", "second
 	"xCutter", "xScreener", "xSecond", "xOne", "xTwo", "xThree", "from", "to", "rim", "eyes"}
 
 // String returns the place's id.
-func (p Place) String() string { return placeIDs[min(p, numPlaces-1)] }
+func (p Place) String() string { return placeIDs[p] }
 
 // MarshalText writes the place as its id.
 func (p Place) MarshalText() ([]byte, error) { return []byte(p.String()), nil }

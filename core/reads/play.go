@@ -126,7 +126,7 @@ func (b *builder) run(who Place, from court.Point, t0, t1 float64, to court.Poin
 	if t0 > 0 {
 		keys = append(keys, Key{t0, from})
 	}
-	if t1 > t0 || t1 == 0 && from != to {
+	if t1 > t0 {
 		keys = append(keys, Key{t1, to})
 	}
 	b.tracks = append(b.tracks, Track{who.String(), keys})

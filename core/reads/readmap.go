@@ -7,14 +7,12 @@ import (
 	"evrik/core/court"
 )
 
-// Size of a read map: cells of the grid around the screener and a cell's edge
-// in feet (assumption: 24 x 18 ft holds every place a defender reads from).
+// Size of a read map: cells of the grid and a cell's edge
+// in feet (assumption: 24 x 18 ft holds every place that an example has).
 const (
 	MapCols = 80
 	MapRows = 60
 	MapCell = 0.3
-	// mapLean is how far toward the ball a map without a screen is drawn, feet.
-	mapLean = 5.0
 )
 
 // Map tells the cue for every place of one defender while all others stay.
@@ -44,7 +42,7 @@ func MapOf(fl *Floor, s *Snapshot, mover Place) Map {
 	at := *s
 	m := Map{
 		Mover: mover, Cell: MapCell, Cols: MapCols, Rows: MapRows,
-		Origin: a.mapMiddle(s, mover).Sub(court.Point{X: MapCols * MapCell / 2, Y: MapRows * MapCell / 2}),
+		Origin: a.mapMiddle(fl.Court, s, mover).Sub(court.Point{X: MapCols * MapCell / 2, Y: MapRows * MapCell / 2}),
 		Legend: []Cue{NoCue}, Margins: make([]uint8, MapCols*MapRows),
 	}
 	letter := map[Cue]byte{NoCue: mapLetters[0]}
@@ -104,18 +102,22 @@ func OpenMapOf(fl *Floor, s *Snapshot, mover Place) Map {
 	return m
 }
 
-// mapMiddle is the place around which a defender's map is drawn: the screen, or where a
-// defender of that player has a choice. It does not depend on the defender's own place.
-func (a *Action) mapMiddle(s *Snapshot, mover Place) court.Point {
+// mapMiddle is the place around which a defender's map is drawn: the screen, or for everybody else the middle of where
+// the examples put the defender, as seen from the own player. It does not depend on the defender's own place.
+func (a *Action) mapMiddle(c court.Court, s *Snapshot, mover Place) court.Point {
 	if (mover == xCutter || mover == xScreener) && !a.spots.free {
 		return s.Screener
 	}
-	own, ball := s.At(mover.guards()), s.At(a.ball())
-	switch {
-	case mover != xCutter && mover != xScreener:
-		return own.Add(ball).Scale(1.0 / 3) // helpers stand between own player, ball and rim
-	case ball == own || ball == s.Passer:
-		return own.Toward(ball, mapLean)
+	least, most := court.Point{X: math.Inf(1), Y: math.Inf(1)}, court.Point{X: math.Inf(-1), Y: math.Inf(-1)}
+	for _, row := range a.rows {
+		e := a.Example(c, row.Cue)
+		d := e.At(mover).Sub(e.At(mover.guards()))
+		least = court.Point{X: math.Min(least.X, d.X), Y: math.Min(least.Y, d.Y)}
+		most = court.Point{X: math.Max(most.X, d.X), Y: math.Max(most.Y, d.Y)}
 	}
-	return own.Add(ball).Scale(0.5)
+	middle := least.Add(most).Scale(0.5)
+	if s.onLeft() {
+		middle = middle.Mirror()
+	}
+	return s.At(mover.guards()).Add(middle)
 }

@@ -290,6 +290,10 @@ func TestPositionsThatCannotBeJudged(t *testing.T) {
 		{"far from the screen", func(s *Snapshot) { f := newFrame(s); s.Cutter = f.at(0, 7) },
 			"reads.not-using-screen"},
 		{"unknown action", func(s *Snapshot) { s.Action = "moon" }, "reads.action"},
+		{"too fast", func(s *Snapshot) { s.Velocity.Set(xCutter, court.Point{Y: MostSpeed + 1}) }, "reads.too-fast"},
+		{"shoots from another hall", func(s *Snapshot) { s.Range = 100 }, "reads.shooting-range"},
+		{"shoots from less than nowhere", func(s *Snapshot) { s.Range = -1 }, "reads.shooting-range"},
+		{"weak in a third hand", func(s *Snapshot) { s.WeakHand = "third" }, "reads.weak-hand"},
 	}
 	for _, tc := range cases {
 		s := base
@@ -329,6 +333,26 @@ func TestReadMapAgreesWithClassifier(t *testing.T) {
 		}
 		if mover == xScreener && len(seen) != 2 {
 			t.Errorf("X-screener's map shows %d cues, want two", len(seen))
+		}
+	}
+}
+
+// A map reaches every place at which an example puts the defender, on either side.
+func TestMapsReachTheExamples(t *testing.T) {
+	for _, preset := range court.Presets() {
+		for _, a := range Actions() {
+			for _, row := range a.rows {
+				right := a.Example(preset.Court, row.Cue)
+				for _, s := range []Snapshot{right, right.Mirror()} {
+					for _, who := range a.Participants {
+						from := s.At(who.ID).Sub(a.mapMiddle(preset.Court, &s, who.ID))
+						if who.ID.Defends() && (math.Abs(from.X) > MapCols*MapCell/2 || math.Abs(from.Y) > MapRows*MapCell/2) {
+							t.Errorf("%s %s on %s: the map of %s is not there, %+v from its middle", a.ID, row.Cue, preset.ID,
+								who.ID, from)
+						}
+					}
+				}
+			}
 		}
 	}
 }

@@ -15,14 +15,17 @@ type Hit struct {
 	Cue    Cue    `json:"cue"`
 	Read   Read   `json:"read"`
 	score  float64
+	// rest is how many words of the action's name were not asked for.
+	rest int
 }
 
 // Weights of a word by where it stands in a table (assumptions).
 const (
-	inName = 4.0 // the screen's name or another word for it
-	inCue  = 4.0 // the cue's name or another word for it
-	inRead = 2.0
-	inText = 1.0
+	inName  = 4.0 // the action's name
+	inCue   = 4.0 // the cue's name
+	inOther = 3.0 // another word for one of the two
+	inRead  = 2.0
+	inText  = 1.0
 	// mostHits is how many lines a search returns.
 	mostHits = 8
 	// closeScore is the share of the best line's score that a line must have.
@@ -33,7 +36,7 @@ const (
 var otherWords = map[string]string{
 	Ball: "pick roll on-ball shake", StepUp: "flip sideline", Handoff: "hand off dho give pistol two-man pitch",
 	DribbleAt: "entry",
-	CloseOut:  "hot catch rotation long short", "late": "open nobody", "short": "drop gap soft",
+	CloseOut:  "catch rotation long short", "late": "open nobody", "short": "drop gap soft",
 	"balanced": "chop feet control", "flying": "hot fly-by run", "front-foot": "top foot open stance",
 	Back: "rip", Stagger: "double two screens pair", Floppy: "single baseline runner under rim",
 	Exit: "corner baseline", Hammer: "weak corner drive",
@@ -86,49 +89,62 @@ func wordsOf(text string) []string {
 	return out
 }
 
-// Search finds the lines of the tables that words describe, the best first: "they
-// go under on the flare". No known word finds nothing.
-func Search(rules TeamRules, words string) []Hit {
-	type doc struct {
-		hit    Hit
-		weight map[string]float64
-	}
-	var docs []doc
-	count := map[string]float64{}
+// line is a line of a table with the weights of its words.
+type line struct {
+	hit    Hit
+	weight map[string]float64
+}
+
+// lines are all lines of the tables, and in how many of them a word stands.
+func lines(rules TeamRules) (out []line, count map[string]float64) {
+	count = map[string]float64{}
 	for _, a := range actions {
 		for _, row := range a.Rows(rules) {
-			d := doc{Hit{Action: a.ID, Name: a.Name, Cue: row.Cue, Read: row.CutterRead}, map[string]float64{}}
+			l := line{Hit{Action: a.ID, Name: a.Name, Cue: row.Cue, Read: row.CutterRead}, map[string]float64{}}
 			add := func(weight float64, texts ...string) {
-				words := wordsOf(strings.Join(texts, " "))
-				slices.Sort(words)
-				for _, w := range slices.Compact(words) {
-					d.weight[w] += weight
+				for _, w := range wordsOf(strings.Join(texts, " ")) {
+					l.weight[w] = math.Max(l.weight[w], weight)
 				}
 			}
 			add(inText, row.Seen, row.Say, a.About, string(a.Family))
 			for _, n := range append(slices.Clone(row.Cutter), row.Screener...) {
 				add(inRead, readName(n.Read))
 			}
-			add(inCue, row.Cue.Name(), row.Cue.String(), otherWords[row.Cue.String()])
-			add(inName, a.Name, otherWords[a.ID])
-			for w := range d.weight {
+			add(inOther, otherWords[row.Cue.String()], otherWords[a.ID])
+			add(inCue, row.Cue.Name(), row.Cue.String())
+			add(inName, a.Name)
+			for w := range l.weight {
 				count[w]++
 			}
-			docs = append(docs, d)
+			out = append(out, l)
 		}
 	}
-	var out []Hit
+	return out, count
+}
+
+// Search finds the lines of the tables that words describe, the best first: "they
+// go under on the flare". No known word finds nothing.
+func Search(rules TeamRules, words string) []Hit {
+	all, count := lines(rules)
 	asked := wordsOf(words)
-	for _, d := range docs {
+	var out []Hit
+	for _, l := range all {
 		for _, w := range asked {
 			// A word in few lines tells more.
-			d.hit.score += d.weight[w] * math.Log(1+float64(len(docs))/math.Max(1, count[w]))
+			l.hit.score += l.weight[w] * math.Log(1+float64(len(all))/math.Max(1, count[w]))
 		}
-		if d.hit.score > 0 {
-			out = append(out, d.hit)
+		for _, w := range wordsOf(l.hit.Name) {
+			if !slices.Contains(asked, w) {
+				l.hit.rest++
+			}
+		}
+		if l.hit.score > 0 {
+			out = append(out, l.hit)
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Hit) int { return cmp.Compare(b.score, a.score) })
+	slices.SortStableFunc(out, func(a, b Hit) int {
+		return cmp.Or(cmp.Compare(b.score, a.score), cmp.Compare(a.rest, b.rest))
+	})
 	out = out[:min(len(out), mostHits)]
 	// What fits much worse than the best is not what was meant.
 	for i, h := range out {

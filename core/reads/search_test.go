@@ -1,6 +1,9 @@
 package reads
 
-import "testing"
+import (
+	"strings"
+	"testing"
+)
 
 // What coaches would type, and where they want to land (common practice, no source).
 func TestSearch(t *testing.T) {
@@ -25,6 +28,9 @@ func TestSearch(t *testing.T) {
 			t.Errorf("%q finds %+v, want %v", words, hits[:min(3, len(hits))], want)
 		}
 	}
+	if hits := Search(TeamRules{}, "trail, ice"); hits[0].Cue != Ice { // one line has it, many lines have the other
+		t.Errorf("the word that tells more is not first: %+v", hits[0])
+	}
 	for _, nothing := range []string{"", "the he his", "xylophone", "\x00\xff"} {
 		if hits := Search(TeamRules{}, nothing); len(hits) != 0 {
 			t.Errorf("%q finds %+v", nothing, hits)
@@ -32,5 +38,42 @@ func TestSearch(t *testing.T) {
 	}
 	if hits := Search(TeamRules{FlareFirst: true}, "jump on the down screen"); len(hits) == 0 || hits[0].Read != Flare {
 		t.Errorf("the team's own answer is not shown: %+v", hits)
+	}
+}
+
+// Whoever gives a cue and an action by their names finds that line first.
+func TestSearchByName(t *testing.T) {
+	for _, a := range Actions() {
+		for _, row := range a.rows {
+			words := row.Cue.Name() + " " + a.Name
+			if hits := Search(TeamRules{}, words); hits[0].Action != a.ID || hits[0].Cue != row.Cue {
+				t.Errorf("%q finds %s %s first", words, hits[0].Action, hits[0].Cue)
+			}
+		}
+	}
+}
+
+// Lines that fit much worse than the best are left out, and there are not many.
+func TestSearchIsShort(t *testing.T) {
+	for _, words := range []string{"trail", "curl on the down screen", "switch", "hedge the handoff", "drive"} {
+		hits := Search(TeamRules{}, words)
+		for _, h := range hits {
+			if h.score < closeScore*hits[0].score {
+				t.Errorf("%q finds %s %s with %.2f, the best has %.2f", words, h.Action, h.Cue, h.score, hits[0].score)
+			}
+		}
+		if len(hits) < 2 || len(hits) > mostHits {
+			t.Errorf("%q finds %d lines", words, len(hits))
+		}
+	}
+}
+
+func TestStems(t *testing.T) {
+	for text, want := range map[string]string{
+		"Trailing, trails; TRAILED": "trail trail trail", "being": "being", "the 2-3 zones": "2 3 zon", "used": "used",
+	} {
+		if got := strings.Join(wordsOf(text), " "); got != want {
+			t.Errorf("%q becomes %q, not %q", text, got, want)
+		}
 	}
 }

@@ -3,6 +3,7 @@ package reads
 import (
 	"encoding/json"
 	"errors"
+	"math"
 
 	"evrik/core/court"
 	"evrik/core/refusal"
@@ -189,7 +190,7 @@ func (s *Snapshot) atTheScreen(a *Action) error {
 	case along > LevelBand:
 		return places("reads.cutter-past", who, along)
 	case out < 0 || out > UseBand:
-		return places("reads.not-using-screen", who, abs(out))
+		return places("reads.not-using-screen", who, math.Abs(out))
 	}
 	return nil
 }
@@ -244,7 +245,7 @@ func (s *Snapshot) onLeft() bool {
 		first = s.Passer
 	}
 	for _, at := range [...]court.Point{first, s.Cutter} {
-		if abs(at.X) >= SameSpot {
+		if math.Abs(at.X) >= SameSpot {
 			return at.X < 0
 		}
 	}
@@ -300,13 +301,6 @@ func (a *Action) TapeMarks(c court.Court, metric bool) []court.Mark {
 func (a *Action) Start(c court.Court) court.Point {
 	p, _ := c.SpotAt(a.spots.screenerFrom)
 	return p
-}
-
-func abs(x float64) float64 {
-	if x < 0 {
-		return -x
-	}
-	return x
 }
 
 func upper(s string) string {

@@ -2,6 +2,7 @@ package reads
 
 import (
 	"math"
+	"slices"
 	"testing"
 
 	"evrik/core/court"
@@ -123,6 +124,10 @@ func TestTapeMarksOfScreens(t *testing.T) {
 			if len(marks) != want {
 				t.Errorf("%s: %d marks, want %d", screen.ID, len(marks), want)
 			}
+			if name := "Right " + lowerFirst(screen.Name); want > 0 && !slices.ContainsFunc(marks,
+				func(m court.Mark) bool { return m.Name == name }) {
+				t.Errorf("no mark is called %q: %+v", name, marks)
+			}
 			for i, m := range marks {
 				if !m.Screen || !p.Court.Contains(m.At) || m.FromBaseline == "" ||
 					(m.Sideline == "left") != (m.At.X < 0) {
@@ -149,6 +154,17 @@ func TestSketches(t *testing.T) {
 			if !c.Contains(p) {
 				t.Errorf("%s: %+v is off the floor", s.ID, p)
 			}
+		}
+		others, screens := 0, false
+		for _, who := range s.Participants {
+			screens = screens || who.Screens && who.ID == screener
+			if !who.ID.Defends() && who.ID != cutter && who.ID != screener && who.ID != passer {
+				others++
+			}
+		}
+		if len(k.Others) != others || k.Set != screens {
+			t.Errorf("%s: %d besides the cut, the screen and the ball, want %d; a screen is drawn: %v, want %v", s.ID,
+				len(k.Others), others, k.Set, screens)
 		}
 		if k.From.Dist(k.To) < 4 {
 			t.Errorf("%s: a cut of %.1f ft is not seen", s.ID, k.From.Dist(k.To))

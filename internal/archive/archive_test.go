@@ -293,7 +293,7 @@ func TestBackupAndRestore(t *testing.T) {
 	if err := pglocal.Restore(t.Context(), url, file); err == nil || !strings.Contains(err.Error(), "not empty") {
 		t.Errorf("over a club: %v", err)
 	}
-	_, empty := pgtest.Safe(t)
+	empty, _ := pgtest.Watched(t)
 	data, err := os.ReadFile(file)
 	apptest.Must(t, err)
 	cut := filepath.Join(dir, "cut.backup")

@@ -175,27 +175,6 @@ func order(ctx context.Context, sql string) error {
 	return err
 }
 
-// Safe starts a cluster of its own that waits for the disk, as the product's does, and
-// returns its directory and the address of an empty database in it.
-func Safe(t testing.TB) (dir, url string) {
-	t.Helper()
-	dir, err := os.MkdirTemp("", "evrik-safe-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { os.RemoveAll(dir) })
-	leave(dir)
-	own, err := pglocal.Start(t.Context(), pglocal.Options{Dir: dir})
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { _ = own.Stop(context.Background()) })
-	if err := own.Ensure(t.Context(), "evrik"); err != nil {
-		t.Fatal(err)
-	}
-	return dir, own.URL("evrik")
-}
-
 // Watched starts a cluster of its own that waits for the disk and is started again when it dies, as
 // the product's is. It returns the address of an empty database in it and what kills its server
 // without warning.

@@ -41,7 +41,7 @@ func BenchmarkSecondViewer(b *testing.B) {
 // other tests' cluster trades that for speed.
 func safely(b *testing.B) (w *world, c club, p api.Practice, at string) {
 	b.Helper()
-	_, url := pgtest.Safe(b)
+	url, _ := pgtest.Watched(b)
 	if err := store.Migrate(b.Context(), url); err != nil {
 		b.Fatal(err)
 	}

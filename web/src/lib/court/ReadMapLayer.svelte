@@ -15,11 +15,10 @@
     lines: Schemas['Lines'];
   } = $props();
 
-  const radius = $derived((map.rows * map.cell) / 2);
-  const middle = $derived({
-    x: map.origin.x + (map.cols * map.cell) / 2,
-    y: -(map.origin.y + (map.rows * map.cell) / 2)
-  });
+  const corner = 3; // ft, the roundness of the map's corners
+  const width = $derived(map.cols * map.cell);
+  const height = $derived(map.rows * map.cell);
+  const top = $derived(-map.origin.y - height);
 
   const alphaClear = 84;
   const alphaLate = 34;
@@ -40,11 +39,12 @@
     const style = getComputedStyle(document.documentElement);
     const colors = map.legend.map((cue) => {
       const g = glyphs[readOfCue(rows, cue)];
-      return g ? rgb(style.getPropertyValue(g.tape)) : [0, 0, 0];
+      return g ? rgb(style.getPropertyValue(g.tape)) : null;
     });
     const image = ctx.createImageData(map.cols, map.rows);
     for (let i = 0; i < map.cues.length; i++) {
-      const c = colors[parseInt(map.cues[i] ?? '0', 36)] ?? [0, 0, 0];
+      const c = colors[parseInt(map.cues[i] ?? '0', 36)];
+      if (!c) continue; // nothing to read there: the floor shows
       // The map's rows run upward, the picture's downward.
       const at = ((map.rows - 1 - Math.floor(i / map.cols)) * map.cols + (i % map.cols)) * 4;
       image.data.set([c[0] ?? 0, c[1] ?? 0, c[2] ?? 0, alpha(i)], at);
@@ -63,7 +63,8 @@
       const x = map.origin.x + (col + 0.5) * map.cell;
       const y = -(map.origin.y + (row + 0.5) * map.cell);
       const inside = Math.min(
-        radius - Math.hypot(x - middle.x, y - middle.y),
+        width / 2 - Math.abs(x - map.origin.x - width / 2),
+        height / 2 - Math.abs(y - top - height / 2),
         lines.halfWidth - Math.abs(x),
         -lines.baselineY - y
       );
@@ -84,7 +85,7 @@
   }
 </script>
 
-<clipPath id="map-edge"><circle cx={middle.x} cy={middle.y} r={radius} /></clipPath>
+<clipPath id="map-edge"><rect x={map.origin.x} y={top} {width} {height} rx={corner} /></clipPath>
 <clipPath id="map-floor">
   <rect
     x={-lines.halfWidth}
@@ -98,9 +99,9 @@
     clip-path="url(#map-edge)"
     href={picture}
     x={map.origin.x}
-    y={-(map.origin.y + map.rows * map.cell)}
-    width={map.cols * map.cell}
-    height={map.rows * map.cell}
+    y={top}
+    {width}
+    {height}
     preserveAspectRatio="none"
   />
   {#each signs as s (s.cue)}

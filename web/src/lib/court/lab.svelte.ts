@@ -233,8 +233,9 @@ export class Lab {
   private paintFromMap(who: string, p: Point) {
     const m = this.maps[who];
     if (!m || !this.lesson) return;
-    const col = clamp(Math.floor((p.x - m.origin.x) / m.cell), 0, m.cols - 1);
-    const row = clamp(Math.floor((p.y - m.origin.y) / m.cell), 0, m.rows - 1);
+    const col = Math.floor((p.x - m.origin.x) / m.cell);
+    const row = Math.floor((p.y - m.origin.y) / m.cell);
+    if (col < 0 || col >= m.cols || row < 0 || row >= m.rows) return; // the engine answers by itself
     const cell = row * m.cols + col;
     const cue = m.legend[parseInt(m.cues[cell] ?? '0', 36)] ?? '';
     const found = this.lesson.rows.find((r) => r.cue === cue);
@@ -323,4 +324,3 @@ const bytes = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charCod
 /** Whether a map cell's margin is late. */
 export const isLate = (tenths: number) => tenths < lateTenths;
 
-const clamp = (v: number, lo: number, hi: number) => Math.max(lo, Math.min(hi, v));
