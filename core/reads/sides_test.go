@@ -1,6 +1,7 @@
 package reads
 
 import (
+	"math"
 	"slices"
 	"testing"
 
@@ -157,5 +158,57 @@ func TestShutPicturesAreNotCompared(t *testing.T) {
 	c := CueAgreement{Cue: HighSide, Instead: map[Read]int{}}
 	if !crossScreen.compare(testFloor, &s, &c) || c.Clear != 0 {
 		t.Errorf("compared: %+v", c)
+	}
+}
+
+// On the smaller court of an age a drive stops nearer to the ring in the same measure.
+func TestDrivesOnASmallerCourt(t *testing.T) {
+	const share = 0.7
+	s := ballScreen.Example(highSchool(t), Drop)
+	f := ballScreen.frame(testFloor, &s)
+	f.size.Court = share
+	ends := func(read Read, side int, want float64) {
+		t.Helper()
+		f.side = side
+		path, ok := handlerPath(&f, &s, read)
+		if !ok || math.Abs(path[len(path)-1].Len()-want*share) > 0.01 {
+			t.Errorf("%s on side %d goes %+v, wanted to end %.1f ft from the ring", read, side, path, want*share)
+		}
+	}
+	ends(Floater, 0, floatAt)
+	ends(Snake, 0, middle)
+	ends(BackOut, 0, middle)
+	ends(Through, 0, middle)
+	// past a big who has come out, the same in front of one who sits back
+	x, _ := f.in(s.XScreener)
+	if x < 0 {
+		s.XScreener = f.at(2, -1)
+	}
+	ends(AttackBig, 3, floatAt)
+}
+
+// Off a catch one side of the gap is the other one's mirror, and a fake goes against the way the defender runs.
+func TestWaysOffACatch(t *testing.T) {
+	s := closeout.Example(highSchool(t), Flying)
+	f := closeout.frame(testFloor, &s)
+	across := finishNear(s.Cutter).Sub(s.Cutter).Unit().Left()
+	for side, sign := range []float64{1, -1} {
+		f.side = side
+		path, _ := catchPath(&f, &s, DriveGap)
+		if d := path[0].Sub(s.XCutter); d.Dot(across)*sign < goBy-0.01 {
+			t.Errorf("side %d of the gap is %+v from the defender", side, d)
+		}
+	}
+	for _, run := range []float64{3, -3} {
+		s.Velocity.Set(xCutter, across.Scale(run))
+		path, _ := catchPath(&f, &s, FakeGo)
+		if d := path[0].Sub(s.Cutter); d.Dot(across)*run > 0 {
+			t.Errorf("the defender runs %+v, the fake goes the same way, %+v", across.Scale(run), d)
+		}
+	}
+	s.Velocity.Set(xCutter, court.Point{})
+	path, _ := catchPath(&f, &s, FakeGo)
+	if path[0].Sub(s.Cutter).Dot(across)*across.X*s.Cutter.X > 0 {
+		t.Errorf("from %+v the dribble by a defender who runs straight goes out to %+v", s.Cutter, path[0])
 	}
 }
