@@ -4,7 +4,6 @@ import (
 	"net/http"
 	"strings"
 	"testing"
-	"time"
 
 	"github.com/google/uuid"
 
@@ -172,19 +171,11 @@ func TestStaff(t *testing.T) {
 	if view.Program != "club" || view.Role != "assistant" || view.Email != "bo@x.example" {
 		t.Errorf("%+v", view)
 	}
-	bo.refused("POST", link, map[string]string{"name": "Bo", "password": "short"}, 422, "signin.password-length")
 	var in api.Session
 	bo.do("POST", link, map[string]string{"name": "Bo", "password": goodPassword}, 200, &in)
 	if in.Me == nil || in.Me.Name != "Bo" || in.Me.Role != "assistant" {
 		t.Errorf("%+v", in.Me)
 	}
-	w.agent().refused("POST", link, map[string]string{"name": "Eve", "password": goodPassword}, 404, "coach.link-dead")
-	w.agent().refused("GET", "/api/join/guessed", nil, 404, "coach.link-dead")
-	head.refused("POST", "/api/invitations", map[string]string{"email": "BO@x.example", "role": "viewer"}, 409,
-		"coach.email-taken")
-	head.refused("POST", "/api/invitations", map[string]string{"email": "no address", "role": "viewer"}, 422,
-		"account.email")
-	head.do("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "owner"}, 422, nil)
 	bo.refused("POST", "/api/invitations", map[string]string{"email": "eve@x.example", "role": "viewer"}, 403,
 		"role.head-coach")
 	// The mail says the link; it is in the simulated outbox.
@@ -202,10 +193,6 @@ func TestStaff(t *testing.T) {
 	head.do("DELETE", "/api/invitations/"+id.String(), nil, 204, nil)
 	w.agent().refused("POST", withdrawn, map[string]string{"name": "Eve", "password": goodPassword}, 404,
 		"coach.link-dead")
-	late, _ := invite(head, "late@x.example", "viewer")
-	w.now = w.now.Add(8 * 24 * time.Hour)
-	w.agent().refused("GET", late, nil, 404, "coach.link-dead")
-
 	staff := "/api/staff/" + in.Me.Id.String()
 	w.as(other.head).refused("DELETE", staff, nil, 404, "coach.missing")
 	w.as(other.head).refused("PUT", staff, map[string]string{"role": "viewer"}, 404, "coach.missing")
@@ -216,12 +203,6 @@ func TestStaff(t *testing.T) {
 	head.do("GET", "/api/staff", nil, 200, &list)
 	if len(list) != 4 {
 		t.Fatalf("%d coaches", len(list))
-	}
-	for _, p := range list {
-		if p.Email == c.head {
-			head.refused("DELETE", "/api/staff/"+p.Id.String(), nil, 409, "coach.own-account")
-			head.refused("PUT", "/api/staff/"+p.Id.String(), map[string]string{"role": "viewer"}, 409, "coach.own-role")
-		}
 	}
 	head.do("DELETE", c.path("/players/"+c.players[0].String()), nil, 200, nil)
 	head.do("DELETE", staff, nil, 204, nil)

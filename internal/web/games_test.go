@@ -2,7 +2,6 @@ package web
 
 import (
 	"slices"
-	"strings"
 	"testing"
 	"time"
 
@@ -99,48 +98,6 @@ func TestGame(t *testing.T) {
 	head.do("GET", c.path("/players/"+c.players[0].String()), nil, 200, &card)
 	if rungs := card.Parts[0].Standings[i].Rungs; rungs[len(rungs)-1].Rung != "game" {
 		t.Error("deleting the game took the reps along")
-	}
-}
-
-func TestGamesThatCannotBe(t *testing.T) {
-	w := newWorld(t)
-	c := w.club("club", 8)
-	head := w.as(c.head)
-	with := func(key string, value any) map[string]any { g := gameFor(c); g[key] = value; return g }
-	head.refused("POST", c.path("/games"), with("opponent", "  "), 422, "account.text-length")
-	head.refused("POST", c.path("/games"), with("mixes",
-		[]game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100},
-			{Cue: reads.Ice, Percent: 40}}}}), 422, "game.shares-sum")
-	head.refused("POST", c.path("/games"), with("note", strings.Repeat("x", 2001)), 422, "game.note-too-long")
-	head.refused("POST", c.path("/games"), with("startsAt", "1820-01-01T00:00:00Z"), 422, "game.no-time")
-	var g api.Game
-	head.do("POST", c.path("/games"), gameFor(c), 201, &g)
-	path := c.path("/games/" + g.Id.String())
-	head.do("PUT", path, with("opponent", "Mill"), 200, &g)
-	head.refused("PUT", path, with("version", 1), 409, "game.changed-meanwhile")
-	terms := game.Terms{Available: idsOf(c)[:4], Together: [][]string{}, Minutes: 32, Caps: []game.MinutesCap{}}
-	head.refused("POST", path+"/lineups", terms, 422, "game.too-few-players")
-	for _, tc := range []struct {
-		change map[string]any
-		says   string
-	}{
-		{map[string]any{"action": "no such"}, "game.action"},
-		{map[string]any{"cue": "drop"}, "reads.cue"},
-		{map[string]any{"made": "roll"}, "evidence.read"},
-		{map[string]any{"role": "handler"}, "reads.role"},
-		{map[string]any{"kind": "count", "what": "fouls", "by": 1}, "game.count"},
-		{map[string]any{"kind": "count", "what": "assist", "by": 0}, "game.count"},
-	} {
-		e := benchEvent(c.players[0], reads.Trail, reads.Curl)
-		for k, v := range tc.change {
-			e[k] = v
-		}
-		head.refused("POST", path+"/reps", batch(benchEvent(c.players[1], reads.Trail, reads.Curl), e), 422, tc.says)
-	}
-	var bench api.Bench
-	head.do("GET", path+"/bench", nil, 200, &bench)
-	if len(bench.Reps) != 0 {
-		t.Errorf("something of a refused batch was stored: %+v", bench.Reps)
 	}
 }
 

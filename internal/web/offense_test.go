@@ -132,29 +132,12 @@ func TestOwnOffense(t *testing.T) {
 	var team api.Team
 	head.do("POST", "/api/teams", map[string]any{"name": "Second", "ages": "12-14"}, 201, &team)
 	second := "/api/teams/" + team.Id.String() + "/offense"
-	of := func(path string) (view api.OffenseView) {
-		head.do("GET", path, nil, 200, &view)
-		return view
-	}
-	if view := of(second); len(view.Teams) != 1 || view.Teams[0].Offense != "Our way" || view.Chosen {
-		t.Errorf("%+v", view.Teams)
-	}
-	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": false}, 422,
-		"offense.team-without")
-	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": c.team, "follow": false}, 422,
-		"offense.own-offense")
 	head.do("POST", second+"/copy", map[string]any{"from": c.team, "follow": true}, 200, nil)
-	head.refused("POST", c.path("/offense/copy"), map[string]any{"from": team.Id, "follow": true}, 409,
-		"offense.follows-already")
 	own.Name = "Our new way"
 	head.do("PUT", c.path("/offense"), own, 200, nil)
-	if view := of(second); view.Own.Name != "Our new way" || view.Follows == nil || *view.Follows != c.team {
-		t.Errorf("%s, follows %v", view.Own.Name, view.Follows)
-	}
-	head.do("PUT", second, offense.Shipped()[0], 200, nil)
-	own.Name = "Our third way"
-	head.do("PUT", c.path("/offense"), own, 200, nil)
-	if view := of(second); view.Own.ID != "cut" || view.Follows != nil {
+	var view api.OffenseView
+	head.do("GET", second, nil, 200, &view)
+	if view.Own.Name != "Our new way" || view.Follows == nil || *view.Follows != c.team {
 		t.Errorf("%s, follows %v", view.Own.Name, view.Follows)
 	}
 }

@@ -109,7 +109,7 @@ func TestInvite(t *testing.T) {
 	apptest.Refused(t, err, "coach.link-dead")
 	_, err = l.Accept(t.Context(), i, "Bo", "a long password")
 	apptest.Refused(t, err, "coach.link-dead")
-	_, err = l.Invite(t.Context(), c.Head, "bo@club.example", "assistant")
+	_, err = l.Invite(t.Context(), c.Head, "BO@club.example", "assistant")
 	apptest.Refused(t, err, "coach.email-taken")
 	_, err = l.Invite(t.Context(), c.Head, "eve@club.example", "owner")
 	apptest.Refused(t, err, "coach.invited-role")

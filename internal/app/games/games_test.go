@@ -10,6 +10,7 @@ import (
 	"github.com/google/uuid"
 
 	"evrik/core/game"
+	"evrik/core/reads"
 	"evrik/internal/app"
 	"evrik/internal/app/apptest"
 	"evrik/internal/app/games"
@@ -31,7 +32,11 @@ func TestSchedule(t *testing.T) {
 	for code, spoil := range map[string]func(*games.Input){
 		"account.text-length": func(in *games.Input) { in.Opponent = "" },
 		"game.note-too-long":  func(in *games.Input) { in.Note = strings.Repeat("x", 2001) },
-		"game.no-time":        func(in *games.Input) { in.StartsAt = time.Time{} },
+		"game.shares-sum": func(in *games.Input) {
+			in.Mixes = []game.Mix{{Family: game.Ball, Shares: []game.Share{{Cue: reads.Drop, Percent: 100},
+				{Cue: reads.Ice, Percent: 40}}}}
+		},
+		"game.no-time": func(in *games.Input) { in.StartsAt = time.Time{} },
 	} {
 		bad := in
 		spoil(&bad)

@@ -72,6 +72,14 @@ func TestOffensesOfTeams(t *testing.T) {
 	}
 	_, err = s.Named(team(second), "zone")
 	apptest.Refused(t, err, "offense.missing")
+	// Whoever has chosen follows no longer.
+	for id, o := range map[uuid.UUID]offense.Offense{first: own, second: offense.Shipped()[0]} {
+		_, err = s.Save(ctx, team(id), o)
+		apptest.Must(t, err)
+	}
+	if o, _, err := s.Of(team(second)); err != nil || o.ID != offense.Shipped()[0].ID || team(second).OffenseFollows != nil {
+		t.Errorf("%s, %v", o.ID, err)
+	}
 
 	mine := []offense.Principle{{Title: "Eyes up", Text: "See the rim.", Picture: offense.Spacing}}
 	apptest.Must(t, s.SetPrinciples(ctx, c.Team.ProgramID, first, mine))

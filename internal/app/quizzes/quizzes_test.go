@@ -54,6 +54,15 @@ func TestLinks(t *testing.T) {
 	apptest.Must(t, s.RestoreLink(t.Context(), c.Team, who))
 	_, err = s.ByLink(t.Context(), key, "home")
 	apptest.Must(t, err)
+	apptest.Refused(t, s.RestoreLink(t.Context(), c.Team, who), "link.none-earlier")
+	// Replaced and brought back: the new one ends. One that was ended on purpose stays so when another replaces it.
+	second := newLink(t, c, s, who)
+	apptest.Must(t, s.RestoreLink(t.Context(), c.Team, who))
+	_, err = s.ByLink(t.Context(), second, "home")
+	apptest.Refused(t, err, "quiz.link-dead")
+	apptest.Must(t, s.EndLink(t.Context(), c.Team, who))
+	key = newLink(t, c, s, who)
+	apptest.Refused(t, s.RestoreLink(t.Context(), c.Team, who), "link.none-earlier")
 	other := c.Team
 	other.ID = uuid.New()
 	apptest.Refused(t, s.EndLink(t.Context(), other, who), "player.missing")
