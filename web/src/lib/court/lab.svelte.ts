@@ -323,4 +323,3 @@ const bytes = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charCod
 
 /** Whether a map cell's margin is late. */
 export const isLate = (tenths: number) => tenths < lateTenths;
-
