@@ -77,7 +77,8 @@ func TestOffensesOfTeams(t *testing.T) {
 		_, err = s.Save(ctx, team(id), o)
 		apptest.Must(t, err)
 	}
-	if o, _, err := s.Of(team(second)); err != nil || o.ID != offense.Shipped()[0].ID || team(second).OffenseFollows != nil {
+	if o, _, err := s.Of(team(second)); err != nil || o.ID != offense.Shipped()[0].ID ||
+		team(second).OffenseFollows != nil {
 		t.Errorf("%s, %v", o.ID, err)
 	}
 
