@@ -12,7 +12,7 @@ import (
 // lineOf writes a drill that was cut out of an offense in one line: who is where, who does what, and its stages.
 func lineOf(d *drill.Drill) string {
 	var b strings.Builder
-	fmt.Fprintf(&b, "%s | %s |", d.Name, d.Action)
+	fmt.Fprintf(&b, "%s | %s | %s |", d.Name, d.About, d.Action)
 	for _, p := range d.Positions {
 		fmt.Fprintf(&b, " %s=%s@%s", p.Letter, p.Name, p.Spot)
 	}

@@ -201,8 +201,9 @@ func TestChoices(t *testing.T) {
 		t.Errorf("the player on top is no big, and may %v", got)
 	}
 	wings := with(func(o *Offense) { o.Bigs, o.BigRule = []int{1, 5}, BigsWings })
-	if p := wings.Start(); p.Ring[1] != 0 && p.Ring[1] != 4 || p.Ring[3] != 0 && p.Ring[3] != 4 {
-		t.Errorf("the bigs start at %v", p.Ring)
+	if p, top := wings.Start(), names(wings, 0); p.Ring[1] != 0 && p.Ring[1] != 4 || p.Ring[3] != 0 && p.Ring[3] != 4 ||
+		!slices.Equal(top, []string{"cut", "away"}) {
+		t.Errorf("the bigs start at %v, the player on top, who is none, may %v", p.Ring, top)
 	}
 	for again, want := range map[ScreenAgain]bool{NeverTwice: false, AfterPause: true, AtOnce: true} {
 		o := with(func(o *Offense) { o.Again = again })

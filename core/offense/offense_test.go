@@ -194,7 +194,7 @@ func TestPrinciples(t *testing.T) {
 		t.Error(err)
 	}
 	for says, bad := range map[string][]Principle{
-		"offense.principle-title":    {{"", "x", Spacing}},
+		"offense.principle-title: 2": {{"t", "x", Spacing}, {"", "x", Spacing}},
 		"offense.principle-too-long": {{"t", strings.Repeat("x", 401), ""}}, "offense.picture": {{"t", "x", "moon"}},
 		"offense.too-many-principles": make([]Principle, 13),
 	} {
