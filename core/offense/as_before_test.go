@@ -29,7 +29,7 @@ func lineOf(d *drill.Drill) string {
 	return b.String()
 }
 
-// Simulated with the same seeds, every shipped offense gives the same possessions and the same totals as before.
+// With the same seeds every shipped offense plays the same possessions as before, with the same totals.
 func TestPossessionsStay(t *testing.T) {
 	var now []string
 	for i, o := range Shipped() {

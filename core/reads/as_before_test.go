@@ -48,8 +48,8 @@ func lineOf(fl *Floor, s *Snapshot) string {
 	return b.String() + " | " + j.Why
 }
 
-// Three pictures of every cue are judged as before: its example; one for ages 9 to 11 on the other side, with the
-// defenders somewhere else; and, where that leaves the cue open, the example with nobody moving.
+// Every cue is judged as before: in its example, and on the other side of the floor for ages 9 to 11 with the defenders
+// moved. Where that picture leaves the cue open, the example is also judged with nobody moving.
 func TestJudgmentsStay(t *testing.T) {
 	c, rng, small := highSchool(t), rand.New(rand.NewPCG(21, 22)), *testFloor
 	small.Ages = "9-11"

@@ -7,8 +7,8 @@ import (
 	"evrik/core/court"
 )
 
-// In a play everybody waits for the time to go, is in place when the feet are set and when the read shows, and the ball
-// stays with whoever has it until it leaves.
+// In a play nobody leaves early: everybody is in place when the screen is set and when the read shows, and the ball
+// arrives together with its receiver.
 func TestPlaysKeepTheirTimes(t *testing.T) {
 	fl := On(highSchool(t))
 	const near = 0.01 // ft

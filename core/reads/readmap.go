@@ -102,8 +102,8 @@ func OpenMapOf(fl *Floor, s *Snapshot, mover Place) Map {
 	return m
 }
 
-// mapMiddle is the place around which a defender's map is drawn: the screen, or for everybody else the middle of where
-// the examples put the defender, as seen from the own player. It does not depend on the defender's own place.
+// mapMiddle is the middle of a defender's map: the screen for the two defenders at it, and for others the middle of the
+// places that the examples give them, counted from the own player. It stays where it is while the defender moves.
 func (a *Action) mapMiddle(c court.Court, s *Snapshot, mover Place) court.Point {
 	if (mover == xCutter || mover == xScreener) && !a.spots.free {
 		return s.Screener

@@ -337,7 +337,7 @@ func TestReadMapAgreesWithClassifier(t *testing.T) {
 	}
 }
 
-// A map reaches every place at which an example puts the defender, on either side.
+// A defender's map covers every place where an example puts that defender, on both sides of the floor.
 func TestMapsReachTheExamples(t *testing.T) {
 	for _, preset := range court.Presets() {
 		for _, a := range Actions() {

@@ -5,7 +5,7 @@ import (
 	"testing"
 )
 
-// Who was playing settles a condition that is about the player: it speaks for an answer, against it, or leaves it open.
+// Some answers depend on whether a player can shoot from there. Knowing the player confirms them or rules them out.
 func TestWhoWasPlayingSettles(t *testing.T) {
 	for _, c := range []struct {
 		sign           SecondCue
@@ -27,7 +27,7 @@ func TestWhoWasPlayingSettles(t *testing.T) {
 	}
 }
 
-// A table that varies another one replaces what it fills in, and keeps the rest.
+// A table built from another one replaces the fields that it fills in and keeps the rest.
 func TestVariedRows(t *testing.T) {
 	base := Row{Cue: Trail, Seen: "behind", closing: 2, shift: 3, Mistakes: []string{"stands"},
 		Cutter: []Answer{answer(Curl, "Curl.", "")}, Screener: []Answer{job(Pop, "Open up.")}}

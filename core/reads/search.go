@@ -15,7 +15,7 @@ type Hit struct {
 	Cue    Cue    `json:"cue"`
 	Read   Read   `json:"read"`
 	score  float64
-	// rest is how many words of the action's name were not asked for.
+	// rest is the number of words in the action's name that were not searched for.
 	rest int
 }
 
@@ -23,7 +23,7 @@ type Hit struct {
 const (
 	inName  = 4.0 // the action's name
 	inCue   = 4.0 // the cue's name
-	inOther = 3.0 // another word for one of the two
+	inOther = 3.0 // another word for the action or the cue
 	inRead  = 2.0
 	inText  = 1.0
 	// mostHits is how many lines a search returns.
@@ -95,7 +95,7 @@ type line struct {
 	weight map[string]float64
 }
 
-// lines are all lines of the tables, and in how many of them a word stands.
+// lines returns all lines of the tables, and for each word the number of lines that have it.
 func lines(rules TeamRules) (out []line, count map[string]float64) {
 	count = map[string]float64{}
 	for _, a := range actions {

@@ -41,7 +41,7 @@ func TestSearch(t *testing.T) {
 	}
 }
 
-// Whoever gives a cue and an action by their names finds that line first.
+// Searching for the names of a cue and an action finds their line first.
 func TestSearchByName(t *testing.T) {
 	for _, a := range Actions() {
 		for _, row := range a.rows {
@@ -53,7 +53,7 @@ func TestSearchByName(t *testing.T) {
 	}
 }
 
-// Lines that fit much worse than the best are left out, and there are not many.
+// A search lists few lines, and none that fits much worse than the best.
 func TestSearchIsShort(t *testing.T) {
 	for _, words := range []string{"trail", "curl on the down screen", "switch", "hedge the handoff", "drive"} {
 		hits := Search(TeamRules{}, words)
@@ -69,7 +69,7 @@ func TestSearchIsShort(t *testing.T) {
 }
 
 func TestStems(t *testing.T) {
-	const text, want = "Trailing, trails; TRAILED being, the 2-3 zones used", "trail trail trail being 2 3 zon used"
+	const text, want = "Trailing the 2-3 ZONES; trails, being used", "trail 2 3 zon trail being used"
 	if got := strings.Join(wordsOf(text), " "); got != want {
 		t.Errorf("%q becomes %q, not %q", text, got, want)
 	}

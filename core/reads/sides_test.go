@@ -161,7 +161,7 @@ func TestShutPicturesAreNotCompared(t *testing.T) {
 	}
 }
 
-// On the smaller court of an age a drive stops nearer to the ring in the same measure.
+// Where an age plays on a smaller court, a drive stops nearer to the ring by the same share.
 func TestDrivesOnASmallerCourt(t *testing.T) {
 	const share = 0.7
 	s := ballScreen.Example(highSchool(t), Drop)
@@ -179,7 +179,7 @@ func TestDrivesOnASmallerCourt(t *testing.T) {
 	ends(Snake, 0, middle)
 	ends(BackOut, 0, middle)
 	ends(Through, 0, middle)
-	// past a big who has come out, the same in front of one who sits back
+	// The last one stops in front of a big who sits back.
 	x, _ := f.in(s.XScreener)
 	if x < 0 {
 		s.XScreener = f.at(2, -1)
@@ -187,7 +187,7 @@ func TestDrivesOnASmallerCourt(t *testing.T) {
 	ends(AttackBig, 3, floatAt)
 }
 
-// Off a catch one side of the gap is the other one's mirror, and a fake goes against the way the defender runs.
+// A drive after a catch can pass the defender on either side, and a shot fake goes against the way the defender runs.
 func TestWaysOffACatch(t *testing.T) {
 	s := closeout.Example(highSchool(t), Flying)
 	f := closeout.frame(testFloor, &s)

@@ -12,7 +12,7 @@ import (
 	"evrik/internal/store/gen"
 )
 
-// Undoing an import removes all of it, can be done once, and changes nothing else.
+// An import can be undone once. That removes everything it brought and nothing else.
 func TestUndoImport(t *testing.T) {
 	db, program, other := club(t)
 	own, err := json.Marshal(drill.Catalogue()[0])

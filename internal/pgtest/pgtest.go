@@ -67,7 +67,7 @@ func Main(m *testing.M) int {
 func Together(command []string) int {
 	defer tellJanitor("done")
 	return alone(func() int {
-		// The terminal sends Ctrl-C to the command as well. The cluster is stopped once the command has ended.
+		// Ctrl-C in a terminal stops the command too. The cluster has to run until then.
 		signal.Notify(make(chan os.Signal, 1), os.Interrupt)
 		cmd := exec.Command(command[0], command[1:]...)
 		cmd.Stdin, cmd.Stdout, cmd.Stderr = os.Stdin, os.Stdout, os.Stderr
@@ -231,7 +231,7 @@ func original(ctx context.Context, name string, fill func(*store.Store) error) e
 		return err
 	}
 	defer conn.Close(ctx)
-	// The lock is held until the connection is closed.
+	// Closing the connection releases the lock.
 	if _, err := conn.Exec(ctx, "SELECT pg_advisory_lock(hashtext($1))", name); err != nil {
 		return err
 	}

@@ -8,7 +8,7 @@ import (
 	"evrik/internal/web/api"
 )
 
-// Teams are added, archived and deleted with their players; what is refused is tested beside the service.
+// A team is added, another is archived and deleted, and its players go with it. The service's tests cover refusals.
 func TestTeams(t *testing.T) {
 	w := newWorld(t)
 	c := w.club("club", 2)

@@ -68,7 +68,7 @@ func TestView(t *testing.T) {
 	}
 }
 
-// A new program has taken none of the first steps. Inviting an assistant counts before the invitation is accepted.
+// In a new program no first step is done. Inviting an assistant is done when the invitation is sent.
 func TestFirstSteps(t *testing.T) {
 	c, of := apptest.Open(t), uuid.New()
 	s := now.Service{Plans: planning.New(c.Squads), Store: c.DB, Now: apptest.Clock}
