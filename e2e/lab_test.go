@@ -126,11 +126,14 @@ func teach(t *testing.T, p *browser.Page) {
 	p.Text("Cue cards: Down screen")
 }
 
-// choose opens the chooser and picks an action by its name.
+// choose opens the chooser, picks an action by its name and waits until the lab has it: another action may have cues and
+// reads of the same names.
 func choose(p *browser.Page, from, to string) {
 	p.Click("button", from)
 	p.See("searchbox", "Say what you see")
 	p.Click("button", to)
+	p.Gone("searchbox", "Say what you see")
+	p.See("button", to)
 }
 
 // dragAway drags somebody to a place on the page.
@@ -195,7 +198,7 @@ func TestDragThroughTheFamilies(t *testing.T) {
 			x, y := p.Middle("button", who+": drag")
 			home[who] = [2]float64{x, y}
 		}
-		for n, cue := range family.others[:min(len(family.others), sample(3, 9))] {
+		for n, cue := range family.others[:min(len(family.others), sample(2, 9))] {
 			p.Click("button", cue[0])
 			read(p, cue[1])
 			places := map[string][2]float64{}
