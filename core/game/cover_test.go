@@ -1,4 +1,4 @@
-//go:build !mutate
+//go:build prove
 
 package game
 
@@ -29,10 +29,7 @@ func truly(f *finder, five *Five) float64 {
 // whoever looks best was lucky (the winner's curse). A seeded simulation of squads of nine
 // over eight practices, an observer who errs in 5 %.
 func TestLineupRangesCover(t *testing.T) {
-	squads := 400
-	if testing.Short() {
-		squads = 120
-	}
+	const squads = 400
 	for name, spread := range map[string]float64{"players differ": 8, "players are alike": 1e6} {
 		rng := rand.New(rand.NewPCG(12, 12))
 		p := evidence.DefaultPolicy()

@@ -75,9 +75,6 @@ func auditNight(t *testing.T, p Plan, f Filled) {
 func TestFilledEveningsKeepTheRules(t *testing.T) {
 	rng := rand.New(rand.NewPCG(12, 34))
 	parted, banned, nights := 0, 0, times(16, 4)
-	if testing.Short() {
-		nights = times(6, 4)
-	}
 	for i := range nights {
 		p := night(rng, 4+rng.IntN(16), 4+rng.IntN(22), float64(45+15*rng.IntN(5)))
 		p.Terms.Balls = 2 + rng.IntN(8)

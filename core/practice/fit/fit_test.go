@@ -325,7 +325,7 @@ func TestProvenAgainstEveryPlan(t *testing.T) {
 	rng := rand.New(rand.NewPCG(10, 10))
 	instances := 10000
 	if testing.Short() {
-		instances = 400
+		instances = 150
 	}
 	found, fills := 0, 0
 	for n := range instances {
@@ -384,7 +384,7 @@ func TestPlansKeepTheRules(t *testing.T) {
 	rng := rand.New(rand.NewPCG(5, 55))
 	n := 10000
 	if testing.Short() {
-		n = 3000
+		n = 1000
 	}
 	empty := 0
 	for range n {

@@ -270,8 +270,11 @@ func glpsol(tb testing.TB, p *Problem, limit time.Duration) (best float64, took 
 // stretch the program knows no order.
 func TestOptimumEqualsGLPK(t *testing.T) {
 	rng := rand.New(rand.NewPCG(36, 7))
-	compared, parts := 0, 0
-	for compared < 40 {
+	compared, parts, instances := 0, 0, 40
+	if testing.Short() {
+		instances = 20
+	}
+	for compared < instances {
 		in := instance{stages: 3 + rng.IntN(4), players: 2 + rng.IntN(3), reads: 2 + rng.IntN(3),
 			minutes: float64(28 + rng.IntN(20)),
 			lengths: [][]int{{10}, {6, 10}, {8, 12}}[rng.IntN(3)], ends: compared%2 == 0}
@@ -306,7 +309,7 @@ func TestOptimumEqualsGLPK(t *testing.T) {
 		}
 		compared++
 	}
-	if parts < 5 {
+	if parts < instances/8 {
 		t.Errorf("only %d of %d plans use both baskets: the test tries too little", parts, compared)
 	}
 }
