@@ -31,13 +31,13 @@ SELDOM := 400
 TOGETHER := go run ./internal/pgtest/together
 
 # make check vets the code. Vetting here too would cost half a minute of processor time when nothing is cached.
-test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test: core, store, server, browser
+test: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## core, store, server and browser; the longest simulations in samples or in prove
 	@mkdir -p bin
 	GOGC=$(SELDOM) $(TOGETHER) $(TESTSUM) --jsonfile $(TEST_LOG) -- -short -vet=off -timeout $(TEST_TIME) ./...
 	@echo "The ten slowest:"; $(TESTSUM) tool slowest --num 10 --threshold 1s --jsonfile $(TEST_LOG)
 
-prove: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## the same tests with their full counts, the tables of the docs, then the soak
-	EVRIK_WRITE_TABLES=1 $(TOGETHER) $(TESTSUM) -- -vet=off -timeout 90m ./...
+prove: need-go need-postgres need-chromium need-glpk $(WEB) $(CASES) ## every test with its full count, the tables of the docs, then the soak
+	EVRIK_WRITE_TABLES=1 $(TOGETHER) $(TESTSUM) -- -tags prove -vet=off -timeout 90m ./...
 	$(MAKE) soak
 
 # SINCE is the commit from which changes count.
@@ -60,6 +60,7 @@ check: need-go need-node web/node_modules/.stamp ## format, vet, lint, types, dr
 	cd web && npm run --silent check && npm run --silent lint
 	$(MAKE) $(WEB)
 	go vet ./...
+	go vet -tags prove ./core/game ./e2e
 	$(MAKE) generate
 	@git rev-parse --git-dir >/dev/null 2>&1 || { echo 'not a checkout: drift of generated code is not compared'; exit 0; }; git diff --exit-code -- internal/web/api internal/store/gen web/src/lib/api/schema.d.ts || { echo "generated code was out of date; commit what make generate wrote"; exit 1; }
 
@@ -76,7 +77,7 @@ bench: need-go need-postgres need-chromium need-glpk $(WEB) ## the figures of do
 	./scripts/bench-table.sh bin/bench.txt docs/performance.md
 
 soak: need-go need-postgres need-chromium $(WEB) ## ten minutes of random faults on the floor; SEED=n for another run
-	go test -count=1 -v -timeout 30m -run TestSoak ./e2e -soak 10m -seed $(or $(SEED),1)
+	go test -tags prove -count=1 -v -timeout 30m -run TestSoak ./e2e -soak 10m -seed $(or $(SEED),1)
 
 # The newest version of the changelog, with the commit that is built.
 VERSION ?= $(shell sed -n 's/^\#\# \([0-9.]*\) .*/\1/p' CHANGELOG.md | head -n1)+$(shell git rev-parse --short=12 HEAD 2>/dev/null || echo unknown)

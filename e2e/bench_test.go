@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"math/rand/v2"
 	"slices"
 	"testing"
@@ -69,6 +70,47 @@ func BenchmarkQuizOnAColdPhone(b *testing.B) {
 		phone.Open(link)
 		phone.See("button", "Start")
 		b.ReportMetric(browser.Eval[float64](phone, "window.ready"), "ready-ms")
+	}
+}
+
+// wall opens the practice of a page on another server's display, which notes when it shows somebody else than before.
+func wall(t testing.TB, p *browser.Page, s *server) *browser.Page {
+	t.Helper()
+	w := page(t, s)
+	w.Open("/display")
+	w.Fill("Code", codeFrom(p))
+	w.Click("button", "Show the practice")
+	w.See("timer", "Time left")
+	browser.Eval[bool](w, `(() => {
+		globalThis.turns = [];
+		const jersey = () => [...document.querySelectorAll('.disc')].map((d) => d.innerText).join();
+		let was = jersey();
+		new MutationObserver(() => { const now = jersey(); if (now !== was) { was = now; globalThis.turns.push(Date.now()); } }).observe(document.body, { subtree: true, childList: true, characterData: true });
+		return true;
+	})()`)
+	return w
+}
+
+// BenchmarkTwoServers logs through one of two servers on one database and reports how long it takes at most until the
+// other's display shows who is next, which is promised within a second.
+func BenchmarkTwoServers(b *testing.B) {
+	one := demo(b)
+	two := launch(b, "serve", "EVRIK_DATABASE_URL="+one.url(b))
+	p := enter(b, one)
+	floor(p)
+	wall, slowest, turns := wall(b, p, two), 0.0, 0
+	for b.Loop() {
+		for range 10 {
+			pressed := time.Now().UnixMilli()
+			log(p, 1)
+			wall.Until(fmt.Sprintf("turns.length > %d", turns))
+			slowest = max(slowest, browser.Eval[float64](wall, fmt.Sprintf("turns[%d]", turns))-float64(pressed))
+			turns++
+		}
+	}
+	b.ReportMetric(slowest, "most-ms")
+	if slowest > 1000 {
+		b.Errorf("it takes %.0f ms from one server to the other's display", slowest)
 	}
 }
 

@@ -16,7 +16,7 @@ import (
 // and what was missed goes into the plan.
 func TestGame(t *testing.T) {
 	s := demo(t)
-	p := signIn(device(t, s))
+	p := enter(t, s)
 	p.Press("7")
 	p.Text("nobody knows what they do")
 	p.Fill("Opponent", "Lantern Point")
@@ -141,7 +141,7 @@ func TestGame(t *testing.T) {
 // team's counts stay.
 func TestSquad(t *testing.T) {
 	s := demo(t)
-	p := signIn(device(t, s))
+	p := enter(t, s)
 	p.Click("link", "Squad")
 	p.See("link", "Bram, Curl")
 	p.Choose("Part", "All parts")
@@ -198,7 +198,7 @@ func TestArchive(t *testing.T) {
 		t.Fatalf("%v: %s", err, said)
 	}
 	fresh := launch(t, "serve", "EVRIK_DATABASE_URL="+pgtest.URL(t))
-	r := device(t, fresh)
+	r := page(t, fresh)
 	r.Open("/")
 	r.Fill("Program", "Elsewhere")
 	r.Fill("First team", "First")

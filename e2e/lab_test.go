@@ -126,8 +126,8 @@ func teach(t *testing.T, p *browser.Page) {
 	p.Text("Cue cards: Down screen")
 }
 
-// choose opens the chooser, picks an action by its name and waits until the lab has it: another action may have cues and
-// reads of the same names.
+// choose opens the chooser, picks an action by its name and waits until the lab has it: another may have cues and reads
+// of the same names.
 func choose(p *browser.Page, from, to string) {
 	p.Click("button", from)
 	p.See("searchbox", "Say what you see")

@@ -106,18 +106,12 @@ func TestKilledWhileLogging(t *testing.T) {
 	s := launch(t, "demo", "EVRIK_HOME="+pgtest.Home(t))
 	p := signIn(device(t, s))
 	floor(p)
-	log := func(from, to int) {
-		for n := from; n <= to; n++ {
-			p.Press("1")
-			p.Text(fmt.Sprintf("%d logged", n))
-		}
-	}
-	log(1, 5)
+	log(p, 5)
 	p.Text("All sent")
-	p.Press("1")
+	log(p, 1)
 	s.kill() // the sixth may or may not have arrived
 	p.Text("6 logged")
-	log(7, 12)
+	log(p, 6)
 	p.Until("/[67] kept on this device/.test(document.body.innerText)")
 	// The page is closed and opened with nobody to answer: all of it is here.
 	p.Until("navigator.serviceWorker.controller !== null")
@@ -126,7 +120,8 @@ func TestKilledWhileLogging(t *testing.T) {
 	p.Text("kept on this device")
 	s.again()
 	p.Text("All sent")
-	log(13, 14)
+	log(p, 2)
+	p.Text("14 logged")
 	p.Text("All sent")
 	s.kill()
 	s.again()
@@ -140,7 +135,7 @@ func TestKilledWhileLogging(t *testing.T) {
 // only the door, and an assistant sees no head coach's buttons.
 func TestDoors(t *testing.T) {
 	s := demo(t)
-	p := signIn(device(t, s))
+	p := signIn(page(t, s))
 	team := p.Path()
 	p.Click("link", "Settings")
 	p.Click("button", "Sign out everywhere")
@@ -168,7 +163,7 @@ func TestDoors(t *testing.T) {
 // the same.
 func TestReadAndObservers(t *testing.T) {
 	s := demo(t)
-	p := signIn(device(t, s))
+	p := enter(t, s)
 	p.Click("link", "Squad")
 	p.Click("link", "Back cut")
 	p.See("heading", "What they do instead")
@@ -196,7 +191,7 @@ func TestReadAndObservers(t *testing.T) {
 
 	p.Open("/" + team + "/now")
 	floor(p)
-	q := device(t, s)
+	q := page(t, s)
 	q.Open("/")
 	q.Fill("Email", "assistant@tallowcreek.example")
 	q.Click("button", "Sign in")

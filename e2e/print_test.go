@@ -30,7 +30,7 @@ func TestPaper(t *testing.T) {
 	game := link("/games", "Saltmarsh")
 	player := link("/squad", "Bram, Curl")
 	bench := link("/teach/motion", "When they take it away") + "?offense=cont"
-	for _, tc := range []struct {
+	for i, tc := range []struct {
 		path  string
 		pages int      // at most
 		says  []string // also what stands last
@@ -50,8 +50,11 @@ func TestPaper(t *testing.T) {
 		p.Open(tc.path)
 		p.Until("document.querySelector('main h1, article h1, h1') !== null")
 		p.Settle()
-		for name, paper := range map[string]browser.Paper{"Letter": browser.Letter, "A4": browser.A4} {
-			text, pages := printed(t, p.PDF(paper))
+		for n, name := range []string{"Letter", "A4"} {
+			if testing.Short() && n != i%2 {
+				continue // they take turns
+			}
+			text, pages := printed(t, p.PDF([]browser.Paper{browser.Letter, browser.A4}[n]))
 			t.Logf("%s on %s: %d pages", tc.path, name, pages)
 			if pages > tc.pages {
 				t.Errorf("%s on %s: %d pages, want at most %d", tc.path, name, pages, tc.pages)

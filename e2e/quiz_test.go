@@ -38,7 +38,7 @@ func answer(phone *browser.Page) {
 // whole team is counted by hand.
 func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 	s := demo(t)
-	p := signIn(device(t, s))
+	p := enter(t, s)
 	link := quizLink(p, "Bram, Curl")
 	card := p.Path()
 	p.Text("Nothing is answered yet.")
@@ -112,7 +112,7 @@ func TestPlayerTrainsWithoutNetwork(t *testing.T) {
 // Two clicks make links for all players, as a sheet of codes. A link that was ended by mistake can be restored.
 func TestPlayerLinks(t *testing.T) {
 	s := demo(t)
-	p := signIn(device(t, s))
+	p := enter(t, s)
 	p.Open("/" + teamOf(p) + "/squad")
 	p.Click("link", "Player links")
 	p.Click("button", "Make links for everybody")

@@ -157,6 +157,17 @@ func TestLateAndReviewed(t *testing.T) {
 	p.Until("document.querySelector('[aria-label=\"Effort from 0 to 10\"] [aria-pressed=true]')?.innerText === '7'")
 }
 
+// codeFrom asks the floor for a code that lets a screen in.
+func codeFrom(p *browser.Page) string {
+	p.Click("button", "More")
+	p.Click("tab", "Second screen")
+	p.Click("button", "Code for a screen")
+	p.See("status", "Code")
+	code := browser.Eval[string](p, "document.querySelector('.code').innerText")
+	p.Click("button", "Close")
+	return code
+}
+
 // A second screen is let in by a code, once, shows the clock and who is up, and goes
 // dark when it is ended. The simulated scoreboard reads the same practice by the feed
 // and sounds its horn; the simulated clicker logs.
@@ -164,22 +175,13 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	s := demo(t)
 	p := enter(t, s)
 	floor(p)
-	code := func() string {
-		p.Click("button", "More")
-		p.Click("tab", "Second screen")
-		p.Click("button", "Code for a screen")
-		p.See("status", "Code")
-		c := browser.Eval[string](p, "document.querySelector('.code').innerText")
-		p.Click("button", "Close")
-		return c
-	}
 	wall := page(t, s)
 	wall.Viewport(1280, 720)
 	wall.Open("/display")
 	wall.Fill("Code", "NO SUCH")
 	wall.Click("button", "Show the practice")
 	wall.Says("alert", "not right")
-	once := code()
+	once := codeFrom(p)
 	wall.Fill("Code", strings.ToLower(once))
 	wall.Click("button", "Show the practice")
 	wall.See("timer", "Time left")
@@ -240,7 +242,7 @@ func TestSecondScreenAndStandIns(t *testing.T) {
 	board.Fill("Code from the floor", "WRONG1")
 	board.Click("button", "Pair")
 	board.Says("status", "not right")
-	board.Fill("Code from the floor", code())
+	board.Fill("Code from the floor", codeFrom(p))
 	board.Click("button", "Pair")
 	board.Until("document.getElementById('left').innerText === '00:02'")
 	board.Text("Slot twos")

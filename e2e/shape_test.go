@@ -3,6 +3,7 @@ package e2e
 import (
 	"fmt"
 	"io/fs"
+	"maps"
 	"math"
 	"path/filepath"
 	"regexp"
@@ -178,6 +179,14 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	delete(left, "/[team]/run") // goes on to the practice
 	schemes := []string{"light", "dark"}
 	for i, v := range views {
+		looked := len(left)
+		maps.DeleteFunc(left, func(_ string, pattern *regexp.Regexp) bool {
+			path, _, _ := strings.Cut(v.path, "?")
+			return pattern.MatchString(path)
+		})
+		if testing.Short() && len(left) == looked {
+			continue // one view of each route
+		}
 		// Sizes and schemes take turns at what is checked once.
 		size := sizes[i%len(sizes)]
 		p.Viewport(size[0], size[1])
@@ -187,11 +196,6 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 			p.See("timer", "Time left")
 		} else {
 			p.Text(v.text)
-		}
-		for route, pattern := range left {
-			if path, _, _ := strings.Cut(v.path, "?"); pattern.MatchString(path) {
-				delete(left, route)
-			}
 		}
 		least := tapElsewhere
 		if v.path == run {

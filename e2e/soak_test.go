@@ -1,3 +1,5 @@
+//go:build prove
+
 package e2e
 
 import (

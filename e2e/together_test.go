@@ -72,7 +72,7 @@ func logs(p *browser.Page, what string) {
 // what is logged at both is in one practice.
 func TestTwoEndsOnTheFloor(t *testing.T) {
 	s := demo(t)
-	one, two := signIn(device(t, s)), signIn(device(t, s))
+	one, two := enter(t, s), enter(t, s)
 	one.Click("link", "Change the plan")
 	one.Text("rules kept")
 	for end, name := range []string{"Slot twos", "Flare series"} {
@@ -118,7 +118,7 @@ func TestTwoEndsOnTheFloor(t *testing.T) {
 // Two coaches change one plan: the later one is told, and keeps the draft.
 func TestTwoCoachesOnePlan(t *testing.T) {
 	s := demo(t)
-	one, two := signIn(device(t, s)), signIn(device(t, s))
+	one, two := enter(t, s), enter(t, s)
 	one.Click("link", "Change the plan")
 	one.Text("rules kept")
 	two.Open(one.Path())
@@ -142,7 +142,7 @@ func TestTwoCoachesOnePlan(t *testing.T) {
 
 // The run sheet by keyboard alone: choose, move, lengthen, take out, undo.
 func TestPlanByKeyboard(t *testing.T) {
-	p := signIn(device(t, demo(t)))
+	p := enter(t, demo(t))
 	p.Click("link", "Change the plan")
 	p.Text("rules kept")
 	p.Focus("option", "Ball handling and layups, both sides Layup")

@@ -50,6 +50,7 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 		team[1:])
 	ask[string](t, s, "UPDATE staff SET role = 'viewer' WHERE email = 'coach@tallowcreek.example' RETURNING role")
 	p.Before(countRefusals)
+	p.Open(p.Path())
 	for _, v := range []struct{ path, shows string }{
 		{team + "/now", "What holds the team back"}, {team + "/teach", "Screener"},
 		{team + "/teach/motion", "Rules broken"}, {team + "/teach/principles", "Our principles"},
@@ -61,7 +62,7 @@ func TestWhoLooksOnIsRefusedNothing(t *testing.T) {
 		{team + "/games", "Ahead"}, {team + "/games/" + game, "What they will do"},
 		{team + "/settings", "The head coach"},
 	} {
-		p.Open(v.path)
+		p.Follow(v.path)
 		p.Text(v.shows)
 		p.Text("View only")
 		if n := browser.Eval[int](p, pressEverything); n == 0 && strings.Contains(v.path, "/teach") {

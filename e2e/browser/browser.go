@@ -5,6 +5,7 @@ package browser
 
 import (
 	"context"
+	"fmt"
 	"net/http"
 	"os/exec"
 	"sync"
@@ -158,6 +159,13 @@ func (p *Page) Viewport(width, height int64) { p.do(chromedp.EmulateViewport(wid
 
 // Open goes to an address inside the application.
 func (p *Page) Open(path string) { p.do(chromedp.Navigate(p.Base + path)) }
+
+// Follow goes to a path as a link of the app does: the page stays, and what it has loaded.
+func (p *Page) Follow(path string) {
+	Eval[bool](p, fmt.Sprintf(`(() => { const a = document.createElement('a'); a.href = %q;
+		document.body.append(a); a.click(); a.remove(); return true; })()`, path))
+	p.Until(fmt.Sprintf("location.pathname + location.search === %q", path))
+}
 
 // Watch prints what the page says on its console and what it throws.
 func (p *Page) Watch(say func(string)) {
