@@ -66,16 +66,12 @@ const idle = `[...document.querySelectorAll('#app [style*="width:"], #app [style
 		(/(^|;)\s*(width|height):/.test(e.getAttribute('style') ?? '') ? d === 'inline' : !/flex|grid/.test(d)); })
 	.map((e) => '<' + e.tagName.toLowerCase() + ' ' + e.className + '> ' + e.innerText.slice(0, 20)).filter((s, i, l) => l.indexOf(s) === i).slice(0, 6).join('; ')`
 
-// fits checks the page in all sizes.
-func fits(t *testing.T, p *browser.Page, what string, least int) {
+// fits checks the page in some sizes.
+func fits(t *testing.T, p *browser.Page, what string, least int, looked ...[2]int64) {
 	t.Helper()
 	links := ""
 	if least == tapOnTheFloor {
 		links = "a[href], " // on the floor no link stands in a sentence
-	}
-	looked := sizes
-	if testing.Short() && least == tapElsewhere {
-		looked = [][2]int64{sizes[0], sizes[2]} // the narrowest and upright, besides the one it is opened in
 	}
 	for _, size := range looked {
 		p.Viewport(size[0], size[1])
@@ -126,7 +122,7 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	p.Viewport(390, 844)
 	p.Click("button", "More")
 	p.See("dialog", "More")
-	fits(t, p, "More on the floor", tapOnTheFloor)
+	fits(t, p, "More on the floor", tapOnTheFloor, sizes...)
 	if out := browser.Eval[string](p,
 		`[...document.querySelectorAll('dialog[open] button')].map((b) => [b.innerText, b.getBoundingClientRect()])
 		.filter(([, r]) => r.left < 0 || r.right > innerWidth).map(([name]) => name).join(', ')`); out != "" {
@@ -179,12 +175,12 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	delete(left, "/[team]/run") // goes on to the practice
 	schemes := []string{"light", "dark"}
 	for i, v := range views {
-		looked := len(left)
+		routes := len(left)
 		maps.DeleteFunc(left, func(_ string, pattern *regexp.Regexp) bool {
 			path, _, _ := strings.Cut(v.path, "?")
 			return pattern.MatchString(path)
 		})
-		if testing.Short() && len(left) == looked {
+		if testing.Short() && len(left) == routes {
 			continue // one view of each route
 		}
 		// Sizes and schemes take turns at what is checked once.
@@ -197,9 +193,12 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		} else {
 			p.Text(v.text)
 		}
-		least := tapElsewhere
+		least, looked := tapElsewhere, sizes
+		if testing.Short() {
+			looked = [][2]int64{size, sizes[0]} // the one it is opened in and the narrowest
+		}
 		if v.path == run {
-			least = tapOnTheFloor
+			least, looked = tapOnTheFloor, sizes
 		}
 		where := strings.TrimPrefix(v.path, team)
 		if !strings.HasSuffix(v.path, "/numbers") {
@@ -209,9 +208,9 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 		if idle := browser.Eval[string](p, idle); idle != "" {
 			t.Errorf("%s has styles without effect: %s", where, idle)
 		}
-		fits(t, p, where, least)
+		fits(t, p, where, least, looked...)
 		p.Viewport(size[0], size[1])
-		accessible(t, p, where, !testing.Short() || i%3 == 0)
+		accessible(t, p, where, !testing.Short() || i%7 == 0)
 		if !testing.Short() {
 			for _, size := range [][2]int64{sizes[0], sizes[2], sizes[4]} {
 				for _, scheme := range schemes {
