@@ -175,12 +175,12 @@ func TestViewsFitAndCanBeTapped(t *testing.T) {
 	delete(left, "/[team]/run") // goes on to the practice
 	schemes := []string{"light", "dark"}
 	for i, v := range views {
-		routes := len(left)
+		unseen := len(left)
 		maps.DeleteFunc(left, func(_ string, pattern *regexp.Regexp) bool {
 			path, _, _ := strings.Cut(v.path, "?")
 			return pattern.MatchString(path)
 		})
-		if testing.Short() && len(left) == routes {
+		if testing.Short() && len(left) == unseen {
 			continue // one view of each route
 		}
 		// Sizes and schemes take turns at what is checked once.
