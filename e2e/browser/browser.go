@@ -160,7 +160,7 @@ func (p *Page) Viewport(width, height int64) { p.do(chromedp.EmulateViewport(wid
 // Open goes to an address inside the application.
 func (p *Page) Open(path string) { p.do(chromedp.Navigate(p.Base + path)) }
 
-// Follow goes to a path as a link of the app does: the page stays, and what it has loaded.
+// Follow goes to a path as a link of the app does, without loading the app again.
 func (p *Page) Follow(path string) {
 	Eval[bool](p, fmt.Sprintf(`(() => { const a = document.createElement('a'); a.href = %q;
 		document.body.append(a); a.click(); a.remove(); return true; })()`, path))
